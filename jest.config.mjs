@@ -1,0 +1,19 @@
+const common = {
+  extensionsToTreatAsEsm: [],
+  transform: {
+    '^.+\\.(t|j)sx?$': [
+      '@swc/jest',
+      { jsc: { target: 'es2022', parser: { syntax: 'typescript', tsx: true }, transform: { react: { runtime: 'automatic' } } } },
+    ],
+  },
+  // Packages shipped as ES modules only are compiled too.
+  transformIgnorePatterns: ['node_modules/(?!(nanoid|idb|@noble|d3|d3-[^/]+|internmap|delaunator|robust-predicates|comlink|luxon)/)'],
+  moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1' },
+  testEnvironment: 'node',
+};
+export default {
+  projects: [
+    { ...common, displayName: 'unit', testMatch: ['<rootDir>/src/**/*.test.ts', '<rootDir>/src/**/*.test.tsx', '<rootDir>/scripts/**/*.test.ts'] },
+    { ...common, displayName: 'e2e', testMatch: ['<rootDir>/e2e/**/*.test.ts'] },
+  ],
+};

@@ -1,0 +1,99 @@
+import { z } from 'zod';
+import { conduct } from '../heat';
+import { type Problem, refuse } from '../units';
+import { type Series, valueAt } from './series';
+
+/** Thermal properties by base material: conductivity W/mK and ρc J/m³K. Common handbook values for dry material at 20 °C. */
+export const BASE_PROPERTIES = {
+  concrete: { k: 1.6, rhoC: 2300 * 900 },
+  stone: { k: 2.8, rhoC: 2650 * 790 },
+  metal: { k: 50, rhoC: 7850 * 490 },
+  plastic: { k: 0.2, rhoC: 1100 * 1500 },
+  laminate: { k: 0.3, rhoC: 1700 * 1100 },
+  timber: { k: 0.13, rhoC: 500 * 1700 },
+} as const;
+
+/** The base as a body with a temperature of its own. */
+export const BaseBody = z.object({
+  material: z.enum(Object.keys(BASE_PROPERTIES) as [keyof typeof BASE_PROPERTIES, ...(keyof typeof BASE_PROPERTIES)[]]),
+  thicknessMm: z.number(),
+  back: z.enum(['insulated', 'air', 'ground']),
+  exposure: z.enum(['sheltered', 'windy']),
+});
+export type BaseBody = z.infer<typeof BaseBody>;
+
+/** Heat transfer from air, W/m²K. */
+const H = { sheltered: 10, windy: 25, ground: 15 } as const;
+const DAY_MS = 86_400_000;
+/** A reading's offset from the forecast fades with this time constant. */
+export const OFFSET_FADE_MS = 6 * 3_600_000;
+
+export function baseProblems(body: BaseBody): readonly Problem[] {
+  return body.thicknessMm > 0 && body.thicknessMm <= 5000
+    ? []
+    : [{ field: 'thicknessMm', value: body.thicknessMm, allowed: 'more than 0 to 5000 mm', sentence: 'The thickness of the base must be more than 0 and at most 5000 mm.' }];
+}
+
+/**
+ * Temperature of the base's face, by conduction through its thickness. The first day of `air` is repeated as run-in,
+ * so `air` should begin at least a day or two before it matters. Sun and clear sky are not in it.
+ * @throws Refusal for a thickness that is not positive
+ */
+export function baseOver(air: Series, body: BaseBody): Series {
+  const bad = baseProblems(body)[0];
+  if (bad) refuse(`base.${bad.field}`, bad.value, bad.allowed, bad.sentence);
+  const { k, rhoC } = BASE_PROPERTIES[body.material];
+  const stepS = (air.times[1]! - air.times[0]!) / 1000;
+  const inDay = Math.min(air.values.length, Math.max(1, Math.round(DAY_MS / 1000 / stepS)));
+  const mean = air.values.subarray(0, inDay).reduce((s, v) => s + v, 0) / inDay;
+  const runIn = 3;
+  const outer = new Float64Array(runIn * inDay + air.values.length);
+  for (let r = 0; r < runIn; r++) outer.set(air.values.subarray(0, inDay), r * inDay);
+  outer.set(air.values, runIn * inDay);
+  const inner = body.back === 'insulated' ? null : body.back === 'air' ? outer : new Float64Array(outer.length).fill(mean);
+  const { surfaceC } = conduct(
+    {
+      thicknessM: body.thicknessMm / 1000,
+      kWPerMK: k,
+      rhoC,
+      hOuter: H[body.exposure],
+      inner: inner ? { kind: 'fluid', h: body.back === 'air' ? H.sheltered : H.ground } : { kind: 'insulated' },
+      cells: 16,
+    },
+    outer,
+    inner,
+    mean,
+    stepS,
+  );
+  return { times: air.times, values: surfaceC.slice(runIn * inDay) };
+}
+
+/** A temperature read on the spot. */
+export interface SpotReading {
+  readonly atMs: number;
+  readonly valueC: number;
+}
+
+/**
+ * Readings replace the forecast: between readings the offset from it runs straight, after the last (and before the first)
+ * it fades with a 6 h time constant.
+ */
+export function withReadings(series: Series, readings: readonly SpotReading[]): Series {
+  const known = [...readings]
+    .filter((r) => r.atMs >= series.times[0]! && r.atMs <= series.times.at(-1)!)
+    .sort((a, b) => a.atMs - b.atMs)
+    .map((r) => ({ atMs: r.atMs, offset: r.valueC - valueAt(series, r.atMs) }));
+  if (!known.length) return series;
+  const first = known[0]!;
+  const last = known.at(-1)!;
+  const offsetAt = (ms: number) => {
+    if (ms <= first.atMs) return first.offset * Math.exp((ms - first.atMs) / OFFSET_FADE_MS);
+    if (ms >= last.atMs) return last.offset * Math.exp((last.atMs - ms) / OFFSET_FADE_MS);
+    const after = known.findIndex((r) => r.atMs >= ms);
+    const [a, b] = [known[after - 1]!, known[after]!];
+    return a.offset + ((b.offset - a.offset) * (ms - a.atMs)) / (b.atMs - a.atMs || 1);
+  };
+  // The readings' own instants become samples, so the curve passes through them.
+  const times = Float64Array.from(new Set([...series.times, ...known.map((r) => r.atMs)])).sort();
+  return { times, values: times.map((ms) => valueAt(series, ms) + offsetAt(ms)) };
+}

@@ -1,0 +1,90 @@
+import { DateTime } from 'luxon';
+import { airOver, BASE_PROPERTIES, type BaseBody, baseOver, type ClimateSource, climateProblems, combine, dewPointC, extremes, humidityOf, humidityPct, seriesOf, valueAt, withReadings } from '.';
+
+const zone = 'Europe/Helsinki';
+const at = (iso: string) => DateTime.fromISO(iso, { zone }).toMillis();
+const frosty: ClimateSource = { kind: 'daily', lowC: 2, lowHour: 6, highC: 14, highHour: 15, humidityAtLowPct: 90 };
+
+describe('dew point', () => {
+  test.each([
+    // Worked values of the Magnus formula with the constants of Alduchov & Eskridge.
+    [20, 50, 9.26],
+    [25, 80, 21.31],
+    [10, 100, 10],
+  ])('%d °C at %d %%', (air, humidity, dew) => expect(dewPointC(air, humidity)).toBeCloseTo(dew, 1));
+  test('below zero it is a frost point, warmer than the dew over water', () => {
+    // e = 0.5 · 6.1094 hPa; over ice that is −8.16 °C, over supercooled water −9.2 °C.
+    expect(dewPointC(0, 50)).toBeCloseTo(-8.16, 2);
+  });
+  test('humidity and dew point are each other’s inverse, capped at 100', () => {
+    for (const h of [5, 35, 60, 99]) expect(humidityPct(18, dewPointC(18, h))).toBeCloseTo(h, 6);
+    expect(humidityPct(4, 9)).toBe(100);
+    expect(() => dewPointC(20, 0)).toThrow(/Humidity/);
+  });
+});
+
+describe('air', () => {
+  test('low and high come at their local hours, half way in between', () => {
+    const { air, dew } = airOver(frosty, zone, at('2026-05-10T00:00'), at('2026-05-12T00:00'));
+    expect(valueAt(air, at('2026-05-10T06:00'))).toBeCloseTo(2, 6);
+    expect(valueAt(air, at('2026-05-11T15:00'))).toBeCloseTo(14, 6);
+    expect(valueAt(air, at('2026-05-10T10:30'))).toBeCloseTo(8, 1);
+    expect(humidityOf(valueAt(air, at('2026-05-10T06:00')), valueAt(dew, at('2026-05-10T06:00')))).toBeCloseTo(90, 6);
+  });
+  test('the night the clock goes back is an hour longer and stays smooth', () => {
+    const { air } = airOver(frosty, zone, at('2026-10-24T12:00'), at('2026-10-26T12:00'));
+    expect(valueAt(air, at('2026-10-25T06:00'))).toBeCloseTo(2, 6);
+    expect((at('2026-10-25T06:00') - at('2026-10-24T15:00')) / 3_600_000).toBe(16);
+    for (let i = 1; i < air.values.length; i++) expect(Math.abs(air.values[i]! - air.values[i - 1]!)).toBeLessThan(0.6);
+  });
+  test('bad sources are named at their field', () => {
+    const field = (over: object) => climateProblems({ ...frosty, ...over } as ClimateSource)[0]?.field;
+    expect(field({ lowC: 20 })).toBe('lowC');
+    expect(field({ lowHour: 25 })).toBe('lowHour');
+    expect(field({ highHour: 6.2 })).toBe('highHour');
+    expect(field({ humidityAtLowPct: 130 })).toBe('humidityAtLowPct');
+    expect(() => airOver(frosty, 'Lake/Nowhere', 0, 1)).toThrow(/time zone/);
+  });
+});
+
+describe('base', () => {
+  const body: BaseBody = { material: 'concrete', thicknessMm: 200, back: 'ground', exposure: 'sheltered' };
+  const { air } = airOver(frosty, zone, at('2026-05-08T00:00'), at('2026-05-14T00:00'));
+  const swing = (b: BaseBody) => {
+    const base = baseOver(air, b);
+    return extremes(base, at('2026-05-12T00:00'), at('2026-05-13T00:00'));
+  };
+  test('a slab swings less than the air and lags it by hours; a thin plate follows', () => {
+    const slab = swing(body);
+    const plate = swing({ material: 'metal', thicknessMm: 6, back: 'air', exposure: 'windy' });
+    expect(slab.max - slab.min).toBeLessThan(8);
+    expect(plate.max - plate.min).toBeGreaterThan(11);
+    const base = baseOver(air, body);
+    expect(valueAt(base, at('2026-05-12T06:00'))).toBeGreaterThan(valueAt(air, at('2026-05-12T06:00')) + 1);
+    const hourOfLow = [...Array(24).keys()].sort((a, b) => valueAt(base, at('2026-05-12T00:00') + a * 3.6e6) - valueAt(base, at('2026-05-12T00:00') + b * 3.6e6))[0]!;
+    expect(hourOfLow).toBeGreaterThanOrEqual(7);
+  });
+  test('constant air leaves every base at the air temperature', () => {
+    const still = airOver({ kind: 'constant', tempC: 11, humidityPct: 60 }, zone, at('2026-05-10T00:00'), at('2026-05-11T00:00')).air;
+    for (const material of Object.keys(BASE_PROPERTIES) as BaseBody['material'][])
+      for (const v of baseOver(still, { ...body, material }).values) expect(v).toBeCloseTo(11, 9);
+  });
+  test('readings replace the forecast and fade with six hours', () => {
+    const base = baseOver(air, body);
+    const t = at('2026-05-12T09:00');
+    const read = withReadings(base, [{ atMs: t, valueC: valueAt(base, t) - 4 }]);
+    expect(valueAt(read, t)).toBeCloseTo(valueAt(base, t) - 4, 9);
+    expect(valueAt(read, t + 6 * 3.6e6) - valueAt(base, t + 6 * 3.6e6)).toBeCloseTo(-4 / Math.E, 2);
+    expect(withReadings(base, [])).toBe(base);
+  });
+  test('a base without thickness is refused', () => expect(() => baseOver(air, { ...body, thicknessMm: 0 })).toThrow(/thickness/));
+});
+
+test('series: straight lines between samples, no guess outside', () => {
+  const s = seriesOf([[0, 10], [100, 20], [200, 0]]);
+  expect(valueAt(s, 150)).toBe(10);
+  expect(extremes(s, 50, 150)).toEqual({ min: 10, max: 20 });
+  expect(combine(s, seriesOf([[0, 12], [100, 12], [200, 12]]), Math.max).values).toEqual(Float64Array.from([12, 20, 12]));
+  expect(() => valueAt(s, 201)).toThrow(/does not cover/);
+  expect(() => seriesOf([[5, 1], [5, 2]])).toThrow(/not later/);
+});

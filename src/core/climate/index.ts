@@ -1,0 +1,4 @@
+export * from './air';
+export * from './base';
+export * from './dew';
+export * from './series';

@@ -1,0 +1,58 @@
+import { refuse } from '../units';
+
+/** A temperature (or humidity) history: straight lines between samples. Times are epoch ms, rising. */
+export interface Series {
+  readonly times: Float64Array;
+  readonly values: Float64Array;
+}
+
+/** Index of the last sample at or before `ms`; −1 before the first. */
+export function indexAt(series: Series, ms: number): number {
+  let low = 0;
+  let high = series.times.length;
+  while (low < high) {
+    const mid = (low + high) >> 1;
+    if (series.times[mid]! <= ms) low = mid + 1;
+    else high = mid;
+  }
+  return low - 1;
+}
+
+/** Value at an instant. @throws Refusal outside the history */
+export function valueAt(series: Series, ms: number): number {
+  const i = indexAt(series, ms);
+  const last = series.times.length - 1;
+  if (i < 0 || ms > series.times[last]!)
+    return refuse('history', ms, 'an instant inside the history', `The temperature history does not cover ${new Date(ms).toISOString()}.`);
+  if (i === last) return series.values[last]!;
+  const [t0, t1] = [series.times[i]!, series.times[i + 1]!];
+  const f = (ms - t0) / (t1 - t0);
+  return series.values[i]! * (1 - f) + series.values[i + 1]! * f;
+}
+
+/** Lowest and highest value over [from, to], ends included. */
+export function extremes(series: Series, fromMs: number, toMs: number): { min: number; max: number } {
+  let min = valueAt(series, fromMs);
+  let max = min;
+  const take = (v: number) => {
+    if (v < min) min = v;
+    if (v > max) max = v;
+  };
+  take(valueAt(series, toMs));
+  for (let i = indexAt(series, fromMs) + 1; i < series.times.length && series.times[i]! <= toMs; i++) take(series.values[i]!);
+  return { min, max };
+}
+
+/** A series from pairs of instant and value. @throws Refusal for instants that do not rise or values that are not finite */
+export function seriesOf(pairs: readonly (readonly [number, number])[]): Series {
+  pairs.forEach(([t, v], i) => {
+    if (!Number.isFinite(t) || !Number.isFinite(v)) refuse(`series.${i}`, [t, v], 'finite numbers', `Sample ${i + 1} is not a number.`);
+    if (i > 0 && t <= pairs[i - 1]![0]) refuse(`series.${i}`, t, 'rising times', `Sample ${i + 1} is not later than the one before it.`);
+  });
+  return { times: Float64Array.from(pairs, (p) => p[0]), values: Float64Array.from(pairs, (p) => p[1]) };
+}
+
+/** The pointwise larger (`max`) or smaller (`min`) of two series on the same times. */
+export function combine(a: Series, b: Series, pick: (x: number, y: number) => number): Series {
+  return { times: a.times, values: a.values.map((v, i) => pick(v, b.values[i]!)) };
+}

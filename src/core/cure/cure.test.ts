@@ -1,0 +1,156 @@
+import fc from 'fast-check';
+import { seriesOf } from '../climate';
+import type { Milestone, SheetRevision } from '../system';
+import { fittedActivationKJ, minutesAt, type Pace, paceOf, reach, sheetFlaws, steady } from '.';
+
+const MIN = 60_000;
+const milestone = (table: Milestone['table'], kind: Milestone['kind'] = 'load'): Milestone => ({ kind, startsAt: 'placed', runsOn: 'base', table, referenceMassG: null });
+const curve = milestone({
+  form: 'curve',
+  points: [
+    { tempC: 5, fromMin: 1800, toMin: 2160 },
+    { tempC: 10, fromMin: 1080, toMin: 1320 },
+    { tempC: 20, fromMin: 420, toMin: 480 },
+    { tempC: 30, fromMin: 180, toMin: 210 },
+  ],
+});
+const bands = milestone({
+  form: 'bands',
+  bands: [
+    { fromC: 0, toC: 5, fromMin: 360, toMin: 360 },
+    { fromC: 5, toC: 10, fromMin: 180, toMin: 180 },
+    { fromC: 10, toC: 20, fromMin: 90, toMin: 90 },
+    { fromC: 20, toC: 30, fromMin: 45, toMin: 45 },
+  ],
+});
+const single = milestone({ form: 'single', tempC: 23, fromMin: 600, toMin: 720 });
+const waiting = { label: 'Load', cureMinC: null, clock: 'waiting' as const };
+const working = { label: 'Use-by', cureMinC: null, clock: 'working' as const };
+const minutes = (pace: Pace, history: ReturnType<typeof seriesOf>, options: Parameters<typeof reach>[3] = waiting, start = 0) => (reach(pace, history, start, options).atMs - start) / MIN;
+
+describe('one temperature', () => {
+  test('the curve gives the sheet’s own figures at its points and Arrhenius in between', () => {
+    const long = paceOf(curve, 'long', 'resin-amine');
+    expect(long.minutesAt(10)).toBeCloseTo(1320, 9);
+    // ln τ(15) on the line over 1/T: x = (1/288.15 − 1/283.15)/(1/293.15 − 1/283.15) = 0.50868; 1320·(480/1320)^x
+    expect(long.minutesAt(15)).toBeCloseTo(1320 * (480 / 1320) ** 0.508676, 1);
+    expect(paceOf(curve, 'short', 'resin-amine').minutesAt(30)).toBeCloseTo(180, 9);
+  });
+  test('beyond the outer points it is marked, further it is refused', () => {
+    const p = paceOf(curve, 'long', 'resin-amine');
+    expect([p.standingAt(4), p.standingAt(12), p.standingAt(33)]).toEqual(['extrapolated', 'sheet', 'extrapolated']);
+    expect(() => minutesAt(p, -1, 'Load')).toThrow(/says nothing for -1/);
+    expect(() => minutesAt(p, 36, 'Load')).toThrow(/0 to 35/);
+  });
+  test('bands: lower bound in, upper bound out, no interpolation', () => {
+    const p = paceOf(bands, 'long', 'resin-amine');
+    expect([4.99, 5, 9.99, 10, 25].map(p.minutesAt)).toEqual([360, 180, 180, 90, 45]);
+  });
+  test('a single figure becomes a wide range away from its temperature, by the family’s energy ± 10', () => {
+    const [short, long] = [paceOf(single, 'short', 'resin-amine'), paceOf(single, 'long', 'resin-amine')];
+    expect([short.minutesAt(23), long.minutesAt(23)]).toEqual([600, 720]);
+    // exp(65/R · (1/283.15 − 1/296.15)) = 3.36 and exp(45/R · same) = 2.31
+    expect(long.minutesAt(10) / 720).toBeCloseTo(3.36, 1);
+    expect(short.minutesAt(10) / 600).toBeCloseTo(2.31, 1);
+    expect(long.standingAt(10)).toBe('estimated');
+    expect(() => minutesAt(long, 7, 'Load')).toThrow(/8 to 38/);
+  });
+  test('tables that grow with temperature are refused with the pair', () => {
+    const grows = milestone({ form: 'curve', points: [{ tempC: 10, fromMin: 60, toMin: 60 }, { tempC: 20, fromMin: 90, toMin: 90 }] });
+    expect(() => paceOf(grows, 'long', 'resin-amine')).toThrow(/90 min at 20 °C is longer than 60 min at 10 °C/);
+    expect(() => paceOf(milestone({ form: 'single', tempC: 20, fromMin: 90, toMin: 60 }), 'long', 'resin-amine')).toThrow(/swapped/);
+  });
+});
+
+describe('along a history', () => {
+  const long = paceOf(curve, 'long', 'resin-amine');
+
+  test('a steady temperature gives the table', () => {
+    for (const t of [5, 8, 12.5, 20, 29]) expect(minutes(long, steady(t, 0, 1e10))).toBeCloseTo(long.minutesAt(t), 6);
+  });
+
+  test('agrees with a fine-step sum within 0.1 % on any straight-line history', () => {
+    const temp = fc.double({ min: 1, max: 34, noNaN: true });
+    fc.assert(
+      fc.property(fc.array(temp, { minLength: 40, maxLength: 40 }), (temps) => {
+        const knots = temps.map((c, i) => [i * 120 * MIN, c] as const);
+        const history = seriesOf(knots);
+        const got = minutes(long, history);
+        let sum = 0;
+        let t = 0;
+        for (; sum < 1; t += 0.25) {
+          const i = Math.floor((t + 0.125) / 120);
+          const f = (t + 0.125) / 120 - i;
+          sum += 0.25 / long.minutesAt(temps[i]! * (1 - f) + temps[i + 1]! * f);
+        }
+        return Math.abs(got - t) <= 0.001 * t + 0.25;
+      }),
+      { numRuns: 40 },
+    );
+  });
+
+  test('hotter is never later', () => {
+    fc.assert(
+      fc.property(fc.array(fc.double({ min: 6, max: 25, noNaN: true }), { minLength: 80, maxLength: 80 }), fc.double({ min: 0.1, max: 5, noNaN: true }), (temps, add) => {
+        const at = (extra: number) => minutes(long, seriesOf(temps.map((c, i) => [i * 60 * MIN, c + extra])));
+        return at(add) <= at(0) + 1e-6;
+      }),
+      { numRuns: 40 },
+    );
+  });
+
+  test('below the cure minimum the wait stands still and says when; a pot ages on', () => {
+    const night = seriesOf([[0, 10], [300 * MIN, 10], [301 * MIN, 3], [599 * MIN, 3], [600 * MIN, 10], [9000 * MIN, 10]]);
+    const cold = { ...waiting, cureMinC: 5 };
+    const r = reach(long, night, 0, cold);
+    expect(r.stalls).toHaveLength(1);
+    // 5 °C is crossed at 300 5/7 and 599 2/7 min; the two minutes of ramp above it still count, at a slower pace than 10 °C.
+    const stalled = 598 + 9 / 7 - (300 + 5 / 7);
+    expect((r.stalls[0]!.toMs - r.stalls[0]!.fromMs) / MIN).toBeCloseTo(stalled, 6);
+    expect(r.atMs / MIN).toBeGreaterThan(1320 + stalled);
+    expect(r.atMs / MIN).toBeLessThan(1321 + stalled);
+    expect(reach(long, night, 0, { ...working, cureMinC: 5 }).stalls).toEqual([]);
+  });
+
+  test('leaving the table or the history is refused with the instant', () => {
+    expect(() => minutes(long, seriesOf([[0, 20], [60 * MIN, 50], [9000 * MIN, 50]]))).toThrow(/leaves what the sheet answers .* at 1970-01-01T00:3/);
+    expect(() => minutes(long, steady(10, 0, 600 * MIN))).toThrow(/not reached before .* 1970-01-01T10:00/);
+  });
+
+  test('bands: the coldest temperature of the wait picks the band, the hottest that of a working time', () => {
+    const p = paceOf(bands, 'long', 'resin-amine');
+    const cools = seriesOf([[0, 12], [60 * MIN, 12], [61 * MIN, 7], [2000 * MIN, 7]]);
+    // 90 min would do at 12 °C, but 7 °C is met before that: 180 min in all.
+    expect(minutes(p, cools)).toBeCloseTo(180, 6);
+    const warms = seriesOf([[0, 7], [60 * MIN, 7], [61 * MIN, 12], [2000 * MIN, 12]]);
+    expect(minutes(p, warms)).toBeCloseTo(180, 6);
+    expect(minutes(p, warms, working)).toBeCloseTo(90, 6);
+    // Just reached before it cools: the cold that comes later does not count.
+    expect(minutes(p, seriesOf([[0, 12], [95 * MIN, 12], [96 * MIN, 2], [2000 * MIN, 2]]))).toBeCloseTo(90, 6);
+  });
+  test('bands: below the lowest band no time is credited', () => {
+    const p = paceOf(bands, 'long', 'resin-amine');
+    const frost = seriesOf([[0, 2], [100 * MIN, 2], [100.001 * MIN, -3], [200 * MIN, -3], [200.001 * MIN, 2], [2000 * MIN, 2]]);
+    const r = reach(p, frost, 0, waiting);
+    expect(r.atMs / MIN).toBeCloseTo(460, 1);
+    expect(r.stalls).toHaveLength(1);
+  });
+});
+
+describe('slips in a typed sheet', () => {
+  const sheet = (...milestones: Milestone[]) => ({ milestones, family: 'resin-amine', name: 'Test' }) as unknown as SheetRevision;
+  test('a sound table has none; the fit is shown', () => {
+    expect(sheetFlaws(sheet(curve))).toEqual([]);
+    expect(fittedActivationKJ(curve)).toBeGreaterThan(55);
+    expect(fittedActivationKJ(curve)).toBeLessThan(75);
+  });
+  test('one slipped cell hides in a fit but not from its neighbours', () => {
+    const points = curve.table.form === 'curve' ? curve.table.points.map((p) => ({ ...p })) : [];
+    points[1] = { tempC: 10, fromMin: 430, toMin: 490 };
+    expect(sheetFlaws(sheet(milestone({ form: 'curve', points }))).some((p) => /do not fit/.test(p.sentence))).toBe(true);
+  });
+  test('milestones that cross are named', () => {
+    const release = milestone({ form: 'curve', points: [{ tempC: 5, fromMin: 4000, toMin: 4000 }, { tempC: 30, fromMin: 400, toMin: 400 }] }, 'release');
+    expect(sheetFlaws(sheet(release, curve))[0]!.sentence).toMatch(/full load .* before release/);
+  });
+});

@@ -1,0 +1,3 @@
+export * from './clock';
+export * from './flaws';
+export * from './pace';

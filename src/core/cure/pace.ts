@@ -1,0 +1,124 @@
+import { FAMILIES, type FamilyId, MILESTONES, type Milestone } from '../system';
+import { figure, refuse } from '../units';
+
+/** How well a time stands: on the sheet, beyond its outer points, or estimated from one figure. */
+export type Standing = 'sheet' | 'extrapolated' | 'estimated';
+
+/** A sheet table made ready: minutes to the milestone at a steady temperature. */
+export interface Pace {
+  readonly form: Milestone['table']['form'];
+  /** Temperatures between which the table answers, °C; outside it is refused. */
+  readonly lowC: number;
+  readonly highC: number;
+  /** Between these the figures are the sheet's own. */
+  readonly sheetLowC: number;
+  readonly sheetHighC: number;
+  /** Temperatures at which the slope changes: places to split an integration. */
+  readonly breaksC: readonly number[];
+  /** Minutes at a steady temperature; call only inside [lowC, highC]. */
+  readonly minutesAt: (tempC: number) => number;
+  readonly standingAt: (tempC: number) => Standing;
+}
+
+export type Side = 'short' | 'long';
+
+const KELVIN = 273.15;
+const R_KJ = 8.314462618e-3;
+/** Degrees a curve may be carried beyond its outer points. */
+const BEYOND_K = 5;
+/** Degrees a single figure may be carried from its temperature. */
+const SINGLE_K = 15;
+/** What a sheet without a temperature is read as. */
+export const UNSTATED_C = 23;
+/** Spread of the family's activation energy, kJ/mol. */
+const SPREAD_KJ = 10;
+
+/**
+ * Makes a milestone's table ready for one side of the sheet's range.
+ * Curve: ln τ linear in 1/T between points (Arrhenius), 5 °C beyond the outer ones. Bands: the band's own figure.
+ * Single: carried up to 15 °C with the family's activation energy ± 10 kJ/mol, on the side asked for.
+ * @throws Refusal for a table that grows with temperature, swapped ranges, or overlapping bands
+ */
+export function paceOf(milestone: Milestone, side: Side, family: FamilyId): Pace {
+  const table = milestone.table;
+  const name = MILESTONES[milestone.kind].label;
+  const take = (row: { fromMin: number; toMin: number }) => {
+    if (row.fromMin > row.toMin) refuse(`milestones.${milestone.kind}`, [row.fromMin, row.toMin], 'shorter end first', `${name}: the range ${row.fromMin} to ${row.toMin} min has its ends swapped.`);
+    return side === 'short' ? row.fromMin : row.toMin;
+  };
+
+  if (table.form === 'single') {
+    const at = table.tempC ?? UNSTATED_C;
+    const minutes = take(table);
+    const mid = FAMILIES[family].activationKJ;
+    const scale = (tempC: number, e: number) => Math.exp((e / R_KJ) * (1 / (tempC + KELVIN) - 1 / (at + KELVIN)));
+    return {
+      form: 'single',
+      lowC: at - SINGLE_K,
+      highC: at + SINGLE_K,
+      sheetLowC: at,
+      sheetHighC: at,
+      breaksC: [at],
+      minutesAt: (t) => {
+        const both = [scale(t, mid - SPREAD_KJ), scale(t, mid + SPREAD_KJ)];
+        return minutes * (side === 'short' ? Math.min(...both) : Math.max(...both));
+      },
+      standingAt: (t) => (table.tempC !== null && t === at ? 'sheet' : 'estimated'),
+    };
+  }
+
+  if (table.form === 'bands') {
+    const bands = [...table.bands].sort((a, b) => a.fromC - b.fromC);
+    bands.forEach((band, i) => {
+      if (band.toC <= band.fromC) refuse(`milestones.${milestone.kind}`, [band.fromC, band.toC], 'colder end first', `${name}: the band ${band.fromC} to ${band.toC} °C has its ends swapped.`);
+      const next = bands[i + 1];
+      if (next && next.fromC < band.toC) refuse(`milestones.${milestone.kind}`, [band.toC, next.fromC], 'bands that do not overlap', `${name}: the bands ${band.fromC} to ${band.toC} and ${next.fromC} to ${next.toC} °C overlap.`);
+      if (next && take(next) > take(band))
+        refuse(`milestones.${milestone.kind}`, [take(band), take(next)], 'times that fall with temperature', `${name}: ${take(next)} min at ${next.fromC} to ${next.toC} °C is longer than ${take(band)} min at ${band.fromC} to ${band.toC} °C.`);
+    });
+    return {
+      form: 'bands',
+      lowC: bands[0]!.fromC,
+      highC: bands.at(-1)!.toC,
+      sheetLowC: bands[0]!.fromC,
+      sheetHighC: bands.at(-1)!.toC,
+      breaksC: bands.flatMap((b) => [b.fromC, b.toC]),
+      // A gap between bands belongs to the colder one: no credit across bands.
+      minutesAt: (t) => take(bands.findLast((b) => b.fromC <= t) ?? bands[0]!),
+      standingAt: () => 'sheet',
+    };
+  }
+
+  const points = [...table.points].sort((a, b) => a.tempC - b.tempC).map((p) => ({ tempC: p.tempC, minutes: take(p) }));
+  for (const [i, p] of points.entries()) {
+    const next = points[i + 1];
+    if (!next) break;
+    if (next.tempC === p.tempC) refuse(`milestones.${milestone.kind}`, p.tempC, 'one time a temperature', `${name}: ${p.tempC} °C is there twice.`);
+    if (next.minutes > p.minutes) refuse(`milestones.${milestone.kind}`, [p.minutes, next.minutes], 'times that fall with temperature', `${name}: ${figure(next.minutes)} min at ${next.tempC} °C is longer than ${figure(p.minutes)} min at ${p.tempC} °C.`);
+  }
+  const x = points.map((p) => 1 / (p.tempC + KELVIN));
+  const y = points.map((p) => Math.log(p.minutes));
+  const last = points.length - 2;
+  return {
+    form: 'curve',
+    lowC: points[0]!.tempC - BEYOND_K,
+    highC: points.at(-1)!.tempC + BEYOND_K,
+    sheetLowC: points[0]!.tempC,
+    sheetHighC: points.at(-1)!.tempC,
+    breaksC: points.map((p) => p.tempC),
+    minutesAt: (t) => {
+      let i = 0;
+      while (i < last && t > points[i + 1]!.tempC) i++;
+      const inv = 1 / (t + KELVIN);
+      return Math.exp(y[i]! + ((y[i + 1]! - y[i]!) * (inv - x[i]!)) / (x[i + 1]! - x[i]!));
+    },
+    standingAt: (t) => (t < points[0]!.tempC || t > points.at(-1)!.tempC ? 'extrapolated' : 'sheet'),
+  };
+}
+
+/** Minutes at a steady temperature. @throws Refusal outside what the table can answer */
+export function minutesAt(pace: Pace, tempC: number, label: string): number {
+  if (!(tempC >= pace.lowC && tempC <= pace.highC))
+    refuse('tempC', tempC, `${figure(pace.lowC)} to ${figure(pace.highC)} °C`, `${label}: the sheet says nothing for ${figure(tempC)} °C; it answers from ${figure(pace.lowC)} to ${figure(pace.highC)} °C.`);
+  return pace.minutesAt(tempC);
+}

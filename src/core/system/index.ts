@@ -1,0 +1,4 @@
+export * from './family';
+export * from './milestone';
+export * from './proportion';
+export * from './sheet';

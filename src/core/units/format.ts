@@ -1,0 +1,87 @@
+import { FIELD_UNIT, fromCore, type Kind, type UnitSystem, unitOf } from './kinds';
+import { figure } from './working';
+
+/** A figure ready to print: digits and unit apart, so that they can be set in different sizes. */
+export interface Shown {
+  readonly digits: string;
+  readonly unit: string;
+  readonly text: string;
+}
+
+const shown = (digits: string, unit: string): Shown => ({ digits, unit, text: unit ? `${digits} ${unit}` : digits });
+
+/** The unit a value of that size is best read in. */
+function displayUnit(kind: Kind, value: number, system: UnitSystem): string {
+  const size = Math.abs(value);
+  const us = system === 'us';
+  switch (kind) {
+    case 'length':
+      return us ? 'in' : size >= 2000 ? 'm' : 'mm';
+    case 'area':
+      return us ? (size >= 25.4 ** 2 * 288 ? 'ft²' : 'in²') : size >= 1e6 ? 'm²' : 'cm²';
+    case 'volume':
+      return us ? (size >= 3785 ? 'US gal' : 'US fl oz') : size >= 1000 ? 'L' : 'mL';
+    case 'mass':
+      return us ? (size >= 453.59237 ? 'lb' : 'oz av') : size >= 1000 ? 'kg' : 'g';
+    default:
+      return FIELD_UNIT[kind][system];
+  }
+}
+
+/**
+ * Prints minutes as people say them.
+ * @example formatDuration(156) // '2 h 36 min'
+ */
+export function formatDuration(minutes: number): string {
+  const sign = minutes < 0 ? '−' : '';
+  const size = Math.abs(minutes);
+  if (size < 1) return size === 0 ? '0 min' : `${sign}${Math.max(1, Math.round(size * 60))} s`;
+  if (size < 10) return `${sign}${figure(size, 2)} min`;
+  const total = Math.round(size);
+  if (total < 60) return `${sign}${total} min`;
+  const days = Math.floor(total / 1440);
+  const hours = Math.floor((total % 1440) / 60);
+  const rest = total % 60;
+  if (days >= 2) return `${sign}${days} d${hours ? ` ${hours} h` : ''}`;
+  const allHours = days * 24 + hours;
+  return `${sign}${allHours} h${rest ? ` ${String(rest).padStart(2, '0')} min` : ''}`;
+}
+
+/**
+ * Prints a core value with two or three significant figures in the person's units.
+ * @param digits significant figures (temperatures: one decimal)
+ * @example format('volume', 411.8, 'metric').text // '412 mL'
+ */
+export function format(kind: Kind, value: number, system: UnitSystem, digits = 3): Shown {
+  if (kind === 'duration') {
+    const text = formatDuration(value);
+    return { digits: text, unit: '', text };
+  }
+  const symbol = displayUnit(kind, value, system);
+  const converted = fromCore(unitOf(kind, symbol), value);
+  if (kind === 'temperature' || kind === 'interval') return shown((Math.abs(converted) < 0.05 ? 0 : converted).toFixed(1), symbol);
+  if (kind === 'count') return shown(figure(converted, 12), '');
+  return shown(figure(converted, Math.max(digits, String(Math.trunc(Math.abs(converted))).length > 3 ? 4 : digits)), symbol);
+}
+
+/**
+ * Text for an input field: what was typed while the person's units are those it was typed for,
+ * else the stored value converted. The stored value itself never changes here, so switching units back and forth cannot drift.
+ */
+export function fieldText(kind: Kind, value: number, system: UnitSystem, typed?: { text: string; system: UnitSystem }): string {
+  if (typed?.text && typed.system === system) return typed.text;
+  if (kind === 'duration') return formatExactDuration(value);
+  const symbol = FIELD_UNIT[kind][system];
+  const converted = fromCore(unitOf(kind, symbol), value);
+  const text = String(Number(converted.toPrecision(5)));
+  return symbol ? `${text} ${symbol}` : text;
+}
+
+function formatExactDuration(minutes: number): string {
+  if (minutes >= 60) {
+    const hours = Math.floor(minutes / 60);
+    const rest = Number((minutes - hours * 60).toPrecision(5));
+    return rest ? `${hours} h ${rest} min` : `${hours} h`;
+  }
+  return `${Number(minutes.toPrecision(5))} min`;
+}

@@ -1,0 +1,5 @@
+export * from './format';
+export * from './kinds';
+export * from './parse';
+export * from './refusal';
+export * from './working';

@@ -1,0 +1,118 @@
+/** The kinds of quantity the product handles; each has one core unit, named in `coreUnit`. */
+export type Kind = 'length' | 'area' | 'volume' | 'mass' | 'temperature' | 'interval' | 'duration' | 'angle' | 'density' | 'percent' | 'count';
+
+export type UnitSystem = 'metric' | 'us';
+
+export interface Unit {
+  /** How the unit is written when shown. */
+  readonly symbol: string;
+  /** Lower-case spellings understood on input. */
+  readonly names: readonly string[];
+  /** core = typed * factor + offset */
+  readonly factor: number;
+  readonly offset?: number;
+  readonly system: UnitSystem | 'both';
+}
+
+const IN = 25.4;
+const LB = 453.59237;
+const US_FLOZ = 29.5735295625;
+const UK_FLOZ = 28.4130625;
+
+const u = (symbol: string, names: string, factor: number, system: Unit['system'], offset = 0): Unit => ({
+  symbol,
+  names: names.split('|'),
+  factor,
+  offset,
+  system,
+});
+
+/** Every unit understood, by kind. The first of each list is the core unit. Factors are exact definitions (international yard and pound, 1959). */
+export const UNITS: Readonly<Record<Kind, readonly Unit[]>> = {
+  length: [
+    u('mm', 'mm|millimetre|millimetres|millimeter|millimeters', 1, 'metric'),
+    u('cm', 'cm|centimetre|centimetres|centimeter|centimeters', 10, 'metric'),
+    u('m', 'm|metre|metres|meter|meters', 1000, 'metric'),
+    u('in', 'in|inch|inches|"|″|”|in.', IN, 'us'),
+    u('ft', "ft|foot|feet|'|′|’|ft.", IN * 12, 'us'),
+  ],
+  area: [
+    u('mm²', 'mm2|mm²', 1, 'metric'),
+    u('cm²', 'cm2|cm²', 100, 'metric'),
+    u('m²', 'm2|m²', 1e6, 'metric'),
+    u('in²', 'in2|in²|sq in', IN * IN, 'us'),
+    u('ft²', 'ft2|ft²|sq ft', IN * IN * 144, 'us'),
+  ],
+  volume: [
+    u('mL', 'ml|cc|cm3|cm³|millilitre|millilitres', 1, 'metric'),
+    u('L', 'l|litre|litres|liter|liters', 1000, 'metric'),
+    u('US fl oz', 'us fl oz|fl oz us|us floz', US_FLOZ, 'us'),
+    u('UK fl oz', 'uk fl oz|fl oz uk|imp fl oz', UK_FLOZ, 'both'),
+    u('US pt', 'us pt|us pint|us pints', US_FLOZ * 16, 'us'),
+    u('UK pt', 'uk pt|uk pint|uk pints|imp pt', UK_FLOZ * 20, 'both'),
+    u('US qt', 'us qt|us quart|us quarts', US_FLOZ * 32, 'us'),
+    u('UK qt', 'uk qt|uk quart|uk quarts', UK_FLOZ * 40, 'both'),
+    u('US gal', 'us gal|us gallon|us gallons', US_FLOZ * 128, 'us'),
+    u('UK gal', 'uk gal|uk gallon|uk gallons|imp gal', UK_FLOZ * 160, 'both'),
+    u('in³', 'in3|in³|cu in', IN ** 3 / 1000, 'us'),
+    u('ft³', 'ft3|ft³|cu ft', (IN * 12) ** 3 / 1000, 'us'),
+  ],
+  mass: [
+    u('g', 'g|gram|grams|gramme|grammes', 1, 'metric'),
+    u('kg', 'kg|kilo|kilos|kilogram|kilograms', 1000, 'metric'),
+    u('oz av', 'oz av|oz mass|oz avdp|oz wt', LB / 16, 'us'),
+    u('lb', 'lb|lbs|pound|pounds', LB, 'us'),
+  ],
+  temperature: [
+    u('°C', '°c|c|degc|deg c|celsius|º c|ºc', 1, 'metric'),
+    u('°F', '°f|f|degf|deg f|fahrenheit|ºf', 5 / 9, 'us', -160 / 9),
+  ],
+  interval: [u('K', 'k|°c|c', 1, 'metric'), u('°F', '°f|f', 5 / 9, 'us')],
+  duration: [
+    u('min', 'min|mins|minute|minutes|m', 1, 'both'),
+    u('h', 'h|hr|hrs|hour|hours', 60, 'both'),
+    u('d', 'd|day|days', 1440, 'both'),
+    u('s', 's|sec|secs|second|seconds', 1 / 60, 'both'),
+  ],
+  angle: [u('°', '°|deg|degree|degrees', 1, 'both')],
+  density: [
+    u('g/mL', 'g/ml|g/cm3|g/cm³|g/cc|kg/l', 1, 'metric'),
+    u('kg/m³', 'kg/m3|kg/m³', 0.001, 'metric'),
+    u('lb/US gal', 'lb/us gal', LB / (US_FLOZ * 128), 'us'),
+    u('lb/ft³', 'lb/ft3|lb/ft³', LB / (((IN * 12) ** 3) / 1000), 'us'),
+  ],
+  percent: [u('%', '%|percent|per cent', 1, 'both')],
+  count: [u('', '', 1, 'both')],
+};
+
+/** The unit a bare number is read in, and a field is shown in, for each system. */
+export const FIELD_UNIT: Readonly<Record<Kind, Readonly<Record<UnitSystem, string>>>> = {
+  length: { metric: 'mm', us: 'in' },
+  area: { metric: 'cm²', us: 'in²' },
+  volume: { metric: 'mL', us: 'US fl oz' },
+  mass: { metric: 'g', us: 'oz av' },
+  temperature: { metric: '°C', us: '°F' },
+  interval: { metric: 'K', us: '°F' },
+  duration: { metric: 'min', us: 'min' },
+  angle: { metric: '°', us: '°' },
+  density: { metric: 'g/mL', us: 'lb/US gal' },
+  percent: { metric: '%', us: '%' },
+  count: { metric: '', us: '' },
+};
+
+/** The unit of `kind` with that symbol. */
+export function unitOf(kind: Kind, symbol: string): Unit {
+  const found = UNITS[kind].find((unit) => unit.symbol === symbol);
+  if (!found) throw new RangeError(`no unit ${symbol} of ${kind}`);
+  return found;
+}
+
+/** Converts a value in `unit` to the core unit of its kind. */
+export function toCore(unit: Unit, value: number): number {
+  return value * unit.factor + (unit.offset ?? 0);
+}
+
+/** Converts a core value to `unit`. */
+export function fromCore(unit: Unit, value: number): number {
+  return (value - (unit.offset ?? 0)) / unit.factor;
+}

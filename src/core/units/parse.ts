@@ -1,0 +1,210 @@
+import { FIELD_UNIT, type Kind, toCore, UNITS, type Unit, type UnitSystem, unitOf } from './kinds';
+
+/** A reading of typed text: the value in the core unit, or a sentence, with choices where the text has more than one meaning. */
+export type Parsed =
+  | { readonly ok: true; readonly value: number; readonly text: string }
+  | { readonly ok: false; readonly sentence: string; readonly choices?: readonly { readonly label: string; readonly text: string }[] };
+
+const FRACTIONS: Record<string, string> = { '½': '1/2', '¼': '1/4', '¾': '3/4', '⅛': '1/8', '⅜': '3/8', '⅝': '5/8', '⅞': '7/8', '⅓': '1/3', '⅔': '2/3' };
+
+/** Words that name more than one unit, and what they may mean. */
+const TWO_MEANINGS: Record<string, { say: string; kinds: readonly Kind[]; units: readonly string[] }> = {
+  oz: { say: 'An ounce may be of mass or of fluid.', kinds: ['mass', 'volume'], units: ['oz av', 'US fl oz', 'UK fl oz'] },
+  ounce: { say: 'An ounce may be of mass or of fluid.', kinds: ['mass', 'volume'], units: ['oz av', 'US fl oz', 'UK fl oz'] },
+  ounces: { say: 'An ounce may be of mass or of fluid.', kinds: ['mass', 'volume'], units: ['oz av', 'US fl oz', 'UK fl oz'] },
+  'fl oz': { say: 'Fluid ounces differ by country.', kinds: ['volume'], units: ['US fl oz', 'UK fl oz'] },
+  floz: { say: 'Fluid ounces differ by country.', kinds: ['volume'], units: ['US fl oz', 'UK fl oz'] },
+  gal: { say: 'A gallon differs by country.', kinds: ['volume'], units: ['US gal', 'UK gal'] },
+  gallon: { say: 'A gallon differs by country.', kinds: ['volume'], units: ['US gal', 'UK gal'] },
+  gallons: { say: 'A gallon differs by country.', kinds: ['volume'], units: ['US gal', 'UK gal'] },
+  pt: { say: 'A pint differs by country.', kinds: ['volume'], units: ['US pt', 'UK pt'] },
+  pint: { say: 'A pint differs by country.', kinds: ['volume'], units: ['US pt', 'UK pt'] },
+  pints: { say: 'A pint differs by country.', kinds: ['volume'], units: ['US pt', 'UK pt'] },
+  qt: { say: 'A quart differs by country.', kinds: ['volume'], units: ['US qt', 'UK qt'] },
+  quart: { say: 'A quart differs by country.', kinds: ['volume'], units: ['US qt', 'UK qt'] },
+};
+
+/** After a larger unit a bare number is read in the smaller one: `2 h 30`, `5' 3`. */
+const SMALLER: Record<string, string> = { h: 'min', d: 'h', ft: 'in' };
+
+const EXAMPLES: Record<Kind, string> = {
+  length: '12 mm, 3/8 in or 1 1/2"',
+  area: '240 cm² or 2 ft2',
+  volume: '250 ml, 0,5 l or 8 US fl oz',
+  mass: '286 g or 1.2 kg',
+  temperature: '6.5 °C or 44 F',
+  interval: '3 K',
+  duration: '45 min, 2 h 30 or 1 d',
+  angle: '118°',
+  density: '1.45 g/mL',
+  percent: '10 %',
+  count: '4',
+};
+
+const NUMBER = /^[+-]?(?:\d[\d.,]*|[.,]\d+)/;
+
+/** Reads one plain number: decimal point or comma, thousands groups; `1,500` is reported as having two readings. */
+export function readNumber(text: string): { value: number } | { bad: true } | { either: [string, string] } {
+  const body = text.replace(/^[+-]/, '');
+  const sign = text.startsWith('-') ? -1 : 1;
+  const commas = (body.match(/,/g) ?? []).length;
+  const points = (body.match(/\./g) ?? []).length;
+  let plain = body;
+  if (commas && points) {
+    // The last mark is the decimal one; the other groups thousands.
+    const decimal = body.lastIndexOf(',') > body.lastIndexOf('.') ? ',' : '.';
+    const group = decimal === ',' ? '.' : ',';
+    const whole = body.slice(0, body.lastIndexOf(decimal));
+    if (!/^\d{1,3}$/.test(whole.split(group)[0] ?? '') || !whole.split(group).slice(1).every((g) => /^\d{3}$/.test(g))) return { bad: true };
+    plain = body.split(group).join('').replace(decimal, '.');
+  } else if (commas > 1 || points > 1) {
+    const mark = commas > 1 ? ',' : '.';
+    const groups = body.split(mark);
+    if (!/^\d{1,3}$/.test(groups[0] ?? '') || !groups.slice(1).every((g) => /^\d{3}$/.test(g))) return { bad: true };
+    plain = groups.join('');
+  } else if (commas === 1) {
+    const [whole = '', rest = ''] = body.split(',');
+    if (/^[1-9]\d{0,2}$/.test(whole) && /^\d{3}$/.test(rest)) return { either: [`${whole}.${rest}`, `${whole}${rest}`] };
+    plain = `${whole || '0'}.${rest}`;
+  }
+  const value = Number(plain);
+  return Number.isFinite(value) && plain !== '' && plain !== '.' ? { value: sign * value } : { bad: true };
+}
+
+interface Token {
+  value: number;
+  unit: string;
+}
+
+type Tokens = Token[] | { bad: true } | { either: [string, string]; raw: string };
+
+/** Splits `2 h 30`, `5 ft 3 1/2 in`, `1-1/2"` into number and unit pairs. */
+function tokens(input: string): Tokens {
+  let rest = input.trim();
+  const out: Token[] = [];
+  while (rest) {
+    const head = NUMBER.exec(rest);
+    if (!head) return { bad: true };
+    const raw = head[0].replace(/[.,]$/, '');
+    const read = readNumber(raw);
+    if ('bad' in read) return read;
+    if ('either' in read) return { either: read.either, raw };
+    let value = read.value;
+    rest = rest.slice(raw.length);
+    const fraction = /^\s*\/\s*(\d+)/.exec(rest);
+    if (fraction) {
+      if (Number(fraction[1]) === 0) return { bad: true };
+      value /= Number(fraction[1]);
+      rest = rest.slice(fraction[0].length);
+    } else {
+      const mixed = /^(?:\s+|-)(\d+)\s*\/\s*(\d+)/.exec(rest);
+      if (mixed) {
+        if (Number(mixed[2]) === 0) return { bad: true };
+        value = value + (Math.sign(value) || 1) * (Number(mixed[1]) / Number(mixed[2]));
+        rest = rest.slice(mixed[0].length);
+      }
+    }
+    // A unit runs up to the next number; `mm2` keeps its digit because it follows a letter directly.
+    const word = /^\s*([^\d\s+.,-][^\d]*?(?:(?<=m|in|ft)[23](?!\d)|[²³])?(?:\/[^\d\s]+[23²³]?)?)?(?=\s*[+-]?[\d.,]|\s*$)/.exec(rest);
+    if (!word) return { bad: true };
+    out.push({ value, unit: (word[1] ?? '').trim().toLowerCase().replace(/\s+/g, ' ') });
+    rest = rest.slice(word[0].length).trim();
+  }
+  return out.length ? out : { bad: true };
+}
+
+const byName = (kind: Kind, name: string): Unit | undefined => UNITS[kind].find((unit) => unit.names.includes(name));
+
+/**
+ * Reads a quantity as people write it.
+ * @param kind what the field holds
+ * @param text as typed
+ * @param system decides the unit of a bare number (its field's shown unit)
+ * @returns the value in the core unit of `kind`, or one sentence and, where the text has several meanings, the choices as texts that read without doubt
+ * @example parseQuantity('length', '1 1/2"', 'metric') // { ok: true, value: 38.1, ... }
+ */
+export function parseQuantity(kind: Kind, text: string, system: UnitSystem): Parsed {
+  const cleaned = text.trim().replace(/[½¼¾⅛⅜⅝⅞⅓⅔]/g, (mark) => ` ${FRACTIONS[mark]}`).replace(/[−–]/g, '-').replace(/''/g, '"').trim();
+  const hint = `Type it like ${EXAMPLES[kind]}.`;
+  if (!cleaned) return { ok: false, sentence: `Nothing is typed yet. ${hint}` };
+  if (kind === 'duration') {
+    const clock = /^(\d{1,3}):(\d{2})$/.exec(cleaned);
+    if (clock)
+      return {
+        ok: false,
+        sentence: `${cleaned} may be hours and minutes, or minutes and seconds.`,
+        choices: [
+          { label: `${clock[1]} h ${clock[2]} min`, text: `${clock[1]} h ${clock[2]} min` },
+          { label: `${clock[1]} min ${clock[2]} s`, text: `${clock[1]} min ${clock[2]} s` },
+        ],
+      };
+  }
+  const found = tokens(cleaned);
+  if ('bad' in found) return { ok: false, sentence: `“${text.trim()}” is not understood. ${hint}` };
+  if ('either' in found) {
+    const tail = cleaned.slice(cleaned.indexOf(found.raw) + found.raw.length);
+    const front = cleaned.slice(0, cleaned.indexOf(found.raw));
+    return {
+      ok: false,
+      sentence: `${found.raw} may mean ${found.either[0]} or ${found.either[1]}.`,
+      choices: found.either.map((choice) => ({ label: choice, text: `${front}${choice}${tail}` })),
+    };
+  }
+  let total = 0;
+  let previous: Unit | undefined;
+  for (const [i, token] of found.entries()) {
+    const several = TWO_MEANINGS[token.unit];
+    if (several?.kinds.includes(kind)) {
+      const fitting = several.units.filter((symbol) => UNITS[kind].some((unit) => unit.symbol === symbol));
+      const number = cleaned.slice(0, cleaned.toLowerCase().lastIndexOf(token.unit)).trim();
+      return { ok: false, sentence: `${several.say} Which one?`, choices: fitting.map((symbol) => ({ label: symbol, text: `${number} ${symbol}` })) };
+    }
+    let unit: Unit | undefined;
+    if (token.unit === '') {
+      const smaller = i > 0 && previous ? SMALLER[previous.symbol] : undefined;
+      if (i > 0 && !smaller) return { ok: false, sentence: `“${text.trim()}” has two numbers and one unit. ${hint}` };
+      unit = unitOf(kind, smaller ?? FIELD_UNIT[kind][system]);
+    } else unit = byName(kind, token.unit);
+    if (!unit) return { ok: false, sentence: `“${token.unit}” is not a unit of ${kind === 'interval' ? 'temperature difference' : kind}. ${hint}` };
+    if (i > 0 && (kind === 'temperature' || token.value < 0 || (previous && unit.factor >= previous.factor)))
+      return { ok: false, sentence: `“${text.trim()}” is not understood. ${hint}` };
+    total += i > 0 ? (found[0]!.value < 0 ? -1 : 1) * toCore(unit, token.value) : toCore(unit, token.value);
+    previous = unit;
+  }
+  if (!Number.isFinite(total)) return { ok: false, sentence: `“${text.trim()}” is too large a number. ${hint}` };
+  if (kind === 'temperature' && total < -273.15) return { ok: false, sentence: `${text.trim()} is below absolute zero.` };
+  return { ok: true, value: total, text: text.trim() };
+}
+
+/** A ratio as typed, always with its basis. */
+export type ParsedRatio =
+  | { readonly ok: true; readonly basis: 'weight' | 'volume'; readonly parts: readonly number[]; readonly text: string }
+  | { readonly ok: false; readonly sentence: string; readonly choices?: readonly { readonly label: string; readonly text: string }[] };
+
+/**
+ * Reads `2:1 by volume`, `100 : 48 : 650 w/w`. A ratio without its basis is asked, never guessed.
+ * @returns parts in the order typed, each above zero
+ */
+export function parseRatio(text: string): ParsedRatio {
+  const match = /^\s*([\d.,]+(?:\s*[:/+]\s*[\d.,]+)+)\s*(.*)$/.exec(text);
+  if (!match) return { ok: false, sentence: 'Type the ratio like 2:1 by volume or 100:48 by weight.' };
+  const parts: number[] = [];
+  for (const piece of match[1]!.split(/[:/+]/)) {
+    const read = readNumber(piece.trim());
+    if (!('value' in read) || read.value <= 0) return { ok: false, sentence: 'Every part of the ratio must be a number above 0.' };
+    parts.push(read.value);
+  }
+  const basis = match[2]!.toLowerCase().replace(/[^a-z/]/g, '');
+  if (/^(by|pb)?(weight|mass|wt|w|w\/w|pbw|bw)$/.test(basis)) return { ok: true, basis: 'weight', parts, text: text.trim() };
+  if (/^(by|pb)?(volume|vol|v|v\/v|pbv|bv)$/.test(basis)) return { ok: true, basis: 'volume', parts, text: text.trim() };
+  if (basis) return { ok: false, sentence: `“${match[2]!.trim()}” is not a basis. Say by weight or by volume.` };
+  const bare = match[1]!.trim();
+  return {
+    ok: false,
+    sentence: 'A ratio by weight is not a ratio by volume. Which is it?',
+    choices: [
+      { label: 'by weight', text: `${bare} by weight` },
+      { label: 'by volume', text: `${bare} by volume` },
+    ],
+  };
+}

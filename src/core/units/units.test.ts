@@ -1,0 +1,124 @@
+import fc from 'fast-check';
+import { fieldText, format, formatDuration, fromCore, type Kind, parseQuantity, parseRatio, toCore, UNITS } from '.';
+
+const read = (kind: Kind, text: string, system: 'metric' | 'us' = 'metric') => {
+  const parsed = parseQuantity(kind, text, system);
+  if (!parsed.ok) throw new Error(parsed.sentence);
+  return parsed.value;
+};
+const choices = (kind: Kind, text: string) => {
+  const parsed = parseQuantity(kind, text, 'metric');
+  if (parsed.ok) throw new Error(`${text} was guessed as ${parsed.value}`);
+  return (parsed.choices ?? []).map((choice) => choice.text);
+};
+
+test.each<[Kind, string, number]>([
+  ['length', '12 mm', 12],
+  ['length', '12', 12],
+  ['length', '3/8 in', 9.525],
+  ['length', '1 1/2"', 38.1],
+  ['length', '1-1/2 in', 38.1],
+  ['length', '2½ in', 63.5],
+  ['length', '½"', 12.7],
+  ['length', `2'6"`, 762],
+  ['length', '5 ft 3 1/2 in', 1612.9],
+  ['length', '1.2m', 1200],
+  ['length', '12,5 mm', 12.5],
+  ['length', '1,234.5 mm', 1234.5],
+  ['length', '1.234,5 mm', 1234.5],
+  ['volume', '0,5 l', 500],
+  ['volume', '250ml', 250],
+  ['volume', '1 US gal', 3785.411784],
+  ['temperature', '68F', 20],
+  ['temperature', '-4 °C', -4],
+  ['temperature', '−4', -4],
+  ['duration', '2 h 30', 150],
+  ['duration', '2h30min', 150],
+  ['duration', '1 d 4 h', 1680],
+  ['duration', '90 s', 1.5],
+  ['mass', '1.2 kg', 1200],
+  ['mass', '2 lb', 907.18474],
+  ['area', '2 ft2', 185806.08],
+  ['density', '1450 kg/m3', 1.45],
+  ['percent', '10 %', 10],
+])('%s %s', (kind, text, value) => {
+  expect(read(kind, text)).toBeCloseTo(value, 9);
+});
+
+test('a bare number is read in the unit the person works in', () => {
+  expect(read('length', '2', 'us')).toBeCloseTo(50.8, 12);
+  expect(read('temperature', '50', 'us')).toBeCloseTo(10, 12);
+});
+
+test('what has two meanings is asked, and each choice then reads without doubt', () => {
+  expect(choices('length', '1,500')).toEqual(['1.500', '1500']);
+  expect(choices('mass', '6 oz')).toEqual(['6 oz av']);
+  expect(choices('volume', '6 oz')).toEqual(['6 US fl oz', '6 UK fl oz']);
+  expect(choices('volume', '2 gal')).toEqual(['2 US gal', '2 UK gal']);
+  expect(choices('duration', '2:30')).toEqual(['2 h 30 min', '2 min 30 s']);
+  for (const [kind, text] of [['volume', '6 oz'], ['length', '1,500 mm'], ['duration', '2:30']] as const)
+    for (const choice of choices(kind, text)) expect(Number.isFinite(read(kind, choice))).toBe(true);
+});
+
+test.each([
+  ['length', ''],
+  ['length', 'wide'],
+  ['length', '12 kg'],
+  ['length', '12 13 mm'],
+  ['length', '3/0 in'],
+  ['length', '1,23,4'],
+  ['temperature', '-300 C'],
+  ['duration', '30 min 2 h'],
+] as [Kind, string][])('%s “%s” gets a sentence, not a number', (kind, text) => {
+  const parsed = parseQuantity(kind, text, 'metric');
+  expect(parsed.ok).toBe(false);
+  if (!parsed.ok) expect(parsed.sentence).toMatch(/\.$/);
+});
+
+test('any junk text never yields a value that is not finite, and never throws', () => {
+  fc.assert(
+    fc.property(fc.string(), fc.constantFrom<Kind>('length', 'volume', 'mass', 'temperature', 'duration', 'density'), (text, kind) => {
+      const parsed = parseQuantity(kind, text, 'metric');
+      return !parsed.ok || Number.isFinite(parsed.value);
+    }),
+  );
+});
+
+test('every unit converts there and back', () => {
+  for (const units of Object.values(UNITS))
+    for (const unit of units)
+      fc.assert(fc.property(fc.double({ min: -1e6, max: 1e6, noNaN: true }), (value) => Math.abs(fromCore(unit, toCore(unit, value)) - value) <= 1e-9 * Math.max(1, Math.abs(value))));
+});
+
+test('ratios need their basis', () => {
+  expect(parseRatio('2:1 by volume')).toMatchObject({ ok: true, basis: 'volume', parts: [2, 1] });
+  expect(parseRatio('100 : 48 : 650 w/w')).toMatchObject({ ok: true, basis: 'weight', parts: [100, 48, 650] });
+  const bare = parseRatio('2:1');
+  expect(bare.ok).toBe(false);
+  if (!bare.ok) expect(bare.choices?.map((choice) => parseRatio(choice.text).ok)).toEqual([true, true]);
+  expect(parseRatio('2:0 by weight').ok).toBe(false);
+  expect(parseRatio('2').ok).toBe(false);
+});
+
+test('figures are printed as people read them', () => {
+  expect(format('volume', 411.83, 'metric').text).toBe('412 mL');
+  expect(format('volume', 2440, 'metric').text).toBe('2.44 L');
+  expect(format('mass', 12345, 'metric').text).toBe('12.3 kg');
+  expect(format('temperature', 20, 'us').text).toBe('68.0 °F');
+  expect(format('temperature', -0.01, 'metric').text).toBe('0.0 °C');
+  expect(formatDuration(156)).toBe('2 h 36 min');
+  expect(formatDuration(0.5)).toBe('30 s');
+  expect(formatDuration(2 * 1440 + 185)).toBe('2 d 3 h');
+});
+
+test('switching units shows the typed text again without drift', () => {
+  const typed = { text: '2 1/2 in', system: 'us' as const };
+  expect(fieldText('length', 63.5, 'us', typed)).toBe('2 1/2 in');
+  expect(fieldText('length', 63.5, 'metric', typed)).toBe('63.5 mm');
+  fc.assert(
+    fc.property(fc.double({ min: 0.1, max: 9999, noNaN: true }), (value) => {
+      const again = read('length', fieldText('length', value, 'us'), 'us');
+      return Math.abs(again - value) <= value * 1e-4;
+    }),
+  );
+});

@@ -1,0 +1,34 @@
+import { z } from 'zod';
+
+/** Whose word a figure is: the sheet's, the core's, the technician's choice, or a measurement. */
+export const Voice = z.enum(['sheet', 'computed', 'chosen', 'measured']);
+export type Voice = z.infer<typeof Voice>;
+
+/** One line that can be checked by hand: a label, the expression with its numbers in it, the value and where it comes from. */
+export const WorkLine = z.object({
+  label: z.string(),
+  expression: z.string(),
+  value: z.union([z.number(), z.string()]),
+  /** Unit of `value` as printed; empty for none. */
+  unit: z.string(),
+  source: z.string().optional(),
+  voice: Voice.default('computed'),
+});
+export type WorkLine = z.infer<typeof WorkLine>;
+
+/** Builds one line of working. */
+export function line(label: string, expression: string, value: number | string, unit = '', source?: string, voice: Voice = 'computed'): WorkLine {
+  return { label, expression, value, unit, voice, ...(source ? { source } : {}) };
+}
+
+/**
+ * A number with `digits` significant figures and no exponent; whole numbers past that many digits keep them all.
+ * @example figure(411.83) // '412'
+ */
+export function figure(value: number, digits = 3): string {
+  if (!Number.isFinite(value)) return String(value);
+  if (value === 0) return '0';
+  const decimals = Math.max(0, digits - 1 - Math.floor(Math.log10(Math.abs(value))));
+  const text = value.toFixed(Math.min(decimals, 12));
+  return text.includes('.') ? text.replace(/\.?0+$/, '') : text;
+}

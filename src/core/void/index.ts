@@ -1,0 +1,10 @@
+export { Annulus, COARSE_PITCH_MM, effectiveRodMm } from './annulus';
+export { BondLine } from './bond-line';
+export * from './doubt';
+export * from './measure';
+export * from './measured';
+export { cornersOf, type PlanOutline, type Point, parsePoints, perimeterMm, signedAreaMm2 } from './outline';
+export { Patch, surfaceOf } from './patch';
+export { type Dimension, type DimensionLine, type Drawing, type Faces, type Outline, problemsOf, type Shape } from './shape';
+export * from './shapes';
+export { type DepthSurface, depthSurface, type Reading } from './surface';

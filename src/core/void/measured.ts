@@ -1,0 +1,46 @@
+import { z } from 'zod';
+
+/** A measuring tool, its default half-width, and whether its readings share one bias. */
+export interface Tool {
+  readonly id: string;
+  readonly label: string;
+  /** Half-width of the rectangular distribution, mm; or a share of the value. */
+  readonly half: number;
+  readonly of: 'mm' | 'value';
+  readonly sharedBias: boolean;
+}
+
+export const TOOLS: readonly Tool[] = [
+  { id: 'tape', label: 'tape', half: 1, of: 'mm', sharedBias: true },
+  { id: 'rule', label: 'rule', half: 0.5, of: 'mm', sharedBias: true },
+  { id: 'calliper', label: 'calliper', half: 0.1, of: 'mm', sharedBias: true },
+  { id: 'gauge', label: 'depth gauge', half: 0.5, of: 'mm', sharedBias: true },
+  { id: 'marked', label: 'marked on the part', half: 0.2, of: 'mm', sharedBias: false },
+  { id: 'guess', label: 'guess', half: 0.2, of: 'value', sharedBias: false },
+];
+
+/** A length as measured: value in mm, the tool, the text as typed and, where the person set it, a half-width of their own. */
+export const Measured = z.object({
+  valueMm: z.number(),
+  /** Half-width in mm; null takes the tool's default. */
+  toleranceMm: z.number().nonnegative().nullable(),
+  tool: z.enum(TOOLS.map((tool) => tool.id) as [string, ...string[]]),
+  text: z.string(),
+  /** Unit system the text was typed in. */
+  textSystem: z.enum(['metric', 'us']),
+});
+export type Measured = z.infer<typeof Measured>;
+
+/** A measured length from its value. */
+export function measured(valueMm: number, tool = 'tape', toleranceMm: number | null = null): Measured {
+  return { valueMm, toleranceMm, tool, text: `${valueMm} mm`, textSystem: 'metric' };
+}
+
+export const toolOf = (m: Measured): Tool => TOOLS.find((tool) => tool.id === m.tool) ?? TOOLS[0]!;
+
+/** Half-width of the rectangular distribution of a measured length, mm. */
+export function halfWidthMm(m: Measured): number {
+  if (m.toleranceMm !== null) return m.toleranceMm;
+  const tool = toolOf(m);
+  return tool.of === 'value' ? Math.abs(m.valueMm) * tool.half : tool.half;
+}

@@ -1,0 +1,142 @@
+import cdt2d from 'cdt2d';
+import Delaunator from 'delaunator';
+import { refuse } from '../units';
+import { inside, type Point } from './outline';
+
+/** A depth read at a place, mm. */
+export interface Reading {
+  readonly xMm: number;
+  readonly yMm: number;
+  readonly depthMm: number;
+}
+
+/** The surface through the readings, as triangles with a depth at each corner. */
+export interface DepthSurface {
+  readonly volumeMl: number;
+  readonly areaMm2: number;
+  readonly maxDepthMm: number;
+  /** x, y, depth of each corner, mm. */
+  readonly corners: readonly (readonly [number, number, number])[];
+  /** Index triples into `corners`. */
+  readonly triangles: readonly (readonly [number, number, number])[];
+  /** Edge places where the surface came out of the base before the edge and was taken as zero. */
+  readonly edgesAboveSurface: number;
+}
+
+type Corner = readonly [number, number, number];
+
+function plane(a: Corner, b: Corner, c: Corner): ((x: number, y: number) => number) | undefined {
+  const det = (b[0] - a[0]) * (c[1] - a[1]) - (c[0] - a[0]) * (b[1] - a[1]);
+  const span = Math.max(Math.hypot(b[0] - a[0], b[1] - a[1]), Math.hypot(c[0] - a[0], c[1] - a[1]));
+  if (Math.abs(det) < 1e-6 * span * span) return undefined;
+  const gx = ((b[2] - a[2]) * (c[1] - a[1]) - (c[2] - a[2]) * (b[1] - a[1])) / det;
+  const gy = ((b[0] - a[0]) * (c[2] - a[2]) - (c[0] - a[0]) * (b[2] - a[2])) / det;
+  return (x, y) => a[2] + gx * (x - a[0]) + gy * (y - a[1]);
+}
+
+function distanceToTriangle(p: Point, t: readonly Point[]): number {
+  if (inside(t, p)) return 0;
+  return Math.min(
+    ...t.map((a, i) => {
+      const b = t[(i + 1) % 3]!;
+      const [dx, dy] = [b[0] - a[0], b[1] - a[1]];
+      const s = Math.max(0, Math.min(1, ((p[0] - a[0]) * dx + (p[1] - a[1]) * dy) / (dx * dx + dy * dy || 1)));
+      return Math.hypot(p[0] - a[0] - s * dx, p[1] - a[1] - s * dy);
+    }),
+  );
+}
+
+const triples = (flat: ArrayLike<number>): [number, number, number][] =>
+  Array.from({ length: flat.length / 3 }, (_, i) => [flat[3 * i]!, flat[3 * i + 1]!, flat[3 * i + 2]!]);
+
+/** Adds points along the outline so that a long side follows the readings beside it. */
+function refined(outline: readonly Point[]): Point[] {
+  const xs = outline.map((p) => p[0]);
+  const ys = outline.map((p) => p[1]);
+  const step = Math.hypot(Math.max(...xs) - Math.min(...xs), Math.max(...ys) - Math.min(...ys)) / 8;
+  return outline.flatMap((a, i) => {
+    const b = outline[(i + 1) % outline.length]!;
+    const pieces = Math.max(1, Math.ceil(Math.hypot(b[0] - a[0], b[1] - a[1]) / step));
+    return Array.from({ length: pieces }, (_, k) => [a[0] + ((b[0] - a[0]) * k) / pieces, a[1] + ((b[1] - a[1]) * k) / pieces] as const);
+  });
+}
+
+/** The edge with the readings that lie on its sides inserted, since a corner of the mesh may not lie inside a side. */
+function withOnEdge(edge: readonly Point[], readings: readonly Reading[]): readonly Point[] {
+  return edge.flatMap((a, i) => {
+    const b = edge[(i + 1) % edge.length]!;
+    const length = Math.hypot(b[0] - a[0], b[1] - a[1]);
+    const along = readings
+      .map((r): Point => [r.xMm, r.yMm])
+      .filter((p) => Math.hypot(p[0] - a[0], p[1] - a[1]) > ON_EDGE_MM && Math.hypot(p[0] - b[0], p[1] - b[1]) > ON_EDGE_MM)
+      .filter((p) => Math.hypot(p[0] - a[0], p[1] - a[1]) + Math.hypot(p[0] - b[0], p[1] - b[1]) < length + ON_EDGE_MM)
+      .sort((p, q) => Math.hypot(p[0] - a[0], p[1] - a[1]) - Math.hypot(q[0] - a[0], q[1] - a[1]));
+    return [a, ...along];
+  });
+}
+
+const ON_EDGE_MM = 1e-6;
+
+/**
+ * Depth surface over an outline: a constrained Delaunay triangulation through the readings and the edge, integrated exactly
+ * over each triangle (area × mean corner depth), so planar data give the exact volume.
+ * @param outline corners, mm
+ * @param readings at least three, not on one line, inside the outline or on it
+ * @param edge `vertical`: the depth at the edge is extrapolated from the nearest facet; `feathered`: zero
+ * @throws Refusal for too few readings, readings on one line, or outside the outline
+ */
+export function depthSurface(outline: readonly Point[], readings: readonly Reading[], edge: 'vertical' | 'feathered'): DepthSurface {
+  if (readings.length < 3)
+    refuse('depth.readings', readings.length, 'at least 3 readings', `A surface needs at least three depth readings; there ${readings.length === 1 ? 'is 1' : `are ${readings.length}`}. Add one, or give one mean depth.`);
+  readings.forEach((r, i) => {
+    if (!(r.depthMm >= 0)) refuse(`depth.readings.${i}`, r.depthMm, '0 mm or more', `Reading ${i + 1} must be 0 mm or more.`);
+    const onEdge = outline.some((a, k) => distanceToTriangle([r.xMm, r.yMm], [a, outline[(k + 1) % outline.length]!, a]) < ON_EDGE_MM);
+    if (!onEdge && !inside(outline, [r.xMm, r.yMm]))
+      refuse(`depth.readings.${i}`, [r.xMm, r.yMm], 'a place inside the outline', `Reading ${i + 1} at ${r.xMm}, ${r.yMm} lies outside the outline.`);
+  });
+  const read = readings.map((r) => [r.xMm, r.yMm, r.depthMm] as const);
+  const facets = triples(Delaunator.from(read.map(([x, y]) => [x, y])).triangles).flatMap((t) => {
+    const corners = t.map((i) => read[i]!) as [Corner, Corner, Corner];
+    const at = plane(...corners);
+    return at ? [{ at, corners }] : [];
+  });
+  if (!facets.length) refuse('depth.readings', readings.length, 'readings that span an area', 'All readings lie on one line. Take one beside the line.');
+
+  // A feathered edge is zero all along its sides: extra points there would only cut its corners flat.
+  const edgePoints = withOnEdge(edge === 'vertical' ? refined(outline) : outline, readings);
+  let edgesAboveSurface = 0;
+  const edgeCorners = edgePoints.map((p): Corner => {
+    const same = read.find(([x, y]) => Math.hypot(x - p[0], y - p[1]) < ON_EDGE_MM);
+    if (same) return same;
+    if (edge === 'feathered') return [p[0], p[1], 0];
+    let nearest = facets[0]!;
+    let best = Number.POSITIVE_INFINITY;
+    for (const facet of facets) {
+      const d = distanceToTriangle(p, facet.corners.map(([x, y]) => [x, y] as const));
+      if (d < best) [best, nearest] = [d, facet];
+    }
+    const depth = nearest.at(p[0], p[1]);
+    if (depth < -1e-9) edgesAboveSurface++;
+    return [p[0], p[1], Math.max(0, depth)];
+  });
+  const inner = read.filter(([x, y]) => !edgePoints.some((p) => Math.hypot(x - p[0], y - p[1]) < ON_EDGE_MM));
+  const corners: Corner[] = [...edgeCorners, ...inner];
+  const n = edgeCorners.length;
+  const mesh = cdt2d(
+    corners.map(([x, y]) => [x, y] as const),
+    edgeCorners.map((_, i) => [i, (i + 1) % n] as const),
+    { exterior: false },
+  );
+  const triangles: [number, number, number][] = [];
+  let volume = 0;
+  let area = 0;
+  for (const t of mesh) {
+    const [a, b, c] = t.map((i) => corners[i]!) as [Corner, Corner, Corner];
+    const size = Math.abs((b[0] - a[0]) * (c[1] - a[1]) - (c[0] - a[0]) * (b[1] - a[1])) / 2;
+    if (size < 1e-9) continue;
+    triangles.push(t);
+    area += size;
+    volume += (size * (a[2] + b[2] + c[2])) / 3;
+  }
+  return { volumeMl: volume / 1000, areaMm2: area, maxDepthMm: Math.max(...corners.map((c) => c[2])), corners, triangles, edgesAboveSurface };
+}

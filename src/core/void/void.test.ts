@@ -1,0 +1,203 @@
+import fc from 'fast-check';
+import { Refusal } from '../units';
+import {
+  type Annulus,
+  type BondLine,
+  cornersOf,
+  depthSurface,
+  effectiveRodMm,
+  measured,
+  measureVoid,
+  type Patch,
+  parsePoints,
+  propagate,
+  type Reading,
+  SHAPES,
+  seeded,
+  signedAreaMm2,
+  type VoidShape,
+  voidProblems,
+} from '.';
+
+const one = (shape: VoidShape, count = 1) => measureVoid({ shapes: [shape], count });
+const anchor = (over: Partial<Annulus> = {}): Annulus => ({ ...(SHAPES.annulus.blank() as Annulus), ...over });
+const floor = (over: Partial<Patch> = {}): Patch => ({ ...(SHAPES.patch.blank() as Patch), ...over });
+const plate = (over: Partial<BondLine> = {}): BondLine => ({ ...(SHAPES.bondLine.blank() as BondLine), ...over });
+const sentenceOf = (run: () => unknown) => {
+  try {
+    run();
+  } catch (error) {
+    if (error instanceof Refusal) return error.problem;
+    throw error;
+  }
+  throw new Error('was not refused');
+};
+
+describe('rod in a drilled hole', () => {
+  test('M12 in a 14 mm hole, 110 mm deep, by hand', () => {
+    // d2 = 12 - 0.649519 * 1.75 = 10.863342; π/4 (196 - 118.0122) * 110 = 6737.62 mm³
+    expect(effectiveRodMm(12, { kind: 'threaded', pitchMm: 1.75 })).toBeCloseTo(10.863342, 6);
+    expect(one(anchor()).nominalMl).toBeCloseTo(6.7376, 3);
+  });
+  test('a drill point adds its cone, a short rod leaves a cylinder', () => {
+    const plain = anchor({ thread: { kind: 'plain' }, embedment: measured(100, 'gauge'), pointAngleDeg: 118 });
+    const hand = ((Math.PI / 4) * (14 ** 2 - 12 ** 2) * 100 + (Math.PI / 4) * 14 ** 2 * 10 + (Math.PI / 3) * 7 ** 2 * (7 / Math.tan((59 * Math.PI) / 180))) / 1000;
+    expect(one(plain).nominalMl).toBeCloseTo(hand, 9);
+  });
+  test('like voids are counted', () => {
+    expect(one(anchor(), 4).nominalMl).toBeCloseTo(4 * one(anchor()).nominalMl, 9);
+  });
+  test('impossible sizes are refused at their field', () => {
+    expect(voidProblems({ shapes: [anchor({ rodDiameter: measured(16) })], count: 1 })[0]).toMatchObject({ field: 'shapes.0.rodDiameter' });
+    expect(voidProblems({ shapes: [anchor({ embedment: measured(140) })], count: 1 })[0]).toMatchObject({ field: 'shapes.0.embedment' });
+    expect(voidProblems({ shapes: [anchor({ holeDepth: measured(-3) })], count: 1 })[0]).toMatchObject({ field: 'shapes.0.holeDepth' });
+    expect(sentenceOf(() => one(anchor({ holeDiameter: measured(Number.NaN) }))).field).toBe('shapes.0.holeDiameter');
+  });
+});
+
+describe('patch', () => {
+  test('rectangle, ellipse and polygon by mean depth', () => {
+    expect(one(floor()).nominalMl).toBeCloseTo(300 * 200 * 20 * 1e-3, 9);
+    expect(one(floor({ outline: { kind: 'ellipse', length: measured(300), width: measured(200) } })).nominalMl).toBeCloseTo((Math.PI / 4) * 300 * 200 * 20 * 1e-3, 9);
+    const triangle = floor({ outline: { kind: 'polygon', points: [[0, 0], [300, 0], [0, 200]], placed: measured(0) } });
+    expect(one(triangle).nominalMl).toBeCloseTo(600, 9);
+  });
+
+  test('planar readings over any polygon are exact: the mean of a plane is its value at the centroid', () => {
+    const corner = fc.double({ min: 5, max: 400, noNaN: true });
+    fc.assert(
+      fc.property(corner, corner, fc.double({ min: 0.01, max: 0.05, noNaN: true }), fc.double({ min: -0.02, max: 0.02, noNaN: true }), (l, w, gx, gy) => {
+        const depth = (x: number, y: number) => 30 + gx * x + gy * y;
+        const readings: Reading[] = [
+          [0.3, 0.2],
+          [0.8, 0.3],
+          [0.4, 0.9],
+          [0.6, 0.5],
+        ].map(([a, b]) => ({ xMm: a! * l, yMm: b! * w, depthMm: depth(a! * l, b! * w) }));
+        const s = depthSurface([[0, 0], [l, 0], [l, w], [0, w]], readings, 'vertical');
+        expect(s.volumeMl).toBeCloseTo((l * w * depth(l / 2, w / 2)) / 1000, 6);
+        expect(s.areaMm2).toBeCloseTo(l * w, 6);
+      }),
+      { numRuns: 60 },
+    );
+  });
+
+  test('a concave outline is integrated over its own area only', () => {
+    const ell = [[0, 0], [200, 0], [200, 60], [60, 60], [60, 200], [0, 200]] as const;
+    const readings = [
+      { xMm: 30, yMm: 30, depthMm: 10 },
+      { xMm: 180, yMm: 30, depthMm: 10 },
+      { xMm: 30, yMm: 180, depthMm: 10 },
+    ];
+    const s = depthSurface(ell, readings, 'vertical');
+    expect(s.areaMm2).toBeCloseTo(signedAreaMm2(ell), 6);
+    expect(s.volumeMl).toBeCloseTo(signedAreaMm2(ell) * 0.01, 6);
+  });
+
+  test('a feathered edge holds less than a vertical one, and one reading in the middle is a pyramid', () => {
+    const square = [[0, 0], [90, 0], [90, 90], [0, 90]] as const;
+    const near = [[45, 45], [45.001, 45], [45, 45.001]].map(([x, y]) => ({ xMm: x!, yMm: y!, depthMm: 30 }));
+    expect(depthSurface(square, near, 'feathered').volumeMl).toBeCloseTo((90 * 90 * 30) / 3 / 1000, 1);
+    expect(depthSurface(square, near, 'vertical').volumeMl).toBeCloseTo((90 * 90 * 30) / 1000, 6);
+  });
+
+  test('readings on the edge and in its corners take part like any other', () => {
+    const square = [[0, 0], [90, 0], [90, 90], [0, 90]] as const;
+    const on = [[0, 0], [45, 0], [90, 45], [45, 90], [20, 30]].map(([x, y]) => ({ xMm: x!, yMm: y!, depthMm: 10 + 0.1 * x! }));
+    expect(depthSurface(square, on, 'vertical').volumeMl).toBeCloseTo((8100 * 14.5) / 1000, 6);
+  });
+
+  test('bad readings are refused by name', () => {
+    const square = [[0, 0], [90, 0], [90, 90], [0, 90]] as const;
+    const at = (x: number, y: number, d = 10) => ({ xMm: x, yMm: y, depthMm: d });
+    expect(sentenceOf(() => depthSurface(square, [at(1, 1), at(5, 5)], 'vertical')).sentence).toMatch(/at least three/);
+    expect(sentenceOf(() => depthSurface(square, [at(10, 10), at(20, 20), at(30, 30)], 'vertical')).sentence).toMatch(/one line/);
+    expect(sentenceOf(() => depthSurface(square, [at(10, 10), at(20, 40), at(300, 30)], 'vertical'))).toMatchObject({ field: 'depth.readings.2' });
+    expect(sentenceOf(() => depthSurface(square, [at(10, 10), at(20, 40), at(60, 30, -2)], 'vertical'))).toMatchObject({ field: 'depth.readings.2' });
+  });
+
+  test('an outline that crosses itself is refused', () => {
+    const bow = floor({ outline: { kind: 'polygon', points: [[0, 0], [100, 100], [100, 0], [0, 100]], placed: measured(0) } });
+    expect(sentenceOf(() => one(bow)).sentence).toMatch(/crosses itself/);
+    expect(sentenceOf(() => parsePoints('1 2\nfoo'))).toMatchObject({ field: 'points' });
+    expect(parsePoints('0, 0\n120, 4.5; 60 80')).toEqual([[0, 0], [120, 4.5], [60, 80]]);
+  });
+});
+
+describe('bond line', () => {
+  test('holes are left out', () => {
+    const p = plate({ holes: { count: 4, diameter: measured(10, 'calliper') } });
+    expect(one(p).nominalMl).toBeCloseTo(((300 * 200 - Math.PI * 100) * 0.8) / 1000, 9);
+    expect(one(p).faces.planAreaMm2).toBeCloseTo(60000 - Math.PI * 100, 6);
+  });
+  test('holes larger than the plate are refused', () => {
+    expect(sentenceOf(() => one(plate({ holes: { count: 3, diameter: measured(300) } }))).field).toBe('shapes.0.holes.diameter');
+  });
+});
+
+describe('doubt', () => {
+  test('by hand: 300 × 200 by tape ± 1 share their bias, depth 20 ± 0.5 does not', () => {
+    // u = V/√3 · √((1/300 + 1/200)² + (0.5/20)²) = 1200 · 0.57735 · √(6.944e-5 + 6.25e-4) = 18.26 mL
+    const r = one(floor());
+    expect(r.uMl).toBeCloseTo(18.256, 2);
+    expect(r.p95Ml - r.nominalMl).toBeCloseTo(1.645 * r.uMl, 9);
+    expect(r.decides).toMatchObject({ key: 'shapes.0.depth.mean' });
+    expect(r.decides!.share).toBeCloseTo(0.9, 2);
+  });
+
+  test('shares sum to one', () => {
+    for (const shape of [anchor(), floor(), plate()]) expect(one(shape).shares.reduce((s, x) => s + x.share, 0)).toBeCloseTo(1, 9);
+  });
+
+  test('first order and simulation agree where many inputs are mildly doubtful', () => {
+    const inputs = ['a', 'b', 'c', 'd'].map((key) => ({ key, label: key, value: 10, halfWidth: 0.4, group: key }));
+    const f = (v: readonly number[]) => v.reduce((p, x) => p * x, 1);
+    const quick = propagate(inputs, f, { force: 'first-order' });
+    const drawn = propagate(inputs, f, { force: 'simulation' });
+    expect(Math.abs(drawn.p95 / quick.p95 - 1)).toBeLessThan(0.005);
+    expect(Math.abs(drawn.p5 / quick.p5 - 1)).toBeLessThan(0.005);
+  });
+
+  test('a wide guess is simulated, and the same on every run', () => {
+    const guess = floor({ depth: { kind: 'mean', mean: measured(20, 'guess') } });
+    const r = one(guess);
+    expect(r.method).toBe('simulation');
+    // One rectangular input rules: 5 % of 16..24 mm is 16.4 mm.
+    expect(r.p5Ml / r.nominalMl).toBeCloseTo(16.4 / 20, 2);
+    expect(one(guess).p95Ml).toBe(r.p95Ml);
+  });
+
+  test('no tolerance, no doubt', () => {
+    const sure = floor({ outline: { kind: 'rectangle', length: measured(300, 'tape', 0), width: measured(200, 'tape', 0) }, depth: { kind: 'mean', mean: measured(20, 'tape', 0) } });
+    expect(one(sure)).toMatchObject({ uMl: 0, decides: undefined });
+  });
+
+  test('the seeded generator is uniform', () => {
+    const next = seeded(7);
+    const mean = Array.from({ length: 10000 }, next).reduce((s, x) => s + x, 0) / 10000;
+    expect(mean).toBeCloseTo(0.5, 1);
+  });
+});
+
+describe('every shape of the table', () => {
+  test.each(Object.values(SHAPES))('$id: volume scales with the cube of size, drawings hold every dimension line on a real dimension', (kind) => {
+    const shape = kind.blank();
+    const f = kind.volume(shape);
+    const dims = kind.dimensions(shape);
+    expect(f(dims.map((d) => d.measured.valueMm))).toBeGreaterThan(0);
+    const keys = dims.map((d) => d.key);
+    for (const drawing of [kind.section(shape), kind.plan(shape)]) {
+      for (const d of drawing.dimensions) expect(keys).toContain(d.key);
+      for (const o of drawing.outlines) for (const [x, y] of o.points) expect(Number.isFinite(x + y)).toBe(true);
+    }
+    for (const d of dims) expect(kind.dimensions(kind.withDimension(shape, d.key, { ...d.measured, toleranceMm: 0.123 })).find((x) => x.key === d.key)?.measured.toleranceMm).toBe(0.123);
+    expect(kind.schema.parse(shape)).toEqual(shape);
+  });
+});
+
+test('the working adds up to the answer', () => {
+  const r = one(anchor({ embedment: measured(90, 'gauge'), pointAngleDeg: 118 }));
+  const sum = r.working.filter((w) => w.unit === 'mL' && typeof w.value === 'number').reduce((s, w) => s + (w.value as number), 0);
+  expect(sum).toBeCloseTo(r.nominalMl, 9);
+  expect(cornersOf({ kind: 'rectangle', length: measured(3), width: measured(2) })).toHaveLength(4);
+});
