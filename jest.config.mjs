@@ -7,8 +7,8 @@ const common = {
     ],
   },
   // Packages shipped as ES modules only are compiled too.
-  transformIgnorePatterns: ['node_modules/(?!(nanoid|idb|@noble|d3|d3-[^/]+|internmap|delaunator|robust-predicates|comlink|luxon)/)'],
-  moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1' },
+  transformIgnorePatterns: ['node_modules/(?!(nanoid|idb|@noble|d3|d3-[^/]+|internmap|@kninnug|delaunator|robust-predicates|comlink|luxon)/)'],
+  moduleNameMapper: { '^#constrainautor$': '@kninnug/constrainautor', '^@/(.*)$': '<rootDir>/src/$1' },
   testEnvironment: 'node',
 };
 export default {

@@ -63,6 +63,8 @@ export const Kit = z.object({
   /** Mass of each part in one kit, g. */
   massG: z.object({ A: positive, B: positive, C: positive.nullable() }),
   splittable: z.boolean(),
+  /** The sheet's own yield of this kit, mL; null where it gives none. */
+  yieldMl: positive.nullable(),
   price: z.number().nonnegative().nullable(),
 });
 export type Kit = z.infer<typeof Kit>;
@@ -89,8 +91,6 @@ export const SheetRevision = z.object({
   potLossMl: z.number().nonnegative(),
   /** Mixing with a paddle or kneading, minutes. */
   mixMin: z.number().nonnegative(),
-  /** The sheet's own yield of one kit, mL; null where it gives none. */
-  kitYieldMl: positive.nullable(),
   primer: z.enum(['none', 'separate', 'drawn-off', 'silent']),
   hazards: z.array(z.string().max(200)).max(20),
   typedFrom: z.string().max(200),

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { figure, line, type Problem } from '../units';
-import { Measured, measured } from './measured';
+import { Measured, unmeasured } from './measured';
 import { check, type Dimension, type Shape } from './shape';
 
 /** The gap round a plain or threaded rod in a drilled hole. */
@@ -69,10 +69,10 @@ export const annulus: Shape<Annulus> = {
   blank: () => ({
     shape: 'annulus',
     version: 1,
-    holeDiameter: measured(14, 'calliper'),
-    holeDepth: measured(110, 'gauge'),
-    rodDiameter: measured(12, 'marked'),
-    embedment: measured(110, 'gauge'),
+    holeDiameter: unmeasured(14, 'calliper'),
+    holeDepth: unmeasured(110, 'gauge'),
+    rodDiameter: unmeasured(12, 'marked'),
+    embedment: unmeasured(110, 'gauge'),
     thread: { kind: 'threaded', pitchMm: 1.75 },
     pointAngleDeg: null,
   }),

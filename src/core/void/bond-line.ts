@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { line, type Problem } from '../units';
-import { Measured, measured } from './measured';
+import { Measured, unmeasured } from './measured';
 import { cornersOf, outlineDimensions, outlineProblems, outlineWith, perimeterMm, PlanOutline, signedAreaMm2 } from './outline';
 import { check, type Dimension, type Shape } from './shape';
 
@@ -43,9 +43,9 @@ export const bondLine: Shape<BondLine> = {
   blank: () => ({
     shape: 'bondLine',
     version: 1,
-    outline: { kind: 'rectangle', length: measured(300, 'rule'), width: measured(200, 'rule') },
-    holes: { count: 0, diameter: measured(10, 'calliper') },
-    thickness: measured(0.8, 'calliper'),
+    outline: { kind: 'rectangle', length: unmeasured(300, 'rule'), width: unmeasured(200, 'rule') },
+    holes: { count: 0, diameter: unmeasured(10, 'calliper') },
+    thickness: unmeasured(0.8, 'calliper'),
   }),
   dimensions,
   problems,

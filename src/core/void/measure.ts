@@ -29,6 +29,11 @@ export function voidProblems(v: Void): readonly Problem[] {
   return v.shapes.flatMap((shape, i) => problemsOf(SHAPES[shape.shape], shape).map((p) => ({ ...p, field: `shapes.${i}.${p.field}` })));
 }
 
+/** Labels of the dimensions nobody has measured yet. */
+export function unmeasuredIn(v: Void): readonly string[] {
+  return v.shapes.flatMap((shape) => SHAPES[shape.shape].dimensions(shape).filter((d) => d.measured.text === '').map((d) => d.label));
+}
+
 /**
  * Measures a void: closed forms summed over its shapes, times the number of like voids.
  * Inputs of one tool share one bias across all shapes.
@@ -59,7 +64,7 @@ export function measureVoid(v: Void): VoidResult {
   working.push(
     line(
       'Doubt',
-      doubt.method === 'first-order' ? 'a/√3 of each tolerance, one tool one bias; ± 1.645 u' : `seeded simulation, ${DRAWN} draws`,
+      doubt.method === 'first-order' ? 'a/√3 of each tolerance, one tool one bias; ± 1.645 u' : `seeded simulation, 20 000 draws`,
       `${figure(doubt.p5)} to ${figure(doubt.p95)}`,
       'mL',
       doubt.method === 'first-order' ? 'GUM, first order' : 'GUM supplement 1',
@@ -86,5 +91,3 @@ export function measureVoid(v: Void): VoidResult {
     working,
   };
 }
-
-const DRAWN = '20 000';

@@ -36,6 +36,11 @@ export function measured(valueMm: number, tool = 'tape', toleranceMm: number | n
   return { valueMm, toleranceMm, tool, text: `${valueMm} mm`, textSystem: 'metric' };
 }
 
+/** A stand-in for a length not measured yet: drawn, but never computed with. Its text is empty. */
+export function unmeasured(valueMm: number, tool = 'tape'): Measured {
+  return { valueMm, toleranceMm: null, tool, text: '', textSystem: 'metric' };
+}
+
 export const toolOf = (m: Measured): Tool => TOOLS.find((tool) => tool.id === m.tool) ?? TOOLS[0]!;
 
 /** Half-width of the rectangular distribution of a measured length, mm. */

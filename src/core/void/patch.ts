@@ -1,9 +1,9 @@
 import { z } from 'zod';
 import { attempt, line, type Problem } from '../units';
-import { Measured, measured } from './measured';
+import { Measured, unmeasured } from './measured';
 import { cornersOf, outlineDimensions, outlineProblems, outlineWith, perimeterMm, PlanOutline, type Point, signedAreaMm2 } from './outline';
 import { check, type Dimension, type Shape } from './shape';
-import { type DepthSurface, depthSurface } from './surface';
+import { type DepthSurface, depthSurface, volumeBelowMl } from './surface';
 
 /** A worn or broken-out hollow in a floor, slab or edge, seen as an outline with a mean depth or depth readings. */
 export const Patch = z.object({
@@ -26,6 +26,18 @@ export type Patch = z.infer<typeof Patch>;
 /** The depth surface of a patch, or undefined when it has one mean depth. */
 export function surfaceOf(s: Patch): DepthSurface | undefined {
   return s.depth.kind === 'readings' ? depthSurface(cornersOf(s.outline), s.depth.readings, s.depth.edge) : undefined;
+}
+
+/**
+ * Shares of the volume in `lifts` layers of equal thickness, deepest first, summing to 1. A hollow that narrows downwards
+ * holds less in its deeper layers.
+ */
+export function liftSharesOf(s: Patch, lifts: number): readonly number[] {
+  const surface = surfaceOf(s);
+  if (!surface) return Array.from({ length: lifts }, () => 1 / lifts);
+  const step = surface.maxDepthMm / lifts;
+  const below = Array.from({ length: lifts + 1 }, (_, i) => volumeBelowMl(surface, i * step));
+  return Array.from({ length: lifts }, (_, i) => (below[lifts - 1 - i]! - below[lifts - i]!) / surface.volumeMl);
 }
 
 /**
@@ -82,8 +94,8 @@ export const patch: Shape<Patch> = {
   blank: () => ({
     shape: 'patch',
     version: 1,
-    outline: { kind: 'rectangle', length: measured(300), width: measured(200) },
-    depth: { kind: 'mean', mean: measured(20, 'gauge') },
+    outline: { kind: 'rectangle', length: unmeasured(300), width: unmeasured(200) },
+    depth: { kind: 'mean', mean: unmeasured(20, 'gauge') },
   }),
   dimensions,
   problems,

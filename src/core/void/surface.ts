@@ -1,4 +1,4 @@
-import cdt2d from 'cdt2d';
+import Constrainautor from '#constrainautor';
 import Delaunator from 'delaunator';
 import { refuse } from '../units';
 import { inside, type Point } from './outline';
@@ -122,21 +122,37 @@ export function depthSurface(outline: readonly Point[], readings: readonly Readi
   const inner = read.filter(([x, y]) => !edgePoints.some((p) => Math.hypot(x - p[0], y - p[1]) < ON_EDGE_MM));
   const corners: Corner[] = [...edgeCorners, ...inner];
   const n = edgeCorners.length;
-  const mesh = cdt2d(
-    corners.map(([x, y]) => [x, y] as const),
-    edgeCorners.map((_, i) => [i, (i + 1) % n] as const),
-    { exterior: false },
-  );
+  const mesh = Delaunator.from(corners.map(([x, y]) => [x, y]));
+  new Constrainautor(mesh).constrainAll(edgeCorners.map((_, i) => [i, (i + 1) % n] as const));
   const triangles: [number, number, number][] = [];
   let volume = 0;
   let area = 0;
-  for (const t of mesh) {
+  for (const t of triples(mesh.triangles)) {
     const [a, b, c] = t.map((i) => corners[i]!) as [Corner, Corner, Corner];
+    const centre: Point = [(a[0] + b[0] + c[0]) / 3, (a[1] + b[1] + c[1]) / 3];
     const size = Math.abs((b[0] - a[0]) * (c[1] - a[1]) - (c[0] - a[0]) * (b[1] - a[1])) / 2;
-    if (size < 1e-9) continue;
+    if (size < 1e-9 || !inside(outline, centre)) continue;
     triangles.push(t);
     area += size;
     volume += (size * (a[2] + b[2] + c[2])) / 3;
   }
   return { volumeMl: volume / 1000, areaMm2: area, maxDepthMm: Math.max(...corners.map((c) => c[2])), corners, triangles, edgesAboveSurface };
+}
+
+/**
+ * Volume of the surface below the level `fromMm`, mL: ∫ max(0, depth − from), exact over each triangle.
+ */
+export function volumeBelowMl(surface: DepthSurface, fromMm: number): number {
+  let sum = 0;
+  for (const t of surface.triangles) {
+    const [a, b, c] = t.map((i) => surface.corners[i]!) as [Corner, Corner, Corner];
+    const size = Math.abs((b[0] - a[0]) * (c[1] - a[1]) - (c[0] - a[0]) * (b[1] - a[1])) / 2;
+    const [h0, h1, h2] = [a[2] - fromMm, b[2] - fromMm, c[2] - fromMm].sort((x, y) => y - x) as [number, number, number];
+    if (h0 <= 0) continue;
+    // A corner that sticks out through the level is a small tetrahedron: its base shrinks with the square of its height.
+    if (h1 <= 0) sum += (size * h0 ** 3) / (3 * (h0 - h1) * (h0 - h2));
+    else if (h2 < 0) sum += (size * (h0 + h1 + h2)) / 3 - (size * h2 ** 3) / (3 * (h0 - h2) * (h1 - h2));
+    else sum += (size * (h0 + h1 + h2)) / 3;
+  }
+  return sum / 1000;
 }

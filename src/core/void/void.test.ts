@@ -4,6 +4,9 @@ import {
   type Annulus,
   type BondLine,
   cornersOf,
+  liftSharesOf,
+  volumeBelowMl,
+  unmeasuredIn,
   depthSurface,
   effectiveRodMm,
   measured,
@@ -114,6 +117,22 @@ describe('patch', () => {
     expect(sentenceOf(() => depthSurface(square, [at(10, 10), at(20, 20), at(30, 30)], 'vertical')).sentence).toMatch(/one line/);
     expect(sentenceOf(() => depthSurface(square, [at(10, 10), at(20, 40), at(300, 30)], 'vertical'))).toMatchObject({ field: 'depth.readings.2' });
     expect(sentenceOf(() => depthSurface(square, [at(10, 10), at(20, 40), at(60, 30, -2)], 'vertical'))).toMatchObject({ field: 'depth.readings.2' });
+  });
+
+  test('volume below a level: nothing lost between layers, a cone against its own formula', () => {
+    const square = [[0, 0], [90, 0], [90, 90], [0, 90]] as const;
+    const pit = depthSurface(square, [[45, 45], [45.001, 45], [45, 45.001]].map(([x, y]) => ({ xMm: x!, yMm: y!, depthMm: 30 })), 'feathered');
+    expect(volumeBelowMl(pit, 0)).toBeCloseTo(pit.volumeMl, 9);
+    // The part of a pyramid below a third of its depth is (2/3)³ of it.
+    expect(volumeBelowMl(pit, 10) / pit.volumeMl).toBeCloseTo((2 / 3) ** 3, 3);
+    const shares = liftSharesOf(floor({ depth: { kind: 'readings', edge: 'vertical', read: measured(0, 'gauge'), readings: [[10, 10, 10], [290, 20, 30], [150, 190, 22]].map(([x, y, d]) => ({ xMm: x!, yMm: y!, depthMm: d! })) } }), 3);
+    expect(shares.reduce((a, b) => a + b, 0)).toBeCloseTo(1, 9);
+    expect(shares[0]).toBeLessThan(shares[2]!);
+  });
+
+  test('what nobody has measured is named', () => {
+    expect(unmeasuredIn({ shapes: [SHAPES.patch.blank()], count: 1 })).toEqual(['Length', 'Width', 'Mean depth']);
+    expect(unmeasuredIn({ shapes: [floor({ outline: { kind: 'rectangle', length: measured(3), width: measured(3) }, depth: { kind: 'mean', mean: measured(3) } })], count: 1 })).toEqual([]);
   });
 
   test('an outline that crosses itself is refused', () => {

@@ -1,0 +1,244 @@
+import { type Kit, type PartId, kitVolumeMl, type Proportion, proportionOf, type SheetRevision, SYSTEM_KINDS } from '../system';
+import { figure, line, refuse, type Voice, type WorkLine } from '../units';
+
+/** One allowance between the void and what is mixed: its own cause, its own line, in mL (negative for a recess). */
+export interface Allowance {
+  readonly id: string;
+  readonly label: string;
+  readonly ml: number;
+  readonly expression: string;
+  readonly voice: Voice;
+}
+
+/** One portion of the work that must be placed before the next may follow: a lift, or everything. */
+export interface Portion {
+  readonly label: string;
+  /** Share of the total, the portions sum to 1. */
+  readonly share: number;
+}
+
+export interface MixAsk {
+  readonly sheet: SheetRevision;
+  readonly kit: Kit;
+  readonly netMl: number;
+  readonly p90Ml: number;
+  readonly p95Ml: number;
+  /** Add the reserve for doubt up to the 90 % value. */
+  readonly reserve: boolean;
+  readonly allowances: readonly Allowance[];
+  readonly portions: readonly Portion[];
+  /** Minutes a batch may take to place, after mixing and standing. */
+  readonly usableMin: number;
+  /** Placing rate of the crew, mL/min. */
+  readonly placingMlPerMin: number;
+  /** Whole kits only, or split by weighing. */
+  readonly split: 'whole' | 'weighed';
+  /** Like places, for metered systems. */
+  readonly count: number;
+  /** Minutes from one like place to the next (metered). */
+  readonly minutesPerPlace: number;
+  /** Several like places in one go, or one at a time (metered). */
+  readonly grouping: 'one' | 'several';
+  /** Throw away the first shots of every mixer. */
+  readonly purge: boolean;
+  /** Minutes the resin may sit in a mixer without moving; null when the sheet is silent (a fresh mixer each time). */
+  readonly idleMin: number | null;
+  /** Batches already lost to trouble: their volume is mixed again. */
+  readonly extraMl: number;
+}
+
+export interface Batch {
+  readonly index: number;
+  readonly portion: number;
+  readonly label: string;
+  readonly ml: number;
+  readonly massG: Readonly<Record<PartId, number>>;
+  readonly volumeMl: Readonly<Record<PartId, number>>;
+  /** Whole kits in this batch, or null when weighed out or metered. */
+  readonly kits: number | null;
+  /** Like places served (metered). */
+  readonly places: number;
+  readonly mixers: number;
+}
+
+export interface AmountLine {
+  readonly id: string;
+  readonly label: string;
+  readonly ml: number;
+  readonly expression: string;
+  readonly voice: Voice;
+}
+
+export interface MixResult {
+  readonly lines: readonly AmountLine[];
+  /** What is mixed (90 % value with all losses). */
+  readonly toMixMl: number;
+  /** What to have on hand (95 % value with all losses). */
+  readonly onHandMl: number;
+  readonly batches: readonly Batch[];
+  readonly kits: { readonly kit: Kit; readonly volumeMl: number; readonly use: number; readonly buy: number; readonly leftMl: number; readonly leftIsMixed: boolean };
+  readonly proportion: Proportion;
+  readonly capMl: number;
+  readonly working: readonly WorkLine[];
+}
+
+const MAX_BATCHES = 400;
+
+function yieldLines({ sheet, kit }: MixAsk): WorkLine[] {
+  const geometry = kitVolumeMl(sheet, kit);
+  return [
+    line('One kit by its masses', 'mass / density of the mix, the scarcest part decides', geometry, 'mL'),
+    ...(kit.yieldMl === null ? [] : [line('One kit by the sheet', kit.yieldMl < geometry ? 'smaller: this one plans' : 'larger: the masses plan', kit.yieldMl, 'mL', undefined, 'sheet')]),
+  ];
+}
+
+function partsOf(sheet: SheetRevision, p: Proportion, ml: number): Pick<Batch, 'massG' | 'volumeMl'> {
+  const mass = ml * p.densityGPerMl;
+  const massG = { A: mass * p.massShare.A, B: mass * p.massShare.B, C: mass * p.massShare.C };
+  const density = (id: PartId) => sheet.parts.find((part) => part.id === id)?.densityGPerMl ?? 1;
+  return { massG, volumeMl: { A: massG.A / density('A'), B: massG.B / density('B'), C: massG.C / density('C') } };
+}
+
+/**
+ * From the void to what is mixed, in how many batches, from how many kits. Losses depend on the number of batches and
+ * mixers, and that number on the losses: the smallest number that fits is found by trying in order.
+ * @throws Refusal when no batch can be placed in its working time
+ */
+export function amounts(ask: MixAsk): MixResult {
+  const { sheet, kit } = ask;
+  const proportion = proportionOf(sheet);
+  // The sheet's yield often disagrees with geometry: the smaller one plans, the working shows both.
+  const kitMl = Math.min(kitVolumeMl(sheet, kit), kit.yieldMl ?? Number.POSITIVE_INFINITY);
+  if (!(ask.usableMin > 0)) refuse('usableMin', ask.usableMin, 'more than 0 min', 'Mixing and standing use up the whole pot life: nothing could be placed. Cool the material, or choose a slower system.');
+  const reserve = ask.reserve ? Math.max(0, ask.p90Ml - ask.netMl) : 0;
+  const lines: AmountLine[] = [
+    { id: 'net', label: 'the void', ml: ask.netMl, expression: 'measured', voice: 'measured' },
+    ...ask.allowances.filter((a) => a.ml !== 0),
+    ...(reserve > 0 ? [{ id: 'reserve', label: 'reserve for doubt', ml: reserve, expression: 'up to the 90 % value', voice: 'computed' as const }] : []),
+    ...(ask.extraMl > 0 ? [{ id: 'redo', label: 'mixed again after trouble', ml: ask.extraMl, expression: 'from the record', voice: 'measured' as const }] : []),
+  ];
+  const placed = lines.reduce((sum, l) => sum + l.ml, 0);
+  if (!(placed > 0)) refuse('allowances', placed, 'more than 0 mL to place', 'With these allowances nothing is left to place. Check the recess.');
+  const safety = Math.max(0, ask.p95Ml - ask.netMl - reserve);
+  return SYSTEM_KINDS[sheet.kind].metered
+    ? metered(ask, proportion, kitMl, lines, placed, safety)
+    : potted(ask, proportion, kitMl, lines, placed, safety);
+}
+
+function metered(ask: MixAsk, proportion: Proportion, kitMl: number, lines: AmountLine[], placed: number, safety: number): MixResult {
+  const { sheet } = ask;
+  const perPlace = ask.minutesPerPlace;
+  if (perPlace > ask.usableMin)
+    refuse('usableMin', ask.usableMin, `at least ${figure(perPlace)} min`, `One place takes ${figure(perPlace)} min, the resin works for ${figure(ask.usableMin)} min. Work colder, add hands, or choose a slower resin.`);
+  const most = ask.grouping === 'one' ? 1 : Math.max(1, Math.floor(ask.usableMin / perPlace));
+  const groups = Math.ceil(ask.count / most);
+  // Between groups the mixer stands still while rods are set; within a group it stands for one place at a time.
+  const idle = perPlace * Math.min(most, ask.count);
+  const freshEachGroup = ask.idleMin === null || idle > ask.idleMin;
+  const mixers = sheet.mixer ? (freshEachGroup ? groups : 1) : 0;
+  const perMixer = sheet.mixer ? sheet.mixer.volumeMl + (ask.purge ? sheet.mixer.purgeMl : 0) : 0;
+  const all = [...lines];
+  if (sheet.mixer) {
+    if (ask.purge) all.push({ id: 'purge', label: 'first shots thrown away', ml: mixers * sheet.mixer.purgeMl, expression: `${mixers} × ${sheet.mixer.purgeMl} mL`, voice: 'sheet' });
+    all.push({ id: 'mixer', label: 'left in mixers', ml: mixers * sheet.mixer.volumeMl, expression: `${mixers} × ${sheet.mixer.volumeMl} mL`, voice: 'sheet' });
+  }
+  const toMixMl = placed + mixers * perMixer;
+  const onHandMl = toMixMl + safety;
+  const sizes = Array.from({ length: groups }, (_, i) => Math.floor(ask.count / groups) + (i < ask.count % groups ? 1 : 0));
+  const batches = sizes.map((places, i): Batch => {
+    const ml = (placed * places) / ask.count + (freshEachGroup || i === 0 ? perMixer : 0);
+    return { index: i, portion: 0, label: places === 1 && ask.count > 1 ? `place ${i + 1}` : `${places} of ${ask.count}`, ml, ...partsOf(sheet, proportion, ml), kits: null, places, mixers: freshEachGroup || i === 0 ? Math.min(1, mixers) : 0 };
+  });
+  const use = Math.ceil(toMixMl / kitMl - 1e-9);
+  const buy = Math.ceil(onHandMl / kitMl - 1e-9);
+  return {
+    lines: all,
+    toMixMl,
+    onHandMl,
+    batches,
+    kits: { kit: ask.kit, volumeMl: kitMl, use, buy, leftMl: buy * kitMl - toMixMl, leftIsMixed: false },
+    proportion,
+    capMl: (placed * most) / ask.count,
+    working: [
+      line('Places in one go', ask.grouping === 'one' ? 'one at a time, as chosen' : `working time ${figure(ask.usableMin)} min / ${figure(perPlace)} min a place, rounded down`, most, '', undefined, ask.grouping === 'one' ? 'chosen' : 'computed'),
+      line('Mixers', ask.idleMin === null ? 'one for each go: the sheet gives no idle time' : `${figure(idle)} min standing against ${figure(ask.idleMin)} min allowed`, mixers),
+      line('Packs used', `${figure(toMixMl)} / ${figure(kitMl)} mL, rounded up`, use),
+      line('Packs to have', `${figure(onHandMl)} mL at the 95 % value / ${figure(kitMl)} mL, rounded up`, buy),
+      ...yieldLines(ask),
+      ...proportion.working,
+    ],
+  };
+}
+
+function potted(ask: MixAsk, proportion: Proportion, kitMl: number, lines: AmountLine[], placed: number, safety: number): MixResult {
+  const { sheet } = ask;
+  const capMl = ask.placingMlPerMin * ask.usableMin;
+  const loss = sheet.potLossMl;
+  const whole = ask.split === 'whole' || !ask.kit.splittable;
+  if (whole && kitMl > capMl * 1.0001)
+    refuse(
+      'split',
+      kitMl,
+      `kits up to ${figure(capMl)} mL`,
+      `A whole kit of ${figure(kitMl)} mL takes ${figure(kitMl / ask.placingMlPerMin)} min to place, the pot gives ${figure(ask.usableMin)} min. ${ask.kit.splittable ? 'Split the kit by weighing' : 'Choose a smaller kit'}, keep the pot cooler, or add hands.`,
+    );
+  const kitsPerBatch = Math.max(1, Math.floor(capMl / kitMl + 1e-9));
+  const portionMl = ask.portions.map((p) => placed * p.share);
+
+  const planFor = (extra: number): { perPortion: number[]; kitsPerPortion: number[]; n: number } => {
+    const perPortion: number[] = [];
+    const kitsPerPortion: number[] = [];
+    for (const [i, share] of portionMl.entries()) {
+      const need = share + extra * ask.portions[i]!.share;
+      let n = 1;
+      for (; n <= MAX_BATCHES; n++) {
+        if (whole) {
+          const kits = Math.ceil((need + n * loss) / kitMl - 1e-9);
+          if (Math.ceil(kits / kitsPerBatch) <= n) {
+            kitsPerPortion.push(kits);
+            break;
+          }
+        } else if ((need + n * loss) / n <= capMl + 1e-9) break;
+      }
+      if (n > MAX_BATCHES)
+        refuse('usableMin', ask.usableMin, `under ${MAX_BATCHES} batches`, `Each batch leaves ${figure(loss)} mL in the pot and only ${figure(capMl)} mL can be placed in time: the work never ends. Keep the pot cooler or add hands.`);
+      perPortion.push(n);
+    }
+    return { perPortion, kitsPerPortion, n: perPortion.reduce((a, b) => a + b, 0) };
+  };
+
+  const plan = planFor(0);
+  const toMixMl = placed + plan.n * loss;
+  const onHand = planFor(safety);
+  const onHandMl = placed + safety + onHand.n * loss;
+  const batches: Batch[] = [];
+  ask.portions.forEach((portion, i) => {
+    const n = plan.perPortion[i]!;
+    const kits = whole ? plan.kitsPerPortion[i]! : null;
+    for (let k = 0; k < n; k++) {
+      const mine = kits === null ? null : Math.floor(kits / n) + (k < kits % n ? 1 : 0);
+      const ml = mine === null ? portionMl[i]! / n + loss : mine * kitMl;
+      batches.push({ index: batches.length, portion: i, label: portion.label, ml, ...partsOf(sheet, proportion, ml), kits: mine, places: 1, mixers: 0 });
+    }
+  });
+  const use = whole ? batches.reduce((s, b) => s + (b.kits ?? 0), 0) : Math.ceil(toMixMl / kitMl - 1e-9);
+  const buy = Math.max(use, whole ? onHand.kitsPerPortion.reduce((a, b) => a + b, 0) : Math.ceil(onHandMl / kitMl - 1e-9));
+  const all: AmountLine[] = [...lines, ...(loss > 0 ? [{ id: 'pot', label: 'left in pots and on tools', ml: plan.n * loss, expression: `${plan.n} × ${loss} mL`, voice: 'sheet' as const }] : [])];
+  return {
+    lines: all,
+    toMixMl,
+    onHandMl,
+    batches,
+    kits: { kit: ask.kit, volumeMl: kitMl, use, buy, leftMl: buy * kitMl - toMixMl, leftIsMixed: whole && buy === use },
+    proportion,
+    capMl,
+    working: [
+      line('Largest batch', `${figure(ask.placingMlPerMin)} mL/min × ${figure(ask.usableMin)} min left to place it`, capMl, 'mL'),
+      line('Batches', whole ? `${figure(kitMl)} mL a kit, at most ${kitsPerBatch} in one pot` : `smallest number with each under ${figure(capMl)} mL, its own loss included`, plan.n),
+      line('Kits used', whole ? 'whole kits, each portion rounded up' : `${figure(toMixMl)} / ${figure(kitMl)} mL, rounded up`, use),
+      line('Kits to have', `the same at the 95 % value, ${figure(onHandMl)} mL`, buy),
+      ...yieldLines(ask),
+      ...proportion.working,
+    ],
+  };
+}

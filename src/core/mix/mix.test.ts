@@ -1,0 +1,132 @@
+import fc from 'fast-check';
+import { mortarSheet, pasteSheet, resinSheet } from '../../sample/systems';
+import { kitVolumeMl, leanThreshold, proportionOf, type SheetRevision } from '../system';
+import { amounts, checkRatio, type MixAsk, scaleErrorPct, smallestBatchAG } from '.';
+
+const ask = (sheet: SheetRevision, over: Partial<MixAsk> = {}): MixAsk => ({
+  sheet,
+  kit: sheet.kits[0]!,
+  netMl: 1000,
+  p90Ml: 1050,
+  p95Ml: 1065,
+  reserve: true,
+  allowances: [],
+  portions: [{ label: 'all', share: 1 }],
+  usableMin: 20,
+  placingMlPerMin: 100,
+  split: 'weighed',
+  count: 1,
+  minutesPerPlace: 3,
+  grouping: 'several',
+  purge: true,
+  idleMin: null,
+  extraMl: 0,
+  ...over,
+});
+
+describe('composition', () => {
+  test('2 : 1 by volume with 1.40 and 1.05 g/mL is 100 : 37.5 by weight', () => {
+    const p = proportionOf(pasteSheet);
+    expect(p.massShare.B / p.massShare.A).toBeCloseTo(1.05 / 2.8, 12);
+    expect(p.densityGPerMl).toBeCloseTo((2.8 + 1.05) / 3, 12);
+  });
+  test('resin and sand: grains fill with resin, their bulk volume does not add', () => {
+    // 100 g resin at 1.10, 40 g hardener at 1.00, 900 g sand: 130.9 + 900/2.65 = 470.5 mL; bulk 900/1.75 = 514, voids 174.7 > 130.9: lean.
+    const rich = proportionOf(mortarSheet);
+    const liquid = 100 / 1.1 + 40 / 1.0;
+    expect(rich.lean).toBe(false);
+    expect((100 + 40 + 650) / rich.densityGPerMl).toBeCloseTo(liquid + 650 / 2.65, 9);
+    const lean = proportionOf({ ...mortarSheet, ratio: { ...mortarSheet.ratio, cByWeight: 900 } });
+    expect(lean.lean).toBe(true);
+    expect((100 + 40 + 900) / lean.densityGPerMl).toBeCloseTo(900 / 1.75, 9);
+  });
+  test('the lean threshold is where liquid just fills the grains', () => {
+    const f = leanThreshold(mortarSheet);
+    const liquid = (100 / 1.1 + 40) * (1 - f);
+    expect(liquid).toBeCloseTo(650 / 1.75 - 650 / 2.65, 9);
+  });
+  test('a kit makes what its scarcest part allows', () => {
+    const kit = mortarSheet.kits[0]!;
+    const short = { ...kit, massG: { ...kit.massG, B: kit.massG.B / 2 } };
+    expect(kitVolumeMl(mortarSheet, short)).toBeCloseTo(kitVolumeMl(mortarSheet, kit) / 2, 0);
+  });
+});
+
+describe('potted', () => {
+  test('by hand: 1050 mL placed, 40 mL lost a batch, 20 min at 30 mL/min', () => {
+    // cap 600 mL: two batches of (1050 + 80)/2 = 565 mL
+    const r = amounts(ask({ ...pasteSheet, potLossMl: 40 }, { placingMlPerMin: 30 }));
+    expect(r.batches.map((b) => b.ml)).toEqual([565, 565]);
+    expect(r.toMixMl).toBeCloseTo(1130, 9);
+    expect(r.lines.reduce((s, l) => s + l.ml, 0)).toBeCloseTo(r.toMixMl, 9);
+  });
+  test('the masses of a batch add up and keep the ratio', () => {
+    const b = amounts(ask(mortarSheet, { split: 'weighed', kit: { ...mortarSheet.kits[0]!, splittable: true }, placingMlPerMin: 1000 })).batches[0]!;
+    expect(b.massG.B / b.massG.A).toBeCloseTo(0.4, 9);
+    expect(b.massG.C / b.massG.A).toBeCloseTo(6.5, 9);
+    expect(b.volumeMl.A + b.volumeMl.B + b.volumeMl.C).toBeCloseTo(b.ml, 6);
+  });
+  test('whole kits are rounded up in each portion and cannot be shared across lifts', () => {
+    const kitMl = kitVolumeMl(mortarSheet, mortarSheet.kits[0]!);
+    const net = 1.5 * kitMl - mortarSheet.potLossMl * 2;
+    const half = ask(mortarSheet, { netMl: net, p90Ml: net, p95Ml: net, split: 'whole', placingMlPerMin: 5000 });
+    expect(amounts(half).kits.use).toBe(2);
+    const two = amounts({ ...half, portions: [{ label: 'lift 1', share: 0.7 }, { label: 'lift 2', share: 0.3 }] });
+    expect(two.batches.map((b) => b.kits)).toEqual([2, 1]);
+    expect(two.kits.use).toBe(3);
+  });
+  test('a kit too big for its pot life is refused with the way out', () => {
+    expect(() => amounts(ask(mortarSheet, { split: 'whole', placingMlPerMin: 1 }))).toThrow(/whole kit of .* takes .* the pot gives 20 min/);
+    expect(() => amounts(ask(pasteSheet, { usableMin: -2 }))).toThrow(/whole pot life/);
+  });
+  test('losses that grow with the batches are solved: every batch fits, and one batch fewer would not', () => {
+    fc.assert(
+      fc.property(fc.double({ min: 50, max: 5000, noNaN: true }), fc.double({ min: 60, max: 900, noNaN: true }), (net, cap) => {
+        const sheet = { ...pasteSheet, potLossMl: 20 };
+        const r = amounts(ask(sheet, { netMl: net, p90Ml: net, p95Ml: net, usableMin: 1, placingMlPerMin: cap }));
+        const n = r.batches.length;
+        expect(Math.max(...r.batches.map((b) => b.ml))).toBeLessThanOrEqual(cap + 1e-6);
+        if (n > 1) expect((net + (n - 1) * 20) / (n - 1)).toBeGreaterThan(cap);
+      }),
+    );
+  });
+});
+
+describe('metered', () => {
+  test('by hand: 8 holes of 7 mL, 3 min each in 10 min of working time', () => {
+    const r = amounts(ask(resinSheet, { netMl: 56, p90Ml: 60, p95Ml: 62, count: 8, usableMin: 10, idleMin: 4 }));
+    // 3 holes a go, so 3 goes of 3, 3, 2; a mixer stands 9 min > 4: a fresh one each go. 60 + 3 (10 + 12) = 126 mL
+    expect(r.batches.map((b) => b.places)).toEqual([3, 3, 2]);
+    expect(r.toMixMl).toBeCloseTo(60 + 3 * (resinSheet.mixer!.volumeMl + resinSheet.mixer!.purgeMl), 9);
+    expect(r.kits.use).toBe(1);
+    expect(r.lines.reduce((s, l) => s + l.ml, 0)).toBeCloseTo(r.toMixMl, 9);
+  });
+  test('one hole that takes longer than the resin works is refused', () => {
+    expect(() => amounts(ask(resinSheet, { count: 2, usableMin: 2 }))).toThrow(/One place takes 3 min/);
+  });
+  test('first shots used: no purge line', () => {
+    expect(amounts(ask(resinSheet, { purge: false })).lines.some((l) => l.id === 'purge')).toBe(false);
+  });
+});
+
+describe('ratio at the bench', () => {
+  test('97 of B on 291 of A at 100 : 50 is a third short; 48.5 g mends it', () => {
+    const r = checkRatio(291, 97, 0.5, null);
+    expect(r.deviationPct).toBeCloseTo(-33.33, 1);
+    expect(r).toMatchObject({ within: false, fromSheet: false, add: { part: 'B' } });
+    expect(r.add!.massG).toBeCloseTo(48.5, 9);
+    expect(checkRatio(100, 60, 0.5, 3).add).toMatchObject({ part: 'A', massG: 20 });
+  });
+  test('a ±1 g scale on 6 g of hardener is about 17 %', () => {
+    expect(scaleErrorPct(600, 6, 2)).toBeCloseTo(16.9, 1);
+    expect(scaleErrorPct(0.4, 0.2, 1)).toBe(Number.POSITIVE_INFINITY);
+  });
+  test('the smallest batch is exactly where the scale’s worst error meets the tolerance', () => {
+    fc.assert(
+      fc.property(fc.double({ min: 0.02, max: 1, noNaN: true }), fc.double({ min: 0.1, max: 5, noNaN: true }), fc.double({ min: 1, max: 10, noNaN: true }), (r, step, tol) => {
+        const m = smallestBatchAG(r, step, tol);
+        return Math.abs(scaleErrorPct(m, m * r, step) - tol) < 1e-6 * tol + 1e-9;
+      }),
+    );
+  });
+});
