@@ -16,9 +16,11 @@ export interface Reached {
 }
 
 const MIN_MS = 60_000;
-/** Gauss–Legendre, four points on [0, 1]. */
-const NODES = [0.06943184420297371, 0.33000947820757187, 0.6699905217924281, 0.9305681557970263];
-const WEIGHTS = [0.17392742256872693, 0.32607257743127307, 0.32607257743127307, 0.17392742256872693];
+/** Gauss–Legendre on [0, 1]: four points for steep pieces, two for nearly level ones. */
+const FINE = { nodes: [0.06943184420297371, 0.33000947820757187, 0.6699905217924281, 0.9305681557970263], weights: [0.17392742256872693, 0.32607257743127307, 0.32607257743127307, 0.17392742256872693] };
+const PLAIN = { nodes: [0.21132486540518713, 0.7886751345948129], weights: [0.5, 0.5] };
+/** Temperature span under which two points are enough, K. */
+const LEVEL_K = 1;
 /** Widest temperature span of one quadrature piece, K: keeps the error far below a tenth of a per cent. */
 const PIECE_K = 3;
 const WORSE: Record<Standing, number> = { sheet: 0, extrapolated: 1, estimated: 2 };
@@ -91,9 +93,10 @@ function integrate(pace: Pace, history: Series, startMs: number, options: ClockO
       if (mid < pace.lowC || mid > pace.highC) return leftTable(options, pace, mid, ta);
       const now = pace.standingAt(mid);
       if (WORSE[now] > WORSE[standing]) standing = now;
+      const { nodes, weights } = Math.abs(cb - ca) < LEVEL_K ? PLAIN : FINE;
       const gained = (to: number) => {
         let sum = 0;
-        for (let g = 0; g < 4; g++) sum += WEIGHTS[g]! / pace.minutesAt(ca + (cb - ca) * to * NODES[g]!);
+        for (let g = 0; g < nodes.length; g++) sum += weights[g]! / pace.minutesAt(ca + (cb - ca) * to * nodes[g]!);
         return (sum * (tb - ta) * to) / MIN_MS;
       };
       const all = gained(1);

@@ -43,8 +43,6 @@ export interface MixAsk {
   readonly purge: boolean;
   /** Minutes the resin may sit in a mixer without moving; null when the sheet is silent (a fresh mixer each time). */
   readonly idleMin: number | null;
-  /** Batches already lost to trouble: their volume is mixed again. */
-  readonly extraMl: number;
 }
 
 export interface Batch {
@@ -115,7 +113,6 @@ export function amounts(ask: MixAsk): MixResult {
     { id: 'net', label: 'the void', ml: ask.netMl, expression: 'measured', voice: 'measured' },
     ...ask.allowances.filter((a) => a.ml !== 0),
     ...(reserve > 0 ? [{ id: 'reserve', label: 'reserve for doubt', ml: reserve, expression: 'up to the 90 % value', voice: 'computed' as const }] : []),
-    ...(ask.extraMl > 0 ? [{ id: 'redo', label: 'mixed again after trouble', ml: ask.extraMl, expression: 'from the record', voice: 'measured' as const }] : []),
   ];
   const placed = lines.reduce((sum, l) => sum + l.ml, 0);
   if (!(placed > 0)) refuse('allowances', placed, 'more than 0 mL to place', 'With these allowances nothing is left to place. Check the recess.');
@@ -241,4 +238,11 @@ function potted(ask: MixAsk, proportion: Proportion, kitMl: number, lines: Amoun
       ...proportion.working,
     ],
   };
+}
+
+/** A batch beside the plan, of what ran out or was lost. */
+export function topUp(mix: MixResult, sheet: SheetRevision, index: number, ml: number): Batch {
+  const last = mix.batches.at(-1)!;
+  const total = ml + sheet.potLossMl;
+  return { index, portion: last.portion, label: 'top-up', ml: total, ...partsOf(sheet, mix.proportion, total), kits: null, places: 1, mixers: sheet.mixer ? 1 : 0 };
 }

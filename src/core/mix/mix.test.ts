@@ -20,7 +20,6 @@ const ask = (sheet: SheetRevision, over: Partial<MixAsk> = {}): MixAsk => ({
   grouping: 'several',
   purge: true,
   idleMin: null,
-  extraMl: 0,
   ...over,
 });
 

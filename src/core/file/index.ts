@@ -1,0 +1,2 @@
+export * from './calendar-file';
+export * from './job-file';

@@ -1,0 +1,91 @@
+import { z } from 'zod';
+import { Job, Repair } from '../plan';
+import { Attachment, Event, PlanSnapshot, SeriesRecord } from '../record';
+import { SheetRevision, Stock } from '../system';
+import { refuse } from '../units';
+
+/** The job file: one job with everything that belongs to it, as JSON. */
+export const JobFile = z.object({
+  format: z.literal('grenko-job'),
+  version: z.literal(1),
+  exportedAt: z.string(),
+  coreVersion: z.string(),
+  job: Job,
+  repairs: z.array(Repair).max(500),
+  sheets: z.array(SheetRevision).max(500),
+  stock: z.array(Stock).max(2000),
+  snapshots: z.array(PlanSnapshot),
+  events: z.array(Event),
+  series: z.array(SeriesRecord),
+  attachments: z.array(Attachment),
+});
+export type JobFile = z.infer<typeof JobFile>;
+
+export const JOB_FILE_VERSION = 1;
+
+/** Steps from version n to n + 1, by n. Each is tested on a kept file of its version. */
+export const MIGRATIONS: Readonly<Record<number, (old: Record<string, unknown>) => Record<string, unknown>>> = {};
+
+/** Where in a text an offset lies, counted from 1. */
+function placeOf(text: string, offset: number): string {
+  const before = text.slice(0, offset);
+  const lineNumber = before.split('\n').length;
+  return `line ${lineNumber}, column ${offset - before.lastIndexOf('\n')}`;
+}
+
+/** Offset at which a JSON text breaks off or goes wrong: the longest prefix that could still become JSON. */
+function brokenAt(text: string, message: string): number {
+  const stated = /position (\d+)/.exec(message);
+  return stated ? Number(stated[1]) : text.length;
+}
+
+/**
+ * Reads a job file, bringing older versions forward.
+ * @throws Refusal naming the place in the file: not JSON, foreign, newer, or a field that does not fit
+ */
+export function readJobFile(text: string): JobFile {
+  let raw: unknown;
+  try {
+    raw = JSON.parse(text);
+  } catch (error) {
+    const where = placeOf(text, brokenAt(text, (error as Error).message));
+    return refuse('file', where, 'whole JSON', `The file is damaged: it stops being JSON at ${where}.`);
+  }
+  if (!raw || typeof raw !== 'object' || (raw as Record<string, unknown>).format !== 'grenko-job')
+    refuse('format', (raw as Record<string, unknown> | null)?.format ?? null, 'grenko-job', 'This is not a job file: its “format” is not “grenko-job”.');
+  let data = raw as Record<string, unknown>;
+  if (typeof data.version !== 'number' || !Number.isInteger(data.version) || data.version < 1) refuse('version', data.version, `1 to ${JOB_FILE_VERSION}`, 'The file does not say which version it is.');
+  if ((data.version as number) > JOB_FILE_VERSION)
+    refuse('version', data.version, `up to ${JOB_FILE_VERSION}`, `The file is of version ${data.version}, this Grenko reads up to ${JOB_FILE_VERSION}. Open it with a newer Grenko; nothing was changed.`);
+  while ((data.version as number) < JOB_FILE_VERSION) data = MIGRATIONS[data.version as number]!(data);
+  const parsed = JobFile.safeParse(data);
+  if (!parsed.success) {
+    const issue = parsed.error.issues[0]!;
+    const path = issue.path.join('.');
+    return refuse(path || 'file', valueAtPath(data, issue.path), issue.message, `The file does not fit at ${path || 'its top'}: ${issue.message}.`);
+  }
+  checkReferences(parsed.data);
+  return parsed.data;
+}
+
+function valueAtPath(data: unknown, path: readonly PropertyKey[]): unknown {
+  return path.reduce<unknown>((v, key) => (v && typeof v === 'object' ? (v as Record<PropertyKey, unknown>)[key] : undefined), data);
+}
+
+/** Records of one file must belong together. */
+function checkReferences(file: JobFile): void {
+  const repairIds = new Set(file.repairs.map((r) => r.id));
+  file.repairs.forEach((r, i) => {
+    if (r.jobId !== file.job.id) refuse(`repairs.${i}.jobId`, r.jobId, file.job.id, `Repair ${i + 1} belongs to another job.`);
+    if (r.sheetId !== null && !file.sheets.some((s) => s.id === r.sheetId)) refuse(`repairs.${i}.sheetId`, r.sheetId, 'a sheet in the file', `Repair ${i + 1} names a sheet that is not in the file.`);
+  });
+  file.events.forEach((e, i) => {
+    if (e.jobId !== file.job.id) refuse(`events.${i}.jobId`, e.jobId, file.job.id, `Event ${i + 1} belongs to another job.`);
+    if (!repairIds.has(e.repairId)) refuse(`events.${i}.repairId`, e.repairId, 'a repair in the file', `Event ${i + 1} names a repair that is not in the file.`);
+  });
+}
+
+/** Writes a job file, checked on the way out. @throws when a record does not fit its schema */
+export function writeJobFile(file: JobFile): string {
+  return `${JSON.stringify(JobFile.parse(file), null, 1)}\n`;
+}

@@ -1,0 +1,3 @@
+export * from './finding';
+export * from './judge';
+export { type JudgeContext, RULES } from './rules';

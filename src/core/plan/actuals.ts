@@ -1,0 +1,37 @@
+/** What really happened so far, as folded from the record. */
+export interface Actuals {
+  readonly begun: Readonly<Record<string, number>>;
+  readonly done: Readonly<Record<string, number>>;
+  readonly readings: readonly { readonly channel: 'base' | 'air' | 'pot'; readonly atMs: number; readonly valueC: number }[];
+  /** Minutes of use the plan was started with: batches do not change under the hand. */
+  readonly usableMin: number | null;
+  readonly startedAt: number | null;
+  /** Times a batch was lost and is mixed again, by batch index. */
+  readonly redone: Readonly<Record<number, number>>;
+  /** Volumes to top up, mL. */
+  readonly topUpsMl: readonly number[];
+  readonly holdRestartedAt: number | null;
+  /** Times the base must be dried and checked again, with the step before which it stands. */
+  readonly preparedAgain: readonly { readonly atMs: number }[];
+  readonly overrides: Readonly<Record<string, { readonly reason: string; readonly role: string; readonly atMs: number }>>;
+  readonly tests: Readonly<Record<string, 'yes' | 'no'>>;
+  readonly released: { readonly role: string; readonly atMs: number } | null;
+  readonly reviewed: { readonly role: string; readonly atMs: number } | null;
+}
+
+/** Nothing has happened yet. */
+export const NOTHING_YET: Actuals = {
+  begun: {},
+  done: {},
+  readings: [],
+  usableMin: null,
+  startedAt: null,
+  redone: {},
+  topUpsMl: [],
+  holdRestartedAt: null,
+  preparedAgain: [],
+  overrides: {},
+  tests: {},
+  released: null,
+  reviewed: null,
+};

@@ -1,0 +1,57 @@
+import { DateTime } from 'luxon';
+import { type Problem, refuse } from '../units';
+import type { Job } from './job';
+
+/** A stretch of working time. */
+export interface Window {
+  readonly fromMs: number;
+  readonly toMs: number;
+}
+
+/** Problems of working hours and time zone. */
+export function calendarProblems(job: Pick<Job, 'zone' | 'workingHours'>): readonly Problem[] {
+  const { fromHour, toHour, days } = job.workingHours;
+  const out: Problem[] = [];
+  if (!DateTime.local({ zone: job.zone }).isValid) out.push({ field: 'zone', value: job.zone, allowed: 'an IANA time zone', sentence: `“${job.zone}” is not a known time zone.` });
+  if (!(toHour > fromHour)) out.push({ field: 'workingHours.toHour', value: toHour, allowed: `after ${fromHour}`, sentence: 'Work must end after it begins.' });
+  if (!days.length) out.push({ field: 'workingHours.days', value: days, allowed: 'at least one day', sentence: 'Choose at least one working day.' });
+  return out;
+}
+
+/** Working windows between two instants, by the site's local clock. @throws Refusal for impossible hours */
+export function windowsOver(job: Pick<Job, 'zone' | 'workingHours'>, fromMs: number, toMs: number): readonly Window[] {
+  const bad = calendarProblems(job)[0];
+  if (bad) refuse(bad.field, bad.value, bad.allowed, bad.sentence);
+  const { fromHour, toHour, days } = job.workingHours;
+  const out: Window[] = [];
+  for (let day = DateTime.fromMillis(fromMs, { zone: job.zone }).startOf('day'); day.toMillis() < toMs; day = day.plus({ days: 1 })) {
+    if (!days.includes(day.weekday)) continue;
+    const at = (h: number) => (h >= 24 ? day.plus({ days: 1 }) : day.set({ hour: Math.floor(h), minute: Math.round((h % 1) * 60) })).toMillis();
+    out.push({ fromMs: at(fromHour), toMs: at(toHour) });
+  }
+  return out;
+}
+
+/**
+ * Earliest start of `minutes` of hands-on work at or after `readyMs`: inside one working window and clear of what the crew
+ * is already busy with. Work longer than a whole window begins with a window and runs over.
+ */
+export function earliestSlot(windows: readonly Window[], busy: readonly Window[], readyMs: number, minutes: number): { startMs: number; overruns: boolean } {
+  const need = minutes * 60_000;
+  for (const w of windows) {
+    if (w.toMs <= readyMs) continue;
+    const long = need > w.toMs - w.fromMs;
+    let start = Math.max(w.fromMs, readyMs);
+    if (long && start > w.fromMs) continue;
+    for (let moved = true; moved; ) {
+      moved = false;
+      for (const b of busy)
+        if (start < b.toMs && start + need > b.fromMs) {
+          start = b.toMs;
+          moved = true;
+        }
+    }
+    if (long || start + need <= w.toMs) return { startMs: start, overruns: long };
+  }
+  return refuse('workingHours', readyMs, 'working time in the horizon', 'No working time is left in the planned days for this step. Widen the working hours or start earlier.');
+}

@@ -1,0 +1,51 @@
+import { type Air, airOver, baseOver, combine, type Series, valueAt, withReadings } from '../climate';
+import type { Actuals } from './actuals';
+import type { Job, Repair } from './job';
+
+/** Days of weather behind and ahead of the work. */
+const BEHIND_MS = 2 * 86_400_000;
+export const AHEAD_MS = 26 * 86_400_000;
+
+/** Temperatures of one repair over the horizon, on common times. */
+export interface Thermal {
+  readonly air: Series;
+  readonly dew: Series;
+  readonly base: Series;
+  readonly pot: Series;
+  /** The hotter of base and air: what working times in place run on. */
+  readonly hot: Series;
+}
+
+/** Climate of a job, shared by its repairs; base histories are kept by body, since many repairs share one. */
+export interface SiteClimate {
+  readonly air: Air;
+  readonly baseOf: (base: Repair['base']) => Series;
+}
+
+/** Solves the site's air and, when asked, each base. @throws Refusal for a bad climate or base */
+export function siteClimate(job: Job, fromMs: number): SiteClimate {
+  const air = airOver(job.climate, job.zone, fromMs - BEHIND_MS, fromMs + AHEAD_MS);
+  const known = new Map<string, Series>();
+  return {
+    air,
+    baseOf: (base) => {
+      const key = `${base.material}|${base.thicknessMm}|${base.back}|${base.exposure}`;
+      const found = known.get(key) ?? baseOver(air.air, base);
+      known.set(key, found);
+      return found;
+    },
+  };
+}
+
+/** Temperatures of a repair, readings taken in. */
+export function thermalOf(site: SiteClimate, repair: Repair, actuals: Actuals): Thermal {
+  const read = (channel: 'base' | 'air' | 'pot') => actuals.readings.filter((r) => r.channel === channel);
+  const air = withReadings(site.air.air, read('air'));
+  const base = withReadings(site.baseOf(repair.base), read('base'));
+  const held = repair.materialC;
+  const pot = withReadings(held === null ? air : { times: air.times, values: new Float64Array(air.times.length).fill(held) }, read('pot'));
+  // Readings add samples of their own, so the two may stand on different times.
+  const airThere = air.times.length === base.times.length ? air : { times: base.times, values: base.times.map((ms) => valueAt(air, ms)) };
+  const hot = combine(base, airThere, Math.max);
+  return { air, dew: site.air.dew, base, pot, hot };
+}

@@ -1,0 +1,47 @@
+import { type Finding, judge, type StageState, stageStates } from '../judge';
+import type { Stage } from '../method';
+import { type Actuals, type Job, type JobPlan, planJob, type Repair, type RepairPlan } from '../plan';
+import type { SheetRevision, Stock } from '../system';
+import type { Event } from './event';
+import { foldEvents } from './fold';
+
+/** Everything of one job, as the store and the job file hold it. */
+export interface Bundle {
+  readonly job: Job;
+  readonly repairs: readonly Repair[];
+  readonly sheets: readonly SheetRevision[];
+  readonly stock: readonly Stock[];
+  readonly events: readonly Event[];
+}
+
+/** A repair with its plan, what happened, and what was noticed. */
+export interface RepairView {
+  readonly repair: Repair;
+  readonly plan: RepairPlan;
+  readonly actuals: Actuals;
+  readonly findings: readonly Finding[];
+  readonly states: Readonly<Record<Stage, StageState>>;
+}
+
+export interface JobView {
+  readonly job: Job;
+  readonly plan: JobPlan;
+  readonly repairs: readonly RepairView[];
+}
+
+/** Plans and judges a job at an instant, from its drafts and its record. Pure: the same bundle and instant give the same view. */
+export function viewJob(bundle: Bundle, nowMs: number): JobView {
+  const { job, repairs, sheets } = bundle;
+  const actuals = Object.fromEntries(repairs.map((r) => [r.id, foldEvents(bundle.events, r.id)]));
+  const plan = planJob({ job, repairs, sheets, actuals, nowMs });
+  return {
+    job,
+    plan,
+    repairs: plan.repairs.map((p) => {
+      const repair = repairs.find((r) => r.id === p.repairId)!;
+      const context = { job, repair, plan: p, actuals: actuals[repair.id]!, sheets, nowMs };
+      const findings = judge(context);
+      return { repair, plan: p, actuals: context.actuals, findings, states: stageStates(context, findings) };
+    }),
+  };
+}

@@ -1,0 +1,54 @@
+import { z } from 'zod';
+
+const id = z.string().min(1).max(80);
+const role = z.string().min(1).max(80);
+const channel = z.enum(['base', 'air', 'pot']);
+
+/** What an event can say. */
+export const EventBody = z.discriminatedUnion('kind', [
+  /** Work begins; the snapshot it begins from is frozen, and so is the size of its batches. */
+  z.object({ kind: z.literal('started'), snapshotId: id, usableMin: z.number().nullable() }),
+  z.object({ kind: z.literal('step-begun'), step: z.string() }),
+  z.object({ kind: z.literal('step-done'), step: z.string() }),
+  z.object({ kind: z.literal('reading'), channel, valueC: z.number().min(-60).max(150), source: z.string().max(80) }),
+  z.object({ kind: z.literal('poured'), batch: z.number().int(), part: z.enum(['A', 'B', 'C']), massG: z.number().positive(), lot: z.string().max(60) }),
+  z.object({ kind: z.literal('note'), text: z.string().min(1).max(2000) }),
+  z.object({ kind: z.literal('trouble'), trouble: z.string(), batch: z.number().int().nullable(), missingMl: z.number().positive().nullable() }),
+  z.object({ kind: z.literal('override'), finding: z.string(), title: z.string(), reason: z.string().min(3).max(500) }),
+  z.object({ kind: z.literal('test'), test: z.string(), answer: z.enum(['yes', 'no']) }),
+  z.object({ kind: z.literal('released'), note: z.string().max(500) }),
+  z.object({ kind: z.literal('reviewed'), note: z.string().max(500) }),
+  z.object({ kind: z.literal('lesson'), text: z.string().min(1).max(1000) }),
+  /** Takes an earlier event back. The earlier one stays readable. */
+  z.object({ kind: z.literal('withdrawn'), why: z.string().min(3).max(500) }),
+]);
+export type EventBody = z.infer<typeof EventBody>;
+
+/** One thing that happened. Append-only: a correction is a new event that names the one it amends. */
+export const Event = z.object({
+  record: z.literal('event'),
+  version: z.literal(1),
+  id,
+  /** The browser it was written in, and its running number there. */
+  device: id,
+  sequence: z.number().int().nonnegative(),
+  /** When it happened, and when it was written down, epoch ms. */
+  at: z.number().int(),
+  recordedAt: z.number().int(),
+  jobId: id,
+  repairId: id,
+  amends: id.nullable(),
+  role,
+  body: EventBody,
+});
+export type Event = z.infer<typeof Event>;
+
+/** Order in which events happened; ties by device and running number, so every copy agrees. */
+export function byTime(a: Event, b: Event): number {
+  return a.at - b.at || (a.device < b.device ? -1 : a.device > b.device ? 1 : a.sequence - b.sequence);
+}
+
+/** Two copies of a record become one: the union by id. @returns events in order */
+export function mergeEvents(a: readonly Event[], b: readonly Event[]): readonly Event[] {
+  return [...new Map([...a, ...b].map((event) => [event.id, event])).values()].sort(byTime);
+}

@@ -1,0 +1,93 @@
+import { z } from 'zod';
+import { Finding } from '../judge';
+import { type WorkLine, WorkLine as WorkLineSchema } from '../units';
+import type { JobView, RepairView } from './bundle';
+
+const iso = z.string().nullable();
+const Line = z.object({ label: z.string(), ml: z.number(), expression: z.string(), voice: z.string() });
+const BatchOut = z.object({ label: z.string(), ml: z.number(), kits: z.number().nullable(), massG: z.record(z.string(), z.number()), volumeMl: z.record(z.string(), z.number()) });
+
+/** The plan of one repair as exported: what `npm run plan`, `POST /api/plan` and snapshots carry. */
+export const RepairReport = z.object({
+  repairId: z.string(),
+  name: z.string(),
+  method: z.string(),
+  system: z.string().nullable(),
+  volumeMl: z.object({ nominal: z.number(), p5: z.number(), p95: z.number(), decides: z.string().nullable() }).nullable(),
+  amounts: z.array(Line),
+  toMixMl: z.number().nullable(),
+  onHandMl: z.number().nullable(),
+  potC: z.number().nullable(),
+  usableMin: z.number().nullable(),
+  batches: z.array(BatchOut),
+  kits: z.object({ label: z.string(), use: z.number(), buy: z.number(), leftMl: z.number() }).nullable(),
+  steps: z.array(z.object({ id: z.string(), stage: z.string(), title: z.string(), from: z.string(), to: z.string(), hold: z.boolean(), done: iso })),
+  milestones: z.array(z.object({ kind: z.string(), label: z.string(), clock: z.string(), batch: z.number().nullable(), from: iso, to: iso, plans: iso, standing: z.string(), sheetSays: z.string(), problem: z.string().nullable() })),
+  opens: iso,
+  habit24h: iso,
+  inHandMin: z.number().nullable(),
+  findings: z.array(Finding),
+  needs: z.array(z.object({ stage: z.string(), text: z.string() })),
+  problems: z.array(z.object({ stage: z.string(), field: z.string(), allowed: z.string(), sentence: z.string() })),
+  working: z.record(z.string(), z.array(WorkLineSchema)),
+});
+export type RepairReport = z.infer<typeof RepairReport>;
+
+/** The plan of a job as exported. */
+export const PlanReport = z.object({
+  format: z.literal('grenko-plan'),
+  version: z.literal(1),
+  coreVersion: z.string(),
+  jobId: z.string(),
+  at: z.string(),
+  problems: z.array(z.object({ field: z.string(), allowed: z.string(), sentence: z.string() })),
+  repairs: z.array(RepairReport),
+});
+export type PlanReport = z.infer<typeof PlanReport>;
+
+export const CORE_VERSION = '0.1.0';
+
+const stamp = (ms: number | null): string | null => (ms === null ? null : new Date(Math.round(ms)).toISOString());
+
+function repairReport({ repair, plan, findings }: RepairView): RepairReport {
+  const working: Record<string, WorkLine[]> = {};
+  if (plan.void) working.volume = [...plan.void.working];
+  if (plan.mix) working.mix = [...plan.mix.working];
+  for (const m of plan.milestones) if (m.working.length) working[m.batch === null ? m.kind : `${m.kind} ${m.batch + 1}`] = [...m.working];
+  return {
+    repairId: repair.id,
+    name: repair.name,
+    method: repair.method.id,
+    system: plan.sheet?.name ?? null,
+    volumeMl: plan.void ? { nominal: plan.void.nominalMl, p5: plan.void.p5Ml, p95: plan.void.p95Ml, decides: plan.void.decides?.label ?? null } : null,
+    amounts: (plan.mix?.lines ?? []).map(({ label, ml, expression, voice }) => ({ label, ml, expression, voice })),
+    toMixMl: plan.mix?.toMixMl ?? null,
+    onHandMl: plan.mix?.onHandMl ?? null,
+    potC: plan.potC !== null && Number.isFinite(plan.potC) ? plan.potC : null,
+    usableMin: plan.usableMin !== null && Number.isFinite(plan.usableMin) ? plan.usableMin : null,
+    batches: plan.batches.map((b) => ({ label: b.label, ml: b.ml, kits: b.kits, massG: { ...b.massG }, volumeMl: { ...b.volumeMl } })),
+    kits: plan.mix ? { label: plan.mix.kits.kit.label, use: plan.mix.kits.use, buy: plan.mix.kits.buy, leftMl: plan.mix.kits.leftMl } : null,
+    steps: plan.steps.map((s) => ({ id: s.id, stage: s.stage, title: s.title, from: stamp(s.startMs)!, to: stamp(s.endMs)!, hold: s.hold ?? false, done: stamp(s.doneAt) })),
+    milestones: plan.milestones.map((m) => ({ kind: m.kind, label: m.label, clock: m.clock, batch: m.batch, from: stamp(m.fromMs), to: stamp(m.toMs), plans: stamp(m.planMs), standing: m.standing, sheetSays: m.sheetSays, problem: m.problem })),
+    opens: stamp(plan.openMs),
+    habit24h: stamp(plan.habitMs),
+    inHandMin: plan.inHandMin,
+    findings: [...findings],
+    needs: Object.entries(plan.open).flatMap(([stage, texts]) => (texts ?? []).map((text) => ({ stage, text }))),
+    problems: plan.problems.map(({ stage, field, allowed, sentence }) => ({ stage, field, allowed, sentence })),
+    working,
+  };
+}
+
+/** The whole plan of a job as plain data. */
+export function planReport(view: JobView): PlanReport {
+  return {
+    format: 'grenko-plan',
+    version: 1,
+    coreVersion: CORE_VERSION,
+    jobId: view.job.id,
+    at: stamp(view.plan.nowMs)!,
+    problems: view.plan.problems.map(({ field, allowed, sentence }) => ({ field, allowed, sentence })),
+    repairs: view.repairs.map(repairReport),
+  };
+}

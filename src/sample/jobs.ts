@@ -1,0 +1,174 @@
+import { DateTime } from 'luxon';
+import { METHODS } from '../core/method';
+import type { Job, Repair } from '../core/plan';
+import { type Bundle, type Event, type EventBody, type PlanSnapshot, snapshotOf } from '../core/record';
+import { measured, type Measured, type VoidShape } from '../core/void';
+import { mortarSheet, pasteSheet, resinSheet, sampleSheets, sampleStock } from './systems';
+
+/** The sample: two jobs at the ferry, one planned, one running; instants count from the moment it is loaded. */
+export interface SampleData {
+  readonly bundles: readonly (Bundle & { readonly snapshots: readonly PlanSnapshot[] })[];
+}
+
+const soundAnswers = (methodId: string): Repair['answers'] => Object.fromEntries(METHODS.find((m) => m.id === methodId)!.questions.map((q) => [q.id, q.wants]));
+const typed = (valueMm: number, tool: string, text: string): Measured => ({ ...measured(valueMm, tool), text });
+
+const nosing: VoidShape = {
+  shape: 'patch',
+  version: 1,
+  outline: { kind: 'rectangle', length: typed(240, 'tape', '240 mm'), width: typed(160, 'tape', '160 mm') },
+  depth: {
+    kind: 'readings',
+    edge: 'vertical',
+    read: typed(0, 'gauge', 'read'),
+    readings: [
+      [30, 30, 22],
+      [120, 25, 34],
+      [210, 30, 27],
+      [30, 80, 29],
+      [120, 80, 38],
+      [205, 85, 31],
+      [35, 130, 20],
+      [125, 135, 33],
+      [210, 130, 24],
+    ].map(([xMm, yMm, depthMm]) => ({ xMm: xMm!, yMm: yMm!, depthMm: depthMm! })),
+  },
+};
+
+const eyes: VoidShape = {
+  shape: 'annulus',
+  version: 1,
+  holeDiameter: typed(18.2, 'calliper', '18.2 mm'),
+  holeDepth: typed(125, 'gauge', '125 mm'),
+  rodDiameter: typed(16, 'marked', '16 mm'),
+  embedment: typed(125, 'gauge', '125 mm'),
+  thread: { kind: 'threaded', pitchMm: 2 },
+  pointAngleDeg: null,
+};
+
+const plate: VoidShape = {
+  shape: 'bondLine',
+  version: 1,
+  outline: { kind: 'rectangle', length: typed(620, 'rule', '620 mm'), width: typed(380, 'rule', '380 mm') },
+  holes: { count: 4, diameter: typed(18, 'calliper', '18 mm') },
+  thickness: typed(0.8, 'calliper', '0.8 mm'),
+};
+
+/** Builds the sample as of an instant, in a time zone. */
+export function sampleData(nowMs: number, zone: string): SampleData {
+  const now = DateTime.fromMillis(nowMs, { zone });
+  const tomorrow = now.plus({ days: 1 }).startOf('day');
+  const common = { record: 'job', version: 1, zone, createdAt: nowMs, updatedAt: nowMs, closedAt: null, sample: true } as const;
+  const ramp: Job = {
+    ...common,
+    id: 'sample-ramp',
+    name: 'Slip ramp before the season',
+    place: 'Slip ramp, Ostrel Lake ferry',
+    wantedAt: tomorrow.plus({ days: 4 }).set({ hour: 9 }).toMillis(),
+    startFrom: tomorrow.set({ hour: 7 }).toMillis(),
+    workingHours: { fromHour: 7, toHour: 17, days: [1, 2, 3, 4, 5, 6, 7] },
+    climate: { kind: 'daily', lowC: 5, lowHour: 6, highC: 15, highHour: 15, humidityAtLowPct: 82 },
+  };
+  const winch: Job = {
+    ...common,
+    id: 'sample-winch',
+    name: 'Winch house',
+    place: 'Winch house, Ostrel Lake ferry',
+    wantedAt: nowMs + 52 * 3_600_000,
+    startFrom: nowMs - 2 * 3_600_000,
+    workingHours: { fromHour: 0, toHour: 24, days: [1, 2, 3, 4, 5, 6, 7] },
+    climate: { kind: 'constant', tempC: 16, humidityPct: 62 },
+  };
+  const repair = (over: Partial<Repair> & Pick<Repair, 'id' | 'jobId' | 'order' | 'name' | 'place' | 'void'>, methodId: string, sheetId: string, kitId: string): Repair => ({
+    record: 'repair',
+    version: 1,
+    method: { id: methodId, version: 1 },
+    base: { material: 'concrete', thicknessMm: 220, back: 'ground', exposure: 'windy', castOn: '2009-06-15' },
+    answers: soundAnswers(methodId),
+    sheetId,
+    kitId,
+    schools: {},
+    settings: {},
+    materialC: 18,
+    scaleStepG: 1,
+    reserve: true,
+    plannedStart: null,
+    serves: null,
+    safety: { class: 'plain', why: '' },
+    updatedAt: nowMs,
+    ...over,
+  });
+  const rampRepairs = [
+    repair({ id: 'sample-nosing', jobId: ramp.id, order: 1, name: 'Bay 3 nosing', place: 'Slip ramp, third bay', void: { shapes: [nosing], count: 1 } }, 'mortar-patch', mortarSheet.id, 'small'),
+    repair(
+      {
+        id: 'sample-eyes',
+        jobId: ramp.id,
+        order: 2,
+        name: 'Landing step eyes',
+        place: 'Granite landing step',
+        void: { shapes: [eyes], count: 4 },
+        base: { material: 'stone', thicknessMm: 400, back: 'ground', exposure: 'windy', castOn: null },
+        safety: { class: 'review', why: 'Mooring lines hang on it.' },
+      },
+      'anchor',
+      resinSheet.id,
+      'cartridge',
+    ),
+  ];
+  const winchRepair = repair(
+    {
+      id: 'sample-plate',
+      jobId: winch.id,
+      order: 1,
+      name: 'Winch plate',
+      place: 'Winch bed, left of the drum',
+      void: { shapes: [plate], count: 1 },
+      base: { material: 'metal', thicknessMm: 12, back: 'air', exposure: 'sheltered', castOn: null },
+      materialC: 20,
+      schools: { 'part-kits': 'weighed' },
+      safety: { class: 'review', why: 'The winch pulls on it.' },
+    },
+    'plate-bond',
+    pasteSheet.id,
+    'pair',
+  );
+
+  const winchBundle: Bundle = { job: winch, repairs: [winchRepair], sheets: [pasteSheet], stock: sampleStock.filter((s) => s.systemId === pasteSheet.systemId), events: [] };
+  const startedAt = nowMs - 68 * 60_000;
+  const snapshot = snapshotOf(winchBundle, startedAt, 'sample-snapshot-winch');
+  const usableMin = snapshot.report.repairs[0]!.usableMin;
+  const story: readonly (readonly [minutesAgo: number, body: EventBody])[] = [
+    [68, { kind: 'started', snapshotId: snapshot.id, usableMin }],
+    [58, { kind: 'step-done', step: 'prep:mock-up' }],
+    [22, { kind: 'step-done', step: 'prep:grind' }],
+    [19, { kind: 'reading', channel: 'base', valueC: 15.2, source: 'contact probe, typed' }],
+    [18, { kind: 'step-done', step: 'prep:wipe' }],
+    [14, { kind: 'step-done', step: 'b1:weigh' }],
+    [14, { kind: 'step-begun', step: 'b1:mix' }],
+    [10, { kind: 'step-done', step: 'b1:mix' }],
+    [9, { kind: 'note', text: 'Left lower corner ground a second time, it still shone.' }],
+  ];
+  const events = story.map(
+    ([minutesAgo, body], i): Event => ({
+      record: 'event',
+      version: 1,
+      id: `sample-event-${i + 1}`,
+      device: 'sample',
+      sequence: i,
+      at: nowMs - minutesAgo * 60_000,
+      recordedAt: nowMs - minutesAgo * 60_000,
+      jobId: winch.id,
+      repairId: winchRepair.id,
+      amends: null,
+      role: 'technician',
+      body,
+    }),
+  );
+  return {
+    bundles: [
+      { job: ramp, repairs: rampRepairs, sheets: sampleSheets.filter((s) => s.id !== pasteSheet.id), stock: sampleStock.filter((s) => s.systemId !== pasteSheet.systemId), events: [], snapshots: [] },
+      { ...winchBundle, events, snapshots: [snapshot] },
+    ],
+  };
+}
