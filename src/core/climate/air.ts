@@ -1,6 +1,6 @@
-import { DateTime } from 'luxon';
 import { z } from 'zod';
 import { type Problem, refuse } from '../units';
+import { atHour, localDays } from './days';
 import { dewPointC, humidityPct } from './dew';
 import type { Series } from './series';
 
@@ -22,6 +22,7 @@ export interface Air {
 }
 
 export const STEP_MS = 600_000;
+const DAY_MS = 86_400_000;
 
 /** Problems of a climate source, each at its field. */
 export function climateProblems(source: ClimateSource): readonly Problem[] {
@@ -57,6 +58,7 @@ export function airOver(source: ClimateSource, zone: string, fromMs: number, toM
   const n = Math.max(2, Math.ceil((toMs - fromMs) / STEP_MS) + 1);
   const times = Float64Array.from({ length: n }, (_, i) => fromMs + i * STEP_MS);
   if (source.kind === 'constant') {
+    localDays(zone, fromMs, fromMs);
     const dew = dewPointC(source.tempC, source.humidityPct);
     return { air: { times, values: new Float64Array(n).fill(source.tempC) }, dew: { times, values: new Float64Array(n).fill(dew) } };
   }
@@ -75,13 +77,7 @@ export function airOver(source: ClimateSource, zone: string, fromMs: number, toM
 
 /** Instants of every low and high around [from, to]. */
 function dailyKnots(source: Extract<ClimateSource, { kind: 'daily' }>, zone: string, fromMs: number, toMs: number): (readonly [number, number])[] {
-  const first = DateTime.fromMillis(fromMs, { zone }).startOf('day').minus({ days: 2 });
-  if (!first.isValid) return refuse('zone', zone, 'an IANA time zone', `“${zone}” is not a known time zone.`);
-  const knots: (readonly [number, number])[] = [];
-  for (let day = first; day.toMillis() < toMs + 3 * 86_400_000; day = day.plus({ days: 1 })) {
-    const at = (h: number) => day.set({ hour: Math.floor(h), minute: Math.round((h % 1) * 60) }).toMillis();
-    knots.push([at(source.lowHour), source.lowC], [at(source.highHour), source.highC]);
-  }
+  const knots = localDays(zone, fromMs - 2 * DAY_MS, toMs + 2 * DAY_MS).flatMap((day) => [[atHour(day, source.lowHour), source.lowC] as const, [atHour(day, source.highHour), source.highC] as const]);
   return knots.sort((a, b) => a[0] - b[0]);
 }
 

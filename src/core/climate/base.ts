@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { conduct } from '../heat';
 import { type Problem, refuse } from '../units';
-import { type Series, valueAt } from './series';
+import { indexAt, type Series, valueAt } from './series';
 
 /** Thermal properties by base material: conductivity W/mK and ρc J/m³K. Common handbook values for dry material at 20 °C. */
 export const BASE_PROPERTIES = {
@@ -94,6 +94,21 @@ export function withReadings(series: Series, readings: readonly SpotReading[]): 
     return a.offset + ((b.offset - a.offset) * (ms - a.atMs)) / (b.atMs - a.atMs || 1);
   };
   // The readings' own instants become samples, so the curve passes through them.
-  const times = Float64Array.from(new Set([...series.times, ...known.map((r) => r.atMs)])).sort();
-  return { times, values: times.map((ms) => valueAt(series, ms) + offsetAt(ms)) };
+  const extra = [...new Set(known.map((r) => r.atMs))].filter((ms) => series.times[indexAt(series, ms)] !== ms);
+  const n = series.times.length + extra.length;
+  const times = new Float64Array(n);
+  const values = new Float64Array(n);
+  for (let i = 0, from = 0, add = 0; i < n; i++) {
+    const own = series.times[from] ?? Number.POSITIVE_INFINITY;
+    const read = extra[add] ?? Number.POSITIVE_INFINITY;
+    if (own < read) {
+      times[i] = own;
+      values[i] = series.values[from++]! + offsetAt(own);
+    } else {
+      times[i] = read;
+      values[i] = valueAt(series, read) + offsetAt(read);
+      add++;
+    }
+  }
+  return { times, values };
 }

@@ -1,4 +1,5 @@
 export * from './air';
 export * from './base';
+export * from './days';
 export * from './dew';
 export * from './series';

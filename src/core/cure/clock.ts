@@ -71,12 +71,7 @@ function integrate(pace: Pace, history: Series, startMs: number, options: ClockO
     const t1 = history.times[i + 1];
     if (t1 === undefined) return historyEnds(options, history);
     const c1 = history.values[i + 1]!;
-    // Split where the temperature crosses a kink of the table, so that every piece is smooth.
-    const splits = [0, 1];
-    for (const cut of cuts) if ((c0 - cut) * (c1 - cut) < 0) splits.push((cut - c0) / (c1 - c0));
-    const smooth = Math.ceil(Math.abs(c1 - c0) / PIECE_K);
-    for (let k = 1; k < smooth; k++) splits.push(k / smooth);
-    splits.sort((a, b) => a - b);
+    const splits = smoothPieces(c0, c1, cuts);
     for (let s = 0; s + 1 < splits.length; s++) {
       const f0 = splits[s]!;
       const f1 = splits[s + 1]!;
@@ -120,6 +115,20 @@ function integrate(pace: Pace, history: Series, startMs: number, options: ClockO
   }
 }
 
+const WHOLE = [0, 1];
+
+/** Shares at which a straight piece of history is split: where it crosses a kink of the table, and at most PIECE_K apart. */
+function smoothPieces(c0: number, c1: number, cuts: readonly number[]): readonly number[] {
+  const smooth = Math.ceil(Math.abs(c1 - c0) / PIECE_K);
+  let crosses = smooth > 1;
+  for (let k = 0; k < cuts.length && !crosses; k++) crosses = (c0 - cuts[k]!) * (c1 - cuts[k]!) < 0;
+  if (!crosses) return WHOLE;
+  const splits = [0, 1];
+  for (const cut of cuts) if ((c0 - cut) * (c1 - cut) < 0) splits.push((cut - c0) / (c1 - c0));
+  for (let k = 1; k < smooth; k++) splits.push(k / smooth);
+  return splits.sort((a, b) => a - b);
+}
+
 function reachBands(pace: Pace, history: Series, startMs: number, options: ClockOptions): Reached {
   const waiting = options.clock === 'waiting';
   const floor = waiting ? Math.max(options.cureMinC ?? pace.lowC, pace.lowC) : Number.NEGATIVE_INFINITY;
@@ -129,14 +138,13 @@ function reachBands(pace: Pace, history: Series, startMs: number, options: Clock
   let credited = 0;
   let deciding: number | undefined;
   const stalls: { fromMs: number; toMs: number }[] = [];
+  const cuts = [floor, ...pace.breaksC].filter(Number.isFinite);
   // Least fixed point: time counts while the base is warm enough, and the coldest credited temperature sets what is needed.
   for (;;) {
     const t1 = history.times[i + 1];
     if (t1 === undefined) return historyEnds(options, history);
     const c1 = history.values[i + 1]!;
-    const splits = [0, 1];
-    for (const cut of [floor, ...pace.breaksC]) if (Number.isFinite(cut) && (c0 - cut) * (c1 - cut) < 0) splits.push((cut - c0) / (c1 - c0));
-    splits.sort((a, b) => a - b);
+    const splits = smoothPieces(c0, c1, cuts);
     for (let s = 0; s + 1 < splits.length; s++) {
       const [ta, tb] = [t0 + (t1 - t0) * splits[s]!, t0 + (t1 - t0) * splits[s + 1]!];
       if (tb <= ta) continue;

@@ -36,27 +36,22 @@ export function conduct(slab: Slab, outerC: Float64Array, innerC: Float64Array |
   const back = slab.inner.kind === 'fluid' ? 1 / (1 / slab.inner.h + dx / (2 * slab.kWPerMK)) : 0;
   const t = startC instanceof Float64Array ? Float64Array.from(startC) : new Float64Array(n).fill(startC);
   const surfaceC = new Float64Array(outerC.length);
+  // The matrix never changes: its elimination is done once, each step is two sweeps over the right-hand side.
   const upper = new Float64Array(n);
-  const right = new Float64Array(n);
+  const inverse = new Float64Array(n);
+  for (let i = 0; i < n; i++) {
+    const diag = store + (i > 0 ? link : film) + (i < n - 1 ? link : back);
+    inverse[i] = 1 / (i > 0 ? diag - link * upper[i - 1]! : diag);
+    upper[i] = i < n - 1 ? link * inverse[i]! : 0;
+  }
+  const toFace = film / slab.hOuter - 1;
   for (let s = 0; s < outerC.length; s++) {
     const env = outerC[s]!;
-    for (let i = 0; i < n; i++) {
-      const left = i > 0 ? link : film;
-      const rightLink = i < n - 1 ? link : back;
-      const diag = store + left + rightLink;
-      let rhs = store * t[i]!;
-      if (i === 0) rhs += film * env;
-      if (i === n - 1 && back) rhs += back * innerC![s]!;
-      // Thomas algorithm, forward sweep.
-      const pivot = i > 0 ? diag - link * upper[i - 1]! : diag;
-      upper[i] = i < n - 1 ? link / pivot : 0;
-      right[i] = (rhs + (i > 0 ? link * right[i - 1]! : 0)) / pivot;
-    }
-    t[n - 1] = right[n - 1]!;
-    for (let i = n - 2; i >= 0; i--) t[i] = right[i]! + upper[i]! * t[i + 1]!;
-    // The face lies between film and half cell.
-    surfaceC[s] = t[0]! + (film / slab.hOuter - 1) * (t[0]! - env);
+    t[0] = (store * t[0]! + film * env + (n === 1 && back ? back * innerC![s]! : 0)) * inverse[0]!;
+    for (let i = 1; i < n; i++) t[i] = (store * t[i]! + link * t[i - 1]! + (i === n - 1 && back ? back * innerC![s]! : 0)) * inverse[i]!;
+    for (let i = n - 2; i >= 0; i--) t[i] = t[i]! + upper[i]! * t[i + 1]!;
+    // The face lies between film and half cell: continuity of flux from the first cell to the face.
+    surfaceC[s] = t[0]! + toFace * (t[0]! - env);
   }
-  // film/h - 1 = -(dx/2k)·film: continuity of flux from the first cell to the face.
   return { surfaceC, cellsC: t };
 }

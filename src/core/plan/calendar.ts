@@ -1,4 +1,5 @@
 import { DateTime } from 'luxon';
+import { atHour, localDays } from '../climate';
 import { type Problem, refuse } from '../units';
 import type { Job } from './job';
 
@@ -23,13 +24,9 @@ export function windowsOver(job: Pick<Job, 'zone' | 'workingHours'>, fromMs: num
   const bad = calendarProblems(job)[0];
   if (bad) refuse(bad.field, bad.value, bad.allowed, bad.sentence);
   const { fromHour, toHour, days } = job.workingHours;
-  const out: Window[] = [];
-  for (let day = DateTime.fromMillis(fromMs, { zone: job.zone }).startOf('day'); day.toMillis() < toMs; day = day.plus({ days: 1 })) {
-    if (!days.includes(day.weekday)) continue;
-    const at = (h: number) => (h >= 24 ? day.plus({ days: 1 }) : day.set({ hour: Math.floor(h), minute: Math.round((h % 1) * 60) })).toMillis();
-    out.push({ fromMs: at(fromHour), toMs: at(toHour) });
-  }
-  return out;
+  return localDays(job.zone, fromMs, toMs)
+    .filter((day) => days.includes(day.weekday))
+    .map((day) => ({ fromMs: atHour(day, fromHour), toMs: atHour(day, toHour) }));
 }
 
 /**

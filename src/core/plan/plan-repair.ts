@@ -207,15 +207,24 @@ function schedule(ask: RepairAsk, drafts: readonly StepDraft[], sheet: SheetRevi
   const running = actuals.startedAt !== null;
   const marks: Marks = {};
   const originOf = (m: Milestone, batch: number): number | null => {
-    const found = marks[batch]?.[m.startsAt] ?? null;
+    // A mark that only an earlier batch made (the primer) serves the later ones too.
+    let found: number | null = null;
+    for (let b = batch; b >= 0 && found === null; b--) found = marks[b]?.[m.startsAt] ?? null;
     const restart = actuals.holdRestartedAt;
     const held = m.startsAt === 'placed' || m.startsAt === 'faces-closed' || m.startsAt === 'last-coat';
     return found !== null && restart !== null && held && restart > found && MILESTONES[m.kind].clock === 'waiting' ? restart : found;
   };
+  const times = new Map<string, MilestoneTime>();
+  const timeOf = (m: Milestone, batch: number, named: number | null): MilestoneTime => {
+    const origin = originOf(m, batch);
+    const key = `${m.kind}|${origin}`;
+    const found = times.get(key) ?? milestoneTime(sheet, m, origin, named, thermal);
+    times.set(key, found);
+    return found.batch === named ? found : { ...found, batch: named };
+  };
   const reachedAt = (kind: MilestoneId, batch: number): number | null => {
     const m = milestoneOf(sheet, kind);
-    const origin = m ? originOf(m, batch) : null;
-    return m && origin !== null ? milestoneTime(sheet, m, origin, batch, thermal).planMs : null;
+    return m ? timeOf(m, batch, null).planMs : null;
   };
 
   const lastBatch = Math.max(0, ...drafts.map((d) => d.batch ?? 0));
@@ -307,7 +316,7 @@ function schedule(ask: RepairAsk, drafts: readonly StepDraft[], sheet: SheetRevi
   const milestones: MilestoneTime[] = [];
   for (const m of sheet.milestones) {
     const perBatch = m.kind === 'use-by' || m.kind === 'idle';
-    for (let b = perBatch ? 0 : lastBatch; b <= lastBatch; b++) milestones.push(milestoneTime(sheet, m, originOf(m, b), perBatch ? b : null, thermal));
+    for (let b = perBatch ? 0 : lastBatch; b <= lastBatch; b++) milestones.push(timeOf(m, b, perBatch ? b : null));
   }
   const release = steps.at(-1)!;
   const missing = serves !== null && milestones.find((m) => m.kind === serves)?.planMs == null && context.school('waiting') !== 'fixed';

@@ -40,6 +40,15 @@ export function unmeasuredIn(v: Void): readonly string[] {
  * @throws Refusal naming the field for impossible dimensions
  */
 export function measureVoid(v: Void): VoidResult {
+  const found = results.get(v) ?? measureAnew(v);
+  results.set(v, found);
+  return found;
+}
+
+/** Voids are immutable: dragging a temperature must not measure them again. */
+const results = new WeakMap<Void, VoidResult>();
+
+function measureAnew(v: Void): VoidResult {
   const first = voidProblems(v)[0];
   if (first) refuse(first.field, first.value, first.allowed, first.sentence);
   const inputs: DoubtfulInput[] = [];

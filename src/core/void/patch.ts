@@ -25,8 +25,14 @@ export type Patch = z.infer<typeof Patch>;
 
 /** The depth surface of a patch, or undefined when it has one mean depth. */
 export function surfaceOf(s: Patch): DepthSurface | undefined {
-  return s.depth.kind === 'readings' ? depthSurface(cornersOf(s.outline), s.depth.readings, s.depth.edge) : undefined;
+  if (s.depth.kind !== 'readings') return undefined;
+  const found = surfaces.get(s) ?? depthSurface(cornersOf(s.outline), s.depth.readings, s.depth.edge);
+  surfaces.set(s, found);
+  return found;
 }
+
+/** Shapes are immutable, so a surface found once for one holds as long as it does. */
+const surfaces = new WeakMap<Patch, DepthSurface>();
 
 /**
  * Shares of the volume in `lifts` layers of equal thickness, deepest first, summing to 1. A hollow that narrows downwards

@@ -1,0 +1,40 @@
+import { readFileSync } from 'node:fs';
+import { parseArgs } from 'node:util';
+import { readJobFile } from '../src/core/file';
+import { planReport, viewJob } from '../src/core/record';
+import { Refusal } from '../src/core/units';
+
+/** Prints the plan of an exported job file: `npm run -s plan -- FILE [--at ISO-INSTANT]`, `-` for standard input. */
+function main(): number {
+  let file: string | undefined;
+  let at: string | undefined;
+  try {
+    const read = parseArgs({ allowPositionals: true, options: { at: { type: 'string' } } });
+    [file] = read.positionals;
+    at = read.values.at;
+  } catch (error) {
+    process.stderr.write(`${(error as Error).message}\n`);
+    return 2;
+  }
+  if (!file) {
+    process.stderr.write('Name a job file, or - for standard input: npm run -s plan -- FILE [--at ISO-INSTANT]\n');
+    return 2;
+  }
+  const nowMs = at === undefined ? Date.now() : Date.parse(at);
+  if (!Number.isFinite(nowMs)) {
+    process.stderr.write(`at: “${at}” is not an instant like 2026-05-05T06:40:00Z.\n`);
+    return 2;
+  }
+  try {
+    const text = readFileSync(file === '-' ? 0 : file, 'utf8');
+    process.stdout.write(`${JSON.stringify(planReport(viewJob(readJobFile(text), nowMs)), null, 1)}\n`);
+    return 0;
+  } catch (error) {
+    if (error instanceof Refusal) process.stderr.write(`${error.problem.field}: ${error.problem.sentence}\n`);
+    else if ((error as NodeJS.ErrnoException).code) process.stderr.write(`file: ${(error as Error).message}\n`);
+    else throw error;
+    return 2;
+  }
+}
+
+process.exitCode = main();

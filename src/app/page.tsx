@@ -1,0 +1,5 @@
+import { Yard } from '@/ui/yard/Yard';
+
+export default function Page() {
+  return <Yard />;
+}

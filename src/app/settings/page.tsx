@@ -1,0 +1,5 @@
+import { SettingsPage } from '@/ui/settings/SettingsPage';
+
+export default function Page() {
+  return <SettingsPage />;
+}

@@ -1,0 +1,5 @@
+import { ShelfPage } from '@/ui/shelf/ShelfPage';
+
+export default function Page() {
+  return <ShelfPage />;
+}

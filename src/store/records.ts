@@ -1,0 +1,44 @@
+import { Attachment, Event, PlanSnapshot, SeriesRecord } from '@/core/record';
+import { Job, Repair } from '@/core/plan';
+import { SheetRevision, Stock } from '@/core/system';
+
+/** The eight kinds of record and their schemas, by the name of their shelf in the database. */
+export const SCHEMAS = { job: Job, repair: Repair, sheet: SheetRevision, stock: Stock, snapshot: PlanSnapshot, event: Event, series: SeriesRecord, attachment: Attachment } as const;
+export type RecordKind = keyof typeof SCHEMAS;
+export type AnyRecord = Job | Repair | SheetRevision | Stock | PlanSnapshot | Event | SeriesRecord | Attachment;
+export const KINDS = Object.keys(SCHEMAS) as RecordKind[];
+
+/** A stored record that no longer fits its schema: kept as it is, with the reason, never dropped. */
+export interface SetAside {
+  readonly kind: string;
+  readonly id: string;
+  readonly reason: string;
+  readonly raw: unknown;
+}
+
+/** Everything in the database, validated. */
+export interface Holdings {
+  readonly job: readonly Job[];
+  readonly repair: readonly Repair[];
+  readonly sheet: readonly SheetRevision[];
+  readonly stock: readonly Stock[];
+  readonly snapshot: readonly PlanSnapshot[];
+  readonly event: readonly Event[];
+  readonly series: readonly SeriesRecord[];
+  readonly attachment: readonly Attachment[];
+}
+
+/** Sorts raw values into records that fit and those set aside. */
+export function sortOut(kind: RecordKind, raws: readonly unknown[]): { good: AnyRecord[]; setAside: SetAside[] } {
+  const good: AnyRecord[] = [];
+  const setAside: SetAside[] = [];
+  for (const raw of raws) {
+    const parsed = SCHEMAS[kind].safeParse(raw);
+    if (parsed.success) good.push(parsed.data as AnyRecord);
+    else {
+      const issue = parsed.error.issues[0]!;
+      setAside.push({ kind, id: String((raw as { id?: unknown } | null)?.id ?? '?'), reason: `${issue.path.join('.') || 'the record'}: ${issue.message}`, raw });
+    }
+  }
+  return { good, setAside };
+}

@@ -1,0 +1,168 @@
+'use client';
+import { Printer } from 'lucide-react';
+import Link from 'next/link';
+import { useDesk } from '../desk/desk';
+import { useNow } from '../desk/now';
+import { useJobView } from '../desk/view';
+import { FindingSign, useFormat } from '../shared/bits';
+import { formatDuration } from '@/core/units';
+import { SHAPES } from '@/core/void';
+import { Drawing } from '../shared/Drawing';
+import { dayAndClock, fullWhen } from '../shared/when';
+import { TwoInOne } from '../yard/Yard';
+
+/** The job card a foreman pins up: what, how much, by when, and what must not be forgotten. */
+export function CardPage({ jobId }: { jobId: string }) {
+  const view = useJobView(jobId);
+  const nowMs = useNow(60_000);
+  const format = useFormat();
+  const lessons = useDesk((d) => d.events).filter((e) => e.body.kind === 'lesson');
+  if (!view) return <main id="main" className="p-8">This job is not in this browser.</main>;
+  const { job } = view;
+  const zone = job.zone;
+  return (
+    <div>
+      <div className="no-print flex gap-2 p-4">
+        <button type="button" className="act firm" onClick={() => window.print()}>
+          <Printer size={18} aria-hidden="true" /> Print
+        </button>
+        <Link className="act" href={`/job/${jobId}`}>
+          Back to the job
+        </Link>
+      </div>
+      <main id="main" className="sheet-page bg-white text-black max-w-[210mm] mx-auto p-[10mm] border border-black" data-theme="sun" style={{ ['--paper' as string]: '#fff', ['--ground-2' as string]: '#f3f3f3' }}>
+        <header className="flex items-end gap-4 pb-2" style={{ borderBottom: '3px solid #000' }}>
+          <TwoInOne />
+          <div className="flex-1">
+            <h1 className="text-2xl font-extrabold leading-tight">{job.name || 'Unnamed job'}</h1>
+            <p>
+              {job.place} · printed {fullWhen(nowMs, zone)}
+            </p>
+          </div>
+          {job.wantedAt !== null && (
+            <p className="text-right">
+              open by
+              <br />
+              <strong className="fig text-xl">{dayAndClock(job.wantedAt, zone)}</strong>
+            </p>
+          )}
+        </header>
+        {view.repairs.map((r) => {
+          const { plan, repair } = r;
+          const shape = repair.void?.shapes[0];
+          const mix = plan.mix;
+          const main = plan.milestones.findLast((m) => m.kind === plan.serves);
+          return (
+            <section key={repair.id} className="py-3 break-inside-avoid" style={{ borderBottom: '1.5px solid #000' }}>
+              <div className="grid grid-cols-[1fr_58mm] gap-4">
+                <div>
+                  <h2 className="text-xl font-bold">
+                    {repair.name || 'Unnamed repair'} <span className="font-normal text-base">{repair.place}</span>
+                  </h2>
+                  <p>
+                    {plan.method?.label} · {plan.sheet?.name ?? 'no system chosen'}
+                  </p>
+                  {plan.void && mix ? (
+                    <dl className="grid grid-cols-[auto_1fr] gap-x-4 mt-1">
+                      <dt>void</dt>
+                      <dd className="fig font-semibold">
+                        {format('volume', plan.void.nominalMl).text} ({format('volume', plan.void.p5Ml).digits} to {format('volume', plan.void.p95Ml).digits})
+                      </dd>
+                      <dt>mix</dt>
+                      <dd className="fig font-semibold">
+                        {format('volume', mix.toMixMl).text} in {plan.batches.length}
+                      </dd>
+                      <dt>bring</dt>
+                      <dd className="fig font-semibold">
+                        {mix.kits.buy} × {mix.kits.kit.label}
+                      </dd>
+                      <dt>begin</dt>
+                      <dd className="fig font-semibold">{plan.steps[0] ? dayAndClock(plan.steps[0].startMs, zone) : ''}</dd>
+                      <dt>leave alone to</dt>
+                      <dd className="fig font-semibold">{main?.planMs ? dayAndClock(main.planMs, zone) : 'no time: see findings'}</dd>
+                      <dt>open</dt>
+                      <dd className="fig font-bold text-lg">{plan.openMs !== null ? dayAndClock(plan.openMs, zone) : '—'}</dd>
+                    </dl>
+                  ) : (
+                    <p className="font-bold mt-1">Not planned to the end: {[...(plan.open.measure ?? []), ...(plan.open.material ?? []), ...plan.problems.map((p) => p.sentence)].join(' ')}</p>
+                  )}
+                </div>
+                {shape && plan.void && (
+                  <div className="h-[42mm] border border-black">
+                    <Drawing drawing={SHAPES[shape.shape].section(shape)} base={repair.base.material} width={230} height={165} small values={Object.fromEntries(SHAPES[shape.shape].dimensions(shape).map((d) => [d.key, d.measured.valueMm]))} />
+                  </div>
+                )}
+              </div>
+              {plan.batches.length > 0 && (
+                <table className="w-full mt-2 text-sm">
+                  <thead>
+                    <tr className="text-left">
+                      {['batch', 'A', 'B', 'C', 'mix', 'mixed at', 'dead at'].map((h) => (
+                        <th key={h} className="font-normal border-b border-black">
+                          {h}
+                        </th>
+                      ))}
+                    </tr>
+                  </thead>
+                  <tbody>
+                    {plan.batches.map((b) => (
+                      <tr key={b.index} className="fig">
+                        <td className="font-sans">
+                          {b.index + 1} {b.label}
+                          {b.kits !== null ? `, ${b.kits} whole` : ''}
+                        </td>
+                        <td>{format('mass', b.massG.A).text}</td>
+                        <td>{format('mass', b.massG.B).text}</td>
+                        <td>{b.massG.C > 0 ? format('mass', b.massG.C).text : ''}</td>
+                        <td>{format('volume', b.ml).text}</td>
+                        <td>____:____</td>
+                        <td>____:____</td>
+                      </tr>
+                    ))}
+                  </tbody>
+                </table>
+              )}
+              {plan.steps.length > 0 && (
+                <ol className="mt-2 text-sm columns-2 gap-6">
+                  {plan.steps.map((s) => (
+                    <li key={s.id} className="flex gap-2 break-inside-avoid py-[1px]">
+                      <span className="inline-block size-3.5 border border-black shrink-0 mt-0.5" style={s.hold ? { borderWidth: 3 } : undefined} />
+                      <span className="fig text-[0.72rem] w-[4.7rem] shrink-0 pt-0.5">{dayAndClock(s.startMs, zone)}</span>
+                      <span>
+                        {s.title}
+                        {s.hold ? ' ■' : ''} <span className="text-[0.8em]">{formatDuration(s.handsOnMin)}</span>
+                      </span>
+                    </li>
+                  ))}
+                </ol>
+              )}
+              <ul className="mt-2 text-sm">
+                {r.findings.map((f) => (
+                  <li key={f.id} className="flex gap-2 items-start">
+                    <FindingSign severity={f.severity} size={18} />
+                    <span>
+                      <strong>{f.title}.</strong> {f.why} {f.todo}
+                    </span>
+                  </li>
+                ))}
+                {[...(plan.method?.cautions ?? []), ...(plan.sheet?.hazards ?? [])].map((c) => (
+                  <li key={c}>– {c}</li>
+                ))}
+                {lessons
+                  .filter((e) => repair.method.id === plan.method?.id && e.repairId !== repair.id && e.body.kind === 'lesson')
+                  .slice(-2)
+                  .map((e) => (
+                    <li key={e.id}>Last time: {e.body.kind === 'lesson' ? e.body.text : ''}</li>
+                  ))}
+              </ul>
+            </section>
+          );
+        })}
+        <footer className="pt-2 text-sm flex justify-between gap-4">
+          <span>■ hold point: nothing goes on until it is ticked. The material’s own sheet, the local code and a competent person’s review come first.</span>
+          <span className="whitespace-nowrap">signed ______________</span>
+        </footer>
+      </main>
+    </div>
+  );
+}

@@ -1,0 +1,346 @@
+'use client';
+import { nanoid } from 'nanoid';
+import { create } from 'zustand';
+import { type JobFile, JOB_FILE_VERSION, readJobFile, writeJobFile } from '@/core/file';
+import type { Job, Repair } from '@/core/plan';
+import { type Bundle, CORE_VERSION, type Event, type EventBody, mergeEvents, type PlanSnapshot, snapshotOf, stableJson } from '@/core/record';
+import type { SheetRevision, Stock } from '@/core/system';
+import { sampleData } from '@/sample/jobs';
+import type { AnyRecord, RecordKind, SetAside } from '@/store/records';
+import { openAnyVault, type Vault } from '@/store/vault';
+
+/** Drafts that undo and redo act on. */
+interface Drafts {
+  readonly jobs: Readonly<Record<string, Job>>;
+  readonly repairs: Readonly<Record<string, Repair>>;
+}
+
+/** A draft of an imported copy that differs from the one here. */
+export interface Conflict {
+  readonly mine: Repair | Job;
+  readonly theirs: Repair | Job;
+}
+
+export interface Desk extends Drafts {
+  readonly ready: boolean;
+  readonly sheets: Readonly<Record<string, SheetRevision>>;
+  readonly stock: Readonly<Record<string, Stock>>;
+  readonly snapshots: Readonly<Record<string, PlanSnapshot>>;
+  readonly events: readonly Event[];
+  readonly setAside: readonly SetAside[];
+  readonly lasting: boolean;
+  /** What the person should know about saving: refused, full. */
+  readonly trouble: string | null;
+  readonly past: readonly Drafts[];
+  readonly future: readonly Drafts[];
+  readonly conflicts: readonly Conflict[];
+}
+
+const empty: Desk = { ready: false, jobs: {}, repairs: {}, sheets: {}, stock: {}, snapshots: {}, events: [], setAside: [], lasting: true, trouble: null, past: [], future: [], conflicts: [] };
+
+/** The one state of the interface: records as held in the vault, and the history of drafts. */
+export const useDesk = create<Desk>(() => empty);
+
+const set = useDesk.setState;
+const get = useDesk.getState;
+const DEPTH = 200;
+let vault: Promise<Vault> | undefined;
+let channel: BroadcastChannel | undefined;
+
+/** A name for this browser, so that two copies of a record can be told apart. */
+function deviceId(): string {
+  try {
+    const known = localStorage.getItem('grenko.device');
+    if (known) return known;
+    const fresh = nanoid(10);
+    localStorage.setItem('grenko.device', fresh);
+    return fresh;
+  } catch {
+    return 'unnamed';
+  }
+}
+
+const byId = <T extends { id: string }>(list: readonly T[]): Record<string, T> => Object.fromEntries(list.map((r) => [r.id, r]));
+
+async function reload(): Promise<void> {
+  const v = await (vault ??= openAnyVault());
+  const { holdings, setAside } = await v.load();
+  set({
+    ready: true,
+    jobs: byId(holdings.job),
+    repairs: byId(holdings.repair),
+    sheets: byId(holdings.sheet),
+    stock: byId(holdings.stock),
+    snapshots: byId(holdings.snapshot),
+    events: mergeEvents(holdings.event, []),
+    setAside,
+    lasting: v.lasting,
+    trouble: v.lasting ? null : `The browser refuses its database (${v.refusal}). Everything works, but is gone when this tab closes: export what you need.`,
+  });
+}
+
+/** Loads everything once, and again whenever another tab has written. */
+export function openDesk(): void {
+  if (vault) return;
+  void reload();
+  if (typeof BroadcastChannel !== 'undefined') {
+    channel = new BroadcastChannel('grenko');
+    channel.onmessage = () => void reload();
+  }
+}
+
+function saveTrouble(error: unknown): void {
+  const full = error instanceof DOMException && error.name === 'QuotaExceededError';
+  set({ trouble: full ? 'The disk is full: the last change is on the screen but not saved. Export the job, then free some space.' : `The last change is not saved: ${error instanceof Error ? error.message : String(error)}` });
+}
+
+let writing: Promise<void> = Promise.resolve();
+
+/** Writes in order; a failure is shown and keeps what is on the screen. */
+function save(records: readonly AnyRecord[], gone: readonly { kind: RecordKind; id: string }[] = []): Promise<void> {
+  writing = writing.then(async () => {
+    try {
+      const v = await (vault ??= openAnyVault());
+      await v.put(records);
+      await v.remove(gone);
+      channel?.postMessage('changed');
+    } catch (error) {
+      saveTrouble(error);
+    }
+  });
+  return writing;
+}
+
+/** Remembers the drafts as they were, so that the change can be undone. Changes of one kind in quick succession count as one. */
+let lastKey = '';
+let lastAt = 0;
+function remember(key: string): Pick<Desk, 'past' | 'future'> {
+  const { jobs, repairs, past } = get();
+  const same = key === lastKey && Date.now() - lastAt < 800 && past.length > 0;
+  lastKey = key;
+  lastAt = Date.now();
+  return { past: same ? past : [...past, { jobs, repairs }].slice(-DEPTH), future: [] };
+}
+
+let pending: { timer: ReturnType<typeof setTimeout>; records: Map<string, AnyRecord> } | undefined;
+
+/** Drafts change with every move of a drag; they are written when the hand rests. */
+function saveSoon(record: Job | Repair): void {
+  if (pending) clearTimeout(pending.timer);
+  const records = pending?.records ?? new Map<string, AnyRecord>();
+  records.set(record.id, record);
+  pending = { records, timer: setTimeout(flush, 200) };
+}
+function flush(): void {
+  if (!pending) return;
+  clearTimeout(pending.timer);
+  void save([...pending.records.values()]);
+  pending = undefined;
+}
+if (typeof window !== 'undefined') {
+  window.addEventListener('pagehide', flush);
+  document.addEventListener('visibilitychange', () => document.hidden && flush());
+}
+
+export function changeRepair(id: string, change: (repair: Repair) => Repair, key = 'repair'): void {
+  const before = get().repairs[id];
+  if (!before) return;
+  const after = { ...change(before), updatedAt: Date.now() };
+  set({ ...remember(`${id}:${key}`), repairs: { ...get().repairs, [id]: after } });
+  saveSoon(after);
+}
+
+export function changeJob(id: string, change: (job: Job) => Job, key = 'job'): void {
+  const before = get().jobs[id];
+  if (!before) return;
+  const after = { ...change(before), updatedAt: Date.now() };
+  set({ ...remember(`${id}:${key}`), jobs: { ...get().jobs, [id]: after } });
+  saveSoon(after);
+}
+
+export function addJob(job: Job): void {
+  set({ ...remember('add'), jobs: { ...get().jobs, [job.id]: job } });
+  void save([job]);
+}
+
+export function addRepair(repair: Repair): void {
+  set({ ...remember('add'), repairs: { ...get().repairs, [repair.id]: repair } });
+  void save([repair]);
+}
+
+/** Moves the drafts one step back or forth and writes what differs. */
+function travel(to: Drafts | undefined, rest: Pick<Desk, 'past' | 'future'>): void {
+  if (!to) return;
+  const { jobs, repairs } = get();
+  const changed: AnyRecord[] = [...Object.values(to.jobs).filter((j) => jobs[j.id] !== j), ...Object.values(to.repairs).filter((r) => repairs[r.id] !== r)];
+  const gone = [...Object.keys(jobs).filter((id) => !to.jobs[id]).map((id) => ({ kind: 'job' as const, id })), ...Object.keys(repairs).filter((id) => !to.repairs[id]).map((id) => ({ kind: 'repair' as const, id }))];
+  lastKey = '';
+  set({ ...to, ...rest });
+  void save(changed, gone);
+}
+export function undo(): void {
+  const { past, future, jobs, repairs } = get();
+  travel(past.at(-1), { past: past.slice(0, -1), future: [{ jobs, repairs }, ...future] });
+}
+export function redo(): void {
+  const { past, future, jobs, repairs } = get();
+  travel(future[0], { past: [...past, { jobs, repairs }], future: future.slice(1) });
+}
+
+/** Removes a repair that has no record yet; one with a record stays. @returns whether it was removed */
+export function removeRepair(id: string): boolean {
+  if (get().events.some((e) => e.repairId === id)) return false;
+  const { [id]: gone, ...repairs } = get().repairs;
+  if (!gone) return false;
+  set({ ...remember('remove'), repairs });
+  void save([], [{ kind: 'repair', id }]);
+  return true;
+}
+
+/** Adds an event to the record. It is on disk before anything else is done with it. */
+export async function record(repairId: string, body: EventBody, role: string, options: { at?: number; amends?: string } = {}): Promise<Event | undefined> {
+  const repair = get().repairs[repairId];
+  if (!repair) return undefined;
+  const device = deviceId();
+  const sequence = 1 + Math.max(-1, ...get().events.filter((e) => e.device === device).map((e) => e.sequence));
+  const now = Date.now();
+  const event: Event = { record: 'event', version: 1, id: nanoid(), device, sequence, at: options.at ?? now, recordedAt: now, jobId: repair.jobId, repairId, amends: options.amends ?? null, role, body };
+  set({ events: mergeEvents(get().events, [event]) });
+  await save([event]);
+  return event;
+}
+
+/** Begins the work of a repair: freezes the plan as it stands, then writes the event that cites it. */
+export async function startWork(repairId: string, usableMin: number | null, role: string): Promise<void> {
+  const repair = get().repairs[repairId];
+  if (!repair) return;
+  const snapshot = snapshotOf(bundleOf(get(), repair.jobId)!, Date.now(), nanoid());
+  set({ snapshots: { ...get().snapshots, [snapshot.id]: snapshot } });
+  await save([snapshot]);
+  await record(repairId, { kind: 'started', snapshotId: snapshot.id, usableMin }, role);
+}
+
+export function putSheet(sheet: SheetRevision): void {
+  set({ sheets: { ...get().sheets, [sheet.id]: sheet } });
+  void save([sheet]);
+}
+
+/** Everything of one job. */
+export function bundleOf(desk: Desk, jobId: string): Bundle | undefined {
+  const job = desk.jobs[jobId];
+  if (!job) return undefined;
+  return {
+    job,
+    repairs: Object.values(desk.repairs).filter((r) => r.jobId === jobId),
+    sheets: Object.values(desk.sheets),
+    stock: Object.values(desk.stock),
+    events: desk.events.filter((e) => e.jobId === jobId),
+  };
+}
+
+/** The job as a file. */
+export function exportJob(jobId: string): string {
+  const desk = get();
+  const bundle = bundleOf(desk, jobId)!;
+  const used = new Set(bundle.repairs.map((r) => r.sheetId));
+  const sheets = bundle.sheets.filter((s) => used.has(s.id));
+  const systems = new Set(sheets.map((s) => s.systemId));
+  const file: JobFile = {
+    format: 'grenko-job',
+    version: JOB_FILE_VERSION,
+    exportedAt: new Date().toISOString(),
+    coreVersion: CORE_VERSION,
+    job: bundle.job,
+    repairs: [...bundle.repairs],
+    sheets,
+    stock: bundle.stock.filter((s) => systems.has(s.systemId)),
+    snapshots: Object.values(desk.snapshots).filter((s) => s.jobId === jobId),
+    events: [...bundle.events],
+    series: [],
+    attachments: [],
+  };
+  const text = writeJobFile(file);
+  try {
+    localStorage.setItem('grenko.lastBackup', String(Date.now()));
+  } catch {
+    // Without local storage the date of the last backup is not kept.
+  }
+  return text;
+}
+
+/**
+ * Takes a job file in. A job that is here already is merged: events by union; drafts that differ are kept as they are here
+ * and shown side by side.
+ * @throws Refusal naming the place in a damaged or foreign file
+ */
+export async function importJob(text: string): Promise<{ jobId: string; newEvents: number; merged: boolean; conflicts: number }> {
+  const file = readJobFile(text);
+  const desk = get();
+  const merged = file.job.id in desk.jobs;
+  const differs = <T extends Job | Repair>(mine: T | undefined, theirs: T): boolean => mine !== undefined && stableJson({ ...mine, updatedAt: 0 }) !== stableJson({ ...theirs, updatedAt: 0 });
+  const conflicts: Conflict[] = [];
+  const takeDraft = <T extends Job | Repair>(mine: T | undefined, theirs: T): T => {
+    if (differs(mine, theirs)) conflicts.push({ mine: mine!, theirs });
+    return mine ?? theirs;
+  };
+  const job = takeDraft(desk.jobs[file.job.id], file.job);
+  const repairs = file.repairs.map((r) => takeDraft(desk.repairs[r.id], r));
+  const sheets = file.sheets.filter((s) => !desk.sheets[s.id]);
+  const stock = file.stock.filter((s) => !desk.stock[s.id]);
+  const snapshots = file.snapshots.filter((s) => !desk.snapshots[s.id]);
+  const events = mergeEvents(desk.events, file.events);
+  set({
+    ...remember('import'),
+    jobs: { ...desk.jobs, [job.id]: job },
+    repairs: { ...desk.repairs, ...byId(repairs) },
+    sheets: { ...desk.sheets, ...byId(sheets) },
+    stock: { ...desk.stock, ...byId(stock) },
+    snapshots: { ...desk.snapshots, ...byId(snapshots) },
+    events,
+    conflicts: [...desk.conflicts, ...conflicts],
+  });
+  await save([job, ...repairs, ...sheets, ...stock, ...snapshots, ...file.events]);
+  return { jobId: job.id, newEvents: events.length - desk.events.length, merged, conflicts: conflicts.length };
+}
+
+/** Settles a conflict by keeping one of the two drafts. */
+export function settle(conflict: Conflict, keep: 'mine' | 'theirs'): void {
+  set({ conflicts: get().conflicts.filter((c) => c !== conflict) });
+  if (keep === 'mine') return;
+  const { theirs } = conflict;
+  if (theirs.record === 'job') changeJob(theirs.id, () => theirs);
+  else changeRepair(theirs.id, () => theirs);
+}
+
+/** Loads the sample as of now; what is there of it already is replaced. */
+export async function loadSample(): Promise<void> {
+  const zone = Intl.DateTimeFormat().resolvedOptions().timeZone || 'UTC';
+  await removeSample();
+  const { bundles } = sampleData(Date.now(), zone);
+  const records: AnyRecord[] = bundles.flatMap((b) => [b.job, ...b.repairs, ...b.sheets, ...b.stock, ...b.events, ...b.snapshots]);
+  await save(records);
+  await reload();
+}
+
+/** Removes the sample and nothing else. A sample sheet that an own repair uses stays. */
+export async function removeSample(): Promise<void> {
+  const desk = get();
+  const jobs = Object.values(desk.jobs).filter((j) => j.sample);
+  const ids = new Set(jobs.map((j) => j.id));
+  const own = Object.values(desk.repairs).filter((r) => !ids.has(r.jobId));
+  const needed = new Set(own.map((r) => r.sheetId));
+  const sheets = Object.values(desk.sheets).filter((s) => s.sample && !needed.has(s.id));
+  const systems = new Set(sheets.map((s) => s.systemId));
+  const gone: { kind: RecordKind; id: string }[] = [
+    ...jobs.map((j) => ({ kind: 'job' as const, id: j.id })),
+    ...Object.values(desk.repairs).filter((r) => ids.has(r.jobId)).map((r) => ({ kind: 'repair' as const, id: r.id })),
+    ...desk.events.filter((e) => ids.has(e.jobId)).map((e) => ({ kind: 'event' as const, id: e.id })),
+    ...Object.values(desk.snapshots).filter((s) => ids.has(s.jobId)).map((s) => ({ kind: 'snapshot' as const, id: s.id })),
+    ...sheets.map((s) => ({ kind: 'sheet' as const, id: s.id })),
+    ...Object.values(desk.stock).filter((s) => s.sample && systems.has(s.systemId)).map((s) => ({ kind: 'stock' as const, id: s.id })),
+  ];
+  if (!gone.length) return;
+  await save([], gone);
+  await reload();
+  set({ past: [], future: [] });
+}

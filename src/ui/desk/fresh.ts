@@ -1,0 +1,52 @@
+import { nanoid } from 'nanoid';
+import { METHODS } from '@/core/method';
+import type { Job, Repair } from '@/core/plan';
+
+/** A new job as it starts out: tomorrow is not assumed, the site's zone is this browser's until it is set. */
+export function freshJob(nowMs: number): Job {
+  return {
+    record: 'job',
+    version: 1,
+    id: nanoid(12),
+    name: '',
+    place: '',
+    zone: Intl.DateTimeFormat().resolvedOptions().timeZone || 'UTC',
+    wantedAt: null,
+    startFrom: Math.ceil(nowMs / 3_600_000) * 3_600_000,
+    workingHours: { fromHour: 7, toHour: 17, days: [1, 2, 3, 4, 5] },
+    climate: { kind: 'constant', tempC: 15, humidityPct: 65 },
+    createdAt: nowMs,
+    updatedAt: nowMs,
+    closedAt: null,
+    sample: false,
+  };
+}
+
+/** A new repair of a method: nothing measured, nothing answered, nothing chosen. */
+export function freshRepair(jobId: string, methodId: string, order: number, nowMs: number): Repair {
+  const method = METHODS.find((m) => m.id === methodId)!;
+  return {
+    record: 'repair',
+    version: 1,
+    id: nanoid(12),
+    jobId,
+    order,
+    name: '',
+    place: '',
+    method: { id: method.id, version: method.version },
+    base: { material: method.bases[0]!, thicknessMm: method.bases[0] === 'metal' ? 10 : 200, back: method.bases[0] === 'metal' ? 'air' : 'ground', exposure: 'sheltered', castOn: null },
+    answers: {},
+    void: null,
+    sheetId: null,
+    kitId: null,
+    schools: {},
+    settings: {},
+    materialC: null,
+    scaleStepG: 1,
+    reserve: true,
+    plannedStart: null,
+    serves: null,
+    safety: { class: method.review ? 'review' : 'plain', why: '' },
+    updatedAt: nowMs,
+  };
+}

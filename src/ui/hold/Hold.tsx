@@ -1,0 +1,144 @@
+'use client';
+import { MILESTONES, milestoneOf, STARTS } from '@/core/system';
+import { formatDuration } from '@/core/units';
+import { changeJob, changeRepair } from '../desk/desk';
+import type { StageProps } from '../repair/stage-props';
+import { Answer, Heading, Working } from '../shared/bits';
+import { Schools } from '../shared/Schools';
+import { StageFindings, StillNeeds } from '../shared/StageFindings';
+import { StepList } from '../place/StepList';
+import { shortWhen } from '../shared/when';
+import { ClimateFields } from '../job/ClimateFields';
+
+const STANDING = { sheet: '', extrapolated: ' beyond the sheet’s points', estimated: ' estimated' } as const;
+
+function Sheet({ view, at, nowMs }: StageProps) {
+  const { plan } = at;
+  const zone = view.job.zone;
+  if (!plan.milestones.length)
+    return (
+      <div className="p-5">
+        <StillNeeds texts={plan.open.place ?? plan.open.mix} />
+      </div>
+    );
+  const dominant = (m: (typeof plan.milestones)[number]) => m.kind === plan.serves;
+  return (
+    <div className="p-4">
+      <table className="w-full text-[0.95rem]">
+        <thead className="text-left soft text-sm">
+          <tr>
+            <th className="font-normal py-1">clock</th>
+            <th className="font-normal">the sheet says</th>
+            <th className="font-normal">Grenko computes</th>
+            <th className="font-normal">range</th>
+          </tr>
+        </thead>
+        <tbody>
+          {plan.milestones
+            .filter((m) => !(m.kind === 'idle' && (m.batch ?? 0) > 0))
+            .slice(0, 24)
+            .map((m) => (
+              <tr key={`${m.kind}${m.batch}`} style={{ borderTop: '1px solid var(--paper-line)', background: dominant(m) ? 'var(--leaf)' : undefined }} data-milestone={m.kind}>
+                <td className="py-1.5 pr-2">
+                  <span className={dominant(m) ? 'font-bold' : ''}>
+                    {m.label}
+                    {m.batch !== null && plan.batches.length > 1 ? `, batch ${m.batch + 1}` : ''}
+                  </span>
+                  <span className="block soft text-xs">
+                    {m.clock === 'working' ? 'over' : 'reached'}, from when {STARTS[m.startsAt]}
+                  </span>
+                </td>
+                <td className="fig text-[0.8rem] pr-2">{m.sheetSays}</td>
+                <td className="pr-2">
+                  {m.planMs !== null ? (
+                    <>
+                      <strong className="fig">{shortWhen(m.planMs, zone, nowMs)}</strong>
+                      <span className="soft text-xs block">
+                        {m.originMs !== null ? formatDuration((m.planMs - m.originMs) / 60_000) : ''}
+                        {STANDING[m.standing]}
+                      </span>
+                    </>
+                  ) : (
+                    <span className="soft text-xs">{m.problem}</span>
+                  )}
+                </td>
+                <td className="fig text-[0.8rem] soft">{m.fromMs !== null && m.toMs !== null ? `${shortWhen(m.fromMs, zone, nowMs)} to ${shortWhen(m.toMs, zone, nowMs)}` : ''}</td>
+              </tr>
+            ))}
+        </tbody>
+      </table>
+      <Heading>To be done meanwhile</Heading>
+      <StepList at={at} zone={zone} stages={['hold']} />
+    </div>
+  );
+}
+
+function Side({ view, at, nowMs }: StageProps) {
+  const { plan, repair } = at;
+  const zone = view.job.zone;
+  const main = plan.milestones.findLast((m) => m.kind === plan.serves);
+  const computed = main?.planMs ?? null;
+  const habit = plan.habitMs;
+  const off = computed !== null && habit !== null ? (habit - computed) / 60_000 : null;
+  const servable = (['release', 'foot', 'load', 'full-cure'] as const).filter((k) => plan.sheet && milestoneOf(plan.sheet, k));
+  return (
+    <div>
+      <Answer
+        over={`left alone for ${main ? main.label.toLowerCase() : 'load'} until`}
+        digits={computed !== null ? shortWhen(computed, zone, nowMs) : '—'}
+        beside={
+          main && main.fromMs !== null && main.toMs !== null ? (
+            <>
+              between <strong className="fig">{shortWhen(main.fromMs, zone, nowMs)}</strong>
+              <span className="block">
+                and <strong className="fig">{shortWhen(main.toMs, zone, nowMs)}</strong>
+              </span>
+            </>
+          ) : undefined
+        }
+      />
+      <table className="w-full">
+        <tbody>
+          <tr>
+            <td className="soft py-0.5">the sheet says</td>
+            <td className="fig text-[0.85rem]">{main?.sheetSays ?? '—'}</td>
+          </tr>
+          <tr>
+            <td className="soft py-0.5">Grenko computes</td>
+            <td className="fig text-[0.85rem]">{main?.planMs && main.originMs ? `${formatDuration((main.planMs - main.originMs) / 60_000)} at this site’s temperatures` : '—'}</td>
+          </tr>
+          <tr>
+            <td className="soft py-0.5">the plain habit</td>
+            <td className="fig text-[0.85rem]" data-testid="habit">
+              {off === null ? '24 h' : off >= 0 ? `24 h: ${formatDuration(off)} later than needed` : `24 h: ${formatDuration(-off)} too early`}
+            </td>
+          </tr>
+          <tr>
+            <td className="soft py-0.5">I chose to wait for</td>
+            <td>
+              <select className="field !min-h-8 !py-0" aria-label="Wait for" value={repair.serves ?? plan.serves ?? ''} onChange={(e) => changeRepair(repair.id, (r) => ({ ...r, serves: e.target.value as 'load' }))}>
+                {servable.map((k) => (
+                  <option key={k} value={k}>
+                    {MILESTONES[k].label.toLowerCase()}
+                  </option>
+                ))}
+              </select>
+            </td>
+          </tr>
+        </tbody>
+      </table>
+      <StageFindings at={at} stage="hold" />
+      <Heading aside="pull the curve below, or type">Temperature of the site</Heading>
+      <ClimateFields job={view.job} write={(climate) => changeJob(view.job.id, (j) => ({ ...j, climate }), 'climate')} />
+      <Schools at={at} stage="hold" />
+      {plan.milestones
+        .filter((m) => m.working.length && m.planMs !== null && (m.kind === plan.serves || m.kind === 'use-by' || m.kind === 'release'))
+        .slice(0, 3)
+        .map((m) => (
+          <Working key={`${m.kind}${m.batch}`} title={`how ${m.label.toLowerCase()} comes about`} lines={m.working} />
+        ))}
+    </div>
+  );
+}
+
+export const Hold = { Sheet, Side };

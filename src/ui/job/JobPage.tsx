@@ -1,0 +1,219 @@
+'use client';
+import { CalendarClock, Download, Plus, Printer, ScrollText } from 'lucide-react';
+import Link from 'next/link';
+import { useRouter } from 'next/navigation';
+import { calendarFile } from '@/core/file';
+import { METHODS } from '@/core/method';
+import { calendarProblems } from '@/core/plan';
+import { addRepair, changeJob, changeRepair, exportJob, removeRepair, useDesk } from '../desk/desk';
+import { fileName, saveText } from '../desk/files';
+import { freshRepair } from '../desk/fresh';
+import { useNow } from '../desk/now';
+import { usePrefs } from '../desk/prefs';
+import { useJobView } from '../desk/view';
+import { useTemperaturePull } from '../repair/RepairPage';
+import { Heading, TextField, Ways } from '../shared/bits';
+import { fromLocalInput } from '../shared/local-input';
+import { stageAnswer } from '../shared/stage-answer';
+import { Tag } from '../shared/Tag';
+import { TimeBand } from '../shared/TimeBand';
+import { sameZone, shortWhen, toLocalInput } from '../shared/when';
+import { ClimateFields } from './ClimateFields';
+
+const DAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'];
+const ZONES = typeof Intl.supportedValuesOf === 'function' ? Intl.supportedValuesOf('timeZone') : ['UTC'];
+
+/** One job: its place and time, its weather, its repairs, and its ways out as files and paper. */
+export function JobPage({ jobId }: { jobId: string }) {
+  const view = useJobView(jobId);
+  const nowMs = useNow(30_000);
+  const pull = useTemperaturePull(view);
+  const router = useRouter();
+  const system = usePrefs((p) => p.system);
+  const events = useDesk((d) => d.events);
+  if (!view)
+    return (
+      <main id="main" className="p-8 flex flex-col gap-4">
+        <h1 className="text-2xl font-bold">This job is not in this browser</h1>
+        <p>If it is on another device, export it there and take the file in at the yard.</p>
+        <Ways />
+      </main>
+    );
+  const { job } = view;
+  const change = (over: Partial<typeof job>, key = 'job') => changeJob(job.id, (j) => ({ ...j, ...over }), key);
+  const hours = calendarProblems(job);
+  const said = (field: string) => hours.find((p) => p.field === field)?.sentence ?? null;
+  const add = (methodId: string) => {
+    const repair = freshRepair(job.id, methodId, Math.max(0, ...view.repairs.map((r) => r.repair.order)) + 1, Date.now());
+    addRepair(repair);
+    router.push(`/job/${job.id}/${repair.id}/inspect`);
+  };
+  const orderOf = (i: number, by: number) => {
+    const [a, b] = [view.repairs[i], view.repairs[i + by]];
+    if (!a || !b) return;
+    changeRepair(a.repair.id, (r) => ({ ...r, order: b.repair.order }));
+    changeRepair(b.repair.id, (r) => ({ ...r, order: a.repair.order }));
+  };
+  return (
+    <div className="flex flex-col min-h-screen">
+      <div className="px-4 md:px-6 pt-3">
+        <Tag view={view} nowMs={nowMs} />
+      </div>
+      <main id="main" className="px-4 md:px-6 py-3 grid gap-6 md:grid-cols-[minmax(0,1.7fr)_minmax(20rem,1fr)] flex-1">
+        <h1 className="sr-only">{job.name || 'Unnamed job'}</h1>
+        <section aria-label="Repairs">
+          <Heading aside={`${view.repairs.length} in the order of work`}>Repairs</Heading>
+          <ol>
+            {view.repairs.map((r, i) => (
+              <li key={r.repair.id} className="paper mb-2 p-3 grid md:grid-cols-[1fr_auto] gap-2">
+                <div>
+                  <h2 className="font-bold text-lg">
+                    <Link href={`/job/${job.id}/${r.repair.id}/${r.actuals.startedAt !== null ? 'hold' : r.plan.unanswered.length ? 'inspect' : 'measure'}`}>{r.repair.name || 'Unnamed repair'}</Link>
+                  </h2>
+                  <p className="soft">
+                    {r.plan.method?.label} · {r.repair.place}
+                  </p>
+                  <p className="fig text-[0.82rem] mt-1">
+                    {(['measure', 'mix', 'place', 'hold', 'release'] as const).map((s) => `${s} ${stageAnswer(s, r, system, job.zone, nowMs)}`).join('  ·  ')}
+                  </p>
+                </div>
+                <div className="flex gap-1 items-start flex-wrap no-print">
+                  <Link className="act text-sm" href={`/job/${job.id}/${r.repair.id}/run`}>
+                    Run
+                  </Link>
+                  <button type="button" className="act text-sm" disabled={i === 0} aria-label={`${r.repair.name}: earlier`} onClick={() => orderOf(i, -1)}>
+                    ↑
+                  </button>
+                  <button type="button" className="act text-sm" disabled={i === view.repairs.length - 1} aria-label={`${r.repair.name}: later`} onClick={() => orderOf(i, 1)}>
+                    ↓
+                  </button>
+                  {!events.some((e) => e.repairId === r.repair.id) && (
+                    <button type="button" className="act quiet text-sm" onClick={() => removeRepair(r.repair.id)}>
+                      remove
+                    </button>
+                  )}
+                </div>
+              </li>
+            ))}
+          </ol>
+          {view.repairs.length === 0 && <p className="soft my-2">No repair yet. Choose how it is to be repaired:</p>}
+          <div className="grid sm:grid-cols-3 gap-2 no-print">
+            {METHODS.map((m) => (
+              <button key={m.id} type="button" className="act flex-col !items-start text-left" onClick={() => add(m.id)}>
+                <span className="flex items-center gap-1.5">
+                  <Plus size={16} aria-hidden="true" /> {m.label}
+                </span>
+                <span className="soft font-normal text-sm">{m.does}</span>
+              </button>
+            ))}
+          </div>
+          <Heading>Out of here</Heading>
+          <div className="flex flex-wrap gap-2 no-print">
+            <button type="button" className="act" onClick={() => saveText(fileName(job.name, 'grenko.json'), exportJob(job.id), 'application/json')}>
+              <Download size={17} aria-hidden="true" /> Job file
+            </button>
+            <button type="button" className="act" onClick={() => saveText(fileName(job.name, 'ics'), calendarFile(view), 'text/calendar')}>
+              <CalendarClock size={17} aria-hidden="true" /> Clocks as calendar file
+            </button>
+            <Link className="act" href={`/job/${job.id}/card`}>
+              <Printer size={17} aria-hidden="true" /> Job card
+            </Link>
+            <Link className="act" href={`/job/${job.id}/log`}>
+              <ScrollText size={17} aria-hidden="true" /> Log
+            </Link>
+          </div>
+        </section>
+        <section aria-label="Site">
+          <Heading>Site</Heading>
+          <div className="grid grid-cols-2 gap-2">
+            <TextField label="Name of the job" value={job.name} onChange={(name) => change({ name })} />
+            <TextField label="Place" value={job.place} onChange={(place) => change({ place })} />
+            <label className="block col-span-2">
+              Time zone of the site
+              <input
+                className="field"
+                list="zones"
+                defaultValue={job.zone}
+                key={job.zone}
+                aria-invalid={said('zone') ? true : undefined}
+                onBlur={(e) => {
+                  const zone = e.target.value.trim();
+                  if (zone === job.zone) return;
+                  if (calendarProblems({ ...job, zone }).some((p) => p.field === 'zone')) {
+                    e.target.setCustomValidity(`“${zone}” is not a known time zone.`);
+                    e.target.reportValidity();
+                    e.target.setCustomValidity('');
+                    e.target.value = job.zone;
+                  } else change({ zone });
+                }}
+              />
+              <datalist id="zones">
+                {ZONES.map((z) => (
+                  <option key={z} value={z} />
+                ))}
+              </datalist>
+              {!sameZone(job.zone) && <span className="soft text-sm">Times are shown in this zone, not your own.</span>}
+            </label>
+            <label className="block">
+              Wanted back in service
+              <input type="datetime-local" className="field fig" value={job.wantedAt === null ? '' : toLocalInput(job.wantedAt, job.zone)} onChange={(e) => change({ wantedAt: e.target.value ? fromLocalInput(e.target.value, job.zone) : null }, 'wanted')} />
+            </label>
+            <label className="block">
+              Work may begin
+              <input type="datetime-local" className="field fig" value={toLocalInput(job.startFrom, job.zone)} onChange={(e) => e.target.value && change({ startFrom: fromLocalInput(e.target.value, job.zone) }, 'from')} />
+            </label>
+          </div>
+          <Heading>Working hours</Heading>
+          <Hours job={job} write={(workingHours) => change({ workingHours }, 'hours')} />
+          <Heading>Air at the site</Heading>
+          <ClimateFields job={job} write={(climate) => change({ climate }, 'climate')} />
+          {view.repairs.length > 0 && (
+            <p className="soft mt-2">
+              Last repair may be opened {view.repairs.every((r) => r.plan.openMs !== null) ? shortWhen(Math.max(...view.repairs.map((r) => r.plan.openMs!)), job.zone, nowMs) : 'at a time not in sight yet'}.
+            </p>
+          )}
+        </section>
+      </main>
+      <TimeBand view={view} nowMs={nowMs} onStart={(id, startMs) => changeRepair(id, (r) => ({ ...r, plannedStart: startMs }), 'start')} onTemperature={pull} />
+    </div>
+  );
+}
+
+const hourText = (h: number) => (h >= 24 ? '23:59' : `${String(Math.floor(h)).padStart(2, '0')}:${String(Math.round((h % 1) * 60)).padStart(2, '0')}`);
+const hourOf = (text: string) => {
+  const [h = 0, m = 0] = text.split(':').map(Number);
+  return text === '23:59' ? 24 : h + m / 60;
+};
+
+function Hours({ job, write }: { job: Parameters<typeof calendarProblems>[0]; write: (hours: (typeof job)['workingHours']) => void }) {
+  const { fromHour, toHour, days } = job.workingHours;
+  const tryWrite = (hours: typeof job.workingHours, el?: HTMLInputElement) => {
+    const bad = calendarProblems({ ...job, workingHours: hours })[0];
+    el?.setCustomValidity(bad?.sentence ?? '');
+    if (bad) el?.reportValidity();
+    else write(hours);
+  };
+  return (
+    <div className="flex flex-wrap gap-2 items-end">
+      <label>
+        from
+        <input type="time" className="field fig" value={hourText(fromHour)} onChange={(e) => e.target.value && tryWrite({ fromHour: hourOf(e.target.value), toHour, days }, e.target)} />
+      </label>
+      <label>
+        to
+        <input type="time" className="field fig" value={hourText(toHour)} onChange={(e) => e.target.value && tryWrite({ fromHour, toHour: hourOf(e.target.value), days }, e.target)} />
+      </label>
+      <fieldset className="flex gap-0.5">
+        <legend className="sr-only">Working days</legend>
+        {DAYS.map((d, i) => {
+          const on = days.includes(i + 1);
+          return (
+            <button key={d} type="button" className="act text-sm !px-2" aria-pressed={on} onClick={() => tryWrite({ fromHour, toHour, days: on ? days.filter((x) => x !== i + 1) : [...days, i + 1].sort() })}>
+              {d}
+            </button>
+          );
+        })}
+      </fieldset>
+    </div>
+  );
+}

@@ -1,0 +1,141 @@
+'use client';
+import { useState } from 'react';
+import { UPTAKE_ML_PER_M2 } from '@/core/method';
+import { SYSTEM_KINDS } from '@/core/system';
+import { formatDuration } from '@/core/units';
+import { changeRepair, useDesk } from '../desk/desk';
+import type { StageProps } from '../repair/stage-props';
+import { Answer, Choice, Heading, useFormat, VoiceMark, Working } from '../shared/bits';
+import { QuantityField } from '../shared/QuantityField';
+import { Schools, Settings } from '../shared/Schools';
+import { StageFindings, StillNeeds } from '../shared/StageFindings';
+import { dayAndClock } from '../shared/when';
+import { MixingColumns } from './MixingColumns';
+
+function Sheet({ view, at }: StageProps) {
+  const { plan } = at;
+  const [chosen, setChosen] = useState(0);
+  if (!plan.mix || !plan.sheet)
+    return (
+      <div className="p-5">
+        <h2 className="font-bold text-lg">Nothing to mix yet</h2>
+        <StillNeeds texts={plan.open.mix} />
+        <StageFindings at={at} stage="mix" />
+      </div>
+    );
+  const batch = plan.batches[Math.min(chosen, plan.batches.length - 1)]!;
+  const useBy = plan.milestones.find((m) => m.kind === 'use-by' && m.batch === batch.index);
+  return (
+    <div className="p-4 flex flex-col h-full min-h-[26rem]">
+      <div className="flex items-baseline gap-4 flex-wrap">
+        <h2 className="font-bold text-lg">
+          Batch {batch.index + 1} of {plan.batches.length}
+        </h2>
+        <span className="soft">
+          {batch.label}
+          {useBy?.planMs && useBy.originMs ? `, place it by ${dayAndClock(useBy.planMs, view.job.zone)}, ${formatDuration((useBy.planMs - useBy.originMs) / 60_000)} after mixing begins` : ''}
+        </span>
+        {plan.batches.length > 1 && (
+          <span className="ml-auto flex gap-1 flex-wrap">
+            {plan.batches.slice(0, 12).map((b) => (
+              <button key={b.index} type="button" className="act text-sm !min-h-8 !px-2.5" aria-pressed={b === batch} aria-label={`Batch ${b.index + 1}`} onClick={() => setChosen(b.index)}>
+                {b.index + 1}
+              </button>
+            ))}
+          </span>
+        )}
+      </div>
+      <div className="flex-1 min-h-[21rem] relative">
+        <div className="absolute inset-0">
+          <MixingColumns batch={batch} sheet={plan.sheet} />
+        </div>
+      </div>
+      <p className="soft text-sm">columns to the scale of the masses; the mix to that of the whole</p>
+    </div>
+  );
+}
+
+function Side({ at }: StageProps) {
+  const { repair, plan } = at;
+  const format = useFormat();
+  const stock = useDesk((d) => d.stock);
+  const { mix, sheet } = plan;
+  if (!mix || !sheet)
+    return (
+      <div>
+        <Answer over="it takes" digits="—" />
+        <Schools at={at} stage="mix" />
+        <Settings at={at} stage="mix" auto={{ uptake: UPTAKE_ML_PER_M2[repair.base.material] }} />
+      </div>
+    );
+  const total = format('volume', mix.toMixMl);
+  const metered = SYSTEM_KINDS[sheet.kind].metered;
+  const here = Object.values(stock).filter((s) => s.systemId === sheet.systemId && s.kitId === mix.kits.kit.id);
+  const have = here.reduce((sum, s) => sum + s.quantity, 0);
+  return (
+    <div>
+      <Answer
+        over={metered ? 'to press out' : 'to mix'}
+        digits={total.digits}
+        unit={total.unit}
+        beside={
+          <>
+            in <strong className="fig">{plan.batches.length}</strong> {metered ? (plan.batches.length > 1 ? 'goes' : 'go') : plan.batches.length > 1 ? 'batches' : 'batch'}
+            <span className="block">
+              {mix.kits.use} × {mix.kits.kit.label}
+            </span>
+          </>
+        }
+      />
+      <table className="w-full">
+        <tbody>
+          {mix.lines.map((l) => (
+            <tr key={l.id}>
+              <td className="py-0.5 pr-2 leading-tight">
+                {l.label}
+                <span className="block soft text-xs fig">{l.expression}</span>
+              </td>
+              <td className="fig font-semibold text-right whitespace-nowrap align-top pt-0.5">{format('volume', l.ml).text}</td>
+              <td className="pl-2 align-top pt-1">
+                <VoiceMark voice={l.voice} />
+              </td>
+            </tr>
+          ))}
+        </tbody>
+        <tfoot>
+          <tr style={{ borderTop: '1px solid var(--rule)' }}>
+            <th className="text-left py-1">{metered ? 'to press out' : 'to mix'}</th>
+            <td className="fig font-bold text-right text-lg whitespace-nowrap">{total.text}</td>
+            <td />
+          </tr>
+          <tr>
+            <th className="text-left">have on hand</th>
+            <td className="fig font-bold text-right text-lg whitespace-nowrap" colSpan={2}>
+              {mix.kits.buy} × {mix.kits.kit.label}
+            </td>
+          </tr>
+        </tfoot>
+      </table>
+      <p className="soft text-sm">
+        For the 95 % value, {format('volume', mix.onHandMl).text}. Left over {format('volume', mix.kits.leftMl).text}
+        {mix.kits.leftIsMixed ? ', mixed: use it at once or let it set in a flat tray outside' : ', unmixed: keep it closed'}. On the shelf: {have} {have < mix.kits.buy ? `, buy ${mix.kits.buy - have}` : ''}.
+      </p>
+      <Choice
+        label="Reserve for doubt"
+        options={[
+          { id: 'yes', label: 'up to the 90 % value' },
+          { id: 'no', label: 'none' },
+        ]}
+        value={repair.reserve ? 'yes' : 'no'}
+        onChange={(id) => changeRepair(repair.id, (r) => ({ ...r, reserve: id === 'yes' }))}
+      />
+      <Settings at={at} stage="mix" auto={{ uptake: UPTAKE_ML_PER_M2[repair.base.material] }} />
+      {!metered && <QuantityField kind="mass" className="mt-2" label="Step of the scale at hand" value={repair.scaleStepG} onChange={(t) => changeRepair(repair.id, (r) => ({ ...r, scaleStepG: t.value }), 'scale')} check={(v) => (v > 0 && v <= 5000 ? null : 'More than 0, at most 5 kg.')} />}
+      <StageFindings at={at} stage="mix" />
+      <Schools at={at} stage="mix" />
+      <Working title="how the batches and kits come about" lines={mix.working} />
+    </div>
+  );
+}
+
+export const Mix = { Sheet, Side };

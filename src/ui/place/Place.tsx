@@ -1,0 +1,71 @@
+'use client';
+import Link from 'next/link';
+import { formatDuration } from '@/core/units';
+import { changeRepair } from '../desk/desk';
+import type { StageProps } from '../repair/stage-props';
+import { Answer, Heading, useFormat } from '../shared/bits';
+import { Schools, Settings } from '../shared/Schools';
+import { StageFindings, StillNeeds } from '../shared/StageFindings';
+import { dayAndClock, shortWhen, toLocalInput } from '../shared/when';
+import { fromLocalInput } from '../shared/local-input';
+import { StepList } from './StepList';
+
+function Sheet({ view, at }: StageProps) {
+  const { plan } = at;
+  return (
+    <div className="p-4">
+      <h2 className="font-bold text-lg">Preparation</h2>
+      <ul className="list-disc pl-5 mb-2">
+        {plan.method?.preparation.map((p) => (
+          <li key={p}>{p}</li>
+        ))}
+      </ul>
+      {plan.steps.length ? <StepList at={at} zone={view.job.zone} stages={['mix', 'place']} /> : <StillNeeds texts={plan.open.place} />}
+      <Heading>Tools and cautions</Heading>
+      <p>{plan.method?.tools.join(', ')}.</p>
+      <ul className="list-disc pl-5">
+        {[...(plan.method?.cautions ?? []), ...(plan.sheet?.hazards ?? [])].map((c) => (
+          <li key={c}>{c}</li>
+        ))}
+      </ul>
+    </div>
+  );
+}
+
+function Side({ view, at, nowMs }: StageProps) {
+  const { plan, repair, actuals } = at;
+  const format = useFormat();
+  const steps = plan.steps.filter((s) => s.stage === 'place' || s.stage === 'mix');
+  const hands = steps.reduce((m, s) => m + s.handsOnMin, 0);
+  const first = plan.steps[0];
+  return (
+    <div>
+      <Answer over={actuals.startedAt === null ? 'begin' : 'begun'} digits={first ? shortWhen(actuals.startedAt ?? first.startMs, view.job.zone, nowMs) : '—'} beside={steps.length ? <>{steps.length} steps, {formatDuration(hands)} hands on</> : 'waits for measure and material'} />
+      <label className="block">
+        Begin not before ({view.job.zone})
+        <input
+          type="datetime-local"
+          className="field fig"
+          value={repair.plannedStart === null ? '' : toLocalInput(repair.plannedStart, view.job.zone)}
+          disabled={actuals.startedAt !== null}
+          onChange={(e) => changeRepair(repair.id, (r) => ({ ...r, plannedStart: e.target.value ? fromLocalInput(e.target.value, view.job.zone) : null }), 'start')}
+        />
+      </label>
+      <p className="soft text-sm">Empty: as soon as the crew is free in working hours. Or pull the repair’s band sideways.</p>
+      <Settings at={at} stage="place" />
+      {plan.placedMs !== null && (
+        <p className="mt-2">
+          In place by <strong className="fig">{dayAndClock(plan.placedMs, view.job.zone)}</strong>
+          {plan.usableMin !== null && Number.isFinite(plan.usableMin) ? `; a batch may take ${formatDuration(plan.usableMin)} to place, at ${format('temperature', plan.potC ?? 0).text}` : ''}.
+        </p>
+      )}
+      <Link className="act firm mt-2" href={`/job/${repair.jobId}/${repair.id}/run`}>
+        {actuals.startedAt === null ? 'To the running view' : 'Go on in the running view'}
+      </Link>
+      <StageFindings at={at} stage="place" />
+      <Schools at={at} stage="place" />
+    </div>
+  );
+}
+
+export const Place = { Sheet, Side };

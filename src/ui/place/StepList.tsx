@@ -1,0 +1,41 @@
+'use client';
+import type { Stage } from '@/core/method';
+import type { RepairView } from '@/core/record';
+import { formatDuration } from '@/core/units';
+import { dayAndClock } from '../shared/when';
+
+const FORCED: Record<string, string> = { sheet: 'the sheet’s wait', 'crew or hours': 'crew or working hours', chosen: 'as chosen', now: 'from now', before: '' };
+
+/** Steps with their times; what forces a wait is said. */
+export function StepList({ at, zone, stages }: { at: RepairView; zone: string; stages: readonly Stage[] }) {
+  const steps = at.plan.steps.filter((s) => stages.includes(s.stage));
+  return (
+    <ol>
+      {steps.map((s, i) => {
+        const index = at.plan.steps.indexOf(s);
+        const gap = index > 0 ? (s.startMs - at.plan.steps[index - 1]!.endMs) / 60_000 : 0;
+        return (
+          <li key={s.id}>
+            {gap > 20 && (
+              <p className="soft text-sm pl-[7.2rem] py-0.5">
+                wait {formatDuration(gap)}
+                {FORCED[s.forcedBy] ? `: ${FORCED[s.forcedBy]}` : ''}
+              </p>
+            )}
+            <div className="grid grid-cols-[6.6rem_1fr_auto] gap-3 py-1.5" style={{ borderTop: '1px solid var(--paper-line)' }}>
+              <span className="fig text-[0.82rem] pt-0.5">{dayAndClock(s.startMs, zone)}</span>
+              <span>
+                <span className={s.doneAt !== null ? 'soft line-through decoration-1' : 'font-semibold'}>
+                  {i + 1}. {s.title}
+                </span>
+                {s.hold && <span className="ml-2 px-1.5 text-xs border-2 font-bold" style={{ borderColor: 'var(--ink)' }}>hold point</span>}
+                <span className="block soft text-sm">{s.detail}</span>
+              </span>
+              <span className="fig text-[0.82rem] pt-0.5 whitespace-nowrap">{s.doneAt !== null ? `done ${dayAndClock(s.doneAt, zone)}` : formatDuration(s.handsOnMin)}</span>
+            </div>
+          </li>
+        );
+      })}
+    </ol>
+  );
+}

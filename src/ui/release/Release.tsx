@@ -1,0 +1,175 @@
+'use client';
+import { standingStops } from '@/core/judge';
+import { type ReactNode, useState } from 'react';
+import { record } from '../desk/desk';
+import { usePrefs } from '../desk/prefs';
+import type { StageProps } from '../repair/stage-props';
+import { Answer, Choice, Heading } from '../shared/bits';
+import { StageFindings, StillNeeds } from '../shared/StageFindings';
+import { fullWhen, shortWhen } from '../shared/when';
+
+const needsReview = (at: StageProps['at']) => at.plan.method?.review !== null || at.repair.safety.class === 'review';
+
+/** What still keeps the repair from being signed. */
+export function releaseObstacles(at: StageProps['at'], nowMs: number): string[] {
+  const { plan, actuals } = at;
+  const tests = plan.method?.tests ?? [];
+  const main = plan.milestones.findLast((m) => m.kind === plan.serves);
+  const undone = plan.steps.filter((s) => s.stage !== 'release' && s.doneAt === null);
+  return [
+    ...(actuals.startedAt === null ? ['Work has not begun.'] : []),
+    ...(undone.length ? [`${undone.length} step${undone.length > 1 ? 's are' : ' is'} not ticked, next: ${undone[0]!.title.toLowerCase()}.`] : []),
+    ...(main?.planMs && nowMs < main.planMs && !('release:early' in actuals.overrides) ? [`${main.label} is reached later than now.`] : []),
+    ...tests.filter((t) => actuals.tests[t.id] === undefined).map((t) => `Test open: ${t.ask}`),
+    ...tests.filter((t) => actuals.tests[t.id] === 'no').map((t) => `Test failed: ${t.ask}`),
+    ...standingStops(at.findings, actuals.overrides).map((f) => `Stop: ${f.title}.`),
+    ...(needsReview(at) && !actuals.reviewed ? ['Not reviewed by a competent person yet.'] : []),
+  ];
+}
+
+function Sheet({ view, at, nowMs }: StageProps) {
+  const { plan, actuals, repair } = at;
+  const role = usePrefs((p) => p.role);
+  const zone = view.job.zone;
+  if (!plan.method || !plan.steps.length)
+    return (
+      <div className="p-5">
+        <StillNeeds texts={plan.open.place ?? plan.open.mix} />
+      </div>
+    );
+  return (
+    <div className="p-4">
+      <h2 className="font-bold text-lg">Tested at the place</h2>
+      <ol>
+        {plan.method.tests.map((t) => (
+          <li key={t.id} className="flex items-center gap-4 py-2.5 flex-wrap" style={{ borderTop: '1px solid var(--paper-line)' }}>
+            <p className="flex-1 min-w-[16rem]">{t.ask}</p>
+            <Choice
+              label={t.ask}
+              hideLabel
+              options={[
+                { id: 'yes', label: 'yes' },
+                { id: 'no', label: 'no' },
+              ]}
+              value={actuals.tests[t.id]}
+              onChange={(answer) => void record(repair.id, { kind: 'test', test: t.id, answer }, role)}
+            />
+          </li>
+        ))}
+      </ol>
+      <Heading>Opens in stages</Heading>
+      <ul>
+        {plan.milestones
+          .filter((m) => ['release', 'foot', 'load', 'full-cure'].includes(m.kind))
+          .map((m) => (
+            <li key={m.kind} className="flex justify-between py-1" style={{ borderTop: '1px solid var(--paper-line)' }}>
+              <span>
+                {m.planMs !== null && nowMs >= m.planMs ? '● ' : '○ '}
+                {m.label}
+              </span>
+              <span className="fig">{m.planMs !== null ? shortWhen(m.planMs, zone, nowMs) : 'no time'}</span>
+            </li>
+          ))}
+      </ul>
+      {actuals.reviewed && (
+        <p className="mt-3">
+          Reviewed by <strong>{actuals.reviewed.role}</strong>, {fullWhen(actuals.reviewed.atMs, zone)}
+        </p>
+      )}
+      {actuals.released && (
+        <p>
+          Released by <strong>{actuals.released.role}</strong>, {fullWhen(actuals.released.atMs, zone)}
+        </p>
+      )}
+    </div>
+  );
+}
+
+function Signature({ title, does, disabled, children }: { title: string; does: (role: string) => Promise<unknown>; disabled?: boolean; children?: ReactNode }) {
+  const known = usePrefs((p) => p.role);
+  const [role, setRole] = useState(title.startsWith('Review') ? '' : known);
+  const [fault, setFault] = useState<string | null>(null);
+  return (
+    <div className="mt-2 p-2.5 paper">
+      <h3 className="font-bold">{title}</h3>
+      {children}
+      <div className="flex gap-2 items-end mt-1">
+        <label className="flex-1">
+          In the role of
+          <input className="field" value={role} onChange={(e) => setRole(e.target.value)} aria-invalid={fault ? true : undefined} />
+        </label>
+        <button
+          type="button"
+          className="act firm"
+          disabled={disabled}
+          onClick={() => {
+            if (!role.trim()) return setFault('Say in which role you sign.');
+            setFault(null);
+            void does(role.trim());
+          }}
+        >
+          {title.startsWith('Review') ? 'Sign the review' : 'Sign and release'}
+        </button>
+      </div>
+      {fault && (
+        <p role="alert" className="text-sm" style={{ color: 'var(--stop)' }}>
+          {fault}
+        </p>
+      )}
+    </div>
+  );
+}
+
+function Side({ view, at, nowMs }: StageProps) {
+  const { plan, actuals, repair } = at;
+  const obstacles = releaseObstacles(at, nowMs);
+  const [lesson, setLesson] = useState('');
+  const role = usePrefs((p) => p.role);
+  return (
+    <div>
+      <Answer over={actuals.released ? 'released' : 'may be opened'} digits={plan.openMs !== null ? shortWhen(actuals.released?.atMs ?? plan.openMs, view.job.zone, nowMs) : '—'} beside={plan.openMs !== null && view.job.wantedAt !== null ? <>wanted {shortWhen(view.job.wantedAt, view.job.zone, nowMs)}</> : undefined} />
+      {!actuals.released && obstacles.length > 0 && (
+        <div className="p-2.5" style={{ border: '1px dashed var(--rule)' }}>
+          <h3 className="font-bold">Before it can be signed</h3>
+          <ul className="list-disc pl-5">
+            {obstacles.map((o) => (
+              <li key={o}>{o}</li>
+            ))}
+          </ul>
+        </div>
+      )}
+      {needsReview(at) && !actuals.reviewed && (
+        <Signature title="Review by a competent person" does={(r) => record(repair.id, { kind: 'reviewed', note: '' }, r)} disabled={actuals.startedAt === null}>
+          <p className="soft text-sm">{plan.method?.review ?? repair.safety.why}</p>
+        </Signature>
+      )}
+      {!actuals.released && (
+        <Signature title="Release" does={(r) => record(repair.id, { kind: 'released', note: '' }, r)} disabled={obstacles.length > 0}>
+          <p className="soft text-sm">After signing, the barrier is removed and the record is closed.</p>
+        </Signature>
+      )}
+      {actuals.released && (
+        <div className="mt-2">
+          <label className="block">
+            A lesson for the next like repair
+            <textarea className="field" rows={2} value={lesson} onChange={(e) => setLesson(e.target.value)} />
+          </label>
+          <button
+            type="button"
+            className="act mt-1"
+            disabled={!lesson.trim()}
+            onClick={async () => {
+              await record(repair.id, { kind: 'lesson', text: lesson.trim() }, role);
+              setLesson('');
+            }}
+          >
+            Note it
+          </button>
+        </div>
+      )}
+      <StageFindings at={at} stage="release" />
+    </div>
+  );
+}
+
+export const Release = { Sheet, Side };

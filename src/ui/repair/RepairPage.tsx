@@ -1,0 +1,91 @@
+'use client';
+import Link from 'next/link';
+import { type ReactNode, useRef } from 'react';
+import { climateProblems } from '@/core/climate';
+import { type Stage, STAGE_LABELS, STAGES } from '@/core/method';
+import type { JobView } from '@/core/record';
+import { changeJob, changeRepair, useDesk } from '../desk/desk';
+import { useNow } from '../desk/now';
+import { repairIn, useJobView } from '../desk/view';
+import { Finish } from '../finish/Finish';
+import { Hold } from '../hold/Hold';
+import { Inspect } from '../inspect/Inspect';
+import { Material } from '../material/Material';
+import { Measure } from '../measure/Measure';
+import { Mix } from '../mix/Mix';
+import { Place } from '../place/Place';
+import { Release } from '../release/Release';
+import { Ways } from '../shared/bits';
+import { FoldingRule } from '../shared/FoldingRule';
+import { Tag } from '../shared/Tag';
+import { TimeBand } from '../shared/TimeBand';
+import type { StageProps } from './stage-props';
+
+/** The table of stages: the left sheet and the right side of each. */
+const PAGES: Record<Stage, { Sheet: (p: StageProps) => ReactNode; Side: (p: StageProps) => ReactNode }> = { inspect: Inspect, measure: Measure, material: Material, mix: Mix, place: Place, hold: Hold, finish: Finish, release: Release };
+
+/** Shifts the whole site warmer or colder. */
+export function useTemperaturePull(view: JobView | undefined) {
+  const from = useRef(view?.job.climate);
+  return (delta: number, first: boolean) => {
+    if (!view) return;
+    if (first) from.current = view.job.climate;
+    const c = from.current!;
+    const climate = c.kind === 'constant' ? { ...c, tempC: c.tempC + delta } : { ...c, lowC: c.lowC + delta, highC: c.highC + delta };
+    if (!climateProblems(climate).length) changeJob(view.job.id, (job) => ({ ...job, climate }), 'climate');
+  };
+}
+
+export function RepairPage({ jobId, repairId, stage }: { jobId: string; repairId: string; stage: string }) {
+  const view = useJobView(jobId);
+  const at = repairIn(view, repairId);
+  const nowMs = useNow(30_000);
+  const pull = useTemperaturePull(view);
+  const missing = useDesk((d) => d.ready && !d.repairs[repairId]);
+  const known = STAGES.find((s) => s === stage);
+  if (missing || !known)
+    return (
+      <main id="main" className="p-8 flex flex-col gap-4">
+        <h1 className="text-2xl font-bold">Not here</h1>
+        <p>{missing ? 'This repair is not in this browser. If it is on another device, export the job there and import the file in the yard.' : `There is no stage called “${stage}”.`}</p>
+        <Ways />
+      </main>
+    );
+  if (!view) return null;
+  if (!at)
+    return (
+      <main id="main" className="p-8 flex flex-col gap-4">
+        <h1 className="text-2xl font-bold">This job cannot be planned yet</h1>
+        {view.plan.problems.map((p) => (
+          <p key={p.field}>{p.sentence}</p>
+        ))}
+        <Link className="act firm self-start" href={`/job/${jobId}`}>
+          Mend it in the job
+        </Link>
+      </main>
+    );
+  const { Sheet, Side } = PAGES[known];
+  const props = { view, at, nowMs };
+  return (
+    <div className="flex flex-col min-h-screen md:h-screen">
+      <div className="px-4 md:px-6 pt-3 flex flex-col gap-2">
+        <Tag view={view} repair={at} nowMs={nowMs} />
+        <FoldingRule view={at} current={known} zone={view.job.zone} nowMs={nowMs} />
+      </div>
+      <main id="main" className="px-4 md:px-6 py-2 grid gap-5 md:grid-cols-[minmax(0,1.85fr)_minmax(19rem,1fr)] flex-1 min-h-0">
+        <h1 className="sr-only">
+          {STAGE_LABELS[known]}: {at.repair.name}
+        </h1>
+        <section aria-label="Sheet" className="paper min-h-[19rem] md:min-h-0 overflow-auto thin-scroll relative">
+          <Sheet {...props} />
+        </section>
+        <section aria-label="Answer" className="md:overflow-auto thin-scroll pr-1 min-h-0">
+          <Side {...props} />
+        </section>
+      </main>
+      <div className="no-print">
+        <TimeBand view={view} current={at} nowMs={nowMs} onStart={(id, startMs) => changeRepair(id, (r) => ({ ...r, plannedStart: startMs }), 'start')} onTemperature={pull} />
+      </div>
+    </div>
+  );
+}

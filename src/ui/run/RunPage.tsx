@@ -1,0 +1,214 @@
+'use client';
+import { CalendarClock, ListChecks, NotebookPen, Thermometer, TriangleAlert } from 'lucide-react';
+import Link from 'next/link';
+import { useState } from 'react';
+import { calendarFile } from '@/core/file';
+import { standingStops } from '@/core/judge';
+import { STAGES } from '@/core/method';
+import type { MilestoneTime, PlannedStep } from '@/core/plan';
+import type { RepairView } from '@/core/record';
+import { formatDuration } from '@/core/units';
+import { record, startWork, useDesk } from '../desk/desk';
+import { fileName, saveText } from '../desk/files';
+import { useNow } from '../desk/now';
+import { usePrefs } from '../desk/prefs';
+import { repairIn, useJobView } from '../desk/view';
+import { FindingCard, useFormat, Ways } from '../shared/bits';
+import { Override } from '../shared/StageFindings';
+import { clock, countdown, dayAndClock, shortWhen } from '../shared/when';
+import { StepList } from '../place/StepList';
+import { useAlarm, useAwake } from './alarm';
+import { Pot } from './Pot';
+import { NoteDialog, ReadDialog, TroubleDialog } from './dialogs';
+
+/** The pot that is live now: mixing has begun, and its last step of placing is not done. */
+export function livePot({ plan }: RepairView): MilestoneTime | null {
+  const begun = plan.steps.findLast((s) => s.marks?.begin?.includes('mix-begins') && s.begunAt !== null);
+  if (!begun) return null;
+  const placed = plan.steps.find((s) => s.batch === begun.batch && s.marks?.end?.includes('placed'));
+  if (!placed || placed.doneAt !== null) return null;
+  return plan.milestones.find((m) => m.kind === 'use-by' && m.batch === begun.batch) ?? null;
+}
+
+/** The wait that is on: the next waiting clock that a coming step stands behind. */
+function nextWait({ plan }: RepairView, step: PlannedStep | undefined, nowMs: number): MilestoneTime | null {
+  if (!step || step.startMs <= nowMs + 60_000 || !step.waitFor) return null;
+  return plan.milestones.findLast((m) => m.kind === step.waitFor!.kind && m.planMs !== null) ?? null;
+}
+
+export function RunPage({ jobId, repairId }: { jobId: string; repairId: string }) {
+  const view = useJobView(jobId);
+  const at = repairIn(view, repairId);
+  const nowMs = useNow(1000);
+  const events = useDesk((d) => d.events);
+  const { role, sound } = usePrefs();
+  const format = useFormat();
+  const awake = useAwake();
+  const [dialog, setDialog] = useState<'none' | 'read' | 'note' | 'trouble'>('none');
+  const [checked, setChecked] = useState<string | null>(null);
+  const pot = at ? livePot(at) : null;
+  const left = pot?.planMs ? pot.planMs - nowMs : null;
+  const step = at?.plan.steps.find((s) => s.doneAt === null);
+  const wait = at ? nextWait(at, step, nowMs) : null;
+  const waitLeft = !pot && wait?.planMs ? wait.planMs - nowMs : null;
+  useAlarm(pot ? `pot${pot.batch}${pot.originMs}` : wait ? `wait${wait.kind}` : null, left ?? waitLeft, sound);
+  if (!view || !at)
+    return (
+      <main id="main" className="p-6 flex flex-col gap-3">
+        <h1 className="text-xl font-bold">This repair is not in this browser</h1>
+        <Ways />
+      </main>
+    );
+  const { plan, repair, actuals } = at;
+  const zone = view.job.zone;
+  const mine = events.filter((e) => e.repairId === repairId);
+  const clockWrong = mine.length > 0 && nowMs < Math.max(...mine.map((e) => e.recordedAt)) - 60_000;
+  const steps = plan.steps;
+  const started = actuals.startedAt !== null;
+  const stageAt = step ? STAGES.indexOf(step.stage) : 7;
+  // A stop of an earlier stage, or of this one, holds the work here.
+  const stops = standingStops(at.findings, actuals.overrides).filter((f) => STAGES.indexOf(f.stage) <= Math.max(stageAt, started ? 0 : 4));
+  const early = step && started && step.forcedBy !== 'before' && step.waitFor && step.startMs > nowMs + 60_000 ? step : null;
+  const earlyFinding = early ? { id: `early:${early.id}`, severity: 'stop' as const, stage: early.stage, title: `Not before ${shortWhen(early.startMs, zone, nowMs)}`, why: `The sheet’s wait is not over at this site’s temperature; ${formatDuration((early.startMs - nowMs) / 60_000)} to go.`, todo: 'Leave it alone.' } : null;
+  const earlyHeld = earlyFinding !== null && !actuals.overrides[earlyFinding.id];
+  const mixes = step?.marks?.begin?.includes('mix-begins') ?? false;
+  const toBegin = mixes && step?.begunAt === null;
+  const holdOpen = step?.hold === true && checked !== step.id;
+  const wet = plan.milestones.find((m) => m.kind === 'primer-wet' && m.originMs !== null && m.planMs !== null && m.originMs <= nowMs && m.planMs > nowMs);
+  const next = step ? steps[steps.indexOf(step) + 1] : undefined;
+
+  const go = async () => {
+    if (!started) return startWork(repairId, plan.usableMin, role);
+    if (!step) return;
+    await record(repairId, toBegin ? { kind: 'step-begun', step: step.id } : { kind: 'step-done', step: step.id }, role);
+    setChecked(null);
+  };
+  const blocked = stops.length > 0 || earlyHeld || (started && holdOpen) || (!started && (plan.mix === null || plan.unanswered.length > 0));
+  const word = !started ? 'Begin the work' : toBegin ? (plan.method?.engine === 'anchor' ? 'First resin goes in: start the clock' : 'Start mixing: start the clock') : (step?.confirm ?? '');
+
+  return (
+    <div className="mx-auto max-w-[76rem] px-3.5 py-3 grid gap-4 md:grid-cols-[minmax(0,27rem)_minmax(0,1fr)]">
+      <main id="main" className="flex flex-col gap-2.5 min-w-0">
+        <header className="flex items-center gap-3">
+          <Link
+            href={`/job/${jobId}/${repairId}/place`}
+            className="no-underline flex-1 min-w-0 flex items-center justify-between pl-3.5 pr-7 py-2"
+            style={{ background: 'var(--ink)', color: 'var(--paper)', clipPath: 'polygon(0 0, calc(100% - 12px) 0, 100% 50%, calc(100% - 12px) 100%, 0 100%)' }}
+          >
+            <h1 className="font-bold truncate text-[1.08rem]">
+              {repair.name || 'Unnamed repair'}
+              {pot?.batch != null && plan.batches.length > 1 ? ` · batch ${pot.batch + 1}` : ''}
+            </h1>
+            <svg width="9" height="9" viewBox="0 0 9 9" aria-hidden="true">
+              <circle cx="4.5" cy="4.5" r="4" fill="var(--ground)" />
+            </svg>
+          </Link>
+          <a href="#steps" className="md:hidden p-2.5" aria-label="To the list of steps">
+            <ListChecks size={24} aria-hidden="true" />
+          </a>
+        </header>
+        {clockWrong && <FindingCard finding={{ id: 'clock', severity: 'caution', stage: 'place', title: 'The clock of this device was set back', why: 'It stands before the last entry of the record, so the times left may be wrong.', todo: 'Check date and time of the device.' }} />}
+        <Pot
+          big={left !== null ? countdown(left) : waitLeft !== null ? countdown(waitLeft) : started && !step ? 'done' : '––:––'}
+          over={left !== null ? (left < 0 ? 'over the pot’s time by' : 'left in the pot') : waitLeft !== null ? `until ${wait!.label.toLowerCase()}` : started ? (step ? 'no clock runs' : 'all steps are ticked') : 'not begun'}
+          of={pot?.planMs && pot.originMs ? `of ${formatDuration((pot.planMs - pot.originMs) / 60_000)}` : ''}
+          says={
+            pot?.planMs
+              ? `dead at ${clock(pot.planMs, zone)} · pot ${format('temperature', plan.potC ?? 0).text}${pot.standing === 'estimated' ? ' · estimated' : ''}`
+              : wait?.planMs
+                ? `${wait.label} ${dayAndClock(wait.planMs, zone)}`
+                : plan.openMs !== null
+                  ? `may be opened ${shortWhen(plan.openMs, zone, nowMs)}`
+                  : ''
+          }
+          share={left !== null && pot?.planMs && pot.originMs ? Math.max(0, left / (pot.planMs - pot.originMs)) : waitLeft !== null && wait?.planMs && wait.originMs ? 1 - Math.max(0, waitLeft / (wait.planMs - wait.originMs)) : 0}
+          mode={left !== null ? (left < 0 ? 'over' : 'pot') : waitLeft !== null ? 'wait' : started && !step ? 'set' : 'idle'}
+        />
+        {started && step && (
+          <section aria-label="Next step">
+            <p className="soft text-[0.95rem]">
+              step {steps.indexOf(step) + 1} of {steps.length}
+              {wet?.planMs ? ` · primer still wet for ${formatDuration((wet.planMs - nowMs) / 60_000)}` : ''}
+            </p>
+            <h2 className="text-[1.6rem] font-bold leading-tight" data-testid="step">
+              {step.title}
+            </h2>
+            <p className="text-[1.02rem] leading-snug">{step.detail}</p>
+          </section>
+        )}
+        {!started && (
+          <section>
+            <h2 className="text-[1.5rem] font-bold leading-tight">{steps.length ? `${steps.length} steps, ${formatDuration(steps.reduce((m, s) => m + s.handsOnMin, 0))} hands on` : 'Not ready to begin'}</h2>
+            <p>{plan.mix ? 'From here the plan is kept as it stands, and what happens goes into the record.' : 'Measure the void and choose the material first.'}</p>
+            {plan.unanswered.length > 0 && <p className="font-semibold">{plan.unanswered.length} questions of the inspection are not answered yet.</p>}
+          </section>
+        )}
+        {stops.map((f) => (
+          <FindingCard key={f.id} finding={f}>
+            <Override at={at} finding={f} />
+          </FindingCard>
+        ))}
+        {earlyFinding && earlyHeld && (
+          <FindingCard finding={earlyFinding}>
+            <Override at={at} finding={earlyFinding} />
+          </FindingCard>
+        )}
+        {started && step?.hold && !earlyHeld && (
+          <label className="flex items-center gap-3 p-2.5 min-h-12" style={{ border: '2px solid var(--ink)' }}>
+            <input type="checkbox" className="size-7" style={{ accentColor: 'var(--ink)' }} checked={checked === step.id} onChange={(e) => setChecked(e.target.checked ? step.id : null)} />
+            <span>
+              <strong>Hold point.</strong> I have checked this myself.
+            </span>
+          </label>
+        )}
+        {started && !step ? (
+          <Link href={`/job/${jobId}/${repairId}/release`} className="act firm justify-center text-xl min-h-[4.4rem]">
+            To tests and signature
+          </Link>
+        ) : (
+          <button type="button" className="act firm justify-center text-xl font-bold min-h-[4.4rem] w-full" disabled={blocked} onClick={() => void go()} data-testid="go">
+            {word}
+          </button>
+        )}
+        <div className="grid grid-cols-2 gap-2.5">
+          <button type="button" className="act justify-center min-h-[3.6rem] font-medium" onClick={() => setDialog('read')}>
+            <Thermometer size={20} aria-hidden="true" /> Read a value
+          </button>
+          <button type="button" className="act justify-center min-h-[3.6rem] font-medium" onClick={() => setDialog('note')}>
+            <NotebookPen size={20} aria-hidden="true" /> Note
+          </button>
+        </div>
+        <button type="button" className="act danger justify-center min-h-[3.6rem]" style={{ background: 'var(--stop-bg)', color: 'var(--stop-ink)', borderWidth: 2 }} disabled={!started} onClick={() => setDialog('trouble')}>
+          <TriangleAlert size={20} aria-hidden="true" /> Something went wrong
+        </button>
+        {next && (
+          <p>
+            next: {next.title.toLowerCase()}, about <strong className="fig">{shortWhen(next.startMs, zone, nowMs)}</strong>
+          </p>
+        )}
+      </main>
+      <aside className="min-w-0" id="steps">
+        <div className="paper p-3">
+          <StepList at={at} zone={zone} stages={STAGES} />
+        </div>
+        <p className="mt-2 soft text-sm">
+          {awake ? 'The screen is kept awake; the alarm sounds while this page is open.' : 'This browser does not keep the screen awake: the alarm is not assured. Take the calendar file as well.'} Clocks are kept as instants: a closed tab or an empty battery loses nothing.
+        </p>
+        <button type="button" className="act mt-1 text-sm" onClick={() => saveText(fileName(repair.name, 'ics'), calendarFile(view), 'text/calendar')}>
+          <CalendarClock size={16} aria-hidden="true" /> Clocks as calendar file
+        </button>
+        {at.findings
+          .filter((f) => f.severity !== 'stop')
+          .map((f) => (
+            <FindingCard key={f.id} finding={f} />
+          ))}
+        <div className="mt-3">
+          <Ways />
+        </div>
+      </aside>
+      <ReadDialog open={dialog === 'read'} onClose={() => setDialog('none')} repairId={repairId} role={role} />
+      <NoteDialog open={dialog === 'note'} onClose={() => setDialog('none')} repairId={repairId} role={role} />
+      <TroubleDialog open={dialog === 'trouble'} onClose={() => setDialog('none')} at={at} role={role} />
+    </div>
+  );
+}

@@ -1,0 +1,134 @@
+'use client';
+import { useState } from 'react';
+import { TROUBLES } from '@/core/method';
+import type { RepairView } from '@/core/record';
+import { record } from '../desk/desk';
+import { Choice } from '../shared/bits';
+import { Dialog } from '../shared/Dialog';
+import { QuantityField, type Typed } from '../shared/QuantityField';
+
+interface Props {
+  readonly open: boolean;
+  readonly onClose: () => void;
+  readonly repairId: string;
+  readonly role: string;
+}
+
+/** A temperature read on the spot: from then on it replaces the forecast. */
+export function ReadDialog({ open, onClose, repairId, role }: Props) {
+  const [channel, setChannel] = useState<'base' | 'air' | 'pot'>('base');
+  const [value, setValue] = useState<Typed | null>(null);
+  const save = async (t: Typed) => {
+    await record(repairId, { kind: 'reading', channel, valueC: t.value, source: 'typed' }, role);
+    setValue(null);
+    onClose();
+  };
+  return (
+    <Dialog open={open} title="Read a value" onClose={onClose}>
+      <div className="flex flex-col gap-3">
+        <Choice
+          label="Of what"
+          options={[
+            { id: 'base', label: 'the base' },
+            { id: 'air', label: 'the air' },
+            { id: 'pot', label: 'the pot' },
+          ]}
+          value={channel}
+          onChange={setChannel}
+        />
+        <QuantityField
+          kind="temperature"
+          label="Temperature"
+          value={value?.value ?? null}
+          typed={value ?? undefined}
+          onChange={setValue}
+          check={(v) => (v > 90 ? `${v.toFixed(0)} °C is beyond anything here. Is a decimal point missing, or is it in °F?` : v > 45 && channel !== 'pot' ? `${v.toFixed(0)} °C for ${channel}: typed in °F? Write it with its unit, like ${v.toFixed(0)} F.` : v < -40 ? 'Colder than −40 °C cannot be right.' : null)}
+        />
+        <button type="button" className="act firm justify-center min-h-12" disabled={!value} onClick={() => value && void save(value)}>
+          Into the record
+        </button>
+        <p className="soft text-sm">A base reading moves the waits; a pot reading moves the pot’s clock. The forecast goes on from it and its offset fades within hours.</p>
+      </div>
+    </Dialog>
+  );
+}
+
+export function NoteDialog({ open, onClose, repairId, role }: Props) {
+  const [text, setText] = useState('');
+  return (
+    <Dialog open={open} title="Note" onClose={onClose}>
+      <label className="block">
+        What should be remembered
+        <textarea className="field" rows={4} value={text} maxLength={2000} onChange={(e) => setText(e.target.value)} />
+      </label>
+      <button
+        type="button"
+        className="act firm mt-3 min-h-12"
+        disabled={!text.trim()}
+        onClick={async () => {
+          await record(repairId, { kind: 'note', text: text.trim() }, role);
+          setText('');
+          onClose();
+        }}
+      >
+        Into the record
+      </button>
+    </Dialog>
+  );
+}
+
+/** Something went wrong: what to do now comes first, then a new plan from here. */
+export function TroubleDialog({ open, onClose, at, role }: { open: boolean; onClose: () => void; at: RepairView; role: string }) {
+  const [id, setId] = useState<string | null>(null);
+  const [missing, setMissing] = useState<Typed | null>(null);
+  const trouble = TROUBLES.find((t) => t.id === id);
+  const { steps, batches } = at.plan;
+  // The batch in hand: the one of the latest step begun or done that belongs to one.
+  const batch = steps.findLast((s) => s.batch !== undefined && (s.begunAt !== null || s.doneAt !== null))?.batch ?? null;
+  const needsBatch = trouble?.effect === 'redo-batch' && batch === null;
+  const needsAmount = trouble?.effect === 'more-material' && !missing;
+  const close = () => {
+    setId(null);
+    setMissing(null);
+    onClose();
+  };
+  return (
+    <Dialog open={open} title="Something went wrong" onClose={close}>
+      {!trouble ? (
+        <div className="flex flex-col gap-2">
+          {TROUBLES.map((t) => (
+            <button key={t.id} type="button" className="act min-h-14 text-lg" onClick={() => setId(t.id)}>
+              {t.label}
+            </button>
+          ))}
+        </div>
+      ) : (
+        <div className="flex flex-col gap-3">
+          <h3 className="font-bold text-lg">{trouble.label}: now</h3>
+          <ol className="list-decimal pl-6 text-lg leading-snug">
+            {trouble.now.map((n) => (
+              <li key={n}>{n}</li>
+            ))}
+          </ol>
+          {trouble.effect === 'more-material' && <QuantityField kind="volume" label="How much is missing" value={missing?.value ?? null} typed={missing ?? undefined} onChange={setMissing} check={(v) => (v > 0 ? null : 'More than 0.')} />}
+          {needsBatch && <p role="alert">No batch has been begun yet, so there is none to mix again.</p>}
+          <p>{trouble.then}</p>
+          <button
+            type="button"
+            className="act firm min-h-14 justify-center text-lg"
+            disabled={needsBatch || needsAmount}
+            onClick={async () => {
+              await record(at.repair.id, { kind: 'trouble', trouble: trouble.id, batch: batch === null ? null : Math.min(batch, batches.length - 1), missingMl: missing?.value ?? null }, role);
+              close();
+            }}
+          >
+            Record it and plan from now
+          </button>
+          <button type="button" className="act quiet self-start" onClick={() => setId(null)}>
+            something else
+          </button>
+        </div>
+      )}
+    </Dialog>
+  );
+}

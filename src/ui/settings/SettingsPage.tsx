@@ -1,0 +1,106 @@
+'use client';
+import Link from 'next/link';
+import { useEffect, useState } from 'react';
+import { useDesk } from '../desk/desk';
+import { saveText } from '../desk/files';
+import { setPrefs, THEMES, usePrefs } from '../desk/prefs';
+import { Choice, Heading, TextField, Ways } from '../shared/bits';
+
+interface Keeping {
+  readonly persisted: boolean | null;
+  readonly usedMb: number | null;
+  readonly freeMb: number | null;
+  readonly lastBackup: number | null;
+}
+
+/** Units, theme, role; how safely this browser keeps the record; records set aside. */
+export function SettingsPage() {
+  const prefs = usePrefs();
+  const { setAside, lasting } = useDesk();
+  const [keeping, setKeeping] = useState<Keeping>({ persisted: null, usedMb: null, freeMb: null, lastBackup: null });
+  const look = async () => {
+    const persisted = (await navigator.storage?.persisted?.()) ?? null;
+    const estimate = await navigator.storage?.estimate?.();
+    const last = Number(localStorage.getItem('grenko.lastBackup')) || null;
+    setKeeping({ persisted, usedMb: estimate?.usage === undefined ? null : estimate.usage / 1e6, freeMb: estimate?.quota === undefined ? null : (estimate.quota - (estimate.usage ?? 0)) / 1e6, lastBackup: last });
+  };
+  // biome-ignore lint/correctness/useExhaustiveDependencies: looked at once, when the view opens
+  useEffect(() => void look(), []);
+  return (
+    <div className="px-4 md:px-6 py-4 max-w-3xl">
+      <header className="flex items-baseline gap-6 flex-wrap">
+        <h1 className="text-2xl font-bold">Settings</h1>
+        <span className="flex-1" />
+        <Ways />
+      </header>
+      <main id="main">
+        <Heading>How you like it</Heading>
+        <div className="flex flex-wrap gap-6">
+          <Choice
+            label="Units"
+            options={[
+              { id: 'metric', label: 'metric' },
+              { id: 'us', label: 'US customary' },
+            ]}
+            value={prefs.system}
+            onChange={(system) => setPrefs({ system })}
+          />
+          <Choice label="Light" options={THEMES.map((t) => ({ id: t, label: t === 'sun' ? 'full sun' : t }))} value={prefs.theme} onChange={(theme) => setPrefs({ theme })} />
+          <Choice
+            label="Sound when a clock runs out"
+            options={[
+              { id: 'on', label: 'on' },
+              { id: 'off', label: 'off' },
+            ]}
+            value={prefs.sound ? 'on' : 'off'}
+            onChange={(v) => setPrefs({ sound: v === 'on' })}
+          />
+        </div>
+        <div className="max-w-xs mt-2">
+          <TextField label="The role you work in" value={prefs.role} onChange={(role) => setPrefs({ role: role.trim() || 'technician' })} />
+        </div>
+        <Heading>How safely it is kept</Heading>
+        <ul className="list-disc pl-5">
+          <li>{lasting ? 'Everything is kept in this browser’s own database, on this device only.' : 'This browser refuses its database: everything is gone when the tab closes.'}</li>
+          <li>{keeping.persisted === null ? 'Whether the browser may clear it to make room is not known.' : keeping.persisted ? 'The browser has promised not to clear it.' : 'The browser may clear it when the disk runs short.'}</li>
+          {keeping.usedMb !== null && <li>{keeping.usedMb.toFixed(1)} MB used, about {Math.round(keeping.freeMb ?? 0).toLocaleString()} MB free for it.</li>}
+          <li>{keeping.lastBackup ? `Last job file exported ${new Date(keeping.lastBackup).toLocaleString()}.` : 'No job file has been exported from here yet.'}</li>
+        </ul>
+        {keeping.persisted === false && (
+          <button
+            type="button"
+            className="act mt-2"
+            onClick={async () => {
+              await navigator.storage.persist();
+              await look();
+            }}
+          >
+            Ask the browser to keep it
+          </button>
+        )}
+        <Heading>Records set aside</Heading>
+        {setAside.length === 0 ? (
+          <p className="soft">Every stored record fits.</p>
+        ) : (
+          <>
+            <p>{setAside.length} stored records no longer fit. They are untouched in the database and left out of the plans.</p>
+            <ul className="list-disc pl-5">
+              {setAside.map((s) => (
+                <li key={`${s.kind}/${s.id}`}>
+                  {s.kind} {s.id}: {s.reason}
+                </li>
+              ))}
+            </ul>
+            <button type="button" className="act mt-1" onClick={() => saveText('set-aside.json', JSON.stringify(setAside, null, 1), 'application/json')}>
+              Export them as they are
+            </button>
+          </>
+        )}
+        <Heading>Cautions that always hold</Heading>
+        <p>
+          Grenko’s figures never replace the material’s own sheet, the local code, licensed practice or a competent person’s review. <Link href="/">Back to the yard</Link>
+        </p>
+      </main>
+    </div>
+  );
+}

@@ -1,0 +1,32 @@
+'use client';
+import { X } from 'lucide-react';
+import { type ReactNode, useEffect, useId, useRef } from 'react';
+
+/** A sheet laid over the work, as the browser's own dialog: focus stays in it, Escape closes it. */
+export function Dialog({ open, title, onClose, children }: { open: boolean; title: string; onClose: () => void; children: ReactNode }) {
+  const ref = useRef<HTMLDialogElement>(null);
+  const id = useId();
+  useEffect(() => {
+    const el = ref.current;
+    if (!el) return;
+    if (open && !el.open) el.showModal();
+    if (!open && el.open) el.close();
+  }, [open]);
+  return (
+    <dialog ref={ref} aria-labelledby={id} onClose={onClose} className="paper m-auto p-0 w-[min(34rem,94vw)] max-h-[88vh] backdrop:bg-black/50" style={{ color: 'var(--ink)' }}>
+      {open && (
+        <div className="p-5">
+          <div className="flex items-center justify-between mb-4 gap-4">
+            <h2 id={id} className="text-xl font-bold">
+              {title}
+            </h2>
+            <button type="button" className="act" aria-label="Close" onClick={onClose}>
+              <X size={18} aria-hidden="true" />
+            </button>
+          </div>
+          {children}
+        </div>
+      )}
+    </dialog>
+  );
+}

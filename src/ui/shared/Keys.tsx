@@ -1,0 +1,120 @@
+'use client';
+import { Command } from 'cmdk';
+import { useParams, useRouter } from 'next/navigation';
+import { useEffect, useState } from 'react';
+import { STAGE_LABELS, STAGES } from '@/core/method';
+import { redo, undo, useDesk } from '../desk/desk';
+import { setPrefs, THEMES, usePrefs } from '../desk/prefs';
+import { Dialog } from './Dialog';
+
+const KEYS = [
+  ['1 … 8', 'open a stage of the repair'],
+  ['[ and ]', 'one stage back or on'],
+  ['r', 'running view of the repair'],
+  ['y', 'yard: all jobs'],
+  ['s', 'shelf: all systems'],
+  ['u', 'metric or US customary'],
+  ['t', 'day, night, full sun'],
+  ['Ctrl Z, Ctrl Shift Z', 'undo and redo of planning'],
+  ['Ctrl K or /', 'go anywhere by typing'],
+  ['?', 'this list'],
+] as const;
+
+const typing = (target: EventTarget | null) => target instanceof HTMLElement && (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName));
+
+/** Keyboard of the whole product: single keys, the list of them, and going anywhere by typing. */
+export function Keys() {
+  const [open, setOpen] = useState<'none' | 'keys' | 'go'>('none');
+  const router = useRouter();
+  const params = useParams<{ job?: string; repair?: string; stage?: string }>();
+  const repairs = useDesk((d) => d.repairs);
+  const jobs = useDesk((d) => d.jobs);
+  const { system, theme } = usePrefs();
+
+  useEffect(() => {
+    const onKey = (e: KeyboardEvent) => {
+      const command = e.ctrlKey || e.metaKey;
+      if (command && e.key.toLowerCase() === 'k') {
+        e.preventDefault();
+        setOpen('go');
+        return;
+      }
+      if (typing(e.target)) return;
+      if (command && e.key.toLowerCase() === 'z') {
+        e.preventDefault();
+        if (e.shiftKey) redo();
+        else undo();
+        return;
+      }
+      if (command || e.altKey || open !== 'none') return;
+      const at = params.repair ? `/job/${params.job}/${params.repair}` : null;
+      const index = STAGES.findIndex((s) => s === params.stage);
+      const go = (href: string | null) => href && router.push(href);
+      if (at && /^[1-8]$/.test(e.key)) go(`${at}/${STAGES[Number(e.key) - 1]}`);
+      else if (at && e.key === '[' && index > 0) go(`${at}/${STAGES[index - 1]}`);
+      else if (at && e.key === ']' && index >= 0 && index < 7) go(`${at}/${STAGES[index + 1]}`);
+      else if (at && e.key === 'r') go(`${at}/run`);
+      else if (e.key === 'y') go('/');
+      else if (e.key === 's') go('/shelf');
+      else if (e.key === 'u') setPrefs({ system: system === 'metric' ? 'us' : 'metric' });
+      else if (e.key === 't') setPrefs({ theme: THEMES[(THEMES.indexOf(theme) + 1) % THEMES.length]! });
+      else if (e.key === '?') setOpen('keys');
+      else if (e.key === '/') setOpen('go');
+      else return;
+      e.preventDefault();
+    };
+    window.addEventListener('keydown', onKey);
+    return () => window.removeEventListener('keydown', onKey);
+  }, [open, params, router, system, theme]);
+
+  const close = () => setOpen('none');
+  const leave = (href: string) => {
+    close();
+    router.push(href);
+  };
+  return (
+    <>
+      <Dialog open={open === 'keys'} title="Keys" onClose={close}>
+        <dl className="grid grid-cols-[auto_1fr] gap-x-6 gap-y-2">
+          {KEYS.map(([key, does]) => (
+            <div key={key} className="contents">
+              <dt className="fig font-semibold">{key}</dt>
+              <dd>{does}</dd>
+            </div>
+          ))}
+        </dl>
+      </Dialog>
+      <Dialog open={open === 'go'} title="Go to" onClose={close}>
+        <Command label="Go to" className="flex flex-col gap-2">
+          <Command.Input autoFocus placeholder="a job, a repair, a stage…" className="field" />
+          <Command.List className="max-h-80 overflow-auto thin-scroll">
+            <Command.Empty className="soft p-2">Nothing of that name.</Command.Empty>
+            {Object.values(repairs).flatMap((r) =>
+              [...STAGES, 'run' as const].map((stage) => (
+                <Command.Item key={`${r.id}/${stage}`} value={`${r.name} ${stage === 'run' ? 'run' : STAGE_LABELS[stage]} ${r.id}`} onSelect={() => leave(`/job/${r.jobId}/${r.id}/${stage}`)} className="go-row">
+                  {r.name} · {stage === 'run' ? 'Run' : STAGE_LABELS[stage]}
+                </Command.Item>
+              )),
+            )}
+            {Object.values(jobs).map((j) => (
+              <Command.Item key={j.id} value={`${j.name} job ${j.id}`} onSelect={() => leave(`/job/${j.id}`)} className="go-row">
+                {j.name}
+              </Command.Item>
+            ))}
+            {(
+              [
+                ['Yard', '/'],
+                ['Shelf', '/shelf'],
+                ['Settings', '/settings'],
+              ] as const
+            ).map(([name, href]) => (
+              <Command.Item key={href} value={name} onSelect={() => leave(href)} className="go-row">
+                {name}
+              </Command.Item>
+            ))}
+          </Command.List>
+        </Command>
+      </Dialog>
+    </>
+  );
+}

@@ -1,0 +1,85 @@
+'use client';
+import { useState } from 'react';
+import type { Finding } from '@/core/judge';
+import type { Stage } from '@/core/method';
+import type { RepairView } from '@/core/record';
+import { record } from '../desk/desk';
+import { usePrefs } from '../desk/prefs';
+import { FindingCard } from './bits';
+import { Dialog } from './Dialog';
+
+/** Overriding a stop: a reason and a role, kept in the record. */
+export function Override({ at, finding }: { at: RepairView; finding: Finding }) {
+  const [open, setOpen] = useState(false);
+  const [reason, setReason] = useState('');
+  const known = usePrefs((p) => p.role);
+  const [role, setRole] = useState(known);
+  const [fault, setFault] = useState<string | null>(null);
+  const submit = async () => {
+    if (reason.trim().length < 3) return setFault('Write the reason: it stays in the record.');
+    if (!role.trim()) return setFault('Say in which role you decide this.');
+    await record(at.repair.id, { kind: 'override', finding: finding.id, title: finding.title, reason: reason.trim() }, role.trim());
+    setOpen(false);
+  };
+  return (
+    <>
+      <button type="button" className="act danger text-sm mt-1" onClick={() => setOpen(true)}>
+        Go on all the same…
+      </button>
+      <Dialog open={open} title="Go on against a stop" onClose={() => setOpen(false)}>
+        <p className="mb-3">
+          <strong>{finding.title}.</strong> {finding.why} It never replaces the sheet, the local code or licensed practice.
+        </p>
+        <label className="block mb-2">
+          Reason
+          <textarea className="field" rows={3} value={reason} onChange={(e) => setReason(e.target.value)} />
+        </label>
+        <label className="block mb-2">
+          Your role
+          <input className="field" value={role} onChange={(e) => setRole(e.target.value)} />
+        </label>
+        {fault && (
+          <p role="alert" style={{ color: 'var(--stop)' }}>
+            {fault}
+          </p>
+        )}
+        <button type="button" className="act firm mt-2" onClick={submit}>
+          Keep this in the record and go on
+        </button>
+      </Dialog>
+    </>
+  );
+}
+
+/** Findings of a stage, stops with the way past them. */
+export function StageFindings({ at, stage, all }: { at: RepairView; stage?: Stage; all?: boolean }) {
+  const mine = all ? at.findings : at.findings.filter((f) => f.stage === stage);
+  const problems = stage ? at.plan.problems.filter((p) => p.stage === stage) : at.plan.problems;
+  return (
+    <div>
+      {problems.map((p) => (
+        <FindingCard key={p.field + p.sentence} finding={{ id: `problem:${p.field}`, severity: 'stop', stage: p.stage, title: 'This cannot be planned', why: p.sentence, todo: '' }} />
+      ))}
+      {mine.map((f) => (
+        <FindingCard key={f.id} finding={f} overridden={at.actuals.overrides[f.id]}>
+          {f.severity === 'stop' && !at.actuals.overrides[f.id] && <Override at={at} finding={f} />}
+        </FindingCard>
+      ))}
+    </div>
+  );
+}
+
+/** What a stage still needs before it can answer. */
+export function StillNeeds({ texts }: { texts: readonly string[] | undefined }) {
+  if (!texts?.length) return null;
+  return (
+    <div className="mt-2 p-2.5" style={{ border: '1px dashed var(--rule)' }}>
+      <h3 className="font-bold">Still needed</h3>
+      <ul className="list-disc pl-5">
+        {texts.map((t) => (
+          <li key={t}>{t}</li>
+        ))}
+      </ul>
+    </div>
+  );
+}

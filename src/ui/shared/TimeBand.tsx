@@ -1,0 +1,278 @@
+'use client';
+import { extent, line as d3line, scaleLinear, scaleTime } from 'd3';
+import Link from 'next/link';
+import { type PointerEvent, useEffect, useMemo, useRef, useState } from 'react';
+import type { Series } from '@/core/climate';
+import type { JobView, RepairView } from '@/core/record';
+import { formatDuration, fromCore, unitOf } from '@/core/units';
+import { usePrefs } from '../desk/prefs';
+import { clock, dayAndClock } from './when';
+
+const H = 3_600_000;
+const LEFT = 128;
+const TEXTURE = { liquid: 'tx-liquid', gelled: 'tx-gelled', hardening: 'tx-hardening', set: 'tx-set' } as const;
+
+function useWidth() {
+  const ref = useRef<HTMLDivElement>(null);
+  const [width, setWidth] = useState(1280);
+  useEffect(() => {
+    if (!ref.current) return;
+    const watch = new ResizeObserver(([entry]) => entry && setWidth(Math.max(320, entry.contentRect.width)));
+    watch.observe(ref.current);
+    return () => watch.disconnect();
+  }, []);
+  return [ref, width] as const;
+}
+
+interface Props {
+  readonly view: JobView;
+  readonly current?: RepairView;
+  readonly nowMs: number;
+  /** Called while a repair's band is dragged, with its new start. */
+  readonly onStart?: (repairId: string, startMs: number) => void;
+  /** Called while the temperature curve is pulled, with the change in K. */
+  readonly onTemperature?: (deltaK: number, first: boolean) => void;
+}
+
+/** One time axis: air, base and dew; working and closed hours; each repair from liquid to set. */
+export function TimeBand({ view, current, nowMs, onStart, onTemperature }: Props) {
+  const [ref, width] = useWidth();
+  const system = usePrefs((p) => p.system);
+  const [drag, setDrag] = useState<{ kind: 'start'; id: string; x: number; start: number } | { kind: 'temp'; y: number; began: boolean } | null>(null);
+  const { job, plan } = view;
+  const shown = view.repairs;
+  const range = useMemo(() => {
+    const starts = shown.flatMap((r) => r.plan.steps.map((s) => s.startMs));
+    const ends = shown.flatMap((r) => [r.plan.openMs ?? 0, r.plan.band.findLast((b) => b.state !== 'set')?.toMs ?? 0, r.plan.habitMs ?? 0]);
+    const from = Math.min(nowMs, ...(starts.length ? starts : [job.startFrom])) - 2 * H;
+    const to = Math.max(from + 36 * H, nowMs + 12 * H, ...ends, Math.min(job.wantedAt ?? 0, from + 9 * 24 * H)) + 5 * H;
+    return { from, to: Math.min(to, from + 12 * 24 * H) };
+  }, [shown, nowMs, job.startFrom, job.wantedAt]);
+
+  const rowH = 24;
+  const tempH = 66;
+  const top = 24;
+  const height = top + tempH + 10 + Math.max(1, shown.length) * (rowH + 6) + 18;
+  const x = scaleTime([range.from, range.to], [LEFT, width - 14]);
+  const lead = current ?? shown[0];
+  const air = plan.site?.air.air;
+  const degrees = (c: number) => fromCore(unitOf('temperature', system === 'us' ? '°F' : '°C'), c);
+
+  const curves = useMemo(() => {
+    if (!air) return null;
+    const slice = (s: Series): [number, number][] => {
+      const out: [number, number][] = [];
+      const every = Math.max(1, Math.floor((range.to - range.from) / (6 * 60_000 * 10) / 260));
+      for (let i = 0; i < s.times.length; i += every) {
+        const t = s.times[i]!;
+        if (t >= range.from - H && t <= range.to + H) out.push([t, s.values[i]!]);
+      }
+      return out;
+    };
+    const sets = { air: slice(lead?.plan.thermal?.air ?? air), base: lead?.plan.thermal ? slice(lead.plan.thermal.base) : [], dew: slice(plan.site!.air.dew) };
+    const [lo, hi] = extent([...sets.air, ...sets.base, ...sets.dew].map((p) => p[1])) as [number, number];
+    return { ...sets, lo, hi: Math.max(hi, lo + 4) };
+  }, [air, lead, plan.site, range]);
+  if (!plan.site || !air || !curves) return <div ref={ref} className="p-3 soft">The time band appears when the site’s temperature and hours are sound.</div>;
+
+  const y = scaleLinear([curves.lo - 0.5, curves.hi + 0.5], [top + tempH, top + 6]);
+  const draw = d3line<[number, number]>()
+    .x((p) => x(p[0]))
+    .y((p) => y(p[1]));
+  const hours = (range.to - range.from) / H;
+  const step = hours <= 60 ? 6 : hours <= 110 ? 12 : 24;
+  const ticks = plan.windows.length ? localTicks(range.from, range.to, step, job.zone) : [];
+  const closed = gaps(plan.windows, range.from, range.to);
+  const minC = lead?.plan.sheet?.limits.baseMinC ?? null;
+  const at = (p: [number, number][], ms: number) => p.reduce<[number, number] | undefined>((a, b) => (a && Math.abs(a[0] - ms) < Math.abs(b[0] - ms) ? a : b), undefined)?.[1] ?? curves.lo;
+  const airLabelAt = range.from + (range.to - range.from) * 0.3;
+  const baseLabelAt = range.from + (range.to - range.from) * 0.46;
+  const dewLabelAt = range.from + (range.to - range.from) * 0.58;
+
+  const pointerMove = (e: PointerEvent<SVGSVGElement>) => {
+    if (!drag) return;
+    if (drag.kind === 'start' && onStart) {
+      const msPerPx = (range.to - range.from) / (width - 14 - LEFT);
+      onStart(drag.id, Math.round((drag.start + (e.clientX - drag.x) * msPerPx) / 300_000) * 300_000);
+    }
+    if (drag.kind === 'temp' && onTemperature) {
+      const perPx = (y.invert(0) - y.invert(1)) * 1;
+      onTemperature(Math.round((drag.y - e.clientY) * perPx * 2) / 2, !drag.began);
+      if (!drag.began) setDrag({ ...drag, began: true });
+    }
+  };
+
+  return (
+    <div ref={ref} className="w-full" style={{ background: 'var(--ground-2)' }}>
+      <svg width={width} height={height} className="block select-none" role="group" aria-label="Time band" onPointerMove={pointerMove} onPointerUp={() => setDrag(null)} onPointerLeave={() => setDrag(null)}>
+        <title>Temperatures, working hours and repairs on one time axis</title>
+        {closed.map(([a, b]) => (
+          <rect key={a} x={x(a)} width={Math.max(0, x(b) - x(a))} y={top + 4} height={tempH} fill="url(#tx-closed)" />
+        ))}
+        {ticks.map((t) => (
+          <g key={t}>
+            <line x1={x(t)} x2={x(t)} y1={18} y2={height - 12} stroke="var(--hair)" strokeWidth="0.8" />
+            <text x={x(t) + 4} y={15} fontSize="11.5" className="fig" fill="var(--ink)">
+              {clock(t, job.zone) === '00:00' || step === 24 ? dayAndClock(t, job.zone) : clock(t, job.zone)}
+            </text>
+          </g>
+        ))}
+        {[curves.lo, curves.hi].map((c) => (
+          <text key={c} x={LEFT - 8} y={y(c) + 4} textAnchor="end" fontSize="11" className="fig" fill="var(--ink-2)">
+            {degrees(c).toFixed(0)} {system === 'us' ? '°F' : '°C'}
+          </text>
+        ))}
+        {minC !== null && minC >= curves.lo - 0.5 && minC <= curves.hi && (
+          <g>
+            <line x1={LEFT} x2={width - 14} y1={y(minC)} y2={y(minC)} stroke="var(--stop)" strokeWidth="1" strokeDasharray="2 3" />
+            <text x={width - 18} y={y(minC) - 4} fontSize="11" textAnchor="end" fill="var(--stop)" stroke="var(--ground-2)" strokeWidth="4" paintOrder="stroke">
+              sheet minimum {degrees(minC).toFixed(0)}°
+            </text>
+          </g>
+        )}
+        <path d={draw(curves.dew) ?? ''} fill="none" stroke="var(--dew)" strokeWidth="1.4" strokeDasharray="7 3" />
+        <path d={draw(curves.air) ?? ''} fill="none" stroke="var(--ink)" strokeWidth="1.2" strokeDasharray="1.5 3" />
+        <path d={draw(curves.base) ?? ''} fill="none" stroke="var(--ink)" strokeWidth="2.2" />
+        {(
+          [
+            ['air', curves.air, airLabelAt, 'var(--ink)', -6],
+            ['base', curves.base, baseLabelAt, 'var(--ink)', -6],
+            ['dew', curves.dew, dewLabelAt, 'var(--dew)', 12],
+          ] as const
+        ).map(([name, points, ms, color, dy]) =>
+          points.length ? (
+            <text key={name} x={x(ms)} y={y(at(points as [number, number][], ms)) + dy} fontSize="11.5" fontWeight={name === 'base' ? 700 : 400} fill={color} stroke="var(--ground-2)" strokeWidth="4" paintOrder="stroke">
+              {name}
+            </text>
+          ) : null,
+        )}
+        {onTemperature && (
+          <rect
+            x={LEFT}
+            width={Math.max(0, width - 14 - LEFT)}
+            y={top + 4}
+            height={tempH}
+            fill="transparent"
+            style={{ cursor: 'ns-resize', touchAction: 'none' }}
+            data-testid="pull-temperature"
+            onPointerDown={(e) => {
+              e.currentTarget.setPointerCapture(e.pointerId);
+              setDrag({ kind: 'temp', y: e.clientY, began: false });
+            }}
+          >
+            <title>Pull up or down: warmer or colder site</title>
+          </rect>
+        )}
+        {shown.map((r, i) => {
+          const y0 = top + tempH + 14 + i * (rowH + 6);
+          const { plan: p } = r;
+          const stalls = p.milestones.find((m) => m.kind === p.serves)?.stalls ?? [];
+          const first = p.steps[0];
+          const placing = p.band[0];
+          return (
+            <g key={r.repair.id}>
+              <Link href={`/job/${job.id}/${r.repair.id}/hold`}>
+                <text x={14} y={y0 + 16} fontSize="12.5" fontWeight={r === current ? 750 : 500} fill="var(--ink)">
+                  {(r.repair.name || 'Unnamed').length > 17 ? `${r.repair.name.slice(0, 16)}…` : r.repair.name || 'Unnamed'}
+                </text>
+              </Link>
+              {first && placing && first.startMs < placing.fromMs && <rect x={x(first.startMs)} width={Math.max(1, x(placing.fromMs) - x(first.startMs))} y={y0 + 8} height={6} fill="none" stroke="var(--ink)" strokeWidth="1" />}
+              {p.band.map((b) => (
+                <rect key={b.state} x={x(b.fromMs)} width={Math.max(1.5, Math.min(x(b.toMs), width - 14) - x(b.fromMs))} y={y0} height={rowH - 2} fill={`url(#${TEXTURE[b.state]})`} stroke="var(--ink)" strokeWidth="1">
+                  <title>{`${b.state} until ${dayAndClock(b.toMs, job.zone)}`}</title>
+                </rect>
+              ))}
+              {stalls.map((s) => (
+                <g key={s.fromMs}>
+                  <path d={`M${x(s.fromMs)} ${y0 - 3} v${rowH + 4} M${x(s.toMs)} ${y0 - 3} v${rowH + 4}`} stroke="var(--stop)" strokeWidth="1.6" />
+                  <text x={x(s.fromMs) + 3} y={y0 + rowH + 8} fontSize="11" fill="var(--stop)" stroke="var(--ground-2)" strokeWidth="3" paintOrder="stroke">
+                    clock stands {formatDuration((s.toMs - s.fromMs) / 60_000)}
+                  </text>
+                </g>
+              ))}
+              {p.openMs !== null && (
+                <g>
+                  <line x1={x(p.openMs)} x2={x(p.openMs)} y1={y0 - 3} y2={y0 + rowH + 1} stroke="var(--ink)" strokeWidth="3" />
+                  <text x={x(p.openMs) + 7} y={y0 + 16} fontSize="12" fontWeight="700" fill="var(--ink)" stroke="var(--ground-2)" strokeWidth="5" paintOrder="stroke">
+                    open <tspan className="fig">{dayAndClock(p.openMs, job.zone)}</tspan>
+                  </text>
+                </g>
+              )}
+              {p.habitMs !== null && r === lead && (
+                <g>
+                  <line x1={x(p.habitMs)} x2={x(p.habitMs)} y1={y0 - 2} y2={y0 + rowH} stroke="var(--ink)" strokeWidth="1.6" strokeDasharray="3 2" />
+                  <text x={x(p.habitMs)} y={y0 - 4} fontSize="10.5" textAnchor="middle" fill="var(--ink)" stroke="var(--ground-2)" strokeWidth="4" paintOrder="stroke">
+                    plain 24 h
+                  </text>
+                </g>
+              )}
+              {onStart && first && r.actuals.startedAt === null && placing && (
+                <rect
+                  x={x(first.startMs) - 6}
+                  width={Math.max(24, x(p.band.at(-1)!.toMs) - x(first.startMs))}
+                  y={y0 - 2}
+                  height={rowH + 2}
+                  fill="transparent"
+                  style={{ cursor: 'grab', touchAction: 'none' }}
+                  data-testid={`pull-start-${r.repair.id}`}
+                  onPointerDown={(e) => {
+                    e.currentTarget.setPointerCapture(e.pointerId);
+                    setDrag({ kind: 'start', id: r.repair.id, x: e.clientX, start: first.startMs });
+                  }}
+                >
+                  <title>Pull sideways: another start</title>
+                </rect>
+              )}
+            </g>
+          );
+        })}
+        <line x1={x(nowMs)} x2={x(nowMs)} y1={0} y2={height} stroke="var(--ink)" strokeWidth="2" />
+        <rect x={x(nowMs) - 23} y={0} width={46} height={18} fill="var(--ink)" />
+        <text x={x(nowMs)} y={13} textAnchor="middle" fontSize="11.5" className="fig" fill="var(--paper)">
+          {clock(nowMs, job.zone)}
+        </text>
+        {job.wantedAt !== null && x(job.wantedAt) < width && (
+          <g>
+            <path d={`M${x(job.wantedAt)} ${top} V${height - 4}`} stroke="var(--part-a)" strokeWidth="1.6" strokeDasharray="8 3" />
+            <text x={x(job.wantedAt) - 5} y={height - 5} textAnchor="end" fontSize="11" fill="var(--part-a)" stroke="var(--ground-2)" strokeWidth="4" paintOrder="stroke">
+              wanted open
+            </text>
+          </g>
+        )}
+      </svg>
+      <ul className="sr-only">
+        {shown.map((r) => (
+          <li key={r.repair.id}>
+            {r.repair.name}: {r.plan.band.map((b) => `${b.state} from ${dayAndClock(b.fromMs, job.zone)} to ${dayAndClock(b.toMs, job.zone)}`).join(', ')}
+            {r.plan.openMs !== null ? `; may be opened ${dayAndClock(r.plan.openMs, job.zone)}` : '; no opening in sight'}
+          </li>
+        ))}
+      </ul>
+    </div>
+  );
+}
+
+/** Round local hours in a range. */
+function localTicks(from: number, to: number, stepH: number, zone: string): number[] {
+  const out: number[] = [];
+  for (let t = Math.ceil(from / H) * H; t <= to; t += H) {
+    const [h = 0, m = 0] = clock(t, zone).split(':').map(Number);
+    // Zones with half-hour offsets have no whole UTC hour at a local one.
+    const local = t - m * 60_000;
+    if ((h % 24) % stepH === 0 && local >= from) out.push(local);
+  }
+  return out;
+}
+
+/** Stretches outside the working windows. */
+function gaps(windows: readonly { fromMs: number; toMs: number }[], from: number, to: number): [number, number][] {
+  const out: [number, number][] = [];
+  let at = from;
+  for (const w of windows) {
+    if (w.toMs <= from || w.fromMs >= to) continue;
+    if (w.fromMs > at) out.push([at, w.fromMs]);
+    at = Math.max(at, w.toMs);
+  }
+  if (at < to) out.push([at, to]);
+  return out;
+}

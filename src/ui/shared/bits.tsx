@@ -1,0 +1,218 @@
+'use client';
+import { Check, ClipboardCopy } from 'lucide-react';
+import Link from 'next/link';
+import { type ReactNode, useId, useState } from 'react';
+import type { Finding } from '@/core/judge';
+import { figure, type Kind, format, type Voice, type WorkLine } from '@/core/units';
+import { usePrefs } from '../desk/prefs';
+
+/** Prints a core value in the person's units. */
+export function useFormat() {
+  const system = usePrefs((p) => p.system);
+  return (kind: Kind, value: number, digits?: number) => format(kind, value, system, digits);
+}
+
+/** The one answer of a stage: a large figure, its unit, and its doubt beside it. */
+export function Answer({ over, digits, unit, beside, copy }: { over: string; digits: string; unit?: string; beside?: ReactNode; copy?: string }) {
+  const size = digits.length > 12 ? 'text-3xl' : digits.length > 7 ? 'text-4xl' : 'text-6xl';
+  return (
+    <div className="ruled pb-2 mb-2">
+      <p className="soft">{over}</p>
+      <div className="flex items-end gap-4 flex-wrap justify-between">
+        <p className="flex items-baseline gap-2">
+          <strong className={`fig ${size} leading-none font-extrabold`} data-testid="answer">
+            {digits}
+          </strong>
+          {unit && <span className="text-2xl">{unit}</span>}
+          <Copy text={copy ?? `${digits}${unit ? ` ${unit}` : ''}`} />
+        </p>
+        {beside && <div className="text-[0.95rem] leading-snug pb-1">{beside}</div>}
+      </div>
+    </div>
+  );
+}
+
+export function Copy({ text }: { text: string }) {
+  const [done, setDone] = useState(false);
+  return (
+    <button
+      type="button"
+      className="p-1.5 self-center no-print soft"
+      aria-label={`Copy ${text}`}
+      title="Copy"
+      onClick={async () => {
+        await navigator.clipboard?.writeText(text).catch(() => undefined);
+        setDone(true);
+        setTimeout(() => setDone(false), 1200);
+      }}
+    >
+      {done ? <Check size={16} aria-hidden="true" /> : <ClipboardCopy size={16} aria-hidden="true" />}
+    </button>
+  );
+}
+
+const VOICES: Record<Voice, string> = { sheet: 'the sheet says', computed: 'Grenko computes', chosen: 'I chose', measured: 'measured' };
+
+/** Who says it. */
+export function VoiceMark({ voice }: { voice: Voice }) {
+  return <span className={`text-xs whitespace-nowrap ${voice === 'sheet' ? 'border-b border-dashed' : voice === 'chosen' ? 'italic' : ''} soft`}>{VOICES[voice]}</span>;
+}
+
+/** How a figure comes about: label, expression, value, source; every line checkable by hand. */
+export function Working({ title, lines, open }: { title: string; lines: readonly WorkLine[]; open?: boolean }) {
+  if (!lines.length) return null;
+  return (
+    <details className="mt-2" open={open}>
+      <summary>{title}</summary>
+      <ol className="mt-1">
+        {lines.map((l, i) => (
+          <li key={i} className="py-1" style={{ borderTop: '1px solid var(--paper-line)' }}>
+            <div className="flex justify-between gap-3">
+              <span>{l.label}</span>
+              <span className="fig font-semibold whitespace-nowrap text-right">
+                {typeof l.value === 'number' ? figure(l.value, 4) : l.value} {l.unit}
+              </span>
+            </div>
+            <div className="flex justify-between gap-3 soft text-sm">
+              <span className="fig text-[0.8rem] leading-snug">{l.expression}</span>
+              <span className="text-right">{l.source ? l.source : <VoiceMark voice={l.voice} />}</span>
+            </div>
+          </li>
+        ))}
+      </ol>
+    </details>
+  );
+}
+
+/** A stop is an eight-sided sign, a caution a triangle, a note a square: shape and word before colour. */
+export function FindingSign({ severity, size = 44 }: { severity: Finding['severity']; size?: number }) {
+  if (severity === 'stop')
+    return (
+      <svg width={size} height={size} viewBox="0 0 44 44" aria-hidden="true" className="shrink-0">
+        <path d="M13 2h18l11 11v18L31 42H13L2 31V13z" fill="var(--stop)" />
+        <text x="22" y="26.5" textAnchor="middle" fontSize="12.5" fontWeight="700" fill="var(--stop-bg)">
+          stop
+        </text>
+      </svg>
+    );
+  if (severity === 'caution')
+    return (
+      <svg width={size} height={size} viewBox="0 0 44 44" aria-hidden="true" className="shrink-0">
+        <path d="M22 5 L41 39 H3 Z" fill="none" stroke="var(--caution-ink)" strokeWidth="2" />
+        <text x="22" y="35" textAnchor="middle" fontSize="20" fontWeight="800" fill="var(--caution-ink)">
+          !
+        </text>
+      </svg>
+    );
+  return (
+    <svg width={size} height={size} viewBox="0 0 44 44" aria-hidden="true" className="shrink-0">
+      <rect x="8" y="8" width="28" height="28" fill="none" stroke="var(--ink)" strokeWidth="1.5" />
+      <text x="22" y="29" textAnchor="middle" fontSize="18" fontWeight="700" fill="var(--ink)">
+        i
+      </text>
+    </svg>
+  );
+}
+
+const FINDING_STYLE: Record<Finding['severity'], { background: string; color: string; border: string }> = {
+  stop: { background: 'var(--stop-bg)', color: 'var(--stop-ink)', border: '2px solid var(--stop)' },
+  caution: { background: 'var(--caution-bg)', color: 'var(--caution-ink)', border: '1px solid var(--rule)' },
+  note: { background: 'var(--note-bg)', color: 'var(--ink)', border: '1px dashed var(--rule)' },
+};
+
+/** What was noticed: what, why, what to do. */
+export function FindingCard({ finding, overridden, children }: { finding: Finding; overridden?: { reason: string; role: string }; children?: ReactNode }) {
+  return (
+    <article className="flex gap-3 p-2.5 mt-2" style={FINDING_STYLE[finding.severity]} data-severity={finding.severity} data-finding={finding.id}>
+      <FindingSign severity={finding.severity} size={34} />
+      <div className="min-w-0">
+        <h3 className="font-bold leading-tight">
+          <span className="sr-only">{finding.severity}: </span>
+          {finding.title}
+        </h3>
+        <p className="text-sm leading-snug">
+          {finding.why} <strong className="font-semibold">{finding.todo}</strong>
+        </p>
+        {overridden && (
+          <p className="text-sm mt-1 italic">
+            Overridden by {overridden.role}: {overridden.reason}
+          </p>
+        )}
+        {children}
+      </div>
+    </article>
+  );
+}
+
+/** Two to four options side by side, square-cut; the chosen one is filled. */
+export function Choice<T extends string>({ label, options, value, onChange, hideLabel }: { label: string; options: readonly { id: T; label: string; title?: string }[]; value: T | undefined; onChange: (value: T) => void; hideLabel?: boolean }) {
+  const id = useId();
+  return (
+    <div role="group" aria-labelledby={id}>
+      <span id={id} className={hideLabel ? 'sr-only' : 'block mb-0.5'}>
+        {label}
+      </span>
+      <div className="flex flex-wrap gap-1">
+        {options.map((o) => (
+          <button key={o.id} type="button" className="act text-sm" aria-pressed={o.id === value} title={o.title} onClick={() => onChange(o.id)}>
+            {o.label}
+          </button>
+        ))}
+      </div>
+    </div>
+  );
+}
+
+/** A text field that is written when it is left. */
+export function TextField({ label, value, onChange, type = 'text', problem, hideLabel, multiline }: { label: string; value: string; onChange: (value: string) => void; type?: string; problem?: string | null; hideLabel?: boolean; multiline?: boolean }) {
+  const id = useId();
+  const [draft, setDraft] = useState<string | null>(null);
+  const common = {
+    id,
+    className: 'field',
+    value: draft ?? value,
+    'aria-invalid': problem ? (true as const) : undefined,
+    'aria-describedby': problem ? `${id}-say` : undefined,
+    onBlur: () => {
+      if (draft !== null && draft !== value) onChange(draft);
+      setDraft(null);
+    },
+  };
+  return (
+    <div>
+      <label htmlFor={id} className={hideLabel ? 'sr-only' : 'block mb-0.5'}>
+        {label}
+      </label>
+      {multiline ? <textarea rows={3} {...common} onChange={(e) => setDraft(e.target.value)} /> : <input type={type} {...common} onChange={(e) => setDraft(e.target.value)} onKeyDown={(e) => e.key === 'Enter' && e.currentTarget.blur()} />}
+      {problem && (
+        <p id={`${id}-say`} role="alert" className="text-sm" style={{ color: 'var(--stop)' }}>
+          {problem}
+        </p>
+      )}
+    </div>
+  );
+}
+
+/** A heading with a rule under it. */
+export function Heading({ children, aside }: { children: ReactNode; aside?: ReactNode }) {
+  return (
+    <div className="flex items-baseline justify-between gap-3 mt-4 mb-1 pb-0.5" style={{ borderBottom: '1px solid var(--hair)' }}>
+      <h2 className="font-bold text-[1.02rem]">{children}</h2>
+      {aside && <span className="soft text-sm">{aside}</span>}
+    </div>
+  );
+}
+
+/** A few links that every view carries. */
+export function Ways() {
+  const { system, theme } = usePrefs();
+  return (
+    <nav aria-label="Everywhere" className="flex items-center gap-x-4 gap-y-1 flex-wrap no-print text-[0.95rem]">
+      <Link href="/">Yard</Link>
+      <Link href="/shelf">Shelf</Link>
+      <Link href="/settings">
+        {system === 'metric' ? 'mm · °C' : 'in · °F'} · {theme === 'sun' ? 'full sun' : theme}
+      </Link>
+    </nav>
+  );
+}

@@ -1,0 +1,41 @@
+/** Instants as people read them: day name and clock of the site; the zone is named where it is not the reader's own. */
+export function clock(ms: number, zone: string): string {
+  return new Intl.DateTimeFormat(undefined, { hour: '2-digit', minute: '2-digit', hour12: false, timeZone: zone }).format(ms);
+}
+
+export function dayAndClock(ms: number, zone: string): string {
+  const day = new Intl.DateTimeFormat(undefined, { weekday: 'short', timeZone: zone }).format(ms);
+  return `${day} ${clock(ms, zone)}`;
+}
+
+export function fullWhen(ms: number, zone: string): string {
+  const text = new Intl.DateTimeFormat(undefined, { weekday: 'short', day: 'numeric', month: 'short', year: 'numeric', hour: '2-digit', minute: '2-digit', hour12: false, timeZone: zone }).format(ms);
+  return sameZone(zone) ? text : `${text} (${zone})`;
+}
+
+/** Far instants get their date, near ones the day name. */
+export function shortWhen(ms: number, zone: string, nowMs: number): string {
+  if (Math.abs(ms - nowMs) < 6.5 * 86_400_000) return dayAndClock(ms, zone);
+  const date = new Intl.DateTimeFormat(undefined, { weekday: 'short', day: 'numeric', month: 'short', timeZone: zone }).format(ms);
+  return `${date} ${clock(ms, zone)}`;
+}
+
+export const sameZone = (zone: string): boolean => Intl.DateTimeFormat().resolvedOptions().timeZone === zone;
+
+/** `mm:ss` or `h:mm:ss` of a stretch, with a minus when it is overdue. */
+export function countdown(ms: number): string {
+  const total = Math.floor(Math.abs(ms) / 1000);
+  const h = Math.floor(total / 3600);
+  const m = Math.floor((total % 3600) / 60);
+  const s = total % 60;
+  const pad = (n: number) => String(n).padStart(2, '0');
+  return `${ms < 0 ? '−' : ''}${h > 0 ? `${h}:${pad(m)}` : pad(m)}:${pad(s)}`;
+}
+
+/** Value for a `datetime-local` input in the site's zone, and back. */
+export function toLocalInput(ms: number, zone: string): string {
+  const parts = Object.fromEntries(
+    new Intl.DateTimeFormat('en-CA', { year: 'numeric', month: '2-digit', day: '2-digit', hour: '2-digit', minute: '2-digit', hourCycle: 'h23', timeZone: zone }).formatToParts(ms).map((p) => [p.type, p.value]),
+  );
+  return `${parts.year}-${parts.month}-${parts.day}T${parts.hour}:${parts.minute}`;
+}

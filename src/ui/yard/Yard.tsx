@@ -1,0 +1,255 @@
+'use client';
+import { FilePlus2, FolderInput, Ship, Trash2 } from 'lucide-react';
+import Link from 'next/link';
+import { useRouter } from 'next/navigation';
+import { useMemo, useRef, useState } from 'react';
+import { standingStops } from '@/core/judge';
+import type { Job } from '@/core/plan';
+import { type JobView, viewJob } from '@/core/record';
+import { formatDuration, Refusal } from '@/core/units';
+import { addJob, bundleOf, type Conflict, importJob, loadSample, removeSample, settle, useDesk } from '../desk/desk';
+import { freshJob } from '../desk/fresh';
+import { useNow } from '../desk/now';
+import { Heading, Ways } from '../shared/bits';
+import { TimeBand } from '../shared/TimeBand';
+import { dayAndClock, shortWhen } from '../shared/when';
+
+/** All jobs: what is due next, what may be touched now, each on its own time band. */
+export function Yard() {
+  const desk = useDesk();
+  const router = useRouter();
+  const nowMs = useNow(20_000);
+  const file = useRef<HTMLInputElement>(null);
+  const [say, setSay] = useState<{ text: string; bad: boolean } | null>(null);
+  const [busy, setBusy] = useState(false);
+  const jobs = useMemo(() => Object.values(desk.jobs).sort((a, b) => (a.wantedAt ?? a.startFrom) - (b.wantedAt ?? b.startFrom)), [desk.jobs]);
+  const views = useMemo(
+    () => jobs.map((j) => viewJob(bundleOf(desk, j.id)!, nowMs)),
+    // biome-ignore lint/correctness/useExhaustiveDependencies: only these parts of the desk decide the plan
+    [jobs, desk.repairs, desk.sheets, desk.events, nowMs],
+  );
+  const create = () => {
+    const job = freshJob(Date.now());
+    addJob(job);
+    router.push(`/job/${job.id}`);
+  };
+  const take = async (f: File | undefined) => {
+    if (!f) return;
+    try {
+      if (f.size > 60_000_000) throw new Error('The file is larger than 60 MB: that is no job file.');
+      const { jobId, newEvents, merged, conflicts } = await importJob(await f.text());
+      setSay({ bad: false, text: merged ? `Merged: ${newEvents} event${newEvents === 1 ? '' : 's'} added to the record${conflicts ? `, ${conflicts} draft${conflicts === 1 ? ' differs' : 's differ'}: see below` : ''}.` : 'Taken in.' });
+      if (!merged) router.push(`/job/${jobId}`);
+    } catch (error) {
+      setSay({ bad: true, text: `${f.name} was not taken in. ${error instanceof Refusal || error instanceof Error ? error.message : String(error)}` });
+    } finally {
+      if (file.current) file.current.value = '';
+    }
+  };
+  const sampleHere = jobs.some((j) => j.sample);
+  const withSample = async (does: () => Promise<void>) => {
+    setBusy(true);
+    await does();
+    setBusy(false);
+  };
+  const actions = (
+    <div className="flex gap-2 flex-wrap no-print">
+      <button type="button" className="act firm" onClick={create}>
+        <FilePlus2 size={18} aria-hidden="true" /> New job
+      </button>
+      <button type="button" className="act" onClick={() => file.current?.click()}>
+        <FolderInput size={18} aria-hidden="true" /> Take in a job file
+      </button>
+      <input ref={file} type="file" accept=".json,application/json" className="hidden" aria-label="Job file" onChange={(e) => void take(e.target.files?.[0])} />
+      {!sampleHere ? (
+        <button type="button" className="act" disabled={busy} onClick={() => void withSample(loadSample)}>
+          <Ship size={18} aria-hidden="true" /> Load the sample, Ostrel Lake
+        </button>
+      ) : (
+        <button type="button" className="act" disabled={busy} onClick={() => void withSample(removeSample)}>
+          <Trash2 size={18} aria-hidden="true" /> Remove the sample
+        </button>
+      )}
+    </div>
+  );
+  return (
+    <div className="px-4 md:px-6 py-4 max-w-[92rem] mx-auto">
+      <header className="flex items-center gap-6 flex-wrap mb-4">
+        <h1 className="flex items-center gap-3 text-2xl font-extrabold">
+          <TwoInOne /> Grenko
+        </h1>
+        <span className="soft">the yard: every job on its own time</span>
+        <span className="flex-1" />
+        <Ways />
+      </header>
+      <main id="main">
+        {say && (
+          <p role={say.bad ? 'alert' : 'status'} className="p-2.5 mb-3" style={{ border: `2px solid ${say.bad ? 'var(--stop)' : 'var(--rule)'}`, background: say.bad ? 'var(--stop-bg)' : 'var(--paper)', color: say.bad ? 'var(--stop-ink)' : 'var(--ink)' }}>
+            {say.text}
+          </p>
+        )}
+        {desk.conflicts.map((c) => (
+          <Differs key={`${c.mine.id}${c.theirs.updatedAt}`} conflict={c} />
+        ))}
+        {jobs.length === 0 ? (
+          <section className="paper p-6 md:p-10 max-w-3xl">
+            <h2 className="text-3xl font-bold mb-2">Nothing planned yet</h2>
+            <p className="mb-5 text-lg max-w-xl">
+              Make a job for a place, put a repair into it, and walk it from inspection to release. Or load the sample, a ferry crossing with one job for tomorrow and one running now; it can be removed again without touching what is yours.
+            </p>
+            {actions}
+          </section>
+        ) : (
+          <>
+            {actions}
+            <Due views={views} nowMs={nowMs} />
+            {views.map((v) => (
+              <JobStrip key={v.job.id} view={v} nowMs={nowMs} />
+            ))}
+          </>
+        )}
+      </main>
+    </div>
+  );
+}
+
+/** The mark: two parts becoming one. */
+export function TwoInOne() {
+  return (
+    <svg width="40" height="30" viewBox="0 0 40 30" aria-hidden="true">
+      <rect x="1" y="1" width="19" height="14" fill="url(#tx-a)" stroke="var(--ink)" />
+      <rect x="20" y="1" width="19" height="14" fill="url(#tx-b)" stroke="var(--ink)" />
+      <rect x="1" y="15" width="38" height="14" fill="url(#tx-hardening)" stroke="var(--ink)" />
+    </svg>
+  );
+}
+
+/** What comes next over all jobs, and what may be touched or loaded now. */
+function Due({ views, nowMs }: { views: readonly JobView[]; nowMs: number }) {
+  const next = views
+    .flatMap((v) =>
+      v.repairs.flatMap((r) => {
+        if (r.actuals.released) return [];
+        const step = r.plan.steps.find((s) => s.doneAt === null);
+        return step ? [{ v, r, step }] : [];
+      }),
+    )
+    .sort((a, b) => a.step.startMs - b.step.startMs)
+    .slice(0, 5);
+  const touch = views.flatMap((v) =>
+    v.repairs
+      .filter((r) => r.actuals.startedAt !== null)
+      .map((r) => {
+        const reached = r.plan.milestones.filter((m) => m.clock === 'waiting' && m.planMs !== null && m.planMs <= nowMs);
+        const word = r.actuals.released ? 'released' : r.plan.placedMs === null || r.plan.placedMs > nowMs ? 'being placed' : reached.some((m) => m.kind === r.plan.serves) ? 'test, then sign' : 'do not touch';
+        return { v, r, word };
+      }),
+  );
+  if (!next.length && !touch.length) return null;
+  return (
+    <section className="grid md:grid-cols-2 gap-6 mt-2">
+      <div>
+        <Heading>Due next</Heading>
+        <ol>
+          {next.map(({ v, r, step }) => (
+            <li key={r.repair.id} className="flex gap-4 py-1 items-baseline">
+              <span className="fig w-24 shrink-0">{dayAndClock(step.startMs, v.job.zone)}</span>
+              <Link href={`/job/${v.job.id}/${r.repair.id}/${r.actuals.startedAt !== null ? 'run' : 'place'}`} className="font-semibold">
+                {step.title}
+              </Link>
+              <span className="soft truncate">{r.repair.name}</span>
+            </li>
+          ))}
+        </ol>
+      </div>
+      <div>
+        <Heading>May it be touched?</Heading>
+        {touch.length ? (
+          <ul>
+            {touch.map(({ v, r, word }) => (
+              <li key={r.repair.id} className="flex gap-4 py-1 items-baseline">
+                <strong className="w-36 shrink-0">{word}</strong>
+                <Link href={`/job/${v.job.id}/${r.repair.id}/release`}>{r.repair.name}</Link>
+                <span className="soft truncate">{r.repair.place}</span>
+              </li>
+            ))}
+          </ul>
+        ) : (
+          <p className="soft py-1">Nothing is setting at the moment.</p>
+        )}
+      </div>
+    </section>
+  );
+}
+
+/** One job: its name, what it lacks, and its time band. */
+function JobStrip({ view, nowMs }: { view: JobView; nowMs: number }) {
+  const { job } = view;
+  const stops = view.repairs.reduce((n, r) => n + standingStops(r.findings, r.actuals.overrides).length, 0);
+  const running = view.repairs.some((r) => r.actuals.startedAt !== null && !r.actuals.released);
+  const worst = view.repairs.reduce<number | null>((m, r) => (r.plan.inHandMin === null ? m : m === null ? r.plan.inHandMin : Math.min(m, r.plan.inHandMin)), null);
+  return (
+    <section className="mt-5 paper" aria-label={job.name || 'Unnamed job'}>
+      <div className="flex items-baseline gap-x-6 gap-y-1 flex-wrap px-4 py-2.5">
+        <h2 className="text-xl font-bold">
+          <Link href={`/job/${job.id}`}>{job.name || 'Unnamed job'}</Link>
+        </h2>
+        <span className="soft">{job.place}</span>
+        {job.sample && <span className="px-2 border border-dashed" style={{ borderColor: 'var(--rule)' }}>sample</span>}
+        {running && <strong>running</strong>}
+        {stops > 0 && <strong style={{ color: 'var(--stop)' }}>{stops} stop{stops > 1 ? 's' : ''}</strong>}
+        <span className="flex-1" />
+        {job.wantedAt !== null && (
+          <span>
+            reopen by <strong className="fig">{shortWhen(job.wantedAt, job.zone, nowMs)}</strong>
+          </span>
+        )}
+        {worst !== null && <span style={worst < 0 ? { color: 'var(--stop)', fontWeight: 700 } : undefined}>{formatDuration(Math.abs(worst))} {worst < 0 ? 'short' : 'in hand'}</span>}
+      </div>
+      {view.repairs.length ? (
+        <TimeBand view={view} nowMs={nowMs} />
+      ) : (
+        <p className="px-4 pb-3 soft">
+          {view.plan.problems[0]?.sentence ?? 'No repair in it yet.'} <Link href={`/job/${job.id}`}>Open the job</Link>
+        </p>
+      )}
+    </section>
+  );
+}
+
+/** Two drafts of one record, side by side. */
+function Differs({ conflict }: { conflict: Conflict }) {
+  const { mine, theirs } = conflict;
+  const keys = (Object.keys(mine) as (keyof typeof mine)[]).filter((k) => k !== 'updatedAt' && JSON.stringify(mine[k]) !== JSON.stringify((theirs as Job)[k as keyof Job]));
+  return (
+    <section className="paper p-4 mb-3">
+      <h2 className="font-bold">“{mine.name || mine.id}” was planned differently in the file</h2>
+      <table className="w-full my-2 text-sm">
+        <thead>
+          <tr className="text-left soft">
+            <th className="font-normal">what</th>
+            <th className="font-normal">here</th>
+            <th className="font-normal">in the file</th>
+          </tr>
+        </thead>
+        <tbody>
+          {keys.map((k) => (
+            <tr key={k} style={{ borderTop: '1px solid var(--paper-line)' }}>
+              <td className="pr-3 align-top">{k}</td>
+              <td className="fig text-xs break-all align-top pr-3">{JSON.stringify(mine[k])}</td>
+              <td className="fig text-xs break-all align-top">{JSON.stringify((theirs as Job)[k as keyof Job])}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <div className="flex gap-2">
+        <button type="button" className="act" onClick={() => settle(conflict, 'mine')}>
+          Keep the one here
+        </button>
+        <button type="button" className="act" onClick={() => settle(conflict, 'theirs')}>
+          Take the one in the file
+        </button>
+      </div>
+    </section>
+  );
+}
