@@ -11,17 +11,32 @@ const insideCore = core.map((folder, i) => ({
 module.exports = {
   forbidden: [
     { name: 'no-circles', severity: 'error', from: {}, to: { circular: true } },
-    { name: 'core-knows-only-core', severity: 'error', from: { path: '^src/core/', pathNot: '\\.test\\.ts$' }, to: { path: '^src/(?!core/)' } },
+    {
+      name: 'core-knows-only-core',
+      severity: 'error',
+      from: { path: '^src/core/', pathNot: '\\.test\\.ts$' },
+      to: { path: '^src/(?!core/)' },
+    },
     {
       name: 'core-has-no-interface-code',
       severity: 'error',
       from: { path: '^src/core/' },
       to: { path: 'node_modules/(react|next|idb|comlink|zustand|lucide-react|cmdk)(/|$)' },
     },
-    { name: 'store-worker-device-know-core', severity: 'error', from: { path: '^src/(store|worker|device)/' }, to: { path: '^src/(app|ui|sample)/' } },
+    {
+      name: 'store-worker-device-know-core',
+      severity: 'error',
+      from: { path: '^src/(store|worker|device)/' },
+      to: { path: '^src/(app|ui|sample)/' },
+    },
     { name: 'sample-knows-core', severity: 'error', from: { path: '^src/sample/' }, to: { path: '^src/(app|ui|store|worker|device)/' } },
     { name: 'ui-not-app', severity: 'error', from: { path: '^src/ui/' }, to: { path: '^src/app/' } },
-    { name: 'nothing-needs-tests', severity: 'error', from: { pathNot: '(\\.test\\.tsx?$|^e2e/)' }, to: { path: '(\\.test\\.tsx?$|^e2e/)' } },
+    {
+      name: 'nothing-needs-tests',
+      severity: 'error',
+      from: { pathNot: '(\\.test\\.tsx?$|^e2e/)' },
+      to: { path: '(\\.test\\.tsx?$|^e2e/)' },
+    },
     { name: 'resolves', severity: 'error', from: {}, to: { couldNotResolve: true } },
     ...insideCore,
   ],
@@ -29,6 +44,10 @@ module.exports = {
     doNotFollow: { path: 'node_modules' },
     tsPreCompilationDeps: true,
     tsConfig: { fileName: 'tsconfig.json' },
-    enhancedResolveOptions: { exportsFields: ['exports'], conditionNames: ['import', 'require', 'node', 'default', 'types'], extensions: ['.ts', '.tsx', '.js', '.mjs', '.cjs', '.json', '.css'] },
+    enhancedResolveOptions: {
+      exportsFields: ['exports'],
+      conditionNames: ['import', 'require', 'node', 'default', 'types'],
+      extensions: ['.ts', '.tsx', '.js', '.mjs', '.cjs', '.json', '.css'],
+    },
   },
 };

@@ -7,13 +7,19 @@ const common = {
     ],
   },
   // Packages shipped as ES modules only are compiled too.
-  transformIgnorePatterns: ['node_modules/(?!(nanoid|idb|@noble|d3|d3-[^/]+|internmap|@kninnug|delaunator|robust-predicates|comlink|luxon)/)'],
+  transformIgnorePatterns: [
+    'node_modules/(?!(nanoid|idb|@noble|d3|d3-[^/]+|internmap|@kninnug|delaunator|robust-predicates|comlink|luxon)/)',
+  ],
   moduleNameMapper: { '^#constrainautor$': '@kninnug/constrainautor', '^@/(.*)$': '<rootDir>/src/$1' },
   testEnvironment: 'node',
 };
 export default {
   projects: [
-    { ...common, displayName: 'unit', testMatch: ['<rootDir>/src/**/*.test.ts', '<rootDir>/src/**/*.test.tsx', '<rootDir>/scripts/**/*.test.ts'] },
+    {
+      ...common,
+      displayName: 'unit',
+      testMatch: ['<rootDir>/src/**/*.test.ts', '<rootDir>/src/**/*.test.tsx', '<rootDir>/scripts/**/*.test.ts'],
+    },
     { ...common, displayName: 'e2e', testMatch: ['<rootDir>/e2e/**/*.test.ts'] },
   ],
 };

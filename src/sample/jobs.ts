@@ -2,7 +2,7 @@ import { DateTime } from 'luxon';
 import { METHODS } from '../core/method';
 import type { Job, Repair } from '../core/plan';
 import { type Bundle, type Event, type EventBody, type PlanSnapshot, snapshotOf } from '../core/record';
-import { measured, type Measured, type VoidShape } from '../core/void';
+import { type Measured, measured, type VoidShape } from '../core/void';
 import { mortarSheet, pasteSheet, resinSheet, sampleSheets, sampleStock } from './systems';
 
 /** The sample: two jobs at the ferry, one planned, one running; instants count from the moment it is loaded. */
@@ -10,7 +10,8 @@ export interface SampleData {
   readonly bundles: readonly (Bundle & { readonly snapshots: readonly PlanSnapshot[] })[];
 }
 
-const soundAnswers = (methodId: string): Repair['answers'] => Object.fromEntries(METHODS.find((m) => m.id === methodId)!.questions.map((q) => [q.id, q.wants]));
+const soundAnswers = (methodId: string): Repair['answers'] =>
+  Object.fromEntries(METHODS.find((m) => m.id === methodId)!.questions.map((q) => [q.id, q.wants]));
 const typed = (valueMm: number, tool: string, text: string): Measured => ({ ...measured(valueMm, tool), text });
 
 const nosing: VoidShape = {
@@ -79,7 +80,12 @@ export function sampleData(nowMs: number, zone: string): SampleData {
     workingHours: { fromHour: 0, toHour: 24, days: [1, 2, 3, 4, 5, 6, 7] },
     climate: { kind: 'constant', tempC: 16, humidityPct: 62 },
   };
-  const repair = (over: Partial<Repair> & Pick<Repair, 'id' | 'jobId' | 'order' | 'name' | 'place' | 'void'>, methodId: string, sheetId: string, kitId: string): Repair => ({
+  const repair = (
+    over: Partial<Repair> & Pick<Repair, 'id' | 'jobId' | 'order' | 'name' | 'place' | 'void'>,
+    methodId: string,
+    sheetId: string,
+    kitId: string,
+  ): Repair => ({
     record: 'repair',
     version: 1,
     method: { id: methodId, version: 1 },
@@ -99,7 +105,19 @@ export function sampleData(nowMs: number, zone: string): SampleData {
     ...over,
   });
   const rampRepairs = [
-    repair({ id: 'sample-nosing', jobId: ramp.id, order: 1, name: 'Bay 3 nosing', place: 'Slip ramp, third bay', void: { shapes: [nosing], count: 1 } }, 'mortar-patch', mortarSheet.id, 'small'),
+    repair(
+      {
+        id: 'sample-nosing',
+        jobId: ramp.id,
+        order: 1,
+        name: 'Bay 3 nosing',
+        place: 'Slip ramp, third bay',
+        void: { shapes: [nosing], count: 1 },
+      },
+      'mortar-patch',
+      mortarSheet.id,
+      'small',
+    ),
     repair(
       {
         id: 'sample-eyes',
@@ -134,7 +152,13 @@ export function sampleData(nowMs: number, zone: string): SampleData {
     'pair',
   );
 
-  const winchBundle: Bundle = { job: winch, repairs: [winchRepair], sheets: [pasteSheet], stock: sampleStock.filter((s) => s.systemId === pasteSheet.systemId), events: [] };
+  const winchBundle: Bundle = {
+    job: winch,
+    repairs: [winchRepair],
+    sheets: [pasteSheet],
+    stock: sampleStock.filter((s) => s.systemId === pasteSheet.systemId),
+    events: [],
+  };
   const startedAt = nowMs - 68 * 60_000;
   const snapshot = snapshotOf(winchBundle, startedAt, 'sample-snapshot-winch');
   const usableMin = snapshot.report.repairs[0]!.usableMin;
@@ -167,7 +191,14 @@ export function sampleData(nowMs: number, zone: string): SampleData {
   );
   return {
     bundles: [
-      { job: ramp, repairs: rampRepairs, sheets: sampleSheets.filter((s) => s.id !== pasteSheet.id), stock: sampleStock.filter((s) => s.systemId !== pasteSheet.systemId), events: [], snapshots: [] },
+      {
+        job: ramp,
+        repairs: rampRepairs,
+        sheets: sampleSheets.filter((s) => s.id !== pasteSheet.id),
+        stock: sampleStock.filter((s) => s.systemId !== pasteSheet.systemId),
+        events: [],
+        snapshots: [],
+      },
       { ...winchBundle, events, snapshots: [snapshot] },
     ],
   };

@@ -1,9 +1,18 @@
-import { Attachment, Event, PlanSnapshot, SeriesRecord } from '@/core/record';
 import { Job, Repair } from '@/core/plan';
+import { Attachment, Event, PlanSnapshot, SeriesRecord } from '@/core/record';
 import { SheetRevision, Stock } from '@/core/system';
 
 /** The eight kinds of record and their schemas, by the name of their shelf in the database. */
-export const SCHEMAS = { job: Job, repair: Repair, sheet: SheetRevision, stock: Stock, snapshot: PlanSnapshot, event: Event, series: SeriesRecord, attachment: Attachment } as const;
+export const SCHEMAS = {
+  job: Job,
+  repair: Repair,
+  sheet: SheetRevision,
+  stock: Stock,
+  snapshot: PlanSnapshot,
+  event: Event,
+  series: SeriesRecord,
+  attachment: Attachment,
+} as const;
 export type RecordKind = keyof typeof SCHEMAS;
 export type AnyRecord = Job | Repair | SheetRevision | Stock | PlanSnapshot | Event | SeriesRecord | Attachment;
 export const KINDS = Object.keys(SCHEMAS) as RecordKind[];
@@ -37,7 +46,12 @@ export function sortOut(kind: RecordKind, raws: readonly unknown[]): { good: Any
     if (parsed.success) good.push(parsed.data as AnyRecord);
     else {
       const issue = parsed.error.issues[0]!;
-      setAside.push({ kind, id: String((raw as { id?: unknown } | null)?.id ?? '?'), reason: `${issue.path.join('.') || 'the record'}: ${issue.message}`, raw });
+      setAside.push({
+        kind,
+        id: String((raw as { id?: unknown } | null)?.id ?? '?'),
+        reason: `${issue.path.join('.') || 'the record'}: ${issue.message}`,
+        raw,
+      });
     }
   }
   return { good, setAside };

@@ -29,7 +29,8 @@ const VERSION = 1;
 
 function checked(record: AnyRecord): AnyRecord {
   const parsed = SCHEMAS[record.record].safeParse(record);
-  if (!parsed.success) throw new TypeError(`A ${record.record} does not fit at ${parsed.error.issues[0]!.path.join('.')}: ${parsed.error.issues[0]!.message}`);
+  if (!parsed.success)
+    throw new TypeError(`A ${record.record} does not fit at ${parsed.error.issues[0]!.path.join('.')}: ${parsed.error.issues[0]!.message}`);
   return record;
 }
 
@@ -75,7 +76,10 @@ export async function openVault(name = NAME): Promise<Vault> {
 
 /** A vault in memory: works, but is gone with the tab. */
 export function memoryVault(refusal: string): Vault {
-  const shelves = Object.fromEntries(KINDS.map((kind) => [kind, new Map<string, AnyRecord>()])) as Record<RecordKind, Map<string, AnyRecord>>;
+  const shelves = Object.fromEntries(KINDS.map((kind) => [kind, new Map<string, AnyRecord>()])) as Record<
+    RecordKind,
+    Map<string, AnyRecord>
+  >;
   return {
     lasting: false,
     refusal,

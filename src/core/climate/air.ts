@@ -28,7 +28,8 @@ const DAY_MS = 86_400_000;
 export function climateProblems(source: ClimateSource): readonly Problem[] {
   const out: Problem[] = [];
   const range = (field: string, label: string, value: number, low: number, high: number, unit: string) => {
-    if (!(value >= low && value <= high)) out.push({ field, value, allowed: `${low} to ${high} ${unit}`, sentence: `${label} must lie between ${low} and ${high} ${unit}.` });
+    if (!(value >= low && value <= high))
+      out.push({ field, value, allowed: `${low} to ${high} ${unit}`, sentence: `${label} must lie between ${low} and ${high} ${unit}.` });
   };
   if (source.kind === 'constant') {
     range('tempC', 'The air temperature', source.tempC, -40, 60, '°C');
@@ -41,8 +42,19 @@ export function climateProblems(source: ClimateSource): readonly Problem[] {
   range('highHour', 'The hour of the high', source.highHour, 0, 23.99, 'h');
   range('humidityAtLowPct', 'The humidity', source.humidityAtLowPct, 1, 100, '%');
   if (source.lowC > source.highC)
-    out.push({ field: 'lowC', value: source.lowC, allowed: `up to ${source.highC} °C`, sentence: `The daily low, ${source.lowC} °C, is above the high, ${source.highC} °C.` });
-  if (Math.abs(source.lowHour - source.highHour) < 1) out.push({ field: 'highHour', value: source.highHour, allowed: 'an hour or more from the low', sentence: 'The high must come at least one hour away from the low.' });
+    out.push({
+      field: 'lowC',
+      value: source.lowC,
+      allowed: `up to ${source.highC} °C`,
+      sentence: `The daily low, ${source.lowC} °C, is above the high, ${source.highC} °C.`,
+    });
+  if (Math.abs(source.lowHour - source.highHour) < 1)
+    out.push({
+      field: 'highHour',
+      value: source.highHour,
+      allowed: 'an hour or more from the low',
+      sentence: 'The high must come at least one hour away from the low.',
+    });
   return out;
 }
 
@@ -76,8 +88,16 @@ export function airOver(source: ClimateSource, zone: string, fromMs: number, toM
 }
 
 /** Instants of every low and high around [from, to]. */
-function dailyKnots(source: Extract<ClimateSource, { kind: 'daily' }>, zone: string, fromMs: number, toMs: number): (readonly [number, number])[] {
-  const knots = localDays(zone, fromMs - 2 * DAY_MS, toMs + 2 * DAY_MS).flatMap((day) => [[atHour(day, source.lowHour), source.lowC] as const, [atHour(day, source.highHour), source.highC] as const]);
+function dailyKnots(
+  source: Extract<ClimateSource, { kind: 'daily' }>,
+  zone: string,
+  fromMs: number,
+  toMs: number,
+): (readonly [number, number])[] {
+  const knots = localDays(zone, fromMs - 2 * DAY_MS, toMs + 2 * DAY_MS).flatMap((day) => [
+    [atHour(day, source.lowHour), source.lowC] as const,
+    [atHour(day, source.highHour), source.highC] as const,
+  ]);
   return knots.sort((a, b) => a[0] - b[0]);
 }
 

@@ -31,7 +31,14 @@ export const OFFSET_FADE_MS = 6 * 3_600_000;
 export function baseProblems(body: BaseBody): readonly Problem[] {
   return body.thicknessMm > 0 && body.thicknessMm <= 5000
     ? []
-    : [{ field: 'thicknessMm', value: body.thicknessMm, allowed: 'more than 0 to 5000 mm', sentence: 'The thickness of the base must be more than 0 and at most 5000 mm.' }];
+    : [
+        {
+          field: 'thicknessMm',
+          value: body.thicknessMm,
+          allowed: 'more than 0 to 5000 mm',
+          sentence: 'The thickness of the base must be more than 0 and at most 5000 mm.',
+        },
+      ];
 }
 
 /**

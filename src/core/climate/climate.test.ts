@@ -1,5 +1,20 @@
 import { DateTime } from 'luxon';
-import { airOver, BASE_PROPERTIES, type BaseBody, baseOver, type ClimateSource, climateProblems, combine, dewPointC, extremes, humidityOf, humidityPct, seriesOf, valueAt, withReadings } from '.';
+import {
+  airOver,
+  BASE_PROPERTIES,
+  type BaseBody,
+  baseOver,
+  type ClimateSource,
+  climateProblems,
+  combine,
+  dewPointC,
+  extremes,
+  humidityOf,
+  humidityPct,
+  seriesOf,
+  valueAt,
+  withReadings,
+} from '.';
 
 const zone = 'Europe/Helsinki';
 const at = (iso: string) => DateTime.fromISO(iso, { zone }).toMillis();
@@ -61,7 +76,9 @@ describe('base', () => {
     expect(plate.max - plate.min).toBeGreaterThan(11);
     const base = baseOver(air, body);
     expect(valueAt(base, at('2026-05-12T06:00'))).toBeGreaterThan(valueAt(air, at('2026-05-12T06:00')) + 1);
-    const hourOfLow = [...Array(24).keys()].sort((a, b) => valueAt(base, at('2026-05-12T00:00') + a * 3.6e6) - valueAt(base, at('2026-05-12T00:00') + b * 3.6e6))[0]!;
+    const hourOfLow = [...Array(24).keys()].sort(
+      (a, b) => valueAt(base, at('2026-05-12T00:00') + a * 3.6e6) - valueAt(base, at('2026-05-12T00:00') + b * 3.6e6),
+    )[0]!;
     expect(hourOfLow).toBeGreaterThanOrEqual(7);
   });
   test('constant air leaves every base at the air temperature', () => {
@@ -81,10 +98,29 @@ describe('base', () => {
 });
 
 test('series: straight lines between samples, no guess outside', () => {
-  const s = seriesOf([[0, 10], [100, 20], [200, 0]]);
+  const s = seriesOf([
+    [0, 10],
+    [100, 20],
+    [200, 0],
+  ]);
   expect(valueAt(s, 150)).toBe(10);
   expect(extremes(s, 50, 150)).toEqual({ min: 10, max: 20 });
-  expect(combine(s, seriesOf([[0, 12], [100, 12], [200, 12]]), Math.max).values).toEqual(Float64Array.from([12, 20, 12]));
+  expect(
+    combine(
+      s,
+      seriesOf([
+        [0, 12],
+        [100, 12],
+        [200, 12],
+      ]),
+      Math.max,
+    ).values,
+  ).toEqual(Float64Array.from([12, 20, 12]));
   expect(() => valueAt(s, 201)).toThrow(/does not cover/);
-  expect(() => seriesOf([[5, 1], [5, 2]])).toThrow(/not later/);
+  expect(() =>
+    seriesOf([
+      [5, 1],
+      [5, 2],
+    ]),
+  ).toThrow(/not later/);
 });

@@ -1,4 +1,4 @@
-import { extremes, type Series, indexAt, valueAt } from '../climate';
+import { extremes, indexAt, type Series, valueAt } from '../climate';
 import { refuse } from '../units';
 import type { Pace, Standing } from './pace';
 
@@ -17,7 +17,10 @@ export interface Reached {
 
 const MIN_MS = 60_000;
 /** Gauss–Legendre on [0, 1]: four points for steep pieces, two for nearly level ones. */
-const FINE = { nodes: [0.06943184420297371, 0.33000947820757187, 0.6699905217924281, 0.9305681557970263], weights: [0.17392742256872693, 0.32607257743127307, 0.32607257743127307, 0.17392742256872693] };
+const FINE = {
+  nodes: [0.06943184420297371, 0.33000947820757187, 0.6699905217924281, 0.9305681557970263],
+  weights: [0.17392742256872693, 0.32607257743127307, 0.32607257743127307, 0.17392742256872693],
+};
 const PLAIN = { nodes: [0.21132486540518713, 0.7886751345948129], weights: [0.5, 0.5] };
 /** Temperature span under which two points are enough, K. */
 const LEVEL_K = 1;
@@ -55,7 +58,12 @@ function leftTable(options: ClockOptions, pace: Pace, tempC: number, ms: number)
 
 function historyEnds(options: ClockOptions, history: Series): never {
   const end = history.times.at(-1)!;
-  return refuse('history', end, 'a longer history or a warmer site', `${options.label} is not reached before the temperature history ends at ${when(end)}.`);
+  return refuse(
+    'history',
+    end,
+    'a longer history or a warmer site',
+    `${options.label} is not reached before the temperature history ends at ${when(end)}.`,
+  );
 }
 
 function integrate(pace: Pace, history: Series, startMs: number, options: ClockOptions): Reached {

@@ -4,7 +4,13 @@ import type { Milestone, SheetRevision } from '../system';
 import { fittedActivationKJ, minutesAt, type Pace, paceOf, reach, sheetFlaws, steady } from '.';
 
 const MIN = 60_000;
-const milestone = (table: Milestone['table'], kind: Milestone['kind'] = 'load'): Milestone => ({ kind, startsAt: 'placed', runsOn: 'base', table, referenceMassG: null });
+const milestone = (table: Milestone['table'], kind: Milestone['kind'] = 'load'): Milestone => ({
+  kind,
+  startsAt: 'placed',
+  runsOn: 'base',
+  table,
+  referenceMassG: null,
+});
 const curve = milestone({
   form: 'curve',
   points: [
@@ -26,7 +32,8 @@ const bands = milestone({
 const single = milestone({ form: 'single', tempC: 23, fromMin: 600, toMin: 720 });
 const waiting = { label: 'Load', cureMinC: null, clock: 'waiting' as const };
 const working = { label: 'Use-by', cureMinC: null, clock: 'working' as const };
-const minutes = (pace: Pace, history: ReturnType<typeof seriesOf>, options: Parameters<typeof reach>[3] = waiting, start = 0) => (reach(pace, history, start, options).atMs - start) / MIN;
+const minutes = (pace: Pace, history: ReturnType<typeof seriesOf>, options: Parameters<typeof reach>[3] = waiting, start = 0) =>
+  (reach(pace, history, start, options).atMs - start) / MIN;
 
 describe('one temperature', () => {
   test('the curve gives the sheet’s own figures at its points and Arrhenius in between', () => {
@@ -56,7 +63,13 @@ describe('one temperature', () => {
     expect(() => minutesAt(long, 7, 'Load')).toThrow(/8 to 38/);
   });
   test('tables that grow with temperature are refused with the pair', () => {
-    const grows = milestone({ form: 'curve', points: [{ tempC: 10, fromMin: 60, toMin: 60 }, { tempC: 20, fromMin: 90, toMin: 90 }] });
+    const grows = milestone({
+      form: 'curve',
+      points: [
+        { tempC: 10, fromMin: 60, toMin: 60 },
+        { tempC: 20, fromMin: 90, toMin: 90 },
+      ],
+    });
     expect(() => paceOf(grows, 'long', 'resin-amine')).toThrow(/90 min at 20 °C is longer than 60 min at 10 °C/);
     expect(() => paceOf(milestone({ form: 'single', tempC: 20, fromMin: 90, toMin: 60 }), 'long', 'resin-amine')).toThrow(/swapped/);
   });
@@ -91,16 +104,27 @@ describe('along a history', () => {
 
   test('hotter is never later', () => {
     fc.assert(
-      fc.property(fc.array(fc.double({ min: 6, max: 25, noNaN: true }), { minLength: 80, maxLength: 80 }), fc.double({ min: 0.1, max: 5, noNaN: true }), (temps, add) => {
-        const at = (extra: number) => minutes(long, seriesOf(temps.map((c, i) => [i * 60 * MIN, c + extra])));
-        return at(add) <= at(0) + 1e-6;
-      }),
+      fc.property(
+        fc.array(fc.double({ min: 6, max: 25, noNaN: true }), { minLength: 80, maxLength: 80 }),
+        fc.double({ min: 0.1, max: 5, noNaN: true }),
+        (temps, add) => {
+          const at = (extra: number) => minutes(long, seriesOf(temps.map((c, i) => [i * 60 * MIN, c + extra])));
+          return at(add) <= at(0) + 1e-6;
+        },
+      ),
       { numRuns: 40 },
     );
   });
 
   test('below the cure minimum the wait stands still and says when; a pot ages on', () => {
-    const night = seriesOf([[0, 10], [300 * MIN, 10], [301 * MIN, 3], [599 * MIN, 3], [600 * MIN, 10], [9000 * MIN, 10]]);
+    const night = seriesOf([
+      [0, 10],
+      [300 * MIN, 10],
+      [301 * MIN, 3],
+      [599 * MIN, 3],
+      [600 * MIN, 10],
+      [9000 * MIN, 10],
+    ]);
     const cold = { ...waiting, cureMinC: 5 };
     const r = reach(long, night, 0, cold);
     expect(r.stalls).toHaveLength(1);
@@ -113,24 +137,60 @@ describe('along a history', () => {
   });
 
   test('leaving the table or the history is refused with the instant', () => {
-    expect(() => minutes(long, seriesOf([[0, 20], [60 * MIN, 50], [9000 * MIN, 50]]))).toThrow(/leaves what the sheet answers .* at 1970-01-01T00:3/);
+    expect(() =>
+      minutes(
+        long,
+        seriesOf([
+          [0, 20],
+          [60 * MIN, 50],
+          [9000 * MIN, 50],
+        ]),
+      ),
+    ).toThrow(/leaves what the sheet answers .* at 1970-01-01T00:3/);
     expect(() => minutes(long, steady(10, 0, 600 * MIN))).toThrow(/not reached before .* 1970-01-01T10:00/);
   });
 
   test('bands: the coldest temperature of the wait picks the band, the hottest that of a working time', () => {
     const p = paceOf(bands, 'long', 'resin-amine');
-    const cools = seriesOf([[0, 12], [60 * MIN, 12], [61 * MIN, 7], [2000 * MIN, 7]]);
+    const cools = seriesOf([
+      [0, 12],
+      [60 * MIN, 12],
+      [61 * MIN, 7],
+      [2000 * MIN, 7],
+    ]);
     // 90 min would do at 12 °C, but 7 °C is met before that: 180 min in all.
     expect(minutes(p, cools)).toBeCloseTo(180, 6);
-    const warms = seriesOf([[0, 7], [60 * MIN, 7], [61 * MIN, 12], [2000 * MIN, 12]]);
+    const warms = seriesOf([
+      [0, 7],
+      [60 * MIN, 7],
+      [61 * MIN, 12],
+      [2000 * MIN, 12],
+    ]);
     expect(minutes(p, warms)).toBeCloseTo(180, 6);
     expect(minutes(p, warms, working)).toBeCloseTo(90, 6);
     // Just reached before it cools: the cold that comes later does not count.
-    expect(minutes(p, seriesOf([[0, 12], [95 * MIN, 12], [96 * MIN, 2], [2000 * MIN, 2]]))).toBeCloseTo(90, 6);
+    expect(
+      minutes(
+        p,
+        seriesOf([
+          [0, 12],
+          [95 * MIN, 12],
+          [96 * MIN, 2],
+          [2000 * MIN, 2],
+        ]),
+      ),
+    ).toBeCloseTo(90, 6);
   });
   test('bands: below the lowest band no time is credited', () => {
     const p = paceOf(bands, 'long', 'resin-amine');
-    const frost = seriesOf([[0, 2], [100 * MIN, 2], [100.001 * MIN, -3], [200 * MIN, -3], [200.001 * MIN, 2], [2000 * MIN, 2]]);
+    const frost = seriesOf([
+      [0, 2],
+      [100 * MIN, 2],
+      [100.001 * MIN, -3],
+      [200 * MIN, -3],
+      [200.001 * MIN, 2],
+      [2000 * MIN, 2],
+    ]);
     const r = reach(p, frost, 0, waiting);
     expect(r.atMs / MIN).toBeCloseTo(460, 1);
     expect(r.stalls).toHaveLength(1);
@@ -150,7 +210,16 @@ describe('slips in a typed sheet', () => {
     expect(sheetFlaws(sheet(milestone({ form: 'curve', points }))).some((p) => /do not fit/.test(p.sentence))).toBe(true);
   });
   test('milestones that cross are named', () => {
-    const release = milestone({ form: 'curve', points: [{ tempC: 5, fromMin: 4000, toMin: 4000 }, { tempC: 30, fromMin: 400, toMin: 400 }] }, 'release');
+    const release = milestone(
+      {
+        form: 'curve',
+        points: [
+          { tempC: 5, fromMin: 4000, toMin: 4000 },
+          { tempC: 30, fromMin: 400, toMin: 400 },
+        ],
+      },
+      'release',
+    );
     expect(sheetFlaws(sheet(release, curve))[0]!.sentence).toMatch(/full load .* before release/);
   });
 });

@@ -32,16 +32,31 @@ export function sheetFlaws(sheet: SheetRevision): readonly Problem[] {
     }
     const fit = fittedActivationKJ(m);
     if (fit === undefined || m.table.form !== 'curve') continue;
-    if (fit < 25 || fit > 120) out.push({ field, value: fit, allowed: '25 to 120 kJ/mol', sentence: `${label}: the times change with temperature by ${figure(fit)} kJ/mol, outside the usual 25 to 120. Check the table.` });
+    if (fit < 25 || fit > 120)
+      out.push({
+        field,
+        value: fit,
+        allowed: '25 to 120 kJ/mol',
+        sentence: `${label}: the times change with temperature by ${figure(fit)} kJ/mol, outside the usual 25 to 120. Check the table.`,
+      });
     const points = [...m.table.points].sort((a, b) => a.tempC - b.tempC);
     points.slice(1).forEach((p, i) => {
       const q = points[i]!;
-      const pair = (R_KJ * Math.log(Math.sqrt(q.fromMin * q.toMin) / Math.sqrt(p.fromMin * p.toMin))) / (1 / (q.tempC + KELVIN) - 1 / (p.tempC + KELVIN));
+      const pair =
+        (R_KJ * Math.log(Math.sqrt(q.fromMin * q.toMin) / Math.sqrt(p.fromMin * p.toMin))) /
+        (1 / (q.tempC + KELVIN) - 1 / (p.tempC + KELVIN));
       if (pair >= 0 && (pair < 10 || pair > 200 || (fit > 0 && (pair > 3 * fit || pair < fit / 3))))
-        out.push({ field, value: [q.tempC, p.tempC], allowed: 'a pair in line with the others', sentence: `${label}: between ${q.tempC} and ${p.tempC} °C the times do not fit the rest of the table. A slip in one cell?` });
+        out.push({
+          field,
+          value: [q.tempC, p.tempC],
+          allowed: 'a pair in line with the others',
+          sentence: `${label}: between ${q.tempC} and ${p.tempC} °C the times do not fit the rest of the table. A slip in one cell?`,
+        });
     });
   }
-  const ranked = sheet.milestones.filter((m) => clockOf(m) === 'waiting' && MILESTONES[m.kind].order !== null).sort((a, b) => MILESTONES[a.kind].order! - MILESTONES[b.kind].order!);
+  const ranked = sheet.milestones
+    .filter((m) => clockOf(m) === 'waiting' && MILESTONES[m.kind].order !== null)
+    .sort((a, b) => MILESTONES[a.kind].order! - MILESTONES[b.kind].order!);
   ranked.forEach((m, i) => {
     for (const later of ranked.slice(i + 1)) {
       const both = attempt(() => [paceOf(m, 'long', sheet.family), paceOf(later, 'long', sheet.family)] as const);
@@ -50,7 +65,9 @@ export function sheetFlaws(sheet: SheetRevision): readonly Problem[] {
       const low = Math.max(a.sheetLowC, b.sheetLowC);
       const high = Math.min(a.sheetHighC, b.sheetHighC);
       if (low > high) continue;
-      const at = [low, ...a.breaksC, ...b.breaksC, high].find((t) => t >= low && t <= high && (t < high || a.form !== 'bands') && a.minutesAt(t) > b.minutesAt(t) * 1.0001);
+      const at = [low, ...a.breaksC, ...b.breaksC, high].find(
+        (t) => t >= low && t <= high && (t < high || a.form !== 'bands') && a.minutesAt(t) > b.minutesAt(t) * 1.0001,
+      );
       if (at !== undefined)
         out.push({
           field: `milestones.${later.kind}`,

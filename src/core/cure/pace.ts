@@ -43,7 +43,13 @@ export function paceOf(milestone: Milestone, side: Side, family: FamilyId): Pace
   const table = milestone.table;
   const name = MILESTONES[milestone.kind].label;
   const take = (row: { fromMin: number; toMin: number }) => {
-    if (row.fromMin > row.toMin) refuse(`milestones.${milestone.kind}`, [row.fromMin, row.toMin], 'shorter end first', `${name}: the range ${row.fromMin} to ${row.toMin} min has its ends swapped.`);
+    if (row.fromMin > row.toMin)
+      refuse(
+        `milestones.${milestone.kind}`,
+        [row.fromMin, row.toMin],
+        'shorter end first',
+        `${name}: the range ${row.fromMin} to ${row.toMin} min has its ends swapped.`,
+      );
     return side === 'short' ? row.fromMin : row.toMin;
   };
 
@@ -70,11 +76,28 @@ export function paceOf(milestone: Milestone, side: Side, family: FamilyId): Pace
   if (table.form === 'bands') {
     const bands = [...table.bands].sort((a, b) => a.fromC - b.fromC);
     bands.forEach((band, i) => {
-      if (band.toC <= band.fromC) refuse(`milestones.${milestone.kind}`, [band.fromC, band.toC], 'colder end first', `${name}: the band ${band.fromC} to ${band.toC} °C has its ends swapped.`);
+      if (band.toC <= band.fromC)
+        refuse(
+          `milestones.${milestone.kind}`,
+          [band.fromC, band.toC],
+          'colder end first',
+          `${name}: the band ${band.fromC} to ${band.toC} °C has its ends swapped.`,
+        );
       const next = bands[i + 1];
-      if (next && next.fromC < band.toC) refuse(`milestones.${milestone.kind}`, [band.toC, next.fromC], 'bands that do not overlap', `${name}: the bands ${band.fromC} to ${band.toC} and ${next.fromC} to ${next.toC} °C overlap.`);
+      if (next && next.fromC < band.toC)
+        refuse(
+          `milestones.${milestone.kind}`,
+          [band.toC, next.fromC],
+          'bands that do not overlap',
+          `${name}: the bands ${band.fromC} to ${band.toC} and ${next.fromC} to ${next.toC} °C overlap.`,
+        );
       if (next && take(next) > take(band))
-        refuse(`milestones.${milestone.kind}`, [take(band), take(next)], 'times that fall with temperature', `${name}: ${take(next)} min at ${next.fromC} to ${next.toC} °C is longer than ${take(band)} min at ${band.fromC} to ${band.toC} °C.`);
+        refuse(
+          `milestones.${milestone.kind}`,
+          [take(band), take(next)],
+          'times that fall with temperature',
+          `${name}: ${take(next)} min at ${next.fromC} to ${next.toC} °C is longer than ${take(band)} min at ${band.fromC} to ${band.toC} °C.`,
+        );
     });
     return {
       form: 'bands',
@@ -93,8 +116,15 @@ export function paceOf(milestone: Milestone, side: Side, family: FamilyId): Pace
   for (const [i, p] of points.entries()) {
     const next = points[i + 1];
     if (!next) break;
-    if (next.tempC === p.tempC) refuse(`milestones.${milestone.kind}`, p.tempC, 'one time a temperature', `${name}: ${p.tempC} °C is there twice.`);
-    if (next.minutes > p.minutes) refuse(`milestones.${milestone.kind}`, [p.minutes, next.minutes], 'times that fall with temperature', `${name}: ${figure(next.minutes)} min at ${next.tempC} °C is longer than ${figure(p.minutes)} min at ${p.tempC} °C.`);
+    if (next.tempC === p.tempC)
+      refuse(`milestones.${milestone.kind}`, p.tempC, 'one time a temperature', `${name}: ${p.tempC} °C is there twice.`);
+    if (next.minutes > p.minutes)
+      refuse(
+        `milestones.${milestone.kind}`,
+        [p.minutes, next.minutes],
+        'times that fall with temperature',
+        `${name}: ${figure(next.minutes)} min at ${next.tempC} °C is longer than ${figure(p.minutes)} min at ${p.tempC} °C.`,
+      );
   }
   const x = points.map((p) => 1 / (p.tempC + KELVIN));
   const y = points.map((p) => Math.log(p.minutes));
@@ -119,6 +149,11 @@ export function paceOf(milestone: Milestone, side: Side, family: FamilyId): Pace
 /** Minutes at a steady temperature. @throws Refusal outside what the table can answer */
 export function minutesAt(pace: Pace, tempC: number, label: string): number {
   if (!(tempC >= pace.lowC && tempC <= pace.highC))
-    refuse('tempC', tempC, `${figure(pace.lowC)} to ${figure(pace.highC)} °C`, `${label}: the sheet says nothing for ${figure(tempC)} °C; it answers from ${figure(pace.lowC)} to ${figure(pace.highC)} °C.`);
+    refuse(
+      'tempC',
+      tempC,
+      `${figure(pace.lowC)} to ${figure(pace.highC)} °C`,
+      `${label}: the sheet says nothing for ${figure(tempC)} °C; it answers from ${figure(pace.lowC)} to ${figure(pace.highC)} °C.`,
+    );
   return pace.minutesAt(tempC);
 }

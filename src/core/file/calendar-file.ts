@@ -27,9 +27,15 @@ export function calendarFile(view: JobView): string {
     for (const m of plan.milestones) {
       if (m.planMs === null || m.kind === 'mix' || m.kind === 'idle') continue;
       const verb = m.clock === 'waiting' ? 'reached' : 'over';
-      add(`${repair.id}-${m.kind}-${m.batch ?? 'all'}`, `${repair.name}: ${m.label.toLowerCase()} ${verb}`, m.planMs, `${m.sheetSays} on the sheet; computed from the temperature.`);
+      add(
+        `${repair.id}-${m.kind}-${m.batch ?? 'all'}`,
+        `${repair.name}: ${m.label.toLowerCase()} ${verb}`,
+        m.planMs,
+        `${m.sheetSays} on the sheet; computed from the temperature.`,
+      );
     }
-    if (plan.openMs !== null) add(`${repair.id}-open`, `${repair.name}: may be opened`, plan.openMs, 'After the tests are done and it is signed.');
+    if (plan.openMs !== null)
+      add(`${repair.id}-open`, `${repair.name}: may be opened`, plan.openMs, 'After the tests are done and it is signed.');
   }
   const { error, value } = createEvents(events);
   if (error) throw error;

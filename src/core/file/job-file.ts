@@ -52,17 +52,33 @@ export function readJobFile(text: string): JobFile {
     return refuse('file', where, 'whole JSON', `The file is damaged: it stops being JSON at ${where}.`);
   }
   if (!raw || typeof raw !== 'object' || (raw as Record<string, unknown>).format !== 'grenko-job')
-    refuse('format', (raw as Record<string, unknown> | null)?.format ?? null, 'grenko-job', 'This is not a job file: its “format” is not “grenko-job”.');
+    refuse(
+      'format',
+      (raw as Record<string, unknown> | null)?.format ?? null,
+      'grenko-job',
+      'This is not a job file: its “format” is not “grenko-job”.',
+    );
   let data = raw as Record<string, unknown>;
-  if (typeof data.version !== 'number' || !Number.isInteger(data.version) || data.version < 1) refuse('version', data.version, `1 to ${JOB_FILE_VERSION}`, 'The file does not say which version it is.');
+  if (typeof data.version !== 'number' || !Number.isInteger(data.version) || data.version < 1)
+    refuse('version', data.version, `1 to ${JOB_FILE_VERSION}`, 'The file does not say which version it is.');
   if ((data.version as number) > JOB_FILE_VERSION)
-    refuse('version', data.version, `up to ${JOB_FILE_VERSION}`, `The file is of version ${data.version}, this Grenko reads up to ${JOB_FILE_VERSION}. Open it with a newer Grenko; nothing was changed.`);
+    refuse(
+      'version',
+      data.version,
+      `up to ${JOB_FILE_VERSION}`,
+      `The file is of version ${data.version}, this Grenko reads up to ${JOB_FILE_VERSION}. Open it with a newer Grenko; nothing was changed.`,
+    );
   while ((data.version as number) < JOB_FILE_VERSION) data = MIGRATIONS[data.version as number]!(data);
   const parsed = JobFile.safeParse(data);
   if (!parsed.success) {
     const issue = parsed.error.issues[0]!;
     const path = issue.path.join('.');
-    return refuse(path || 'file', valueAtPath(data, issue.path), issue.message, `The file does not fit at ${path || 'its top'}: ${issue.message}.`);
+    return refuse(
+      path || 'file',
+      valueAtPath(data, issue.path),
+      issue.message,
+      `The file does not fit at ${path || 'its top'}: ${issue.message}.`,
+    );
   }
   checkReferences(parsed.data);
   return parsed.data;
@@ -77,11 +93,13 @@ function checkReferences(file: JobFile): void {
   const repairIds = new Set(file.repairs.map((r) => r.id));
   file.repairs.forEach((r, i) => {
     if (r.jobId !== file.job.id) refuse(`repairs.${i}.jobId`, r.jobId, file.job.id, `Repair ${i + 1} belongs to another job.`);
-    if (r.sheetId !== null && !file.sheets.some((s) => s.id === r.sheetId)) refuse(`repairs.${i}.sheetId`, r.sheetId, 'a sheet in the file', `Repair ${i + 1} names a sheet that is not in the file.`);
+    if (r.sheetId !== null && !file.sheets.some((s) => s.id === r.sheetId))
+      refuse(`repairs.${i}.sheetId`, r.sheetId, 'a sheet in the file', `Repair ${i + 1} names a sheet that is not in the file.`);
   });
   file.events.forEach((e, i) => {
     if (e.jobId !== file.job.id) refuse(`events.${i}.jobId`, e.jobId, file.job.id, `Event ${i + 1} belongs to another job.`);
-    if (!repairIds.has(e.repairId)) refuse(`events.${i}.repairId`, e.repairId, 'a repair in the file', `Event ${i + 1} names a repair that is not in the file.`);
+    if (!repairIds.has(e.repairId))
+      refuse(`events.${i}.repairId`, e.repairId, 'a repair in the file', `Event ${i + 1} names a repair that is not in the file.`);
   });
 }
 

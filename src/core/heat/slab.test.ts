@@ -33,7 +33,8 @@ test('heat is conserved: what crosses the face is what the cells gained', () => 
 });
 
 test('a grid four times finer moves the face by less than 1 % of the swing', () => {
-  const outer = (perHour: number) => Float64Array.from({ length: 48 * perHour }, (_, i) => 10 + 8 * Math.sin((i * 2 * Math.PI) / (24 * perHour)));
+  const outer = (perHour: number) =>
+    Float64Array.from({ length: 48 * perHour }, (_, i) => 10 + 8 * Math.sin((i * 2 * Math.PI) / (24 * perHour)));
   const coarse = conduct(concrete, outer(6), null, 10, 600).surfaceC;
   const fine = conduct({ ...concrete, cells: 96 }, outer(24), null, 10, 150).surfaceC;
   expect(Math.abs(coarse.at(-1)! - fine.at(-1)!)).toBeLessThan(0.16);

@@ -24,9 +24,22 @@ export interface Slab {
  * @returns temperature of the outer face after each step, °C, and the final cell temperatures
  * @throws Refusal for sizes that are not positive
  */
-export function conduct(slab: Slab, outerC: Float64Array, innerC: Float64Array | null, startC: number | Float64Array, stepS: number): { surfaceC: Float64Array; cellsC: Float64Array } {
+export function conduct(
+  slab: Slab,
+  outerC: Float64Array,
+  innerC: Float64Array | null,
+  startC: number | Float64Array,
+  stepS: number,
+): { surfaceC: Float64Array; cellsC: Float64Array } {
   const n = slab.cells;
-  for (const [field, value] of Object.entries({ thicknessM: slab.thicknessM, kWPerMK: slab.kWPerMK, rhoC: slab.rhoC, hOuter: slab.hOuter, cells: n, stepS }))
+  for (const [field, value] of Object.entries({
+    thicknessM: slab.thicknessM,
+    kWPerMK: slab.kWPerMK,
+    rhoC: slab.rhoC,
+    hOuter: slab.hOuter,
+    cells: n,
+    stepS,
+  }))
     if (!(value > 0)) refuse(field, value, 'more than 0', `${field} must be more than 0.`);
   const dx = slab.thicknessM / n;
   const store = (slab.rhoC * dx) / stepS;

@@ -1,4 +1,4 @@
-import { type Stage, STAGES } from '../method';
+import { STAGES, type Stage } from '../method';
 import type { Finding } from './finding';
 import { type JudgeContext, RULES } from './rules';
 
@@ -12,7 +12,8 @@ export function judge(context: JudgeContext): readonly Finding[] {
 }
 
 /** Stops that nobody has overridden. While there is one, the work does not go past its stage. */
-export const standingStops = (findings: readonly Finding[], overrides: Readonly<Record<string, unknown>>): readonly Finding[] => findings.filter((f) => f.severity === 'stop' && !(f.id in overrides));
+export const standingStops = (findings: readonly Finding[], overrides: Readonly<Record<string, unknown>>): readonly Finding[] =>
+  findings.filter((f) => f.severity === 'stop' && !(f.id in overrides));
 
 export type StageState = 'done' | 'open' | 'caution' | 'stop';
 

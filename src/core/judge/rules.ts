@@ -1,5 +1,5 @@
 import { DateTime } from 'luxon';
-import { type Series, valueAt, extremes, humidityOf } from '../climate';
+import { extremes, humidityOf, type Series, valueAt } from '../climate';
 import { sheetFlaws } from '../cure';
 import { primerDraw } from '../method';
 import { ASSUMED_TOLERANCE_PCT, scaleErrorPct, smallestBatchAG } from '../mix';
@@ -20,7 +20,14 @@ export interface JudgeContext {
 }
 
 type Rule = (c: JudgeContext) => readonly Finding[];
-const finding = (id: string, severity: Finding['severity'], stage: Finding['stage'], title: string, why: string, todo: string): Finding => ({ id, severity, stage, title, why, todo });
+const finding = (
+  id: string,
+  severity: Finding['severity'],
+  stage: Finding['stage'],
+  title: string,
+  why: string,
+  todo: string,
+): Finding => ({ id, severity, stage, title, why, todo });
 const deg = (c: number) => `${c.toFixed(1)} °C`;
 const at = (c: JudgeContext, ms: number) => DateTime.fromMillis(ms, { zone: c.job.zone }).toFormat('ccc HH:mm');
 
@@ -44,21 +51,60 @@ export const RULES: Readonly<Record<string, Rule>> = {
   'base-material': ({ repair, plan }) => {
     const out: Finding[] = [];
     const { method, sheet } = plan;
-    if (method && !method.bases.includes(repair.base.material)) out.push(finding('base-material:method', 'stop', 'inspect', `${method.label} is not for ${repair.base.material}`, `The method is made for ${method.bases.join(' or ')}.`, 'Choose another method, or correct the base.'));
-    if (sheet?.limits.bases.length && !sheet.limits.bases.includes(repair.base.material)) out.push(finding('base-material:sheet', 'stop', 'material', `The sheet does not name ${repair.base.material}`, `${sheet.name} is for ${sheet.limits.bases.join(', ')}.`, 'Choose another system, or get the maker’s word in writing.'));
+    if (method && !method.bases.includes(repair.base.material))
+      out.push(
+        finding(
+          'base-material:method',
+          'stop',
+          'inspect',
+          `${method.label} is not for ${repair.base.material}`,
+          `The method is made for ${method.bases.join(' or ')}.`,
+          'Choose another method, or correct the base.',
+        ),
+      );
+    if (sheet?.limits.bases.length && !sheet.limits.bases.includes(repair.base.material))
+      out.push(
+        finding(
+          'base-material:sheet',
+          'stop',
+          'material',
+          `The sheet does not name ${repair.base.material}`,
+          `${sheet.name} is for ${sheet.limits.bases.join(', ')}.`,
+          'Choose another system, or get the maker’s word in writing.',
+        ),
+      );
     return out;
   },
 
   'base-age': ({ job, repair, plan }) => {
     const need = plan.sheet?.limits.baseAgeMinDays;
     if (!need || repair.base.material !== 'concrete') return [];
-    if (!repair.base.castOn) return [finding('base-age:unknown', 'caution', 'inspect', 'Age of the concrete not noted', `The sheet asks for ${need} days.`, 'Note when it was cast; old concrete: any date long past.')];
+    if (!repair.base.castOn)
+      return [
+        finding(
+          'base-age:unknown',
+          'caution',
+          'inspect',
+          'Age of the concrete not noted',
+          `The sheet asks for ${need} days.`,
+          'Note when it was cast; old concrete: any date long past.',
+        ),
+      ];
     const cast = DateTime.fromISO(repair.base.castOn, { zone: job.zone });
     const allowed = cast.plus({ days: need });
     const start = plan.steps.find((s) => s.stage === 'mix')?.startMs ?? job.startFrom;
     if (allowed.toMillis() <= start) return [];
     const days = Math.floor(DateTime.fromMillis(start, { zone: job.zone }).diff(cast, 'days').days);
-    return [finding('base-age', 'stop', 'inspect', 'Base younger than the sheet allows', `It is ${days} days old when the work begins, the sheet asks for ${need}.`, `Wait until ${allowed.toFormat('ccc d LLL yyyy')}, or choose a system for young concrete.`)];
+    return [
+      finding(
+        'base-age',
+        'stop',
+        'inspect',
+        'Base younger than the sheet allows',
+        `It is ${days} days old when the work begins, the sheet asks for ${need}.`,
+        `Wait until ${allowed.toFormat('ccc d LLL yyyy')}, or choose a system for young concrete.`,
+      ),
+    ];
   },
 
   'bond-thickness': ({ repair, plan }) => {
@@ -66,8 +112,28 @@ export const RULES: Readonly<Record<string, Rule>> = {
     if (shape?.shape !== 'bondLine' || !plan.sheet || !plan.void) return [];
     const t = (shape as BondLine).thickness.valueMm;
     const { bondMinMm, bondMaxMm } = plan.sheet.limits;
-    if (bondMaxMm !== null && t > bondMaxMm) return [finding('bond-thickness', 'stop', 'measure', 'Bond line too thick', `${figure(t)} mm against ${bondMaxMm} mm on the sheet.`, 'Grind until the plate lies closer, or fill the hollow first.')];
-    if (bondMinMm !== null && t < bondMinMm) return [finding('bond-thickness', 'stop', 'measure', 'Bond line too thin', `${figure(t)} mm against at least ${bondMinMm} mm on the sheet.`, 'Lay wire or beads of the right size as spacers.')];
+    if (bondMaxMm !== null && t > bondMaxMm)
+      return [
+        finding(
+          'bond-thickness',
+          'stop',
+          'measure',
+          'Bond line too thick',
+          `${figure(t)} mm against ${bondMaxMm} mm on the sheet.`,
+          'Grind until the plate lies closer, or fill the hollow first.',
+        ),
+      ];
+    if (bondMinMm !== null && t < bondMinMm)
+      return [
+        finding(
+          'bond-thickness',
+          'stop',
+          'measure',
+          'Bond line too thin',
+          `${figure(t)} mm against at least ${bondMinMm} mm on the sheet.`,
+          'Lay wire or beads of the right size as spacers.',
+        ),
+      ];
     return [];
   },
 
@@ -80,13 +146,47 @@ export const RULES: Readonly<Record<string, Rule>> = {
       const lifts = Math.ceil(depth / liftMaxMm - 1e-9);
       out.push(
         plan.context.school('deep-fills') === 'one'
-          ? finding('lift:deep', 'stop', 'place', 'Deeper than one pass allows', `${figure(depth)} mm against ${liftMaxMm} mm on the sheet: it heats itself and cracks.`, `Place it in ${lifts} lifts.`)
-          : finding('lift:deep', 'note', 'measure', 'Deeper than one lift allows', `${figure(depth)} mm against ${liftMaxMm} mm on the sheet.`, `Placed in ${lifts} lifts of ${figure(depth / lifts)} mm.`),
+          ? finding(
+              'lift:deep',
+              'stop',
+              'place',
+              'Deeper than one pass allows',
+              `${figure(depth)} mm against ${liftMaxMm} mm on the sheet: it heats itself and cracks.`,
+              `Place it in ${lifts} lifts.`,
+            )
+          : finding(
+              'lift:deep',
+              'note',
+              'measure',
+              'Deeper than one lift allows',
+              `${figure(depth)} mm against ${liftMaxMm} mm on the sheet.`,
+              `Placed in ${lifts} lifts of ${figure(depth / lifts)} mm.`,
+            ),
       );
     }
-    if (liftMinMm !== null && depth < liftMinMm) out.push(finding('lift:thin', 'stop', 'measure', 'Thinner than the mortar allows', `${figure(depth)} mm at its deepest against at least ${liftMinMm} mm on the sheet.`, 'Cut deeper, or choose a finer system.'));
+    if (liftMinMm !== null && depth < liftMinMm)
+      out.push(
+        finding(
+          'lift:thin',
+          'stop',
+          'measure',
+          'Thinner than the mortar allows',
+          `${figure(depth)} mm at its deepest against at least ${liftMinMm} mm on the sheet.`,
+          'Cut deeper, or choose a finer system.',
+        ),
+      );
     const d = (repair.void.shapes[0] as Patch).depth;
-    if (d.kind === 'readings' && d.edge === 'feathered') out.push(finding('lift:feather', liftMinMm ? 'stop' : 'caution', 'measure', 'Feathered edge', 'Mortar run out to nothing breaks off under the first wheel.', 'Cut the edge vertical and measure it so.'));
+    if (d.kind === 'readings' && d.edge === 'feathered')
+      out.push(
+        finding(
+          'lift:feather',
+          liftMinMm ? 'stop' : 'caution',
+          'measure',
+          'Feathered edge',
+          'Mortar run out to nothing breaks off under the first wheel.',
+          'Cut the edge vertical and measure it so.',
+        ),
+      );
     return out;
   },
 
@@ -98,10 +198,50 @@ export const RULES: Readonly<Record<string, Rule>> = {
     const base = rangeOver(thermal.base, w);
     const air = rangeOver(thermal.air, w);
     const { baseMinC, baseMaxC, airMinC, airMaxC } = sheet.limits;
-    if (base.ok && baseMinC !== null && base.value.min < baseMinC) out.push(finding('base-temperature:cold', 'stop', 'place', 'Base too cold to place on', `${deg(base.value.min)} at ${at(c, w.fromMs)}, the sheet asks for at least ${baseMinC} °C.`, 'Start later in the day, or tent and warm the base.'));
-    if (base.ok && baseMaxC !== null && base.value.max > baseMaxC) out.push(finding('base-temperature:hot', 'stop', 'place', 'Base too hot to place on', `${deg(base.value.max)}, the sheet allows ${baseMaxC} °C.`, 'Shade it, or start earlier.'));
-    if (air.ok && airMinC !== null && air.value.min < airMinC) out.push(finding('air-temperature:cold', 'stop', 'place', 'Air too cold', `${deg(air.value.min)}, the sheet asks for at least ${airMinC} °C.`, 'Start later, or tent and heat.'));
-    if (air.ok && airMaxC !== null && air.value.max > airMaxC) out.push(finding('air-temperature:hot', 'stop', 'place', 'Air too hot', `${deg(air.value.max)}, the sheet allows ${airMaxC} °C.`, 'Start earlier in the day.'));
+    if (base.ok && baseMinC !== null && base.value.min < baseMinC)
+      out.push(
+        finding(
+          'base-temperature:cold',
+          'stop',
+          'place',
+          'Base too cold to place on',
+          `${deg(base.value.min)} at ${at(c, w.fromMs)}, the sheet asks for at least ${baseMinC} °C.`,
+          'Start later in the day, or tent and warm the base.',
+        ),
+      );
+    if (base.ok && baseMaxC !== null && base.value.max > baseMaxC)
+      out.push(
+        finding(
+          'base-temperature:hot',
+          'stop',
+          'place',
+          'Base too hot to place on',
+          `${deg(base.value.max)}, the sheet allows ${baseMaxC} °C.`,
+          'Shade it, or start earlier.',
+        ),
+      );
+    if (air.ok && airMinC !== null && air.value.min < airMinC)
+      out.push(
+        finding(
+          'air-temperature:cold',
+          'stop',
+          'place',
+          'Air too cold',
+          `${deg(air.value.min)}, the sheet asks for at least ${airMinC} °C.`,
+          'Start later, or tent and heat.',
+        ),
+      );
+    if (air.ok && airMaxC !== null && air.value.max > airMaxC)
+      out.push(
+        finding(
+          'air-temperature:hot',
+          'stop',
+          'place',
+          'Air too hot',
+          `${deg(air.value.max)}, the sheet allows ${airMaxC} °C.`,
+          'Start earlier in the day.',
+        ),
+      );
     return out;
   },
 
@@ -111,12 +251,33 @@ export const RULES: Readonly<Record<string, Rule>> = {
     if (!sheet || !thermal || !w) return [];
     const out: Finding[] = [];
     const need = sheet.limits.dewMarginK;
-    const margin = attempt(() => Math.min(...[w.fromMs, (w.fromMs + w.toMs) / 2, w.toMs].map((ms) => valueAt(thermal.base, ms) - valueAt(thermal.dew, ms))));
+    const margin = attempt(() =>
+      Math.min(...[w.fromMs, (w.fromMs + w.toMs) / 2, w.toMs].map((ms) => valueAt(thermal.base, ms) - valueAt(thermal.dew, ms))),
+    );
     if (need !== null && margin.ok && margin.value < need)
-      out.push(finding('dew', 'stop', 'place', 'Base is wet with dew', `It lies ${margin.value < 0 ? `${figure(-margin.value, 2)} K under` : `only ${figure(margin.value, 2)} K above`} the dew point; ${need} K is asked for, even if it looks dry.`, 'Start later, or warm the base under a tent.'));
+      out.push(
+        finding(
+          'dew',
+          'stop',
+          'place',
+          'Base is wet with dew',
+          `It lies ${margin.value < 0 ? `${figure(-margin.value, 2)} K under` : `only ${figure(margin.value, 2)} K above`} the dew point; ${need} K is asked for, even if it looks dry.`,
+          'Start later, or warm the base under a tent.',
+        ),
+      );
     const max = sheet.limits.humidityMaxPct;
     const wet = attempt(() => Math.max(...[w.fromMs, w.toMs].map((ms) => humidityOf(valueAt(thermal.air, ms), valueAt(thermal.dew, ms)))));
-    if (max !== null && wet.ok && wet.value > max) out.push(finding('humidity', 'caution', 'place', 'Air too damp', `${figure(wet.value)} % against ${max} % on the sheet.`, 'Start later in the day, or warm the air under a tent.'));
+    if (max !== null && wet.ok && wet.value > max)
+      out.push(
+        finding(
+          'humidity',
+          'caution',
+          'place',
+          'Air too damp',
+          `${figure(wet.value)} % against ${max} % on the sheet.`,
+          'Start later in the day, or warm the air under a tent.',
+        ),
+      );
     return out;
   },
 
@@ -124,8 +285,28 @@ export const RULES: Readonly<Record<string, Rule>> = {
     const { sheet, potC } = plan;
     if (!sheet || potC === null || !Number.isFinite(potC)) return [];
     const { materialMinC, materialMaxC } = sheet.limits;
-    if (materialMinC !== null && potC < materialMinC) return [finding('material-temperature', 'caution', 'mix', 'Material too cold to mix', `${deg(potC)}, the sheet asks for at least ${materialMinC} °C.`, 'Keep the closed packs in a warm room overnight and set that temperature here.')];
-    if (materialMaxC !== null && potC > materialMaxC) return [finding('material-temperature', 'caution', 'mix', 'Material too warm', `${deg(potC)}, the sheet allows ${materialMaxC} °C.`, 'Keep it in the shade or in cool water, packs closed.')];
+    if (materialMinC !== null && potC < materialMinC)
+      return [
+        finding(
+          'material-temperature',
+          'caution',
+          'mix',
+          'Material too cold to mix',
+          `${deg(potC)}, the sheet asks for at least ${materialMinC} °C.`,
+          'Keep the closed packs in a warm room overnight and set that temperature here.',
+        ),
+      ];
+    if (materialMaxC !== null && potC > materialMaxC)
+      return [
+        finding(
+          'material-temperature',
+          'caution',
+          'mix',
+          'Material too warm',
+          `${deg(potC)}, the sheet allows ${materialMaxC} °C.`,
+          'Keep it in the shade or in cool water, packs closed.',
+        ),
+      ];
     return [];
   },
 
@@ -134,7 +315,16 @@ export const RULES: Readonly<Record<string, Rule>> = {
     if (shape?.shape !== 'annulus' || !plan.mix || !plan.void || plan.context?.school('filling') !== 'two-thirds') return [];
     const extra = plan.mix.lines.find((l) => l.id === 'two-thirds')?.ml ?? 0;
     return extra < 0
-      ? [finding('starved', 'stop', 'mix', 'Two thirds starves this anchor', `The gap is ${figure(plan.void.nominalMl)} mL, two thirds of the bore ${figure(plan.void.nominalMl + extra)} mL: the rod is too thin for its hole.`, 'Overfill and wipe, or use a closer-fitting bit.')]
+      ? [
+          finding(
+            'starved',
+            'stop',
+            'mix',
+            'Two thirds starves this anchor',
+            `The gap is ${figure(plan.void.nominalMl)} mL, two thirds of the bore ${figure(plan.void.nominalMl + extra)} mL: the rod is too thin for its hole.`,
+            'Overfill and wipe, or use a closer-fitting bit.',
+          ),
+        ]
       : [];
   },
 
@@ -143,7 +333,18 @@ export const RULES: Readonly<Record<string, Rule>> = {
     const reach = plan.sheet?.mixer?.reachMm;
     if (shape?.shape !== 'annulus' || !plan.void || !reach) return [];
     const deep = (shape as Annulus).holeDepth.valueMm;
-    return deep > reach ? [finding('hole-gap:reach', 'caution', 'place', 'Nozzle does not reach the bottom', `The hole is ${figure(deep)} mm, the mixer reaches ${reach} mm: air stays behind the resin.`, 'Fit an extension tube of the hole’s depth.')] : [];
+    return deep > reach
+      ? [
+          finding(
+            'hole-gap:reach',
+            'caution',
+            'place',
+            'Nozzle does not reach the bottom',
+            `The hole is ${figure(deep)} mm, the mixer reaches ${reach} mm: air stays behind the resin.`,
+            'Fit an extension tube of the hole’s depth.',
+          ),
+        ]
+      : [];
   },
 
   scale: ({ repair, plan }) => {
@@ -155,41 +356,111 @@ export const RULES: Readonly<Record<string, Rule>> = {
     const error = scaleErrorPct(smallest.massG.A, smallest.massG.B, repair.scaleStepG);
     if (error <= tolerance) return [];
     const least = smallestBatchAG(smallest.massG.B / smallest.massG.A, repair.scaleStepG, tolerance);
-    return [finding('scale', 'stop', 'mix', 'Scale too coarse for this batch', `A step of ${repair.scaleStepG} g on ${figure(smallest.massG.B)} g of B is up to ±${figure(error, 2)} %, ${sheet.ratio.tolerancePct === null ? 'assumed' : 'the sheet’s'} tolerance is ±${tolerance} %.`, `Use a finer scale, or mix at least ${figure(least)} g of A.`)];
+    return [
+      finding(
+        'scale',
+        'stop',
+        'mix',
+        'Scale too coarse for this batch',
+        `A step of ${repair.scaleStepG} g on ${figure(smallest.massG.B)} g of B is up to ±${figure(error, 2)} %, ${sheet.ratio.tolerancePct === null ? 'assumed' : 'the sheet’s'} tolerance is ±${tolerance} %.`,
+        `Use a finer scale, or mix at least ${figure(least)} g of A.`,
+      ),
+    ];
   },
 
   lean: ({ plan }) => {
     const out: Finding[] = [];
-    if (plan.sheet && plan.mix && proportionOf(plan.sheet).lean) out.push(finding('lean', 'caution', 'mix', 'Lean mix', 'The liquid does not fill the space between the grains: air stays in it and its volume is that of the loose sand.', 'Check the aggregate on the sheet.'));
+    if (plan.sheet && plan.mix && proportionOf(plan.sheet).lean)
+      out.push(
+        finding(
+          'lean',
+          'caution',
+          'mix',
+          'Lean mix',
+          'The liquid does not fill the space between the grains: air stays in it and its volume is that of the loose sand.',
+          'Check the aggregate on the sheet.',
+        ),
+      );
     if (plan.context && plan.method?.engine === 'fill in lifts') {
       const draw = primerDraw(plan.context);
       if (draw.share > draw.threshold && plan.context.school('draw-off') === 'computed')
-        out.push(finding('lean:draw', 'note', 'mix', 'Aggregate is cut to match the primer', `${figure(draw.share * 100, 2)} % of the liquid is drawn off; up to ${figure(draw.threshold * 100, 2)} % the sand could stay whole.`, 'Leave out the same share of sand from the first batch.'));
+        out.push(
+          finding(
+            'lean:draw',
+            'note',
+            'mix',
+            'Aggregate is cut to match the primer',
+            `${figure(draw.share * 100, 2)} % of the liquid is drawn off; up to ${figure(draw.threshold * 100, 2)} % the sand could stay whole.`,
+            'Leave out the same share of sand from the first batch.',
+          ),
+        );
     }
     return out;
   },
 
   estimate: ({ plan }) => {
-    const used = plan.milestones.filter((m) => m.standing !== 'sheet' && m.planMs !== null && (m.kind === plan.serves || m.kind === 'use-by' || m.kind === 'release'));
+    const used = plan.milestones.filter(
+      (m) => m.standing !== 'sheet' && m.planMs !== null && (m.kind === plan.serves || m.kind === 'use-by' || m.kind === 'release'),
+    );
     const estimated = [...new Set(used.filter((m) => m.standing === 'estimated').map((m) => m.label.toLowerCase()))];
     const beyond = [...new Set(used.filter((m) => m.standing === 'extrapolated').map((m) => m.label.toLowerCase()))];
     return [
-      ...(estimated.length ? [finding('estimate', 'note', 'hold', 'Estimated, not the sheet’s word', `The sheet gives one figure for ${estimated.join(' and ')}; away from its temperature it is carried by the family’s activation energy ± 10 kJ/mol.`, 'Prove it by touch and by the left-over cup before release.')] : []),
-      ...(beyond.length ? [finding('extrapolated', 'caution', 'hold', 'Beyond the sheet’s points', `The temperature runs past the outer points of the sheet for ${beyond.join(' and ')}.`, 'Prove it by touch and by the left-over cup before release.')] : []),
+      ...(estimated.length
+        ? [
+            finding(
+              'estimate',
+              'note',
+              'hold',
+              'Estimated, not the sheet’s word',
+              `The sheet gives one figure for ${estimated.join(' and ')}; away from its temperature it is carried by the family’s activation energy ± 10 kJ/mol.`,
+              'Prove it by touch and by the left-over cup before release.',
+            ),
+          ]
+        : []),
+      ...(beyond.length
+        ? [
+            finding(
+              'extrapolated',
+              'caution',
+              'hold',
+              'Beyond the sheet’s points',
+              `The temperature runs past the outer points of the sheet for ${beyond.join(' and ')}.`,
+              'Prove it by touch and by the left-over cup before release.',
+            ),
+          ]
+        : []),
     ];
   },
 
   'no-answer': ({ plan }) =>
     plan.milestones
       .filter((m) => m.problem && m.originMs !== null && (m.kind === plan.serves || m.kind === 'release' || m.kind === 'gel'))
-      .map((m) => finding(`no-answer:${m.kind}`, m.kind === plan.serves ? 'stop' : 'caution', 'hold', `No time for ${m.label.toLowerCase()}`, m.problem!, 'Warm the place, start at a warmer hour, or choose a system whose sheet covers it.')),
+      .map((m) =>
+        finding(
+          `no-answer:${m.kind}`,
+          m.kind === plan.serves ? 'stop' : 'caution',
+          'hold',
+          `No time for ${m.label.toLowerCase()}`,
+          m.problem!,
+          'Warm the place, start at a warmer hour, or choose a system whose sheet covers it.',
+        ),
+      ),
 
   stall: (c) => {
     const m = c.plan.milestones.find((x) => x.kind === c.plan.serves);
     if (!m?.stalls.length) return [];
     const total = m.stalls.reduce((s, x) => s + (x.toMs - x.fromMs) / 60_000, 0);
     const first = m.stalls[0]!;
-    return [finding('stall', 'caution', 'hold', `The clock stands still for ${formatDuration(total)}`, `From ${at(c, first.fromMs)} the base is under ${c.plan.sheet?.limits.cureMinC} °C and nothing cures.`, 'Cover and warm the place for the night, or start earlier in the day.')];
+    return [
+      finding(
+        'stall',
+        'caution',
+        'hold',
+        `The clock stands still for ${formatDuration(total)}`,
+        `From ${at(c, first.fromMs)} the base is under ${c.plan.sheet?.limits.cureMinC} °C and nothing cures.`,
+        'Cover and warm the place for the night, or start earlier in the day.',
+      ),
+    ];
   },
 
   'amine-film': (c) => {
@@ -202,34 +473,114 @@ export const RULES: Readonly<Record<string, Rule>> = {
       const { base, dew, air } = here.value;
       const wet = humidityOf(air, dew) > 80;
       if (base < 10 || base - dew < 3 || wet)
-        return [finding('amine-film', 'caution', 'finish', 'A greasy film may form', `From ${at(c, ms)} ${base < 10 ? `the base is ${deg(base)}, under 10 °C` : base - dew < 3 ? `the base lies ${figure(base - dew, 2)} K above the dew point` : `the air is above 80 % damp`} before it is hard.`, 'Wash with warm water and abrade before any next layer, even inside the recoat window.')];
+        return [
+          finding(
+            'amine-film',
+            'caution',
+            'finish',
+            'A greasy film may form',
+            `From ${at(c, ms)} ${base < 10 ? `the base is ${deg(base)}, under 10 °C` : base - dew < 3 ? `the base lies ${figure(base - dew, 2)} K above the dew point` : `the air is above 80 % damp`} before it is hard.`,
+            'Wash with warm water and abrade before any next layer, even inside the recoat window.',
+          ),
+        ];
     }
     return [];
   },
 
-  recoat: (c) => c.plan.steps.filter((s) => s.lateFor).map((s) => finding(`late:${s.id}`, s.lateFor === 'open' ? 'stop' : 'caution', 'place', s.lateFor === 'open' ? 'Open time is over before the joint closes' : 'Next lift comes after the recoat window', s.lateFor === 'open' ? 'A skin has formed and does not wet the other face.' : `It could begin at ${at(c, s.startMs)} only.`, s.lateFor === 'open' ? 'Smaller batches, more hands, or a cooler hour.' : 'Wash and abrade the last lift first; the step says so.')),
+  recoat: (c) =>
+    c.plan.steps
+      .filter((s) => s.lateFor)
+      .map((s) =>
+        finding(
+          `late:${s.id}`,
+          s.lateFor === 'open' ? 'stop' : 'caution',
+          'place',
+          s.lateFor === 'open' ? 'Open time is over before the joint closes' : 'Next lift comes after the recoat window',
+          s.lateFor === 'open' ? 'A skin has formed and does not wet the other face.' : `It could begin at ${at(c, s.startMs)} only.`,
+          s.lateFor === 'open'
+            ? 'Smaller batches, more hands, or a cooler hour.'
+            : 'Wash and abrade the last lift first; the step says so.',
+        ),
+      ),
 
   'primer-dry': (c) => {
     const wet = c.plan.milestones.find((m) => m.kind === 'primer-wet');
     const primed = c.plan.steps.find((s) => s.id.endsWith(':prime'));
     const first = primed && c.plan.steps.find((s) => s.stage === 'place' && s.startMs >= primed.endMs && s.marks?.end?.includes('placed'));
     const min = wet?.planMs && wet.originMs ? wet.planMs - wet.originMs : null;
-    return primed && first && min !== null && first.startMs - primed.endMs > min ? [finding('primer-dry', 'stop', 'place', 'The primer dries before the mortar comes', `It stays wet for ${formatDuration(min / 60_000)}.`, 'Prime later, or in smaller areas.')] : [];
+    return primed && first && min !== null && first.startMs - primed.endMs > min
+      ? [
+          finding(
+            'primer-dry',
+            'stop',
+            'place',
+            'The primer dries before the mortar comes',
+            `It stays wet for ${formatDuration(min / 60_000)}.`,
+            'Prime later, or in smaller areas.',
+          ),
+        ]
+      : [];
   },
 
   'fixed-wait': ({ plan }) => {
     if (plan.context?.school('waiting') !== 'fixed') return [];
     const m = plan.milestones.find((x) => x.kind === plan.serves);
-    return m?.planMs && plan.habitMs !== null && m.planMs > plan.habitMs ? [finding('fixed-wait', 'stop', 'hold', '24 hours is too early here', `Computed from the temperature it takes ${formatDuration((m.planMs - plan.habitMs) / 60_000)} longer.`, 'Wait the computed time.')] : [];
+    return m?.planMs && plan.habitMs !== null && m.planMs > plan.habitMs
+      ? [
+          finding(
+            'fixed-wait',
+            'stop',
+            'hold',
+            '24 hours is too early here',
+            `Computed from the temperature it takes ${formatDuration((m.planMs - plan.habitMs) / 60_000)} longer.`,
+            'Wait the computed time.',
+          ),
+        ]
+      : [];
   },
 
-  deadline: ({ plan }) => (plan.inHandMin !== null && plan.inHandMin < 0 ? [finding('deadline', 'caution', 'release', `${formatDuration(-plan.inHandMin)} short of the wanted reopening`, 'Computed with the long end of the sheet’s range on the base’s own temperature.', 'Start earlier, tent and warm the base, choose a faster system on the shelf, or move the reopening.')] : []),
+  deadline: ({ plan }) =>
+    plan.inHandMin !== null && plan.inHandMin < 0
+      ? [
+          finding(
+            'deadline',
+            'caution',
+            'release',
+            `${formatDuration(-plan.inHandMin)} short of the wanted reopening`,
+            'Computed with the long end of the sheet’s range on the base’s own temperature.',
+            'Start earlier, tent and warm the base, choose a faster system on the shelf, or move the reopening.',
+          ),
+        ]
+      : [],
 
-  overrun: ({ plan }) => (plan.overruns ? [finding('overrun', 'caution', 'place', 'Longer than a working day', 'One block of work must not be interrupted and does not fit into the working hours.', 'Widen the working hours for that day, add hands, or split the repair.')] : []),
+  overrun: ({ plan }) =>
+    plan.overruns
+      ? [
+          finding(
+            'overrun',
+            'caution',
+            'place',
+            'Longer than a working day',
+            'One block of work must not be interrupted and does not fit into the working hours.',
+            'Widen the working hours for that day, add hands, or split the repair.',
+          ),
+        ]
+      : [],
 
   review: ({ repair, plan, actuals }) => {
     const needs = plan.method?.review ?? (repair.safety.class === 'review' ? repair.safety.why || 'It was marked so.' : null);
-    return needs && !actuals.reviewed ? [finding('review', 'caution', 'release', 'Needs a competent person’s review', `${needs} The figures here never replace that review, the sheet, the local code or licensed practice.`, 'Have it reviewed before it is released; role and time are kept.')] : [];
+    return needs && !actuals.reviewed
+      ? [
+          finding(
+            'review',
+            'caution',
+            'release',
+            'Needs a competent person’s review',
+            `${needs} The figures here never replace that review, the sheet, the local code or licensed practice.`,
+            'Have it reviewed before it is released; role and time are kept.',
+          ),
+        ]
+      : [];
   },
 
   sheet: ({ plan, sheets }) => {
@@ -237,8 +588,28 @@ export const RULES: Readonly<Record<string, Rule>> = {
     if (!sheet) return [];
     const newer = sheets.find((s) => s.systemId === sheet.systemId && s.revision > sheet.revision);
     return [
-      ...sheetFlaws(sheet).map((p, i) => finding(`sheet:flaw:${i}`, 'caution', 'material', 'The sheet looks mistyped', p.sentence, 'Compare with the maker’s sheet and make a new revision.')),
-      ...(newer ? [finding('sheet:newer', 'note', 'material', 'A newer revision of this sheet is on the shelf', `This repair was planned with revision ${sheet.revision}; revision ${newer.revision} exists.`, 'Choose it in Material if the plan should move to it.')] : []),
+      ...sheetFlaws(sheet).map((p, i) =>
+        finding(
+          `sheet:flaw:${i}`,
+          'caution',
+          'material',
+          'The sheet looks mistyped',
+          p.sentence,
+          'Compare with the maker’s sheet and make a new revision.',
+        ),
+      ),
+      ...(newer
+        ? [
+            finding(
+              'sheet:newer',
+              'note',
+              'material',
+              'A newer revision of this sheet is on the shelf',
+              `This repair was planned with revision ${sheet.revision}; revision ${newer.revision} exists.`,
+              'Choose it in Material if the plan should move to it.',
+            ),
+          ]
+        : []),
     ];
   },
 };

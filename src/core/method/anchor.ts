@@ -23,10 +23,40 @@ export const anchor: Method = {
   kinds: ['anchor-pack'],
   questions: [
     soundBase,
-    { id: 'hole-clear', ask: 'Is the place clear of reinforcement, pipes, cables, edges and old holes?', wants: 'yes', otherwise: { severity: 'stop', title: 'Something in the way of the hole', why: 'A hit bar or cable is worse than a missing bolt, and a hole near an edge splits it.', todo: 'Locate and mark what is inside; move the hole.' } },
+    {
+      id: 'hole-clear',
+      ask: 'Is the place clear of reinforcement, pipes, cables, edges and old holes?',
+      wants: 'yes',
+      otherwise: {
+        severity: 'stop',
+        title: 'Something in the way of the hole',
+        why: 'A hit bar or cable is worse than a missing bolt, and a hole near an edge splits it.',
+        todo: 'Locate and mark what is inside; move the hole.',
+      },
+    },
     noWaterPressure,
-    { id: 'hole-dry', ask: 'Is the hole free of standing water?', wants: 'yes', otherwise: { severity: 'caution', title: 'Water in the hole', why: 'Water takes the place of resin and dilutes it at the wall.', todo: 'Blow the hole out; use a resin whose sheet allows wet holes.' } },
-    { id: 'overhead', ask: 'Is the hole overhead?', wants: 'no', otherwise: { severity: 'caution', title: 'Overhead hole', why: 'Resin runs out and the rod slides before it sets.', todo: 'Use end caps and wedges, and hold the rod until the release time.' } },
+    {
+      id: 'hole-dry',
+      ask: 'Is the hole free of standing water?',
+      wants: 'yes',
+      otherwise: {
+        severity: 'caution',
+        title: 'Water in the hole',
+        why: 'Water takes the place of resin and dilutes it at the wall.',
+        todo: 'Blow the hole out; use a resin whose sheet allows wet holes.',
+      },
+    },
+    {
+      id: 'overhead',
+      ask: 'Is the hole overhead?',
+      wants: 'no',
+      otherwise: {
+        severity: 'caution',
+        title: 'Overhead hole',
+        why: 'Resin runs out and the rod slides before it sets.',
+        todo: 'Use end caps and wedges, and hold the rod until the release time.',
+      },
+    },
   ],
   schools: [
     {
@@ -71,9 +101,22 @@ export const anchor: Method = {
     { id: 'per-place', label: 'Time for each hole', kind: 'duration', byDefault: 3, min: 0.5, max: 120, stage: 'place' },
     uptakeSetting,
   ],
-  preparation: ['Hold point: position, edge distance and depth checked before drilling.', 'Blow, brush, blow: twice, from the bottom of the hole.', 'Rod clean and free of oil, embedment marked on it.', 'Both parts seen to flow before the mixer goes on.'],
-  mistakes: ['Dust left in the hole: half the grip.', 'Nozzle not at the bottom: air behind the resin.', 'Rod hammered in instead of turned.', 'Loaded by the air temperature while the base was colder.'],
-  cautions: ['Eye cover when blowing out holes; breathing protection against drilling dust.', 'Nothing hangs on the rod before its load time at the temperature of the base.'],
+  preparation: [
+    'Hold point: position, edge distance and depth checked before drilling.',
+    'Blow, brush, blow: twice, from the bottom of the hole.',
+    'Rod clean and free of oil, embedment marked on it.',
+    'Both parts seen to flow before the mixer goes on.',
+  ],
+  mistakes: [
+    'Dust left in the hole: half the grip.',
+    'Nozzle not at the bottom: air behind the resin.',
+    'Rod hammered in instead of turned.',
+    'Loaded by the air temperature while the base was colder.',
+  ],
+  cautions: [
+    'Eye cover when blowing out holes; breathing protection against drilling dust.',
+    'Nothing hangs on the rod before its load time at the temperature of the base.',
+  ],
   tools: ['drill with the marked bit', 'blow-out pump', 'round brush', 'dispenser', 'wedges', 'wiping cloths'],
   tests: [
     { id: 'collar', ask: 'Is the collar of resin even all round, with no hollow?' },
@@ -88,16 +131,42 @@ export const anchor: Method = {
     const net = c.measured.nominalMl;
     const way = c.school('filling');
     const out = [];
-    if (way === 'overfill') out.push({ id: 'collar', label: 'collar, wiped off', ml: (net * c.setting('collar')) / 100, expression: `${c.setting('collar')} % of the gap`, voice: 'chosen' as const });
+    if (way === 'overfill')
+      out.push({
+        id: 'collar',
+        label: 'collar, wiped off',
+        ml: (net * c.setting('collar')) / 100,
+        expression: `${c.setting('collar')} % of the gap`,
+        voice: 'chosen' as const,
+      });
     if (way === 'below') {
       const rod = effectiveRodMm(s.rodDiameter.valueMm, s.thread);
       const ml = (-c.void.count * (Math.PI / 4) * (s.holeDiameter.valueMm ** 2 - rod ** 2) * c.setting('below-mouth')) / 1000;
-      out.push({ id: 'below', label: 'left below the mouth', ml, expression: `gap × ${c.setting('below-mouth')} mm × ${c.void.count}`, voice: 'chosen' as const });
+      out.push({
+        id: 'below',
+        label: 'left below the mouth',
+        ml,
+        expression: `gap × ${c.setting('below-mouth')} mm × ${c.void.count}`,
+        voice: 'chosen' as const,
+      });
     }
-    if (way === 'two-thirds') out.push({ id: 'two-thirds', label: 'two thirds of the bore, against the gap', ml: (2 / 3) * boreMl(c) - net, expression: `2/3 × ${figure(boreMl(c))} mL − ${figure(net)} mL`, voice: 'chosen' as const });
+    if (way === 'two-thirds')
+      out.push({
+        id: 'two-thirds',
+        label: 'two thirds of the bore, against the gap',
+        ml: (2 / 3) * boreMl(c) - net,
+        expression: `2/3 × ${figure(boreMl(c))} mL − ${figure(net)} mL`,
+        voice: 'chosen' as const,
+      });
     const perM2 = c.setting('uptake') < 0 ? UPTAKE_ML_PER_M2[c.base] : c.setting('uptake');
     const wall = (c.void.count * c.measured.faces.wettedAreaMm2) / 1e6;
-    out.push({ id: 'uptake', label: 'drunk by the wall of the hole', ml: wall * perM2, expression: `${figure(wall)} m² × ${perM2} mL/m²`, voice: 'chosen' as const });
+    out.push({
+      id: 'uptake',
+      label: 'drunk by the wall of the hole',
+      ml: wall * perM2,
+      expression: `${figure(wall)} m² × ${perM2} mL/m²`,
+      voice: 'chosen' as const,
+    });
     return out;
   },
   portions: () => [{ label: 'all holes', share: 1 }],
@@ -107,10 +176,44 @@ export const anchor: Method = {
     const per = c.setting('per-place');
     const holes = n === 1 ? 'the hole' : `${n} holes`;
     const steps: StepDraft[] = [
-      { id: 'prep:mark', stage: 'place', title: `Mark and check the place of ${holes}`, detail: 'Distance to edges and to each other, direction, what lies inside. Nothing is drilled before this is ticked.', handsOnMin: 5 + 2 * n, confirm: 'Place is right', hold: true, block: 'prep' },
-      { id: 'prep:drill', stage: 'place', title: `Drill ${holes}`, detail: `Bit ${figure(s.holeDiameter.valueMm)} mm, ${figure(s.holeDepth.valueMm)} mm deep; measure the bit, it decides most.`, handsOnMin: 4 * n, confirm: n === 1 ? 'Drilled to depth' : 'All drilled to depth', block: 'prep' },
-      { id: 'prep:clean', stage: 'place', title: 'Blow, brush, blow; twice', detail: 'From the bottom of the hole, until no dust comes.', handsOnMin: 3 * n, confirm: 'No more dust comes', hold: true, block: 'prep' },
-      { id: 'prep:dry-fit', stage: 'place', title: 'Try the rod dry, mark its depth', detail: `The rod goes ${figure(s.embedment.valueMm)} mm in by hand. Mark it with tape.`, handsOnMin: 1 + n, confirm: 'Fits and is marked', block: 'prep' },
+      {
+        id: 'prep:mark',
+        stage: 'place',
+        title: `Mark and check the place of ${holes}`,
+        detail: 'Distance to edges and to each other, direction, what lies inside. Nothing is drilled before this is ticked.',
+        handsOnMin: 5 + 2 * n,
+        confirm: 'Place is right',
+        hold: true,
+        block: 'prep',
+      },
+      {
+        id: 'prep:drill',
+        stage: 'place',
+        title: `Drill ${holes}`,
+        detail: `Bit ${figure(s.holeDiameter.valueMm)} mm, ${figure(s.holeDepth.valueMm)} mm deep; measure the bit, it decides most.`,
+        handsOnMin: 4 * n,
+        confirm: n === 1 ? 'Drilled to depth' : 'All drilled to depth',
+        block: 'prep',
+      },
+      {
+        id: 'prep:clean',
+        stage: 'place',
+        title: 'Blow, brush, blow; twice',
+        detail: 'From the bottom of the hole, until no dust comes.',
+        handsOnMin: 3 * n,
+        confirm: 'No more dust comes',
+        hold: true,
+        block: 'prep',
+      },
+      {
+        id: 'prep:dry-fit',
+        stage: 'place',
+        title: 'Try the rod dry, mark its depth',
+        detail: `The rod goes ${figure(s.embedment.valueMm)} mm in by hand. Mark it with tape.`,
+        handsOnMin: 1 + n,
+        confirm: 'Fits and is marked',
+        block: 'prep',
+      },
     ];
     c.batches.forEach((batch, i) => {
       const block = `b${i + 1}`;
@@ -140,8 +243,25 @@ export const anchor: Method = {
     });
     const last = c.batches.length - 1;
     steps.push(
-      { id: 'hold:wedge', stage: 'hold', title: 'Wedge, and leave alone', detail: 'No turning, no nut, no load. Bar the place off.', handsOnMin: 2, confirm: 'Wedged and barred', block: `b${last + 1}` },
-      { id: 'finish:clean', stage: 'finish', title: 'Take wedges out, clean thread and collar', detail: 'Only after the release time.', handsOnMin: 2 * n, confirm: 'Clean', block: 'finish', waitFor: { kind: 'release', batch: last } },
+      {
+        id: 'hold:wedge',
+        stage: 'hold',
+        title: 'Wedge, and leave alone',
+        detail: 'No turning, no nut, no load. Bar the place off.',
+        handsOnMin: 2,
+        confirm: 'Wedged and barred',
+        block: `b${last + 1}`,
+      },
+      {
+        id: 'finish:clean',
+        stage: 'finish',
+        title: 'Take wedges out, clean thread and collar',
+        detail: 'Only after the release time.',
+        handsOnMin: 2 * n,
+        confirm: 'Clean',
+        block: 'finish',
+        waitFor: { kind: 'release', batch: last },
+      },
     );
     return steps;
   },

@@ -4,9 +4,24 @@ import { figure } from '../units';
 import type { Question, School, Setting, StepDraft } from './method';
 
 /** mL drunk by a square metre of bare base; estimates to be set on the job. */
-export const UPTAKE_ML_PER_M2: Readonly<Record<BaseMaterial, number>> = { concrete: 120, stone: 40, timber: 180, metal: 0, plastic: 0, laminate: 10 };
+export const UPTAKE_ML_PER_M2: Readonly<Record<BaseMaterial, number>> = {
+  concrete: 120,
+  stone: 40,
+  timber: 180,
+  metal: 0,
+  plastic: 0,
+  laminate: 10,
+};
 
-export const uptakeSetting: Setting = { id: 'uptake', label: 'Uptake of the base', kind: 'uptake', byDefault: -1, min: 0, max: 2000, stage: 'mix' };
+export const uptakeSetting: Setting = {
+  id: 'uptake',
+  label: 'Uptake of the base',
+  kind: 'uptake',
+  byDefault: -1,
+  min: 0,
+  max: 2000,
+  stage: 'mix',
+};
 
 export const endOfMixing: School = {
   id: 'end-of-mixing',
@@ -50,29 +65,53 @@ export const soundBase: Question = {
   id: 'sound',
   ask: 'Does the base ring sound when tapped all round, with nothing loose or hollow?',
   wants: 'yes',
-  otherwise: { severity: 'stop', title: 'Base not sound', why: 'A repair holds no better than what it sticks to.', todo: 'Cut back to sound material, measure again, then answer again.' },
+  otherwise: {
+    severity: 'stop',
+    title: 'Base not sound',
+    why: 'A repair holds no better than what it sticks to.',
+    todo: 'Cut back to sound material, measure again, then answer again.',
+  },
 };
 
 export const noWaterPressure: Question = {
   id: 'water-pressure',
   ask: 'Does water press or seep from behind?',
   wants: 'no',
-  otherwise: { severity: 'stop', title: 'Water pressing from behind', why: 'Water under the resin lifts it before it has set.', todo: 'Drain or stop the water first, or take a system made for running water.' },
+  otherwise: {
+    severity: 'stop',
+    title: 'Water pressing from behind',
+    why: 'Water under the resin lifts it before it has set.',
+    todo: 'Drain or stop the water first, or take a system made for running water.',
+  },
 };
 
 export const notMoving: Question = {
   id: 'moving',
   ask: 'Does a crack or joint run through the place and move?',
   wants: 'no',
-  otherwise: { severity: 'stop', title: 'Moving crack', why: 'A rigid fill breaks again beside the old line.', todo: 'Keep the joint open, or have the movement judged by a competent person.' },
+  otherwise: {
+    severity: 'stop',
+    title: 'Moving crack',
+    why: 'A rigid fill breaks again beside the old line.',
+    todo: 'Keep the joint open, or have the movement judged by a competent person.',
+  },
 };
 
 /** Mixing steps of a batch by pot: begin and end are both told, since clocks count from them. */
 export function mixSteps(batch: Batch, of: number, mixMin: number, school: string, order: string, block: string): StepDraft[] {
   const n = batch.index + 1;
   const kits = batch.kits === null ? '' : batch.kits === 1 ? 'One whole kit. ' : `${batch.kits} whole kits. `;
-  const parts = [`${figure(batch.massG.A)} g of A`, `${figure(batch.massG.B)} g of B`, ...(batch.massG.C > 0 ? [`${figure(batch.massG.C)} g of C`] : [])].join(', ');
-  const end = { both: `Until one even colour, and the full ${figure(mixMin)} min.`, clock: `The full ${figure(mixMin)} min by the clock.`, colour: 'Until one even colour without streaks.' }[school] ?? '';
+  const parts = [
+    `${figure(batch.massG.A)} g of A`,
+    `${figure(batch.massG.B)} g of B`,
+    ...(batch.massG.C > 0 ? [`${figure(batch.massG.C)} g of C`] : []),
+  ].join(', ');
+  const end =
+    {
+      both: `Until one even colour, and the full ${figure(mixMin)} min.`,
+      clock: `The full ${figure(mixMin)} min by the clock.`,
+      colour: 'Until one even colour without streaks.',
+    }[school] ?? '';
   return [
     {
       id: `b${n}:weigh`,

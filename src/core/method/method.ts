@@ -116,4 +116,5 @@ export interface Method {
 }
 
 /** Default of each school of a method. */
-export const defaultSchools = (method: Method): Record<string, string> => Object.fromEntries(method.schools.map((school) => [school.id, school.byDefault]));
+export const defaultSchools = (method: Method): Record<string, string> =>
+  Object.fromEntries(method.schools.map((school) => [school.id, school.byDefault]));

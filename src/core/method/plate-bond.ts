@@ -13,11 +13,61 @@ export const plateBond: Method = {
   shapes: ['bondLine'],
   kinds: ['paste'],
   questions: [
-    { id: 'torn', ask: 'Is the metal under the plate torn or cracked?', wants: 'no', otherwise: { severity: 'stop', title: 'Torn seat', why: 'A tear is not a bonding job: it runs on under the plate.', todo: 'Have the metal mended first, or choose welding with a competent person.' } },
-    { id: 'rust', ask: 'Has rust eaten into the thickness of the metal?', wants: 'no', otherwise: { severity: 'stop', title: 'Metal thinned by rust', why: 'The plate would pull on what is no longer there.', todo: 'Have the remaining thickness judged by a competent person.' } },
-    { id: 'load-path', ask: 'Must this joint be welded or bolted by its drawing or rules?', wants: 'no', otherwise: { severity: 'stop', title: 'Load path that must be welded', why: 'Adhesive may not replace a joint that the rules ask for.', todo: 'Weld or bolt it; note the reason.' } },
-    { id: 'mock-up', ask: 'Does the plate lie flat in the dry fit, without rocking?', wants: 'yes', otherwise: { severity: 'caution', title: 'Plate rocks', why: 'A rocking plate makes a wedge of the bond line.', todo: 'Back to grinding; fit again before mixing.' } },
-    { id: 'galvanised', ask: 'Is the metal painted, galvanised, copper-bearing or oily where it bonds?', wants: 'no', otherwise: { severity: 'caution', title: 'Face that does not bond as it is', why: 'The adhesive holds to the paint or oil, not to the metal.', todo: 'Degrease, grind to bare bright metal over the whole footprint, degrease again; copper-bearing metal needs the maker’s word.' } },
+    {
+      id: 'torn',
+      ask: 'Is the metal under the plate torn or cracked?',
+      wants: 'no',
+      otherwise: {
+        severity: 'stop',
+        title: 'Torn seat',
+        why: 'A tear is not a bonding job: it runs on under the plate.',
+        todo: 'Have the metal mended first, or choose welding with a competent person.',
+      },
+    },
+    {
+      id: 'rust',
+      ask: 'Has rust eaten into the thickness of the metal?',
+      wants: 'no',
+      otherwise: {
+        severity: 'stop',
+        title: 'Metal thinned by rust',
+        why: 'The plate would pull on what is no longer there.',
+        todo: 'Have the remaining thickness judged by a competent person.',
+      },
+    },
+    {
+      id: 'load-path',
+      ask: 'Must this joint be welded or bolted by its drawing or rules?',
+      wants: 'no',
+      otherwise: {
+        severity: 'stop',
+        title: 'Load path that must be welded',
+        why: 'Adhesive may not replace a joint that the rules ask for.',
+        todo: 'Weld or bolt it; note the reason.',
+      },
+    },
+    {
+      id: 'mock-up',
+      ask: 'Does the plate lie flat in the dry fit, without rocking?',
+      wants: 'yes',
+      otherwise: {
+        severity: 'caution',
+        title: 'Plate rocks',
+        why: 'A rocking plate makes a wedge of the bond line.',
+        todo: 'Back to grinding; fit again before mixing.',
+      },
+    },
+    {
+      id: 'galvanised',
+      ask: 'Is the metal painted, galvanised, copper-bearing or oily where it bonds?',
+      wants: 'no',
+      otherwise: {
+        severity: 'caution',
+        title: 'Face that does not bond as it is',
+        why: 'The adhesive holds to the paint or oil, not to the metal.',
+        todo: 'Degrease, grind to bare bright metal over the whole footprint, degrease again; copper-bearing metal needs the maker’s word.',
+      },
+    },
   ],
   schools: [
     {
@@ -85,8 +135,18 @@ export const plateBond: Method = {
     { id: 'back-butter', label: 'Left in the texture of both faces', kind: 'uptake', byDefault: 40, min: 0, max: 2000, stage: 'mix' },
     { id: 'rate', label: 'Spreading rate', kind: 'rate', byDefault: 25, min: 1, max: 5000, stage: 'place' },
   ],
-  preparation: ['Mock-up: mark the footprint, find where more grinding is needed.', 'Bare bright metal over the whole footprint and a margin round it.', 'Degrease last; bond before it rusts, within the hour outdoors.', 'Product warmed into the sheet’s range for mixing and spreading.'],
-  mistakes: ['Gloss left in a corner of the footprint.', 'Clamped so hard that the joint starves.', 'Plate set down flat on a full bed: air in the middle.', 'Clamps off because it “felt hard” at the edge.'],
+  preparation: [
+    'Mock-up: mark the footprint, find where more grinding is needed.',
+    'Bare bright metal over the whole footprint and a margin round it.',
+    'Degrease last; bond before it rusts, within the hour outdoors.',
+    'Product warmed into the sheet’s range for mixing and spreading.',
+  ],
+  mistakes: [
+    'Gloss left in a corner of the footprint.',
+    'Clamped so hard that the joint starves.',
+    'Plate set down flat on a full bed: air in the middle.',
+    'Clamps off because it “felt hard” at the edge.',
+  ],
   cautions: ['Solvent and hot work do not go together.', 'Grinding: eye, ear and breathing protection, no sparks near solvent.'],
   tools: ['grinder with flap disc', 'solvent and clean cloths', 'notched spreader', 'clamps or props', 'feeler gauge'],
   tests: [
@@ -98,21 +158,74 @@ export const plateBond: Method = {
   review: 'A bonded plate carries load.',
   serves: 'load',
   allowances: (c) => [
-    { id: 'bead', label: 'bead all round', ml: (c.measured.nominalMl * c.setting('bead')) / 100, expression: `${c.setting('bead')} % of the bond line`, voice: 'chosen' },
-    { id: 'back-butter', label: 'in the texture of both faces', ml: (2 * c.void.count * c.measured.faces.wettedAreaMm2 * c.setting('back-butter')) / 1e6, expression: `2 × ${figure((c.void.count * c.measured.faces.wettedAreaMm2) / 1e6)} m² × ${c.setting('back-butter')} mL/m²`, voice: 'chosen' },
+    {
+      id: 'bead',
+      label: 'bead all round',
+      ml: (c.measured.nominalMl * c.setting('bead')) / 100,
+      expression: `${c.setting('bead')} % of the bond line`,
+      voice: 'chosen',
+    },
+    {
+      id: 'back-butter',
+      label: 'in the texture of both faces',
+      ml: (2 * c.void.count * c.measured.faces.wettedAreaMm2 * c.setting('back-butter')) / 1e6,
+      expression: `2 × ${figure((c.void.count * c.measured.faces.wettedAreaMm2) / 1e6)} m² × ${c.setting('back-butter')} mL/m²`,
+      voice: 'chosen',
+    },
   ],
   portions: () => [{ label: 'the bond line', share: 1 }],
   steps: (c) => {
     const area = (c.void.count * c.measured.faces.planAreaMm2) / 1e6;
-    const wipe = { wiped: 'Wipe the squeeze-out at once.', left: 'Leave the bead as a fillet.', trimmed: 'Leave the squeeze-out; trim it when it is rubbery.' }[c.school('squeeze-out')] ?? '';
+    const wipe =
+      {
+        wiped: 'Wipe the squeeze-out at once.',
+        left: 'Leave the bead as a fillet.',
+        trimmed: 'Leave the squeeze-out; trim it when it is rubbery.',
+      }[c.school('squeeze-out')] ?? '';
     const hold = { fastener: 'Draw it up by its fastener', clamp: 'Clamp it', weight: 'Prop it' }[c.school('holding')] ?? 'Hold it';
-    const order = c.school('cleaning-order') === 'solvent-first' ? 'Solvent, then abrade, then wipe with solvent.' : 'Abrade, then wipe with solvent.';
+    const order =
+      c.school('cleaning-order') === 'solvent-first' ? 'Solvent, then abrade, then wipe with solvent.' : 'Abrade, then wipe with solvent.';
     const steps: StepDraft[] = [
-      { id: 'prep:mock-up', stage: 'place', title: 'Dry fit, mark the footprint', detail: 'The plate lies without rocking; feeler gauge all round.', handsOnMin: 8, confirm: 'Lies flat, marked', hold: true, block: 'prep' },
-      { id: 'prep:grind', stage: 'place', title: 'Grind to bare metal', detail: `${order} Whole footprint and 10 mm round it, both faces.`, handsOnMin: 8 + 120 * area, confirm: 'Bare and bright', block: 'prep' },
-      { id: 'prep:wipe', stage: 'place', title: 'Degrease, read the base temperature', detail: 'Last wipe one way with a fresh cloth. Bond within the hour.', handsOnMin: 4, confirm: 'Clean, and read', hold: true, block: 'prep' },
+      {
+        id: 'prep:mock-up',
+        stage: 'place',
+        title: 'Dry fit, mark the footprint',
+        detail: 'The plate lies without rocking; feeler gauge all round.',
+        handsOnMin: 8,
+        confirm: 'Lies flat, marked',
+        hold: true,
+        block: 'prep',
+      },
+      {
+        id: 'prep:grind',
+        stage: 'place',
+        title: 'Grind to bare metal',
+        detail: `${order} Whole footprint and 10 mm round it, both faces.`,
+        handsOnMin: 8 + 120 * area,
+        confirm: 'Bare and bright',
+        block: 'prep',
+      },
+      {
+        id: 'prep:wipe',
+        stage: 'place',
+        title: 'Degrease, read the base temperature',
+        detail: 'Last wipe one way with a fresh cloth. Bond within the hour.',
+        handsOnMin: 4,
+        confirm: 'Clean, and read',
+        hold: true,
+        block: 'prep',
+      },
     ];
-    if (c.school('pot-temperature') === 'warm') steps.push({ id: 'prep:warm', stage: 'mix', title: 'Warm the closed tins', detail: 'Warm water or a warm room, never a flame, until the middle is warm.', handsOnMin: 2, confirm: 'Warm through', block: 'prep' });
+    if (c.school('pot-temperature') === 'warm')
+      steps.push({
+        id: 'prep:warm',
+        stage: 'mix',
+        title: 'Warm the closed tins',
+        detail: 'Warm water or a warm room, never a flame, until the middle is warm.',
+        handsOnMin: 2,
+        confirm: 'Warm through',
+        block: 'prep',
+      });
     c.batches.forEach((batch, i) => {
       const n = i + 1;
       steps.push(...mixSteps(batch, c.batches.length, c.sheet.mixMin, c.school('end-of-mixing'), 'B into A, fold, do not whip.', 'bond'), {
@@ -129,10 +242,47 @@ export const plateBond: Method = {
     });
     const last = c.batches.length - 1;
     steps.push(
-      { id: 'close', stage: 'place', title: 'Close the joint, move it a little', detail: `${hold} until adhesive shows all round and at the inspection holes. ${wipe}`, handsOnMin: 5, confirm: 'Adhesive shows all round', hold: true, block: 'bond', batch: last, marks: { end: ['faces-closed'] }, within: { kind: 'open', batch: last } },
-      { id: 'hold:leave', stage: 'hold', title: 'Leave it alone, keep it warm', detail: 'Clean tools before the pot sets; tag it with its release time.', handsOnMin: 5, confirm: 'Tagged and left', block: 'bond' },
-      { id: 'finish:release', stage: 'finish', title: c.school('holding') === 'fastener' ? 'Ease the fastener, look at the edge' : 'Take the clamps or props off', detail: 'Only after the release time, and when the left-over cup is hard.', handsOnMin: 5, confirm: 'Holds by itself', block: 'finish', waitFor: { kind: 'release', batch: last } },
-      { id: 'finish:seal', stage: 'finish', title: 'Prime and seal against rust', detail: 'Edge and bared margin, on a clean dull face.', handsOnMin: 10, confirm: 'Sealed', block: 'finish' },
+      {
+        id: 'close',
+        stage: 'place',
+        title: 'Close the joint, move it a little',
+        detail: `${hold} until adhesive shows all round and at the inspection holes. ${wipe}`,
+        handsOnMin: 5,
+        confirm: 'Adhesive shows all round',
+        hold: true,
+        block: 'bond',
+        batch: last,
+        marks: { end: ['faces-closed'] },
+        within: { kind: 'open', batch: last },
+      },
+      {
+        id: 'hold:leave',
+        stage: 'hold',
+        title: 'Leave it alone, keep it warm',
+        detail: 'Clean tools before the pot sets; tag it with its release time.',
+        handsOnMin: 5,
+        confirm: 'Tagged and left',
+        block: 'bond',
+      },
+      {
+        id: 'finish:release',
+        stage: 'finish',
+        title: c.school('holding') === 'fastener' ? 'Ease the fastener, look at the edge' : 'Take the clamps or props off',
+        detail: 'Only after the release time, and when the left-over cup is hard.',
+        handsOnMin: 5,
+        confirm: 'Holds by itself',
+        block: 'finish',
+        waitFor: { kind: 'release', batch: last },
+      },
+      {
+        id: 'finish:seal',
+        stage: 'finish',
+        title: 'Prime and seal against rust',
+        detail: 'Edge and bared margin, on a clean dull face.',
+        handsOnMin: 10,
+        confirm: 'Sealed',
+        block: 'finish',
+      },
     );
     return steps;
   },

@@ -1,4 +1,4 @@
-import { type Kit, type PartId, kitVolumeMl, type Proportion, proportionOf, type SheetRevision, SYSTEM_KINDS } from '../system';
+import { type Kit, kitVolumeMl, type PartId, type Proportion, proportionOf, type SheetRevision, SYSTEM_KINDS } from '../system';
 import { figure, line, refuse, type Voice, type WorkLine } from '../units';
 
 /** One allowance between the void and what is mixed: its own cause, its own line, in mL (negative for a recess). */
@@ -74,7 +74,14 @@ export interface MixResult {
   /** What to have on hand (95 % value with all losses). */
   readonly onHandMl: number;
   readonly batches: readonly Batch[];
-  readonly kits: { readonly kit: Kit; readonly volumeMl: number; readonly use: number; readonly buy: number; readonly leftMl: number; readonly leftIsMixed: boolean };
+  readonly kits: {
+    readonly kit: Kit;
+    readonly volumeMl: number;
+    readonly use: number;
+    readonly buy: number;
+    readonly leftMl: number;
+    readonly leftIsMixed: boolean;
+  };
   readonly proportion: Proportion;
   readonly capMl: number;
   readonly working: readonly WorkLine[];
@@ -86,7 +93,18 @@ function yieldLines({ sheet, kit }: MixAsk): WorkLine[] {
   const geometry = kitVolumeMl(sheet, kit);
   return [
     line('One kit by its masses', 'mass / density of the mix, the scarcest part decides', geometry, 'mL'),
-    ...(kit.yieldMl === null ? [] : [line('One kit by the sheet', kit.yieldMl < geometry ? 'smaller: this one plans' : 'larger: the masses plan', kit.yieldMl, 'mL', undefined, 'sheet')]),
+    ...(kit.yieldMl === null
+      ? []
+      : [
+          line(
+            'One kit by the sheet',
+            kit.yieldMl < geometry ? 'smaller: this one plans' : 'larger: the masses plan',
+            kit.yieldMl,
+            'mL',
+            undefined,
+            'sheet',
+          ),
+        ]),
   ];
 }
 
@@ -107,15 +125,24 @@ export function amounts(ask: MixAsk): MixResult {
   const proportion = proportionOf(sheet);
   // The sheet's yield often disagrees with geometry: the smaller one plans, the working shows both.
   const kitMl = Math.min(kitVolumeMl(sheet, kit), kit.yieldMl ?? Number.POSITIVE_INFINITY);
-  if (!(ask.usableMin > 0)) refuse('usableMin', ask.usableMin, 'more than 0 min', 'Mixing and standing use up the whole pot life: nothing could be placed. Cool the material, or choose a slower system.');
+  if (!(ask.usableMin > 0))
+    refuse(
+      'usableMin',
+      ask.usableMin,
+      'more than 0 min',
+      'Mixing and standing use up the whole pot life: nothing could be placed. Cool the material, or choose a slower system.',
+    );
   const reserve = ask.reserve ? Math.max(0, ask.p90Ml - ask.netMl) : 0;
   const lines: AmountLine[] = [
     { id: 'net', label: 'the void', ml: ask.netMl, expression: 'measured', voice: 'measured' },
     ...ask.allowances.filter((a) => a.ml !== 0),
-    ...(reserve > 0 ? [{ id: 'reserve', label: 'reserve for doubt', ml: reserve, expression: 'up to the 90 % value', voice: 'computed' as const }] : []),
+    ...(reserve > 0
+      ? [{ id: 'reserve', label: 'reserve for doubt', ml: reserve, expression: 'up to the 90 % value', voice: 'computed' as const }]
+      : []),
   ];
   const placed = lines.reduce((sum, l) => sum + l.ml, 0);
-  if (!(placed > 0)) refuse('allowances', placed, 'more than 0 mL to place', 'With these allowances nothing is left to place. Check the recess.');
+  if (!(placed > 0))
+    refuse('allowances', placed, 'more than 0 mL to place', 'With these allowances nothing is left to place. Check the recess.');
   const safety = Math.max(0, ask.p95Ml - ask.netMl - reserve);
   return SYSTEM_KINDS[sheet.kind].metered
     ? metered(ask, proportion, kitMl, lines, placed, safety)
@@ -126,7 +153,12 @@ function metered(ask: MixAsk, proportion: Proportion, kitMl: number, lines: Amou
   const { sheet } = ask;
   const perPlace = ask.minutesPerPlace;
   if (perPlace > ask.usableMin)
-    refuse('usableMin', ask.usableMin, `at least ${figure(perPlace)} min`, `One place takes ${figure(perPlace)} min, the resin works for ${figure(ask.usableMin)} min. Work colder, add hands, or choose a slower resin.`);
+    refuse(
+      'usableMin',
+      ask.usableMin,
+      `at least ${figure(perPlace)} min`,
+      `One place takes ${figure(perPlace)} min, the resin works for ${figure(ask.usableMin)} min. Work colder, add hands, or choose a slower resin.`,
+    );
   const most = ask.grouping === 'one' ? 1 : Math.max(1, Math.floor(ask.usableMin / perPlace));
   const groups = Math.ceil(ask.count / most);
   // Between groups the mixer stands still while rods are set; within a group it stands for one place at a time.
@@ -136,15 +168,37 @@ function metered(ask: MixAsk, proportion: Proportion, kitMl: number, lines: Amou
   const perMixer = sheet.mixer ? sheet.mixer.volumeMl + (ask.purge ? sheet.mixer.purgeMl : 0) : 0;
   const all = [...lines];
   if (sheet.mixer) {
-    if (ask.purge) all.push({ id: 'purge', label: 'first shots thrown away', ml: mixers * sheet.mixer.purgeMl, expression: `${mixers} × ${sheet.mixer.purgeMl} mL`, voice: 'sheet' });
-    all.push({ id: 'mixer', label: 'left in mixers', ml: mixers * sheet.mixer.volumeMl, expression: `${mixers} × ${sheet.mixer.volumeMl} mL`, voice: 'sheet' });
+    if (ask.purge)
+      all.push({
+        id: 'purge',
+        label: 'first shots thrown away',
+        ml: mixers * sheet.mixer.purgeMl,
+        expression: `${mixers} × ${sheet.mixer.purgeMl} mL`,
+        voice: 'sheet',
+      });
+    all.push({
+      id: 'mixer',
+      label: 'left in mixers',
+      ml: mixers * sheet.mixer.volumeMl,
+      expression: `${mixers} × ${sheet.mixer.volumeMl} mL`,
+      voice: 'sheet',
+    });
   }
   const toMixMl = placed + mixers * perMixer;
   const onHandMl = toMixMl + safety;
   const sizes = Array.from({ length: groups }, (_, i) => Math.floor(ask.count / groups) + (i < ask.count % groups ? 1 : 0));
   const batches = sizes.map((places, i): Batch => {
     const ml = (placed * places) / ask.count + (freshEachGroup || i === 0 ? perMixer : 0);
-    return { index: i, portion: 0, label: places === 1 && ask.count > 1 ? `place ${i + 1}` : `${places} of ${ask.count}`, ml, ...partsOf(sheet, proportion, ml), kits: null, places, mixers: freshEachGroup || i === 0 ? Math.min(1, mixers) : 0 };
+    return {
+      index: i,
+      portion: 0,
+      label: places === 1 && ask.count > 1 ? `place ${i + 1}` : `${places} of ${ask.count}`,
+      ml,
+      ...partsOf(sheet, proportion, ml),
+      kits: null,
+      places,
+      mixers: freshEachGroup || i === 0 ? Math.min(1, mixers) : 0,
+    };
   });
   const use = Math.ceil(toMixMl / kitMl - 1e-9);
   const buy = Math.ceil(onHandMl / kitMl - 1e-9);
@@ -157,8 +211,23 @@ function metered(ask: MixAsk, proportion: Proportion, kitMl: number, lines: Amou
     proportion,
     capMl: (placed * most) / ask.count,
     working: [
-      line('Places in one go', ask.grouping === 'one' ? 'one at a time, as chosen' : `working time ${figure(ask.usableMin)} min / ${figure(perPlace)} min a place, rounded down`, most, '', undefined, ask.grouping === 'one' ? 'chosen' : 'computed'),
-      line('Mixers', ask.idleMin === null ? 'one for each go: the sheet gives no idle time' : `${figure(idle)} min standing against ${figure(ask.idleMin)} min allowed`, mixers),
+      line(
+        'Places in one go',
+        ask.grouping === 'one'
+          ? 'one at a time, as chosen'
+          : `working time ${figure(ask.usableMin)} min / ${figure(perPlace)} min a place, rounded down`,
+        most,
+        '',
+        undefined,
+        ask.grouping === 'one' ? 'chosen' : 'computed',
+      ),
+      line(
+        'Mixers',
+        ask.idleMin === null
+          ? 'one for each go: the sheet gives no idle time'
+          : `${figure(idle)} min standing against ${figure(ask.idleMin)} min allowed`,
+        mixers,
+      ),
       line('Packs used', `${figure(toMixMl)} / ${figure(kitMl)} mL, rounded up`, use),
       line('Packs to have', `${figure(onHandMl)} mL at the 95 % value / ${figure(kitMl)} mL, rounded up`, buy),
       ...yieldLines(ask),
@@ -198,7 +267,12 @@ function potted(ask: MixAsk, proportion: Proportion, kitMl: number, lines: Amoun
         } else if ((need + n * loss) / n <= capMl + 1e-9) break;
       }
       if (n > MAX_BATCHES)
-        refuse('usableMin', ask.usableMin, `under ${MAX_BATCHES} batches`, `Each batch leaves ${figure(loss)} mL in the pot and only ${figure(capMl)} mL can be placed in time: the work never ends. Keep the pot cooler or add hands.`);
+        refuse(
+          'usableMin',
+          ask.usableMin,
+          `under ${MAX_BATCHES} batches`,
+          `Each batch leaves ${figure(loss)} mL in the pot and only ${figure(capMl)} mL can be placed in time: the work never ends. Keep the pot cooler or add hands.`,
+        );
       perPortion.push(n);
     }
     return { perPortion, kitsPerPortion, n: perPortion.reduce((a, b) => a + b, 0) };
@@ -215,12 +289,34 @@ function potted(ask: MixAsk, proportion: Proportion, kitMl: number, lines: Amoun
     for (let k = 0; k < n; k++) {
       const mine = kits === null ? null : Math.floor(kits / n) + (k < kits % n ? 1 : 0);
       const ml = mine === null ? portionMl[i]! / n + loss : mine * kitMl;
-      batches.push({ index: batches.length, portion: i, label: portion.label, ml, ...partsOf(sheet, proportion, ml), kits: mine, places: 1, mixers: 0 });
+      batches.push({
+        index: batches.length,
+        portion: i,
+        label: portion.label,
+        ml,
+        ...partsOf(sheet, proportion, ml),
+        kits: mine,
+        places: 1,
+        mixers: 0,
+      });
     }
   });
   const use = whole ? batches.reduce((s, b) => s + (b.kits ?? 0), 0) : Math.ceil(toMixMl / kitMl - 1e-9);
   const buy = Math.max(use, whole ? onHand.kitsPerPortion.reduce((a, b) => a + b, 0) : Math.ceil(onHandMl / kitMl - 1e-9));
-  const all: AmountLine[] = [...lines, ...(loss > 0 ? [{ id: 'pot', label: 'left in pots and on tools', ml: plan.n * loss, expression: `${plan.n} × ${loss} mL`, voice: 'sheet' as const }] : [])];
+  const all: AmountLine[] = [
+    ...lines,
+    ...(loss > 0
+      ? [
+          {
+            id: 'pot',
+            label: 'left in pots and on tools',
+            ml: plan.n * loss,
+            expression: `${plan.n} × ${loss} mL`,
+            voice: 'sheet' as const,
+          },
+        ]
+      : []),
+  ];
   return {
     lines: all,
     toMixMl,
@@ -231,7 +327,13 @@ function potted(ask: MixAsk, proportion: Proportion, kitMl: number, lines: Amoun
     capMl,
     working: [
       line('Largest batch', `${figure(ask.placingMlPerMin)} mL/min × ${figure(ask.usableMin)} min left to place it`, capMl, 'mL'),
-      line('Batches', whole ? `${figure(kitMl)} mL a kit, at most ${kitsPerBatch} in one pot` : `smallest number with each under ${figure(capMl)} mL, its own loss included`, plan.n),
+      line(
+        'Batches',
+        whole
+          ? `${figure(kitMl)} mL a kit, at most ${kitsPerBatch} in one pot`
+          : `smallest number with each under ${figure(capMl)} mL, its own loss included`,
+        plan.n,
+      ),
       line('Kits used', whole ? 'whole kits, each portion rounded up' : `${figure(toMixMl)} / ${figure(kitMl)} mL, rounded up`, use),
       line('Kits to have', `the same at the 95 % value, ${figure(onHandMl)} mL`, buy),
       ...yieldLines(ask),
@@ -244,5 +346,14 @@ function potted(ask: MixAsk, proportion: Proportion, kitMl: number, lines: Amoun
 export function topUp(mix: MixResult, sheet: SheetRevision, index: number, ml: number): Batch {
   const last = mix.batches.at(-1)!;
   const total = ml + sheet.potLossMl;
-  return { index, portion: last.portion, label: 'top-up', ml: total, ...partsOf(sheet, mix.proportion, total), kits: null, places: 1, mixers: sheet.mixer ? 1 : 0 };
+  return {
+    index,
+    portion: last.portion,
+    label: 'top-up',
+    ml: total,
+    ...partsOf(sheet, mix.proportion, total),
+    kits: null,
+    places: 1,
+    mixers: sheet.mixer ? 1 : 0,
+  };
 }

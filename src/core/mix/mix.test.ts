@@ -60,7 +60,8 @@ describe('potted', () => {
     expect(r.lines.reduce((s, l) => s + l.ml, 0)).toBeCloseTo(r.toMixMl, 9);
   });
   test('the masses of a batch add up and keep the ratio', () => {
-    const b = amounts(ask(mortarSheet, { split: 'weighed', kit: { ...mortarSheet.kits[0]!, splittable: true }, placingMlPerMin: 1000 })).batches[0]!;
+    const b = amounts(ask(mortarSheet, { split: 'weighed', kit: { ...mortarSheet.kits[0]!, splittable: true }, placingMlPerMin: 1000 }))
+      .batches[0]!;
     expect(b.massG.B / b.massG.A).toBeCloseTo(0.4, 9);
     expect(b.massG.C / b.massG.A).toBeCloseTo(6.5, 9);
     expect(b.volumeMl.A + b.volumeMl.B + b.volumeMl.C).toBeCloseTo(b.ml, 6);
@@ -70,12 +71,20 @@ describe('potted', () => {
     const net = 1.5 * kitMl - mortarSheet.potLossMl * 2;
     const half = ask(mortarSheet, { netMl: net, p90Ml: net, p95Ml: net, split: 'whole', placingMlPerMin: 5000 });
     expect(amounts(half).kits.use).toBe(2);
-    const two = amounts({ ...half, portions: [{ label: 'lift 1', share: 0.7 }, { label: 'lift 2', share: 0.3 }] });
+    const two = amounts({
+      ...half,
+      portions: [
+        { label: 'lift 1', share: 0.7 },
+        { label: 'lift 2', share: 0.3 },
+      ],
+    });
     expect(two.batches.map((b) => b.kits)).toEqual([2, 1]);
     expect(two.kits.use).toBe(3);
   });
   test('a kit too big for its pot life is refused with the way out', () => {
-    expect(() => amounts(ask(mortarSheet, { split: 'whole', placingMlPerMin: 1 }))).toThrow(/whole kit of .* takes .* the pot gives 20 min/);
+    expect(() => amounts(ask(mortarSheet, { split: 'whole', placingMlPerMin: 1 }))).toThrow(
+      /whole kit of .* takes .* the pot gives 20 min/,
+    );
     expect(() => amounts(ask(pasteSheet, { usableMin: -2 }))).toThrow(/whole pot life/);
   });
   test('losses that grow with the batches are solved: every batch fits, and one batch fewer would not', () => {
@@ -122,10 +131,15 @@ describe('ratio at the bench', () => {
   });
   test('the smallest batch is exactly where the scale’s worst error meets the tolerance', () => {
     fc.assert(
-      fc.property(fc.double({ min: 0.02, max: 1, noNaN: true }), fc.double({ min: 0.1, max: 5, noNaN: true }), fc.double({ min: 1, max: 10, noNaN: true }), (r, step, tol) => {
-        const m = smallestBatchAG(r, step, tol);
-        return Math.abs(scaleErrorPct(m, m * r, step) - tol) < 1e-6 * tol + 1e-9;
-      }),
+      fc.property(
+        fc.double({ min: 0.02, max: 1, noNaN: true }),
+        fc.double({ min: 0.1, max: 5, noNaN: true }),
+        fc.double({ min: 1, max: 10, noNaN: true }),
+        (r, step, tol) => {
+          const m = smallestBatchAG(r, step, tol);
+          return Math.abs(scaleErrorPct(m, m * r, step) - tol) < 1e-6 * tol + 1e-9;
+        },
+      ),
     );
   });
 });

@@ -23,7 +23,11 @@ export function checkRatio(massA: number, massB: number, nominalBOverA: number, 
   const deviationPct = (massB / massA / nominalBOverA - 1) * 100;
   const tolerance = tolerancePct ?? ASSUMED_TOLERANCE_PCT;
   const within = Math.abs(deviationPct) <= tolerance + 1e-9;
-  const add = within ? null : deviationPct < 0 ? { part: 'B' as const, massG: massA * nominalBOverA - massB } : { part: 'A' as const, massG: massB / nominalBOverA - massA };
+  const add = within
+    ? null
+    : deviationPct < 0
+      ? { part: 'B' as const, massG: massA * nominalBOverA - massB }
+      : { part: 'A' as const, massG: massB / nominalBOverA - massA };
   return { deviationPct, tolerancePct: tolerance, fromSheet: tolerancePct !== null, within, add };
 }
 
@@ -31,7 +35,10 @@ export function checkRatio(massA: number, massB: number, nominalBOverA: number, 
 export function scaleErrorPct(massA: number, massB: number, stepG: number): number {
   const half = stepG / 2;
   if (massA <= half) return Number.POSITIVE_INFINITY;
-  return Math.max(((massB + half) / (massA - half) / (massB / massA) - 1) * 100, (1 - (massB - half) / (massA + half) / (massB / massA)) * 100);
+  return Math.max(
+    ((massB + half) / (massA - half) / (massB / massA) - 1) * 100,
+    (1 - (massB - half) / (massA + half) / (massB / massA)) * 100,
+  );
 }
 
 /** Smallest mass of A with which a scale of that step keeps B/A inside the tolerance, g. Solved exactly from the worst case. */

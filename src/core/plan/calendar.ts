@@ -13,9 +13,12 @@ export interface Window {
 export function calendarProblems(job: Pick<Job, 'zone' | 'workingHours'>): readonly Problem[] {
   const { fromHour, toHour, days } = job.workingHours;
   const out: Problem[] = [];
-  if (!DateTime.local({ zone: job.zone }).isValid) out.push({ field: 'zone', value: job.zone, allowed: 'an IANA time zone', sentence: `“${job.zone}” is not a known time zone.` });
-  if (!(toHour > fromHour)) out.push({ field: 'workingHours.toHour', value: toHour, allowed: `after ${fromHour}`, sentence: 'Work must end after it begins.' });
-  if (!days.length) out.push({ field: 'workingHours.days', value: days, allowed: 'at least one day', sentence: 'Choose at least one working day.' });
+  if (!DateTime.local({ zone: job.zone }).isValid)
+    out.push({ field: 'zone', value: job.zone, allowed: 'an IANA time zone', sentence: `“${job.zone}” is not a known time zone.` });
+  if (!(toHour > fromHour))
+    out.push({ field: 'workingHours.toHour', value: toHour, allowed: `after ${fromHour}`, sentence: 'Work must end after it begins.' });
+  if (!days.length)
+    out.push({ field: 'workingHours.days', value: days, allowed: 'at least one day', sentence: 'Choose at least one working day.' });
   return out;
 }
 
@@ -33,7 +36,12 @@ export function windowsOver(job: Pick<Job, 'zone' | 'workingHours'>, fromMs: num
  * Earliest start of `minutes` of hands-on work at or after `readyMs`: inside one working window and clear of what the crew
  * is already busy with. Work longer than a whole window begins with a window and runs over.
  */
-export function earliestSlot(windows: readonly Window[], busy: readonly Window[], readyMs: number, minutes: number): { startMs: number; overruns: boolean } {
+export function earliestSlot(
+  windows: readonly Window[],
+  busy: readonly Window[],
+  readyMs: number,
+  minutes: number,
+): { startMs: number; overruns: boolean } {
   const need = minutes * 60_000;
   for (const w of windows) {
     if (w.toMs <= readyMs) continue;
@@ -50,5 +58,10 @@ export function earliestSlot(windows: readonly Window[], busy: readonly Window[]
     }
     if (long || start + need <= w.toMs) return { startMs: start, overruns: long };
   }
-  return refuse('workingHours', readyMs, 'working time in the horizon', 'No working time is left in the planned days for this step. Widen the working hours or start earlier.');
+  return refuse(
+    'workingHours',
+    readyMs,
+    'working time in the horizon',
+    'No working time is left in the planned days for this step. Widen the working hours or start earlier.',
+  );
 }

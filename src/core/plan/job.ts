@@ -18,7 +18,11 @@ export const Job = z.object({
   wantedAt: instant.nullable(),
   /** Nothing is planned before this. */
   startFrom: instant,
-  workingHours: z.object({ fromHour: z.number().min(0).max(24), toHour: z.number().min(0).max(24), days: z.array(z.number().int().min(1).max(7)) }),
+  workingHours: z.object({
+    fromHour: z.number().min(0).max(24),
+    toHour: z.number().min(0).max(24),
+    days: z.array(z.number().int().min(1).max(7)),
+  }),
   climate: ClimateSource,
   createdAt: instant,
   updatedAt: instant,
@@ -38,7 +42,12 @@ export const Repair = z.object({
   name: z.string().max(120),
   place: z.string().max(160),
   method: z.object({ id, version: z.number().int() }),
-  base: BaseBody.extend({ castOn: z.string().regex(/^\d{4}-\d{2}-\d{2}$/).nullable() }),
+  base: BaseBody.extend({
+    castOn: z
+      .string()
+      .regex(/^\d{4}-\d{2}-\d{2}$/)
+      .nullable(),
+  }),
   answers: z.record(z.string(), z.enum(['yes', 'no', 'unsure'])),
   void: Void.nullable(),
   sheetId: z.string().nullable(),

@@ -1,6 +1,6 @@
-import { attemptReach, type ReachTry } from './reach-try';
-import { clockOf, type Milestone, MILESTONES, type SheetRevision, type StartId, STARTS } from '../system';
+import { clockOf, MILESTONES, type Milestone, type SheetRevision, STARTS, type StartId } from '../system';
 import { figure, formatDuration, line, type WorkLine } from '../units';
+import { attemptReach, type ReachTry } from './reach-try';
 import type { Thermal } from './thermal';
 
 /** One milestone with its instants, or why it has none. */
@@ -27,7 +27,8 @@ export interface MilestoneTime {
 
 /** The sheet's own words for a milestone near a temperature. */
 export function sheetSays(m: Milestone, tempC: number): string {
-  const range = (row: { fromMin: number; toMin: number }) => (row.fromMin === row.toMin ? formatDuration(row.toMin) : `${formatDuration(row.fromMin)} to ${formatDuration(row.toMin)}`);
+  const range = (row: { fromMin: number; toMin: number }) =>
+    row.fromMin === row.toMin ? formatDuration(row.toMin) : `${formatDuration(row.fromMin)} to ${formatDuration(row.toMin)}`;
   if (m.table.form === 'single') return `${range(m.table)} ${m.table.tempC === null ? 'without a temperature' : `at ${m.table.tempC} °C`}`;
   if (m.table.form === 'bands') {
     const band = m.table.bands.find((b) => tempC >= b.fromC && tempC < b.toC);
@@ -44,13 +45,29 @@ export function historyOf(m: Milestone, thermal: Thermal) {
 }
 
 /** Times of one milestone from an origin. */
-export function milestoneTime(sheet: SheetRevision, m: Milestone, originMs: number | null, batch: number | null, thermal: Thermal): MilestoneTime {
+export function milestoneTime(
+  sheet: SheetRevision,
+  m: Milestone,
+  originMs: number | null,
+  batch: number | null,
+  thermal: Thermal,
+): MilestoneTime {
   const clock = clockOf(m);
   const label = MILESTONES[m.kind].label;
   const history = historyOf(m, thermal);
   const common = { kind: m.kind, label, clock, startsAt: m.startsAt, runsOn: m.runsOn, batch, originMs };
   if (originMs === null)
-    return { ...common, fromMs: null, toMs: null, planMs: null, standing: 'sheet', stalls: [], sheetSays: sheetSays(m, 20), problem: `It counts from the moment ${STARTS[m.startsAt]}, which is not planned yet.`, working: [] };
+    return {
+      ...common,
+      fromMs: null,
+      toMs: null,
+      planMs: null,
+      standing: 'sheet',
+      stalls: [],
+      sheetSays: sheetSays(m, 20),
+      problem: `It counts from the moment ${STARTS[m.startsAt]}, which is not planned yet.`,
+      working: [],
+    };
   const short = attemptReach(sheet, m, 'short', history, originMs);
   const long = attemptReach(sheet, m, 'long', history, originMs);
   const plan = clock === 'waiting' ? long : short;
@@ -58,15 +75,26 @@ export function milestoneTime(sheet: SheetRevision, m: Milestone, originMs: numb
   const said = sheetSays(m, plan.tempC);
   const working = [
     line('The sheet says', `${label}, counted from when ${STARTS[m.startsAt]}`, said, '', undefined, 'sheet'),
-    line('Temperature it ran at', m.runsOn === 'pot' ? 'pot' : clock === 'working' ? 'the hotter of base and air' : 'the base', `${figure(plan.minC)} to ${figure(plan.maxC)}`, '°C'),
+    line(
+      'Temperature it ran at',
+      m.runsOn === 'pot' ? 'pot' : clock === 'working' ? 'the hotter of base and air' : 'the base',
+      `${figure(plan.minC)} to ${figure(plan.maxC)}`,
+      '°C',
+    ),
     line(
       m.table.form === 'bands' ? 'Band of the extreme' : 'Sum of progress',
-      m.table.form === 'bands' ? (clock === 'waiting' ? 'the coldest base of the wait picks the band' : 'the hottest picks the band') : '∫ dt / τ(T) = 1',
+      m.table.form === 'bands'
+        ? clock === 'waiting'
+          ? 'the coldest base of the wait picks the band'
+          : 'the hottest picks the band'
+        : '∫ dt / τ(T) = 1',
       formatDuration((end - originMs) / 60_000),
       '',
       m.table.form === 'bands' ? 'bands, no credit across' : 'Arrhenius between points',
     ),
-    ...plan.stalls.map((s) => line('Clock stands still', `base under ${figure(sheet.limits.cureMinC ?? 0)} °C`, formatDuration((s.toMs - s.fromMs) / 60_000))),
+    ...plan.stalls.map((s) =>
+      line('Clock stands still', `base under ${figure(sheet.limits.cureMinC ?? 0)} °C`, formatDuration((s.toMs - s.fromMs) / 60_000)),
+    ),
   ];
   return {
     ...common,

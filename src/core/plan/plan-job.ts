@@ -1,7 +1,7 @@
 import type { SheetRevision } from '../system';
 import { attempt, type Problem } from '../units';
 import { type Actuals, NOTHING_YET } from './actuals';
-import { windowsOver, type Window } from './calendar';
+import { type Window, windowsOver } from './calendar';
 import type { Job, Repair } from './job';
 import { planRepair, type RepairPlan } from './plan-repair';
 import { AHEAD_MS, type SiteClimate, siteClimate, thermalOf } from './thermal';
@@ -33,9 +33,14 @@ export interface JobAsk {
 export function planJob(ask: JobAsk): JobPlan {
   const { job, nowMs } = ask;
   const repairs = [...ask.repairs].sort((a, b) => a.order - b.order || (a.id < b.id ? -1 : 1));
-  const happened = Object.values(ask.actuals).flatMap((a) => [a.startedAt, ...Object.values(a.begun), ...Object.values(a.done)].filter((t): t is number => t !== null));
+  const happened = Object.values(ask.actuals).flatMap((a) =>
+    [a.startedAt, ...Object.values(a.begun), ...Object.values(a.done)].filter((t): t is number => t !== null),
+  );
   const fromMs = Math.min(job.startFrom, ...happened, ...repairs.flatMap((r) => (r.plannedStart === null ? [] : [r.plannedStart])));
-  const set = attempt(() => ({ site: siteClimate(job, fromMs), windows: windowsOver(job, fromMs - 86_400_000, fromMs + AHEAD_MS - 86_400_000) }));
+  const set = attempt(() => ({
+    site: siteClimate(job, fromMs),
+    windows: windowsOver(job, fromMs - 86_400_000, fromMs + AHEAD_MS - 86_400_000),
+  }));
   if (!set.ok) return { jobId: job.id, nowMs, fromMs, site: null, windows: [], repairs: [], problems: [set.problem] };
   const { site, windows } = set.value;
   const busy: Window[] = [];

@@ -1,7 +1,7 @@
 import { valueAt } from '../climate';
 import { type Answer, defaultSchools, type Method, type MethodContext, methodOf, type Question, type StepDraft } from '../method';
 import { amounts, type Batch, type MixResult, topUp } from '../mix';
-import { type Kit, type Milestone, type MilestoneId, milestoneOf, MILESTONES, type SheetRevision, type StartId } from '../system';
+import { type Kit, MILESTONES, type Milestone, type MilestoneId, milestoneOf, type SheetRevision, type StartId } from '../system';
 import { attempt, type Problem, refuse } from '../units';
 import { measureVoid, unmeasuredIn, type VoidResult } from '../void';
 import type { Actuals } from './actuals';
@@ -56,11 +56,36 @@ const DAY_MS = 86_400_000;
 const MIN_MS = 60_000;
 
 export const schoolsOf = (method: Method, repair: Repair): Record<string, string> => ({ ...defaultSchools(method), ...repair.schools });
-export const settingOf = (method: Method, repair: Repair, id: string): number => repair.settings[id] ?? method.settings.find((s) => s.id === id)?.byDefault ?? 0;
+export const settingOf = (method: Method, repair: Repair, id: string): number =>
+  repair.settings[id] ?? method.settings.find((s) => s.id === id)?.byDefault ?? 0;
 
 /** What a repair still is before anything is known of it. */
 function nothing(repair: Repair): RepairPlan {
-  return { repairId: repair.id, method: null, sheet: null, kit: null, open: {}, problems: [], unanswered: [], void: null, context: null, usableMin: null, potC: null, mix: null, batches: [], steps: [], milestones: [], serves: null, placedMs: null, openMs: null, habitMs: null, inHandMin: null, band: [], thermal: null, overruns: false };
+  return {
+    repairId: repair.id,
+    method: null,
+    sheet: null,
+    kit: null,
+    open: {},
+    problems: [],
+    unanswered: [],
+    void: null,
+    context: null,
+    usableMin: null,
+    potC: null,
+    mix: null,
+    batches: [],
+    steps: [],
+    milestones: [],
+    serves: null,
+    placedMs: null,
+    openMs: null,
+    habitMs: null,
+    inHandMin: null,
+    band: [],
+    thermal: null,
+    overruns: false,
+  };
 }
 
 export interface RepairAsk {
@@ -99,7 +124,14 @@ export function planRepair(ask: RepairAsk): RepairPlan {
   }
   const kit = sheet ? (sheet.kits.find((k) => k.id === repair.kitId) ?? sheet.kits[0] ?? null) : null;
   if (!sheet) open.material = ['Choose a system from the shelf.'];
-  else if (!method.kinds.includes(sheet.kind)) problems.push({ stage: 'material', field: 'sheetId', value: sheet.kind, allowed: method.kinds.join(', '), sentence: `${sheet.name} does not serve “${method.label}”. Choose another system.` });
+  else if (!method.kinds.includes(sheet.kind))
+    problems.push({
+      stage: 'material',
+      field: 'sheetId',
+      value: sheet.kind,
+      allowed: method.kinds.join(', '),
+      sentence: `${sheet.name} does not serve “${method.label}”. Choose another system.`,
+    });
   const base: RepairPlan = { ...empty, method, sheet, kit, open, problems, unanswered, void: measured, thermal: ask.thermal };
   if (!measured || !sheet || !kit || problems.length) {
     open.mix = [...(measured ? [] : ['The void must be measured.']), ...(sheet && kit ? [] : ['A system must be chosen.'])];
@@ -108,7 +140,14 @@ export function planRepair(ask: RepairAsk): RepairPlan {
   }
 
   const schools = schoolsOf(method, repair);
-  const context: MethodContext = { sheet, void: repair.void!, measured, base: repair.base.material, school: (id) => schools[id] ?? '', setting: (id) => settingOf(method, repair, id) };
+  const context: MethodContext = {
+    sheet,
+    void: repair.void!,
+    measured,
+    base: repair.base.material,
+    school: (id) => schools[id] ?? '',
+    setting: (id) => settingOf(method, repair, id),
+  };
   // Amounts depend on the pot's temperature, that on the hour, the hour on the steps: two passes settle it.
   let guess = repair.plannedStart ?? Math.max(ask.job.startFrom, actuals.startedAt ?? ask.nowMs);
   let result: RepairPlan = { ...base, context };
@@ -137,7 +176,15 @@ export function planRepair(ask: RepairAsk): RepairPlan {
 }
 
 /** Amounts with the pot life of the hour. */
-function mixAt(context: MethodContext, method: Method, repair: Repair, kit: Kit, thermal: Thermal, atMs: number, actuals: Actuals): { mix: MixResult; usableMin: number; potC: number } {
+function mixAt(
+  context: MethodContext,
+  method: Method,
+  repair: Repair,
+  kit: Kit,
+  thermal: Thermal,
+  atMs: number,
+  actuals: Actuals,
+): { mix: MixResult; usableMin: number; potC: number } {
   const { sheet, measured } = context;
   const useBy = milestoneOf(sheet, 'use-by');
   const history = useBy?.runsOn === 'pot' ? thermal.pot : thermal.hot;
@@ -146,7 +193,12 @@ function mixAt(context: MethodContext, method: Method, repair: Repair, kit: Kit,
   if (useBy) {
     const reached = attemptReach(sheet, useBy, 'short', history, atMs);
     if (reached.atMs === null)
-      refuse('materialC', potC.ok ? potC.value : null, 'a temperature the sheet answers for', reached.problem ?? 'The sheet gives no pot life for this temperature.');
+      refuse(
+        'materialC',
+        potC.ok ? potC.value : null,
+        'a temperature the sheet answers for',
+        reached.problem ?? 'The sheet gives no pot life for this temperature.',
+      );
     const spent = useBy.startsAt === 'mix-begins' ? sheet.mixMin : 0;
     usable = (reached.atMs! - atMs) / MIN_MS - spent;
   } else usable = 30;
@@ -179,7 +231,9 @@ function mixAt(context: MethodContext, method: Method, repair: Repair, kit: Kit,
 function withTrouble(drafts: readonly StepDraft[], actuals: Actuals): readonly StepDraft[] {
   const renamed = drafts.map((d) => {
     const times = d.batch !== undefined ? (actuals.redone[d.batch] ?? 0) : 0;
-    return times > 0 && d.id.startsWith(`b${d.batch! + 1}:`) ? { ...d, id: d.id.replace(':', `~${times + 1}:`), title: `${d.title}, again` } : d;
+    return times > 0 && d.id.startsWith(`b${d.batch! + 1}:`)
+      ? { ...d, id: d.id.replace(':', `~${times + 1}:`), title: `${d.title}, again` }
+      : d;
   });
   if (!actuals.preparedAgain.length) return renamed;
   const at = renamed.findIndex((d) => actuals.done[d.id] === undefined && (d.stage === 'mix' || d.stage === 'place'));
@@ -202,7 +256,12 @@ function withTrouble(drafts: readonly StepDraft[], actuals: Actuals): readonly S
 type Marks = Record<number, Partial<Record<StartId, number>>>;
 
 /** Puts the steps on the clock and derives every milestone, the band and the opening. */
-function schedule(ask: RepairAsk, drafts: readonly StepDraft[], sheet: SheetRevision, context: MethodContext): Pick<RepairPlan, 'steps' | 'milestones' | 'serves' | 'placedMs' | 'openMs' | 'habitMs' | 'inHandMin' | 'band' | 'overruns'> {
+function schedule(
+  ask: RepairAsk,
+  drafts: readonly StepDraft[],
+  sheet: SheetRevision,
+  context: MethodContext,
+): Pick<RepairPlan, 'steps' | 'milestones' | 'serves' | 'placedMs' | 'openMs' | 'habitMs' | 'inHandMin' | 'band' | 'overruns'> {
   const { repair, job, actuals, thermal } = ask;
   const running = actuals.startedAt !== null;
   const marks: Marks = {};
@@ -306,7 +365,16 @@ function schedule(ask: RepairAsk, drafts: readonly StepDraft[], sheet: SheetRevi
     block = draft.block;
     const until = draft.within ? reachedAt(draft.within.kind, draft.within.batch ?? lastBatch) : null;
     const lateFor = until !== null && startMs > until ? draft.within!.kind : null;
-    steps.push({ ...draft, startMs, endMs, begunAt, doneAt, forcedBy, lateFor, ...(lateFor === 'recoat-until' ? { detail: `The recoat window is over: wash and abrade the last lift first. ${draft.detail}` } : {}) });
+    steps.push({
+      ...draft,
+      startMs,
+      endMs,
+      begunAt,
+      doneAt,
+      forcedBy,
+      lateFor,
+      ...(lateFor === 'recoat-until' ? { detail: `The recoat window is over: wash and abrade the last lift first. ${draft.detail}` } : {}),
+    });
     mark(draft, 'begin', startMs);
     mark(draft, 'end', endMs);
     if (draft.marks?.end?.includes('placed') || draft.marks?.end?.includes('faces-closed')) placedMs = endMs;

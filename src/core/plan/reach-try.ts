@@ -1,6 +1,6 @@
 import type { Series } from '../climate';
 import { between, paceOf, reach, type Side, type Stall, type Standing } from '../cure';
-import { clockOf, type Milestone, MILESTONES, type SheetRevision } from '../system';
+import { clockOf, MILESTONES, type Milestone, type SheetRevision } from '../system';
 import { attempt } from '../units';
 
 /** A milestone looked for on one side of the sheet's range: its instant, or the reason there is none. */
@@ -20,7 +20,9 @@ const HOUR_MS = 3_600_000;
 /** Looks for a milestone; a refusal comes back as its sentence. */
 export function attemptReach(sheet: SheetRevision, m: Milestone, side: Side, history: Series, originMs: number): ReachTry {
   const clock = clockOf(m);
-  const found = attempt(() => reach(paceOf(m, side, sheet.family), history, originMs, { label: MILESTONES[m.kind].label, cureMinC: sheet.limits.cureMinC, clock }));
+  const found = attempt(() =>
+    reach(paceOf(m, side, sheet.family), history, originMs, { label: MILESTONES[m.kind].label, cureMinC: sheet.limits.cureMinC, clock }),
+  );
   const met = attempt(() => between(history, originMs, found.ok ? found.value.atMs : originMs + HOUR_MS));
   const { min, max } = met.ok ? met.value : { min: Number.NaN, max: Number.NaN };
   return {

@@ -5,7 +5,13 @@ import type { JobView, RepairView } from './bundle';
 
 const iso = z.string().nullable();
 const Line = z.object({ label: z.string(), ml: z.number(), expression: z.string(), voice: z.string() });
-const BatchOut = z.object({ label: z.string(), ml: z.number(), kits: z.number().nullable(), massG: z.record(z.string(), z.number()), volumeMl: z.record(z.string(), z.number()) });
+const BatchOut = z.object({
+  label: z.string(),
+  ml: z.number(),
+  kits: z.number().nullable(),
+  massG: z.record(z.string(), z.number()),
+  volumeMl: z.record(z.string(), z.number()),
+});
 
 /** The plan of one repair as exported: what `npm run plan`, `POST /api/plan` and snapshots carry. */
 export const RepairReport = z.object({
@@ -21,8 +27,23 @@ export const RepairReport = z.object({
   usableMin: z.number().nullable(),
   batches: z.array(BatchOut),
   kits: z.object({ label: z.string(), use: z.number(), buy: z.number(), leftMl: z.number() }).nullable(),
-  steps: z.array(z.object({ id: z.string(), stage: z.string(), title: z.string(), from: z.string(), to: z.string(), hold: z.boolean(), done: iso })),
-  milestones: z.array(z.object({ kind: z.string(), label: z.string(), clock: z.string(), batch: z.number().nullable(), from: iso, to: iso, plans: iso, standing: z.string(), sheetSays: z.string(), problem: z.string().nullable() })),
+  steps: z.array(
+    z.object({ id: z.string(), stage: z.string(), title: z.string(), from: z.string(), to: z.string(), hold: z.boolean(), done: iso }),
+  ),
+  milestones: z.array(
+    z.object({
+      kind: z.string(),
+      label: z.string(),
+      clock: z.string(),
+      batch: z.number().nullable(),
+      from: iso,
+      to: iso,
+      plans: iso,
+      standing: z.string(),
+      sheetSays: z.string(),
+      problem: z.string().nullable(),
+    }),
+  ),
   opens: iso,
   habit24h: iso,
   inHandMin: z.number().nullable(),
@@ -59,16 +80,39 @@ function repairReport({ repair, plan, findings }: RepairView): RepairReport {
     name: repair.name,
     method: repair.method.id,
     system: plan.sheet?.name ?? null,
-    volumeMl: plan.void ? { nominal: plan.void.nominalMl, p5: plan.void.p5Ml, p95: plan.void.p95Ml, decides: plan.void.decides?.label ?? null } : null,
+    volumeMl: plan.void
+      ? { nominal: plan.void.nominalMl, p5: plan.void.p5Ml, p95: plan.void.p95Ml, decides: plan.void.decides?.label ?? null }
+      : null,
     amounts: (plan.mix?.lines ?? []).map(({ label, ml, expression, voice }) => ({ label, ml, expression, voice })),
     toMixMl: plan.mix?.toMixMl ?? null,
     onHandMl: plan.mix?.onHandMl ?? null,
     potC: plan.potC !== null && Number.isFinite(plan.potC) ? plan.potC : null,
     usableMin: plan.usableMin !== null && Number.isFinite(plan.usableMin) ? plan.usableMin : null,
     batches: plan.batches.map((b) => ({ label: b.label, ml: b.ml, kits: b.kits, massG: { ...b.massG }, volumeMl: { ...b.volumeMl } })),
-    kits: plan.mix ? { label: plan.mix.kits.kit.label, use: plan.mix.kits.use, buy: plan.mix.kits.buy, leftMl: plan.mix.kits.leftMl } : null,
-    steps: plan.steps.map((s) => ({ id: s.id, stage: s.stage, title: s.title, from: stamp(s.startMs)!, to: stamp(s.endMs)!, hold: s.hold ?? false, done: stamp(s.doneAt) })),
-    milestones: plan.milestones.map((m) => ({ kind: m.kind, label: m.label, clock: m.clock, batch: m.batch, from: stamp(m.fromMs), to: stamp(m.toMs), plans: stamp(m.planMs), standing: m.standing, sheetSays: m.sheetSays, problem: m.problem })),
+    kits: plan.mix
+      ? { label: plan.mix.kits.kit.label, use: plan.mix.kits.use, buy: plan.mix.kits.buy, leftMl: plan.mix.kits.leftMl }
+      : null,
+    steps: plan.steps.map((s) => ({
+      id: s.id,
+      stage: s.stage,
+      title: s.title,
+      from: stamp(s.startMs)!,
+      to: stamp(s.endMs)!,
+      hold: s.hold ?? false,
+      done: stamp(s.doneAt),
+    })),
+    milestones: plan.milestones.map((m) => ({
+      kind: m.kind,
+      label: m.label,
+      clock: m.clock,
+      batch: m.batch,
+      from: stamp(m.fromMs),
+      to: stamp(m.toMs),
+      plans: stamp(m.planMs),
+      standing: m.standing,
+      sheetSays: m.sheetSays,
+      problem: m.problem,
+    })),
     opens: stamp(plan.openMs),
     habit24h: stamp(plan.habitMs),
     inHandMin: plan.inHandMin,

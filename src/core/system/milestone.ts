@@ -44,9 +44,21 @@ const temp = z.number().min(-60).max(250);
 
 /** The three forms in which sheets state a time. Ranges run from the shortest to the longest the sheet says. */
 export const TimeTable = z.discriminatedUnion('form', [
-  z.object({ form: z.literal('curve'), points: z.array(z.object({ tempC: temp, fromMin: minutes, toMin: minutes })).min(2).max(30) }),
+  z.object({
+    form: z.literal('curve'),
+    points: z
+      .array(z.object({ tempC: temp, fromMin: minutes, toMin: minutes }))
+      .min(2)
+      .max(30),
+  }),
   /** Lower bound in, upper bound out. */
-  z.object({ form: z.literal('bands'), bands: z.array(z.object({ fromC: temp, toC: temp, fromMin: minutes, toMin: minutes })).min(1).max(30) }),
+  z.object({
+    form: z.literal('bands'),
+    bands: z
+      .array(z.object({ fromC: temp, toC: temp, fromMin: minutes, toMin: minutes }))
+      .min(1)
+      .max(30),
+  }),
   /** One time; without a temperature the sheet is read as meant for 23 °C, and the result says so. */
   z.object({ form: z.literal('single'), tempC: temp.nullable(), fromMin: minutes, toMin: minutes }),
 ]);

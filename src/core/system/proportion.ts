@@ -55,18 +55,41 @@ export function proportionOf(sheet: SheetRevision, cShare = 1): Proportion {
     ),
   ];
   if (mC > 0 && c) {
-    working.push(line('Space between the grains', `tamped bulk ${bulk.toFixed(1)} − solid ${solid.toFixed(1)} (parts by weight / density)`, grainVoids, 'mL'));
-    working.push(line('Liquid for them', lean ? 'less than the space: the mix is lean and keeps air' : 'more than the space: grains are filled', liquid, 'mL'));
+    working.push(
+      line(
+        'Space between the grains',
+        `tamped bulk ${bulk.toFixed(1)} − solid ${solid.toFixed(1)} (parts by weight / density)`,
+        grainVoids,
+        'mL',
+      ),
+    );
+    working.push(
+      line(
+        'Liquid for them',
+        lean ? 'less than the space: the mix is lean and keeps air' : 'more than the space: grains are filled',
+        liquid,
+        'mL',
+      ),
+    );
   }
   working.push(line('Density of the mix', `${mass.toFixed(1)} g / ${volume.toFixed(1)} mL`, mass / volume, 'g/mL'));
-  return { massShare: { A: mA / mass, B: mB / mass, C: mC / mass }, densityGPerMl: mass / volume, liquidShare: liquid / volume, lean, working };
+  return {
+    massShare: { A: mA / mass, B: mB / mass, C: mC / mass },
+    densityGPerMl: mass / volume,
+    liquidShare: liquid / volume,
+    lean,
+    working,
+  };
 }
 
 /** Volume of finished mix that one kit makes, mL: the scarcest part decides. */
 export function kitVolumeMl(sheet: SheetRevision, kit: SheetRevision['kits'][number]): number {
   const p = proportionOf(sheet);
   const from = (part: PartId, mass: number) => (p.massShare[part] > 0 ? mass / p.massShare[part] : Number.POSITIVE_INFINITY);
-  return Math.min(from('A', kit.massG.A), from('B', kit.massG.B), kit.massG.C === null ? Number.POSITIVE_INFINITY : from('C', kit.massG.C)) / p.densityGPerMl;
+  return (
+    Math.min(from('A', kit.massG.A), from('B', kit.massG.B), kit.massG.C === null ? Number.POSITIVE_INFINITY : from('C', kit.massG.C)) /
+    p.densityGPerMl
+  );
 }
 
 /** The largest share of mixed liquid that may be drawn off as primer with the aggregate left whole before the mix turns lean, 0 to 1. */

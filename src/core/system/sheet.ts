@@ -104,7 +104,8 @@ export type SheetRevision = z.infer<typeof SheetRevision>;
 export const partOf = (sheet: SheetRevision, id: PartId): Part | undefined => sheet.parts.find((part) => part.id === id);
 
 /** The milestone of that kind, if the sheet states it. */
-export const milestoneOf = (sheet: SheetRevision, kind: MilestoneId): Milestone | undefined => sheet.milestones.find((m) => m.kind === kind);
+export const milestoneOf = (sheet: SheetRevision, kind: MilestoneId): Milestone | undefined =>
+  sheet.milestones.find((m) => m.kind === kind);
 
 /** What is on the shelf of one system: a lot with its kits. */
 export const Stock = z.object({
@@ -115,7 +116,10 @@ export const Stock = z.object({
   kitId: z.string().min(1),
   lot: z.string().min(1).max(60),
   quantity: z.number().nonnegative(),
-  expiresOn: z.string().regex(/^\d{4}-\d{2}-\d{2}$/).nullable(),
+  expiresOn: z
+    .string()
+    .regex(/^\d{4}-\d{2}-\d{2}$/)
+    .nullable(),
   sample: z.boolean().default(false),
 });
 export type Stock = z.infer<typeof Stock>;

@@ -5,8 +5,20 @@ import { parseTable, tableText } from '.';
 const at = (text: string) => parseTable(text, 'table', 'metric');
 
 test('the three forms as a sheet prints them', () => {
-  expect(at('10 C: 4 h to 5 h\n20 °C: 110-140 min')).toEqual({ form: 'curve', points: [{ tempC: 10, fromMin: 240, toMin: 300 }, { tempC: 20, fromMin: 110, toMin: 140 }] });
-  expect(at('-5 to 0 C: 60 min; 0 to 5 C: 25 min')).toEqual({ form: 'bands', bands: [{ fromC: -5, toC: 0, fromMin: 60, toMin: 60 }, { fromC: 0, toC: 5, fromMin: 25, toMin: 25 }] });
+  expect(at('10 C: 4 h to 5 h\n20 °C: 110-140 min')).toEqual({
+    form: 'curve',
+    points: [
+      { tempC: 10, fromMin: 240, toMin: 300 },
+      { tempC: 20, fromMin: 110, toMin: 140 },
+    ],
+  });
+  expect(at('-5 to 0 C: 60 min; 0 to 5 C: 25 min')).toEqual({
+    form: 'bands',
+    bands: [
+      { fromC: -5, toC: 0, fromMin: 60, toMin: 60 },
+      { fromC: 0, toC: 5, fromMin: 25, toMin: 25 },
+    ],
+  });
   expect(at('45 to 60 min at 23 C')).toEqual({ form: 'single', tempC: 23, fromMin: 45, toMin: 60 });
   expect(at('24 h')).toEqual({ form: 'single', tempC: null, fromMin: 1440, toMin: 1440 });
   expect(parseTable('50 to 68 F: 2 h', 'table', 'us')).toMatchObject({ form: 'bands' });

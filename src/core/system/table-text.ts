@@ -3,8 +3,12 @@ import type { TimeTable } from './milestone';
 
 /** Minutes of a typed time or range: `90 min`, `4 h to 5 h`, `45-60 min`. @throws Refusal */
 function minutesOf(text: string, field: string): { fromMin: number; toMin: number } {
-  const parts = text.split(/\s*(?:\bto\b|–|—|(?<=[\d\w])\s*-\s*(?=\d))\s*/i).map((p) => p.trim()).filter(Boolean);
-  if (parts.length < 1 || parts.length > 2) return refuse(field, text, 'a time or a range', `“${text}” must be a time like 90 min or a range like 4 h to 5 h.`);
+  const parts = text
+    .split(/\s*(?:\bto\b|–|—|(?<=[\d\w])\s*-\s*(?=\d))\s*/i)
+    .map((p) => p.trim())
+    .filter(Boolean);
+  if (parts.length < 1 || parts.length > 2)
+    return refuse(field, text, 'a time or a range', `“${text}” must be a time like 90 min or a range like 4 h to 5 h.`);
   // In `45 to 60 min` the unit is said once, for both.
   const unit = /[a-z]+\s*$/i.exec(parts.at(-1)!)?.[0] ?? '';
   const read = parts.map((p) => {
@@ -29,7 +33,10 @@ function degrees(text: string, field: string, system: UnitSystem): number {
  * @throws Refusal naming the line
  */
 export function parseTable(text: string, field: string, system: UnitSystem): TimeTable {
-  const rows = text.split(/\n|;/).map((r) => r.trim()).filter(Boolean);
+  const rows = text
+    .split(/\n|;/)
+    .map((r) => r.trim())
+    .filter(Boolean);
   if (!rows.length) return refuse(field, text, 'at least one line', 'Type at least one line, like 10 C: 4 h to 5 h.');
   if (rows.length === 1 && !rows[0]!.includes(':')) {
     const [time = '', at] = rows[0]!.split(/\bat\b/i);
@@ -44,8 +51,10 @@ export function parseTable(text: string, field: string, system: UnitSystem): Tim
     return { temps, ...minutesOf(match[2]!, field) };
   });
   const banded = read.filter((r) => r.temps.length === 2).length;
-  if (banded && banded < read.length) return refuse(field, text, 'one form', 'Some lines are bands (5 to 10 C) and some single temperatures: use one form.');
-  if (banded) return { form: 'bands', bands: read.map(({ temps, fromMin, toMin }) => ({ fromC: temps[0]!, toC: temps[1]!, fromMin, toMin })) };
+  if (banded && banded < read.length)
+    return refuse(field, text, 'one form', 'Some lines are bands (5 to 10 C) and some single temperatures: use one form.');
+  if (banded)
+    return { form: 'bands', bands: read.map(({ temps, fromMin, toMin }) => ({ fromC: temps[0]!, toC: temps[1]!, fromMin, toMin })) };
   if (read.length === 1) return { form: 'single', tempC: read[0]!.temps[0]!, fromMin: read[0]!.fromMin, toMin: read[0]!.toMin };
   return { form: 'curve', points: read.map(({ temps, fromMin, toMin }) => ({ tempC: temps[0]!, fromMin, toMin })) };
 }

@@ -61,7 +61,8 @@ export function format(kind: Kind, value: number, system: UnitSystem, digits = 3
   const converted = fromCore(unitOf(kind, symbol), value);
   if (kind === 'temperature' || kind === 'interval') return shown((Math.abs(converted) < 0.05 ? 0 : converted).toFixed(1), symbol);
   if (kind === 'count') return shown(figure(converted, 12), '');
-  return shown(figure(converted, Math.max(digits, String(Math.trunc(Math.abs(converted))).length > 3 ? 4 : digits)), symbol);
+  const keepZeros = kind === 'volume' || kind === 'mass';
+  return shown(figure(converted, Math.max(digits, String(Math.trunc(Math.abs(converted))).length > 3 ? 4 : digits), keepZeros), symbol);
 }
 
 /**

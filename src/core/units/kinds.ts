@@ -1,5 +1,16 @@
 /** The kinds of quantity the product handles; each has one core unit, named in `coreUnit`. */
-export type Kind = 'length' | 'area' | 'volume' | 'mass' | 'temperature' | 'interval' | 'duration' | 'angle' | 'density' | 'percent' | 'count';
+export type Kind =
+  | 'length'
+  | 'area'
+  | 'volume'
+  | 'mass'
+  | 'temperature'
+  | 'interval'
+  | 'duration'
+  | 'angle'
+  | 'density'
+  | 'percent'
+  | 'count';
 
 export type UnitSystem = 'metric' | 'us';
 
@@ -63,10 +74,7 @@ export const UNITS: Readonly<Record<Kind, readonly Unit[]>> = {
     u('oz av', 'oz av|oz mass|oz avdp|oz wt', LB / 16, 'us'),
     u('lb', 'lb|lbs|pound|pounds', LB, 'us'),
   ],
-  temperature: [
-    u('°C', '°c|c|degc|deg c|celsius|º c|ºc', 1, 'metric'),
-    u('°F', '°f|f|degf|deg f|fahrenheit|ºf', 5 / 9, 'us', -160 / 9),
-  ],
+  temperature: [u('°C', '°c|c|degc|deg c|celsius|º c|ºc', 1, 'metric'), u('°F', '°f|f|degf|deg f|fahrenheit|ºf', 5 / 9, 'us', -160 / 9)],
   interval: [u('K', 'k|°c|c', 1, 'metric'), u('°F', '°f|f', 5 / 9, 'us')],
   duration: [
     u('min', 'min|mins|minute|minutes|m', 1, 'both'),
@@ -79,7 +87,7 @@ export const UNITS: Readonly<Record<Kind, readonly Unit[]>> = {
     u('g/mL', 'g/ml|g/cm3|g/cm³|g/cc|kg/l', 1, 'metric'),
     u('kg/m³', 'kg/m3|kg/m³', 0.001, 'metric'),
     u('lb/US gal', 'lb/us gal', LB / (US_FLOZ * 128), 'us'),
-    u('lb/ft³', 'lb/ft3|lb/ft³', LB / (((IN * 12) ** 3) / 1000), 'us'),
+    u('lb/ft³', 'lb/ft3|lb/ft³', LB / ((IN * 12) ** 3 / 1000), 'us'),
   ],
   percent: [u('%', '%|percent|per cent', 1, 'both')],
   count: [u('', '', 1, 'both')],

@@ -5,7 +5,17 @@ export type Parsed =
   | { readonly ok: true; readonly value: number; readonly text: string }
   | { readonly ok: false; readonly sentence: string; readonly choices?: readonly { readonly label: string; readonly text: string }[] };
 
-const FRACTIONS: Record<string, string> = { '½': '1/2', '¼': '1/4', '¾': '3/4', '⅛': '1/8', '⅜': '3/8', '⅝': '5/8', '⅞': '7/8', '⅓': '1/3', '⅔': '2/3' };
+const FRACTIONS: Record<string, string> = {
+  '½': '1/2',
+  '¼': '1/4',
+  '¾': '3/4',
+  '⅛': '1/8',
+  '⅜': '3/8',
+  '⅝': '5/8',
+  '⅞': '7/8',
+  '⅓': '1/3',
+  '⅔': '2/3',
+};
 
 /** Words that name more than one unit, and what they may mean. */
 const TWO_MEANINGS: Record<string, { say: string; kinds: readonly Kind[]; units: readonly string[] }> = {
@@ -55,7 +65,14 @@ export function readNumber(text: string): { value: number } | { bad: true } | { 
     const decimal = body.lastIndexOf(',') > body.lastIndexOf('.') ? ',' : '.';
     const group = decimal === ',' ? '.' : ',';
     const whole = body.slice(0, body.lastIndexOf(decimal));
-    if (!/^\d{1,3}$/.test(whole.split(group)[0] ?? '') || !whole.split(group).slice(1).every((g) => /^\d{3}$/.test(g))) return { bad: true };
+    if (
+      !/^\d{1,3}$/.test(whole.split(group)[0] ?? '') ||
+      !whole
+        .split(group)
+        .slice(1)
+        .every((g) => /^\d{3}$/.test(g))
+    )
+      return { bad: true };
     plain = body.split(group).join('').replace(decimal, '.');
   } else if (commas > 1 || points > 1) {
     const mark = commas > 1 ? ',' : '.';
@@ -124,7 +141,12 @@ const byName = (kind: Kind, name: string): Unit | undefined => UNITS[kind].find(
  * @example parseQuantity('length', '1 1/2"', 'metric') // { ok: true, value: 38.1, ... }
  */
 export function parseQuantity(kind: Kind, text: string, system: UnitSystem): Parsed {
-  const cleaned = text.trim().replace(/[½¼¾⅛⅜⅝⅞⅓⅔]/g, (mark) => ` ${FRACTIONS[mark]}`).replace(/[−–]/g, '-').replace(/''/g, '"').trim();
+  const cleaned = text
+    .trim()
+    .replace(/[½¼¾⅛⅜⅝⅞⅓⅔]/g, (mark) => ` ${FRACTIONS[mark]}`)
+    .replace(/[−–]/g, '-')
+    .replace(/''/g, '"')
+    .trim();
   const hint = `Type it like ${EXAMPLES[kind]}.`;
   if (!cleaned) return { ok: false, sentence: `Nothing is typed yet. ${hint}` };
   if (kind === 'duration') {
@@ -157,7 +179,11 @@ export function parseQuantity(kind: Kind, text: string, system: UnitSystem): Par
     if (several?.kinds.includes(kind)) {
       const fitting = several.units.filter((symbol) => UNITS[kind].some((unit) => unit.symbol === symbol));
       const number = cleaned.slice(0, cleaned.toLowerCase().lastIndexOf(token.unit)).trim();
-      return { ok: false, sentence: `${several.say} Which one?`, choices: fitting.map((symbol) => ({ label: symbol, text: `${number} ${symbol}` })) };
+      return {
+        ok: false,
+        sentence: `${several.say} Which one?`,
+        choices: fitting.map((symbol) => ({ label: symbol, text: `${number} ${symbol}` })),
+      };
     }
     let unit: Unit | undefined;
     if (token.unit === '') {
@@ -165,7 +191,8 @@ export function parseQuantity(kind: Kind, text: string, system: UnitSystem): Par
       if (i > 0 && !smaller) return { ok: false, sentence: `“${text.trim()}” has two numbers and one unit. ${hint}` };
       unit = unitOf(kind, smaller ?? FIELD_UNIT[kind][system]);
     } else unit = byName(kind, token.unit);
-    if (!unit) return { ok: false, sentence: `“${token.unit}” is not a unit of ${kind === 'interval' ? 'temperature difference' : kind}. ${hint}` };
+    if (!unit)
+      return { ok: false, sentence: `“${token.unit}” is not a unit of ${kind === 'interval' ? 'temperature difference' : kind}. ${hint}` };
     if (i > 0 && (kind === 'temperature' || token.value < 0 || (previous && unit.factor >= previous.factor)))
       return { ok: false, sentence: `“${text.trim()}” is not understood. ${hint}` };
     total += i > 0 ? (found[0]!.value < 0 ? -1 : 1) * toCore(unit, token.value) : toCore(unit, token.value);

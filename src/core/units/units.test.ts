@@ -56,7 +56,11 @@ test('what has two meanings is asked, and each choice then reads without doubt',
   expect(choices('volume', '6 oz')).toEqual(['6 US fl oz', '6 UK fl oz']);
   expect(choices('volume', '2 gal')).toEqual(['2 US gal', '2 UK gal']);
   expect(choices('duration', '2:30')).toEqual(['2 h 30 min', '2 min 30 s']);
-  for (const [kind, text] of [['volume', '6 oz'], ['length', '1,500 mm'], ['duration', '2:30']] as const)
+  for (const [kind, text] of [
+    ['volume', '6 oz'],
+    ['length', '1,500 mm'],
+    ['duration', '2:30'],
+  ] as const)
     for (const choice of choices(kind, text)) expect(Number.isFinite(read(kind, choice))).toBe(true);
 });
 
@@ -87,7 +91,12 @@ test('any junk text never yields a value that is not finite, and never throws', 
 test('every unit converts there and back', () => {
   for (const units of Object.values(UNITS))
     for (const unit of units)
-      fc.assert(fc.property(fc.double({ min: -1e6, max: 1e6, noNaN: true }), (value) => Math.abs(fromCore(unit, toCore(unit, value)) - value) <= 1e-9 * Math.max(1, Math.abs(value))));
+      fc.assert(
+        fc.property(
+          fc.double({ min: -1e6, max: 1e6, noNaN: true }),
+          (value) => Math.abs(fromCore(unit, toCore(unit, value)) - value) <= 1e-9 * Math.max(1, Math.abs(value)),
+        ),
+      );
 });
 
 test('ratios need their basis', () => {

@@ -17,18 +17,26 @@ export const WorkLine = z.object({
 export type WorkLine = z.infer<typeof WorkLine>;
 
 /** Builds one line of working. */
-export function line(label: string, expression: string, value: number | string, unit = '', source?: string, voice: Voice = 'computed'): WorkLine {
+export function line(
+  label: string,
+  expression: string,
+  value: number | string,
+  unit = '',
+  source?: string,
+  voice: Voice = 'computed',
+): WorkLine {
   return { label, expression, value, unit, voice, ...(source ? { source } : {}) };
 }
 
 /**
  * A number with `digits` significant figures and no exponent; whole numbers past that many digits keep them all.
+ * @param keepZeros print 1.00 rather than 1, where figures stand beside each other
  * @example figure(411.83) // '412'
  */
-export function figure(value: number, digits = 3): string {
+export function figure(value: number, digits = 3, keepZeros = false): string {
   if (!Number.isFinite(value)) return String(value);
   if (value === 0) return '0';
   const decimals = Math.max(0, digits - 1 - Math.floor(Math.log10(Math.abs(value))));
   const text = value.toFixed(Math.min(decimals, 12));
-  return text.includes('.') ? text.replace(/\.?0+$/, '') : text;
+  return text.includes('.') && !keepZeros ? text.replace(/\.?0+$/, '') : text;
 }

@@ -13,26 +13,50 @@ export const Annulus = z.object({
   holeDepth: Measured,
   rodDiameter: Measured,
   embedment: Measured,
-  thread: z.discriminatedUnion('kind', [z.object({ kind: z.literal('plain') }), z.object({ kind: z.literal('threaded'), pitchMm: z.number() })]),
+  thread: z.discriminatedUnion('kind', [
+    z.object({ kind: z.literal('plain') }),
+    z.object({ kind: z.literal('threaded'), pitchMm: z.number() }),
+  ]),
   /** Included angle of the drill point, degrees; null for a flat bottom. */
   pointAngleDeg: z.number().nullable(),
 });
 export type Annulus = z.infer<typeof Annulus>;
 
 /** Coarse pitch of metric threads by nominal diameter, mm (ISO 261). */
-export const COARSE_PITCH_MM: Readonly<Record<number, number>> = { 6: 1, 8: 1.25, 10: 1.5, 12: 1.75, 14: 2, 16: 2, 18: 2.5, 20: 2.5, 22: 2.5, 24: 3, 27: 3, 30: 3.5, 36: 4 };
+export const COARSE_PITCH_MM: Readonly<Record<number, number>> = {
+  6: 1,
+  8: 1.25,
+  10: 1.5,
+  12: 1.75,
+  14: 2,
+  16: 2,
+  18: 2.5,
+  20: 2.5,
+  22: 2.5,
+  24: 3,
+  27: 3,
+  30: 3.5,
+  36: 4,
+};
 
 /** Diameter that counts for displaced volume: the pitch diameter d − 3√3/8·P of a thread (ISO 724), 1–2 % under its true section and so on the safe side. */
 export function effectiveRodMm(nominalMm: number, thread: Annulus['thread']): number {
   return thread.kind === 'threaded' ? nominalMm - ((3 * Math.sqrt(3)) / 8) * thread.pitchMm : nominalMm;
 }
 
-const cone = (d: number, angleDeg: number | null) => (angleDeg === null ? 0 : (Math.PI * d ** 3) / (24 * Math.tan((angleDeg * Math.PI) / 360)));
+const cone = (d: number, angleDeg: number | null) =>
+  angleDeg === null ? 0 : (Math.PI * d ** 3) / (24 * Math.tan((angleDeg * Math.PI) / 360));
 
 const dimensions = (s: Annulus): readonly Dimension[] => [
   { key: 'holeDiameter', label: 'Hole diameter, actual bit', measured: s.holeDiameter, minMm: 2, maxMm: 500 },
   { key: 'holeDepth', label: 'Hole depth to the shoulder', measured: s.holeDepth, minMm: 2, maxMm: 5000 },
-  { key: 'rodDiameter', label: s.thread.kind === 'threaded' ? 'Rod, nominal thread' : 'Rod diameter', measured: s.rodDiameter, minMm: 1, maxMm: 480 },
+  {
+    key: 'rodDiameter',
+    label: s.thread.kind === 'threaded' ? 'Rod, nominal thread' : 'Rod diameter',
+    measured: s.rodDiameter,
+    minMm: 1,
+    maxMm: 480,
+  },
   { key: 'embedment', label: 'Embedment of the rod', measured: s.embedment, minMm: 1, maxMm: 5000 },
 ];
 
@@ -54,9 +78,19 @@ function problems(s: Annulus): Problem[] {
       sentence: `The embedment, ${figure(s.embedment.valueMm)} mm, is deeper than the hole, ${figure(s.holeDepth.valueMm)} mm.`,
     });
   if (s.thread.kind === 'threaded' && !(s.thread.pitchMm > 0 && s.thread.pitchMm < s.rodDiameter.valueMm / 2))
-    out.push({ field: 'thread.pitchMm', value: s.thread.pitchMm, allowed: 'more than 0, under half the rod', sentence: 'The thread pitch must be more than 0 and under half the rod diameter.' });
+    out.push({
+      field: 'thread.pitchMm',
+      value: s.thread.pitchMm,
+      allowed: 'more than 0, under half the rod',
+      sentence: 'The thread pitch must be more than 0 and under half the rod diameter.',
+    });
   if (s.pointAngleDeg !== null && !(s.pointAngleDeg >= 60 && s.pointAngleDeg < 180))
-    out.push({ field: 'pointAngleDeg', value: s.pointAngleDeg, allowed: '60° to under 180°', sentence: 'The point angle of a drill lies between 60° and 180°.' });
+    out.push({
+      field: 'pointAngleDeg',
+      value: s.pointAngleDeg,
+      allowed: '60° to under 180°',
+      sentence: 'The point angle of a drill lies between 60° and 180°.',
+    });
   return out;
 }
 
@@ -82,22 +116,35 @@ export const annulus: Shape<Annulus> = {
     (s) =>
     ([holeD = 0, depth = 0, rodD = 0, embed = 0]) => {
       const rod = effectiveRodMm(rodD, s.thread);
-      return ((Math.PI / 4) * (holeD ** 2 - rod ** 2) * embed + (Math.PI / 4) * holeD ** 2 * (depth - embed) + cone(holeD, s.pointAngleDeg)) / 1000;
+      return (
+        ((Math.PI / 4) * (holeD ** 2 - rod ** 2) * embed + (Math.PI / 4) * holeD ** 2 * (depth - embed) + cone(holeD, s.pointAngleDeg)) /
+        1000
+      );
     },
   working: (s) => {
     const [D, L, d, e] = dimensions(s).map((x) => x.measured.valueMm) as [number, number, number, number];
     const rod = effectiveRodMm(d, s.thread);
     const lines = [];
-    if (s.thread.kind === 'threaded') lines.push(line('Rod taken at its pitch diameter', `${d} − 3√3/8 × ${s.thread.pitchMm}`, rod, 'mm', 'ISO 724'));
-    lines.push(line('Gap round the rod', `π/4 × (${D}² − ${figure(rod, 5)}²) × ${e}`, ((Math.PI / 4) * (D * D - rod * rod) * e) / 1000, 'mL'));
+    if (s.thread.kind === 'threaded')
+      lines.push(line('Rod taken at its pitch diameter', `${d} − 3√3/8 × ${s.thread.pitchMm}`, rod, 'mm', 'ISO 724'));
+    lines.push(
+      line('Gap round the rod', `π/4 × (${D}² − ${figure(rod, 5)}²) × ${e}`, ((Math.PI / 4) * (D * D - rod * rod) * e) / 1000, 'mL'),
+    );
     if (L > e) lines.push(line('Hole below the rod', `π/4 × ${D}² × (${L} − ${e})`, ((Math.PI / 4) * D * D * (L - e)) / 1000, 'mL'));
-    if (s.pointAngleDeg !== null) lines.push(line('Drill point', `π × ${D}³ / (24 tan(${s.pointAngleDeg}°/2))`, cone(D, s.pointAngleDeg) / 1000, 'mL'));
+    if (s.pointAngleDeg !== null)
+      lines.push(line('Drill point', `π × ${D}³ / (24 tan(${s.pointAngleDeg}°/2))`, cone(D, s.pointAngleDeg) / 1000, 'mL'));
     return lines;
   },
   faces: (s) => {
     check(annulus, s);
     const [D, L, d] = dimensions(s).map((x) => x.measured.valueMm) as [number, number, number, number];
-    return { planAreaMm2: (Math.PI / 4) * D * D, wettedAreaMm2: Math.PI * D * L, maxDepthMm: L, perimeterMm: Math.PI * D, thicknessMm: (D - d) / 2 };
+    return {
+      planAreaMm2: (Math.PI / 4) * D * D,
+      wettedAreaMm2: Math.PI * D * L,
+      maxDepthMm: L,
+      perimeterMm: Math.PI * D,
+      thicknessMm: (D - d) / 2,
+    };
   },
   section: (s) => {
     const [D, L, d, e] = dimensions(s).map((x) => x.measured.valueMm) as [number, number, number, number];
@@ -108,9 +155,34 @@ export const annulus: Shape<Annulus> = {
     return {
       title: 'section through the hole',
       outlines: [
-        { role: 'base', points: [[-side, 0], [side, 0], [side, L + tip + below], [-side, L + tip + below]] },
-        { role: 'void', points: [[-D / 2, 0], [D / 2, 0], [D / 2, L], [0, L + tip], [-D / 2, L]] },
-        { role: 'rod', points: [[-d / 2, -stick], [d / 2, -stick], [d / 2, e], [-d / 2, e]] },
+        {
+          role: 'base',
+          points: [
+            [-side, 0],
+            [side, 0],
+            [side, L + tip + below],
+            [-side, L + tip + below],
+          ],
+        },
+        {
+          role: 'void',
+          points: [
+            [-D / 2, 0],
+            [D / 2, 0],
+            [D / 2, L],
+            [0, L + tip],
+            [-D / 2, L],
+          ],
+        },
+        {
+          role: 'rod',
+          points: [
+            [-d / 2, -stick],
+            [d / 2, -stick],
+            [d / 2, e],
+            [-d / 2, e],
+          ],
+        },
       ],
       dimensions: [
         { key: 'holeDiameter', from: [0, -stick * 0.35], to: [D / 2, -stick * 0.35], perMm: 2, label: 'hole ⌀' },
@@ -123,8 +195,17 @@ export const annulus: Shape<Annulus> = {
   },
   plan: (s) => {
     const [D, , d] = dimensions(s).map((x) => x.measured.valueMm) as [number, number, number, number];
-    const ring = (r: number) => Array.from({ length: 48 }, (_, i) => [r * Math.cos((i * Math.PI) / 24), r * Math.sin((i * Math.PI) / 24)] as const);
-    return { title: 'from above', outlines: [{ role: 'void', points: ring(D / 2) }, { role: 'rod', points: ring(d / 2) }], dimensions: [], marks: [] };
+    const ring = (r: number) =>
+      Array.from({ length: 48 }, (_, i) => [r * Math.cos((i * Math.PI) / 24), r * Math.sin((i * Math.PI) / 24)] as const);
+    return {
+      title: 'from above',
+      outlines: [
+        { role: 'void', points: ring(D / 2) },
+        { role: 'rod', points: ring(d / 2) },
+      ],
+      dimensions: [],
+      marks: [],
+    };
   },
   withDimension: (s, key, m) => ({ ...s, [key]: m }),
 };

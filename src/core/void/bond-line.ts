@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { line, type Problem } from '../units';
 import { Measured, unmeasured } from './measured';
-import { cornersOf, outlineDimensions, outlineProblems, outlineWith, perimeterMm, PlanOutline, signedAreaMm2 } from './outline';
+import { cornersOf, outlineDimensions, outlineProblems, outlineWith, PlanOutline, perimeterMm, signedAreaMm2 } from './outline';
 import { check, type Dimension, type Shape } from './shape';
 
 /** The thin space between a plate or part and its base. */
@@ -17,7 +17,15 @@ export type BondLine = z.infer<typeof BondLine>;
 
 function dimensions(s: BondLine): readonly Dimension[] {
   const out = [...outlineDimensions(s.outline, 'outline')];
-  if (s.outline.kind === 'polygon') out.push({ key: 'outline.placed', label: 'Corners of the plate', measured: { ...s.outline.placed, valueMm: 0 }, minMm: 0, minInclusive: true, maxMm: 0 });
+  if (s.outline.kind === 'polygon')
+    out.push({
+      key: 'outline.placed',
+      label: 'Corners of the plate',
+      measured: { ...s.outline.placed, valueMm: 0 },
+      minMm: 0,
+      minInclusive: true,
+      maxMm: 0,
+    });
   out.push({ key: 'thickness', label: 'Bond line thickness', measured: s.thickness, minMm: 0, maxMm: 20 });
   if (s.holes.count > 0) out.push({ key: 'holes.diameter', label: 'Hole diameter', measured: s.holes.diameter, minMm: 0, maxMm: 2000 });
   return out;
@@ -30,7 +38,14 @@ function problems(s: BondLine): readonly Problem[] {
   if (outline.length) return outline;
   const footprint = Math.abs(signedAreaMm2(cornersOf(s.outline)));
   if (holeAreaMm2(s) >= footprint)
-    return [{ field: 'holes.diameter', value: s.holes.diameter.valueMm, allowed: 'holes smaller than the plate together', sentence: `${s.holes.count} holes of ${s.holes.diameter.valueMm} mm take up the whole plate. Check their number and diameter.` }];
+    return [
+      {
+        field: 'holes.diameter',
+        value: s.holes.diameter.valueMm,
+        allowed: 'holes smaller than the plate together',
+        sentence: `${s.holes.count} holes of ${s.holes.diameter.valueMm} mm take up the whole plate. Check their number and diameter.`,
+      },
+    ];
   return [];
 }
 
@@ -55,7 +70,9 @@ export const bondLine: Shape<BondLine> = {
     const around = perimeterMm(corners);
     const rectangular = s.outline.kind !== 'polygon' ? s.outline : undefined;
     return (values) => {
-      const footprint = rectangular ? (area * values[0]! * values[1]!) / (rectangular.length.valueMm * rectangular.width.valueMm) : area + around * values[0]!;
+      const footprint = rectangular
+        ? (area * values[0]! * values[1]!) / (rectangular.length.valueMm * rectangular.width.valueMm)
+        : area + around * values[0]!;
       const at = rectangular ? 2 : 1;
       return ((footprint - (s.holes.count > 0 ? holeAreaMm2(s, values[at + 1]!) : 0)) * values[at]!) / 1000;
     };
@@ -63,18 +80,32 @@ export const bondLine: Shape<BondLine> = {
   working: (s) => {
     const area = Math.abs(signedAreaMm2(cornersOf(s.outline))) / 100;
     const net = area - holeAreaMm2(s) / 100;
-    const text = s.outline.kind === 'polygon' ? `shoelace over ${s.outline.points.length} corners` : `${s.outline.kind === 'ellipse' ? 'π/4 × ' : ''}${s.outline.length.valueMm} × ${s.outline.width.valueMm} / 100`;
+    const text =
+      s.outline.kind === 'polygon'
+        ? `shoelace over ${s.outline.points.length} corners`
+        : `${s.outline.kind === 'ellipse' ? 'π/4 × ' : ''}${s.outline.length.valueMm} × ${s.outline.width.valueMm} / 100`;
     return [
       line('Footprint', text, area, 'cm²'),
       ...(s.holes.count ? [line('Holes', `${s.holes.count} × π/4 × ${s.holes.diameter.valueMm}² / 100`, holeAreaMm2(s) / 100, 'cm²')] : []),
-      line('Bond line', `${s.holes.count ? '(footprint − holes)' : 'footprint'} × ${s.thickness.valueMm} mm`, (net * s.thickness.valueMm) / 10, 'mL'),
+      line(
+        'Bond line',
+        `${s.holes.count ? '(footprint − holes)' : 'footprint'} × ${s.thickness.valueMm} mm`,
+        (net * s.thickness.valueMm) / 10,
+        'mL',
+      ),
     ];
   },
   faces: (s) => {
     check(bondLine, s);
     const corners = cornersOf(s.outline);
     const net = Math.abs(signedAreaMm2(corners)) - holeAreaMm2(s);
-    return { planAreaMm2: net, wettedAreaMm2: net, maxDepthMm: s.thickness.valueMm, perimeterMm: perimeterMm(corners), thicknessMm: s.thickness.valueMm };
+    return {
+      planAreaMm2: net,
+      wettedAreaMm2: net,
+      maxDepthMm: s.thickness.valueMm,
+      perimeterMm: perimeterMm(corners),
+      thicknessMm: s.thickness.valueMm,
+    };
   },
   section: (s) => {
     const xs = cornersOf(s.outline).map((p) => p[0]);
@@ -85,11 +116,38 @@ export const bondLine: Shape<BondLine> = {
     return {
       title: 'section through plate and base',
       outlines: [
-        { role: 'base', points: [[x0 - span * 0.15, t], [x1 + span * 0.15, t], [x1 + span * 0.15, t + span * 0.22], [x0 - span * 0.15, t + span * 0.22]] },
-        { role: 'void', points: [[x0, 0], [x1, 0], [x1, t], [x0, t]] },
-        { role: 'plate', points: [[x0, -plate], [x1, -plate], [x1, 0], [x0, 0]] },
+        {
+          role: 'base',
+          points: [
+            [x0 - span * 0.15, t],
+            [x1 + span * 0.15, t],
+            [x1 + span * 0.15, t + span * 0.22],
+            [x0 - span * 0.15, t + span * 0.22],
+          ],
+        },
+        {
+          role: 'void',
+          points: [
+            [x0, 0],
+            [x1, 0],
+            [x1, t],
+            [x0, t],
+          ],
+        },
+        {
+          role: 'plate',
+          points: [
+            [x0, -plate],
+            [x1, -plate],
+            [x1, 0],
+            [x0, 0],
+          ],
+        },
       ],
-      dimensions: s.outline.kind === 'polygon' ? [] : [{ key: 'outline.length', from: [x0, -plate - span * 0.09], to: [x1, -plate - span * 0.09], perMm: 1, label: 'length' }],
+      dimensions:
+        s.outline.kind === 'polygon'
+          ? []
+          : [{ key: 'outline.length', from: [x0, -plate - span * 0.09], to: [x1, -plate - span * 0.09], perMm: 1, label: 'length' }],
       marks: [],
     };
   },
@@ -103,7 +161,13 @@ export const bondLine: Shape<BondLine> = {
     // The record holds how many holes there are, not where: they are shown evenly along the middle.
     const holes = Array.from({ length: Math.min(n, 24) }, (_, i) => {
       const cx = x0 + ((i + 0.5) * (x1 - x0)) / Math.min(n, 24);
-      return { role: 'keep-clear' as const, points: Array.from({ length: 24 }, (_, k) => [cx + r * Math.cos((k * Math.PI) / 12), (y0 + y1) / 2 + r * Math.sin((k * Math.PI) / 12)] as const) };
+      return {
+        role: 'keep-clear' as const,
+        points: Array.from(
+          { length: 24 },
+          (_, k) => [cx + r * Math.cos((k * Math.PI) / 12), (y0 + y1) / 2 + r * Math.sin((k * Math.PI) / 12)] as const,
+        ),
+      };
     });
     return {
       title: 'bonded face from above',

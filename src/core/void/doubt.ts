@@ -42,7 +42,11 @@ export function seeded(seed: number): () => number {
  * @returns 5, 90 and 95 % values and each input's share of the variance
  * @throws Refusal when the nominal value is not finite
  */
-export function propagate(inputs: readonly DoubtfulInput[], f: (values: readonly number[]) => number, options: { draws?: number; seed?: number; force?: Doubt['method'] } = {}): Doubt {
+export function propagate(
+  inputs: readonly DoubtfulInput[],
+  f: (values: readonly number[]) => number,
+  options: { draws?: number; seed?: number; force?: Doubt['method'] } = {},
+): Doubt {
   const at = inputs.map((input) => input.value);
   const nominal = f(at);
   if (!Number.isFinite(nominal)) refuse('void', nominal, 'a finite volume', 'The void has no finite volume with these dimensions.');
@@ -67,7 +71,8 @@ export function propagate(inputs: readonly DoubtfulInput[], f: (values: readonly
   const u = Math.sqrt(variance);
   const shares = inputs.map((input, i) => ({ key: input.key, label: input.label, share: variance > 0 ? byInput[i]! / variance : 0 }));
   const simulate = options.force ? options.force === 'simulation' : u > FIRST_ORDER_LIMIT * Math.abs(nominal);
-  if (!simulate) return { nominal, u, p5: nominal - 1.645 * u, p90: nominal + 1.2816 * u, p95: nominal + 1.645 * u, method: 'first-order', shares };
+  if (!simulate)
+    return { nominal, u, p5: nominal - 1.645 * u, p90: nominal + 1.2816 * u, p95: nominal + 1.645 * u, method: 'first-order', shares };
 
   const draws = options.draws ?? DRAWS;
   const random = seeded(options.seed ?? 1);

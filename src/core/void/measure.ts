@@ -31,7 +31,12 @@ export function voidProblems(v: Void): readonly Problem[] {
 
 /** Labels of the dimensions nobody has measured yet. */
 export function unmeasuredIn(v: Void): readonly string[] {
-  return v.shapes.flatMap((shape) => SHAPES[shape.shape].dimensions(shape).filter((d) => d.measured.text === '').map((d) => d.label));
+  return v.shapes.flatMap((shape) =>
+    SHAPES[shape.shape]
+      .dimensions(shape)
+      .filter((d) => d.measured.text === '')
+      .map((d) => d.label),
+  );
 }
 
 /**
@@ -58,11 +63,18 @@ function measureAnew(v: Void): VoidResult {
     for (const d of kind.dimensions(shape)) {
       const tool = toolOf(d.measured);
       const key = `shapes.${i}.${d.key}`;
-      inputs.push({ key, label: d.label, value: d.measured.valueMm, halfWidth: halfWidthMm(d.measured), group: tool.sharedBias ? tool.id : key });
+      inputs.push({
+        key,
+        label: d.label,
+        value: d.measured.valueMm,
+        halfWidth: halfWidthMm(d.measured),
+        group: tool.sharedBias ? tool.id : key,
+      });
     }
     return { volume: kind.volume(shape), from, to: inputs.length };
   });
-  const total = (values: readonly number[]) => v.count * parts.reduce((sum, part) => sum + part.volume(values.slice(part.from, part.to)), 0);
+  const total = (values: readonly number[]) =>
+    v.count * parts.reduce((sum, part) => sum + part.volume(values.slice(part.from, part.to)), 0);
   const doubt = propagate(inputs, total);
   const faces = v.shapes.map((shape) => SHAPES[shape.shape].faces(shape));
   const decides = [...doubt.shares].sort((a, b) => b.share - a.share)[0];

@@ -14,8 +14,8 @@ export const TOOLS: readonly Tool[] = [
   { id: 'tape', label: 'tape', half: 1, of: 'mm', sharedBias: true },
   { id: 'rule', label: 'rule', half: 0.5, of: 'mm', sharedBias: true },
   { id: 'calliper', label: 'calliper', half: 0.1, of: 'mm', sharedBias: true },
-  { id: 'gauge', label: 'depth gauge', half: 0.5, of: 'mm', sharedBias: true },
-  { id: 'marked', label: 'marked on the part', half: 0.2, of: 'mm', sharedBias: false },
+  { id: 'gauge', label: 'gauge', half: 0.5, of: 'mm', sharedBias: true },
+  { id: 'marked', label: 'marking', half: 0.2, of: 'mm', sharedBias: false },
   { id: 'guess', label: 'guess', half: 0.2, of: 'value', sharedBias: false },
 ];
 

@@ -89,10 +89,19 @@ export function outlineProblems(outline: PlanOutline, field: string): readonly P
   if (outline.kind !== 'polygon') return [];
   const at = `${field}.points`;
   if (outline.points.length < 3)
-    return [{ field: at, value: outline.points.length, allowed: 'at least 3 corners', sentence: 'An outline needs at least three corners.' }];
+    return [
+      { field: at, value: outline.points.length, allowed: 'at least 3 corners', sentence: 'An outline needs at least three corners.' },
+    ];
   const crossed = crossing(outline.points);
   if (crossed)
-    return [{ field: at, value: crossed, allowed: 'sides that do not cross', sentence: `The outline crosses itself: side ${crossed[0] + 1} meets side ${crossed[1] + 1}.` }];
+    return [
+      {
+        field: at,
+        value: crossed,
+        allowed: 'sides that do not cross',
+        sentence: `The outline crosses itself: side ${crossed[0] + 1} meets side ${crossed[1] + 1}.`,
+      },
+    ];
   if (Math.abs(signedAreaMm2(outline.points)) < 1e-6)
     return [{ field: at, value: 0, allowed: 'an area above 0', sentence: 'The corners lie on one line and enclose no area.' }];
   return [];

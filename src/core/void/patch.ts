@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { attempt, line, type Problem } from '../units';
 import { Measured, unmeasured } from './measured';
-import { cornersOf, outlineDimensions, outlineProblems, outlineWith, perimeterMm, PlanOutline, type Point, signedAreaMm2 } from './outline';
+import { cornersOf, outlineDimensions, outlineProblems, outlineWith, PlanOutline, type Point, perimeterMm, signedAreaMm2 } from './outline';
 import { check, type Dimension, type Shape } from './shape';
 import { type DepthSurface, depthSurface, volumeBelowMl } from './surface';
 
@@ -52,11 +52,26 @@ export function liftSharesOf(s: Patch, lifts: number): readonly number[] {
  */
 function dimensions(s: Patch): readonly Dimension[] {
   const out = [...outlineDimensions(s.outline, 'outline')];
-  if (s.outline.kind === 'polygon') out.push({ key: 'outline.placed', label: 'Corners of the outline', measured: { ...s.outline.placed, valueMm: 0 }, minMm: 0, minInclusive: true, maxMm: 0 });
+  if (s.outline.kind === 'polygon')
+    out.push({
+      key: 'outline.placed',
+      label: 'Corners of the outline',
+      measured: { ...s.outline.placed, valueMm: 0 },
+      minMm: 0,
+      minInclusive: true,
+      maxMm: 0,
+    });
   out.push(
     s.depth.kind === 'mean'
       ? { key: 'depth.mean', label: 'Mean depth', measured: s.depth.mean, minMm: 0, maxMm: 2000 }
-      : { key: 'depth.read', label: `Depth, ${s.depth.readings.length} readings`, measured: { ...s.depth.read, valueMm: 0 }, minMm: 0, minInclusive: true, maxMm: 0 },
+      : {
+          key: 'depth.read',
+          label: `Depth, ${s.depth.readings.length} readings`,
+          measured: { ...s.depth.read, valueMm: 0 },
+          minMm: 0,
+          minInclusive: true,
+          maxMm: 0,
+        },
   );
   return out;
 }
@@ -66,7 +81,16 @@ function problems(s: Patch): readonly Problem[] {
   if (outline.length || s.depth.kind === 'mean') return outline;
   const tried = attempt(() => surfaceOf(s));
   if (!tried.ok) return [tried.problem];
-  return (tried.value?.volumeMl ?? 0) > 0 ? [] : [{ field: 'depth.readings', value: 0, allowed: 'a depth above 0 somewhere', sentence: 'All depths are 0: there is nothing to fill.' }];
+  return (tried.value?.volumeMl ?? 0) > 0
+    ? []
+    : [
+        {
+          field: 'depth.readings',
+          value: 0,
+          allowed: 'a depth above 0 somewhere',
+          sentence: 'All depths are 0: there is nothing to fill.',
+        },
+      ];
 }
 
 /** Depth along the line y = middle of the outline, for the section drawing: pairs of x and depth. */
@@ -75,7 +99,10 @@ function profile(s: Patch, surface: DepthSurface | undefined, corners: readonly 
   const [x0, x1] = [Math.min(...xs), Math.max(...xs)];
   if (!surface) {
     const d = s.depth.kind === 'mean' ? s.depth.mean.valueMm : 0;
-    return [[x0, d], [x1, d]];
+    return [
+      [x0, d],
+      [x1, d],
+    ];
   }
   const ys = corners.map((p) => p[1]);
   const y = (Math.min(...ys) + Math.max(...ys)) / 2;
@@ -113,7 +140,9 @@ export const patch: Shape<Patch> = {
     const measuredOutline = s.outline.kind !== 'polygon' ? s.outline : undefined;
     return (values) => {
       // An error in length or width stretches the outline together with the places read on it.
-      const stretch = measuredOutline ? (values[0]! * values[1]!) / (measuredOutline.length.valueMm * measuredOutline.width.valueMm) : 1 + (around * values[0]!) / area;
+      const stretch = measuredOutline
+        ? (values[0]! * values[1]!) / (measuredOutline.length.valueMm * measuredOutline.width.valueMm)
+        : 1 + (around * values[0]!) / area;
       const depth = values[measuredOutline ? 2 : 1]!;
       return (stretch * (surface ? surface.volumeMl * 1000 + surface.areaMm2 * depth : area * depth)) / 1000;
     };
@@ -132,11 +161,26 @@ export const patch: Shape<Patch> = {
     const surface = surfaceOf(s);
     if (s.depth.kind === 'mean') lines.push(line('Volume', `area × ${s.depth.mean.valueMm} mm`, (area * s.depth.mean.valueMm) / 10, 'mL'));
     else if (surface) {
-      lines.push(line('Surface', `through ${s.depth.readings.length} readings, ${surface.triangles.length} triangles, edge ${s.depth.edge}`, surface.maxDepthMm, 'mm deepest', 'constrained Delaunay'));
+      lines.push(
+        line(
+          'Surface',
+          `through ${s.depth.readings.length} readings, ${surface.triangles.length} triangles, edge ${s.depth.edge}`,
+          surface.maxDepthMm,
+          'mm deepest',
+          'constrained Delaunay',
+        ),
+      );
       lines.push(line('Volume', 'Σ triangle area × mean of its three depths', surface.volumeMl, 'mL'));
       lines.push(line('Mean depth', 'volume / area', (surface.volumeMl * 1000) / surface.areaMm2, 'mm'));
       if (surface.edgesAboveSurface)
-        lines.push(line('Edge taken as zero', 'the surface through the readings rises above the base before the edge; read nearer the edge', surface.edgesAboveSurface, 'places'));
+        lines.push(
+          line(
+            'Edge taken as zero',
+            'the surface through the readings rises above the base before the edge; read nearer the edge',
+            surface.edgesAboveSurface,
+            'places',
+          ),
+        );
     }
     return lines;
   },
@@ -160,12 +204,28 @@ export const patch: Shape<Patch> = {
     const side = (x1 - x0) * 0.22;
     const below = Math.max(deep * 0.9, (x1 - x0) * 0.16);
     const dims = [];
-    if (s.outline.kind !== 'polygon') dims.push({ key: 'outline.length', from: [x0, -deep * 0.55] as const, to: [x1, -deep * 0.55] as const, perMm: 1, label: 'length' });
-    if (s.depth.kind === 'mean') dims.push({ key: 'depth.mean', from: [x1 + side * 0.45, 0] as const, to: [x1 + side * 0.45, deep] as const, perMm: 1, label: 'depth' });
+    if (s.outline.kind !== 'polygon')
+      dims.push({ key: 'outline.length', from: [x0, -deep * 0.55] as const, to: [x1, -deep * 0.55] as const, perMm: 1, label: 'length' });
+    if (s.depth.kind === 'mean')
+      dims.push({
+        key: 'depth.mean',
+        from: [x1 + side * 0.45, 0] as const,
+        to: [x1 + side * 0.45, deep] as const,
+        perMm: 1,
+        label: 'depth',
+      });
     return {
       title: 'section at the middle',
       outlines: [
-        { role: 'base', points: [[x0 - side, 0], [x1 + side, 0], [x1 + side, deep + below], [x0 - side, deep + below]] },
+        {
+          role: 'base',
+          points: [
+            [x0 - side, 0],
+            [x1 + side, 0],
+            [x1 + side, deep + below],
+            [x0 - side, deep + below],
+          ],
+        },
         { role: 'void', points: [[x0, 0], ...floor.map(([x, d]) => [x, d] as const), [x1, 0]] },
       ],
       dimensions: dims,

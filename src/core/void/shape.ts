@@ -82,7 +82,12 @@ export function problemsOf<P>(kind: Shape<P>, shape: P): readonly Problem[] {
     const low = d.minInclusive ? v < d.minMm : v <= d.minMm;
     if (!Number.isFinite(v) || low || v > d.maxMm) {
       const allowed = `${d.minInclusive ? 'from' : 'more than'} ${d.minMm} to ${d.maxMm} mm`;
-      out.push({ field: d.key, value: v, allowed, sentence: `${d.label} must be ${allowed}; ${Number.isFinite(v) ? `${v} mm` : 'this'} is not.` });
+      out.push({
+        field: d.key,
+        value: v,
+        allowed,
+        sentence: `${d.label} must be ${allowed}; ${Number.isFinite(v) ? `${v} mm` : 'this'} is not.`,
+      });
     }
   }
   return out.length ? out : kind.problems(shape);

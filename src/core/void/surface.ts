@@ -1,5 +1,5 @@
-import Constrainautor from '#constrainautor';
 import Delaunator from 'delaunator';
+import Constrainautor from '#constrainautor';
 import { refuse } from '../units';
 import { inside, type Point } from './outline';
 
@@ -33,6 +33,17 @@ function plane(a: Corner, b: Corner, c: Corner): ((x: number, y: number) => numb
   const gy = ((b[0] - a[0]) * (c[2] - a[2]) - (c[0] - a[0]) * (b[2] - a[2])) / det;
   return (x, y) => a[2] + gx * (x - a[0]) + gy * (y - a[1]);
 }
+
+/** Height over longest side: a sliver's plane tilts wildly with the least error of a reading. */
+function slenderness(t: readonly Corner[]): number {
+  const [a, b, c] = t as [Corner, Corner, Corner];
+  const twice = Math.abs((b[0] - a[0]) * (c[1] - a[1]) - (c[0] - a[0]) * (b[1] - a[1]));
+  const longest = Math.max(...t.map((p, i) => Math.hypot(t[(i + 1) % 3]![0] - p[0], t[(i + 1) % 3]![1] - p[1])));
+  return twice / longest ** 2;
+}
+
+/** Facets flatter than this do not carry the extrapolation to the edge. */
+const SLIVER = 0.2;
 
 function distanceToTriangle(p: Point, t: readonly Point[]): number {
   if (inside(t, p)) return 0;
@@ -87,12 +98,22 @@ const ON_EDGE_MM = 1e-6;
  */
 export function depthSurface(outline: readonly Point[], readings: readonly Reading[], edge: 'vertical' | 'feathered'): DepthSurface {
   if (readings.length < 3)
-    refuse('depth.readings', readings.length, 'at least 3 readings', `A surface needs at least three depth readings; there ${readings.length === 1 ? 'is 1' : `are ${readings.length}`}. Add one, or give one mean depth.`);
+    refuse(
+      'depth.readings',
+      readings.length,
+      'at least 3 readings',
+      `A surface needs at least three depth readings; there ${readings.length === 1 ? 'is 1' : `are ${readings.length}`}. Add one, or give one mean depth.`,
+    );
   readings.forEach((r, i) => {
     if (!(r.depthMm >= 0)) refuse(`depth.readings.${i}`, r.depthMm, '0 mm or more', `Reading ${i + 1} must be 0 mm or more.`);
     const onEdge = outline.some((a, k) => distanceToTriangle([r.xMm, r.yMm], [a, outline[(k + 1) % outline.length]!, a]) < ON_EDGE_MM);
     if (!onEdge && !inside(outline, [r.xMm, r.yMm]))
-      refuse(`depth.readings.${i}`, [r.xMm, r.yMm], 'a place inside the outline', `Reading ${i + 1} at ${r.xMm}, ${r.yMm} lies outside the outline.`);
+      refuse(
+        `depth.readings.${i}`,
+        [r.xMm, r.yMm],
+        'a place inside the outline',
+        `Reading ${i + 1} at ${r.xMm}, ${r.yMm} lies outside the outline.`,
+      );
   });
   const read = readings.map((r) => [r.xMm, r.yMm, r.depthMm] as const);
   const facets = triples(Delaunator.from(read.map(([x, y]) => [x, y])).triangles).flatMap((t) => {
@@ -100,19 +121,25 @@ export function depthSurface(outline: readonly Point[], readings: readonly Readi
     const at = plane(...corners);
     return at ? [{ at, corners }] : [];
   });
-  if (!facets.length) refuse('depth.readings', readings.length, 'readings that span an area', 'All readings lie on one line. Take one beside the line.');
+  if (!facets.length)
+    refuse('depth.readings', readings.length, 'readings that span an area', 'All readings lie on one line. Take one beside the line.');
 
   // A feathered edge is zero all along its sides: extra points there would only cut its corners flat.
   const edgePoints = withOnEdge(edge === 'vertical' ? refined(outline) : outline, readings);
   let edgesAboveSurface = 0;
+  const stout = facets.filter((f) => slenderness(f.corners) > SLIVER);
+  const carriers = stout.length ? stout : facets;
   const edgeCorners = edgePoints.map((p): Corner => {
     const same = read.find(([x, y]) => Math.hypot(x - p[0], y - p[1]) < ON_EDGE_MM);
     if (same) return same;
     if (edge === 'feathered') return [p[0], p[1], 0];
-    let nearest = facets[0]!;
+    let nearest = carriers[0]!;
     let best = Number.POSITIVE_INFINITY;
-    for (const facet of facets) {
-      const d = distanceToTriangle(p, facet.corners.map(([x, y]) => [x, y] as const));
+    for (const facet of carriers) {
+      const d = distanceToTriangle(
+        p,
+        facet.corners.map(([x, y]) => [x, y] as const),
+      );
       if (d < best) [best, nearest] = [d, facet];
     }
     const depth = nearest.at(p[0], p[1]);
@@ -136,7 +163,14 @@ export function depthSurface(outline: readonly Point[], readings: readonly Readi
     area += size;
     volume += (size * (a[2] + b[2] + c[2])) / 3;
   }
-  return { volumeMl: volume / 1000, areaMm2: area, maxDepthMm: Math.max(...corners.map((c) => c[2])), corners, triangles, edgesAboveSurface };
+  return {
+    volumeMl: volume / 1000,
+    areaMm2: area,
+    maxDepthMm: Math.max(...corners.map((c) => c[2])),
+    corners,
+    triangles,
+    edgesAboveSurface,
+  };
 }
 
 /**

@@ -4,11 +4,9 @@ import {
   type Annulus,
   type BondLine,
   cornersOf,
-  liftSharesOf,
-  volumeBelowMl,
-  unmeasuredIn,
   depthSurface,
   effectiveRodMm,
+  liftSharesOf,
   measured,
   measureVoid,
   type Patch,
@@ -18,8 +16,10 @@ import {
   SHAPES,
   seeded,
   signedAreaMm2,
+  unmeasuredIn,
   type VoidShape,
   voidProblems,
+  volumeBelowMl,
 } from '.';
 
 const one = (shape: VoidShape, count = 1) => measureVoid({ shapes: [shape], count });
@@ -44,7 +44,11 @@ describe('rod in a drilled hole', () => {
   });
   test('a drill point adds its cone, a short rod leaves a cylinder', () => {
     const plain = anchor({ thread: { kind: 'plain' }, embedment: measured(100, 'gauge'), pointAngleDeg: 118 });
-    const hand = ((Math.PI / 4) * (14 ** 2 - 12 ** 2) * 100 + (Math.PI / 4) * 14 ** 2 * 10 + (Math.PI / 3) * 7 ** 2 * (7 / Math.tan((59 * Math.PI) / 180))) / 1000;
+    const hand =
+      ((Math.PI / 4) * (14 ** 2 - 12 ** 2) * 100 +
+        (Math.PI / 4) * 14 ** 2 * 10 +
+        (Math.PI / 3) * 7 ** 2 * (7 / Math.tan((59 * Math.PI) / 180))) /
+      1000;
     expect(one(plain).nominalMl).toBeCloseTo(hand, 9);
   });
   test('like voids are counted', () => {
@@ -61,32 +65,67 @@ describe('rod in a drilled hole', () => {
 describe('patch', () => {
   test('rectangle, ellipse and polygon by mean depth', () => {
     expect(one(floor()).nominalMl).toBeCloseTo(300 * 200 * 20 * 1e-3, 9);
-    expect(one(floor({ outline: { kind: 'ellipse', length: measured(300), width: measured(200) } })).nominalMl).toBeCloseTo((Math.PI / 4) * 300 * 200 * 20 * 1e-3, 9);
-    const triangle = floor({ outline: { kind: 'polygon', points: [[0, 0], [300, 0], [0, 200]], placed: measured(0) } });
+    expect(one(floor({ outline: { kind: 'ellipse', length: measured(300), width: measured(200) } })).nominalMl).toBeCloseTo(
+      (Math.PI / 4) * 300 * 200 * 20 * 1e-3,
+      9,
+    );
+    const triangle = floor({
+      outline: {
+        kind: 'polygon',
+        points: [
+          [0, 0],
+          [300, 0],
+          [0, 200],
+        ],
+        placed: measured(0),
+      },
+    });
     expect(one(triangle).nominalMl).toBeCloseTo(600, 9);
   });
 
   test('planar readings over any polygon are exact: the mean of a plane is its value at the centroid', () => {
     const corner = fc.double({ min: 5, max: 400, noNaN: true });
     fc.assert(
-      fc.property(corner, corner, fc.double({ min: 0.01, max: 0.05, noNaN: true }), fc.double({ min: -0.02, max: 0.02, noNaN: true }), (l, w, gx, gy) => {
-        const depth = (x: number, y: number) => 30 + gx * x + gy * y;
-        const readings: Reading[] = [
-          [0.3, 0.2],
-          [0.8, 0.3],
-          [0.4, 0.9],
-          [0.6, 0.5],
-        ].map(([a, b]) => ({ xMm: a! * l, yMm: b! * w, depthMm: depth(a! * l, b! * w) }));
-        const s = depthSurface([[0, 0], [l, 0], [l, w], [0, w]], readings, 'vertical');
-        expect(s.volumeMl).toBeCloseTo((l * w * depth(l / 2, w / 2)) / 1000, 6);
-        expect(s.areaMm2).toBeCloseTo(l * w, 6);
-      }),
+      fc.property(
+        corner,
+        corner,
+        fc.double({ min: 0.01, max: 0.05, noNaN: true }),
+        fc.double({ min: -0.02, max: 0.02, noNaN: true }),
+        (l, w, gx, gy) => {
+          const depth = (x: number, y: number) => 30 + gx * x + gy * y;
+          const readings: Reading[] = [
+            [0.3, 0.2],
+            [0.8, 0.3],
+            [0.4, 0.9],
+            [0.6, 0.5],
+          ].map(([a, b]) => ({ xMm: a! * l, yMm: b! * w, depthMm: depth(a! * l, b! * w) }));
+          const s = depthSurface(
+            [
+              [0, 0],
+              [l, 0],
+              [l, w],
+              [0, w],
+            ],
+            readings,
+            'vertical',
+          );
+          expect(s.volumeMl).toBeCloseTo((l * w * depth(l / 2, w / 2)) / 1000, 6);
+          expect(s.areaMm2).toBeCloseTo(l * w, 6);
+        },
+      ),
       { numRuns: 60 },
     );
   });
 
   test('a concave outline is integrated over its own area only', () => {
-    const ell = [[0, 0], [200, 0], [200, 60], [60, 60], [60, 200], [0, 200]] as const;
+    const ell = [
+      [0, 0],
+      [200, 0],
+      [200, 60],
+      [60, 60],
+      [60, 200],
+      [0, 200],
+    ] as const;
     const readings = [
       { xMm: 30, yMm: 30, depthMm: 10 },
       { xMm: 180, yMm: 30, depthMm: 10 },
@@ -98,48 +137,156 @@ describe('patch', () => {
   });
 
   test('a feathered edge holds less than a vertical one, and one reading in the middle is a pyramid', () => {
-    const square = [[0, 0], [90, 0], [90, 90], [0, 90]] as const;
-    const near = [[45, 45], [45.001, 45], [45, 45.001]].map(([x, y]) => ({ xMm: x!, yMm: y!, depthMm: 30 }));
+    const square = [
+      [0, 0],
+      [90, 0],
+      [90, 90],
+      [0, 90],
+    ] as const;
+    const near = [
+      [45, 45],
+      [45.001, 45],
+      [45, 45.001],
+    ].map(([x, y]) => ({ xMm: x!, yMm: y!, depthMm: 30 }));
     expect(depthSurface(square, near, 'feathered').volumeMl).toBeCloseTo((90 * 90 * 30) / 3 / 1000, 1);
     expect(depthSurface(square, near, 'vertical').volumeMl).toBeCloseTo((90 * 90 * 30) / 1000, 6);
   });
 
   test('readings on the edge and in its corners take part like any other', () => {
-    const square = [[0, 0], [90, 0], [90, 90], [0, 90]] as const;
-    const on = [[0, 0], [45, 0], [90, 45], [45, 90], [20, 30]].map(([x, y]) => ({ xMm: x!, yMm: y!, depthMm: 10 + 0.1 * x! }));
+    const square = [
+      [0, 0],
+      [90, 0],
+      [90, 90],
+      [0, 90],
+    ] as const;
+    const on = [
+      [0, 0],
+      [45, 0],
+      [90, 45],
+      [45, 90],
+      [20, 30],
+    ].map(([x, y]) => ({ xMm: x!, yMm: y!, depthMm: 10 + 0.1 * x! }));
     expect(depthSurface(square, on, 'vertical').volumeMl).toBeCloseTo((8100 * 14.5) / 1000, 6);
   });
 
+  test('a thin sliver along the edge does not throw the surface', () => {
+    // Readings nearly on a line at x = 205..210: their own facet is so thin that half a millimetre would tilt it to the surface.
+    const rows = [
+      [30, 30, 22],
+      [120, 25, 34],
+      [210, 30, 27],
+      [30, 80, 29],
+      [120, 80, 38],
+      [205, 85, 31],
+      [35, 130, 20],
+      [125, 135, 33],
+      [210, 130, 24],
+    ];
+    const readings = rows.map(([x, y, d]) => ({ xMm: x!, yMm: y!, depthMm: d! }));
+    const s = depthSurface(
+      [
+        [0, 0],
+        [240, 0],
+        [240, 160],
+        [0, 160],
+      ],
+      readings,
+      'vertical',
+    );
+    expect(s.edgesAboveSurface).toBe(0);
+    const atRight = s.corners.filter((c) => c[0] === 240).map((c) => c[2]);
+    expect(Math.min(...atRight)).toBeGreaterThan(12);
+    expect(Math.max(...atRight)).toBeLessThan(34);
+  });
+
   test('bad readings are refused by name', () => {
-    const square = [[0, 0], [90, 0], [90, 90], [0, 90]] as const;
+    const square = [
+      [0, 0],
+      [90, 0],
+      [90, 90],
+      [0, 90],
+    ] as const;
     const at = (x: number, y: number, d = 10) => ({ xMm: x, yMm: y, depthMm: d });
     expect(sentenceOf(() => depthSurface(square, [at(1, 1), at(5, 5)], 'vertical')).sentence).toMatch(/at least three/);
     expect(sentenceOf(() => depthSurface(square, [at(10, 10), at(20, 20), at(30, 30)], 'vertical')).sentence).toMatch(/one line/);
-    expect(sentenceOf(() => depthSurface(square, [at(10, 10), at(20, 40), at(300, 30)], 'vertical'))).toMatchObject({ field: 'depth.readings.2' });
-    expect(sentenceOf(() => depthSurface(square, [at(10, 10), at(20, 40), at(60, 30, -2)], 'vertical'))).toMatchObject({ field: 'depth.readings.2' });
+    expect(sentenceOf(() => depthSurface(square, [at(10, 10), at(20, 40), at(300, 30)], 'vertical'))).toMatchObject({
+      field: 'depth.readings.2',
+    });
+    expect(sentenceOf(() => depthSurface(square, [at(10, 10), at(20, 40), at(60, 30, -2)], 'vertical'))).toMatchObject({
+      field: 'depth.readings.2',
+    });
   });
 
   test('volume below a level: nothing lost between layers, a cone against its own formula', () => {
-    const square = [[0, 0], [90, 0], [90, 90], [0, 90]] as const;
-    const pit = depthSurface(square, [[45, 45], [45.001, 45], [45, 45.001]].map(([x, y]) => ({ xMm: x!, yMm: y!, depthMm: 30 })), 'feathered');
+    const square = [
+      [0, 0],
+      [90, 0],
+      [90, 90],
+      [0, 90],
+    ] as const;
+    const pit = depthSurface(
+      square,
+      [
+        [45, 45],
+        [45.001, 45],
+        [45, 45.001],
+      ].map(([x, y]) => ({ xMm: x!, yMm: y!, depthMm: 30 })),
+      'feathered',
+    );
     expect(volumeBelowMl(pit, 0)).toBeCloseTo(pit.volumeMl, 9);
     // The part of a pyramid below a third of its depth is (2/3)³ of it.
     expect(volumeBelowMl(pit, 10) / pit.volumeMl).toBeCloseTo((2 / 3) ** 3, 3);
-    const shares = liftSharesOf(floor({ depth: { kind: 'readings', edge: 'vertical', read: measured(0, 'gauge'), readings: [[10, 10, 10], [290, 20, 30], [150, 190, 22]].map(([x, y, d]) => ({ xMm: x!, yMm: y!, depthMm: d! })) } }), 3);
+    const shares = liftSharesOf(
+      floor({
+        depth: {
+          kind: 'readings',
+          edge: 'vertical',
+          read: measured(0, 'gauge'),
+          readings: [
+            [10, 10, 10],
+            [290, 20, 30],
+            [150, 190, 22],
+          ].map(([x, y, d]) => ({ xMm: x!, yMm: y!, depthMm: d! })),
+        },
+      }),
+      3,
+    );
     expect(shares.reduce((a, b) => a + b, 0)).toBeCloseTo(1, 9);
     expect(shares[0]).toBeLessThan(shares[2]!);
   });
 
   test('what nobody has measured is named', () => {
     expect(unmeasuredIn({ shapes: [SHAPES.patch.blank()], count: 1 })).toEqual(['Length', 'Width', 'Mean depth']);
-    expect(unmeasuredIn({ shapes: [floor({ outline: { kind: 'rectangle', length: measured(3), width: measured(3) }, depth: { kind: 'mean', mean: measured(3) } })], count: 1 })).toEqual([]);
+    expect(
+      unmeasuredIn({
+        shapes: [
+          floor({ outline: { kind: 'rectangle', length: measured(3), width: measured(3) }, depth: { kind: 'mean', mean: measured(3) } }),
+        ],
+        count: 1,
+      }),
+    ).toEqual([]);
   });
 
   test('an outline that crosses itself is refused', () => {
-    const bow = floor({ outline: { kind: 'polygon', points: [[0, 0], [100, 100], [100, 0], [0, 100]], placed: measured(0) } });
+    const bow = floor({
+      outline: {
+        kind: 'polygon',
+        points: [
+          [0, 0],
+          [100, 100],
+          [100, 0],
+          [0, 100],
+        ],
+        placed: measured(0),
+      },
+    });
     expect(sentenceOf(() => one(bow)).sentence).toMatch(/crosses itself/);
     expect(sentenceOf(() => parsePoints('1 2\nfoo'))).toMatchObject({ field: 'points' });
-    expect(parsePoints('0, 0\n120, 4.5; 60 80')).toEqual([[0, 0], [120, 4.5], [60, 80]]);
+    expect(parsePoints('0, 0\n120, 4.5; 60 80')).toEqual([
+      [0, 0],
+      [120, 4.5],
+      [60, 80],
+    ]);
   });
 });
 
@@ -187,7 +334,10 @@ describe('doubt', () => {
   });
 
   test('no tolerance, no doubt', () => {
-    const sure = floor({ outline: { kind: 'rectangle', length: measured(300, 'tape', 0), width: measured(200, 'tape', 0) }, depth: { kind: 'mean', mean: measured(20, 'tape', 0) } });
+    const sure = floor({
+      outline: { kind: 'rectangle', length: measured(300, 'tape', 0), width: measured(200, 'tape', 0) },
+      depth: { kind: 'mean', mean: measured(20, 'tape', 0) },
+    });
     expect(one(sure)).toMatchObject({ uMl: 0, decides: undefined });
   });
 
@@ -199,19 +349,26 @@ describe('doubt', () => {
 });
 
 describe('every shape of the table', () => {
-  test.each(Object.values(SHAPES))('$id: volume scales with the cube of size, drawings hold every dimension line on a real dimension', (kind) => {
-    const shape = kind.blank();
-    const f = kind.volume(shape);
-    const dims = kind.dimensions(shape);
-    expect(f(dims.map((d) => d.measured.valueMm))).toBeGreaterThan(0);
-    const keys = dims.map((d) => d.key);
-    for (const drawing of [kind.section(shape), kind.plan(shape)]) {
-      for (const d of drawing.dimensions) expect(keys).toContain(d.key);
-      for (const o of drawing.outlines) for (const [x, y] of o.points) expect(Number.isFinite(x + y)).toBe(true);
-    }
-    for (const d of dims) expect(kind.dimensions(kind.withDimension(shape, d.key, { ...d.measured, toleranceMm: 0.123 })).find((x) => x.key === d.key)?.measured.toleranceMm).toBe(0.123);
-    expect(kind.schema.parse(shape)).toEqual(shape);
-  });
+  test.each(Object.values(SHAPES))(
+    '$id: volume scales with the cube of size, drawings hold every dimension line on a real dimension',
+    (kind) => {
+      const shape = kind.blank();
+      const f = kind.volume(shape);
+      const dims = kind.dimensions(shape);
+      expect(f(dims.map((d) => d.measured.valueMm))).toBeGreaterThan(0);
+      const keys = dims.map((d) => d.key);
+      for (const drawing of [kind.section(shape), kind.plan(shape)]) {
+        for (const d of drawing.dimensions) expect(keys).toContain(d.key);
+        for (const o of drawing.outlines) for (const [x, y] of o.points) expect(Number.isFinite(x + y)).toBe(true);
+      }
+      for (const d of dims)
+        expect(
+          kind.dimensions(kind.withDimension(shape, d.key, { ...d.measured, toleranceMm: 0.123 })).find((x) => x.key === d.key)?.measured
+            .toleranceMm,
+        ).toBe(0.123);
+      expect(kind.schema.parse(shape)).toEqual(shape);
+    },
+  );
 });
 
 test('the working adds up to the answer', () => {

@@ -1,12 +1,12 @@
 'use client';
 import { Printer } from 'lucide-react';
 import Link from 'next/link';
+import { formatDuration } from '@/core/units';
+import { SHAPES } from '@/core/void';
 import { useDesk } from '../desk/desk';
 import { useNow } from '../desk/now';
 import { useJobView } from '../desk/view';
 import { FindingSign, useFormat } from '../shared/bits';
-import { formatDuration } from '@/core/units';
-import { SHAPES } from '@/core/void';
 import { Drawing } from '../shared/Drawing';
 import { dayAndClock, fullWhen } from '../shared/when';
 import { TwoInOne } from '../yard/Yard';
@@ -17,7 +17,12 @@ export function CardPage({ jobId }: { jobId: string }) {
   const nowMs = useNow(60_000);
   const format = useFormat();
   const lessons = useDesk((d) => d.events).filter((e) => e.body.kind === 'lesson');
-  if (!view) return <main id="main" className="p-8">This job is not in this browser.</main>;
+  if (!view)
+    return (
+      <main id="main" className="p-8">
+        This job is not in this browser.
+      </main>
+    );
   const { job } = view;
   const zone = job.zone;
   return (
@@ -30,7 +35,12 @@ export function CardPage({ jobId }: { jobId: string }) {
           Back to the job
         </Link>
       </div>
-      <main id="main" className="sheet-page bg-white text-black max-w-[210mm] mx-auto p-[10mm] border border-black" data-theme="sun" style={{ ['--paper' as string]: '#fff', ['--ground-2' as string]: '#f3f3f3' }}>
+      <main
+        id="main"
+        className="sheet-page bg-white text-black max-w-[210mm] mx-auto p-[10mm] border border-black"
+        data-theme="sun"
+        style={{ ['--paper' as string]: '#fff', ['--ground-2' as string]: '#f3f3f3' }}
+      >
         <header className="flex items-end gap-4 pb-2" style={{ borderBottom: '3px solid #000' }}>
           <TwoInOne />
           <div className="flex-1">
@@ -66,7 +76,8 @@ export function CardPage({ jobId }: { jobId: string }) {
                     <dl className="grid grid-cols-[auto_1fr] gap-x-4 mt-1">
                       <dt>void</dt>
                       <dd className="fig font-semibold">
-                        {format('volume', plan.void.nominalMl).text} ({format('volume', plan.void.p5Ml).digits} to {format('volume', plan.void.p95Ml).digits})
+                        {format('volume', plan.void.nominalMl).text} ({format('volume', plan.void.p5Ml).digits} to{' '}
+                        {format('volume', plan.void.p95Ml).digits})
                       </dd>
                       <dt>mix</dt>
                       <dd className="fig font-semibold">
@@ -84,12 +95,22 @@ export function CardPage({ jobId }: { jobId: string }) {
                       <dd className="fig font-bold text-lg">{plan.openMs !== null ? dayAndClock(plan.openMs, zone) : '—'}</dd>
                     </dl>
                   ) : (
-                    <p className="font-bold mt-1">Not planned to the end: {[...(plan.open.measure ?? []), ...(plan.open.material ?? []), ...plan.problems.map((p) => p.sentence)].join(' ')}</p>
+                    <p className="font-bold mt-1">
+                      Not planned to the end:{' '}
+                      {[...(plan.open.measure ?? []), ...(plan.open.material ?? []), ...plan.problems.map((p) => p.sentence)].join(' ')}
+                    </p>
                   )}
                 </div>
                 {shape && plan.void && (
                   <div className="h-[42mm] border border-black">
-                    <Drawing drawing={SHAPES[shape.shape].section(shape)} base={repair.base.material} width={230} height={165} small values={Object.fromEntries(SHAPES[shape.shape].dimensions(shape).map((d) => [d.key, d.measured.valueMm]))} />
+                    <Drawing
+                      drawing={SHAPES[shape.shape].section(shape)}
+                      base={repair.base.material}
+                      width={230}
+                      height={165}
+                      small
+                      values={Object.fromEntries(SHAPES[shape.shape].dimensions(shape).map((d) => [d.key, d.measured.valueMm]))}
+                    />
                   </div>
                 )}
               </div>
@@ -126,7 +147,10 @@ export function CardPage({ jobId }: { jobId: string }) {
                 <ol className="mt-2 text-sm columns-2 gap-6">
                   {plan.steps.map((s) => (
                     <li key={s.id} className="flex gap-2 break-inside-avoid py-[1px]">
-                      <span className="inline-block size-3.5 border border-black shrink-0 mt-0.5" style={s.hold ? { borderWidth: 3 } : undefined} />
+                      <span
+                        className="inline-block size-3.5 border border-black shrink-0 mt-0.5"
+                        style={s.hold ? { borderWidth: 3 } : undefined}
+                      />
                       <span className="fig text-[0.72rem] w-[4.7rem] shrink-0 pt-0.5">{dayAndClock(s.startMs, zone)}</span>
                       <span>
                         {s.title}
@@ -159,7 +183,10 @@ export function CardPage({ jobId }: { jobId: string }) {
           );
         })}
         <footer className="pt-2 text-sm flex justify-between gap-4">
-          <span>■ hold point: nothing goes on until it is ticked. The material’s own sheet, the local code and a competent person’s review come first.</span>
+          <span>
+            ■ hold point: nothing goes on until it is ticked. The material’s own sheet, the local code and a competent person’s review come
+            first.
+          </span>
           <span className="whitespace-nowrap">signed ______________</span>
         </footer>
       </main>

@@ -1,9 +1,18 @@
 'use client';
 import { nanoid } from 'nanoid';
 import { create } from 'zustand';
-import { type JobFile, JOB_FILE_VERSION, readJobFile, writeJobFile } from '@/core/file';
+import { JOB_FILE_VERSION, type JobFile, readJobFile, writeJobFile } from '@/core/file';
 import type { Job, Repair } from '@/core/plan';
-import { type Bundle, CORE_VERSION, type Event, type EventBody, mergeEvents, type PlanSnapshot, snapshotOf, stableJson } from '@/core/record';
+import {
+  type Bundle,
+  CORE_VERSION,
+  type Event,
+  type EventBody,
+  mergeEvents,
+  type PlanSnapshot,
+  snapshotOf,
+  stableJson,
+} from '@/core/record';
 import type { SheetRevision, Stock } from '@/core/system';
 import { sampleData } from '@/sample/jobs';
 import type { AnyRecord, RecordKind, SetAside } from '@/store/records';
@@ -36,7 +45,21 @@ export interface Desk extends Drafts {
   readonly conflicts: readonly Conflict[];
 }
 
-const empty: Desk = { ready: false, jobs: {}, repairs: {}, sheets: {}, stock: {}, snapshots: {}, events: [], setAside: [], lasting: true, trouble: null, past: [], future: [], conflicts: [] };
+const empty: Desk = {
+  ready: false,
+  jobs: {},
+  repairs: {},
+  sheets: {},
+  stock: {},
+  snapshots: {},
+  events: [],
+  setAside: [],
+  lasting: true,
+  trouble: null,
+  past: [],
+  future: [],
+  conflicts: [],
+};
 
 /** The one state of the interface: records as held in the vault, and the history of drafts. */
 export const useDesk = create<Desk>(() => empty);
@@ -75,7 +98,9 @@ async function reload(): Promise<void> {
     events: mergeEvents(holdings.event, []),
     setAside,
     lasting: v.lasting,
-    trouble: v.lasting ? null : `The browser refuses its database (${v.refusal}). Everything works, but is gone when this tab closes: export what you need.`,
+    trouble: v.lasting
+      ? null
+      : `The browser refuses its database (${v.refusal}). Everything works, but is gone when this tab closes: export what you need.`,
   });
 }
 
@@ -91,7 +116,11 @@ export function openDesk(): void {
 
 function saveTrouble(error: unknown): void {
   const full = error instanceof DOMException && error.name === 'QuotaExceededError';
-  set({ trouble: full ? 'The disk is full: the last change is on the screen but not saved. Export the job, then free some space.' : `The last change is not saved: ${error instanceof Error ? error.message : String(error)}` });
+  set({
+    trouble: full
+      ? 'The disk is full: the last change is on the screen but not saved. Export the job, then free some space.'
+      : `The last change is not saved: ${error instanceof Error ? error.message : String(error)}`,
+  });
 }
 
 let writing: Promise<void> = Promise.resolve();
@@ -172,8 +201,18 @@ export function addRepair(repair: Repair): void {
 function travel(to: Drafts | undefined, rest: Pick<Desk, 'past' | 'future'>): void {
   if (!to) return;
   const { jobs, repairs } = get();
-  const changed: AnyRecord[] = [...Object.values(to.jobs).filter((j) => jobs[j.id] !== j), ...Object.values(to.repairs).filter((r) => repairs[r.id] !== r)];
-  const gone = [...Object.keys(jobs).filter((id) => !to.jobs[id]).map((id) => ({ kind: 'job' as const, id })), ...Object.keys(repairs).filter((id) => !to.repairs[id]).map((id) => ({ kind: 'repair' as const, id }))];
+  const changed: AnyRecord[] = [
+    ...Object.values(to.jobs).filter((j) => jobs[j.id] !== j),
+    ...Object.values(to.repairs).filter((r) => repairs[r.id] !== r),
+  ];
+  const gone = [
+    ...Object.keys(jobs)
+      .filter((id) => !to.jobs[id])
+      .map((id) => ({ kind: 'job' as const, id })),
+    ...Object.keys(repairs)
+      .filter((id) => !to.repairs[id])
+      .map((id) => ({ kind: 'repair' as const, id })),
+  ];
   lastKey = '';
   set({ ...to, ...rest });
   void save(changed, gone);
@@ -198,13 +237,38 @@ export function removeRepair(id: string): boolean {
 }
 
 /** Adds an event to the record. It is on disk before anything else is done with it. */
-export async function record(repairId: string, body: EventBody, role: string, options: { at?: number; amends?: string } = {}): Promise<Event | undefined> {
+export async function record(
+  repairId: string,
+  body: EventBody,
+  role: string,
+  options: { at?: number; amends?: string } = {},
+): Promise<Event | undefined> {
   const repair = get().repairs[repairId];
   if (!repair) return undefined;
   const device = deviceId();
-  const sequence = 1 + Math.max(-1, ...get().events.filter((e) => e.device === device).map((e) => e.sequence));
+  const sequence =
+    1 +
+    Math.max(
+      -1,
+      ...get()
+        .events.filter((e) => e.device === device)
+        .map((e) => e.sequence),
+    );
   const now = Date.now();
-  const event: Event = { record: 'event', version: 1, id: nanoid(), device, sequence, at: options.at ?? now, recordedAt: now, jobId: repair.jobId, repairId, amends: options.amends ?? null, role, body };
+  const event: Event = {
+    record: 'event',
+    version: 1,
+    id: nanoid(),
+    device,
+    sequence,
+    at: options.at ?? now,
+    recordedAt: now,
+    jobId: repair.jobId,
+    repairId,
+    amends: options.amends ?? null,
+    role,
+    body,
+  };
   set({ events: mergeEvents(get().events, [event]) });
   await save([event]);
   return event;
@@ -277,7 +341,8 @@ export async function importJob(text: string): Promise<{ jobId: string; newEvent
   const file = readJobFile(text);
   const desk = get();
   const merged = file.job.id in desk.jobs;
-  const differs = <T extends Job | Repair>(mine: T | undefined, theirs: T): boolean => mine !== undefined && stableJson({ ...mine, updatedAt: 0 }) !== stableJson({ ...theirs, updatedAt: 0 });
+  const differs = <T extends Job | Repair>(mine: T | undefined, theirs: T): boolean =>
+    mine !== undefined && stableJson({ ...mine, updatedAt: 0 }) !== stableJson({ ...theirs, updatedAt: 0 });
   const conflicts: Conflict[] = [];
   const takeDraft = <T extends Job | Repair>(mine: T | undefined, theirs: T): T => {
     if (differs(mine, theirs)) conflicts.push({ mine: mine!, theirs });
@@ -333,11 +398,17 @@ export async function removeSample(): Promise<void> {
   const systems = new Set(sheets.map((s) => s.systemId));
   const gone: { kind: RecordKind; id: string }[] = [
     ...jobs.map((j) => ({ kind: 'job' as const, id: j.id })),
-    ...Object.values(desk.repairs).filter((r) => ids.has(r.jobId)).map((r) => ({ kind: 'repair' as const, id: r.id })),
+    ...Object.values(desk.repairs)
+      .filter((r) => ids.has(r.jobId))
+      .map((r) => ({ kind: 'repair' as const, id: r.id })),
     ...desk.events.filter((e) => ids.has(e.jobId)).map((e) => ({ kind: 'event' as const, id: e.id })),
-    ...Object.values(desk.snapshots).filter((s) => ids.has(s.jobId)).map((s) => ({ kind: 'snapshot' as const, id: s.id })),
+    ...Object.values(desk.snapshots)
+      .filter((s) => ids.has(s.jobId))
+      .map((s) => ({ kind: 'snapshot' as const, id: s.id })),
     ...sheets.map((s) => ({ kind: 'sheet' as const, id: s.id })),
-    ...Object.values(desk.stock).filter((s) => s.sample && systems.has(s.systemId)).map((s) => ({ kind: 'stock' as const, id: s.id })),
+    ...Object.values(desk.stock)
+      .filter((s) => s.sample && systems.has(s.systemId))
+      .map((s) => ({ kind: 'stock' as const, id: s.id })),
   ];
   if (!gone.length) return;
   await save([], gone);

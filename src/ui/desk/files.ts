@@ -11,4 +11,11 @@ export function saveText(name: string, text: string, type: string): void {
 }
 
 /** A file name from a title. */
-export const fileName = (title: string, ending: string): string => `${title.trim().toLowerCase().replace(/[^\p{L}\p{N}]+/gu, '-').replace(/^-|-$/g, '') || 'job'}.${ending}`;
+export const fileName = (title: string, ending: string): string =>
+  `${
+    title
+      .trim()
+      .toLowerCase()
+      .replace(/[^\p{L}\p{N}]+/gu, '-')
+      .replace(/^-|-$/g, '') || 'job'
+  }.${ending}`;

@@ -14,7 +14,9 @@ interface Prefs {
 }
 
 /** How this person likes it: units, theme, the role they sign in, sound. Kept in this browser only. */
-export const usePrefs = create<Prefs>()(persist((): Prefs => ({ system: 'metric', theme: 'day', role: 'technician', sound: true }), { name: 'grenko.prefs' }));
+export const usePrefs = create<Prefs>()(
+  persist((): Prefs => ({ system: 'metric', theme: 'day', role: 'technician', sound: true }), { name: 'grenko.prefs' }),
+);
 
 export const setPrefs = (prefs: Partial<Prefs>): void => {
   usePrefs.setState(prefs);

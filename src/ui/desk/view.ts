@@ -19,4 +19,5 @@ export function useJobView(jobId: string): JobView | undefined {
 }
 
 /** One repair of a job view. */
-export const repairIn = (view: JobView | undefined, repairId: string): RepairView | undefined => view?.repairs.find((r) => r.repair.id === repairId);
+export const repairIn = (view: JobView | undefined, repairId: string): RepairView | undefined =>
+  view?.repairs.find((r) => r.repair.id === repairId);

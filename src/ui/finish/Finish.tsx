@@ -1,17 +1,21 @@
 'use client';
+import { StepList } from '../place/StepList';
 import type { StageProps } from '../repair/stage-props';
 import { Answer, Heading } from '../shared/bits';
 import { Schools, Settings } from '../shared/Schools';
 import { StageFindings, StillNeeds } from '../shared/StageFindings';
 import { shortWhen } from '../shared/when';
-import { StepList } from '../place/StepList';
 
 function Sheet({ view, at }: StageProps) {
   const { plan } = at;
   return (
     <div className="p-4">
       <h2 className="font-bold text-lg">Bring the surface back</h2>
-      {plan.steps.length ? <StepList at={at} zone={view.job.zone} stages={['finish']} /> : <StillNeeds texts={plan.open.place ?? plan.open.mix} />}
+      {plan.steps.length ? (
+        <StepList at={at} zone={view.job.zone} stages={['finish']} />
+      ) : (
+        <StillNeeds texts={plan.open.place ?? plan.open.mix} />
+      )}
       <Heading>Cautions</Heading>
       <ul className="list-disc pl-5">
         <li>Extraction and breathing protection when grinding or sanding.</li>
@@ -27,7 +31,11 @@ function Side({ view, at, nowMs }: StageProps) {
   const until = plan.milestones.findLast((m) => m.kind === 'recoat-until');
   return (
     <div>
-      <Answer over="the surface is left" digits={plan.method?.finishAnswer ?? '—'} beside={first ? <>from {shortWhen(first.startMs, view.job.zone, nowMs)}</> : undefined} />
+      <Answer
+        over="the surface is left"
+        digits={plan.method?.finishAnswer ?? '—'}
+        beside={first ? <>from {shortWhen(first.startMs, view.job.zone, nowMs)}</> : undefined}
+      />
       {until?.planMs && (
         <p>
           A further coat holds without abrading until <strong className="fig">{shortWhen(until.planMs, view.job.zone, nowMs)}</strong>.

@@ -2,13 +2,13 @@
 import { MILESTONES, milestoneOf, STARTS } from '@/core/system';
 import { formatDuration } from '@/core/units';
 import { changeJob, changeRepair } from '../desk/desk';
+import { ClimateFields } from '../job/ClimateFields';
+import { StepList } from '../place/StepList';
 import type { StageProps } from '../repair/stage-props';
 import { Answer, Heading, Working } from '../shared/bits';
 import { Schools } from '../shared/Schools';
 import { StageFindings, StillNeeds } from '../shared/StageFindings';
-import { StepList } from '../place/StepList';
 import { shortWhen } from '../shared/when';
-import { ClimateFields } from '../job/ClimateFields';
 
 const STANDING = { sheet: '', extrapolated: ' beyond the sheet’s points', estimated: ' estimated' } as const;
 
@@ -38,7 +38,11 @@ function Sheet({ view, at, nowMs }: StageProps) {
             .filter((m) => !(m.kind === 'idle' && (m.batch ?? 0) > 0))
             .slice(0, 24)
             .map((m) => (
-              <tr key={`${m.kind}${m.batch}`} style={{ borderTop: '1px solid var(--paper-line)', background: dominant(m) ? 'var(--leaf)' : undefined }} data-milestone={m.kind}>
+              <tr
+                key={`${m.kind}${m.batch}`}
+                style={{ borderTop: '1px solid var(--paper-line)', background: dominant(m) ? 'var(--leaf)' : undefined }}
+                data-milestone={m.kind}
+              >
                 <td className="py-1.5 pr-2">
                   <span className={dominant(m) ? 'font-bold' : ''}>
                     {m.label}
@@ -62,7 +66,9 @@ function Sheet({ view, at, nowMs }: StageProps) {
                     <span className="soft text-xs">{m.problem}</span>
                   )}
                 </td>
-                <td className="fig text-[0.8rem] soft">{m.fromMs !== null && m.toMs !== null ? `${shortWhen(m.fromMs, zone, nowMs)} to ${shortWhen(m.toMs, zone, nowMs)}` : ''}</td>
+                <td className="fig text-[0.8rem] soft">
+                  {m.fromMs !== null && m.toMs !== null ? `${shortWhen(m.fromMs, zone, nowMs)} to ${shortWhen(m.toMs, zone, nowMs)}` : ''}
+                </td>
               </tr>
             ))}
         </tbody>
@@ -105,18 +111,31 @@ function Side({ view, at, nowMs }: StageProps) {
           </tr>
           <tr>
             <td className="soft py-0.5">Grenko computes</td>
-            <td className="fig text-[0.85rem]">{main?.planMs && main.originMs ? `${formatDuration((main.planMs - main.originMs) / 60_000)} at this site’s temperatures` : '—'}</td>
+            <td className="fig text-[0.85rem]">
+              {main?.planMs && main.originMs
+                ? `${formatDuration((main.planMs - main.originMs) / 60_000)} at this site’s temperatures`
+                : '—'}
+            </td>
           </tr>
           <tr>
             <td className="soft py-0.5">the plain habit</td>
             <td className="fig text-[0.85rem]" data-testid="habit">
-              {off === null ? '24 h' : off >= 0 ? `24 h: ${formatDuration(off)} later than needed` : `24 h: ${formatDuration(-off)} too early`}
+              {off === null
+                ? '24 h'
+                : off >= 0
+                  ? `24 h: ${formatDuration(off)} later than needed`
+                  : `24 h: ${formatDuration(-off)} too early`}
             </td>
           </tr>
           <tr>
             <td className="soft py-0.5">I chose to wait for</td>
             <td>
-              <select className="field !min-h-8 !py-0" aria-label="Wait for" value={repair.serves ?? plan.serves ?? ''} onChange={(e) => changeRepair(repair.id, (r) => ({ ...r, serves: e.target.value as 'load' }))}>
+              <select
+                className="field !min-h-8 !py-0"
+                aria-label="Wait for"
+                value={repair.serves ?? plan.serves ?? ''}
+                onChange={(e) => changeRepair(repair.id, (r) => ({ ...r, serves: e.target.value as 'load' }))}
+              >
                 {servable.map((k) => (
                   <option key={k} value={k}>
                     {MILESTONES[k].label.toLowerCase()}

@@ -1,7 +1,7 @@
 'use client';
-import { BASES } from '@/core/system';
 import { METHODS, methodOf } from '@/core/method';
 import { passes } from '@/core/plan';
+import { BASES } from '@/core/system';
 import { changeRepair } from '../desk/desk';
 import type { StageProps } from '../repair/stage-props';
 import { Answer, Choice, Heading, TextField } from '../shared/bits';
@@ -28,9 +28,19 @@ function Sheet({ at }: StageProps) {
             <li key={q.id} className="flex items-center gap-4 py-2.5 flex-wrap" style={{ borderTop: '1px solid var(--paper-line)' }}>
               <p className={`flex-1 min-w-[16rem] ${bad ? 'font-semibold' : ''}`}>
                 {q.ask}
-                {bad && <span className="block text-sm" style={{ color: q.otherwise.severity === 'stop' ? 'var(--stop)' : 'inherit' }}>{q.otherwise.severity === 'stop' ? 'stop' : 'caution'}: {q.otherwise.title.toLowerCase()}</span>}
+                {bad && (
+                  <span className="block text-sm" style={{ color: q.otherwise.severity === 'stop' ? 'var(--stop)' : 'inherit' }}>
+                    {q.otherwise.severity === 'stop' ? 'stop' : 'caution'}: {q.otherwise.title.toLowerCase()}
+                  </span>
+                )}
               </p>
-              <Choice label={q.ask} hideLabel options={ANSWERS} value={answer} onChange={(id) => changeRepair(repair.id, (r) => ({ ...r, answers: { ...r.answers, [q.id]: id } }))} />
+              <Choice
+                label={q.ask}
+                hideLabel
+                options={ANSWERS}
+                value={answer}
+                onChange={(id) => changeRepair(repair.id, (r) => ({ ...r, answers: { ...r.answers, [q.id]: id } }))}
+              />
             </li>
           );
         })}
@@ -58,7 +68,17 @@ function Side({ at }: StageProps) {
   const left = plan.unanswered.length;
   return (
     <div>
-      <Answer over="by what you saw, it" digits={left ? `${left} open` : stops ? 'must stop' : 'may go on'} beside={left ? 'questions still to answer' : stops ? `${stops} stop${stops > 1 ? 's' : ''}, below` : `${plan.method?.questions.length} of ${plan.method?.questions.length} answered`} />
+      <Answer
+        over="by what you saw, it"
+        digits={left ? `${left} open` : stops ? 'must stop' : 'may go on'}
+        beside={
+          left
+            ? 'questions still to answer'
+            : stops
+              ? `${stops} stop${stops > 1 ? 's' : ''}, below`
+              : `${plan.method?.questions.length} of ${plan.method?.questions.length} answered`
+        }
+      />
       <div className="grid grid-cols-2 gap-2">
         <TextField label="Name of the repair" value={repair.name} onChange={(name) => change({ name })} />
         <TextField label="Where it is" value={repair.place} onChange={(place) => change({ place })} />
@@ -71,7 +91,17 @@ function Side({ at }: StageProps) {
           onChange={(e) => {
             const method = methodOf(e.target.value)!;
             // Another method asks other questions and fits other shapes: what does not fit it is let go, undo brings it back.
-            changeRepair(repair.id, (r) => ({ ...r, method: { id: method.id, version: method.version }, answers: {}, schools: {}, settings: {}, void: r.void && method.shapes.includes(r.void.shapes[0]!.shape) ? r.void : null, sheetId: null, kitId: null, base: method.bases.includes(r.base.material) ? r.base : { ...r.base, material: method.bases[0]! } }));
+            changeRepair(repair.id, (r) => ({
+              ...r,
+              method: { id: method.id, version: method.version },
+              answers: {},
+              schools: {},
+              settings: {},
+              void: r.void && method.shapes.includes(r.void.shapes[0]!.shape) ? r.void : null,
+              sheetId: null,
+              kitId: null,
+              base: method.bases.includes(r.base.material) ? r.base : { ...r.base, material: method.bases[0]! },
+            }));
           }}
         >
           {METHODS.map((m) => (
@@ -86,16 +116,30 @@ function Side({ at }: StageProps) {
       <div className="grid grid-cols-2 gap-2">
         <label className="block">
           Material
-          <select className="field" value={repair.base.material} onChange={(e) => change({ base: { ...repair.base, material: e.target.value as typeof repair.base.material } })}>
+          <select
+            className="field"
+            value={repair.base.material}
+            onChange={(e) => change({ base: { ...repair.base, material: e.target.value as typeof repair.base.material } })}
+          >
             {BASES.map((b) => (
               <option key={b}>{b}</option>
             ))}
           </select>
         </label>
-        <QuantityField kind="length" label="Thickness" value={repair.base.thicknessMm} onChange={(t) => change({ base: { ...repair.base, thicknessMm: t.value } }, 'thickness')} check={(v) => (v > 0 && v <= 5000 ? null : 'The thickness must be more than 0 and at most 5 m.')} />
+        <QuantityField
+          kind="length"
+          label="Thickness"
+          value={repair.base.thicknessMm}
+          onChange={(t) => change({ base: { ...repair.base, thicknessMm: t.value } }, 'thickness')}
+          check={(v) => (v > 0 && v <= 5000 ? null : 'The thickness must be more than 0 and at most 5 m.')}
+        />
         <label className="block">
           Behind it
-          <select className="field" value={repair.base.back} onChange={(e) => change({ base: { ...repair.base, back: e.target.value as 'air' } })}>
+          <select
+            className="field"
+            value={repair.base.back}
+            onChange={(e) => change({ base: { ...repair.base, back: e.target.value as 'air' } })}
+          >
             <option value="ground">ground</option>
             <option value="air">air</option>
             <option value="insulated">insulation</option>
@@ -103,12 +147,23 @@ function Side({ at }: StageProps) {
         </label>
         <label className="block">
           Exposed
-          <select className="field" value={repair.base.exposure} onChange={(e) => change({ base: { ...repair.base, exposure: e.target.value as 'windy' } })}>
+          <select
+            className="field"
+            value={repair.base.exposure}
+            onChange={(e) => change({ base: { ...repair.base, exposure: e.target.value as 'windy' } })}
+          >
             <option value="sheltered">sheltered</option>
             <option value="windy">to wind</option>
           </select>
         </label>
-        {repair.base.material === 'concrete' && <TextField label="Cast on" type="date" value={repair.base.castOn ?? ''} onChange={(v) => change({ base: { ...repair.base, castOn: v || null } })} />}
+        {repair.base.material === 'concrete' && (
+          <TextField
+            label="Cast on"
+            type="date"
+            value={repair.base.castOn ?? ''}
+            onChange={(v) => change({ base: { ...repair.base, castOn: v || null } })}
+          />
+        )}
       </div>
       <Heading>Who must look at it</Heading>
       <Choice
@@ -121,8 +176,13 @@ function Side({ at }: StageProps) {
         value={plan.method?.review ? 'review' : repair.safety.class}
         onChange={(id) => change({ safety: { ...repair.safety, class: plan.method?.review ? 'review' : id } })}
       />
-      <p className="soft text-sm mt-1">Anything that holds up people, vehicles or loads, is pressurised, below the waterline, road-going, lifting, fall-arresting or structural.</p>
-      {(repair.safety.class === 'review' || plan.method?.review) && <TextField label="What hangs on it" value={repair.safety.why} onChange={(why) => change({ safety: { class: 'review', why } })} />}
+      <p className="soft text-sm mt-1">
+        Anything that holds up people, vehicles or loads, is pressurised, below the waterline, road-going, lifting, fall-arresting or
+        structural.
+      </p>
+      {(repair.safety.class === 'review' || plan.method?.review) && (
+        <TextField label="What hangs on it" value={repair.safety.why} onChange={(why) => change({ safety: { class: 'review', why } })} />
+      )}
       <StageFindings at={at} stage="inspect" />
     </div>
   );

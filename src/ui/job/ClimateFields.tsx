@@ -38,23 +38,62 @@ export function ClimateFields({ job, write }: { job: Job; write: (climate: Clima
           value={c.kind}
           onChange={(kind) =>
             kind !== c.kind &&
-            write(kind === 'constant' ? { kind, tempC: c.kind === 'daily' ? (c.lowC + c.highC) / 2 : 15, humidityPct: humidity } : { kind, lowC: c.kind === 'constant' ? c.tempC - 4 : 8, lowHour: 6, highC: c.kind === 'constant' ? c.tempC + 4 : 16, highHour: 15, humidityAtLowPct: humidity })
+            write(
+              kind === 'constant'
+                ? { kind, tempC: c.kind === 'daily' ? (c.lowC + c.highC) / 2 : 15, humidityPct: humidity }
+                : {
+                    kind,
+                    lowC: c.kind === 'constant' ? c.tempC - 4 : 8,
+                    lowHour: 6,
+                    highC: c.kind === 'constant' ? c.tempC + 4 : 16,
+                    highHour: 15,
+                    humidityAtLowPct: humidity,
+                  },
+            )
           }
         />
       </div>
       {c.kind === 'constant' ? (
-        <QuantityField kind="temperature" label="Air temperature" value={c.tempC} check={(v) => objection({ tempC: v })} onChange={(t) => write({ ...c, tempC: t.value })} />
+        <QuantityField
+          kind="temperature"
+          label="Air temperature"
+          value={c.tempC}
+          check={(v) => objection({ tempC: v })}
+          onChange={(t) => write({ ...c, tempC: t.value })}
+        />
       ) : (
         <>
-          <QuantityField kind="temperature" label="Daily low" value={c.lowC} check={(v) => objection({ lowC: v })} onChange={(t) => write({ ...c, lowC: t.value })} />
+          <QuantityField
+            kind="temperature"
+            label="Daily low"
+            value={c.lowC}
+            check={(v) => objection({ lowC: v })}
+            onChange={(t) => write({ ...c, lowC: t.value })}
+          />
           <label className="block">
             at
-            <input type="time" className="field fig" value={hourText(c.lowHour)} onChange={(e) => e.target.value && writeHour({ lowHour: hourOf(e.target.value) })} />
+            <input
+              type="time"
+              className="field fig"
+              value={hourText(c.lowHour)}
+              onChange={(e) => e.target.value && writeHour({ lowHour: hourOf(e.target.value) })}
+            />
           </label>
-          <QuantityField kind="temperature" label="Daily high" value={c.highC} check={(v) => objection({ highC: v })} onChange={(t) => write({ ...c, highC: t.value })} />
+          <QuantityField
+            kind="temperature"
+            label="Daily high"
+            value={c.highC}
+            check={(v) => objection({ highC: v })}
+            onChange={(t) => write({ ...c, highC: t.value })}
+          />
           <label className="block">
             at
-            <input type="time" className="field fig" value={hourText(c.highHour)} onChange={(e) => e.target.value && writeHour({ highHour: hourOf(e.target.value) })} />
+            <input
+              type="time"
+              className="field fig"
+              value={hourText(c.highHour)}
+              onChange={(e) => e.target.value && writeHour({ highHour: hourOf(e.target.value) })}
+            />
           </label>
           {fault && (
             <p role="alert" className="col-span-2 text-sm" style={{ color: 'var(--stop)' }}>

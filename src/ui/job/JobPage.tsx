@@ -68,23 +68,41 @@ export function JobPage({ jobId }: { jobId: string }) {
               <li key={r.repair.id} className="paper mb-2 p-3 grid md:grid-cols-[1fr_auto] gap-2">
                 <div>
                   <h2 className="font-bold text-lg">
-                    <Link href={`/job/${job.id}/${r.repair.id}/${r.actuals.startedAt !== null ? 'hold' : r.plan.unanswered.length ? 'inspect' : 'measure'}`}>{r.repair.name || 'Unnamed repair'}</Link>
+                    <Link
+                      href={`/job/${job.id}/${r.repair.id}/${r.actuals.startedAt !== null ? 'hold' : r.plan.unanswered.length ? 'inspect' : 'measure'}`}
+                    >
+                      {r.repair.name || 'Unnamed repair'}
+                    </Link>
                   </h2>
                   <p className="soft">
                     {r.plan.method?.label} · {r.repair.place}
                   </p>
                   <p className="fig text-[0.82rem] mt-1">
-                    {(['measure', 'mix', 'place', 'hold', 'release'] as const).map((s) => `${s} ${stageAnswer(s, r, system, job.zone, nowMs)}`).join('  ·  ')}
+                    {(['measure', 'mix', 'place', 'hold', 'release'] as const)
+                      .map((s) => `${s} ${stageAnswer(s, r, system, job.zone, nowMs)}`)
+                      .join('  ·  ')}
                   </p>
                 </div>
                 <div className="flex gap-1 items-start flex-wrap no-print">
                   <Link className="act text-sm" href={`/job/${job.id}/${r.repair.id}/run`}>
                     Run
                   </Link>
-                  <button type="button" className="act text-sm" disabled={i === 0} aria-label={`${r.repair.name}: earlier`} onClick={() => orderOf(i, -1)}>
+                  <button
+                    type="button"
+                    className="act text-sm"
+                    disabled={i === 0}
+                    aria-label={`${r.repair.name}: earlier`}
+                    onClick={() => orderOf(i, -1)}
+                  >
                     ↑
                   </button>
-                  <button type="button" className="act text-sm" disabled={i === view.repairs.length - 1} aria-label={`${r.repair.name}: later`} onClick={() => orderOf(i, 1)}>
+                  <button
+                    type="button"
+                    className="act text-sm"
+                    disabled={i === view.repairs.length - 1}
+                    aria-label={`${r.repair.name}: later`}
+                    onClick={() => orderOf(i, 1)}
+                  >
                     ↓
                   </button>
                   {!events.some((e) => e.repairId === r.repair.id) && (
@@ -109,7 +127,11 @@ export function JobPage({ jobId }: { jobId: string }) {
           </div>
           <Heading>Out of here</Heading>
           <div className="flex flex-wrap gap-2 no-print">
-            <button type="button" className="act" onClick={() => saveText(fileName(job.name, 'grenko.json'), exportJob(job.id), 'application/json')}>
+            <button
+              type="button"
+              className="act"
+              onClick={() => saveText(fileName(job.name, 'grenko.json'), exportJob(job.id), 'application/json')}
+            >
               <Download size={17} aria-hidden="true" /> Job file
             </button>
             <button type="button" className="act" onClick={() => saveText(fileName(job.name, 'ics'), calendarFile(view), 'text/calendar')}>
@@ -156,11 +178,21 @@ export function JobPage({ jobId }: { jobId: string }) {
             </label>
             <label className="block">
               Wanted back in service
-              <input type="datetime-local" className="field fig" value={job.wantedAt === null ? '' : toLocalInput(job.wantedAt, job.zone)} onChange={(e) => change({ wantedAt: e.target.value ? fromLocalInput(e.target.value, job.zone) : null }, 'wanted')} />
+              <input
+                type="datetime-local"
+                className="field fig"
+                value={job.wantedAt === null ? '' : toLocalInput(job.wantedAt, job.zone)}
+                onChange={(e) => change({ wantedAt: e.target.value ? fromLocalInput(e.target.value, job.zone) : null }, 'wanted')}
+              />
             </label>
             <label className="block">
               Work may begin
-              <input type="datetime-local" className="field fig" value={toLocalInput(job.startFrom, job.zone)} onChange={(e) => e.target.value && change({ startFrom: fromLocalInput(e.target.value, job.zone) }, 'from')} />
+              <input
+                type="datetime-local"
+                className="field fig"
+                value={toLocalInput(job.startFrom, job.zone)}
+                onChange={(e) => e.target.value && change({ startFrom: fromLocalInput(e.target.value, job.zone) }, 'from')}
+              />
             </label>
           </div>
           <Heading>Working hours</Heading>
@@ -169,17 +201,27 @@ export function JobPage({ jobId }: { jobId: string }) {
           <ClimateFields job={job} write={(climate) => change({ climate }, 'climate')} />
           {view.repairs.length > 0 && (
             <p className="soft mt-2">
-              Last repair may be opened {view.repairs.every((r) => r.plan.openMs !== null) ? shortWhen(Math.max(...view.repairs.map((r) => r.plan.openMs!)), job.zone, nowMs) : 'at a time not in sight yet'}.
+              Last repair may be opened{' '}
+              {view.repairs.every((r) => r.plan.openMs !== null)
+                ? shortWhen(Math.max(...view.repairs.map((r) => r.plan.openMs!)), job.zone, nowMs)
+                : 'at a time not in sight yet'}
+              .
             </p>
           )}
         </section>
       </main>
-      <TimeBand view={view} nowMs={nowMs} onStart={(id, startMs) => changeRepair(id, (r) => ({ ...r, plannedStart: startMs }), 'start')} onTemperature={pull} />
+      <TimeBand
+        view={view}
+        nowMs={nowMs}
+        onStart={(id, startMs) => changeRepair(id, (r) => ({ ...r, plannedStart: startMs }), 'start')}
+        onTemperature={pull}
+      />
     </div>
   );
 }
 
-const hourText = (h: number) => (h >= 24 ? '23:59' : `${String(Math.floor(h)).padStart(2, '0')}:${String(Math.round((h % 1) * 60)).padStart(2, '0')}`);
+const hourText = (h: number) =>
+  h >= 24 ? '23:59' : `${String(Math.floor(h)).padStart(2, '0')}:${String(Math.round((h % 1) * 60)).padStart(2, '0')}`;
 const hourOf = (text: string) => {
   const [h = 0, m = 0] = text.split(':').map(Number);
   return text === '23:59' ? 24 : h + m / 60;
@@ -197,18 +239,34 @@ function Hours({ job, write }: { job: Parameters<typeof calendarProblems>[0]; wr
     <div className="flex flex-wrap gap-2 items-end">
       <label>
         from
-        <input type="time" className="field fig" value={hourText(fromHour)} onChange={(e) => e.target.value && tryWrite({ fromHour: hourOf(e.target.value), toHour, days }, e.target)} />
+        <input
+          type="time"
+          className="field fig"
+          value={hourText(fromHour)}
+          onChange={(e) => e.target.value && tryWrite({ fromHour: hourOf(e.target.value), toHour, days }, e.target)}
+        />
       </label>
       <label>
         to
-        <input type="time" className="field fig" value={hourText(toHour)} onChange={(e) => e.target.value && tryWrite({ fromHour, toHour: hourOf(e.target.value), days }, e.target)} />
+        <input
+          type="time"
+          className="field fig"
+          value={hourText(toHour)}
+          onChange={(e) => e.target.value && tryWrite({ fromHour, toHour: hourOf(e.target.value), days }, e.target)}
+        />
       </label>
       <fieldset className="flex gap-0.5">
         <legend className="sr-only">Working days</legend>
         {DAYS.map((d, i) => {
           const on = days.includes(i + 1);
           return (
-            <button key={d} type="button" className="act text-sm !px-2" aria-pressed={on} onClick={() => tryWrite({ fromHour, toHour, days: on ? days.filter((x) => x !== i + 1) : [...days, i + 1].sort() })}>
+            <button
+              key={d}
+              type="button"
+              className="act text-sm !px-2"
+              aria-pressed={on}
+              onClick={() => tryWrite({ fromHour, toHour, days: on ? days.filter((x) => x !== i + 1) : [...days, i + 1].sort() })}
+            >
               {d}
             </button>
           );

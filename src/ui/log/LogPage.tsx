@@ -4,8 +4,8 @@ import { useState } from 'react';
 import { METHODS, TROUBLES } from '@/core/method';
 import { byTime, type Event, type EventBody } from '@/core/record';
 import { record, useDesk } from '../desk/desk';
-import { usePrefs } from '../desk/prefs';
 import { useNow } from '../desk/now';
+import { usePrefs } from '../desk/prefs';
 import { useJobView } from '../desk/view';
 import { useFormat } from '../shared/bits';
 import { Dialog } from '../shared/Dialog';
@@ -19,7 +19,8 @@ const CHANNEL = { base: 'base', air: 'air', pot: 'pot' } as const;
 export function useWords(jobId: string) {
   const format = useFormat();
   const view = useJobView(jobId);
-  const stepTitle = (repairId: string, id: string) => view?.repairs.find((r) => r.repair.id === repairId)?.plan.steps.find((s) => s.id === id)?.title ?? id;
+  const stepTitle = (repairId: string, id: string) =>
+    view?.repairs.find((r) => r.repair.id === repairId)?.plan.steps.find((s) => s.id === id)?.title ?? id;
   return (e: Event): string => {
     const b: EventBody = e.body;
     switch (b.kind) {
@@ -60,7 +61,12 @@ export function LogPage({ jobId }: { jobId: string }) {
   const events = useDesk((d) => d.events);
   const words = useWords(jobId);
   const [amending, setAmending] = useState<Event | null>(null);
-  if (!view) return <main id="main" className="p-8">This job is not in this browser.</main>;
+  if (!view)
+    return (
+      <main id="main" className="p-8">
+        This job is not in this browser.
+      </main>
+    );
   const mine = events.filter((e) => e.jobId === jobId && !e.amends).sort(byTime);
   const corrections = (id: string) => events.filter((e) => e.amends === id).sort(byTime);
   return (
@@ -71,7 +77,8 @@ export function LogPage({ jobId }: { jobId: string }) {
         <p className="soft mb-3">What happened when. A correction is added beside; nothing is erased.</p>
         {mine.length === 0 && (
           <p>
-            Nothing has happened yet. The first entry is written when work begins in the <Link href={`/job/${jobId}`}>running view of a repair</Link>.
+            Nothing has happened yet. The first entry is written when work begins in the{' '}
+            <Link href={`/job/${jobId}`}>running view of a repair</Link>.
           </p>
         )}
         <table className="w-full paper">
@@ -97,7 +104,10 @@ export function LogPage({ jobId }: { jobId: string }) {
                     <span className={later.length ? 'line-through soft' : ''}>{words(e)}</span>
                     {later.map((c) => (
                       <span key={c.id} className="block">
-                        → {words(c)} <span className="soft text-sm">({c.role}, {fullWhen(c.recordedAt, view.job.zone)})</span>
+                        → {words(c)}{' '}
+                        <span className="soft text-sm">
+                          ({c.role}, {fullWhen(c.recordedAt, view.job.zone)})
+                        </span>
                       </span>
                     ))}
                   </td>

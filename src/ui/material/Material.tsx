@@ -1,7 +1,7 @@
 'use client';
 import Link from 'next/link';
-import { MILESTONES, type SheetRevision, SYSTEM_KINDS } from '@/core/system';
 import { sheetSays } from '@/core/plan';
+import { MILESTONES, type SheetRevision, SYSTEM_KINDS } from '@/core/system';
 import { formatDuration } from '@/core/units';
 import { changeRepair, useDesk } from '../desk/desk';
 import type { StageProps } from '../repair/stage-props';
@@ -13,7 +13,9 @@ import { StageFindings, StillNeeds } from '../shared/StageFindings';
 /** The newest revision of every system, and the one that is chosen. */
 export function shelfOf(sheets: Readonly<Record<string, SheetRevision>>, keep: string | null): SheetRevision[] {
   const all = Object.values(sheets);
-  return all.filter((s) => s.id === keep || !all.some((o) => o.systemId === s.systemId && o.revision > s.revision)).sort((a, b) => a.name.localeCompare(b.name));
+  return all
+    .filter((s) => s.id === keep || !all.some((o) => o.systemId === s.systemId && o.revision > s.revision))
+    .sort((a, b) => a.name.localeCompare(b.name));
 }
 
 function Sheet({ at, nowMs }: StageProps) {
@@ -44,7 +46,10 @@ function Sheet({ at, nowMs }: StageProps) {
             const serves = method?.kinds.includes(s.kind) ?? false;
             const base = !s.limits.bases.length || s.limits.bases.includes(repair.base.material);
             return (
-              <tr key={s.id} style={{ borderTop: '1px solid var(--paper-line)', background: s.id === repair.sheetId ? 'var(--leaf)' : undefined }}>
+              <tr
+                key={s.id}
+                style={{ borderTop: '1px solid var(--paper-line)', background: s.id === repair.sheetId ? 'var(--leaf)' : undefined }}
+              >
                 <td className="py-2 pr-2">
                   <Link href={`/shelf/${s.id}`}>{s.name}</Link>
                   <span className="block soft text-sm">{SYSTEM_KINDS[s.kind].label}</span>
@@ -56,7 +61,13 @@ function Sheet({ at, nowMs }: StageProps) {
                   {s.ratio.cByWeight ? ` : ${s.ratio.cByWeight}` : ''} {s.ratio.basis}
                 </td>
                 <td className="text-right">
-                  <button type="button" className="act text-sm" aria-pressed={s.id === repair.sheetId} disabled={!serves} onClick={() => changeRepair(repair.id, (r) => ({ ...r, sheetId: s.id, kitId: s.kits[0]?.id ?? null }))}>
+                  <button
+                    type="button"
+                    className="act text-sm"
+                    aria-pressed={s.id === repair.sheetId}
+                    disabled={!serves}
+                    onClick={() => changeRepair(repair.id, (r) => ({ ...r, sheetId: s.id, kitId: s.kits[0]?.id ?? null }))}
+                  >
                     {s.id === repair.sheetId ? 'chosen' : 'choose'}
                   </button>
                 </td>
@@ -67,7 +78,9 @@ function Sheet({ at, nowMs }: StageProps) {
       </table>
       {plan.sheet && (
         <>
-          <Heading aside={`revision ${plan.sheet.revision}, typed from ${plan.sheet.typedFrom}`}>{plan.sheet.name}: times on the sheet</Heading>
+          <Heading aside={`revision ${plan.sheet.revision}, typed from ${plan.sheet.typedFrom}`}>
+            {plan.sheet.name}: times on the sheet
+          </Heading>
           <div className="grid sm:grid-cols-2 gap-3">
             {plan.sheet.milestones
               .filter((m) => ['use-by', 'gel', 'release', 'foot', 'load'].includes(m.kind))
@@ -75,9 +88,16 @@ function Sheet({ at, nowMs }: StageProps) {
               .map((m) => (
                 <figure key={m.kind}>
                   <figcaption className="text-sm">
-                    <strong>{MILESTONES[m.kind].label}</strong> <span className="soft">by the temperature of {m.runsOn === 'pot' ? 'the pot' : m.runsOn === 'base' ? 'the base' : 'the material'}</span>
+                    <strong>{MILESTONES[m.kind].label}</strong>{' '}
+                    <span className="soft">
+                      by the temperature of {m.runsOn === 'pot' ? 'the pot' : m.runsOn === 'base' ? 'the base' : 'the material'}
+                    </span>
                   </figcaption>
-                  <CurveChart milestone={m} family={plan.sheet!.family} atC={m.runsOn === 'pot' ? (plan.potC ?? 20) : baseNow(plan, nowMs)} />
+                  <CurveChart
+                    milestone={m}
+                    family={plan.sheet!.family}
+                    atC={m.runsOn === 'pot' ? (plan.potC ?? 20) : baseNow(plan, nowMs)}
+                  />
                 </figure>
               ))}
           </div>
@@ -110,7 +130,9 @@ function Side({ at, nowMs }: StageProps) {
   const useBy = plan.sheet?.milestones.find((m) => m.kind === 'use-by');
   const l = sheet.limits;
   const limits: [string, string][] = [
-    ...(l.baseMinC !== null || l.baseMaxC !== null ? [['base', `${l.baseMinC ?? '…'} to ${l.baseMaxC ?? '…'} °C`] as [string, string]] : []),
+    ...(l.baseMinC !== null || l.baseMaxC !== null
+      ? [['base', `${l.baseMinC ?? '…'} to ${l.baseMaxC ?? '…'} °C`] as [string, string]]
+      : []),
     ...(l.materialMinC !== null ? [['material', `${l.materialMinC} to ${l.materialMaxC ?? '…'} °C`] as [string, string]] : []),
     ...(l.dewMarginK !== null ? [['above dew point', `${l.dewMarginK} K`] as [string, string]] : []),
     ...(l.humidityMaxPct !== null ? [['humidity', `to ${l.humidityMaxPct} %`] as [string, string]] : []),
@@ -123,10 +145,28 @@ function Side({ at, nowMs }: StageProps) {
   const usable = plan.usableMin;
   return (
     <div>
-      <Answer over="it is made with" digits={sheet.name} copy={sheet.name} beside={usable !== null ? <>in the pot {formatDuration(usable)} after mixing, at {format('temperature', plan.potC ?? 0).text}</> : undefined} />
+      <Answer
+        over="it is made with"
+        digits={sheet.name}
+        copy={sheet.name}
+        beside={
+          usable !== null ? (
+            <>
+              in the pot {formatDuration(usable)} after mixing, at {format('temperature', plan.potC ?? 0).text}
+            </>
+          ) : undefined
+        }
+      />
       <Heading>Material is kept at</Heading>
       <div className="grid grid-cols-2 gap-2">
-        <QuantityField kind="temperature" label="Temperature (empty: as the air)" value={repair.materialC} onChange={(t) => changeRepair(repair.id, (r) => ({ ...r, materialC: t.value }), 'material')} onClear={() => changeRepair(repair.id, (r) => ({ ...r, materialC: null }), 'material')} check={(v) => (v >= -10 && v <= 60 ? null : 'A pot between −10 and 60 °C.')} />
+        <QuantityField
+          kind="temperature"
+          label="Temperature (empty: as the air)"
+          value={repair.materialC}
+          onChange={(t) => changeRepair(repair.id, (r) => ({ ...r, materialC: t.value }), 'material')}
+          onClear={() => changeRepair(repair.id, (r) => ({ ...r, materialC: null }), 'material')}
+          check={(v) => (v >= -10 && v <= 60 ? null : 'A pot between −10 and 60 °C.')}
+        />
         <label className="block">
           Kit
           <select className="field" value={kit.id} onChange={(e) => changeRepair(repair.id, (r) => ({ ...r, kitId: e.target.value }))}>

@@ -1,8 +1,23 @@
 'use client';
 import { useState } from 'react';
-import { attempt } from '@/core/units';
 import { liftsOf } from '@/core/method';
-import { COARSE_PITCH_MM, type Dimension, halfWidthMm, measured, type Measured, type Patch, parsePoints, SHAPES, type ShapeId, TOOLS, toolOf, unmeasured, type VoidShape, voidProblems } from '@/core/void';
+import { attempt } from '@/core/units';
+import {
+  COARSE_PITCH_MM,
+  type Dimension,
+  halfWidthMm,
+  type Measured,
+  measured,
+  type Patch,
+  parsePoints,
+  SHAPES,
+  type ShapeId,
+  TOOLS,
+  toolOf,
+  unmeasured,
+  type VoidShape,
+  voidProblems,
+} from '@/core/void';
 import { changeRepair } from '../desk/desk';
 import { usePrefs } from '../desk/prefs';
 import type { StageProps } from '../repair/stage-props';
@@ -12,7 +27,8 @@ import { QuantityField } from '../shared/QuantityField';
 import { StageFindings, StillNeeds } from '../shared/StageFindings';
 import { Readings } from './Readings';
 
-const setShape = (repairId: string, shape: VoidShape, key: string) => changeRepair(repairId, (r) => ({ ...r, void: { shapes: [shape, ...(r.void?.shapes.slice(1) ?? [])], count: r.void?.count ?? 1 } }), key);
+const setShape = (repairId: string, shape: VoidShape, key: string) =>
+  changeRepair(repairId, (r) => ({ ...r, void: { shapes: [shape, ...(r.void?.shapes.slice(1) ?? [])], count: r.void?.count ?? 1 } }), key);
 
 const DRAWN_AS_NUMBER: Record<ShapeId, string> = { annulus: 'section', patch: 'section', bondLine: 'plan' };
 
@@ -29,7 +45,12 @@ function Sheet({ at }: StageProps) {
           {plan.method?.shapes.map((id) => {
             const kind = SHAPES[id];
             return (
-              <button key={id} type="button" className="act flex-col !items-start w-64 p-0" onClick={() => setShape(repair.id, kind.blank(), 'shape')}>
+              <button
+                key={id}
+                type="button"
+                className="act flex-col !items-start w-64 p-0"
+                onClick={() => setShape(repair.id, kind.blank(), 'shape')}
+              >
                 <span className="block w-full h-36">
                   <Drawing drawing={kind.section(kind.blank())} base={repair.base.material} width={250} height={140} small unmeasured />
                 </span>
@@ -52,7 +73,11 @@ function Sheet({ at }: StageProps) {
   const values = Object.fromEntries(dims.map((d) => [d.key, d.measured.valueMm]));
   const drag = (key: string, valueMm: number) => {
     const d = dims.find((x) => x.key === key)!;
-    setShape(repair.id, kind.withDimension(shape, key, { ...d.measured, valueMm, text: `${Number(valueMm.toFixed(2))} mm`, textSystem: 'metric' }), `drag:${key}`);
+    setShape(
+      repair.id,
+      kind.withDimension(shape, key, { ...d.measured, valueMm, text: `${Number(valueMm.toFixed(2))} mm`, textSystem: 'metric' }),
+      `drag:${key}`,
+    );
   };
   const main = DRAWN_AS_NUMBER[shape.shape] === 'plan' ? drawable.value.plan : drawable.value.section;
   const side = DRAWN_AS_NUMBER[shape.shape] === 'plan' ? drawable.value.section : drawable.value.plan;
@@ -61,12 +86,27 @@ function Sheet({ at }: StageProps) {
   const textures = ['hardening', 'gelled', 'liquid'];
   const layers =
     lifts > 0
-      ? Array.from({ length: lifts }, (_, i) => ({ fromMm: depth - ((i + 1) * depth) / lifts, toMm: depth - (i * depth) / lifts, texture: lifts === 1 ? 'liquid' : (textures[Math.max(0, 3 - lifts) + Math.min(i, 2)] ?? 'liquid'), label: `lift ${i + 1} · ${format('length', depth / lifts).text}` }))
+      ? Array.from({ length: lifts }, (_, i) => ({
+          fromMm: depth - ((i + 1) * depth) / lifts,
+          toMm: depth - (i * depth) / lifts,
+          texture: lifts === 1 ? 'liquid' : (textures[Math.max(0, 3 - lifts) + Math.min(i, 2)] ?? 'liquid'),
+          label: `lift ${i + 1} · ${format('length', depth / lifts).text}`,
+        }))
       : undefined;
   const crown = plan.context?.school('finish-level') === 'crown' ? plan.context.setting('crown') : 0;
   return (
     <div className="absolute inset-0">
-      <Drawing drawing={main} base={repair.base.material} width={800} height={430} layers={layers} crownMm={crown} values={values} onDrag={drag} unmeasured={dims.some((d) => d.measured.text === '')} />
+      <Drawing
+        drawing={main}
+        base={repair.base.material}
+        width={800}
+        height={430}
+        layers={layers}
+        crownMm={crown}
+        values={values}
+        onDrag={drag}
+        unmeasured={dims.some((d) => d.measured.text === '')}
+      />
       <div className="absolute right-3 bottom-3 w-60 h-36 paper hidden sm:block">
         <Drawing drawing={side} base={repair.base.material} width={240} height={144} small values={values} />
       </div>
@@ -87,10 +127,32 @@ function Row({ d, share, problem, write }: { d: Dimension; share: number; proble
       {shift ? (
         <span className="fig pt-1.5 soft">as read</span>
       ) : (
-        <QuantityField kind="length" label={d.label} hideLabel value={m.text === '' ? null : m.valueMm} typed={{ text: m.text, system: m.textSystem }} placeholder="measure" problem={problem} onChange={(t) => write({ ...m, valueMm: t.value, text: t.text, textSystem: t.system })} />
+        <QuantityField
+          kind="length"
+          label={d.label}
+          hideLabel
+          value={m.text === '' ? null : m.valueMm}
+          typed={{ text: m.text, system: m.textSystem }}
+          placeholder="measure"
+          problem={problem}
+          onChange={(t) => write({ ...m, valueMm: t.value, text: t.text, textSystem: t.system })}
+        />
       )}
-      <QuantityField kind="length" label={`${d.label}: give or take`} hideLabel value={halfWidthMm(m)} onChange={(t) => write({ ...m, toleranceMm: t.value })} onClear={() => write({ ...m, toleranceMm: null })} check={(v) => (v >= 0 ? null : 'Not below 0.')} />
-      <select className="field text-sm" aria-label={`${d.label}: tool`} value={m.tool} onChange={(e) => write({ ...m, tool: e.target.value, toleranceMm: null })}>
+      <QuantityField
+        kind="length"
+        label={`${d.label}: give or take`}
+        hideLabel
+        value={halfWidthMm(m)}
+        onChange={(t) => write({ ...m, toleranceMm: t.value })}
+        onClear={() => write({ ...m, toleranceMm: null })}
+        check={(v) => (v >= 0 ? null : 'Not below 0.')}
+      />
+      <select
+        className="field text-sm"
+        aria-label={`${d.label}: tool`}
+        value={m.tool}
+        onChange={(e) => write({ ...m, tool: e.target.value, toleranceMm: null })}
+      >
         {TOOLS.map((t) => (
           <option key={t.id} value={t.id}>
             {t.label}
@@ -130,7 +192,8 @@ function Side({ at }: StageProps) {
         beside={
           v ? (
             <>
-              between <strong className="fig">{format('volume', v.p5Ml).digits}</strong> and <strong className="fig">{format('volume', v.p95Ml).text}</strong>
+              between <strong className="fig">{format('volume', v.p5Ml).digits}</strong> and{' '}
+              <strong className="fig">{format('volume', v.p95Ml).text}</strong>
               {v.decides && (
                 <span className="block">
                   {v.decides.label.toLowerCase()} decides {Math.round(v.decides.share * 100)} % of that
@@ -150,11 +213,23 @@ function Side({ at }: StageProps) {
         <span>doubt</span>
       </div>
       {kind.dimensions(shape).map((d) => (
-        <Row key={d.key} d={d} share={v?.shares.find((s) => s.key === `shapes.0.${d.key}`)?.share ?? 0} problem={d.measured.text === '' ? null : problemAt(d.key)} write={(m) => setShape(repair.id, kind.withDimension(shape, d.key, m), d.key)} />
+        <Row
+          key={d.key}
+          d={d}
+          share={v?.shares.find((s) => s.key === `shapes.0.${d.key}`)?.share ?? 0}
+          problem={d.measured.text === '' ? null : problemAt(d.key)}
+          write={(m) => setShape(repair.id, kind.withDimension(shape, d.key, m), d.key)}
+        />
       ))}
       <More shape={shape} repairId={repair.id} problemAt={problemAt} />
       <div className="grid grid-cols-2 gap-2 mt-2">
-        <QuantityField kind="count" label="Like voids" value={repair.void.count} onChange={(t) => changeRepair(repair.id, (r) => ({ ...r, void: { ...r.void!, count: Math.round(t.value) } }))} check={(n) => (Number.isInteger(n) && n >= 1 && n <= 500 ? null : 'A whole number from 1 to 500.')} />
+        <QuantityField
+          kind="count"
+          label="Like voids"
+          value={repair.void.count}
+          onChange={(t) => changeRepair(repair.id, (r) => ({ ...r, void: { ...r.void!, count: Math.round(t.value) } }))}
+          check={(n) => (Number.isInteger(n) && n >= 1 && n <= 500 ? null : 'A whole number from 1 to 500.')}
+        />
         <div className="self-end">
           <button type="button" className="act quiet" onClick={() => changeRepair(repair.id, (r) => ({ ...r, void: null }))}>
             another shape
@@ -182,10 +257,40 @@ function More({ shape, repairId, problemAt }: { shape: VoidShape; repairId: stri
             { id: 'plain', label: 'plain' },
           ]}
           value={thread.kind}
-          onChange={(id) => setShape(repairId, { ...shape, thread: id === 'plain' ? { kind: 'plain' } : { kind: 'threaded', pitchMm: COARSE_PITCH_MM[Math.round(shape.rodDiameter.valueMm)] ?? shape.rodDiameter.valueMm * 0.13 } }, 'thread')}
+          onChange={(id) =>
+            setShape(
+              repairId,
+              {
+                ...shape,
+                thread:
+                  id === 'plain'
+                    ? { kind: 'plain' }
+                    : {
+                        kind: 'threaded',
+                        pitchMm: COARSE_PITCH_MM[Math.round(shape.rodDiameter.valueMm)] ?? shape.rodDiameter.valueMm * 0.13,
+                      },
+              },
+              'thread',
+            )
+          }
         />
-        {thread.kind === 'threaded' && <QuantityField kind="length" label="Pitch of the thread" value={thread.pitchMm} problem={problemAt('thread.pitchMm')} onChange={(t) => setShape(repairId, { ...shape, thread: { kind: 'threaded', pitchMm: t.value } }, 'pitch')} />}
-        <QuantityField kind="angle" label="Drill point angle (empty: flat)" value={shape.pointAngleDeg} problem={problemAt('pointAngleDeg')} onChange={(t) => setShape(repairId, { ...shape, pointAngleDeg: t.value }, 'point')} onClear={() => setShape(repairId, { ...shape, pointAngleDeg: null }, 'point')} />
+        {thread.kind === 'threaded' && (
+          <QuantityField
+            kind="length"
+            label="Pitch of the thread"
+            value={thread.pitchMm}
+            problem={problemAt('thread.pitchMm')}
+            onChange={(t) => setShape(repairId, { ...shape, thread: { kind: 'threaded', pitchMm: t.value } }, 'pitch')}
+          />
+        )}
+        <QuantityField
+          kind="angle"
+          label="Drill point angle (empty: flat)"
+          value={shape.pointAngleDeg}
+          problem={problemAt('pointAngleDeg')}
+          onChange={(t) => setShape(repairId, { ...shape, pointAngleDeg: t.value }, 'point')}
+          onClear={() => setShape(repairId, { ...shape, pointAngleDeg: null }, 'point')}
+        />
       </div>
     );
   }
@@ -199,7 +304,20 @@ function More({ shape, repairId, problemAt }: { shape: VoidShape; repairId: stri
           value={shape.holes.count}
           typed={{ text: String(shape.holes.count), system }}
           problem={problemAt('holes.diameter')}
-          onChange={(t) => setShape(repairId, { ...shape, holes: { ...shape.holes, count: Math.round(t.value), diameter: shape.holes.count === 0 ? unmeasured(10, 'calliper') : shape.holes.diameter } }, 'holes')}
+          onChange={(t) =>
+            setShape(
+              repairId,
+              {
+                ...shape,
+                holes: {
+                  ...shape.holes,
+                  count: Math.round(t.value),
+                  diameter: shape.holes.count === 0 ? unmeasured(10, 'calliper') : shape.holes.diameter,
+                },
+              },
+              'holes',
+            )
+          }
           check={(n) => (Number.isInteger(n) && n >= 0 && n <= 1000 ? null : 'A whole number, 0 or more.')}
         />
       </div>
@@ -216,10 +334,22 @@ function More({ shape, repairId, problemAt }: { shape: VoidShape; repairId: stri
         value={shape.depth.kind}
         onChange={(id) =>
           id !== shape.depth.kind &&
-          setShape(repairId, { ...shape, depth: id === 'mean' ? { kind: 'mean', mean: unmeasured(20, 'gauge') } : { kind: 'readings', readings: [], read: { ...measured(0, 'gauge'), text: 'read' }, edge: 'vertical' } } as Patch, 'depth')
+          setShape(
+            repairId,
+            {
+              ...shape,
+              depth:
+                id === 'mean'
+                  ? { kind: 'mean', mean: unmeasured(20, 'gauge') }
+                  : { kind: 'readings', readings: [], read: { ...measured(0, 'gauge'), text: 'read' }, edge: 'vertical' },
+            } as Patch,
+            'depth',
+          )
         }
       />
-      {shape.depth.kind === 'readings' && <Readings shape={shape} write={(next, key) => setShape(repairId, next, key)} problem={problemAt} />}
+      {shape.depth.kind === 'readings' && (
+        <Readings shape={shape} write={(next, key) => setShape(repairId, next, key)} problem={problemAt} />
+      )}
     </div>
   );
 }
@@ -247,7 +377,21 @@ function OutlineChoice({ shape, repairId }: { shape: Outlined; repairId: string 
         value={outline.kind}
         onChange={(id) =>
           id !== outline.kind &&
-          put(id === 'polygon' ? { kind: 'polygon', points: [[0, 0], [length.valueMm, 0], [length.valueMm, width.valueMm], [0, width.valueMm]], placed: { ...measured(0, toolOf(length).id), text: 'placed' } } : { kind: id, length, width }, 'outline')
+          put(
+            id === 'polygon'
+              ? {
+                  kind: 'polygon',
+                  points: [
+                    [0, 0],
+                    [length.valueMm, 0],
+                    [length.valueMm, width.valueMm],
+                    [0, width.valueMm],
+                  ],
+                  placed: { ...measured(0, toolOf(length).id), text: 'placed' },
+                }
+              : { kind: id, length, width },
+            'outline',
+          )
         }
       />
       {outline.kind === 'polygon' && (

@@ -1,16 +1,28 @@
 'use client';
 import { Trash2 } from 'lucide-react';
 import { useState } from 'react';
-import { type Patch } from '@/core/void';
+import type { Patch } from '@/core/void';
 import { Choice } from '../shared/bits';
 import { QuantityField } from '../shared/QuantityField';
 
 /** Depth readings by place: typed one by one. */
-export function Readings({ shape, write, problem }: { shape: Patch; write: (next: Patch, key: string) => void; problem: (key: string) => string | null }) {
+export function Readings({
+  shape,
+  write,
+  problem,
+}: {
+  shape: Patch;
+  write: (next: Patch, key: string) => void;
+  problem: (key: string) => string | null;
+}) {
   if (shape.depth.kind !== 'readings') return null;
   const { depth } = shape;
   const put = (readings: typeof depth.readings, key: string) => write({ ...shape, depth: { ...depth, readings } }, key);
-  const set = (i: number, over: Partial<(typeof depth.readings)[number]>) => put(depth.readings.map((r, k) => (k === i ? { ...r, ...over } : r)), `reading:${i}`);
+  const set = (i: number, over: Partial<(typeof depth.readings)[number]>) =>
+    put(
+      depth.readings.map((r, k) => (k === i ? { ...r, ...over } : r)),
+      `reading:${i}`,
+    );
   const whole = problem('depth.readings');
   return (
     <div>
@@ -32,10 +44,40 @@ export function Readings({ shape, write, problem }: { shape: Patch; write: (next
       {depth.readings.map((r, i) => (
         <div key={i} className="grid grid-cols-[1.6rem_1fr_1fr_1fr_2rem] gap-1 mb-1 items-start">
           <span className="fig pt-1.5 soft">{i + 1}</span>
-          <QuantityField kind="length" hideLabel label={`Reading ${i + 1}: along`} value={r.xMm} onChange={(t) => set(i, { xMm: t.value })} problem={problem(`depth.readings.${i}`)} />
-          <QuantityField kind="length" hideLabel label={`Reading ${i + 1}: across`} value={r.yMm} onChange={(t) => set(i, { yMm: t.value })} />
-          <QuantityField kind="length" hideLabel label={`Reading ${i + 1}: depth`} value={r.depthMm} onChange={(t) => set(i, { depthMm: t.value })} check={(v) => (v >= 0 ? null : 'Not below 0.')} />
-          <button type="button" className="p-1.5" aria-label={`Remove reading ${i + 1}`} onClick={() => put(depth.readings.filter((_, k) => k !== i), 'reading:remove')}>
+          <QuantityField
+            kind="length"
+            hideLabel
+            label={`Reading ${i + 1}: along`}
+            value={r.xMm}
+            onChange={(t) => set(i, { xMm: t.value })}
+            problem={problem(`depth.readings.${i}`)}
+          />
+          <QuantityField
+            kind="length"
+            hideLabel
+            label={`Reading ${i + 1}: across`}
+            value={r.yMm}
+            onChange={(t) => set(i, { yMm: t.value })}
+          />
+          <QuantityField
+            kind="length"
+            hideLabel
+            label={`Reading ${i + 1}: depth`}
+            value={r.depthMm}
+            onChange={(t) => set(i, { depthMm: t.value })}
+            check={(v) => (v >= 0 ? null : 'Not below 0.')}
+          />
+          <button
+            type="button"
+            className="p-1.5"
+            aria-label={`Remove reading ${i + 1}`}
+            onClick={() =>
+              put(
+                depth.readings.filter((_, k) => k !== i),
+                'reading:remove',
+              )
+            }
+          >
             <Trash2 size={16} aria-hidden="true" />
           </button>
         </div>
@@ -61,8 +103,20 @@ function NextReading({ shape, add }: { shape: Patch; add: (reading: { xMm: numbe
   return (
     <div className="grid grid-cols-[1.6rem_1fr_1fr_1fr_2rem] gap-1 items-start" key={n}>
       <span className="fig pt-1.5">{n + 1}</span>
-      <QuantityField kind="length" hideLabel label="Next reading: along" value={xMm} onChange={(t) => setPlace({ ...place, xMm: t.value })} />
-      <QuantityField kind="length" hideLabel label="Next reading: across" value={yMm} onChange={(t) => setPlace({ ...place, yMm: t.value })} />
+      <QuantityField
+        kind="length"
+        hideLabel
+        label="Next reading: along"
+        value={xMm}
+        onChange={(t) => setPlace({ ...place, xMm: t.value })}
+      />
+      <QuantityField
+        kind="length"
+        hideLabel
+        label="Next reading: across"
+        value={yMm}
+        onChange={(t) => setPlace({ ...place, yMm: t.value })}
+      />
       <QuantityField
         kind="length"
         hideLabel

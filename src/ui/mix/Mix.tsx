@@ -33,12 +33,21 @@ function Sheet({ view, at }: StageProps) {
         </h2>
         <span className="soft">
           {batch.label}
-          {useBy?.planMs && useBy.originMs ? `, place it by ${dayAndClock(useBy.planMs, view.job.zone)}, ${formatDuration((useBy.planMs - useBy.originMs) / 60_000)} after mixing begins` : ''}
+          {useBy?.planMs && useBy.originMs
+            ? `, place it by ${dayAndClock(useBy.planMs, view.job.zone)}, ${formatDuration((useBy.planMs - useBy.originMs) / 60_000)} after mixing begins`
+            : ''}
         </span>
         {plan.batches.length > 1 && (
           <span className="ml-auto flex gap-1 flex-wrap">
             {plan.batches.slice(0, 12).map((b) => (
-              <button key={b.index} type="button" className="act text-sm !min-h-8 !px-2.5" aria-pressed={b === batch} aria-label={`Batch ${b.index + 1}`} onClick={() => setChosen(b.index)}>
+              <button
+                key={b.index}
+                type="button"
+                className="act text-sm !min-h-8 !px-2.5"
+                aria-pressed={b === batch}
+                aria-label={`Batch ${b.index + 1}`}
+                onClick={() => setChosen(b.index)}
+              >
                 {b.index + 1}
               </button>
             ))}
@@ -80,7 +89,8 @@ function Side({ at }: StageProps) {
         unit={total.unit}
         beside={
           <>
-            in <strong className="fig">{plan.batches.length}</strong> {metered ? (plan.batches.length > 1 ? 'goes' : 'go') : plan.batches.length > 1 ? 'batches' : 'batch'}
+            in <strong className="fig">{plan.batches.length}</strong>{' '}
+            {metered ? (plan.batches.length > 1 ? 'goes' : 'go') : plan.batches.length > 1 ? 'batches' : 'batch'}
             <span className="block">
               {mix.kits.use} × {mix.kits.kit.label}
             </span>
@@ -118,7 +128,8 @@ function Side({ at }: StageProps) {
       </table>
       <p className="soft text-sm">
         For the 95 % value, {format('volume', mix.onHandMl).text}. Left over {format('volume', mix.kits.leftMl).text}
-        {mix.kits.leftIsMixed ? ', mixed: use it at once or let it set in a flat tray outside' : ', unmixed: keep it closed'}. On the shelf: {have} {have < mix.kits.buy ? `, buy ${mix.kits.buy - have}` : ''}.
+        {mix.kits.leftIsMixed ? ', mixed: use it at once or let it set in a flat tray outside' : ', unmixed: keep it closed'}. On the shelf:{' '}
+        {have} {have < mix.kits.buy ? `, buy ${mix.kits.buy - have}` : ''}.
       </p>
       <Choice
         label="Reserve for doubt"
@@ -130,7 +141,16 @@ function Side({ at }: StageProps) {
         onChange={(id) => changeRepair(repair.id, (r) => ({ ...r, reserve: id === 'yes' }))}
       />
       <Settings at={at} stage="mix" auto={{ uptake: UPTAKE_ML_PER_M2[repair.base.material] }} />
-      {!metered && <QuantityField kind="mass" className="mt-2" label="Step of the scale at hand" value={repair.scaleStepG} onChange={(t) => changeRepair(repair.id, (r) => ({ ...r, scaleStepG: t.value }), 'scale')} check={(v) => (v > 0 && v <= 5000 ? null : 'More than 0, at most 5 kg.')} />}
+      {!metered && (
+        <QuantityField
+          kind="mass"
+          className="mt-2"
+          label="Step of the scale at hand"
+          value={repair.scaleStepG}
+          onChange={(t) => changeRepair(repair.id, (r) => ({ ...r, scaleStepG: t.value }), 'scale')}
+          check={(v) => (v > 0 && v <= 5000 ? null : 'More than 0, at most 5 kg.')}
+        />
+      )}
       <StageFindings at={at} stage="mix" />
       <Schools at={at} stage="mix" />
       <Working title="how the batches and kits come about" lines={mix.working} />

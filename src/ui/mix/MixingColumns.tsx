@@ -19,10 +19,18 @@ export function MixingColumns({ batch, sheet }: { batch: Batch; sheet: SheetRevi
   const shape = (mass: number) => {
     const share = mass / heaviest;
     const width = share < 0.08 ? column * 0.35 : share < 0.45 ? column * 0.62 : column;
-    return { width, height: Math.max(4, ((FLOOR - TOP) * share * column) / width > FLOOR - TOP ? FLOOR - TOP : ((FLOOR - TOP) * share * column) / width) };
+    return {
+      width,
+      height: Math.max(4, ((FLOOR - TOP) * share * column) / width > FLOOR - TOP ? FLOOR - TOP : ((FLOOR - TOP) * share * column) / width),
+    };
   };
   return (
-    <svg viewBox={`0 0 ${W} ${H}`} className="w-full h-full" role="img" aria-label={`${parts.map((p) => `${format('mass', batch.massG[p]).text} of ${p}`).join(' plus ')} makes ${format('volume', batch.ml).text}`}>
+    <svg
+      viewBox={`0 0 ${W} ${H}`}
+      className="w-full h-full"
+      role="img"
+      aria-label={`${parts.map((p) => `${format('mass', batch.massG[p]).text} of ${p}`).join(' plus ')} makes ${format('volume', batch.ml).text}`}
+    >
       {parts.map((p, i) => {
         const { width, height } = shape(batch.massG[p]);
         const x = 26 + i * slot;
@@ -36,10 +44,23 @@ export function MixingColumns({ batch, sheet }: { batch: Batch; sheet: SheetRevi
               <rect x="1.5" y={FLOOR - height} width={width - 3} height={height - 1.5} fill={`url(#tx-${p.toLowerCase()})`} />
               <line x1="-11" x2={width + 11} y1={FLOOR - height} y2={FLOOR - height} stroke="var(--ink)" strokeWidth="2.4" />
             </g>
-            <text x={x + column + (column - width) / -2 + 18} y={Math.max(TOP + 6, FLOOR - height + 8)} fontSize="23" fontWeight="750" className="fig" fill="var(--ink)">
+            <text
+              x={x + column + (column - width) / -2 + 18}
+              y={Math.max(TOP + 6, FLOOR - height + 8)}
+              fontSize="23"
+              fontWeight="750"
+              className="fig"
+              fill="var(--ink)"
+            >
               {format('mass', batch.massG[p]).text}
             </text>
-            <text x={x + column + (column - width) / -2 + 18} y={Math.max(TOP + 6, FLOOR - height + 8) + 21} fontSize="13" className="fig" fill="var(--ink-2)">
+            <text
+              x={x + column + (column - width) / -2 + 18}
+              y={Math.max(TOP + 6, FLOOR - height + 8) + 21}
+              fontSize="13"
+              className="fig"
+              fill="var(--ink-2)"
+            >
               {format('volume', batch.volumeMl[p]).text}
             </text>
             <text x={x + slot - 26} y={FLOOR - 40} textAnchor="middle" fontSize="34" fill="var(--ink)">

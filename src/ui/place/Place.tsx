@@ -4,10 +4,10 @@ import { formatDuration } from '@/core/units';
 import { changeRepair } from '../desk/desk';
 import type { StageProps } from '../repair/stage-props';
 import { Answer, Heading, useFormat } from '../shared/bits';
+import { fromLocalInput } from '../shared/local-input';
 import { Schools, Settings } from '../shared/Schools';
 import { StageFindings, StillNeeds } from '../shared/StageFindings';
 import { dayAndClock, shortWhen, toLocalInput } from '../shared/when';
-import { fromLocalInput } from '../shared/local-input';
 import { StepList } from './StepList';
 
 function Sheet({ view, at }: StageProps) {
@@ -40,7 +40,19 @@ function Side({ view, at, nowMs }: StageProps) {
   const first = plan.steps[0];
   return (
     <div>
-      <Answer over={actuals.startedAt === null ? 'begin' : 'begun'} digits={first ? shortWhen(actuals.startedAt ?? first.startMs, view.job.zone, nowMs) : '—'} beside={steps.length ? <>{steps.length} steps, {formatDuration(hands)} hands on</> : 'waits for measure and material'} />
+      <Answer
+        over={actuals.startedAt === null ? 'begin' : 'begun'}
+        digits={first ? shortWhen(actuals.startedAt ?? first.startMs, view.job.zone, nowMs) : '—'}
+        beside={
+          steps.length ? (
+            <>
+              {steps.length} steps, {formatDuration(hands)} hands on
+            </>
+          ) : (
+            'waits for measure and material'
+          )
+        }
+      />
       <label className="block">
         Begin not before ({view.job.zone})
         <input
@@ -48,7 +60,13 @@ function Side({ view, at, nowMs }: StageProps) {
           className="field fig"
           value={repair.plannedStart === null ? '' : toLocalInput(repair.plannedStart, view.job.zone)}
           disabled={actuals.startedAt !== null}
-          onChange={(e) => changeRepair(repair.id, (r) => ({ ...r, plannedStart: e.target.value ? fromLocalInput(e.target.value, view.job.zone) : null }), 'start')}
+          onChange={(e) =>
+            changeRepair(
+              repair.id,
+              (r) => ({ ...r, plannedStart: e.target.value ? fromLocalInput(e.target.value, view.job.zone) : null }),
+              'start',
+            )
+          }
         />
       </label>
       <p className="soft text-sm">Empty: as soon as the crew is free in working hours. Or pull the repair’s band sideways.</p>
@@ -56,7 +74,10 @@ function Side({ view, at, nowMs }: StageProps) {
       {plan.placedMs !== null && (
         <p className="mt-2">
           In place by <strong className="fig">{dayAndClock(plan.placedMs, view.job.zone)}</strong>
-          {plan.usableMin !== null && Number.isFinite(plan.usableMin) ? `; a batch may take ${formatDuration(plan.usableMin)} to place, at ${format('temperature', plan.potC ?? 0).text}` : ''}.
+          {plan.usableMin !== null && Number.isFinite(plan.usableMin)
+            ? `; a batch may take ${formatDuration(plan.usableMin)} to place, at ${format('temperature', plan.potC ?? 0).text}`
+            : ''}
+          .
         </p>
       )}
       <Link className="act firm mt-2" href={`/job/${repair.jobId}/${repair.id}/run`}>

@@ -4,7 +4,13 @@ import type { RepairView } from '@/core/record';
 import { formatDuration } from '@/core/units';
 import { dayAndClock } from '../shared/when';
 
-const FORCED: Record<string, string> = { sheet: 'the sheet’s wait', 'crew or hours': 'crew or working hours', chosen: 'as chosen', now: 'from now', before: '' };
+const FORCED: Record<string, string> = {
+  sheet: 'the sheet’s wait',
+  'crew or hours': 'crew or working hours',
+  chosen: 'as chosen',
+  now: 'from now',
+  before: '',
+};
 
 /** Steps with their times; what forces a wait is said. */
 export function StepList({ at, zone, stages }: { at: RepairView; zone: string; stages: readonly Stage[] }) {
@@ -28,10 +34,16 @@ export function StepList({ at, zone, stages }: { at: RepairView; zone: string; s
                 <span className={s.doneAt !== null ? 'soft line-through decoration-1' : 'font-semibold'}>
                   {i + 1}. {s.title}
                 </span>
-                {s.hold && <span className="ml-2 px-1.5 text-xs border-2 font-bold" style={{ borderColor: 'var(--ink)' }}>hold point</span>}
+                {s.hold && (
+                  <span className="ml-2 px-1.5 text-xs border-2 font-bold" style={{ borderColor: 'var(--ink)' }}>
+                    hold point
+                  </span>
+                )}
                 <span className="block soft text-sm">{s.detail}</span>
               </span>
-              <span className="fig text-[0.82rem] pt-0.5 whitespace-nowrap">{s.doneAt !== null ? `done ${dayAndClock(s.doneAt, zone)}` : formatDuration(s.handsOnMin)}</span>
+              <span className="fig text-[0.82rem] pt-0.5 whitespace-nowrap">
+                {s.doneAt !== null ? `done ${dayAndClock(s.doneAt, zone)}` : formatDuration(s.handsOnMin)}
+              </span>
             </div>
           </li>
         );

@@ -1,6 +1,6 @@
 'use client';
-import { standingStops } from '@/core/judge';
 import { type ReactNode, useState } from 'react';
+import { standingStops } from '@/core/judge';
 import { record } from '../desk/desk';
 import { usePrefs } from '../desk/prefs';
 import type { StageProps } from '../repair/stage-props';
@@ -18,7 +18,9 @@ export function releaseObstacles(at: StageProps['at'], nowMs: number): string[] 
   const undone = plan.steps.filter((s) => s.stage !== 'release' && s.doneAt === null);
   return [
     ...(actuals.startedAt === null ? ['Work has not begun.'] : []),
-    ...(undone.length ? [`${undone.length} step${undone.length > 1 ? 's are' : ' is'} not ticked, next: ${undone[0]!.title.toLowerCase()}.`] : []),
+    ...(undone.length
+      ? [`${undone.length} step${undone.length > 1 ? 's are' : ' is'} not ticked, next: ${undone[0]!.title.toLowerCase()}.`]
+      : []),
     ...(main?.planMs && nowMs < main.planMs && !('release:early' in actuals.overrides) ? [`${main.label} is reached later than now.`] : []),
     ...tests.filter((t) => actuals.tests[t.id] === undefined).map((t) => `Test open: ${t.ask}`),
     ...tests.filter((t) => actuals.tests[t.id] === 'no').map((t) => `Test failed: ${t.ask}`),
@@ -85,7 +87,17 @@ function Sheet({ view, at, nowMs }: StageProps) {
   );
 }
 
-function Signature({ title, does, disabled, children }: { title: string; does: (role: string) => Promise<unknown>; disabled?: boolean; children?: ReactNode }) {
+function Signature({
+  title,
+  does,
+  disabled,
+  children,
+}: {
+  title: string;
+  does: (role: string) => Promise<unknown>;
+  disabled?: boolean;
+  children?: ReactNode;
+}) {
   const known = usePrefs((p) => p.role);
   const [role, setRole] = useState(title.startsWith('Review') ? '' : known);
   const [fault, setFault] = useState<string | null>(null);
@@ -127,7 +139,13 @@ function Side({ view, at, nowMs }: StageProps) {
   const role = usePrefs((p) => p.role);
   return (
     <div>
-      <Answer over={actuals.released ? 'released' : 'may be opened'} digits={plan.openMs !== null ? shortWhen(actuals.released?.atMs ?? plan.openMs, view.job.zone, nowMs) : '—'} beside={plan.openMs !== null && view.job.wantedAt !== null ? <>wanted {shortWhen(view.job.wantedAt, view.job.zone, nowMs)}</> : undefined} />
+      <Answer
+        over={actuals.released ? 'released' : 'may be opened'}
+        digits={plan.openMs !== null ? shortWhen(actuals.released?.atMs ?? plan.openMs, view.job.zone, nowMs) : '—'}
+        beside={
+          plan.openMs !== null && view.job.wantedAt !== null ? <>wanted {shortWhen(view.job.wantedAt, view.job.zone, nowMs)}</> : undefined
+        }
+      />
       {!actuals.released && obstacles.length > 0 && (
         <div className="p-2.5" style={{ border: '1px dashed var(--rule)' }}>
           <h3 className="font-bold">Before it can be signed</h3>
@@ -139,7 +157,11 @@ function Side({ view, at, nowMs }: StageProps) {
         </div>
       )}
       {needsReview(at) && !actuals.reviewed && (
-        <Signature title="Review by a competent person" does={(r) => record(repair.id, { kind: 'reviewed', note: '' }, r)} disabled={actuals.startedAt === null}>
+        <Signature
+          title="Review by a competent person"
+          does={(r) => record(repair.id, { kind: 'reviewed', note: '' }, r)}
+          disabled={actuals.startedAt === null}
+        >
           <p className="soft text-sm">{plan.method?.review ?? repair.safety.why}</p>
         </Signature>
       )}

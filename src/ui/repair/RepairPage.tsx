@@ -2,7 +2,7 @@
 import Link from 'next/link';
 import { type ReactNode, useRef } from 'react';
 import { climateProblems } from '@/core/climate';
-import { type Stage, STAGE_LABELS, STAGES } from '@/core/method';
+import { STAGE_LABELS, STAGES, type Stage } from '@/core/method';
 import type { JobView } from '@/core/record';
 import { changeJob, changeRepair, useDesk } from '../desk/desk';
 import { useNow } from '../desk/now';
@@ -22,7 +22,16 @@ import { TimeBand } from '../shared/TimeBand';
 import type { StageProps } from './stage-props';
 
 /** The table of stages: the left sheet and the right side of each. */
-const PAGES: Record<Stage, { Sheet: (p: StageProps) => ReactNode; Side: (p: StageProps) => ReactNode }> = { inspect: Inspect, measure: Measure, material: Material, mix: Mix, place: Place, hold: Hold, finish: Finish, release: Release };
+const PAGES: Record<Stage, { Sheet: (p: StageProps) => ReactNode; Side: (p: StageProps) => ReactNode }> = {
+  inspect: Inspect,
+  measure: Measure,
+  material: Material,
+  mix: Mix,
+  place: Place,
+  hold: Hold,
+  finish: Finish,
+  release: Release,
+};
 
 /** Shifts the whole site warmer or colder. */
 export function useTemperaturePull(view: JobView | undefined) {
@@ -47,7 +56,11 @@ export function RepairPage({ jobId, repairId, stage }: { jobId: string; repairId
     return (
       <main id="main" className="p-8 flex flex-col gap-4">
         <h1 className="text-2xl font-bold">Not here</h1>
-        <p>{missing ? 'This repair is not in this browser. If it is on another device, export the job there and import the file in the yard.' : `There is no stage called “${stage}”.`}</p>
+        <p>
+          {missing
+            ? 'This repair is not in this browser. If it is on another device, export the job there and import the file in the yard.'
+            : `There is no stage called “${stage}”.`}
+        </p>
         <Ways />
       </main>
     );
@@ -84,7 +97,13 @@ export function RepairPage({ jobId, repairId, stage }: { jobId: string; repairId
         </section>
       </main>
       <div className="no-print">
-        <TimeBand view={view} current={at} nowMs={nowMs} onStart={(id, startMs) => changeRepair(id, (r) => ({ ...r, plannedStart: startMs }), 'start')} onTemperature={pull} />
+        <TimeBand
+          view={view}
+          current={at}
+          nowMs={nowMs}
+          onStart={(id, startMs) => changeRepair(id, (r) => ({ ...r, plannedStart: startMs }), 'start')}
+          onTemperature={pull}
+        />
       </div>
     </div>
   );

@@ -1,7 +1,21 @@
 'use client';
 
 /** The pot itself as the clock: what is left is liquid, below it thickens; a wait fills from the bottom with hatch. */
-export function Pot({ big, over, of, says, share, mode }: { big: string; over: string; of: string; says: string; share: number; mode: 'pot' | 'over' | 'wait' | 'idle' | 'set' }) {
+export function Pot({
+  big,
+  over,
+  of,
+  says,
+  share,
+  mode,
+}: {
+  big: string;
+  over: string;
+  of: string;
+  says: string;
+  share: number;
+  mode: 'pot' | 'over' | 'wait' | 'idle' | 'set';
+}) {
   const bands =
     mode === 'pot'
       ? [
@@ -27,7 +41,12 @@ export function Pot({ big, over, of, says, share, mode }: { big: string; over: s
           {over}
         </p>
         <p className="flex items-baseline justify-between gap-3">
-          <strong className="fig font-extrabold leading-none" style={{ fontSize: big.length > 6 ? '3.6rem' : '4.9rem', color: mode === 'over' ? 'var(--stop)' : undefined }} data-testid="clock" role="timer">
+          <strong
+            className="fig font-extrabold leading-none"
+            style={{ fontSize: big.length > 6 ? '3.6rem' : '4.9rem', color: mode === 'over' ? 'var(--stop)' : undefined }}
+            data-testid="clock"
+            role="timer"
+          >
             {big}
           </strong>
           <span className="soft text-right">{of}</span>

@@ -13,13 +13,13 @@ import { fileName, saveText } from '../desk/files';
 import { useNow } from '../desk/now';
 import { usePrefs } from '../desk/prefs';
 import { repairIn, useJobView } from '../desk/view';
+import { StepList } from '../place/StepList';
 import { FindingCard, useFormat, Ways } from '../shared/bits';
 import { Override } from '../shared/StageFindings';
 import { clock, countdown, dayAndClock, shortWhen } from '../shared/when';
-import { StepList } from '../place/StepList';
 import { useAlarm, useAwake } from './alarm';
-import { Pot } from './Pot';
 import { NoteDialog, ReadDialog, TroubleDialog } from './dialogs';
+import { Pot } from './Pot';
 
 /** The pot that is live now: mixing has begun, and its last step of placing is not done. */
 export function livePot({ plan }: RepairView): MilestoneTime | null {
@@ -69,12 +69,23 @@ export function RunPage({ jobId, repairId }: { jobId: string; repairId: string }
   // A stop of an earlier stage, or of this one, holds the work here.
   const stops = standingStops(at.findings, actuals.overrides).filter((f) => STAGES.indexOf(f.stage) <= Math.max(stageAt, started ? 0 : 4));
   const early = step && started && step.forcedBy !== 'before' && step.waitFor && step.startMs > nowMs + 60_000 ? step : null;
-  const earlyFinding = early ? { id: `early:${early.id}`, severity: 'stop' as const, stage: early.stage, title: `Not before ${shortWhen(early.startMs, zone, nowMs)}`, why: `The sheet’s wait is not over at this site’s temperature; ${formatDuration((early.startMs - nowMs) / 60_000)} to go.`, todo: 'Leave it alone.' } : null;
+  const earlyFinding = early
+    ? {
+        id: `early:${early.id}`,
+        severity: 'stop' as const,
+        stage: early.stage,
+        title: `Not before ${shortWhen(early.startMs, zone, nowMs)}`,
+        why: `The sheet’s wait is not over at this site’s temperature; ${formatDuration((early.startMs - nowMs) / 60_000)} to go.`,
+        todo: 'Leave it alone.',
+      }
+    : null;
   const earlyHeld = earlyFinding !== null && !actuals.overrides[earlyFinding.id];
   const mixes = step?.marks?.begin?.includes('mix-begins') ?? false;
   const toBegin = mixes && step?.begunAt === null;
   const holdOpen = step?.hold === true && checked !== step.id;
-  const wet = plan.milestones.find((m) => m.kind === 'primer-wet' && m.originMs !== null && m.planMs !== null && m.originMs <= nowMs && m.planMs > nowMs);
+  const wet = plan.milestones.find(
+    (m) => m.kind === 'primer-wet' && m.originMs !== null && m.planMs !== null && m.originMs <= nowMs && m.planMs > nowMs,
+  );
   const next = step ? steps[steps.indexOf(step) + 1] : undefined;
 
   const go = async () => {
@@ -84,7 +95,13 @@ export function RunPage({ jobId, repairId }: { jobId: string; repairId: string }
     setChecked(null);
   };
   const blocked = stops.length > 0 || earlyHeld || (started && holdOpen) || (!started && (plan.mix === null || plan.unanswered.length > 0));
-  const word = !started ? 'Begin the work' : toBegin ? (plan.method?.engine === 'anchor' ? 'First resin goes in: start the clock' : 'Start mixing: start the clock') : (step?.confirm ?? '');
+  const word = !started
+    ? 'Begin the work'
+    : toBegin
+      ? plan.method?.engine === 'anchor'
+        ? 'First resin goes in: start the clock'
+        : 'Start mixing: start the clock'
+      : (step?.confirm ?? '');
 
   return (
     <div className="mx-auto max-w-[76rem] px-3.5 py-3 grid gap-4 md:grid-cols-[minmax(0,27rem)_minmax(0,1fr)]">
@@ -93,7 +110,11 @@ export function RunPage({ jobId, repairId }: { jobId: string; repairId: string }
           <Link
             href={`/job/${jobId}/${repairId}/place`}
             className="no-underline flex-1 min-w-0 flex items-center justify-between pl-3.5 pr-7 py-2"
-            style={{ background: 'var(--ink)', color: 'var(--paper)', clipPath: 'polygon(0 0, calc(100% - 12px) 0, 100% 50%, calc(100% - 12px) 100%, 0 100%)' }}
+            style={{
+              background: 'var(--ink)',
+              color: 'var(--paper)',
+              clipPath: 'polygon(0 0, calc(100% - 12px) 0, 100% 50%, calc(100% - 12px) 100%, 0 100%)',
+            }}
           >
             <h1 className="font-bold truncate text-[1.08rem]">
               {repair.name || 'Unnamed repair'}
@@ -107,10 +128,33 @@ export function RunPage({ jobId, repairId }: { jobId: string; repairId: string }
             <ListChecks size={24} aria-hidden="true" />
           </a>
         </header>
-        {clockWrong && <FindingCard finding={{ id: 'clock', severity: 'caution', stage: 'place', title: 'The clock of this device was set back', why: 'It stands before the last entry of the record, so the times left may be wrong.', todo: 'Check date and time of the device.' }} />}
+        {clockWrong && (
+          <FindingCard
+            finding={{
+              id: 'clock',
+              severity: 'caution',
+              stage: 'place',
+              title: 'The clock of this device was set back',
+              why: 'It stands before the last entry of the record, so the times left may be wrong.',
+              todo: 'Check date and time of the device.',
+            }}
+          />
+        )}
         <Pot
           big={left !== null ? countdown(left) : waitLeft !== null ? countdown(waitLeft) : started && !step ? 'done' : '––:––'}
-          over={left !== null ? (left < 0 ? 'over the pot’s time by' : 'left in the pot') : waitLeft !== null ? `until ${wait!.label.toLowerCase()}` : started ? (step ? 'no clock runs' : 'all steps are ticked') : 'not begun'}
+          over={
+            left !== null
+              ? left < 0
+                ? 'over the pot’s time by'
+                : 'left in the pot'
+              : waitLeft !== null
+                ? `until ${wait!.label.toLowerCase()}`
+                : started
+                  ? step
+                    ? 'no clock runs'
+                    : 'all steps are ticked'
+                  : 'not begun'
+          }
           of={pot?.planMs && pot.originMs ? `of ${formatDuration((pot.planMs - pot.originMs) / 60_000)}` : ''}
           says={
             pot?.planMs
@@ -121,7 +165,13 @@ export function RunPage({ jobId, repairId }: { jobId: string; repairId: string }
                   ? `may be opened ${shortWhen(plan.openMs, zone, nowMs)}`
                   : ''
           }
-          share={left !== null && pot?.planMs && pot.originMs ? Math.max(0, left / (pot.planMs - pot.originMs)) : waitLeft !== null && wait?.planMs && wait.originMs ? 1 - Math.max(0, waitLeft / (wait.planMs - wait.originMs)) : 0}
+          share={
+            left !== null && pot?.planMs && pot.originMs
+              ? Math.max(0, left / (pot.planMs - pot.originMs))
+              : waitLeft !== null && wait?.planMs && wait.originMs
+                ? 1 - Math.max(0, waitLeft / (wait.planMs - wait.originMs))
+                : 0
+          }
           mode={left !== null ? (left < 0 ? 'over' : 'pot') : waitLeft !== null ? 'wait' : started && !step ? 'set' : 'idle'}
         />
         {started && step && (
@@ -138,9 +188,19 @@ export function RunPage({ jobId, repairId }: { jobId: string; repairId: string }
         )}
         {!started && (
           <section>
-            <h2 className="text-[1.5rem] font-bold leading-tight">{steps.length ? `${steps.length} steps, ${formatDuration(steps.reduce((m, s) => m + s.handsOnMin, 0))} hands on` : 'Not ready to begin'}</h2>
-            <p>{plan.mix ? 'From here the plan is kept as it stands, and what happens goes into the record.' : 'Measure the void and choose the material first.'}</p>
-            {plan.unanswered.length > 0 && <p className="font-semibold">{plan.unanswered.length} questions of the inspection are not answered yet.</p>}
+            <h2 className="text-[1.5rem] font-bold leading-tight">
+              {steps.length
+                ? `${steps.length} steps, ${formatDuration(steps.reduce((m, s) => m + s.handsOnMin, 0))} hands on`
+                : 'Not ready to begin'}
+            </h2>
+            <p>
+              {plan.mix
+                ? 'From here the plan is kept as it stands, and what happens goes into the record.'
+                : 'Measure the void and choose the material first.'}
+            </p>
+            {plan.unanswered.length > 0 && (
+              <p className="font-semibold">{plan.unanswered.length} questions of the inspection are not answered yet.</p>
+            )}
           </section>
         )}
         {stops.map((f) => (
@@ -155,7 +215,13 @@ export function RunPage({ jobId, repairId }: { jobId: string; repairId: string }
         )}
         {started && step?.hold && !earlyHeld && (
           <label className="flex items-center gap-3 p-2.5 min-h-12" style={{ border: '2px solid var(--ink)' }}>
-            <input type="checkbox" className="size-7" style={{ accentColor: 'var(--ink)' }} checked={checked === step.id} onChange={(e) => setChecked(e.target.checked ? step.id : null)} />
+            <input
+              type="checkbox"
+              className="size-7"
+              style={{ accentColor: 'var(--ink)' }}
+              checked={checked === step.id}
+              onChange={(e) => setChecked(e.target.checked ? step.id : null)}
+            />
             <span>
               <strong>Hold point.</strong> I have checked this myself.
             </span>
@@ -166,7 +232,13 @@ export function RunPage({ jobId, repairId }: { jobId: string; repairId: string }
             To tests and signature
           </Link>
         ) : (
-          <button type="button" className="act firm justify-center text-xl font-bold min-h-[4.4rem] w-full" disabled={blocked} onClick={() => void go()} data-testid="go">
+          <button
+            type="button"
+            className="act firm justify-center text-xl font-bold min-h-[4.4rem] w-full"
+            disabled={blocked}
+            onClick={() => void go()}
+            data-testid="go"
+          >
             {word}
           </button>
         )}
@@ -178,7 +250,13 @@ export function RunPage({ jobId, repairId }: { jobId: string; repairId: string }
             <NotebookPen size={20} aria-hidden="true" /> Note
           </button>
         </div>
-        <button type="button" className="act danger justify-center min-h-[3.6rem]" style={{ background: 'var(--stop-bg)', color: 'var(--stop-ink)', borderWidth: 2 }} disabled={!started} onClick={() => setDialog('trouble')}>
+        <button
+          type="button"
+          className="act danger justify-center min-h-[3.6rem]"
+          style={{ background: 'var(--stop-bg)', color: 'var(--stop-ink)', borderWidth: 2 }}
+          disabled={!started}
+          onClick={() => setDialog('trouble')}
+        >
           <TriangleAlert size={20} aria-hidden="true" /> Something went wrong
         </button>
         {next && (
@@ -192,9 +270,16 @@ export function RunPage({ jobId, repairId }: { jobId: string; repairId: string }
           <StepList at={at} zone={zone} stages={STAGES} />
         </div>
         <p className="mt-2 soft text-sm">
-          {awake ? 'The screen is kept awake; the alarm sounds while this page is open.' : 'This browser does not keep the screen awake: the alarm is not assured. Take the calendar file as well.'} Clocks are kept as instants: a closed tab or an empty battery loses nothing.
+          {awake
+            ? 'The screen is kept awake; the alarm sounds while this page is open.'
+            : 'This browser does not keep the screen awake: the alarm is not assured. Take the calendar file as well.'}{' '}
+          Clocks are kept as instants: a closed tab or an empty battery loses nothing.
         </p>
-        <button type="button" className="act mt-1 text-sm" onClick={() => saveText(fileName(repair.name, 'ics'), calendarFile(view), 'text/calendar')}>
+        <button
+          type="button"
+          className="act mt-1 text-sm"
+          onClick={() => saveText(fileName(repair.name, 'ics'), calendarFile(view), 'text/calendar')}
+        >
           <CalendarClock size={16} aria-hidden="true" /> Clocks as calendar file
         </button>
         {at.findings

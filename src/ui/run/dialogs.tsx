@@ -42,12 +42,23 @@ export function ReadDialog({ open, onClose, repairId, role }: Props) {
           value={value?.value ?? null}
           typed={value ?? undefined}
           onChange={setValue}
-          check={(v) => (v > 90 ? `${v.toFixed(0)} °C is beyond anything here. Is a decimal point missing, or is it in °F?` : v > 45 && channel !== 'pot' ? `${v.toFixed(0)} °C for ${channel}: typed in °F? Write it with its unit, like ${v.toFixed(0)} F.` : v < -40 ? 'Colder than −40 °C cannot be right.' : null)}
+          check={(v) =>
+            v > 90
+              ? `${v.toFixed(0)} °C is beyond anything here. Is a decimal point missing, or is it in °F?`
+              : v > 45 && channel !== 'pot'
+                ? `${v.toFixed(0)} °C for ${channel}: typed in °F? Write it with its unit, like ${v.toFixed(0)} F.`
+                : v < -40
+                  ? 'Colder than −40 °C cannot be right.'
+                  : null
+          }
         />
         <button type="button" className="act firm justify-center min-h-12" disabled={!value} onClick={() => value && void save(value)}>
           Into the record
         </button>
-        <p className="soft text-sm">A base reading moves the waits; a pot reading moves the pot’s clock. The forecast goes on from it and its offset fades within hours.</p>
+        <p className="soft text-sm">
+          A base reading moves the waits; a pot reading moves the pot’s clock. The forecast goes on from it and its offset fades within
+          hours.
+        </p>
       </div>
     </Dialog>
   );
@@ -110,7 +121,16 @@ export function TroubleDialog({ open, onClose, at, role }: { open: boolean; onCl
               <li key={n}>{n}</li>
             ))}
           </ol>
-          {trouble.effect === 'more-material' && <QuantityField kind="volume" label="How much is missing" value={missing?.value ?? null} typed={missing ?? undefined} onChange={setMissing} check={(v) => (v > 0 ? null : 'More than 0.')} />}
+          {trouble.effect === 'more-material' && (
+            <QuantityField
+              kind="volume"
+              label="How much is missing"
+              value={missing?.value ?? null}
+              typed={missing ?? undefined}
+              onChange={setMissing}
+              check={(v) => (v > 0 ? null : 'More than 0.')}
+            />
+          )}
           {needsBatch && <p role="alert">No batch has been begun yet, so there is none to mix again.</p>}
           <p>{trouble.then}</p>
           <button
@@ -118,7 +138,16 @@ export function TroubleDialog({ open, onClose, at, role }: { open: boolean; onCl
             className="act firm min-h-14 justify-center text-lg"
             disabled={needsBatch || needsAmount}
             onClick={async () => {
-              await record(at.repair.id, { kind: 'trouble', trouble: trouble.id, batch: batch === null ? null : Math.min(batch, batches.length - 1), missingMl: missing?.value ?? null }, role);
+              await record(
+                at.repair.id,
+                {
+                  kind: 'trouble',
+                  trouble: trouble.id,
+                  batch: batch === null ? null : Math.min(batch, batches.length - 1),
+                  missingMl: missing?.value ?? null,
+                },
+                role,
+              );
               close();
             }}
           >

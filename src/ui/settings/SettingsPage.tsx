@@ -22,7 +22,12 @@ export function SettingsPage() {
     const persisted = (await navigator.storage?.persisted?.()) ?? null;
     const estimate = await navigator.storage?.estimate?.();
     const last = Number(localStorage.getItem('grenko.lastBackup')) || null;
-    setKeeping({ persisted, usedMb: estimate?.usage === undefined ? null : estimate.usage / 1e6, freeMb: estimate?.quota === undefined ? null : (estimate.quota - (estimate.usage ?? 0)) / 1e6, lastBackup: last });
+    setKeeping({
+      persisted,
+      usedMb: estimate?.usage === undefined ? null : estimate.usage / 1e6,
+      freeMb: estimate?.quota === undefined ? null : (estimate.quota - (estimate.usage ?? 0)) / 1e6,
+      lastBackup: last,
+    });
   };
   // biome-ignore lint/correctness/useExhaustiveDependencies: looked at once, when the view opens
   useEffect(() => void look(), []);
@@ -45,7 +50,12 @@ export function SettingsPage() {
             value={prefs.system}
             onChange={(system) => setPrefs({ system })}
           />
-          <Choice label="Light" options={THEMES.map((t) => ({ id: t, label: t === 'sun' ? 'full sun' : t }))} value={prefs.theme} onChange={(theme) => setPrefs({ theme })} />
+          <Choice
+            label="Light"
+            options={THEMES.map((t) => ({ id: t, label: t === 'sun' ? 'full sun' : t }))}
+            value={prefs.theme}
+            onChange={(theme) => setPrefs({ theme })}
+          />
           <Choice
             label="Sound when a clock runs out"
             options={[
@@ -61,10 +71,28 @@ export function SettingsPage() {
         </div>
         <Heading>How safely it is kept</Heading>
         <ul className="list-disc pl-5">
-          <li>{lasting ? 'Everything is kept in this browser’s own database, on this device only.' : 'This browser refuses its database: everything is gone when the tab closes.'}</li>
-          <li>{keeping.persisted === null ? 'Whether the browser may clear it to make room is not known.' : keeping.persisted ? 'The browser has promised not to clear it.' : 'The browser may clear it when the disk runs short.'}</li>
-          {keeping.usedMb !== null && <li>{keeping.usedMb.toFixed(1)} MB used, about {Math.round(keeping.freeMb ?? 0).toLocaleString()} MB free for it.</li>}
-          <li>{keeping.lastBackup ? `Last job file exported ${new Date(keeping.lastBackup).toLocaleString()}.` : 'No job file has been exported from here yet.'}</li>
+          <li>
+            {lasting
+              ? 'Everything is kept in this browser’s own database, on this device only.'
+              : 'This browser refuses its database: everything is gone when the tab closes.'}
+          </li>
+          <li>
+            {keeping.persisted === null
+              ? 'Whether the browser may clear it to make room is not known.'
+              : keeping.persisted
+                ? 'The browser has promised not to clear it.'
+                : 'The browser may clear it when the disk runs short.'}
+          </li>
+          {keeping.usedMb !== null && (
+            <li>
+              {keeping.usedMb.toFixed(1)} MB used, about {Math.round(keeping.freeMb ?? 0).toLocaleString()} MB free for it.
+            </li>
+          )}
+          <li>
+            {keeping.lastBackup
+              ? `Last job file exported ${new Date(keeping.lastBackup).toLocaleString()}.`
+              : 'No job file has been exported from here yet.'}
+          </li>
         </ul>
         {keeping.persisted === false && (
           <button
@@ -91,14 +119,19 @@ export function SettingsPage() {
                 </li>
               ))}
             </ul>
-            <button type="button" className="act mt-1" onClick={() => saveText('set-aside.json', JSON.stringify(setAside, null, 1), 'application/json')}>
+            <button
+              type="button"
+              className="act mt-1"
+              onClick={() => saveText('set-aside.json', JSON.stringify(setAside, null, 1), 'application/json')}
+            >
               Export them as they are
             </button>
           </>
         )}
         <Heading>Cautions that always hold</Heading>
         <p>
-          Grenko’s figures never replace the material’s own sheet, the local code, licensed practice or a competent person’s review. <Link href="/">Back to the yard</Link>
+          Grenko’s figures never replace the material’s own sheet, the local code, licensed practice or a competent person’s review.{' '}
+          <Link href="/">Back to the yard</Link>
         </p>
       </main>
     </div>

@@ -17,11 +17,24 @@ export function CurveChart({ milestone, family, atC }: { milestone: Milestone; f
   const values = [short.minutesAt(hi - 0.01), long.minutesAt(lo)];
   const y = scaleLog([Math.min(...values) * 0.8, Math.max(...values) * 1.25], [HT - 20, 6]);
   const temps = Array.from({ length: 61 }, (_, i) => lo + ((hi - lo) * i) / 60.001);
-  const draw = (which: Side, from: number, to: number) => line<number>((t) => x(t), (t) => y((which === 'short' ? short : long).minutesAt(t)))(temps.filter((t) => t >= from && t <= to)) ?? '';
+  const draw = (which: Side, from: number, to: number) =>
+    line<number>(
+      (t) => x(t),
+      (t) => y((which === 'short' ? short : long).minutesAt(t)),
+    )(temps.filter((t) => t >= from && t <= to)) ?? '';
   const ticks = y.ticks(4).filter((_, i, all) => all.length < 5 || i % Math.ceil(all.length / 4) === 0);
   const inside = atC >= lo && atC < hi;
   return (
-    <svg viewBox={`0 0 ${W} ${HT}`} className="w-full" role="img" aria-label={inside ? `At ${atC.toFixed(1)} °C: ${formatDuration(short.minutesAt(atC))} to ${formatDuration(long.minutesAt(atC))}` : `No answer at ${atC.toFixed(1)} °C`}>
+    <svg
+      viewBox={`0 0 ${W} ${HT}`}
+      className="w-full"
+      role="img"
+      aria-label={
+        inside
+          ? `At ${atC.toFixed(1)} °C: ${formatDuration(short.minutesAt(atC))} to ${formatDuration(long.minutesAt(atC))}`
+          : `No answer at ${atC.toFixed(1)} °C`
+      }
+    >
       {ticks.map((t) => (
         <g key={t}>
           <line x1="40" x2={W - 8} y1={y(t)} y2={y(t)} stroke="var(--paper-line)" />
@@ -41,12 +54,32 @@ export function CurveChart({ milestone, family, atC }: { milestone: Milestone; f
           {milestone.table.form === 'curve' && <path d={draw(side, long.sheetLowC, long.sheetHighC)} strokeWidth="1.8" />}
         </g>
       ))}
-      {milestone.table.form === 'curve' && milestone.table.points.map((p) => <path key={p.tempC} d={`M${x(p.tempC)} ${y(p.fromMin)}V${y(p.toMin)}`} stroke="var(--ink)" strokeWidth="5" />)}
-      {milestone.table.form === 'single' && <rect x={x(milestone.table.tempC ?? 23) - 4} y={y(milestone.table.toMin) - 2} width="8" height={Math.max(6, y(milestone.table.fromMin) - y(milestone.table.toMin) + 4)} fill="var(--ink)" />}
+      {milestone.table.form === 'curve' &&
+        milestone.table.points.map((p) => (
+          <path key={p.tempC} d={`M${x(p.tempC)} ${y(p.fromMin)}V${y(p.toMin)}`} stroke="var(--ink)" strokeWidth="5" />
+        ))}
+      {milestone.table.form === 'single' && (
+        <rect
+          x={x(milestone.table.tempC ?? 23) - 4}
+          y={y(milestone.table.toMin) - 2}
+          width="8"
+          height={Math.max(6, y(milestone.table.fromMin) - y(milestone.table.toMin) + 4)}
+          fill="var(--ink)"
+        />
+      )}
       {inside && (
         <g>
           <line x1={x(atC)} x2={x(atC)} y1="4" y2={HT - 18} stroke="var(--part-a)" strokeWidth="1.5" />
-          <text x={Math.min(x(atC) + 4, W - 92)} y="14" fontSize="10.5" fill="var(--part-a)" fontWeight="700" stroke="var(--paper)" strokeWidth="3" paintOrder="stroke">
+          <text
+            x={Math.min(x(atC) + 4, W - 92)}
+            y="14"
+            fontSize="10.5"
+            fill="var(--part-a)"
+            fontWeight="700"
+            stroke="var(--paper)"
+            strokeWidth="3"
+            paintOrder="stroke"
+          >
             {atC.toFixed(1)} °C here
           </text>
         </g>

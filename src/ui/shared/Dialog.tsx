@@ -13,7 +13,13 @@ export function Dialog({ open, title, onClose, children }: { open: boolean; titl
     if (!open && el.open) el.close();
   }, [open]);
   return (
-    <dialog ref={ref} aria-labelledby={id} onClose={onClose} className="paper m-auto p-0 w-[min(34rem,94vw)] max-h-[88vh] backdrop:bg-black/50" style={{ color: 'var(--ink)' }}>
+    <dialog
+      ref={ref}
+      aria-labelledby={id}
+      onClose={onClose}
+      className="paper m-auto p-0 w-[min(34rem,94vw)] max-h-[88vh] backdrop:bg-black/50"
+      style={{ color: 'var(--ink)' }}
+    >
       {open && (
         <div className="p-5">
           <div className="flex items-center justify-between mb-4 gap-4">

@@ -1,6 +1,6 @@
 'use client';
 import { type KeyboardEvent, type PointerEvent, useId, useRef, useState } from 'react';
-import type { Drawing as Plan, DimensionLine } from '@/core/void';
+import type { DimensionLine, Drawing as Plan } from '@/core/void';
 import { useFormat } from './bits';
 
 interface Layer {
@@ -50,18 +50,32 @@ export function Drawing({ drawing, base, width, height, layers, crownMm = 0, val
   const oy = pad.top + (height - pad.top - pad.bottom - (y1 - y0) * k) / 2 - y0 * k;
   const X = (v: number) => ox + v * k;
   const Y = (v: number) => oy + v * k;
-  const path = (points: readonly (readonly [number, number])[]) => `M${points.map((p) => `${X(p[0]).toFixed(2)} ${Y(p[1]).toFixed(2)}`).join('L')}Z`;
+  const path = (points: readonly (readonly [number, number])[]) =>
+    `M${points.map((p) => `${X(p[0]).toFixed(2)} ${Y(p[1]).toFixed(2)}`).join('L')}Z`;
   const voids = drawing.outlines.filter((o) => o.role === 'void');
   const voidXs = voids.flatMap((o) => o.points.map((p) => p[0]));
   const [vx0, vx1] = [Math.min(...voidXs), Math.max(...voidXs)];
-  const fill: Record<string, string> = { base: `url(#tx-${base})`, rod: 'url(#tx-rod)', plate: 'url(#tx-metal)', 'keep-clear': 'var(--paper)', overbuild: 'url(#tx-liquid)', void: layers ? 'none' : 'url(#tx-liquid)' };
+  const fill: Record<string, string> = {
+    base: `url(#tx-${base})`,
+    rod: 'url(#tx-rod)',
+    plate: 'url(#tx-metal)',
+    'keep-clear': 'var(--paper)',
+    overbuild: 'url(#tx-liquid)',
+    void: layers ? 'none' : 'url(#tx-liquid)',
+  };
 
   const grab = (d: DimensionLine, e: PointerEvent<SVGCircleElement>) => {
     if (!onDrag) return;
     const horizontal = Math.abs(d.to[0] - d.from[0]) >= Math.abs(d.to[1] - d.from[1]);
     const forward = horizontal ? Math.sign(d.to[0] - d.from[0]) || 1 : Math.sign(d.to[1] - d.from[1]) || 1;
     e.currentTarget.setPointerCapture(e.pointerId);
-    setHeld({ key: d.key, startValue: values?.[d.key] ?? 0, startPx: horizontal ? e.clientX : e.clientY, perPx: (d.perMm * forward) / (k * screenScale()), horizontal });
+    setHeld({
+      key: d.key,
+      startValue: values?.[d.key] ?? 0,
+      startPx: horizontal ? e.clientX : e.clientY,
+      perPx: (d.perMm * forward) / (k * screenScale()),
+      horizontal,
+    });
   };
   const screenScale = () => (svg.current ? svg.current.getBoundingClientRect().width / width : 1);
   const move = (e: PointerEvent) => {
@@ -80,7 +94,15 @@ export function Drawing({ drawing, base, width, height, layers, crownMm = 0, val
   };
 
   return (
-    <svg ref={svg} viewBox={`0 0 ${width} ${height}`} className="w-full h-full block select-none" role="group" aria-label={`${drawing.title}, drawn to scale`} onPointerMove={move} onPointerUp={() => setHeld(null)}>
+    <svg
+      ref={svg}
+      viewBox={`0 0 ${width} ${height}`}
+      className="w-full h-full block select-none"
+      role="group"
+      aria-label={`${drawing.title}, drawn to scale`}
+      onPointerMove={move}
+      onPointerUp={() => setHeld(null)}
+    >
       <title>{drawing.title}</title>
       {!small && (
         <g stroke="var(--paper-line)" strokeWidth="1">
@@ -114,31 +136,71 @@ export function Drawing({ drawing, base, width, height, layers, crownMm = 0, val
       {layers && (
         <g clipPath={`url(#${id}-void)`}>
           {layers.map((l) => (
-            <rect key={l.label} x={X(x0)} width={(x1 - x0) * k} y={Y(l.fromMm)} height={Math.max(0, (l.toMm - l.fromMm) * k)} fill={`url(#tx-${l.texture})`} stroke="var(--ink)" strokeWidth="0.8" />
+            <rect
+              key={l.label}
+              x={X(x0)}
+              width={(x1 - x0) * k}
+              y={Y(l.fromMm)}
+              height={Math.max(0, (l.toMm - l.fromMm) * k)}
+              fill={`url(#tx-${l.texture})`}
+              stroke="var(--ink)"
+              strokeWidth="0.8"
+            />
           ))}
         </g>
       )}
       {crownMm > 0 && (
-        <path d={`M${X(vx0)} ${Y(0)} Q${X((vx0 + vx1) / 2)} ${Y(0) - Math.max(5, crownMm * k * 2)} ${X(vx1)} ${Y(0)}Z`} fill="url(#tx-liquid)" stroke="var(--ink)" strokeWidth="1" />
+        <path
+          d={`M${X(vx0)} ${Y(0)} Q${X((vx0 + vx1) / 2)} ${Y(0) - Math.max(5, crownMm * k * 2)} ${X(vx1)} ${Y(0)}Z`}
+          fill="url(#tx-liquid)"
+          stroke="var(--ink)"
+          strokeWidth="1"
+        />
       )}
       {voids.map((o, i) => (
-        <path key={i} d={path(o.points)} fill="none" stroke="var(--ink)" strokeWidth="1.5" strokeDasharray={unmeasured ? '5 4' : undefined} />
+        <path
+          key={i}
+          d={path(o.points)}
+          fill="none"
+          stroke="var(--ink)"
+          strokeWidth="1.5"
+          strokeDasharray={unmeasured ? '5 4' : undefined}
+        />
       ))}
       {drawing.outlines
         .filter((o) => o.role === 'rod' || o.role === 'plate' || o.role === 'keep-clear')
         .map((o, i) => (
           <path key={i} d={path(o.points)} fill={fill[o.role]} stroke="var(--ink)" strokeWidth="1.2" />
         ))}
-      {layers && layers.length > 1 &&
+      {layers &&
+        layers.length > 1 &&
         layers.map((l) => (
-          <text key={l.label} x={X(vx1) + 12} y={Y((l.fromMm + l.toMm) / 2) + 4} fontSize="12" fill="var(--ink)" stroke="var(--paper)" strokeWidth="4" paintOrder="stroke">
+          <text
+            key={l.label}
+            x={X(vx1) + 12}
+            y={Y((l.fromMm + l.toMm) / 2) + 4}
+            fontSize="12"
+            fill="var(--ink)"
+            stroke="var(--paper)"
+            strokeWidth="4"
+            paintOrder="stroke"
+          >
             {l.label}
           </text>
         ))}
       {drawing.marks.map((m, i) => (
         <g key={i}>
           <circle cx={X(m.at[0])} cy={Y(m.at[1])} r="2" fill="var(--ink)" />
-          <text x={X(m.at[0]) + 4} y={Y(m.at[1]) - 3} fontSize="10.5" className="fig" fill="var(--ink)" stroke="var(--paper)" strokeWidth="3" paintOrder="stroke">
+          <text
+            x={X(m.at[0]) + 4}
+            y={Y(m.at[1]) - 3}
+            fontSize="10.5"
+            className="fig"
+            fill="var(--ink)"
+            stroke="var(--paper)"
+            strokeWidth="3"
+            paintOrder="stroke"
+          >
             {m.label}
           </text>
         </g>
@@ -153,7 +215,18 @@ export function Drawing({ drawing, base, width, height, layers, crownMm = 0, val
           <g key={d.key} stroke="var(--ink)" strokeWidth="1">
             <line x1={ax} y1={ay} x2={bx} y2={by} />
             <path d={`M${ax - 5} ${ay + 5} l10 -10 M${bx - 5} ${by + 5} l10 -10`} strokeWidth="1.4" />
-            <text x={lx} y={ly} fontSize="13" fontWeight="650" textAnchor={horizontal && bx - ax > 60 ? 'middle' : 'start'} className="fig" stroke="var(--paper)" strokeWidth="5" paintOrder="stroke" fill="var(--ink)">
+            <text
+              x={lx}
+              y={ly}
+              fontSize="13"
+              fontWeight="650"
+              textAnchor={horizontal && bx - ax > 60 ? 'middle' : 'start'}
+              className="fig"
+              stroke="var(--paper)"
+              strokeWidth="5"
+              paintOrder="stroke"
+              fill="var(--ink)"
+            >
               {label}
             </text>
             {onDrag && (

@@ -2,7 +2,7 @@
 import Link from 'next/link';
 import { useState } from 'react';
 import type { StageState } from '@/core/judge';
-import { type Stage, STAGE_LABELS, STAGES } from '@/core/method';
+import { STAGE_LABELS, STAGES, type Stage } from '@/core/method';
 import type { RepairView } from '@/core/record';
 import { usePrefs } from '../desk/prefs';
 import { stageAnswer } from './stage-answer';
@@ -30,9 +30,23 @@ function Joint({ state }: { state: StageState }) {
 /** Graduation along the top edge of a leaf. */
 function Ticks() {
   return (
-    <svg className="absolute left-2 right-2 top-0 h-2 w-[calc(100%-1rem)]" viewBox="0 0 120 8" preserveAspectRatio="none" aria-hidden="true">
+    <svg
+      className="absolute left-2 right-2 top-0 h-2 w-[calc(100%-1rem)]"
+      viewBox="0 0 120 8"
+      preserveAspectRatio="none"
+      aria-hidden="true"
+    >
       {Array.from({ length: 11 }, (_, i) => (
-        <line key={i} x1={i * 12 + 0.5} x2={i * 12 + 0.5} y1="0" y2={i % 5 === 0 ? 8 : 4.5} stroke="var(--rule)" strokeWidth="1" vectorEffect="non-scaling-stroke" />
+        <line
+          key={i}
+          x1={i * 12 + 0.5}
+          x2={i * 12 + 0.5}
+          y1="0"
+          y2={i % 5 === 0 ? 8 : 4.5}
+          stroke="var(--rule)"
+          strokeWidth="1"
+          vectorEffect="non-scaling-stroke"
+        />
       ))}
     </svg>
   );
@@ -44,7 +58,12 @@ export function FoldingRule({ view, current, zone, nowMs }: { view: RepairView; 
   const [unfolded, setUnfolded] = useState(false);
   return (
     <nav aria-label="Stages" className="no-print">
-      <button type="button" className="act w-full justify-between md:hidden mb-1" aria-expanded={unfolded} onClick={() => setUnfolded(!unfolded)}>
+      <button
+        type="button"
+        className="act w-full justify-between md:hidden mb-1"
+        aria-expanded={unfolded}
+        onClick={() => setUnfolded(!unfolded)}
+      >
         <span>
           {current ? STAGE_LABELS[current] : 'Stages'} · {current ? stageAnswer(current, view, system, zone, nowMs) : ''}
         </span>
@@ -61,14 +80,23 @@ export function FoldingRule({ view, current, zone, nowMs }: { view: RepairView; 
                 aria-current={open ? 'page' : undefined}
                 onClick={() => setUnfolded(false)}
                 className="relative block w-full min-w-0 px-3 pt-3 pb-1.5 no-underline"
-                style={{ background: open ? 'var(--paper)' : 'var(--leaf)', border: `${open ? 2 : 1}px solid var(--rule)`, color: 'var(--ink)', marginTop: open ? 0 : 5, marginBottom: open ? 0 : 5 }}
+                style={{
+                  background: open ? 'var(--paper)' : 'var(--leaf)',
+                  border: `${open ? 2 : 1}px solid var(--rule)`,
+                  color: 'var(--ink)',
+                  marginTop: open ? 0 : 5,
+                  marginBottom: open ? 0 : 5,
+                }}
               >
                 <Ticks />
                 <span className={`block ${open ? 'font-bold' : ''} leading-tight`}>
                   {STAGE_LABELS[stage]}
                   <span className="sr-only">, {WORDS[state]}</span>
                 </span>
-                <span className={`fig block truncate ${open ? 'text-[0.95rem] font-semibold' : 'text-[0.74rem]'} leading-snug`} title={stageAnswer(stage, view, system, zone, nowMs)}>
+                <span
+                  className={`fig block truncate ${open ? 'text-[0.95rem] font-semibold' : 'text-[0.74rem]'} leading-snug`}
+                  title={stageAnswer(stage, view, system, zone, nowMs)}
+                >
                   {stageAnswer(stage, view, system, zone, nowMs)}
                 </span>
               </Link>

@@ -20,7 +20,8 @@ const KEYS = [
   ['?', 'this list'],
 ] as const;
 
-const typing = (target: EventTarget | null) => target instanceof HTMLElement && (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName));
+const typing = (target: EventTarget | null) =>
+  target instanceof HTMLElement && (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName));
 
 /** Keyboard of the whole product: single keys, the list of them, and going anywhere by typing. */
 export function Keys() {
@@ -91,7 +92,12 @@ export function Keys() {
             <Command.Empty className="soft p-2">Nothing of that name.</Command.Empty>
             {Object.values(repairs).flatMap((r) =>
               [...STAGES, 'run' as const].map((stage) => (
-                <Command.Item key={`${r.id}/${stage}`} value={`${r.name} ${stage === 'run' ? 'run' : STAGE_LABELS[stage]} ${r.id}`} onSelect={() => leave(`/job/${r.jobId}/${r.id}/${stage}`)} className="go-row">
+                <Command.Item
+                  key={`${r.id}/${stage}`}
+                  value={`${r.name} ${stage === 'run' ? 'run' : STAGE_LABELS[stage]} ${r.id}`}
+                  onSelect={() => leave(`/job/${r.jobId}/${r.id}/${stage}`)}
+                  className="go-row"
+                >
                   {r.name} · {stage === 'run' ? 'Run' : STAGE_LABELS[stage]}
                 </Command.Item>
               )),

@@ -1,5 +1,5 @@
 'use client';
-import { type Setting, type Stage } from '@/core/method';
+import type { Setting, Stage } from '@/core/method';
 import { schoolsOf, settingOf } from '@/core/plan';
 import type { RepairView } from '@/core/record';
 import { changeRepair } from '../desk/desk';
@@ -19,10 +19,17 @@ export function Schools({ at, stage }: { at: RepairView; stage: Stage }) {
         const option = school.options.find((o) => o.id === chosen[school.id]);
         return (
           <div key={school.id}>
-            <Choice label={school.matter} options={school.options.map((o) => ({ id: o.id, label: o.label, title: o.fits }))} value={chosen[school.id]} onChange={(id) => changeRepair(at.repair.id, (r) => ({ ...r, schools: { ...r.schools, [school.id]: id } }))} />
+            <Choice
+              label={school.matter}
+              options={school.options.map((o) => ({ id: o.id, label: o.label, title: o.fits }))}
+              value={chosen[school.id]}
+              onChange={(id) => changeRepair(at.repair.id, (r) => ({ ...r, schools: { ...r.schools, [school.id]: id } }))}
+            />
             <p className="soft text-sm mt-0.5">
               {option ? `Fits ${option.fits}. ` : ''}
-              {chosen[school.id] === school.byDefault ? school.why : `The usual choice is “${school.options.find((o) => o.id === school.byDefault)?.label}”: ${school.why}`}
+              {chosen[school.id] === school.byDefault
+                ? school.why
+                : `The usual choice is “${school.options.find((o) => o.id === school.byDefault)?.label}”: ${school.why}`}
             </p>
           </div>
         );
@@ -42,7 +49,12 @@ export function Settings({ at, stage, auto }: { at: RepairView; stage: Stage; au
   return (
     <div className="grid grid-cols-2 gap-2 mt-2">
       {mine.map((s) => (
-        <SettingField key={s.id} at={at} setting={s} value={settingOf(method, at.repair, s.id) < 0 ? (auto?.[s.id] ?? null) : settingOf(method, at.repair, s.id)} />
+        <SettingField
+          key={s.id}
+          at={at}
+          setting={s}
+          value={settingOf(method, at.repair, s.id) < 0 ? (auto?.[s.id] ?? null) : settingOf(method, at.repair, s.id)}
+        />
       ))}
     </div>
   );

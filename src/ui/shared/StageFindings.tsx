@@ -58,7 +58,17 @@ export function StageFindings({ at, stage, all }: { at: RepairView; stage?: Stag
   return (
     <div>
       {problems.map((p) => (
-        <FindingCard key={p.field + p.sentence} finding={{ id: `problem:${p.field}`, severity: 'stop', stage: p.stage, title: 'This cannot be planned', why: p.sentence, todo: '' }} />
+        <FindingCard
+          key={p.field + p.sentence}
+          finding={{
+            id: `problem:${p.field}`,
+            severity: 'stop',
+            stage: p.stage,
+            title: 'This cannot be planned',
+            why: p.sentence,
+            todo: '',
+          }}
+        />
       ))}
       {mine.map((f) => (
         <FindingCard key={f.id} finding={f} overridden={at.actuals.overrides[f.id]}>

@@ -1,8 +1,8 @@
 'use client';
 import Link from 'next/link';
-import { attempt, formatDuration } from '@/core/units';
 import { valueAt } from '@/core/climate';
 import type { JobView, RepairView } from '@/core/record';
+import { attempt, formatDuration } from '@/core/units';
 import { useFormat, Ways } from './bits';
 import { shortWhen } from './when';
 
@@ -18,9 +18,15 @@ export function Tag({ view, repair, nowMs }: { view: JobView; repair?: RepairVie
       <Link
         href={`/job/${job.id}`}
         className="no-underline flex items-baseline gap-2 pl-4 pr-10 py-2 relative min-w-[13rem] max-w-full"
-        style={{ background: 'var(--ink)', color: 'var(--paper)', clipPath: 'polygon(0 0, calc(100% - 14px) 0, 100% 50%, calc(100% - 14px) 100%, 0 100%)' }}
+        style={{
+          background: 'var(--ink)',
+          color: 'var(--paper)',
+          clipPath: 'polygon(0 0, calc(100% - 14px) 0, 100% 50%, calc(100% - 14px) 100%, 0 100%)',
+        }}
       >
-        <strong className="text-[1.2rem] whitespace-nowrap overflow-hidden text-ellipsis">{repair?.repair.name || (repair ? 'Unnamed repair' : job.name || 'Unnamed job')}</strong>
+        <strong className="text-[1.2rem] whitespace-nowrap overflow-hidden text-ellipsis">
+          {repair?.repair.name || (repair ? 'Unnamed repair' : job.name || 'Unnamed job')}
+        </strong>
         <span className="truncate text-[0.95rem] opacity-85">{repair?.repair.place || job.place}</span>
         <svg className="absolute right-4 top-1/2 -translate-y-1/2" width="10" height="10" viewBox="0 0 10 10" aria-hidden="true">
           <circle cx="5" cy="5" r="4.5" fill="var(--ground)" />
@@ -48,7 +54,10 @@ export function Tag({ view, repair, nowMs }: { view: JobView; repair?: RepairVie
             base <strong className="fig">{format('temperature', now.value.base).text}</strong>
           </span>
           <span>
-            dew <strong className="fig">{now.value.base - now.value.dew < 0 ? '−' : '+'} {format('interval', Math.abs(now.value.base - now.value.dew)).text}</strong>
+            dew{' '}
+            <strong className="fig">
+              {now.value.base - now.value.dew < 0 ? '−' : '+'} {format('interval', Math.abs(now.value.base - now.value.dew)).text}
+            </strong>
           </span>
         </p>
       )}

@@ -1,7 +1,7 @@
 'use client';
-import { extent, line as d3line, scaleLinear, scaleTime } from 'd3';
+import { line as d3line, extent, scaleLinear, scaleTime } from 'd3';
 import Link from 'next/link';
-import { type PointerEvent, useEffect, useMemo, useRef, useState } from 'react';
+import { type PointerEvent, useEffect, useId, useMemo, useRef, useState } from 'react';
 import type { Series } from '@/core/climate';
 import type { JobView, RepairView } from '@/core/record';
 import { formatDuration, fromCore, unitOf } from '@/core/units';
@@ -38,7 +38,10 @@ interface Props {
 export function TimeBand({ view, current, nowMs, onStart, onTemperature }: Props) {
   const [ref, width] = useWidth();
   const system = usePrefs((p) => p.system);
-  const [drag, setDrag] = useState<{ kind: 'start'; id: string; x: number; start: number } | { kind: 'temp'; y: number; began: boolean } | null>(null);
+  const clip = useId();
+  const [drag, setDrag] = useState<
+    { kind: 'start'; id: string; x: number; start: number } | { kind: 'temp'; y: number; began: boolean } | null
+  >(null);
   const { job, plan } = view;
   const shown = view.repairs;
   const range = useMemo(() => {
@@ -69,11 +72,20 @@ export function TimeBand({ view, current, nowMs, onStart, onTemperature }: Props
       }
       return out;
     };
-    const sets = { air: slice(lead?.plan.thermal?.air ?? air), base: lead?.plan.thermal ? slice(lead.plan.thermal.base) : [], dew: slice(plan.site!.air.dew) };
+    const sets = {
+      air: slice(lead?.plan.thermal?.air ?? air),
+      base: lead?.plan.thermal ? slice(lead.plan.thermal.base) : [],
+      dew: slice(plan.site!.air.dew),
+    };
     const [lo, hi] = extent([...sets.air, ...sets.base, ...sets.dew].map((p) => p[1])) as [number, number];
     return { ...sets, lo, hi: Math.max(hi, lo + 4) };
   }, [air, lead, plan.site, range]);
-  if (!plan.site || !air || !curves) return <div ref={ref} className="p-3 soft">The time band appears when the site’s temperature and hours are sound.</div>;
+  if (!plan.site || !air || !curves)
+    return (
+      <div ref={ref} className="p-3 soft">
+        The time band appears when the site’s temperature and hours are sound.
+      </div>
+    );
 
   const y = scaleLinear([curves.lo - 0.5, curves.hi + 0.5], [top + tempH, top + 6]);
   const draw = d3line<[number, number]>()
@@ -84,7 +96,8 @@ export function TimeBand({ view, current, nowMs, onStart, onTemperature }: Props
   const ticks = plan.windows.length ? localTicks(range.from, range.to, step, job.zone) : [];
   const closed = gaps(plan.windows, range.from, range.to);
   const minC = lead?.plan.sheet?.limits.baseMinC ?? null;
-  const at = (p: [number, number][], ms: number) => p.reduce<[number, number] | undefined>((a, b) => (a && Math.abs(a[0] - ms) < Math.abs(b[0] - ms) ? a : b), undefined)?.[1] ?? curves.lo;
+  const at = (p: [number, number][], ms: number) =>
+    p.reduce<[number, number] | undefined>((a, b) => (a && Math.abs(a[0] - ms) < Math.abs(b[0] - ms) ? a : b), undefined)?.[1] ?? curves.lo;
   const airLabelAt = range.from + (range.to - range.from) * 0.3;
   const baseLabelAt = range.from + (range.to - range.from) * 0.46;
   const dewLabelAt = range.from + (range.to - range.from) * 0.58;
@@ -104,7 +117,16 @@ export function TimeBand({ view, current, nowMs, onStart, onTemperature }: Props
 
   return (
     <div ref={ref} className="w-full" style={{ background: 'var(--ground-2)' }}>
-      <svg width={width} height={height} className="block select-none" role="group" aria-label="Time band" onPointerMove={pointerMove} onPointerUp={() => setDrag(null)} onPointerLeave={() => setDrag(null)}>
+      <svg
+        width={width}
+        height={height}
+        className="block select-none"
+        role="group"
+        aria-label="Time band"
+        onPointerMove={pointerMove}
+        onPointerUp={() => setDrag(null)}
+        onPointerLeave={() => setDrag(null)}
+      >
         <title>Temperatures, working hours and repairs on one time axis</title>
         {closed.map(([a, b]) => (
           <rect key={a} x={x(a)} width={Math.max(0, x(b) - x(a))} y={top + 4} height={tempH} fill="url(#tx-closed)" />
@@ -125,14 +147,28 @@ export function TimeBand({ view, current, nowMs, onStart, onTemperature }: Props
         {minC !== null && minC >= curves.lo - 0.5 && minC <= curves.hi && (
           <g>
             <line x1={LEFT} x2={width - 14} y1={y(minC)} y2={y(minC)} stroke="var(--stop)" strokeWidth="1" strokeDasharray="2 3" />
-            <text x={width - 18} y={y(minC) - 4} fontSize="11" textAnchor="end" fill="var(--stop)" stroke="var(--ground-2)" strokeWidth="4" paintOrder="stroke">
+            <text
+              x={width - 18}
+              y={y(minC) - 4}
+              fontSize="11"
+              textAnchor="end"
+              fill="var(--stop)"
+              stroke="var(--ground-2)"
+              strokeWidth="4"
+              paintOrder="stroke"
+            >
               sheet minimum {degrees(minC).toFixed(0)}°
             </text>
           </g>
         )}
-        <path d={draw(curves.dew) ?? ''} fill="none" stroke="var(--dew)" strokeWidth="1.4" strokeDasharray="7 3" />
-        <path d={draw(curves.air) ?? ''} fill="none" stroke="var(--ink)" strokeWidth="1.2" strokeDasharray="1.5 3" />
-        <path d={draw(curves.base) ?? ''} fill="none" stroke="var(--ink)" strokeWidth="2.2" />
+        <clipPath id={clip}>
+          <rect x={LEFT} y={0} width={Math.max(0, width - 14 - LEFT)} height={height} />
+        </clipPath>
+        <g clipPath={`url(#${clip})`}>
+          <path d={draw(curves.dew) ?? ''} fill="none" stroke="var(--dew)" strokeWidth="1.4" strokeDasharray="7 3" />
+          <path d={draw(curves.air) ?? ''} fill="none" stroke="var(--ink)" strokeWidth="1.2" strokeDasharray="1.5 3" />
+          <path d={draw(curves.base) ?? ''} fill="none" stroke="var(--ink)" strokeWidth="2.2" />
+        </g>
         {(
           [
             ['air', curves.air, airLabelAt, 'var(--ink)', -6],
@@ -141,7 +177,17 @@ export function TimeBand({ view, current, nowMs, onStart, onTemperature }: Props
           ] as const
         ).map(([name, points, ms, color, dy]) =>
           points.length ? (
-            <text key={name} x={x(ms)} y={y(at(points as [number, number][], ms)) + dy} fontSize="11.5" fontWeight={name === 'base' ? 700 : 400} fill={color} stroke="var(--ground-2)" strokeWidth="4" paintOrder="stroke">
+            <text
+              key={name}
+              x={x(ms)}
+              y={y(at(points as [number, number][], ms)) + dy}
+              fontSize="11.5"
+              fontWeight={name === 'base' ? 700 : 400}
+              fill={color}
+              stroke="var(--ground-2)"
+              strokeWidth="4"
+              paintOrder="stroke"
+            >
               {name}
             </text>
           ) : null,
@@ -176,16 +222,47 @@ export function TimeBand({ view, current, nowMs, onStart, onTemperature }: Props
                   {(r.repair.name || 'Unnamed').length > 17 ? `${r.repair.name.slice(0, 16)}…` : r.repair.name || 'Unnamed'}
                 </text>
               </Link>
-              {first && placing && first.startMs < placing.fromMs && <rect x={x(first.startMs)} width={Math.max(1, x(placing.fromMs) - x(first.startMs))} y={y0 + 8} height={6} fill="none" stroke="var(--ink)" strokeWidth="1" />}
+              {first && placing && first.startMs < placing.fromMs && (
+                <rect
+                  x={x(first.startMs)}
+                  width={Math.max(1, x(placing.fromMs) - x(first.startMs))}
+                  y={y0 + 8}
+                  height={6}
+                  fill="none"
+                  stroke="var(--ink)"
+                  strokeWidth="1"
+                />
+              )}
               {p.band.map((b) => (
-                <rect key={b.state} x={x(b.fromMs)} width={Math.max(1.5, Math.min(x(b.toMs), width - 14) - x(b.fromMs))} y={y0} height={rowH - 2} fill={`url(#${TEXTURE[b.state]})`} stroke="var(--ink)" strokeWidth="1">
+                <rect
+                  key={b.state}
+                  x={x(b.fromMs)}
+                  width={Math.max(1.5, Math.min(x(b.toMs), width - 14) - x(b.fromMs))}
+                  y={y0}
+                  height={rowH - 2}
+                  fill={`url(#${TEXTURE[b.state]})`}
+                  stroke="var(--ink)"
+                  strokeWidth="1"
+                >
                   <title>{`${b.state} until ${dayAndClock(b.toMs, job.zone)}`}</title>
                 </rect>
               ))}
               {stalls.map((s) => (
                 <g key={s.fromMs}>
-                  <path d={`M${x(s.fromMs)} ${y0 - 3} v${rowH + 4} M${x(s.toMs)} ${y0 - 3} v${rowH + 4}`} stroke="var(--stop)" strokeWidth="1.6" />
-                  <text x={x(s.fromMs) + 3} y={y0 + rowH + 8} fontSize="11" fill="var(--stop)" stroke="var(--ground-2)" strokeWidth="3" paintOrder="stroke">
+                  <path
+                    d={`M${x(s.fromMs)} ${y0 - 3} v${rowH + 4} M${x(s.toMs)} ${y0 - 3} v${rowH + 4}`}
+                    stroke="var(--stop)"
+                    strokeWidth="1.6"
+                  />
+                  <text
+                    x={x(s.fromMs) + 3}
+                    y={y0 + rowH + 8}
+                    fontSize="11"
+                    fill="var(--stop)"
+                    stroke="var(--ground-2)"
+                    strokeWidth="3"
+                    paintOrder="stroke"
+                  >
                     clock stands {formatDuration((s.toMs - s.fromMs) / 60_000)}
                   </text>
                 </g>
@@ -193,15 +270,35 @@ export function TimeBand({ view, current, nowMs, onStart, onTemperature }: Props
               {p.openMs !== null && (
                 <g>
                   <line x1={x(p.openMs)} x2={x(p.openMs)} y1={y0 - 3} y2={y0 + rowH + 1} stroke="var(--ink)" strokeWidth="3" />
-                  <text x={x(p.openMs) + 7} y={y0 + 16} fontSize="12" fontWeight="700" fill="var(--ink)" stroke="var(--ground-2)" strokeWidth="5" paintOrder="stroke">
-                    open <tspan className="fig">{dayAndClock(p.openMs, job.zone)}</tspan>
-                  </text>
+                  <OpenLabel
+                    x={x(p.openMs) + 7}
+                    y={y0 + 16}
+                    until={Math.min(x(p.band.at(-1)?.toMs ?? 0), width - 14)}
+                    text={dayAndClock(p.openMs, job.zone)}
+                  />
                 </g>
               )}
               {p.habitMs !== null && r === lead && (
                 <g>
-                  <line x1={x(p.habitMs)} x2={x(p.habitMs)} y1={y0 - 2} y2={y0 + rowH} stroke="var(--ink)" strokeWidth="1.6" strokeDasharray="3 2" />
-                  <text x={x(p.habitMs)} y={y0 - 4} fontSize="10.5" textAnchor="middle" fill="var(--ink)" stroke="var(--ground-2)" strokeWidth="4" paintOrder="stroke">
+                  <line
+                    x1={x(p.habitMs)}
+                    x2={x(p.habitMs)}
+                    y1={y0 - 2}
+                    y2={y0 + rowH}
+                    stroke="var(--ink)"
+                    strokeWidth="1.6"
+                    strokeDasharray="3 2"
+                  />
+                  <text
+                    x={x(p.habitMs)}
+                    y={y0 - 4}
+                    fontSize="10.5"
+                    textAnchor="middle"
+                    fill="var(--ink)"
+                    stroke="var(--ground-2)"
+                    strokeWidth="4"
+                    paintOrder="stroke"
+                  >
                     plain 24 h
                   </text>
                 </g>
@@ -234,7 +331,16 @@ export function TimeBand({ view, current, nowMs, onStart, onTemperature }: Props
         {job.wantedAt !== null && x(job.wantedAt) < width && (
           <g>
             <path d={`M${x(job.wantedAt)} ${top} V${height - 4}`} stroke="var(--part-a)" strokeWidth="1.6" strokeDasharray="8 3" />
-            <text x={x(job.wantedAt) - 5} y={height - 5} textAnchor="end" fontSize="11" fill="var(--part-a)" stroke="var(--ground-2)" strokeWidth="4" paintOrder="stroke">
+            <text
+              x={x(job.wantedAt) - 5}
+              y={height - 5}
+              textAnchor="end"
+              fontSize="11"
+              fill="var(--part-a)"
+              stroke="var(--ground-2)"
+              strokeWidth="4"
+              paintOrder="stroke"
+            >
               wanted open
             </text>
           </g>
@@ -243,12 +349,23 @@ export function TimeBand({ view, current, nowMs, onStart, onTemperature }: Props
       <ul className="sr-only">
         {shown.map((r) => (
           <li key={r.repair.id}>
-            {r.repair.name}: {r.plan.band.map((b) => `${b.state} from ${dayAndClock(b.fromMs, job.zone)} to ${dayAndClock(b.toMs, job.zone)}`).join(', ')}
+            {r.repair.name}:{' '}
+            {r.plan.band.map((b) => `${b.state} from ${dayAndClock(b.fromMs, job.zone)} to ${dayAndClock(b.toMs, job.zone)}`).join(', ')}
             {r.plan.openMs !== null ? `; may be opened ${dayAndClock(r.plan.openMs, job.zone)}` : '; no opening in sight'}
           </li>
         ))}
       </ul>
     </div>
+  );
+}
+
+/** The opening, written on the set part of the band where it fits, beside it where not. */
+function OpenLabel({ x, y, until, text }: { x: number; y: number; until: number; text: string }) {
+  const inside = until - x > 118;
+  return (
+    <text x={inside ? x : Math.max(x, until + 6)} y={y} fontSize="12" fontWeight="700" fill={inside ? 'var(--paper)' : 'var(--ink)'}>
+      open <tspan className="fig">{text}</tspan>
+    </text>
   );
 }
 

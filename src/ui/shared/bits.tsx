@@ -3,7 +3,7 @@ import { Check, ClipboardCopy } from 'lucide-react';
 import Link from 'next/link';
 import { type ReactNode, useId, useState } from 'react';
 import type { Finding } from '@/core/judge';
-import { figure, type Kind, format, type Voice, type WorkLine } from '@/core/units';
+import { figure, format, type Kind, type Voice, type WorkLine } from '@/core/units';
 import { usePrefs } from '../desk/prefs';
 
 /** Prints a core value in the person's units. */
@@ -13,7 +13,19 @@ export function useFormat() {
 }
 
 /** The one answer of a stage: a large figure, its unit, and its doubt beside it. */
-export function Answer({ over, digits, unit, beside, copy }: { over: string; digits: string; unit?: string; beside?: ReactNode; copy?: string }) {
+export function Answer({
+  over,
+  digits,
+  unit,
+  beside,
+  copy,
+}: {
+  over: string;
+  digits: string;
+  unit?: string;
+  beside?: ReactNode;
+  copy?: string;
+}) {
   const size = digits.length > 12 ? 'text-3xl' : digits.length > 7 ? 'text-4xl' : 'text-6xl';
   return (
     <div className="ruled pb-2 mb-2">
@@ -55,7 +67,11 @@ const VOICES: Record<Voice, string> = { sheet: 'the sheet says', computed: 'Gren
 
 /** Who says it. */
 export function VoiceMark({ voice }: { voice: Voice }) {
-  return <span className={`text-xs whitespace-nowrap ${voice === 'sheet' ? 'border-b border-dashed' : voice === 'chosen' ? 'italic' : ''} soft`}>{VOICES[voice]}</span>;
+  return (
+    <span className={`text-xs whitespace-nowrap ${voice === 'sheet' ? 'border-b border-dashed' : voice === 'chosen' ? 'italic' : ''} soft`}>
+      {VOICES[voice]}
+    </span>
+  );
 }
 
 /** How a figure comes about: label, expression, value, source; every line checkable by hand. */
@@ -121,9 +137,22 @@ const FINDING_STYLE: Record<Finding['severity'], { background: string; color: st
 };
 
 /** What was noticed: what, why, what to do. */
-export function FindingCard({ finding, overridden, children }: { finding: Finding; overridden?: { reason: string; role: string }; children?: ReactNode }) {
+export function FindingCard({
+  finding,
+  overridden,
+  children,
+}: {
+  finding: Finding;
+  overridden?: { reason: string; role: string };
+  children?: ReactNode;
+}) {
   return (
-    <article className="flex gap-3 p-2.5 mt-2" style={FINDING_STYLE[finding.severity]} data-severity={finding.severity} data-finding={finding.id}>
+    <article
+      className="flex gap-3 p-2.5 mt-2"
+      style={FINDING_STYLE[finding.severity]}
+      data-severity={finding.severity}
+      data-finding={finding.id}
+    >
       <FindingSign severity={finding.severity} size={34} />
       <div className="min-w-0">
         <h3 className="font-bold leading-tight">
@@ -145,7 +174,19 @@ export function FindingCard({ finding, overridden, children }: { finding: Findin
 }
 
 /** Two to four options side by side, square-cut; the chosen one is filled. */
-export function Choice<T extends string>({ label, options, value, onChange, hideLabel }: { label: string; options: readonly { id: T; label: string; title?: string }[]; value: T | undefined; onChange: (value: T) => void; hideLabel?: boolean }) {
+export function Choice<T extends string>({
+  label,
+  options,
+  value,
+  onChange,
+  hideLabel,
+}: {
+  label: string;
+  options: readonly { id: T; label: string; title?: string }[];
+  value: T | undefined;
+  onChange: (value: T) => void;
+  hideLabel?: boolean;
+}) {
   const id = useId();
   return (
     <div role="group" aria-labelledby={id}>
@@ -154,7 +195,14 @@ export function Choice<T extends string>({ label, options, value, onChange, hide
       </span>
       <div className="flex flex-wrap gap-1">
         {options.map((o) => (
-          <button key={o.id} type="button" className="act text-sm" aria-pressed={o.id === value} title={o.title} onClick={() => onChange(o.id)}>
+          <button
+            key={o.id}
+            type="button"
+            className="act text-sm"
+            aria-pressed={o.id === value}
+            title={o.title}
+            onClick={() => onChange(o.id)}
+          >
             {o.label}
           </button>
         ))}
@@ -164,7 +212,23 @@ export function Choice<T extends string>({ label, options, value, onChange, hide
 }
 
 /** A text field that is written when it is left. */
-export function TextField({ label, value, onChange, type = 'text', problem, hideLabel, multiline }: { label: string; value: string; onChange: (value: string) => void; type?: string; problem?: string | null; hideLabel?: boolean; multiline?: boolean }) {
+export function TextField({
+  label,
+  value,
+  onChange,
+  type = 'text',
+  problem,
+  hideLabel,
+  multiline,
+}: {
+  label: string;
+  value: string;
+  onChange: (value: string) => void;
+  type?: string;
+  problem?: string | null;
+  hideLabel?: boolean;
+  multiline?: boolean;
+}) {
   const id = useId();
   const [draft, setDraft] = useState<string | null>(null);
   const common = {
@@ -183,7 +247,16 @@ export function TextField({ label, value, onChange, type = 'text', problem, hide
       <label htmlFor={id} className={hideLabel ? 'sr-only' : 'block mb-0.5'}>
         {label}
       </label>
-      {multiline ? <textarea rows={3} {...common} onChange={(e) => setDraft(e.target.value)} /> : <input type={type} {...common} onChange={(e) => setDraft(e.target.value)} onKeyDown={(e) => e.key === 'Enter' && e.currentTarget.blur()} />}
+      {multiline ? (
+        <textarea rows={3} {...common} onChange={(e) => setDraft(e.target.value)} />
+      ) : (
+        <input
+          type={type}
+          {...common}
+          onChange={(e) => setDraft(e.target.value)}
+          onKeyDown={(e) => e.key === 'Enter' && e.currentTarget.blur()}
+        />
+      )}
       {problem && (
         <p id={`${id}-say`} role="alert" className="text-sm" style={{ color: 'var(--stop)' }}>
           {problem}

@@ -4,26 +4,47 @@ import { format, type UnitSystem } from '@/core/units';
 import { shortWhen } from './when';
 
 /** The one answer of each stage in a few words, as the folding rule carries it. */
-export function stageAnswer(stage: Stage, { plan, repair, findings, actuals }: RepairView, system: UnitSystem, zone: string, nowMs: number): string {
+export function stageAnswer(
+  stage: Stage,
+  { plan, repair, findings, actuals }: RepairView,
+  system: UnitSystem,
+  zone: string,
+  nowMs: number,
+): string {
   const stops = findings.filter((f) => f.stage === stage && f.severity === 'stop' && !(f.id in actuals.overrides));
   switch (stage) {
     case 'inspect':
       if (plan.unanswered.length) return `${plan.unanswered.length} to answer`;
-      return stops.length ? (stops[0]!.title.length > 20 ? `${stops.length} stop${stops.length > 1 ? 's' : ''}` : stops[0]!.title.toLowerCase()) : 'may go on';
+      return stops.length
+        ? stops[0]!.title.length > 20
+          ? `${stops.length} stop${stops.length > 1 ? 's' : ''}`
+          : stops[0]!.title.toLowerCase()
+        : 'may go on';
     case 'measure':
-      return plan.void ? format('volume', plan.void.nominalMl, system).text : plan.problems.some((p) => p.stage === 'measure') ? 'does not fit' : 'to measure';
+      return plan.void
+        ? format('volume', plan.void.nominalMl, system).text
+        : plan.problems.some((p) => p.stage === 'measure')
+          ? 'does not fit'
+          : 'to measure';
     case 'material':
       return plan.sheet?.name ?? 'to choose';
     case 'mix':
       if (!plan.mix) return plan.problems.some((p) => p.stage === 'mix') ? 'not possible' : 'waits';
-      if (plan.sheet?.kind === 'anchor-pack') return `${plan.mix.kits.use} pack${plan.mix.kits.use > 1 ? 's' : ''}, ${repair.void?.count ?? 1} hole${(repair.void?.count ?? 1) > 1 ? 's' : ''}`;
+      if (plan.sheet?.kind === 'anchor-pack')
+        return `${plan.mix.kits.use} pack${plan.mix.kits.use > 1 ? 's' : ''}, ${repair.void?.count ?? 1} hole${(repair.void?.count ?? 1) > 1 ? 's' : ''}`;
       return `${plan.batches.length} batch${plan.batches.length > 1 ? 'es' : ''}, ${format('volume', plan.mix.toMixMl, system).text}`;
     case 'place': {
       const mine = plan.steps.filter((s) => s.stage === 'place' || s.stage === 'mix');
       if (!mine.length) return 'waits';
       const done = mine.filter((s) => s.doneAt !== null).length;
       if (actuals.startedAt !== null) return `${done} of ${mine.length} done`;
-      return `${mine.length} steps, ${format('duration', mine.reduce((m, s) => m + s.handsOnMin, 0), system).text}`;
+      return `${mine.length} steps, ${
+        format(
+          'duration',
+          mine.reduce((m, s) => m + s.handsOnMin, 0),
+          system,
+        ).text
+      }`;
     }
     case 'hold': {
       const to = plan.milestones.findLast((m) => m.kind === plan.serves)?.planMs;

@@ -9,7 +9,16 @@ export function dayAndClock(ms: number, zone: string): string {
 }
 
 export function fullWhen(ms: number, zone: string): string {
-  const text = new Intl.DateTimeFormat(undefined, { weekday: 'short', day: 'numeric', month: 'short', year: 'numeric', hour: '2-digit', minute: '2-digit', hour12: false, timeZone: zone }).format(ms);
+  const text = new Intl.DateTimeFormat(undefined, {
+    weekday: 'short',
+    day: 'numeric',
+    month: 'short',
+    year: 'numeric',
+    hour: '2-digit',
+    minute: '2-digit',
+    hour12: false,
+    timeZone: zone,
+  }).format(ms);
   return sameZone(zone) ? text : `${text} (${zone})`;
 }
 
@@ -35,7 +44,17 @@ export function countdown(ms: number): string {
 /** Value for a `datetime-local` input in the site's zone, and back. */
 export function toLocalInput(ms: number, zone: string): string {
   const parts = Object.fromEntries(
-    new Intl.DateTimeFormat('en-CA', { year: 'numeric', month: '2-digit', day: '2-digit', hour: '2-digit', minute: '2-digit', hourCycle: 'h23', timeZone: zone }).formatToParts(ms).map((p) => [p.type, p.value]),
+    new Intl.DateTimeFormat('en-CA', {
+      year: 'numeric',
+      month: '2-digit',
+      day: '2-digit',
+      hour: '2-digit',
+      minute: '2-digit',
+      hourCycle: 'h23',
+      timeZone: zone,
+    })
+      .formatToParts(ms)
+      .map((p) => [p.type, p.value]),
   );
   return `${parts.year}-${parts.month}-${parts.day}T${parts.hour}:${parts.minute}`;
 }

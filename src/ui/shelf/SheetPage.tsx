@@ -4,7 +4,19 @@ import { nanoid } from 'nanoid';
 import { useRouter } from 'next/navigation';
 import { type ReactNode, useId, useState } from 'react';
 import { fittedActivationKJ, sheetFlaws } from '@/core/cure';
-import { BASES, clockOf, FAMILIES, MILESTONES, type MilestoneId, proportionOf, RUNS_ON, type RunsOn, STARTS, type StartId, SYSTEM_KINDS } from '@/core/system';
+import {
+  BASES,
+  clockOf,
+  FAMILIES,
+  MILESTONES,
+  type MilestoneId,
+  proportionOf,
+  RUNS_ON,
+  type RunsOn,
+  STARTS,
+  type StartId,
+  SYSTEM_KINDS,
+} from '@/core/system';
 import { attempt, figure } from '@/core/units';
 import { putSheet, useDesk } from '../desk/desk';
 import { usePrefs } from '../desk/prefs';
@@ -27,7 +39,11 @@ export function SheetPage({ sheetId }: { sheetId: string }) {
     <div className="px-4 md:px-6 py-4 max-w-[80rem]">
       <header className="flex items-baseline gap-6 flex-wrap mb-2">
         <h1 className="text-2xl font-bold">{stored?.name ?? 'A new sheet'}</h1>
-        {stored && <span className="soft">revision {stored.revision}, {FAMILIES[stored.family].label.toLowerCase()}</span>}
+        {stored && (
+          <span className="soft">
+            revision {stored.revision}, {FAMILIES[stored.family].label.toLowerCase()}
+          </span>
+        )}
         <span className="flex-1" />
         <Ways />
       </header>
@@ -95,11 +111,19 @@ function SheetForm({ start, before }: { start: SheetDraft; before: ReturnType<ty
     });
   };
   const text = (field: keyof SheetDraft & string, label: string, hint?: string) => (
-    <Typed label={label} hint={hint} value={draft[field] as string} fault={faults[field]} onChange={(v) => set({ [field]: v })} onLeave={() => left(field)} />
+    <Typed
+      label={label}
+      hint={hint}
+      value={draft[field] as string}
+      fault={faults[field]}
+      onChange={(v) => set({ [field]: v })}
+      onLeave={() => left(field)}
+    />
   );
   const metered = draft.kind === 'anchor-pack';
   const time = (key: string, over: Partial<TimeDraft>) => set({ times: draft.times.map((t) => (t.key === key ? { ...t, ...over } : t)) });
-  const kit = (key: string, over: Partial<SheetDraft['kits'][number]>) => set({ kits: draft.kits.map((k) => (k.key === key ? { ...k, ...over } : k)) });
+  const kit = (key: string, over: Partial<SheetDraft['kits'][number]>) =>
+    set({ kits: draft.kits.map((k) => (k.key === key ? { ...k, ...over } : k)) });
   return (
     <form
       noValidate
@@ -117,7 +141,11 @@ function SheetForm({ start, before }: { start: SheetDraft; before: ReturnType<ty
         {text('name', 'Name')}
         <label className="block">
           Kind
-          <select className="field" value={draft.kind} onChange={(e) => set({ kind: e.target.value as SheetDraft['kind'], withC: e.target.value === 'mortar-kit' })}>
+          <select
+            className="field"
+            value={draft.kind}
+            onChange={(e) => set({ kind: e.target.value as SheetDraft['kind'], withC: e.target.value === 'mortar-kit' })}
+          >
             {Object.entries(SYSTEM_KINDS).map(([id, k]) => (
               <option key={id} value={id}>
                 {k.label}
@@ -139,7 +167,14 @@ function SheetForm({ start, before }: { start: SheetDraft; before: ReturnType<ty
       </div>
       <Heading>Parts and ratio</Heading>
       <div className="grid sm:grid-cols-2 lg:grid-cols-4 gap-3">
-        <Typed label="A to B, with its basis" hint="2:1 by volume" value={draft.ratio} fault={faults.ratio} onChange={(ratio) => set({ ratio })} onLeave={() => left('ratio')} />
+        <Typed
+          label="A to B, with its basis"
+          hint="2:1 by volume"
+          value={draft.ratio}
+          fault={faults.ratio}
+          onChange={(ratio) => set({ ratio })}
+          onLeave={() => left('ratio')}
+        />
         {text('tolerance', 'Tolerance on the sheet', 'empty: silent')}
         {text('densityA', 'Density of A', '1.10 g/mL')}
         {text('densityB', 'Density of B', '1.00 g/mL')}
@@ -154,26 +189,81 @@ function SheetForm({ start, before }: { start: SheetDraft; before: ReturnType<ty
       <Heading aside="one row a line: 10 C: 4 h to 5 h · 5 to 10 C: 90 min · or one figure: 45 to 60 min at 23 C">Times</Heading>
       {draft.times.map((t) => (
         <div key={t.key} className="grid md:grid-cols-[11rem_11rem_11rem_1fr_2.4rem] gap-2 mb-2 items-start">
-          <Pick label="Time" value={t.kind} options={Object.entries(MILESTONES).map(([id, m]) => [id, m.label])} onChange={(v) => time(t.key, { kind: v as MilestoneId })} />
-          <Pick label="counts from when" value={t.startsAt} options={Object.entries(STARTS)} onChange={(v) => time(t.key, { startsAt: v as StartId })} />
+          <Pick
+            label="Time"
+            value={t.kind}
+            options={Object.entries(MILESTONES).map(([id, m]) => [id, m.label])}
+            onChange={(v) => time(t.key, { kind: v as MilestoneId })}
+          />
+          <Pick
+            label="counts from when"
+            value={t.startsAt}
+            options={Object.entries(STARTS)}
+            onChange={(v) => time(t.key, { startsAt: v as StartId })}
+          />
           <Pick label="runs on" value={t.runsOn} options={Object.entries(RUNS_ON)} onChange={(v) => time(t.key, { runsOn: v as RunsOn })} />
-          <Typed label={`${MILESTONES[t.kind].label}: as on the sheet`} multiline value={t.text} fault={faults[`times.${t.key}`]} onChange={(v) => time(t.key, { text: v })} onLeave={() => left(`times.${t.key}`)} />
-          <button type="button" className="p-2 mt-5" aria-label={`Remove ${MILESTONES[t.kind].label}`} onClick={() => set({ times: draft.times.filter((x) => x.key !== t.key) })}>
+          <Typed
+            label={`${MILESTONES[t.kind].label}: as on the sheet`}
+            multiline
+            value={t.text}
+            fault={faults[`times.${t.key}`]}
+            onChange={(v) => time(t.key, { text: v })}
+            onLeave={() => left(`times.${t.key}`)}
+          />
+          <button
+            type="button"
+            className="p-2 mt-5"
+            aria-label={`Remove ${MILESTONES[t.kind].label}`}
+            onClick={() => set({ times: draft.times.filter((x) => x.key !== t.key) })}
+          >
             <Trash2 size={17} aria-hidden="true" />
           </button>
         </div>
       ))}
-      <button type="button" className="act text-sm" onClick={() => set({ times: [...draft.times, { key: nanoid(6), kind: 'release', startsAt: 'placed', runsOn: 'base', text: '' }] })}>
+      <button
+        type="button"
+        className="act text-sm"
+        onClick={() => set({ times: [...draft.times, { key: nanoid(6), kind: 'release', startsAt: 'placed', runsOn: 'base', text: '' }] })}
+      >
         <Plus size={16} aria-hidden="true" /> Another time
       </button>
       <Heading>Kits and losses</Heading>
       {draft.kits.map((k) => (
         <div key={k.key} className="grid sm:grid-cols-3 lg:grid-cols-6 gap-2 mb-2 items-start">
           <Typed label="Kit" hint="Tin pair 450 mL" value={k.label} onChange={(label) => kit(k.key, { label })} />
-          <Typed label="of A" hint="420 g" value={k.a} fault={faults[`kits.${k.key}.a`]} onChange={(a) => kit(k.key, { a })} onLeave={() => left(`kits.${k.key}.a`)} />
-          <Typed label="of B" hint="157.5 g" value={k.b} fault={faults[`kits.${k.key}.b`]} onChange={(b) => kit(k.key, { b })} onLeave={() => left(`kits.${k.key}.b`)} />
-          {draft.withC && <Typed label="of C" value={k.c} fault={faults[`kits.${k.key}.c`]} onChange={(c) => kit(k.key, { c })} onLeave={() => left(`kits.${k.key}.c`)} />}
-          <Typed label="The sheet’s own yield" hint="empty: none" value={k.yieldMl} fault={faults[`kits.${k.key}.yieldMl`]} onChange={(yieldMl) => kit(k.key, { yieldMl })} onLeave={() => left(`kits.${k.key}.yieldMl`)} />
+          <Typed
+            label="of A"
+            hint="420 g"
+            value={k.a}
+            fault={faults[`kits.${k.key}.a`]}
+            onChange={(a) => kit(k.key, { a })}
+            onLeave={() => left(`kits.${k.key}.a`)}
+          />
+          <Typed
+            label="of B"
+            hint="157.5 g"
+            value={k.b}
+            fault={faults[`kits.${k.key}.b`]}
+            onChange={(b) => kit(k.key, { b })}
+            onLeave={() => left(`kits.${k.key}.b`)}
+          />
+          {draft.withC && (
+            <Typed
+              label="of C"
+              value={k.c}
+              fault={faults[`kits.${k.key}.c`]}
+              onChange={(c) => kit(k.key, { c })}
+              onLeave={() => left(`kits.${k.key}.c`)}
+            />
+          )}
+          <Typed
+            label="The sheet’s own yield"
+            hint="empty: none"
+            value={k.yieldMl}
+            fault={faults[`kits.${k.key}.yieldMl`]}
+            onChange={(yieldMl) => kit(k.key, { yieldMl })}
+            onLeave={() => left(`kits.${k.key}.yieldMl`)}
+          />
           <Choice
             label="May be split"
             options={[
@@ -185,7 +275,11 @@ function SheetForm({ start, before }: { start: SheetDraft; before: ReturnType<ty
           />
         </div>
       ))}
-      <button type="button" className="act text-sm mb-2" onClick={() => set({ kits: [...draft.kits, { key: nanoid(6), label: '', a: '', b: '', c: '', yieldMl: '', splittable: false }] })}>
+      <button
+        type="button"
+        className="act text-sm mb-2"
+        onClick={() => set({ kits: [...draft.kits, { key: nanoid(6), label: '', a: '', b: '', c: '', yieldMl: '', splittable: false }] })}
+      >
         <Plus size={16} aria-hidden="true" /> Another kit
       </button>
       <div className="grid sm:grid-cols-2 lg:grid-cols-4 gap-3">
@@ -205,7 +299,14 @@ function SheetForm({ start, before }: { start: SheetDraft; before: ReturnType<ty
       <Heading aside="empty: the sheet is silent">Limits</Heading>
       <div className="grid grid-cols-2 sm:grid-cols-4 lg:grid-cols-7 gap-2">
         {LIMIT_FIELDS.map((f) => (
-          <Typed key={f.id} label={f.label} value={draft.limits[f.id] ?? ''} fault={faults[`limits.${f.id}`]} onChange={(v) => set({ limits: { ...draft.limits, [f.id]: v } })} onLeave={() => left(`limits.${f.id}`)} />
+          <Typed
+            key={f.id}
+            label={f.label}
+            value={draft.limits[f.id] ?? ''}
+            fault={faults[`limits.${f.id}`]}
+            onChange={(v) => set({ limits: { ...draft.limits, [f.id]: v } })}
+            onLeave={() => left(`limits.${f.id}`)}
+          />
         ))}
       </div>
       <div className="flex flex-wrap gap-6 mt-2">
@@ -213,13 +314,24 @@ function SheetForm({ start, before }: { start: SheetDraft; before: ReturnType<ty
           <legend>Bases it names</legend>
           <div className="flex gap-1 flex-wrap">
             {BASES.map((b) => (
-              <button key={b} type="button" className="act text-sm" aria-pressed={draft.bases.includes(b)} onClick={() => set({ bases: draft.bases.includes(b) ? draft.bases.filter((x) => x !== b) : [...draft.bases, b] })}>
+              <button
+                key={b}
+                type="button"
+                className="act text-sm"
+                aria-pressed={draft.bases.includes(b)}
+                onClick={() => set({ bases: draft.bases.includes(b) ? draft.bases.filter((x) => x !== b) : [...draft.bases, b] })}
+              >
                 {b}
               </button>
             ))}
           </div>
         </fieldset>
-        <Choice label="Surface" options={(['bone dry', 'wiped damp', 'saturated, no puddles'] as const).map((id) => ({ id, label: id }))} value={draft.wetness} onChange={(wetness) => set({ wetness })} />
+        <Choice
+          label="Surface"
+          options={(['bone dry', 'wiped damp', 'saturated, no puddles'] as const).map((id) => ({ id, label: id }))}
+          value={draft.wetness}
+          onChange={(wetness) => set({ wetness })}
+        />
       </div>
       <Heading>Hazards, one a line</Heading>
       <Typed label="Hazards" multiline value={draft.hazards} onChange={(hazards) => set({ hazards })} />
@@ -240,15 +352,43 @@ function SheetForm({ start, before }: { start: SheetDraft; before: ReturnType<ty
   );
 }
 
-function Typed({ label, hint, value, fault, onChange, onLeave, multiline }: { label: string; hint?: string; value: string; fault?: DraftFaults[string]; onChange: (v: string) => void; onLeave?: () => void; multiline?: boolean }) {
+function Typed({
+  label,
+  hint,
+  value,
+  fault,
+  onChange,
+  onLeave,
+  multiline,
+}: {
+  label: string;
+  hint?: string;
+  value: string;
+  fault?: DraftFaults[string];
+  onChange: (v: string) => void;
+  onLeave?: () => void;
+  multiline?: boolean;
+}) {
   const id = useId();
-  const common = { id, className: 'field fig', value, placeholder: hint, 'aria-invalid': fault ? (true as const) : undefined, 'aria-describedby': fault ? `${id}-say` : undefined, onBlur: onLeave };
+  const common = {
+    id,
+    className: 'field fig',
+    value,
+    placeholder: hint,
+    'aria-invalid': fault ? (true as const) : undefined,
+    'aria-describedby': fault ? `${id}-say` : undefined,
+    onBlur: onLeave,
+  };
   return (
     <div>
       <label htmlFor={id} className="block">
         {label}
       </label>
-      {multiline ? <textarea rows={Math.max(2, value.split('\n').length)} {...common} onChange={(e) => onChange(e.target.value)} /> : <input {...common} onChange={(e) => onChange(e.target.value)} />}
+      {multiline ? (
+        <textarea rows={Math.max(2, value.split('\n').length)} {...common} onChange={(e) => onChange(e.target.value)} />
+      ) : (
+        <input {...common} onChange={(e) => onChange(e.target.value)} />
+      )}
       {fault && (
         <p id={`${id}-say`} role="alert" className="text-sm" style={{ color: 'var(--stop)' }}>
           {fault.sentence}
@@ -263,7 +403,17 @@ function Typed({ label, hint, value, fault, onChange, onLeave, multiline }: { la
   );
 }
 
-function Pick({ label, value, options, onChange }: { label: ReactNode; value: string; options: readonly (readonly [string, string])[]; onChange: (v: string) => void }) {
+function Pick({
+  label,
+  value,
+  options,
+  onChange,
+}: {
+  label: ReactNode;
+  value: string;
+  options: readonly (readonly [string, string])[];
+  onChange: (v: string) => void;
+}) {
   return (
     <label className="block">
       {label}

@@ -23,7 +23,9 @@ export function ShelfPage() {
         <Link href="/shelf/new" className="act firm">
           Type in a sheet
         </Link>
-        {shelf.length === 0 && <p className="mt-4">Nothing on the shelf. Type in the sheet of a system you have in hand, or load the sample in the yard.</p>}
+        {shelf.length === 0 && (
+          <p className="mt-4">Nothing on the shelf. Type in the sheet of a system you have in hand, or load the sample in the yard.</p>
+        )}
         <div className="mt-3">
           {shelf.map((s) => {
             const lots = Object.values(stock).filter((l) => l.systemId === s.systemId);
@@ -39,7 +41,11 @@ export function ShelfPage() {
                     {FAMILIES[s.family].label}, revision {s.revision}
                     {s.sample ? ', sample' : ''}
                   </p>
-                  {flaws > 0 && <p className="font-semibold">{flaws} thing{flaws > 1 ? 's' : ''} to check on the sheet</p>}
+                  {flaws > 0 && (
+                    <p className="font-semibold">
+                      {flaws} thing{flaws > 1 ? 's' : ''} to check on the sheet
+                    </p>
+                  )}
                 </div>
                 <div className="fig text-[0.85rem]">
                   {s.ratio.a} : {s.ratio.b}

@@ -1,5 +1,15 @@
 import { nanoid } from 'nanoid';
-import { type BaseMaterial, type Limits, type Milestone, type MilestoneId, parseTable, type RunsOn, SheetRevision, type StartId, tableText } from '@/core/system';
+import {
+  type BaseMaterial,
+  type Limits,
+  type Milestone,
+  type MilestoneId,
+  parseTable,
+  type RunsOn,
+  SheetRevision,
+  type StartId,
+  tableText,
+} from '@/core/system';
 import { type Kind, parseQuantity, parseRatio, Refusal, type UnitSystem } from '@/core/units';
 
 /** A time of the sheet as typed. */
@@ -27,7 +37,15 @@ export interface SheetDraft {
   readonly mixMin: string;
   readonly potLoss: string;
   readonly times: readonly TimeDraft[];
-  readonly kits: readonly { readonly key: string; readonly label: string; readonly a: string; readonly b: string; readonly c: string; readonly yieldMl: string; readonly splittable: boolean }[];
+  readonly kits: readonly {
+    readonly key: string;
+    readonly label: string;
+    readonly a: string;
+    readonly b: string;
+    readonly c: string;
+    readonly yieldMl: string;
+    readonly splittable: boolean;
+  }[];
   readonly mixerVolume: string;
   readonly mixerPurge: string;
   readonly mixerReach: string;
@@ -108,11 +126,21 @@ export function draftOf(s: SheetRevision): SheetDraft {
     mixMin: `${s.mixMin} min`,
     potLoss: `${s.potLossMl} mL`,
     times: s.milestones.map((m) => ({ key: nanoid(6), kind: m.kind, startsAt: m.startsAt, runsOn: m.runsOn, text: tableText(m.table) })),
-    kits: s.kits.map((k) => ({ key: k.id, label: k.label, a: `${k.massG.A} g`, b: `${k.massG.B} g`, c: k.massG.C === null ? '' : `${k.massG.C} g`, yieldMl: k.yieldMl === null ? '' : `${k.yieldMl} mL`, splittable: k.splittable })),
+    kits: s.kits.map((k) => ({
+      key: k.id,
+      label: k.label,
+      a: `${k.massG.A} g`,
+      b: `${k.massG.B} g`,
+      c: k.massG.C === null ? '' : `${k.massG.C} g`,
+      yieldMl: k.yieldMl === null ? '' : `${k.yieldMl} mL`,
+      splittable: k.splittable,
+    })),
     mixerVolume: s.mixer ? `${s.mixer.volumeMl} mL` : '',
     mixerPurge: s.mixer ? `${s.mixer.purgeMl} mL` : '',
     mixerReach: s.mixer ? `${s.mixer.reachMm} mm` : '',
-    limits: Object.fromEntries(LIMIT_FIELDS.flatMap(({ id, kind }) => (s.limits[id] === null ? [] : [[id, `${s.limits[id]}${units[kind] ?? ''}`]]))),
+    limits: Object.fromEntries(
+      LIMIT_FIELDS.flatMap(({ id, kind }) => (s.limits[id] === null ? [] : [[id, `${s.limits[id]}${units[kind] ?? ''}`]])),
+    ),
     bases: s.limits.bases,
     wetness: s.limits.wetness,
     primer: s.primer,
@@ -121,10 +149,18 @@ export function draftOf(s: SheetRevision): SheetDraft {
   };
 }
 
-export type DraftFaults = Readonly<Record<string, { readonly sentence: string; readonly choices?: readonly { readonly label: string; readonly text: string }[] }>>;
+export type DraftFaults = Readonly<
+  Record<string, { readonly sentence: string; readonly choices?: readonly { readonly label: string; readonly text: string }[] }>
+>;
 
 /** Reads a draft into a sheet, or says at every field what keeps it from being one. */
-export function readDraft(d: SheetDraft, system: UnitSystem, before: SheetRevision | null, role: string, nowMs: number): { sheet: SheetRevision } | { faults: DraftFaults } {
+export function readDraft(
+  d: SheetDraft,
+  system: UnitSystem,
+  before: SheetRevision | null,
+  role: string,
+  nowMs: number,
+): { sheet: SheetRevision } | { faults: DraftFaults } {
   const faults: Record<string, { sentence: string; choices?: readonly { label: string; text: string }[] }> = {};
   const quantity = (field: string, kind: Kind, text: string, optional = false): number | null => {
     if (optional && !text.trim()) return null;
@@ -145,7 +181,13 @@ export function readDraft(d: SheetDraft, system: UnitSystem, before: SheetRevisi
   const milestones: Milestone[] = [];
   for (const t of d.times) {
     try {
-      milestones.push({ kind: t.kind, startsAt: t.startsAt, runsOn: t.runsOn, table: parseTable(t.text, `times.${t.key}`, system), referenceMassG: before?.milestones.find((m) => m.kind === t.kind)?.referenceMassG ?? null });
+      milestones.push({
+        kind: t.kind,
+        startsAt: t.startsAt,
+        runsOn: t.runsOn,
+        table: parseTable(t.text, `times.${t.key}`, system),
+        referenceMassG: before?.milestones.find((m) => m.kind === t.kind)?.referenceMassG ?? null,
+      });
     } catch (error) {
       if (!(error instanceof Refusal)) throw error;
       faults[`times.${t.key}`] = { sentence: error.message };
@@ -165,17 +207,57 @@ export function readDraft(d: SheetDraft, system: UnitSystem, before: SheetRevisi
     parts: [
       { id: 'A', name: 'resin', role: 'resin', densityGPerMl: above('densityA', 'density', d.densityA), bulkGPerMl: null },
       { id: 'B', name: 'hardener', role: 'hardener', densityGPerMl: above('densityB', 'density', d.densityB), bulkGPerMl: null },
-      ...(d.withC ? [{ id: 'C', name: 'aggregate', role: 'aggregate', densityGPerMl: above('densityC', 'density', d.densityC), bulkGPerMl: quantity('bulkC', 'density', d.bulkC, true) }] : []),
+      ...(d.withC
+        ? [
+            {
+              id: 'C',
+              name: 'aggregate',
+              role: 'aggregate',
+              densityGPerMl: above('densityC', 'density', d.densityC),
+              bulkGPerMl: quantity('bulkC', 'density', d.bulkC, true),
+            },
+          ]
+        : []),
     ],
-    ratio: { basis: ratio.ok ? ratio.basis : 'weight', a: ratio.ok ? ratio.parts[0] : 1, b: ratio.ok ? ratio.parts[1] : 1, cByWeight: d.withC ? above('cByWeight', 'count', d.cByWeight) : null, tolerancePct: quantity('tolerance', 'percent', d.tolerance, true) },
+    ratio: {
+      basis: ratio.ok ? ratio.basis : 'weight',
+      a: ratio.ok ? ratio.parts[0] : 1,
+      b: ratio.ok ? ratio.parts[1] : 1,
+      cByWeight: d.withC ? above('cByWeight', 'count', d.cByWeight) : null,
+      tolerancePct: quantity('tolerance', 'percent', d.tolerance, true),
+    },
     milestones,
-    limits: { ...(Object.fromEntries(LIMIT_FIELDS.map(({ id, kind }) => [id, quantity(`limits.${id}`, kind, d.limits[id] ?? '', true)])) as object), bases: [...d.bases], wetness: d.wetness },
-    kits: d.kits.map((k, i) => ({ id: k.key, label: k.label.trim() || `Kit ${i + 1}`, massG: { A: above(`kits.${k.key}.a`, 'mass', k.a), B: above(`kits.${k.key}.b`, 'mass', k.b), C: d.withC ? above(`kits.${k.key}.c`, 'mass', k.c) : null }, splittable: k.splittable, yieldMl: quantity(`kits.${k.key}.yieldMl`, 'volume', k.yieldMl, true), price: null })),
-    mixer: metered ? { volumeMl: above('mixerVolume', 'volume', d.mixerVolume), purgeMl: quantity('mixerPurge', 'volume', d.mixerPurge) ?? Number.NaN, reachMm: above('mixerReach', 'length', d.mixerReach) } : null,
+    limits: {
+      ...(Object.fromEntries(LIMIT_FIELDS.map(({ id, kind }) => [id, quantity(`limits.${id}`, kind, d.limits[id] ?? '', true)])) as object),
+      bases: [...d.bases],
+      wetness: d.wetness,
+    },
+    kits: d.kits.map((k, i) => ({
+      id: k.key,
+      label: k.label.trim() || `Kit ${i + 1}`,
+      massG: {
+        A: above(`kits.${k.key}.a`, 'mass', k.a),
+        B: above(`kits.${k.key}.b`, 'mass', k.b),
+        C: d.withC ? above(`kits.${k.key}.c`, 'mass', k.c) : null,
+      },
+      splittable: k.splittable,
+      yieldMl: quantity(`kits.${k.key}.yieldMl`, 'volume', k.yieldMl, true),
+      price: null,
+    })),
+    mixer: metered
+      ? {
+          volumeMl: above('mixerVolume', 'volume', d.mixerVolume),
+          purgeMl: quantity('mixerPurge', 'volume', d.mixerPurge) ?? Number.NaN,
+          reachMm: above('mixerReach', 'length', d.mixerReach),
+        }
+      : null,
     potLossMl: metered ? 0 : (quantity('potLoss', 'volume', d.potLoss) ?? Number.NaN),
     mixMin: metered ? 0 : (quantity('mixMin', 'duration', d.mixMin) ?? Number.NaN),
     primer: d.primer,
-    hazards: d.hazards.split('\n').map((h) => h.trim()).filter(Boolean),
+    hazards: d.hazards
+      .split('\n')
+      .map((h) => h.trim())
+      .filter(Boolean),
     typedFrom: d.typedFrom.trim(),
     typedByRole: role,
     typedAt: nowMs,

@@ -22,7 +22,10 @@ export function Yard() {
   const file = useRef<HTMLInputElement>(null);
   const [say, setSay] = useState<{ text: string; bad: boolean } | null>(null);
   const [busy, setBusy] = useState(false);
-  const jobs = useMemo(() => Object.values(desk.jobs).sort((a, b) => (a.wantedAt ?? a.startFrom) - (b.wantedAt ?? b.startFrom)), [desk.jobs]);
+  const jobs = useMemo(
+    () => Object.values(desk.jobs).sort((a, b) => (a.wantedAt ?? a.startFrom) - (b.wantedAt ?? b.startFrom)),
+    [desk.jobs],
+  );
   const views = useMemo(
     () => jobs.map((j) => viewJob(bundleOf(desk, j.id)!, nowMs)),
     // biome-ignore lint/correctness/useExhaustiveDependencies: only these parts of the desk decide the plan
@@ -38,10 +41,18 @@ export function Yard() {
     try {
       if (f.size > 60_000_000) throw new Error('The file is larger than 60 MB: that is no job file.');
       const { jobId, newEvents, merged, conflicts } = await importJob(await f.text());
-      setSay({ bad: false, text: merged ? `Merged: ${newEvents} event${newEvents === 1 ? '' : 's'} added to the record${conflicts ? `, ${conflicts} draft${conflicts === 1 ? ' differs' : 's differ'}: see below` : ''}.` : 'Taken in.' });
+      setSay({
+        bad: false,
+        text: merged
+          ? `Merged: ${newEvents} event${newEvents === 1 ? '' : 's'} added to the record${conflicts ? `, ${conflicts} draft${conflicts === 1 ? ' differs' : 's differ'}: see below` : ''}.`
+          : 'Taken in.',
+      });
       if (!merged) router.push(`/job/${jobId}`);
     } catch (error) {
-      setSay({ bad: true, text: `${f.name} was not taken in. ${error instanceof Refusal || error instanceof Error ? error.message : String(error)}` });
+      setSay({
+        bad: true,
+        text: `${f.name} was not taken in. ${error instanceof Refusal || error instanceof Error ? error.message : String(error)}`,
+      });
     } finally {
       if (file.current) file.current.value = '';
     }
@@ -60,7 +71,14 @@ export function Yard() {
       <button type="button" className="act" onClick={() => file.current?.click()}>
         <FolderInput size={18} aria-hidden="true" /> Take in a job file
       </button>
-      <input ref={file} type="file" accept=".json,application/json" className="hidden" aria-label="Job file" onChange={(e) => void take(e.target.files?.[0])} />
+      <input
+        ref={file}
+        type="file"
+        accept=".json,application/json"
+        className="hidden"
+        aria-label="Job file"
+        onChange={(e) => void take(e.target.files?.[0])}
+      />
       {!sampleHere ? (
         <button type="button" className="act" disabled={busy} onClick={() => void withSample(loadSample)}>
           <Ship size={18} aria-hidden="true" /> Load the sample, Ostrel Lake
@@ -84,7 +102,15 @@ export function Yard() {
       </header>
       <main id="main">
         {say && (
-          <p role={say.bad ? 'alert' : 'status'} className="p-2.5 mb-3" style={{ border: `2px solid ${say.bad ? 'var(--stop)' : 'var(--rule)'}`, background: say.bad ? 'var(--stop-bg)' : 'var(--paper)', color: say.bad ? 'var(--stop-ink)' : 'var(--ink)' }}>
+          <p
+            role={say.bad ? 'alert' : 'status'}
+            className="p-2.5 mb-3"
+            style={{
+              border: `2px solid ${say.bad ? 'var(--stop)' : 'var(--rule)'}`,
+              background: say.bad ? 'var(--stop-bg)' : 'var(--paper)',
+              color: say.bad ? 'var(--stop-ink)' : 'var(--ink)',
+            }}
+          >
             {say.text}
           </p>
         )}
@@ -95,7 +121,8 @@ export function Yard() {
           <section className="paper p-6 md:p-10 max-w-3xl">
             <h2 className="text-3xl font-bold mb-2">Nothing planned yet</h2>
             <p className="mb-5 text-lg max-w-xl">
-              Make a job for a place, put a repair into it, and walk it from inspection to release. Or load the sample, a ferry crossing with one job for tomorrow and one running now; it can be removed again without touching what is yours.
+              Make a job for a place, put a repair into it, and walk it from inspection to release. Or load the sample, a ferry crossing
+              with one job for tomorrow and one running now; it can be removed again without touching what is yours.
             </p>
             {actions}
           </section>
@@ -141,7 +168,13 @@ function Due({ views, nowMs }: { views: readonly JobView[]; nowMs: number }) {
       .filter((r) => r.actuals.startedAt !== null)
       .map((r) => {
         const reached = r.plan.milestones.filter((m) => m.clock === 'waiting' && m.planMs !== null && m.planMs <= nowMs);
-        const word = r.actuals.released ? 'released' : r.plan.placedMs === null || r.plan.placedMs > nowMs ? 'being placed' : reached.some((m) => m.kind === r.plan.serves) ? 'test, then sign' : 'do not touch';
+        const word = r.actuals.released
+          ? 'released'
+          : r.plan.placedMs === null || r.plan.placedMs > nowMs
+            ? 'being placed'
+            : reached.some((m) => m.kind === r.plan.serves)
+              ? 'test, then sign'
+              : 'do not touch';
         return { v, r, word };
       }),
   );
@@ -187,7 +220,10 @@ function JobStrip({ view, nowMs }: { view: JobView; nowMs: number }) {
   const { job } = view;
   const stops = view.repairs.reduce((n, r) => n + standingStops(r.findings, r.actuals.overrides).length, 0);
   const running = view.repairs.some((r) => r.actuals.startedAt !== null && !r.actuals.released);
-  const worst = view.repairs.reduce<number | null>((m, r) => (r.plan.inHandMin === null ? m : m === null ? r.plan.inHandMin : Math.min(m, r.plan.inHandMin)), null);
+  const worst = view.repairs.reduce<number | null>(
+    (m, r) => (r.plan.inHandMin === null ? m : m === null ? r.plan.inHandMin : Math.min(m, r.plan.inHandMin)),
+    null,
+  );
   return (
     <section className="mt-5 paper" aria-label={job.name || 'Unnamed job'}>
       <div className="flex items-baseline gap-x-6 gap-y-1 flex-wrap px-4 py-2.5">
@@ -195,16 +231,28 @@ function JobStrip({ view, nowMs }: { view: JobView; nowMs: number }) {
           <Link href={`/job/${job.id}`}>{job.name || 'Unnamed job'}</Link>
         </h2>
         <span className="soft">{job.place}</span>
-        {job.sample && <span className="px-2 border border-dashed" style={{ borderColor: 'var(--rule)' }}>sample</span>}
+        {job.sample && (
+          <span className="px-2 border border-dashed" style={{ borderColor: 'var(--rule)' }}>
+            sample
+          </span>
+        )}
         {running && <strong>running</strong>}
-        {stops > 0 && <strong style={{ color: 'var(--stop)' }}>{stops} stop{stops > 1 ? 's' : ''}</strong>}
+        {stops > 0 && (
+          <strong style={{ color: 'var(--stop)' }}>
+            {stops} stop{stops > 1 ? 's' : ''}
+          </strong>
+        )}
         <span className="flex-1" />
         {job.wantedAt !== null && (
           <span>
             reopen by <strong className="fig">{shortWhen(job.wantedAt, job.zone, nowMs)}</strong>
           </span>
         )}
-        {worst !== null && <span style={worst < 0 ? { color: 'var(--stop)', fontWeight: 700 } : undefined}>{formatDuration(Math.abs(worst))} {worst < 0 ? 'short' : 'in hand'}</span>}
+        {worst !== null && (
+          <span style={worst < 0 ? { color: 'var(--stop)', fontWeight: 700 } : undefined}>
+            {formatDuration(Math.abs(worst))} {worst < 0 ? 'short' : 'in hand'}
+          </span>
+        )}
       </div>
       {view.repairs.length ? (
         <TimeBand view={view} nowMs={nowMs} />
@@ -220,7 +268,9 @@ function JobStrip({ view, nowMs }: { view: JobView; nowMs: number }) {
 /** Two drafts of one record, side by side. */
 function Differs({ conflict }: { conflict: Conflict }) {
   const { mine, theirs } = conflict;
-  const keys = (Object.keys(mine) as (keyof typeof mine)[]).filter((k) => k !== 'updatedAt' && JSON.stringify(mine[k]) !== JSON.stringify((theirs as Job)[k as keyof Job]));
+  const keys = (Object.keys(mine) as (keyof typeof mine)[]).filter(
+    (k) => k !== 'updatedAt' && JSON.stringify(mine[k]) !== JSON.stringify((theirs as Job)[k as keyof Job]),
+  );
   return (
     <section className="paper p-4 mb-3">
       <h2 className="font-bold">“{mine.name || mine.id}” was planned differently in the file</h2>

@@ -5,7 +5,8 @@ import { Refusal } from '@/core/units';
 /** Job files above this are refused before they are read, bytes. */
 const LIMIT = 20_000_000;
 
-const said = (status: number, field: string, allowed: string, sentence: string) => Response.json({ error: { field, allowed, sentence } }, { status });
+const said = (status: number, field: string, allowed: string, sentence: string) =>
+  Response.json({ error: { field, allowed, sentence } }, { status });
 
 /** POST a job file, get its plan. `?at=ISO-INSTANT` sets the present. */
 export async function POST(request: Request): Promise<Response> {

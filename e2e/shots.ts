@@ -1,0 +1,49 @@
+import { mkdirSync } from 'node:fs';
+import { DESKTOP, fresh, launch, PHONE, withSample } from './browser';
+
+/** Takes the kept pictures of every main view, from the sample, into docs/screenshots (or the folder named). `npm run shots -- ADDRESS [FOLDER] [NAME…]` */
+const [base = 'http://127.0.0.1:3000', folder = 'docs/screenshots', ...only] = process.argv.slice(2);
+
+const RAMP = '/job/sample-ramp/sample-nosing';
+const EYES = '/job/sample-ramp/sample-eyes';
+const PLATE = '/job/sample-winch/sample-plate';
+const SHOTS: readonly (readonly [name: string, path: string, phone?: boolean])[] = [
+  ['yard', '/'],
+  ['job', '/job/sample-ramp'],
+  ['inspect', `${RAMP}/inspect`],
+  ['measure', `${RAMP}/measure`],
+  ['measure-anchor', `${EYES}/measure`],
+  ['material', `${RAMP}/material`],
+  ['mix', `${PLATE}/mix`],
+  ['place', `${RAMP}/place`],
+  ['hold', `${RAMP}/hold`],
+  ['finish', `${PLATE}/finish`],
+  ['release', `${PLATE}/release`],
+  ['run', `${PLATE}/run`],
+  ['run-phone', `${PLATE}/run`, true],
+  ['log', '/job/sample-winch/log'],
+  ['shelf', '/shelf'],
+  ['sheet', '/shelf/sheet-mortar-1'],
+  ['card', '/job/sample-ramp/card'],
+  ['settings', '/settings'],
+];
+
+mkdirSync(folder, { recursive: true });
+const browser = await launch();
+for (const phone of [false, true]) {
+  const context = await fresh(browser, phone ? PHONE : DESKTOP);
+  const page = await context.newPage();
+  page.on('pageerror', (error) => console.error('page error:', error.message));
+  await withSample(page, base);
+  for (const [name, path, onPhone = false] of SHOTS) {
+    if (onPhone !== phone || (only.length && !only.includes(name))) continue;
+    await page.goto(base + path);
+    await page.locator('#main').waitFor();
+    await page.evaluate(() => document.fonts.ready);
+    await page.waitForTimeout(150);
+    await page.screenshot({ path: `${folder}/${name}.png` });
+    console.log(name);
+  }
+  await context.close();
+}
+await browser.close();
