@@ -26,7 +26,7 @@ module.exports = {
     {
       name: 'store-worker-device-know-core',
       severity: 'error',
-      from: { path: '^src/(store|worker|device)/' },
+      from: { path: '^src/(store|worker|device)/', pathNot: '\\.test\\.ts$' },
       to: { path: '^src/(app|ui|sample)/' },
     },
     { name: 'sample-knows-core', severity: 'error', from: { path: '^src/sample/' }, to: { path: '^src/(app|ui|store|worker|device)/' } },

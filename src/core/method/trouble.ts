@@ -7,7 +7,7 @@ export interface Trouble {
   readonly label: string;
   readonly now: readonly string[];
   readonly effect: TroubleEffect;
-  readonly then: string;
+  readonly after: string;
 }
 
 /** The table behind “something went wrong”. */
@@ -21,7 +21,7 @@ export const TROUBLES: readonly Trouble[] = [
       'Take out what was placed after it began to stiffen.',
     ],
     effect: 'redo-batch',
-    then: 'The batch is mixed again from new material. Keep it cooler or make it smaller.',
+    after: 'The batch is mixed again from new material. Keep it cooler or make it smaller.',
   },
   {
     id: 'ran-out',
@@ -32,7 +32,7 @@ export const TROUBLES: readonly Trouble[] = [
       'Mix what is missing while the placed part is still wet.',
     ],
     effect: 'more-material',
-    then: 'A top-up is planned for the amount you say is missing.',
+    after: 'A top-up is planned for the amount you say is missing.',
   },
   {
     id: 'part-moved',
@@ -42,7 +42,7 @@ export const TROUBLES: readonly Trouble[] = [
       'After gel: do not push it back; take it out and start from the preparation.',
     ],
     effect: 'restart-hold',
-    then: 'The hold counts from now, not from when it was first placed.',
+    after: 'The hold counts from now, not from when it was first placed.',
   },
   {
     id: 'ratio',
@@ -53,7 +53,7 @@ export const TROUBLES: readonly Trouble[] = [
       'If placed: take it out while it is soft. It will not set later.',
     ],
     effect: 'redo-batch',
-    then: 'The batch is mixed again by weight; its cup is kept as the witness.',
+    after: 'The batch is mixed again by weight; its cup is kept as the witness.',
   },
   {
     id: 'rain',
@@ -64,6 +64,6 @@ export const TROUBLES: readonly Trouble[] = [
       'If fresh material got wet: wipe the water off, do not rub it in.',
     ],
     effect: 'redo-preparation',
-    then: 'Drying and checking the base is planned again before anything more is placed.',
+    after: 'Drying and checking the base is planned again before anything more is placed.',
   },
 ];

@@ -325,7 +325,7 @@ function schedule(
     let startMs: number;
     let endMs: number;
     if (doneAt !== null) {
-      startMs = begunAt ?? Math.max(cursor <= doneAt ? cursor : doneAt, doneAt - draft.handsOnMin * MIN_MS);
+      startMs = begunAt ?? Math.max(Math.min(cursor, doneAt), doneAt - draft.handsOnMin * MIN_MS);
       endMs = doneAt;
     } else {
       let ready = cursor;
@@ -406,7 +406,7 @@ function schedule(
 function servedBy(sheet: SheetRevision, wanted: MilestoneId): MilestoneId | null {
   const order: MilestoneId[] = ['release', 'foot', 'load', 'full-cure'];
   const from = order.indexOf(wanted);
-  return order.slice(from < 0 ? 0 : from).find((kind) => milestoneOf(sheet, kind)) ?? null;
+  return order.slice(Math.max(0, from)).find((kind) => milestoneOf(sheet, kind)) ?? null;
 }
 
 /** From liquid to set, for the time band. */

@@ -32,6 +32,7 @@ export function attemptReach(sheet: SheetRevision, m: Milestone, side: Side, his
     problem: found.ok ? null : found.problem.sentence,
     minC: min,
     maxC: max,
-    tempC: clock === 'waiting' ? min : max,
+    // A band is picked by the extreme; a curve is best read at the middle of what was met.
+    tempC: m.table.form === 'bands' ? (clock === 'waiting' ? min : max) : (min + max) / 2,
   };
 }

@@ -59,7 +59,7 @@ export function propagate(
     return (up - down) / 2 / Math.sqrt(3);
   });
   const groups = new Map<string, number[]>();
-  inputs.forEach((input, i) => groups.set(input.group, [...(groups.get(input.group) ?? []), i]));
+  for (const [i, input] of inputs.entries()) groups.set(input.group, [...(groups.get(input.group) ?? []), i]);
   let variance = 0;
   const byInput = inputs.map(() => 0);
   for (const members of groups.values()) {

@@ -85,8 +85,13 @@ function deviceId(): string {
 
 const byId = <T extends { id: string }>(list: readonly T[]): Record<string, T> => Object.fromEntries(list.map((r) => [r.id, r]));
 
+function theVault(): Promise<Vault> {
+  vault ??= openAnyVault();
+  return vault;
+}
+
 async function reload(): Promise<void> {
-  const v = await (vault ??= openAnyVault());
+  const v = await theVault();
   const { holdings, setAside } = await v.load();
   set({
     ready: true,
@@ -129,7 +134,7 @@ let writing: Promise<void> = Promise.resolve();
 function save(records: readonly AnyRecord[], gone: readonly { kind: RecordKind; id: string }[] = []): Promise<void> {
   writing = writing.then(async () => {
     try {
-      const v = await (vault ??= openAnyVault());
+      const v = await theVault();
       await v.put(records);
       await v.remove(gone);
       channel?.postMessage('changed');

@@ -55,13 +55,13 @@ export function JobPage({ jobId }: { jobId: string }) {
     changeRepair(b.repair.id, (r) => ({ ...r, order: a.repair.order }));
   };
   return (
-    <div className="flex flex-col min-h-screen">
+    <div className="flex flex-col min-h-screen md:h-screen">
       <div className="px-4 md:px-6 pt-3">
         <Tag view={view} nowMs={nowMs} />
       </div>
-      <main id="main" className="px-4 md:px-6 py-3 grid gap-6 md:grid-cols-[minmax(0,1.7fr)_minmax(20rem,1fr)] flex-1">
+      <main id="main" className="px-4 md:px-6 py-3 grid gap-6 md:grid-cols-[minmax(0,1.7fr)_minmax(20rem,1fr)] flex-1 min-h-0">
         <h1 className="sr-only">{job.name || 'Unnamed job'}</h1>
-        <section aria-label="Repairs">
+        <section aria-label="Repairs" className="md:overflow-auto thin-scroll pr-1">
           <Heading aside={`${view.repairs.length} in the order of work`}>Repairs</Heading>
           <ol>
             {view.repairs.map((r, i) => (
@@ -145,7 +145,7 @@ export function JobPage({ jobId }: { jobId: string }) {
             </Link>
           </div>
         </section>
-        <section aria-label="Site">
+        <section aria-label="Site" className="md:overflow-auto thin-scroll pr-1">
           <Heading>Site</Heading>
           <div className="grid grid-cols-2 gap-2">
             <TextField label="Name of the job" value={job.name} onChange={(name) => change({ name })} />

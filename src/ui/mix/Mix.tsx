@@ -5,7 +5,7 @@ import { SYSTEM_KINDS } from '@/core/system';
 import { formatDuration } from '@/core/units';
 import { changeRepair, useDesk } from '../desk/desk';
 import type { StageProps } from '../repair/stage-props';
-import { Answer, Choice, Heading, useFormat, VoiceMark, Working } from '../shared/bits';
+import { Answer, Choice, useFormat, VoiceMark, Working } from '../shared/bits';
 import { QuantityField } from '../shared/QuantityField';
 import { Schools, Settings } from '../shared/Schools';
 import { StageFindings, StillNeeds } from '../shared/StageFindings';

@@ -19,10 +19,7 @@ export function MixingColumns({ batch, sheet }: { batch: Batch; sheet: SheetRevi
   const shape = (mass: number) => {
     const share = mass / heaviest;
     const width = share < 0.08 ? column * 0.35 : share < 0.45 ? column * 0.62 : column;
-    return {
-      width,
-      height: Math.max(4, ((FLOOR - TOP) * share * column) / width > FLOOR - TOP ? FLOOR - TOP : ((FLOOR - TOP) * share * column) / width),
-    };
+    return { width, height: Math.max(4, Math.min(FLOOR - TOP, ((FLOOR - TOP) * share * column) / width)) };
   };
   return (
     <svg

@@ -23,14 +23,17 @@ export function StepList({ at, zone, stages }: { at: RepairView; zone: string; s
         return (
           <li key={s.id}>
             {gap > 20 && (
-              <p className="soft text-sm pl-[7.2rem] py-0.5">
+              <p className="soft text-sm sm:pl-[7.4rem] py-0.5">
                 wait {formatDuration(gap)}
                 {FORCED[s.forcedBy] ? `: ${FORCED[s.forcedBy]}` : ''}
               </p>
             )}
-            <div className="grid grid-cols-[6.6rem_1fr_auto] gap-3 py-1.5" style={{ borderTop: '1px solid var(--paper-line)' }}>
-              <span className="fig text-[0.82rem] pt-0.5">{dayAndClock(s.startMs, zone)}</span>
-              <span>
+            <div
+              className="grid grid-cols-[1fr_auto] sm:grid-cols-[6.6rem_1fr_auto] gap-x-3 py-1.5"
+              style={{ borderTop: '1px solid var(--paper-line)' }}
+            >
+              <span className="fig text-[0.82rem] pt-0.5 col-start-1 row-start-1">{dayAndClock(s.startMs, zone)}</span>
+              <span className="row-start-2 sm:row-start-1 col-span-2 sm:col-span-1 sm:col-start-2">
                 <span className={s.doneAt !== null ? 'soft line-through decoration-1' : 'font-semibold'}>
                   {i + 1}. {s.title}
                 </span>
@@ -41,7 +44,7 @@ export function StepList({ at, zone, stages }: { at: RepairView; zone: string; s
                 )}
                 <span className="block soft text-sm">{s.detail}</span>
               </span>
-              <span className="fig text-[0.82rem] pt-0.5 whitespace-nowrap">
+              <span className="fig text-[0.82rem] pt-0.5 whitespace-nowrap row-start-1 text-right">
                 {s.doneAt !== null ? `done ${dayAndClock(s.doneAt, zone)}` : formatDuration(s.handsOnMin)}
               </span>
             </div>

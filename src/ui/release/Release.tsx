@@ -1,14 +1,17 @@
 'use client';
 import { type ReactNode, useState } from 'react';
-import { standingStops } from '@/core/judge';
+import { type Finding, standingStops } from '@/core/judge';
 import { record } from '../desk/desk';
 import { usePrefs } from '../desk/prefs';
 import type { StageProps } from '../repair/stage-props';
-import { Answer, Choice, Heading } from '../shared/bits';
-import { StageFindings, StillNeeds } from '../shared/StageFindings';
+import { Answer, Choice, FindingCard, Heading } from '../shared/bits';
+import { Override, StageFindings, StillNeeds } from '../shared/StageFindings';
 import { fullWhen, shortWhen } from '../shared/when';
 
 const needsReview = (at: StageProps['at']) => at.plan.method?.review !== null || at.repair.safety.class === 'review';
+
+/** The stop on loading before the computed time, shared with the running view. */
+const EARLY = 'early:release:tests';
 
 /** What still keeps the repair from being signed. */
 export function releaseObstacles(at: StageProps['at'], nowMs: number): string[] {
@@ -21,7 +24,7 @@ export function releaseObstacles(at: StageProps['at'], nowMs: number): string[] 
     ...(undone.length
       ? [`${undone.length} step${undone.length > 1 ? 's are' : ' is'} not ticked, next: ${undone[0]!.title.toLowerCase()}.`]
       : []),
-    ...(main?.planMs && nowMs < main.planMs && !('release:early' in actuals.overrides) ? [`${main.label} is reached later than now.`] : []),
+    ...(main?.planMs && nowMs < main.planMs && !(EARLY in actuals.overrides) ? [`${main.label} is reached later than now.`] : []),
     ...tests.filter((t) => actuals.tests[t.id] === undefined).map((t) => `Test open: ${t.ask}`),
     ...tests.filter((t) => actuals.tests[t.id] === 'no').map((t) => `Test failed: ${t.ask}`),
     ...standingStops(at.findings, actuals.overrides).map((f) => `Stop: ${f.title}.`),
@@ -135,6 +138,18 @@ function Signature({
 function Side({ view, at, nowMs }: StageProps) {
   const { plan, actuals, repair } = at;
   const obstacles = releaseObstacles(at, nowMs);
+  const main = plan.milestones.findLast((m) => m.kind === plan.serves);
+  const early: Finding | null =
+    actuals.startedAt !== null && !actuals.released && main?.planMs && nowMs < main.planMs
+      ? {
+          id: EARLY,
+          severity: 'stop',
+          stage: 'release',
+          title: `Not before ${shortWhen(main.planMs, view.job.zone, nowMs)}`,
+          why: `${main.label} is not reached at this site’s temperatures.`,
+          todo: 'Leave the barrier up.',
+        }
+      : null;
   const [lesson, setLesson] = useState('');
   const role = usePrefs((p) => p.role);
   return (
@@ -155,6 +170,11 @@ function Side({ view, at, nowMs }: StageProps) {
             ))}
           </ul>
         </div>
+      )}
+      {early && (
+        <FindingCard finding={early} overridden={actuals.overrides[EARLY]}>
+          {!actuals.overrides[EARLY] && <Override at={at} finding={early} />}
+        </FindingCard>
       )}
       {needsReview(at) && !actuals.reviewed && (
         <Signature

@@ -132,7 +132,7 @@ export function TroubleDialog({ open, onClose, at, role }: { open: boolean; onCl
             />
           )}
           {needsBatch && <p role="alert">No batch has been begun yet, so there is none to mix again.</p>}
-          <p>{trouble.then}</p>
+          <p>{trouble.after}</p>
           <button
             type="button"
             className="act firm min-h-14 justify-center text-lg"

@@ -48,10 +48,10 @@ export function Drawing({ drawing, base, width, height, layers, crownMm = 0, val
   const k = Math.min((width - pad.left - pad.right) / Math.max(x1 - x0, 1e-6), (height - pad.top - pad.bottom) / Math.max(y1 - y0, 1e-6));
   const ox = pad.left + (width - pad.left - pad.right - (x1 - x0) * k) / 2 - x0 * k;
   const oy = pad.top + (height - pad.top - pad.bottom - (y1 - y0) * k) / 2 - y0 * k;
-  const X = (v: number) => ox + v * k;
-  const Y = (v: number) => oy + v * k;
+  const toX = (v: number) => ox + v * k;
+  const toY = (v: number) => oy + v * k;
   const path = (points: readonly (readonly [number, number])[]) =>
-    `M${points.map((p) => `${X(p[0]).toFixed(2)} ${Y(p[1]).toFixed(2)}`).join('L')}Z`;
+    `M${points.map((p) => `${toX(p[0]).toFixed(2)} ${toY(p[1]).toFixed(2)}`).join('L')}Z`;
   const voids = drawing.outlines.filter((o) => o.role === 'void');
   const voidXs = voids.flatMap((o) => o.points.map((p) => p[0]));
   const [vx0, vx1] = [Math.min(...voidXs), Math.max(...voidXs)];
@@ -138,9 +138,9 @@ export function Drawing({ drawing, base, width, height, layers, crownMm = 0, val
           {layers.map((l) => (
             <rect
               key={l.label}
-              x={X(x0)}
+              x={toX(x0)}
               width={(x1 - x0) * k}
-              y={Y(l.fromMm)}
+              y={toY(l.fromMm)}
               height={Math.max(0, (l.toMm - l.fromMm) * k)}
               fill={`url(#tx-${l.texture})`}
               stroke="var(--ink)"
@@ -151,7 +151,7 @@ export function Drawing({ drawing, base, width, height, layers, crownMm = 0, val
       )}
       {crownMm > 0 && (
         <path
-          d={`M${X(vx0)} ${Y(0)} Q${X((vx0 + vx1) / 2)} ${Y(0) - Math.max(5, crownMm * k * 2)} ${X(vx1)} ${Y(0)}Z`}
+          d={`M${toX(vx0)} ${toY(0)} Q${toX((vx0 + vx1) / 2)} ${toY(0) - Math.max(5, crownMm * k * 2)} ${toX(vx1)} ${toY(0)}Z`}
           fill="url(#tx-liquid)"
           stroke="var(--ink)"
           strokeWidth="1"
@@ -177,8 +177,8 @@ export function Drawing({ drawing, base, width, height, layers, crownMm = 0, val
         layers.map((l) => (
           <text
             key={l.label}
-            x={X(vx1) + 12}
-            y={Y((l.fromMm + l.toMm) / 2) + 4}
+            x={toX(vx1) + 12}
+            y={toY((l.fromMm + l.toMm) / 2) + 4}
             fontSize="12"
             fill="var(--ink)"
             stroke="var(--paper)"
@@ -190,10 +190,10 @@ export function Drawing({ drawing, base, width, height, layers, crownMm = 0, val
         ))}
       {drawing.marks.map((m, i) => (
         <g key={i}>
-          <circle cx={X(m.at[0])} cy={Y(m.at[1])} r="2" fill="var(--ink)" />
+          <circle cx={toX(m.at[0])} cy={toY(m.at[1])} r="2" fill="var(--ink)" />
           <text
-            x={X(m.at[0]) + 4}
-            y={Y(m.at[1]) - 3}
+            x={toX(m.at[0]) + 4}
+            y={toY(m.at[1]) - 3}
             fontSize="10.5"
             className="fig"
             fill="var(--ink)"
@@ -205,50 +205,57 @@ export function Drawing({ drawing, base, width, height, layers, crownMm = 0, val
           </text>
         </g>
       ))}
-      {drawing.dimensions.map((d) => {
-        const [ax, ay, bx, by] = [X(d.from[0]), Y(d.from[1]), X(d.to[0]), Y(d.to[1])];
-        const horizontal = Math.abs(bx - ax) >= Math.abs(by - ay);
-        const value = values?.[d.key];
-        const label = value === undefined ? d.label : `${d.label} ${format('length', value).text}`;
-        const [lx, ly] = horizontal ? [Math.max((ax + bx) / 2, ax + 4), Math.min(ay, by) - 9] : [ax + 8, (ay + by) / 2 + 4];
-        return (
-          <g key={d.key} stroke="var(--ink)" strokeWidth="1">
-            <line x1={ax} y1={ay} x2={bx} y2={by} />
-            <path d={`M${ax - 5} ${ay + 5} l10 -10 M${bx - 5} ${by + 5} l10 -10`} strokeWidth="1.4" />
-            <text
-              x={lx}
-              y={ly}
-              fontSize="13"
-              fontWeight="650"
-              textAnchor={horizontal && bx - ax > 60 ? 'middle' : 'start'}
-              className="fig"
-              stroke="var(--paper)"
-              strokeWidth="5"
-              paintOrder="stroke"
-              fill="var(--ink)"
-            >
-              {label}
-            </text>
-            {onDrag && (
-              <circle
-                cx={bx}
-                cy={by}
-                r="7"
-                fill="var(--paper)"
-                strokeWidth="2"
-                tabIndex={0}
-                role="slider"
-                aria-label={`Drag ${d.label}`}
-                aria-valuenow={value ?? 0}
-                aria-valuetext={label}
-                style={{ cursor: horizontal ? 'ew-resize' : 'ns-resize', touchAction: 'none' }}
-                onPointerDown={(e) => grab(d, e)}
-                onKeyDown={(e) => nudge(d, e)}
-              />
-            )}
-          </g>
-        );
-      })}
+      {drawing.dimensions
+        .filter((d) => !small || Math.hypot(d.to[0] - d.from[0], d.to[1] - d.from[1]) * k > 30)
+        .map((d) => {
+          const [ax, ay, bx, by] = [toX(d.from[0]), toY(d.from[1]), toX(d.to[0]), toY(d.to[1])];
+          const horizontal = Math.abs(bx - ax) >= Math.abs(by - ay);
+          const value = values?.[d.key];
+          const label = value === undefined ? d.label : `${d.label} ${format('length', value).text}`;
+          // Labels of upright lines stand on the side that faces away from the middle of the drawing.
+          const leftHalf = !horizontal && ax < toX((x0 + x1) / 2);
+          const [lx, ly] = horizontal
+            ? [bx - ax > 60 ? (ax + bx) / 2 : bx + 14, bx - ax > 60 ? Math.min(ay, by) - 9 : by + 4]
+            : [leftHalf ? ax - 9 : ax + 9, (ay + by) / 2 + 4];
+          const anchor = horizontal ? (bx - ax > 60 ? 'middle' : 'start') : leftHalf ? 'end' : 'start';
+          return (
+            <g key={d.key} stroke="var(--ink)" strokeWidth="1">
+              <line x1={ax} y1={ay} x2={bx} y2={by} />
+              <path d={`M${ax - 5} ${ay + 5} l10 -10 M${bx - 5} ${by + 5} l10 -10`} strokeWidth="1.4" />
+              <text
+                x={lx}
+                y={ly}
+                fontSize="13"
+                fontWeight="650"
+                textAnchor={anchor}
+                className="fig"
+                stroke="var(--paper)"
+                strokeWidth="5"
+                paintOrder="stroke"
+                fill="var(--ink)"
+              >
+                {label}
+              </text>
+              {onDrag && (
+                <circle
+                  cx={bx}
+                  cy={by}
+                  r="7"
+                  fill="var(--paper)"
+                  strokeWidth="2"
+                  tabIndex={0}
+                  role="slider"
+                  aria-label={`Drag ${d.label}`}
+                  aria-valuenow={value ?? 0}
+                  aria-valuetext={label}
+                  style={{ cursor: horizontal ? 'ew-resize' : 'ns-resize', touchAction: 'none' }}
+                  onPointerDown={(e) => grab(d, e)}
+                  onKeyDown={(e) => nudge(d, e)}
+                />
+              )}
+            </g>
+          );
+        })}
     </svg>
   );
 }

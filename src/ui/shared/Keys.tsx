@@ -2,7 +2,7 @@
 import { Command } from 'cmdk';
 import { useParams, useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
-import { STAGE_LABELS, STAGES } from '@/core/method';
+import { STAGE_LABELS, STAGES, type Stage } from '@/core/method';
 import { redo, undo, useDesk } from '../desk/desk';
 import { setPrefs, THEMES, usePrefs } from '../desk/prefs';
 import { Dialog } from './Dialog';
@@ -49,7 +49,7 @@ export function Keys() {
       }
       if (command || e.altKey || open !== 'none') return;
       const at = params.repair ? `/job/${params.job}/${params.repair}` : null;
-      const index = STAGES.findIndex((s) => s === params.stage);
+      const index = STAGES.indexOf(params.stage as Stage);
       const go = (href: string | null) => href && router.push(href);
       if (at && /^[1-8]$/.test(e.key)) go(`${at}/${STAGES[Number(e.key) - 1]}`);
       else if (at && e.key === '[' && index > 0) go(`${at}/${STAGES[index - 1]}`);

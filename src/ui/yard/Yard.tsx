@@ -7,7 +7,7 @@ import { standingStops } from '@/core/judge';
 import type { Job } from '@/core/plan';
 import { type JobView, viewJob } from '@/core/record';
 import { formatDuration, Refusal } from '@/core/units';
-import { addJob, bundleOf, type Conflict, importJob, loadSample, removeSample, settle, useDesk } from '../desk/desk';
+import { addJob, type Conflict, importJob, loadSample, removeSample, settle, useDesk } from '../desk/desk';
 import { freshJob } from '../desk/fresh';
 import { useNow } from '../desk/now';
 import { Heading, Ways } from '../shared/bits';
@@ -26,11 +26,22 @@ export function Yard() {
     () => Object.values(desk.jobs).sort((a, b) => (a.wantedAt ?? a.startFrom) - (b.wantedAt ?? b.startFrom)),
     [desk.jobs],
   );
-  const views = useMemo(
-    () => jobs.map((j) => viewJob(bundleOf(desk, j.id)!, nowMs)),
-    // biome-ignore lint/correctness/useExhaustiveDependencies: only these parts of the desk decide the plan
-    [jobs, desk.repairs, desk.sheets, desk.events, nowMs],
-  );
+  const { repairs, sheets, stock, events } = desk;
+  const views = useMemo(() => {
+    const all = { job: Object.values(repairs), sheets: Object.values(sheets), stock: Object.values(stock) };
+    return jobs.map((job) =>
+      viewJob(
+        {
+          job,
+          repairs: all.job.filter((r) => r.jobId === job.id),
+          sheets: all.sheets,
+          stock: all.stock,
+          events: events.filter((e) => e.jobId === job.id),
+        },
+        nowMs,
+      ),
+    );
+  }, [jobs, repairs, sheets, stock, events, nowMs]);
   const create = () => {
     const job = freshJob(Date.now());
     addJob(job);
