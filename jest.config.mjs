@@ -20,6 +20,12 @@ export default {
       displayName: 'unit',
       testMatch: ['<rootDir>/src/**/*.test.ts', '<rootDir>/src/**/*.test.tsx', '<rootDir>/scripts/**/*.test.ts'],
     },
-    { ...common, displayName: 'e2e', testMatch: ['<rootDir>/e2e/**/*.test.ts'] },
+    {
+      ...common,
+      displayName: 'e2e',
+      testMatch: ['<rootDir>/e2e/**/*.test.ts'],
+      globalSetup: '<rootDir>/e2e/setup.cjs',
+      globalTeardown: '<rootDir>/e2e/teardown.cjs',
+    },
   ],
 };

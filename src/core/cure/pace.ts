@@ -28,6 +28,8 @@ const R_KJ = 8.314462618e-3;
 const BEYOND_K = 5;
 /** Degrees a single figure may be carried from its temperature. */
 const SINGLE_K = 15;
+/** This close to its own temperature a single figure is the sheet's word. */
+const AT_ITS_OWN_K = 0.05;
 /** What a sheet without a temperature is read as. */
 export const UNSTATED_C = 23;
 /** Spread of the family's activation energy, kJ/mol. */
@@ -69,7 +71,7 @@ export function paceOf(milestone: Milestone, side: Side, family: FamilyId): Pace
         const both = [scale(t, mid - SPREAD_KJ), scale(t, mid + SPREAD_KJ)];
         return minutes * (side === 'short' ? Math.min(...both) : Math.max(...both));
       },
-      standingAt: (t) => (table.tempC !== null && t === at ? 'sheet' : 'estimated'),
+      standingAt: (t) => (table.tempC !== null && Math.abs(t - at) < AT_ITS_OWN_K ? 'sheet' : 'estimated'),
     };
   }
 

@@ -2,7 +2,7 @@
 import { FilePlus2, FolderInput, Ship, Trash2 } from 'lucide-react';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
-import { useMemo, useRef, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import { standingStops } from '@/core/judge';
 import type { Job } from '@/core/plan';
 import { type JobView, viewJob } from '@/core/record';
@@ -69,6 +69,11 @@ export function Yard() {
     }
   };
   const sampleHere = jobs.some((j) => j.sample);
+  // The address that the demo prints asks for the sample; an own job is reason enough not to load it unasked.
+  useEffect(() => {
+    if (new URLSearchParams(location.search).has('sample') && Object.keys(useDesk.getState().jobs).length === 0)
+      void loadSample().then(() => history.replaceState(null, '', '/'));
+  }, []);
   const withSample = async (does: () => Promise<void>) => {
     setBusy(true);
     await does();

@@ -1,0 +1,30 @@
+const { spawn } = require('node:child_process');
+const net = require('node:net');
+
+const freePort = () =>
+  new Promise((resolve) => {
+    const s = net.createServer().listen(0, '127.0.0.1', () => {
+      const { port } = s.address();
+      s.close(() => resolve(port));
+    });
+  });
+
+/** Starts the built product on a free port for the interface tests. */
+module.exports = async () => {
+  if (process.env.GRENKO_BASE) return;
+  const port = await freePort();
+  const child = spawn(process.execPath, ['node_modules/next/dist/bin/next', 'start', '-p', String(port), '-H', '127.0.0.1'], {
+    stdio: 'ignore',
+  });
+  globalThis.__server = child;
+  process.env.GRENKO_BASE = `http://127.0.0.1:${port}`;
+  for (let i = 0; i < 300; i++) {
+    try {
+      if ((await fetch(process.env.GRENKO_BASE)).ok) return;
+    } catch {
+      // not up yet
+    }
+    await new Promise((resolve) => setTimeout(resolve, 200));
+  }
+  throw new Error('The product did not start: is it built?');
+};

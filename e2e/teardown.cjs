@@ -1,0 +1,3 @@
+module.exports = async () => {
+  globalThis.__server?.kill();
+};

@@ -1,0 +1,16 @@
+#!/usr/bin/env bash
+# Installs what is missing, builds, starts the product and prints its address. The sample is loaded on first opening.
+set -euo pipefail
+cd "$(dirname "$0")/.."
+. scripts/install.sh
+export NEXT_TELEMETRY_DISABLED=1 GRENKO_DIST=.next-demo
+PORT="${PORT:-3000}"
+while (exec 3<>"/dev/tcp/127.0.0.1/$PORT") 2>/dev/null; do PORT=$((PORT + 1)); done
+echo "Building…"
+npx next build >/tmp/grenko-demo-build.log 2>&1 || { cat /tmp/grenko-demo-build.log; exit 1; }
+echo
+echo "  Grenko with its sample:  http://localhost:$PORT/?sample"
+echo "  Grenko, empty:           http://localhost:$PORT/"
+echo "  Ctrl C stops it."
+echo
+exec npx next start -p "$PORT" >/dev/null

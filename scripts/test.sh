@@ -1,0 +1,52 @@
+#!/usr/bin/env bash
+# Everything that must hold: types, lint, layering, unit tests, the build, the interface. Ends with "N passed, N failed".
+set -uo pipefail
+cd "$(dirname "$0")/.."
+. scripts/install.sh
+export NEXT_TELEMETRY_DISABLED=1 CI="${CI:-true}"
+out="$(mktemp -d)"
+passed=0
+failed=0
+
+check() { # a named check that counts as one
+  local name="$1"; shift
+  echo "== $name"
+  if "$@" >"$out/log" 2>&1; then passed=$((passed + 1)); echo "   ok"; else failed=$((failed + 1)); cat "$out/log"; echo "   $name FAILED"; fi
+}
+
+suite() { # a jest project, each of its tests counts
+  local name="$1"; shift
+  echo "== $name tests"
+  npx jest --selectProjects "$name" --json --outputFile="$out/$name.json" "$@" >"$out/log" 2>&1
+  local code=$?
+  if [ -s "$out/$name.json" ]; then
+    read -r p f <<<"$(node -e 'const r=require(process.argv[1]);console.log(r.numPassedTests, r.numFailedTests + r.numRuntimeErrorTestSuites)' "$out/$name.json")"
+  else p=0; f=1; fi
+  [ "$code" -ne 0 ] && [ "$f" -eq 0 ] && f=1
+  [ "$f" -ne 0 ] && cat "$out/log"
+  echo "   $p passed, $f failed"
+  passed=$((passed + p)); failed=$((failed + f))
+}
+
+if [ ! -x "${CHROMIUM:-/usr/bin/chromium}" ]; then
+  if [ "$(id -u)" = 0 ] && command -v apt-get >/dev/null; then
+    echo "Installing Chromium…"
+    apt-get update -qq && DEBIAN_FRONTEND=noninteractive apt-get install -y -qq --no-install-recommends chromium >/dev/null || true
+  fi
+  if [ ! -x "${CHROMIUM:-/usr/bin/chromium}" ]; then
+    echo "Chromium is needed for the interface tests: install Debian's package chromium, or set CHROMIUM to its path."
+    failed=$((failed + 1))
+  fi
+fi
+
+check types bash -c 'npx next typegen && npx tsc --noEmit'
+check lint npx biome check .
+check layers npx depcruise src e2e bench --config .dependency-cruiser.cjs
+suite unit
+check build npx next build
+check docs bash -c 'npx tsx scripts/docs.ts --check'
+[ -x "${CHROMIUM:-/usr/bin/chromium}" ] && suite e2e --runInBand
+
+echo
+echo "$passed passed, $failed failed"
+[ "$failed" -eq 0 ]

@@ -1,0 +1,93 @@
+import fc from 'fast-check';
+import { sampleData } from '../../sample/jobs';
+import { CORE_VERSION, planReport, viewJob } from '../record';
+import { Refusal } from '../units';
+import { calendarFile, type JobFile, readJobFile, writeJobFile } from '.';
+
+const NOW = Date.UTC(2026, 4, 5, 6);
+const { bundles } = sampleData(NOW, 'Europe/Helsinki');
+const fileOf = (i: number): JobFile => {
+  const b = bundles[i]!;
+  return {
+    format: 'grenko-job',
+    version: 1,
+    exportedAt: new Date(NOW).toISOString(),
+    coreVersion: CORE_VERSION,
+    job: b.job,
+    repairs: [...b.repairs],
+    sheets: [...b.sheets],
+    stock: [...b.stock],
+    snapshots: [...b.snapshots],
+    events: [...b.events],
+    series: [],
+    attachments: [],
+  };
+};
+const refusal = (text: string) => {
+  try {
+    readJobFile(text);
+  } catch (error) {
+    if (error instanceof Refusal) return error.problem;
+    throw error;
+  }
+  throw new Error('was not refused');
+};
+const changed = (change: (file: { job: object; repairs: object[]; events: object[] }) => void): string => {
+  const raw = JSON.parse(writeJobFile(fileOf(1)));
+  change(raw);
+  return JSON.stringify(raw);
+};
+
+test('a job goes out and comes back, and plans the same', () => {
+  for (const i of [0, 1]) {
+    const back = readJobFile(writeJobFile(fileOf(i)));
+    expect(back).toEqual(fileOf(i));
+    expect(planReport(viewJob(back, NOW))).toEqual(planReport(viewJob(fileOf(i), NOW)));
+  }
+});
+
+test('a file cut off anywhere is refused with a place in it', () => {
+  const text = writeJobFile(fileOf(1)).trimEnd();
+  fc.assert(
+    fc.property(fc.integer({ min: 1, max: text.length - 1 }), (cut) => {
+      const p = refusal(text.slice(0, cut));
+      return /line \d+, column \d+/.test(p.sentence);
+    }),
+    { numRuns: 60 },
+  );
+});
+
+test('a slip in the middle is placed on its line', () => {
+  const lines = writeJobFile(fileOf(1)).split('\n');
+  lines[6] = `${lines[6]} oops`;
+  expect(refusal(lines.join('\n')).sentence).toMatch(/line [78], column/);
+});
+
+test('foreign files, newer files and fields that do not fit are named', () => {
+  expect(refusal('[1,2]').field).toBe('format');
+  expect(refusal('{"format":"something"}').sentence).toMatch(/not a job file/);
+  expect(refusal(changed((f) => Object.assign(f, { version: 7 }))).sentence).toMatch(/version 7.*newer Grenko/);
+  expect(refusal(changed((f) => Object.assign(f.repairs[0]!, { scaleStepG: 'heavy' }))).field).toBe('repairs.0.scaleStepG');
+  expect(refusal(changed((f) => Object.assign(f.repairs[0]!, { sheetId: 'gone' }))).field).toBe('repairs.0.sheetId');
+  expect(refusal(changed((f) => Object.assign(f.events[0]!, { repairId: 'gone' }))).field).toBe('events.0.repairId');
+  expect(refusal(changed((f) => Object.assign(f.job, { startFrom: null }))).field).toBe('job.startFrom');
+});
+
+test('a number that is not one cannot be written', () => {
+  const file = fileOf(0);
+  expect(() => writeJobFile({ ...file, job: { ...file.job, startFrom: Number.NaN } })).toThrow();
+});
+
+test('the calendar file holds every clock in UTC with an alarm', () => {
+  const text = calendarFile(viewJob(fileOf(1), NOW));
+  expect(text).toMatch(/^BEGIN:VCALENDAR\r\n/);
+  const events = text.split('BEGIN:VEVENT').slice(1);
+  expect(events.length).toBeGreaterThan(4);
+  for (const e of events) {
+    expect(e).toMatch(/DTSTART:\d{8}T\d{6}Z/);
+    expect(e).toMatch(/BEGIN:VALARM/);
+  }
+  const load = viewJob(fileOf(1), NOW).repairs[0]!.plan.milestones.find((m) => m.kind === 'load')!.planMs!;
+  const d = new Date(load).toISOString();
+  expect(text).toContain(`DTSTART:${d.slice(0, 4)}${d.slice(5, 7)}${d.slice(8, 10)}T${d.slice(11, 13)}${d.slice(14, 16)}00Z`);
+});

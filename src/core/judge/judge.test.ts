@@ -1,0 +1,133 @@
+import { DateTime } from 'luxon';
+import { sampleData } from '../../sample/jobs';
+import { pasteSheet, sampleSheets } from '../../sample/systems';
+import { METHODS } from '../method';
+import type { Job, Repair } from '../plan';
+import { type Event, viewJob } from '../record';
+import { measured } from '../void';
+import { RULES, standingStops } from '.';
+
+const zone = 'Europe/Helsinki';
+const NOW = DateTime.fromISO('2026-05-05T06:00', { zone }).toMillis();
+const { bundles } = sampleData(NOW, zone);
+const mild: Job = { ...bundles[0]!.job, climate: { kind: 'constant', tempC: 20, humidityPct: 50 } };
+const [nosing, eyes] = bundles[0]!.repairs as [Repair, Repair];
+const plate = { ...bundles[1]!.repairs[0]!, jobId: mild.id } as Repair;
+
+const view = (repair: Repair, over: Partial<Job> = {}, events: Event[] = [], sheets = sampleSheets) =>
+  viewJob({ job: { ...mild, ...over }, repairs: [repair], sheets, stock: [], events }, NOW).repairs[0]!;
+const ids = (repair: Repair, over: Partial<Job> = {}) => view(repair, over).findings.map((f) => `${f.severity} ${f.id}`);
+
+test('a sound repair on a mild day has no stop', () => {
+  for (const r of [nosing, eyes, plate]) expect(view(r).findings.filter((f) => f.severity === 'stop')).toEqual([]);
+});
+
+test.each(METHODS.flatMap((m) => m.questions.map((q) => [m.id, q.id, q] as const)))(
+  '%s: the wrong answer to “%s” is noticed, and so is not being sure',
+  (method, id, q) => {
+    const r = { anchor: eyes, 'mortar-patch': nosing, 'plate-bond': plate }[method]!;
+    const wrong = q.wants === 'yes' ? 'no' : 'yes';
+    for (const answer of [wrong, 'unsure'] as const)
+      expect(ids({ ...r, answers: { ...r.answers, [id]: answer } })).toContain(`${q.otherwise.severity} inspection:${id}`);
+    expect(ids(r)).not.toContain(`${q.otherwise.severity} inspection:${id}`);
+  },
+);
+
+test('the stops the trade asks for: torn seat, young base, water behind', () => {
+  expect(ids({ ...plate, answers: { ...plate.answers, torn: 'yes' } })).toContain('stop inspection:torn');
+  expect(ids({ ...nosing, answers: { ...nosing.answers, 'water-pressure': 'yes' } })).toContain('stop inspection:water-pressure');
+  const young = view({ ...nosing, base: { ...nosing.base, castOn: '2026-04-20' } });
+  const stop = young.findings.find((f) => f.id === 'base-age')!;
+  // Cast 20 April, the sheet asks for 28 days: 18 May.
+  expect(stop.todo).toMatch(/18 May 2026/);
+  expect(stop.severity).toBe('stop');
+});
+
+test('a cold base, a wet base, a damp air', () => {
+  expect(ids(nosing, { climate: { kind: 'constant', tempC: 3, humidityPct: 50 } })).toContain('stop base-temperature:cold');
+  expect(ids(nosing, { climate: { kind: 'constant', tempC: 15, humidityPct: 95 } })).toEqual(
+    expect.arrayContaining(['stop dew', 'caution humidity']),
+  );
+});
+
+test('depth against the sheet’s lift: a note in layers, a stop in one pass', () => {
+  expect(ids(nosing)).toContain('note lift:deep');
+  expect(ids({ ...nosing, schools: { 'deep-fills': 'one' } })).toContain('stop lift:deep');
+});
+
+test('a bond line outside its band is a stop on both sides', () => {
+  const thick = (mm: number): Repair => ({
+    ...plate,
+    void: { ...plate.void!, shapes: [{ ...(plate.void!.shapes[0] as never as object), thickness: measured(mm, 'calliper') } as never] },
+  });
+  expect(ids(thick(3))).toContain('stop bond-thickness');
+  expect(ids(thick(0.1))).toContain('stop bond-thickness');
+  expect(ids(thick(1))).not.toContain('stop bond-thickness');
+});
+
+test('a thin rod in a wide hole is starved by two thirds', () => {
+  const thin: Repair = {
+    ...eyes,
+    schools: { filling: 'two-thirds' },
+    void: { ...eyes.void!, shapes: [{ ...eyes.void!.shapes[0]!, rodDiameter: measured(8, 'marked'), thread: { kind: 'plain' } } as never] },
+  };
+  expect(ids(thin)).toContain('stop starved');
+  expect(ids({ ...eyes, schools: { filling: 'two-thirds' } })).not.toContain('stop starved');
+});
+
+test('a coarse scale is a stop, a fine one is not', () => {
+  const tiny: Repair = { ...plate, scaleStepG: 20 };
+  expect(ids(tiny)).toContain('stop scale');
+  expect(ids(plate)).not.toContain('stop scale');
+});
+
+test('24 hours by habit is a stop where the cold needs longer', () => {
+  const fixed: Repair = { ...plate, schools: { ...plate.schools, waiting: 'fixed' } };
+  expect(ids(fixed, { climate: { kind: 'constant', tempC: 15, humidityPct: 50 } })).toContain('stop fixed-wait');
+});
+
+test('estimates are named as such, and a newer sheet is pointed out', () => {
+  expect(ids(plate, { climate: { kind: 'constant', tempC: 17, humidityPct: 50 } })).toContain('note estimate');
+  const newer = { ...pasteSheet, id: 'newer', revision: 2, supersedes: pasteSheet.id };
+  expect(view(plate, {}, [], [...sampleSheets, newer]).findings.map((f) => f.id)).toContain('sheet:newer');
+});
+
+test('a deadline that cannot be met is said, with how far it is missed', () => {
+  const f = view(nosing, { wantedAt: NOW + 6 * 3_600_000 }).findings.find((x) => x.id === 'deadline')!;
+  expect(f.title).toMatch(/short of the wanted reopening/);
+});
+
+test('an override lifts the stop, keeps reason and role, and changes nothing else', () => {
+  const torn: Repair = { ...plate, answers: { ...plate.answers, torn: 'yes' } };
+  const event: Event = {
+    record: 'event',
+    version: 1,
+    id: 'e',
+    device: 'd',
+    sequence: 0,
+    at: NOW,
+    recordedAt: NOW,
+    jobId: mild.id,
+    repairId: plate.id,
+    amends: null,
+    role: 'surveyor',
+    body: { kind: 'override', finding: 'inspection:torn', title: 'Torn seat', reason: 'welded yesterday' },
+  };
+  const v = view(torn, {}, [event]);
+  expect(standingStops(v.findings, v.actuals.overrides)).toEqual([]);
+  expect(v.findings.some((f) => f.id === 'inspection:torn')).toBe(true);
+  expect(v.actuals.overrides['inspection:torn']).toMatchObject({ role: 'surveyor', reason: 'welded yesterday' });
+  expect(view(torn).states.inspect).toBe('stop');
+  expect(v.states.inspect).not.toBe('stop');
+});
+
+test('every finding says what, why and what to do', () => {
+  const worst = { climate: { kind: 'daily' as const, lowC: -1, lowHour: 6, highC: 7, highHour: 15, humidityAtLowPct: 99 }, wantedAt: NOW };
+  for (const r of [nosing, eyes, plate])
+    for (const f of view({ ...r, answers: Object.fromEntries(Object.keys(r.answers).map((k) => [k, 'unsure'])) }, worst).findings) {
+      expect(f.title.length).toBeGreaterThan(5);
+      expect(f.why).toMatch(/\.$/);
+      expect(f.todo).toMatch(/\.$/);
+    }
+  expect(Object.keys(RULES).length).toBeGreaterThan(15);
+});
