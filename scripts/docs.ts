@@ -7,7 +7,7 @@ import { SCHEMAS } from '../src/store/records';
 
 /** Writes the parts of docs/ that come from the code; with --check only says whether they are current. */
 type Node = {
-  type?: string;
+  type?: string | string[];
   const?: unknown;
   enum?: unknown[];
   anyOf?: Node[];
@@ -31,7 +31,7 @@ function typeOf(n: Node): string {
       .map(([k, v]) => `${k}: ${typeOf(v)}`)
       .join(', ')} }`;
   if (n.type === 'object') return `map of ${typeof n.additionalProperties === 'object' ? typeOf(n.additionalProperties) : 'anything'}`;
-  return n.type ?? 'anything';
+  return Array.isArray(n.type) ? n.type.join(' or ') : (n.type ?? 'anything');
 }
 
 function table(schema: z.ZodType): string {

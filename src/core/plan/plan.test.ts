@@ -167,7 +167,7 @@ describe('the schedule', () => {
     }
     // One crew: no two steps at once.
     const sorted = all.sort((a, b) => a.startMs - b.startMs);
-    sorted.slice(1).forEach((s, i) => expect(s.startMs).toBeGreaterThanOrEqual(sorted[i]!.endMs - 1));
+    for (const [i, s] of sorted.slice(1).entries()) expect(s.startMs).toBeGreaterThanOrEqual(sorted[i]!.endMs - 1);
   };
   test('one crew, inside the working hours, in order', () => {
     fc.assert(

@@ -15,7 +15,7 @@ import {
 } from '@/core/record';
 import type { SheetRevision, Stock } from '@/core/system';
 import { sampleData } from '@/sample/jobs';
-import type { AnyRecord, RecordKind, SetAside } from '@/store/records';
+import { type AnyRecord, type RecordKind, type SetAside, sortOut } from '@/store/records';
 import { openAnyVault, type Vault } from '@/store/vault';
 
 /** Drafts that undo and redo act on. */
@@ -112,7 +112,7 @@ async function reload(): Promise<void> {
 /** Loads everything once, and again whenever another tab has written. */
 export function openDesk(): void {
   if (vault) return;
-  void reload();
+  void theVault().then(catchUp).catch(saveTrouble).then(reload);
   if (typeof BroadcastChannel !== 'undefined') {
     channel = new BroadcastChannel('grenko');
     channel.onmessage = () => void reload();
@@ -157,23 +157,59 @@ function remember(key: string): Pick<Desk, 'past' | 'future'> {
 }
 
 let pending: { timer: ReturnType<typeof setTimeout>; records: Map<string, AnyRecord> } | undefined;
+const REST_MS = 200;
+const JOURNAL = 'grenko.pending';
 
-/** Drafts change with every move of a drag; they are written when the hand rests. */
+/** The first change is written at once; while more follow (a drag), the rest is written when the hand rests. */
 function saveSoon(record: Job | Repair): void {
-  if (pending) clearTimeout(pending.timer);
-  const records = pending?.records ?? new Map<string, AnyRecord>();
-  records.set(record.id, record);
-  pending = { records, timer: setTimeout(flush, 200) };
+  if (!pending) {
+    pending = { records: new Map(), timer: setTimeout(flush, REST_MS) };
+    void save([record]);
+    return;
+  }
+  clearTimeout(pending.timer);
+  pending.records.set(record.id, record);
+  pending.timer = setTimeout(flush, REST_MS);
 }
+
 function flush(): void {
   if (!pending) return;
   clearTimeout(pending.timer);
-  void save([...pending.records.values()]);
+  const records = [...pending.records.values()];
   pending = undefined;
+  if (records.length) void save(records);
+}
+
+/** A page that goes away may not finish writing to its database: what is still open is first noted where writing is immediate. */
+function leave(): void {
+  if (pending?.records.size) {
+    try {
+      localStorage.setItem(JOURNAL, JSON.stringify([...pending.records.values()]));
+    } catch {
+      // No local storage: the database below is all there is.
+    }
+  }
+  flush();
 }
 if (typeof window !== 'undefined') {
-  window.addEventListener('pagehide', flush);
-  document.addEventListener('visibilitychange', () => document.hidden && flush());
+  window.addEventListener('pagehide', leave);
+  document.addEventListener('visibilitychange', () => document.hidden && leave());
+}
+
+/** Writes what a page that went away had noted. A newer draft in the database wins. */
+async function catchUp(v: Vault): Promise<void> {
+  let noted: unknown[] = [];
+  try {
+    noted = JSON.parse(localStorage.getItem(JOURNAL) ?? '[]') as unknown[];
+    localStorage.removeItem(JOURNAL);
+  } catch {
+    return;
+  }
+  if (!noted.length) return;
+  const { holdings } = await v.load();
+  const here = new Map<string, Job | Repair>([...holdings.job, ...holdings.repair].map((r) => [r.id, r]));
+  const drafts = [...sortOut('job', noted).good, ...sortOut('repair', noted).good] as (Job | Repair)[];
+  await v.put(drafts.filter((d) => (here.get(d.id)?.updatedAt ?? 0) < d.updatedAt));
 }
 
 export function changeRepair(id: string, change: (repair: Repair) => Repair, key = 'repair'): void {

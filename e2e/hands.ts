@@ -1,0 +1,51 @@
+import type { Page } from 'playwright-core';
+
+/** What a person does, in the words on the screen. */
+export async function type(page: Page, label: string | RegExp, text: string): Promise<void> {
+  const field = page.getByLabel(label, { exact: typeof label === 'string' }).first();
+  await field.fill(text);
+  await field.blur();
+}
+
+export const choose = (page: Page, group: string | RegExp, option: string) => page.getByRole('group', { name: group }).getByRole('button', { name: option, exact: true }).click();
+export const answer = (page: Page) => page.getByTestId('answer').textContent();
+export const stage = async (page: Page, name: string) => {
+  await page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name: new RegExp(`^${name}`) }).click();
+  await page.getByRole('heading', { level: 1, name: new RegExp(`^${name}`) }).waitFor({ state: 'attached' });
+};
+
+/** Answers every inspection question so that the repair may go on. */
+export async function passInspection(page: Page): Promise<void> {
+  const rows = page.locator('section[aria-label="Sheet"] ol > li');
+  const wants: Record<string, string> = { sound: 'yes' };
+  for (let i = 0; i < (await rows.count()); i++) {
+    const row = rows.nth(i);
+    const ask = (await row.locator('p').first().textContent()) ?? '';
+    const no = /torn|eaten|must this joint|painted|press or seep|overhead|crack or joint|laid open/i.test(ask);
+    await row.getByRole('button', { name: (wants[ask] ?? no) ? 'no' : 'yes', exact: true }).click();
+  }
+}
+
+/** Goes through the running view to its end, moving the clock past every wait. */
+export async function runToTheEnd(page: Page): Promise<number> {
+  const go = page.getByTestId('go');
+  if (await go.isDisabled()) throw new Error(`The work cannot begin: ${await page.locator('#main').innerText()}`);
+  await go.click();
+  let ticks = 0;
+  for (; ticks < 80; ticks++) {
+    const end = page.getByRole('link', { name: 'To tests and signature' });
+    if (await end.isVisible()) break;
+    const hold = page.getByRole('checkbox', { name: /Hold point/ });
+    if (await page.getByRole('heading', { name: /Not before/ }).isVisible()) {
+      await page.clock.fastForward(30 * 60_000);
+      continue;
+    }
+    if ((await hold.isVisible()) && !(await hold.isChecked())) await hold.check();
+    const before = await go.textContent();
+    const step = await page.getByTestId('step').textContent();
+    await go.click();
+    await page.waitForFunction(([b, s]) => document.querySelector('[data-testid=go]')?.textContent !== b || document.querySelector('[data-testid=step]')?.textContent !== s, [before, step]);
+    await page.clock.fastForward(60_000);
+  }
+  return ticks;
+}
