@@ -16,8 +16,12 @@ export const PHONE = { width: 390, height: 844 };
 export const launch = (): Promise<Browser> => chromium.launch({ executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium', args: FLAGS });
 
 /** A fresh profile: empty database, fixed zone and language. */
-export const fresh = (browser: Browser, viewport = DESKTOP, over: Parameters<Browser['newContext']>[0] = {}): Promise<BrowserContext> =>
-  browser.newContext({
+export const fresh = async (
+  browser: Browser,
+  viewport = DESKTOP,
+  over: Parameters<Browser['newContext']>[0] = {},
+): Promise<BrowserContext> => {
+  const context = await browser.newContext({
     viewport,
     timezoneId: 'Europe/Helsinki',
     locale: 'en-GB',
@@ -26,6 +30,10 @@ export const fresh = (browser: Browser, viewport = DESKTOP, over: Parameters<Bro
     acceptDownloads: true,
     ...over,
   });
+  // A step that cannot be done is told soon, not after half a minute.
+  context.setDefaultTimeout(12_000);
+  return context;
+};
 
 /** Opens the yard and loads the sample. */
 export async function withSample(page: Page, base: string): Promise<void> {

@@ -7,10 +7,14 @@ export async function type(page: Page, label: string | RegExp, text: string): Pr
   await field.blur();
 }
 
-export const choose = (page: Page, group: string | RegExp, option: string) => page.getByRole('group', { name: group }).getByRole('button', { name: option, exact: true }).click();
+export const choose = (page: Page, group: string | RegExp, option: string) =>
+  page.getByRole('group', { name: group }).getByRole('button', { name: option, exact: true }).click();
 export const answer = (page: Page) => page.getByTestId('answer').textContent();
 export const stage = async (page: Page, name: string) => {
-  await page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name: new RegExp(`^${name}`) }).click();
+  await page
+    .getByRole('navigation', { name: 'Stages' })
+    .getByRole('link', { name: new RegExp(`^${name}`) })
+    .click();
   await page.getByRole('heading', { level: 1, name: new RegExp(`^${name}`) }).waitFor({ state: 'attached' });
 };
 
@@ -29,7 +33,7 @@ export async function passInspection(page: Page): Promise<void> {
 /** Goes through the running view to its end, moving the clock past every wait. */
 export async function runToTheEnd(page: Page): Promise<number> {
   const go = page.getByTestId('go');
-  if (await go.isDisabled()) throw new Error(`The work cannot begin: ${await page.locator('#main').innerText()}`);
+  if (await go.isDisabled()) throw new Error(`The work cannot begin: ${await page.locator('#main').textContent()}`);
   await go.click();
   let ticks = 0;
   for (; ticks < 80; ticks++) {
@@ -44,7 +48,11 @@ export async function runToTheEnd(page: Page): Promise<number> {
     const before = await go.textContent();
     const step = await page.getByTestId('step').textContent();
     await go.click();
-    await page.waitForFunction(([b, s]) => document.querySelector('[data-testid=go]')?.textContent !== b || document.querySelector('[data-testid=step]')?.textContent !== s, [before, step]);
+    await page.waitForFunction(
+      ([b, s]) =>
+        document.querySelector('[data-testid=go]')?.textContent !== b || document.querySelector('[data-testid=step]')?.textContent !== s,
+      [before, step],
+    );
     await page.clock.fastForward(60_000);
   }
   return ticks;

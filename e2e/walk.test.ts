@@ -11,7 +11,22 @@ afterAll(() => browser.close());
 jest.setTimeout(240_000);
 
 /** A sheet typed in by hand, as a person with the maker's paper in hand would. */
-async function typeSheet(page: Page, sheet: { name: string; kind: string; family: string; ratio: string; a: string; b: string; times: [kind: string, from: string, on: string, text: string][]; kit: [a: string, b: string, c?: string]; c?: [parts: string, bulk: string]; mixer?: [string, string, string]; split?: boolean }): Promise<void> {
+async function typeSheet(
+  page: Page,
+  sheet: {
+    name: string;
+    kind: string;
+    family: string;
+    ratio: string;
+    a: string;
+    b: string;
+    times: [kind: string, from: string, on: string, text: string][];
+    kit: [a: string, b: string, c?: string];
+    c?: [parts: string, bulk: string];
+    mixer?: [string, string, string];
+    split?: boolean;
+  },
+): Promise<void> {
   await page.goto(`${base()}/shelf/new`);
   await page.getByLabel('Name', { exact: true }).fill(sheet.name);
   await page.getByLabel('Kind').selectOption({ label: sheet.kind });
@@ -28,7 +43,10 @@ async function typeSheet(page: Page, sheet: { name: string; kind: string; family
     await page.getByRole('combobox', { name: 'Time', exact: true }).nth(i).selectOption({ label: kind });
     await page.getByRole('combobox', { name: 'counts from when' }).nth(i).selectOption({ label: from });
     await page.getByRole('combobox', { name: 'runs on' }).nth(i).selectOption({ label: on });
-    await page.getByLabel(/as on the sheet$/).nth(i).fill(text);
+    await page
+      .getByLabel(/as on the sheet$/)
+      .nth(i)
+      .fill(text);
   }
   await type(page, 'of A', sheet.kit[0]);
   await type(page, 'of B', sheet.kit[1]);
@@ -69,7 +87,9 @@ async function release(page: Page, reviewed: boolean): Promise<void> {
     await page.getByRole('button', { name: 'Sign the review' }).click();
     await page.getByText(/Reviewed by/).waitFor();
   }
-  await page.waitForFunction(() => [...document.querySelectorAll('button')].some((b) => b.textContent?.includes('Sign and release') && !b.disabled));
+  await page.waitForFunction(() =>
+    [...document.querySelectorAll('button')].some((b) => b.textContent?.includes('Sign and release') && !b.disabled),
+  );
   await sign.click();
   await page.getByText(/Released by/).waitFor();
 }

@@ -156,38 +156,40 @@ function remember(key: string): Pick<Desk, 'past' | 'future'> {
   return { past: same ? past : [...past, { jobs, repairs }].slice(-DEPTH), future: [] };
 }
 
-let pending: { timer: ReturnType<typeof setTimeout>; records: Map<string, AnyRecord> } | undefined;
+/** What is on the screen and not yet on disk, newest of each record. */
+const unsaved = new Map<string, AnyRecord>();
+let resting: ReturnType<typeof setTimeout> | undefined;
 const REST_MS = 200;
-const JOURNAL = 'grenko.pending';
+const JOURNAL = 'grenko.unsaved';
+
+/** Writes records and holds them in `unsaved` until they are on disk. */
+async function saveSurely(records: readonly AnyRecord[]): Promise<void> {
+  for (const r of records) unsaved.set(r.id, r);
+  await save(records);
+  for (const r of records) if (unsaved.get(r.id) === r) unsaved.delete(r.id);
+}
 
 /** The first change is written at once; while more follow (a drag), the rest is written when the hand rests. */
 function saveSoon(record: Job | Repair): void {
-  if (!pending) {
-    pending = { records: new Map(), timer: setTimeout(flush, REST_MS) };
-    void save([record]);
-    return;
-  }
-  clearTimeout(pending.timer);
-  pending.records.set(record.id, record);
-  pending.timer = setTimeout(flush, REST_MS);
+  if (resting === undefined) void saveSurely([record]);
+  else clearTimeout(resting);
+  unsaved.set(record.id, record);
+  resting = setTimeout(flush, REST_MS);
 }
 
 function flush(): void {
-  if (!pending) return;
-  clearTimeout(pending.timer);
-  const records = [...pending.records.values()];
-  pending = undefined;
-  if (records.length) void save(records);
+  clearTimeout(resting);
+  resting = undefined;
+  if (unsaved.size) void saveSurely([...unsaved.values()]);
 }
 
 /** A page that goes away may not finish writing to its database: what is still open is first noted where writing is immediate. */
 function leave(): void {
-  if (pending?.records.size) {
-    try {
-      localStorage.setItem(JOURNAL, JSON.stringify([...pending.records.values()]));
-    } catch {
-      // No local storage: the database below is all there is.
-    }
+  if (!unsaved.size) return;
+  try {
+    localStorage.setItem(JOURNAL, JSON.stringify([...unsaved.values()]));
+  } catch {
+    // No local storage: the database below is all there is.
   }
   flush();
 }
@@ -196,7 +198,7 @@ if (typeof window !== 'undefined') {
   document.addEventListener('visibilitychange', () => document.hidden && leave());
 }
 
-/** Writes what a page that went away had noted. A newer draft in the database wins. */
+/** Writes what a page that went away had noted. A newer draft in the database wins; events are added where they are missing. */
 async function catchUp(v: Vault): Promise<void> {
   let noted: unknown[] = [];
   try {
@@ -207,9 +209,16 @@ async function catchUp(v: Vault): Promise<void> {
   }
   if (!noted.length) return;
   const { holdings } = await v.load();
-  const here = new Map<string, Job | Repair>([...holdings.job, ...holdings.repair].map((r) => [r.id, r]));
-  const drafts = [...sortOut('job', noted).good, ...sortOut('repair', noted).good] as (Job | Repair)[];
-  await v.put(drafts.filter((d) => (here.get(d.id)?.updatedAt ?? 0) < d.updatedAt));
+  const newest = new Map<string, number>([...holdings.job, ...holdings.repair].map((r) => [r.id, r.updatedAt]));
+  for (const e of [...holdings.event, ...holdings.snapshot]) newest.set(e.id, Number.POSITIVE_INFINITY);
+  const records = (['job', 'repair', 'snapshot', 'event'] as const).flatMap(
+    (kind) =>
+      sortOut(
+        kind,
+        noted.filter((n) => (n as AnyRecord | null)?.record === kind),
+      ).good,
+  );
+  await v.put(records.filter((r) => (newest.get(r.id) ?? -1) < ('updatedAt' in r ? r.updatedAt : 0)));
 }
 
 export function changeRepair(id: string, change: (repair: Repair) => Repair, key = 'repair'): void {
@@ -311,7 +320,7 @@ export async function record(
     body,
   };
   set({ events: mergeEvents(get().events, [event]) });
-  await save([event]);
+  await saveSurely([event]);
   return event;
 }
 
@@ -321,7 +330,7 @@ export async function startWork(repairId: string, usableMin: number | null, role
   if (!repair) return;
   const snapshot = snapshotOf(bundleOf(get(), repair.jobId)!, Date.now(), nanoid());
   set({ snapshots: { ...get().snapshots, [snapshot.id]: snapshot } });
-  await save([snapshot]);
+  await saveSurely([snapshot]);
   await record(repairId, { kind: 'started', snapshotId: snapshot.id, usableMin }, role);
 }
 

@@ -122,8 +122,8 @@ function Row({ d, share, problem, write }: { d: Dimension; share: number; proble
   const shift = d.minInclusive && d.maxMm === 0;
   const m = d.measured;
   return (
-    <div className="grid grid-cols-[1fr_6.6rem_4.9rem_5.7rem_2.6rem] gap-1.5 items-start py-1">
-      <span className="leading-tight pt-1.5">{d.label}</span>
+    <div className="grid grid-cols-[1fr_4.9rem_5.4rem_2.6rem] md:grid-cols-[1fr_6.6rem_4.9rem_5.7rem_2.6rem] gap-1.5 items-start py-1">
+      <span className="leading-tight pt-1.5 col-span-4 md:col-span-1">{d.label}</span>
       {shift ? (
         <span className="fig pt-1.5 soft">as read</span>
       ) : (
@@ -205,7 +205,7 @@ function Side({ at }: StageProps) {
           )
         }
       />
-      <div className="grid grid-cols-[1fr_6.6rem_4.9rem_5.7rem_2.6rem] gap-1.5 soft text-sm" aria-hidden="true">
+      <div className="hidden md:grid grid-cols-[1fr_6.6rem_4.9rem_5.7rem_2.6rem] gap-1.5 soft text-sm" aria-hidden="true">
         <span />
         <span>as measured</span>
         <span>give or take</span>

@@ -89,7 +89,11 @@ export function RepairPage({ jobId, repairId, stage }: { jobId: string; repairId
         <h1 className="sr-only">
           {STAGE_LABELS[known]}: {at.repair.name}
         </h1>
-        <section aria-label="Sheet" className="paper min-h-[19rem] md:min-h-0 overflow-auto thin-scroll relative">
+        <section
+          aria-label="Sheet" // biome-ignore lint/a11y/noNoninteractiveTabindex: a region that scrolls must be reachable by key
+          tabIndex={0}
+          className="paper min-h-[19rem] md:min-h-0 overflow-auto thin-scroll relative"
+        >
           <Sheet {...props} />
         </section>
         <section aria-label="Answer" className="md:overflow-auto thin-scroll pr-1 min-h-0">

@@ -9,7 +9,11 @@ export function Dialog({ open, title, onClose, children }: { open: boolean; titl
   useEffect(() => {
     const el = ref.current;
     if (!el) return;
-    if (open && !el.open) el.showModal();
+    if (open && !el.open) {
+      el.showModal();
+      // The browser would focus the way out first; the hand wants the first field.
+      el.querySelector<HTMLElement>('input:not([type=hidden]), textarea, select')?.focus();
+    }
     if (!open && el.open) el.close();
   }, [open]);
   return (

@@ -1,6 +1,6 @@
 'use client';
 import { Command } from 'cmdk';
-import { useParams, useRouter } from 'next/navigation';
+import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
 import { STAGE_LABELS, STAGES, type Stage } from '@/core/method';
 import { redo, undo, useDesk } from '../desk/desk';
@@ -27,7 +27,6 @@ const typing = (target: EventTarget | null) =>
 export function Keys() {
   const [open, setOpen] = useState<'none' | 'keys' | 'go'>('none');
   const router = useRouter();
-  const params = useParams<{ job?: string; repair?: string; stage?: string }>();
   const repairs = useDesk((d) => d.repairs);
   const jobs = useDesk((d) => d.jobs);
   const { system, theme } = usePrefs();
@@ -48,8 +47,10 @@ export function Keys() {
         return;
       }
       if (command || e.altKey || open !== 'none') return;
-      const at = params.repair ? `/job/${params.job}/${params.repair}` : null;
-      const index = STAGES.indexOf(params.stage as Stage);
+      // Read from the address itself, which is ahead of the page while it changes.
+      const [, kind, job, repair, stage] = location.pathname.split('/');
+      const at = kind === 'job' && repair && repair !== 'card' && repair !== 'log' ? `/job/${job}/${repair}` : null;
+      const index = STAGES.indexOf(stage as Stage);
       const go = (href: string | null) => href && router.push(href);
       if (at && /^[1-8]$/.test(e.key)) go(`${at}/${STAGES[Number(e.key) - 1]}`);
       else if (at && e.key === '[' && index > 0) go(`${at}/${STAGES[index - 1]}`);
@@ -66,7 +67,7 @@ export function Keys() {
     };
     window.addEventListener('keydown', onKey);
     return () => window.removeEventListener('keydown', onKey);
-  }, [open, params, router, system, theme]);
+  }, [open, router, system, theme]);
 
   const close = () => setOpen('none');
   const leave = (href: string) => {

@@ -196,12 +196,12 @@ function Due({ views, nowMs }: { views: readonly JobView[]; nowMs: number }) {
   );
   if (!next.length && !touch.length) return null;
   return (
-    <section className="grid md:grid-cols-2 gap-6 mt-2">
+    <section className="grid md:grid-cols-2 gap-x-6 mt-2 [&>div]:min-w-0">
       <div>
         <Heading>Due next</Heading>
         <ol>
           {next.map(({ v, r, step }) => (
-            <li key={r.repair.id} className="flex gap-4 py-1 items-baseline">
+            <li key={r.repair.id} className="flex gap-x-4 py-1 items-baseline flex-wrap">
               <span className="fig w-24 shrink-0">{dayAndClock(step.startMs, v.job.zone)}</span>
               <Link href={`/job/${v.job.id}/${r.repair.id}/${r.actuals.startedAt !== null ? 'run' : 'place'}`} className="font-semibold">
                 {step.title}
@@ -216,7 +216,7 @@ function Due({ views, nowMs }: { views: readonly JobView[]; nowMs: number }) {
         {touch.length ? (
           <ul>
             {touch.map(({ v, r, word }) => (
-              <li key={r.repair.id} className="flex gap-4 py-1 items-baseline">
+              <li key={r.repair.id} className="flex gap-x-4 py-1 items-baseline flex-wrap">
                 <strong className="w-36 shrink-0">{word}</strong>
                 <Link href={`/job/${v.job.id}/${r.repair.id}/release`}>{r.repair.name}</Link>
                 <span className="soft truncate">{r.repair.place}</span>

@@ -1,0 +1,209 @@
+import AxeBuilder from '@axe-core/playwright';
+import type { Browser, Page } from 'playwright-core';
+import { fresh, launch, PHONE, withSample } from './browser';
+import { answer, choose, type } from './hands';
+
+const base = () => process.env.GRENKO_BASE!;
+const NOSING = '/job/sample-ramp/sample-nosing';
+let browser: Browser;
+beforeAll(async () => {
+  browser = await launch();
+});
+afterAll(() => browser.close());
+jest.setTimeout(240_000);
+
+const sampled = async (viewport?: typeof PHONE): Promise<Page> => {
+  const page = await (await fresh(browser, viewport)).newPage();
+  await withSample(page, base());
+  return page;
+};
+
+const VIEWS = [
+  '/',
+  '/job/sample-ramp',
+  ...['inspect', 'measure', 'material', 'mix', 'place', 'hold', 'finish', 'release'].map((s) => `${NOSING}/${s}`),
+  '/job/sample-winch/sample-plate/run',
+  '/job/sample-winch/log',
+  '/shelf',
+  '/shelf/sheet-mortar-1',
+  '/shelf/new',
+  '/job/sample-ramp/card',
+  '/settings',
+];
+
+describe.each(['day', 'night', 'sun'])('in %s light', (theme) => {
+  test('no view has a serious fault for those who see or steer otherwise', async () => {
+    const page = await sampled();
+    await page.evaluate(
+      (t) =>
+        localStorage.setItem(
+          'grenko.prefs',
+          JSON.stringify({ state: { system: 'metric', theme: t, role: 'technician', sound: true }, version: 0 }),
+        ),
+      theme,
+    );
+    const faults: string[] = [];
+    for (const view of VIEWS) {
+      await page.goto(base() + view);
+      await page.locator('#main').waitFor();
+      await page.waitForFunction((t) => document.documentElement.dataset.theme === t, theme);
+      // Only contrast depends on the light: the other rules are tried once.
+      const axe = new AxeBuilder({ page });
+      const { violations } = await (theme === 'day'
+        ? axe.withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'])
+        : axe.withRules(['color-contrast'])
+      ).analyze();
+      for (const v of violations)
+        if (v.impact === 'serious' || v.impact === 'critical')
+          faults.push(
+            `${view}: ${v.id} ${v.nodes
+              .slice(0, 2)
+              .map((n) => `${n.html.slice(0, 160)} ${n.failureSummary?.split('\n')[1] ?? ''}`)
+              .join(' | ')}`,
+          );
+    }
+    expect(faults).toEqual([]);
+    await page.context().close();
+  });
+});
+
+test('on a phone the rule folds, and nothing runs out of the screen', async () => {
+  const page = await sampled(PHONE);
+  for (const view of ['/', `${NOSING}/measure`, `${NOSING}/mix`, '/job/sample-ramp', '/shelf']) {
+    await page.goto(base() + view);
+    await page.locator('#main').waitFor();
+    expect([view, await page.evaluate(() => document.documentElement.scrollWidth <= 391)]).toEqual([view, true]);
+  }
+  await page.goto(`${base()}${NOSING}/measure`);
+  await page.getByRole('button', { name: /unfold/ }).click();
+  await page.getByRole('link', { name: /^Hold/ }).click();
+  await page.waitForURL(/hold/);
+  await page.context().close();
+});
+
+test('pulling a dimension in the drawing changes the field and the answer, by pointer and by key', async () => {
+  const page = await sampled();
+  await page.goto(`${base()}${NOSING}/measure`);
+  const before = await answer(page);
+  const end = page.getByRole('slider', { name: 'Drag length' });
+  const box = (await end.boundingBox())!;
+  await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
+  await page.mouse.down();
+  await page.mouse.move(box.x + 60, box.y + 4, { steps: 6 });
+  await page.mouse.up();
+  const field = page.getByLabel('Length', { exact: true });
+  const pulled = Number.parseFloat(await field.inputValue());
+  expect(pulled).toBeGreaterThan(245);
+  expect(await answer(page)).not.toBe(before);
+  await end.focus();
+  await page.keyboard.press('ArrowRight');
+  expect(Number.parseFloat(await field.inputValue())).toBe(pulled + 1);
+  await page.context().close();
+});
+
+test('pulling the temperature or the start moves everything behind it', async () => {
+  const page = await sampled();
+  await page.goto(`${base()}${NOSING}/hold`);
+  const before = await answer(page);
+  const curve = (await page.getByTestId('pull-temperature').boundingBox())!;
+  await page.mouse.move(curve.x + 300, curve.y + 40);
+  await page.mouse.down();
+  await page.mouse.move(curve.x + 300, curve.y + 22, { steps: 4 });
+  await page.mouse.up();
+  await page.waitForFunction((b) => document.querySelector('[data-testid=answer]')?.textContent !== b, before);
+  expect(await page.getByLabel('Daily low').inputValue()).not.toBe('5 °C');
+  const warmed = await answer(page);
+  const band = (await page.getByTestId('pull-start-sample-nosing').boundingBox())!;
+  await page.mouse.move(band.x + 30, band.y + 10);
+  await page.mouse.down();
+  await page.mouse.move(band.x + 150, band.y + 10, { steps: 6 });
+  await page.mouse.up();
+  await page.waitForFunction((b) => document.querySelector('[data-testid=answer]')?.textContent !== b, warmed);
+  await page.context().close();
+});
+
+test('quantities are typed as people say them, what is ambiguous is asked, what is wrong keeps the text', async () => {
+  const page = await sampled();
+  await page.goto(`${base()}${NOSING}/measure`);
+  const field = page.getByLabel('Length', { exact: true });
+  await type(page, 'Length', '1,500');
+  await page.getByText('1,500 may mean 1.500 or 1500.').waitFor();
+  await page.getByRole('button', { name: '1500', exact: true }).click();
+  expect(await field.inputValue()).toBe('1500');
+  await type(page, 'Length', 'nine inches');
+  await page.getByText(/is not understood/).waitFor();
+  expect(await field.inputValue()).toBe('nine inches');
+  await type(page, 'Length', '9 1/2 in');
+  expect(await field.inputValue()).toBe('9 1/2 in');
+  const metric = await answer(page);
+  await page.locator('body').press('u');
+  expect(await field.inputValue()).toBe('9.5 in');
+  await page.locator('body').press('u');
+  expect(await answer(page)).toBe(metric);
+  await type(page, 'Length', '-3');
+  await page
+    .getByText(/must be more than 0/)
+    .first()
+    .waitFor();
+  expect(await answer(page)).toBe('—');
+  await page.context().close();
+});
+
+test('bad input at the site is said at its field and the plan stands', async () => {
+  const page = await sampled();
+  await page.goto(`${base()}/job/sample-ramp`);
+  await type(page, 'Daily low', '30 °C');
+  await page.getByText(/daily low, 30 °C, is above the high/).waitFor();
+  expect(await page.getByLabel('Daily low').inputValue()).toBe('30 °C');
+  await type(page, 'Humidity at the low', '130 %');
+  await page.getByText(/humidity must lie between/i).waitFor();
+  await page.getByRole('list', { name: '' }).first().waitFor();
+  expect(await page.getByText('Last repair may be opened').count()).toBe(1);
+  await page.context().close();
+});
+
+test('a sheet without its basis, or growing with temperature, is refused at its field', async () => {
+  const page = await (await fresh(browser)).newPage();
+  await page.goto(`${base()}/shelf/new`);
+  await type(page, 'A to B, with its basis', '2:1');
+  await page.getByText(/ratio by weight is not a ratio by volume/).waitFor();
+  await page.getByRole('button', { name: 'by volume', exact: true }).click();
+  expect(await page.getByLabel('A to B, with its basis').inputValue()).toBe('2:1 by volume');
+  await page.getByRole('button', { name: /Put it on the shelf/ }).click();
+  await page.getByText(/fields to mend/).waitFor();
+  await type(page, /Full load: as on the sheet/, '20 C: 5 h to 4 h');
+  await page.getByText(/ends swapped/).waitFor();
+  await page.context().close();
+});
+
+test('everything is reached by keyboard: the list, going anywhere, stages by number', async () => {
+  const page = await sampled();
+  await page.goto(`${base()}${NOSING}/measure`);
+  await page.locator('#main').waitFor();
+  await page.keyboard.press('?');
+  await page.getByRole('dialog', { name: 'Keys' }).waitFor();
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('6');
+  await page.waitForURL(/hold/);
+  await page.keyboard.press('[');
+  await page.waitForURL(/place/);
+  await page.keyboard.press('Control+k');
+  await page.getByRole('dialog', { name: 'Go to' }).getByPlaceholder(/a job/).waitFor();
+  await page.keyboard.type('Winch plate Mix');
+  await page.keyboard.press('Enter');
+  await page.waitForURL(/sample-plate\/mix/);
+  await page.goBack();
+  await page.waitForURL(/place/);
+  await page.context().close();
+});
+
+test('schools change the numbers on the screen', async () => {
+  const page = await sampled();
+  await page.goto(`${base()}/job/sample-ramp/sample-eyes/mix`);
+  const full = await answer(page);
+  await choose(page, 'How far to fill the hole', 'to a little below the mouth');
+  expect(Number(await answer(page))).toBeLessThan(Number(full));
+  await choose(page, 'First shots of a mixer', 'used');
+  expect(await page.getByText('first shots thrown away', { exact: true }).count()).toBe(0);
+  await page.context().close();
+});

@@ -1,0 +1,343 @@
+import { execFileSync, spawnSync } from 'node:child_process';
+import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import type { Browser, BrowserContext, Page } from 'playwright-core';
+import { fresh, launch, PHONE, withSample } from './browser';
+import { answer, choose, stage, type } from './hands';
+
+const base = () => process.env.GRENKO_BASE!;
+const RUN = '/job/sample-winch/sample-plate/run';
+const folder = mkdtempSync(join(tmpdir(), 'grenko-'));
+let browser: Browser;
+let context: BrowserContext;
+let page: Page;
+beforeAll(async () => {
+  browser = await launch();
+});
+afterAll(() => browser.close());
+beforeEach(async () => {
+  context = await fresh(browser);
+  page = await context.newPage();
+});
+afterEach(() => context.close());
+jest.setTimeout(120_000);
+
+const exported = async (p: Page, job: string): Promise<string> => {
+  await p.goto(`${base()}/job/${job}`);
+  const [download] = await Promise.all([p.waitForEvent('download'), p.getByRole('button', { name: 'Job file' }).click()]);
+  const path = join(folder, `${Math.random()}.json`);
+  await download.saveAs(path);
+  return path;
+};
+const takeIn = async (p: Page, path: string) => {
+  await p.goto(base());
+  await p.getByRole('button', { name: 'Take in a job file' }).waitFor();
+  await p.getByLabel('Job file').setInputFiles(path);
+};
+/** A connection of its own: one kept alive may have been closed while a child process ran. */
+const post = (query: string, body: string) =>
+  fetch(`${base()}/api/plan${query}`, { method: 'POST', body, headers: { connection: 'close' } });
+const seconds = async (p: Page) => {
+  const parts = ((await p.getByTestId('clock').textContent()) ?? '').split(':').map(Number);
+  return parts.reduce((s, v) => s * 60 + v, 0);
+};
+
+test('the sample shows one job planned and one running, is marked, and goes without touching what is mine', async () => {
+  await page.goto(base());
+  await page.getByRole('heading', { name: 'Nothing planned yet' }).waitFor();
+  await page.getByRole('button', { name: 'New job' }).click();
+  await page.waitForURL(/\/job\//);
+  await type(page, 'Name of the job', 'My own jetty');
+  await withSample(page, base());
+  expect(await page.getByText('sample', { exact: true }).count()).toBe(2);
+  await page.getByText('running', { exact: true }).waitFor();
+  await page.getByRole('button', { name: 'Remove the sample' }).click();
+  await page.getByRole('heading', { name: 'Winch house' }).waitFor({ state: 'detached' });
+  await page.getByRole('heading', { name: 'My own jetty' }).waitFor();
+});
+
+test('the demo’s address loads the sample by itself, once', async () => {
+  await page.goto(`${base()}/?sample`);
+  await page.getByRole('heading', { name: 'Winch house' }).waitFor();
+  expect(new URL(page.url()).search).toBe('');
+});
+
+test('a reload, a closed tab and a second tab keep the pot’s clock', async () => {
+  await withSample(page, base());
+  await page.goto(base() + RUN);
+  await page.getByTestId('clock').waitFor();
+  const before = await seconds(page);
+  await page.reload();
+  await page.getByTestId('clock').waitFor();
+  expect(before - (await seconds(page))).toBeLessThan(30);
+  const second = await context.newPage();
+  await second.goto(base() + RUN);
+  await second.getByTestId('step').waitFor();
+  expect(await second.getByTestId('step').textContent()).toBe('Spread, both faces');
+  // Done in one tab, seen in the other.
+  await page.getByTestId('go').click();
+  await second.getByRole('heading', { name: 'Close the joint, move it a little' }).waitFor();
+  await page.close();
+  await second.reload();
+  await second.getByRole('heading', { name: 'Close the joint, move it a little' }).waitFor();
+});
+
+test('a hold point holds until it is ticked', async () => {
+  await withSample(page, base());
+  await page.goto(base() + RUN);
+  await page.getByTestId('go').click();
+  await page.getByRole('heading', { name: /Close the joint/ }).waitFor();
+  expect(await page.getByTestId('go').isDisabled()).toBe(true);
+  await page.getByRole('checkbox', { name: /Hold point/ }).check();
+  expect(await page.getByTestId('go').isDisabled()).toBe(false);
+});
+
+test('a base reading moves the release; a slip is pointed out before it is stored and can be corrected after', async () => {
+  await withSample(page, base());
+  const opens = async () => {
+    await page.goto(`${base()}/job/sample-winch/sample-plate/hold`);
+    return answer(page);
+  };
+  const before = await opens();
+  await page.goto(base() + RUN);
+  const read = async (text: string) => {
+    await page.getByRole('button', { name: 'Read a value' }).click();
+    await type(page, 'Temperature', text);
+  };
+  await read('81');
+  await page
+    .getByRole('alert')
+    .getByText(/typed in °F/)
+    .waitFor();
+  await type(page, 'Temperature', '9.5');
+  await page.getByRole('button', { name: 'Into the record' }).click();
+  await page
+    .getByRole('dialog')
+    .waitFor({ state: 'detached' })
+    .catch(() => undefined);
+  const colder = await opens();
+  expect(colder).not.toBe(before);
+  await page.goto(`${base()}/job/sample-winch/log`);
+  const row = page.locator('tr[data-event=reading]').last();
+  await row.getByRole('button', { name: 'correct…' }).click();
+  await type(page, 'The right value', '15.2');
+  await page.getByText('→ base 15.2 °C').waitFor();
+  expect(await page.getByText('base 9.5 °C').count()).toBe(1);
+  expect(await opens()).not.toBe(colder);
+});
+
+test.each([
+  ['The pot is hot or stiff', /Set out the batch, again/],
+  ['The ratio is in doubt', /Set out the batch, again/],
+  ['Rain or water on it', /Dry the place and check the base again/],
+  ['The material ran out', /batch 2/i],
+  ['The part moved', /Spread, both faces/],
+])('something went wrong: %s', async (label, step) => {
+  await withSample(page, base());
+  await page.goto(base() + RUN);
+  await page.getByRole('button', { name: 'Something went wrong' }).click();
+  await page.getByRole('button', { name: label }).click();
+  expect(await page.locator('dialog ol > li').count()).toBeGreaterThan(1);
+  if (label === 'The material ran out') await type(page, 'How much is missing', '40 ml');
+  await page.getByRole('button', { name: 'Record it and plan from now' }).click();
+  await page.locator('#steps').getByText(step).first().waitFor();
+  await page.goto(`${base()}/job/sample-winch/log`);
+  await page.getByText(`Something went wrong: ${label}`).waitFor();
+});
+
+test('a job goes out as a file, plans the same in an empty browser, and a second copy merges', async () => {
+  await withSample(page, base());
+  await page.goto(`${base()}/job/sample-winch/sample-plate/mix`);
+  const mix = await answer(page);
+  const first = await exported(page, 'sample-winch');
+  const other = await fresh(browser);
+  const there = await other.newPage();
+  await takeIn(there, first);
+  await there.waitForURL(/job\/sample-winch/);
+  await there.goto(`${base()}/job/sample-winch/sample-plate/mix`);
+  expect(await answer(there)).toBe(mix);
+  // Each copy goes its own way, then they meet.
+  await there.goto(base() + RUN);
+  await there.getByRole('button', { name: 'Note' }).click();
+  await there.getByLabel(/What should be remembered/).fill('written on the phone');
+  await there.getByRole('button', { name: 'Into the record' }).click();
+  await page.goto(base() + RUN);
+  await page.getByTestId('go').click();
+  await page.getByRole('heading', { name: /Close the joint/ }).waitFor();
+  await there.goto(`${base()}/job/sample-winch`);
+  await type(there, 'Place', 'Winch house, upper floor');
+  const second = await exported(there, 'sample-winch');
+  await takeIn(page, second);
+  await page.getByText(/Merged: 1 event added/).waitFor();
+  await page.getByText('was planned differently in the file').waitFor();
+  await page.getByRole('button', { name: 'Take the one in the file' }).click();
+  await page.getByText('Winch house, upper floor').waitFor();
+  await page.goto(`${base()}/job/sample-winch/log`);
+  await page.getByText('written on the phone').waitFor();
+  await page.getByText('Done: Spread, both faces').waitFor();
+  await other.close();
+});
+
+test('damaged and foreign files are refused with the place, and nothing changes', async () => {
+  await withSample(page, base());
+  const good = readFileSync(await exported(page, 'sample-ramp'), 'utf8');
+  const cases: [string, string, RegExp][] = [
+    ['cut.json', good.slice(0, 4000), /stops being JSON at line \d+, column \d+/],
+    ['foreign.json', '{"format":"other"}', /not a job file/],
+    ['newer.json', good.replace('"version": 1', '"version": 9'), /newer Grenko/],
+    ['odd.json', good.replace(/"scaleStepG": 1/, '"scaleStepG": "one"'), /repairs\.0\.scaleStepG/],
+  ];
+  for (const [name, text, says] of cases) {
+    const path = join(folder, name);
+    writeFileSync(path, text);
+    await takeIn(page, path);
+    await page.getByRole('alert').getByText(says).waitFor();
+  }
+  await page.getByRole('heading', { name: 'Slip ramp before the season' }).waitFor();
+});
+
+test('command line, HTTP and browser give the same plan', async () => {
+  await withSample(page, base());
+  await page.goto(`${base()}/job/sample-ramp/sample-nosing/mix`);
+  const shown = await answer(page);
+  const file = await exported(page, 'sample-ramp');
+  const at = new Date().toISOString();
+  const cli = JSON.parse(
+    execFileSync('npx', ['tsx', 'scripts/plan.ts', file, '--at', at], { encoding: 'utf8', stdio: ['ignore', 'pipe', 'ignore'] }),
+  );
+  const http = await (await post(`?at=${at}`, readFileSync(file, 'utf8'))).json();
+  expect(http).toEqual(cli);
+  const nosing = cli.repairs.find((r: { repairId: string }) => r.repairId === 'sample-nosing');
+  expect((nosing.toMixMl / 1000).toFixed(2)).toBe(shown);
+  const piped = JSON.parse(
+    execFileSync('npx', ['tsx', 'scripts/plan.ts', '-', '--at', at], {
+      encoding: 'utf8',
+      input: readFileSync(file, 'utf8'),
+      stdio: ['pipe', 'pipe', 'ignore'],
+    }),
+  );
+  expect(piped).toEqual(cli);
+});
+
+test('bad files end with status 2 and the field; over HTTP with 400 and 413', async () => {
+  const path = join(folder, 'bad.json');
+  writeFileSync(path, '{"format":"grenko-job","version":1}');
+  const run = spawnSync('npx', ['tsx', 'scripts/plan.ts', path], { encoding: 'utf8' });
+  expect(run.status).toBe(2);
+  expect(run.stderr).toMatch(/exportedAt: /);
+  expect(spawnSync('npx', ['tsx', 'scripts/plan.ts', path, '--at', 'noon'], { encoding: 'utf8' })).toMatchObject({ status: 2 });
+  const bad = await post('', '{');
+  expect(bad.status).toBe(400);
+  expect((await bad.json()).error.sentence).toMatch(/line 1/);
+  expect((await post('?at=soon', '{}')).status).toBe(400);
+  expect((await post('', ' '.repeat(20_000_001))).status).toBe(413);
+});
+
+test('the clocks go out as a calendar file, and the card is laid out for print', async () => {
+  await withSample(page, base());
+  await page.goto(`${base()}/job/sample-winch`);
+  const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: /calendar file/ }).click()]);
+  const path = join(folder, 'clocks.ics');
+  await download.saveAs(path);
+  expect(readFileSync(path, 'utf8')).toMatch(/SUMMARY:Winch plate: full load reached/);
+  await page.goto(`${base()}/job/sample-ramp/card`);
+  await page.emulateMedia({ media: 'print' });
+  expect(await page.getByRole('button', { name: 'Print' }).isVisible()).toBe(false);
+  await page.getByRole('heading', { name: /Bay 3 nosing/ }).waitFor();
+});
+
+test('a browser that refuses its database still plans, and says so', async () => {
+  await page.addInitScript(() => {
+    IDBFactory.prototype.open = () => {
+      throw new DOMException('The operation is insecure.', 'SecurityError');
+    };
+  });
+  await page.goto(base());
+  await page
+    .getByRole('alert')
+    .getByText(/refuses its database/)
+    .waitFor();
+  await page.getByRole('button', { name: /Load the sample/ }).click();
+  await page.getByRole('heading', { name: 'Winch house' }).waitFor();
+});
+
+test('a full disk is said, and what is on the screen stays', async () => {
+  await withSample(page, base());
+  await page.goto(`${base()}/job/sample-ramp`);
+  await page.getByLabel('Place', { exact: true }).waitFor();
+  await page.evaluate(() => {
+    IDBObjectStore.prototype.put = () => {
+      throw new DOMException('full', 'QuotaExceededError');
+    };
+  });
+  await type(page, 'Place', 'North ramp');
+  await page
+    .getByRole('alert')
+    .getByText(/disk is full/)
+    .waitFor();
+  expect(await page.getByLabel('Place', { exact: true }).inputValue()).toBe('North ramp');
+});
+
+test('a stored record that no longer fits is set aside and can be exported', async () => {
+  await withSample(page, base());
+  await page.evaluate(
+    () =>
+      new Promise<void>((resolve, reject) => {
+        const open = indexedDB.open('grenko');
+        open.onsuccess = () => {
+          const tx = open.result.transaction('repair', 'readwrite');
+          tx.objectStore('repair').put({ id: 'sample-eyes', record: 'repair', version: 1, name: 'half a record' });
+          tx.oncomplete = () => resolve();
+          tx.onerror = () => reject(tx.error);
+        };
+      }),
+  );
+  await page.goto(`${base()}/settings`);
+  await page.getByText(/1 stored records? no longer fit/).waitFor();
+  const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: /Export them/ }).click()]);
+  const path = join(folder, 'aside.json');
+  await download.saveAs(path);
+  expect(readFileSync(path, 'utf8')).toMatch(/half a record/);
+  await page.goto(`${base()}/job/sample-ramp`);
+  await page.getByRole('link', { name: 'Bay 3 nosing' }).first().waitFor();
+});
+
+test('a clock that was set back is noticed in the running view', async () => {
+  await withSample(page, base());
+  await page.clock.setFixedTime(new Date(Date.now() - 3 * 3_600_000));
+  await page.goto(base() + RUN);
+  await page.getByRole('heading', { name: /clock of this device was set back/ }).waitFor();
+});
+
+test('the running view works with a thumb: every target of the work is 44 px or more', async () => {
+  const phone = await fresh(browser, PHONE);
+  const thumb = await phone.newPage();
+  await withSample(thumb, base());
+  await thumb.goto(base() + RUN);
+  for (const name of ['Both faces are wet', 'Read a value', 'Note', 'Something went wrong']) {
+    const box = (await thumb.getByRole('button', { name }).boundingBox())!;
+    expect(Math.min(box.width, box.height)).toBeGreaterThanOrEqual(44);
+    expect(box.x + box.width).toBeLessThanOrEqual(390);
+  }
+  expect(await thumb.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
+  await phone.close();
+});
+
+test('what was undone comes back, and the record is never undone', async () => {
+  await withSample(page, base());
+  await page.goto(`${base()}/job/sample-ramp/sample-nosing/measure`);
+  const before = await answer(page);
+  await type(page, 'Width', '200 mm');
+  await page.waitForFunction((b) => document.querySelector('[data-testid=answer]')?.textContent !== b, before);
+  await page
+    .locator('h1')
+    .first()
+    .evaluate(() => (document.activeElement as HTMLElement)?.blur());
+  await page.keyboard.press('Control+z');
+  await page.waitForFunction((b) => document.querySelector('[data-testid=answer]')?.textContent === b, before);
+  await page.keyboard.press('Control+Shift+z');
+  await page.waitForFunction((b) => document.querySelector('[data-testid=answer]')?.textContent !== b, before);
+  await stage(page, 'Mix');
+  await choose(page, 'Reserve for doubt', 'none');
+});
