@@ -21,7 +21,7 @@ export interface Air {
   readonly dew: Series;
 }
 
-export const STEP_MS = 600_000;
+export const STEP_MS = 900_000;
 const DAY_MS = 86_400_000;
 
 /** Problems of a climate source, each at its field. */
@@ -59,7 +59,7 @@ export function climateProblems(source: ClimateSource): readonly Problem[] {
 }
 
 /**
- * Air temperature and dew point over [from, to], sampled every ten minutes. Hours of low and high are local clock hours of
+ * Air temperature and dew point over [from, to], sampled every quarter of an hour. Hours of low and high are local clock hours of
  * the site, so a night with a clock change is as long as it really is. Within a day the dew point is held.
  * @param zone IANA time zone
  * @throws Refusal for a bad source or zone

@@ -53,7 +53,7 @@ export function baseOver(air: Series, body: BaseBody): Series {
   const stepS = (air.times[1]! - air.times[0]!) / 1000;
   const inDay = Math.min(air.values.length, Math.max(1, Math.round(DAY_MS / 1000 / stepS)));
   const mean = air.values.subarray(0, inDay).reduce((s, v) => s + v, 0) / inDay;
-  const runIn = 3;
+  const runIn = 2;
   const outer = new Float64Array(runIn * inDay + air.values.length);
   for (let r = 0; r < runIn; r++) outer.set(air.values.subarray(0, inDay), r * inDay);
   outer.set(air.values, runIn * inDay);
@@ -65,7 +65,7 @@ export function baseOver(air: Series, body: BaseBody): Series {
       rhoC,
       hOuter: H[body.exposure],
       inner: inner ? { kind: 'fluid', h: body.back === 'air' ? H.sheltered : H.ground } : { kind: 'insulated' },
-      cells: 16,
+      cells: 12,
     },
     outer,
     inner,

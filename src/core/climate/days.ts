@@ -1,4 +1,4 @@
-import { DateTime } from 'luxon';
+import { DateTime, IANAZone } from 'luxon';
 import { refuse } from '../units';
 
 /** A local day: where it begins, where the next one begins, and its weekday (1 is Monday). */
@@ -18,14 +18,15 @@ const known = new Map<string, LocalDay>();
  * @throws Refusal for an unknown zone
  */
 export function localDays(zone: string, fromMs: number, toMs: number): readonly LocalDay[] {
-  const first = DateTime.fromMillis(fromMs, { zone }).startOf('day');
-  if (!first.isValid) refuse('zone', zone, 'an IANA time zone', `“${zone}” is not a known time zone.`);
+  if (!isZone(zone)) refuse('zone', zone, 'an IANA time zone', `“${zone}” is not a known time zone.`);
+  const iana = IANAZone.create(zone);
+  const first = DateTime.fromMillis(fromMs, { zone: iana }).startOf('day');
   const out: LocalDay[] = [];
   for (let startMs = first.toMillis(); startMs <= toMs; startMs = out.at(-1)!.nextMs) {
     const key = `${zone}|${startMs}`;
     let day = known.get(key);
     if (!day) {
-      const here = DateTime.fromMillis(startMs, { zone });
+      const here = DateTime.fromMillis(startMs, { zone: iana });
       day = { startMs, nextMs: here.plus({ days: 1 }).startOf('day').toMillis(), weekday: here.weekday, zone };
       if (known.size > 5000) known.clear();
       known.set(key, day);
@@ -33,6 +34,15 @@ export function localDays(zone: string, fromMs: number, toMs: number): readonly 
     out.push(day);
   }
   return out;
+}
+
+const zones = new Map<string, boolean>();
+
+/** Whether a time zone is known. */
+export function isZone(zone: string): boolean {
+  const found = zones.get(zone) ?? DateTime.local({ zone }).isValid;
+  zones.set(zone, found);
+  return found;
 }
 
 /** Instant of a local clock hour (0 to 24) of a day. On days with a clock change the zone is asked. */

@@ -22,6 +22,15 @@ export function fittedActivationKJ(milestone: Milestone): number | undefined {
  * over the table, 10–200 or three times off the fit between neighbours), milestones that cross, and missing times.
  */
 export function sheetFlaws(sheet: SheetRevision): readonly Problem[] {
+  const found = known.get(sheet) ?? flawsOf(sheet);
+  known.set(sheet, found);
+  return found;
+}
+
+/** Sheets are immutable: each is looked through once. */
+const known = new WeakMap<SheetRevision, readonly Problem[]>();
+
+function flawsOf(sheet: SheetRevision): readonly Problem[] {
   const out: Problem[] = [];
   for (const m of sheet.milestones) {
     const field = `milestones.${m.kind}`;

@@ -32,6 +32,8 @@ const SINGLE_K = 15;
 const AT_ITS_OWN_K = 0.05;
 /** What a sheet without a temperature is read as. */
 export const UNSTATED_C = 23;
+/** The last digits of a computed temperature must not decide between two bands. */
+const EDGE_K = 1e-6;
 /** Spread of the family's activation energy, kJ/mol. */
 const SPREAD_KJ = 10;
 
@@ -42,6 +44,18 @@ const SPREAD_KJ = 10;
  * @throws Refusal for a table that grows with temperature, swapped ranges, or overlapping bands
  */
 export function paceOf(milestone: Milestone, side: Side, family: FamilyId): Pace {
+  const known = paces.get(milestone) ?? new Map<string, Pace>();
+  paces.set(milestone, known);
+  const key = `${side}|${family}`;
+  const found = known.get(key) ?? makePace(milestone, side, family);
+  known.set(key, found);
+  return found;
+}
+
+/** Sheets are immutable: a table is made ready once. */
+const paces = new WeakMap<Milestone, Map<string, Pace>>();
+
+function makePace(milestone: Milestone, side: Side, family: FamilyId): Pace {
   const table = milestone.table;
   const name = MILESTONES[milestone.kind].label;
   const take = (row: { fromMin: number; toMin: number }) => {
@@ -109,7 +123,7 @@ export function paceOf(milestone: Milestone, side: Side, family: FamilyId): Pace
       sheetHighC: bands.at(-1)!.toC,
       breaksC: bands.flatMap((b) => [b.fromC, b.toC]),
       // A gap between bands belongs to the colder one: no credit across bands.
-      minutesAt: (t) => take(bands.findLast((b) => b.fromC <= t) ?? bands[0]!),
+      minutesAt: (t) => take(bands.findLast((b) => b.fromC <= t + EDGE_K) ?? bands[0]!),
       standingAt: () => 'sheet',
     };
   }

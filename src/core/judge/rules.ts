@@ -1,4 +1,4 @@
-import { DateTime } from 'luxon';
+import { DateTime, IANAZone } from 'luxon';
 import { extremes, humidityOf, type Series, valueAt } from '../climate';
 import { sheetFlaws } from '../cure';
 import { primerDraw } from '../method';
@@ -29,7 +29,7 @@ const finding = (
   todo: string,
 ): Finding => ({ id, severity, stage, title, why, todo });
 const deg = (c: number) => `${c.toFixed(1)} °C`;
-const at = (c: JudgeContext, ms: number) => DateTime.fromMillis(ms, { zone: c.job.zone }).toFormat('ccc HH:mm');
+const at = (c: JudgeContext, ms: number) => DateTime.fromMillis(ms, { zone: IANAZone.create(c.job.zone) }).toFormat('ccc HH:mm');
 
 /** Stretch in which material is placed: first mixing to last placing. */
 const placing = (plan: RepairPlan): { fromMs: number; toMs: number } | null => {

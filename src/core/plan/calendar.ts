@@ -1,5 +1,4 @@
-import { DateTime } from 'luxon';
-import { atHour, localDays } from '../climate';
+import { atHour, isZone, localDays } from '../climate';
 import { type Problem, refuse } from '../units';
 import type { Job } from './job';
 
@@ -13,7 +12,7 @@ export interface Window {
 export function calendarProblems(job: Pick<Job, 'zone' | 'workingHours'>): readonly Problem[] {
   const { fromHour, toHour, days } = job.workingHours;
   const out: Problem[] = [];
-  if (!DateTime.local({ zone: job.zone }).isValid)
+  if (!isZone(job.zone))
     out.push({ field: 'zone', value: job.zone, allowed: 'an IANA time zone', sentence: `“${job.zone}” is not a known time zone.` });
   if (!(toHour > fromHour))
     out.push({ field: 'workingHours.toHour', value: toHour, allowed: `after ${fromHour}`, sentence: 'Work must end after it begins.' });

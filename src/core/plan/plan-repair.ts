@@ -151,6 +151,7 @@ export function planRepair(ask: RepairAsk): RepairPlan {
   // Amounts depend on the pot's temperature, that on the hour, the hour on the steps: two passes settle it.
   let guess = repair.plannedStart ?? Math.max(ask.job.startFrom, actuals.startedAt ?? ask.nowMs);
   let result: RepairPlan = { ...base, context };
+  let laid: Layout | null = null;
   for (let pass = 0; pass < 2; pass++) {
     const tried = attempt(() => mixAt(context, method, repair, kit, ask.thermal, guess, actuals));
     if (!tried.ok) {
@@ -162,17 +163,18 @@ export function planRepair(ask: RepairAsk): RepairPlan {
     for (const ml of actuals.topUpsMl) batches.push(topUp(mix, sheet, batches.length, ml));
     const portions = method.portions(context);
     const drafts = withTrouble(method.steps({ ...context, batches, portions }), actuals);
-    const timed = attempt(() => schedule(ask, drafts, sheet, context));
+    const timed = attempt(() => layOut(ask, drafts, sheet, context));
     if (!timed.ok) {
       problems.push({ ...timed.problem, stage: 'place' });
       return { ...result, problems, mix, batches, usableMin, potC };
     }
-    result = { ...result, mix, batches, usableMin, potC, ...timed.value };
+    laid = timed.value;
+    result = { ...result, mix, batches, usableMin, potC };
     const mixing = timed.value.steps.find((s) => s.marks?.begin?.includes('mix-begins'));
     if (!mixing || Math.abs(mixing.startMs - guess) < 10 * MIN_MS || actuals.usableMin !== null) break;
     guess = mixing.startMs;
   }
-  return result;
+  return laid ? { ...result, ...derive(ask, laid, sheet, context) } : result;
 }
 
 /** Amounts with the pot life of the hour. */
@@ -255,13 +257,18 @@ function withTrouble(drafts: readonly StepDraft[], actuals: Actuals): readonly S
 
 type Marks = Record<number, Partial<Record<StartId, number>>>;
 
-/** Puts the steps on the clock and derives every milestone, the band and the opening. */
-function schedule(
-  ask: RepairAsk,
-  drafts: readonly StepDraft[],
-  sheet: SheetRevision,
-  context: MethodContext,
-): Pick<RepairPlan, 'steps' | 'milestones' | 'serves' | 'placedMs' | 'openMs' | 'habitMs' | 'inHandMin' | 'band' | 'overruns'> {
+/** Steps with their times, and the way to ask any milestone that counts from them. */
+interface Layout {
+  readonly steps: readonly PlannedStep[];
+  readonly serves: MilestoneId | null;
+  readonly placedMs: number | null;
+  readonly overruns: boolean;
+  readonly lastBatch: number;
+  readonly timeOf: (m: Milestone, batch: number, named: number | null) => MilestoneTime;
+}
+
+/** Puts the steps on the clock. */
+function layOut(ask: RepairAsk, drafts: readonly StepDraft[], sheet: SheetRevision, context: MethodContext): Layout {
   const { repair, job, actuals, thermal } = ask;
   const running = actuals.startedAt !== null;
   const marks: Marks = {};
@@ -381,6 +388,16 @@ function schedule(
     cursor = endMs;
   });
 
+  return { steps, serves, placedMs, overruns, lastBatch, timeOf };
+}
+
+/** Every milestone, the band and the opening of steps laid out. */
+function derive(
+  { job, actuals }: RepairAsk,
+  { steps, serves, placedMs, overruns, lastBatch, timeOf }: Layout,
+  sheet: SheetRevision,
+  context: MethodContext,
+): Pick<RepairPlan, 'steps' | 'milestones' | 'serves' | 'placedMs' | 'openMs' | 'habitMs' | 'inHandMin' | 'band' | 'overruns'> {
   const milestones: MilestoneTime[] = [];
   for (const m of sheet.milestones) {
     const perBatch = m.kind === 'use-by' || m.kind === 'idle';

@@ -1,15 +1,25 @@
+const known = new Map<string, Intl.DateTimeFormat>();
+
+/** A formatter, made once: making one takes longer than drawing a whole time band. */
+function formatter(locale: string | undefined, options: Intl.DateTimeFormatOptions): Intl.DateTimeFormat {
+  const key = `${locale}|${JSON.stringify(options)}`;
+  const found = known.get(key) ?? new Intl.DateTimeFormat(locale, options);
+  known.set(key, found);
+  return found;
+}
+
 /** Instants as people read them: day name and clock of the site; the zone is named where it is not the reader's own. */
 export function clock(ms: number, zone: string): string {
-  return new Intl.DateTimeFormat(undefined, { hour: '2-digit', minute: '2-digit', hour12: false, timeZone: zone }).format(ms);
+  return formatter(undefined, { hour: '2-digit', minute: '2-digit', hour12: false, timeZone: zone }).format(ms);
 }
 
 export function dayAndClock(ms: number, zone: string): string {
-  const day = new Intl.DateTimeFormat(undefined, { weekday: 'short', timeZone: zone }).format(ms);
+  const day = formatter(undefined, { weekday: 'short', timeZone: zone }).format(ms);
   return `${day} ${clock(ms, zone)}`;
 }
 
 export function fullWhen(ms: number, zone: string): string {
-  const text = new Intl.DateTimeFormat(undefined, {
+  const text = formatter(undefined, {
     weekday: 'short',
     day: 'numeric',
     month: 'short',
@@ -25,7 +35,7 @@ export function fullWhen(ms: number, zone: string): string {
 /** Far instants get their date, near ones the day name. */
 export function shortWhen(ms: number, zone: string, nowMs: number): string {
   if (Math.abs(ms - nowMs) < 6.5 * 86_400_000) return dayAndClock(ms, zone);
-  const date = new Intl.DateTimeFormat(undefined, { weekday: 'short', day: 'numeric', month: 'short', timeZone: zone }).format(ms);
+  const date = formatter(undefined, { weekday: 'short', day: 'numeric', month: 'short', timeZone: zone }).format(ms);
   return `${date} ${clock(ms, zone)}`;
 }
 

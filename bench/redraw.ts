@@ -1,0 +1,95 @@
+import { mkdtempSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { fresh, launch } from '../e2e/browser';
+import { JOB_FILE_VERSION, writeJobFile } from '../src/core/file';
+import { CORE_VERSION } from '../src/core/record';
+import { grownJob } from './jobs';
+
+/** Redraw while pulling the temperature and the start, in a job of ten repairs: sorted times, ms, by name. */
+export async function redraw(base: string): Promise<[string, number[]][]> {
+  const bundle = grownJob(10, Date.now());
+  const path = join(mkdtempSync(join(tmpdir(), 'grenko-bench-')), 'job.json');
+  writeFileSync(
+    path,
+    writeJobFile({
+      format: 'grenko-job',
+      version: JOB_FILE_VERSION,
+      exportedAt: new Date().toISOString(),
+      coreVersion: CORE_VERSION,
+      job: bundle.job,
+      repairs: [...bundle.repairs],
+      sheets: [...bundle.sheets],
+      stock: [],
+      snapshots: [],
+      events: [],
+      series: [],
+      attachments: [],
+    }),
+  );
+  const browser = await launch();
+  try {
+    const page = await (await fresh(browser)).newPage();
+    // The compiler wraps named functions in a helper, which the page must have too.
+    await page.addInitScript('globalThis.__name = (f) => f');
+    await page.goto(base);
+    await page.getByRole('button', { name: 'Take in a job file' }).waitFor();
+    await page.getByLabel('Job file').setInputFiles(path);
+    await page.waitForURL(/\/job\//);
+    const out: [string, number[]][] = [];
+    for (const [name, testId, dx, dy] of [
+      ['redraw of a pulled temperature', 'pull-temperature', 0, 1],
+      ['redraw of a pulled start', 'pull-start-bench-0', 1, 0],
+    ] as const) {
+      await page.goto(`${base}/job/${bundle.job.id}/bench-0/hold`);
+      await page.getByTestId(testId).waitFor();
+      out.push([
+        name,
+        await page.evaluate(
+          async ({ testId, dx, dy }) => {
+            const el = document.querySelector(`[data-testid="${testId}"]`)!;
+            const svg = el.closest('svg')!;
+            const box = el.getBoundingClientRect();
+            const [x, y] = [box.x + Math.min(60, box.width / 2), box.y + box.height / 2];
+            const fire = (target: Element, type: string, i: number) =>
+              target.dispatchEvent(
+                new PointerEvent(type, { bubbles: true, pointerId: 1, clientX: x + dx * i * 2, clientY: y + dy * (i % 20) }),
+              );
+            (el as SVGElement).setPointerCapture = () => undefined;
+            fire(el, 'pointerdown', 0);
+            const times: number[] = [];
+            for (let i = 1; i <= 60; i++) {
+              // Begin with a frame, so that the time until its paint is all of the work and not part of the wait.
+              await new Promise((resolve) => requestAnimationFrame(resolve));
+              const t = performance.now();
+              const changed = new Promise<void>((resolve) => {
+                const watch = new MutationObserver(() => {
+                  watch.disconnect();
+                  resolve();
+                });
+                watch.observe(document.body, { subtree: true, childList: true, attributes: true, characterData: true });
+                setTimeout(() => resolve(), 500);
+              });
+              fire(svg, 'pointermove', i);
+              await changed;
+              // Layout is forced, then the frame is handed over.
+              document.body.getBoundingClientRect();
+              const painted = new MessageChannel();
+              await new Promise((resolve) => {
+                painted.port1.onmessage = resolve;
+                requestAnimationFrame(() => painted.port2.postMessage(0));
+              });
+              times.push(performance.now() - t);
+            }
+            fire(svg, 'pointerup', 60);
+            return times.slice(5).sort((a, b) => a - b);
+          },
+          { testId, dx, dy },
+        ),
+      ]);
+    }
+    return out;
+  } finally {
+    await browser.close();
+  }
+}
