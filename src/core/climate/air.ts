@@ -22,6 +22,9 @@ export interface Air {
 }
 
 export const STEP_MS = 900_000;
+/** Beyond the days in which work is placed only long waits are left: hourly samples are as good there. */
+const NEAR_MS = 8 * 86_400_000;
+const FAR_STEP_MS = 3_600_000;
 const DAY_MS = 86_400_000;
 
 /** Problems of a climate source, each at its field. */
@@ -59,7 +62,7 @@ export function climateProblems(source: ClimateSource): readonly Problem[] {
 }
 
 /**
- * Air temperature and dew point over [from, to], sampled every quarter of an hour. Hours of low and high are local clock hours of
+ * Air temperature and dew point over [from, to], sampled every quarter of an hour, after eight days every hour. Hours of low and high are local clock hours of
  * the site, so a night with a clock change is as long as it really is. Within a day the dew point is held.
  * @param zone IANA time zone
  * @throws Refusal for a bad source or zone
@@ -67,8 +70,10 @@ export function climateProblems(source: ClimateSource): readonly Problem[] {
 export function airOver(source: ClimateSource, zone: string, fromMs: number, toMs: number): Air {
   const bad = climateProblems(source)[0];
   if (bad) refuse(`climate.${bad.field}`, bad.value, bad.allowed, bad.sentence);
-  const n = Math.max(2, Math.ceil((toMs - fromMs) / STEP_MS) + 1);
-  const times = Float64Array.from({ length: n }, (_, i) => fromMs + i * STEP_MS);
+  const near = Math.max(2, Math.ceil(Math.min(toMs - fromMs, NEAR_MS) / STEP_MS) + 1);
+  const nearEnd = fromMs + (near - 1) * STEP_MS;
+  const n = near + Math.max(0, Math.ceil((toMs - nearEnd) / FAR_STEP_MS));
+  const times = Float64Array.from({ length: n }, (_, i) => (i < near ? fromMs + i * STEP_MS : nearEnd + (i - near + 1) * FAR_STEP_MS));
   if (source.kind === 'constant') {
     localDays(zone, fromMs, fromMs);
     const dew = dewPointC(source.tempC, source.humidityPct);

@@ -54,25 +54,36 @@ export function baseOver(air: Series, body: BaseBody): Series {
   const inDay = Math.min(air.values.length, Math.max(1, Math.round(DAY_MS / 1000 / stepS)));
   const mean = air.values.subarray(0, inDay).reduce((s, v) => s + v, 0) / inDay;
   const runIn = 2;
-  const outer = new Float64Array(runIn * inDay + air.values.length);
-  for (let r = 0; r < runIn; r++) outer.set(air.values.subarray(0, inDay), r * inDay);
-  outer.set(air.values, runIn * inDay);
-  const inner = body.back === 'insulated' ? null : body.back === 'air' ? outer : new Float64Array(outer.length).fill(mean);
-  const { surfaceC } = conduct(
-    {
-      thicknessM: body.thicknessMm / 1000,
-      kWPerMK: k,
-      rhoC,
-      hOuter: H[body.exposure],
-      inner: inner ? { kind: 'fluid', h: body.back === 'air' ? H.sheltered : H.ground } : { kind: 'insulated' },
-      cells: 12,
-    },
-    outer,
-    inner,
-    mean,
-    stepS,
-  );
-  return { times: air.times, values: surfaceC.slice(runIn * inDay) };
+  const slab = {
+    thicknessM: body.thicknessMm / 1000,
+    kWPerMK: k,
+    rhoC,
+    hOuter: H[body.exposure],
+    inner:
+      body.back === 'insulated'
+        ? ({ kind: 'insulated' } as const)
+        : ({ kind: 'fluid', h: body.back === 'air' ? H.sheltered : H.ground } as const),
+    cells: 12,
+  };
+  // What stands behind the slab: the same air, or ground at the mean of the first day.
+  const behind = (outer: Float64Array) =>
+    body.back === 'insulated' ? null : body.back === 'air' ? outer : new Float64Array(outer.length).fill(mean);
+  const values = new Float64Array(air.values.length);
+  let state: number | Float64Array = mean;
+  const firstDay = air.values.subarray(0, inDay);
+  for (let r = 0; r < runIn; r++) state = conduct(slab, firstDay, behind(firstDay), state, stepS).cellsC;
+  // Near samples are closer than far ones: each stretch of one step is solved on from the state the last one left.
+  for (let from = 0; from < values.length; ) {
+    const step = air.times[Math.max(1, from)]! - air.times[Math.max(1, from) - 1]!;
+    let to = from + 1;
+    while (to < values.length && Math.abs(air.times[to]! - air.times[to - 1]! - step) < 1) to++;
+    const outer = air.values.subarray(from, to);
+    const solved = conduct(slab, outer, behind(outer), state, step / 1000);
+    values.set(solved.surfaceC, from);
+    state = solved.cellsC;
+    from = to;
+  }
+  return { times: air.times, values };
 }
 
 /** A temperature read on the spot. */

@@ -94,6 +94,15 @@ describe('base', () => {
     expect(valueAt(read, t + 6 * 3.6e6) - valueAt(base, t + 6 * 3.6e6)).toBeCloseTo(-4 / Math.E, 2);
     expect(withReadings(base, [])).toBe(base);
   });
+  test('after eight days samples are hourly, and the base goes on without a step', () => {
+    const long = airOver(frosty, zone, at('2026-05-01T00:00'), at('2026-05-20T00:00')).air;
+    const base = baseOver(long, body);
+    expect(long.times.length).toBeLessThan(8 * 96 + 12 * 24 + 2);
+    expect(long.times.at(-1)!).toBeGreaterThanOrEqual(at('2026-05-20T00:00'));
+    // A day before and a day after the change of step read alike at the same hour.
+    for (const hour of ['06', '12', '18'])
+      expect(valueAt(base, at(`2026-05-10T${hour}:00`))).toBeCloseTo(valueAt(base, at(`2026-05-08T${hour}:00`)), 0);
+  });
   test('a base without thickness is refused', () => expect(() => baseOver(air, { ...body, thicknessMm: 0 })).toThrow(/thickness/));
 });
 

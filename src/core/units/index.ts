@@ -1,5 +1,6 @@
 export * from './format';
 export * from './kinds';
 export * from './parse';
+export * from './prose';
 export * from './refusal';
 export * from './working';

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { fieldText, format, formatDuration, fromCore, type Kind, parseQuantity, parseRatio, toCore, UNITS } from '.';
+import { fieldText, format, formatDuration, fromCore, type Kind, parseQuantity, parseRatio, proseIn, toCore, UNITS } from '.';
 
 const read = (kind: Kind, text: string, system: 'metric' | 'us' = 'metric') => {
   const parsed = parseQuantity(kind, text, system);
@@ -129,5 +129,14 @@ test('switching units shows the typed text again without drift', () => {
       const again = read('length', fieldText('length', value, 'us'), 'us');
       return Math.abs(again - value) <= value * 1e-4;
     }),
+  );
+});
+
+test('sentences of the core are read in the person’s units, everything else in them untouched', () => {
+  expect(proseIn('38 mm against 20 mm on the sheet.', 'metric')).toBe('38 mm against 20 mm on the sheet.');
+  expect(proseIn('38.1 mm against 25.4 mm on the sheet.', 'us')).toBe('1.5 in against 1 in on the sheet.');
+  expect(proseIn('at least 3 K above, 5 to 10 °C, −5 °C', 'us')).toBe('at least 5.4 °F above, 41 to 50.0 °F, 23.0 °F');
+  expect(proseIn('453.59237 g of A in 15 min, 40 kJ/mol, 25 mL/min, b1:mix', 'us')).toBe(
+    '1.00 lb of A in 15 min, 40 kJ/mol, 25 mL/min, b1:mix',
   );
 });

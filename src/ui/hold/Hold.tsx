@@ -5,7 +5,7 @@ import { changeJob, changeRepair } from '../desk/desk';
 import { ClimateFields } from '../job/ClimateFields';
 import { StepList } from '../place/StepList';
 import type { StageProps } from '../repair/stage-props';
-import { Answer, Heading, Working } from '../shared/bits';
+import { Answer, Heading, useProse, Working } from '../shared/bits';
 import { Schools } from '../shared/Schools';
 import { StageFindings, StillNeeds } from '../shared/StageFindings';
 import { shortWhen } from '../shared/when';
@@ -13,6 +13,7 @@ import { shortWhen } from '../shared/when';
 const STANDING = { sheet: '', extrapolated: ' beyond the sheet’s points', estimated: ' estimated' } as const;
 
 function Sheet({ view, at, nowMs }: StageProps) {
+  const prose = useProse();
   const { plan } = at;
   const zone = view.job.zone;
   if (!plan.milestones.length)
@@ -52,7 +53,7 @@ function Sheet({ view, at, nowMs }: StageProps) {
                     {m.clock === 'working' ? 'over' : 'reached'}, from when {STARTS[m.startsAt]}
                   </span>
                 </td>
-                <td className="fig text-[0.8rem] pr-2">{m.sheetSays}</td>
+                <td className="fig text-[0.8rem] pr-2">{prose(m.sheetSays)}</td>
                 <td className="pr-2">
                   {m.planMs !== null ? (
                     <>
@@ -63,7 +64,7 @@ function Sheet({ view, at, nowMs }: StageProps) {
                       </span>
                     </>
                   ) : (
-                    <span className="soft text-xs">{m.problem}</span>
+                    <span className="soft text-xs">{prose(m.problem ?? '')}</span>
                   )}
                 </td>
                 <td className="fig text-[0.8rem] soft">
@@ -80,6 +81,7 @@ function Sheet({ view, at, nowMs }: StageProps) {
 }
 
 function Side({ view, at, nowMs }: StageProps) {
+  const prose = useProse();
   const { plan, repair } = at;
   const zone = view.job.zone;
   const main = plan.milestones.findLast((m) => m.kind === plan.serves);
@@ -107,7 +109,7 @@ function Side({ view, at, nowMs }: StageProps) {
         <tbody>
           <tr>
             <td className="soft py-0.5">the sheet says</td>
-            <td className="fig text-[0.85rem]">{main?.sheetSays ?? '—'}</td>
+            <td className="fig text-[0.85rem]">{prose(main?.sheetSays ?? '—')}</td>
           </tr>
           <tr>
             <td className="soft py-0.5">Grenko computes</td>

@@ -5,7 +5,7 @@ import { MILESTONES, type SheetRevision, SYSTEM_KINDS } from '@/core/system';
 import { formatDuration } from '@/core/units';
 import { changeRepair, useDesk } from '../desk/desk';
 import type { StageProps } from '../repair/stage-props';
-import { Answer, Heading, useFormat } from '../shared/bits';
+import { Answer, Heading, useFormat, useProse } from '../shared/bits';
 import { CurveChart } from '../shared/CurveChart';
 import { QuantityField } from '../shared/QuantityField';
 import { StageFindings, StillNeeds } from '../shared/StageFindings';
@@ -116,6 +116,7 @@ function baseNow(plan: StageProps['at']['plan'], nowMs: number): number {
 }
 
 function Side({ at, nowMs }: StageProps) {
+  const prose = useProse();
   const { repair, plan } = at;
   const format = useFormat();
   const { sheet, kit } = plan;
@@ -180,7 +181,7 @@ function Side({ at, nowMs }: StageProps) {
       </div>
       {useBy && (
         <p className="soft text-sm mt-1">
-          Pot: the sheet says {sheetSays(useBy, plan.potC ?? 20)}
+          Pot: the sheet says {prose(sheetSays(useBy, plan.potC ?? 20))}
           {useBy.referenceMassG ? `, for ${useBy.referenceMassG} g` : ''}. A bigger or warmer pot dies sooner.
         </p>
       )}
@@ -189,7 +190,7 @@ function Side({ at, nowMs }: StageProps) {
         {limits.map(([k, v]) => (
           <div key={k} className="contents">
             <dt className="soft">{k}</dt>
-            <dd className="fig text-[0.85rem] self-center">{v}</dd>
+            <dd className="fig text-[0.85rem] self-center">{prose(v)}</dd>
           </div>
         ))}
       </dl>

@@ -2,6 +2,7 @@
 import type { Stage } from '@/core/method';
 import type { RepairView } from '@/core/record';
 import { formatDuration } from '@/core/units';
+import { useProse } from '../shared/bits';
 import { dayAndClock } from '../shared/when';
 
 const FORCED: Record<string, string> = {
@@ -14,6 +15,7 @@ const FORCED: Record<string, string> = {
 
 /** Steps with their times; what forces a wait is said. */
 export function StepList({ at, zone, stages }: { at: RepairView; zone: string; stages: readonly Stage[] }) {
+  const prose = useProse();
   const steps = at.plan.steps.filter((s) => stages.includes(s.stage));
   return (
     <ol>
@@ -35,14 +37,14 @@ export function StepList({ at, zone, stages }: { at: RepairView; zone: string; s
               <span className="fig text-[0.82rem] pt-0.5 col-start-1 row-start-1">{dayAndClock(s.startMs, zone)}</span>
               <span className="row-start-2 sm:row-start-1 col-span-2 sm:col-span-1 sm:col-start-2">
                 <span className={s.doneAt !== null ? 'soft line-through decoration-1' : 'font-semibold'}>
-                  {i + 1}. {s.title}
+                  {i + 1}. {prose(s.title)}
                 </span>
                 {s.hold && (
                   <span className="ml-2 px-1.5 text-xs border-2 font-bold" style={{ borderColor: 'var(--ink)' }}>
                     hold point
                   </span>
                 )}
-                <span className="block soft text-sm">{s.detail}</span>
+                <span className="block soft text-sm">{prose(s.detail)}</span>
               </span>
               <span className="fig text-[0.82rem] pt-0.5 whitespace-nowrap row-start-1 text-right">
                 {s.doneAt !== null ? `done ${dayAndClock(s.doneAt, zone)}` : formatDuration(s.handsOnMin)}

@@ -14,7 +14,7 @@ import { useNow } from '../desk/now';
 import { usePrefs } from '../desk/prefs';
 import { repairIn, useJobView } from '../desk/view';
 import { StepList } from '../place/StepList';
-import { FindingCard, useFormat, Ways } from '../shared/bits';
+import { FindingCard, useFormat, useProse, Ways } from '../shared/bits';
 import { Override } from '../shared/StageFindings';
 import { clock, countdown, dayAndClock, shortWhen } from '../shared/when';
 import { useAlarm, useAwake } from './alarm';
@@ -43,6 +43,7 @@ export function RunPage({ jobId, repairId }: { jobId: string; repairId: string }
   const events = useDesk((d) => d.events);
   const { role, sound } = usePrefs();
   const format = useFormat();
+  const prose = useProse();
   const awake = useAwake();
   const [dialog, setDialog] = useState<'none' | 'read' | 'note' | 'trouble'>('none');
   const [checked, setChecked] = useState<string | null>(null);
@@ -181,9 +182,9 @@ export function RunPage({ jobId, repairId }: { jobId: string; repairId: string }
               {wet?.planMs ? ` · primer still wet for ${formatDuration((wet.planMs - nowMs) / 60_000)}` : ''}
             </p>
             <h2 className="text-[1.6rem] font-bold leading-tight" data-testid="step">
-              {step.title}
+              {prose(step.title)}
             </h2>
-            <p className="text-[1.02rem] leading-snug">{step.detail}</p>
+            <p className="text-[1.02rem] leading-snug">{prose(step.detail)}</p>
           </section>
         )}
         {!started && (

@@ -2,13 +2,17 @@
 import { line, scaleLinear, scaleLog } from 'd3';
 import { paceOf, type Side } from '@/core/cure';
 import type { FamilyId, Milestone } from '@/core/system';
-import { attempt, formatDuration } from '@/core/units';
+import { attempt, formatDuration, fromCore, unitOf } from '@/core/units';
+import { usePrefs } from '../desk/prefs';
 
+/** Times people think in, min. */
+const TIMES = [1, 2, 5, 10, 20, 30, 60, 120, 300, 600, 1440, 2880, 7200, 14400, 28800, 72000];
 const W = 300;
 const HT = 150;
 
 /** A sheet's times over temperature: the range as a band, points as typed, dashed where it is carried beyond them. */
 export function CurveChart({ milestone, family, atC }: { milestone: Milestone; family: FamilyId; atC: number }) {
+  const system = usePrefs((p) => p.system);
   const sides = attempt(() => ({ short: paceOf(milestone, 'short', family), long: paceOf(milestone, 'long', family) }));
   if (!sides.ok) return <p className="text-sm">{sides.problem.sentence}</p>;
   const { short, long } = sides.value;
@@ -22,7 +26,10 @@ export function CurveChart({ milestone, family, atC }: { milestone: Milestone; f
       (t) => x(t),
       (t) => y((which === 'short' ? short : long).minutesAt(t)),
     )(temps.filter((t) => t >= from && t <= to)) ?? '';
-  const ticks = y.ticks(4).filter((_, i, all) => all.length < 5 || i % Math.ceil(all.length / 4) === 0);
+  const inRange = TIMES.filter((t) => t >= y.domain()[0]! && t <= y.domain()[1]!);
+  const ticks = inRange.filter((_, i) => i % Math.ceil(inRange.length / 4) === 0);
+  const unit = unitOf('temperature', system === 'us' ? '°F' : '°C');
+  const degrees = scaleLinear([fromCore(unit, lo), fromCore(unit, hi)], [40, W - 8]);
   const inside = atC >= lo && atC < hi;
   return (
     <svg
@@ -31,23 +38,26 @@ export function CurveChart({ milestone, family, atC }: { milestone: Milestone; f
       role="img"
       aria-label={
         inside
-          ? `At ${atC.toFixed(1)} °C: ${formatDuration(short.minutesAt(atC))} to ${formatDuration(long.minutesAt(atC))}`
-          : `No answer at ${atC.toFixed(1)} °C`
+          ? `At ${fromCore(unit, atC).toFixed(1)} ${unit.symbol}: ${formatDuration(short.minutesAt(atC))} to ${formatDuration(long.minutesAt(atC))}`
+          : 'Times by temperature'
       }
     >
       {ticks.map((t) => (
         <g key={t}>
           <line x1="40" x2={W - 8} y1={y(t)} y2={y(t)} stroke="var(--paper-line)" />
           <text x="36" y={y(t) + 3.5} fontSize="9.5" textAnchor="end" fill="var(--ink-2)" className="fig">
-            {t >= 60 ? `${Math.round(t / 6) / 10} h` : `${t} min`}
+            {formatDuration(t)}
           </text>
         </g>
       ))}
-      {x.ticks(5).map((t) => (
-        <text key={t} x={x(t)} y={HT - 6} fontSize="9.5" textAnchor="middle" fill="var(--ink-2)" className="fig">
-          {t} °C
-        </text>
-      ))}
+      {degrees
+        .ticks(5)
+        .filter((t) => degrees(t) < W - 16)
+        .map((t) => (
+          <text key={t} x={degrees(t)} y={HT - 6} fontSize="9.5" textAnchor="middle" fill="var(--ink-2)" className="fig">
+            {t} {unit.symbol}
+          </text>
+        ))}
       {(['short', 'long'] as const).map((side) => (
         <g key={side} fill="none" stroke="var(--ink)">
           <path d={draw(side, lo, hi)} strokeDasharray={milestone.table.form === 'bands' ? undefined : '2 3'} strokeWidth="1" />
@@ -80,7 +90,7 @@ export function CurveChart({ milestone, family, atC }: { milestone: Milestone; f
             strokeWidth="3"
             paintOrder="stroke"
           >
-            {atC.toFixed(1)} °C here
+            {fromCore(unit, atC).toFixed(1)} {unit.symbol} here
           </text>
         </g>
       )}

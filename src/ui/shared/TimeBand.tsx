@@ -65,10 +65,11 @@ export function TimeBand({ view, current, nowMs, onStart, onTemperature }: Props
     if (!air) return null;
     const slice = (s: Series): [number, number][] => {
       const out: [number, number][] = [];
-      const every = Math.max(1, Math.floor((range.to - range.from) / (6 * 60_000 * 10) / 260));
-      for (let i = 0; i < s.times.length; i += every) {
+      // About one point in four pixels; nearer ones could not be seen.
+      const apart = (range.to - range.from) / 260;
+      for (let i = 0; i < s.times.length; i++) {
         const t = s.times[i]!;
-        if (t >= range.from - H && t <= range.to + H) out.push([t, s.values[i]!]);
+        if (t >= range.from - 2 * H && t <= range.to + 2 * H && (!out.length || t - out.at(-1)![0] >= apart)) out.push([t, s.values[i]!]);
       }
       return out;
     };

@@ -3,13 +3,19 @@ import { Check, ClipboardCopy } from 'lucide-react';
 import Link from 'next/link';
 import { type ReactNode, useId, useState } from 'react';
 import type { Finding } from '@/core/judge';
-import { figure, format, type Kind, type Voice, type WorkLine } from '@/core/units';
+import { figure, format, type Kind, proseIn, type Voice, type WorkLine } from '@/core/units';
 import { usePrefs } from '../desk/prefs';
 
 /** Prints a core value in the person's units. */
 export function useFormat() {
   const system = usePrefs((p) => p.system);
   return (kind: Kind, value: number, digits?: number) => format(kind, value, system, digits);
+}
+
+/** A sentence of the core in the person's units. */
+export function useProse() {
+  const system = usePrefs((p) => p.system);
+  return (text: string) => proseIn(text, system);
 }
 
 /** The one answer of a stage: a large figure, its unit, and its doubt beside it. */
@@ -146,6 +152,7 @@ export function FindingCard({
   overridden?: { reason: string; role: string };
   children?: ReactNode;
 }) {
+  const prose = useProse();
   return (
     <article
       className="flex gap-3 p-2.5 mt-2"
@@ -157,10 +164,10 @@ export function FindingCard({
       <div className="min-w-0">
         <h3 className="font-bold leading-tight">
           <span className="sr-only">{finding.severity}: </span>
-          {finding.title}
+          {prose(finding.title)}
         </h3>
         <p className="text-sm leading-snug">
-          {finding.why} <strong className="font-semibold">{finding.todo}</strong>
+          {prose(finding.why)} <strong className="font-semibold">{prose(finding.todo)}</strong>
         </p>
         {overridden && (
           <p className="text-sm mt-1 italic">
