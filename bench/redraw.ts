@@ -53,7 +53,7 @@ export async function redraw(base: string): Promise<[string, number[]][]> {
             const [x, y] = [box.x + Math.min(60, box.width / 2), box.y + box.height / 2];
             const fire = (target: Element, type: string, i: number) =>
               target.dispatchEvent(
-                new PointerEvent(type, { bubbles: true, pointerId: 1, clientX: x + dx * i * 2, clientY: y + dy * (i % 20) }),
+                new PointerEvent(type, { bubbles: true, pointerId: 1, clientX: x + dx * i * 2, clientY: y + dy * (i % 10) * 4 }),
               );
             (el as SVGElement).setPointerCapture = () => undefined;
             fire(el, 'pointerdown', 0);
@@ -70,6 +70,7 @@ export async function redraw(base: string): Promise<[string, number[]][]> {
                 watch.observe(document.body, { subtree: true, childList: true, attributes: true, characterData: true });
                 setTimeout(() => resolve(), 500);
               });
+              // Every move is far enough to change the plan.
               fire(svg, 'pointermove', i);
               await changed;
               // Layout is forced, then the frame is handed over.

@@ -1,6 +1,6 @@
 import { extremes, indexAt, type Series, valueAt } from '../climate';
 import { refuse } from '../units';
-import type { Pace, Standing } from './pace';
+import { type Pace, RATE_STEP_K, type Standing } from './pace';
 
 /** A stretch in which the clock stood still. */
 export interface Stall {
@@ -81,14 +81,20 @@ function integrate(pace: Pace, history: Series, startMs: number, options: ClockO
     const t1 = history.times[i + 1];
     if (t1 === undefined) return historyEnds(options, history);
     const c1 = history.values[i + 1]!;
-    const splits = smoothPieces(c0, c1, cuts);
     const middle = (c0 + c1) / 2;
-    if (splits === WHOLE && Math.abs(c1 - c0) < FLAT_K && middle >= stallBelow && middle >= pace.lowC && middle <= pace.highC) {
-      // Nearly all of a history is this: level, inside the table, far from the milestone. One point is exact enough.
-      const whole = (t1 - t0) / MIN_MS / pace.minutesAt(middle);
-      if (progress + whole < 1) {
-        const now = pace.standingAt(middle);
-        if (WORSE[now] > WORSE[standing]) standing = now;
+    if (Math.abs(c1 - c0) < FLAT_K && !crossed(c0, c1, cuts)) {
+      // Nearly all of a history is this: level, and no kink of the table inside. One point is exact enough.
+      let whole = -1;
+      if (middle < stallBelow) {
+        stand(stalls, t0, t1);
+        whole = 0;
+      } else if (middle >= pace.lowC && middle <= pace.highC) {
+        const at = (middle - pace.lowC) / RATE_STEP_K;
+        const k = Math.floor(at);
+        whole = ((t1 - t0) / MIN_MS) * (pace.rates[k]! + (at - k) * (pace.rates[k + 1]! - pace.rates[k]!));
+        if (standing === 'sheet') standing = pace.standingAt(middle);
+      }
+      if (whole >= 0 && progress + whole < 1) {
         progress += whole;
         i++;
         t0 = t1;
@@ -96,6 +102,7 @@ function integrate(pace: Pace, history: Series, startMs: number, options: ClockO
         continue;
       }
     }
+    const splits = smoothPieces(c0, c1, cuts);
     for (let s = 0; s + 1 < splits.length; s++) {
       const f0 = splits[s]!;
       const f1 = splits[s + 1]!;
@@ -104,9 +111,7 @@ function integrate(pace: Pace, history: Series, startMs: number, options: ClockO
       const [ca, cb] = [c0 + (c1 - c0) * f0, c0 + (c1 - c0) * f1];
       const mid = (ca + cb) / 2;
       if (mid < stallBelow) {
-        const last = stalls.at(-1);
-        if (last && last.toMs === ta) last.toMs = tb;
-        else stalls.push({ fromMs: ta, toMs: tb });
+        stand(stalls, ta, tb);
         continue;
       }
       if (mid < pace.lowC || mid > pace.highC) return leftTable(options, pace, mid, ta);
@@ -139,14 +144,25 @@ function integrate(pace: Pace, history: Series, startMs: number, options: ClockO
   }
 }
 
+/** Lengthens the last stall, or begins one. */
+function stand(stalls: { fromMs: number; toMs: number }[], fromMs: number, toMs: number): void {
+  const last = stalls.at(-1);
+  if (last && last.toMs === fromMs) last.toMs = toMs;
+  else stalls.push({ fromMs, toMs });
+}
+
 const WHOLE = [0, 1];
+
+/** Whether a straight piece of history crosses a kink of the table. */
+function crossed(c0: number, c1: number, cuts: readonly number[]): boolean {
+  for (let k = 0; k < cuts.length; k++) if ((c0 - cuts[k]!) * (c1 - cuts[k]!) < 0) return true;
+  return false;
+}
 
 /** Shares at which a straight piece of history is split: where it crosses a kink of the table, and at most PIECE_K apart. */
 function smoothPieces(c0: number, c1: number, cuts: readonly number[]): readonly number[] {
   const smooth = Math.ceil(Math.abs(c1 - c0) / PIECE_K);
-  let crosses = smooth > 1;
-  for (let k = 0; k < cuts.length && !crosses; k++) crosses = (c0 - cuts[k]!) * (c1 - cuts[k]!) < 0;
-  if (!crosses) return WHOLE;
+  if (smooth <= 1 && !crossed(c0, c1, cuts)) return WHOLE;
   const splits = [0, 1];
   for (const cut of cuts) if ((c0 - cut) * (c1 - cut) < 0) splits.push((cut - c0) / (c1 - c0));
   for (let k = 1; k < smooth; k++) splits.push(k / smooth);
@@ -174,9 +190,7 @@ function reachBands(pace: Pace, history: Series, startMs: number, options: Clock
       if (tb <= ta) continue;
       const mid = c0 + ((c1 - c0) * (splits[s]! + splits[s + 1]!)) / 2;
       if (mid < floor) {
-        const last = stalls.at(-1);
-        if (last && last.toMs === ta) last.toMs = tb;
-        else stalls.push({ fromMs: ta, toMs: tb });
+        stand(stalls, ta, tb);
         continue;
       }
       if (mid < pace.lowC || mid > pace.highC) return leftTable(options, pace, mid, ta);

@@ -1,7 +1,10 @@
+import { between } from '../cure';
 import { clockOf, MILESTONES, type Milestone, type SheetRevision, STARTS, type StartId } from '../system';
-import { figure, formatDuration, line, type WorkLine } from '../units';
-import { attemptReach, type ReachTry } from './reach-try';
+import { attempt, figure, formatDuration, line, type WorkLine } from '../units';
+import { type Ask, asker, historyOf, type ReachTry } from './reach-try';
 import type { Thermal } from './thermal';
+
+const HOUR_MS = 3_600_000;
 
 /** One milestone with its instants, or why it has none. */
 export interface MilestoneTime {
@@ -38,12 +41,6 @@ export function sheetSays(m: Milestone, tempC: number): string {
   return `${range(near)} at ${near.tempC} °C`;
 }
 
-/** The history a milestone runs on: hotter for working times, the colder face for waits. */
-export function historyOf(m: Milestone, thermal: Thermal) {
-  if (m.runsOn === 'pot') return thermal.pot;
-  return clockOf(m) === 'working' ? thermal.hot : thermal.base;
-}
-
 /** Times of one milestone from an origin. */
 export function milestoneTime(
   sheet: SheetRevision,
@@ -51,10 +48,10 @@ export function milestoneTime(
   originMs: number | null,
   batch: number | null,
   thermal: Thermal,
+  ask: Ask = asker(sheet, thermal),
 ): MilestoneTime {
   const clock = clockOf(m);
   const label = MILESTONES[m.kind].label;
-  const history = historyOf(m, thermal);
   const common = { kind: m.kind, label, clock, startsAt: m.startsAt, runsOn: m.runsOn, batch, originMs };
   if (originMs === null)
     return {
@@ -68,17 +65,20 @@ export function milestoneTime(
       problem: `It counts from the moment ${STARTS[m.startsAt]}, which is not planned yet.`,
       working: [],
     };
-  const short = attemptReach(sheet, m, 'short', history, originMs);
-  const long = attemptReach(sheet, m, 'long', history, originMs);
+  const short = ask(m, 'short', originMs);
+  const long = ask(m, 'long', originMs);
   const plan = clock === 'waiting' ? long : short;
   const end = plan.atMs ?? originMs;
-  const said = sheetSays(m, plan.tempC);
+  const met = attempt(() => between(historyOf(m, thermal), originMs, plan.atMs ?? originMs + HOUR_MS));
+  const { min, max } = met.ok ? met.value : { min: Number.NaN, max: Number.NaN };
+  // A band is picked by the extreme; a curve is best read at the middle of what was met.
+  const said = sheetSays(m, m.table.form !== 'bands' ? (min + max) / 2 : clock === 'waiting' ? min : max);
   const working = [
     line('The sheet says', `${label}, counted from when ${STARTS[m.startsAt]}`, said, '', undefined, 'sheet'),
     line(
       'Temperature it ran at',
       m.runsOn === 'pot' ? 'pot' : clock === 'working' ? 'the hotter of base and air' : 'the base',
-      `${figure(plan.minC)} to ${figure(plan.maxC)}`,
+      `${figure(min)} to ${figure(max)}`,
       '°C',
     ),
     line(

@@ -1,14 +1,14 @@
 import { valueAt } from '../climate';
 import { type Answer, defaultSchools, type Method, type MethodContext, methodOf, type Question, type StepDraft } from '../method';
 import { amounts, type Batch, type MixResult, topUp } from '../mix';
-import { type Kit, MILESTONES, type Milestone, type MilestoneId, milestoneOf, type SheetRevision, type StartId } from '../system';
+import { clockOf, type Kit, MILESTONES, type Milestone, type MilestoneId, milestoneOf, type SheetRevision, type StartId } from '../system';
 import { attempt, type Problem, refuse } from '../units';
 import { measureVoid, unmeasuredIn, type VoidResult } from '../void';
 import type { Actuals } from './actuals';
 import { earliestSlot, type Window } from './calendar';
 import type { Job, Repair } from './job';
 import { type MilestoneTime, milestoneTime } from './milestone-times';
-import { attemptReach } from './reach-try';
+import { type Ask, asker } from './reach-try';
 import type { Thermal } from './thermal';
 
 /** A step with its time. */
@@ -148,33 +148,30 @@ export function planRepair(ask: RepairAsk): RepairPlan {
     school: (id) => schools[id] ?? '',
     setting: (id) => settingOf(method, repair, id),
   };
-  // Amounts depend on the pot's temperature, that on the hour, the hour on the steps: two passes settle it.
-  let guess = repair.plannedStart ?? Math.max(ask.job.startFrom, actuals.startedAt ?? ask.nowMs);
-  let result: RepairPlan = { ...base, context };
-  let laid: Layout | null = null;
-  for (let pass = 0; pass < 2; pass++) {
-    const tried = attempt(() => mixAt(context, method, repair, kit, ask.thermal, guess, actuals));
-    if (!tried.ok) {
-      problems.push({ ...tried.problem, stage: 'mix' });
-      return { ...result, problems, mix: null };
-    }
-    const { mix, usableMin, potC } = tried.value;
+  const reachOf = asker(sheet, ask.thermal);
+  // Amounts depend on the pot's temperature, that on the hour, the hour on the steps before mixing. A first look lays out no more
+  // than those; the second has the hour they lead to.
+  const guess = repair.plannedStart ?? Math.max(ask.job.startFrom, actuals.startedAt ?? ask.nowMs);
+  const prepare = (atMs: number) => {
+    const { mix, usableMin, potC } = mixAt(context, method, repair, kit, ask.thermal, reachOf, atMs, actuals);
     const batches: Batch[] = [...mix.batches];
     for (const ml of actuals.topUpsMl) batches.push(topUp(mix, sheet, batches.length, ml));
-    const portions = method.portions(context);
-    const drafts = withTrouble(method.steps({ ...context, batches, portions }), actuals);
-    const timed = attempt(() => layOut(ask, drafts, sheet, context));
-    if (!timed.ok) {
-      problems.push({ ...timed.problem, stage: 'place' });
-      return { ...result, problems, mix, batches, usableMin, potC };
-    }
-    laid = timed.value;
-    result = { ...result, mix, batches, usableMin, potC };
-    const mixing = timed.value.steps.find((s) => s.marks?.begin?.includes('mix-begins'));
-    if (!mixing || Math.abs(mixing.startMs - guess) < 10 * MIN_MS || actuals.usableMin !== null) break;
-    guess = mixing.startMs;
-  }
-  return laid ? { ...result, ...derive(ask, laid, sheet, context) } : result;
+    return { mix, usableMin, potC, batches };
+  };
+  const draft = (batches: readonly Batch[]) =>
+    withTrouble(method.steps({ ...context, batches, portions: method.portions(context) }), actuals);
+  const mixed = attempt(() => {
+    const first = prepare(guess);
+    if (actuals.usableMin !== null) return first;
+    const look = attempt(() => layOut(ask, draft(first.batches), sheet, context, reachOf, true));
+    const mixing = look.ok ? look.value.steps.find((s) => s.marks?.begin?.includes('mix-begins')) : undefined;
+    return !mixing || Math.abs(mixing.startMs - guess) < 10 * MIN_MS ? first : prepare(mixing.startMs);
+  });
+  if (!mixed.ok) return { ...base, context, problems: [...problems, { ...mixed.problem, stage: 'mix' }] };
+  const result: RepairPlan = { ...base, context, ...mixed.value };
+  const laid = attempt(() => layOut(ask, draft(mixed.value.batches), sheet, context, reachOf));
+  if (!laid.ok) return { ...result, problems: [...problems, { ...laid.problem, stage: 'place' }] };
+  return { ...result, ...derive(ask, laid.value, sheet, context) };
 }
 
 /** Amounts with the pot life of the hour. */
@@ -184,6 +181,7 @@ function mixAt(
   repair: Repair,
   kit: Kit,
   thermal: Thermal,
+  reachOf: Ask,
   atMs: number,
   actuals: Actuals,
 ): { mix: MixResult; usableMin: number; potC: number } {
@@ -193,7 +191,7 @@ function mixAt(
   const potC = attempt(() => valueAt(history, atMs));
   let usable = Number.POSITIVE_INFINITY;
   if (useBy) {
-    const reached = attemptReach(sheet, useBy, 'short', history, atMs);
+    const reached = reachOf(useBy, 'short', atMs);
     if (reached.atMs === null)
       refuse(
         'materialC',
@@ -206,7 +204,7 @@ function mixAt(
   } else usable = 30;
   if (actuals.usableMin !== null) usable = actuals.usableMin;
   const idle = milestoneOf(sheet, 'idle');
-  const idleReach = idle ? attemptReach(sheet, idle, 'short', thermal.hot, atMs) : null;
+  const idleReach = idle ? reachOf(idle, 'short', atMs) : null;
   const school = context.school;
   const mix = amounts({
     sheet,
@@ -267,8 +265,15 @@ interface Layout {
   readonly timeOf: (m: Milestone, batch: number, named: number | null) => MilestoneTime;
 }
 
-/** Puts the steps on the clock. */
-function layOut(ask: RepairAsk, drafts: readonly StepDraft[], sheet: SheetRevision, context: MethodContext): Layout {
+/** Puts the steps on the clock; `toMixing` stops at the first mixing. */
+function layOut(
+  ask: RepairAsk,
+  drafts: readonly StepDraft[],
+  sheet: SheetRevision,
+  context: MethodContext,
+  reachOf: Ask,
+  toMixing = false,
+): Layout {
   const { repair, job, actuals, thermal } = ask;
   const running = actuals.startedAt !== null;
   const marks: Marks = {};
@@ -280,17 +285,13 @@ function layOut(ask: RepairAsk, drafts: readonly StepDraft[], sheet: SheetRevisi
     const held = m.startsAt === 'placed' || m.startsAt === 'faces-closed' || m.startsAt === 'last-coat';
     return found !== null && restart !== null && held && restart > found && MILESTONES[m.kind].clock === 'waiting' ? restart : found;
   };
-  const times = new Map<string, MilestoneTime>();
-  const timeOf = (m: Milestone, batch: number, named: number | null): MilestoneTime => {
-    const origin = originOf(m, batch);
-    const key = `${m.kind}|${origin}`;
-    const found = times.get(key) ?? milestoneTime(sheet, m, origin, named, thermal);
-    times.set(key, found);
-    return found.batch === named ? found : { ...found, batch: named };
-  };
+  const timeOf = (m: Milestone, batch: number, named: number | null): MilestoneTime =>
+    milestoneTime(sheet, m, originOf(m, batch), named, thermal, reachOf);
+  // Laying out needs the planning end alone; words and ranges are made once, at the end.
   const reachedAt = (kind: MilestoneId, batch: number): number | null => {
     const m = milestoneOf(sheet, kind);
-    return m ? timeOf(m, batch, null).planMs : null;
+    const origin = m ? originOf(m, batch) : null;
+    return m && origin !== null ? reachOf(m, clockOf(m) === 'waiting' ? 'long' : 'short', origin).atMs : null;
   };
 
   const lastBatch = Math.max(0, ...drafts.map((d) => d.batch ?? 0));
@@ -325,7 +326,7 @@ function layOut(ask: RepairAsk, drafts: readonly StepDraft[], sheet: SheetRevisi
     }
   };
 
-  all.forEach((draft, i) => {
+  for (const [i, draft] of all.entries()) {
     const doneAt = actuals.done[draft.id] ?? null;
     const begunAt = actuals.begun[draft.id] ?? null;
     let forcedBy: PlannedStep['forcedBy'] = i === 0 && repair.plannedStart !== null ? 'chosen' : 'before';
@@ -386,7 +387,8 @@ function layOut(ask: RepairAsk, drafts: readonly StepDraft[], sheet: SheetRevisi
     mark(draft, 'end', endMs);
     if (draft.marks?.end?.includes('placed') || draft.marks?.end?.includes('faces-closed')) placedMs = endMs;
     cursor = endMs;
-  });
+    if (toMixing && draft.marks?.begin?.includes('mix-begins')) break;
+  }
 
   return { steps, serves, placedMs, overruns, lastBatch, timeOf };
 }

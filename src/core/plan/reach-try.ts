@@ -1,7 +1,8 @@
 import type { Series } from '../climate';
-import { between, paceOf, reach, type Side, type Stall, type Standing } from '../cure';
+import { paceOf, reach, type Side, type Stall, type Standing } from '../cure';
 import { clockOf, MILESTONES, type Milestone, type SheetRevision } from '../system';
 import { attempt } from '../units';
+import type { Thermal } from './thermal';
 
 /** A milestone looked for on one side of the sheet's range: its instant, or the reason there is none. */
 export interface ReachTry {
@@ -9,13 +10,10 @@ export interface ReachTry {
   readonly standing: Standing;
   readonly stalls: readonly Stall[];
   readonly problem: string | null;
-  /** Coldest, hottest and deciding temperature met, °C. */
-  readonly minC: number;
-  readonly maxC: number;
-  readonly tempC: number;
 }
 
-const HOUR_MS = 3_600_000;
+/** A milestone looked for from an origin. Schedules ask the same again and again, so answers are kept by {@link asker}. */
+export type Ask = (m: Milestone, side: Side, originMs: number) => ReachTry;
 
 /** Looks for a milestone; a refusal comes back as its sentence. */
 export function attemptReach(sheet: SheetRevision, m: Milestone, side: Side, history: Series, originMs: number): ReachTry {
@@ -23,16 +21,27 @@ export function attemptReach(sheet: SheetRevision, m: Milestone, side: Side, his
   const found = attempt(() =>
     reach(paceOf(m, side, sheet.family), history, originMs, { label: MILESTONES[m.kind].label, cureMinC: sheet.limits.cureMinC, clock }),
   );
-  const met = attempt(() => between(history, originMs, found.ok ? found.value.atMs : originMs + HOUR_MS));
-  const { min, max } = met.ok ? met.value : { min: Number.NaN, max: Number.NaN };
   return {
     atMs: found.ok ? found.value.atMs : null,
     standing: found.ok ? found.value.standing : 'sheet',
     stalls: found.ok ? found.value.stalls : [],
     problem: found.ok ? null : found.problem.sentence,
-    minC: min,
-    maxC: max,
-    // A band is picked by the extreme; a curve is best read at the middle of what was met.
-    tempC: m.table.form === 'bands' ? (clock === 'waiting' ? min : max) : (min + max) / 2,
+  };
+}
+
+/** The history a milestone runs on: hotter for working times, the colder face for waits. */
+export function historyOf(m: Milestone, thermal: Thermal): Series {
+  if (m.runsOn === 'pot') return thermal.pot;
+  return clockOf(m) === 'working' ? thermal.hot : thermal.base;
+}
+
+/** Asks the sheet along one repair's temperatures, each question once. */
+export function asker(sheet: SheetRevision, thermal: Thermal): Ask {
+  const known = new Map<string, ReachTry>();
+  return (m, side, originMs) => {
+    const key = `${m.kind}|${side}|${originMs}`;
+    const found = known.get(key) ?? attemptReach(sheet, m, side, historyOf(m, thermal), originMs);
+    known.set(key, found);
+    return found;
   };
 }

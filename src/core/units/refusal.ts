@@ -13,7 +13,11 @@ export interface Problem {
 export class Refusal extends Error {
   readonly problem: Problem;
   constructor(problem: Problem) {
+    // It says where it belongs by field, and planning a cold week makes many: walking the stack for each would cost more than the plan.
+    const depth = Error.stackTraceLimit;
+    Error.stackTraceLimit = 0;
     super(problem.sentence);
+    Error.stackTraceLimit = depth;
     this.name = 'Refusal';
     this.problem = problem;
   }

@@ -41,10 +41,17 @@ const surfaces = new WeakMap<Patch, DepthSurface>();
 export function liftSharesOf(s: Patch, lifts: number): readonly number[] {
   const surface = surfaceOf(s);
   if (!surface) return Array.from({ length: lifts }, () => 1 / lifts);
+  const known = shares.get(surface);
+  if (known?.length === lifts) return known;
   const step = surface.maxDepthMm / lifts;
   const below = Array.from({ length: lifts + 1 }, (_, i) => volumeBelowMl(surface, i * step));
-  return Array.from({ length: lifts }, (_, i) => (below[lifts - 1 - i]! - below[lifts - i]!) / surface.volumeMl);
+  const found = Array.from({ length: lifts }, (_, i) => (below[lifts - 1 - i]! - below[lifts - i]!) / surface.volumeMl);
+  shares.set(surface, found);
+  return found;
 }
+
+/** The last answer for a surface, which a replan asks for again and again. */
+const shares = new WeakMap<DepthSurface, readonly number[]>();
 
 /**
  * Dimensions in the order of `volume`: outline length and width (or the corner placement of a polygon), then the depth.

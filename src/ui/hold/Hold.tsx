@@ -25,12 +25,12 @@ function Sheet({ view, at, nowMs }: StageProps) {
   const dominant = (m: (typeof plan.milestones)[number]) => m.kind === plan.serves;
   return (
     <div className="p-4">
-      <table className="w-full text-[0.95rem]">
+      <table className="w-full table-fixed text-[0.95rem]">
         <thead className="text-left soft text-sm">
           <tr>
-            <th className="font-normal py-1">clock</th>
-            <th className="font-normal">the sheet says</th>
-            <th className="font-normal">Grenko computes</th>
+            <th className="font-normal py-1 w-[28%]">clock</th>
+            <th className="font-normal w-[27%]">the sheet says</th>
+            <th className="font-normal w-[19%]">Grenko computes</th>
             <th className="font-normal">range</th>
           </tr>
         </thead>

@@ -27,7 +27,7 @@ const ZONES = typeof Intl.supportedValuesOf === 'function' ? Intl.supportedValue
 export function JobPage({ jobId }: { jobId: string }) {
   const view = useJobView(jobId);
   const nowMs = useNow(30_000);
-  const pull = useTemperaturePull(view);
+  const pull = useTemperaturePull(jobId);
   const router = useRouter();
   const system = usePrefs((p) => p.system);
   const events = useDesk((d) => d.events);

@@ -129,7 +129,8 @@ function Side({ at }: StageProps) {
       <p className="soft text-sm">
         For the 95 % value, {format('volume', mix.onHandMl).text}. Left over {format('volume', mix.kits.leftMl).text}
         {mix.kits.leftIsMixed ? ', mixed: use it at once or let it set in a flat tray outside' : ', unmixed: keep it closed'}. On the shelf:{' '}
-        {have} {have < mix.kits.buy ? `, buy ${mix.kits.buy - have}` : ''}.
+        {have}
+        {have < mix.kits.buy ? `, buy ${mix.kits.buy - have}` : ''}.
       </p>
       <Choice
         label="Reserve for doubt"

@@ -1,9 +1,9 @@
 'use client';
 import Link from 'next/link';
-import { type ReactNode, useRef } from 'react';
+import { memo, type ReactNode, useCallback, useRef } from 'react';
 import { climateProblems } from '@/core/climate';
 import { STAGE_LABELS, STAGES, type Stage } from '@/core/method';
-import type { JobView } from '@/core/record';
+import type { Job } from '@/core/plan';
 import { changeJob, changeRepair, useDesk } from '../desk/desk';
 import { useNow } from '../desk/now';
 import { repairIn, useJobView } from '../desk/view';
@@ -34,22 +34,53 @@ const PAGES: Record<Stage, { Sheet: (p: StageProps) => ReactNode; Side: (p: Stag
 };
 
 /** Shifts the whole site warmer or colder. */
-export function useTemperaturePull(view: JobView | undefined) {
-  const from = useRef(view?.job.climate);
-  return (delta: number, first: boolean) => {
-    if (!view) return;
-    if (first) from.current = view.job.climate;
-    const c = from.current!;
-    const climate = c.kind === 'constant' ? { ...c, tempC: c.tempC + delta } : { ...c, lowC: c.lowC + delta, highC: c.highC + delta };
-    if (!climateProblems(climate).length) changeJob(view.job.id, (job) => ({ ...job, climate }), 'climate');
-  };
+export function useTemperaturePull(jobId: string) {
+  const from = useRef<Job['climate'] | undefined>(undefined);
+  return useCallback(
+    (delta: number, first: boolean) =>
+      changeJob(
+        jobId,
+        (job) => {
+          if (first || !from.current) from.current = job.climate;
+          const c = from.current;
+          const climate = c.kind === 'constant' ? { ...c, tempC: c.tempC + delta } : { ...c, lowC: c.lowC + delta, highC: c.highC + delta };
+          return climateProblems(climate).length ? job : { ...job, climate };
+        },
+        'climate',
+      ),
+    [jobId],
+  );
 }
+
+const pullStart = (id: string, startMs: number) => changeRepair(id, (r) => ({ ...r, plannedStart: startMs }), 'start');
+
+/** Sheet and answer of the open stage. */
+const StageBody = memo(function StageBody({ stage, ...props }: StageProps & { stage: Stage }) {
+  const { Sheet, Side } = PAGES[stage];
+  return (
+    <main id="main" className="px-4 md:px-6 py-2 grid gap-5 md:grid-cols-[minmax(0,1.85fr)_minmax(19rem,1fr)] flex-1 min-h-0">
+      <h1 className="sr-only">
+        {STAGE_LABELS[stage]}: {props.at.repair.name}
+      </h1>
+      <section
+        aria-label="Sheet" // biome-ignore lint/a11y/noNoninteractiveTabindex: a region that scrolls must be reachable by key
+        tabIndex={0}
+        className="paper min-h-[19rem] md:min-h-0 overflow-auto thin-scroll relative [contain:layout_style]"
+      >
+        <Sheet {...props} />
+      </section>
+      <section aria-label="Answer" className="md:overflow-auto thin-scroll pr-1 min-h-0 [contain:layout_style]">
+        <Side {...props} />
+      </section>
+    </main>
+  );
+});
 
 export function RepairPage({ jobId, repairId, stage }: { jobId: string; repairId: string; stage: string }) {
   const view = useJobView(jobId);
   const at = repairIn(view, repairId);
   const nowMs = useNow(30_000);
-  const pull = useTemperaturePull(view);
+  const pull = useTemperaturePull(jobId);
   const missing = useDesk((d) => d.ready && !d.repairs[repairId]);
   const known = STAGES.find((s) => s === stage);
   if (missing || !known)
@@ -77,37 +108,15 @@ export function RepairPage({ jobId, repairId, stage }: { jobId: string; repairId
         </Link>
       </main>
     );
-  const { Sheet, Side } = PAGES[known];
-  const props = { view, at, nowMs };
   return (
     <div className="flex flex-col min-h-screen md:h-screen">
       <div className="px-4 md:px-6 pt-3 flex flex-col gap-2">
         <Tag view={view} repair={at} nowMs={nowMs} />
         <FoldingRule view={at} current={known} zone={view.job.zone} nowMs={nowMs} />
       </div>
-      <main id="main" className="px-4 md:px-6 py-2 grid gap-5 md:grid-cols-[minmax(0,1.85fr)_minmax(19rem,1fr)] flex-1 min-h-0">
-        <h1 className="sr-only">
-          {STAGE_LABELS[known]}: {at.repair.name}
-        </h1>
-        <section
-          aria-label="Sheet" // biome-ignore lint/a11y/noNoninteractiveTabindex: a region that scrolls must be reachable by key
-          tabIndex={0}
-          className="paper min-h-[19rem] md:min-h-0 overflow-auto thin-scroll relative"
-        >
-          <Sheet {...props} />
-        </section>
-        <section aria-label="Answer" className="md:overflow-auto thin-scroll pr-1 min-h-0">
-          <Side {...props} />
-        </section>
-      </main>
+      <StageBody stage={known} view={view} at={at} nowMs={nowMs} />
       <div className="no-print">
-        <TimeBand
-          view={view}
-          current={at}
-          nowMs={nowMs}
-          onStart={(id, startMs) => changeRepair(id, (r) => ({ ...r, plannedStart: startMs }), 'start')}
-          onTemperature={pull}
-        />
+        <TimeBand view={view} current={at} nowMs={nowMs} onStart={pullStart} onTemperature={pull} />
       </div>
     </div>
   );

@@ -1,7 +1,7 @@
 'use client';
 import { line as d3line, extent, scaleLinear, scaleTime } from 'd3';
 import Link from 'next/link';
-import { type PointerEvent, useEffect, useId, useMemo, useRef, useState } from 'react';
+import { memo, type PointerEvent, useEffect, useId, useMemo, useRef, useState } from 'react';
 import type { Series } from '@/core/climate';
 import type { JobView, RepairView } from '@/core/record';
 import { formatDuration, fromCore, unitOf } from '@/core/units';
@@ -35,13 +35,15 @@ interface Props {
 }
 
 /** One time axis: air, base and dew; working and closed hours; each repair from liquid to set. */
-export function TimeBand({ view, current, nowMs, onStart, onTemperature }: Props) {
+export const TimeBand = memo(function TimeBand({ view, current, nowMs, onStart, onTemperature }: Props) {
   const [ref, width] = useWidth();
   const system = usePrefs((p) => p.system);
   const clip = useId();
   const [drag, setDrag] = useState<
     { kind: 'start'; id: string; x: number; start: number } | { kind: 'temp'; y: number; began: boolean } | null
   >(null);
+  // The hand moves more finely than the plan: what rounds to the same asks for nothing.
+  const pulled = useRef(0);
   const { job, plan } = view;
   const shown = view.repairs;
   const range = useMemo(() => {
@@ -81,6 +83,10 @@ export function TimeBand({ view, current, nowMs, onStart, onTemperature }: Props
     const [lo, hi] = extent([...sets.air, ...sets.base, ...sets.dew].map((p) => p[1])) as [number, number];
     return { ...sets, lo, hi: Math.max(hi, lo + 4) };
   }, [air, lead, plan.site, range]);
+  const hours = (range.to - range.from) / H;
+  const step = hours <= 60 ? 6 : hours <= 110 ? 12 : 24;
+  const ticks = useMemo(() => localTicks(range.from, range.to, step, job.zone), [range, step, job.zone]);
+  const closed = useMemo(() => gaps(plan.windows, range.from, range.to), [plan.windows, range]);
   if (!plan.site || !air || !curves)
     return (
       <div ref={ref} className="p-3 soft">
@@ -92,10 +98,6 @@ export function TimeBand({ view, current, nowMs, onStart, onTemperature }: Props
   const draw = d3line<[number, number]>()
     .x((p) => x(p[0]))
     .y((p) => y(p[1]));
-  const hours = (range.to - range.from) / H;
-  const step = hours <= 60 ? 6 : hours <= 110 ? 12 : 24;
-  const ticks = plan.windows.length ? localTicks(range.from, range.to, step, job.zone) : [];
-  const closed = gaps(plan.windows, range.from, range.to);
   const minC = lead?.plan.sheet?.limits.baseMinC ?? null;
   const at = (p: [number, number][], ms: number) =>
     p.reduce<[number, number] | undefined>((a, b) => (a && Math.abs(a[0] - ms) < Math.abs(b[0] - ms) ? a : b), undefined)?.[1] ?? curves.lo;
@@ -103,21 +105,32 @@ export function TimeBand({ view, current, nowMs, onStart, onTemperature }: Props
   const baseLabelAt = range.from + (range.to - range.from) * 0.46;
   const dewLabelAt = range.from + (range.to - range.from) * 0.58;
 
+  // The words on the sheet's minimum stand where the curves leave most room.
+  const places = Array.from({ length: 15 }, (_, i) => range.from + (range.to - range.from) * (0.12 + i * 0.055));
+  const room = (ms: number) =>
+    minC === null ? 0 : Math.min(...[curves.air, curves.base, curves.dew].filter((c) => c.length).map((c) => Math.abs(at(c, ms) - minC)));
+  const roomiest = places.reduce((a, b) => (room(b) > room(a) ? b : a));
+
   const pointerMove = (e: PointerEvent<SVGSVGElement>) => {
     if (!drag) return;
     if (drag.kind === 'start' && onStart) {
       const msPerPx = (range.to - range.from) / (width - 14 - LEFT);
-      onStart(drag.id, Math.round((drag.start + (e.clientX - drag.x) * msPerPx) / 300_000) * 300_000);
+      const to = Math.round((drag.start + (e.clientX - drag.x) * msPerPx) / 300_000) * 300_000;
+      if (to !== pulled.current) onStart(drag.id, to);
+      pulled.current = to;
     }
     if (drag.kind === 'temp' && onTemperature) {
       const perPx = (y.invert(0) - y.invert(1)) * 1;
-      onTemperature(Math.round((drag.y - e.clientY) * perPx * 2) / 2, !drag.began);
+      const by = Math.round((drag.y - e.clientY) * perPx * 2) / 2;
+      if (by === pulled.current) return;
+      onTemperature(by, !drag.began);
+      pulled.current = by;
       if (!drag.began) setDrag({ ...drag, began: true });
     }
   };
 
   return (
-    <div ref={ref} className="w-full" style={{ background: 'var(--ground-2)' }}>
+    <div ref={ref} className="w-full" style={{ background: 'var(--ground-2)', contain: 'layout style' }}>
       <svg
         width={width}
         height={height}
@@ -135,7 +148,14 @@ export function TimeBand({ view, current, nowMs, onStart, onTemperature }: Props
         {ticks.map((t) => (
           <g key={t}>
             <line x1={x(t)} x2={x(t)} y1={18} y2={height - 12} stroke="var(--hair)" strokeWidth="0.8" />
-            <text x={x(t) + 4} y={15} fontSize="11.5" className="fig" fill="var(--ink)">
+            <text
+              x={x(t) + 4}
+              y={15}
+              fontSize="11.5"
+              className="fig"
+              fill="var(--ink)"
+              visibility={x(t) < x(nowMs) + 24 && x(t) + 66 > x(nowMs) - 24 ? 'hidden' : undefined}
+            >
               {clock(t, job.zone) === '00:00' || step === 24 ? dayAndClock(t, job.zone) : clock(t, job.zone)}
             </text>
           </g>
@@ -149,10 +169,10 @@ export function TimeBand({ view, current, nowMs, onStart, onTemperature }: Props
           <g>
             <line x1={LEFT} x2={width - 14} y1={y(minC)} y2={y(minC)} stroke="var(--stop)" strokeWidth="1" strokeDasharray="2 3" />
             <text
-              x={width - 18}
+              x={x(roomiest)}
               y={y(minC) - 4}
               fontSize="11"
-              textAnchor="end"
+              textAnchor="middle"
               fill="var(--stop)"
               stroke="var(--ground-2)"
               strokeWidth="4"
@@ -174,7 +194,7 @@ export function TimeBand({ view, current, nowMs, onStart, onTemperature }: Props
           [
             ['air', curves.air, airLabelAt, 'var(--ink)', -6],
             ['base', curves.base, baseLabelAt, 'var(--ink)', -6],
-            ['dew', curves.dew, dewLabelAt, 'var(--dew)', 12],
+            ['dew', curves.dew, dewLabelAt, 'var(--dew)', -5],
           ] as const
         ).map(([name, points, ms, color, dy]) =>
           points.length ? (
@@ -204,6 +224,7 @@ export function TimeBand({ view, current, nowMs, onStart, onTemperature }: Props
             data-testid="pull-temperature"
             onPointerDown={(e) => {
               e.currentTarget.setPointerCapture(e.pointerId);
+              pulled.current = 0;
               setDrag({ kind: 'temp', y: e.clientY, began: false });
             }}
           >
@@ -315,6 +336,7 @@ export function TimeBand({ view, current, nowMs, onStart, onTemperature }: Props
                   data-testid={`pull-start-${r.repair.id}`}
                   onPointerDown={(e) => {
                     e.currentTarget.setPointerCapture(e.pointerId);
+                    pulled.current = first.startMs;
                     setDrag({ kind: 'start', id: r.repair.id, x: e.clientX, start: first.startMs });
                   }}
                 >
@@ -358,7 +380,7 @@ export function TimeBand({ view, current, nowMs, onStart, onTemperature }: Props
       </ul>
     </div>
   );
-}
+});
 
 /** The opening, written on the set part of the band where it fits, beside it where not. */
 function OpenLabel({ x, y, until, text }: { x: number; y: number; until: number; text: string }) {

@@ -81,13 +81,15 @@ export function VoiceMark({ voice }: { voice: Voice }) {
 }
 
 /** How a figure comes about: label, expression, value, source; every line checkable by hand. */
-export function Working({ title, lines, open }: { title: string; lines: readonly WorkLine[]; open?: boolean }) {
+export function Working({ title, lines, open = false }: { title: string; lines: readonly WorkLine[]; open?: boolean }) {
+  const [shown, setShown] = useState(open);
   if (!lines.length) return null;
   return (
-    <details className="mt-2" open={open}>
+    <details className="mt-2" open={open} onToggle={(e) => setShown(e.currentTarget.open)}>
       <summary>{title}</summary>
+      {/* What is folded away is not drawn: a pulled temperature would redraw it all. */}
       <ol className="mt-1">
-        {lines.map((l, i) => (
+        {(shown ? lines : []).map((l, i) => (
           <li key={i} className="py-1" style={{ borderTop: '1px solid var(--paper-line)' }}>
             <div className="flex justify-between gap-3">
               <span>{l.label}</span>
