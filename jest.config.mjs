@@ -1,14 +1,14 @@
 const common = {
   extensionsToTreatAsEsm: [],
   transform: {
-    '^.+\\.(t|j)sx?$': [
+    '^.+\\.(mjs|[tj]sx?)$': [
       '@swc/jest',
       { jsc: { target: 'es2022', parser: { syntax: 'typescript', tsx: true }, transform: { react: { runtime: 'automatic' } } } },
     ],
   },
   // Packages shipped as ES modules only are compiled too.
   transformIgnorePatterns: [
-    'node_modules/(?!(nanoid|idb|@noble|d3|d3-[^/]+|internmap|@kninnug|delaunator|robust-predicates|comlink|luxon)/)',
+    'node_modules/(?!(nanoid|idb|@noble|d3|d3-[^/]+|internmap|@kninnug|delaunator|robust-predicates|comlink|luxon|three|ml-matrix|ml-array-[^/]+|is-any-array)/)',
   ],
   moduleNameMapper: { '^#constrainautor$': '@kninnug/constrainautor', '^@/(.*)$': '<rootDir>/src/$1' },
   testEnvironment: 'node',

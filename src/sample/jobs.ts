@@ -2,7 +2,7 @@ import { DateTime } from 'luxon';
 import { METHODS } from '../core/method';
 import type { Job, Repair } from '../core/plan';
 import { type Bundle, type Event, type EventBody, type PlanSnapshot, snapshotOf } from '../core/record';
-import { type Measured, measured, type VoidShape } from '../core/void';
+import { type Measured, measured, type VoidShape, voidOf } from '../core/void';
 import { mortarSheet, pasteSheet, resinSheet, sampleSheets, sampleStock } from './systems';
 
 /** The sample: two jobs at the ferry, one planned, one running; instants count from the moment it is loaded. */
@@ -38,12 +38,14 @@ const nosing: VoidShape = {
 
 const eyes: VoidShape = {
   shape: 'annulus',
-  version: 1,
+  version: 2,
   holeDiameter: typed(18.2, 'calliper', '18.2 mm'),
   holeDepth: typed(125, 'gauge', '125 mm'),
   rodDiameter: typed(16, 'marked', '16 mm'),
   embedment: typed(125, 'gauge', '125 mm'),
   thread: { kind: 'threaded', pitchMm: 2 },
+  notchesMl: 0,
+  mouth: { form: 'none' },
   pointAngleDeg: null,
 };
 
@@ -87,7 +89,8 @@ export function sampleData(nowMs: number, zone: string): SampleData {
     kitId: string,
   ): Repair => ({
     record: 'repair',
-    version: 1,
+    version: 2,
+    settingOut: null,
     method: { id: methodId, version: 1 },
     base: { material: 'concrete', thicknessMm: 220, back: 'ground', exposure: 'windy', castOn: '2009-06-15' },
     answers: soundAnswers(methodId),
@@ -112,7 +115,7 @@ export function sampleData(nowMs: number, zone: string): SampleData {
         order: 1,
         name: 'Bay 3 nosing',
         place: 'Slip ramp, third bay',
-        void: { shapes: [nosing], count: 1 },
+        void: voidOf(nosing),
       },
       'mortar-patch',
       mortarSheet.id,
@@ -125,7 +128,7 @@ export function sampleData(nowMs: number, zone: string): SampleData {
         order: 2,
         name: 'Landing step eyes',
         place: 'Granite landing step',
-        void: { shapes: [eyes], count: 4 },
+        void: { ...voidOf(eyes), count: 4 },
         base: { material: 'stone', thicknessMm: 400, back: 'ground', exposure: 'windy', castOn: null },
         safety: { class: 'review', why: 'Mooring lines hang on it.' },
       },
@@ -141,7 +144,7 @@ export function sampleData(nowMs: number, zone: string): SampleData {
       order: 1,
       name: 'Winch plate',
       place: 'Winch bed, left of the drum',
-      void: { shapes: [plate], count: 1 },
+      void: voidOf(plate),
       base: { material: 'metal', thicknessMm: 12, back: 'air', exposure: 'sheltered', castOn: null },
       materialC: 20,
       schools: { 'part-kits': 'weighed' },

@@ -1,4 +1,4 @@
-import { Job, Repair } from '@/core/plan';
+import { Job, Repair, repairNow } from '@/core/plan';
 import { Attachment, Event, PlanSnapshot, SeriesRecord } from '@/core/record';
 import { SheetRevision, Stock } from '@/core/system';
 
@@ -37,12 +37,20 @@ export interface Holdings {
   readonly attachment: readonly Attachment[];
 }
 
+/** A stored record of an older version as one of the newest. */
+function broughtForward(kind: RecordKind, raw: unknown): unknown {
+  if (kind === 'repair') return repairNow(raw);
+  if (kind === 'snapshot' && raw && typeof raw === 'object' && Array.isArray((raw as { repairs?: unknown }).repairs))
+    return { ...raw, repairs: (raw as { repairs: unknown[] }).repairs.map(repairNow) };
+  return raw;
+}
+
 /** Sorts raw values into records that fit and those set aside. */
 export function sortOut(kind: RecordKind, raws: readonly unknown[]): { good: AnyRecord[]; setAside: SetAside[] } {
   const good: AnyRecord[] = [];
   const setAside: SetAside[] = [];
   for (const raw of raws) {
-    const parsed = SCHEMAS[kind].safeParse(raw);
+    const parsed = SCHEMAS[kind].safeParse(broughtForward(kind, raw));
     if (parsed.success) good.push(parsed.data as AnyRecord);
     else {
       const issue = parsed.error.issues[0]!;

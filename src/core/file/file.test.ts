@@ -10,7 +10,7 @@ const fileOf = (i: number): JobFile => {
   const b = bundles[i]!;
   return {
     format: 'grenko-job',
-    version: 1,
+    version: 2,
     exportedAt: new Date(NOW).toISOString(),
     coreVersion: CORE_VERSION,
     job: b.job,

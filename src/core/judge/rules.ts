@@ -6,7 +6,17 @@ import { ASSUMED_TOLERANCE_PCT, scaleErrorPct, smallestBatchAG } from '../mix';
 import { type Actuals, type Job, passes, type Repair, type RepairPlan } from '../plan';
 import { proportionOf, type SheetRevision, SYSTEM_KINDS } from '../system';
 import { attempt, figure, formatDuration } from '../units';
-import type { Annulus, BondLine, Patch } from '../void';
+import {
+  type Annulus,
+  type BondLine,
+  blankSettingOut,
+  disagreements,
+  halfWidthMm,
+  oddReadings,
+  SHAPES,
+  settingOutMissing,
+  settingOutProblems,
+} from '../void';
 import type { Finding } from './finding';
 
 /** What the rules see. They change nothing. */
@@ -138,7 +148,7 @@ export const RULES: Readonly<Record<string, Rule>> = {
   },
 
   lift: ({ plan, repair }) => {
-    if (!plan.sheet || !plan.void || !plan.context || repair.void?.shapes[0]?.shape !== 'patch') return [];
+    if (!plan.sheet || !plan.void || !plan.context || plan.method?.engine !== 'fill in lifts') return [];
     const { liftMaxMm, liftMinMm } = plan.sheet.limits;
     const depth = plan.void.faces.maxDepthMm;
     const out: Finding[] = [];
@@ -175,8 +185,8 @@ export const RULES: Readonly<Record<string, Rule>> = {
           'Cut deeper, or choose a finer system.',
         ),
       );
-    const d = (repair.void.shapes[0] as Patch).depth;
-    if (d.kind === 'readings' && d.edge === 'feathered')
+    const feathered = repair.void?.shapes.some((s) => s.shape === 'patch' && s.depth.kind === 'readings' && s.depth.edge === 'feathered');
+    if (feathered)
       out.push(
         finding(
           'lift:feather',
@@ -188,6 +198,85 @@ export const RULES: Readonly<Record<string, Rule>> = {
         ),
       );
     return out;
+  },
+
+  'two-readings': ({ repair }) =>
+    (repair.void ? disagreements(repair.void) : []).map(({ key, label, measured: m }) =>
+      finding(
+        `two-readings:${key}`,
+        'caution',
+        'measure',
+        `Two readings of ${label.toLowerCase()} disagree`,
+        `${figure(m.valueMm, 4)} mm ± ${figure(halfWidthMm(m))} and ${figure(m.again!.valueMm, 4)} mm ± ${figure(halfWidthMm(m.again!))} cannot both be right; the first is planned with.`,
+        'Measure a third time and keep the one it confirms.',
+      ),
+    ),
+
+  'odd-reading': ({ repair }) =>
+    (repair.void?.shapes ?? []).flatMap((shape, i) => {
+      if (shape.shape !== 'patch' || shape.depth.kind !== 'readings') return [];
+      return oddReadings(shape.depth.readings, halfWidthMm(shape.depth.read)).map((odd) =>
+        finding(
+          `odd-reading:${i}.${odd.index}`,
+          'caution',
+          'measure',
+          `Reading ${odd.index + 1} stands out`,
+          `${figure(odd.depthMm)} mm where its neighbours read about ${figure(odd.aroundMm)} mm.`,
+          'Read it again; if it is right, take more readings round it.',
+        ),
+      );
+    }),
+
+  'shape-notice': ({ repair }) =>
+    (repair.void?.shapes ?? []).flatMap((shape, i) =>
+      (SHAPES[shape.shape].notices?.(shape) ?? []).map((n) =>
+        finding(`shape-notice:${i}.${n.id}`, n.severity, 'measure', n.title, n.why, n.todo),
+      ),
+    ),
+
+  'open-back': ({ repair }) =>
+    repair.void?.back === 'open'
+      ? [
+          finding(
+            'open-back',
+            'caution',
+            'measure',
+            'The back is open',
+            'What is filled in runs out behind until it has set, and nobody sees it.',
+            'Close it first; a hold point for that stands in the steps.',
+          ),
+        ]
+      : [],
+
+  'setting-out': ({ repair, plan }) => {
+    if (!plan.method?.setsOut || !repair.void) return [];
+    const { count } = repair.void;
+    const first = repair.void.shapes[0];
+    const sizeMm = first?.shape === 'annulus' ? first.holeDiameter.valueMm : 0;
+    const missing = settingOutMissing(repair.settingOut ?? blankSettingOut(), count);
+    if (!repair.settingOut || missing.length)
+      return [
+        finding(
+          'setting-out:missing',
+          'note',
+          'measure',
+          'Not set out yet',
+          repair.settingOut
+            ? `Still open: ${missing.join(', ').toLowerCase()}.`
+            : 'Where it goes is not written down: datum, distances, direction, what must stay clear.',
+          'Set it out under the drawing; it is checked at the hold point before drilling or grinding.',
+        ),
+      ];
+    return settingOutProblems(repair.settingOut, count, sizeMm).map((p) =>
+      finding(
+        `setting-out:${p.field}`,
+        'stop',
+        'measure',
+        'Too close',
+        p.sentence,
+        'Change the setting-out, or go on with the reason and the role of who answers for it.',
+      ),
+    );
   },
 
   'base-temperature': (c) => {

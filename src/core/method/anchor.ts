@@ -1,6 +1,6 @@
 import { figure } from '../units';
 import { type Annulus, effectiveRodMm } from '../void';
-import { noWaterPressure, soundBase, UPTAKE_ML_PER_M2, uptakeSetting, waiting } from './common';
+import { clearSteps, noWaterPressure, settingOutText, soundBase, UPTAKE_ML_PER_M2, uptakeSetting, variantsText, waiting } from './common';
 import type { Method, MethodContext, StepDraft } from './method';
 
 const shapeOf = (c: MethodContext): Annulus => c.void.shapes[0] as Annulus;
@@ -20,6 +20,7 @@ export const anchor: Method = {
   does: 'A bolt, rod or eye is glued into concrete or stone with a pack and a static mixer.',
   bases: ['concrete', 'stone'],
   shapes: ['annulus'],
+  setsOut: true,
   kinds: ['anchor-pack'],
   questions: [
     soundBase,
@@ -180,7 +181,7 @@ export const anchor: Method = {
         id: 'prep:mark',
         stage: 'place',
         title: `Mark and check the place of ${holes}`,
-        detail: 'Distance to edges and to each other, direction, what lies inside. Nothing is drilled before this is ticked.',
+        detail: `${settingOutText(c)}Distance to edges and to each other, direction, what lies inside. Nothing is drilled before this is ticked.`,
         handsOnMin: 5 + 2 * n,
         confirm: 'Place is right',
         hold: true,
@@ -190,7 +191,7 @@ export const anchor: Method = {
         id: 'prep:drill',
         stage: 'place',
         title: `Drill ${holes}`,
-        detail: `Bit ${figure(s.holeDiameter.valueMm)} mm, ${figure(s.holeDepth.valueMm)} mm deep; measure the bit, it decides most.`,
+        detail: `Bit ${figure(s.holeDiameter.valueMm)} mm, ${figure(s.holeDepth.valueMm)} mm deep; measure the bit, it decides most.${variantsText(c.void)}`,
         handsOnMin: 4 * n,
         confirm: n === 1 ? 'Drilled to depth' : 'All drilled to depth',
         block: 'prep',
@@ -205,6 +206,7 @@ export const anchor: Method = {
         hold: true,
         block: 'prep',
       },
+      ...clearSteps(c.void, 'prep'),
       {
         id: 'prep:dry-fit',
         stage: 'place',

@@ -1,7 +1,8 @@
 import type { Batch } from '../mix';
 import type { BaseMaterial } from '../system';
 import { figure } from '../units';
-import type { Question, School, Setting, StepDraft } from './method';
+import { SHAPES, type Void } from '../void';
+import type { MethodContext, Question, School, Setting, StepDraft } from './method';
 
 /** mL drunk by a square metre of bare base; estimates to be set on the job. */
 export const UPTAKE_ML_PER_M2: Readonly<Record<BaseMaterial, number>> = {
@@ -133,6 +134,51 @@ export function mixSteps(batch: Batch, of: number, mixMin: number, school: strin
       block,
       batch: batch.index,
       marks: { begin: ['mix-begins'], end: ['mix-ends', 'stand-ends'] },
+    },
+  ];
+}
+
+/** What is different about some of the like voids, as said to whoever does the work. */
+export function variantsText(v: Void): string {
+  return v.variants
+    .map((x) => {
+      const [, at, ...rest] = x.key.split('.');
+      const shape = v.shapes[Number(at)];
+      const label =
+        shape &&
+        SHAPES[shape.shape]
+          .dimensions(shape)
+          .find((d) => d.key === rest.join('.'))
+          ?.label.toLowerCase();
+      return ` ${x.count} of them with ${label ?? 'a size'} ${figure(Math.abs(x.byMm))} mm ${x.byMm < 0 ? 'less' : 'more'}.`;
+    })
+    .join('');
+}
+
+/** Where the places lie, as said at the hold point before anything irreversible. */
+export function settingOutText(c: MethodContext): string {
+  const s = c.settingOut;
+  if (!s) return '';
+  const many = c.void.count > 1 ? `, then every ${figure(s.spacing.valueMm)} mm${s.angleDeg ? ` at ${figure(s.angleDeg)}°` : ''}` : '';
+  const facing = s.orientation.trim() ? ` Facing ${s.orientation.trim()}.` : '';
+  return `From ${s.datum.trim() || 'the datum'}: ${figure(s.along.valueMm)} mm along, ${figure(s.from.valueMm)} mm in${many}; ${figure(s.clearance.valueMm)} mm clear all round.${facing} `;
+}
+
+/** Damming an open back and masking what must stay clear, where there is either. */
+export function clearSteps(v: Void, block: string): readonly StepDraft[] {
+  const names = v.keepClear.map((k) => k.name.trim() || 'the marked space');
+  if (!names.length && v.back === 'closed') return [];
+  const dam = v.back === 'open' ? 'Close the back with tape, a board or a dam that the material cannot pass. ' : '';
+  return [
+    {
+      id: 'prep:clear',
+      stage: 'place',
+      title: v.back === 'open' ? (names.length ? 'Dam the back, mask what stays clear' : 'Dam the back') : 'Mask what stays clear',
+      detail: `${dam}${names.length ? `Stays clear: ${names.join(', ')}.` : ''}`.trim(),
+      handsOnMin: 5 + 3 * names.length,
+      confirm: 'Dammed and masked',
+      hold: true,
+      block,
     },
   ];
 }

@@ -1,6 +1,6 @@
 import type { Allowance, Batch, Portion } from '../mix';
 import type { BaseMaterial, MilestoneId, SheetRevision, StartId, SystemKindId } from '../system';
-import type { ShapeId, Void, VoidResult } from '../void';
+import type { SettingOut, ShapeId, Void, VoidResult } from '../void';
 
 export type Stage = 'inspect' | 'measure' | 'material' | 'mix' | 'place' | 'hold' | 'finish' | 'release';
 export const STAGES: readonly Stage[] = ['inspect', 'measure', 'material', 'mix', 'place', 'hold', 'finish', 'release'];
@@ -51,6 +51,7 @@ export interface MethodContext {
   readonly sheet: SheetRevision;
   readonly void: Void;
   readonly measured: VoidResult;
+  readonly settingOut: SettingOut | null;
   readonly base: BaseMaterial;
   readonly school: (id: string) => string;
   readonly setting: (id: string) => number;
@@ -95,6 +96,8 @@ export interface Method {
   readonly does: string;
   readonly bases: readonly BaseMaterial[];
   readonly shapes: readonly ShapeId[];
+  /** It has a place to be set out before anything irreversible. */
+  readonly setsOut: boolean;
   readonly kinds: readonly SystemKindId[];
   readonly questions: readonly Question[];
   readonly schools: readonly School[];

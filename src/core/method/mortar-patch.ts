@@ -1,7 +1,18 @@
 import { leanThreshold, proportionOf } from '../system';
 import { figure } from '../units';
-import { liftSharesOf, type Patch } from '../void';
-import { endOfMixing, mixSteps, notMoving, noWaterPressure, partKits, soundBase, UPTAKE_ML_PER_M2, uptakeSetting, waiting } from './common';
+import { liftShares } from '../void';
+import {
+  clearSteps,
+  endOfMixing,
+  mixSteps,
+  notMoving,
+  noWaterPressure,
+  partKits,
+  soundBase,
+  UPTAKE_ML_PER_M2,
+  uptakeSetting,
+  waiting,
+} from './common';
 import type { Method, MethodContext, StepDraft } from './method';
 
 /** Lifts the sheet asks for. */
@@ -28,7 +39,8 @@ export const mortarPatch: Method = {
   engine: 'fill in lifts',
   does: 'A hollow in concrete is cut square, primed and filled with resin mortar in lifts.',
   bases: ['concrete'],
-  shapes: ['patch'],
+  shapes: ['patch', 'edge', 'corner', 'scan', 'filled', 'chase', 'hole', 'ring'],
+  setsOut: false,
   kinds: ['mortar-kit'],
   questions: [
     soundBase,
@@ -199,8 +211,7 @@ export const mortarPatch: Method = {
   },
   portions: (c) => {
     const n = liftsOf(c);
-    const shape = c.void.shapes[0] as Patch;
-    return liftSharesOf(shape, n).map((share, i) => ({ label: n === 1 ? 'the patch' : `lift ${i + 1}`, share }));
+    return liftShares(c.void, n).map((share, i) => ({ label: n === 1 ? 'the patch' : `lift ${i + 1}`, share }));
   },
   steps: (c) => {
     const area = (c.void.count * c.measured.faces.planAreaMm2) / 1e6;
@@ -226,6 +237,7 @@ export const mortarPatch: Method = {
         confirm: 'Sound and dust-free',
         block: 'prep',
       },
+      ...clearSteps(c.void, 'prep'),
       {
         id: 'prep:check',
         stage: 'place',

@@ -1,5 +1,5 @@
 import { figure } from '../units';
-import { endOfMixing, mixSteps, waiting } from './common';
+import { clearSteps, endOfMixing, mixSteps, settingOutText, waiting } from './common';
 import type { Method, StepDraft } from './method';
 
 /** A plate or bracket glued to bare metal. */
@@ -10,7 +10,8 @@ export const plateBond: Method = {
   engine: 'bond',
   does: 'A plate or bracket is bonded to bare metal with a thin, even bond line.',
   bases: ['metal'],
-  shapes: ['bondLine'],
+  shapes: ['bondLine', 'notchedBed', 'fillet'],
+  setsOut: true,
   kinds: ['paste'],
   questions: [
     {
@@ -190,7 +191,7 @@ export const plateBond: Method = {
         id: 'prep:mock-up',
         stage: 'place',
         title: 'Dry fit, mark the footprint',
-        detail: 'The plate lies without rocking; feeler gauge all round.',
+        detail: `${settingOutText(c)}The plate lies without rocking; feeler gauge all round.`,
         handsOnMin: 8,
         confirm: 'Lies flat, marked',
         hold: true,
@@ -205,6 +206,7 @@ export const plateBond: Method = {
         confirm: 'Bare and bright',
         block: 'prep',
       },
+      ...clearSteps(c.void, 'prep'),
       {
         id: 'prep:wipe',
         stage: 'place',

@@ -3,7 +3,7 @@ import { type Answer, defaultSchools, type Method, type MethodContext, methodOf,
 import { amounts, type Batch, type MixResult, topUp } from '../mix';
 import { clockOf, type Kit, MILESTONES, type Milestone, type MilestoneId, milestoneOf, type SheetRevision, type StartId } from '../system';
 import { attempt, type Problem, refuse } from '../units';
-import { measureVoid, unmeasuredIn, type VoidResult } from '../void';
+import { measureVoid, SHAPES, unmeasuredIn, type VoidResult } from '../void';
 import type { Actuals } from './actuals';
 import { earliestSlot, type Window } from './calendar';
 import type { Job, Repair } from './job';
@@ -132,6 +132,15 @@ export function planRepair(ask: RepairAsk): RepairPlan {
       allowed: method.kinds.join(', '),
       sentence: `${sheet.name} does not serve “${method.label}”. Choose another system.`,
     });
+  const main = repair.void?.shapes[0];
+  if (measured && main && !method.shapes.includes(main.shape))
+    problems.push({
+      stage: 'measure',
+      field: 'shapes.0.shape',
+      value: main.shape,
+      allowed: method.shapes.map((id) => SHAPES[id].label).join(', '),
+      sentence: `“${method.label}” is not planned over ${SHAPES[main.shape].label.toLowerCase()}. The volume stands; choose another method, or another shape as the first.`,
+    });
   const base: RepairPlan = { ...empty, method, sheet, kit, open, problems, unanswered, void: measured, thermal: ask.thermal };
   if (!measured || !sheet || !kit || problems.length) {
     open.mix = [...(measured ? [] : ['The void must be measured.']), ...(sheet && kit ? [] : ['A system must be chosen.'])];
@@ -144,6 +153,7 @@ export function planRepair(ask: RepairAsk): RepairPlan {
     sheet,
     void: repair.void!,
     measured,
+    settingOut: repair.settingOut,
     base: repair.base.material,
     school: (id) => schools[id] ?? '',
     setting: (id) => settingOf(method, repair, id),

@@ -3,7 +3,7 @@ import { DateTime } from 'luxon';
 import { sampleData } from '../../sample/jobs';
 import { mortarSheet, pasteSheet, resinSheet, sampleSheets } from '../../sample/systems';
 import { METHODS } from '../method';
-import { measured, SHAPES } from '../void';
+import { measured, SHAPES, voidOf } from '../void';
 import { type Actuals, earliestSlot, type Job, NOTHING_YET, planJob, type Repair, windowsOver } from '.';
 
 const zone = 'Europe/Helsinki';
@@ -39,7 +39,7 @@ describe('by hand, at a steady 20 °C', () => {
         kitId: 'large',
         settings: { primer: 0 },
         schools: { priming: 'separate' },
-        void: { shapes: [shape], count: 1 },
+        void: voidOf(shape),
       }),
     );
     // 1200 mL; u = 18.26 mL, reserve 1.2816 u = 23.4; the pot's film 60. One lift, one pot: 22 − 3 min at 150 mL/min is 2850 mL.

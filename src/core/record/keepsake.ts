@@ -1,3 +1,5 @@
+import { sha256 } from '@noble/hashes/sha2.js';
+import { bytesToHex, utf8ToBytes } from '@noble/hashes/utils.js';
 import { z } from 'zod';
 
 /** A measured or forecast history kept with a job. */
@@ -25,3 +27,9 @@ export const Attachment = z.object({
   data: z.string(),
 });
 export type Attachment = z.infer<typeof Attachment>;
+
+/** A picture kept with a job, named by the hash of its content: the same picture twice is one. */
+export function attachmentOf(jobId: string, type: string, data: string): Attachment {
+  const id = `${jobId}:${bytesToHex(sha256(utf8ToBytes(data))).slice(0, 24)}`;
+  return { record: 'attachment', version: 1, id, jobId, eventId: null, type, data };
+}

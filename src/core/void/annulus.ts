@@ -1,24 +1,35 @@
 import { z } from 'zod';
 import { figure, line, type Problem } from '../units';
+import {
+  boreDimensions,
+  boreFields,
+  boreParameters,
+  borePlan,
+  boreProblems,
+  boreSection,
+  boreWorking,
+  boreWrite,
+  mouthDimensions,
+  mouthMm3,
+  pointMm3,
+} from './bore';
+import { across, arc, down, drawing, rect } from './draw';
 import { Measured, unmeasured } from './measured';
 import { check, type Dimension, type Shape } from './shape';
 
 /** The gap round a plain or threaded rod in a drilled hole. */
 export const Annulus = z.object({
   shape: z.literal('annulus'),
-  version: z.literal(1),
-  /** The bit that was really used decides most. */
-  holeDiameter: Measured,
-  /** From the surface to the shoulder. */
-  holeDepth: Measured,
+  version: z.literal(2),
+  ...boreFields,
   rodDiameter: Measured,
   embedment: Measured,
   thread: z.discriminatedUnion('kind', [
     z.object({ kind: z.literal('plain') }),
     z.object({ kind: z.literal('threaded'), pitchMm: z.number() }),
   ]),
-  /** Included angle of the drill point, degrees; null for a flat bottom. */
-  pointAngleDeg: z.number().nullable(),
+  /** Notches, grooves and slots of the rod that fill with resin, mL. */
+  notchesMl: z.number(),
 });
 export type Annulus = z.infer<typeof Annulus>;
 
@@ -44,12 +55,8 @@ export function effectiveRodMm(nominalMm: number, thread: Annulus['thread']): nu
   return thread.kind === 'threaded' ? nominalMm - ((3 * Math.sqrt(3)) / 8) * thread.pitchMm : nominalMm;
 }
 
-const cone = (d: number, angleDeg: number | null) =>
-  angleDeg === null ? 0 : (Math.PI * d ** 3) / (24 * Math.tan((angleDeg * Math.PI) / 360));
-
 const dimensions = (s: Annulus): readonly Dimension[] => [
-  { key: 'holeDiameter', label: 'Hole diameter, actual bit', measured: s.holeDiameter, minMm: 2, maxMm: 500 },
-  { key: 'holeDepth', label: 'Hole depth to the shoulder', measured: s.holeDepth, minMm: 2, maxMm: 5000 },
+  ...boreDimensions(s),
   {
     key: 'rodDiameter',
     label: s.thread.kind === 'threaded' ? 'Rod, nominal thread' : 'Rod diameter',
@@ -58,6 +65,7 @@ const dimensions = (s: Annulus): readonly Dimension[] => [
     maxMm: 480,
   },
   { key: 'embedment', label: 'Embedment of the rod', measured: s.embedment, minMm: 1, maxMm: 5000 },
+  ...mouthDimensions(s),
 ];
 
 function problems(s: Annulus): Problem[] {
@@ -77,49 +85,81 @@ function problems(s: Annulus): Problem[] {
       allowed: `up to ${s.holeDepth.valueMm} mm`,
       sentence: `The embedment, ${figure(s.embedment.valueMm)} mm, is deeper than the hole, ${figure(s.holeDepth.valueMm)} mm.`,
     });
-  if (s.thread.kind === 'threaded' && !(s.thread.pitchMm > 0 && s.thread.pitchMm < s.rodDiameter.valueMm / 2))
+  if (s.thread.kind === 'threaded' && s.thread.pitchMm >= s.rodDiameter.valueMm / 2)
     out.push({
       field: 'thread.pitchMm',
       value: s.thread.pitchMm,
-      allowed: 'more than 0, under half the rod',
-      sentence: 'The thread pitch must be more than 0 and under half the rod diameter.',
+      allowed: 'under half the rod',
+      sentence: 'The thread pitch must be under half the rod diameter.',
     });
-  if (s.pointAngleDeg !== null && !(s.pointAngleDeg >= 60 && s.pointAngleDeg < 180))
-    out.push({
-      field: 'pointAngleDeg',
-      value: s.pointAngleDeg,
-      allowed: '60° to under 180°',
-      sentence: 'The point angle of a drill lies between 60° and 180°.',
-    });
-  return out;
+  return [...out, ...boreProblems(s)];
 }
 
 export const annulus: Shape<Annulus> = {
   id: 'annulus',
-  version: 1,
+  version: 2,
   label: 'Rod in a drilled hole',
   seen: 'a bolt, rod or eye standing in a round hole',
+  broke: 'hole',
   schema: Annulus,
   blank: () => ({
     shape: 'annulus',
-    version: 1,
+    version: 2,
     holeDiameter: unmeasured(14, 'calliper'),
     holeDepth: unmeasured(110, 'gauge'),
     rodDiameter: unmeasured(12, 'marked'),
     embedment: unmeasured(110, 'gauge'),
     thread: { kind: 'threaded', pitchMm: 1.75 },
+    notchesMl: 0,
+    mouth: { form: 'none' },
     pointAngleDeg: null,
   }),
   dimensions,
+  parameters: (s) => [
+    {
+      key: 'thread.kind',
+      label: 'Rod',
+      kind: 'choice',
+      value: s.thread.kind,
+      options: [
+        { id: 'threaded', label: 'threaded' },
+        { id: 'plain', label: 'plain' },
+      ],
+    },
+    ...(s.thread.kind === 'threaded'
+      ? [
+          {
+            key: 'thread.pitchMm',
+            label: 'Pitch of the thread',
+            kind: 'length',
+            value: s.thread.pitchMm,
+            min: 0,
+            max: 50,
+            minExclusive: true,
+          } as const,
+        ]
+      : []),
+    { key: 'notchesMl', label: 'Notches and grooves of the rod', kind: 'volume', value: s.notchesMl, min: 0, max: 10_000 },
+    ...boreParameters(s),
+  ],
+  write: (s, key, value) => {
+    if (key === 'thread.kind')
+      return {
+        ...s,
+        thread:
+          value === 'plain'
+            ? { kind: 'plain' }
+            : { kind: 'threaded', pitchMm: COARSE_PITCH_MM[Math.round(s.rodDiameter.valueMm)] ?? s.rodDiameter.valueMm * 0.13 },
+      };
+    return boreWrite(s, key, value);
+  },
   problems,
   volume:
     (s) =>
-    ([holeD = 0, depth = 0, rodD = 0, embed = 0]) => {
+    ([D = 0, L = 0, rodD = 0, embed = 0, M = 0, h = 0]) => {
       const rod = effectiveRodMm(rodD, s.thread);
-      return (
-        ((Math.PI / 4) * (holeD ** 2 - rod ** 2) * embed + (Math.PI / 4) * holeD ** 2 * (depth - embed) + cone(holeD, s.pointAngleDeg)) /
-        1000
-      );
+      const gap = (Math.PI / 4) * (D ** 2 - rod ** 2) * embed + (Math.PI / 4) * D ** 2 * (L - embed);
+      return (gap + pointMm3(D, s.pointAngleDeg) + mouthMm3(s.mouth.form, D, M, h)) / 1000 + s.notchesMl;
     },
   working: (s) => {
     const [D, L, d, e] = dimensions(s).map((x) => x.measured.valueMm) as [number, number, number, number];
@@ -131,13 +171,13 @@ export const annulus: Shape<Annulus> = {
       line('Gap round the rod', `π/4 × (${D}² − ${figure(rod, 5)}²) × ${e}`, ((Math.PI / 4) * (D * D - rod * rod) * e) / 1000, 'mL'),
     );
     if (L > e) lines.push(line('Hole below the rod', `π/4 × ${D}² × (${L} − ${e})`, ((Math.PI / 4) * D * D * (L - e)) / 1000, 'mL'));
-    if (s.pointAngleDeg !== null)
-      lines.push(line('Drill point', `π × ${D}³ / (24 tan(${s.pointAngleDeg}°/2))`, cone(D, s.pointAngleDeg) / 1000, 'mL'));
+    lines.push(...boreWorking(s));
+    if (s.notchesMl > 0) lines.push(line('Notches and grooves', 'as given', s.notchesMl, 'mL', undefined, 'chosen'));
     return lines;
   },
   faces: (s) => {
     check(annulus, s);
-    const [D, L, d] = dimensions(s).map((x) => x.measured.valueMm) as [number, number, number, number];
+    const [D, L, d] = dimensions(s).map((x) => x.measured.valueMm) as [number, number, number];
     return {
       planAreaMm2: (Math.PI / 4) * D * D,
       wettedAreaMm2: Math.PI * D * L,
@@ -147,65 +187,18 @@ export const annulus: Shape<Annulus> = {
     };
   },
   section: (s) => {
-    const [D, L, d, e] = dimensions(s).map((x) => x.measured.valueMm) as [number, number, number, number];
-    const tip = s.pointAngleDeg === null ? 0 : D / 2 / Math.tan((s.pointAngleDeg * Math.PI) / 360);
-    const side = Math.max(D * 1.6, L * 0.55);
-    const below = Math.max(D, L * 0.3);
-    const stick = Math.max(D, L * 0.28);
-    return {
-      title: 'section through the hole',
-      outlines: [
-        {
-          role: 'base',
-          points: [
-            [-side, 0],
-            [side, 0],
-            [side, L + tip + below],
-            [-side, L + tip + below],
-          ],
-        },
-        {
-          role: 'void',
-          points: [
-            [-D / 2, 0],
-            [D / 2, 0],
-            [D / 2, L],
-            [0, L + tip],
-            [-D / 2, L],
-          ],
-        },
-        {
-          role: 'rod',
-          points: [
-            [-d / 2, -stick],
-            [d / 2, -stick],
-            [d / 2, e],
-            [-d / 2, e],
-          ],
-        },
+    const [D, , d, e] = dimensions(s).map((x) => x.measured.valueMm) as [number, number, number, number];
+    const { outlines, dimensions: lines, side, top } = boreSection(s);
+    return drawing(
+      'section through the hole',
+      [...outlines, { role: 'rod', points: rect(-d / 2, -top, d / 2, e) }],
+      [
+        across('holeDiameter', 0, D / 2, -top * 0.35, 'hole ⌀', 2),
+        across('rodDiameter', 0, d / 2, -top * 0.8, 'rod ⌀', 2),
+        ...lines,
+        down('embedment', 0, e, -side * 0.6, 'rod in'),
       ],
-      dimensions: [
-        { key: 'holeDiameter', from: [0, -stick * 0.35], to: [D / 2, -stick * 0.35], perMm: 2, label: 'hole ⌀' },
-        { key: 'holeDepth', from: [side * 0.72, 0], to: [side * 0.72, L], perMm: 1, label: 'hole' },
-        { key: 'rodDiameter', from: [0, -stick * 0.8], to: [d / 2, -stick * 0.8], perMm: 2, label: 'rod ⌀' },
-        { key: 'embedment', from: [-side * 0.6, 0], to: [-side * 0.6, e], perMm: 1, label: 'rod in' },
-      ],
-      marks: [],
-    };
+    );
   },
-  plan: (s) => {
-    const [D, , d] = dimensions(s).map((x) => x.measured.valueMm) as [number, number, number, number];
-    const ring = (r: number) =>
-      Array.from({ length: 48 }, (_, i) => [r * Math.cos((i * Math.PI) / 24), r * Math.sin((i * Math.PI) / 24)] as const);
-    return {
-      title: 'from above',
-      outlines: [
-        { role: 'void', points: ring(D / 2) },
-        { role: 'rod', points: ring(d / 2) },
-      ],
-      dimensions: [],
-      marks: [],
-    };
-  },
-  withDimension: (s, key, m) => ({ ...s, [key]: m }),
+  plan: (s) => drawing('from above', [...borePlan(s), { role: 'rod', points: arc(s.rodDiameter.valueMm / 2) }]),
 };

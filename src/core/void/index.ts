@@ -1,10 +1,40 @@
-export { Annulus, COARSE_PITCH_MM, effectiveRodMm } from './annulus';
-export { BondLine } from './bond-line';
+export { type Annulus, COARSE_PITCH_MM, effectiveRodMm } from './annulus';
+export type { BondLine } from './bond-line';
+export type { CastCopy } from './cast-copy';
+export type { Cavity } from './cavity';
+export { type Chase, unionMm2 } from './chase';
+export type { Coat } from './coat';
 export * from './doubt';
+export { BREAKS } from './edge';
+export { filletMm2 } from './fillet';
+export { jointShare } from './joints';
+export { rowsFromText } from './list-text';
 export * from './measure';
 export * from './measured';
-export { cornersOf, type PlanOutline, type Point, parsePoints, perimeterMm, signedAreaMm2 } from './outline';
-export { liftSharesOf, Patch, surfaceOf } from './patch';
-export { type Dimension, type DimensionLine, type Drawing, type Faces, type Outline, problemsOf, type Shape } from './shape';
+export { bedMm, notchMm2 } from './notched-bed';
+export { cornersOf, inside, outlineArea, type PlanOutline, parsePoints, perimeterMm, signedAreaMm2 } from './outline';
+export { type Patch, surfaceOf } from './patch';
+export { type PictureScale, scaleByDistance, scaleByRectangle, tracedOutline } from './picture';
+export type { Point } from './point';
+export { contourLevels, contoursOf, nextReading, oddReadings, profileAt } from './readings';
+export { levels } from './ring';
+export { rimOf, type Scanned, scannedShape, unpack } from './scanned';
+export * from './setting-out';
+export {
+  BROKE,
+  type BrokeId,
+  type Dimension,
+  type DimensionLine,
+  type Drawing,
+  type Faces,
+  type Notice,
+  type Outline,
+  type Parameter,
+  parameterObjection,
+  problemsOf,
+  type RowList,
+  type Shape,
+  withValue,
+} from './shape';
 export * from './shapes';
 export { type DepthSurface, depthSurface, type Reading, volumeBelowMl } from './surface';

@@ -1,8 +1,8 @@
 import { figure, line, type Problem, refuse, type WorkLine } from '../units';
 import { type Doubt, type DoubtfulInput, propagate } from './doubt';
-import { halfWidthMm, toolOf } from './measured';
-import { type Faces, problemsOf } from './shape';
-import { SHAPES, type Void } from './shapes';
+import { disagreementMm, halfWidthMm, type Measured, toolOf } from './measured';
+import { type Dimension, type Faces, problemsOf, type Shape, withValue } from './shape';
+import { type KeepClear, SHAPES, type Void, type VoidShape } from './shapes';
 
 /** The measured void: its volume with the doubt, what decides it, its faces and the working. Volumes cover all like voids together. */
 export interface VoidResult {
@@ -17,31 +17,99 @@ export interface VoidResult {
   /** The dimension that contributes most, if anything is in doubt. */
   readonly decides: { readonly key: string; readonly label: string; readonly share: number } | undefined;
   readonly count: number;
-  /** Of one void. */
+  /** Of one void without what is different about some. */
   readonly eachMl: number;
   /** Of one void. */
   readonly faces: Faces;
   readonly working: readonly WorkLine[];
 }
 
-/** Every problem of a void, with full field paths `shapes.N.key`. */
-export function voidProblems(v: Void): readonly Problem[] {
-  return v.shapes.flatMap((shape, i) => problemsOf(SHAPES[shape.shape], shape).map((p) => ({ ...p, field: `shapes.${i}.${p.field}` })));
+export const kindOf = (shape: VoidShape): Shape<VoidShape> => SHAPES[shape.shape];
+
+/** Volume of a space that must stay clear, mL. */
+export const keepClearMl = (k: KeepClear): number => (k.form === 'box' ? k.aMm * k.bMm : (Math.PI / 4) * k.aMm ** 2) * (k.depthMm / 1000);
+
+/** The shape that a variant of a void has: one dimension longer or shorter. Undefined when it names none. */
+function varied(v: Void, key: string, byMm: number): { index: number; shape: VoidShape; dimension: Dimension } | undefined {
+  const [, at, ...rest] = key.split('.');
+  const shape = v.shapes[Number(at)];
+  const dimension =
+    shape &&
+    kindOf(shape)
+      .dimensions(shape)
+      .find((d) => d.key === rest.join('.') && !d.shift);
+  if (!shape || !dimension) return undefined;
+  const longer: Measured = { ...dimension.measured, valueMm: dimension.measured.valueMm + byMm };
+  return { index: Number(at), shape: withValue(kindOf(shape), shape, dimension.key, longer), dimension };
 }
+
+/** Every problem of a void, with full field paths `shapes.N.key`, `variants.N`, `keepClear.N`. */
+export function voidProblems(v: Void): readonly Problem[] {
+  const own = v.shapes.flatMap((shape, i) => problemsOf(kindOf(shape), shape).map((p) => ({ ...p, field: `shapes.${i}.${p.field}` })));
+  if (own.length) return own;
+  const out: Problem[] = [];
+  v.variants.forEach((variant, i) => {
+    const found = varied(v, variant.key, variant.byMm);
+    const field = `variants.${i}`;
+    if (!found) out.push({ field, value: variant.key, allowed: 'a dimension of the void', sentence: 'Choose which dimension differs.' });
+    else {
+      const bad = problemsOf(kindOf(found.shape), found.shape)[0];
+      if (bad) out.push({ ...bad, field, sentence: `The ${variant.count} that differ: ${bad.sentence}` });
+    }
+  });
+  const different = v.variants.reduce((sum, x) => sum + x.count, 0);
+  if (different > v.count)
+    out.push({
+      field: 'variants.0',
+      value: different,
+      allowed: `up to ${v.count}`,
+      sentence: `${different} voids are said to differ, but there are only ${v.count}.`,
+    });
+  if (out.length) return out;
+  const clear = v.keepClear.reduce((sum, k) => sum + keepClearMl(k), 0);
+  const each = v.shapes.reduce((sum, shape) => sum + nominalMl(shape), 0);
+  if (clear > 0 && clear >= each)
+    out.push({
+      field: 'keepClear.0',
+      value: clear,
+      allowed: `under ${figure(each)} mL`,
+      sentence: `What must stay clear, ${figure(clear)} mL, is as large as the void, ${figure(each)} mL.`,
+    });
+  return out;
+}
+
+/** Values of a shape's dimensions and other inputs, in the order of its volume. */
+const valuesOf = (shape: VoidShape): readonly number[] => {
+  const kind = kindOf(shape);
+  return [...kind.dimensions(shape).map((d) => d.measured.valueMm), ...(kind.inputs?.(shape) ?? []).map((x) => x.value)];
+};
+const nominalMl = (shape: VoidShape): number => kindOf(shape).volume(shape)(valuesOf(shape));
 
 /** Labels of the dimensions nobody has measured yet. */
 export function unmeasuredIn(v: Void): readonly string[] {
   return v.shapes.flatMap((shape) =>
-    SHAPES[shape.shape]
+    kindOf(shape)
       .dimensions(shape)
       .filter((d) => d.measured.text === '')
       .map((d) => d.label),
   );
 }
 
+/** Dimensions of which two readings differ by more than both tools allow. */
+export function disagreements(
+  v: Void,
+): readonly { readonly key: string; readonly label: string; readonly measured: Measured; readonly beyondMm: number }[] {
+  return v.shapes.flatMap((shape, i) =>
+    kindOf(shape)
+      .dimensions(shape)
+      .filter((d) => !d.shift && disagreementMm(d.measured) > 0)
+      .map((d) => ({ key: `shapes.${i}.${d.key}`, label: d.label, measured: d.measured, beyondMm: disagreementMm(d.measured) })),
+  );
+}
+
 /**
- * Measures a void: closed forms summed over its shapes, times the number of like voids.
- * Inputs of one tool share one bias across all shapes.
+ * Measures a void: closed forms summed over its shapes, less what must stay clear, times the number of like voids, those that
+ * differ taken as they are. Inputs of one tool share one bias across all shapes.
  * @throws Refusal naming the field for impossible dimensions
  */
 export function measureVoid(v: Void): VoidResult {
@@ -58,7 +126,7 @@ function measureAnew(v: Void): VoidResult {
   if (first) refuse(first.field, first.value, first.allowed, first.sentence);
   const inputs: DoubtfulInput[] = [];
   const parts = v.shapes.map((shape, i) => {
-    const kind = SHAPES[shape.shape];
+    const kind = kindOf(shape);
     const from = inputs.length;
     for (const d of kind.dimensions(shape)) {
       const tool = toolOf(d.measured);
@@ -71,17 +139,65 @@ function measureAnew(v: Void): VoidResult {
         group: tool.sharedBias ? tool.id : key,
       });
     }
+    for (const x of kind.inputs?.(shape) ?? []) inputs.push({ ...x, key: `shapes.${i}.${x.key}`, group: `${i}:${x.group}` });
     return { volume: kind.volume(shape), from, to: inputs.length };
   });
-  const total = (values: readonly number[]) =>
-    v.count * parts.reduce((sum, part) => sum + part.volume(values.slice(part.from, part.to)), 0);
+  const clear = v.keepClear.reduce((sum, k) => sum + keepClearMl(k), 0);
+  const variants = v.variants.map((x) => {
+    const { index, shape, dimension } = varied(v, x.key, x.byMm)!;
+    // Some shapes take other fixed values along with a dimension: the varied shape's own function is asked.
+    return {
+      ...x,
+      index,
+      volume: kindOf(shape).volume(shape),
+      at:
+        parts[index]!.from +
+        kindOf(shape)
+          .dimensions(shape)
+          .findIndex((d) => d.key === dimension.key),
+    };
+  });
+  const alike = v.count - variants.reduce((sum, x) => sum + x.count, 0);
+  const one = (values: readonly number[], other?: (typeof variants)[number]) =>
+    parts.reduce((sum, part, i) => {
+      if (other?.index !== i) return sum + part.volume(values.slice(part.from, part.to));
+      return sum + other.volume(values.map((x, k) => (k === other.at ? x + other.byMm : x)).slice(part.from, part.to));
+    }, -clear);
+  const total = (values: readonly number[]) => alike * one(values) + variants.reduce((sum, x) => sum + x.count * one(values, x), 0);
   const doubt = propagate(inputs, total);
-  const faces = v.shapes.map((shape) => SHAPES[shape.shape].faces(shape));
+  const faces = v.shapes.map((shape) => kindOf(shape).faces(shape));
   const decides = [...doubt.shares].sort((a, b) => b.share - a.share)[0];
-  const each = doubt.nominal / v.count;
-  const working: WorkLine[] = v.shapes.flatMap((shape) => SHAPES[shape.shape].working(shape));
-  if (v.shapes.length > 1) working.push(line('One void', 'sum of its shapes', each, 'mL'));
-  if (v.count > 1) working.push(line('All like voids', `${v.count} × ${figure(each, 4)}`, doubt.nominal, 'mL'));
+  const nominal = inputs.map((x) => x.value);
+  const each = one(nominal);
+  const working: WorkLine[] = v.shapes.flatMap((shape) => kindOf(shape).working(shape));
+  for (const k of v.keepClear)
+    working.push(
+      line(
+        `Kept clear: ${k.name}`,
+        k.form === 'box' ? `${k.aMm} × ${k.bMm} × ${k.depthMm}` : `π/4 × ${k.aMm}² × ${k.depthMm}`,
+        -keepClearMl(k),
+        'mL',
+      ),
+    );
+  if (v.shapes.length > 1 || v.keepClear.length) working.push(line('One void', 'sum of the above', each, 'mL'));
+  for (const x of variants)
+    working.push(
+      line(
+        `${x.count} that differ`,
+        `${inputs[x.at]!.label.toLowerCase()} ${x.byMm < 0 ? '−' : '+'} ${figure(Math.abs(x.byMm))} mm: ${x.count} × ${figure(one(nominal, x), 4)}`,
+        x.count * one(nominal, x),
+        'mL',
+      ),
+    );
+  if (v.count > 1)
+    working.push(
+      line(
+        'All like voids',
+        variants.length ? `${alike} × ${figure(each, 4)} + those that differ` : `${v.count} × ${figure(each, 4)}`,
+        doubt.nominal,
+        'mL',
+      ),
+    );
   working.push(
     line(
       'Doubt',
@@ -111,4 +227,27 @@ function measureAnew(v: Void): VoidResult {
     },
     working,
   };
+}
+
+const shares = new WeakMap<Void, readonly number[]>();
+
+/**
+ * Shares of the volume in `lifts` layers of equal thickness, deepest first, summing to 1. A hollow that narrows downwards
+ * holds less in its deeper layers.
+ */
+export function liftShares(v: Void, lifts: number): readonly number[] {
+  const known = shares.get(v);
+  if (known?.length === lifts) return known;
+  const deepest = Math.max(...v.shapes.map((shape) => kindOf(shape).faces(shape).maxDepthMm));
+  const below = Array.from({ length: lifts + 1 }, (_, i) => {
+    const z = (i * deepest) / lifts;
+    return v.shapes.reduce((sum, shape) => {
+      const kind = kindOf(shape);
+      const depth = kind.faces(shape).maxDepthMm;
+      return sum + (kind.below ? kind.below(shape, z) : nominalMl(shape) * Math.max(0, 1 - z / depth));
+    }, 0);
+  });
+  const found = Array.from({ length: lifts }, (_, i) => (below[lifts - 1 - i]! - below[lifts - i]!) / below[0]!);
+  shares.set(v, found);
+  return found;
 }

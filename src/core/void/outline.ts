@@ -1,9 +1,9 @@
 import { z } from 'zod';
 import { type Problem, refuse } from '../units';
-import { Measured } from './measured';
-import type { Dimension } from './shape';
-
-export type Point = readonly [number, number];
+import { across, bounds, down, drawing, hollow, rect } from './draw';
+import { Measured, measured, unmeasured } from './measured';
+import type { Point } from './point';
+import type { Dimension, Drawing, Parameter, RowList } from './shape';
 
 /** Seen from above: a rectangle, an ellipse, or a polygon typed point by point (mm). */
 export const PlanOutline = z.discriminatedUnion('kind', [
@@ -14,6 +14,8 @@ export const PlanOutline = z.discriminatedUnion('kind', [
     points: z.array(z.tuple([z.number(), z.number()])).max(200),
     /** Carries the tool and the half-width with which the corners were placed; its value is unused. */
     placed: Measured,
+    /** Photo the outline was traced on, if it was. */
+    photoId: z.string().nullable(),
   }),
 ]);
 export type PlanOutline = z.infer<typeof PlanOutline>;
@@ -107,9 +109,19 @@ export function outlineProblems(outline: PlanOutline, field: string): readonly P
   return [];
 }
 
-/** The measured dimensions of an outline. */
-export function outlineDimensions(outline: PlanOutline, prefix: string): readonly Dimension[] {
-  if (outline.kind === 'polygon') return [];
+/** The measured dimensions of an outline; a polygon has one, the shift common to all its corners. */
+export function outlineDimensions(outline: PlanOutline, prefix: string, what = 'the outline'): readonly Dimension[] {
+  if (outline.kind === 'polygon')
+    return [
+      {
+        key: `${prefix}.placed`,
+        label: `Corners of ${what}`,
+        measured: { ...outline.placed, valueMm: 0 },
+        minMm: 0,
+        maxMm: 0,
+        shift: true,
+      },
+    ];
   const round = outline.kind === 'ellipse';
   return [
     { key: `${prefix}.length`, label: round ? 'Long diameter' : 'Length', measured: outline.length, minMm: 0, maxMm: 50_000 },
@@ -117,10 +129,100 @@ export function outlineDimensions(outline: PlanOutline, prefix: string): readonl
   ];
 }
 
-/** The outline with one of its dimensions set. */
-export function outlineWith(outline: PlanOutline, key: string, m: Measured): PlanOutline {
-  if (outline.kind === 'polygon') return refuse(key, key, 'a dimension of the outline', `A typed outline has no ${key}.`);
-  return key === 'length' ? { ...outline, length: m } : { ...outline, width: m };
+/**
+ * Area of an outline as a function of its dimension values, in the order of {@link outlineDimensions}.
+ * @returns the nominal area and edge length, mm² and mm, the number of values it takes, and the area for such values
+ */
+export function outlineArea(outline: PlanOutline): {
+  readonly areaMm2: number;
+  readonly aroundMm: number;
+  readonly takes: number;
+  readonly at: (values: readonly number[]) => number;
+} {
+  const corners = cornersOf(outline);
+  const areaMm2 = Math.abs(signedAreaMm2(corners));
+  const aroundMm = perimeterMm(corners);
+  if (outline.kind === 'polygon') return { areaMm2, aroundMm, takes: 1, at: (v) => areaMm2 + aroundMm * v[0]! };
+  // An error in length or width stretches the whole outline.
+  const size = outline.length.valueMm * outline.width.valueMm;
+  return { areaMm2, aroundMm, takes: 2, at: (v) => (areaMm2 * v[0]! * v[1]!) / size };
+}
+
+/** The area in words for the working: `240 × 160 / 100`. */
+export const outlineText = (o: PlanOutline): string =>
+  o.kind === 'polygon'
+    ? `shoelace over ${o.points.length} corners`
+    : `${o.kind === 'ellipse' ? 'π/4 × ' : ''}${o.length.valueMm} × ${o.width.valueMm} / 100`;
+
+export const outlineParameters = (outline: PlanOutline, prefix: string): readonly Parameter[] => [
+  {
+    key: `${prefix}.kind`,
+    label: 'Outline from above',
+    kind: 'choice',
+    value: outline.kind,
+    options: [
+      { id: 'rectangle', label: 'rectangle' },
+      { id: 'ellipse', label: 'ellipse' },
+      { id: 'polygon', label: 'drawn or typed corners' },
+    ],
+  },
+];
+
+export const outlineLists = (outline: PlanOutline, prefix: string): readonly RowList[] =>
+  outline.kind !== 'polygon'
+    ? []
+    : [
+        {
+          key: `${prefix}.points`,
+          label: 'Corners, in order round the edge',
+          columns: [
+            { key: '0', label: 'along', kind: 'length' },
+            { key: '1', label: 'across', kind: 'length' },
+          ],
+          rows: outline.points.map(([x, y]) => ({ '0': x, '1': y })),
+          blank: { '0': outline.points[0]?.[0] ?? 0, '1': (outline.points[0]?.[1] ?? 0) + 50 },
+          max: 200,
+        },
+      ];
+
+/** The outline with what stands at a path under its prefix replaced, where other fields follow; undefined where the plain way serves. */
+export function outlineWrite(outline: PlanOutline, key: string, value: unknown): PlanOutline | undefined {
+  if (key === 'kind' && value !== outline.kind) {
+    const [x0, y0, x1, y1] = outline.kind === 'polygon' ? bounds(outline.points) : [0, 0, outline.length.valueMm, outline.width.valueMm];
+    if (value === 'polygon')
+      return {
+        kind: 'polygon',
+        points: rect(x0, y0, x1, y1).map(([x, y]) => [x, y]),
+        placed: { ...measured(0, outline.kind === 'polygon' ? 'rule' : outline.length.tool), text: 'placed' },
+        photoId: null,
+      };
+    const [length, width] =
+      outline.kind === 'polygon' ? [unmeasured(x1 - x0, 'rule'), unmeasured(y1 - y0, 'rule')] : [outline.length, outline.width];
+    return { kind: value as 'rectangle' | 'ellipse', length, width };
+  }
+  if (key === 'points' && outline.kind === 'polygon')
+    return { ...outline, points: (value as Readonly<Record<string, number>>[]).map((r) => [Number(r['0']), Number(r['1'])]) };
+  return undefined;
+}
+
+/** The outline seen from above: filled, with its dimension lines, or corners that can be moved. */
+export function outlinePlan(outline: PlanOutline, prefix: string, title = 'from above'): Drawing {
+  const corners = cornersOf(outline);
+  const [x0, y0, x1, y1] = bounds(corners);
+  const off = 0.09 * Math.max(x1 - x0, y1 - y0);
+  return {
+    ...drawing(
+      title,
+      [hollow(corners)],
+      outline.kind === 'polygon'
+        ? []
+        : [across(`${prefix}.length`, x0, x1, y1 + off, 'length'), down(`${prefix}.width`, y0, y1, x1 + off, 'width')],
+    ),
+    handles:
+      outline.kind === 'polygon'
+        ? outline.points.map((at, i) => ({ key: `${prefix}.points.${i}`, at: [at[0], at[1]] as const, label: `corner ${i + 1}` }))
+        : [],
+  };
 }
 
 /** Points `x, y` one pair a line or separated by semicolons, decimal points or commas with blanks between, in mm. */
@@ -136,4 +238,10 @@ export function parsePoints(text: string): readonly Point[] {
         return refuse('points', row, 'two numbers a line', `Corner ${i + 1}, “${row}”, must be two numbers like 120, 40.`);
       return [numbers[0]!, numbers[1]!] as const;
     });
+}
+
+/** Writing into the outline of a shape that has one, for `Shape.write`. */
+export function writeOutline<S extends { readonly outline: PlanOutline }>(s: S, key: string, value: unknown): S | undefined {
+  const outline = key.startsWith('outline.') ? outlineWrite(s.outline, key.slice(8), value) : undefined;
+  return outline && { ...s, outline };
 }

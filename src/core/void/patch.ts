@@ -1,11 +1,25 @@
 import { z } from 'zod';
 import { attempt, line, type Problem } from '../units';
-import { Measured, unmeasured } from './measured';
-import { cornersOf, outlineDimensions, outlineProblems, outlineWith, PlanOutline, type Point, perimeterMm, signedAreaMm2 } from './outline';
+import { across, block, bounds, down, hollow } from './draw';
+import { halfWidthMm, Measured, measured, unmeasured } from './measured';
+import {
+  cornersOf,
+  outlineArea,
+  outlineDimensions,
+  outlineLists,
+  outlineParameters,
+  outlinePlan,
+  outlineProblems,
+  outlineText,
+  PlanOutline,
+  writeOutline,
+} from './outline';
+import type { Point } from './point';
+import { contoursOf, nextReading, oddReadings, profileAt } from './readings';
 import { check, type Dimension, type Shape } from './shape';
 import { type DepthSurface, depthSurface, volumeBelowMl } from './surface';
 
-/** A worn or broken-out hollow in a floor, slab or edge, seen as an outline with a mean depth or depth readings. */
+/** A hollow with an outline, either of one mean depth or with depths read at places. */
 export const Patch = z.object({
   shape: z.literal('patch'),
   version: z.literal(1),
@@ -35,53 +49,22 @@ export function surfaceOf(s: Patch): DepthSurface | undefined {
 const surfaces = new WeakMap<Patch, DepthSurface>();
 
 /**
- * Shares of the volume in `lifts` layers of equal thickness, deepest first, summing to 1. A hollow that narrows downwards
- * holds less in its deeper layers.
- */
-export function liftSharesOf(s: Patch, lifts: number): readonly number[] {
-  const surface = surfaceOf(s);
-  if (!surface) return Array.from({ length: lifts }, () => 1 / lifts);
-  const known = shares.get(surface);
-  if (known?.length === lifts) return known;
-  const step = surface.maxDepthMm / lifts;
-  const below = Array.from({ length: lifts + 1 }, (_, i) => volumeBelowMl(surface, i * step));
-  const found = Array.from({ length: lifts }, (_, i) => (below[lifts - 1 - i]! - below[lifts - i]!) / surface.volumeMl);
-  shares.set(surface, found);
-  return found;
-}
-
-/** The last answer for a surface, which a replan asks for again and again. */
-const shares = new WeakMap<DepthSurface, readonly number[]>();
-
-/**
  * Dimensions in the order of `volume`: outline length and width (or the corner placement of a polygon), then the depth.
  * Corner placement and depth readings enter as a shift from zero common to all of them: readings of one tool share its bias.
  */
-function dimensions(s: Patch): readonly Dimension[] {
-  const out = [...outlineDimensions(s.outline, 'outline')];
-  if (s.outline.kind === 'polygon')
-    out.push({
-      key: 'outline.placed',
-      label: 'Corners of the outline',
-      measured: { ...s.outline.placed, valueMm: 0 },
-      minMm: 0,
-      minInclusive: true,
-      maxMm: 0,
-    });
-  out.push(
-    s.depth.kind === 'mean'
-      ? { key: 'depth.mean', label: 'Mean depth', measured: s.depth.mean, minMm: 0, maxMm: 2000 }
-      : {
-          key: 'depth.read',
-          label: `Depth, ${s.depth.readings.length} readings`,
-          measured: { ...s.depth.read, valueMm: 0 },
-          minMm: 0,
-          minInclusive: true,
-          maxMm: 0,
-        },
-  );
-  return out;
-}
+const dimensions = (s: Patch): readonly Dimension[] => [
+  ...outlineDimensions(s.outline, 'outline'),
+  s.depth.kind === 'mean'
+    ? { key: 'depth.mean', label: 'Mean depth', measured: s.depth.mean, minMm: 0, maxMm: 2000 }
+    : {
+        key: 'depth.read',
+        label: `Depth, ${s.depth.readings.length} readings`,
+        measured: { ...s.depth.read, valueMm: 0 },
+        minMm: 0,
+        maxMm: 0,
+        shift: true,
+      },
+];
 
 function problems(s: Patch): readonly Problem[] {
   const outline = outlineProblems(s.outline, 'outline');
@@ -100,36 +83,18 @@ function problems(s: Patch): readonly Problem[] {
       ];
 }
 
-/** Depth along the line y = middle of the outline, for the section drawing: pairs of x and depth. */
-function profile(s: Patch, surface: DepthSurface | undefined, corners: readonly Point[]): (readonly [number, number])[] {
-  const xs = corners.map((p) => p[0]);
-  const [x0, x1] = [Math.min(...xs), Math.max(...xs)];
-  if (!surface) {
-    const d = s.depth.kind === 'mean' ? s.depth.mean.valueMm : 0;
-    return [
-      [x0, d],
-      [x1, d],
-    ];
-  }
-  const ys = corners.map((p) => p[1]);
-  const y = (Math.min(...ys) + Math.max(...ys)) / 2;
-  const hits = new Map<number, number>();
-  for (const t of surface.triangles)
-    for (let k = 0; k < 3; k++) {
-      const a = surface.corners[t[k]!]!;
-      const b = surface.corners[t[(k + 1) % 3]!]!;
-      if ((a[1] - y) * (b[1] - y) > 0 || a[1] === b[1]) continue;
-      const f = (y - a[1]) / (b[1] - a[1]);
-      hits.set(Math.round((a[0] + f * (b[0] - a[0])) * 1000) / 1000, a[2] + f * (b[2] - a[2]));
-    }
-  return [...hits].sort((p, q) => p[0] - q[0]);
-}
+/** The surface, or undefined while the readings do not give one: a drawing is shown all the same. */
+const surfaceIfSound = (s: Patch): DepthSurface | undefined => {
+  const tried = attempt(() => surfaceOf(s));
+  return tried.ok ? tried.value : undefined;
+};
 
 export const patch: Shape<Patch> = {
   id: 'patch',
   version: 1,
   label: 'Hollow or patch',
   seen: 'a worn hollow, a spall or a cut-out with a floor',
+  broke: 'hollow',
   schema: Patch,
   blank: () => ({
     shape: 'patch',
@@ -138,33 +103,89 @@ export const patch: Shape<Patch> = {
     depth: { kind: 'mean', mean: unmeasured(20, 'gauge') },
   }),
   dimensions,
+  parameters: (s) => [
+    ...outlineParameters(s.outline, 'outline'),
+    {
+      key: 'depth.kind',
+      label: 'Depth',
+      kind: 'choice',
+      value: s.depth.kind,
+      options: [
+        { id: 'mean', label: 'one mean depth' },
+        { id: 'readings', label: 'readings' },
+      ],
+    },
+    ...(s.depth.kind === 'readings'
+      ? [
+          {
+            key: 'depth.edge',
+            label: 'Edge',
+            kind: 'choice',
+            value: s.depth.edge,
+            options: [
+              { id: 'vertical', label: 'cut vertical' },
+              { id: 'feathered', label: 'feathered' },
+            ],
+          } as const,
+        ]
+      : []),
+  ],
+  lists: (s) => [
+    ...outlineLists(s.outline, 'outline'),
+    ...(s.depth.kind !== 'readings'
+      ? []
+      : [
+          {
+            key: 'depth.readings',
+            label: 'Depth readings',
+            columns: [
+              { key: 'xMm', label: 'along', kind: 'length' },
+              { key: 'yMm', label: 'across', kind: 'length' },
+              { key: 'depthMm', label: 'depth', kind: 'length' },
+            ] as const,
+            rows: s.depth.readings,
+            blank: blankReading(s),
+            max: 500,
+          },
+        ]),
+  ],
+  write: (s, key, value) => {
+    if (key === 'depth.kind') {
+      if (value === s.depth.kind) return s;
+      return {
+        ...s,
+        depth:
+          value === 'mean'
+            ? { kind: 'mean', mean: unmeasured(20, 'gauge') }
+            : { kind: 'readings', readings: [], read: { ...measured(0, 'gauge'), text: 'read' }, edge: 'vertical' },
+      };
+    }
+    const moved = /^depth\.readings\.(\d+)$/.exec(key);
+    if (moved && Array.isArray(value) && s.depth.kind === 'readings') {
+      const [xMm, yMm] = value as [number, number];
+      return { ...s, depth: { ...s.depth, readings: s.depth.readings.map((r, i) => (i === Number(moved[1]) ? { ...r, xMm, yMm } : r)) } };
+    }
+    return writeOutline(s, key, value);
+  },
   problems,
   volume: (s) => {
-    const corners = cornersOf(s.outline);
-    const area = Math.abs(signedAreaMm2(corners));
-    const around = perimeterMm(corners);
+    const { at, takes, areaMm2 } = outlineArea(s.outline);
     const surface = surfaceOf(s);
-    const measuredOutline = s.outline.kind !== 'polygon' ? s.outline : undefined;
     return (values) => {
       // An error in length or width stretches the outline together with the places read on it.
-      const stretch = measuredOutline
-        ? (values[0]! * values[1]!) / (measuredOutline.length.valueMm * measuredOutline.width.valueMm)
-        : 1 + (around * values[0]!) / area;
-      const depth = values[measuredOutline ? 2 : 1]!;
-      return (stretch * (surface ? surface.volumeMl * 1000 + surface.areaMm2 * depth : area * depth)) / 1000;
+      const area = at(values);
+      const depth = values[takes]!;
+      return (surface ? (area / areaMm2) * (surface.volumeMl * 1000 + surface.areaMm2 * depth) : area * depth) / 1000;
     };
   },
+  below: (s, depthMm) => {
+    const surface = surfaceOf(s);
+    if (surface) return volumeBelowMl(surface, depthMm);
+    return s.depth.kind === 'mean' ? (outlineArea(s.outline).areaMm2 * Math.max(0, s.depth.mean.valueMm - depthMm)) / 1000 : 0;
+  },
   working: (s) => {
-    const corners = cornersOf(s.outline);
-    const area = Math.abs(signedAreaMm2(corners)) / 100;
-    const [l, w] = s.outline.kind === 'polygon' ? [0, 0] : [s.outline.length.valueMm, s.outline.width.valueMm];
-    const lines = [
-      s.outline.kind === 'rectangle'
-        ? line('Area', `${l} × ${w} / 100`, area, 'cm²')
-        : s.outline.kind === 'ellipse'
-          ? line('Area', `π/4 × ${l} × ${w} / 100`, area, 'cm²')
-          : line('Area', `shoelace over ${s.outline.points.length} corners`, area, 'cm²'),
-    ];
+    const area = outlineArea(s.outline).areaMm2 / 100;
+    const lines = [line('Area', outlineText(s.outline), area, 'cm²')];
     const surface = surfaceOf(s);
     if (s.depth.kind === 'mean') lines.push(line('Volume', `area × ${s.depth.mean.valueMm} mm`, (area * s.depth.mean.valueMm) / 10, 'mL'));
     else if (surface) {
@@ -193,62 +214,62 @@ export const patch: Shape<Patch> = {
   },
   faces: (s) => {
     check(patch, s);
-    const corners = cornersOf(s.outline);
-    const area = Math.abs(signedAreaMm2(corners));
+    const { areaMm2, aroundMm } = outlineArea(s.outline);
     const surface = surfaceOf(s);
     const max = surface ? surface.maxDepthMm : s.depth.kind === 'mean' ? s.depth.mean.valueMm : 0;
-    const mean = surface ? (surface.volumeMl * 1000) / area : max;
-    const around = perimeterMm(corners);
-    const walls = s.depth.kind === 'readings' && s.depth.edge === 'feathered' ? 0 : around * mean;
-    return { planAreaMm2: area, wettedAreaMm2: area + walls, maxDepthMm: max, perimeterMm: around, thicknessMm: mean };
+    const mean = surface ? (surface.volumeMl * 1000) / areaMm2 : max;
+    const walls = s.depth.kind === 'readings' && s.depth.edge === 'feathered' ? 0 : aroundMm * mean;
+    return { planAreaMm2: areaMm2, wettedAreaMm2: areaMm2 + walls, maxDepthMm: max, perimeterMm: aroundMm, thicknessMm: mean };
   },
-  section: (s) => {
+  section: (s, at = 0.5) => {
     const corners = cornersOf(s.outline);
-    const floor = profile(s, surfaceOf(s), corners);
-    const x0 = floor[0]?.[0] ?? 0;
-    const x1 = floor.at(-1)?.[0] ?? 0;
-    const deep = Math.max(1, ...floor.map((p) => p[1]));
-    const side = (x1 - x0) * 0.22;
-    const below = Math.max(deep * 0.9, (x1 - x0) * 0.16);
-    const dims = [];
-    if (s.outline.kind !== 'polygon')
-      dims.push({ key: 'outline.length', from: [x0, -deep * 0.55] as const, to: [x1, -deep * 0.55] as const, perMm: 1, label: 'length' });
-    if (s.depth.kind === 'mean')
-      dims.push({
-        key: 'depth.mean',
-        from: [x1 + side * 0.45, 0] as const,
-        to: [x1 + side * 0.45, deep] as const,
-        perMm: 1,
-        label: 'depth',
-      });
+    const [x0, y0, x1, y1] = bounds(corners);
+    const surface = surfaceIfSound(s);
+    const d = s.depth.kind === 'mean' ? s.depth.mean.valueMm : 20;
+    const cut = surface ? profileAt(surface, y0 + at * (y1 - y0)) : [];
+    const floor: readonly Point[] = cut.length
+      ? cut
+      : [
+          [x0, d],
+          [x1, d],
+        ];
+    const deep = Math.max(1, surface?.maxDepthMm ?? d);
+    const off = Math.max(deep * 0.55, (x1 - x0) * 0.07);
     return {
-      title: 'section at the middle',
-      outlines: [
-        {
-          role: 'base',
-          points: [
-            [x0 - side, 0],
-            [x1 + side, 0],
-            [x1 + side, deep + below],
-            [x0 - side, deep + below],
-          ],
-        },
-        { role: 'void', points: [[x0, 0], ...floor.map(([x, d]) => [x, d] as const), [x1, 0]] },
+      title: at === 0.5 ? 'section at the middle' : `section at ${Math.round(y0 + at * (y1 - y0))} mm across`,
+      outlines: [block(x0, x1, deep, (x1 - x0) * 0.22), hollow([[floor[0]![0], 0], ...floor, [floor.at(-1)![0], 0]])],
+      dimensions: [
+        ...(s.outline.kind === 'polygon' ? [] : [across('outline.length', x0, x1, -off, 'length')]),
+        ...(s.depth.kind === 'mean' ? [down('depth.mean', 0, deep, x1 + (x1 - x0) * 0.1, 'depth')] : []),
       ],
-      dimensions: dims,
       marks: [],
     };
   },
-  plan: (s) => ({
-    title: 'from above',
-    outlines: [{ role: 'void', points: cornersOf(s.outline) }],
-    dimensions: [],
-    marks: s.depth.kind === 'readings' ? s.depth.readings.map((r) => ({ at: [r.xMm, r.yMm] as const, label: String(r.depthMm) })) : [],
-  }),
-  withDimension: (s, key, m) => {
-    if (key === 'depth.mean') return { ...s, depth: { kind: 'mean', mean: m } };
-    if (key === 'depth.read' && s.depth.kind === 'readings') return { ...s, depth: { ...s.depth, read: m } };
-    if (key === 'outline.placed' && s.outline.kind === 'polygon') return { ...s, outline: { ...s.outline, placed: m } };
-    return { ...s, outline: outlineWith(s.outline, key.replace('outline.', ''), m) };
+  plan: (s, at = 0.5) => {
+    const drawn = outlinePlan(s.outline, 'outline');
+    if (s.depth.kind !== 'readings') return drawn;
+    const corners = cornersOf(s.outline);
+    const [, y0, , y1] = bounds(corners);
+    const { readings, read } = s.depth;
+    const odd = new Set(oddReadings(readings, halfWidthMm(read)).map((o) => o.index));
+    const surface = surfaceIfSound(s);
+    return {
+      ...drawn,
+      marks: readings.map((r, i) => ({ at: [r.xMm, r.yMm] as const, depthMm: r.depthMm, odd: odd.has(i) })),
+      handles: [
+        ...(drawn.handles ?? []),
+        ...readings.map((r, i) => ({ key: `depth.readings.${i}`, at: [r.xMm, r.yMm] as const, label: `reading ${i + 1}` })),
+      ],
+      contours: surface ? contoursOf(surface) : [],
+      cut: { y: y0 + at * (y1 - y0), from: y0, to: y1 },
+      next: nextReading(corners, readings),
+    };
   },
 };
+
+/** The next reading is asked for where it helps most. */
+function blankReading(s: Patch) {
+  const readings = s.depth.kind === 'readings' ? s.depth.readings : [];
+  const [xMm, yMm] = nextReading(cornersOf(s.outline), readings) ?? [0, 0];
+  return { xMm, yMm, depthMm: 0 };
+}

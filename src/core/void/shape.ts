@@ -1,9 +1,27 @@
 import type { z } from 'zod';
-import { type Problem, refuse, type WorkLine } from '../units';
+import { type Kind, type Problem, refuse, type WorkLine } from '../units';
+import type { DoubtfulInput } from './doubt';
 import type { Measured } from './measured';
+import type { Point } from './point';
+
+/** What a technician sees broken: the groups in which shapes are offered. */
+export const BROKE = {
+  hole: 'a hole',
+  crack: 'a crack or joint',
+  edge: 'a missing edge',
+  hollow: 'a worn hollow',
+  gap: 'a gap to fill',
+  face: 'a face to bond',
+  joints: 'joints between tiles',
+  surface: 'a surface',
+  piece: 'a missing piece',
+  cavity: 'a cavity to pack',
+} as const;
+export type BrokeId = keyof typeof BROKE;
 
 /** One dimension of a shape: where it lives in the record, what it is called, and the values it may take. */
 export interface Dimension {
+  /** Path in the shape, dotted. */
   readonly key: string;
   readonly label: string;
   readonly measured: Measured;
@@ -11,20 +29,59 @@ export interface Dimension {
   readonly minMm: number;
   readonly minInclusive?: boolean;
   readonly maxMm: number;
+  /** A shift from zero common to many readings of one tool: its value is no input, only its doubt. */
+  readonly shift?: boolean;
+}
+
+/** Something else a shape has: a choice, a number, an angle. */
+export type Parameter = {
+  /** Path in the shape, dotted. */
+  readonly key: string;
+  readonly label: string;
+} & (
+  | { readonly kind: 'choice'; readonly value: string; readonly options: readonly { readonly id: string; readonly label: string }[] }
+  | {
+      readonly kind: Kind;
+      /** In the core unit of its kind; null where it may be left empty. */
+      readonly value: number | null;
+      readonly min: number;
+      readonly max: number;
+      readonly minExclusive?: boolean;
+      readonly whole?: boolean;
+      /** What an empty field means; without it the field may not be empty. */
+      readonly empty?: string;
+    }
+);
+
+/** A list a shape carries: stations along a crack, cavities, readings. Every column is a number of a kind, or a choice. */
+export interface RowList {
+  /** Path of the list in the shape. */
+  readonly key: string;
+  readonly label: string;
+  readonly columns: readonly {
+    readonly key: string;
+    readonly label: string;
+    readonly kind: Kind | 'text' | 'choice';
+    readonly options?: readonly { readonly id: string; readonly label: string }[];
+  }[];
+  readonly rows: readonly Readonly<Record<string, number | string>>[];
+  readonly blank: Readonly<Record<string, number | string>>;
+  readonly max: number;
 }
 
 /** A closed or open line in the drawing, in mm, x to the right, y down from the surface. */
 export interface Outline {
-  readonly role: 'base' | 'void' | 'rod' | 'plate' | 'overbuild' | 'keep-clear';
-  readonly points: readonly (readonly [number, number])[];
+  readonly role: 'base' | 'void' | 'rod' | 'plate' | 'part' | 'keep-clear' | 'centre' | 'level' | 'datum';
+  readonly points: readonly Point[];
   readonly open?: boolean;
+  readonly label?: string;
 }
 
 /** A dimension line of the drawing. Dragging its `to` end along the line changes the dimension `key` by `perMm` for every mm moved. */
 export interface DimensionLine {
   readonly key: string;
-  readonly from: readonly [number, number];
-  readonly to: readonly [number, number];
+  readonly from: Point;
+  readonly to: Point;
   /** Value change for each mm of movement away from `from`; 2 for a diameter drawn from its centre line. */
   readonly perMm: number;
   readonly label: string;
@@ -35,8 +92,16 @@ export interface Drawing {
   readonly title: string;
   readonly outlines: readonly Outline[];
   readonly dimensions: readonly DimensionLine[];
-  /** Small open circles: places where a depth was read, with the reading. */
-  readonly marks: readonly { readonly at: readonly [number, number]; readonly label: string }[];
+  /** Small circles: places where a depth was read, with the reading, or a word. `odd` readings disagree with their neighbours. */
+  readonly marks: readonly { readonly at: Point; readonly depthMm?: number; readonly label?: string; readonly odd?: boolean }[];
+  /** Points that can be moved both ways: corners of an outline, places of readings. `key` is the path of their pair of numbers. */
+  readonly handles?: readonly { readonly key: string; readonly at: Point; readonly label: string }[];
+  /** Lines of equal depth. */
+  readonly contours?: readonly { readonly depthMm: number; readonly lines: readonly (readonly Point[])[] }[];
+  /** Where the section is cut, across the plan, mm; it can be dragged between `from` and `to`. */
+  readonly cut?: { readonly y: number; readonly from: number; readonly to: number };
+  /** The place where one more reading would help most. */
+  readonly next?: Point;
 }
 
 /** What later stages need to know of the void's faces. */
@@ -52,6 +117,15 @@ export interface Faces {
   readonly thicknessMm: number;
 }
 
+/** Something a shape notices about itself, short of a problem. */
+export interface Notice {
+  readonly id: string;
+  readonly severity: 'caution' | 'note';
+  readonly title: string;
+  readonly why: string;
+  readonly todo: string;
+}
+
 /** A shape: one file with one object of this kind in the table of shapes. */
 export interface Shape<P> {
   readonly id: string;
@@ -59,38 +133,74 @@ export interface Shape<P> {
   readonly label: string;
   /** What a technician sees, for choosing it. */
   readonly seen: string;
+  readonly broke: BrokeId;
   readonly schema: z.ZodType<P>;
   readonly blank: () => P;
   readonly dimensions: (shape: P) => readonly Dimension[];
+  readonly parameters?: (shape: P) => readonly Parameter[];
+  readonly lists?: (shape: P) => readonly RowList[];
+  /** Doubtful inputs that are no lengths (a weighed mass), after the dimensions. */
+  readonly inputs?: (shape: P) => readonly DoubtfulInput[];
   /** Problems between dimensions (a rod thicker than its hole). */
   readonly problems: (shape: P) => readonly Problem[];
-  /** Volume in mL as a function of the dimension values, in the order of `dimensions`; the other parameters are those of `shape`. */
+  readonly notices?: (shape: P) => readonly Notice[];
+  /** Volume in mL as a function of the dimension values, in the order of `dimensions` and `inputs`; the other parameters are those of `shape`. */
   readonly volume: (shape: P) => (values: readonly number[]) => number;
+  /** Volume deeper than a depth, mL, for lifts; without it the shape holds as much in every mm of its depth. */
+  readonly below?: (shape: P, depthMm: number) => number;
   readonly working: (shape: P) => readonly WorkLine[];
   readonly faces: (shape: P) => Faces;
-  readonly section: (shape: P) => Drawing;
-  readonly plan: (shape: P) => Drawing;
-  /** The shape with the dimension `key` set. */
-  readonly withDimension: (shape: P, key: string, measured: Measured) => P;
+  /** @param at where it is cut, as a share of the way across; the middle unless given */
+  readonly section: (shape: P, at?: number) => Drawing;
+  readonly plan: (shape: P, at?: number) => Drawing;
+  /** The shape with what stands at `key` replaced, where other fields must follow (another kind of outline); else {@link withValue} serves. */
+  readonly write?: (shape: P, key: string, value: unknown) => P | undefined;
 }
 
-/** Every problem of a shape: each dimension against its range, then those between dimensions. */
+/** An object with what stands at a dotted path replaced. */
+function put(target: unknown, path: readonly string[], value: unknown): unknown {
+  const [head, ...rest] = path;
+  if (head === undefined) return value;
+  if (Array.isArray(target)) return target.map((item, i) => (String(i) === head ? put(item, rest, value) : item));
+  const record = target as Readonly<Record<string, unknown>>;
+  return { ...record, [head]: put(record[head], rest, value) };
+}
+
+/**
+ * A shape with what stands at `key` replaced: a dimension, a parameter, a list, one number of a row.
+ * @example withValue(annulus, shape, 'holeDepth', measured(120))
+ */
+export function withValue<P>(kind: Shape<P>, shape: P, key: string, value: unknown): P {
+  return kind.write?.(shape, key, value) ?? (put(shape, key.split('.'), value) as P);
+}
+
+/** Every problem of a shape: each dimension and parameter against its range, then those between dimensions. */
 export function problemsOf<P>(kind: Shape<P>, shape: P): readonly Problem[] {
   const out: Problem[] = [];
   for (const d of kind.dimensions(shape)) {
+    if (d.shift) continue;
     const v = d.measured.valueMm;
     const low = d.minInclusive ? v < d.minMm : v <= d.minMm;
     if (!Number.isFinite(v) || low || v > d.maxMm) {
       const allowed = `${d.minInclusive ? 'from' : 'more than'} ${d.minMm} to ${d.maxMm} mm`;
-      out.push({
-        field: d.key,
-        value: v,
-        allowed,
-        sentence: `${d.label} must be ${allowed}; ${Number.isFinite(v) ? `${v} mm` : 'this'} is not.`,
-      });
+      const sentence = `${d.label} must be ${allowed}; ${Number.isFinite(v) ? `${v} mm` : 'this'} is not.`;
+      out.push({ field: d.key, value: v, allowed, sentence });
     }
   }
+  for (const p of kind.parameters?.(shape) ?? []) {
+    const sentence = parameterObjection(p);
+    if (sentence) out.push({ field: p.key, value: p.value, allowed: sentence, sentence: `${p.label}: ${sentence}` });
+  }
   return out.length ? out : kind.problems(shape);
+}
+
+/** What is wrong with a parameter's value, as a sentence; null when nothing is. */
+export function parameterObjection(p: Parameter, value = p.value): string | null {
+  if (p.kind === 'choice') return p.options.some((o) => o.id === value) ? null : 'Choose one of the options.';
+  if (value === null) return p.empty === undefined ? 'It may not be empty.' : null;
+  const v = value as number;
+  const sound = Number.isFinite(v) && (p.minExclusive ? v > p.min : v >= p.min) && v <= p.max && (!p.whole || Number.isInteger(v));
+  return sound ? null : `${p.whole ? 'A whole number' : 'A number'} ${p.minExclusive ? 'more than' : 'from'} ${p.min} to ${p.max}.`;
 }
 
 /** Throws the first problem of a shape, if it has one. */

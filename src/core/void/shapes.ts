@@ -1,21 +1,102 @@
 import { z } from 'zod';
 import { Annulus, annulus } from './annulus';
 import { BondLine, bondLine } from './bond-line';
+import { CastCopy, castCopy } from './cast-copy';
+import { Cavity, cavity } from './cavity';
+import { Chase, chase } from './chase';
+import { Coat, coat } from './coat';
+import { Corner, corner } from './corner';
+import { Edge, edge } from './edge';
+import { Fairing, fairing } from './fairing';
+import { Filled, filled } from './filled';
+import { Fillet, fillet } from './fillet';
+import { Hole, hole } from './hole';
+import { Joints, joints } from './joints';
+import { NotchedBed, notchedBed } from './notched-bed';
 import { Patch, patch } from './patch';
+import { Ring, ring } from './ring';
+import { Scanned, scanned } from './scanned';
 import type { Shape } from './shape';
+import { WetOut, wetOut } from './wet-out';
 
 /** Any shape as stored. */
-export const VoidShape = z.discriminatedUnion('shape', [Annulus, Patch, BondLine]);
+export const VoidShape = z.discriminatedUnion('shape', [
+  Annulus,
+  Hole,
+  Chase,
+  Patch,
+  Edge,
+  Corner,
+  Ring,
+  Fillet,
+  Fairing,
+  BondLine,
+  NotchedBed,
+  Joints,
+  Coat,
+  WetOut,
+  CastCopy,
+  Cavity,
+  Filled,
+  Scanned,
+]);
 export type VoidShape = z.infer<typeof VoidShape>;
 export type ShapeId = VoidShape['shape'];
 
-/** The table of shapes. Adding one touches its file, its test and one line here. */
-export const SHAPES = { annulus, patch, bondLine } as unknown as Readonly<Record<ShapeId, Shape<VoidShape>>>;
+/** The table of shapes, in the order in which they are offered. */
+export const SHAPES = {
+  annulus,
+  hole,
+  chase,
+  edge,
+  corner,
+  patch,
+  scan: scanned,
+  filled,
+  ring,
+  fillet,
+  fairing,
+  bondLine,
+  notchedBed,
+  joints,
+  coat,
+  wetOut,
+  castCopy,
+  cavity,
+} as unknown as Readonly<Record<ShapeId, Shape<VoidShape>>>;
+export const SHAPE_IDS = Object.keys(SHAPES) as ShapeId[];
 
-/** The void of a repair: shapes that add up, and how many like it there are. */
+/** A space in the void that must stay clear of material, as a block or a round one, from the surface down. */
+export const KeepClear = z.object({
+  name: z.string().max(60),
+  form: z.enum(['box', 'round']),
+  /** Middle of it, from the corner of the drawing from above, mm. */
+  xMm: z.number(),
+  yMm: z.number(),
+  /** Length, or diameter of a round one, mm. */
+  aMm: z.number().positive(),
+  bMm: z.number().positive(),
+  depthMm: z.number().positive(),
+});
+export type KeepClear = z.infer<typeof KeepClear>;
+
+/** The void of a repair: shapes that add up, how many like it there are, and what is different about some of them. */
 export const Void = z.object({
   shapes: z.array(VoidShape).min(1).max(20),
   /** Like voids, each of these shapes. */
   count: z.number().int().min(1).max(500),
+  /** Of the like voids, so many differ in one dimension (`shapes.0.holeDepth`) by so much. */
+  variants: z.array(z.object({ count: z.number().int().min(1), key: z.string().max(80), byMm: z.number() })).max(20),
+  keepClear: z.array(KeepClear).max(20),
+  back: z.enum(['closed', 'open']),
 });
 export type Void = z.infer<typeof Void>;
+
+/** A void of one shape. */
+export const voidOf = (...shapes: readonly VoidShape[]): Void => ({
+  shapes: [...shapes],
+  count: 1,
+  variants: [],
+  keepClear: [],
+  back: 'closed',
+});

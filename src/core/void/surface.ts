@@ -1,7 +1,8 @@
 import Delaunator from 'delaunator';
 import Constrainautor from '#constrainautor';
 import { refuse } from '../units';
-import { inside, type Point } from './outline';
+import { inside } from './outline';
+import type { Point } from './point';
 
 /** A depth read at a place, mm. */
 export interface Reading {

@@ -6,7 +6,7 @@ import {
   cornersOf,
   depthSurface,
   effectiveRodMm,
-  liftSharesOf,
+  liftShares,
   measured,
   measureVoid,
   type Patch,
@@ -18,11 +18,13 @@ import {
   signedAreaMm2,
   unmeasuredIn,
   type VoidShape,
+  voidOf,
   voidProblems,
   volumeBelowMl,
+  withValue,
 } from '.';
 
-const one = (shape: VoidShape, count = 1) => measureVoid({ shapes: [shape], count });
+const one = (shape: VoidShape, count = 1) => measureVoid({ ...voidOf(shape), count });
 const anchor = (over: Partial<Annulus> = {}): Annulus => ({ ...(SHAPES.annulus.blank() as Annulus), ...over });
 const floor = (over: Partial<Patch> = {}): Patch => ({ ...(SHAPES.patch.blank() as Patch), ...over });
 const plate = (over: Partial<BondLine> = {}): BondLine => ({ ...(SHAPES.bondLine.blank() as BondLine), ...over });
@@ -55,9 +57,9 @@ describe('rod in a drilled hole', () => {
     expect(one(anchor(), 4).nominalMl).toBeCloseTo(4 * one(anchor()).nominalMl, 9);
   });
   test('impossible sizes are refused at their field', () => {
-    expect(voidProblems({ shapes: [anchor({ rodDiameter: measured(16) })], count: 1 })[0]).toMatchObject({ field: 'shapes.0.rodDiameter' });
-    expect(voidProblems({ shapes: [anchor({ embedment: measured(140) })], count: 1 })[0]).toMatchObject({ field: 'shapes.0.embedment' });
-    expect(voidProblems({ shapes: [anchor({ holeDepth: measured(-3) })], count: 1 })[0]).toMatchObject({ field: 'shapes.0.holeDepth' });
+    expect(voidProblems(voidOf(anchor({ rodDiameter: measured(16) })))[0]).toMatchObject({ field: 'shapes.0.rodDiameter' });
+    expect(voidProblems(voidOf(anchor({ embedment: measured(140) })))[0]).toMatchObject({ field: 'shapes.0.embedment' });
+    expect(voidProblems(voidOf(anchor({ holeDepth: measured(-3) })))[0]).toMatchObject({ field: 'shapes.0.holeDepth' });
     expect(sentenceOf(() => one(anchor({ holeDiameter: measured(Number.NaN) }))).field).toBe('shapes.0.holeDiameter');
   });
 });
@@ -78,6 +80,7 @@ describe('patch', () => {
           [0, 200],
         ],
         placed: measured(0),
+        photoId: null,
       },
     });
     expect(one(triangle).nominalMl).toBeCloseTo(600, 9);
@@ -236,19 +239,21 @@ describe('patch', () => {
     expect(volumeBelowMl(pit, 0)).toBeCloseTo(pit.volumeMl, 9);
     // The part of a pyramid below a third of its depth is (2/3)³ of it.
     expect(volumeBelowMl(pit, 10) / pit.volumeMl).toBeCloseTo((2 / 3) ** 3, 3);
-    const shares = liftSharesOf(
-      floor({
-        depth: {
-          kind: 'readings',
-          edge: 'vertical',
-          read: measured(0, 'gauge'),
-          readings: [
-            [10, 10, 10],
-            [290, 20, 30],
-            [150, 190, 22],
-          ].map(([x, y, d]) => ({ xMm: x!, yMm: y!, depthMm: d! })),
-        },
-      }),
+    const shares = liftShares(
+      voidOf(
+        floor({
+          depth: {
+            kind: 'readings',
+            edge: 'vertical',
+            read: measured(0, 'gauge'),
+            readings: [
+              [10, 10, 10],
+              [290, 20, 30],
+              [150, 190, 22],
+            ].map(([x, y, d]) => ({ xMm: x!, yMm: y!, depthMm: d! })),
+          },
+        }),
+      ),
       3,
     );
     expect(shares.reduce((a, b) => a + b, 0)).toBeCloseTo(1, 9);
@@ -256,14 +261,13 @@ describe('patch', () => {
   });
 
   test('what nobody has measured is named', () => {
-    expect(unmeasuredIn({ shapes: [SHAPES.patch.blank()], count: 1 })).toEqual(['Length', 'Width', 'Mean depth']);
+    expect(unmeasuredIn(voidOf(SHAPES.patch.blank()))).toEqual(['Length', 'Width', 'Mean depth']);
     expect(
-      unmeasuredIn({
-        shapes: [
+      unmeasuredIn(
+        voidOf(
           floor({ outline: { kind: 'rectangle', length: measured(3), width: measured(3) }, depth: { kind: 'mean', mean: measured(3) } }),
-        ],
-        count: 1,
-      }),
+        ),
+      ),
     ).toEqual([]);
   });
 
@@ -278,6 +282,7 @@ describe('patch', () => {
           [0, 100],
         ],
         placed: measured(0),
+        photoId: null,
       },
     });
     expect(sentenceOf(() => one(bow)).sentence).toMatch(/crosses itself/);
@@ -355,7 +360,9 @@ describe('every shape of the table', () => {
       const shape = kind.blank();
       const f = kind.volume(shape);
       const dims = kind.dimensions(shape);
-      expect(f(dims.map((d) => d.measured.valueMm))).toBeGreaterThan(0);
+      // What is weighed is not known before it is weighed.
+      const weighed = (kind.inputs?.(shape) ?? []).map((x, i) => (x.value > 0 ? x.value : 500 - 200 * i));
+      expect(f([...dims.map((d) => d.measured.valueMm), ...weighed])).toBeGreaterThan(0);
       const keys = dims.map((d) => d.key);
       for (const drawing of [kind.section(shape), kind.plan(shape)]) {
         for (const d of drawing.dimensions) expect(keys).toContain(d.key);
@@ -363,7 +370,7 @@ describe('every shape of the table', () => {
       }
       for (const d of dims)
         expect(
-          kind.dimensions(kind.withDimension(shape, d.key, { ...d.measured, toleranceMm: 0.123 })).find((x) => x.key === d.key)?.measured
+          kind.dimensions(withValue(kind, shape, d.key, { ...d.measured, toleranceMm: 0.123 })).find((x) => x.key === d.key)?.measured
             .toleranceMm,
         ).toBe(0.123);
       expect(kind.schema.parse(shape)).toEqual(shape);

@@ -4,6 +4,7 @@ import { create } from 'zustand';
 import { JOB_FILE_VERSION, type JobFile, readJobFile, writeJobFile } from '@/core/file';
 import type { Job, Repair } from '@/core/plan';
 import {
+  type Attachment,
   type Bundle,
   CORE_VERSION,
   type Event,
@@ -35,6 +36,7 @@ export interface Desk extends Drafts {
   readonly sheets: Readonly<Record<string, SheetRevision>>;
   readonly stock: Readonly<Record<string, Stock>>;
   readonly snapshots: Readonly<Record<string, PlanSnapshot>>;
+  readonly attachments: Readonly<Record<string, Attachment>>;
   readonly events: readonly Event[];
   readonly setAside: readonly SetAside[];
   readonly lasting: boolean;
@@ -52,6 +54,7 @@ const empty: Desk = {
   sheets: {},
   stock: {},
   snapshots: {},
+  attachments: {},
   events: [],
   setAside: [],
   lasting: true,
@@ -100,6 +103,7 @@ async function reload(): Promise<void> {
     sheets: byId(holdings.sheet),
     stock: byId(holdings.stock),
     snapshots: byId(holdings.snapshot),
+    attachments: byId(holdings.attachment),
     events: mergeEvents(holdings.event, []),
     setAside,
     lasting: v.lasting,
@@ -339,6 +343,13 @@ export function putSheet(sheet: SheetRevision): void {
   void save([sheet]);
 }
 
+/** Keeps a picture with its job; the same picture twice is one. */
+export function putAttachment(attachment: Attachment): void {
+  if (get().attachments[attachment.id]) return;
+  set({ attachments: { ...get().attachments, [attachment.id]: attachment } });
+  void save([attachment]);
+}
+
 /** Everything of one job. */
 export function bundleOf(desk: Desk, jobId: string): Bundle | undefined {
   const job = desk.jobs[jobId];
@@ -371,7 +382,7 @@ export function exportJob(jobId: string): string {
     snapshots: Object.values(desk.snapshots).filter((s) => s.jobId === jobId),
     events: [...bundle.events],
     series: [],
-    attachments: [],
+    attachments: Object.values(desk.attachments).filter((a) => a.jobId === jobId),
   };
   const text = writeJobFile(file);
   try {
@@ -403,6 +414,7 @@ export async function importJob(text: string): Promise<{ jobId: string; newEvent
   const sheets = file.sheets.filter((s) => !desk.sheets[s.id]);
   const stock = file.stock.filter((s) => !desk.stock[s.id]);
   const snapshots = file.snapshots.filter((s) => !desk.snapshots[s.id]);
+  const attachments = file.attachments.filter((a) => !desk.attachments[a.id]);
   const events = mergeEvents(desk.events, file.events);
   set({
     ...remember('import'),
@@ -411,10 +423,11 @@ export async function importJob(text: string): Promise<{ jobId: string; newEvent
     sheets: { ...desk.sheets, ...byId(sheets) },
     stock: { ...desk.stock, ...byId(stock) },
     snapshots: { ...desk.snapshots, ...byId(snapshots) },
+    attachments: { ...desk.attachments, ...byId(attachments) },
     events,
     conflicts: [...desk.conflicts, ...conflicts],
   });
-  await save([job, ...repairs, ...sheets, ...stock, ...snapshots, ...file.events]);
+  await save([job, ...repairs, ...sheets, ...stock, ...snapshots, ...attachments, ...file.events]);
   return { jobId: job.id, newEvents: events.length - desk.events.length, merged, conflicts: conflicts.length };
 }
 
@@ -455,6 +468,9 @@ export async function removeSample(): Promise<void> {
     ...Object.values(desk.snapshots)
       .filter((s) => ids.has(s.jobId))
       .map((s) => ({ kind: 'snapshot' as const, id: s.id })),
+    ...Object.values(desk.attachments)
+      .filter((a) => ids.has(a.jobId))
+      .map((a) => ({ kind: 'attachment' as const, id: a.id })),
     ...sheets.map((s) => ({ kind: 'sheet' as const, id: s.id })),
     ...Object.values(desk.stock)
       .filter((s) => s.sample && systems.has(s.systemId))

@@ -27,7 +27,7 @@ export function freshRepair(jobId: string, methodId: string, order: number, nowM
   const method = METHODS.find((m) => m.id === methodId)!;
   return {
     record: 'repair',
-    version: 1,
+    version: 2,
     id: nanoid(12),
     jobId,
     order,
@@ -43,6 +43,7 @@ export function freshRepair(jobId: string, methodId: string, order: number, nowM
     },
     answers: {},
     void: null,
+    settingOut: null,
     sheetId: null,
     kitId: null,
     schools: {},

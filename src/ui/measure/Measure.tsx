@@ -1,188 +1,257 @@
 'use client';
-import { useState } from 'react';
+import { Plus, Trash2 } from 'lucide-react';
+import { create } from 'zustand';
 import { liftsOf } from '@/core/method';
+import type { RepairView } from '@/core/record';
 import { attempt } from '@/core/units';
 import {
-  COARSE_PITCH_MM,
-  type Dimension,
-  halfWidthMm,
-  type Measured,
+  kindOf,
   measured,
-  type Patch,
-  parsePoints,
+  type Drawing as Plan,
+  type PlanOutline,
+  type Point,
   SHAPES,
-  type ShapeId,
-  TOOLS,
-  toolOf,
-  unmeasured,
+  settingOutDrawing,
   type VoidShape,
   voidProblems,
 } from '@/core/void';
 import { changeRepair } from '../desk/desk';
-import { usePrefs } from '../desk/prefs';
 import type { StageProps } from '../repair/stage-props';
-import { Answer, Choice, Heading, useFormat, Working } from '../shared/bits';
+import { Answer, Choice, useFormat, Working } from '../shared/bits';
 import { Drawing } from '../shared/Drawing';
-import { QuantityField } from '../shared/QuantityField';
 import { StageFindings, StillNeeds } from '../shared/StageFindings';
-import { Readings } from './Readings';
+import { addShape, movePoint, pullDimension, removeShape, writeShape } from './edit';
+import { PhotoTrace } from './PhotoTrace';
+import { ScanPanel } from './ScanPanel';
+import { SettingOutFields } from './SettingOutFields';
+import { ShapeFields } from './ShapeFields';
+import { ShapePicker } from './ShapePicker';
+import { VoidFields } from './VoidFields';
 
-const setShape = (repairId: string, shape: VoidShape, key: string) =>
-  changeRepair(repairId, (r) => ({ ...r, void: { shapes: [shape, ...(r.void?.shapes.slice(1) ?? [])], count: r.void?.count ?? 1 } }), key);
+type Page = 'section' | 'plan' | 'setting';
 
-const DRAWN_AS_NUMBER: Record<ShapeId, string> = { annulus: 'section', patch: 'section', bondLine: 'plan' };
+/** What one is looking at: which shape of the void, drawn from where, cut where; a rim being drawn. None of it is stored. */
+interface Look {
+  readonly repairId: string;
+  readonly index: number;
+  readonly adding: boolean;
+  readonly page: Page | null;
+  readonly cut: number;
+  readonly rim: readonly Point[];
+}
+const fresh = (repairId: string): Look => ({ repairId, index: 0, adding: false, page: null, cut: 0.5, rim: [] });
+const useLook = create<Look>(() => fresh(''));
+const look = (over: Partial<Look>) => useLook.setState(over);
 
-/** The void drawn to scale; its dimension ends can be dragged. */
+/** The look at a repair; another repair begins anew. */
+function useLookAt({ repair }: RepairView): Look {
+  const now = useLook();
+  const mine = now.repairId === repair.id ? now : fresh(repair.id);
+  const last = (repair.void?.shapes.length ?? 1) - 1;
+  return mine.index > last ? { ...mine, index: Math.max(0, last) } : mine;
+}
+
+/** Shapes best seen from above. */
+const FROM_ABOVE: readonly VoidShape['shape'][] = ['bondLine', 'notchedBed', 'joints', 'coat', 'wetOut', 'castCopy', 'scan', 'chase'];
+
+const TEXTURES = ['hardening', 'gelled', 'liquid'];
+
+/** The void drawn to scale; what is round can be pulled. */
 function Sheet({ at }: StageProps) {
   const { repair, plan } = at;
   const format = useFormat();
-  if (!repair.void || !plan.method)
+  const now = useLookAt(at);
+  if (!plan.method) return null;
+  if (!repair.void || now.adding)
     return (
-      <div className="p-5">
-        <h2 className="font-bold text-lg">What broke?</h2>
-        <p className="soft mb-3">Choose what you see; the drawing and the questions follow.</p>
-        <div className="flex flex-wrap gap-3">
-          {plan.method?.shapes.map((id) => {
-            const kind = SHAPES[id];
-            return (
-              <button
-                key={id}
-                type="button"
-                className="act flex-col !items-start w-64 p-0"
-                onClick={() => setShape(repair.id, kind.blank(), 'shape')}
-              >
-                <span className="block w-full h-36">
-                  <Drawing drawing={kind.section(kind.blank())} base={repair.base.material} width={250} height={140} small unmeasured />
-                </span>
-                <span className="px-3 pb-2 text-left">
-                  {kind.label}
-                  <span className="block soft font-normal text-sm">{kind.seen}</span>
-                </span>
-              </button>
-            );
-          })}
-        </div>
-      </div>
+      <>
+        {repair.void && (
+          <button type="button" className="act quiet m-3 mb-0" onClick={() => look({ ...now, adding: false })}>
+            back to the drawing
+          </button>
+        )}
+        <ShapePicker
+          method={plan.method}
+          base={repair.base.material}
+          first={!repair.void}
+          choose={(id) => {
+            addShape(repair.id, id);
+            look({ ...fresh(repair.id), index: repair.void?.shapes.length ?? 0 });
+          }}
+        />
+      </>
     );
-  const shape = repair.void.shapes[0]!;
-  const kind = SHAPES[shape.shape];
-  const drawable = attempt(() => ({ section: kind.section(shape), plan: kind.plan(shape) }));
-  const sound = voidProblems(repair.void).length === 0;
-  if (!drawable.ok || (!sound && !drawable.ok)) return <p className="p-5">{drawable.ok ? '' : drawable.problem.sentence}</p>;
+  const { index, cut, rim } = now;
+  const shape = repair.void.shapes[index]!;
+  const kind = kindOf(shape);
+  const drawable = attempt(() => ({ section: kind.section(shape, cut), plan: kind.plan(shape, cut) }));
+  if (!drawable.ok) return <p className="p-5">{drawable.problem.sentence}</p>;
+  const page: Page =
+    now.page === 'setting' && !repair.settingOut ? 'section' : (now.page ?? (FROM_ABOVE.includes(shape.shape) ? 'plan' : 'section'));
   const dims = kind.dimensions(shape);
+  const open = dims.some((d) => d.measured.text === '');
   const values = Object.fromEntries(dims.map((d) => [d.key, d.measured.valueMm]));
-  const drag = (key: string, valueMm: number) => {
-    const d = dims.find((x) => x.key === key)!;
-    setShape(
-      repair.id,
-      kind.withDimension(shape, key, { ...d.measured, valueMm, text: `${Number(valueMm.toFixed(2))} mm`, textSystem: 'metric' }),
-      `drag:${key}`,
-    );
+  const scanning = shape.shape === 'scan';
+  const withRim: Plan = {
+    ...drawable.value.plan,
+    handles: [...(drawable.value.plan.handles ?? []), ...rim.map((p, i) => ({ key: `rim.${i}`, at: p, label: `rim ${i + 1}` }))],
+    outlines: [
+      ...drawable.value.plan.outlines,
+      ...(rim.length > 1 ? [{ role: 'level' as const, points: rim }] : []),
+      ...clearOutlines(repair.void.keepClear, index),
+    ],
   };
-  const main = DRAWN_AS_NUMBER[shape.shape] === 'plan' ? drawable.value.plan : drawable.value.section;
-  const side = DRAWN_AS_NUMBER[shape.shape] === 'plan' ? drawable.value.section : drawable.value.plan;
-  const lifts = plan.context && shape.shape === 'patch' ? liftsOf(plan.context) : 0;
+  const pages: Record<Page, Plan | null> = {
+    section: drawable.value.section,
+    plan: withRim,
+    setting: repair.settingOut
+      ? settingOutDrawing(
+          repair.settingOut,
+          repair.void.count,
+          shape.shape === 'annulus' || shape.shape === 'hole' ? shape.holeDiameter.valueMm : 40,
+        )
+      : null,
+  };
+  const other: Page = page === 'section' ? (repair.settingOut && plan.method.setsOut ? 'setting' : 'plan') : 'section';
+  const lifts =
+    plan.context && plan.method.engine === 'fill in lifts' && page === 'section' && repair.void.shapes.length === 1
+      ? liftsOf(plan.context)
+      : 0;
   const depth = plan.void?.faces.maxDepthMm ?? 0;
-  const textures = ['hardening', 'gelled', 'liquid'];
   const layers =
     lifts > 0
       ? Array.from({ length: lifts }, (_, i) => ({
           fromMm: depth - ((i + 1) * depth) / lifts,
           toMm: depth - (i * depth) / lifts,
-          texture: lifts === 1 ? 'liquid' : (textures[Math.max(0, 3 - lifts) + Math.min(i, 2)] ?? 'liquid'),
+          texture: lifts === 1 ? 'liquid' : (TEXTURES[Math.max(0, 3 - lifts) + Math.min(i, 2)] ?? 'liquid'),
           label: `lift ${i + 1} · ${format('length', depth / lifts).text}`,
         }))
       : undefined;
-  const crown = plan.context?.school('finish-level') === 'crown' ? plan.context.setting('crown') : 0;
+  const crown = page === 'section' && plan.context?.school('finish-level') === 'crown' ? plan.context.setting('crown') : 0;
+  const settingValues: Readonly<Record<string, number>> = repair.settingOut
+    ? { along: repair.settingOut.along.valueMm, from: repair.settingOut.from.valueMm, spacing: repair.settingOut.spacing.valueMm }
+    : {};
   return (
     <div className="absolute inset-0">
       <Drawing
-        drawing={main}
+        drawing={pages[page]!}
         base={repair.base.material}
         width={800}
         height={430}
         layers={layers}
         crownMm={crown}
-        values={values}
-        onDrag={drag}
-        unmeasured={dims.some((d) => d.measured.text === '')}
+        values={page === 'setting' ? settingValues : values}
+        onDrag={(key, mm) =>
+          page === 'setting'
+            ? changeRepair(
+                repair.id,
+                (r) =>
+                  r.settingOut && key in settingValues
+                    ? {
+                        ...r,
+                        settingOut: {
+                          ...r.settingOut,
+                          [key]: {
+                            ...r.settingOut[key as 'along'],
+                            valueMm: mm,
+                            text: `${Number(mm.toFixed(1))} mm`,
+                            textSystem: 'metric',
+                          },
+                        },
+                      }
+                    : r,
+                `setting:${key}`,
+              )
+            : pullDimension(repair.id, index, shape, key, mm)
+        }
+        onMove={(key, p) =>
+          key.startsWith('rim.')
+            ? look({ ...now, rim: rim.map((q, i) => (`rim.${i}` === key ? p : q)) })
+            : movePoint(repair.id, index, key, p)
+        }
+        onCut={(share) => look({ ...now, cut: share })}
+        onPlace={scanning && page === 'plan' && !open ? (p) => look({ ...now, rim: [...rim, p] }) : undefined}
+        unmeasured={open}
       />
-      <div className="absolute right-3 bottom-3 w-60 h-36 paper hidden sm:block">
-        <Drawing drawing={side} base={repair.base.material} width={240} height={144} small values={values} />
-      </div>
-      <p className="absolute left-4 bottom-3 soft text-sm" style={{ background: 'var(--paper)', padding: '0 4px' }}>
-        {repair.base.material}, {format('length', repair.base.thicknessMm).text} thick · drag a round end, or use the arrow keys on it
-      </p>
-    </div>
-  );
-}
-
-/** One dimension as measured, give or take, by which tool, and its share of the doubt. */
-function Row({ d, share, problem, write }: { d: Dimension; share: number; problem: string | null; write: (m: Measured) => void }) {
-  const shift = d.minInclusive && d.maxMm === 0;
-  const m = d.measured;
-  return (
-    <div className="grid grid-cols-[1fr_4.9rem_5.4rem_2.6rem] md:grid-cols-[1fr_6.6rem_4.9rem_5.7rem_2.6rem] gap-1.5 items-start py-1">
-      <span className="leading-tight pt-1.5 col-span-4 md:col-span-1">{d.label}</span>
-      {shift ? (
-        <span className="fig pt-1.5 soft">as read</span>
-      ) : (
-        <QuantityField
-          kind="length"
-          label={d.label}
-          hideLabel
-          value={m.text === '' ? null : m.valueMm}
-          typed={{ text: m.text, system: m.textSystem }}
-          placeholder="measure"
-          problem={problem}
-          onChange={(t) => write({ ...m, valueMm: t.value, text: t.text, textSystem: t.system })}
-        />
-      )}
-      <QuantityField
-        kind="length"
-        label={`${d.label}: give or take`}
-        hideLabel
-        value={halfWidthMm(m)}
-        onChange={(t) => write({ ...m, toleranceMm: t.value })}
-        onClear={() => write({ ...m, toleranceMm: null })}
-        check={(v) => (v >= 0 ? null : 'Not below 0.')}
-      />
-      <select
-        className="field text-sm"
-        aria-label={`${d.label}: tool`}
-        value={m.tool}
-        onChange={(e) => write({ ...m, tool: e.target.value, toleranceMm: null })}
+      <button
+        type="button"
+        className="absolute right-3 bottom-3 w-60 h-36 paper hidden sm:block cursor-pointer"
+        aria-label={`Show ${pages[other]!.title} large`}
+        onClick={() => look({ ...now, page: other })}
       >
-        {TOOLS.map((t) => (
-          <option key={t.id} value={t.id}>
-            {t.label}
-          </option>
-        ))}
-      </select>
-      <svg width="42" height="14" className="mt-2.5" role="img" aria-label={`${Math.round(share * 100)} % of the doubt`}>
-        <rect x="0.5" y="0.5" width="41" height="12" fill="var(--paper)" stroke="var(--rule)" />
-        <rect x="0.5" y="0.5" width={41 * share} height="12" fill="var(--ink)" />
-      </svg>
+        <Drawing
+          drawing={pages[other]!}
+          base={repair.base.material}
+          width={240}
+          height={144}
+          small
+          values={other === 'setting' ? settingValues : values}
+        />
+      </button>
+      <div className="absolute left-4 bottom-3 flex items-end gap-3 no-print">
+        <Choice
+          label="Drawn"
+          hideLabel
+          options={(['section', 'plan', ...(repair.settingOut ? (['setting'] as const) : [])] as Page[]).map((id) => ({
+            id,
+            label: { section: 'section', plan: 'from above', setting: 'setting out' }[id],
+          }))}
+          value={page}
+          onChange={(id) => look({ ...now, page: id })}
+        />
+        <p className="soft text-sm max-w-60 leading-tight" style={{ background: 'var(--paper)' }}>
+          {repair.base.material}, {format('length', repair.base.thicknessMm).text} thick · pull what is round or square, or use the arrow
+          keys on it
+        </p>
+      </div>
     </div>
   );
 }
 
-function Side({ at }: StageProps) {
+/** What must stay clear, drawn in the first shape it belongs to. */
+function clearOutlines(
+  zones: readonly { name: string; form: 'box' | 'round'; xMm: number; yMm: number; aMm: number; bMm: number }[],
+  index: number,
+): Plan['outlines'] {
+  if (index > 0) return [];
+  return zones.map((k) => ({
+    role: 'keep-clear',
+    label: k.name,
+    points:
+      k.form === 'box'
+        ? ([
+            [k.xMm - k.aMm / 2, k.yMm - k.bMm / 2],
+            [k.xMm + k.aMm / 2, k.yMm - k.bMm / 2],
+            [k.xMm + k.aMm / 2, k.yMm + k.bMm / 2],
+            [k.xMm - k.aMm / 2, k.yMm + k.bMm / 2],
+          ] as const)
+        : Array.from(
+            { length: 32 },
+            (_, i) => [k.xMm + (k.aMm / 2) * Math.cos((i * Math.PI) / 16), k.yMm + (k.aMm / 2) * Math.sin((i * Math.PI) / 16)] as const,
+          ),
+  }));
+}
+
+function Side({ view, at }: StageProps) {
   const { repair, plan } = at;
   const format = useFormat();
+  const now = useLookAt(at);
   const v = plan.void;
-  const shape = repair.void?.shapes[0];
-  if (!repair.void || !shape)
+  if (!repair.void)
     return (
       <div>
         <Answer over="the void holds" digits="—" beside="not measured yet" />
         <StillNeeds texts={plan.open.measure} />
       </div>
     );
-  const kind = SHAPES[shape.shape];
+  const { index, rim } = now;
+  const { shapes } = repair.void;
+  const shape = shapes[index]!;
   const problems = voidProblems(repair.void);
   const shown = v ? format('volume', v.nominalMl) : null;
-  const problemAt = (key: string) => problems.find((p) => p.field === `shapes.0.${key}`)?.sentence ?? null;
+  const problemAt = (key: string) => problems.find((p) => p.field === `shapes.${index}.${key}`)?.sentence ?? null;
+  const wholeProblem = (key: string) => problems.find((p) => p.field === key)?.sentence ?? null;
+  const outline: PlanOutline | null = 'outline' in shape ? shape.outline : null;
   return (
     <div>
       <Answer
@@ -205,221 +274,63 @@ function Side({ at }: StageProps) {
           )
         }
       />
-      <div className="hidden md:grid grid-cols-[1fr_6.6rem_4.9rem_5.7rem_2.6rem] gap-1.5 soft text-sm" aria-hidden="true">
-        <span />
-        <span>as measured</span>
-        <span>give or take</span>
-        <span>tool</span>
-        <span>doubt</span>
+      <div className="flex flex-wrap gap-1 mb-1 items-center">
+        {shapes.length > 1 &&
+          shapes.map((s, i) => (
+            <button
+              key={i}
+              type="button"
+              className="act text-sm"
+              aria-pressed={i === index}
+              onClick={() => look({ ...fresh(repair.id), index: i })}
+            >
+              {i + 1} · {SHAPES[s.shape].label}
+            </button>
+          ))}
+        {shapes.length === 1 && <span className="font-semibold">{SHAPES[shape.shape].label}</span>}
+        <button type="button" className="act quiet text-sm" onClick={() => look({ ...now, adding: true })} disabled={shapes.length >= 20}>
+          <Plus size={15} aria-hidden="true" /> add a shape
+        </button>
+        <button type="button" className="act quiet text-sm" onClick={() => removeShape(repair.id, index)}>
+          <Trash2 size={15} aria-hidden="true" /> {shapes.length > 1 ? 'take this one out' : 'another shape'}
+        </button>
       </div>
-      {kind.dimensions(shape).map((d) => (
-        <Row
-          key={d.key}
-          d={d}
-          share={v?.shares.find((s) => s.key === `shapes.0.${d.key}`)?.share ?? 0}
-          problem={d.measured.text === '' ? null : problemAt(d.key)}
-          write={(m) => setShape(repair.id, kind.withDimension(shape, d.key, m), d.key)}
+      {shape.shape === 'scan' && (
+        <ScanPanel
+          repairId={repair.id}
+          index={index}
+          shape={shape}
+          rim={rim}
+          setRim={(next) => look({ ...now, page: 'plan', rim: next })}
         />
-      ))}
-      <More shape={shape} repairId={repair.id} problemAt={problemAt} />
-      <div className="grid grid-cols-2 gap-2 mt-2">
-        <QuantityField
-          kind="count"
-          label="Like voids"
-          value={repair.void.count}
-          onChange={(t) => changeRepair(repair.id, (r) => ({ ...r, void: { ...r.void!, count: Math.round(t.value) } }))}
-          check={(n) => (Number.isInteger(n) && n >= 1 && n <= 500 ? null : 'A whole number from 1 to 500.')}
+      )}
+      {!(shape.shape === 'scan' && shape.read.text === '') && (
+        <ShapeFields
+          shape={shape}
+          shareOf={(key) => v?.shares.find((s) => s.key === `shapes.${index}.${key}`)?.share ?? 0}
+          problemAt={problemAt}
+          write={(key, value) => writeShape(repair.id, index, key, value)}
         />
-        <div className="self-end">
-          <button type="button" className="act quiet" onClick={() => changeRepair(repair.id, (r) => ({ ...r, void: null }))}>
-            another shape
-          </button>
-        </div>
-      </div>
+      )}
+      {outline && (
+        <PhotoTrace
+          jobId={view.job.id}
+          photoId={outline.kind === 'polygon' ? outline.photoId : null}
+          take={(points, photoId) =>
+            writeShape(repair.id, index, 'outline', {
+              kind: 'polygon',
+              points: points.map(([x, y]) => [x, y]),
+              placed: { ...measured(0, 'photo'), text: 'placed' },
+              photoId,
+            })
+          }
+        />
+      )}
+      <VoidFields repairId={repair.id} v={repair.void} problemAt={wholeProblem} />
+      {plan.method?.setsOut && <SettingOutFields repairId={repair.id} value={repair.settingOut} count={repair.void.count} />}
       <StillNeeds texts={plan.open.measure} />
       <StageFindings at={at} stage="measure" />
       {v && <Working title={`how ${shown!.text} comes about`} lines={v.working} />}
-    </div>
-  );
-}
-
-/** What a shape has besides its dimensions. */
-function More({ shape, repairId, problemAt }: { shape: VoidShape; repairId: string; problemAt: (key: string) => string | null }) {
-  const system = usePrefs((p) => p.system);
-  if (shape.shape === 'annulus') {
-    const { thread } = shape;
-    return (
-      <div className="grid grid-cols-2 gap-2 mt-2">
-        <Choice
-          label="Rod"
-          options={[
-            { id: 'threaded', label: 'threaded' },
-            { id: 'plain', label: 'plain' },
-          ]}
-          value={thread.kind}
-          onChange={(id) =>
-            setShape(
-              repairId,
-              {
-                ...shape,
-                thread:
-                  id === 'plain'
-                    ? { kind: 'plain' }
-                    : {
-                        kind: 'threaded',
-                        pitchMm: COARSE_PITCH_MM[Math.round(shape.rodDiameter.valueMm)] ?? shape.rodDiameter.valueMm * 0.13,
-                      },
-              },
-              'thread',
-            )
-          }
-        />
-        {thread.kind === 'threaded' && (
-          <QuantityField
-            kind="length"
-            label="Pitch of the thread"
-            value={thread.pitchMm}
-            problem={problemAt('thread.pitchMm')}
-            onChange={(t) => setShape(repairId, { ...shape, thread: { kind: 'threaded', pitchMm: t.value } }, 'pitch')}
-          />
-        )}
-        <QuantityField
-          kind="angle"
-          label="Drill point angle (empty: flat)"
-          value={shape.pointAngleDeg}
-          problem={problemAt('pointAngleDeg')}
-          onChange={(t) => setShape(repairId, { ...shape, pointAngleDeg: t.value }, 'point')}
-          onClear={() => setShape(repairId, { ...shape, pointAngleDeg: null }, 'point')}
-        />
-      </div>
-    );
-  }
-  if (shape.shape === 'bondLine')
-    return (
-      <div className="grid grid-cols-2 gap-2 mt-2">
-        <OutlineChoice shape={shape} repairId={repairId} />
-        <QuantityField
-          kind="count"
-          label="Holes in the plate"
-          value={shape.holes.count}
-          typed={{ text: String(shape.holes.count), system }}
-          problem={problemAt('holes.diameter')}
-          onChange={(t) =>
-            setShape(
-              repairId,
-              {
-                ...shape,
-                holes: {
-                  ...shape.holes,
-                  count: Math.round(t.value),
-                  diameter: shape.holes.count === 0 ? unmeasured(10, 'calliper') : shape.holes.diameter,
-                },
-              },
-              'holes',
-            )
-          }
-          check={(n) => (Number.isInteger(n) && n >= 0 && n <= 1000 ? null : 'A whole number, 0 or more.')}
-        />
-      </div>
-    );
-  return (
-    <div className="mt-2 flex flex-col gap-2">
-      <OutlineChoice shape={shape} repairId={repairId} />
-      <Choice
-        label="Depth"
-        options={[
-          { id: 'mean', label: 'one mean depth' },
-          { id: 'readings', label: 'readings' },
-        ]}
-        value={shape.depth.kind}
-        onChange={(id) =>
-          id !== shape.depth.kind &&
-          setShape(
-            repairId,
-            {
-              ...shape,
-              depth:
-                id === 'mean'
-                  ? { kind: 'mean', mean: unmeasured(20, 'gauge') }
-                  : { kind: 'readings', readings: [], read: { ...measured(0, 'gauge'), text: 'read' }, edge: 'vertical' },
-            } as Patch,
-            'depth',
-          )
-        }
-      />
-      {shape.depth.kind === 'readings' && (
-        <Readings shape={shape} write={(next, key) => setShape(repairId, next, key)} problem={problemAt} />
-      )}
-    </div>
-  );
-}
-
-type Outlined = Extract<VoidShape, { shape: 'patch' | 'bondLine' }>;
-
-/** Rectangle, ellipse or typed polygon. */
-function OutlineChoice({ shape, repairId }: { shape: Outlined; repairId: string }) {
-  const [text, setText] = useState<string | null>(null);
-  const [fault, setFault] = useState<string | null>(null);
-  const { outline } = shape;
-  const put = (next: Outlined['outline'], key: string) => setShape(repairId, { ...shape, outline: next }, key);
-  const length = outline.kind === 'polygon' ? unmeasured(300) : outline.length;
-  const width = outline.kind === 'polygon' ? unmeasured(200) : outline.width;
-  const shown = outline.kind === 'polygon' ? outline.points.map((p) => p.join(', ')).join('\n') : '';
-  return (
-    <div>
-      <Choice
-        label="Outline from above"
-        options={[
-          { id: 'rectangle', label: 'rectangle' },
-          { id: 'ellipse', label: 'ellipse' },
-          { id: 'polygon', label: 'corners typed' },
-        ]}
-        value={outline.kind}
-        onChange={(id) =>
-          id !== outline.kind &&
-          put(
-            id === 'polygon'
-              ? {
-                  kind: 'polygon',
-                  points: [
-                    [0, 0],
-                    [length.valueMm, 0],
-                    [length.valueMm, width.valueMm],
-                    [0, width.valueMm],
-                  ],
-                  placed: { ...measured(0, toolOf(length).id), text: 'placed' },
-                }
-              : { kind: id, length, width },
-            'outline',
-          )
-        }
-      />
-      {outline.kind === 'polygon' && (
-        <label className="block mt-1">
-          Corners in mm, one “x, y” a line, in order round the edge
-          <textarea
-            className="field fig"
-            rows={4}
-            value={text ?? shown}
-            aria-invalid={fault ? true : undefined}
-            onChange={(e) => setText(e.target.value)}
-            onBlur={() => {
-              if (text === null) return;
-              const read = attempt(() => parsePoints(text));
-              if (!read.ok) return setFault(read.problem.sentence);
-              setFault(null);
-              setText(null);
-              put({ ...outline, points: read.value.map((p) => [p[0], p[1]]) }, 'points');
-            }}
-          />
-          {fault && (
-            <span role="alert" className="text-sm" style={{ color: 'var(--stop)' }}>
-              {fault}
-            </span>
-          )}
-        </label>
-      )}
-      {outline.kind === 'polygon' && <Heading>Corners placed by {toolOf(outline.placed).label}</Heading>}
     </div>
   );
 }

@@ -3,7 +3,19 @@ import { X } from 'lucide-react';
 import { type ReactNode, useEffect, useId, useRef } from 'react';
 
 /** A sheet laid over the work, as the browser's own dialog: focus stays in it, Escape closes it. */
-export function Dialog({ open, title, onClose, children }: { open: boolean; title: string; onClose: () => void; children: ReactNode }) {
+export function Dialog({
+  open,
+  title,
+  onClose,
+  children,
+  wide,
+}: {
+  open: boolean;
+  title: string;
+  onClose: () => void;
+  children: ReactNode;
+  wide?: boolean;
+}) {
   const ref = useRef<HTMLDialogElement>(null);
   const id = useId();
   useEffect(() => {
@@ -21,7 +33,7 @@ export function Dialog({ open, title, onClose, children }: { open: boolean; titl
       ref={ref}
       aria-labelledby={id}
       onClose={onClose}
-      className="paper m-auto p-0 w-[min(34rem,94vw)] max-h-[88vh] backdrop:bg-black/50"
+      className={`paper m-auto p-0 ${wide ? 'w-[min(60rem,96vw)]' : 'w-[min(34rem,94vw)]'} max-h-[92vh] backdrop:bg-black/50`}
       style={{ color: 'var(--ink)' }}
     >
       {open && (

@@ -1,6 +1,6 @@
 'use client';
 import { type KeyboardEvent, type PointerEvent, useId, useRef, useState } from 'react';
-import type { DimensionLine, Drawing as Plan } from '@/core/void';
+import type { DimensionLine, Outline, Drawing as Plan, Point } from '@/core/void';
 import { useFormat } from './bits';
 
 interface Layer {
@@ -19,100 +19,176 @@ interface Props {
   readonly layers?: readonly Layer[];
   readonly crownMm?: number;
   readonly values?: Readonly<Record<string, number>>;
+  /** Called while the end of a dimension line is pulled. */
   readonly onDrag?: (key: string, valueMm: number) => void;
+  /** Called while a corner, a reading or a station is moved. */
+  readonly onMove?: (key: string, at: Point) => void;
+  /** Called while the line of the section is pulled, with its share of the way across. */
+  readonly onCut?: (share: number) => void;
+  /** Called with the place that was clicked, mm. */
+  readonly onPlace?: (at: Point) => void;
   readonly small?: boolean;
   readonly unmeasured?: boolean;
 }
 
-const PAD = { left: 34, right: 120, top: 54, bottom: 30 };
+/** How millimetres lie on the page. */
+interface Fit {
+  readonly k: number;
+  readonly ox: number;
+  readonly oy: number;
+}
 
-const STROKES = [1, 1.25, 1.5, 2, 2.5, 3, 4, 5, 6, 8, 10, 12, 15, 20, 25, 30, 40, 50, 60, 80, 100, 120, 150, 200, 250, 500, 1000];
+type Held = { readonly fit: Fit; readonly x: number; readonly y: number } & (
+  | { readonly what: 'dimension'; readonly line: DimensionLine; readonly start: number }
+  | { readonly what: 'handle'; readonly key: string; readonly start: Point }
+  | { readonly what: 'cut'; readonly start: number }
+);
+
+const PAD = { left: 34, right: 120, top: 54, bottom: 30 };
+const SMALL_PAD = { left: 14, right: 14, top: 26, bottom: 26 };
+
+const RATIOS = [1, 1.25, 1.5, 2, 2.5, 3, 4, 5, 6, 8, 10, 12, 15, 20, 25, 30, 40, 50, 60, 80, 100, 120, 150, 200, 250, 500, 1000];
 /** The drawing scale as people write it: 1 : 5, at 96 dots to the inch. */
 function scaleName(pxPerMm: number): string {
   const ratio = 96 / 25.4 / pxPerMm;
   if (ratio < 1) return `${(1 / ratio).toFixed(1)} : 1`;
-  return `1 : ${ratio < 10 ? ratio.toFixed(1) : String(STROKES.findLast((n) => n <= ratio) ?? Math.round(ratio))}`;
+  return `1 : ${ratio < 10 ? ratio.toFixed(1) : String(RATIOS.findLast((n) => n <= ratio) ?? Math.round(ratio))}`;
 }
 
-/** A drawing to scale in mm: base hatched by material, void filled with its lifts, dimension ends that can be dragged or moved with the arrow keys. */
-export function Drawing({ drawing, base, width, height, layers, crownMm = 0, values, onDrag, small, unmeasured }: Props) {
+function fitOf(drawing: Plan, width: number, height: number, pad: typeof PAD): Fit {
+  const all = [...drawing.outlines.flatMap((o) => o.points), ...drawing.dimensions.flatMap((d) => [d.from, d.to])];
+  let [x0, y0, x1, y1] = [Number.POSITIVE_INFINITY, Number.POSITIVE_INFINITY, Number.NEGATIVE_INFINITY, Number.NEGATIVE_INFINITY];
+  for (const [x, y] of all) {
+    x0 = Math.min(x0, x);
+    x1 = Math.max(x1, x);
+    y0 = Math.min(y0, y);
+    y1 = Math.max(y1, y);
+  }
+  const k = Math.min((width - pad.left - pad.right) / Math.max(x1 - x0, 1e-6), (height - pad.top - pad.bottom) / Math.max(y1 - y0, 1e-6));
+  return {
+    k,
+    ox: pad.left + (width - pad.left - pad.right - (x1 - x0) * k) / 2 - x0 * k,
+    oy: pad.top + (height - pad.top - pad.bottom - (y1 - y0) * k) / 2 - y0 * k,
+  };
+}
+
+/** A step of the hand that suits the size of what is moved, mm. */
+const stepFor = (v: number) => (v > 50 ? 1 : v > 10 ? 0.5 : 0.1);
+const KEYS: Readonly<Record<string, Point>> = { ArrowRight: [1, 0], ArrowLeft: [-1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] };
+
+const LINES: Readonly<Partial<Record<Outline['role'], { width: number; dash?: string }>>> = {
+  centre: { width: 1, dash: '14 4 3 4' },
+  level: { width: 1.1, dash: '6 4' },
+  datum: { width: 3.2 },
+};
+
+/**
+ * A drawing to scale in mm: base hatched by material, void filled with its lifts; ends of dimension lines, corners, readings and
+ * the line of the section can be pulled, or moved with the arrow keys.
+ */
+export function Drawing(props: Props) {
+  const { drawing, base, width, height, layers, crownMm = 0, values, onDrag, onMove, onCut, onPlace, small, unmeasured } = props;
   const format = useFormat();
   const id = useId();
   const svg = useRef<SVGSVGElement>(null);
-  const [held, setHeld] = useState<{ key: string; startValue: number; startPx: number; perPx: number; horizontal: boolean } | null>(null);
-  const pad = small ? { left: 14, right: 14, top: 26, bottom: 26 } : PAD;
-  const all = [...drawing.outlines.flatMap((o) => o.points), ...drawing.dimensions.flatMap((d) => [d.from, d.to])];
-  const xs = all.map((p) => p[0]);
-  const ys = all.map((p) => p[1]);
-  const [x0, x1, y0, y1] = [Math.min(...xs), Math.max(...xs), Math.min(...ys), Math.max(...ys)];
-  const k = Math.min((width - pad.left - pad.right) / Math.max(x1 - x0, 1e-6), (height - pad.top - pad.bottom) / Math.max(y1 - y0, 1e-6));
-  const ox = pad.left + (width - pad.left - pad.right - (x1 - x0) * k) / 2 - x0 * k;
-  const oy = pad.top + (height - pad.top - pad.bottom - (y1 - y0) * k) / 2 - y0 * k;
-  const toX = (v: number) => ox + v * k;
-  const toY = (v: number) => oy + v * k;
-  const path = (points: readonly (readonly [number, number])[]) =>
-    `M${points.map((p) => `${toX(p[0]).toFixed(2)} ${toY(p[1]).toFixed(2)}`).join('L')}Z`;
+  const [held, setHeld] = useState<Held | null>(null);
+  // What is pulled must not run away under the hand: the fit stands still until it is let go.
+  const fit = held?.fit ?? fitOf(drawing, width, height, small ? SMALL_PAD : PAD);
+  const { k } = fit;
+  const toX = (v: number) => fit.ox + v * k;
+  const toY = (v: number) => fit.oy + v * k;
+  const pixel = () => (svg.current ? width / svg.current.getBoundingClientRect().width : 1);
+  const path = (points: readonly Point[], open = false) =>
+    `M${points.map((p) => `${toX(p[0]).toFixed(2)} ${toY(p[1]).toFixed(2)}`).join('L')}${open ? '' : 'Z'}`;
   const voids = drawing.outlines.filter((o) => o.role === 'void');
   const voidXs = voids.flatMap((o) => o.points.map((p) => p[0]));
   const [vx0, vx1] = [Math.min(...voidXs), Math.max(...voidXs)];
-  const fill: Record<string, string> = {
+  const fill: Partial<Record<Outline['role'], string>> = {
     base: `url(#tx-${base})`,
     rod: 'url(#tx-rod)',
+    part: 'url(#tx-rod)',
     plate: 'url(#tx-metal)',
     'keep-clear': 'var(--paper)',
-    overbuild: 'url(#tx-liquid)',
     void: layers ? 'none' : 'url(#tx-liquid)',
   };
 
-  const grab = (d: DimensionLine, e: PointerEvent<SVGCircleElement>) => {
-    if (!onDrag) return;
-    const horizontal = Math.abs(d.to[0] - d.from[0]) >= Math.abs(d.to[1] - d.from[1]);
-    const forward = horizontal ? Math.sign(d.to[0] - d.from[0]) || 1 : Math.sign(d.to[1] - d.from[1]) || 1;
+  const take = (
+    e: PointerEvent<SVGElement>,
+    what:
+      | Omit<Extract<Held, { what: 'dimension' }>, 'fit' | 'x' | 'y'>
+      | Omit<Extract<Held, { what: 'handle' }>, 'fit' | 'x' | 'y'>
+      | Omit<Extract<Held, { what: 'cut' }>, 'fit' | 'x' | 'y'>,
+  ) => {
+    e.stopPropagation();
     e.currentTarget.setPointerCapture(e.pointerId);
-    setHeld({
-      key: d.key,
-      startValue: values?.[d.key] ?? 0,
-      startPx: horizontal ? e.clientX : e.clientY,
-      perPx: (d.perMm * forward) / (k * screenScale()),
-      horizontal,
-    });
+    setHeld({ ...what, fit, x: e.clientX, y: e.clientY } as Held);
   };
-  const screenScale = () => (svg.current ? svg.current.getBoundingClientRect().width / width : 1);
   const move = (e: PointerEvent) => {
-    if (!held || !onDrag) return;
-    const v = held.startValue + ((held.horizontal ? e.clientX : e.clientY) - held.startPx) * held.perPx;
-    const step = v > 50 ? 1 : v > 10 ? 0.5 : 0.1;
-    onDrag(held.key, Math.max(step, Math.round(v / step) * step));
+    if (!held) return;
+    const mm = pixel() / held.fit.k;
+    const [dx, dy] = [(e.clientX - held.x) * mm, (e.clientY - held.y) * mm];
+    if (held.what === 'handle') onMove?.(held.key, [held.start[0] + dx, held.start[1] + dy]);
+    else if (held.what === 'cut') {
+      const { from, to } = drawing.cut!;
+      onCut?.(Math.min(0.98, Math.max(0.02, held.start + dy / (to - from))));
+    } else {
+      const { from, to, perMm } = held.line;
+      const flat = Math.abs(to[0] - from[0]) >= Math.abs(to[1] - from[1]);
+      const forward = (flat ? Math.sign(to[0] - from[0]) : Math.sign(to[1] - from[1])) || 1;
+      const v = held.start + (flat ? dx : dy) * perMm * forward;
+      const step = stepFor(v);
+      onDrag?.(held.line.key, Math.max(step, Math.round(v / step) * step));
+    }
+  };
+  const nudged = (e: KeyboardEvent): Point | null => {
+    const way = KEYS[e.key];
+    if (!way) return null;
+    e.preventDefault();
+    const times = e.shiftKey ? 10 : 1;
+    return [way[0] * times, way[1] * times];
   };
   const nudge = (d: DimensionLine, e: KeyboardEvent) => {
-    const sign = e.key === 'ArrowRight' || e.key === 'ArrowUp' ? 1 : e.key === 'ArrowLeft' || e.key === 'ArrowDown' ? -1 : 0;
-    if (!sign || !onDrag) return;
-    e.preventDefault();
+    const way = nudged(e);
+    if (!way || !onDrag) return;
     const v = values?.[d.key] ?? 0;
-    const step = (e.shiftKey ? 10 : 1) * (v > 50 ? 1 : v > 10 ? 0.5 : 0.1);
-    onDrag(d.key, Math.max(0.1, Number((v + sign * step).toFixed(3))));
+    onDrag(d.key, Math.max(0.1, Number((v + (way[0] - way[1]) * stepFor(v)).toFixed(3))));
   };
+  const said = [
+    ...drawing.dimensions.map((d) => (values?.[d.key] === undefined ? d.label : `${d.label} ${format('length', values[d.key]!).text}`)),
+    ...drawing.marks.flatMap((m, i) => (m.depthMm === undefined ? [] : [`reading ${i + 1}: ${format('length', m.depthMm).text}`])),
+    ...(drawing.contours?.length
+      ? [`lines of equal depth at ${drawing.contours.map((c) => format('length', c.depthMm).text).join(', ')}`]
+      : []),
+  ].join('; ');
 
   return (
+    // biome-ignore lint/a11y/useKeyWithClickEvents: what a click places can also be added with a button and moved with the arrow keys
     <svg
       ref={svg}
       viewBox={`0 0 ${width} ${height}`}
       className="w-full h-full block select-none"
       role="group"
       aria-label={`${drawing.title}, drawn to scale`}
-      onPointerMove={move}
+      onPointerMove={held ? move : undefined}
       onPointerUp={() => setHeld(null)}
+      onPointerCancel={() => setHeld(null)}
+      onClick={
+        onPlace &&
+        ((e) => {
+          const box = e.currentTarget.getBoundingClientRect();
+          onPlace([((e.clientX - box.left) * pixel() - fit.ox) / k, ((e.clientY - box.top) * pixel() - fit.oy) / k]);
+        })
+      }
+      style={onPlace && { cursor: 'crosshair' }}
     >
       <title>{drawing.title}</title>
+      {said && <desc>{said}</desc>}
       {!small && (
-        <g stroke="var(--paper-line)" strokeWidth="1">
-          {Array.from({ length: Math.floor(width / 24) }, (_, i) => (
-            <line key={`v${i}`} x1={i * 24 + 0.5} x2={i * 24 + 0.5} y1="0" y2={height} />
-          ))}
-          {Array.from({ length: Math.floor(height / 24) }, (_, i) => (
-            <line key={`h${i}`} y1={i * 24 + 0.5} y2={i * 24 + 0.5} x1="0" x2={width} />
-          ))}
-        </g>
+        <path
+          d={`${Array.from({ length: Math.floor(width / 24) }, (_, i) => `M${i * 24 + 0.5} 0V${height}`).join('')}${Array.from({ length: Math.floor(height / 24) }, (_, i) => `M0 ${i * 24 + 0.5}H${width}`).join('')}`}
+          stroke="var(--paper-line)"
+          strokeWidth="1"
+        />
       )}
       <text x={small ? 10 : 18} y={small ? 16 : 24} fontSize={small ? 11 : 13} fill="var(--ink-2)">
         {drawing.title}
@@ -138,8 +214,8 @@ export function Drawing({ drawing, base, width, height, layers, crownMm = 0, val
           {layers.map((l) => (
             <rect
               key={l.label}
-              x={toX(x0)}
-              width={(x1 - x0) * k}
+              x={toX(vx0) - 2}
+              width={(vx1 - vx0) * k + 4}
               y={toY(l.fromMm)}
               height={Math.max(0, (l.toMm - l.fromMm) * k)}
               fill={`url(#tx-${l.texture})`}
@@ -168,56 +244,148 @@ export function Drawing({ drawing, base, width, height, layers, crownMm = 0, val
         />
       ))}
       {drawing.outlines
-        .filter((o) => o.role === 'rod' || o.role === 'plate' || o.role === 'keep-clear')
+        .filter((o) => o.role === 'rod' || o.role === 'plate' || o.role === 'part' || o.role === 'keep-clear')
         .map((o, i) => (
-          <path key={i} d={path(o.points)} fill={fill[o.role]} stroke="var(--ink)" strokeWidth="1.2" />
+          <path
+            key={i}
+            d={path(o.points)}
+            fill={fill[o.role]}
+            stroke="var(--ink)"
+            strokeWidth="1.2"
+            strokeDasharray={o.role === 'keep-clear' ? '4 3' : undefined}
+          />
+        ))}
+      {drawing.contours?.map((c) => (
+        <Contour key={c.depthMm} lines={c.lines} path={path} label={format('length', c.depthMm).digits} small={small} toX={toX} toY={toY} />
+      ))}
+      {drawing.outlines
+        .filter((o) => LINES[o.role])
+        .map((o, i) => (
+          <path
+            key={i}
+            d={path(o.points, o.open)}
+            fill="none"
+            stroke="var(--ink)"
+            strokeWidth={LINES[o.role]!.width}
+            strokeDasharray={LINES[o.role]!.dash}
+          />
+        ))}
+      {drawing.outlines
+        .filter((o) => o.label)
+        .map((o, i) => (
+          <Label key={i} x={toX(o.points.at(-1)![0]) + 6} y={toY(o.points.at(-1)![1]) - 5} size={11}>
+            {o.label}
+          </Label>
         ))}
       {layers &&
         layers.length > 1 &&
         layers.map((l) => (
-          <text
-            key={l.label}
-            x={toX(vx1) + 12}
-            y={toY((l.fromMm + l.toMm) / 2) + 4}
-            fontSize="12"
-            fill="var(--ink)"
-            stroke="var(--paper)"
-            strokeWidth="4"
-            paintOrder="stroke"
-          >
+          <Label key={l.label} x={toX(vx1) + 12} y={toY((l.fromMm + l.toMm) / 2) + 4} size={12}>
             {l.label}
-          </text>
+          </Label>
         ))}
       {drawing.marks.map((m, i) => (
         <g key={i}>
           <circle cx={toX(m.at[0])} cy={toY(m.at[1])} r="2" fill="var(--ink)" />
-          <text
-            x={toX(m.at[0]) + 4}
-            y={toY(m.at[1]) - 3}
-            fontSize="10.5"
-            className="fig"
-            fill="var(--ink)"
-            stroke="var(--paper)"
-            strokeWidth="3"
-            paintOrder="stroke"
-          >
-            {m.label}
-          </text>
+          {m.odd && <circle cx={toX(m.at[0])} cy={toY(m.at[1])} r="9" fill="none" stroke="var(--stop)" strokeWidth="2" />}
+          <Label x={toX(m.at[0]) + 5} y={toY(m.at[1]) - 4} size={small ? 10.5 : 12} figures>
+            {m.depthMm === undefined ? m.label : format('length', m.depthMm).digits}
+          </Label>
         </g>
       ))}
+      {!small && drawing.next && (
+        <g>
+          <circle
+            cx={toX(drawing.next[0])}
+            cy={toY(drawing.next[1])}
+            r="7"
+            fill="none"
+            stroke="var(--part-a)"
+            strokeWidth="2"
+            strokeDasharray="3 2"
+          />
+          <Label x={toX(drawing.next[0]) + 11} y={toY(drawing.next[1]) + 4} size={11.5} color="var(--part-a)">
+            one more here helps most
+          </Label>
+        </g>
+      )}
+      {drawing.cut && (
+        <g>
+          <line
+            x1={toX(vx0) - 14}
+            x2={toX(vx1) + 14}
+            y1={toY(drawing.cut.y)}
+            y2={toY(drawing.cut.y)}
+            stroke="var(--ink)"
+            strokeWidth="1"
+            strokeDasharray="10 3 2 3"
+          />
+          {onCut && (
+            <path
+              d={`M${toX(vx1) + 12} ${toY(drawing.cut.y) - 9} l14 9 l-14 9z`}
+              fill="var(--paper)"
+              stroke="var(--ink)"
+              strokeWidth="2"
+              tabIndex={0}
+              role="slider"
+              aria-label="Where the section is cut"
+              aria-valuenow={Math.round(drawing.cut.y)}
+              aria-valuetext={`${format('length', drawing.cut.y).text} across`}
+              style={{ cursor: 'ns-resize', touchAction: 'none' }}
+              onPointerDown={(e) =>
+                take(e, { what: 'cut', start: (drawing.cut!.y - drawing.cut!.from) / (drawing.cut!.to - drawing.cut!.from) })
+              }
+              onKeyDown={(e) => {
+                const way = nudged(e);
+                const { y, from, to } = drawing.cut!;
+                if (way) onCut(Math.min(0.98, Math.max(0.02, (y - from) / (to - from) + 0.02 * (way[0] + way[1]))));
+              }}
+            />
+          )}
+        </g>
+      )}
+      {!small &&
+        onMove &&
+        drawing.handles?.map((h) => (
+          <rect
+            key={h.key}
+            x={toX(h.at[0]) - 6}
+            y={toY(h.at[1]) - 6}
+            width="12"
+            height="12"
+            fill="var(--paper)"
+            stroke="var(--ink)"
+            strokeWidth="2"
+            fillOpacity={h.label.startsWith('reading') ? 0 : 1}
+            tabIndex={0}
+            role="slider"
+            aria-label={`Move ${h.label}`}
+            aria-valuenow={Math.round(h.at[0])}
+            aria-valuetext={`${format('length', h.at[0]).text} along, ${format('length', h.at[1]).text} across`}
+            style={{ cursor: 'move', touchAction: 'none' }}
+            onClick={(e) => e.stopPropagation()}
+            onPointerDown={(e) => take(e, { what: 'handle', key: h.key, start: h.at })}
+            onKeyDown={(e) => {
+              const way = nudged(e);
+              if (way) onMove(h.key, [h.at[0] + way[0], h.at[1] + way[1]]);
+            }}
+          />
+        ))}
       {drawing.dimensions
         .filter((d) => !small || Math.hypot(d.to[0] - d.from[0], d.to[1] - d.from[1]) * k > 30)
         .map((d) => {
           const [ax, ay, bx, by] = [toX(d.from[0]), toY(d.from[1]), toX(d.to[0]), toY(d.to[1])];
-          const horizontal = Math.abs(bx - ax) >= Math.abs(by - ay);
+          const flat = Math.abs(bx - ax) >= Math.abs(by - ay);
           const value = values?.[d.key];
           const label = value === undefined ? d.label : `${d.label} ${format('length', value).text}`;
+          const middle = flat && Math.abs(bx - ax) > 60;
           // Labels of upright lines stand on the side that faces away from the middle of the drawing.
-          const leftHalf = !horizontal && ax < toX((x0 + x1) / 2);
-          const [lx, ly] = horizontal
-            ? [bx - ax > 60 ? (ax + bx) / 2 : bx + 14, bx - ax > 60 ? Math.min(ay, by) - 9 : by + 4]
-            : [leftHalf ? ax - 9 : ax + 9, (ay + by) / 2 + 4];
-          const anchor = horizontal ? (bx - ax > 60 ? 'middle' : 'start') : leftHalf ? 'end' : 'start';
+          const left = flat ? bx < ax : ax < toX((vx0 + vx1) / 2);
+          const [lx, ly] = flat
+            ? middle
+              ? [(ax + bx) / 2, Math.min(ay, by) - 9]
+              : [bx + (left ? -14 : 14), by + 4]
+            : [left ? ax - 9 : ax + 9, (ay + by) / 2 + 4];
           return (
             <g key={d.key} stroke="var(--ink)" strokeWidth="1">
               <line x1={ax} y1={ay} x2={bx} y2={by} />
@@ -225,9 +393,9 @@ export function Drawing({ drawing, base, width, height, layers, crownMm = 0, val
               <text
                 x={lx}
                 y={ly}
-                fontSize="13"
+                fontSize={small ? 11 : 13}
                 fontWeight="650"
-                textAnchor={anchor}
+                textAnchor={middle ? 'middle' : left ? 'end' : 'start'}
                 className="fig"
                 stroke="var(--paper)"
                 strokeWidth="5"
@@ -248,8 +416,10 @@ export function Drawing({ drawing, base, width, height, layers, crownMm = 0, val
                   aria-label={`Drag ${d.label}`}
                   aria-valuenow={value ?? 0}
                   aria-valuetext={label}
-                  style={{ cursor: horizontal ? 'ew-resize' : 'ns-resize', touchAction: 'none' }}
-                  onPointerDown={(e) => grab(d, e)}
+                  data-testid={`pull-${d.key}`}
+                  style={{ cursor: flat ? 'ew-resize' : 'ns-resize', touchAction: 'none' }}
+                  onClick={(e) => e.stopPropagation()}
+                  onPointerDown={(e) => take(e, { what: 'dimension', line: d, start: values?.[d.key] ?? 0 })}
                   onKeyDown={(e) => nudge(d, e)}
                 />
               )}
@@ -257,5 +427,76 @@ export function Drawing({ drawing, base, width, height, layers, crownMm = 0, val
           );
         })}
     </svg>
+  );
+}
+
+function Label({
+  x,
+  y,
+  size,
+  figures,
+  color,
+  children,
+}: {
+  x: number;
+  y: number;
+  size: number;
+  figures?: boolean;
+  color?: string;
+  children: React.ReactNode;
+}) {
+  return (
+    <text
+      x={x}
+      y={y}
+      fontSize={size}
+      className={figures ? 'fig' : undefined}
+      fill={color ?? 'var(--ink)'}
+      stroke="var(--paper)"
+      strokeWidth="4"
+      paintOrder="stroke"
+    >
+      {children}
+    </text>
+  );
+}
+
+/** One line of equal depth, labelled on itself where it lies lowest in the drawing. */
+function Contour({
+  lines,
+  path,
+  label,
+  small,
+  toX,
+  toY,
+}: {
+  lines: readonly (readonly Point[])[];
+  path: (points: readonly Point[], open?: boolean) => string;
+  label: string;
+  small?: boolean;
+  toX: (v: number) => number;
+  toY: (v: number) => number;
+}) {
+  if (!lines.length) return null;
+  const low = lines.flat().reduce((a, b) => (b[1] > a[1] ? b : a));
+  return (
+    <g>
+      <path d={lines.map((l) => path(l, true)).join('')} fill="none" stroke="var(--set)" strokeWidth={small ? 0.8 : 1.3} />
+      {!small && (
+        <text
+          x={toX(low[0])}
+          y={toY(low[1]) + 4}
+          fontSize="11"
+          textAnchor="middle"
+          className="fig"
+          fill="var(--set)"
+          stroke="var(--paper)"
+          strokeWidth="4"
+          paintOrder="stroke"
+        >
+          {label}
+        </text>
+      )}
+    </g>
   );
 }

@@ -1,0 +1,184 @@
+import { medianOf } from './surface-fit';
+
+/** A raster over (u, v): values by row, NaN where nothing was seen. */
+export interface Grid {
+  readonly nx: number;
+  readonly ny: number;
+  readonly cellMm: number;
+  /** Place of the outer corner of cell 0, mm. */
+  readonly u0: number;
+  readonly v0: number;
+  readonly values: Float64Array;
+}
+
+/** Middle of a cell, mm. */
+export const placeOf = (g: Grid, i: number): readonly [number, number] => [
+  g.u0 + ((i % g.nx) + 0.5) * g.cellMm,
+  g.v0 + (Math.floor(i / g.nx) + 0.5) * g.cellMm,
+];
+
+/**
+ * Rasterises scattered heights: the median of each cell, so that stray points do not count.
+ * @returns the raster, how many points fell into each cell, and the spread (90 % − 10 %) inside each
+ */
+export function rasterise(
+  u: Float64Array,
+  v: Float64Array,
+  w: Float64Array,
+  cellMm: number,
+): { grid: Grid; counts: Uint32Array; spread: Float64Array } {
+  let [u0, v0, u1, v1] = [Number.POSITIVE_INFINITY, Number.POSITIVE_INFINITY, Number.NEGATIVE_INFINITY, Number.NEGATIVE_INFINITY];
+  for (let i = 0; i < u.length; i++) {
+    if (u[i]! < u0) u0 = u[i]!;
+    if (u[i]! > u1) u1 = u[i]!;
+    if (v[i]! < v0) v0 = v[i]!;
+    if (v[i]! > v1) v1 = v[i]!;
+  }
+  const nx = Math.max(1, Math.ceil((u1 - u0) / cellMm + 1e-9));
+  const ny = Math.max(1, Math.ceil((v1 - v0) / cellMm + 1e-9));
+  const cells = nx * ny;
+  const of = new Uint32Array(u.length);
+  const starts = new Uint32Array(cells + 1);
+  for (let i = 0; i < u.length; i++) {
+    const x = Math.min(nx - 1, Math.floor((u[i]! - u0) / cellMm));
+    const y = Math.min(ny - 1, Math.floor((v[i]! - v0) / cellMm));
+    of[i] = y * nx + x;
+    starts[of[i]! + 1]!++;
+  }
+  for (let c = 0; c < cells; c++) starts[c + 1]! += starts[c]!;
+  // Counting sort: the heights of a cell lie side by side.
+  const next = starts.slice(0, cells);
+  const sorted = new Float64Array(u.length);
+  for (let i = 0; i < u.length; i++) sorted[next[of[i]!]!++] = w[i]!;
+  const values = new Float64Array(cells).fill(Number.NaN);
+  const spread = new Float64Array(cells);
+  const counts = new Uint32Array(cells);
+  for (let c = 0; c < cells; c++) {
+    const [from, to] = [starts[c]!, starts[c + 1]!];
+    counts[c] = to - from;
+    if (to === from) continue;
+    const inside = sorted.subarray(from, to);
+    if (to - from > 4) {
+      const rank = inside.slice().sort();
+      spread[c] = rank[Math.floor(0.9 * (rank.length - 1))]! - rank[Math.ceil(0.1 * (rank.length - 1))]!;
+      values[c] = rank.length % 2 ? rank[rank.length >> 1]! : (rank[rank.length / 2 - 1]! + rank[rank.length / 2]!) / 2;
+    } else values[c] = to - from === 2 ? (inside[0]! + inside[1]!) / 2 : medianOf(inside.slice());
+  }
+  return { grid: { nx, ny, cellMm, u0, v0, values }, counts, spread };
+}
+
+/** The mask widened (or, negative, narrowed) by whole cells, round as far as cells allow. */
+export function widened(mask: Uint8Array, nx: number, ny: number, by: number): Uint8Array {
+  // Distance by rows, then by columns (exact for the squared Euclidean distance up to `by`).
+  const grow = by >= 0;
+  const r = Math.abs(by);
+  const is = (i: number) => (grow ? mask[i]! : 1 - mask[i]!);
+  const far = r + 1;
+  const alongX = new Int32Array(nx * ny);
+  for (let y = 0; y < ny; y++) {
+    let d = far;
+    for (let x = 0; x < nx; x++) {
+      d = is(y * nx + x) ? 0 : Math.min(far, d + 1);
+      alongX[y * nx + x] = d;
+    }
+    d = far;
+    for (let x = nx - 1; x >= 0; x--) {
+      d = is(y * nx + x) ? 0 : Math.min(far, d + 1);
+      alongX[y * nx + x] = Math.min(alongX[y * nx + x]!, d);
+    }
+  }
+  const out = new Uint8Array(nx * ny);
+  for (let y = 0; y < ny; y++)
+    for (let x = 0; x < nx; x++) {
+      let hit = 0;
+      for (let k = -r; k <= r && !hit; k++) {
+        const yy = y + k;
+        if (yy < 0 || yy >= ny) continue;
+        const dx = alongX[yy * nx + x]!;
+        if (dx * dx + k * k <= r * r) hit = 1;
+      }
+      out[y * nx + x] = grow ? hit : 1 - hit;
+    }
+  return out;
+}
+
+/** Connected parts of a mask (by sides and corners, or by sides alone). @returns label of each cell, from 1, and how many */
+export function parts(mask: Uint8Array, nx: number, ny: number, corners: boolean): { labels: Int32Array; count: number } {
+  const labels = new Int32Array(mask.length);
+  const stack: number[] = [];
+  let count = 0;
+  for (let s = 0; s < mask.length; s++) {
+    if (!mask[s] || labels[s]) continue;
+    count++;
+    labels[s] = count;
+    stack.push(s);
+    while (stack.length) {
+      const c = stack.pop()!;
+      const [x, y] = [c % nx, Math.floor(c / nx)];
+      for (let dy = -1; dy <= 1; dy++)
+        for (let dx = -1; dx <= 1; dx++) {
+          if ((!dx && !dy) || (!corners && dx && dy)) continue;
+          const [xx, yy] = [x + dx, y + dy];
+          if (xx < 0 || yy < 0 || xx >= nx || yy >= ny) continue;
+          const i = yy * nx + xx;
+          if (mask[i] && !labels[i]) {
+            labels[i] = count;
+            stack.push(i);
+          }
+        }
+    }
+  }
+  return { labels, count };
+}
+
+/** Mean of the 3 × 3 cells round each, over those with a value; NaN stays. */
+export function smoothed(values: Float64Array, nx: number, ny: number): Float64Array {
+  const out = new Float64Array(values.length).fill(Number.NaN);
+  for (let y = 0; y < ny; y++)
+    for (let x = 0; x < nx; x++) {
+      const here = y * nx + x;
+      if (Number.isNaN(values[here]!)) continue;
+      let sum = 0;
+      let n = 0;
+      for (let yy = Math.max(0, y - 1); yy <= Math.min(ny - 1, y + 1); yy++)
+        for (let xx = Math.max(0, x - 1); xx <= Math.min(nx - 1, x + 1); xx++) {
+          const v = values[yy * nx + xx]!;
+          if (Number.isNaN(v)) continue;
+          sum += v;
+          n++;
+        }
+      out[here] = sum / n;
+    }
+  return out;
+}
+
+/** Fills gaps from their neighbours, from the edge of the gap inwards, at most `steps` cells deep. */
+export function bridged(values: Float64Array, nx: number, ny: number, steps: number): Float64Array {
+  let now = values;
+  for (let step = 0; step < steps; step++) {
+    const next = now.slice();
+    let changed = false;
+    for (let y = 0; y < ny; y++)
+      for (let x = 0; x < nx; x++) {
+        const here = y * nx + x;
+        if (!Number.isNaN(now[here]!)) continue;
+        let sum = 0;
+        let n = 0;
+        for (let yy = Math.max(0, y - 1); yy <= Math.min(ny - 1, y + 1); yy++)
+          for (let xx = Math.max(0, x - 1); xx <= Math.min(nx - 1, x + 1); xx++) {
+            const v = now[yy * nx + xx]!;
+            if (!Number.isNaN(v)) {
+              sum += v;
+              n++;
+            }
+          }
+        if (n >= 3) {
+          next[here] = sum / n;
+          changed = true;
+        }
+      }
+    now = next;
+    if (!changed) break;
+  }
+  return now;
+}

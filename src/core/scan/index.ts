@@ -1,0 +1,2 @@
+export * from './scan';
+export { type FittedSurface, fitSurface, heightAt, type SurfaceForm } from './surface-fit';

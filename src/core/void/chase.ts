@@ -1,0 +1,291 @@
+import { z } from 'zod';
+import { line, type Problem } from '../units';
+import { across, block, down, drawing, hollow } from './draw';
+import { Measured, measured, unmeasured } from './measured';
+import type { Point } from './point';
+import { check, type Dimension, type Shape } from './shape';
+
+/** A crack, or a crack that is chased: its width and depth are read at stations along it. */
+export const Chase = z.object({
+  shape: z.literal('chase'),
+  version: z.literal(1),
+  form: z.enum(['vee', 'slot']),
+  stations: z.array(z.object({ atMm: z.number(), widthMm: z.number(), depthMm: z.number() })).max(200),
+  /** Carry the tool and half-width of every width and every depth; their values are unused. */
+  readWidth: Measured,
+  readDepth: Measured,
+  /** A slot sawn along the crack, centred on it, both depths from the surface. */
+  slot: z.object({ width: Measured, depth: Measured }).nullable(),
+});
+export type Chase = z.infer<typeof Chase>;
+
+const FACTOR = { slot: 1, vee: 0.5 } as const;
+
+/** Section of the union of a pointed V (width w, depth d) and a centred slot, both measured from the surface, mm². */
+export function unionMm2(w: number, d: number, slotW: number, slotD: number): number {
+  const h = Math.min(d, slotD);
+  // Width of the V shrinks to that of the slot at this depth.
+  const even = w > slotW ? d * (1 - slotW / w) : 0;
+  const vee = (a: number, b: number) => w * (b - a) - (w * (b * b - a * a)) / (2 * d);
+  const shared = h <= even ? slotW * h : slotW * even + vee(even, h);
+  return (w * d) / 2 + slotW * slotD - shared;
+}
+
+/** Pieces of a stretch between stations in which the union is summed: kinks inside a piece cost less than a millionth. */
+const PIECES = 64;
+
+const dimensions = (s: Chase): readonly Dimension[] => [
+  { key: 'readWidth', label: 'Width along the crack', measured: { ...s.readWidth, valueMm: 0 }, minMm: 0, maxMm: 0, shift: true },
+  { key: 'readDepth', label: 'Depth along the crack', measured: { ...s.readDepth, valueMm: 0 }, minMm: 0, maxMm: 0, shift: true },
+  ...(s.slot
+    ? [
+        { key: 'slot.width', label: 'Width of the sawn slot', measured: s.slot.width, minMm: 0, maxMm: 500 },
+        { key: 'slot.depth', label: 'Depth of the sawn slot', measured: s.slot.depth, minMm: 0, maxMm: 1000 },
+      ]
+    : []),
+];
+
+function problems(s: Chase): readonly Problem[] {
+  if (s.stations.length < 2)
+    return [
+      {
+        field: 'stations',
+        value: s.stations.length,
+        allowed: 'at least 2 stations',
+        sentence: 'A crack needs at least two stations: where it begins and where it ends.',
+      },
+    ];
+  for (const [i, st] of s.stations.entries()) {
+    const before = s.stations[i - 1];
+    if (before && !(st.atMm > before.atMm))
+      return [
+        {
+          field: `stations.${i}`,
+          value: st.atMm,
+          allowed: `more than ${before.atMm} mm`,
+          sentence: `Station ${i + 1}, at ${st.atMm} mm, does not lie beyond station ${i}, at ${before.atMm} mm.`,
+        },
+      ];
+    if (!(st.widthMm >= 0 && st.depthMm >= 0))
+      return [
+        {
+          field: `stations.${i}`,
+          value: [st.widthMm, st.depthMm],
+          allowed: '0 mm or more',
+          sentence: `Station ${i + 1}: width and depth must be 0 mm or more.`,
+        },
+      ];
+  }
+  if (!s.slot && !s.stations.some((st) => st.widthMm > 0 && st.depthMm > 0))
+    return [{ field: 'stations', value: 0, allowed: 'a width and depth above 0 somewhere', sentence: 'Width and depth are 0 everywhere.' }];
+  return [];
+}
+
+/** Volume between stations, mm³: exact for a slot or V, summed piece by piece for their union. */
+function volumeMm3(s: Chase, dw: number, dd: number, slotW: number, slotD: number): number {
+  let sum = 0;
+  for (let i = 0; i + 1 < s.stations.length; i++) {
+    const [a, b] = [s.stations[i]!, s.stations[i + 1]!];
+    const length = b.atMm - a.atMm;
+    const [w0, w1] = [Math.max(0, a.widthMm + dw), Math.max(0, b.widthMm + dw)];
+    const [d0, d1] = [Math.max(0, a.depthMm + dd), Math.max(0, b.depthMm + dd)];
+    if (!s.slot) {
+      sum += (length / 6) * (2 * w0 * d0 + w0 * d1 + w1 * d0 + 2 * w1 * d1) * FACTOR[s.form];
+      continue;
+    }
+    for (let k = 0; k < PIECES; k++)
+      for (const g of [0.21132486540518713, 0.7886751345948129]) {
+        const f = (k + g) / PIECES;
+        sum += (length / PIECES / 2) * sectionMm2(s.form, w0 + (w1 - w0) * f, d0 + (d1 - d0) * f, slotW, slotD);
+      }
+  }
+  return sum;
+}
+
+function sectionMm2(form: Chase['form'], w: number, d: number, slotW: number, slotD: number): number {
+  if (w === 0 || d === 0) return slotW * slotD;
+  if (form === 'vee') return unionMm2(w, d, slotW, slotD);
+  return w * d + slotW * slotD - Math.min(w, slotW) * Math.min(d, slotD);
+}
+
+const deepest = (s: Chase) =>
+  s.stations.reduce((a, b) => (b.depthMm > a.depthMm ? b : a), s.stations[0] ?? { atMm: 0, widthMm: 1, depthMm: 1 });
+
+export const chase: Shape<Chase> = {
+  id: 'chase',
+  version: 1,
+  label: 'Crack or chased joint',
+  seen: 'a crack, as it is or sawn open along its length',
+  broke: 'crack',
+  schema: Chase,
+  blank: () => ({
+    shape: 'chase',
+    version: 1,
+    form: 'vee',
+    stations: [
+      { atMm: 0, widthMm: 4, depthMm: 20 },
+      { atMm: 500, widthMm: 6, depthMm: 30 },
+    ],
+    readWidth: unmeasured(0, 'rule'),
+    readDepth: unmeasured(0, 'gauge'),
+    slot: null,
+  }),
+  dimensions,
+  parameters: (s) => [
+    {
+      key: 'form',
+      label: 'The crack runs in',
+      kind: 'choice',
+      value: s.form,
+      options: [
+        { id: 'vee', label: 'to a point' },
+        { id: 'slot', label: 'as wide below' },
+      ],
+    },
+    {
+      key: 'slot',
+      label: 'Sawn open',
+      kind: 'choice',
+      value: s.slot ? 'sawn' : 'not',
+      options: [
+        { id: 'not', label: 'not' },
+        { id: 'sawn', label: 'a slot along it' },
+      ],
+    },
+  ],
+  lists: (s) => [
+    {
+      key: 'stations',
+      label: 'Stations along the crack',
+      columns: [
+        { key: 'atMm', label: 'at', kind: 'length' },
+        { key: 'widthMm', label: 'width', kind: 'length' },
+        { key: 'depthMm', label: 'depth', kind: 'length' },
+      ],
+      rows: s.stations,
+      blank: { ...(s.stations.at(-1) ?? { widthMm: 5, depthMm: 20 }), atMm: (s.stations.at(-1)?.atMm ?? 0) + 250 },
+      max: 200,
+    },
+  ],
+  write: (s, key, value) => {
+    if (key === 'slot' && typeof value === 'string')
+      return { ...s, slot: value === 'sawn' ? (s.slot ?? { width: unmeasured(8, 'calliper'), depth: unmeasured(20, 'gauge') }) : null };
+    // What is typed at a station has been measured.
+    if (key === 'stations')
+      return {
+        ...s,
+        stations: value as Chase['stations'],
+        readWidth: s.readWidth.text ? s.readWidth : { ...measured(0, s.readWidth.tool), text: 'read' },
+        readDepth: s.readDepth.text ? s.readDepth : { ...measured(0, s.readDepth.tool), text: 'read' },
+      };
+    const station = /^stations\.(\d+)$/.exec(key);
+    if (station && Array.isArray(value))
+      return {
+        ...s,
+        stations: s.stations.map((st, i) =>
+          i === Number(station[1]) ? { ...st, atMm: Math.round(value[0] as number), widthMm: Math.max(0, 2 * (value[1] as number)) } : st,
+        ),
+      };
+    return undefined;
+  },
+  problems,
+  volume:
+    (s) =>
+    ([dw = 0, dd = 0, slotW = 0, slotD = 0]) =>
+      volumeMm3(s, dw, dd, slotW, slotD) / 1000,
+  working: (s) => {
+    const [slotW, slotD] = s.slot ? [s.slot.width.valueMm, s.slot.depth.valueMm] : [0, 0];
+    return s.stations.slice(1).map((b, i) => {
+      const a = s.stations[i]!;
+      const part = volumeMm3({ ...s, stations: [a, b] }, 0, 0, slotW, slotD) / 1000;
+      return line(
+        `From ${a.atMm} to ${b.atMm} mm`,
+        s.slot
+          ? `union of the ${s.form === 'vee' ? 'V' : 'slot'} ${a.widthMm} × ${a.depthMm} → ${b.widthMm} × ${b.depthMm} with a slot ${slotW} × ${slotD}`
+          : `${b.atMm - a.atMm}/6 × (2·${a.widthMm}·${a.depthMm} + ${a.widthMm}·${b.depthMm} + ${b.widthMm}·${a.depthMm} + 2·${b.widthMm}·${b.depthMm})${s.form === 'vee' ? ' × ½' : ''}`,
+        part,
+        'mL',
+      );
+    });
+  },
+  faces: (s) => {
+    check(chase, s);
+    const slotW = s.slot?.width.valueMm ?? 0;
+    const slotD = s.slot?.depth.valueMm ?? 0;
+    let area = 0;
+    let wet = 0;
+    for (let i = 0; i + 1 < s.stations.length; i++) {
+      const [a, b] = [s.stations[i]!, s.stations[i + 1]!];
+      const length = b.atMm - a.atMm;
+      const [w, d] = [Math.max(slotW, (a.widthMm + b.widthMm) / 2), Math.max(slotD, (a.depthMm + b.depthMm) / 2)];
+      area += length * w;
+      wet += length * (s.form === 'vee' && !s.slot ? 2 * Math.hypot(w / 2, d) : 2 * d + w);
+    }
+    const length = s.stations.at(-1)!.atMm - s.stations[0]!.atMm;
+    return {
+      planAreaMm2: area,
+      wettedAreaMm2: wet,
+      maxDepthMm: Math.max(slotD, ...s.stations.map((st) => st.depthMm)),
+      perimeterMm: 2 * length,
+      thicknessMm: area / length,
+    };
+  },
+  section: (s) => {
+    const { widthMm: w, depthMm: d } = deepest(s);
+    const [sw, sd] = s.slot ? [s.slot.width.valueMm, s.slot.depth.valueMm] : [0, 0];
+    const crack: Point[] =
+      s.form === 'vee'
+        ? [
+            [w / 2, 0],
+            [0, d],
+            [-w / 2, 0],
+          ]
+        : [
+            [w / 2, 0],
+            [w / 2, d],
+            [-w / 2, d],
+            [-w / 2, 0],
+          ];
+    const half = Math.max(w, sw) / 2;
+    const deep = Math.max(d, sd);
+    const side = Math.max(deep * 0.7, half * 3);
+    return drawing(
+      'section where it is deepest',
+      [
+        block(-half, half, deep, side, deep * 0.4),
+        hollow(crack),
+        ...(s.slot
+          ? [
+              hollow([
+                [-sw / 2, 0],
+                [sw / 2, 0],
+                [sw / 2, sd],
+                [-sw / 2, sd],
+              ]),
+            ]
+          : []),
+      ],
+      s.slot ? [across('slot.width', 0, sw / 2, -deep * 0.12, 'slot', 2), down('slot.depth', 0, sd, half + side * 0.55, 'slot')] : [],
+    );
+  },
+  plan: (s) => {
+    const up = s.stations.map((st) => [st.atMm, -Math.max(st.widthMm, s.slot?.width.valueMm ?? 0) / 2] as const);
+    const low = s.stations.toReversed().map((st) => [st.atMm, Math.max(st.widthMm, s.slot?.width.valueMm ?? 0) / 2] as const);
+    const length = (s.stations.at(-1)?.atMm ?? 1) - (s.stations[0]?.atMm ?? 0);
+    return {
+      ...drawing('along the crack, from above', [
+        {
+          role: 'base',
+          points: [
+            [(s.stations[0]?.atMm ?? 0) - length * 0.03, -length * 0.12],
+            [(s.stations.at(-1)?.atMm ?? 1) + length * 0.03, -length * 0.12],
+            [(s.stations.at(-1)?.atMm ?? 1) + length * 0.03, length * 0.12],
+            [(s.stations[0]?.atMm ?? 0) - length * 0.03, length * 0.12],
+          ],
+        },
+        hollow([...up, ...low]),
+      ]),
+      handles: s.stations.map((st, i) => ({ key: `stations.${i}`, at: [st.atMm, st.widthMm / 2] as const, label: `station ${i + 1}` })),
+    };
+  },
+};

@@ -1,0 +1,146 @@
+import { z } from 'zod';
+import { line, type WorkLine } from '../units';
+import { bounds, drawing, rect } from './draw';
+import { Measured, unmeasured } from './measured';
+import {
+  cornersOf,
+  outlineArea,
+  outlineDimensions,
+  outlineLists,
+  outlineParameters,
+  outlinePlan,
+  outlineProblems,
+  outlineText,
+  PlanOutline,
+  writeOutline,
+} from './outline';
+import type { Point } from './point';
+import { check, type Dimension, type Shape } from './shape';
+
+/** Mean texture depth of a prepared face, mm: estimates for where no sand-patch test was made. */
+export const TEXTURES = {
+  smooth: { label: 'smooth, sanded', mm: 0.1 },
+  fine: { label: 'fine, ground', mm: 0.3 },
+  medium: { label: 'medium, lightly blasted', mm: 0.7 },
+  coarse: { label: 'coarse, blasted or scabbled', mm: 1.5 },
+  rough: { label: 'rough, broken out', mm: 3 },
+} as const;
+
+/** A coat or skim over a face with texture. */
+export const Coat = z.object({
+  shape: z.literal('coat'),
+  version: z.literal(1),
+  outline: PlanOutline,
+  thickness: Measured,
+  texture: z.discriminatedUnion('from', [
+    z.object({ from: z.literal('class'), class: z.enum(['smooth', 'fine', 'medium', 'coarse', 'rough']) }),
+    /** Sand-patch test: this much sand, spread flat into a circle of this diameter. */
+    z.object({ from: z.literal('sand-patch'), sandMl: z.number(), circle: Measured }),
+  ]),
+});
+export type Coat = z.infer<typeof Coat>;
+
+const dimensions = (s: Coat): readonly Dimension[] => [
+  ...outlineDimensions(s.outline, 'outline'),
+  { key: 'thickness', label: 'Thickness over the peaks', measured: s.thickness, minMm: 0, minInclusive: true, maxMm: 200 },
+  ...(s.texture.from === 'sand-patch'
+    ? [{ key: 'texture.circle', label: 'Sand-patch circle, diameter', measured: s.texture.circle, minMm: 0, maxMm: 2000 }]
+    : []),
+];
+
+/** Mean texture depth, mm: 4 V / (π D²) of a sand patch, or the class. */
+const textureMm = (s: Coat, circle: number): number =>
+  s.texture.from === 'class' ? TEXTURES[s.texture.class].mm : (4 * s.texture.sandMl * 1000) / (Math.PI * circle * circle);
+const ownTexture = (s: Coat) => textureMm(s, s.texture.from === 'sand-patch' ? s.texture.circle.valueMm : 0);
+
+export const coat: Shape<Coat> = {
+  id: 'coat',
+  version: 1,
+  label: 'Coat or skim',
+  seen: 'a face to be coated, skimmed or levelled',
+  broke: 'surface',
+  schema: Coat,
+  blank: () => ({
+    shape: 'coat',
+    version: 1,
+    outline: { kind: 'rectangle', length: unmeasured(1000), width: unmeasured(600) },
+    thickness: unmeasured(2, 'gauge'),
+    texture: { from: 'class', class: 'fine' },
+  }),
+  dimensions,
+  parameters: (s) => [
+    ...outlineParameters(s.outline, 'outline'),
+    {
+      key: 'texture.from',
+      label: 'Texture of the face',
+      kind: 'choice',
+      value: s.texture.from,
+      options: [
+        { id: 'class', label: 'by how it looks' },
+        { id: 'sand-patch', label: 'sand-patch test' },
+      ],
+    },
+    s.texture.from === 'class'
+      ? {
+          key: 'texture.class',
+          label: 'It looks',
+          kind: 'choice',
+          value: s.texture.class,
+          options: Object.entries(TEXTURES).map(([id, t]) => ({ id, label: t.label })),
+        }
+      : { key: 'texture.sandMl', label: 'Sand used', kind: 'volume', value: s.texture.sandMl, min: 0, max: 10_000, minExclusive: true },
+  ],
+  lists: (s) => outlineLists(s.outline, 'outline'),
+  write: (s, key, value) => {
+    if (key === 'texture.from')
+      return {
+        ...s,
+        texture: value === 'class' ? { from: 'class', class: 'fine' } : { from: 'sand-patch', sandMl: 25, circle: unmeasured(200, 'rule') },
+      };
+    return writeOutline(s, key, value);
+  },
+  problems: (s) => outlineProblems(s.outline, 'outline'),
+  volume: (s) => {
+    const { at, takes } = outlineArea(s.outline);
+    return (v) => (at(v) * (v[takes]! + textureMm(s, v[takes + 1] ?? 0))) / 1000;
+  },
+  working: (s) => {
+    const area = outlineArea(s.outline).areaMm2;
+    const deep = ownTexture(s);
+    const texture: WorkLine =
+      s.texture.from === 'class'
+        ? line('Texture, mean depth', `${TEXTURES[s.texture.class].label}, estimated`, deep, 'mm', undefined, 'chosen')
+        : line('Texture, mean depth', `4 × ${s.texture.sandMl} mL / (π × ${s.texture.circle.valueMm}²)`, deep, 'mm', 'sand-patch test');
+    return [
+      line('Area', outlineText(s.outline), area / 100, 'cm²'),
+      texture,
+      line('Volume', `area × (${s.thickness.valueMm} mm + texture)`, (area * (s.thickness.valueMm + deep)) / 1000, 'mL'),
+    ];
+  },
+  faces: (s) => {
+    check(coat, s);
+    const { areaMm2, aroundMm } = outlineArea(s.outline);
+    const t = s.thickness.valueMm + ownTexture(s);
+    return { planAreaMm2: areaMm2, wettedAreaMm2: areaMm2, maxDepthMm: t, perimeterMm: aroundMm, thicknessMm: t };
+  },
+  section: (s) => {
+    const t = s.thickness.valueMm;
+    const deep = ownTexture(s) * 2;
+    const wide = Math.max(20, (t + deep) * 9);
+    const ripples = Array.from({ length: 41 }, (_, i) => [(i * wide) / 40, t + (deep * (1 - Math.cos(i * 2.399))) / 2] as Point);
+    return drawing(
+      'section, texture as deep as measured',
+      [
+        { role: 'base', points: [...ripples, [wide, t + deep + wide * 0.18], [0, t + deep + wide * 0.18]] },
+        { role: 'void', points: [[0, 0], [wide, 0], ...ripples.toReversed()] },
+      ],
+      [{ key: 'thickness', from: [wide * 1.05, t], to: [wide * 1.05, 0], perMm: 1, label: 'thickness' }],
+    );
+  },
+  plan: (s) => {
+    const [x0, y0, x1, y1] = bounds(cornersOf(s.outline));
+    const drawn = outlinePlan(s.outline, 'outline');
+    const m = (x1 - x0) * 0.06;
+    return { ...drawn, outlines: [{ role: 'base', points: rect(x0 - m, y0 - m, x1 + m, y1 + m) }, ...drawn.outlines] };
+  },
+};

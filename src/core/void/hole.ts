@@ -1,0 +1,72 @@
+import { z } from 'zod';
+import { line } from '../units';
+import {
+  boreDimensions,
+  boreFields,
+  boreParameters,
+  borePlan,
+  boreProblems,
+  boreSection,
+  boreWorking,
+  boreWrite,
+  mouthDimensions,
+  mouthMm3,
+  pointMm3,
+} from './bore';
+import { across, drawing } from './draw';
+import { unmeasured } from './measured';
+import { check, type Dimension, type Shape } from './shape';
+
+/** A drilled hole with nothing in it. */
+export const Hole = z.object({ shape: z.literal('hole'), version: z.literal(1), ...boreFields });
+export type Hole = z.infer<typeof Hole>;
+
+const dimensions = (s: Hole): readonly Dimension[] => [...boreDimensions(s), ...mouthDimensions(s)];
+
+export const hole: Shape<Hole> = {
+  id: 'hole',
+  version: 1,
+  label: 'Drilled hole',
+  seen: 'a round hole, screw hole or core hole, nothing standing in it',
+  broke: 'hole',
+  schema: Hole,
+  blank: () => ({
+    shape: 'hole',
+    version: 1,
+    holeDiameter: unmeasured(20, 'calliper'),
+    holeDepth: unmeasured(60, 'gauge'),
+    mouth: { form: 'none' },
+    pointAngleDeg: null,
+  }),
+  dimensions,
+  parameters: boreParameters,
+  problems: boreProblems,
+  write: boreWrite,
+  volume:
+    (s) =>
+    ([D = 0, L = 0, M = 0, h = 0]) =>
+      ((Math.PI / 4) * D ** 2 * L + pointMm3(D, s.pointAngleDeg) + mouthMm3(s.mouth.form, D, M, h)) / 1000,
+  working: (s) => {
+    const [D, L] = [s.holeDiameter.valueMm, s.holeDepth.valueMm];
+    return [line('Hole', `π/4 × ${D}² × ${L}`, ((Math.PI / 4) * D * D * L) / 1000, 'mL'), ...boreWorking(s)];
+  },
+  faces: (s) => {
+    check(hole, s);
+    const [D, L] = [s.holeDiameter.valueMm, s.holeDepth.valueMm];
+    return {
+      planAreaMm2: (Math.PI / 4) * D * D,
+      wettedAreaMm2: Math.PI * D * L + (Math.PI / 4) * D * D,
+      maxDepthMm: L,
+      perimeterMm: Math.PI * D,
+      thicknessMm: D,
+    };
+  },
+  section: (s) => {
+    const { outlines, dimensions: lines, top } = boreSection(s);
+    return drawing('section through the hole', outlines, [
+      ...lines,
+      across('holeDiameter', 0, s.holeDiameter.valueMm / 2, -top * 0.4, 'hole ⌀', 2),
+    ]);
+  },
+  plan: (s) => drawing('from above', borePlan(s)),
+};

@@ -1,0 +1,145 @@
+import { z } from 'zod';
+import { figure, line, type Problem } from '../units';
+import { across, bounds, down, drawing, hollow, rect } from './draw';
+import { Measured, unmeasured } from './measured';
+import {
+  cornersOf,
+  outlineArea,
+  outlineDimensions,
+  outlineLists,
+  outlineParameters,
+  outlinePlan,
+  outlineProblems,
+  outlineText,
+  PlanOutline,
+  writeOutline,
+} from './outline';
+import { check, type Dimension, type Shape } from './shape';
+
+/** The joints of a tiled area, movement joints left out. */
+export const Joints = z.object({
+  shape: z.literal('joints'),
+  version: z.literal(1),
+  /** The whole area, joints included. */
+  outline: PlanOutline,
+  tileLength: Measured,
+  tileWidth: Measured,
+  jointWidth: Measured,
+  depth: Measured,
+  /** Length of the movement joints that stay open, and their width, mm. */
+  movement: z.object({ lengthMm: z.number(), widthMm: z.number() }),
+});
+export type Joints = z.infer<typeof Joints>;
+
+const dimensions = (s: Joints): readonly Dimension[] => [
+  ...outlineDimensions(s.outline, 'outline'),
+  { key: 'tileLength', label: 'Tile, length', measured: s.tileLength, minMm: 0, maxMm: 5000 },
+  { key: 'tileWidth', label: 'Tile, width', measured: s.tileWidth, minMm: 0, maxMm: 5000 },
+  { key: 'jointWidth', label: 'Joint, width', measured: s.jointWidth, minMm: 0, maxMm: 200 },
+  { key: 'depth', label: 'Joint, depth to fill', measured: s.depth, minMm: 0, maxMm: 500 },
+];
+
+/** Exact share of the area that is joint: 1 − L·B / ((L + w)(B + w)). */
+export const jointShare = (l: number, b: number, w: number): number => 1 - (l * b) / ((l + w) * (b + w));
+
+const own = (s: Joints) => [s.tileLength.valueMm, s.tileWidth.valueMm, s.jointWidth.valueMm, s.depth.valueMm] as const;
+const openMm2 = (s: Joints) => s.movement.lengthMm * s.movement.widthMm;
+
+function problems(s: Joints): readonly Problem[] {
+  const outline = outlineProblems(s.outline, 'outline');
+  if (outline.length) return outline;
+  const [l, b, w] = own(s);
+  const joint = outlineArea(s.outline).areaMm2 * jointShare(l, b, w);
+  return openMm2(s) >= joint
+    ? [
+        {
+          field: 'movement.lengthMm',
+          value: s.movement.lengthMm,
+          allowed: `under ${figure(joint / 100)} cm² together`,
+          sentence: 'The movement joints take up more than all joints together. Check their length and width.',
+        },
+      ]
+    : [];
+}
+
+export const joints: Shape<Joints> = {
+  id: 'joints',
+  version: 1,
+  label: 'Joints between tiles',
+  seen: 'the open joints of a tiled or paved area',
+  broke: 'joints',
+  schema: Joints,
+  blank: () => ({
+    shape: 'joints',
+    version: 1,
+    outline: { kind: 'rectangle', length: unmeasured(3000), width: unmeasured(2000) },
+    tileLength: unmeasured(300, 'rule'),
+    tileWidth: unmeasured(300, 'rule'),
+    jointWidth: unmeasured(5, 'calliper'),
+    depth: unmeasured(9, 'gauge'),
+    movement: { lengthMm: 0, widthMm: 8 },
+  }),
+  dimensions,
+  parameters: (s) => [
+    ...outlineParameters(s.outline, 'outline'),
+    { key: 'movement.lengthMm', label: 'Movement joints kept open, length', kind: 'length', value: s.movement.lengthMm, min: 0, max: 1e6 },
+    { key: 'movement.widthMm', label: 'Movement joints, width', kind: 'length', value: s.movement.widthMm, min: 0, max: 200 },
+  ],
+  lists: (s) => outlineLists(s.outline, 'outline'),
+  write: writeOutline,
+  problems,
+  volume: (s) => {
+    const { at, takes } = outlineArea(s.outline);
+    return (v) => {
+      const [l, b, w, d] = v.slice(takes) as [number, number, number, number];
+      return ((at(v) * jointShare(l, b, w) - openMm2(s)) * d) / 1000;
+    };
+  },
+  working: (s) => {
+    const area = outlineArea(s.outline).areaMm2;
+    const [l, b, w, d] = own(s);
+    const share = jointShare(l, b, w);
+    return [
+      line('Area with joints', outlineText(s.outline), area / 100, 'cm²'),
+      line('Share that is joint', `1 − ${l} × ${b} / ((${l} + ${w}) × (${b} + ${w}))`, share * 100, '%'),
+      ...(openMm2(s) > 0
+        ? [line('Movement joints stay open', `${s.movement.lengthMm} × ${s.movement.widthMm} / 100`, -openMm2(s) / 100, 'cm²')]
+        : []),
+      line('Volume', `joint area × ${d} mm`, ((area * share - openMm2(s)) * d) / 1000, 'mL'),
+    ];
+  },
+  faces: (s) => {
+    check(joints, s);
+    const { areaMm2 } = outlineArea(s.outline);
+    const [l, b, w, d] = own(s);
+    const plan = areaMm2 * jointShare(l, b, w) - openMm2(s);
+    return { planAreaMm2: plan, wettedAreaMm2: plan * (1 + (2 * d) / w), maxDepthMm: d, perimeterMm: (2 * plan) / w, thicknessMm: d };
+  },
+  section: (s) => {
+    const [l, , w, d] = own(s);
+    const shown = Math.min(l, w * 7);
+    return drawing(
+      'section across a joint',
+      [
+        { role: 'base', points: rect(-shown, d, shown + w, d * 2.2) },
+        { role: 'plate', points: rect(-shown, 0, 0, d) },
+        { role: 'plate', points: rect(w, 0, w + shown, d) },
+        hollow(rect(0, 0, w, d)),
+      ],
+      [across('jointWidth', 0, w, -d * 0.5, 'joint'), down('depth', 0, d, w + shown * 0.4, 'depth')],
+    );
+  },
+  plan: (s) => {
+    const drawn = outlinePlan(s.outline, 'outline');
+    const [x0, y0, x1, y1] = bounds(cornersOf(s.outline));
+    const [l, b, w] = own(s);
+    // Tiles are drawn while they can be told apart.
+    const [nx, ny] = [Math.floor((x1 - x0) / (l + w)), Math.floor((y1 - y0) / (b + w))];
+    if (s.outline.kind !== 'rectangle' || nx * ny > 400 || nx * ny < 1) return drawn;
+    const tiles = Array.from({ length: nx * ny }, (_, i) => {
+      const [tx, ty] = [x0 + (i % nx) * (l + w) + w / 2, y0 + Math.floor(i / nx) * (b + w) + w / 2];
+      return { role: 'keep-clear' as const, points: rect(tx, ty, tx + l, ty + b) };
+    });
+    return { ...drawn, outlines: [...drawn.outlines, ...tiles] };
+  },
+};

@@ -1,0 +1,100 @@
+import Papa from 'papaparse';
+import { parseQuantity, refuse, type UnitSystem } from '../units';
+import type { RowList } from './shape';
+
+type Row = Readonly<Record<string, number | string>>;
+
+const isNumber = (cell: string) => /\d/.test(cell) && /^[-−+\d.,/\s"'″′]*\s*[a-z°"'″′]*\.?$/i.test(cell.trim());
+
+/** How columns are divided: tabs of a spreadsheet, semicolons, commas, or blanks. */
+function delimiterOf(text: string, columns: number): string {
+  if (text.includes('\t')) return '\t';
+  if (text.includes(';')) return ';';
+  const line = text.split('\n').find((l) => /\d/.test(l)) ?? '';
+  const commas = line.split(',').length;
+  if (commas === columns || /,\s/.test(line)) return ',';
+  if (commas > columns && commas % columns === 0)
+    refuse(
+      'list',
+      line,
+      'columns divided by tabs or semicolons',
+      `“${line.trim().slice(0, 40)}” divides columns and decimals with the same comma. Divide the columns with tabs or semicolons.`,
+    );
+  return commas > 1 ? ',' : ' ';
+}
+
+/**
+ * Rows of a list from pasted or read text: one row a line, columns divided as spreadsheets do; a header line is passed over;
+ * lengths are understood as typed (`3/8 in`, `12,5`), bare numbers in the units of `system`. Depths may also come as a grid:
+ * places along in the first line, places across in the first column.
+ * @returns the rows, in the core units
+ * @throws Refusal naming the line and what is wrong in it
+ */
+export function rowsFromText(list: RowList, text: string, system: UnitSystem): readonly Row[] {
+  const numeric = list.columns.filter((c) => c.kind !== 'text' && c.kind !== 'choice').length;
+  const delimiter = delimiterOf(text, list.columns.length);
+  const { data } = Papa.parse<string[]>(text.trim(), { delimiter, skipEmptyLines: 'greedy' });
+  const lines = data.map((cells) => {
+    const trimmed = cells.map((c) => c.trim());
+    return delimiter === ' ' ? trimmed.filter((c) => c !== '') : trimmed;
+  });
+  if (!lines.length) refuse('list', text, 'at least one row', 'There is nothing to read in it.');
+  const read = (cell: string, line: number, label: string, kind: RowList['columns'][number]['kind']): number => {
+    const parsed = parseQuantity(kind === 'text' || kind === 'choice' ? 'count' : kind, cell, system);
+    if (!parsed.ok) return refuse('list', cell, `a ${label}`, `Line ${line}, ${label}: ${parsed.sentence}`);
+    return parsed.value;
+  };
+
+  const first = lines[0]!;
+  const wide = first.length > list.columns.length && lines.length > 1;
+  if (list.key === 'depth.readings' && wide && lines.slice(1).every((l) => l.length === first.length)) {
+    const along = first.slice(1).map((cell) => read(cell, 1, 'along', 'length'));
+    return lines.slice(1).flatMap((cells, i) => {
+      const yMm = read(cells[0]!, i + 2, 'across', 'length');
+      return cells
+        .slice(1)
+        .flatMap((cell, k) => (cell === '' ? [] : [{ xMm: along[k]!, yMm, depthMm: read(cell, i + 2, 'depth', 'length') }]));
+    });
+  }
+
+  const header = first.filter(isNumber).length < numeric ? 1 : 0;
+  const rows = lines.slice(header).map((cells, i): Row => {
+    const line = i + 1 + header;
+    if (cells.length < list.columns.length)
+      refuse(
+        'list',
+        cells.join(' '),
+        `${list.columns.length} columns`,
+        `Line ${line} has ${cells.length} of the ${list.columns.length} columns: ${list.columns.map((c) => c.label).join(', ')}.`,
+      );
+    return Object.fromEntries(
+      list.columns.map((c, k) => {
+        const cell = cells[k]!;
+        if (c.kind === 'text') return [c.key, cell];
+        if (c.kind === 'choice') {
+          const found = c.options?.find((o) => o.id === cell.toLowerCase() || o.label === cell.toLowerCase());
+          return [
+            c.key,
+            found?.id ??
+              refuse(
+                'list',
+                cell,
+                c.options?.map((o) => o.label).join(', ') ?? '',
+                `Line ${line}: “${cell}” is none of ${c.options?.map((o) => o.label).join(', ')}.`,
+              ),
+          ];
+        }
+        return [c.key, read(cell, line, c.label, c.kind)];
+      }),
+    );
+  });
+  if (!rows.length) refuse('list', text, 'at least one row', 'There is a header, but no row under it.');
+  if (rows.length > list.max)
+    refuse(
+      'list',
+      rows.length,
+      `up to ${list.max} rows`,
+      `It has ${rows.length} rows; ${list.label.toLowerCase()} take up to ${list.max}.`,
+    );
+  return rows;
+}

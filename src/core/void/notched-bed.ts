@@ -1,0 +1,168 @@
+import { z } from 'zod';
+import { line, type Problem } from '../units';
+import { across, bounds, down, drawing, hollow, rect } from './draw';
+import { Measured, unmeasured } from './measured';
+import {
+  cornersOf,
+  outlineArea,
+  outlineDimensions,
+  outlineLists,
+  outlineParameters,
+  outlinePlan,
+  outlineProblems,
+  outlineText,
+  PlanOutline,
+  writeOutline,
+} from './outline';
+import type { Point } from './point';
+import { check, type Dimension, type Shape } from './shape';
+
+/** A setting bed combed with a notched trowel. */
+export const NotchedBed = z.object({
+  shape: z.literal('notchedBed'),
+  version: z.literal(1),
+  outline: PlanOutline,
+  notch: z.object({ form: z.enum(['square', 'vee', 'round']), width: Measured, depth: Measured, gap: Measured }),
+  /** How steeply the trowel is held to the base, degrees. */
+  trowelDeg: z.number(),
+  /** Thickness buttered on the back of the piece, mm. */
+  backMm: z.number(),
+});
+export type NotchedBed = z.infer<typeof NotchedBed>;
+
+const dimensions = (s: NotchedBed): readonly Dimension[] => [
+  ...outlineDimensions(s.outline, 'outline'),
+  { key: 'notch.width', label: 'Notch, width', measured: s.notch.width, minMm: 0, maxMm: 100 },
+  { key: 'notch.depth', label: 'Notch, depth', measured: s.notch.depth, minMm: 0, maxMm: 100 },
+  { key: 'notch.gap', label: 'Tooth between notches', measured: s.notch.gap, minMm: 0, maxMm: 100 },
+];
+
+/** Area of one notch, mm²: square w·d, V ½·w·d, round end w·(d − w/2) + π w²/8. */
+export function notchMm2(form: NotchedBed['notch']['form'], w: number, d: number): number {
+  if (form === 'square') return w * d;
+  if (form === 'vee') return (w * d) / 2;
+  return w * (d - w / 2) + (Math.PI * w * w) / 8;
+}
+
+/** Mean thickness of the bed when it is pressed flat, mm. */
+export const bedMm = (form: NotchedBed['notch']['form'], w: number, d: number, gap: number, trowelDeg: number): number =>
+  (notchMm2(form, w, d) * Math.sin((trowelDeg * Math.PI) / 180)) / (w + gap);
+
+function problems(s: NotchedBed): readonly Problem[] {
+  const outline = outlineProblems(s.outline, 'outline');
+  if (outline.length) return outline;
+  const [w, d] = [s.notch.width.valueMm, s.notch.depth.valueMm];
+  return s.notch.form === 'round' && d < w / 2
+    ? [
+        {
+          field: 'notch.depth',
+          value: d,
+          allowed: `at least ${w / 2} mm`,
+          sentence: 'A round-ended notch is at least half as deep as it is wide.',
+        },
+      ]
+    : [];
+}
+
+export const notchedBed: Shape<NotchedBed> = {
+  id: 'notchedBed',
+  version: 1,
+  label: 'Combed setting bed',
+  seen: 'a tile, slab or plate set into a bed combed with a notched trowel',
+  broke: 'face',
+  schema: NotchedBed,
+  blank: () => ({
+    shape: 'notchedBed',
+    version: 1,
+    outline: { kind: 'rectangle', length: unmeasured(1200), width: unmeasured(800) },
+    notch: { form: 'square', width: unmeasured(8, 'marked'), depth: unmeasured(8, 'marked'), gap: unmeasured(8, 'calliper') },
+    trowelDeg: 60,
+    backMm: 0,
+  }),
+  dimensions,
+  parameters: (s) => [
+    ...outlineParameters(s.outline, 'outline'),
+    {
+      key: 'notch.form',
+      label: 'Notch',
+      kind: 'choice',
+      value: s.notch.form,
+      options: [
+        { id: 'square', label: 'square' },
+        { id: 'vee', label: 'V' },
+        { id: 'round', label: 'round-ended' },
+      ],
+    },
+    { key: 'trowelDeg', label: 'Trowel held at', kind: 'angle', value: s.trowelDeg, min: 20, max: 90 },
+    { key: 'backMm', label: 'Buttered on the back', kind: 'length', value: s.backMm, min: 0, max: 20 },
+  ],
+  lists: (s) => outlineLists(s.outline, 'outline'),
+  write: writeOutline,
+  problems,
+  volume: (s) => {
+    const { at, takes } = outlineArea(s.outline);
+    return (v) => (at(v) * (bedMm(s.notch.form, v[takes]!, v[takes + 1]!, v[takes + 2]!, s.trowelDeg) + s.backMm)) / 1000;
+  },
+  working: (s) => {
+    const area = outlineArea(s.outline).areaMm2;
+    const [w, d, g] = [s.notch.width.valueMm, s.notch.depth.valueMm, s.notch.gap.valueMm];
+    const one = notchMm2(s.notch.form, w, d);
+    const mean = bedMm(s.notch.form, w, d, g, s.trowelDeg);
+    const formula = { square: `${w} × ${d}`, vee: `½ × ${w} × ${d}`, round: `${w} × (${d} − ${w}/2) + π × ${w}²/8` }[s.notch.form];
+    return [
+      line('Area', outlineText(s.outline), area / 100, 'cm²'),
+      line('One notch', formula, one, 'mm²'),
+      line('Mean bed', `notch × sin ${s.trowelDeg}° / (${w} + ${g})`, mean, 'mm'),
+      ...(s.backMm > 0 ? [line('On the back', 'as chosen', s.backMm, 'mm', undefined, 'chosen' as const)] : []),
+      line('Volume', s.backMm > 0 ? 'area × (bed + back)' : 'area × bed', (area * (mean + s.backMm)) / 1000, 'mL'),
+    ];
+  },
+  faces: (s) => {
+    check(notchedBed, s);
+    const { areaMm2, aroundMm } = outlineArea(s.outline);
+    const t = bedMm(s.notch.form, s.notch.width.valueMm, s.notch.depth.valueMm, s.notch.gap.valueMm, s.trowelDeg) + s.backMm;
+    return { planAreaMm2: areaMm2, wettedAreaMm2: areaMm2, maxDepthMm: t, perimeterMm: aroundMm, thicknessMm: t };
+  },
+  section: (s) => {
+    const [w, d, g] = [s.notch.width.valueMm, s.notch.depth.valueMm, s.notch.gap.valueMm];
+    const h = d * Math.sin((s.trowelDeg * Math.PI) / 180);
+    const ridges = Array.from({ length: 5 }, (_, i) => {
+      const x = i * (w + g);
+      const top: readonly Point[] =
+        s.notch.form === 'square'
+          ? [
+              [x, d - h],
+              [x + w, d - h],
+            ]
+          : s.notch.form === 'vee'
+            ? [[x + w / 2, d - h]]
+            : [
+                [x, d - h * 0.5],
+                [x + w * 0.25, d - h * 0.92],
+                [x + w / 2, d - h],
+                [x + w * 0.75, d - h * 0.92],
+                [x + w, d - h * 0.5],
+              ];
+      return hollow([[x, d], ...top, [x + w, d]]);
+    });
+    const end = 5 * w + 4 * g;
+    return drawing(
+      'the combed bed before it is pressed',
+      [{ role: 'base', points: rect(-w, d, end + w, d + Math.max(d, w) * 1.2) }, ...ridges],
+      [
+        across('notch.width', 0, w, -d * 0.25, 'notch'),
+        across('notch.gap', w, w + g, -d * 0.7, 'tooth'),
+        down('notch.depth', d, 0, end + w * 0.5, 'depth'),
+      ],
+    );
+  },
+  plan: (s) => {
+    const drawn = outlinePlan(s.outline, 'outline');
+    const [x0, y0, x1, y1] = bounds(cornersOf(s.outline));
+    const lines = Array.from({ length: 9 }, (_, i) => x0 + ((i + 1) * (x1 - x0)) / 10);
+    return {
+      ...drawn,
+      outlines: [...drawn.outlines, ...lines.map((x) => ({ role: 'centre' as const, open: true, points: rect(x, y0, x, y1).slice(1, 3) }))],
+    };
+  },
+};

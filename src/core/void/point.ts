@@ -1,0 +1,2 @@
+/** A point in the plane, mm. */
+export type Point = readonly [number, number];

@@ -1,0 +1,247 @@
+import { z } from 'zod';
+import { figure, line, type Problem } from '../units';
+import { across, arc, base, down, drawing, hollow, rect } from './draw';
+import { Measured, measured, unmeasured } from './measured';
+import type { Outline } from './shape';
+import { check, type Dimension, type Shape } from './shape';
+
+/** A ring or straight channel that is poured full, with or without a part standing in it. */
+export const Ring = z.object({
+  shape: z.literal('ring'),
+  version: z.literal(1),
+  run: z.discriminatedUnion('form', [
+    z.object({ form: z.literal('round'), outer: Measured, inner: Measured }),
+    z.object({ form: z.literal('straight'), length: Measured, width: Measured }),
+  ]),
+  depth: Measured,
+  /** How far below the rim the pour ends. */
+  clear: Measured,
+  /** A wall or foot standing in the channel: its thickness, and the gap under it. */
+  part: z.object({ thickness: Measured, foot: Measured }).nullable(),
+  /** Slope of the rim, degrees: the pour levels itself, the rim does not. */
+  tiltDeg: z.number(),
+});
+export type Ring = z.infer<typeof Ring>;
+
+const dimensions = (s: Ring): readonly Dimension[] => [
+  ...(s.run.form === 'round'
+    ? [
+        { key: 'run.outer', label: 'Outer diameter', measured: s.run.outer, minMm: 0, maxMm: 50_000 },
+        { key: 'run.inner', label: 'Inner diameter', measured: s.run.inner, minMm: 0, minInclusive: true, maxMm: 50_000 },
+      ]
+    : [
+        { key: 'run.length', label: 'Length', measured: s.run.length, minMm: 0, maxMm: 100_000 },
+        { key: 'run.width', label: 'Width', measured: s.run.width, minMm: 0, maxMm: 10_000 },
+      ]),
+  { key: 'depth', label: 'Depth', measured: s.depth, minMm: 0, maxMm: 5000 },
+  { key: 'clear', label: 'Left clear under the rim', measured: s.clear, minMm: 0, minInclusive: true, maxMm: 5000 },
+  ...(s.part
+    ? [
+        { key: 'part.thickness', label: 'Thickness of the part', measured: s.part.thickness, minMm: 0, maxMm: 10_000 },
+        { key: 'part.foot', label: 'Gap under the part', measured: s.part.foot, minMm: 0, minInclusive: true, maxMm: 5000 },
+      ]
+    : []),
+];
+
+/** Floor area of the run, and length of its middle line, mm², mm. */
+const floor = (form: Ring['run']['form'], a: number, b: number) =>
+  form === 'round'
+    ? { area: (Math.PI / 4) * (a * a - b * b), middle: (Math.PI * (a + b)) / 2, width: (a - b) / 2, reach: a / 2 }
+    : { area: a * b, middle: a, width: b, reach: a / 2 };
+
+/** What stands in the channel, level before and after the part is seated, and what the slope takes, mm and mL. */
+export function levels(s: Ring): { pourMl: number; beforeMm: number; afterMm: number; slopeMm: number } {
+  const v = dimensions(s).map((d) => d.measured.valueMm);
+  const pourMl = ring.volume(s)(v);
+  const { area, reach } = floor(s.run.form, v[0]!, v[1]!);
+  return {
+    pourMl,
+    beforeMm: (pourMl * 1000) / area,
+    afterMm: s.depth.valueMm - s.clear.valueMm,
+    slopeMm: Math.tan((s.tiltDeg * Math.PI) / 180) * reach,
+  };
+}
+
+function problems(s: Ring): readonly Problem[] {
+  const out: Problem[] = [];
+  if (s.run.form === 'round' && s.run.inner.valueMm >= s.run.outer.valueMm)
+    out.push({
+      field: 'run.inner',
+      value: s.run.inner.valueMm,
+      allowed: `under ${s.run.outer.valueMm} mm`,
+      sentence: 'The inner diameter must be smaller than the outer one.',
+    });
+  const full = s.depth.valueMm - s.clear.valueMm;
+  if (full <= 0)
+    out.push({
+      field: 'clear',
+      value: s.clear.valueMm,
+      allowed: `under ${s.depth.valueMm} mm`,
+      sentence: 'Nothing is left to pour: the clear space is as deep as the channel.',
+    });
+  const [a, b] = dimensions(s).map((d) => d.measured.valueMm) as [number, number];
+  const { width, reach } = floor(s.run.form, a, b);
+  if (s.part && s.part.thickness.valueMm >= width)
+    out.push({
+      field: 'part.thickness',
+      value: s.part.thickness.valueMm,
+      allowed: `under ${figure(width)} mm`,
+      sentence: `The part, ${figure(s.part.thickness.valueMm)} mm, does not fit a channel ${figure(width)} mm wide.`,
+    });
+  const slope = Math.tan((s.tiltDeg * Math.PI) / 180) * reach;
+  if (s.tiltDeg > 0 && slope > s.clear.valueMm + 1e-9)
+    out.push({
+      field: 'clear',
+      value: s.clear.valueMm,
+      allowed: `at least ${figure(slope)} mm on this slope`,
+      sentence: `On this slope the pour stands ${figure(slope)} mm higher at one side of the rim: leave at least that clear, or level it first.`,
+    });
+  return out;
+}
+
+export const ring: Shape<Ring> = {
+  id: 'ring',
+  version: 1,
+  label: 'Ring or channel to pour',
+  seen: 'a collar, groove, baseplate edge or channel that is poured',
+  broke: 'gap',
+  schema: Ring,
+  blank: () => ({
+    shape: 'ring',
+    version: 1,
+    run: { form: 'round', outer: unmeasured(320, 'rule'), inner: unmeasured(240, 'rule') },
+    depth: unmeasured(35, 'gauge'),
+    clear: measured(0, 'gauge', 0),
+    part: null,
+    tiltDeg: 0,
+  }),
+  dimensions,
+  parameters: (s) => [
+    {
+      key: 'run.form',
+      label: 'It runs',
+      kind: 'choice',
+      value: s.run.form,
+      options: [
+        { id: 'round', label: 'round' },
+        { id: 'straight', label: 'straight' },
+      ],
+    },
+    {
+      key: 'part',
+      label: 'Something stands in it',
+      kind: 'choice',
+      value: s.part ? 'wall' : 'none',
+      options: [
+        { id: 'none', label: 'no' },
+        { id: 'wall', label: 'a wall or foot' },
+      ],
+    },
+    { key: 'tiltDeg', label: 'Slope of the rim', kind: 'angle', value: s.tiltDeg, min: 0, max: 30 },
+  ],
+  write: (s, key, value) => {
+    if (key === 'run.form' && value !== s.run.form)
+      return {
+        ...s,
+        run:
+          value === 'round'
+            ? { form: 'round', outer: unmeasured(320, 'rule'), inner: unmeasured(240, 'rule') }
+            : { form: 'straight', length: unmeasured(600, 'tape'), width: unmeasured(40, 'rule') },
+      };
+    if (key === 'part' && typeof value === 'string')
+      return { ...s, part: value === 'wall' ? (s.part ?? { thickness: unmeasured(10, 'calliper'), foot: unmeasured(5, 'gauge') }) : null };
+    return undefined;
+  },
+  problems,
+  volume:
+    (s) =>
+    ([a = 0, b = 0, depth = 0, clear = 0, thick = 0, foot = 0]) => {
+      const { area, middle } = floor(s.run.form, a, b);
+      const full = depth - clear;
+      const dipped = s.part ? Math.max(0, full - foot) : 0;
+      return (area * full - middle * thick * dipped) / 1000;
+    },
+  working: (s) => {
+    const v = dimensions(s).map((d) => d.measured.valueMm);
+    const [a, b, depth, clear, thick = 0, foot = 0] = v as [number, number, number, number, number?, number?];
+    const { area, middle } = floor(s.run.form, a, b);
+    const full = depth - clear;
+    const { beforeMm, afterMm, slopeMm } = levels(s);
+    return [
+      line('Floor', s.run.form === 'round' ? `π/4 × (${a}² − ${b}²) / 100` : `${a} × ${b} / 100`, area / 100, 'cm²'),
+      line('Poured', `floor × (${depth} − ${clear}) mm`, (area * full) / 1000, 'mL'),
+      ...(s.part
+        ? [
+            line(
+              'Displaced by the part',
+              `${figure(middle)} × ${thick} × (${full} − ${foot})`,
+              (-middle * thick * Math.max(0, full - foot)) / 1000,
+              'mL',
+            ),
+            line('Level before the part is seated', 'pour / floor', beforeMm, 'mm above the floor'),
+            line('Level when it is seated', `${depth} − ${clear}`, afterMm, 'mm above the floor'),
+          ]
+        : []),
+      ...(s.tiltDeg > 0 ? [line('Taken by the slope', `tan(${s.tiltDeg}°) × reach of the rim`, slopeMm, 'mm of the clear space')] : []),
+    ];
+  },
+  faces: (s) => {
+    check(ring, s);
+    const [a, b] = dimensions(s).map((d) => d.measured.valueMm) as [number, number];
+    const { area, middle, width } = floor(s.run.form, a, b);
+    const full = s.depth.valueMm - s.clear.valueMm;
+    return {
+      planAreaMm2: area,
+      wettedAreaMm2: area + 2 * middle * full,
+      maxDepthMm: full,
+      perimeterMm: 2 * middle,
+      thicknessMm: Math.min(full, width),
+    };
+  },
+  section: (s) => {
+    const [a, b] = dimensions(s).map((d) => d.measured.valueMm) as [number, number];
+    const { width } = floor(s.run.form, a, b);
+    const [d, c] = [s.depth.valueMm, s.clear.valueMm];
+    // A round channel is cut on both sides of its middle, drawn close together so that the channel stays readable.
+    const x0 = 0;
+    const side = Math.max(width * 0.8, d * 0.6);
+    const outlines: Outline[] = [
+      base(rect(x0 - side, 0, x0 + width + side, d + Math.max(d * 0.7, width * 0.3))),
+      { role: 'keep-clear', points: rect(x0, 0, x0 + width, Math.max(c, 1e-6)) },
+      hollow(rect(x0, c, x0 + width, d)),
+    ];
+    if (s.part) {
+      const t = s.part.thickness.valueMm;
+      const mid = x0 + width / 2;
+      outlines.push({ role: 'part', points: rect(mid - t / 2, -d * 0.6, mid + t / 2, d - s.part.foot.valueMm) });
+      outlines.push({
+        role: 'level',
+        open: true,
+        points: [
+          [x0, d - levels(s).beforeMm],
+          [x0 + width, d - levels(s).beforeMm],
+        ],
+        label: 'before seating',
+      });
+    }
+    return drawing('section across the channel', outlines, [
+      ...(s.run.form === 'straight' ? [across('run.width', x0, x0 + width, -d * 0.75, 'width')] : []),
+      down('depth', 0, d, x0 + width + side * 0.55, 'depth'),
+      ...(c > 0 ? [down('clear', 0, c, x0 - side * 0.5, 'clear')] : []),
+    ]);
+  },
+  plan: (s) => {
+    const [a, b] = dimensions(s).map((d) => d.measured.valueMm) as [number, number];
+    if (s.run.form === 'straight')
+      return drawing(
+        'from above',
+        [base(rect(-b, -b, a + b, b * 2)), hollow(rect(0, 0, a, b))],
+        [across('run.length', 0, a, b * 2.4, 'length')],
+      );
+    return drawing(
+      'from above',
+      [base(rect(-a * 0.62, -a * 0.62, a * 0.62, a * 0.62)), hollow(arc(a / 2)), { role: 'base', points: arc(b / 2) }],
+      [across('run.outer', 0, a / 2, a * 0.7, 'outer ⌀', 2), across('run.inner', 0, b / 2, -a * 0.68, 'inner ⌀', 2)],
+    );
+  },
+};

@@ -1,0 +1,203 @@
+'use client';
+import { ClipboardPaste, Plus, Trash2, Upload } from 'lucide-react';
+import { useRef, useState } from 'react';
+import { attempt } from '@/core/units';
+import { type RowList, rowsFromText } from '@/core/void';
+import { usePrefs } from '../desk/prefs';
+import { QuantityField } from '../shared/QuantityField';
+
+interface Props {
+  readonly list: RowList;
+  readonly write: (rows: readonly Readonly<Record<string, number | string>>[]) => void;
+  /** What is wrong with the list, or with one of its rows. */
+  readonly problemAt: (key: string) => string | null;
+}
+
+/** A list of a shape: typed row by row, pasted from a spreadsheet, or read from a CSV file. */
+export function ListEditor({ list, write, problemAt }: Props) {
+  const system = usePrefs((p) => p.system);
+  const [paste, setPaste] = useState<string | null>(null);
+  const [fault, setFault] = useState<string | null>(null);
+  const file = useRef<HTMLInputElement>(null);
+  const grid = { gridTemplateColumns: `1.5rem repeat(${list.columns.length}, minmax(0,1fr)) 2rem` };
+  const set = (i: number, key: string, value: number | string) => write(list.rows.map((r, k) => (k === i ? { ...r, [key]: value } : r)));
+  const take = (text: string) => {
+    const read = attempt(() => rowsFromText(list, text, system));
+    if (!read.ok) {
+      setFault(read.problem.sentence);
+      setPaste(text);
+      return;
+    }
+    setFault(null);
+    setPaste(null);
+    write(read.value);
+  };
+  const whole = problemAt(list.key);
+  return (
+    <section className="mt-3" aria-label={list.label}>
+      <div className="flex items-baseline justify-between gap-2 flex-wrap">
+        <h3 className="font-semibold">
+          {list.label} <span className="soft font-normal fig">{list.rows.length}</span>
+        </h3>
+        <span className="flex gap-1">
+          <button type="button" className="act quiet text-sm" onClick={() => setPaste(paste === null ? '' : null)}>
+            <ClipboardPaste size={15} aria-hidden="true" /> paste
+          </button>
+          <button type="button" className="act quiet text-sm" onClick={() => file.current?.click()}>
+            <Upload size={15} aria-hidden="true" /> CSV
+          </button>
+          <input
+            ref={file}
+            type="file"
+            accept=".csv,.txt,.tsv"
+            className="sr-only"
+            tabIndex={-1}
+            aria-label={`${list.label}: CSV file`}
+            onChange={async (e) => {
+              const chosen = e.target.files?.[0];
+              e.target.value = '';
+              if (chosen) take(await chosen.text());
+            }}
+          />
+        </span>
+      </div>
+      {paste !== null && (
+        <div className="mt-1">
+          <label>
+            <span className="soft text-sm">
+              One row a line: {list.columns.map((c) => c.label).join(', ')}
+              {list.key === 'depth.readings' ? '; or a grid with places along in the first line and across in the first column' : ''}
+            </span>
+            <textarea
+              className="field fig"
+              rows={5}
+              value={paste}
+              aria-invalid={fault ? true : undefined}
+              onChange={(e) => setPaste(e.target.value)}
+            />
+          </label>
+          {fault && (
+            <p role="alert" className="text-sm" style={{ color: 'var(--stop)' }}>
+              {fault}
+            </p>
+          )}
+          <button type="button" className="act text-sm mt-1" onClick={() => take(paste)} disabled={!paste.trim()}>
+            Take these rows
+          </button>
+        </div>
+      )}
+      {list.rows.length > 0 && (
+        <div className="grid gap-1 soft text-sm mt-1" style={grid} aria-hidden="true">
+          <span />
+          {list.columns.map((c) => (
+            <span key={c.key}>{c.label}</span>
+          ))}
+        </div>
+      )}
+      {list.rows.map((row, i) => (
+        <div key={i}>
+          <div className="grid gap-1 mb-1 items-start" style={grid}>
+            <span className="fig pt-1.5 soft text-sm">{i + 1}</span>
+            {list.columns.map((c) => {
+              const label = `${list.label} ${i + 1}: ${c.label}`;
+              if (c.kind === 'text')
+                return (
+                  <input
+                    key={c.key}
+                    className="field"
+                    aria-label={label}
+                    defaultValue={String(row[c.key] ?? '')}
+                    onBlur={(e) => e.target.value !== row[c.key] && set(i, c.key, e.target.value)}
+                  />
+                );
+              if (c.kind === 'choice')
+                return (
+                  <select
+                    key={c.key}
+                    className="field text-sm"
+                    aria-label={label}
+                    value={row[c.key]}
+                    onChange={(e) => set(i, c.key, e.target.value)}
+                  >
+                    {c.options?.map((o) => (
+                      <option key={o.id} value={o.id}>
+                        {o.label}
+                      </option>
+                    ))}
+                  </select>
+                );
+              return (
+                <QuantityField
+                  key={c.key}
+                  kind={c.kind}
+                  hideLabel
+                  label={label}
+                  value={Number(row[c.key])}
+                  onChange={(t) => set(i, c.key, t.value)}
+                />
+              );
+            })}
+            <button
+              type="button"
+              className="p-1.5"
+              aria-label={`${list.label}: remove ${i + 1}`}
+              onClick={() => write(list.rows.filter((_, k) => k !== i))}
+            >
+              <Trash2 size={16} aria-hidden="true" />
+            </button>
+          </div>
+          {problemAt(`${list.key}.${i}`) && (
+            <p role="alert" className="text-sm mb-1" style={{ color: 'var(--stop)' }}>
+              {problemAt(`${list.key}.${i}`)}
+            </p>
+          )}
+        </div>
+      ))}
+      {whole && (
+        <p role="alert" className="text-sm" style={{ color: 'var(--stop)' }}>
+          {whole}
+        </p>
+      )}
+      {list.rows.length < list.max && <NextRow key={list.rows.length} list={list} grid={grid} add={(row) => write([...list.rows, row])} />}
+    </section>
+  );
+}
+
+/** The row to come: places are proposed, and it counts once its last number is typed. */
+function NextRow({
+  list,
+  grid,
+  add,
+}: {
+  list: RowList;
+  grid: React.CSSProperties;
+  add: (row: Readonly<Record<string, number | string>>) => void;
+}) {
+  const [row, setRow] = useState(list.blank);
+  const last = list.columns.at(-1)!;
+  // Places of readings are proposed where they help most; everything else is added whole.
+  if (list.key !== 'depth.readings')
+    return (
+      <button type="button" className="act text-sm mt-1" onClick={() => add(list.blank)}>
+        <Plus size={15} aria-hidden="true" /> add
+      </button>
+    );
+  return (
+    <div className="grid gap-1 items-start" style={grid}>
+      <span className="fig pt-1.5 text-sm">{list.rows.length + 1}</span>
+      {list.columns.map((c) => (
+        <QuantityField
+          key={c.key}
+          kind={c.kind === 'length' ? c.kind : 'count'}
+          hideLabel
+          label={`Next reading: ${c.label}`}
+          placeholder={c.key === last.key ? 'read' : undefined}
+          value={c.key === last.key ? null : Number(row[c.key])}
+          onChange={(t) => (c.key === last.key ? add({ ...row, [c.key]: t.value }) : setRow({ ...row, [c.key]: t.value }))}
+          check={c.key === last.key ? (v) => (v >= 0 ? null : 'Not below 0.') : undefined}
+        />
+      ))}
+      <span />
+    </div>
+  );
+}

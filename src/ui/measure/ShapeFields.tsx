@@ -1,0 +1,199 @@
+'use client';
+import { ListPlus, X } from 'lucide-react';
+import {
+  type Dimension,
+  disagreementMm,
+  halfWidthMm,
+  kindOf,
+  type Measured,
+  type Parameter,
+  parameterObjection,
+  TOOLS,
+  type VoidShape,
+} from '@/core/void';
+import { Choice, useFormat } from '../shared/bits';
+import { QuantityField } from '../shared/QuantityField';
+import { ListEditor } from './ListEditor';
+
+interface Props {
+  readonly shape: VoidShape;
+  /** Share of the doubt by key of the shape. */
+  readonly shareOf: (key: string) => number;
+  readonly problemAt: (key: string) => string | null;
+  readonly write: (key: string, value: unknown) => void;
+}
+
+/** Everything a shape asks for: the measuring list, then its choices and numbers, then its lists. */
+export function ShapeFields({ shape, shareOf, problemAt, write }: Props) {
+  const kind = kindOf(shape);
+  const parameters = kind.parameters?.(shape) ?? [];
+  return (
+    <>
+      <div className="hidden md:grid grid-cols-[1fr_6.6rem_4.9rem_5.7rem_2.6rem] gap-1.5 soft text-sm" aria-hidden="true">
+        <span />
+        <span>as measured</span>
+        <span>give or take</span>
+        <span>tool</span>
+        <span>doubt</span>
+      </div>
+      {kind.dimensions(shape).map((d) => (
+        <Row
+          key={d.key}
+          d={d}
+          share={shareOf(d.key)}
+          problem={d.measured.text === '' ? null : problemAt(d.key)}
+          write={(m) => write(d.key, m)}
+        />
+      ))}
+      {parameters.length > 0 && (
+        <div className="grid grid-cols-2 gap-2 mt-2">
+          {parameters.map((p) => (
+            <ParameterField key={p.key} p={p} problem={problemAt(p.key)} write={(value) => write(p.key, value)} />
+          ))}
+        </div>
+      )}
+      {kind.lists?.(shape).map((list) => (
+        <ListEditor key={list.key} list={list} write={(rows) => write(list.key, rows)} problemAt={problemAt} />
+      ))}
+    </>
+  );
+}
+
+function ParameterField({ p, problem, write }: { p: Parameter; problem: string | null; write: (value: number | string | null) => void }) {
+  if (p.kind === 'choice')
+    return (
+      <div className="col-span-2">
+        <Choice label={p.label} options={p.options} value={p.value} onChange={write} />
+      </div>
+    );
+  const shown = p as Exclude<Parameter, { kind: 'choice' }>;
+  return (
+    <QuantityField
+      kind={shown.kind}
+      label={p.label}
+      value={shown.value}
+      placeholder={shown.empty}
+      problem={problem}
+      check={(v) => parameterObjection(p, v)}
+      onChange={(t) => write(t.value)}
+      onClear={shown.empty === undefined ? undefined : () => write(null)}
+    />
+  );
+}
+
+/** One dimension as measured, give or take, by which tool, its share of the doubt, and a second reading of it. */
+function Row({ d, share, problem, write }: { d: Dimension; share: number; problem: string | null; write: (m: Measured) => void }) {
+  const m = d.measured;
+  const format = useFormat();
+  const beyond = disagreementMm(m);
+  return (
+    <div className="py-1">
+      <div className="grid grid-cols-[1fr_4.9rem_5.4rem_2.6rem] md:grid-cols-[1fr_6.6rem_4.9rem_5.7rem_2.6rem] gap-1.5 items-start">
+        <span className="leading-tight pt-1.5 col-span-4 md:col-span-1 flex items-start gap-1">
+          <span>{d.label}</span>
+          {!d.shift && m.text !== '' && !m.again && (
+            <button
+              type="button"
+              className="soft p-0.5"
+              title="A second reading"
+              aria-label={`${d.label}: a second reading`}
+              onClick={() =>
+                write({
+                  ...m,
+                  again: { valueMm: m.valueMm, toleranceMm: m.toleranceMm, tool: m.tool, text: m.text, textSystem: m.textSystem },
+                })
+              }
+            >
+              <ListPlus size={15} aria-hidden="true" />
+            </button>
+          )}
+        </span>
+        {d.shift ? (
+          m.text === '' ? (
+            <button type="button" className="act text-sm justify-center" onClick={() => write({ ...m, text: 'read' })}>
+              as listed
+            </button>
+          ) : (
+            <span className="fig pt-1.5 soft">as listed</span>
+          )
+        ) : (
+          <QuantityField
+            kind="length"
+            label={d.label}
+            hideLabel
+            value={m.text === '' ? null : m.valueMm}
+            typed={{ text: m.text, system: m.textSystem }}
+            placeholder="measure"
+            problem={problem}
+            onChange={(t) => write({ ...m, valueMm: t.value, text: t.text, textSystem: t.system })}
+          />
+        )}
+        <QuantityField
+          kind="length"
+          label={`${d.label}: give or take`}
+          hideLabel
+          value={halfWidthMm(m)}
+          onChange={(t) => write({ ...m, toleranceMm: t.value })}
+          onClear={() => write({ ...m, toleranceMm: null })}
+          check={(v) => (v >= 0 ? null : 'Not below 0.')}
+        />
+        <ToolField label={d.label} value={m.tool} write={(tool) => write({ ...m, tool, toleranceMm: null })} />
+        <svg width="42" height="14" className="mt-2.5" role="img" aria-label={`${Math.round(share * 100)} % of the doubt`}>
+          <rect x="0.5" y="0.5" width="41" height="12" fill="var(--paper)" stroke="var(--rule)" />
+          <rect x="0.5" y="0.5" width={41 * share} height="12" fill="var(--ink)" />
+        </svg>
+      </div>
+      {m.again && (
+        <div className="grid grid-cols-[1fr_4.9rem_5.4rem_2.6rem] md:grid-cols-[1fr_6.6rem_4.9rem_5.7rem_2.6rem] gap-1.5 items-start mt-1">
+          <span className="soft text-sm pt-1.5 col-span-4 md:col-span-1 md:text-right">again</span>
+          <QuantityField
+            kind="length"
+            label={`${d.label}, again`}
+            hideLabel
+            value={m.again.valueMm}
+            typed={{ text: m.again.text, system: m.again.textSystem }}
+            onChange={(t) => write({ ...m, again: { ...m.again!, valueMm: t.value, text: t.text, textSystem: t.system } })}
+          />
+          <QuantityField
+            kind="length"
+            label={`${d.label}, again: give or take`}
+            hideLabel
+            value={halfWidthMm(m.again)}
+            onChange={(t) => write({ ...m, again: { ...m.again!, toleranceMm: t.value } })}
+            check={(v) => (v >= 0 ? null : 'Not below 0.')}
+          />
+          <ToolField
+            label={`${d.label}, again`}
+            value={m.again.tool}
+            write={(tool) => write({ ...m, again: { ...m.again!, tool, toleranceMm: null } })}
+          />
+          <button
+            type="button"
+            className="p-1.5"
+            aria-label={`${d.label}: drop the second reading`}
+            onClick={() => write({ ...m, again: null })}
+          >
+            <X size={15} aria-hidden="true" />
+          </button>
+          <span className="col-span-full text-sm md:text-right" style={beyond > 0 ? { color: 'var(--stop)', fontWeight: 600 } : undefined}>
+            {beyond > 0
+              ? `They disagree by ${format('length', beyond).text} more than both tools allow.`
+              : 'They agree within their tolerances.'}
+          </span>
+        </div>
+      )}
+    </div>
+  );
+}
+
+function ToolField({ label, value, write }: { label: string; value: string; write: (tool: string) => void }) {
+  return (
+    <select className="field text-sm" aria-label={`${label}: tool`} value={value} onChange={(e) => write(e.target.value)}>
+      {TOOLS.map((t) => (
+        <option key={t.id} value={t.id}>
+          {t.label}
+        </option>
+      ))}
+    </select>
+  );
+}

@@ -1,0 +1,57 @@
+import { kindOf, type Point, SHAPES, type ShapeId, type Void, type VoidShape, voidOf, withValue } from '@/core/void';
+import { changeRepair } from '../desk/desk';
+
+/** Changes of the void of a repair, each of which can be undone. */
+export const changeVoid = (repairId: string, change: (v: Void) => Void, key: string): void =>
+  changeRepair(repairId, (r) => (r.void ? { ...r, void: change(r.void) } : r), `void:${key}`);
+
+/** Replaces what stands at a path of one of its shapes. */
+export const writeShape = (repairId: string, index: number, key: string, value: unknown): void =>
+  changeVoid(
+    repairId,
+    (v) => ({ ...v, shapes: v.shapes.map((s, i) => (i === index ? withValue(kindOf(s), s, key, value) : s)) }),
+    `${index}:${key}`,
+  );
+
+export const replaceShape = (repairId: string, index: number, shape: VoidShape): void =>
+  changeVoid(repairId, (v) => ({ ...v, shapes: v.shapes.map((s, i) => (i === index ? shape : s)) }), `${index}:shape`);
+
+/** A pulled length, as if it had been typed. */
+export function pullDimension(repairId: string, index: number, shape: VoidShape, key: string, valueMm: number): void {
+  const d = kindOf(shape)
+    .dimensions(shape)
+    .find((x) => x.key === key);
+  if (d) writeShape(repairId, index, key, { ...d.measured, valueMm, text: `${Number(valueMm.toFixed(2))} mm`, textSystem: 'metric' });
+}
+
+/** A point moved in the drawing; whole millimetres are as fine as a hand points. */
+export const movePoint = (repairId: string, index: number, key: string, [x, y]: Point): void =>
+  writeShape(repairId, index, key, [Math.round(x), Math.round(y)]);
+
+/** Adds a shape to the void, or begins it. @returns nothing; the new one is the last */
+export const addShape = (repairId: string, id: ShapeId): void =>
+  changeRepair(
+    repairId,
+    (r) => {
+      const shape = SHAPES[id].blank();
+      return { ...r, void: r.void ? { ...r.void, shapes: [...r.void.shapes, shape] } : voidOf(shape) };
+    },
+    'void:add',
+  );
+
+/** Takes a shape out; the last one takes the void with it. */
+export const removeShape = (repairId: string, index: number): void =>
+  changeRepair(
+    repairId,
+    (r) => {
+      if (!r.void || r.void.shapes.length === 1) return { ...r, void: null };
+      // What differs in a shape that goes, goes with it; what differs in later ones follows them down.
+      const variants = r.void.variants.flatMap((x) => {
+        const [, at, ...rest] = x.key.split('.');
+        const i = Number(at);
+        return i === index ? [] : [{ ...x, key: ['shapes', i > index ? i - 1 : i, ...rest].join('.') }];
+      });
+      return { ...r, void: { ...r.void, variants, shapes: r.void.shapes.filter((_, i) => i !== index) } };
+    },
+    'void:remove',
+  );

@@ -1,0 +1,228 @@
+import Papa from 'papaparse';
+import type { BufferGeometry, Mesh, Object3D } from 'three';
+import { OBJLoader } from 'three/examples/jsm/loaders/OBJLoader.js';
+import { PLYLoader } from 'three/examples/jsm/loaders/PLYLoader.js';
+import { STLLoader } from 'three/examples/jsm/loaders/STLLoader.js';
+import type { Cloud } from '@/core/scan';
+import { refuse } from '@/core/units';
+
+/** Largest file taken in, bytes: beyond it a browser's tab runs out of memory. */
+export const MAX_BYTES = 400e6;
+/** Ways a file of a scan may be written, by the ending of its name. */
+export const SCAN_ENDINGS = ['stl', 'ply', 'obj', 'xyz', 'csv', 'txt', 'pts'] as const;
+
+const endingOf = (name: string) => name.toLowerCase().split('.').pop() ?? '';
+const broken = (name: string, why: string): never => refuse('file', name, 'a whole scan file', `“${name}” cannot be read: ${why}`);
+
+/** Triangles of a geometry as places side by side; a geometry without faces is a cloud of points. */
+function cloudOf(geometry: BufferGeometry, faces: boolean): Cloud {
+  const position = geometry.getAttribute('position');
+  const own = position?.array as Float32Array | undefined;
+  if (!own?.length) return { xyz: new Float32Array(), triangles: 0 };
+  const index = geometry.getIndex()?.array;
+  if (!index?.length) return { xyz: own, triangles: faces ? Math.floor(own.length / 9) : 0 };
+  const xyz = new Float32Array(3 * index.length);
+  for (let i = 0; i < index.length; i++) xyz.set(own.subarray(3 * index[i]!, 3 * index[i]! + 3), 3 * i);
+  return { xyz, triangles: Math.floor(index.length / 3) };
+}
+
+/** A binary STL says how many triangles it holds: what is missing is told before it is read. */
+function checkStl(name: string, bytes: ArrayBuffer): void {
+  if (bytes.byteLength < 84) broken(name, 'it is too short to hold a triangle.');
+  const head = new TextDecoder().decode(bytes.slice(0, 512));
+  const says = new DataView(bytes).getUint32(80, true);
+  const wants = 84 + 50 * says;
+  if (bytes.byteLength === wants || (head.startsWith('solid') && /\bfacet\b/.test(head))) return;
+  if (bytes.byteLength < wants)
+    broken(name, `it is cut off: it announces ${says} triangles and holds ${Math.max(0, Math.floor((bytes.byteLength - 84) / 50))}.`);
+}
+
+/** A text STL ends with its closing word, unless it is cut off. */
+function checkTextStl(name: string, bytes: ArrayBuffer): void {
+  const head = new TextDecoder().decode(bytes.slice(0, 512));
+  if (!head.startsWith('solid') || !/\bfacet\b/.test(head)) return;
+  const tail = new TextDecoder().decode(bytes.slice(Math.max(0, bytes.byteLength - 200)));
+  if (!/endsolid/.test(tail)) broken(name, 'it is cut off: its closing line is missing.');
+}
+
+/** A PLY says how many vertices and faces it holds. */
+function checkPly(name: string, bytes: ArrayBuffer): void {
+  const head = new TextDecoder('latin1').decode(bytes.slice(0, 4096));
+  if (!head.startsWith('ply')) broken(name, 'it does not begin like a PLY file.');
+  const end = head.indexOf('end_header');
+  const vertices = Number(/element vertex (\d+)/.exec(head)?.[1]);
+  if (end < 0 || !vertices) broken(name, 'its header is not whole or names no vertices.');
+  const body = bytes.byteLength - end - 11;
+  if (/format binary/.test(head)) {
+    const sizes: Record<string, number> = {
+      char: 1,
+      uchar: 1,
+      int8: 1,
+      uint8: 1,
+      short: 2,
+      ushort: 2,
+      int16: 2,
+      uint16: 2,
+      int: 4,
+      uint: 4,
+      int32: 4,
+      uint32: 4,
+      float: 4,
+      float32: 4,
+      double: 8,
+      float64: 8,
+    };
+    const own = head.slice(head.indexOf('element vertex'), end).split('element')[1] ?? '';
+    const size = [...own.matchAll(/property (\w+) \w+/g)].reduce((s, m) => s + (sizes[m[1]!] ?? 0), 0);
+    if (body < vertices * size)
+      broken(name, `it is cut off: it announces ${vertices} vertices and holds ${Math.max(0, Math.floor(body / size))}.`);
+  } else {
+    const lines =
+      new TextDecoder('latin1')
+        .decode(bytes.slice(end))
+        .split('\n')
+        .filter((l) => l.trim()).length - 1;
+    if (lines < vertices) broken(name, `it is cut off: it announces ${vertices} vertices and holds ${lines}.`);
+  }
+}
+
+const LARGE_PART = 1 << 22;
+
+/**
+ * Points as text: x, y, z in the first three columns, divided by blanks, tabs, commas or semicolons; a header is passed over,
+ * decimal commas are understood where commas do not divide.
+ */
+export function readPoints(name: string, text: string): Cloud {
+  const start = text
+    .slice(0, 4000)
+    .split(/\r?\n/)
+    .filter((l) => l.trim() && !l.trim().startsWith('#'));
+  // A line that holds a number in each of three columns shows how columns are divided.
+  const sample = start.find((l) => (l.match(/-?\d/g)?.length ?? 0) >= 3 && !/[a-df-z]/i.test(l)) ?? '';
+  const delimiter = sample.includes(';') ? ';' : sample.includes('\t') ? '\t' : sample.trim().includes(' ') ? ' ' : ',';
+  const decimalComma = delimiter !== ',' && /\d,\d/.test(sample) && !/\d\.\d/.test(sample);
+  if (delimiter === ',' && (sample.match(/,/g)?.length ?? 0) >= 5 && sample.split(',').every((x) => /^-?\d+$/.test(x.trim())))
+    refuse(
+      'file',
+      sample,
+      'columns divided by semicolons where decimals are commas',
+      `“${name}” divides columns and decimals with the same comma, as in “${sample.trim().slice(0, 40)}”. Save it with semicolons between the columns.`,
+    );
+  let xyz = new Float64Array(3 * Math.max(1024, Math.ceil(text.length / 24)));
+  let n = 0;
+  let row = 0;
+  let headers = 0;
+  const take = (fields: readonly string[]) => {
+    row++;
+    let k = 0;
+    let bad: string | undefined;
+    if (n * 3 + 3 > xyz.length) {
+      const larger = new Float64Array(xyz.length * 2);
+      larger.set(xyz);
+      xyz = larger;
+    }
+    for (let f = 0; f < fields.length && k < 3; f++) {
+      const field = fields[f]!;
+      if (field === '') continue;
+      const value = Number(decimalComma ? field.replace(',', '.') : field);
+      if (Number.isNaN(value) || !Number.isFinite(value)) {
+        bad = field;
+        break;
+      }
+      xyz[3 * n + k++] = value;
+    }
+    if (k === 3 && bad === undefined) {
+      n++;
+      return;
+    }
+    if (fields.every((f) => f.trim() === '') || fields[0]!.trim().startsWith('#')) return;
+    if (n === 0 && headers < 12) {
+      headers++;
+      return;
+    }
+    broken(
+      name,
+      bad === undefined
+        ? `line ${row} has fewer than three numbers.`
+        : `line ${row} holds “${bad.slice(0, 20)}” where a number should stand.`,
+    );
+  };
+  // Parsed in parts, so that two million rows of strings never stand in memory together.
+  for (let from = 0; from < text.length; ) {
+    let to = Math.min(text.length, from + LARGE_PART);
+    if (to < text.length) to = text.indexOf('\n', to) + 1 || text.length;
+    const part = text.slice(from, to);
+    const { data } = Papa.parse<string[]>(part, { delimiter, fastMode: true, skipEmptyLines: true });
+    for (const fields of data) take(fields);
+    from = to;
+  }
+  return { xyz: xyz.subarray(0, 3 * n), triangles: 0 };
+}
+
+/**
+ * Reads a scan: STL and PLY in both kinds, OBJ, or points as text.
+ * @throws Refusal that names the file and what is wrong with it
+ */
+export function loadScan(name: string, bytes: ArrayBuffer): Cloud {
+  if (bytes.byteLength > MAX_BYTES)
+    refuse(
+      'file',
+      bytes.byteLength,
+      `up to ${MAX_BYTES / 1e6} MB`,
+      `“${name}” has ${Math.round(bytes.byteLength / 1e6)} MB; up to ${MAX_BYTES / 1e6} MB are taken in. Thin the scan out or cut it to the damaged place.`,
+    );
+  const read = READERS[endingOf(name)];
+  if (!read)
+    return refuse(
+      'file',
+      name,
+      SCAN_ENDINGS.join(', '),
+      `“${name}” is no scan that is understood here: ${SCAN_ENDINGS.map((e) => e.toUpperCase()).join(', ')} are.`,
+    );
+  let cloud: Cloud;
+  try {
+    cloud = read(name, bytes);
+  } catch (error) {
+    if ((error as { problem?: unknown }).problem) throw error;
+    return broken(name, `it is damaged (${(error as Error).message}).`);
+  }
+  if (cloud.xyz.length < 9) broken(name, 'it holds no points.');
+  return cloud;
+}
+
+const asPoints = (name: string, bytes: ArrayBuffer) => readPoints(name, new TextDecoder().decode(bytes));
+
+/** The table of readers. */
+const READERS: Readonly<Record<string, (name: string, bytes: ArrayBuffer) => Cloud>> = {
+  stl: (name, bytes) => {
+    checkStl(name, bytes);
+    checkTextStl(name, bytes);
+    return cloudOf(new STLLoader().parse(bytes), true);
+  },
+  ply: (name, bytes) => {
+    checkPly(name, bytes);
+    const geometry = new PLYLoader().parse(bytes);
+    return cloudOf(geometry, geometry.getIndex() !== null);
+  },
+  obj: (_, bytes) => {
+    const text = new TextDecoder().decode(bytes);
+    const parts: Cloud[] = [];
+    new OBJLoader().parse(text).traverse((o: Object3D) => {
+      const geometry = (o as Mesh).geometry as BufferGeometry | undefined;
+      if (geometry) parts.push(cloudOf(geometry, (o as Mesh).isMesh === true));
+    });
+    const meshes = parts.filter((p) => p.triangles > 0);
+    const used = meshes.length ? meshes : parts;
+    const xyz = new Float32Array(used.reduce((s, p) => s + p.xyz.length, 0));
+    let at = 0;
+    for (const p of used) {
+      xyz.set(p.xyz, at);
+      at += p.xyz.length;
+    }
+    return { xyz, triangles: meshes.length ? Math.floor(xyz.length / 9) : 0 };
+  },
+  xyz: asPoints,
+  csv: asPoints,
+  txt: asPoints,
+  pts: asPoints,
+};
