@@ -2,17 +2,17 @@ import { DateTime } from 'luxon';
 import { METHODS } from '../core/method';
 import type { Job, Repair } from '../core/plan';
 import { type Bundle, type Event, type EventBody, type PlanSnapshot, snapshotOf } from '../core/record';
-import { type Measured, measured, type VoidShape, voidOf } from '../core/void';
+import { type VoidShape, voidOf } from '../core/void';
+import { EYES_SET_OUT, LANDING, typed } from './landing';
 import { mortarSheet, pasteSheet, resinSheet, sampleSheets, sampleStock } from './systems';
 
-/** The sample: two jobs at the ferry, one planned, one running; instants count from the moment it is loaded. */
+/** The sample: three jobs at the ferry, two planned, one running; instants count from the moment it is loaded. */
 export interface SampleData {
   readonly bundles: readonly (Bundle & { readonly snapshots: readonly PlanSnapshot[] })[];
 }
 
 const soundAnswers = (methodId: string): Repair['answers'] =>
   Object.fromEntries(METHODS.find((m) => m.id === methodId)!.questions.map((q) => [q.id, q.wants]));
-const typed = (valueMm: number, tool: string, text: string): Measured => ({ ...measured(valueMm, tool), text });
 
 const nosing: VoidShape = {
   shape: 'patch',
@@ -129,6 +129,7 @@ export function sampleData(nowMs: number, zone: string): SampleData {
         name: 'Landing step eyes',
         place: 'Granite landing step',
         void: { ...voidOf(eyes), count: 4 },
+        settingOut: EYES_SET_OUT,
         base: { material: 'stone', thicknessMm: 400, back: 'ground', exposure: 'windy', castOn: null },
         safety: { class: 'review', why: 'Mooring lines hang on it.' },
       },
@@ -137,6 +138,20 @@ export function sampleData(nowMs: number, zone: string): SampleData {
       'cartridge',
     ),
   ];
+  const landing: Job = {
+    ...common,
+    id: 'sample-landing',
+    name: 'Landing and apron',
+    place: 'Landing, Ostrel Lake ferry',
+    wantedAt: tomorrow.plus({ days: 8 }).set({ hour: 12 }).toMillis(),
+    startFrom: tomorrow.plus({ days: 2 }).set({ hour: 8 }).toMillis(),
+    workingHours: { fromHour: 8, toHour: 17, days: [1, 2, 3, 4, 5, 6, 7] },
+    climate: { kind: 'daily', lowC: 8, lowHour: 6, highC: 18, highHour: 15, humidityAtLowPct: 78 },
+  };
+  const landingRepairs = LANDING.map((place, i) =>
+    repair({ ...place, jobId: landing.id, order: i + 1 }, 'mortar-patch', mortarSheet.id, i % 2 ? 'small' : 'large'),
+  );
+
   const winchRepair = repair(
     {
       id: 'sample-plate',
@@ -203,6 +218,7 @@ export function sampleData(nowMs: number, zone: string): SampleData {
         snapshots: [],
       },
       { ...winchBundle, events, snapshots: [snapshot] },
+      { job: landing, repairs: landingRepairs, sheets: [mortarSheet], stock: [], events: [], snapshots: [] },
     ],
   };
 }

@@ -5,7 +5,7 @@ export interface MadeScan {
   /** Places side by side, mm; for a mesh, three points a triangle. */
   readonly xyz: Float32Array;
   readonly triangles: number;
-  /** Volume under the undamaged face, mL, summed on a grid ten times finer than the scan. */
+  /** Volume under the undamaged face, mL, summed on a grid three times finer than the scan. */
   readonly volumeMl: number;
   readonly areaMm2: number;
 }
@@ -53,7 +53,7 @@ export function makeScan(o: MadeOptions): MadeScan {
   }
   let volume = 0;
   let area = 0;
-  const fine = o.spacingMm / 10;
+  const fine = o.spacingMm / 3;
   for (let x = fine / 2; x < o.lengthMm; x += fine)
     for (let y = fine / 2; y < o.widthMm; y += fine) {
       const d = o.depthAt(x, y);

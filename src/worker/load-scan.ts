@@ -1,10 +1,10 @@
-import Papa from 'papaparse';
 import type { BufferGeometry, Mesh, Object3D } from 'three';
 import { OBJLoader } from 'three/examples/jsm/loaders/OBJLoader.js';
 import { PLYLoader } from 'three/examples/jsm/loaders/PLYLoader.js';
 import { STLLoader } from 'three/examples/jsm/loaders/STLLoader.js';
 import type { Cloud } from '@/core/scan';
 import { refuse } from '@/core/units';
+import { readPoints } from './point-text';
 
 /** Largest file taken in, bytes: beyond it a browser's tab runs out of memory. */
 export const MAX_BYTES = 400e6;
@@ -86,79 +86,6 @@ function checkPly(name: string, bytes: ArrayBuffer): void {
   }
 }
 
-const LARGE_PART = 1 << 22;
-
-/**
- * Points as text: x, y, z in the first three columns, divided by blanks, tabs, commas or semicolons; a header is passed over,
- * decimal commas are understood where commas do not divide.
- */
-export function readPoints(name: string, text: string): Cloud {
-  const start = text
-    .slice(0, 4000)
-    .split(/\r?\n/)
-    .filter((l) => l.trim() && !l.trim().startsWith('#'));
-  // A line that holds a number in each of three columns shows how columns are divided.
-  const sample = start.find((l) => (l.match(/-?\d/g)?.length ?? 0) >= 3 && !/[a-df-z]/i.test(l)) ?? '';
-  const delimiter = sample.includes(';') ? ';' : sample.includes('\t') ? '\t' : sample.trim().includes(' ') ? ' ' : ',';
-  const decimalComma = delimiter !== ',' && /\d,\d/.test(sample) && !/\d\.\d/.test(sample);
-  if (delimiter === ',' && (sample.match(/,/g)?.length ?? 0) >= 5 && sample.split(',').every((x) => /^-?\d+$/.test(x.trim())))
-    refuse(
-      'file',
-      sample,
-      'columns divided by semicolons where decimals are commas',
-      `“${name}” divides columns and decimals with the same comma, as in “${sample.trim().slice(0, 40)}”. Save it with semicolons between the columns.`,
-    );
-  let xyz = new Float64Array(3 * Math.max(1024, Math.ceil(text.length / 24)));
-  let n = 0;
-  let row = 0;
-  let headers = 0;
-  const take = (fields: readonly string[]) => {
-    row++;
-    let k = 0;
-    let bad: string | undefined;
-    if (n * 3 + 3 > xyz.length) {
-      const larger = new Float64Array(xyz.length * 2);
-      larger.set(xyz);
-      xyz = larger;
-    }
-    for (let f = 0; f < fields.length && k < 3; f++) {
-      const field = fields[f]!;
-      if (field === '') continue;
-      const value = Number(decimalComma ? field.replace(',', '.') : field);
-      if (Number.isNaN(value) || !Number.isFinite(value)) {
-        bad = field;
-        break;
-      }
-      xyz[3 * n + k++] = value;
-    }
-    if (k === 3 && bad === undefined) {
-      n++;
-      return;
-    }
-    if (fields.every((f) => f.trim() === '') || fields[0]!.trim().startsWith('#')) return;
-    if (n === 0 && headers < 12) {
-      headers++;
-      return;
-    }
-    broken(
-      name,
-      bad === undefined
-        ? `line ${row} has fewer than three numbers.`
-        : `line ${row} holds “${bad.slice(0, 20)}” where a number should stand.`,
-    );
-  };
-  // Parsed in parts, so that two million rows of strings never stand in memory together.
-  for (let from = 0; from < text.length; ) {
-    let to = Math.min(text.length, from + LARGE_PART);
-    if (to < text.length) to = text.indexOf('\n', to) + 1 || text.length;
-    const part = text.slice(from, to);
-    const { data } = Papa.parse<string[]>(part, { delimiter, fastMode: true, skipEmptyLines: true });
-    for (const fields of data) take(fields);
-    from = to;
-  }
-  return { xyz: xyz.subarray(0, 3 * n), triangles: 0 };
-}
-
 /**
  * Reads a scan: STL and PLY in both kinds, OBJ, or points as text.
  * @throws Refusal that names the file and what is wrong with it
@@ -190,8 +117,6 @@ export function loadScan(name: string, bytes: ArrayBuffer): Cloud {
   return cloud;
 }
 
-const asPoints = (name: string, bytes: ArrayBuffer) => readPoints(name, new TextDecoder().decode(bytes));
-
 /** The table of readers. */
 const READERS: Readonly<Record<string, (name: string, bytes: ArrayBuffer) => Cloud>> = {
   stl: (name, bytes) => {
@@ -221,8 +146,8 @@ const READERS: Readonly<Record<string, (name: string, bytes: ArrayBuffer) => Clo
     }
     return { xyz, triangles: meshes.length ? Math.floor(xyz.length / 9) : 0 };
   },
-  xyz: asPoints,
-  csv: asPoints,
-  txt: asPoints,
-  pts: asPoints,
+  xyz: readPoints,
+  csv: readPoints,
+  txt: readPoints,
+  pts: readPoints,
 };

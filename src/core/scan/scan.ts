@@ -36,17 +36,21 @@ const LIKELY_MM = [40, 4000] as const;
 
 /** Largest extent of the points, in the units of the file. @throws Refusal naming the first point that is not a number */
 export function extentOf({ xyz }: Cloud): number {
-  const low = [Number.POSITIVE_INFINITY, Number.POSITIVE_INFINITY, Number.POSITIVE_INFINITY];
-  const high = [Number.NEGATIVE_INFINITY, Number.NEGATIVE_INFINITY, Number.NEGATIVE_INFINITY];
-  for (let i = 0; i < xyz.length; i++) {
-    const value = xyz[i]!;
-    if (!Number.isFinite(value))
-      refuse('scan', value, 'finite numbers', `Point ${Math.floor(i / 3) + 1} of the scan is not a number: the file is damaged there.`);
-    const k = i % 3;
-    if (value < low[k]!) low[k] = value;
-    if (value > high[k]!) high[k] = value;
+  let [x0, y0, z0] = [Number.POSITIVE_INFINITY, Number.POSITIVE_INFINITY, Number.POSITIVE_INFINITY];
+  let [x1, y1, z1] = [Number.NEGATIVE_INFINITY, Number.NEGATIVE_INFINITY, Number.NEGATIVE_INFINITY];
+  for (let i = 0; i + 2 < xyz.length; i += 3) {
+    const [x, y, z] = [xyz[i]!, xyz[i + 1]!, xyz[i + 2]!];
+    // A sum is finite only if all three are.
+    if (!Number.isFinite(x + y + z))
+      refuse('scan', [x, y, z], 'finite numbers', `Point ${i / 3 + 1} of the scan is not a number: the file is damaged there.`);
+    if (x < x0) x0 = x;
+    if (x > x1) x1 = x;
+    if (y < y0) y0 = y;
+    if (y > y1) y1 = y;
+    if (z < z0) z0 = z;
+    if (z > z1) z1 = z;
   }
-  return Math.max(high[0]! - low[0]!, high[1]! - low[1]!, high[2]! - low[2]!);
+  return Math.max(x1 - x0, y1 - y0, z1 - z0);
 }
 
 /** Units in which the scan has a likely size. @example likelyUnits(0.35) // ['m'] */
@@ -175,8 +179,20 @@ function faceFrame(cloud: Cloud, ask: ScanAsk): Frame {
   const dot = helper.reduce((s, x, k) => s + x * z[k]!, 0);
   const flat = helper.map((x, k) => x - dot * z[k]!);
   const size = Math.hypot(...flat);
-  const x = flat.map((v) => v / size);
-  const y = [z[1]! * x[2]! - z[2]! * x[1]!, z[2]! * x[0]! - z[0]! * x[2]!, z[0]! * x[1]! - z[1]! * x[0]!];
+  const x0 = flat.map((v) => v / size);
+  const y0 = [z[1]! * x0[2]! - z[2]! * x0[1]!, z[2]! * x0[0]! - z[0]! * x0[2]!, z[0]! * x0[1]! - z[1]! * x0[0]!];
+  // Turned so that the scan lies along the map: its long side across the page.
+  const on = (axis: readonly number[]) => p.map((q) => q[0]! * axis[0]! + q[1]! * axis[1]! + q[2]! * axis[2]!);
+  const [us, vs] = [on(x0), on(y0)];
+  const sum = (f: (i: number) => number) => us.reduce((s, _, i) => s + f(i), 0);
+  const turn =
+    0.5 *
+    Math.atan2(
+      2 * sum((i) => us[i]! * vs[i]!),
+      sum((i) => us[i]! ** 2 - vs[i]! ** 2),
+    );
+  const x = x0.map((v, k) => v * Math.cos(turn) + y0[k]! * Math.sin(turn));
+  const y = y0.map((v, k) => v * Math.cos(turn) - x0[k]! * Math.sin(turn));
   return { origin, axes: [x, y, z] };
 }
 
@@ -186,6 +202,8 @@ interface Turned {
   readonly w: Float64Array;
 }
 
+/** Points that are laid on the map; of larger scans every second, third, … is taken, which costs no accuracy. */
+const ENOUGH = 500_000;
 /** Finest a mesh is sampled, as a share of its extent. */
 const MESH_FINEST = 1 / 400;
 
@@ -195,12 +213,14 @@ function turn(cloud: Cloud, { origin, axes }: Frame, mmPerUnit: number, extentMm
   const [[x0, x1, x2], [y0, y1, y2], [z0, z1, z2]] = axes as unknown as [number[], number[], number[]];
   const [o0, o1, o2] = origin as readonly [number, number, number];
   if (!triangles) {
-    const n = Math.floor(xyz.length / 3);
+    const step = Math.max(1, Math.floor(xyz.length / 3 / ENOUGH));
+    const n = Math.floor(xyz.length / 3 / step);
     const [u, v, w] = [new Float64Array(n), new Float64Array(n), new Float64Array(n)];
     for (let i = 0; i < n; i++) {
-      const a = xyz[3 * i]! * mmPerUnit - o0;
-      const b = xyz[3 * i + 1]! * mmPerUnit - o1;
-      const c = xyz[3 * i + 2]! * mmPerUnit - o2;
+      const f = 3 * step * i;
+      const a = xyz[f]! * mmPerUnit - o0;
+      const b = xyz[f + 1]! * mmPerUnit - o1;
+      const c = xyz[f + 2]! * mmPerUnit - o2;
       u[i] = a * x0! + b * x1! + c * x2!;
       v[i] = a * y0! + b * y1! + c * y2!;
       w[i] = a * z0! + b * z1! + c * z2!;
@@ -208,21 +228,25 @@ function turn(cloud: Cloud, { origin, axes }: Frame, mmPerUnit: number, extentMm
     return { u, v, w };
   }
   const finest = extentMm * MESH_FINEST;
+  const step = Math.max(1, Math.floor(triangles / ENOUGH));
   const pieces = new Uint16Array(triangles);
   let total = 0;
-  for (let t = 0; t < triangles; t++) {
+  for (let t = 0; t < triangles; t += step) {
+    const f = 9 * t;
     let longest = 0;
     for (let k = 0; k < 3; k++) {
-      const a = 9 * t + 3 * k;
-      const b = 9 * t + 3 * ((k + 1) % 3);
-      longest = Math.max(longest, Math.hypot(xyz[a]! - xyz[b]!, xyz[a + 1]! - xyz[b + 1]!, xyz[a + 2]! - xyz[b + 2]!));
+      const a = f + 3 * k;
+      const b = k === 2 ? f : a + 3;
+      const [dx, dy, dz] = [xyz[a]! - xyz[b]!, xyz[a + 1]! - xyz[b + 1]!, xyz[a + 2]! - xyz[b + 2]!];
+      const square = dx * dx + dy * dy + dz * dz;
+      if (square > longest) longest = square;
     }
-    pieces[t] = Math.min(200, Math.max(1, Math.ceil((longest * mmPerUnit) / finest / 2)));
+    pieces[t] = Math.min(200, Math.max(1, Math.ceil((Math.sqrt(longest) * mmPerUnit) / finest / 2)));
     total += pieces[t]! ** 2;
   }
   const [u, v, w] = [new Float64Array(total), new Float64Array(total), new Float64Array(total)];
   let at = 0;
-  for (let t = 0; t < triangles; t++) {
+  for (let t = 0; t < triangles; t += step) {
     const k = pieces[t]!;
     const f = 9 * t;
     for (let i = 0; i < k; i++)
@@ -242,12 +266,12 @@ function turn(cloud: Cloud, { origin, axes }: Frame, mmPerUnit: number, extentMm
   return { u, v, w };
 }
 
-/** Whether the void lies below the surface: what lies far off it lies mostly there. */
+/** Whether the void lies below the surface: more points far off it lie there than above. Counted, since a few strays may lie very far. */
 function sideOfVoid(at: Turned, surface: FittedSurface): boolean {
   let sum = 0;
   for (let i = 0; i < at.w.length; i++) {
     const r = at.w[i]! - heightAt(surface, at.u[i]!, at.v[i]!);
-    if (Math.abs(r) > SEED_SIGMAS * surface.residualMm) sum += r;
+    if (Math.abs(r) > SEED_SIGMAS * surface.residualMm) sum += Math.sign(r);
   }
   return sum <= 0;
 }
@@ -267,7 +291,7 @@ function cellFor({ u, v }: Turned): number {
   const seen = new Uint8Array(41 * 41);
   for (let i = 0; i < u.length; i++) seen[Math.floor((v[i]! - v0) / coarse) * 41 + Math.floor((u[i]! - u0) / coarse)] = 1;
   const area = seen.reduce((sum, x) => sum + x, 0) * coarse * coarse;
-  return Math.min(Math.max(Math.sqrt((area * PER_CELL) / u.length), side / 500), side / 30);
+  return Math.min(Math.max(Math.sqrt((area * PER_CELL) / u.length), side / 360), side / 30);
 }
 
 interface Region {
@@ -285,9 +309,9 @@ interface Region {
 function regionOf(grid: Grid, surface: FittedSurface, rim?: readonly Point[], before?: Uint8Array): Region {
   const { nx, ny, values } = grid;
   const depth = new Float64Array(values.length);
-  for (let i = 0; i < values.length; i++) {
-    const [u, v] = placeOf(grid, i);
-    depth[i] = heightAt(surface, u, v) - values[i]!;
+  for (let i = 0, y = 0; y < ny; y++) {
+    const v = grid.v0 + (y + 0.5) * grid.cellMm;
+    for (let x = 0; x < nx; x++, i++) depth[i] = heightAt(surface, grid.u0 + (x + 0.5) * grid.cellMm, v) - values[i]!;
   }
   if (rim) {
     const mask = Uint8Array.from({ length: values.length }, (_, i) => (inside(rim, placeOf(grid, i)) ? 1 : 0));
@@ -340,7 +364,13 @@ function closed(grid: Grid, depth: Float64Array, mask: Uint8Array, others: numbe
     cells++;
     if (Number.isNaN(depth[i]!)) hidden++;
   }
-  return { depth: bridged(depth, nx, ny, Math.max(nx, ny)), mask: whole, hiddenShare: hidden / Math.max(1, cells), others, calmMm };
+  return {
+    depth: hidden ? bridged(depth, nx, ny, Math.max(nx, ny)) : depth,
+    mask: whole,
+    hiddenShare: hidden / Math.max(1, cells),
+    others,
+    calmMm,
+  };
 }
 
 /** The surface again, through the cells outside the widened region. */
@@ -348,7 +378,8 @@ function refit(grid: Grid, without: Uint8Array, form: SurfaceForm, start: Fitted
   const u: number[] = [];
   const v: number[] = [];
   const w: number[] = [];
-  for (let i = 0; i < without.length; i++) {
+  const step = Math.max(1, Math.floor(without.length / (2 * SAMPLE)));
+  for (let i = 0; i < without.length; i += step) {
     if (without[i] || Number.isNaN(grid.values[i]!)) continue;
     const [a, b] = placeOf(grid, i);
     u.push(a);
@@ -413,7 +444,8 @@ function overhangShare(
   const deep = widened(mask, grid.nx, grid.ny, -2);
   const cells = deep.reduce((s, m) => s + m, 0);
   if (!cells) return 0;
-  if (!cloud.triangles || at.w.length !== cloud.triangles) {
+  const step = cloud.triangles ? Math.max(1, Math.floor(cloud.triangles / ENOUGH)) : 1;
+  if (!cloud.triangles || at.w.length !== Math.ceil(cloud.triangles / step)) {
     let two = 0;
     for (let i = 0; i < deep.length; i++) if (deep[i] && spread[i]! > Math.max(8 * residualMm, 6 * grid.cellMm)) two++;
     return two / cells;
@@ -422,13 +454,13 @@ function overhangShare(
   const { xyz } = cloud;
   // Twice the areas as seen from the face, by which way they look.
   const area = { soundUp: 0, soundDown: 0, voidUp: 0, voidDown: 0 };
-  for (let t = 0; t < cloud.triangles; t++) {
-    const f = 9 * t;
+  for (let i = 0; i < at.w.length; i++) {
+    const f = 9 * step * i;
     const [ax, ay, az] = [xyz[f + 3]! - xyz[f]!, xyz[f + 4]! - xyz[f + 1]!, xyz[f + 5]! - xyz[f + 2]!];
     const [bx, by, bz] = [xyz[f + 6]! - xyz[f]!, xyz[f + 7]! - xyz[f + 1]!, xyz[f + 8]! - xyz[f + 2]!];
     const normal = (ay * bz - az * by) * z[0]! + (az * bx - ax * bz) * z[1]! + (ax * by - ay * bx) * z[2]!;
-    const x = Math.min(grid.nx - 1, Math.floor((at.u[t]! - grid.u0) / grid.cellMm));
-    const y = Math.min(grid.ny - 1, Math.floor((at.v[t]! - grid.v0) / grid.cellMm));
+    const x = Math.min(grid.nx - 1, Math.floor((at.u[i]! - grid.u0) / grid.cellMm));
+    const y = Math.min(grid.ny - 1, Math.floor((at.v[i]! - grid.v0) / grid.cellMm));
     const where = mask[y * grid.nx + x] ? (normal > 0 ? 'voidUp' : 'voidDown') : normal > 0 ? 'soundUp' : 'soundDown';
     area[where] += Math.abs(normal);
   }

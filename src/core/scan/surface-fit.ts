@@ -163,7 +163,7 @@ export function fitSurface(at: Points, form: SurfaceForm, seed = 1, start?: Fitt
   const weights = new Float64Array(n);
   // With almost half the points in a void the median of all leans on them: it is taken again over those it calls sound.
   const sigmaOf = (c: readonly number[]): number => {
-    let sigma = MAD_TO_SIGMA * spread(c, null);
+    let sigma = Math.max(MAD_TO_SIGMA * spread(c, null), 1e-9);
     const surface = { form, c, scale, residualMm: 0 };
     for (let again = 0; again < 4; again++) {
       let sound = 0;
@@ -171,9 +171,11 @@ export function fitSurface(at: Points, form: SurfaceForm, seed = 1, start?: Fitt
         const r = Math.abs(at.w[i]! - heightAt(surface, at.u[i]!, at.v[i]!));
         if (r < SOUND_SIGMAS * sigma) residuals[sound++] = r;
       }
-      sigma = MAD_TO_SIGMA * medianOf(residuals, sound);
+      // Points without any noise lie on it to the last digit.
+      if (sound === 0) break;
+      sigma = Math.max(MAD_TO_SIGMA * medianOf(residuals, sound), 1e-9);
     }
-    return Math.max(sigma, 1e-9);
+    return sigma;
   };
   let sigma = sigmaOf(best);
   for (let pass = 0; pass < 15; pass++) {

@@ -31,9 +31,8 @@ function delimiterOf(text: string, columns: number): string {
  * @throws Refusal naming the line and what is wrong in it
  */
 export function rowsFromText(list: RowList, text: string, system: UnitSystem): readonly Row[] {
-  const numeric = list.columns.filter((c) => c.kind !== 'text' && c.kind !== 'choice').length;
   const delimiter = delimiterOf(text, list.columns.length);
-  const { data } = Papa.parse<string[]>(text.trim(), { delimiter, skipEmptyLines: 'greedy' });
+  const { data } = Papa.parse<string[]>(text.replace(/^[\r\n]+|\s+$/g, ''), { delimiter, skipEmptyLines: 'greedy' });
   const lines = data.map((cells) => {
     const trimmed = cells.map((c) => c.trim());
     return delimiter === ' ' ? trimmed.filter((c) => c !== '') : trimmed;
@@ -57,7 +56,7 @@ export function rowsFromText(list: RowList, text: string, system: UnitSystem): r
     });
   }
 
-  const header = first.filter(isNumber).length < numeric ? 1 : 0;
+  const header = first.some(isNumber) ? 0 : 1;
   const rows = lines.slice(header).map((cells, i): Row => {
     const line = i + 1 + header;
     if (cells.length < list.columns.length)

@@ -112,9 +112,9 @@ export function settingOutDrawing(s: SettingOut, count: number, sizeMm: number):
       ...places.map(([x, y]) => ({ role: 'void' as const, points: arc(r, x, y, 0, 360, 32) })),
     ],
     dimensions: [
-      across('along', 0, first[0], first[1] + r + y1 * 0.06, 'along'),
-      down('from', 0, first[1], first[0] + r + x1 * 0.04, 'from'),
-      ...(count > 1 && s.angleDeg === 0 ? [across('spacing', first[0], places[1]![0], first[1] - r - y1 * 0.07, 'spacing')] : []),
+      across('along', 0, first[0], y1 * 1.12 + x1 * 0.03, 'along'),
+      down('from', 0, first[1], -x1 * 0.03, 'from'),
+      ...(count > 1 && s.angleDeg === 0 ? [across('spacing', first[0], places[1]![0], -x1 * 0.03, 'spacing')] : []),
     ],
     marks: places.map((at, i) => ({ at, label: String(i + 1) })),
   };

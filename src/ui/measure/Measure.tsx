@@ -132,63 +132,67 @@ function Sheet({ at }: StageProps) {
     ? { along: repair.settingOut.along.valueMm, from: repair.settingOut.from.valueMm, spacing: repair.settingOut.spacing.valueMm }
     : {};
   return (
-    <div className="absolute inset-0">
-      <Drawing
-        drawing={pages[page]!}
-        base={repair.base.material}
-        width={800}
-        height={430}
-        layers={layers}
-        crownMm={crown}
-        values={page === 'setting' ? settingValues : values}
-        onDrag={(key, mm) =>
-          page === 'setting'
-            ? changeRepair(
-                repair.id,
-                (r) =>
-                  r.settingOut && key in settingValues
-                    ? {
-                        ...r,
-                        settingOut: {
-                          ...r.settingOut,
-                          [key]: {
-                            ...r.settingOut[key as 'along'],
-                            valueMm: mm,
-                            text: `${Number(mm.toFixed(1))} mm`,
-                            textSystem: 'metric',
-                          },
-                        },
-                      }
-                    : r,
-                `setting:${key}`,
-              )
-            : pullDimension(repair.id, index, shape, key, mm)
-        }
-        onMove={(key, p) =>
-          key.startsWith('rim.')
-            ? look({ ...now, rim: rim.map((q, i) => (`rim.${i}` === key ? p : q)) })
-            : movePoint(repair.id, index, key, p)
-        }
-        onCut={(share) => look({ ...now, cut: share })}
-        onPlace={scanning && page === 'plan' && !open ? (p) => look({ ...now, rim: [...rim, p] }) : undefined}
-        unmeasured={open}
-      />
-      <button
-        type="button"
-        className="absolute right-3 bottom-3 w-60 h-36 paper hidden sm:block cursor-pointer"
-        aria-label={`Show ${pages[other]!.title} large`}
-        onClick={() => look({ ...now, page: other })}
-      >
+    <div className="absolute inset-0 flex flex-col">
+      <div className="relative flex-1 min-h-0">
         <Drawing
-          drawing={pages[other]!}
+          drawing={pages[page]!}
           base={repair.base.material}
-          width={240}
-          height={144}
-          small
-          values={other === 'setting' ? settingValues : values}
+          width={800}
+          height={430}
+          free={130}
+          layers={layers}
+          crownMm={crown}
+          values={page === 'setting' ? settingValues : values}
+          onDrag={(key, mm) =>
+            page === 'setting'
+              ? changeRepair(
+                  repair.id,
+                  (r) =>
+                    r.settingOut && key in settingValues
+                      ? {
+                          ...r,
+                          settingOut: {
+                            ...r.settingOut,
+                            [key]: {
+                              ...r.settingOut[key as 'along'],
+                              valueMm: mm,
+                              text: `${Number(mm.toFixed(1))} mm`,
+                              textSystem: 'metric',
+                            },
+                          },
+                        }
+                      : r,
+                  `setting:${key}`,
+                )
+              : pullDimension(repair.id, index, shape, key, mm)
+          }
+          onMove={(key, p) =>
+            key.startsWith('rim.')
+              ? look({ ...now, rim: rim.map((q, i) => (`rim.${i}` === key ? p : q)) })
+              : movePoint(repair.id, index, key, p)
+          }
+          onCut={(share) => look({ ...now, cut: share })}
+          onPlace={scanning && page === 'plan' && !open ? (p) => look({ ...now, rim: [...rim, p] }) : undefined}
+          unmeasured={open}
         />
-      </button>
-      <div className="absolute left-4 bottom-3 flex items-end gap-3 no-print">
+        <button
+          type="button"
+          className="absolute right-3 bottom-2 w-60 h-36 paper hidden sm:block cursor-pointer"
+          aria-label={`Enlarge: ${pages[other]!.title}`}
+          onClick={() => look({ ...now, page: other })}
+        >
+          <Drawing
+            drawing={pages[other]!}
+            base={repair.base.material}
+            width={240}
+            height={144}
+            small
+            bare={other !== 'setting'}
+            values={other === 'setting' ? settingValues : values}
+          />
+        </button>
+      </div>
+      <div className="flex items-center gap-3 px-3 py-2 no-print">
         <Choice
           label="Drawn"
           hideLabel
@@ -199,7 +203,7 @@ function Sheet({ at }: StageProps) {
           value={page}
           onChange={(id) => look({ ...now, page: id })}
         />
-        <p className="soft text-sm max-w-60 leading-tight" style={{ background: 'var(--paper)' }}>
+        <p className="soft text-sm leading-tight">
           {repair.base.material}, {format('length', repair.base.thicknessMm).text} thick · pull what is round or square, or use the arrow
           keys on it
         </p>

@@ -28,34 +28,36 @@ export function ShapePicker({
           ? 'Choose what you see; the drawing and the questions follow.'
           : 'Its volume is added: a cone on a hole, a pocket in a chase.'}
       </p>
-      {GROUPS.map((group) => {
-        const mine = offered.filter((id) => SHAPES[id].broke === group);
-        if (!mine.length) return null;
-        return (
-          <section key={group} aria-label={BROKE[group]} className="mb-3">
-            <h3 className="soft mb-1" style={{ borderBottom: '1px solid var(--hair)' }}>
-              {BROKE[group]}
-            </h3>
-            <div className="flex flex-wrap gap-2.5">
-              {mine.map((id) => {
-                const kind = SHAPES[id];
-                return (
-                  <button key={id} type="button" className="act flex-col !items-stretch w-56 !p-0 !gap-0" onClick={() => choose(id)}>
-                    <span className="block w-full h-28">
-                      <Drawing drawing={kind.section(kind.blank())} base={base} width={224} height={112} small unmeasured />
-                    </span>
-                    <span className="px-3 pb-2 text-left leading-snug">
-                      {kind.label}
-                      {first && !method.shapes.includes(id) && <span className="soft font-normal"> · measured only</span>}
-                      <span className="block soft font-normal text-sm">{kind.seen}</span>
-                    </span>
-                  </button>
-                );
-              })}
-            </div>
-          </section>
-        );
-      })}
+      <div className="flex flex-wrap gap-x-5">
+        {GROUPS.map((group) => {
+          const mine = offered.filter((id) => SHAPES[id].broke === group);
+          if (!mine.length) return null;
+          return (
+            <section key={group} aria-label={BROKE[group]} className="mb-3">
+              <h3 className="soft mb-1" style={{ borderBottom: '1px solid var(--hair)' }}>
+                {BROKE[group]}
+              </h3>
+              <div className="flex flex-wrap gap-2.5">
+                {mine.map((id) => {
+                  const kind = SHAPES[id];
+                  return (
+                    <button key={id} type="button" className="act flex-col !items-stretch w-56 !p-0 !gap-0" onClick={() => choose(id)}>
+                      <span className="block w-full h-28">
+                        <Drawing drawing={kind.section(kind.blank())} base={base} width={224} height={112} small bare unmeasured />
+                      </span>
+                      <span className="px-3 pb-2 text-left leading-snug">
+                        {kind.label}
+                        {first && !method.shapes.includes(id) && <span className="soft font-normal"> · measured only</span>}
+                        <span className="block soft font-normal text-sm">{kind.seen}</span>
+                      </span>
+                    </button>
+                  );
+                })}
+              </div>
+            </section>
+          );
+        })}
+      </div>
       {first && (
         <button type="button" className="act quiet" onClick={() => setAll(!all)}>
           {all ? `only what “${method.label}” plans` : 'show every shape that can be measured'}

@@ -28,6 +28,10 @@ interface Props {
   /** Called with the place that was clicked, mm. */
   readonly onPlace?: (at: Point) => void;
   readonly small?: boolean;
+  /** Without title and dimension lines: a picture to choose by. */
+  readonly bare?: boolean;
+  /** Room kept free at the right, px of the drawing. */
+  readonly free?: number;
   readonly unmeasured?: boolean;
 }
 
@@ -45,6 +49,7 @@ type Held = { readonly fit: Fit; readonly x: number; readonly y: number } & (
 );
 
 const PAD = { left: 34, right: 120, top: 54, bottom: 30 };
+const BARE_PAD = { left: 12, right: 12, top: 12, bottom: 10 };
 const SMALL_PAD = { left: 14, right: 14, top: 26, bottom: 26 };
 
 const RATIOS = [1, 1.25, 1.5, 2, 2.5, 3, 4, 5, 6, 8, 10, 12, 15, 20, 25, 30, 40, 50, 60, 80, 100, 120, 150, 200, 250, 500, 1000];
@@ -87,13 +92,31 @@ const LINES: Readonly<Partial<Record<Outline['role'], { width: number; dash?: st
  * the line of the section can be pulled, or moved with the arrow keys.
  */
 export function Drawing(props: Props) {
-  const { drawing, base, width, height, layers, crownMm = 0, values, onDrag, onMove, onCut, onPlace, small, unmeasured } = props;
+  const {
+    drawing,
+    base,
+    width,
+    height,
+    layers,
+    crownMm = 0,
+    values,
+    onDrag,
+    onMove,
+    onCut,
+    onPlace,
+    small,
+    bare,
+    free = 0,
+    unmeasured,
+  } = props;
   const format = useFormat();
   const id = useId();
   const svg = useRef<SVGSVGElement>(null);
   const [held, setHeld] = useState<Held | null>(null);
   // What is pulled must not run away under the hand: the fit stands still until it is let go.
-  const fit = held?.fit ?? fitOf(drawing, width, height, small ? SMALL_PAD : PAD);
+  const pad = bare ? BARE_PAD : small ? SMALL_PAD : { ...PAD, right: PAD.right + free };
+  const shownLines = bare ? [] : drawing.dimensions;
+  const fit = held?.fit ?? fitOf({ ...drawing, dimensions: shownLines }, width, height, pad);
   const { k } = fit;
   const toX = (v: number) => fit.ox + v * k;
   const toY = (v: number) => fit.oy + v * k;
@@ -190,10 +213,12 @@ export function Drawing(props: Props) {
           strokeWidth="1"
         />
       )}
-      <text x={small ? 10 : 18} y={small ? 16 : 24} fontSize={small ? 11 : 13} fill="var(--ink-2)">
-        {drawing.title}
-        {small ? '' : `, ${scaleName(k)}`}
-      </text>
+      {!bare && (
+        <text x={small ? 10 : 18} y={small ? 16 : 24} fontSize={small ? 11 : 13} fill="var(--ink-2)">
+          {drawing.title}
+          {small ? '' : `, ${scaleName(k)}`}
+        </text>
+      )}
       {drawing.outlines
         .filter((o) => o.role === 'base')
         .map((o, i) => (
@@ -371,7 +396,7 @@ export function Drawing(props: Props) {
             }}
           />
         ))}
-      {drawing.dimensions
+      {shownLines
         .filter((d) => !small || Math.hypot(d.to[0] - d.from[0], d.to[1] - d.from[1]) * k > 30)
         .map((d) => {
           const [ax, ay, bx, by] = [toX(d.from[0]), toY(d.from[1]), toX(d.to[0]), toY(d.to[1])];

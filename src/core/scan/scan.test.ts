@@ -1,0 +1,168 @@
+import { hullGougeScan, makeScan, rampEdgeScan } from '../../sample/scans';
+import { kindOf, measureVoid, unpack, voidOf } from '../void';
+import { fitSurface, heightAt, likelyUnits, measureScan, type ScanAsk } from '.';
+
+const FLAT = () => 0;
+const HULL = (x: number, y: number) => -((x - 150) ** 2) / 2000 - (y - 120) ** 2 / 1800;
+const bowl = (share: number, vertical: boolean) => (x: number, y: number) => {
+  const rx = Math.sqrt((share * 300 * 240) / Math.PI) * 1.1;
+  const r = Math.hypot((x - 150) / rx, ((y - 120) / rx) * 1.21);
+  return r >= 1 ? 0 : vertical ? 15 : 16 * (1 - r * r);
+};
+const scan = (
+  face: typeof FLAT | typeof HULL,
+  depthAt: (x: number, y: number) => number,
+  over: Partial<Parameters<typeof makeScan>[0]> = {},
+) =>
+  makeScan({
+    lengthMm: 300,
+    widthMm: 240,
+    spacingMm: 2,
+    noiseMm: 0.5,
+    seed: 5,
+    mesh: false,
+    turnedDeg: [15, 10, 30],
+    faceAt: face,
+    depthAt,
+    ...over,
+  });
+const ask = (surface: ScanAsk['surface'], over: Partial<ScanAsk> = {}): ScanAsk => ({ surface, mmPerUnit: 1, ...over });
+
+describe('volume within 1 % at 0.5 mm noise', () => {
+  test.each([
+    ['flat', FLAT, 'plane', 0.1, false],
+    ['flat, steep rim', FLAT, 'plane', 0.25, true],
+    ['flat, 40 % of the scan', FLAT, 'plane', 0.4, false],
+    ['curved', HULL, 'quadric', 0.1, false],
+    ['curved, steep rim', HULL, 'quadric', 0.25, true],
+    ['curved, 40 % of the scan', HULL, 'quadric', 0.4, false],
+  ] as const)('%s', (_, face, surface, share, vertical) => {
+    const made = scan(face, bowl(share, vertical));
+    const found = measureScan(made, ask(surface));
+    const { volumeMl, areaMm2, maxDepthMm } = unpack(found);
+    expect(Math.abs(volumeMl / made.volumeMl - 1)).toBeLessThan(0.01);
+    expect(Math.abs(areaMm2 / made.areaMm2 - 1)).toBeLessThan(0.06);
+    expect(Math.abs(maxDepthMm - (vertical ? 15 : 16))).toBeLessThan(1.5);
+    expect(found.found.residualMm).toBeCloseTo(0.5, 1);
+    expect(found.found.rimSeen).toBeGreaterThan(0.95);
+  });
+});
+
+test('a mesh gives what its points give, and the sample scans their own volumes', () => {
+  const made = scan(FLAT, bowl(0.2, false), { mesh: true, spacingMm: 4, noiseMm: 0.1 });
+  expect(unpack(measureScan(made, ask('plane'))).volumeMl / made.volumeMl).toBeCloseTo(1, 1.9);
+  const ramp = rampEdgeScan(3);
+  expect(Math.abs(unpack(measureScan(ramp, ask('plane'))).volumeMl / ramp.volumeMl - 1)).toBeLessThan(0.015);
+  const hull = hullGougeScan(2);
+  expect(Math.abs(unpack(measureScan(hull, ask('quadric'))).volumeMl / hull.volumeMl - 1)).toBeLessThan(0.01);
+});
+
+test('the other side, another unit and another turn give the same volume', () => {
+  const made = scan(FLAT, bowl(0.2, false));
+  const plain = unpack(measureScan(made, ask('plane'))).volumeMl;
+  const mirrored = { ...made, xyz: made.xyz.map((v, i) => (i % 3 === 2 ? -v : v)) };
+  expect(unpack(measureScan(mirrored, ask('plane'))).volumeMl / plain).toBeCloseTo(1, 2);
+  const metres = { ...made, xyz: made.xyz.map((v) => v / 1000) };
+  expect(unpack(measureScan(metres, ask('plane', { mmPerUnit: 1000 }))).volumeMl / plain).toBeCloseTo(1, 2);
+  expect(likelyUnits(0.38)).toEqual(['m']);
+  expect(likelyUnits(380)).toEqual(['mm', 'cm'].filter((u) => u === 'mm' || 380 * 10 <= 4000));
+});
+
+test('a rim drawn by hand bounds what is measured', () => {
+  const made = scan(FLAT, bowl(0.2, false), { turnedDeg: [0, 0, 0] });
+  const found = measureScan(made, ask('plane'));
+  const { nx, ny, cellMm, u0, v0 } = found.map;
+  const [cx, cy] = [u0 + (nx * cellMm) / 2, v0 + (ny * cellMm) / 2];
+  const half = measureScan(
+    made,
+    ask('plane', {
+      rim: [
+        [cx, v0 - 50],
+        [u0 + nx * cellMm + 50, v0 - 50],
+        [u0 + nx * cellMm + 50, cy * 2 + 400],
+        [cx, cy * 2 + 400],
+      ],
+    }),
+  );
+  expect(unpack(half).volumeMl / unpack(found).volumeMl).toBeCloseTo(0.5, 1);
+  expect(half.found.drawn).toBe(true);
+});
+
+describe('what a scan is refused for, and what is pointed out', () => {
+  test('no hollow, no rim, numbers that are none, too few points', () => {
+    expect(() =>
+      measureScan(
+        scan(FLAT, () => 0),
+        ask('plane'),
+      ),
+    ).toThrow(/No hollow is deeper/);
+    // A hollow with sound face on one side only.
+    const slope = scan(FLAT, (x) => (x > 160 ? Math.min(20, (x - 160) / 2) : 0), { noiseMm: 0.2 });
+    expect(() => measureScan(slope, ask('plane'))).toThrow(/sound base round only|No hollow/);
+    const broken = scan(FLAT, bowl(0.2, false));
+    broken.xyz[300] = Number.NaN;
+    expect(() => measureScan(broken, ask('plane'))).toThrow(/Point 101 of the scan is not a number/);
+    expect(() => measureScan({ xyz: new Float32Array(9), triangles: 0 }, ask('plane'))).toThrow(/one place/);
+  });
+  test('a hole in the floor is seen as an open back, and its depth bridged', () => {
+    const made = scan(FLAT, bowl(0.25, true), { turnedDeg: [0, 0, 0] });
+    const kept: number[] = [];
+    for (let i = 0; i < made.xyz.length; i += 3)
+      if (Math.hypot(made.xyz[i]! - 150, made.xyz[i + 1]! - 120) > 22) kept.push(made.xyz[i]!, made.xyz[i + 1]!, made.xyz[i + 2]!);
+    const found = measureScan({ xyz: Float32Array.from(kept), triangles: 0 }, ask('plane'));
+    expect(found.found.hiddenShare).toBeGreaterThan(0.03);
+    expect(unpack(found).volumeMl / made.volumeMl).toBeCloseTo(1, 1);
+    expect(kindOf(found).notices!(found).map((n) => n.id)).toContain('hidden');
+  });
+  test('stray points do not count, but are told', () => {
+    const made = scan(FLAT, bowl(0.2, false));
+    const xyz = Float32Array.from(made.xyz);
+    for (let i = 0; i < xyz.length; i += 3 * 17) xyz[i + 2]! += 60;
+    const found = measureScan({ xyz, triangles: 0 }, ask('plane'));
+    expect(Math.abs(unpack(found).volumeMl / made.volumeMl - 1)).toBeLessThan(0.02);
+    expect(found.found.unusedShare).toBeGreaterThan(0.02);
+  });
+  test('an overhang in a mesh is pointed out', () => {
+    const made = scan(FLAT, bowl(0.25, true), { mesh: true, spacingMm: 3, noiseMm: 0, turnedDeg: [0, 0, 0] });
+    const xyz = Float32Array.from(made.xyz);
+    // A lip: a strip of the surface reaches over the void, seen from below.
+    const lip: number[] = [];
+    for (let x = 110; x < 190; x += 4) lip.push(x, 70, -3, x, 90, -3, x + 4, 90, -3, x, 70, -3, x + 4, 90, -3, x + 4, 70, -3);
+    const both = new Float32Array(xyz.length + lip.length);
+    both.set(xyz);
+    both.set(lip, xyz.length);
+    const found = measureScan({ xyz: both, triangles: both.length / 9 }, ask('plane'));
+    expect(found.found.overhangShare).toBeGreaterThan(0.01);
+    expect(measureScan(made, ask('plane')).found.overhangShare).toBe(0);
+  });
+});
+
+test('the surface is found although four points in ten lie in a void', () => {
+  const u: number[] = [];
+  const v: number[] = [];
+  const w: number[] = [];
+  for (let i = 0; i < 1000; i++) {
+    u.push((i % 40) * 5 - 100);
+    v.push(Math.floor(i / 40) * 8 - 100);
+    const sound = 3 + 0.1 * u[i]! - 0.05 * v[i]! + 0.002 * u[i]! ** 2;
+    w.push(i % 10 < 4 ? sound - 9 - (i % 7) : sound);
+  }
+  const fit = fitSurface({ u, v, w }, 'quadric');
+  for (const [a, b] of [
+    [0, 0],
+    [80, -60],
+    [-90, 90],
+  ] as const)
+    expect(heightAt(fit, a, b)).toBeCloseTo(3 + 0.1 * a - 0.05 * b + 0.002 * a * a, 6);
+});
+
+test('the stored map holds the volume, and its doubt is that of the depths over the area', () => {
+  const found = measureScan(scan(FLAT, bowl(0.2, false)), ask('plane'));
+  const again = kindOf(found).schema.parse(JSON.parse(JSON.stringify(found)));
+  const r = measureVoid(voidOf(again));
+  expect(r.nominalMl).toBeCloseTo(unpack(found).volumeMl, 9);
+  expect(r.uMl).toBeCloseTo((unpack(found).areaMm2 * found.read.toleranceMm!) / Math.sqrt(3) / 1000, 6);
+  expect(kindOf(found).below!(found, 0)).toBeGreaterThan(r.nominalMl * 0.999);
+  const damaged = { ...found, map: { ...found.map, depths: found.map.depths.slice(0, 40) } };
+  expect(kindOf(damaged).problems(damaged)[0]!.sentence).toMatch(/damaged/);
+});

@@ -1,0 +1,198 @@
+import fc from 'fast-check';
+import {
+  blankSettingOut,
+  contourLevels,
+  contoursOf,
+  depthSurface,
+  disagreementMm,
+  type Measured,
+  measured,
+  nextReading,
+  oddReadings,
+  placesOf,
+  profileAt,
+  type RowList,
+  rowsFromText,
+  SHAPES,
+  scaleByDistance,
+  scaleByRectangle,
+  settingOutProblems,
+  signedAreaMm2,
+  tracedOutline,
+  withValue,
+} from '.';
+
+const SQUARE = [
+  [0, 0],
+  [100, 0],
+  [100, 100],
+  [0, 100],
+] as const;
+const grid = (depth: (x: number, y: number) => number) =>
+  [10, 30, 50, 70, 90].flatMap((y) => [10, 30, 50, 70, 90].map((x) => ({ xMm: x, yMm: y, depthMm: depth(x, y) })));
+
+describe('readings', () => {
+  test('a slip of the pen stands out, a bowl does not', () => {
+    const bowl = grid((x, y) => 30 - Math.hypot(x - 50, y - 50) / 3);
+    expect(oddReadings(bowl, 0.5)).toEqual([]);
+    const slipped = bowl.map((r, i) => (i === 12 ? { ...r, depthMm: r.depthMm * 10 } : r));
+    expect(oddReadings(slipped, 0.5).map((o) => o.index)).toEqual([12]);
+    const lost = bowl.map((r, i) => (i === 7 ? { ...r, depthMm: 2.6 } : r));
+    expect(oddReadings(lost, 0.5).map((o) => o.index)).toEqual([7]);
+  });
+  test('the next reading goes where the largest gap is', () => {
+    const gap = grid(() => 20).filter((r) => !(r.xMm > 60 && r.yMm > 60));
+    const [x, y] = nextReading(SQUARE, gap)!;
+    expect(Math.min(x, y)).toBeGreaterThan(60);
+    expect(nextReading(SQUARE, [])).toEqual([50, 50]);
+  });
+  test('lines of equal depth lie at their depth, and the section follows the surface', () => {
+    const plane = depthSurface(
+      SQUARE,
+      grid((x) => 10 + x / 5),
+      'vertical',
+    );
+    const levels = contourLevels(plane.maxDepthMm);
+    expect(levels.every((l) => l > 0 && l < plane.maxDepthMm) && levels.length <= 6).toBe(true);
+    for (const c of contoursOf(plane)) for (const [x] of c.lines.flat()) expect(10 + x / 5).toBeCloseTo(c.depthMm, 6);
+    for (const [x, d] of profileAt(plane, 42)) expect(d).toBeCloseTo(10 + x / 5, 6);
+  });
+});
+
+describe('lists from text', () => {
+  const patch = withValue(SHAPES.patch, SHAPES.patch.blank(), 'depth.kind', 'readings');
+  const list = SHAPES.patch.lists!(patch).find((l) => l.key === 'depth.readings') as RowList;
+  const rows = (text: string, system: 'metric' | 'us' = 'metric') => rowsFromText(list, text, system);
+  test('a spreadsheet’s tabs with a header', () => {
+    expect(rows('along\tacross\tdepth\n10\t20\t30\n40\t50\t12.5')).toEqual([
+      { xMm: 10, yMm: 20, depthMm: 30 },
+      { xMm: 40, yMm: 50, depthMm: 12.5 },
+    ]);
+  });
+  test('semicolons with decimal commas, and inches as typed', () => {
+    expect(rows('x;y;d\n10,5;20;3,25')).toEqual([{ xMm: 10.5, yMm: 20, depthMm: 3.25 }]);
+    const [us] = rows('1\t2\t3/8', 'us');
+    expect([us!.xMm, us!.yMm]).toEqual([25.4, 50.8]);
+    expect(us!.depthMm).toBeCloseTo(9.525, 9);
+    expect(rows('10, 20, 3/8 in')[0]!.depthMm).toBeCloseTo(9.525, 9);
+  });
+  test('a grid: places along above, places across at the left, empty cells passed over', () => {
+    expect(rows('\t10\t20\t30\n5\t1\t2\t3\n15\t4\t\t6')).toEqual([
+      { xMm: 10, yMm: 5, depthMm: 1 },
+      { xMm: 20, yMm: 5, depthMm: 2 },
+      { xMm: 30, yMm: 5, depthMm: 3 },
+      { xMm: 10, yMm: 15, depthMm: 4 },
+      { xMm: 30, yMm: 15, depthMm: 6 },
+    ]);
+  });
+  test('what cannot be read is named by line, and one comma for two things is refused', () => {
+    expect(() => rows('10\t20\t30\n10\tdeep\t3')).toThrow(/Line 2, across/);
+    expect(() => rows('10\t20\n')).toThrow(/Line 1 has 2 of the 3 columns/);
+    expect(() => rows('1,5,2,5,30,0\n1,5,2,5,30,0')).toThrow(/same comma/);
+    expect(() => rows('along\tacross\tdepth')).toThrow(/no row under it/);
+    expect(() => rows('   ')).toThrow(/nothing to read/);
+  });
+});
+
+describe('outline from a picture', () => {
+  test('two points set the scale', () => {
+    const trace = tracedOutline(
+      [
+        [100, 100],
+        [300, 100],
+        [300, 250],
+        [100, 250],
+      ],
+      scaleByDistance([0, 0], [200, 0], 100),
+    );
+    expect(Math.abs(signedAreaMm2(trace))).toBeCloseTo(100 * 75, 6);
+    expect(() => scaleByDistance([1, 1], [1, 1], 10)).toThrow(/one place/);
+  });
+  test('four corners of a known rectangle undo any perspective', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: -0.0006, max: 0.0006, noNaN: true }),
+        fc.double({ min: -0.0006, max: 0.0006, noNaN: true }),
+        fc.double({ min: -0.4, max: 0.4, noNaN: true }),
+        (p, q, skew) => {
+          // A camera that looks askew at the face: any homography does.
+          const seen = ([u, v]: readonly [number, number]) => {
+            const w = 1 + p * u + q * v;
+            return [(320 + 1.7 * u + skew * v) / w, (200 + 0.2 * u + 1.5 * v) / w] as const;
+          };
+          const corners = [seen([0, 0]), seen([210, 0]), seen([210, 297]), seen([0, 297])] as const;
+          const back = scaleByRectangle(corners, 210, 297);
+          for (const place of [
+            [35, 260],
+            [150, 40],
+            [-60, 90],
+          ] as const) {
+            const [u, v] = back(seen(place));
+            expect(u).toBeCloseTo(place[0], 6);
+            expect(v).toBeCloseTo(place[1], 6);
+          }
+        },
+      ),
+    );
+  });
+  test('corners out of order, or three on a line, are refused', () => {
+    expect(() =>
+      scaleByRectangle(
+        [
+          [0, 0],
+          [10, 10],
+          [10, 0],
+          [0, 10],
+        ],
+        10,
+        10,
+      ),
+    ).toThrow(/in order round/);
+    expect(() =>
+      scaleByRectangle(
+        [
+          [0, 0],
+          [5, 0],
+          [10, 0],
+          [0, 10],
+        ],
+        10,
+        10,
+      ),
+    ).toThrow(/in order round/);
+  });
+});
+
+describe('setting out', () => {
+  const s = {
+    ...blankSettingOut(),
+    datum: 'corner',
+    along: measured(200),
+    from: measured(120),
+    spacing: measured(300),
+    clearance: measured(100),
+  };
+  test('places stand along the centre line', () => {
+    expect(placesOf(s, 3)).toEqual([
+      [200, 120],
+      [500, 120],
+      [800, 120],
+    ]);
+    expect(placesOf({ ...s, angleDeg: 90 }, 2)[1]![1]).toBeCloseTo(420, 9);
+  });
+  test('too near an edge, tolerance counted, or into each other', () => {
+    expect(settingOutProblems(s, 3, 18)).toEqual([]);
+    expect(settingOutProblems({ ...s, from: measured(100.5) }, 3, 18)[0]).toMatchObject({ field: 'from' });
+    expect(settingOutProblems({ ...s, spacing: measured(15) }, 2, 18)[0]).toMatchObject({ field: 'spacing' });
+  });
+});
+
+test('two readings disagree only beyond what both tools allow', () => {
+  const twice = (a: number, b: number): Measured => ({
+    ...measured(a, 'rule'),
+    again: { valueMm: b, toleranceMm: null, tool: 'tape', text: '', textSystem: 'metric' },
+  });
+  expect(disagreementMm(measured(10))).toBe(0);
+  expect(disagreementMm(twice(50, 51.5))).toBe(0);
+  expect(disagreementMm(twice(50, 52))).toBeCloseTo(0.5, 9);
+});
