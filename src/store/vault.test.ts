@@ -1,4 +1,5 @@
 import 'fake-indexeddb/auto';
+import { readFileSync } from 'node:fs';
 import { openDB } from 'idb';
 import { sampleData } from '@/sample/jobs';
 import { memoryVault, openVault, type Vault } from './vault';
@@ -42,4 +43,16 @@ test('a stored record that no longer fits is set aside with its reason, the rest
   expect(holdings.job).toEqual([data.job]);
   expect(setAside).toMatchObject([{ kind: 'job', id: 'odd', raw: { name: 'from elsewhere' } }]);
   expect(setAside[0]!.reason).toMatch(/version/);
+});
+
+test('a repair written by version 1 of the product is brought forward when it is opened, not set aside', async () => {
+  const old = JSON.parse(readFileSync('src/core/file/kept/ramp-v1.grenko.json', 'utf8'));
+  const name = `test-${n++}`;
+  const vault = await openVault(name);
+  const db = await openDB(name);
+  for (const r of old.repairs) await db.put('repair', r);
+  db.close();
+  const { holdings, setAside } = await vault.load();
+  expect(setAside).toEqual([]);
+  expect(holdings.repair.map((r) => [r.id, r.version]).sort()).toEqual(old.repairs.map((r: { id: string }) => [r.id, 2]).sort());
 });

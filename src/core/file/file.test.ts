@@ -1,8 +1,10 @@
+import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
 import { sampleData } from '../../sample/jobs';
 import { CORE_VERSION, planReport, viewJob } from '../record';
 import { Refusal } from '../units';
-import { calendarFile, type JobFile, readJobFile, writeJobFile } from '.';
+import { SHAPE_IDS, SHAPES, type VoidShape, voidOf } from '../void';
+import { calendarFile, JOB_FILE_VERSION, type JobFile, readJobFile, writeJobFile } from '.';
 
 const NOW = Date.UTC(2026, 4, 5, 6);
 const { bundles } = sampleData(NOW, 'Europe/Helsinki');
@@ -44,6 +46,32 @@ test('a job goes out and comes back, and plans the same', () => {
     expect(back).toEqual(fileOf(i));
     expect(planReport(viewJob(back, NOW))).toEqual(planReport(viewJob(fileOf(i), NOW)));
   }
+});
+
+test.each(['ramp', 'winch'])('a file of version 1, kept since then, is brought forward and plans as it did: %s', (name) => {
+  const text = readFileSync(`src/core/file/kept/${name}-v1.grenko.json`, 'utf8');
+  const old = JSON.parse(text);
+  const file = readJobFile(text);
+  expect([old.version, file.version]).toEqual([1, JOB_FILE_VERSION]);
+  for (const [i, r] of file.repairs.entries()) {
+    expect(r).toMatchObject({ version: 2, settingOut: null, name: old.repairs[i].name });
+    expect(r.void).toMatchObject({ variants: [], keepClear: [], back: 'closed', count: old.repairs[i].void.count });
+  }
+  // The plan kept in a snapshot was made by the core of that time; the new one measures the same volumes from the same lengths.
+  for (const s of file.snapshots)
+    for (const was of s.report.repairs) {
+      const is = viewJob(file, NOW).repairs.find((r) => r.repair.id === was.repairId)!;
+      expect(is.plan.void!.nominalMl).toBeCloseTo(was.volumeMl!.nominal, 9);
+    }
+  expect(readJobFile(writeJobFile(file))).toEqual(file);
+});
+
+test('every shape of the table travels in a job file and comes back', () => {
+  const file = fileOf(0);
+  const shapes = SHAPE_IDS.map((id) => (id === 'filled' ? { ...SHAPES.filled.blank(), beforeG: 900, afterG: 100 } : SHAPES[id].blank()));
+  const repairs = shapes.map((shape, i) => ({ ...file.repairs[0]!, id: `r${i}`, void: voidOf(shape as VoidShape) }));
+  const back = readJobFile(writeJobFile({ ...file, repairs, snapshots: [], events: [] }));
+  expect(back.repairs.map((r) => r.void!.shapes[0])).toEqual(shapes);
 });
 
 test('a file cut off anywhere is refused with a place in it', () => {

@@ -131,3 +131,52 @@ test('every finding says what, why and what to do', () => {
     }
   expect(Object.keys(RULES).length).toBeGreaterThan(15);
 });
+
+describe('what is noticed about the void', () => {
+  const landing = sampleData(NOW, zone).bundles[2]!;
+  const step = { ...(landing.repairs.find((r) => r.id === 'sample-step') as Repair), jobId: mild.id };
+  const pocket = { ...(landing.repairs.find((r) => r.id === 'sample-pocket') as Repair), jobId: mild.id };
+  test('two readings that disagree, a reading that stands out, a scan that runs off', () => {
+    expect(ids(step)).toContain('caution two-readings:shapes.0.back');
+    const patch = nosing.void!.shapes[0]!;
+    if (patch.shape !== 'patch' || patch.depth.kind !== 'readings') throw new Error('the sample has changed');
+    const slipped = {
+      ...patch,
+      depth: { ...patch.depth, readings: patch.depth.readings.map((r, i) => (i === 4 ? { ...r, depthMm: 380 } : r)) },
+    };
+    expect(ids({ ...nosing, void: { ...nosing.void!, shapes: [slipped] } })).toContain('caution odd-reading:0.4');
+    expect(ids({ ...(landing.repairs.find((r) => r.id === 'sample-spall') as Repair), jobId: mild.id })).toContain(
+      'caution shape-notice:0.rim',
+    );
+  });
+  test('an open back is said, and dammed at a hold point together with what stays clear', () => {
+    const v = view(pocket);
+    expect(v.findings.map((f) => f.id)).toContain('open-back');
+    const dam = v.plan.steps.find((s) => s.id === 'prep:clear')!;
+    expect([dam.hold, dam.title]).toEqual([true, 'Dam the back, mask what stays clear']);
+    expect(dam.detail).toMatch(/drain pipe/);
+    expect(
+      view({ ...pocket, void: { ...pocket.void!, back: 'closed', keepClear: [] } }).plan.steps.some((s) => s.id === 'prep:clear'),
+    ).toBe(false);
+  });
+  test('the setting-out is said at the hold point before drilling, and too little clearance stops', () => {
+    const drill = view(eyes).plan.steps.find((s) => s.id === 'prep:mark')!;
+    expect(drill.hold).toBe(true);
+    expect(drill.detail).toMatch(/From the lake corner of the step: 220 mm along, 160 mm in, then every 450 mm; 120 mm clear/);
+    expect(ids({ ...eyes, settingOut: null })).toContain('note setting-out:missing');
+    expect(ids({ ...eyes, settingOut: { ...eyes.settingOut!, clearance: measured(170) } })).toContain('stop setting-out:from');
+  });
+  test('a method is not planned over a shape it is not made for, yet the volume stands', () => {
+    const v = view({ ...eyes, void: step.void });
+    expect(v.plan.problems[0]).toMatchObject({ stage: 'measure', field: 'shapes.0.shape' });
+    expect(v.plan.void!.nominalMl).toBeGreaterThan(1000);
+    expect(v.plan.mix).toBeNull();
+  });
+  test('what differs among like holes is told to whoever drills', () => {
+    const deeper = { ...eyes, void: { ...eyes.void!, variants: [{ count: 2, key: 'shapes.0.holeDepth', byMm: 10 }] } };
+    expect(view(deeper).plan.steps.find((s) => s.id === 'prep:drill')!.detail).toMatch(
+      /2 of them with hole depth to the shoulder 10 mm more/,
+    );
+    expect(view(deeper).plan.mix!.toMixMl).toBeGreaterThan(view(eyes).plan.mix!.toMixMl);
+  });
+});

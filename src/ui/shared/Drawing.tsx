@@ -190,8 +190,9 @@ export function Drawing(props: Props) {
       ref={svg}
       viewBox={`0 0 ${width} ${height}`}
       className="w-full h-full block select-none"
-      role="group"
-      aria-label={`${drawing.title}, drawn to scale`}
+      role={bare ? undefined : 'group'}
+      aria-hidden={bare || undefined}
+      aria-label={bare ? undefined : `${drawing.title}, drawn to scale`}
       onPointerMove={held ? move : undefined}
       onPointerUp={() => setHeld(null)}
       onPointerCancel={() => setHeld(null)}
