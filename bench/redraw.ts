@@ -37,11 +37,12 @@ export async function redraw(base: string): Promise<[string, number[]][]> {
     await page.getByLabel('Job file').setInputFiles(path);
     await page.waitForURL(/\/job\//);
     const out: [string, number[]][] = [];
-    for (const [name, testId, dx, dy] of [
-      ['redraw of a pulled temperature', 'pull-temperature', 0, 1],
-      ['redraw of a pulled start', 'pull-start-bench-0', 1, 0],
+    for (const [name, stage, testId, dx, dy] of [
+      ['redraw of a pulled temperature', 'hold', 'pull-temperature', 0, 1],
+      ['redraw of a pulled start', 'hold', 'pull-start-bench-0', 1, 0],
+      ['redraw of a pulled dimension', 'measure', 'pull-outline.length', 1, 0],
     ] as const) {
-      await page.goto(`${base}/job/${bundle.job.id}/bench-0/hold`);
+      await page.goto(`${base}/job/${bundle.job.id}/bench-0/${stage}`);
       await page.getByTestId(testId).waitFor();
       out.push([
         name,

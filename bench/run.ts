@@ -1,7 +1,9 @@
 import { spawn } from 'node:child_process';
 import { viewJob } from '../src/core/record';
+import { kindOf, measureVoid, withValue } from '../src/core/void';
 import { grownJob } from './jobs';
 import { redraw } from './redraw';
+import { scanRun } from './scan-run';
 
 /** Times of repeated runs, ms, sorted. */
 function times(run: (i: number) => unknown, runs: number, warm = 5): number[] {
@@ -13,6 +15,8 @@ function times(run: (i: number) => unknown, runs: number, warm = 5): number[] {
   }).sort((a, b) => a - b);
 }
 const at = (sorted: readonly number[], share: number) => sorted[Math.min(sorted.length - 1, Math.floor(share * sorted.length))]!;
+/** The middle of sorted times. */
+const mid = (sorted: readonly number[]) => at(sorted, 0.5);
 const row = (name: string, sorted: readonly number[], reference: number) =>
   console.log(
     `${name.padEnd(44)} median ${at(sorted, 0.5).toFixed(1).padStart(7)} ms   95 % ${at(sorted, 0.95).toFixed(1).padStart(7)} ms   ${(at(sorted, 0.5) / reference).toFixed(2).padStart(6)} × reference`,
@@ -48,6 +52,41 @@ for (const n of [1, 10, 50]) {
   );
 }
 
+// A typed dimension: one void of fifty is measured anew, every repair is planned.
+const fifty = grownJob(50, NOW);
+for (const [which, at] of [
+  ['the first of', 0],
+  ['the last of', 49],
+] as const)
+  row(
+    `replan after a typed dimension, ${which} 50 voids`,
+    times((i) => {
+      const changed = fifty.repairs[at]!;
+      const shape = changed.void!.shapes[0]!;
+      const d = kindOf(shape).dimensions(shape)[0]!;
+      const longer = withValue(kindOf(shape), shape, d.key, { ...d.measured, valueMm: d.measured.valueMm + (i % 20) / 10 });
+      return viewJob(
+        { ...fifty, repairs: fifty.repairs.map((r) => (r === changed ? { ...r, void: { ...r.void!, shapes: [longer] } } : r)) },
+        NOW,
+      );
+    }, 15),
+    mid(reference),
+  );
+row(
+  'measuring 50 voids anew',
+  times((i) => {
+    for (const r of fifty.repairs) {
+      const shape = r.void!.shapes[0]!;
+      const d = kindOf(shape).dimensions(shape)[0]!;
+      measureVoid({
+        ...r.void!,
+        shapes: [withValue(kindOf(shape), shape, d.key, { ...d.measured, valueMm: d.measured.valueMm + (i % 20) / 10 })],
+      });
+    }
+  }, 15),
+  at(reference, 0.5),
+);
+
 if (!process.argv.includes('--core')) {
   const port = 3457;
   const server = spawn(process.execPath, ['node_modules/next/dist/bin/next', 'start', '-p', String(port), '-H', '127.0.0.1'], {
@@ -66,6 +105,7 @@ if (!process.argv.includes('--core')) {
     }
     console.log('\nIn the browser, 10 repairs in the job, from the movement of the pointer to the painted frame:');
     for (const [name, sorted] of await redraw(`http://127.0.0.1:${port}`)) row(name, sorted, at(reference, 0.5));
+    await scanRun(`http://127.0.0.1:${port}`);
   } finally {
     server.kill();
   }

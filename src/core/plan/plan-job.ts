@@ -3,8 +3,8 @@ import { attempt, type Problem } from '../units';
 import { type Actuals, NOTHING_YET } from './actuals';
 import { type Window, windowsOver } from './calendar';
 import type { Job, Repair } from './job';
-import { planRepair, type RepairPlan } from './plan-repair';
-import { AHEAD_MS, type SiteClimate, siteClimate, thermalOf } from './thermal';
+import { planRepair, type RepairAsk, type RepairPlan } from './plan-repair';
+import { AHEAD_MS, type SiteClimate, siteClimate, type Thermal, thermalOf } from './thermal';
 
 export interface JobPlan {
   readonly jobId: string;
@@ -26,6 +26,61 @@ export interface JobAsk {
   readonly nowMs: number;
 }
 
+/** The last plan of each repair with what it was asked. Drafts are immutable: what is asked again in the same words is answered again. */
+const answered = new WeakMap<Repair, { readonly ask: RepairAsk; readonly plan: RepairPlan }>();
+
+function planOnce(ask: RepairAsk): RepairPlan {
+  const last = answered.get(ask.repair);
+  if (last) {
+    const { ask: was } = last;
+    const same =
+      was.job === ask.job &&
+      was.sheet === ask.sheet &&
+      was.thermal === ask.thermal &&
+      was.windows === ask.windows &&
+      was.nowMs === ask.nowMs &&
+      was.busy.length === ask.busy.length &&
+      JSON.stringify(was.actuals) === JSON.stringify(ask.actuals) &&
+      was.busy.every((b, i) => b.fromMs === ask.busy[i]!.fromMs && b.toMs === ask.busy[i]!.toMs);
+    if (same) return last.plan;
+  }
+  const plan = planRepair(ask);
+  answered.set(ask.repair, { ask, plan });
+  return plan;
+}
+
+/** Site, hours and temperatures of a job: they stand as long as the job and its first instant do. */
+interface Setting {
+  readonly fromMs: number;
+  readonly site: SiteClimate;
+  readonly windows: readonly Window[];
+  readonly thermals: WeakMap<Repair['base'], { readonly materialC: number | null; readonly thermal: Thermal }>;
+}
+const settings = new WeakMap<Job, Setting>();
+
+function settingOf(job: Job, fromMs: number): Setting {
+  const known = settings.get(job);
+  if (known?.fromMs === fromMs) return known;
+  const made: Setting = {
+    fromMs,
+    site: siteClimate(job, fromMs),
+    windows: windowsOver(job, fromMs - 86_400_000, fromMs + AHEAD_MS - 86_400_000),
+    thermals: new WeakMap(),
+  };
+  settings.set(job, made);
+  return made;
+}
+
+/** Temperatures of a repair, kept where no reading has changed them. */
+function thermalIn({ site, thermals }: Setting, repair: Repair, actuals: Actuals): Thermal {
+  if (actuals.readings.length) return thermalOf(site, repair, actuals);
+  const known = thermals.get(repair.base);
+  if (known?.materialC === repair.materialC) return known.thermal;
+  const thermal = thermalOf(site, repair, actuals);
+  thermals.set(repair.base, { materialC: repair.materialC, thermal });
+  return thermal;
+}
+
 /**
  * Plans a whole job: repairs in their order, one crew, inside the working hours. A serial schedule: each repair takes the
  * earliest time the ones before it leave free.
@@ -37,23 +92,20 @@ export function planJob(ask: JobAsk): JobPlan {
     [a.startedAt, ...Object.values(a.begun), ...Object.values(a.done)].filter((t): t is number => t !== null),
   );
   const fromMs = Math.min(job.startFrom, ...happened, ...repairs.flatMap((r) => (r.plannedStart === null ? [] : [r.plannedStart])));
-  const set = attempt(() => ({
-    site: siteClimate(job, fromMs),
-    windows: windowsOver(job, fromMs - 86_400_000, fromMs + AHEAD_MS - 86_400_000),
-  }));
+  const set = attempt(() => settingOf(job, fromMs));
   if (!set.ok) return { jobId: job.id, nowMs, fromMs, site: null, windows: [], repairs: [], problems: [set.problem] };
   const { site, windows } = set.value;
   const busy: Window[] = [];
   const problems: Problem[] = [];
   const plans = repairs.flatMap((repair) => {
     const actuals = ask.actuals[repair.id] ?? NOTHING_YET;
-    const thermal = attempt(() => thermalOf(site, repair, actuals));
+    const thermal = attempt(() => thermalIn(set.value, repair, actuals));
     if (!thermal.ok) {
       problems.push({ ...thermal.problem, field: `${repair.id}.${thermal.problem.field}` });
       return [];
     }
     const sheet = ask.sheets.find((s) => s.id === repair.sheetId) ?? null;
-    const plan = planRepair({ job, repair, sheet, thermal: thermal.value, windows, busy, actuals, nowMs });
+    const plan = planOnce({ job, repair, sheet, thermal: thermal.value, windows, busy: [...busy], actuals, nowMs });
     for (const s of plan.steps) busy.push({ fromMs: s.startMs, toMs: s.endMs });
     return [plan];
   });

@@ -29,6 +29,9 @@ export interface JobView {
   readonly repairs: readonly RepairView[];
 }
 
+/** What was found in a plan. A plan is one object as long as nothing it was made from changes, events among it. */
+const seen = new WeakMap<RepairPlan, { readonly repair: Repair; readonly sheets: readonly SheetRevision[]; readonly view: RepairView }>();
+
 /** Plans and judges a job at an instant, from its drafts and its record. Pure: the same bundle and instant give the same view. */
 export function viewJob(bundle: Bundle, nowMs: number): JobView {
   const { job, repairs, sheets } = bundle;
@@ -39,9 +42,15 @@ export function viewJob(bundle: Bundle, nowMs: number): JobView {
     plan,
     repairs: plan.repairs.map((p) => {
       const repair = repairs.find((r) => r.id === p.repairId)!;
+      const known = seen.get(p);
+      // The same plan of the same draft was judged before; only another shelf could change what is found in it.
+      if (known && known.repair === repair && known.sheets.length === sheets.length && known.sheets.every((s, i) => s === sheets[i]))
+        return known.view;
       const context = { job, repair, plan: p, actuals: actuals[repair.id]!, sheets, nowMs };
       const findings = judge(context);
-      return { repair, plan: p, actuals: context.actuals, findings, states: stageStates(context, findings) };
+      const view = { repair, plan: p, actuals: context.actuals, findings, states: stageStates(context, findings) };
+      seen.set(p, { repair, sheets, view });
+      return view;
     }),
   };
 }

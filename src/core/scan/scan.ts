@@ -39,7 +39,9 @@ export function extentOf({ xyz }: Cloud): number {
   let [x0, y0, z0] = [Number.POSITIVE_INFINITY, Number.POSITIVE_INFINITY, Number.POSITIVE_INFINITY];
   let [x1, y1, z1] = [Number.NEGATIVE_INFINITY, Number.NEGATIVE_INFINITY, Number.NEGATIVE_INFINITY];
   for (let i = 0; i + 2 < xyz.length; i += 3) {
-    const [x, y, z] = [xyz[i]!, xyz[i + 1]!, xyz[i + 2]!];
+    const x = xyz[i]!;
+    const y = xyz[i + 1]!;
+    const z = xyz[i + 2]!;
     // A sum is finite only if all three are.
     if (!Number.isFinite(x + y + z))
       refuse('scan', [x, y, z], 'finite numbers', `Point ${i / 3 + 1} of the scan is not a number: the file is damaged there.`);
@@ -58,7 +60,7 @@ export const likelyUnits = (extent: number): readonly string[] =>
   SCAN_UNITS.filter((u) => extent * u.mm >= LIKELY_MM[0] && extent * u.mm <= LIKELY_MM[1]).map((u) => u.id);
 
 /** Points used for finding the surface the first time. */
-const SAMPLE = 6_000;
+const SAMPLE = 4_000;
 /** Points wanted in a cell. */
 const PER_CELL = 4;
 /** The region is widened by this much before the surface is fitted again without it: a feathered rim otherwise drags it. */
@@ -144,8 +146,8 @@ interface Frame {
 }
 
 /** Planes tried for the frame, and points each is scored on. */
-const FRAMES = 300;
-const FRAME_POINTS = 500;
+const FRAMES = 120;
+const FRAME_POINTS = 300;
 
 /** A frame whose third axis stands on the face: of planes through three random points, the one that half the points lie nearest to. */
 function faceFrame(cloud: Cloud, ask: ScanAsk): Frame {
@@ -203,7 +205,7 @@ interface Turned {
 }
 
 /** Points that are laid on the map; of larger scans every second, third, … is taken, which costs no accuracy. */
-const ENOUGH = 500_000;
+const ENOUGH = 250_000;
 /** Finest a mesh is sampled, as a share of its extent. */
 const MESH_FINEST = 1 / 400;
 
@@ -237,7 +239,9 @@ function turn(cloud: Cloud, { origin, axes }: Frame, mmPerUnit: number, extentMm
     for (let k = 0; k < 3; k++) {
       const a = f + 3 * k;
       const b = k === 2 ? f : a + 3;
-      const [dx, dy, dz] = [xyz[a]! - xyz[b]!, xyz[a + 1]! - xyz[b + 1]!, xyz[a + 2]! - xyz[b + 2]!];
+      const dx = xyz[a]! - xyz[b]!;
+      const dy = xyz[a + 1]! - xyz[b + 1]!;
+      const dz = xyz[a + 2]! - xyz[b + 2]!;
       const square = dx * dx + dy * dy + dz * dz;
       if (square > longest) longest = square;
     }
@@ -252,7 +256,9 @@ function turn(cloud: Cloud, { origin, axes }: Frame, mmPerUnit: number, extentMm
     for (let i = 0; i < k; i++)
       for (let j = 0; j < 2 * (k - i) - 1; j++) {
         // Middles of the k² small triangles: upright ones and, between them, those upside down.
-        const [s, r] = j % 2 === 0 ? [(i + 1 / 3) / k, (j / 2 + 1 / 3) / k] : [(i + 2 / 3) / k, ((j - 1) / 2 + 2 / 3) / k];
+        const third = j % 2 === 0 ? 1 / 3 : 2 / 3;
+        const s = (i + third) / k;
+        const r = ((j >> 1) + third) / k;
         const q = 1 - s - r;
         const a = (xyz[f]! * q + xyz[f + 3]! * s + xyz[f + 6]! * r) * mmPerUnit - o0;
         const b = (xyz[f + 1]! * q + xyz[f + 4]! * s + xyz[f + 7]! * r) * mmPerUnit - o1;
@@ -291,7 +297,7 @@ function cellFor({ u, v }: Turned): number {
   const seen = new Uint8Array(41 * 41);
   for (let i = 0; i < u.length; i++) seen[Math.floor((v[i]! - v0) / coarse) * 41 + Math.floor((u[i]! - u0) / coarse)] = 1;
   const area = seen.reduce((sum, x) => sum + x, 0) * coarse * coarse;
-  return Math.min(Math.max(Math.sqrt((area * PER_CELL) / u.length), side / 360), side / 30);
+  return Math.min(Math.max(Math.sqrt((area * PER_CELL) / u.length), side / 240), side / 30);
 }
 
 interface Region {

@@ -56,11 +56,11 @@ const MAD_TO_SIGMA = 1.4826;
 const TUKEY = 4.685;
 /** Residuals nearer than this many sigmas are called sound. */
 const SOUND_SIGMAS = 2.5;
-const TRIALS: Record<SurfaceForm, number> = { plane: 100, quadric: 260 };
+const TRIALS: Record<SurfaceForm, number> = { plane: 60, quadric: 150 };
 /** Times a trial is fitted again to the half of the points nearest to it (concentration, Rousseeuw & Van Driessen 1999). */
 const CONCENTRATE = 2;
 /** Points a trial is scored on. */
-const SCORED = 600;
+const SCORED = 400;
 
 /** Least squares through the points picked, by the normal equations; null where they do not span the surface. */
 function leastSquares(

@@ -38,3 +38,4 @@ export {
 } from './shape';
 export * from './shapes';
 export { type DepthSurface, depthSurface, type Reading, volumeBelowMl } from './surface';
+export * from './void-drawing';

@@ -19,6 +19,9 @@ import {
   settingOutProblems,
   signedAreaMm2,
   tracedOutline,
+  voidOf,
+  voidPlan,
+  voidSection,
   withValue,
 } from '.';
 
@@ -195,4 +198,23 @@ test('two readings disagree only beyond what both tools allow', () => {
   expect(disagreementMm(measured(10))).toBe(0);
   expect(disagreementMm(twice(50, 51.5))).toBe(0);
   expect(disagreementMm(twice(50, 52))).toBeCloseTo(0.5, 9);
+});
+
+describe('drawings of a whole void', () => {
+  const patch = { ...SHAPES.patch.blank() };
+  const zone = { name: 'bolt', form: 'round' as const, xMm: 80, yMm: 60, aMm: 20, bMm: 20, depthMm: 12 };
+  test('what stays clear stands in plan and section, and can be moved', () => {
+    const v = { ...voidOf(patch), keepClear: [zone] };
+    expect(voidPlan(v, 0).handles).toContainEqual({ key: 'keepClear.0', at: [80, 60], label: 'bolt' });
+    const drawn = voidSection(v, 0).outlines.find((o) => o.role === 'keep-clear')!;
+    expect(drawn.points).toContainEqual([70, 12]);
+    expect(voidPlan(voidOf(patch), 0).outlines.some((o) => o.role === 'keep-clear')).toBe(false);
+  });
+  test('an open back is drawn as a way out below the void', () => {
+    const open = voidSection({ ...voidOf(patch), back: 'open' }, 0);
+    const lines = open.outlines.filter((o) => o.role === 'level');
+    expect(lines).toHaveLength(2);
+    for (const l of lines) expect(l.points[1]![1]).toBeGreaterThan(l.points[0]![1]);
+    expect(voidSection(voidOf(patch), 0).outlines.some((o) => o.role === 'level')).toBe(false);
+  });
 });

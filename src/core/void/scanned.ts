@@ -1,11 +1,11 @@
 import { contours } from 'd3-contour';
 import { z } from 'zod';
 import { figure, line, type Problem } from '../units';
-import { block } from './draw';
+import { base, block, rect } from './draw';
 import { Measured, measured } from './measured';
 import type { Point } from './point';
 import { contourLevels } from './readings';
-import { check, type Shape } from './shape';
+import { check, type Drawing, type Shape } from './shape';
 
 /** A void found in a 3-D scan: a map of depths under the undamaged face, and which of its cells are the void. */
 export const Scanned = z.object({
@@ -148,15 +148,46 @@ export function unpack({ map, found: { edgeMm } }: Pick<Scanned, 'map' | 'found'
   return out;
 }
 
+const rims = new WeakMap<Scanned['map'], readonly Point[]>();
+
 /** Rim of the void on the map, mm: the longest ring round its cells. */
 export function rimOf(s: Scanned): readonly Point[] {
+  const found = rims.get(s.map) ?? rimAnew(s);
+  rims.set(s.map, found);
+  return found;
+}
+
+function rimAnew(s: Scanned): readonly Point[] {
   const { nx, ny, cellMm } = s.map;
+  const { depth, inside } = unpack(s);
+  const field = Array.from(depth, (d, i) => (inside[i] ? d : 0));
   const [rings] = contours()
     .size([nx, ny])
     .smooth(true)
-    .thresholds([s.found.edgeMm + 1e-9])(Array.from(unpack(s).depth, (d, i) => (unpack(s).inside[i] ? d : 0)));
+    .thresholds([s.found.edgeMm + 1e-9])(field);
   const longest = (rings?.coordinates ?? []).map((p) => p[0]!).sort((a, b) => b.length - a.length)[0] ?? [];
   return longest.map(([x, y]) => [x! * cellMm, y! * cellMm] as const);
+}
+
+const lines = new WeakMap<Scanned['map'], NonNullable<Drawing['contours']>>();
+
+/** Lines of equal depth on the map; found once, since every pull of the section asks for them. */
+function linesOf(s: Scanned): NonNullable<Drawing['contours']> {
+  const known = lines.get(s.map);
+  if (known) return known;
+  const { nx, ny, cellMm } = s.map;
+  const { depth, inside, maxDepthMm } = unpack(s);
+  const field = Array.from(depth, (d, i) => (inside[i] ? d : Math.min(0, d)));
+  const found = contours()
+    .size([nx, ny])
+    .smooth(true)
+    .thresholds([...contourLevels(maxDepthMm)])(field)
+    .map((c) => ({
+      depthMm: c.value,
+      lines: c.coordinates.flatMap((p) => p.map((ring) => ring.map(([x, y]) => [x! * cellMm, y! * cellMm] as const))),
+    }));
+  lines.set(s.map, found);
+  return found;
 }
 
 export const scanned: Shape<Scanned> = {
@@ -315,32 +346,12 @@ export const scanned: Shape<Scanned> = {
   },
   plan: (s, at = 0.5) => {
     const { nx, ny, cellMm } = s.map;
-    const { depth, inside, maxDepthMm } = unpack(s);
-    const field = Array.from(depth, (d, i) => (inside[i] ? d : Math.min(0, d)));
-    const lines = contours()
-      .size([nx, ny])
-      .smooth(true)
-      .thresholds([...contourLevels(maxDepthMm)])(field);
     return {
       title: 'depth map from above',
-      outlines: [
-        {
-          role: 'base',
-          points: [
-            [0, 0],
-            [nx * cellMm, 0],
-            [nx * cellMm, ny * cellMm],
-            [0, ny * cellMm],
-          ],
-        },
-        { role: 'void', points: rimOf(s) },
-      ],
+      outlines: [base(rect(0, 0, nx * cellMm, ny * cellMm)), { role: 'void', points: rimOf(s) }],
       dimensions: [],
       marks: [],
-      contours: lines.map((c) => ({
-        depthMm: c.value,
-        lines: c.coordinates.flatMap((p) => p.map((ring) => ring.map(([x, y]) => [x! * cellMm, y! * cellMm] as const))),
-      })),
+      contours: linesOf(s),
       cut: { y: at * ny * cellMm, from: 0, to: ny * cellMm },
     };
   },

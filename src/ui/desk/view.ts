@@ -1,13 +1,33 @@
 'use client';
-import { useMemo } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { type JobView, type RepairView, viewJob } from '@/core/record';
 import { bundleOf, useDesk } from './desk';
 import { useNow } from './now';
 
-/** The job as planned and judged now. Replans when a draft or the record changes, and each half minute while it runs. */
-export function useJobView(jobId: string): JobView | undefined {
+/** A hand that has not moved for so long rests, ms. */
+const REST_MS = 50;
+
+/** A value once it has stood still for a while; the value itself when nothing is to be waited for. */
+function useSettled<T>(value: T, restMs: number): T {
+  const [settled, setSettled] = useState(value);
+  useEffect(() => {
+    if (!restMs) return;
+    const timer = setTimeout(() => setSettled(value), restMs);
+    return () => clearTimeout(timer);
+  }, [value, restMs]);
+  return settled;
+}
+
+/**
+ * The job as planned and judged now. Replans when a draft or the record changes, and each half minute while it runs.
+ * @param patient the plan may follow a moment after the drafts: whoever draws from the drafts is not kept waiting
+ */
+export function useJobView(jobId: string, patient = false): JobView | undefined {
   const job = useDesk((d) => d.jobs[jobId]);
-  const repairs = useDesk((d) => d.repairs);
+  const drafts = useDesk((d) => d.repairs);
+  const settled = useSettled(drafts, patient ? REST_MS : 0);
+  // A repair that has just come or gone is not waited for.
+  const repairs = patient && Object.keys(settled).length === Object.keys(drafts).length ? settled : drafts;
   const sheets = useDesk((d) => d.sheets);
   const stock = useDesk((d) => d.stock);
   const events = useDesk((d) => d.events);

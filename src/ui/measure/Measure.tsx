@@ -1,21 +1,27 @@
 'use client';
 import { Plus, Trash2 } from 'lucide-react';
+import { useMemo } from 'react';
 import { create } from 'zustand';
 import { liftsOf } from '@/core/method';
+import type { Repair } from '@/core/plan';
 import type { RepairView } from '@/core/record';
 import { attempt } from '@/core/units';
 import {
   kindOf,
   measured,
+  measureVoid,
   type Drawing as Plan,
   type PlanOutline,
   type Point,
   SHAPES,
   settingOutDrawing,
+  unmeasuredIn,
   type VoidShape,
+  voidPlan,
   voidProblems,
+  voidSection,
 } from '@/core/void';
-import { changeRepair } from '../desk/desk';
+import { changeRepair, useDesk } from '../desk/desk';
 import type { StageProps } from '../repair/stage-props';
 import { Answer, Choice, useFormat, Working } from '../shared/bits';
 import { Drawing } from '../shared/Drawing';
@@ -44,11 +50,21 @@ const useLook = create<Look>(() => fresh(''));
 const look = (over: Partial<Look>) => useLook.setState(over);
 
 /** The look at a repair; another repair begins anew. */
-function useLookAt({ repair }: RepairView): Look {
+function useLookAt(repair: Repair): Look {
   const now = useLook();
   const mine = now.repairId === repair.id ? now : fresh(repair.id);
   const last = (repair.void?.shapes.length ?? 1) - 1;
   return mine.index > last ? { ...mine, index: Math.max(0, last) } : mine;
+}
+
+/** The repair as drafted this moment, and its void measured: neither waits for the plan. */
+function useDraft({ repair: planned }: RepairView) {
+  const repair = useDesk((d) => d.repairs[planned.id]) ?? planned;
+  const measuredNow = useMemo(
+    () => (repair.void && !unmeasuredIn(repair.void).length ? attempt(() => measureVoid(repair.void!)) : null),
+    [repair.void],
+  );
+  return { repair, v: measuredNow?.ok ? measuredNow.value : null };
 }
 
 /** Shapes best seen from above. */
@@ -58,9 +74,10 @@ const TEXTURES = ['hardening', 'gelled', 'liquid'];
 
 /** The void drawn to scale; what is round can be pulled. */
 function Sheet({ at }: StageProps) {
-  const { repair, plan } = at;
+  const { plan } = at;
+  const { repair, v } = useDraft(at);
   const format = useFormat();
-  const now = useLookAt(at);
+  const now = useLookAt(repair);
   if (!plan.method) return null;
   if (!repair.void || now.adding)
     return (
@@ -84,7 +101,7 @@ function Sheet({ at }: StageProps) {
   const { index, cut, rim } = now;
   const shape = repair.void.shapes[index]!;
   const kind = kindOf(shape);
-  const drawable = attempt(() => ({ section: kind.section(shape, cut), plan: kind.plan(shape, cut) }));
+  const drawable = attempt(() => ({ section: voidSection(repair.void!, index, cut), plan: voidPlan(repair.void!, index, cut) }));
   if (!drawable.ok) return <p className="p-5">{drawable.problem.sentence}</p>;
   const page: Page =
     now.page === 'setting' && !repair.settingOut ? 'section' : (now.page ?? (FROM_ABOVE.includes(shape.shape) ? 'plan' : 'section'));
@@ -95,11 +112,7 @@ function Sheet({ at }: StageProps) {
   const withRim: Plan = {
     ...drawable.value.plan,
     handles: [...(drawable.value.plan.handles ?? []), ...rim.map((p, i) => ({ key: `rim.${i}`, at: p, label: `rim ${i + 1}` }))],
-    outlines: [
-      ...drawable.value.plan.outlines,
-      ...(rim.length > 1 ? [{ role: 'level' as const, points: rim }] : []),
-      ...clearOutlines(repair.void.keepClear, index),
-    ],
+    outlines: [...drawable.value.plan.outlines, ...(rim.length > 1 ? [{ role: 'level' as const, points: rim }] : [])],
   };
   const pages: Record<Page, Plan | null> = {
     section: drawable.value.section,
@@ -117,7 +130,7 @@ function Sheet({ at }: StageProps) {
     plan.context && plan.method.engine === 'fill in lifts' && page === 'section' && repair.void.shapes.length === 1
       ? liftsOf(plan.context)
       : 0;
-  const depth = plan.void?.faces.maxDepthMm ?? 0;
+  const depth = v?.faces.maxDepthMm ?? 0;
   const layers =
     lifts > 0
       ? Array.from({ length: lifts }, (_, i) => ({
@@ -212,35 +225,11 @@ function Sheet({ at }: StageProps) {
   );
 }
 
-/** What must stay clear, drawn in the first shape it belongs to. */
-function clearOutlines(
-  zones: readonly { name: string; form: 'box' | 'round'; xMm: number; yMm: number; aMm: number; bMm: number }[],
-  index: number,
-): Plan['outlines'] {
-  if (index > 0) return [];
-  return zones.map((k) => ({
-    role: 'keep-clear',
-    label: k.name,
-    points:
-      k.form === 'box'
-        ? ([
-            [k.xMm - k.aMm / 2, k.yMm - k.bMm / 2],
-            [k.xMm + k.aMm / 2, k.yMm - k.bMm / 2],
-            [k.xMm + k.aMm / 2, k.yMm + k.bMm / 2],
-            [k.xMm - k.aMm / 2, k.yMm + k.bMm / 2],
-          ] as const)
-        : Array.from(
-            { length: 32 },
-            (_, i) => [k.xMm + (k.aMm / 2) * Math.cos((i * Math.PI) / 16), k.yMm + (k.aMm / 2) * Math.sin((i * Math.PI) / 16)] as const,
-          ),
-  }));
-}
-
 function Side({ view, at }: StageProps) {
-  const { repair, plan } = at;
+  const { plan } = at;
+  const { repair, v } = useDraft(at);
   const format = useFormat();
-  const now = useLookAt(at);
-  const v = plan.void;
+  const now = useLookAt(repair);
   if (!repair.void)
     return (
       <div>

@@ -25,8 +25,15 @@ export function pullDimension(repairId: string, index: number, shape: VoidShape,
 }
 
 /** A point moved in the drawing; whole millimetres are as fine as a hand points. */
-export const movePoint = (repairId: string, index: number, key: string, [x, y]: Point): void =>
-  writeShape(repairId, index, key, [Math.round(x), Math.round(y)]);
+export function movePoint(repairId: string, index: number, key: string, [x, y]: Point): void {
+  const zone = /^keepClear\.(\d+)$/.exec(key);
+  if (!zone) return writeShape(repairId, index, key, [Math.round(x), Math.round(y)]);
+  changeVoid(
+    repairId,
+    (v) => ({ ...v, keepClear: v.keepClear.map((k, i) => (i === Number(zone[1]) ? { ...k, xMm: Math.round(x), yMm: Math.round(y) } : k)) }),
+    key,
+  );
+}
 
 /** Adds a shape to the void, or begins it. @returns nothing; the new one is the last */
 export const addShape = (repairId: string, id: ShapeId): void =>

@@ -77,7 +77,8 @@ const StageBody = memo(function StageBody({ stage, ...props }: StageProps & { st
 });
 
 export function RepairPage({ jobId, repairId, stage }: { jobId: string; repairId: string; stage: string }) {
-  const view = useJobView(jobId);
+  // While a void is pulled, its drawing follows the hand and the plan follows the drawing.
+  const view = useJobView(jobId, stage === 'measure');
   const at = repairIn(view, repairId);
   const nowMs = useNow(30_000);
   const pull = useTemperaturePull(jobId);

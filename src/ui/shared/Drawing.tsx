@@ -185,7 +185,7 @@ export function Drawing(props: Props) {
   ].join('; ');
 
   return (
-    // biome-ignore lint/a11y/useKeyWithClickEvents: what a click places can also be added with a button and moved with the arrow keys
+    // What a click places can also be added with a button and moved with the arrow keys.
     <svg
       ref={svg}
       viewBox={`0 0 ${width} ${height}`}

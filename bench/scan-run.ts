@@ -1,0 +1,99 @@
+import { execSync } from 'node:child_process';
+import { readFileSync } from 'node:fs';
+import { STLLoader } from 'three/examples/jsm/loaders/STLLoader.js';
+import { XYZLoader } from 'three/examples/jsm/loaders/XYZLoader.js';
+import { fresh, launch } from '../e2e/browser';
+import { measureScan } from '../src/core/scan';
+import { unpack } from '../src/core/void';
+import { loadScan } from '../src/worker/load-scan';
+import { LARGE_VOLUME_ML, largeScans } from './scans';
+
+const bytesOf = (path: string): ArrayBuffer => {
+  const b = readFileSync(path);
+  return b.buffer.slice(b.byteOffset, b.byteOffset + b.byteLength) as ArrayBuffer;
+};
+const best = (run: () => unknown, times: number): number =>
+  Math.min(
+    ...Array.from({ length: times }, () => {
+      const t = performance.now();
+      run();
+      return performance.now() - t;
+    }),
+  );
+/** Memory of all of the browser's processes, MB. */
+const browserMb = (): number =>
+  execSync('ps -eo rss,comm', { encoding: 'utf8' })
+    .split('\n')
+    .filter((l) => /chrom/.test(l))
+    .reduce((sum, l) => sum + Number.parseInt(l, 10), 0) / 1024;
+
+/** From file to volume, in Node beside the plain loader, then in the browser's worker with what it costs the page. */
+export async function scanRun(base: string): Promise<void> {
+  const made = largeScans();
+  const files = [
+    { name: 'STL, a million triangles', path: made.stl.path, plain: () => new STLLoader().parse(bytesOf(made.stl.path)) },
+    {
+      name: 'XYZ, two million points',
+      path: made.xyz.path,
+      plain: () => (new XYZLoader().parse as (text: string) => unknown)(readFileSync(made.xyz.path, 'utf8')),
+    },
+  ];
+  console.log('\nScans, from file to volume (best of three), beside a plain read and parse by the loader:');
+  for (const f of files) {
+    const plain = best(f.plain, 3);
+    let volume = 0;
+    const own = best(() => {
+      volume = unpack(measureScan(loadScan(f.path, bytesOf(f.path)), { surface: 'quadric', mmPerUnit: 1 })).volumeMl;
+    }, 3);
+    console.log(
+      `${f.name.padEnd(44)} plain ${plain.toFixed(0).padStart(6)} ms   to volume ${own.toFixed(0).padStart(6)} ms   ${(own / plain).toFixed(2).padStart(6)} × plain   ${((volume / LARGE_VOLUME_ML - 1) * 100).toFixed(2)} % off`,
+    );
+  }
+
+  const browser = await launch();
+  try {
+    const page = await (await fresh(browser)).newPage();
+    await page.goto(base);
+    await page.getByRole('button', { name: 'New job' }).click();
+    await page.waitForURL(/\/job\//);
+    await page.getByRole('button', { name: /Resin mortar patch/ }).click();
+    await page.waitForURL(/inspect/);
+    await page.goto(page.url().replace('inspect', 'measure'));
+    await page.getByRole('button', { name: /3-D scan/ }).click();
+    for (const f of files) {
+      const before = browserMb();
+      let peak = before;
+      const watch = setInterval(() => {
+        peak = Math.max(peak, browserMb());
+      }, 150);
+      // Gaps between ticks of the page's own clock are what a hand would feel.
+      await page.evaluate(() => {
+        const w = window as unknown as { longest: number; last: number };
+        w.longest = 0;
+        w.last = performance.now();
+        const channel = new MessageChannel();
+        channel.port1.onmessage = () => {
+          const now = performance.now();
+          w.longest = Math.max(w.longest, now - w.last);
+          w.last = now;
+          setTimeout(() => channel.port2.postMessage(0), 0);
+        };
+        channel.port2.postMessage(0);
+      });
+      const t = performance.now();
+      await page.getByLabel('Scan file').setInputFiles(f.path);
+      await page.getByRole('group', { name: 'Its numbers are in' }).getByRole('button', { name: /^mm:/ }).click({ timeout: 120_000 });
+      await page.getByRole('button', { name: 'curved', exact: true }).click();
+      await page.getByRole('button', { name: 'Find the void' }).click();
+      await page.getByText(f.path.split('/').pop()!.replace(/$/, ', '), { exact: false }).first().waitFor({ timeout: 120_000 });
+      const ms = performance.now() - t;
+      const longest = await page.evaluate(() => (window as unknown as { longest: number }).longest);
+      clearInterval(watch);
+      console.log(
+        `in the browser: ${f.name.padEnd(28)} ${ms.toFixed(0).padStart(6)} ms with three clicks   peak memory +${(peak - before).toFixed(0)} MB   longest main-thread block ${longest.toFixed(0)} ms`,
+      );
+    }
+  } finally {
+    await browser.close();
+  }
+}
