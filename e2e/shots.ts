@@ -7,12 +7,13 @@ const [base = 'http://127.0.0.1:3000', folder = 'docs/screenshots', ...only] = p
 const RAMP = '/job/sample-ramp/sample-nosing';
 const EYES = '/job/sample-ramp/sample-eyes';
 const PLATE = '/job/sample-winch/sample-plate';
-const SHOTS: readonly (readonly [name: string, path: string, phone?: boolean])[] = [
+const SHOTS: readonly (readonly [name: string, path: string, phone?: boolean, press?: string])[] = [
   ['yard', '/'],
   ['job', '/job/sample-ramp'],
   ['inspect', `${RAMP}/inspect`],
   ['measure', `${RAMP}/measure`],
-  ['measure-anchor', `${EYES}/measure`],
+  ['measure-anchor', `${EYES}/measure`, false, 'setting out'],
+  ['scan', '/job/sample-landing/sample-spall/measure'],
   ['material', `${RAMP}/material`],
   ['mix', `${PLATE}/mix`],
   ['place', `${RAMP}/place`],
@@ -35,10 +36,12 @@ for (const phone of [false, true]) {
   const page = await context.newPage();
   page.on('pageerror', (error) => console.error('page error:', error.message));
   await withSample(page, base);
-  for (const [name, path, onPhone = false] of SHOTS) {
+  for (const [name, path, onPhone = false, press] of SHOTS) {
     if (onPhone !== phone || (only.length && !only.includes(name))) continue;
     await page.goto(base + path);
     await page.locator('#main').waitFor();
+    if (press) await page.getByRole('button', { name: press, exact: true }).click();
+    await page.mouse.move(0, 0);
     await page.evaluate(() => document.fonts.ready);
     await page.waitForTimeout(150);
     await page.screenshot({ path: `${folder}/${name}.png` });

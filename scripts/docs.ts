@@ -3,6 +3,7 @@ import { z } from 'zod';
 import { JobFile } from '../src/core/file';
 import { METHODS } from '../src/core/method';
 import { PlanReport, RepairReport } from '../src/core/record';
+import { BROKE, SHAPE_IDS, SHAPES } from '../src/core/void';
 import { SCHEMAS } from '../src/store/records';
 
 /** Writes the parts of docs/ that come from the code; with --check only says whether they are current. */
@@ -83,10 +84,30 @@ const methodList = `<!-- written by npm run docs -->
 ${METHODS.map((m) => `### ${m.label}\n\n${m.does}\n\n- bases: ${m.bases.join(', ')}; engine: ${m.engine}; waits for: ${m.serves}\n- inspection: ${m.questions.map((q) => `${q.ask} (${q.otherwise.severity}: ${q.otherwise.title.toLowerCase()})`).join(' ')}\n- choices: ${m.schools.map((s) => `${s.matter.toLowerCase()} (${s.options.map((o) => (o.id === s.byDefault ? `**${o.label}**` : o.label)).join(' · ')})`).join('; ')}\n- tests before release: ${m.tests.map((t) => t.ask).join(' ')}`).join('\n\n')}
 <!-- end -->`;
 
+const shapeList = `<!-- shapes, written by npm run docs -->
+| shape | what one sees | group | measured by | planned by |
+|---|---|---|---|---|
+${SHAPE_IDS.map((id) => {
+  const kind = SHAPES[id];
+  const shape = kind.blank();
+  const asks = [
+    ...kind.dimensions(shape).map((d) => d.label.toLowerCase()),
+    ...(kind.inputs?.(shape) ?? []).map((x) => x.label.toLowerCase()),
+  ];
+  const planned = METHODS.filter((m) => m.shapes.includes(id)).map((m) => m.label.toLowerCase());
+  return `| ${kind.label} | ${kind.seen} | ${BROKE[kind.broke]} | ${asks.join(', ')} | ${planned.join(', ') || 'measured only, so far'} |`;
+}).join('\n')}
+<!-- shapes end -->`;
+
 const methodsPath = 'docs/methods.md';
 const written: [string, string][] = [
   ['docs/file-format.md', fileFormat],
-  [methodsPath, readFileSync(methodsPath, 'utf8').replace(/<!-- written by npm run docs -->[\s\S]*<!-- end -->/, () => methodList)],
+  [
+    methodsPath,
+    readFileSync(methodsPath, 'utf8')
+      .replace(/<!-- written by npm run docs -->[\s\S]*<!-- end -->/, () => methodList)
+      .replace(/<!-- shapes, written by npm run docs -->[\s\S]*<!-- shapes end -->/, () => shapeList),
+  ],
 ];
 const stale = written.filter(([path, text]) => {
   try {

@@ -144,7 +144,7 @@ export function sampleData(nowMs: number, zone: string): SampleData {
     name: 'Landing and apron',
     place: 'Landing, Ostrel Lake ferry',
     wantedAt: tomorrow.plus({ days: 8 }).set({ hour: 12 }).toMillis(),
-    startFrom: tomorrow.plus({ days: 2 }).set({ hour: 8 }).toMillis(),
+    startFrom: tomorrow.plus({ days: 1 }).set({ hour: 8 }).toMillis(),
     workingHours: { fromHour: 8, toHour: 17, days: [1, 2, 3, 4, 5, 6, 7] },
     climate: { kind: 'daily', lowC: 8, lowHour: 6, highC: 18, highHour: 15, humidityAtLowPct: 78 },
   };

@@ -26,6 +26,9 @@ export interface JobAsk {
   readonly nowMs: number;
 }
 
+const DAY_MS = 86_400_000;
+const SHOWN_BEFORE_MS = 3 * DAY_MS;
+
 /** The last plan of each repair with what it was asked. Drafts are immutable: what is asked again in the same words is answered again. */
 const answered = new WeakMap<Repair, { readonly ask: RepairAsk; readonly plan: RepairPlan }>();
 
@@ -91,7 +94,9 @@ export function planJob(ask: JobAsk): JobPlan {
   const happened = Object.values(ask.actuals).flatMap((a) =>
     [a.startedAt, ...Object.values(a.begun), ...Object.values(a.done)].filter((t): t is number => t !== null),
   );
-  const fromMs = Math.min(job.startFrom, ...happened, ...repairs.flatMap((r) => (r.plannedStart === null ? [] : [r.plannedStart])));
+  // Work that is some days off shows the days until then as well; whole days, so that the answer holds as long as the day.
+  const today = Math.max(Math.floor(nowMs / DAY_MS) * DAY_MS, job.startFrom - SHOWN_BEFORE_MS);
+  const fromMs = Math.min(job.startFrom, today, ...happened, ...repairs.flatMap((r) => (r.plannedStart === null ? [] : [r.plannedStart])));
   const set = attempt(() => settingOf(job, fromMs));
   if (!set.ok) return { jobId: job.id, nowMs, fromMs, site: null, windows: [], repairs: [], problems: [set.problem] };
   const { site, windows } = set.value;

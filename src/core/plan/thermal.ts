@@ -4,7 +4,7 @@ import type { Job, Repair } from './job';
 
 /** Days of weather behind and ahead of the work. */
 const BEHIND_MS = 2 * 86_400_000;
-export const AHEAD_MS = 21 * 86_400_000;
+export const AHEAD_MS = 24 * 86_400_000;
 
 /** Temperatures of one repair over the horizon, on common times. */
 export interface Thermal {

@@ -1,6 +1,6 @@
 'use client';
 import { Plus, Trash2 } from 'lucide-react';
-import { useMemo } from 'react';
+import { useMemo, useSyncExternalStore } from 'react';
 import { create } from 'zustand';
 import { liftsOf } from '@/core/method';
 import type { Repair } from '@/core/plan';
@@ -72,12 +72,31 @@ const FROM_ABOVE: readonly VoidShape['shape'][] = ['bondLine', 'notchedBed', 'jo
 
 const TEXTURES = ['hardening', 'gelled', 'liquid'];
 
+/** The page of the drawing: on a phone smaller, so that its words stay as large as elsewhere. */
+const DESK = { width: 800, height: 430, free: 130 };
+const POCKET = { width: 420, height: 300, free: -60 };
+const NARROW = '(max-width: 640px)';
+const watchNarrow = (told: () => void) => {
+  const query = matchMedia(NARROW);
+  query.addEventListener('change', told);
+  return () => query.removeEventListener('change', told);
+};
+const usePage = () =>
+  useSyncExternalStore(
+    watchNarrow,
+    () => matchMedia(NARROW).matches,
+    () => false,
+  )
+    ? POCKET
+    : DESK;
+
 /** The void drawn to scale; what is round can be pulled. */
 function Sheet({ at }: StageProps) {
   const { plan } = at;
   const { repair, v } = useDraft(at);
   const format = useFormat();
   const now = useLookAt(repair);
+  const size = usePage();
   if (!plan.method) return null;
   if (!repair.void || now.adding)
     return (
@@ -150,9 +169,7 @@ function Sheet({ at }: StageProps) {
         <Drawing
           drawing={pages[page]!}
           base={repair.base.material}
-          width={800}
-          height={430}
-          free={130}
+          {...size}
           layers={layers}
           crownMm={crown}
           values={page === 'setting' ? settingValues : values}
@@ -216,7 +233,7 @@ function Sheet({ at }: StageProps) {
           value={page}
           onChange={(id) => look({ ...now, page: id })}
         />
-        <p className="soft text-sm leading-tight">
+        <p className="soft text-sm leading-tight hidden sm:block">
           {repair.base.material}, {format('length', repair.base.thicknessMm).text} thick · pull what is round or square, or use the arrow
           keys on it
         </p>

@@ -27,7 +27,10 @@ export function pullDimension(repairId: string, index: number, shape: VoidShape,
 /** A point moved in the drawing; whole millimetres are as fine as a hand points. */
 export function movePoint(repairId: string, index: number, key: string, [x, y]: Point): void {
   const zone = /^keepClear\.(\d+)$/.exec(key);
-  if (!zone) return writeShape(repairId, index, key, [Math.round(x), Math.round(y)]);
+  if (!zone) {
+    writeShape(repairId, index, key, [Math.round(x), Math.round(y)]);
+    return;
+  }
   changeVoid(
     repairId,
     (v) => ({ ...v, keepClear: v.keepClear.map((k, i) => (i === Number(zone[1]) ? { ...k, xMm: Math.round(x), yMm: Math.round(y) } : k)) }),

@@ -114,7 +114,10 @@ export function Drawing(props: Props) {
   const svg = useRef<SVGSVGElement>(null);
   const [held, setHeld] = useState<Held | null>(null);
   // What is pulled must not run away under the hand: the fit stands still until it is let go.
-  const pad = bare ? BARE_PAD : small ? SMALL_PAD : { ...PAD, right: PAD.right + free };
+  // An upright dimension at the left carries its words further left.
+  const leftmost = Math.min(...drawing.outlines.flatMap((o) => o.points.map((p) => p[0])));
+  const words = drawing.dimensions.some((d) => d.from[0] === d.to[0] && d.from[0] < leftmost) ? 86 : 0;
+  const pad = bare ? BARE_PAD : small ? SMALL_PAD : { ...PAD, left: PAD.left + words, right: PAD.right + free };
   const shownLines = bare ? [] : drawing.dimensions;
   const fit = held?.fit ?? fitOf({ ...drawing, dimensions: shownLines }, width, height, pad);
   const { k } = fit;
@@ -306,7 +309,7 @@ export function Drawing(props: Props) {
       {layers &&
         layers.length > 1 &&
         layers.map((l) => (
-          <Label key={l.label} x={toX(vx1) + 12} y={toY((l.fromMm + l.toMm) / 2) + 4} size={12}>
+          <Label key={l.label} x={toX((vx0 + vx1) / 2)} y={toY((l.fromMm + l.toMm) / 2) + 4} size={12} middle>
             {l.label}
           </Label>
         ))}
@@ -462,6 +465,7 @@ function Label({
   size,
   figures,
   color,
+  middle,
   children,
 }: {
   x: number;
@@ -469,6 +473,7 @@ function Label({
   size: number;
   figures?: boolean;
   color?: string;
+  middle?: boolean;
   children: React.ReactNode;
 }) {
   return (
@@ -481,6 +486,7 @@ function Label({
       stroke="var(--paper)"
       strokeWidth="4"
       paintOrder="stroke"
+      textAnchor={middle ? 'middle' : undefined}
     >
       {children}
     </text>

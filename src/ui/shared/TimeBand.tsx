@@ -54,10 +54,12 @@ export const TimeBand = memo(function TimeBand({ view, current, nowMs, onStart, 
     return { from, to: Math.min(to, from + 12 * 24 * H) };
   }, [shown, nowMs, job.startFrom, job.wantedAt]);
 
-  const rowH = 24;
+  // Many repairs share the height that few have.
+  const rowH = shown.length > 7 ? 14 : shown.length > 3 ? 18 : 24;
+  const gap = shown.length > 3 ? 3 : 6;
   const tempH = 66;
   const top = 24;
-  const height = top + tempH + 10 + Math.max(1, shown.length) * (rowH + 6) + 18;
+  const height = top + tempH + 10 + Math.max(1, shown.length) * (rowH + gap) + 18;
   const x = scaleTime([range.from, range.to], [LEFT, width - 14]);
   const lead = current ?? shown[0];
   const air = plan.site?.air.air;
@@ -86,6 +88,8 @@ export const TimeBand = memo(function TimeBand({ view, current, nowMs, onStart, 
   const hours = (range.to - range.from) / H;
   const step = hours <= 60 ? 6 : hours <= 110 ? 12 : 24;
   const ticks = useMemo(() => localTicks(range.from, range.to, step, job.zone), [range, step, job.zone]);
+  // On a narrow screen only every second or third of them has room for its words.
+  const every = Math.max(1, Math.ceil((step === 24 ? 78 : 58) / ((step * (width - 14 - LEFT)) / Math.max(1, hours))));
   const closed = useMemo(() => gaps(plan.windows, range.from, range.to), [plan.windows, range]);
   if (!plan.site || !air || !curves)
     return (
@@ -145,7 +149,7 @@ export const TimeBand = memo(function TimeBand({ view, current, nowMs, onStart, 
         {closed.map(([a, b]) => (
           <rect key={a} x={x(a)} width={Math.max(0, x(b) - x(a))} y={top + 4} height={tempH} fill="url(#tx-closed)" />
         ))}
-        {ticks.map((t) => (
+        {ticks.map((t, i) => (
           <g key={t}>
             <line x1={x(t)} x2={x(t)} y1={18} y2={height - 12} stroke="var(--hair)" strokeWidth="0.8" />
             <text
@@ -154,7 +158,7 @@ export const TimeBand = memo(function TimeBand({ view, current, nowMs, onStart, 
               fontSize="11.5"
               className="fig"
               fill="var(--ink)"
-              visibility={x(t) < x(nowMs) + 24 && x(t) + 66 > x(nowMs) - 24 ? 'hidden' : undefined}
+              visibility={i % every || (x(t) < x(nowMs) + 24 && x(t) + 66 > x(nowMs) - 24) ? 'hidden' : undefined}
             >
               {clock(t, job.zone) === '00:00' || step === 24 ? dayAndClock(t, job.zone) : clock(t, job.zone)}
             </text>
@@ -232,7 +236,7 @@ export const TimeBand = memo(function TimeBand({ view, current, nowMs, onStart, 
           </rect>
         )}
         {shown.map((r, i) => {
-          const y0 = top + tempH + 14 + i * (rowH + 6);
+          const y0 = top + tempH + 14 + i * (rowH + gap);
           const { plan: p } = r;
           const stalls = p.milestones.find((m) => m.kind === p.serves)?.stalls ?? [];
           const first = p.steps[0];
@@ -240,7 +244,7 @@ export const TimeBand = memo(function TimeBand({ view, current, nowMs, onStart, 
           return (
             <g key={r.repair.id}>
               <Link href={`/job/${job.id}/${r.repair.id}/hold`}>
-                <text x={14} y={y0 + 16} fontSize="12.5" fontWeight={r === current ? 750 : 500} fill="var(--ink)">
+                <text x={14} y={y0 + rowH / 2 + 4} fontSize="12.5" fontWeight={r === current ? 750 : 500} fill="var(--ink)">
                   {(r.repair.name || 'Unnamed').length > 17 ? `${r.repair.name.slice(0, 16)}…` : r.repair.name || 'Unnamed'}
                 </text>
               </Link>
@@ -294,7 +298,7 @@ export const TimeBand = memo(function TimeBand({ view, current, nowMs, onStart, 
                   <line x1={x(p.openMs)} x2={x(p.openMs)} y1={y0 - 3} y2={y0 + rowH + 1} stroke="var(--ink)" strokeWidth="3" />
                   <OpenLabel
                     x={x(p.openMs) + 7}
-                    y={y0 + 16}
+                    y={y0 + rowH / 2 + 4}
                     until={Math.min(x(p.band.at(-1)?.toMs ?? 0), width - 14)}
                     text={dayAndClock(p.openMs, job.zone)}
                   />
@@ -311,18 +315,20 @@ export const TimeBand = memo(function TimeBand({ view, current, nowMs, onStart, 
                     strokeWidth="1.6"
                     strokeDasharray="3 2"
                   />
-                  <text
-                    x={x(p.habitMs)}
-                    y={y0 - 4}
-                    fontSize="10.5"
-                    textAnchor="middle"
-                    fill="var(--ink)"
-                    stroke="var(--ground-2)"
-                    strokeWidth="4"
-                    paintOrder="stroke"
-                  >
-                    plain 24 h
-                  </text>
+                  {(rowH === 24 || i === 0) && (
+                    <text
+                      x={x(p.habitMs)}
+                      y={y0 - 4}
+                      fontSize="10.5"
+                      textAnchor="middle"
+                      fill="var(--ink)"
+                      stroke="var(--ground-2)"
+                      strokeWidth="4"
+                      paintOrder="stroke"
+                    >
+                      plain 24 h
+                    </text>
+                  )}
                 </g>
               )}
               {onStart && first && r.actuals.startedAt === null && placing && (
