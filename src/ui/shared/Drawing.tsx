@@ -2,6 +2,8 @@
 import { type KeyboardEvent, type PointerEvent, useId, useRef, useState } from 'react';
 import type { DimensionLine, Outline, Drawing as Plan, Point } from '@/core/void';
 import { useFormat } from './bits';
+import { Contour, Label } from './DrawingParts';
+import { BARE_PAD, type Fit, fitOf, PAD, SMALL_PAD, scaleName } from './drawing-fit';
 
 interface Layer {
   readonly fromMm: number;
@@ -35,47 +37,11 @@ interface Props {
   readonly unmeasured?: boolean;
 }
 
-/** How millimetres lie on the page. */
-interface Fit {
-  readonly k: number;
-  readonly ox: number;
-  readonly oy: number;
-}
-
 type Held = { readonly fit: Fit; readonly x: number; readonly y: number } & (
   | { readonly what: 'dimension'; readonly line: DimensionLine; readonly start: number }
   | { readonly what: 'handle'; readonly key: string; readonly start: Point }
   | { readonly what: 'cut'; readonly start: number }
 );
-
-const PAD = { left: 34, right: 120, top: 54, bottom: 30 };
-const BARE_PAD = { left: 12, right: 12, top: 12, bottom: 10 };
-const SMALL_PAD = { left: 14, right: 14, top: 26, bottom: 26 };
-
-const RATIOS = [1, 1.25, 1.5, 2, 2.5, 3, 4, 5, 6, 8, 10, 12, 15, 20, 25, 30, 40, 50, 60, 80, 100, 120, 150, 200, 250, 500, 1000];
-/** The drawing scale as people write it: 1 : 5, at 96 dots to the inch. */
-function scaleName(pxPerMm: number): string {
-  const ratio = 96 / 25.4 / pxPerMm;
-  if (ratio < 1) return `${(1 / ratio).toFixed(1)} : 1`;
-  return `1 : ${ratio < 10 ? ratio.toFixed(1) : String(RATIOS.findLast((n) => n <= ratio) ?? Math.round(ratio))}`;
-}
-
-function fitOf(drawing: Plan, width: number, height: number, pad: typeof PAD): Fit {
-  const all = [...drawing.outlines.flatMap((o) => o.points), ...drawing.dimensions.flatMap((d) => [d.from, d.to])];
-  let [x0, y0, x1, y1] = [Number.POSITIVE_INFINITY, Number.POSITIVE_INFINITY, Number.NEGATIVE_INFINITY, Number.NEGATIVE_INFINITY];
-  for (const [x, y] of all) {
-    x0 = Math.min(x0, x);
-    x1 = Math.max(x1, x);
-    y0 = Math.min(y0, y);
-    y1 = Math.max(y1, y);
-  }
-  const k = Math.min((width - pad.left - pad.right) / Math.max(x1 - x0, 1e-6), (height - pad.top - pad.bottom) / Math.max(y1 - y0, 1e-6));
-  return {
-    k,
-    ox: pad.left + (width - pad.left - pad.right - (x1 - x0) * k) / 2 - x0 * k,
-    oy: pad.top + (height - pad.top - pad.bottom - (y1 - y0) * k) / 2 - y0 * k,
-  };
-}
 
 /** A step of the hand that suits the size of what is moved, mm. */
 const stepFor = (v: number) => (v > 50 ? 1 : v > 10 ? 0.5 : 0.1);
@@ -456,79 +422,5 @@ export function Drawing(props: Props) {
           );
         })}
     </svg>
-  );
-}
-
-function Label({
-  x,
-  y,
-  size,
-  figures,
-  color,
-  middle,
-  children,
-}: {
-  x: number;
-  y: number;
-  size: number;
-  figures?: boolean;
-  color?: string;
-  middle?: boolean;
-  children: React.ReactNode;
-}) {
-  return (
-    <text
-      x={x}
-      y={y}
-      fontSize={size}
-      className={figures ? 'fig' : undefined}
-      fill={color ?? 'var(--ink)'}
-      stroke="var(--paper)"
-      strokeWidth="4"
-      paintOrder="stroke"
-      textAnchor={middle ? 'middle' : undefined}
-    >
-      {children}
-    </text>
-  );
-}
-
-/** One line of equal depth, labelled on itself where it lies lowest in the drawing. */
-function Contour({
-  lines,
-  path,
-  label,
-  small,
-  toX,
-  toY,
-}: {
-  lines: readonly (readonly Point[])[];
-  path: (points: readonly Point[], open?: boolean) => string;
-  label: string;
-  small?: boolean;
-  toX: (v: number) => number;
-  toY: (v: number) => number;
-}) {
-  if (!lines.length) return null;
-  const low = lines.flat().reduce((a, b) => (b[1] > a[1] ? b : a));
-  return (
-    <g>
-      <path d={lines.map((l) => path(l, true)).join('')} fill="none" stroke="var(--set)" strokeWidth={small ? 0.8 : 1.3} />
-      {!small && (
-        <text
-          x={toX(low[0])}
-          y={toY(low[1]) + 4}
-          fontSize="11"
-          textAnchor="middle"
-          className="fig"
-          fill="var(--set)"
-          stroke="var(--paper)"
-          strokeWidth="4"
-          paintOrder="stroke"
-        >
-          {label}
-        </text>
-      )}
-    </g>
   );
 }

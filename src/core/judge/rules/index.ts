@@ -1,0 +1,19 @@
+import { baseRules } from './base';
+import { clockRules } from './clock';
+import { mixRules } from './mix';
+import type { Rule } from './rule';
+import { serviceRules } from './service';
+import { siteRules } from './site';
+import { voidRules } from './void';
+
+export type { JudgeContext } from './rule';
+
+/** The table of rules. Each reads the plan and returns what it noticed. */
+export const RULES: Readonly<Record<string, Rule>> = {
+  ...baseRules,
+  ...voidRules,
+  ...siteRules,
+  ...mixRules,
+  ...clockRules,
+  ...serviceRules,
+};

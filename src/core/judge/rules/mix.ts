@@ -1,0 +1,132 @@
+import { primerDraw } from '../../method';
+import { ASSUMED_TOLERANCE_PCT, scaleErrorPct, smallestBatchAG } from '../../mix';
+import { proportionOf, SYSTEM_KINDS } from '../../system';
+import { figure } from '../../units';
+import type { Annulus } from '../../void';
+import type { Finding } from '../finding';
+import { finding, type Rule } from './rule';
+
+/** What is noticed about amounts, reach and scale. */
+export const mixRules: Readonly<Record<string, Rule>> = {
+  starved: ({ repair, plan }) => {
+    const shape = repair.void?.shapes[0];
+    if (shape?.shape !== 'annulus' || !plan.mix || !plan.void || plan.context?.school('filling') !== 'two-thirds') return [];
+    const extra = plan.mix.lines.find((l) => l.id === 'two-thirds')?.ml ?? 0;
+    return extra < 0
+      ? [
+          finding(
+            'starved',
+            'stop',
+            'mix',
+            'Two thirds starves this anchor',
+            `The gap is ${figure(plan.void.nominalMl)} mL, two thirds of the bore ${figure(plan.void.nominalMl + extra)} mL: the rod is too thin for its hole.`,
+            'Overfill and wipe, or use a closer-fitting bit.',
+          ),
+        ]
+      : [];
+  },
+
+  'hole-gap': ({ repair, plan }) => {
+    const shape = repair.void?.shapes[0];
+    const reach = plan.sheet?.mixer?.reachMm;
+    if (shape?.shape !== 'annulus' || !plan.void || !reach) return [];
+    const deep = (shape as Annulus).holeDepth.valueMm;
+    return deep > reach
+      ? [
+          finding(
+            'hole-gap:reach',
+            'caution',
+            'place',
+            'Nozzle does not reach the bottom',
+            `The hole is ${figure(deep)} mm, the mixer reaches ${reach} mm: air stays behind the resin.`,
+            'Fit an extension tube of the hole’s depth.',
+          ),
+        ]
+      : [];
+  },
+
+  scale: ({ repair, plan }) => {
+    const { sheet, mix, batches } = plan;
+    if (!sheet || !mix || SYSTEM_KINDS[sheet.kind].metered || !batches.length) return [];
+    if (batches.every((b) => b.kits !== null)) return [];
+    const tolerance = sheet.ratio.tolerancePct ?? ASSUMED_TOLERANCE_PCT;
+    const smallest = batches.reduce((a, b) => (b.massG.A < a.massG.A ? b : a));
+    const error = scaleErrorPct(smallest.massG.A, smallest.massG.B, repair.scaleStepG);
+    if (error <= tolerance) return [];
+    const least = smallestBatchAG(smallest.massG.B / smallest.massG.A, repair.scaleStepG, tolerance);
+    return [
+      finding(
+        'scale',
+        'stop',
+        'mix',
+        'Scale too coarse for this batch',
+        `A step of ${repair.scaleStepG} g on ${figure(smallest.massG.B)} g of B is up to ±${figure(error, 2)} %, ${sheet.ratio.tolerancePct === null ? 'assumed' : 'the sheet’s'} tolerance is ±${tolerance} %.`,
+        `Use a finer scale, or mix at least ${figure(least)} g of A.`,
+      ),
+    ];
+  },
+
+  lean: ({ plan }) => {
+    const out: Finding[] = [];
+    if (plan.sheet && plan.mix && proportionOf(plan.sheet).lean)
+      out.push(
+        finding(
+          'lean',
+          'caution',
+          'mix',
+          'Lean mix',
+          'The liquid does not fill the space between the grains: air stays in it and its volume is that of the loose sand.',
+          'Check the aggregate on the sheet.',
+        ),
+      );
+    if (plan.context && plan.method?.engine === 'fill in lifts') {
+      const draw = primerDraw(plan.context);
+      if (draw.share > draw.threshold && plan.context.school('draw-off') === 'computed')
+        out.push(
+          finding(
+            'lean:draw',
+            'note',
+            'mix',
+            'Aggregate is cut to match the primer',
+            `${figure(draw.share * 100, 2)} % of the liquid is drawn off; up to ${figure(draw.threshold * 100, 2)} % the sand could stay whole.`,
+            'Leave out the same share of sand from the first batch.',
+          ),
+        );
+    }
+    return out;
+  },
+
+  estimate: ({ plan }) => {
+    const used = plan.milestones.filter(
+      (m) => m.standing !== 'sheet' && m.planMs !== null && (m.kind === plan.serves || m.kind === 'use-by' || m.kind === 'release'),
+    );
+    const estimated = [...new Set(used.filter((m) => m.standing === 'estimated').map((m) => m.label.toLowerCase()))];
+    const beyond = [...new Set(used.filter((m) => m.standing === 'extrapolated').map((m) => m.label.toLowerCase()))];
+    return [
+      ...(estimated.length
+        ? [
+            finding(
+              'estimate',
+              'note',
+              'hold',
+              'Estimated, not the sheet’s word',
+              `The sheet gives one figure for ${estimated.join(' and ')}; away from its temperature it is carried by the family’s activation energy ± 10 kJ/mol.`,
+              'Prove it by touch and by the left-over cup before release.',
+            ),
+          ]
+        : []),
+      ...(beyond.length
+        ? [
+            finding(
+              'extrapolated',
+              'caution',
+              'hold',
+              'Beyond the sheet’s points',
+              `The temperature runs past the outer points of the sheet for ${beyond.join(' and ')}.`,
+              'Prove it by touch and by the left-over cup before release.',
+            ),
+          ]
+        : []),
+    ];
+  },
+};

@@ -1,0 +1,39 @@
+import { DateTime, IANAZone } from 'luxon';
+import { extremes, type Series } from '../../climate';
+import type { Actuals, Job, Repair, RepairPlan } from '../../plan';
+import type { SheetRevision } from '../../system';
+import { attempt } from '../../units';
+import type { Finding } from '../finding';
+
+/** What the rules see. They change nothing. */
+export interface JudgeContext {
+  readonly job: Job;
+  readonly repair: Repair;
+  readonly plan: RepairPlan;
+  readonly actuals: Actuals;
+  readonly sheets: readonly SheetRevision[];
+  readonly nowMs: number;
+}
+
+export type Rule = (c: JudgeContext) => readonly Finding[];
+/** Makes a finding. */
+export const finding = (
+  id: string,
+  severity: Finding['severity'],
+  stage: Finding['stage'],
+  title: string,
+  why: string,
+  todo: string,
+): Finding => ({ id, severity, stage, title, why, todo });
+/** A temperature as findings say it. */
+export const deg = (c: number) => `${c.toFixed(1)} °C`;
+/** An instant as findings say it. */
+export const at = (c: JudgeContext, ms: number) => DateTime.fromMillis(ms, { zone: IANAZone.create(c.job.zone) }).toFormat('ccc HH:mm');
+
+/** Stretch in which material is placed: first mixing to last placing. */
+export const placing = (plan: RepairPlan): { fromMs: number; toMs: number } | null => {
+  const from = plan.steps.find((s) => s.marks?.begin?.includes('mix-begins'))?.startMs;
+  return from === undefined || plan.placedMs === null ? null : { fromMs: from, toMs: Math.max(plan.placedMs, from + 1) };
+};
+/** Extremes of a history over a stretch, or why there are none. */
+export const rangeOver = (series: Series, w: { fromMs: number; toMs: number }) => attempt(() => extremes(series, w.fromMs, w.toMs));
