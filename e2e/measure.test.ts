@@ -81,7 +81,7 @@ test('every shape can be chosen by its picture, measured, and drawn', async () =
     await page.getByRole('button', { name: 'section', exact: true }).click();
     await page.getByRole('button', { name: 'from above', exact: true }).click();
     await page.getByText(/^how .* comes about$/).click();
-    expect(await side().locator('details ol > li').count()).toBeGreaterThan(1);
+    await side().locator('details ol > li').nth(1).waitFor();
     await page.getByRole('button', { name: 'another shape' }).click();
     await page.getByRole('heading', { name: 'What broke?' }).waitFor();
     await page.getByRole('button', { name: /show every shape/ }).click();
@@ -242,6 +242,14 @@ test('a scan that is cut off, foreign, or holds no number is refused with its re
     await page.getByLabel('Scan file').setInputFiles(path);
     await page.getByRole('alert').getByText(says).waitFor();
   }
+  expect(await answer(page)).toBe('—');
+  // Cancelled in the middle of its work, it is gone, and another can be taken in.
+  await page.getByLabel('Scan file').setInputFiles('public/samples/ramp-edge.stl');
+  await choose(page, 'Its numbers are in', 'mm: 412 mm');
+  await page.getByRole('button', { name: 'Find the void' }).click();
+  await page.getByRole('button', { name: 'Cancel' }).click();
+  await page.getByRole('progressbar').waitFor({ state: 'detached' });
+  await page.getByRole('button', { name: 'Take in a scan' }).waitFor();
   expect(await answer(page)).toBe('—');
 });
 
