@@ -78,15 +78,22 @@ export async function scanRun(base: string): Promise<void> {
       });
       const t = performance.now();
       await page.getByLabel('Scan file').setInputFiles(f.path);
-      await page.getByRole('group', { name: 'Its numbers are in' }).getByRole('button', { name: /^mm:/ }).click({ timeout: 120_000 });
+      const unit = page.getByRole('group', { name: 'Its numbers are in' }).getByRole('button', { name: /^mm:/ });
+      await unit.waitFor({ timeout: 120_000 });
+      const readMs = performance.now() - t;
+      await unit.click();
       await page.getByRole('button', { name: 'curved', exact: true }).click();
+      const asked = performance.now();
       await page.getByRole('button', { name: 'Find the void' }).click();
-      await page.getByText(f.path.split('/').pop()!.replace(/$/, ', '), { exact: false }).first().waitFor({ timeout: 120_000 });
-      const ms = performance.now() - t;
+      await page
+        .getByText(`${f.path.split('/').pop()}, `)
+        .first()
+        .waitFor({ timeout: 120_000 });
+      const measuredMs = performance.now() - asked;
       const longest = await page.evaluate(() => (window as unknown as { longest: number }).longest);
       clearInterval(watch);
       console.log(
-        `in the browser: ${f.name.padEnd(28)} ${ms.toFixed(0).padStart(6)} ms with three clicks   peak memory +${(peak - before).toFixed(0)} MB   longest main-thread block ${longest ? `${longest.toFixed(0)} ms` : 'under 50 ms'}`,
+        `in the browser: ${f.name.padEnd(28)} read in ${readMs.toFixed(0)} ms, measured in ${measuredMs.toFixed(0)} ms   peak memory +${(peak - before).toFixed(0)} MB   longest main-thread block ${longest ? `${longest.toFixed(0)} ms` : 'under 50 ms'}`,
       );
     }
   } finally {
