@@ -149,7 +149,7 @@ export function sampleData(nowMs: number, zone: string): SampleData {
     climate: { kind: 'daily', lowC: 8, lowHour: 6, highC: 18, highHour: 15, humidityAtLowPct: 78 },
   };
   const landingRepairs = LANDING.map((place, i) =>
-    repair({ ...place, jobId: landing.id, order: i + 1 }, 'mortar-patch', mortarSheet.id, i % 2 ? 'small' : 'large'),
+    repair({ ...place, jobId: landing.id, order: i + 1 }, 'mortar-patch', mortarSheet.id, 'small'),
   );
 
   const winchRepair = repair(

@@ -1,7 +1,7 @@
 import { refuse } from '../units';
 import { type Scanned, scannedShape } from '../void';
 import { type Cloud, extentOf, type ScanAsk } from './cloud';
-import { type Frame, faceFrame, thinned, type Turned, turn } from './frame';
+import { type Frame, faceFrame, type Turned, thinned, turn } from './frame';
 import { type Grid, rasterise, widened } from './grid';
 import { GROW_SIGMAS, refit, regionOf, rimSeen, SAMPLE, SEED_SIGMAS, WIDEN_MM } from './region';
 import { type FittedSurface, fitSurface, heightAt } from './surface-fit';

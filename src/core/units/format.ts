@@ -69,12 +69,12 @@ export function format(kind: Kind, value: number, system: UnitSystem, digits = 3
  * Text for an input field: what was typed while the person's units are those it was typed for,
  * else the stored value converted. The stored value itself never changes here, so switching units back and forth cannot drift.
  */
-export function fieldText(kind: Kind, value: number, system: UnitSystem, typed?: { text: string; system: UnitSystem }): string {
+export function fieldText(kind: Kind, value: number, system: UnitSystem, typed?: { text: string; system: UnitSystem }, digits = 5): string {
   if (typed?.text && typed.system === system) return typed.text;
   if (kind === 'duration') return formatExactDuration(value);
   const symbol = FIELD_UNIT[kind][system];
   const converted = fromCore(unitOf(kind, symbol), value);
-  const text = String(Number(converted.toPrecision(5)));
+  const text = String(Number(converted.toPrecision(digits)));
   return symbol ? `${text} ${symbol}` : text;
 }
 

@@ -132,6 +132,7 @@ function Row({ d, share, problem, write }: { d: Dimension; share: number; proble
           kind="length"
           label={`${d.label}: give or take`}
           hideLabel
+          digits={2}
           value={halfWidthMm(m)}
           onChange={(t) => write({ ...m, toleranceMm: t.value })}
           onClear={() => write({ ...m, toleranceMm: null })}
@@ -158,6 +159,7 @@ function Row({ d, share, problem, write }: { d: Dimension; share: number; proble
             kind="length"
             label={`${d.label}, again: give or take`}
             hideLabel
+            digits={2}
             value={halfWidthMm(m.again)}
             onChange={(t) => write({ ...m, again: { ...m.again!, toleranceMm: t.value } })}
             check={(v) => (v >= 0 ? null : 'Not below 0.')}

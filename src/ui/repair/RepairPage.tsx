@@ -1,6 +1,6 @@
 'use client';
 import Link from 'next/link';
-import { memo, type ReactNode, useCallback, useRef } from 'react';
+import { memo, type ReactNode, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { climateProblems } from '@/core/climate';
 import { STAGE_LABELS, STAGES, type Stage } from '@/core/method';
 import type { Job } from '@/core/plan';
@@ -54,6 +54,27 @@ export function useTemperaturePull(jobId: string) {
 
 const pullStart = (id: string, startMs: number) => changeRepair(id, (r) => ({ ...r, plannedStart: startMs }), 'start');
 
+/** A hand that has not moved for so long rests, ms. */
+const REST_MS = 60;
+
+/**
+ * While something is pulled in the time band, the band, the tag and the rule follow the hand; tables and answers follow when it rests.
+ * @returns what to show, and whom to tell that the hand pulls or lets go
+ */
+function useRestingWhilePulled<T>(now: T): readonly [T, (pulling: boolean) => void] {
+  const [frozen, setFrozen] = useState<{ readonly shown: T } | null>(null);
+  const latest = useRef(now);
+  latest.current = now;
+  const pulling = frozen !== null;
+  useEffect(() => {
+    if (!pulling) return;
+    const timer = setTimeout(() => setFrozen({ shown: now }), REST_MS);
+    return () => clearTimeout(timer);
+  }, [now, pulling]);
+  const told = useCallback((pull: boolean) => setFrozen(pull ? { shown: latest.current } : null), []);
+  return [frozen ? frozen.shown : now, told];
+}
+
 /** Sheet and answer of the open stage. */
 const StageBody = memo(function StageBody({ stage, ...props }: StageProps & { stage: Stage }) {
   const { Sheet, Side } = PAGES[stage];
@@ -82,6 +103,8 @@ export function RepairPage({ jobId, repairId, stage }: { jobId: string; repairId
   const at = repairIn(view, repairId);
   const nowMs = useNow(30_000);
   const pull = useTemperaturePull(jobId);
+  const together = useMemo(() => ({ view, at, nowMs }), [view, at, nowMs]);
+  const [body, onPull] = useRestingWhilePulled(together);
   const missing = useDesk((d) => d.ready && !d.repairs[repairId]);
   const known = STAGES.find((s) => s === stage);
   if (missing || !known)
@@ -115,9 +138,9 @@ export function RepairPage({ jobId, repairId, stage }: { jobId: string; repairId
         <Tag view={view} repair={at} nowMs={nowMs} />
         <FoldingRule view={at} current={known} zone={view.job.zone} nowMs={nowMs} />
       </div>
-      <StageBody stage={known} view={view} at={at} nowMs={nowMs} />
+      <StageBody stage={known} view={body.view ?? view} at={body.at ?? at} nowMs={body.nowMs} />
       <div className="no-print">
-        <TimeBand view={view} current={at} nowMs={nowMs} onStart={pullStart} onTemperature={pull} />
+        <TimeBand view={view} current={at} nowMs={nowMs} onStart={pullStart} onTemperature={pull} onPull={onPull} />
       </div>
     </div>
   );

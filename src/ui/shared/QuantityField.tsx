@@ -23,6 +23,8 @@ interface Props {
   readonly check?: (value: number) => string | null;
   readonly hideLabel?: boolean;
   readonly placeholder?: string;
+  /** Significant figures shown of a value that was not typed as it stands. */
+  readonly digits?: number;
   readonly className?: string;
 }
 
@@ -30,9 +32,22 @@ interface Props {
  * A quantity typed as people say it. It is read when the field is left or Enter is pressed; what is ambiguous is asked with
  * buttons, what is wrong keeps the text and says why. The stored value is untouched until a reading is sound.
  */
-export function QuantityField({ kind, label, value, typed, onChange, onClear, problem, check, hideLabel, placeholder, className }: Props) {
+export function QuantityField({
+  kind,
+  label,
+  value,
+  typed,
+  onChange,
+  onClear,
+  problem,
+  check,
+  hideLabel,
+  placeholder,
+  className,
+  digits,
+}: Props) {
   const system = usePrefs((p) => p.system);
-  const shown = value === null ? '' : fieldText(kind, value, system, typed);
+  const shown = value === null ? '' : fieldText(kind, value, system, typed, digits);
   const [draft, setDraft] = useState<string | null>(null);
   const [fault, setFault] = useState<Extract<Parsed, { ok: false }> | null>(null);
   const id = useId();

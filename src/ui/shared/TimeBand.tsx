@@ -32,10 +32,12 @@ interface Props {
   readonly onStart?: (repairId: string, startMs: number) => void;
   /** Called while the temperature curve is pulled, with the change in K. */
   readonly onTemperature?: (deltaK: number, first: boolean) => void;
+  /** Called when the hand begins to pull, and when it lets go. */
+  readonly onPull?: (pulling: boolean) => void;
 }
 
 /** One time axis: air, base and dew; working and closed hours; each repair from liquid to set. */
-export const TimeBand = memo(function TimeBand({ view, current, nowMs, onStart, onTemperature }: Props) {
+export const TimeBand = memo(function TimeBand({ view, current, nowMs, onStart, onTemperature, onPull }: Props) {
   const [ref, width] = useWidth();
   const system = usePrefs((p) => p.system);
   const clip = useId();
@@ -115,6 +117,10 @@ export const TimeBand = memo(function TimeBand({ view, current, nowMs, onStart, 
     minC === null ? 0 : Math.min(...[curves.air, curves.base, curves.dew].filter((c) => c.length).map((c) => Math.abs(at(c, ms) - minC)));
   const roomiest = places.reduce((a, b) => (room(b) > room(a) ? b : a));
 
+  const letGo = () => {
+    if (drag) onPull?.(false);
+    setDrag(null);
+  };
   const pointerMove = (e: PointerEvent<SVGSVGElement>) => {
     if (!drag) return;
     if (drag.kind === 'start' && onStart) {
@@ -142,8 +148,8 @@ export const TimeBand = memo(function TimeBand({ view, current, nowMs, onStart, 
         role="group"
         aria-label="Time band"
         onPointerMove={pointerMove}
-        onPointerUp={() => setDrag(null)}
-        onPointerLeave={() => setDrag(null)}
+        onPointerUp={letGo}
+        onPointerLeave={letGo}
       >
         <title>Temperatures, working hours and repairs on one time axis</title>
         {closed.map(([a, b]) => (
@@ -229,6 +235,7 @@ export const TimeBand = memo(function TimeBand({ view, current, nowMs, onStart, 
             onPointerDown={(e) => {
               e.currentTarget.setPointerCapture(e.pointerId);
               pulled.current = 0;
+              onPull?.(true);
               setDrag({ kind: 'temp', y: e.clientY, began: false });
             }}
           >
@@ -343,6 +350,7 @@ export const TimeBand = memo(function TimeBand({ view, current, nowMs, onStart, 
                   onPointerDown={(e) => {
                     e.currentTarget.setPointerCapture(e.pointerId);
                     pulled.current = first.startMs;
+                    onPull?.(true);
                     setDrag({ kind: 'start', id: r.repair.id, x: e.clientX, start: first.startMs });
                   }}
                 >
