@@ -275,6 +275,9 @@ interface Layout {
   readonly timeOf: (m: Milestone, batch: number, named: number | null) => MilestoneTime;
 }
 
+/** Time a step is planned with: whole minutes, rounded up. Nobody works to the second, and a hair more material moves nobody's day. */
+const handsOnMs = (step: StepDraft): number => Math.ceil(step.handsOnMin - 1e-9) * MIN_MS;
+
 /** Puts the steps on the clock; `toMixing` stops at the first mixing. */
 function layOut(
   ask: RepairAsk,
@@ -343,7 +346,7 @@ function layOut(
     let startMs: number;
     let endMs: number;
     if (doneAt !== null) {
-      startMs = begunAt ?? Math.max(Math.min(cursor, doneAt), doneAt - draft.handsOnMin * MIN_MS);
+      startMs = begunAt ?? Math.max(Math.min(cursor, doneAt), doneAt - handsOnMs(draft));
       endMs = doneAt;
     } else {
       let ready = cursor;
@@ -360,7 +363,7 @@ function layOut(
       }
       if (begunAt !== null) {
         startMs = begunAt;
-        endMs = Math.max(begunAt + draft.handsOnMin * MIN_MS, ask.nowMs);
+        endMs = Math.max(begunAt + handsOnMs(draft), ask.nowMs);
       } else {
         if (running && ask.nowMs > ready) {
           ready = ask.nowMs;
@@ -369,14 +372,15 @@ function layOut(
         if (draft.block !== block && !(running && ready <= ask.nowMs)) {
           // A block is not torn apart by the end of the day: it moves as one.
           let need = 0;
-          for (let k = i; k < all.length && all[k]!.block === draft.block && (k === i || !all[k]!.waitFor); k++) need += all[k]!.handsOnMin;
+          for (let k = i; k < all.length && all[k]!.block === draft.block && (k === i || !all[k]!.waitFor); k++)
+            need += handsOnMs(all[k]!) / MIN_MS;
           const slot = earliestSlot(ask.windows, busy, ready, need);
           if (slot.startMs > ready) forcedBy = 'crew or hours';
           overruns ||= slot.overruns;
           ready = slot.startMs;
         }
         startMs = ready;
-        endMs = startMs + draft.handsOnMin * MIN_MS;
+        endMs = startMs + handsOnMs(draft);
       }
       busy.push({ fromMs: startMs, toMs: endMs });
     }
