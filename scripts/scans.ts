@@ -16,7 +16,7 @@ writeFileSync('public/samples/ramp-edge.stl', stl);
 const found = measureScan({ xyz, triangles }, { surface: 'plane', mmPerUnit: 1 });
 writeFileSync(
   'src/sample/ramp-edge.json',
-  `${JSON.stringify({ ...found, source: { ...found.source, name: 'ramp-edge.stl', unit: 'mm' } }, null, 1)}\n`,
+  `${JSON.stringify({ ...found, source: { ...found.source, name: 'ramp-edge.stl', unit: 'mm' } }, null, 2)}\n`,
 );
 
 const hull = hullGougeScan(2.5);

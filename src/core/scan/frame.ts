@@ -71,7 +71,7 @@ export interface Turned {
 }
 
 /** Points that are laid on the map; of larger scans every second, third, … is taken, which costs no accuracy. */
-const ENOUGH = 250_000;
+const ENOUGH = 150_000;
 
 /** A scan with no more points or triangles than are laid on the map. */
 export function thinned(cloud: Cloud): Cloud {

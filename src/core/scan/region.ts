@@ -4,7 +4,7 @@ import { bridged, type Grid, parts, placeOf, smoothed, widened } from './grid';
 import { type FittedSurface, fitSurface, heightAt, medianOf, type SurfaceForm } from './surface-fit';
 
 /** Points used for fitting the surface. */
-export const SAMPLE = 4_000;
+export const SAMPLE = 3_000;
 /** The region is widened by this much before the surface is fitted again without it: a feathered rim otherwise drags it. */
 export const WIDEN_MM = 10;
 export const SEED_SIGMAS = 3;
@@ -96,7 +96,7 @@ export function refit(grid: Grid, without: Uint8Array, form: SurfaceForm, start:
   const u: number[] = [];
   const v: number[] = [];
   const w: number[] = [];
-  const step = Math.max(1, Math.floor(without.length / (2 * SAMPLE)));
+  const step = Math.max(1, Math.floor(without.length / SAMPLE));
   for (let i = 0; i < without.length; i += step) {
     if (without[i] || Number.isNaN(grid.values[i]!)) continue;
     const [a, b] = placeOf(grid, i);

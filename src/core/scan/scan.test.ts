@@ -57,6 +57,19 @@ test('a mesh gives what its points give, and the sample scans their own volumes'
   expect(Math.abs(unpack(measureScan(hull, ask('quadric'))).volumeMl / hull.volumeMl - 1)).toBeLessThan(0.01);
 });
 
+test('a small void in a large mesh, of which only a part is laid on the map', () => {
+  // Void under 1 % of the scan, 190 000 triangles.
+  const made = scan(FLAT, (x, y) => Math.max(0, 15 * (1 - ((x - 190) / 24) ** 2 - ((y - 90) / 24) ** 2)), {
+    mesh: true,
+    spacingMm: 0.87,
+    noiseMm: 0.3,
+  });
+  expect(made.triangles).toBeGreaterThan(150_000);
+  const found = measureScan(made, ask('plane'));
+  expect(Math.abs(unpack(found).volumeMl / made.volumeMl - 1)).toBeLessThan(0.01);
+  expect(found.source.points).toBe(3 * made.triangles);
+});
+
 test('the other side, another unit and another turn give the same volume', () => {
   const made = scan(FLAT, bowl(0.2, false));
   const plain = unpack(measureScan(made, ask('plane'))).volumeMl;

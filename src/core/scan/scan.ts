@@ -35,9 +35,9 @@ export function measureScan(whole: Cloud, ask: ScanAsk): Scanned {
   let surface = fitSurface(sample, ask.surface, ask.seed ?? 1);
   const below = sideOfVoid(sample, surface) !== (ask.flip ?? false);
   if (!below) {
-    // The damage lies on the other side: look at it from there.
-    for (const a of [turned.w, turned.u, sample.w, sample.u]) for (let i = 0; i < a.length; i++) a[i] = -a[i]!;
-    surface = fitSurface(sample, ask.surface, ask.seed ?? 1);
+    // The damage lies on the other side: look at it from there. Heights and one direction change sign, and so do their terms.
+    for (const list of [turned.w, turned.u]) for (let i = 0; i < list.length; i++) list[i] = -list[i]!;
+    surface = { ...surface, c: surface.c.map((x, i) => (i === 1 || i === 4 ? x : -x)) };
   }
 
   const roughMm = surface.residualMm;
@@ -105,7 +105,7 @@ function cellFor({ u, v }: Turned): number {
   const seen = new Uint8Array(41 * 41);
   for (let i = 0; i < u.length; i++) seen[Math.floor((v[i]! - v0) / coarse) * 41 + Math.floor((u[i]! - u0) / coarse)] = 1;
   const area = seen.reduce((sum, x) => sum + x, 0) * coarse * coarse;
-  return Math.min(Math.max(Math.sqrt((area * PER_CELL) / u.length), side / 240), side / 30);
+  return Math.min(Math.max(Math.sqrt((area * PER_CELL) / u.length), side / 180), side / 30);
 }
 
 /** Share of the points that lie neither on the face nor in the void. */

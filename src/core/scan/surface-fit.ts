@@ -165,7 +165,7 @@ export function fitSurface(at: Points, form: SurfaceForm, seed = 1, start?: Fitt
   const sigmaOf = (c: readonly number[]): number => {
     let sigma = Math.max(MAD_TO_SIGMA * spread(c, null), 1e-9);
     const surface = { form, c, scale, residualMm: 0 };
-    for (let again = 0; again < 4; again++) {
+    for (let again = 0; again < 3; again++) {
       let sound = 0;
       for (let i = 0; i < n; i++) {
         const r = Math.abs(at.w[i]! - heightAt(surface, at.u[i]!, at.v[i]!));
@@ -178,7 +178,7 @@ export function fitSurface(at: Points, form: SurfaceForm, seed = 1, start?: Fitt
     return sigma;
   };
   let sigma = sigmaOf(best);
-  for (let pass = 0; pass < 15; pass++) {
+  for (let pass = 0; pass < 10; pass++) {
     const surface = { form, c: best, scale, residualMm: sigma };
     for (let i = 0; i < n; i++) {
       const r = (at.w[i]! - heightAt(surface, at.u[i]!, at.v[i]!)) / (TUKEY * sigma);
