@@ -272,9 +272,20 @@ test('an outline is traced on a photo, perspective undone, the photo kept withou
   await type(page, 'Rectangle, second side', '200 mm');
   const photo = dialog.getByRole('group', { name: 'The photo' });
   await photo.scrollIntoViewIfNeeded();
-  const box = (await photo.boundingBox())!;
-  const k = box.width / 1280;
-  const click = (x: number, y: number) => page.mouse.click(box.x + x * k, box.y + y * k);
+  // Where a place of the picture lies on the screen; the picture may stand in the middle of a wider frame.
+  const click = async (x: number, y: number) => {
+    const [sx, sy] = await photo.evaluate(
+      (el, [px, py]) => {
+        const image = el.querySelector('image')!.getBoundingClientRect();
+        return [image.left + (px! / 1280) * image.width, image.top + (py! / 800) * image.height] as const;
+      },
+      [x, y],
+    );
+    await page.mouse.click(sx, sy);
+    const dot = (await photo.getByRole('slider').last().boundingBox())!;
+    // The point stands where it was put.
+    expect(Math.hypot(dot.x + dot.width / 2 - sx, dot.y + dot.height / 2 - sy)).toBeLessThan(2);
+  };
   for (const [x, y] of [
     [100, 100],
     [700, 100],

@@ -8,6 +8,7 @@ import { putAttachment, useDesk } from '../desk/desk';
 import { Choice, useFormat } from '../shared/bits';
 import { Dialog } from '../shared/Dialog';
 import { QuantityField } from '../shared/QuantityField';
+import { placeOn } from '../shared/svg-place';
 
 /** Longest side a photo is kept at, px; drawn anew it also loses where and when it was taken. */
 const LONGEST = 1600;
@@ -95,10 +96,7 @@ function Tracing({ jobId, take }: { jobId: string; take: Props['take'] }) {
         photoId: null,
       }).areaMm2
     : null;
-  const place = (e: { clientX: number; clientY: number }): Point => {
-    const box = svg.current!.getBoundingClientRect();
-    return [((e.clientX - box.left) * photo!.width) / box.width, ((e.clientY - box.top) * photo!.height) / box.height];
-  };
+  const place = (e: { clientX: number; clientY: number }): Point => placeOn(svg.current!, e);
   const put = (list: 'marks' | 'trace', i: number, at: Point) => {
     const set = list === 'marks' ? setMarks : setTrace;
     set((old) => old.map((p, k) => (k === i ? at : p)));

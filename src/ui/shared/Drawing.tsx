@@ -4,6 +4,7 @@ import type { DimensionLine, Outline, Drawing as Plan, Point } from '@/core/void
 import { useFormat } from './bits';
 import { Contour, Label } from './DrawingParts';
 import { BARE_PAD, type Fit, fitOf, PAD, SMALL_PAD, scaleName } from './drawing-fit';
+import { placeOn, unitsPerPixel } from './svg-place';
 
 interface Layer {
   readonly fromMm: number;
@@ -89,7 +90,7 @@ export function Drawing(props: Props) {
   const { k } = fit;
   const toX = (v: number) => fit.ox + v * k;
   const toY = (v: number) => fit.oy + v * k;
-  const pixel = () => (svg.current ? width / svg.current.getBoundingClientRect().width : 1);
+  const pixel = () => unitsPerPixel(svg.current);
   const path = (points: readonly Point[], open = false) =>
     `M${points.map((p) => `${toX(p[0]).toFixed(2)} ${toY(p[1]).toFixed(2)}`).join('L')}${open ? '' : 'Z'}`;
   const voids = drawing.outlines.filter((o) => o.role === 'void');
@@ -168,8 +169,8 @@ export function Drawing(props: Props) {
       onClick={
         onPlace &&
         ((e) => {
-          const box = e.currentTarget.getBoundingClientRect();
-          onPlace([((e.clientX - box.left) * pixel() - fit.ox) / k, ((e.clientY - box.top) * pixel() - fit.oy) / k]);
+          const [x, y] = placeOn(e.currentTarget, e);
+          onPlace([(x - fit.ox) / k, (y - fit.oy) / k]);
         })
       }
       style={onPlace && { cursor: 'crosshair' }}
