@@ -47,7 +47,7 @@ export function StepList({ at, zone, stages }: { at: RepairView; zone: string; s
                 <span className="block soft text-sm">{prose(s.detail)}</span>
               </span>
               <span className="fig text-[0.82rem] pt-0.5 whitespace-nowrap row-start-1 text-right">
-                {s.doneAt !== null ? `done ${dayAndClock(s.doneAt, zone)}` : formatDuration(s.handsOnMin)}
+                {s.doneAt !== null ? `done ${dayAndClock(s.doneAt, zone)}` : formatDuration((s.endMs - s.startMs) / 60_000)}
               </span>
             </div>
           </li>
