@@ -1,4 +1,5 @@
 import { readFileSync } from 'node:fs';
+import { extentOf } from '@/core/scan';
 import { loadScan, MAX_BYTES } from './load-scan';
 import { readPoints } from './point-text';
 
@@ -30,6 +31,21 @@ describe('meshes', () => {
     expect([ply.triangles, Array.from(ply.xyz)]).toEqual([1, [0, 0, 0, 10, 0, 0, 0, 10, 2]]);
     const obj = loadScan('a.obj', bytes('v 0 0 0\nv 10 0 0\nv 0 10 2\nf 1 2 3\n'));
     expect([obj.triangles, Array.from(obj.xyz)]).toEqual([1, [0, 0, 0, 10, 0, 0, 0, 10, 2]]);
+  });
+  test('a large binary STL is taken in thinned, and says how much it held; a corner that is no number is still found', () => {
+    const many = 320_000;
+    const stl = new ArrayBuffer(84 + 50 * many);
+    const view = new DataView(stl);
+    view.setUint32(80, many, true);
+    const put = (t: number, corner: number, axis: number, value: number) =>
+      view.setFloat32(84 + 50 * t + 12 + 12 * corner + 4 * axis, value, true);
+    for (let t = 0; t < many; t++) for (let corner = 0; corner < 3; corner++) put(t, corner, 0, t + corner / 10);
+    const cloud = loadScan('big.stl', stl);
+    expect(cloud).toMatchObject({ triangles: many / 2, held: 3 * many });
+    expect(Array.from(cloud.xyz.slice(9, 18))).toEqual([2, 0, 0, Math.fround(2.1), 0, 0, Math.fround(2.2), 0, 0]);
+    // Triangle 101 would have been left out.
+    put(101, 1, 2, Number.NaN);
+    expect(() => extentOf(loadScan('big.stl', stl))).toThrow(/Point 305 of the scan is not a number/);
   });
   test('files that are cut off say what is missing', () => {
     expect(() => loadScan('a.stl', file('ramp-edge.stl').slice(0, 5000))).toThrow(/announces 17520 triangles and holds 98/);

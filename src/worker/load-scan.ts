@@ -2,7 +2,7 @@ import type { BufferGeometry, Mesh, Object3D } from 'three';
 import { OBJLoader } from 'three/examples/jsm/loaders/OBJLoader.js';
 import { PLYLoader } from 'three/examples/jsm/loaders/PLYLoader.js';
 import { STLLoader } from 'three/examples/jsm/loaders/STLLoader.js';
-import type { Cloud } from '@/core/scan';
+import { type Cloud, everyOf } from '@/core/scan';
 import { refuse } from '@/core/units';
 import { readPoints } from './point-text';
 
@@ -43,6 +43,35 @@ function checkTextStl(name: string, bytes: ArrayBuffer): void {
   if (!head.startsWith('solid') || !/\bfacet\b/.test(head)) return;
   const tail = new TextDecoder().decode(bytes.slice(Math.max(0, bytes.byteLength - 200)));
   if (!/endsolid/.test(tail)) broken(name, 'it is cut off: its closing line is missing.');
+}
+
+const STL_HEAD = 84;
+const STL_TRIANGLE = 50;
+
+/** Whether all corners of a binary STL are numbers: a float is none when all bits of its exponent are set. Normals may be anything. */
+function allNumbers(bytes: ArrayBuffer, triangles: number): boolean {
+  const halves = new Uint16Array(bytes, STL_HEAD, (STL_TRIANGLE / 2) * triangles);
+  for (let t = 0; t < halves.length; t += STL_TRIANGLE / 2)
+    for (let k = 7; k < 24; k += 2) if ((halves[t + k]! & 0x7f80) === 0x7f80) return false;
+  return true;
+}
+
+/**
+ * A large binary STL cut down to the triangles that are used, so that neither the loader nor memory pays for the rest.
+ * A file with numbers that are none is left whole: the check of the points names the first.
+ */
+function thinStl(bytes: ArrayBuffer): { bytes: ArrayBuffer; held?: number } {
+  const triangles = new DataView(bytes).getUint32(80, true);
+  const step = everyOf(triangles);
+  if (step < 2 || bytes.byteLength !== STL_HEAD + STL_TRIANGLE * triangles || !allNumbers(bytes, triangles)) return { bytes };
+  const kept = Math.floor(triangles / step);
+  const out = new ArrayBuffer(STL_HEAD + STL_TRIANGLE * kept);
+  new Uint8Array(out).set(new Uint8Array(bytes, 0, 80));
+  new DataView(out).setUint32(80, kept, true);
+  const [to, from] = [new Uint16Array(out, STL_HEAD), new Uint16Array(bytes, STL_HEAD)];
+  const each = STL_TRIANGLE / 2;
+  for (let t = 0, at = 0; t < kept; t++) for (let k = 0, source = t * step * each; k < each; k++) to[at++] = from[source++]!;
+  return { bytes: out, held: 3 * triangles };
 }
 
 /** A PLY says how many vertices and faces it holds. */
@@ -122,7 +151,8 @@ const READERS: Readonly<Record<string, (name: string, bytes: ArrayBuffer) => Clo
   stl: (name, bytes) => {
     checkStl(name, bytes);
     checkTextStl(name, bytes);
-    return cloudOf(new STLLoader().parse(bytes), true);
+    const thin = thinStl(bytes);
+    return { ...cloudOf(new STLLoader().parse(thin.bytes), true), ...(thin.held && { held: thin.held }) };
   },
   ply: (name, bytes) => {
     checkPly(name, bytes);

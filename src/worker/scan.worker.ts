@@ -31,7 +31,8 @@ const api = {
       kept = { name: file.name, cloud };
       const extent = extentOf(cloud);
       progress(1, 'read');
-      return { points: Math.floor(cloud.xyz.length / 3), triangles: cloud.triangles, extent };
+      const points = cloud.held ?? Math.floor(cloud.xyz.length / 3);
+      return { points, triangles: cloud.triangles && Math.floor(points / 3), extent };
     }),
   /** Measures the void in the scan that was loaded last. */
   measure: (ask: Omit<ScanAsk, 'progress'> & { unit: string }, progress: (share: number, doing: string) => void) =>

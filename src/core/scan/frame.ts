@@ -1,6 +1,6 @@
 import { refuse } from '../units';
 import { seeded } from '../void';
-import type { Cloud, ScanAsk } from './cloud';
+import { type Cloud, everyOf, type ScanAsk } from './cloud';
 import { medianOf } from './surface-fit';
 
 /** Three directions at right angles; the third stands on the face. */
@@ -70,14 +70,11 @@ export interface Turned {
   readonly w: Float64Array;
 }
 
-/** Points that are laid on the map; of larger scans every second, third, … is taken, which costs no accuracy. */
-const ENOUGH = 150_000;
-
 /** A scan with no more points or triangles than are laid on the map. */
 export function thinned(cloud: Cloud): Cloud {
   const { xyz, triangles } = cloud;
   const each = triangles ? 9 : 3;
-  const step = Math.floor(xyz.length / each / ENOUGH);
+  const step = everyOf(xyz.length / each);
   if (step < 2) return cloud;
   const kept = Math.floor(xyz.length / each / step);
   const out = xyz instanceof Float64Array ? new Float64Array(kept * each) : new Float32Array(kept * each);

@@ -23,6 +23,13 @@ export interface Region {
   readonly calmMm: number;
 }
 
+/** Mask of what is deeper than so much; what was not seen is not. */
+function deeper(depth: Float64Array, than: number): Uint8Array {
+  const mask = new Uint8Array(depth.length);
+  for (let i = 0; i < depth.length; i++) if (depth[i]! > than) mask[i] = 1;
+  return mask;
+}
+
 /** Depth under the surface, and the region of the void: seeded, grown to where its depth ends. */
 export function regionOf(grid: Grid, surface: FittedSurface, rim?: readonly Point[], before?: Uint8Array): Region {
   const { nx, ny, values } = grid;
@@ -38,10 +45,12 @@ export function regionOf(grid: Grid, surface: FittedSurface, rim?: readonly Poin
     return closed(grid, depth, mask, 0, 0);
   }
   const calm = smoothed(depth, nx, ny);
-  const base = calm.filter((d, i) => !Number.isNaN(d) && !before?.[i]).map((d) => Math.abs(d));
-  const sigma = Math.max(1.4826 * medianOf(base), 1e-6);
+  const base = new Float64Array(calm.length);
+  let sound = 0;
+  for (let i = 0; i < calm.length; i++) if (!Number.isNaN(calm[i]!) && !before?.[i]) base[sound++] = Math.abs(calm[i]!);
+  const sigma = Math.max(1.4826 * medianOf(base, sound), 1e-6);
   const threshold = SEED_SIGMAS * Math.max(surface.residualMm, sigma);
-  const seeds = Uint8Array.from(calm, (d) => (d > threshold ? 1 : 0));
+  const seeds = deeper(calm, threshold);
   const { labels, count } = parts(seeds, nx, ny, true);
   const size = new Float64Array(count + 1);
   for (let i = 0; i < labels.length; i++) if (labels[i]) size[labels[i]!]! += calm[i]!;
@@ -55,13 +64,15 @@ export function regionOf(grid: Grid, surface: FittedSurface, rim?: readonly Poin
       `No hollow is deeper than ${threshold.toFixed(1)} mm, three times the roughness of the face. Is the right side scanned, and is the unit right?`,
     );
   const others = [...size].filter((s, k) => k > 0 && k !== main && s > 0.05 * size[main]!).length;
-  const fringe = Uint8Array.from(calm, (d) => (d > GROW_SIGMAS * sigma ? 1 : 0));
+  const fringe = deeper(calm, GROW_SIGMAS * sigma);
   for (let i = 0; i < labels.length; i++) if (labels[i] && labels[i] !== main) fringe[i] = 0;
   const grown = parts(fringe, nx, ny, false);
   const mask = new Uint8Array(values.length);
-  const keep = new Set<number>();
-  for (let i = 0; i < labels.length; i++) if (labels[i] === main) keep.add(grown.labels[i]!);
-  for (let i = 0; i < mask.length; i++) mask[i] = grown.labels[i] && keep.has(grown.labels[i]!) ? 1 : 0;
+  const keep = new Uint8Array(grown.count + 1);
+  for (let i = 0; i < labels.length; i++) if (labels[i] === main) keep[grown.labels[i]!] = 1;
+  // Label 0 is what is not in the fringe.
+  keep[0] = 0;
+  for (let i = 0; i < mask.length; i++) mask[i] = keep[grown.labels[i]!]!;
   return closed(grid, depth, widened(mask, nx, ny, 1), others, sigma);
 }
 
@@ -69,12 +80,14 @@ export function regionOf(grid: Grid, surface: FittedSurface, rim?: readonly Poin
 function closed(grid: Grid, depth: Float64Array, mask: Uint8Array, others: number, calmMm: number): Region {
   const { nx, ny } = grid;
   // What was not seen belongs to the region only where the region encloses it: beyond the edge of the scan there is nothing to fill.
-  const outside = Uint8Array.from(mask, (m, i) => (m && !Number.isNaN(depth[i]!) ? 0 : 1));
-  const { labels } = parts(outside, nx, ny, false);
-  const open = new Set<number>();
-  for (let x = 0; x < nx; x++) for (const y of [0, ny - 1]) open.add(labels[y * nx + x]!);
-  for (let y = 0; y < ny; y++) for (const x of [0, nx - 1]) open.add(labels[y * nx + x]!);
-  const whole = outside.map((o, i) => (!o || !open.has(labels[i]!) ? 1 : 0));
+  const outside = new Uint8Array(mask.length);
+  for (let i = 0; i < mask.length; i++) outside[i] = mask[i] && !Number.isNaN(depth[i]!) ? 0 : 1;
+  const { labels, count } = parts(outside, nx, ny, false);
+  const open = new Uint8Array(count + 1);
+  for (let x = 0; x < nx; x++) for (const y of [0, ny - 1]) open[labels[y * nx + x]!] = 1;
+  for (let y = 0; y < ny; y++) for (const x of [0, nx - 1]) open[labels[y * nx + x]!] = 1;
+  const whole = new Uint8Array(mask.length);
+  for (let i = 0; i < whole.length; i++) whole[i] = !outside[i] || !open[labels[i]!] ? 1 : 0;
   let hidden = 0;
   let cells = 0;
   for (let i = 0; i < whole.length; i++) {

@@ -23,20 +23,20 @@ export function measureScan(whole: Cloud, ask: ScanAsk): Scanned {
   const cloud = thinned(whole);
   const extent = extentOf(cloud) * ask.mmPerUnit;
   if (!(extent > 0)) refuse('scan', extent, 'an extent above 0', 'All points of the scan lie in one place.');
-  const n = Math.floor(whole.xyz.length / 3);
+  const n = whole.held ?? Math.floor(whole.xyz.length / 3);
   const frame = faceFrame(cloud, ask);
   tell(0.2, 'turning it level');
   const turned = turn(cloud, frame, ask.mmPerUnit, extent);
 
   tell(0.35, 'fitting the undamaged face');
   const step = Math.max(1, Math.floor(turned.w.length / SAMPLE));
-  const pick = (a: Float64Array) => Float64Array.from({ length: Math.floor(a.length / step) }, (_, i) => a[i * step]!);
-  const sample = { u: pick(turned.u), v: pick(turned.v), w: pick(turned.w) };
+  const sample = { u: every(turned.u, step), v: every(turned.v, step), w: every(turned.w, step) };
   let surface = fitSurface(sample, ask.surface, ask.seed ?? 1);
   const below = sideOfVoid(sample, surface) !== (ask.flip ?? false);
   if (!below) {
     // The damage lies on the other side: look at it from there. Heights and one direction change sign, and so do their terms.
-    for (const list of [turned.w, turned.u]) for (let i = 0; i < list.length; i++) list[i] = -list[i]!;
+    negate(turned.w);
+    negate(turned.u);
     surface = { ...surface, c: surface.c.map((x, i) => (i === 1 || i === 4 ? x : -x)) };
   }
 
@@ -78,6 +78,18 @@ export function measureScan(whole: Cloud, ask: ScanAsk): Scanned {
     seenShare,
     drawn: ask.rim !== undefined,
   });
+}
+
+/** Every so-manieth value. */
+function every(list: Float64Array, step: number): Float64Array {
+  const out = new Float64Array(Math.floor(list.length / step));
+  for (let i = 0; i < out.length; i++) out[i] = list[i * step]!;
+  return out;
+}
+
+/** Small loops stand in functions of their own: the engine compiles those sooner. */
+function negate(list: Float64Array): void {
+  for (let i = 0; i < list.length; i++) list[i] = -list[i]!;
 }
 
 /** Whether the void lies below the surface: more points far off it lie there than above. Counted, since a few strays may lie very far. */
@@ -143,19 +155,21 @@ function overhangShare(
   }
   const z = axes[2];
   const { xyz } = cloud;
-  // Twice the areas as seen from the face, by which way they look.
-  const area = { soundUp: 0, soundDown: 0, voidUp: 0, voidDown: 0 };
+  const [z0, z1, z2] = z as readonly [number, number, number];
+  // Twice the areas as seen from the face, by which way they look: sound up, sound down, void up, void down.
+  const area = new Float64Array(4);
   for (let i = 0; i < at.w.length; i++) {
     const f = 9 * i;
-    const [ax, ay, az] = [xyz[f + 3]! - xyz[f]!, xyz[f + 4]! - xyz[f + 1]!, xyz[f + 5]! - xyz[f + 2]!];
-    const [bx, by, bz] = [xyz[f + 6]! - xyz[f]!, xyz[f + 7]! - xyz[f + 1]!, xyz[f + 8]! - xyz[f + 2]!];
-    const normal = (ay * bz - az * by) * z[0]! + (az * bx - ax * bz) * z[1]! + (ax * by - ay * bx) * z[2]!;
+    const [cx, cy, cz] = [xyz[f]!, xyz[f + 1]!, xyz[f + 2]!];
+    const [ax, ay, az] = [xyz[f + 3]! - cx, xyz[f + 4]! - cy, xyz[f + 5]! - cz];
+    const [bx, by, bz] = [xyz[f + 6]! - cx, xyz[f + 7]! - cy, xyz[f + 8]! - cz];
+    const normal = (ay * bz - az * by) * z0 + (az * bx - ax * bz) * z1 + (ax * by - ay * bx) * z2;
     const x = Math.min(grid.nx - 1, Math.floor((at.u[i]! - grid.u0) / grid.cellMm));
     const y = Math.min(grid.ny - 1, Math.floor((at.v[i]! - grid.v0) / grid.cellMm));
-    const where = mask[y * grid.nx + x] ? (normal > 0 ? 'voidUp' : 'voidDown') : normal > 0 ? 'soundUp' : 'soundDown';
-    area[where] += Math.abs(normal);
+    area[2 * mask[y * grid.nx + x]! + (normal > 0 ? 0 : 1)]! += Math.abs(normal);
   }
+  const [soundUp, soundDown, voidUp, voidDown] = area as unknown as [number, number, number, number];
   // Which way the mesh winds is told by the sound face; what winds the other way inside the void faces away.
-  const hidden = area.soundUp >= area.soundDown ? area.voidDown : area.voidUp;
-  return hidden / Math.max(1e-9, area.voidUp + area.voidDown);
+  const hidden = soundUp >= soundDown ? voidDown : voidUp;
+  return hidden / Math.max(1e-9, voidUp + voidDown);
 }

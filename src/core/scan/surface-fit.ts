@@ -59,28 +59,30 @@ const SOUND_SIGMAS = 2.5;
 const TRIALS: Record<SurfaceForm, number> = { plane: 60, quadric: 150 };
 /** Times a trial is fitted again to the half of the points nearest to it (concentration, Rousseeuw & Van Driessen 1999). */
 const CONCENTRATE = 2;
+/** A trial that starts this many times worse than the best so far is not concentrated. */
+const HOPELESS = 4;
 /** Points a trial is scored on. */
 const SCORED = 400;
 
-/** Least squares through the points picked, by the normal equations; null where they do not span the surface. */
-function leastSquares(
-  form: SurfaceForm,
-  pick: ArrayLike<number>,
-  many: number,
-  at: Points,
-  scale: number,
-  weights?: Float64Array,
-): number[] | null {
+/** Points as the fit runs through them: typed lists throughout, coordinates already divided by the scale. */
+interface Scaled {
+  readonly x: Float64Array;
+  readonly y: Float64Array;
+  readonly w: Float64Array;
+}
+
+/** Least squares through the first `many` points picked, by the normal equations; null where they do not span the surface. */
+function leastSquares(form: SurfaceForm, at: Scaled, pick: Int32Array, many: number, weights: Float64Array): number[] | null {
   const k = SIZE[form];
-  const normal = new Float64Array(k * k);
-  const right = new Float64Array(k);
+  const normal = new Float64Array(36);
+  const right = new Float64Array(6);
   const t = new Float64Array(6);
   for (let j = 0; j < many; j++) {
     const i = pick[j]!;
-    const weight = weights ? weights[i]! : 1;
+    const weight = weights[j]!;
     if (weight === 0) continue;
-    const x = at.u[i]! / scale;
-    const y = at.v[i]! / scale;
+    const x = at.x[i]!;
+    const y = at.y[i]!;
     t[0] = 1;
     t[1] = x;
     t[2] = y;
@@ -88,16 +90,30 @@ function leastSquares(
     t[4] = x * y;
     t[5] = y * y;
     for (let a = 0; a < k; a++) {
-      right[a]! += weight * t[a]! * at.w[i]!;
-      for (let b = a; b < k; b++) normal[a * k + b]! += weight * t[a]! * t[b]!;
+      const ta = weight * t[a]!;
+      right[a]! += ta * at.w[i]!;
+      for (let b = a; b < k; b++) normal[a * k + b]! += ta * t[b]!;
     }
   }
   for (let a = 0; a < k; a++) for (let b = 0; b < a; b++) normal[a * k + b] = normal[b * k + a]!;
   try {
-    const c = solve(Matrix.from1DArray(k, k, normal), Matrix.columnVector(right)).to1DArray();
+    const c = solve(Matrix.from1DArray(k, k, normal.subarray(0, k * k)), Matrix.columnVector(right.subarray(0, k))).to1DArray();
     return c.every(Number.isFinite) ? c : null;
   } catch {
     return null;
+  }
+}
+
+/** Heights of the picked points over the surface, mm, signed. */
+function residualsOf(form: SurfaceForm, c: readonly number[], at: Scaled, pick: Int32Array, many: number, out: Float64Array): void {
+  const [c0, c1, c2] = [c[0]!, c[1]!, c[2]!];
+  const curved = form === 'quadric';
+  const [c3, c4, c5] = curved ? [c[3]!, c[4]!, c[5]!] : [0, 0, 0];
+  for (let j = 0; j < many; j++) {
+    const i = pick[j]!;
+    const x = at.x[i]!;
+    const y = at.y[i]!;
+    out[j] = at.w[i]! - (c0 + c1 * x + c2 * y + c3 * x * x + c4 * x * y + c5 * y * y);
   }
 }
 
@@ -122,17 +138,22 @@ export function fitSurface(at: Points, form: SurfaceForm, seed = 1, start?: Fitt
   let reach = 0;
   for (let i = 0; i < n; i++) reach = Math.max(reach, Math.abs(at.u[i]!), Math.abs(at.v[i]!));
   const scale = reach || 1;
+  const points: Scaled = {
+    x: Float64Array.from(at.u, (u) => u / scale),
+    y: Float64Array.from(at.v, (v) => v / scale),
+    w: Float64Array.from(at.w),
+  };
   const random = seeded(seed);
-  const scored = Array.from({ length: Math.min(n, SCORED) }, () => Math.floor(random() * n));
-  const residuals = new Float64Array(n);
-  const spread = (c: readonly number[], over: readonly number[] | null): number => {
-    const surface = { form, c, scale, residualMm: 0 };
-    const m = over ? over.length : n;
-    for (let j = 0; j < m; j++) {
-      const i = over ? over[j]! : j;
-      residuals[j] = Math.abs(at.w[i]! - heightAt(surface, at.u[i]!, at.v[i]!));
-    }
-    return medianOf(residuals, m);
+  const scored = Int32Array.from({ length: Math.min(n, SCORED) }, () => Math.floor(random() * n));
+  const all = Int32Array.from({ length: n }, (_, i) => i);
+  const signed = new Float64Array(n);
+  const sizes = new Float64Array(n);
+  const alike = new Float64Array(n).fill(1);
+  /** Median distance of the points from a surface; leaves the distances, signed, behind. */
+  const spread = (c: readonly number[], over: Int32Array): number => {
+    residualsOf(form, c, points, over, over.length, signed);
+    for (let j = 0; j < over.length; j++) sizes[j] = Math.abs(signed[j]!);
+    return medianOf(sizes, over.length);
   };
 
   // Coefficients of squares grow with the square of the scale.
@@ -140,17 +161,18 @@ export function fitSurface(at: Points, form: SurfaceForm, seed = 1, start?: Fitt
   let best: number[] | null = start ? start.c.map((x, i) => x * grow ** (i === 0 ? 0 : i < 3 ? 1 : 2)) : null;
   let least = best ? spread(best, scored) : Number.POSITIVE_INFINITY;
   const half = scored.length >> 1;
-  const near = new Int32Array(half);
+  const near = new Int32Array(scored.length);
   for (let trial = 0; !start && trial < TRIALS[form]; trial++) {
-    const pick = Array.from({ length: k }, () => scored[Math.floor(random() * scored.length)]!);
-    let c = leastSquares(form, pick, k, at, scale);
+    for (let j = 0; j < k; j++) near[j] = scored[Math.floor(random() * scored.length)]!;
+    let c = leastSquares(form, points, near, k, alike);
     if (!c) continue;
     let s = spread(c, scored);
+    // A start this much worse than the best stands in the void; others stand better.
+    if (s > HOPELESS * least) continue;
     for (let again = 0; again < CONCENTRATE; again++) {
-      const surface = { form, c, scale, residualMm: 0 };
       let many = 0;
-      for (const i of scored) if (many < half && Math.abs(at.w[i]! - heightAt(surface, at.u[i]!, at.v[i]!)) <= s) near[many++] = i;
-      const closer = leastSquares(form, near, many, at, scale);
+      for (let j = 0; j < scored.length && many < half; j++) if (Math.abs(signed[j]!) <= s) near[many++] = scored[j]!;
+      const closer = leastSquares(form, points, near, many, alike);
       const smaller = closer ? spread(closer, scored) : Number.POSITIVE_INFINITY;
       if (!closer || !(smaller < s)) break;
       [c, s] = [closer, smaller];
@@ -159,32 +181,29 @@ export function fitSurface(at: Points, form: SurfaceForm, seed = 1, start?: Fitt
   }
   if (!best) return refuse('scan', n, 'points that span a face', 'The points of the scan lie on one line or in one place.');
 
-  const all = Int32Array.from({ length: n }, (_, i) => i);
-  const weights = new Float64Array(n);
   // With almost half the points in a void the median of all leans on them: it is taken again over those it calls sound.
   const sigmaOf = (c: readonly number[]): number => {
-    let sigma = Math.max(MAD_TO_SIGMA * spread(c, null), 1e-9);
-    const surface = { form, c, scale, residualMm: 0 };
+    let sigma = Math.max(MAD_TO_SIGMA * spread(c, all), 1e-9);
     for (let again = 0; again < 3; again++) {
       let sound = 0;
       for (let i = 0; i < n; i++) {
-        const r = Math.abs(at.w[i]! - heightAt(surface, at.u[i]!, at.v[i]!));
-        if (r < SOUND_SIGMAS * sigma) residuals[sound++] = r;
+        const r = Math.abs(signed[i]!);
+        if (r < SOUND_SIGMAS * sigma) sizes[sound++] = r;
       }
       // Points without any noise lie on it to the last digit.
       if (sound === 0) break;
-      sigma = Math.max(MAD_TO_SIGMA * medianOf(residuals, sound), 1e-9);
+      sigma = Math.max(MAD_TO_SIGMA * medianOf(sizes, sound), 1e-9);
     }
     return sigma;
   };
+  const weights = new Float64Array(n);
   let sigma = sigmaOf(best);
   for (let pass = 0; pass < 10; pass++) {
-    const surface = { form, c: best, scale, residualMm: sigma };
     for (let i = 0; i < n; i++) {
-      const r = (at.w[i]! - heightAt(surface, at.u[i]!, at.v[i]!)) / (TUKEY * sigma);
+      const r = signed[i]! / (TUKEY * sigma);
       weights[i] = Math.abs(r) < 1 ? (1 - r * r) ** 2 : 0;
     }
-    const c = leastSquares(form, all, n, at, scale, weights);
+    const c = leastSquares(form, points, all, n, weights);
     if (!c) break;
     const moved = Math.max(...c.map((x, i) => Math.abs(x - best![i]!)));
     best = c;
