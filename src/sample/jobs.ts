@@ -1,6 +1,6 @@
 import { DateTime } from 'luxon';
 import { METHODS } from '../core/method';
-import type { Job, Repair } from '../core/plan';
+import { FIRST_BENCH, type Job, type Repair } from '../core/plan';
 import { type Bundle, type Event, type EventBody, type PlanSnapshot, snapshotOf } from '../core/record';
 import { type VoidShape, voidOf } from '../core/void';
 import { EYES_SET_OUT, LANDING, typed } from './landing';
@@ -89,7 +89,7 @@ export function sampleData(nowMs: number, zone: string): SampleData {
     kitId: string,
   ): Repair => ({
     record: 'repair',
-    version: 2,
+    version: 3,
     settingOut: null,
     method: { id: methodId, version: 1 },
     base: { material: 'concrete', thicknessMm: 220, back: 'ground', exposure: 'windy', castOn: '2009-06-15' },
@@ -100,6 +100,15 @@ export function sampleData(nowMs: number, zone: string): SampleData {
     settings: {},
     materialC: 18,
     scaleStepG: 1,
+    dosePct: null,
+    orientation: 'floor',
+    surface: 'bone dry',
+    moisturePct: null,
+    crew: 1,
+    massCapG: null,
+    bench: FIRST_BENCH,
+    blend: null,
+    colour: null,
     reserve: true,
     plannedStart: null,
     serves: null,

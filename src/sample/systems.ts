@@ -1,79 +1,8 @@
-import type { Limits, Milestone, SheetRevision, Stock } from '../core/system';
+import { type SheetRevision, type Stock, systemKind } from '../core/system';
+import { furtherSheets } from './further-systems';
+import { bands, common, curve, EDGES, kitOf, limits, partsOf, ratioOf, single } from './sheet-words';
 
-const TYPED_AT = Date.UTC(2026, 2, 2, 9);
-type Row = readonly [tempC: number, fromMin: number, toMin: number];
-
-const curve = (
-  kind: Milestone['kind'],
-  startsAt: Milestone['startsAt'],
-  runsOn: Milestone['runsOn'],
-  rows: readonly Row[],
-  referenceMassG: number | null = null,
-): Milestone => ({
-  kind,
-  startsAt,
-  runsOn,
-  referenceMassG,
-  table: { form: 'curve', points: rows.map(([tempC, fromMin, toMin]) => ({ tempC, fromMin, toMin })) },
-});
-const bands = (
-  kind: Milestone['kind'],
-  startsAt: Milestone['startsAt'],
-  runsOn: Milestone['runsOn'],
-  edges: readonly number[],
-  minutes: readonly number[],
-): Milestone => ({
-  kind,
-  startsAt,
-  runsOn,
-  referenceMassG: null,
-  table: { form: 'bands', bands: minutes.map((m, i) => ({ fromC: edges[i]!, toC: edges[i + 1]!, fromMin: m, toMin: m })) },
-});
-const single = (
-  kind: Milestone['kind'],
-  startsAt: Milestone['startsAt'],
-  runsOn: Milestone['runsOn'],
-  fromMin: number,
-  toMin: number,
-  referenceMassG: number | null = null,
-): Milestone => ({
-  kind,
-  startsAt,
-  runsOn,
-  referenceMassG,
-  table: { form: 'single', tempC: 23, fromMin, toMin },
-});
-
-const limits: Limits = {
-  baseMinC: null,
-  baseMaxC: null,
-  airMinC: null,
-  airMaxC: null,
-  materialMinC: null,
-  materialMaxC: null,
-  humidityMaxPct: null,
-  dewMarginK: null,
-  cureMinC: null,
-  baseAgeMinDays: null,
-  liftMaxMm: null,
-  liftMinMm: null,
-  bondMinMm: null,
-  bondMaxMm: null,
-  bases: [],
-  wetness: 'bone dry',
-};
-
-const common = {
-  record: 'sheet',
-  version: 1,
-  revision: 1,
-  supersedes: null,
-  typedFrom: 'sample sheet',
-  typedByRole: 'foreman',
-  typedAt: TYPED_AT,
-  sample: true,
-} as const;
-const EDGES = [-5, 0, 5, 10, 20, 30, 40];
+export { furtherSheets };
 
 /** Times in temperature bands; metered through a static mixer. */
 export const resinSheet: SheetRevision = {
@@ -83,11 +12,8 @@ export const resinSheet: SheetRevision = {
   name: 'Quick anchor resin 10:1',
   kind: 'anchor-pack',
   family: 'methacrylate',
-  parts: [
-    { id: 'A', name: 'resin', role: 'resin', densityGPerMl: 1.7, bulkGPerMl: null },
-    { id: 'B', name: 'hardener', role: 'hardener', densityGPerMl: 1.5, bulkGPerMl: null },
-  ],
-  ratio: { basis: 'volume', a: 10, b: 1, cByWeight: null, tolerancePct: null },
+  parts: partsOf('anchor-pack'),
+  ratio: ratioOf({ basis: 'volume', a: 10, b: 1 }),
   milestones: [
     bands('use-by', 'mix-begins', 'base', EDGES, [60, 25, 15, 7, 4, 2]),
     bands('idle', 'mix-begins', 'material', EDGES, [45, 18, 10, 5, 3, 1.5]),
@@ -104,11 +30,18 @@ export const resinSheet: SheetRevision = {
     bases: ['concrete', 'stone'],
     wetness: 'wiped damp',
   },
-  kits: [{ id: 'cartridge', label: 'Cartridge 300 mL', massG: { A: 463.6, B: 40.9, C: null }, splittable: true, yieldMl: null, price: 18 }],
+  kits: [
+    kitOf('cartridge', 'Cartridge 300 mL', [463.6, 40.9], {
+      splittable: true,
+      price: 18,
+      contents: [{ what: 'static mixer', count: 2 }],
+    }),
+  ],
   mixer: { volumeMl: 9, purgeMl: 14, reachMm: 180 },
   potLossMl: 0,
   mixMin: 0,
   primer: 'none',
+  protection: [...systemKind('anchor-pack').protection],
   hazards: ['Sensitising: gloves and eye cover for both parts.', 'Peroxide in part B: keep from eyes, flames and accelerators.'],
 };
 
@@ -120,12 +53,8 @@ export const mortarSheet: SheetRevision = {
   name: 'Ramp mortar 3-part',
   kind: 'mortar-kit',
   family: 'resin-amine',
-  parts: [
-    { id: 'A', name: 'resin', role: 'resin', densityGPerMl: 1.1, bulkGPerMl: null },
-    { id: 'B', name: 'hardener', role: 'hardener', densityGPerMl: 1.0, bulkGPerMl: null },
-    { id: 'C', name: 'graded sand', role: 'aggregate', densityGPerMl: 2.65, bulkGPerMl: 1.75 },
-  ],
-  ratio: { basis: 'weight', a: 100, b: 40, cByWeight: 650, tolerancePct: 5 },
+  parts: partsOf('mortar-kit'),
+  ratio: ratioOf({ basis: 'weight', a: 100, b: 40, cByWeight: 650, tolerancePct: 5 }),
   milestones: [
     curve(
       'use-by',
@@ -205,13 +134,15 @@ export const mortarSheet: SheetRevision = {
     bases: ['concrete', 'stone'],
   },
   kits: [
-    { id: 'small', label: 'Kit 2.5 kg', massG: { A: 316.5, B: 126.6, C: 2056.9 }, splittable: false, yieldMl: 1150, price: 34 },
-    { id: 'large', label: 'Kit 5 kg', massG: { A: 633, B: 253.2, C: 4113.8 }, splittable: false, yieldMl: 2300, price: 58 },
+    kitOf('small', 'Kit 2.5 kg', [316.5, 126.6, 2056.9], { yieldMl: 1150, price: 34, contents: [{ what: 'mixing pail', count: 1 }] }),
+    kitOf('large', 'Kit 5 kg', [633, 253.2, 4113.8], { yieldMl: 2300, price: 58, contents: [{ what: 'mixing pail', count: 1 }] }),
   ],
-  mixer: null,
   potLossMl: 60,
-  mixMin: 3,
+  mixRpm: { from: 300, to: 400 },
+  mixManner: 'slow paddle, scrape the sides once',
   primer: 'drawn-off',
+  coverageKgPerM2Mm: 2.15,
+  protection: [...systemKind('mortar-kit').protection],
   hazards: ['Sensitising: gloves and eye cover for both parts.', 'Silica dust: breathing protection when pouring sand and when grinding.'],
 };
 
@@ -223,11 +154,8 @@ export const pasteSheet: SheetRevision = {
   name: 'Slow paste adhesive 2:1',
   kind: 'paste',
   family: 'resin-amine',
-  parts: [
-    { id: 'A', name: 'paste resin', role: 'resin', densityGPerMl: 1.4, bulkGPerMl: null },
-    { id: 'B', name: 'paste hardener', role: 'hardener', densityGPerMl: 1.05, bulkGPerMl: null },
-  ],
-  ratio: { basis: 'volume', a: 2, b: 1, cByWeight: null, tolerancePct: 5 },
+  parts: partsOf('paste'),
+  ratio: ratioOf({ basis: 'volume', a: 2, b: 1, also: { a: 100, b: 37.5 }, tolerancePct: 5 }),
   milestones: [
     single('use-by', 'mix-begins', 'pot', 45, 60, 200),
     single('open', 'mix-ends', 'base', 60, 75),
@@ -253,26 +181,41 @@ export const pasteSheet: SheetRevision = {
     bondMaxMm: 2,
     bases: ['metal', 'laminate', 'stone'],
   },
-  kits: [{ id: 'pair', label: 'Tin pair 450 mL', massG: { A: 420, B: 157.5, C: null }, splittable: true, yieldMl: 430, price: 41 }],
-  mixer: null,
-  potLossMl: 20,
+  kits: [kitOf('pair', 'Tin pair 450 mL', [420, 157.5], { splittable: true, yieldMl: 430, price: 41 })],
   mixMin: 4,
-  primer: 'none',
+  mixManner: 'fold on a board, scrape twice',
+  protection: [...systemKind('paste').protection],
   hazards: ['Sensitising: gloves and eye cover for both parts.', 'Solvent wipes and hot work do not go together.'],
 };
 
-export const sampleSheets: readonly SheetRevision[] = [resinSheet, mortarSheet, pasteSheet];
+export const sampleSheets: readonly SheetRevision[] = [resinSheet, mortarSheet, pasteSheet, ...furtherSheets];
 
-const lot = (id: string, systemId: string, kitId: string, lotName: string, quantity: number, expiresOn: string): Stock => ({
+const lot = (
+  id: string,
+  systemId: string,
+  kitId: string,
+  lotName: string,
+  quantity: number,
+  expiresOn: string,
+  over: Partial<Stock> = {},
+): Stock => ({
   record: 'stock',
-  version: 1,
+  version: 2,
   id,
   systemId,
   kitId,
   lot: lotName,
   quantity,
   expiresOn,
+  openedOn: null,
+  openedShare: 0,
+  breaches: [],
+  price: null,
+  dropsPerMl: null,
+  stripMm: null,
+  where: 'stores, winch house',
   sample: true,
+  ...over,
 });
 
 /** Lots on the sample shelf. */
@@ -280,5 +223,12 @@ export const sampleStock: readonly Stock[] = [
   lot('stock-anchor', 'system-anchor', 'cartridge', 'AN-0417', 3, '2027-08-31'),
   lot('stock-mortar-small', 'system-mortar', 'small', 'RM-2210', 2, '2027-05-31'),
   lot('stock-mortar-large', 'system-mortar', 'large', 'RM-2188', 1, '2027-05-31'),
-  lot('stock-paste', 'system-paste', 'pair', 'SP-0093', 2, '2027-02-28'),
+  lot('stock-paste', 'system-paste', 'pair', 'SP-0093', 2, '2027-02-28', { openedOn: '2026-04-20', openedShare: 0.4 }),
+  lot('stock-filler', 'system-filler', 'tin', 'PF-118', 1, '2026-12-31', { stripMm: 5 }),
+  lot('stock-coat', 'system-coat', 'jar', 'WF-031', 1, '2026-11-30', { dropsPerMl: 38 }),
+  lot('stock-cement', 'system-cement', 'bag', 'CP-77', 4, '2026-10-31', {
+    breaches: [{ on: '2026-02-11', text: 'stood in the open boat house, −6 °C' }],
+  }),
+  lot('stock-hull', 'system-hull', 'set', 'HP-9', 1, '2027-03-31'),
+  lot('stock-putty', 'system-putty', 'bars', 'RP-55', 5, '2028-01-31'),
 ];

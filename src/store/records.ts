@@ -1,6 +1,6 @@
 import { Job, Repair, repairNow } from '@/core/plan';
 import { Attachment, Event, PlanSnapshot, SeriesRecord } from '@/core/record';
-import { SheetRevision, Stock } from '@/core/system';
+import { SheetRevision, Stock, sheetNow, stockNow } from '@/core/system';
 
 /** The eight kinds of record and their schemas, by the name of their shelf in the database. */
 export const SCHEMAS = {
@@ -40,6 +40,8 @@ export interface Holdings {
 /** A stored record of an older version as one of the newest. */
 function broughtForward(kind: RecordKind, raw: unknown): unknown {
   if (kind === 'repair') return repairNow(raw);
+  if (kind === 'sheet') return sheetNow(raw);
+  if (kind === 'stock') return stockNow(raw);
   if (kind === 'snapshot' && raw && typeof raw === 'object' && Array.isArray((raw as { repairs?: unknown }).repairs))
     return { ...raw, repairs: (raw as { repairs: unknown[] }).repairs.map(repairNow) };
   return raw;

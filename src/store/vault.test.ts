@@ -54,5 +54,5 @@ test('a repair written by version 1 of the product is brought forward when it is
   db.close();
   const { holdings, setAside } = await vault.load();
   expect(setAside).toEqual([]);
-  expect(holdings.repair.map((r) => [r.id, r.version]).sort()).toEqual(old.repairs.map((r: { id: string }) => [r.id, 2]).sort());
+  expect(holdings.repair.map((r) => [r.id, r.version]).sort()).toEqual(old.repairs.map((r: { id: string }) => [r.id, 3]).sort());
 });

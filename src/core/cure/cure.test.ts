@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { pasteSheet } from '../../sample/systems';
 import { seriesOf } from '../climate';
 import type { Milestone, SheetRevision } from '../system';
 import { fittedActivationKJ, minutesAt, type Pace, paceOf, reach, sheetFlaws, steady } from '.';
@@ -198,7 +199,7 @@ describe('along a history', () => {
 });
 
 describe('slips in a typed sheet', () => {
-  const sheet = (...milestones: Milestone[]) => ({ milestones, family: 'resin-amine', name: 'Test' }) as unknown as SheetRevision;
+  const sheet = (...milestones: Milestone[]): SheetRevision => ({ ...pasteSheet, milestones });
   test('a sound table has none; the fit is shown', () => {
     expect(sheetFlaws(sheet(curve))).toEqual([]);
     expect(fittedActivationKJ(curve)).toBeGreaterThan(55);

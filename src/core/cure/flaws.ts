@@ -1,4 +1,4 @@
-import { clockOf, MILESTONES, type Milestone, type SheetRevision } from '../system';
+import { clockOf, MILESTONES, type Milestone, partOf, type SheetRevision } from '../system';
 import { attempt, figure, type Problem } from '../units';
 import { paceOf } from './pace';
 
@@ -30,9 +30,120 @@ export function sheetFlaws(sheet: SheetRevision): readonly Problem[] {
 /** Sheets are immutable: each is looked through once. */
 const known = new WeakMap<SheetRevision, readonly Problem[]>();
 
-function flawsOf(sheet: SheetRevision): readonly Problem[] {
+/** A milestone as plain tables: one of each dose, one of each humidity. */
+function plainOnes(m: Milestone): Milestone[] {
+  if (m.table.form === 'by-dose') return m.table.doses.map(({ table }) => ({ ...m, table }));
+  if (m.table.form !== 'tiers') return [m];
+  const { tiers } = m.table;
+  return [...new Set(tiers.map((t) => t.humidityToPct))].map((h) => ({
+    ...m,
+    table: {
+      form: 'bands',
+      bands: tiers.filter((t) => t.humidityToPct === h).map(({ fromC, toC, fromMin, toMin }) => ({ fromC, toC, fromMin, toMin })),
+    },
+  }));
+}
+
+/** A weight ratio and a volume ratio of one sheet must agree through the densities this well. */
+const RATIOS_AGREE_PCT = 5;
+
+function ratioFlaws(sheet: SheetRevision): Problem[] {
+  const { ratio } = sheet;
+  const [a, b] = [partOf(sheet, 'A'), partOf(sheet, 'B')];
+  if (!ratio.also || !a || !b) return [];
+  const density = b.densityGPerMl / a.densityGPerMl;
+  const weight = ratio.basis === 'weight' ? ratio.b / ratio.a : ratio.also.b / ratio.also.a;
+  const volume = ratio.basis === 'volume' ? ratio.b / ratio.a : ratio.also.b / ratio.also.a;
+  const off = (weight / (volume * density) - 1) * 100;
+  return Math.abs(off) <= RATIOS_AGREE_PCT
+    ? []
+    : [
+        {
+          field: 'ratio.also',
+          value: [weight, volume],
+          allowed: `agreement within ${RATIOS_AGREE_PCT} %`,
+          sentence: `By the densities ${figure(100 * volume)} : 100 by volume is ${figure(100 * volume * density)} : 100 by weight, the sheet says ${figure(100 * weight)} : 100. A ratio or a density is mistyped.`,
+        },
+      ];
+}
+
+/** Ranges whose ends are swapped. */
+function limitFlaws({ limits: l, storage }: SheetRevision): Problem[] {
+  const ranges: readonly (readonly [string, number | null, number | null, string])[] = [
+    ['Base', l.baseMinC, l.baseMaxC, '°C'],
+    ['Air', l.airMinC, l.airMaxC, '°C'],
+    ['Material', l.materialMinC, l.materialMaxC, '°C'],
+    ['Lift', l.liftMinMm, l.liftMaxMm, 'mm'],
+    ['Bond line', l.bondMinMm, l.bondMaxMm, 'mm'],
+    ['Storage', storage.minC, storage.maxC, '°C'],
+  ];
+  return ranges.flatMap(([label, low, high, unit]) =>
+    low !== null && high !== null && low > high
+      ? [
+          {
+            field: `limits.${label.toLowerCase()}`,
+            value: [low, high],
+            allowed: 'the lower end first',
+            sentence: `${label}: ${low} to ${high} ${unit} has its ends swapped.`,
+          },
+        ]
+      : [],
+  );
+}
+
+/** Doses outside the sheet's range, and times that grow with the dose. */
+function doseFlaws(sheet: SheetRevision, m: Milestone): Problem[] {
+  if (m.table.form !== 'by-dose') return [];
+  const label = MILESTONES[m.kind].label;
+  const field = `milestones.${m.kind}`;
+  if (!sheet.dose)
+    return [
+      {
+        field,
+        value: 'by-dose',
+        allowed: 'a sheet with a dose',
+        sentence: `${label}: it is stated by dose, but the sheet names no range of doses.`,
+      },
+    ];
   const out: Problem[] = [];
-  for (const m of sheet.milestones) {
+  const doses = [...m.table.doses].sort((a, b) => a.dosePct - b.dosePct);
+  if (doses[0]!.dosePct > sheet.dose.minPct || doses.at(-1)!.dosePct < sheet.dose.maxPct)
+    out.push({
+      field,
+      value: [doses[0]!.dosePct, doses.at(-1)!.dosePct],
+      allowed: `${sheet.dose.minPct} to ${sheet.dose.maxPct} %`,
+      sentence: `${label}: its doses run from ${doses[0]!.dosePct} to ${doses.at(-1)!.dosePct} %, the sheet's range from ${sheet.dose.minPct} to ${sheet.dose.maxPct} %: outside its own doses it says nothing.`,
+    });
+  doses.slice(1).forEach((d, i) => {
+    const less = doses[i]!;
+    const both = attempt(
+      () => [paceOf({ ...m, table: less.table }, 'long', sheet.family), paceOf({ ...m, table: d.table }, 'long', sheet.family)] as const,
+    );
+    if (!both.ok) return;
+    const [a, b] = both.value;
+    const low = Math.max(a.sheetLowC, b.sheetLowC);
+    const high = Math.min(a.sheetHighC, b.sheetHighC);
+    const at = [low, high].find(
+      (t) =>
+        low <= high &&
+        b.minutesAt(Math.min(t, high - (b.form === 'bands' ? 0.01 : 0))) >
+          a.minutesAt(Math.min(t, high - (a.form === 'bands' ? 0.01 : 0))) * 1.0001,
+    );
+    if (at !== undefined)
+      out.push({
+        field,
+        value: [less.dosePct, d.dosePct],
+        allowed: 'times that fall with the dose',
+        sentence: `${label}: ${d.dosePct} % is slower than ${less.dosePct} % at ${figure(at)} °C. Are two doses swapped?`,
+      });
+  });
+  return out;
+}
+
+function flawsOf(sheet: SheetRevision): readonly Problem[] {
+  const out: Problem[] = [...ratioFlaws(sheet), ...limitFlaws(sheet), ...sheet.milestones.flatMap((m) => doseFlaws(sheet, m))];
+  const plain = sheet.milestones.flatMap(plainOnes);
+  for (const m of plain) {
     const field = `milestones.${m.kind}`;
     const label = MILESTONES[m.kind].label;
     for (const side of ['short', 'long'] as const) {
@@ -63,7 +174,8 @@ function flawsOf(sheet: SheetRevision): readonly Problem[] {
         });
     });
   }
-  const ranked = sheet.milestones
+  const ranked = plain
+    .filter((m) => sheet.milestones.includes(m))
     .filter((m) => clockOf(m) === 'waiting' && MILESTONES[m.kind].order !== null)
     .sort((a, b) => MILESTONES[a.kind].order! - MILESTONES[b.kind].order!);
   ranked.forEach((m, i) => {

@@ -32,6 +32,8 @@ const BEYOND_K = 5;
 const SINGLE_K = 15;
 /** This close to its own temperature a single figure is the sheet's word. */
 const AT_ITS_OWN_K = 0.05;
+/** Degrees over which the one figure of a drying product is taken as it stands, on the side where that is safe. */
+const FLAT_K = 25;
 /** What a sheet without a temperature is read as. */
 export const UNSTATED_C = 23;
 /** The last digits of a computed temperature must not decide between two bands. */
@@ -79,10 +81,30 @@ function makePace(milestone: Milestone, side: Side, family: FamilyId): Omit<Pace
     return side === 'short' ? row.fromMin : row.toMin;
   };
 
+  if (table.form === 'by-dose' || table.form === 'tiers')
+    return refuse(
+      `milestones.${milestone.kind}`,
+      table.form,
+      table.form === 'tiers' ? 'a humidity' : 'a dose',
+      `${name}: the sheet states it by ${table.form === 'tiers' ? 'humidity' : 'dose'}; without one there is no time.`,
+    );
+
   if (table.form === 'single') {
     const at = table.tempC ?? UNSTATED_C;
     const minutes = take(table);
-    const mid = FAMILIES[family].activationKJ;
+    const mid: number | null = FAMILIES[family].activationKJ;
+    // Drying has no activation energy: a wait is taken as it stands where it is warmer, a working time where it is colder.
+    if (mid === null)
+      return {
+        form: 'single',
+        lowC: side === 'long' ? at : at - FLAT_K,
+        highC: side === 'long' ? at + FLAT_K : at,
+        sheetLowC: at,
+        sheetHighC: at,
+        breaksC: [at],
+        minutesAt: () => minutes,
+        standingAt: (t) => (table.tempC !== null && Math.abs(t - at) < AT_ITS_OWN_K ? 'sheet' : 'estimated'),
+      };
     return {
       form: 'single',
       lowC: at - SINGLE_K,

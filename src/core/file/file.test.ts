@@ -12,7 +12,7 @@ const fileOf = (i: number): JobFile => {
   const b = bundles[i]!;
   return {
     format: 'grenko-job',
-    version: 2,
+    version: 3,
     exportedAt: new Date(NOW).toISOString(),
     coreVersion: CORE_VERSION,
     job: b.job,
@@ -48,13 +48,15 @@ test('a job goes out and comes back, and plans the same', () => {
   }
 });
 
-test.each(['ramp', 'winch'])('a file of version 1, kept since then, is brought forward and plans as it did: %s', (name) => {
-  const text = readFileSync(`src/core/file/kept/${name}-v1.grenko.json`, 'utf8');
+test.each(['ramp-v1', 'winch-v1', 'winch-v2'])('an older file, kept since then, is brought forward and measures as it did: %s', (name) => {
+  const text = readFileSync(`src/core/file/kept/${name}.grenko.json`, 'utf8');
   const old = JSON.parse(text);
   const file = readJobFile(text);
-  expect([old.version, file.version]).toEqual([1, JOB_FILE_VERSION]);
+  expect([old.version, file.version]).toEqual([Number(name.at(-1)), JOB_FILE_VERSION]);
+  for (const s of file.sheets) expect(s).toMatchObject({ version: 2, dose: null });
+  for (const l of file.stock) expect(l).toMatchObject({ version: 2, breaches: [] });
   for (const [i, r] of file.repairs.entries()) {
-    expect(r).toMatchObject({ version: 2, settingOut: null, name: old.repairs[i].name });
+    expect(r).toMatchObject({ version: 3, settingOut: null, dosePct: null, crew: 1, name: old.repairs[i].name });
     expect(r.void).toMatchObject({ variants: [], keepClear: [], back: 'closed', count: old.repairs[i].void.count });
   }
   // The plan kept in a snapshot was made by the core of that time; the new one measures the same volumes from the same lengths.

@@ -1,13 +1,13 @@
 import { z } from 'zod';
 import { Job, Repair, repairNow } from '../plan';
 import { Attachment, Event, PlanSnapshot, SeriesRecord } from '../record';
-import { SheetRevision, Stock } from '../system';
+import { SheetRevision, Stock, sheetNow, stockNow } from '../system';
 import { refuse } from '../units';
 
 /** The job file: one job with everything that belongs to it, as JSON. */
 export const JobFile = z.object({
   format: z.literal('grenko-job'),
-  version: z.literal(2),
+  version: z.literal(3),
   exportedAt: z.string(),
   coreVersion: z.string(),
   job: Job,
@@ -21,18 +21,21 @@ export const JobFile = z.object({
 });
 export type JobFile = z.infer<typeof JobFile>;
 
-export const JOB_FILE_VERSION = 2;
+export const JOB_FILE_VERSION = 3;
 
 /** Steps from version n to n + 1, by n. Each is tested on a kept file of its version. */
 export const MIGRATIONS: Readonly<Record<number, (old: Record<string, unknown>) => Record<string, unknown>>> = {
   // Repairs, also those kept in snapshots, are of version 2.
-  1: (old) => ({
-    ...old,
-    version: 2,
-    repairs: each(old.repairs, repairNow),
-    snapshots: each(old.snapshots, (s) => ({ ...(s as object), repairs: each((s as { repairs?: unknown }).repairs, repairNow) })),
-  }),
+  1: (old) => ({ ...withRepairs(old), version: 2 }),
+  // Repairs of version 3, sheets and lots of version 2.
+  2: (old) => ({ ...withRepairs(old), version: 3, sheets: each(old.sheets, sheetNow), stock: each(old.stock, stockNow) }),
 };
+
+const withRepairs = (old: Record<string, unknown>): Record<string, unknown> => ({
+  ...old,
+  repairs: each(old.repairs, repairNow),
+  snapshots: each(old.snapshots, (s) => ({ ...(s as object), repairs: each((s as { repairs?: unknown }).repairs, repairNow) })),
+});
 
 const each = (list: unknown, step: (item: unknown) => unknown): unknown => (Array.isArray(list) ? list.map(step) : list);
 

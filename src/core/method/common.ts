@@ -1,5 +1,5 @@
 import type { Batch } from '../mix';
-import type { BaseMaterial } from '../system';
+import { type BaseMaterial, PART_IDS } from '../system';
 import { figure } from '../units';
 import { SHAPES, type Void } from '../void';
 import type { MethodContext, Question, School, Setting, StepDraft } from './method';
@@ -102,11 +102,7 @@ export const notMoving: Question = {
 export function mixSteps(batch: Batch, of: number, mixMin: number, school: string, order: string, block: string): StepDraft[] {
   const n = batch.index + 1;
   const kits = batch.kits === null ? '' : batch.kits === 1 ? 'One whole kit. ' : `${batch.kits} whole kits. `;
-  const parts = [
-    `${figure(batch.massG.A)} g of A`,
-    `${figure(batch.massG.B)} g of B`,
-    ...(batch.massG.C > 0 ? [`${figure(batch.massG.C)} g of C`] : []),
-  ].join(', ');
+  const parts = [...PART_IDS.filter((id) => batch.massG[id] > 0).map((id) => `${figure(batch.massG[id])} g of ${id}`)].join(', ');
   const end =
     {
       both: `Until one even colour, and the full ${figure(mixMin)} min.`,

@@ -1,4 +1,15 @@
-import { type Kit, kitVolumeMl, type PartId, type Proportion, proportionOf, type SheetRevision, SYSTEM_KINDS } from '../system';
+import {
+  coverageMl,
+  isMetered,
+  type Kit,
+  kitVolumeMl,
+  PART_IDS,
+  type PartId,
+  type Proportion,
+  plannedKitMl,
+  proportionOf,
+  type SheetRevision,
+} from '../system';
 import { figure, line, refuse, type Voice, type WorkLine } from '../units';
 
 /** One allowance between the void and what is mixed: its own cause, its own line, in mL (negative for a recess). */
@@ -29,8 +40,12 @@ export interface MixAsk {
   readonly portions: readonly Portion[];
   /** Minutes a batch may take to place, after mixing and standing. */
   readonly usableMin: number;
-  /** Placing rate of the crew, mL/min. */
+  /** Placing rate of one pair of hands, mL/min, and how many there are. */
   readonly placingMlPerMin: number;
+  readonly crew: number;
+  /** Most that may stand in one pot, g, and most that the vessel takes, mL; null where they do not bind. */
+  readonly massCapG: number | null;
+  readonly vesselMaxMl: number | null;
   /** Whole kits only, or split by weighing. */
   readonly split: 'whole' | 'weighed';
   /** Like places, for metered systems. */
@@ -91,6 +106,7 @@ const MAX_BATCHES = 400;
 
 function yieldLines({ sheet, kit }: MixAsk): WorkLine[] {
   const geometry = kitVolumeMl(sheet, kit);
+  const covers = coverageMl(sheet, kit);
   return [
     line('One kit by its masses', 'mass / density of the mix, the scarcest part decides', geometry, 'mL'),
     ...(kit.yieldMl === null
@@ -105,14 +121,27 @@ function yieldLines({ sheet, kit }: MixAsk): WorkLine[] {
             'sheet',
           ),
         ]),
+    ...(covers === null
+      ? []
+      : [
+          line(
+            'One kit by the sheet’s coverage',
+            `${sheet.coverageKgPerM2Mm} kg for each m² and mm: ${covers < geometry ? 'smaller than by the masses' : 'larger than by the masses, which plan'}`,
+            covers,
+            'mL',
+            undefined,
+            'sheet',
+          ),
+        ]),
   ];
 }
 
-function partsOf(sheet: SheetRevision, p: Proportion, ml: number): Pick<Batch, 'massG' | 'volumeMl'> {
+/** Masses and volumes of the parts in so much mix, g and mL. */
+export function partsOf(sheet: SheetRevision, p: Proportion, ml: number): Pick<Batch, 'massG' | 'volumeMl'> {
   const mass = ml * p.densityGPerMl;
-  const massG = { A: mass * p.massShare.A, B: mass * p.massShare.B, C: mass * p.massShare.C };
-  const density = (id: PartId) => sheet.parts.find((part) => part.id === id)?.densityGPerMl ?? 1;
-  return { massG, volumeMl: { A: massG.A / density('A'), B: massG.B / density('B'), C: massG.C / density('C') } };
+  const over = (f: (id: PartId) => number) => Object.fromEntries(PART_IDS.map((id) => [id, f(id)])) as Record<PartId, number>;
+  const massG = over((id) => mass * p.massShare[id]);
+  return { massG, volumeMl: over((id) => massG[id] / (sheet.parts.find((part) => part.id === id)?.densityGPerMl ?? 1)) };
 }
 
 /**
@@ -124,7 +153,7 @@ export function amounts(ask: MixAsk): MixResult {
   const { sheet, kit } = ask;
   const proportion = proportionOf(sheet);
   // The sheet's yield often disagrees with geometry: the smaller one plans, the working shows both.
-  const kitMl = Math.min(kitVolumeMl(sheet, kit), kit.yieldMl ?? Number.POSITIVE_INFINITY);
+  const kitMl = plannedKitMl(sheet, kit);
   if (!(ask.usableMin > 0))
     refuse(
       'usableMin',
@@ -144,7 +173,7 @@ export function amounts(ask: MixAsk): MixResult {
   if (!(placed > 0))
     refuse('allowances', placed, 'more than 0 mL to place', 'With these allowances nothing is left to place. Check the recess.');
   const safety = Math.max(0, ask.p95Ml - ask.netMl - reserve);
-  return SYSTEM_KINDS[sheet.kind].metered
+  return isMetered(sheet.kind)
     ? metered(ask, proportion, kitMl, lines, placed, safety)
     : potted(ask, proportion, kitMl, lines, placed, safety);
 }
@@ -236,9 +265,35 @@ function metered(ask: MixAsk, proportion: Proportion, kitMl: number, lines: Amou
   };
 }
 
+/** The largest batch, and what sets it: the time to place it, the mass one pot may hold, or the vessel. */
+function batchCap(ask: MixAsk, proportion: Proportion): { capMl: number; binds: string } {
+  const caps: [number, string][] = [
+    [
+      ask.placingMlPerMin * ask.crew * ask.usableMin,
+      `${figure(ask.placingMlPerMin)} mL/min${ask.crew > 1 ? ` × ${ask.crew} pairs of hands` : ''} × ${figure(ask.usableMin)} min left to place it`,
+    ],
+    ...(ask.massCapG === null
+      ? []
+      : [
+          [ask.massCapG / proportion.densityGPerMl, `${figure(ask.massCapG)} g in one pot / ${figure(proportion.densityGPerMl)} g/mL`] as [
+            number,
+            string,
+          ],
+        ]),
+    ...(ask.vesselMaxMl === null
+      ? []
+      : [[ask.vesselMaxMl * HEADROOM, `the vessel of ${figure(ask.vesselMaxMl)} mL, filled to two thirds`] as [number, string]]),
+  ];
+  const [capMl, binds] = caps.reduce((a, b) => (b[0] < a[0] ? b : a));
+  return { capMl, binds };
+}
+
+/** Share of a vessel that may be filled: stirring needs room. */
+const HEADROOM = 2 / 3;
+
 function potted(ask: MixAsk, proportion: Proportion, kitMl: number, lines: AmountLine[], placed: number, safety: number): MixResult {
   const { sheet } = ask;
-  const capMl = ask.placingMlPerMin * ask.usableMin;
+  const { capMl, binds } = batchCap(ask, proportion);
   const loss = sheet.potLossMl;
   const whole = ask.split === 'whole' || !ask.kit.splittable;
   if (whole && kitMl > capMl * 1.0001)
@@ -246,7 +301,7 @@ function potted(ask: MixAsk, proportion: Proportion, kitMl: number, lines: Amoun
       'split',
       kitMl,
       `kits up to ${figure(capMl)} mL`,
-      `A whole kit of ${figure(kitMl)} mL takes ${figure(kitMl / ask.placingMlPerMin)} min to place, the pot gives ${figure(ask.usableMin)} min. ${ask.kit.splittable ? 'Split the kit by weighing' : 'Choose a smaller kit'}, keep the pot cooler, or add hands.`,
+      `A whole kit makes ${figure(kitMl)} mL, one batch may have ${figure(capMl)} mL: ${binds}. ${ask.kit.splittable ? 'Split the kit by weighing' : 'Choose a smaller kit'}, keep the pot cooler, or add hands.`,
     );
   const kitsPerBatch = Math.max(1, Math.floor(capMl / kitMl + 1e-9));
   const portionMl = ask.portions.map((p) => placed * p.share);
@@ -326,7 +381,7 @@ function potted(ask: MixAsk, proportion: Proportion, kitMl: number, lines: Amoun
     proportion,
     capMl,
     working: [
-      line('Largest batch', `${figure(ask.placingMlPerMin)} mL/min × ${figure(ask.usableMin)} min left to place it`, capMl, 'mL'),
+      line('Largest batch', binds, capMl, 'mL'),
       line(
         'Batches',
         whole

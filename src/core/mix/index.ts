@@ -1,2 +1,7 @@
 export * from './amounts';
+export * from './colour';
+export * from './fillers';
+export * from './instrument';
+export * from './kit-sets';
+export * from './pour';
 export * from './ratio-check';

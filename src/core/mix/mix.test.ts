@@ -14,6 +14,9 @@ const ask = (sheet: SheetRevision, over: Partial<MixAsk> = {}): MixAsk => ({
   portions: [{ label: 'all', share: 1 }],
   usableMin: 20,
   placingMlPerMin: 100,
+  crew: 1,
+  massCapG: null,
+  vesselMaxMl: null,
   split: 'weighed',
   count: 1,
   minutesPerPlace: 3,
@@ -83,7 +86,7 @@ describe('potted', () => {
   });
   test('a kit too big for its pot life is refused with the way out', () => {
     expect(() => amounts(ask(mortarSheet, { split: 'whole', placingMlPerMin: 1 }))).toThrow(
-      /whole kit of .* takes .* the pot gives 20 min/,
+      /whole kit makes 1150 mL, one batch may have 20 mL: 1 mL\/min × 20 min/,
     );
     expect(() => amounts(ask(pasteSheet, { usableMin: -2 }))).toThrow(/whole pot life/);
   });

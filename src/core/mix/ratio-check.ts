@@ -1,3 +1,4 @@
+import { perHundredOfA, type SheetRevision } from '../system';
 import { positive } from '../units';
 
 /** How far a pour is off its ratio, and what to do about it. */
@@ -14,6 +15,16 @@ export interface RatioCheck {
 
 /** Assumed where the sheet gives no tolerance; always shown as not from the sheet. */
 export const ASSUMED_TOLERANCE_PCT = 5;
+
+/** The tolerance that holds, and whether the sheet gave it. A dose has its range as tolerance. */
+export function toleranceOf(sheet: SheetRevision): { readonly tolerancePct: number; readonly fromSheet: boolean } {
+  if (sheet.ratio.tolerancePct !== null) return { tolerancePct: sheet.ratio.tolerancePct, fromSheet: true };
+  if (!sheet.dose) return { tolerancePct: ASSUMED_TOLERANCE_PCT, fromSheet: false };
+  // The nearer end of the range, as a share of the dose that is mixed.
+  const dose = sheet.ratio.b / sheet.ratio.a;
+  const ends = [sheet.dose.minPct, sheet.dose.maxPct].map((p) => perHundredOfA(p, sheet.dose!.of) / 100);
+  return { tolerancePct: Math.max(1, Math.min(...ends.map((e) => Math.abs(e / dose - 1) * 100).filter((x) => x > 1e-6))), fromSheet: true };
+}
 
 /** Compares poured masses with the nominal ratio B/A by weight. @throws Refusal for masses that are not positive */
 export function checkRatio(massA: number, massB: number, nominalBOverA: number, tolerancePct: number | null): RatioCheck {

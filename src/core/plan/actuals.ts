@@ -1,3 +1,18 @@
+import { z } from 'zod';
+import type { PartId } from '../system';
+
+/** What the touch says of the cup kept of a batch. */
+export const WITNESS_STATES = {
+  kept: 'kept',
+  liquid: 'still liquid',
+  soft: 'soft',
+  tacky: 'tacky',
+  nail: 'takes a nail mark',
+  hard: 'hard',
+} as const;
+export const WitnessState = z.enum(Object.keys(WITNESS_STATES) as [keyof typeof WITNESS_STATES, ...(keyof typeof WITNESS_STATES)[]]);
+export type WitnessState = z.infer<typeof WitnessState>;
+
 /** What really happened so far, as folded from the record. */
 export interface Actuals {
   readonly begun: Readonly<Record<string, number>>;
@@ -16,6 +31,18 @@ export interface Actuals {
   readonly overrides: Readonly<Record<string, { readonly reason: string; readonly role: string; readonly atMs: number }>>;
   readonly tests: Readonly<Record<string, 'yes' | 'no'>>;
   readonly released: { readonly role: string; readonly atMs: number } | null;
+  /** What was poured, in order; of a batch that was thrown away nothing. */
+  readonly pours: readonly {
+    readonly batch: number;
+    readonly part: PartId;
+    readonly massG: number;
+    readonly lot: string;
+    readonly atMs: number;
+  }[];
+  /** The last word of the cup of each batch. */
+  readonly witness: Readonly<Record<number, { readonly state: WitnessState; readonly atMs: number }>>;
+  /** Kits taken from the shelf, by lot. */
+  readonly taken: Readonly<Record<string, number>>;
   readonly reviewed: { readonly role: string; readonly atMs: number } | null;
 }
 
@@ -32,6 +59,9 @@ export const NOTHING_YET: Actuals = {
   preparedAgain: [],
   overrides: {},
   tests: {},
+  pours: [],
+  witness: {},
+  taken: {},
   released: null,
   reviewed: null,
 };

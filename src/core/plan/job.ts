@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { BaseBody, ClimateSource } from '../climate';
-import { MilestoneId } from '../system';
+import { Blend, Colour } from '../mix';
+import { MilestoneId, Orientation, Way, WETNESS } from '../system';
 import { SettingOut, Void } from '../void';
 
 const id = z.string().min(1).max(80);
@@ -34,7 +35,7 @@ export type Job = z.infer<typeof Job>;
 /** One repair of a job: everything the technician chose and measured. */
 export const Repair = z.object({
   record: z.literal('repair'),
-  version: z.literal(2),
+  version: z.literal(3),
   id,
   jobId: id,
   /** Place in the job's order of work. */
@@ -57,8 +58,33 @@ export const Repair = z.object({
   settings: z.record(z.string(), z.number()),
   /** Temperature the material is kept at; null follows the air. */
   materialC: z.number().nullable(),
+  /** Dose of the catalyst (or water) within the sheet's range, per cent; null takes the sheet's usual one. */
+  dosePct: z.number().positive().nullable(),
+  orientation: Orientation,
+  /** How wet the base is found, and its moisture where it was measured, per cent by mass. */
+  surface: z.enum(WETNESS),
+  moisturePct: z.number().min(0).max(100).nullable(),
+  /** Pairs of hands that place. */
+  crew: z.number().int().min(1).max(12),
+  /** Most that may stand in one pot, g; null leaves it to the time it takes to place. */
+  massCapG: z.number().positive().nullable(),
   /** Step of the scale at hand, g. */
   scaleStepG: z.number().positive(),
+  /** What else parts are measured with. */
+  bench: z.object({
+    /** null: by weight wherever the sheet gives it. */
+    way: Way.nullable(),
+    cupStepMl: z.number().positive(),
+    strokeMl: z.number().positive().nullable(),
+    dropsPerMl: z.number().positive().nullable(),
+    stripMm: z.number().positive().nullable(),
+    /** The largest vessel, mL; null when it does not bind. */
+    vesselMaxMl: z.number().positive().nullable(),
+    onePot: z.boolean(),
+  }),
+  /** Fillers of one's own in a system of two liquids. */
+  blend: Blend.nullable(),
+  colour: Colour.nullable(),
   reserve: z.boolean(),
   plannedStart: instant.nullable(),
   serves: MilestoneId.nullable(),
@@ -89,6 +115,7 @@ function shapeTo2(shape: unknown): unknown {
 /**
  * Steps of a repair from version n to n + 1, by n: used by the job file and by the database alike.
  * 1 → 2: second readings, several shapes with what differs among like voids, what stays clear, open backs, setting out.
+ * 2 → 3: dose, orientation, wetness found, crew, bench, own fillers, colour.
  */
 export const REPAIR_STEPS: Readonly<Record<number, (old: Old) => Old>> = {
   1: (old) => {
@@ -102,7 +129,31 @@ export const REPAIR_STEPS: Readonly<Record<number, (old: Old) => Old>> = {
       settingOut: null,
     };
   },
+  2: (old) => ({
+    dosePct: null,
+    orientation: 'floor',
+    surface: 'bone dry',
+    moisturePct: null,
+    crew: 1,
+    massCapG: null,
+    bench: FIRST_BENCH,
+    blend: null,
+    colour: null,
+    ...old,
+    version: 3,
+  }),
 };
+
+/** The bench a repair begins with. */
+export const FIRST_BENCH = {
+  way: null,
+  cupStepMl: 10,
+  strokeMl: null,
+  dropsPerMl: null,
+  stripMm: null,
+  vesselMaxMl: null,
+  onePot: true,
+} as const;
 
 /** A repair of any version as one of the newest; anything else is given back as it came. */
 export function repairNow(raw: unknown): unknown {

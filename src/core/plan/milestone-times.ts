@@ -37,6 +37,7 @@ export function sheetSays(m: Milestone, tempC: number): string {
     const band = m.table.bands.find((b) => tempC >= b.fromC && tempC < b.toC);
     return band ? `${range(band)} from ${band.fromC} to ${band.toC} °C` : `nothing for ${figure(tempC)} °C`;
   }
+  if (m.table.form === 'by-dose' || m.table.form === 'tiers') return `by ${m.table.form === 'tiers' ? 'humidity' : 'dose'}`;
   const near = [...m.table.points].sort((a, b) => Math.abs(a.tempC - tempC) - Math.abs(b.tempC - tempC))[0]!;
   return `${range(near)} at ${near.tempC} °C`;
 }

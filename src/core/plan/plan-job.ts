@@ -1,9 +1,11 @@
-import type { SheetRevision } from '../system';
+import type { SheetRevision, Stock } from '../system';
 import { attempt, type Problem } from '../units';
 import { type Actuals, NOTHING_YET } from './actuals';
 import { type Window, windowsOver } from './calendar';
 import type { Job, Repair } from './job';
-import { planRepair, type RepairAsk, type RepairPlan } from './plan-repair';
+import { jobKits, type SystemKits } from './job-kits';
+import { planRepair } from './plan-repair';
+import type { RepairAsk, RepairPlan } from './repair-plan';
 import { AHEAD_MS, type SiteClimate, siteClimate, type Thermal, thermalOf } from './thermal';
 
 export interface JobPlan {
@@ -14,6 +16,8 @@ export interface JobPlan {
   readonly site: SiteClimate | null;
   readonly windows: readonly Window[];
   readonly repairs: readonly RepairPlan[];
+  /** Kits over all repairs, system by system. Worked out when first asked for: a pulled temperature needs the clocks at once. */
+  readonly kits: () => readonly SystemKits[];
   /** Problems of the job itself: climate, hours, zone. */
   readonly problems: readonly Problem[];
 }
@@ -22,6 +26,7 @@ export interface JobAsk {
   readonly job: Job;
   readonly repairs: readonly Repair[];
   readonly sheets: readonly SheetRevision[];
+  readonly stock: readonly Stock[];
   readonly actuals: Readonly<Record<string, Actuals>>;
   readonly nowMs: number;
 }
@@ -98,7 +103,7 @@ export function planJob(ask: JobAsk): JobPlan {
   const today = Math.max(Math.floor(nowMs / DAY_MS) * DAY_MS, job.startFrom - SHOWN_BEFORE_MS);
   const fromMs = Math.min(job.startFrom, today, ...happened, ...repairs.flatMap((r) => (r.plannedStart === null ? [] : [r.plannedStart])));
   const set = attempt(() => settingOf(job, fromMs));
-  if (!set.ok) return { jobId: job.id, nowMs, fromMs, site: null, windows: [], repairs: [], problems: [set.problem] };
+  if (!set.ok) return { jobId: job.id, nowMs, fromMs, site: null, windows: [], repairs: [], kits: () => [], problems: [set.problem] };
   const { site, windows } = set.value;
   const busy: Window[] = [];
   const problems: Problem[] = [];
@@ -114,5 +119,18 @@ export function planJob(ask: JobAsk): JobPlan {
     for (const s of plan.steps) busy.push({ fromMs: s.startMs, toMs: s.endMs });
     return [plan];
   });
-  return { jobId: job.id, nowMs, fromMs, site, windows, repairs: plans, problems };
+  let kits: readonly SystemKits[] | undefined;
+  return {
+    jobId: job.id,
+    nowMs,
+    fromMs,
+    site,
+    windows,
+    repairs: plans,
+    kits: () => {
+      kits ??= jobKits(job, plans, repairs, ask.stock);
+      return kits;
+    },
+    problems,
+  };
 }

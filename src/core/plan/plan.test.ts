@@ -21,7 +21,7 @@ const [nosing, eyes] = sampleData(NOW, zone).bundles[0]!.repairs as [Repair, Rep
 const [plate] = sampleData(NOW, zone).bundles[1]!.repairs as [Repair];
 const here = (r: Repair, over: Partial<Repair> = {}): Repair => ({ ...r, jobId: job.id, ...over });
 const plan = (repairs: Repair[], over: Partial<Job> = {}, actuals: Record<string, Actuals> = {}, nowMs = NOW) =>
-  planJob({ job: { ...job, ...over }, repairs, sheets: sampleSheets, actuals, nowMs });
+  planJob({ job: { ...job, ...over }, repairs, sheets: sampleSheets, stock: [], actuals, nowMs });
 const only = (r: Repair, over: Partial<Job> = {}, actuals?: Actuals, nowMs = NOW) =>
   plan([r], over, actuals ? { [r.id]: actuals } : {}, nowMs).repairs[0]!;
 const milestone = (p: ReturnType<typeof only>, kind: string) => p.milestones.find((m) => m.kind === kind)!;

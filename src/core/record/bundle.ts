@@ -30,13 +30,18 @@ export interface JobView {
 }
 
 /** What was found in a plan. A plan is one object as long as nothing it was made from changes, events among it. */
-const seen = new WeakMap<RepairPlan, { readonly repair: Repair; readonly sheets: readonly SheetRevision[]; readonly view: RepairView }>();
+const seen = new WeakMap<
+  RepairPlan,
+  { readonly repair: Repair; readonly sheets: readonly SheetRevision[]; readonly stock: readonly Stock[]; readonly view: RepairView }
+>();
+
+const same = <T>(a: readonly T[], b: readonly T[]) => a.length === b.length && a.every((x, i) => x === b[i]);
 
 /** Plans and judges a job at an instant, from its drafts and its record. Pure: the same bundle and instant give the same view. */
 export function viewJob(bundle: Bundle, nowMs: number): JobView {
-  const { job, repairs, sheets } = bundle;
+  const { job, repairs, sheets, stock } = bundle;
   const actuals = Object.fromEntries(repairs.map((r) => [r.id, foldEvents(bundle.events, r.id)]));
-  const plan = planJob({ job, repairs, sheets, actuals, nowMs });
+  const plan = planJob({ job, repairs, sheets, stock, actuals, nowMs });
   return {
     job,
     plan,
@@ -44,12 +49,11 @@ export function viewJob(bundle: Bundle, nowMs: number): JobView {
       const repair = repairs.find((r) => r.id === p.repairId)!;
       const known = seen.get(p);
       // The same plan of the same draft was judged before; only another shelf could change what is found in it.
-      if (known && known.repair === repair && known.sheets.length === sheets.length && known.sheets.every((s, i) => s === sheets[i]))
-        return known.view;
-      const context = { job, repair, plan: p, actuals: actuals[repair.id]!, sheets, nowMs };
+      if (known && known.repair === repair && same(known.sheets, sheets) && same(known.stock, stock)) return known.view;
+      const context = { job, repair, plan: p, actuals: actuals[repair.id]!, sheets, stock, nowMs };
       const findings = judge(context);
       const view = { repair, plan: p, actuals: context.actuals, findings, states: stageStates(context, findings) };
-      seen.set(p, { repair, sheets, view });
+      seen.set(p, { repair, sheets, stock, view });
       return view;
     }),
   };

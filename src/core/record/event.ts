@@ -1,4 +1,6 @@
 import { z } from 'zod';
+import { WitnessState } from '../plan';
+import { PartId } from '../system';
 
 const id = z.string().min(1).max(80);
 const role = z.string().min(1).max(80);
@@ -14,9 +16,29 @@ export const EventBody = z.discriminatedUnion('kind', [
   z.object({
     kind: z.literal('poured'),
     batch: z.number().int(),
-    part: z.enum(['A', 'B', 'C']),
+    part: PartId,
     massG: z.number().positive(),
     lot: z.string().max(60),
+    /** Scale or hand. */
+    source: z.string().max(80).default('typed'),
+  }),
+  /** All pours of a batch so far are void: the pot is thrown away and begun anew. */
+  z.object({ kind: z.literal('discarded'), batch: z.number().int(), why: z.string().min(3).max(300) }),
+  /** The cup kept of a batch, and what the touch says of it later. */
+  z.object({ kind: z.literal('witness'), batch: z.number().int(), state: WitnessState }),
+  /** Kits taken from a lot on the shelf. */
+  z.object({
+    kind: z.literal('taken'),
+    stockId: z.string().max(80),
+    lot: z.string().max(60),
+    kit: z.string().max(80),
+    count: z.number().int().positive(),
+  }),
+  /** What a kit held against what it lists. */
+  z.object({
+    kind: z.literal('contents'),
+    kit: z.string().max(80),
+    found: z.array(z.object({ what: z.string().max(80), listed: z.number().nonnegative(), found: z.number().nonnegative() })).max(40),
   }),
   z.object({ kind: z.literal('note'), text: z.string().min(1).max(2000) }),
   z.object({

@@ -28,6 +28,14 @@ export function apply(state: Actuals, event: Event): Actuals {
       return { ...state, released: { role: event.role, atMs: at } };
     case 'reviewed':
       return { ...state, reviewed: { role: event.role, atMs: at } };
+    case 'poured':
+      return { ...state, pours: [...state.pours, { batch: body.batch, part: body.part, massG: body.massG, lot: body.lot, atMs: at }] };
+    case 'discarded':
+      return { ...state, pours: state.pours.filter((p) => p.batch !== body.batch) };
+    case 'witness':
+      return { ...state, witness: { ...state.witness, [body.batch]: { state: body.state, atMs: at } } };
+    case 'taken':
+      return { ...state, taken: { ...state.taken, [body.stockId]: (state.taken[body.stockId] ?? 0) + body.count } };
     case 'trouble':
       return trouble(state, event);
     default:

@@ -1,4 +1,6 @@
+export * from './dose';
 export * from './family';
+export * from './kinds';
 export * from './milestone';
 export * from './proportion';
 export * from './sheet';

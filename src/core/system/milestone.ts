@@ -43,7 +43,7 @@ const minutes = z.number().positive().max(200_000);
 const temp = z.number().min(-60).max(250);
 
 /** The three forms in which sheets state a time. Ranges run from the shortest to the longest the sheet says. */
-export const TimeTable = z.discriminatedUnion('form', [
+export const PlainTable = z.discriminatedUnion('form', [
   z.object({
     form: z.literal('curve'),
     points: z
@@ -61,6 +61,27 @@ export const TimeTable = z.discriminatedUnion('form', [
   }),
   /** One time; without a temperature the sheet is read as meant for 23 °C, and the result says so. */
   z.object({ form: z.literal('single'), tempC: temp.nullable(), fromMin: minutes, toMin: minutes }),
+]);
+export type PlainTable = z.infer<typeof PlainTable>;
+
+/** A plain form, or plain forms keyed by the dose of the catalyst, or tiers of temperature and humidity for what dries. */
+export const TimeTable = z.discriminatedUnion('form', [
+  ...PlainTable.options,
+  z.object({
+    form: z.literal('by-dose'),
+    doses: z
+      .array(z.object({ dosePct: z.number().positive().max(60), table: PlainTable }))
+      .min(2)
+      .max(8),
+  }),
+  /** Upper bounds out, of temperature; up to and with, of humidity. */
+  z.object({
+    form: z.literal('tiers'),
+    tiers: z
+      .array(z.object({ fromC: temp, toC: temp, humidityToPct: z.number().min(1).max(100), fromMin: minutes, toMin: minutes }))
+      .min(1)
+      .max(40),
+  }),
 ]);
 export type TimeTable = z.infer<typeof TimeTable>;
 

@@ -1,5 +1,6 @@
 import { line, refuse, type WorkLine } from '../units';
-import { type PartId, partOf, type SheetRevision } from './sheet';
+import { PART_IDS, type PartId } from './kinds';
+import { type Part, partOf, type SheetRevision } from './sheet';
 
 /** Composition of one gram of finished mix. */
 export interface Proportion {
@@ -14,28 +15,71 @@ export interface Proportion {
   readonly working: readonly WorkLine[];
 }
 
-/**
- * Works out the composition of a mix from the sheet's ratio. Volume of resin plus grains is liquid + Σ mass / true density
- * while the liquid exceeds the grain voids, bulk · (1 − bulk/true); below that the mix is lean and takes the volume of its bulk.
- * @param cShare share of the sheet's aggregate that is really added, 1 for all of it
- * @throws Refusal when a part's density is missing
- */
-export function proportionOf(sheet: SheetRevision, cShare = 1): Proportion {
+/** Parts by weight for the sheet's parts of A and B, with only a share of the fillers added. */
+export function partsByWeight(sheet: SheetRevision, fillerShare = 1): Readonly<Record<PartId, number>> {
   const a = partOf(sheet, 'A');
   const b = partOf(sheet, 'B');
-  const c = partOf(sheet, 'C');
   if (!a || !b) return refuse('parts', sheet.parts.length, 'parts A and B', `${sheet.name} needs both a part A and a part B.`);
+  const { ratio } = sheet;
+  const by = ratio.basis === 'weight' ? { a: 1, b: 1 } : { a: a.densityGPerMl, b: b.densityGPerMl };
+  const share = (id: PartId) => (partOf(sheet, id)?.filler ? fillerShare : 1);
+  return {
+    A: ratio.a * by.a,
+    B: ratio.b * by.b,
+    C: partOf(sheet, 'C') && ratio.cByWeight !== null ? ratio.cByWeight * share('C') : 0,
+    D: partOf(sheet, 'D') && ratio.dByWeight !== null ? ratio.dByWeight * share('D') : 0,
+  };
+}
+
+/** Room a mix takes up. */
+export interface Room {
+  readonly volume: number;
+  readonly liquid: number;
+  readonly solid: number;
+  /** Space between the grains, which liquid must fill before anything else. */
+  readonly grainVoids: number;
+  readonly lean: boolean;
+}
+
+/**
+ * Volume of liquids with fillers, each by its class: grains take liquid + Σ mass / true density while the liquid exceeds the space
+ * between them, bulk · (1 − bulk/true); below that the mix is lean, keeps air and takes the volume of its bulk. Thixotropes and hollow
+ * spheres count by their (particle) density alone.
+ * @param parts masses, g, with the parts they are of
+ */
+export function roomOf(
+  parts: readonly { readonly part: Pick<Part, 'densityGPerMl' | 'bulkGPerMl' | 'filler'>; readonly massG: number }[],
+): Room {
+  let [liquid, solid, grains, bulk] = [0, 0, 0, 0];
+  for (const { part, massG } of parts) {
+    const own = massG / part.densityGPerMl;
+    if (!part.filler) liquid += own;
+    else solid += own;
+    if (part.filler !== 'grains') continue;
+    grains += own;
+    bulk += part.bulkGPerMl ? massG / part.bulkGPerMl : own;
+  }
+  const grainVoids = bulk - grains;
+  // Finer fillers lie between the grains with the liquid.
+  const between = liquid + solid - grains;
+  const lean = grainVoids > 0 && between < grainVoids;
+  return { volume: lean ? bulk : liquid + solid, liquid, solid, grainVoids, lean };
+}
+
+/**
+ * Works out the composition of a mix from the sheet's ratio.
+ * @param fillerShare share of the sheet's fillers that is really added, 1 for all of them
+ * @throws Refusal when a part is missing
+ */
+export function proportionOf(sheet: SheetRevision, fillerShare = 1): Proportion {
+  const masses = partsByWeight(sheet, fillerShare);
+  const a = partOf(sheet, 'A')!;
+  const b = partOf(sheet, 'B')!;
   const { basis } = sheet.ratio;
-  const mA = basis === 'weight' ? sheet.ratio.a : sheet.ratio.a * a.densityGPerMl;
-  const mB = basis === 'weight' ? sheet.ratio.b : sheet.ratio.b * b.densityGPerMl;
-  const mC = c && sheet.ratio.cByWeight !== null ? sheet.ratio.cByWeight * cShare : 0;
-  const mass = mA + mB + mC;
-  const liquid = mA / a.densityGPerMl + mB / b.densityGPerMl;
-  const solid = c ? mC / c.densityGPerMl : 0;
-  const bulk = c?.bulkGPerMl ? mC / c.bulkGPerMl : solid;
-  const grainVoids = bulk - solid;
-  const lean = mC > 0 && liquid < grainVoids;
-  const volume = lean ? bulk : liquid + solid;
+  const [mA, mB] = [masses.A, masses.B];
+  const present = sheet.parts.filter((p) => masses[p.id] > 0);
+  const mass = PART_IDS.reduce((s, id) => s + masses[id], 0);
+  const { volume, liquid, solid, grainVoids, lean } = roomOf(present.map((part) => ({ part, massG: masses[part.id] })));
   const working = [
     line(
       'Ratio A : B by weight',
@@ -54,15 +98,8 @@ export function proportionOf(sheet: SheetRevision, cShare = 1): Proportion {
       basis === 'volume' ? 'sheet' : 'computed',
     ),
   ];
-  if (mC > 0 && c) {
-    working.push(
-      line(
-        'Space between the grains',
-        `tamped bulk ${bulk.toFixed(1)} − solid ${solid.toFixed(1)} (parts by weight / density)`,
-        grainVoids,
-        'mL',
-      ),
-    );
+  if (grainVoids > 0) {
+    working.push(line('Space between the grains', 'tamped bulk − solid, for the sheet’s parts by weight', grainVoids, 'mL'));
     working.push(
       line(
         'Liquid for them',
@@ -71,10 +108,11 @@ export function proportionOf(sheet: SheetRevision, cShare = 1): Proportion {
         'mL',
       ),
     );
-  }
+  } else if (solid > 0) working.push(line('Fillers', 'mass / true density of each', solid, 'mL'));
   working.push(line('Density of the mix', `${mass.toFixed(1)} g / ${volume.toFixed(1)} mL`, mass / volume, 'g/mL'));
+  const share = (id: PartId) => masses[id] / mass;
   return {
-    massShare: { A: mA / mass, B: mB / mass, C: mC / mass },
+    massShare: { A: share('A'), B: share('B'), C: share('C'), D: share('D') },
     densityGPerMl: mass / volume,
     liquidShare: liquid / volume,
     lean,
@@ -85,21 +123,26 @@ export function proportionOf(sheet: SheetRevision, cShare = 1): Proportion {
 /** Volume of finished mix that one kit makes, mL: the scarcest part decides. */
 export function kitVolumeMl(sheet: SheetRevision, kit: SheetRevision['kits'][number]): number {
   const p = proportionOf(sheet);
-  const from = (part: PartId, mass: number) => (p.massShare[part] > 0 ? mass / p.massShare[part] : Number.POSITIVE_INFINITY);
-  return (
-    Math.min(from('A', kit.massG.A), from('B', kit.massG.B), kit.massG.C === null ? Number.POSITIVE_INFINITY : from('C', kit.massG.C)) /
-    p.densityGPerMl
-  );
+  const from = (id: PartId) => {
+    const mass = kit.massG[id];
+    return mass !== null && p.massShare[id] > 0 ? mass / p.massShare[id] : Number.POSITIVE_INFINITY;
+  };
+  return Math.min(...PART_IDS.map(from)) / p.densityGPerMl;
 }
+
+/** Volume that one kit fills by the sheet's own coverage (kg for each m² and mm, so kg/L); null where the sheet gives none. */
+export const coverageMl = (sheet: SheetRevision, kit: SheetRevision['kits'][number]): number | null =>
+  sheet.coverageKgPerM2Mm === null ? null : PART_IDS.reduce((s, id) => s + (kit.massG[id] ?? 0), 0) / sheet.coverageKgPerM2Mm;
+
+/** The volume of a kit that plans, mL: the sheet's own yield or coverage where that is smaller than geometry. */
+export const plannedKitMl = (sheet: SheetRevision, kit: SheetRevision['kits'][number]): number =>
+  Math.min(kitVolumeMl(sheet, kit), kit.yieldMl ?? Number.POSITIVE_INFINITY, coverageMl(sheet, kit) ?? Number.POSITIVE_INFINITY);
 
 /** The largest share of mixed liquid that may be drawn off as primer with the aggregate left whole before the mix turns lean, 0 to 1. */
 export function leanThreshold(sheet: SheetRevision): number {
-  const c = partOf(sheet, 'C');
-  if (!c?.bulkGPerMl || sheet.ratio.cByWeight === null) return 1;
-  const a = partOf(sheet, 'A')!;
-  const b = partOf(sheet, 'B')!;
-  const liquid =
-    sheet.ratio.basis === 'weight' ? sheet.ratio.a / a.densityGPerMl + sheet.ratio.b / b.densityGPerMl : sheet.ratio.a + sheet.ratio.b;
-  const need = sheet.ratio.cByWeight / c.bulkGPerMl - sheet.ratio.cByWeight / c.densityGPerMl;
-  return Math.max(0, 1 - need / liquid);
+  const masses = partsByWeight(sheet);
+  const room = roomOf(sheet.parts.filter((p) => masses[p.id] > 0).map((part) => ({ part, massG: masses[part.id] })));
+  if (!(room.grainVoids > 0)) return 1;
+  const fines = sheet.parts.reduce((s, p) => s + (p.filler && p.filler !== 'grains' ? masses[p.id] / p.densityGPerMl : 0), 0);
+  return Math.max(0, Math.min(1, 1 - (room.grainVoids - fines) / room.liquid));
 }

@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { FamilyId, SystemKindId } from './family';
+import { FamilyId } from './family';
+import { FillerClass, PartId, PartRole, SystemKindId } from './kinds';
 import { Milestone, type MilestoneId } from './milestone';
 
 /** What a base may be made of; the drawing hatches it and the base temperature conducts through it. */
@@ -7,33 +8,49 @@ export const BASES = ['concrete', 'stone', 'metal', 'plastic', 'laminate', 'timb
 export const BaseMaterial = z.enum(BASES);
 export type BaseMaterial = z.infer<typeof BaseMaterial>;
 
-export const PartId = z.enum(['A', 'B', 'C']);
-export type PartId = z.infer<typeof PartId>;
-
 const positive = z.number().positive();
 
 export const Part = z.object({
   id: PartId,
   name: z.string().min(1).max(80),
-  role: z.enum(['resin', 'hardener', 'aggregate']),
-  /** True density: mass over the volume of the substance itself, g/mL. */
+  role: PartRole,
+  /** True density: mass over the volume of the substance itself, g/mL; of hollow spheres that of the whole particle. */
   densityGPerMl: positive.max(25),
   /** Tamped bulk density of a granular part, g/mL; null for liquids and pastes. */
   bulkGPerMl: positive.max(25).nullable(),
+  /** How it takes up room in the mix; null for what is liquid itself. */
+  filler: FillerClass.nullable(),
 });
 export type Part = z.infer<typeof Part>;
 
-/** Parts in proportion, always with the basis. The aggregate of a mortar is always by weight. */
+/** Parts in proportion, always with the basis. Fillers are always by weight. */
 export const Ratio = z.object({
   basis: z.enum(['weight', 'volume']),
   a: positive,
   b: positive,
-  /** Parts of C by weight for the same parts of A and B *by weight*; null where there is no C. */
+  /** Parts of C and D by weight for the same parts of A and B *by weight*; null where there is none. */
   cByWeight: positive.nullable(),
+  dByWeight: positive.nullable(),
+  /** The ratio on the other basis, where the sheet prints both: a check on the densities. */
+  also: z.object({ a: positive, b: positive }).nullable(),
   /** The sheet's tolerance on B/A, per cent; null where the sheet is silent. */
   tolerancePct: positive.max(50).nullable(),
 });
 export type Ratio = z.infer<typeof Ratio>;
+
+/** A part B that is dosed within a range, per cent by mass of A or of the total, as the sheet states it. */
+export const Dose = z
+  .object({ minPct: positive.max(60), maxPct: positive.max(60), usualPct: positive.max(60), of: z.enum(['A', 'total']) })
+  .refine((d) => d.minPct <= d.usualPct && d.usualPct <= d.maxPct, 'the usual dose lies within its range');
+export type Dose = z.infer<typeof Dose>;
+
+/** Where the work lies: what may sag out of it. */
+export const ORIENTATIONS = ['floor', 'wall', 'overhead'] as const;
+export const Orientation = z.enum(ORIENTATIONS);
+export type Orientation = z.infer<typeof Orientation>;
+
+/** Wetness of the base, from dry to under water. */
+export const WETNESS = ['bone dry', 'wiped damp', 'saturated, no puddles'] as const;
 
 export const Limits = z.object({
   baseMinC: z.number().nullable(),
@@ -48,40 +65,54 @@ export const Limits = z.object({
   /** Below this the cure clock stands still, °C. */
   cureMinC: z.number().nullable(),
   baseAgeMinDays: z.number().nonnegative().nullable(),
+  /** Largest moisture of the base, per cent by mass. */
+  moistureMaxPct: z.number().min(0).max(100).nullable(),
   liftMaxMm: positive.nullable(),
   liftMinMm: positive.nullable(),
   bondMinMm: positive.nullable(),
   bondMaxMm: positive.nullable(),
+  /** Thickness that does not sag on a wall, and overhead, mm; null where the sheet is silent. */
+  sagWallMm: positive.nullable(),
+  sagOverheadMm: positive.nullable(),
+  /** Highest temperature in service, °C. */
+  serviceMaxC: z.number().nullable(),
   bases: z.array(BaseMaterial),
-  wetness: z.enum(['bone dry', 'wiped damp', 'saturated, no puddles']),
+  /** How the sheet wants a base prepared, by base. */
+  preparation: z.partialRecord(BaseMaterial, z.string().max(200)),
+  wetness: z.enum(WETNESS),
 });
 export type Limits = z.infer<typeof Limits>;
 
 export const Kit = z.object({
   id: z.string().min(1),
   label: z.string().min(1).max(80),
-  /** Mass of each part in one kit, g. */
-  massG: z.object({ A: positive, B: positive, C: positive.nullable() }),
+  /** Mass of each part in one kit, g; null where the part is not in it. */
+  massG: z.object({ A: positive, B: positive, C: positive.nullable(), D: positive.nullable() }),
   splittable: z.boolean(),
   /** The sheet's own yield of this kit, mL; null where it gives none. */
   yieldMl: positive.nullable(),
   price: z.number().nonnegative().nullable(),
+  /** What else is in the box, for checking: mixers, paddles, gloves. */
+  contents: z.array(z.object({ what: z.string().min(1).max(60), count: z.number().int().positive() })).max(20),
 });
 export type Kit = z.infer<typeof Kit>;
 
 /** A two-part system as its maker's sheet states it, typed in by the user. Immutable: a change makes a new revision. */
 export const SheetRevision = z.object({
   record: z.literal('sheet'),
-  version: z.literal(1),
+  version: z.literal(2),
   id: z.string().min(1),
   systemId: z.string().min(1),
   revision: z.number().int().positive(),
   supersedes: z.string().nullable(),
   name: z.string().min(1).max(120),
+  /** Whose it is: parts of two makers are never mixed. A word of the user's own. */
+  maker: z.string().max(80),
   kind: SystemKindId,
   family: FamilyId,
-  parts: z.array(Part).min(2).max(3),
+  parts: z.array(Part).min(2).max(4),
   ratio: Ratio,
+  dose: Dose.nullable(),
   milestones: z.array(Milestone).max(40),
   limits: Limits,
   kits: z.array(Kit).min(1).max(20),
@@ -91,14 +122,108 @@ export const SheetRevision = z.object({
   potLossMl: z.number().nonnegative(),
   /** Mixing with a paddle or kneading, minutes. */
   mixMin: z.number().nonnegative(),
+  /** Paddle speed, turns a minute, and the manner; as on the sheet. */
+  mixRpm: z.object({ from: positive, to: positive }).nullable(),
+  mixManner: z.string().max(120),
   primer: z.enum(['none', 'separate', 'drawn-off', 'silent']),
+  /** The sheet's own coverage, kg for each m² and mm; null where it gives none. */
+  coverageKgPerM2Mm: positive.nullable(),
+  /** Coats to refusal of a consolidant and what a square metre drinks, mL; null where it does not soak in. */
+  uptakeMlPerM2: positive.nullable(),
+  finish: z.object({ colour: z.string().max(80), sanding: z.enum(['easy', 'hard', 'not']), paintable: z.enum(['yes', 'no', 'silent']) }),
+  storage: z.object({
+    minC: z.number().nullable(),
+    maxC: z.number().nullable(),
+    /** Shelf life closed, and once opened, months. */
+    shelfMonths: positive.nullable(),
+    openedMonths: positive.nullable(),
+    /** What to look at before use: separated tin, crystals. */
+    checks: z.array(z.string().max(160)).max(10),
+  }),
   hazards: z.array(z.string().max(200)).max(20),
+  protection: z.array(z.string().max(80)).max(20),
   typedFrom: z.string().max(200),
   typedByRole: z.string().max(80),
   typedAt: z.number(),
   sample: z.boolean().default(false),
 });
 export type SheetRevision = z.infer<typeof SheetRevision>;
+
+type Old = Readonly<Record<string, unknown>>;
+const isOld = (x: unknown): x is Old => typeof x === 'object' && x !== null && !Array.isArray(x);
+const each = (list: unknown, step: (item: Old) => unknown) => (Array.isArray(list) ? list.map((x) => (isOld(x) ? step(x) : x)) : list);
+
+/** Steps of a sheet from version n to n + 1. 1 → 2: a fourth part, doses, sag, coverage, storage, finish, protection, contents of kits. */
+export const SHEET_STEPS: Readonly<Record<number, (old: Old) => Old>> = {
+  1: (old) => ({
+    maker: '',
+    dose: null,
+    mixRpm: null,
+    mixManner: '',
+    coverageKgPerM2Mm: null,
+    uptakeMlPerM2: null,
+    finish: { colour: '', sanding: 'hard', paintable: 'silent' },
+    storage: { minC: null, maxC: null, shelfMonths: null, openedMonths: null, checks: [] },
+    protection: [],
+    ...old,
+    version: 2,
+    parts: each(old.parts, (p) => ({ filler: p.role === 'aggregate' ? 'grains' : null, ...p })),
+    ratio: isOld(old.ratio) ? { dByWeight: null, also: null, ...old.ratio } : old.ratio,
+    limits: isOld(old.limits)
+      ? { moistureMaxPct: null, sagWallMm: null, sagOverheadMm: null, serviceMaxC: null, preparation: {}, ...old.limits }
+      : old.limits,
+    kits: each(old.kits, (k) => ({ contents: [], ...k, massG: isOld(k.massG) ? { D: null, ...k.massG } : k.massG })),
+  }),
+};
+
+/** What is on the shelf of one system: a lot with its kits. */
+export const Stock = z.object({
+  record: z.literal('stock'),
+  version: z.literal(2),
+  id: z.string().min(1),
+  systemId: z.string().min(1),
+  kitId: z.string().min(1),
+  lot: z.string().min(1).max(60),
+  /** Closed kits. */
+  quantity: z.number().int().nonnegative(),
+  expiresOn: z.iso.date().nullable(),
+  openedOn: z.iso.date().nullable(),
+  /** Left in the opened kit, as a share of it. */
+  openedShare: z.number().min(0).max(1),
+  /** Times it was stored outside the sheet's range. */
+  breaches: z.array(z.object({ on: z.iso.date(), text: z.string().min(1).max(200) })).max(50),
+  price: z.number().nonnegative().nullable(),
+  /** Counted drops of the catalyst to 1 mL, and width of its strip, mm. */
+  dropsPerMl: positive.nullable(),
+  stripMm: positive.nullable(),
+  where: z.string().max(120),
+  sample: z.boolean().default(false),
+});
+export type Stock = z.infer<typeof Stock>;
+
+/** Steps of a lot from version n to n + 1. */
+export const STOCK_STEPS: Readonly<Record<number, (old: Old) => Old>> = {
+  1: (old) => ({
+    openedOn: null,
+    openedShare: 0,
+    breaches: [],
+    price: null,
+    dropsPerMl: null,
+    stripMm: null,
+    where: '',
+    ...old,
+    version: 2,
+  }),
+};
+
+function forward(raw: unknown, steps: Readonly<Record<number, (old: Old) => Old>>): unknown {
+  let now = raw;
+  while (isOld(now) && typeof now.version === 'number' && steps[now.version]) now = steps[now.version]!(now);
+  return now;
+}
+/** A sheet or lot of any version as one of the newest; anything else is given back as it came. */
+export const sheetNow = (raw: unknown): unknown => forward(raw, SHEET_STEPS);
+export const stockNow = (raw: unknown): unknown => forward(raw, STOCK_STEPS);
 
 /** The part with that id. */
 export const partOf = (sheet: SheetRevision, id: PartId): Part | undefined => sheet.parts.find((part) => part.id === id);
@@ -107,19 +232,27 @@ export const partOf = (sheet: SheetRevision, id: PartId): Part | undefined => sh
 export const milestoneOf = (sheet: SheetRevision, kind: MilestoneId): Milestone | undefined =>
   sheet.milestones.find((m) => m.kind === kind);
 
-/** What is on the shelf of one system: a lot with its kits. */
-export const Stock = z.object({
-  record: z.literal('stock'),
-  version: z.literal(1),
-  id: z.string().min(1),
-  systemId: z.string().min(1),
-  kitId: z.string().min(1),
-  lot: z.string().min(1).max(60),
-  quantity: z.number().nonnegative(),
-  expiresOn: z
-    .string()
-    .regex(/^\d{4}-\d{2}-\d{2}$/)
-    .nullable(),
-  sample: z.boolean().default(false),
-});
-export type Stock = z.infer<typeof Stock>;
+/** Values every field of a sheet's limits may be left at: the sheet is silent. */
+export const SILENT_LIMITS: Limits = {
+  baseMinC: null,
+  baseMaxC: null,
+  airMinC: null,
+  airMaxC: null,
+  materialMinC: null,
+  materialMaxC: null,
+  humidityMaxPct: null,
+  dewMarginK: null,
+  cureMinC: null,
+  baseAgeMinDays: null,
+  moistureMaxPct: null,
+  liftMaxMm: null,
+  liftMinMm: null,
+  bondMinMm: null,
+  bondMaxMm: null,
+  sagWallMm: null,
+  sagOverheadMm: null,
+  serviceMaxC: null,
+  bases: [],
+  preparation: {},
+  wetness: 'bone dry',
+};

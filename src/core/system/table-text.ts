@@ -1,5 +1,6 @@
-import { fieldText, parseQuantity, refuse, type UnitSystem } from '../units';
-import type { TimeTable } from './milestone';
+import Papa from 'papaparse';
+import { fieldText, parseQuantity, readNumber, refuse, type UnitSystem } from '../units';
+import type { PlainTable, TimeTable } from './milestone';
 
 /** Minutes of a typed time or range: `90 min`, `4 h to 5 h`, `45-60 min`. @throws Refusal */
 function minutesOf(text: string, field: string): { fromMin: number; toMin: number } {
@@ -27,9 +28,56 @@ function degrees(text: string, field: string, system: UnitSystem): number {
   return parsed.ok ? parsed.value : refuse(field, text, 'a temperature', parsed.sentence);
 }
 
+/** One line of a table as read. */
+interface Row {
+  readonly dosePct: number | null;
+  readonly temps: readonly number[];
+  readonly humidityToPct: number | null;
+  readonly fromMin: number;
+  readonly toMin: number;
+}
+
+const DOSE = /^\s*([\d.,]+)\s*%\s*[,:]?\s*(?:at\s+)?(?=\S)/;
+const HUMIDITY = /[,;]?\s*(?:up\s*to|to|≤|<=)?\s*([\d.,]+)\s*%\s*(?:r\.?h\.?)?\s*$/i;
+
+const share = (text: string, field: string): number => {
+  const read = readNumber(text);
+  return 'value' in read ? read.value : refuse(field, text, 'per cent', `“${text}” must be a number of per cent.`);
+};
+
+function readRow(row: string, i: number, field: string, system: UnitSystem): Row {
+  const dose = DOSE.exec(row);
+  const rest = dose ? row.slice(dose[0].length) : row;
+  const match = /^([^:]+):\s*(.+)$/.exec(rest);
+  if (!match) return refuse(field, row, 'temperature: time', `Line ${i + 1}, “${row}”, must be like 10 C: 4 h to 5 h.`);
+  const damp = HUMIDITY.exec(match[1]!);
+  const warm = damp ? match[1]!.slice(0, damp.index) : match[1]!;
+  const ends = warm.split(/\s*\bto\b\s*/i);
+  const unit = /°?\s*[cf]\s*$/i.exec(ends.at(-1)!)?.[0] ?? '';
+  const temps = ends.map((e) => degrees(/[cf]\s*$/i.test(e) || !unit ? e : `${e} ${unit}`, field, system));
+  return {
+    dosePct: dose ? share(dose[1]!, field) : null,
+    temps,
+    humidityToPct: damp ? share(damp[1]!, field) : null,
+    ...minutesOf(match[2]!, field),
+  };
+}
+
+/** Rows without dose and humidity as one of the plain forms. */
+function plainOf(rows: readonly Row[], field: string): PlainTable {
+  const banded = rows.filter((r) => r.temps.length === 2).length;
+  if (banded && banded < rows.length)
+    return refuse(field, rows.length, 'one form', 'Some lines are bands (5 to 10 C) and some single temperatures: use one form.');
+  if (banded)
+    return { form: 'bands', bands: rows.map(({ temps, fromMin, toMin }) => ({ fromC: temps[0]!, toC: temps[1]!, fromMin, toMin })) };
+  if (rows.length === 1) return { form: 'single', tempC: rows[0]!.temps[0]!, fromMin: rows[0]!.fromMin, toMin: rows[0]!.toMin };
+  return { form: 'curve', points: rows.map(({ temps, fromMin, toMin }) => ({ tempC: temps[0]!, fromMin, toMin })) };
+}
+
 /**
  * Reads a table of times as a sheet prints it, one row a line:
  * `10 C: 4 h to 5 h` (a point of a curve), `5 to 10 C: 90 min` (a band), or one line `45 to 60 min at 23 C` / `24 h` (a single figure).
+ * A dose goes before: `2 %, 20 C: 15 min`. A humidity goes behind the temperatures: `10 to 15 C, up to 70 %: 8 h`.
  * @throws Refusal naming the line
  */
 export function parseTable(text: string, field: string, system: UnitSystem): TimeTable {
@@ -42,21 +90,48 @@ export function parseTable(text: string, field: string, system: UnitSystem): Tim
     const [time = '', at] = rows[0]!.split(/\bat\b/i);
     return { form: 'single', tempC: at === undefined ? null : degrees(at, field, system), ...minutesOf(time.trim(), field) };
   }
-  const read = rows.map((row, i) => {
-    const match = /^([^:]+):\s*(.+)$/.exec(row);
-    if (!match) return refuse(field, row, 'temperature: time', `Line ${i + 1}, “${row}”, must be like 10 C: 4 h to 5 h.`);
-    const ends = match[1]!.split(/\s*\bto\b\s*/i);
-    const unit = /°?\s*[cf]\s*$/i.exec(ends.at(-1)!)?.[0] ?? '';
-    const temps = ends.map((e) => degrees(/[cf]\s*$/i.test(e) || !unit ? e : `${e} ${unit}`, field, system));
-    return { temps, ...minutesOf(match[2]!, field) };
-  });
-  const banded = read.filter((r) => r.temps.length === 2).length;
-  if (banded && banded < read.length)
-    return refuse(field, text, 'one form', 'Some lines are bands (5 to 10 C) and some single temperatures: use one form.');
-  if (banded)
-    return { form: 'bands', bands: read.map(({ temps, fromMin, toMin }) => ({ fromC: temps[0]!, toC: temps[1]!, fromMin, toMin })) };
-  if (read.length === 1) return { form: 'single', tempC: read[0]!.temps[0]!, fromMin: read[0]!.fromMin, toMin: read[0]!.toMin };
-  return { form: 'curve', points: read.map(({ temps, fromMin, toMin }) => ({ tempC: temps[0]!, fromMin, toMin })) };
+  const read = rows.map((row, i) => readRow(row, i, field, system));
+  const dosed = read.filter((r) => r.dosePct !== null).length;
+  const damp = read.filter((r) => r.humidityToPct !== null).length;
+  if ((dosed && dosed < read.length) || (damp && damp < read.length) || (dosed && damp))
+    return refuse(
+      field,
+      text,
+      'every line alike',
+      dosed
+        ? 'Some lines name a dose and some do not: name it in every line.'
+        : 'Some lines name a humidity and some do not: name it in every line.',
+    );
+  if (damp) {
+    if (read.some((r) => r.temps.length !== 2))
+      return refuse(field, text, 'bands', 'With humidities the temperatures are bands, like 10 to 15 C, up to 70 %: 8 h.');
+    return {
+      form: 'tiers',
+      tiers: read.map((r) => ({
+        fromC: r.temps[0]!,
+        toC: r.temps[1]!,
+        humidityToPct: r.humidityToPct!,
+        fromMin: r.fromMin,
+        toMin: r.toMin,
+      })),
+    };
+  }
+  if (dosed) {
+    const doses = [...new Set(read.map((r) => r.dosePct!))].sort((a, b) => a - b);
+    if (doses.length < 2)
+      return refuse(field, text, 'two doses', 'Times keyed by dose need at least two doses; for one dose leave it out of the lines.');
+    return {
+      form: 'by-dose',
+      doses: doses.map((dosePct) => ({
+        dosePct,
+        table: plainOf(
+          read.filter((r) => r.dosePct === dosePct),
+          field,
+        ),
+      })),
+    };
+  }
+  return plainOf(read, field);
 }
 
 /** A table as the text that {@link parseTable} reads back to the same table. */
@@ -65,7 +140,78 @@ export function tableText(table: TimeTable): string {
     const [a, b] = [fieldText('duration', r.fromMin, 'metric'), fieldText('duration', r.toMin, 'metric')];
     return a === b ? a : `${a} to ${b}`;
   };
-  if (table.form === 'single') return table.tempC === null ? time(table) : `${time(table)} at ${table.tempC} C`;
-  if (table.form === 'bands') return table.bands.map((b) => `${b.fromC} to ${b.toC} C: ${time(b)}`).join('\n');
-  return table.points.map((p) => `${p.tempC} C: ${time(p)}`).join('\n');
+  switch (table.form) {
+    case 'single':
+      return table.tempC === null ? time(table) : `${time(table)} at ${table.tempC} C`;
+    case 'bands':
+      return table.bands.map((b) => `${b.fromC} to ${b.toC} C: ${time(b)}`).join('\n');
+    case 'curve':
+      return table.points.map((p) => `${p.tempC} C: ${time(p)}`).join('\n');
+    case 'tiers':
+      return table.tiers.map((t) => `${t.fromC} to ${t.toC} C, up to ${t.humidityToPct} %: ${time(t)}`).join('\n');
+    case 'by-dose':
+      return table.doses
+        .flatMap(({ dosePct, table: t }) =>
+          (t.form === 'single' ? [`${t.tempC ?? 23} C: ${time(t)}`] : tableText(t).split('\n')).map((row) => `${dosePct} %, ${row}`),
+        )
+        .join('\n');
+  }
+}
+
+/** What a column of a pasted table holds, by the words of its header. */
+const COLUMNS: readonly (readonly [id: 'dose' | 'humidity' | 'temp' | 'tempTo' | 'from' | 'to', words: RegExp])[] = [
+  ['dose', /dose|catal|hardener/i],
+  ['humidity', /humid|r\.?h/i],
+  ['tempTo', /(temp|°|deg).*(to|max|until)|^(below|under)$/i],
+  ['temp', /temp|°|deg|^[cf]$/i],
+  ['to', /(time|min|hour|h).*(to|max|long)|^(to|max|long(est)?)$/i],
+  ['from', /time|min|hour|^h$|from|short/i],
+];
+
+/**
+ * Cells pasted from a spreadsheet as the lines that {@link parseTable} reads: with a header by its words, without one as temperature, time
+ * (and longest time). Text without tabs or repeated dividers is given back as it came.
+ * @throws Refusal when columns cannot be told apart
+ */
+export function gridToLines(text: string, field: string): string {
+  if (!/\t/.test(text)) return text;
+  const cells = Papa.parse<string[]>(text.trim(), { delimiter: '\t', skipEmptyLines: 'greedy' }).data.map((r) => r.map((c) => c.trim()));
+  const plain = (c: string) => /^[-+]?[\d.,]+$/.test(c);
+  const head = cells[0]!.some((c) => c && !/\d/.test(c)) ? cells[0]! : null;
+  const body = head ? cells.slice(1) : cells;
+  const width = Math.max(...cells.map((r) => r.length));
+  if (!body.length || width < 2 || (!head && width > 3))
+    return refuse(
+      field,
+      text,
+      'temperature, time and longest time',
+      'Paste the columns temperature, time (and longest time), or with a header that names them.',
+    );
+  const ids = head ? head.map((h) => COLUMNS.find(([, words]) => words.test(h))?.[0]) : (['temp', 'from', 'to'] as const).slice(0, width);
+  const at = (row: readonly string[], id: (typeof COLUMNS)[number][0]) => {
+    const i = ids.indexOf(id);
+    return i < 0 || !row[i] ? '' : row[i]!;
+  };
+  if (!ids.includes('temp') || !ids.includes('from'))
+    return refuse(
+      field,
+      head,
+      'columns for temperature and time',
+      `The header “${head?.join(', ') ?? ''}” names no temperature or no time.`,
+    );
+  const unitIn = (id: (typeof COLUMNS)[number][0], units: RegExp, otherwise: string) =>
+    units.exec(head?.[ids.indexOf(id)] ?? '')?.[1] ?? otherwise;
+  const degree = unitIn('temp', /°?\s*([CF])\b/, 'C');
+  const clock = unitIn('from', /\b(min|h|d)/i, 'min').toLowerCase();
+  const timed = (c: string) => (plain(c) ? `${c} ${clock}` : c);
+  return body
+    .map((r) => {
+      const [low, high] = [at(r, 'temp'), at(r, 'tempTo')];
+      const warm = `${low.replace(/°?\s*[CF]$/i, '')}${high ? ` to ${high.replace(/°?\s*[CF]$/i, '')}` : ''} ${degree}`;
+      const damp = at(r, 'humidity');
+      const dose = at(r, 'dose');
+      const until = at(r, 'to');
+      return `${dose ? `${dose.replace('%', '').trim()} %, ` : ''}${warm}${damp ? `, up to ${damp.replace('%', '').trim()} %` : ''}: ${timed(at(r, 'from'))}${until ? ` to ${timed(until)}` : ''}`;
+    })
+    .join('\n');
 }

@@ -1,6 +1,6 @@
 import { nanoid } from 'nanoid';
 import { METHODS } from '@/core/method';
-import type { Job, Repair } from '@/core/plan';
+import { FIRST_BENCH, type Job, type Repair } from '@/core/plan';
 
 /** A new job as it starts out: tomorrow is not assumed, the site's zone is this browser's until it is set. */
 export function freshJob(nowMs: number): Job {
@@ -27,7 +27,7 @@ export function freshRepair(jobId: string, methodId: string, order: number, nowM
   const method = METHODS.find((m) => m.id === methodId)!;
   return {
     record: 'repair',
-    version: 2,
+    version: 3,
     id: nanoid(12),
     jobId,
     order,
@@ -50,6 +50,15 @@ export function freshRepair(jobId: string, methodId: string, order: number, nowM
     settings: {},
     materialC: null,
     scaleStepG: 1,
+    dosePct: null,
+    orientation: 'floor',
+    surface: 'bone dry',
+    moisturePct: null,
+    crew: 1,
+    massCapG: null,
+    bench: FIRST_BENCH,
+    blend: null,
+    colour: null,
     reserve: true,
     plannedStart: null,
     serves: null,

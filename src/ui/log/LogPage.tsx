@@ -2,6 +2,7 @@
 import Link from 'next/link';
 import { useState } from 'react';
 import { METHODS, TROUBLES } from '@/core/method';
+import { WITNESS_STATES } from '@/core/plan';
 import { byTime, type Event, type EventBody } from '@/core/record';
 import { record, useDesk } from '../desk/desk';
 import { useNow } from '../desk/now';
@@ -34,6 +35,16 @@ export function useWords(jobId: string) {
         return `${CHANNEL[b.channel]} ${format('temperature', b.valueC).text} (${b.source})`;
       case 'poured':
         return `Poured ${format('mass', b.massG).text} of ${b.part}${b.lot ? `, lot ${b.lot}` : ''}, batch ${b.batch + 1}`;
+      case 'discarded':
+        return `Pot of batch ${b.batch + 1} thrown away: ${b.why}`;
+      case 'witness':
+        return b.state === 'kept'
+          ? `Cup of batch ${b.batch + 1} kept as its witness`
+          : `Cup of batch ${b.batch + 1}: ${WITNESS_STATES[b.state]}`;
+      case 'taken':
+        return `Taken from lot ${b.lot}: ${b.count} × ${b.kit}`;
+      case 'contents':
+        return `Contents of ${b.kit}: ${b.found.map((f) => `${f.what} ${f.found} of ${f.listed}`).join(', ')}`;
       case 'note':
         return `Note: ${b.text}`;
       case 'trouble':

@@ -1,7 +1,7 @@
 'use client';
 import { useState } from 'react';
 import { UPTAKE_ML_PER_M2 } from '@/core/method';
-import { SYSTEM_KINDS } from '@/core/system';
+import { isMetered } from '@/core/system';
 import { formatDuration } from '@/core/units';
 import { changeRepair, useDesk } from '../desk/desk';
 import type { StageProps } from '../repair/stage-props';
@@ -78,7 +78,7 @@ function Side({ at }: StageProps) {
       </div>
     );
   const total = format('volume', mix.toMixMl);
-  const metered = SYSTEM_KINDS[sheet.kind].metered;
+  const metered = isMetered(sheet.kind);
   const here = Object.values(stock).filter((s) => s.systemId === sheet.systemId && s.kitId === mix.kits.kit.id);
   const have = here.reduce((sum, s) => sum + s.quantity, 0);
   return (

@@ -2,15 +2,15 @@ import { nanoid } from 'nanoid';
 import {
   type BaseMaterial,
   type Limits,
-  type Milestone,
   type MilestoneId,
-  parseTable,
+  type PartId,
   type RunsOn,
-  SheetRevision,
+  type SheetRevision,
   type StartId,
+  systemKind,
   tableText,
 } from '@/core/system';
-import { type Kind, parseQuantity, parseRatio, Refusal, type UnitSystem } from '@/core/units';
+import { figure, type Kind } from '@/core/units';
 
 /** A time of the sheet as typed. */
 export interface TimeDraft {
@@ -19,46 +19,68 @@ export interface TimeDraft {
   readonly startsAt: StartId;
   readonly runsOn: RunsOn;
   readonly text: string;
+  /** Pot size that a pot life belongs to. */
+  readonly reference: string;
+}
+
+export interface KitDraft {
+  readonly key: string;
+  readonly label: string;
+  readonly massG: Readonly<Record<PartId, string>>;
+  readonly yieldMl: string;
+  readonly price: string;
+  readonly contents: string;
+  readonly splittable: boolean;
 }
 
 /** A sheet as typed: every field its text, nothing lost until it can be read. */
 export interface SheetDraft {
   readonly name: string;
+  readonly maker: string;
   readonly kind: SheetRevision['kind'];
   readonly family: SheetRevision['family'];
+  readonly parts: Readonly<Record<PartId, { readonly name: string; readonly density: string; readonly bulk: string }>>;
   readonly ratio: string;
+  readonly also: string;
   readonly tolerance: string;
-  readonly densityA: string;
-  readonly densityB: string;
-  readonly withC: boolean;
   readonly cByWeight: string;
-  readonly densityC: string;
-  readonly bulkC: string;
+  readonly dByWeight: string;
+  readonly doseMin: string;
+  readonly doseMax: string;
+  readonly doseUsual: string;
+  readonly doseOf: 'A' | 'total' | '';
   readonly mixMin: string;
+  readonly mixRpm: string;
+  readonly mixManner: string;
   readonly potLoss: string;
+  readonly coverage: string;
+  readonly uptake: string;
   readonly times: readonly TimeDraft[];
-  readonly kits: readonly {
-    readonly key: string;
-    readonly label: string;
-    readonly a: string;
-    readonly b: string;
-    readonly c: string;
-    readonly yieldMl: string;
-    readonly splittable: boolean;
-  }[];
+  readonly kits: readonly KitDraft[];
   readonly mixerVolume: string;
   readonly mixerPurge: string;
   readonly mixerReach: string;
   readonly limits: Readonly<Record<string, string>>;
   readonly bases: readonly BaseMaterial[];
+  readonly preparation: Readonly<Partial<Record<BaseMaterial, string>>>;
   readonly wetness: Limits['wetness'];
   readonly primer: SheetRevision['primer'];
+  readonly colour: string;
+  readonly sanding: SheetRevision['finish']['sanding'];
+  readonly paintable: SheetRevision['finish']['paintable'];
+  readonly storeMin: string;
+  readonly storeMax: string;
+  readonly shelfMonths: string;
+  readonly openedMonths: string;
+  readonly checks: string;
   readonly hazards: string;
+  readonly protection: string;
   readonly typedFrom: string;
 }
 
+type NumberLimit = Exclude<keyof Limits, 'bases' | 'wetness' | 'preparation'>;
 /** The limits a sheet may set, with what kind of quantity each is. */
-export const LIMIT_FIELDS: readonly { id: Exclude<keyof Limits, 'bases' | 'wetness'>; label: string; kind: Kind }[] = [
+export const LIMIT_FIELDS: readonly { id: NumberLimit; label: string; kind: Kind }[] = [
   { id: 'baseMinC', label: 'Base from', kind: 'temperature' },
   { id: 'baseMaxC', label: 'Base to', kind: 'temperature' },
   { id: 'airMinC', label: 'Air from', kind: 'temperature' },
@@ -66,85 +88,183 @@ export const LIMIT_FIELDS: readonly { id: Exclude<keyof Limits, 'bases' | 'wetne
   { id: 'materialMinC', label: 'Material from', kind: 'temperature' },
   { id: 'materialMaxC', label: 'Material to', kind: 'temperature' },
   { id: 'cureMinC', label: 'Cures from', kind: 'temperature' },
+  { id: 'serviceMaxC', label: 'In service to', kind: 'temperature' },
   { id: 'humidityMaxPct', label: 'Humidity up to', kind: 'percent' },
   { id: 'dewMarginK', label: 'Above dew point by', kind: 'interval' },
   { id: 'baseAgeMinDays', label: 'Concrete from (days)', kind: 'count' },
+  { id: 'moistureMaxPct', label: 'Base moisture up to', kind: 'percent' },
   { id: 'liftMinMm', label: 'Lift from', kind: 'length' },
   { id: 'liftMaxMm', label: 'Lift to', kind: 'length' },
-  { id: 'bondMinMm', label: 'Bond line from', kind: 'length' },
-  { id: 'bondMaxMm', label: 'Bond line to', kind: 'length' },
+  { id: 'bondMinMm', label: 'Gap or bond line from', kind: 'length' },
+  { id: 'bondMaxMm', label: 'Gap or bond line to', kind: 'length' },
+  { id: 'sagWallMm', label: 'Holds on a wall', kind: 'length' },
+  { id: 'sagOverheadMm', label: 'Holds overhead', kind: 'length' },
 ];
+
+const NO_MASS: KitDraft['massG'] = { A: '', B: '', C: '', D: '' };
+export const blankKit = (): KitDraft => ({
+  key: nanoid(6),
+  label: '',
+  massG: NO_MASS,
+  yieldMl: '',
+  price: '',
+  contents: '',
+  splittable: false,
+});
+
+/** Parts as a kind usually has them, as text; densities of liquids are left for the sheet to say. */
+function partsOfKind(kind: SheetRevision['kind']): SheetDraft['parts'] {
+  const blank = { name: '', density: '', bulk: '' };
+  const parts: Record<PartId, { name: string; density: string; bulk: string }> = { A: blank, B: blank, C: blank, D: blank };
+  for (const p of systemKind(kind).parts)
+    parts[p.id] = {
+      name: p.name,
+      density: p.filler || p.role === 'water' ? `${p.densityGPerMl} g/mL` : '',
+      bulk: '',
+    };
+  return parts;
+}
+
+/** What changes in a draft when its kind does: parts, family, hazards and protection as that kind usually has them. */
+export function ofKind(draft: SheetDraft, kind: SheetRevision['kind']): SheetDraft {
+  const spec = systemKind(kind);
+  const was = systemKind(draft.kind);
+  const usual = (text: string, list: readonly string[]) => text.trim() === '' || text === list.join('\n');
+  const parts = partsOfKind(kind);
+  return {
+    ...draft,
+    kind,
+    family: spec.families.includes(draft.family) ? draft.family : spec.families[0]!,
+    parts: Object.fromEntries(
+      (['A', 'B', 'C', 'D'] as const).map((id) => [
+        id,
+        { ...parts[id], density: draft.parts[id].density || parts[id].density, bulk: draft.parts[id].bulk },
+      ]),
+    ) as unknown as SheetDraft['parts'],
+    hazards: usual(draft.hazards, was.hazards) ? spec.hazards.join('\n') : draft.hazards,
+    protection: usual(draft.protection, was.protection) ? spec.protection.join('\n') : draft.protection,
+  };
+}
 
 export const blankDraft = (): SheetDraft => ({
   name: '',
+  maker: '',
   kind: 'paste',
   family: 'resin-amine',
+  parts: partsOfKind('paste'),
   ratio: '',
+  also: '',
   tolerance: '',
-  densityA: '',
-  densityB: '',
-  withC: false,
   cByWeight: '',
-  densityC: '2.65',
-  bulkC: '',
+  dByWeight: '',
+  doseMin: '',
+  doseMax: '',
+  doseUsual: '',
+  doseOf: '',
   mixMin: '3 min',
+  mixRpm: '',
+  mixManner: '',
   potLoss: '20 mL',
+  coverage: '',
+  uptake: '',
   times: [
-    { key: nanoid(6), kind: 'use-by', startsAt: 'mix-begins', runsOn: 'pot', text: '' },
-    { key: nanoid(6), kind: 'load', startsAt: 'placed', runsOn: 'base', text: '' },
+    { key: nanoid(6), kind: 'use-by', startsAt: 'mix-begins', runsOn: 'pot', text: '', reference: '' },
+    { key: nanoid(6), kind: 'load', startsAt: 'placed', runsOn: 'base', text: '', reference: '' },
   ],
-  kits: [{ key: nanoid(6), label: '', a: '', b: '', c: '', yieldMl: '', splittable: false }],
+  kits: [blankKit()],
   mixerVolume: '',
   mixerPurge: '',
   mixerReach: '',
   limits: {},
   bases: [],
+  preparation: {},
   wetness: 'bone dry',
   primer: 'silent',
-  hazards: 'Sensitising: gloves and eye cover for both parts.',
+  colour: '',
+  sanding: 'hard',
+  paintable: 'silent',
+  storeMin: '',
+  storeMax: '',
+  shelfMonths: '',
+  openedMonths: '',
+  checks: '',
+  hazards: systemKind('paste').hazards.join('\n'),
+  protection: systemKind('paste').protection.join('\n'),
   typedFrom: '',
 });
 
-/** A stored sheet as a draft, for the next revision. */
+const UNITS: Partial<Record<Kind, string>> = { temperature: ' °C', length: ' mm', interval: ' K', percent: ' %' };
+const maybe = (value: number | null, unit: string) => (value === null ? '' : `${value}${unit}`);
+
+/** A stored sheet as a draft, for the next revision or a copy. */
 export function draftOf(s: SheetRevision): SheetDraft {
-  const c = s.parts.find((p) => p.id === 'C');
-  const density = (id: string) => `${s.parts.find((p) => p.id === id)?.densityGPerMl ?? ''} g/mL`;
-  const units: Partial<Record<Kind, string>> = { temperature: ' °C', length: ' mm', interval: ' K', percent: ' %' };
+  const blank = blankDraft();
+  const parts = { ...partsOfKind(s.kind) };
+  for (const p of s.parts)
+    parts[p.id] = { name: p.name, density: `${p.densityGPerMl} g/mL`, bulk: p.bulkGPerMl === null ? '' : `${p.bulkGPerMl} g/mL` };
+  const other = s.ratio.basis === 'weight' ? 'volume' : 'weight';
   return {
-    ...blankDraft(),
+    ...blank,
     name: s.name,
+    maker: s.maker,
     kind: s.kind,
     family: s.family,
-    ratio: `${s.ratio.a}:${s.ratio.b} by ${s.ratio.basis}`,
-    tolerance: s.ratio.tolerancePct === null ? '' : `${s.ratio.tolerancePct} %`,
-    densityA: density('A'),
-    densityB: density('B'),
-    withC: c !== undefined,
-    cByWeight: s.ratio.cByWeight === null ? '' : String(s.ratio.cByWeight),
-    densityC: c ? `${c.densityGPerMl} g/mL` : '2.65 g/mL',
-    bulkC: c?.bulkGPerMl ? `${c.bulkGPerMl} g/mL` : '',
+    parts,
+    ratio: s.dose ? '' : `${s.ratio.a}:${s.ratio.b} by ${s.ratio.basis}`,
+    also: s.ratio.also ? `${s.ratio.also.a}:${s.ratio.also.b} by ${other}` : '',
+    tolerance: maybe(s.ratio.tolerancePct, ' %'),
+    cByWeight: maybe(s.ratio.cByWeight, ''),
+    dByWeight: maybe(s.ratio.dByWeight, ''),
+    doseMin: maybe(s.dose?.minPct ?? null, ' %'),
+    doseMax: maybe(s.dose?.maxPct ?? null, ' %'),
+    doseUsual: maybe(s.dose?.usualPct ?? null, ' %'),
+    doseOf: s.dose?.of ?? '',
     mixMin: `${s.mixMin} min`,
+    mixRpm: s.mixRpm ? `${s.mixRpm.from} to ${s.mixRpm.to}` : '',
+    mixManner: s.mixManner,
     potLoss: `${s.potLossMl} mL`,
-    times: s.milestones.map((m) => ({ key: nanoid(6), kind: m.kind, startsAt: m.startsAt, runsOn: m.runsOn, text: tableText(m.table) })),
+    coverage: maybe(s.coverageKgPerM2Mm, ''),
+    uptake: maybe(s.uptakeMlPerM2, ''),
+    times: s.milestones.map((m) => ({
+      key: nanoid(6),
+      kind: m.kind,
+      startsAt: m.startsAt,
+      runsOn: m.runsOn,
+      text: tableText(m.table),
+      reference: maybe(m.referenceMassG, ' g'),
+    })),
     kits: s.kits.map((k) => ({
       key: k.id,
       label: k.label,
-      a: `${k.massG.A} g`,
-      b: `${k.massG.B} g`,
-      c: k.massG.C === null ? '' : `${k.massG.C} g`,
-      yieldMl: k.yieldMl === null ? '' : `${k.yieldMl} mL`,
+      massG: { A: `${k.massG.A} g`, B: `${k.massG.B} g`, C: maybe(k.massG.C, ' g'), D: maybe(k.massG.D, ' g') },
+      yieldMl: maybe(k.yieldMl, ' mL'),
+      price: maybe(k.price, ''),
+      contents: k.contents.map((c) => `${c.count} ${c.what}`).join(', '),
       splittable: k.splittable,
     })),
     mixerVolume: s.mixer ? `${s.mixer.volumeMl} mL` : '',
     mixerPurge: s.mixer ? `${s.mixer.purgeMl} mL` : '',
     mixerReach: s.mixer ? `${s.mixer.reachMm} mm` : '',
     limits: Object.fromEntries(
-      LIMIT_FIELDS.flatMap(({ id, kind }) => (s.limits[id] === null ? [] : [[id, `${s.limits[id]}${units[kind] ?? ''}`]])),
+      LIMIT_FIELDS.flatMap(({ id, kind }) => {
+        const v = s.limits[id];
+        return v === null ? [] : [[id, `${figure(v, 6)}${UNITS[kind] ?? ''}`]];
+      }),
     ),
     bases: s.limits.bases,
+    preparation: s.limits.preparation,
     wetness: s.limits.wetness,
     primer: s.primer,
+    colour: s.finish.colour,
+    sanding: s.finish.sanding,
+    paintable: s.finish.paintable,
+    storeMin: maybe(s.storage.minC, ' °C'),
+    storeMax: maybe(s.storage.maxC, ' °C'),
+    shelfMonths: maybe(s.storage.shelfMonths, ''),
+    openedMonths: maybe(s.storage.openedMonths, ''),
+    checks: s.storage.checks.join('\n'),
     hazards: s.hazards.join('\n'),
+    protection: s.protection.join('\n'),
     typedFrom: s.typedFrom,
   };
 }
@@ -152,120 +272,3 @@ export function draftOf(s: SheetRevision): SheetDraft {
 export type DraftFaults = Readonly<
   Record<string, { readonly sentence: string; readonly choices?: readonly { readonly label: string; readonly text: string }[] }>
 >;
-
-/** Reads a draft into a sheet, or says at every field what keeps it from being one. */
-export function readDraft(
-  d: SheetDraft,
-  system: UnitSystem,
-  before: SheetRevision | null,
-  role: string,
-  nowMs: number,
-): { sheet: SheetRevision } | { faults: DraftFaults } {
-  const faults: Record<string, { sentence: string; choices?: readonly { label: string; text: string }[] }> = {};
-  const quantity = (field: string, kind: Kind, text: string, optional = false): number | null => {
-    if (optional && !text.trim()) return null;
-    const parsed = parseQuantity(kind, text, system);
-    if (parsed.ok) return parsed.value;
-    faults[field] = parsed;
-    return null;
-  };
-  const above = (field: string, kind: Kind, text: string): number => {
-    const v = quantity(field, kind, text);
-    if (v !== null && v <= 0) faults[field] = { sentence: 'Must be more than 0.' };
-    return v ?? Number.NaN;
-  };
-  if (!d.name.trim()) faults.name = { sentence: 'Give the system a name.' };
-  const ratio = parseRatio(d.ratio);
-  if (!ratio.ok) faults.ratio = ratio;
-  else if (ratio.parts.length !== 2) faults.ratio = { sentence: 'Type A to B here; the aggregate C has its own field, by weight.' };
-  const milestones: Milestone[] = [];
-  for (const t of d.times) {
-    try {
-      milestones.push({
-        kind: t.kind,
-        startsAt: t.startsAt,
-        runsOn: t.runsOn,
-        table: parseTable(t.text, `times.${t.key}`, system),
-        referenceMassG: before?.milestones.find((m) => m.kind === t.kind)?.referenceMassG ?? null,
-      });
-    } catch (error) {
-      if (!(error instanceof Refusal)) throw error;
-      faults[`times.${t.key}`] = { sentence: error.message };
-    }
-  }
-  const metered = d.kind === 'anchor-pack';
-  const candidate = {
-    record: 'sheet',
-    version: 1,
-    id: nanoid(12),
-    systemId: before?.systemId ?? nanoid(12),
-    revision: (before?.revision ?? 0) + 1,
-    supersedes: before?.id ?? null,
-    name: d.name.trim(),
-    kind: d.kind,
-    family: d.family,
-    parts: [
-      { id: 'A', name: 'resin', role: 'resin', densityGPerMl: above('densityA', 'density', d.densityA), bulkGPerMl: null },
-      { id: 'B', name: 'hardener', role: 'hardener', densityGPerMl: above('densityB', 'density', d.densityB), bulkGPerMl: null },
-      ...(d.withC
-        ? [
-            {
-              id: 'C',
-              name: 'aggregate',
-              role: 'aggregate',
-              densityGPerMl: above('densityC', 'density', d.densityC),
-              bulkGPerMl: quantity('bulkC', 'density', d.bulkC, true),
-            },
-          ]
-        : []),
-    ],
-    ratio: {
-      basis: ratio.ok ? ratio.basis : 'weight',
-      a: ratio.ok ? ratio.parts[0] : 1,
-      b: ratio.ok ? ratio.parts[1] : 1,
-      cByWeight: d.withC ? above('cByWeight', 'count', d.cByWeight) : null,
-      tolerancePct: quantity('tolerance', 'percent', d.tolerance, true),
-    },
-    milestones,
-    limits: {
-      ...(Object.fromEntries(LIMIT_FIELDS.map(({ id, kind }) => [id, quantity(`limits.${id}`, kind, d.limits[id] ?? '', true)])) as object),
-      bases: [...d.bases],
-      wetness: d.wetness,
-    },
-    kits: d.kits.map((k, i) => ({
-      id: k.key,
-      label: k.label.trim() || `Kit ${i + 1}`,
-      massG: {
-        A: above(`kits.${k.key}.a`, 'mass', k.a),
-        B: above(`kits.${k.key}.b`, 'mass', k.b),
-        C: d.withC ? above(`kits.${k.key}.c`, 'mass', k.c) : null,
-      },
-      splittable: k.splittable,
-      yieldMl: quantity(`kits.${k.key}.yieldMl`, 'volume', k.yieldMl, true),
-      price: null,
-    })),
-    mixer: metered
-      ? {
-          volumeMl: above('mixerVolume', 'volume', d.mixerVolume),
-          purgeMl: quantity('mixerPurge', 'volume', d.mixerPurge) ?? Number.NaN,
-          reachMm: above('mixerReach', 'length', d.mixerReach),
-        }
-      : null,
-    potLossMl: metered ? 0 : (quantity('potLoss', 'volume', d.potLoss) ?? Number.NaN),
-    mixMin: metered ? 0 : (quantity('mixMin', 'duration', d.mixMin) ?? Number.NaN),
-    primer: d.primer,
-    hazards: d.hazards
-      .split('\n')
-      .map((h) => h.trim())
-      .filter(Boolean),
-    typedFrom: d.typedFrom.trim(),
-    typedByRole: role,
-    typedAt: nowMs,
-    sample: false,
-  };
-  if (Object.keys(faults).length) return { faults };
-  const parsed = SheetRevision.safeParse(candidate);
-  if (parsed.success) return { sheet: parsed.data };
-  const issue = parsed.error.issues[0]!;
-  return { faults: { form: { sentence: `${issue.path.join('.')}: ${issue.message}` } } };
-}

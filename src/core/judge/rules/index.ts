@@ -3,6 +3,7 @@ import { clockRules } from './clock';
 import { mixRules } from './mix';
 import type { Rule } from './rule';
 import { serviceRules } from './service';
+import { shelfRules } from './shelf';
 import { siteRules } from './site';
 import { voidRules } from './void';
 
@@ -14,6 +15,7 @@ export const RULES: Readonly<Record<string, Rule>> = {
   ...voidRules,
   ...siteRules,
   ...mixRules,
+  ...shelfRules,
   ...clockRules,
   ...serviceRules,
 };

@@ -1,6 +1,6 @@
 import { primerDraw } from '../../method';
 import { ASSUMED_TOLERANCE_PCT, scaleErrorPct, smallestBatchAG } from '../../mix';
-import { proportionOf, SYSTEM_KINDS } from '../../system';
+import { isMetered, proportionOf } from '../../system';
 import { figure } from '../../units';
 import type { Annulus } from '../../void';
 import type { Finding } from '../finding';
@@ -47,7 +47,8 @@ export const mixRules: Readonly<Record<string, Rule>> = {
 
   scale: ({ repair, plan }) => {
     const { sheet, mix, batches } = plan;
-    if (!sheet || !mix || SYSTEM_KINDS[sheet.kind].metered || !batches.length) return [];
+    if (repair.bench.way !== null && repair.bench.way !== 'weight') return [];
+    if (!sheet || !mix || isMetered(sheet.kind) || !batches.length) return [];
     if (batches.every((b) => b.kits !== null)) return [];
     const tolerance = sheet.ratio.tolerancePct ?? ASSUMED_TOLERANCE_PCT;
     const smallest = batches.reduce((a, b) => (b.massG.A < a.massG.A ? b : a));

@@ -1,7 +1,7 @@
 import { DateTime, IANAZone } from 'luxon';
 import { extremes, type Series } from '../../climate';
 import type { Actuals, Job, Repair, RepairPlan } from '../../plan';
-import type { SheetRevision } from '../../system';
+import type { SheetRevision, Stock } from '../../system';
 import { attempt } from '../../units';
 import type { Finding } from '../finding';
 
@@ -12,6 +12,7 @@ export interface JudgeContext {
   readonly plan: RepairPlan;
   readonly actuals: Actuals;
   readonly sheets: readonly SheetRevision[];
+  readonly stock: readonly Stock[];
   readonly nowMs: number;
 }
 

@@ -1,0 +1,229 @@
+import { DateTime, IANAZone } from 'luxon';
+import { extremes } from '../climate';
+import { methodOf } from '../method';
+import { type Job, type JobPlan, jobKits, NOTHING_YET, planRepair, type Repair, type RepairPlan } from '../plan';
+import { milestoneOf, type SheetRevision, type Stock, WETNESS } from '../system';
+import { attempt, figure, formatDuration } from '../units';
+
+/** One thing a system must do for this repair, in words and numbers. */
+export interface Criterion {
+  readonly id: string;
+  readonly label: string;
+  /** null where it cannot be told yet, or is only for comparing. */
+  readonly met: boolean | null;
+  readonly says: string;
+}
+
+/** A system of the shelf held against a repair. */
+export interface Suit {
+  readonly sheet: SheetRevision;
+  readonly criteria: readonly Criterion[];
+  readonly fails: number;
+  readonly openMs: number | null;
+  readonly cost: number | null;
+}
+
+export interface SuitAsk {
+  readonly job: Job;
+  readonly repair: Repair;
+  readonly plan: JobPlan;
+  readonly sheets: readonly SheetRevision[];
+  readonly stock: readonly Stock[];
+}
+
+const c = (id: string, label: string, met: boolean | null, says: string): Criterion => ({ id, label, met, says });
+const range = (low: number | null, high: number | null, unit: string) => `${low ?? '…'} to ${high ?? '…'} ${unit}`;
+const KIT_WORD = (n: number) => `${n} kit${n === 1 ? '' : 's'}`;
+
+/**
+ * Every system held against a repair: planned as if it were chosen, each criterion met or failed in words and numbers. Those that fail
+ * stay in the list with their reasons; fewest failures first, then the earliest opening, then the least money.
+ */
+export function suits(ask: SuitAsk): readonly Suit[] {
+  const mine = ask.plan.repairs.find((p) => p.repairId === ask.repair.id);
+  if (!mine) return [];
+  const before = ask.plan.repairs.slice(0, ask.plan.repairs.indexOf(mine));
+  const busy = before.flatMap((p) => p.steps.map((s) => ({ fromMs: s.startMs, toMs: s.endMs })));
+  return ask.sheets
+    .map((sheet) => suitOf(ask, mine, sheet, busy))
+    .sort(
+      (a, b) =>
+        a.fails - b.fails ||
+        (a.openMs ?? Number.POSITIVE_INFINITY) - (b.openMs ?? Number.POSITIVE_INFINITY) ||
+        (a.cost ?? Number.POSITIVE_INFINITY) - (b.cost ?? Number.POSITIVE_INFINITY) ||
+        a.sheet.name.localeCompare(b.sheet.name),
+    );
+}
+
+function suitOf(
+  { job, repair, plan, stock }: SuitAsk,
+  mine: RepairPlan,
+  sheet: SheetRevision,
+  busy: readonly { fromMs: number; toMs: number }[],
+): Suit {
+  const chosen = repair.sheetId === sheet.id;
+  const kitIds = chosen ? [repair.kitId] : sheet.kits.map((k) => k.id);
+  // Of several kit sizes the first that can be placed in time stands for the system.
+  let tried: RepairPlan | null = null;
+  for (const kitId of kitIds) {
+    const as = { ...repair, sheetId: sheet.id, kitId, dosePct: chosen ? repair.dosePct : null, blend: chosen ? repair.blend : null };
+    if (!mine.thermal) break;
+    const t = planRepair({
+      job,
+      repair: as,
+      sheet,
+      thermal: mine.thermal,
+      windows: plan.windows,
+      busy,
+      actuals: NOTHING_YET,
+      nowMs: plan.nowMs,
+    });
+    if (!tried || (t.mix && !tried.mix)) tried = t;
+    if (t.mix) break;
+  }
+  const cost = tried?.mix ? jobKits(job, [tried], [repair], stock)[0] : undefined;
+  const price = cost ? priceOf(sheet, cost.kits.set.total) : null;
+  const criteria = [
+    methodCriterion(repair, sheet),
+    baseCriterion(repair, sheet),
+    gapCriterion(mine, sheet),
+    temperatureCriterion(mine, tried, sheet, job),
+    potCriterion(tried, sheet),
+    sagCriterion(repair, mine, sheet),
+    wetnessCriterion(repair, sheet),
+    finishCriterion(mine, sheet),
+    releaseCriterion(job, tried),
+    c('cost', 'Cost', null, price === null ? (tried?.mix ? 'no price on the sheet' : 'not planned') : figure(price, 3)),
+    stockCriterion(cost),
+  ];
+  return { sheet, criteria, fails: criteria.filter((x) => x.met === false).length, openMs: tried?.openMs ?? null, cost: price };
+}
+
+const priceOf = (sheet: SheetRevision, total: readonly number[]): number | null =>
+  total.some((n, i) => n > 0 && sheet.kits[i]!.price === null) ? null : total.reduce((s, n, i) => s + n * (sheet.kits[i]!.price ?? 0), 0);
+
+function methodCriterion(repair: Repair, sheet: SheetRevision): Criterion {
+  const method = methodOf(repair.method.id);
+  const met = method?.kinds.includes(sheet.kind) ?? false;
+  return c('method', 'Method', met, met ? 'a kind this method uses' : `“${method?.label ?? repair.method.id}” is not done with this kind`);
+}
+
+function baseCriterion({ base, moisturePct }: Repair, { limits }: SheetRevision): Criterion {
+  if (limits.bases.length && !limits.bases.includes(base.material))
+    return c('base', 'Base', false, `for ${limits.bases.join(', ')}, not ${base.material}`);
+  if (limits.moistureMaxPct !== null) {
+    if (moisturePct === null) return c('base', 'Base', null, `moisture up to ${figure(limits.moistureMaxPct)} %: measure it`);
+    if (moisturePct > limits.moistureMaxPct)
+      return c('base', 'Base', false, `moisture ${figure(moisturePct)} %, the sheet allows ${figure(limits.moistureMaxPct)} %`);
+  }
+  return c(
+    'base',
+    'Base',
+    limits.bases.length ? true : null,
+    limits.bases.length ? `${base.material} is on the sheet` : 'the sheet names no bases',
+  );
+}
+
+function gapCriterion(mine: RepairPlan, { limits: l }: SheetRevision): Criterion {
+  if (!mine.void) return c('gap', 'Gap', null, 'the void is not measured');
+  const deep = mine.void.faces.maxDepthMm;
+  if (mine.method?.engine === 'fill in lifts') {
+    if (l.liftMinMm !== null && deep < l.liftMinMm)
+      return c('gap', 'Depth', false, `${figure(deep)} mm, at least ${figure(l.liftMinMm)} mm`);
+    if (l.liftMaxMm === null) return c('gap', 'Depth', null, `${figure(deep)} mm; the sheet gives no lift`);
+    const lifts = Math.ceil(deep / l.liftMaxMm - 1e-9);
+    return c('gap', 'Depth', true, `${figure(deep)} mm in ${lifts} lift${lifts > 1 ? 's' : ''} of up to ${figure(l.liftMaxMm)} mm`);
+  }
+  if (l.bondMaxMm === null && l.bondMinMm === null) return c('gap', 'Gap', null, `${figure(deep)} mm; the sheet gives no gap`);
+  const met = (l.bondMinMm === null || deep >= l.bondMinMm - 1e-9) && (l.bondMaxMm === null || deep <= l.bondMaxMm + 1e-9);
+  return c('gap', 'Gap', met, `${figure(deep)} mm, sheet ${range(l.bondMinMm, l.bondMaxMm, 'mm')}`);
+}
+
+function temperatureCriterion(mine: RepairPlan, tried: RepairPlan | null, sheet: SheetRevision, job: Job): Criterion {
+  const { baseMinC, baseMaxC } = sheet.limits;
+  const from = tried?.steps.find((s) => s.marks?.begin?.includes('mix-begins'))?.startMs ?? job.startFrom;
+  const to = Math.max(tried?.placedMs ?? from, from) + 3_600_000;
+  const met = mine.thermal ? attempt(() => extremes(mine.thermal!.base, from, to)) : null;
+  if (!met?.ok) return c('temperature', 'Temperature', null, 'no base temperature for that hour');
+  const { min, max } = met.value;
+  const inside = (baseMinC === null || min >= baseMinC) && (baseMaxC === null || max <= baseMaxC);
+  return c(
+    'temperature',
+    'Temperature',
+    baseMinC === null && baseMaxC === null ? null : inside,
+    `base ${figure(min)} to ${figure(max)} °C, sheet ${range(baseMinC, baseMaxC, '°C')}`,
+  );
+}
+
+function potCriterion(tried: RepairPlan | null, sheet: SheetRevision): Criterion {
+  if (!milestoneOf(sheet, 'use-by')) return c('pot', 'Pot life', null, 'the sheet gives none');
+  const problem = tried?.problems.find((p) => p.stage === 'mix');
+  if (problem) return c('pot', 'Pot life', false, problem.sentence);
+  if (!tried?.mix || tried.usableMin === null) return c('pot', 'Pot life', null, 'not planned');
+  const placing = tried.steps.filter((s) => s.marks?.end?.includes('placed')).map((s) => s.handsOnMin);
+  const longest = placing.length ? Math.max(...placing) : 0;
+  return c(
+    'pot',
+    'Pot life',
+    longest <= tried.usableMin + 1e-6,
+    `${formatDuration(tried.usableMin)} to place, ${formatDuration(longest)} needed a batch`,
+  );
+}
+
+function sagCriterion({ orientation }: Repair, mine: RepairPlan, { limits: l }: SheetRevision): Criterion {
+  if (orientation === 'floor') return c('sag', 'Sag', true, 'lies on the floor');
+  const limit = orientation === 'wall' ? l.sagWallMm : l.sagOverheadMm;
+  if (limit === null) return c('sag', 'Sag', null, `the sheet says nothing of ${orientation === 'wall' ? 'walls' : 'work overhead'}`);
+  if (!mine.void) return c('sag', 'Sag', null, 'the void is not measured');
+  const lift = Math.min(mine.void.faces.maxDepthMm, l.liftMaxMm ?? Number.POSITIVE_INFINITY);
+  return c(
+    'sag',
+    'Sag',
+    lift <= limit,
+    `${figure(lift)} mm ${orientation === 'wall' ? 'on a wall' : 'overhead'}, holds ${figure(limit)} mm`,
+  );
+}
+
+function wetnessCriterion({ surface }: Repair, { limits }: SheetRevision): Criterion {
+  const [is, may] = [WETNESS.indexOf(surface), WETNESS.indexOf(limits.wetness)];
+  return c(
+    'wetness',
+    'Wetness',
+    is <= may,
+    is > may
+      ? `found ${surface}, the sheet wants ${limits.wetness}`
+      : is < may
+        ? `found ${surface}: wet it to ${limits.wetness}`
+        : limits.wetness,
+  );
+}
+
+function finishCriterion(mine: RepairPlan, { finish }: SheetRevision): Criterion {
+  const cut = mine.context?.school('finish-level') === 'crown';
+  const words = [
+    finish.colour,
+    finish.sanding === 'not' ? 'cannot be sanded' : `${finish.sanding} to sand`,
+    finish.paintable === 'no' ? 'takes no paint' : '',
+  ]
+    .filter(Boolean)
+    .join(', ');
+  return c('finish', 'Finish', cut ? finish.sanding !== 'not' : null, words);
+}
+
+function releaseCriterion(job: Job, tried: RepairPlan | null): Criterion {
+  if (!tried?.openMs) {
+    const why = tried?.problems[0]?.sentence ?? tried?.milestones.find((m) => m.kind === tried.serves)?.problem ?? 'not planned';
+    return c('release', 'Open again', tried?.mix ? false : null, why);
+  }
+  const at = DateTime.fromMillis(tried.openMs, { zone: IANAZone.create(job.zone) }).toFormat('ccc HH:mm');
+  if (job.wantedAt === null) return c('release', 'Open again', null, at);
+  const hand = (job.wantedAt - tried.openMs) / 60_000;
+  return c('release', 'Open again', hand >= 0, `${at}, ${formatDuration(Math.abs(hand))} ${hand >= 0 ? 'in hand' : 'late'}`);
+}
+
+function stockCriterion(kits: ReturnType<typeof jobKits>[number] | undefined): Criterion {
+  if (!kits) return c('stock', 'On the shelf', null, 'not planned');
+  const use = kits.kits.set.total.reduce((s, n) => s + n, 0);
+  const buy = kits.kits.set.buy.reduce((s, n) => s + n, 0);
+  return c('stock', 'On the shelf', null, buy === 0 ? `${KIT_WORD(use)}, all there` : `${KIT_WORD(use)}, buy ${buy}`);
+}

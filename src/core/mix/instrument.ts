@@ -1,0 +1,142 @@
+import { type PartId, partOf, type SheetRevision, type Way } from '../system';
+import { figure, line, positive, refuse, type WorkLine } from '../units';
+
+/** What parts are measured with at the bench, and what it can show. */
+export interface Instrument {
+  readonly way: Way;
+  readonly scaleStepG: number;
+  /** Marks of the cup, mL. */
+  readonly cupStepMl: number;
+  /** What one stroke or shot gives, mL. */
+  readonly strokeMl: number | null;
+  /** Counted drops of the catalyst to 1 mL; null until counted. */
+  readonly dropsPerMl: number | null;
+  /** Diameter of the strip of paste, mm. */
+  readonly stripMm: number | null;
+}
+
+/** A part as it is really measured out. */
+export interface Measured {
+  readonly part: PartId;
+  readonly massG: number;
+  /** What the hand counts: 12 drops, 35 mm of strip, 240 mL, 3 strokes. */
+  readonly amount: number;
+  readonly unit: 'g' | 'mL' | 'drops' | 'mm' | 'strokes' | 'sachets';
+  /** Smallest difference it can show, in the same unit. */
+  readonly step: number;
+  /** Mass of the rounded amount, g. */
+  readonly roundedG: number;
+}
+
+export interface MeasuredBatch {
+  readonly parts: readonly Measured[];
+  /** What rounding alone does to B/A, per cent. */
+  readonly roundingPct: number;
+  /** Rounding and half a step of each reading, at their worst together, per cent. */
+  readonly worstPct: number;
+  readonly working: readonly WorkLine[];
+}
+
+/** Mass of one drop, g. @param dropsPerMl as counted; @throws Refusal when they are not counted */
+export function dropMassG(dropsPerMl: number | null, densityGPerMl: number): number {
+  if (dropsPerMl === null)
+    return refuse(
+      'dropsPerMl',
+      null,
+      'drops counted to 1 mL',
+      'Drops differ by bottle and liquid: count the drops that make 1 mL before measuring by drops.',
+    );
+  return densityGPerMl / positive('dropsPerMl', dropsPerMl, 'The drops to 1 mL');
+}
+
+/** What a count to some mark says: drops to 1 mL with the doubt of one drop. @param mlFilled what was filled, mL */
+export function dropsPerMl(drops: number, mlFilled: number): { readonly perMl: number; readonly tolerancePct: number } {
+  positive('drops', drops, 'The number of drops');
+  positive('mlFilled', mlFilled, 'The filled volume');
+  if (!Number.isInteger(drops)) refuse('drops', drops, 'whole drops', 'Drops are counted whole.');
+  return { perMl: drops / mlFilled, tolerancePct: 100 / drops };
+}
+
+/** Length of a strip of paste, mm: volume / (π d²/4). */
+export const stripLengthMm = (massG: number, densityGPerMl: number, diameterMm: number): number =>
+  ((massG / densityGPerMl) * 1000) / ((Math.PI * diameterMm ** 2) / 4);
+
+const SMALL = new Set<Way>(['drops', 'strip']);
+
+/** How one part is measured by a way: drops and strips measure the catalyst, the rest of that way goes on the scale. */
+function measurePart(sheet: SheetRevision, part: PartId, massG: number, i: Instrument): Measured {
+  const { densityGPerMl, role, filler } = partOf(sheet, part)!;
+  const rounded = (raw: number, step: number, unit: Measured['unit'], perUnitG: number): Measured => {
+    const amount = Math.round(raw / step) * step;
+    return { part, massG, amount, unit, step, roundedG: amount * perUnitG };
+  };
+  const way: Way = SMALL.has(i.way) && role !== 'catalyst' ? 'weight' : filler ? 'weight' : i.way;
+  switch (way) {
+    case 'cup':
+      return rounded(massG / densityGPerMl, positive('cupStepMl', i.cupStepMl, 'The marks of the cup'), 'mL', densityGPerMl);
+    case 'strokes': {
+      const ml =
+        i.strokeMl ??
+        refuse('strokeMl', null, 'mL of one stroke', 'Say what one stroke of this gun or pump gives: press ten into a cup and divide.');
+      return rounded(massG / densityGPerMl / positive('strokeMl', ml, 'A stroke'), 1, 'strokes', ml * densityGPerMl);
+    }
+    case 'drops': {
+      const drop = dropMassG(i.dropsPerMl, densityGPerMl);
+      return rounded(massG / drop, 1, 'drops', drop);
+    }
+    case 'strip': {
+      const d = i.stripMm ?? refuse('stripMm', null, 'mm of the strip', 'Say how thick the strip from this tube is.');
+      const perMm = (densityGPerMl * Math.PI * positive('stripMm', d, 'The strip') ** 2) / 4 / 1000;
+      return rounded(massG / perMm, 1, 'mm', perMm);
+    }
+    default:
+      return rounded(massG, positive('scaleStepG', i.scaleStepG, 'The step of the scale'), 'g', 1);
+  }
+}
+
+/**
+ * A batch in the units of the instrument at hand, rounded to what it can show, and what that does to the ratio.
+ * @throws Refusal when the instrument is not known well enough: drops not counted, stroke or strip not measured
+ */
+export function measuredBatch(sheet: SheetRevision, massG: Readonly<Record<PartId, number>>, instrument: Instrument): MeasuredBatch {
+  const parts = sheet.parts.filter((p) => massG[p.id] > 0).map((p) => measurePart(sheet, p.id, massG[p.id], instrument));
+  const a = parts.find((p) => p.part === 'A');
+  const b = parts.find((p) => p.part === 'B');
+  if (!a || !b) return { parts, roundingPct: 0, worstPct: 0, working: [] };
+  const nominal = massG.B / massG.A;
+  const off = (mA: number, mB: number) => (mA > 0 ? Math.abs(mB / mA / nominal - 1) * 100 : Number.POSITIVE_INFINITY);
+  const half = (m: Measured) => (m.step / 2) * (m.amount > 0 ? m.roundedG / m.amount : m.step);
+  const roundingPct = off(a.roundedG, b.roundedG);
+  const worstPct = Math.max(off(a.roundedG - half(a), b.roundedG + half(b)), off(a.roundedG + half(a), b.roundedG - half(b)));
+  return {
+    parts,
+    roundingPct,
+    worstPct,
+    working: [
+      line(
+        'Ratio as measured out',
+        `${figure(b.roundedG, 4)} g / ${figure(a.roundedG, 4)} g against ${figure(nominal, 4)}`,
+        roundingPct,
+        '% off',
+      ),
+      line('With half a step of each reading', 'both at their worst', worstPct, '%'),
+    ],
+  };
+}
+
+/** A measured part as it is said at the bench. */
+export const saidAs = (m: Measured): string => `${figure(m.amount, 4)} ${m.unit === 'drops' && m.amount === 1 ? 'drop' : m.unit}`;
+
+/** Whether a kit or catalyst of one system may go with another: never of two. @throws Refusal with the reason */
+export function sameSystem(
+  a: Pick<SheetRevision, 'systemId' | 'name' | 'maker'>,
+  b: Pick<SheetRevision, 'systemId' | 'name' | 'maker'>,
+): void {
+  if (a.systemId === b.systemId) return;
+  refuse(
+    'systemId',
+    b.name,
+    a.name,
+    `${b.name}${b.maker && b.maker !== a.maker ? ` of ${b.maker}` : ''} is another system than ${a.name}: their parts are not made for each other, and no ratio is right. Use the part that belongs to it.`,
+  );
+}

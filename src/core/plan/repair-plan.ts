@@ -1,0 +1,71 @@
+import type { Answer, Method, MethodContext, Question, StepDraft } from '../method';
+import { defaultSchools } from '../method';
+import type { Batch, MixResult } from '../mix';
+import type { Kit, MilestoneId, SheetRevision } from '../system';
+import type { Problem } from '../units';
+import type { VoidResult } from '../void';
+import type { Actuals } from './actuals';
+import type { Window } from './calendar';
+import type { Job, Repair } from './job';
+import type { MilestoneTime } from './milestone-times';
+import type { Thermal } from './thermal';
+
+/** A step with its time. */
+export interface PlannedStep extends StepDraft {
+  readonly startMs: number;
+  readonly endMs: number;
+  readonly begunAt: number | null;
+  readonly doneAt: number | null;
+  /** Why it could not start sooner. */
+  readonly forcedBy: 'before' | 'crew or hours' | 'sheet' | 'chosen' | 'now';
+  /** It begins after the window it should have met; the way out is part of its detail. */
+  readonly lateFor: MilestoneId | null;
+}
+
+export type CureState = 'liquid' | 'gelled' | 'hardening' | 'set';
+
+export interface RepairPlan {
+  readonly repairId: string;
+  readonly method: Method | null;
+  readonly sheet: SheetRevision | null;
+  readonly kit: Kit | null;
+  readonly open: Readonly<Partial<Record<'inspect' | 'measure' | 'material' | 'mix' | 'place', readonly string[]>>>;
+  readonly problems: readonly (Problem & { readonly stage: 'measure' | 'material' | 'mix' | 'place' })[];
+  readonly unanswered: readonly Question[];
+  readonly void: VoidResult | null;
+  readonly context: MethodContext | null;
+  readonly usableMin: number | null;
+  readonly potC: number | null;
+  readonly mix: MixResult | null;
+  readonly batches: readonly Batch[];
+  readonly steps: readonly PlannedStep[];
+  readonly milestones: readonly MilestoneTime[];
+  /** The milestone that opens it, by choice or method; null when the sheet has none. */
+  readonly serves: MilestoneId | null;
+  readonly placedMs: number | null;
+  readonly openMs: number | null;
+  readonly habitMs: number | null;
+  readonly inHandMin: number | null;
+  readonly band: readonly { readonly state: CureState; readonly fromMs: number; readonly toMs: number }[];
+  readonly thermal: Thermal | null;
+  readonly overruns: boolean;
+}
+
+export interface RepairAsk {
+  readonly job: Job;
+  readonly repair: Repair;
+  readonly sheet: SheetRevision | null;
+  readonly thermal: Thermal;
+  readonly windows: readonly Window[];
+  /** Hands-on stretches of the crew so far. */
+  readonly busy: readonly Window[];
+  readonly actuals: Actuals;
+  readonly nowMs: number;
+}
+
+export const schoolsOf = (method: Method, repair: Repair): Record<string, string> => ({ ...defaultSchools(method), ...repair.schools });
+export const settingOf = (method: Method, repair: Repair, id: string): number =>
+  repair.settings[id] ?? method.settings.find((s) => s.id === id)?.byDefault ?? 0;
+
+/** Answer of a question that lets the repair go on. */
+export const passes = (q: Question, answer: Answer | undefined): boolean => answer === q.wants;

@@ -1,0 +1,299 @@
+import { z } from 'zod';
+import type { FamilyId } from './family';
+
+export const PartId = z.enum(['A', 'B', 'C', 'D']);
+export type PartId = z.infer<typeof PartId>;
+export const PART_IDS = PartId.options;
+
+export const PartRole = z.enum(['resin', 'hardener', 'catalyst', 'aggregate', 'filler', 'thickener', 'powder', 'liquid', 'water']);
+export type PartRole = z.infer<typeof PartRole>;
+
+/**
+ * How a solid takes up room in a mix. Grains need liquid for the space between them; thixotropes are dosed by consistency;
+ * hollow spheres count with the density of the whole particle, never of their shell.
+ */
+export const FILLER_CLASSES = {
+  grains: 'grains: sand, aggregate',
+  thixotrope: 'thickener: fumed silica, fine fibres',
+  spheres: 'hollow spheres, light filler',
+} as const;
+export const FillerClass = z.enum(Object.keys(FILLER_CLASSES) as [keyof typeof FILLER_CLASSES, ...(keyof typeof FILLER_CLASSES)[]]);
+export type FillerClass = z.infer<typeof FillerClass>;
+
+/** Ways in which a part is measured out at the bench. */
+export const WAYS = {
+  weight: 'by weight',
+  cup: 'by graduated cup',
+  strokes: 'by strokes of a gun or pump',
+  drops: 'catalyst by drops',
+  strip: 'paste hardener by strip',
+  sachet: 'by whole sachets',
+} as const;
+export const Way = z.enum(Object.keys(WAYS) as [keyof typeof WAYS, ...(keyof typeof WAYS)[]]);
+export type Way = z.infer<typeof Way>;
+
+/** A part as a kind of system usually has it; the sheet's own figures replace these. */
+export interface UsualPart {
+  readonly id: PartId;
+  readonly name: string;
+  readonly role: PartRole;
+  readonly densityGPerMl: number;
+  readonly filler?: FillerClass;
+  readonly bulkGPerMl?: number;
+}
+
+/** Groups of fields that the sheet of a kind may fill. */
+export type SheetField = 'mixer' | 'pot' | 'dose' | 'aggregate' | 'thickener' | 'lift' | 'bond' | 'sag' | 'uptake' | 'humidity';
+
+export interface SystemKind {
+  readonly label: string;
+  readonly does: string;
+  /** Families it comes in; the first is the usual one, and gives the activation energy of single figures. */
+  readonly families: readonly FamilyId[];
+  /** Through a static mixer, in a pot, or kneaded by hand. */
+  readonly mixing: 'mixer' | 'pot' | 'hand';
+  readonly parts: readonly UsualPart[];
+  /** The name of what is dosed within a range; null where the ratio is fixed. */
+  readonly dosed: string | null;
+  readonly ways: readonly Way[];
+  readonly asks: readonly SheetField[];
+  readonly hazards: readonly string[];
+  readonly protection: readonly string[];
+}
+
+const SENSITISING = 'Sensitising: no bare skin, for both parts.';
+const PEROXIDE = 'Peroxide: keep from eyes, flames and accelerators; never mix it with an accelerator directly.';
+const VAPOUR = 'Vapours: ventilate, no flames or sparks.';
+const SILICA = 'Silica dust when pouring and when grinding.';
+const CAUSTIC = 'Wet cement is caustic: skin and eyes.';
+const GLOVES = ['nitrile gloves', 'eye cover'];
+
+const resin = (name = 'resin', densityGPerMl = 1.1): UsualPart => ({ id: 'A', name, role: 'resin', densityGPerMl });
+const hardener = (name = 'hardener', densityGPerMl = 1): UsualPart => ({ id: 'B', name, role: 'hardener', densityGPerMl });
+const sand = (id: PartId = 'C'): UsualPart => ({
+  id,
+  name: 'graded sand',
+  role: 'aggregate',
+  densityGPerMl: 2.65,
+  filler: 'grains',
+  bulkGPerMl: 1.75,
+});
+
+/** The table of kinds. A kind more is an entry more. */
+export const SYSTEM_KINDS = {
+  'liquid-resin': {
+    label: 'Resin and hardener, liquid',
+    does: 'Poured, brushed, or filled by oneself.',
+    families: ['resin-amine', 'isocyanate'],
+    mixing: 'pot',
+    parts: [resin(), hardener()],
+    dosed: null,
+    ways: ['weight', 'cup', 'strokes'],
+    asks: ['pot', 'lift', 'bond'],
+    hazards: [SENSITISING, 'A full pot heats itself: pour it out in time.'],
+    protection: GLOVES,
+  },
+  paste: {
+    label: 'Paste adhesive, mixed by hand',
+    does: 'Two pastes from tins, spread on both faces.',
+    families: ['resin-amine', 'methacrylate'],
+    mixing: 'pot',
+    parts: [resin('paste resin', 1.4), hardener('paste hardener', 1.05)],
+    dosed: null,
+    ways: ['weight', 'cup'],
+    asks: ['pot', 'bond', 'sag'],
+    hazards: [SENSITISING],
+    protection: GLOVES,
+  },
+  'cartridge-paste': {
+    label: 'Paste adhesive in twin cartridge',
+    does: 'Pressed through a static mixer or out side by side.',
+    families: ['resin-amine', 'methacrylate', 'isocyanate'],
+    mixing: 'mixer',
+    parts: [resin('paste resin', 1.3), hardener('paste hardener', 1.1)],
+    dosed: null,
+    ways: ['strokes', 'weight'],
+    asks: ['mixer', 'bond', 'sag'],
+    hazards: [SENSITISING],
+    protection: GLOVES,
+  },
+  'anchor-pack': {
+    label: 'Anchor resin, cartridge or twin-bag with static mixer',
+    does: 'Pressed to the back of a drilled hole.',
+    families: ['methacrylate', 'resin-amine', 'peroxide'],
+    mixing: 'mixer',
+    parts: [resin('resin', 1.7), hardener('hardener', 1.5)],
+    dosed: null,
+    ways: ['strokes'],
+    asks: ['mixer'],
+    hazards: [SENSITISING, PEROXIDE],
+    protection: GLOVES,
+  },
+  'mortar-kit': {
+    label: 'Resin mortar or grout with aggregate, in kits',
+    does: 'Liquids first, then aggregate in portions.',
+    families: ['resin-amine', 'methacrylate'],
+    mixing: 'pot',
+    parts: [resin(), hardener(), sand()],
+    dosed: null,
+    ways: ['weight'],
+    asks: ['pot', 'aggregate', 'lift'],
+    hazards: [SENSITISING, SILICA],
+    protection: [...GLOVES, 'dust mask for silica'],
+  },
+  'four-part-paste': {
+    label: 'Four-part paste: resin, hardener, filler, thickener',
+    does: 'Filled by weight, thickened to the wanted stand.',
+    families: ['resin-amine'],
+    mixing: 'pot',
+    parts: [
+      resin(),
+      hardener(),
+      { id: 'C', name: 'fibre filler', role: 'filler', densityGPerMl: 1.5, filler: 'thixotrope' },
+      { id: 'D', name: 'fumed silica', role: 'thickener', densityGPerMl: 2.2, filler: 'thixotrope' },
+    ],
+    dosed: null,
+    ways: ['weight'],
+    asks: ['pot', 'aggregate', 'thickener', 'lift', 'sag'],
+    hazards: [SENSITISING, 'Fumed silica flies: mask on, fans off while it is poured.'],
+    protection: [...GLOVES, 'dust mask'],
+  },
+  consolidant: {
+    label: 'Penetrating consolidant',
+    does: 'Brushed on until the base takes no more.',
+    families: ['resin-amine', 'isocyanate'],
+    mixing: 'pot',
+    parts: [resin('thin resin', 1.02), hardener('thin hardener', 0.98)],
+    dosed: null,
+    ways: ['cup', 'weight'],
+    asks: ['pot', 'uptake'],
+    hazards: [SENSITISING, VAPOUR],
+    protection: [...GLOVES, 'vapour mask in closed rooms'],
+  },
+  sachets: {
+    label: 'Pre-measured sachets',
+    does: 'Kneaded in their own bag; a sachet is never divided.',
+    families: ['resin-amine', 'methacrylate'],
+    mixing: 'hand',
+    parts: [resin('resin', 1.2), hardener('hardener', 1.1)],
+    dosed: null,
+    ways: ['sachet'],
+    asks: ['pot', 'bond'],
+    hazards: [SENSITISING],
+    protection: GLOVES,
+  },
+  'polyester-filler': {
+    label: 'Polyester or vinylester filler with paste peroxide',
+    does: 'A strip of hardener folded into the filler, 1 to 3 %.',
+    families: ['peroxide'],
+    mixing: 'pot',
+    parts: [resin('filler', 1.85), { id: 'B', name: 'paste peroxide', role: 'catalyst', densityGPerMl: 1.15 }],
+    dosed: 'hardener',
+    ways: ['weight', 'strip'],
+    asks: ['pot', 'dose', 'lift', 'sag'],
+    hazards: [PEROXIDE, VAPOUR],
+    protection: [...GLOVES, 'dust mask for sanding'],
+  },
+  'finish-resin': {
+    label: 'Finish resin with liquid catalyst in drops',
+    does: 'A pigmented coat over a patch, cut back and polished.',
+    families: ['peroxide'],
+    mixing: 'pot',
+    parts: [resin('finish resin', 1.2), { id: 'B', name: 'liquid peroxide', role: 'catalyst', densityGPerMl: 1.13 }],
+    dosed: 'catalyst',
+    ways: ['drops', 'weight'],
+    asks: ['pot', 'dose', 'lift'],
+    hazards: [PEROXIDE, VAPOUR],
+    protection: [...GLOVES, 'vapour mask in closed rooms'],
+  },
+  'powder-liquid': {
+    label: 'Powder and liquid methacrylate',
+    does: 'Built up bead by bead.',
+    families: ['methacrylate'],
+    mixing: 'hand',
+    parts: [
+      { id: 'A', name: 'powder', role: 'powder', densityGPerMl: 1.19 },
+      { id: 'B', name: 'liquid', role: 'liquid', densityGPerMl: 0.94 },
+    ],
+    dosed: null,
+    ways: ['weight', 'cup'],
+    asks: ['pot', 'lift'],
+    hazards: [VAPOUR, 'The liquid sensitises and burns easily.'],
+    protection: GLOVES,
+  },
+  putty: {
+    label: 'Two-part putty, kneaded by hand',
+    does: 'Equal parts kneaded to one colour, rammed in.',
+    families: ['resin-amine', 'methacrylate'],
+    mixing: 'hand',
+    parts: [resin('putty resin', 1.9), hardener('putty hardener', 1.8)],
+    dosed: null,
+    ways: ['weight', 'strip'],
+    asks: ['pot', 'lift', 'sag'],
+    hazards: [SENSITISING],
+    protection: GLOVES,
+  },
+  'crack-filler': {
+    label: 'Fast crack filler with sand',
+    does: 'Poured into a chased crack within minutes.',
+    families: ['isocyanate', 'methacrylate'],
+    mixing: 'pot',
+    parts: [resin('resin', 1.05), hardener('hardener', 1.2), sand()],
+    dosed: null,
+    ways: ['cup', 'weight'],
+    asks: ['pot', 'aggregate'],
+    hazards: [SENSITISING, 'Isocyanate: not to be breathed; not for people with asthma.', SILICA],
+    protection: [...GLOVES, 'vapour mask in closed rooms'],
+  },
+  'cement-water': {
+    label: 'Cement powder and water',
+    does: 'Packed stiff on a damp base.',
+    families: ['cement'],
+    mixing: 'pot',
+    parts: [
+      { id: 'A', name: 'powder', role: 'powder', densityGPerMl: 2.7 },
+      { id: 'B', name: 'water', role: 'water', densityGPerMl: 1 },
+    ],
+    dosed: 'water',
+    ways: ['weight', 'cup'],
+    asks: ['pot', 'dose', 'lift'],
+    hazards: [CAUSTIC, SILICA],
+    protection: [...GLOVES, 'dust mask'],
+  },
+  'joint-colour': {
+    label: 'Two-bottle joint colour with water and a stand time',
+    does: 'Painted on joints; dries by warmth and dry air.',
+    families: ['water-borne'],
+    mixing: 'pot',
+    parts: [resin('colour', 1.2), hardener('hardener', 1.05), { id: 'C', name: 'water', role: 'water', densityGPerMl: 1 }],
+    dosed: null,
+    ways: ['cup', 'weight'],
+    asks: ['pot', 'humidity'],
+    hazards: ['Wash off skin at once.'],
+    protection: GLOVES,
+  },
+  'tile-adhesive': {
+    label: 'Tile setting adhesive',
+    does: 'Combed bed under tile and stone.',
+    families: ['cement'],
+    mixing: 'pot',
+    parts: [
+      { id: 'A', name: 'powder', role: 'powder', densityGPerMl: 2.6 },
+      { id: 'B', name: 'water or dispersion', role: 'water', densityGPerMl: 1 },
+    ],
+    dosed: 'water',
+    ways: ['weight', 'cup'],
+    asks: ['pot', 'dose', 'bond'],
+    hazards: [CAUSTIC, SILICA],
+    protection: [...GLOVES, 'dust mask'],
+  },
+} as const satisfies Record<string, SystemKind>;
+
+export const SystemKindId = z.enum(Object.keys(SYSTEM_KINDS) as [keyof typeof SYSTEM_KINDS, ...(keyof typeof SYSTEM_KINDS)[]]);
+export type SystemKindId = z.infer<typeof SystemKindId>;
+export const KIND_IDS = SystemKindId.options;
+
+/** The entry of a kind. */
+export const systemKind = (id: SystemKindId): SystemKind => SYSTEM_KINDS[id];
+/** Whether it is pressed through a static mixer, so that nothing stands in a pot. */
+export const isMetered = (id: SystemKindId): boolean => SYSTEM_KINDS[id].mixing === 'mixer';

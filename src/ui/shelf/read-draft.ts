@@ -1,0 +1,239 @@
+import { nanoid } from 'nanoid';
+import {
+  gridToLines,
+  isMetered,
+  type Limits,
+  type Milestone,
+  PART_IDS,
+  type PartId,
+  parseTable,
+  perHundredOfA,
+  SheetRevision,
+  systemKind,
+} from '@/core/system';
+import { type Kind, parseQuantity, parseRatio, Refusal, readNumber, type UnitSystem } from '@/core/units';
+import { type DraftFaults, LIMIT_FIELDS, type SheetDraft, type TimeDraft } from './draft';
+
+type Faults = Record<string, DraftFaults[string]>;
+const lines = (text: string) =>
+  text
+    .split('\n')
+    .map((l) => l.trim())
+    .filter(Boolean);
+
+/** Reads the fields of a draft one by one, noting what is wrong with each. */
+class Reader {
+  readonly faults: Faults = {};
+  constructor(readonly system: UnitSystem) {}
+
+  quantity(field: string, kind: Kind, text: string, optional = false): number | null {
+    if (optional && !text.trim()) return null;
+    const parsed = parseQuantity(kind, text, this.system);
+    if (parsed.ok) return parsed.value;
+    this.faults[field] = parsed;
+    return null;
+  }
+  above(field: string, kind: Kind, text: string): number {
+    const v = this.quantity(field, kind, text);
+    if (v !== null && v <= 0) this.faults[field] = { sentence: 'Must be more than 0.' };
+    return v ?? Number.NaN;
+  }
+  aboveOrNone(field: string, kind: Kind, text: string): number | null {
+    return text.trim() ? this.above(field, kind, text) : null;
+  }
+  say(field: string, sentence: string): void {
+    this.faults[field] = { sentence };
+  }
+}
+
+/** `2 static mixers, 1 pail` as a list; a name without a count is one. */
+function contentsOf(read: Reader, field: string, text: string): SheetRevision['kits'][number]['contents'] {
+  return text
+    .split(/[,;\n]/)
+    .map((x) => x.trim())
+    .filter(Boolean)
+    .flatMap((x) => {
+      const [, n, what = ''] = /^(\d+)?\s*(?:×|x\s)?\s*(.*)$/.exec(x) ?? [];
+      const count = n === undefined ? 1 : Number(n);
+      if (!what.trim() || count < 1) {
+        read.say(field, `“${x}” must be a number and a thing, like 2 static mixers.`);
+        return [];
+      }
+      return [{ what: what.trim(), count }];
+    });
+}
+
+function ratioOf(read: Reader, d: SheetDraft): SheetRevision['ratio'] {
+  const { dosed, parts } = systemKind(d.kind);
+  const more = (id: 'C' | 'D') => parts.find((p) => p.id === id);
+  const c = more('C') ? read.above('cByWeight', 'count', d.cByWeight) : null;
+  const dd = more('D') ? read.above('dByWeight', 'count', d.dByWeight) : null;
+  const tolerancePct = read.quantity('tolerance', 'percent', d.tolerance, true);
+  if (tolerancePct !== null && (tolerancePct <= 0 || tolerancePct > 50))
+    read.say('tolerance', 'More than 0, at most 50 %; leave it empty where the sheet is silent.');
+  const common = { cByWeight: c, dByWeight: dd, tolerancePct };
+  if (dosed) return { ...common, basis: 'weight', a: 100, b: perHundredOfA(doseOf(read, d)?.usualPct ?? 2, d.doseOf || 'A'), also: null };
+  const ratio = parseRatio(d.ratio);
+  if (!ratio.ok) read.faults.ratio = ratio;
+  else if (ratio.parts.length !== 2) read.say('ratio', 'Type A to B here; further parts have their own fields, by weight.');
+  let also: SheetRevision['ratio']['also'] = null;
+  if (d.also.trim()) {
+    const other = parseRatio(d.also);
+    if (!other.ok) read.faults.also = other;
+    else if (ratio.ok && other.basis === ratio.basis)
+      read.say('also', `Both ratios are by ${ratio.basis}: this one is for the other basis.`);
+    else if (other.parts.length !== 2) read.say('also', 'Type A to B.');
+    else also = { a: other.parts[0]!, b: other.parts[1]! };
+  }
+  return ratio.ok
+    ? { ...common, basis: ratio.basis, a: ratio.parts[0]!, b: ratio.parts[1] ?? 1, also }
+    : { ...common, basis: 'weight', a: 1, b: 1, also };
+}
+
+function doseOf(read: Reader, d: SheetDraft): SheetRevision['dose'] {
+  const { dosed } = systemKind(d.kind);
+  if (!dosed) return null;
+  const minPct = read.above('doseMin', 'percent', d.doseMin);
+  const maxPct = read.above('doseMax', 'percent', d.doseMax);
+  const usualPct = read.above('doseUsual', 'percent', d.doseUsual);
+  if (!d.doseOf) read.say('doseOf', 'A % without its whole has no meaning: is it of part A or of the total?');
+  if (minPct > maxPct) read.say('doseMax', 'The range has its ends swapped.');
+  else if (usualPct < minPct || usualPct > maxPct) read.say('doseUsual', `The usual dose lies outside ${minPct} to ${maxPct} %.`);
+  for (const [field, v] of [
+    ['doseMin', minPct],
+    ['doseMax', maxPct],
+    ['doseUsual', usualPct],
+  ] as const)
+    if (v > 60) read.say(field, 'At most 60 %.');
+  return { minPct, maxPct, usualPct, of: d.doseOf || 'A' };
+}
+
+function timeOf(read: Reader, t: TimeDraft): Milestone | null {
+  const field = `times.${t.key}`;
+  try {
+    return {
+      kind: t.kind,
+      startsAt: t.startsAt,
+      runsOn: t.runsOn,
+      table: parseTable(gridToLines(t.text, field), field, read.system),
+      referenceMassG: read.aboveOrNone(`${field}.reference`, 'mass', t.reference),
+    };
+  } catch (error) {
+    if (!(error instanceof Refusal)) throw error;
+    read.say(field, error.message);
+    return null;
+  }
+}
+
+function rpmOf(read: Reader, text: string): SheetRevision['mixRpm'] {
+  if (!text.trim()) return null;
+  const [from, to = from] = text.split(/\s*(?:to|-|–)\s*/).map((x) => readNumber(x.trim()));
+  if (!from || !to || !('value' in from) || !('value' in to) || from.value <= 0 || from.value > to.value) {
+    read.say('mixRpm', 'Type it like 300 to 400, the slower first.');
+    return null;
+  }
+  return { from: from.value, to: to.value };
+}
+
+function kitsOf(read: Reader, d: SheetDraft, has: (id: PartId) => boolean): SheetRevision['kits'] {
+  return d.kits.map((k, i) => {
+    const mass = (id: PartId) => read.above(`kits.${k.key}.${id.toLowerCase()}`, 'mass', k.massG[id]);
+    return {
+      id: k.key,
+      label: k.label.trim() || `Kit ${i + 1}`,
+      massG: { A: mass('A'), B: mass('B'), C: has('C') ? mass('C') : null, D: has('D') ? mass('D') : null },
+      splittable: k.splittable,
+      yieldMl: read.aboveOrNone(`kits.${k.key}.yieldMl`, 'volume', k.yieldMl),
+      price: read.quantity(`kits.${k.key}.price`, 'count', k.price, true),
+      contents: contentsOf(read, `kits.${k.key}.contents`, k.contents),
+    };
+  });
+}
+
+/**
+ * Reads a draft into a sheet, or says at every field what keeps it from being one.
+ * @param before the sheet it revises; null makes a new system
+ */
+export function readDraft(
+  d: SheetDraft,
+  system: UnitSystem,
+  before: SheetRevision | null,
+  role: string,
+  nowMs: number,
+): { sheet: SheetRevision } | { faults: DraftFaults } {
+  const read = new Reader(system);
+  const spec = systemKind(d.kind);
+  const has = (id: PartId) => spec.parts.some((p) => p.id === id);
+  if (!d.name.trim()) read.say('name', 'Give the system a name.');
+  const metered = isMetered(d.kind);
+  const limit = (id: string, kind: Kind) => read.quantity(`limits.${id}`, kind, d.limits[id] ?? '', true);
+  const candidate = {
+    record: 'sheet',
+    version: 2,
+    id: nanoid(12),
+    systemId: before?.systemId ?? nanoid(12),
+    revision: (before?.revision ?? 0) + 1,
+    supersedes: before?.id ?? null,
+    name: d.name.trim(),
+    maker: d.maker.trim(),
+    kind: d.kind,
+    family: d.family,
+    parts: PART_IDS.filter(has).map((id) => {
+      const usual = spec.parts.find((p) => p.id === id)!;
+      return {
+        id,
+        name: d.parts[id].name.trim() || usual.name,
+        role: usual.role,
+        densityGPerMl: read.above(`density${id}`, 'density', d.parts[id].density),
+        bulkGPerMl: usual.filler === 'grains' ? read.aboveOrNone(`bulk${id}`, 'density', d.parts[id].bulk) : null,
+        filler: usual.filler ?? null,
+      };
+    }),
+    ratio: ratioOf(read, d),
+    dose: doseOf(read, d),
+    milestones: d.times.map((t) => timeOf(read, t)).filter((m) => m !== null),
+    limits: {
+      ...(Object.fromEntries(LIMIT_FIELDS.map(({ id, kind }) => [id, limit(id, kind)])) as Omit<
+        Limits,
+        'bases' | 'preparation' | 'wetness'
+      >),
+      bases: [...d.bases],
+      preparation: Object.fromEntries(d.bases.flatMap((b) => (d.preparation[b]?.trim() ? [[b, d.preparation[b]!.trim()]] : []))),
+      wetness: d.wetness,
+    },
+    kits: kitsOf(read, d, has),
+    mixer: metered
+      ? {
+          volumeMl: read.above('mixerVolume', 'volume', d.mixerVolume),
+          purgeMl: read.quantity('mixerPurge', 'volume', d.mixerPurge) ?? Number.NaN,
+          reachMm: read.above('mixerReach', 'length', d.mixerReach),
+        }
+      : null,
+    potLossMl: metered ? 0 : (read.quantity('potLoss', 'volume', d.potLoss) ?? Number.NaN),
+    mixMin: metered ? 0 : (read.quantity('mixMin', 'duration', d.mixMin) ?? Number.NaN),
+    mixRpm: rpmOf(read, d.mixRpm),
+    mixManner: d.mixManner.trim(),
+    primer: d.primer,
+    coverageKgPerM2Mm: read.aboveOrNone('coverage', 'count', d.coverage),
+    uptakeMlPerM2: read.aboveOrNone('uptake', 'count', d.uptake),
+    finish: { colour: d.colour.trim(), sanding: d.sanding, paintable: d.paintable },
+    storage: {
+      minC: read.quantity('storeMin', 'temperature', d.storeMin, true),
+      maxC: read.quantity('storeMax', 'temperature', d.storeMax, true),
+      shelfMonths: read.aboveOrNone('shelfMonths', 'count', d.shelfMonths),
+      openedMonths: read.aboveOrNone('openedMonths', 'count', d.openedMonths),
+      checks: lines(d.checks),
+    },
+    hazards: lines(d.hazards),
+    protection: lines(d.protection),
+    typedFrom: d.typedFrom.trim(),
+    typedByRole: role,
+    typedAt: nowMs,
+    sample: false,
+  };
+  if (Object.keys(read.faults).length) return { faults: read.faults };
+  const parsed = SheetRevision.safeParse(candidate);
+  if (parsed.success) return { sheet: parsed.data };
+  const issue = parsed.error.issues[0]!;
+  return { faults: { form: { sentence: `${issue.path.join('.')}: ${issue.message}` } } };
+}
