@@ -1,5 +1,5 @@
 import { type SheetRevision, systemKind } from '../core/system';
-import { bands, byDose, common, curve, kitOf, limits, partsOf, ratioOf, single, tiers } from './sheet-words';
+import { byDose, common, curve, kitOf, limits, partsOf, ratioOf, single, tiers } from './sheet-words';
 
 /** A further system of the sample shelf: what differs from the usual of its kind. */
 function system(

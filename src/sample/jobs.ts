@@ -195,9 +195,13 @@ export function sampleData(nowMs: number, zone: string): SampleData {
     [22, { kind: 'step-done', step: 'prep:grind' }],
     [19, { kind: 'reading', channel: 'base', valueC: 15.2, source: 'contact probe, typed' }],
     [18, { kind: 'step-done', step: 'prep:wipe' }],
+    [16, { kind: 'taken', stockId: 'stock-paste', lot: 'SP-0093', kit: 'Tin pair 450 mL', count: 1 }],
+    [15, { kind: 'poured', batch: 0, part: 'A', massG: 246.2, lot: 'SP-0093', source: 'bench scale (simulated)' }],
+    [14, { kind: 'poured', batch: 0, part: 'B', massG: 92.1, lot: 'SP-0093', source: 'bench scale (simulated)' }],
     [14, { kind: 'step-done', step: 'b1:weigh' }],
     [14, { kind: 'step-begun', step: 'b1:mix' }],
     [10, { kind: 'step-done', step: 'b1:mix' }],
+    [10, { kind: 'witness', batch: 0, state: 'kept' }],
     [9, { kind: 'note', text: 'Left lower corner ground a second time, it still shone.' }],
   ];
   const events = story.map(

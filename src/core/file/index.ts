@@ -1,2 +1,3 @@
 export * from './calendar-file';
 export * from './job-file';
+export * from './sheet-file';

@@ -1,6 +1,5 @@
 import { type MethodContext, methodOf } from '../method';
 import { type Batch, topUp } from '../mix';
-import type { SheetRevision } from '../system';
 import { attempt, type Problem } from '../units';
 import { measureVoid, SHAPES, unmeasuredIn, type VoidResult } from '../void';
 import type { Repair } from './job';

@@ -63,10 +63,25 @@ export const PlanReport = z.object({
   at: z.string(),
   problems: z.array(z.object({ field: z.string(), allowed: z.string(), sentence: z.string() })),
   repairs: z.array(RepairReport),
+  /** Kits over the whole job, system by system. */
+  kits: z
+    .array(
+      z.object({
+        system: z.string(),
+        kits: z.array(z.object({ label: z.string(), use: z.number(), buy: z.number() })),
+        groups: z.array(z.array(z.string())),
+        cost: z.number(),
+        leftMl: z.number(),
+        exact: z.boolean(),
+        lots: z.array(z.object({ lot: z.string(), take: z.number(), passedOver: z.string().nullable() })),
+      }),
+    )
+    // Plans kept by earlier versions knew no kits over the job.
+    .default([]),
 });
 export type PlanReport = z.infer<typeof PlanReport>;
 
-export const CORE_VERSION = '0.2.0';
+export const CORE_VERSION = '0.3.0';
 
 const stamp = (ms: number | null): string | null => (ms === null ? null : new Date(Math.round(ms)).toISOString());
 
@@ -133,5 +148,14 @@ export function planReport(view: JobView): PlanReport {
     at: stamp(view.plan.nowMs)!,
     problems: view.plan.problems.map(({ field, allowed, sentence }) => ({ field, allowed, sentence })),
     repairs: view.repairs.map(repairReport),
+    kits: view.plan.kits().map((k) => ({
+      system: k.sheet.name,
+      kits: k.offers.map((o, i) => ({ label: o.label, use: k.kits.set.total[i]!, buy: k.kits.set.buy[i]! })),
+      groups: k.kits.groups.map((g) => [...g]),
+      cost: k.kits.set.cost,
+      leftMl: k.kits.set.leftMl,
+      exact: k.kits.set.exact,
+      lots: k.takes.map(({ lot, take, passedOver }) => ({ lot, take, passedOver })),
+    })),
   };
 }

@@ -132,6 +132,10 @@ function saveTrouble(error: unknown): void {
   });
 }
 
+/** Writes records and removes others, in order. */
+export const keep = (records: readonly AnyRecord[], gone: readonly { kind: RecordKind; id: string }[] = []): Promise<void> =>
+  save(records, gone);
+
 let writing: Promise<void> = Promise.resolve();
 
 /** Writes in order; a failure is shown and keeps what is on the screen. */
@@ -336,11 +340,6 @@ export async function startWork(repairId: string, usableMin: number | null, role
   set({ snapshots: { ...get().snapshots, [snapshot.id]: snapshot } });
   await saveSurely([snapshot]);
   await record(repairId, { kind: 'started', snapshotId: snapshot.id, usableMin }, role);
-}
-
-export function putSheet(sheet: SheetRevision): void {
-  set({ sheets: { ...get().sheets, [sheet.id]: sheet } });
-  void save([sheet]);
 }
 
 /** Keeps a picture with its job; the same picture twice is one. */

@@ -1,7 +1,9 @@
 'use client';
 import Link from 'next/link';
+import { useMemo } from 'react';
+import { suits } from '@/core/judge';
 import { sheetSays } from '@/core/plan';
-import { MILESTONES, type SheetRevision, SYSTEM_KINDS } from '@/core/system';
+import { MILESTONES } from '@/core/system';
 import { formatDuration } from '@/core/units';
 import { changeRepair, useDesk } from '../desk/desk';
 import type { StageProps } from '../repair/stage-props';
@@ -9,73 +11,36 @@ import { Answer, Heading, useFormat, useProse } from '../shared/bits';
 import { CurveChart } from '../shared/CurveChart';
 import { QuantityField } from '../shared/QuantityField';
 import { StageFindings, StillNeeds } from '../shared/StageFindings';
+import { FoundAtThePlace } from './FoundAtThePlace';
+import { SuitTable } from './SuitTable';
+import { shelfOf } from './shelf-of';
 
-/** The newest revision of every system, and the one that is chosen. */
-export function shelfOf(sheets: Readonly<Record<string, SheetRevision>>, keep: string | null): SheetRevision[] {
-  const all = Object.values(sheets);
-  return all
-    .filter((s) => s.id === keep || !all.some((o) => o.systemId === s.systemId && o.revision > s.revision))
-    .sort((a, b) => a.name.localeCompare(b.name));
-}
-
-function Sheet({ at, nowMs }: StageProps) {
+function Sheet({ view, at, nowMs }: StageProps) {
   const { repair, plan } = at;
   const sheets = useDesk((d) => d.sheets);
-  const shelf = shelfOf(sheets, repair.sheetId);
-  const { method } = plan;
+  const stock = useDesk((d) => d.stock);
+  const shelf = useMemo(() => shelfOf(sheets, repair.sheetId), [sheets, repair.sheetId]);
+  const candidates = useMemo(
+    () => suits({ job: view.job, repair, plan: view.plan, sheets: shelf, stock: Object.values(stock) }),
+    [view.job, view.plan, repair, shelf, stock],
+  );
+  const fit = candidates.filter((s) => s.fails === 0).length;
   return (
     <div className="p-4">
-      <h2 className="font-bold text-lg">On the shelf</h2>
+      <div className="flex items-baseline gap-4 flex-wrap">
+        <h2 className="font-bold text-lg">The shelf against this repair</h2>
+        {candidates.length > 0 && (
+          <span className="soft">
+            {fit} of {candidates.length} meet everything that can be told; the rest say why not
+          </span>
+        )}
+      </div>
       {shelf.length === 0 && (
         <p className="my-3">
           The shelf is empty. <Link href="/shelf/new">Type in the first sheet</Link>, or load the sample in the yard.
         </p>
       )}
-      <table className="w-full mt-1 text-[0.95rem]">
-        <thead className="soft text-sm text-left">
-          <tr>
-            <th className="font-normal py-1">system</th>
-            <th className="font-normal">for this method</th>
-            <th className="font-normal">for {repair.base.material}</th>
-            <th className="font-normal">ratio</th>
-            <th />
-          </tr>
-        </thead>
-        <tbody>
-          {shelf.map((s) => {
-            const serves = method?.kinds.includes(s.kind) ?? false;
-            const base = !s.limits.bases.length || s.limits.bases.includes(repair.base.material);
-            return (
-              <tr
-                key={s.id}
-                style={{ borderTop: '1px solid var(--paper-line)', background: s.id === repair.sheetId ? 'var(--leaf)' : undefined }}
-              >
-                <td className="py-2 pr-2">
-                  <Link href={`/shelf/${s.id}`}>{s.name}</Link>
-                  <span className="block soft text-sm">{SYSTEM_KINDS[s.kind].label}</span>
-                </td>
-                <td>{serves ? 'yes' : 'no: another kind'}</td>
-                <td>{base ? 'yes' : `no: ${s.limits.bases.join(', ')}`}</td>
-                <td className="fig text-[0.85rem]">
-                  {s.ratio.a} : {s.ratio.b}
-                  {s.ratio.cByWeight ? ` : ${s.ratio.cByWeight}` : ''} {s.ratio.basis}
-                </td>
-                <td className="text-right">
-                  <button
-                    type="button"
-                    className="act text-sm"
-                    aria-pressed={s.id === repair.sheetId}
-                    disabled={!serves}
-                    onClick={() => changeRepair(repair.id, (r) => ({ ...r, sheetId: s.id, kitId: s.kits[0]?.id ?? null }))}
-                  >
-                    {s.id === repair.sheetId ? 'chosen' : 'choose'}
-                  </button>
-                </td>
-              </tr>
-            );
-          })}
-        </tbody>
-      </table>
+      {candidates.length > 0 && <SuitTable suits={candidates} repair={repair} />}
       {plan.sheet && (
         <>
           <Heading aside={`revision ${plan.sheet.revision}, typed from ${plan.sheet.typedFrom}`}>
@@ -83,7 +48,7 @@ function Sheet({ at, nowMs }: StageProps) {
           </Heading>
           <div className="grid sm:grid-cols-2 gap-3">
             {plan.sheet.milestones
-              .filter((m) => ['use-by', 'gel', 'release', 'foot', 'load'].includes(m.kind))
+              .filter((m) => ['use-by', 'gel', 'sandable', 'release', 'foot', 'load'].includes(m.kind))
               .slice(0, 4)
               .map((m) => (
                 <figure key={m.kind}>
@@ -125,6 +90,7 @@ function Side({ at, nowMs }: StageProps) {
       <div>
         <Answer over="it is made with" digits="—" beside="nothing chosen yet" />
         <StillNeeds texts={plan.open.material} />
+        <FoundAtThePlace repair={repair} />
         <StageFindings at={at} stage="material" />
       </div>
     );
@@ -200,6 +166,7 @@ function Side({ at, nowMs }: StageProps) {
           <li key={h}>{h}</li>
         ))}
       </ul>
+      <FoundAtThePlace repair={repair} />
       <StageFindings at={at} stage="material" />
       <p className="soft text-sm mt-2" suppressHydrationWarning>
         {nowMs > 0 ? 'The maker’s own sheet overrules everything here.' : ''}

@@ -1,15 +1,22 @@
 'use client';
+import { Scale } from 'lucide-react';
+import Link from 'next/link';
 import { useState } from 'react';
 import { UPTAKE_ML_PER_M2 } from '@/core/method';
-import { isMetered } from '@/core/system';
+import type { Batch } from '@/core/mix';
+import { isMetered, PART_IDS } from '@/core/system';
 import { formatDuration } from '@/core/units';
 import { changeRepair, useDesk } from '../desk/desk';
 import type { StageProps } from '../repair/stage-props';
 import { Answer, Choice, useFormat, VoiceMark, Working } from '../shared/bits';
-import { QuantityField } from '../shared/QuantityField';
 import { Schools, Settings } from '../shared/Schools';
 import { StageFindings, StillNeeds } from '../shared/StageFindings';
 import { dayAndClock } from '../shared/when';
+import { BlendFields } from './BlendFields';
+import { ColourFields } from './ColourFields';
+import { DoseField } from './DoseField';
+import { Instruments, measuredFor } from './Instruments';
+import { JobKits } from './JobKits';
 import { MixingColumns } from './MixingColumns';
 
 function Sheet({ view, at }: StageProps) {
@@ -25,6 +32,7 @@ function Sheet({ view, at }: StageProps) {
     );
   const batch = plan.batches[Math.min(chosen, plan.batches.length - 1)]!;
   const useBy = plan.milestones.find((m) => m.kind === 'use-by' && m.batch === batch.index);
+  const { measured } = measuredFor(plan, at.repair, batch.index);
   return (
     <div className="p-4 flex flex-col h-full min-h-[26rem]">
       <div className="flex items-baseline gap-4 flex-wrap">
@@ -56,31 +64,38 @@ function Sheet({ view, at }: StageProps) {
       </div>
       <div className="flex-1 min-h-[21rem] relative">
         <div className="absolute inset-0">
-          <MixingColumns batch={batch} sheet={plan.sheet} />
+          <MixingColumns batch={batch} sheet={plan.sheet} said={at.repair.bench.way && measured ? measured.parts : undefined} />
         </div>
       </div>
-      <p className="soft text-sm">columns to the scale of the masses; the mix to that of the whole</p>
+      <div className="flex items-center gap-3 flex-wrap">
+        <p className="soft text-sm flex-1">columns to the scale of the masses; the mix to that of the whole</p>
+        <Link className="act" href={`/job/${view.job.id}/${at.repair.id}/bench?batch=${batch.index + 1}`}>
+          <Scale size={17} aria-hidden="true" /> To the bench
+        </Link>
+      </div>
     </div>
   );
 }
 
-function Side({ at }: StageProps) {
+const massOf = (b: Batch) => PART_IDS.reduce((s, p) => s + b.massG[p], 0);
+
+function Side({ view, at }: StageProps) {
   const { repair, plan } = at;
   const format = useFormat();
   const stock = useDesk((d) => d.stock);
+  const stored = useDesk((d) => (repair.sheetId ? d.sheets[repair.sheetId] : undefined));
   const { mix, sheet } = plan;
   if (!mix || !sheet)
     return (
       <div>
         <Answer over="it takes" digits="—" />
+        {stored && <DoseField repair={repair} sheet={stored} />}
         <Schools at={at} stage="mix" />
         <Settings at={at} stage="mix" auto={{ uptake: UPTAKE_ML_PER_M2[repair.base.material] }} />
       </div>
     );
   const total = format('volume', mix.toMixMl);
   const metered = isMetered(sheet.kind);
-  const here = Object.values(stock).filter((s) => s.systemId === sheet.systemId && s.kitId === mix.kits.kit.id);
-  const have = here.reduce((sum, s) => sum + s.quantity, 0);
   return (
     <div>
       <Answer
@@ -128,28 +143,40 @@ function Side({ at }: StageProps) {
       </table>
       <p className="soft text-sm">
         For the 95 % value, {format('volume', mix.onHandMl).text}. Left over {format('volume', mix.kits.leftMl).text}
-        {mix.kits.leftIsMixed ? ', mixed: use it at once or let it set in a flat tray outside' : ', unmixed: keep it closed'}. On the shelf:{' '}
-        {have}
-        {have < mix.kits.buy ? `, buy ${mix.kits.buy - have}` : ''}.
+        {mix.kits.leftIsMixed ? ', mixed: use it at once or let it set in a flat tray outside' : ', unmixed: keep it closed'}.
       </p>
-      <Choice
-        label="Reserve for doubt"
-        options={[
-          { id: 'yes', label: 'up to the 90 % value' },
-          { id: 'no', label: 'none' },
-        ]}
-        value={repair.reserve ? 'yes' : 'no'}
-        onChange={(id) => changeRepair(repair.id, (r) => ({ ...r, reserve: id === 'yes' }))}
-      />
+      {stored && <DoseField repair={repair} sheet={stored} />}
+      {!metered && <Instruments repair={repair} plan={plan} batch={0} />}
+      <JobKits view={view} systemId={sheet.systemId} />
+      <div className="mt-3">
+        <Choice
+          label="Reserve for doubt"
+          options={[
+            { id: 'yes', label: 'up to the 90 % value' },
+            { id: 'no', label: 'none' },
+          ]}
+          value={repair.reserve ? 'yes' : 'no'}
+          onChange={(id) => changeRepair(repair.id, (r) => ({ ...r, reserve: id === 'yes' }))}
+        />
+      </div>
       <Settings at={at} stage="mix" auto={{ uptake: UPTAKE_ML_PER_M2[repair.base.material] }} />
+      {stored && (
+        <BlendFields
+          repair={repair}
+          stored={stored}
+          batchLiquidG={plan.batches[0] ? plan.batches[0].massG.A + plan.batches[0].massG.B : null}
+        />
+      )}
       {!metered && (
-        <QuantityField
-          kind="mass"
-          className="mt-2"
-          label="Step of the scale at hand"
-          value={repair.scaleStepG}
-          onChange={(t) => changeRepair(repair.id, (r) => ({ ...r, scaleStepG: t.value }), 'scale')}
-          check={(v) => (v > 0 && v <= 5000 ? null : 'More than 0, at most 5 kg.')}
+        <ColourFields
+          repair={repair}
+          batchG={plan.batches[0] ? massOf(plan.batches[0]) : null}
+          totalG={plan.batches.reduce((s, b) => s + massOf(b), 0)}
+          lots={Object.values(stock).filter((l) => l.systemId === sheet.systemId)}
+          kitMassG={(id) => {
+            const kit = sheet.kits.find((k) => k.id === id);
+            return kit ? PART_IDS.reduce((s, p) => s + (kit.massG[p] ?? 0), 0) : 0;
+          }}
         />
       )}
       <StageFindings at={at} stage="mix" />

@@ -1,5 +1,5 @@
 'use client';
-import { CalendarClock, ListChecks, NotebookPen, Thermometer, TriangleAlert } from 'lucide-react';
+import { CalendarClock, ListChecks, NotebookPen, Scale, Thermometer, TriangleAlert } from 'lucide-react';
 import Link from 'next/link';
 import { useState } from 'react';
 import { calendarFile } from '@/core/file';
@@ -7,6 +7,7 @@ import { standingStops } from '@/core/judge';
 import { STAGES } from '@/core/method';
 import type { MilestoneTime, PlannedStep } from '@/core/plan';
 import type { RepairView } from '@/core/record';
+import { isMetered } from '@/core/system';
 import { formatDuration } from '@/core/units';
 import { record, startWork, useDesk } from '../desk/desk';
 import { fileName, saveText } from '../desk/files';
@@ -34,6 +35,17 @@ export function livePot({ plan }: RepairView): MilestoneTime | null {
 function nextWait({ plan }: RepairView, step: PlannedStep | undefined, nowMs: number): MilestoneTime | null {
   if (!step || step.startMs <= nowMs + 60_000 || !step.waitFor) return null;
   return plan.milestones.findLast((m) => m.kind === step.waitFor!.kind && m.planMs !== null) ?? null;
+}
+
+/** Milliseconds that a part-used mixer may still stand; null while none does. It stands from the last pressing until the next. */
+function idleMixer({ plan }: RepairView, nowMs: number): number | null {
+  if (!plan.sheet || !isMetered(plan.sheet.kind)) return null;
+  const pressed = plan.steps.findLast((s) => s.marks?.begin?.includes('mix-begins') && s.doneAt !== null);
+  const more = plan.steps.some((s) => s.marks?.begin?.includes('mix-begins') && s.doneAt === null);
+  if (!pressed || !more) return null;
+  const idle = plan.milestones.find((m) => m.kind === 'idle' && m.batch === pressed.batch);
+  if (!idle || idle.planMs === null || idle.originMs === null || pressed.doneAt === null) return null;
+  return pressed.doneAt + (idle.planMs - idle.originMs) - nowMs;
 }
 
 export function RunPage({ jobId, repairId }: { jobId: string; repairId: string }) {
@@ -88,6 +100,7 @@ export function RunPage({ jobId, repairId }: { jobId: string; repairId: string }
     (m) => m.kind === 'primer-wet' && m.originMs !== null && m.planMs !== null && m.originMs <= nowMs && m.planMs > nowMs,
   );
   const next = step ? steps[steps.indexOf(step) + 1] : undefined;
+  const mixerLeft = idleMixer(at, nowMs);
 
   const go = async () => {
     if (!started) return startWork(repairId, plan.usableMin, role);
@@ -185,6 +198,18 @@ export function RunPage({ jobId, repairId }: { jobId: string; repairId: string }
               {prose(step.title)}
             </h2>
             <p className="text-[1.02rem] leading-snug">{prose(step.detail)}</p>
+            {step.stage === 'mix' && step.batch !== undefined && plan.sheet && !isMetered(plan.sheet.kind) && (
+              <Link className="act mt-2 min-h-11" href={`/job/${jobId}/${repairId}/bench?batch=${step.batch + 1}`}>
+                <Scale size={18} aria-hidden="true" /> To the scale
+              </Link>
+            )}
+            {mixerLeft !== null && (
+              <p className="mt-1.5 font-semibold" role="timer" data-testid="mixer-clock">
+                {mixerLeft > 0
+                  ? `The part-used mixer may stand for ${countdown(mixerLeft)} more.`
+                  : 'The resin in the mixer is dead: fit a fresh one and throw its first shots away.'}
+              </p>
+            )}
           </section>
         )}
         {!started && (
@@ -292,7 +317,7 @@ export function RunPage({ jobId, repairId }: { jobId: string; repairId: string }
           <Ways />
         </div>
       </aside>
-      <ReadDialog open={dialog === 'read'} onClose={() => setDialog('none')} repairId={repairId} role={role} />
+      <ReadDialog at={at} open={dialog === 'read'} onClose={() => setDialog('none')} repairId={repairId} role={role} />
       <NoteDialog open={dialog === 'note'} onClose={() => setDialog('none')} repairId={repairId} role={role} />
       <TroubleDialog open={dialog === 'trouble'} onClose={() => setDialog('none')} at={at} role={role} />
     </div>

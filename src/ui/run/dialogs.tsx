@@ -1,7 +1,9 @@
 'use client';
 import { useState } from 'react';
 import { TROUBLES } from '@/core/method';
+import { WITNESS_STATES, WitnessState } from '@/core/plan';
 import type { RepairView } from '@/core/record';
+import { isMetered } from '@/core/system';
 import { record } from '../desk/desk';
 import { Choice } from '../shared/bits';
 import { Dialog } from '../shared/Dialog';
@@ -14,9 +16,10 @@ interface Props {
   readonly role: string;
 }
 
-/** A temperature read on the spot: from then on it replaces the forecast. */
-export function ReadDialog({ open, onClose, repairId, role }: Props) {
+/** A temperature read on the spot, which from then on replaces the forecast; or what the touch says of a cup kept as witness. */
+export function ReadDialog({ open, onClose, repairId, role, at }: Props & { at: RepairView }) {
   const [channel, setChannel] = useState<'base' | 'air' | 'pot'>('base');
+  const cups = at.plan.sheet && !isMetered(at.plan.sheet.kind) ? at.plan.batches : [];
   const [value, setValue] = useState<Typed | null>(null);
   const save = async (t: Typed) => {
     await record(repairId, { kind: 'reading', channel, valueC: t.value, source: 'typed' }, role);
@@ -55,6 +58,23 @@ export function ReadDialog({ open, onClose, repairId, role }: Props) {
         <button type="button" className="act firm justify-center min-h-12" disabled={!value} onClick={() => value && void save(value)}>
           Into the record
         </button>
+        {cups.length > 0 && (
+          <div className="flex flex-col gap-2 pt-3" style={{ borderTop: '1px solid var(--rule)' }}>
+            <p className="font-bold">Or the cup kept of a batch, touched</p>
+            {cups.map((b) => (
+              <Choice
+                key={b.index}
+                label={`Batch ${b.index + 1}`}
+                options={WitnessState.options.map((id) => ({ id, label: WITNESS_STATES[id] }))}
+                value={at.actuals.witness[b.index]?.state}
+                onChange={async (state) => {
+                  await record(repairId, { kind: 'witness', batch: b.index, state }, role);
+                  onClose();
+                }}
+              />
+            ))}
+          </div>
+        )}
         <p className="soft text-sm">
           A base reading moves the waits; a pot reading moves the pot’s clock. The forecast goes on from it and its offset fades within
           hours.

@@ -1,18 +1,48 @@
 'use client';
+import { Download, FilePlus, Upload } from 'lucide-react';
 import Link from 'next/link';
+import { useRef, useState } from 'react';
 import { sheetFlaws } from '@/core/cure';
-import { FAMILIES, kitVolumeMl, SYSTEM_KINDS } from '@/core/system';
+import { passedOver } from '@/core/plan';
+import { FAMILIES, plannedKitMl, type SheetRevision, systemKind } from '@/core/system';
+import { attempt } from '@/core/units';
 import { useDesk } from '../desk/desk';
-import { shelfOf } from '../material/Material';
+import { saveText } from '../desk/files';
+import { useNow } from '../desk/now';
+import { exportSheets, importSheets } from '../desk/shelf';
+import { shelfOf } from '../material/shelf-of';
 import { useFormat, Ways } from '../shared/bits';
+
+const ratioText = (s: SheetRevision) =>
+  s.dose
+    ? `${s.dose.minPct} to ${s.dose.maxPct} % ${systemKind(s.kind).dosed}`
+    : `${s.ratio.a} : ${s.ratio.b}${s.ratio.cByWeight !== null ? ` + ${s.ratio.cByWeight} C` : ''}${s.ratio.dByWeight !== null ? ` + ${s.ratio.dByWeight} D` : ''} by ${s.ratio.basis}`;
 
 /** Every system with its sheet, and the lots that stand there. */
 export function ShelfPage() {
   const { sheets, stock } = useDesk();
   const format = useFormat();
-  const shelf = shelfOf(sheets, null);
+  const nowMs = useNow(60_000);
+  const picker = useRef<HTMLInputElement>(null);
+  const [said, setSaid] = useState<string | null>(null);
+  const [wanted, setWanted] = useState('');
+  const day = new Date(nowMs).toISOString().slice(0, 10);
+  const all = shelfOf(sheets, null);
+  const words = wanted.trim().toLowerCase();
+  const shelf = all.filter((s) =>
+    `${s.name} ${systemKind(s.kind).label} ${FAMILIES[s.family].label} ${s.limits.bases.join(' ')}`.toLowerCase().includes(words),
+  );
+  const take = async (file: File) => {
+    const text = await file.text();
+    const done = attempt(() => importSheets(text));
+    setSaid(
+      done.ok
+        ? `${done.value.fresh.length} sheet${done.value.fresh.length === 1 ? '' : 's'} taken in${done.value.known ? `, ${done.value.known} stood here already` : ''}.`
+        : done.problem.sentence,
+    );
+  };
   return (
-    <div className="px-4 md:px-6 py-4 max-w-[80rem]">
+    <div className="px-4 md:px-6 py-4 max-w-[84rem]">
       <header className="flex items-baseline gap-6 flex-wrap mb-3">
         <h1 className="text-2xl font-bold">Shelf</h1>
         <span className="soft">two-part systems, as their makers’ sheets state them</span>
@@ -20,25 +50,66 @@ export function ShelfPage() {
         <Ways />
       </header>
       <main id="main">
-        <Link href="/shelf/new" className="act firm">
-          Type in a sheet
-        </Link>
-        {shelf.length === 0 && (
+        <div className="flex gap-2 flex-wrap items-center">
+          <Link href="/shelf/new" className="act firm">
+            <FilePlus size={16} aria-hidden="true" /> Type in a sheet
+          </Link>
+          <button type="button" className="act" onClick={() => picker.current?.click()}>
+            <Upload size={16} aria-hidden="true" /> Take in a file
+          </button>
+          <input
+            ref={picker}
+            type="file"
+            accept=".json,application/json"
+            className="sr-only"
+            aria-label="File of sheets"
+            tabIndex={-1}
+            onChange={(e) => {
+              const file = e.target.files?.[0];
+              e.target.value = '';
+              if (file) void take(file);
+            }}
+          />
+          {all.length > 0 && (
+            <button
+              type="button"
+              className="act"
+              onClick={() => saveText('shelf.grenko-sheet.json', exportSheets(all), 'application/json')}
+            >
+              <Download size={16} aria-hidden="true" /> The shelf as a file
+            </button>
+          )}
+          <label className="flex items-center gap-2 ml-auto">
+            <span className="soft">find</span>
+            <input className="field !w-52" value={wanted} onChange={(e) => setWanted(e.target.value)} placeholder="putty, timber, drops…" />
+          </label>
+        </div>
+        {said && (
+          <p role="status" className="mt-2 font-semibold">
+            {said}
+          </p>
+        )}
+        {all.length === 0 && (
           <p className="mt-4">Nothing on the shelf. Type in the sheet of a system you have in hand, or load the sample in the yard.</p>
         )}
-        <div className="mt-3">
+        {all.length > 0 && shelf.length === 0 && <p className="mt-4">Nothing on the shelf has these words.</p>}
+        <div className="mt-3 paper">
           {shelf.map((s) => {
             const lots = Object.values(stock).filter((l) => l.systemId === s.systemId);
             const flaws = sheetFlaws(s).length;
             return (
-              <article key={s.id} className="paper mb-2 p-3 grid md:grid-cols-[1.2fr_1fr_1fr] gap-x-6 gap-y-1">
+              <article
+                key={s.id}
+                className="px-3 py-2 grid md:grid-cols-[1.25fr_1fr_1.1fr] gap-x-6 gap-y-1"
+                style={{ borderBottom: '1px solid var(--hair)' }}
+              >
                 <div>
-                  <h2 className="text-lg font-bold">
+                  <h2 className="text-[1.06rem] font-bold leading-tight">
                     <Link href={`/shelf/${s.id}`}>{s.name}</Link>
                   </h2>
-                  <p className="soft">{SYSTEM_KINDS[s.kind].label}</p>
                   <p className="soft text-sm">
-                    {FAMILIES[s.family].label}, revision {s.revision}
+                    {systemKind(s.kind).label}
+                    {s.revision > 1 ? `, revision ${s.revision}` : ''}
                     {s.sample ? ', sample' : ''}
                   </p>
                   {flaws > 0 && (
@@ -47,23 +118,25 @@ export function ShelfPage() {
                     </p>
                   )}
                 </div>
-                <div className="fig text-[0.85rem]">
-                  {s.ratio.a} : {s.ratio.b}
-                  {s.ratio.cByWeight !== null ? ` + C ${s.ratio.cByWeight} w` : ''} by {s.ratio.basis}
+                <div className="fig text-[0.82rem] leading-snug">
+                  {ratioText(s)}
                   {s.kits.map((k) => (
                     <span key={k.id} className="block">
-                      {k.label}: {format('volume', Math.min(kitVolumeMl(s, k), k.yieldMl ?? Number.POSITIVE_INFINITY)).text}
+                      {k.label}: {format('volume', plannedKitMl(s, k)).text}
                     </span>
                   ))}
                 </div>
-                <div className="text-sm">
+                <div className="text-sm leading-snug">
                   {lots.length === 0 && <span className="soft">no lot noted</span>}
-                  {lots.map((l) => (
-                    <span key={l.id} className="block">
-                      lot <span className="fig">{l.lot}</span>: {l.quantity} × {s.kits.find((k) => k.id === l.kitId)?.label}
-                      {l.expiresOn ? `, use by ${l.expiresOn}` : ''}
-                    </span>
-                  ))}
+                  {lots.map((l) => {
+                    const why = passedOver(l, s, day);
+                    return (
+                      <span key={l.id} className="block">
+                        <span className="fig">{l.lot}</span>: {l.quantity} × {s.kits.find((k) => k.id === l.kitId)?.label}
+                        {why ? <strong>, not taken: {why}</strong> : l.expiresOn ? `, use by ${l.expiresOn}` : ''}
+                      </span>
+                    );
+                  })}
                 </div>
               </article>
             );

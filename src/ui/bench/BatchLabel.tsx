@@ -1,0 +1,42 @@
+'use client';
+import type { RepairView } from '@/core/record';
+import { useFormat } from '../shared/bits';
+import { dayAndClock } from '../shared/when';
+
+/** The tag that goes on the pot: what, from which lot, mixed when, dead when. */
+export function BatchLabel({ at, batch, lot, zone }: { at: RepairView; batch: number; lot: string; zone: string }) {
+  const format = useFormat();
+  const { plan, repair } = at;
+  const b = plan.batches[batch];
+  if (!b || !plan.sheet) return null;
+  const mix = plan.steps.find((s) => s.batch === batch && s.marks?.begin?.includes('mix-begins'));
+  const useBy = plan.milestones.find((m) => m.kind === 'use-by' && m.batch === batch);
+  const really = mix?.begunAt != null;
+  return (
+    <section
+      aria-label="Label of the batch"
+      className="mt-4 p-3 pl-8 relative w-[26rem] max-w-full"
+      style={{
+        background: 'var(--paper)',
+        border: '2px solid var(--ink)',
+        clipPath: 'polygon(14px 0, 100% 0, 100% 100%, 14px 100%, 0 50%)',
+      }}
+    >
+      <p className="font-bold text-lg leading-tight">{plan.sheet.name}</p>
+      <p>
+        {repair.name || 'unnamed repair'}, batch {batch + 1} of {plan.batches.length}, {format('volume', b.ml).text}
+      </p>
+      <p>
+        lot <strong className="fig">{lot || '__________'}</strong>
+      </p>
+      <p className="flex gap-6">
+        <span>
+          {really ? 'mixed' : 'to be mixed'} <strong className="fig">{mix ? dayAndClock(mix.begunAt ?? mix.startMs, zone) : ''}</strong>
+        </span>
+        <span>
+          dead at <strong className="fig text-lg">{useBy?.planMs ? dayAndClock(useBy.planMs, zone) : 'not on the sheet'}</strong>
+        </span>
+      </p>
+    </section>
+  );
+}

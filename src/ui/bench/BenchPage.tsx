@@ -1,0 +1,488 @@
+'use client';
+import { Printer, Unplug } from 'lucide-react';
+import Link from 'next/link';
+import { useMemo, useState } from 'react';
+import { fromTotal, type Pour, type PourPlan, pourState, sameSystem } from '@/core/mix';
+import { isMetered, PART_IDS, type PartId, partOf } from '@/core/system';
+import { attempt, formatDuration } from '@/core/units';
+import { changeRepair, record, useDesk } from '../desk/desk';
+import { useNow } from '../desk/now';
+import { usePrefs } from '../desk/prefs';
+import { repairIn, useJobView } from '../desk/view';
+import { instrumentOf } from '../mix/Instruments';
+import { MixingColumns } from '../mix/MixingColumns';
+import { Choice, Heading, useFormat, Ways } from '../shared/bits';
+import { QuantityField } from '../shared/QuantityField';
+import { clock, countdown } from '../shared/when';
+import { BatchLabel } from './BatchLabel';
+import { RatioGauge } from './RatioGauge';
+import { Taken } from './Taken';
+import { useScale } from './use-scale';
+
+/** The mix card of a batch at the bench: pour, read, take it over; every later target follows what was really poured. */
+export function BenchPage({ jobId, repairId, batch: index }: { jobId: string; repairId: string; batch: number }) {
+  const view = useJobView(jobId);
+  const at = repairIn(view, repairId);
+  const nowMs = useNow(1000);
+  const { role } = usePrefs();
+  const format = useFormat();
+  const desk = useDesk();
+  const [dry, setDry] = useState<readonly Pour[]>([]);
+  const [useScaleOn, setUseScale] = useState(true);
+  const [lot, setLot] = useState('');
+  const [lotFault, setLotFault] = useState<string | null>(null);
+  const { scale, reading } = useScale(useScaleOn, at?.repair.scaleStepG ?? 1);
+  const actuals = at?.actuals;
+  const started = actuals?.startedAt != null;
+  const pours = useMemo<readonly Pour[]>(
+    () => (started ? (actuals?.pours ?? []).filter((p) => p.batch === index) : dry),
+    [started, actuals, dry, index],
+  );
+  if (!view || !at)
+    return (
+      <main id="main" className="p-6 flex flex-col gap-3">
+        <h1 className="text-xl font-bold">This repair is not in this browser</h1>
+        <Ways />
+      </main>
+    );
+  const { plan, repair } = at;
+  const batch = plan.batches[index];
+  const { sheet } = plan;
+  if (!batch || !sheet || isMetered(sheet.kind))
+    return (
+      <main id="main" className="p-6 flex flex-col gap-3">
+        <h1 className="text-xl font-bold">{batch && sheet ? 'Pressed through a mixer: nothing is weighed' : 'There is no such batch'}</h1>
+        <p>
+          {batch && sheet
+            ? 'Throw the first shots away until the colour is even; the running view keeps the clock of the mixer.'
+            : 'Measure the void and choose the material first.'}
+        </p>
+        <Link className="act self-start" href={`/job/${jobId}/${repairId}/mix`}>
+          Back to the mix
+        </Link>
+      </main>
+    );
+
+  const mixStep = plan.steps.find((s) => s.batch === index && s.marks?.begin?.includes('mix-begins'));
+  const standStep = plan.steps.find((s) => s.batch === index && s.marks?.end?.includes('stand-ends') && s !== mixStep);
+  const useBy = plan.milestones.find((m) => m.kind === 'use-by' && m.batch === index);
+  const mixingBegan = mixStep?.begunAt ?? null;
+  const mixingOver = mixStep?.doneAt ?? null;
+  const instrument = instrumentOf(repair);
+  const pourPlan: PourPlan = {
+    massG: batch.massG,
+    tolerancePct: sheet.ratio.tolerancePct,
+    vessel: repair.bench.onePot ? 'one pot' : 'own cups',
+    vesselMaxG: repair.bench.vesselMaxMl === null ? null : repair.bench.vesselMaxMl * (plan.mix?.proportion.densityGPerMl ?? 1),
+    availableG: {},
+    stepG: instrument.scaleStepG,
+  };
+  const state = pourState(pourPlan, pours, mixingOver === null);
+  const part: PartId | null = state.next ?? state.correction?.part ?? null;
+  const already = repair.bench.onePot ? pours.reduce((s, p) => s + p.massG, 0) : part ? state.pouredG[part] : 0;
+  const lost = reading?.kind === 'lost';
+  const shown = reading?.kind === 'reading' ? reading.grams : reading?.kind === 'lost' ? reading.lastGrams : null;
+  // The scale was tared with what had been poured before on it: it shows the running part alone.
+  const running = part && shown !== null && shown > 2 * scale.stepG ? shown : 0;
+
+  const take = async (massG: number, source: string) => {
+    if (!part || !(massG > 0)) return;
+    const foreign = Object.values(desk.stock).find((l) => l.lot === lot.trim() && l.systemId !== sheet.systemId);
+    const other = foreign && Object.values(desk.sheets).find((s) => s.systemId === foreign.systemId);
+    const same = other ? attempt(() => sameSystem(sheet, other)) : null;
+    if (same && !same.ok) {
+      setLotFault(same.problem.sentence);
+      return;
+    }
+    setLotFault(null);
+    if (started) await record(repairId, { kind: 'poured', batch: index, part, massG, lot: lot.trim(), source }, role);
+    else setDry([...dry, { part, massG }]);
+    scale.pour(false);
+    scale.tare();
+  };
+  const throwAway = async () => {
+    if (started) {
+      await record(repairId, { kind: 'discarded', batch: index, why: state.discard ?? 'begun anew' }, role);
+      if (mixingBegan !== null) await record(repairId, { kind: 'trouble', trouble: 'ratio', batch: index, missingMl: null }, role);
+    } else setDry([]);
+    scale.pour(false);
+    scale.tare();
+  };
+  const lots = Object.values(desk.stock).filter((l) => l.systemId === sheet.systemId);
+  const cup = actuals?.witness[index];
+  const parts = PART_IDS.filter((id) => batch.massG[id] > 0);
+
+  return (
+    <div className="px-4 md:px-6 py-3 max-w-[84rem]">
+      <header className="flex items-baseline gap-5 flex-wrap mb-2 no-print">
+        <h1 className="text-xl font-bold">
+          Bench: batch {index + 1} of {plan.batches.length}
+        </h1>
+        <span className="soft">
+          {repair.name || 'Unnamed repair'}, {sheet.name}
+        </span>
+        <span className="flex-1" />
+        {plan.batches.length > 1 && (
+          <span className="flex gap-1">
+            {plan.batches.slice(0, 12).map((b) => (
+              <Link
+                key={b.index}
+                className="act text-sm !min-h-8 !px-2.5"
+                aria-current={b.index === index ? 'page' : undefined}
+                style={b.index === index ? { background: 'var(--ink)', color: 'var(--paper)' } : undefined}
+                href={`/job/${jobId}/${repairId}/bench?batch=${b.index + 1}`}
+              >
+                {b.index + 1}
+              </Link>
+            ))}
+          </span>
+        )}
+        <Link href={`/job/${jobId}/${repairId}/mix`}>the mix</Link>
+        <Link href={`/job/${jobId}/${repairId}/run`}>the running view</Link>
+      </header>
+      <main id="main" className="grid gap-5 lg:grid-cols-[minmax(0,1.55fr)_minmax(21rem,1fr)] no-print">
+        <section aria-label="Columns" className="paper p-3 min-w-0">
+          <div className="h-[20rem] md:h-[24rem]">
+            <MixingColumns
+              batch={batch}
+              sheet={sheet}
+              poured={{
+                pouredG: state.pouredG,
+                targetG: state.targetG,
+                live: useScaleOn && part && running > 0 ? { part, massG: state.pouredG[part] + running } : null,
+              }}
+            />
+          </div>
+          <RatioGauge deviationPct={state.deviationPct} tolerancePct={state.tolerancePct} fromSheet={state.fromSheet} />
+          <p className="soft text-sm">
+            {state.fromSheet ? 'the sheet’s tolerance' : 'not from the sheet: ±5 % is assumed'}
+            {batch.kits !== null
+              ? `. ${batch.kits} whole kit${batch.kits > 1 ? 's' : ''}: empty the tins, scrape them; the scale is a check.`
+              : '.'}
+          </p>
+          <Clocks
+            mixMin={sheet.mixMin}
+            began={mixingBegan}
+            over={mixingOver}
+            standMs={standStep && standStep.doneAt === null && mixingOver !== null ? standStep.startMs : null}
+            deadMs={useBy?.planMs ?? null}
+            potFrom={useBy?.originMs ?? null}
+            nowMs={nowMs}
+            zone={view.job.zone}
+          />
+        </section>
+        <section aria-label="Pour" className="min-w-0">
+          {!started && (
+            <p className="p-2 mb-2" style={{ background: 'var(--note-bg)', border: '1px dashed var(--rule)' }}>
+              Try it: nothing goes into the record before <Link href={`/job/${jobId}/${repairId}/run`}>the work is begun</Link>.
+            </p>
+          )}
+          {part ? (
+            <>
+              <p className="soft">
+                {state.next ? 'pour' : 'add'} {part}, {partOf(sheet, part)?.name}
+              </p>
+              <p className="flex items-baseline gap-3 flex-wrap">
+                <strong className="fig text-6xl font-extrabold leading-none" data-testid="target">
+                  {format('mass', state.remainG).digits}
+                </strong>
+                <span className="text-2xl">{format('mass', state.remainG).unit}</span>
+                {repair.bench.onePot && already > 0 && (
+                  <span className="soft">the scale shall show {format('mass', state.readingG).text} in all</span>
+                )}
+              </p>
+            </>
+          ) : (
+            <p className="text-3xl font-extrabold" data-testid="target">
+              {state.discard ? 'thrown away' : 'all in, mix it'}
+            </p>
+          )}
+          {state.correction && !state.next && (
+            <p
+              role="alert"
+              className="mt-1 p-2 font-semibold"
+              style={{ background: 'var(--stop-bg)', color: 'var(--stop-ink)', border: '2px solid var(--stop)' }}
+            >
+              Outside the tolerance: add {format('mass', state.correction.massG).text} of {state.correction.part} while it is still being
+              mixed.
+            </p>
+          )}
+          {state.discard && (
+            <p
+              role="alert"
+              className="mt-1 p-2 font-semibold"
+              style={{ background: 'var(--stop-bg)', color: 'var(--stop-ink)', border: '2px solid var(--stop)' }}
+            >
+              {state.discard}
+            </p>
+          )}
+          <div className="mt-2">
+            <Choice
+              label="Read from"
+              hideLabel
+              options={[
+                { id: 'scale', label: 'the scale' },
+                { id: 'typed', label: 'typed readings' },
+              ]}
+              value={useScaleOn ? 'scale' : 'typed'}
+              onChange={(v) => {
+                scale.pour(false);
+                setUseScale(v === 'scale');
+              }}
+            />
+          </div>
+          {useScaleOn ? (
+            <div className="paper p-3 mt-2">
+              <p className="soft text-sm flex justify-between">
+                <span>{scale.name}</span>
+                <span>{lost ? 'no reading' : reading?.kind === 'reading' && !reading.stable ? 'wavering' : 'steady'}</span>
+              </p>
+              <p
+                className="fig text-5xl font-extrabold text-right leading-tight"
+                data-testid="scale"
+                style={lost ? { color: 'var(--stop)' } : undefined}
+              >
+                {shown === null ? '––' : format('mass', shown, 5).text}
+              </p>
+              {lost && (
+                <p role="alert" className="font-semibold">
+                  The scale is gone in mid-pour; it last showed {format('mass', shown ?? 0).text}. What was taken over stands. Connect it
+                  again, or type what a second scale shows.
+                </p>
+              )}
+              <div className="grid grid-cols-2 gap-2 mt-2">
+                <button
+                  type="button"
+                  className="act justify-center min-h-14 text-lg select-none touch-none"
+                  disabled={!part || lost}
+                  onPointerDown={() => scale.pour(true)}
+                  onPointerUp={() => scale.pour(false)}
+                  onPointerLeave={() => scale.pour(false)}
+                  onPointerCancel={() => scale.pour(false)}
+                  onKeyDown={(e) => (e.key === ' ' || e.key === 'Enter') && !e.repeat && scale.pour(true)}
+                  onKeyUp={() => scale.pour(false)}
+                  onBlur={() => scale.pour(false)}
+                >
+                  hold to pour
+                </button>
+                <button
+                  type="button"
+                  className="act firm justify-center min-h-14 text-lg"
+                  disabled={!part || !(running > 0) || (reading?.kind === 'reading' && !reading.stable)}
+                  onClick={() => void take(running, scale.name)}
+                >
+                  {part ? `Take ${format('mass', running).text} of ${part}` : 'All in'}
+                </button>
+              </div>
+              <div className="flex gap-2 mt-2">
+                <button type="button" className="act text-sm" onClick={() => scale.tare()} disabled={lost}>
+                  to nought
+                </button>
+                <button type="button" className="act text-sm" onClick={() => scale.plug(!scale.plugged())}>
+                  <Unplug size={15} aria-hidden="true" /> {lost ? 'connect again' : 'pull the plug'}
+                </button>
+              </div>
+            </div>
+          ) : (
+            part && (
+              <div className="paper p-3 mt-2">
+                <TypedPour
+                  key={`${part}${pours.length}`}
+                  label={repair.bench.onePot && pours.length ? `The scale shows in all, after ${part}` : `${part} weighs`}
+                  onTake={(grams) => {
+                    const massG = repair.bench.onePot ? fromTotal(grams, pours) : grams;
+                    return massG === null ? 'That is less than was in the pot before.' : void take(massG, 'typed');
+                  }}
+                />
+              </div>
+            )
+          )}
+          <div className="grid grid-cols-2 gap-2 mt-2 items-end">
+            <label className="block">
+              Lot of what is poured
+              <input
+                className="field fig"
+                list="lots"
+                value={lot}
+                onChange={(e) => setLot(e.target.value)}
+                placeholder="as on the tin"
+                aria-invalid={lotFault ? true : undefined}
+              />
+              <datalist id="lots">
+                {lots.map((l) => (
+                  <option key={l.id} value={l.lot} />
+                ))}
+              </datalist>
+            </label>
+            <Choice
+              label="Weighed"
+              options={[
+                { id: 'one', label: 'in one pot' },
+                { id: 'own', label: 'each by itself' },
+              ]}
+              value={repair.bench.onePot ? 'one' : 'own'}
+              onChange={(v) => changeRepair(repairId, (r) => ({ ...r, bench: { ...r.bench, onePot: v === 'one' } }))}
+            />
+          </div>
+          {lotFault && (
+            <p role="alert" className="mt-1" style={{ color: 'var(--stop)' }}>
+              {lotFault}
+            </p>
+          )}
+          {pours.length > 0 && (
+            <>
+              <Heading>Poured</Heading>
+              <ul>
+                {pours.map((p, i) => (
+                  <li key={i} className="flex justify-between">
+                    <span>
+                      {p.part}, {partOf(sheet, p.part)?.name}
+                    </span>
+                    <strong className="fig">{format('mass', p.massG, 5).text}</strong>
+                  </li>
+                ))}
+              </ul>
+            </>
+          )}
+          <div className="flex flex-wrap gap-2 mt-3">
+            {started && state.next === null && !state.discard && mixStep && mixingBegan === null && (
+              <button
+                type="button"
+                className="act firm min-h-12"
+                disabled={!state.within}
+                onClick={() => void record(repairId, { kind: 'step-begun', step: mixStep.id }, role)}
+              >
+                Start mixing: start the clock
+              </button>
+            )}
+            {started && mixStep && mixingBegan !== null && mixingOver === null && (
+              <button
+                type="button"
+                className="act firm min-h-12"
+                onClick={() => void record(repairId, { kind: 'step-done', step: mixStep.id }, role)}
+              >
+                Mixed to one colour
+              </button>
+            )}
+            {started && standStep && mixingOver !== null && standStep.doneAt === null && (
+              <button
+                type="button"
+                className="act firm min-h-12"
+                disabled={nowMs < standStep.startMs}
+                onClick={() => void record(repairId, { kind: 'step-done', step: standStep.id }, role)}
+              >
+                It has stood its time
+              </button>
+            )}
+            {started && mixingBegan !== null && !cup && (
+              <button
+                type="button"
+                className="act min-h-12"
+                onClick={() => void record(repairId, { kind: 'witness', batch: index, state: 'kept' }, role)}
+              >
+                A cup of it is kept
+              </button>
+            )}
+            {pours.length > 0 && (
+              <button type="button" className="act danger min-h-12" onClick={() => void throwAway()}>
+                Throw this pot away
+              </button>
+            )}
+          </div>
+          {parts.length > 0 && sheet.storage.checks.length > 0 && pours.length === 0 && (
+            <p className="soft text-sm mt-2">Before use: {sheet.storage.checks.join(' ')}</p>
+          )}
+          <p className="soft text-sm mt-2">
+            {sheet.hazards[0]} {sheet.protection.length ? `Wear ${sheet.protection.join(', ')}.` : ''}
+          </p>
+          {started && <Taken at={at} sheet={sheet} lots={lots} role={role} />}
+        </section>
+      </main>
+      <BatchLabel
+        at={at}
+        batch={index}
+        lot={lot || (actuals?.pours ?? []).find((p) => p.batch === index && p.lot)?.lot || ''}
+        zone={view.job.zone}
+      />
+      <button type="button" className="act mt-2 no-print" onClick={() => window.print()}>
+        <Printer size={16} aria-hidden="true" /> Print the label
+      </button>
+      <p className="soft text-sm mt-1 no-print">
+        {mixingOver !== null && mixingBegan !== null
+          ? `Mixed for ${formatDuration((mixingOver - mixingBegan) / 60_000)}, ended ${clock(mixingOver, view.job.zone)}.`
+          : ''}
+      </p>
+    </div>
+  );
+}
+
+/** A reading typed by hand; a refusal stays under the field. */
+function TypedPour({ label, onTake }: { label: string; onTake: (grams: number) => string | undefined }) {
+  const [fault, setFault] = useState<string | null>(null);
+  return (
+    <QuantityField
+      kind="mass"
+      label={label}
+      value={null}
+      problem={fault}
+      onChange={(t) => setFault(onTake(t.value) ?? null)}
+      check={(v) => (v > 0 ? null : 'More than 0.')}
+    />
+  );
+}
+
+/** Mixing, standing, pot: each from its own instant. */
+function Clocks({
+  mixMin,
+  began,
+  over,
+  standMs,
+  deadMs,
+  potFrom,
+  nowMs,
+  zone,
+}: {
+  mixMin: number;
+  began: number | null;
+  over: number | null;
+  standMs: number | null;
+  deadMs: number | null;
+  potFrom: number | null;
+  nowMs: number;
+  zone: string;
+}) {
+  if (began === null)
+    return <p className="mt-2 soft">The clocks begin with mixing: {formatDuration(mixMin)} by the sheet, then the pot’s own.</p>;
+  const mixing = over === null ? began + mixMin * 60_000 - nowMs : null;
+  return (
+    <dl className="grid grid-cols-3 gap-3 mt-2">
+      <div>
+        <dt className="soft text-sm">mixing</dt>
+        <dd className="fig text-3xl font-extrabold" role="timer" data-testid="mix-clock">
+          {mixing === null ? 'done' : mixing > 0 ? countdown(mixing) : `+${countdown(-mixing).replace(/^[−-]/, '')}`}
+        </dd>
+        <dd className="soft text-sm">
+          {mixing !== null && mixing <= 0 ? 'the sheet’s time is over; even colour?' : `${formatDuration(mixMin)} by the sheet`}
+        </dd>
+      </div>
+      <div>
+        <dt className="soft text-sm">standing</dt>
+        <dd className="fig text-3xl font-extrabold" role="timer">
+          {standMs !== null ? (standMs > nowMs ? countdown(standMs - nowMs) : 'over') : '–'}
+        </dd>
+      </div>
+      <div>
+        <dt className="soft text-sm">left in the pot</dt>
+        <dd
+          className="fig text-3xl font-extrabold"
+          role="timer"
+          data-testid="pot-clock"
+          style={deadMs !== null && deadMs < nowMs ? { color: 'var(--stop)' } : undefined}
+        >
+          {deadMs === null ? '–' : countdown(deadMs - nowMs)}
+        </dd>
+        <dd className="soft text-sm">{deadMs !== null && potFrom !== null ? `dead at ${clock(deadMs, zone)}` : ''}</dd>
+      </div>
+    </dl>
+  );
+}

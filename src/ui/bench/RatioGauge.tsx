@@ -1,0 +1,54 @@
+'use client';
+import { scaleLinear } from 'd3';
+import { figure } from '@/core/units';
+
+const W = 420;
+
+/** How far B/A stands from the ratio: the sheet's tolerance as the open stretch, beyond it hatched. */
+export function RatioGauge({
+  deviationPct,
+  tolerancePct,
+  fromSheet,
+}: {
+  deviationPct: number | null;
+  tolerancePct: number;
+  fromSheet: boolean;
+}) {
+  const reach = Math.max(2.5 * tolerancePct, Math.min(60, Math.abs(deviationPct ?? 0) * 1.15));
+  const x = scaleLinear([-reach, reach], [14, W - 14]).clamp(true);
+  const within = deviationPct !== null && Math.abs(deviationPct) <= tolerancePct + 1e-9;
+  return (
+    <svg
+      viewBox={`0 0 ${W} 62`}
+      className="w-full"
+      role="img"
+      aria-label={
+        deviationPct === null
+          ? `The ratio is judged when both are in; ±${figure(tolerancePct)} % ${fromSheet ? 'by the sheet' : 'assumed'}`
+          : `B is ${figure(Math.abs(deviationPct), 2)} % ${deviationPct < 0 ? 'short' : 'over'}, ${within ? 'within' : 'outside'} ±${figure(tolerancePct)} %`
+      }
+    >
+      <rect x={x(-reach)} y="24" width={x(reach) - x(-reach)} height="16" fill="url(#tx-closed)" stroke="var(--rule)" />
+      <rect x={x(-tolerancePct)} y="24" width={x(tolerancePct) - x(-tolerancePct)} height="16" fill="var(--mix)" stroke="var(--ink)" />
+      <line x1={x(0)} x2={x(0)} y1="20" y2="44" stroke="var(--ink)" />
+      {[-tolerancePct, tolerancePct].map((t) => (
+        <text key={t} x={x(t)} y="56" fontSize="11" textAnchor="middle" className="fig" fill="var(--ink-2)">
+          {t > 0 ? '+' : '−'}
+          {figure(Math.abs(t))} %
+        </text>
+      ))}
+      <text x="14" y="16" fontSize="11.5" fill="var(--ink-2)">
+        short of B
+      </text>
+      <text x={W - 14} y="16" fontSize="11.5" textAnchor="end" fill="var(--ink-2)">
+        over of B
+      </text>
+      {deviationPct !== null && (
+        <g>
+          <path d={`M${x(deviationPct)} 22 l7 -11 h-14 z`} fill={within ? 'var(--ink)' : 'var(--stop)'} />
+          <line x1={x(deviationPct)} x2={x(deviationPct)} y1="20" y2="44" stroke={within ? 'var(--ink)' : 'var(--stop)'} strokeWidth="3" />
+        </g>
+      )}
+    </svg>
+  );
+}

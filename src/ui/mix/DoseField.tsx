@@ -1,0 +1,62 @@
+'use client';
+import type { Repair } from '@/core/plan';
+import { type SheetRevision, systemKind } from '@/core/system';
+import { figure } from '@/core/units';
+import { changeRepair } from '../desk/desk';
+import { Heading } from '../shared/bits';
+import { QuantityField } from '../shared/QuantityField';
+
+/** The dose of what the sheet lets one choose: catalyst, hardener paste, water. */
+export function DoseField({ repair, sheet }: { repair: Repair; sheet: SheetRevision }) {
+  const { dose } = sheet;
+  if (!dose) return null;
+  const word = systemKind(sheet.kind).dosed ?? 'dose';
+  const now = repair.dosePct ?? dose.usualPct;
+  const x = (pct: number) => 10 + (280 * (pct - dose.minPct)) / Math.max(1e-9, dose.maxPct - dose.minPct);
+  const set = (v: number | null) => changeRepair(repair.id, (r) => ({ ...r, dosePct: v }), 'dose');
+  return (
+    <>
+      <Heading
+        aside={`of ${dose.of === 'A' ? 'part A' : 'the total'}; the sheet allows ${figure(dose.minPct)} to ${figure(dose.maxPct)} %`}
+      >
+        {word[0]!.toUpperCase() + word.slice(1)}
+      </Heading>
+      <div className="grid grid-cols-[7.5rem_1fr] gap-3 items-end">
+        <QuantityField
+          kind="percent"
+          label="Dose"
+          hideLabel
+          value={now}
+          onChange={(t) => set(t.value)}
+          onClear={() => set(null)}
+          check={(v) =>
+            v >= dose.minPct && v <= dose.maxPct
+              ? null
+              : `The sheet allows ${figure(dose.minPct)} to ${figure(dose.maxPct)} %: ${v < dose.minPct ? 'with less it may stay soft for good' : 'with more it gets brittle and may burn'}.`
+          }
+        />
+        <svg
+          viewBox="0 0 300 34"
+          className="w-full"
+          role="img"
+          aria-label={`${figure(now)} % between ${figure(dose.minPct)} and ${figure(dose.maxPct)} %`}
+        >
+          <rect x="10" y="12" width="280" height="9" fill="url(#tx-b)" />
+          <line x1={x(dose.usualPct)} x2={x(dose.usualPct)} y1="8" y2="25" stroke="var(--ink-2)" strokeDasharray="2 2" />
+          <path d={`M${x(now)} 22 l6 10 h-12 z`} fill="var(--ink)" />
+          <text x="10" y="9" fontSize="9.5" fill="var(--ink-2)">
+            slow
+          </text>
+          <text x="290" y="9" fontSize="9.5" textAnchor="end" fill="var(--ink-2)">
+            fast
+          </text>
+        </svg>
+      </div>
+      {repair.dosePct !== null && repair.dosePct !== dose.usualPct && (
+        <p className="soft text-sm">
+          The sheet’s usual dose is {figure(dose.usualPct)} %; times at {figure(now)} % are read between its own doses.
+        </p>
+      )}
+    </>
+  );
+}

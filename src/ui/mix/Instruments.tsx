@@ -1,0 +1,130 @@
+'use client';
+import { type Instrument, type MeasuredBatch, measuredBatch, saidAs, toleranceOf } from '@/core/mix';
+import type { Repair, RepairPlan } from '@/core/plan';
+import { systemKind, WAYS, type Way } from '@/core/system';
+import { attempt, figure } from '@/core/units';
+import { changeRepair } from '../desk/desk';
+import { Choice, Heading } from '../shared/bits';
+import { DropCounter } from '../shared/DropCounter';
+import { QuantityField } from '../shared/QuantityField';
+
+/** What parts are measured with: as chosen, else by weight. */
+export const instrumentOf = (repair: Repair): Instrument => ({
+  ...repair.bench,
+  way: repair.bench.way ?? 'weight',
+  scaleStepG: repair.scaleStepG,
+});
+
+/** A batch in the units of the instrument at hand, or why it cannot be said. */
+export function measuredFor(
+  plan: RepairPlan,
+  repair: Repair,
+  batch: number,
+): { readonly measured?: MeasuredBatch; readonly sentence?: string } {
+  const b = plan.batches[batch];
+  if (!b || !plan.sheet) return {};
+  const m = attempt(() => measuredBatch(plan.sheet!, b.massG, instrumentOf(repair)));
+  return m.ok ? { measured: m.value } : { sentence: m.problem.sentence };
+}
+
+/** What is at hand for measuring, and what it does to the ratio. */
+export function Instruments({ repair, plan, batch }: { repair: Repair; plan: RepairPlan; batch: number }) {
+  const { sheet } = plan;
+  if (!sheet) return null;
+  const spec = systemKind(sheet.kind);
+  const bench = (over: Partial<Repair['bench']>) =>
+    changeRepair(repair.id, (r) => ({ ...r, bench: { ...r.bench, ...over } }), `bench${Object.keys(over)[0]}`);
+  const way = repair.bench.way ?? 'weight';
+  const { measured, sentence } = measuredFor(plan, repair, batch);
+  const { tolerancePct, fromSheet } = toleranceOf(sheet);
+  const ways: readonly Way[] = spec.ways.includes('weight') ? spec.ways : ['weight', ...spec.ways.filter((w) => w !== 'sachet')];
+  return (
+    <>
+      <Heading aside="by weight whenever the sheet gives it">Measured out</Heading>
+      <Choice
+        label="With what"
+        hideLabel
+        options={ways.map((id) => ({ id, label: WAYS[id] }))}
+        value={way}
+        onChange={(id) => bench({ way: id })}
+      />
+      <div className="grid grid-cols-2 gap-2 mt-2">
+        {way !== 'cup' && way !== 'strokes' && (
+          <QuantityField
+            kind="mass"
+            label="Step of the scale at hand"
+            value={repair.scaleStepG}
+            onChange={(t) => changeRepair(repair.id, (r) => ({ ...r, scaleStepG: t.value }), 'scale')}
+            check={(v) => (v > 0 && v <= 5000 ? null : 'More than 0, at most 5 kg.')}
+          />
+        )}
+        {way === 'cup' && (
+          <QuantityField
+            kind="volume"
+            label="Marks of the cup"
+            value={repair.bench.cupStepMl}
+            onChange={(t) => bench({ cupStepMl: t.value })}
+            check={(v) => (v > 0 && v <= 5000 ? null : 'More than 0.')}
+          />
+        )}
+        {way === 'strokes' && (
+          <QuantityField
+            kind="volume"
+            label="One stroke gives"
+            value={repair.bench.strokeMl}
+            onChange={(t) => bench({ strokeMl: t.value })}
+            check={(v) => (v > 0 && v <= 5000 ? null : 'More than 0: press ten into a cup and divide.')}
+          />
+        )}
+        {way === 'strip' && (
+          <QuantityField
+            kind="length"
+            label="Width of the strip"
+            value={repair.bench.stripMm}
+            onChange={(t) => bench({ stripMm: t.value })}
+            check={(v) => (v > 0 && v < 40 ? null : 'More than 0, under 40 mm.')}
+          />
+        )}
+        <QuantityField
+          kind="volume"
+          label="Largest vessel (empty: any)"
+          value={repair.bench.vesselMaxMl}
+          onChange={(t) => bench({ vesselMaxMl: t.value })}
+          onClear={() => bench({ vesselMaxMl: null })}
+          check={(v) => (v > 0 ? null : 'More than 0.')}
+        />
+        <QuantityField
+          kind="mass"
+          label="Most in one pot (empty: by time)"
+          value={repair.massCapG}
+          onChange={(t) => changeRepair(repair.id, (r) => ({ ...r, massCapG: t.value }), 'cap')}
+          onClear={() => changeRepair(repair.id, (r) => ({ ...r, massCapG: null }), 'cap')}
+          check={(v) => (v > 0 ? null : 'More than 0.')}
+        />
+      </div>
+      {way === 'drops' && (
+        <div className="mt-2">
+          <DropCounter value={repair.bench.dropsPerMl} onChange={(v) => bench({ dropsPerMl: v })} />
+        </div>
+      )}
+      {sentence && (
+        <p role="alert" className="mt-1 text-sm" style={{ color: 'var(--stop)' }}>
+          {sentence}
+        </p>
+      )}
+      {measured && way !== 'weight' && (
+        <p className="mt-1.5">
+          {measured.parts.map((m) => (
+            <span key={m.part} className="mr-3 whitespace-nowrap">
+              {m.part} <strong className="fig text-lg">{saidAs(m)}</strong>
+            </span>
+          ))}
+          <span className="block soft text-sm">
+            rounding puts B/A {figure(measured.roundingPct, 2)} % off, at worst {figure(measured.worstPct, 2)} %;{' '}
+            {fromSheet ? 'the sheet allows' : 'not from the sheet, assumed:'} ±{figure(tolerancePct, 2)} %
+          </span>
+        </p>
+      )}
+    </>
+  );
+}

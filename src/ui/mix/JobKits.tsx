@@ -1,0 +1,70 @@
+'use client';
+import Link from 'next/link';
+import type { SystemKits } from '@/core/plan';
+import type { JobView } from '@/core/record';
+import { figure } from '@/core/units';
+import { Heading, useFormat } from '../shared/bits';
+import { dayAndClock } from '../shared/when';
+
+const kitWords = (k: SystemKits, counts: readonly number[]) =>
+  counts
+    .map((n, i) => (n ? `${n} × ${k.offers[i]!.label}` : ''))
+    .filter(Boolean)
+    .join(' and ') || 'none';
+
+/** Kits of this system over the whole job: shared, taken from the shelf, left over and offered. */
+export function JobKits({ view, systemId }: { view: JobView; systemId: string }) {
+  const format = useFormat();
+  const kits = view.plan.kits().find((k) => k.systemId === systemId);
+  if (!kits) return null;
+  const name = (id: string) => view.repairs.find((r) => r.repair.id === id)?.repair.name || 'unnamed repair';
+  const several = new Set(kits.needs.map((n) => n.repairId)).size > 1;
+  const buy = kits.kits.set.buy.reduce((s, n) => s + n, 0);
+  const lot = kits.takes.filter((t) => t.take > 0);
+  return (
+    <>
+      <Heading aside={several ? 'shared by the repairs of this job' : 'for this job'}>Kits</Heading>
+      <p>
+        <strong>{kitWords(kits, kits.kits.set.total)}</strong>
+        {lot.length > 0 && <>, from {lot.map((t) => `lot ${t.lot} (${t.take})`).join(', ')}</>}
+        {buy > 0 ? (
+          <>
+            ; buy <strong>{kitWords(kits, kits.kits.set.buy)}</strong>
+            {kits.offers.every((o) => o.price !== null) ? ` for ${figure(kits.kits.set.cost, 3)}` : ''}
+          </>
+        ) : (
+          '; nothing to buy'
+        )}
+        . <span className="soft">{kits.kits.set.exact ? 'No cheaper set exists.' : 'The cheapest found among very many.'}</span>
+      </p>
+      {kits.kits.groups.some((g) => g.length > 1) && (
+        <p className="text-sm">
+          {kits.kits.groups
+            .filter((g) => g.length > 1)
+            .map((g) => `One mixing serves ${[...new Set(g.map((id) => name(id.slice(0, id.lastIndexOf(':')))))].join(', ')}.`)
+            .join(' ')}
+        </p>
+      )}
+      {kits.together && (
+        <p className="text-sm">
+          Prepare {kits.together.repairIds.map(name).join(', ')} first and mix as one: {kitWords(kits, kits.together.kits.set.total)}, which
+          saves {figure(kits.together.saves, 3)}.
+        </p>
+      )}
+      {kits.leftOvers.map((l) => (
+        <p key={l.from.join()} className="text-sm">
+          Left over {format('volume', l.ml).text}
+          {l.mixed ? ', mixed' : ', in its tins'}
+          {l.offers.length
+            ? `: it would do ${l.offers.map((o) => name(o.repairId)).join(' or ')}${l.untilMs ? `, if placed before ${dayAndClock(l.untilMs, view.job.zone)}` : ''}.`
+            : l.mixed
+              ? ': let it set in a flat tray outside.'
+              : ': keep it closed.'}
+        </p>
+      ))}
+      <p className="text-sm">
+        <Link href={`/job/${view.job.id}/pick`}>The pick list of the job</Link>
+      </p>
+    </>
+  );
+}

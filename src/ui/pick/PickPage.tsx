@@ -1,0 +1,237 @@
+'use client';
+import { Printer } from 'lucide-react';
+import Link from 'next/link';
+import { useState } from 'react';
+import { type PickedKit, pickList } from '@/core/record';
+import { figure } from '@/core/units';
+import { record } from '../desk/desk';
+import { useNow } from '../desk/now';
+import { usePrefs } from '../desk/prefs';
+import { useJobView } from '../desk/view';
+import { Heading, Ways } from '../shared/bits';
+import { Dialog } from '../shared/Dialog';
+import { fullWhen } from '../shared/when';
+
+/** What goes along, on one page: kits from which lots, consumables, protection, disposal, what comes back. */
+export function PickPage({ jobId }: { jobId: string }) {
+  const view = useJobView(jobId);
+  const nowMs = useNow(60_000);
+  const [checking, setChecking] = useState<PickedKit | null>(null);
+  if (!view)
+    return (
+      <main id="main" className="p-8">
+        This job is not in this browser. <Ways />
+      </main>
+    );
+  const list = pickList(view);
+  const missing = view.repairs.filter((r) => !r.plan.mix);
+  return (
+    <div>
+      <div className="no-print flex gap-2 p-4 items-center flex-wrap">
+        <button type="button" className="act firm" onClick={() => window.print()}>
+          <Printer size={18} aria-hidden="true" /> Print
+        </button>
+        <Link className="act" href={`/job/${jobId}`}>
+          Back to the job
+        </Link>
+        <span className="flex-1" />
+        <Ways />
+      </div>
+      <main id="main" className="sheet-page paper max-w-[210mm] mx-auto p-[10mm] mb-6" data-theme="sun" style={{ color: '#000' }}>
+        <header className="flex items-end gap-4 pb-2" style={{ borderBottom: '3px solid #000' }}>
+          <div className="flex-1">
+            <h1 className="text-2xl font-extrabold leading-tight">Pick list: {view.job.name || 'unnamed job'}</h1>
+            <p>
+              {view.job.place} · {fullWhen(nowMs, view.job.zone)}
+            </p>
+          </div>
+          <p className="text-right">
+            {list.toSpend !== null && (
+              <>
+                to buy for <strong className="fig text-xl">{figure(list.toSpend, 4)}</strong>
+                <br />
+              </>
+            )}
+            {list.worth !== null && <>worth of all {figure(list.worth, 4)}</>}
+          </p>
+        </header>
+        {missing.length > 0 && (
+          <p className="mt-2 font-semibold">
+            Not in this list, because not planned yet: {missing.map((r) => r.repair.name || 'unnamed repair').join(', ')}.
+          </p>
+        )}
+        <Heading>Kits</Heading>
+        {list.kits.length === 0 && <p>Nothing is planned yet.</p>}
+        <table className="w-full">
+          <tbody>
+            {list.kits.map((k) => (
+              <tr key={k.systemId + k.kit} style={{ borderBottom: '1px solid #aaa' }}>
+                <td className="py-1 w-7">
+                  <Box />
+                </td>
+                <td className="fig font-bold text-right pr-2 whitespace-nowrap">{k.count} ×</td>
+                <td>
+                  {k.kit} <span className="soft">{k.system}</span>
+                </td>
+                <td className="text-sm">
+                  {k.lots.map((l) => `${l.take} of lot ${l.lot}`).join(', ')}
+                  {k.buy > 0 && (
+                    <strong>
+                      {k.lots.length ? ', ' : ''}buy {k.buy}
+                    </strong>
+                  )}
+                </td>
+                <td className="no-print text-right">
+                  <button
+                    type="button"
+                    className="act text-sm"
+                    onClick={() => setChecking(k)}
+                    aria-label={`Check the contents of ${k.kit}`}
+                  >
+                    check contents
+                  </button>
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+        <div className="grid sm:grid-cols-2 gap-x-8 print:grid-cols-2">
+          <div>
+            <Heading>Consumables</Heading>
+            <ul>
+              {list.consumables.map((c) => (
+                <li key={c.what} className="flex gap-2 py-0.5">
+                  <Box />
+                  <span>
+                    <strong className="fig">
+                      {c.quantity}
+                      {c.unit && c.unit !== 'pairs' ? ` ${c.unit}` : ''}
+                    </strong>{' '}
+                    {c.unit === 'pairs' ? 'pairs of ' : ''}
+                    {c.what}
+                    <span className="block soft text-xs">{c.why}</span>
+                  </span>
+                </li>
+              ))}
+            </ul>
+          </div>
+          <div>
+            <Heading>Tools</Heading>
+            <Ticks list={list.tools} />
+            <Heading>Protection</Heading>
+            <Ticks list={list.protection} />
+            {list.checks.length > 0 && (
+              <>
+                <Heading>Look at before use</Heading>
+                <Ticks list={list.checks} />
+              </>
+            )}
+            {list.returns.length > 0 && (
+              <>
+                <Heading>Comes back unopened, if all goes to plan</Heading>
+                <ul>
+                  {list.returns.map((r) => (
+                    <li key={r.system + r.kit}>
+                      {r.count} × {r.kit} <span className="soft">{r.system}</span>
+                    </li>
+                  ))}
+                </ul>
+              </>
+            )}
+            <Heading>What is left</Heading>
+            <ul className="list-disc pl-5 text-sm">
+              {list.disposal.map((d) => (
+                <li key={d}>{d}</li>
+              ))}
+            </ul>
+          </div>
+        </div>
+      </main>
+      <Dialog open={checking !== null} title={checking ? `Contents of ${checking.kit}` : ''} onClose={() => setChecking(null)}>
+        {checking && (
+          <Contents
+            kit={checking}
+            repairId={view.repairs.find((r) => r.plan.sheet?.systemId === checking.systemId)?.repair.id ?? null}
+            onDone={() => setChecking(null)}
+          />
+        )}
+      </Dialog>
+    </div>
+  );
+}
+
+const Box = () => <span aria-hidden="true" className="inline-block size-4 shrink-0 mt-0.5" style={{ border: '1.5px solid #000' }} />;
+
+function Ticks({ list }: { list: readonly string[] }) {
+  return (
+    <ul>
+      {list.map((x) => (
+        <li key={x} className="flex gap-2 py-0.5">
+          <Box /> {x}
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+/** What is in the box against what it lists; the difference goes into the record. */
+function Contents({ kit, repairId, onDone }: { kit: PickedKit; repairId: string | null; onDone: () => void }) {
+  const { role } = usePrefs();
+  const [found, setFound] = useState<readonly number[]>(kit.lists.map((l) => l.count));
+  const short = kit.lists.filter((l, i) => found[i]! < l.count);
+  return (
+    <form
+      onSubmit={async (e) => {
+        e.preventDefault();
+        if (!repairId) return;
+        await record(
+          repairId,
+          {
+            kind: 'contents',
+            kit: `${kit.kit}, ${kit.system}`,
+            found: kit.lists.map((l, i) => ({ what: l.what, listed: l.count, found: found[i]! })),
+          },
+          role,
+        );
+        onDone();
+      }}
+    >
+      <table className="w-full">
+        <thead className="soft text-sm text-left">
+          <tr>
+            <th className="font-normal">what</th>
+            <th className="font-normal">listed</th>
+            <th className="font-normal">found</th>
+          </tr>
+        </thead>
+        <tbody>
+          {kit.lists.map((l, i) => (
+            <tr key={l.what}>
+              <td>{l.what}</td>
+              <td className="fig">{l.count}</td>
+              <td>
+                <input
+                  type="number"
+                  min={0}
+                  max={999}
+                  className="field fig !w-20"
+                  aria-label={`Found: ${l.what}`}
+                  value={found[i]}
+                  onChange={(e) => setFound(found.map((f, k) => (k === i ? Math.max(0, Math.floor(Number(e.target.value) || 0)) : f)))}
+                />
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      {short.length > 0 && (
+        <p role="status" className="mt-2 font-semibold">
+          Missing: {short.map((s) => s.what).join(', ')}. A kit that is not whole is not used by eye.
+        </p>
+      )}
+      <button type="submit" className="act firm mt-3" disabled={!repairId}>
+        Into the record
+      </button>
+    </form>
+  );
+}

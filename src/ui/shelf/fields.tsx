@@ -1,0 +1,93 @@
+'use client';
+import { type ReactNode, useId } from 'react';
+import type { DraftFaults } from './draft';
+
+/** A field of a sheet, kept as its text; complaints stand under it. */
+export function Typed({
+  label,
+  hint,
+  value,
+  fault,
+  onChange,
+  onLeave,
+  onPaste,
+  multiline,
+}: {
+  label: string;
+  hint?: string;
+  value: string;
+  fault?: DraftFaults[string];
+  onChange: (v: string) => void;
+  onLeave?: () => void;
+  /** What a pasted text becomes; undefined takes it as it is. */
+  onPaste?: (text: string) => string | undefined;
+  multiline?: boolean;
+}) {
+  const id = useId();
+  const common = {
+    id,
+    className: 'field fig',
+    value,
+    placeholder: hint,
+    'aria-invalid': fault ? (true as const) : undefined,
+    'aria-describedby': fault ? `${id}-say` : undefined,
+    onBlur: onLeave,
+  };
+  return (
+    <div>
+      <label htmlFor={id} className="block">
+        {label}
+      </label>
+      {multiline ? (
+        <textarea
+          rows={Math.max(2, value.split('\n').length)}
+          {...common}
+          onChange={(e) => onChange(e.target.value)}
+          onPaste={(e) => {
+            const text = onPaste?.(e.clipboardData.getData('text/plain'));
+            if (text === undefined) return;
+            e.preventDefault();
+            onChange(text);
+          }}
+        />
+      ) : (
+        <input {...common} onChange={(e) => onChange(e.target.value)} />
+      )}
+      {fault && (
+        <p id={`${id}-say`} role="alert" className="text-sm" style={{ color: 'var(--stop)' }}>
+          {fault.sentence}
+        </p>
+      )}
+      {fault?.choices?.map((c) => (
+        <button key={c.text} type="button" className="act text-sm mr-1" onClick={() => onChange(c.text)}>
+          {c.label}
+        </button>
+      ))}
+    </div>
+  );
+}
+
+export function Pick({
+  label,
+  value,
+  options,
+  onChange,
+}: {
+  label: ReactNode;
+  value: string;
+  options: readonly (readonly [string, string])[];
+  onChange: (v: string) => void;
+}) {
+  return (
+    <label className="block">
+      {label}
+      <select className="field" value={value} onChange={(e) => onChange(e.target.value)}>
+        {options.map(([id, name]) => (
+          <option key={id} value={id}>
+            {name}
+          </option>
+        ))}
+      </select>
+    </label>
+  );
+}
