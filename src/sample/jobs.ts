@@ -183,7 +183,7 @@ export function sampleData(nowMs: number, zone: string): SampleData {
     job: winch,
     repairs: [winchRepair],
     sheets: [pasteSheet],
-    stock: sampleStock.filter((s) => s.systemId === pasteSheet.systemId),
+    stock: sampleStock(nowMs).filter((s) => s.systemId === pasteSheet.systemId),
     events: [],
   };
   const startedAt = nowMs - 68 * 60_000;
@@ -226,7 +226,7 @@ export function sampleData(nowMs: number, zone: string): SampleData {
         job: ramp,
         repairs: rampRepairs,
         sheets: sampleSheets.filter((s) => s.id !== pasteSheet.id),
-        stock: sampleStock.filter((s) => s.systemId !== pasteSheet.systemId),
+        stock: sampleStock(nowMs).filter((s) => s.systemId !== pasteSheet.systemId),
         events: [],
         snapshots: [],
       },

@@ -32,7 +32,8 @@ export interface SuitAsk {
 }
 
 const c = (id: string, label: string, met: boolean | null, says: string): Criterion => ({ id, label, met, says });
-const range = (low: number | null, high: number | null, unit: string) => `${low ?? '…'} to ${high ?? '…'} ${unit}`;
+const end = (v: number | null) => (v === null ? '…' : figure(v));
+const range = (low: number | null, high: number | null, unit: string) => `${end(low)} to ${end(high)} ${unit}`;
 const KIT_WORD = (n: number) => `${n} kit${n === 1 ? '' : 's'}`;
 
 /**

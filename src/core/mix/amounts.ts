@@ -144,6 +144,13 @@ export function partsOf(sheet: SheetRevision, p: Proportion, ml: number): Pick<B
   return { massG, volumeMl: over((id) => massG[id] / (sheet.parts.find((part) => part.id === id)?.densityGPerMl ?? 1)) };
 }
 
+/** What whole kits hold: all of it goes into the pot, whatever volume the sheet says it makes. */
+function partsOfKits(sheet: SheetRevision, kit: Kit, kits: number): Pick<Batch, 'massG' | 'volumeMl'> {
+  const over = (f: (id: PartId) => number) => Object.fromEntries(PART_IDS.map((id) => [id, f(id)])) as Record<PartId, number>;
+  const massG = over((id) => kits * (kit.massG[id] ?? 0));
+  return { massG, volumeMl: over((id) => massG[id] / (sheet.parts.find((part) => part.id === id)?.densityGPerMl ?? 1)) };
+}
+
 /**
  * From the void to what is mixed, in how many batches, from how many kits. Losses depend on the number of batches and
  * mixers, and that number on the losses: the smallest number that fits is found by trying in order.
@@ -349,7 +356,7 @@ function potted(ask: MixAsk, proportion: Proportion, kitMl: number, lines: Amoun
         portion: i,
         label: portion.label,
         ml,
-        ...partsOf(sheet, proportion, ml),
+        ...(mine === null ? partsOf(sheet, proportion, ml) : partsOfKits(sheet, ask.kit, mine)),
         kits: mine,
         places: 1,
         mixers: 0,

@@ -62,64 +62,21 @@ export function minimalCovers(ml: number, volumes: readonly number[]): number[][
   return minimal(out);
 }
 
-/**
- * The cheapest set of kits for several needs that cannot share a kit among them: least money to spend first, then least value used
- * from the shelf, then least left over. Needs are added one by one; of the sums only those are kept that no other is below in
- * every kit, which loses no optimum, since price and use grow with every count.
- * @throws Refusal for an offer of no volume, or needs beyond 5000 kits
- */
-export function cheapestKits(needs: readonly KitNeed[], offers: readonly KitOffer[]): KitSet {
-  if (!offers.length) refuse('kits', 0, 'at least one kit', 'The sheet names no kit.');
-  for (const o of offers)
-    if (!(o.volumeMl > 0)) refuse('kits', o.volumeMl, 'more than 0 mL', 'A kit of nothing never fills the void: type what is in it.');
-  const volumes = offers.map((o) => o.volumeMl);
-  const value = offers.map((o) => o.price ?? o.volumeMl / 1000);
-  const rank = (total: readonly number[]): [number, number, number] => [
-    total.reduce((s, n, i) => s + Math.max(0, n - offers[i]!.inStock) * value[i]!, 0),
-    total.reduce((s, n, i) => s + n * value[i]!, 0),
-    total.reduce((s, n, i) => s + n * volumes[i]!, 0),
-  ];
-  const cheaper = (a: readonly number[], b: readonly number[]) => {
-    const [x, y] = [rank(a), rank(b)];
-    return x[0] - y[0] || x[1] - y[1] || x[2] - y[2];
-  };
-  let exact = true;
-  type State = { readonly total: number[]; readonly counts: number[][] };
-  let states: State[] = [{ total: offers.map(() => 0), counts: [] }];
-  for (const need of needs) {
-    if (need.ml / Math.max(...volumes) > MOST_KITS)
-      refuse('ml', need.ml, `up to ${MOST_KITS} kits`, `${Math.round(need.ml / 1000)} L is more than ${MOST_KITS} kits: check the void.`);
-    const ways = minimalCovers(need.ml, volumes);
-    const next = new Map<string, State>();
-    for (const s of states)
-      for (const w of ways) {
-        const total = s.total.map((n, i) => n + w[i]!);
-        const key = total.join();
-        if (!next.has(key)) next.set(key, { total, counts: [...s.counts, w] });
-      }
-    let kept = [...next.values()].sort((a, b) => cheaper(a.total, b.total));
-    // Stock makes money no longer grow evenly, but it never falls with a count: what lies above another can be dropped.
-    if (kept.length > 64) {
-      const low: State[] = [];
-      for (const s of kept.sort((a, b) => sum(a.total) - sum(b.total))) if (!low.some((o) => covers(o.total, s.total))) low.push(s);
-      kept = low.sort((a, b) => cheaper(a.total, b.total));
-    }
-    if (kept.length > MOST_WAYS) {
-      kept = kept.slice(0, MOST_WAYS);
-      exact = false;
-    }
-    states = kept;
-  }
-  const best = states.reduce((a, b) => (cheaper(b.total, a.total) < 0 ? b : a));
-  const buy = best.total.map((n, i) => Math.max(0, n - offers[i]!.inStock));
-  return {
-    counts: best.counts,
-    total: best.total,
-    buy,
-    cost: buy.reduce((s, n, i) => s + n * value[i]!, 0),
-    leftMl: best.total.reduce((s, n, i) => s + n * volumes[i]!, 0) - needs.reduce((s, n) => s + n.ml, 0),
-    exact,
-  };
+/** A sum of kits over the first needs of a row, and how it came about. */
+interface State {
+  readonly total: readonly number[];
+  /** What the last group took, the needs it is of, and the state before it. */
+  readonly took: readonly number[];
+  readonly from: number;
+  readonly before: State | null;
+}
+
+/** Of states those that no other is below in every kit. */
+function lowest(states: readonly State[]): State[] {
+  const sorted = [...states].sort((a, b) => sum(a.total) - sum(b.total));
+  const out: State[] = [];
+  for (const s of sorted) if (!out.some((o) => covers(o.total, s.total))) out.push(s);
+  return out;
 }
 
 /** A mixing with its time: from when it must be mixed at the earliest to when it must be placed. */
@@ -135,50 +92,84 @@ export interface SharedKits {
 }
 
 /**
- * Kits for needs in time order, where neighbours may be mixed as one when all of them can be placed inside the pot life: every way of
- * cutting the row into such groups is tried by dynamic programming over the row, the cheapest set of all is taken.
+ * The cheapest set of kits for a row of needs, where neighbours may be served by one opening: least money to spend first, then least
+ * value used from the shelf, then least left over. Dynamic programming over the row: up to each place those sums of kits are kept that no
+ * other is below in every kit. That loses no optimum, since price, use and rest never fall when a count grows, stock or not.
+ * @param mayShare whether the needs from one place of the row to another may be opened together
+ * @throws Refusal for an offer of no volume, or needs beyond 5000 kits
+ */
+function cheapestRow(row: readonly KitNeed[], offers: readonly KitOffer[], mayShare: (from: number, to: number) => boolean): SharedKits {
+  if (!offers.length) refuse('kits', 0, 'at least one kit', 'The sheet names no kit.');
+  for (const o of offers)
+    if (!(o.volumeMl > 0)) refuse('kits', o.volumeMl, 'more than 0 mL', 'A kit of nothing never fills the void: type what is in it.');
+  const volumes = offers.map((o) => o.volumeMl);
+  const value = offers.map((o) => o.price ?? o.volumeMl / 1000);
+  const spend = (total: readonly number[]) => total.reduce((s, n, i) => s + Math.max(0, n - offers[i]!.inStock) * value[i]!, 0);
+  const use = (total: readonly number[]) => total.reduce((s, n, i) => s + n * value[i]!, 0);
+  const made = (total: readonly number[]) => total.reduce((s, n, i) => s + n * volumes[i]!, 0);
+  const cheaper = (a: readonly number[], b: readonly number[]) => spend(a) - spend(b) || use(a) - use(b) || made(a) - made(b);
+  let exact = true;
+  let states: State[][] = [[{ total: offers.map(() => 0), took: [], from: 0, before: null }]];
+  for (let to = 0; to < row.length; to++) {
+    const here = new Map<string, State>();
+    let ml = 0;
+    for (let from = to; from >= 0 && mayShare(from, to); from--) {
+      ml += row[from]!.ml;
+      if (ml / Math.max(...volumes) > MOST_KITS)
+        refuse('ml', ml, `up to ${MOST_KITS} kits`, `${Math.round(ml / 1000)} L is more than ${MOST_KITS} kits: check the void.`);
+      const ways = minimalCovers(ml, volumes);
+      for (const before of states[from]!)
+        for (const took of ways) {
+          const total = before.total.map((n, i) => n + took[i]!);
+          const key = total.join();
+          // Needs that gain nothing from one another stay apart: the shorter group came first.
+          if (!here.has(key)) here.set(key, { total, took, from, before });
+        }
+    }
+    let kept = lowest([...here.values()]);
+    if (kept.length > MOST_WAYS) {
+      kept = kept.sort((a, b) => cheaper(a.total, b.total)).slice(0, MOST_WAYS);
+      exact = false;
+    }
+    states = [...states, kept];
+  }
+  let best = states[row.length]!.reduce((a, b) => (cheaper(b.total, a.total) < 0 ? b : a));
+  const { total } = best;
+  const groups: string[][] = [];
+  const counts: (readonly number[])[] = [];
+  for (let to = row.length; best.before; to = best.from, best = best.before) {
+    groups.unshift(row.slice(best.from, to).map((n) => n.id));
+    counts.unshift(best.took);
+  }
+  return {
+    groups,
+    set: {
+      counts,
+      total,
+      buy: total.map((n, i) => Math.max(0, n - offers[i]!.inStock)),
+      cost: spend(total),
+      leftMl: made(total) - row.reduce((s, n) => s + n.ml, 0),
+      exact,
+    },
+  };
+}
+
+/** The cheapest set of kits for needs that cannot share a kit among them. @throws Refusal as in the row */
+export const cheapestKits = (needs: readonly KitNeed[], offers: readonly KitOffer[]): KitSet =>
+  cheapestRow(needs, offers, (from, to) => from === to).set;
+
+/**
+ * Kits for needs in time order, where neighbours may be mixed as one when all of them can be placed inside the pot life.
  * @param potLifeMs from the beginning of mixing until it must be placed
  * @param capMl most that one mixing may be
  */
 export function sharedKits(needs: readonly TimedNeed[], offers: readonly KitOffer[], potLifeMs: number, capMl: number): SharedKits {
   const row = [...needs].sort((a, b) => a.fromMs - b.fromMs || a.untilMs - b.untilMs);
-  const mayShare = (i: number, j: number) => {
-    if (i === j) return true;
-    const part = row.slice(i, j + 1);
+  return cheapestRow(row, offers, (from, to) => {
+    if (from === to) return true;
+    const part = row.slice(from, to + 1);
     return (
       Math.max(...part.map((n) => n.untilMs)) - part[0]!.fromMs <= potLifeMs && part.reduce((s, n) => s + n.ml, 0) <= capMl * (1 + 1e-9)
     );
-  };
-  // Cuts of the row up to each place, kept while they are few; a long row that shares nothing has exactly one.
-  let cuts: number[][][] = [[[]]];
-  let all = true;
-  for (let end = 0; end < row.length; end++) {
-    const here: number[][] = [];
-    for (let start = end; start >= 0; start--) {
-      if (!mayShare(start, end)) break;
-      for (const before of cuts[start]!) here.push([...before, end + 1]);
-    }
-    if (here.length > 256) {
-      here.sort((a, b) => a.length - b.length);
-      here.length = 256;
-      all = false;
-    }
-    cuts = [...cuts, here];
-  }
-  let best: SharedKits | undefined;
-  for (const cut of cuts[row.length]!) {
-    const groups = cut.map((end, k) => row.slice(k ? cut[k - 1]! : 0, end));
-    const set = cheapestKits(
-      groups.map((g) => ({ id: g[0]!.id, ml: g.reduce((s, n) => s + n.ml, 0) })),
-      offers,
-    );
-    const better =
-      !best ||
-      set.cost < best.set.cost - EPS ||
-      (Math.abs(set.cost - best.set.cost) <= EPS && set.leftMl < best.set.leftMl - EPS) ||
-      // As cheap and as full: fewer mixings only where it saves something.
-      false;
-    if (better) best = { groups: groups.map((g) => g.map((n) => n.id)), set: { ...set, exact: set.exact && all } };
-  }
-  return best ?? { groups: [], set: { counts: [], total: offers.map(() => 0), buy: offers.map(() => 0), cost: 0, leftMl: 0, exact: true } };
+  });
 }

@@ -15,13 +15,12 @@ export function BatchLabel({ at, batch, lot, zone }: { at: RepairView; batch: nu
   return (
     <section
       aria-label="Label of the batch"
-      className="mt-4 p-3 pl-8 relative w-[26rem] max-w-full"
-      style={{
-        background: 'var(--paper)',
-        border: '2px solid var(--ink)',
-        clipPath: 'polygon(14px 0, 100% 0, 100% 100%, 14px 100%, 0 50%)',
-      }}
+      className="mt-4 p-3 pl-12 relative w-[27rem] max-w-full"
+      style={{ background: 'var(--paper)', border: '2px solid var(--ink)' }}
     >
+      <svg className="absolute left-3 top-1/2 -mt-3" width="24" height="24" viewBox="0 0 24 24" aria-hidden="true">
+        <circle cx="12" cy="12" r="8" fill="var(--ground)" stroke="var(--ink)" strokeWidth="2" />
+      </svg>
       <p className="font-bold text-lg leading-tight">{plan.sheet.name}</p>
       <p>
         {repair.name || 'unnamed repair'}, batch {batch + 1} of {plan.batches.length}, {format('volume', b.ml).text}

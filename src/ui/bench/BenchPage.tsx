@@ -85,6 +85,9 @@ export function BenchPage({ jobId, repairId, batch: index }: { jobId: string; re
   // The scale was tared with what had been poured before on it: it shows the running part alone.
   const running = part && shown !== null && shown > 2 * scale.stepG ? shown : 0;
 
+  /** Figures that the step of the scale can tell of a mass. */
+  const shows = (grams: number) => Math.max(1, Math.floor(Math.log10(Math.max(Math.abs(grams), scale.stepG) / scale.stepG + 1e-9)) + 1);
+
   const take = async (massG: number, source: string) => {
     if (!part || !(massG > 0)) return;
     const foreign = Object.values(desk.stock).find((l) => l.lot === lot.trim() && l.systemId !== sheet.systemId);
@@ -153,7 +156,9 @@ export function BenchPage({ jobId, repairId, batch: index }: { jobId: string; re
               }}
             />
           </div>
-          <RatioGauge deviationPct={state.deviationPct} tolerancePct={state.tolerancePct} fromSheet={state.fromSheet} />
+          <div className="max-w-[27rem]">
+            <RatioGauge deviationPct={state.deviationPct} tolerancePct={state.tolerancePct} fromSheet={state.fromSheet} />
+          </div>
           <p className="soft text-sm">
             {state.fromSheet ? 'the sheet’s tolerance' : 'not from the sheet: ±5 % is assumed'}
             {batch.kits !== null
@@ -194,7 +199,7 @@ export function BenchPage({ jobId, repairId, batch: index }: { jobId: string; re
             </>
           ) : (
             <p className="text-3xl font-extrabold" data-testid="target">
-              {state.discard ? 'thrown away' : 'all in, mix it'}
+              {state.discard ? 'throw it away' : mixingOver !== null ? 'mixed, place it' : mixingBegan !== null ? 'mix it' : 'all in'}
             </p>
           )}
           {state.correction && !state.next && (
@@ -242,7 +247,7 @@ export function BenchPage({ jobId, repairId, batch: index }: { jobId: string; re
                 data-testid="scale"
                 style={lost ? { color: 'var(--stop)' } : undefined}
               >
-                {shown === null ? '––' : format('mass', shown, 5).text}
+                {shown === null ? '––' : format('mass', shown, shows(shown)).text}
               </p>
               {lost && (
                 <p role="alert" className="font-semibold">
@@ -271,7 +276,7 @@ export function BenchPage({ jobId, repairId, batch: index }: { jobId: string; re
                   disabled={!part || !(running > 0) || (reading?.kind === 'reading' && !reading.stable)}
                   onClick={() => void take(running, scale.name)}
                 >
-                  {part ? `Take ${format('mass', running).text} of ${part}` : 'All in'}
+                  {part ? `Take ${format('mass', running, shows(running)).text} of ${part}` : 'All in'}
                 </button>
               </div>
               <div className="flex gap-2 mt-2">
@@ -338,7 +343,7 @@ export function BenchPage({ jobId, repairId, batch: index }: { jobId: string; re
                     <span>
                       {p.part}, {partOf(sheet, p.part)?.name}
                     </span>
-                    <strong className="fig">{format('mass', p.massG, 5).text}</strong>
+                    <strong className="fig">{format('mass', p.massG, shows(p.massG)).text}</strong>
                   </li>
                 ))}
               </ul>

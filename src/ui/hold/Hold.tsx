@@ -88,7 +88,9 @@ function Side({ view, at, nowMs }: StageProps) {
   const computed = main?.planMs ?? null;
   const habit = plan.habitMs;
   const off = computed !== null && habit !== null ? (habit - computed) / 60_000 : null;
-  const servable = (['release', 'foot', 'load', 'full-cure'] as const).filter((k) => plan.sheet && milestoneOf(plan.sheet, k));
+  const servable = (['release', 'foot', 'light-load', 'load', 'wet', 'full-cure'] as const).filter(
+    (k) => plan.sheet && milestoneOf(plan.sheet, k),
+  );
   return (
     <div>
       <Answer

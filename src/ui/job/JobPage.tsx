@@ -1,5 +1,5 @@
 'use client';
-import { CalendarClock, Download, Plus, Printer, ScrollText } from 'lucide-react';
+import { CalendarClock, Download, PackageCheck, Plus, Printer, ScrollText } from 'lucide-react';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { calendarFile } from '@/core/file';
@@ -137,6 +137,9 @@ export function JobPage({ jobId }: { jobId: string }) {
             <button type="button" className="act" onClick={() => saveText(fileName(job.name, 'ics'), calendarFile(view), 'text/calendar')}>
               <CalendarClock size={17} aria-hidden="true" /> Clocks as calendar file
             </button>
+            <Link className="act" href={`/job/${job.id}/pick`}>
+              <PackageCheck size={17} aria-hidden="true" /> Pick list
+            </Link>
             <Link className="act" href={`/job/${job.id}/card`}>
               <Printer size={17} aria-hidden="true" /> Job card
             </Link>

@@ -128,3 +128,33 @@ export function Instruments({ repair, plan, batch }: { repair: Repair; plan: Rep
     </>
   );
 }
+
+/** What a metered system takes in strokes of the gun: for a place, and for all of it. */
+export function Strokes({ repair, plan }: { repair: Repair; plan: RepairPlan }) {
+  const { mix } = plan;
+  const { strokeMl } = repair.bench;
+  if (!mix) return null;
+  const places = repair.void?.count ?? 1;
+  const placed = mix.lines.filter((l) => l.id !== 'purge' && l.id !== 'mixer').reduce((s, l) => s + l.ml, 0);
+  return (
+    <>
+      <Heading aside="press ten strokes into a cup and divide">Strokes of the gun</Heading>
+      <div className="grid grid-cols-2 gap-2 items-end">
+        <QuantityField
+          kind="volume"
+          label="One stroke gives"
+          value={strokeMl}
+          onChange={(t) => changeRepair(repair.id, (r) => ({ ...r, bench: { ...r.bench, strokeMl: t.value } }), 'stroke')}
+          onClear={() => changeRepair(repair.id, (r) => ({ ...r, bench: { ...r.bench, strokeMl: null } }), 'stroke')}
+          check={(v) => (v > 0 && v <= 500 ? null : 'More than 0, at most 500 mL.')}
+        />
+        {strokeMl !== null && (
+          <p>
+            <strong className="fig text-lg">{Math.ceil(placed / places / strokeMl - 1e-9)}</strong> strokes a place
+            <span className="block soft text-sm">{Math.ceil(mix.toMixMl / strokeMl - 1e-9)} in all, with the first shots</span>
+          </p>
+        )}
+      </div>
+    </>
+  );
+}

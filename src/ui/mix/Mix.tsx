@@ -15,7 +15,7 @@ import { dayAndClock } from '../shared/when';
 import { BlendFields } from './BlendFields';
 import { ColourFields } from './ColourFields';
 import { DoseField } from './DoseField';
-import { Instruments, measuredFor } from './Instruments';
+import { Instruments, measuredFor, Strokes } from './Instruments';
 import { JobKits } from './JobKits';
 import { MixingColumns } from './MixingColumns';
 
@@ -146,7 +146,7 @@ function Side({ view, at }: StageProps) {
         {mix.kits.leftIsMixed ? ', mixed: use it at once or let it set in a flat tray outside' : ', unmixed: keep it closed'}.
       </p>
       {stored && <DoseField repair={repair} sheet={stored} />}
-      {!metered && <Instruments repair={repair} plan={plan} batch={0} />}
+      {metered ? <Strokes repair={repair} plan={plan} /> : <Instruments repair={repair} plan={plan} batch={0} />}
       <JobKits view={view} systemId={sheet.systemId} />
       <div className="mt-3">
         <Choice

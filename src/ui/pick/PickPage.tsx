@@ -48,7 +48,13 @@ export function PickPage({ jobId }: { jobId: string }) {
           <p className="text-right">
             {list.toSpend !== null && (
               <>
-                to buy for <strong className="fig text-xl">{figure(list.toSpend, 4)}</strong>
+                {list.toSpend > 0 ? (
+                  <>
+                    to buy for <strong className="fig text-xl">{figure(list.toSpend, 4)}</strong>
+                  </>
+                ) : (
+                  <strong>nothing to buy</strong>
+                )}
                 <br />
               </>
             )}

@@ -65,7 +65,7 @@ function Sheet({ view, at, nowMs }: StageProps) {
       <Heading>Opens in stages</Heading>
       <ul>
         {plan.milestones
-          .filter((m) => ['release', 'foot', 'load', 'full-cure'].includes(m.kind))
+          .filter((m) => ['release', 'foot', 'light-load', 'load', 'wet', 'full-cure'].includes(m.kind))
           .map((m) => (
             <li key={m.kind} className="flex justify-between py-1" style={{ borderTop: '1px solid var(--paper-line)' }}>
               <span>

@@ -6,7 +6,7 @@ import { attempt, formatDuration, fromCore, unitOf } from '@/core/units';
 import { usePrefs } from '../desk/prefs';
 
 /** Times people think in, min. */
-const TIMES = [1, 2, 5, 10, 20, 30, 60, 120, 300, 600, 1440, 2880, 7200, 14400, 28800, 72000];
+export const TIMES = [1, 2, 5, 10, 20, 30, 60, 120, 300, 600, 1440, 2880, 7200, 14400, 28800, 72000];
 const W = 300;
 const HT = 150;
 

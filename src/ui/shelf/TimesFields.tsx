@@ -135,7 +135,7 @@ function TimeRow({
           </div>
         )}
       </div>
-      <div className="min-h-6">
+      <div className="paper p-1 min-h-6">
         {understood ? (
           <>
             <TimeChart milestone={understood} family={family} atC={Number.NaN} />

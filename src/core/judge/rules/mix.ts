@@ -1,10 +1,13 @@
 import { primerDraw } from '../../method';
 import { ASSUMED_TOLERANCE_PCT, scaleErrorPct, smallestBatchAG } from '../../mix';
-import { isMetered, proportionOf } from '../../system';
+import { isMetered, milestoneOf, proportionOf } from '../../system';
 import { figure } from '../../units';
 import type { Annulus } from '../../void';
 import type { Finding } from '../finding';
 import { finding, type Rule } from './rule';
+
+/** A pot this many times the mass of the sheet’s pot life no longer keeps to it. */
+const POT_MASS_FACTOR = 1.5;
 
 /** What is noticed about amounts, reach and scale. */
 export const mixRules: Readonly<Record<string, Rule>> = {
@@ -65,6 +68,25 @@ export const mixRules: Readonly<Record<string, Rule>> = {
         `Use a finer scale, or mix at least ${figure(least)} g of A.`,
       ),
     ];
+  },
+
+  'pot-mass': ({ plan }) => {
+    const { sheet, batches } = plan;
+    const of = sheet ? milestoneOf(sheet, 'use-by')?.referenceMassG : null;
+    if (!sheet || !of || isMetered(sheet.kind) || sheet.family !== 'resin-amine') return [];
+    const liquid = Math.max(0, ...batches.map((b) => b.massG.A + b.massG.B));
+    return liquid > POT_MASS_FACTOR * of
+      ? [
+          finding(
+            'pot-mass',
+            'caution',
+            'mix',
+            'A bigger pot than the sheet’s pot life is for',
+            `${figure(liquid)} g of resin and hardener stand in one pot, the sheet’s time is for ${figure(of)} g: it heats itself and dies sooner than the clock says.`,
+            'Mix smaller batches, spread it out at once, or keep it in a flat tray.',
+          ),
+        ]
+      : [];
   },
 
   lean: ({ plan }) => {

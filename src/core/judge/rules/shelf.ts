@@ -178,7 +178,8 @@ export const shelfRules: Readonly<Record<string, Rule>> = {
             'Set what is left in the pot aside as its witness and note it.',
           ),
         ];
-      const due = plan.openMs !== null && nowMs >= plan.openMs;
+      const bears = plan.milestones.findLast((m) => m.kind === plan.serves)?.planMs ?? null;
+      const due = bears !== null && nowMs >= bears;
       return due && cup.state !== 'hard' && cup.state !== 'kept'
         ? [
             finding(

@@ -1,0 +1,55 @@
+import { sampleData } from '../../sample/jobs';
+import { sampleSheets, sampleStock } from '../../sample/systems';
+import { planJob, type Repair } from '../plan';
+import { suits } from '.';
+
+const NOW = Date.UTC(2026, 4, 5, 6);
+const { bundles } = sampleData(NOW, 'Europe/Helsinki');
+const [ramp, winch] = bundles as unknown as [(typeof bundles)[0], (typeof bundles)[0]];
+const stock = sampleStock(NOW);
+const held = (bundle: (typeof bundles)[0], over: Partial<Repair> = {}, job = bundle.job) => {
+  const repair = { ...bundle.repairs[0]!, ...over };
+  const plan = planJob({ job, repairs: [repair], sheets: sampleSheets, stock, actuals: {}, nowMs: NOW });
+  return suits({ job, repair, plan, sheets: sampleSheets, stock });
+};
+const criterion = (all: ReturnType<typeof held>, sheet: string, id: string) =>
+  all.find((s) => s.sheet.id === `sheet-${sheet}-1`)!.criteria.find((c) => c.id === id)!;
+
+test('every system stays in the list, each with every criterion; the chosen one of the sample meets all that can be told', () => {
+  const all = held(ramp);
+  expect(all).toHaveLength(sampleSheets.length);
+  expect(new Set(all.map((s) => s.criteria.map((c) => c.id).join())).size).toBe(1);
+  expect(all[0]!.sheet.id).toBe('sheet-mortar-1');
+  expect(all[0]!.fails).toBe(0);
+  // Fewest failures first.
+  for (const [i, s] of all.entries()) if (i) expect(s.fails).toBeGreaterThanOrEqual(all[i - 1]!.fails);
+  for (const s of all) expect(s.fails).toBe(s.criteria.filter((c) => c.met === false).length);
+});
+
+test('the figures in the words are the plan’s own', () => {
+  const all = held(winch);
+  expect(criterion(all, 'paste', 'gap')).toMatchObject({ met: true, says: '0.8 mm, sheet 0.3 to 2 mm' });
+  expect(criterion(all, 'crack', 'base')).toMatchObject({ met: false, says: 'for concrete, not metal' });
+  expect(criterion(all, 'paste', 'cost').says).toBe('41');
+  expect(criterion(all, 'paste', 'stock').says).toMatch(/1 kit, all there/);
+});
+
+test('orientation, wetness and moisture decide', () => {
+  expect(criterion(held(winch, { orientation: 'wall' }), 'bracket', 'sag')).toMatchObject({ met: true });
+  expect(criterion(held(ramp, { orientation: 'overhead' }), 'putty', 'sag')).toMatchObject({ met: false });
+  expect(criterion(held(ramp, { surface: 'saturated, no puddles' }), 'cement', 'wetness').met).toBe(true);
+  expect(criterion(held(ramp, { surface: 'saturated, no puddles' }), 'mortar', 'wetness').met).toBe(false);
+  expect(criterion(held(ramp), 'crack', 'base').met).toBeNull();
+  expect(criterion(held(ramp, { moisturePct: 8 }), 'crack', 'base')).toMatchObject({
+    met: false,
+    says: 'moisture 8 %, the sheet allows 6 %',
+  });
+  expect(criterion(held(ramp, { moisturePct: 4 }), 'crack', 'base').met).toBe(true);
+});
+
+test('a deadline that cannot be met says by how much it is late; a cold base fails its sheet', () => {
+  const early = { ...ramp.job, wantedAt: ramp.job.startFrom + 3 * 3_600_000 };
+  expect(criterion(held(ramp, {}, early), 'mortar', 'release')).toMatchObject({ met: false, says: expect.stringMatching(/late$/) });
+  const cold = { ...ramp.job, climate: { kind: 'constant' as const, tempC: 2, humidityPct: 60 } };
+  expect(criterion(held(ramp, {}, cold), 'mortar', 'temperature').met).toBe(false);
+});

@@ -1,0 +1,43 @@
+import { sampleData } from '../../sample/jobs';
+import { pickList, viewJob } from '.';
+
+const NOW = Date.UTC(2026, 4, 5, 6);
+const { bundles } = sampleData(NOW, 'Europe/Helsinki');
+
+test('kits on the list are those of the plan: from lots, the rest to buy, and their worth adds up', () => {
+  for (const b of bundles) {
+    const list = pickList(viewJob(b, NOW));
+    for (const k of list.kits) expect(k.lots.reduce((s, l) => s + l.take, 0) + k.buy).toBe(k.count);
+    expect(list.worth).toBeCloseTo(
+      list.kits.reduce((s, k) => s + k.count * k.price!, 0),
+      9,
+    );
+    expect(list.toSpend).toBeLessThanOrEqual(list.worth!);
+    // Every kit lists its parts.
+    for (const k of list.kits) expect(k.lists.length).toBeGreaterThanOrEqual(2);
+  }
+});
+
+test('consumables follow the batches, mixers the goes', () => {
+  const view = viewJob(bundles[0]!, NOW);
+  const list = pickList(view);
+  const pots = view.repairs.filter((r) => r.plan.sheet?.kind === 'mortar-kit').reduce((s, r) => s + r.plan.batches.length, 0);
+  expect(list.consumables.find((c) => c.what === 'cups for the witness')!.quantity).toBe(pots);
+  const mixers = view.repairs.flatMap((r) => r.plan.batches).reduce((s, b) => s + b.mixers, 0);
+  expect(list.consumables.find((c) => c.what === 'static mixers')!.quantity).toBe(mixers + 1);
+  expect(list.protection).toContain('dust mask for silica');
+  expect(list.disposal.join(' ')).toMatch(/never a full pot into a bin/);
+});
+
+test('a missing price leaves the sum open instead of counting it as nothing; own fillers are on the list', () => {
+  const b = bundles[1]!;
+  const sheets = b.sheets.map((s) => ({ ...s, kits: s.kits.map((k) => ({ ...k, price: null })) }));
+  expect(pickList(viewJob({ ...b, sheets, events: [] }, NOW)).worth).toBeNull();
+  const filled = b.repairs.map((r) => ({
+    ...r,
+    blend: { consistency: 'clings' as const, fillers: [{ filler: 'fibre' as const, share: 1, per100G: null }] },
+  }));
+  const view = viewJob({ ...b, repairs: filled, events: [] }, NOW);
+  const fibre = pickList(view).consumables.find((c) => c.what.startsWith('short fibres'))!;
+  expect(fibre.quantity).toBe(Math.ceil(view.repairs[0]!.plan.batches.reduce((s, x) => s + x.massG.C, 0) * 1.1));
+});
