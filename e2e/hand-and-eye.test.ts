@@ -29,7 +29,12 @@ const VIEWS = [
   '/job/sample-winch/log',
   '/shelf',
   '/shelf/sheet-mortar-1',
-  '/shelf/new',
+  '/shelf/sheet-filler-1',
+  '/shelf/new?like=sheet-hull-1',
+  '/job/sample-winch/sample-plate/material',
+  '/job/sample-winch/sample-plate/mix',
+  '/job/sample-winch/sample-plate/bench',
+  '/job/sample-ramp/pick',
   '/job/sample-ramp/card',
   '/settings',
 ];

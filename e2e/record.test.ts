@@ -185,7 +185,7 @@ test('damaged and foreign files are refused with the place, and nothing changes'
   const cases: [string, string, RegExp][] = [
     ['cut.json', good.slice(0, 4000), /stops being JSON at line \d+, column \d+/],
     ['foreign.json', '{"format":"other"}', /not a job file/],
-    ['newer.json', good.replace('"version": 2', '"version": 9'), /newer Grenko/],
+    ['newer.json', good.replace(/"version": \d+/, '"version": 9'), /newer Grenko/],
     ['odd.json', good.replace(/"scaleStepG": 1/, '"scaleStepG": "one"'), /repairs\.0\.scaleStepG/],
   ];
   for (const [name, text, says] of cases) {

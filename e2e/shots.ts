@@ -5,17 +5,15 @@ import { DESKTOP, fresh, launch, PHONE, withSample } from './browser';
 const [base = 'http://127.0.0.1:3000', folder = 'docs/screenshots', ...only] = process.argv.slice(2);
 
 const RAMP = '/job/sample-ramp/sample-nosing';
-const EYES = '/job/sample-ramp/sample-eyes';
 const PLATE = '/job/sample-winch/sample-plate';
-const SHOTS: readonly (readonly [name: string, path: string, phone?: boolean, press?: string])[] = [
+const SHOTS: readonly (readonly [name: string, path: string, phone?: boolean])[] = [
   ['yard', '/'],
   ['job', '/job/sample-ramp'],
   ['inspect', `${RAMP}/inspect`],
   ['measure', `${RAMP}/measure`],
-  ['measure-anchor', `${EYES}/measure`, false, 'setting out'],
-  ['scan', '/job/sample-landing/sample-spall/measure'],
   ['material', `${RAMP}/material`],
   ['mix', `${PLATE}/mix`],
+  ['bench', `${PLATE}/bench`],
   ['place', `${RAMP}/place`],
   ['hold', `${RAMP}/hold`],
   ['finish', `${PLATE}/finish`],
@@ -24,8 +22,9 @@ const SHOTS: readonly (readonly [name: string, path: string, phone?: boolean, pr
   ['run-phone', `${PLATE}/run`, true],
   ['log', '/job/sample-winch/log'],
   ['shelf', '/shelf'],
-  ['sheet', '/shelf/sheet-mortar-1'],
+  ['sheet', '/shelf/sheet-filler-1'],
   ['card', '/job/sample-ramp/card'],
+  ['pick', '/job/sample-landing/pick'],
   ['settings', '/settings'],
 ];
 
@@ -36,11 +35,10 @@ for (const phone of [false, true]) {
   const page = await context.newPage();
   page.on('pageerror', (error) => console.error('page error:', error.message));
   await withSample(page, base);
-  for (const [name, path, onPhone = false, press] of SHOTS) {
+  for (const [name, path, onPhone = false] of SHOTS) {
     if (onPhone !== phone || (only.length && !only.includes(name))) continue;
     await page.goto(base + path);
     await page.locator('#main').waitFor();
-    if (press) await page.getByRole('button', { name: press, exact: true }).click();
     await page.mouse.move(0, 0);
     await page.evaluate(() => document.fonts.ready);
     await page.waitForTimeout(150);

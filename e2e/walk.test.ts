@@ -107,7 +107,7 @@ test('a mortar patch, from an empty database to its release', async () => {
   const page = await begin();
   await typeSheet(page, {
     name: 'Yard mortar',
-    kind: 'Resin mortar with aggregate, in kits',
+    kind: 'Resin mortar or grout with aggregate, in kits',
     family: 'Resin and amine hardener',
     ratio: '100:40 by weight',
     a: '1.1 g/mL',
@@ -136,7 +136,7 @@ test('a mortar patch, from an empty database to its release', async () => {
   // 300 × 200 × 20 mm is 1.2 litres.
   expect(await answer(page)).toBe('1.20');
   await stage(page, 'Material');
-  await page.getByRole('button', { name: 'choose', exact: true }).click();
+  await page.getByRole('button', { name: /^Choose: / }).click();
   await stage(page, 'Mix');
   expect(await page.getByText('1 × Kit 1').count()).toBeGreaterThan(0);
   await stage(page, 'Hold');
@@ -187,7 +187,7 @@ test('anchors, from an empty database to their release, in US units', async () =
   // d2 = 12.7 − 0.6495·1.954 = 11.431; 2 · π/4 (14.2875² − 11.431²) · 114.3 mm³ = 13.20 mL = 0.446 US fl oz
   expect(await answer(page)).toBe('0.446');
   await stage(page, 'Material');
-  await page.getByRole('button', { name: 'choose', exact: true }).click();
+  await page.getByRole('button', { name: /^Choose: / }).click();
   await stage(page, 'Place');
   await page.getByRole('link', { name: /running view/ }).click();
   await page.getByTestId('go').waitFor();
@@ -226,7 +226,7 @@ test('a bonded plate, from an empty database to its release; a torn seat stops i
   await type(page, 'Bond line thickness', '0.8');
   expect(await answer(page)).toBe('16.0');
   await stage(page, 'Material');
-  await page.getByRole('button', { name: 'choose', exact: true }).click();
+  await page.getByRole('button', { name: /^Choose: / }).click();
   await stage(page, 'Mix');
   await choose(page, 'Part kits', 'split by weighing');
   await stage(page, 'Place');
