@@ -14,6 +14,7 @@ export const curve = (
   startsAt,
   runsOn,
   referenceMassG,
+  printed: null,
   table: { form: 'curve', points: rows.map(([tempC, fromMin, toMin]) => ({ tempC, fromMin, toMin })) },
 });
 export const bands = (
@@ -27,6 +28,7 @@ export const bands = (
   startsAt,
   runsOn,
   referenceMassG: null,
+  printed: null,
   table: { form: 'bands', bands: minutes.map((m, i) => ({ fromC: edges[i]!, toC: edges[i + 1]!, fromMin: m, toMin: m })) },
 });
 export const single = (
@@ -41,6 +43,7 @@ export const single = (
   startsAt,
   runsOn,
   referenceMassG,
+  printed: null,
   table: { form: 'single', tempC: 23, fromMin, toMin },
 });
 
@@ -55,6 +58,7 @@ export const byDose = (
   startsAt,
   runsOn,
   referenceMassG: null,
+  printed: null,
   table: {
     form: 'by-dose',
     doses: doses.map(([dosePct, rows]) => ({ dosePct, table: curve(kind, startsAt, runsOn, rows).table as PlainTable })),
@@ -70,6 +74,7 @@ export const tiers = (
   startsAt,
   runsOn: 'base',
   referenceMassG: null,
+  printed: null,
   table: {
     form: 'tiers',
     tiers: rows.map(([fromC, toC, humidityToPct, fromMin, toMin]) => ({ fromC, toC, humidityToPct, fromMin, toMin })),

@@ -10,6 +10,7 @@ const milestone = (table: Milestone['table'], kind: Milestone['kind'] = 'load'):
   startsAt: 'placed',
   runsOn: 'base',
   table,
+  printed: null,
   referenceMassG: null,
 });
 const curve = milestone({

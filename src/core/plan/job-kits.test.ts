@@ -133,6 +133,7 @@ describe('what sets the batch', () => {
           startsAt: 'mix-ends',
           runsOn: 'pot',
           referenceMassG: null,
+          printed: null,
           table: { form: 'single', tempC: 20, fromMin: 10, toMin: 10 },
         },
       ],

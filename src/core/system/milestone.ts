@@ -97,6 +97,8 @@ export const Milestone = z.object({
   table: TimeTable,
   /** Pot size the sheet's pot life belongs to, g. */
   referenceMassG: z.number().positive().nullable().default(null),
+  /** The table as the paper prints it, in its own units; kept so that the next revision begins from it. */
+  printed: z.string().max(4000).nullable().default(null),
 });
 export type Milestone = z.infer<typeof Milestone>;
 

@@ -88,6 +88,10 @@ export function BenchPage({ jobId, repairId, batch: index }: { jobId: string; re
   /** Figures that the step of the scale can tell of a mass. */
   const shows = (grams: number) => Math.max(1, Math.floor(Math.log10(Math.max(Math.abs(grams), scale.stepG) / scale.stepG + 1e-9)) + 1);
 
+  // While A still runs, the target of B already follows what is in the pot.
+  const follows =
+    part && running > 0 && state.next === 'A' ? pourState(pourPlan, [...pours, { part, massG: running }]).targetG : state.targetG;
+
   const take = async (massG: number, source: string) => {
     if (!part || !(massG > 0)) return;
     const foreign = Object.values(desk.stock).find((l) => l.lot === lot.trim() && l.systemId !== sheet.systemId);
@@ -151,7 +155,7 @@ export function BenchPage({ jobId, repairId, batch: index }: { jobId: string; re
               sheet={sheet}
               poured={{
                 pouredG: state.pouredG,
-                targetG: state.targetG,
+                targetG: { ...follows, ...(part ? { [part]: state.targetG[part] } : {}) },
                 live: useScaleOn && part && running > 0 ? { part, massG: state.pouredG[part] + running } : null,
               }}
             />
@@ -460,34 +464,34 @@ function Clocks({
     return <p className="mt-2 soft">The clocks begin with mixing: {formatDuration(mixMin)} by the sheet, then the pot’s own.</p>;
   const mixing = over === null ? began + mixMin * 60_000 - nowMs : null;
   return (
-    <dl className="grid grid-cols-3 gap-3 mt-2">
+    <div className="grid grid-cols-3 gap-3 mt-2">
       <div>
-        <dt className="soft text-sm">mixing</dt>
-        <dd className="fig text-3xl font-extrabold" role="timer" data-testid="mix-clock">
+        <p className="soft text-sm">mixing</p>
+        <p className="fig text-3xl font-extrabold" role="timer" data-testid="mix-clock">
           {mixing === null ? 'done' : mixing > 0 ? countdown(mixing) : `+${countdown(-mixing).replace(/^[−-]/, '')}`}
-        </dd>
-        <dd className="soft text-sm">
+        </p>
+        <p className="soft text-sm">
           {mixing !== null && mixing <= 0 ? 'the sheet’s time is over; even colour?' : `${formatDuration(mixMin)} by the sheet`}
-        </dd>
+        </p>
       </div>
       <div>
-        <dt className="soft text-sm">standing</dt>
-        <dd className="fig text-3xl font-extrabold" role="timer">
+        <p className="soft text-sm">standing</p>
+        <p className="fig text-3xl font-extrabold" role="timer">
           {standMs !== null ? (standMs > nowMs ? countdown(standMs - nowMs) : 'over') : '–'}
-        </dd>
+        </p>
       </div>
       <div>
-        <dt className="soft text-sm">left in the pot</dt>
-        <dd
+        <p className="soft text-sm">left in the pot</p>
+        <p
           className="fig text-3xl font-extrabold"
           role="timer"
           data-testid="pot-clock"
           style={deadMs !== null && deadMs < nowMs ? { color: 'var(--stop)' } : undefined}
         >
           {deadMs === null ? '–' : countdown(deadMs - nowMs)}
-        </dd>
-        <dd className="soft text-sm">{deadMs !== null && potFrom !== null ? `dead at ${clock(deadMs, zone)}` : ''}</dd>
+        </p>
+        <p className="soft text-sm">{deadMs !== null && potFrom !== null ? `dead at ${clock(deadMs, zone)}` : ''}</p>
       </div>
-    </dl>
+    </div>
   );
 }

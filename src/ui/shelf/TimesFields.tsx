@@ -86,7 +86,9 @@ function TimeRow({
   const text = useDeferredValue(t.text);
   const understood = useMemo((): Milestone | null => {
     const table = attempt(() => parseTable(gridToLines(text, field), field, system));
-    return table.ok ? { kind: t.kind, startsAt: t.startsAt, runsOn: t.runsOn, referenceMassG: null, table: table.value } : null;
+    return table.ok
+      ? { kind: t.kind, startsAt: t.startsAt, runsOn: t.runsOn, referenceMassG: null, printed: null, table: table.value }
+      : null;
   }, [text, field, system, t.kind, t.startsAt, t.runsOn]);
   const fit = understood ? fittedActivationKJ(understood) : undefined;
   return (

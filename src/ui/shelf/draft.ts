@@ -2,15 +2,17 @@ import { nanoid } from 'nanoid';
 import {
   type BaseMaterial,
   type Limits,
+  type Milestone,
   type MilestoneId,
   type PartId,
+  parseTable,
   type RunsOn,
   type SheetRevision,
   type StartId,
   systemKind,
   tableText,
 } from '@/core/system';
-import { figure, type Kind } from '@/core/units';
+import { attempt, figure, type Kind } from '@/core/units';
 
 /** A time of the sheet as typed. */
 export interface TimeDraft {
@@ -196,6 +198,12 @@ export const blankDraft = (): SheetDraft => ({
 const UNITS: Partial<Record<Kind, string>> = { temperature: ' °C', length: ' mm', interval: ' K', percent: ' %' };
 const maybe = (value: number | null, unit: string) => (value === null ? '' : `${value}${unit}`);
 
+/** The table as the paper prints it, where that still reads to the same table without asking which units are meant. */
+function asPrinted(m: Milestone): string {
+  const again = m.printed === null ? null : attempt(() => parseTable(m.printed!, 'printed', 'metric'));
+  return again?.ok && JSON.stringify(again.value) === JSON.stringify(m.table) ? m.printed! : tableText(m.table);
+}
+
 /** A stored sheet as a draft, for the next revision or a copy. */
 export function draftOf(s: SheetRevision): SheetDraft {
   const blank = blankDraft();
@@ -230,7 +238,7 @@ export function draftOf(s: SheetRevision): SheetDraft {
       kind: m.kind,
       startsAt: m.startsAt,
       runsOn: m.runsOn,
-      text: tableText(m.table),
+      text: asPrinted(m),
       reference: maybe(m.referenceMassG, ' g'),
     })),
     kits: s.kits.map((k) => ({

@@ -117,6 +117,7 @@ function timeOf(read: Reader, t: TimeDraft): Milestone | null {
       runsOn: t.runsOn,
       table: parseTable(gridToLines(t.text, field), field, read.system),
       referenceMassG: read.aboveOrNone(`${field}.reference`, 'mass', t.reference),
+      printed: t.text.trim().slice(0, 4000),
     };
   } catch (error) {
     if (!(error instanceof Refusal)) throw error;
