@@ -171,6 +171,7 @@ export function sampleData(nowMs: number, zone: string): SampleData {
       void: voidOf(plate),
       base: { material: 'metal', thicknessMm: 12, back: 'air', exposure: 'sheltered', castOn: null },
       materialC: 20,
+      scaleStepG: 0.1,
       schools: { 'part-kits': 'weighed' },
       safety: { class: 'review', why: 'The winch pulls on it.' },
     },

@@ -1,1 +1,3 @@
+export * from './grid';
+export * from './react';
 export * from './slab';

@@ -35,7 +35,7 @@ export function MixingColumns({
   const heaviest = Math.max(...parts.map((p) => Math.max(batch.massG[p], target[p])));
   const slot = W / (parts.length + 1.25);
   const column = Math.min(104, slot * 0.42);
-  const small = parts.length > 3 ? 0.74 : parts.length > 2 ? 0.82 : 1;
+  const small = parts.length > 3 ? 0.7 : parts.length > 2 ? 0.76 : 1;
   // Areas keep the scale when one part dwarfs the other: B is narrower, never a hairline.
   const widthOf = (p: PartId) => {
     const share = batch.massG[p] / heaviest;

@@ -1,0 +1,464 @@
+import { BASE_PROPERTIES, type BaseBody } from '../climate';
+import { type Grid, type Kinetics, layered, potGrid, runHeat } from '../heat';
+import { milestoneOf, partOf, partsByWeight, proportionOf, type SheetRevision } from '../system';
+import { attempt, figure, refuse } from '../units';
+import { paceOf } from './pace';
+
+/** Usual figures of resin and amine hardener; estimates, marked so wherever they show. */
+export const AMINE = {
+  activationJ: 55_000,
+  k1Share: 0.05,
+  m: 1,
+  n: 2,
+  /** Heat of curing, J/kg of liquid: as expected, and for limits that must hold. */
+  heatJPerKg: 360_000,
+  safeHeatJPerKg: 450_000,
+  cJPerKgK: 2000,
+  kWPerMK: 0.2,
+  /** Conversion at which a network spans (Flory–Stockmayer), and mean conversion at which a pot is dead. */
+  gelAlpha: 0.58,
+  deadAlpha: 0.3,
+} as const;
+/** Fillers: specific heat J/kgK and conductivity W/mK, usual figures of quartz sand and of hollow glass. */
+const GRAINS = { c: 800, k: 3 };
+const SPHERES = { c: 800, k: 0.05 };
+
+/** Beyond this mean temperature it has run away, and no number is told, °C. */
+export const RUNAWAY_C = 150;
+/** A stop, whatever the base bears, °C. */
+export const HOTTEST_C = 120;
+/** What a base bears beside a hot fill, °C; usual figures, the sheet's own overrule. */
+export const BASE_BEARS_C: Readonly<Record<BaseBody['material'], number>> = {
+  concrete: 90,
+  stone: 90,
+  metal: 120,
+  plastic: 60,
+  laminate: 65,
+  timber: 90,
+};
+
+/** A mix as a body that heats itself. */
+export interface Reactive {
+  readonly sheet: SheetRevision;
+  readonly densityKgPerM3: number;
+  readonly rhoC: number;
+  readonly k: number;
+  /** Volume share of reacting liquid. */
+  readonly phi: number;
+  readonly liquidKgPerM3: number;
+  readonly a2: number;
+  /** What it was calibrated on. */
+  readonly reference: { readonly massG: number; readonly tempC: number; readonly minutes: number; readonly massStated: boolean };
+}
+
+/** Bruggeman's differential rule for grains in a liquid: (1 − φ) = (kp − ke)/(kp − km) · (km/ke)^⅓, solved for ke. */
+export function bruggeman(kMatrix: number, kGrain: number, share: number): number {
+  let [low, high] = [Math.min(kMatrix, kGrain), Math.max(kMatrix, kGrain)];
+  const rising = kGrain >= kMatrix;
+  for (let i = 0; i < 60; i++) {
+    const mid = (low + high) / 2;
+    const left = ((kGrain - mid) / (kGrain - kMatrix)) * Math.cbrt(kMatrix / mid);
+    // From the matrix on the left side falls from 1; at the right share it is what is left of the matrix.
+    if (left > 1 - share === rising) low = mid;
+    else high = mid;
+  }
+  return (low + high) / 2;
+}
+
+interface Body {
+  readonly densityKgPerM3: number;
+  readonly rhoC: number;
+  readonly k: number;
+  readonly phi: number;
+  readonly liquidKgPerM3: number;
+}
+
+/** Density, heat capacity and conductivity of the mix, by mass, volume and Bruggeman's rule. */
+function bodyOf(sheet: SheetRevision): Body {
+  const p = proportionOf(sheet);
+  const density = p.densityGPerMl * 1000;
+  const masses = partsByWeight(sheet);
+  const whole = Object.values(masses).reduce((s, m) => s + m, 0);
+  let c = 0;
+  let k: number = AMINE.kWPerMK;
+  let solid = 0;
+  for (const id of ['A', 'B', 'C', 'D'] as const) {
+    const part = partOf(sheet, id);
+    if (!part || !masses[id]) continue;
+    const of = part.filler === 'spheres' ? SPHERES : part.filler ? GRAINS : { c: AMINE.cJPerKgK, k: AMINE.kWPerMK };
+    c += (masses[id] / whole) * of.c;
+    if (!part.filler) continue;
+    const share = ((masses[id] / whole) * p.densityGPerMl) / part.densityGPerMl;
+    solid += share;
+    k = bruggeman(k, of.k, Math.min(0.7, share / Math.max(1e-9, 1 - solid + share)));
+  }
+  const liquidMass = (masses.A + masses.B) / whole;
+  return { densityKgPerM3: density, rhoC: density * c, k, phi: p.liquidShare, liquidKgPerM3: (density * liquidMass) / p.liquidShare };
+}
+
+/** Whether self-heating is offered for a sheet at all, or why not. */
+export function selfHeats(sheet: SheetRevision): string | null {
+  if (sheet.family !== 'resin-amine')
+    return 'Self-heating is computed for resin and amine hardener only; here the sheet’s own limits stand.';
+  if (!milestoneOf(sheet, 'use-by')) return 'The sheet gives no pot life to calibrate on.';
+  return null;
+}
+
+/** How a pot stands. */
+export const VESSELS = {
+  pot: { label: 'in one pot', hint: 'as high as wide, in still air' },
+  ice: { label: 'on ice', hint: 'the pot stands in ice water; mind the condensation' },
+  tray: { label: 'spread in a tray', hint: '10 mm deep' },
+  heaps: { label: 'in four heaps', hint: 'a quarter in each pot' },
+} as const;
+export type VesselId = keyof typeof VESSELS;
+const TRAY_M = 0.01;
+const HEAPS = 4;
+const ICE_C = 1;
+
+/** The grid of a pot, its outside, and the mass in one of them. */
+function vesselGrid(m: Pick<Reactive, 'densityKgPerM3' | 'rhoC' | 'k' | 'phi'>, massG: number, vessel: VesselId, cells: number): Grid {
+  const mass = (vessel === 'heaps' ? massG / HEAPS : massG) / 1000;
+  const volume = mass / m.densityKgPerM3;
+  const common = { k: m.k, rhoC: m.rhoC, reacting: m.phi, cellsR: cells, cellsZ: cells };
+  if (vessel === 'tray')
+    return potGrid({ ...common, radiusM: Math.sqrt(volume / TRAY_M / Math.PI), heightM: TRAY_M, hWall: 10, hBottom: 10, hTop: 10 });
+  const radiusM = Math.cbrt(volume / (2 * Math.PI));
+  const wet = vessel === 'ice' ? 150 : 10;
+  return potGrid({ ...common, radiusM, heightM: 2 * radiusM, hWall: wet, hBottom: wet, hTop: 10 });
+}
+
+/** A history, sampled for drawing. */
+export interface HeatHistory {
+  readonly minutes: readonly number[];
+  readonly meanC: readonly number[];
+  readonly hottestC: readonly number[];
+  readonly meanAlpha: readonly number[];
+}
+
+export type Verdict = 'calm' | 'hot' | 'runaway';
+
+export interface PotAnswer {
+  /** Minutes until the pot is dead; null when it does not die within the horizon. */
+  readonly lifeMin: number | null;
+  /** Highest mass-mean temperature; not told for a runaway. */
+  readonly peakC: number | null;
+  readonly peakAtMin: number;
+  readonly verdict: Verdict;
+  readonly history: HeatHistory;
+  readonly balance: number;
+}
+
+interface Watch {
+  lifeMin: number | null;
+  peak: number;
+  peakAt: number;
+  minutes: number[];
+  meanC: number[];
+  hottestC: number[];
+  meanAlpha: number[];
+}
+
+const HORIZON_S = 48 * 3600;
+const verdictOf = (peak: number): Verdict => (peak > RUNAWAY_C ? 'runaway' : peak > HOTTEST_C ? 'hot' : 'calm');
+
+/** Watches a run over its reacting cells. @param lifeOnly ends it when the pot is dead */
+function watcher(
+  grid: Grid,
+  weights: Float64Array,
+  lifeOnly: boolean,
+  startC: number,
+): { seen: Watch; watch: (s: { s: number; tempC: Float64Array; alpha: Float64Array }) => boolean } {
+  const whole = weights.reduce((a, b) => a + b, 0);
+  const seen: Watch = { lifeMin: null, peak: startC, peakAt: 0, minutes: [0], meanC: [startC], hottestC: [startC], meanAlpha: [0] };
+  let lastKept = 0;
+  let last = { s: 0, mean: 0, most: 0 };
+  const n = grid.nu * grid.nv;
+  return {
+    seen,
+    watch: ({ s, tempC, alpha }) => {
+      let [mean, meanAlpha, hottest, most] = [0, 0, -1000, 0];
+      for (let i = 0; i < n; i++) {
+        const w = weights[i]!;
+        if (w === 0) continue;
+        mean += w * tempC[i]!;
+        meanAlpha += w * alpha[i]!;
+        if (tempC[i]! > hottest) hottest = tempC[i]!;
+        if (alpha[i]! > most) most = alpha[i]!;
+      }
+      mean /= whole;
+      meanAlpha /= whole;
+      if (seen.lifeMin === null && (meanAlpha >= AMINE.deadAlpha || most >= AMINE.gelAlpha)) {
+        // Within the step, by straight lines.
+        const share = (was: number, now: number, limit: number) => (now >= limit ? (limit - was) / (now - was) : 1);
+        const f = Math.min(share(last.mean, meanAlpha, AMINE.deadAlpha), share(last.most, most, AMINE.gelAlpha));
+        seen.lifeMin = (last.s + f * (s - last.s)) / 60;
+      }
+      last = { s, mean: meanAlpha, most };
+      if (mean > seen.peak) {
+        seen.peak = mean;
+        seen.peakAt = s / 60;
+      }
+      if (s - lastKept > 30) {
+        lastKept = s;
+        seen.minutes.push(s / 60);
+        seen.meanC.push(mean);
+        seen.hottestC.push(hottest);
+        seen.meanAlpha.push(meanAlpha);
+      }
+      if (lifeOnly) return seen.lifeMin !== null;
+      if (mean > RUNAWAY_C + 30) return true;
+      // Over: cured, or cooled well below the peak.
+      return (
+        meanAlpha > 0.97 || (seen.lifeMin !== null && s / 60 > seen.peakAt * 1.6 + 10 && mean < startC + 0.4 * (seen.peak - startC) + 1)
+      );
+    },
+  };
+}
+
+const kineticsOf = (m: Reactive, over: { readonly a2?: number; readonly heatJPerKg?: number } = {}): Kinetics => ({
+  activationJ: AMINE.activationJ,
+  a2: over.a2 ?? m.a2,
+  k1Share: AMINE.k1Share,
+  m: AMINE.m,
+  n: AMINE.n,
+  heatJPerM3: m.liquidKgPerM3 * (over.heatJPerKg ?? AMINE.heatJPerKg),
+});
+
+/**
+ * A pot from mixing on: when it is dead, how hot it gets. Loses heat through every face.
+ * @param o.cells rows and columns of the grid
+ * @throws Refusal for a mass that is not positive
+ */
+export function potRun(
+  m: Reactive,
+  o: { massG: number; startC: number; roomC: number; vessel?: VesselId; cells?: number; lifeOnly?: boolean; a2?: number },
+): PotAnswer {
+  if (!(o.massG > 0)) refuse('massG', o.massG, 'more than 0 g', 'A pot needs a mass above 0.');
+  const vessel = o.vessel ?? 'pot';
+  const grid = vesselGrid(m, o.massG, vessel, o.cells ?? 10);
+  const weights = grid.volume;
+  const { seen, watch } = watcher(grid, weights, o.lifeOnly ?? false, o.startC);
+  const side = vessel === 'ice' ? ICE_C : o.roomC;
+  const end = runHeat({
+    grid,
+    kinetics: kineticsOf(m, { ...(o.a2 !== undefined && { a2: o.a2 }) }),
+    startC: o.startC,
+    outside: () => ({ firstU: side, lastU: side, firstV: side, lastV: o.roomC }),
+    untilS: HORIZON_S,
+    watch,
+  });
+  const stored = end.tempC.reduce((s, t, i) => s + (t - o.startC) * grid.volume[i]! * grid.rhoC[i]!, 0);
+  const verdict = verdictOf(seen.peak);
+  return {
+    lifeMin: seen.lifeMin,
+    peakC: verdict === 'runaway' ? null : seen.peak,
+    peakAtMin: seen.peakAt,
+    verdict,
+    history: seen,
+    balance: end.freedJ > 0 ? (stored + end.lostJ) / end.freedJ : 1,
+  };
+}
+
+const ready = new WeakMap<SheetRevision, Reactive>();
+/** A reference mass is assumed where the sheet is silent, g. */
+const ASSUMED_MASS_G = 100;
+/** The sheet's pot life is taken at the temperature nearest to this, °C. */
+const ROOM_C = 20;
+
+/**
+ * A sheet as a self-heating mix: A₂ calibrated so that the simulated pot at the sheet's reference mass and temperature dies at the sheet's
+ * short pot life. The sheet must hold plain tables (see `sheetIn`).
+ * @throws Refusal for sheets that are not resin–amine or give no pot life
+ */
+export function reactiveOf(sheet: SheetRevision): Reactive {
+  const known = ready.get(sheet);
+  if (known) return known;
+  const no = selfHeats(sheet);
+  if (no) refuse('family', sheet.family, 'resin and amine hardener with a pot life', no);
+  const useBy = milestoneOf(sheet, 'use-by')!;
+  const pace = paceOf(useBy, 'short', sheet.family);
+  const tempC = Math.min(Math.max(ROOM_C, pace.sheetLowC), pace.form === 'bands' ? pace.sheetHighC - 0.01 : pace.sheetHighC);
+  const minutes = pace.minutesAt(tempC);
+  const massG = useBy.referenceMassG ?? ASSUMED_MASS_G;
+  const body = bodyOf(sheet);
+  const draft: Reactive = { sheet, ...body, a2: 1, reference: { massG, tempC, minutes, massStated: useBy.referenceMassG !== null } };
+  const lifeAt = (lnA: number) =>
+    potRun(draft, { massG, startC: tempC, roomC: tempC, lifeOnly: true, a2: Math.exp(lnA), cells: 8 }).lifeMin ?? Number.POSITIVE_INFINITY;
+  let [low, high] = [5, 40];
+  for (let i = 0; i < 30; i++) {
+    const mid = (low + high) / 2;
+    if (lifeAt(mid) > minutes) low = mid;
+    else high = mid;
+  }
+  const made = { ...draft, a2: Math.exp((low + high) / 2) };
+  ready.set(sheet, made);
+  return made;
+}
+
+export interface LiftAsk {
+  readonly thicknessMm: number;
+  readonly base: BaseBody['material'];
+  readonly baseC: number;
+  readonly airC: number;
+  /** The mix as it comes from the pot. */
+  readonly startC: number;
+  readonly a2?: number;
+  readonly heatJPerKg?: number;
+  /** Cells in the lift. */
+  readonly cells?: number;
+}
+
+export interface LiftAnswer {
+  readonly peakC: number | null;
+  readonly peakAtMin: number;
+  /** Depth of the hottest place at the peak, mm from the top. */
+  readonly peakDepthMm: number;
+  readonly verdict: Verdict;
+  /** Hottest the face of the base gets, °C. */
+  readonly baseFaceC: number;
+  readonly gelMin: number | null;
+  /** From when it has cooled enough for the next lift; null within the horizon. */
+  readonly nextLiftMin: number | null;
+  readonly history: HeatHistory;
+  /** Temperature over depth at the peak, from the top, base included. */
+  readonly profile: { readonly depthMm: readonly number[]; readonly tempC: readonly number[] };
+  readonly balance: number;
+}
+
+const BASE_M = 0.2;
+const BASE_CELLS = 14;
+/** The next lift may come when the last has cooled to within this of the air, and has gelled, K. */
+const NEXT_LIFT_K = 10;
+
+/** A lift on its base: a slab under air on a slab of the base, a node of each on both sides of their face. @throws Refusal for a thickness that is not positive */
+export function liftRun(m: Reactive, o: LiftAsk): LiftAnswer {
+  if (!(o.thicknessMm > 0)) refuse('thicknessMm', o.thicknessMm, 'more than 0 mm', 'A lift needs a thickness above 0.');
+  const cells = o.cells ?? 14;
+  const { k, rhoC } = BASE_PROPERTIES[o.base];
+  const grid = layered(
+    'slab',
+    [
+      { lengthM: o.thicknessMm / 1000, cells, k: m.k, rhoC: m.rhoC, reacting: m.phi },
+      // Finer under the lift, where the heat goes in.
+      { lengthM: BASE_M * 0.15, cells: BASE_CELLS / 2, k, rhoC, reacting: 0 },
+      { lengthM: BASE_M * 0.85, cells: BASE_CELLS / 2, k, rhoC, reacting: 0 },
+    ],
+    10,
+    null,
+  );
+  const n = grid.nu;
+  const weights = Float64Array.from({ length: n }, (_, i) => (i < cells ? grid.volume[i]! : 0));
+  const start = Float64Array.from({ length: n }, (_, i) => (i < cells ? o.startC : o.baseC));
+  const { seen, watch } = watcher(grid, weights, false, o.startC);
+  let gelMin: number | null = null;
+  let nextLiftMin: number | null = null;
+  let baseFaceC = o.baseC;
+  let profile: Float64Array = start;
+  let peak = o.startC;
+  const end = runHeat({
+    grid,
+    kinetics: kineticsOf(m, { ...(o.a2 !== undefined && { a2: o.a2 }), ...(o.heatJPerKg !== undefined && { heatJPerKg: o.heatJPerKg }) }),
+    startC: start,
+    outside: () => ({ firstU: o.airC, lastU: o.baseC, firstV: o.airC, lastV: o.airC }),
+    untilS: HORIZON_S,
+    watch: (state) => {
+      const { s, tempC, alpha } = state;
+      // It sets last at a face: half a cell beyond the outermost cells.
+      const face = (end: number, inner: number) => (cells > 1 ? alpha[end]! + (alpha[end]! - alpha[inner]!) / 2 : alpha[end]!);
+      const least = Math.min(face(0, 1), face(cells - 1, cells - 2));
+      if (gelMin === null && least >= AMINE.gelAlpha) gelMin = s / 60;
+      // The face between the two lies between their outermost cells, in the ratio of their half resistances.
+      const under = faceC(grid, tempC, cells, m.k, k, o.thicknessMm);
+      if (under > baseFaceC) baseFaceC = under;
+      const over = watch(state);
+      if (seen.peak > peak) {
+        peak = seen.peak;
+        profile = Float64Array.from(tempC);
+      }
+      const mean = seen.meanC.at(-1)!;
+      if (nextLiftMin === null && gelMin !== null && mean < o.airC + NEXT_LIFT_K) nextLiftMin = s / 60;
+      if (seen.peak > RUNAWAY_C + 30) return true;
+      return nextLiftMin !== null && over;
+    },
+  });
+  const stored = end.tempC.reduce((s, t, i) => s + (t - start[i]!) * grid.volume[i]! * grid.rhoC[i]!, 0);
+  const verdict = verdictOf(seen.peak);
+  const depthMm = depthsOf(grid).map((x) => x * 1000);
+  const hottest = profile.subarray(0, cells).reduce((a, t, i, all) => (t > all[a]! ? i : a), 0);
+  return {
+    peakC: verdict === 'runaway' ? null : seen.peak,
+    peakAtMin: seen.peakAt,
+    peakDepthMm: depthMm[hottest]!,
+    verdict,
+    baseFaceC,
+    gelMin,
+    nextLiftMin,
+    history: seen,
+    profile: { depthMm, tempC: [...profile] },
+    balance: end.freedJ > 0 ? (stored + end.lostJ) / end.freedJ : 1,
+  };
+}
+
+const depthsOf = (grid: Grid): number[] => {
+  let at = 0;
+  return Array.from(grid.volume, (v) => {
+    at += v;
+    return at - v / 2;
+  });
+};
+
+function faceC(grid: Grid, t: Float64Array, cells: number, kLift: number, kBase: number, thicknessMm: number): number {
+  const above = kLift / (thicknessMm / 1000 / cells / 2);
+  const below = kBase / (grid.volume[cells]! / 2);
+  return (above * t[cells - 1]! + below * t[cells]!) / (above + below);
+}
+
+/** Whether a lift stays within what it and its base bear, with a tenth more in the rate and the heat that limits must hold for. */
+export function liftHolds(m: Reactive, o: LiftAsk): boolean {
+  const r = liftRun(m, { ...o, a2: m.a2 * 1.1, heatJPerKg: AMINE.safeHeatJPerKg });
+  return r.verdict === 'calm' && r.baseFaceC <= BASE_BEARS_C[o.base];
+}
+
+/** Thinnest and thickest lift that is looked at, mm. */
+const LIFT_RANGE_MM = [1, 200] as const;
+
+/**
+ * The thickest lift that stays calm: the estimate that holds with a tenth more in the rate and the heat of safe limits, and the plain one.
+ * Near ignition everything is sensitive: the two show how far apart it may lie. The sheet's own lift overrules both.
+ */
+export function thickestLift(
+  m: Reactive,
+  o: Omit<LiftAsk, 'thicknessMm'>,
+): { readonly mm: number; readonly nominalMm: number; readonly sheetMm: number | null; readonly planMm: number } {
+  const bisect = (holds: (mm: number) => boolean): number => {
+    let [low, high] = [...LIFT_RANGE_MM] as [number, number];
+    if (!holds(low)) return 0;
+    if (holds(high)) return high;
+    for (let i = 0; i < 12; i++) {
+      const mid = Math.sqrt(low * high);
+      if (holds(mid)) low = mid;
+      else high = mid;
+    }
+    return low;
+  };
+  const mm = bisect((thicknessMm) => liftHolds(m, { ...o, thicknessMm }));
+  const nominalMm = bisect((thicknessMm) => {
+    const r = liftRun(m, { ...o, thicknessMm });
+    return r.verdict === 'calm' && r.baseFaceC <= BASE_BEARS_C[o.base];
+  });
+  const sheetMm = m.sheet.limits.liftMaxMm;
+  return { mm, nominalMm, sheetMm, planMm: sheetMm ?? mm };
+}
+
+/** Self-heating of a sheet, or the reason there is none. */
+export function reactiveTry(
+  sheet: SheetRevision,
+): { readonly ok: true; readonly value: Reactive } | { readonly ok: false; readonly sentence: string } {
+  const tried = attempt(() => reactiveOf(sheet));
+  return tried.ok ? { ok: true, value: tried.value } : { ok: false, sentence: tried.problem.sentence };
+}
+
+/** What a calibrated mix rests on, in words. */
+export const restsOn = (m: Reactive): string =>
+  `calibrated on the sheet’s ${figure(m.reference.minutes)} min at ${figure(m.reference.tempC)} °C for ${figure(m.reference.massG)} g${m.reference.massStated ? '' : ' (assumed, the sheet names no mass)'}`;

@@ -1,0 +1,169 @@
+import type { Grid } from './grid';
+
+const R = 8.314462618;
+const KELVIN = 273.15;
+
+/** Curing after Kamal & Sourour (1973): dα/dt = (k₁ + k₂ αᵐ)(1 − α)ⁿ, kᵢ = Aᵢ exp(−E/RT), and the heat it sets free. */
+export interface Kinetics {
+  readonly activationJ: number;
+  /** Rate constant of the autocatalysed path at infinite temperature, 1/s. */
+  readonly a2: number;
+  /** k₁/k₂. */
+  readonly k1Share: number;
+  readonly m: number;
+  readonly n: number;
+  /** Heat of the reacting liquid, J/m³ of it. */
+  readonly heatJPerM3: number;
+}
+
+/** Rate of curing, 1/s. */
+export function rate(k: Kinetics, alpha: number, tempC: number): number {
+  const k2 = k.a2 * Math.exp(-k.activationJ / (R * (tempC + KELVIN)));
+  const left = 1 - alpha;
+  const auto = k.m === 1 ? alpha : alpha ** k.m;
+  return k2 * (k.k1Share + auto) * (k.n === 2 ? left * left : left ** k.n);
+}
+
+/** What is around the body: outside temperatures of the four sides, °C. */
+export interface Outside {
+  readonly firstU: number;
+  readonly lastU: number;
+  readonly firstV: number;
+  readonly lastV: number;
+}
+
+export interface RunAsk {
+  readonly grid: Grid;
+  readonly kinetics: Kinetics | null;
+  readonly startC: number | Float64Array;
+  readonly startAlpha?: Float64Array;
+  /** Outside at an instant, s. */
+  readonly outside: (s: number) => Outside;
+  readonly untilS: number;
+  /** Longest step, s. */
+  readonly maxStepS?: number;
+  /** Called after each step; returning true ends the run. */
+  readonly watch?: (state: RunState) => boolean | undefined;
+  /** Largest change of α or of temperature (K) in a step. */
+  readonly stepAlpha?: number;
+  readonly stepK?: number;
+}
+
+export interface RunState {
+  readonly s: number;
+  readonly tempC: Float64Array;
+  readonly alpha: Float64Array;
+  /** Set free so far, and lost through the faces so far, J. */
+  readonly freedJ: number;
+  readonly lostJ: number;
+}
+
+/** Above this a run is stopped: whatever it is, it has run away, °C. */
+const STOP_C = 400;
+
+/**
+ * ρ c ∂T/∂t = ∇·(k ∇T) + φ ΔH dα/dt by finite volumes. Each step: the reaction in every cell at its own temperature (Heun, with
+ * the warming of the last step foreseen), then conduction implicitly, direction by direction (locally one-dimensional backward Euler), which keeps what crosses a
+ * face exactly. Steps adapt to the fastest cell.
+ */
+export function runHeat(ask: RunAsk): RunState {
+  const { grid: g, kinetics } = ask;
+  const n = g.nu * g.nv;
+  const t = ask.startC instanceof Float64Array ? Float64Array.from(ask.startC) : new Float64Array(n).fill(ask.startC);
+  const alpha = ask.startAlpha ? Float64Array.from(ask.startAlpha) : new Float64Array(n);
+  const cap = Float64Array.from(g.volume, (v, i) => v * g.rhoC[i]!);
+  const perAlphaK = Float64Array.from(g.volume, (_, i) => (kinetics ? (g.reacting[i]! * kinetics.heatJPerM3) / g.rhoC[i]! : 0));
+  const stepAlpha = ask.stepAlpha ?? 0.008;
+  const stepK = ask.stepK ?? 0.6;
+  const maxStep = ask.maxStepS ?? 600;
+  const line = Math.max(g.nu, g.nv);
+  const upper = new Float64Array(line);
+  // How each cell warmed over the last step, reaction and conduction together: what the next step expects of it, K/s.
+  const warming = new Float64Array(n);
+  const before = new Float64Array(n);
+  let s = 0;
+  let freedJ = 0;
+  let lostJ = 0;
+  let dt = Math.min(maxStep, 20);
+  let lastMoved = 0;
+  while (s < ask.untilS - 1e-9) {
+    // The fastest cell sets the step; conduction alone may go slower.
+    if (kinetics) {
+      let fastest = 0;
+      for (let i = 0; i < n; i++) {
+        if (g.reacting[i] === 0) continue;
+        const r = rate(kinetics, alpha[i]!, t[i]!);
+        const need = Math.max(r / stepAlpha, (r * perAlphaK[i]!) / stepK);
+        if (need > fastest) fastest = need;
+      }
+      dt = Math.min(dt * 1.5, fastest > 0 ? 1 / fastest : maxStep, maxStep);
+    } else dt = Math.min(lastMoved > stepK ? dt / 1.5 : dt * 1.5, maxStep);
+    dt = Math.min(Math.max(dt, 0.05), ask.untilS - s);
+    before.set(t);
+    if (kinetics)
+      for (let i = 0; i < n; i++) {
+        if (g.reacting[i] === 0) continue;
+        const r1 = rate(kinetics, alpha[i]!, t[i]!);
+        const a1 = Math.min(1, alpha[i]! + dt * r1);
+        const r2 = rate(kinetics, a1, t[i]! + dt * warming[i]!);
+        const gained = Math.min(1 - alpha[i]!, (dt * (r1 + r2)) / 2);
+        alpha[i]! += gained;
+        t[i]! += perAlphaK[i]! * gained;
+        freedJ += perAlphaK[i]! * gained * cap[i]!;
+      }
+    s += dt;
+    const out = ask.outside(s);
+    lastMoved = 0;
+    // Along u, row by row.
+    if (g.nu > 1 || g.outU[0]!.some(Boolean) || g.outU[1]!.some(Boolean))
+      for (let v = 0; v < g.nv; v++)
+        lostJ += sweep(t, cap, g.linkU, v * g.nu, 1, g.nu, g.outU[0]![v]!, g.outU[1]![v]!, out.firstU, out.lastU, dt, upper);
+    if (g.nv > 1)
+      for (let u = 0; u < g.nu; u++)
+        lostJ += sweep(t, cap, g.linkV, u, g.nu, g.nv, g.outV[0]![u]!, g.outV[1]![u]!, out.firstV, out.lastV, dt, upper);
+    for (let i = 0; i < n; i++) warming[i] = (t[i]! - before[i]!) / dt;
+    if (ask.watch?.({ s, tempC: t, alpha, freedJ, lostJ })) break;
+    let hot = -1000;
+    for (let i = 0; i < n; i++) if (t[i]! > hot) hot = t[i]!;
+    if (hot > STOP_C) break;
+  }
+  return { s, tempC: t, alpha, freedJ, lostJ };
+}
+
+/** One implicit step along a line of cells, in place. @returns what left through its two ends, J */
+function sweep(
+  t: Float64Array,
+  cap: Float64Array,
+  link: Float64Array,
+  start: number,
+  stride: number,
+  count: number,
+  outFirst: number,
+  outLast: number,
+  envFirst: number,
+  envLast: number,
+  dt: number,
+  upper: Float64Array,
+): number {
+  let before = 0;
+  for (let k = 0; k < count; k++) {
+    const i = start + k * stride;
+    const store = cap[i]! / dt;
+    const left = k > 0 ? link[i - stride]! : outFirst;
+    const right = k < count - 1 ? link[i]! : outLast;
+    const diag = store + left + right - (k > 0 ? left * before : 0);
+    let rhs = store * t[i]!;
+    if (k === 0) rhs += outFirst * envFirst;
+    else rhs += left * t[i - stride]!;
+    if (k === count - 1) rhs += outLast * envLast;
+    t[i] = rhs / diag;
+    before = k < count - 1 ? right / diag : 0;
+    upper[k] = before;
+  }
+  for (let k = count - 2; k >= 0; k--) {
+    const i = start + k * stride;
+    t[i] = t[i]! + upper[k]! * t[i + stride]!;
+  }
+  const last = start + (count - 1) * stride;
+  return dt * (outFirst * (t[start]! - envFirst) + outLast * (t[last]! - envLast));
+}
