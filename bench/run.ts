@@ -1,6 +1,7 @@
 import { spawn } from 'node:child_process';
 import { viewJob } from '../src/core/record';
 import { kindOf, measureVoid, withValue } from '../src/core/void';
+import { clockRun } from './clocks';
 import { grownJob } from './jobs';
 import { kitRun } from './kits';
 import { redraw } from './redraw';
@@ -90,6 +91,9 @@ row(
 
 // Kits of a job of fifty repairs over six systems, and their distance from the optimum that exhaustive search finds on small cases.
 kitRun((name, sorted) => row(name, sorted, at(reference, 0.5)), times, NOW);
+
+// Clocks, windows and self-heating, each beside a straightforward way of the same.
+clockRun((name, sorted, ref) => row(name, sorted, ref ?? at(reference, 0.5)), times, NOW);
 
 if (!process.argv.includes('--core')) {
   const port = 3457;

@@ -106,6 +106,7 @@ export function sampleData(nowMs: number, zone: string): SampleData {
     moisturePct: null,
     crew: 1,
     massCapG: null,
+    liftMm: null,
     bench: FIRST_BENCH,
     blend: null,
     colour: null,

@@ -53,6 +53,8 @@ export interface MethodContext {
   readonly measured: VoidResult;
   readonly settingOut: SettingOut | null;
   readonly base: BaseMaterial;
+  /** Thickness of a lift as chosen, mm; null takes the sheet's. */
+  readonly liftMm: number | null;
   readonly school: (id: string) => string;
   readonly setting: (id: string) => number;
 }

@@ -17,7 +17,9 @@ import type { Method, MethodContext, StepDraft } from './method';
 
 /** Lifts the sheet asks for. */
 export function liftsOf(c: MethodContext): number {
-  const max = c.sheet.limits.liftMaxMm;
+  // A chosen lift may be thinner than the sheet's, never thicker.
+  const own = [c.sheet.limits.liftMaxMm, c.liftMm].filter((x): x is number => x !== null);
+  const max = own.length ? Math.min(...own) : null;
   return c.school('deep-fills') === 'one' || max === null ? 1 : Math.max(1, Math.ceil(c.measured.faces.maxDepthMm / max - 1e-9));
 }
 

@@ -6,4 +6,5 @@ export * from './milestone-times';
 export * from './plan-job';
 export * from './plan-repair';
 export * from './repair-plan';
+export * from './start-windows';
 export * from './thermal';

@@ -68,6 +68,8 @@ export const Repair = z.object({
   crew: z.number().int().min(1).max(12),
   /** Most that may stand in one pot, g; null leaves it to the time it takes to place. */
   massCapG: z.number().positive().nullable(),
+  /** Thickness of a lift as chosen, mm; null takes the sheet's. */
+  liftMm: z.number().positive().max(1000).nullable(),
   /** Step of the scale at hand, g. */
   scaleStepG: z.number().positive(),
   /** What else parts are measured with. */
@@ -136,6 +138,7 @@ export const REPAIR_STEPS: Readonly<Record<number, (old: Old) => Old>> = {
     moisturePct: null,
     crew: 1,
     massCapG: null,
+    liftMm: null,
     bench: FIRST_BENCH,
     blend: null,
     colour: null,

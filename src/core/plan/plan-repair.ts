@@ -100,6 +100,7 @@ export function planRepair(ask: RepairAsk): RepairPlan {
     measured,
     settingOut: repair.settingOut,
     base: repair.base.material,
+    liftMm: repair.liftMm,
     school: (id) => schools[id] ?? '',
     setting: (id) => settingOf(method, repair, id),
   };

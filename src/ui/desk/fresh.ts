@@ -56,6 +56,7 @@ export function freshRepair(jobId: string, methodId: string, order: number, nowM
     moisturePct: null,
     crew: 1,
     massCapG: null,
+    liftMm: null,
     bench: FIRST_BENCH,
     blend: null,
     colour: null,

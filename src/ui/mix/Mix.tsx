@@ -1,7 +1,8 @@
 'use client';
-import { Scale } from 'lucide-react';
+import { FlaskConical, Scale } from 'lucide-react';
 import Link from 'next/link';
 import { useState } from 'react';
+import { selfHeats } from '@/core/cure';
 import { UPTAKE_ML_PER_M2 } from '@/core/method';
 import type { Batch } from '@/core/mix';
 import { isMetered, PART_IDS } from '@/core/system';
@@ -69,6 +70,11 @@ function Sheet({ view, at }: StageProps) {
       </div>
       <div className="flex items-center gap-3 flex-wrap">
         <p className="soft text-sm flex-1">columns to the scale of the masses; the mix to that of the whole</p>
+        {!selfHeats(plan.sheet) && (
+          <Link className="act" href={`/lab?repair=${at.repair.id}`}>
+            <FlaskConical size={17} aria-hidden="true" /> Try it in the lab
+          </Link>
+        )}
         <Link className="act" href={`/job/${view.job.id}/${at.repair.id}/bench?batch=${batch.index + 1}`}>
           <Scale size={17} aria-hidden="true" /> To the bench
         </Link>

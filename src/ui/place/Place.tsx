@@ -8,13 +8,15 @@ import { fromLocalInput } from '../shared/local-input';
 import { Schools, Settings } from '../shared/Schools';
 import { StageFindings, StillNeeds } from '../shared/StageFindings';
 import { dayAndClock, shortWhen, toLocalInput } from '../shared/when';
+import { StartStrip } from './StartStrip';
 import { StepList } from './StepList';
 
-function Sheet({ view, at }: StageProps) {
+function Sheet({ view, at, nowMs }: StageProps) {
   const { plan } = at;
   return (
     <div className="p-4">
-      <h2 className="font-bold text-lg">Preparation</h2>
+      <StartStrip view={view} at={at} nowMs={nowMs} />
+      <h2 className="font-bold text-lg mt-3">Preparation</h2>
       <ul className="list-disc pl-5 mb-2">
         {plan.method?.preparation.map((p) => (
           <li key={p}>{p}</li>

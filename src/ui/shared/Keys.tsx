@@ -112,6 +112,7 @@ export function Keys() {
               [
                 ['Yard', '/'],
                 ['Shelf', '/shelf'],
+                ['Lab', '/lab'],
                 ['Settings', '/settings'],
               ] as const
             ).map(([name, href]) => (

@@ -292,6 +292,7 @@ export function Ways() {
     <nav aria-label="Everywhere" className="flex items-center gap-x-4 gap-y-1 flex-wrap no-print text-[0.95rem]">
       <Link href="/">Yard</Link>
       <Link href="/shelf">Shelf</Link>
+      <Link href="/lab">Lab</Link>
       <Link href="/settings">
         {system === 'metric' ? 'mm · °C' : 'in · °F'} · {theme === 'sun' ? 'full sun' : theme}
       </Link>

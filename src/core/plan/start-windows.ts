@@ -1,0 +1,302 @@
+import { humidityOf, type Series } from '../climate';
+import { paceOf } from '../cure';
+import { MILESTONES, type MilestoneId, milestoneOf, type SheetRevision } from '../system';
+import { attempt, figure } from '../units';
+import type { Window } from './calendar';
+import type { RepairPlan } from './repair-plan';
+import type { Thermal } from './thermal';
+
+/** Why a start fails. */
+export const FAILS = {
+  hours: 'outside working hours',
+  baseCold: 'base too cold',
+  baseHot: 'base too hot',
+  airCold: 'air too cold',
+  airHot: 'air too hot',
+  dew: 'base within the dew margin',
+  humidity: 'air too damp',
+  material: 'material too cold or warm',
+  pot: 'pot dies before it is placed',
+  hold: 'too cold to set before it has gelled',
+  never: 'never ready within the forecast',
+  late: 'ready after the wanted reopening',
+} as const;
+export type FailId = keyof typeof FAILS;
+const IDS = Object.keys(FAILS) as FailId[];
+
+export interface StartsAsk {
+  readonly sheet: SheetRevision;
+  readonly thermal: Thermal;
+  /** Working hours. */
+  readonly windows: readonly Window[];
+  readonly fromMs: number;
+  readonly toMs: number;
+  readonly stepMs?: number;
+  /** Hands-on minutes before mixing, and from mixing to the last placing. */
+  readonly prepareMin: number;
+  readonly placeMin: number;
+  /** Minutes that the pot must live from mixing on. */
+  readonly potMin: number;
+  readonly serves: MilestoneId | null;
+  readonly wantedAt: number | null;
+}
+
+export interface Starts {
+  readonly fromMs: number;
+  readonly stepMs: number;
+  /** For each start the reasons that speak against it, a bit for each in the order of `FAILS`; 0 is a good start. */
+  readonly against: Uint16Array;
+  /** When it would be ready; NaN where never. */
+  readonly readyMs: Float64Array;
+  readonly earliestMs: number | null;
+  /** The good start that is ready first, with the most room to the limits among those. */
+  readonly bestMs: number | null;
+  /** What keeps most starts from being good, most frequent first. */
+  readonly reasons: readonly { readonly id: FailId; readonly starts: number }[];
+  /** What would open a window where there is none. */
+  readonly opens: readonly string[];
+}
+
+const MIN_MS = 60_000;
+const bit = (id: FailId) => 1 << IDS.indexOf(id);
+
+/** Reasons of one start, in words. */
+export const reasonsOf = (against: number): readonly FailId[] => IDS.filter((id) => against & bit(id));
+
+/** A series on an even grid, straight between its samples; NaN beyond them. */
+function sampled(series: Series, fromMs: number, stepMs: number, n: number): Float64Array {
+  const out = new Float64Array(n).fill(Number.NaN);
+  const { times, values } = series;
+  let k = 0;
+  for (let i = 0; i < n; i++) {
+    const ms = fromMs + i * stepMs;
+    if (ms < times[0]!) continue;
+    while (k + 1 < times.length - 1 && times[k + 1]! <= ms) k++;
+    if (ms > times.at(-1)!) break;
+    const span = times[k + 1]! - times[k]!;
+    out[i] = values[k]! + ((values[k + 1]! - values[k]!) * (ms - times[k]!)) / span;
+  }
+  return out;
+}
+
+/** Progress of a milestone summed over the grid: entry i holds ∫ dt/τ up to sample i. Stalls add nothing; outside the table it is NaN from there on. */
+function progressOver(sheet: SheetRevision, kind: MilestoneId, temps: Float64Array, stepMs: number): Float64Array | null {
+  const m = milestoneOf(sheet, kind);
+  const pace = m ? attempt(() => paceOf(m, 'long', sheet.family)) : null;
+  if (!pace?.ok) return null;
+  const p = pace.value;
+  const stall = sheet.limits.cureMinC ?? Number.NEGATIVE_INFINITY;
+  const out = new Float64Array(temps.length);
+  for (let i = 1; i < temps.length; i++) {
+    const mid = (temps[i]! + temps[i - 1]!) / 2;
+    const inside = mid >= p.lowC && mid < p.highC;
+    out[i] = out[i - 1]! + (mid < stall ? 0 : inside ? stepMs / MIN_MS / p.minutesAt(mid) : Number.NaN);
+  }
+  return out;
+}
+
+/**
+ * Every start of mixing in a horizon, and what speaks against it: the sheet's limits through the placing, setting warm enough until it has
+ * gelled, the pot's life, the working hours, the reopening. Starts are looked at one step apart; limits hold at every step between.
+ */
+export function startWindows(ask: StartsAsk): Starts {
+  const { sheet, thermal } = ask;
+  const stepMs = ask.stepMs ?? 10 * MIN_MS;
+  const starts = Math.max(1, Math.floor((ask.toMs - ask.fromMs) / stepMs));
+  // The longest wait may run far beyond the last start: as long as there is a history.
+  const end = thermal.base.times.at(-1)!;
+  const n = Math.max(starts, Math.min(6000, Math.floor((end - ask.fromMs) / stepMs)));
+  const base = sampled(thermal.base, ask.fromMs, stepMs, n);
+  const air = sampled(thermal.air, ask.fromMs, stepMs, n);
+  const dew = sampled(thermal.dew, ask.fromMs, stepMs, n);
+  const pot = sampled(thermal.pot, ask.fromMs, stepMs, n);
+  const l = sheet.limits;
+  const useBy = milestoneOf(sheet, 'use-by');
+  const potPace = useBy ? attempt(() => paceOf(useBy, 'short', sheet.family)) : null;
+  const serve = ask.serves ? progressOver(sheet, ask.serves, base, stepMs) : null;
+  const gel = progressOver(sheet, 'gel', base, stepMs) ?? progressOver(sheet, 'release', base, stepMs) ?? serve;
+  const placing = Math.max(1, Math.ceil((ask.placeMin * MIN_MS) / stepMs));
+  const nextCold = firstBelow(base, l.cureMinC);
+  const hours = workable(ask, stepMs, starts);
+  const against = new Uint16Array(starts);
+  const readyMs = new Float64Array(starts).fill(Number.NaN);
+  const room = new Float64Array(starts);
+  let [serveAt, gelAt] = [0, 0];
+  for (let i = 0; i < starts; i++) {
+    let no = hours[i] ? 0 : bit('hours');
+    let least = Number.POSITIVE_INFINITY;
+    const need = (value: number, limit: number | null, above: boolean, id: FailId) => {
+      if (limit === null || Number.isNaN(value)) return;
+      const spare = above ? value - limit : limit - value;
+      if (spare < 0) no |= bit(id);
+      if (spare < least) least = spare;
+    };
+    for (let k = i; k <= Math.min(n - 1, i + placing); k++) {
+      need(base[k]!, l.baseMinC, true, 'baseCold');
+      need(base[k]!, l.baseMaxC, false, 'baseHot');
+      need(air[k]!, l.airMinC, true, 'airCold');
+      need(air[k]!, l.airMaxC, false, 'airHot');
+      need(base[k]! - dew[k]!, l.dewMarginK, true, 'dew');
+      if (l.humidityMaxPct !== null && humidityOf(air[k]!, dew[k]!) > l.humidityMaxPct) no |= bit('humidity');
+    }
+    need(pot[i]!, l.materialMinC, true, 'material');
+    need(pot[i]!, l.materialMaxC, false, 'material');
+    if (potPace?.ok) {
+      const p = potPace.value;
+      const t = pot[i]!;
+      if (!(t >= p.lowC && t < p.highC) || p.minutesAt(t) < ask.potMin) no |= bit('pot');
+    }
+    const placed = Math.min(n - 1, i + placing);
+    if (gel) {
+      gelAt = Math.max(gelAt, placed);
+      while (gelAt < n - 1 && !(gel[gelAt]! - gel[placed]! >= 1)) gelAt++;
+      if (nextCold[placed]! <= gelAt) no |= bit('hold');
+    }
+    if (serve) {
+      serveAt = Math.max(serveAt, placed);
+      while (serveAt < n - 1 && !(serve[serveAt]! - serve[placed]! >= 1)) serveAt++;
+      if (serve[serveAt]! - serve[placed]! >= 1) {
+        readyMs[i] = ask.fromMs + serveAt * stepMs;
+        if (ask.wantedAt !== null && readyMs[i]! > ask.wantedAt) no |= bit('late');
+      } else no |= bit('never');
+    }
+    against[i] = no;
+    room[i] = least;
+  }
+  let earliest = -1;
+  let best = -1;
+  let soonest = Number.POSITIVE_INFINITY;
+  for (let i = 0; i < starts; i++) {
+    if (against[i]) continue;
+    if (earliest < 0) earliest = i;
+    if (readyMs[i]! < soonest) soonest = readyMs[i]!;
+  }
+  // Among those ready within half an hour of the soonest the one with the most room; without a ready time the earliest.
+  for (let i = 0; i < starts; i++)
+    if (!against[i] && readyMs[i]! <= soonest + 30 * MIN_MS && (best < 0 || room[i]! > room[best]!)) best = i;
+  if (best < 0) best = earliest;
+  const at = (i: number) => (i < 0 ? null : ask.fromMs + i * stepMs);
+  const reasons = IDS.map((id) => ({ id, starts: against.reduce((s, a) => s + (a & bit(id) ? 1 : 0), 0) }))
+    .filter((r) => r.starts > 0)
+    .sort((a, b) => b.starts - a.starts);
+  return {
+    fromMs: ask.fromMs,
+    stepMs,
+    against,
+    readyMs,
+    earliestMs: at(earliest),
+    bestMs: at(best),
+    reasons,
+    opens: earliest >= 0 ? [] : opens(ask, against, { base, air, dew, pot }, placing, stepMs),
+  };
+}
+
+/** For each sample the first at or after it that lies below a limit; beyond the end where none does. */
+function firstBelow(values: Float64Array, limit: number | null): Float64Array {
+  const out = new Float64Array(values.length);
+  let next = Number.POSITIVE_INFINITY;
+  for (let i = values.length - 1; i >= 0; i--) {
+    if (limit !== null && values[i]! < limit) next = i;
+    out[i] = next;
+  }
+  return out;
+}
+
+/** Which starts lie, with preparation before and placing after them, inside one stretch of working hours. */
+function workable({ windows, prepareMin, placeMin, fromMs }: StartsAsk, stepMs: number, starts: number): Uint8Array {
+  const out = new Uint8Array(starts);
+  for (const w of windows) {
+    const first = Math.max(0, Math.ceil((w.fromMs + prepareMin * MIN_MS - fromMs) / stepMs));
+    const last = Math.min(starts - 1, Math.floor((w.toMs - placeMin * MIN_MS - fromMs) / stepMs));
+    for (let i = first; i <= last; i++) out[i] = 1;
+  }
+  return out;
+}
+
+/** What would open a window: the least warming of base or material at the start that needs it least. */
+function opens(
+  ask: StartsAsk,
+  against: Uint16Array,
+  { base, air, dew, pot }: Readonly<Record<'base' | 'air' | 'dew' | 'pot', Float64Array>>,
+  placing: number,
+  stepMs: number,
+): string[] {
+  const l = ask.sheet.limits;
+  const out: string[] = [];
+  const thermal = bit('baseCold') | bit('airCold') | bit('dew') | bit('hold') | bit('never');
+  let least = Number.POSITIVE_INFINITY;
+  let at = -1;
+  for (let i = 0; i < against.length; i++) {
+    // Only starts against which nothing else speaks.
+    if (!against[i] || against[i]! & ~thermal) continue;
+    let k = 0;
+    for (let j = i; j <= Math.min(base.length - 1, i + placing); j++)
+      k = Math.max(
+        k,
+        (l.baseMinC ?? -99) - base[j]!,
+        (l.dewMarginK ?? -99) - (base[j]! - dew[j]!),
+        (l.cureMinC ?? -99) - base[j]!,
+        (l.airMinC ?? -99) - air[j]!,
+      );
+    if (k > 0 && k < least) [least, at] = [k, i];
+  }
+  if (at >= 0)
+    out.push(
+      `Tent and warm the base by ${figure(Math.ceil(least * 2) / 2)} K, from ${SLOT}${ask.fromMs + at * stepMs - 2 * 3_600_000}${SLOT} until it has gelled.`,
+    );
+  const cold = [...against.keys()].filter((i) => against[i] && !(against[i]! & ~(bit('material') | bit('pot'))));
+  if (cold.length && l.materialMinC !== null) {
+    const warm = Math.min(...cold.map((i) => l.materialMinC! - pot[i]!));
+    if (warm > 0) out.push(`Keep the closed packs ${figure(Math.ceil(warm * 2) / 2)} K warmer before mixing.`);
+  }
+  if (against.every((a) => a & bit('late')))
+    out.push('Whatever the hour, it is ready after the wanted reopening: a faster system on the shelf, or a later reopening.');
+  if (against.every((a) => a & bit('never')))
+    out.push(
+      `The forecast never lets ${ask.serves ? MILESTONES[ask.serves].label.toLowerCase() : 'it'} be reached: warm the place, or choose a system whose sheet covers this cold.`,
+    );
+  return out;
+}
+
+/** Marks an instant in a sentence, for whoever prints it in the site's own time. */
+export const SLOT = '\u0001';
+/** A sentence with its instants printed. */
+export const withInstants = (text: string, print: (ms: number) => string): string =>
+  text
+    .split(SLOT)
+    .map((part, i) => (i % 2 ? print(Number(part)) : part))
+    .join('');
+
+/** The ask of a repair as planned: its preparation, placing and pot, from now or its job's first hour, over a week. */
+export function startsAskOf(
+  plan: RepairPlan,
+  job: { startFrom: number; wantedAt: number | null },
+  windows: readonly Window[],
+  nowMs: number,
+): StartsAsk | null {
+  const { sheet, thermal } = plan;
+  const mix = plan.steps.find((s) => s.marks?.begin?.includes('mix-begins'));
+  if (!sheet || !thermal || !mix || plan.placedMs === null) return null;
+  const fromMs = Math.ceil(Math.max(nowMs, job.startFrom, thermal.base.times[0]!) / 600_000) * 600_000;
+  const lastStart = Math.min(fromMs + 7 * 86_400_000, thermal.base.times.at(-1)!);
+  const firstPlaced = plan.steps.find((s) => s.batch === 0 && s.marks?.end?.includes('placed'));
+  return {
+    sheet,
+    thermal,
+    windows,
+    fromMs,
+    toMs: lastStart,
+    prepareMin: plan.steps.slice(0, plan.steps.indexOf(mix)).reduce((m, s) => m + s.handsOnMin, 0),
+    // Lifts that wait for each other are not one placing: the first decides.
+    placeMin: firstPlaced ? (firstPlaced.endMs - mix.startMs) / MIN_MS : 30,
+    potMin: firstPlaced ? (firstPlaced.endMs - mix.startMs) / MIN_MS : 0,
+    serves: plan.serves,
+    wantedAt: job.wantedAt,
+  };
+}
+
+/** What a start says of itself: that of the next step, since limits are looked at from there on. */
+export const startSays = (s: Starts, ms: number): { readonly against: readonly FailId[]; readonly readyMs: number | null } => {
+  const i = Math.min(s.against.length - 1, Math.max(0, Math.ceil((ms - s.fromMs) / s.stepMs - 1e-9)));
+  return { against: reasonsOf(s.against[i]!), readyMs: Number.isNaN(s.readyMs[i]!) ? null : s.readyMs[i]! };
+};

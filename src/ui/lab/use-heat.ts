@@ -1,0 +1,122 @@
+'use client';
+import { useEffect, useRef, useState } from 'react';
+import { emptyTable, type HeatTable, type LiftAnswer, type PotAnswer, selfHeats, type thickestLift, type VesselId } from '@/core/cure';
+import type { BaseMaterial, SheetRevision } from '@/core/system';
+import { keepTable, keptTable } from '@/store/tables';
+import { cellsTold, type HeatWorker, startHeatWorker } from '@/worker/heat';
+
+/** One set-up of the lab: a pot and a lift of one system at one place. */
+export interface LabAsk {
+  readonly massG: number;
+  readonly vessel: VesselId;
+  readonly startC: number;
+  readonly roomC: number;
+  readonly thicknessMm: number;
+  readonly base: BaseMaterial;
+  readonly baseC: number;
+  readonly airC: number;
+}
+
+export interface LabAnswer {
+  readonly ask: LabAsk;
+  readonly pot: PotAnswer;
+  readonly lift: LiftAnswer;
+  readonly thickest: ReturnType<typeof thickestLift>;
+}
+
+interface Running {
+  readonly answer: LabAnswer | null;
+  readonly busy: boolean;
+  readonly sentence: string | null;
+}
+
+/** Runs pot and lift in a worker as the set-up changes: a newer ask ends an older one. What is shown meanwhile is the last answer. */
+export function useLabRun(sheet: SheetRevision | null, ask: LabAsk): Running {
+  const [state, setState] = useState<Running>({ answer: null, busy: false, sentence: null });
+  const key = JSON.stringify(ask);
+  const latest = useRef(ask);
+  latest.current = ask;
+  // biome-ignore lint/correctness/useExhaustiveDependencies: the key stands for the ask
+  useEffect(() => {
+    if (!sheet || selfHeats(sheet)) {
+      setState({ answer: null, busy: false, sentence: sheet ? selfHeats(sheet) : null });
+      return;
+    }
+    let worker: HeatWorker | undefined;
+    setState((s) => ({ ...s, busy: true }));
+    // A hand that types or pulls is waited for a moment.
+    const timer = setTimeout(async () => {
+      worker = startHeatWorker();
+      const a = latest.current;
+      const lift = { base: a.base, baseC: a.baseC, airC: a.airC, startC: a.startC };
+      const [pot, lifted, thick] = await Promise.all([
+        worker.api.pot(sheet, { massG: a.massG, startC: a.startC, roomC: a.roomC, vessel: a.vessel }),
+        worker.api.lift(sheet, { ...lift, thicknessMm: a.thicknessMm }),
+        worker.api.thickest(sheet, lift),
+      ]);
+      worker.end();
+      worker = undefined;
+      const bad = [pot, lifted, thick].find((r) => !r.ok);
+      if (bad && !bad.ok) setState({ answer: null, busy: false, sentence: bad.problem.sentence });
+      else if (pot.ok && lifted.ok && thick.ok)
+        setState({ answer: { ask: a, pot: pot.value, lift: lifted.value, thickest: thick.value }, busy: false, sentence: null });
+    }, 120);
+    return () => {
+      clearTimeout(timer);
+      worker?.end();
+    };
+  }, [sheet, key]);
+  return state;
+}
+
+/** The prepared table of a sheet revision: taken from the database, filled where it is not, kept when it is whole. */
+export function useHeatTable(
+  sheet: SheetRevision | null,
+  kind: HeatTable['kind'],
+  wanted: boolean,
+): { readonly table: HeatTable | null; readonly share: number; readonly stop: () => void; readonly stopped: boolean } {
+  const [table, setTable] = useState<HeatTable | null>(null);
+  const [stopped, setStopped] = useState(false);
+  const running = useRef<HeatWorker | null>(null);
+  useEffect(() => {
+    setTable(null);
+    setStopped(false);
+    if (!sheet || !wanted || selfHeats(sheet)) return;
+    let gone = false;
+    void keptTable(sheet.id, kind).then(async (kept) => {
+      if (gone) return;
+      let now = kept ?? emptyTable(sheet.id, kind);
+      setTable(now);
+      if (now.cells.every((c) => c !== null)) return;
+      const worker = startHeatWorker();
+      running.current = worker;
+      const take = cellsTold((cells) => {
+        if (gone) return;
+        const next = [...now.cells];
+        for (const [i, cell] of cells) next[i] = cell;
+        now = { ...now, cells: next };
+        setTable(now);
+        if (next.every((c) => c !== null)) void keepTable(now);
+      });
+      await worker.api.table(sheet, kind, now.cells, take);
+      worker.end();
+    });
+    return () => {
+      gone = true;
+      running.current?.end();
+      running.current = null;
+    };
+  }, [sheet, kind, wanted]);
+  const done = table ? table.cells.filter((c) => c !== null).length / table.cells.length : 0;
+  return {
+    table,
+    share: done,
+    stopped,
+    stop: () => {
+      running.current?.end();
+      running.current = null;
+      setStopped(true);
+      if (table) void keepTable(table);
+    },
+  };
+}

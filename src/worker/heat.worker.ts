@@ -1,0 +1,53 @@
+import { expose } from 'comlink';
+import {
+  type HeatCell,
+  type HeatTable,
+  type LiftAsk,
+  liftRun,
+  potRun,
+  reactiveOf,
+  tableCell,
+  tableOrder,
+  thickestLift,
+  type VesselId,
+} from '@/core/cure';
+import type { SheetRevision } from '@/core/system';
+import { attempt, type Problem } from '@/core/units';
+
+export type HeatReply<T> = { readonly ok: true; readonly value: T } | { readonly ok: false; readonly problem: Problem };
+
+/** Cells told at once while a table fills, and how long to collect them, ms. */
+const TELL_MS = 90;
+
+const api = {
+  pot: (sheet: SheetRevision, ask: { massG: number; startC: number; roomC: number; vessel: VesselId }) =>
+    attempt(() => potRun(reactiveOf(sheet), ask)),
+  lift: (sheet: SheetRevision, ask: LiftAsk) => attempt(() => liftRun(reactiveOf(sheet), ask)),
+  thickest: (sheet: SheetRevision, ask: Omit<LiftAsk, 'thicknessMm'>) => attempt(() => thickestLift(reactiveOf(sheet), ask)),
+  /** Fills a table; told as it goes. Cancelled by ending the worker. */
+  table: (
+    sheet: SheetRevision,
+    kind: HeatTable['kind'],
+    have: readonly (HeatCell | null)[],
+    tell: (cells: readonly (readonly [number, HeatCell])[]) => void,
+  ) =>
+    attempt(() => {
+      const m = reactiveOf(sheet);
+      let batch: [number, HeatCell][] = [];
+      let told = performance.now();
+      for (const i of tableOrder()) {
+        if (have[i]) continue;
+        batch.push([i, tableCell(m, kind, i)]);
+        if (performance.now() - told > TELL_MS) {
+          tell(batch);
+          batch = [];
+          told = performance.now();
+        }
+      }
+      tell(batch);
+      return true;
+    }),
+};
+export type HeatApi = typeof api;
+
+expose(api);
