@@ -7,11 +7,30 @@ import type { Series } from './series';
 const tempC = z.number();
 const hour = z.number();
 
+/** An hour of weather, measured or forecast. */
+export const HourlyRow = z.object({
+  atMs: z.number().int(),
+  tempC,
+  humidityPct: z.number().nullable(),
+  /** Half the width within which the forecast lies, K; 0 for what was measured. */
+  spreadK: z.number().nonnegative(),
+});
+export type HourlyRow = z.infer<typeof HourlyRow>;
+
 /** Where the site's air temperature comes from. */
 export const ClimateSource = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('constant'), tempC, humidityPct: z.number() }),
   /** Low and high of every day at their local hours, joined by half-cosines; humidity as met at the low. */
   z.object({ kind: z.literal('daily'), lowC: tempC, lowHour: hour, highC: tempC, highHour: hour, humidityAtLowPct: z.number() }),
+  /** Hour by hour from a file or a forecast, joined by straight lines. Where no humidity is given, `humidityPct` holds. */
+  z.object({
+    kind: z.literal('hourly'),
+    source: z.string().max(120),
+    /** Not real weather: from the forecast that ships. */
+    standIn: z.boolean(),
+    humidityPct: z.number(),
+    rows: z.array(HourlyRow).max(3000),
+  }),
 ]);
 export type ClimateSource = z.infer<typeof ClimateSource>;
 
@@ -19,6 +38,8 @@ export type ClimateSource = z.infer<typeof ClimateSource>;
 export interface Air {
   readonly air: Series;
   readonly dew: Series;
+  /** Half the width within which the forecast lies, K, on the same times; null for what is measured or assumed. */
+  readonly spread: Series | null;
 }
 
 export const STEP_MS = 900_000;
@@ -26,6 +47,8 @@ export const STEP_MS = 900_000;
 const NEAR_MS = 8 * 86_400_000;
 const FAR_STEP_MS = 3_600_000;
 const DAY_MS = 86_400_000;
+/** Days before the work that a history is asked for, ms. */
+const BEFORE_MS = 2 * DAY_MS;
 
 /** Problems of a climate source, each at its field. */
 export function climateProblems(source: ClimateSource): readonly Problem[] {
@@ -34,6 +57,29 @@ export function climateProblems(source: ClimateSource): readonly Problem[] {
     if (!(value >= low && value <= high))
       out.push({ field, value, allowed: `${low} to ${high} ${unit}`, sentence: `${label} must lie between ${low} and ${high} ${unit}.` });
   };
+  if (source.kind === 'hourly') {
+    range('humidityPct', 'The humidity', source.humidityPct, 1, 100, '%');
+    if (source.rows.length < 2)
+      out.push({
+        field: 'rows',
+        value: source.rows.length,
+        allowed: 'at least two hours',
+        sentence: 'The hourly weather holds fewer than two hours.',
+      });
+    source.rows.forEach((r, i) => {
+      if (out.length > 3) return;
+      range(`rows.${i}.tempC`, `Hour ${i + 1}: the air temperature`, r.tempC, -60, 60, '°C');
+      if (r.humidityPct !== null) range(`rows.${i}.humidityPct`, `Hour ${i + 1}: the humidity`, r.humidityPct, 1, 100, '%');
+      if (i && r.atMs <= source.rows[i - 1]!.atMs)
+        out.push({
+          field: `rows.${i}.atMs`,
+          value: r.atMs,
+          allowed: 'rising times',
+          sentence: `Hour ${i + 1} is not later than the one before it.`,
+        });
+    });
+    return out;
+  }
   if (source.kind === 'constant') {
     range('tempC', 'The air temperature', source.tempC, -40, 60, '°C');
     range('humidityPct', 'The humidity', source.humidityPct, 1, 100, '%');
@@ -70,6 +116,7 @@ export function climateProblems(source: ClimateSource): readonly Problem[] {
 export function airOver(source: ClimateSource, zone: string, fromMs: number, toMs: number): Air {
   const bad = climateProblems(source)[0];
   if (bad) refuse(`climate.${bad.field}`, bad.value, bad.allowed, bad.sentence);
+  if (source.kind === 'hourly') return hourlyAir(source, zone, fromMs, toMs);
   const near = Math.max(2, Math.ceil(Math.min(toMs - fromMs, NEAR_MS) / STEP_MS) + 1);
   const nearEnd = fromMs + (near - 1) * STEP_MS;
   const n = near + Math.max(0, Math.ceil((toMs - nearEnd) / FAR_STEP_MS));
@@ -77,7 +124,11 @@ export function airOver(source: ClimateSource, zone: string, fromMs: number, toM
   if (source.kind === 'constant') {
     localDays(zone, fromMs, fromMs);
     const dew = dewPointC(source.tempC, source.humidityPct);
-    return { air: { times, values: new Float64Array(n).fill(source.tempC) }, dew: { times, values: new Float64Array(n).fill(dew) } };
+    return {
+      air: { times, values: new Float64Array(n).fill(source.tempC) },
+      dew: { times, values: new Float64Array(n).fill(dew) },
+      spread: null,
+    };
   }
   const knots = dailyKnots(source, zone, fromMs, times[n - 1]!);
   const values = new Float64Array(n);
@@ -89,7 +140,42 @@ export function airOver(source: ClimateSource, zone: string, fromMs: number, toM
     values[i] = v0 + ((v1 - v0) * (1 - Math.cos((Math.PI * (times[i]! - t0)) / (t1 - t0)))) / 2;
   }
   const held = Math.min(dewPointC(source.lowC, source.humidityAtLowPct), source.lowC);
-  return { air: { times, values }, dew: { times, values: new Float64Array(n).fill(held) } };
+  return { air: { times, values }, dew: { times, values: new Float64Array(n).fill(held) }, spread: null };
+}
+
+/**
+ * Hourly weather on quarter hours. Before its first hour that hour holds, so that a base has something to warm up on; it ends where
+ * it ends, and what is not reached by then is refused with that instant.
+ */
+function hourlyAir(source: Extract<ClimateSource, { kind: 'hourly' }>, zone: string, fromMs: number, toMs: number): Air {
+  localDays(zone, fromMs, fromMs);
+  const { rows } = source;
+  const endMs = Math.min(toMs, rows.at(-1)!.atMs);
+  if (endMs <= fromMs + BEFORE_MS)
+    refuse(
+      'climate.rows',
+      endMs,
+      'hours that cover the work',
+      `The weather “${source.source}” ends on ${new Date(rows.at(-1)!.atMs).toISOString().slice(0, 16).replace('T', ' ')} UTC, before the work begins.`,
+    );
+  const n = Math.max(2, Math.floor((endMs - fromMs) / STEP_MS) + 1);
+  const times = Float64Array.from({ length: n }, (_, i) => fromMs + i * STEP_MS);
+  const air = new Float64Array(n);
+  const dew = new Float64Array(n);
+  const spread = new Float64Array(n);
+  const dews = rows.map((r) => Math.min(r.tempC, dewPointC(r.tempC, r.humidityPct ?? source.humidityPct)));
+  let k = 0;
+  for (let i = 0; i < n; i++) {
+    const ms = times[i]!;
+    while (k + 1 < rows.length - 1 && rows[k + 1]!.atMs <= ms) k++;
+    const [a, b] = [rows[k]!, rows[k + 1]!];
+    const f = Math.min(1, Math.max(0, (ms - a.atMs) / (b.atMs - a.atMs)));
+    air[i] = a.tempC + (b.tempC - a.tempC) * f;
+    dew[i] = dews[k]! + (dews[k + 1]! - dews[k]!) * f;
+    spread[i] = a.spreadK + (b.spreadK - a.spreadK) * f;
+  }
+  const wide = rows.some((r) => r.spreadK > 0);
+  return { air: { times, values: air }, dew: { times, values: dew }, spread: wide ? { times, values: spread } : null };
 }
 
 /** Instants of every low and high around [from, to]. */

@@ -2,4 +2,5 @@ export * from './air';
 export * from './base';
 export * from './days';
 export * from './dew';
+export * from './hourly';
 export * from './series';

@@ -292,3 +292,32 @@ describe('what really happened', () => {
 test('the sheets of the sample serve their methods', () => {
   for (const s of [resinSheet, mortarSheet, pasteSheet]) expect(METHODS.some((m) => m.kinds.includes(s.kind))).toBe(true);
 });
+
+test('a forecast with a spread widens every range on both sides, and waits plan with its cold edge', () => {
+  const { bundles: fresh } = sampleData(Date.UTC(2026, 4, 5, 6), 'Europe/Helsinki');
+  const b = fresh[0]!;
+  const hours = (spreadK: number) =>
+    Array.from({ length: 24 * 26 }, (_, i) => ({
+      atMs: b.job.startFrom - 4 * 86_400_000 + i * 3_600_000,
+      tempC: 14,
+      humidityPct: 60,
+      spreadK,
+    }));
+  const loads = [0, 2].map((spreadK) => {
+    const climate = { kind: 'hourly' as const, source: 'test', standIn: true, humidityPct: 60, rows: hours(spreadK) };
+    const p = planJob({
+      job: { ...b.job, climate },
+      repairs: [b.repairs[0]!],
+      sheets: sampleSheets,
+      stock: [],
+      actuals: {},
+      nowMs: b.job.startFrom,
+    });
+    return p.repairs[0]!.milestones.find((m) => m.kind === 'load')!;
+  });
+  const [sure, wide] = loads as [(typeof loads)[0], (typeof loads)[0]];
+  const span = (m: (typeof loads)[0], end: number) => end - m.originMs!;
+  expect(span(wide, wide.toMs!)).toBeGreaterThan(span(sure, sure.toMs!));
+  expect(span(wide, wide.fromMs!)).toBeLessThan(span(sure, sure.fromMs!));
+  expect(wide.planMs).toBe(wide.toMs);
+});

@@ -35,12 +35,28 @@ export function historyOf(m: Milestone, thermal: Thermal): Series {
   return clockOf(m) === 'working' ? thermal.hot : thermal.base;
 }
 
+/** The edges within which a forecast lies, made once for each history. */
+const edges = new WeakMap<Series, { readonly warm: Series; readonly cold: Series }>();
+
+/** The history on one side: where a forecast has a spread, the short end of a time runs on its warm edge and the long end on its cold one. */
+function sideOf(history: Series, thermal: Thermal, side: Side): Series {
+  const { spread } = thermal;
+  if (!spread || history === thermal.pot || history.times.length !== spread.times.length) return history;
+  let found = edges.get(history);
+  if (!found) {
+    const shifted = (sign: number) => ({ times: history.times, values: history.values.map((v, i) => v + sign * spread.values[i]!) });
+    found = { warm: shifted(1), cold: shifted(-1) };
+    edges.set(history, found);
+  }
+  return side === 'short' ? found.warm : found.cold;
+}
+
 /** Asks the sheet along one repair's temperatures, each question once. */
 export function asker(sheet: SheetRevision, thermal: Thermal): Ask {
   const known = new Map<string, ReachTry>();
   return (m, side, originMs) => {
     const key = `${m.kind}|${side}|${originMs}`;
-    const found = known.get(key) ?? attemptReach(sheet, m, side, historyOf(m, thermal), originMs);
+    const found = known.get(key) ?? attemptReach(sheet, m, side, sideOf(historyOf(m, thermal), thermal, side), originMs);
     known.set(key, found);
     return found;
   };

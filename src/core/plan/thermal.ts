@@ -14,6 +14,8 @@ export interface Thermal {
   readonly pot: Series;
   /** The hotter of base and air: what working times in place run on. */
   readonly hot: Series;
+  /** Half the width within which a forecast lies, K, on the times of the base; null where nothing is forecast. */
+  readonly spread: Series | null;
 }
 
 /** Climate of a job, shared by its repairs; base histories are kept by body, since many repairs share one. */
@@ -47,5 +49,10 @@ export function thermalOf(site: SiteClimate, repair: Repair, actuals: Actuals): 
   // Readings add samples of their own, so the two may stand on different times.
   const airThere = air.times.length === base.times.length ? air : { times: base.times, values: base.times.map((ms) => valueAt(air, ms)) };
   const hot = combine(base, airThere, Math.max);
-  return { air, dew: site.air.dew, base, pot, hot };
+  const wide = site.air.spread;
+  const last = wide?.times.at(-1) ?? 0;
+  const spread = wide
+    ? { times: base.times, values: base.times.map((ms) => valueAt(wide, Math.min(Math.max(ms, wide.times[0]!), last))) }
+    : null;
+  return { air, dew: site.air.dew, base, pot, hot, spread };
 }

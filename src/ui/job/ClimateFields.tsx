@@ -5,6 +5,7 @@ import type { Job } from '@/core/plan';
 import { usePrefs } from '../desk/prefs';
 import { Choice } from '../shared/bits';
 import { QuantityField } from '../shared/QuantityField';
+import { HourlyFields } from './HourlyFields';
 
 const hourText = (h: number) => `${String(Math.floor(h)).padStart(2, '0')}:${String(Math.round((h % 1) * 60)).padStart(2, '0')}`;
 const hourOf = (text: string) => {
@@ -24,7 +25,15 @@ export function ClimateFields({ job, write }: { job: Job; write: (climate: Clima
     setFault(said);
     if (!said) write({ ...c, ...over } as ClimateSource);
   };
-  const humidity = c.kind === 'constant' ? c.humidityPct : c.humidityAtLowPct;
+  const humidity = c.kind === 'daily' ? c.humidityAtLowPct : c.humidityPct;
+  const [hourly, setHourly] = useState(c.kind === 'hourly');
+  const means =
+    c.kind === 'constant'
+      ? c.tempC
+      : c.kind === 'daily'
+        ? (c.lowC + c.highC) / 2
+        : c.rows.reduce((sum, r) => sum + r.tempC, 0) / Math.max(1, c.rows.length);
+  const round = (v: number) => Math.round(v * 10) / 10;
   return (
     <div className="grid grid-cols-2 gap-2">
       <div className="col-span-2">
@@ -34,26 +43,24 @@ export function ClimateFields({ job, write }: { job: Job; write: (climate: Clima
           options={[
             { id: 'constant', label: 'constant' },
             { id: 'daily', label: 'daily low and high' },
+            { id: 'hourly', label: 'hour by hour' },
           ]}
-          value={c.kind}
-          onChange={(kind) =>
-            kind !== c.kind &&
+          value={hourly ? 'hourly' : c.kind}
+          onChange={(kind) => {
+            // Hour by hour begins when hours are there; until then the weather stays as it is.
+            setHourly(kind === 'hourly');
+            if (kind === 'hourly' || kind === c.kind) return;
             write(
               kind === 'constant'
-                ? { kind, tempC: c.kind === 'daily' ? (c.lowC + c.highC) / 2 : 15, humidityPct: humidity }
-                : {
-                    kind,
-                    lowC: c.kind === 'constant' ? c.tempC - 4 : 8,
-                    lowHour: 6,
-                    highC: c.kind === 'constant' ? c.tempC + 4 : 16,
-                    highHour: 15,
-                    humidityAtLowPct: humidity,
-                  },
-            )
-          }
+                ? { kind, tempC: round(means), humidityPct: humidity }
+                : { kind, lowC: round(means - 4), lowHour: 6, highC: round(means + 4), highHour: 15, humidityAtLowPct: humidity },
+            );
+          }}
         />
       </div>
-      {c.kind === 'constant' ? (
+      {hourly || c.kind === 'hourly' ? (
+        <HourlyFields job={job} write={write} />
+      ) : c.kind === 'constant' ? (
         <QuantityField
           kind="temperature"
           label="Air temperature"
@@ -104,11 +111,11 @@ export function ClimateFields({ job, write }: { job: Job; write: (climate: Clima
       )}
       <QuantityField
         kind="percent"
-        label={c.kind === 'constant' ? 'Humidity' : 'Humidity at the low'}
+        label={c.kind === 'constant' ? 'Humidity' : c.kind === 'daily' ? 'Humidity at the low' : 'Humidity where the hours give none'}
         value={humidity}
         typed={{ text: `${Number(humidity.toFixed(1))} %`, system }}
-        check={(v) => objection(c.kind === 'constant' ? { humidityPct: v } : { humidityAtLowPct: v })}
-        onChange={(t) => write(c.kind === 'constant' ? { ...c, humidityPct: t.value } : { ...c, humidityAtLowPct: t.value })}
+        check={(v) => objection(c.kind === 'daily' ? { humidityAtLowPct: v } : { humidityPct: v })}
+        onChange={(t) => write(c.kind === 'daily' ? { ...c, humidityAtLowPct: t.value } : { ...c, humidityPct: t.value })}
       />
     </div>
   );

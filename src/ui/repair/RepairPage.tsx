@@ -43,7 +43,12 @@ export function useTemperaturePull(jobId: string) {
         (job) => {
           if (first || !from.current) from.current = job.climate;
           const c = from.current;
-          const climate = c.kind === 'constant' ? { ...c, tempC: c.tempC + delta } : { ...c, lowC: c.lowC + delta, highC: c.highC + delta };
+          const climate =
+            c.kind === 'constant'
+              ? { ...c, tempC: c.tempC + delta }
+              : c.kind === 'daily'
+                ? { ...c, lowC: c.lowC + delta, highC: c.highC + delta }
+                : { ...c, rows: c.rows.map((r) => ({ ...r, tempC: r.tempC + delta })) };
           return climateProblems(climate).length ? job : { ...job, climate };
         },
         'climate',

@@ -1,0 +1,134 @@
+'use client';
+import { DateTime } from 'luxon';
+import { useRef, useState } from 'react';
+import { type ClimateSource, type CsvAnswers, type CsvAsk, type HourlyRow, readHourlyCsv } from '@/core/climate';
+import type { Job } from '@/core/plan';
+import { attempt } from '@/core/units';
+import { CHARACTERS, type CharacterId } from '@/device/forecast';
+import { Choice, useFormat } from '../shared/bits';
+import { dayAndClock } from '../shared/when';
+
+/** Weather hour by hour: from a file, whose open questions are asked, or from the made-up forecast that ships. */
+export function HourlyFields({ job, write }: { job: Job; write: (climate: ClimateSource) => void }) {
+  const format = useFormat();
+  const picker = useRef<HTMLInputElement>(null);
+  const [character, setCharacter] = useState<CharacterId>('frost-night');
+  const [seed, setSeed] = useState(1);
+  const [pending, setPending] = useState<{
+    readonly name: string;
+    readonly text: string;
+    readonly answers: CsvAnswers;
+    readonly ask: CsvAsk;
+  } | null>(null);
+  const [said, setSaid] = useState<string | null>(null);
+  const now = job.climate.kind === 'hourly' && job.climate.rows.length ? job.climate : null;
+  const take = (name: string, rows: readonly HourlyRow[], standIn: boolean) =>
+    write({
+      kind: 'hourly',
+      source: name.slice(0, 120),
+      standIn,
+      humidityPct: job.climate.kind === 'daily' ? job.climate.humidityAtLowPct : job.climate.humidityPct,
+      rows: [...rows],
+    });
+  const read = (name: string, text: string, answers: CsvAnswers) => {
+    const got = attempt(() => readHourlyCsv(text, job.zone, answers));
+    setSaid(got.ok ? null : got.problem.sentence);
+    if (!got.ok) return setPending(null);
+    if ('ask' in got.value) return setPending({ name, text, answers, ask: got.value.ask });
+    setPending(null);
+    const { rows, gaps } = got.value;
+    if (rows.length > 3000) return setSaid(`The file holds ${rows.length} hours; up to 3000 are taken in.`);
+    take(name, rows, false);
+    setSaid(
+      `${rows.length} hours taken in${gaps.length ? `; ${gaps.length} gap${gaps.length > 1 ? 's' : ''} of up to three hours bridged by a straight line, the first from ${dayAndClock(gaps[0]!.fromMs, job.zone)}` : ''}.`,
+    );
+  };
+  const ask = async () => {
+    const from = Math.min(Date.now(), job.startFrom) - 3 * 86_400_000;
+    const offset = DateTime.fromMillis(from, { zone: job.zone }).offset / 60;
+    try {
+      const answer = await fetch(`/api/forecast?character=${character}&seed=${seed}&from=${from}&offset=${offset}`);
+      const body = (await answer.json()) as { rows?: HourlyRow[]; error?: { sentence: string } };
+      if (!body.rows) return setSaid(body.error?.sentence ?? 'The made-up forecast gave no answer.');
+      take(`${CHARACTERS[character].label}, made up`, body.rows, true);
+      setSaid(null);
+    } catch {
+      setSaid('The forecast cannot be reached; the weather stays as it was.');
+    }
+  };
+  const warmest = now ? Math.max(...now.rows.map((r) => r.tempC)) : 0;
+  const coldest = now ? Math.min(...now.rows.map((r) => r.tempC)) : 0;
+  return (
+    <div className="col-span-2 flex flex-col gap-2">
+      {now && (
+        <p>
+          <strong>{now.source}</strong>
+          {now.standIn && (
+            <strong className="ml-2 px-1.5" style={{ border: '1.5px dashed var(--stop)', color: 'var(--stop)' }}>
+              not real weather
+            </strong>
+          )}
+          <span className="block soft text-sm">
+            {now.rows.length} hours, {dayAndClock(now.rows[0]!.atMs, job.zone)} to {dayAndClock(now.rows.at(-1)!.atMs, job.zone)},{' '}
+            {format('temperature', coldest).text} to {format('temperature', warmest).text}
+          </span>
+        </p>
+      )}
+      <div className="flex gap-2 flex-wrap items-end">
+        <button type="button" className="act text-sm" onClick={() => picker.current?.click()}>
+          {now && !now.standIn ? 'Another file' : 'From a CSV file'}
+        </button>
+        <input
+          ref={picker}
+          type="file"
+          accept=".csv,.txt,text/csv"
+          className="sr-only"
+          tabIndex={-1}
+          aria-label="File of hourly weather"
+          onChange={async (e) => {
+            const file = e.target.files?.[0];
+            e.target.value = '';
+            if (file) read(file.name, await file.text(), {});
+          }}
+        />
+      </div>
+      {pending && (
+        <Choice
+          label={pending.ask.sentence}
+          options={pending.ask.choices.map((c) => ({ id: c.id, label: c.label }))}
+          value={undefined}
+          onChange={(id) => read(pending.name, pending.text, { ...pending.answers, [pending.ask.what]: id })}
+        />
+      )}
+      <div className="flex gap-2 flex-wrap items-end">
+        <label className="block flex-1 min-w-40">
+          Or made-up weather, to try things
+          <select className="field" value={character} onChange={(e) => setCharacter(e.target.value as CharacterId)}>
+            {Object.entries(CHARACTERS).map(([id, c]) => (
+              <option key={id} value={id}>
+                {c.label}
+              </option>
+            ))}
+          </select>
+        </label>
+        <button type="button" className="act text-sm" onClick={() => void ask()}>
+          Take it
+        </button>
+        <button
+          type="button"
+          className="act quiet text-sm"
+          onClick={() => {
+            setSeed(seed + 1);
+          }}
+        >
+          other days ({seed})
+        </button>
+      </div>
+      {said && (
+        <p role="status" className="text-sm font-semibold">
+          {said}
+        </p>
+      )}
+    </div>
+  );
+}
