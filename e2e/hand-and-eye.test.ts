@@ -35,6 +35,7 @@ const VIEWS = [
   '/job/sample-winch/sample-plate/mix',
   '/job/sample-winch/sample-plate/bench',
   '/job/sample-ramp/pick',
+  '/lab?repair=sample-nosing',
   '/job/sample-ramp/card',
   '/settings',
 ];

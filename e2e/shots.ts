@@ -25,7 +25,7 @@ const SHOTS: readonly (readonly [name: string, path: string, phone?: boolean])[]
   ['sheet', '/shelf/sheet-filler-1'],
   ['card', '/job/sample-ramp/card'],
   ['pick', '/job/sample-landing/pick'],
-  ['settings', '/settings'],
+  ['lab', '/lab?sheet=sheet-paste-1'],
 ];
 
 mkdirSync(folder, { recursive: true });
@@ -41,7 +41,8 @@ for (const phone of [false, true]) {
     await page.locator('#main').waitFor();
     await page.mouse.move(0, 0);
     await page.evaluate(() => document.fonts.ready);
-    await page.waitForTimeout(150);
+    // The lab fills its map as it computes.
+    await page.waitForTimeout(name === 'lab' ? 14_000 : 150);
     await page.screenshot({ path: `${folder}/${name}.png` });
     console.log(name);
   }

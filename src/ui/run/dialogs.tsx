@@ -8,6 +8,7 @@ import { record } from '../desk/desk';
 import { Choice } from '../shared/bits';
 import { Dialog } from '../shared/Dialog';
 import { QuantityField, type Typed } from '../shared/QuantityField';
+import { ProbeReader } from './ProbeReader';
 
 interface Props {
   readonly open: boolean;
@@ -38,6 +39,15 @@ export function ReadDialog({ open, onClose, repairId, role, at }: Props & { at: 
           ]}
           value={channel}
           onChange={setChannel}
+        />
+        <ProbeReader
+          key={channel}
+          faceC={faceNow(at, channel)}
+          humidityPct={60}
+          onTake={async (valueC) => {
+            await record(repairId, { kind: 'reading', channel, valueC, source: 'contact probe (simulated)' }, role);
+            onClose();
+          }}
         />
         <QuantityField
           kind="temperature"
@@ -82,6 +92,14 @@ export function ReadDialog({ open, onClose, repairId, role, at }: Props & { at: 
       </div>
     </Dialog>
   );
+}
+
+/** What the made-up probe finds: the plan's own temperature of that place now. */
+function faceNow(at: RepairView, channel: 'base' | 'air' | 'pot'): number {
+  const series = at.plan.thermal?.[channel];
+  if (!series) return 15;
+  const i = series.times.findIndex((t) => t >= Date.now());
+  return series.values[i < 0 ? series.values.length - 1 : i]!;
 }
 
 export function NoteDialog({ open, onClose, repairId, role }: Props) {

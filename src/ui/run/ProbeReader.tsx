@@ -1,0 +1,56 @@
+'use client';
+import { useEffect, useState } from 'react';
+import type { ProbeReading } from '@/device/probe';
+import { useFormat } from '../shared/bits';
+
+/** The probe that ships, live: held to the place, read when it has settled. */
+export function ProbeReader({ faceC, humidityPct, onTake }: { faceC: number; humidityPct: number; onTake: (tempC: number) => void }) {
+  const format = useFormat();
+  const [held, setHeld] = useState(false);
+  const [reading, setReading] = useState<ProbeReading | null>(null);
+  const [lost, setLost] = useState(false);
+  useEffect(() => {
+    if (!held) return;
+    setLost(false);
+    const stream = new EventSource(
+      `/api/probe?temp=${faceC.toFixed(1)}&humidity=${Math.round(humidityPct)}&seed=${Math.round(faceC * 10) + 7}`,
+    );
+    stream.onmessage = (e) => setReading(JSON.parse(e.data as string) as ProbeReading);
+    stream.onerror = () => {
+      stream.close();
+      setLost(true);
+    };
+    return () => stream.close();
+  }, [held, faceC, humidityPct]);
+  return (
+    <div className="p-2.5" style={{ border: '1px solid var(--rule)' }}>
+      <p className="flex justify-between soft text-sm">
+        <span>contact probe (simulated)</span>
+        <span>{!held ? '' : lost ? 'lost: type the value' : reading ? (reading.settled ? 'settled' : 'settling') : 'listening'}</span>
+      </p>
+      {!held ? (
+        <button type="button" className="act mt-1 min-h-11" onClick={() => setHeld(true)}>
+          Hold it to the place
+        </button>
+      ) : (
+        <div className="flex items-center gap-4 mt-1 flex-wrap">
+          <strong className="fig text-3xl" data-testid="probe">
+            {reading ? format('temperature', reading.tempC).text : '––'}
+          </strong>
+          {reading && <span className="fig">{reading.humidityPct} %</span>}
+          <button
+            type="button"
+            className="act min-h-11"
+            disabled={!reading?.settled || lost}
+            onClick={() => {
+              if (reading) onTake(reading.tempC);
+              setHeld(false);
+            }}
+          >
+            Take it over
+          </button>
+        </div>
+      )}
+    </div>
+  );
+}
