@@ -1,4 +1,4 @@
-import { airOver, baseOver } from '../src/core/climate';
+import { airOver, baseOver, ONLY_AIR } from '../src/core/climate';
 import { liftRun, paceOf, potRun, reach, reactiveOf, tableCell, tableOrder } from '../src/core/cure';
 import { potGrid, runHeat } from '../src/core/heat';
 import { planJob, startsAskOf, startWindows } from '../src/core/plan';
@@ -93,7 +93,7 @@ export function clockRun(
   );
   row(
     'base temperature over 24 days',
-    times(() => baseOver(air, { material: 'concrete', thicknessMm: 220, back: 'ground', exposure: 'windy' }), 20),
+    times(() => baseOver(air, { material: 'concrete', thicknessMm: 220, back: 'ground', exposure: 'windy', surroundings: ONLY_AIR }), 20),
   );
 
   const mortar = reactiveOf(mortarSheet);

@@ -144,3 +144,32 @@ test('the probe is held to the place and read when it has settled; the record ke
     .waitFor();
   await page.context().close();
 });
+
+test('a clear night takes the base below the air and the dew point stops the work; a tent through the night brings it back', async () => {
+  const page = await open();
+  await withSample(page, base());
+  await page.goto(`${base()}/job/sample-ramp/sample-nosing/inspect`);
+  const answerOf = async (path: string) => {
+    await page.goto(`${base()}/job/sample-ramp/sample-nosing/${path}`);
+    return (await page.getByTestId('start-says').textContent())!;
+  };
+  const plain = await answerOf('place');
+  await page.goto(`${base()}/job/sample-ramp/sample-nosing/inspect`);
+  await page.getByText('sun, sky, water and heaters').click();
+  await choose(page, 'It sees of the sky', 'sky, no sun');
+  await type(page, 'Clouds', '0 %');
+  await type(page, 'Clouds', '140 %');
+  await page.getByText('Clouds cover between 0 and 100 % of the sky.').waitFor();
+  await page.keyboard.press('Escape');
+  const cold = await answerOf('place');
+  expect(cold).not.toBe(plain);
+  await page.goto(`${base()}/job/sample-ramp/sample-nosing/inspect`);
+  await choose(page, 'Tent, mat or heater', 'on every day');
+  await type(page, 'Warmer by', '12 K');
+  await page.getByLabel('Behind it').selectOption('water');
+  await type(page, 'Water behind it', '45 C');
+  await page.getByText('Water lies between −2 and 40 °C.').waitFor();
+  const warm = await answerOf('place');
+  expect(warm).not.toBe(cold);
+  await page.context().close();
+});

@@ -1,4 +1,5 @@
 import { DateTime } from 'luxon';
+import { ONLY_AIR } from '../core/climate';
 import { METHODS } from '../core/method';
 import { FIRST_BENCH, type Job, type Repair } from '../core/plan';
 import { type Bundle, type Event, type EventBody, type PlanSnapshot, snapshotOf } from '../core/record';
@@ -92,7 +93,7 @@ export function sampleData(nowMs: number, zone: string): SampleData {
     version: 3,
     settingOut: null,
     method: { id: methodId, version: 1 },
-    base: { material: 'concrete', thicknessMm: 220, back: 'ground', exposure: 'windy', castOn: '2009-06-15' },
+    base: { material: 'concrete', thicknessMm: 220, back: 'ground', exposure: 'windy', surroundings: ONLY_AIR, castOn: '2009-06-15' },
     answers: soundAnswers(methodId),
     sheetId,
     kitId,
@@ -140,7 +141,7 @@ export function sampleData(nowMs: number, zone: string): SampleData {
         place: 'Granite landing step',
         void: { ...voidOf(eyes), count: 4 },
         settingOut: EYES_SET_OUT,
-        base: { material: 'stone', thicknessMm: 400, back: 'ground', exposure: 'windy', castOn: null },
+        base: { material: 'stone', thicknessMm: 400, back: 'ground', exposure: 'windy', surroundings: ONLY_AIR, castOn: null },
         safety: { class: 'review', why: 'Mooring lines hang on it.' },
       },
       'anchor',
@@ -170,7 +171,7 @@ export function sampleData(nowMs: number, zone: string): SampleData {
       name: 'Winch plate',
       place: 'Winch bed, left of the drum',
       void: voidOf(plate),
-      base: { material: 'metal', thicknessMm: 12, back: 'air', exposure: 'sheltered', castOn: null },
+      base: { material: 'metal', thicknessMm: 12, back: 'air', exposure: 'sheltered', surroundings: ONLY_AIR, castOn: null },
       materialC: 20,
       scaleStepG: 0.1,
       schools: { 'part-kits': 'weighed' },

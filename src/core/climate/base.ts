@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { conduct } from '../heat';
 import { type Problem, refuse } from '../units';
+import { localDays } from './days';
 import { indexAt, type Series, valueAt } from './series';
 
 /** Thermal properties by base material: conductivity W/mK and ρc J/m³K. Common handbook values for dry material at 20 °C. */
@@ -13,45 +14,121 @@ export const BASE_PROPERTIES = {
   timber: { k: 0.13, rhoC: 500 * 1700 },
 } as const;
 
+/** What else than the air warms and cools a face. */
+export const Surroundings = z.object({
+  /** What it sees of the sky: nothing, the sky but no sun, or both. */
+  sky: z.enum(['none', 'shade', 'open']),
+  cloudPct: z.number(),
+  tone: z.enum(['light', 'medium', 'dark']),
+  /** Sun on the face at its highest, W/m², and the local hours between which it shines. */
+  sunPeakW: z.number(),
+  riseHour: z.number(),
+  setHour: z.number(),
+  /** Temperature of the water behind the base; null where there is none. */
+  waterC: z.number().nullable(),
+  /** A tent, mat or heater: the local hours in which it is on, and by how much it warms the air at the face. */
+  cover: z.object({ fromHour: z.number(), toHour: z.number(), warmK: z.number() }).nullable(),
+});
+export type Surroundings = z.infer<typeof Surroundings>;
+
+/** Nothing but air. */
+export const ONLY_AIR: Surroundings = {
+  sky: 'none',
+  cloudPct: 30,
+  tone: 'medium',
+  sunPeakW: 650,
+  riseHour: 6,
+  setHour: 20,
+  waterC: null,
+  cover: null,
+};
+
+/** Share of the sun that a face takes up, by its tone. */
+const TAKES_UP = { light: 0.4, medium: 0.65, dark: 0.9 } as const;
+/** Emissivity of common bases, and what a clear sky takes from a face that sees all of it beyond the air, W/m². */
+const EMISSIVITY = 0.9;
+const CLEAR_SKY_W = 63;
+const SKY_VIEW = { none: 0, shade: 0.4, open: 1 } as const;
+
 /** The base as a body with a temperature of its own. */
 export const BaseBody = z.object({
   material: z.enum(Object.keys(BASE_PROPERTIES) as [keyof typeof BASE_PROPERTIES, ...(keyof typeof BASE_PROPERTIES)[]]),
   thicknessMm: z.number(),
-  back: z.enum(['insulated', 'air', 'ground']),
+  back: z.enum(['insulated', 'air', 'ground', 'water']),
   exposure: z.enum(['sheltered', 'windy']),
+  surroundings: Surroundings,
 });
 export type BaseBody = z.infer<typeof BaseBody>;
 
 /** Heat transfer from air, W/m²K. */
-const H = { sheltered: 10, windy: 25, ground: 15 } as const;
+const H = { sheltered: 10, windy: 25, ground: 15, water: 300 } as const;
 const DAY_MS = 86_400_000;
 /** A reading's offset from the forecast fades with this time constant. */
 export const OFFSET_FADE_MS = 6 * 3_600_000;
 
 export function baseProblems(body: BaseBody): readonly Problem[] {
-  return body.thicknessMm > 0 && body.thicknessMm <= 5000
-    ? []
-    : [
-        {
-          field: 'thicknessMm',
-          value: body.thicknessMm,
-          allowed: 'more than 0 to 5000 mm',
-          sentence: 'The thickness of the base must be more than 0 and at most 5000 mm.',
-        },
-      ];
+  const out: Problem[] = [];
+  const say = (field: string, value: unknown, allowed: string, sentence: string) => out.push({ field, value, allowed, sentence });
+  if (!(body.thicknessMm > 0 && body.thicknessMm <= 5000))
+    say('thicknessMm', body.thicknessMm, 'more than 0 to 5000 mm', 'The thickness of the base must be more than 0 and at most 5000 mm.');
+  const { cloudPct, sunPeakW, riseHour, setHour, waterC, cover } = body.surroundings;
+  if (!(cloudPct >= 0 && cloudPct <= 100)) say('cloudPct', cloudPct, '0 to 100 %', 'Clouds cover between 0 and 100 % of the sky.');
+  if (!(sunPeakW >= 0 && sunPeakW <= 1200)) say('sunPeakW', sunPeakW, '0 to 1200 W/m²', 'The sun gives at most some 1200 W/m².');
+  if (!(riseHour >= 0 && setHour <= 24 && riseHour < setHour))
+    say('riseHour', riseHour, 'before the hour it sets', 'The sun must rise before it sets, within the day.');
+  if (body.back === 'water' && waterC === null) say('waterC', null, 'a temperature', 'Say how warm the water behind the base is.');
+  if (waterC !== null && !(waterC >= -2 && waterC <= 40)) say('waterC', waterC, '-2 to 40 °C', 'Water lies between −2 and 40 °C.');
+  if (cover && !(cover.fromHour >= 0 && cover.fromHour <= 24 && cover.toHour >= 0 && cover.toHour <= 24))
+    say('cover', cover.fromHour, '0 to 24 h', 'The hours of the tent or heater lie outside the day.');
+  if (cover && !(cover.warmK >= 0 && cover.warmK <= 40)) say('cover', cover.warmK, '0 to 40 K', 'A tent or heater warms by 0 to 40 K.');
+  return out;
+}
+
+/** Whether a local hour lies in a stretch that may run over midnight. */
+const within = (hour: number, from: number, to: number) => (from <= to ? hour >= from && hour < to : hour >= from || hour < to);
+
+/**
+ * The temperature a face exchanges heat with: Tair + α G/h − ε F ΔR/h, sun by day, long-wave loss to a clear sky by night, less by the
+ * clouds; under a tent or heater the air it makes.
+ * @param zone IANA zone whose hours sun and cover keep
+ */
+export function environmentOver(air: Series, body: BaseBody, zone: string): Float64Array {
+  const { surroundings: s } = body;
+  if (s.sky === 'none' && !s.cover) return air.values;
+  const h = H[body.exposure];
+  const clear = 1 - s.cloudPct / 100;
+  const loss = (EMISSIVITY * SKY_VIEW[s.sky] * CLEAR_SKY_W * clear) / h;
+  const sun = s.sky === 'open' ? (TAKES_UP[s.tone] * s.sunPeakW * (0.25 + 0.75 * clear)) / h : 0;
+  const out = new Float64Array(air.values.length);
+  const days = localDays(zone, air.times[0]!, air.times.at(-1)!);
+  let d = 0;
+  for (let i = 0; i < out.length; i++) {
+    const ms = air.times[i]!;
+    while (d + 1 < days.length && ms >= days[d]!.nextMs) d++;
+    const hour = (ms - days[d]!.startMs) / 3_600_000;
+    if (s.cover && within(hour, s.cover.fromHour, s.cover.toHour)) {
+      out[i] = air.values[i]! + s.cover.warmK;
+      continue;
+    }
+    const shine = hour > s.riseHour && hour < s.setHour ? Math.sin((Math.PI * (hour - s.riseHour)) / (s.setHour - s.riseHour)) : 0;
+    out[i] = air.values[i]! + sun * shine - loss;
+  }
+  return out;
 }
 
 /**
  * Temperature of the base's face, by conduction through its thickness. The first day of `air` is repeated as run-in,
- * so `air` should begin at least a day or two before it matters. Sun and clear sky are not in it.
+ * so `air` should begin at least a day or two before it matters.
+ * @param zone IANA zone whose hours sun and cover keep
  * @throws Refusal for a thickness that is not positive
  */
-export function baseOver(air: Series, body: BaseBody): Series {
+export function baseOver(air: Series, body: BaseBody, zone = 'utc'): Series {
   const bad = baseProblems(body)[0];
   if (bad) refuse(`base.${bad.field}`, bad.value, bad.allowed, bad.sentence);
   const { k, rhoC } = BASE_PROPERTIES[body.material];
   const stepS = (air.times[1]! - air.times[0]!) / 1000;
   const inDay = Math.min(air.values.length, Math.max(1, Math.round(DAY_MS / 1000 / stepS)));
+  const around = environmentOver(air, body, zone);
   const mean = air.values.subarray(0, inDay).reduce((s, v) => s + v, 0) / inDay;
   const runIn = 2;
   const slab = {
@@ -62,23 +139,25 @@ export function baseOver(air: Series, body: BaseBody): Series {
     inner:
       body.back === 'insulated'
         ? ({ kind: 'insulated' } as const)
-        : ({ kind: 'fluid', h: body.back === 'air' ? H.sheltered : H.ground } as const),
+        : ({ kind: 'fluid', h: body.back === 'air' ? H.sheltered : body.back === 'water' ? H.water : H.ground } as const),
     cells: 12,
   };
-  // What stands behind the slab: the same air, or ground at the mean of the first day.
-  const behind = (outer: Float64Array) =>
-    body.back === 'insulated' ? null : body.back === 'air' ? outer : new Float64Array(outer.length).fill(mean);
+  // What stands behind the slab: the plain air, ground at the mean of the first day, or water.
+  const deep = body.back === 'water' ? body.surroundings.waterC! : mean;
+  const behind = (outer: Float64Array, own: Float64Array) =>
+    body.back === 'insulated' ? null : body.back === 'air' ? own : new Float64Array(outer.length).fill(deep);
   const values = new Float64Array(air.values.length);
   let state: number | Float64Array = mean;
-  const firstDay = air.values.subarray(0, inDay);
-  for (let r = 0; r < runIn; r++) state = conduct(slab, firstDay, behind(firstDay), state, stepS).cellsC;
+  const firstDay = around.subarray(0, inDay);
+  const firstAir = air.values.subarray(0, inDay);
+  for (let r = 0; r < runIn; r++) state = conduct(slab, firstDay, behind(firstDay, firstAir), state, stepS).cellsC;
   // Near samples are closer than far ones: each stretch of one step is solved on from the state the last one left.
   for (let from = 0; from < values.length; ) {
     const step = air.times[Math.max(1, from)]! - air.times[Math.max(1, from) - 1]!;
     let to = from + 1;
     while (to < values.length && Math.abs(air.times[to]! - air.times[to - 1]! - step) < 1) to++;
-    const outer = air.values.subarray(from, to);
-    const solved = conduct(slab, outer, behind(outer), state, step / 1000);
+    const outer = around.subarray(from, to);
+    const solved = conduct(slab, outer, behind(outer, air.values.subarray(from, to)), state, step / 1000);
     values.set(solved.surfaceC, from);
     state = solved.cellsC;
     from = to;

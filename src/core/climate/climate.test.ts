@@ -4,13 +4,16 @@ import {
   BASE_PROPERTIES,
   type BaseBody,
   baseOver,
+  baseProblems,
   type ClimateSource,
   climateProblems,
   combine,
   dewPointC,
+  environmentOver,
   extremes,
   humidityOf,
   humidityPct,
+  ONLY_AIR,
   seriesOf,
   valueAt,
   withReadings,
@@ -63,7 +66,7 @@ describe('air', () => {
 });
 
 describe('base', () => {
-  const body: BaseBody = { material: 'concrete', thicknessMm: 200, back: 'ground', exposure: 'sheltered' };
+  const body: BaseBody = { material: 'concrete', thicknessMm: 200, back: 'ground', exposure: 'sheltered', surroundings: ONLY_AIR };
   const { air } = airOver(frosty, zone, at('2026-05-08T00:00'), at('2026-05-14T00:00'));
   const swing = (b: BaseBody) => {
     const base = baseOver(air, b);
@@ -71,7 +74,7 @@ describe('base', () => {
   };
   test('a slab swings less than the air and lags it by hours; a thin plate follows', () => {
     const slab = swing(body);
-    const plate = swing({ material: 'metal', thicknessMm: 6, back: 'air', exposure: 'windy' });
+    const plate = swing({ material: 'metal', thicknessMm: 6, back: 'air', exposure: 'windy', surroundings: ONLY_AIR });
     expect(slab.max - slab.min).toBeLessThan(8);
     expect(plate.max - plate.min).toBeGreaterThan(11);
     const base = baseOver(air, body);
@@ -102,6 +105,50 @@ describe('base', () => {
     // A day before and a day after the change of step read alike at the same hour.
     for (const hour of ['06', '12', '18'])
       expect(valueAt(base, at(`2026-05-10T${hour}:00`))).toBeCloseTo(valueAt(base, at(`2026-05-08T${hour}:00`)), 0);
+  });
+  test('by day the sun warms it, by night a clear sky cools it below the air; clouds do less of both', () => {
+    const still = {
+      times: Float64Array.from({ length: 4 * 96 }, (_, i) => Date.UTC(2026, 4, 5) + i * 900_000),
+      values: new Float64Array(4 * 96).fill(12),
+    };
+    const open: BaseBody = { ...body, surroundings: { ...ONLY_AIR, sky: 'open', cloudPct: 0 } };
+    const env = environmentOver(still, open, 'utc');
+    const at = (hour: number) => env[3 * 96 + hour * 4]!;
+    // Night: − 0.9 · 63 / 10; noon of a day from 6 to 20 h: + 0.65 · 650 / 10 beside it.
+    expect(at(2)).toBeCloseTo(12 - 5.67, 9);
+    expect(at(13)).toBeCloseTo(12 + 42.25 - 5.67, 6);
+    const base = baseOver(still, open, 'utc');
+    expect(Math.min(...base.values.subarray(2 * 96))).toBeLessThan(12);
+    expect(Math.max(...base.values.subarray(2 * 96))).toBeGreaterThan(20);
+    const grey = baseOver(still, { ...open, surroundings: { ...open.surroundings, cloudPct: 100 } }, 'utc');
+    expect(Math.min(...grey.values)).toBeGreaterThanOrEqual(12 - 1e-9);
+    const shade = environmentOver(still, { ...open, surroundings: { ...open.surroundings, sky: 'shade' } }, 'utc');
+    expect(Math.max(...shade)).toBeLessThan(12);
+  });
+  test('a heater over midnight warms it in its hours; a hull below the water follows the water', () => {
+    const still = {
+      times: Float64Array.from({ length: 4 * 96 }, (_, i) => Date.UTC(2026, 4, 5) + i * 900_000),
+      values: new Float64Array(4 * 96).fill(4),
+    };
+    const tent: BaseBody = { ...body, surroundings: { ...ONLY_AIR, sky: 'open', cover: { fromHour: 20, toHour: 6, warmK: 10 } } };
+    const env = environmentOver(still, tent, 'utc');
+    expect([env[96 + 4 * 22], env[96 + 4 * 3]]).toEqual([14, 14]);
+    expect(env[96 + 4 * 12]).not.toBe(14);
+    const hull: BaseBody = {
+      material: 'laminate',
+      thicknessMm: 12,
+      back: 'water',
+      exposure: 'sheltered',
+      surroundings: { ...ONLY_AIR, waterC: 9 },
+    };
+    // Series of films: air 10, laminate 12/0.3 mm, water 300: the face lies where the flux says.
+    const flux = (9 - 4) / (1 / 10 + 0.012 / 0.3 + 1 / 300);
+    expect(baseOver(still, hull, 'utc').values.at(-1)!).toBeCloseTo(4 + flux / 10, 2);
+    expect(baseProblems({ ...hull, surroundings: ONLY_AIR })[0]!.sentence).toMatch(/how warm the water/);
+    expect(
+      baseProblems({ ...tent, surroundings: { ...tent.surroundings, cover: { fromHour: 25, toHour: 6, warmK: 5 } } })[0]!.sentence,
+    ).toMatch(/outside the day/);
+    expect(baseProblems({ ...tent, surroundings: { ...tent.surroundings, riseHour: 21 } })[0]!.sentence).toMatch(/rise before it sets/);
   });
   test('a base without thickness is refused', () => expect(() => baseOver(air, { ...body, thicknessMm: 0 })).toThrow(/thickness/));
 });

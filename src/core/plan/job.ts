@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { BaseBody, ClimateSource } from '../climate';
+import { BaseBody, ClimateSource, ONLY_AIR } from '../climate';
 import { Blend, Colour } from '../mix';
 import { MilestoneId, Orientation, Way, WETNESS } from '../system';
 import { SettingOut, Void } from '../void';
@@ -117,7 +117,7 @@ function shapeTo2(shape: unknown): unknown {
 /**
  * Steps of a repair from version n to n + 1, by n: used by the job file and by the database alike.
  * 1 → 2: second readings, several shapes with what differs among like voids, what stays clear, open backs, setting out.
- * 2 → 3: dose, orientation, wetness found, crew, bench, own fillers, colour.
+ * 2 → 3: dose, orientation, wetness found, crew, bench, lifts, own fillers, colour, sun, sky, water and cover of the base.
  */
 export const REPAIR_STEPS: Readonly<Record<number, (old: Old) => Old>> = {
   1: (old) => {
@@ -144,6 +144,7 @@ export const REPAIR_STEPS: Readonly<Record<number, (old: Old) => Old>> = {
     colour: null,
     ...old,
     version: 3,
+    base: isOld(old.base) ? { surroundings: ONLY_AIR, ...old.base } : old.base,
   }),
 };
 

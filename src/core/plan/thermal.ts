@@ -31,8 +31,9 @@ export function siteClimate(job: Job, fromMs: number): SiteClimate {
   return {
     air,
     baseOf: (base) => {
-      const key = `${base.material}|${base.thicknessMm}|${base.back}|${base.exposure}`;
-      const found = known.get(key) ?? baseOver(air.air, base);
+      const { castOn: _, ...body } = base;
+      const key = JSON.stringify(body);
+      const found = known.get(key) ?? baseOver(air.air, base, job.zone);
       known.set(key, found);
       return found;
     },

@@ -1,4 +1,5 @@
 import { nanoid } from 'nanoid';
+import { ONLY_AIR } from '@/core/climate';
 import { METHODS } from '@/core/method';
 import { FIRST_BENCH, type Job, type Repair } from '@/core/plan';
 
@@ -39,6 +40,7 @@ export function freshRepair(jobId: string, methodId: string, order: number, nowM
       thicknessMm: method.bases[0] === 'metal' ? 10 : 200,
       back: method.bases[0] === 'metal' ? 'air' : 'ground',
       exposure: 'sheltered',
+      surroundings: ONLY_AIR,
       castOn: null,
     },
     answers: {},

@@ -7,6 +7,7 @@ import type { StageProps } from '../repair/stage-props';
 import { Answer, Choice, Heading, TextField } from '../shared/bits';
 import { QuantityField } from '../shared/QuantityField';
 import { StageFindings } from '../shared/StageFindings';
+import { SurroundingsFields } from './SurroundingsFields';
 
 const ANSWERS = [
   { id: 'yes', label: 'yes' },
@@ -138,11 +139,23 @@ function Side({ at }: StageProps) {
           <select
             className="field"
             value={repair.base.back}
-            onChange={(e) => change({ base: { ...repair.base, back: e.target.value as 'air' } })}
+            onChange={(e) => {
+              const back = e.target.value as typeof repair.base.back;
+              const around = repair.base.surroundings;
+              // Water needs a temperature at once; a lake in spring is a beginning.
+              change({
+                base: {
+                  ...repair.base,
+                  back,
+                  surroundings: { ...around, waterC: back === 'water' ? (around.waterC ?? 8) : around.waterC },
+                },
+              });
+            }}
           >
             <option value="ground">ground</option>
             <option value="air">air</option>
             <option value="insulated">insulation</option>
+            <option value="water">water</option>
           </select>
         </label>
         <label className="block">
@@ -165,6 +178,7 @@ function Side({ at }: StageProps) {
           />
         )}
       </div>
+      <SurroundingsFields repair={repair} />
       <Heading>Who must look at it</Heading>
       <Choice
         label="Safety class"
