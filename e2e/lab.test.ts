@@ -173,3 +173,20 @@ test('a clear night takes the base below the air and the dew point stops the wor
   expect(warm).not.toBe(cold);
   await page.context().close();
 });
+
+test('packs from a cold store: how long in a room, quicker in a bath, and by when; a place too cold for it is refused', async () => {
+  const page = await open();
+  await withSample(page, base());
+  await page.goto(`${base()}/job/sample-ramp/sample-nosing/material`);
+  await page.getByText('bring the packs to temperature').click();
+  const says = page.getByTestId('warm-packs');
+  await says.getByText(/put it there by/).waitFor();
+  const room = (await says.textContent())!;
+  await page.getByLabel('It goes into').selectOption({ label: 'a water bath, packs closed' });
+  await page.waitForFunction((was) => document.querySelector('[data-testid=warm-packs]')?.textContent !== was, room);
+  const after = (text: string) => minutes(text.split('warmed through after')[1]!.split(':')[0]!);
+  expect(after((await says.textContent())!)).toBeLessThan(after(room));
+  await type(page, 'of', '12 C');
+  await page.getByText(/never brings it to 18 °C/).waitFor();
+  await page.context().close();
+});

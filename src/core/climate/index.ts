@@ -3,4 +3,5 @@ export * from './base';
 export * from './days';
 export * from './dew';
 export * from './hourly';
+export * from './packs';
 export * from './series';

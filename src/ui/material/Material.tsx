@@ -14,6 +14,7 @@ import { StageFindings, StillNeeds } from '../shared/StageFindings';
 import { FoundAtThePlace } from './FoundAtThePlace';
 import { SuitTable } from './SuitTable';
 import { shelfOf } from './shelf-of';
+import { WarmPacks } from './WarmPacks';
 
 function Sheet({ view, at, nowMs }: StageProps) {
   const { repair, plan } = at;
@@ -80,7 +81,7 @@ function baseNow(plan: StageProps['at']['plan'], nowMs: number): number {
   return s.values[i < 0 ? s.values.length - 1 : i]!;
 }
 
-function Side({ at, nowMs }: StageProps) {
+function Side({ view, at, nowMs }: StageProps) {
   const prose = useProse();
   const { repair, plan } = at;
   const format = useFormat();
@@ -151,6 +152,7 @@ function Side({ at, nowMs }: StageProps) {
           {useBy.referenceMassG ? `, for ${useBy.referenceMassG} g` : ''}. A bigger or warmer pot dies sooner.
         </p>
       )}
+      <WarmPacks view={view} at={at} />
       <Heading aside="the sheet says">Limits</Heading>
       <dl className="grid grid-cols-[auto_1fr] gap-x-5 gap-y-0.5">
         {limits.map(([k, v]) => (
