@@ -1,0 +1,84 @@
+import { KIND_IDS, SheetRevision, systemKind } from '@/core/system';
+import { sampleSheets } from '@/sample/systems';
+import { blankDraft, draftOf, ofKind, type SheetDraft } from './draft';
+import { readDraft } from './read-draft';
+
+const read = (d: SheetDraft, before: SheetRevision | null = null) => readDraft(d, 'metric', before, 'foreman', 1000);
+const faults = (d: SheetDraft) => {
+  const r = read(d);
+  return 'faults' in r ? r.faults : {};
+};
+const paste = () => draftOf(sampleSheets.find((s) => s.id === 'sheet-paste-1')!);
+
+test.each(sampleSheets.map((s) => [s.name, s] as const))('%s: opened and put back unchanged it says the same', (_, sheet) => {
+  const r = read(draftOf(sheet), sheet);
+  if ('faults' in r) throw new Error(JSON.stringify(r.faults));
+  const { id, revision, supersedes, typedAt, typedByRole, sample, milestones, ...same } = r.sheet;
+  expect(sheet).toMatchObject({
+    ...same,
+    parts: same.parts.map((p) => expect.objectContaining({ id: p.id, densityGPerMl: p.densityGPerMl })),
+  });
+  expect([revision, supersedes, sample, typedByRole]).toEqual([sheet.revision + 1, sheet.id, false, 'foreman']);
+  expect(milestones.map(({ printed, ...m }) => m)).toEqual(sheet.milestones.map(({ printed, ...m }) => m));
+  expect(SheetRevision.parse(r.sheet)).toEqual(r.sheet);
+  expect([id === sheet.id, typedAt]).toEqual([false, 1000]);
+});
+
+test('an empty draft of any kind says at its fields what is missing, and nothing is thrown', () => {
+  for (const kind of KIND_IDS) {
+    const said = faults(ofKind(blankDraft(), kind));
+    expect(said.name?.sentence).toMatch(/name/);
+    const asked = systemKind(kind).dosed ? ['doseMin', 'doseMax', 'doseUsual', 'doseOf'] : ['ratio'];
+    for (const field of asked) expect(said[field]).toBeDefined();
+  }
+});
+
+test('another kind brings its family, hazards and parts, and keeps what was typed', () => {
+  const typed = { ...blankDraft(), name: 'Mine', hazards: 'Only mine.' };
+  const mortar = ofKind(typed, 'mortar-kit');
+  expect(mortar).toMatchObject({ name: 'Mine', hazards: 'Only mine.' });
+  expect(mortar.parts.C.name).toBe('graded sand');
+  expect(ofKind(blankDraft(), 'finish-resin')).toMatchObject({
+    family: 'peroxide',
+    hazards: systemKind('finish-resin').hazards.join('\n'),
+  });
+});
+
+test.each([
+  ['ratio', { ratio: '2:1' }, /Which is it/],
+  ['ratio', { ratio: '2:0 by volume' }, /above 0/],
+  ['also', { also: '3:1 by volume' }, /Both ratios are by volume/],
+  ['tolerance', { tolerance: '80 %' }, /at most 50/],
+  ['densityA', { parts: { ...paste().parts, A: { name: '', density: '', bulk: '' } } }, /Nothing is typed yet/],
+  ['mixRpm', { mixRpm: 'slowly' }, /300 to 400/],
+  ['coverage', { coverage: '0' }, /more than 0/],
+  ['limits.baseMinC', { limits: { baseMinC: 'warm' } }, /not understood/],
+  ['storeMin', { storeMin: '-400 C' }, /absolute zero/],
+] as const)('%s: what cannot be is said there', (field, over, words) => {
+  expect(faults({ ...paste(), ...over } as SheetDraft)[field]?.sentence).toMatch(words);
+});
+
+test('kits: nothing in them, ounces without their kind, contents that are no things', () => {
+  const d = paste();
+  const kit = { ...d.kits[0]!, massG: { ...d.kits[0]!.massG, A: '0 g', B: '5 oz' }, contents: '2 static mixers, 0 spatulas' };
+  const said = faults({ ...d, kits: [kit] });
+  expect(said[`kits.${kit.key}.a`]!.sentence).toMatch(/more than 0/);
+  expect(said[`kits.${kit.key}.b`]!.choices!.length).toBeGreaterThan(0);
+  expect(said[`kits.${kit.key}.contents`]!.sentence).toMatch(/0 spatulas/);
+  const r = read({ ...d, kits: [{ ...d.kits[0]!, contents: '2 static mixers, a pail' }] });
+  expect('sheet' in r && r.sheet.kits[0]!.contents).toEqual([
+    { what: 'static mixers', count: 2 },
+    { what: 'a pail', count: 1 },
+  ]);
+});
+
+test('a table in Fahrenheit comes back as the paper prints it', () => {
+  const d = paste();
+  const text = '50 F: 30 h\n68 F: 12 h\n86 F: 6 h';
+  const r = read({ ...d, times: [{ ...d.times[0]!, text }] });
+  if ('faults' in r) throw new Error('faults');
+  expect(draftOf(r.sheet).times[0]!.text).toBe(text);
+  // A bare number would mean another unit for another reader: then the figures are written out.
+  const bare = read({ ...d, times: [{ ...d.times[0]!, text: '10: 30 h\n20: 12 h' }] });
+  expect('sheet' in bare && draftOf(bare.sheet).times[0]!.text).toMatch(/^10: 30 h/);
+});
