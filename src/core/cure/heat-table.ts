@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { type LiftAsk, liftRun, potRun, type Reactive } from './self-heat';
+import { type LiftAsk, liftRun } from './lift';
+import { potRun, type Reactive } from './self-heat';
 
 /** Changes whenever the computation does: tables kept of an older one are made again. */
 export const HEAT_TABLE_VERSION = 1;

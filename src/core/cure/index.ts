@@ -1,5 +1,23 @@
 export * from './clock';
 export * from './flaws';
 export * from './heat-table';
+export * from './lift';
 export * from './pace';
-export * from './self-heat';
+export {
+  AMINE,
+  BASE_BEARS_C,
+  bruggeman,
+  type HeatHistory,
+  HOTTEST_C,
+  type PotAnswer,
+  potRun,
+  type Reactive,
+  RUNAWAY_C,
+  reactiveOf,
+  reactiveTry,
+  restsOn,
+  selfHeats,
+  VESSELS,
+  type Verdict,
+  type VesselId,
+} from './self-heat';

@@ -13,8 +13,9 @@ import { instrumentOf } from '../mix/Instruments';
 import { MixingColumns } from '../mix/MixingColumns';
 import { Choice, Heading, useFormat, Ways } from '../shared/bits';
 import { QuantityField } from '../shared/QuantityField';
-import { clock, countdown } from '../shared/when';
+import { clock } from '../shared/when';
 import { BatchLabel } from './BatchLabel';
+import { Clocks } from './Clocks';
 import { RatioGauge } from './RatioGauge';
 import { Taken } from './Taken';
 import { useScale } from './use-scale';
@@ -437,61 +438,5 @@ function TypedPour({ label, onTake }: { label: string; onTake: (grams: number) =
       onChange={(t) => setFault(onTake(t.value) ?? null)}
       check={(v) => (v > 0 ? null : 'More than 0.')}
     />
-  );
-}
-
-/** Mixing, standing, pot: each from its own instant. */
-function Clocks({
-  mixMin,
-  began,
-  over,
-  standMs,
-  deadMs,
-  potFrom,
-  nowMs,
-  zone,
-}: {
-  mixMin: number;
-  began: number | null;
-  over: number | null;
-  standMs: number | null;
-  deadMs: number | null;
-  potFrom: number | null;
-  nowMs: number;
-  zone: string;
-}) {
-  if (began === null)
-    return <p className="mt-2 soft">The clocks begin with mixing: {formatDuration(mixMin)} by the sheet, then the pot’s own.</p>;
-  const mixing = over === null ? began + mixMin * 60_000 - nowMs : null;
-  return (
-    <div className="grid grid-cols-3 gap-3 mt-2">
-      <div>
-        <p className="soft text-sm">mixing</p>
-        <p className="fig text-3xl font-extrabold" role="timer" data-testid="mix-clock">
-          {mixing === null ? 'done' : mixing > 0 ? countdown(mixing) : `+${countdown(-mixing).replace(/^[−-]/, '')}`}
-        </p>
-        <p className="soft text-sm">
-          {mixing !== null && mixing <= 0 ? 'the sheet’s time is over; even colour?' : `${formatDuration(mixMin)} by the sheet`}
-        </p>
-      </div>
-      <div>
-        <p className="soft text-sm">standing</p>
-        <p className="fig text-3xl font-extrabold" role="timer">
-          {standMs !== null ? (standMs > nowMs ? countdown(standMs - nowMs) : 'over') : '–'}
-        </p>
-      </div>
-      <div>
-        <p className="soft text-sm">left in the pot</p>
-        <p
-          className="fig text-3xl font-extrabold"
-          role="timer"
-          data-testid="pot-clock"
-          style={deadMs !== null && deadMs < nowMs ? { color: 'var(--stop)' } : undefined}
-        >
-          {deadMs === null ? '–' : countdown(deadMs - nowMs)}
-        </p>
-        <p className="soft text-sm">{deadMs !== null && potFrom !== null ? `dead at ${clock(deadMs, zone)}` : ''}</p>
-      </div>
-    </div>
   );
 }
