@@ -173,7 +173,7 @@ function Facts({ sheet: s }: { sheet: SheetRevision }) {
     ],
     ['before use', s.storage.checks.join(' ') || null],
     ['protection', s.protection.join(', ') || null],
-    ['typed', `from ${s.typedFrom || 'no source noted'}, by ${s.typedByRole}`],
+    ['typed', `from ${s.typedFrom || 'no source noted'}, by ${s.typedByRole}, ${new Date(s.typedAt).toLocaleDateString()}`],
   ];
   return (
     <>
