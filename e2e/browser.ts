@@ -41,3 +41,12 @@ export async function withSample(page: Page, base: string): Promise<void> {
   await page.getByRole('button', { name: /Load the sample/ }).click();
   await page.getByRole('heading', { name: 'Slip ramp before the season' }).waitFor();
 }
+
+/** A page in a fresh profile; an error in it fails the test. */
+export async function freshPage(browser: Browser): Promise<Page> {
+  const page = await (await fresh(browser)).newPage();
+  page.on('pageerror', (error) => {
+    throw error;
+  });
+  return page;
+}

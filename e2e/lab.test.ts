@@ -1,5 +1,5 @@
 import type { Browser, Page } from 'playwright-core';
-import { fresh, launch, withSample } from './browser';
+import { freshPage, launch, withSample } from './browser';
 import { choose, type } from './hands';
 
 const base = () => process.env.GRENKO_BASE!;
@@ -10,13 +10,7 @@ beforeAll(async () => {
 afterAll(() => browser.close());
 jest.setTimeout(240_000);
 
-const open = async (): Promise<Page> => {
-  const page = await (await fresh(browser)).newPage();
-  page.on('pageerror', (error) => {
-    throw error;
-  });
-  return page;
-};
+const open = () => freshPage(browser);
 const minutes = (text: string) => {
   const h = Number(/(\d+) h/.exec(text)?.[1] ?? 0);
   return h * 60 + Number(/(\d+) min/.exec(text)?.[1] ?? 0);

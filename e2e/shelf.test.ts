@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import type { Browser, Page } from 'playwright-core';
-import { fresh, launch, withSample } from './browser';
+import { freshPage, launch, withSample } from './browser';
 import { answer, choose, stage, type } from './hands';
 
 const base = () => process.env.GRENKO_BASE!;
@@ -11,13 +11,7 @@ beforeAll(async () => {
 afterAll(() => browser.close());
 jest.setTimeout(240_000);
 
-const open = async (): Promise<Page> => {
-  const page = await (await fresh(browser)).newPage();
-  page.on('pageerror', (error) => {
-    throw error;
-  });
-  return page;
-};
+const open = () => freshPage(browser);
 const digits = (text: string | null) => Number((text ?? '').replace(/[^\d.]/g, ''));
 
 describe('the shelf', () => {

@@ -1,7 +1,7 @@
 import { DateTime } from 'luxon';
 import { ONLY_AIR } from '../core/climate';
 import { METHODS } from '../core/method';
-import { FIRST_BENCH, type Job, type Repair } from '../core/plan';
+import { FIRST_CHOICES, type Job, type Repair } from '../core/plan';
 import { type Bundle, type Event, type EventBody, type PlanSnapshot, snapshotOf } from '../core/record';
 import { type VoidShape, voidOf } from '../core/void';
 import { EYES_SET_OUT, LANDING, typed } from './landing';
@@ -101,16 +101,7 @@ export function sampleData(nowMs: number, zone: string): SampleData {
     settings: {},
     materialC: 18,
     scaleStepG: 1,
-    dosePct: null,
-    orientation: 'floor',
-    surface: 'bone dry',
-    moisturePct: null,
-    crew: 1,
-    massCapG: null,
-    liftMm: null,
-    bench: FIRST_BENCH,
-    blend: null,
-    colour: null,
+    ...FIRST_CHOICES,
     reserve: true,
     plannedStart: null,
     serves: null,

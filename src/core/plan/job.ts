@@ -132,16 +132,7 @@ export const REPAIR_STEPS: Readonly<Record<number, (old: Old) => Old>> = {
     };
   },
   2: (old) => ({
-    dosePct: null,
-    orientation: 'floor',
-    surface: 'bone dry',
-    moisturePct: null,
-    crew: 1,
-    massCapG: null,
-    liftMm: null,
-    bench: FIRST_BENCH,
-    blend: null,
-    colour: null,
+    ...FIRST_CHOICES,
     ...old,
     version: 3,
     base: isOld(old.base) ? { surroundings: ONLY_AIR, ...old.base } : old.base,
@@ -158,6 +149,20 @@ export const FIRST_BENCH = {
   vesselMaxMl: null,
   onePot: true,
 } as const;
+
+/** What a repair begins with before anything is found or chosen; an older one gets the same. */
+export const FIRST_CHOICES = {
+  dosePct: null,
+  orientation: 'floor',
+  surface: 'bone dry',
+  moisturePct: null,
+  crew: 1,
+  massCapG: null,
+  liftMm: null,
+  bench: FIRST_BENCH,
+  blend: null,
+  colour: null,
+} as const satisfies Partial<Repair>;
 
 /** A repair of any version as one of the newest; anything else is given back as it came. */
 export function repairNow(raw: unknown): unknown {

@@ -1,7 +1,7 @@
 import { nanoid } from 'nanoid';
 import { ONLY_AIR } from '@/core/climate';
 import { METHODS } from '@/core/method';
-import { FIRST_BENCH, type Job, type Repair } from '@/core/plan';
+import { FIRST_CHOICES, type Job, type Repair } from '@/core/plan';
 
 /** A new job as it starts out: tomorrow is not assumed, the site's zone is this browser's until it is set. */
 export function freshJob(nowMs: number): Job {
@@ -52,16 +52,7 @@ export function freshRepair(jobId: string, methodId: string, order: number, nowM
     settings: {},
     materialC: null,
     scaleStepG: 1,
-    dosePct: null,
-    orientation: 'floor',
-    surface: 'bone dry',
-    moisturePct: null,
-    crew: 1,
-    massCapG: null,
-    liftMm: null,
-    bench: FIRST_BENCH,
-    blend: null,
-    colour: null,
+    ...FIRST_CHOICES,
     reserve: true,
     plannedStart: null,
     serves: null,

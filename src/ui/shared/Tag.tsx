@@ -14,7 +14,7 @@ export function Tag({ view, repair, nowMs }: { view: JobView; repair?: RepairVie
   const now = plan?.thermal ? attempt(() => ({ base: valueAt(plan.thermal!.base, nowMs), dew: valueAt(plan.thermal!.dew, nowMs) })) : null;
   const hand = plan?.inHandMin ?? null;
   return (
-    <header className="flex items-center gap-x-7 gap-y-2 flex-wrap">
+    <header className="flex items-center gap-x-5 gap-y-2 flex-wrap">
       <Link
         href={`/job/${job.id}`}
         className="no-underline flex items-baseline gap-2 pl-4 pr-10 py-2 relative min-w-[13rem] max-w-full"
@@ -47,21 +47,22 @@ export function Tag({ view, repair, nowMs }: { view: JobView; repair?: RepairVie
           {formatDuration(Math.abs(hand))} {hand < 0 ? 'short' : 'in hand'}
         </p>
       )}
-      <span className="flex-1" />
-      {now?.ok && (
-        <p className="flex gap-5">
-          <span>
-            base <strong className="fig">{format('temperature', now.value.base).text}</strong>
-          </span>
-          <span>
-            dew{' '}
-            <strong className="fig">
-              {now.value.base - now.value.dew < 0 ? '−' : '+'} {format('interval', Math.abs(now.value.base - now.value.dew)).text}
-            </strong>
-          </span>
-        </p>
-      )}
-      <Ways />
+      <div className="ml-auto flex items-center gap-x-5 gap-y-1 flex-wrap">
+        {now?.ok && (
+          <p className="flex gap-5">
+            <span>
+              base <strong className="fig">{format('temperature', now.value.base).text}</strong>
+            </span>
+            <span>
+              dew{' '}
+              <strong className="fig">
+                {now.value.base - now.value.dew < 0 ? '−' : '+'} {format('interval', Math.abs(now.value.base - now.value.dew)).text}
+              </strong>
+            </span>
+          </p>
+        )}
+        <Ways />
+      </div>
     </header>
   );
 }

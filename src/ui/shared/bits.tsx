@@ -289,7 +289,7 @@ export function Heading({ children, aside }: { children: ReactNode; aside?: Reac
 export function Ways() {
   const { system, theme } = usePrefs();
   return (
-    <nav aria-label="Everywhere" className="flex items-center gap-x-4 gap-y-1 flex-wrap no-print text-[0.95rem]">
+    <nav aria-label="Everywhere" className="flex items-center gap-x-3.5 gap-y-1 flex-wrap no-print text-[0.95rem]">
       <Link href="/">Yard</Link>
       <Link href="/shelf">Shelf</Link>
       <Link href="/lab">Lab</Link>
