@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { parseArgs } from 'node:util';
 import { readJobFile } from '../src/core/file';
+import { preparePots } from '../src/core/plan';
 import { planReport, viewJob } from '../src/core/record';
 import { Refusal } from '../src/core/units';
 
@@ -27,7 +28,8 @@ function main(): number {
   }
   try {
     const text = readFileSync(file === '-' ? 0 : file, 'utf8');
-    process.stdout.write(`${JSON.stringify(planReport(viewJob(readJobFile(text), nowMs)), null, 1)}\n`);
+    const job = readJobFile(text);
+    process.stdout.write(`${JSON.stringify(planReport(viewJob(job, nowMs, preparePots(job.repairs, job.sheets))), null, 1)}\n`);
     return 0;
   } catch (error) {
     if (error instanceof Refusal) process.stderr.write(`${error.problem.field}: ${error.problem.sentence}\n`);

@@ -7,7 +7,6 @@ import {
   potRun,
   reactiveOf,
   tableCell,
-  tableOrder,
   thickestLift,
   type VesselId,
 } from '@/core/cure';
@@ -24,10 +23,11 @@ const api = {
     attempt(() => potRun(reactiveOf(sheet), ask)),
   lift: (sheet: SheetRevision, ask: LiftAsk) => attempt(() => liftRun(reactiveOf(sheet), ask)),
   thickest: (sheet: SheetRevision, ask: Omit<LiftAsk, 'thicknessMm'>) => attempt(() => thickestLift(reactiveOf(sheet), ask)),
-  /** Fills a table; told as it goes. Cancelled by ending the worker. */
+  /** Fills cells of a table in an order; told as it goes. Cancelled by ending the worker. */
   table: (
     sheet: SheetRevision,
     kind: HeatTable['kind'],
+    order: readonly number[],
     have: readonly (HeatCell | null)[],
     tell: (cells: readonly (readonly [number, HeatCell])[]) => void,
   ) =>
@@ -35,7 +35,7 @@ const api = {
       const m = reactiveOf(sheet);
       let batch: [number, HeatCell][] = [];
       let told = performance.now();
-      for (const i of tableOrder()) {
+      for (const i of order) {
         if (have[i]) continue;
         batch.push([i, tableCell(m, kind, i)]);
         if (performance.now() - told > TELL_MS) {

@@ -1,6 +1,7 @@
 import { z } from 'zod';
+import type { SheetRevision } from '../system';
 import { type LiftAsk, liftRun } from './lift';
-import { potRun, type Reactive } from './self-heat';
+import { potRun, type Reactive, reactiveOf } from './self-heat';
 
 /** Changes whenever the computation does: tables kept of an older one are made again. */
 export const HEAT_TABLE_VERSION = 1;
@@ -37,24 +38,37 @@ export const emptyTable = (sheetId: string, kind: HeatTable['kind']): HeatTable 
 });
 
 const COLUMNS = TABLE_MASSES_G.length;
+const ROWS = TABLE_TEMPS_C.length;
 
-/** Order in which cells are computed: a coarse net over the whole first, so that there is a picture soon, then what lies between. */
+/** Every so many of n entries. */
+const every = (step: number, n: number) => Array.from({ length: Math.ceil(n / step) }, (_, i) => i * step);
+
+/** The wide net over a table that plans read: few enough to be made in a moment, and the same whether the rest is there or not. */
+const NET = { rows: [...every(3, ROWS), ROWS - 1], columns: [...every(3, COLUMNS), COLUMNS - 1] } as const;
+
+/** Order in which cells are computed: a first coarse picture, then the net that plans read, then what lies between. */
 export function tableOrder(): readonly number[] {
-  const rows = TABLE_TEMPS_C.length;
-  const seen = new Set<number>();
-  const out: number[] = [];
-  for (const [dr, dc] of [
-    [5, 6],
-    [3, 3],
-    [1, 1],
-  ] as const)
-    for (let r = 0; r < rows; r += dr)
-      for (let c = 0; c < COLUMNS; c += dc) {
-        const i = r * COLUMNS + c;
-        if (!seen.has(i)) out.push(i);
-        seen.add(i);
-      }
-  return out;
+  const order = new Set<number>();
+  const add = (rows: readonly number[], columns: readonly number[]) => {
+    for (const r of rows) for (const c of columns) order.add(r * COLUMNS + c);
+  };
+  add(every(5, ROWS), every(6, COLUMNS));
+  add(NET.rows, NET.columns);
+  add(every(1, ROWS), every(1, COLUMNS));
+  return [...order];
+}
+
+/** The cells that plans read. */
+export const netOrder = (): readonly number[] => NET.rows.flatMap((r) => NET.columns.map((c) => r * COLUMNS + c));
+/** Whether a table holds all that plans read. */
+export const netWhole = (table: HeatTable): boolean => netOrder().every((i) => table.cells[i] !== null);
+
+/** A table with the net computed and the rest still open; some tenths of a second, so in a page only in a worker. @throws Refusal for sheets that do not heat themselves */
+export function netTable(sheet: SheetRevision, kind: HeatTable['kind']): HeatTable {
+  const m = reactiveOf(sheet);
+  const cells = [...emptyTable(sheet.id, kind).cells];
+  for (const i of netOrder()) cells[i] = tableCell(m, kind, i);
+  return { ...emptyTable(sheet.id, kind), cells };
 }
 
 /** One cell of a table: a pot in a room of its own temperature, or a lift on concrete with air and mix alike. */
@@ -76,19 +90,54 @@ export function tableCell(m: Reactive, kind: HeatTable['kind'], index: number): 
   return { minutes: r.gelMin, peakC: r.peakC, verdict: r.verdict };
 }
 
+/** Entry of a rising axis at or before a value, and how far on it lies to the next; null outside the axis. */
+function placeOn(axis: readonly number[], entries: readonly number[], value: number): { at: number; share: number } | null {
+  const last = entries.length - 1;
+  const slack = 1e-9 * Math.abs(value);
+  if (!(value >= axis[entries[0]!]! - slack && value <= axis[entries[last]!]! + slack)) return null;
+  let at = 0;
+  while (at < last - 1 && axis[entries[at + 1]!]! <= value) at++;
+  const [low, high] = [axis[entries[at]!]!, axis[entries[at + 1]!]!];
+  return { at, share: Math.min(1, Math.max(0, (value - low) / (high - low))) };
+}
+
+const LOG_MASSES = TABLE_MASSES_G.map(Math.log);
+
+/** ln minutes between four entries, linear in ln mass and in temperature; null outside, or where an entry is missing or never dies. */
+function between(table: HeatTable, massG: number, tempC: number, rows: readonly number[], columns: readonly number[]): number | null {
+  const x = placeOn(LOG_MASSES, columns, Math.log(massG));
+  const y = placeOn(TABLE_TEMPS_C, rows, tempC);
+  if (!x || !y) return null;
+  const at = (dr: number, dc: number) => table.cells[rows[y.at + dr]! * COLUMNS + columns[x.at + dc]!]?.minutes ?? null;
+  const corners = [at(0, 0), at(0, 1), at(1, 0), at(1, 1)];
+  if (corners.some((v) => v === null)) return null;
+  const [a, b, d, e] = corners.map((v) => Math.log(v!)) as [number, number, number, number];
+  return (a * (1 - x.share) + b * x.share) * (1 - y.share) + (d * (1 - x.share) + e * x.share) * y.share;
+}
+
+/**
+ * Share of the sheet's pot life that is left to a pot of another mass, at most 1: an estimate may shorten a working time, never lengthen it.
+ * Read from the net alone, so that the answer does not move while a table fills.
+ * @returns null where the net has no answer: a mass or temperature beyond it, or a pot that outlives the horizon
+ */
+export function potShareIn(table: HeatTable, massG: number, referenceG: number, tempC: number): number | null {
+  if (massG <= referenceG) return 1;
+  const [here, there] = [massG, referenceG].map((g) => between(table, g, tempC, NET.rows, NET.columns));
+  return here == null || there == null ? null : Math.min(1, Math.exp(here - there));
+}
+
+/** The worst of the entries around a mass or thickness and a temperature: what is told of heat errs to the hot side. null beyond the net. */
+export function worstIn(table: HeatTable, size: number, tempC: number): HeatCell | null {
+  const axis = table.kind === 'pot' ? TABLE_MASSES_G : TABLE_LIFTS_MM;
+  const [x, y] = [placeOn(axis, NET.columns, size), placeOn(TABLE_TEMPS_C, NET.rows, tempC)];
+  return x && y ? (table.cells[NET.rows[y.at + 1]! * COLUMNS + NET.columns[x.at + 1]!] ?? null) : null;
+}
+
 /**
  * Pot life between the entries of a table, min: ln life linear in ln mass and in temperature.
  * @returns null outside the table, or where an entry is not computed or a pot outlives the horizon
  */
 export function potLifeIn(table: HeatTable, massG: number, tempC: number): number | null {
-  const x = (Math.log(massG / TABLE_MASSES_G[0]!) / Math.log(TABLE_MASSES_G.at(-1)! / TABLE_MASSES_G[0]!)) * (COLUMNS - 1);
-  const y = ((tempC - TABLE_TEMPS_C[0]!) / (TABLE_TEMPS_C.at(-1)! - TABLE_TEMPS_C[0]!)) * (TABLE_TEMPS_C.length - 1);
-  if (!(x >= -1e-9 && x <= COLUMNS - 1 + 1e-9 && y >= -1e-9 && y <= TABLE_TEMPS_C.length - 1 + 1e-9)) return null;
-  const [c, r] = [Math.min(COLUMNS - 2, Math.max(0, Math.floor(x))), Math.min(TABLE_TEMPS_C.length - 2, Math.max(0, Math.floor(y)))];
-  const at = (dr: number, dc: number) => table.cells[(r + dr) * COLUMNS + c + dc]?.minutes ?? null;
-  const corners = [at(0, 0), at(0, 1), at(1, 0), at(1, 1)];
-  if (corners.some((v) => v === null)) return null;
-  const [a, b, d, e] = corners.map((v) => Math.log(v!)) as [number, number, number, number];
-  const [fx, fy] = [x - c, y - r];
-  return Math.exp((a * (1 - fx) + b * fx) * (1 - fy) + (d * (1 - fx) + e * fx) * fy);
+  const ln = between(table, massG, tempC, every(1, ROWS), every(1, COLUMNS));
+  return ln === null ? null : Math.exp(ln);
 }

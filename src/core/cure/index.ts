@@ -5,6 +5,7 @@ export * from './lift';
 export * from './pace';
 export {
   AMINE,
+  ASSUMED_MASS_G,
   BASE_BEARS_C,
   bruggeman,
   type HeatHistory,

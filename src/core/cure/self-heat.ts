@@ -262,7 +262,7 @@ export function potRun(
 
 const ready = new WeakMap<SheetRevision, Reactive>();
 /** A reference mass is assumed where the sheet is silent, g. */
-const ASSUMED_MASS_G = 100;
+export const ASSUMED_MASS_G = 100;
 /** The sheet's pot life is taken at the temperature nearest to this, °C. */
 const ROOM_C = 20;
 

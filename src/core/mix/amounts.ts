@@ -102,6 +102,9 @@ export interface MixResult {
   readonly working: readonly WorkLine[];
 }
 
+/** Mass of all parts together, g. */
+export const massOf = (massG: Readonly<Record<PartId, number>>): number => PART_IDS.reduce((sum, id) => sum + massG[id], 0);
+
 const MAX_BATCHES = 400;
 
 function yieldLines({ sheet, kit }: MixAsk): WorkLine[] {

@@ -5,6 +5,7 @@ export * from './job-kits';
 export * from './milestone-times';
 export * from './plan-job';
 export * from './plan-repair';
+export * from './pots';
 export * from './repair-plan';
 export * from './start-windows';
 export * from './thermal';

@@ -2,7 +2,7 @@ import { type MethodContext, methodOf, type StepDraft } from '../method';
 import { clockOf, MILESTONES, type Milestone, type MilestoneId, milestoneOf, type SheetRevision, type StartId } from '../system';
 import type { Actuals } from './actuals';
 import { earliestSlot, type Window } from './calendar';
-import { type MilestoneTime, milestoneTime } from './milestone-times';
+import { type MilestoneTime, milestoneTime, type PotShare } from './milestone-times';
 import type { Ask } from './reach-try';
 import type { CureState, PlannedStep, RepairAsk, RepairPlan } from './repair-plan';
 
@@ -80,6 +80,7 @@ export function layOut(
   sheet: SheetRevision,
   context: MethodContext,
   reachOf: Ask,
+  shares: readonly PotShare[],
   toMixing = false,
 ): Layout {
   const { repair, job, actuals, thermal } = ask;
@@ -94,12 +95,13 @@ export function layOut(
     return found !== null && restart !== null && held && restart > found && MILESTONES[m.kind].clock === 'waiting' ? restart : found;
   };
   const timeOf = (m: Milestone, batch: number, named: number | null): MilestoneTime =>
-    milestoneTime(sheet, m, originOf(m, batch), named, thermal, reachOf);
+    milestoneTime(sheet, m, originOf(m, batch), named, thermal, reachOf, m.kind === 'use-by' ? shares[batch] : undefined);
   // Laying out needs the planning end alone; words and ranges are made once, at the end.
   const reachedAt = (kind: MilestoneId, batch: number): number | null => {
     const m = milestoneOf(sheet, kind);
     const origin = m ? originOf(m, batch) : null;
-    return m && origin !== null ? reachOf(m, clockOf(m) === 'waiting' ? 'long' : 'short', origin).atMs : null;
+    const at = m && origin !== null ? reachOf(m, clockOf(m) === 'waiting' ? 'long' : 'short', origin).atMs : null;
+    return at === null || origin === null || kind !== 'use-by' ? at : origin + (at - origin) * (shares[batch]?.share ?? 1);
   };
 
   const lastBatch = Math.max(0, ...drafts.map((d) => d.batch ?? 0));

@@ -42,7 +42,15 @@ export function sheetSays(m: Milestone, tempC: number): string {
   return `${range(near)} at ${near.tempC} °C`;
 }
 
-/** Times of one milestone from an origin. */
+/** What its own heat leaves of the pot life of one batch. */
+export interface PotShare {
+  readonly massG: number;
+  readonly referenceG: number;
+  /** 0 to 1. */
+  readonly share: number;
+}
+
+/** Times of one milestone from an origin. @param pot shortens the life of a pot that is larger than the sheet's */
 export function milestoneTime(
   sheet: SheetRevision,
   m: Milestone,
@@ -50,6 +58,7 @@ export function milestoneTime(
   batch: number | null,
   thermal: Thermal,
   ask: Ask = asker(sheet, thermal),
+  pot?: PotShare,
 ): MilestoneTime {
   const clock = clockOf(m);
   const label = MILESTONES[m.kind].label;
@@ -66,8 +75,11 @@ export function milestoneTime(
       problem: `It counts from the moment ${STARTS[m.startsAt]}, which is not planned yet.`,
       working: [],
     };
-  const short = ask(m, 'short', originMs);
-  const long = ask(m, 'long', originMs);
+  const own = pot && pot.share < 1 ? pot : null;
+  const shortened = (r: ReachTry): ReachTry =>
+    own && r.atMs !== null ? { ...r, atMs: originMs + (r.atMs - originMs) * own.share, standing: 'estimated' } : r;
+  const short = shortened(ask(m, 'short', originMs));
+  const long = shortened(ask(m, 'long', originMs));
   const plan = clock === 'waiting' ? long : short;
   const end = plan.atMs ?? originMs;
   const met = attempt(() => between(historyOf(m, thermal), originMs, plan.atMs ?? originMs + HOUR_MS));
@@ -89,10 +101,21 @@ export function milestoneTime(
           ? 'the coldest base of the wait picks the band'
           : 'the hottest picks the band'
         : '∫ dt / τ(T) = 1',
-      formatDuration((end - originMs) / 60_000),
+      formatDuration((end - originMs) / 60_000 / (own?.share ?? 1)),
       '',
       m.table.form === 'bands' ? 'bands, no credit across' : 'Arrhenius between points',
     ),
+    ...(own
+      ? [
+          line(
+            'Warmed by itself',
+            `× ${figure(own.share, 2)}: ${figure(own.massG)} g in one pot where the sheet’s time is for ${figure(own.referenceG)} g`,
+            formatDuration((end - originMs) / 60_000),
+            '',
+            'heat of curing, estimated',
+          ),
+        ]
+      : []),
     ...plan.stalls.map((s) =>
       line('Clock stands still', `base under ${figure(sheet.limits.cureMinC ?? 0)} °C`, formatDuration((s.toMs - s.fromMs) / 60_000)),
     ),

@@ -1,12 +1,13 @@
 import { humidityPct, valueAt } from '../climate';
+import { ASSUMED_MASS_G, type HeatTable, potShareIn, worstIn } from '../cure';
 import type { Method, MethodContext } from '../method';
-import { amounts, type MixResult, withBlend } from '../mix';
-import { type Kit, milestoneOf, type SheetRevision, sheetIn } from '../system';
-import { attempt, refuse } from '../units';
+import { amounts, type MixAsk, type MixResult, massOf, withBlend } from '../mix';
+import { isMetered, type Kit, milestoneOf, type SheetRevision, sheetIn } from '../system';
+import { attempt, figure, line, refuse, type WorkLine } from '../units';
 import type { Actuals } from './actuals';
 import type { Repair } from './job';
 import type { Ask } from './reach-try';
-import type { RepairAsk } from './repair-plan';
+import type { PotEstimate, RepairAsk } from './repair-plan';
 import type { Thermal } from './thermal';
 
 const DAY_MS = 86_400_000;
@@ -41,12 +42,14 @@ export function mixAt(
   reachOf: Ask,
   atMs: number,
   actuals: Actuals,
-): { mix: MixResult; usableMin: number; potC: number } {
+  pots: HeatTable | null,
+): { mix: MixResult; usableMin: number; potC: number; pot: PotEstimate | null } {
   const { sheet, measured } = context;
   const useBy = milestoneOf(sheet, 'use-by');
   const history = useBy?.runsOn === 'pot' ? thermal.pot : thermal.hot;
   const potC = attempt(() => valueAt(history, atMs));
-  let usable = Number.POSITIVE_INFINITY;
+  let usable = 30;
+  let [lives, spent] = [usable, 0];
   if (useBy) {
     const reached = reachOf(useBy, 'short', atMs);
     if (reached.atMs === null)
@@ -58,14 +61,16 @@ export function mixAt(
       );
     // Mixing and standing spend the pot life, from wherever it counts.
     const stand = standMin(sheet, reachOf, atMs);
-    const spent = useBy.startsAt === 'mix-begins' ? sheet.mixMin + stand : useBy.startsAt === 'mix-ends' ? stand : 0;
-    usable = (reached.atMs! - atMs) / MIN_MS - spent;
-  } else usable = 30;
+    spent = useBy.startsAt === 'mix-begins' ? sheet.mixMin + stand : useBy.startsAt === 'mix-ends' ? stand : 0;
+    lives = (reached.atMs! - atMs) / MIN_MS;
+    usable = lives - spent;
+  }
   if (actuals.usableMin !== null) usable = actuals.usableMin;
   const idle = milestoneOf(sheet, 'idle');
   const idleReach = idle ? reachOf(idle, 'short', atMs) : null;
   const school = context.school;
-  const mix = amounts({
+  const rate = context.setting('rate') || 100;
+  const ask = (usableMin: number): MixAsk => ({
     sheet,
     kit,
     netMl: measured.nominalMl,
@@ -74,8 +79,8 @@ export function mixAt(
     reserve: repair.reserve,
     allowances: method.allowances(context),
     portions: method.portions(context),
-    usableMin: usable,
-    placingMlPerMin: context.setting('rate') || 100,
+    usableMin,
+    placingMlPerMin: rate,
     crew: repair.crew,
     massCapG: repair.massCapG,
     vesselMaxMl: repair.bench.vesselMaxMl,
@@ -86,7 +91,62 @@ export function mixAt(
     purge: school('first-shots') !== 'used',
     idleMin: idleReach?.atMs ? (idleReach.atMs - atMs) / MIN_MS : null,
   });
-  return { mix, usableMin: usable, potC: potC.ok ? potC.value : Number.NaN };
+  const first = amounts(ask(usable));
+  const pot = potC.ok && !repair.blend ? potEstimate(sheet, pots, potC.value) : null;
+  const result = { mix: first, usableMin: usable, potC: potC.ok ? potC.value : Number.NaN, pot };
+  if (!pot || actuals.usableMin !== null) return result;
+  const grams = largestG(first);
+  const hasTo = grams / first.proportion.densityGPerMl / (rate * repair.crew);
+  const held = byMass({ grams, hasTo, lives, spent, pot });
+  if (held.usableMin >= usable) return result;
+  const again = amounts(ask(held.usableMin));
+  return { ...result, mix: { ...again, working: [held.working, ...again.working] }, usableMin: held.usableMin };
+}
+
+/** The most that stands in one pot, g. */
+const largestG = (mix: MixResult): number => Math.max(...mix.batches.map((b) => massOf(b.massG)));
+
+/** Reads the prepared pots of a sheet at one temperature; null where a sheet has none. */
+function potEstimate(sheet: SheetRevision, table: HeatTable | null, potC: number): PotEstimate | null {
+  if (!table || isMetered(sheet.kind)) return null;
+  const stated = milestoneOf(sheet, 'use-by')?.referenceMassG ?? null;
+  const referenceG = stated ?? ASSUMED_MASS_G;
+  return {
+    referenceG,
+    referenceStated: stated !== null,
+    shareOf: (massG) => potShareIn(table, massG, referenceG, potC),
+    leftAlone: (massG) => worstIn(table, massG, potC),
+  };
+}
+
+/**
+ * Minutes left to place a batch when its own heat shortens them: a larger pot is placed longer and dies sooner, so the largest that is
+ * still placed in its life is found by halving. Where the batches are smaller than that, their own mass decides.
+ */
+function byMass({ grams, hasTo, lives, spent, pot }: { grams: number; hasTo: number; lives: number; spent: number; pot: PotEstimate }): {
+  usableMin: number;
+  working: WorkLine;
+} {
+  const left = (share: number) => lives * (pot.shareOf(grams * share) ?? 1) - spent;
+  let [low, high] = [0, 1];
+  if (left(1) >= hasTo) low = 1;
+  else
+    for (let i = 0; i < 40; i++) {
+      const mid = (low + high) / 2;
+      if (left(mid) >= hasTo * mid) low = mid;
+      else high = mid;
+    }
+  const usableMin = left(low);
+  return {
+    usableMin,
+    working: line(
+      'Left to place it, by its mass',
+      `${figure(lives)} min of the sheet (${figure(pot.referenceG)} g${pot.referenceStated ? '' : ', assumed'}) × ${figure(pot.shareOf(grams * low) ?? 1, 2)} for ${figure(grams * low)} g that warm themselves − ${figure(spent)} min mixing and standing`,
+      usableMin,
+      'min',
+      'heat of curing, estimated',
+    ),
+  };
 }
 
 /** Minutes the mix must stand before it may be used, by the long end of the sheet; 0 where it asks for none. */

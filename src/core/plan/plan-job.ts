@@ -5,6 +5,7 @@ import { type Window, windowsOver } from './calendar';
 import type { Job, Repair } from './job';
 import { jobKits, type SystemKits } from './job-kits';
 import { planRepair } from './plan-repair';
+import { NO_POTS, type Pots } from './pots';
 import type { RepairAsk, RepairPlan } from './repair-plan';
 import { AHEAD_MS, type SiteClimate, siteClimate, type Thermal, thermalOf } from './thermal';
 
@@ -16,6 +17,8 @@ export interface JobPlan {
   readonly site: SiteClimate | null;
   readonly windows: readonly Window[];
   readonly repairs: readonly RepairPlan[];
+  /** The prepared pots it was planned with. */
+  readonly pots: Pots;
   /** Kits over all repairs, system by system. Worked out when first asked for: a pulled temperature needs the clocks at once. */
   readonly kits: () => readonly SystemKits[];
   /** Problems of the job itself: climate, hours, zone. */
@@ -29,6 +32,8 @@ export interface JobAsk {
   readonly stock: readonly Stock[];
   readonly actuals: Readonly<Record<string, Actuals>>;
   readonly nowMs: number;
+  /** Prepared pots by sheet; a sheet without one is planned by the sheet's figure alone. */
+  readonly pots?: Pots;
 }
 
 const DAY_MS = 86_400_000;
@@ -47,6 +52,7 @@ function planOnce(ask: RepairAsk): RepairPlan {
       was.thermal === ask.thermal &&
       was.windows === ask.windows &&
       was.nowMs === ask.nowMs &&
+      was.pots === ask.pots &&
       was.busy.length === ask.busy.length &&
       JSON.stringify(was.actuals) === JSON.stringify(ask.actuals) &&
       was.busy.every((b, i) => b.fromMs === ask.busy[i]!.fromMs && b.toMs === ask.busy[i]!.toMs);
@@ -94,7 +100,7 @@ function thermalIn({ site, thermals }: Setting, repair: Repair, actuals: Actuals
  * earliest time the ones before it leave free.
  */
 export function planJob(ask: JobAsk): JobPlan {
-  const { job, nowMs } = ask;
+  const { job, nowMs, pots = NO_POTS } = ask;
   const repairs = [...ask.repairs].sort((a, b) => a.order - b.order || (a.id < b.id ? -1 : 1));
   const happened = Object.values(ask.actuals).flatMap((a) =>
     [a.startedAt, ...Object.values(a.begun), ...Object.values(a.done)].filter((t): t is number => t !== null),
@@ -103,7 +109,7 @@ export function planJob(ask: JobAsk): JobPlan {
   const today = Math.max(Math.floor(nowMs / DAY_MS) * DAY_MS, job.startFrom - SHOWN_BEFORE_MS);
   const fromMs = Math.min(job.startFrom, today, ...happened, ...repairs.flatMap((r) => (r.plannedStart === null ? [] : [r.plannedStart])));
   const set = attempt(() => settingOf(job, fromMs));
-  if (!set.ok) return { jobId: job.id, nowMs, fromMs, site: null, windows: [], repairs: [], kits: () => [], problems: [set.problem] };
+  if (!set.ok) return { jobId: job.id, nowMs, fromMs, site: null, windows: [], repairs: [], pots, kits: () => [], problems: [set.problem] };
   const { site, windows } = set.value;
   const busy: Window[] = [];
   const problems: Problem[] = [];
@@ -115,7 +121,17 @@ export function planJob(ask: JobAsk): JobPlan {
       return [];
     }
     const sheet = ask.sheets.find((s) => s.id === repair.sheetId) ?? null;
-    const plan = planOnce({ job, repair, sheet, thermal: thermal.value, windows, busy: [...busy], actuals, nowMs });
+    const plan = planOnce({
+      job,
+      repair,
+      sheet,
+      thermal: thermal.value,
+      windows,
+      busy: [...busy],
+      actuals,
+      nowMs,
+      pots: (sheet && pots[sheet.id]) ?? null,
+    });
     for (const s of plan.steps) busy.push({ fromMs: s.startMs, toMs: s.endMs });
     return [plan];
   });
@@ -127,6 +143,7 @@ export function planJob(ask: JobAsk): JobPlan {
     site,
     windows,
     repairs: plans,
+    pots,
     kits: () => {
       kits ??= jobKits(job, plans, repairs, ask.stock);
       return kits;

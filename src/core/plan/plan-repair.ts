@@ -1,12 +1,13 @@
 import { type MethodContext, methodOf } from '../method';
-import { type Batch, topUp } from '../mix';
+import { type Batch, massOf, topUp } from '../mix';
 import { attempt, type Problem } from '../units';
 import { measureVoid, SHAPES, unmeasuredIn, type VoidResult } from '../void';
 import type { Repair } from './job';
 import { derive, layOut, withStand, withTrouble } from './lay-out';
+import type { PotShare } from './milestone-times';
 import { mixAt, sheetHere } from './mix-here';
 import { asker } from './reach-try';
-import { type RepairAsk, type RepairPlan, schoolsOf, settingOf } from './repair-plan';
+import { type PotEstimate, type RepairAsk, type RepairPlan, schoolsOf, settingOf } from './repair-plan';
 
 const MIN_MS = 60_000;
 
@@ -24,6 +25,7 @@ function nothing(repair: Repair): RepairPlan {
     context: null,
     usableMin: null,
     potC: null,
+    pot: null,
     mix: null,
     batches: [],
     steps: [],
@@ -38,6 +40,10 @@ function nothing(repair: Repair): RepairPlan {
     overruns: false,
   };
 }
+
+/** Share of the pot life left to each batch by its own mass. */
+const sharesOf = ({ batches, pot }: { batches: readonly Batch[]; pot: PotEstimate | null }): readonly PotShare[] =>
+  pot ? batches.map((b) => ({ massG: massOf(b.massG), share: pot.shareOf(massOf(b.massG)) ?? 1, referenceG: pot.referenceG })) : [];
 
 /** Plans one repair as far as what is known allows; what is missing or impossible is said by stage, never thrown. */
 export function planRepair(ask: RepairAsk): RepairPlan {
@@ -109,23 +115,23 @@ export function planRepair(ask: RepairAsk): RepairPlan {
   // than those; the second has the hour they lead to.
   const guess = repair.plannedStart ?? Math.max(ask.job.startFrom, actuals.startedAt ?? ask.nowMs);
   const prepare = (atMs: number) => {
-    const { mix, usableMin, potC } = mixAt(context, method, repair, kit, ask.thermal, reachOf, atMs, actuals);
+    const { mix, ...rest } = mixAt(context, method, repair, kit, ask.thermal, reachOf, atMs, actuals, ask.pots);
     const batches: Batch[] = [...mix.batches];
     for (const ml of actuals.topUpsMl) batches.push(topUp(mix, sheet, batches.length, ml));
-    return { mix, usableMin, potC, batches };
+    return { mix, ...rest, batches };
   };
   const draft = (batches: readonly Batch[]) =>
     withTrouble(withStand(method.steps({ ...context, batches, portions: method.portions(context) }), sheet), actuals);
   const mixed = attempt(() => {
     const first = prepare(guess);
     if (actuals.usableMin !== null) return first;
-    const look = attempt(() => layOut(ask, draft(first.batches), sheet, context, reachOf, true));
+    const look = attempt(() => layOut(ask, draft(first.batches), sheet, context, reachOf, sharesOf(first), true));
     const mixing = look.ok ? look.value.steps.find((s) => s.marks?.begin?.includes('mix-begins')) : undefined;
     return !mixing || Math.abs(mixing.startMs - guess) < 10 * MIN_MS ? first : prepare(mixing.startMs);
   });
   if (!mixed.ok) return { ...base, context, problems: [...problems, { ...mixed.problem, stage: 'mix' }] };
   const result: RepairPlan = { ...base, context, ...mixed.value };
-  const laid = attempt(() => layOut(ask, draft(mixed.value.batches), sheet, context, reachOf));
+  const laid = attempt(() => layOut(ask, draft(mixed.value.batches), sheet, context, reachOf, sharesOf(mixed.value)));
   if (!laid.ok) return { ...result, problems: [...problems, { ...laid.problem, stage: 'place' }] };
   return { ...result, ...derive(ask, laid.value, sheet, context) };
 }

@@ -1,3 +1,4 @@
+import type { HeatCell, HeatTable } from '../cure';
 import type { Answer, Method, MethodContext, Question, StepDraft } from '../method';
 import { defaultSchools } from '../method';
 import type { Batch, MixResult } from '../mix';
@@ -36,6 +37,8 @@ export interface RepairPlan {
   readonly context: MethodContext | null;
   readonly usableMin: number | null;
   readonly potC: number | null;
+  /** How much of the sheet's pot life is left to a pot of so much mass; null where that is not estimated. */
+  readonly pot: PotEstimate | null;
   readonly mix: MixResult | null;
   readonly batches: readonly Batch[];
   readonly steps: readonly PlannedStep[];
@@ -51,6 +54,17 @@ export interface RepairPlan {
   readonly overruns: boolean;
 }
 
+/** Self-heating of the pots of a plan, read from a prepared table. */
+export interface PotEstimate {
+  readonly referenceG: number;
+  /** False where the sheet names no mass and a usual one is assumed. */
+  readonly referenceStated: boolean;
+  /** Share of the sheet's pot life, 0 to 1, of so much mix in one pot, g; null beyond the table. */
+  readonly shareOf: (massG: number) => number | null;
+  /** What becomes of so much mix that is left in its pot; null beyond the table. */
+  readonly leftAlone: (massG: number) => HeatCell | null;
+}
+
 export interface RepairAsk {
   readonly job: Job;
   readonly repair: Repair;
@@ -61,6 +75,8 @@ export interface RepairAsk {
   readonly busy: readonly Window[];
   readonly actuals: Actuals;
   readonly nowMs: number;
+  /** The prepared pots of the sheet, where there are any. */
+  readonly pots: HeatTable | null;
 }
 
 export const schoolsOf = (method: Method, repair: Repair): Record<string, string> => ({ ...defaultSchools(method), ...repair.schools });

@@ -1,5 +1,6 @@
 import { humidityOf, type Series } from '../climate';
 import { paceOf } from '../cure';
+import { massOf } from '../mix';
 import { MILESTONES, type MilestoneId, milestoneOf, type SheetRevision } from '../system';
 import { attempt, figure } from '../units';
 import type { Window } from './calendar';
@@ -279,6 +280,7 @@ export function startsAskOf(
   if (!sheet || !thermal || !mix || plan.placedMs === null) return null;
   const fromMs = Math.ceil(Math.max(nowMs, job.startFrom, thermal.base.times[0]!) / 600_000) * 600_000;
   const lastStart = Math.min(fromMs + 7 * 86_400_000, thermal.base.times.at(-1)!);
+  const share = plan.batches[0] && plan.pot ? (plan.pot.shareOf(massOf(plan.batches[0].massG)) ?? 1) : 1;
   const firstPlaced = plan.steps.find((s) => s.batch === 0 && s.marks?.end?.includes('placed'));
   return {
     sheet,
@@ -289,7 +291,8 @@ export function startsAskOf(
     prepareMin: plan.steps.slice(0, plan.steps.indexOf(mix)).reduce((m, s) => m + s.handsOnMin, 0),
     // Lifts that wait for each other are not one placing: the first decides.
     placeMin: firstPlaced ? (firstPlaced.endMs - mix.startMs) / MIN_MS : 30,
-    potMin: firstPlaced ? (firstPlaced.endMs - mix.startMs) / MIN_MS : 0,
+    // A large pot warms itself: it needs a sheet’s life that is longer by as much as its own is shorter.
+    potMin: firstPlaced ? (firstPlaced.endMs - mix.startMs) / MIN_MS / share : 0,
     serves: plan.serves,
     wantedAt: job.wantedAt,
   };

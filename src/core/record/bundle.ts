@@ -1,6 +1,6 @@
 import { type Finding, judge, type StageState, stageStates } from '../judge';
 import type { Stage } from '../method';
-import { type Actuals, type Job, type JobPlan, planJob, type Repair, type RepairPlan } from '../plan';
+import { type Actuals, type Job, type JobPlan, NO_POTS, type Pots, planJob, type Repair, type RepairPlan } from '../plan';
 import type { SheetRevision, Stock } from '../system';
 import type { Event } from './event';
 import { foldEvents } from './fold';
@@ -37,11 +37,11 @@ const seen = new WeakMap<
 
 const same = <T>(a: readonly T[], b: readonly T[]) => a.length === b.length && a.every((x, i) => x === b[i]);
 
-/** Plans and judges a job at an instant, from its drafts and its record. Pure: the same bundle and instant give the same view. */
-export function viewJob(bundle: Bundle, nowMs: number): JobView {
+/** Plans and judges a job at an instant, from its drafts and its record. Pure: the same bundle, instant and pots give the same view. */
+export function viewJob(bundle: Bundle, nowMs: number, pots: Pots = NO_POTS): JobView {
   const { job, repairs, sheets, stock } = bundle;
   const actuals = Object.fromEntries(repairs.map((r) => [r.id, foldEvents(bundle.events, r.id)]));
-  const plan = planJob({ job, repairs, sheets, stock, actuals, nowMs });
+  const plan = planJob({ job, repairs, sheets, stock, actuals, nowMs, pots });
   return {
     job,
     plan,

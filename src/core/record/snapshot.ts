@@ -1,7 +1,7 @@
 import { sha256 } from '@noble/hashes/sha2.js';
 import { bytesToHex, utf8ToBytes } from '@noble/hashes/utils.js';
 import { z } from 'zod';
-import { Job, Repair } from '../plan';
+import { Job, NO_POTS, type Pots, Repair } from '../plan';
 import { type Bundle, viewJob } from './bundle';
 import { CORE_VERSION, PlanReport, planReport } from './report';
 
@@ -34,7 +34,7 @@ export function inputHash(bundle: Pick<Bundle, 'job' | 'repairs' | 'sheets'>): s
 }
 
 /** Freezes the plan as it stands. */
-export function snapshotOf(bundle: Bundle, nowMs: number, id: string): PlanSnapshot {
+export function snapshotOf(bundle: Bundle, nowMs: number, id: string, pots: Pots = NO_POTS): PlanSnapshot {
   return {
     record: 'snapshot',
     version: 1,
@@ -46,6 +46,6 @@ export function snapshotOf(bundle: Bundle, nowMs: number, id: string): PlanSnaps
     job: bundle.job,
     repairs: [...bundle.repairs],
     sheetIds: bundle.sheets.map((s) => s.id),
-    report: planReport(viewJob(bundle, nowMs)),
+    report: planReport(viewJob(bundle, nowMs, pots)),
   };
 }

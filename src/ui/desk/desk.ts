@@ -18,6 +18,7 @@ import type { SheetRevision, Stock } from '@/core/system';
 import { sampleData } from '@/sample/jobs';
 import { type AnyRecord, type RecordKind, type SetAside, sortOut } from '@/store/records';
 import { openAnyVault, type Vault } from '@/store/vault';
+import { usePotStore } from './pots';
 
 /** Drafts that undo and redo act on. */
 interface Drafts {
@@ -336,7 +337,7 @@ export async function record(
 export async function startWork(repairId: string, usableMin: number | null, role: string): Promise<void> {
   const repair = get().repairs[repairId];
   if (!repair) return;
-  const snapshot = snapshotOf(bundleOf(get(), repair.jobId)!, Date.now(), nanoid());
+  const snapshot = snapshotOf(bundleOf(get(), repair.jobId)!, Date.now(), nanoid(), usePotStore.getState().pots);
   set({ snapshots: { ...get().snapshots, [snapshot.id]: snapshot } });
   await saveSurely([snapshot]);
   await record(repairId, { kind: 'started', snapshotId: snapshot.id, usableMin }, role);

@@ -3,6 +3,7 @@ import { useEffect, useMemo, useState } from 'react';
 import { type JobView, type RepairView, viewJob } from '@/core/record';
 import { bundleOf, useDesk } from './desk';
 import { useNow } from './now';
+import { usePots } from './pots';
 
 /** A hand that has not moved for so long rests, ms. */
 const REST_MS = 50;
@@ -32,10 +33,11 @@ export function useJobView(jobId: string, patient = false): JobView | undefined 
   const stock = useDesk((d) => d.stock);
   const events = useDesk((d) => d.events);
   const now = useNow(30_000);
+  const pots = usePots(repairs, sheets);
   return useMemo(() => {
     const bundle = job ? bundleOf({ ...useDesk.getState(), jobs: { [jobId]: job }, repairs, sheets, stock, events }, jobId) : undefined;
-    return bundle ? viewJob(bundle, now) : undefined;
-  }, [jobId, job, repairs, sheets, stock, events, now]);
+    return bundle ? viewJob(bundle, now, pots) : undefined;
+  }, [jobId, job, repairs, sheets, stock, events, now, pots]);
 }
 
 /** One repair of a job view. */

@@ -1,6 +1,15 @@
 'use client';
 import { useEffect, useRef, useState } from 'react';
-import { emptyTable, type HeatTable, type LiftAnswer, type PotAnswer, selfHeats, type thickestLift, type VesselId } from '@/core/cure';
+import {
+  emptyTable,
+  type HeatTable,
+  type LiftAnswer,
+  type PotAnswer,
+  selfHeats,
+  tableOrder,
+  type thickestLift,
+  type VesselId,
+} from '@/core/cure';
 import type { BaseMaterial, SheetRevision } from '@/core/system';
 import { keepTable, keptTable } from '@/store/tables';
 import { cellsTold, type HeatWorker, startHeatWorker } from '@/worker/heat';
@@ -98,7 +107,7 @@ export function useHeatTable(
         setTable(now);
         if (next.every((c) => c !== null)) void keepTable(now);
       });
-      await worker.api.table(sheet, kind, now.cells, take);
+      await worker.api.table(sheet, kind, tableOrder(), now.cells, take);
       worker.end();
     });
     return () => {

@@ -10,6 +10,7 @@ import { formatDuration, Refusal } from '@/core/units';
 import { addJob, type Conflict, importJob, loadSample, removeSample, settle, useDesk } from '../desk/desk';
 import { freshJob } from '../desk/fresh';
 import { useNow } from '../desk/now';
+import { usePots } from '../desk/pots';
 import { Heading, Ways } from '../shared/bits';
 import { TimeBand } from '../shared/TimeBand';
 import { dayAndClock, shortWhen } from '../shared/when';
@@ -27,6 +28,7 @@ export function Yard() {
     [desk.jobs],
   );
   const { repairs, sheets, stock, events } = desk;
+  const pots = usePots(repairs, sheets);
   const views = useMemo(() => {
     const all = { job: Object.values(repairs), sheets: Object.values(sheets), stock: Object.values(stock) };
     return jobs.map((job) =>
@@ -39,9 +41,10 @@ export function Yard() {
           events: events.filter((e) => e.jobId === job.id),
         },
         nowMs,
+        pots,
       ),
     );
-  }, [jobs, repairs, sheets, stock, events, nowMs]);
+  }, [jobs, repairs, sheets, stock, events, nowMs, pots]);
   const create = () => {
     const job = freshJob(Date.now());
     addJob(job);

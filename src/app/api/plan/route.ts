@@ -1,4 +1,5 @@
 import { readJobFile } from '@/core/file';
+import { preparePots } from '@/core/plan';
 import { planReport, viewJob } from '@/core/record';
 import { Refusal } from '@/core/units';
 
@@ -20,7 +21,7 @@ export async function POST(request: Request): Promise<Response> {
   if (!Number.isFinite(nowMs)) return said(400, 'at', 'an ISO instant', `“${at}” is not an instant like 2026-05-05T06:40:00Z.`);
   try {
     const file = readJobFile(text);
-    return Response.json(planReport(viewJob(file, nowMs)));
+    return Response.json(planReport(viewJob(file, nowMs, preparePots(file.repairs, file.sheets))));
   } catch (error) {
     if (error instanceof Refusal) return said(400, error.problem.field, error.problem.allowed, error.problem.sentence);
     throw error;

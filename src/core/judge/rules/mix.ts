@@ -1,5 +1,5 @@
 import { primerDraw } from '../../method';
-import { ASSUMED_TOLERANCE_PCT, scaleErrorPct, smallestBatchAG } from '../../mix';
+import { ASSUMED_TOLERANCE_PCT, massOf, scaleErrorPct, smallestBatchAG } from '../../mix';
 import { isMetered, milestoneOf, proportionOf } from '../../system';
 import { figure } from '../../units';
 import type { Annulus } from '../../void';
@@ -8,6 +8,9 @@ import { finding, type Rule } from './rule';
 
 /** A pot this many times the mass of the sheet’s pot life no longer keeps to it. */
 const POT_MASS_FACTOR = 1.5;
+
+/** Of the sheet’s pot life; above it nobody would notice. */
+const NOTICED_SHARE = 0.95;
 
 /** What is noticed about amounts, reach and scale. */
 export const mixRules: Readonly<Record<string, Rule>> = {
@@ -71,22 +74,28 @@ export const mixRules: Readonly<Record<string, Rule>> = {
   },
 
   'pot-mass': ({ plan }) => {
-    const { sheet, batches } = plan;
-    const of = sheet ? milestoneOf(sheet, 'use-by')?.referenceMassG : null;
-    if (!sheet || !of || isMetered(sheet.kind) || sheet.family !== 'resin-amine') return [];
-    const liquid = Math.max(0, ...batches.map((b) => b.massG.A + b.massG.B));
-    return liquid > POT_MASS_FACTOR * of
-      ? [
-          finding(
-            'pot-mass',
-            'caution',
-            'mix',
-            'A bigger pot than the sheet’s pot life is for',
-            `${figure(liquid)} g of resin and hardener stand in one pot, the sheet’s time is for ${figure(of)} g: it heats itself and dies sooner than the clock says.`,
-            'Mix smaller batches, spread it out at once, or keep it in a flat tray.',
-          ),
-        ]
-      : [];
+    const { sheet, batches, pot } = plan;
+    if (!sheet || isMetered(sheet.kind) || sheet.family !== 'resin-amine' || !batches.length) return [];
+    const massG = Math.max(...batches.map((b) => massOf(b.massG)));
+    const share = pot?.shareOf(massG) ?? null;
+    const stated = milestoneOf(sheet, 'use-by')?.referenceMassG ?? null;
+    const outgrown = stated !== null && massG > POT_MASS_FACTOR * stated;
+    if (share === null ? !outgrown : share > NOTICED_SHARE) return [];
+    const leaves = pot?.leftAlone(massG)?.verdict;
+    return [
+      finding(
+        'pot-mass',
+        'caution',
+        'mix',
+        share === null ? 'A bigger pot than the sheet’s pot life is for' : 'The pot warms itself and dies sooner',
+        `${figure(massG)} g stand in one pot, the sheet’s time is for ${figure(pot?.referenceG ?? stated!)} g${stated === null ? ' (assumed, the sheet names none)' : ''}: ${
+          share === null
+            ? 'it heats itself and dies sooner than the clock says.'
+            : `an estimated ${figure(share * 100, 2)} % of that time is left, and the clocks here count with it.`
+        }${leaves === 'runaway' ? ' Left in the pot, a rest of that size may run away: smoke and fire.' : leaves === 'hot' ? ' Left in the pot, it gets hotter than 120 °C.' : ''}`,
+        'Mix smaller batches, spread it out at once, or keep it in a flat tray; never leave a rest standing in the pot.',
+      ),
+    ];
   },
 
   lean: ({ plan }) => {

@@ -1,0 +1,108 @@
+import { sampleData } from '../../sample/jobs';
+import { pasteSheet, sampleSheets } from '../../sample/systems';
+import { emptyTable, netWhole, potLifeIn, potRun, potShareIn, reactiveOf, worstIn } from '../cure';
+import { massOf } from '../mix';
+import { isMetered, milestoneOf, type SheetRevision } from '../system';
+import { type Actuals, type JobPlan, NOTHING_YET, planJob, potSheets, preparePots, type Repair } from '.';
+
+const zone = 'Europe/Helsinki';
+const NOW = Date.parse('2026-05-05T03:00:00Z');
+const { bundles } = sampleData(NOW, zone);
+const plate = { ...bundles[1]!.repairs[0]!, sheetId: pasteSheet.id, materialC: 20 } as Repair;
+const job = { ...bundles[1]!.job, climate: { kind: 'constant', tempC: 20, humidityPct: 50 } } as const;
+const m = reactiveOf(pasteSheet);
+const net = preparePots([plate], [pasteSheet])[pasteSheet.id]!;
+const referenceG = milestoneOf(pasteSheet, 'use-by')!.referenceMassG!;
+
+/** A big fill by slow hands, so that its own heat decides. */
+const big = (over: Partial<Repair> = {}): Repair => ({ ...plate, settings: { ...plate.settings, rate: 12 }, reserve: false, ...over });
+const planned = (repair: Repair, sheet: SheetRevision, pots = preparePots([repair], [sheet])): JobPlan =>
+  planJob({ job, repairs: [repair], sheets: [sheet], stock: [], actuals: {}, nowMs: NOW, pots });
+
+test('the share of the pot life read from the net is that of two runs, within 2 %, and never lengthens', () => {
+  const life = (massG: number, tempC: number) => potRun(m, { massG, startC: tempC, roomC: tempC, lifeOnly: true }).lifeMin!;
+  for (const [massG, tempC] of [
+    [330, 17],
+    [900, 25],
+    [2700, 12],
+  ] as const)
+    expect(Math.abs(potShareIn(net, massG, referenceG, tempC)! / (life(massG, tempC) / life(referenceG, tempC)) - 1)).toBeLessThan(0.02);
+  expect(potShareIn(net, referenceG / 3, referenceG, 20)).toBe(1);
+  expect(potShareIn(net, 50_000, referenceG, 20)).toBeNull();
+  expect(potShareIn(net, 900, referenceG, 45)).toBeNull();
+  expect(potShareIn(emptyTable('x', 'pot'), 900, referenceG, 20)).toBeNull();
+});
+
+test('a net holds all that plans read and leaves the rest open', () => {
+  expect(netWhole(net)).toBe(true);
+  expect(net.cells.filter((c) => c === null).length).toBeGreaterThan(200);
+  // Between cells of the whole table nothing is guessed.
+  expect(potLifeIn(net, 333, 18)).toBeNull();
+});
+
+test('the larger and warmer the pot, the worse what becomes of a rest', () => {
+  const rank = { calm: 0, hot: 1, runaway: 2 } as const;
+  const at = (massG: number, tempC: number) => rank[worstIn(net, massG, tempC)!.verdict];
+  expect(at(30, 10)).toBeLessThanOrEqual(at(3000, 10));
+  expect(at(3000, 10)).toBeLessThanOrEqual(at(3000, 30));
+  expect(worstIn(net, 9e6, 20)).toBeNull();
+});
+
+test('pots are prepared for what is mixed in a pot and heats itself, and for nothing else', () => {
+  const ids = potSheets(
+    sampleSheets.map((s) => ({ sheetId: s.id })),
+    sampleSheets,
+  );
+  expect(ids.length).toBeGreaterThan(3);
+  for (const s of ids) {
+    expect(s.family).toBe('resin-amine');
+    expect(isMetered(s.kind)).toBe(false);
+  }
+  expect(potSheets([{ sheetId: null }], sampleSheets)).toEqual([]);
+});
+
+test('a pot larger than the sheet’s is used up sooner: clocks, batches and finding say so, and marked as an estimate', () => {
+  // A thick bed of one large plate.
+  const repair = big({
+    void: {
+      ...plate.void!,
+      shapes: plate.void!.shapes.map((s) => ('thickness' in s ? { ...s, thickness: { ...s.thickness, valueMm: 12 } } : s)),
+    },
+  });
+  const plain = planned(repair, pasteSheet, {}).repairs[0]!;
+  const warm = planned(repair, pasteSheet).repairs[0]!;
+  expect(plain.problems).toEqual([]);
+  const largest = Math.max(...warm.batches.map((b) => massOf(b.massG)));
+  expect(largest).toBeGreaterThan(referenceG);
+  const share = warm.pot!.shareOf(largest)!;
+  expect(share).toBeLessThan(0.97);
+  expect(warm.usableMin!).toBeLessThan(plain.usableMin!);
+  const useBy = (p: typeof warm, batch: number) => p.milestones.find((x) => x.kind === 'use-by' && x.batch === batch)!;
+  const [a, b] = [useBy(plain, 0), useBy(warm, 0)];
+  const own = warm.pot!.shareOf(massOf(warm.batches[0]!.massG))!;
+  expect((b.planMs! - b.originMs!) / (a.planMs! - a.originMs!)).toBeCloseTo(own, 2);
+  expect(b.standing).toBe('estimated');
+  expect(b.working.map((l) => l.label)).toContain('Warmed by itself');
+  // Every batch is placed inside its own life: rate × minutes left is at least its volume.
+  for (const [i, batch] of warm.batches.entries()) {
+    const lives = (useBy(warm, i).planMs! - useBy(warm, i).originMs!) / 60_000;
+    expect(batch.ml / (12 * repair.crew)).toBeLessThanOrEqual(lives - pasteSheet.mixMin + 0.5);
+  }
+});
+
+test('what was begun keeps its batches when a table comes later', () => {
+  const repair = big();
+  const plain = planned(repair, pasteSheet, {}).repairs[0]!;
+  const begun: Actuals = { ...NOTHING_YET, startedAt: NOW, usableMin: plain.usableMin };
+  const plan = planJob({
+    job,
+    repairs: [repair],
+    sheets: [pasteSheet],
+    stock: [],
+    actuals: { [repair.id]: begun },
+    nowMs: NOW,
+    pots: { [pasteSheet.id]: net },
+  }).repairs[0]!;
+  expect(plan.pot).not.toBeNull();
+  expect(plan.batches.map((b) => b.ml)).toEqual(plain.batches.map((b) => b.ml));
+});
