@@ -77,15 +77,15 @@ test('a pot larger than the sheet’s is used up sooner: clocks, batches and fin
   const share = warm.pot!.shareOf(largest)!;
   expect(share).toBeLessThan(0.97);
   expect(warm.usableMin!).toBeLessThan(plain.usableMin!);
-  const useBy = (p: typeof warm, batch: number) => p.milestones.find((x) => x.kind === 'use-by' && x.batch === batch)!;
-  const [a, b] = [useBy(plain, 0), useBy(warm, 0)];
+  const potOf = (p: typeof warm, batch: number) => p.milestones.find((x) => x.kind === 'use-by' && x.batch === batch)!;
+  const [a, b] = [potOf(plain, 0), potOf(warm, 0)];
   const own = warm.pot!.shareOf(massOf(warm.batches[0]!.massG))!;
   expect((b.planMs! - b.originMs!) / (a.planMs! - a.originMs!)).toBeCloseTo(own, 2);
   expect(b.standing).toBe('estimated');
   expect(b.working.map((l) => l.label)).toContain('Warmed by itself');
   // Every batch is placed inside its own life: rate × minutes left is at least its volume.
   for (const [i, batch] of warm.batches.entries()) {
-    const lives = (useBy(warm, i).planMs! - useBy(warm, i).originMs!) / 60_000;
+    const lives = (potOf(warm, i).planMs! - potOf(warm, i).originMs!) / 60_000;
     expect(batch.ml / (12 * repair.crew)).toBeLessThanOrEqual(lives - pasteSheet.mixMin + 0.5);
   }
 });

@@ -142,6 +142,8 @@ export const SheetRevision = z.object({
   }),
   hazards: z.array(z.string().max(200)).max(20),
   protection: z.array(z.string().max(80)).max(20),
+  /** Quantities as the paper prints them, in its own units, by field of the editor; those printed in the units kept here are not listed. */
+  printed: z.record(z.string().max(60), z.string().max(60)).default({}),
   typedFrom: z.string().max(200),
   typedByRole: z.string().max(80),
   typedAt: z.number(),

@@ -1,4 +1,5 @@
-import { FIELD_UNIT, fromCore, type Kind, type UnitSystem, unitOf } from './kinds';
+import { FIELD_UNIT, fromCore, type Kind, UNITS, type UnitSystem, unitOf } from './kinds';
+import { readNumber } from './parse';
 import { figure } from './working';
 
 /** A figure ready to print: digits and unit apart, so that they can be set in different sizes. */
@@ -85,4 +86,16 @@ function formatExactDuration(minutes: number): string {
     return rest ? `${hours} h ${rest} min` : `${hours} h`;
   }
   return `${Number(minutes.toPrecision(5))} min`;
+}
+
+/** A core value in its core unit, for texts that are read again: nothing is rounded away. */
+export function coreText(kind: Kind, value: number): string {
+  const { symbol } = UNITS[kind][0]!;
+  return symbol ? `${Number(value.toPrecision(12))} ${symbol}` : String(value);
+}
+
+/** What was typed, with the unit a bare number was read in written out, so that it means the same to everybody. */
+export function withItsUnit(kind: Kind, text: string, system: UnitSystem): string {
+  const bare = readNumber(text.trim());
+  return 'value' in bare ? `${text.trim()} ${FIELD_UNIT[kind][system]}`.trim() : text.trim();
 }

@@ -5,12 +5,12 @@ import { useSearchParams } from 'next/navigation';
 import { useState } from 'react';
 import { fittedActivationKJ, sheetFlaws } from '@/core/cure';
 import { clockOf, FAMILIES, MILESTONES, partOf, proportionOf, type SheetRevision, STARTS, sheetIn, systemKind } from '@/core/system';
-import { attempt, figure } from '@/core/units';
+import { attempt, figure, type Kind } from '@/core/units';
 import { useDesk } from '../desk/desk';
 import { fileName, saveText } from '../desk/files';
 import { exportSheets } from '../desk/shelf';
 import { Heading, useFormat, Ways, Working } from '../shared/bits';
-import { blankDraft, draftOf } from './draft';
+import { blankDraft, draftOf, type NumberLimit, said } from './draft';
 import { Lots } from './Lots';
 import { SheetForm } from './SheetForm';
 import { TimeChart } from './TimeChart';
@@ -121,9 +121,18 @@ function SheetView({ sheet, onRevise }: { sheet: SheetRevision; onRevise: () => 
 /** What the sheet says beside its times. */
 function Facts({ sheet: s }: { sheet: SheetRevision }) {
   const format = useFormat();
-  const between = (a: number | null, b: number | null, kind: 'temperature' | 'length') =>
-    a === null && b === null ? null : `${a === null ? '…' : format(kind, a).text} to ${b === null ? '…' : format(kind, b).text}`;
   const l = s.limits;
+  /** A quantity in the reader’s units, and as the paper prints it where that differs. */
+  const says = (field: string, kind: Kind, value: number | null) => {
+    if (value === null) return '…';
+    const [mine, paper] = [format(kind, value).text, s.printed[field] === undefined ? '' : said(s, field, kind, value)];
+    return paper && paper !== mine ? `${mine} (printed ${paper})` : mine;
+  };
+  const one = (field: string, kind: Kind, value: number | null) => (value === null ? null : says(field, kind, value));
+  const limit = (id: NumberLimit, kind: Kind) => one(`limits.${id}`, kind, l[id]);
+  const span = (from: string, a: number | null, to: string, b: number | null, kind: Kind) =>
+    a === null && b === null ? null : `${says(from, kind, a)} to ${says(to, kind, b)}`;
+  const between = (a: NumberLimit, b: NumberLimit, kind: Kind) => span(`limits.${a}`, l[a], `limits.${b}`, l[b], kind);
   const facts: readonly (readonly [string, string | null])[] = [
     [
       'ratio',
@@ -140,17 +149,17 @@ function Facts({ sheet: s }: { sheet: SheetRevision }) {
         .filter(Boolean)
         .join(', ') || null,
     ],
-    ['base', between(l.baseMinC, l.baseMaxC, 'temperature')],
-    ['air', between(l.airMinC, l.airMaxC, 'temperature')],
-    ['material', between(l.materialMinC, l.materialMaxC, 'temperature')],
-    ['cures from', l.cureMinC === null ? null : format('temperature', l.cureMinC).text],
-    ['in service to', l.serviceMaxC === null ? null : format('temperature', l.serviceMaxC).text],
+    ['base', between('baseMinC', 'baseMaxC', 'temperature')],
+    ['air', between('airMinC', 'airMaxC', 'temperature')],
+    ['material', between('materialMinC', 'materialMaxC', 'temperature')],
+    ['cures from', limit('cureMinC', 'temperature')],
+    ['in service to', limit('serviceMaxC', 'temperature')],
     ['humidity', l.humidityMaxPct === null ? null : `to ${l.humidityMaxPct} %`],
     ['base moisture', l.moistureMaxPct === null ? null : `to ${l.moistureMaxPct} %`],
-    ['lift', between(l.liftMinMm, l.liftMaxMm, 'length')],
-    ['gap', between(l.bondMinMm, l.bondMaxMm, 'length')],
-    ['holds on a wall', l.sagWallMm === null ? null : format('length', l.sagWallMm).text],
-    ['holds overhead', l.sagOverheadMm === null ? null : format('length', l.sagOverheadMm).text],
+    ['lift', between('liftMinMm', 'liftMaxMm', 'length')],
+    ['gap', between('bondMinMm', 'bondMaxMm', 'length')],
+    ['holds on a wall', limit('sagWallMm', 'length')],
+    ['holds overhead', limit('sagOverheadMm', 'length')],
     ['bases', l.bases.map((b) => (l.preparation[b] ? `${b} (${l.preparation[b]})` : b)).join(', ') || null],
     ['surface', l.wetness],
     [
@@ -164,7 +173,7 @@ function Facts({ sheet: s }: { sheet: SheetRevision }) {
       'finish',
       [s.finish.colour, s.finish.sanding === 'not' ? 'not to be sanded' : `${s.finish.sanding} to sand`].filter(Boolean).join(', '),
     ],
-    ['stored', between(s.storage.minC, s.storage.maxC, 'temperature')],
+    ['stored', span('storeMin', s.storage.minC, 'storeMax', s.storage.maxC, 'temperature')],
     [
       'keeps',
       [s.storage.shelfMonths && `${s.storage.shelfMonths} months closed`, s.storage.openedMonths && `${s.storage.openedMonths} opened`]

@@ -82,3 +82,43 @@ test('a table in Fahrenheit comes back as the paper prints it', () => {
   const bare = read({ ...d, times: [{ ...d.times[0]!, text: '10: 30 h\n20: 12 h' }] });
   expect('sheet' in bare && draftOf(bare.sheet).times[0]!.text).toMatch(/^10: 30 h/);
 });
+
+test('quantities come back on the next revision as the paper prints them, whoever opens it', () => {
+  const us = (d: SheetDraft, before: SheetRevision | null) => {
+    const r = readDraft(d, 'us', before, 'foreman', 1000);
+    if ('faults' in r) throw new Error(JSON.stringify(r.faults));
+    return r.sheet;
+  };
+  const was = paste();
+  const kit = was.kits[0]!;
+  const typed: SheetDraft = {
+    ...was,
+    parts: { ...was.parts, A: { ...was.parts.A, density: '11.2 lb/US gal' } },
+    kits: [{ ...kit, massG: { ...kit.massG, A: '1.5 kg' } }],
+    // A bare number is in the typist’s own units, and stays so for readers with others.
+    limits: { ...was.limits, baseMinC: '50', bondMaxMm: '1/8 in' },
+    times: was.times.map((t) => (t.kind === 'use-by' ? { ...t, reference: '7 oz av' } : t)),
+  };
+  const sheet = us(typed, null);
+  expect(sheet.limits.baseMinC).toBeCloseTo(10, 9);
+  expect(sheet.printed).toMatchObject({ densityA: '11.2 lb/US gal', [`kits.${kit.key}.a`]: '1.5 kg', 'limits.baseMinC': '50 °F' });
+  expect(SheetRevision.parse(JSON.parse(JSON.stringify(sheet)))).toEqual(sheet);
+  const again = draftOf(sheet);
+  expect(again.parts.A.density).toBe('11.2 lb/US gal');
+  expect(again.kits[0]!.massG.A).toBe('1.5 kg');
+  expect([again.limits.baseMinC, again.limits.bondMaxMm]).toEqual(['50 °F', '1/8 in']);
+  expect(again.times.find((t) => t.kind === 'use-by')!.reference).toBe('7 oz av');
+  // Read by somebody with metric units nothing has moved.
+  const r = read(again, sheet);
+  if ('faults' in r) throw new Error(JSON.stringify(r.faults));
+  expect(r.sheet.limits).toEqual(sheet.limits);
+  expect(r.sheet.printed).toEqual(sheet.printed);
+});
+
+test('what is printed but no longer reads to the kept value is not trusted', () => {
+  const sheet = sampleSheets.find((s) => s.id === 'sheet-paste-1')!;
+  const stale = { ...sheet, printed: { 'limits.baseMinC': '90 °F', densityA: 'heavy' } };
+  const d = draftOf(stale);
+  expect(d.limits.baseMinC).toBe(draftOf(sheet).limits.baseMinC);
+  expect(d.parts.A.density).toBe(draftOf(sheet).parts.A.density);
+});

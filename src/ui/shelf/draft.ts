@@ -4,6 +4,7 @@ import {
   type Limits,
   type Milestone,
   type MilestoneId,
+  PART_IDS,
   type PartId,
   parseTable,
   type RunsOn,
@@ -12,7 +13,7 @@ import {
   systemKind,
   tableText,
 } from '@/core/system';
-import { attempt, figure, type Kind } from '@/core/units';
+import { attempt, coreText, type Kind, parseQuantity, type UnitSystem } from '@/core/units';
 
 /** A time of the sheet as typed. */
 export interface TimeDraft {
@@ -80,7 +81,7 @@ export interface SheetDraft {
   readonly typedFrom: string;
 }
 
-type NumberLimit = Exclude<keyof Limits, 'bases' | 'wetness' | 'preparation'>;
+export type NumberLimit = Exclude<keyof Limits, 'bases' | 'wetness' | 'preparation'>;
 /** The limits a sheet may set, with what kind of quantity each is. */
 export const LIMIT_FIELDS: readonly { id: NumberLimit; label: string; kind: Kind }[] = [
   { id: 'baseMinC', label: 'Base from', kind: 'temperature' },
@@ -195,7 +196,6 @@ export const blankDraft = (): SheetDraft => ({
   typedFrom: '',
 });
 
-const UNITS: Partial<Record<Kind, string>> = { temperature: ' °C', length: ' mm', interval: ' K', percent: ' %' };
 const maybe = (value: number | null, unit: string) => (value === null ? '' : `${value}${unit}`);
 
 /** The table as the paper prints it, where that still reads to the same table without asking which units are meant. */
@@ -204,12 +204,28 @@ function asPrinted(m: Milestone): string {
   return again?.ok && JSON.stringify(again.value) === JSON.stringify(m.table) ? m.printed! : tableText(m.table);
 }
 
+/** A quantity as the paper prints it, where that still reads to the same value to whoever reads it; else in the unit it is kept in. */
+export function said(s: Pick<SheetRevision, 'printed'>, field: string, kind: Kind, value: number | null): string {
+  if (value === null) return '';
+  const printed = s.printed[field];
+  const same = (system: UnitSystem) => {
+    const again = parseQuantity(kind, printed!, system);
+    return again.ok && again.value === value;
+  };
+  return printed !== undefined && same('metric') && same('us') ? printed : coreText(kind, value);
+}
+
 /** A stored sheet as a draft, for the next revision or a copy. */
 export function draftOf(s: SheetRevision): SheetDraft {
   const blank = blankDraft();
+  const as = (field: string, kind: Kind, value: number | null) => said(s, field, kind, value);
   const parts = { ...partsOfKind(s.kind) };
   for (const p of s.parts)
-    parts[p.id] = { name: p.name, density: `${p.densityGPerMl} g/mL`, bulk: p.bulkGPerMl === null ? '' : `${p.bulkGPerMl} g/mL` };
+    parts[p.id] = {
+      name: p.name,
+      density: as(`density${p.id}`, 'density', p.densityGPerMl),
+      bulk: as(`bulk${p.id}`, 'density', p.bulkGPerMl),
+    };
   const other = s.ratio.basis === 'weight' ? 'volume' : 'weight';
   return {
     ...blank,
@@ -227,10 +243,10 @@ export function draftOf(s: SheetRevision): SheetDraft {
     doseMax: maybe(s.dose?.maxPct ?? null, ' %'),
     doseUsual: maybe(s.dose?.usualPct ?? null, ' %'),
     doseOf: s.dose?.of ?? '',
-    mixMin: `${s.mixMin} min`,
+    mixMin: as('mixMin', 'duration', s.mixMin),
     mixRpm: s.mixRpm ? `${s.mixRpm.from} to ${s.mixRpm.to}` : '',
     mixManner: s.mixManner,
-    potLoss: `${s.potLossMl} mL`,
+    potLoss: as('potLoss', 'volume', s.potLossMl),
     coverage: maybe(s.coverageKgPerM2Mm, ''),
     uptake: maybe(s.uptakeMlPerM2, ''),
     times: s.milestones.map((m) => ({
@@ -239,24 +255,26 @@ export function draftOf(s: SheetRevision): SheetDraft {
       startsAt: m.startsAt,
       runsOn: m.runsOn,
       text: asPrinted(m),
-      reference: maybe(m.referenceMassG, ' g'),
+      reference: as(`reference.${m.kind}`, 'mass', m.referenceMassG),
     })),
     kits: s.kits.map((k) => ({
       key: k.id,
       label: k.label,
-      massG: { A: `${k.massG.A} g`, B: `${k.massG.B} g`, C: maybe(k.massG.C, ' g'), D: maybe(k.massG.D, ' g') },
-      yieldMl: maybe(k.yieldMl, ' mL'),
+      massG: Object.fromEntries(
+        PART_IDS.map((id) => [id, as(`kits.${k.id}.${id.toLowerCase()}`, 'mass', k.massG[id])]),
+      ) as KitDraft['massG'],
+      yieldMl: as(`kits.${k.id}.yieldMl`, 'volume', k.yieldMl),
       price: maybe(k.price, ''),
       contents: k.contents.map((c) => `${c.count} ${c.what}`).join(', '),
       splittable: k.splittable,
     })),
-    mixerVolume: s.mixer ? `${s.mixer.volumeMl} mL` : '',
-    mixerPurge: s.mixer ? `${s.mixer.purgeMl} mL` : '',
-    mixerReach: s.mixer ? `${s.mixer.reachMm} mm` : '',
+    mixerVolume: as('mixerVolume', 'volume', s.mixer?.volumeMl ?? null),
+    mixerPurge: as('mixerPurge', 'volume', s.mixer?.purgeMl ?? null),
+    mixerReach: as('mixerReach', 'length', s.mixer?.reachMm ?? null),
     limits: Object.fromEntries(
       LIMIT_FIELDS.flatMap(({ id, kind }) => {
         const v = s.limits[id];
-        return v === null ? [] : [[id, `${figure(v, 6)}${UNITS[kind] ?? ''}`]];
+        return v === null ? [] : [[id, as(`limits.${id}`, kind, v)]];
       }),
     ),
     bases: s.limits.bases,
@@ -266,8 +284,8 @@ export function draftOf(s: SheetRevision): SheetDraft {
     colour: s.finish.colour,
     sanding: s.finish.sanding,
     paintable: s.finish.paintable,
-    storeMin: maybe(s.storage.minC, ' °C'),
-    storeMax: maybe(s.storage.maxC, ' °C'),
+    storeMin: as('storeMin', 'temperature', s.storage.minC),
+    storeMax: as('storeMax', 'temperature', s.storage.maxC),
     shelfMonths: maybe(s.storage.shelfMonths, ''),
     openedMonths: maybe(s.storage.openedMonths, ''),
     checks: s.storage.checks.join('\n'),

@@ -11,7 +11,7 @@ import {
   SheetRevision,
   systemKind,
 } from '@/core/system';
-import { type Kind, parseQuantity, parseRatio, Refusal, readNumber, type UnitSystem } from '@/core/units';
+import { coreText, type Kind, parseQuantity, parseRatio, Refusal, readNumber, type UnitSystem, withItsUnit } from '@/core/units';
 import { type DraftFaults, LIMIT_FIELDS, type SheetDraft, type TimeDraft } from './draft';
 
 type Faults = Record<string, DraftFaults[string]>;
@@ -24,14 +24,20 @@ const lines = (text: string) =>
 /** Reads the fields of a draft one by one, noting what is wrong with each. */
 class Reader {
   readonly faults: Faults = {};
+  /** What is printed in other units than those kept. */
+  readonly printed: Record<string, string> = {};
   constructor(readonly system: UnitSystem) {}
 
   quantity(field: string, kind: Kind, text: string, optional = false): number | null {
     if (optional && !text.trim()) return null;
     const parsed = parseQuantity(kind, text, this.system);
-    if (parsed.ok) return parsed.value;
-    this.faults[field] = parsed;
-    return null;
+    if (!parsed.ok) {
+      this.faults[field] = parsed;
+      return null;
+    }
+    const said = withItsUnit(kind, text, this.system);
+    if (kind !== 'count' && kind !== 'percent' && said !== coreText(kind, parsed.value)) this.printed[field] = said.slice(0, 60);
+    return parsed.value;
   }
   above(field: string, kind: Kind, text: string): number {
     const v = this.quantity(field, kind, text);
@@ -116,7 +122,7 @@ function timeOf(read: Reader, t: TimeDraft): Milestone | null {
       startsAt: t.startsAt,
       runsOn: t.runsOn,
       table: parseTable(gridToLines(t.text, field), field, read.system),
-      referenceMassG: read.aboveOrNone(`${field}.reference`, 'mass', t.reference),
+      referenceMassG: referenceOf(read, field, t),
       printed: t.text.trim().slice(0, 4000),
     };
   } catch (error) {
@@ -124,6 +130,16 @@ function timeOf(read: Reader, t: TimeDraft): Milestone | null {
     read.say(field, error.message);
     return null;
   }
+}
+
+/** Lines of times have passing names: what is printed of one is kept by what it is the time of. */
+function referenceOf(read: Reader, field: string, t: TimeDraft): number | null {
+  const at = `${field}.reference`;
+  const massG = read.aboveOrNone(at, 'mass', t.reference);
+  const said = read.printed[at];
+  delete read.printed[at];
+  if (said) read.printed[`reference.${t.kind}`] = said;
+  return massG;
 }
 
 function rpmOf(read: Reader, text: string): SheetRevision['mixRpm'] {
@@ -227,6 +243,7 @@ export function readDraft(
     },
     hazards: lines(d.hazards),
     protection: lines(d.protection),
+    printed: read.printed,
     typedFrom: d.typedFrom.trim(),
     typedByRole: role,
     typedAt: nowMs,
