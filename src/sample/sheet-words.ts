@@ -132,6 +132,7 @@ export const common = {
   finish: { colour: '', sanding: 'hard', paintable: 'silent' },
   storage: { minC: 5, maxC: 30, shelfMonths: 24, openedMonths: null, checks: [] },
   supersedes: null,
+  strength: null,
   printed: {},
   typedFrom: 'sample sheet',
   typedByRole: 'foreman',

@@ -117,12 +117,8 @@ function integrate(pace: Pace, history: Series, startMs: number, options: ClockO
       if (mid < pace.lowC || mid > pace.highC) return leftTable(options, pace, mid, ta);
       const now = pace.standingAt(mid);
       if (WORSE[now] > WORSE[standing]) standing = now;
-      const { nodes, weights } = Math.abs(cb - ca) < LEVEL_K ? PLAIN : FINE;
-      const gained = (to: number) => {
-        let sum = 0;
-        for (let g = 0; g < nodes.length; g++) sum += weights[g]! / pace.minutesAt(ca + (cb - ca) * to * nodes[g]!);
-        return (sum * (tb - ta) * to) / MIN_MS;
-      };
+      const scheme = schemeFor(ca, cb);
+      const gained = (to: number) => (meanRate(pace, ca, ca + (cb - ca) * to, scheme) * (tb - ta) * to) / MIN_MS;
       const all = gained(1);
       if (progress + all < 1) {
         progress += all;
@@ -142,6 +138,51 @@ function integrate(pace: Pace, history: Series, startMs: number, options: ClockO
     t0 = t1;
     c0 = c1;
   }
+}
+
+const schemeFor = (ca: number, cb: number) => (Math.abs(cb - ca) < LEVEL_K ? PLAIN : FINE);
+
+/** Mean progress per minute over a straight piece of history without a kink of the table inside. */
+function meanRate(pace: Pace, ca: number, cb: number, { nodes, weights }: typeof FINE): number {
+  let sum = 0;
+  for (let g = 0; g < nodes.length; g++) sum += weights[g]! / pace.minutesAt(ca + (cb - ca) * nodes[g]!);
+  return sum;
+}
+
+/**
+ * Progress of a milestone along a history: 0 where it begins, 1 where it is reached, and on beyond that. Where the temperature leaves what
+ * the table answers it ends. Bands: the credited time over the figure of the coldest band met so far.
+ */
+export function progressAlong(pace: Pace, history: Series, startMs: number, options: ClockOptions): Series {
+  const waiting = options.clock === 'waiting';
+  const bands = pace.form === 'bands';
+  const floor = waiting ? (options.cureMinC ?? (bands ? pace.lowC : Number.NEGATIVE_INFINITY)) : Number.NEGATIVE_INFINITY;
+  const cuts = [...pace.breaksC, floor].filter(Number.isFinite);
+  const [times, values] = [[startMs], [0]];
+  let [t0, c0] = [startMs, valueAt(history, startMs)];
+  let [credited, deciding, progress] = [0, Number.NaN, 0];
+  const ended = () => ({ times: Float64Array.from(times), values: Float64Array.from(values) });
+  for (let i = indexAt(history, startMs) + 1; i < history.times.length; i++) {
+    const [t1, c1] = [history.times[i]!, history.values[i]!];
+    const splits = smoothPieces(c0, c1, cuts);
+    for (let s = 0; s + 1 < splits.length; s++) {
+      const [ca, cb] = [c0 + (c1 - c0) * splits[s]!, c0 + (c1 - c0) * splits[s + 1]!];
+      const [mid, minutes] = [(ca + cb) / 2, ((t1 - t0) * (splits[s + 1]! - splits[s]!)) / MIN_MS];
+      if (mid < floor || minutes <= 0) continue;
+      if (mid < pace.lowC || mid > pace.highC) return ended();
+      if (bands) {
+        const here = pace.minutesAt(mid);
+        deciding = Number.isNaN(deciding) ? here : waiting ? Math.max(deciding, here) : Math.min(deciding, here);
+        credited += minutes;
+        // A colder band met later takes nothing back that was there already.
+        progress = Math.max(progress, credited / deciding);
+      } else progress += meanRate(pace, ca, cb, schemeFor(ca, cb)) * minutes;
+    }
+    times.push(t1);
+    values.push(progress);
+    [t0, c0] = [t1, c1];
+  }
+  return ended();
 }
 
 /** Lengthens the last stall, or begins one. */

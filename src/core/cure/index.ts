@@ -2,6 +2,7 @@ export * from './clock';
 export * from './flaws';
 export * from './heat-table';
 export * from './lift';
+export * from './monotone';
 export * from './pace';
 export {
   AMINE,

@@ -2,6 +2,8 @@ export * from './actuals';
 export * from './calendar';
 export * from './job';
 export * from './job-kits';
+export * from './load';
+export * from './load-asked';
 export * from './milestone-times';
 export * from './plan-job';
 export * from './plan-repair';

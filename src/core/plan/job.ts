@@ -1,8 +1,9 @@
 import { z } from 'zod';
 import { BaseBody, ClimateSource, ONLY_AIR } from '../climate';
 import { Blend, Colour } from '../mix';
-import { MilestoneId, Orientation, Way, WETNESS } from '../system';
+import { MEETS_NOTHING, Meets, MilestoneId, Orientation, Way, WETNESS } from '../system';
 import { SettingOut, Void } from '../void';
+import { Load } from './load-asked';
 
 const id = z.string().min(1).max(80);
 const instant = z.number().int();
@@ -85,6 +86,10 @@ export const Repair = z.object({
     onePot: z.boolean(),
   }),
   /** Fillers of one's own in a system of two liquids. */
+  /** What it meets: the base more exactly, the layers under and over it. */
+  meets: Meets,
+  /** What it must carry; null where it carries nothing worth checking. */
+  load: Load.nullable(),
   blend: Blend.nullable(),
   colour: Colour.nullable(),
   reserve: z.boolean(),
@@ -117,7 +122,7 @@ function shapeTo2(shape: unknown): unknown {
 /**
  * Steps of a repair from version n to n + 1, by n: used by the job file and by the database alike.
  * 1 → 2: second readings, several shapes with what differs among like voids, what stays clear, open backs, setting out.
- * 2 → 3: dose, orientation, wetness found, crew, bench, lifts, own fillers, colour, sun, sky, water and cover of the base.
+ * 2 → 3: dose, orientation, wetness found, crew, bench, lifts, own fillers, colour, what it meets and carries, sun, sky, water and cover of the base.
  */
 export const REPAIR_STEPS: Readonly<Record<number, (old: Old) => Old>> = {
   1: (old) => {
@@ -160,6 +165,8 @@ export const FIRST_CHOICES = {
   massCapG: null,
   liftMm: null,
   bench: FIRST_BENCH,
+  meets: MEETS_NOTHING,
+  load: null,
   blend: null,
   colour: null,
 } as const satisfies Partial<Repair>;

@@ -85,3 +85,12 @@ export const settingOf = (method: Method, repair: Repair, id: string): number =>
 
 /** Answer of a question that lets the repair go on. */
 export const passes = (q: Question, answer: Answer | undefined): boolean => answer === q.wants;
+
+/** Why a competent person must look at it before it is released; null where nobody need. */
+export const reviewOf = (repair: Repair, method: Method | null): string | null =>
+  method?.review ??
+  (repair.load
+    ? 'A load was put down for it; the check here is plain arithmetic and no design.'
+    : repair.safety.class === 'review'
+      ? repair.safety.why || 'It was marked so.'
+      : null);

@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { FamilyId } from './family';
 import { FillerClass, PartId, PartRole, SystemKindId } from './kinds';
 import { Milestone, type MilestoneId } from './milestone';
+import { Strength } from './strength';
 
 /** What a base may be made of; the drawing hatches it and the base temperature conducts through it. */
 export const BASES = ['concrete', 'stone', 'metal', 'plastic', 'laminate', 'timber'] as const;
@@ -64,6 +65,10 @@ export const Limits = z.object({
   dewMarginK: z.number().nullable(),
   /** Below this the cure clock stands still, °C. */
   cureMinC: z.number().nullable(),
+  /** Cured below this it sets but does not reach its full strength, °C. */
+  fullCureMinC: z.number().nullable().default(null),
+  /** Glass transition of the fully cured mix, °C. */
+  glassC: z.number().nullable().default(null),
   baseAgeMinDays: z.number().nonnegative().nullable(),
   /** Largest moisture of the base, per cent by mass. */
   moistureMaxPct: z.number().min(0).max(100).nullable(),
@@ -142,6 +147,8 @@ export const SheetRevision = z.object({
   }),
   hazards: z.array(z.string().max(200)).max(20),
   protection: z.array(z.string().max(80)).max(20),
+  /** Strength over age; null where the sheet prints none, and then no curve is invented. */
+  strength: Strength.nullable().default(null),
   /** Quantities as the paper prints them, in its own units, by field of the editor; those printed in the units kept here are not listed. */
   printed: z.record(z.string().max(60), z.string().max(60)).default({}),
   typedFrom: z.string().max(200),
@@ -245,6 +252,8 @@ export const SILENT_LIMITS: Limits = {
   humidityMaxPct: null,
   dewMarginK: null,
   cureMinC: null,
+  fullCureMinC: null,
+  glassC: null,
   baseAgeMinDays: null,
   moistureMaxPct: null,
   liftMaxMm: null,

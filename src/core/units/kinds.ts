@@ -9,6 +9,8 @@ export type Kind =
   | 'duration'
   | 'angle'
   | 'density'
+  | 'force'
+  | 'stress'
   | 'percent'
   | 'count';
 
@@ -27,6 +29,8 @@ export interface Unit {
 
 const IN = 25.4;
 const LB = 453.59237;
+/** Pound-force, N: a pound under standard gravity (ISO 80000-4). */
+const LBF = (LB / 1000) * 9.80665;
 const US_FLOZ = 29.5735295625;
 const UK_FLOZ = 28.4130625;
 
@@ -89,6 +93,12 @@ export const UNITS: Readonly<Record<Kind, readonly Unit[]>> = {
     u('lb/US gal', 'lb/us gal', LB / (US_FLOZ * 128), 'us'),
     u('lb/ft³', 'lb/ft3|lb/ft³', LB / ((IN * 12) ** 3 / 1000), 'us'),
   ],
+  force: [
+    u('N', 'n|newton|newtons', 1, 'metric'),
+    u('kN', 'kn|kilonewton|kilonewtons', 1000, 'metric'),
+    u('lbf', 'lbf|pound-force', LBF, 'us'),
+  ],
+  stress: [u('MPa', 'mpa|n/mm2|n/mm²|megapascal', 1, 'metric'), u('psi', 'psi|lbf/in2|lbf/in²', LBF / (IN * IN), 'us')],
   percent: [u('%', '%|percent|per cent', 1, 'both')],
   count: [u('', '', 1, 'both')],
 };
@@ -104,6 +114,8 @@ export const FIELD_UNIT: Readonly<Record<Kind, Readonly<Record<UnitSystem, strin
   duration: { metric: 'min', us: 'min' },
   angle: { metric: '°', us: '°' },
   density: { metric: 'g/mL', us: 'lb/US gal' },
+  force: { metric: 'kN', us: 'lbf' },
+  stress: { metric: 'MPa', us: 'psi' },
   percent: { metric: '%', us: '%' },
   count: { metric: '', us: '' },
 };

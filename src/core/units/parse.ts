@@ -47,6 +47,8 @@ const EXAMPLES: Record<Kind, string> = {
   duration: '45 min, 2 h 30 or 1 d',
   angle: '118°',
   density: '1.45 g/mL',
+  force: '1.2 kN or 300 lbf',
+  stress: '12 MPa or 1800 psi',
   percent: '10 %',
   count: '4',
 };

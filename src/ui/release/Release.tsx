@@ -1,6 +1,7 @@
 'use client';
 import { type ReactNode, useState } from 'react';
 import { type Finding, standingStops } from '@/core/judge';
+import { reviewOf } from '@/core/plan';
 import { record } from '../desk/desk';
 import { usePrefs } from '../desk/prefs';
 import type { StageProps } from '../repair/stage-props';
@@ -8,7 +9,7 @@ import { Answer, Choice, FindingCard, Heading } from '../shared/bits';
 import { Override, StageFindings, StillNeeds } from '../shared/StageFindings';
 import { fullWhen, shortWhen } from '../shared/when';
 
-const needsReview = (at: StageProps['at']) => at.plan.method?.review !== null || at.repair.safety.class === 'review';
+const needsReview = (at: StageProps['at']) => reviewOf(at.repair, at.plan.method) !== null;
 
 /** The stop on loading before the computed time, shared with the running view. */
 const EARLY = 'early:release:tests';
@@ -182,7 +183,7 @@ function Side({ view, at, nowMs }: StageProps) {
           does={(r) => record(repair.id, { kind: 'reviewed', note: '' }, r)}
           disabled={actuals.startedAt === null}
         >
-          <p className="soft text-sm">{plan.method?.review ?? repair.safety.why}</p>
+          <p className="soft text-sm">{reviewOf(repair, plan.method)}</p>
         </Signature>
       )}
       {!actuals.released && (

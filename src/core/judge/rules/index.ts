@@ -1,5 +1,6 @@
 import { baseRules } from './base';
 import { clockRules } from './clock';
+import { coldRules } from './cold';
 import { mixRules } from './mix';
 import type { Rule } from './rule';
 import { serviceRules } from './service';
@@ -17,5 +18,6 @@ export const RULES: Readonly<Record<string, Rule>> = {
   ...mixRules,
   ...shelfRules,
   ...clockRules,
+  ...coldRules,
   ...serviceRules,
 };

@@ -1,6 +1,7 @@
 import { sheetFlaws } from '../../cure';
-import { formatDuration } from '../../units';
-import { finding, type Rule } from './rule';
+import { loadCheck, reviewOf, strengthOver } from '../../plan';
+import { figure, formatDuration } from '../../units';
+import { at, finding, type Rule } from './rule';
 
 /** What stands between the repair and its service: deadline, hours, review, the sheet itself. */
 export const serviceRules: Readonly<Record<string, Rule>> = {
@@ -32,8 +33,53 @@ export const serviceRules: Readonly<Record<string, Rule>> = {
         ]
       : [],
 
+  load: (c) => {
+    const { repair, plan } = c;
+    if (!repair.load || plan.placedMs === null) return [];
+    const check = loadCheck(plan, repair.load, strengthOver(plan));
+    if (check.missing)
+      return [
+        finding('load:unchecked', 'caution', 'release', 'The load is not checked', check.missing, 'Have it judged by a competent person.'),
+      ];
+    if (check.needs !== null && check.needs > 1)
+      return [
+        finding(
+          'load',
+          'stop',
+          'release',
+          'More than it bears',
+          `The load takes ${figure(check.needs * 100, 3)} % of what the bond has when it is fully cured.`,
+          'A larger area, another system, a fastener beside it, or less load.',
+        ),
+      ];
+    const share = figure((check.needs ?? 0) * 100, 2);
+    if (check.fromMs === null)
+      return [
+        finding(
+          'load',
+          'stop',
+          'release',
+          'Not strong enough within the forecast',
+          `The load takes ${share} % of the full strength, and that is not reached in these days.`,
+          'Warm it, or keep the load off until it has been proved.',
+        ),
+      ];
+    return plan.openMs !== null && check.fromMs > plan.openMs
+      ? [
+          finding(
+            'load',
+            'stop',
+            'release',
+            `This load only from ${at(c, check.fromMs)}`,
+            `It takes ${share} % of the full strength; at the opening it has ${figure((strengthOver(plan)?.shareAt(plan.openMs) ?? 0) * 100, 2)} %.`,
+            'Open it for less, and let this load on later.',
+          ),
+        ]
+      : [];
+  },
+
   review: ({ repair, plan, actuals }) => {
-    const needs = plan.method?.review ?? (repair.safety.class === 'review' ? repair.safety.why || 'It was marked so.' : null);
+    const needs = reviewOf(repair, plan.method);
     return needs && !actuals.reviewed
       ? [
           finding(

@@ -1,0 +1,212 @@
+import { monotoneCurve, paceOf, progressAlong } from '../cure';
+import { MILESTONES, type Milestone, type MilestoneId, milestoneOf, type SheetRevision } from '../system';
+import { attempt, figure, formatDuration, line, type WorkLine } from '../units';
+import type { Load } from './load-asked';
+import type { RepairPlan } from './repair-plan';
+
+/** Strength on the clock of the site. */
+export interface StrengthOver {
+  /** Share of the full strength, 0 to 1, at an instant. */
+  readonly shareAt: (ms: number) => number;
+  /** First instant with that share; null when it is not reached in the history. */
+  readonly reaches: (share: number) => number | null;
+  readonly originMs: number;
+  readonly endMs: number;
+  /** True where the sheet prints points; without them it is nothing until the milestone and whole from there. */
+  readonly fromPoints: boolean;
+  readonly working: readonly WorkLine[];
+}
+
+/** Milestones whose clock strength may run on, in the order asked. */
+const CLOCKS: readonly MilestoneId[] = ['full-cure', 'load', 'light-load', 'foot', 'release'];
+
+/** The clock a sheet’s strength points run on: a milestone whose table answers at their temperature. */
+function clockFor(sheet: SheetRevision, tempC: number): { m: Milestone; minutes: number } | null {
+  for (const kind of CLOCKS) {
+    const m = milestoneOf(sheet, kind);
+    const pace = m ? attempt(() => paceOf(m, 'long', sheet.family)) : null;
+    if (m && pace?.ok && tempC >= pace.value.lowC && tempC <= pace.value.highC) return { m, minutes: pace.value.minutesAt(tempC) };
+  }
+  return null;
+}
+
+/**
+ * Strength of a planned repair over time. The sheet’s points stand on the clock of its own times: an age at their temperature is reached when
+ * as much progress has been made here. Between points monotone (Fritsch & Carlson 1980), nothing before the gel.
+ * @returns null while nothing is placed, or where neither points nor a milestone give anything
+ */
+export function strengthOver(plan: RepairPlan): StrengthOver | null {
+  const { sheet, thermal, placedMs } = plan;
+  if (!sheet || !thermal || placedMs === null) return null;
+  const served = plan.milestones.findLast((m) => m.kind === plan.serves)?.planMs ?? null;
+  const points = sheet.strength;
+  const clock = points ? clockFor(sheet, points.tempC) : null;
+  if (!points || !clock) {
+    if (served === null) return null;
+    return {
+      shareAt: (ms) => (ms >= served ? 1 : 0),
+      reaches: () => served,
+      originMs: placedMs,
+      endMs: served,
+      fromPoints: false,
+      working: [
+        line(
+          'Strength over time',
+          points ? 'no time of the sheet answers at the temperature of its points' : 'the sheet prints no points, and none are invented',
+          'nothing until its time, whole from there',
+        ),
+      ],
+    };
+  }
+  const originMs = plan.milestones.findLast((m) => m.kind === clock.m.kind)?.originMs ?? placedMs;
+  const along = attempt(() =>
+    progressAlong(paceOf(clock.m, 'long', sheet.family), thermal.base, originMs, {
+      label: MILESTONES[clock.m.kind].label,
+      cureMinC: sheet.limits.cureMinC,
+      clock: 'waiting',
+    }),
+  );
+  if (!along.ok) return null;
+  const gelMin = gelAt(sheet, points.tempC, points.points[0]!.afterMin);
+  const curve = monotoneCurve([gelMin, ...points.points.map((p) => p.afterMin)], [0, ...points.points.map((p) => p.mpa)]);
+  const full = points.points.at(-1)!.mpa;
+  const { times, values } = along.value;
+  const ageAt = (i: number) => values[i]! * clock.minutes;
+  const shareAt = (ms: number) => {
+    if (ms <= times[0]!) return 0;
+    let i = 0;
+    while (i < times.length - 2 && times[i + 1]! <= ms) i++;
+    const f = Math.min(1, (ms - times[i]!) / (times[i + 1]! - times[i]!));
+    return curve(ageAt(i) + (ageAt(i + 1) - ageAt(i)) * f) / full;
+  };
+  return {
+    shareAt,
+    reaches: (wanted) => {
+      for (let i = 1; i < times.length; i++) {
+        if (curve(ageAt(i)) / full < wanted - 1e-9) continue;
+        let [low, high] = [times[i - 1]!, times[i]!];
+        for (let k = 0; k < 30; k++) {
+          const mid = (low + high) / 2;
+          if (shareAt(mid) >= wanted - 1e-9) high = mid;
+          else low = mid;
+        }
+        return high;
+      }
+      return null;
+    },
+    originMs,
+    endMs: times.at(-1)!,
+    fromPoints: true,
+    working: [
+      line(
+        'The sheet says',
+        `${points.test} at ${figure(points.tempC)} °C`,
+        points.points.map((p) => `${figure(p.mpa)} MPa after ${formatDuration(p.afterMin)}`).join(', '),
+        '',
+        undefined,
+        'sheet',
+      ),
+      line(
+        'Its clock here',
+        `${MILESTONES[clock.m.kind].label.toLowerCase()}: ${formatDuration(clock.minutes)} at ${figure(points.tempC)} °C is one whole progress`,
+        '∫ dt / τ(T)',
+      ),
+      line('Between points', `nothing until ${formatDuration(gelMin)}, then never falling`, 'monotone cubic', '', 'Fritsch & Carlson 1980'),
+    ],
+  };
+}
+
+/** Minutes of gel at the temperature of the points, always before the first of them. */
+function gelAt(sheet: SheetRevision, tempC: number, firstMin: number): number {
+  const gel = milestoneOf(sheet, 'gel');
+  const pace = gel ? attempt(() => paceOf(gel, 'long', sheet.family)) : null;
+  const minutes = pace?.ok && tempC >= pace.value.lowC && tempC <= pace.value.highC ? pace.value.minutesAt(tempC) : 0;
+  return Math.min(minutes, firstMin * 0.999);
+}
+
+/** A load held against what the bond has. */
+export interface LoadCheck {
+  /** Share of the full strength it takes; above 1 the bond never bears it. null where it cannot be checked. */
+  readonly needs: number | null;
+  /** When it may come on: never before the sheet’s own time. null when never in the forecast. */
+  readonly fromMs: number | null;
+  /** Why it cannot be checked. */
+  readonly missing: string | null;
+  readonly working: readonly WorkLine[];
+}
+
+/**
+ * Fraction needed = load × safety factor / (area × characteristic strength × knock-downs). Anchors: load × safety factor against what the
+ * sheet or the engineer allows on this one, never a mean bond stress.
+ */
+export function loadCheck(plan: RepairPlan, load: Load, strength: StrengthOver | null): LoadCheck {
+  const served = plan.milestones.findLast((m) => m.kind === plan.serves)?.planMs ?? null;
+  const refused = (missing: string): LoadCheck => ({ needs: null, fromMs: null, missing, working: [] });
+  const asked = load.forceN * load.safetyFactor;
+  const when = (needs: number): number | null => {
+    const there = strength && needs <= 1 ? strength.reaches(needs) : null;
+    return there === null || served === null ? null : Math.max(there, served);
+  };
+  const loadLine = line(
+    'Asked of one place',
+    `${force(load.forceN)} × ${figure(load.safetyFactor)}`,
+    asked / 1000,
+    'kN',
+    undefined,
+    'chosen',
+  );
+  if (plan.context?.void.shapes[0]?.shape === 'annulus' || plan.method?.id === 'anchor') {
+    if (load.allowedN === null)
+      return refused(
+        'What this anchor may carry comes from the sheet or the engineer, by its own base, depth and edge; it is not computed here. Enter that value.',
+      );
+    const needs = asked / load.allowedN;
+    return {
+      needs,
+      fromMs: when(needs),
+      missing: null,
+      working: [
+        loadLine,
+        line('Allowed on this anchor', load.allowedFrom || 'no source noted', load.allowedN / 1000, 'kN', undefined, 'chosen'),
+        needsLine(needs),
+      ],
+    };
+  }
+  const characteristic = plan.sheet?.strength?.characteristicMpa ?? null;
+  if (characteristic === null)
+    return refused('The sheet prints no characteristic strength: a mean value must not carry a load. Ask the maker, or have it judged.');
+  const holdsTo = plan.sheet!.strength!.characteristicToC;
+  const hottest = load.serviceC ?? (plan.thermal ? Math.max(...plan.thermal.base.values) : null);
+  if (holdsTo !== null && hottest !== null && hottest > holdsTo)
+    return refused(
+      `The characteristic strength holds up to ${figure(holdsTo)} °C, the repair reaches ${figure(hottest)} °C in service: ask the maker for the value there.`,
+    );
+  const area = load.areaMm2 ?? plan.void?.faces.planAreaMm2 ?? 0;
+  if (!(area > 0)) return refused('The area that carries it is not known: measure the void, or enter it.');
+  const downs = (
+    [
+      ['creep', load.sustained, 'it stays on'],
+      ['wet', load.wet, 'in the wet'],
+      ['peel', load.peel, 'an edge is peeled'],
+    ] as const
+  ).filter(([, on]) => on);
+  const left = downs.reduce((p, [id]) => p * load.knockDowns[id], 1);
+  const bears = area * characteristic * left;
+  const needs = asked / bears;
+  return {
+    needs,
+    fromMs: when(needs),
+    missing: null,
+    working: [
+      loadLine,
+      line('Area that carries', load.areaMm2 === null ? 'seen from outside, of the void as measured' : 'as entered', area / 100, 'cm²'),
+      line('Characteristic strength', plan.sheet!.strength!.test, characteristic, 'MPa', undefined, 'sheet'),
+      ...downs.map(([id, , why]) => line('Left of it', why, load.knockDowns[id], '', 'usual figure, not the sheet’s', 'chosen')),
+      line('It bears', `${figure(area / 100)} cm² × ${figure(characteristic)} MPa × ${figure(left, 2)}`, bears / 1000, 'kN'),
+      needsLine(needs),
+    ],
+  };
+}
+
+const force = (n: number) => `${figure(n / 1000)} kN`;
+const needsLine = (needs: number) => line('Share needed', 'asked / borne', `${figure(needs * 100, 2)} %`);

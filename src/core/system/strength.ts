@@ -1,0 +1,58 @@
+import { z } from 'zod';
+import { formatDuration, parseQuantity, refuse, type UnitSystem } from '../units';
+
+/** How the sheet tested what it prints. */
+export const STRENGTH_TESTS = ['compression', 'bending', 'lap shear', 'pull-off', 'tension'] as const;
+
+/** Strength of a sheet: what it has after so long at one temperature, and what it may be counted with when cured. */
+export const Strength = z.object({
+  test: z.enum(STRENGTH_TESTS),
+  /** Temperature the ages belong to, °C. */
+  tempC: z.number().min(-60).max(250),
+  points: z
+    .array(z.object({ afterMin: z.number().positive().max(600_000), mpa: z.number().positive().max(1000) }))
+    .min(1)
+    .max(12),
+  /** The characteristic (5 %) value of the cured bond, MPa; null where the sheet prints means only: then no load is checked by it. */
+  characteristicMpa: z.number().positive().max(1000).nullable(),
+  /** Temperature in service up to which that value holds, °C; null where the sheet does not say. */
+  characteristicToC: z.number().min(-60).max(300).nullable().default(null),
+});
+export type Strength = z.infer<typeof Strength>;
+
+/**
+ * Reads strength over age, one a line: `1 d: 32 MPa`. Ages must rise, and strength may not fall with age.
+ * @throws Refusal naming the line
+ */
+export function parseStrengthPoints(text: string, field: string, system: UnitSystem): Strength['points'] {
+  const points = text
+    .split('\n')
+    .map((l) => l.trim())
+    .filter(Boolean)
+    .map((line, i) => {
+      const [age = '', value = ''] = line.split(/\s*:\s*|\t+/);
+      const [after, mpa] = [parseQuantity('duration', age, system), parseQuantity('stress', value, system)];
+      if (!after.ok || !mpa.ok || after.value <= 0 || mpa.value <= 0)
+        return refuse(field, line, 'age: strength', `Line ${i + 1}, “${line}”, must be like 1 d: 32 MPa.`);
+      return { afterMin: after.value, mpa: mpa.value };
+    });
+  for (const [i, p] of points.entries()) {
+    const before = points[i - 1];
+    if (!before) continue;
+    if (p.afterMin <= before.afterMin)
+      refuse(
+        field,
+        p.afterMin,
+        'rising ages',
+        `Line ${i + 1}: ${formatDuration(p.afterMin)} does not come after ${formatDuration(before.afterMin)}.`,
+      );
+    if (p.mpa < before.mpa)
+      refuse(field, p.mpa, 'strength that does not fall', `Line ${i + 1}: ${p.mpa} MPa is less than the ${before.mpa} MPa before it.`);
+  }
+  return points.length ? points : refuse(field, text, 'at least one line', 'Type at least one line, like 1 d: 32 MPa.');
+}
+
+/** Strength over age as it is typed. */
+export const strengthText = ({ points }: Strength): string => points.map((p) => `${ageText(p.afterMin)}: ${p.mpa} MPa`).join('\n');
+
+const ageText = (min: number) => (min % 1440 === 0 ? `${min / 1440} d` : min % 60 === 0 ? `${min / 60} h` : `${min} min`);
