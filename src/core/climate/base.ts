@@ -116,6 +116,21 @@ export function environmentOver(air: Series, body: BaseBody, zone: string): Floa
   return out;
 }
 
+/** The air at a place: the site's, warmed under a tent or heater in its hours. @param zone IANA zone whose hours it keeps */
+export function airUnder(air: Series, { cover }: Surroundings, zone: string): Series {
+  if (!cover) return air;
+  const days = localDays(zone, air.times[0]!, air.times.at(-1)!);
+  let d = 0;
+  return {
+    times: air.times,
+    values: air.values.map((v, i) => {
+      const ms = air.times[i]!;
+      while (d + 1 < days.length && ms >= days[d]!.nextMs) d++;
+      return within((ms - days[d]!.startMs) / 3_600_000, cover.fromHour, cover.toHour) ? v + cover.warmK : v;
+    }),
+  };
+}
+
 /**
  * Temperature of the base's face, by conduction through its thickness. The first day of `air` is repeated as run-in,
  * so `air` should begin at least a day or two before it matters.

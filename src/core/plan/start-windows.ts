@@ -1,8 +1,8 @@
 import { humidityOf, type Series } from '../climate';
 import { paceOf } from '../cure';
 import { massOf } from '../mix';
-import { MILESTONES, type MilestoneId, milestoneOf, type SheetRevision } from '../system';
-import { attempt, figure } from '../units';
+import { type MilestoneId, milestoneOf, type SheetRevision } from '../system';
+import { attempt } from '../units';
 import type { Window } from './calendar';
 import type { RepairPlan } from './repair-plan';
 import type { Thermal } from './thermal';
@@ -47,6 +47,8 @@ export interface Starts {
   readonly stepMs: number;
   /** For each start the reasons that speak against it, a bit for each in the order of `FAILS`; 0 is a good start. */
   readonly against: Uint16Array;
+  /** Of a forecast with a spread: 1 where a good start holds on its edges too; null where nothing is forecast. */
+  readonly sure: Uint16Array | null;
   /** When it would be ready; NaN where never. */
   readonly readyMs: Float64Array;
   readonly earliestMs: number | null;
@@ -54,8 +56,6 @@ export interface Starts {
   readonly bestMs: number | null;
   /** What keeps most starts from being good, most frequent first. */
   readonly reasons: readonly { readonly id: FailId; readonly starts: number }[];
-  /** What would open a window where there is none. */
-  readonly opens: readonly string[];
 }
 
 const MIN_MS = 60_000;
@@ -96,14 +96,17 @@ function progressOver(sheet: SheetRevision, kind: MilestoneId, temps: Float64Arr
   return out;
 }
 
-/**
- * Every start of mixing in a horizon, and what speaks against it: the sheet's limits through the placing, setting warm enough until it has
- * gelled, the pot's life, the working hours, the reopening. Starts are looked at one step apart; limits hold at every step between.
- */
-export function startWindows(ask: StartsAsk): Starts {
-  const { sheet, thermal } = ask;
-  const stepMs = ask.stepMs ?? 10 * MIN_MS;
-  const starts = Math.max(1, Math.floor((ask.toMs - ask.fromMs) / stepMs));
+/** What speaks against each start along one run of temperatures. */
+interface Judged {
+  readonly against: Uint16Array;
+  readonly readyMs: Float64Array;
+  /** Least distance to a limit, K. */
+  readonly room: Float64Array;
+}
+
+function judgeStarts(ask: StartsAsk, thermal: Thermal, hours: Uint8Array, stepMs: number): Judged {
+  const { sheet } = ask;
+  const starts = hours.length;
   // The longest wait may run far beyond the last start: as long as there is a history.
   const end = thermal.base.times.at(-1)!;
   const n = Math.max(starts, Math.min(6000, Math.floor((end - ask.fromMs) / stepMs)));
@@ -118,7 +121,6 @@ export function startWindows(ask: StartsAsk): Starts {
   const gel = progressOver(sheet, 'gel', base, stepMs) ?? progressOver(sheet, 'release', base, stepMs) ?? serve;
   const placing = Math.max(1, Math.ceil((ask.placeMin * MIN_MS) / stepMs));
   const nextCold = firstBelow(base, l.cureMinC);
-  const hours = workable(ask, stepMs, starts);
   const against = new Uint16Array(starts);
   const readyMs = new Float64Array(starts).fill(Number.NaN);
   const room = new Float64Array(starts);
@@ -164,17 +166,47 @@ export function startWindows(ask: StartsAsk): Starts {
     against[i] = no;
     room[i] = least;
   }
+  return { against, readyMs, room };
+}
+
+/** The place on the edge of what a forecast leaves open. */
+function edgeOf(thermal: Thermal, sign: number): Thermal {
+  const { spread } = thermal;
+  if (!spread) return thermal;
+  const shift = (s: Series): Series =>
+    s.times.length === spread.times.length ? { times: s.times, values: s.values.map((v, i) => v + sign * spread.values[i]!) } : s;
+  return {
+    ...thermal,
+    air: shift(thermal.air),
+    base: shift(thermal.base),
+    pot: thermal.pot === thermal.air ? shift(thermal.pot) : thermal.pot,
+  };
+}
+
+/**
+ * Every start of mixing in a horizon, and what speaks against it: the sheet's limits through the placing, setting warm enough until it has
+ * gelled, the pot's life, the working hours, the reopening. Starts are looked at one step apart; limits hold at every step between.
+ * Where a forecast has a spread, a start is sure when it holds on both edges as well.
+ */
+export function startWindows(ask: StartsAsk): Starts {
+  const { thermal } = ask;
+  const stepMs = ask.stepMs ?? 10 * MIN_MS;
+  const starts = Math.max(1, Math.floor((ask.toMs - ask.fromMs) / stepMs));
+  const hours = workable(ask, stepMs, starts);
+  const { against, readyMs, room } = judgeStarts(ask, thermal, hours, stepMs);
+  const edges = thermal.spread ? [-1, 1].map((sign) => judgeStarts(ask, edgeOf(thermal, sign), hours, stepMs).against) : [];
+  const sure = thermal.spread ? against.map((a, i) => (a === 0 && edges.every((e) => e[i] === 0) ? 1 : 0)) : null;
   let earliest = -1;
   let best = -1;
   let soonest = Number.POSITIVE_INFINITY;
+  // What holds whatever the forecast leaves open is better than what holds only if it comes true.
+  const wanted = sure?.some((s) => s === 1) ? (i: number) => sure[i] === 1 : (i: number) => against[i] === 0;
   for (let i = 0; i < starts; i++) {
-    if (against[i]) continue;
-    if (earliest < 0) earliest = i;
-    if (readyMs[i]! < soonest) soonest = readyMs[i]!;
+    if (against[i] === 0 && earliest < 0) earliest = i;
+    if (wanted(i) && readyMs[i]! < soonest) soonest = readyMs[i]!;
   }
   // Among those ready within half an hour of the soonest the one with the most room; without a ready time the earliest.
-  for (let i = 0; i < starts; i++)
-    if (!against[i] && readyMs[i]! <= soonest + 30 * MIN_MS && (best < 0 || room[i]! > room[best]!)) best = i;
+  for (let i = 0; i < starts; i++) if (wanted(i) && readyMs[i]! <= soonest + 30 * MIN_MS && (best < 0 || room[i]! > room[best]!)) best = i;
   if (best < 0) best = earliest;
   const at = (i: number) => (i < 0 ? null : ask.fromMs + i * stepMs);
   const reasons = IDS.map((id) => ({ id, starts: against.reduce((s, a) => s + (a & bit(id) ? 1 : 0), 0) }))
@@ -184,11 +216,11 @@ export function startWindows(ask: StartsAsk): Starts {
     fromMs: ask.fromMs,
     stepMs,
     against,
+    sure,
     readyMs,
     earliestMs: at(earliest),
     bestMs: at(best),
     reasons,
-    opens: earliest >= 0 ? [] : opens(ask, against, { base, air, dew, pot }, placing, stepMs),
   };
 }
 
@@ -213,60 +245,6 @@ function workable({ windows, prepareMin, placeMin, fromMs }: StartsAsk, stepMs: 
   }
   return out;
 }
-
-/** What would open a window: the least warming of base or material at the start that needs it least. */
-function opens(
-  ask: StartsAsk,
-  against: Uint16Array,
-  { base, air, dew, pot }: Readonly<Record<'base' | 'air' | 'dew' | 'pot', Float64Array>>,
-  placing: number,
-  stepMs: number,
-): string[] {
-  const l = ask.sheet.limits;
-  const out: string[] = [];
-  const thermal = bit('baseCold') | bit('airCold') | bit('dew') | bit('hold') | bit('never');
-  let least = Number.POSITIVE_INFINITY;
-  let at = -1;
-  for (let i = 0; i < against.length; i++) {
-    // Only starts against which nothing else speaks.
-    if (!against[i] || against[i]! & ~thermal) continue;
-    let k = 0;
-    for (let j = i; j <= Math.min(base.length - 1, i + placing); j++)
-      k = Math.max(
-        k,
-        (l.baseMinC ?? -99) - base[j]!,
-        (l.dewMarginK ?? -99) - (base[j]! - dew[j]!),
-        (l.cureMinC ?? -99) - base[j]!,
-        (l.airMinC ?? -99) - air[j]!,
-      );
-    if (k > 0 && k < least) [least, at] = [k, i];
-  }
-  if (at >= 0)
-    out.push(
-      `Tent and warm the base by ${figure(Math.ceil(least * 2) / 2)} K, from ${SLOT}${ask.fromMs + at * stepMs - 2 * 3_600_000}${SLOT} until it has gelled.`,
-    );
-  const cold = [...against.keys()].filter((i) => against[i] && !(against[i]! & ~(bit('material') | bit('pot'))));
-  if (cold.length && l.materialMinC !== null) {
-    const warm = Math.min(...cold.map((i) => l.materialMinC! - pot[i]!));
-    if (warm > 0) out.push(`Keep the closed packs ${figure(Math.ceil(warm * 2) / 2)} K warmer before mixing.`);
-  }
-  if (against.every((a) => a & bit('late')))
-    out.push('Whatever the hour, it is ready after the wanted reopening: a faster system on the shelf, or a later reopening.');
-  if (against.every((a) => a & bit('never')))
-    out.push(
-      `The forecast never lets ${ask.serves ? MILESTONES[ask.serves].label.toLowerCase() : 'it'} be reached: warm the place, or choose a system whose sheet covers this cold.`,
-    );
-  return out;
-}
-
-/** Marks an instant in a sentence, for whoever prints it in the site's own time. */
-export const SLOT = '\u0001';
-/** A sentence with its instants printed. */
-export const withInstants = (text: string, print: (ms: number) => string): string =>
-  text
-    .split(SLOT)
-    .map((part, i) => (i % 2 ? print(Number(part)) : part))
-    .join('');
 
 /** The ask of a repair as planned: its preparation, placing and pot, from now or its job's first hour, over a week. */
 export function startsAskOf(
@@ -299,7 +277,14 @@ export function startsAskOf(
 }
 
 /** What a start says of itself: that of the next step, since limits are looked at from there on. */
-export const startSays = (s: Starts, ms: number): { readonly against: readonly FailId[]; readonly readyMs: number | null } => {
+export const startSays = (
+  s: Starts,
+  ms: number,
+): { readonly against: readonly FailId[]; readonly readyMs: number | null; readonly sure: boolean } => {
   const i = Math.min(s.against.length - 1, Math.max(0, Math.ceil((ms - s.fromMs) / s.stepMs - 1e-9)));
-  return { against: reasonsOf(s.against[i]!), readyMs: Number.isNaN(s.readyMs[i]!) ? null : s.readyMs[i]! };
+  return {
+    against: reasonsOf(s.against[i]!),
+    readyMs: Number.isNaN(s.readyMs[i]!) ? null : s.readyMs[i]!,
+    sure: s.sure === null || s.sure[i] === 1,
+  };
 };

@@ -1,4 +1,4 @@
-import { type Air, airOver, baseOver, combine, type Series, valueAt, withReadings } from '../climate';
+import { type Air, airOver, airUnder, baseOver, combine, type Series, valueAt, withReadings } from '../climate';
 import type { Actuals } from './actuals';
 import type { Job, Repair } from './job';
 
@@ -22,6 +22,8 @@ export interface Thermal {
 export interface SiteClimate {
   readonly air: Air;
   readonly baseOf: (base: Repair['base']) => Series;
+  /** The air where the work is done: the site's, or that of its tent. */
+  readonly airAt: (base: Repair['base']) => Series;
 }
 
 /** Solves the site's air and, when asked, each base. @throws Refusal for a bad climate or base */
@@ -30,6 +32,7 @@ export function siteClimate(job: Job, fromMs: number): SiteClimate {
   const known = new Map<string, Series>();
   return {
     air,
+    airAt: (base) => airUnder(air.air, base.surroundings, job.zone),
     baseOf: (base) => {
       const { castOn: _, ...body } = base;
       const key = JSON.stringify(body);
@@ -43,7 +46,7 @@ export function siteClimate(job: Job, fromMs: number): SiteClimate {
 /** Temperatures of a repair, readings taken in. */
 export function thermalOf(site: SiteClimate, repair: Repair, actuals: Actuals): Thermal {
   const read = (channel: 'base' | 'air' | 'pot') => actuals.readings.filter((r) => r.channel === channel);
-  const air = withReadings(site.air.air, read('air'));
+  const air = withReadings(site.airAt(repair.base), read('air'));
   const base = withReadings(site.baseOf(repair.base), read('base'));
   const held = repair.materialC;
   const pot = withReadings(held === null ? air : { times: air.times, values: new Float64Array(air.times.length).fill(held) }, read('pot'));

@@ -7,6 +7,7 @@ import type { StageProps } from '../repair/stage-props';
 import { Answer, Choice, Heading, TextField } from '../shared/bits';
 import { QuantityField } from '../shared/QuantityField';
 import { StageFindings } from '../shared/StageFindings';
+import { MeetsFields } from './MeetsFields';
 import { SurroundingsFields } from './SurroundingsFields';
 
 const ANSWERS = [
@@ -178,6 +179,7 @@ function Side({ at }: StageProps) {
           />
         )}
       </div>
+      <MeetsFields repair={repair} />
       <SurroundingsFields repair={repair} />
       <Heading>Who must look at it</Heading>
       <Choice

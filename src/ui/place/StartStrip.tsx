@@ -1,11 +1,12 @@
 'use client';
 import { scaleTime } from 'd3';
 import { useMemo, useRef, useState } from 'react';
-import { FAILS, startSays, startsAskOf, startWindows, withInstants } from '@/core/plan';
+import { FAILS, startSays, startsAskOf, startWindows } from '@/core/plan';
 import { changeRepair } from '../desk/desk';
 import type { StageProps } from '../repair/stage-props';
-import { Heading, useProse } from '../shared/bits';
+import { Heading } from '../shared/bits';
 import { dayAndClock, shortWhen } from '../shared/when';
+import { Openers } from './Openers';
 
 const W = 760;
 const TOP = 20;
@@ -13,7 +14,6 @@ const BAR = 30;
 
 /** Every start of mixing in the coming week: solid where all limits hold, hatched where something speaks against it. Pulled along, it says what. */
 export function StartStrip({ view, at, nowMs }: StageProps) {
-  const prose = useProse();
   const { plan, repair, actuals } = at;
   const started = actuals.startedAt !== null;
   // Whole tens of minutes: the week does not shift with every tick.
@@ -32,13 +32,14 @@ export function StartStrip({ view, at, nowMs }: StageProps) {
   const mixing = plan.steps.find((s) => s.marks?.begin?.includes('mix-begins'))?.startMs ?? null;
   const shown = pointed ?? mixing;
   const says = shown !== null ? startSays(starts, shown) : null;
-  const runs: { from: number; to: number; ok: boolean; hours: boolean }[] = [];
+  const runs: { from: number; to: number; ok: boolean; sure: boolean; hours: boolean }[] = [];
   for (let i = 0; i < starts.against.length; i++) {
     const ok = starts.against[i] === 0;
     const hours = (starts.against[i]! & 1) === 0;
+    const sure = starts.sure === null || starts.sure[i] === 1;
     const last = runs.at(-1);
-    if (last && last.ok === ok && last.hours === hours) last.to = i + 1;
-    else runs.push({ from: i, to: i + 1, ok, hours });
+    if (last && last.ok === ok && last.hours === hours && (!ok || last.sure === sure)) last.to = i + 1;
+    else runs.push({ from: i, to: i + 1, ok, sure, hours });
   }
   const px = (i: number) => x(starts.fromMs + i * starts.stepMs);
   const days = x.ticks(7).filter((d) => x(d) < W - 70);
@@ -48,6 +49,7 @@ export function StartStrip({ view, at, nowMs }: StageProps) {
     setPointed(at10(starts.fromMs + (Math.min(Math.max(0, clientX - box.left), box.width) / box.width) * (toMs - starts.fromMs)));
   };
   const take = (mixMs: number) => changeRepair(repair.id, (r) => ({ ...r, plannedStart: mixMs - ask.prepareMin * 60_000 }), 'start');
+  const perhaps = starts.sure !== null && runs.some((r) => r.ok && !r.sure);
   const good = starts.against.reduce((n, a) => n + (a === 0 ? 1 : 0), 0);
   return (
     <section aria-label="Starts">
@@ -92,7 +94,7 @@ export function StartStrip({ view, at, nowMs }: StageProps) {
                 y={TOP}
                 width={px(r.to) - px(r.from)}
                 height={BAR}
-                fill={r.ok ? 'var(--mix-2)' : 'var(--paper)'}
+                fill={r.ok ? (r.sure ? 'var(--mix-2)' : 'url(#tx-perhaps)') : 'var(--paper)'}
                 stroke={r.ok ? 'var(--ink)' : 'none'}
               />
               {!r.ok && (
@@ -129,6 +131,7 @@ export function StartStrip({ view, at, nowMs }: StageProps) {
           )}
         </svg>
       </div>
+      {perhaps && <p className="soft text-sm">Dotted: good only if the forecast comes true; full: good on both its edges too.</p>}
       <p data-testid="start-says">
         {shown !== null && says && (
           <>
@@ -136,7 +139,10 @@ export function StartStrip({ view, at, nowMs }: StageProps) {
             {says.against.length ? (
               <strong>{says.against.map((f) => FAILS[f]).join(', ')}</strong>
             ) : (
-              <>all limits hold{says.readyMs ? `, ready ${shortWhen(says.readyMs, zone, nowMs)}` : ''}</>
+              <>
+                {says.sure ? 'all limits hold' : 'all limits hold if the forecast comes true'}
+                {says.readyMs ? `, ready ${shortWhen(says.readyMs, zone, nowMs)}` : ''}
+              </>
             )}
             .{' '}
           </>
@@ -160,11 +166,9 @@ export function StartStrip({ view, at, nowMs }: StageProps) {
               .join(', ')}
             .
           </p>
-          {starts.opens.map((o) => (
-            <p key={o}>{prose(withInstants(o, (ms) => dayAndClock(ms, zone)))}</p>
-          ))}
         </div>
       )}
+      <Openers view={view} at={at} nowMs={nowMs} prepareMin={ask.prepareMin} none={starts.earliestMs === null} />
     </section>
   );
 }

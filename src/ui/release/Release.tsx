@@ -1,15 +1,22 @@
 'use client';
-import { type ReactNode, useState } from 'react';
+import { type ReactNode, useMemo, useState } from 'react';
 import { type Finding, standingStops } from '@/core/judge';
-import { reviewOf } from '@/core/plan';
+import { loadCheck, reviewOf, strengthOver } from '@/core/plan';
+import type { MilestoneId } from '@/core/system';
+import { figure } from '@/core/units';
 import { record } from '../desk/desk';
 import { usePrefs } from '../desk/prefs';
 import type { StageProps } from '../repair/stage-props';
-import { Answer, Choice, FindingCard, Heading } from '../shared/bits';
+import { Answer, Choice, FindingCard, Heading, Working } from '../shared/bits';
 import { Override, StageFindings, StillNeeds } from '../shared/StageFindings';
 import { fullWhen, shortWhen } from '../shared/when';
+import { LoadFields } from './LoadFields';
+import { StrengthChart } from './StrengthChart';
 
 const needsReview = (at: StageProps['at']) => reviewOf(at.repair, at.plan.method) !== null;
+
+/** Milestones that let something onto the repair. */
+const OPENS: readonly MilestoneId[] = ['release', 'foot', 'light-load', 'load', 'dry', 'wet', 'full-cure'];
 
 /** The stop on loading before the computed time, shared with the running view. */
 const EARLY = 'early:release:tests';
@@ -37,6 +44,10 @@ function Sheet({ view, at, nowMs }: StageProps) {
   const { plan, actuals, repair } = at;
   const role = usePrefs((p) => p.role);
   const zone = view.job.zone;
+  const strength = useMemo(() => strengthOver(plan), [plan]);
+  const opening = plan.milestones.filter((m) => OPENS.includes(m.kind));
+  const stages = opening.flatMap((m) => (m.planMs === null ? [] : [{ id: m.kind, label: m.label, ms: m.planMs }]));
+  const needs = useMemo(() => (repair.load ? loadCheck(plan, repair.load, strength).needs : null), [plan, repair.load, strength]);
   if (!plan.method || !plan.steps.length)
     return (
       <div className="p-5">
@@ -63,20 +74,26 @@ function Sheet({ view, at, nowMs }: StageProps) {
           </li>
         ))}
       </ol>
-      <Heading>Opens in stages</Heading>
+      <Heading aside={strength && !strength.fromPoints ? 'the sheet prints no strength over time, and none is invented' : undefined}>
+        Opens in stages
+      </Heading>
+      {strength && stages.length > 0 && <StrengthChart strength={strength} stages={stages} needs={needs} zone={zone} nowMs={nowMs} />}
       <ul>
-        {plan.milestones
-          .filter((m) => ['release', 'foot', 'light-load', 'load', 'wet', 'full-cure'].includes(m.kind))
-          .map((m) => (
-            <li key={m.kind} className="flex justify-between py-1" style={{ borderTop: '1px solid var(--paper-line)' }}>
-              <span>
-                {m.planMs !== null && nowMs >= m.planMs ? '● ' : '○ '}
-                {m.label}
-              </span>
-              <span className="fig">{m.planMs !== null ? shortWhen(m.planMs, zone, nowMs) : 'no time'}</span>
-            </li>
-          ))}
+        {opening.map((m) => (
+          <li key={m.kind} className="flex gap-4 py-1" style={{ borderTop: '1px solid var(--paper-line)' }} data-opens={m.kind}>
+            <span className="flex-1">
+              {m.planMs !== null && nowMs >= m.planMs ? '● ' : '○ '}
+              {m.label}
+            </span>
+            {strength?.fromPoints && m.planMs !== null && (
+              <span className="soft fig text-sm">{figure(strength.shareAt(m.planMs) * 100, 2)} % of its strength</span>
+            )}
+            <span className="fig w-44 text-right">{m.planMs !== null ? shortWhen(m.planMs, zone, nowMs) : 'no time'}</span>
+          </li>
+        ))}
       </ul>
+      {strength && <Working title="how the strength comes about" lines={strength.working} />}
+      <LoadFields view={view} at={at} nowMs={nowMs} strength={strength} />
       {actuals.reviewed && (
         <p className="mt-3">
           Reviewed by <strong>{actuals.reviewed.role}</strong>, {fullWhen(actuals.reviewed.atMs, zone)}

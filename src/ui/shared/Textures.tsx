@@ -35,6 +35,19 @@ export function Textures() {
         <pattern id="tx-closed" width="9" height="9" patternUnits="userSpaceOnUse">
           <path d="M-2 11 L11 -2" stroke="var(--hair)" strokeWidth="1" opacity="0.55" />
         </pattern>
+        <pattern id="tx-perhaps" width="7" height="7" patternUnits="userSpaceOnUse">
+          <rect width="7" height="7" fill="var(--paper)" />
+          <circle cx="3.5" cy="3.5" r="1.5" fill="var(--mix-line)" />
+        </pattern>
+        <pattern id="tx-wet" width="9" height="9" patternUnits="userSpaceOnUse">
+          <path d="M2.5 1 v4 M7 5 v3.5" stroke="var(--dew)" strokeWidth="1.4" strokeLinecap="round" />
+        </pattern>
+        <pattern id="tx-cold" width="12" height="12" patternUnits="userSpaceOnUse">
+          <path d="M3 3.5 h4 M5 1.5 v4 M9 9.5 h4 M11 7.5 v4 M-3 9.5 h4 M-1 7.5 v4" stroke="var(--ink-2)" strokeWidth="1" />
+        </pattern>
+        <pattern id="tx-hot" width="12" height="7" patternUnits="userSpaceOnUse">
+          <path d="M0 6 L3 1 L6 6 L9 1 L12 6" fill="none" stroke="var(--stop)" strokeWidth="1.1" />
+        </pattern>
         <pattern id="tx-concrete" width="44" height="40" patternUnits="userSpaceOnUse">
           <rect width="44" height="40" fill="var(--ground-2)" />
           <g fill="none" stroke="var(--hatch)" strokeWidth="1">

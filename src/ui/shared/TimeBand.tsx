@@ -1,28 +1,18 @@
 'use client';
-import { line as d3line, extent, scaleLinear, scaleTime } from 'd3';
+import { scaleLinear, scaleTime } from 'd3';
 import Link from 'next/link';
-import { memo, type PointerEvent, useEffect, useId, useMemo, useRef, useState } from 'react';
-import type { Series } from '@/core/climate';
+import { memo, type PointerEvent, useMemo, useRef, useState } from 'react';
+import { stretchesOf } from '@/core/plan';
 import type { JobView, RepairView } from '@/core/record';
-import { formatDuration, fromCore, unitOf } from '@/core/units';
-import { usePrefs } from '../desk/prefs';
+import { formatDuration } from '@/core/units';
+import { curvesOf, STRIP, stretchWords, TimeBandAir } from './TimeBandAir';
+import { useWidth } from './use-width';
 import { clock, dayAndClock } from './when';
 
 const H = 3_600_000;
 const LEFT = 128;
+const NO_READINGS: RepairView['actuals']['readings'] = [];
 const TEXTURE = { liquid: 'tx-liquid', gelled: 'tx-gelled', hardening: 'tx-hardening', set: 'tx-set' } as const;
-
-function useWidth() {
-  const ref = useRef<HTMLDivElement>(null);
-  const [width, setWidth] = useState(1280);
-  useEffect(() => {
-    if (!ref.current) return;
-    const watch = new ResizeObserver(([entry]) => entry && setWidth(Math.max(320, entry.contentRect.width)));
-    watch.observe(ref.current);
-    return () => watch.disconnect();
-  }, []);
-  return [ref, width] as const;
-}
 
 interface Props {
   readonly view: JobView;
@@ -39,8 +29,6 @@ interface Props {
 /** One time axis: air, base and dew; working and closed hours; each repair from liquid to set. */
 export const TimeBand = memo(function TimeBand({ view, current, nowMs, onStart, onTemperature, onPull }: Props) {
   const [ref, width] = useWidth();
-  const system = usePrefs((p) => p.system);
-  const clip = useId();
   const [drag, setDrag] = useState<
     { kind: 'start'; id: string; x: number; start: number } | { kind: 'temp'; y: number; began: boolean } | null
   >(null);
@@ -61,32 +49,28 @@ export const TimeBand = memo(function TimeBand({ view, current, nowMs, onStart, 
   const gap = shown.length > 3 ? 3 : 6;
   const tempH = 66;
   const top = 24;
-  const height = top + tempH + 10 + Math.max(1, shown.length) * (rowH + gap) + 18;
+  const height = top + tempH + STRIP + 10 + Math.max(1, shown.length) * (rowH + gap) + 18;
   const x = scaleTime([range.from, range.to], [LEFT, width - 14]);
   const lead = current ?? shown[0];
   const air = plan.site?.air.air;
-  const degrees = (c: number) => fromCore(unitOf('temperature', system === 'us' ? '°F' : '°C'), c);
 
   const curves = useMemo(() => {
-    if (!air) return null;
-    const slice = (s: Series): [number, number][] => {
-      const out: [number, number][] = [];
-      // About one point in four pixels; nearer ones could not be seen.
-      const apart = (range.to - range.from) / 260;
-      for (let i = 0; i < s.times.length; i++) {
-        const t = s.times[i]!;
-        if (t >= range.from - 2 * H && t <= range.to + 2 * H && (!out.length || t - out.at(-1)![0] >= apart)) out.push([t, s.values[i]!]);
-      }
-      return out;
-    };
-    const sets = {
-      air: slice(lead?.plan.thermal?.air ?? air),
-      base: lead?.plan.thermal ? slice(lead.plan.thermal.base) : [],
-      dew: slice(plan.site!.air.dew),
-    };
-    const [lo, hi] = extent([...sets.air, ...sets.base, ...sets.dew].map((p) => p[1])) as [number, number];
-    return { ...sets, lo, hi: Math.max(hi, lo + 4) };
+    if (!air || !plan.site) return null;
+    const thermal = lead?.plan.thermal;
+    return curvesOf(
+      {
+        air: thermal?.air ?? air,
+        dew: plan.site.air.dew,
+        ...(thermal && { base: thermal.base, material: thermal.pot, spread: thermal.spread }),
+      },
+      range,
+    );
   }, [air, lead, plan.site, range]);
+  const limits = lead?.plan.sheet?.limits ?? null;
+  const stretches = useMemo(
+    () => (lead?.plan.thermal ? stretchesOf(limits, lead.plan.thermal, range.from, range.to) : []),
+    [lead, limits, range],
+  );
   const hours = (range.to - range.from) / H;
   const step = hours <= 60 ? 6 : hours <= 110 ? 12 : 24;
   const ticks = useMemo(() => localTicks(range.from, range.to, step, job.zone), [range, step, job.zone]);
@@ -101,21 +85,6 @@ export const TimeBand = memo(function TimeBand({ view, current, nowMs, onStart, 
     );
 
   const y = scaleLinear([curves.lo - 0.5, curves.hi + 0.5], [top + tempH, top + 6]);
-  const draw = d3line<[number, number]>()
-    .x((p) => x(p[0]))
-    .y((p) => y(p[1]));
-  const minC = lead?.plan.sheet?.limits.baseMinC ?? null;
-  const at = (p: [number, number][], ms: number) =>
-    p.reduce<[number, number] | undefined>((a, b) => (a && Math.abs(a[0] - ms) < Math.abs(b[0] - ms) ? a : b), undefined)?.[1] ?? curves.lo;
-  const airLabelAt = range.from + (range.to - range.from) * 0.3;
-  const baseLabelAt = range.from + (range.to - range.from) * 0.46;
-  const dewLabelAt = range.from + (range.to - range.from) * 0.58;
-
-  // The words on the sheet's minimum stand where the curves leave most room.
-  const places = Array.from({ length: 15 }, (_, i) => range.from + (range.to - range.from) * (0.12 + i * 0.055));
-  const room = (ms: number) =>
-    minC === null ? 0 : Math.min(...[curves.air, curves.base, curves.dew].filter((c) => c.length).map((c) => Math.abs(at(c, ms) - minC)));
-  const roomiest = places.reduce((a, b) => (room(b) > room(a) ? b : a));
 
   const letGo = () => {
     if (drag) onPull?.(false);
@@ -170,59 +139,15 @@ export const TimeBand = memo(function TimeBand({ view, current, nowMs, onStart, 
             </text>
           </g>
         ))}
-        {[curves.lo, curves.hi].map((c) => (
-          <text key={c} x={LEFT - 8} y={y(c) + 4} textAnchor="end" fontSize="11" className="fig" fill="var(--ink-2)">
-            {degrees(c).toFixed(0)} {system === 'us' ? '°F' : '°C'}
-          </text>
-        ))}
-        {minC !== null && minC >= curves.lo - 0.5 && minC <= curves.hi && (
-          <g>
-            <line x1={LEFT} x2={width - 14} y1={y(minC)} y2={y(minC)} stroke="var(--stop)" strokeWidth="1" strokeDasharray="2 3" />
-            <text
-              x={x(roomiest)}
-              y={y(minC) - 4}
-              fontSize="11"
-              textAnchor="middle"
-              fill="var(--stop)"
-              stroke="var(--ground-2)"
-              strokeWidth="4"
-              paintOrder="stroke"
-            >
-              sheet minimum {degrees(minC).toFixed(0)}°
-            </text>
-          </g>
-        )}
-        <clipPath id={clip}>
-          <rect x={LEFT} y={0} width={Math.max(0, width - 14 - LEFT)} height={height} />
-        </clipPath>
-        <g clipPath={`url(#${clip})`}>
-          <path d={draw(curves.dew) ?? ''} fill="none" stroke="var(--dew)" strokeWidth="1.4" strokeDasharray="7 3" />
-          <path d={draw(curves.air) ?? ''} fill="none" stroke="var(--ink)" strokeWidth="1.2" strokeDasharray="1.5 3" />
-          <path d={draw(curves.base) ?? ''} fill="none" stroke="var(--ink)" strokeWidth="2.2" />
-        </g>
-        {(
-          [
-            ['air', curves.air, airLabelAt, 'var(--ink)', -6],
-            ['base', curves.base, baseLabelAt, 'var(--ink)', -6],
-            ['dew', curves.dew, dewLabelAt, 'var(--dew)', -5],
-          ] as const
-        ).map(([name, points, ms, color, dy]) =>
-          points.length ? (
-            <text
-              key={name}
-              x={x(ms)}
-              y={y(at(points as [number, number][], ms)) + dy}
-              fontSize="11.5"
-              fontWeight={name === 'base' ? 700 : 400}
-              fill={color}
-              stroke="var(--ground-2)"
-              strokeWidth="4"
-              paintOrder="stroke"
-            >
-              {name}
-            </text>
-          ) : null,
-        )}
+        <TimeBandAir
+          curves={curves}
+          x={x}
+          y={y}
+          box={{ left: LEFT, right: width - 14, bottom: top + tempH }}
+          minC={limits?.baseMinC ?? null}
+          readings={lead?.actuals.readings ?? NO_READINGS}
+          stretches={stretches}
+        />
         {onTemperature && (
           <rect
             x={LEFT}
@@ -243,7 +168,7 @@ export const TimeBand = memo(function TimeBand({ view, current, nowMs, onStart, 
           </rect>
         )}
         {shown.map((r, i) => {
-          const y0 = top + tempH + 14 + i * (rowH + gap);
+          const y0 = top + tempH + STRIP + 14 + i * (rowH + gap);
           const { plan: p } = r;
           const stalls = p.milestones.find((m) => m.kind === p.serves)?.stalls ?? [];
           const first = p.steps[0];
@@ -384,6 +309,9 @@ export const TimeBand = memo(function TimeBand({ view, current, nowMs, onStart, 
         )}
       </svg>
       <ul className="sr-only">
+        {stretches.slice(0, 20).map((s) => (
+          <li key={`${s.id}${s.fromMs}`}>{stretchWords(s, job.zone)}</li>
+        ))}
         {shown.map((r) => (
           <li key={r.repair.id}>
             {r.repair.name}:{' '}

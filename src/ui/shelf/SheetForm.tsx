@@ -2,7 +2,7 @@
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { sheetFlaws } from '@/core/cure';
-import { BASES, FAMILIES, isMetered, KIND_IDS, type PartId, type SheetRevision, systemKind, WETNESS } from '@/core/system';
+import { BASES, FAMILIES, isMetered, KIND_IDS, type PartId, type SheetRevision, STRENGTH_TESTS, systemKind, WETNESS } from '@/core/system';
 import { usePrefs } from '../desk/prefs';
 import { putSheet } from '../desk/shelf';
 import { Choice, Heading } from '../shared/bits';
@@ -258,6 +258,28 @@ export function SheetForm({ start, before }: { start: SheetDraft; before: SheetR
           ))}
         </div>
       )}
+
+      <Heading aside="empty: the sheet prints none, and then no curve is drawn">Strength</Heading>
+      <div className="grid sm:grid-cols-2 lg:grid-cols-4 gap-3">
+        {text('strengthPoints', 'What it has after how long, one a line', '1 d: 32 MPa', true)}
+        <label className="block">
+          Tested in
+          <select
+            className="field"
+            value={draft.strengthTest}
+            onChange={(e) => set({ strengthTest: e.target.value as SheetDraft['strengthTest'] })}
+          >
+            {STRENGTH_TESTS.map((id) => (
+              <option key={id}>{id}</option>
+            ))}
+          </select>
+        </label>
+        {text('strengthAt', 'At', '20 °C')}
+        <div>
+          {text('characteristic', 'Characteristic value', 'empty: only means are printed')}
+          {text('characteristicTo', 'Holds in service to', '40 °C')}
+        </div>
+      </div>
 
       <Heading>Finish and storage</Heading>
       <div className="grid sm:grid-cols-2 lg:grid-cols-4 gap-3">

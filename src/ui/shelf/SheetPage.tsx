@@ -5,7 +5,7 @@ import { useSearchParams } from 'next/navigation';
 import { useState } from 'react';
 import { fittedActivationKJ, sheetFlaws } from '@/core/cure';
 import { clockOf, FAMILIES, MILESTONES, partOf, proportionOf, type SheetRevision, STARTS, sheetIn, systemKind } from '@/core/system';
-import { attempt, figure, type Kind } from '@/core/units';
+import { attempt, figure, formatDuration, type Kind } from '@/core/units';
 import { useDesk } from '../desk/desk';
 import { fileName, saveText } from '../desk/files';
 import { exportSheets } from '../desk/shelf';
@@ -153,6 +153,20 @@ function Facts({ sheet: s }: { sheet: SheetRevision }) {
     ['air', between('airMinC', 'airMaxC', 'temperature')],
     ['material', between('materialMinC', 'materialMaxC', 'temperature')],
     ['cures from', limit('cureMinC', 'temperature')],
+    ['full strength', l.fullCureMinC === null ? null : `cured from ${limit('fullCureMinC', 'temperature')}`],
+    ['glass', limit('glassC', 'temperature')],
+    [
+      'strength',
+      s.strength
+        ? `${s.strength.points.map((p) => `${format('stress', p.mpa).text} after ${formatDuration(p.afterMin)}`).join(', ')} in ${s.strength.test} at ${says('strengthAt', 'temperature', s.strength.tempC)}`
+        : null,
+    ],
+    [
+      'of that sure',
+      s.strength?.characteristicMpa == null
+        ? null
+        : `${says('characteristic', 'stress', s.strength.characteristicMpa)} characteristic${s.strength.characteristicToC === null ? '' : `, to ${says('characteristicTo', 'temperature', s.strength.characteristicToC)}`}`,
+    ],
     ['in service to', limit('serviceMaxC', 'temperature')],
     ['humidity', l.humidityMaxPct === null ? null : `to ${l.humidityMaxPct} %`],
     ['base moisture', l.moistureMaxPct === null ? null : `to ${l.moistureMaxPct} %`],

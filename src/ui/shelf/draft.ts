@@ -9,7 +9,9 @@ import {
   parseTable,
   type RunsOn,
   type SheetRevision,
+  type STRENGTH_TESTS,
   type StartId,
+  strengthText,
   systemKind,
   tableText,
 } from '@/core/system';
@@ -64,6 +66,12 @@ export interface SheetDraft {
   readonly mixerPurge: string;
   readonly mixerReach: string;
   readonly limits: Readonly<Record<string, string>>;
+  /** Strength over age, one a line; empty where the sheet prints none. */
+  readonly strengthPoints: string;
+  readonly strengthTest: (typeof STRENGTH_TESTS)[number];
+  readonly strengthAt: string;
+  readonly characteristic: string;
+  readonly characteristicTo: string;
   readonly bases: readonly BaseMaterial[];
   readonly preparation: Readonly<Partial<Record<BaseMaterial, string>>>;
   readonly wetness: Limits['wetness'];
@@ -91,6 +99,8 @@ export const LIMIT_FIELDS: readonly { id: NumberLimit; label: string; kind: Kind
   { id: 'materialMinC', label: 'Material from', kind: 'temperature' },
   { id: 'materialMaxC', label: 'Material to', kind: 'temperature' },
   { id: 'cureMinC', label: 'Cures from', kind: 'temperature' },
+  { id: 'fullCureMinC', label: 'Full strength from', kind: 'temperature' },
+  { id: 'glassC', label: 'Glass transition', kind: 'temperature' },
   { id: 'serviceMaxC', label: 'In service to', kind: 'temperature' },
   { id: 'humidityMaxPct', label: 'Humidity up to', kind: 'percent' },
   { id: 'dewMarginK', label: 'Above dew point by', kind: 'interval' },
@@ -179,6 +189,11 @@ export const blankDraft = (): SheetDraft => ({
   mixerPurge: '',
   mixerReach: '',
   limits: {},
+  strengthPoints: '',
+  strengthTest: 'compression',
+  strengthAt: '',
+  characteristic: '',
+  characteristicTo: '',
   bases: [],
   preparation: {},
   wetness: 'bone dry',
@@ -277,6 +292,11 @@ export function draftOf(s: SheetRevision): SheetDraft {
         return v === null ? [] : [[id, as(`limits.${id}`, kind, v)]];
       }),
     ),
+    strengthPoints: s.strength ? strengthText(s.strength) : '',
+    strengthTest: s.strength?.test ?? 'compression',
+    strengthAt: as('strengthAt', 'temperature', s.strength?.tempC ?? null),
+    characteristic: as('characteristic', 'stress', s.strength?.characteristicMpa ?? null),
+    characteristicTo: as('characteristicTo', 'temperature', s.strength?.characteristicToC ?? null),
     bases: s.limits.bases,
     preparation: s.limits.preparation,
     wetness: s.limits.wetness,

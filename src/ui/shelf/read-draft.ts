@@ -6,12 +6,24 @@ import {
   type Milestone,
   PART_IDS,
   type PartId,
+  parseStrengthPoints,
   parseTable,
   perHundredOfA,
   SheetRevision,
   systemKind,
 } from '@/core/system';
-import { coreText, type Kind, parseQuantity, parseRatio, Refusal, readNumber, type UnitSystem, withItsUnit } from '@/core/units';
+import {
+  attempt,
+  coreText,
+  figure,
+  type Kind,
+  parseQuantity,
+  parseRatio,
+  Refusal,
+  readNumber,
+  type UnitSystem,
+  withItsUnit,
+} from '@/core/units';
 import { type DraftFaults, LIMIT_FIELDS, type SheetDraft, type TimeDraft } from './draft';
 
 type Faults = Record<string, DraftFaults[string]>;
@@ -142,6 +154,28 @@ function referenceOf(read: Reader, field: string, t: TimeDraft): number | null {
   return massG;
 }
 
+function strengthOf(read: Reader, d: SheetDraft): SheetRevision['strength'] {
+  if (!d.strengthPoints.trim()) {
+    for (const field of ['strengthAt', 'characteristic', 'characteristicTo'] as const)
+      if (d[field].trim()) read.say('strengthPoints', 'Type what it has after how long, one a line, like 1 d: 32 MPa.');
+    return null;
+  }
+  const points = attempt(() => parseStrengthPoints(d.strengthPoints, 'strengthPoints', read.system));
+  if (!points.ok) read.say('strengthPoints', points.problem.sentence);
+  const tempC = read.quantity('strengthAt', 'temperature', d.strengthAt);
+  const characteristicMpa = read.aboveOrNone('characteristic', 'stress', d.characteristic);
+  const last = points.ok ? points.value.at(-1)!.mpa : Number.POSITIVE_INFINITY;
+  if (characteristicMpa !== null && characteristicMpa > last)
+    read.say('characteristic', `It cannot be more than the ${figure(last)} MPa it reaches: is this the mean?`);
+  return {
+    test: d.strengthTest,
+    tempC: tempC ?? Number.NaN,
+    points: points.ok ? points.value : [],
+    characteristicMpa,
+    characteristicToC: read.quantity('characteristicTo', 'temperature', d.characteristicTo, true),
+  };
+}
+
 function rpmOf(read: Reader, text: string): SheetRevision['mixRpm'] {
   if (!text.trim()) return null;
   const [from, to = from] = text.split(/\s*(?:to|-|–)\s*/).map((x) => readNumber(x.trim()));
@@ -243,6 +277,7 @@ export function readDraft(
     },
     hazards: lines(d.hazards),
     protection: lines(d.protection),
+    strength: strengthOf(read, d),
     printed: read.printed,
     typedFrom: d.typedFrom.trim(),
     typedByRole: role,

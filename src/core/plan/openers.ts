@@ -1,0 +1,167 @@
+import { DateTime, IANAZone } from 'luxon';
+import type { Surroundings } from '../climate';
+import { methodOf } from '../method';
+import type { SheetRevision } from '../system';
+import { NOTHING_YET } from './actuals';
+import type { Repair } from './job';
+import { type JobAsk, type JobPlan, planJob } from './plan-job';
+import type { RepairPlan } from './repair-plan';
+import { type FailId, reasonsOf, type Starts, startsAskOf, startWindows } from './start-windows';
+
+/** A change that opens a window, tried out on the whole computation. */
+export interface Opener {
+  readonly kind: 'material' | 'tent' | 'system';
+  /** The good start it gives that is ready first, and when that is. */
+  readonly startMs: number;
+  readonly readyMs: number | null;
+  /** Share of the starts in the horizon that become good, 0 to 1. */
+  readonly share: number;
+  /** Closed packs kept at this temperature, °C. */
+  readonly materialC?: number;
+  /** A tent or heater with its hours, and the stretch it is needed for this start. */
+  readonly cover?: NonNullable<Surroundings['cover']>;
+  readonly coverFromMs?: number;
+  readonly coverToMs?: number;
+  readonly sheetId?: string;
+  readonly sheetName?: string;
+}
+
+const HOUR_MS = 3_600_000;
+const MIN_MS = 60_000;
+/** Steps in which warming is tried, K, and lead times before the start, h. */
+const WARM_K = [3, 5, 8, 12, 16, 20, 25];
+const LEAD_H = [2, 4, 8, 16];
+const MATERIAL_STEP_K = 2;
+/** Closed packs are kept no warmer than this where the sheet is silent, °C. */
+const ROOM_C = 23;
+const SYSTEMS_SHOWN = 3;
+
+/** A plan of one repair as it would be, with its starts; null where nothing can be planned. */
+type Tried = { readonly plan: RepairPlan; readonly starts: Starts } | null;
+
+/**
+ * What would open a window for a repair: packs kept warmer (or cooler), a tent and heat with their hours, another system on the shelf; each
+ * tried by planning the repair so and looking at every start. Up to some hundred milliseconds: a page has it done in a worker.
+ */
+export function openersOf(ask: JobAsk, repairId: string): readonly Opener[] {
+  const repair = ask.repairs.find((r) => r.id === repairId);
+  if (!repair) return [];
+  const from = Math.floor(ask.nowMs / (10 * MIN_MS)) * 10 * MIN_MS;
+  const planned = planJob(ask);
+  const before = trial(ask, planned, repair, from);
+  const out: Opener[] = [];
+  const reasons = new Set<FailId>(before?.starts.reasons.filter((r) => r.id !== 'hours').map((r) => r.id) ?? []);
+  const had = before?.starts.earliestMs !== null && before !== null ? before.starts : null;
+  /** Worth telling when it opens what was shut, or is ready sooner. */
+  const gains = (t: Tried): t is NonNullable<Tried> =>
+    t !== null && t.starts.bestMs !== null && (had === null || readyOf(t.starts) < readyOf(had) - 30 * MIN_MS);
+  const opener = (kind: Opener['kind'], t: NonNullable<Tried>, more: Partial<Opener>): Opener => ({
+    kind,
+    startMs: t.starts.bestMs!,
+    readyMs: Number.isFinite(readyOf(t.starts)) ? readyOf(t.starts) : null,
+    share: t.starts.against.reduce((n, a) => n + (a === 0 ? 1 : 0), 0) / t.starts.against.length,
+    ...more,
+  });
+
+  if (reasons.has('material') || reasons.has('pot')) {
+    const l = before!.plan.sheet!.limits;
+    for (let c = Math.ceil(l.materialMinC ?? 5); c <= (l.materialMaxC ?? ROOM_C); c += MATERIAL_STEP_K) {
+      const t = trial(ask, planned, { ...repair, materialC: c }, from);
+      if (!gains(t)) continue;
+      out.push(opener('material', t, { materialC: c }));
+      break;
+    }
+  }
+  const tent = tentFor(ask, planned, repair, from, gains);
+  if (tent) out.push(opener('tent', tent.t, tent.more));
+  for (const { sheet, t } of others(ask, planned, repair, from)
+    .filter((o) => gains(o.t))
+    .slice(0, SYSTEMS_SHOWN))
+    out.push(opener('system', t!, { sheetId: sheet.id, sheetName: sheet.name }));
+  return out;
+}
+
+const readyOf = (s: Starts): number => {
+  const i = s.bestMs === null ? -1 : Math.round((s.bestMs - s.fromMs) / s.stepMs);
+  const ready = i < 0 ? Number.NaN : s.readyMs[i]!;
+  return Number.isNaN(ready) ? Number.POSITIVE_INFINITY : ready;
+};
+
+/** The repair planned with something changed, among the others of its job, and all its starts. */
+function trial(ask: JobAsk, planned: JobPlan, repair: Repair, from: number): Tried {
+  const actuals = { ...ask.actuals, [repair.id]: NOTHING_YET };
+  const plan = planJob({ ...ask, repairs: [repair], actuals }).repairs[0];
+  const starts = plan ? startsAskOf(plan, ask.job, planned.windows, from) : null;
+  return plan && starts ? { plan, starts: startWindows(starts) } : null;
+}
+
+/** The least warming that opens a window, then the shortest time it must be on. */
+function tentFor(
+  ask: JobAsk,
+  planned: JobPlan,
+  repair: Repair,
+  from: number,
+  gains: (t: Tried) => t is NonNullable<Tried>,
+): { t: NonNullable<Tried>; more: Partial<Opener> } | null {
+  const covered = (cover: NonNullable<Surroundings['cover']>): Repair => ({
+    ...repair,
+    base: { ...repair.base, surroundings: { ...repair.base.surroundings, cover } },
+  });
+  const local = (ms: number) => {
+    const t = DateTime.fromMillis(ms, { zone: IANAZone.create(ask.job.zone) });
+    return t.hour + (t.minute >= 30 ? 0.5 : 0);
+  };
+  for (const warmK of WARM_K) {
+    const always = { fromHour: 0, toHour: 24, warmK };
+    const t = trial(ask, planned, covered(always), from);
+    if (!gains(t)) continue;
+    const startMs = t.starts.bestMs!;
+    const untilMs = warmUntil(t, startMs);
+    // Hours repeat every day: what lasts nearly a day or longer is on all day.
+    for (const lead of LEAD_H) {
+      const onMs = startMs - lead * HOUR_MS;
+      if (untilMs - onMs > 20 * HOUR_MS) break;
+      const cover = { fromHour: local(onMs), toHour: Math.min(24, local(untilMs) + 0.5), warmK };
+      const less = trial(ask, planned, covered(cover), from);
+      const i = less ? Math.round((startMs - less.starts.fromMs) / less.starts.stepMs) : -1;
+      if (less && less.starts.against[i] === 0)
+        return {
+          t: { ...less, starts: { ...less.starts, bestMs: startMs } },
+          more: { cover, coverFromMs: onMs, coverToMs: untilMs },
+        };
+    }
+    return { t, more: { cover: always, coverFromMs: startMs - LEAD_H[1]! * HOUR_MS, coverToMs: untilMs } };
+  }
+  return null;
+}
+
+/** Until when the warmth is needed: until it has gelled, or until it is ready where that is what failed. */
+function warmUntil({ plan, starts }: NonNullable<Tried>, startMs: number): number {
+  const took = (kind: string) => {
+    const m = plan.milestones.findLast((x) => x.kind === kind);
+    return m?.planMs != null && m.originMs !== null ? m.planMs - m.originMs : null;
+  };
+  const gel = took('gel') ?? took('release');
+  const ready = readyOf(starts);
+  return gel !== null ? startMs + gel + 2 * HOUR_MS : Number.isFinite(ready) ? ready : startMs + 24 * HOUR_MS;
+}
+
+/** The newest revision of every other system that the method and the base allow, those ready first in front. */
+function others(ask: JobAsk, planned: JobPlan, repair: Repair, from: number): readonly { sheet: SheetRevision; t: Tried }[] {
+  const method = methodOf(repair.method.id);
+  const mine = ask.sheets.find((s) => s.id === repair.sheetId)?.systemId;
+  return ask.sheets
+    .filter(
+      (s) =>
+        s.systemId !== mine &&
+        method?.kinds.includes(s.kind) &&
+        (!s.limits.bases.length || s.limits.bases.includes(repair.base.material)) &&
+        !ask.sheets.some((o) => o.systemId === s.systemId && o.revision > s.revision),
+    )
+    .map((sheet) => ({ sheet, t: trial(ask, planned, { ...repair, sheetId: sheet.id, kitId: null, dosePct: null, blend: null }, from) }))
+    .filter((o) => o.t !== null && o.t.starts.bestMs !== null)
+    .sort((a, b) => readyOf(a.t!.starts) - readyOf(b.t!.starts));
+}
+
+/** Reasons that stand against every start of a horizon: what has to change at all. */
+export const alwaysAgainst = (starts: Starts): readonly FailId[] => reasonsOf(starts.against.reduce((all, a) => all & a, 0xffff));

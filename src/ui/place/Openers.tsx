@@ -1,0 +1,122 @@
+'use client';
+import { useEffect, useRef, useState } from 'react';
+import type { Opener } from '@/core/plan';
+import { figure } from '@/core/units';
+import { type PlanWorker, startPlanWorker } from '@/worker/plan';
+import { changeRepair, useDesk } from '../desk/desk';
+import { usePotStore } from '../desk/pots';
+import type { StageProps } from '../repair/stage-props';
+import { useFormat } from '../shared/bits';
+import { clock, dayAndClock, shortWhen } from '../shared/when';
+
+/** What would open a window, or give an earlier one: tried on the whole computation in a worker, and taken with one press. */
+export function Openers({ view, at, nowMs, prepareMin, none }: StageProps & { prepareMin: number; none: boolean }) {
+  const format = useFormat();
+  const { repair } = at;
+  const zone = view.job.zone;
+  const [found, setFound] = useState<readonly Opener[] | null>(null);
+  const [busy, setBusy] = useState(false);
+  const worker = useRef<PlanWorker | null>(null);
+  const stop = () => {
+    worker.current?.end();
+    worker.current = null;
+    setBusy(false);
+  };
+  // Another draft is another question.
+  // biome-ignore lint/correctness/useExhaustiveDependencies: what was asked belongs to these alone
+  useEffect(() => {
+    setFound(null);
+    return stop;
+  }, [repair, view.job]);
+
+  const look = async () => {
+    stop();
+    setBusy(true);
+    const { sheets, stock } = useDesk.getState();
+    const mine = startPlanWorker();
+    worker.current = mine;
+    const actuals = Object.fromEntries(view.repairs.map((r) => [r.repair.id, r.actuals]));
+    const ask = {
+      job: view.job,
+      repairs: view.repairs.map((r) => r.repair),
+      sheets: Object.values(sheets),
+      stock: Object.values(stock),
+      actuals,
+      nowMs,
+      pots: usePotStore.getState().pots,
+    };
+    const openers = await mine.api.openers(ask, repair.id);
+    if (worker.current !== mine) return;
+    setFound(openers);
+    stop();
+  };
+
+  const take = (o: Opener) =>
+    changeRepair(repair.id, (r) => ({
+      ...r,
+      plannedStart: o.startMs - prepareMin * 60_000,
+      ...(o.materialC !== undefined && { materialC: o.materialC }),
+      ...(o.cover && { base: { ...r.base, surroundings: { ...r.base.surroundings, cover: o.cover } } }),
+      ...(o.sheetId && { sheetId: o.sheetId, kitId: null, dosePct: null, blend: null }),
+    }));
+
+  const says = (o: Opener): string => {
+    if (o.materialC !== undefined) return `Keep the closed packs at ${format('temperature', o.materialC).text}`;
+    if (o.sheetId) return `Take ${o.sheetName} from the shelf`;
+    const cover = o.cover!;
+    const hours = cover.toHour - cover.fromHour === 24 ? 'day and night' : `daily from ${hour(cover.fromHour)} to ${hour(cover.toHour)}`;
+    return `Tent and heat by ${format('interval', cover.warmK).text}, ${hours}: on by ${dayAndClock(o.coverFromMs!, zone)}, until ${shortWhen(o.coverToMs!, zone, nowMs)}`;
+  };
+
+  return (
+    <div className="mt-2">
+      {!found && (
+        <button type="button" className="act text-sm" onClick={look} disabled={busy}>
+          {busy ? 'Trying…' : none ? 'What would open a window?' : 'What would make it sooner?'}
+        </button>
+      )}
+      {busy && (
+        <button type="button" className="act text-sm ml-2" onClick={stop}>
+          Stop
+        </button>
+      )}
+      {found && !found.length && (
+        <p>
+          {none
+            ? 'Neither warmer packs, nor a tent with heat, nor another system on the shelf opens one. Move the reopening or the days.'
+            : 'Nothing that was tried makes it ready sooner.'}
+        </p>
+      )}
+      {found && found.length > 0 && (
+        <ul data-testid="openers">
+          {found.map((o) => (
+            <li
+              key={`${o.kind}${o.sheetId ?? ''}`}
+              className="flex gap-3 items-center py-1.5"
+              style={{ borderTop: '1px solid var(--paper-line)' }}
+            >
+              <span className="flex-1">
+                {says(o)}.{' '}
+                <span className="soft">
+                  Then mixing can begin <strong className="fig">{shortWhen(o.startMs, zone, nowMs)}</strong>
+                  {o.readyMs !== null && (
+                    <>
+                      , ready <strong className="fig">{shortWhen(o.readyMs, zone, nowMs)}</strong>
+                    </>
+                  )}
+                  ; {figure(o.share * 100, 2)} % of the week is good.
+                </span>
+              </span>
+              <button type="button" className="act text-sm" onClick={() => take(o)}>
+                Plan it so
+              </button>
+            </li>
+          ))}
+        </ul>
+      )}
+    </div>
+  );
+}
+
+/** An hour of the day as a clock shows it. */
+const hour = (h: number) => clock(Math.round(h * 60) * 60_000, 'utc');

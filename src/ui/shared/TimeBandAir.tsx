@@ -1,0 +1,226 @@
+'use client';
+import { area, line as d3line, extent, type ScaleLinear, type ScaleTime } from 'd3';
+import { useId } from 'react';
+import type { Series } from '@/core/climate';
+import { STRETCHES, type Stretch } from '@/core/plan';
+import type { RepairView } from '@/core/record';
+import { fromCore, unitOf } from '@/core/units';
+import { usePrefs } from '../desk/prefs';
+import { dayAndClock } from './when';
+
+/** Height of the strip that says when the base is wet, too cold or too hot, px. */
+export const STRIP = 18;
+const H = 3_600_000;
+
+type Curve = readonly (readonly [ms: number, c: number])[];
+
+/** The temperatures of a time band, thinned out to what can be seen. */
+export interface Curves {
+  readonly air: Curve;
+  readonly base: Curve;
+  readonly dew: Curve;
+  readonly material: Curve;
+  /** Edges of what a forecast leaves open about the base: instant, lower, upper. */
+  readonly spread: readonly (readonly [ms: number, low: number, high: number])[];
+  readonly lo: number;
+  readonly hi: number;
+}
+
+interface Range {
+  readonly from: number;
+  readonly to: number;
+}
+
+/** Thins the histories of a place to about one point in four pixels; nearer ones could not be seen. */
+export function curvesOf(
+  s: { air: Series; dew: Series; base?: Series; material?: Series; spread?: Series | null },
+  { from, to }: Range,
+): Curves {
+  const apart = (to - from) / 260;
+  const slice = (series: Series | null | undefined): [number, number][] => {
+    const out: [number, number][] = [];
+    if (!series) return out;
+    for (let i = 0; i < series.times.length; i++) {
+      const t = series.times[i]!;
+      if (t >= from - 2 * H && t <= to + 2 * H && (!out.length || t - out.at(-1)![0] >= apart)) out.push([t, series.values[i]!]);
+    }
+    return out;
+  };
+  const sets = { air: slice(s.air), base: slice(s.base), dew: slice(s.dew), material: s.material === s.air ? [] : slice(s.material) };
+  const wide = s.spread && s.base && s.spread.times.length === s.base.times.length ? slice(s.spread) : [];
+  const spread = wide.map(([t, w], i) => [t, sets.base[i]![1] - w, sets.base[i]![1] + w] as const);
+  const all = [...sets.air, ...sets.base, ...sets.dew, ...sets.material].map((p) => p[1]);
+  const [lo, hi] = extent([...all, ...spread.flatMap((p) => [p[1], p[2]])]) as [number, number];
+  return { ...sets, spread, lo, hi: Math.max(hi, lo + 4) };
+}
+
+const at = (p: Curve, ms: number): number | undefined =>
+  p.reduce<readonly [number, number] | undefined>((a, b) => (a && Math.abs(a[0] - ms) < Math.abs(b[0] - ms) ? a : b), undefined)?.[1];
+
+/** A stretch in words, for those who do not see it. */
+export const stretchWords = (s: Stretch, zone: string) =>
+  `The base is ${STRETCHES[s.id]} from ${dayAndClock(s.fromMs, zone)} to ${dayAndClock(s.toMs, zone)}`;
+
+const TEXTURE = { wet: 'tx-wet', cold: 'tx-cold', hot: 'tx-hot' } as const;
+/** A word needs this much room, px. */
+const WORD_PX = { wet: 26, cold: 52, hot: 46 } as const;
+
+/** Air, base, material and dew on the time axis; what was measured, what a forecast leaves open; when the base is not as the sheet wants it. */
+export function TimeBandAir({
+  curves,
+  x,
+  y,
+  box,
+  minC,
+  readings,
+  stretches,
+}: {
+  curves: Curves;
+  x: ScaleTime<number, number>;
+  y: ScaleLinear<number, number>;
+  box: { readonly left: number; readonly right: number; readonly bottom: number };
+  minC: number | null;
+  readings: RepairView['actuals']['readings'];
+  stretches: readonly Stretch[];
+}) {
+  const system = usePrefs((p) => p.system);
+  const clip = useId();
+  const degrees = (c: number) => fromCore(unitOf('temperature', system === 'us' ? '°F' : '°C'), c);
+  const draw = d3line<readonly [number, number]>()
+    .x((p) => x(p[0]))
+    .y((p) => y(p[1]));
+  const [from, to] = [x.invert(box.left).getTime(), x.invert(box.right).getTime()];
+  const along = (share: number) => from + (to - from) * share;
+  const measured = readings.filter((r) => r.channel === 'base' && r.atMs >= from && r.atMs <= to);
+  const known = measured.length ? curves.base.filter(([ms]) => ms >= measured[0]!.atMs && ms <= measured.at(-1)!.atMs) : [];
+
+  // The words on the sheet's minimum stand where the curves leave most room.
+  const places = Array.from({ length: 15 }, (_, i) => along(0.12 + i * 0.055));
+  const room = (ms: number) =>
+    minC === null
+      ? 0
+      : Math.min(...[curves.air, curves.base, curves.dew].filter((c) => c.length).map((c) => Math.abs((at(c, ms) ?? minC) - minC)));
+  const roomiest = minC === null ? 0 : places.reduce((a, b) => (room(b) > room(a) ? b : a));
+  const labels = [
+    ['air', curves.air, along(0.3), 'var(--ink)', -6],
+    [measured.length ? 'base, expected' : 'base', curves.base, along(0.46), 'var(--ink)', -6],
+    ['dew', curves.dew, along(0.58), 'var(--dew)', -5],
+    ['material', curves.material, along(0.72), 'var(--part-a)', -4],
+  ] as const;
+
+  return (
+    <g>
+      {[curves.lo, curves.hi].map((c) => (
+        <text key={c} x={box.left - 8} y={y(c) + 4} textAnchor="end" fontSize="11" className="fig" fill="var(--ink-2)">
+          {degrees(c).toFixed(0)} {system === 'us' ? '°F' : '°C'}
+        </text>
+      ))}
+      {minC !== null && minC >= curves.lo - 0.5 && minC <= curves.hi && (
+        <g>
+          <line x1={box.left} x2={box.right} y1={y(minC)} y2={y(minC)} stroke="var(--stop)" strokeWidth="1" strokeDasharray="2 3" />
+          <Word x={x(roomiest)} y={y(minC) - 4} size={11} fill="var(--stop)" anchor="middle">
+            sheet minimum {degrees(minC).toFixed(0)}°
+          </Word>
+        </g>
+      )}
+      <clipPath id={clip}>
+        <rect x={box.left} y={0} width={Math.max(0, box.right - box.left)} height={box.bottom + STRIP + 4} />
+      </clipPath>
+      <g clipPath={`url(#${clip})`}>
+        {curves.spread.length > 0 && (
+          <path
+            d={
+              area<readonly [number, number, number]>()
+                .x((p) => x(p[0]))
+                .y0((p) => y(p[1]))
+                .y1((p) => y(p[2]))(curves.spread) ?? ''
+            }
+            fill="var(--ink)"
+            opacity="0.13"
+            data-testid="spread"
+          />
+        )}
+        <path d={draw(curves.dew) ?? ''} fill="none" stroke="var(--dew)" strokeWidth="1.4" strokeDasharray="7 3" />
+        <path d={draw(curves.air) ?? ''} fill="none" stroke="var(--ink)" strokeWidth="1.2" strokeDasharray="1.5 3" />
+        {curves.material.length > 0 && (
+          <path d={draw(curves.material) ?? ''} fill="none" stroke="var(--part-a)" strokeWidth="1.3" strokeDasharray="9 3 2 3" />
+        )}
+        <path d={draw(curves.base) ?? ''} fill="none" stroke="var(--ink)" strokeWidth="2.2" />
+        {known.length > 1 && <path d={draw(known) ?? ''} fill="none" stroke="var(--ink)" strokeWidth="4" />}
+        {measured.map((r) => (
+          <rect key={r.atMs} x={x(r.atMs) - 3.5} y={y(r.valueC) - 3.5} width="7" height="7" fill="var(--ink)" />
+        ))}
+        {stretches.map((s) => (
+          <g key={`${s.id}${s.fromMs}`} data-stretch={s.id}>
+            <rect
+              x={x(s.fromMs)}
+              y={box.bottom + 3}
+              width={Math.max(1.5, x(s.toMs) - x(s.fromMs))}
+              height={STRIP - 4}
+              fill={`url(#${TEXTURE[s.id]})`}
+              stroke="var(--rule)"
+              strokeWidth="0.8"
+            />
+            {x(s.toMs) - x(s.fromMs) > WORD_PX[s.id] && (
+              <Word x={Math.max(x(s.fromMs), box.left) + 5} y={box.bottom + STRIP - 5} size={11} fill="var(--ink)">
+                {STRETCHES[s.id]}
+              </Word>
+            )}
+          </g>
+        ))}
+      </g>
+      {stretches.length > 0 && (
+        <text x={box.left - 8} y={box.bottom + STRIP - 4} textAnchor="end" fontSize="11" fill="var(--ink-2)">
+          the base is
+        </text>
+      )}
+      {measured.length > 0 && (
+        <Word x={x(measured.at(-1)!.atMs) + 7} y={y(measured.at(-1)!.valueC) + 13} size={11} fill="var(--ink)">
+          measured
+        </Word>
+      )}
+      {labels.map(([name, points, ms, color, dy]) =>
+        points.length ? (
+          <Word key={name} x={x(ms)} y={y(at(points, ms) ?? curves.lo) + dy} size={11.5} fill={color} bold={name.startsWith('base')}>
+            {name}
+          </Word>
+        ) : null,
+      )}
+    </g>
+  );
+}
+
+/** A word on a drawing, kept readable over its lines. */
+function Word({
+  x,
+  y,
+  size,
+  fill,
+  anchor = 'start',
+  bold = false,
+  children,
+}: {
+  x: number;
+  y: number;
+  size: number;
+  fill: string;
+  anchor?: 'start' | 'middle';
+  bold?: boolean;
+  children: React.ReactNode;
+}) {
+  return (
+    <text
+      x={x}
+      y={y}
+      fontSize={size}
+      fontWeight={bold ? 700 : 400}
+      textAnchor={anchor}
+      fill={fill}
+      stroke="var(--ground-2)"
+      strokeWidth="4"
+      paintOrder="stroke"
+    >
+      {children}
+    </text>
+  );
+}
