@@ -90,3 +90,21 @@ test('made-up weather: the same for the same seed, sound hour by hour, wider wit
   const day = madeUpForecast('heat-wave', 2, 0, 24, 0);
   expect(day.reduce((a, r, i) => (r.tempC > day[a]!.tempC ? i : a), 0)).toBeGreaterThanOrEqual(13);
 });
+
+describe('the readings of a logger', () => {
+  const logged = `${HEAD}2026-05-05 06:00;6;80\n2026-05-05 06:10;6,4;79\n2026-05-06 18:00;12;60\n`;
+
+  test('may have gaps of any length, which weather may not', () => {
+    const r = rows(readHourlyCsv(logged, ZONE, { zone: 'utc' }, 'readings'));
+    expect(r.map((x) => x.tempC)).toEqual([6, 6.4, 12]);
+    expect(() => readHourlyCsv(logged, ZONE, { zone: 'utc' })).toThrow(/hours are missing/);
+  });
+
+  test('a pot may be hot, a slip of the decimal point is still one', () => {
+    const hot = `${HEAD}2026-05-05 06:00;62;\n2026-05-05 06:10;71;\n`;
+    expect(rows(readHourlyCsv(hot, ZONE, { zone: 'utc' }, 'readings'))[1]!.tempC).toBe(71);
+    expect(() => readHourlyCsv(`${HEAD}2026-05-05 06:00;18;80\n2026-05-05 06:10;180;80\n`, ZONE, { zone: 'utc' }, 'readings')).toThrow(
+      /decimal point/,
+    );
+  });
+});

@@ -27,9 +27,13 @@ const COLUMNS: readonly (readonly [id: 'time' | 'temp' | 'humidity', words: RegE
 const HOUR_MS = 3_600_000;
 /** Gaps up to this are bridged by a straight line. */
 const BRIDGED_MS = 3 * HOUR_MS;
-/** Air colder or hotter than this is a slip. */
+/** Colder than this is a slip. */
 const COLDEST_C = -60;
-const HOTTEST_C = 60;
+/** Weather must be whole; a logger may have been away. Hotter than these is a slip. */
+const KINDS = {
+  weather: { hottestC: 60, gapMs: BRIDGED_MS, beyond: 'any weather' },
+  readings: { hottestC: 90, gapMs: Number.POSITIVE_INFINITY, beyond: 'anything here' },
+} as const;
 /** Above this a column without a unit may be Fahrenheit: no week is so hot in °C. */
 const DOUBTFUL_C = 45;
 
@@ -55,9 +59,11 @@ const SLASHED = /^(\d{1,2})\/(\d{1,2})\/\d{4}/;
  * Reads hourly weather from CSV: columns by the words of the header, decimal commas, dividers of any kind. What is unclear (unit of the
  * temperature, zone of the times, day or month first) is asked, never guessed.
  * @param siteZone IANA zone of the site
+ * @param of weather, which must be whole, or the readings of a logger, which may have gaps
  * @throws Refusal naming the row: no header, not a number, reversed or repeated times, humidity outside 0–100, a slip of the decimal point, a gap over three hours
  */
-export function readHourlyCsv(text: string, siteZone: string, answers: CsvAnswers = {}): CsvRead {
+export function readHourlyCsv(text: string, siteZone: string, answers: CsvAnswers = {}, of: keyof typeof KINDS = 'weather'): CsvRead {
+  const { hottestC, gapMs, beyond } = KINDS[of];
   const parsed = Papa.parse<string[]>(text.trim(), { skipEmptyLines: 'greedy' });
   const cells = parsed.data.map((r) => r.map((c) => c.trim()));
   const head = cells[0] ?? [];
@@ -148,12 +154,12 @@ export function readHourlyCsv(text: string, siteZone: string, answers: CsvAnswer
         `Row ${line}: ${times[i]} is ${atMs === last.atMs ? 'there twice' : 'earlier than the row before it'}.`,
       );
     const tempC = unit === 'F' ? ((temps[i]! - 32) * 5) / 9 : temps[i]!;
-    if (!(tempC >= COLDEST_C && tempC <= HOTTEST_C))
+    if (!(tempC >= COLDEST_C && tempC <= hottestC))
       return refuse(
         'file',
         temps[i],
-        `${COLDEST_C} to ${HOTTEST_C} °C`,
-        `Row ${line}: ${temps[i]} °${unit ?? 'C'} is beyond any weather. Is a decimal point missing?`,
+        `${COLDEST_C} to ${hottestC} °C`,
+        `Row ${line}: ${temps[i]} °${unit ?? 'C'} is beyond ${beyond}. Is a decimal point missing?`,
       );
     const humidityPct = hCol < 0 || !r[hCol] ? null : number(r, hCol, 'humidity', line);
     if (humidityPct !== null && !(humidityPct > 0 && humidityPct <= 100))
@@ -163,7 +169,7 @@ export function readHourlyCsv(text: string, siteZone: string, answers: CsvAnswer
         'above 0 to 100 %',
         `Row ${line}: a humidity of ${humidityPct} % cannot be; it lies above 0 and at most at 100 %.`,
       );
-    if (last && atMs - last.atMs > BRIDGED_MS)
+    if (last && atMs - last.atMs > gapMs)
       return refuse(
         'file',
         [last.atMs, atMs],

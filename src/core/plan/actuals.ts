@@ -18,6 +18,8 @@ export interface Actuals {
   readonly begun: Readonly<Record<string, number>>;
   readonly done: Readonly<Record<string, number>>;
   readonly readings: readonly { readonly channel: 'base' | 'air' | 'pot'; readonly atMs: number; readonly valueC: number }[];
+  /** Humidity of the air, per cent. */
+  readonly humidity: readonly { readonly atMs: number; readonly valuePct: number }[];
   /** Minutes of use the plan was started with: batches do not change under the hand. */
   readonly usableMin: number | null;
   readonly startedAt: number | null;
@@ -51,6 +53,7 @@ export const NOTHING_YET: Actuals = {
   begun: {},
   done: {},
   readings: [],
+  humidity: [],
   usableMin: null,
   startedAt: null,
   redone: {},

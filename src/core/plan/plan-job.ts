@@ -87,7 +87,7 @@ function settingOf(job: Job, fromMs: number): Setting {
 
 /** Temperatures of a repair, kept where no reading has changed them. */
 function thermalIn({ site, thermals }: Setting, repair: Repair, actuals: Actuals): Thermal {
-  if (actuals.readings.length) return thermalOf(site, repair, actuals);
+  if (actuals.readings.length || actuals.humidity.length) return thermalOf(site, repair, actuals);
   const known = thermals.get(repair.base);
   if (known?.materialC === repair.materialC) return known.thermal;
   const thermal = thermalOf(site, repair, actuals);

@@ -1,4 +1,15 @@
-import { type Air, airOver, airUnder, baseOver, combine, type Series, valueAt, withReadings } from '../climate';
+import {
+  type Air,
+  airOver,
+  airUnder,
+  baseOver,
+  combine,
+  dewPointC,
+  type Series,
+  type SpotReading,
+  valueAt,
+  withReadings,
+} from '../climate';
 import type { Actuals } from './actuals';
 import type { Job, Repair } from './job';
 
@@ -58,5 +69,14 @@ export function thermalOf(site: SiteClimate, repair: Repair, actuals: Actuals): 
   const spread = wide
     ? { times: base.times, values: base.times.map((ms) => valueAt(wide, Math.min(Math.max(ms, wide.times[0]!), last))) }
     : null;
-  return { air, dew: site.air.dew, base, pot, hot, spread };
+  const dew = withReadings(site.air.dew, dewReadings(air, actuals));
+  return { air, dew, base, pot, hot, spread };
+}
+
+/** Humidity read on the spot, as the dew point it means in the air as read then. */
+function dewReadings(air: Series, { humidity }: Actuals): readonly SpotReading[] {
+  const [from, to] = [air.times[0]!, air.times.at(-1)!];
+  return humidity
+    .filter((h) => h.atMs >= from && h.atMs <= to)
+    .map((h) => ({ atMs: h.atMs, valueC: dewPointC(valueAt(air, h.atMs), h.valuePct) }));
 }

@@ -13,6 +13,8 @@ export const EventBody = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('step-begun'), step: z.string() }),
   z.object({ kind: z.literal('step-done'), step: z.string() }),
   z.object({ kind: z.literal('reading'), channel, valueC: z.number().min(-60).max(150), source: z.string().max(80) }),
+  /** Humidity of the air at the place, per cent. */
+  z.object({ kind: z.literal('humidity'), valuePct: z.number().positive().max(100), source: z.string().max(80) }),
   z.object({
     kind: z.literal('poured'),
     batch: z.number().int(),

@@ -20,6 +20,8 @@ export function apply(state: Actuals, event: Event): Actuals {
       return { ...state, done: { ...state.done, [body.step]: at } };
     case 'reading':
       return { ...state, readings: [...state.readings, { channel: body.channel, atMs: at, valueC: body.valueC }] };
+    case 'humidity':
+      return { ...state, humidity: [...state.humidity, { atMs: at, valuePct: body.valuePct }] };
     case 'override':
       return { ...state, overrides: { ...state.overrides, [body.finding]: { reason: body.reason, role: event.role, atMs: at } } };
     case 'test':

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { sampleData } from '../../sample/jobs';
+import { humidityOf, valueAt } from '../climate';
 import { NOTHING_YET } from '../plan';
 import {
   apply,
@@ -108,4 +109,19 @@ test('the running sample has a live pot: mixed, not yet placed', () => {
   expect(v.actuals.done['b1:mix']).toBeLessThan(NOW);
   expect(v.plan.milestones.find((m) => m.kind === 'use-by')!.planMs).toBeGreaterThan(NOW);
   expect(v.plan.steps.find((s) => s.doneAt === null)!.id).toBe('b1:spread');
+});
+
+test('humidity read on the spot moves the dew point from then on, and fades back to the forecast', () => {
+  const plate = running.repairs[0]!;
+  const at = NOW + 3_600_000;
+  const damp = event({ kind: 'humidity', valuePct: 95, source: 'typed' }, { jobId: running.job.id, repairId: plate.id, at });
+  const thermal = (events: readonly Event[]) => viewJob({ ...running, events }, NOW).repairs[0]!.plan.thermal!;
+  const [before, after] = [thermal(running.events), thermal([...running.events, damp])];
+  const humid = (t: typeof before, ms: number) => humidityOf(valueAt(t.air, ms), valueAt(t.dew, ms));
+  expect(humid(after, at)).toBeCloseTo(95, 6);
+  expect(humid(before, at)).toBeLessThan(90);
+  // Four time constants later little is left of it.
+  const late = at + 24 * 3_600_000;
+  const [was, is] = [valueAt(before.dew, late), valueAt(after.dew, late)];
+  expect(Math.abs(is - was)).toBeLessThan(0.02 * Math.abs(valueAt(after.dew, at) - valueAt(before.dew, at)) + 1e-9);
 });

@@ -302,35 +302,39 @@ export async function record(
   role: string,
   options: { at?: number; amends?: string } = {},
 ): Promise<Event | undefined> {
+  return (await recordAll(repairId, [{ body, ...options }], role))[0];
+}
+
+/** Appends several events of one repair in one go, as from a file of readings. */
+export async function recordAll(
+  repairId: string,
+  entries: readonly { readonly body: EventBody; readonly at?: number; readonly amends?: string }[],
+  role: string,
+): Promise<readonly Event[]> {
   const repair = get().repairs[repairId];
-  if (!repair) return undefined;
+  if (!repair) return [];
   const device = deviceId();
-  const sequence =
-    1 +
-    Math.max(
-      -1,
-      ...get()
-        .events.filter((e) => e.device === device)
-        .map((e) => e.sequence),
-    );
+  const last = get().events.reduce((most, e) => (e.device === device && e.sequence > most ? e.sequence : most), -1);
   const now = Date.now();
-  const event: Event = {
-    record: 'event',
-    version: 1,
-    id: nanoid(),
-    device,
-    sequence,
-    at: options.at ?? now,
-    recordedAt: now,
-    jobId: repair.jobId,
-    repairId,
-    amends: options.amends ?? null,
-    role,
-    body,
-  };
-  set({ events: mergeEvents(get().events, [event]) });
-  await saveSurely([event]);
-  return event;
+  const events = entries.map(
+    ({ body, at, amends }, i): Event => ({
+      record: 'event',
+      version: 1,
+      id: nanoid(),
+      device,
+      sequence: last + 1 + i,
+      at: at ?? now,
+      recordedAt: now,
+      jobId: repair.jobId,
+      repairId,
+      amends: amends ?? null,
+      role,
+      body,
+    }),
+  );
+  set({ events: mergeEvents(get().events, events) });
+  await saveSurely(events);
+  return events;
 }
 
 /** Begins the work of a repair: freezes the plan as it stands, then writes the event that cites it. */

@@ -1,25 +1,19 @@
 'use client';
 import { DateTime } from 'luxon';
-import { useRef, useState } from 'react';
-import { type ClimateSource, type CsvAnswers, type CsvAsk, type HourlyRow, readHourlyCsv } from '@/core/climate';
+import { useState } from 'react';
+import { type ClimateSource, type CsvAnswers, type HourlyRow, readHourlyCsv } from '@/core/climate';
 import type { Job } from '@/core/plan';
 import { attempt } from '@/core/units';
 import { CHARACTERS, type CharacterId } from '@/device/forecast';
-import { Choice, useFormat } from '../shared/bits';
+import { useFormat } from '../shared/bits';
+import { CsvFile, type CsvOutcome } from '../shared/CsvFile';
 import { dayAndClock } from '../shared/when';
 
 /** Weather hour by hour: from a file, whose open questions are asked, or from the made-up forecast that ships. */
 export function HourlyFields({ job, write }: { job: Job; write: (climate: ClimateSource) => void }) {
   const format = useFormat();
-  const picker = useRef<HTMLInputElement>(null);
   const [character, setCharacter] = useState<CharacterId>('frost-night');
   const [seed, setSeed] = useState(1);
-  const [pending, setPending] = useState<{
-    readonly name: string;
-    readonly text: string;
-    readonly answers: CsvAnswers;
-    readonly ask: CsvAsk;
-  } | null>(null);
   const [said, setSaid] = useState<string | null>(null);
   const now = job.climate.kind === 'hourly' && job.climate.rows.length ? job.climate : null;
   const take = (name: string, rows: readonly HourlyRow[], standIn: boolean) =>
@@ -30,18 +24,17 @@ export function HourlyFields({ job, write }: { job: Job; write: (climate: Climat
       humidityPct: job.climate.kind === 'daily' ? job.climate.humidityAtLowPct : job.climate.humidityPct,
       rows: [...rows],
     });
-  const read = (name: string, text: string, answers: CsvAnswers) => {
+  const read = (name: string, text: string, answers: CsvAnswers): CsvOutcome => {
     const got = attempt(() => readHourlyCsv(text, job.zone, answers));
-    setSaid(got.ok ? null : got.problem.sentence);
-    if (!got.ok) return setPending(null);
-    if ('ask' in got.value) return setPending({ name, text, answers, ask: got.value.ask });
-    setPending(null);
+    if (!got.ok) return { said: got.problem.sentence };
+    if ('ask' in got.value) return got.value;
     const { rows, gaps } = got.value;
-    if (rows.length > 3000) return setSaid(`The file holds ${rows.length} hours; up to 3000 are taken in.`);
+    if (rows.length > 3000) return { said: `The file holds ${rows.length} hours; up to 3000 are taken in.` };
     take(name, rows, false);
-    setSaid(
-      `${rows.length} hours taken in${gaps.length ? `; ${gaps.length} gap${gaps.length > 1 ? 's' : ''} of up to three hours bridged by a straight line, the first from ${dayAndClock(gaps[0]!.fromMs, job.zone)}` : ''}.`,
-    );
+    const bridged = gaps.length
+      ? `; ${gaps.length} gap${gaps.length > 1 ? 's' : ''} of up to three hours bridged by a straight line, the first from ${dayAndClock(gaps[0]!.fromMs, job.zone)}`
+      : '';
+    return { said: `${rows.length} hours taken in${bridged}.` };
   };
   const ask = async () => {
     const from = Math.min(Date.now(), job.startFrom) - 3 * 86_400_000;
@@ -74,32 +67,7 @@ export function HourlyFields({ job, write }: { job: Job; write: (climate: Climat
           </span>
         </p>
       )}
-      <div className="flex gap-2 flex-wrap items-end">
-        <button type="button" className="act text-sm" onClick={() => picker.current?.click()}>
-          {now && !now.standIn ? 'Another file' : 'From a CSV file'}
-        </button>
-        <input
-          ref={picker}
-          type="file"
-          accept=".csv,.txt,text/csv"
-          className="sr-only"
-          tabIndex={-1}
-          aria-label="File of hourly weather"
-          onChange={async (e) => {
-            const file = e.target.files?.[0];
-            e.target.value = '';
-            if (file) read(file.name, await file.text(), {});
-          }}
-        />
-      </div>
-      {pending && (
-        <Choice
-          label={pending.ask.sentence}
-          options={pending.ask.choices.map((c) => ({ id: c.id, label: c.label }))}
-          value={undefined}
-          onChange={(id) => read(pending.name, pending.text, { ...pending.answers, [pending.ask.what]: id })}
-        />
-      )}
+      <CsvFile label={now && !now.standIn ? 'Another file' : 'From a CSV file'} ariaLabel="File of hourly weather" read={read} />
       <div className="flex gap-2 flex-wrap items-end">
         <label className="block flex-1 min-w-40">
           Or made-up weather, to try things

@@ -33,6 +33,8 @@ export function useWords(jobId: string) {
         return `Done: ${stepTitle(e.repairId, b.step)}`;
       case 'reading':
         return `${CHANNEL[b.channel]} ${format('temperature', b.valueC).text} (${b.source})`;
+      case 'humidity':
+        return `Humidity of the air ${b.valuePct} % (${b.source})`;
       case 'poured':
         return `Poured ${format('mass', b.massG).text} of ${b.part}${b.lot ? `, lot ${b.lot}` : ''}, batch ${b.batch + 1}`;
       case 'discarded':

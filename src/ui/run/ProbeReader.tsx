@@ -4,7 +4,15 @@ import type { ProbeReading } from '@/device/probe';
 import { useFormat } from '../shared/bits';
 
 /** The probe that ships, live: held to the place, read when it has settled. */
-export function ProbeReader({ faceC, humidityPct, onTake }: { faceC: number; humidityPct: number; onTake: (tempC: number) => void }) {
+export function ProbeReader({
+  faceC,
+  humidityPct,
+  onTake,
+}: {
+  faceC: number;
+  humidityPct: number;
+  onTake: (tempC: number, humidityPct: number) => void;
+}) {
   const format = useFormat();
   const [held, setHeld] = useState(false);
   const [reading, setReading] = useState<ProbeReading | null>(null);
@@ -43,7 +51,7 @@ export function ProbeReader({ faceC, humidityPct, onTake }: { faceC: number; hum
             className="act min-h-11"
             disabled={!reading?.settled || lost}
             onClick={() => {
-              if (reading) onTake(reading.tempC);
+              if (reading) onTake(reading.tempC, Math.max(1, reading.humidityPct));
               setHeld(false);
             }}
           >

@@ -317,7 +317,7 @@ export function RunPage({ jobId, repairId }: { jobId: string; repairId: string }
           <Ways />
         </div>
       </aside>
-      <ReadDialog at={at} open={dialog === 'read'} onClose={() => setDialog('none')} repairId={repairId} role={role} />
+      <ReadDialog at={at} zone={view.job.zone} open={dialog === 'read'} onClose={() => setDialog('none')} repairId={repairId} role={role} />
       <NoteDialog open={dialog === 'note'} onClose={() => setDialog('none')} repairId={repairId} role={role} />
       <TroubleDialog open={dialog === 'trouble'} onClose={() => setDialog('none')} at={at} role={role} />
     </div>

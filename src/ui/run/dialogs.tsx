@@ -1,13 +1,16 @@
 'use client';
 import { useState } from 'react';
+import { humidityOf, valueAt } from '@/core/climate';
 import { TROUBLES } from '@/core/method';
 import { WITNESS_STATES, WitnessState } from '@/core/plan';
 import type { RepairView } from '@/core/record';
 import { isMetered } from '@/core/system';
-import { record } from '../desk/desk';
+import { attempt } from '@/core/units';
+import { record, recordAll } from '../desk/desk';
 import { Choice } from '../shared/bits';
 import { Dialog } from '../shared/Dialog';
 import { QuantityField, type Typed } from '../shared/QuantityField';
+import { LoggerFile } from './LoggerFile';
 import { ProbeReader } from './ProbeReader';
 
 interface Props {
@@ -18,13 +21,19 @@ interface Props {
 }
 
 /** A temperature read on the spot, which from then on replaces the forecast; or what the touch says of a cup kept as witness. */
-export function ReadDialog({ open, onClose, repairId, role, at }: Props & { at: RepairView }) {
+export function ReadDialog({ open, onClose, repairId, role, at, zone }: Props & { at: RepairView; zone: string }) {
   const [channel, setChannel] = useState<'base' | 'air' | 'pot'>('base');
   const cups = at.plan.sheet && !isMetered(at.plan.sheet.kind) ? at.plan.batches : [];
   const [value, setValue] = useState<Typed | null>(null);
-  const save = async (t: Typed) => {
-    await record(repairId, { kind: 'reading', channel, valueC: t.value, source: 'typed' }, role);
+  const [humidity, setHumidity] = useState<Typed | null>(null);
+  const save = async () => {
+    const read = [
+      ...(value ? [{ body: { kind: 'reading', channel, valueC: value.value, source: 'typed' } as const }] : []),
+      ...(humidity && channel === 'air' ? [{ body: { kind: 'humidity', valuePct: humidity.value, source: 'typed' } as const }] : []),
+    ];
+    await recordAll(repairId, read, role);
     setValue(null);
+    setHumidity(null);
     onClose();
   };
   return (
@@ -43,9 +52,17 @@ export function ReadDialog({ open, onClose, repairId, role, at }: Props & { at: 
         <ProbeReader
           key={channel}
           faceC={faceNow(at, channel)}
-          humidityPct={60}
-          onTake={async (valueC) => {
-            await record(repairId, { kind: 'reading', channel, valueC, source: 'contact probe (simulated)' }, role);
+          humidityPct={humidityNow(at)}
+          onTake={async (valueC, valuePct) => {
+            const source = 'contact probe (simulated)';
+            await recordAll(
+              repairId,
+              [
+                { body: { kind: 'reading', channel, valueC, source } },
+                ...(channel === 'pot' ? [] : [{ body: { kind: 'humidity', valuePct, source } as const }]),
+              ],
+              role,
+            );
             onClose();
           }}
         />
@@ -65,9 +82,26 @@ export function ReadDialog({ open, onClose, repairId, role, at }: Props & { at: 
                   : null
           }
         />
-        <button type="button" className="act firm justify-center min-h-12" disabled={!value} onClick={() => value && void save(value)}>
+        {channel === 'air' && (
+          <QuantityField
+            kind="percent"
+            label="Humidity"
+            value={humidity?.value ?? null}
+            typed={humidity ?? undefined}
+            onChange={setHumidity}
+            onClear={() => setHumidity(null)}
+            check={(v) => (v > 0 && v <= 100 ? null : `A humidity of ${v} % cannot be; it lies above 0 and at most at 100 %.`)}
+          />
+        )}
+        <button
+          type="button"
+          className="act firm justify-center min-h-12"
+          disabled={!value && !(humidity && channel === 'air')}
+          onClick={() => void save()}
+        >
           Into the record
         </button>
+        <LoggerFile key={`file-${channel}`} repairId={repairId} role={role} channel={channel} zone={zone} />
         {cups.length > 0 && (
           <div className="flex flex-col gap-2 pt-3" style={{ borderTop: '1px solid var(--rule)' }}>
             <p className="font-bold">Or the cup kept of a batch, touched</p>
@@ -100,6 +134,12 @@ function faceNow(at: RepairView, channel: 'base' | 'air' | 'pot'): number {
   if (!series) return 15;
   const i = series.times.findIndex((t) => t >= Date.now());
   return series.values[i < 0 ? series.values.length - 1 : i]!;
+}
+
+/** Humidity of the air as planned now, for the made-up probe. */
+function humidityNow({ plan: { thermal } }: RepairView): number {
+  const now = thermal && attempt(() => humidityOf(valueAt(thermal.air, Date.now()), valueAt(thermal.dew, Date.now())));
+  return now?.ok ? now.value : 60;
 }
 
 export function NoteDialog({ open, onClose, repairId, role }: Props) {

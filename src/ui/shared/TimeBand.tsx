@@ -60,7 +60,7 @@ export const TimeBand = memo(function TimeBand({ view, current, nowMs, onStart, 
     return curvesOf(
       {
         air: thermal?.air ?? air,
-        dew: plan.site.air.dew,
+        dew: thermal?.dew ?? plan.site.air.dew,
         ...(thermal && { base: thermal.base, material: thermal.pot, spread: thermal.spread }),
       },
       range,

@@ -1,0 +1,65 @@
+'use client';
+import { useRef, useState } from 'react';
+import type { CsvAnswers, CsvAsk } from '@/core/climate';
+import { Choice } from './bits';
+
+/** What came of reading a file: a question that must be answered first, or a sentence. */
+export type CsvOutcome = { readonly ask: CsvAsk } | { readonly said: string };
+
+/** A CSV file picked and read; what it leaves open is asked with buttons, and it is read again with the answer. */
+export function CsvFile({
+  label,
+  ariaLabel,
+  read,
+}: {
+  label: string;
+  ariaLabel: string;
+  read: (name: string, text: string, answers: CsvAnswers) => CsvOutcome | Promise<CsvOutcome>;
+}) {
+  const picker = useRef<HTMLInputElement>(null);
+  const [asked, setAsked] = useState<{
+    readonly name: string;
+    readonly text: string;
+    readonly answers: CsvAnswers;
+    readonly ask: CsvAsk;
+  } | null>(null);
+  const [said, setSaid] = useState<string | null>(null);
+  const go = async (name: string, text: string, answers: CsvAnswers) => {
+    const outcome = await read(name, text, answers);
+    setAsked('ask' in outcome ? { name, text, answers, ask: outcome.ask } : null);
+    setSaid('said' in outcome ? outcome.said : null);
+  };
+  return (
+    <div className="flex flex-col gap-2">
+      <button type="button" className="act text-sm self-start min-h-10" onClick={() => picker.current?.click()}>
+        {label}
+      </button>
+      <input
+        ref={picker}
+        type="file"
+        accept=".csv,.txt,text/csv"
+        className="sr-only"
+        tabIndex={-1}
+        aria-label={ariaLabel}
+        onChange={async (e) => {
+          const file = e.target.files?.[0];
+          e.target.value = '';
+          if (file) await go(file.name, await file.text(), {});
+        }}
+      />
+      {asked && (
+        <Choice
+          label={asked.ask.sentence}
+          options={asked.ask.choices.map((c) => ({ id: c.id, label: c.label }))}
+          value={undefined}
+          onChange={(id) => void go(asked.name, asked.text, { ...asked.answers, [asked.ask.what]: id })}
+        />
+      )}
+      {said && (
+        <p role="status" className="text-sm font-semibold">
+          {said}
+        </p>
+      )}
+    </div>
+  );
+}
