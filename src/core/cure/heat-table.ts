@@ -115,6 +115,9 @@ function between(table: HeatTable, massG: number, tempC: number, rows: readonly 
   return (a * (1 - x.share) + b * x.share) * (1 - y.share) + (d * (1 - x.share) + e * x.share) * y.share;
 }
 
+/** What the net is read with: a difference smaller than this is none. */
+const NET_ACCURACY = 0.02;
+
 /**
  * Share of the sheet's pot life that is left to a pot of another mass, at most 1: an estimate may shorten a working time, never lengthen it.
  * Read from the net alone, so that the answer does not move while a table fills.
@@ -123,7 +126,9 @@ function between(table: HeatTable, massG: number, tempC: number, rows: readonly 
 export function potShareIn(table: HeatTable, massG: number, referenceG: number, tempC: number): number | null {
   if (massG <= referenceG) return 1;
   const [here, there] = [massG, referenceG].map((g) => between(table, g, tempC, NET.rows, NET.columns));
-  return here == null || there == null ? null : Math.min(1, Math.exp(here - there));
+  if (here == null || there == null) return null;
+  const share = Math.exp(here - there);
+  return share > 1 - NET_ACCURACY ? 1 : share;
 }
 
 /** The worst of the entries around a mass or thickness and a temperature: what is told of heat errs to the hot side. null beyond the net. */

@@ -16,7 +16,7 @@ export {
   type Reactive,
   RUNAWAY_C,
   reactiveOf,
-  reactiveTry,
+  referenceOf,
   restsOn,
   selfHeats,
   VESSELS,

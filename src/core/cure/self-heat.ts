@@ -1,7 +1,7 @@
 import type { BaseBody } from '../climate';
 import { type Grid, type Kinetics, potGrid, runHeat } from '../heat';
 import { milestoneOf, partOf, partsByWeight, proportionOf, type SheetRevision } from '../system';
-import { attempt, figure, refuse } from '../units';
+import { figure, refuse } from '../units';
 import { paceOf } from './pace';
 
 /** Usual figures of resin and amine hardener; estimates, marked so wherever they show. */
@@ -266,23 +266,32 @@ export const ASSUMED_MASS_G = 100;
 /** The sheet's pot life is taken at the temperature nearest to this, °C. */
 const ROOM_C = 20;
 
-/**
- * A sheet as a self-heating mix: A₂ calibrated so that the simulated pot at the sheet's reference mass and temperature dies at the sheet's
- * short pot life. The sheet must hold plain tables (see `sheetIn`).
- * @throws Refusal for sheets that are not resin–amine or give no pot life
- */
-export function reactiveOf(sheet: SheetRevision): Reactive {
-  const known = ready.get(sheet);
-  if (known) return known;
+/** What the self-heating of a sheet is calibrated on; told in no time. @throws Refusal for sheets that are not resin–amine or give no pot life */
+export function referenceOf(sheet: SheetRevision): Reactive['reference'] {
   const no = selfHeats(sheet);
   if (no) refuse('family', sheet.family, 'resin and amine hardener with a pot life', no);
   const useBy = milestoneOf(sheet, 'use-by')!;
   const pace = paceOf(useBy, 'short', sheet.family);
   const tempC = Math.min(Math.max(ROOM_C, pace.sheetLowC), pace.form === 'bands' ? pace.sheetHighC - 0.01 : pace.sheetHighC);
-  const minutes = pace.minutesAt(tempC);
-  const massG = useBy.referenceMassG ?? ASSUMED_MASS_G;
-  const body = bodyOf(sheet);
-  const draft: Reactive = { sheet, ...body, a2: 1, reference: { massG, tempC, minutes, massStated: useBy.referenceMassG !== null } };
+  return {
+    massG: useBy.referenceMassG ?? ASSUMED_MASS_G,
+    tempC,
+    minutes: pace.minutesAt(tempC),
+    massStated: useBy.referenceMassG !== null,
+  };
+}
+
+/**
+ * A sheet as a self-heating mix: A₂ calibrated so that the simulated pot at the sheet's reference mass and temperature dies at the sheet's
+ * short pot life. The sheet must hold plain tables (see `sheetIn`). It takes tenths of a second: in a page only in a worker.
+ * @throws Refusal for sheets that are not resin–amine or give no pot life
+ */
+export function reactiveOf(sheet: SheetRevision): Reactive {
+  const known = ready.get(sheet);
+  if (known) return known;
+  const reference = referenceOf(sheet);
+  const { massG, tempC, minutes } = reference;
+  const draft: Reactive = { sheet, ...bodyOf(sheet), a2: 1, reference };
   const lifeAt = (lnA: number) =>
     potRun(draft, { massG, startC: tempC, roomC: tempC, lifeOnly: true, a2: Math.exp(lnA), cells: 8 }).lifeMin ?? Number.POSITIVE_INFINITY;
   let [low, high] = [5, 40];
@@ -296,14 +305,6 @@ export function reactiveOf(sheet: SheetRevision): Reactive {
   return made;
 }
 
-/** Self-heating of a sheet, or the reason there is none. */
-export function reactiveTry(
-  sheet: SheetRevision,
-): { readonly ok: true; readonly value: Reactive } | { readonly ok: false; readonly sentence: string } {
-  const tried = attempt(() => reactiveOf(sheet));
-  return tried.ok ? { ok: true, value: tried.value } : { ok: false, sentence: tried.problem.sentence };
-}
-
 /** What a calibrated mix rests on, in words. */
-export const restsOn = (m: Reactive): string =>
-  `calibrated on the sheet’s ${figure(m.reference.minutes)} min at ${figure(m.reference.tempC)} °C for ${figure(m.reference.massG)} g${m.reference.massStated ? '' : ' (assumed, the sheet names no mass)'}`;
+export const restsOn = (r: Reactive['reference']): string =>
+  `calibrated on the sheet’s ${figure(r.minutes)} min at ${figure(r.tempC)} °C for ${figure(r.massG)} g${r.massStated ? '' : ' (assumed, the sheet names no mass)'}`;

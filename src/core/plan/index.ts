@@ -6,6 +6,7 @@ export * from './load';
 export * from './load-asked';
 export * from './milestone-times';
 export * from './openers';
+export * from './place-trial';
 export * from './plan-job';
 export * from './plan-repair';
 export * from './pots';

@@ -233,7 +233,7 @@ export function derive(
 }
 
 /** The chosen milestone, or the next later one that the sheet states. */
-function servedBy(sheet: SheetRevision, wanted: MilestoneId): MilestoneId | null {
+export function servedBy(sheet: SheetRevision, wanted: MilestoneId): MilestoneId | null {
   const order: MilestoneId[] = ['release', 'foot', 'light-load', 'load', 'full-cure'];
   const from = order.indexOf(wanted);
   return order.slice(Math.max(0, from)).find((kind) => milestoneOf(sheet, kind)) ?? null;

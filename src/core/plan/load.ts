@@ -35,7 +35,7 @@ function clockFor(sheet: SheetRevision, tempC: number): { m: Milestone; minutes:
  * as much progress has been made here. Between points monotone (Fritsch & Carlson 1980), nothing before the gel.
  * @returns null while nothing is placed, or where neither points nor a milestone give anything
  */
-export function strengthOver(plan: RepairPlan): StrengthOver | null {
+export function strengthOver(plan: Pick<RepairPlan, 'sheet' | 'thermal' | 'placedMs' | 'milestones' | 'serves'>): StrengthOver | null {
   const { sheet, thermal, placedMs } = plan;
   if (!sheet || !thermal || placedMs === null) return null;
   const served = plan.milestones.findLast((m) => m.kind === plan.serves)?.planMs ?? null;

@@ -23,7 +23,7 @@ export function sheetHere(sheet: SheetRevision, { repair, job, thermal, nowMs, a
 }
 
 /** Highest humidity of the air over a stretch, per cent. */
-function dampestPct({ air, dew }: Thermal, fromMs: number, toMs: number): number {
+export function dampestPct({ air, dew }: Thermal, fromMs: number, toMs: number): number {
   let most = 0;
   for (let ms = fromMs; ms <= toMs; ms += 3_600_000) {
     const at = attempt(() => humidityPct(valueAt(air, ms), valueAt(dew, ms)));

@@ -55,7 +55,7 @@ export function siteClimate(job: Job, fromMs: number): SiteClimate {
 }
 
 /** Temperatures of a repair, readings taken in. */
-export function thermalOf(site: SiteClimate, repair: Repair, actuals: Actuals): Thermal {
+export function thermalOf(site: SiteClimate, repair: Pick<Repair, 'base' | 'materialC'>, actuals: Actuals): Thermal {
   const read = (channel: 'base' | 'air' | 'pot') => actuals.readings.filter((r) => r.channel === channel);
   const air = withReadings(site.airAt(repair.base), read('air'));
   const base = withReadings(site.baseOf(repair.base), read('base'));

@@ -39,3 +39,8 @@ export function proseIn(text: string, system: UnitSystem): string {
     return `${Number(start.toPrecision(3))} ${word} ${last.text}`;
   });
 }
+
+const INSTANT = /\d{4}-\d\d-\d\dT\d\d:\d\d(?::\d\d(?:\.\d+)?)?Z/g;
+
+/** A sentence of the core, whose instants are UTC, with them printed as people at the site read them. */
+export const instantsIn = (text: string, print: (ms: number) => string): string => text.replace(INSTANT, (iso) => print(Date.parse(iso)));

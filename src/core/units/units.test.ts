@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { fieldText, format, formatDuration, fromCore, type Kind, parseQuantity, parseRatio, proseIn, toCore, UNITS } from '.';
+import { fieldText, format, formatDuration, fromCore, instantsIn, type Kind, parseQuantity, parseRatio, proseIn, toCore, UNITS } from '.';
 
 const read = (kind: Kind, text: string, system: 'metric' | 'us' = 'metric') => {
   const parsed = parseQuantity(kind, text, system);
@@ -138,5 +138,12 @@ test('sentences of the core are read in the person’s units, everything else in
   expect(proseIn('at least 3 K above, 5 to 10 °C, −5 °C', 'us')).toBe('at least 5.4 °F above, 41 to 50.0 °F, 23.0 °F');
   expect(proseIn('453.59237 g of A in 15 min, 40 kJ/mol, 25 mL/min, b1:mix', 'us')).toBe(
     '1.00 lb of A in 15 min, 40 kJ/mol, 25 mL/min, b1:mix',
+  );
+});
+
+test('instants in a sentence are printed as the site reads them, and nothing else is touched', () => {
+  const print = (ms: number) => new Date(ms).toISOString().slice(11, 16);
+  expect(instantsIn('Gone at 2026-12-18T07:00:00.000Z, back 2026-12-19T08:30Z; lot 2026-12-18.', print)).toBe(
+    'Gone at 07:00, back 08:30; lot 2026-12-18.',
   );
 });

@@ -1,6 +1,6 @@
 'use client';
 import { MILESTONES, milestoneOf, STARTS } from '@/core/system';
-import { formatDuration } from '@/core/units';
+import { formatDuration, instantsIn } from '@/core/units';
 import { changeJob, changeRepair } from '../desk/desk';
 import { ClimateFields } from '../job/ClimateFields';
 import { StepList } from '../place/StepList';
@@ -64,7 +64,7 @@ function Sheet({ view, at, nowMs }: StageProps) {
                       </span>
                     </>
                   ) : (
-                    <span className="soft text-xs">{prose(m.problem ?? '')}</span>
+                    <span className="soft text-xs">{prose(instantsIn(m.problem ?? '', (ms) => shortWhen(ms, zone, nowMs)))}</span>
                   )}
                 </td>
                 <td className="fig text-[0.8rem] soft">
@@ -95,7 +95,7 @@ function Side({ view, at, nowMs }: StageProps) {
     <div>
       <Answer
         over={`left alone for ${main ? main.label.toLowerCase() : 'load'} until`}
-        digits={computed !== null ? shortWhen(computed, zone, nowMs) : '—'}
+        digits={computed !== null ? shortWhen(computed, zone, nowMs) : main?.problem ? 'not in sight' : '—'}
         beside={
           main && main.fromMs !== null && main.toMs !== null ? (
             <>

@@ -1,12 +1,11 @@
 'use client';
 import { METHODS, methodOf } from '@/core/method';
 import { passes } from '@/core/plan';
-import { BASES } from '@/core/system';
 import { changeRepair } from '../desk/desk';
 import type { StageProps } from '../repair/stage-props';
 import { Answer, Choice, Heading, TextField } from '../shared/bits';
-import { QuantityField } from '../shared/QuantityField';
 import { StageFindings } from '../shared/StageFindings';
+import { BaseFields, type BaseProps } from './BaseFields';
 import { MeetsFields } from './MeetsFields';
 import { SurroundingsFields } from './SurroundingsFields';
 
@@ -66,6 +65,7 @@ function Sheet({ at }: StageProps) {
 function Side({ at }: StageProps) {
   const { repair, plan } = at;
   const change = (over: Partial<typeof repair>, key = 'inspect') => changeRepair(repair.id, (r) => ({ ...r, ...over }), key);
+  const changeBase: BaseProps['change'] = (over, key) => changeRepair(repair.id, (r) => ({ ...r, base: { ...r.base, ...over } }), key);
   const stops = at.findings.filter((f) => f.stage === 'inspect' && f.severity === 'stop' && !(f.id in at.actuals.overrides)).length;
   const left = plan.unanswered.length;
   return (
@@ -116,60 +116,7 @@ function Side({ at }: StageProps) {
       <p className="soft text-sm">{plan.method?.does}</p>
       <Heading>The base</Heading>
       <div className="grid grid-cols-2 gap-2">
-        <label className="block">
-          Material
-          <select
-            className="field"
-            value={repair.base.material}
-            onChange={(e) => change({ base: { ...repair.base, material: e.target.value as typeof repair.base.material } })}
-          >
-            {BASES.map((b) => (
-              <option key={b}>{b}</option>
-            ))}
-          </select>
-        </label>
-        <QuantityField
-          kind="length"
-          label="Thickness"
-          value={repair.base.thicknessMm}
-          onChange={(t) => change({ base: { ...repair.base, thicknessMm: t.value } }, 'thickness')}
-          check={(v) => (v > 0 && v <= 5000 ? null : 'The thickness must be more than 0 and at most 5 m.')}
-        />
-        <label className="block">
-          Behind it
-          <select
-            className="field"
-            value={repair.base.back}
-            onChange={(e) => {
-              const back = e.target.value as typeof repair.base.back;
-              const around = repair.base.surroundings;
-              // Water needs a temperature at once; a lake in spring is a beginning.
-              change({
-                base: {
-                  ...repair.base,
-                  back,
-                  surroundings: { ...around, waterC: back === 'water' ? (around.waterC ?? 8) : around.waterC },
-                },
-              });
-            }}
-          >
-            <option value="ground">ground</option>
-            <option value="air">air</option>
-            <option value="insulated">insulation</option>
-            <option value="water">water</option>
-          </select>
-        </label>
-        <label className="block">
-          Exposed
-          <select
-            className="field"
-            value={repair.base.exposure}
-            onChange={(e) => change({ base: { ...repair.base, exposure: e.target.value as 'windy' } })}
-          >
-            <option value="sheltered">sheltered</option>
-            <option value="windy">to wind</option>
-          </select>
-        </label>
+        <BaseFields base={repair.base} change={changeBase} />
         {repair.base.material === 'concrete' && (
           <TextField
             label="Cast on"
@@ -180,7 +127,7 @@ function Side({ at }: StageProps) {
         )}
       </div>
       <MeetsFields repair={repair} />
-      <SurroundingsFields repair={repair} />
+      <SurroundingsFields base={repair.base} change={changeBase} />
       <Heading>Who must look at it</Heading>
       <Choice
         label="Safety class"

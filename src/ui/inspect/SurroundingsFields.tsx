@@ -1,17 +1,15 @@
 'use client';
 import { baseProblems, type Surroundings } from '@/core/climate';
-import type { Repair } from '@/core/plan';
-import { changeRepair } from '../desk/desk';
 import { Choice } from '../shared/bits';
 import { QuantityField } from '../shared/QuantityField';
+import type { BaseProps } from './BaseFields';
 
 /** Sun, sky, water and heaters: what makes a base warmer or colder than the air. */
-export function SurroundingsFields({ repair }: { repair: Repair }) {
-  const s = repair.base.surroundings;
-  const set = (over: Partial<Surroundings>, key = Object.keys(over)[0]) =>
-    changeRepair(repair.id, (r) => ({ ...r, base: { ...r.base, surroundings: { ...r.base.surroundings, ...over } } }), `around-${key}`);
+export function SurroundingsFields({ base, change }: BaseProps) {
+  const s = base.surroundings;
+  const set = (over: Partial<Surroundings>) => change({ surroundings: { ...s, ...over } }, `around-${Object.keys(over)[0]}`);
   // What does not hold is said at its field and not written.
-  const objection = (over: Partial<Surroundings>) => baseProblems({ ...repair.base, surroundings: { ...s, ...over } })[0]?.sentence ?? null;
+  const objection = (over: Partial<Surroundings>) => baseProblems({ ...base, surroundings: { ...s, ...over } })[0]?.sentence ?? null;
   const hours = (label: string, value: number, over: (v: number) => Partial<Surroundings>) => (
     <QuantityField
       kind="count"
@@ -22,7 +20,7 @@ export function SurroundingsFields({ repair }: { repair: Repair }) {
     />
   );
   return (
-    <details className="mt-2" open={s.sky !== 'none' || s.cover !== null || repair.base.back === 'water'}>
+    <details className="mt-2" open={s.sky !== 'none' || s.cover !== null || base.back === 'water'}>
       <summary>sun, sky, water and heaters</summary>
       <div className="flex flex-col gap-2 mt-1">
         <Choice
@@ -66,7 +64,7 @@ export function SurroundingsFields({ repair }: { repair: Repair }) {
               {hours('Sun to, h', s.setHour, (v) => ({ setHour: v }))}
             </>
           )}
-          {repair.base.back === 'water' && (
+          {base.back === 'water' && (
             <QuantityField
               kind="temperature"
               label="Water behind it"

@@ -63,7 +63,9 @@ export const stretchWords = (s: Stretch, zone: string) =>
 
 const TEXTURE = { wet: 'tx-wet', cold: 'tx-cold', hot: 'tx-hot' } as const;
 /** A word needs this much room, px. */
-const WORD_PX = { wet: 26, cold: 52, hot: 46 } as const;
+const WORD_PX = { wet: 28, cold: 56, hot: 50 } as const;
+/** Where there is less, the last word of it must do. */
+const SHORT_PX = 30;
 
 /** Air, base, material and dew on the time axis; what was measured, what a forecast leaves open; when the base is not as the sheet wants it. */
 export function TimeBandAir({
@@ -107,6 +109,29 @@ export function TimeBandAir({
     ['dew', curves.dew, along(0.58), 'var(--dew)', -5],
     ['material', curves.material, along(0.72), 'var(--part-a)', -4],
   ] as const;
+
+  /** Words of the stretches, each where no other stretch lies under it. */
+  const words = new Map<Stretch, React.ReactNode>(
+    stretches.map((s) => {
+      const [a, b] = [Math.max(x(s.fromMs), box.left), Math.min(x(s.toMs), box.right)];
+      const others = stretches.filter((o) => o !== s && s.id !== 'wet').map((o) => [x(o.fromMs), x(o.toMs)] as const);
+      const free = (from: number, px: number) => from + px <= b && others.every(([p, q]) => q <= from || p >= from + px);
+      for (const [px, word] of [
+        [WORD_PX[s.id], STRETCHES[s.id]],
+        [SHORT_PX, STRETCHES[s.id].split(' ').at(-1)!],
+      ] as const) {
+        const from = [a, ...others.map(([, q]) => q)].find((p) => p >= a && free(p, px));
+        if (from !== undefined)
+          return [
+            s,
+            <Word key="word" x={from + 5} y={box.bottom + STRIP - 5} size={11} fill="var(--ink)">
+              {word}
+            </Word>,
+          ];
+      }
+      return [s, null];
+    }),
+  );
 
   return (
     <g>
@@ -161,11 +186,7 @@ export function TimeBandAir({
               stroke="var(--rule)"
               strokeWidth="0.8"
             />
-            {x(s.toMs) - x(s.fromMs) > WORD_PX[s.id] && (
-              <Word x={Math.max(x(s.fromMs), box.left) + 5} y={box.bottom + STRIP - 5} size={11} fill="var(--ink)">
-                {STRETCHES[s.id]}
-              </Word>
-            )}
+            {words.get(s)}
           </g>
         ))}
       </g>
@@ -216,7 +237,7 @@ function Word({
       fontWeight={bold ? 700 : 400}
       textAnchor={anchor}
       fill={fill}
-      stroke="var(--ground-2)"
+      stroke="var(--halo, var(--ground-2))"
       strokeWidth="4"
       paintOrder="stroke"
     >

@@ -1,20 +1,20 @@
 import { humidityOf, valueAt } from '../../climate';
-import { attempt, figure, formatDuration } from '../../units';
-import { at, deg, finding, type Rule } from './rule';
+import { attempt, figure, formatDuration, instantsIn } from '../../units';
+import { at, deg, finding, on, type Rule } from './rule';
 
 /** What the clocks say: missing times, stalls, windows, waits. */
 export const clockRules: Readonly<Record<string, Rule>> = {
-  'no-answer': ({ plan }) =>
-    plan.milestones
-      .filter((m) => m.problem && m.originMs !== null && (m.kind === plan.serves || m.kind === 'release' || m.kind === 'gel'))
+  'no-answer': (c) =>
+    c.plan.milestones
+      .filter((m) => m.problem && m.originMs !== null && (m.kind === c.plan.serves || m.kind === 'release' || m.kind === 'gel'))
       .map((m) =>
         finding(
           `no-answer:${m.kind}`,
-          m.kind === plan.serves ? 'stop' : 'caution',
+          m.kind === c.plan.serves ? 'stop' : 'caution',
           'hold',
           `No time for ${m.label.toLowerCase()}`,
-          m.problem!,
-          'Warm the place, start at a warmer hour, or choose a system whose sheet covers it.',
+          instantsIn(m.problem!, (ms) => on(c, ms)),
+          'Warm the place, start at a warmer hour, or choose a system whose sheet covers it; “Place” tries out what would open a window.',
         ),
       ),
 

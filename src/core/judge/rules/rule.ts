@@ -31,6 +31,10 @@ export const deg = (c: number) => `${c.toFixed(1)} °C`;
 /** An instant as findings say it. */
 export const at = (c: JudgeContext, ms: number) => DateTime.fromMillis(ms, { zone: IANAZone.create(c.job.zone) }).toFormat('ccc HH:mm');
 
+/** A far instant as findings say it, with its date. */
+export const on = (c: JudgeContext, ms: number) =>
+  DateTime.fromMillis(ms, { zone: IANAZone.create(c.job.zone) }).toFormat('ccc d LLL HH:mm');
+
 /** Stretch in which material is placed: first mixing to last placing. */
 export const placing = (plan: RepairPlan): { fromMs: number; toMs: number } | null => {
   const from = plan.steps.find((s) => s.marks?.begin?.includes('mix-begins'))?.startMs;
