@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { pasteSheet } from '../../sample/systems';
-import { seriesOf } from '../climate';
+import { seriesOf, valueAt } from '../climate';
 import type { Milestone, SheetRevision } from '../system';
 import { fittedActivationKJ, minutesAt, type Pace, paceOf, reach, sheetFlaws, steady } from '.';
 
@@ -224,4 +224,25 @@ describe('slips in a typed sheet', () => {
     );
     expect(sheetFlaws(sheet(release, curve))[0]!.sentence).toMatch(/full load .* before release/);
   });
+});
+
+test('cement: a single figure is carried as equivalent age after ASTM C1074, with 40 ± 10 kJ/mol', () => {
+  const m = milestone({ form: 'single', tempC: 20, fromMin: 1440, toMin: 1440 });
+  const H = 3_600_000;
+  const history = seriesOf([
+    [0, 8],
+    [30 * H, 14],
+    [60 * H, 27],
+    [200 * H, 22],
+  ]);
+  const { atMs, standing } = reach(paceOf(m, 'long', 'cement'), history, 0, { label: 'load', cureMinC: null, clock: 'waiting' });
+  // te = Σ exp(−E/R · (1/T − 1/Tr)) Δt by small steps; the long side takes 50 below 20 °C and 30 above.
+  let age = 0;
+  for (let ms = 0; ms < atMs; ms += 10_000) {
+    const t = valueAt(history, ms + 5000);
+    const q = (t < 20 ? 50_000 : 30_000) / 8.314462618;
+    age += Math.exp(-q * (1 / (t + 273.15) - 1 / 293.15)) * (10 / 60);
+  }
+  expect(age / 1440).toBeCloseTo(1, 3);
+  expect(standing).toBe('estimated');
 });

@@ -132,10 +132,16 @@ export function potShareIn(table: HeatTable, massG: number, referenceG: number, 
 }
 
 /** The worst of the entries around a mass or thickness and a temperature: what is told of heat errs to the hot side. null beyond the net. */
-export function worstIn(table: HeatTable, size: number, tempC: number): HeatCell | null {
+export const worstIn = (table: HeatTable, size: number, tempC: number): HeatCell | null => cornerOf(table, size, tempC, () => 1);
+
+/** The entry nearest to a mass or thickness and a temperature. null beyond the net. */
+export const nearestIn = (table: HeatTable, size: number, tempC: number): HeatCell | null =>
+  cornerOf(table, size, tempC, (share) => (share > 0.5 ? 1 : 0));
+
+function cornerOf(table: HeatTable, size: number, tempC: number, side: (share: number) => 0 | 1): HeatCell | null {
   const axis = table.kind === 'pot' ? TABLE_MASSES_G : TABLE_LIFTS_MM;
   const [x, y] = [placeOn(axis, NET.columns, size), placeOn(TABLE_TEMPS_C, NET.rows, tempC)];
-  return x && y ? (table.cells[NET.rows[y.at + 1]! * COLUMNS + NET.columns[x.at + 1]!] ?? null) : null;
+  return x && y ? (table.cells[NET.rows[y.at + side(y.share)]! * COLUMNS + NET.columns[x.at + side(x.share)]!] ?? null) : null;
 }
 
 /**

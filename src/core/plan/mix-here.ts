@@ -1,11 +1,12 @@
 import { humidityPct, valueAt } from '../climate';
-import { ASSUMED_MASS_G, type HeatTable, potShareIn, worstIn } from '../cure';
+import { ASSUMED_MASS_G, nearestIn, potShareIn, worstIn } from '../cure';
 import type { Method, MethodContext } from '../method';
 import { amounts, type MixAsk, type MixResult, massOf, withBlend } from '../mix';
 import { isMetered, type Kit, milestoneOf, type SheetRevision, sheetIn } from '../system';
 import { attempt, figure, line, refuse, type WorkLine } from '../units';
 import type { Actuals } from './actuals';
 import type { Repair } from './job';
+import type { SheetHeat } from './pots';
 import type { Ask } from './reach-try';
 import type { PotEstimate, RepairAsk } from './repair-plan';
 import type { Thermal } from './thermal';
@@ -42,7 +43,7 @@ export function mixAt(
   reachOf: Ask,
   atMs: number,
   actuals: Actuals,
-  pots: HeatTable | null,
+  pots: SheetHeat | null,
 ): { mix: MixResult; usableMin: number; potC: number; pot: PotEstimate | null } {
   const { sheet, measured } = context;
   const useBy = milestoneOf(sheet, 'use-by');
@@ -107,15 +108,19 @@ export function mixAt(
 const largestG = (mix: MixResult): number => Math.max(...mix.batches.map((b) => massOf(b.massG)));
 
 /** Reads the prepared pots of a sheet at one temperature; null where a sheet has none. */
-function potEstimate(sheet: SheetRevision, table: HeatTable | null, potC: number): PotEstimate | null {
-  if (!table || isMetered(sheet.kind)) return null;
+function potEstimate(sheet: SheetRevision, heat: SheetHeat | null, potC: number): PotEstimate | null {
+  if (!heat || isMetered(sheet.kind)) return null;
   const stated = milestoneOf(sheet, 'use-by')?.referenceMassG ?? null;
   const referenceG = stated ?? ASSUMED_MASS_G;
   return {
     referenceG,
     referenceStated: stated !== null,
-    shareOf: (massG) => potShareIn(table, massG, referenceG, potC),
-    leftAlone: (massG) => worstIn(table, massG, potC),
+    shareOf: (massG) => potShareIn(heat.pot, massG, referenceG, potC),
+    leftAlone: (massG) => worstIn(heat.pot, massG, potC),
+    lift: (thicknessMm, tempC) => {
+      const [nearest, worst] = [nearestIn(heat.lift, thicknessMm, tempC), worstIn(heat.lift, thicknessMm, tempC)];
+      return nearest && worst ? { nearest, worst } : null;
+    },
   };
 }
 

@@ -1,8 +1,10 @@
 import { sampleData } from '../../sample/jobs';
 import { pasteSheet, sampleSheets } from '../../sample/systems';
-import { emptyTable, netWhole, potLifeIn, potRun, potShareIn, reactiveOf, worstIn } from '../cure';
+import { emptyTable, liftRun, netWhole, potLifeIn, potRun, potShareIn, reactiveOf, worstIn } from '../cure';
+import { judge } from '../judge';
 import { massOf } from '../mix';
 import { isMetered, milestoneOf, type SheetRevision } from '../system';
+import { measured } from '../void';
 import { type Actuals, type JobPlan, NOTHING_YET, planJob, potSheets, preparePots, type Repair } from '.';
 
 const zone = 'Europe/Helsinki';
@@ -11,7 +13,8 @@ const { bundles } = sampleData(NOW, zone);
 const plate = { ...bundles[1]!.repairs[0]!, sheetId: pasteSheet.id, materialC: 20 } as Repair;
 const job = { ...bundles[1]!.job, climate: { kind: 'constant', tempC: 20, humidityPct: 50 } } as const;
 const m = reactiveOf(pasteSheet);
-const net = preparePots([plate], [pasteSheet])[pasteSheet.id]!;
+const heat = preparePots([plate], [pasteSheet])[pasteSheet.id]!;
+const net = heat.pot;
 const referenceG = milestoneOf(pasteSheet, 'use-by')!.referenceMassG!;
 
 /** A big fill by slow hands, so that its own heat decides. */
@@ -101,8 +104,51 @@ test('what was begun keeps its batches when a table comes later', () => {
     stock: [],
     actuals: { [repair.id]: begun },
     nowMs: NOW,
-    pots: { [pasteSheet.id]: net },
+    pots: { [pasteSheet.id]: heat },
   }).repairs[0]!;
   expect(plan.pot).not.toBeNull();
   expect(plan.batches.map((b) => b.ml)).toEqual(plain.batches.map((b) => b.ml));
+});
+
+describe('the heat of a lift', () => {
+  const [nosing] = bundles[0]!.repairs as [Repair];
+  const mortar = sampleSheets.find((s) => s.id === nosing.sheetId)!;
+  const found = (sheet: SheetRevision, over: Partial<Repair> = {}) => {
+    const mine = { ...nosing, sheetId: sheet.id, ...over };
+    const here = { ...bundles[0]!.job, climate: { kind: 'constant', tempC: 24, humidityPct: 50 } } as const;
+    const pots = preparePots([mine], [sheet]);
+    const plan = planJob({ job: here, repairs: [mine], sheets: [sheet], stock: [], actuals: {}, nowMs: NOW, pots }).repairs[0]!;
+    return {
+      plan,
+      heat: judge({ job: here, repair: mine, plan, actuals: NOTHING_YET, sheets: [sheet], stock: [], nowMs: NOW }).find(
+        (f) => f.id === 'lift-heat',
+      ),
+    };
+  };
+
+  test('a mortar full of sand stays calm in the sheet’s lifts', () => {
+    const { plan, heat: hot } = found(mortar);
+    expect(plan.pot!.lift(19, 24)!.nearest.verdict).toBe('calm');
+    expect(hot).toBeUndefined();
+  });
+
+  test('the same liquid with little sand in one deep pass is stopped, and what is told is what a run gives', () => {
+    const rich: SheetRevision = {
+      ...mortar,
+      id: 'rich-1',
+      ratio: { ...mortar.ratio, cByWeight: mortar.ratio.cByWeight! / 12 },
+      kits: mortar.kits.map((k) => ({ ...k, massG: { ...k.massG, C: k.massG.C! / 12 }, yieldMl: null, splittable: true })),
+      coverageKgPerM2Mm: null,
+      limits: { ...mortar.limits, liftMaxMm: null },
+    };
+    const deep = {
+      ...nosing.void!,
+      shapes: [{ ...nosing.void!.shapes[0]!, depth: { kind: 'mean', mean: measured(70, 'gauge') } }],
+    } as Repair['void'];
+    const { heat: hot, plan } = found(rich, { void: deep, schools: { ...nosing.schools, 'part-kits': 'weighed', 'deep-fills': 'one' } });
+    expect(plan.problems).toEqual([]);
+    expect([hot?.severity, hot?.stage]).toEqual(['stop', 'place']);
+    const run = liftRun(reactiveOf(rich), { thicknessMm: 70, base: 'concrete', baseC: 24, airC: 24, startC: 24 });
+    expect(run.verdict === 'calm' && (run.peakC ?? 0) < 90).toBe(false);
+  });
 });

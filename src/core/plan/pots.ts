@@ -2,21 +2,26 @@ import { type HeatTable, netTable, selfHeats } from '../cure';
 import { isMetered, type SheetRevision } from '../system';
 import type { Repair } from './job';
 
-/** Prepared pots by the id of their sheet revision. */
-export type Pots = Readonly<Record<string, HeatTable>>;
+/** Self-heating of a sheet as prepared: its pots, and its lifts on concrete. */
+export interface SheetHeat {
+  readonly pot: HeatTable;
+  readonly lift: HeatTable;
+}
+/** Prepared pots and lifts by the id of their sheet revision. */
+export type Pots = Readonly<Record<string, SheetHeat>>;
 export const NO_POTS: Pots = {};
 
 /** The sheets that repairs mix in a pot that warms itself: their plans read a prepared table. */
 export const potSheets = (repairs: readonly Pick<Repair, 'sheetId'>[], sheets: readonly SheetRevision[]): readonly SheetRevision[] =>
   sheets.filter((s) => repairs.some((r) => r.sheetId === s.id) && selfHeats(s) === null && !isMetered(s.kind));
 
-const made = new WeakMap<SheetRevision, HeatTable>();
+const made = new WeakMap<SheetRevision, SheetHeat>();
 
-/** Prepares the pots of all repairs at once; up to a second for each sheet, so a page has it done in a worker. */
+/** Prepares pots and lifts of all repairs at once; up to a second for each sheet, so a page has it done in a worker. */
 export function preparePots(repairs: readonly Pick<Repair, 'sheetId'>[], sheets: readonly SheetRevision[]): Pots {
   return Object.fromEntries(
     potSheets(repairs, sheets).map((sheet) => {
-      const table = made.get(sheet) ?? netTable(sheet, 'pot');
+      const table = made.get(sheet) ?? { pot: netTable(sheet, 'pot'), lift: netTable(sheet, 'lift') };
       made.set(sheet, table);
       return [sheet.id, table];
     }),

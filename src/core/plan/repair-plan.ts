@@ -1,4 +1,4 @@
-import type { HeatCell, HeatTable } from '../cure';
+import type { HeatCell } from '../cure';
 import type { Answer, Method, MethodContext, Question, StepDraft } from '../method';
 import { defaultSchools } from '../method';
 import type { Batch, MixResult } from '../mix';
@@ -9,6 +9,7 @@ import type { Actuals } from './actuals';
 import type { Window } from './calendar';
 import type { Job, Repair } from './job';
 import type { MilestoneTime } from './milestone-times';
+import type { SheetHeat } from './pots';
 import type { Thermal } from './thermal';
 
 /** A step with its time. */
@@ -63,6 +64,8 @@ export interface PotEstimate {
   readonly shareOf: (massG: number) => number | null;
   /** What becomes of so much mix that is left in its pot; null beyond the table. */
   readonly leftAlone: (massG: number) => HeatCell | null;
+  /** What a lift of so many mm becomes on concrete of a temperature: by the entry nearest to it, and by the worst around it. */
+  readonly lift: (thicknessMm: number, tempC: number) => { readonly nearest: HeatCell; readonly worst: HeatCell } | null;
 }
 
 export interface RepairAsk {
@@ -76,7 +79,7 @@ export interface RepairAsk {
   readonly actuals: Actuals;
   readonly nowMs: number;
   /** The prepared pots of the sheet, where there are any. */
-  readonly pots: HeatTable | null;
+  readonly pots: SheetHeat | null;
 }
 
 export const schoolsOf = (method: Method, repair: Repair): Record<string, string> => ({ ...defaultSchools(method), ...repair.schools });

@@ -1,10 +1,11 @@
-import { primerDraw } from '../../method';
+import { BASE_BEARS_C, type HeatCell } from '../../cure';
+import { liftsOf, primerDraw } from '../../method';
 import { ASSUMED_TOLERANCE_PCT, massOf, scaleErrorPct, smallestBatchAG } from '../../mix';
 import { isMetered, milestoneOf, proportionOf } from '../../system';
 import { figure } from '../../units';
 import type { Annulus } from '../../void';
 import type { Finding } from '../finding';
-import { finding, type Rule } from './rule';
+import { deg, finding, type Rule, rangeOver } from './rule';
 
 /** A pot this many times the mass of the sheet’s pot life no longer keeps to it. */
 const POT_MASS_FACTOR = 1.5;
@@ -94,6 +95,32 @@ export const mixRules: Readonly<Record<string, Rule>> = {
             : `an estimated ${figure(share * 100, 2)} % of that time is left, and the clocks here count with it.`
         }${leaves === 'runaway' ? ' Left in the pot, a rest of that size may run away: smoke and fire.' : leaves === 'hot' ? ' Left in the pot, it gets hotter than 120 °C.' : ''}`,
         'Mix smaller batches, spread it out at once, or keep it in a flat tray; never leave a rest standing in the pot.',
+      ),
+    ];
+  },
+
+  'lift-heat': ({ plan }) => {
+    const { pot, context, thermal, placedMs, potC } = plan;
+    if (!pot || !context || !thermal || placedMs === null || potC === null || plan.method?.engine !== 'fill in lifts') return [];
+    const lifts = liftsOf(context);
+    const thick = context.measured.faces.maxDepthMm / lifts;
+    const begin = plan.steps.find((s) => s.marks?.begin?.includes('mix-begins'))?.startMs ?? placedMs;
+    const base = rangeOver(thermal.base, { fromMs: begin, toMs: Math.max(placedMs, begin + 1) });
+    const tempC = Math.max(base.ok ? base.value.max : potC, potC);
+    const found = pot.lift(thick, tempC);
+    const bears = BASE_BEARS_C.concrete;
+    const bad = (c: HeatCell) => c.verdict !== 'calm' || (c.peakC !== null && c.peakC > bears);
+    if (!found || !bad(found.worst)) return [];
+    const says = (c: HeatCell) => (c.verdict === 'runaway' ? 'it runs away' : `it reaches some ${figure(c.peakC ?? bears, 2)} °C`);
+    const stop = bad(found.nearest);
+    return [
+      finding(
+        'lift-heat',
+        stop ? 'stop' : 'caution',
+        'place',
+        stop ? 'This lift gets too hot' : 'This lift may get too hot',
+        `${figure(thick)} mm at ${deg(tempC)}: ${says(stop ? found.nearest : found.worst)}${stop ? '' : ' if it is a little thicker or warmer'}; ${bears} °C is what concrete bears beside it. An estimate.`,
+        'Thinner lifts, cooler material, or longer between them; the lab shows the thickest that stays calm.',
       ),
     ];
   },
