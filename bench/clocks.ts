@@ -1,13 +1,16 @@
-import { airOver, baseOver, ONLY_AIR } from '../src/core/climate';
-import { liftRun, paceOf, potRun, reach, reactiveOf, tableCell, tableOrder } from '../src/core/cure';
+import { airOver, BASE_PROPERTIES, baseOver, ONLY_AIR, valueAt } from '../src/core/climate';
+import { type LiftAsk, liftRun, netTable, paceOf, potRun, reach, reactiveOf, tableCell, tableOrder } from '../src/core/cure';
 import { potGrid, runHeat } from '../src/core/heat';
-import { planJob, startsAskOf, startWindows } from '../src/core/plan';
+import { openersOf, planJob, type StartsAsk, startsAskOf, startWindows } from '../src/core/plan';
 import { clockOf, type Milestone } from '../src/core/system';
 import { sampleData } from '../src/sample/jobs';
 import { mortarSheet, pasteSheet, sampleSheets } from '../src/sample/systems';
 
 const DAY_MS = 86_400_000;
 const MIN_MS = 60_000;
+
+/** The lift that is timed. */
+const LIFT: LiftAsk = { thicknessMm: 40, base: 'concrete', baseC: 15, airC: 18, startC: 20 };
 
 /** Twelve milestones: the mortar's nine waits and working times, and three of them on the other side. */
 const TWELVE: readonly Milestone[] = [...mortarSheet.milestones, ...mortarSheet.milestones.slice(4, 7)];
@@ -62,9 +65,73 @@ function explicitPot(massG: number, cells: number): number {
   return life;
 }
 
+/**
+ * A lift by explicit steps of a second, written apart from the solver: even cells, forward in time, the same equations.
+ * @returns highest mean temperature of the lift, °C
+ */
+function explicitLift(thicknessMm: number, cells: number): number {
+  const m = reactiveOf(mortarSheet);
+  const { k, rhoC } = BASE_PROPERTIES.concrete;
+  const [dx, below] = [thicknessMm / 1000 / cells, Math.round(0.2 / 0.005)];
+  const widths = [...Array<number>(cells).fill(dx), ...Array<number>(below).fill(0.005)];
+  const n = widths.length;
+  const kOf = (i: number) => (i < cells ? m.k : k);
+  const cOf = (i: number) => (i < cells ? m.rhoC : rhoC);
+  const temp = Float64Array.from({ length: n }, (_, i) => (i < cells ? 20 : 15));
+  const alpha = new Float64Array(cells);
+  const flow = new Float64Array(n + 1);
+  const step = Math.min(1, (0.3 * dx * dx * m.rhoC) / m.k);
+  let peak = 20;
+  for (let s = 0; s < 24 * 3600; s += step) {
+    // Heat into each cell through its upper face; air above, nothing lost below.
+    flow[0] = (18 - temp[0]!) / (1 / 10 + dx / 2 / m.k);
+    for (let i = 1; i < n; i++) flow[i] = (temp[i - 1]! - temp[i]!) / (widths[i - 1]! / 2 / kOf(i - 1) + widths[i]! / 2 / kOf(i));
+    let mean = 0;
+    for (let i = 0; i < n; i++) {
+      let gain = (flow[i]! - (i + 1 < n ? flow[i + 1]! : 0)) / widths[i]!;
+      if (i < cells) {
+        const rate = m.a2 * Math.exp(-55_000 / (8.314462618 * (temp[i]! + 273.15))) * (0.05 + alpha[i]!) * (1 - alpha[i]!) ** 2;
+        alpha[i]! += rate * step;
+        gain += m.phi * m.liquidKgPerM3 * 360_000 * rate;
+      }
+      temp[i]! += (gain * step) / cOf(i);
+      if (i < cells) mean += temp[i]! / cells;
+    }
+    if (mean > peak) peak = mean;
+    else if (mean < peak - 3) break;
+  }
+  return peak;
+}
+
+/** Every start by itself: limits at each step of the placing, and every wait looked for anew. */
+function startsOneByOne(ask: StartsAsk): number {
+  let good = 0;
+  const { sheet, thermal } = ask;
+  const serve = sheet.milestones.find((m) => m.kind === ask.serves)!;
+  const gel = sheet.milestones.find((m) => m.kind === 'gel')!;
+  const wait = (m: Milestone, ms: number) => {
+    try {
+      return reach(paceOf(m, 'long', sheet.family), thermal.base, ms, { label: m.kind, cureMinC: sheet.limits.cureMinC, clock: 'waiting' })
+        .atMs;
+    } catch {
+      return null;
+    }
+  };
+  for (let ms = ask.fromMs; ms < ask.toMs; ms += 10 * MIN_MS) {
+    const until = ms + ask.placeMin * MIN_MS;
+    let ok = true;
+    for (let t = ms; t <= until; t += 10 * MIN_MS) {
+      const [base, dew] = [valueAt(thermal.base, t), valueAt(thermal.dew, t)];
+      ok &&= base >= (sheet.limits.baseMinC ?? -99) && base - dew >= (sheet.limits.dewMarginK ?? 0);
+    }
+    if (wait(gel, until) !== null && wait(serve, until) !== null && ok) good++;
+  }
+  return good;
+}
+
 export function clockRun(
   row: (name: string, sorted: readonly number[], reference?: number) => void,
-  times: (run: (i: number) => unknown, runs: number) => number[],
+  times: (run: (i: number) => unknown, runs: number, warm?: number) => number[],
   nowMs: number,
 ): void {
   const air = airOver(
@@ -88,8 +155,29 @@ export function clockRun(
   const plan = planJob({ job, repairs: [bundles[0]!.repairs[0]!], sheets: sampleSheets, stock: [], actuals: {}, nowMs });
   const ask = startsAskOf(plan.repairs[0]!, job, plan.windows, nowMs)!;
   row(
+    'all starts of seven days, each by itself',
+    times(() => startsOneByOne(ask), 5),
+  );
+  row(
     'all starts of seven days, ten minutes apart',
     times(() => startWindows(ask), 40),
+  );
+  const spread = { times: ask.thermal.base.times, values: ask.thermal.base.values.map(() => 1.5) };
+  row(
+    'the same with the edges of a forecast',
+    times(() => startWindows({ ...ask, thermal: { ...ask.thermal, spread } }), 20),
+  );
+  const cold = { ...job, climate: { kind: 'constant', tempC: 2, humidityPct: 60 } } as const;
+  row(
+    'what would open a window, in a frosty week',
+    times(
+      (i) =>
+        openersOf(
+          { job: cold, repairs: [bundles[0]!.repairs[0]!], sheets: sampleSheets, stock: [], actuals: {}, nowMs: nowMs + i },
+          bundles[0]!.repairs[0]!.id,
+        ),
+      5,
+    ),
   );
   row(
     'base temperature over 24 days',
@@ -109,7 +197,20 @@ export function clockRun(
   console.log(`   pot life against small steps on a grid four times finer: ${((own / fine - 1) * 100).toFixed(2)} % off`);
   row(
     'a lift, one-dimensional, default grid',
-    times(() => liftRun(mortar, { thicknessMm: 40, base: 'concrete', baseC: 15, airC: 18, startC: 20 }), 40),
+    times(() => liftRun(mortar, LIFT), 40),
+  );
+  const slowLift = times(() => explicitLift(40, 14), 3, 1);
+  row('the same lift in even steps of a second', slowLift, slowLift[1]!);
+  const [peak, finePeak, plainPeak] = [
+    liftRun(mortar, { ...LIFT, cells: 14 }).peakC!,
+    liftRun(mortar, { ...LIFT, cells: 56 }).peakC!,
+    explicitLift(40, 28),
+  ];
+  const off = (of: number) => `${(((peak - 20) / (of - 20) - 1) * 100).toFixed(2)} % off`;
+  console.log(`   its rise against a grid four times finer: ${off(finePeak)}; against the even steps: ${off(plainPeak)}`);
+  row(
+    'the net of a sheet that plans read, 45 pots and 45 lifts',
+    times(() => [netTable(mortarSheet, 'pot'), netTable(mortarSheet, 'lift')], 3, 1),
   );
   const paste = reactiveOf(pasteSheet);
   const order = tableOrder();

@@ -4,6 +4,7 @@ import { kindOf, measureVoid, withValue } from '../src/core/void';
 import { clockRun } from './clocks';
 import { grownJob } from './jobs';
 import { kitRun } from './kits';
+import { labRun } from './lab-run';
 import { redraw } from './redraw';
 import { scanRun } from './scan-run';
 
@@ -113,6 +114,8 @@ if (!process.argv.includes('--core')) {
     }
     console.log('\nIn the browser, 10 repairs in the job, from the movement of the pointer to the painted frame:');
     for (const [name, sorted] of await redraw(`http://127.0.0.1:${port}`)) row(name, sorted, at(reference, 0.5));
+    for (const [what, ms] of await labRun(`http://127.0.0.1:${port}`))
+      console.log(`longest main-thread block, ${what}: ${ms ? `${ms.toFixed(0)} ms` : 'under 50 ms'}`);
     await scanRun(`http://127.0.0.1:${port}`);
   } finally {
     server.kill();

@@ -35,6 +35,8 @@ for (const phone of [false, true]) {
   const page = await context.newPage();
   page.on('pageerror', (error) => console.error('page error:', error.message));
   await withSample(page, base);
+  // Pots and lifts are prepared once, in the background.
+  await page.waitForTimeout(6000);
   for (const [name, path, onPhone = false] of SHOTS) {
     if (onPhone !== phone || (only.length && !only.includes(name))) continue;
     await page.goto(base + path);

@@ -24,3 +24,17 @@ export type Load = z.infer<typeof Load>;
 
 /** Usual knock-downs where nothing better is known; the sheet’s or the engineer’s own overrule. */
 export const USUAL_KNOCK_DOWNS: Load['knockDowns'] = { creep: 0.3, wet: 0.7, peel: 0.2 };
+
+/** What a check begins with: to be replaced by what is really asked. */
+export const FIRST_LOAD: Load = {
+  forceN: 1000,
+  safetyFactor: 3,
+  sustained: false,
+  wet: false,
+  peel: false,
+  knockDowns: USUAL_KNOCK_DOWNS,
+  areaMm2: null,
+  serviceC: null,
+  allowedN: null,
+  allowedFrom: '',
+};

@@ -2,7 +2,7 @@ import { sampleData } from '../../sample/jobs';
 import { mortarSheet, pasteSheet, sampleSheets } from '../../sample/systems';
 import { judge } from '../judge';
 import type { SheetRevision } from '../system';
-import { type Job, type Load, loadCheck, NOTHING_YET, planJob, type Repair, type RepairPlan, strengthOver, USUAL_KNOCK_DOWNS } from '.';
+import { FIRST_LOAD, type Job, type Load, loadCheck, NOTHING_YET, planJob, type Repair, type RepairPlan, strengthOver } from '.';
 
 const NOW = Date.parse('2026-05-05T03:00:00Z');
 const { bundles } = sampleData(NOW, 'Europe/Helsinki');
@@ -20,19 +20,7 @@ const found = (repair: Repair, sheets: readonly SheetRevision[] = sampleSheets, 
   return judge({ job, repair, plan, actuals: NOTHING_YET, sheets, stock: [], nowMs: NOW });
 };
 
-const load = (over: Partial<Load> = {}): Load => ({
-  forceN: 10_000,
-  safetyFactor: 3,
-  sustained: false,
-  wet: false,
-  peel: false,
-  knockDowns: USUAL_KNOCK_DOWNS,
-  areaMm2: null,
-  serviceC: null,
-  allowedN: null,
-  allowedFrom: '',
-  ...over,
-});
+const load = (over: Partial<Load> = {}): Load => ({ ...FIRST_LOAD, forceN: 10_000, ...over });
 
 test('at the temperature of the sheet’s points the strength is the sheet’s own, at their ages', () => {
   const plan = planned(nosing, mortarSheet, 20);

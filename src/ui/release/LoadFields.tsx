@@ -1,24 +1,11 @@
 'use client';
-import { type Load, loadCheck, type StrengthOver, USUAL_KNOCK_DOWNS } from '@/core/plan';
+import { FIRST_LOAD, type Load, loadCheck, type StrengthOver } from '@/core/plan';
 import { figure } from '@/core/units';
 import { changeRepair } from '../desk/desk';
 import type { StageProps } from '../repair/stage-props';
 import { Heading, TextField, Working } from '../shared/bits';
 import { QuantityField } from '../shared/QuantityField';
 import { shortWhen } from '../shared/when';
-
-const FIRST_LOAD: Load = {
-  forceN: 1000,
-  safetyFactor: 3,
-  sustained: false,
-  wet: false,
-  peel: false,
-  knockDowns: USUAL_KNOCK_DOWNS,
-  areaMm2: null,
-  serviceC: null,
-  allowedN: null,
-  allowedFrom: '',
-};
 
 const CONDITIONS = [
   { id: 'sustained', down: 'creep', label: 'it stays on' },
@@ -45,7 +32,7 @@ export function LoadFields({ view, at, nowMs, strength }: StageProps & { strengt
   const check = plan.placedMs === null ? null : loadCheck(plan, load, strength);
   const share = (v: number) => (v > 0 && v <= 1 ? null : 'More than 0, at most 1.');
   return (
-    <section aria-label="Load">
+    <section aria-label="What it must carry">
       <Heading aside="on one place">What it must carry</Heading>
       <div className="grid grid-cols-2 md:grid-cols-4 gap-2">
         <QuantityField

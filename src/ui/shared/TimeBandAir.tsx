@@ -97,12 +97,14 @@ export function TimeBandAir({
   const known = measured.length ? curves.base.filter(([ms]) => ms >= measured[0]!.atMs && ms <= measured.at(-1)!.atMs) : [];
 
   // The words on the sheet's minimum stand where the curves leave most room.
-  const places = Array.from({ length: 15 }, (_, i) => along(0.12 + i * 0.055));
+  const places = Array.from({ length: 15 }, (_, i) => along(0.12 + i * 0.055)).filter((ms) =>
+    measured.every((r) => Math.abs(x(ms) - x(r.atMs)) > 130),
+  );
   const room = (ms: number) =>
     minC === null
       ? 0
       : Math.min(...[curves.air, curves.base, curves.dew].filter((c) => c.length).map((c) => Math.abs((at(c, ms) ?? minC) - minC)));
-  const roomiest = minC === null ? 0 : places.reduce((a, b) => (room(b) > room(a) ? b : a));
+  const roomiest = places.reduce((a, b) => (room(b) > room(a) ? b : a), places[0] ?? along(0.5));
   const labels = [
     ['air', curves.air, along(0.3), 'var(--ink)', -6],
     [measured.length ? 'base, expected' : 'base', curves.base, along(0.46), 'var(--ink)', -6],
