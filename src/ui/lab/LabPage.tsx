@@ -100,11 +100,6 @@ export function LabPage() {
               ))}
             </select>
           </label>
-          {shelf.length === 0 && (
-            <p>
-              The shelf is empty: <Link href="/shelf/new">type in a sheet</Link> or load the sample in the yard.
-            </p>
-          )}
           <Heading>The pot</Heading>
           <QuantityField
             kind="mass"
@@ -208,6 +203,20 @@ export function LabPage() {
           )}
         </section>
         <section aria-label="Answers" className="min-w-0">
+          {shelf.length === 0 && (
+            <div className="paper p-5">
+              <h2 className="text-lg font-bold mb-1">Nothing to try yet</h2>
+              <p className="mb-3">The shelf is empty. Pots, lifts, starts and times appear here as soon as a system stands on it.</p>
+              <div className="flex gap-2 flex-wrap">
+                <Link className="act firm" href="/shelf/new">
+                  Type in a sheet
+                </Link>
+                <Link className="act" href="/">
+                  To the yard, where the sample is
+                </Link>
+              </div>
+            </div>
+          )}
           {here && !here.ok && <p role="alert">{here.problem.sentence}</p>}
           {run.sentence && (
             <p role="status" className="font-semibold mb-2">

@@ -61,7 +61,7 @@ export function PlaceAnswers({
           )}
         </p>
       </div>
-      <div className="grid gap-4 xl:grid-cols-2 mt-3">
+      <div className="grid gap-4 grid-cols-1 xl:grid-cols-2 mt-3">
         <table className="w-full self-start">
           <caption className="text-left font-bold">Every time of the sheet, from mixing at {dayAndClock(trial.startMs, zone)}</caption>
           <tbody>
@@ -120,7 +120,7 @@ function AirChart({ trial, zone }: { trial: PlaceTrial; zone: string }) {
   const y = scaleLinear([curves.lo - 0.5, curves.hi + 0.5], [AIR_H, 8]);
   const [begin, end] = [trial.startMs, trial.openMs ?? trial.placedMs + H];
   return (
-    <div ref={ref}>
+    <div ref={ref} className="overflow-x-clip">
       <svg
         width={width}
         height={AIR_H + STRIP + 6}

@@ -28,7 +28,7 @@ export function PotAndLift({ answer, sheet, busy }: { answer: LabAnswer; sheet: 
         it.
         {busy ? ' Being recomputed…' : ''}
       </p>
-      <div className="grid gap-4 xl:grid-cols-2">
+      <div className="grid gap-4 grid-cols-1 xl:grid-cols-2">
         <div className="paper p-3">
           <h2 className="font-bold">The pot</h2>
           <p className="flex items-baseline gap-3">

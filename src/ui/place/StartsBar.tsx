@@ -67,7 +67,7 @@ export function StartsBar({
   };
   const perhaps = runs.some((r) => r.ok && !r.sure);
   return (
-    <div ref={ref}>
+    <div ref={ref} className="overflow-x-clip">
       <div
         ref={strip}
         role="slider"

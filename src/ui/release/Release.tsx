@@ -86,9 +86,11 @@ function Sheet({ view, at, nowMs }: StageProps) {
               {m.label}
             </span>
             {strength?.fromPoints && m.planMs !== null && (
-              <span className="soft fig text-sm">{figure(strength.shareAt(m.planMs) * 100, 2)} % of its strength</span>
+              <span className="soft fig text-sm">
+                {figure(strength.shareAt(m.planMs) * 100, 2)} %<span className="hidden sm:inline"> of its strength</span>
+              </span>
             )}
-            <span className="fig w-44 text-right">{m.planMs !== null ? shortWhen(m.planMs, zone, nowMs) : 'no time'}</span>
+            <span className="fig sm:w-44 text-right">{m.planMs !== null ? shortWhen(m.planMs, zone, nowMs) : 'no time'}</span>
           </li>
         ))}
       </ul>

@@ -2,6 +2,7 @@
 import { line, scaleLinear } from 'd3';
 import { useMemo } from 'react';
 import type { StrengthOver } from '@/core/plan';
+import { figure } from '@/core/units';
 import { useWidth } from '../shared/use-width';
 import { dayAndClock, shortWhen } from '../shared/when';
 
@@ -46,7 +47,7 @@ export function StrengthChart({
     .y((p) => y(p[1]));
   const days = dayTicks(strength.originMs, to);
   return (
-    <div ref={ref}>
+    <div ref={ref} className="overflow-x-clip">
       <svg
         width={width}
         height={HT}
@@ -64,9 +65,9 @@ export function StrengthChart({
           </g>
         ))}
         {days
-          .filter((_, i) => i % Math.max(1, Math.ceil((days.length * 84) / width)) === 0)
+          .filter((ms, i) => i % Math.max(1, Math.ceil((days.length * 92) / width)) === 0 && x(ms) < width - 40)
           .map((ms) => (
-            <text key={ms} x={Math.min(x(ms), width - 60)} y={HT - 4} fontSize="11" className="fig" fill="var(--ink-2)" textAnchor="middle">
+            <text key={ms} x={x(ms)} y={HT - 4} fontSize="11" className="fig" fill="var(--ink-2)" textAnchor="middle">
               {dayAndClock(ms, zone)}
             </text>
           ))}
@@ -82,7 +83,7 @@ export function StrengthChart({
               strokeWidth="3"
               paintOrder="stroke"
             >
-              the load needs {Math.round(needs * 100)} %
+              the load needs {figure(needs * 100, 2)} %
             </text>
           </g>
         )}

@@ -260,7 +260,7 @@ export function SheetForm({ start, before }: { start: SheetDraft; before: SheetR
       )}
 
       <Heading aside="empty: the sheet prints none, and then no curve is drawn">Strength</Heading>
-      <div className="grid sm:grid-cols-2 lg:grid-cols-4 gap-3">
+      <div className="grid sm:grid-cols-2 lg:grid-cols-5 gap-3">
         {text('strengthPoints', 'What it has after how long, one a line', '1 d: 32 MPa', true)}
         <label className="block">
           Tested in
@@ -275,10 +275,8 @@ export function SheetForm({ start, before }: { start: SheetDraft; before: SheetR
           </select>
         </label>
         {text('strengthAt', 'At', '20 °C')}
-        <div>
-          {text('characteristic', 'Characteristic value', 'empty: only means are printed')}
-          {text('characteristicTo', 'Holds in service to', '40 °C')}
-        </div>
+        {text('characteristic', 'Characteristic value', 'empty: means only')}
+        {text('characteristicTo', 'Holds in service to', '40 °C')}
       </div>
 
       <Heading>Finish and storage</Heading>
