@@ -1,9 +1,14 @@
 import { expose } from 'comlink';
-import { type JobAsk, type Opener, openersOf } from '@/core/plan';
+import { type JobAsk, type Opener, openersOf, type PlaceAsk, type PlaceTrial, tryPlace } from '@/core/plan';
+import { attempt, type Problem } from '@/core/units';
+
+export type PlaceReply = { readonly ok: true; readonly value: PlaceTrial } | { readonly ok: false; readonly problem: Problem };
 
 const api = {
   /** What would open a window for a repair: many plans, so not on the page's own thread. */
   openers: (ask: JobAsk, repairId: string): readonly Opener[] => openersOf(ask, repairId),
+  /** A system tried at a place. */
+  place: (ask: PlaceAsk): PlaceReply => attempt(() => tryPlace(ask)),
 };
 export type PlanApi = typeof api;
 

@@ -8,6 +8,7 @@ import {
   type ClimateSource,
   climateProblems,
   combine,
+  dayOf,
   dewPointC,
   environmentOver,
   extremes,
@@ -15,6 +16,7 @@ import {
   humidityPct,
   ONLY_AIR,
   seriesOf,
+  siteTime,
   valueAt,
   withReadings,
 } from '.';
@@ -179,4 +181,24 @@ test('series: straight lines between samples, no guess outside', () => {
       [5, 2],
     ]),
   ).toThrow(/not later/);
+});
+
+describe('local days and clocks', () => {
+  test.each(['Europe/Helsinki', 'America/St_Johns', 'Australia/Lord_Howe', 'Asia/Kathmandu', 'UTC'])(
+    'in %s they agree with the zone’s own calendar, through both clock changes',
+    (zone) => {
+      for (const from of ['2026-03-27T00:00Z', '2026-10-23T00:00Z', '2026-04-03T00:00Z', '2026-11-24T00:00Z'])
+        for (let h = 0; h < 120; h += 0.75) {
+          const ms = Date.parse(from) + h * 3_600_000;
+          const there = DateTime.fromMillis(ms, { zone });
+          expect(siteTime(zone, ms)).toBe(there.toFormat('ccc HH:mm'));
+          expect(siteTime(zone, ms, true)).toBe(there.toFormat('ccc d LLL HH:mm'));
+          expect(dayOf(zone, ms).date).toBe(there.toISODate());
+        }
+    },
+  );
+
+  test('a zone that is none is refused', () => {
+    expect(() => dayOf('Nowhere/Town', 0)).toThrow(/not a known time zone/);
+  });
 });

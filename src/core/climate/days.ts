@@ -1,11 +1,12 @@
 import { DateTime, IANAZone } from 'luxon';
 import { refuse } from '../units';
 
-/** A local day: where it begins, where the next one begins, and its weekday (1 is Monday). */
+/** A local day: where it begins, where the next one begins, its weekday (1 is Monday) and its date, YYYY-MM-DD. */
 export interface LocalDay {
   readonly startMs: number;
   readonly nextMs: number;
   readonly weekday: number;
+  readonly date: string;
   readonly zone: string;
 }
 
@@ -27,13 +28,45 @@ export function localDays(zone: string, fromMs: number, toMs: number): readonly 
     let day = known.get(key);
     if (!day) {
       const here = DateTime.fromMillis(startMs, { zone: iana });
-      day = { startMs, nextMs: here.plus({ days: 1 }).startOf('day').toMillis(), weekday: here.weekday, zone };
+      day = { startMs, nextMs: here.plus({ days: 1 }).startOf('day').toMillis(), weekday: here.weekday, date: here.toISODate()!, zone };
       if (known.size > 5000) known.clear();
       known.set(key, day);
     }
     out.push(day);
   }
   return out;
+}
+
+const found = new Map<string, LocalDay[]>();
+
+/** The local day that holds an instant; asked again for the same day it costs nothing. @throws Refusal for an unknown zone */
+export function dayOf(zone: string, ms: number): LocalDay {
+  const key = `${zone}|${Math.floor(ms / DAY_MS)}`;
+  const near = found.get(key);
+  const known = near?.find((d) => ms >= d.startMs && ms < d.nextMs);
+  if (known) return known;
+  const day = localDays(zone, ms, ms)[0]!;
+  if (found.size > 5000) found.clear();
+  found.set(key, [...(near ?? []), day]);
+  return day;
+}
+
+/** Local clock of an instant, as `07:40`. */
+export function clockOfDay(day: LocalDay, ms: number): string {
+  // On days with a clock change the zone is asked.
+  if (day.nextMs - day.startMs !== DAY_MS) return DateTime.fromMillis(ms, { zone: day.zone }).toFormat('HH:mm');
+  const minutes = Math.floor((ms - day.startMs) / 60_000);
+  return `${String(Math.floor(minutes / 60)).padStart(2, '0')}:${String(minutes % 60).padStart(2, '0')}`;
+}
+
+const WEEKDAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'];
+const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'];
+
+/** Weekday and local clock, as `Thu 07:40`; with the date as `Thu 8 Jan 07:40`. For sentences of the core, which are English. */
+export function siteTime(zone: string, ms: number, withDate = false): string {
+  const day = dayOf(zone, ms);
+  const [, month, date] = day.date.split('-').map(Number) as [number, number, number];
+  return `${WEEKDAYS[day.weekday - 1]} ${withDate ? `${date} ${MONTHS[month - 1]} ` : ''}${clockOfDay(day, ms)}`;
 }
 
 const zones = new Map<string, boolean>();

@@ -1,5 +1,5 @@
 import { extremes, indexAt, type Series, valueAt } from '../climate';
-import { refuse } from '../units';
+import { type Problem, Refusal } from '../units';
 import { type Pace, RATE_STEP_K, type Standing } from './pace';
 
 /** A stretch in which the clock stood still. */
@@ -44,31 +44,49 @@ export interface ClockOptions {
  * @throws Refusal with the instant when the history ends or leaves the table before that
  */
 export function reach(pace: Pace, history: Series, startMs: number, options: ClockOptions): Reached {
+  const found = reachOr(pace, history, startMs, options);
+  if ('problem' in found) throw new Refusal(found.problem);
+  return found;
+}
+
+/**
+ * The same, with a history that ends or leaves the table as an answer: a cold week has hundreds of them while it is pulled, and throwing
+ * each would cost more than finding it.
+ * @throws Refusal only for a start outside the history
+ */
+export function reachOr(pace: Pace, history: Series, startMs: number, options: ClockOptions): Reached | NoTime {
   return pace.form === 'bands' ? reachBands(pace, history, startMs, options) : integrate(pace, history, startMs, options);
+}
+
+/** Why a milestone has no instant. */
+export interface NoTime {
+  readonly problem: Problem;
 }
 
 const when = (ms: number) => new Date(ms).toISOString();
 
-function leftTable(options: ClockOptions, pace: Pace, tempC: number, ms: number): never {
-  return refuse(
-    'history',
-    ms,
-    `${pace.lowC} to ${pace.highC} °C`,
-    `${options.label}: the temperature leaves what the sheet answers (${pace.lowC.toFixed(0)} to ${pace.highC.toFixed(0)} °C) at ${when(ms)}, with ${tempC.toFixed(1)} °C.`,
-  );
-}
+const leftTable = (options: ClockOptions, pace: Pace, tempC: number, ms: number): NoTime => ({
+  problem: {
+    field: 'history',
+    value: ms,
+    allowed: `${pace.lowC} to ${pace.highC} °C`,
+    sentence: `${options.label}: the temperature leaves what the sheet answers (${pace.lowC.toFixed(0)} to ${pace.highC.toFixed(0)} °C) at ${when(ms)}, with ${tempC.toFixed(1)} °C.`,
+  },
+});
 
-function historyEnds(options: ClockOptions, history: Series): never {
+const historyEnds = (options: ClockOptions, history: Series): NoTime => {
   const end = history.times.at(-1)!;
-  return refuse(
-    'history',
-    end,
-    'a longer history or a warmer site',
-    `${options.label} is not reached before the temperature history ends at ${when(end)}.`,
-  );
-}
+  return {
+    problem: {
+      field: 'history',
+      value: end,
+      allowed: 'a longer history or a warmer site',
+      sentence: `${options.label} is not reached before the temperature history ends at ${when(end)}.`,
+    },
+  };
+};
 
-function integrate(pace: Pace, history: Series, startMs: number, options: ClockOptions): Reached {
+function integrate(pace: Pace, history: Series, startMs: number, options: ClockOptions): Reached | NoTime {
   const stallBelow = options.clock === 'waiting' && options.cureMinC !== null ? options.cureMinC : Number.NEGATIVE_INFINITY;
   const stalls: { fromMs: number; toMs: number }[] = [];
   let standing: Standing = 'sheet';
@@ -210,7 +228,7 @@ function smoothPieces(c0: number, c1: number, cuts: readonly number[]): readonly
   return splits.sort((a, b) => a - b);
 }
 
-function reachBands(pace: Pace, history: Series, startMs: number, options: ClockOptions): Reached {
+function reachBands(pace: Pace, history: Series, startMs: number, options: ClockOptions): Reached | NoTime {
   const waiting = options.clock === 'waiting';
   const floor = waiting ? Math.max(options.cureMinC ?? pace.lowC, pace.lowC) : Number.NEGATIVE_INFINITY;
   let i = indexAt(history, startMs);

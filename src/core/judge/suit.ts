@@ -1,5 +1,4 @@
-import { DateTime, IANAZone } from 'luxon';
-import { extremes } from '../climate';
+import { extremes, siteTime } from '../climate';
 import { methodOf } from '../method';
 import { type Job, type JobPlan, jobKits, NOTHING_YET, planRepair, type Repair, type RepairPlan } from '../plan';
 import { milestoneOf, type SheetRevision, type Stock, WETNESS } from '../system';
@@ -217,7 +216,7 @@ function releaseCriterion(job: Job, tried: RepairPlan | null): Criterion {
     const why = tried?.problems[0]?.sentence ?? tried?.milestones.find((m) => m.kind === tried.serves)?.problem ?? 'not planned';
     return c('release', 'Open again', tried?.mix ? false : null, why);
   }
-  const at = DateTime.fromMillis(tried.openMs, { zone: IANAZone.create(job.zone) }).toFormat('ccc HH:mm');
+  const at = siteTime(job.zone, tried.openMs);
   if (job.wantedAt === null) return c('release', 'Open again', null, at);
   const hand = (job.wantedAt - tried.openMs) / 60_000;
   return c('release', 'Open again', hand >= 0, `${at}, ${formatDuration(Math.abs(hand))} ${hand >= 0 ? 'in hand' : 'late'}`);

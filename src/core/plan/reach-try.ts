@@ -1,5 +1,5 @@
 import type { Series } from '../climate';
-import { paceOf, reach, type Side, type Stall, type Standing } from '../cure';
+import { paceOf, reachOr, type Side, type Stall, type Standing } from '../cure';
 import { clockOf, MILESTONES, type Milestone, type SheetRevision } from '../system';
 import { attempt } from '../units';
 import type { Thermal } from './thermal';
@@ -17,16 +17,16 @@ export type Ask = (m: Milestone, side: Side, originMs: number) => ReachTry;
 
 /** Looks for a milestone; a refusal comes back as its sentence. */
 export function attemptReach(sheet: SheetRevision, m: Milestone, side: Side, history: Series, originMs: number): ReachTry {
-  const clock = clockOf(m);
   const found = attempt(() =>
-    reach(paceOf(m, side, sheet.family), history, originMs, { label: MILESTONES[m.kind].label, cureMinC: sheet.limits.cureMinC, clock }),
+    reachOr(paceOf(m, side, sheet.family), history, originMs, {
+      label: MILESTONES[m.kind].label,
+      cureMinC: sheet.limits.cureMinC,
+      clock: clockOf(m),
+    }),
   );
-  return {
-    atMs: found.ok ? found.value.atMs : null,
-    standing: found.ok ? found.value.standing : 'sheet',
-    stalls: found.ok ? found.value.stalls : [],
-    problem: found.ok ? null : found.problem.sentence,
-  };
+  const none = (problem: string): ReachTry => ({ atMs: null, standing: 'sheet', stalls: [], problem });
+  if (!found.ok) return none(found.problem.sentence);
+  return 'problem' in found.value ? none(found.value.problem.sentence) : { ...found.value, problem: null };
 }
 
 /** The history a milestone runs on: hotter for working times, the colder face for waits. */

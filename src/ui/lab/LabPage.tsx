@@ -5,7 +5,7 @@ import { useMemo, useState } from 'react';
 import { type Series, valueAt } from '@/core/climate';
 import { selfHeats, VESSELS, type VesselId } from '@/core/cure';
 import { withBlend } from '@/core/mix';
-import { type Job, type Repair, tryPlace } from '@/core/plan';
+import type { Job, Repair } from '@/core/plan';
 import { BASES, sheetIn } from '@/core/system';
 import { attempt, figure } from '@/core/units';
 import { changeRepair, useDesk } from '../desk/desk';
@@ -20,6 +20,7 @@ import { PlaceAnswers } from './PlaceAnswers';
 import { type LabPlace, PlaceSetUp } from './PlaceSetUp';
 import { PotAndLift } from './PotAndLift';
 import { type LabAsk, useHeatTable, useLabRun } from './use-heat';
+import { useTrial } from './use-trial';
 
 const FIRST: LabAsk = { massG: 500, vessel: 'pot', startC: 20, roomC: 18, thicknessMm: 15, base: 'concrete', baseC: 15, airC: 18 };
 
@@ -50,9 +51,8 @@ export function LabPage() {
   const of = repair ? desk.jobs[repair.jobId] : undefined;
   const first = useMemo(() => placeOf(of, repair, nowMs), [of, repair, nowMs]);
   const shown = place ?? first;
-  const tried = useMemo(
-    () => (stored ? attempt(() => tryPlace({ ...shown, sheet: stored, nowMs: Math.floor(nowMs / 600_000) * 600_000 })) : null),
-    [stored, shown, nowMs],
+  const tried = useTrial(
+    useMemo(() => (stored ? { ...shown, sheet: stored, nowMs: Math.floor(nowMs / 600_000) * 600_000 } : null), [stored, shown, nowMs]),
   );
   const trial = tried?.ok ? tried.value : null;
   if (!desk.ready) return null;

@@ -1,5 +1,5 @@
 'use client';
-import { useEffect, useRef, useState } from 'react';
+import { startTransition, useEffect, useRef, useState } from 'react';
 import {
   emptyTable,
   type HeatTable,
@@ -67,8 +67,11 @@ export function useLabRun(sheet: SheetRevision | null, ask: LabAsk): Running {
       worker = undefined;
       const bad = [pot, lifted, thick].find((r) => !r.ok);
       if (bad && !bad.ok) setState({ answer: null, busy: false, sentence: bad.problem.sentence });
-      else if (pot.ok && lifted.ok && thick.ok)
-        setState({ answer: { ask: a, pot: pot.value, lift: lifted.value, thickest: thick.value }, busy: false, sentence: null });
+      else if (pot.ok && lifted.ok && thick.ok) {
+        const answer = { ask: a, pot: pot.value, lift: lifted.value, thickest: thick.value };
+        // Drawn bit by bit, so that the hand is never kept waiting.
+        startTransition(() => setState({ answer, busy: false, sentence: null }));
+      }
     }, 120);
     return () => {
       clearTimeout(timer);
@@ -95,7 +98,7 @@ export function useHeatTable(
     void keptTable(sheet.id, kind).then(async (kept) => {
       if (gone) return;
       let now = kept ?? emptyTable(sheet.id, kind);
-      setTable(now);
+      startTransition(() => setTable(now));
       if (now.cells.every((c) => c !== null)) return;
       const worker = startHeatWorker();
       running.current = worker;
@@ -104,7 +107,8 @@ export function useHeatTable(
         const next = [...now.cells];
         for (const [i, cell] of cells) next[i] = cell;
         now = { ...now, cells: next };
-        setTable(now);
+        const told = now;
+        startTransition(() => setTable(told));
         if (next.every((c) => c !== null)) void keepTable(now);
       });
       await worker.api.table(sheet, kind, tableOrder(), now.cells, take);

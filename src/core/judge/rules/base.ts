@@ -3,6 +3,8 @@ import { passes } from '../../plan';
 import type { Finding } from '../finding';
 import { finding, type Rule } from './rule';
 
+const DAY_MS = 86_400_000;
+
 /** What inspection and the sheet say of the base. */
 export const baseRules: Readonly<Record<string, Rule>> = {
   inspection: ({ repair, plan }) =>
@@ -55,9 +57,11 @@ export const baseRules: Readonly<Record<string, Rule>> = {
           'Note when it was cast; old concrete: any date long past.',
         ),
       ];
+    const start = plan.steps.find((s) => s.stage === 'mix')?.startMs ?? job.startFrom;
+    // Old concrete is old in every zone.
+    if (Date.parse(repair.base.castOn) + (need + 2) * DAY_MS < start) return [];
     const cast = DateTime.fromISO(repair.base.castOn, { zone: job.zone });
     const allowed = cast.plus({ days: need });
-    const start = plan.steps.find((s) => s.stage === 'mix')?.startMs ?? job.startFrom;
     if (allowed.toMillis() <= start) return [];
     const days = Math.floor(DateTime.fromMillis(start, { zone: job.zone }).diff(cast, 'days').days);
     return [

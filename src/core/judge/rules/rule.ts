@@ -1,5 +1,4 @@
-import { DateTime, IANAZone } from 'luxon';
-import { extremes, type Series } from '../../climate';
+import { extremes, type Series, siteTime } from '../../climate';
 import type { Actuals, Job, Repair, RepairPlan } from '../../plan';
 import type { SheetRevision, Stock } from '../../system';
 import { attempt } from '../../units';
@@ -29,11 +28,10 @@ export const finding = (
 /** A temperature as findings say it. */
 export const deg = (c: number) => `${c.toFixed(1)} °C`;
 /** An instant as findings say it. */
-export const at = (c: JudgeContext, ms: number) => DateTime.fromMillis(ms, { zone: IANAZone.create(c.job.zone) }).toFormat('ccc HH:mm');
+export const at = (c: JudgeContext, ms: number) => siteTime(c.job.zone, ms);
 
 /** A far instant as findings say it, with its date. */
-export const on = (c: JudgeContext, ms: number) =>
-  DateTime.fromMillis(ms, { zone: IANAZone.create(c.job.zone) }).toFormat('ccc d LLL HH:mm');
+export const on = (c: JudgeContext, ms: number) => siteTime(c.job.zone, ms, true);
 
 /** Stretch in which material is placed: first mixing to last placing. */
 export const placing = (plan: RepairPlan): { fromMs: number; toMs: number } | null => {

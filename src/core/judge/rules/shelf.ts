@@ -1,4 +1,4 @@
-import { DateTime, IANAZone } from 'luxon';
+import { dayOf } from '../../climate';
 import { measuredBatch, scaledColour, TINT_MAX_PCT, toleranceOf } from '../../mix';
 import { passedOver } from '../../plan';
 import { coverageMl, isMetered, kitVolumeMl, WETNESS } from '../../system';
@@ -12,7 +12,7 @@ export const shelfRules: Readonly<Record<string, Rule>> = {
     const { sheet, mix } = plan;
     if (!sheet || !mix) return [];
     const begins = plan.steps.find((s) => s.stage === 'mix')?.startMs ?? job.startFrom;
-    const day = DateTime.fromMillis(begins, { zone: IANAZone.create(job.zone) }).toISODate()!;
+    const day = dayOf(job.zone, begins).date;
     return stock
       .filter((l) => l.systemId === sheet.systemId && (l.quantity > 0 || l.openedShare > 0))
       .flatMap((l): Finding[] => {
