@@ -1,5 +1,17 @@
 import { mortarSheet } from '../../sample/systems';
-import { emptyTable, HeatTable, potLifeIn, potRun, reactiveOf, TABLE_MASSES_G, TABLE_TEMPS_C, tableCell, tableOrder } from '.';
+import {
+  emptyTable,
+  HeatTable,
+  lineAt,
+  netTable,
+  potLifeIn,
+  potRun,
+  reactiveOf,
+  TABLE_MASSES_G,
+  TABLE_TEMPS_C,
+  tableCell,
+  tableOrder,
+} from '.';
 
 const m = reactiveOf(mortarSheet);
 
@@ -29,4 +41,24 @@ test('a lift cell says when it has set and how hot it got', () => {
   expect(cell.verdict).toBe('calm');
   expect(cell.minutes).toBeGreaterThan(10);
   expect(cell.peakC).toBeGreaterThan(TABLE_TEMPS_C[5]!);
+});
+
+test('a row over size: pot life falls with mass, between rows it lies between them; a lift’s row ends where it runs away', () => {
+  const pot = netTable(mortarSheet, 'pot');
+  // The net has no two neighbouring rows but the last: there is nothing to draw from elsewhere.
+  expect(lineAt(pot, 20)).toEqual([]);
+  const last = TABLE_TEMPS_C.length - 1;
+  const cells = [...pot.cells];
+  for (const c of [0, 6, 12, 18, 23]) cells[(last - 1) * 24 + c] = tableCell(m, 'pot', (last - 1) * 24 + c);
+  const row = lineAt({ ...pot, cells }, (TABLE_TEMPS_C[last]! + TABLE_TEMPS_C[last - 1]!) / 2);
+  expect(row.length).toBeGreaterThanOrEqual(4);
+  for (let i = 1; i < row.length; i++) expect(row[i]!.value).toBeLessThanOrEqual(row[i - 1]!.value + 1e-9);
+  const [cold, warm] = [cells[(last - 1) * 24]!.minutes!, cells[last * 24]!.minutes!];
+  expect(row[0]!.value).toBeCloseTo(Math.sqrt(cold * warm), 9);
+  const calm = { minutes: 30, peakC: 60, verdict: 'calm' as const };
+  const away = { minutes: 10, peakC: null, verdict: 'runaway' as const };
+  const lift = { ...emptyTable('x', 'lift'), cells: pot.cells.map((_, i) => (i % 24 < 9 ? { ...calm, peakC: 40 + (i % 24) } : away)) };
+  const line = lineAt(lift, 20);
+  expect(line.map((p) => p.value)).toEqual([40, 41, 42, 43, 44, 45, 46, 47, 48]);
+  expect(lineAt(lift, 60)).toEqual([]);
 });

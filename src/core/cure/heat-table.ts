@@ -152,3 +152,28 @@ export function potLifeIn(table: HeatTable, massG: number, tempC: number): numbe
   const ln = between(table, massG, tempC, every(1, ROWS), every(1, COLUMNS));
   return ln === null ? null : Math.exp(ln);
 }
+
+/**
+ * One row of a table at a temperature, as far as it is computed: pot life over mass, min, or the peak of a lift over thickness, °C, linear
+ * between the rows beside it. A lift that runs away has no peak, and the row ends before it.
+ */
+export function lineAt(table: HeatTable, tempC: number): readonly { readonly size: number; readonly value: number }[] {
+  const y = placeOn(TABLE_TEMPS_C, every(1, ROWS), tempC);
+  if (!y) return [];
+  const sizes = table.kind === 'pot' ? TABLE_MASSES_G : TABLE_LIFTS_MM;
+  const out: { size: number; value: number }[] = [];
+  for (const [k, size] of sizes.entries()) {
+    const [a, b] = [0, 1].map((d) => table.cells[(y.at + d) * COLUMNS + k]);
+    if (!a || !b) continue;
+    const value = table.kind === 'pot' ? mixed(a.minutes, b.minutes, y.share, true) : mixed(a.peakC, b.peakC, y.share, false);
+    if (value !== null) out.push({ size, value });
+    else if (table.kind === 'lift') break;
+  }
+  return out;
+}
+
+/** Between two values, straight or in their logarithms; null where either is missing. */
+function mixed(a: number | null, b: number | null, share: number, log: boolean): number | null {
+  if (a === null || b === null) return null;
+  return log ? Math.exp(Math.log(a) * (1 - share) + Math.log(b) * share) : a * (1 - share) + b * share;
+}

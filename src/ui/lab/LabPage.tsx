@@ -15,7 +15,7 @@ import { shelfOf } from '../material/shelf-of';
 import { Choice, Heading, Ways } from '../shared/bits';
 import { QuantityField } from '../shared/QuantityField';
 import { Beside, type Kept } from './Beside';
-import { HeatMap } from './charts';
+import { AgainstSize, HeatMap } from './charts';
 import { PlaceAnswers } from './PlaceAnswers';
 import { type LabPlace, PlaceSetUp } from './PlaceSetUp';
 import { PotAndLift } from './PotAndLift';
@@ -264,6 +264,11 @@ export function LabPage() {
                 <HeatMap
                   table={table}
                   at={map === 'pot' ? { x: ask.massG, tempC: ask.startC } : { x: ask.thicknessMm, tempC: ask.baseC }}
+                />
+                <AgainstSize
+                  table={table}
+                  tempC={map === 'pot' ? ask.startC : ask.baseC}
+                  size={map === 'pot' ? ask.massG : ask.thicknessMm}
                 />
               </div>
             </>

@@ -1,5 +1,5 @@
 import { kindOf, type Point, SHAPES, type ShapeId, type Void, type VoidShape, voidOf, withValue } from '@/core/void';
-import { changeRepair } from '../desk/desk';
+import { changeRepair, useDesk } from '../desk/desk';
 
 /** Changes of the void of a repair, each of which can be undone. */
 export const changeVoid = (repairId: string, change: (v: Void) => Void, key: string): void =>
@@ -38,6 +38,9 @@ export function movePoint(repairId: string, index: number, key: string, [x, y]: 
   );
 }
 
+/** How many shapes there are: two taken out one after the other are two steps to undo. */
+const shapesOf = (repairId: string): number => useDesk.getState().repairs[repairId]?.void?.shapes.length ?? 0;
+
 /** Adds a shape to the void, or begins it. @returns nothing; the new one is the last */
 export const addShape = (repairId: string, id: ShapeId): void =>
   changeRepair(
@@ -46,7 +49,7 @@ export const addShape = (repairId: string, id: ShapeId): void =>
       const shape = SHAPES[id].blank();
       return { ...r, void: r.void ? { ...r.void, shapes: [...r.void.shapes, shape] } : voidOf(shape) };
     },
-    'void:add',
+    `void:add:${shapesOf(repairId)}`,
   );
 
 /** Takes a shape out; the last one takes the void with it. */
@@ -63,5 +66,5 @@ export const removeShape = (repairId: string, index: number): void =>
       });
       return { ...r, void: { ...r.void, variants, shapes: r.void.shapes.filter((_, i) => i !== index) } };
     },
-    'void:remove',
+    `void:remove:${shapesOf(repairId)}`,
   );

@@ -1,0 +1,69 @@
+import 'fake-indexeddb/auto';
+import { measured, SHAPE_IDS, SHAPES, voidOf } from '@/core/void';
+import { undo, useDesk } from '../desk/desk';
+import { freshJob, freshRepair } from '../desk/fresh';
+import { addShape, changeVoid, movePoint, pullDimension, removeShape, replaceShape, writeShape } from './edit';
+
+const job = freshJob(Date.now());
+const repair = freshRepair(job.id, 'mortar-patch', 1, Date.now());
+const now = () => useDesk.getState().repairs[repair.id]!.void;
+beforeEach(() => useDesk.setState({ jobs: { [job.id]: job }, repairs: { [repair.id]: repair }, past: [], future: [], events: [] }));
+
+test('shapes are added one behind the other, and the last to go takes the void with it', () => {
+  addShape(repair.id, 'patch');
+  addShape(repair.id, 'hole');
+  expect(now()!.shapes.map((s) => s.shape)).toEqual(['patch', 'hole']);
+  removeShape(repair.id, 0);
+  expect(now()!.shapes.map((s) => s.shape)).toEqual(['hole']);
+  removeShape(repair.id, 0);
+  expect(now()).toBeNull();
+  undo();
+  expect(now()!.shapes).toHaveLength(1);
+});
+
+test('what differs among like voids goes with its shape, and follows later ones down', () => {
+  const v = { ...voidOf(SHAPES.hole.blank()), shapes: [SHAPES.patch.blank(), SHAPES.hole.blank(), SHAPES.hole.blank()], count: 5 };
+  const variants = [
+    { count: 1, key: 'shapes.0.depth.mean', deltaMm: 3 },
+    { count: 2, key: 'shapes.2.depth', deltaMm: 5 },
+  ] as unknown as typeof v.variants;
+  useDesk.setState({ repairs: { [repair.id]: { ...repair, void: { ...v, variants } } } });
+  removeShape(repair.id, 0);
+  expect(now()!.variants.map((x) => x.key)).toEqual(['shapes.1.depth']);
+});
+
+test.each(SHAPE_IDS)('%s: a pulled length is written as if it had been typed, and undone', (id) => {
+  const shape = SHAPES[id].blank();
+  // Some only name the tool of their readings: those have no length to pull.
+  const d = SHAPES[id].dimensions(shape as never).find((x) => x.measured.valueMm > 0);
+  if (!d) return expect(['scan', 'cavity', 'chase']).toContain(id);
+  useDesk.setState({ repairs: { [repair.id]: { ...repair, void: voidOf(shape) } } });
+  pullDimension(repair.id, 0, shape, d.key, 43.219);
+  const after = SHAPES[id].dimensions(now()!.shapes[0] as never).find((x) => x.key === d.key)!;
+  expect(after.measured).toMatchObject({ valueMm: 43.219, text: '43.22 mm', textSystem: 'metric' });
+  undo();
+  expect(now()!.shapes[0]).toEqual(shape);
+  // A length that is none of the shape’s changes nothing.
+  pullDimension(repair.id, 0, shape, 'nothing.of.it', 5);
+  expect(now()!.shapes[0]).toEqual(shape);
+});
+
+test('points move by whole millimetres, those of a zone to keep clear as well', () => {
+  const zone = { id: 'k', label: 'bolt', xMm: 10, yMm: 10, diameter: measured(12, 'calliper') };
+  const v = { ...voidOf(SHAPES.patch.blank()), keepClear: [zone] } as unknown as NonNullable<typeof repair.void>;
+  useDesk.setState({ repairs: { [repair.id]: { ...repair, void: v } } });
+  movePoint(repair.id, 0, 'keepClear.0', [31.6, 8.2]);
+  expect(now()!.keepClear[0]).toMatchObject({ xMm: 32, yMm: 8 });
+});
+
+test('a shape is replaced or written at a path; a repair without a void stays without one', () => {
+  changeVoid(repair.id, (v) => ({ ...v, count: 9 }), 'count');
+  expect(now()).toBeNull();
+  addShape(repair.id, 'hole');
+  const other = SHAPES.patch.blank();
+  replaceShape(repair.id, 0, other);
+  expect(now()!.shapes).toEqual([other]);
+  const key = SHAPES.patch.dimensions(other as never)[0]!.key;
+  writeShape(repair.id, 0, key, measured(77, 'rule'));
+  expect(SHAPES.patch.dimensions(now()!.shapes[0] as never)[0]!.measured.valueMm).toBe(77);
+});
