@@ -1,4 +1,4 @@
-import { between } from '../cure';
+import { between, type Side } from '../cure';
 import { clockOf, MILESTONES, type Milestone, type SheetRevision, STARTS, type StartId } from '../system';
 import { attempt, figure, formatDuration, line, type WorkLine } from '../units';
 import { type Ask, asker, historyOf, type ReachTry } from './reach-try';
@@ -78,57 +78,88 @@ export function milestoneTime(
   const own = pot && pot.share < 1 ? pot : null;
   const shortened = (r: ReachTry): ReachTry =>
     own && r.atMs !== null ? { ...r, atMs: originMs + (r.atMs - originMs) * own.share, standing: 'estimated' } : r;
-  const short = shortened(ask(m, 'short', originMs));
-  const long = shortened(ask(m, 'long', originMs));
-  const plan = clock === 'waiting' ? long : short;
+  const sideOf = (side: Side) => shortened(ask(m, side, originMs));
+  const plan = sideOf(clock === 'waiting' ? 'long' : 'short');
+  // Only the planning end is needed while a temperature is pulled; the other end, the words and the working are made when they are read.
+  const other = once(() => sideOf(clock === 'waiting' ? 'short' : 'long'));
+  const told = once(() => wordsOf(sheet, m, plan, originMs, thermal, own));
+  return {
+    ...common,
+    planMs: plan.atMs,
+    standing: plan.standing,
+    stalls: plan.stalls,
+    problem: plan.problem,
+    get fromMs() {
+      return clock === 'waiting' ? other().atMs : plan.atMs;
+    },
+    get toMs() {
+      return clock === 'waiting' ? plan.atMs : other().atMs;
+    },
+    get sheetSays() {
+      return told().sheetSays;
+    },
+    get working() {
+      return told().working;
+    },
+  };
+}
+
+/** A value made when it is first asked for. */
+function once<T>(make: () => T): () => T {
+  let made: { readonly value: T } | undefined;
+  return () => {
+    made ??= { value: make() };
+    return made.value;
+  };
+}
+
+/** What the sheet says where the milestone ran, and how its time came about. */
+function wordsOf(
+  sheet: SheetRevision,
+  m: Milestone,
+  plan: ReachTry,
+  originMs: number,
+  thermal: Thermal,
+  own: PotShare | null,
+): Pick<MilestoneTime, 'sheetSays' | 'working'> {
+  const clock = clockOf(m);
   const end = plan.atMs ?? originMs;
   const met = attempt(() => between(historyOf(m, thermal), originMs, plan.atMs ?? originMs + HOUR_MS));
   const { min, max } = met.ok ? met.value : { min: Number.NaN, max: Number.NaN };
   // A band is picked by the extreme; a curve is best read at the middle of what was met.
   const said = sheetSays(m, m.table.form !== 'bands' ? (min + max) / 2 : clock === 'waiting' ? min : max);
-  const working = [
-    line('The sheet says', `${label}, counted from when ${STARTS[m.startsAt]}`, said, '', undefined, 'sheet'),
-    line(
-      'Temperature it ran at',
-      m.runsOn === 'pot' ? 'pot' : clock === 'working' ? 'the hotter of base and air' : 'the base',
-      `${figure(min)} to ${figure(max)}`,
-      '°C',
-    ),
-    line(
-      m.table.form === 'bands' ? 'Band of the extreme' : 'Sum of progress',
-      m.table.form === 'bands'
-        ? clock === 'waiting'
-          ? 'the coldest base of the wait picks the band'
-          : 'the hottest picks the band'
-        : '∫ dt / τ(T) = 1',
-      formatDuration((end - originMs) / 60_000 / (own?.share ?? 1)),
-      '',
-      m.table.form === 'bands' ? 'bands, no credit across' : 'Arrhenius between points',
-    ),
-    ...(own
-      ? [
-          line(
-            'Warmed by itself',
-            `× ${figure(own.share, 2)}: ${figure(own.massG)} g in one pot where the sheet’s time is for ${figure(own.referenceG)} g`,
-            formatDuration((end - originMs) / 60_000),
-            '',
-            'heat of curing, estimated',
-          ),
-        ]
-      : []),
-    ...plan.stalls.map((s) =>
-      line('Clock stands still', `base under ${figure(sheet.limits.cureMinC ?? 0)} °C`, formatDuration((s.toMs - s.fromMs) / 60_000)),
-    ),
-  ];
+  const bands = m.table.form === 'bands';
   return {
-    ...common,
-    fromMs: short.atMs,
-    toMs: long.atMs,
-    planMs: plan.atMs,
-    standing: plan.standing,
-    stalls: plan.stalls,
     sheetSays: said,
-    problem: plan.problem,
-    working,
+    working: [
+      line('The sheet says', `${MILESTONES[m.kind].label}, counted from when ${STARTS[m.startsAt]}`, said, '', undefined, 'sheet'),
+      line(
+        'Temperature it ran at',
+        m.runsOn === 'pot' ? 'pot' : clock === 'working' ? 'the hotter of base and air' : 'the base',
+        `${figure(min)} to ${figure(max)}`,
+        '°C',
+      ),
+      line(
+        bands ? 'Band of the extreme' : 'Sum of progress',
+        bands ? (clock === 'waiting' ? 'the coldest base of the wait picks the band' : 'the hottest picks the band') : '∫ dt / τ(T) = 1',
+        formatDuration((end - originMs) / 60_000 / (own?.share ?? 1)),
+        '',
+        bands ? 'bands, no credit across' : 'Arrhenius between points',
+      ),
+      ...(own
+        ? [
+            line(
+              'Warmed by itself',
+              `× ${figure(own.share, 2)}: ${figure(own.massG)} g in one pot where the sheet’s time is for ${figure(own.referenceG)} g`,
+              formatDuration((end - originMs) / 60_000),
+              '',
+              'heat of curing, estimated',
+            ),
+          ]
+        : []),
+      ...plan.stalls.map((s) =>
+        line('Clock stands still', `base under ${figure(sheet.limits.cureMinC ?? 0)} °C`, formatDuration((s.toMs - s.fromMs) / 60_000)),
+      ),
+    ],
   };
 }
