@@ -1,5 +1,6 @@
 'use client';
 import { line, scaleLinear, scaleLog } from 'd3';
+import { memo } from 'react';
 import {
   type HeatTable,
   HOTTEST_C,
@@ -16,6 +17,8 @@ import { usePrefs } from '../desk/prefs';
 import { useFormat } from '../shared/bits';
 
 const HT = 210;
+/** A cell of the map, and the room for its words on the left. */
+const MAP = { w: 25, h: 20, left: 52 } as const;
 const useDegrees = () => {
   const system = usePrefs((p) => p.system);
   const unit = unitOf('temperature', system === 'us' ? '°F' : '°C');
@@ -63,7 +66,7 @@ export function HeatThroughTime({
       {top > HOTTEST_C && (
         <g>
           <rect x="44" y={y(top)} width={W - 56} height={y(HOTTEST_C) - y(top)} fill="url(#tx-closed)" />
-          <text x="52" y={y(HOTTEST_C) - 4} fontSize="11" fill="var(--stop)">
+          <text x={MAP.left} y={y(HOTTEST_C) - 4} fontSize="11" fill="var(--stop)">
             too hot
           </text>
         </g>
@@ -91,7 +94,7 @@ export function HeatThroughTime({
         </g>
       )}
       {answer.verdict === 'runaway' && (
-        <text x="52" y={HT / 2} fontSize="15" fontWeight="750" fill="var(--stop)">
+        <text x={MAP.left} y={HT / 2} fontSize="15" fontWeight="750" fill="var(--stop)">
           runaway
         </text>
       )}
@@ -163,49 +166,23 @@ export function HeatMap({ table, at }: { table: HeatTable; at: { readonly x: num
   const format = useFormat();
   const columns = table.kind === 'pot' ? TABLE_MASSES_G : TABLE_LIFTS_MM;
   const n = columns.length;
-  const [w, h] = [25, 20];
+  const { w, h } = MAP;
   const minutes = table.cells.flatMap((c) => (c?.minutes ? [c.minutes] : []));
   const shade = minutes.length ? scaleLog([Math.min(...minutes), Math.max(...minutes) * 1.001], [0.85, 0.05]).clamp(true) : null;
-  const place = scaleLog([columns[0]!, columns.at(-1)!], [52 + w / 2, 52 + n * w - w / 2]).clamp(true);
+  const place = scaleLog([columns[0]!, columns.at(-1)!], [MAP.left + w / 2, MAP.left + n * w - w / 2]).clamp(true);
   const rise = scaleLinear([TABLE_TEMPS_C[0]!, TABLE_TEMPS_C.at(-1)!], [TABLE_TEMPS_C.length * h - h / 2 + 8, 8 + h / 2]).clamp(true);
   return (
     <svg
-      viewBox={`0 0 ${52 + n * w + 8} ${TABLE_TEMPS_C.length * h + 48}`}
+      viewBox={`0 0 ${MAP.left + n * w + 8} ${TABLE_TEMPS_C.length * h + 48}`}
       className="w-full"
       role="img"
       aria-label={`${table.kind === 'pot' ? 'Pot life over mass' : 'Set over thickness'} and temperature, ${minutes.length} of ${table.cells.length} computed`}
     >
       {table.cells.map((c, i) => {
         const [r, k] = [Math.floor(i / n), i % n];
-        const y = 8 + (TABLE_TEMPS_C.length - 1 - r) * h;
-        if (!c) return <rect key={i} x={52 + k * w} y={y} width={w - 1} height={h - 1} fill="var(--paper-line)" />;
-        const dark = shade && c.minutes ? shade(c.minutes) : 0;
-        return (
-          <g key={i}>
-            <title>
-              {`${table.kind === 'pot' ? format('mass', columns[k]!).text : format('length', columns[k]!).text} at ${figure(degrees.of(TABLE_TEMPS_C[r]!))} ${degrees.symbol}: ${c.minutes === null ? 'not within two days' : formatDuration(c.minutes)}, ${c.verdict === 'runaway' ? 'runaway' : c.peakC === null ? '' : `at most ${figure(degrees.of(c.peakC))} ${degrees.symbol}`}`}
-            </title>
-            <rect x={52 + k * w} y={y} width={w - 1} height={h - 1} fill="var(--set)" opacity={dark} />
-            {c.verdict !== 'calm' && (
-              <rect x={52 + k * w} y={y} width={w - 1} height={h - 1} fill="url(#tx-rod)" opacity={c.verdict === 'runaway' ? 0.75 : 0.35} />
-            )}
-            {c.minutes !== null && k % 2 === 0 && (
-              <text
-                x={52 + k * w + w / 2}
-                y={y + 13.5}
-                fontSize="8.5"
-                textAnchor="middle"
-                className="fig"
-                fill={dark > 0.5 && c.verdict === 'calm' ? 'var(--paper)' : 'var(--ink)'}
-                stroke={c.verdict === 'calm' ? undefined : 'var(--paper)'}
-                strokeWidth={c.verdict === 'calm' ? undefined : 2.5}
-                paintOrder="stroke"
-              >
-                {c.minutes < 100 ? figure(c.minutes, 2) : `${figure(c.minutes / 60, 2)}h`}
-              </text>
-            )}
-          </g>
-        );
+        // To a hundredth: a shade that moves less is not drawn again.
+        const dark = c && shade && c.minutes ? Math.round(shade(c.minutes) * 100) / 100 : 0;
+        return <MapCell key={i} cell={c} kind={table.kind} row={r} column={k} dark={dark} />;
       })}
       {TABLE_TEMPS_C.map((t, r) =>
         r % 2 === 0 ? (
@@ -226,7 +203,7 @@ export function HeatMap({ table, at }: { table: HeatTable; at: { readonly x: num
         k % 4 === 0 || k === n - 1 ? (
           <text
             key={c}
-            x={52 + k * w + w / 2}
+            x={MAP.left + k * w + w / 2}
             y={TABLE_TEMPS_C.length * h + 22}
             fontSize="10"
             textAnchor="middle"
@@ -237,7 +214,7 @@ export function HeatMap({ table, at }: { table: HeatTable; at: { readonly x: num
           </text>
         ) : null,
       )}
-      <text x="52" y={TABLE_TEMPS_C.length * h + 40} fontSize="10.5" fill="var(--ink-2)">
+      <text x={MAP.left} y={TABLE_TEMPS_C.length * h + 40} fontSize="10.5" fill="var(--ink-2)">
         {table.kind === 'pot' ? 'minutes until the pot is dead' : 'minutes until the lift has set'}; darker is sooner, hatched runs away
       </text>
       {at && (
@@ -248,6 +225,52 @@ export function HeatMap({ table, at }: { table: HeatTable; at: { readonly x: num
     </svg>
   );
 }
+
+/** One cell of the map; drawn again only when it changes, for a map fills in hundreds of steps. */
+const MapCell = memo(function MapCell({
+  cell: c,
+  kind,
+  row,
+  column,
+  dark,
+}: {
+  cell: HeatTable['cells'][number];
+  kind: HeatTable['kind'];
+  row: number;
+  column: number;
+  dark: number;
+}) {
+  const format = useFormat();
+  const degrees = useDegrees();
+  const [x, y] = [MAP.left + column * MAP.w, 8 + (TABLE_TEMPS_C.length - 1 - row) * MAP.h];
+  const box = { x, y, width: MAP.w - 1, height: MAP.h - 1 };
+  if (!c) return <rect {...box} fill="var(--paper-line)" />;
+  const size = kind === 'pot' ? format('mass', TABLE_MASSES_G[column]!).text : format('length', TABLE_LIFTS_MM[column]!).text;
+  const temp = `${figure(degrees.of(TABLE_TEMPS_C[row]!))} ${degrees.symbol}`;
+  const peak = c.verdict === 'runaway' ? 'runaway' : c.peakC === null ? '' : `at most ${figure(degrees.of(c.peakC))} ${degrees.symbol}`;
+  return (
+    <g>
+      <title>{`${size} at ${temp}: ${c.minutes === null ? 'not within two days' : formatDuration(c.minutes)}, ${peak}`}</title>
+      <rect {...box} fill="var(--set)" opacity={dark} />
+      {c.verdict !== 'calm' && <rect {...box} fill="url(#tx-rod)" opacity={c.verdict === 'runaway' ? 0.75 : 0.35} />}
+      {c.minutes !== null && column % 2 === 0 && (
+        <text
+          x={x + MAP.w / 2}
+          y={y + 13.5}
+          fontSize="8.5"
+          textAnchor="middle"
+          className="fig"
+          fill={dark > 0.5 && c.verdict === 'calm' ? 'var(--paper)' : 'var(--ink)'}
+          stroke={c.verdict === 'calm' ? undefined : 'var(--paper)'}
+          strokeWidth={c.verdict === 'calm' ? undefined : 2.5}
+          paintOrder="stroke"
+        >
+          {c.minutes < 100 ? figure(c.minutes, 2) : `${figure(c.minutes / 60, 2)}h`}
+        </text>
+      )}
+    </g>
+  );
+});
 
 /** Pot life against mass, or the peak of a lift against its thickness, at one temperature: read from the prepared table. */
 export function AgainstSize({ table, tempC, size }: { table: HeatTable; tempC: number; size: number }) {
