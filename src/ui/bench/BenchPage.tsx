@@ -1,5 +1,5 @@
 'use client';
-import { Printer, Unplug } from 'lucide-react';
+import { Printer } from 'lucide-react';
 import Link from 'next/link';
 import { useMemo, useState } from 'react';
 import { fromTotal, type Pour, type PourPlan, pourState, sameSystem } from '@/core/mix';
@@ -15,8 +15,11 @@ import { Choice, Heading, useFormat, Ways } from '../shared/bits';
 import { QuantityField } from '../shared/QuantityField';
 import { clock } from '../shared/when';
 import { BatchLabel } from './BatchLabel';
+import { BenchSteps } from './BenchSteps';
 import { Clocks } from './Clocks';
 import { RatioGauge } from './RatioGauge';
+import { ScalePanel } from './ScalePanel';
+import { stepsOf } from './steps-of';
 import { Taken } from './Taken';
 import { useScale } from './use-scale';
 
@@ -64,8 +67,7 @@ export function BenchPage({ jobId, repairId, batch: index }: { jobId: string; re
       </main>
     );
 
-  const mixStep = plan.steps.find((s) => s.batch === index && s.marks?.begin?.includes('mix-begins'));
-  const standStep = plan.steps.find((s) => s.batch === index && s.marks?.end?.includes('stand-ends') && s !== mixStep);
+  const { mixStep, standStep } = stepsOf(plan, index);
   const useBy = plan.milestones.find((m) => m.kind === 'use-by' && m.batch === index);
   const mixingBegan = mixStep?.begunAt ?? null;
   const mixingOver = mixStep?.doneAt ?? null;
@@ -81,7 +83,6 @@ export function BenchPage({ jobId, repairId, batch: index }: { jobId: string; re
   const state = pourState(pourPlan, pours, mixingOver === null);
   const part: PartId | null = state.next ?? state.correction?.part ?? null;
   const already = repair.bench.onePot ? pours.reduce((s, p) => s + p.massG, 0) : part ? state.pouredG[part] : 0;
-  const lost = reading?.kind === 'lost';
   const shown = reading?.kind === 'reading' ? reading.grams : reading?.kind === 'lost' ? reading.lastGrams : null;
   // The scale was tared with what had been poured before on it: it shows the running part alone.
   const running = part && shown !== null && shown > 2 * scale.stepG ? shown : 0;
@@ -117,7 +118,6 @@ export function BenchPage({ jobId, repairId, batch: index }: { jobId: string; re
     scale.tare();
   };
   const lots = Object.values(desk.stock).filter((l) => l.systemId === sheet.systemId);
-  const cup = actuals?.witness[index];
   const parts = PART_IDS.filter((id) => batch.massG[id] > 0);
 
   return (
@@ -242,57 +242,14 @@ export function BenchPage({ jobId, repairId, batch: index }: { jobId: string; re
             />
           </div>
           {useScaleOn ? (
-            <div className="paper p-3 mt-2">
-              <p className="soft text-sm flex justify-between">
-                <span>{scale.name}</span>
-                <span>{lost ? 'no reading' : reading?.kind === 'reading' && !reading.stable ? 'wavering' : 'steady'}</span>
-              </p>
-              <p
-                className="fig text-5xl font-extrabold text-right leading-tight"
-                data-testid="scale"
-                style={lost ? { color: 'var(--stop)' } : undefined}
-              >
-                {shown === null ? '––' : format('mass', shown, shows(shown)).text}
-              </p>
-              {lost && (
-                <p role="alert" className="font-semibold">
-                  The scale is gone in mid-pour; it last showed {format('mass', shown ?? 0).text}. What was taken over stands. Connect it
-                  again, or type what a second scale shows.
-                </p>
-              )}
-              <div className="grid grid-cols-2 gap-2 mt-2">
-                <button
-                  type="button"
-                  className="act justify-center min-h-14 text-lg select-none touch-none"
-                  disabled={!part || lost}
-                  onPointerDown={() => scale.pour(true)}
-                  onPointerUp={() => scale.pour(false)}
-                  onPointerLeave={() => scale.pour(false)}
-                  onPointerCancel={() => scale.pour(false)}
-                  onKeyDown={(e) => (e.key === ' ' || e.key === 'Enter') && !e.repeat && scale.pour(true)}
-                  onKeyUp={() => scale.pour(false)}
-                  onBlur={() => scale.pour(false)}
-                >
-                  hold to pour
-                </button>
-                <button
-                  type="button"
-                  className="act firm justify-center min-h-14 text-lg"
-                  disabled={!part || !(running > 0) || (reading?.kind === 'reading' && !reading.stable)}
-                  onClick={() => void take(running, scale.name)}
-                >
-                  {part ? `Take ${format('mass', running, shows(running)).text} of ${part}` : 'All in'}
-                </button>
-              </div>
-              <div className="flex gap-2 mt-2">
-                <button type="button" className="act text-sm" onClick={() => scale.tare()} disabled={lost}>
-                  to nought
-                </button>
-                <button type="button" className="act text-sm" onClick={() => scale.plug(!scale.plugged())}>
-                  <Unplug size={15} aria-hidden="true" /> {lost ? 'connect again' : 'pull the plug'}
-                </button>
-              </div>
-            </div>
+            <ScalePanel
+              scale={scale}
+              reading={reading}
+              part={part}
+              running={running}
+              figures={shows}
+              onTake={() => void take(running, scale.name)}
+            />
           ) : (
             part && (
               <div className="paper p-3 mt-2">
@@ -354,51 +311,16 @@ export function BenchPage({ jobId, repairId, batch: index }: { jobId: string; re
               </ul>
             </>
           )}
-          <div className="flex flex-wrap gap-2 mt-3">
-            {started && state.next === null && !state.discard && mixStep && mixingBegan === null && (
-              <button
-                type="button"
-                className="act firm min-h-12"
-                disabled={!state.within}
-                onClick={() => void record(repairId, { kind: 'step-begun', step: mixStep.id }, role)}
-              >
-                Start mixing: start the clock
-              </button>
-            )}
-            {started && mixStep && mixingBegan !== null && mixingOver === null && (
-              <button
-                type="button"
-                className="act firm min-h-12"
-                onClick={() => void record(repairId, { kind: 'step-done', step: mixStep.id }, role)}
-              >
-                Mixed to one colour
-              </button>
-            )}
-            {started && standStep && mixingOver !== null && standStep.doneAt === null && (
-              <button
-                type="button"
-                className="act firm min-h-12"
-                disabled={nowMs < standStep.startMs}
-                onClick={() => void record(repairId, { kind: 'step-done', step: standStep.id }, role)}
-              >
-                It has stood its time
-              </button>
-            )}
-            {started && mixingBegan !== null && !cup && (
-              <button
-                type="button"
-                className="act min-h-12"
-                onClick={() => void record(repairId, { kind: 'witness', batch: index, state: 'kept' }, role)}
-              >
-                A cup of it is kept
-              </button>
-            )}
-            {pours.length > 0 && (
-              <button type="button" className="act danger min-h-12" onClick={() => void throwAway()}>
-                Throw this pot away
-              </button>
-            )}
-          </div>
+          <BenchSteps
+            at={at}
+            batch={index}
+            ready={state.next === null && !state.discard}
+            within={state.within}
+            poured={pours.length > 0}
+            nowMs={nowMs}
+            role={role}
+            onThrowAway={() => void throwAway()}
+          />
           {parts.length > 0 && sheet.storage.checks.length > 0 && pours.length === 0 && (
             <p className="soft text-sm mt-2">Before use: {sheet.storage.checks.join(' ')}</p>
           )}

@@ -7,19 +7,15 @@ import {
   bundleOf,
   changeJob,
   changeRepair,
-  exportJob,
-  importJob,
-  loadSample,
   record,
   recordAll,
   redo,
   removeRepair,
-  removeSample,
-  settle,
   startWork,
   undo,
   useDesk,
 } from './desk';
+import { exportJob, importJob, loadSample, removeSample, settle } from './exchange';
 import { freshJob, freshRepair } from './fresh';
 
 const desk = useDesk.getState;

@@ -1,9 +1,7 @@
 'use client';
 import { readSheetFile, writeSheetFile } from '@/core/file';
 import type { SheetRevision, Stock } from '@/core/system';
-import { keep, useDesk } from './desk';
-
-const byId = <T extends { id: string }>(list: readonly T[]): Record<string, T> => Object.fromEntries(list.map((r) => [r.id, r]));
+import { byId, keep, useDesk } from './desk';
 
 export function putSheet(sheet: SheetRevision): void {
   useDesk.setState((d) => ({ sheets: { ...d.sheets, [sheet.id]: sheet } }));

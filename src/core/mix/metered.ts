@@ -1,0 +1,90 @@
+import { figure, line, refuse } from '../units';
+import { type Batch, type MixBasis, type MixResult, partsOf, yieldLines } from './mix-ask';
+
+/** What is pressed through mixers: like places in goes, each go inside the working time, fresh mixers where the last stood too long. @throws Refusal when one place takes longer than the resin works */
+export function metered({ ask, proportion, kitMl, lines, placed, safety }: MixBasis): MixResult {
+  const { sheet } = ask;
+  const perPlace = ask.minutesPerPlace;
+  if (perPlace > ask.usableMin)
+    refuse(
+      'usableMin',
+      ask.usableMin,
+      `at least ${figure(perPlace)} min`,
+      `One place takes ${figure(perPlace)} min, the resin works for ${figure(ask.usableMin)} min. Work colder, add hands, or choose a slower resin.`,
+    );
+  const most = ask.grouping === 'one' ? 1 : Math.max(1, Math.floor(ask.usableMin / perPlace));
+  const groups = Math.ceil(ask.count / most);
+  // Between groups the mixer stands still while rods are set; within a group it stands for one place at a time.
+  const idle = perPlace * Math.min(most, ask.count);
+  const freshEachGroup = ask.idleMin === null || idle > ask.idleMin;
+  const mixers = sheet.mixer ? (freshEachGroup ? groups : 1) : 0;
+  const perMixer = sheet.mixer ? sheet.mixer.volumeMl + (ask.purge ? sheet.mixer.purgeMl : 0) : 0;
+  const all = [...lines];
+  if (sheet.mixer) {
+    if (ask.purge)
+      all.push({
+        id: 'purge',
+        label: 'first shots thrown away',
+        ml: mixers * sheet.mixer.purgeMl,
+        expression: `${mixers} × ${sheet.mixer.purgeMl} mL`,
+        voice: 'sheet',
+      });
+    all.push({
+      id: 'mixer',
+      label: 'left in mixers',
+      ml: mixers * sheet.mixer.volumeMl,
+      expression: `${mixers} × ${sheet.mixer.volumeMl} mL`,
+      voice: 'sheet',
+    });
+  }
+  const toMixMl = placed + mixers * perMixer;
+  const onHandMl = toMixMl + safety;
+  const sizes = Array.from({ length: groups }, (_, i) => Math.floor(ask.count / groups) + (i < ask.count % groups ? 1 : 0));
+  const batches = sizes.map((places, i): Batch => {
+    const ml = (placed * places) / ask.count + (freshEachGroup || i === 0 ? perMixer : 0);
+    return {
+      index: i,
+      portion: 0,
+      label: places === 1 && ask.count > 1 ? `place ${i + 1}` : `${places} of ${ask.count}`,
+      ml,
+      ...partsOf(sheet, proportion, ml),
+      kits: null,
+      places,
+      mixers: freshEachGroup || i === 0 ? Math.min(1, mixers) : 0,
+    };
+  });
+  const use = Math.ceil(toMixMl / kitMl - 1e-9);
+  const buy = Math.ceil(onHandMl / kitMl - 1e-9);
+  return {
+    lines: all,
+    toMixMl,
+    onHandMl,
+    batches,
+    kits: { kit: ask.kit, volumeMl: kitMl, use, buy, leftMl: buy * kitMl - toMixMl, leftIsMixed: false },
+    proportion,
+    capMl: (placed * most) / ask.count,
+    working: [
+      line(
+        'Places in one go',
+        ask.grouping === 'one'
+          ? 'one at a time, as chosen'
+          : `working time ${figure(ask.usableMin)} min / ${figure(perPlace)} min a place, rounded down`,
+        most,
+        '',
+        undefined,
+        ask.grouping === 'one' ? 'chosen' : 'computed',
+      ),
+      line(
+        'Mixers',
+        ask.idleMin === null
+          ? 'one for each go: the sheet gives no idle time'
+          : `${figure(idle)} min standing against ${figure(ask.idleMin)} min allowed`,
+        mixers,
+      ),
+      line('Packs used', `${figure(toMixMl)} / ${figure(kitMl)} mL, rounded up`, use),
+      line('Packs to have', `${figure(onHandMl)} mL at the 95 % value / ${figure(kitMl)} mL, rounded up`, buy),
+      ...yieldLines(ask),
+      ...proportion.working,
+    ],
+  };
+}

@@ -1,0 +1,149 @@
+import { coverageMl, type Kit, kitVolumeMl, PART_IDS, type PartId, type Proportion, type SheetRevision } from '../system';
+import { line, type Voice, type WorkLine } from '../units';
+
+/** One allowance between the void and what is mixed: its own cause, its own line, in mL (negative for a recess). */
+export interface Allowance {
+  readonly id: string;
+  readonly label: string;
+  readonly ml: number;
+  readonly expression: string;
+  readonly voice: Voice;
+}
+
+/** One portion of the work that must be placed before the next may follow: a lift, or everything. */
+export interface Portion {
+  readonly label: string;
+  /** Share of the total, the portions sum to 1. */
+  readonly share: number;
+}
+
+export interface MixAsk {
+  readonly sheet: SheetRevision;
+  readonly kit: Kit;
+  readonly netMl: number;
+  readonly p90Ml: number;
+  readonly p95Ml: number;
+  /** Add the reserve for doubt up to the 90 % value. */
+  readonly reserve: boolean;
+  readonly allowances: readonly Allowance[];
+  readonly portions: readonly Portion[];
+  /** Minutes a batch may take to place, after mixing and standing. */
+  readonly usableMin: number;
+  /** Placing rate of one pair of hands, mL/min, and how many there are. */
+  readonly placingMlPerMin: number;
+  readonly crew: number;
+  /** Most that may stand in one pot, g, and most that the vessel takes, mL; null where they do not bind. */
+  readonly massCapG: number | null;
+  readonly vesselMaxMl: number | null;
+  /** Whole kits only, or split by weighing. */
+  readonly split: 'whole' | 'weighed';
+  /** Like places, for metered systems. */
+  readonly count: number;
+  /** Minutes from one like place to the next (metered). */
+  readonly minutesPerPlace: number;
+  /** Several like places in one go, or one at a time (metered). */
+  readonly grouping: 'one' | 'several';
+  /** Throw away the first shots of every mixer. */
+  readonly purge: boolean;
+  /** Minutes the resin may sit in a mixer without moving; null when the sheet is silent (a fresh mixer each time). */
+  readonly idleMin: number | null;
+}
+
+export interface Batch {
+  readonly index: number;
+  readonly portion: number;
+  readonly label: string;
+  readonly ml: number;
+  readonly massG: Readonly<Record<PartId, number>>;
+  readonly volumeMl: Readonly<Record<PartId, number>>;
+  /** Whole kits in this batch, or null when weighed out or metered. */
+  readonly kits: number | null;
+  /** Like places served (metered). */
+  readonly places: number;
+  readonly mixers: number;
+}
+
+export interface AmountLine {
+  readonly id: string;
+  readonly label: string;
+  readonly ml: number;
+  readonly expression: string;
+  readonly voice: Voice;
+}
+
+export interface MixResult {
+  readonly lines: readonly AmountLine[];
+  /** What is mixed (90 % value with all losses). */
+  readonly toMixMl: number;
+  /** What to have on hand (95 % value with all losses). */
+  readonly onHandMl: number;
+  readonly batches: readonly Batch[];
+  readonly kits: {
+    readonly kit: Kit;
+    readonly volumeMl: number;
+    readonly use: number;
+    readonly buy: number;
+    readonly leftMl: number;
+    readonly leftIsMixed: boolean;
+  };
+  readonly proportion: Proportion;
+  readonly capMl: number;
+  readonly working: readonly WorkLine[];
+}
+
+/** Mass of all parts together, g. */
+export const massOf = (massG: Readonly<Record<PartId, number>>): number => PART_IDS.reduce((sum, id) => sum + massG[id], 0);
+
+/** What one kit makes, by its masses, by the sheet’s yield and by its coverage. */
+export function yieldLines({ sheet, kit }: MixAsk): WorkLine[] {
+  const geometry = kitVolumeMl(sheet, kit);
+  const covers = coverageMl(sheet, kit);
+  return [
+    line('One kit by its masses', 'mass / density of the mix, the scarcest part decides', geometry, 'mL'),
+    ...(kit.yieldMl === null
+      ? []
+      : [
+          line(
+            'One kit by the sheet',
+            kit.yieldMl < geometry ? 'smaller: this one plans' : 'larger: the masses plan',
+            kit.yieldMl,
+            'mL',
+            undefined,
+            'sheet',
+          ),
+        ]),
+    ...(covers === null
+      ? []
+      : [
+          line(
+            'One kit by the sheet’s coverage',
+            `${sheet.coverageKgPerM2Mm} kg for each m² and mm: ${covers < geometry ? 'smaller than by the masses' : 'larger than by the masses, which plan'}`,
+            covers,
+            'mL',
+            undefined,
+            'sheet',
+          ),
+        ]),
+  ];
+}
+
+/** Masses and volumes of the parts in so much mix, g and mL. */
+export function partsOf(sheet: SheetRevision, p: Proportion, ml: number): Pick<Batch, 'massG' | 'volumeMl'> {
+  const mass = ml * p.densityGPerMl;
+  const over = (f: (id: PartId) => number) => Object.fromEntries(PART_IDS.map((id) => [id, f(id)])) as Record<PartId, number>;
+  const massG = over((id) => mass * p.massShare[id]);
+  return { massG, volumeMl: over((id) => massG[id] / (sheet.parts.find((part) => part.id === id)?.densityGPerMl ?? 1)) };
+}
+
+/** What metered and potted mixes are made from alike: the ask, and what follows from it. */
+export interface MixBasis {
+  readonly ask: MixAsk;
+  readonly proportion: Proportion;
+  /** What one kit makes, mL. */
+  readonly kitMl: number;
+  /** The void and its allowances, and their sum, mL. */
+  readonly lines: readonly AmountLine[];
+  readonly placed: number;
+  /** From the planned value up to the 95 % value, mL. */
+  readonly safety: number;
+}
