@@ -246,3 +246,10 @@ test('cement: a single figure is carried as equivalent age after ASTM C1074, wit
   expect(age / 1440).toBeCloseTo(1, 3);
   expect(standing).toBe('estimated');
 });
+
+test('a sheet that sets at more than it fully cures at is mistyped', () => {
+  const swapped = (cureMinC: number, fullCureMinC: number) =>
+    sheetFlaws({ ...pasteSheet, limits: { ...pasteSheet.limits, cureMinC, fullCureMinC } }).map((p) => p.field);
+  expect(swapped(12, 8)).toContain('limits.cure');
+  expect(swapped(8, 12)).not.toContain('limits.cure');
+});

@@ -73,6 +73,7 @@ function limitFlaws({ limits: l, storage }: SheetRevision): Problem[] {
     ['Base', l.baseMinC, l.baseMaxC, '°C'],
     ['Air', l.airMinC, l.airMaxC, '°C'],
     ['Material', l.materialMinC, l.materialMaxC, '°C'],
+    ['Cure', l.cureMinC, l.fullCureMinC, '°C'],
     ['Lift', l.liftMinMm, l.liftMaxMm, 'mm'],
     ['Bond line', l.bondMinMm, l.bondMaxMm, 'mm'],
     ['Storage', storage.minC, storage.maxC, '°C'],

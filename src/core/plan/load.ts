@@ -124,6 +124,9 @@ function gelAt(sheet: SheetRevision, tempC: number, firstMin: number): number {
   return Math.min(minutes, firstMin * 0.999);
 }
 
+/** What an anchor may carry is the sheet’s or the engineer’s to say. */
+export const allowedNotComputed = ({ method }: Pick<RepairPlan, 'method'>): boolean => method?.engine === 'anchor';
+
 /** A load held against what the bond has. */
 export interface LoadCheck {
   /** Share of the full strength it takes; above 1 the bond never bears it. null where it cannot be checked. */
@@ -155,7 +158,7 @@ export function loadCheck(plan: RepairPlan, load: Load, strength: StrengthOver |
     undefined,
     'chosen',
   );
-  if (plan.context?.void.shapes[0]?.shape === 'annulus' || plan.method?.id === 'anchor') {
+  if (allowedNotComputed(plan)) {
     if (load.allowedN === null)
       return refused(
         'What this anchor may carry comes from the sheet or the engineer, by its own base, depth and edge; it is not computed here. Enter that value.',

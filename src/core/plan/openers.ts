@@ -6,7 +6,7 @@ import { NOTHING_YET } from './actuals';
 import type { Repair } from './job';
 import { type JobAsk, type JobPlan, planJob } from './plan-job';
 import type { RepairPlan } from './repair-plan';
-import { type FailId, reasonsOf, type Starts, startsAskOf, startWindows } from './start-windows';
+import { type FailId, type Starts, startsAskOf, startWindows } from './start-windows';
 
 /** A change that opens a window, tried out on the whole computation. */
 export interface Opener {
@@ -28,6 +28,11 @@ export interface Opener {
 
 const HOUR_MS = 3_600_000;
 const MIN_MS = 60_000;
+const DAY_MS = 24 * HOUR_MS;
+/** A tent is not taken off the minute it gels. */
+const SPARE_MS = 2 * HOUR_MS;
+/** What is ready sooner by less than this is no gain. */
+const GAIN_MS = 30 * MIN_MS;
 /** Steps in which warming is tried, K, and lead times before the start, h. */
 const WARM_K = [3, 5, 8, 12, 16, 20, 25];
 const LEAD_H = [2, 4, 8, 16];
@@ -54,7 +59,7 @@ export function openersOf(ask: JobAsk, repairId: string): readonly Opener[] {
   const had = before?.starts.earliestMs !== null && before !== null ? before.starts : null;
   /** Worth telling when it opens what was shut, or is ready sooner. */
   const gains = (t: Tried): t is NonNullable<Tried> =>
-    t !== null && t.starts.bestMs !== null && (had === null || readyOf(t.starts) < readyOf(had) - 30 * MIN_MS);
+    t !== null && t.starts.bestMs !== null && (had === null || readyOf(t.starts) < readyOf(had) - GAIN_MS);
   const opener = (kind: Opener['kind'], t: NonNullable<Tried>, more: Partial<Opener>): Opener => ({
     kind,
     startMs: t.starts.bestMs!,
@@ -87,7 +92,7 @@ const readyOf = (s: Starts): number => {
   return Number.isNaN(ready) ? Number.POSITIVE_INFINITY : ready;
 };
 
-/** The repair planned with something changed, among the others of its job, and all its starts. */
+/** The repair planned by itself with something changed, and all its starts; the hours of the crew are those of the job. */
 function trial(ask: JobAsk, planned: JobPlan, repair: Repair, from: number): Tried {
   const actuals = { ...ask.actuals, [repair.id]: NOTHING_YET };
   const plan = planJob({ ...ask, repairs: [repair], actuals }).repairs[0];
@@ -135,7 +140,7 @@ function tentFor(
   return null;
 }
 
-/** Until when the warmth is needed: until it has gelled, or until it is ready where that is what failed. */
+/** Until when the warmth is needed: until it has gelled, with something to spare; where no gel is known, until it is ready. */
 function warmUntil({ plan, starts }: NonNullable<Tried>, startMs: number): number {
   const took = (kind: string) => {
     const m = plan.milestones.findLast((x) => x.kind === kind);
@@ -143,7 +148,7 @@ function warmUntil({ plan, starts }: NonNullable<Tried>, startMs: number): numbe
   };
   const gel = took('gel') ?? took('release');
   const ready = readyOf(starts);
-  return gel !== null ? startMs + gel + 2 * HOUR_MS : Number.isFinite(ready) ? ready : startMs + 24 * HOUR_MS;
+  return gel !== null ? startMs + gel + SPARE_MS : Number.isFinite(ready) ? ready : startMs + DAY_MS;
 }
 
 /** The newest revision of every other system that the method and the base allow, those ready first in front. */
@@ -162,6 +167,3 @@ function others(ask: JobAsk, planned: JobPlan, repair: Repair, from: number): re
     .filter((o) => o.t !== null && o.t.starts.bestMs !== null)
     .sort((a, b) => readyOf(a.t!.starts) - readyOf(b.t!.starts));
 }
-
-/** Reasons that stand against every start of a horizon: what has to change at all. */
-export const alwaysAgainst = (starts: Starts): readonly FailId[] => reasonsOf(starts.against.reduce((all, a) => all & a, 0xffff));

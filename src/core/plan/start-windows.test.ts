@@ -2,7 +2,7 @@ import { sampleData } from '../../sample/jobs';
 import { sampleSheets } from '../../sample/systems';
 import type { SheetRevision } from '../system';
 import type { Job, Repair } from '.';
-import { alwaysAgainst, type Opener, openersOf, planJob, reasonsOf, startSays, startsAskOf, startWindows } from '.';
+import { type Opener, openersOf, planJob, reasonsOf, startSays, startsAskOf, startWindows } from '.';
 
 const NOW = Date.UTC(2026, 4, 5, 6);
 const { bundles } = sampleData(NOW, 'Europe/Helsinki');
@@ -18,6 +18,8 @@ const starts = (over: Partial<Job> = {}, repair: Partial<Repair> = {}) => {
   return { ask, found: startWindows(ask), planned: r };
 };
 const MIN = 60_000;
+/** What stands against every single start. */
+const alwaysAgainst = ({ against }: ReturnType<typeof startWindows>) => reasonsOf(against.reduce((all, a) => all & a, 0xffff));
 
 test('a mild steady week: every start inside the working hours is good, none outside', () => {
   const { ask, found } = starts({

@@ -3,7 +3,9 @@ import { sampleData } from '../../sample/jobs';
 import { humidityOf, valueAt } from '../climate';
 import { NOTHING_YET } from '../plan';
 import {
+  Attachment,
   apply,
+  attachmentOf,
   byTime,
   type Event,
   type EventBody,
@@ -124,4 +126,15 @@ test('humidity read on the spot moves the dew point from then on, and fades back
   const late = at + 24 * 3_600_000;
   const [was, is] = [valueAt(before.dew, late), valueAt(after.dew, late)];
   expect(Math.abs(is - was)).toBeLessThan(0.02 * Math.abs(valueAt(after.dew, at) - valueAt(before.dew, at)) + 1e-9);
+});
+
+test('a picture is named by its job and its content: the same twice is one, another is another', () => {
+  const [a, again, other, elsewhere] = [
+    attachmentOf('j', 'image/jpeg', 'AAAA'),
+    attachmentOf('j', 'image/jpeg', 'AAAA'),
+    attachmentOf('j', 'image/jpeg', 'AAAB'),
+    attachmentOf('k', 'image/jpeg', 'AAAA'),
+  ];
+  expect(Attachment.parse(a)).toEqual(again);
+  expect(new Set([a, other, elsewhere].map((x) => x.id)).size).toBe(3);
 });

@@ -16,6 +16,8 @@ import {
   SHAPES,
   scaleByDistance,
   scaleByRectangle,
+  settingOutDrawing,
+  settingOutMissing,
   settingOutProblems,
   signedAreaMm2,
   tracedOutline,
@@ -187,6 +189,38 @@ describe('setting out', () => {
     expect(settingOutProblems(s, 3, 18)).toEqual([]);
     expect(settingOutProblems({ ...s, from: measured(100.5) }, 3, 18)[0]).toMatchObject({ field: 'from' });
     expect(settingOutProblems({ ...s, spacing: measured(15) }, 2, 18)[0]).toMatchObject({ field: 'spacing' });
+  });
+  test.each([0, 30, 75])(
+    'drawn to scale at %d°: every place a circle of its size in the ring that stays clear, all of it on the base',
+    (angleDeg) => {
+      const d = settingOutDrawing({ ...s, angleDeg }, 3, 18);
+      const circles = (role: string) => d.outlines.filter((o) => o.role === role).map((o) => o.points);
+      placesOf({ ...s, angleDeg }, 3).forEach(([x, y], i) => {
+        for (const [px, py] of circles('void')[i]!) expect(Math.hypot(px - x, py - y)).toBeCloseTo(9, 6);
+        for (const [px, py] of circles('level')[i]!) expect(Math.hypot(px - x, py - y)).toBeCloseTo(100, 6);
+        expect(d.marks[i]!.at).toEqual([x, y]);
+      });
+      const [base] = circles('base');
+      const [right, low] = [Math.max(...base!.map((p) => p[0])), Math.max(...base!.map((p) => p[1]))];
+      for (const [x, y] of circles('level').flat()) {
+        expect(x).toBeLessThanOrEqual(right);
+        expect(y).toBeLessThanOrEqual(low);
+      }
+      // The centre line runs through all of them.
+      const [from, to] = circles('centre')[0] as [readonly [number, number], readonly [number, number]];
+      for (const [x, y] of placesOf({ ...s, angleDeg }, 3))
+        expect(
+          ((to[0] - from[0]) * (y - from[1]) - (to[1] - from[1]) * (x - from[0])) / Math.hypot(to[0] - from[0], to[1] - from[1]),
+        ).toBeCloseTo(0, 6);
+      // Spacing has its line only where it runs along the edge.
+      expect(d.dimensions.map((x) => x.key)).toEqual(angleDeg === 0 ? ['along', 'from', 'spacing'] : ['along', 'from']);
+    },
+  );
+  test('what nobody has measured is asked for by name; the spacing of a single place is not', () => {
+    const blank = blankSettingOut();
+    expect(settingOutMissing(blank, 2)).toEqual(['What it is measured from', 'Along the edge', 'From the edge', 'From place to place']);
+    expect(settingOutMissing(blank, 1)).not.toContain('From place to place');
+    expect(settingOutMissing({ ...s, along: { ...s.along, text: '200 mm' }, from: { ...s.from, text: '120 mm' } }, 1)).toEqual([]);
   });
 });
 

@@ -1,5 +1,5 @@
 'use client';
-import { FIRST_LOAD, type Load, loadCheck, type StrengthOver } from '@/core/plan';
+import { allowedNotComputed, FIRST_LOAD, type Load, loadCheck, type StrengthOver } from '@/core/plan';
 import { figure } from '@/core/units';
 import { changeRepair } from '../desk/desk';
 import type { StageProps } from '../repair/stage-props';
@@ -28,7 +28,7 @@ export function LoadFields({ view, at, nowMs, strength }: StageProps & { strengt
       </div>
     );
   const set = (over: Partial<Load>) => change({ ...load, ...over }, Object.keys(over)[0]!);
-  const anchor = plan.method?.id === 'anchor';
+  const anchor = allowedNotComputed(plan);
   const check = plan.placedMs === null ? null : loadCheck(plan, load, strength);
   const share = (v: number) => (v > 0 && v <= 1 ? null : 'More than 0, at most 1.');
   return (

@@ -2,6 +2,7 @@
 import { type KeyboardEvent, type PointerEvent, useId, useRef, useState } from 'react';
 import type { DimensionLine, Outline, Drawing as Plan, Point } from '@/core/void';
 import { useFormat } from './bits';
+import { DimensionMark } from './DimensionMark';
 import { Contour, Label } from './DrawingParts';
 import { BARE_PAD, type Fit, fitOf, PAD, SMALL_PAD, scaleName } from './drawing-fit';
 import { placeOn, unitsPerPixel } from './svg-place';
@@ -369,59 +370,19 @@ export function Drawing(props: Props) {
         ))}
       {shownLines
         .filter((d) => !small || Math.hypot(d.to[0] - d.from[0], d.to[1] - d.from[1]) * k > 30)
-        .map((d) => {
-          const [ax, ay, bx, by] = [toX(d.from[0]), toY(d.from[1]), toX(d.to[0]), toY(d.to[1])];
-          const flat = Math.abs(bx - ax) >= Math.abs(by - ay);
-          const value = values?.[d.key];
-          const label = value === undefined ? d.label : `${d.label} ${format('length', value).text}`;
-          const middle = flat && Math.abs(bx - ax) > 60;
-          // Labels of upright lines stand on the side that faces away from the middle of the drawing.
-          const left = flat ? bx < ax : ax < toX((vx0 + vx1) / 2);
-          const [lx, ly] = flat
-            ? middle
-              ? [(ax + bx) / 2, Math.min(ay, by) - 9]
-              : [bx + (left ? -14 : 14), by + 4]
-            : [left ? ax - 9 : ax + 9, (ay + by) / 2 + 4];
-          return (
-            <g key={d.key} stroke="var(--ink)" strokeWidth="1">
-              <line x1={ax} y1={ay} x2={bx} y2={by} />
-              <path d={`M${ax - 5} ${ay + 5} l10 -10 M${bx - 5} ${by + 5} l10 -10`} strokeWidth="1.4" />
-              <text
-                x={lx}
-                y={ly}
-                fontSize={small ? 11 : 13}
-                fontWeight="650"
-                textAnchor={middle ? 'middle' : left ? 'end' : 'start'}
-                className="fig"
-                stroke="var(--paper)"
-                strokeWidth="5"
-                paintOrder="stroke"
-                fill="var(--ink)"
-              >
-                {label}
-              </text>
-              {onDrag && (
-                <circle
-                  cx={bx}
-                  cy={by}
-                  r="7"
-                  fill="var(--paper)"
-                  strokeWidth="2"
-                  tabIndex={0}
-                  role="slider"
-                  aria-label={`Drag ${d.label}`}
-                  aria-valuenow={value ?? 0}
-                  aria-valuetext={label}
-                  data-testid={`pull-${d.key}`}
-                  style={{ cursor: flat ? 'ew-resize' : 'ns-resize', touchAction: 'none' }}
-                  onClick={(e) => e.stopPropagation()}
-                  onPointerDown={(e) => take(e, { what: 'dimension', line: d, start: values?.[d.key] ?? 0 })}
-                  onKeyDown={(e) => nudge(d, e)}
-                />
-              )}
-            </g>
-          );
-        })}
+        .map((d) => (
+          <DimensionMark
+            key={d.key}
+            line={d}
+            value={values?.[d.key]}
+            from={[toX(d.from[0]), toY(d.from[1])]}
+            to={[toX(d.to[0]), toY(d.to[1])]}
+            middleX={toX((vx0 + vx1) / 2)}
+            small={small}
+            onTake={onDrag && ((e) => take(e, { what: 'dimension', line: d, start: values?.[d.key] ?? 0 }))}
+            onNudge={(e) => nudge(d, e)}
+          />
+        ))}
     </svg>
   );
 }

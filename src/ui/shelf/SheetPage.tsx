@@ -154,7 +154,7 @@ function Facts({ sheet: s }: { sheet: SheetRevision }) {
     ['material', between('materialMinC', 'materialMaxC', 'temperature')],
     ['cures from', limit('cureMinC', 'temperature')],
     ['full strength', l.fullCureMinC === null ? null : `cured from ${limit('fullCureMinC', 'temperature')}`],
-    ['glass', limit('glassC', 'temperature')],
+    ['glass transition', limit('glassC', 'temperature')],
     [
       'strength',
       s.strength
@@ -162,10 +162,10 @@ function Facts({ sheet: s }: { sheet: SheetRevision }) {
         : null,
     ],
     [
-      'of that sure',
+      'characteristic',
       s.strength?.characteristicMpa == null
         ? null
-        : `${says('characteristic', 'stress', s.strength.characteristicMpa)} characteristic${s.strength.characteristicToC === null ? '' : `, to ${says('characteristicTo', 'temperature', s.strength.characteristicToC)}`}`,
+        : `${says('characteristic', 'stress', s.strength.characteristicMpa)}${s.strength.characteristicToC === null ? '' : `, to ${says('characteristicTo', 'temperature', s.strength.characteristicToC)}`}`,
     ],
     ['in service to', limit('serviceMaxC', 'temperature')],
     ['humidity', l.humidityMaxPct === null ? null : `to ${l.humidityMaxPct} %`],

@@ -36,7 +36,8 @@ export const serviceRules: Readonly<Record<string, Rule>> = {
   load: (c) => {
     const { repair, plan } = c;
     if (!repair.load || plan.placedMs === null) return [];
-    const check = loadCheck(plan, repair.load, strengthOver(plan));
+    const strength = strengthOver(plan);
+    const check = loadCheck(plan, repair.load, strength);
     if (check.missing)
       return [
         finding('load:unchecked', 'caution', 'release', 'The load is not checked', check.missing, 'Have it judged by a competent person.'),
@@ -71,7 +72,7 @@ export const serviceRules: Readonly<Record<string, Rule>> = {
             'stop',
             'release',
             `This load only from ${at(c, check.fromMs)}`,
-            `It takes ${share} % of the full strength; at the opening it has ${figure((strengthOver(plan)?.shareAt(plan.openMs) ?? 0) * 100, 2)} %.`,
+            `It takes ${share} % of the full strength; at the opening it has ${figure((strength?.shareAt(plan.openMs) ?? 0) * 100, 2)} %.`,
             'Open it for less, and let this load on later.',
           ),
         ]
