@@ -38,7 +38,7 @@ export function ReadDialog({ open, onClose, repairId, role, at, zone }: Props & 
   };
   return (
     <Dialog open={open} title="Read a value" onClose={onClose}>
-      <div className="flex flex-col gap-3 [&_.act]:min-h-11">
+      <div className="flex flex-col gap-3 [&_.act]:min-h-12">
         <Choice
           label="Of what"
           options={[
