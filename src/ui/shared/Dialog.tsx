@@ -42,7 +42,7 @@ export function Dialog({
             <h2 id={id} className="text-xl font-bold">
               {title}
             </h2>
-            <button type="button" className="act" aria-label="Close" onClick={onClose}>
+            <button type="button" className="act min-h-12 min-w-12 justify-center" aria-label="Close" onClick={onClose}>
               <X size={18} aria-hidden="true" />
             </button>
           </div>
