@@ -152,7 +152,7 @@ export function clockRun(
 
   const { bundles } = sampleData(nowMs, 'Europe/Helsinki');
   const job = bundles[0]!.job;
-  const plan = planJob({ job, repairs: [bundles[0]!.repairs[0]!], sheets: sampleSheets, stock: [], actuals: {}, nowMs });
+  const plan = planJob({ job, repairs: [bundles[0]!.repairs[0]!], sheets: sampleSheets, stock: [], actuals: new Map(), nowMs });
   const ask = startsAskOf(plan.repairs[0]!, job, plan.windows, nowMs)!;
   row(
     'all starts of seven days, each by itself',
@@ -173,7 +173,7 @@ export function clockRun(
     times(
       (i) =>
         openersOf(
-          { job: cold, repairs: [bundles[0]!.repairs[0]!], sheets: sampleSheets, stock: [], actuals: {}, nowMs: nowMs + i },
+          { job: cold, repairs: [bundles[0]!.repairs[0]!], sheets: sampleSheets, stock: [], actuals: new Map(), nowMs: nowMs + i },
           bundles[0]!.repairs[0]!.id,
         ),
       5,

@@ -44,7 +44,7 @@ export function kitRun(
   const grown = grownJob(50, nowMs);
   const repairs = grown.repairs.map((r, i): Repair => (i % 2 && r.sheetId ? { ...r, sheetId: `${r.sheetId}-b` } : r));
   const stock = sampleStock(nowMs);
-  const job = planJob({ job: grown.job, repairs, sheets, stock, actuals: {}, nowMs });
+  const job = planJob({ job: grown.job, repairs, sheets, stock, actuals: new Map(), nowMs });
   const planned = job.repairs.filter((p) => p.mix);
   const batches = () => {
     for (const p of planned) {

@@ -1,3 +1,4 @@
+import { z } from 'zod';
 import { Job, Repair, repairNow } from '@/core/plan';
 import { Attachment, Event, PlanSnapshot, SeriesRecord } from '@/core/record';
 import { SheetRevision, Stock, sheetNow, stockNow } from '@/core/system';
@@ -14,15 +15,18 @@ export const SCHEMAS = {
   attachment: Attachment,
 } as const;
 export type RecordKind = keyof typeof SCHEMAS;
+export const RecordKind = z.enum(Object.keys(SCHEMAS) as [RecordKind, ...RecordKind[]]);
 export type AnyRecord = Job | Repair | SheetRevision | Stock | PlanSnapshot | Event | SeriesRecord | Attachment;
 export const KINDS = Object.keys(SCHEMAS) as RecordKind[];
 
-/** A stored record that no longer fits its schema: kept as it is, with the reason, never dropped. */
+/** A stored record that no longer fits its schema, or was put aside by hand: kept as it is, with the reason, never dropped. */
 export interface SetAside {
-  readonly kind: string;
+  readonly kind: RecordKind;
   readonly id: string;
   readonly reason: string;
   readonly raw: unknown;
+  /** By hand, so that it can be taken back by hand. */
+  readonly byHand?: boolean;
 }
 
 /** Everything in the database, validated. */
@@ -38,7 +42,7 @@ export interface Holdings {
 }
 
 /** A stored record of an older version as one of the newest. */
-function broughtForward(kind: RecordKind, raw: unknown): unknown {
+export function recordNow(kind: RecordKind, raw: unknown): unknown {
   if (kind === 'repair') return repairNow(raw);
   if (kind === 'sheet') return sheetNow(raw);
   if (kind === 'stock') return stockNow(raw);
@@ -52,7 +56,7 @@ export function sortOut(kind: RecordKind, raws: readonly unknown[]): { good: Any
   const good: AnyRecord[] = [];
   const setAside: SetAside[] = [];
   for (const raw of raws) {
-    const parsed = SCHEMAS[kind].safeParse(broughtForward(kind, raw));
+    const parsed = SCHEMAS[kind].safeParse(recordNow(kind, raw));
     if (parsed.success) good.push(parsed.data as AnyRecord);
     else {
       const issue = parsed.error.issues[0]!;

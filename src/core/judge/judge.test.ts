@@ -116,7 +116,7 @@ test('an override lifts the stop, keeps reason and role, and changes nothing els
   const v = view(torn, {}, [event]);
   expect(standingStops(v.findings, v.actuals.overrides)).toEqual([]);
   expect(v.findings.some((f) => f.id === 'inspection:torn')).toBe(true);
-  expect(v.actuals.overrides['inspection:torn']).toMatchObject({ role: 'surveyor', reason: 'welded yesterday' });
+  expect(v.actuals.overrides.get('inspection:torn')).toMatchObject({ role: 'surveyor', reason: 'welded yesterday' });
   expect(view(torn).states.inspect).toBe('stop');
   expect(v.states.inspect).not.toBe('stop');
 });

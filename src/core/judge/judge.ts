@@ -12,8 +12,8 @@ export function judge(context: JudgeContext): readonly Finding[] {
 }
 
 /** Stops that nobody has overridden. While there is one, the work does not go past its stage. */
-export const standingStops = (findings: readonly Finding[], overrides: Readonly<Record<string, unknown>>): readonly Finding[] =>
-  findings.filter((f) => f.severity === 'stop' && !(f.id in overrides));
+export const standingStops = (findings: readonly Finding[], overrides: ReadonlyMap<string, unknown>): readonly Finding[] =>
+  findings.filter((f) => f.severity === 'stop' && !overrides.has(f.id));
 
 export type StageState = 'done' | 'open' | 'caution' | 'stop';
 
@@ -36,7 +36,7 @@ export function stageStates({ plan, actuals }: JudgeContext, findings: readonly 
   };
   return Object.fromEntries(
     STAGES.map((stage): [Stage, StageState] => {
-      const mine = findings.filter((f) => f.stage === stage && !(f.id in actuals.overrides));
+      const mine = findings.filter((f) => f.stage === stage && !actuals.overrides.has(f.id));
       if (mine.some((f) => f.severity === 'stop') || plan.problems.some((p) => p.stage === stage)) return [stage, 'stop'];
       if (mine.some((f) => f.severity === 'caution') && !(stage === 'release' && complete.release)) return [stage, 'caution'];
       return [stage, complete[stage] ? 'done' : 'open'];

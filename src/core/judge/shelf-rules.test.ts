@@ -117,6 +117,6 @@ test('pours stand in the record by batch; a pot thrown away takes its pours with
   ];
   const { actuals } = viewJob({ job: mild, repairs: [plate], sheets: sampleSheets, stock: [], events }, NOW + 3_600_000).repairs[0]!;
   expect(actuals.pours.map((p) => [p.batch, p.massG])).toEqual([[1, 90]]);
-  expect(actuals.taken).toEqual({ 'stock-paste': 2 });
+  expect([...actuals.taken]).toEqual([['stock-paste', 2]]);
   expect(events.filter((e) => e.body.kind === 'poured')).toHaveLength(2);
 });

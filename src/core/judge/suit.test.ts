@@ -9,7 +9,7 @@ const [ramp, winch] = bundles as unknown as [(typeof bundles)[0], (typeof bundle
 const stock = sampleStock(NOW);
 const held = (bundle: (typeof bundles)[0], over: Partial<Repair> = {}, job = bundle.job) => {
   const repair = { ...bundle.repairs[0]!, ...over };
-  const plan = planJob({ job, repairs: [repair], sheets: sampleSheets, stock, actuals: {}, nowMs: NOW });
+  const plan = planJob({ job, repairs: [repair], sheets: sampleSheets, stock, actuals: new Map(), nowMs: NOW });
   return suits({ job, repair, plan, sheets: sampleSheets, stock });
 };
 const criterion = (all: ReturnType<typeof held>, sheet: string, id: string) =>

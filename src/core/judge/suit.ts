@@ -77,7 +77,7 @@ function suitOf(
       busy,
       actuals: NOTHING_YET,
       nowMs: plan.nowMs,
-      pots: plan.pots[sheet.id] ?? null,
+      pots: plan.pots.get(sheet.id) ?? null,
     });
     if (!tried || (t.mix && !tried.mix)) tried = t;
     if (t.mix) break;

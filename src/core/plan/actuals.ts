@@ -13,10 +13,10 @@ export const WITNESS_STATES = {
 export const WitnessState = z.enum(Object.keys(WITNESS_STATES) as [keyof typeof WITNESS_STATES, ...(keyof typeof WITNESS_STATES)[]]);
 export type WitnessState = z.infer<typeof WitnessState>;
 
-/** What really happened so far, as folded from the record. */
+/** What really happened so far, as folded from the record. What is known by an id of a file stands in maps: an id may be any word. */
 export interface Actuals {
-  readonly begun: Readonly<Record<string, number>>;
-  readonly done: Readonly<Record<string, number>>;
+  readonly begun: ReadonlyMap<string, number>;
+  readonly done: ReadonlyMap<string, number>;
   readonly readings: readonly { readonly channel: 'base' | 'air' | 'pot'; readonly atMs: number; readonly valueC: number }[];
   /** Humidity of the air, per cent. */
   readonly humidity: readonly { readonly atMs: number; readonly valuePct: number }[];
@@ -24,14 +24,14 @@ export interface Actuals {
   readonly usableMin: number | null;
   readonly startedAt: number | null;
   /** Times a batch was lost and is mixed again, by batch index. */
-  readonly redone: Readonly<Record<number, number>>;
+  readonly redone: ReadonlyMap<number, number>;
   /** Volumes to top up, mL. */
   readonly topUpsMl: readonly number[];
   readonly holdRestartedAt: number | null;
   /** Times the base must be dried and checked again, with the step before which it stands. */
   readonly preparedAgain: readonly { readonly atMs: number }[];
-  readonly overrides: Readonly<Record<string, { readonly reason: string; readonly role: string; readonly atMs: number }>>;
-  readonly tests: Readonly<Record<string, 'yes' | 'no'>>;
+  readonly overrides: ReadonlyMap<string, { readonly reason: string; readonly role: string; readonly atMs: number }>;
+  readonly tests: ReadonlyMap<string, 'yes' | 'no'>;
   readonly released: { readonly role: string; readonly atMs: number } | null;
   /** What was poured, in order; of a batch that was thrown away nothing. */
   readonly pours: readonly {
@@ -42,29 +42,29 @@ export interface Actuals {
     readonly atMs: number;
   }[];
   /** The last word of the cup of each batch. */
-  readonly witness: Readonly<Record<number, { readonly state: WitnessState; readonly atMs: number }>>;
+  readonly witness: ReadonlyMap<number, { readonly state: WitnessState; readonly atMs: number }>;
   /** Kits taken from the shelf, by lot. */
-  readonly taken: Readonly<Record<string, number>>;
+  readonly taken: ReadonlyMap<string, number>;
   readonly reviewed: { readonly role: string; readonly atMs: number } | null;
 }
 
 /** Nothing has happened yet. */
 export const NOTHING_YET: Actuals = {
-  begun: {},
-  done: {},
+  begun: new Map(),
+  done: new Map(),
   readings: [],
   humidity: [],
   usableMin: null,
   startedAt: null,
-  redone: {},
+  redone: new Map(),
   topUpsMl: [],
   holdRestartedAt: null,
   preparedAgain: [],
-  overrides: {},
-  tests: {},
+  overrides: new Map(),
+  tests: new Map(),
   pours: [],
-  witness: {},
-  taken: {},
+  witness: new Map(),
+  taken: new Map(),
   released: null,
   reviewed: null,
 };

@@ -11,7 +11,7 @@ const job: Job = { ...bundles[0]!.job, climate: { kind: 'constant', tempC: 18, h
 const nosing = bundles[0]!.repairs[0]!;
 const plate = bundles[1]!.repairs[0]!;
 const plan = (repairs: Repair[], stock: readonly Stock[] = [], sheets: readonly SheetRevision[] = sampleSheets) =>
-  planJob({ job, repairs: repairs.map((r) => ({ ...r, jobId: job.id })), sheets, stock, actuals: {}, nowMs: NOW });
+  planJob({ job, repairs: repairs.map((r) => ({ ...r, jobId: job.id })), sheets, stock, actuals: new Map(), nowMs: NOW });
 const like = (r: Repair, id: string, order: number, over: Partial<Repair> = {}): Repair => ({ ...r, id, order, ...over });
 
 test('three plates from one tin pair: split by weighing they share it, each for itself they would need three', () => {

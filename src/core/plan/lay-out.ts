@@ -35,13 +35,13 @@ export function withStand(drafts: readonly StepDraft[], sheet: SheetRevision): r
 /** Steps with the marks of trouble: lost batches get new steps, a wetted base is dried and checked again. */
 export function withTrouble(drafts: readonly StepDraft[], actuals: Actuals): readonly StepDraft[] {
   const renamed = drafts.map((d) => {
-    const times = d.batch !== undefined ? (actuals.redone[d.batch] ?? 0) : 0;
+    const times = d.batch !== undefined ? (actuals.redone.get(d.batch) ?? 0) : 0;
     return times > 0 && d.id.startsWith(`b${d.batch! + 1}:`)
       ? { ...d, id: d.id.replace(':', `~${times + 1}:`), title: `${d.title}, again` }
       : d;
   });
   if (!actuals.preparedAgain.length) return renamed;
-  const at = renamed.findIndex((d) => actuals.done[d.id] === undefined && (d.stage === 'mix' || d.stage === 'place'));
+  const at = renamed.findIndex((d) => !actuals.done.has(d.id) && (d.stage === 'mix' || d.stage === 'place'));
   if (at < 0) return renamed;
   const again = actuals.preparedAgain.map(
     (_, i): StepDraft => ({
@@ -137,8 +137,8 @@ export function layOut(
   };
 
   for (const [i, draft] of all.entries()) {
-    const doneAt = actuals.done[draft.id] ?? null;
-    const begunAt = actuals.begun[draft.id] ?? null;
+    const doneAt = actuals.done.get(draft.id) ?? null;
+    const begunAt = actuals.begun.get(draft.id) ?? null;
     let forcedBy: PlannedStep['forcedBy'] = i === 0 && repair.plannedStart !== null ? 'chosen' : 'before';
     let startMs: number;
     let endMs: number;

@@ -12,11 +12,11 @@ const [nosing, eyes] = bundles[0]!.repairs as [Repair, Repair];
 const MIN = 60_000;
 
 const planned = (repair: Repair, sheet: SheetRevision | null, tempC = 20): RepairPlan =>
-  planJob({ job: constant(tempC), repairs: [repair], sheets: sheet ? [sheet] : sampleSheets, stock: [], actuals: {}, nowMs: NOW })
+  planJob({ job: constant(tempC), repairs: [repair], sheets: sheet ? [sheet] : sampleSheets, stock: [], actuals: new Map(), nowMs: NOW })
     .repairs[0]!;
 const found = (repair: Repair, sheets: readonly SheetRevision[] = sampleSheets, tempC = 20) => {
   const job = constant(tempC);
-  const plan = planJob({ job, repairs: [repair], sheets, stock: [], actuals: {}, nowMs: NOW }).repairs[0]!;
+  const plan = planJob({ job, repairs: [repair], sheets, stock: [], actuals: new Map(), nowMs: NOW }).repairs[0]!;
   return judge({ job, repair, plan, actuals: NOTHING_YET, sheets, stock: [], nowMs: NOW });
 };
 

@@ -94,7 +94,7 @@ const readyOf = (s: Starts): number => {
 
 /** The repair planned by itself with something changed, and all its starts; the hours of the crew are those of the job. */
 function trial(ask: JobAsk, planned: JobPlan, repair: Repair, from: number): Tried {
-  const actuals = { ...ask.actuals, [repair.id]: NOTHING_YET };
+  const actuals = new Map([...ask.actuals, [repair.id, NOTHING_YET]]);
   const plan = planJob({ ...ask, repairs: [repair], actuals }).repairs[0];
   const starts = plan ? startsAskOf(plan, ask.job, planned.windows, from) : null;
   return plan && starts ? { plan, starts: startWindows(starts) } : null;

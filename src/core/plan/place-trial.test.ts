@@ -28,7 +28,7 @@ test('without a start of its own it begins at the best one, and every time of th
 });
 
 test('says of a place what the plan of a repair there says from the same instant', () => {
-  const plan = planJob({ job, repairs: [nosing], sheets: sampleSheets, stock: [], actuals: {}, nowMs: NOW }).repairs[0]!;
+  const plan = planJob({ job, repairs: [nosing], sheets: sampleSheets, stock: [], actuals: new Map(), nowMs: NOW }).repairs[0]!;
   const load = plan.milestones.find((m) => m.kind === 'load')!;
   const placeMin = 15;
   const t = tryPlace(ask({ placeMin, startMs: load.originMs! - (mortarSheet.mixMin + placeMin) * 60_000 }));

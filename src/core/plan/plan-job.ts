@@ -1,3 +1,4 @@
+import { dequal } from 'dequal';
 import type { SheetRevision, Stock } from '../system';
 import { attempt, type Problem } from '../units';
 import { type Actuals, NOTHING_YET } from './actuals';
@@ -30,7 +31,7 @@ export interface JobAsk {
   readonly repairs: readonly Repair[];
   readonly sheets: readonly SheetRevision[];
   readonly stock: readonly Stock[];
-  readonly actuals: Readonly<Record<string, Actuals>>;
+  readonly actuals: ReadonlyMap<string, Actuals>;
   readonly nowMs: number;
   /** Prepared pots by sheet; a sheet without one is planned by the sheet's figure alone. */
   readonly pots?: Pots;
@@ -54,7 +55,7 @@ function planOnce(ask: RepairAsk): RepairPlan {
       was.nowMs === ask.nowMs &&
       was.pots === ask.pots &&
       was.busy.length === ask.busy.length &&
-      JSON.stringify(was.actuals) === JSON.stringify(ask.actuals) &&
+      dequal(was.actuals, ask.actuals) &&
       was.busy.every((b, i) => b.fromMs === ask.busy[i]!.fromMs && b.toMs === ask.busy[i]!.toMs);
     if (same) return last.plan;
   }
@@ -102,8 +103,8 @@ function thermalIn({ site, thermals }: Setting, repair: Repair, actuals: Actuals
 export function planJob(ask: JobAsk): JobPlan {
   const { job, nowMs, pots = NO_POTS } = ask;
   const repairs = [...ask.repairs].sort((a, b) => a.order - b.order || (a.id < b.id ? -1 : 1));
-  const happened = Object.values(ask.actuals).flatMap((a) =>
-    [a.startedAt, ...Object.values(a.begun), ...Object.values(a.done)].filter((t): t is number => t !== null),
+  const happened = [...ask.actuals.values()].flatMap((a) =>
+    [a.startedAt, ...a.begun.values(), ...a.done.values()].filter((t): t is number => t !== null),
   );
   // Work that is some days off shows the days until then as well; whole days, so that the answer holds as long as the day.
   const today = Math.max(Math.floor(nowMs / DAY_MS) * DAY_MS, job.startFrom - SHOWN_BEFORE_MS);
@@ -114,7 +115,7 @@ export function planJob(ask: JobAsk): JobPlan {
   const busy: Window[] = [];
   const problems: Problem[] = [];
   const plans = repairs.flatMap((repair) => {
-    const actuals = ask.actuals[repair.id] ?? NOTHING_YET;
+    const actuals = ask.actuals.get(repair.id) ?? NOTHING_YET;
     const thermal = attempt(() => thermalIn(set.value, repair, actuals));
     if (!thermal.ok) {
       problems.push({ ...thermal.problem, field: `${repair.id}.${thermal.problem.field}` });
@@ -130,7 +131,7 @@ export function planJob(ask: JobAsk): JobPlan {
       busy: [...busy],
       actuals,
       nowMs,
-      pots: (sheet && pots[sheet.id]) ?? null,
+      pots: (sheet && pots.get(sheet.id)) ?? null,
     });
     for (const s of plan.steps) busy.push({ fromMs: s.startMs, toMs: s.endMs });
     return [plan];

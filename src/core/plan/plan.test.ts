@@ -20,10 +20,10 @@ const job: Job = {
 const [nosing, eyes] = sampleData(NOW, zone).bundles[0]!.repairs as [Repair, Repair];
 const [plate] = sampleData(NOW, zone).bundles[1]!.repairs as [Repair];
 const here = (r: Repair, over: Partial<Repair> = {}): Repair => ({ ...r, jobId: job.id, ...over });
-const plan = (repairs: Repair[], over: Partial<Job> = {}, actuals: Record<string, Actuals> = {}, nowMs = NOW) =>
+const plan = (repairs: Repair[], over: Partial<Job> = {}, actuals: ReadonlyMap<string, Actuals> = new Map(), nowMs = NOW) =>
   planJob({ job: { ...job, ...over }, repairs, sheets: sampleSheets, stock: [], actuals, nowMs });
 const only = (r: Repair, over: Partial<Job> = {}, actuals?: Actuals, nowMs = NOW) =>
-  plan([r], over, actuals ? { [r.id]: actuals } : {}, nowMs).repairs[0]!;
+  plan([r], over, actuals ? new Map([[r.id, actuals]]) : new Map(), nowMs).repairs[0]!;
 const milestone = (p: ReturnType<typeof only>, kind: string) => p.milestones.find((m) => m.kind === kind)!;
 
 describe('by hand, at a steady 20 °C', () => {
@@ -239,19 +239,15 @@ describe('what really happened', () => {
   const noon = at('2026-05-05T12:00');
 
   test('done steps keep their instants and the rest goes on from now', () => {
-    const p = only(here(nosing, { materialC: 20 }), {}, begun({ done: { 'prep:cut': at('2026-05-05T09:00') } }), noon);
+    const p = only(here(nosing, { materialC: 20 }), {}, begun({ done: new Map([['prep:cut', at('2026-05-05T09:00')]]) }), noon);
     expect(p.steps[0]).toMatchObject({ id: 'prep:cut', doneAt: at('2026-05-05T09:00') });
     expect(p.steps[1]!.startMs).toBe(noon);
     expect(p.steps[1]!.forcedBy).toBe('now');
   });
 
   test('a cold base reading moves the release later, and it is not forgotten at once', () => {
-    const done = Object.fromEntries(
-      ['prep:mark', 'prep:drill', 'prep:clean', 'prep:dry-fit', 'b1:purge', 'b1:fill', 'b2:fill', 'b3:fill', 'b4:fill'].map((id) => [
-        id,
-        noon,
-      ]),
-    );
+    const ids = ['prep:mark', 'prep:drill', 'prep:clean', 'prep:dry-fit', 'b1:purge', 'b1:fill', 'b2:fill', 'b3:fill', 'b4:fill'];
+    const done = new Map(ids.map((id) => [id, noon]));
     const before = only(here(eyes), {}, begun({ done }), noon);
     const after = only(here(eyes), {}, begun({ done, readings: [{ channel: 'base', atMs: noon, valueC: 4 }] }), noon);
     // 20 to 30 °C: 45 min; 0 to 5 °C: 180 min on the sheet.
@@ -260,14 +256,14 @@ describe('what really happened', () => {
   });
 
   test('a lost batch is mixed again under a new step, a top-up comes behind, a moved part restarts the hold', () => {
-    const p = only(here(nosing, { materialC: 20 }), {}, begun({ redone: { 0: 1 } }), noon);
+    const p = only(here(nosing, { materialC: 20 }), {}, begun({ redone: new Map([[0, 1]]) }), noon);
     expect(p.steps.some((s) => s.id === 'b1~2:mix')).toBe(true);
     expect(p.steps.some((s) => s.id === 'b1:mix')).toBe(false);
     const top = only(here(nosing, { materialC: 20 }), {}, begun({ topUpsMl: [200] }), noon);
     expect(top.batches.at(-1)!.ml).toBeCloseTo(200 + mortarSheet.potLossMl, 9);
     expect(top.steps.some((s) => s.id === 'b3:place')).toBe(true);
     const ids = ['prep:mock-up', 'prep:grind', 'prep:wipe', 'b1:weigh', 'b1:mix', 'b1:spread', 'close'];
-    const done = Object.fromEntries(ids.map((id, i) => [id, at('2026-05-05T08:00') + i * 5 * MIN]));
+    const done = new Map(ids.map((id, i) => [id, at('2026-05-05T08:00') + i * 5 * MIN]));
     const moved = only(here(plate), {}, begun({ done, holdRestartedAt: noon }), noon);
     expect(milestone(moved, 'load').originMs).toBe(noon);
   });
@@ -276,7 +272,7 @@ describe('what really happened', () => {
     const p = only(
       here(nosing, { materialC: 20 }),
       {},
-      begun({ done: { 'prep:cut': at('2026-05-05T09:00') }, preparedAgain: [{ atMs: noon }] }),
+      begun({ done: new Map([['prep:cut', at('2026-05-05T09:00')]]), preparedAgain: [{ atMs: noon }] }),
       noon,
     );
     expect(p.steps[1]).toMatchObject({ id: 'prep~2:dry', hold: true });
@@ -310,7 +306,7 @@ test('a forecast with a spread widens every range on both sides, and waits plan 
       repairs: [b.repairs[0]!],
       sheets: sampleSheets,
       stock: [],
-      actuals: {},
+      actuals: new Map(),
       nowMs: b.job.startFrom,
     });
     return p.repairs[0]!.milestones.find((m) => m.kind === 'load')!;

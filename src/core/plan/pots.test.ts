@@ -13,14 +13,14 @@ const { bundles } = sampleData(NOW, zone);
 const plate = { ...bundles[1]!.repairs[0]!, sheetId: pasteSheet.id, materialC: 20 } as Repair;
 const job = { ...bundles[1]!.job, climate: { kind: 'constant', tempC: 20, humidityPct: 50 } } as const;
 const m = reactiveOf(pasteSheet);
-const heat = preparePots([plate], [pasteSheet])[pasteSheet.id]!;
+const heat = preparePots([plate], [pasteSheet]).get(pasteSheet.id)!;
 const net = heat.pot;
 const referenceG = milestoneOf(pasteSheet, 'use-by')!.referenceMassG!;
 
 /** A big fill by slow hands, so that its own heat decides. */
 const big = (over: Partial<Repair> = {}): Repair => ({ ...plate, settings: { ...plate.settings, rate: 12 }, reserve: false, ...over });
 const planned = (repair: Repair, sheet: SheetRevision, pots = preparePots([repair], [sheet])): JobPlan =>
-  planJob({ job, repairs: [repair], sheets: [sheet], stock: [], actuals: {}, nowMs: NOW, pots });
+  planJob({ job, repairs: [repair], sheets: [sheet], stock: [], actuals: new Map(), nowMs: NOW, pots });
 
 test('the share of the pot life read from the net is that of two runs, within 2 %, and never lengthens', () => {
   const life = (massG: number, tempC: number) => potRun(m, { massG, startC: tempC, roomC: tempC, lifeOnly: true }).lifeMin!;
@@ -72,7 +72,7 @@ test('a pot larger than the sheet’s is used up sooner: clocks, batches and fin
       shapes: plate.void!.shapes.map((s) => ('thickness' in s ? { ...s, thickness: { ...s.thickness, valueMm: 12 } } : s)),
     },
   });
-  const plain = planned(repair, pasteSheet, {}).repairs[0]!;
+  const plain = planned(repair, pasteSheet, new Map()).repairs[0]!;
   const warm = planned(repair, pasteSheet).repairs[0]!;
   expect(plain.problems).toEqual([]);
   const largest = Math.max(...warm.batches.map((b) => massOf(b.massG)));
@@ -95,16 +95,16 @@ test('a pot larger than the sheet’s is used up sooner: clocks, batches and fin
 
 test('what was begun keeps its batches when a table comes later', () => {
   const repair = big();
-  const plain = planned(repair, pasteSheet, {}).repairs[0]!;
+  const plain = planned(repair, pasteSheet, new Map()).repairs[0]!;
   const begun: Actuals = { ...NOTHING_YET, startedAt: NOW, usableMin: plain.usableMin };
   const plan = planJob({
     job,
     repairs: [repair],
     sheets: [pasteSheet],
     stock: [],
-    actuals: { [repair.id]: begun },
+    actuals: new Map([[repair.id, begun]]),
     nowMs: NOW,
-    pots: { [pasteSheet.id]: heat },
+    pots: new Map([[pasteSheet.id, heat]]),
   }).repairs[0]!;
   expect(plan.pot).not.toBeNull();
   expect(plan.batches.map((b) => b.ml)).toEqual(plain.batches.map((b) => b.ml));
@@ -117,7 +117,7 @@ describe('the heat of a lift', () => {
     const mine = { ...nosing, sheetId: sheet.id, ...over };
     const here = { ...bundles[0]!.job, climate: { kind: 'constant', tempC: 24, humidityPct: 50 } } as const;
     const pots = preparePots([mine], [sheet]);
-    const plan = planJob({ job: here, repairs: [mine], sheets: [sheet], stock: [], actuals: {}, nowMs: NOW, pots }).repairs[0]!;
+    const plan = planJob({ job: here, repairs: [mine], sheets: [sheet], stock: [], actuals: new Map(), nowMs: NOW, pots }).repairs[0]!;
     return {
       plan,
       heat: judge({ job: here, repair: mine, plan, actuals: NOTHING_YET, sheets: [sheet], stock: [], nowMs: NOW }).find(

@@ -8,8 +8,8 @@ export interface SheetHeat {
   readonly lift: HeatTable;
 }
 /** Prepared pots and lifts by the id of their sheet revision. */
-export type Pots = Readonly<Record<string, SheetHeat>>;
-export const NO_POTS: Pots = {};
+export type Pots = ReadonlyMap<string, SheetHeat>;
+export const NO_POTS: Pots = new Map();
 
 /** The sheets that repairs mix in a pot that warms itself: their plans read a prepared table. */
 export const potSheets = (repairs: readonly Pick<Repair, 'sheetId'>[], sheets: readonly SheetRevision[]): readonly SheetRevision[] =>
@@ -19,8 +19,8 @@ const made = new WeakMap<SheetRevision, SheetHeat>();
 
 /** Prepares pots and lifts of all repairs at once; up to a second for each sheet, so a page has it done in a worker. */
 export function preparePots(repairs: readonly Pick<Repair, 'sheetId'>[], sheets: readonly SheetRevision[]): Pots {
-  return Object.fromEntries(
-    potSheets(repairs, sheets).map((sheet) => {
+  return new Map(
+    potSheets(repairs, sheets).map((sheet): [string, SheetHeat] => {
       const table = made.get(sheet) ?? { pot: netTable(sheet, 'pot'), lift: netTable(sheet, 'lift') };
       made.set(sheet, table);
       return [sheet.id, table];

@@ -9,7 +9,7 @@ const { bundles } = sampleData(NOW, 'Europe/Helsinki');
 const nosing = bundles[0]!.repairs[0]!;
 const plan = (over: Partial<Job> = {}, repair: Partial<Repair> = {}) => {
   const job = { ...bundles[0]!.job, wantedAt: null, ...over };
-  const p = planJob({ job, repairs: [{ ...nosing, ...repair }], sheets: sampleSheets, stock: [], actuals: {}, nowMs: NOW });
+  const p = planJob({ job, repairs: [{ ...nosing, ...repair }], sheets: sampleSheets, stock: [], actuals: new Map(), nowMs: NOW });
   return { job, plan: p, repair: p.repairs[0]! };
 };
 const starts = (over: Partial<Job> = {}, repair: Partial<Repair> = {}) => {
@@ -107,7 +107,7 @@ describe('what would open a window', () => {
   const open = (over: Partial<Job>, repair: Partial<Repair> = {}, sheets = sampleSheets) => {
     const job = { ...bundles[0]!.job, wantedAt: null, ...over };
     const mine = { ...nosing, ...repair };
-    const ask = { job, repairs: [mine], sheets, stock: [], actuals: {}, nowMs: NOW };
+    const ask = { job, repairs: [mine], sheets, stock: [], actuals: new Map(), nowMs: NOW };
     return { ask, mine, openers: openersOf(ask, nosing.id) };
   };
   /** The repair with the change made, planned as it would be. */

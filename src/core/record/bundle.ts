@@ -40,7 +40,7 @@ const same = <T>(a: readonly T[], b: readonly T[]) => a.length === b.length && a
 /** Plans and judges a job at an instant, from its drafts and its record. Pure: the same bundle, instant and pots give the same view. */
 export function viewJob(bundle: Bundle, nowMs: number, pots: Pots = NO_POTS): JobView {
   const { job, repairs, sheets, stock } = bundle;
-  const actuals = Object.fromEntries(repairs.map((r) => [r.id, foldEvents(bundle.events, r.id)]));
+  const actuals = new Map(repairs.map((r) => [r.id, foldEvents(bundle.events, r.id)]));
   const plan = planJob({ job, repairs, sheets, stock, actuals, nowMs, pots });
   return {
     job,
@@ -50,7 +50,7 @@ export function viewJob(bundle: Bundle, nowMs: number, pots: Pots = NO_POTS): Jo
       const known = seen.get(p);
       // The same plan of the same draft was judged before; only another shelf could change what is found in it.
       if (known && known.repair === repair && same(known.sheets, sheets) && same(known.stock, stock)) return known.view;
-      const context = { job, repair, plan: p, actuals: actuals[repair.id]!, sheets, stock, nowMs };
+      const context = { job, repair, plan: p, actuals: actuals.get(repair.id)!, sheets, stock, nowMs };
       const findings = judge(context);
       const view = { repair, plan: p, actuals: context.actuals, findings, states: stageStates(context, findings) };
       seen.set(p, { repair, sheets, stock, view });

@@ -54,6 +54,12 @@ export const EventBody = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('released'), note: z.string().max(500) }),
   z.object({ kind: z.literal('reviewed'), note: z.string().max(500) }),
   z.object({ kind: z.literal('lesson'), text: z.string().min(1).max(1000) }),
+  /** The device's clock was wrong: what it wrote up to here is moved by `shiftMs`, so that waits keep their length. */
+  z.object({
+    kind: z.literal('clock-set'),
+    shiftMs: z.number().int(),
+    upTo: z.array(z.object({ device: id, sequence: z.number().int().nonnegative() })).max(500),
+  }),
   /** Takes an earlier event back. The earlier one stays readable. */
   z.object({ kind: z.literal('withdrawn'), why: z.string().min(3).max(500) }),
 ]);
@@ -74,6 +80,8 @@ export const Event = z.object({
   repairId: id,
   amends: id.nullable(),
   role,
+  /** By how much the device's clock had jumped, ms, while nobody had said yet which of its times is right. */
+  clockJumpMs: z.number().int().optional(),
   body: EventBody,
 });
 export type Event = z.infer<typeof Event>;

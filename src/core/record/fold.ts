@@ -2,11 +2,38 @@ import { TROUBLES } from '../method';
 import { type Actuals, NOTHING_YET } from '../plan';
 import { byTime, type Event } from './event';
 
+/** The browser an event was written in: its tabs share one clock. */
+export const browserOf = (device: string): string => device.split('.')[0]!;
+
+/** Events with their instants as the clock should have shown them, where it was found to have been wrong. */
+function rightly(events: readonly Event[]): readonly Event[] {
+  const sets = events.filter((e) => e.body.kind === 'clock-set');
+  if (!sets.length) return events;
+  return events.map((e) =>
+    sets.reduce((moved, s) => {
+      if (s.body.kind !== 'clock-set') return moved;
+      const { upTo, shiftMs } = s.body;
+      return upTo.some((u) => u.device === e.device && e.sequence <= u.sequence) ? { ...moved, at: moved.at + shiftMs } : moved;
+    }, e),
+  );
+}
+
+/** The last event of each tab of a browser: what its clock-set moves. */
+export function lastOfEach(events: readonly Event[], browser: string): readonly { readonly device: string; readonly sequence: number }[] {
+  const last = new Map<string, number>();
+  for (const e of events) if (browserOf(e.device) === browser) last.set(e.device, Math.max(last.get(e.device) ?? 0, e.sequence));
+  return [...last].map(([device, sequence]) => ({ device, sequence }));
+}
+
 /** Events that count: those neither withdrawn nor replaced by an amendment, in order. */
 export function standingEvents(events: readonly Event[]): readonly Event[] {
   const amended = new Set(events.flatMap((e) => (e.amends ? [e.amends] : [])));
-  return [...events].filter((e) => !amended.has(e.id) && e.body.kind !== 'withdrawn').sort(byTime);
+  return rightly(events)
+    .filter((e) => !amended.has(e.id) && e.body.kind !== 'withdrawn')
+    .sort(byTime);
 }
+
+const withKey = <K, V>(map: ReadonlyMap<K, V>, key: K, value: V): ReadonlyMap<K, V> => new Map(map).set(key, value);
 
 /** One event applied to what is known so far; the state is never changed in place. */
 export function apply(state: Actuals, event: Event): Actuals {
@@ -15,17 +42,17 @@ export function apply(state: Actuals, event: Event): Actuals {
     case 'started':
       return state.startedAt === null ? { ...state, startedAt: at, usableMin: body.usableMin } : state;
     case 'step-begun':
-      return { ...state, begun: { ...state.begun, [body.step]: at } };
+      return { ...state, begun: withKey(state.begun, body.step, at) };
     case 'step-done':
-      return { ...state, done: { ...state.done, [body.step]: at } };
+      return { ...state, done: withKey(state.done, body.step, at) };
     case 'reading':
       return { ...state, readings: [...state.readings, { channel: body.channel, atMs: at, valueC: body.valueC }] };
     case 'humidity':
       return { ...state, humidity: [...state.humidity, { atMs: at, valuePct: body.valuePct }] };
     case 'override':
-      return { ...state, overrides: { ...state.overrides, [body.finding]: { reason: body.reason, role: event.role, atMs: at } } };
+      return { ...state, overrides: withKey(state.overrides, body.finding, { reason: body.reason, role: event.role, atMs: at }) };
     case 'test':
-      return { ...state, tests: { ...state.tests, [body.test]: body.answer } };
+      return { ...state, tests: withKey(state.tests, body.test, body.answer) };
     case 'released':
       return { ...state, released: { role: event.role, atMs: at } };
     case 'reviewed':
@@ -35,9 +62,9 @@ export function apply(state: Actuals, event: Event): Actuals {
     case 'discarded':
       return { ...state, pours: state.pours.filter((p) => p.batch !== body.batch) };
     case 'witness':
-      return { ...state, witness: { ...state.witness, [body.batch]: { state: body.state, atMs: at } } };
+      return { ...state, witness: withKey(state.witness, body.batch, { state: body.state, atMs: at }) };
     case 'taken':
-      return { ...state, taken: { ...state.taken, [body.stockId]: (state.taken[body.stockId] ?? 0) + body.count } };
+      return { ...state, taken: withKey(state.taken, body.stockId, (state.taken.get(body.stockId) ?? 0) + body.count) };
     case 'trouble':
       return trouble(state, event);
     default:
@@ -51,7 +78,7 @@ function trouble(state: Actuals, event: Event): Actuals {
   const id = event.body.trouble;
   switch (TROUBLES.find((t) => t.id === id)?.effect) {
     case 'redo-batch':
-      return batch === null ? state : { ...state, redone: { ...state.redone, [batch]: (state.redone[batch] ?? 0) + 1 } };
+      return batch === null ? state : { ...state, redone: withKey(state.redone, batch, (state.redone.get(batch) ?? 0) + 1) };
     case 'more-material':
       return missingMl === null ? state : { ...state, topUpsMl: [...state.topUpsMl, missingMl] };
     case 'restart-hold':
@@ -65,5 +92,10 @@ function trouble(state: Actuals, event: Event): Actuals {
 
 /** What really happened to one repair. */
 export function foldEvents(events: readonly Event[], repairId: string): Actuals {
-  return standingEvents(events.filter((e) => e.repairId === repairId)).reduce(apply, NOTHING_YET);
+  const standing = standingEvents(events.filter((e) => e.repairId === repairId));
+  // A logger brings readings by the thousand: they are gathered at once, not copied for each.
+  const readings = standing.flatMap(({ body, at }) =>
+    body.kind === 'reading' ? [{ channel: body.channel, atMs: at, valueC: body.valueC }] : [],
+  );
+  return { ...standing.filter((e) => e.body.kind !== 'reading').reduce(apply, NOTHING_YET), readings };
 }

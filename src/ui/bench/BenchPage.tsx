@@ -5,10 +5,10 @@ import { useMemo, useState } from 'react';
 import { fromTotal, type Pour, type PourPlan, pourState, sameSystem } from '@/core/mix';
 import { isMetered, PART_IDS, type PartId, partOf } from '@/core/system';
 import { attempt, formatDuration } from '@/core/units';
-import { changeRepair, record, useDesk } from '../desk/desk';
-import { useNow } from '../desk/now';
-import { usePrefs } from '../desk/prefs';
-import { repairIn, useJobView } from '../desk/view';
+import { changeRepair, record, useWorkspace } from '../workspace/workspace';
+import { useNow } from '../workspace/now';
+import { usePrefs } from '../workspace/prefs';
+import { repairIn, useJobView } from '../workspace/view';
 import { instrumentOf } from '../mix/Instruments';
 import { MixingColumns } from '../mix/MixingColumns';
 import { Choice, Heading, useFormat, Ways } from '../shared/bits';
@@ -30,7 +30,7 @@ export function BenchPage({ jobId, repairId, batch: index }: { jobId: string; re
   const nowMs = useNow(1000);
   const { role } = usePrefs();
   const format = useFormat();
-  const desk = useDesk();
+  const desk = useWorkspace();
   const [dry, setDry] = useState<readonly Pour[]>([]);
   const [useScaleOn, setUseScale] = useState(true);
   const [lot, setLot] = useState('');
@@ -96,8 +96,8 @@ export function BenchPage({ jobId, repairId, batch: index }: { jobId: string; re
 
   const take = async (massG: number, source: string) => {
     if (!part || !(massG > 0)) return;
-    const foreign = Object.values(desk.stock).find((l) => l.lot === lot.trim() && l.systemId !== sheet.systemId);
-    const other = foreign && Object.values(desk.sheets).find((s) => s.systemId === foreign.systemId);
+    const foreign = [...desk.stock.values()].find((l) => l.lot === lot.trim() && l.systemId !== sheet.systemId);
+    const other = foreign && [...desk.sheets.values()].find((s) => s.systemId === foreign.systemId);
     const same = other ? attempt(() => sameSystem(sheet, other)) : null;
     if (same && !same.ok) {
       setLotFault(same.problem.sentence);
@@ -117,7 +117,7 @@ export function BenchPage({ jobId, repairId, batch: index }: { jobId: string; re
     scale.pour(false);
     scale.tare();
   };
-  const lots = Object.values(desk.stock).filter((l) => l.systemId === sheet.systemId);
+  const lots = [...desk.stock.values()].filter((l) => l.systemId === sheet.systemId);
   const parts = PART_IDS.filter((id) => batch.massG[id] > 0);
 
   return (

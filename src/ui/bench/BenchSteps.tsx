@@ -1,6 +1,6 @@
 'use client';
 import type { RepairView } from '@/core/record';
-import { record } from '../desk/desk';
+import { record } from '../workspace/workspace';
 import { stepsOf } from './steps-of';
 
 /** What is done with a pot once all is in it: mixing, standing, a cup kept, or away with it. */
@@ -29,7 +29,7 @@ export function BenchSteps({
   const started = at.actuals.startedAt !== null;
   const { mixStep, standStep } = stepsOf(at.plan, batch);
   const [mixingBegan, mixingOver] = [mixStep?.begunAt ?? null, mixStep?.doneAt ?? null];
-  const cup = at.actuals.witness[batch];
+  const cup = at.actuals.witness.get(batch);
   return (
     <div className="flex flex-wrap gap-2 mt-3">
       {started && ready && mixStep && mixingBegan === null && (

@@ -1,8 +1,8 @@
 'use client';
 import type { RepairView } from '@/core/record';
 import type { SheetRevision, Stock } from '@/core/system';
-import { record } from '../desk/desk';
-import { changeLot } from '../desk/shelf';
+import { record } from '../workspace/workspace';
+import { changeLot } from '../workspace/workspace';
 import { Heading } from '../shared/bits';
 
 /** Kits taken from the shelf for this repair: the lot loses them, the record keeps it. */
@@ -14,7 +14,7 @@ export function Taken({ at, sheet, lots, role }: { at: RepairView; sheet: SheetR
       <ul>
         {lots.map((l) => {
           const kit = sheet.kits.find((k) => k.id === l.kitId);
-          const taken = at.actuals.taken[l.id] ?? 0;
+          const taken = at.actuals.taken.get(l.id) ?? 0;
           return (
             <li key={l.id} className="flex justify-between gap-3 items-center py-0.5">
               <span>

@@ -3,9 +3,9 @@ import { Printer } from 'lucide-react';
 import Link from 'next/link';
 import { formatDuration } from '@/core/units';
 import { SHAPES } from '@/core/void';
-import { useDesk } from '../desk/desk';
-import { useNow } from '../desk/now';
-import { useJobView } from '../desk/view';
+import { useWorkspace } from '../workspace/workspace';
+import { useNow } from '../workspace/now';
+import { useJobView } from '../workspace/view';
 import { FindingSign, useFormat } from '../shared/bits';
 import { Drawing } from '../shared/Drawing';
 import { dayAndClock, fullWhen } from '../shared/when';
@@ -16,7 +16,7 @@ export function CardPage({ jobId }: { jobId: string }) {
   const view = useJobView(jobId);
   const nowMs = useNow(60_000);
   const format = useFormat();
-  const lessons = useDesk((d) => d.events).filter((e) => e.body.kind === 'lesson');
+  const lessons = useWorkspace((d) => d.events).filter((e) => e.body.kind === 'lesson');
   if (!view)
     return (
       <main id="main" className="p-8">

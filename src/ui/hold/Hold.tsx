@@ -1,7 +1,7 @@
 'use client';
 import { MILESTONES, milestoneOf, STARTS } from '@/core/system';
 import { formatDuration, instantsIn } from '@/core/units';
-import { changeJob, changeRepair } from '../desk/desk';
+import { changeJob, changeRepair } from '../workspace/workspace';
 import { ClimateFields } from '../job/ClimateFields';
 import { StepList } from '../place/StepList';
 import type { StageProps } from '../repair/stage-props';

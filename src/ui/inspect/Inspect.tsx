@@ -1,7 +1,7 @@
 'use client';
 import { METHODS, methodOf } from '@/core/method';
 import { passes } from '@/core/plan';
-import { changeRepair } from '../desk/desk';
+import { changeRepair } from '../workspace/workspace';
 import type { StageProps } from '../repair/stage-props';
 import { Answer, Choice, Heading, TextField } from '../shared/bits';
 import { StageFindings } from '../shared/StageFindings';
@@ -66,7 +66,7 @@ function Side({ at }: StageProps) {
   const { repair, plan } = at;
   const change = (over: Partial<typeof repair>, key = 'inspect') => changeRepair(repair.id, (r) => ({ ...r, ...over }), key);
   const changeBase: BaseProps['change'] = (over, key) => changeRepair(repair.id, (r) => ({ ...r, base: { ...r.base, ...over } }), key);
-  const stops = at.findings.filter((f) => f.stage === 'inspect' && f.severity === 'stop' && !(f.id in at.actuals.overrides)).length;
+  const stops = at.findings.filter((f) => f.stage === 'inspect' && f.severity === 'stop' && !at.actuals.overrides.has(f.id)).length;
   const left = plan.unanswered.length;
   return (
     <div>

@@ -1,7 +1,7 @@
 'use client';
 import type { Repair } from '@/core/plan';
 import { GRADES, type GradeId, LAYERS, type LayerId, type Meets } from '@/core/system';
-import { changeRepair } from '../desk/desk';
+import { changeRepair } from '../workspace/workspace';
 
 /** The base more exactly, and the layers under and over: what decides whether it bonds and cures at all. */
 export function MeetsFields({ repair }: { repair: Repair }) {

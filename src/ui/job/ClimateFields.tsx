@@ -2,7 +2,7 @@
 import { useState } from 'react';
 import { type ClimateSource, climateProblems } from '@/core/climate';
 import type { Job } from '@/core/plan';
-import { usePrefs } from '../desk/prefs';
+import { usePrefs } from '../workspace/prefs';
 import { Choice } from '../shared/bits';
 import { QuantityField } from '../shared/QuantityField';
 import { HourlyFields } from './HourlyFields';

@@ -8,6 +8,7 @@ import { CHARACTERS, type CharacterId } from '@/device/forecast';
 import { useFormat } from '../shared/bits';
 import { CsvFile, type CsvOutcome } from '../shared/CsvFile';
 import { dayAndClock } from '../shared/when';
+import { clock } from '../workspace/workspace';
 
 /** Weather hour by hour: from a file, whose open questions are asked, or from the made-up forecast that ships. */
 export function HourlyFields({ job, write }: { job: Job; write: (climate: ClimateSource) => void }) {
@@ -37,7 +38,7 @@ export function HourlyFields({ job, write }: { job: Job; write: (climate: Climat
     return { said: `${rows.length} hours taken in${bridged}.` };
   };
   const ask = async () => {
-    const from = Math.min(Date.now(), job.startFrom) - 3 * 86_400_000;
+    const from = Math.min(clock.now(), job.startFrom) - 3 * 86_400_000;
     const offset = DateTime.fromMillis(from, { zone: job.zone }).offset / 60;
     try {
       const answer = await fetch(`/api/forecast?character=${character}&seed=${seed}&from=${from}&offset=${offset}`);

@@ -5,13 +5,13 @@ import { useRouter } from 'next/navigation';
 import { calendarFile } from '@/core/file';
 import { METHODS } from '@/core/method';
 import { calendarProblems } from '@/core/plan';
-import { addRepair, changeJob, changeRepair, removeRepair, useDesk } from '../desk/desk';
-import { exportJob } from '../desk/exchange';
-import { fileName, saveText } from '../desk/files';
-import { freshRepair } from '../desk/fresh';
-import { useNow } from '../desk/now';
-import { usePrefs } from '../desk/prefs';
-import { useJobView } from '../desk/view';
+import { clock, addRepair, changeJob, changeRepair, removeRepair, useWorkspace } from '../workspace/workspace';
+import { exportJob } from '../workspace/exchange';
+import { fileName, saveText } from '../workspace/files';
+import { freshRepair } from '../workspace/fresh';
+import { useNow } from '../workspace/now';
+import { usePrefs } from '../workspace/prefs';
+import { useJobView } from '../workspace/view';
 import { useTemperaturePull } from '../repair/RepairPage';
 import { Heading, TextField, Ways } from '../shared/bits';
 import { fromLocalInput } from '../shared/local-input';
@@ -31,7 +31,7 @@ export function JobPage({ jobId }: { jobId: string }) {
   const pull = useTemperaturePull(jobId);
   const router = useRouter();
   const system = usePrefs((p) => p.system);
-  const events = useDesk((d) => d.events);
+  const events = useWorkspace((d) => d.events);
   if (!view)
     return (
       <main id="main" className="p-8 flex flex-col gap-4">
@@ -45,7 +45,7 @@ export function JobPage({ jobId }: { jobId: string }) {
   const hours = calendarProblems(job);
   const said = (field: string) => hours.find((p) => p.field === field)?.sentence ?? null;
   const add = (methodId: string) => {
-    const repair = freshRepair(job.id, methodId, Math.max(0, ...view.repairs.map((r) => r.repair.order)) + 1, Date.now());
+    const repair = freshRepair(job.id, methodId, Math.max(0, ...view.repairs.map((r) => r.repair.order)) + 1, clock.now());
     addRepair(repair);
     router.push(`/job/${job.id}/${repair.id}/inspect`);
   };

@@ -8,9 +8,9 @@ import { withBlend } from '@/core/mix';
 import type { Job, Repair } from '@/core/plan';
 import { BASES, sheetIn } from '@/core/system';
 import { attempt, figure } from '@/core/units';
-import { changeRepair, useDesk } from '../desk/desk';
-import { freshJob, freshRepair } from '../desk/fresh';
-import { useNow } from '../desk/now';
+import { changeRepair, useWorkspace } from '../workspace/workspace';
+import { freshJob, freshRepair } from '../workspace/fresh';
+import { useNow } from '../workspace/now';
 import { shelfOf } from '../material/shelf-of';
 import { Choice, Heading, Ways } from '../shared/bits';
 import { QuantityField } from '../shared/QuantityField';
@@ -27,11 +27,11 @@ const FIRST: LabAsk = { massG: 500, vessel: 'pot', startC: 20, roomC: 18, thickn
 /** Trying things out: one system, one place; pot and lift as they heat themselves, the sheet's times at that temperature. */
 export function LabPage() {
   const asked = useSearchParams();
-  const desk = useDesk();
-  const repair = asked.get('repair') ? desk.repairs[asked.get('repair')!] : undefined;
+  const desk = useWorkspace();
+  const repair = asked.get('repair') ? desk.repairs.get(asked.get('repair')!) : undefined;
   const shelf = shelfOf(desk.sheets, repair?.sheetId ?? null);
   const [picked, setPicked] = useState<string | null>(asked.get('sheet'));
-  const stored = desk.sheets[picked ?? repair?.sheetId ?? ''] ?? shelf.find((s) => !selfHeats(s)) ?? shelf[0] ?? null;
+  const stored = desk.sheets.get(picked ?? repair?.sheetId ?? '') ?? shelf.find((s) => !selfHeats(s)) ?? shelf[0] ?? null;
   const [ask, setAsk] = useState<LabAsk>({
     ...FIRST,
     ...(repair ? { base: repair.base.material, startC: repair.materialC ?? FIRST.startC } : {}),
@@ -48,7 +48,7 @@ export function LabPage() {
   const { table, share, stop, stopped } = useHeatTable(sheet, map, true);
   const nowMs = useNow(600_000);
   const [place, setPlace] = useState<LabPlace | null>(null);
-  const of = repair ? desk.jobs[repair.jobId] : undefined;
+  const of = repair ? desk.jobs.get(repair.jobId) : undefined;
   const first = useMemo(() => placeOf(of, repair, nowMs), [of, repair, nowMs]);
   const shown = place ?? first;
   const tried = useTrial(

@@ -13,7 +13,7 @@ import {
   TABLE_TEMPS_C,
 } from '@/core/cure';
 import { figure, formatDuration, fromCore, unitOf } from '@/core/units';
-import { usePrefs } from '../desk/prefs';
+import { usePrefs } from '../workspace/prefs';
 import { useFormat } from '../shared/bits';
 
 const HT = 210;

@@ -4,10 +4,11 @@ import { useState } from 'react';
 import { METHODS, TROUBLES } from '@/core/method';
 import { WITNESS_STATES } from '@/core/plan';
 import { byTime, type Event, type EventBody } from '@/core/record';
-import { record, useDesk } from '../desk/desk';
-import { useNow } from '../desk/now';
-import { usePrefs } from '../desk/prefs';
-import { useJobView } from '../desk/view';
+import { record, useWorkspace } from '../workspace/workspace';
+import { useNow } from '../workspace/now';
+import { usePrefs } from '../workspace/prefs';
+import { useJobView } from '../workspace/view';
+import { formatDuration } from '@/core/units';
 import { useFormat } from '../shared/bits';
 import { Dialog } from '../shared/Dialog';
 import { QuantityField } from '../shared/QuantityField';
@@ -63,6 +64,8 @@ export function useWords(jobId: string) {
         return `Lesson: ${b.text}`;
       case 'withdrawn':
         return `Withdrawn: ${b.why}`;
+      case 'clock-set':
+        return `The device’s clock was wrong by ${formatDuration(Math.abs(b.shiftMs) / 60_000)}: what it wrote before is counted from the right time.`;
     }
   };
 }
@@ -71,7 +74,7 @@ export function useWords(jobId: string) {
 export function LogPage({ jobId }: { jobId: string }) {
   const view = useJobView(jobId);
   const nowMs = useNow(60_000);
-  const events = useDesk((d) => d.events);
+  const events = useWorkspace((d) => d.events);
   const words = useWords(jobId);
   const [amending, setAmending] = useState<Event | null>(null);
   if (!view)
@@ -115,6 +118,11 @@ export function LogPage({ jobId }: { jobId: string }) {
                   <td className="align-top py-1.5 pr-2">{view.repairs.find((r) => r.repair.id === e.repairId)?.repair.name}</td>
                   <td className="align-top py-1.5">
                     <span className={later.length ? 'line-through soft' : ''}>{words(e)}</span>
+                    {e.clockJumpMs !== undefined && (
+                      <span className="block soft text-sm">
+                        written while the device’s clock was in doubt by {formatDuration(Math.abs(e.clockJumpMs) / 60_000)}
+                      </span>
+                    )}
                     {later.map((c) => (
                       <span key={c.id} className="block">
                         → {words(c)}{' '}

@@ -1,7 +1,7 @@
 'use client';
 import type { Repair } from '@/core/plan';
 import { ORIENTATIONS, WETNESS } from '@/core/system';
-import { changeRepair } from '../desk/desk';
+import { changeRepair } from '../workspace/workspace';
 import { Choice, Heading } from '../shared/bits';
 import { QuantityField } from '../shared/QuantityField';
 

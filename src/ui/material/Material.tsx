@@ -5,7 +5,7 @@ import { suits } from '@/core/judge';
 import { sheetSays } from '@/core/plan';
 import { MILESTONES } from '@/core/system';
 import { formatDuration } from '@/core/units';
-import { changeRepair, useDesk } from '../desk/desk';
+import { changeRepair, useWorkspace } from '../workspace/workspace';
 import type { StageProps } from '../repair/stage-props';
 import { Answer, Heading, useFormat, useProse } from '../shared/bits';
 import { CurveChart } from '../shared/CurveChart';
@@ -18,11 +18,11 @@ import { WarmPacks } from './WarmPacks';
 
 function Sheet({ view, at, nowMs }: StageProps) {
   const { repair, plan } = at;
-  const sheets = useDesk((d) => d.sheets);
-  const stock = useDesk((d) => d.stock);
+  const sheets = useWorkspace((d) => d.sheets);
+  const stock = useWorkspace((d) => d.stock);
   const shelf = useMemo(() => shelfOf(sheets, repair.sheetId), [sheets, repair.sheetId]);
   const candidates = useMemo(
-    () => suits({ job: view.job, repair, plan: view.plan, sheets: shelf, stock: Object.values(stock) }),
+    () => suits({ job: view.job, repair, plan: view.plan, sheets: shelf, stock: [...stock.values()] }),
     [view.job, view.plan, repair, shelf, stock],
   );
   const fit = candidates.filter((s) => s.fails === 0).length;

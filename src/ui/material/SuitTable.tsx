@@ -3,7 +3,7 @@ import Link from 'next/link';
 import type { Criterion, Suit } from '@/core/judge';
 import type { Repair } from '@/core/plan';
 import { systemKind } from '@/core/system';
-import { changeRepair } from '../desk/desk';
+import { changeRepair } from '../workspace/workspace';
 import { useProse } from '../shared/bits';
 
 /** Met is a tick, failed a cross in a box, what cannot be told a dot: shape before colour. */

@@ -3,7 +3,7 @@ import { useMemo, useState } from 'react';
 import { CONTAINERS, type ContainerId, packWarming, valueAt, WARMERS, type WarmerId } from '@/core/climate';
 import { MILESTONES, plannedKitMl } from '@/core/system';
 import { attempt, formatDuration } from '@/core/units';
-import { changeRepair } from '../desk/desk';
+import { changeRepair } from '../workspace/workspace';
 import type { StageProps } from '../repair/stage-props';
 import { Heading, useFormat } from '../shared/bits';
 import { QuantityField } from '../shared/QuantityField';

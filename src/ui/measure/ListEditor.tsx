@@ -3,7 +3,7 @@ import { ClipboardPaste, Plus, Trash2, Upload } from 'lucide-react';
 import { useRef, useState } from 'react';
 import { attempt } from '@/core/units';
 import { type RowList, rowsFromText } from '@/core/void';
-import { usePrefs } from '../desk/prefs';
+import { usePrefs } from '../workspace/prefs';
 import { QuantityField } from '../shared/QuantityField';
 
 interface Props {

@@ -21,7 +21,7 @@ import {
   voidProblems,
   voidSection,
 } from '@/core/void';
-import { changeRepair, useDesk } from '../desk/desk';
+import { changeRepair, useWorkspace } from '../workspace/workspace';
 import type { StageProps } from '../repair/stage-props';
 import { Answer, Choice, useFormat, Working } from '../shared/bits';
 import { Drawing } from '../shared/Drawing';
@@ -59,7 +59,7 @@ function useLookAt(repair: Repair): Look {
 
 /** The repair as drafted this moment, and its void measured: neither waits for the plan. */
 function useDraft({ repair: planned }: RepairView) {
-  const repair = useDesk((d) => d.repairs[planned.id]) ?? planned;
+  const repair = useWorkspace((d) => d.repairs.get(planned.id)) ?? planned;
   const measuredNow = useMemo(
     () => (repair.void && !unmeasuredIn(repair.void).length ? attempt(() => measureVoid(repair.void!)) : null),
     [repair.void],

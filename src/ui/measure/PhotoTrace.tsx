@@ -4,7 +4,7 @@ import { useRef, useState } from 'react';
 import { attachmentOf } from '@/core/record';
 import { attempt } from '@/core/units';
 import { outlineArea, type Point, scaleByDistance, scaleByRectangle, tracedOutline } from '@/core/void';
-import { putAttachment, useDesk } from '../desk/desk';
+import { putAttachment, useWorkspace } from '../workspace/workspace';
 import { Choice, useFormat } from '../shared/bits';
 import { Dialog } from '../shared/Dialog';
 import { QuantityField } from '../shared/QuantityField';
@@ -37,7 +37,7 @@ interface Props {
 /** Outline from a picture: set the scale by two points or by the corners of a known rectangle, then trace the edge. */
 export function PhotoTrace({ jobId, photoId, take }: Props) {
   const [open, setOpen] = useState(false);
-  const kept = useDesk((d) => (photoId ? d.attachments[photoId] : undefined));
+  const kept = useWorkspace((d) => (photoId ? d.attachments.get(photoId) : undefined));
   return (
     <div className="mt-2 flex items-start gap-3">
       <button type="button" className="act text-sm" onClick={() => setOpen(true)}>

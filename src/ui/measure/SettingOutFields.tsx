@@ -1,6 +1,6 @@
 'use client';
 import { blankSettingOut, type Measured, type SettingOut, settingOutMissing } from '@/core/void';
-import { changeRepair } from '../desk/desk';
+import { changeRepair } from '../workspace/workspace';
 import { TextField } from '../shared/bits';
 import { QuantityField } from '../shared/QuantityField';
 

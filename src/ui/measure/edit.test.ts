@@ -1,13 +1,19 @@
 import 'fake-indexeddb/auto';
 import { measured, SHAPE_IDS, SHAPES, voidOf } from '@/core/void';
-import { undo, useDesk } from '../desk/desk';
-import { freshJob, freshRepair } from '../desk/fresh';
+import { stateNow, undo, workspace } from '../workspace/workspace';
+import { freshJob, freshRepair } from '../workspace/fresh';
 import { addShape, changeVoid, movePoint, pullDimension, removeShape, replaceShape, writeShape } from './edit';
 
 const job = freshJob(Date.now());
 const repair = freshRepair(job.id, 'mortar-patch', 1, Date.now());
-const now = () => useDesk.getState().repairs[repair.id]!.void;
-beforeEach(() => useDesk.setState({ jobs: { [job.id]: job }, repairs: { [repair.id]: repair }, past: [], future: [], events: [] }));
+const now = () => stateNow().repairs.get(repair.id)!.void;
+const set = (r: typeof repair) => workspace.state.setState({ repairs: new Map([[r.id, r]]) });
+// What is written goes nowhere: only what is shown is looked at here.
+afterAll(() => workspace.close());
+beforeEach(() => {
+  workspace.state.setState({ jobs: new Map([[job.id, job]]), history: { past: [], future: [] }, events: [] });
+  set(repair);
+});
 
 test('shapes are added one behind the other, and the last to go takes the void with it', () => {
   addShape(repair.id, 'patch');
@@ -27,7 +33,7 @@ test('what differs among like voids goes with its shape, and follows later ones 
     { count: 1, key: 'shapes.0.depth.mean', deltaMm: 3 },
     { count: 2, key: 'shapes.2.depth', deltaMm: 5 },
   ] as unknown as typeof v.variants;
-  useDesk.setState({ repairs: { [repair.id]: { ...repair, void: { ...v, variants } } } });
+  set({ ...repair, void: { ...v, variants } });
   removeShape(repair.id, 0);
   expect(now()!.variants.map((x) => x.key)).toEqual(['shapes.1.depth']);
 });
@@ -37,7 +43,7 @@ test.each(SHAPE_IDS)('%s: a pulled length is written as if it had been typed, an
   // Some only name the tool of their readings: those have no length to pull.
   const d = SHAPES[id].dimensions(shape as never).find((x) => x.measured.valueMm > 0);
   if (!d) return expect(['scan', 'cavity', 'chase']).toContain(id);
-  useDesk.setState({ repairs: { [repair.id]: { ...repair, void: voidOf(shape) } } });
+  set({ ...repair, void: voidOf(shape) });
   pullDimension(repair.id, 0, shape, d.key, 43.219);
   const after = SHAPES[id].dimensions(now()!.shapes[0] as never).find((x) => x.key === d.key)!;
   expect(after.measured).toMatchObject({ valueMm: 43.219, text: '43.22 mm', textSystem: 'metric' });
@@ -51,7 +57,7 @@ test.each(SHAPE_IDS)('%s: a pulled length is written as if it had been typed, an
 test('points move by whole millimetres, those of a zone to keep clear as well', () => {
   const zone = { id: 'k', label: 'bolt', xMm: 10, yMm: 10, diameter: measured(12, 'calliper') };
   const v = { ...voidOf(SHAPES.patch.blank()), keepClear: [zone] } as unknown as NonNullable<typeof repair.void>;
-  useDesk.setState({ repairs: { [repair.id]: { ...repair, void: v } } });
+  set({ ...repair, void: v });
   movePoint(repair.id, 0, 'keepClear.0', [31.6, 8.2]);
   expect(now()!.keepClear[0]).toMatchObject({ xMm: 32, yMm: 8 });
 });

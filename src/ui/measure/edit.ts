@@ -1,5 +1,5 @@
 import { kindOf, type Point, SHAPES, type ShapeId, type Void, type VoidShape, voidOf, withValue } from '@/core/void';
-import { changeRepair, useDesk } from '../desk/desk';
+import { changeRepair, stateNow } from '../workspace/workspace';
 
 /** Changes of the void of a repair, each of which can be undone. */
 export const changeVoid = (repairId: string, change: (v: Void) => Void, key: string): void =>
@@ -39,7 +39,7 @@ export function movePoint(repairId: string, index: number, key: string, [x, y]: 
 }
 
 /** How many shapes there are: two taken out one after the other are two steps to undo. */
-const shapesOf = (repairId: string): number => useDesk.getState().repairs[repairId]?.void?.shapes.length ?? 0;
+const shapesOf = (repairId: string): number => stateNow().repairs.get(repairId)?.void?.shapes.length ?? 0;
 
 /** Adds a shape to the void, or begins it. @returns nothing; the new one is the last */
 export const addShape = (repairId: string, id: ShapeId): void =>

@@ -14,7 +14,7 @@ import {
 import type { Repair } from '@/core/plan';
 import { type SheetRevision, systemKind } from '@/core/system';
 import { attempt, figure } from '@/core/units';
-import { changeRepair } from '../desk/desk';
+import { changeRepair } from '../workspace/workspace';
 import { Choice, useFormat, Working } from '../shared/bits';
 import { QuantityField } from '../shared/QuantityField';
 

@@ -5,7 +5,7 @@ import { blendLots, type Colour, type ColourTrial, scaledColour } from '@/core/m
 import type { Repair } from '@/core/plan';
 import type { Stock } from '@/core/system';
 import { attempt, figure } from '@/core/units';
-import { changeRepair } from '../desk/desk';
+import { changeRepair } from '../workspace/workspace';
 import { TextField, useFormat } from '../shared/bits';
 import { QuantityField } from '../shared/QuantityField';
 

@@ -2,7 +2,7 @@
 import type { Repair } from '@/core/plan';
 import { type SheetRevision, systemKind } from '@/core/system';
 import { figure } from '@/core/units';
-import { changeRepair } from '../desk/desk';
+import { changeRepair } from '../workspace/workspace';
 import { Heading } from '../shared/bits';
 import { QuantityField } from '../shared/QuantityField';
 

@@ -3,7 +3,7 @@ import { type Instrument, type MeasuredBatch, measuredBatch, saidAs, toleranceOf
 import type { Repair, RepairPlan } from '@/core/plan';
 import { systemKind, WAYS, type Way } from '@/core/system';
 import { attempt, figure } from '@/core/units';
-import { changeRepair } from '../desk/desk';
+import { changeRepair } from '../workspace/workspace';
 import { Choice, Heading } from '../shared/bits';
 import { DropCounter } from '../shared/DropCounter';
 import { QuantityField } from '../shared/QuantityField';

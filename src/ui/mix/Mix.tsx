@@ -7,7 +7,7 @@ import { UPTAKE_ML_PER_M2 } from '@/core/method';
 import type { Batch } from '@/core/mix';
 import { isMetered, PART_IDS } from '@/core/system';
 import { formatDuration } from '@/core/units';
-import { changeRepair, useDesk } from '../desk/desk';
+import { changeRepair, useWorkspace } from '../workspace/workspace';
 import type { StageProps } from '../repair/stage-props';
 import { Answer, Choice, useFormat, VoiceMark, Working } from '../shared/bits';
 import { Schools, Settings } from '../shared/Schools';
@@ -88,8 +88,8 @@ const massOf = (b: Batch) => PART_IDS.reduce((s, p) => s + b.massG[p], 0);
 function Side({ view, at }: StageProps) {
   const { repair, plan } = at;
   const format = useFormat();
-  const stock = useDesk((d) => d.stock);
-  const stored = useDesk((d) => (repair.sheetId ? d.sheets[repair.sheetId] : undefined));
+  const stock = useWorkspace((d) => d.stock);
+  const stored = useWorkspace((d) => (repair.sheetId ? d.sheets.get(repair.sheetId) : undefined));
   const { mix, sheet } = plan;
   if (!mix || !sheet)
     return (
@@ -178,7 +178,7 @@ function Side({ view, at }: StageProps) {
           repair={repair}
           batchG={plan.batches[0] ? massOf(plan.batches[0]) : null}
           totalG={plan.batches.reduce((s, b) => s + massOf(b), 0)}
-          lots={Object.values(stock).filter((l) => l.systemId === sheet.systemId)}
+          lots={[...stock.values()].filter((l) => l.systemId === sheet.systemId)}
           kitMassG={(id) => {
             const kit = sheet.kits.find((k) => k.id === id);
             return kit ? PART_IDS.reduce((s, p) => s + (kit.massG[p] ?? 0), 0) : 0;

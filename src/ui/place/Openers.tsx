@@ -3,8 +3,8 @@ import { useEffect, useRef, useState } from 'react';
 import type { Opener } from '@/core/plan';
 import { figure } from '@/core/units';
 import { type PlanWorker, startPlanWorker } from '@/worker/plan';
-import { changeRepair, useDesk } from '../desk/desk';
-import { usePotStore } from '../desk/pots';
+import { changeRepair, stateNow } from '../workspace/workspace';
+import { usePotStore } from '../workspace/pots';
 import type { StageProps } from '../repair/stage-props';
 import { useFormat } from '../shared/bits';
 import { clock, dayAndClock, shortWhen } from '../shared/when';
@@ -32,15 +32,15 @@ export function Openers({ view, at, nowMs, prepareMin, none }: StageProps & { pr
   const look = async () => {
     stop();
     setBusy(true);
-    const { sheets, stock } = useDesk.getState();
+    const { sheets, stock } = stateNow();
     const mine = startPlanWorker();
     worker.current = mine;
-    const actuals = Object.fromEntries(view.repairs.map((r) => [r.repair.id, r.actuals]));
+    const actuals = new Map(view.repairs.map((r) => [r.repair.id, r.actuals]));
     const ask = {
       job: view.job,
       repairs: view.repairs.map((r) => r.repair),
-      sheets: Object.values(sheets),
-      stock: Object.values(stock),
+      sheets: [...sheets.values()],
+      stock: [...stock.values()],
       actuals,
       nowMs,
       pots: usePotStore.getState().pots,

@@ -1,7 +1,7 @@
 'use client';
 import Link from 'next/link';
 import { formatDuration } from '@/core/units';
-import { changeRepair } from '../desk/desk';
+import { changeRepair } from '../workspace/workspace';
 import type { StageProps } from '../repair/stage-props';
 import { Answer, Heading, useFormat } from '../shared/bits';
 import { fromLocalInput } from '../shared/local-input';

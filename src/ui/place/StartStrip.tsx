@@ -1,7 +1,7 @@
 'use client';
 import { useMemo, useState } from 'react';
 import { startsAskOf, startWindows } from '@/core/plan';
-import { changeRepair } from '../desk/desk';
+import { changeRepair } from '../workspace/workspace';
 import type { StageProps } from '../repair/stage-props';
 import { Heading } from '../shared/bits';
 import { Openers } from './Openers';

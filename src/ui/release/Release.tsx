@@ -4,8 +4,8 @@ import { type Finding, standingStops } from '@/core/judge';
 import { loadCheck, reviewOf, strengthOver } from '@/core/plan';
 import type { MilestoneId } from '@/core/system';
 import { figure } from '@/core/units';
-import { record } from '../desk/desk';
-import { usePrefs } from '../desk/prefs';
+import { record } from '../workspace/workspace';
+import { usePrefs } from '../workspace/prefs';
 import type { StageProps } from '../repair/stage-props';
 import { Answer, Choice, FindingCard, Heading, Working } from '../shared/bits';
 import { Override, StageFindings, StillNeeds } from '../shared/StageFindings';
@@ -32,9 +32,9 @@ export function releaseObstacles(at: StageProps['at'], nowMs: number): string[] 
     ...(undone.length
       ? [`${undone.length} step${undone.length > 1 ? 's are' : ' is'} not ticked, next: ${undone[0]!.title.toLowerCase()}.`]
       : []),
-    ...(main?.planMs && nowMs < main.planMs && !(EARLY in actuals.overrides) ? [`${main.label} is reached later than now.`] : []),
-    ...tests.filter((t) => actuals.tests[t.id] === undefined).map((t) => `Test open: ${t.ask}`),
-    ...tests.filter((t) => actuals.tests[t.id] === 'no').map((t) => `Test failed: ${t.ask}`),
+    ...(main?.planMs && nowMs < main.planMs && !actuals.overrides.has(EARLY) ? [`${main.label} is reached later than now.`] : []),
+    ...tests.filter((t) => !actuals.tests.has(t.id)).map((t) => `Test open: ${t.ask}`),
+    ...tests.filter((t) => actuals.tests.get(t.id) === 'no').map((t) => `Test failed: ${t.ask}`),
     ...standingStops(at.findings, actuals.overrides).map((f) => `Stop: ${f.title}.`),
     ...(needsReview(at) && !actuals.reviewed ? ['Not reviewed by a competent person yet.'] : []),
   ];
@@ -68,7 +68,7 @@ function Sheet({ view, at, nowMs }: StageProps) {
                 { id: 'yes', label: 'yes' },
                 { id: 'no', label: 'no' },
               ]}
-              value={actuals.tests[t.id]}
+              value={actuals.tests.get(t.id)}
               onChange={(answer) => void record(repair.id, { kind: 'test', test: t.id, answer }, role)}
             />
           </li>
@@ -192,8 +192,8 @@ function Side({ view, at, nowMs }: StageProps) {
         </div>
       )}
       {early && (
-        <FindingCard finding={early} overridden={actuals.overrides[EARLY]}>
-          {!actuals.overrides[EARLY] && <Override at={at} finding={early} />}
+        <FindingCard finding={early} overridden={actuals.overrides.get(EARLY)}>
+          {!actuals.overrides.has(EARLY) && <Override at={at} finding={early} />}
         </FindingCard>
       )}
       {needsReview(at) && !actuals.reviewed && (

@@ -4,9 +4,9 @@ import { memo, type ReactNode, useCallback, useEffect, useMemo, useRef, useState
 import { climateProblems } from '@/core/climate';
 import { STAGE_LABELS, STAGES, type Stage } from '@/core/method';
 import type { Job } from '@/core/plan';
-import { changeJob, changeRepair, useDesk } from '../desk/desk';
-import { useNow } from '../desk/now';
-import { repairIn, useJobView } from '../desk/view';
+import { changeJob, changeRepair, useWorkspace } from '../workspace/workspace';
+import { useNow } from '../workspace/now';
+import { repairIn, useJobView } from '../workspace/view';
 import { Finish } from '../finish/Finish';
 import { Hold } from '../hold/Hold';
 import { Inspect } from '../inspect/Inspect';
@@ -110,7 +110,7 @@ export function RepairPage({ jobId, repairId, stage }: { jobId: string; repairId
   const pull = useTemperaturePull(jobId);
   const together = useMemo(() => ({ view, at, nowMs }), [view, at, nowMs]);
   const [body, onPull] = useRestingWhilePulled(together);
-  const missing = useDesk((d) => d.ready && !d.repairs[repairId]);
+  const missing = useWorkspace((d) => d.ready && !d.repairs.has(repairId));
   const known = STAGES.find((s) => s === stage);
   if (missing || !known)
     return (

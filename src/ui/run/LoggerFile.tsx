@@ -2,7 +2,7 @@
 import { readHourlyCsv } from '@/core/climate';
 import type { EventBody } from '@/core/record';
 import { attempt } from '@/core/units';
-import { recordAll } from '../desk/desk';
+import { clock, recordAll } from '../workspace/workspace';
 import { CsvFile } from '../shared/CsvFile';
 import { dayAndClock } from '../shared/when';
 
@@ -25,7 +25,7 @@ export function LoggerFile({ repairId, role, channel, zone }: { repairId: string
         if ('ask' in got.value) return got.value;
         const { rows } = got.value;
         if (rows.length > MOST) return { said: `The file holds ${rows.length} readings; up to ${MOST} are taken in. Thin them out.` };
-        const late = rows.findIndex((r) => r.atMs > Date.now() + AHEAD_MS);
+        const late = rows.findIndex((r) => r.atMs > clock.now() + AHEAD_MS);
         if (late >= 0) return { said: `Row ${late + 2}: ${dayAndClock(rows[late]!.atMs, zone)} is still to come. Is it the right zone?` };
         const source = name.slice(0, 80);
         const entries = rows.flatMap((r) => [

@@ -9,11 +9,11 @@ import type { MilestoneTime, PlannedStep } from '@/core/plan';
 import type { RepairView } from '@/core/record';
 import { isMetered } from '@/core/system';
 import { formatDuration } from '@/core/units';
-import { record, startWork, useDesk } from '../desk/desk';
-import { fileName, saveText } from '../desk/files';
-import { useNow } from '../desk/now';
-import { usePrefs } from '../desk/prefs';
-import { repairIn, useJobView } from '../desk/view';
+import { record, startWork, useWorkspace } from '../workspace/workspace';
+import { fileName, saveText } from '../workspace/files';
+import { useNow } from '../workspace/now';
+import { usePrefs } from '../workspace/prefs';
+import { repairIn, useJobView } from '../workspace/view';
 import { StepList } from '../place/StepList';
 import { FindingCard, useFormat, useProse, Ways } from '../shared/bits';
 import { Override } from '../shared/StageFindings';
@@ -52,7 +52,7 @@ export function RunPage({ jobId, repairId }: { jobId: string; repairId: string }
   const view = useJobView(jobId);
   const at = repairIn(view, repairId);
   const nowMs = useNow(1000);
-  const events = useDesk((d) => d.events);
+  const events = useWorkspace((d) => d.events);
   const { role, sound } = usePrefs();
   const format = useFormat();
   const prose = useProse();
@@ -92,7 +92,7 @@ export function RunPage({ jobId, repairId }: { jobId: string; repairId: string }
         todo: 'Leave it alone.',
       }
     : null;
-  const earlyHeld = earlyFinding !== null && !actuals.overrides[earlyFinding.id];
+  const earlyHeld = earlyFinding !== null && !actuals.overrides.has(earlyFinding.id);
   const mixes = step?.marks?.begin?.includes('mix-begins') ?? false;
   const toBegin = mixes && step?.begunAt === null;
   const holdOpen = step?.hold === true && checked !== step.id;

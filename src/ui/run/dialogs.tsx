@@ -6,7 +6,7 @@ import { WITNESS_STATES, WitnessState } from '@/core/plan';
 import type { RepairView } from '@/core/record';
 import { isMetered } from '@/core/system';
 import { attempt } from '@/core/units';
-import { record, recordAll } from '../desk/desk';
+import { clock, record, recordAll } from '../workspace/workspace';
 import { Choice } from '../shared/bits';
 import { Dialog } from '../shared/Dialog';
 import { QuantityField, type Typed } from '../shared/QuantityField';
@@ -110,7 +110,7 @@ export function ReadDialog({ open, onClose, repairId, role, at, zone }: Props & 
                 key={b.index}
                 label={`Batch ${b.index + 1}`}
                 options={WitnessState.options.map((id) => ({ id, label: WITNESS_STATES[id] }))}
-                value={at.actuals.witness[b.index]?.state}
+                value={at.actuals.witness.get(b.index)?.state}
                 onChange={async (state) => {
                   await record(repairId, { kind: 'witness', batch: b.index, state }, role);
                   onClose();
@@ -132,13 +132,13 @@ export function ReadDialog({ open, onClose, repairId, role, at, zone }: Props & 
 function faceNow(at: RepairView, channel: 'base' | 'air' | 'pot'): number {
   const series = at.plan.thermal?.[channel];
   if (!series) return 15;
-  const i = series.times.findIndex((t) => t >= Date.now());
+  const i = series.times.findIndex((t) => t >= clock.now());
   return series.values[i < 0 ? series.values.length - 1 : i]!;
 }
 
 /** Humidity of the air as planned now, for the made-up probe. */
 function humidityNow({ plan: { thermal } }: RepairView): number {
-  const now = thermal && attempt(() => humidityOf(valueAt(thermal.air, Date.now()), valueAt(thermal.dew, Date.now())));
+  const now = thermal && attempt(() => humidityOf(valueAt(thermal.air, clock.now()), valueAt(thermal.dew, clock.now())));
   return now?.ok ? now.value : 60;
 }
 

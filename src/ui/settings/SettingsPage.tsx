@@ -1,9 +1,9 @@
 'use client';
 import Link from 'next/link';
 import { useEffect, useState } from 'react';
-import { useDesk } from '../desk/desk';
-import { saveText } from '../desk/files';
-import { setPrefs, THEMES, usePrefs } from '../desk/prefs';
+import { useWorkspace } from '../workspace/workspace';
+import { saveText } from '../workspace/files';
+import { setPrefs, THEMES, usePrefs } from '../workspace/prefs';
 import { Choice, Heading, TextField, Ways } from '../shared/bits';
 
 interface Keeping {
@@ -16,7 +16,7 @@ interface Keeping {
 /** Units, theme, role; how safely this browser keeps the record; records set aside. */
 export function SettingsPage() {
   const prefs = usePrefs();
-  const { setAside, lasting } = useDesk();
+  const { setAside, lasting } = useWorkspace();
   const [keeping, setKeeping] = useState<Keeping>({ persisted: null, usedMb: null, freeMb: null, lastBackup: null });
   const look = async () => {
     const persisted = (await navigator.storage?.persisted?.()) ?? null;

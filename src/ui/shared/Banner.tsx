@@ -1,18 +1,170 @@
 'use client';
-import { useDesk } from '../desk/desk';
+import { type ReactNode, useEffect, useMemo, useState } from 'react';
+import { lastOfEach } from '@/core/record';
+import { formatDuration } from '@/core/units';
+import { rawContents } from '@/store/database';
+import type { Trouble } from '@/store/workspace';
+import { saveText } from '../workspace/files';
+import { useNow } from '../workspace/now';
+import { usePrefs } from '../workspace/prefs';
+import { runningRepairs } from '../workspace/running';
+import { clock, databaseName, keepClock, record, startBeside, stateNow, useWorkspace, workspace } from '../workspace/workspace';
+import { Conflicts } from './Conflicts';
+import { NewVersion } from './NewVersion';
 
-/** What the person must know about saving, in one line across the top. */
-export function Banner() {
-  const trouble = useDesk((d) => d.trouble);
-  if (!trouble) return null;
+/** A line across the top: what is the matter, and the ways on. */
+export function Across({ head, children, ways, calm }: { head: string; children: ReactNode; ways?: ReactNode; calm?: boolean }) {
   return (
     <div
-      role="alert"
-      className="no-print px-6 py-2"
-      style={{ background: 'var(--stop-bg)', color: 'var(--stop-ink)', borderBottom: '2px solid var(--stop)' }}
+      role={calm ? 'status' : 'alert'}
+      className="no-print px-4 md:px-6 py-2 flex flex-wrap gap-x-4 gap-y-1 items-center"
+      style={{
+        background: calm ? 'var(--caution-bg)' : 'var(--stop-bg)',
+        color: calm ? 'var(--caution-ink)' : 'var(--stop-ink)',
+        borderBottom: `2px solid ${calm ? 'var(--rule)' : 'var(--stop)'}`,
+      }}
     >
-      <strong>Not saved. </strong>
-      {trouble}
+      <p className="min-w-0">
+        <strong>{head} </strong>
+        {children}
+      </p>
+      {ways && <div className="flex flex-wrap gap-2">{ways}</div>}
     </div>
+  );
+}
+
+const WORDS: Record<Trouble['is'], (detail: string) => readonly [head: string, text: string]> = {
+  refused: (d) => [
+    'Not kept.',
+    `The browser refuses its database${d ? ` (${d})` : ''}. Everything works, but is gone when this tab closes: export what you need.`,
+  ],
+  newer: () => [
+    'Not opened.',
+    'What is stored here was written by a newer Grenko, and this older page leaves it untouched. Load the page anew, take everything out as a file, or begin an empty database beside it.',
+  ],
+  blocked: () => [
+    'Waiting.',
+    'Another tab with an older Grenko holds the database. Close that tab, or load it anew: this one goes on by itself.',
+  ],
+  cleared: () => [
+    'Cleared.',
+    'The stored data of this site was cleared while the page was open. What was loaded is still on this screen: put it back, or take it out as files.',
+  ],
+  full: () => [
+    'Not saved.',
+    'The disk is full. What you did is on the screen and written as soon as there is room: free some space, or export the job.',
+  ],
+  unwritten: (d) => ['Not saved.', `The last change could not be written (${d}). It is tried again by itself; nothing is lost while this tab is open.`],
+  lost: (d) => ['Not saved.', `The database was closed and could not be opened again (${d}). It is tried again by itself.`],
+};
+
+async function takeOutRaw(): Promise<void> {
+  saveText('grenko-database.json', JSON.stringify(await rawContents(databaseName()), null, 1), 'application/json');
+}
+
+function TroubleLine({ trouble }: { trouble: Trouble }) {
+  const [head, text] = WORDS[trouble.is]('detail' in trouble ? trouble.detail : '');
+  const ways = {
+    newer: (
+      <>
+        <button type="button" className="act" onClick={() => location.reload()}>
+          Load the page anew
+        </button>
+        <button type="button" className="act" onClick={() => void takeOutRaw()}>
+          Take it out as a file
+        </button>
+        <button type="button" className="act" onClick={startBeside}>
+          Begin beside it
+        </button>
+      </>
+    ),
+    cleared: (
+      <button type="button" className="act" onClick={() => void workspace.putBack()}>
+        Put it back
+      </button>
+    ),
+    lost: (
+      <button type="button" className="act" onClick={() => void workspace.open()}>
+        Try again now
+      </button>
+    ),
+    refused: null,
+    blocked: null,
+    full: null,
+    unwritten: null,
+  }[trouble.is];
+  return (
+    <Across head={head} ways={ways}>
+      {text}
+    </Across>
+  );
+}
+
+/** What the person must know about keeping, about the clock, and about two that claim one place. */
+export function Banner() {
+  const trouble = useWorkspace((d) => d.trouble);
+  const notUndone = useWorkspace((d) => d.notUndone);
+  return (
+    <>
+      {trouble && <TroubleLine trouble={trouble} />}
+      <ClockLine />
+      {notUndone && (
+        <Across head="Not taken back." calm>
+          {notUndone.why === 'recorded'
+            ? `Work on “${notUndone.name || 'it'}” is in the record, so it stays.`
+            : `“${notUndone.name || 'It'}” was changed since, here or in another tab: it is left as it stands.`}
+        </Across>
+      )}
+      <Conflicts />
+      <NewVersion />
+    </>
+  );
+}
+
+/** Asked when the device's clock and the time that passed do not agree while something counts. */
+function ClockLine() {
+  useNow(2000);
+  const repairs = useWorkspace((d) => d.repairs);
+  const events = useWorkspace((d) => d.events);
+  const role = usePrefs((p) => p.role);
+  const [, redraw] = useState(0);
+  const running = useMemo(() => runningRepairs({ repairs, events }), [repairs, events]);
+  const ahead = clock.aheadMs();
+  const follow = () => {
+    clock.follow();
+    keepClock();
+    redraw((n) => n + 1);
+  };
+  // Nothing counts: nobody need be asked.
+  const quietly = ahead !== 0 && running.length === 0;
+  // biome-ignore lint/correctness/useExhaustiveDependencies: follow only reads the one clock
+  useEffect(() => {
+    if (quietly && stateNow().ready) follow();
+  }, [quietly]);
+  if (ahead === 0 || quietly) return null;
+  const wasWrong = async () => {
+    const shiftMs = Math.round(ahead);
+    clock.follow();
+    keepClock();
+    for (const id of running) await record(id, { kind: 'clock-set', shiftMs, upTo: [...lastOfEach(events.filter((e) => e.repairId === id), workspace.browser)] }, role);
+    redraw((n) => n + 1);
+  };
+  return (
+    <Across
+      head={`The clock of this device ${ahead > 0 ? 'jumped on' : 'was set back'} by ${formatDuration(Math.abs(ahead) / 60_000)}.`}
+      ways={
+        <>
+          <button type="button" className="act" onClick={follow}>
+            {ahead > 0 ? 'The device slept: its time is right' : 'Its time was right all along'}
+          </button>
+          <button type="button" className="act" onClick={() => void wasWrong()}>
+            It was wrong before and is right now
+          </button>
+        </>
+      }
+    >
+      Work is running. Until you say which, every wait goes on by the time that really passed here, so that nothing is let go too early; if it
+      is wrong now, set it right.
+    </Across>
   );
 }

@@ -3,7 +3,7 @@ import { line, scaleLinear, scaleLog } from 'd3';
 import { paceOf, type Side } from '@/core/cure';
 import type { FamilyId, Milestone } from '@/core/system';
 import { attempt, formatDuration, fromCore, unitOf } from '@/core/units';
-import { usePrefs } from '../desk/prefs';
+import { usePrefs } from '../workspace/prefs';
 
 /** Times people think in, min. */
 export const TIMES = [1, 2, 5, 10, 20, 30, 60, 120, 300, 600, 1440, 2880, 7200, 14400, 28800, 72000];

@@ -4,7 +4,7 @@ import { useState } from 'react';
 import type { StageState } from '@/core/judge';
 import { STAGE_LABELS, STAGES, type Stage } from '@/core/method';
 import type { RepairView } from '@/core/record';
-import { usePrefs } from '../desk/prefs';
+import { usePrefs } from '../workspace/prefs';
 import { stageAnswer } from './stage-answer';
 
 const WORDS: Record<StageState, string> = { done: 'done', open: 'open', caution: 'caution', stop: 'stop' };

@@ -3,8 +3,8 @@ import { Command } from 'cmdk';
 import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
 import { STAGE_LABELS, STAGES, type Stage } from '@/core/method';
-import { redo, undo, useDesk } from '../desk/desk';
-import { setPrefs, THEMES, usePrefs } from '../desk/prefs';
+import { redo, undo, useWorkspace } from '../workspace/workspace';
+import { setPrefs, THEMES, usePrefs } from '../workspace/prefs';
 import { Dialog } from './Dialog';
 
 const KEYS = [
@@ -27,8 +27,8 @@ const typing = (target: EventTarget | null) =>
 export function Keys() {
   const [open, setOpen] = useState<'none' | 'keys' | 'go'>('none');
   const router = useRouter();
-  const repairs = useDesk((d) => d.repairs);
-  const jobs = useDesk((d) => d.jobs);
+  const repairs = useWorkspace((d) => d.repairs);
+  const jobs = useWorkspace((d) => d.jobs);
   const { system, theme } = usePrefs();
 
   useEffect(() => {
@@ -91,7 +91,7 @@ export function Keys() {
           <Command.Input autoFocus placeholder="a job, a repair, a stage…" className="field" />
           <Command.List className="max-h-80 overflow-auto thin-scroll">
             <Command.Empty className="soft p-2">Nothing of that name.</Command.Empty>
-            {Object.values(repairs).flatMap((r) =>
+            {[...repairs.values()].flatMap((r) =>
               [...STAGES, 'run' as const].map((stage) => (
                 <Command.Item
                   key={`${r.id}/${stage}`}
@@ -103,7 +103,7 @@ export function Keys() {
                 </Command.Item>
               )),
             )}
-            {Object.values(jobs).map((j) => (
+            {[...jobs.values()].map((j) => (
               <Command.Item key={j.id} value={`${j.name} job ${j.id}`} onSelect={() => leave(`/job/${j.id}`)} className="go-row">
                 {j.name}
               </Command.Item>

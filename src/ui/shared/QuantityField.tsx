@@ -1,7 +1,7 @@
 'use client';
 import { useEffect, useId, useState } from 'react';
 import { fieldText, type Kind, type Parsed, parseQuantity, type UnitSystem } from '@/core/units';
-import { usePrefs } from '../desk/prefs';
+import { usePrefs } from '../workspace/prefs';
 
 export interface Typed {
   readonly value: number;

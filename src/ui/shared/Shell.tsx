@@ -1,9 +1,12 @@
 'use client';
 import dynamic from 'next/dynamic';
+import { usePathname } from 'next/navigation';
 import { type ReactNode, useEffect } from 'react';
-import { openDesk, useDesk } from '../desk/desk';
-import { usePrefs } from '../desk/prefs';
+import { openWorkspace, useWorkspace } from '../workspace/workspace';
+import { usePrefs } from '../workspace/prefs';
 import { Banner } from './Banner';
+import { Mishap } from './Mishap';
+import { Saving } from './Saving';
 import { Textures } from './Textures';
 
 const Keys = dynamic(() => import('./Keys').then((m) => m.Keys), { ssr: false });
@@ -11,8 +14,9 @@ const Keys = dynamic(() => import('./Keys').then((m) => m.Keys), { ssr: false })
 /** What surrounds every view: textures, theme, the desk opened, banners for what concerns all of it, and the keyboard. */
 export function Shell({ children }: { children: ReactNode }) {
   const theme = usePrefs((p) => p.theme);
-  const ready = useDesk((d) => d.ready);
-  useEffect(openDesk, []);
+  const ready = useWorkspace((d) => d.ready);
+  const path = usePathname();
+  useEffect(openWorkspace, []);
   useEffect(() => {
     document.documentElement.dataset.theme = theme;
   }, [theme]);
@@ -22,8 +26,11 @@ export function Shell({ children }: { children: ReactNode }) {
         Skip to the work
       </a>
       <Textures />
-      <Banner />
-      {ready ? children : <p className="p-8 soft">Opening the record…</p>}
+      <Mishap what="The line across the top">
+        <Banner />
+      </Mishap>
+      {ready ? <Mishap what="This view" on={[path]}>{children}</Mishap> : <p className="p-8 soft">Opening the record…</p>}
+      <Saving />
       <Keys />
     </>
   );

@@ -3,8 +3,8 @@ import { useState } from 'react';
 import type { Finding } from '@/core/judge';
 import type { Stage } from '@/core/method';
 import type { RepairView } from '@/core/record';
-import { record } from '../desk/desk';
-import { usePrefs } from '../desk/prefs';
+import { record } from '../workspace/workspace';
+import { usePrefs } from '../workspace/prefs';
 import { FindingCard } from './bits';
 import { Dialog } from './Dialog';
 
@@ -71,8 +71,8 @@ export function StageFindings({ at, stage, all }: { at: RepairView; stage?: Stag
         />
       ))}
       {mine.map((f) => (
-        <FindingCard key={f.id} finding={f} overridden={at.actuals.overrides[f.id]}>
-          {f.severity === 'stop' && !at.actuals.overrides[f.id] && <Override at={at} finding={f} />}
+        <FindingCard key={f.id} finding={f} overridden={at.actuals.overrides.get(f.id)}>
+          {f.severity === 'stop' && !at.actuals.overrides.has(f.id) && <Override at={at} finding={f} />}
         </FindingCard>
       ))}
     </div>

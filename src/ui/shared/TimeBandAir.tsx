@@ -5,7 +5,7 @@ import type { Series } from '@/core/climate';
 import { STRETCHES, type Stretch } from '@/core/plan';
 import type { RepairView } from '@/core/record';
 import { fromCore, unitOf } from '@/core/units';
-import { usePrefs } from '../desk/prefs';
+import { usePrefs } from '../workspace/prefs';
 import { dayAndClock } from './when';
 
 /** Height of the strip that says when the base is wet, too cold or too hot, px. */

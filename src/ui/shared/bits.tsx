@@ -4,7 +4,7 @@ import Link from 'next/link';
 import { type ReactNode, useId, useState } from 'react';
 import type { Finding } from '@/core/judge';
 import { figure, format, type Kind, proseIn, type Voice, type WorkLine } from '@/core/units';
-import { usePrefs } from '../desk/prefs';
+import { usePrefs } from '../workspace/prefs';
 
 /** Prints a core value in the person's units. */
 export function useFormat() {

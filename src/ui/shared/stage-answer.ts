@@ -11,7 +11,7 @@ export function stageAnswer(
   zone: string,
   nowMs: number,
 ): string {
-  const stops = findings.filter((f) => f.stage === stage && f.severity === 'stop' && !(f.id in actuals.overrides));
+  const stops = findings.filter((f) => f.stage === stage && f.severity === 'stop' && !actuals.overrides.has(f.id));
   switch (stage) {
     case 'inspect':
       if (plan.unanswered.length) return `${plan.unanswered.length} to answer`;

@@ -106,7 +106,7 @@ describe('drawings on a page', () => {
 test('the shelf shows the newest revision of each system, and the one that is chosen', () => {
   const [a, b] = sampleSheets as [(typeof sampleSheets)[number], (typeof sampleSheets)[number]];
   const newer = { ...a, id: 'a-2', revision: a.revision + 1, supersedes: a.id };
-  const all = Object.fromEntries([a, b, newer].map((s) => [s.id, s]));
+  const all = new Map([a, b, newer].map((s) => [s.id, s]));
   expect(
     shelfOf(all, null)
       .map((s) => s.id)

@@ -5,9 +5,9 @@ import { useState } from 'react';
 import { passedOver } from '@/core/plan';
 import { type SheetRevision, type Stock, systemKind } from '@/core/system';
 import { figure } from '@/core/units';
-import { useDesk } from '../desk/desk';
-import { useNow } from '../desk/now';
-import { changeLot, putLot, removeLot } from '../desk/shelf';
+import { useWorkspace } from '../workspace/workspace';
+import { useNow } from '../workspace/now';
+import { changeLot, putLot, removeLot } from '../workspace/workspace';
 import { Heading, TextField } from '../shared/bits';
 import { Dialog } from '../shared/Dialog';
 import { DropCounter } from '../shared/DropCounter';
@@ -17,10 +17,10 @@ const today = (nowMs: number) => new Date(nowMs).toISOString().slice(0, 10);
 
 /** Lots of a system that stand on the shelf. */
 export function Lots({ sheet }: { sheet: SheetRevision }) {
-  const stock = useDesk((d) => d.stock);
+  const stock = useWorkspace((d) => d.stock);
   const [open, setOpen] = useState<string | null>(null);
   const nowMs = useNow(60_000);
-  const lots = Object.values(stock)
+  const lots = [...stock.values()]
     .filter((l) => l.systemId === sheet.systemId)
     .sort((a, b) => ((a.expiresOn ?? '9') < (b.expiresOn ?? '9') ? -1 : 1));
   const add = () => {
@@ -45,7 +45,7 @@ export function Lots({ sheet }: { sheet: SheetRevision }) {
     });
     setOpen(id);
   };
-  const mine = open ? stock[open] : undefined;
+  const mine = open ? stock.get(open) : undefined;
   return (
     <>
       <Heading aside="first to expire is taken first">On the shelf</Heading>

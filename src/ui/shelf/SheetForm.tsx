@@ -3,8 +3,8 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { sheetFlaws } from '@/core/cure';
 import { BASES, FAMILIES, isMetered, KIND_IDS, type PartId, type SheetRevision, STRENGTH_TESTS, systemKind, WETNESS } from '@/core/system';
-import { usePrefs } from '../desk/prefs';
-import { putSheet } from '../desk/shelf';
+import { usePrefs } from '../workspace/prefs';
+import { clock, putSheet } from '../workspace/workspace';
 import { Choice, Heading } from '../shared/bits';
 import { type DraftFaults, LIMIT_FIELDS, ofKind, type SheetDraft } from './draft';
 import { Typed } from './fields';
@@ -25,7 +25,7 @@ export function SheetForm({ start, before }: { start: SheetDraft; before: SheetR
     setDraft((d) => ({ ...d, ...over }));
     setSlips(null);
   };
-  const read = () => readDraft(draft, system, before, role, Date.now());
+  const read = () => readDraft(draft, system, before, role, clock.now());
   // Fields are checked as they are left, but only those already typed into complain.
   const left = (field: string) => {
     const now = read();

@@ -6,9 +6,9 @@ import { useState } from 'react';
 import { fittedActivationKJ, sheetFlaws } from '@/core/cure';
 import { clockOf, FAMILIES, MILESTONES, partOf, proportionOf, type SheetRevision, STARTS, sheetIn, systemKind } from '@/core/system';
 import { attempt, figure, formatDuration, type Kind } from '@/core/units';
-import { useDesk } from '../desk/desk';
-import { fileName, saveText } from '../desk/files';
-import { exportSheets } from '../desk/shelf';
+import { useWorkspace } from '../workspace/workspace';
+import { fileName, saveText } from '../workspace/files';
+import { exportSheets } from '../workspace/exchange';
 import { Heading, useFormat, Ways, Working } from '../shared/bits';
 import { blankDraft, draftOf, type NumberLimit, said } from './draft';
 import { Lots } from './Lots';
@@ -17,10 +17,10 @@ import { TimeChart } from './TimeChart';
 
 /** A sheet as typed in; immutable, so that a change makes the next revision. */
 export function SheetPage({ sheetId }: { sheetId: string }) {
-  const stored = useDesk((d) => d.sheets[sheetId]) ?? null;
+  const stored = useWorkspace((d) => d.sheets.get(sheetId)) ?? null;
   const copied = useSearchParams().get('like');
-  const like = useDesk((d) => (copied ? d.sheets[copied] : undefined)) ?? null;
-  const ready = useDesk((d) => d.ready);
+  const like = useWorkspace((d) => (copied ? d.sheets.get(copied) : undefined)) ?? null;
+  const ready = useWorkspace((d) => d.ready);
   const [editing, setEditing] = useState(sheetId === 'new');
   if (!ready) return null;
   if (!stored && sheetId !== 'new')
@@ -57,8 +57,8 @@ export function SheetPage({ sheetId }: { sheetId: string }) {
 }
 
 function SheetView({ sheet, onRevise }: { sheet: SheetRevision; onRevise: () => void }) {
-  const newest = useDesk((d) =>
-    Object.values(d.sheets).reduce((a, s) => (s.systemId === sheet.systemId && s.revision > a.revision ? s : a), sheet),
+  const newest = useWorkspace((d) =>
+    [...d.sheets.values()].reduce((a, s) => (s.systemId === sheet.systemId && s.revision > a.revision ? s : a), sheet),
   );
   return (
     <>

@@ -5,11 +5,10 @@ import { useRef, useState } from 'react';
 import { sheetFlaws } from '@/core/cure';
 import { passedOver } from '@/core/plan';
 import { FAMILIES, plannedKitMl, type SheetRevision, systemKind } from '@/core/system';
-import { attempt } from '@/core/units';
-import { useDesk } from '../desk/desk';
-import { saveText } from '../desk/files';
-import { useNow } from '../desk/now';
-import { exportSheets, importSheets } from '../desk/shelf';
+import { useWorkspace } from '../workspace/workspace';
+import { saveText } from '../workspace/files';
+import { useNow } from '../workspace/now';
+import { exportSheets, importSheets } from '../workspace/exchange';
 import { shelfOf } from '../material/shelf-of';
 import { useFormat, Ways } from '../shared/bits';
 
@@ -20,7 +19,7 @@ const ratioText = (s: SheetRevision) =>
 
 /** Every system with its sheet, and the lots that stand there. */
 export function ShelfPage() {
-  const { sheets, stock } = useDesk();
+  const { sheets, stock } = useWorkspace();
   const format = useFormat();
   const nowMs = useNow(60_000);
   const picker = useRef<HTMLInputElement>(null);
@@ -34,12 +33,14 @@ export function ShelfPage() {
   );
   const take = async (file: File) => {
     const text = await file.text();
-    const done = attempt(() => importSheets(text));
-    setSaid(
-      done.ok
-        ? `${done.value.fresh.length} sheet${done.value.fresh.length === 1 ? '' : 's'} taken in${done.value.known ? `, ${done.value.known} stood here already` : ''}.`
-        : done.problem.sentence,
-    );
+    try {
+      const { fresh, known, conflicts } = await importSheets(text);
+      setSaid(
+        `${fresh.length} sheet${fresh.length === 1 ? '' : 's'} taken in${known ? `, ${known} stood here already` : ''}${conflicts.length ? `, ${conflicts.length} differ from what is here: see above` : ''}.`,
+      );
+    } catch (error) {
+      setSaid(error instanceof Error ? error.message : String(error));
+    }
   };
   return (
     <div className="px-4 md:px-6 py-4 max-w-[84rem]">
@@ -95,7 +96,7 @@ export function ShelfPage() {
         {all.length > 0 && shelf.length === 0 && <p className="mt-4">Nothing on the shelf has these words.</p>}
         <div className="mt-3 paper">
           {shelf.map((s) => {
-            const lots = Object.values(stock).filter((l) => l.systemId === s.systemId);
+            const lots = [...stock.values()].filter((l) => l.systemId === s.systemId);
             const flaws = sheetFlaws(s).length;
             return (
               <article

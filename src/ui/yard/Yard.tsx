@@ -7,47 +7,52 @@ import { standingStops } from '@/core/judge';
 import type { Job } from '@/core/plan';
 import { type JobView, viewJob } from '@/core/record';
 import { formatDuration, Refusal } from '@/core/units';
-import { addJob, type Conflict, useDesk } from '../desk/desk';
-import { importJob, loadSample, removeSample, settle } from '../desk/exchange';
-import { freshJob } from '../desk/fresh';
-import { useNow } from '../desk/now';
-import { usePots } from '../desk/pots';
+import { addJob, clock, stateNow, useWorkspace } from '../workspace/workspace';
+import { importJob, loadSample, removeSample } from '../workspace/exchange';
+import { freshJob } from '../workspace/fresh';
+import { useNow } from '../workspace/now';
+import { usePots } from '../workspace/pots';
+import { bundleOf } from '@/store/workspace';
 import { Heading, Ways } from '../shared/bits';
+import { Mishap, MishapCard } from '../shared/Mishap';
 import { TimeBand } from '../shared/TimeBand';
 import { dayAndClock, shortWhen } from '../shared/when';
 
+/** A job as planned, or why it could not be. */
+interface Planned {
+  readonly job: Job;
+  readonly view?: JobView;
+  readonly error?: unknown;
+}
+
 /** All jobs: what is due next, what may be touched now, each on its own time band. */
 export function Yard() {
-  const desk = useDesk();
+  const desk = useWorkspace();
   const router = useRouter();
   const nowMs = useNow(20_000);
   const file = useRef<HTMLInputElement>(null);
   const [say, setSay] = useState<{ text: string; bad: boolean } | null>(null);
   const [busy, setBusy] = useState(false);
   const jobs = useMemo(
-    () => Object.values(desk.jobs).sort((a, b) => (a.wantedAt ?? a.startFrom) - (b.wantedAt ?? b.startFrom)),
+    () => [...desk.jobs.values()].sort((a, b) => (a.wantedAt ?? a.startFrom) - (b.wantedAt ?? b.startFrom)),
     [desk.jobs],
   );
   const { repairs, sheets, stock, events } = desk;
   const pots = usePots(repairs, sheets);
-  const views = useMemo(() => {
-    const all = { job: Object.values(repairs), sheets: Object.values(sheets), stock: Object.values(stock) };
-    return jobs.map((job) =>
-      viewJob(
-        {
-          job,
-          repairs: all.job.filter((r) => r.jobId === job.id),
-          sheets: all.sheets,
-          stock: all.stock,
-          events: events.filter((e) => e.jobId === job.id),
-        },
-        nowMs,
-        pots,
-      ),
-    );
+  // One job that cannot be planned is one card that says so.
+  const planned = useMemo(() => {
+    const state = { jobs: new Map(jobs.map((j) => [j.id, j])), repairs, sheets, stock, events };
+    return jobs.map((job): Planned => {
+      try {
+        return { job, view: viewJob(bundleOf(state, job.id)!, nowMs, pots) };
+      } catch (error) {
+        return { job, error };
+      }
+    });
   }, [jobs, repairs, sheets, stock, events, nowMs, pots]);
+  const views = planned.flatMap((p) => (p.view ? [p.view] : []));
   const create = () => {
-    const job = freshJob(Date.now());
+    const job = freshJob(clock.now());
     addJob(job);
     router.push(`/job/${job.id}`);
   };
@@ -55,12 +60,12 @@ export function Yard() {
     if (!f) return;
     try {
       if (f.size > 60_000_000) throw new Error('The file is larger than 60 MB: that is no job file.');
-      const { jobId, newEvents, merged, conflicts } = await importJob(await f.text());
+      const { jobId, newEvents, added, same, merged, conflicts } = await importJob(await f.text());
       setSay({
         bad: false,
         text: merged
-          ? `Merged: ${newEvents} event${newEvents === 1 ? '' : 's'} added to the record${conflicts ? `, ${conflicts} draft${conflicts === 1 ? ' differs' : 's differ'}: see below` : ''}.`
-          : 'Taken in.',
+          ? `Merged: ${newEvents} event${newEvents === 1 ? '' : 's'} added to the record, ${added} other record${added === 1 ? '' : 's'} added, ${same} the same${conflicts ? `, ${conflicts} differ${conflicts === 1 ? 's' : ''}: see above` : ''}.`
+          : `Taken in: ${added + newEvents} records${same ? `, ${same} were here already` : ''}${conflicts ? `, ${conflicts} differ: see above` : ''}.`,
       });
       if (!merged) router.push(`/job/${jobId}`);
     } catch (error) {
@@ -75,7 +80,7 @@ export function Yard() {
   const sampleHere = jobs.some((j) => j.sample);
   // The address that the demo prints asks for the sample; an own job is reason enough not to load it unasked.
   useEffect(() => {
-    if (new URLSearchParams(location.search).has('sample') && Object.keys(useDesk.getState().jobs).length === 0)
+    if (new URLSearchParams(location.search).has('sample') && stateNow().jobs.size === 0)
       void loadSample().then(() => history.replaceState(null, '', '/'));
   }, []);
   const withSample = async (does: () => Promise<void>) => {
@@ -134,9 +139,6 @@ export function Yard() {
             {say.text}
           </p>
         )}
-        {desk.conflicts.map((c) => (
-          <Differs key={`${c.mine.id}${c.theirs.updatedAt}`} conflict={c} />
-        ))}
         {jobs.length === 0 ? (
           <section className="paper p-6 md:p-10 max-w-3xl">
             <h2 className="text-3xl font-bold mb-2">Nothing planned yet</h2>
@@ -149,10 +151,18 @@ export function Yard() {
         ) : (
           <>
             {actions}
-            <Due views={views} nowMs={nowMs} />
-            {views.map((v) => (
-              <JobStrip key={v.job.id} view={v} nowMs={nowMs} />
-            ))}
+            <Mishap what="What is due next" on={[views]}>
+              <Due views={views} nowMs={nowMs} />
+            </Mishap>
+            {planned.map(({ job, view, error }) =>
+              view ? (
+                <Mishap key={job.id} what={`“${job.name || 'Unnamed job'}”`} jobId={job.id} on={[view]}>
+                  <JobStrip view={view} nowMs={nowMs} />
+                </Mishap>
+              ) : (
+                <MishapCard key={job.id} what={`“${job.name || 'Unnamed job'}”`} error={error} jobId={job.id} />
+              ),
+            )}
           </>
         )}
       </main>
@@ -281,45 +291,6 @@ function JobStrip({ view, nowMs }: { view: JobView; nowMs: number }) {
           {view.plan.problems[0]?.sentence ?? 'No repair in it yet.'} <Link href={`/job/${job.id}`}>Open the job</Link>
         </p>
       )}
-    </section>
-  );
-}
-
-/** Two drafts of one record, side by side. */
-function Differs({ conflict }: { conflict: Conflict }) {
-  const { mine, theirs } = conflict;
-  const keys = (Object.keys(mine) as (keyof typeof mine)[]).filter(
-    (k) => k !== 'updatedAt' && JSON.stringify(mine[k]) !== JSON.stringify((theirs as Job)[k as keyof Job]),
-  );
-  return (
-    <section className="paper p-4 mb-3">
-      <h2 className="font-bold">“{mine.name || mine.id}” was planned differently in the file</h2>
-      <table className="w-full my-2 text-sm">
-        <thead>
-          <tr className="text-left soft">
-            <th className="font-normal">what</th>
-            <th className="font-normal">here</th>
-            <th className="font-normal">in the file</th>
-          </tr>
-        </thead>
-        <tbody>
-          {keys.map((k) => (
-            <tr key={k} style={{ borderTop: '1px solid var(--paper-line)' }}>
-              <td className="pr-3 align-top">{k}</td>
-              <td className="fig text-xs break-all align-top pr-3">{JSON.stringify(mine[k])}</td>
-              <td className="fig text-xs break-all align-top">{JSON.stringify((theirs as Job)[k as keyof Job])}</td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
-      <div className="flex gap-2">
-        <button type="button" className="act" onClick={() => settle(conflict, 'mine')}>
-          Keep the one here
-        </button>
-        <button type="button" className="act" onClick={() => settle(conflict, 'theirs')}>
-          Take the one in the file
-        </button>
-      </div>
     </section>
   );
 }

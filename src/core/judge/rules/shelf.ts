@@ -166,7 +166,7 @@ export const shelfRules: Readonly<Record<string, Rule>> = {
     plan.batches.flatMap((b): Finding[] => {
       const placed = plan.steps.some((s) => s.batch === b.index && s.marks?.end?.includes('placed') && s.doneAt !== null);
       if (!placed || isMetered(plan.sheet!.kind)) return [];
-      const cup = actuals.witness[b.index];
+      const cup = actuals.witness.get(b.index);
       if (!cup)
         return [
           finding(

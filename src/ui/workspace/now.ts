@@ -1,11 +1,12 @@
 'use client';
 import { useEffect, useState } from 'react';
+import { clock } from './workspace';
 
-/** The present, renewed every `everyMs`, and at once when the page wakes: clocks are kept as instants, never counted down. */
+/** The present of the workspace, renewed every `everyMs`, and at once when the page wakes: clocks are kept as instants, never counted down. */
 export function useNow(everyMs: number): number {
-  const [now, setNow] = useState(() => Date.now());
+  const [now, setNow] = useState(() => clock.now());
   useEffect(() => {
-    const renew = () => setNow(Date.now());
+    const renew = () => setNow(clock.now());
     const timer = setInterval(renew, everyMs);
     document.addEventListener('visibilitychange', renew);
     window.addEventListener('focus', renew);

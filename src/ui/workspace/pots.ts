@@ -39,17 +39,17 @@ async function prepare(sheet: SheetRevision): Promise<void> {
   try {
     const [pot, lift] = [await netOf(sheet, 'pot', start), await netOf(sheet, 'lift', start)];
     // A sheet that cannot be calibrated is planned by its own figures.
-    if (pot && lift) usePotStore.setState((s) => ({ pots: { ...s.pots, [sheet.id]: { pot, lift } } }));
+    if (pot && lift) usePotStore.setState((s) => ({ pots: new Map([...s.pots, [sheet.id, { pot, lift }]]) }));
   } finally {
     worker?.end();
   }
 }
 
 /** The prepared pots; those that repairs need and that are missing are prepared in the background. */
-export function usePots(repairs: Readonly<Record<string, Repair>>, sheets: Readonly<Record<string, SheetRevision>>): Pots {
+export function usePots(repairs: ReadonlyMap<string, Repair>, sheets: ReadonlyMap<string, SheetRevision>): Pots {
   const pots = usePotStore((s) => s.pots);
   useEffect(() => {
-    for (const sheet of potSheets(Object.values(repairs), Object.values(sheets))) {
+    for (const sheet of potSheets([...repairs.values()], [...sheets.values()])) {
       if (asked.has(sheet.id)) continue;
       asked.add(sheet.id);
       line = line.then(() => prepare(sheet)).catch(() => undefined);

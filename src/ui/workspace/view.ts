@@ -1,7 +1,8 @@
 'use client';
 import { useEffect, useMemo, useState } from 'react';
 import { type JobView, type RepairView, viewJob } from '@/core/record';
-import { bundleOf, useDesk } from './desk';
+import { bundleOf } from '@/store/workspace';
+import { stateNow, useWorkspace } from './workspace';
 import { useNow } from './now';
 import { usePots } from './pots';
 
@@ -24,18 +25,18 @@ function useSettled<T>(value: T, restMs: number): T {
  * @param patient the plan may follow a moment after the drafts: whoever draws from the drafts is not kept waiting
  */
 export function useJobView(jobId: string, patient = false): JobView | undefined {
-  const job = useDesk((d) => d.jobs[jobId]);
-  const drafts = useDesk((d) => d.repairs);
+  const job = useWorkspace((d) => d.jobs.get(jobId));
+  const drafts = useWorkspace((d) => d.repairs);
   const settled = useSettled(drafts, patient ? REST_MS : 0);
   // A repair that has just come or gone is not waited for.
-  const repairs = patient && Object.keys(settled).length === Object.keys(drafts).length ? settled : drafts;
-  const sheets = useDesk((d) => d.sheets);
-  const stock = useDesk((d) => d.stock);
-  const events = useDesk((d) => d.events);
+  const repairs = patient && settled.size === drafts.size ? settled : drafts;
+  const sheets = useWorkspace((d) => d.sheets);
+  const stock = useWorkspace((d) => d.stock);
+  const events = useWorkspace((d) => d.events);
   const now = useNow(30_000);
   const pots = usePots(repairs, sheets);
   return useMemo(() => {
-    const bundle = job ? bundleOf({ ...useDesk.getState(), jobs: { [jobId]: job }, repairs, sheets, stock, events }, jobId) : undefined;
+    const bundle = job ? bundleOf({ ...stateNow(), jobs: new Map([[jobId, job]]), repairs, sheets, stock, events }, jobId) : undefined;
     return bundle ? viewJob(bundle, now, pots) : undefined;
   }, [jobId, job, repairs, sheets, stock, events, now, pots]);
 }

@@ -1,0 +1,96 @@
+'use client';
+import { type Conflict, changesBetween } from '@/core/record';
+import { settle, useWorkspace } from '../workspace/workspace';
+
+const CALLED: Record<Conflict['kind'], string> = {
+  job: 'job',
+  repair: 'repair',
+  sheet: 'sheet',
+  stock: 'lot',
+  snapshot: 'frozen plan',
+  event: 'entry of the record',
+  series: 'series of readings',
+  attachment: 'picture',
+};
+
+/** `workingHours.fromHour` as a person reads it. */
+const spoken = (path: readonly (string | number)[]): string =>
+  path.map((p) => (typeof p === 'number' ? `no. ${p + 1}` : p.replace(/([A-Z])/g, ' $1').toLowerCase())).join(' · ');
+
+const shown = (value: unknown): string => {
+  const text = value === undefined ? 'nothing' : typeof value === 'string' ? `“${value}”` : JSON.stringify(value);
+  return text.length > 160 ? `${text.slice(0, 160)}…` : text;
+};
+
+/** What differs between the two, row by row. */
+function rowsOf({ path, here, other }: Conflict): readonly { readonly what: string; readonly here: unknown; readonly other: unknown }[] {
+  if (path.length) return [{ what: spoken(path), here, other }];
+  if (here === undefined) return [{ what: 'all of it', here: undefined, other: (other as { name?: string } | null)?.name ?? 'as it was here' }];
+  return changesBetween(here, other).map((c) => ({ what: spoken(c.path) || 'all of it', here: c.before, other: c.after }));
+}
+
+/** Two that claim one place, side by side: nothing is overwritten before somebody says which stands. */
+export function Conflicts() {
+  const conflicts = useWorkspace((d) => d.conflicts);
+  if (!conflicts.length) return null;
+  return (
+    <div className="no-print px-4 md:px-6 py-2 max-h-[45vh] overflow-auto thin-scroll" role="region" aria-label="Two that differ">
+      {conflicts.map((c) => (
+        <Differs key={c.id} conflict={c} />
+      ))}
+    </div>
+  );
+}
+
+function Differs({ conflict }: { conflict: Conflict }) {
+  const { kind, from, name, here } = conflict;
+  const draft = kind === 'job' || kind === 'repair' || kind === 'stock';
+  const otherPlace = from === 'file' ? 'in the file' : 'in this tab';
+  const herePlace = from === 'file' ? 'here' : 'in the other tab';
+  const title = draft
+    ? from === 'file'
+      ? `“${name || conflict.recordId}” was planned differently in the file`
+      : here === undefined
+        ? `“${name || conflict.recordId}” was removed in another tab while it was changed here`
+        : `“${name || conflict.recordId}” was changed in two tabs at once`
+    : `The file brings another ${CALLED[kind]} under an id that is here${name && name !== kind ? `: ${name}` : ''}`;
+  return (
+    <section className="paper p-3 mb-2">
+      <h2 className="font-bold">{title}</h2>
+      <table className="w-full my-2 text-sm">
+        <thead>
+          <tr className="text-left soft">
+            <th className="font-normal">what</th>
+            <th className="font-normal">{herePlace}</th>
+            <th className="font-normal">{otherPlace}</th>
+          </tr>
+        </thead>
+        <tbody>
+          {rowsOf(conflict)
+            .slice(0, 12)
+            .map((r) => (
+              <tr key={r.what} style={{ borderTop: '1px solid var(--paper-line)' }}>
+                <td className="pr-3 align-top">{r.what}</td>
+                <td className="fig text-xs break-all align-top pr-3">{shown(r.here)}</td>
+                <td className="fig text-xs break-all align-top">{shown(r.other)}</td>
+              </tr>
+            ))}
+        </tbody>
+      </table>
+      <div className="flex gap-2 flex-wrap">
+        <button type="button" className="act" onClick={() => void settle(conflict, 'here')}>
+          {from === 'file' ? 'Keep the one here' : here === undefined ? 'Let it go' : 'Keep the other tab’s'}
+        </button>
+        {draft ? (
+          <button type="button" className="act" onClick={() => void settle(conflict, 'other')}>
+            {from === 'file' ? 'Take the one in the file' : here === undefined ? 'Put it back' : 'Take this tab’s'}
+          </button>
+        ) : (
+          <button type="button" className="act" onClick={() => void settle(conflict, 'both')}>
+            Keep both, the other beside it
+          </button>
+        )}
+      </div>
+    </section>
+  );
+}

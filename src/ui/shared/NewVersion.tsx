@@ -1,0 +1,6 @@
+'use client';
+
+/** Says that a newer Grenko is ready, when it is. */
+export function NewVersion() {
+  return null;
+}

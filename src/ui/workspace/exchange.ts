@@ -1,0 +1,38 @@
+'use client';
+import type { SheetRevision } from '@/core/system';
+import { sampleData } from '@/sample/jobs';
+import * as files from '@/store/exchange';
+import type { Key } from '@/store/store';
+import type { Write } from '@/store/write';
+import { clock, stateNow, workspace } from './workspace';
+
+export const exportJob = (jobId: string): string => files.exportJob(workspace, jobId);
+export const importJob = (text: string): Promise<files.Taken> => files.importJob(workspace, text);
+export const exportSheets = (sheets: readonly SheetRevision[]): string => files.exportSheets(workspace, sheets);
+export const importSheets = (text: string) => files.importSheets(workspace, text);
+
+/** Loads the sample as of now; what is there of it already is replaced. */
+export async function loadSample(): Promise<void> {
+  const zone = Intl.DateTimeFormat().resolvedOptions().timeZone || 'UTC';
+  await removeSample();
+  const { bundles } = sampleData(clock.now(), zone);
+  const records = bundles.flatMap((b) => [b.job, ...b.repairs, ...b.sheets, ...b.stock, ...b.events, ...b.snapshots]);
+  // The same sheet serves several of the jobs.
+  const once = [...new Map(records.map((r) => [`${r.record}/${r.id}`, r])).values()];
+  await workspace.write(once.map((record): Write => ({ does: 'add', record })));
+}
+
+/** Removes the sample and nothing else. A sample sheet that an own repair uses stays. */
+export async function removeSample(): Promise<void> {
+  const { jobs, repairs, sheets, stock } = stateNow();
+  const ids = [...jobs.values()].filter((j) => j.sample).map((j) => j.id);
+  const needed = new Set([...repairs.values()].filter((r) => !ids.includes(r.jobId)).map((r) => r.sheetId));
+  const unused = [...sheets.values()].filter((s) => s.sample && !needed.has(s.id));
+  const systems = new Set(unused.map((s) => s.systemId));
+  const gone: readonly Key[] = [
+    ...ids.flatMap((id) => workspace.keysOfJob(id)),
+    ...unused.map((s): Key => ({ kind: 'sheet', id: s.id })),
+    ...[...stock.values()].filter((s) => s.sample && systems.has(s.systemId)).map((s): Key => ({ kind: 'stock', id: s.id })),
+  ];
+  await workspace.removeForGood(gone);
+}

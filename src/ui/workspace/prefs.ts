@@ -1,0 +1,40 @@
+'use client';
+import { z } from 'zod';
+import { create } from 'zustand';
+import { createJSONStorage, persist } from 'zustand/middleware';
+
+export const THEMES = ['day', 'night', 'sun'] as const;
+export type Theme = (typeof THEMES)[number];
+
+const Prefs = z.object({
+  system: z.enum(['metric', 'us']),
+  theme: z.enum(THEMES),
+  role: z.string().trim().min(1).max(80),
+  sound: z.boolean(),
+});
+type Prefs = z.infer<typeof Prefs>;
+const FIRST: Prefs = { system: 'metric', theme: 'day', role: 'technician', sound: true };
+
+/** Preferences as kept, each by itself: one that makes no sense is as if it had never been set. */
+export function readPrefs(kept: unknown): Prefs {
+  const fields = typeof kept === 'object' && kept !== null ? (kept as Record<string, unknown>) : {};
+  return Object.fromEntries(
+    (Object.keys(FIRST) as (keyof Prefs)[]).map((name) => {
+      const parsed = Prefs.shape[name].safeParse(fields[name]);
+      return [name, parsed.success ? parsed.data : FIRST[name]];
+    }),
+  ) as Prefs;
+}
+
+/** How this person likes it: units, theme, the role they sign in, sound. Kept in this browser only. */
+export const usePrefs = create<Prefs>()(
+  persist((): Prefs => FIRST, {
+    name: 'grenko.prefs',
+    storage: createJSONStorage(() => localStorage),
+    merge: (kept) => readPrefs(kept),
+  }),
+);
+
+export const setPrefs = (prefs: Partial<Prefs>): void => {
+  usePrefs.setState(prefs);
+};

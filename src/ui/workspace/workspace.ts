@@ -1,0 +1,121 @@
+'use client';
+import { nanoid } from 'nanoid';
+import { useStore } from 'zustand';
+import type { Job, Repair } from '@/core/plan';
+import type { Attachment, Conflict, Event, EventBody } from '@/core/record';
+import type { SheetRevision, Stock } from '@/core/system';
+import { type ClockMemory, createClock } from '@/device/clock';
+import { DATABASE, openAnyStore } from '@/store/database';
+import { NO_JOURNAL, storageJournal } from '@/store/journal';
+import { createWorkspace, type NewEvent, type WorkspaceState } from '@/store/workspace';
+import { usePotStore } from './pots';
+
+const inBrowser = typeof window !== 'undefined';
+
+/** Local storage, where the browser lets us have it. */
+export function storage(): Storage | null {
+  try {
+    return inBrowser ? window.localStorage : null;
+  } catch {
+    return null;
+  }
+}
+
+/** A name for this browser, and one for this opening of the page: a tab that is copied is another tab. */
+function deviceId(): string {
+  const key = 'grenko.device';
+  const known = storage()?.getItem(key);
+  const browser = known && /^[\w-]{1,40}$/.test(known) ? known : nanoid(10);
+  try {
+    storage()?.setItem(key, browser);
+  } catch {
+    // Without local storage the browser has another name next time.
+  }
+  return `${browser}.${nanoid(6)}`;
+}
+
+const CLOCK_KEY = 'grenko.clock';
+function clockBefore(): ClockMemory | null {
+  try {
+    const kept = JSON.parse(storage()?.getItem(CLOCK_KEY) ?? 'null') as Partial<ClockMemory> | null;
+    return kept && Number.isFinite(kept.lastMs) && Number.isFinite(kept.aheadMs) ? (kept as ClockMemory) : null;
+  } catch {
+    return null;
+  }
+}
+
+/** The present, for everything that is shown, timed and recorded here. */
+export const clock = createClock({ wall: () => Date.now(), mono: () => performance.now() }, clockBefore());
+export const keepClock = (): void => {
+  try {
+    storage()?.setItem(CLOCK_KEY, JSON.stringify(clock.memory()));
+  } catch {
+    // Then a clock set back while no page is open goes unnoticed.
+  }
+};
+
+/** The database's name: another one where the person chose to begin beside one that cannot be read. */
+const NAME_KEY = 'grenko.database';
+export const databaseName = (): string => {
+  const kept = storage()?.getItem(NAME_KEY);
+  return kept && /^grenko[\w-]{0,40}$/.test(kept) ? kept : DATABASE;
+};
+export function startBeside(): void {
+  storage()?.setItem(NAME_KEY, `${DATABASE}-${nanoid(6)}`);
+  location.reload();
+}
+
+const device = deviceId();
+const place = storage();
+/** The one workspace of this tab. */
+export const workspace = createWorkspace({
+  clock,
+  store: (onBlocked) => openAnyStore(databaseName(), onBlocked),
+  ids: { make: () => nanoid(), device },
+  journal: place ? storageJournal(device, { storage: place, ...(navigator.locks ? { locks: navigator.locks } : {}) }) : NO_JOURNAL,
+});
+
+export function useWorkspace(): WorkspaceState;
+export function useWorkspace<T>(part: (state: WorkspaceState) => T): T;
+export function useWorkspace<T>(part?: (state: WorkspaceState) => T): T | WorkspaceState {
+  return useStore(workspace.state, part ?? ((s) => s as T & WorkspaceState));
+}
+export const stateNow = (): WorkspaceState => workspace.state.getState();
+
+let opened = false;
+/** Opens the workspace once for this page. */
+export function openWorkspace(): void {
+  if (opened) return;
+  opened = true;
+  void workspace.open();
+  setInterval(keepClock, 5000);
+  const leave = () => {
+    keepClock();
+    workspace.flush();
+  };
+  window.addEventListener('pagehide', leave);
+  document.addEventListener('visibilitychange', () => document.hidden && leave());
+}
+
+export const changeRepair = (id: string, how: (repair: Repair) => Repair, key?: string): void => workspace.changeRepair(id, how, key);
+export const changeJob = (id: string, how: (job: Job) => Job, key?: string): void => workspace.changeJob(id, how, key);
+export const addJob = (job: Job): void => workspace.addJob(job);
+export const addRepair = (repair: Repair): void => workspace.addRepair(repair);
+export const removeRepair = (id: string): boolean => workspace.removeRepair(id);
+export const putSheet = (sheet: SheetRevision): Promise<void> => workspace.putSheet(sheet);
+export const putAttachment = (attachment: Attachment): Promise<void> => workspace.putAttachment(attachment);
+export const putLot = (lot: Stock): void => workspace.putLot(lot);
+export const removeLot = (id: string): void => workspace.removeLot(id);
+export const changeLot = (id: string, how: (lot: Stock) => Stock): void => workspace.changeLot(id, how);
+export const undo = (): void => workspace.undo();
+export const redo = (): void => workspace.redo();
+export const settle = (conflict: Conflict, which: 'here' | 'other' | 'both'): Promise<void> => workspace.settle(conflict, which);
+
+/** Adds an event to the record. The promise is kept when it is on disk. */
+export const record = (repairId: string, body: EventBody, role: string, options?: Omit<NewEvent, 'body'>): Promise<Event | undefined> =>
+  workspace.record(repairId, body, role, options);
+export const recordAll = (repairId: string, entries: readonly NewEvent[], role: string): Promise<readonly Event[]> =>
+  workspace.recordAll(repairId, entries, role);
+/** Begins the work of a repair from its plan as it stands. */
+export const startWork = (repairId: string, usableMin: number | null, role: string): Promise<void> =>
+  workspace.startWork(repairId, usableMin, role, usePotStore.getState().pots);
