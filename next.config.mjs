@@ -1,3 +1,5 @@
+import { FORMS } from './routes.mjs';
+
 /** @type {import('next').NextConfig} */
 export default {
   reactStrictMode: true,
@@ -5,4 +7,16 @@ export default {
   poweredByHeader: false,
   // The demo and the tests build into folders of their own, so that neither spoils the other's output.
   distDir: process.env.GRENKO_DIST ?? '.next',
+  // Starts threads by the paths of its own files.
+  serverExternalPackages: ['piscina'],
+  // Every page is static: the data is the browser's. One page serves all addresses of its form.
+  async rewrites() {
+    return {
+      // A rewritten address is looked at again by the forms that follow: the views that have a page of their own are no stage.
+      beforeFiles: FORMS.map(({ source, page }) => ({
+        source: source.replace(/:\w+/g, (name) => `${name}(${name === ':stage' ? '(?!run$|bench$)' : ''}[^/]+)`),
+        destination: page,
+      })),
+    };
+  },
 };

@@ -28,6 +28,8 @@ export const fresh = async (
     hasTouch: viewport.width < 500,
     permissions: ['clipboard-read', 'clipboard-write'],
     acceptDownloads: true,
+    // The application is only kept for working offline where that is what is tried.
+    serviceWorkers: 'block',
     ...over,
   });
   // A step that cannot be done is told soon, not after half a minute.

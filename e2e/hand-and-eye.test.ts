@@ -1,4 +1,3 @@
-import AxeBuilder from '@axe-core/playwright';
 import type { Browser, Page } from 'playwright-core';
 import { fresh, launch, PHONE, withSample } from './browser';
 import { answer, choose, type } from './hands';
@@ -17,64 +16,6 @@ const sampled = async (viewport?: typeof PHONE): Promise<Page> => {
   await withSample(page, base());
   return page;
 };
-
-const VIEWS = [
-  '/',
-  '/job/sample-ramp',
-  ...['inspect', 'measure', 'material', 'mix', 'place', 'hold', 'finish', 'release'].map((s) => `${NOSING}/${s}`),
-  '/job/sample-landing/sample-step/measure',
-  '/job/sample-landing/sample-spall/measure',
-  '/job/sample-landing/sample-cores/measure',
-  '/job/sample-winch/sample-plate/run',
-  '/job/sample-winch/log',
-  '/shelf',
-  '/shelf/sheet-mortar-1',
-  '/shelf/sheet-filler-1',
-  '/shelf/new?like=sheet-hull-1',
-  '/job/sample-winch/sample-plate/material',
-  '/job/sample-winch/sample-plate/mix',
-  '/job/sample-winch/sample-plate/bench',
-  '/job/sample-ramp/pick',
-  '/lab?repair=sample-nosing',
-  '/job/sample-ramp/card',
-  '/settings',
-];
-
-describe.each(['day', 'night', 'sun'])('in %s light', (theme) => {
-  test('no view has a serious fault for those who see or steer otherwise', async () => {
-    const page = await sampled();
-    await page.evaluate(
-      (t) =>
-        localStorage.setItem(
-          'grenko.prefs',
-          JSON.stringify({ state: { system: 'metric', theme: t, role: 'technician', sound: true }, version: 0 }),
-        ),
-      theme,
-    );
-    const faults: string[] = [];
-    for (const view of VIEWS) {
-      await page.goto(base() + view);
-      await page.locator('#main').waitFor();
-      await page.waitForFunction((t) => document.documentElement.dataset.theme === t, theme);
-      // Only contrast depends on the light: the other rules are tried once.
-      const axe = new AxeBuilder({ page });
-      const { violations } = await (theme === 'day'
-        ? axe.withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'])
-        : axe.withRules(['color-contrast'])
-      ).analyze();
-      for (const v of violations)
-        if (v.impact === 'serious' || v.impact === 'critical')
-          faults.push(
-            `${view}: ${v.id} ${v.nodes
-              .slice(0, 2)
-              .map((n) => `${n.html.slice(0, 160)} ${n.failureSummary?.split('\n')[1] ?? ''}`)
-              .join(' | ')}`,
-          );
-    }
-    expect(faults).toEqual([]);
-    await page.context().close();
-  });
-});
 
 test('on a phone the rule folds, and nothing runs out of the screen', async () => {
   const page = await sampled(PHONE);

@@ -13,9 +13,7 @@ const freePort = () =>
 module.exports = async () => {
   if (process.env.GRENKO_BASE) return;
   const port = await freePort();
-  const child = spawn(process.execPath, ['node_modules/next/dist/bin/next', 'start', '-p', String(port), '-H', '127.0.0.1'], {
-    stdio: 'ignore',
-  });
+  const child = spawn('node_modules/.bin/tsx', ['scripts/serve.ts', '-p', String(port), '-H', '127.0.0.1'], { stdio: 'ignore' });
   globalThis.__server = child;
   process.env.GRENKO_BASE = `http://127.0.0.1:${port}`;
   for (let i = 0; i < 300; i++) {

@@ -7,10 +7,10 @@ export NEXT_TELEMETRY_DISABLED=1 GRENKO_DIST=.next-demo
 PORT="${PORT:-3000}"
 while (exec 3<>"/dev/tcp/127.0.0.1/$PORT") 2>/dev/null; do PORT=$((PORT + 1)); done
 echo "Building…"
-npx next build >/tmp/grenko-demo-build.log 2>&1 || { cat /tmp/grenko-demo-build.log; exit 1; }
+npx tsx scripts/build.ts >/tmp/grenko-demo-build.log 2>&1 || { cat /tmp/grenko-demo-build.log; exit 1; }
 echo
 echo "  Grenko with its sample:  http://localhost:$PORT/?sample"
 echo "  Grenko, empty:           http://localhost:$PORT/"
 echo "  Ctrl C stops it."
 echo
-exec npx next start -p "$PORT" >/dev/null
+exec npx tsx scripts/serve.ts -p "$PORT" >/dev/null

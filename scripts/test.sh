@@ -43,7 +43,7 @@ check types bash -c 'npx next typegen && npx tsc --noEmit'
 check lint npx biome check .
 check layers npx depcruise src e2e bench --config .dependency-cruiser.cjs
 suite unit
-check build npx next build
+check build npx tsx scripts/build.ts
 check docs bash -c 'npx tsx scripts/docs.ts --check'
 [ -x "${CHROMIUM:-/usr/bin/chromium}" ] && suite e2e --runInBand
 

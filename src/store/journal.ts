@@ -31,6 +31,7 @@ const Noted = z.array(
           changes: z.array(z.object({ path: Path, before: z.unknown(), after: z.unknown() })),
           at: z.number(),
         }),
+        z.object({ does: z.literal('take'), stockId: z.string(), count: z.number().int().positive() }),
         z.object({ does: z.literal('remove'), ...Key, bare: z.boolean().optional() }),
         z.object({ does: z.literal('raise'), conflict: z.looseObject({ id: z.string() }) }),
         z.object({ does: z.literal('settle'), conflictId: z.string() }),

@@ -51,6 +51,7 @@ export interface Store {
 export const keysOf = (entry: Entry): readonly Key[] =>
   entry.writes.flatMap((w): Key[] => {
     if (w.does === 'add' || w.does === 'once' || w.does === 'ensure') return [{ kind: w.record.record, id: w.record.id }];
+    if (w.does === 'take') return [{ kind: 'stock', id: w.stockId }];
     return w.does === 'change' || w.does === 'remove' ? [{ kind: w.kind, id: w.id }] : [];
   });
 

@@ -526,6 +526,12 @@ export function createWorkspace({ clock, store: openStore, ids, journal, later =
     ]);
   }
 
+  /** Takes a kit from a lot: the event and the count, written as one. */
+  const takeKit = (repairId: string, lot: Stock, kit: string, role: string): Promise<readonly Event[]> =>
+    recordAll(repairId, [{ body: { kind: 'taken', stockId: lot.id, lot: lot.lot, kit, count: 1 } }], role, [
+      { does: 'take', stockId: lot.id, count: 1 },
+    ]);
+
   // ── Conflicts ─────────────────────────────────────────────────────────────────────────────────────────────────────
 
   /** Says which of two stands: what is here, the other, or (of records that are written once) both. */
@@ -606,6 +612,7 @@ export function createWorkspace({ clock, store: openStore, ids, journal, later =
     record,
     recordAll,
     startWork,
+    takeKit,
     settle,
     setAside,
     takeBack,

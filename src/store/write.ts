@@ -13,6 +13,8 @@ export type Write =
   /** Adds an event unless the record says so already. */
   | { readonly does: 'once'; readonly record: Event }
   | { readonly does: 'change'; readonly kind: DraftKind; readonly id: string; readonly changes: readonly Change[]; readonly at: number }
+  /** Takes kits from a lot: counted on the disk, so that two hands that take one each have taken two. */
+  | { readonly does: 'take'; readonly stockId: string; readonly count: number }
   /** Removes a record; with `bare`, only while nothing is recorded of it. */
   | { readonly does: 'remove'; readonly kind: RecordKind; readonly id: string; readonly bare?: boolean }
   | { readonly does: 'raise'; readonly conflict: Conflict }
@@ -159,6 +161,17 @@ export async function carryOut(entry: Entry, shelves: Shelves): Promise<readonly
         const known = (await shelves.eventsOf(write.record.repairId)).flatMap((raw) => (readStored('event', raw) as Event | null) ?? []);
         const twin = twinOf(known, write.record.body);
         outcomes.push(twin ? { is: 'here', record: twin } : await add(write.record, 'tab', shelves));
+        break;
+      }
+      case 'take': {
+        const lot = readStored('stock', await shelves.get('stock', write.stockId));
+        if (lot?.record !== 'stock') {
+          outcomes.push({ is: 'gone' });
+          break;
+        }
+        const left = { ...lot, quantity: Math.max(0, lot.quantity - write.count) };
+        await shelves.put(left);
+        outcomes.push({ is: 'written', record: left });
         break;
       }
       case 'change':

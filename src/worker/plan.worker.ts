@@ -1,3 +1,4 @@
+import './no-eval';
 import { expose } from 'comlink';
 import { type JobAsk, type Opener, openersOf, type PlaceAsk, type PlaceTrial, tryPlace } from '@/core/plan';
 import { attempt, type Problem } from '@/core/units';

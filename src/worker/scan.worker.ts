@@ -1,3 +1,4 @@
+import './no-eval';
 import { expose } from 'comlink';
 import { extentOf, measureScan, type ScanAsk } from '@/core/scan';
 import { Refusal } from '@/core/units';

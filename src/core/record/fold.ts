@@ -9,13 +9,13 @@ export const browserOf = (device: string): string => device.split('.')[0]!;
 function rightly(events: readonly Event[]): readonly Event[] {
   const sets = events.filter((e) => e.body.kind === 'clock-set');
   if (!sets.length) return events;
-  return events.map((e) =>
-    sets.reduce((moved, s) => {
-      if (s.body.kind !== 'clock-set') return moved;
-      const { upTo, shiftMs } = s.body;
-      return upTo.some((u) => u.device === e.device && e.sequence <= u.sequence) ? { ...moved, at: moved.at + shiftMs } : moved;
-    }, e),
-  );
+  return events.map((e) => {
+    const shiftMs = sets.reduce((sum, { body }) => {
+      const moves = body.kind === 'clock-set' && body.upTo.some((u) => u.device === e.device && e.sequence <= u.sequence);
+      return moves ? sum + body.shiftMs : sum;
+    }, 0);
+    return shiftMs ? { ...e, at: e.at + shiftMs } : e;
+  });
 }
 
 /** The last event of each tab of a browser: what its clock-set moves. */

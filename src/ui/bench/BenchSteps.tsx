@@ -1,6 +1,7 @@
 'use client';
 import type { RepairView } from '@/core/record';
-import { record } from '../workspace/workspace';
+import { SavingButton } from '../shared/SavingButton';
+import { record } from '../workspace/record';
 import { stepsOf } from './steps-of';
 
 /** What is done with a pot once all is in it: mixing, standing, a cup kept, or away with it. */
@@ -33,42 +34,32 @@ export function BenchSteps({
   return (
     <div className="flex flex-wrap gap-2 mt-3">
       {started && ready && mixStep && mixingBegan === null && (
-        <button
-          type="button"
+        <SavingButton
           className="act firm min-h-12"
           disabled={!within}
-          onClick={() => void record(repairId, { kind: 'step-begun', step: mixStep.id }, role)}
+          onSave={() => record(repairId, { kind: 'step-begun', step: mixStep.id }, role)}
         >
           Start mixing: start the clock
-        </button>
+        </SavingButton>
       )}
       {started && mixStep && mixingBegan !== null && mixingOver === null && (
-        <button
-          type="button"
-          className="act firm min-h-12"
-          onClick={() => void record(repairId, { kind: 'step-done', step: mixStep.id }, role)}
-        >
+        <SavingButton className="act firm min-h-12" onSave={() => record(repairId, { kind: 'step-done', step: mixStep.id }, role)}>
           Mixed to one colour
-        </button>
+        </SavingButton>
       )}
       {started && standStep && mixingOver !== null && standStep.doneAt === null && (
-        <button
-          type="button"
+        <SavingButton
           className="act firm min-h-12"
           disabled={nowMs < standStep.startMs}
-          onClick={() => void record(repairId, { kind: 'step-done', step: standStep.id }, role)}
+          onSave={() => record(repairId, { kind: 'step-done', step: standStep.id }, role)}
         >
           It has stood its time
-        </button>
+        </SavingButton>
       )}
       {started && mixingBegan !== null && !cup && (
-        <button
-          type="button"
-          className="act min-h-12"
-          onClick={() => void record(repairId, { kind: 'witness', batch, state: 'kept' }, role)}
-        >
+        <SavingButton className="act min-h-12" onSave={() => record(repairId, { kind: 'witness', batch, state: 'kept' }, role)}>
           A cup of it is kept
-        </button>
+        </SavingButton>
       )}
       {poured && (
         <button type="button" className="act danger min-h-12" onClick={onThrowAway}>

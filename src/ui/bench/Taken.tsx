@@ -1,9 +1,9 @@
 'use client';
 import type { RepairView } from '@/core/record';
 import type { SheetRevision, Stock } from '@/core/system';
-import { record } from '../workspace/workspace';
-import { changeLot } from '../workspace/workspace';
 import { Heading } from '../shared/bits';
+import { SavingButton } from '../shared/SavingButton';
+import { workspace } from '../workspace/workspace';
 
 /** Kits taken from the shelf for this repair: the lot loses them, the record keeps it. */
 export function Taken({ at, sheet, lots, role }: { at: RepairView; sheet: SheetRevision; lots: readonly Stock[]; role: string }) {
@@ -20,18 +20,14 @@ export function Taken({ at, sheet, lots, role }: { at: RepairView; sheet: SheetR
               <span>
                 <span className="fig">{l.lot}</span>, {kit?.label}: {l.quantity} left{taken ? `, ${taken} taken here` : ''}
               </span>
-              <button
-                type="button"
+              <SavingButton
                 className="act text-sm"
                 disabled={l.quantity < 1}
                 aria-label={`Take one of lot ${l.lot}`}
-                onClick={async () => {
-                  await record(at.repair.id, { kind: 'taken', stockId: l.id, lot: l.lot, kit: kit?.label ?? l.kitId, count: 1 }, role);
-                  changeLot(l.id, (x) => ({ ...x, quantity: Math.max(0, x.quantity - 1) }));
-                }}
+                onSave={() => workspace.takeKit(at.repair.id, l, kit?.label ?? l.kitId, role)}
               >
                 take one
-              </button>
+              </SavingButton>
             </li>
           );
         })}

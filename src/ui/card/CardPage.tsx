@@ -3,12 +3,12 @@ import { Printer } from 'lucide-react';
 import Link from 'next/link';
 import { formatDuration } from '@/core/units';
 import { SHAPES } from '@/core/void';
-import { useWorkspace } from '../workspace/workspace';
-import { useNow } from '../workspace/now';
-import { useJobView } from '../workspace/view';
 import { FindingSign, useFormat } from '../shared/bits';
 import { Drawing } from '../shared/Drawing';
 import { dayAndClock, fullWhen } from '../shared/when';
+import { useNow } from '../workspace/now';
+import { useJobView } from '../workspace/view';
+import { useWorkspace } from '../workspace/workspace';
 import { TwoInOne } from '../yard/Yard';
 
 /** The job card a foreman pins up: what, how much, by when, and what must not be forgotten. */

@@ -1,7 +1,6 @@
 'use client';
 import { MILESTONES, milestoneOf, STARTS } from '@/core/system';
 import { formatDuration, instantsIn } from '@/core/units';
-import { changeJob, changeRepair } from '../workspace/workspace';
 import { ClimateFields } from '../job/ClimateFields';
 import { StepList } from '../place/StepList';
 import type { StageProps } from '../repair/stage-props';
@@ -9,6 +8,7 @@ import { Answer, Heading, useProse, Working } from '../shared/bits';
 import { Schools } from '../shared/Schools';
 import { StageFindings, StillNeeds } from '../shared/StageFindings';
 import { shortWhen } from '../shared/when';
+import { changeJob, changeRepair } from '../workspace/workspace';
 
 const STANDING = { sheet: '', extrapolated: ' beyond the sheet’s points', estimated: ' estimated' } as const;
 

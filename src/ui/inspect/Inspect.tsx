@@ -1,10 +1,10 @@
 'use client';
 import { METHODS, methodOf } from '@/core/method';
 import { passes } from '@/core/plan';
-import { changeRepair } from '../workspace/workspace';
 import type { StageProps } from '../repair/stage-props';
 import { Answer, Choice, Heading, TextField } from '../shared/bits';
 import { StageFindings } from '../shared/StageFindings';
+import { changeRepair } from '../workspace/workspace';
 import { BaseFields, type BaseProps } from './BaseFields';
 import { MeetsFields } from './MeetsFields';
 import { SurroundingsFields } from './SurroundingsFields';

@@ -2,9 +2,9 @@
 import { useState } from 'react';
 import { type ClimateSource, climateProblems } from '@/core/climate';
 import type { Job } from '@/core/plan';
-import { usePrefs } from '../workspace/prefs';
 import { Choice } from '../shared/bits';
 import { QuantityField } from '../shared/QuantityField';
+import { usePrefs } from '../workspace/prefs';
 import { HourlyFields } from './HourlyFields';
 
 const hourText = (h: number) => `${String(Math.floor(h)).padStart(2, '0')}:${String(Math.round((h % 1) * 60)).padStart(2, '0')}`;

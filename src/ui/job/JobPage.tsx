@@ -5,13 +5,6 @@ import { useRouter } from 'next/navigation';
 import { calendarFile } from '@/core/file';
 import { METHODS } from '@/core/method';
 import { calendarProblems } from '@/core/plan';
-import { clock, addRepair, changeJob, changeRepair, removeRepair, useWorkspace } from '../workspace/workspace';
-import { exportJob } from '../workspace/exchange';
-import { fileName, saveText } from '../workspace/files';
-import { freshRepair } from '../workspace/fresh';
-import { useNow } from '../workspace/now';
-import { usePrefs } from '../workspace/prefs';
-import { useJobView } from '../workspace/view';
 import { useTemperaturePull } from '../repair/RepairPage';
 import { Heading, TextField, Ways } from '../shared/bits';
 import { fromLocalInput } from '../shared/local-input';
@@ -19,7 +12,15 @@ import { stageAnswer } from '../shared/stage-answer';
 import { Tag } from '../shared/Tag';
 import { TimeBand } from '../shared/TimeBand';
 import { sameZone, shortWhen, toLocalInput } from '../shared/when';
+import { exportJob } from '../workspace/exchange';
+import { fileName, saveText } from '../workspace/files';
+import { freshRepair } from '../workspace/fresh';
+import { useNow } from '../workspace/now';
+import { usePrefs } from '../workspace/prefs';
+import { useJobView } from '../workspace/view';
+import { addRepair, changeJob, changeRepair, clock, removeRepair, useWorkspace } from '../workspace/workspace';
 import { ClimateFields } from './ClimateFields';
+import { DeleteJob } from './DeleteJob';
 
 const DAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'];
 const ZONES = typeof Intl.supportedValuesOf === 'function' ? Intl.supportedValuesOf('timeZone') : ['UTC'];
@@ -147,6 +148,7 @@ export function JobPage({ jobId }: { jobId: string }) {
             <Link className="act" href={`/job/${job.id}/log`}>
               <ScrollText size={17} aria-hidden="true" /> Log
             </Link>
+            <DeleteJob job={job} />
           </div>
         </section>
         <section aria-label="Site" className="md:overflow-auto thin-scroll pr-1">

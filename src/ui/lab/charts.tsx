@@ -13,8 +13,8 @@ import {
   TABLE_TEMPS_C,
 } from '@/core/cure';
 import { figure, formatDuration, fromCore, unitOf } from '@/core/units';
-import { usePrefs } from '../workspace/prefs';
 import { useFormat } from '../shared/bits';
+import { usePrefs } from '../workspace/prefs';
 
 const HT = 210;
 /** A cell of the map, and the room for its words on the left. */

@@ -4,16 +4,19 @@ import { useState } from 'react';
 import { METHODS, TROUBLES } from '@/core/method';
 import { WITNESS_STATES } from '@/core/plan';
 import { byTime, type Event, type EventBody } from '@/core/record';
-import { record, useWorkspace } from '../workspace/workspace';
-import { useNow } from '../workspace/now';
-import { usePrefs } from '../workspace/prefs';
-import { useJobView } from '../workspace/view';
 import { formatDuration } from '@/core/units';
 import { useFormat } from '../shared/bits';
 import { Dialog } from '../shared/Dialog';
 import { QuantityField } from '../shared/QuantityField';
+import { RememberedArea, useRememberedText } from '../shared/Remembered';
+import { SavingButton } from '../shared/SavingButton';
 import { Tag } from '../shared/Tag';
 import { fullWhen } from '../shared/when';
+import { useNow } from '../workspace/now';
+import { usePrefs } from '../workspace/prefs';
+import { record } from '../workspace/record';
+import { useJobView } from '../workspace/view';
+import { useWorkspace } from '../workspace/workspace';
 
 const CHANNEL = { base: 'base', air: 'air', pot: 'pot' } as const;
 
@@ -155,7 +158,7 @@ export function LogPage({ jobId }: { jobId: string }) {
 
 function Amend({ event, words, onDone }: { event: Event; words: string; onDone: () => void }) {
   const role = usePrefs((p) => p.role);
-  const [why, setWhy] = useState('');
+  const why = useRememberedText(`withdraw ${event.id}`);
   const [fault, setFault] = useState<string | null>(null);
   const reading = event.body.kind === 'reading' ? event.body : null;
   return (
@@ -175,26 +178,23 @@ function Amend({ event, words, onDone }: { event: Event; words: string; onDone: 
           check={(v) => (v >= -60 && v <= 150 ? null : 'A temperature between −60 and 150 °C.')}
         />
       )}
-      <label className="block">
-        Take it back: why?
-        <textarea className="field" rows={2} value={why} onChange={(e) => setWhy(e.target.value)} />
-      </label>
+      <RememberedArea label="Take it back: why?" rows={2} of={why} />
       {fault && (
         <p role="alert" style={{ color: 'var(--stop)' }}>
           {fault}
         </p>
       )}
-      <button
-        type="button"
+      <SavingButton
         className="act self-start"
-        onClick={async () => {
-          if (why.trim().length < 3) return setFault('Write why: it stays in the record.');
-          await record(event.repairId, { kind: 'withdrawn', why: why.trim() }, role, { amends: event.id });
+        onSave={async () => {
+          if (why.text.trim().length < 3) return setFault('Write why: it stays in the record.');
+          await record(event.repairId, { kind: 'withdrawn', why: why.text.trim() }, role, { amends: event.id });
+          why.type(null);
           onDone();
         }}
       >
         Withdraw the entry
-      </button>
+      </SavingButton>
     </div>
   );
 }

@@ -1,9 +1,9 @@
 'use client';
 import type { Repair } from '@/core/plan';
 import { ORIENTATIONS, WETNESS } from '@/core/system';
-import { changeRepair } from '../workspace/workspace';
 import { Choice, Heading } from '../shared/bits';
 import { QuantityField } from '../shared/QuantityField';
+import { changeRepair } from '../workspace/workspace';
 
 /** What decides among systems and is seen at the place: how it lies, how wet it is, who works there. */
 export function FoundAtThePlace({ repair }: { repair: Repair }) {

@@ -3,8 +3,8 @@ import Link from 'next/link';
 import type { Criterion, Suit } from '@/core/judge';
 import type { Repair } from '@/core/plan';
 import { systemKind } from '@/core/system';
-import { changeRepair } from '../workspace/workspace';
 import { useProse } from '../shared/bits';
+import { changeRepair } from '../workspace/workspace';
 
 /** Met is a tick, failed a cross in a box, what cannot be told a dot: shape before colour. */
 function Mark({ met }: { met: Criterion['met'] }) {

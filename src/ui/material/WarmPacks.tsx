@@ -3,11 +3,11 @@ import { useMemo, useState } from 'react';
 import { CONTAINERS, type ContainerId, packWarming, valueAt, WARMERS, type WarmerId } from '@/core/climate';
 import { MILESTONES, plannedKitMl } from '@/core/system';
 import { attempt, formatDuration } from '@/core/units';
-import { changeRepair } from '../workspace/workspace';
 import type { StageProps } from '../repair/stage-props';
 import { Heading, useFormat } from '../shared/bits';
 import { QuantityField } from '../shared/QuantityField';
 import { dayAndClock } from '../shared/when';
+import { changeRepair } from '../workspace/workspace';
 
 /** Packs from the cold store to the temperature they are mixed at: how long it takes, and by when they must be put somewhere warm. */
 export function WarmPacks({ view, at }: Pick<StageProps, 'view' | 'at'>) {

@@ -3,8 +3,8 @@ import { ClipboardPaste, Plus, Trash2, Upload } from 'lucide-react';
 import { useRef, useState } from 'react';
 import { attempt } from '@/core/units';
 import { type RowList, rowsFromText } from '@/core/void';
-import { usePrefs } from '../workspace/prefs';
 import { QuantityField } from '../shared/QuantityField';
+import { usePrefs } from '../workspace/prefs';
 
 interface Props {
   readonly list: RowList;

@@ -21,11 +21,11 @@ import {
   voidProblems,
   voidSection,
 } from '@/core/void';
-import { changeRepair, useWorkspace } from '../workspace/workspace';
 import type { StageProps } from '../repair/stage-props';
 import { Answer, Choice, useFormat, Working } from '../shared/bits';
 import { Drawing } from '../shared/Drawing';
 import { StageFindings, StillNeeds } from '../shared/StageFindings';
+import { changeRepair, useWorkspace } from '../workspace/workspace';
 import { addShape, movePoint, pullDimension, removeShape, writeShape } from './edit';
 import { PhotoTrace } from './PhotoTrace';
 import { ScanPanel } from './ScanPanel';

@@ -4,11 +4,11 @@ import { useRef, useState } from 'react';
 import { attachmentOf } from '@/core/record';
 import { attempt } from '@/core/units';
 import { outlineArea, type Point, scaleByDistance, scaleByRectangle, tracedOutline } from '@/core/void';
-import { putAttachment, useWorkspace } from '../workspace/workspace';
 import { Choice, useFormat } from '../shared/bits';
 import { Dialog } from '../shared/Dialog';
 import { QuantityField } from '../shared/QuantityField';
 import { placeOn } from '../shared/svg-place';
+import { putAttachment, useWorkspace } from '../workspace/workspace';
 
 /** Longest side a photo is kept at, px; drawn anew it also loses where and when it was taken. */
 const LONGEST = 1600;

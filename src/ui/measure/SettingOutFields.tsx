@@ -1,8 +1,8 @@
 'use client';
 import { blankSettingOut, type Measured, type SettingOut, settingOutMissing } from '@/core/void';
-import { changeRepair } from '../workspace/workspace';
 import { TextField } from '../shared/bits';
 import { QuantityField } from '../shared/QuantityField';
+import { changeRepair } from '../workspace/workspace';
 
 const LENGTHS = [
   { key: 'along', label: 'Along the edge to the first' },

@@ -1,7 +1,7 @@
 import 'fake-indexeddb/auto';
 import { measured, SHAPE_IDS, SHAPES, voidOf } from '@/core/void';
-import { stateNow, undo, workspace } from '../workspace/workspace';
 import { freshJob, freshRepair } from '../workspace/fresh';
+import { stateNow, undo, workspace } from '../workspace/workspace';
 import { addShape, changeVoid, movePoint, pullDimension, removeShape, replaceShape, writeShape } from './edit';
 
 const job = freshJob(Date.now());

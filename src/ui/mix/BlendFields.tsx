@@ -14,9 +14,9 @@ import {
 import type { Repair } from '@/core/plan';
 import { type SheetRevision, systemKind } from '@/core/system';
 import { attempt, figure } from '@/core/units';
-import { changeRepair } from '../workspace/workspace';
 import { Choice, useFormat, Working } from '../shared/bits';
 import { QuantityField } from '../shared/QuantityField';
+import { changeRepair } from '../workspace/workspace';
 
 const FIRST: Blend = { consistency: 'stands', fillers: [{ filler: 'fibre', share: 1, per100G: null }] };
 

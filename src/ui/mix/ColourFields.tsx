@@ -5,9 +5,9 @@ import { blendLots, type Colour, type ColourTrial, scaledColour } from '@/core/m
 import type { Repair } from '@/core/plan';
 import type { Stock } from '@/core/system';
 import { attempt, figure } from '@/core/units';
-import { changeRepair } from '../workspace/workspace';
 import { TextField, useFormat } from '../shared/bits';
 import { QuantityField } from '../shared/QuantityField';
+import { changeRepair } from '../workspace/workspace';
 
 const EMPTY: Colour = { trials: [], chosen: null };
 

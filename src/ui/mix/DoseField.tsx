@@ -2,9 +2,9 @@
 import type { Repair } from '@/core/plan';
 import { type SheetRevision, systemKind } from '@/core/system';
 import { figure } from '@/core/units';
-import { changeRepair } from '../workspace/workspace';
 import { Heading } from '../shared/bits';
 import { QuantityField } from '../shared/QuantityField';
+import { changeRepair } from '../workspace/workspace';
 
 /** The dose of what the sheet lets one choose: catalyst, hardener paste, water. */
 export function DoseField({ repair, sheet }: { repair: Repair; sheet: SheetRevision }) {

@@ -3,10 +3,10 @@ import { type Instrument, type MeasuredBatch, measuredBatch, saidAs, toleranceOf
 import type { Repair, RepairPlan } from '@/core/plan';
 import { systemKind, WAYS, type Way } from '@/core/system';
 import { attempt, figure } from '@/core/units';
-import { changeRepair } from '../workspace/workspace';
 import { Choice, Heading } from '../shared/bits';
 import { DropCounter } from '../shared/DropCounter';
 import { QuantityField } from '../shared/QuantityField';
+import { changeRepair } from '../workspace/workspace';
 
 /** What parts are measured with: as chosen, else by weight. */
 export const instrumentOf = (repair: Repair): Instrument => ({

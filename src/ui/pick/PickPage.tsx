@@ -4,13 +4,13 @@ import Link from 'next/link';
 import { useState } from 'react';
 import { type PickedKit, pickList } from '@/core/record';
 import { figure } from '@/core/units';
-import { record } from '../workspace/workspace';
-import { useNow } from '../workspace/now';
-import { usePrefs } from '../workspace/prefs';
-import { useJobView } from '../workspace/view';
 import { Heading, Ways } from '../shared/bits';
 import { Dialog } from '../shared/Dialog';
 import { fullWhen } from '../shared/when';
+import { useNow } from '../workspace/now';
+import { usePrefs } from '../workspace/prefs';
+import { record } from '../workspace/record';
+import { useJobView } from '../workspace/view';
 
 /** What goes along, on one page: kits from which lots, consumables, protection, disposal, what comes back. */
 export function PickPage({ jobId }: { jobId: string }) {

@@ -3,11 +3,11 @@ import { useEffect, useRef, useState } from 'react';
 import type { Opener } from '@/core/plan';
 import { figure } from '@/core/units';
 import { type PlanWorker, startPlanWorker } from '@/worker/plan';
-import { changeRepair, stateNow } from '../workspace/workspace';
-import { usePotStore } from '../workspace/pots';
 import type { StageProps } from '../repair/stage-props';
 import { useFormat } from '../shared/bits';
 import { clock, dayAndClock, shortWhen } from '../shared/when';
+import { usePotStore } from '../workspace/pots';
+import { changeRepair, stateNow } from '../workspace/workspace';
 
 /** What would open a window, or give an earlier one: tried on the whole computation in a worker, and taken with one press. */
 export function Openers({ view, at, nowMs, prepareMin, none }: StageProps & { prepareMin: number; none: boolean }) {

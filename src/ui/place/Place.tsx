@@ -1,13 +1,13 @@
 'use client';
 import Link from 'next/link';
 import { formatDuration } from '@/core/units';
-import { changeRepair } from '../workspace/workspace';
 import type { StageProps } from '../repair/stage-props';
 import { Answer, Heading, useFormat } from '../shared/bits';
 import { fromLocalInput } from '../shared/local-input';
 import { Schools, Settings } from '../shared/Schools';
 import { StageFindings, StillNeeds } from '../shared/StageFindings';
 import { dayAndClock, shortWhen, toLocalInput } from '../shared/when';
+import { changeRepair } from '../workspace/workspace';
 import { StartStrip } from './StartStrip';
 import { StepList } from './StepList';
 

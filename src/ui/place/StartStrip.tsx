@@ -1,9 +1,9 @@
 'use client';
 import { useMemo, useState } from 'react';
 import { startsAskOf, startWindows } from '@/core/plan';
-import { changeRepair } from '../workspace/workspace';
 import type { StageProps } from '../repair/stage-props';
 import { Heading } from '../shared/bits';
+import { changeRepair } from '../workspace/workspace';
 import { Openers } from './Openers';
 import { goodPct, StartsBar } from './StartsBar';
 

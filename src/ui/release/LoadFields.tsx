@@ -1,11 +1,11 @@
 'use client';
 import { allowedNotComputed, FIRST_LOAD, type Load, loadCheck, type StrengthOver } from '@/core/plan';
 import { figure } from '@/core/units';
-import { changeRepair } from '../workspace/workspace';
 import type { StageProps } from '../repair/stage-props';
 import { Heading, TextField, Working } from '../shared/bits';
 import { QuantityField } from '../shared/QuantityField';
 import { shortWhen } from '../shared/when';
+import { changeRepair } from '../workspace/workspace';
 
 const CONDITIONS = [
   { id: 'sustained', down: 'creep', label: 'it stays on' },

@@ -4,12 +4,14 @@ import { type Finding, standingStops } from '@/core/judge';
 import { loadCheck, reviewOf, strengthOver } from '@/core/plan';
 import type { MilestoneId } from '@/core/system';
 import { figure } from '@/core/units';
-import { record } from '../workspace/workspace';
-import { usePrefs } from '../workspace/prefs';
 import type { StageProps } from '../repair/stage-props';
 import { Answer, Choice, FindingCard, Heading, Working } from '../shared/bits';
+import { RememberedArea, useRememberedText } from '../shared/Remembered';
+import { SavingButton } from '../shared/SavingButton';
 import { Override, StageFindings, StillNeeds } from '../shared/StageFindings';
 import { fullWhen, shortWhen } from '../shared/when';
+import { usePrefs } from '../workspace/prefs';
+import { record } from '../workspace/record';
 import { LoadFields } from './LoadFields';
 import { StrengthChart } from './StrengthChart';
 
@@ -133,18 +135,17 @@ function Signature({
           In the role of
           <input className="field" value={role} onChange={(e) => setRole(e.target.value)} aria-invalid={fault ? true : undefined} />
         </label>
-        <button
-          type="button"
+        <SavingButton
           className="act firm"
           disabled={disabled}
-          onClick={() => {
+          onSave={async () => {
             if (!role.trim()) return setFault('Say in which role you sign.');
             setFault(null);
-            void does(role.trim());
+            await does(role.trim());
           }}
         >
           {title.startsWith('Review') ? 'Sign the review' : 'Sign and release'}
-        </button>
+        </SavingButton>
       </div>
       {fault && (
         <p role="alert" className="text-sm" style={{ color: 'var(--stop)' }}>
@@ -170,7 +171,7 @@ function Side({ view, at, nowMs }: StageProps) {
           todo: 'Leave the barrier up.',
         }
       : null;
-  const [lesson, setLesson] = useState('');
+  const lesson = useRememberedText('lesson');
   const role = usePrefs((p) => p.role);
   return (
     <div>
@@ -212,21 +213,17 @@ function Side({ view, at, nowMs }: StageProps) {
       )}
       {actuals.released && (
         <div className="mt-2">
-          <label className="block">
-            A lesson for the next like repair
-            <textarea className="field" rows={2} value={lesson} onChange={(e) => setLesson(e.target.value)} />
-          </label>
-          <button
-            type="button"
+          <RememberedArea label="A lesson for the next like repair" rows={2} max={1000} of={lesson} />
+          <SavingButton
             className="act mt-1"
-            disabled={!lesson.trim()}
-            onClick={async () => {
-              await record(repair.id, { kind: 'lesson', text: lesson.trim() }, role);
-              setLesson('');
+            disabled={!lesson.text.trim()}
+            onSave={async () => {
+              await record(repair.id, { kind: 'lesson', text: lesson.text.trim() }, role);
+              lesson.type(null);
             }}
           >
             Note it
-          </button>
+          </SavingButton>
         </div>
       )}
       <StageFindings at={at} stage="release" />

@@ -4,9 +4,6 @@ import { memo, type ReactNode, useCallback, useEffect, useMemo, useRef, useState
 import { climateProblems } from '@/core/climate';
 import { STAGE_LABELS, STAGES, type Stage } from '@/core/method';
 import type { Job } from '@/core/plan';
-import { changeJob, changeRepair, useWorkspace } from '../workspace/workspace';
-import { useNow } from '../workspace/now';
-import { repairIn, useJobView } from '../workspace/view';
 import { Finish } from '../finish/Finish';
 import { Hold } from '../hold/Hold';
 import { Inspect } from '../inspect/Inspect';
@@ -19,6 +16,9 @@ import { Ways } from '../shared/bits';
 import { FoldingRule } from '../shared/FoldingRule';
 import { Tag } from '../shared/Tag';
 import { TimeBand } from '../shared/TimeBand';
+import { useNow } from '../workspace/now';
+import { repairIn, useJobView } from '../workspace/view';
+import { changeJob, changeRepair, useWorkspace } from '../workspace/workspace';
 import type { StageProps } from './stage-props';
 
 /** The table of stages: the left sheet and the right side of each. */

@@ -2,9 +2,9 @@
 import { readHourlyCsv } from '@/core/climate';
 import type { EventBody } from '@/core/record';
 import { attempt } from '@/core/units';
-import { clock, recordAll } from '../workspace/workspace';
 import { CsvFile } from '../shared/CsvFile';
 import { dayAndClock } from '../shared/when';
+import { clock, recordAll } from '../workspace/workspace';
 
 type Channel = Extract<EventBody, { kind: 'reading' }>['channel'];
 

@@ -9,15 +9,17 @@ import type { MilestoneTime, PlannedStep } from '@/core/plan';
 import type { RepairView } from '@/core/record';
 import { isMetered } from '@/core/system';
 import { formatDuration } from '@/core/units';
-import { record, startWork, useWorkspace } from '../workspace/workspace';
+import { StepList } from '../place/StepList';
+import { FindingCard, useFormat, useProse, Ways } from '../shared/bits';
+import { SavingButton } from '../shared/SavingButton';
+import { Override } from '../shared/StageFindings';
+import { clock, countdown, dayAndClock, shortWhen } from '../shared/when';
 import { fileName, saveText } from '../workspace/files';
 import { useNow } from '../workspace/now';
 import { usePrefs } from '../workspace/prefs';
+import { record } from '../workspace/record';
 import { repairIn, useJobView } from '../workspace/view';
-import { StepList } from '../place/StepList';
-import { FindingCard, useFormat, useProse, Ways } from '../shared/bits';
-import { Override } from '../shared/StageFindings';
-import { clock, countdown, dayAndClock, shortWhen } from '../shared/when';
+import { startWork } from '../workspace/workspace';
 import { useAlarm, useAwake } from './alarm';
 import { NoteDialog, ReadDialog, TroubleDialog } from './dialogs';
 import { Pot } from './Pot';
@@ -52,7 +54,6 @@ export function RunPage({ jobId, repairId }: { jobId: string; repairId: string }
   const view = useJobView(jobId);
   const at = repairIn(view, repairId);
   const nowMs = useNow(1000);
-  const events = useWorkspace((d) => d.events);
   const { role, sound } = usePrefs();
   const format = useFormat();
   const prose = useProse();
@@ -74,8 +75,6 @@ export function RunPage({ jobId, repairId }: { jobId: string; repairId: string }
     );
   const { plan, repair, actuals } = at;
   const zone = view.job.zone;
-  const mine = events.filter((e) => e.repairId === repairId);
-  const clockWrong = mine.length > 0 && nowMs < Math.max(...mine.map((e) => e.recordedAt)) - 60_000;
   const steps = plan.steps;
   const started = actuals.startedAt !== null;
   const stageAt = step ? STAGES.indexOf(step.stage) : 7;
@@ -142,18 +141,6 @@ export function RunPage({ jobId, repairId }: { jobId: string; repairId: string }
             <ListChecks size={24} aria-hidden="true" />
           </a>
         </header>
-        {clockWrong && (
-          <FindingCard
-            finding={{
-              id: 'clock',
-              severity: 'caution',
-              stage: 'place',
-              title: 'The clock of this device was set back',
-              why: 'It stands before the last entry of the record, so the times left may be wrong.',
-              todo: 'Check date and time of the device.',
-            }}
-          />
-        )}
         <Pot
           big={left !== null ? countdown(left) : waitLeft !== null ? countdown(waitLeft) : started && !step ? 'done' : '––:––'}
           over={
@@ -258,15 +245,14 @@ export function RunPage({ jobId, repairId }: { jobId: string; repairId: string }
             To tests and signature
           </Link>
         ) : (
-          <button
-            type="button"
+          <SavingButton
             className="act firm justify-center text-xl font-bold min-h-[4.4rem] w-full"
             disabled={blocked}
-            onClick={() => void go()}
+            onSave={go}
             data-testid="go"
           >
             {word}
-          </button>
+          </SavingButton>
         )}
         <div className="grid grid-cols-2 gap-2.5">
           <button type="button" className="act justify-center min-h-[3.6rem] font-medium" onClick={() => setDialog('read')}>

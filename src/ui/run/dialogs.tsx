@@ -6,10 +6,13 @@ import { WITNESS_STATES, WitnessState } from '@/core/plan';
 import type { RepairView } from '@/core/record';
 import { isMetered } from '@/core/system';
 import { attempt } from '@/core/units';
-import { clock, record, recordAll } from '../workspace/workspace';
 import { Choice } from '../shared/bits';
 import { Dialog } from '../shared/Dialog';
 import { QuantityField, type Typed } from '../shared/QuantityField';
+import { RememberedArea, useRememberedText } from '../shared/Remembered';
+import { SavingButton } from '../shared/SavingButton';
+import { record } from '../workspace/record';
+import { clock, recordAll } from '../workspace/workspace';
 import { LoggerFile } from './LoggerFile';
 import { ProbeReader } from './ProbeReader';
 
@@ -142,26 +145,30 @@ function humidityNow({ plan: { thermal } }: RepairView): number {
   return now?.ok ? now.value : 60;
 }
 
-export function NoteDialog({ open, onClose, repairId, role }: Props) {
-  const [text, setText] = useState('');
+function NoteForm({ onClose, repairId, role }: Omit<Props, 'open'>) {
+  const note = useRememberedText('note');
   return (
-    <Dialog open={open} title="Note" onClose={onClose}>
-      <label className="block">
-        What should be remembered
-        <textarea className="field" rows={4} value={text} maxLength={2000} onChange={(e) => setText(e.target.value)} />
-      </label>
-      <button
-        type="button"
+    <>
+      <RememberedArea label="What should be remembered" rows={4} max={2000} of={note} />
+      <SavingButton
         className="act firm mt-3 min-h-12"
-        disabled={!text.trim()}
-        onClick={async () => {
-          await record(repairId, { kind: 'note', text: text.trim() }, role);
-          setText('');
+        disabled={!note.text.trim()}
+        onSave={async () => {
+          await record(repairId, { kind: 'note', text: note.text.trim() }, role);
+          note.type(null);
           onClose();
         }}
       >
         Into the record
-      </button>
+      </SavingButton>
+    </>
+  );
+}
+
+export function NoteDialog({ open, onClose, repairId, role }: Props) {
+  return (
+    <Dialog open={open} title="Note" onClose={onClose}>
+      <NoteForm onClose={onClose} repairId={repairId} role={role} />
     </Dialog>
   );
 }
@@ -211,11 +218,10 @@ export function TroubleDialog({ open, onClose, at, role }: { open: boolean; onCl
           )}
           {needsBatch && <p role="alert">No batch has been begun yet, so there is none to mix again.</p>}
           <p>{trouble.after}</p>
-          <button
-            type="button"
+          <SavingButton
             className="act firm min-h-14 justify-center text-lg"
             disabled={needsBatch || needsAmount}
-            onClick={async () => {
+            onSave={async () => {
               await record(
                 at.repair.id,
                 {
@@ -230,7 +236,7 @@ export function TroubleDialog({ open, onClose, at, role }: { open: boolean; onCl
             }}
           >
             Record it and plan from now
-          </button>
+          </SavingButton>
           <button type="button" className="act quiet self-start" onClick={() => setId(null)}>
             something else
           </button>

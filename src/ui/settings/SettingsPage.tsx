@@ -1,32 +1,30 @@
 'use client';
 import Link from 'next/link';
 import { useEffect, useState } from 'react';
-import { useWorkspace } from '../workspace/workspace';
-import { saveText } from '../workspace/files';
-import { setPrefs, THEMES, usePrefs } from '../workspace/prefs';
 import { Choice, Heading, TextField, Ways } from '../shared/bits';
+import { setPrefs, THEMES, usePrefs } from '../workspace/prefs';
+import { useWorkspace } from '../workspace/workspace';
+import { Aside } from './Aside';
+import { Backup } from './Backup';
 
 interface Keeping {
   readonly persisted: boolean | null;
   readonly usedMb: number | null;
   readonly freeMb: number | null;
-  readonly lastBackup: number | null;
 }
 
 /** Units, theme, role; how safely this browser keeps the record; records set aside. */
 export function SettingsPage() {
   const prefs = usePrefs();
-  const { setAside, lasting } = useWorkspace();
-  const [keeping, setKeeping] = useState<Keeping>({ persisted: null, usedMb: null, freeMb: null, lastBackup: null });
+  const lasting = useWorkspace((d) => d.lasting);
+  const [keeping, setKeeping] = useState<Keeping>({ persisted: null, usedMb: null, freeMb: null });
   const look = async () => {
     const persisted = (await navigator.storage?.persisted?.()) ?? null;
     const estimate = await navigator.storage?.estimate?.();
-    const last = Number(localStorage.getItem('grenko.lastBackup')) || null;
     setKeeping({
       persisted,
       usedMb: estimate?.usage === undefined ? null : estimate.usage / 1e6,
       freeMb: estimate?.quota === undefined ? null : (estimate.quota - (estimate.usage ?? 0)) / 1e6,
-      lastBackup: last,
     });
   };
   // biome-ignore lint/correctness/useExhaustiveDependencies: looked at once, when the view opens
@@ -88,11 +86,6 @@ export function SettingsPage() {
               {keeping.usedMb.toFixed(1)} MB used, about {Math.round(keeping.freeMb ?? 0).toLocaleString()} MB free for it.
             </li>
           )}
-          <li>
-            {keeping.lastBackup
-              ? `Last job file exported ${new Date(keeping.lastBackup).toLocaleString()}.`
-              : 'No job file has been exported from here yet.'}
-          </li>
         </ul>
         {keeping.persisted === false && (
           <button
@@ -106,28 +99,9 @@ export function SettingsPage() {
             Ask the browser to keep it
           </button>
         )}
-        <Heading>Records set aside</Heading>
-        {setAside.length === 0 ? (
-          <p className="soft">Every stored record fits.</p>
-        ) : (
-          <>
-            <p>{setAside.length} stored records no longer fit. They are untouched in the database and left out of the plans.</p>
-            <ul className="list-disc pl-5">
-              {setAside.map((s) => (
-                <li key={`${s.kind}/${s.id}`}>
-                  {s.kind} {s.id}: {s.reason}
-                </li>
-              ))}
-            </ul>
-            <button
-              type="button"
-              className="act mt-1"
-              onClick={() => saveText('set-aside.json', JSON.stringify(setAside, null, 1), 'application/json')}
-            >
-              Export them as they are
-            </button>
-          </>
-        )}
+        <Heading>One file of everything</Heading>
+        <Backup />
+        <Aside />
         <Heading>Cautions that always hold</Heading>
         <p>
           Grenko’s figures never replace the material’s own sheet, the local code, licensed practice or a competent person’s review.{' '}

@@ -7,8 +7,9 @@ import type { Trouble } from '@/store/workspace';
 import { saveText } from '../workspace/files';
 import { useNow } from '../workspace/now';
 import { usePrefs } from '../workspace/prefs';
+import { record } from '../workspace/record';
 import { runningRepairs } from '../workspace/running';
-import { clock, databaseName, keepClock, record, startBeside, stateNow, useWorkspace, workspace } from '../workspace/workspace';
+import { clock, databaseName, keepClock, startBeside, stateNow, useWorkspace, workspace } from '../workspace/workspace';
 import { Conflicts } from './Conflicts';
 import { NewVersion } from './NewVersion';
 
@@ -54,7 +55,10 @@ const WORDS: Record<Trouble['is'], (detail: string) => readonly [head: string, t
     'Not saved.',
     'The disk is full. What you did is on the screen and written as soon as there is room: free some space, or export the job.',
   ],
-  unwritten: (d) => ['Not saved.', `The last change could not be written (${d}). It is tried again by itself; nothing is lost while this tab is open.`],
+  unwritten: (d) => [
+    'Not saved.',
+    `The last change could not be written (${d}). It is tried again by itself; nothing is lost while this tab is open.`,
+  ],
   lost: (d) => ['Not saved.', `The database was closed and could not be opened again (${d}). It is tried again by itself.`],
 };
 
@@ -146,7 +150,21 @@ function ClockLine() {
     const shiftMs = Math.round(ahead);
     clock.follow();
     keepClock();
-    for (const id of running) await record(id, { kind: 'clock-set', shiftMs, upTo: [...lastOfEach(events.filter((e) => e.repairId === id), workspace.browser)] }, role);
+    for (const id of running)
+      await record(
+        id,
+        {
+          kind: 'clock-set',
+          shiftMs,
+          upTo: [
+            ...lastOfEach(
+              events.filter((e) => e.repairId === id),
+              workspace.browser,
+            ),
+          ],
+        },
+        role,
+      );
     redraw((n) => n + 1);
   };
   return (
@@ -163,8 +181,8 @@ function ClockLine() {
         </>
       }
     >
-      Work is running. Until you say which, every wait goes on by the time that really passed here, so that nothing is let go too early; if it
-      is wrong now, set it right.
+      Work is running. Until you say which, every wait goes on by the time that really passed here, so that nothing is let go too early; if
+      it is wrong now, set it right.
     </Across>
   );
 }

@@ -25,7 +25,8 @@ const shown = (value: unknown): string => {
 /** What differs between the two, row by row. */
 function rowsOf({ path, here, other }: Conflict): readonly { readonly what: string; readonly here: unknown; readonly other: unknown }[] {
   if (path.length) return [{ what: spoken(path), here, other }];
-  if (here === undefined) return [{ what: 'all of it', here: undefined, other: (other as { name?: string } | null)?.name ?? 'as it was here' }];
+  if (here === undefined)
+    return [{ what: 'all of it', here: undefined, other: (other as { name?: string } | null)?.name ?? 'as it was here' }];
   return changesBetween(here, other).map((c) => ({ what: spoken(c.path) || 'all of it', here: c.before, other: c.after }));
 }
 

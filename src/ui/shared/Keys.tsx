@@ -3,8 +3,8 @@ import { Command } from 'cmdk';
 import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
 import { STAGE_LABELS, STAGES, type Stage } from '@/core/method';
-import { redo, undo, useWorkspace } from '../workspace/workspace';
 import { setPrefs, THEMES, usePrefs } from '../workspace/prefs';
+import { redo, undo, useWorkspace } from '../workspace/workspace';
 import { Dialog } from './Dialog';
 
 const KEYS = [

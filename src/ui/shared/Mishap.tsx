@@ -6,7 +6,17 @@ import { fileName, saveText } from '../workspace/files';
 import { stateNow, workspace } from '../workspace/workspace';
 
 /** What is offered when a part of a page cannot be drawn or worked out: nothing else is touched by it. */
-export function MishapCard({ what, error, jobId, again }: { what: string; error: unknown; jobId?: string | undefined; again?: () => void }) {
+export function MishapCard({
+  what,
+  error,
+  jobId,
+  again,
+}: {
+  what: string;
+  error: unknown;
+  jobId?: string | undefined;
+  again?: () => void;
+}) {
   const job = jobId ? stateNow().jobs.get(jobId) : undefined;
   const why = error instanceof Error ? error.message : String(error);
   const takeOut = () => {

@@ -1,7 +1,8 @@
 'use client';
-import { useEffect, useId, useState } from 'react';
+import { useEffect, useId, useRef, useState } from 'react';
 import { fieldText, type Kind, type Parsed, parseQuantity, type UnitSystem } from '@/core/units';
 import { usePrefs } from '../workspace/prefs';
+import { useTyped } from '../workspace/typing';
 
 export interface Typed {
   readonly value: number;
@@ -48,15 +49,30 @@ export function QuantityField({
 }: Props) {
   const system = usePrefs((p) => p.system);
   const shown = value === null ? '' : fieldText(kind, value, system, typed, digits);
-  const [draft, setDraft] = useState<string | null>(null);
+  const input = useRef<HTMLInputElement>(null);
+  const { text: draft, restored, type: setDraft } = useTyped(`${label} (${kind})`, input);
   const [fault, setFault] = useState<Extract<Parsed, { ok: false }> | null>(null);
   const id = useId();
+  const drawn = useRef(false);
   // A value that changes elsewhere (a drag, an undo) or other units replace what is shown, unless something unread is in the field.
   // biome-ignore lint/correctness/useExhaustiveDependencies: the reset belongs to these changes alone
   useEffect(() => {
+    if (!drawn.current) {
+      drawn.current = true;
+      return;
+    }
     setDraft(null);
     setFault(null);
   }, [value, system]);
+  // What was typed before the page was left comes back, marked where it cannot be read.
+  // biome-ignore lint/correctness/useExhaustiveDependencies: read once, when it comes back
+  useEffect(() => {
+    if (!restored || draft === null) return;
+    const parsed = parseQuantity(kind, draft, system);
+    const objection = parsed.ok ? check?.(parsed.value) : null;
+    if (!parsed.ok) setFault(parsed);
+    else if (objection) setFault({ ok: false, sentence: objection });
+  }, [restored]);
 
   const read = (text: string) => {
     if (text.trim() === '' && onClear) {
@@ -81,6 +97,7 @@ export function QuantityField({
     onChange({ value: parsed.value, text: parsed.text, system });
   };
   const sentence = fault?.sentence ?? problem ?? null;
+  const waits = restored && !sentence ? 'As you left it, not taken in yet: Enter takes it.' : null;
   return (
     <div className={className}>
       <label htmlFor={id} className={hideLabel ? 'sr-only' : 'block mb-0.5'}>
@@ -88,6 +105,8 @@ export function QuantityField({
       </label>
       <input
         id={id}
+        ref={input}
+        data-typed={`${label} (${kind})`}
         className="field fig font-semibold"
         value={draft ?? shown}
         placeholder={placeholder}
@@ -95,7 +114,7 @@ export function QuantityField({
         autoComplete="off"
         spellCheck={false}
         aria-invalid={sentence ? true : undefined}
-        aria-describedby={sentence ? `${id}-say` : undefined}
+        aria-describedby={sentence || waits ? `${id}-say` : undefined}
         onChange={(e) => setDraft(e.target.value)}
         onBlur={(e) => (draft !== null ? read(e.target.value) : undefined)}
         onKeyDown={(e) => {
@@ -109,6 +128,11 @@ export function QuantityField({
       {sentence && (
         <p id={`${id}-say`} role="alert" className="text-sm mt-0.5" style={{ color: 'var(--stop)' }}>
           {sentence}
+        </p>
+      )}
+      {waits && (
+        <p id={`${id}-say`} className="text-sm mt-0.5 soft">
+          {waits}
         </p>
       )}
       {fault?.choices && (

@@ -2,8 +2,8 @@
 import type { Setting, Stage } from '@/core/method';
 import { schoolsOf, settingOf } from '@/core/plan';
 import type { RepairView } from '@/core/record';
-import { changeRepair } from '../workspace/workspace';
 import { usePrefs } from '../workspace/prefs';
+import { changeRepair } from '../workspace/workspace';
 import { Choice } from './bits';
 import { QuantityField } from './QuantityField';
 

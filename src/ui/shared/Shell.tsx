@@ -2,16 +2,17 @@
 import dynamic from 'next/dynamic';
 import { usePathname } from 'next/navigation';
 import { type ReactNode, useEffect } from 'react';
-import { openWorkspace, useWorkspace } from '../workspace/workspace';
 import { usePrefs } from '../workspace/prefs';
+import { openWorkspace, useWorkspace } from '../workspace/workspace';
 import { Banner } from './Banner';
 import { Mishap } from './Mishap';
+import { OrderQuestion } from './OrderQuestion';
 import { Saving } from './Saving';
 import { Textures } from './Textures';
 
 const Keys = dynamic(() => import('./Keys').then((m) => m.Keys), { ssr: false });
 
-/** What surrounds every view: textures, theme, the desk opened, banners for what concerns all of it, and the keyboard. */
+/** What surrounds every view: textures, theme, the workspace opened, banners for what concerns all of it, and the keyboard. */
 export function Shell({ children }: { children: ReactNode }) {
   const theme = usePrefs((p) => p.theme);
   const ready = useWorkspace((d) => d.ready);
@@ -29,8 +30,15 @@ export function Shell({ children }: { children: ReactNode }) {
       <Mishap what="The line across the top">
         <Banner />
       </Mishap>
-      {ready ? <Mishap what="This view" on={[path]}>{children}</Mishap> : <p className="p-8 soft">Opening the record…</p>}
+      {ready ? (
+        <Mishap what="This view" on={[path]}>
+          {children}
+        </Mishap>
+      ) : (
+        <p className="p-8 soft">Opening the record…</p>
+      )}
       <Saving />
+      <OrderQuestion />
       <Keys />
     </>
   );

@@ -3,50 +3,58 @@ import { useState } from 'react';
 import type { Finding } from '@/core/judge';
 import type { Stage } from '@/core/method';
 import type { RepairView } from '@/core/record';
-import { record } from '../workspace/workspace';
 import { usePrefs } from '../workspace/prefs';
+import { record } from '../workspace/record';
 import { FindingCard } from './bits';
 import { Dialog } from './Dialog';
+import { RememberedArea, useRememberedText } from './Remembered';
+import { SavingButton } from './SavingButton';
 
 /** Overriding a stop: a reason and a role, kept in the record. */
 export function Override({ at, finding }: { at: RepairView; finding: Finding }) {
   const [open, setOpen] = useState(false);
-  const [reason, setReason] = useState('');
-  const known = usePrefs((p) => p.role);
-  const [role, setRole] = useState(known);
-  const [fault, setFault] = useState<string | null>(null);
-  const submit = async () => {
-    if (reason.trim().length < 3) return setFault('Write the reason: it stays in the record.');
-    if (!role.trim()) return setFault('Say in which role you decide this.');
-    await record(at.repair.id, { kind: 'override', finding: finding.id, title: finding.title, reason: reason.trim() }, role.trim());
-    setOpen(false);
-  };
   return (
     <>
       <button type="button" className="act danger text-sm mt-1" onClick={() => setOpen(true)}>
         Go on all the same…
       </button>
       <Dialog open={open} title="Go on against a stop" onClose={() => setOpen(false)}>
-        <p className="mb-3">
-          <strong>{finding.title}.</strong> {finding.why} It never replaces the sheet, the local code or licensed practice.
-        </p>
-        <label className="block mb-2">
-          Reason
-          <textarea className="field" rows={3} value={reason} onChange={(e) => setReason(e.target.value)} />
-        </label>
-        <label className="block mb-2">
-          Your role
-          <input className="field" value={role} onChange={(e) => setRole(e.target.value)} />
-        </label>
-        {fault && (
-          <p role="alert" style={{ color: 'var(--stop)' }}>
-            {fault}
-          </p>
-        )}
-        <button type="button" className="act firm mt-2" onClick={submit}>
-          Keep this in the record and go on
-        </button>
+        <OverrideForm at={at} finding={finding} onDone={() => setOpen(false)} />
       </Dialog>
+    </>
+  );
+}
+
+function OverrideForm({ at, finding, onDone }: { at: RepairView; finding: Finding; onDone: () => void }) {
+  const reason = useRememberedText(`reason ${finding.id}`);
+  const known = usePrefs((p) => p.role);
+  const [role, setRole] = useState(known);
+  const [fault, setFault] = useState<string | null>(null);
+  const submit = async () => {
+    if (reason.text.trim().length < 3) return setFault('Write the reason: it stays in the record.');
+    if (!role.trim()) return setFault('Say in which role you decide this.');
+    await record(at.repair.id, { kind: 'override', finding: finding.id, title: finding.title, reason: reason.text.trim() }, role.trim());
+    reason.type(null);
+    onDone();
+  };
+  return (
+    <>
+      <p className="mb-3">
+        <strong>{finding.title}.</strong> {finding.why} It never replaces the sheet, the local code or licensed practice.
+      </p>
+      <RememberedArea label="Reason" of={reason} />
+      <label className="block mb-2">
+        Your role
+        <input className="field" value={role} onChange={(e) => setRole(e.target.value)} />
+      </label>
+      {fault && (
+        <p role="alert" style={{ color: 'var(--stop)' }}>
+          {fault}
+        </p>
+      )}
+      <SavingButton className="act firm mt-2" onSave={submit}>
+        Keep this in the record and go on
+      </SavingButton>
     </>
   );
 }

@@ -1,10 +1,11 @@
 'use client';
 import { Check, ClipboardCopy } from 'lucide-react';
 import Link from 'next/link';
-import { type ReactNode, useId, useState } from 'react';
+import { type ReactNode, useId, useRef, useState } from 'react';
 import type { Finding } from '@/core/judge';
 import { figure, format, type Kind, proseIn, type Voice, type WorkLine } from '@/core/units';
 import { usePrefs } from '../workspace/prefs';
+import { useTyped } from '../workspace/typing';
 
 /** Prints a core value in the person's units. */
 export function useFormat() {
@@ -239,9 +240,12 @@ export function TextField({
   multiline?: boolean;
 }) {
   const id = useId();
-  const [draft, setDraft] = useState<string | null>(null);
+  const ref = useRef<HTMLInputElement & HTMLTextAreaElement>(null);
+  const { text: draft, type: setDraft } = useTyped(label, ref);
   const common = {
     id,
+    ref,
+    'data-typed': label,
     className: 'field',
     value: draft ?? value,
     'aria-invalid': problem ? (true as const) : undefined,

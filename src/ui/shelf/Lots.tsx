@@ -5,13 +5,12 @@ import { useState } from 'react';
 import { passedOver } from '@/core/plan';
 import { type SheetRevision, type Stock, systemKind } from '@/core/system';
 import { figure } from '@/core/units';
-import { useWorkspace } from '../workspace/workspace';
-import { useNow } from '../workspace/now';
-import { changeLot, putLot, removeLot } from '../workspace/workspace';
 import { Heading, TextField } from '../shared/bits';
 import { Dialog } from '../shared/Dialog';
 import { DropCounter } from '../shared/DropCounter';
 import { QuantityField } from '../shared/QuantityField';
+import { useNow } from '../workspace/now';
+import { changeLot, putLot, removeLot, useWorkspace } from '../workspace/workspace';
 
 const today = (nowMs: number) => new Date(nowMs).toISOString().slice(0, 10);
 

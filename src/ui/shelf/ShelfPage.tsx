@@ -5,12 +5,12 @@ import { useRef, useState } from 'react';
 import { sheetFlaws } from '@/core/cure';
 import { passedOver } from '@/core/plan';
 import { FAMILIES, plannedKitMl, type SheetRevision, systemKind } from '@/core/system';
-import { useWorkspace } from '../workspace/workspace';
-import { saveText } from '../workspace/files';
-import { useNow } from '../workspace/now';
-import { exportSheets, importSheets } from '../workspace/exchange';
 import { shelfOf } from '../material/shelf-of';
 import { useFormat, Ways } from '../shared/bits';
+import { exportSheets, importSheets } from '../workspace/exchange';
+import { saveText } from '../workspace/files';
+import { useNow } from '../workspace/now';
+import { useWorkspace } from '../workspace/workspace';
 
 const ratioText = (s: SheetRevision) =>
   s.dose

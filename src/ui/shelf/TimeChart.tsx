@@ -3,8 +3,8 @@ import { line, scaleLinear, scaleLog } from 'd3';
 import { type Pace, paceOf } from '@/core/cure';
 import type { FamilyId, Milestone, PlainTable } from '@/core/system';
 import { attempt, formatDuration, fromCore, unitOf } from '@/core/units';
-import { usePrefs } from '../workspace/prefs';
 import { CurveChart, TIMES } from '../shared/CurveChart';
+import { usePrefs } from '../workspace/prefs';
 
 /** The plain tables a milestone is stated in, each with what it holds for. */
 function plainOnes(m: Milestone): readonly { readonly holds: string; readonly table: PlainTable }[] {

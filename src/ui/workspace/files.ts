@@ -1,8 +1,12 @@
 'use client';
 
 /** Offers a text as a file. */
-export function saveText(name: string, text: string, type: string): void {
-  const url = URL.createObjectURL(new Blob([text], { type }));
+export const saveText = (name: string, text: string, type: string): void => save(name, new Blob([text], { type }));
+/** Offers bytes as a file. */
+export const saveBytes = (name: string, bytes: Uint8Array, type: string): void => save(name, new Blob([bytes as BlobPart], { type }));
+
+function save(name: string, blob: Blob): void {
+  const url = URL.createObjectURL(blob);
   const link = document.createElement('a');
   link.href = url;
   link.download = name;
@@ -10,12 +14,19 @@ export function saveText(name: string, text: string, type: string): void {
   setTimeout(() => URL.revokeObjectURL(url), 10_000);
 }
 
-/** A file name from a title. */
-export const fileName = (title: string, ending: string): string =>
-  `${
-    title
-      .trim()
-      .toLowerCase()
-      .replace(/[^\p{L}\p{N}]+/gu, '-')
-      .replace(/^-|-$/g, '') || 'job'
-  }.${ending}`;
+/** Names that a system keeps for itself. */
+const RESERVED = /^(con|prn|aux|nul|com\d|lpt\d)$/;
+
+/** A file name from a title: letters, digits and dashes, not too long for any system, and none that one keeps for itself. */
+export function fileName(title: string, ending: string): string {
+  const plain = title
+    .normalize('NFC')
+    .toLowerCase()
+    .replace(/[^\p{L}\p{N}]+/gu, '-')
+    .replace(/^-|-$/g, '');
+  // Counted in bytes, as systems do: a letter of another script takes up to four.
+  let name = '';
+  for (const letter of plain) if (new TextEncoder().encode(name + letter).length <= 120) name += letter;
+  name = name.replace(/-$/, '');
+  return `${!name ? 'job' : RESERVED.test(name) ? `job-${name}` : name}.${ending}`;
+}

@@ -2,9 +2,9 @@
 import { useEffect, useMemo, useState } from 'react';
 import { type JobView, type RepairView, viewJob } from '@/core/record';
 import { bundleOf } from '@/store/workspace';
-import { stateNow, useWorkspace } from './workspace';
 import { useNow } from './now';
 import { usePots } from './pots';
+import { stateNow, useWorkspace } from './workspace';
 
 /** A hand that has not moved for so long rests, ms. */
 const REST_MS = 50;

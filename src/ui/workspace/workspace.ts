@@ -2,7 +2,7 @@
 import { nanoid } from 'nanoid';
 import { useStore } from 'zustand';
 import type { Job, Repair } from '@/core/plan';
-import type { Attachment, Conflict, Event, EventBody } from '@/core/record';
+import type { Attachment, Conflict, Event } from '@/core/record';
 import type { SheetRevision, Stock } from '@/core/system';
 import { type ClockMemory, createClock } from '@/device/clock';
 import { DATABASE, openAnyStore } from '@/store/database';
@@ -111,9 +111,6 @@ export const undo = (): void => workspace.undo();
 export const redo = (): void => workspace.redo();
 export const settle = (conflict: Conflict, which: 'here' | 'other' | 'both'): Promise<void> => workspace.settle(conflict, which);
 
-/** Adds an event to the record. The promise is kept when it is on disk. */
-export const record = (repairId: string, body: EventBody, role: string, options?: Omit<NewEvent, 'body'>): Promise<Event | undefined> =>
-  workspace.record(repairId, body, role, options);
 export const recordAll = (repairId: string, entries: readonly NewEvent[], role: string): Promise<readonly Event[]> =>
   workspace.recordAll(repairId, entries, role);
 /** Begins the work of a repair from its plan as it stands. */

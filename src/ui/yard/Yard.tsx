@@ -7,16 +7,16 @@ import { standingStops } from '@/core/judge';
 import type { Job } from '@/core/plan';
 import { type JobView, viewJob } from '@/core/record';
 import { formatDuration, Refusal } from '@/core/units';
-import { addJob, clock, stateNow, useWorkspace } from '../workspace/workspace';
-import { importJob, loadSample, removeSample } from '../workspace/exchange';
-import { freshJob } from '../workspace/fresh';
-import { useNow } from '../workspace/now';
-import { usePots } from '../workspace/pots';
 import { bundleOf } from '@/store/workspace';
 import { Heading, Ways } from '../shared/bits';
 import { Mishap, MishapCard } from '../shared/Mishap';
 import { TimeBand } from '../shared/TimeBand';
 import { dayAndClock, shortWhen } from '../shared/when';
+import { importJob, loadSample, removeSample } from '../workspace/exchange';
+import { freshJob } from '../workspace/fresh';
+import { useNow } from '../workspace/now';
+import { usePots } from '../workspace/pots';
+import { addJob, clock, stateNow, useWorkspace } from '../workspace/workspace';
 
 /** A job as planned, or why it could not be. */
 interface Planned {

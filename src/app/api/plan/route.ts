@@ -1,36 +1,40 @@
-import { readJobFile } from '@/core/file';
-import { preparePots } from '@/core/plan';
-import { planReport, viewJob } from '@/core/record';
-import { Refusal } from '@/core/units';
+import { planInThread, TIME_LIMIT_MS } from '@/server/plan-pool';
 
 /** Job files above this are refused before they are read, bytes. */
 const LIMIT = 20_000_000;
 
-const said = (status: number, field: string, allowed: string, sentence: string) =>
-  Response.json({ error: { field, allowed, sentence } }, { status });
+const said = (status: number, field: string, allowed: string, sentence: string, headers: Record<string, string> = {}) =>
+  Response.json({ error: { field, allowed, sentence } }, { status, headers });
 
 /** POST a job file, get its plan. `?at=ISO-INSTANT` sets the present. */
 export async function POST(request: Request): Promise<Response> {
   const stated = Number(request.headers.get('content-length') ?? 0);
   const tooLarge = () => said(413, 'file', `up to ${LIMIT / 1e6} MB`, `The file is larger than ${LIMIT / 1e6} MB.`);
   if (stated > LIMIT) return tooLarge();
-  const text = await readUpTo(request, LIMIT);
-  if (text === null) return tooLarge();
+  const bytes = await readUpTo(request, LIMIT);
+  if (bytes === null) return tooLarge();
   const at = new URL(request.url).searchParams.get('at');
   const nowMs = at === null ? Date.now() : Date.parse(at);
-  if (!Number.isFinite(nowMs)) return said(400, 'at', 'an ISO instant', `“${at}” is not an instant like 2026-05-05T06:40:00Z.`);
-  try {
-    const file = readJobFile(text);
-    return Response.json(planReport(viewJob(file, nowMs, preparePots(file.repairs, file.sheets))));
-  } catch (error) {
-    if (error instanceof Refusal) return said(400, error.problem.field, error.problem.allowed, error.problem.sentence);
-    throw error;
-  }
+  if (!(Number.isFinite(nowMs) && nowMs >= 0 && nowMs < Date.UTC(2200, 0)))
+    return said(400, 'at', 'an ISO instant from 1970 to 2200', `“${at}” is not an instant like 2026-05-05T06:40:00Z.`);
+  const answer = await planInThread({ bytes, nowMs });
+  if (answer.is === 'full')
+    return said(503, 'server', 'asking again later', 'Too many plans are waiting: ask again in a few seconds.', { 'retry-after': '5' });
+  if (answer.is === 'too-long')
+    return said(
+      422,
+      'file',
+      `what is planned in ${TIME_LIMIT_MS / 1000} s`,
+      `Planning this job takes longer than ${TIME_LIMIT_MS / 1000} s.`,
+    );
+  const { reply } = answer;
+  if (!reply.ok) return said(400, reply.field, reply.allowed, reply.sentence);
+  return new Response(reply.text, { headers: { 'content-type': 'application/json' } });
 }
 
-/** The body as text, or null as soon as it grows past the limit. */
-async function readUpTo(request: Request, limit: number): Promise<string | null> {
-  if (!request.body) return '';
+/** The body, or null as soon as it grows past the limit. */
+async function readUpTo(request: Request, limit: number): Promise<ArrayBuffer | null> {
+  if (!request.body) return new ArrayBuffer(0);
   const chunks: Uint8Array[] = [];
   let size = 0;
   for await (const chunk of request.body as unknown as AsyncIterable<Uint8Array>) {
@@ -38,5 +42,11 @@ async function readUpTo(request: Request, limit: number): Promise<string | null>
     if (size > limit) return null;
     chunks.push(chunk);
   }
-  return Buffer.concat(chunks).toString('utf8');
+  const whole = new Uint8Array(size);
+  let at = 0;
+  for (const chunk of chunks) {
+    whole.set(chunk, at);
+    at += chunk.length;
+  }
+  return whole.buffer;
 }

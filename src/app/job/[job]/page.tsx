@@ -1,6 +1,9 @@
-import { JobPage } from '@/ui/job/JobPage';
+import { JobRoute } from '@/ui/job/JobRoute';
 
-export default async function Page({ params }: PageProps<'/job/[job]'>) {
-  const { job } = await params;
-  return <JobPage jobId={job} />;
+// Built once; the server hands it out for every address of this form.
+export const dynamicParams = false;
+export const generateStaticParams = () => [{ job: '_' }];
+
+export default function Page() {
+  return <JobRoute />;
 }

@@ -1,6 +1,9 @@
-import { SheetPage } from '@/ui/shelf/SheetPage';
+import { SheetRoute } from '@/ui/shelf/SheetRoute';
 
-export default async function Page({ params }: PageProps<'/shelf/[sheet]'>) {
-  const { sheet } = await params;
-  return <SheetPage sheetId={sheet} />;
+// Built once; the server hands it out for every address of this form.
+export const dynamicParams = false;
+export const generateStaticParams = () => [{ sheet: '_' }];
+
+export default function Page() {
+  return <SheetRoute />;
 }

@@ -1,6 +1,9 @@
-import { CardPage } from '@/ui/card/CardPage';
+import { CardRoute } from '@/ui/card/CardRoute';
 
-export default async function Page({ params }: PageProps<'/job/[job]/card'>) {
-  const { job } = await params;
-  return <CardPage jobId={job} />;
+// Built once; the server hands it out for every address of this form.
+export const dynamicParams = false;
+export const generateStaticParams = () => [{ job: '_' }];
+
+export default function Page() {
+  return <CardRoute />;
 }

@@ -1,6 +1,9 @@
-import { LogPage } from '@/ui/log/LogPage';
+import { LogRoute } from '@/ui/log/LogRoute';
 
-export default async function Page({ params }: PageProps<'/job/[job]/log'>) {
-  const { job } = await params;
-  return <LogPage jobId={job} />;
+// Built once; the server hands it out for every address of this form.
+export const dynamicParams = false;
+export const generateStaticParams = () => [{ job: '_' }];
+
+export default function Page() {
+  return <LogRoute />;
 }

@@ -1,6 +1,9 @@
-import { PickPage } from '@/ui/pick/PickPage';
+import { PickRoute } from '@/ui/pick/PickRoute';
 
-export default async function Page({ params }: PageProps<'/job/[job]/pick'>) {
-  const { job } = await params;
-  return <PickPage jobId={job} />;
+// Built once; the server hands it out for every address of this form.
+export const dynamicParams = false;
+export const generateStaticParams = () => [{ job: '_' }];
+
+export default function Page() {
+  return <PickRoute />;
 }

@@ -1,6 +1,9 @@
-import { RepairPage } from '@/ui/repair/RepairPage';
+import { RepairRoute } from '@/ui/repair/RepairRoute';
 
-export default async function Page({ params }: PageProps<'/job/[job]/[repair]/[stage]'>) {
-  const { job, repair, stage } = await params;
-  return <RepairPage jobId={job} repairId={repair} stage={stage} />;
+// Built once; the server hands it out for every address of this form.
+export const dynamicParams = false;
+export const generateStaticParams = () => [{ job: '_', repair: '_', stage: '_' }];
+
+export default function Page() {
+  return <RepairRoute />;
 }

@@ -1,7 +1,9 @@
-import { BenchPage } from '@/ui/bench/BenchPage';
+import { BenchRoute } from '@/ui/bench/BenchRoute';
 
-export default async function Page({ params, searchParams }: PageProps<'/job/[job]/[repair]/bench'>) {
-  const { job, repair } = await params;
-  const { batch } = await searchParams;
-  return <BenchPage jobId={job} repairId={repair} batch={Math.max(0, Number(batch ?? 1) - 1 || 0)} />;
+// Built once; the server hands it out for every address of this form.
+export const dynamicParams = false;
+export const generateStaticParams = () => [{ job: '_', repair: '_' }];
+
+export default function Page() {
+  return <BenchRoute />;
 }

@@ -1,6 +1,9 @@
-import { RunPage } from '@/ui/run/RunPage';
+import { RunRoute } from '@/ui/run/RunRoute';
 
-export default async function Page({ params }: PageProps<'/job/[job]/[repair]/run'>) {
-  const { job, repair } = await params;
-  return <RunPage jobId={job} repairId={repair} />;
+// Built once; the server hands it out for every address of this form.
+export const dynamicParams = false;
+export const generateStaticParams = () => [{ job: '_', repair: '_' }];
+
+export default function Page() {
+  return <RunRoute />;
 }

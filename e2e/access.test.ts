@@ -1,0 +1,70 @@
+import AxeBuilder from '@axe-core/playwright';
+import type { Browser, Page } from 'playwright-core';
+import { fresh, launch, withSample } from './browser';
+
+const base = () => process.env.GRENKO_BASE!;
+const NOSING = '/job/sample-ramp/sample-nosing';
+let browser: Browser;
+let page: Page;
+beforeAll(async () => {
+  browser = await launch();
+  page = await (await fresh(browser)).newPage();
+  await withSample(page, base());
+});
+afterAll(() => browser.close());
+jest.setTimeout(120_000);
+
+const VIEWS = [
+  '/',
+  '/job/sample-ramp',
+  ...['inspect', 'measure', 'material', 'mix', 'place', 'hold', 'finish', 'release'].map((s) => `${NOSING}/${s}`),
+  '/job/sample-landing/sample-step/measure',
+  '/job/sample-landing/sample-spall/measure',
+  '/job/sample-landing/sample-cores/measure',
+  '/job/sample-winch/sample-plate/run',
+  '/job/sample-winch/log',
+  '/shelf',
+  '/shelf/sheet-mortar-1',
+  '/shelf/sheet-filler-1',
+  '/shelf/new?like=sheet-hull-1',
+  '/job/sample-winch/sample-plate/material',
+  '/job/sample-winch/sample-plate/mix',
+  '/job/sample-winch/sample-plate/bench',
+  '/job/sample-ramp/pick',
+  '/lab?repair=sample-nosing',
+  '/job/sample-ramp/card',
+  '/settings',
+];
+
+const LIGHTS = ['day', 'night', 'sun'] as const;
+
+/** The same page in another light, as the key does it. */
+const light = async (theme: (typeof LIGHTS)[number]) => {
+  await page.evaluate((t) => {
+    document.documentElement.dataset.theme = t;
+  }, theme);
+};
+
+test.each(VIEWS)('%s has no serious fault for those who see or steer otherwise, in any light', async (view) => {
+  const faults: string[] = [];
+  await page.goto(base() + view);
+  await page.locator('#main').waitFor();
+  for (const theme of LIGHTS) {
+    await light(theme);
+    const axe = new AxeBuilder({ page });
+    // Only contrast depends on the light: the other rules are tried once.
+    const { violations } = await (theme === 'day'
+      ? axe.withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'])
+      : axe.withRules(['color-contrast'])
+    ).analyze();
+    for (const v of violations)
+      if (v.impact === 'serious' || v.impact === 'critical')
+        faults.push(
+          `${theme} ${v.id} ${v.nodes
+            .slice(0, 2)
+            .map((n) => `${n.html.slice(0, 160)} ${n.failureSummary?.split('\n')[1] ?? ''}`)
+            .join(' | ')}`,
+        );
+  }
+  expect(faults).toEqual([]);
+});

@@ -1,0 +1,44 @@
+import { readJobFile } from '@/core/file';
+import { type Pots, potSheets, preparePots, type SheetHeat } from '@/core/plan';
+import { planReport, stableJson, viewJob } from '@/core/record';
+import { Refusal } from '@/core/units';
+
+/** A job file and the present, as they are handed to a thread. */
+export interface PlanAsk {
+  readonly bytes: ArrayBuffer;
+  readonly nowMs: number;
+}
+export type PlanReply =
+  | { readonly ok: true; readonly text: string }
+  | { readonly ok: false; readonly field: string; readonly allowed: string; readonly sentence: string };
+
+/** Prepared pots of sheets planned before, by their content: the same sheet comes again and again. */
+const known = new Map<string, SheetHeat>();
+const MOST = 60;
+
+function potsOf(repairs: Parameters<typeof potSheets>[0], sheets: Parameters<typeof potSheets>[1]): Pots {
+  const pots = new Map<string, SheetHeat>();
+  for (const sheet of potSheets(repairs, sheets)) {
+    const key = stableJson(sheet);
+    const heat = known.get(key) ?? preparePots([{ sheetId: sheet.id }], [sheet]).get(sheet.id);
+    if (!heat) continue;
+    known.delete(key);
+    known.set(key, heat);
+    if (known.size > MOST) known.delete(known.keys().next().value!);
+    pots.set(sheet.id, heat);
+  }
+  return pots;
+}
+
+/** Plans a job file. Runs in a thread of its own, so that nothing else waits for it. */
+export default function plan({ bytes, nowMs }: PlanAsk): PlanReply {
+  try {
+    const text = new TextDecoder('utf-8', { fatal: false }).decode(bytes);
+    const file = readJobFile(text);
+    return { ok: true, text: JSON.stringify(planReport(viewJob(file, nowMs, potsOf(file.repairs, file.sheets)))) };
+  } catch (error) {
+    if (!(error instanceof Refusal)) throw error;
+    const { field, allowed, sentence } = error.problem;
+    return { ok: false, field, allowed, sentence };
+  }
+}

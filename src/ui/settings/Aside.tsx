@@ -1,0 +1,101 @@
+'use client';
+import { useMemo } from 'react';
+import { viewJob } from '@/core/record';
+import { bundleOf, orphansOf } from '@/store/workspace';
+import { Heading } from '../shared/bits';
+import { SavingButton } from '../shared/SavingButton';
+import { saveText } from '../workspace/files';
+import { clock, useWorkspace, workspace } from '../workspace/workspace';
+
+/** What does not fit, what was put aside, what hangs in the air, and what cannot be planned. */
+export function Aside() {
+  const state = useWorkspace();
+  const { setAside, jobs, repairs, sheets, stock, events } = state;
+  const orphans = useMemo(() => orphansOf(state), [state]);
+  const failing = useMemo(
+    () =>
+      [...jobs.values()].flatMap((job) => {
+        try {
+          viewJob(bundleOf({ jobs, repairs, sheets, stock, events }, job.id)!, clock.now());
+          return [];
+        } catch (error) {
+          return [{ job, why: error instanceof Error ? error.message : String(error) }];
+        }
+      }),
+    [jobs, repairs, sheets, stock, events],
+  );
+  return (
+    <>
+      <Heading>Records set aside</Heading>
+      {setAside.length === 0 ? (
+        <p className="soft">Every stored record fits.</p>
+      ) : (
+        <>
+          <p>
+            {setAside.length} stored {setAside.length === 1 ? 'record does' : 'records do'} not fit or{' '}
+            {setAside.length === 1 ? 'was' : 'were'} put aside. They are untouched in the database and left out of the plans.
+          </p>
+          <ul className="list-disc pl-5">
+            {setAside.map((s) => (
+              <li key={`${s.kind}/${s.id}`}>
+                {s.kind} {s.id}: {s.reason}{' '}
+                {s.byHand && (
+                  <SavingButton className="act text-sm" onSave={() => workspace.takeBack([{ kind: s.kind, id: s.id }])}>
+                    Take it back
+                  </SavingButton>
+                )}
+              </li>
+            ))}
+          </ul>
+          <button
+            type="button"
+            className="act mt-1"
+            onClick={() => saveText('set-aside.json', JSON.stringify(setAside, null, 1), 'application/json')}
+          >
+            Export them as they are
+          </button>
+        </>
+      )}
+      {failing.length > 0 && (
+        <>
+          <Heading>Jobs that cannot be planned</Heading>
+          <ul className="list-disc pl-5">
+            {failing.map(({ job, why }) => (
+              <li key={job.id}>
+                {job.name || job.id}: {why}{' '}
+                <SavingButton className="act text-sm" onSave={() => workspace.setAside([{ kind: 'job', id: job.id }], why.slice(0, 200))}>
+                  Set it aside
+                </SavingButton>
+              </li>
+            ))}
+          </ul>
+        </>
+      )}
+      {orphans.length > 0 && (
+        <>
+          <Heading>Without their job</Heading>
+          <p>
+            {orphans.length} record{orphans.length === 1 ? '' : 's'} belong to a job or repair that is not here (set aside, or deleted
+            elsewhere).
+          </p>
+          <div className="flex gap-2 flex-wrap mt-1">
+            <button
+              type="button"
+              className="act"
+              onClick={async () => {
+                const found = await (await workspace.theStore()).read(orphans);
+                saveText('without-their-job.json', JSON.stringify(found, null, 1), 'application/json');
+              }}
+            >
+              Export them
+            </button>
+            {/* While something is set aside its records only seem alone. */}
+            <SavingButton className="act danger" disabled={setAside.length > 0} onSave={() => workspace.removeForGood(orphans)}>
+              Delete them for good
+            </SavingButton>
+          </div>
+        </>
+      )}
+    </>
+  );
+}

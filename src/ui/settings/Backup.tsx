@@ -1,0 +1,120 @@
+'use client';
+import { useEffect, useRef, useState } from 'react';
+import { backup, type Restored, restore } from '@/store/backup';
+import { SavingButton } from '../shared/SavingButton';
+import { saveBytes } from '../workspace/files';
+import { clock, useWorkspace, workspace } from '../workspace/workspace';
+
+/** What the browser needs to keep a folder: not every one can. */
+interface Folder {
+  readonly name: string;
+  queryPermission(of: { mode: 'readwrite' }): Promise<PermissionState>;
+  requestPermission(of: { mode: 'readwrite' }): Promise<PermissionState>;
+  getFileHandle(
+    name: string,
+    of: { create: true },
+  ): Promise<{ createWritable(): Promise<{ write(b: BlobPart): Promise<void>; close(): Promise<void> }> }>;
+}
+const canPick = (): boolean => typeof window !== 'undefined' && 'showDirectoryPicker' in window;
+const isFolder = (x: unknown): x is Folder => typeof x === 'object' && x !== null && 'getFileHandle' in x;
+
+const nameNow = (): string => `grenko-${new Date(clock.now()).toISOString().slice(0, 16).replace(/[:T]/g, '-')}.zip`;
+
+/** Writes a backup: to the folder that was chosen, where it may still be written to, else as a download. @returns where it went */
+export async function backUp(): Promise<string> {
+  const bytes = backup(workspace);
+  const store = await workspace.theStore();
+  const folder = await store.note('folder');
+  let where = 'the downloads';
+  if (isFolder(folder) && (await folder.requestPermission({ mode: 'readwrite' }).catch(() => 'denied')) === 'granted') {
+    const file = await (await folder.getFileHandle(nameNow(), { create: true })).createWritable();
+    await file.write(bytes as BlobPart);
+    await file.close();
+    where = `the folder “${folder.name}”`;
+  } else saveBytes(nameNow(), bytes, 'application/zip');
+  await store.setNote('lastBackupMs', Math.round(clock.now()));
+  return where;
+}
+
+const told = (r: Restored): string =>
+  `${r.jobs} job${r.jobs === 1 ? '' : 's'} read: ${r.newEvents} entries and ${r.added} other records added, ${r.same} the same${r.conflicts ? `, ${r.conflicts} differ: see above` : ''}${r.failed.length ? `. Not taken in: ${r.failed.map((f) => `${f.file} (${f.why})`).join('; ')}` : '.'}`;
+
+/** The whole database as one file, out and back, and when it was last done. */
+export function Backup() {
+  const jobs = useWorkspace((d) => d.jobs.size);
+  const [last, setLast] = useState<number | null>(null);
+  const [folder, setFolder] = useState<string | null>(null);
+  const [said, setSaid] = useState<{ text: string; bad: boolean } | null>(null);
+  const picker = useRef<HTMLInputElement>(null);
+  const look = async () => {
+    const store = await workspace.theStore();
+    setLast(await store.note('lastBackupMs'));
+    const kept = await store.note('folder');
+    setFolder(isFolder(kept) ? kept.name : null);
+  };
+  useEffect(() => {
+    void look().catch(() => undefined);
+  }, []);
+  const take = async (file: File | undefined) => {
+    if (!file) return;
+    try {
+      setSaid({ bad: false, text: told(await restore(workspace, new Uint8Array(await file.arrayBuffer()))) });
+    } catch (error) {
+      setSaid({ bad: true, text: `${file.name} was not taken in. ${error instanceof Error ? error.message : String(error)}` });
+    }
+  };
+  const choose = async () => {
+    const picked = await (window as unknown as { showDirectoryPicker(of: object): Promise<Folder> })
+      .showDirectoryPicker({ mode: 'readwrite' })
+      .catch(() => null);
+    if (!picked) return;
+    await (await workspace.theStore()).setNote('folder', picked);
+    await look();
+  };
+  return (
+    <div>
+      <p data-testid="last-backup">
+        {last ? `Last backup ${new Date(last).toLocaleString()}.` : 'No backup has been made from here yet.'}{' '}
+        {folder ? `Backups go to the folder “${folder}”.` : ''}
+      </p>
+      <div className="flex gap-2 flex-wrap mt-1">
+        <SavingButton
+          className="act firm"
+          disabled={jobs === 0}
+          onSave={async () => {
+            setSaid({ bad: false, text: `Everything is in one file, in ${await backUp()}.` });
+            await look();
+          }}
+        >
+          Back up everything
+        </SavingButton>
+        <button type="button" className="act" onClick={() => picker.current?.click()}>
+          Take a backup in
+        </button>
+        {canPick() && (
+          <button type="button" className="act" onClick={() => void choose()}>
+            {folder ? 'Another folder' : 'Choose a folder for backups'}
+          </button>
+        )}
+        <input
+          ref={picker}
+          type="file"
+          accept=".zip,application/zip"
+          className="sr-only"
+          tabIndex={-1}
+          aria-label="Backup file"
+          onChange={(e) => {
+            const file = e.target.files?.[0];
+            e.target.value = '';
+            void take(file);
+          }}
+        />
+      </div>
+      {said && (
+        <p role={said.bad ? 'alert' : 'status'} className="mt-2" style={said.bad ? { color: 'var(--stop)' } : undefined}>
+          {said.text}
+        </p>
+      )}
+    </div>
+  );
+}
