@@ -23,6 +23,8 @@ await build({
   entryPoints: ['src/server/plan-thread.ts'],
   bundle: true,
   platform: 'node',
+  // Some packages load their parts by names only a bundler's own form can follow.
+  mainFields: ['module', 'main'],
   format: 'esm',
   target: 'node20',
   outfile: join(own, 'plan-thread.mjs'),

@@ -46,7 +46,7 @@ export function createClock({ wall, mono }: ClockSource, before: ClockMemory | n
     return w;
   };
   return {
-    now: () => look() - ahead,
+    now: () => Math.round(look() - ahead),
     aheadMs: () => {
       look();
       return Math.abs(ahead) > SLACK_MS ? ahead : 0;

@@ -18,7 +18,7 @@ import { type Act, type History, NO_HISTORY, opposite, redone, remember } from '
 import { DatabaseProblem, type DatabaseTrouble } from './database';
 import type { Journal } from './journal';
 import { createOutbox, type Draft, type OutboxState } from './outbox';
-import type { AnyRecord, Holdings, RecordKind, SetAside } from './records';
+import { type AnyRecord, type Holdings, type RecordKind, SCHEMAS, type SetAside } from './records';
 import { type Key, keysOf, type Store } from './store';
 import type { DraftKind, Entry, Outcome, Write } from './write';
 
@@ -71,6 +71,8 @@ export interface WorkspaceState extends OutboxState {
   readonly history: History;
   /** Why the last undo or redo was not carried out. */
   readonly notUndone: { readonly name: string; readonly why: 'changed' | 'recorded' } | null;
+  /** The last change that could not be kept at all: where, and why. */
+  readonly notTaken: { readonly path: readonly string[]; readonly message: string } | null;
 }
 
 export const EMPTY: WorkspaceState = {
@@ -88,6 +90,7 @@ export const EMPTY: WorkspaceState = {
   trouble: null,
   history: NO_HISTORY,
   notUndone: null,
+  notTaken: null,
   waiting: 0,
   failure: null,
 };
@@ -400,6 +403,14 @@ export function createWorkspace({ clock, store: openStore, ids, journal, later =
     const changes = changesBetween(before, wanted);
     if (!changes.length) return;
     const after = 'updatedAt' in wanted ? { ...wanted, updatedAt: clock.now() } : wanted;
+    // What could not be kept is not shown as if it were.
+    const parsed = SCHEMAS[kind].safeParse(after);
+    if (!parsed.success) {
+      const { path, message } = parsed.error.issues[0]!;
+      set({ notTaken: { path: path.map(String), message } });
+      return;
+    }
+    if (get().notTaken) set({ notTaken: null });
     did({ does: 'change', kind, id, changes }, `${id}:${key}`);
     show(kind, before, after);
   }

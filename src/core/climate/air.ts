@@ -1,34 +1,34 @@
 import { z } from 'zod';
-import { type Problem, refuse } from '../units';
+import { Celsius, HourOfDay, Instant, Percent, type Problem, refuse } from '../units';
 import { atHour, localDays } from './days';
 import { dewPointC, humidityPct } from './dew';
 import type { Series } from './series';
 
-const tempC = z.number();
-const hour = z.number();
+const tempC = Celsius;
+const hour = HourOfDay;
 
 /** An hour of weather, measured or forecast. */
 export const HourlyRow = z.object({
-  atMs: z.number().int(),
+  atMs: Instant,
   tempC,
-  humidityPct: z.number().nullable(),
+  humidityPct: Percent.nullable(),
   /** Half the width within which the forecast lies, K; 0 for what was measured. */
-  spreadK: z.number().nonnegative(),
+  spreadK: z.number().nonnegative().max(200),
 });
 export type HourlyRow = z.infer<typeof HourlyRow>;
 
 /** Where the site's air temperature comes from. */
 export const ClimateSource = z.discriminatedUnion('kind', [
-  z.object({ kind: z.literal('constant'), tempC, humidityPct: z.number() }),
+  z.object({ kind: z.literal('constant'), tempC, humidityPct: Percent }),
   /** Low and high of every day at their local hours, joined by half-cosines; humidity as met at the low. */
-  z.object({ kind: z.literal('daily'), lowC: tempC, lowHour: hour, highC: tempC, highHour: hour, humidityAtLowPct: z.number() }),
+  z.object({ kind: z.literal('daily'), lowC: tempC, lowHour: hour, highC: tempC, highHour: hour, humidityAtLowPct: Percent }),
   /** Hour by hour from a file or a forecast, joined by straight lines. Where no humidity is given, `humidityPct` holds. */
   z.object({
     kind: z.literal('hourly'),
     source: z.string().max(120),
     /** Not real weather: from the forecast that ships. */
     standIn: z.boolean(),
-    humidityPct: z.number(),
+    humidityPct: Percent,
     rows: z.array(HourlyRow).max(3000),
   }),
 ]);

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { conduct } from '../heat';
-import { type Problem, refuse } from '../units';
+import { Celsius, HourOfDay, Mm, Percent, type Problem, refuse } from '../units';
 import { localDays } from './days';
 import { indexAt, type Series, valueAt } from './series';
 
@@ -18,16 +18,16 @@ export const BASE_PROPERTIES = {
 export const Surroundings = z.object({
   /** What it sees of the sky: nothing, the sky but no sun, or both. */
   sky: z.enum(['none', 'shade', 'open']),
-  cloudPct: z.number(),
+  cloudPct: Percent,
   tone: z.enum(['light', 'medium', 'dark']),
   /** Sun on the face at its highest, W/m², and the local hours between which it shines. */
-  sunPeakW: z.number(),
-  riseHour: z.number(),
-  setHour: z.number(),
+  sunPeakW: z.number().min(-1e6).max(1e6),
+  riseHour: HourOfDay,
+  setHour: HourOfDay,
   /** Temperature of the water behind the base; null where there is none. */
-  waterC: z.number().nullable(),
+  waterC: Celsius.nullable(),
   /** A tent, mat or heater: the local hours in which it is on, and by how much it warms the air at the face. */
-  cover: z.object({ fromHour: z.number(), toHour: z.number(), warmK: z.number() }).nullable(),
+  cover: z.object({ fromHour: HourOfDay, toHour: HourOfDay, warmK: z.number().min(-1000).max(1000) }).nullable(),
 });
 export type Surroundings = z.infer<typeof Surroundings>;
 
@@ -53,7 +53,7 @@ const SKY_VIEW = { none: 0, shade: 0.4, open: 1 } as const;
 /** The base as a body with a temperature of its own. */
 export const BaseBody = z.object({
   material: z.enum(Object.keys(BASE_PROPERTIES) as [keyof typeof BASE_PROPERTIES, ...(keyof typeof BASE_PROPERTIES)[]]),
-  thicknessMm: z.number(),
+  thicknessMm: Mm,
   back: z.enum(['insulated', 'air', 'ground', 'water']),
   exposure: z.enum(['sheltered', 'windy']),
   surroundings: Surroundings,

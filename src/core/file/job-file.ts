@@ -3,21 +3,22 @@ import { Job, Repair, repairNow } from '../plan';
 import { Attachment, Event, PlanSnapshot, SeriesRecord } from '../record';
 import { SheetRevision, Stock, sheetNow, stockNow } from '../system';
 import { refuse } from '../units';
+import { placeInJson, readJson } from './json-text';
 
 /** The job file: one job with everything that belongs to it, as JSON. */
 export const JobFile = z.object({
   format: z.literal('grenko-job'),
   version: z.literal(3),
-  exportedAt: z.string(),
-  coreVersion: z.string(),
+  exportedAt: z.string().max(60),
+  coreVersion: z.string().max(40),
   job: Job,
   repairs: z.array(Repair).max(500),
   sheets: z.array(SheetRevision).max(500),
   stock: z.array(Stock).max(2000),
-  snapshots: z.array(PlanSnapshot),
-  events: z.array(Event),
-  series: z.array(SeriesRecord),
-  attachments: z.array(Attachment),
+  snapshots: z.array(PlanSnapshot).max(2000),
+  events: z.array(Event).max(200_000),
+  series: z.array(SeriesRecord).max(200),
+  attachments: z.array(Attachment).max(2000),
 });
 export type JobFile = z.infer<typeof JobFile>;
 
@@ -39,31 +40,12 @@ const withRepairs = (old: Record<string, unknown>): Record<string, unknown> => (
 
 const each = (list: unknown, step: (item: unknown) => unknown): unknown => (Array.isArray(list) ? list.map(step) : list);
 
-/** Where in a text an offset lies, counted from 1. */
-function placeOf(text: string, offset: number): string {
-  const before = text.slice(0, offset);
-  const lineNumber = before.split('\n').length;
-  return `line ${lineNumber}, column ${offset - before.lastIndexOf('\n')}`;
-}
-
-/** Offset at which a JSON text breaks off or goes wrong: the longest prefix that could still become JSON. */
-function brokenAt(text: string, message: string): number {
-  const stated = /position (\d+)/.exec(message);
-  return stated ? Number(stated[1]) : text.length;
-}
-
 /**
  * Reads a job file, bringing older versions forward.
  * @throws Refusal naming the place in the file: not JSON, foreign, newer, or a field that does not fit
  */
 export function readJobFile(text: string): JobFile {
-  let raw: unknown;
-  try {
-    raw = JSON.parse(text);
-  } catch (error) {
-    const where = placeOf(text, brokenAt(text, (error as Error).message));
-    return refuse('file', where, 'whole JSON', `The file is damaged: it stops being JSON at ${where}.`);
-  }
+  const raw = readJson(text);
   if (!raw || typeof raw !== 'object' || (raw as Record<string, unknown>).format !== 'grenko-job')
     refuse(
       'format',
@@ -90,7 +72,8 @@ export function readJobFile(text: string): JobFile {
       path || 'file',
       valueAtPath(data, issue.path),
       issue.message,
-      `The file does not fit at ${path || 'its top'}: ${issue.message}.`,
+      // Where a version was brought forward the field may stand elsewhere: the nearest that is in the file is named.
+      `The file does not fit at ${path || 'its top'} (${placeInJson(text, issue.path)}): ${issue.message}.`,
     );
   }
   checkReferences(parsed.data);

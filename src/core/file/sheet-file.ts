@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { SheetRevision, Stock, sheetNow, stockNow } from '../system';
 import { refuse } from '../units';
+import { placeInJson, readJson } from './json-text';
 
 /** Sheets with their lots, to hand from one shelf to another. */
 export const SheetFile = z.object({
@@ -19,12 +20,7 @@ const each = (list: unknown, step: (x: unknown) => unknown): unknown => (Array.i
 
 /** Reads sheets; older ones are brought forward. @throws Refusal naming the place that does not fit */
 export function readSheetFile(text: string): SheetFile {
-  let raw: unknown;
-  try {
-    raw = JSON.parse(text);
-  } catch {
-    return refuse('file', text.length, 'whole JSON', 'The file is damaged: it is not whole JSON.');
-  }
+  const raw = readJson(text);
   const data = raw as Record<string, unknown> | null;
   if (data?.format !== 'grenko-sheets')
     return refuse('format', data?.format ?? null, 'grenko-sheets', 'This is no file of sheets: its “format” is not “grenko-sheets”.');
@@ -39,5 +35,10 @@ export function readSheetFile(text: string): SheetFile {
   if (parsed.success) return parsed.data;
   const issue = parsed.error.issues[0]!;
   const path = issue.path.join('.');
-  return refuse(path || 'file', null, issue.message, `The file does not fit at ${path || 'its top'}: ${issue.message}.`);
+  return refuse(
+    path || 'file',
+    null,
+    issue.message,
+    `The file does not fit at ${path || 'its top'} (${placeInJson(text, issue.path)}): ${issue.message}.`,
+  );
 }

@@ -1,9 +1,9 @@
 import { z } from 'zod';
-import { figure, positive, refuse } from '../units';
+import { figure, Id, positive, refuse } from '../units';
 
 /** A trial of tints and dust in a small amount of mix, by mass, so that it can be repeated. */
 export const ColourTrial = z.object({
-  id: z.string().min(1),
+  id: Id,
   name: z.string().max(80),
   /** What it was tried in, g of mix. */
   inG: z.number().positive().max(100_000),

@@ -2,11 +2,14 @@ import { z } from 'zod';
 import { BaseBody, ClimateSource, ONLY_AIR } from '../climate';
 import { Blend, Colour } from '../mix';
 import { MEETS_NOTHING, Meets, MilestoneId, Orientation, Way, WETNESS } from '../system';
+import { Celsius, Figure, Id, Instant, Percent, Zone } from '../units';
 import { SettingOut, Void } from '../void';
 import { Load } from './load-asked';
 
-const id = z.string().min(1).max(80);
-const instant = z.number().int();
+const id = Id;
+/** The name of a question, a school, a setting, or what was answered. */
+const Word = z.string().max(80);
+const instant = Instant;
 
 /** A site with its calendar, climate and wanted return to service. */
 export const Job = z.object({
@@ -16,14 +19,14 @@ export const Job = z.object({
   name: z.string().max(120),
   place: z.string().max(160),
   /** IANA time zone of the site. */
-  zone: z.string().min(1).max(60),
+  zone: Zone,
   wantedAt: instant.nullable(),
   /** Nothing is planned before this. */
   startFrom: instant,
   workingHours: z.object({
     fromHour: z.number().min(0).max(24),
     toHour: z.number().min(0).max(24),
-    days: z.array(z.number().int().min(1).max(7)),
+    days: z.array(z.number().int().min(1).max(7)).max(7),
   }),
   climate: ClimateSource,
   createdAt: instant,
@@ -40,27 +43,27 @@ export const Repair = z.object({
   id,
   jobId: id,
   /** Place in the job's order of work. */
-  order: z.number(),
+  order: Figure,
   name: z.string().max(120),
   place: z.string().max(160),
-  method: z.object({ id, version: z.number().int() }),
+  method: z.object({ id, version: z.number().int().min(0).max(10_000) }),
   base: BaseBody.extend({
     castOn: z
       .string()
       .regex(/^\d{4}-\d{2}-\d{2}$/)
       .nullable(),
   }),
-  answers: z.record(z.string(), z.enum(['yes', 'no', 'unsure'])),
+  answers: z.record(Word, z.enum(['yes', 'no', 'unsure'])),
   void: Void.nullable(),
   settingOut: SettingOut.nullable(),
-  sheetId: z.string().nullable(),
-  kitId: z.string().nullable(),
-  schools: z.record(z.string(), z.string()),
-  settings: z.record(z.string(), z.number()),
+  sheetId: Id.nullable(),
+  kitId: Id.nullable(),
+  schools: z.record(Word, Word),
+  settings: z.record(Word, Figure),
   /** Temperature the material is kept at; null follows the air. */
-  materialC: z.number().nullable(),
+  materialC: Celsius.nullable(),
   /** Dose of the catalyst (or water) within the sheet's range, per cent; null takes the sheet's usual one. */
-  dosePct: z.number().positive().nullable(),
+  dosePct: Percent.positive().nullable(),
   orientation: Orientation,
   /** How wet the base is found, and its moisture where it was measured, per cent by mass. */
   surface: z.enum(WETNESS),
@@ -68,21 +71,21 @@ export const Repair = z.object({
   /** Pairs of hands that place. */
   crew: z.number().int().min(1).max(12),
   /** Most that may stand in one pot, g; null leaves it to the time it takes to place. */
-  massCapG: z.number().positive().nullable(),
+  massCapG: Figure.positive().nullable(),
   /** Thickness of a lift as chosen, mm; null takes the sheet's. */
   liftMm: z.number().positive().max(1000).nullable(),
   /** Step of the scale at hand, g. */
-  scaleStepG: z.number().positive(),
+  scaleStepG: Figure.positive(),
   /** What else parts are measured with. */
   bench: z.object({
     /** null: by weight wherever the sheet gives it. */
     way: Way.nullable(),
-    cupStepMl: z.number().positive(),
-    strokeMl: z.number().positive().nullable(),
-    dropsPerMl: z.number().positive().nullable(),
-    stripMm: z.number().positive().nullable(),
+    cupStepMl: Figure.positive(),
+    strokeMl: Figure.positive().nullable(),
+    dropsPerMl: Figure.positive().nullable(),
+    stripMm: Figure.positive().nullable(),
     /** The largest vessel, mL; null when it does not bind. */
-    vesselMaxMl: z.number().positive().nullable(),
+    vesselMaxMl: Figure.positive().nullable(),
     onePot: z.boolean(),
   }),
   /** Fillers of one's own in a system of two liquids. */

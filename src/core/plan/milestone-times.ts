@@ -125,7 +125,9 @@ function wordsOf(
   const clock = clockOf(m);
   const end = plan.atMs ?? originMs;
   const met = attempt(() => between(historyOf(m, thermal), originMs, plan.atMs ?? originMs + HOUR_MS));
-  const { min, max } = met.ok ? met.value : { min: Number.NaN, max: Number.NaN };
+  // Where nothing is known of the temperature, nothing is worked out from it.
+  if (!met.ok) return { sheetSays: sheetSays(m, 20), working: [] };
+  const { min, max } = met.value;
   // A band is picked by the extreme; a curve is best read at the middle of what was met.
   const said = sheetSays(m, m.table.form !== 'bands' ? (min + max) / 2 : clock === 'waiting' ? min : max);
   const bands = m.table.form === 'bands';

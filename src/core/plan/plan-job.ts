@@ -22,6 +22,8 @@ export interface JobPlan {
   readonly pots: Pots;
   /** Kits over all repairs, system by system. Worked out when first asked for: a pulled temperature needs the clocks at once. */
   readonly kits: () => readonly SystemKits[];
+  /** Why kits could not be worked out; null where they could. */
+  readonly kitProblem: () => Problem | null;
   /** Problems of the job itself: climate, hours, zone. */
   readonly problems: readonly Problem[];
 }
@@ -110,7 +112,7 @@ export function planJob(ask: JobAsk): JobPlan {
   const today = Math.max(Math.floor(nowMs / DAY_MS) * DAY_MS, job.startFrom - SHOWN_BEFORE_MS);
   const fromMs = Math.min(job.startFrom, today, ...happened, ...repairs.flatMap((r) => (r.plannedStart === null ? [] : [r.plannedStart])));
   const set = attempt(() => settingOf(job, fromMs));
-  if (!set.ok) return { jobId: job.id, nowMs, fromMs, site: null, windows: [], repairs: [], pots, kits: () => [], problems: [set.problem] };
+  if (!set.ok) return { jobId: job.id, nowMs, fromMs, site: null, windows: [], repairs: [], pots, kits: () => [], kitProblem: () => null, problems: [set.problem] };
   const { site, windows } = set.value;
   const busy: Window[] = [];
   const problems: Problem[] = [];
@@ -136,7 +138,11 @@ export function planJob(ask: JobAsk): JobPlan {
     for (const s of plan.steps) busy.push({ fromMs: s.startMs, toMs: s.endMs });
     return [plan];
   });
-  let kits: readonly SystemKits[] | undefined;
+  let kits: ReturnType<typeof attempt<readonly SystemKits[]>> | undefined;
+  const askKits = () => {
+    kits ??= attempt(() => jobKits(job, plans, repairs, ask.stock));
+    return kits;
+  };
   return {
     jobId: job.id,
     nowMs,
@@ -146,8 +152,12 @@ export function planJob(ask: JobAsk): JobPlan {
     repairs: plans,
     pots,
     kits: () => {
-      kits ??= jobKits(job, plans, repairs, ask.stock);
-      return kits;
+      const tried = askKits();
+      return tried.ok ? tried.value : [];
+    },
+    kitProblem: () => {
+      const tried = askKits();
+      return tried.ok ? null : tried.problem;
     },
     problems,
   };

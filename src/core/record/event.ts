@@ -1,63 +1,68 @@
 import { z } from 'zod';
 import { WitnessState } from '../plan';
 import { PartId } from '../system';
+import { Figure, Grams, Id, Instant } from '../units';
 
-const id = z.string().min(1).max(80);
+const id = Id;
+/** A batch by its place in the plan, from 0. */
+const Batch = z.number().int().min(0).max(10_000);
+/** By how much a clock was off, ms: years at the most. */
+const Shift = z.number().int().min(-4e12).max(4e12);
 const role = z.string().min(1).max(80);
 const channel = z.enum(['base', 'air', 'pot']);
 
 /** What an event can say. */
 export const EventBody = z.discriminatedUnion('kind', [
   /** Work begins; the snapshot it begins from is frozen, and so is the size of its batches. */
-  z.object({ kind: z.literal('started'), snapshotId: id, usableMin: z.number().nullable() }),
-  z.object({ kind: z.literal('step-begun'), step: z.string() }),
-  z.object({ kind: z.literal('step-done'), step: z.string() }),
+  z.object({ kind: z.literal('started'), snapshotId: id, usableMin: Figure.nullable() }),
+  z.object({ kind: z.literal('step-begun'), step: z.string().max(120) }),
+  z.object({ kind: z.literal('step-done'), step: z.string().max(120) }),
   z.object({ kind: z.literal('reading'), channel, valueC: z.number().min(-60).max(150), source: z.string().max(80) }),
   /** Humidity of the air at the place, per cent. */
   z.object({ kind: z.literal('humidity'), valuePct: z.number().positive().max(100), source: z.string().max(80) }),
   z.object({
     kind: z.literal('poured'),
-    batch: z.number().int(),
+    batch: Batch,
     part: PartId,
-    massG: z.number().positive(),
+    massG: Grams.positive(),
     lot: z.string().max(60),
     /** Scale or hand. */
     source: z.string().max(80).default('typed'),
   }),
   /** All pours of a batch so far are void: the pot is thrown away and begun anew. */
-  z.object({ kind: z.literal('discarded'), batch: z.number().int(), why: z.string().min(3).max(300) }),
+  z.object({ kind: z.literal('discarded'), batch: Batch, why: z.string().min(3).max(300) }),
   /** The cup kept of a batch, and what the touch says of it later. */
-  z.object({ kind: z.literal('witness'), batch: z.number().int(), state: WitnessState }),
+  z.object({ kind: z.literal('witness'), batch: Batch, state: WitnessState }),
   /** Kits taken from a lot on the shelf. */
   z.object({
     kind: z.literal('taken'),
     stockId: z.string().max(80),
     lot: z.string().max(60),
     kit: z.string().max(80),
-    count: z.number().int().positive(),
+    count: z.number().int().positive().max(100_000),
   }),
   /** What a kit held against what it lists. */
   z.object({
     kind: z.literal('contents'),
     kit: z.string().max(80),
-    found: z.array(z.object({ what: z.string().max(80), listed: z.number().nonnegative(), found: z.number().nonnegative() })).max(40),
+    found: z.array(z.object({ what: z.string().max(80), listed: Figure.nonnegative(), found: Figure.nonnegative() })).max(40),
   }),
   z.object({ kind: z.literal('note'), text: z.string().min(1).max(2000) }),
   z.object({
     kind: z.literal('trouble'),
-    trouble: z.string(),
-    batch: z.number().int().nullable(),
-    missingMl: z.number().positive().nullable(),
+    trouble: z.string().max(80),
+    batch: Batch.nullable(),
+    missingMl: Figure.positive().nullable(),
   }),
-  z.object({ kind: z.literal('override'), finding: z.string(), title: z.string(), reason: z.string().min(3).max(500) }),
-  z.object({ kind: z.literal('test'), test: z.string(), answer: z.enum(['yes', 'no']) }),
+  z.object({ kind: z.literal('override'), finding: z.string().max(160), title: z.string().max(400), reason: z.string().min(3).max(500) }),
+  z.object({ kind: z.literal('test'), test: z.string().max(120), answer: z.enum(['yes', 'no']) }),
   z.object({ kind: z.literal('released'), note: z.string().max(500) }),
   z.object({ kind: z.literal('reviewed'), note: z.string().max(500) }),
   z.object({ kind: z.literal('lesson'), text: z.string().min(1).max(1000) }),
   /** The device's clock was wrong: what it wrote up to here is moved by `shiftMs`, so that waits keep their length. */
   z.object({
     kind: z.literal('clock-set'),
-    shiftMs: z.number().int(),
+    shiftMs: Shift,
     upTo: z.array(z.object({ device: id, sequence: z.number().int().nonnegative() })).max(500),
   }),
   /** Takes an earlier event back. The earlier one stays readable. */
@@ -74,14 +79,14 @@ export const Event = z.object({
   device: id,
   sequence: z.number().int().nonnegative(),
   /** When it happened, and when it was written down, epoch ms. */
-  at: z.number().int(),
-  recordedAt: z.number().int(),
+  at: Instant,
+  recordedAt: Instant,
   jobId: id,
   repairId: id,
   amends: id.nullable(),
   role,
   /** By how much the device's clock had jumped, ms, while nobody had said yet which of its times is right. */
-  clockJumpMs: z.number().int().optional(),
+  clockJumpMs: Shift.optional(),
   body: EventBody,
 });
 export type Event = z.infer<typeof Event>;

@@ -140,13 +140,14 @@ function repairReport({ repair, plan, findings }: RepairView): RepairReport {
 
 /** The whole plan of a job as plain data. */
 export function planReport(view: JobView): PlanReport {
+  const kitProblem = view.plan.kitProblem();
   return {
     format: 'grenko-plan',
     version: 1,
     coreVersion: CORE_VERSION,
     jobId: view.job.id,
     at: stamp(view.plan.nowMs)!,
-    problems: view.plan.problems.map(({ field, allowed, sentence }) => ({ field, allowed, sentence })),
+    problems: [...view.plan.problems, ...(kitProblem ? [kitProblem] : [])].map(({ field, allowed, sentence }) => ({ field, allowed, sentence })),
     repairs: view.repairs.map(repairReport),
     kits: view.plan.kits().map((k) => ({
       system: k.sheet.name,

@@ -2,6 +2,7 @@ import { sha256 } from '@noble/hashes/sha2.js';
 import { bytesToHex, utf8ToBytes } from '@noble/hashes/utils.js';
 import { z } from 'zod';
 import { Job, NO_POTS, type Pots, Repair } from '../plan';
+import { Id, Instant } from '../units';
 import { type Bundle, viewJob } from './bundle';
 import { CORE_VERSION, PlanReport, planReport } from './report';
 
@@ -9,14 +10,14 @@ import { CORE_VERSION, PlanReport, planReport } from './report';
 export const PlanSnapshot = z.object({
   record: z.literal('snapshot'),
   version: z.literal(1),
-  id: z.string().min(1),
-  jobId: z.string().min(1),
-  madeAt: z.number().int(),
-  coreVersion: z.string(),
-  inputHash: z.string(),
+  id: Id,
+  jobId: Id,
+  madeAt: Instant,
+  coreVersion: z.string().max(40),
+  inputHash: z.string().max(128),
   job: Job,
-  repairs: z.array(Repair),
-  sheetIds: z.array(z.string()),
+  repairs: z.array(Repair).max(500),
+  sheetIds: z.array(Id).max(500),
   report: PlanReport,
 });
 export type PlanSnapshot = z.infer<typeof PlanSnapshot>;

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { Grams } from '../units';
 
 /** Instants a time can count from. A time is worth nothing without it. */
 export const STARTS = {
@@ -96,7 +97,7 @@ export const Milestone = z.object({
   runsOn: RunsOn,
   table: TimeTable,
   /** Pot size the sheet's pot life belongs to, g. */
-  referenceMassG: z.number().positive().nullable().default(null),
+  referenceMassG: Grams.positive().nullable().default(null),
   /** The table as the paper prints it, in its own units; kept so that the next revision begins from it. */
   printed: z.string().max(4000).nullable().default(null),
 });

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { Celsius, Density, Figure, Id, Instant, Minutes } from '../units';
 import { FamilyId } from './family';
 import { FillerClass, PartId, PartRole, SystemKindId } from './kinds';
 import { Milestone, type MilestoneId } from './milestone';
@@ -9,16 +10,16 @@ export const BASES = ['concrete', 'stone', 'metal', 'plastic', 'laminate', 'timb
 export const BaseMaterial = z.enum(BASES);
 export type BaseMaterial = z.infer<typeof BaseMaterial>;
 
-const positive = z.number().positive();
+const positive = Figure.positive();
 
 export const Part = z.object({
   id: PartId,
   name: z.string().min(1).max(80),
   role: PartRole,
   /** True density: mass over the volume of the substance itself, g/mL; of hollow spheres that of the whole particle. */
-  densityGPerMl: positive.max(25),
+  densityGPerMl: Density,
   /** Tamped bulk density of a granular part, g/mL; null for liquids and pastes. */
-  bulkGPerMl: positive.max(25).nullable(),
+  bulkGPerMl: Density.nullable(),
   /** How it takes up room in the mix; null for what is liquid itself. */
   filler: FillerClass.nullable(),
 });
@@ -54,22 +55,22 @@ export type Orientation = z.infer<typeof Orientation>;
 export const WETNESS = ['bone dry', 'wiped damp', 'saturated, no puddles'] as const;
 
 export const Limits = z.object({
-  baseMinC: z.number().nullable(),
-  baseMaxC: z.number().nullable(),
-  airMinC: z.number().nullable(),
-  airMaxC: z.number().nullable(),
-  materialMinC: z.number().nullable(),
-  materialMaxC: z.number().nullable(),
+  baseMinC: Celsius.nullable(),
+  baseMaxC: Celsius.nullable(),
+  airMinC: Celsius.nullable(),
+  airMaxC: Celsius.nullable(),
+  materialMinC: Celsius.nullable(),
+  materialMaxC: Celsius.nullable(),
   humidityMaxPct: z.number().min(0).max(100).nullable(),
   /** Least distance of the base above the dew point, K. */
-  dewMarginK: z.number().nullable(),
+  dewMarginK: z.number().min(-100).max(100).nullable(),
   /** Below this the cure clock stands still, °C. */
-  cureMinC: z.number().nullable(),
+  cureMinC: Celsius.nullable(),
   /** Cured below this it sets but does not reach its full strength, °C. */
-  fullCureMinC: z.number().nullable().default(null),
+  fullCureMinC: Celsius.nullable().default(null),
   /** Glass transition of the fully cured mix, °C. */
-  glassC: z.number().nullable().default(null),
-  baseAgeMinDays: z.number().nonnegative().nullable(),
+  glassC: Celsius.nullable().default(null),
+  baseAgeMinDays: z.number().nonnegative().max(100_000).nullable(),
   /** Largest moisture of the base, per cent by mass. */
   moistureMaxPct: z.number().min(0).max(100).nullable(),
   liftMaxMm: positive.nullable(),
@@ -80,8 +81,8 @@ export const Limits = z.object({
   sagWallMm: positive.nullable(),
   sagOverheadMm: positive.nullable(),
   /** Highest temperature in service, °C. */
-  serviceMaxC: z.number().nullable(),
-  bases: z.array(BaseMaterial),
+  serviceMaxC: Celsius.nullable(),
+  bases: z.array(BaseMaterial).max(20),
   /** How the sheet wants a base prepared, by base. */
   preparation: z.partialRecord(BaseMaterial, z.string().max(200)),
   wetness: z.enum(WETNESS),
@@ -89,16 +90,16 @@ export const Limits = z.object({
 export type Limits = z.infer<typeof Limits>;
 
 export const Kit = z.object({
-  id: z.string().min(1),
+  id: Id,
   label: z.string().min(1).max(80),
   /** Mass of each part in one kit, g; null where the part is not in it. */
   massG: z.object({ A: positive, B: positive, C: positive.nullable(), D: positive.nullable() }),
   splittable: z.boolean(),
   /** The sheet's own yield of this kit, mL; null where it gives none. */
   yieldMl: positive.nullable(),
-  price: z.number().nonnegative().nullable(),
+  price: Figure.nonnegative().nullable(),
   /** What else is in the box, for checking: mixers, paddles, gloves. */
-  contents: z.array(z.object({ what: z.string().min(1).max(60), count: z.number().int().positive() })).max(20),
+  contents: z.array(z.object({ what: z.string().min(1).max(60), count: z.number().int().positive().max(100_000) })).max(20),
 });
 export type Kit = z.infer<typeof Kit>;
 
@@ -106,27 +107,36 @@ export type Kit = z.infer<typeof Kit>;
 export const SheetRevision = z.object({
   record: z.literal('sheet'),
   version: z.literal(2),
-  id: z.string().min(1),
-  systemId: z.string().min(1),
-  revision: z.number().int().positive(),
-  supersedes: z.string().nullable(),
+  id: Id,
+  systemId: Id,
+  revision: z.number().int().positive().max(100_000),
+  supersedes: Id.nullable(),
   name: z.string().min(1).max(120),
   /** Whose it is: parts of two makers are never mixed. A word of the user's own. */
   maker: z.string().max(80),
   kind: SystemKindId,
   family: FamilyId,
-  parts: z.array(Part).min(2).max(4),
+  parts: z
+    .array(Part)
+    .min(2)
+    .max(4)
+    .refine((parts) => new Set(parts.map((p) => p.id)).size === parts.length, 'each part has a letter of its own')
+    .refine((parts) => ['A', 'B'].every((id) => parts.some((p) => p.id === id)), 'there must be a part A and a part B'),
   ratio: Ratio,
   dose: Dose.nullable(),
   milestones: z.array(Milestone).max(40),
   limits: Limits,
-  kits: z.array(Kit).min(1).max(20),
+  kits: z
+    .array(Kit)
+    .min(1)
+    .max(20)
+    .refine((kits) => new Set(kits.map((k) => k.id)).size === kits.length, 'each kit has a name of its own'),
   /** Static mixer: what stays in it, what is thrown away first, and its reach. */
-  mixer: z.object({ volumeMl: positive, purgeMl: z.number().nonnegative(), reachMm: positive }).nullable(),
+  mixer: z.object({ volumeMl: positive, purgeMl: Figure.nonnegative(), reachMm: positive }).nullable(),
   /** What stays on the pot, paddle and trowel at each batch, mL. */
-  potLossMl: z.number().nonnegative(),
+  potLossMl: Figure.nonnegative(),
   /** Mixing with a paddle or kneading, minutes. */
-  mixMin: z.number().nonnegative(),
+  mixMin: Minutes,
   /** Paddle speed, turns a minute, and the manner; as on the sheet. */
   mixRpm: z.object({ from: positive, to: positive }).nullable(),
   mixManner: z.string().max(120),
@@ -137,8 +147,8 @@ export const SheetRevision = z.object({
   uptakeMlPerM2: positive.nullable(),
   finish: z.object({ colour: z.string().max(80), sanding: z.enum(['easy', 'hard', 'not']), paintable: z.enum(['yes', 'no', 'silent']) }),
   storage: z.object({
-    minC: z.number().nullable(),
-    maxC: z.number().nullable(),
+    minC: Celsius.nullable(),
+    maxC: Celsius.nullable(),
     /** Shelf life closed, and once opened, months. */
     shelfMonths: positive.nullable(),
     openedMonths: positive.nullable(),
@@ -153,7 +163,7 @@ export const SheetRevision = z.object({
   printed: z.record(z.string().max(60), z.string().max(60)).default({}),
   typedFrom: z.string().max(200),
   typedByRole: z.string().max(80),
-  typedAt: z.number(),
+  typedAt: Instant,
   sample: z.boolean().default(false),
 });
 export type SheetRevision = z.infer<typeof SheetRevision>;
@@ -189,19 +199,19 @@ export const SHEET_STEPS: Readonly<Record<number, (old: Old) => Old>> = {
 export const Stock = z.object({
   record: z.literal('stock'),
   version: z.literal(2),
-  id: z.string().min(1),
-  systemId: z.string().min(1),
-  kitId: z.string().min(1),
+  id: Id,
+  systemId: Id,
+  kitId: Id,
   lot: z.string().min(1).max(60),
   /** Closed kits. */
-  quantity: z.number().int().nonnegative(),
+  quantity: z.number().int().nonnegative().max(1_000_000),
   expiresOn: z.iso.date().nullable(),
   openedOn: z.iso.date().nullable(),
   /** Left in the opened kit, as a share of it. */
   openedShare: z.number().min(0).max(1),
   /** Times it was stored outside the sheet's range. */
   breaches: z.array(z.object({ on: z.iso.date(), text: z.string().min(1).max(200) })).max(50),
-  price: z.number().nonnegative().nullable(),
+  price: Figure.nonnegative().nullable(),
   /** Counted drops of the catalyst to 1 mL, and width of its strip, mm. */
   dropsPerMl: positive.nullable(),
   stripMm: positive.nullable(),

@@ -1,3 +1,4 @@
+export * from './bounds';
 export * from './format';
 export * from './kinds';
 export * from './parse';

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { figure, line, type Problem } from '../units';
+import { Figure, figure, line, Mm, type Problem } from '../units';
 import {
   boreDimensions,
   boreFields,
@@ -24,12 +24,9 @@ export const Annulus = z.object({
   ...boreFields,
   rodDiameter: Measured,
   embedment: Measured,
-  thread: z.discriminatedUnion('kind', [
-    z.object({ kind: z.literal('plain') }),
-    z.object({ kind: z.literal('threaded'), pitchMm: z.number() }),
-  ]),
+  thread: z.discriminatedUnion('kind', [z.object({ kind: z.literal('plain') }), z.object({ kind: z.literal('threaded'), pitchMm: Mm })]),
   /** Notches, grooves and slots of the rod that fill with resin, mL. */
-  notchesMl: z.number(),
+  notchesMl: Figure,
 });
 export type Annulus = z.infer<typeof Annulus>;
 

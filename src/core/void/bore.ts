@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { line, type Problem, type WorkLine } from '../units';
+import { Degrees, line, type Problem, type WorkLine } from '../units';
 import { arc, base, down, rect } from './draw';
 import { Measured, unmeasured } from './measured';
 import type { Point } from './point';
@@ -20,7 +20,7 @@ export const boreFields = {
   holeDepth: Measured,
   mouth: Mouth,
   /** Included angle of the drill point, degrees; null for a flat bottom. */
-  pointAngleDeg: z.number().nullable(),
+  pointAngleDeg: Degrees.nullable(),
 } as const;
 const Bore = z.object(boreFields);
 type Bore = z.infer<typeof Bore>;

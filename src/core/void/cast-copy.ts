@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { line, type Problem } from '../units';
+import { line, Mm, type Problem } from '../units';
 import { arc, bounds, down, drawing, rect } from './draw';
 import { Measured, unmeasured } from './measured';
 import {
@@ -22,7 +22,7 @@ export const CastCopy = z.object({
   version: z.literal(1),
   outline: PlanOutline,
   thickness: Measured,
-  holes: z.array(z.object({ xMm: z.number(), yMm: z.number(), diameterMm: z.number() })).max(100),
+  holes: z.array(z.object({ xMm: Mm, yMm: Mm, diameterMm: Mm })).max(100),
 });
 export type CastCopy = z.infer<typeof CastCopy>;
 

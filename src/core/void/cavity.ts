@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { line, type Problem } from '../units';
+import { line, Mm, type Problem } from '../units';
 import { arc, block, drawing, hollow, rect } from './draw';
 import { Measured, measured, unmeasured } from './measured';
 import type { Outline } from './shape';
@@ -9,10 +9,10 @@ const Room = z.object({
   name: z.string().max(60),
   form: z.enum(['box', 'round']),
   /** Length of a box, diameter of a round one. */
-  aMm: z.number(),
+  aMm: Mm,
   /** Width of a box; of no account for a round one. */
-  bMm: z.number(),
-  depthMm: z.number(),
+  bMm: Mm,
+  depthMm: Mm,
 });
 type Room = z.infer<typeof Room>;
 

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { line, type Problem } from '../units';
+import { line, Mm, type Problem } from '../units';
 import { across, block, down, drawing, hollow } from './draw';
 import { Measured, measured, unmeasured } from './measured';
 import type { Point } from './point';
@@ -10,7 +10,7 @@ export const Chase = z.object({
   shape: z.literal('chase'),
   version: z.literal(1),
   form: z.enum(['vee', 'slot']),
-  stations: z.array(z.object({ atMm: z.number(), widthMm: z.number(), depthMm: z.number() })).max(200),
+  stations: z.array(z.object({ atMm: Mm, widthMm: Mm, depthMm: Mm })).max(200),
   /** Carry the tool and half-width of every width and every depth; their values are unused. */
   readWidth: Measured,
   readDepth: Measured,

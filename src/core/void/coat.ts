@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { line, type WorkLine } from '../units';
+import { Figure, line, type WorkLine } from '../units';
 import { bounds, drawing, rect } from './draw';
 import { Measured, unmeasured } from './measured';
 import {
@@ -35,7 +35,7 @@ export const Coat = z.object({
   texture: z.discriminatedUnion('from', [
     z.object({ from: z.literal('class'), class: z.enum(['smooth', 'fine', 'medium', 'coarse', 'rough']) }),
     /** Sand-patch test: this much sand, spread flat into a circle of this diameter. */
-    z.object({ from: z.literal('sand-patch'), sandMl: z.number(), circle: Measured }),
+    z.object({ from: z.literal('sand-patch'), sandMl: Figure, circle: Measured }),
   ]),
 });
 export type Coat = z.infer<typeof Coat>;

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { line, type Problem } from '../units';
+import { Figure, line, type Problem } from '../units';
 import type { DoubtfulInput } from './doubt';
 import { across, block, down, drawing, hollow } from './draw';
 import { Measured, unmeasured } from './measured';
@@ -11,12 +11,12 @@ export const Filled = z.object({
   version: z.literal(1),
   medium: z.enum(['water', 'sand']),
   /** The vessel with what was in it, before and after filling, g. */
-  beforeG: z.number(),
-  afterG: z.number(),
+  beforeG: Figure,
+  afterG: Figure,
   /** Step of the scale, g. */
-  stepG: z.number(),
+  stepG: Figure,
   /** Bulk density of the sand as it lies, or of the water, g/mL. */
-  densityGPerMl: z.number(),
+  densityGPerMl: Figure,
   /** Rough size, for the drawing and the lifts; the volume does not rest on it. */
   across: Measured,
   depth: Measured,

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { line } from '../units';
+import { Degrees, line } from '../units';
 import { across, down, drawing, rect } from './draw';
 import { Measured, unmeasured } from './measured';
 import type { Point } from './point';
@@ -12,7 +12,7 @@ export const Fillet = z.object({
   radius: Measured,
   length: Measured,
   /** Open angle between the faces, degrees. */
-  angleDeg: z.number(),
+  angleDeg: Degrees,
 });
 export type Fillet = z.infer<typeof Fillet>;
 

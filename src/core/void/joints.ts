@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { figure, line, type Problem } from '../units';
+import { figure, line, Mm, type Problem } from '../units';
 import { across, bounds, down, drawing, hollow, rect } from './draw';
 import { Measured, unmeasured } from './measured';
 import {
@@ -27,7 +27,7 @@ export const Joints = z.object({
   jointWidth: Measured,
   depth: Measured,
   /** Length of the movement joints that stay open, and their width, mm. */
-  movement: z.object({ lengthMm: z.number(), widthMm: z.number() }),
+  movement: z.object({ lengthMm: Mm, widthMm: Mm }),
 });
 export type Joints = z.infer<typeof Joints>;
 

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { Mm } from '../units';
 
 /** A measuring tool, its default half-width, and whether its readings share one bias. */
 export interface Tool {
@@ -23,11 +24,11 @@ export const TOOLS: readonly Tool[] = [
 
 /** One reading of a length. */
 const Read = z.object({
-  valueMm: z.number(),
+  valueMm: Mm,
   /** Half-width in mm; null takes the tool's default. */
-  toleranceMm: z.number().nonnegative().nullable(),
+  toleranceMm: Mm.nonnegative().nullable(),
   tool: z.enum(TOOLS.map((tool) => tool.id) as [string, ...string[]]),
-  text: z.string(),
+  text: z.string().max(200),
   /** Unit system the text was typed in. */
   textSystem: z.enum(['metric', 'us']),
 });

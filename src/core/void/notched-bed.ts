@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { line, type Problem } from '../units';
+import { Degrees, line, Mm, type Problem } from '../units';
 import { across, bounds, down, drawing, hollow, rect } from './draw';
 import { Measured, unmeasured } from './measured';
 import {
@@ -24,9 +24,9 @@ export const NotchedBed = z.object({
   outline: PlanOutline,
   notch: z.object({ form: z.enum(['square', 'vee', 'round']), width: Measured, depth: Measured, gap: Measured }),
   /** How steeply the trowel is held to the base, degrees. */
-  trowelDeg: z.number(),
+  trowelDeg: Degrees,
   /** Thickness buttered on the back of the piece, mm. */
-  backMm: z.number(),
+  backMm: Mm,
 });
 export type NotchedBed = z.infer<typeof NotchedBed>;
 

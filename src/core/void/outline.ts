@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { type Problem, refuse } from '../units';
+import { Id, Mm, type Problem, refuse } from '../units';
 import { across, bounds, down, drawing, hollow, rect } from './draw';
 import { Measured, measured, unmeasured } from './measured';
 import type { Point } from './point';
@@ -11,11 +11,11 @@ export const PlanOutline = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('ellipse'), length: Measured, width: Measured }),
   z.object({
     kind: z.literal('polygon'),
-    points: z.array(z.tuple([z.number(), z.number()])).max(200),
+    points: z.array(z.tuple([Mm, Mm])).max(200),
     /** Carries the tool and the half-width with which the corners were placed; its value is unused. */
     placed: Measured,
     /** Photo the outline was traced on, if it was. */
-    photoId: z.string().nullable(),
+    photoId: Id.nullable(),
   }),
 ]);
 export type PlanOutline = z.infer<typeof PlanOutline>;

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { attempt, line, type Problem } from '../units';
+import { attempt, line, Mm, type Problem } from '../units';
 import { across, block, bounds, down, hollow } from './draw';
 import { halfWidthMm, Measured, measured, unmeasured } from './measured';
 import {
@@ -28,7 +28,7 @@ export const Patch = z.object({
     z.object({ kind: z.literal('mean'), mean: Measured }),
     z.object({
       kind: z.literal('readings'),
-      readings: z.array(z.object({ xMm: z.number(), yMm: z.number(), depthMm: z.number() })).max(500),
+      readings: z.array(z.object({ xMm: Mm, yMm: Mm, depthMm: Mm })).max(500),
       /** Carries the tool and half-width of every reading; its value is unused. */
       read: Measured,
       edge: z.enum(['vertical', 'feathered']),

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { figure, line, type Problem } from '../units';
+import { Degrees, figure, line, type Problem } from '../units';
 import { across, arc, base, down, drawing, hollow, rect } from './draw';
 import { Measured, measured, unmeasured } from './measured';
 import type { Outline } from './shape';
@@ -19,7 +19,7 @@ export const Ring = z.object({
   /** A wall or foot standing in the channel: its thickness, and the gap under it. */
   part: z.object({ thickness: Measured, foot: Measured }).nullable(),
   /** Slope of the rim, degrees: the pour levels itself, the rim does not. */
-  tiltDeg: z.number(),
+  tiltDeg: Degrees,
 });
 export type Ring = z.infer<typeof Ring>;
 

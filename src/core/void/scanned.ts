@@ -1,6 +1,6 @@
 import { contours } from 'd3-contour';
 import { z } from 'zod';
-import { figure, line, type Problem } from '../units';
+import { Figure, figure, line, Mm, type Problem } from '../units';
 import { base, block, rect } from './draw';
 import { Measured, measured } from './measured';
 import type { Point } from './point';
@@ -12,34 +12,34 @@ export const Scanned = z.object({
   shape: z.literal('scan'),
   version: z.literal(1),
   /** File it came from, and the unit its numbers were read in; filled in by whoever opened it. */
-  source: z.object({ name: z.string().max(200), unit: z.string().max(10), points: z.number().int() }),
+  source: z.object({ name: z.string().max(200), unit: z.string().max(10), points: z.number().int().min(0).max(1e9) }),
   map: z.object({
     nx: z.number().int().min(1).max(2000),
     ny: z.number().int().min(1).max(2000),
-    cellMm: z.number().positive(),
+    cellMm: Mm.positive(),
     /** Place of the map's corner in the frame of the scan, mm: where a rim drawn on the map belongs. */
-    u0: z.number(),
-    v0: z.number(),
+    u0: Mm,
+    v0: Mm,
     /** Depth of one step of the stored numbers, mm. */
-    stepMm: z.number().positive(),
+    stepMm: Mm.positive(),
     /** Depths by row as 16-bit steps, low byte first, base64. */
-    depths: z.string(),
+    depths: z.string().max(24_000_000),
     /** Cells of the void, one bit each, base64. */
-    inside: z.string(),
+    inside: z.string().max(24_000_000),
   }),
   found: z.object({
     surface: z.enum(['plane', 'quadric']),
-    residualMm: z.number(),
+    residualMm: Mm,
     /** Depth from which a cell counts for area and rim; shallower ones are as rough as the sound face, and add nothing on average. */
-    edgeMm: z.number(),
+    edgeMm: Mm,
     /** Share of the rim round which sound base was seen. */
-    rimSeen: z.number(),
+    rimSeen: Figure,
     /** Share of the points neither on the face nor in the void. */
-    unusedShare: z.number(),
+    unusedShare: Figure,
     /** Share of the void without a bottom in the scan. */
-    hiddenShare: z.number(),
-    overhangShare: z.number(),
-    otherHollows: z.number().int(),
+    hiddenShare: Figure,
+    overhangShare: Figure,
+    otherHollows: z.number().int().min(0).max(1e6),
     /** Whether the rim was drawn by hand. */
     drawn: z.boolean(),
   }),

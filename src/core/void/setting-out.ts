@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { figure, type Problem } from '../units';
+import { Degrees, figure, type Problem } from '../units';
 import { across, arc, bounds, down, rect } from './draw';
 import { halfWidthMm, Measured, unmeasured } from './measured';
 import type { Point } from './point';
@@ -15,7 +15,7 @@ export const SettingOut = z.object({
   /** From place to place along the centre line. */
   spacing: Measured,
   /** Direction of the centre line against the datum edge, degrees. */
-  angleDeg: z.number(),
+  angleDeg: Degrees,
   /** Which way it faces, and its hand. */
   orientation: z.string().max(120),
   /** Least distance wanted from the middle of a place to the datum edges, bars or pipes. */

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { Mm } from '../units';
 import { Annulus, annulus } from './annulus';
 import { BondLine, bondLine } from './bond-line';
 import { CastCopy, castCopy } from './cast-copy';
@@ -71,12 +72,12 @@ export const KeepClear = z.object({
   name: z.string().max(60),
   form: z.enum(['box', 'round']),
   /** Middle of it, from the corner of the drawing from above, mm. */
-  xMm: z.number(),
-  yMm: z.number(),
+  xMm: Mm,
+  yMm: Mm,
   /** Length, or diameter of a round one, mm. */
-  aMm: z.number().positive(),
-  bMm: z.number().positive(),
-  depthMm: z.number().positive(),
+  aMm: Mm.positive(),
+  bMm: Mm.positive(),
+  depthMm: Mm.positive(),
 });
 export type KeepClear = z.infer<typeof KeepClear>;
 
@@ -86,7 +87,7 @@ export const Void = z.object({
   /** Like voids, each of these shapes. */
   count: z.number().int().min(1).max(500),
   /** Of the like voids, so many differ in one dimension (`shapes.0.holeDepth`) by so much. */
-  variants: z.array(z.object({ count: z.number().int().min(1), key: z.string().max(80), byMm: z.number() })).max(20),
+  variants: z.array(z.object({ count: z.number().int().min(1).max(500), key: z.string().max(80), byMm: Mm })).max(20),
   keepClear: z.array(KeepClear).max(20),
   back: z.enum(['closed', 'open']),
 });

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { line } from '../units';
+import { Figure, line, Percent } from '../units';
 import { drawing, hollow, rect } from './draw';
 import { unmeasured } from './measured';
 import {
@@ -20,13 +20,13 @@ export const WetOut = z.object({
   shape: z.literal('wetOut'),
   version: z.literal(1),
   outline: PlanOutline,
-  layers: z.number(),
+  layers: Figure,
   /** Dry weight of one layer, g/m². */
-  arealGPerM2: z.number(),
+  arealGPerM2: Figure,
   /** Share of fibre in the finished laminate by mass, %. */
-  fibrePct: z.number(),
-  fibreGPerMl: z.number(),
-  resinGPerMl: z.number(),
+  fibrePct: Percent,
+  fibreGPerMl: Figure,
+  resinGPerMl: Figure,
 });
 export type WetOut = z.infer<typeof WetOut>;
 

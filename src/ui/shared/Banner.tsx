@@ -10,7 +10,7 @@ import { usePrefs } from '../workspace/prefs';
 import { record } from '../workspace/record';
 import { runningRepairs } from '../workspace/running';
 import { clock, databaseName, keepClock, startBeside, stateNow, useWorkspace, workspace } from '../workspace/workspace';
-import { Conflicts } from './Conflicts';
+import { Conflicts, spoken } from './Conflicts';
 import { NewVersion } from './NewVersion';
 
 /** A line across the top: what is the matter, and the ways on. */
@@ -108,6 +108,7 @@ function TroubleLine({ trouble }: { trouble: Trouble }) {
 export function Banner() {
   const trouble = useWorkspace((d) => d.trouble);
   const notUndone = useWorkspace((d) => d.notUndone);
+  const notTaken = useWorkspace((d) => d.notTaken);
   return (
     <>
       {trouble && <TroubleLine trouble={trouble} />}
@@ -117,6 +118,11 @@ export function Banner() {
           {notUndone.why === 'recorded'
             ? `Work on “${notUndone.name || 'it'}” is in the record, so it stays.`
             : `“${notUndone.name || 'It'}” was changed since, here or in another tab: it is left as it stands.`}
+        </Across>
+      )}
+      {notTaken && (
+        <Across head="Not taken over." calm>
+          {spoken(notTaken.path)}: {notTaken.message}. What stood there before still stands.
         </Across>
       )}
       <Conflicts />

@@ -14,7 +14,7 @@ const CALLED: Record<Conflict['kind'], string> = {
 };
 
 /** `workingHours.fromHour` as a person reads it. */
-const spoken = (path: readonly (string | number)[]): string =>
+export const spoken = (path: readonly (string | number)[]): string =>
   path.map((p) => (typeof p === 'number' ? `no. ${p + 1}` : p.replace(/([A-Z])/g, ' $1').toLowerCase())).join(' · ');
 
 const shown = (value: unknown): string => {

@@ -1,0 +1,49 @@
+import { parentPort } from 'node:worker_threads';
+import { calendarFile, readJobFile, writeJobFile } from '../src/core/file';
+import { planReport, viewJob } from '../src/core/record';
+import { Refusal } from '../src/core/units';
+import { mutant, seedFiles } from './mutants';
+
+/** What became of a file: refused with a sentence, planned, or a fault of ours. */
+export type Verdict = { readonly n: number; readonly is: 'refused' | 'planned' } | { readonly n: number; readonly is: 'fault'; readonly why: string };
+
+const seeds = seedFiles();
+const NOW = Date.UTC(2026, 4, 5, 9);
+
+/** The first figure in it that is none. */
+function badFigure(value: unknown, path = ''): string | null {
+  if (typeof value === 'number') return Number.isFinite(value) ? null : `${path} is ${value}`;
+  if (typeof value === 'string') return /\b(NaN|Infinity|undefined)\b/.test(value) ? `${path} reads “${value.slice(0, 120)}”` : null;
+  if (value === null || typeof value !== 'object') return null;
+  for (const [key, inner] of Object.entries(value)) {
+    const bad = badFigure(inner, `${path}.${key}`);
+    if (bad) return bad;
+  }
+  return null;
+}
+
+function tried(n: number): Verdict {
+  const { text } = mutant(seeds, n);
+  let file: ReturnType<typeof readJobFile>;
+  try {
+    file = readJobFile(text);
+  } catch (error) {
+    if (error instanceof Refusal && error.problem.sentence.length < 2000) return { n, is: 'refused' };
+    return { n, is: 'fault', why: `reading: ${(error as Error).stack}` };
+  }
+  try {
+    const view = viewJob(file, NOW);
+    const report = planReport(view);
+    // What a file names as a word stays a word: only what was computed is looked at.
+    const bad = badFigure({ ...report, repairs: report.repairs.map(({ name: _n, system: _s, ...r }) => ({ ...r, findings: [] })) }, '');
+    if (bad && !text.includes('NaN') && !text.includes('Infinity')) return { n, is: 'fault', why: bad };
+    calendarFile(view);
+    const again = readJobFile(writeJobFile(file));
+    if (JSON.stringify(again) !== JSON.stringify(file)) return { n, is: 'fault', why: 'written and read again it is another file' };
+    return { n, is: 'planned' };
+  } catch (error) {
+    return { n, is: 'fault', why: `planning: ${(error as Error).stack}` };
+  }
+}
+
+parentPort?.on('message', (n: number) => parentPort?.postMessage(tried(n)));
