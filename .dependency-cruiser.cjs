@@ -35,7 +35,7 @@ module.exports = {
     {
       name: 'nothing-needs-tests',
       severity: 'error',
-      from: { pathNot: '(\\.test\\.tsx?$|^e2e/|^bench/)' },
+      from: { pathNot: '(\\.test\\.tsx?$|^e2e/|^bench/|^torture/)' },
       to: { path: '(\\.test\\.tsx?$|^e2e/)' },
     },
     { name: 'resolves', severity: 'error', from: {}, to: { couldNotResolve: true } },

@@ -294,7 +294,7 @@ test('a stored record that no longer fits is set aside and can be exported', asy
       }),
   );
   await page.goto(`${base()}/settings`);
-  await page.getByText(/1 stored records? no longer fit/).waitFor();
+  await page.getByText(/1 stored record does not fit/).waitFor();
   const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: /Export them/ }).click()]);
   const path = join(folder, 'aside.json');
   await download.saveAs(path);
@@ -307,7 +307,12 @@ test('a clock that was set back is noticed in the running view', async () => {
   await withSample(page, base());
   await page.clock.setFixedTime(new Date(Date.now() - 3 * 3_600_000));
   await page.goto(base() + RUN);
-  await page.getByRole('heading', { name: /clock of this device was set back/ }).waitFor();
+  await page.getByText(/clock of this device was set back by 3 h/).waitFor();
+  // What was wrong before and is right now: the record says so, and the line is gone.
+  await page.getByRole('button', { name: 'It was wrong before and is right now' }).click();
+  await page.getByText(/clock of this device was set back/).waitFor({ state: 'detached' });
+  await page.goto(`${base()}/job/sample-winch/log`);
+  await page.getByText(/clock was wrong by 3 h/).waitFor();
 });
 
 test('the running view works with a thumb: every target of the work is 44 px or more', async () => {

@@ -41,7 +41,7 @@ fi
 
 check types bash -c 'npx next typegen && npx tsc --noEmit'
 check lint npx biome check .
-check layers npx depcruise src e2e bench --config .dependency-cruiser.cjs
+check layers npx depcruise src e2e bench torture --config .dependency-cruiser.cjs
 suite unit
 check build npx tsx scripts/build.ts
 check docs bash -c 'npx tsx scripts/docs.ts --check'

@@ -5,7 +5,9 @@ import { Refusal } from '../src/core/units';
 import { mutant, seedFiles } from './mutants';
 
 /** What became of a file: refused with a sentence, planned, or a fault of ours. */
-export type Verdict = { readonly n: number; readonly is: 'refused' | 'planned' } | { readonly n: number; readonly is: 'fault'; readonly why: string };
+export type Verdict =
+  | { readonly n: number; readonly is: 'refused' | 'planned' }
+  | { readonly n: number; readonly is: 'fault'; readonly why: string };
 
 const seeds = seedFiles();
 const NOW = Date.UTC(2026, 4, 5, 9);

@@ -15,7 +15,11 @@ export interface Fuzzed {
 export const HANG_MS = 2000;
 
 /** Files `from` to `to` through core, plan, report and calendar, each under a watchdog. @param told called now and then */
-export async function fuzz(from: number, to: number, told: (done: number, fault?: { readonly n: number; readonly why: string }) => void = () => undefined): Promise<Fuzzed> {
+export async function fuzz(
+  from: number,
+  to: number,
+  told: (done: number, fault?: { readonly n: number; readonly why: string }) => void = () => undefined,
+): Promise<Fuzzed> {
   const folder = resolve('node_modules/.cache/grenko');
   mkdirSync(folder, { recursive: true });
   const outfile = join(folder, `fuzz-thread-${process.pid}.mjs`);
@@ -51,7 +55,8 @@ export async function fuzz(from: number, to: number, told: (done: number, fault?
     const before = faults.length;
     const ms = performance.now() - since;
     if (n > from) slowestMs = Math.max(slowestMs, ms);
-    if (verdict === 'hang' || (ms > HANG_MS && n > from && faults.at(-1)?.n !== n - 1)) faults.push({ n, why: `longer than ${Math.round(ms)} ms` });
+    if (verdict === 'hang' || (ms > HANG_MS && n > from && faults.at(-1)?.n !== n - 1))
+      faults.push({ n, why: `longer than ${Math.round(ms)} ms` });
     if (verdict === 'hang' || (verdict.is === 'fault' && verdict.why.startsWith('the thread'))) {
       await thread.terminate();
       thread = new Worker(outfile);

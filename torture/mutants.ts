@@ -52,8 +52,41 @@ const isNumber = (v: Json) => typeof v === 'number';
 const isText = (v: Json) => typeof v === 'string';
 const isList = (v: Json) => Array.isArray(v) && v.length > 0;
 
-const EXTREMES = [0, -0, -1, 1, 1e-300, 1e-9, 1e9, 1e12, 1e300, -1e300, Number.MAX_SAFE_INTEGER, 0.1 + 0.2, 4_102_444_800_000, -62_135_596_800_000];
-const WORDS = ['', ' ', '__proto__', 'constructor', 'toString', 'hasOwnProperty', 'null', '\u0000', '\r\n', '‮abc', '💧'.repeat(40), 'x'.repeat(5000), '../../etc', '=1+1', '<script>', '𝟙𝟚', 'a b/c?d#e'];
+const EXTREMES = [
+  0,
+  -0,
+  -1,
+  1,
+  1e-300,
+  1e-9,
+  1e9,
+  1e12,
+  1e300,
+  -1e300,
+  Number.MAX_SAFE_INTEGER,
+  0.1 + 0.2,
+  4_102_444_800_000,
+  -62_135_596_800_000,
+];
+const WORDS = [
+  '',
+  ' ',
+  '__proto__',
+  'constructor',
+  'toString',
+  'hasOwnProperty',
+  'null',
+  '\u0000',
+  '\r\n',
+  '‮abc',
+  '💧'.repeat(40),
+  'x'.repeat(5000),
+  '../../etc',
+  '=1+1',
+  '<script>',
+  '𝟙𝟚',
+  'a b/c?d#e',
+];
 
 /** One kind of damage to the structure of a file. Each may find nothing to do. */
 export const DAMAGE: Readonly<Record<string, (root: Json, d: Dice) => void>> = {
@@ -84,7 +117,7 @@ export const DAMAGE: Readonly<Record<string, (root: Json, d: Dice) => void>> = {
     const s = pick(root, d, () => true);
     if (s) put(s, d.of<Json>([null, true, 0, '', [], {}, [[[]]], { a: 1 }]));
   },
-  'emptied': (root, d) => {
+  emptied: (root, d) => {
     const s = pick(root, d, () => true);
     if (s) put(s, null);
   },
@@ -109,7 +142,10 @@ export const DAMAGE: Readonly<Record<string, (root: Json, d: Dice) => void>> = {
     if (a && b) put(a, structuredClone(at(b)));
   },
   'id that is another’s': (root, d) => {
-    const [a, b] = [pick(root, d, (v, k) => isText(v) && /id$/i.test(String(k))), pick(root, d, (v, k) => isText(v) && /id$/i.test(String(k)))];
+    const [a, b] = [
+      pick(root, d, (v, k) => isText(v) && /id$/i.test(String(k))),
+      pick(root, d, (v, k) => isText(v) && /id$/i.test(String(k))),
+    ];
     if (a && b) put(a, at(b));
   },
   'id of the engine': (root, d) => {
@@ -141,7 +177,10 @@ export const DAMAGE: Readonly<Record<string, (root: Json, d: Dice) => void>> = {
     const [first] = at(s) as [Json];
     // Long, not heavy: what is tried is the count.
     const most = Math.floor(300_000 / (JSON.stringify(first).length + 1));
-    put(s, Array.from({ length: Math.min(5000, most) }, () => structuredClone(first)));
+    put(
+      s,
+      Array.from({ length: Math.min(5000, most) }, () => structuredClone(first)),
+    );
   },
   'key of the engine': (root, d) => {
     const s = pick(root, d, (v) => v !== null && typeof v === 'object' && !Array.isArray(v));
@@ -151,11 +190,11 @@ export const DAMAGE: Readonly<Record<string, (root: Json, d: Dice) => void>> = {
     const s = pick(root, d, (v, k) => isNumber(v) && /(at|from|start|Ms)$/i.test(String(k)));
     if (s) put(s, d.of([0, 1, 253_402_300_799_000, Date.UTC(2199, 11, 31), Date.UTC(1971, 0, 1), 8.64e15, -1]));
   },
-  'zone': (root, d) => {
+  zone: (root, d) => {
     const s = pick(root, d, (_, k) => k === 'zone');
     if (s) put(s, d.of(['UTC', 'Europe/Atlantis', 'Asia/Kathmandu', 'America/St_Johns', 'Pacific/Apia', '', 'UTC+25', 'Etc/GMT+12']));
   },
-  'version': (root, d) => {
+  version: (root, d) => {
     const s = pick(root, d, (_, k) => k === 'version');
     if (s) put(s, d.of([0, 1, 2, 3, 4, 99, -1, 1.5, '3', null] as Json[]));
   },
@@ -187,7 +226,8 @@ export const TEXT_DAMAGE: Readonly<Record<string, (text: string, d: Dice) => str
     const n = d.of([100, 5000, 60_000]);
     return d.chance(0.5) ? '['.repeat(n) + ']'.repeat(n) : text.replace(/"name": "[^"]*"/, `"name": ${'['.repeat(n)}${']'.repeat(n)}`);
   },
-  'number written strangely': (text, d) => text.replace(/: (\d+)/, `: ${d.of(['1e999', '-0', '1E400', '00012', '0x10', '1_000', 'NaN', 'Infinity', '1e-999'])}`),
+  'number written strangely': (text, d) =>
+    text.replace(/: (\d+)/, `: ${d.of(['1e999', '-0', '1E400', '00012', '0x10', '1_000', 'NaN', 'Infinity', '1e-999'])}`),
 };
 
 export const KINDS_OF_DAMAGE = [...Object.keys(DAMAGE), ...Object.keys(TEXT_DAMAGE)];

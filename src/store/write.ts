@@ -1,4 +1,4 @@
-import { type Change, type Conflict, carryOver, changesBetween, type Event, stableJson, twinOf } from '@/core/record';
+import { type Change, type Conflict, carryOver, changesBetween, type Event, isOnce, stableJson, twinOf } from '@/core/record';
 import { type AnyRecord, type RecordKind, recordNow, SCHEMAS } from './records';
 
 /** Drafts are changed field by field; every other record is written once. */
@@ -97,6 +97,21 @@ async function add(record: AnyRecord, from: Conflict['from'], shelves: Shelves):
   return { is: 'conflict', record: here, conflicts: [conflict] };
 }
 
+/** What decides whether an event says something new: those of its kind, and whatever was taken back. */
+const mayDecide = (raw: unknown, kind: string): boolean => {
+  const { body, amends } = (raw ?? {}) as { body?: { kind?: unknown }; amends?: unknown };
+  return body?.kind === kind || typeof amends === 'string';
+};
+
+async function once(record: Event, shelves: Shelves): Promise<Outcome> {
+  if (!isOnce(record.body)) return add(record, 'tab', shelves);
+  const known = (await shelves.eventsOf(record.repairId))
+    .filter((raw) => mayDecide(raw, record.body.kind))
+    .flatMap((raw) => (readStored('event', raw) as Event | null) ?? []);
+  const twin = twinOf(known, record.body);
+  return twin ? { is: 'here', record: twin } : add(record, 'tab', shelves);
+}
+
 async function change(write: Extract<Write, { does: 'change' }>, shelves: Shelves): Promise<Outcome> {
   const here = readStored(write.kind, await shelves.get(write.kind, write.id));
   if (!here) return { is: 'gone' };
@@ -149,20 +164,14 @@ export async function carryOut(entry: Entry, shelves: Shelves): Promise<readonly
         outcomes.push(await add(write.record, write.from ?? 'tab', shelves));
         break;
       case 'ensure': {
-        const raw = await shelves.get(write.record.record, write.record.id);
-        const here = readStored(write.record.record, raw);
-        if (raw === undefined) await shelves.put(write.record);
-        outcomes.push(
-          raw === undefined ? { is: 'written', record: write.record } : here ? { is: 'here', record: here } : { is: 'settled' },
-        );
+        const there = (await shelves.get(write.record.record, write.record.id)) !== undefined;
+        if (!there) await shelves.put(write.record);
+        outcomes.push(there ? { is: 'settled' } : { is: 'written', record: write.record });
         break;
       }
-      case 'once': {
-        const known = (await shelves.eventsOf(write.record.repairId)).flatMap((raw) => (readStored('event', raw) as Event | null) ?? []);
-        const twin = twinOf(known, write.record.body);
-        outcomes.push(twin ? { is: 'here', record: twin } : await add(write.record, 'tab', shelves));
+      case 'once':
+        outcomes.push(await once(write.record, shelves));
         break;
-      }
       case 'take': {
         const lot = readStored('stock', await shelves.get('stock', write.stockId));
         if (lot?.record !== 'stock') {

@@ -1,43 +1,59 @@
-import { createEvents, type EventAttributes } from 'ics';
+import ical, { ICalAlarmType } from 'ical-generator';
 import type { JobView } from '../record';
 
+/** A line's text as a calendar may hold it: line ends are escaped by the writer, other control characters have no place in it. */
+const plain = (text: string): string =>
+  text
+    .replace(/\r\n?/g, '\n')
+    // biome-ignore lint/suspicious/noControlCharactersInRegex: those are what is taken out
+    .replace(/[\u0000-\u0009\u000B-\u001F\u007F\u2028\u2029]/g, ' ')
+    .trim();
+
+/** To whole minutes, on the side that is safe: waits end later, working times sooner. */
+const wholeUp = (ms: number) => Math.ceil(ms / 60_000) * 60_000;
+const wholeDown = (ms: number) => Math.floor(ms / 60_000) * 60_000;
+
+/** How long an entry stands in the calendar, ms. */
+const SHOWN_MS = 600_000;
+
 /**
- * The clocks of a job as a calendar file (ICS, RFC 5545): every wait that ends and every opening, in UTC, with an alarm.
- * @returns the text of the file; an empty calendar is refused by the caller, since there is nothing to remember
+ * The clocks of a job as a calendar file (ICS, RFC 5545): when the work begins, every wait that ends and every opening, in UTC, each
+ * with an alarm.
+ * @returns the text of the file; null where there is nothing to remember: a calendar of nothing is no calendar
  */
-export function calendarFile(view: JobView): string {
-  const events: EventAttributes[] = [];
+export function calendarFile(view: JobView): string | null {
+  const calendar = ical({ prodId: { company: 'Grenko', product: 'clocks', language: 'EN' } });
+  let entries = 0;
   const add = (uid: string, title: string, atMs: number, description: string) => {
-    const d = new Date(atMs);
-    events.push({
-      uid: `${uid}@grenko`,
-      title,
-      description,
-      location: view.job.place,
-      start: [d.getUTCFullYear(), d.getUTCMonth() + 1, d.getUTCDate(), d.getUTCHours(), d.getUTCMinutes()],
-      startInputType: 'utc',
-      startOutputType: 'utc',
-      duration: { minutes: 10 },
-      alarms: [{ action: 'display', description: title, trigger: { minutes: 0, before: true } }],
-      productId: 'grenko',
+    entries++;
+    const event = calendar.createEvent({
+      id: `${uid}@grenko`,
+      stamp: new Date(view.plan.nowMs),
+      start: new Date(atMs),
+      end: new Date(atMs + SHOWN_MS),
+      summary: plain(title),
+      description: plain(description),
+      location: plain(view.job.place) || null,
     });
+    event.createAlarm({ type: ICalAlarmType.display, trigger: 0, description: plain(title) });
   };
   for (const { repair, plan, actuals } of view.repairs) {
     if (actuals.released) continue;
+    const name = repair.name || 'Unnamed repair';
+    const [first] = plan.steps;
+    if (first && actuals.startedAt === null) add(`${repair.id}-begin`, `${name}: work begins`, wholeDown(first.startMs), first.title);
     for (const m of plan.milestones) {
       if (m.planMs === null || m.kind === 'mix' || m.kind === 'idle') continue;
       const verb = m.clock === 'waiting' ? 'reached' : 'over';
       add(
         `${repair.id}-${m.kind}-${m.batch ?? 'all'}`,
-        `${repair.name}: ${m.label.toLowerCase()} ${verb}`,
-        m.planMs,
+        `${name}: ${m.label.toLowerCase()} ${verb}`,
+        m.clock === 'waiting' ? wholeUp(m.planMs) : wholeDown(m.planMs),
         `${m.sheetSays} on the sheet; computed from the temperature.`,
       );
     }
     if (plan.openMs !== null)
-      add(`${repair.id}-open`, `${repair.name}: may be opened`, plan.openMs, 'After the tests are done and it is signed.');
+      add(`${repair.id}-open`, `${name}: may be opened`, wholeUp(plan.openMs), 'After the tests are done and it is signed.');
   }
-  const { error, value } = createEvents(events);
-  if (error) throw error;
-  return value ?? '';
+  return entries ? `${calendar.toString()}\r\n` : null;
 }

@@ -109,7 +109,7 @@ test('a number that is not one cannot be written', () => {
 });
 
 test('the calendar file holds every clock in UTC with an alarm', () => {
-  const text = calendarFile(viewJob(fileOf(1), NOW));
+  const text = calendarFile(viewJob(fileOf(1), NOW))!;
   expect(text).toMatch(/^BEGIN:VCALENDAR\r\n/);
   const events = text.split('BEGIN:VEVENT').slice(1);
   expect(events.length).toBeGreaterThan(4);
@@ -118,6 +118,79 @@ test('the calendar file holds every clock in UTC with an alarm', () => {
     expect(e).toMatch(/BEGIN:VALARM/);
   }
   const load = viewJob(fileOf(1), NOW).repairs[0]!.plan.milestones.find((m) => m.kind === 'load')!.planMs!;
-  const d = new Date(load).toISOString();
+  // A wait is rounded up to the minute, never down.
+  const d = new Date(Math.ceil(load / 60_000) * 60_000).toISOString();
   expect(text).toContain(`DTSTART:${d.slice(0, 4)}${d.slice(5, 7)}${d.slice(8, 10)}T${d.slice(11, 13)}${d.slice(14, 16)}00Z`);
+});
+
+test('the calendar keeps to its format: octets folded, control characters out, durations whole, none of nothing', () => {
+  const file = fileOf(1);
+  const named = { ...file, repairs: file.repairs.map((r) => ({ ...r, name: `💧${'ø'.repeat(90)}\r\u0000;,\\\nEND:VEVENT` })) };
+  const text = calendarFile(viewJob(named, NOW))!;
+  expect(text.endsWith('END:VCALENDAR\r\n')).toBe(true);
+  for (const line of text.split('\r\n')) {
+    expect(Buffer.byteLength(line)).toBeLessThanOrEqual(75);
+    // biome-ignore lint/suspicious/noControlCharactersInRegex: those must not be there
+    expect(line).not.toMatch(/[\u0000-\u0008\u000B-\u001F]/);
+  }
+  // A name cannot end an entry and begin another.
+  expect(text.match(/^END:VEVENT/gm)).toHaveLength(text.match(/^BEGIN:VEVENT/gm)!.length);
+  expect(text.match(/TRIGGER:(.*)\r/)![1]).toBe('PT0S');
+  expect(calendarFile(viewJob({ ...file, repairs: [], events: [] }, NOW))).toBeNull();
+});
+
+test('work that has not begun has its beginning in the calendar', () => {
+  const view = viewJob(fileOf(0), NOW);
+  const begins = view.repairs[0]!.plan.steps[0]!.startMs;
+  const stamp = new Date(begins).toISOString().replace(/[-:]/g, '').replace(/\.\d+/, '');
+  expect(calendarFile(view)!.replace(/\r\n /g, '')).toMatch(new RegExp(`DTSTART:${stamp}\\r\\n[^]*?: work begins`));
+});
+
+test('two records of one id are refused, with the place of the second', () => {
+  expect(refusal(changed((f) => f.repairs.push(structuredClone(f.repairs[0]!))))).toMatchObject({ field: 'repairs.1.id' });
+  expect(refusal(changed((f) => f.events.push(structuredClone(f.events[0]!)))).sentence).toMatch(/carries the id of number 1/);
+});
+
+test('what is nested deeper than any file of ours is refused with its place, and costs no memory', () => {
+  const deep = `{"format":"grenko-job","version":3,\n"job":${'['.repeat(60_000)}`;
+  expect(refusal(deep).sentence).toMatch(/nested too deeply.*line 2, column 10[0-9]/);
+});
+
+test.each([
+  ['a byte-order mark is no fault', (t: string) => `\uFEFF${t}`, null],
+  ['a comma too many', (t: string) => t.replace('"record": "job",', '"record": "job",,'), /line 7, column 19/],
+  ['a control character in a text', (t: string) => t.replace('"record": "job"', '"record": "j\u0001b"'), /line 7, column 1\d/],
+  ['a field of the wrong kind', (t: string) => t.replace('"record": "job"', '"record": 7'), /job\.record \(line 7, column 13\)/],
+  [
+    'line ends of another system',
+    (t: string) => t.replace('"record": "job",', '"record": "job",,').replaceAll('\n', '\r\n'),
+    /line 7, column 19/,
+  ],
+])('the place of a fault is true: %s', (_, damage, says) => {
+  const text = damage(writeJobFile(fileOf(1)));
+  if (says === null) expect(readJobFile(text)).toEqual(fileOf(1));
+  else expect(refusal(text).sentence).toMatch(says);
+});
+
+test.each([
+  ['a zone nobody knows', (f: { job: object }) => Object.assign(f.job, { zone: 'Europe/Atlantis' }), 'job.zone'],
+  ['an instant beyond all records', (f: { job: object }) => Object.assign(f.job, { startFrom: 8.64e15 }), 'job.startFrom'],
+  ['an id that could be an address', (f: { job: object }) => Object.assign(f.job, { id: '../x y' }), 'job.id'],
+  [
+    'a kilometre of base',
+    (f: { repairs: { base?: object }[] }) => Object.assign(f.repairs[0]!.base!, { thicknessMm: 1e9 }),
+    'repairs.0.base.thicknessMm',
+  ],
+] as [string, (f: object) => void, string][])('what cannot be is refused at its field: %s', (_, damage, field) => {
+  expect(refusal(changed(damage as never)).field).toBe(field);
+});
+
+test('ids that are words of the engine are names like any other', () => {
+  for (const word of ['toString', 'constructor', 'valueOf', 'hasOwnProperty']) {
+    const text = writeJobFile(fileOf(1)).replaceAll(fileOf(1).repairs[0]!.id, word).replaceAll(fileOf(1).sheets[0]!.id, `${word}-1`);
+    const file = readJobFile(text);
+    expect(planReport(viewJob(file, NOW)).repairs.map((r) => r.milestones.length)).toEqual(
+      planReport(viewJob(fileOf(1), NOW)).repairs.map((r) => r.milestones.length),
+    );
+  }
 });

@@ -12,7 +12,7 @@ export const JobFile = z.object({
   exportedAt: z.string().max(60),
   coreVersion: z.string().max(40),
   job: Job,
-  repairs: z.array(Repair).max(500),
+  repairs: z.array(Repair).max(200),
   sheets: z.array(SheetRevision).max(500),
   stock: z.array(Stock).max(2000),
   snapshots: z.array(PlanSnapshot).max(2000),
@@ -86,6 +86,29 @@ function valueAtPath(data: unknown, path: readonly PropertyKey[]): unknown {
 
 /** Records of one file must belong together. */
 function checkReferences(file: JobFile): void {
+  // One id is one record: of two that share it nobody could say which is meant.
+  for (const [name, records] of Object.entries({
+    repairs: file.repairs,
+    sheets: file.sheets,
+    stock: file.stock,
+    snapshots: file.snapshots,
+    events: file.events,
+    series: file.series,
+    attachments: file.attachments,
+  })) {
+    const first = new Map<string, number>();
+    records.forEach((r, i) => {
+      const before = first.get(r.id);
+      if (before !== undefined)
+        refuse(
+          `${name}.${i}.id`,
+          r.id,
+          'an id of its own',
+          `Number ${i + 1} of ${name} carries the id of number ${before + 1}: “${r.id}”.`,
+        );
+      first.set(r.id, i);
+    });
+  }
   const repairIds = new Set(file.repairs.map((r) => r.id));
   file.repairs.forEach((r, i) => {
     if (r.jobId !== file.job.id) refuse(`repairs.${i}.jobId`, r.jobId, file.job.id, `Repair ${i + 1} belongs to another job.`);

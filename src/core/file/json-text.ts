@@ -37,7 +37,12 @@ export function readJson(text: string, what = 'The file'): unknown {
   const plain = bare(text);
   const deep = tooDeepAt(plain);
   if (deep >= 0)
-    return refuse('file', placeOf(plain, deep), `${DEEPEST} layers`, `${what} is nested too deeply to be one of ours, at ${placeOf(plain, deep)}.`);
+    return refuse(
+      'file',
+      placeOf(plain, deep),
+      `${DEEPEST} layers`,
+      `${what} is nested too deeply to be one of ours, at ${placeOf(plain, deep)}.`,
+    );
   try {
     return JSON.parse(plain) as unknown;
   } catch {

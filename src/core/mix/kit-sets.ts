@@ -30,6 +30,8 @@ export interface KitSet {
 /** Most ways kept while needs are added up; beyond it the cheapest are kept and the answer is no longer exact. */
 const MOST_WAYS = 4000;
 const MOST_KITS = 5000;
+/** Most places that are served by one opening. */
+const MOST_SHARED = 60;
 const EPS = 1e-9;
 
 const covers = (a: readonly number[], b: readonly number[]) => a.every((x, i) => x <= b[i]!);
@@ -114,6 +116,11 @@ function cheapestRow(row: readonly KitNeed[], offers: readonly KitOffer[], maySh
     const here = new Map<string, State>();
     let ml = 0;
     for (let from = to; from >= 0 && mayShare(from, to); from--) {
+      // Nobody opens one kit for more places than this; looking further would take longer than the work.
+      if (to - from >= MOST_SHARED) {
+        exact = false;
+        break;
+      }
       ml += row[from]!.ml;
       if (ml / Math.max(...volumes) > MOST_KITS)
         refuse('ml', ml, `up to ${MOST_KITS} kits`, `${Math.round(ml / 1000)} L is more than ${MOST_KITS} kits: check the void.`);
@@ -165,11 +172,16 @@ export const cheapestKits = (needs: readonly KitNeed[], offers: readonly KitOffe
  */
 export function sharedKits(needs: readonly TimedNeed[], offers: readonly KitOffer[], potLifeMs: number, capMl: number): SharedKits {
   const row = [...needs].sort((a, b) => a.fromMs - b.fromMs || a.untilMs - b.untilMs);
+  // Asked for one place more each time: what was summed is gone on with.
+  let [until, ml, at, end] = [0, 0, -1, -1];
   return cheapestRow(row, offers, (from, to) => {
-    if (from === to) return true;
-    const part = row.slice(from, to + 1);
-    return (
-      Math.max(...part.map((n) => n.untilMs)) - part[0]!.fromMs <= potLifeMs && part.reduce((s, n) => s + n.ml, 0) <= capMl * (1 + 1e-9)
-    );
+    const { untilMs, fromMs, ml: own } = row[from]!;
+    if (end === to && at === from + 1) [until, ml] = [Math.max(until, untilMs), ml + own];
+    else {
+      const part = row.slice(from, to + 1);
+      [until, ml] = [Math.max(...part.map((n) => n.untilMs)), part.reduce((s, n) => s + n.ml, 0)];
+    }
+    [at, end] = [from, to];
+    return from === to || (until - fromMs <= potLifeMs && ml <= capMl * (1 + 1e-9));
   });
 }

@@ -112,7 +112,19 @@ export function planJob(ask: JobAsk): JobPlan {
   const today = Math.max(Math.floor(nowMs / DAY_MS) * DAY_MS, job.startFrom - SHOWN_BEFORE_MS);
   const fromMs = Math.min(job.startFrom, today, ...happened, ...repairs.flatMap((r) => (r.plannedStart === null ? [] : [r.plannedStart])));
   const set = attempt(() => settingOf(job, fromMs));
-  if (!set.ok) return { jobId: job.id, nowMs, fromMs, site: null, windows: [], repairs: [], pots, kits: () => [], kitProblem: () => null, problems: [set.problem] };
+  if (!set.ok)
+    return {
+      jobId: job.id,
+      nowMs,
+      fromMs,
+      site: null,
+      windows: [],
+      repairs: [],
+      pots,
+      kits: () => [],
+      kitProblem: () => null,
+      problems: [set.problem],
+    };
   const { site, windows } = set.value;
   const busy: Window[] = [];
   const problems: Problem[] = [];

@@ -147,7 +147,11 @@ export function planReport(view: JobView): PlanReport {
     coreVersion: CORE_VERSION,
     jobId: view.job.id,
     at: stamp(view.plan.nowMs)!,
-    problems: [...view.plan.problems, ...(kitProblem ? [kitProblem] : [])].map(({ field, allowed, sentence }) => ({ field, allowed, sentence })),
+    problems: [...view.plan.problems, ...(kitProblem ? [kitProblem] : [])].map(({ field, allowed, sentence }) => ({
+      field,
+      allowed,
+      sentence,
+    })),
     repairs: view.repairs.map(repairReport),
     kits: view.plan.kits().map((k) => ({
       system: k.sheet.name,

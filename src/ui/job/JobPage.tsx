@@ -1,12 +1,12 @@
 'use client';
-import { CalendarClock, Download, PackageCheck, Plus, Printer, ScrollText } from 'lucide-react';
+import { Download, PackageCheck, Plus, Printer, ScrollText } from 'lucide-react';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
-import { calendarFile } from '@/core/file';
 import { METHODS } from '@/core/method';
 import { calendarProblems } from '@/core/plan';
 import { useTemperaturePull } from '../repair/RepairPage';
 import { Heading, TextField, Ways } from '../shared/bits';
+import { CalendarButton } from '../shared/CalendarButton';
 import { fromLocalInput } from '../shared/local-input';
 import { stageAnswer } from '../shared/stage-answer';
 import { Tag } from '../shared/Tag';
@@ -136,9 +136,7 @@ export function JobPage({ jobId }: { jobId: string }) {
             >
               <Download size={17} aria-hidden="true" /> Job file
             </button>
-            <button type="button" className="act" onClick={() => saveText(fileName(job.name, 'ics'), calendarFile(view), 'text/calendar')}>
-              <CalendarClock size={17} aria-hidden="true" /> Clocks as calendar file
-            </button>
+            <CalendarButton view={view} name={job.name} className="act" />
             <Link className="act" href={`/job/${job.id}/pick`}>
               <PackageCheck size={17} aria-hidden="true" /> Pick list
             </Link>

@@ -1,8 +1,7 @@
 'use client';
-import { CalendarClock, ListChecks, NotebookPen, Scale, Thermometer, TriangleAlert } from 'lucide-react';
+import { ListChecks, NotebookPen, Scale, Thermometer, TriangleAlert } from 'lucide-react';
 import Link from 'next/link';
 import { useState } from 'react';
-import { calendarFile } from '@/core/file';
 import { standingStops } from '@/core/judge';
 import { STAGES } from '@/core/method';
 import type { MilestoneTime, PlannedStep } from '@/core/plan';
@@ -11,10 +10,10 @@ import { isMetered } from '@/core/system';
 import { formatDuration } from '@/core/units';
 import { StepList } from '../place/StepList';
 import { FindingCard, useFormat, useProse, Ways } from '../shared/bits';
+import { CalendarButton } from '../shared/CalendarButton';
 import { SavingButton } from '../shared/SavingButton';
 import { Override } from '../shared/StageFindings';
 import { clock, countdown, dayAndClock, shortWhen } from '../shared/when';
-import { fileName, saveText } from '../workspace/files';
 import { useNow } from '../workspace/now';
 import { usePrefs } from '../workspace/prefs';
 import { record } from '../workspace/record';
@@ -287,13 +286,7 @@ export function RunPage({ jobId, repairId }: { jobId: string; repairId: string }
             : 'This browser does not keep the screen awake: the alarm is not assured. Take the calendar file as well.'}{' '}
           Clocks are kept as instants: a closed tab or an empty battery loses nothing.
         </p>
-        <button
-          type="button"
-          className="act mt-1 text-sm"
-          onClick={() => saveText(fileName(repair.name, 'ics'), calendarFile(view), 'text/calendar')}
-        >
-          <CalendarClock size={16} aria-hidden="true" /> Clocks as calendar file
-        </button>
+        <CalendarButton view={view} name={repair.name} className="act mt-1 text-sm" />
         {at.findings
           .filter((f) => f.severity !== 'stop')
           .map((f) => (

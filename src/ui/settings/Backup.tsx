@@ -52,6 +52,7 @@ export function Backup() {
     const kept = await store.note('folder');
     setFolder(isFolder(kept) ? kept.name : null);
   };
+  // biome-ignore lint/correctness/useExhaustiveDependencies: looked at once, when the view opens
   useEffect(() => {
     void look().catch(() => undefined);
   }, []);

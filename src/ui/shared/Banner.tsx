@@ -1,5 +1,5 @@
 'use client';
-import { type ReactNode, useEffect, useMemo, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { lastOfEach } from '@/core/record';
 import { formatDuration } from '@/core/units';
 import { rawContents } from '@/store/database';
@@ -10,29 +10,9 @@ import { usePrefs } from '../workspace/prefs';
 import { record } from '../workspace/record';
 import { runningRepairs } from '../workspace/running';
 import { clock, databaseName, keepClock, startBeside, stateNow, useWorkspace, workspace } from '../workspace/workspace';
+import { Across } from './Across';
 import { Conflicts, spoken } from './Conflicts';
 import { NewVersion } from './NewVersion';
-
-/** A line across the top: what is the matter, and the ways on. */
-export function Across({ head, children, ways, calm }: { head: string; children: ReactNode; ways?: ReactNode; calm?: boolean }) {
-  return (
-    <div
-      role={calm ? 'status' : 'alert'}
-      className="no-print px-4 md:px-6 py-2 flex flex-wrap gap-x-4 gap-y-1 items-center"
-      style={{
-        background: calm ? 'var(--caution-bg)' : 'var(--stop-bg)',
-        color: calm ? 'var(--caution-ink)' : 'var(--stop-ink)',
-        borderBottom: `2px solid ${calm ? 'var(--rule)' : 'var(--stop)'}`,
-      }}
-    >
-      <p className="min-w-0">
-        <strong>{head} </strong>
-        {children}
-      </p>
-      {ways && <div className="flex flex-wrap gap-2">{ways}</div>}
-    </div>
-  );
-}
 
 const WORDS: Record<Trouble['is'], (detail: string) => readonly [head: string, text: string]> = {
   refused: (d) => [

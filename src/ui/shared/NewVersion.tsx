@@ -2,7 +2,7 @@
 import { useEffect, useMemo, useState } from 'react';
 import { runningRepairs } from '../workspace/running';
 import { useWorkspace } from '../workspace/workspace';
-import { Across } from './Banner';
+import { Across } from './Across';
 
 /** Keeps the application in this browser, so that it works with no server; tells of a newer one, which is taken with one press. */
 export function NewVersion() {

@@ -1,0 +1,28 @@
+'use client';
+import { CalendarClock } from 'lucide-react';
+import { useState } from 'react';
+import { calendarFile } from '@/core/file';
+import type { JobView } from '@/core/record';
+import { fileName, saveText } from '../workspace/files';
+
+/** The clocks of a job for a calendar, with alarms; said where there are none yet. */
+export function CalendarButton({ view, name, className }: { view: JobView; name: string; className: string }) {
+  const [none, setNone] = useState(false);
+  const give = () => {
+    const text = calendarFile(view);
+    setNone(text === null);
+    if (text !== null) saveText(fileName(name, 'ics'), text, 'text/calendar');
+  };
+  return (
+    <>
+      <button type="button" className={className} onClick={give}>
+        <CalendarClock size={17} aria-hidden="true" /> Clocks as calendar file
+      </button>
+      {none && (
+        <span role="status" className="soft text-sm self-center">
+          No clock is planned yet: there is nothing to remember.
+        </span>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,157 @@
+import { type ChildProcess, spawn } from 'node:child_process';
+import { existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { type Browser, chromium, type Page } from 'playwright-core';
+import { FLAGS } from '../e2e/browser';
+import { dice } from './mutants';
+
+export interface Killed {
+  readonly kills: number;
+  /** Events that the screen said were in the record. */
+  readonly acknowledged: number;
+  /** Of those, the ones that were gone after the process was killed. */
+  readonly lost: readonly string[];
+  /** Milliseconds from the press to the closed dialog, over all that were acknowledged: median and 95 %. */
+  readonly savedMs: { readonly median: number; readonly p95: number };
+}
+
+const RUN = '/job/sample-winch/sample-plate/run';
+const rest = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
+
+/** A browser of its own process group over a profile that outlives it. */
+async function born(profile: string): Promise<{ child: ChildProcess; browser: Browser; page: Page }> {
+  const port = join(profile, 'DevToolsActivePort');
+  rmSync(port, { force: true });
+  const child = spawn(
+    process.env.CHROMIUM ?? '/usr/bin/chromium',
+    [...FLAGS, '--headless=new', '--remote-debugging-port=0', `--user-data-dir=${profile}`, 'about:blank'],
+    { detached: true, stdio: 'ignore' },
+  );
+  for (let i = 0; i < 400 && !(existsSync(port) && readFileSync(port, 'utf8').includes('/')); i++) await rest(25);
+  const [number] = readFileSync(port, 'utf8').split('\n');
+  const browser = await chromium.connectOverCDP(`http://127.0.0.1:${number}`);
+  const context = browser.contexts()[0]!;
+  return { child, browser, page: context.pages()[0] ?? (await context.newPage()) };
+}
+
+/** Ends all of it at once, as a flat battery does. */
+function kill(child: ChildProcess): void {
+  try {
+    process.kill(-child.pid!, 'SIGKILL');
+  } catch {
+    // It is gone already.
+  }
+}
+
+/** Every note in the record, as the database has it. */
+const notesOf = (page: Page): Promise<string[]> =>
+  page.evaluate(
+    () =>
+      new Promise<string[]>((resolve, reject) => {
+        const open = indexedDB.open('grenko');
+        open.onerror = () => reject(open.error);
+        open.onsuccess = () => {
+          const all = open.result.transaction('event').objectStore('event').getAll();
+          all.onsuccess = () => {
+            open.result.close();
+            resolve(
+              all.result.flatMap((e: { body: { kind: string; text?: string } }) => (e.body.kind === 'note' ? [e.body.text ?? ''] : [])),
+            );
+          };
+        };
+      }),
+  );
+
+/** Writes notes as fast as the dialog lets it, and says each time the dialog has closed: from then on the note is promised. */
+async function burst(page: Page, name: string): Promise<void> {
+  await page.evaluate(async (prefix) => {
+    const turn = () => new Promise((resolve) => setTimeout(resolve, 0));
+    const button = (text: string) => [...document.querySelectorAll('button')].find((b) => b.textContent?.trim() === text);
+    const write = Object.getOwnPropertyDescriptor(HTMLTextAreaElement.prototype, 'value')!.set!;
+    for (let i = 0; i < 500; i++) {
+      const text = `${prefix}-${i}`;
+      button('Note')!.click();
+      while (!document.querySelector('dialog textarea')) await turn();
+      const area = document.querySelector<HTMLTextAreaElement>('dialog textarea')!;
+      write.call(area, text);
+      area.dispatchEvent(new Event('input', { bubbles: true }));
+      while (button('Into the record')?.disabled !== false) await turn();
+      const since = performance.now();
+      button('Into the record')!.click();
+      while (document.querySelector('dialog textarea')) await turn();
+      (window as unknown as { said(text: string, ms: number): void }).said(text, performance.now() - since);
+    }
+  }, name);
+}
+
+/**
+ * Kills a browser at random instants while it writes into the record, and looks afterwards whether all is there that the screen said
+ * was saved. @param told called after every kill
+ */
+export async function kills(base: string, count: number, seed: number, told: (done: number) => void = () => undefined): Promise<Killed> {
+  const d = dice(seed);
+  const lost: string[] = [];
+  const took: number[] = [];
+  let acknowledged = 0;
+  let profile = '';
+  let promised: string[] = [];
+  for (let n = 0; n < count; n++) {
+    // A profile serves a while, so that what an earlier kill left behind is in it.
+    if (n % 40 === 0) {
+      if (profile) rmSync(profile, { recursive: true, force: true });
+      profile = mkdtempSync(join(tmpdir(), 'grenko-kill-'));
+      promised = [];
+    }
+    const { child, browser, page } = await born(profile);
+    let mine: string[] = [];
+    try {
+      await page.exposeFunction('said', (text: string, ms: number) => {
+        mine.push(text);
+        took.push(ms);
+      });
+      if (n % 40 === 0) {
+        await page.goto(`${base}/?sample`);
+        await page.getByRole('heading', { name: 'Winch house' }).waitFor();
+      }
+      await page.goto(base + RUN);
+      await page.getByRole('button', { name: 'Note', exact: true }).waitFor();
+      if (promised.length) {
+        const there = new Set(await notesOf(page));
+        lost.push(...promised.filter((p) => !there.has(p)));
+      }
+      const writing = burst(page, `n${seed}-${n}`).catch((e) => process.env.DEBUG_KILLS && console.error(String(e)));
+      // The first dialog of a cold page takes its time; the kill comes while the burst is going.
+      for (let i = 0; i < 500 && !mine.length; i++) await rest(10);
+      await rest(d.to(400));
+      // What the screen has said by now counts; what it says while it dies may or may not have been seen.
+      mine = [...mine];
+      const seen = [...mine];
+      kill(child);
+      promised = [...promised, ...seen];
+      acknowledged += seen.length;
+      await Promise.race([writing, rest(500)]);
+    } finally {
+      kill(child);
+      await browser.close().catch(() => undefined);
+    }
+    // The last of a profile is looked at before the profile goes.
+    if (n % 40 === 39 || n === count - 1) {
+      const again = await born(profile);
+      try {
+        await again.page.goto(`${base}/settings`);
+        await again.page.getByRole('heading', { name: 'Settings' }).waitFor();
+        const there = new Set(await notesOf(again.page));
+        lost.push(...promised.filter((p) => !there.has(p)));
+      } finally {
+        kill(again.child);
+        await again.browser.close().catch(() => undefined);
+      }
+    }
+    told(n + 1);
+  }
+  rmSync(profile, { recursive: true, force: true });
+  const sorted = [...took].sort((a, b) => a - b);
+  const at = (share: number) => sorted[Math.min(sorted.length - 1, Math.floor(sorted.length * share))] ?? Number.NaN;
+  return { kills: count, acknowledged, lost: [...new Set(lost)], savedMs: { median: at(0.5), p95: at(0.95) } };
+}
