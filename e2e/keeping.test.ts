@@ -71,6 +71,7 @@ test('a failed write keeps the dialog and its text, says why, and is written whe
   await page.getByRole('dialog', { name: 'Note' }).waitFor({ state: 'detached' });
   await page.getByText(/disk is full/).waitFor({ state: 'detached' });
   await page.goto(`${base()}/job/sample-winch/log`);
+  await page.getByText('Note: seam looked dry').waitFor();
   expect(await page.getByText('Note: seam looked dry').count()).toBe(1);
 });
 
@@ -151,7 +152,14 @@ test('two tabs: different fields both stand, one field is asked about, a step ti
   const twin = await context.newPage();
   await Promise.all([page.goto(base() + RUN), twin.goto(base() + RUN)]);
   await Promise.all([page.getByTestId('step').waitFor(), twin.getByTestId('step').waitFor()]);
-  await Promise.all([page.getByTestId('go').click(), twin.getByTestId('go').click()]);
+  // The second has not heard of the first when it is pressed.
+  await page.evaluate(() => {
+    BroadcastChannel.prototype.postMessage = () => undefined;
+  });
+  await page.getByTestId('go').click();
+  await page.getByRole('heading', { name: /Close the joint/ }).waitFor();
+  expect(await twin.getByTestId('step').textContent()).toBe('Spread, both faces');
+  await twin.getByTestId('go').click();
   for (const p of [page, twin]) await p.getByRole('heading', { name: /Close the joint/ }).waitFor();
   await page.goto(`${base()}/job/sample-winch/log`);
   await page.getByText('Done: Spread, both faces').waitFor();
@@ -301,37 +309,15 @@ test('everything goes out as one file and comes back in an empty browser', async
 });
 
 test('a job that cannot be planned is one card; the yard opens, it can be set aside and taken back', async () => {
-  await page.evaluate(
-    () =>
-      new Promise<void>((resolve) => {
-        const open = indexedDB.open('grenko');
-        open.onsuccess = () => {
-          const tx = open.result.transaction('job', 'readwrite');
-          const get = tx.objectStore('job').get('sample-ramp');
-          get.onsuccess = () => tx.objectStore('job').put(get.result);
-          tx.oncomplete = () => {
-            open.result.close();
-            resolve();
-          };
-        };
-      }),
-  );
   // What no test can foresee: something in planning this one job throws.
   await page.addInitScript(() => {
-    const has = Map.prototype.get;
-    Map.prototype.get = function (key: unknown) {
-      const found = has.call(this, key) as { record?: string; id?: string } | undefined;
-      if (found?.record === 'job' && found.id === 'sample-ramp' && new Error().stack?.includes('viewJob') === false && this.size === 3)
-        return found;
-      return found;
-    };
-    const sort = Array.prototype.filter;
-    Array.prototype.filter = function (this: { record?: string; jobId?: string }[], ...rest: Parameters<typeof sort>) {
-      const out = sort.apply(this, rest) as { record?: string; jobId?: string }[];
-      if (out.length && this.length > out.length && out.every((r) => r?.record === 'repair' && r.jobId === 'sample-ramp'))
-        throw new Error('made up for the test');
+    const { filter } = Array.prototype;
+    Array.prototype.filter = function (this: { record?: string; jobId?: string }[], ...rest: Parameters<typeof filter>) {
+      const out = filter.apply(this, rest) as { record?: string; jobId?: string }[];
+      const ramps = out.length > 0 && this.length > out.length && out.every((r) => r?.record === 'repair' && r.jobId === 'sample-ramp');
+      if (ramps && !sessionStorage.getItem('sound')) throw new Error('made up for the test');
       return out;
-    } as typeof sort;
+    } as typeof filter;
   });
   await page.goto(base());
   const card = page.locator('[data-mishap=sample-ramp]');
@@ -339,6 +325,7 @@ test('a job that cannot be planned is one card; the yard opens, it can be set as
   await page.getByRole('heading', { name: 'Winch house' }).waitFor();
   await card.getByRole('button', { name: 'Set it aside' }).click();
   await card.waitFor({ state: 'detached' });
+  await page.evaluate(() => sessionStorage.setItem('sound', 'yes'));
   await page.goto(`${base()}/settings`);
   await page.getByText(/job sample-ramp: it could not be shown/).waitFor();
   await page.getByRole('button', { name: 'Take it back' }).click();
