@@ -17,8 +17,9 @@ check() { # a named check that counts as one
 suite() { # a jest project, each of its tests counts
   local name="$1"; shift
   echo "== $name tests"
-  npx jest --selectProjects "$name" --json --outputFile="$out/$name.json" "$@" >"$out/log" 2>&1
-  local code=$?
+  # Each file is told as it ends, so that one sees how far it is.
+  npx jest --selectProjects "$name" --json --outputFile="$out/$name.json" "$@" 2>&1 >/dev/null | tee "$out/log" | grep --line-buffered -E '^(PASS|FAIL) ' | sed -u "s/^/   $((SECONDS / 60)) min in: /"
+  local code=${PIPESTATUS[0]}
   if [ -s "$out/$name.json" ]; then
     read -r p f <<<"$(node -e 'const r=require(process.argv[1]);console.log(r.numPassedTests, r.numFailedTests + r.numRuntimeErrorTestSuites)' "$out/$name.json")"
   else p=0; f=1; fi
@@ -45,7 +46,7 @@ check layers npx depcruise src e2e bench torture --config .dependency-cruiser.cj
 suite unit
 check build npx tsx scripts/build.ts
 check docs bash -c 'npx tsx scripts/docs.ts --check'
-[ -x "${CHROMIUM:-/usr/bin/chromium}" ] && suite e2e --runInBand
+[ -x "${CHROMIUM:-/usr/bin/chromium}" ] && suite e2e --maxWorkers=4
 
 echo
 echo "$passed passed, $failed failed"

@@ -14,7 +14,11 @@ export interface Fuzzed {
 /** Longest that one file may take, ms. */
 export const HANG_MS = 2000;
 
-/** Files `from` to `to` through core, plan, report and calendar, each under a watchdog. @param told called now and then */
+/**
+ * Files `from` to `to` through core, plan, report and calendar, each under a watchdog.
+ * @param told called now and then
+ * @param hangMs what counts as a hang: more on a machine that does other things besides
+ */
 export async function fuzz(
   from: number,
   to: number,
@@ -40,7 +44,7 @@ export async function fuzz(
     const since = performance.now();
     const verdict = await new Promise<Verdict | 'hang'>((resolve) => {
       // A thread that has just begun reads its seeds first.
-      const timer = setTimeout(() => resolve('hang'), HANG_MS + 3000);
+      const timer = setTimeout(() => resolve('hang'), hangMs + 3000);
       const told = (v: Verdict) => {
         clearTimeout(timer);
         thread.off('message', told);
@@ -55,7 +59,7 @@ export async function fuzz(
     const before = faults.length;
     const ms = performance.now() - since;
     if (n > from) slowestMs = Math.max(slowestMs, ms);
-    if (verdict === 'hang' || (ms > HANG_MS && n > from && faults.at(-1)?.n !== n - 1))
+    if (verdict === 'hang' || (ms > hangMs && n > from && faults.at(-1)?.n !== n - 1))
       faults.push({ n, why: `longer than ${Math.round(ms)} ms` });
     if (verdict === 'hang' || (verdict.is === 'fault' && verdict.why.startsWith('the thread'))) {
       await thread.terminate();

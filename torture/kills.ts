@@ -4,6 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { type Browser, chromium, type Page } from 'playwright-core';
 import { FLAGS } from '../e2e/browser';
+import { sampleData } from '../src/sample/jobs';
 import { dice } from './mutants';
 
 export interface Killed {
@@ -16,7 +17,27 @@ export interface Killed {
   readonly savedMs: { readonly median: number; readonly p95: number };
 }
 
-const RUN = '/job/sample-winch/sample-plate/run';
+/** A small job of anchors: nothing of it has to be worked out in the background while the kills fall. */
+function smallJob(): { readonly text: string; readonly run: string } {
+  const bundles = sampleData(Date.UTC(2026, 4, 5, 6), 'Europe/Helsinki').bundles;
+  const of = bundles.find((b) => b.repairs.some((r) => r.method.id === 'anchor'))!;
+  const repair = of.repairs.find((r) => r.method.id === 'anchor')!;
+  const text = JSON.stringify({
+    format: 'grenko-job',
+    version: 3,
+    exportedAt: '2026-05-05T06:00:00.000Z',
+    coreVersion: '0.4.0',
+    job: of.job,
+    repairs: [repair],
+    sheets: of.sheets.filter((s) => s.id === repair.sheetId),
+    stock: [],
+    snapshots: [],
+    events: [],
+    series: [],
+    attachments: [],
+  });
+  return { text, run: `/job/${of.job.id}/${repair.id}/run` };
+}
 const rest = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
 
 /** A browser of its own process group over a profile that outlives it. */
@@ -91,6 +112,7 @@ async function burst(page: Page, name: string): Promise<void> {
  */
 export async function kills(base: string, count: number, seed: number, told: (done: number) => void = () => undefined): Promise<Killed> {
   const d = dice(seed);
+  const small = smallJob();
   const lost: string[] = [];
   const took: number[] = [];
   let acknowledged = 0;
@@ -111,10 +133,14 @@ export async function kills(base: string, count: number, seed: number, told: (do
         took.push(ms);
       });
       if (n % 40 === 0) {
-        await page.goto(`${base}/?sample`);
-        await page.getByRole('heading', { name: 'Winch house' }).waitFor();
+        await page.goto(base);
+        await page.getByRole('button', { name: 'New job' }).waitFor();
+        await page
+          .getByLabel('Job file')
+          .setInputFiles({ name: 'small.grenko.json', mimeType: 'application/json', buffer: Buffer.from(small.text) });
+        await page.waitForURL(/\/job\//);
       }
-      await page.goto(base + RUN);
+      await page.goto(base + small.run);
       await page.getByRole('button', { name: 'Note', exact: true }).waitFor();
       if (promised.length) {
         const there = new Set(await notesOf(page));

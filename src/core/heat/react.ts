@@ -1,3 +1,4 @@
+import { type Budget, meter } from '../units';
 import type { Grid } from './grid';
 
 const R = 8.314462618;
@@ -47,6 +48,8 @@ export interface RunAsk {
   /** Largest change of α or of temperature (K) in a step. */
   readonly stepAlpha?: number;
   readonly stepK?: number;
+  /** What it may cost, in steps times cells; ample for any pot or lift that there is. */
+  readonly budget?: Budget;
 }
 
 export interface RunState {
@@ -58,6 +61,8 @@ export interface RunState {
   readonly lostJ: number;
 }
 
+/** Steps times cells of a run, by default: some seconds of computing. */
+const MOST_TURNS = 200_000_000;
 /** Above this a run is stopped: whatever it is, it has run away, °C. */
 const STOP_C = 400;
 
@@ -86,7 +91,9 @@ export function runHeat(ask: RunAsk): RunState {
   let lostJ = 0;
   let dt = Math.min(maxStep, 20);
   let lastMoved = 0;
+  const spend = meter(ask.budget ?? { turns: MOST_TURNS }, 'heat', 'This pot or lift');
   while (s < ask.untilS - 1e-9) {
+    spend(n);
     // The fastest cell sets the step; conduction alone may go slower.
     if (kinetics) {
       let fastest = 0;

@@ -1,5 +1,5 @@
 import { leanThreshold, proportionOf } from '../system';
-import { figure } from '../units';
+import { figure, refuse } from '../units';
 import { liftShares } from '../void';
 import {
   clearSteps,
@@ -15,12 +15,23 @@ import {
 } from './common';
 import type { Method, MethodContext, StepDraft } from './method';
 
-/** Lifts the sheet asks for. */
+/** Nobody fills a hole in more. */
+const MOST_LIFTS = 100;
+
+/** Lifts the sheet asks for. @throws Refusal when they would be more than anybody places */
 export function liftsOf(c: MethodContext): number {
   // A chosen lift may be thinner than the sheet's, never thicker.
   const own = [c.sheet.limits.liftMaxMm, c.liftMm].filter((x): x is number => x !== null);
   const max = own.length ? Math.min(...own) : null;
-  return c.school('deep-fills') === 'one' || max === null ? 1 : Math.max(1, Math.ceil(c.measured.faces.maxDepthMm / max - 1e-9));
+  const lifts = c.school('deep-fills') === 'one' || max === null ? 1 : Math.max(1, Math.ceil(c.measured.faces.maxDepthMm / max - 1e-9));
+  if (lifts > MOST_LIFTS)
+    refuse(
+      'liftMm',
+      max,
+      `a lift that fills it in up to ${MOST_LIFTS}`,
+      `Lifts of ${figure(max ?? 0)} mm would be ${lifts} to fill ${figure(c.measured.faces.maxDepthMm)} mm: check the thickness of a lift and the depth.`,
+    );
+  return lifts;
 }
 
 /** Liquid drawn off as primer, mL, and its share of all mixed liquid. */

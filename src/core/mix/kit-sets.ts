@@ -1,4 +1,4 @@
-import { refuse } from '../units';
+import { meter, refuse } from '../units';
 
 /** A kit that may be bought or stands on the shelf. */
 export interface KitOffer {
@@ -30,6 +30,10 @@ export interface KitSet {
 /** Most ways kept while needs are added up; beyond it the cheapest are kept and the answer is no longer exact. */
 const MOST_WAYS = 4000;
 const MOST_KITS = 5000;
+/** Sets of kits that cover one need, before they are compared; where there are more, only sets of two kinds are looked at. */
+const MOST_COVERS = 6000;
+/** Sets of kits that are looked at. */
+const MOST_TURNS = 5_000_000;
 /** Most places that are served by one opening. */
 const MOST_SHARED = 60;
 const EPS = 1e-9;
@@ -51,6 +55,7 @@ const sum = (a: readonly number[]) => a.reduce((s, x) => s + x, 0);
  * @returns counts of each kit, in the order of the volumes
  */
 export function minimalCovers(ml: number, volumes: readonly number[]): number[][] {
+  if (tooMany(ml, volumes)) return minimal(pairCovers(ml, volumes));
   const out: number[][] = [];
   const walk = (i: number, left: number, counts: number[]): void => {
     if (i === volumes.length - 1) {
@@ -62,6 +67,27 @@ export function minimalCovers(ml: number, volumes: readonly number[]): number[][
   };
   walk(0, ml, []);
   return minimal(out);
+}
+
+/** Whether listing every cover would take longer than it is worth. */
+const tooMany = (ml: number, volumes: readonly number[]): boolean =>
+  volumes.slice(0, -1).reduce((product, v) => product * (Math.ceil(ml / v) + 1), 1) > MOST_COVERS;
+
+/** Covers of at most two kinds of kit. */
+function pairCovers(ml: number, volumes: readonly number[]): number[][] {
+  const out: number[][] = [];
+  for (let i = 0; i < volumes.length; i++)
+    for (let j = i + 1; j < volumes.length; j++) {
+      const most = Math.ceil(ml / volumes[i]! - EPS);
+      // Between all of the one and all of the other, as finely as is worth looking at.
+      const step = Math.max(1, Math.ceil(most / 200));
+      for (let n = 0; n <= most; n += step) {
+        const left = Math.max(0, ml - n * volumes[i]!);
+        out.push(volumes.map((_, k) => (k === i ? n : k === j ? Math.ceil(left / volumes[j]! - EPS) : 0)));
+      }
+      out.push(volumes.map((_, k) => (k === i ? most : 0)));
+    }
+  return out;
 }
 
 /** A sum of kits over the first needs of a row, and how it came about. */
@@ -110,6 +136,7 @@ function cheapestRow(row: readonly KitNeed[], offers: readonly KitOffer[], maySh
   const use = (total: readonly number[]) => total.reduce((s, n, i) => s + n * value[i]!, 0);
   const made = (total: readonly number[]) => total.reduce((s, n, i) => s + n * volumes[i]!, 0);
   const cheaper = (a: readonly number[], b: readonly number[]) => spend(a) - spend(b) || use(a) - use(b) || made(a) - made(b);
+  const look = meter({ turns: MOST_TURNS }, 'kits', 'Sharing this many kits among this many places');
   let exact = true;
   let states: State[][] = [[{ total: offers.map(() => 0), took: [], from: 0, before: null }]];
   for (let to = 0; to < row.length; to++) {
@@ -124,7 +151,9 @@ function cheapestRow(row: readonly KitNeed[], offers: readonly KitOffer[], maySh
       ml += row[from]!.ml;
       if (ml / Math.max(...volumes) > MOST_KITS)
         refuse('ml', ml, `up to ${MOST_KITS} kits`, `${Math.round(ml / 1000)} L is more than ${MOST_KITS} kits: check the void.`);
+      if (tooMany(ml, volumes)) exact = false;
       const ways = minimalCovers(ml, volumes);
+      look(states[from]!.length * ways.length + 1);
       for (const before of states[from]!)
         for (const took of ways) {
           const total = before.total.map((n, i) => n + took[i]!);

@@ -3,6 +3,8 @@ import { figure, line, refuse } from '../units';
 import { type AmountLine, type Batch, type MixAsk, type MixBasis, type MixResult, partsOf, yieldLines } from './mix-ask';
 
 const MAX_BATCHES = 400;
+/** Over all lifts. */
+const MAX_IN_ALL = 1000;
 
 /** What whole kits hold: all of it goes into the pot, whatever volume the sheet says it makes. */
 function partsOfKits(sheet: SheetRevision, kit: Kit, kits: number): Pick<Batch, 'massG' | 'volumeMl'> {
@@ -77,7 +79,15 @@ export function potted({ ask, proportion, kitMl, lines, placed, safety }: MixBas
         );
       perPortion.push(n);
     }
-    return { perPortion, kitsPerPortion, n: perPortion.reduce((a, b) => a + b, 0) };
+    const n = perPortion.reduce((a, b) => a + b, 0);
+    if (n > MAX_IN_ALL)
+      refuse(
+        'usableMin',
+        n,
+        `up to ${MAX_IN_ALL} batches in all`,
+        `It would take ${n} batches in all: check the void, the lifts and the time a batch has.`,
+      );
+    return { perPortion, kitsPerPortion, n };
   };
 
   const plan = planFor(0);

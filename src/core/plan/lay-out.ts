@@ -1,11 +1,14 @@
 import { type MethodContext, methodOf, type StepDraft } from '../method';
 import { clockOf, MILESTONES, type Milestone, type MilestoneId, milestoneOf, type SheetRevision, type StartId } from '../system';
+import { refuse } from '../units';
 import type { Actuals } from './actuals';
 import { earliestSlot, type Window } from './calendar';
 import { type MilestoneTime, milestoneTime, type PotShare } from './milestone-times';
 import type { Ask } from './reach-try';
 import type { CureState, PlannedStep, RepairAsk, RepairPlan } from './repair-plan';
 
+/** A plan that nobody can read is none, and laying it out takes longer than anybody waits. */
+const MOST_STEPS = 5000;
 const DAY_MS = 86_400_000;
 const MIN_MS = 60_000;
 
@@ -83,6 +86,8 @@ export function layOut(
   shares: readonly PotShare[],
   toMixing = false,
 ): Layout {
+  if (drafts.length > MOST_STEPS)
+    refuse('steps', drafts.length, `up to ${MOST_STEPS} steps`, `This repair would have ${drafts.length} steps: part it into several.`);
   const { repair, job, actuals, thermal } = ask;
   const running = actuals.startedAt !== null;
   const marks: Marks = {};

@@ -13,6 +13,9 @@ export interface Change {
 type Fields = Readonly<Record<string, unknown>>;
 const isFields = (x: unknown): x is Fields => typeof x === 'object' && x !== null && !Array.isArray(x);
 
+/** A field of its own: every object also answers to names of the engine. */
+const own = (fields: Fields, name: string): unknown => (Object.hasOwn(fields, name) ? fields[name] : undefined);
+
 /** Bookkeeping that no two copies can quarrel about. */
 const NOT_COMPARED = new Set(['updatedAt']);
 
@@ -25,7 +28,9 @@ export function changesBetween(before: unknown, after: unknown, at: Path = []): 
   if (before === after) return [];
   if (isFields(before) && isFields(after)) {
     const names = [...new Set([...Object.keys(before), ...Object.keys(after)])];
-    return names.filter((n) => at.length > 0 || !NOT_COMPARED.has(n)).flatMap((n) => changesBetween(before[n], after[n], [...at, n]));
+    return names
+      .filter((n) => at.length > 0 || !NOT_COMPARED.has(n))
+      .flatMap((n) => changesBetween(own(before, n), own(after, n), [...at, n]));
   }
   if (Array.isArray(before) && Array.isArray(after) && before.length === after.length)
     return after.flatMap((row, i) => changesBetween(before[i], row, [...at, i]));
@@ -40,7 +45,7 @@ export const inverse = (changes: readonly Change[]): readonly Change[] =>
 export const valueAtPath = (record: unknown, path: Path): unknown =>
   path.reduce<unknown>((value, key) => {
     if (Array.isArray(value)) return typeof key === 'number' ? value[key] : undefined;
-    return isFields(value) && Object.hasOwn(value, key) ? value[key] : undefined;
+    return isFields(value) ? own(value, String(key)) : undefined;
   }, record);
 
 function withValue(record: unknown, [key, ...rest]: Path, value: unknown): unknown {

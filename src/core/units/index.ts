@@ -1,4 +1,5 @@
 export * from './bounds';
+export * from './budget';
 export * from './format';
 export * from './kinds';
 export * from './parse';

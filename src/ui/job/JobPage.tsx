@@ -8,6 +8,7 @@ import { useTemperaturePull } from '../repair/RepairPage';
 import { Heading, TextField, Ways } from '../shared/bits';
 import { CalendarButton } from '../shared/CalendarButton';
 import { fromLocalInput } from '../shared/local-input';
+import { Mishap } from '../shared/Mishap';
 import { stageAnswer } from '../shared/stage-answer';
 import { Tag } from '../shared/Tag';
 import { TimeBand } from '../shared/TimeBand';
@@ -214,12 +215,14 @@ export function JobPage({ jobId }: { jobId: string }) {
           )}
         </section>
       </main>
-      <TimeBand
-        view={view}
-        nowMs={nowMs}
-        onStart={(id, startMs) => changeRepair(id, (r) => ({ ...r, plannedStart: startMs }), 'start')}
-        onTemperature={pull}
-      />
+      <Mishap what="The time band" on={[view]}>
+        <TimeBand
+          view={view}
+          nowMs={nowMs}
+          onStart={(id, startMs) => changeRepair(id, (r) => ({ ...r, plannedStart: startMs }), 'start')}
+          onTemperature={pull}
+        />
+      </Mishap>
     </div>
   );
 }

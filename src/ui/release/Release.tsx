@@ -5,6 +5,7 @@ import { loadCheck, reviewOf, strengthOver } from '@/core/plan';
 import type { MilestoneId } from '@/core/system';
 import { figure } from '@/core/units';
 import type { StageProps } from '../repair/stage-props';
+import { AskForBackup } from '../settings/Backup';
 import { Answer, Choice, FindingCard, Heading, Working } from '../shared/bits';
 import { RememberedArea, useRememberedText } from '../shared/Remembered';
 import { SavingButton } from '../shared/SavingButton';
@@ -213,6 +214,7 @@ function Side({ view, at, nowMs }: StageProps) {
       )}
       {actuals.released && (
         <div className="mt-2">
+          <AskForBackup sinceMs={actuals.released.atMs} />
           <RememberedArea label="A lesson for the next like repair" rows={2} max={1000} of={lesson} />
           <SavingButton
             className="act mt-1"

@@ -14,6 +14,7 @@ import { Place } from '../place/Place';
 import { Release } from '../release/Release';
 import { Ways } from '../shared/bits';
 import { FoldingRule } from '../shared/FoldingRule';
+import { Mishap } from '../shared/Mishap';
 import { Tag } from '../shared/Tag';
 import { TimeBand } from '../shared/TimeBand';
 import { useNow } from '../workspace/now';
@@ -93,10 +94,14 @@ const StageBody = memo(function StageBody({ stage, ...props }: StageProps & { st
         tabIndex={0}
         className="paper min-h-[19rem] md:min-h-0 overflow-auto thin-scroll relative [contain:layout_style]"
       >
-        <Sheet {...props} />
+        <Mishap what="The sheet of this stage" on={[props.at]}>
+          <Sheet {...props} />
+        </Mishap>
       </section>
       <section aria-label="Answer" className="md:overflow-auto thin-scroll pr-1 min-h-0 [contain:layout_style]">
-        <Side {...props} />
+        <Mishap what="The answer of this stage" on={[props.at]}>
+          <Side {...props} />
+        </Mishap>
       </section>
     </main>
   );
@@ -145,7 +150,9 @@ export function RepairPage({ jobId, repairId, stage }: { jobId: string; repairId
       </div>
       <StageBody stage={known} view={body.view ?? view} at={body.at ?? at} nowMs={body.nowMs} />
       <div className="no-print">
-        <TimeBand view={view} current={at} nowMs={nowMs} onStart={pullStart} onTemperature={pull} onPull={onPull} />
+        <Mishap what="The time band" on={[view]}>
+          <TimeBand view={view} current={at} nowMs={nowMs} onStart={pullStart} onTemperature={pull} onPull={onPull} />
+        </Mishap>
       </div>
     </div>
   );

@@ -119,3 +119,29 @@ export function Backup() {
     </div>
   );
 }
+
+/** After a release: the record is worth a copy that does not lie on this device alone. */
+export function AskForBackup({ sinceMs }: { sinceMs: number }) {
+  const [last, setLast] = useState<number | null | undefined>(undefined);
+  const [went, setWent] = useState<string | null>(null);
+  useEffect(() => {
+    void workspace
+      .theStore()
+      .then((store) => store.note('lastBackupMs'))
+      .then(setLast)
+      .catch(() => undefined);
+  }, []);
+  if (went) return <p role="status">Everything is in one file, in {went}.</p>;
+  if (last === undefined || (last !== null && last >= sinceMs)) return null;
+  return (
+    <div className="mt-2 p-2.5" style={{ border: '1px dashed var(--rule)' }}>
+      <p>
+        It is released, and its record lies in this browser only.{' '}
+        {last === null ? 'No backup has been made from here yet.' : `The last backup is of ${new Date(last).toLocaleString()}.`}
+      </p>
+      <SavingButton className="act mt-1" onSave={async () => setWent(await backUp())}>
+        Back up everything now
+      </SavingButton>
+    </div>
+  );
+}

@@ -7,6 +7,7 @@ import { openWorkspace, useWorkspace } from '../workspace/workspace';
 import { Banner } from './Banner';
 import { Mishap } from './Mishap';
 import { OrderQuestion } from './OrderQuestion';
+import { routeOf } from './route';
 import { Saving } from './Saving';
 import { Textures } from './Textures';
 

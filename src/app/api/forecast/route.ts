@@ -21,7 +21,13 @@ export function GET(request: Request): Response {
     );
   if (!(Math.abs(seed) <= Number.MAX_SAFE_INTEGER && from >= 0 && from <= Date.UTC(2200, 0) && Math.abs(offset) <= 15))
     return Response.json(
-      { error: { field: 'from', allowed: 'epoch milliseconds from 1970 to 2200', sentence: 'The first hour, the seed and the offset must be numbers.' } },
+      {
+        error: {
+          field: 'from',
+          allowed: 'epoch milliseconds from 1970 to 2200',
+          sentence: 'The first hour, the seed and the offset must be numbers.',
+        },
+      },
       { status: 400 },
     );
   return Response.json({ standIn: true, character, seed, rows: madeUpForecast(character as CharacterId, seed, from, HOURS, offset) });
