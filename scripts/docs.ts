@@ -45,7 +45,7 @@ const fileFormat = `# The job file
 
 One job with everything that belongs to it, as JSON in UTF-8: \`.grenko.json\`. This page is written from the schemas (\`npm run docs\`); they are the single definition. Lengths are mm, volumes mL, masses g, temperatures °C, durations minutes, instants epoch milliseconds; field names carry the unit.
 
-A file of an older version is brought forward step by step when it is read; a newer one is refused and nothing is changed. Reading refuses with the place: line and column where the JSON breaks off, else the path of the field that does not fit (\`repairs.0.scaleStepG\`). Merging two copies of a job is the union of their events by \`id\`; a job or repair that differs is shown side by side.
+A file of an older version is brought forward step by step when it is read; a newer one is refused and nothing is changed. Reading refuses with the place: line and column where the JSON breaks off, else the path of the field that does not fit with its line and column (\`repairs.0.scaleStepG\`). A byte-order mark is no fault. Every id is of letters, digits and \`. : ~ _ -\` and stands once in its list; zones are those the engine knows, instants lie from 1970 to 2200. Merging two copies of a job is the union of their events by \`id\`; what is here already stays as it is, and a record of one id and other content is kept beside it and shown side by side. A file whose records carry ids of another job that is here is refused.
 
 ## The file
 
@@ -77,7 +77,11 @@ cat job.grenko.json | npm run -s plan -- -
 curl -X POST --data-binary @job.grenko.json 'http://localhost:3000/api/plan?at=2026-05-05T06:40:00Z'
 \`\`\`
 
-\`--at\` (or \`?at=\`) sets the present; without it, it is now. A bad file ends with status 2 (HTTP 400) and a message that names the field; over HTTP as \`{"error": {"field", "allowed", "sentence"}}\`. Bodies over 20 MB are refused with 413.
+\`--at\` (or \`?at=\`) sets the present; without it, it is now. A bad file ends with status 2 (HTTP 400) and a message that names the field; over HTTP as \`{"error": {"field", "allowed", "sentence"}}\`. Bodies over 20 MB are refused with 413, a plan that takes longer than 20 s with 422; when too many wait, the answer is 503 with \`Retry-After\`.
+
+## A backup
+
+The zip that Settings makes holds \`backup.json\` (\`{ format: "grenko-backup", version: 1, madeAt, jobs, sheets }\`), one job file for every job as \`jobs/ID.grenko.json\`, all sheets and lots as \`sheets.grenko.json\`, and, where there are any, the records set aside as they stand (\`set-aside.json\`). Each can be taken in by itself.
 `;
 
 const methodList = `<!-- written by npm run docs -->

@@ -39,8 +39,9 @@ function tried(n: number): Verdict {
     // What a file names as a word stays a word: only what was computed is looked at.
     const bad = badFigure({ ...report, repairs: report.repairs.map(({ name: _n, system: _s, ...r }) => ({ ...r, findings: [] })) }, '');
     if (bad && !text.includes('NaN') && !text.includes('Infinity')) return { n, is: 'fault', why: bad };
-    calendarFile(view);
-    const again = readJobFile(writeJobFile(file));
+    // The ways out are tried on some: they see no more than what was planned.
+    if (n % 4 === 0) calendarFile(view);
+    const again = n % 4 === 1 ? readJobFile(writeJobFile(file)) : file;
     if (JSON.stringify(again) !== JSON.stringify(file)) return { n, is: 'fault', why: 'written and read again it is another file' };
     return { n, is: 'planned' };
   } catch (error) {

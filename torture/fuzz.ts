@@ -23,6 +23,7 @@ export async function fuzz(
   from: number,
   to: number,
   told: (done: number, fault?: { readonly n: number; readonly why: string }) => void = () => undefined,
+  hangMs = HANG_MS,
 ): Promise<Fuzzed> {
   const folder = resolve('node_modules/.cache/grenko');
   mkdirSync(folder, { recursive: true });

@@ -149,7 +149,7 @@ export async function kills(base: string, count: number, seed: number, told: (do
       const writing = burst(page, `n${seed}-${n}`).catch((e) => process.env.DEBUG_KILLS && console.error(String(e)));
       // The first dialog of a cold page takes its time; the kill comes while the burst is going.
       for (let i = 0; i < 500 && !mine.length; i++) await rest(10);
-      await rest(d.to(700));
+      await rest(d.to(350));
       // What the screen has said by now counts; what it says while it dies may or may not have been seen.
       mine = [...mine];
       const seen = [...mine];

@@ -50,7 +50,7 @@ try {
   }
   const count = number('kills', 1000);
   if (count) {
-    const k = await kills(base, count, 1, every(50, 'kills', count));
+    const k = await kills(base, count, 1, every(25, 'kills', count));
     say(
       `${k.kills} kills: ${k.acknowledged} entries said to be saved, ${k.lost.length} lost; from press to saved ${k.savedMs.median.toFixed(0)} ms median, ${k.savedMs.p95.toFixed(0)} ms at 95 %`,
     );

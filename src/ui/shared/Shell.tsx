@@ -32,7 +32,7 @@ export function Shell({ children }: { children: ReactNode }) {
         <Banner />
       </Mishap>
       {ready ? (
-        <Mishap what="This view" on={[path]}>
+        <Mishap what="This view" jobId={routeOf(path).jobId} on={[path]}>
           {children}
         </Mishap>
       ) : (
