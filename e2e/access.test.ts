@@ -12,7 +12,7 @@ beforeAll(async () => {
   await withSample(page, base());
 });
 afterAll(() => browser.close());
-jest.setTimeout(120_000);
+jest.setTimeout(600_000);
 
 const VIEWS = [
   '/',

@@ -10,7 +10,7 @@ beforeAll(async () => {
   browser = await launch();
 });
 afterAll(() => browser.close());
-jest.setTimeout(240_000);
+jest.setTimeout(600_000);
 
 const sample = async (): Promise<Page> => {
   const page = await freshPage(browser);

@@ -9,7 +9,7 @@ beforeAll(async () => {
   browser = await launch();
 });
 afterAll(() => browser.close());
-jest.setTimeout(240_000);
+jest.setTimeout(600_000);
 
 const sampled = async (viewport?: typeof PHONE): Promise<Page> => {
   const page = await (await fresh(browser, viewport)).newPage();

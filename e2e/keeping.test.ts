@@ -22,7 +22,7 @@ beforeEach(async () => {
   await withSample(page, base());
 });
 afterEach(() => context.close());
-jest.setTimeout(120_000);
+jest.setTimeout(600_000);
 
 /** Lets the database refuse to write, until it is mended. */
 const breakWriting = (p: Page) =>

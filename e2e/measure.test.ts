@@ -22,7 +22,7 @@ beforeEach(async () => {
   });
 });
 afterEach(() => context.close());
-jest.setTimeout(240_000);
+jest.setTimeout(600_000);
 
 /** A new repair in a job of its own, at its measure stage, with every shape offered. */
 async function newVoid(method: RegExp, all = true): Promise<void> {

@@ -21,7 +21,7 @@ beforeEach(async () => {
   page = await context.newPage();
 });
 afterEach(() => context.close());
-jest.setTimeout(120_000);
+jest.setTimeout(600_000);
 
 const exported = async (p: Page, job: string): Promise<string> => {
   await p.goto(`${base()}/job/${job}`);

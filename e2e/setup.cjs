@@ -16,7 +16,7 @@ module.exports = async () => {
   const child = spawn('node_modules/.bin/tsx', ['scripts/serve.ts', '-p', String(port), '-H', '127.0.0.1'], { stdio: 'ignore' });
   globalThis.__server = child;
   process.env.GRENKO_BASE = `http://127.0.0.1:${port}`;
-  for (let i = 0; i < 300; i++) {
+  for (let i = 0; i < 900; i++) {
     try {
       if ((await fetch(process.env.GRENKO_BASE)).ok) return;
     } catch {

@@ -9,7 +9,7 @@ beforeAll(async () => {
   browser = await launch();
 });
 afterAll(() => browser.close());
-jest.setTimeout(240_000);
+jest.setTimeout(600_000);
 
 const open = () => freshPage(browser);
 const digits = (text: string | null) => Number((text ?? '').replace(/[^\d.]/g, ''));

@@ -13,7 +13,7 @@ beforeAll(async () => {
   browser = await launch();
 });
 afterAll(() => browser.close());
-jest.setTimeout(180_000);
+jest.setTimeout(600_000);
 
 /** A request as nobody’s browser sends it. */
 const raw = (method: string, path: string): Promise<{ status: number; headers: Record<string, unknown>; text: string }> =>

@@ -8,7 +8,7 @@ beforeAll(async () => {
   browser = await launch();
 });
 afterAll(() => browser.close());
-jest.setTimeout(240_000);
+jest.setTimeout(600_000);
 
 /** A sheet typed in by hand, as a person with the maker's paper in hand would. */
 async function typeSheet(

@@ -49,10 +49,11 @@ async function born(profile: string): Promise<{ child: ChildProcess; browser: Br
     [...FLAGS, '--headless=new', '--remote-debugging-port=0', `--user-data-dir=${profile}`, 'about:blank'],
     { detached: true, stdio: 'ignore' },
   );
-  for (let i = 0; i < 400 && !(existsSync(port) && readFileSync(port, 'utf8').includes('/')); i++) await rest(25);
+  for (let i = 0; i < 4000 && !(existsSync(port) && readFileSync(port, 'utf8').includes('/')); i++) await rest(25);
   const [number] = readFileSync(port, 'utf8').split('\n');
   const browser = await chromium.connectOverCDP(`http://127.0.0.1:${number}`);
   const context = browser.contexts()[0]!;
+  context.setDefaultTimeout(60_000);
   return { child, browser, page: context.pages()[0] ?? (await context.newPage()) };
 }
 
@@ -148,7 +149,7 @@ export async function kills(base: string, count: number, seed: number, told: (do
       }
       const writing = burst(page, `n${seed}-${n}`).catch((e) => process.env.DEBUG_KILLS && console.error(String(e)));
       // The first dialog of a cold page takes its time; the kill comes while the burst is going.
-      for (let i = 0; i < 500 && !mine.length; i++) await rest(10);
+      for (let i = 0; i < 3000 && !mine.length; i++) await rest(10);
       await rest(d.to(350));
       // What the screen has said by now counts; what it says while it dies may or may not have been seen.
       mine = [...mine];
