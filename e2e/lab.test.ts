@@ -54,7 +54,7 @@ test('the lab: a bigger pot dies sooner, a tray lasts, a variant is kept, the ma
   // The map fills; a second visit finds it.
   await page.getByText('kept for this revision of the sheet').waitFor({ timeout: 120_000 });
   await page.reload();
-  await page.getByText('kept for this revision of the sheet').waitFor({ timeout: 10_000 });
+  await page.getByText('kept for this revision of the sheet').waitFor({ timeout: 60_000 });
   await page.goto(`${base()}/job/sample-ramp/sample-nosing/mix`);
   // 38 mm in lifts of 12: four.
   await page.getByRole('button', { name: 'Batch 4' }).waitFor();

@@ -77,7 +77,7 @@ test('every shape can be chosen by its picture, measured, and drawn', async () =
       await type(page, 'Weighed after filling', '1400 g');
     }
     await page
-      .waitForFunction(() => /\d/.test(document.querySelector('[data-testid=answer]')?.textContent ?? ''), undefined, { timeout: 5000 })
+      .waitForFunction(() => /\d/.test(document.querySelector('[data-testid=answer]')?.textContent ?? ''), undefined, { timeout: 40_000 })
       .catch(() => {
         throw new Error(`${name} was not measured`);
       });

@@ -1,3 +1,5 @@
+import { refuse } from '../units';
+
 /** A raster over (u, v): values by row, NaN where nothing was seen. */
 export interface Grid {
   readonly nx: number;
@@ -14,6 +16,9 @@ export const placeOf = (g: Grid, i: number): readonly [number, number] => [
   g.u0 + ((i % g.nx) + 0.5) * g.cellMm,
   g.v0 + (Math.floor(i / g.nx) + 0.5) * g.cellMm,
 ];
+
+/** Cells of a map: four thousand by four thousand. */
+const MOST_CELLS = 16_000_000;
 
 /**
  * Rasterises scattered heights: the median of each cell, so that stray points do not count.
@@ -35,6 +40,14 @@ export function rasterise(
   const nx = Math.max(1, Math.ceil((u1 - u0) / cellMm + 1e-9));
   const ny = Math.max(1, Math.ceil((v1 - v0) / cellMm + 1e-9));
   const cells = nx * ny;
+  // A scan taken in another unit than it was made in would lay a map larger than any memory.
+  if (!(cells <= MOST_CELLS))
+    refuse(
+      'unit',
+      cells,
+      `up to ${MOST_CELLS / 1e6} million cells`,
+      'The scan is far too large for the size of its cells: check the unit it was made in.',
+    );
   const of = new Uint32Array(u.length);
   const starts = new Uint32Array(cells + 1);
   for (let i = 0; i < u.length; i++) {

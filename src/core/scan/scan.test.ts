@@ -1,6 +1,7 @@
 import { hullGougeScan, makeScan, rampEdgeScan } from '../../sample/scans';
 import { kindOf, measureVoid, unpack, voidOf } from '../void';
 import { fitSurface, heightAt, likelyUnits, measureScan, type ScanAsk } from '.';
+import { rasterise } from './grid';
 
 const FLAT = () => 0;
 const HULL = (x: number, y: number) => -((x - 150) ** 2) / 2000 - (y - 120) ** 2 / 1800;
@@ -179,4 +180,9 @@ test('the stored map holds the volume, and its doubt is that of the depths over 
   expect(kindOf(found).below!(found, 0)).toBeGreaterThan(r.nominalMl * 0.999);
   const damaged = { ...found, map: { ...found.map, depths: found.map.depths.slice(0, 40) } };
   expect(kindOf(damaged).problems(damaged)[0]!.sentence).toMatch(/damaged/);
+});
+
+test('a scan far larger than its cells is refused by its unit, before any memory is asked for', () => {
+  const far = Float64Array.of(0, 5_000_000);
+  expect(() => rasterise(far, far, Float64Array.of(0, 0), 1)).toThrow(/check the unit/);
 });
