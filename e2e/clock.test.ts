@@ -29,7 +29,7 @@ test('what would open a window in a frosty week: a tent with heat, taken with on
   await page.getByText('too cold').first().waitFor();
   await page.getByRole('button', { name: 'What would open a window?' }).click();
   const tent = page.getByTestId('openers').getByRole('listitem').filter({ hasText: 'Tent and heat by' });
-  await tent.waitFor({ timeout: 60_000 });
+  await tent.waitFor({ timeout: 240_000 });
   await tent.getByRole('button', { name: 'Plan it so' }).click();
   await page
     .getByTestId('start-says')
@@ -164,7 +164,7 @@ test('pots and lifts of the sheets in use are prepared in the background and kep
       return keys.includes('sheet-mortar-1|pot') && keys.includes('sheet-mortar-1|lift');
     },
     undefined,
-    { timeout: 60_000, polling: 500 },
+    { timeout: 240_000, polling: 500 },
   );
   await page.context().close();
 });

@@ -19,7 +19,7 @@ const minutes = (text: string) => {
 const potLife = async (page: Page) => {
   await page.waitForTimeout(300);
   await page.waitForFunction(() => document.querySelector('[aria-busy]')?.getAttribute('aria-busy') === 'false', undefined, {
-    timeout: 60_000,
+    timeout: 240_000,
   });
   return minutes((await page.getByTestId('pot-life').textContent())!);
 };
@@ -28,7 +28,7 @@ test('the lab: a bigger pot dies sooner, a tray lasts, a variant is kept, the ma
   const page = await open();
   await withSample(page, base());
   await page.goto(`${base()}/lab?repair=sample-nosing`);
-  await page.getByTestId('pot-life').waitFor({ timeout: 60_000 });
+  await page.getByTestId('pot-life').waitFor({ timeout: 240_000 });
   await page
     .getByText(/^An estimate/)
     .first()
@@ -54,7 +54,7 @@ test('the lab: a bigger pot dies sooner, a tray lasts, a variant is kept, the ma
   // The map fills; a second visit finds it.
   await page.getByText('kept for this revision of the sheet').waitFor({ timeout: 120_000 });
   await page.reload();
-  await page.getByText('kept for this revision of the sheet').waitFor({ timeout: 60_000 });
+  await page.getByText('kept for this revision of the sheet').waitFor({ timeout: 240_000 });
   await page.goto(`${base()}/job/sample-ramp/sample-nosing/mix`);
   // 38 mm in lifts of 12: four.
   await page.getByRole('button', { name: 'Batch 4' }).waitFor();
@@ -129,7 +129,7 @@ test('the probe is held to the place and read when it has settled; the record ke
   await page.getByRole('button', { name: 'Read a value' }).click();
   await page.getByRole('button', { name: 'Hold it to the place' }).click();
   await page.getByText('settling').waitFor();
-  await page.getByText('settled', { exact: true }).waitFor({ timeout: 60_000 });
+  await page.getByText('settled', { exact: true }).waitFor({ timeout: 240_000 });
   await page.getByRole('button', { name: 'Take it over' }).click();
   await page.goto(`${base()}/job/sample-winch/log`);
   await page

@@ -30,9 +30,9 @@ test('shapes are added one behind the other, and the last to go takes the void w
 test('what differs among like voids goes with its shape, and follows later ones down', () => {
   const v = { ...voidOf(SHAPES.hole.blank()), shapes: [SHAPES.patch.blank(), SHAPES.hole.blank(), SHAPES.hole.blank()], count: 5 };
   const variants = [
-    { count: 1, key: 'shapes.0.depth.mean', deltaMm: 3 },
-    { count: 2, key: 'shapes.2.depth', deltaMm: 5 },
-  ] as unknown as typeof v.variants;
+    { count: 1, key: 'shapes.0.depth.mean', byMm: 3 },
+    { count: 2, key: 'shapes.2.depth', byMm: 5 },
+  ];
   set({ ...repair, void: { ...v, variants } });
   removeShape(repair.id, 0);
   expect(now()!.variants.map((x) => x.key)).toEqual(['shapes.1.depth']);
@@ -55,8 +55,8 @@ test.each(SHAPE_IDS)('%s: a pulled length is written as if it had been typed, an
 });
 
 test('points move by whole millimetres, those of a zone to keep clear as well', () => {
-  const zone = { id: 'k', label: 'bolt', xMm: 10, yMm: 10, diameter: measured(12, 'calliper') };
-  const v = { ...voidOf(SHAPES.patch.blank()), keepClear: [zone] } as unknown as NonNullable<typeof repair.void>;
+  const zone = { name: 'bolt', form: 'round', xMm: 10, yMm: 10, aMm: 12, bMm: 12, depthMm: 20 } as const;
+  const v = { ...voidOf(SHAPES.patch.blank()), keepClear: [zone] };
   set({ ...repair, void: v });
   movePoint(repair.id, 0, 'keepClear.0', [31.6, 8.2]);
   expect(now()!.keepClear[0]).toMatchObject({ xMm: 32, yMm: 8 });
@@ -72,4 +72,15 @@ test('a shape is replaced or written at a path; a repair without a void stays wi
   const key = SHAPES.patch.dimensions(other as never)[0]!.key;
   writeShape(repair.id, 0, key, measured(77, 'rule'));
   expect(SHAPES.patch.dimensions(now()!.shapes[0] as never)[0]!.measured.valueMm).toBe(77);
+});
+
+test('what no record can hold is not taken over, and said; what stood there stands', () => {
+  addShape(repair.id, 'patch');
+  const before = now();
+  const key = SHAPES.patch.dimensions(SHAPES.patch.blank() as never)[0]!.key;
+  writeShape(repair.id, 0, key, measured(1e12, 'rule'));
+  expect(now()).toBe(before);
+  expect(workspace.state.getState().notTaken).toMatchObject({ path: ['void', 'shapes', '0', ...key.split('.'), 'valueMm'] });
+  writeShape(repair.id, 0, key, measured(77, 'rule'));
+  expect(workspace.state.getState().notTaken).toBeNull();
 });

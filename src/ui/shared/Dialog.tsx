@@ -32,7 +32,10 @@ export function Dialog({
     <dialog
       ref={ref}
       aria-labelledby={id}
-      onClose={onClose}
+      // Closing is told a moment later: one that was opened again meanwhile is not the one that closed.
+      onClose={(e) => {
+        if (!e.currentTarget.open) onClose();
+      }}
       className={`paper m-auto p-0 ${wide ? 'w-[min(60rem,96vw)]' : 'w-[min(34rem,94vw)]'} max-h-[92vh] backdrop:bg-black/50`}
       style={{ color: 'var(--ink)' }}
     >
