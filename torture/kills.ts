@@ -102,6 +102,8 @@ async function burst(page: Page, name: string): Promise<void> {
       const since = performance.now();
       button('Into the record')!.click();
       while (document.querySelector('dialog textarea')) await turn();
+      // A text that is still kept as being typed was not taken in: the dialog was closed by something else.
+      if (localStorage.getItem('grenko.typing')?.includes(`"${text}"`)) continue;
       (window as unknown as { said(text: string, ms: number): void }).said(text, performance.now() - since);
     }
   }, name);
@@ -160,7 +162,8 @@ export async function kills(base: string, count: number, seed: number, told: (do
       await Promise.race([writing, rest(500)]);
     } finally {
       kill(child);
-      await browser.close().catch(() => undefined);
+      // Its process is gone: nothing is left that would answer, so nobody waits for it.
+      void browser.close().catch(() => undefined);
     }
     // The last of a profile is looked at before the profile goes.
     if (n % 40 === 39 || n === count - 1) {
@@ -172,7 +175,7 @@ export async function kills(base: string, count: number, seed: number, told: (do
         lost.push(...promised.filter((p) => !there.has(p)));
       } finally {
         kill(again.child);
-        await again.browser.close().catch(() => undefined);
+        void again.browser.close().catch(() => undefined);
       }
     }
     told(n + 1);
