@@ -3,7 +3,7 @@ import { kills } from '../torture/kills';
 import { KINDS_OF_DAMAGE, mutant, seedFiles } from '../torture/mutants';
 
 const base = () => process.env.GRENKO_BASE!;
-jest.setTimeout(600_000);
+jest.setTimeout(1_800_000);
 
 test('forty kills in bursts of writing lose nothing that the screen said was saved', async () => {
   const { kills: n, acknowledged, lost } = await kills(base(), 40, 3);
