@@ -19,6 +19,8 @@ export interface Clock {
   now(): number;
   /** By how much the device's clock is ahead of own time, ms; 0 while they agree. */
   aheadMs(): number;
+  /** The later of own time and the device's, epoch ms: what a pot is judged by, which may have died while the device slept. */
+  latest(): number;
   /** The device's clock is right: own time follows it from here. */
   follow(): void;
   memory(): ClockMemory;
@@ -50,6 +52,10 @@ export function createClock({ wall, mono }: ClockSource, before: ClockMemory | n
     aheadMs: () => {
       look();
       return Math.abs(ahead) > SLACK_MS ? ahead : 0;
+    },
+    latest: () => {
+      const w = look();
+      return Math.round(Math.max(w, w - ahead));
     },
     follow: () => {
       look();

@@ -18,7 +18,7 @@ import { useNow } from '../workspace/now';
 import { usePrefs } from '../workspace/prefs';
 import { record } from '../workspace/record';
 import { repairIn, useJobView } from '../workspace/view';
-import { startWork } from '../workspace/workspace';
+import { clock as deviceClock, startWork } from '../workspace/workspace';
 import { useAlarm, useAwake } from './alarm';
 import { NoteDialog, ReadDialog, TroubleDialog } from './dialogs';
 import { Pot } from './Pot';
@@ -60,7 +60,9 @@ export function RunPage({ jobId, repairId }: { jobId: string; repairId: string }
   const [dialog, setDialog] = useState<'none' | 'read' | 'note' | 'trouble'>('none');
   const [checked, setChecked] = useState<string | null>(null);
   const pot = at ? livePot(at) : null;
-  const left = pot?.planMs ? pot.planMs - nowMs : null;
+  // While the device's clock is in doubt, working times go by the later of both times, waits by the earlier.
+  const spentMs = nowMs + (deviceClock.latest() - deviceClock.now());
+  const left = pot?.planMs ? pot.planMs - spentMs : null;
   const step = at?.plan.steps.find((s) => s.doneAt === null);
   const wait = at ? nextWait(at, step, nowMs) : null;
   const waitLeft = !pot && wait?.planMs ? wait.planMs - nowMs : null;
@@ -95,10 +97,10 @@ export function RunPage({ jobId, repairId }: { jobId: string; repairId: string }
   const toBegin = mixes && step?.begunAt === null;
   const holdOpen = step?.hold === true && checked !== step.id;
   const wet = plan.milestones.find(
-    (m) => m.kind === 'primer-wet' && m.originMs !== null && m.planMs !== null && m.originMs <= nowMs && m.planMs > nowMs,
+    (m) => m.kind === 'primer-wet' && m.originMs !== null && m.planMs !== null && m.originMs <= nowMs && m.planMs > spentMs,
   );
   const next = step ? steps[steps.indexOf(step) + 1] : undefined;
-  const mixerLeft = idleMixer(at, nowMs);
+  const mixerLeft = idleMixer(at, spentMs);
 
   const go = async () => {
     if (!started) return startWork(repairId, plan.usableMin, role);
@@ -178,7 +180,7 @@ export function RunPage({ jobId, repairId }: { jobId: string; repairId: string }
           <section aria-label="Next step">
             <p className="soft text-[0.95rem]">
               step {steps.indexOf(step) + 1} of {steps.length}
-              {wet?.planMs ? ` · primer still wet for ${formatDuration((wet.planMs - nowMs) / 60_000)}` : ''}
+              {wet?.planMs ? ` · primer still wet for ${formatDuration((wet.planMs - spentMs) / 60_000)}` : ''}
             </p>
             <h2 className="text-[1.6rem] font-bold leading-tight" data-testid="step">
               {prose(step.title)}

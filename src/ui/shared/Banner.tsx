@@ -167,8 +167,8 @@ function ClockLine() {
         </>
       }
     >
-      Work is running. Until you say which, every wait goes on by the time that really passed here, so that nothing is let go too early; if
-      it is wrong now, set it right.
+      Work is running. Until you say which, every wait goes on by the time that really passed here, so that nothing is let go too early, and
+      a pot counts by the later of both; if it is wrong now, set it right.
     </Across>
   );
 }
