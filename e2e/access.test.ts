@@ -36,6 +36,7 @@ const VIEWS = [
   '/settings',
 ];
 
+const TAGS = ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'];
 const LIGHTS = ['day', 'night', 'sun'] as const;
 
 /** The same page in another light, as the key does it. */
@@ -51,12 +52,12 @@ test.each(VIEWS)('%s has no serious fault for those who see or steer otherwise, 
   await page.locator('#main').waitFor();
   for (const theme of LIGHTS) {
     await light(theme);
-    const axe = new AxeBuilder({ page });
-    // Only contrast depends on the light: the other rules are tried once.
-    const { violations } = await (theme === 'day'
-      ? axe.withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'])
-      : axe.withRules(['color-contrast'])
-    ).analyze();
+    // Only contrast depends on the light: the other rules are tried once. There are no frames, and only faults are asked for: that takes
+    // a third of the time.
+    const { violations } = await new AxeBuilder({ page })
+      .setLegacyMode()
+      .options({ runOnly: theme === 'day' ? TAGS : ['color-contrast'], resultTypes: ['violations'] })
+      .analyze();
     for (const v of violations)
       if (v.impact === 'serious' || v.impact === 'critical')
         faults.push(

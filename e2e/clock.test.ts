@@ -1,19 +1,15 @@
-import type { Browser, Page } from 'playwright-core';
-import { freshPage, launch, withSample } from './browser';
+import type { Page } from 'playwright-core';
+import { site, withSample } from './browser';
 import { choose, type } from './hands';
 
-const base = () => process.env.GRENKO_BASE!;
+const yard = site();
+const { base } = yard;
 const NOSING = '/job/sample-ramp/sample-nosing';
 const PLATE = '/job/sample-winch/sample-plate';
-let browser: Browser;
-beforeAll(async () => {
-  browser = await launch();
-});
-afterAll(() => browser.close());
 jest.setTimeout(600_000);
 
 const sample = async (): Promise<Page> => {
-  const page = await freshPage(browser);
+  const page = await yard.page();
   await withSample(page, base());
   return page;
 };
@@ -38,7 +34,6 @@ test('what would open a window in a frosty week: a tent with heat, taken with on
   // Undo brings the frost back.
   await page.keyboard.press('Control+z');
   await page.getByText(/No start in this week is good/).waitFor();
-  await page.context().close();
 });
 
 test('a load is held against the strength: too much is a stop, a bearable one has its hour and asks for a review', async () => {
@@ -66,7 +61,6 @@ test('a load is held against the strength: too much is a stop, a bearable one ha
   await type(page, 'Allowed on it', '9 kN');
   // 1 kN × 3 against 9 kN.
   await says.getByText('33 %', { exact: true }).waitFor();
-  await page.context().close();
 });
 
 test('a logger’s file and a humidity go into the record with their source; what cannot be is told', async () => {
@@ -98,7 +92,6 @@ test('a logger’s file and a humidity go into the record with their source; wha
   await page.goto(`${base()}${PLATE}/hold`);
   await page.getByText('measured', { exact: true }).first().waitFor();
   await page.getByText('base, expected').waitFor();
-  await page.context().close();
 });
 
 test('the lab at a place: colder weather opens it later, a variant is kept with its hours, and the place goes back to the repair', async () => {
@@ -131,7 +124,6 @@ test('the lab at a place: colder weather opens it later, a variant is kept with 
   await page.getByText(/resin and amine hardener only/).waitFor();
   await page.getByRole('heading', { name: 'At the place' }).waitFor();
   await page.locator('[data-milestone=load]').waitFor();
-  await page.context().close();
 });
 
 test('what does not go together is found where it is said what it meets', async () => {
@@ -143,7 +135,6 @@ test('what does not go together is found where it is said what it meets', async 
   await page.getByRole('heading', { name: 'Copper in the base' }).waitFor();
   await page.goto(`${base()}/job/sample-winch/sample-plate/finish`);
   await page.getByRole('heading', { name: 'The next layer may stay soft on this one' }).waitFor();
-  await page.context().close();
 });
 
 test('pots and lifts of the sheets in use are prepared in the background and kept by revision', async () => {
@@ -166,5 +157,4 @@ test('pots and lifts of the sheets in use are prepared in the background and kep
     undefined,
     { timeout: 240_000, polling: 500 },
   );
-  await page.context().close();
 });

@@ -1,18 +1,14 @@
-import type { Browser, Page } from 'playwright-core';
-import { fresh, launch, PHONE, withSample } from './browser';
+import type { Page } from 'playwright-core';
+import { PHONE, site, withSample } from './browser';
 import { answer, choose, type } from './hands';
 
-const base = () => process.env.GRENKO_BASE!;
+const yard = site();
+const { base } = yard;
 const NOSING = '/job/sample-ramp/sample-nosing';
-let browser: Browser;
-beforeAll(async () => {
-  browser = await launch();
-});
-afterAll(() => browser.close());
 jest.setTimeout(600_000);
 
 const sampled = async (viewport?: typeof PHONE): Promise<Page> => {
-  const page = await (await fresh(browser, viewport)).newPage();
+  const page = await yard.page(viewport);
   await withSample(page, base());
   return page;
 };
@@ -28,7 +24,6 @@ test('on a phone the rule folds, and nothing runs out of the screen', async () =
   await page.getByRole('button', { name: /unfold/ }).click();
   await page.getByRole('link', { name: /^Hold/ }).click();
   await page.waitForURL(/hold/);
-  await page.context().close();
 });
 
 test('pulling a dimension in the drawing changes the field and the answer, by pointer and by key', async () => {
@@ -48,7 +43,6 @@ test('pulling a dimension in the drawing changes the field and the answer, by po
   await end.focus();
   await page.keyboard.press('ArrowRight');
   expect(Number.parseFloat(await field.inputValue())).toBe(pulled + 1);
-  await page.context().close();
 });
 
 test('pulling the temperature or the start moves everything behind it', async () => {
@@ -69,7 +63,6 @@ test('pulling the temperature or the start moves everything behind it', async ()
   await page.mouse.move(band.x + 150, band.y + 10, { steps: 6 });
   await page.mouse.up();
   await page.waitForFunction((b) => document.querySelector('[data-testid=answer]')?.textContent !== b, warmed);
-  await page.context().close();
 });
 
 test('quantities are typed as people say them, what is ambiguous is asked, what is wrong keeps the text', async () => {
@@ -96,7 +89,6 @@ test('quantities are typed as people say them, what is ambiguous is asked, what 
     .first()
     .waitFor();
   expect(await answer(page)).toBe('—');
-  await page.context().close();
 });
 
 test('bad input at the site is said at its field and the plan stands', async () => {
@@ -109,11 +101,10 @@ test('bad input at the site is said at its field and the plan stands', async () 
   await page.getByText(/humidity must lie between/i).waitFor();
   await page.getByRole('list', { name: '' }).first().waitFor();
   expect(await page.getByText('Last repair may be opened').count()).toBe(1);
-  await page.context().close();
 });
 
 test('a sheet without its basis, or growing with temperature, is refused at its field', async () => {
-  const page = await (await fresh(browser)).newPage();
+  const page = await yard.page();
   await page.goto(`${base()}/shelf/new`);
   await type(page, 'A to B, with its basis', '2:1');
   await page.getByText(/ratio by weight is not a ratio by volume/).waitFor();
@@ -123,7 +114,6 @@ test('a sheet without its basis, or growing with temperature, is refused at its 
   await page.getByText(/fields to mend/).waitFor();
   await type(page, /Full load: as on the sheet/, '20 C: 5 h to 4 h');
   await page.getByText(/ends swapped/).waitFor();
-  await page.context().close();
 });
 
 test('everything is reached by keyboard: the list, going anywhere, stages by number', async () => {
@@ -144,7 +134,6 @@ test('everything is reached by keyboard: the list, going anywhere, stages by num
   await page.waitForURL(/sample-plate\/mix/);
   await page.goBack();
   await page.waitForURL(/place/);
-  await page.context().close();
 });
 
 test('schools change the numbers on the screen', async () => {
@@ -155,5 +144,4 @@ test('schools change the numbers on the screen', async () => {
   expect(Number(await answer(page))).toBeLessThan(Number(full));
   await choose(page, 'First shots of a mixer', 'used');
   expect(await page.getByText('first shots thrown away', { exact: true }).count()).toBe(0);
-  await page.context().close();
 });

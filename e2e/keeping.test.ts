@@ -1,27 +1,20 @@
 import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import type { Browser, BrowserContext, Page } from 'playwright-core';
-import { fresh, launch, withSample } from './browser';
+import type { Page } from 'playwright-core';
+import { site, withSample } from './browser';
 import { answer, type } from './hands';
 
-const base = () => process.env.GRENKO_BASE!;
+const yard = site();
+const { base } = yard;
 const NOSING = '/job/sample-ramp/sample-nosing';
 const RUN = '/job/sample-winch/sample-plate/run';
 const folder = mkdtempSync(join(tmpdir(), 'grenko-'));
-let browser: Browser;
-let context: BrowserContext;
 let page: Page;
-beforeAll(async () => {
-  browser = await launch();
-});
-afterAll(() => browser.close());
 beforeEach(async () => {
-  context = await fresh(browser);
-  page = await context.newPage();
+  page = await yard.page();
   await withSample(page, base());
 });
-afterEach(() => context.close());
 jest.setTimeout(600_000);
 
 /** Lets the database refuse to write, until it is mended. */
@@ -125,7 +118,7 @@ test('a sheet half typed and a note half written are there after the page was le
 });
 
 test('two tabs: different fields both stand, one field is asked about, a step ticked in both is one entry', async () => {
-  const other = await context.newPage();
+  const other = await page.context().newPage();
   for (const p of [page, other]) {
     await p.goto(`${base()}/job/sample-ramp`);
     await p.getByLabel('Place', { exact: true }).waitFor();
@@ -149,7 +142,7 @@ test('two tabs: different fields both stand, one field is asked about, a step ti
   await question.getByRole('button', { name: 'Take this tab’s' }).click();
   await question.waitFor({ state: 'detached' });
   expect(await page.getByLabel('Place', { exact: true }).inputValue()).toBe('West ramp');
-  const twin = await context.newPage();
+  const twin = await page.context().newPage();
   await Promise.all([page.goto(base() + RUN), twin.goto(base() + RUN)]);
   await Promise.all([page.getByTestId('step').waitFor(), twin.getByTestId('step').waitFor()]);
   // The second has not heard of the first when it is pressed.
@@ -167,7 +160,7 @@ test('two tabs: different fields both stand, one field is asked about, a step ti
 });
 
 test('undo in one tab leaves the job of another tab alone, and says what it did not take back', async () => {
-  const other = await context.newPage();
+  const other = await page.context().newPage();
   await other.goto(base());
   await other.getByRole('button', { name: 'New job' }).click();
   await other.waitForURL(/\/job\//);
@@ -298,7 +291,7 @@ test('everything goes out as one file and comes back in an empty browser', async
   await download.saveAs(path);
   await page.goto(`${base()}/job/sample-winch/sample-plate/mix`);
   const mix = await answer(page);
-  const elsewhere = await fresh(browser);
+  const elsewhere = await yard.context();
   const there = await elsewhere.newPage();
   await there.goto(`${base()}/settings`);
   await there.getByLabel('Backup file').setInputFiles(path);
@@ -313,7 +306,6 @@ test('everything goes out as one file and comes back in an empty browser', async
     .getByRole('alert')
     .getByText(/not a whole zip/)
     .waitFor();
-  await elsewhere.close();
 });
 
 test('a job that cannot be planned is one card; the yard opens, it can be set aside and taken back', async () => {
@@ -384,7 +376,7 @@ test.each([
 });
 
 test('an older tab that holds the database is named, and the page goes on when it lets go', async () => {
-  const clean = await fresh(browser);
+  const clean = await yard.context();
   const old = await clean.newPage();
   await old.goto(`${base()}/manifest.webmanifest`);
   await old.evaluate(
@@ -410,7 +402,6 @@ test('an older tab that holds the database is named, and the page goes on when i
   await old.evaluate(() => (window as unknown as { held: IDBDatabase }).held.close());
   await next.getByRole('heading', { name: 'Nothing planned yet' }).waitFor();
   expect(await next.getByText(/older Grenko holds the database/).count()).toBe(0);
-  await clean.close();
 });
 
 test('preferences that make no sense are as if never set', async () => {

@@ -1,16 +1,12 @@
-import type { Browser, Page } from 'playwright-core';
-import { freshPage, launch, withSample } from './browser';
+import type { Page } from 'playwright-core';
+import { site, withSample } from './browser';
 import { choose, type } from './hands';
 
-const base = () => process.env.GRENKO_BASE!;
-let browser: Browser;
-beforeAll(async () => {
-  browser = await launch();
-});
-afterAll(() => browser.close());
+const yard = site();
+const { base } = yard;
 jest.setTimeout(600_000);
 
-const open = () => freshPage(browser);
+const open = yard.page;
 const minutes = (text: string) => {
   const h = Number(/(\d+) h/.exec(text)?.[1] ?? 0);
   return h * 60 + Number(/(\d+) min/.exec(text)?.[1] ?? 0);
@@ -60,7 +56,6 @@ test('the lab: a bigger pot dies sooner, a tray lasts, a variant is kept, the ma
   await page.getByRole('button', { name: 'Batch 4' }).waitFor();
   await page.goto(`${base()}/lab?sheet=sheet-anchor-1`);
   await page.getByText(/resin and amine hardener only/).waitFor();
-  await page.context().close();
 });
 
 test('when to begin: pulled along the week it says why a start fails, and the best is taken', async () => {
@@ -91,7 +86,6 @@ test('when to begin: pulled along the week it says why a start fails, and the be
     (was) => document.querySelector('[role=slider][aria-label="Start of mixing"]')?.getAttribute('aria-valuenow') !== was,
     before,
   );
-  await page.context().close();
 });
 
 test('weather hour by hour: a file asks what it does not say, a bad row is told, made-up weather is marked as such', async () => {
@@ -119,7 +113,6 @@ test('weather hour by hour: a file asks what it does not say, a bad row is told,
   await page.getByText('not real weather').waitFor();
   await page.reload();
   await page.getByText('not real weather').waitFor();
-  await page.context().close();
 });
 
 test('the probe is held to the place and read when it has settled; the record keeps its source', async () => {
@@ -136,7 +129,6 @@ test('the probe is held to the place and read when it has settled; the record ke
     .getByText(/contact probe \(simulated\)/)
     .first()
     .waitFor();
-  await page.context().close();
 });
 
 test('a clear night takes the base below the air and the dew point stops the work; a tent through the night brings it back', async () => {
@@ -165,7 +157,6 @@ test('a clear night takes the base below the air and the dew point stops the wor
   await page.getByText('Water lies between −2 and 40 °C.').waitFor();
   const warm = await answerOf('place');
   expect(warm).not.toBe(cold);
-  await page.context().close();
 });
 
 test('packs from a cold store: how long in a room, quicker in a bath, and by when; a place too cold for it is refused', async () => {
@@ -182,5 +173,4 @@ test('packs from a cold store: how long in a room, quicker in a bath, and by whe
   expect(after((await says.textContent())!)).toBeLessThan(after(room));
   await type(page, 'of', '12 C');
   await page.getByText(/never brings it to 18 °C/).waitFor();
-  await page.context().close();
 });

@@ -1,27 +1,17 @@
 import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import type { Browser, BrowserContext, Page } from 'playwright-core';
-import { fresh, launch, withSample } from './browser';
+import type { Page } from 'playwright-core';
+import { site, withSample } from './browser';
 import { answer, choose, type } from './hands';
 
-const base = () => process.env.GRENKO_BASE!;
+const yard = site();
+const { base } = yard;
 const folder = mkdtempSync(join(tmpdir(), 'grenko-measure-'));
-let browser: Browser;
-let context: BrowserContext;
 let page: Page;
-beforeAll(async () => {
-  browser = await launch();
-});
-afterAll(() => browser.close());
 beforeEach(async () => {
-  context = await fresh(browser);
-  page = await context.newPage();
-  page.on('pageerror', (error) => {
-    throw error;
-  });
+  page = await yard.page();
 });
-afterEach(() => context.close());
 jest.setTimeout(600_000);
 
 /** A new repair in a job of its own, at its measure stage, with every shape offered. */
@@ -319,7 +309,7 @@ test('an outline is traced on a photo, perspective undone, the photo kept withou
   expect(file.repairs[0].void.shapes[0].outline.photoId).toBe(file.attachments[0].id);
   expect(kept.includes('Exif') || kept.includes('GPS')).toBe(false);
   // In another browser the photo is there as well.
-  const other = await fresh(browser);
+  const other = await yard.context();
   const there = await other.newPage();
   await there.goto(base());
   await there.getByRole('button', { name: 'Take in a job file' }).waitFor();
@@ -327,7 +317,6 @@ test('an outline is traced on a photo, perspective undone, the photo kept withou
   await there.waitForURL(/\/job\//);
   await there.goto(`${base()}/job/${job}/${file.repairs[0].id}/measure`);
   await there.getByRole('img', { name: 'What the outline was traced on' }).waitFor();
-  await other.close();
 });
 
 test('the setting-out is drawn, checked against its clearance, and stands at the hold point before drilling', async () => {

@@ -2,25 +2,19 @@ import { execFileSync, spawnSync } from 'node:child_process';
 import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import type { Browser, BrowserContext, Page } from 'playwright-core';
-import { fresh, launch, PHONE, withSample } from './browser';
+import type { Page } from 'playwright-core';
+import { PHONE, site, withSample } from './browser';
 import { answer, choose, stage, type } from './hands';
 
-const base = () => process.env.GRENKO_BASE!;
+const yard = site();
+const { base } = yard;
+const TSX = 'node_modules/.bin/tsx';
 const RUN = '/job/sample-winch/sample-plate/run';
 const folder = mkdtempSync(join(tmpdir(), 'grenko-'));
-let browser: Browser;
-let context: BrowserContext;
 let page: Page;
-beforeAll(async () => {
-  browser = await launch();
-});
-afterAll(() => browser.close());
 beforeEach(async () => {
-  context = await fresh(browser);
-  page = await context.newPage();
+  page = await yard.page();
 });
-afterEach(() => context.close());
 jest.setTimeout(600_000);
 
 const exported = async (p: Page, job: string): Promise<string> => {
@@ -71,7 +65,7 @@ test('a reload, a closed tab and a second tab keep the pot’s clock', async () 
   await page.reload();
   await page.getByTestId('clock').waitFor();
   expect(before - (await seconds(page))).toBeLessThan(30);
-  const second = await context.newPage();
+  const second = await page.context().newPage();
   await second.goto(base() + RUN);
   await second.getByTestId('step').waitFor();
   expect(await second.getByTestId('step').textContent()).toBe('Spread, both faces');
@@ -151,7 +145,7 @@ test('a job goes out as a file, plans the same in an empty browser, and a second
   await page.goto(`${base()}/job/sample-winch/sample-plate/mix`);
   const mix = await answer(page);
   const first = await exported(page, 'sample-winch');
-  const other = await fresh(browser);
+  const other = await yard.context();
   const there = await other.newPage();
   await takeIn(there, first);
   await there.waitForURL(/job\/sample-winch/);
@@ -176,7 +170,6 @@ test('a job goes out as a file, plans the same in an empty browser, and a second
   await page.goto(`${base()}/job/sample-winch/log`);
   await page.getByText('written on the phone').waitFor();
   await page.getByText('Done: Spread, both faces').waitFor();
-  await other.close();
 });
 
 test('damaged and foreign files are refused with the place, and nothing changes', async () => {
@@ -204,14 +197,14 @@ test('command line, HTTP and browser give the same plan', async () => {
   const file = await exported(page, 'sample-ramp');
   const at = new Date().toISOString();
   const cli = JSON.parse(
-    execFileSync('npx', ['tsx', 'scripts/plan.ts', file, '--at', at], { encoding: 'utf8', stdio: ['ignore', 'pipe', 'ignore'] }),
+    execFileSync(TSX, ['scripts/plan.ts', file, '--at', at], { encoding: 'utf8', stdio: ['ignore', 'pipe', 'ignore'] }),
   );
   const http = await (await post(`?at=${at}`, readFileSync(file, 'utf8'))).json();
   expect(http).toEqual(cli);
   const nosing = cli.repairs.find((r: { repairId: string }) => r.repairId === 'sample-nosing');
   expect((nosing.toMixMl / 1000).toFixed(2)).toBe(shown);
   const piped = JSON.parse(
-    execFileSync('npx', ['tsx', 'scripts/plan.ts', '-', '--at', at], {
+    execFileSync(TSX, ['scripts/plan.ts', '-', '--at', at], {
       encoding: 'utf8',
       input: readFileSync(file, 'utf8'),
       stdio: ['pipe', 'pipe', 'ignore'],
@@ -223,10 +216,10 @@ test('command line, HTTP and browser give the same plan', async () => {
 test('bad files end with status 2 and the field; over HTTP with 400 and 413', async () => {
   const path = join(folder, 'bad.json');
   writeFileSync(path, '{"format":"grenko-job","version":1}');
-  const run = spawnSync('npx', ['tsx', 'scripts/plan.ts', path], { encoding: 'utf8' });
+  const run = spawnSync(TSX, ['scripts/plan.ts', path], { encoding: 'utf8' });
   expect(run.status).toBe(2);
   expect(run.stderr).toMatch(/exportedAt: /);
-  expect(spawnSync('npx', ['tsx', 'scripts/plan.ts', path, '--at', 'noon'], { encoding: 'utf8' })).toMatchObject({ status: 2 });
+  expect(spawnSync(TSX, ['scripts/plan.ts', path, '--at', 'noon'], { encoding: 'utf8' })).toMatchObject({ status: 2 });
   const bad = await post('', '{');
   expect(bad.status).toBe(400);
   expect((await bad.json()).error.sentence).toMatch(/line 1/);
@@ -304,6 +297,7 @@ test('a stored record that no longer fits is set aside and can be exported', asy
 });
 
 test('a clock that was set back is noticed in the running view', async () => {
+  page = await (await yard.context()).newPage();
   await withSample(page, base());
   await page.clock.setFixedTime(new Date(Date.now() - 3 * 3_600_000));
   await page.goto(base() + RUN);
@@ -316,7 +310,7 @@ test('a clock that was set back is noticed in the running view', async () => {
 });
 
 test('the running view works with a thumb: every target of the work is 44 px or more', async () => {
-  const phone = await fresh(browser, PHONE);
+  const phone = await yard.context(PHONE);
   const thumb = await phone.newPage();
   await withSample(thumb, base());
   await thumb.goto(base() + RUN);
@@ -326,7 +320,6 @@ test('the running view works with a thumb: every target of the work is 44 px or 
     expect(box.x + box.width).toBeLessThanOrEqual(390);
   }
   expect(await thumb.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
-  await phone.close();
 });
 
 test('what was undone comes back, and the record is never undone', async () => {

@@ -1,5 +1,8 @@
-const { spawn } = require('node:child_process');
+const { execFileSync, spawn } = require('node:child_process');
+const { mkdtempSync } = require('node:fs');
 const net = require('node:net');
+const { tmpdir } = require('node:os');
+const { join } = require('node:path');
 
 const freePort = () =>
   new Promise((resolve) => {
@@ -9,8 +12,11 @@ const freePort = () =>
     });
   });
 
-/** Starts the built product on a free port for the interface tests. */
+/** Starts the built product on a free port for the interface tests, and prepares what clean profiles are given. */
 module.exports = async () => {
+  const folder = mkdtempSync(join(tmpdir(), 'grenko-e2e-'));
+  process.env.GRENKO_TABLES = join(folder, 'tables.json');
+  execFileSync('node_modules/.bin/tsx', ['e2e/tables.ts', process.env.GRENKO_TABLES], { stdio: 'inherit' });
   if (process.env.GRENKO_BASE) return;
   const port = await freePort();
   const child = spawn('node_modules/.bin/tsx', ['scripts/serve.ts', '-p', String(port), '-H', '127.0.0.1'], { stdio: 'ignore' });

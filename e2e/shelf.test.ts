@@ -1,17 +1,13 @@
 import { readFileSync } from 'node:fs';
-import type { Browser, Page } from 'playwright-core';
-import { freshPage, launch, withSample } from './browser';
+import type { Page } from 'playwright-core';
+import { site, withSample } from './browser';
 import { answer, choose, stage, type } from './hands';
 
-const base = () => process.env.GRENKO_BASE!;
-let browser: Browser;
-beforeAll(async () => {
-  browser = await launch();
-});
-afterAll(() => browser.close());
+const yard = site();
+const { base } = yard;
 jest.setTimeout(600_000);
 
-const open = () => freshPage(browser);
+const open = yard.page;
 const digits = (text: string | null) => Number((text ?? '').replace(/[^\d.]/g, ''));
 
 describe('the shelf', () => {
@@ -60,7 +56,6 @@ describe('the shelf', () => {
     await page.getByRole('button', { name: /as revision 2/ }).click();
     await page.getByText(/its doses run from 1 to 3 %/).waitFor({ state: 'detached' });
     await page.getByText('1 to 2.5 % hardener of A').waitFor();
-    await page.context().close();
   });
 
   test('bad figures get their sentence: ounces, a gallon, nought in the ratio, a kit of nothing, a ratio without its basis', async () => {
@@ -83,7 +78,6 @@ describe('the shelf', () => {
     await page.getByText('A gallon differs by country.').waitFor();
     await page.getByRole('button', { name: /Put it on the shelf/ }).click();
     await page.getByText(/fields to mend/).waitFor();
-    await page.context().close();
   });
 
   test('lots: an expired one and one from the frost are passed over, drops are counted; the shelf goes out as a file and comes into another browser', async () => {
@@ -109,9 +103,8 @@ describe('the shelf', () => {
     const path = await download.path();
     const file = { name: 'shelf.json', mimeType: 'application/json', buffer: readFileSync(path) };
     expect(JSON.parse(file.buffer.toString())).toMatchObject({ format: 'grenko-sheets', version: 1 });
-    await page.context().close();
 
-    const other = await open();
+    const other = await (await yard.context()).newPage();
     await other.goto(`${base()}/shelf`);
     await other.getByLabel('File of sheets').setInputFiles(file);
     await other.getByText('16 sheets taken in.').waitFor();
@@ -123,7 +116,6 @@ describe('the shelf', () => {
       .getByLabel('File of sheets')
       .setInputFiles({ name: 'x.json', mimeType: 'application/json', buffer: Buffer.from('{"format":"other"}') });
     await other.getByText('This is no file of sheets').waitFor();
-    await other.context().close();
   });
 });
 
@@ -150,7 +142,6 @@ test('choosing: every system with its reasons, the wall and the wet change them 
     .getByText(/the sheet says nothing of work overhead/)
     .first()
     .waitFor();
-  await page.context().close();
 });
 
 test('the mix: cup, strokes, fillers and colour change the figures, and what is too coarse is a stop', async () => {
@@ -199,7 +190,6 @@ test('the mix: cup, strokes, fillers and colour change the figures, and what is 
   await type(page, 'One stroke gives', '5 mL');
   await page.getByText(/strokes a place/).waitFor();
   expect(digits(await answer(page))).toBeGreaterThan(0);
-  await page.context().close();
 });
 
 /** Holds the pouring button down until the scale shows about so much. */
@@ -270,7 +260,6 @@ test('at the bench: the target of B follows A, too little is corrected, a foreig
     /Taken from lot RM-2210: 1 × Kit 2.5 kg/,
   ])
     await page.getByText(words).first().waitFor();
-  await page.context().close();
 });
 
 test('the pick list: kits from lots, what to buy, contents that do not match go into the record', async () => {
@@ -290,11 +279,10 @@ test('the pick list: kits from lots, what to buy, contents that do not match go 
   await page.getByRole('button', { name: 'Into the record' }).click();
   await page.goto(`${base()}/job/sample-landing/log`);
   await page.getByText(/mixing pail 0 of 1/).waitFor();
-  await page.context().close();
 });
 
 test('the cup kept of a batch is touched later; soft when it should bear load is a stop', async () => {
-  const page = await open();
+  const page = await (await yard.context()).newPage();
   await page.clock.install({ time: new Date('2026-05-05T05:00:00Z') });
   await withSample(page, base());
   await page.goto(`${base()}/job/sample-winch/sample-plate/run`);
@@ -312,7 +300,6 @@ test('the cup kept of a batch is touched later; soft when it should bear load is
   await page.getByRole('group', { name: 'Batch 1' }).getByRole('button', { name: 'tacky' }).click();
   await stageOf(page, 'release');
   await page.getByText('The cup of batch 1 is not hard').first().waitFor();
-  await page.context().close();
 });
 
 const stageOf = async (page: Page, name: string) => {

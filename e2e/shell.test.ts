@@ -1,18 +1,14 @@
 import { readFileSync, writeFileSync } from 'node:fs';
 import { request } from 'node:http';
 import { join } from 'node:path';
-import type { Browser, Page } from 'playwright-core';
+import type { Page } from 'playwright-core';
 import { load } from '../torture/load';
 import { seedFiles } from '../torture/mutants';
-import { fresh, launch, withSample } from './browser';
+import { site, withSample } from './browser';
 import { answer, stage, type } from './hands';
 
-const base = () => process.env.GRENKO_BASE!;
-let browser: Browser;
-beforeAll(async () => {
-  browser = await launch();
-});
-afterAll(() => browser.close());
+const yard = site();
+const { base } = yard;
 jest.setTimeout(600_000);
 
 /** A request as nobody’s browser sends it. */
@@ -85,7 +81,7 @@ const VIEWS = [
 ];
 
 test('the whole application runs under its policy with no violation', async () => {
-  const page = await (await fresh(browser)).newPage();
+  const page = await yard.page();
   const broken: string[] = [];
   page.on('console', (message) => {
     if (/Content Security Policy|Refused to/.test(message.text())) broken.push(message.text());
@@ -105,7 +101,6 @@ test('the whole application runs under its policy with no violation', async () =
   await page.goto(`${base()}/job/sample-landing/sample-spall/measure`);
   await page.locator('#main').waitFor();
   expect(broken).toEqual([]);
-  await page.context().close();
 });
 
 test('it can be installed', async () => {
@@ -124,7 +119,7 @@ const kept = (page: Page) =>
   page.waitForFunction(async () => (await navigator.serviceWorker.ready) && navigator.serviceWorker.controller !== null);
 
 test('with the server gone every view opens, reloads, plans, runs and exports', async () => {
-  const context = await fresh(browser, undefined, { serviceWorkers: 'allow' });
+  const context = await yard.context(undefined, { serviceWorkers: 'allow' });
   const page = await context.newPage();
   await withSample(page, base());
   await kept(page);
@@ -159,7 +154,7 @@ test('with the server gone every view opens, reloads, plans, runs and exports', 
 });
 
 test('a newer version waits while something runs, says so, and is taken with one press', async () => {
-  const context = await fresh(browser, undefined, { serviceWorkers: 'allow' });
+  const context = await yard.context(undefined, { serviceWorkers: 'allow' });
   const page = await context.newPage();
   await withSample(page, base());
   await kept(page);

@@ -1,13 +1,9 @@
-import type { Browser, Page } from 'playwright-core';
-import { fresh, launch } from './browser';
+import type { Page } from 'playwright-core';
+import { site } from './browser';
 import { answer, choose, passInspection, runToTheEnd, stage, type } from './hands';
 
-const base = () => process.env.GRENKO_BASE!;
-let browser: Browser;
-beforeAll(async () => {
-  browser = await launch();
-});
-afterAll(() => browser.close());
+const yard = site();
+const { base } = yard;
 jest.setTimeout(600_000);
 
 /** A sheet typed in by hand, as a person with the maker's paper in hand would. */
@@ -95,7 +91,7 @@ async function release(page: Page, reviewed: boolean): Promise<void> {
 }
 
 const begin = async (): Promise<Page> => {
-  const page = await (await fresh(browser)).newPage();
+  const page = await (await yard.context()).newPage();
   page.on('pageerror', (error) => {
     throw error;
   });
@@ -149,7 +145,6 @@ test('a mortar patch, from an empty database to its release', async () => {
   await page.goto(page.url().replace(/\/job\/([^/]+)\/.*/, '/job/$1/log'));
   await page.getByText('Released', { exact: true }).waitFor();
   expect(await page.locator('tr[data-event=step-done]').count()).toBeGreaterThan(8);
-  await page.context().close();
 });
 
 test('anchors, from an empty database to their release, in US units', async () => {
@@ -193,7 +188,6 @@ test('anchors, from an empty database to their release, in US units', async () =
   await page.getByTestId('go').waitFor();
   await runToTheEnd(page);
   await release(page, true);
-  await page.context().close();
 });
 
 test('a bonded plate, from an empty database to its release; a torn seat stops it until it is overridden', async () => {
@@ -245,5 +239,4 @@ test('a bonded plate, from an empty database to its release; a torn seat stops i
   await release(page, true);
   await page.goto(page.url().replace(/\/job\/([^/]+)\/.*/, '/job/$1/log'));
   await page.getByText(/tear welded and ground/).waitFor();
-  await page.context().close();
 });

@@ -1,5 +1,6 @@
 import { availableParallelism } from 'node:os';
 import { join } from 'node:path';
+import pLimit from 'p-limit';
 import { Piscina } from 'piscina';
 import type { PlanAsk, PlanReply } from './plan-thread';
 
@@ -17,13 +18,16 @@ export type Answer =
 let pool: Piscina | undefined;
 let waitingBytes = 0;
 
-/** Threads that plan; one processor is left to those who answer. */
+/** One processor is left to those who answer. */
+const THREADS = Math.max(1, availableParallelism() - 1);
+/** A plan is handed to a thread when one is free, so that the time it waits for its turn is not counted as its own. */
+const turn = pLimit(THREADS);
+
 function thePool(): Piscina {
   pool ??= new Piscina({
     filename: join(process.cwd(), process.env.GRENKO_DIST ?? '.next', 'grenko/plan-thread.mjs'),
     minThreads: 0,
-    maxThreads: Math.max(1, availableParallelism() - 1),
-    maxQueue: QUEUE.length,
+    maxThreads: THREADS,
     idleTimeout: 30_000,
     resourceLimits: { maxOldGenerationSizeMb: 1024 },
   });
@@ -33,25 +37,24 @@ function thePool(): Piscina {
 /** Plans in a thread of its own. Past the time limit the thread is ended, and with it whatever held it. */
 export async function planInThread({ bytes, nowMs }: PlanAsk): Promise<Answer> {
   const size = bytes.byteLength;
-  const threads = thePool();
-  if (threads.queueSize >= QUEUE.length || waitingBytes + size > QUEUE.bytes) return { is: 'full' };
+  if (turn.pendingCount >= QUEUE.length || waitingBytes + size > QUEUE.bytes) return { is: 'full' };
   waitingBytes += size;
-  const stop = new AbortController();
   try {
-    const started = threads.run({ bytes, nowMs } satisfies PlanAsk, { signal: stop.signal, transferList: [bytes] });
-    // The time it waited for its turn is not its own: it is given the limit for every plan before it as well.
-    const turns = Math.ceil((threads.queueSize + 1) / threads.options.maxThreads);
-    const timer = setTimeout(() => stop.abort(), TIME_LIMIT_MS * Math.max(1, turns));
-    try {
-      return { is: 'done', reply: (await started) as PlanReply };
-    } finally {
-      clearTimeout(timer);
-    }
-  } catch (error) {
-    if (stop.signal.aborted) return { is: 'too-long' };
-    if (error instanceof Error && /queue/i.test(error.message)) return { is: 'full' };
-    throw error;
+    return await turn(() => timed({ bytes, nowMs }));
   } finally {
     waitingBytes -= size;
+  }
+}
+
+async function timed(ask: PlanAsk): Promise<Answer> {
+  const stop = new AbortController();
+  const timer = setTimeout(() => stop.abort(), TIME_LIMIT_MS);
+  try {
+    return { is: 'done', reply: (await thePool().run(ask, { signal: stop.signal, transferList: [ask.bytes] })) as PlanReply };
+  } catch (error) {
+    if (stop.signal.aborted) return { is: 'too-long' };
+    throw error;
+  } finally {
+    clearTimeout(timer);
   }
 }
