@@ -1,6 +1,6 @@
 import { dequal } from 'dequal';
 import type { SheetRevision, Stock } from '../system';
-import { attempt, type Problem } from '../units';
+import { attempt, type Budget, meter, type Problem } from '../units';
 import { type Actuals, NOTHING_YET } from './actuals';
 import { type Window, windowsOver } from './calendar';
 import type { Job, Repair } from './job';
@@ -37,7 +37,12 @@ export interface JobAsk {
   readonly nowMs: number;
   /** Prepared pots by sheet; a sheet without one is planned by the sheet's figure alone. */
   readonly pots?: Pots;
+  /** What it may cost, in steps of work laid out, and whether it is still wanted. */
+  readonly budget?: Budget;
 }
+
+/** Steps laid out over all repairs: some hundred large repairs, seconds of computing. */
+const MOST_STEPS = 100_000;
 
 const DAY_MS = 86_400_000;
 const SHOWN_BEFORE_MS = 3 * DAY_MS;
@@ -128,7 +133,10 @@ export function planJob(ask: JobAsk): JobPlan {
   const { site, windows } = set.value;
   const busy: Window[] = [];
   const problems: Problem[] = [];
+  const spend = meter(ask.budget ?? { turns: MOST_STEPS }, 'repairs', `A job of ${repairs.length} repairs`);
+  let stopped = false;
   const plans = repairs.flatMap((repair) => {
+    if (stopped) return [];
     const actuals = ask.actuals.get(repair.id) ?? NOTHING_YET;
     const thermal = attempt(() => thermalIn(set.value, repair, actuals));
     if (!thermal.ok) {
@@ -148,6 +156,12 @@ export function planJob(ask: JobAsk): JobPlan {
       pots: (sheet && pots.get(sheet.id)) ?? null,
     });
     for (const s of plan.steps) busy.push({ fromMs: s.startMs, toMs: s.endMs });
+    const spent = attempt(() => spend(1 + plan.steps.length));
+    if (!spent.ok) {
+      // What is planned already stands; the rest is told to be missing.
+      problems.push(spent.problem);
+      stopped = true;
+    }
     return [plan];
   });
   let kits: ReturnType<typeof attempt<readonly SystemKits[]>> | undefined;

@@ -234,6 +234,26 @@ describe('what is missing or impossible is said by stage', () => {
   });
 });
 
+describe('what cannot be bounded by its input is bounded by its work', () => {
+  const many = Array.from({ length: 6 }, (_, i) => here(nosing, { id: `many-${i}`, order: i }));
+  const ask = { job, repairs: many, sheets: sampleSheets, stock: [], actuals: new Map(), nowMs: NOW };
+  test('a budget ends planning where it runs out: what is planned stands, and the field is named', () => {
+    const whole = planJob(ask);
+    expect(whole.problems).toEqual([]);
+    const each = whole.repairs[0]!.steps.length + 1;
+    const short = planJob({ ...ask, budget: { turns: 2 * each } });
+    expect(short.repairs.map((r) => r.repairId)).toEqual(['many-0', 'many-1', 'many-2']);
+    expect(short.problems).toMatchObject([{ field: 'repairs', sentence: expect.stringMatching(/6 repairs would take longer/) }]);
+  });
+  test('nobody wants it any more: it stops after the repair at hand', () => {
+    const stop = new AbortController();
+    stop.abort();
+    const stopped = planJob({ ...ask, budget: { turns: 1e6, signal: stop.signal } });
+    expect(stopped.repairs).toHaveLength(1);
+    expect(stopped.problems).toMatchObject([{ field: 'stopped' }]);
+  });
+});
+
 describe('what really happened', () => {
   const begun = (over: Partial<Actuals>): Actuals => ({ ...NOTHING_YET, startedAt: at('2026-05-05T08:00'), usableMin: 19, ...over });
   const noon = at('2026-05-05T12:00');
