@@ -42,11 +42,12 @@ try {
   }
   const files = number('files', 50_000);
   if (files) {
-    const f = await fuzz(0, files, every(2500, 'files', files));
+    const from = number('from', 0);
+    const f = await fuzz(from, files, every(2500, 'files', files));
     say(
       `${files} damaged files: ${f.refused} refused with a sentence, ${f.planned} planned, slowest ${f.slowestMs.toFixed(0)} ms, ${f.faults.length} faults`,
     );
-    for (const x of f.faults.slice(0, 20)) say(`  file ${x.n}: ${x.why.slice(0, 400)}`);
+    for (const x of f.faults.slice(0, 100)) say(`  file ${x.n}: ${x.why.slice(0, 400)}`);
   }
   const count = number('kills', 1000);
   if (count) {

@@ -86,15 +86,22 @@ const historyEnds = (options: ClockOptions, history: Series): NoTime => {
   };
 };
 
+/**
+ * Below the lowest cure temperature that the sheet states nothing counts and a wait stands still; where it states none, and between that
+ * and the reach of its table, nobody knows, and there is no answer. A cold pot still ages.
+ */
+const stallBelow = ({ clock, cureMinC }: ClockOptions): number =>
+  clock === 'waiting' ? (cureMinC ?? Number.NEGATIVE_INFINITY) : Number.NEGATIVE_INFINITY;
+
 function integrate(pace: Pace, history: Series, startMs: number, options: ClockOptions): Reached | NoTime {
-  const stallBelow = options.clock === 'waiting' && options.cureMinC !== null ? options.cureMinC : Number.NEGATIVE_INFINITY;
+  const floor = stallBelow(options);
   const stalls: { fromMs: number; toMs: number }[] = [];
   let standing: Standing = 'sheet';
   let progress = 0;
   let i = indexAt(history, startMs);
   let t0 = startMs;
   let c0 = valueAt(history, startMs);
-  const cuts = [...pace.breaksC, stallBelow].filter(Number.isFinite);
+  const cuts = [...pace.breaksC, floor].filter(Number.isFinite);
   for (;;) {
     const t1 = history.times[i + 1];
     if (t1 === undefined) return historyEnds(options, history);
@@ -103,7 +110,7 @@ function integrate(pace: Pace, history: Series, startMs: number, options: ClockO
     if (Math.abs(c1 - c0) < FLAT_K && !crossed(c0, c1, cuts)) {
       // Nearly all of a history is this: level, and no kink of the table inside. One point is exact enough.
       let whole = -1;
-      if (middle < stallBelow) {
+      if (middle < floor) {
         stand(stalls, t0, t1);
         whole = 0;
       } else if (middle >= pace.lowC && middle <= pace.highC) {
@@ -128,7 +135,7 @@ function integrate(pace: Pace, history: Series, startMs: number, options: ClockO
       const [ta, tb] = [t0 + (t1 - t0) * f0, t0 + (t1 - t0) * f1];
       const [ca, cb] = [c0 + (c1 - c0) * f0, c0 + (c1 - c0) * f1];
       const mid = (ca + cb) / 2;
-      if (mid < stallBelow) {
+      if (mid < floor) {
         stand(stalls, ta, tb);
         continue;
       }
@@ -174,7 +181,7 @@ function meanRate(pace: Pace, ca: number, cb: number, { nodes, weights }: typeof
 export function progressAlong(pace: Pace, history: Series, startMs: number, options: ClockOptions): Series {
   const waiting = options.clock === 'waiting';
   const bands = pace.form === 'bands';
-  const floor = waiting ? (options.cureMinC ?? (bands ? pace.lowC : Number.NEGATIVE_INFINITY)) : Number.NEGATIVE_INFINITY;
+  const floor = stallBelow(options);
   const cuts = [...pace.breaksC, floor].filter(Number.isFinite);
   const [times, values] = [[startMs], [0]];
   let [t0, c0] = [startMs, valueAt(history, startMs)];
@@ -230,7 +237,7 @@ function smoothPieces(c0: number, c1: number, cuts: readonly number[]): readonly
 
 function reachBands(pace: Pace, history: Series, startMs: number, options: ClockOptions): Reached | NoTime {
   const waiting = options.clock === 'waiting';
-  const floor = waiting ? Math.max(options.cureMinC ?? pace.lowC, pace.lowC) : Number.NEGATIVE_INFINITY;
+  const floor = stallBelow(options);
   let i = indexAt(history, startMs);
   let t0 = startMs;
   let c0 = valueAt(history, startMs);

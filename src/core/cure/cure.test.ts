@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { pasteSheet } from '../../sample/systems';
 import { seriesOf, valueAt } from '../climate';
 import type { Milestone, SheetRevision } from '../system';
-import { fittedActivationKJ, minutesAt, type Pace, paceOf, reach, sheetFlaws, steady } from '.';
+import { fittedActivationKJ, minutesAt, type Pace, paceOf, progressAlong, reach, reachOr, sheetFlaws, steady } from '.';
 
 const MIN = 60_000;
 const milestone = (table: Milestone['table'], kind: Milestone['kind'] = 'load'): Milestone => ({
@@ -183,7 +183,37 @@ describe('along a history', () => {
       ),
     ).toBeCloseTo(90, 6);
   });
-  test('bands: below the lowest band no time is credited', () => {
+  test('under the lowest band, or off a curve, with no lowest cure temperature stated: no answer, with its instant', () => {
+    const p = paceOf(bands, 'long', 'resin-amine');
+    const cold = seriesOf([
+      [0, 12],
+      [30 * MIN, 12],
+      [31 * MIN, p.lowC - 2],
+      [9000 * MIN, p.lowC - 2],
+    ]);
+    const silent = { ...waiting, cureMinC: null };
+    expect(reachOr(p, cold, 0, silent)).toMatchObject({
+      problem: { sentence: expect.stringMatching(/leaves what the sheet answers .* at 1970-01-01T00:3/) },
+    });
+    // Progress ends there and never goes on as if nothing had been.
+    expect(progressAlong(p, cold, 0, silent).times.at(-1)).toBeLessThanOrEqual(31 * MIN);
+    // Stated below the lowest band: between the two nobody knows, under it the clock stands still.
+    const stated = { ...waiting, cureMinC: p.lowC - 1 };
+    expect(reachOr(p, cold, 0, stated)).toMatchObject({ problem: expect.anything() });
+    const frost = seriesOf([
+      [0, p.lowC + 1],
+      [10 * MIN, p.lowC + 1],
+      [10.001 * MIN, p.lowC - 3],
+      [70 * MIN, p.lowC - 3],
+      [70.001 * MIN, p.lowC + 1],
+      [9000 * MIN, p.lowC + 1],
+    ]);
+    const jump = reachOr(p, frost, 0, { ...waiting, cureMinC: p.lowC });
+    expect('atMs' in jump && jump.stalls.length).toBe(1);
+    // A cold pot ages, and has no answer where its table has none.
+    expect(reachOr(p, frost, 0, { ...silent, clock: 'working' })).toMatchObject({ problem: expect.anything() });
+  });
+  test('bands: below the lowest cure temperature no time is credited', () => {
     const p = paceOf(bands, 'long', 'resin-amine');
     const frost = seriesOf([
       [0, 2],
@@ -193,7 +223,7 @@ describe('along a history', () => {
       [200.001 * MIN, 2],
       [2000 * MIN, 2],
     ]);
-    const r = reach(p, frost, 0, waiting);
+    const r = reach(p, frost, 0, { ...waiting, cureMinC: 0 });
     expect(r.atMs / MIN).toBeCloseTo(460, 1);
     expect(r.stalls).toHaveLength(1);
   });

@@ -1,4 +1,4 @@
 export * from './finding';
 export * from './judge';
-export { type JudgeContext, RULES } from './rules';
+export { type JudgeContext, noTimeId, RULES } from './rules';
 export * from './suit';

@@ -262,7 +262,7 @@ export const anchor: Method = {
         handsOnMin: 2 * n,
         confirm: 'Clean',
         block: 'finish',
-        waitFor: { kind: 'release', batch: last },
+        waitFor: { kind: 'release', batches: [last] },
       },
     );
     return steps;

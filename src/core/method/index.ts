@@ -1,5 +1,5 @@
 export * from './common';
 export * from './method';
 export * from './methods';
-export { liftsOf, primerDraw } from './mortar-patch';
+export { type LiftPrimer, liftsOf, primerOf } from './mortar-patch';
 export * from './trouble';

@@ -81,12 +81,15 @@ export interface StepDraft {
   readonly block: string;
   /** Instants that clocks count from. */
   readonly marks?: { readonly begin?: readonly StartId[]; readonly end?: readonly StartId[] };
-  /** The step may not begin before this milestone, counted from its origin in the batch (or the last one). */
-  readonly waitFor?: { readonly kind: MilestoneId; readonly batch?: number };
+  /** The step may not begin before this milestone of all these batches (or of the last one): a window opens by its last place. */
+  readonly waitFor?: { readonly kind: MilestoneId; readonly batches?: readonly number[] };
   /** Minutes to wait whatever the sheet says. */
   readonly waitMin?: number;
-  /** The step should begin before this milestone is over; past it the way out is inserted. */
-  readonly within?: { readonly kind: MilestoneId; readonly batch?: number };
+  /**
+   * The step should begin, or be done, before this milestone of any of these batches (or of the last one) is over: a window closes by its
+   * first place. Past it the way out is inserted.
+   */
+  readonly within?: { readonly kind: MilestoneId; readonly batches?: readonly number[]; readonly by: 'begin' | 'end' };
 }
 
 /** A repair method: data over one of a few engines. */

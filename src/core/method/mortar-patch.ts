@@ -1,3 +1,4 @@
+import { type Batch, TOP_UP } from '../mix';
 import { leanThreshold, proportionOf } from '../system';
 import { figure, refuse } from '../units';
 import { liftShares } from '../void';
@@ -34,15 +35,43 @@ export function liftsOf(c: MethodContext): number {
   return lifts;
 }
 
-/** Liquid drawn off as primer, mL, and its share of all mixed liquid. */
-export function primerDraw(c: MethodContext): { ml: number; share: number; threshold: number; wholeAllowed: boolean } {
-  const ml = c.school('priming') === 'drawn' ? (c.void.count * c.measured.faces.wettedAreaMm2 * c.setting('primer')) / 1e6 : 0;
-  const p = proportionOf(c.sheet);
-  const liquid = c.measured.nominalMl * p.liquidShare + ml;
-  const share = ml / liquid;
-  const threshold = leanThreshold(c.sheet);
-  return { ml, share, threshold, wholeAllowed: share <= threshold };
+/** The primer of one lift: its floor, for the first, and its walls. */
+export interface LiftPrimer {
+  readonly areaM2: number;
+  /** Liquid drawn off from the batches of this lift, mL; 0 where it is not the primer. */
+  readonly ml: number;
+  /** Share of the liquid of this lift, and the share up to which its sand may stay whole; null where that cannot be told. */
+  readonly share: number;
+  readonly threshold: number | null;
+  /** Whether the sand of what is drawn off is left out. */
+  readonly cut: boolean;
 }
+
+/** Primer of each lift. What a batch gives is judged on the liquid of its own lift, each batch giving what it covers. */
+export function primerOf(c: MethodContext): readonly LiftPrimer[] {
+  const { planAreaMm2, wettedAreaMm2 } = c.measured.faces;
+  const shares = liftShares(c.void, liftsOf(c));
+  const floor = (c.void.count * planAreaMm2) / 1e6;
+  const walls = (c.void.count * Math.max(0, wettedAreaMm2 - planAreaMm2)) / 1e6 / shares.length;
+  const threshold = leanThreshold(c.sheet);
+  const { liquidShare } = proportionOf(c.sheet);
+  return shares.map((of, lift) => {
+    const areaM2 = (lift === 0 ? floor : 0) + walls;
+    const ml = c.school('priming') === 'drawn' ? areaM2 * c.setting('primer') : 0;
+    const share = ml > 0 ? ml / (c.measured.nominalMl * of * liquidShare + ml) : 0;
+    return { areaM2, ml, share, threshold, cut: ml > 0 && (c.school('draw-off') === 'cut' || threshold === null || share > threshold) };
+  });
+}
+
+/** What the sand of a batch loses to its primer, as said where it is set out. */
+const leftOutText = (batch: Batch): string =>
+  batch.leftOutG > 0 ? ` Leave ${figure(batch.leftOutG)} g of the sand out: its liquid goes into the primer.` : '';
+
+/** One lift goes on what the last left, before its window closes by what was placed first. */
+const onLift = (below: readonly number[]): Partial<StepDraft> => ({
+  waitFor: { kind: 'next-lift', batches: below },
+  within: { kind: 'recoat-until', batches: below, by: 'begin' },
+});
 
 /** Resin mortar in a hollow, spall or cut-out of a floor, slab or ramp. */
 export const mortarPatch: Method = {
@@ -196,16 +225,23 @@ export const mortarPatch: Method = {
         expression: `−${figure(area / 100)} cm² × ${c.setting('recess')} mm`,
         voice: 'chosen' as const,
       });
-    const draw = primerDraw(c);
-    if (draw.ml > 0) {
-      const cut = c.school('draw-off') === 'cut' || !draw.wholeAllowed;
+    const primer = primerOf(c);
+    const drawn = primer.reduce((sum, p) => sum + p.ml, 0);
+    if (drawn > 0) {
       // Liquid drawn off takes its aggregate with it when that is cut to match: the mix shrinks by the whole.
-      const ml = cut ? draw.ml / proportionOf(c.sheet).liquidShare : draw.ml;
+      const { liquidShare } = proportionOf(c.sheet);
+      const cut = primer.filter((p) => p.cut);
+      const area = primer.reduce((sum, p) => sum + p.areaM2, 0);
       out.push({
         id: 'primer',
-        label: cut ? 'drawn off as primer, aggregate cut' : 'drawn off as primer, aggregate whole',
-        ml,
-        expression: `${figure((c.void.count * c.measured.faces.wettedAreaMm2) / 1e6)} m² × ${c.setting('primer')} mL/m²${cut ? ' / liquid share' : ''}`,
+        label:
+          cut.length === primer.length
+            ? 'drawn off as primer, aggregate cut'
+            : cut.length
+              ? 'drawn off as primer, aggregate cut in part'
+              : 'drawn off as primer, aggregate whole',
+        ml: primer.reduce((sum, p) => sum + (p.cut ? p.ml / liquidShare : p.ml), 0),
+        expression: `${figure(area)} m² × ${c.setting('primer')} mL/m²${cut.length ? ` / liquid share${cut.length < primer.length ? ' where it is cut' : ''}` : ''}`,
         voice: 'chosen' as const,
       });
     } else {
@@ -223,14 +259,25 @@ export const mortarPatch: Method = {
     return out;
   },
   portions: (c) => {
-    const n = liftsOf(c);
-    return liftShares(c.void, n).map((share, i) => ({ label: n === 1 ? 'the patch' : `lift ${i + 1}`, share }));
+    const primer = primerOf(c);
+    const { liquidShare } = proportionOf(c.sheet);
+    // A lift is mixed with its own primer and, the last, with the crown or the recess: that moves its share of the whole.
+    const area = (c.void.count * c.measured.faces.planAreaMm2) / 1000;
+    const level = { crown: area * c.setting('crown'), recess: -area * c.setting('recess') }[c.school('finish-level')] ?? 0;
+    const ml = liftShares(c.void, primer.length).map(
+      (of, i) => c.measured.nominalMl * of + primer[i]!.ml / (primer[i]!.cut ? liquidShare : 1) + (i === primer.length - 1 ? level : 0),
+    );
+    const all = ml.reduce((a, b) => a + b, 0);
+    return ml.map((mine, i) => ({
+      label: ml.length === 1 ? 'the patch' : `lift ${i + 1}`,
+      share: mine / all,
+      ...(primer[i]!.ml > 0 ? { drawn: { ml: primer[i]!.ml, cut: primer[i]!.cut } } : {}),
+    }));
   },
   steps: (c) => {
     const area = (c.void.count * c.measured.faces.planAreaMm2) / 1e6;
     const lifts = c.portions.length;
     const depth = c.measured.faces.maxDepthMm / lifts;
-    const drawn = c.school('priming') === 'drawn';
     const steps: StepDraft[] = [
       {
         id: 'prep:cut',
@@ -262,49 +309,44 @@ export const mortarPatch: Method = {
         block: 'prep',
       },
     ];
-    if (c.school('priming') === 'separate')
-      steps.push({
-        id: 'prep:prime',
-        stage: 'place',
-        title: 'Prime, no puddles',
-        detail: 'Brush it in; go on while it is wet.',
-        handsOnMin: 3 + 20 * area,
-        confirm: 'Primed',
-        block: 'prep',
-        marks: { end: ['last-coat'] },
-      });
+    const priming = c.school('priming');
+    const primer = primerOf(c);
     c.batches.forEach((batch, i) => {
       const n = i + 1;
       const firstOfLift = i === 0 || c.batches[i - 1]!.portion !== batch.portion;
       const lift = batch.portion + 1;
+      const ofLift = c.batches.filter((b) => b.portion === batch.portion);
       const block = firstOfLift ? `lift${lift}` : `lift${lift}:${n}`;
-      const before =
-        firstOfLift && lift > 1
-          ? { waitFor: { kind: 'next-lift' as const, batch: i - 1 }, within: { kind: 'recoat-until' as const, batch: i - 1 } }
-          : {};
+      const below = c.batches.filter((b) => b.portion === batch.portion - 1).map((b) => b.index);
       const [weigh, mix] = mixSteps(
         batch,
         c.batches.length,
         c.sheet.mixMin,
         c.school('end-of-mixing'),
-        drawn && i === 0
-          ? 'Liquids first; draw off the primer and brush it in; then the sand in portions.'
+        batch.drawnMl > 0
+          ? `Liquids first; draw off ${figure(batch.drawnMl)} mL as primer; then the sand in portions.${leftOutText(batch)}`
           : 'Liquids first, then the sand in portions.',
         block,
       );
-      steps.push({ ...weigh!, ...before }, mix!);
-      if (drawn && i === 0)
-        steps.push({
-          id: 'b1:prime',
-          stage: 'place',
-          title: 'Brush the primer in, no puddles',
-          detail: 'Floor and walls of the patch; place while it is wet.',
-          handsOnMin: 2 + 20 * area,
-          confirm: 'Primed, no puddles',
-          block,
-          batch: 0,
-          marks: { end: ['last-coat'] },
-        });
+      // Each batch is primed for as far as it reaches: a primer brushed far ahead dries before the mortar comes.
+      const covers = (primer[batch.portion]?.areaM2 ?? 0) * (batch.ml / ofLift.reduce((sum, b) => sum + b.ml, 0));
+      const faces = lift === 1 ? 'Floor and walls' : 'The walls of this lift';
+      const prime: StepDraft = {
+        id: priming === 'separate' && i === 0 ? 'prep:prime' : `b${n}:prime`,
+        stage: 'place',
+        title: priming === 'separate' ? 'Prime, no puddles' : 'Brush the primer in, no puddles',
+        detail: `${faces}${ofLift.length > 1 ? ', as far as this batch reaches' : ''}; place while it is wet.`,
+        handsOnMin: (priming === 'separate' ? 3 : 2) + 20 * covers,
+        confirm: 'Primed, no puddles',
+        block,
+        batch: i,
+        marks: { end: ['last-coat'] },
+      };
+      const primed = priming !== 'none' && batch.label !== TOP_UP;
+      steps.push({ ...weigh!, detail: `${weigh!.detail}${leftOutText(batch)}`, ...(firstOfLift && lift > 1 ? onLift(below) : {}) });
+      if (primed && priming === 'separate') steps.push(prime);
+      steps.push(mix!);
+      if (primed && priming === 'drawn') steps.push(prime);
       steps.push({
         id: `b${n}:place`,
         stage: 'place',
@@ -321,6 +363,7 @@ export const mortarPatch: Method = {
         block,
         batch: i,
         marks: { end: ['placed', 'faces-closed'] },
+        ...(primed ? { within: { kind: 'primer-wet', batches: [i], by: 'end' } } : {}),
       });
     });
     const last = c.batches.length - 1;
@@ -343,7 +386,7 @@ export const mortarPatch: Method = {
         handsOnMin: crown ? 10 + 120 * area : 5,
         confirm: 'Flush',
         block: 'finish',
-        waitFor: { kind: 'sandable', batch: last },
+        waitFor: { kind: 'sandable', batches: [last] },
       },
     );
     return steps;

@@ -255,7 +255,7 @@ export const plateBond: Method = {
         block: 'bond',
         batch: last,
         marks: { end: ['faces-closed'] },
-        within: { kind: 'open', batch: last },
+        within: { kind: 'open', batches: c.batches.map((b) => b.index), by: 'end' },
       },
       {
         id: 'hold:leave',
@@ -274,7 +274,7 @@ export const plateBond: Method = {
         handsOnMin: 5,
         confirm: 'Holds by itself',
         block: 'finish',
-        waitFor: { kind: 'release', batch: last },
+        waitFor: { kind: 'release', batches: [last] },
       },
       {
         id: 'finish:seal',

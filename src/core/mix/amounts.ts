@@ -1,7 +1,7 @@
 import { isMetered, plannedKitMl, proportionOf, type SheetRevision } from '../system';
 import { refuse } from '../units';
 import { metered } from './metered';
-import { type AmountLine, type Batch, type MixAsk, type MixResult, partsOf } from './mix-ask';
+import { type AmountLine, type Batch, type MixAsk, type MixResult, NOTHING_DRAWN, partsOf } from './mix-ask';
 import { potted } from './potted';
 
 /**
@@ -37,6 +37,9 @@ export function amounts(ask: MixAsk): MixResult {
   return isMetered(sheet.kind) ? metered(basis) : potted(basis);
 }
 
+/** Name of a batch that makes up for what was missing. */
+export const TOP_UP = 'top-up';
+
 /** A batch beside the plan, of what ran out or was lost. */
 export function topUp(mix: MixResult, sheet: SheetRevision, index: number, ml: number): Batch {
   const last = mix.batches.at(-1)!;
@@ -44,11 +47,12 @@ export function topUp(mix: MixResult, sheet: SheetRevision, index: number, ml: n
   return {
     index,
     portion: last.portion,
-    label: 'top-up',
+    label: TOP_UP,
     ml: total,
     ...partsOf(sheet, mix.proportion, total),
     kits: null,
     places: 1,
     mixers: sheet.mixer ? 1 : 0,
+    ...NOTHING_DRAWN,
   };
 }

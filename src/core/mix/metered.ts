@@ -1,5 +1,5 @@
 import { figure, line, refuse } from '../units';
-import { type Batch, type MixBasis, type MixResult, partsOf, yieldLines } from './mix-ask';
+import { type Batch, type MixBasis, type MixResult, NOTHING_DRAWN, partsOf, yieldLines } from './mix-ask';
 
 /** What is pressed through mixers: like places in goes, each go inside the working time, fresh mixers where the last stood too long. @throws Refusal when one place takes longer than the resin works */
 export function metered({ ask, proportion, kitMl, lines, placed, safety }: MixBasis): MixResult {
@@ -51,6 +51,7 @@ export function metered({ ask, proportion, kitMl, lines, placed, safety }: MixBa
       kits: null,
       places,
       mixers: freshEachGroup || i === 0 ? Math.min(1, mixers) : 0,
+      ...NOTHING_DRAWN,
     };
   });
   const use = Math.ceil(toMixMl / kitMl - 1e-9);

@@ -15,6 +15,8 @@ export interface Portion {
   readonly label: string;
   /** Share of the total, the portions sum to 1. */
   readonly share: number;
+  /** Liquid drawn off from its batches as primer, mL, and whether the aggregate of that liquid is left out of them. */
+  readonly drawn?: { readonly ml: number; readonly cut: boolean };
 }
 
 export interface MixAsk {
@@ -61,7 +63,13 @@ export interface Batch {
   /** Like places served (metered). */
   readonly places: number;
   readonly mixers: number;
+  /** Liquid drawn off from this batch as primer, mL, and aggregate left out of it for that, g. */
+  readonly drawnMl: number;
+  readonly leftOutG: number;
 }
+
+/** A batch that is placed as it was mixed. */
+export const NOTHING_DRAWN = { drawnMl: 0, leftOutG: 0 } as const;
 
 export interface AmountLine {
   readonly id: string;
@@ -133,6 +141,29 @@ export function partsOf(sheet: SheetRevision, p: Proportion, ml: number): Pick<B
   const over = (f: (id: PartId) => number) => Object.fromEntries(PART_IDS.map((id) => [id, f(id)])) as Record<PartId, number>;
   const massG = over((id) => mass * p.massShare[id]);
   return { massG, volumeMl: over((id) => massG[id] / (sheet.parts.find((part) => part.id === id)?.densityGPerMl ?? 1)) };
+}
+
+/** Liquid in so much of the parts, mL: what is no filler. */
+export const liquidMl = (sheet: SheetRevision, volumeMl: Readonly<Record<PartId, number>>): number =>
+  sheet.parts.reduce((sum, part) => sum + (part.filler ? 0 : volumeMl[part.id]), 0);
+
+/**
+ * A batch from which some liquid is drawn off before its aggregate comes in. Where the aggregate is cut to match, the same share of it is
+ * left out.
+ */
+export function drawFrom(sheet: SheetRevision, batch: Batch, ml: number, cut: boolean): Batch {
+  const share = ml / liquidMl(sheet, batch.volumeMl);
+  if (!cut || !(share > 0)) return { ...batch, drawnMl: ml };
+  const grains = sheet.parts.filter((p) => p.filler === 'grains').map((p) => p.id);
+  const less = (parts: Batch['massG']) =>
+    Object.fromEntries(PART_IDS.map((id) => [id, grains.includes(id) ? parts[id] * (1 - share) : parts[id]])) as Record<PartId, number>;
+  return {
+    ...batch,
+    massG: less(batch.massG),
+    volumeMl: less(batch.volumeMl),
+    drawnMl: ml,
+    leftOutG: grains.reduce((sum, id) => sum + batch.massG[id] * share, 0),
+  };
 }
 
 /** What metered and potted mixes are made from alike: the ask, and what follows from it. */

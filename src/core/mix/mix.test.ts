@@ -43,7 +43,7 @@ describe('composition', () => {
     expect((100 + 40 + 900) / lean.densityGPerMl).toBeCloseTo(900 / 1.75, 9);
   });
   test('the lean threshold is where liquid just fills the grains', () => {
-    const f = leanThreshold(mortarSheet);
+    const f = leanThreshold(mortarSheet)!;
     const liquid = (100 / 1.1 + 40) * (1 - f);
     expect(liquid).toBeCloseTo(650 / 1.75 - 650 / 2.65, 9);
   });

@@ -1,6 +1,16 @@
 import { type Kit, PART_IDS, type PartId, type Proportion, type SheetRevision } from '../system';
 import { figure, line, refuse } from '../units';
-import { type AmountLine, type Batch, type MixAsk, type MixBasis, type MixResult, partsOf, yieldLines } from './mix-ask';
+import {
+  type AmountLine,
+  type Batch,
+  drawFrom,
+  type MixAsk,
+  type MixBasis,
+  type MixResult,
+  NOTHING_DRAWN,
+  partsOf,
+  yieldLines,
+} from './mix-ask';
 
 const MAX_BATCHES = 400;
 /** Over all lifts. */
@@ -98,6 +108,7 @@ export function potted({ ask, proportion, kitMl, lines, placed, safety }: MixBas
   ask.portions.forEach((portion, i) => {
     const n = plan.perPortion[i]!;
     const kits = whole ? plan.kitsPerPortion[i]! : null;
+    const before = batches.length;
     for (let k = 0; k < n; k++) {
       const mine = kits === null ? null : Math.floor(kits / n) + (k < kits % n ? 1 : 0);
       const ml = mine === null ? portionMl[i]! / n + loss : mine * kitMl;
@@ -110,8 +121,14 @@ export function potted({ ask, proportion, kitMl, lines, placed, safety }: MixBas
         kits: mine,
         places: 1,
         mixers: 0,
+        ...NOTHING_DRAWN,
       });
     }
+    const { drawn } = portion;
+    if (!drawn) return;
+    // Each batch gives the primer of what it covers.
+    const all = batches.slice(before).reduce((s, b) => s + b.ml, 0);
+    for (let k = before; k < batches.length; k++) batches[k] = drawFrom(sheet, batches[k]!, (drawn.ml * batches[k]!.ml) / all, drawn.cut);
   });
   const use = whole ? batches.reduce((s, b) => s + (b.kits ?? 0), 0) : Math.ceil(toMixMl / kitMl - 1e-9);
   const buy = Math.max(use, whole ? onHand.kitsPerPortion.reduce((a, b) => a + b, 0) : Math.ceil(onHandMl / kitMl - 1e-9));

@@ -11,6 +11,7 @@ export * from './plan-job';
 export * from './plan-repair';
 export * from './pots';
 export * from './repair-plan';
+export * from './stand-in';
 export * from './start-windows';
 export * from './stretches';
 export * from './thermal';

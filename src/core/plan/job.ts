@@ -5,6 +5,7 @@ import { MEETS_NOTHING, Meets, MilestoneId, Orientation, Way, WETNESS } from '..
 import { Celsius, Figure, Id, Instant, Percent, Zone } from '../units';
 import { SettingOut, Void } from '../void';
 import { Load } from './load-asked';
+import { StandIn } from './stand-in';
 
 const id = Id;
 /** The name of a question, a school, a setting, or what was answered. */
@@ -98,6 +99,8 @@ export const Repair = z.object({
   reserve: z.boolean(),
   plannedStart: instant.nullable(),
   serves: MilestoneId.nullable(),
+  /** What stands in for waits on which the sheet is silent, by the milestone that is missing. */
+  standIns: z.partialRecord(MilestoneId, StandIn).default({}),
   safety: z.object({ class: z.enum(['plain', 'review']), why: z.string().max(300) }),
   updatedAt: instant,
 });
@@ -172,6 +175,7 @@ export const FIRST_CHOICES = {
   load: null,
   blend: null,
   colour: null,
+  standIns: {},
 } as const satisfies Partial<Repair>;
 
 /** A repair of any version as one of the newest; anything else is given back as it came. */

@@ -1,11 +1,22 @@
 import { type MethodContext, methodOf, type StepDraft } from '../method';
-import { clockOf, MILESTONES, type Milestone, type MilestoneId, milestoneOf, type SheetRevision, type StartId } from '../system';
+import {
+  clockOf,
+  LAID_OVER_TIME,
+  MILESTONES,
+  type Milestone,
+  type MilestoneId,
+  milestoneKind,
+  milestoneOf,
+  type SheetRevision,
+  type StartId,
+} from '../system';
 import { refuse } from '../units';
 import type { Actuals } from './actuals';
 import { earliestSlot, type Window } from './calendar';
 import { type MilestoneTime, milestoneTime, type PotShare } from './milestone-times';
-import type { Ask } from './reach-try';
-import type { CureState, PlannedStep, RepairAsk, RepairPlan } from './repair-plan';
+import type { Ask, ReachTry } from './reach-try';
+import { type CureState, type PlannedStep, type RepairAsk, type RepairPlan, wholePlaced } from './repair-plan';
+import type { PlanStop, StandIn } from './stand-in';
 
 /** A plan that nobody can read is none, and laying it out takes longer than anybody waits. */
 const MOST_STEPS = 5000;
@@ -29,7 +40,7 @@ export function withStand(drafts: readonly StepDraft[], sheet: SheetRevision): r
         block: d.block,
         ...(d.batch !== undefined ? { batch: d.batch } : {}),
         marks: { end: ['stand-ends'] },
-        waitFor: { kind: 'stand', ...(d.batch !== undefined ? { batch: d.batch } : {}) },
+        waitFor: { kind: 'stand', ...(d.batch !== undefined ? { batches: [d.batch] } : {}) },
       },
     ];
   });
@@ -61,11 +72,25 @@ export function withTrouble(drafts: readonly StepDraft[], actuals: Actuals): rea
   return [...renamed.slice(0, at), ...again, ...renamed.slice(at)];
 }
 
-type Marks = Record<number, Partial<Record<StartId, number>>>;
+/** When something happened to a batch: at its first spot, and when the last was done. */
+interface Mark {
+  readonly firstMs: number;
+  readonly lastMs: number;
+}
+type Marks = Record<number, Partial<Record<StartId, Mark>>>;
+
+/** A wait before a step: its end, or why there is none. */
+interface Wait {
+  readonly atMs: number | null;
+  readonly by: 'sheet' | StandIn['by'];
+  readonly why: string;
+}
 
 /** Steps with their times, and the way to ask any milestone that counts from them. */
 interface Layout {
   readonly steps: readonly PlannedStep[];
+  readonly stop: PlanStop | null;
+  readonly untimed: readonly StepDraft[];
   readonly serves: MilestoneId | null;
   readonly placedMs: number | null;
   readonly overruns: boolean;
@@ -75,6 +100,9 @@ interface Layout {
 
 /** Time a step is planned with: whole minutes, rounded up. Nobody works to the second, and a hair more material moves nobody's day. */
 const handsOnMs = (step: StepDraft): number => Math.ceil(step.handsOnMin - 1e-9) * MIN_MS;
+
+/** Said before a step that waits for a touch instead of for a time. */
+const TOUCH_FIRST = 'Try it first, by touch at the edge and on the left-over cup; not firm: leave it, try again each hour.';
 
 /** Puts the steps on the clock; `toMixing` stops at the first mixing. */
 export function layOut(
@@ -91,26 +119,72 @@ export function layOut(
   const { repair, job, actuals, thermal } = ask;
   const running = actuals.startedAt !== null;
   const marks: Marks = {};
+  /** The last thing that happened to a batch: nothing that cures counts from later. */
+  const latest = (batch: number): number | null => {
+    const all = Object.entries(marks).flatMap(([b, m]) => (Number(b) <= batch ? Object.values(m).map((x) => x.lastMs) : []));
+    return all.length ? Math.max(...all) : null;
+  };
   const originOf = (m: Milestone, batch: number): number | null => {
-    // A mark that only an earlier batch made (the primer) serves the later ones too.
+    const { clock, firstSpot } = milestoneKind(m.kind);
     let found: number | null = null;
-    for (let b = batch; b >= 0 && found === null; b--) found = marks[b]?.[m.startsAt] ?? null;
+    if (clock === 'waiting')
+      // A wait from a moment that this method does not have counts from the last one it has; of what has no time it has none.
+      found = marks[batch] ? (marks[batch][m.startsAt]?.lastMs ?? latest(batch)) : null;
+    // A mark that only an earlier batch made (the primer) serves the later ones too.
+    else for (let b = batch; b >= 0 && found === null; b--) found = marks[b]?.[m.startsAt]?.[firstSpot ? 'firstMs' : 'lastMs'] ?? null;
     const restart = actuals.holdRestartedAt;
     const held = m.startsAt === 'placed' || m.startsAt === 'faces-closed' || m.startsAt === 'last-coat';
-    return found !== null && restart !== null && held && restart > found && MILESTONES[m.kind].clock === 'waiting' ? restart : found;
+    return found !== null && restart !== null && held && restart > found && clock === 'waiting' ? restart : found;
   };
   const timeOf = (m: Milestone, batch: number, named: number | null): MilestoneTime =>
     milestoneTime(sheet, m, originOf(m, batch), named, thermal, reachOf, m.kind === 'use-by' ? shares[batch] : undefined);
   // Laying out needs the planning end alone; words and ranges are made once, at the end.
-  const reachedAt = (kind: MilestoneId, batch: number): number | null => {
+  const tryReach = (kind: MilestoneId, batch: number): ReachTry | null => {
     const m = milestoneOf(sheet, kind);
     const origin = m ? originOf(m, batch) : null;
-    const at = m && origin !== null ? reachOf(m, clockOf(m) === 'waiting' ? 'long' : 'short', origin).atMs : null;
-    return at === null || origin === null || kind !== 'use-by' ? at : origin + (at - origin) * (shares[batch]?.share ?? 1);
+    if (!m || origin === null) return null;
+    const found = reachOf(m, clockOf(m) === 'waiting' ? 'long' : 'short', origin);
+    return found.atMs === null || kind !== 'use-by'
+      ? found
+      : { ...found, atMs: origin + (found.atMs - origin) * (shares[batch]?.share ?? 1) };
+  };
+  /** End of a wait by the sheet alone, the last of its batches. */
+  const waitBySheet = (kind: MilestoneId, batches: readonly number[]): Wait => {
+    const tries = batches.map((b) => tryReach(kind, b));
+    const failed = tries.find((t) => t === null || t.atMs === null);
+    if (failed === undefined) return { atMs: Math.max(...tries.map((t) => t!.atMs!)), by: 'sheet', why: '' };
+    const label = MILESTONES[kind].label.toLowerCase();
+    return { atMs: null, by: 'sheet', why: failed?.problem ?? `The sheet of ${sheet.name} gives no time for ${label}.` };
+  };
+  const waitOf = (kind: MilestoneId, batches: readonly number[]): Wait => {
+    const bySheet = waitBySheet(kind, batches);
+    const standIn = repair.standIns[kind];
+    if (bySheet.atMs !== null || !standIn) return bySheet;
+    if (standIn.by === 'later') {
+      const later = waitBySheet(standIn.kind, batches);
+      return { ...later, by: later.atMs === null ? 'sheet' : 'later' };
+    }
+    const from = latest(Math.max(...batches));
+    return from === null ? bySheet : { atMs: from + standIn.minutes * MIN_MS, by: standIn.by, why: '' };
+  };
+  const stopAt = (draft: StepDraft, kind: MilestoneId, batches: readonly number[], why: string): PlanStop => {
+    const { label, later = [], touch = false } = milestoneKind(kind);
+    return {
+      step: { id: draft.id, title: draft.title },
+      kind,
+      label,
+      why,
+      later: later.flatMap((k) => {
+        const { atMs } = waitBySheet(k, batches);
+        return atMs === null ? [] : [{ kind: k, label: MILESTONES[k].label, atMs }];
+      }),
+      touch,
+    };
   };
 
   const lastBatch = Math.max(0, ...drafts.map((d) => d.batch ?? 0));
-  const serves = servedBy(sheet, repair.serves ?? methodOf(repair.method.id)!.serves);
+  const wanted = repair.serves ?? methodOf(repair.method.id)!.serves;
+  const serves = servedBy(sheet, wanted);
   const all: StepDraft[] = [
     ...drafts,
     {
@@ -122,7 +196,7 @@ export function layOut(
       confirm: 'Tests are done',
       hold: true,
       block: 'release',
-      ...(context.school('waiting') === 'fixed' || !serves ? { waitMin: 1440 } : { waitFor: { kind: serves, batch: lastBatch } }),
+      ...(context.school('waiting') === 'fixed' ? { waitMin: 1440 } : { waitFor: { kind: serves ?? wanted, batches: [lastBatch] } }),
     },
   ];
 
@@ -132,16 +206,20 @@ export function layOut(
   let overruns = false;
   let block = '';
   let placedMs: number | null = null;
-  const mark = (draft: StepDraft, which: 'begin' | 'end', at: number) => {
+  let stop: PlanStop | null = null;
+  const untimed: StepDraft[] = [];
+  const mark = (draft: StepDraft, which: 'begin' | 'end', begunMs: number, lastMs: number) => {
     for (const start of draft.marks?.[which] ?? []) {
       const of = draft.batch ?? lastBatch;
-      marks[of] = { ...marks[of], [start]: at };
+      const made: Mark = { firstMs: LAID_OVER_TIME.has(start) ? begunMs : lastMs, lastMs };
+      marks[of] = { ...marks[of], [start]: made };
       // Closing the joint closes it for every batch that lies in it.
-      if (start === 'faces-closed' && draft.id === 'close') for (let b = 0; b <= lastBatch; b++) marks[b] = { ...marks[b], [start]: at };
+      if (start === 'faces-closed' && draft.id === 'close') for (let b = 0; b <= lastBatch; b++) marks[b] = { ...marks[b], [start]: made };
     }
   };
 
-  for (const [i, draft] of all.entries()) {
+  for (const [i, planned] of all.entries()) {
+    let draft = planned;
     const doneAt = actuals.done.get(draft.id) ?? null;
     const begunAt = actuals.begun.get(draft.id) ?? null;
     let forcedBy: PlannedStep['forcedBy'] = i === 0 && repair.plannedStart !== null ? 'chosen' : 'before';
@@ -150,13 +228,24 @@ export function layOut(
     if (doneAt !== null) {
       startMs = begunAt ?? Math.max(Math.min(cursor, doneAt), doneAt - handsOnMs(draft));
       endMs = doneAt;
+    } else if (stop) {
+      untimed.push(draft);
+      continue;
     } else {
       let ready = cursor;
-      if (draft.waitFor) {
-        const at = reachedAt(draft.waitFor.kind, draft.waitFor.batch ?? lastBatch);
-        if (at !== null && at > ready) {
-          ready = at;
-          forcedBy = 'sheet';
+      if (draft.waitFor && begunAt === null) {
+        const { kind, batches = [lastBatch] } = draft.waitFor;
+        const wait = waitOf(kind, batches);
+        if (wait.atMs === null) {
+          // How long to wait is not known: it is never taken for no wait.
+          stop = stopAt(draft, kind, batches, wait.why);
+          untimed.push(draft);
+          continue;
+        }
+        if (wait.by === 'touch') draft = { ...draft, hold: true, detail: `${TOUCH_FIRST} ${draft.detail}` };
+        if (wait.atMs > ready) {
+          ready = wait.atMs;
+          forcedBy = wait.by === 'own' || wait.by === 'touch' ? 'chosen' : 'sheet';
         }
       }
       if (draft.waitMin && placedMs !== null && placedMs + draft.waitMin * MIN_MS > ready) {
@@ -187,8 +276,10 @@ export function layOut(
       busy.push({ fromMs: startMs, toMs: endMs });
     }
     block = draft.block;
-    const until = draft.within ? reachedAt(draft.within.kind, draft.within.batch ?? lastBatch) : null;
-    const lateFor = until !== null && startMs > until ? draft.within!.kind : null;
+    const ends = draft.within ? (draft.within.batches ?? [lastBatch]).map((b) => tryReach(draft.within!.kind, b)?.atMs ?? null) : [];
+    const known = ends.filter((ms) => ms !== null);
+    const until = known.length ? Math.min(...known) : null;
+    const lateFor = until !== null && (draft.within!.by === 'end' ? endMs : startMs) > until ? draft.within!.kind : null;
     steps.push({
       ...draft,
       startMs,
@@ -199,38 +290,40 @@ export function layOut(
       lateFor,
       ...(lateFor === 'recoat-until' ? { detail: `The recoat window is over: wash and abrade the last lift first. ${draft.detail}` } : {}),
     });
-    mark(draft, 'begin', startMs);
-    mark(draft, 'end', endMs);
+    mark(draft, 'begin', startMs, startMs);
+    mark(draft, 'end', startMs, endMs);
     if (draft.marks?.end?.includes('placed') || draft.marks?.end?.includes('faces-closed')) placedMs = endMs;
     cursor = endMs;
     if (toMixing && draft.marks?.begin?.includes('mix-begins')) break;
   }
 
-  return { steps, serves, placedMs, overruns, lastBatch, timeOf };
+  return { steps, stop, untimed, serves, placedMs, overruns, lastBatch, timeOf };
 }
 
 /** Every milestone, the band and the opening of steps laid out. */
 export function derive(
   { job, actuals }: RepairAsk,
-  { steps, serves, placedMs, overruns, lastBatch, timeOf }: Layout,
+  { steps, stop, untimed, serves, placedMs, overruns, lastBatch, timeOf }: Layout,
   sheet: SheetRevision,
-  context: MethodContext,
-): Pick<RepairPlan, 'steps' | 'milestones' | 'serves' | 'placedMs' | 'openMs' | 'habitMs' | 'inHandMin' | 'band' | 'overruns'> {
+): Pick<
+  RepairPlan,
+  'steps' | 'stop' | 'untimed' | 'milestones' | 'serves' | 'placedMs' | 'openMs' | 'habitMs' | 'inHandMin' | 'band' | 'overruns'
+> {
   const milestones: MilestoneTime[] = [];
   for (const m of sheet.milestones) {
     const perBatch = m.kind === 'use-by' || m.kind === 'idle';
     for (let b = perBatch ? 0 : lastBatch; b <= lastBatch; b++) milestones.push(timeOf(m, b, perBatch ? b : null));
   }
-  const release = steps.at(-1)!;
-  const missing = serves !== null && milestones.find((m) => m.kind === serves)?.planMs == null && context.school('waiting') !== 'fixed';
-  const openMs = missing ? null : (actuals.released?.atMs ?? release.endMs);
+  const openMs = stop ? null : (actuals.released?.atMs ?? steps.at(-1)!.endMs);
   return {
     steps,
+    stop,
+    untimed,
     milestones,
     serves,
     placedMs,
     openMs,
-    habitMs: placedMs === null ? null : placedMs + DAY_MS,
+    habitMs: placedMs === null || !wholePlaced({ untimed }) ? null : placedMs + DAY_MS,
     inHandMin: openMs !== null && job.wantedAt !== null ? (job.wantedAt - openMs) / MIN_MS : null,
     band: bandOf(steps, milestones, serves),
     overruns,

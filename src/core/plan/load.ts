@@ -2,7 +2,7 @@ import { monotoneCurve, paceOf, progressAlong } from '../cure';
 import { MILESTONES, type Milestone, type MilestoneId, milestoneOf, type SheetRevision } from '../system';
 import { attempt, figure, formatDuration, line, type WorkLine } from '../units';
 import type { Load } from './load-asked';
-import type { RepairPlan } from './repair-plan';
+import { type RepairPlan, wholePlaced } from './repair-plan';
 
 /** Strength on the clock of the site. */
 export interface StrengthOver {
@@ -35,9 +35,11 @@ function clockFor(sheet: SheetRevision, tempC: number): { m: Milestone; minutes:
  * as much progress has been made here. Between points monotone (Fritsch & Carlson 1980), nothing before the gel.
  * @returns null while nothing is placed, or where neither points nor a milestone give anything
  */
-export function strengthOver(plan: Pick<RepairPlan, 'sheet' | 'thermal' | 'placedMs' | 'milestones' | 'serves'>): StrengthOver | null {
+export function strengthOver(
+  plan: Pick<RepairPlan, 'sheet' | 'thermal' | 'placedMs' | 'milestones' | 'serves'> & Partial<Pick<RepairPlan, 'untimed'>>,
+): StrengthOver | null {
   const { sheet, thermal, placedMs } = plan;
-  if (!sheet || !thermal || placedMs === null) return null;
+  if (!sheet || !thermal || placedMs === null || !wholePlaced({ untimed: plan.untimed ?? [] })) return null;
   const served = plan.milestones.findLast((m) => m.kind === plan.serves)?.planMs ?? null;
   const points = sheet.strength;
   const clock = points ? clockFor(sheet, points.tempC) : null;

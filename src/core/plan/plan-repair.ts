@@ -29,6 +29,8 @@ function nothing(repair: Repair): RepairPlan {
     mix: null,
     batches: [],
     steps: [],
+    stop: null,
+    untimed: [],
     milestones: [],
     serves: null,
     placedMs: null,
@@ -133,5 +135,5 @@ export function planRepair(ask: RepairAsk): RepairPlan {
   const result: RepairPlan = { ...base, context, ...mixed.value };
   const laid = attempt(() => layOut(ask, draft(mixed.value.batches), sheet, context, reachOf, sharesOf(mixed.value)));
   if (!laid.ok) return { ...result, problems: [...problems, { ...laid.problem, stage: 'place' }] };
-  return { ...result, ...derive(ask, laid.value, sheet, context) };
+  return { ...result, ...derive(ask, laid.value, sheet) };
 }

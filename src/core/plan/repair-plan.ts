@@ -10,6 +10,7 @@ import type { Window } from './calendar';
 import type { Job, Repair } from './job';
 import type { MilestoneTime } from './milestone-times';
 import type { SheetHeat } from './pots';
+import type { PlanStop } from './stand-in';
 import type { Thermal } from './thermal';
 
 /** A step with its time. */
@@ -43,9 +44,14 @@ export interface RepairPlan {
   readonly mix: MixResult | null;
   readonly batches: readonly Batch[];
   readonly steps: readonly PlannedStep[];
+  /** Where the plan stops for want of a time; null where every wait is known. */
+  readonly stop: PlanStop | null;
+  /** Steps behind that, which have no time. */
+  readonly untimed: readonly StepDraft[];
   readonly milestones: readonly MilestoneTime[];
   /** The milestone that opens it, by choice or method; null when the sheet has none. */
   readonly serves: MilestoneId | null;
+  /** When the last placing that has a time is done; of the whole only where {@link wholePlaced}. */
   readonly placedMs: number | null;
   readonly openMs: number | null;
   readonly habitMs: number | null;
@@ -54,6 +60,9 @@ export interface RepairPlan {
   readonly thermal: Thermal | null;
   readonly overruns: boolean;
 }
+
+/** Whether all that is placed has a time: else what counts from the last placing cannot be told. */
+export const wholePlaced = ({ untimed }: Pick<RepairPlan, 'untimed'>): boolean => !untimed.some((d) => d.marks?.end?.includes('placed'));
 
 /** Self-heating of the pots of a plan, read from a prepared table. */
 export interface PotEstimate {

@@ -30,6 +30,18 @@ export const RepairReport = z.object({
   steps: z.array(
     z.object({ id: z.string(), stage: z.string(), title: z.string(), from: z.string(), to: z.string(), hold: z.boolean(), done: iso }),
   ),
+  /** Where the plan stops for want of a time, and what may stand in; steps behind it have none. */
+  stop: z
+    .object({
+      step: z.string(),
+      kind: z.string(),
+      why: z.string(),
+      later: z.array(z.object({ kind: z.string(), at: z.string() })),
+      touch: z.boolean(),
+    })
+    .nullable()
+    .default(null),
+  untimed: z.array(z.object({ id: z.string(), stage: z.string(), title: z.string() })).default([]),
   milestones: z.array(
     z.object({
       kind: z.string(),
@@ -116,6 +128,14 @@ function repairReport({ repair, plan, findings }: RepairView): RepairReport {
       hold: s.hold ?? false,
       done: stamp(s.doneAt),
     })),
+    stop: plan.stop && {
+      step: plan.stop.step.id,
+      kind: plan.stop.kind,
+      why: plan.stop.why,
+      later: plan.stop.later.map(({ kind, atMs }) => ({ kind, at: stamp(atMs)! })),
+      touch: plan.stop.touch,
+    },
+    untimed: plan.untimed.map(({ id, stage, title }) => ({ id, stage, title })),
     milestones: plan.milestones.map((m) => ({
       kind: m.kind,
       label: m.label,

@@ -13,35 +13,76 @@ export const STARTS = {
 export const StartId = z.enum(Object.keys(STARTS) as [keyof typeof STARTS, ...(keyof typeof STARTS)[]]);
 export type StartId = z.infer<typeof StartId>;
 
+/** What is laid spot by spot: between its first and its last spot lies the whole of the work. */
+export const LAID_OVER_TIME: ReadonlySet<StartId> = new Set(['placed', 'last-coat']);
+
 /** Whose temperature a clock runs on. */
 export const RUNS_ON = { pot: 'the pot', material: 'the material in place', base: 'the base' } as const;
 export const RunsOn = z.enum(Object.keys(RUNS_ON) as [keyof typeof RUNS_ON, ...(keyof typeof RUNS_ON)[]]);
 export type RunsOn = z.infer<typeof RunsOn>;
 
-/** Milestones a sheet may state. `order` ranks waiting times: at every temperature a later one may not come before an earlier one. */
+/** What the table of milestones says of one. */
+interface MilestoneKind {
+  readonly label: string;
+  readonly clock: 'working' | 'waiting';
+  /** Ranks waiting times: at every temperature a later one may not come before an earlier one. */
+  readonly order: number | null;
+  /** Of what is laid over some minutes this clock runs from the first spot, not from the last: a skin forms where it lay longest. */
+  readonly firstSpot?: true;
+  /** Milestones that come later in the curing and so may stand in where a sheet is silent on this one, soonest first. */
+  readonly later?: readonly string[];
+  /** A test by touch can tell it: what bears a load cannot be felt. */
+  readonly touch?: true;
+}
+
+/** Milestones a sheet may state. */
 export const MILESTONES = {
   mix: { label: 'Mixing time', clock: 'working', order: null },
   stand: { label: 'Stand time', clock: 'waiting', order: null },
   'use-by': { label: 'Use-by of the pot', clock: 'working', order: null },
   idle: { label: 'Idle in the mixer', clock: 'working', order: null },
   'clean-by': { label: 'Tools clean by', clock: 'working', order: null },
-  'primer-wet': { label: 'Primer still wet', clock: 'working', order: null },
-  open: { label: 'Open time', clock: 'working', order: null },
-  gel: { label: 'Gel', clock: 'waiting', order: 1 },
-  'next-lift': { label: 'Next lift', clock: 'waiting', order: null },
-  'recoat-from': { label: 'Recoat from', clock: 'waiting', order: null },
+  'primer-wet': { label: 'Primer still wet', clock: 'working', order: null, firstSpot: true },
+  open: { label: 'Open time', clock: 'working', order: null, firstSpot: true },
+  gel: { label: 'Gel', clock: 'waiting', order: 1, later: ['sandable', 'release', 'foot', 'light-load', 'load', 'full-cure'], touch: true },
+  'next-lift': {
+    label: 'Next lift',
+    clock: 'waiting',
+    order: null,
+    later: ['sandable', 'release', 'foot', 'light-load', 'load', 'full-cure'],
+    touch: true,
+  },
+  'recoat-from': {
+    label: 'Recoat from',
+    clock: 'waiting',
+    order: null,
+    later: ['sandable', 'foot', 'light-load', 'load', 'full-cure'],
+    touch: true,
+  },
   'recoat-until': { label: 'Recoat until', clock: 'working', order: null },
-  'tack-free': { label: 'Tack-free', clock: 'waiting', order: null },
-  sandable: { label: 'Grind or sand', clock: 'waiting', order: null },
-  overlay: { label: 'Fill joints or lay over', clock: 'waiting', order: null },
-  release: { label: 'Release of clamps', clock: 'waiting', order: 2 },
-  foot: { label: 'Foot traffic', clock: 'waiting', order: 3 },
-  'light-load': { label: 'Light load', clock: 'waiting', order: 4 },
-  load: { label: 'Full load', clock: 'waiting', order: 5 },
-  dry: { label: 'Keep dry until', clock: 'waiting', order: null },
-  wet: { label: 'Water or chemicals', clock: 'waiting', order: null },
+  'tack-free': {
+    label: 'Tack-free',
+    clock: 'waiting',
+    order: null,
+    later: ['sandable', 'release', 'foot', 'light-load', 'load', 'full-cure'],
+    touch: true,
+  },
+  sandable: { label: 'Grind or sand', clock: 'waiting', order: null, later: ['foot', 'light-load', 'load', 'full-cure'], touch: true },
+  overlay: {
+    label: 'Fill joints or lay over',
+    clock: 'waiting',
+    order: null,
+    later: ['foot', 'light-load', 'load', 'full-cure'],
+    touch: true,
+  },
+  release: { label: 'Release of clamps', clock: 'waiting', order: 2, later: ['foot', 'light-load', 'load', 'full-cure'], touch: true },
+  foot: { label: 'Foot traffic', clock: 'waiting', order: 3, later: ['light-load', 'load', 'full-cure'] },
+  'light-load': { label: 'Light load', clock: 'waiting', order: 4, later: ['load', 'full-cure'] },
+  load: { label: 'Full load', clock: 'waiting', order: 5, later: ['full-cure'] },
+  dry: { label: 'Keep dry until', clock: 'waiting', order: null, later: ['wet', 'full-cure'] },
+  wet: { label: 'Water or chemicals', clock: 'waiting', order: null, later: ['full-cure'] },
   'full-cure': { label: 'Full cure', clock: 'waiting', order: 6 },
-} as const satisfies Record<string, { label: string; clock: 'working' | 'waiting'; order: number | null }>;
+} as const satisfies Record<string, MilestoneKind>;
 export const MilestoneId = z.enum(Object.keys(MILESTONES) as [keyof typeof MILESTONES, ...(keyof typeof MILESTONES)[]]);
 export type MilestoneId = z.infer<typeof MilestoneId>;
 
@@ -102,6 +143,10 @@ export const Milestone = z.object({
   printed: z.string().max(4000).nullable().default(null),
 });
 export type Milestone = z.infer<typeof Milestone>;
+
+/** What the table says of a milestone. */
+export const milestoneKind = (id: MilestoneId): Omit<MilestoneKind, 'later'> & { readonly later?: readonly MilestoneId[] } =>
+  MILESTONES[id];
 
 /** Whether running past this time spoils work (working) or coming before it does (waiting). */
 export const clockOf = (m: Milestone): 'working' | 'waiting' => MILESTONES[m.kind].clock;

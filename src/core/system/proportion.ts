@@ -138,9 +138,16 @@ export const coverageMl = (sheet: SheetRevision, kit: SheetRevision['kits'][numb
 export const plannedKitMl = (sheet: SheetRevision, kit: SheetRevision['kits'][number]): number =>
   Math.min(kitVolumeMl(sheet, kit), kit.yieldMl ?? Number.POSITIVE_INFINITY, coverageMl(sheet, kit) ?? Number.POSITIVE_INFINITY);
 
-/** The largest share of mixed liquid that may be drawn off as primer with the aggregate left whole before the mix turns lean, 0 to 1. */
-export function leanThreshold(sheet: SheetRevision): number {
+/** Whether the mix holds grains whose tamped bulk density the sheet does not give: then nobody can tell whether it is lean. */
+export function grainsUntold(sheet: SheetRevision): boolean {
   const masses = partsByWeight(sheet);
+  return sheet.parts.some((p) => p.filler === 'grains' && masses[p.id] > 0 && p.bulkGPerMl === null);
+}
+
+/** The largest share of mixed liquid that may be drawn off as primer with the aggregate left whole before the mix turns lean, 0 to 1. */
+export function leanThreshold(sheet: SheetRevision): number | null {
+  const masses = partsByWeight(sheet);
+  if (grainsUntold(sheet)) return null;
   const room = roomOf(sheet.parts.filter((p) => masses[p.id] > 0).map((part) => ({ part, massG: masses[part.id] })));
   if (!(room.grainVoids > 0)) return 1;
   const fines = sheet.parts.reduce((s, p) => s + (p.filler && p.filler !== 'grains' ? masses[p.id] / p.densityGPerMl : 0), 0);

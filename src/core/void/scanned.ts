@@ -53,7 +53,14 @@ const toBase64 = (bytes: Uint8Array): string => {
   for (let i = 0; i < bytes.length; i += 8192) text += String.fromCharCode(...bytes.subarray(i, i + 8192));
   return btoa(text);
 };
-const fromBase64 = (text: string): Uint8Array => Uint8Array.from(atob(text), (ch) => ch.charCodeAt(0));
+/** Bytes of a text; of one that is damaged none, which no map of any size has. */
+function fromBase64(text: string): Uint8Array {
+  try {
+    return Uint8Array.from(atob(text), (ch) => ch.charCodeAt(0));
+  } catch {
+    return new Uint8Array();
+  }
+}
 
 /** Cells kept round the void, so that a section shows the face it lies in. */
 const MARGIN = 10;

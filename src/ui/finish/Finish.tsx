@@ -41,7 +41,7 @@ function Side({ view, at, nowMs }: StageProps) {
           A further coat holds without abrading until <strong className="fig">{shortWhen(until.planMs, view.job.zone, nowMs)}</strong>.
         </p>
       )}
-      <StageFindings at={at} stage="finish" />
+      <StageFindings at={at} zone={view.job.zone} stage="finish" />
       <Schools at={at} stage="finish" />
       <Settings at={at} stage="finish" />
     </div>

@@ -7,6 +7,7 @@ import type { StageProps } from '../repair/stage-props';
 import { Answer, Heading, useProse, Working } from '../shared/bits';
 import { Schools } from '../shared/Schools';
 import { StageFindings, StillNeeds } from '../shared/StageFindings';
+import { StandInsChosen } from '../shared/StandIns';
 import { shortWhen } from '../shared/when';
 import { changeJob, changeRepair } from '../workspace/workspace';
 
@@ -150,7 +151,8 @@ function Side({ view, at, nowMs }: StageProps) {
           </tr>
         </tbody>
       </table>
-      <StageFindings at={at} stage="hold" />
+      <StageFindings at={at} zone={zone} stage="hold" />
+      <StandInsChosen at={at} />
       <Heading aside="pull the curve below, or type">Temperature of the site</Heading>
       <ClimateFields job={view.job} write={(climate) => changeJob(view.job.id, (j) => ({ ...j, climate }), 'climate')} />
       <Schools at={at} stage="hold" />

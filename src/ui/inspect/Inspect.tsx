@@ -62,7 +62,7 @@ function Sheet({ at }: StageProps) {
   );
 }
 
-function Side({ at }: StageProps) {
+function Side({ view, at }: StageProps) {
   const { repair, plan } = at;
   const change = (over: Partial<typeof repair>, key = 'inspect') => changeRepair(repair.id, (r) => ({ ...r, ...over }), key);
   const changeBase: BaseProps['change'] = (over, key) => changeRepair(repair.id, (r) => ({ ...r, base: { ...r.base, ...over } }), key);
@@ -146,7 +146,7 @@ function Side({ at }: StageProps) {
       {(repair.safety.class === 'review' || plan.method?.review) && (
         <TextField label="What hangs on it" value={repair.safety.why} onChange={(why) => change({ safety: { class: 'review', why } })} />
       )}
-      <StageFindings at={at} stage="inspect" />
+      <StageFindings at={at} zone={view.job.zone} stage="inspect" />
     </div>
   );
 }

@@ -92,7 +92,7 @@ function Side({ view, at, nowMs }: StageProps) {
         <Answer over="it is made with" digits="—" beside="nothing chosen yet" />
         <StillNeeds texts={plan.open.material} />
         <FoundAtThePlace repair={repair} />
-        <StageFindings at={at} stage="material" />
+        <StageFindings at={at} zone={view.job.zone} stage="material" />
       </div>
     );
   const useBy = plan.sheet?.milestones.find((m) => m.kind === 'use-by');
@@ -169,7 +169,7 @@ function Side({ view, at, nowMs }: StageProps) {
         ))}
       </ul>
       <FoundAtThePlace repair={repair} />
-      <StageFindings at={at} stage="material" />
+      <StageFindings at={at} zone={view.job.zone} stage="material" />
       <p className="soft text-sm mt-2" suppressHydrationWarning>
         {nowMs > 0 ? 'The maker’s own sheet overrules everything here.' : ''}
       </p>

@@ -339,7 +339,7 @@ function Side({ view, at }: StageProps) {
       <VoidFields repairId={repair.id} v={repair.void} problemAt={wholeProblem} />
       {plan.method?.setsOut && <SettingOutFields repairId={repair.id} value={repair.settingOut} count={repair.void.count} />}
       <StillNeeds texts={plan.open.measure} />
-      <StageFindings at={at} stage="measure" />
+      <StageFindings at={at} zone={view.job.zone} stage="measure" />
       {v && <Working title={`how ${shown!.text} comes about`} lines={v.working} />}
     </div>
   );

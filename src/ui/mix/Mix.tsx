@@ -28,7 +28,7 @@ function Sheet({ view, at }: StageProps) {
       <div className="p-5">
         <h2 className="font-bold text-lg">Nothing to mix yet</h2>
         <StillNeeds texts={plan.open.mix} />
-        <StageFindings at={at} stage="mix" />
+        <StageFindings at={at} zone={view.job.zone} stage="mix" />
       </div>
     );
   const batch = plan.batches[Math.min(chosen, plan.batches.length - 1)]!;
@@ -185,7 +185,7 @@ function Side({ view, at }: StageProps) {
           }}
         />
       )}
-      <StageFindings at={at} stage="mix" />
+      <StageFindings at={at} zone={view.job.zone} stage="mix" />
       <Schools at={at} stage="mix" />
       <Working title="how the batches and kits come about" lines={mix.working} />
     </div>

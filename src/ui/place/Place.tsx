@@ -1,5 +1,6 @@
 'use client';
 import Link from 'next/link';
+import { wholePlaced } from '@/core/plan';
 import { formatDuration } from '@/core/units';
 import type { StageProps } from '../repair/stage-props';
 import { Answer, Heading, useFormat } from '../shared/bits';
@@ -73,7 +74,7 @@ function Side({ view, at, nowMs }: StageProps) {
       </label>
       <p className="soft text-sm">Empty: as soon as the crew is free in working hours. Or pull the repair’s band sideways.</p>
       <Settings at={at} stage="place" />
-      {plan.placedMs !== null && (
+      {plan.placedMs !== null && wholePlaced(plan) && (
         <p className="mt-2">
           In place by <strong className="fig">{dayAndClock(plan.placedMs, view.job.zone)}</strong>
           {plan.usableMin !== null && Number.isFinite(plan.usableMin)
@@ -85,7 +86,7 @@ function Side({ view, at, nowMs }: StageProps) {
       <Link className="act firm mt-2" href={`/job/${repair.jobId}/${repair.id}/run`}>
         {actuals.startedAt === null ? 'To the running view' : 'Go on in the running view'}
       </Link>
-      <StageFindings at={at} stage="place" />
+      <StageFindings at={at} zone={view.job.zone} stage="place" />
       <Schools at={at} stage="place" />
     </div>
   );

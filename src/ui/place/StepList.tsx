@@ -16,7 +16,9 @@ const FORCED: Record<string, string> = {
 /** Steps with their times; what forces a wait is said. */
 export function StepList({ at, zone, stages }: { at: RepairView; zone: string; stages: readonly Stage[] }) {
   const prose = useProse();
+  const { stop } = at.plan;
   const steps = at.plan.steps.filter((s) => stages.includes(s.stage));
+  const untimed = at.plan.untimed.filter((s) => stages.includes(s.stage));
   return (
     <ol>
       {steps.map((s, i) => {
@@ -53,6 +55,18 @@ export function StepList({ at, zone, stages }: { at: RepairView; zone: string; s
           </li>
         );
       })}
+      {untimed.map((s, i) => (
+        <li
+          key={s.id}
+          className="grid grid-cols-1 sm:grid-cols-[6.6rem_1fr] gap-x-3 py-1.5"
+          style={{ borderTop: i === 0 ? '3px double var(--stop)' : '1px solid var(--paper-line)' }}
+        >
+          <span className="text-[0.82rem] pt-0.5 soft">{i === 0 ? `waits for ${stop!.label.toLowerCase()}: no time` : 'no time'}</span>
+          <span className="font-semibold">
+            {steps.length + i + 1}. {prose(s.title)}
+          </span>
+        </li>
+      ))}
     </ol>
   );
 }

@@ -228,7 +228,7 @@ function Side({ view, at, nowMs }: StageProps) {
           </SavingButton>
         </div>
       )}
-      <StageFindings at={at} stage="release" />
+      <StageFindings at={at} zone={view.job.zone} stage="release" />
     </div>
   );
 }

@@ -13,6 +13,7 @@ import { FindingCard, useFormat, useProse, Ways } from '../shared/bits';
 import { CalendarButton } from '../shared/CalendarButton';
 import { SavingButton } from '../shared/SavingButton';
 import { Override } from '../shared/StageFindings';
+import { StandInAsk, StandInsChosen } from '../shared/StandIns';
 import { clock, countdown, dayAndClock, shortWhen } from '../shared/when';
 import { useNow } from '../workspace/now';
 import { usePrefs } from '../workspace/prefs';
@@ -219,7 +220,9 @@ export function RunPage({ jobId, repairId }: { jobId: string; repairId: string }
         )}
         {stops.map((f) => (
           <FindingCard key={f.id} finding={f}>
-            <Override at={at} finding={f} />
+            <StandInAsk at={at} zone={zone} finding={f}>
+              <Override at={at} finding={f} />
+            </StandInAsk>
           </FindingCard>
         ))}
         {earlyFinding && earlyHeld && (
@@ -289,6 +292,7 @@ export function RunPage({ jobId, repairId }: { jobId: string; repairId: string }
           Clocks are kept as instants: a closed tab or an empty battery loses nothing.
         </p>
         <CalendarButton view={view} name={repair.name} className="act mt-1 text-sm" />
+        <StandInsChosen at={at} />
         {at.findings
           .filter((f) => f.severity !== 'stop')
           .map((f) => (

@@ -9,6 +9,7 @@ import { FindingCard } from './bits';
 import { Dialog } from './Dialog';
 import { RememberedArea, useRememberedText } from './Remembered';
 import { SavingButton } from './SavingButton';
+import { StandInAsk } from './StandIns';
 
 /** Overriding a stop: a reason and a role, kept in the record. */
 export function Override({ at, finding }: { at: RepairView; finding: Finding }) {
@@ -60,7 +61,7 @@ function OverrideForm({ at, finding, onDone }: { at: RepairView; finding: Findin
 }
 
 /** Findings of a stage, stops with the way past them. */
-export function StageFindings({ at, stage, all }: { at: RepairView; stage?: Stage; all?: boolean }) {
+export function StageFindings({ at, zone, stage, all }: { at: RepairView; zone: string; stage?: Stage; all?: boolean }) {
   const mine = all ? at.findings : at.findings.filter((f) => f.stage === stage);
   const problems = stage ? at.plan.problems.filter((p) => p.stage === stage) : at.plan.problems;
   return (
@@ -80,7 +81,11 @@ export function StageFindings({ at, stage, all }: { at: RepairView; stage?: Stag
       ))}
       {mine.map((f) => (
         <FindingCard key={f.id} finding={f} overridden={at.actuals.overrides.get(f.id)}>
-          {f.severity === 'stop' && !at.actuals.overrides.has(f.id) && <Override at={at} finding={f} />}
+          {f.severity === 'stop' && !at.actuals.overrides.has(f.id) && (
+            <StandInAsk at={at} zone={zone} finding={f}>
+              <Override at={at} finding={f} />
+            </StandInAsk>
+          )}
         </FindingCard>
       ))}
     </div>

@@ -1,16 +1,61 @@
 import { humidityOf, valueAt } from '../../climate';
+import type { PlannedStep } from '../../plan';
+import type { MilestoneId } from '../../system';
 import { attempt, figure, formatDuration, instantsIn } from '../../units';
-import { at, deg, finding, on, type Rule } from './rule';
+import { at, deg, finding, type JudgeContext, on, type Rule } from './rule';
+
+/** What it means to come too late, by the working time that is over. */
+const LATE: Partial<
+  Record<MilestoneId, { severity: 'stop' | 'caution'; title: string; why: (c: JudgeContext, s: PlannedStep) => string; todo: string }>
+> = {
+  open: {
+    severity: 'stop',
+    title: 'Open time is over before the joint closes',
+    why: (c, s) => `It is closed at ${at(c, s.endMs)}; what was spread first has skinned by then and does not wet the other face.`,
+    todo: 'One batch at a time, each closed before the next; smaller faces, more hands, or a cooler hour.',
+  },
+  'recoat-until': {
+    severity: 'caution',
+    title: 'Next lift comes after the recoat window',
+    why: (c, s) => `It could begin at ${at(c, s.startMs)} only.`,
+    todo: 'Wash and abrade the last lift first; the step says so.',
+  },
+  'primer-wet': {
+    severity: 'stop',
+    title: 'The primer dries before the mortar comes',
+    why: (c, s) => `The last of this batch is placed at ${at(c, s.endMs)}; what was primed first has dried by then.`,
+    todo: 'Smaller batches, each primed only as far as it reaches; more hands, or a cooler hour.',
+  },
+};
+
+/** Id of the finding that a wait has no time. */
+export const noTimeId = (kind: MilestoneId): string => `no-time:${kind}`;
 
 /** What the clocks say: missing times, stalls, windows, waits. */
 export const clockRules: Readonly<Record<string, Rule>> = {
+  'no-time': (c) => {
+    const { stop } = c.plan;
+    if (!stop) return [];
+    const stage = c.plan.untimed[0]!.stage;
+    return [
+      finding(
+        noTimeId(stop.kind),
+        'stop',
+        stage,
+        `No time for ${stop.label.toLowerCase()}`,
+        `${instantsIn(stop.why, (ms) => on(c, ms))} The plan stops before “${stop.step.title}”: how long to wait is not known, and it is not taken for nothing.`,
+        `Choose what stands in: ${stop.later.length ? 'a later time of the sheet, ' : ''}a figure of your own${stop.touch ? ', or a test by touch' : ''}. Or warm the place, or take a system whose sheet covers it.`,
+      ),
+    ];
+  },
+
   'no-answer': (c) =>
     c.plan.milestones
-      .filter((m) => m.problem && m.originMs !== null && (m.kind === c.plan.serves || m.kind === 'release' || m.kind === 'gel'))
+      .filter((m) => m.problem && m.originMs !== null && m.kind !== c.plan.stop?.kind && (m.kind === 'release' || m.kind === 'gel'))
       .map((m) =>
         finding(
           `no-answer:${m.kind}`,
-          m.kind === c.plan.serves ? 'stop' : 'caution',
+          'caution',
           'hold',
           `No time for ${m.label.toLowerCase()}`,
           instantsIn(m.problem!, (ms) => on(c, ms)),
@@ -59,44 +104,28 @@ export const clockRules: Readonly<Record<string, Rule>> = {
     return [];
   },
 
-  recoat: (c) =>
+  late: (c) =>
     c.plan.steps
-      .filter((s) => s.lateFor)
-      .map((s) =>
-        finding(
-          `late:${s.id}`,
-          s.lateFor === 'open' ? 'stop' : 'caution',
-          'place',
-          s.lateFor === 'open' ? 'Open time is over before the joint closes' : 'Next lift comes after the recoat window',
-          s.lateFor === 'open' ? 'A skin has formed and does not wet the other face.' : `It could begin at ${at(c, s.startMs)} only.`,
-          s.lateFor === 'open'
-            ? 'Smaller batches, more hands, or a cooler hour.'
-            : 'Wash and abrade the last lift first; the step says so.',
-        ),
-      ),
-
-  'primer-dry': (c) => {
-    const wet = c.plan.milestones.find((m) => m.kind === 'primer-wet');
-    const primed = c.plan.steps.find((s) => s.id.endsWith(':prime'));
-    const first = primed && c.plan.steps.find((s) => s.stage === 'place' && s.startMs >= primed.endMs && s.marks?.end?.includes('placed'));
-    const min = wet?.planMs && wet.originMs ? wet.planMs - wet.originMs : null;
-    return primed && first && min !== null && first.startMs - primed.endMs > min
-      ? [
-          finding(
-            'primer-dry',
-            'stop',
-            'place',
-            'The primer dries before the mortar comes',
-            `It stays wet for ${formatDuration(min / 60_000)}.`,
-            'Prime later, or in smaller areas.',
-          ),
-        ]
-      : [];
-  },
+      .filter((s) => s.lateFor && LATE[s.lateFor])
+      .map((s) => {
+        const { severity, title, why, todo } = LATE[s.lateFor!]!;
+        return finding(`late:${s.id}`, severity, 'place', title, why(c, s), todo);
+      }),
 
   'fixed-wait': ({ plan }) => {
     if (plan.context?.school('waiting') !== 'fixed') return [];
     const m = plan.milestones.find((x) => x.kind === plan.serves);
+    if (!m)
+      return [
+        finding(
+          'fixed-wait:unproved',
+          'stop',
+          'hold',
+          'The 24 hours rest on nothing',
+          'The sheet gives no time of service that they could be held against.',
+          'Choose “computed” and say what stands in for it, or ask the maker.',
+        ),
+      ];
     return m?.planMs && plan.habitMs !== null && m.planMs > plan.habitMs
       ? [
           finding(

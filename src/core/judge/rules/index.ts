@@ -8,6 +8,7 @@ import { shelfRules } from './shelf';
 import { siteRules } from './site';
 import { voidRules } from './void';
 
+export { noTimeId } from './clock';
 export type { JudgeContext } from './rule';
 
 /** The table of rules. Each reads the plan and returns what it noticed. */

@@ -1,7 +1,7 @@
 import { BASE_BEARS_C, type HeatCell } from '../../cure';
-import { liftsOf, primerDraw } from '../../method';
+import { liftsOf, primerOf } from '../../method';
 import { ASSUMED_TOLERANCE_PCT, massOf, scaleErrorPct, smallestBatchAG } from '../../mix';
-import { isMetered, milestoneOf, proportionOf } from '../../system';
+import { grainsUntold, isMetered, milestoneOf, proportionOf } from '../../system';
 import { figure } from '../../units';
 import type { Annulus } from '../../void';
 import type { Finding } from '../finding';
@@ -138,19 +138,35 @@ export const mixRules: Readonly<Record<string, Rule>> = {
           'Check the aggregate on the sheet.',
         ),
       );
-    if (plan.context && plan.method?.engine === 'fill in lifts') {
-      const draw = primerDraw(plan.context);
-      if (draw.share > draw.threshold && plan.context.school('draw-off') === 'computed')
-        out.push(
-          finding(
-            'lean:draw',
-            'note',
-            'mix',
-            'Aggregate is cut to match the primer',
-            `${figure(draw.share * 100, 2)} % of the liquid is drawn off; up to ${figure(draw.threshold * 100, 2)} % the sand could stay whole.`,
-            'Leave out the same share of sand from the first batch.',
-          ),
-        );
+    if (plan.sheet && plan.mix && grainsUntold(plan.sheet))
+      out.push(
+        finding(
+          'lean:untold',
+          'note',
+          'mix',
+          'Whether it is lean cannot be told',
+          'The sheet gives no tamped bulk density of the grains: their voids are not known.',
+          'Fill a cup with it, tamp, weigh: mass over volume is the figure. Type it on the sheet.',
+        ),
+      );
+    const cut = plan.batches.filter((b) => b.leftOutG > 0);
+    if (cut.length && plan.context?.school('draw-off') === 'computed') {
+      const lifts = primerOf(plan.context);
+      const most = cut.map((b) => lifts[b.portion]!).reduce((a, b) => (b.share > a.share ? b : a));
+      out.push(
+        finding(
+          'lean:draw',
+          'note',
+          'mix',
+          'Sand is left out to match the primer',
+          `${figure(most.share * 100, 2)} % of the liquid is drawn off${
+            most.threshold === null
+              ? ', and the sheet gives no bulk density of its sand that would tell how much may stay'
+              : `; up to ${figure(most.threshold * 100, 2)} % the sand could stay whole`
+          }.`,
+          `Leave out ${cut.map((b) => `${figure(b.leftOutG)} g from batch ${b.index + 1}`).join(', ')}; the steps say it where it is set out.`,
+        ),
+      );
     }
     return out;
   },

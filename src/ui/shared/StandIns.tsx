@@ -1,0 +1,99 @@
+'use client';
+import { type ReactNode, useState } from 'react';
+import { type Finding, noTimeId } from '@/core/judge';
+import type { StandIn } from '@/core/plan';
+import type { RepairView } from '@/core/record';
+import { MILESTONES, MilestoneId } from '@/core/system';
+import { formatDuration } from '@/core/units';
+import { useNow } from '../workspace/now';
+import { usePrefs } from '../workspace/prefs';
+import { record } from '../workspace/record';
+import { changeRepair } from '../workspace/workspace';
+import { Heading } from './bits';
+import { QuantityField } from './QuantityField';
+import { SavingButton } from './SavingButton';
+import { shortWhen } from './when';
+
+/** A stand-in as it is said. */
+const says = (s: StandIn): string =>
+  s.by === 'later'
+    ? `waits for ${MILESTONES[s.kind].label.toLowerCase()}`
+    : s.by === 'own'
+      ? `${formatDuration(s.minutes)}, a figure of one’s own`
+      : `by touch, first tried after ${formatDuration(s.minutes)}`;
+
+/** Once work has begun, what a wait rests on is kept in the record. */
+async function choose(at: RepairView, kind: MilestoneId, standIn: StandIn | null, role: string): Promise<void> {
+  changeRepair(at.repair.id, (r) => {
+    const { [kind]: _, ...others } = r.standIns;
+    return { ...r, standIns: standIn ? { ...others, [kind]: standIn } : others };
+  });
+  const label = MILESTONES[kind].label;
+  if (at.actuals.startedAt !== null)
+    await record(at.repair.id, { kind: 'note', text: standIn ? `${label}: ${says(standIn)}` : `${label}: stand-in taken back` }, role);
+}
+
+/** Asked where a plan stops for want of a time: what stands in. For any other finding what is given. */
+export function StandInAsk({ at, zone, finding, children }: { at: RepairView; zone: string; finding: Finding; children: ReactNode }) {
+  const { stop } = at.plan;
+  const nowMs = useNow(60_000);
+  const role = usePrefs((p) => p.role);
+  const [minutes, setMinutes] = useState<number | null>(null);
+  const [asked, setAsked] = useState(false);
+  if (!stop || finding.id !== noTimeId(stop.kind)) return children;
+  const take = (standIn: StandIn) => choose(at, stop.kind, standIn, role);
+  const typed = (by: 'own' | 'touch') => async () => (minutes === null ? setAsked(true) : take({ by, minutes }));
+  return (
+    <div className="flex flex-col gap-2 mt-2 max-w-md" data-testid="stand-in">
+      {stop.later.map((l) => (
+        <SavingButton key={l.kind} className="act text-left" onSave={() => take({ by: 'later', kind: l.kind })}>
+          Wait for {l.label.toLowerCase()}: {shortWhen(l.atMs, zone, nowMs)}
+        </SavingButton>
+      ))}
+      <QuantityField
+        kind="duration"
+        label={stop.touch ? 'How long, or first tried after' : 'How long'}
+        value={minutes}
+        placeholder="6 h"
+        problem={asked && minutes === null ? 'Type how long first, like 6 h.' : null}
+        check={(m) => (m > 0 && m <= 200_000 ? null : 'More than nothing, and up to 138 days.')}
+        onChange={(t) => setMinutes(t.value)}
+        onClear={() => setMinutes(null)}
+      />
+      <div className="flex flex-wrap gap-2">
+        <SavingButton className="act" onSave={typed('own')}>
+          Wait my own figure
+        </SavingButton>
+        {stop.touch && (
+          <SavingButton className="act" onSave={typed('touch')}>
+            Try it by touch
+          </SavingButton>
+        )}
+      </div>
+    </div>
+  );
+}
+
+/** Waits that rest on something else than the sheet’s own word, each to be taken back. */
+export function StandInsChosen({ at }: { at: RepairView }) {
+  const role = usePrefs((p) => p.role);
+  const chosen = MilestoneId.options.filter((k) => at.repair.standIns[k]);
+  if (!chosen.length) return null;
+  return (
+    <div>
+      <Heading aside="where the sheet is silent">What stands in</Heading>
+      <ul className="flex flex-col gap-1">
+        {chosen.map((k) => (
+          <li key={k} className="flex items-baseline justify-between gap-3">
+            <span>
+              {MILESTONES[k].label}: {says(at.repair.standIns[k]!)}
+            </span>
+            <SavingButton className="act text-sm" onSave={() => choose(at, k, null, role)}>
+              Take back
+            </SavingButton>
+          </li>
+        ))}
+      </ul>
+    </div>
+  );
+}
