@@ -1,6 +1,7 @@
 import type { Page } from 'playwright-core';
+import { sampleData } from '@/sample/jobs';
 import { site, withSample } from './browser';
-import { choose, type } from './hands';
+import { choose, takeJob, type } from './hands';
 
 const yard = site();
 const { base } = yard;
@@ -157,4 +158,36 @@ test('pots and lifts of the sheets in use are prepared in the background and kep
     undefined,
     { timeout: 240_000, polling: 500 },
   );
+});
+
+test('a sheet that is silent on the next lift stops the plan there; a touch stands in and holds the work, and can be taken back', async () => {
+  const page = await yard.page();
+  const of = sampleData(Date.now(), 'Europe/Helsinki').bundles[0]!;
+  const [repair] = of.repairs;
+  const sheets = of.sheets
+    .filter((s) => s.id === repair!.sheetId)
+    .map((s) => ({ ...s, milestones: s.milestones.filter((m) => m.kind !== 'next-lift') }));
+  await takeJob(page, base(), { job: of.job, repairs: [repair!], sheets });
+  const at = `${base()}/job/${of.job.id}/${repair!.id}`;
+  await page.goto(`${at}/place`);
+  await page.getByRole('heading', { name: 'No time for next lift' }).waitFor();
+  await page.getByText('waits for next lift: no time').waitFor();
+  // Nothing is said to be ready that waits for nobody knows how long.
+  expect(await page.getByTestId('start-says').textContent()).not.toMatch(/ready/);
+  const ask = page.getByTestId('stand-in');
+  await ask.getByRole('button', { name: /^Wait for foot traffic/ }).waitFor();
+  await ask.getByRole('button', { name: 'Try it by touch' }).click();
+  await ask.getByText('Type how long first, like 6 h.').waitFor();
+  await type(page, 'How long, or first tried after', '8 h');
+  await ask.getByRole('button', { name: 'Try it by touch' }).click();
+  await page.getByRole('heading', { name: 'No time for next lift' }).waitFor({ state: 'detached' });
+  const second = page.locator('li').filter({ hasText: 'Set out batch 2 of 2' }).last();
+  await second.getByText('hold point').waitFor();
+  await second.getByText(/Try it first, by touch/).waitFor();
+  await page.goto(`${at}/hold`);
+  await page.getByText('Next lift: by touch, first tried after 8 h').waitFor();
+  await page.getByRole('button', { name: 'Take back' }).click();
+  await page.getByText('Next lift: by touch, first tried after 8 h').waitFor({ state: 'detached' });
+  await page.goto(`${at}/place`);
+  await page.getByRole('heading', { name: 'No time for next lift' }).waitFor();
 });

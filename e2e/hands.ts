@@ -1,4 +1,30 @@
 import type { Page } from 'playwright-core';
+import type { Job, Repair } from '@/core/plan';
+import type { SheetRevision } from '@/core/system';
+
+/** Takes a job in as a file, as it comes from a colleague. */
+export async function takeJob(
+  page: Page,
+  base: string,
+  of: { readonly job: Job; readonly repairs: readonly Repair[]; readonly sheets: readonly SheetRevision[] },
+): Promise<void> {
+  const text = JSON.stringify({
+    format: 'grenko-job',
+    version: 3,
+    exportedAt: '2026-05-05T06:00:00.000Z',
+    coreVersion: '0.4.0',
+    stock: [],
+    snapshots: [],
+    events: [],
+    series: [],
+    attachments: [],
+    ...of,
+  });
+  await page.goto(base);
+  await page.getByRole('button', { name: 'New job' }).waitFor();
+  await page.getByLabel('Job file').setInputFiles({ name: 'job.json', mimeType: 'application/json', buffer: Buffer.from(text) });
+  await page.waitForURL(/\/job\//);
+}
 
 /** What a person does, in the words on the screen. */
 export async function type(page: Page, label: string | RegExp, text: string): Promise<void> {

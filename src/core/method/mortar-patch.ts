@@ -324,7 +324,7 @@ export const mortarPatch: Method = {
         c.sheet.mixMin,
         c.school('end-of-mixing'),
         batch.drawnMl > 0
-          ? `Liquids first; draw off ${figure(batch.drawnMl)} mL as primer; then the sand in portions.${leftOutText(batch)}`
+          ? `Liquids first; draw off ${figure(batch.drawnMl)} mL as primer; then the sand in portions.`
           : 'Liquids first, then the sand in portions.',
         block,
       );

@@ -271,8 +271,9 @@ export function startsAskOf(
     placeMin: firstPlaced ? (firstPlaced.endMs - mix.startMs) / MIN_MS : 30,
     // A large pot warms itself: it needs a sheet’s life that is longer by as much as its own is shorter.
     potMin: firstPlaced ? (firstPlaced.endMs - mix.startMs) / MIN_MS / share : 0,
-    serves: plan.serves,
-    wantedAt: job.wantedAt,
+    // Where a wait has no time nobody can say when it is ready.
+    serves: plan.stop ? null : plan.serves,
+    wantedAt: plan.stop ? null : job.wantedAt,
   };
 }
 

@@ -36,7 +36,9 @@ export const clockRules: Readonly<Record<string, Rule>> = {
   'no-time': (c) => {
     const { stop } = c.plan;
     if (!stop) return [];
-    const stage = c.plan.untimed[0]!.stage;
+    // Mixing again is part of the order of work: that is where it is asked.
+    const next = c.plan.untimed[0]!.stage;
+    const stage = next === 'mix' ? 'place' : next;
     return [
       finding(
         noTimeId(stop.kind),
