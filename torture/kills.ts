@@ -13,6 +13,8 @@ export interface Killed {
   readonly acknowledged: number;
   /** Of those, the ones that were gone after the process was killed. */
   readonly lost: readonly string[];
+  /** Times the page did not come up after a kill, with what it showed instead, and whether it did when it was loaded again. */
+  readonly unopened: readonly string[];
   /** Milliseconds from the press to the closed dialog, over all that were acknowledged: median and 95 %. */
   readonly savedMs: { readonly median: number; readonly p95: number };
 }
@@ -117,6 +119,7 @@ export async function kills(base: string, count: number, seed: number, told: (do
   const d = dice(seed);
   const small = smallJob();
   const lost: string[] = [];
+  const unopened: string[] = [];
   const took: number[] = [];
   let acknowledged = 0;
   let profile = '';
@@ -144,7 +147,24 @@ export async function kills(base: string, count: number, seed: number, told: (do
         await page.waitForURL(/\/job\//);
       }
       await page.goto(base + small.run);
-      await page.getByRole('button', { name: 'Note', exact: true }).waitFor();
+      const note = page.getByRole('button', { name: 'Note', exact: true });
+      const up = await note.waitFor().then(
+        () => true,
+        () => false,
+      );
+      if (!up) {
+        const shown = await page
+          .locator('body')
+          .textContent()
+          .catch((e) => String(e));
+        await page.reload();
+        const again = await note.waitFor().then(
+          () => 'came up when it was loaded again',
+          () => 'did not come up when it was loaded again',
+        );
+        unopened.push(`kill ${n}: “${(shown ?? '').replace(/\s+/g, ' ').slice(0, 300)}”; ${again}`);
+        if (again.startsWith('did not')) continue;
+      }
       if (promised.length) {
         const there = new Set(await notesOf(page));
         lost.push(...promised.filter((p) => !there.has(p)));
@@ -183,5 +203,5 @@ export async function kills(base: string, count: number, seed: number, told: (do
   rmSync(profile, { recursive: true, force: true });
   const sorted = [...took].sort((a, b) => a - b);
   const at = (share: number) => sorted[Math.min(sorted.length - 1, Math.floor(sorted.length * share))] ?? Number.NaN;
-  return { kills: count, acknowledged, lost: [...new Set(lost)], savedMs: { median: at(0.5), p95: at(0.95) } };
+  return { kills: count, acknowledged, lost: [...new Set(lost)], unopened, savedMs: { median: at(0.5), p95: at(0.95) } };
 }

@@ -51,11 +51,13 @@ try {
   }
   const count = number('kills', 1000);
   if (count) {
-    const k = await kills(base, count, 1, every(25, 'kills', count));
+    const k = await kills(base, count, number('seed', 1), every(25, 'kills', count));
     say(
       `${k.kills} kills: ${k.acknowledged} entries said to be saved, ${k.lost.length} lost; from press to saved ${k.savedMs.median.toFixed(0)} ms median, ${k.savedMs.p95.toFixed(0)} ms at 95 %`,
     );
     for (const x of k.lost.slice(0, 20)) say(`  lost: ${x}`);
+    say(`  not up after a kill: ${k.unopened.length}`);
+    for (const x of k.unopened.slice(0, 20)) say(`  ${x}`);
   }
 } finally {
   server?.kill();

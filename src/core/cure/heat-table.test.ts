@@ -3,6 +3,7 @@ import {
   emptyTable,
   HeatTable,
   lineAt,
+  mapCells,
   netTable,
   potLifeIn,
   potRun,
@@ -17,7 +18,10 @@ const m = reactiveOf(mortarSheet);
 
 test('every cell is computed once, a coarse net over the whole of it first', () => {
   const order = tableOrder();
-  expect([...order].sort((a, b) => a - b)).toEqual(Array.from({ length: TABLE_MASSES_G.length * TABLE_TEMPS_C.length }, (_, i) => i));
+  // Behind the map stand those that lose nothing, one a temperature.
+  const all = (TABLE_MASSES_G.length + 1) * TABLE_TEMPS_C.length;
+  expect([...order].sort((a, b) => a - b)).toEqual(Array.from({ length: all }, (_, i) => i));
+  expect(mapCells(emptyTable('x', 'pot'))).toHaveLength(TABLE_MASSES_G.length * TABLE_TEMPS_C.length);
   const rows = new Set(order.slice(0, 12).map((i) => Math.floor(i / TABLE_MASSES_G.length)));
   expect(rows.size).toBe(3);
 });
@@ -58,7 +62,7 @@ test('a row over size: pot life falls with mass, between rows it lies between th
   const calm = { minutes: 30, peakC: 60, verdict: 'calm' as const };
   const away = { minutes: 10, peakC: null, verdict: 'runaway' as const };
   const lift = { ...emptyTable('x', 'lift'), cells: pot.cells.map((_, i) => (i % 24 < 9 ? { ...calm, peakC: 40 + (i % 24) } : away)) };
-  const line = lineAt(lift, 20);
+  const line = lineAt(lift, TABLE_TEMPS_C[6]!);
   expect(line.map((p) => p.value)).toEqual([40, 41, 42, 43, 44, 45, 46, 47, 48]);
   expect(lineAt(lift, 60)).toEqual([]);
 });

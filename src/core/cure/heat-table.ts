@@ -1,17 +1,22 @@
 import { z } from 'zod';
 import type { SheetRevision } from '../system';
 import { type LiftAsk, liftRun } from './lift';
-import { potRun, type Reactive, reactiveOf } from './self-heat';
+import { lossless, potRun, type Reactive, reactiveOf, verdictOf } from './self-heat';
 
 /** Changes whenever the computation does: tables kept of an older one are made again. */
-export const HEAT_TABLE_VERSION = 1;
+export const HEAT_TABLE_VERSION = 2;
 
 const logSteps = (low: number, high: number, n: number) => Array.from({ length: n }, (_, i) => low * (high / low) ** (i / (n - 1)));
 
 /** Masses, g, thicknesses, mm, and temperatures, °C, at which a sheet is prepared. */
 export const TABLE_MASSES_G: readonly number[] = logSteps(20, 10_000, 24);
 export const TABLE_LIFTS_MM: readonly number[] = logSteps(2, 100, 24);
-export const TABLE_TEMPS_C: readonly number[] = Array.from({ length: 12 }, (_, i) => 5 + 3 * i);
+export const TABLE_TEMPS_C: readonly number[] = Array.from({ length: 15 }, (_, i) => -4 + 3 * i);
+/**
+ * Where a body is taken to lose nothing at all: nothing larger dies sooner or gets hotter. It stands a little beyond the last size, so that
+ * what is read between the two errs to the safe side.
+ */
+const LOSES_NOTHING = { pot: 15_000, lift: 150 } as const;
 
 const Cell = z.object({
   /** Pot life, or minutes until a lift has set; null beyond the horizon. */
@@ -21,12 +26,24 @@ const Cell = z.object({
 });
 export type HeatCell = z.infer<typeof Cell>;
 
-/** Self-heating of a sheet, prepared: cells by temperature, then by mass or thickness; null where not computed yet. */
+const COLUMNS = TABLE_MASSES_G.length;
+const ROWS = TABLE_TEMPS_C.length;
+/** The column of bodies that lose nothing; its cells stand behind all others. */
+const EDGE = COLUMNS;
+const CELLS = ROWS * COLUMNS + ROWS;
+const indexOf = (row: number, column: number): number => (column === EDGE ? ROWS * COLUMNS + row : row * COLUMNS + column);
+/** The cells of a table that lie on its map: all but those that lose nothing. */
+export const mapCells = (table: HeatTable): HeatTable['cells'] => table.cells.slice(0, ROWS * COLUMNS);
+
+/**
+ * Self-heating of a sheet, prepared: cells by temperature, then by mass or thickness, and behind them those that lose nothing by
+ * temperature; null where not computed yet.
+ */
 export const HeatTable = z.object({
   version: z.literal(HEAT_TABLE_VERSION),
   sheetId: z.string(),
   kind: z.enum(['pot', 'lift']),
-  cells: z.array(Cell.nullable()).length(TABLE_TEMPS_C.length * TABLE_MASSES_G.length),
+  cells: z.array(Cell.nullable()).length(CELLS),
 });
 export type HeatTable = z.infer<typeof HeatTable>;
 
@@ -34,32 +51,32 @@ export const emptyTable = (sheetId: string, kind: HeatTable['kind']): HeatTable 
   version: HEAT_TABLE_VERSION,
   sheetId,
   kind,
-  cells: Array.from({ length: TABLE_TEMPS_C.length * TABLE_MASSES_G.length }, () => null),
+  cells: Array.from({ length: CELLS }, () => null),
 });
-
-const COLUMNS = TABLE_MASSES_G.length;
-const ROWS = TABLE_TEMPS_C.length;
 
 /** Every so many of n entries. */
 const every = (step: number, n: number) => Array.from({ length: Math.ceil(n / step) }, (_, i) => i * step);
 
 /** The wide net over a table that plans read: few enough to be made in a moment, and the same whether the rest is there or not. */
-const NET = { rows: [...every(3, ROWS), ROWS - 1], columns: [...every(3, COLUMNS), COLUMNS - 1] } as const;
+const NET = {
+  rows: [...new Set([...every(3, ROWS), ROWS - 1])],
+  columns: [...new Set([...every(3, COLUMNS), COLUMNS - 1]), EDGE],
+} as const;
 
 /** Order in which cells are computed: a first coarse picture, then the net that plans read, then what lies between. */
 export function tableOrder(): readonly number[] {
   const order = new Set<number>();
   const add = (rows: readonly number[], columns: readonly number[]) => {
-    for (const r of rows) for (const c of columns) order.add(r * COLUMNS + c);
+    for (const r of rows) for (const c of columns) order.add(indexOf(r, c));
   };
   add(every(5, ROWS), every(6, COLUMNS));
   add(NET.rows, NET.columns);
-  add(every(1, ROWS), every(1, COLUMNS));
+  add(every(1, ROWS), [...every(1, COLUMNS), EDGE]);
   return [...order];
 }
 
 /** The cells that plans read. */
-export const netOrder = (): readonly number[] => NET.rows.flatMap((r) => NET.columns.map((c) => r * COLUMNS + c));
+export const netOrder = (): readonly number[] => NET.rows.flatMap((r) => NET.columns.map((c) => indexOf(r, c)));
 /** Whether a table holds all that plans read. */
 export const netWhole = (table: HeatTable): boolean => netOrder().every((i) => table.cells[i] !== null);
 
@@ -73,6 +90,10 @@ export function netTable(sheet: SheetRevision, kind: HeatTable['kind']): HeatTab
 
 /** One cell of a table: a pot in a room of its own temperature, or a lift on concrete with air and mix alike. */
 export function tableCell(m: Reactive, kind: HeatTable['kind'], index: number): HeatCell {
+  if (index >= ROWS * COLUMNS) {
+    const r = lossless(m, TABLE_TEMPS_C[index - ROWS * COLUMNS]!);
+    return { minutes: kind === 'pot' ? r.lifeMin : r.gelMin, peakC: r.peakC, verdict: r.verdict };
+  }
   const tempC = TABLE_TEMPS_C[Math.floor(index / COLUMNS)]!;
   if (kind === 'pot') {
     const r = potRun(m, { massG: TABLE_MASSES_G[index % COLUMNS]!, startC: tempC, roomC: tempC, cells: 7 });
@@ -90,25 +111,34 @@ export function tableCell(m: Reactive, kind: HeatTable['kind'], index: number): 
   return { minutes: r.gelMin, peakC: r.peakC, verdict: r.verdict };
 }
 
-/** Entry of a rising axis at or before a value, and how far on it lies to the next; null outside the axis. */
-function placeOn(axis: readonly number[], entries: readonly number[], value: number): { at: number; share: number } | null {
+/** Where a value lies on a rising axis: the entry at or before it, and how far on it lies to the next. */
+interface On {
+  readonly at: number;
+  readonly share: number;
+}
+
+/** @returns a share under 0 or over 1 for a value beyond the axis */
+function placeOn(axis: readonly number[], entries: readonly number[], value: number): On {
   const last = entries.length - 1;
-  const slack = 1e-9 * Math.abs(value);
-  if (!(value >= axis[entries[0]!]! - slack && value <= axis[entries[last]!]! + slack)) return null;
   let at = 0;
   while (at < last - 1 && axis[entries[at + 1]!]! <= value) at++;
   const [low, high] = [axis[entries[at]!]!, axis[entries[at + 1]!]!];
-  return { at, share: Math.min(1, Math.max(0, (value - low) / (high - low))) };
+  return { at, share: (value - low) / (high - low) };
 }
+const held = ({ at, share }: On): On => ({ at, share: Math.min(1, Math.max(0, share)) });
+/** Whether it lies on the axis, a rounding error aside. */
+const inside = ({ share }: On): boolean => share >= -1e-9 && share <= 1 + 1e-9;
 
-const LOG_MASSES = TABLE_MASSES_G.map(Math.log);
+const sizesOf = (kind: HeatTable['kind']): readonly number[] => [
+  ...(kind === 'pot' ? TABLE_MASSES_G : TABLE_LIFTS_MM),
+  LOSES_NOTHING[kind],
+];
+const SIZES = { pot: sizesOf('pot'), lift: sizesOf('lift') } as const;
+const LOG_MASSES = SIZES.pot.map(Math.log);
 
-/** ln minutes between four entries, linear in ln mass and in temperature; null outside, or where an entry is missing or never dies. */
-function between(table: HeatTable, massG: number, tempC: number, rows: readonly number[], columns: readonly number[]): number | null {
-  const x = placeOn(LOG_MASSES, columns, Math.log(massG));
-  const y = placeOn(TABLE_TEMPS_C, rows, tempC);
-  if (!x || !y) return null;
-  const at = (dr: number, dc: number) => table.cells[rows[y.at + dr]! * COLUMNS + columns[x.at + dc]!]?.minutes ?? null;
+/** ln minutes between four entries, linear in ln mass and in temperature; null where an entry is missing or never dies. */
+function between(table: HeatTable, x: On, y: On, rows: readonly number[], columns: readonly number[]): number | null {
+  const at = (dr: number, dc: number) => table.cells[indexOf(rows[y.at + dr]!, columns[x.at + dc]!)]?.minutes ?? null;
   const corners = [at(0, 0), at(0, 1), at(1, 0), at(1, 1)];
   if (corners.some((v) => v === null)) return null;
   const [a, b, d, e] = corners.map((v) => Math.log(v!)) as [number, number, number, number];
@@ -120,28 +150,42 @@ const NET_ACCURACY = 0.02;
 
 /**
  * Share of the sheet's pot life that is left to a pot of another mass, at most 1: an estimate may shorten a working time, never lengthen it.
- * Read from the net alone, so that the answer does not move while a table fills.
- * @returns null where the net has no answer: a mass or temperature beyond it, or a pot that outlives the horizon
+ * Read from the net alone, so that the answer does not move while a table fills. Beyond the net the safe neighbour holds: a larger pot is
+ * taken to lose nothing, a warmer one as the warmest (the share grows with temperature), a colder one goes on as the coldest two do.
+ * @returns null where the net is not whole, or a pot outlives the horizon
  */
 export function potShareIn(table: HeatTable, massG: number, referenceG: number, tempC: number): number | null {
   if (massG <= referenceG) return 1;
-  const [here, there] = [massG, referenceG].map((g) => between(table, g, tempC, NET.rows, NET.columns));
+  const y = placeOn(TABLE_TEMPS_C, NET.rows, Math.min(tempC, TABLE_TEMPS_C.at(-1)!));
+  const [here, there] = [massG, referenceG].map((g) =>
+    between(table, held(placeOn(LOG_MASSES, NET.columns, Math.log(g))), y, NET.rows, NET.columns),
+  );
   if (here == null || there == null) return null;
   const share = Math.exp(here - there);
   return share > 1 - NET_ACCURACY ? 1 : share;
 }
 
-/** The worst of the entries around a mass or thickness and a temperature: what is told of heat errs to the hot side. null beyond the net. */
+/** Whether so much mix, or so thick a lift, at a temperature lies beyond what a table was prepared for. */
+export const beyondTable = (kind: HeatTable['kind'], size: number, tempC: number): boolean =>
+  size > SIZES[kind].at(-2)! * (1 + 1e-9) || tempC < TABLE_TEMPS_C[0]! || tempC > TABLE_TEMPS_C.at(-1)!;
+
+/** The worst of the entries around a mass or thickness and a temperature: what is told of heat errs to the hot side. null where the net is not whole. */
 export const worstIn = (table: HeatTable, size: number, tempC: number): HeatCell | null => cornerOf(table, size, tempC, () => 1);
 
-/** The entry nearest to a mass or thickness and a temperature. null beyond the net. */
+/** The entry nearest to a mass or thickness and a temperature. null where the net is not whole. */
 export const nearestIn = (table: HeatTable, size: number, tempC: number): HeatCell | null =>
   cornerOf(table, size, tempC, (share) => (share > 0.5 ? 1 : 0));
 
 function cornerOf(table: HeatTable, size: number, tempC: number, side: (share: number) => 0 | 1): HeatCell | null {
-  const axis = table.kind === 'pot' ? TABLE_MASSES_G : TABLE_LIFTS_MM;
-  const [x, y] = [placeOn(axis, NET.columns, size), placeOn(TABLE_TEMPS_C, NET.rows, tempC)];
-  return x && y ? (table.cells[NET.rows[y.at + side(y.share)]! * COLUMNS + NET.columns[x.at + side(x.share)]!] ?? null) : null;
+  const x = held(placeOn(SIZES[table.kind], NET.columns, size));
+  const y = held(placeOn(TABLE_TEMPS_C, NET.rows, tempC));
+  const above = Math.max(0, tempC - TABLE_TEMPS_C.at(-1)!);
+  // Warmer than the warmest row: as if it were one size larger, and by so much hotter.
+  const column = Math.min(NET.columns.length - 1, x.at + side(x.share) + (above > 0 ? 1 : 0));
+  const cell = table.cells[indexOf(NET.rows[y.at + side(y.share)]!, NET.columns[column]!)] ?? null;
+  if (!cell || above === 0 || cell.peakC === null) return cell;
+  const verdict = verdictOf(cell.peakC + above);
+  return { ...cell, peakC: verdict === 'runaway' ? null : cell.peakC + above, verdict };
 }
 
 /**
@@ -149,7 +193,9 @@ function cornerOf(table: HeatTable, size: number, tempC: number, side: (share: n
  * @returns null outside the table, or where an entry is not computed or a pot outlives the horizon
  */
 export function potLifeIn(table: HeatTable, massG: number, tempC: number): number | null {
-  const ln = between(table, massG, tempC, every(1, ROWS), every(1, COLUMNS));
+  const [rows, columns] = [every(1, ROWS), every(1, COLUMNS)];
+  const [x, y] = [placeOn(LOG_MASSES, columns, Math.log(massG)), placeOn(TABLE_TEMPS_C, rows, tempC)];
+  const ln = inside(x) && inside(y) ? between(table, held(x), held(y), rows, columns) : null;
   return ln === null ? null : Math.exp(ln);
 }
 
@@ -158,8 +204,9 @@ export function potLifeIn(table: HeatTable, massG: number, tempC: number): numbe
  * between the rows beside it. A lift that runs away has no peak, and the row ends before it.
  */
 export function lineAt(table: HeatTable, tempC: number): readonly { readonly size: number; readonly value: number }[] {
-  const y = placeOn(TABLE_TEMPS_C, every(1, ROWS), tempC);
-  if (!y) return [];
+  const on = placeOn(TABLE_TEMPS_C, every(1, ROWS), tempC);
+  if (!inside(on)) return [];
+  const y = held(on);
   const sizes = table.kind === 'pot' ? TABLE_MASSES_G : TABLE_LIFTS_MM;
   const out: { size: number; value: number }[] = [];
   for (const [k, size] of sizes.entries()) {

@@ -11,6 +11,7 @@ export {
   bruggeman,
   type HeatHistory,
   HOTTEST_C,
+  lossless,
   type PotAnswer,
   potRun,
   type Reactive,

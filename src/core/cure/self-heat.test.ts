@@ -1,5 +1,18 @@
 import { furtherSheets, mortarSheet, pasteSheet, resinSheet } from '../../sample/systems';
-import { bruggeman, type LiftAsk, liftHolds, liftRun, potRun, reactiveOf, referenceOf, restsOn, selfHeats, thickestLift } from '.';
+import {
+  AMINE,
+  bruggeman,
+  type LiftAsk,
+  liftHolds,
+  liftRun,
+  lossless,
+  potRun,
+  reactiveOf,
+  referenceOf,
+  restsOn,
+  selfHeats,
+  thickestLift,
+} from '.';
 
 const paste = reactiveOf(pasteSheet);
 const mortar = reactiveOf(mortarSheet);
@@ -90,4 +103,66 @@ test('grains conduct: Bruggeman’s rule lies between its parts and solves its o
   const light = bruggeman(0.2, 0.05, 0.4);
   expect(light).toBeLessThan(0.2);
   expect(((0.05 - light) / (0.05 - 0.2)) * Math.cbrt(0.2 / light)).toBeCloseTo(0.6, 9);
+});
+
+describe('a run goes on until it cools', () => {
+  test('on ice, and mixed warm in a cold room: first cooler than it began, then hot', () => {
+    const iced = potRun(clear, { massG: 500, startC: 20, roomC: 20, vessel: 'ice' });
+    // It cools first, and is not called calm for that.
+    expect(Math.min(...iced.history.meanC)).toBeLessThan(18);
+    expect(iced.peakC!).toBeGreaterThan(90);
+    expect(iced.peakAtMin).toBeGreaterThan(iced.lifeMin!);
+    expect(potRun(paste, { massG: 500, startC: 30, roomC: 5 })).toMatchObject({ verdict: 'runaway', peakC: null });
+  });
+  test('what stays cool is seen to its end: nothing is left that could heat it', () => {
+    const cool = potRun(mortar, { massG: 500, startC: 20, roomC: 20, vessel: 'ice' });
+    expect(cool).toMatchObject({ verdict: 'calm', peakC: 20 });
+    expect(cool.history.meanAlpha.at(-1)!).toBeGreaterThan(0.35);
+    expect(cool.history.meanC.at(-1)!).toBeLessThan(20);
+  });
+});
+
+describe('steps eight times finer', () => {
+  test.each([
+    ['cold', paste, { massG: 100, startC: 5, roomC: 5 }],
+    ['colder', clear, { massG: 50, startC: 2, roomC: 2 }],
+    ['on ice', paste, { massG: 500, startC: 20, roomC: 20, vessel: 'ice' }],
+    ['large', mortar, { massG: 2000, startC: 20, roomC: 20 }],
+    ['in a tray', clear, { massG: 300, startC: 20, roomC: 20, vessel: 'tray' }],
+  ] as const)('%s: life within 0.5 %, rise within 1 %, and it balances', (_, m, ask) => {
+    const coarse = potRun(m, ask);
+    const fine = potRun(m, { ...ask, fineness: 8 });
+    expect(Math.abs(coarse.lifeMin! / fine.lifeMin! - 1)).toBeLessThan(0.005);
+    expect(Math.abs((coarse.peakC! - 1) / (fine.peakC! - 1) - 1)).toBeLessThan(0.01);
+    expect(coarse.verdict).toBe(fine.verdict);
+    expect(Math.abs(coarse.balance - 1)).toBeLessThan(1e-6);
+  });
+});
+
+test('a body that loses nothing: as an independent integration of one cell says, to 0.1 %', () => {
+  const startC = 12;
+  const got = lossless(mortar, startC);
+  // Kamal and Sourour with T tied to α by the heat set free; fourth-order Runge–Kutta in steps of 2 s.
+  const rise = (mortar.phi * mortar.liquidKgPerM3 * AMINE.heatJPerKg) / mortar.rhoC;
+  const speed = (a: number) =>
+    mortar.a2 * Math.exp(-AMINE.activationJ / (8.314462618 * (startC + rise * a + 273.15))) * (AMINE.k1Share + a) * (1 - a) ** 2;
+  let [a, s] = [0, 0];
+  const reached: Partial<Record<'dead' | 'gel', number>> = {};
+  while (a < 0.999 && s < 48 * 3600) {
+    const h = 2;
+    const k1 = speed(a);
+    const k2 = speed(a + (h * k1) / 2);
+    const k3 = speed(a + (h * k2) / 2);
+    const k4 = speed(a + h * k3);
+    a += (h * (k1 + 2 * k2 + 2 * k3 + k4)) / 6;
+    s += h;
+    if (a >= AMINE.deadAlpha) reached.dead ??= s / 60;
+    if (a >= AMINE.gelAlpha) reached.gel ??= s / 60;
+  }
+  expect(Math.abs(got.lifeMin! / reached.dead! - 1)).toBeLessThan(0.003);
+  expect(Math.abs(got.gelMin! / reached.gel! - 1)).toBeLessThan(0.003);
+  expect(got.peakC!).toBeCloseTo(startC + rise, 9);
+  // Nothing larger dies sooner.
+  for (const massG of [500, 5000, 50_000])
+    expect(potRun(mortar, { massG, startC, roomC: startC, lifeOnly: true }).lifeMin!).toBeGreaterThan(got.lifeMin! * 0.999);
 });

@@ -1,5 +1,5 @@
 import type { BaseBody } from '../climate';
-import { type Grid, type Kinetics, potGrid, runHeat } from '../heat';
+import { type Grid, type Kinetics, layered, potGrid, runHeat } from '../heat';
 import { milestoneOf, partOf, partsByWeight, proportionOf, type SheetRevision } from '../system';
 import { figure, refuse } from '../units';
 import { paceOf } from './pace';
@@ -162,6 +162,9 @@ interface Watch {
 export const HORIZON_S = 48 * 3600;
 export const verdictOf = (peak: number): Verdict => (peak > RUNAWAY_C ? 'runaway' : peak > HOTTEST_C ? 'hot' : 'calm');
 
+/** Mean conversion past which curing only slows down at a steady temperature: (k₁/k₂ + α)(1 − α)² falls from α = 0.3 on. */
+const PAST_FASTEST = 0.4;
+
 /** Watches a run over its reacting cells. @param lifeOnly ends it when the pot is dead */
 export function watcher(
   grid: Grid,
@@ -173,6 +176,8 @@ export function watcher(
   const seen: Watch = { lifeMin: null, peak: startC, peakAt: 0, minutes: [0], meanC: [startC], hottestC: [startC], meanAlpha: [0] };
   let lastKept = 0;
   let last = { s: 0, mean: 0, most: 0 };
+  let was = { s: 0, mean: startC, hottest: startC };
+  let coolingS = 0;
   const n = grid.nu * grid.nv;
   return {
     seen,
@@ -208,10 +213,12 @@ export function watcher(
       }
       if (lifeOnly) return seen.lifeMin !== null;
       if (mean > RUNAWAY_C + 30) return true;
-      // Over: cured, or cooled well below the peak.
-      return (
-        meanAlpha > 0.97 || (seen.lifeMin !== null && s / 60 > seen.peakAt * 1.6 + 10 && mean < startC + 0.4 * (seen.peak - startC) + 1)
-      );
+      // Over: cured, or past the fastest curing everywhere that matters and cooling, mean and hottest alike. A pot that is still colder
+      // than it began may have its heat before it.
+      const cooling = mean < was.mean && hottest < was.hottest;
+      coolingS = cooling ? coolingS + (s - was.s) : 0;
+      was = { s, mean, hottest };
+      return meanAlpha > 0.97 || (seen.lifeMin !== null && meanAlpha > PAST_FASTEST && coolingS > Math.max(600, 0.2 * s));
     },
   };
 }
@@ -227,12 +234,21 @@ export const kineticsOf = (m: Reactive, over: { readonly a2?: number; readonly h
 
 /**
  * A pot from mixing on: when it is dead, how hot it gets. Loses heat through every face.
- * @param o.cells rows and columns of the grid
+ * @param o.cells rows and columns of the grid; `fineness` divides every step in time, to see what the steps leave out
  * @throws Refusal for a mass that is not positive
  */
 export function potRun(
   m: Reactive,
-  o: { massG: number; startC: number; roomC: number; vessel?: VesselId; cells?: number; lifeOnly?: boolean; a2?: number },
+  o: {
+    massG: number;
+    startC: number;
+    roomC: number;
+    vessel?: VesselId;
+    cells?: number;
+    lifeOnly?: boolean;
+    a2?: number;
+    fineness?: number;
+  },
 ): PotAnswer {
   if (!(o.massG > 0)) refuse('massG', o.massG, 'more than 0 g', 'A pot needs a mass above 0.');
   const vessel = o.vessel ?? 'pot';
@@ -247,6 +263,7 @@ export function potRun(
     outside: () => ({ firstU: side, lastU: side, firstV: side, lastV: o.roomC }),
     untilS: HORIZON_S,
     watch,
+    fineness: o.fineness ?? 1,
   });
   const stored = end.tempC.reduce((s, t, i) => s + (t - o.startC) * grid.volume[i]! * grid.rhoC[i]!, 0);
   const verdict = verdictOf(seen.peak);
@@ -258,6 +275,54 @@ export function potRun(
     history: seen,
     balance: end.freedJ > 0 ? (stored + end.lostJ) / end.freedJ : 1,
   };
+}
+
+/** ln A₂ is looked for between these, wide of any resin; a step of ln A₂ changes ln life by about as much the other way. */
+const LN_A2: readonly [number, number] = [5, 40];
+
+/** Where a falling function crosses nought: secants kept inside what is known to hold the crossing (regula falsi, Illinois). */
+function falling(f: (x: number) => number): number {
+  let [low, high] = LN_A2;
+  let [atLow, atHigh] = [Number.POSITIVE_INFINITY, Number.NEGATIVE_INFINITY];
+  let x = (low + high) / 2;
+  for (let i = 0; i < 60 && high - low > 1e-9; i++) {
+    const y = f(x);
+    if (Math.abs(y) < 1e-7) return x;
+    if (y > 0) [low, atLow, atHigh] = [x, y, i > 1 ? atHigh / 2 : atHigh];
+    else [high, atHigh, atLow] = [x, y, i > 1 ? atLow / 2 : atLow];
+    const secant = Number.isFinite(atLow) && Number.isFinite(atHigh) ? (low * -atHigh + high * atLow) / (atLow - atHigh) : x + y;
+    x = Number.isFinite(secant) && secant > low && secant < high ? secant : (low + high) / 2;
+  }
+  return x;
+}
+
+/** A body that loses nothing: no pot or lift dies, sets or heats sooner or further. */
+export function lossless(
+  m: Reactive,
+  startC: number,
+): Pick<PotAnswer, 'lifeMin' | 'peakC' | 'verdict'> & { readonly gelMin: number | null } {
+  const grid = layered('slab', [{ lengthM: 1, cells: 1, k: m.k, rhoC: m.rhoC, reacting: m.phi }], null, null);
+  const { seen, watch } = watcher(grid, grid.volume, false, startC);
+  let gelMin: number | null = null;
+  let before = { s: 0, alpha: 0 };
+  runHeat({
+    grid,
+    kinetics: kineticsOf(m),
+    startC,
+    outside: () => ({ firstU: startC, lastU: startC, firstV: startC, lastV: startC }),
+    untilS: HORIZON_S,
+    watch: (state) => {
+      const alpha = state.alpha[0]!;
+      if (gelMin === null && alpha >= AMINE.gelAlpha)
+        gelMin = (before.s + ((AMINE.gelAlpha - before.alpha) / (alpha - before.alpha)) * (state.s - before.s)) / 60;
+      before = { s: state.s, alpha };
+      return watch(state) && gelMin !== null;
+    },
+  });
+  // All its heat stays in it, to the last: the run need not see that.
+  const peak = startC + (m.phi * m.liquidKgPerM3 * AMINE.heatJPerKg) / m.rhoC;
+  const verdict = verdictOf(peak);
+  return { lifeMin: seen.lifeMin, gelMin, peakC: verdict === 'runaway' ? null : peak, verdict };
 }
 
 const ready = new WeakMap<SheetRevision, Reactive>();
@@ -292,15 +357,11 @@ export function reactiveOf(sheet: SheetRevision): Reactive {
   const reference = referenceOf(sheet);
   const { massG, tempC, minutes } = reference;
   const draft: Reactive = { sheet, ...bodyOf(sheet), a2: 1, reference };
-  const lifeAt = (lnA: number) =>
-    potRun(draft, { massG, startC: tempC, roomC: tempC, lifeOnly: true, a2: Math.exp(lnA), cells: 8 }).lifeMin ?? Number.POSITIVE_INFINITY;
-  let [low, high] = [5, 40];
-  for (let i = 0; i < 30; i++) {
-    const mid = (low + high) / 2;
-    if (lifeAt(mid) > minutes) low = mid;
-    else high = mid;
-  }
-  const made = { ...draft, a2: Math.exp((low + high) / 2) };
+  const late = (lnA: number): number => {
+    const life = potRun(draft, { massG, startC: tempC, roomC: tempC, lifeOnly: true, a2: Math.exp(lnA), cells: 8 }).lifeMin;
+    return life === null ? Number.POSITIVE_INFINITY : Math.log(life / minutes);
+  };
+  const made = { ...draft, a2: Math.exp(falling(late)) };
   ready.set(sheet, made);
   return made;
 }

@@ -48,6 +48,8 @@ export interface RunAsk {
   /** Largest change of α or of temperature (K) in a step. */
   readonly stepAlpha?: number;
   readonly stepK?: number;
+  /** Divides every limit of a step: to see what the steps leave out. */
+  readonly fineness?: number;
   /** What it may cost, in steps times cells; ample for any pot or lift that there is. */
   readonly budget?: Budget;
 }
@@ -63,78 +65,138 @@ export interface RunState {
 
 /** Steps times cells of a run, by default: some seconds of computing. */
 const MOST_TURNS = 200_000_000;
+/** Largest change in a step: of α, and of the temperature, K. */
+const STEP_ALPHA = 0.016;
+const STEP_K = 1.2;
+/** Largest change of the autocatalysed part, k₁/k₂ + α, in a step, as a share of it. */
+const STEP_REL = 0.08;
+
 /** Above this a run is stopped: whatever it is, it has run away, °C. */
 const STOP_C = 400;
 
+/** A body between two instants, and the room to work in. */
+interface Body {
+  readonly grid: Grid;
+  readonly kinetics: Kinetics | null;
+  /** Heat capacity of each cell, J/K, and warming per α, K. */
+  readonly cap: Float64Array;
+  readonly perAlphaK: Float64Array;
+  readonly scratch: Float64Array;
+}
+
+/** What changes in a step. */
+interface Now {
+  readonly t: Float64Array;
+  readonly alpha: Float64Array;
+  /** How each cell warmed over the last step, reaction and conduction together: what the next step expects of it, K/s. */
+  readonly warming: Float64Array;
+  /** J. */
+  freed: number;
+  lost: number;
+}
+
+const copyInto = (to: Now, from: Now): void => {
+  to.t.set(from.t);
+  to.alpha.set(from.alpha);
+  to.warming.set(from.warming);
+  to.freed = from.freed;
+  to.lost = from.lost;
+};
+
 /**
- * ρ c ∂T/∂t = ∇·(k ∇T) + φ ΔH dα/dt by finite volumes. Each step: the reaction in every cell at its own temperature (Heun, with
- * the warming of the last step foreseen), then conduction implicitly, direction by direction (locally one-dimensional backward Euler), which keeps what crosses a
- * face exactly. Steps adapt to the fastest cell.
+ * One step in place: the reaction in every cell at its own temperature (Heun, with the warming of the last step foreseen), then conduction
+ * implicitly, direction by direction (locally one-dimensional backward Euler). First order in time.
+ */
+function stepOnce({ grid: g, kinetics, cap, perAlphaK, scratch }: Body, now: Now, dt: number, out: Outside, before: Float64Array): void {
+  const { t, alpha, warming } = now;
+  const n = t.length;
+  before.set(t);
+  if (kinetics)
+    for (let i = 0; i < n; i++) {
+      if (g.reacting[i] === 0) continue;
+      const r1 = rate(kinetics, alpha[i]!, t[i]!);
+      const a1 = Math.min(1, alpha[i]! + dt * r1);
+      const r2 = rate(kinetics, a1, t[i]! + dt * warming[i]!);
+      const gained = Math.min(1 - alpha[i]!, (dt * (r1 + r2)) / 2);
+      alpha[i]! += gained;
+      t[i]! += perAlphaK[i]! * gained;
+      now.freed += perAlphaK[i]! * gained * cap[i]!;
+    }
+  // Along u, row by row.
+  if (g.nu > 1 || g.outU[0]!.some(Boolean) || g.outU[1]!.some(Boolean))
+    for (let v = 0; v < g.nv; v++)
+      now.lost += sweep(t, cap, g.linkU, v * g.nu, 1, g.nu, g.outU[0]![v]!, g.outU[1]![v]!, out.firstU, out.lastU, dt, scratch);
+  if (g.nv > 1)
+    for (let u = 0; u < g.nu; u++)
+      now.lost += sweep(t, cap, g.linkV, u, g.nu, g.nv, g.outV[0]![u]!, g.outV[1]![u]!, out.firstV, out.lastV, dt, scratch);
+  for (let i = 0; i < n; i++) warming[i] = (t[i]! - before[i]!) / dt;
+}
+
+/**
+ * ρ c ∂T/∂t = ∇·(k ∇T) + φ ΔH dα/dt by finite volumes, second order in time: every step is made once whole and once in two halves, and what
+ * the halves change is taken twice (Richardson). What crosses a face and what is set free stay balanced to the last digit, since both are
+ * straight sums. Steps adapt to the fastest cell.
  */
 export function runHeat(ask: RunAsk): RunState {
   const { grid: g, kinetics } = ask;
   const n = g.nu * g.nv;
-  const t = ask.startC instanceof Float64Array ? Float64Array.from(ask.startC) : new Float64Array(n).fill(ask.startC);
-  const alpha = ask.startAlpha ? Float64Array.from(ask.startAlpha) : new Float64Array(n);
-  const cap = Float64Array.from(g.volume, (v, i) => v * g.rhoC[i]!);
-  const perAlphaK = Float64Array.from(g.volume, (_, i) => (kinetics ? (g.reacting[i]! * kinetics.heatJPerM3) / g.rhoC[i]! : 0));
-  const stepAlpha = ask.stepAlpha ?? 0.008;
-  const stepK = ask.stepK ?? 0.6;
-  const maxStep = ask.maxStepS ?? 600;
-  const line = Math.max(g.nu, g.nv);
-  const upper = new Float64Array(line);
-  // How each cell warmed over the last step, reaction and conduction together: what the next step expects of it, K/s.
-  const warming = new Float64Array(n);
+  const finer = ask.fineness ?? 1;
+  const stepAlpha = (ask.stepAlpha ?? STEP_ALPHA) / finer;
+  const stepRel = STEP_REL / finer;
+  const stepK = (ask.stepK ?? STEP_K) / finer;
+  const maxStep = (ask.maxStepS ?? 600) / finer;
+  const body: Body = {
+    grid: g,
+    kinetics,
+    cap: Float64Array.from(g.volume, (v, i) => v * g.rhoC[i]!),
+    perAlphaK: Float64Array.from(g.volume, (_, i) => (kinetics ? (g.reacting[i]! * kinetics.heatJPerM3) / g.rhoC[i]! : 0)),
+    scratch: new Float64Array(Math.max(g.nu, g.nv)),
+  };
+  const fresh = (): Now => ({ t: new Float64Array(n), alpha: new Float64Array(n), warming: new Float64Array(n), freed: 0, lost: 0 });
+  const now = fresh();
+  const whole = fresh();
   const before = new Float64Array(n);
+  if (ask.startC instanceof Float64Array) now.t.set(ask.startC);
+  else now.t.fill(ask.startC);
+  if (ask.startAlpha) now.alpha.set(ask.startAlpha);
   let s = 0;
-  let freedJ = 0;
-  let lostJ = 0;
-  let dt = Math.min(maxStep, 20);
-  let lastMoved = 0;
+  let dt = Math.min(maxStep, 20 / finer);
+  let moved = 0;
   const spend = meter(ask.budget ?? { turns: MOST_TURNS }, 'heat', 'This pot or lift');
   while (s < ask.untilS - 1e-9) {
-    spend(n);
-    // The fastest cell sets the step; conduction alone may go slower.
-    if (kinetics) {
-      let fastest = 0;
-      for (let i = 0; i < n; i++) {
-        if (g.reacting[i] === 0) continue;
-        const r = rate(kinetics, alpha[i]!, t[i]!);
-        const need = Math.max(r / stepAlpha, (r * perAlphaK[i]!) / stepK);
-        if (need > fastest) fastest = need;
-      }
-      dt = Math.min(dt * 1.5, fastest > 0 ? 1 / fastest : maxStep, maxStep);
-    } else dt = Math.min(lastMoved > stepK ? dt / 1.5 : dt * 1.5, maxStep);
-    dt = Math.min(Math.max(dt, 0.05), ask.untilS - s);
-    before.set(t);
+    spend(3 * n);
+    dt = Math.min(dt * 1.5, maxStep);
+    // The fastest cell sets the step. Early on the rate grows with α itself: it is the share of its growth that must stay small.
+    let fastest = moved / stepK;
     if (kinetics)
       for (let i = 0; i < n; i++) {
         if (g.reacting[i] === 0) continue;
-        const r1 = rate(kinetics, alpha[i]!, t[i]!);
-        const a1 = Math.min(1, alpha[i]! + dt * r1);
-        const r2 = rate(kinetics, a1, t[i]! + dt * warming[i]!);
-        const gained = Math.min(1 - alpha[i]!, (dt * (r1 + r2)) / 2);
-        alpha[i]! += gained;
-        t[i]! += perAlphaK[i]! * gained;
-        freedJ += perAlphaK[i]! * gained * cap[i]!;
+        const r = rate(kinetics, now.alpha[i]!, now.t[i]!);
+        const need = Math.max(r / stepAlpha, r / (stepRel * (kinetics.k1Share + now.alpha[i]!)), (r * body.perAlphaK[i]!) / stepK);
+        if (need > fastest) fastest = need;
       }
+    if (fastest > 0) dt = Math.min(dt, 1 / fastest);
+    dt = Math.min(Math.max(dt, 0.05), ask.untilS - s);
+    copyInto(whole, now);
+    stepOnce(body, whole, dt, ask.outside(s + dt), before);
+    stepOnce(body, now, dt / 2, ask.outside(s + dt / 2), before);
+    stepOnce(body, now, dt / 2, ask.outside(s + dt), before);
+    moved = 0;
+    for (let i = 0; i < n; i++) {
+      now.t[i] = 2 * now.t[i]! - whole.t[i]!;
+      now.alpha[i] = Math.min(1, 2 * now.alpha[i]! - whole.alpha[i]!);
+      const by = Math.abs(now.warming[i]!);
+      if (by > moved) moved = by;
+    }
+    now.freed = 2 * now.freed - whole.freed;
+    now.lost = 2 * now.lost - whole.lost;
     s += dt;
-    const out = ask.outside(s);
-    lastMoved = 0;
-    // Along u, row by row.
-    if (g.nu > 1 || g.outU[0]!.some(Boolean) || g.outU[1]!.some(Boolean))
-      for (let v = 0; v < g.nv; v++)
-        lostJ += sweep(t, cap, g.linkU, v * g.nu, 1, g.nu, g.outU[0]![v]!, g.outU[1]![v]!, out.firstU, out.lastU, dt, upper);
-    if (g.nv > 1)
-      for (let u = 0; u < g.nu; u++)
-        lostJ += sweep(t, cap, g.linkV, u, g.nu, g.nv, g.outV[0]![u]!, g.outV[1]![u]!, out.firstV, out.lastV, dt, upper);
-    for (let i = 0; i < n; i++) warming[i] = (t[i]! - before[i]!) / dt;
-    if (ask.watch?.({ s, tempC: t, alpha, freedJ, lostJ })) break;
+    if (ask.watch?.({ s, tempC: now.t, alpha: now.alpha, freedJ: now.freed, lostJ: now.lost })) break;
     let hot = -1000;
-    for (let i = 0; i < n; i++) if (t[i]! > hot) hot = t[i]!;
+    for (let i = 0; i < n; i++) if (now.t[i]! > hot) hot = now.t[i]!;
     if (hot > STOP_C) break;
   }
-  return { s, tempC: t, alpha, freedJ, lostJ };
+  return { s, tempC: now.t, alpha: now.alpha, freedJ: now.freed, lostJ: now.lost };
 }
 
 /** One implicit step along a line of cells, in place. @returns what left through its two ends, J */

@@ -1,8 +1,8 @@
 import { humidityPct, valueAt } from '../climate';
-import { ASSUMED_MASS_G, nearestIn, potShareIn, worstIn } from '../cure';
+import { ASSUMED_MASS_G, beyondTable, nearestIn, potShareIn, worstIn } from '../cure';
 import type { Method, MethodContext } from '../method';
-import { amounts, type MixAsk, type MixResult, massOf, withBlend } from '../mix';
-import { isMetered, type Kit, milestoneOf, type SheetRevision, sheetIn } from '../system';
+import { amounts, liquidDensity, type MixAsk, type MixResult, massOf, withBlend } from '../mix';
+import { isMetered, type Kit, milestoneOf, proportionOf, type SheetRevision, sheetIn } from '../system';
 import { attempt, figure, line, refuse, type WorkLine } from '../units';
 import type { Actuals } from './actuals';
 import type { Repair } from './job';
@@ -93,7 +93,7 @@ export function mixAt(
     idleMin: idleReach?.atMs ? (idleReach.atMs - atMs) / MIN_MS : null,
   });
   const first = amounts(ask(usable));
-  const pot = potC.ok && !repair.blend ? potEstimate(sheet, pots, potC.value) : null;
+  const pot = potC.ok ? potEstimate(sheet, pots, potC.value, repair.blend !== null) : null;
   const result = { mix: first, usableMin: usable, potC: potC.ok ? potC.value : Number.NaN, pot };
   if (!pot || actuals.usableMin !== null) return result;
   const grams = largestG(first);
@@ -107,16 +107,22 @@ export function mixAt(
 /** The most that stands in one pot, g. */
 const largestG = (mix: MixResult): number => Math.max(...mix.batches.map((b) => massOf(b.massG)));
 
-/** Reads the prepared pots of a sheet at one temperature; null where a sheet has none. */
-function potEstimate(sheet: SheetRevision, heat: SheetHeat | null, potC: number): PotEstimate | null {
+/**
+ * Reads the prepared pots of a sheet at one temperature; null where a sheet has none. Fillers of one's own dilute the heat and do not end
+ * it: a filled pot stands as the neat one of the same volume, a filled lift as the neat one of the same thickness, which errs to the hot side.
+ */
+function potEstimate(sheet: SheetRevision, heat: SheetHeat | null, potC: number, filled: boolean): PotEstimate | null {
   if (!heat || isMetered(sheet.kind)) return null;
   const stated = milestoneOf(sheet, 'use-by')?.referenceMassG ?? null;
   const referenceG = stated ?? ASSUMED_MASS_G;
+  const neat = filled ? liquidDensity(sheet) / proportionOf(sheet).densityGPerMl : 1;
   return {
     referenceG,
     referenceStated: stated !== null,
-    shareOf: (massG) => potShareIn(heat.pot, massG, referenceG, potC),
-    leftAlone: (massG) => worstIn(heat.pot, massG, potC),
+    filled,
+    beyond: (massG) => beyondTable('pot', massG * neat, potC),
+    shareOf: (massG) => potShareIn(heat.pot, massG * neat, referenceG, potC),
+    leftAlone: (massG) => worstIn(heat.pot, massG * neat, potC),
     lift: (thicknessMm, tempC) => {
       const [nearest, worst] = [nearestIn(heat.lift, thicknessMm, tempC), worstIn(heat.lift, thicknessMm, tempC)];
       return nearest && worst ? { nearest, worst } : null;
@@ -146,7 +152,7 @@ function byMass({ grams, hasTo, lives, spent, pot }: { grams: number; hasTo: num
     usableMin,
     working: line(
       'Left to place it, by its mass',
-      `${figure(lives)} min of the sheet (${figure(pot.referenceG)} g${pot.referenceStated ? '' : ', assumed'}) × ${figure(pot.shareOf(grams * low) ?? 1, 2)} for ${figure(grams * low)} g that warm themselves − ${figure(spent)} min mixing and standing`,
+      `${figure(lives)} min of the sheet (${figure(pot.referenceG)} g${pot.referenceStated ? '' : ', assumed'}) × ${figure(pot.shareOf(grams * low) ?? 1, 2)} for ${figure(grams * low)} g that warm themselves${pot.beyond(grams * low) ? ', as if they lost nothing' : ''} − ${figure(spent)} min mixing and standing`,
       usableMin,
       'min',
       'heat of curing, estimated',

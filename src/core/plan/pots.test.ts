@@ -1,6 +1,6 @@
 import { sampleData } from '../../sample/jobs';
-import { pasteSheet, sampleSheets } from '../../sample/systems';
-import { emptyTable, liftRun, netWhole, potLifeIn, potRun, potShareIn, reactiveOf, worstIn } from '../cure';
+import { mortarSheet, pasteSheet, sampleSheets } from '../../sample/systems';
+import { beyondTable, emptyTable, liftRun, netWhole, potLifeIn, potRun, potShareIn, reactiveOf, worstIn } from '../cure';
 import { judge } from '../judge';
 import { massOf } from '../mix';
 import { isMetered, milestoneOf, type SheetRevision } from '../system';
@@ -31,8 +31,6 @@ test('the share of the pot life read from the net is that of two runs, within 2 
   ] as const)
     expect(Math.abs(potShareIn(net, massG, referenceG, tempC)! / (life(massG, tempC) / life(referenceG, tempC)) - 1)).toBeLessThan(0.02);
   expect(potShareIn(net, referenceG / 3, referenceG, 20)).toBe(1);
-  expect(potShareIn(net, 50_000, referenceG, 20)).toBeNull();
-  expect(potShareIn(net, 900, referenceG, 45)).toBeNull();
   expect(potShareIn(emptyTable('x', 'pot'), 900, referenceG, 20)).toBeNull();
 });
 
@@ -48,7 +46,63 @@ test('the larger and warmer the pot, the worse what becomes of a rest', () => {
   const at = (massG: number, tempC: number) => rank[worstIn(net, massG, tempC)!.verdict];
   expect(at(30, 10)).toBeLessThanOrEqual(at(3000, 10));
   expect(at(3000, 10)).toBeLessThanOrEqual(at(3000, 30));
-  expect(worstIn(net, 9e6, 20)).toBeNull();
+});
+
+describe('beyond the prepared table the safe neighbour holds', () => {
+  const life = (massG: number, tempC: number) => potRun(m, { massG, startC: tempC, roomC: tempC, lifeOnly: true, cells: 7 }).lifeMin!;
+  test.each([
+    [20_000, 20],
+    [100_000, 12],
+    [900, 44],
+    [5000, -9],
+  ])('%i g at %i °C: no longer than a run says, and not far under it', (massG, tempC) => {
+    const share = potShareIn(net, massG, referenceG, tempC)!;
+    const run = life(massG, tempC) / life(referenceG, tempC);
+    expect(share).toBeLessThanOrEqual(run * 1.02);
+    expect(share).toBeGreaterThan(run * 0.85);
+  });
+  test('no jump over 2 % across any edge', () => {
+    const share = (massG: number, tempC: number) => potShareIn(net, massG, referenceG, tempC)!;
+    const step = (a: number, b: number) => expect(Math.abs(a / b - 1)).toBeLessThan(0.02);
+    for (const tempC of [-8, -4, 3, 14, 25, 38, 46]) {
+      step(share(9999, tempC), share(10_001, tempC));
+      step(share(14_990, tempC), share(15_010, tempC));
+      step(share(referenceG * 0.999, tempC), share(referenceG * 1.001, tempC));
+    }
+    for (const massG of [300, 2000, 9000, 12_000, 40_000]) {
+      step(share(massG, -4.01), share(massG, -3.99));
+      step(share(massG, 37.99), share(massG, 38.01));
+    }
+  });
+  test('it never grows with the mass', () => {
+    for (const tempC of [-8, 5, 20, 41])
+      for (let massG = 250, last = 1; massG < 60_000; massG *= 1.4) {
+        const now = potShareIn(net, massG, referenceG, tempC)!;
+        expect(now).toBeLessThanOrEqual(last + 1e-9);
+        last = now;
+      }
+  });
+  test('10.2 kg are told of as 9.9 kg are; what is left alone is never milder than the last entry', () => {
+    expect(beyondTable('pot', 10_200, 20)).toBe(true);
+    expect(beyondTable('pot', 9_900, 20)).toBe(false);
+    expect(worstIn(net, 9e6, 20)).toMatchObject({ verdict: 'runaway', peakC: null });
+    const mild = preparePots([{ sheetId: mortarSheet.id }], [mortarSheet]).get(mortarSheet.id)!.pot;
+    const [inside, beyond, hot] = [worstIn(mild, 9_900, 20)!, worstIn(mild, 40_000, 20)!, worstIn(mild, 500, 45)!];
+    expect(beyond.peakC ?? 999).toBeGreaterThanOrEqual(inside.peakC ?? 999);
+    expect(hot.peakC ?? 999).toBeGreaterThan(worstIn(mild, 500, 37)!.peakC!);
+  });
+});
+
+test('one gram of filler of one’s own does not end the heat of a pot', () => {
+  const neat = planned(big(), pasteSheet).repairs[0]!;
+  const one = { consistency: 'runs', fillers: [{ filler: 'silica', share: 1, per100G: 1 }] } as const;
+  const a = planned(big({ blend: one as never }), pasteSheet).repairs[0]!;
+  expect(a.problems).toEqual([]);
+  expect(a.pot).toMatchObject({ filled: true });
+  const massG = Math.max(...neat.batches.map((b) => massOf(b.massG)));
+  expect(a.pot!.shareOf(massG)!).toBeCloseTo(neat.pot!.shareOf(massG)!, 2);
+  expect(a.pot!.leftAlone(massG)!.verdict).toBe(neat.pot!.leftAlone(massG)!.verdict);
+  expect(Math.abs(a.usableMin! / neat.usableMin! - 1)).toBeLessThan(0.05);
 });
 
 test('pots are prepared for what is mixed in a pot and heats itself, and for nothing else', () => {

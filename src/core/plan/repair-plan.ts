@@ -69,9 +69,13 @@ export interface PotEstimate {
   readonly referenceG: number;
   /** False where the sheet names no mass and a usual one is assumed. */
   readonly referenceStated: boolean;
-  /** Share of the sheet's pot life, 0 to 1, of so much mix in one pot, g; null beyond the table. */
+  /** Whether fillers of one's own are in it, which the estimate leaves out. */
+  readonly filled: boolean;
+  /** Whether so much mix lies beyond the prepared table, where its safe neighbour holds. */
+  readonly beyond: (massG: number) => boolean;
+  /** Share of the sheet's pot life, 0 to 1, of so much mix in one pot, g; null where it never dies within two days. */
   readonly shareOf: (massG: number) => number | null;
-  /** What becomes of so much mix that is left in its pot; null beyond the table. */
+  /** What becomes of so much mix that is left in its pot. */
   readonly leftAlone: (massG: number) => HeatCell | null;
   /** What a lift of so many mm becomes on concrete of a temperature: by the entry nearest to it, and by the worst around it. */
   readonly lift: (thicknessMm: number, tempC: number) => { readonly nearest: HeatCell; readonly worst: HeatCell } | null;

@@ -6,6 +6,7 @@ import {
   HOTTEST_C,
   type LiftAnswer,
   lineAt,
+  mapCells,
   type PotAnswer,
   RUNAWAY_C,
   TABLE_LIFTS_MM,
@@ -167,7 +168,8 @@ export function HeatMap({ table, at }: { table: HeatTable; at: { readonly x: num
   const columns = table.kind === 'pot' ? TABLE_MASSES_G : TABLE_LIFTS_MM;
   const n = columns.length;
   const { w, h } = MAP;
-  const minutes = table.cells.flatMap((c) => (c?.minutes ? [c.minutes] : []));
+  const cells = mapCells(table);
+  const minutes = cells.flatMap((c) => (c?.minutes ? [c.minutes] : []));
   const shade = minutes.length ? scaleLog([Math.min(...minutes), Math.max(...minutes) * 1.001], [0.85, 0.05]).clamp(true) : null;
   const place = scaleLog([columns[0]!, columns.at(-1)!], [MAP.left + w / 2, MAP.left + n * w - w / 2]).clamp(true);
   const rise = scaleLinear([TABLE_TEMPS_C[0]!, TABLE_TEMPS_C.at(-1)!], [TABLE_TEMPS_C.length * h - h / 2 + 8, 8 + h / 2]).clamp(true);
@@ -176,9 +178,9 @@ export function HeatMap({ table, at }: { table: HeatTable; at: { readonly x: num
       viewBox={`0 0 ${MAP.left + n * w + 8} ${TABLE_TEMPS_C.length * h + 48}`}
       className="w-full"
       role="img"
-      aria-label={`${table.kind === 'pot' ? 'Pot life over mass' : 'Set over thickness'} and temperature, ${minutes.length} of ${table.cells.length} computed`}
+      aria-label={`${table.kind === 'pot' ? 'Pot life over mass' : 'Set over thickness'} and temperature, ${minutes.length} of ${cells.length} computed`}
     >
-      {table.cells.map((c, i) => {
+      {cells.map((c, i) => {
         const [r, k] = [Math.floor(i / n), i % n];
         // To a hundredth: a shade that moves less is not drawn again.
         const dark = c && shade && c.minutes ? Math.round(shade(c.minutes) * 100) / 100 : 0;

@@ -92,7 +92,9 @@ export const mixRules: Readonly<Record<string, Rule>> = {
         `${figure(massG)} g stand in one pot, the sheet’s time is for ${figure(pot?.referenceG ?? stated!)} g${stated === null ? ' (assumed, the sheet names none)' : ''}: ${
           share === null
             ? 'it heats itself and dies sooner than the clock says.'
-            : `an estimated ${figure(share * 100, 2)} % of that time is left, and the clocks here count with it.`
+            : `an estimated ${figure(share * 100, 2)} % of that time is left, and the clocks here count with it${
+                pot?.beyond(massG) ? ', as if it lost nothing to the air, since it is beyond what was prepared' : ''
+              }${pot?.filled ? '; your own fillers are left out of it, they make it milder' : ''}.`
         }${leaves === 'runaway' ? ' Left in the pot, a rest of that size may run away: smoke and fire.' : leaves === 'hot' ? ' Left in the pot, it gets hotter than 120 °C.' : ''}`,
         'Mix smaller batches, spread it out at once, or keep it in a flat tray; never leave a rest standing in the pot.',
       ),
