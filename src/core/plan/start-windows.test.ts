@@ -1,6 +1,7 @@
 import { sampleData } from '../../sample/jobs';
 import { sampleSheets } from '../../sample/systems';
-import type { SheetRevision } from '../system';
+import { paceOf, reachOr } from '../cure';
+import { milestoneOf, type SheetRevision } from '../system';
 import type { Job, Repair } from '.';
 import { type Opener, openersOf, planJob, reasonsOf, startSays, startsAskOf, startWindows } from '.';
 
@@ -181,4 +182,32 @@ test('the best start is ready no later than any other good one, to half an hour'
   const best = (found.bestMs! - found.fromMs) / found.stepMs;
   const first = Math.min(...[...found.readyMs].filter((_, i) => found.against[i] === 0));
   expect(found.readyMs[best]! - first).toBeLessThanOrEqual(30 * MIN);
+});
+
+test('bands: no start gets credit across them; each is ready when the clock itself says so, to a step', () => {
+  const eyes = bundles[0]!.repairs[1]!;
+  // Nights under 5 °C, days over 10: the load of the resin lies in three bands.
+  const { ask, found } = starts(
+    { climate: { kind: 'daily', lowC: 1, lowHour: 5, highC: 16, highHour: 14, humidityAtLowPct: 80 } },
+    { ...eyes, jobId: nosing.jobId },
+  );
+  const load = milestoneOf(ask.sheet, ask.serves!)!;
+  const pace = paceOf(load, 'long', ask.sheet.family);
+  expect(pace.form).toBe('bands');
+  const placing = Math.max(1, Math.ceil((ask.placeMin * MIN) / found.stepMs));
+  let across = 0;
+  for (let i = 0; i < found.against.length; i += 3) {
+    const placed = found.fromMs + (i + placing) * found.stepMs;
+    const exact = reachOr(pace, ask.thermal.base, placed, { label: 'load', cureMinC: ask.sheet.limits.cureMinC, clock: 'waiting' });
+    const ready = found.readyMs[i]!;
+    if ('problem' in exact) {
+      expect([i, Number.isNaN(ready)]).toEqual([i, true]);
+      continue;
+    }
+    // A step that straddles the edge of a band counts as its middle: a start may differ by what one such step decides.
+    const off = (ready - exact.atMs) / MIN;
+    if (Math.abs(off) <= 2 * (found.stepMs / MIN)) continue;
+    across++;
+  }
+  expect(across).toBeLessThan(found.against.length / 3 / 25);
 });

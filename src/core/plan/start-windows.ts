@@ -80,20 +80,55 @@ function sampled(series: Series, fromMs: number, stepMs: number, n: number): Flo
   return out;
 }
 
-/** Progress of a milestone summed over the grid: entry i holds ∫ dt/τ up to sample i. Stalls add nothing; outside the table it is NaN from there on. */
-function progressOver(sheet: SheetRevision, kind: MilestoneId, temps: Float64Array, stepMs: number): Float64Array | null {
+/** From a sample of the grid the first at which a milestone that begins there is reached; n where it never is. To be asked in rising order. */
+type ReachFrom = (from: number) => number;
+
+/** A milestone looked for from every sample of a grid, by the long end of the sheet; null where the sheet does not answer it at all. */
+function reachOver(sheet: SheetRevision, kind: MilestoneId, temps: Float64Array, stepMs: number): ReachFrom | null {
   const m = milestoneOf(sheet, kind);
   const pace = m ? attempt(() => paceOf(m, 'long', sheet.family)) : null;
   if (!pace?.ok) return null;
   const p = pace.value;
   const stall = sheet.limits.cureMinC ?? Number.NEGATIVE_INFINITY;
-  const out = new Float64Array(temps.length);
-  for (let i = 1; i < temps.length; i++) {
+  const n = temps.length;
+  const stepMin = stepMs / MIN_MS;
+  // Minutes the sheet asks for over each step; nothing counts where it stands still, and outside the table there is no answer.
+  const asks = new Float64Array(n);
+  for (let i = 1; i < n; i++) {
     const mid = (temps[i]! + temps[i - 1]!) / 2;
-    const inside = mid >= p.lowC && mid < p.highC;
-    out[i] = out[i - 1]! + (mid < stall ? 0 : inside ? stepMs / MIN_MS / p.minutesAt(mid) : Number.NaN);
+    asks[i] = mid < stall ? 0 : mid >= p.lowC && mid < p.highC ? p.minutesAt(mid) : Number.NaN;
   }
-  return out;
+  return p.form === 'bands' ? reachBandsFrom(asks, stepMin) : reachSumFrom(asks, stepMin);
+}
+
+/** Progress summed up once for all starts. */
+function reachSumFrom(asks: Float64Array, stepMin: number): ReachFrom {
+  const n = asks.length;
+  const sum = new Float64Array(n);
+  for (let i = 1; i < n; i++) sum[i] = sum[i - 1]! + (asks[i] === 0 ? 0 : stepMin / asks[i]!);
+  let at = 0;
+  return (from) => {
+    at = Math.max(at, from);
+    while (at < n && !(sum[at]! - sum[from]! >= 1 - 1e-9)) at++;
+    return at;
+  };
+}
+
+/** Bands give no credit across: the coldest met since the start says how long, so each start looks for itself. */
+function reachBandsFrom(asks: Float64Array, stepMin: number): ReachFrom {
+  const n = asks.length;
+  return (from) => {
+    let [credited, needs] = [0, 0];
+    for (let i = from + 1; i < n; i++) {
+      const here = asks[i]!;
+      if (Number.isNaN(here)) return n;
+      if (here === 0) continue;
+      if (here > needs) needs = here;
+      credited += stepMin;
+      if (credited >= needs - 1e-9) return i;
+    }
+    return n;
+  };
 }
 
 /** What speaks against each start along one run of temperatures. */
@@ -117,14 +152,16 @@ function judgeStarts(ask: StartsAsk, thermal: Thermal, hours: Uint8Array, stepMs
   const l = sheet.limits;
   const useBy = milestoneOf(sheet, 'use-by');
   const potPace = useBy ? attempt(() => paceOf(useBy, 'short', sheet.family)) : null;
-  const serve = ask.serves ? progressOver(sheet, ask.serves, base, stepMs) : null;
-  const gel = progressOver(sheet, 'gel', base, stepMs) ?? progressOver(sheet, 'release', base, stepMs) ?? serve;
+  const serve = ask.serves ? reachOver(sheet, ask.serves, base, stepMs) : null;
+  const gel =
+    reachOver(sheet, 'gel', base, stepMs) ??
+    reachOver(sheet, 'release', base, stepMs) ??
+    (ask.serves ? reachOver(sheet, ask.serves, base, stepMs) : null);
   const placing = Math.max(1, Math.ceil((ask.placeMin * MIN_MS) / stepMs));
   const nextCold = firstBelow(base, l.cureMinC);
   const against = new Uint16Array(starts);
   const readyMs = new Float64Array(starts).fill(Number.NaN);
   const room = new Float64Array(starts);
-  let [serveAt, gelAt] = [0, 0];
   for (let i = 0; i < starts; i++) {
     let no = hours[i] ? 0 : bit('hours');
     let least = Number.POSITIVE_INFINITY;
@@ -150,15 +187,10 @@ function judgeStarts(ask: StartsAsk, thermal: Thermal, hours: Uint8Array, stepMs
       if (!(t >= p.lowC && t < p.highC) || p.minutesAt(t) < ask.potMin) no |= bit('pot');
     }
     const placed = Math.min(n - 1, i + placing);
-    if (gel) {
-      gelAt = Math.max(gelAt, placed);
-      while (gelAt < n - 1 && !(gel[gelAt]! - gel[placed]! >= 1)) gelAt++;
-      if (nextCold[placed]! <= gelAt) no |= bit('hold');
-    }
+    if (gel && nextCold[placed]! <= Math.min(n - 1, gel(placed))) no |= bit('hold');
     if (serve) {
-      serveAt = Math.max(serveAt, placed);
-      while (serveAt < n - 1 && !(serve[serveAt]! - serve[placed]! >= 1)) serveAt++;
-      if (serve[serveAt]! - serve[placed]! >= 1) {
+      const serveAt = serve(placed);
+      if (serveAt < n) {
         readyMs[i] = ask.fromMs + serveAt * stepMs;
         if (ask.wantedAt !== null && readyMs[i]! > ask.wantedAt) no |= bit('late');
       } else no |= bit('never');
