@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { conduct } from '../heat';
 import { Celsius, HourOfDay, Mm, Percent, type Problem, refuse } from '../units';
-import { localDays } from './days';
+import { hourOf, localDays } from './days';
 import { indexAt, type Series, valueAt } from './series';
 
 /** Thermal properties by base material: conductivity W/mK and ρc J/m³K. Common handbook values for dry material at 20 °C. */
@@ -105,7 +105,7 @@ export function environmentOver(air: Series, body: BaseBody, zone: string): Floa
   for (let i = 0; i < out.length; i++) {
     const ms = air.times[i]!;
     while (d + 1 < days.length && ms >= days[d]!.nextMs) d++;
-    const hour = (ms - days[d]!.startMs) / 3_600_000;
+    const hour = hourOf(days[d]!, ms);
     if (s.cover && within(hour, s.cover.fromHour, s.cover.toHour)) {
       out[i] = air.values[i]! + s.cover.warmK;
       continue;
@@ -126,7 +126,7 @@ export function airUnder(air: Series, { cover }: Surroundings, zone: string): Se
     values: air.values.map((v, i) => {
       const ms = air.times[i]!;
       while (d + 1 < days.length && ms >= days[d]!.nextMs) d++;
-      return within((ms - days[d]!.startMs) / 3_600_000, cover.fromHour, cover.toHour) ? v + cover.warmK : v;
+      return within(hourOf(days[d]!, ms), cover.fromHour, cover.toHour) ? v + cover.warmK : v;
     }),
   };
 }
@@ -165,16 +165,21 @@ export function baseOver(air: Series, body: BaseBody, zone = 'utc'): Series {
   let state: number | Float64Array = mean;
   const firstDay = around.subarray(0, inDay);
   const firstAir = air.values.subarray(0, inDay);
-  for (let r = 0; r < runIn; r++) state = conduct(slab, firstDay, behind(firstDay, firstAir), state, stepS).cellsC;
+  let before: { outerC: number; innerC: number } | null = null;
+  const run = (outer: Float64Array, own: Float64Array, seconds: number) => {
+    const back = behind(outer, own);
+    const solved = conduct(slab, outer, back, state, seconds, before);
+    state = solved.cellsC;
+    before = { outerC: outer.at(-1)!, innerC: back?.at(-1) ?? 0 };
+    return solved.surfaceC;
+  };
+  for (let r = 0; r < runIn; r++) run(firstDay, firstAir, stepS);
   // Near samples are closer than far ones: each stretch of one step is solved on from the state the last one left.
   for (let from = 0; from < values.length; ) {
     const step = air.times[Math.max(1, from)]! - air.times[Math.max(1, from) - 1]!;
     let to = from + 1;
     while (to < values.length && Math.abs(air.times[to]! - air.times[to - 1]! - step) < 1) to++;
-    const outer = around.subarray(from, to);
-    const solved = conduct(slab, outer, behind(outer, air.values.subarray(from, to)), state, step / 1000);
-    values.set(solved.surfaceC, from);
-    state = solved.cellsC;
+    values.set(run(around.subarray(from, to), air.values.subarray(from, to), step / 1000), from);
     from = to;
   }
   return { times: air.times, values };

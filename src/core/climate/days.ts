@@ -78,6 +78,13 @@ export function isZone(zone: string): boolean {
   return found;
 }
 
+/** Local clock of an instant in hours, 0 to 24. On days with a clock change the zone is asked: counted from midnight it would be an hour off. */
+export function hourOf(day: LocalDay, ms: number): number {
+  if (day.nextMs - day.startMs === DAY_MS) return (ms - day.startMs) / 3_600_000;
+  const here = DateTime.fromMillis(ms, { zone: day.zone });
+  return here.hour + here.minute / 60 + here.second / 3600;
+}
+
 /** Instant of a local clock hour (0 to 24) of a day. On days with a clock change the zone is asked. */
 export function atHour(day: LocalDay, hour: number): number {
   if (hour >= 24) return day.nextMs;

@@ -56,3 +56,22 @@ export function seriesOf(pairs: readonly (readonly [number, number])[]): Series 
 export function combine(a: Series, b: Series, pick: (x: number, y: number) => number): Series {
   return { times: a.times, values: a.values.map((v, i) => pick(v, b.values[i]!)) };
 }
+
+/**
+ * What follows another temperature like a body of one time constant: dT/dt = (lead − T)/τ, exact for a lead of straight pieces.
+ * @param startC its own temperature at `fromMs`; before that it stands at it
+ */
+export function following(lead: Series, startC: number, fromMs: number, tauMs: number): Series {
+  const { times } = lead;
+  const values = new Float64Array(times.length).fill(startC);
+  let [t, own, led] = [fromMs, startC, valueAt(lead, fromMs)];
+  for (let i = indexAt(lead, fromMs) + 1; i < times.length; i++) {
+    const span = times[i]! - t;
+    const next = lead.values[i]!;
+    const lag = span > 0 ? ((next - led) * tauMs) / span : 0;
+    own = next - lag + (own - led + lag) * Math.exp(-span / tauMs);
+    values[i] = own;
+    [t, led] = [times[i]!, next];
+  }
+  return { times, values };
+}

@@ -14,6 +14,7 @@ export {
   lossless,
   type PotAnswer,
   potRun,
+  potTauMin,
   type Reactive,
   RUNAWAY_C,
   reactiveOf,

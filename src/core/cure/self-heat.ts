@@ -128,6 +128,46 @@ function vesselGrid(m: Pick<Reactive, 'densityKgPerM3' | 'rhoC' | 'k' | 'phi'>, 
   return potGrid({ ...common, radiusM, heightM: 2 * radiusM, hWall: wet, hBottom: wet, hTop: 10 });
 }
 
+const taus = new WeakMap<SheetRevision, Map<number, number>>();
+/** Masses are told apart by so much, as a factor: a pot's time constant grows with the two-thirds of its mass. */
+const TAU_STEP = 1.1;
+
+/**
+ * Minutes in which the mean of a pot covers 63 % of the way to the air around it, without any heat of its own, by the solver. Of a mass just
+ * under the one asked for, so that it never follows too slowly.
+ */
+export function potTauMin(sheet: SheetRevision, massG: number): number {
+  const step = Math.floor(Math.log(Math.max(1, massG)) / Math.log(TAU_STEP));
+  const known = taus.get(sheet) ?? new Map<number, number>();
+  taus.set(sheet, known);
+  const found = known.get(step);
+  if (found !== undefined) return found;
+  const grid = vesselGrid({ ...bodyOf(sheet) }, TAU_STEP ** step, 'pot', 7);
+  const whole = grid.volume.reduce((a, b) => a + b, 0);
+  let before = { s: 0, left: 1 };
+  let tauS = HORIZON_S;
+  runHeat({
+    grid,
+    kinetics: null,
+    startC: 1,
+    outside: () => ({ firstU: 0, lastU: 0, firstV: 0, lastV: 0 }),
+    untilS: HORIZON_S,
+    maxStepS: 120,
+    stepK: 0.02,
+    watch: ({ s, tempC }) => {
+      const left = tempC.reduce((sum, t, i) => sum + t * grid.volume[i]!, 0) / whole;
+      if (left > Math.exp(-1)) {
+        before = { s, left };
+        return false;
+      }
+      tauS = before.s + ((before.left - Math.exp(-1)) / (before.left - left)) * (s - before.s);
+      return true;
+    },
+  });
+  known.set(step, tauS / 60);
+  return tauS / 60;
+}
+
 /** A history, sampled for drawing. */
 export interface HeatHistory {
   readonly minutes: readonly number[];

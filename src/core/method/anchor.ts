@@ -20,6 +20,7 @@ export const anchor: Method = {
   does: 'A bolt, rod or eye is glued into concrete or stone with a pack and a static mixer.',
   bases: ['concrete', 'stone'],
   shapes: ['annulus'],
+  laidOn: null,
   setsOut: true,
   kinds: ['anchor-pack'],
   questions: [

@@ -101,6 +101,8 @@ export interface Method {
   readonly does: string;
   readonly bases: readonly BaseMaterial[];
   readonly shapes: readonly ShapeId[];
+  /** A part is laid on the base, which follows the air by its own thickness: the setting that holds it. null where nothing is. */
+  readonly laidOn: string | null;
   /** It has a place to be set out before anything irreversible. */
   readonly setsOut: boolean;
   readonly kinds: readonly SystemKindId[];

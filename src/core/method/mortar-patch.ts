@@ -82,6 +82,7 @@ export const mortarPatch: Method = {
   does: 'A hollow in concrete is cut square, primed and filled with resin mortar in lifts.',
   bases: ['concrete'],
   shapes: ['patch', 'edge', 'corner', 'scan', 'filled', 'chase', 'hole', 'ring'],
+  laidOn: null,
   setsOut: false,
   kinds: ['mortar-kit'],
   questions: [

@@ -11,6 +11,7 @@ export const plateBond: Method = {
   does: 'A plate or bracket is bonded to bare metal with a thin, even bond line.',
   bases: ['metal'],
   shapes: ['bondLine', 'notchedBed', 'fillet'],
+  laidOn: 'part',
   setsOut: true,
   kinds: ['paste'],
   questions: [
@@ -134,6 +135,7 @@ export const plateBond: Method = {
   settings: [
     { id: 'bead', label: 'Bead all round', kind: 'percent', byDefault: 10, min: 0, max: 200, stage: 'mix' },
     { id: 'back-butter', label: 'Left in the texture of both faces', kind: 'uptake', byDefault: 40, min: 0, max: 2000, stage: 'mix' },
+    { id: 'part', label: 'Thickness of the part laid on', kind: 'length', byDefault: 10, min: 0.5, max: 300, stage: 'place' },
     { id: 'rate', label: 'Spreading rate', kind: 'rate', byDefault: 25, min: 1, max: 5000, stage: 'place' },
   ],
   preparation: [

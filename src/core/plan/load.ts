@@ -62,7 +62,7 @@ export function strengthOver(
   }
   const originMs = plan.milestones.findLast((m) => m.kind === clock.m.kind)?.originMs ?? placedMs;
   const along = attempt(() =>
-    progressAlong(paceOf(clock.m, 'long', sheet.family), thermal.base, originMs, {
+    progressAlong(paceOf(clock.m, 'long', sheet.family), thermal.cold, originMs, {
       label: MILESTONES[clock.m.kind].label,
       cureMinC: sheet.limits.cureMinC,
       clock: 'waiting',

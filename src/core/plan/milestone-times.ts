@@ -137,7 +137,13 @@ function wordsOf(
       line('The sheet says', `${MILESTONES[m.kind].label}, counted from when ${STARTS[m.startsAt]}`, said, '', undefined, 'sheet'),
       line(
         'Temperature it ran at',
-        m.runsOn === 'pot' ? 'pot' : clock === 'working' ? 'the hotter of base and air' : 'the base',
+        m.runsOn === 'pot'
+          ? 'pot'
+          : clock === 'working'
+            ? 'the hotter of base and air'
+            : thermal.cold === thermal.base
+              ? 'the base'
+              : 'the colder of the base and the part laid on it',
         `${figure(min)} to ${figure(max)}`,
         '°C',
       ),

@@ -1,4 +1,5 @@
 import { dequal } from 'dequal';
+import { methodOf } from '../method';
 import type { SheetRevision, Stock } from '../system';
 import { attempt, type Budget, meter, type Problem } from '../units';
 import { type Actuals, NOTHING_YET } from './actuals';
@@ -7,8 +8,8 @@ import type { Job, Repair } from './job';
 import { jobKits, type SystemKits } from './job-kits';
 import { planRepair } from './plan-repair';
 import { NO_POTS, type Pots } from './pots';
-import type { RepairAsk, RepairPlan } from './repair-plan';
-import { AHEAD_MS, type SiteClimate, siteClimate, type Thermal, thermalOf } from './thermal';
+import { type RepairAsk, type RepairPlan, settingOf } from './repair-plan';
+import { AHEAD_MS, type LaidOn, type SiteClimate, siteClimate, type Thermal, thermalOf } from './thermal';
 
 export interface JobPlan {
   readonly jobId: string;
@@ -76,11 +77,14 @@ interface Setting {
   readonly fromMs: number;
   readonly site: SiteClimate;
   readonly windows: readonly Window[];
-  readonly thermals: WeakMap<Repair['base'], { readonly materialC: number | null; readonly thermal: Thermal }>;
+  readonly thermals: WeakMap<
+    Repair['base'],
+    { readonly materialC: number | null; readonly laidMm: number | null; readonly thermal: Thermal }
+  >;
 }
 const settings = new WeakMap<Job, Setting>();
 
-function settingOf(job: Job, fromMs: number): Setting {
+function settingFor(job: Job, fromMs: number): Setting {
   const known = settings.get(job);
   if (known?.fromMs === fromMs) return known;
   const made: Setting = {
@@ -93,13 +97,23 @@ function settingOf(job: Job, fromMs: number): Setting {
   return made;
 }
 
+/** The part that the method of a repair lays on its base, of the same material. */
+function laidOn(repair: Repair): LaidOn | null {
+  const method = methodOf(repair.method.id);
+  if (!method?.laidOn) return null;
+  const thicknessMm = settingOf(method, repair, method.laidOn);
+  return thicknessMm > 0 ? { thicknessMm, material: repair.base.material } : null;
+}
+
 /** Temperatures of a repair, kept where no reading has changed them. */
 function thermalIn({ site, thermals }: Setting, repair: Repair, actuals: Actuals): Thermal {
-  if (actuals.readings.length || actuals.humidity.length) return thermalOf(site, repair, actuals);
+  const laid = laidOn(repair);
+  if (actuals.readings.length || actuals.humidity.length) return thermalOf(site, repair, actuals, laid);
   const known = thermals.get(repair.base);
-  if (known?.materialC === repair.materialC) return known.thermal;
-  const thermal = thermalOf(site, repair, actuals);
-  thermals.set(repair.base, { materialC: repair.materialC, thermal });
+  const laidMm = laid?.thicknessMm ?? null;
+  if (known?.materialC === repair.materialC && known.laidMm === laidMm) return known.thermal;
+  const thermal = thermalOf(site, repair, actuals, laid);
+  thermals.set(repair.base, { materialC: repair.materialC, laidMm, thermal });
   return thermal;
 }
 
@@ -116,7 +130,7 @@ export function planJob(ask: JobAsk): JobPlan {
   // Work that is some days off shows the days until then as well; whole days, so that the answer holds as long as the day.
   const today = Math.max(Math.floor(nowMs / DAY_MS) * DAY_MS, job.startFrom - SHOWN_BEFORE_MS);
   const fromMs = Math.min(job.startFrom, today, ...happened, ...repairs.flatMap((r) => (r.plannedStart === null ? [] : [r.plannedStart])));
-  const set = attempt(() => settingOf(job, fromMs));
+  const set = attempt(() => settingFor(job, fromMs));
   if (!set.ok)
     return {
       jobId: job.id,

@@ -112,7 +112,7 @@ export function planRepair(ask: RepairAsk): RepairPlan {
     school: (id) => schools[id] ?? '',
     setting: (id) => settingOf(method, repair, id),
   };
-  const reachOf = asker(sheet, ask.thermal);
+  let reachOf = asker(sheet, ask.thermal);
   // Amounts depend on the pot's temperature, that on the hour, the hour on the steps before mixing. A first look lays out no more
   // than those; the second has the hour they lead to.
   const guess = repair.plannedStart ?? Math.max(ask.job.startFrom, actuals.startedAt ?? ask.nowMs);
@@ -125,7 +125,11 @@ export function planRepair(ask: RepairAsk): RepairPlan {
   const draft = (batches: readonly Batch[]) =>
     withTrouble(withStand(method.steps({ ...context, batches, portions: method.portions(context) }), sheet), actuals);
   const mixed = attempt(() => {
-    const first = prepare(guess);
+    // How fast a pot follows the air is a matter of its mass, and that of its time: the smallest batch of a first look decides.
+    const rough = prepare(guess);
+    if (ask.thermal.potHeld && rough.batches.length)
+      reachOf = asker(sheet!, ask.thermal, Math.min(...rough.batches.map((b) => massOf(b.massG))));
+    const first = ask.thermal.potHeld && actuals.usableMin === null ? prepare(guess) : rough;
     if (actuals.usableMin !== null) return first;
     const look = attempt(() => layOut(ask, draft(first.batches), sheet, context, reachOf, sharesOf(first), true));
     const mixing = look.ok ? look.value.steps.find((s) => s.marks?.begin?.includes('mix-begins')) : undefined;

@@ -1,8 +1,10 @@
-import type { Series } from '../climate';
-import { paceOf, reachOr, type Side, type Stall, type Standing } from '../cure';
+import { following, type Series, valueAt } from '../climate';
+import { paceOf, potTauMin, reachOr, type Side, type Stall, type Standing } from '../cure';
 import { clockOf, MILESTONES, type Milestone, type SheetRevision } from '../system';
 import { attempt } from '../units';
 import type { Thermal } from './thermal';
+
+const MIN_MS = 60_000;
 
 /** A milestone looked for on one side of the sheet's range: its instant, or the reason there is none. */
 export interface ReachTry {
@@ -32,31 +34,60 @@ export function attemptReach(sheet: SheetRevision, m: Milestone, side: Side, his
 /** The history a milestone runs on: hotter for working times, the colder face for waits. */
 export function historyOf(m: Milestone, thermal: Thermal): Series {
   if (m.runsOn === 'pot') return thermal.pot;
-  return clockOf(m) === 'working' ? thermal.hot : thermal.base;
+  return clockOf(m) === 'working' ? thermal.hot : thermal.cold;
 }
 
 /** The edges within which a forecast lies, made once for each history. */
 const edges = new WeakMap<Series, { readonly warm: Series; readonly cold: Series }>();
 
 /** The history on one side: where a forecast has a spread, the short end of a time runs on its warm edge and the long end on its cold one. */
-function sideOf(history: Series, thermal: Thermal, side: Side): Series {
+export function sideOf(history: Series, thermal: Thermal, side: Side): Series {
   const { spread } = thermal;
-  if (!spread || history === thermal.pot || history.times.length !== spread.times.length) return history;
+  // What stands at a temperature of its own knows no weather.
+  if (!spread || (history === thermal.pot && thermal.potHeld)) return history;
   let found = edges.get(history);
   if (!found) {
-    const shifted = (sign: number) => ({ times: history.times, values: history.values.map((v, i) => v + sign * spread.values[i]!) });
+    const { times } = history;
+    const last = spread.times.length - 1;
+    const at = (ms: number) => valueAt(spread, Math.min(Math.max(ms, spread.times[0]!), spread.times[last]!));
+    const wide = times === spread.times ? spread.values : Float64Array.from(times, at);
+    const shifted = (sign: number) => ({ times, values: history.values.map((v, i) => v + sign * wide[i]!) });
     found = { warm: shifted(1), cold: shifted(-1) };
     edges.set(history, found);
   }
   return side === 'short' ? found.warm : found.cold;
 }
 
-/** Asks the sheet along one repair's temperatures, each question once. */
-export function asker(sheet: SheetRevision, thermal: Thermal): Ask {
+/** A pot of this mass is followed where nobody knows yet how much is mixed at once, g. */
+export const USUAL_POT_G = 1000;
+
+/**
+ * Asks the sheet along one repair's temperatures, each question once. Material that was kept at a temperature of its own goes on to follow
+ * the air once it is mixed; the hotter of the two plans, since a pot that cools is not relied on.
+ * @param potG the smallest mass mixed at once: it follows fastest
+ */
+export function asker(sheet: SheetRevision, thermal: Thermal, potG = USUAL_POT_G): Ask {
   const known = new Map<string, ReachTry>();
+  const mixed = new Map<string, Series>();
+  const historyFrom = (m: Milestone, side: Side, originMs: number): Series => {
+    const history = sideOf(historyOf(m, thermal), thermal, side);
+    const { times } = thermal.air;
+    const outside = originMs < times[0]! || originMs >= times.at(-1)!;
+    if (m.runsOn !== 'pot' || !thermal.potHeld || clockOf(m) !== 'working' || outside) return history;
+    const key = `${side}|${originMs}`;
+    let found = mixed.get(key);
+    if (!found) {
+      const air = sideOf(thermal.air, thermal, side);
+      const heldC = valueAt(thermal.pot, originMs);
+      const own = following(air, heldC, originMs, potTauMin(sheet, potG) * MIN_MS);
+      found = { times: own.times, values: own.values.map((c) => Math.max(c, heldC)) };
+      mixed.set(key, found);
+    }
+    return found;
+  };
   return (m, side, originMs) => {
     const key = `${m.kind}|${side}|${originMs}`;
-    const found = known.get(key) ?? attemptReach(sheet, m, side, sideOf(historyOf(m, thermal), thermal, side), originMs);
+    const found = known.get(key) ?? attemptReach(sheet, m, side, historyFrom(m, side, originMs), originMs);
     known.set(key, found);
     return found;
   };

@@ -1,9 +1,10 @@
 import { humidityOf, type Series } from '../climate';
-import { paceOf } from '../cure';
+import { paceOf, potTauMin } from '../cure';
 import { massOf } from '../mix';
 import { type MilestoneId, milestoneOf, type SheetRevision } from '../system';
 import { attempt } from '../units';
 import type { Window } from './calendar';
+import { USUAL_POT_G } from './reach-try';
 import type { RepairPlan } from './repair-plan';
 import type { Thermal } from './thermal';
 
@@ -148,17 +149,19 @@ function judgeStarts(ask: StartsAsk, thermal: Thermal, hours: Uint8Array, stepMs
   const base = sampled(thermal.base, ask.fromMs, stepMs, n);
   const air = sampled(thermal.air, ask.fromMs, stepMs, n);
   const dew = sampled(thermal.dew, ask.fromMs, stepMs, n);
+  const cold = sampled(thermal.cold, ask.fromMs, stepMs, n);
   const pot = sampled(thermal.pot, ask.fromMs, stepMs, n);
   const l = sheet.limits;
   const useBy = milestoneOf(sheet, 'use-by');
   const potPace = useBy ? attempt(() => paceOf(useBy, 'short', sheet.family)) : null;
-  const serve = ask.serves ? reachOver(sheet, ask.serves, base, stepMs) : null;
+  const serve = ask.serves ? reachOver(sheet, ask.serves, cold, stepMs) : null;
   const gel =
-    reachOver(sheet, 'gel', base, stepMs) ??
-    reachOver(sheet, 'release', base, stepMs) ??
-    (ask.serves ? reachOver(sheet, ask.serves, base, stepMs) : null);
+    reachOver(sheet, 'gel', cold, stepMs) ??
+    reachOver(sheet, 'release', cold, stepMs) ??
+    (ask.serves ? reachOver(sheet, ask.serves, cold, stepMs) : null);
   const placing = Math.max(1, Math.ceil((ask.placeMin * MIN_MS) / stepMs));
-  const nextCold = firstBelow(base, l.cureMinC);
+  const nextCold = firstBelow(cold, l.cureMinC);
+  const followed = thermal.potHeld ? 1 - Math.exp(-ask.potMin / 2 / potTauMin(sheet, USUAL_POT_G)) : 0;
   const against = new Uint16Array(starts);
   const readyMs = new Float64Array(starts).fill(Number.NaN);
   const room = new Float64Array(starts);
@@ -183,7 +186,8 @@ function judgeStarts(ask: StartsAsk, thermal: Thermal, hours: Uint8Array, stepMs
     need(pot[i]!, l.materialMaxC, false, 'material');
     if (potPace?.ok) {
       const p = potPace.value;
-      const t = pot[i]!;
+      // Mixed, it goes on to follow a warmer air: as warm as it is half-way through its use.
+      const t = thermal.potHeld ? Math.max(pot[i]!, pot[i]! + (air[i]! - pot[i]!) * followed) : pot[i]!;
       if (!(t >= p.lowC && t < p.highC) || p.minutesAt(t) < ask.potMin) no |= bit('pot');
     }
     const placed = Math.min(n - 1, i + placing);
@@ -211,7 +215,8 @@ function edgeOf(thermal: Thermal, sign: number): Thermal {
     ...thermal,
     air: shift(thermal.air),
     base: shift(thermal.base),
-    pot: thermal.pot === thermal.air ? shift(thermal.pot) : thermal.pot,
+    cold: shift(thermal.cold),
+    pot: thermal.potHeld ? thermal.pot : shift(thermal.pot),
   };
 }
 

@@ -2,9 +2,12 @@ import {
   type Air,
   airOver,
   airUnder,
+  BASE_PROPERTIES,
+  type BaseBody,
   baseOver,
   combine,
   dewPointC,
+  following,
   type Series,
   type SpotReading,
   valueAt,
@@ -23,6 +26,10 @@ export interface Thermal {
   readonly dew: Series;
   readonly base: Series;
   readonly pot: Series;
+  /** Whether the material stands at a temperature of its own until it is mixed; else it follows the air all along. */
+  readonly potHeld: boolean;
+  /** The colder face of the joint: the base, or the part laid on it. What waits in place runs on it. */
+  readonly cold: Series;
   /** The hotter of base and air: what working times in place run on. */
   readonly hot: Series;
   /** Half the width within which a forecast lies, K, on the times of the base; null where nothing is forecast. */
@@ -54,8 +61,21 @@ export function siteClimate(job: Job, fromMs: number): SiteClimate {
   };
 }
 
-/** Temperatures of a repair, readings taken in. */
-export function thermalOf(site: SiteClimate, repair: Pick<Repair, 'base' | 'materialC'>, actuals: Actuals): Thermal {
+/** A part that is laid on a base: it follows the air through one face. */
+export interface LaidOn {
+  readonly thicknessMm: number;
+  readonly material: BaseBody['material'];
+}
+/** Film of still air on a part, W/m²K. */
+const STILL_AIR = 10;
+
+/** Temperatures of a repair, readings taken in. @param laid what is laid on its base, where anything is */
+export function thermalOf(
+  site: SiteClimate,
+  repair: Pick<Repair, 'base' | 'materialC'>,
+  actuals: Actuals,
+  laid: LaidOn | null = null,
+): Thermal {
   const read = (channel: 'base' | 'air' | 'pot') => actuals.readings.filter((r) => r.channel === channel);
   const air = withReadings(site.airAt(repair.base), read('air'));
   const base = withReadings(site.baseOf(repair.base), read('base'));
@@ -64,13 +84,21 @@ export function thermalOf(site: SiteClimate, repair: Pick<Repair, 'base' | 'mate
   // Readings add samples of their own, so the two may stand on different times.
   const airThere = air.times.length === base.times.length ? air : { times: base.times, values: base.times.map((ms) => valueAt(air, ms)) };
   const hot = combine(base, airThere, Math.max);
+  const cold = laid ? combine(base, partUnder(airThere, laid), Math.min) : base;
   const wide = site.air.spread;
   const last = wide?.times.at(-1) ?? 0;
   const spread = wide
     ? { times: base.times, values: base.times.map((ms) => valueAt(wide, Math.min(Math.max(ms, wide.times[0]!), last))) }
     : null;
   const dew = withReadings(site.air.dew, dewReadings(air, actuals));
-  return { air, dew, base, pot, hot, spread };
+  const potHeld = held !== null && !read('pot').length;
+  return { air, dew, base, pot, potHeld, cold, hot, spread };
+}
+
+/** A part in the air: its heat over its face against the film of air. */
+function partUnder(air: Series, { thicknessMm, material }: LaidOn): Series {
+  const tauMs = ((BASE_PROPERTIES[material].rhoC * thicknessMm) / 1000 / STILL_AIR) * 1000;
+  return following(air, air.values[0]!, air.times[0]!, tauMs);
 }
 
 /** Humidity read on the spot, as the dew point it means in the air as read then. */
