@@ -5,14 +5,17 @@ import {
   blendLots,
   type ColourTrial,
   dropsPerMl,
+  evenly,
   filledMix,
   fromTotal,
   type Instrument,
+  isWithin,
   liquidDensity,
   measuredBatch,
   type PourPlan,
   partsOf,
   pourState,
+  saidTolerance,
   sameSystem,
   scaledColour,
   stripLengthMm,
@@ -70,10 +73,50 @@ describe('measured with what is at hand', () => {
     expect(() => dropsPerMl(0, 1)).toThrow(Refusal);
     expect(() => dropsPerMl(30.5, 1)).toThrow(/whole/);
   });
-  test('the tolerance of a dose is the way to the nearer end of its range', () => {
-    expect(toleranceOf(at('filler', 2))).toMatchObject({ fromSheet: true });
-    expect(toleranceOf(at('filler', 2.5)).tolerancePct).toBeCloseTo(20, 6);
-    expect(toleranceOf(pasteSheet)).toEqual({ tolerancePct: 5, fromSheet: true });
+  test('the tolerance of a dose is its range, met at the dose chosen, to each side by itself', () => {
+    // The range of this filler is 1 to 3 %.
+    expect(toleranceOf(at('filler', 2.5))).toMatchObject({
+      fromSheet: true,
+      shortPct: expect.closeTo(60, 6),
+      overPct: expect.closeTo(20, 6),
+    });
+    expect(toleranceOf(at('filler', 2)).shortPct).toBeCloseTo(50, 6);
+    // At its ends nothing may be missing, or over.
+    expect(toleranceOf(at('filler', 1))).toMatchObject({ shortPct: 0, overPct: expect.closeTo(200, 6) });
+    expect(toleranceOf(at('filler', 3))).toMatchObject({ shortPct: expect.closeTo(200 / 3, 6), overPct: 0 });
+    expect(toleranceOf(pasteSheet)).toEqual({ shortPct: 5, overPct: 5, fromSheet: true });
+    expect(saidTolerance(toleranceOf(at('filler', 2.5)))).toBe('−60 to +20 %');
+  });
+  test('0.1 g of hardener on 100 g at the least dose is short; more than the most is over', () => {
+    const pour = (dosePct: number, b: number) =>
+      pourState(
+        {
+          massG: { A: 100, B: dosePct, C: 0, D: 0 },
+          tolerance: toleranceOf(at('filler', dosePct)),
+          vessel: 'one pot',
+          vesselMaxG: null,
+          availableG: {},
+          stepG: 0.01,
+        },
+        [
+          { part: 'A', massG: 100 },
+          { part: 'B', massG: b },
+        ],
+      );
+    expect(pour(1, 0.1)).toMatchObject({ within: false, correction: { part: 'B', massG: expect.closeTo(0.9, 6) } });
+    expect(pour(1, 2.9).within).toBe(true);
+    expect(pour(2, 2.99).within).toBe(true);
+    expect(pour(2, 3.05)).toMatchObject({ within: false, correction: { part: 'A' } });
+    expect(pour(2.8, 3.1).within).toBe(false);
+  });
+  test('few drops for little resin: what half a drop does is held against each side', () => {
+    const sheet = at('coat', 2);
+    const m = measuredBatch(sheet, { A: 5, B: 0.1, C: 0, D: 0 }, { ...bench, way: 'drops', dropsPerMl: 20 });
+    // Two drops of 1/20 mL: half a drop is a quarter of them.
+    expect(m.worstOverPct).toBeGreaterThan(20);
+    expect(m.worstShortPct).toBeGreaterThan(20);
+    expect(m.worstPct).toBe(Math.max(m.worstOverPct, m.worstShortPct));
+    expect(isWithin(m.worstOverPct, toleranceOf(at('coat', 2.4)))).toBe(false);
   });
   test('parts of two systems are never mixed', () => {
     expect(() => sameSystem(pasteSheet, pasteSheet)).not.toThrow();
@@ -84,7 +127,7 @@ describe('measured with what is at hand', () => {
 describe('pouring', () => {
   const plan: PourPlan = {
     massG: { A: 286, B: 143, C: 0, D: 0 },
-    tolerancePct: 5,
+    tolerance: evenly(5, true),
     vessel: 'one pot',
     vesselMaxG: null,
     availableG: {},
@@ -129,11 +172,11 @@ describe('pouring', () => {
     expect(fromTotal(90, [{ part: 'A', massG: 110 }])).toBeNull();
   });
   test('a sheet without a tolerance is held to an assumed one, and says so', () => {
-    const silent = pourState({ ...plan, tolerancePct: null }, [
+    const silent = pourState({ ...plan, tolerance: toleranceOf({ ...pasteSheet, ratio: { ...pasteSheet.ratio, tolerancePct: null } }) }, [
       { part: 'A', massG: 100 },
       { part: 'B', massG: 52 },
     ]);
-    expect(silent).toMatchObject({ tolerancePct: 5, fromSheet: false, within: true });
+    expect(silent).toMatchObject({ tolerance: { shortPct: 5, overPct: 5, fromSheet: false }, within: true });
   });
 });
 

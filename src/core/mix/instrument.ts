@@ -34,6 +34,9 @@ export interface MeasuredBatch {
   readonly roundingPct: number;
   /** Rounding and half a step of each reading, at their worst together, per cent. */
   readonly worstPct: number;
+  /** The same to each side: how much B may be short, and how much over. */
+  readonly worstShortPct: number;
+  readonly worstOverPct: number;
   readonly working: readonly WorkLine[];
 }
 
@@ -102,16 +105,20 @@ export function measuredBatch(sheet: SheetRevision, massG: Readonly<Record<PartI
   const parts = sheet.parts.filter((p) => massG[p.id] > 0).map((p) => measurePart(sheet, p.id, massG[p.id], instrument));
   const a = parts.find((p) => p.part === 'A');
   const b = parts.find((p) => p.part === 'B');
-  if (!a || !b) return { parts, roundingPct: 0, worstPct: 0, working: [] };
+  if (!a || !b) return { parts, roundingPct: 0, worstPct: 0, worstShortPct: 0, worstOverPct: 0, working: [] };
   const nominal = massG.B / massG.A;
-  const off = (mA: number, mB: number) => (mA > 0 ? Math.abs(mB / mA / nominal - 1) * 100 : Number.POSITIVE_INFINITY);
+  const off = (mA: number, mB: number) => (mA > 0 ? (mB / mA / nominal - 1) * 100 : Number.POSITIVE_INFINITY);
   const half = (m: Measured) => (m.step / 2) * (m.amount > 0 ? m.roundedG / m.amount : m.step);
-  const roundingPct = off(a.roundedG, b.roundedG);
-  const worstPct = Math.max(off(a.roundedG - half(a), b.roundedG + half(b)), off(a.roundedG + half(a), b.roundedG - half(b)));
+  const roundingPct = Math.abs(off(a.roundedG, b.roundedG));
+  const worstOverPct = Math.max(0, off(a.roundedG - half(a), b.roundedG + half(b)));
+  const worstShortPct = Math.max(0, -off(a.roundedG + half(a), b.roundedG - half(b)));
+  const worstPct = Math.max(worstOverPct, worstShortPct);
   return {
     parts,
     roundingPct,
     worstPct,
+    worstShortPct,
+    worstOverPct,
     working: [
       line(
         'Ratio as measured out',

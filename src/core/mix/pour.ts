@@ -1,12 +1,12 @@
 import { PART_IDS, type PartId } from '../system';
 import { figure } from '../units';
-import { ASSUMED_TOLERANCE_PCT } from './ratio-check';
+import { isWithin, type Tolerance } from './ratio-check';
 
 /** What is to be poured, and within what. */
 export interface PourPlan {
   /** Nominal masses, g. */
   readonly massG: Readonly<Record<PartId, number>>;
-  readonly tolerancePct: number | null;
+  readonly tolerance: Tolerance;
   /** All parts in one pot on one scale, or each in its own vessel. */
   readonly vessel: 'one pot' | 'own cups';
   /** Most that the vessel takes, g; null when it does not bind. */
@@ -34,8 +34,7 @@ export interface PourState {
   readonly readingG: number;
   /** B/A against nominal, per cent; null before both are in. */
   readonly deviationPct: number | null;
-  readonly tolerancePct: number;
-  readonly fromSheet: boolean;
+  readonly tolerance: Tolerance;
   readonly within: boolean;
   /** What brings it back. */
   readonly correction: { readonly part: PartId; readonly massG: number } | null;
@@ -57,7 +56,6 @@ export function pourState(plan: PourPlan, pours: readonly Pour[], mixingAllowed 
   const done = new Set(pours.map((p) => p.part));
   const leader = parts[0]!;
   const half = plan.stepG / 2;
-  const tolerancePct = plan.tolerancePct ?? ASSUMED_TOLERANCE_PCT;
   const ratioOf = (id: PartId) => plan.massG[id] / plan.massG[leader];
   // Before A is in, everything follows the plan; after it, what was poured of A.
   const leading = done.has(leader) ? poured[leader] : plan.massG[leader];
@@ -67,7 +65,7 @@ export function pourState(plan: PourPlan, pours: readonly Pour[], mixingAllowed 
   const total = parts.reduce((s, id) => s + poured[id], 0);
   const deviationPct =
     done.has('A') && done.has('B') && poured.A > 0 ? (poured.B / poured.A / (plan.massG.B / plan.massG.A) - 1) * 100 : null;
-  const within = deviationPct === null || Math.abs(deviationPct) <= tolerancePct + 1e-9;
+  const within = deviationPct === null || isWithin(deviationPct, plan.tolerance);
 
   let correction: PourState['correction'] = null;
   let discard: string | null = null;
@@ -92,8 +90,7 @@ export function pourState(plan: PourPlan, pours: readonly Pour[], mixingAllowed 
     remainG,
     readingG: plan.vessel === 'one pot' ? total + remainG : poured[pouring] + remainG,
     deviationPct,
-    tolerancePct,
-    fromSheet: plan.tolerancePct !== null,
+    tolerance: plan.tolerance,
     within,
     correction,
     discard,

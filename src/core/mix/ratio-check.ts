@@ -1,46 +1,45 @@
 import { perHundredOfA, type SheetRevision } from '../system';
-import { positive } from '../units';
+import { figure } from '../units';
 
-/** How far a pour is off its ratio, and what to do about it. */
-export interface RatioCheck {
-  /** Deviation of B/A from nominal, per cent; negative is short of B. */
-  readonly deviationPct: number;
-  readonly tolerancePct: number;
+/** How far B/A may lie off its nominal value, per cent of it: short of B, and over. */
+export interface Tolerance {
+  readonly shortPct: number;
+  readonly overPct: number;
   /** False when the sheet is silent and ±5 % is assumed. */
   readonly fromSheet: boolean;
-  readonly within: boolean;
-  /** What brings it back while mixing is still allowed. */
-  readonly add: { readonly part: 'A' | 'B'; readonly massG: number } | null;
 }
 
 /** Assumed where the sheet gives no tolerance; always shown as not from the sheet. */
 export const ASSUMED_TOLERANCE_PCT = 5;
 
-/** The tolerance that holds, and whether the sheet gave it. A dose has its range as tolerance. */
-export function toleranceOf(sheet: SheetRevision): { readonly tolerancePct: number; readonly fromSheet: boolean } {
-  if (sheet.ratio.tolerancePct !== null) return { tolerancePct: sheet.ratio.tolerancePct, fromSheet: true };
-  if (!sheet.dose) return { tolerancePct: ASSUMED_TOLERANCE_PCT, fromSheet: false };
-  // The nearer end of the range, as a share of the dose that is mixed.
-  const dose = sheet.ratio.b / sheet.ratio.a;
-  const ends = [sheet.dose.minPct, sheet.dose.maxPct].map((p) => perHundredOfA(p, sheet.dose!.of) / 100);
-  return { tolerancePct: Math.max(1, Math.min(...ends.map((e) => Math.abs(e / dose - 1) * 100).filter((x) => x > 1e-6))), fromSheet: true };
+/** The same to both sides. */
+export const evenly = (pct: number, fromSheet: boolean): Tolerance => ({ shortPct: pct, overPct: pct, fromSheet });
+
+/**
+ * The tolerance that holds. That of a dose is its range, met at the dose chosen: at the least dose nothing may be missing, at the most
+ * nothing may be over.
+ */
+export function toleranceOf(sheet: SheetRevision): Tolerance {
+  const { ratio, dose } = sheet;
+  if (!dose) return evenly(ratio.tolerancePct ?? ASSUMED_TOLERANCE_PCT, ratio.tolerancePct !== null);
+  const chosen = ratio.b / ratio.a;
+  const off = (pct: number) => (perHundredOfA(pct, dose.of) / 100 / chosen - 1) * 100;
+  const [shortPct, overPct] = [Math.max(0, -off(dose.minPct)), Math.max(0, off(dose.maxPct))];
+  const own = ratio.tolerancePct;
+  return {
+    shortPct: own === null ? shortPct : Math.min(own, shortPct),
+    overPct: own === null ? overPct : Math.min(own, overPct),
+    fromSheet: true,
+  };
 }
 
-/** Compares poured masses with the nominal ratio B/A by weight. @throws Refusal for masses that are not positive */
-export function checkRatio(massA: number, massB: number, nominalBOverA: number, tolerancePct: number | null): RatioCheck {
-  positive('massA', massA, 'The mass of A');
-  positive('massB', massB, 'The mass of B');
-  positive('nominal', nominalBOverA, 'The ratio');
-  const deviationPct = (massB / massA / nominalBOverA - 1) * 100;
-  const tolerance = tolerancePct ?? ASSUMED_TOLERANCE_PCT;
-  const within = Math.abs(deviationPct) <= tolerance + 1e-9;
-  const add = within
-    ? null
-    : deviationPct < 0
-      ? { part: 'B' as const, massG: massA * nominalBOverA - massB }
-      : { part: 'A' as const, massG: massB / nominalBOverA - massA };
-  return { deviationPct, tolerancePct: tolerance, fromSheet: tolerancePct !== null, within, add };
-}
+/** Whether a deviation of B/A lies within. @param deviationPct negative is short of B */
+export const isWithin = (deviationPct: number, { shortPct, overPct }: Tolerance): boolean =>
+  deviationPct >= -shortPct - 1e-9 && deviationPct <= overPct + 1e-9;
+
+/** A tolerance as it is said: one figure where both sides are alike. */
+export const saidTolerance = ({ shortPct, overPct }: Tolerance): string =>
+  Math.abs(shortPct - overPct) < 1e-9 ? `±${figure(shortPct, 2)} %` : `−${figure(shortPct, 2)} to +${figure(overPct, 2)} %`;
 
 /** Worst deviation of B/A, per cent, that a scale of that step can make: each reading half a step out, in opposite directions. */
 export function scaleErrorPct(massA: number, massB: number, stepG: number): number {

@@ -2,7 +2,7 @@
 import { Printer } from 'lucide-react';
 import Link from 'next/link';
 import { useMemo, useState } from 'react';
-import { fromTotal, type Pour, type PourPlan, pourState, sameSystem } from '@/core/mix';
+import { fromTotal, type Pour, type PourPlan, pourState, sameSystem, toleranceOf } from '@/core/mix';
 import { isMetered, PART_IDS, type PartId, partOf } from '@/core/system';
 import { attempt, formatDuration } from '@/core/units';
 import { instrumentOf } from '../mix/Instruments';
@@ -75,7 +75,7 @@ export function BenchPage({ jobId, repairId, batch: index }: { jobId: string; re
   const instrument = instrumentOf(repair);
   const pourPlan: PourPlan = {
     massG: batch.massG,
-    tolerancePct: sheet.ratio.tolerancePct,
+    tolerance: toleranceOf(sheet),
     vessel: repair.bench.onePot ? 'one pot' : 'own cups',
     vesselMaxG: repair.bench.vesselMaxMl === null ? null : repair.bench.vesselMaxMl * (plan.mix?.proportion.densityGPerMl ?? 1),
     availableG: {},
@@ -163,10 +163,14 @@ export function BenchPage({ jobId, repairId, batch: index }: { jobId: string; re
             />
           </div>
           <div className="max-w-[27rem]">
-            <RatioGauge deviationPct={state.deviationPct} tolerancePct={state.tolerancePct} fromSheet={state.fromSheet} />
+            <RatioGauge deviationPct={state.deviationPct} tolerance={state.tolerance} />
           </div>
           <p className="soft text-sm">
-            {state.fromSheet ? 'the sheet’s tolerance' : 'not from the sheet: ±5 % is assumed'}
+            {state.tolerance.fromSheet
+              ? sheet.dose
+                ? 'the sheet’s range of doses'
+                : 'the sheet’s tolerance'
+              : 'not from the sheet: ±5 % is assumed'}
             {batch.kits !== null
               ? `. ${batch.kits} whole kit${batch.kits > 1 ? 's' : ''}: empty the tins, scrape them; the scale is a check.`
               : '.'}

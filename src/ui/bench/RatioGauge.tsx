@@ -1,22 +1,21 @@
 'use client';
 import { scaleLinear } from 'd3';
+import { isWithin, saidTolerance, type Tolerance } from '@/core/mix';
 import { figure } from '@/core/units';
 
 const W = 420;
 
 /** How far B/A stands from the ratio: the sheet's tolerance as the open stretch, beyond it hatched. */
-export function RatioGauge({
-  deviationPct,
-  tolerancePct,
-  fromSheet,
-}: {
-  deviationPct: number | null;
-  tolerancePct: number;
-  fromSheet: boolean;
-}) {
-  const reach = Math.max(2.5 * tolerancePct, Math.min(60, Math.abs(deviationPct ?? 0) * 1.15));
+export function RatioGauge({ deviationPct, tolerance }: { deviationPct: number | null; tolerance: Tolerance }) {
+  const { shortPct, overPct, fromSheet } = tolerance;
+  const reach = Math.max(
+    2.5 * Math.min(shortPct, overPct),
+    1.25 * Math.max(shortPct, overPct),
+    Math.min(60, Math.abs(deviationPct ?? 0) * 1.15),
+    2,
+  );
   const x = scaleLinear([-reach, reach], [14, W - 14]).clamp(true);
-  const within = deviationPct !== null && Math.abs(deviationPct) <= tolerancePct + 1e-9;
+  const within = deviationPct !== null && isWithin(deviationPct, tolerance);
   return (
     <svg
       viewBox={`0 0 ${W} 62`}
@@ -24,16 +23,16 @@ export function RatioGauge({
       role="img"
       aria-label={
         deviationPct === null
-          ? `The ratio is judged when both are in; ±${figure(tolerancePct)} % ${fromSheet ? 'by the sheet' : 'assumed'}`
-          : `B is ${figure(Math.abs(deviationPct), 2)} % ${deviationPct < 0 ? 'short' : 'over'}, ${within ? 'within' : 'outside'} ±${figure(tolerancePct)} %`
+          ? `The ratio is judged when both are in; ${saidTolerance(tolerance)} ${fromSheet ? 'by the sheet' : 'assumed'}`
+          : `B is ${figure(Math.abs(deviationPct), 2)} % ${deviationPct < 0 ? 'short' : 'over'}, ${within ? 'within' : 'outside'} ${saidTolerance(tolerance)}`
       }
     >
       <rect x={x(-reach)} y="24" width={x(reach) - x(-reach)} height="16" fill="url(#tx-closed)" stroke="var(--rule)" />
-      <rect x={x(-tolerancePct)} y="24" width={x(tolerancePct) - x(-tolerancePct)} height="16" fill="var(--mix)" stroke="var(--ink)" />
+      <rect x={x(-shortPct)} y="24" width={x(overPct) - x(-shortPct)} height="16" fill="var(--mix)" stroke="var(--ink)" />
       <line x1={x(0)} x2={x(0)} y1="20" y2="44" stroke="var(--ink)" />
-      {[-tolerancePct, tolerancePct].map((t) => (
-        <text key={t} x={x(t)} y="56" fontSize="11" textAnchor="middle" className="fig" fill="var(--ink-2)">
-          {t > 0 ? '+' : '−'}
+      {[-shortPct, overPct].map((t, side) => (
+        <text key={side === 0 ? 'short' : 'over'} x={x(t)} y="56" fontSize="11" textAnchor="middle" className="fig" fill="var(--ink-2)">
+          {side === 1 ? '+' : '−'}
           {figure(Math.abs(t))} %
         </text>
       ))}

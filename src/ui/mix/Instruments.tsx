@@ -1,5 +1,5 @@
 'use client';
-import { type Instrument, type MeasuredBatch, measuredBatch, saidAs, toleranceOf } from '@/core/mix';
+import { type Instrument, type MeasuredBatch, measuredBatch, saidAs, saidTolerance, toleranceOf } from '@/core/mix';
 import type { Repair, RepairPlan } from '@/core/plan';
 import { systemKind, WAYS, type Way } from '@/core/system';
 import { attempt, figure } from '@/core/units';
@@ -36,7 +36,7 @@ export function Instruments({ repair, plan, batch }: { repair: Repair; plan: Rep
     changeRepair(repair.id, (r) => ({ ...r, bench: { ...r.bench, ...over } }), `bench${Object.keys(over)[0]}`);
   const way = repair.bench.way ?? 'weight';
   const { measured, sentence } = measuredFor(plan, repair, batch);
-  const { tolerancePct, fromSheet } = toleranceOf(sheet);
+  const tolerance = toleranceOf(sheet);
   const ways: readonly Way[] = spec.ways.includes('weight') ? spec.ways : ['weight', ...spec.ways.filter((w) => w !== 'sachet')];
   return (
     <>
@@ -121,7 +121,7 @@ export function Instruments({ repair, plan, batch }: { repair: Repair; plan: Rep
           ))}
           <span className="block soft text-sm">
             rounding puts B/A {figure(measured.roundingPct, 2)} % off, at worst {figure(measured.worstPct, 2)} %;{' '}
-            {fromSheet ? 'the sheet allows' : 'not from the sheet, assumed:'} ±{figure(tolerancePct, 2)} %
+            {tolerance.fromSheet ? 'the sheet allows' : 'not from the sheet, assumed:'} {saidTolerance(tolerance)}
           </span>
         </p>
       )}

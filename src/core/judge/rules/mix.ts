@@ -1,6 +1,6 @@
 import { BASE_BEARS_C, type HeatCell } from '../../cure';
 import { liftsOf, primerOf } from '../../method';
-import { ASSUMED_TOLERANCE_PCT, massOf, scaleErrorPct, smallestBatchAG } from '../../mix';
+import { massOf, saidTolerance, scaleErrorPct, smallestBatchAG, toleranceOf } from '../../mix';
 import { grainsUntold, isMetered, milestoneOf, proportionOf } from '../../system';
 import { figure } from '../../units';
 import type { Annulus } from '../../void';
@@ -57,19 +57,22 @@ export const mixRules: Readonly<Record<string, Rule>> = {
     if (repair.bench.way !== null && repair.bench.way !== 'weight') return [];
     if (!sheet || !mix || isMetered(sheet.kind) || !batches.length) return [];
     if (batches.every((b) => b.kits !== null)) return [];
-    const tolerance = sheet.ratio.tolerancePct ?? ASSUMED_TOLERANCE_PCT;
+    const tolerance = toleranceOf(sheet);
+    const tight = Math.min(tolerance.shortPct, tolerance.overPct);
     const smallest = batches.reduce((a, b) => (b.massG.A < a.massG.A ? b : a));
     const error = scaleErrorPct(smallest.massG.A, smallest.massG.B, repair.scaleStepG);
-    if (error <= tolerance) return [];
-    const least = smallestBatchAG(smallest.massG.B / smallest.massG.A, repair.scaleStepG, tolerance);
+    if (error <= tight + 1e-9) return [];
+    const least = tight > 0 ? smallestBatchAG(smallest.massG.B / smallest.massG.A, repair.scaleStepG, tight) : null;
+    // At the end of a dose’s range no scale is fine enough: it is the dose that is moved.
+    const ways = least === null ? 'Choose a dose inside its range' : `Use a finer scale, or mix at least ${figure(least)} g of A`;
     return [
       finding(
         'scale',
-        'stop',
+        sheet.dose && least === null ? 'caution' : 'stop',
         'mix',
         'Scale too coarse for this batch',
-        `A step of ${repair.scaleStepG} g on ${figure(smallest.massG.B)} g of B is up to ±${figure(error, 2)} %, ${sheet.ratio.tolerancePct === null ? 'assumed' : 'the sheet’s'} tolerance is ±${tolerance} %.`,
-        `Use a finer scale, or mix at least ${figure(least)} g of A.`,
+        `A step of ${repair.scaleStepG} g on ${figure(smallest.massG.B)} g of B is up to ±${figure(error, 2)} %, ${tolerance.fromSheet ? 'the sheet allows' : 'assumed, not from the sheet:'} ${saidTolerance(tolerance)}.`,
+        `${ways}${sheet.dose && least !== null ? '; a dose in the middle of its range leaves the most room' : ''}.`,
       ),
     ];
   },

@@ -1,5 +1,5 @@
 import { dayOf } from '../../climate';
-import { measuredBatch, scaledColour, TINT_MAX_PCT, toleranceOf } from '../../mix';
+import { measuredBatch, saidTolerance, scaledColour, TINT_MAX_PCT, toleranceOf } from '../../mix';
 import { passedOver } from '../../plan';
 import { coverageMl, isMetered, kitVolumeMl, WETNESS } from '../../system';
 import { attempt, figure } from '../../units';
@@ -115,16 +115,16 @@ export const shelfRules: Readonly<Record<string, Rule>> = {
           'Calibrate it on the mix sheet, or weigh.',
         ),
       ];
-    const { tolerancePct, fromSheet } = toleranceOf(sheet);
-    return m.value.worstPct > tolerancePct
+    const tolerance = toleranceOf(sheet);
+    return m.value.worstShortPct > tolerance.shortPct + 1e-9 || m.value.worstOverPct > tolerance.overPct + 1e-9
       ? [
           finding(
             'instrument:coarse',
             'stop',
             'mix',
             'The measure is too coarse for this batch',
-            `Rounding alone puts B/A ${figure(m.value.roundingPct, 2)} % off, with half a step of each ${figure(m.value.worstPct, 2)} %; ${fromSheet ? 'the sheet’s' : 'an assumed'} tolerance is ±${figure(tolerancePct)} %.`,
-            'Weigh it, take a finer measure, or mix more at once.',
+            `Rounding alone puts B/A ${figure(m.value.roundingPct, 2)} % off, with half a step of each up to ${figure(m.value.worstShortPct, 2)} % short or ${figure(m.value.worstOverPct, 2)} % over; ${tolerance.fromSheet ? 'the sheet allows' : 'assumed, not from the sheet:'} ${saidTolerance(tolerance)}.`,
+            `Weigh it, take a finer measure, or mix more at once${sheet.dose ? '; a dose in the middle of its range leaves the most room' : ''}.`,
           ),
         ]
       : [];
