@@ -412,3 +412,24 @@ test('preferences that make no sense are as if never set', async () => {
     expect(await page.evaluate(() => document.documentElement.dataset.theme)).toBe('day');
   }
 });
+
+test('a database that the browser lost is said to be lost, with the way to the backups', async () => {
+  // As after a kill in the middle of its own writing: the browser finds it damaged and begins it anew.
+  await page.goto(`${base()}/manifest.webmanifest`);
+  await page.evaluate(
+    () =>
+      new Promise<void>((resolve, reject) => {
+        const gone = indexedDB.deleteDatabase('grenko');
+        gone.onsuccess = () => resolve();
+        gone.onerror = () => reject(gone.error);
+      }),
+  );
+  await page.goto(base());
+  const told = page.getByRole('alert').filter({ hasText: 'The browser lost its database.' });
+  await told.getByRole('link', { name: 'To the backups' }).waitFor();
+  await told.getByRole('button', { name: 'I know' }).click();
+  await told.waitFor({ state: 'detached' });
+  await page.reload();
+  await page.getByRole('heading', { name: 'Nothing planned yet' }).waitFor();
+  expect(await told.count()).toBe(0);
+});

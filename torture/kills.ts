@@ -13,6 +13,8 @@ export interface Killed {
   readonly acknowledged: number;
   /** Of those, the ones that were gone after the process was killed. */
   readonly lost: readonly string[];
+  /** Times the browser itself lost its whole database at a kill and the page said so: nothing a page can help. */
+  readonly wiped: readonly string[];
   /** Times the page did not come up after a kill, with what it showed instead, and whether it did when it was loaded again. */
   readonly unopened: readonly string[];
   /** Milliseconds from the press to the closed dialog, over all that were acknowledged: median and 95 %. */
@@ -140,13 +142,14 @@ export async function kills(base: string, count: number, seed: number, told: (do
   const small = smallJob();
   const lost: string[] = [];
   const unopened: string[] = [];
+  const wiped: string[] = [];
   const took: number[] = [];
   let acknowledged = 0;
   let profile = '';
   let promised: string[] = [];
   for (let n = 0; n < count; n++) {
     // A profile serves a while, so that what an earlier kill left behind is in it.
-    if (n % 40 === 0) {
+    if (n % 40 === 0 || !profile) {
       if (profile) rmSync(profile, { recursive: true, force: true });
       profile = mkdtempSync(join(tmpdir(), 'grenko-kill-'));
       promised = [];
@@ -161,15 +164,26 @@ export async function kills(base: string, count: number, seed: number, told: (do
       });
       await page.goto(base + small.run);
       const note = page.getByRole('button', { name: 'Note', exact: true });
-      const up = await note.waitFor().then(
-        () => true,
-        () => false,
-      );
+      const up = await note
+        .or(page.getByText('The browser lost its database.'))
+        .first()
+        .waitFor()
+        .then(
+          () => note.isVisible(),
+          () => false,
+        );
       if (!up) {
         const shown = await page
           .locator('body')
           .textContent()
           .catch((e) => String(e));
+        if (shown?.includes('The browser lost its database.')) {
+          wiped.push(`kill ${n}: ${/it says: ([^)]*)/.exec(shown)?.[1] ?? 'it says nothing'}`);
+          kill(child);
+          rmSync(profile, { recursive: true, force: true });
+          [profile, promised] = ['', []];
+          continue;
+        }
         await page.reload();
         const again = await note.waitFor().then(
           () => 'came up when it was loaded again',
@@ -199,7 +213,7 @@ export async function kills(base: string, count: number, seed: number, told: (do
       void browser.close().catch(() => undefined);
     }
     // The last of a profile is looked at before the profile goes.
-    if (n % 40 === 39 || n === count - 1) {
+    if (profile && (n % 40 === 39 || n === count - 1)) {
       const again = await born(profile);
       try {
         await again.page.goto(`${base}/settings`);
@@ -213,8 +227,8 @@ export async function kills(base: string, count: number, seed: number, told: (do
     }
     told(n + 1);
   }
-  rmSync(profile, { recursive: true, force: true });
+  if (profile) rmSync(profile, { recursive: true, force: true });
   const sorted = [...took].sort((a, b) => a - b);
   const at = (share: number) => sorted[Math.min(sorted.length - 1, Math.floor(sorted.length * share))] ?? Number.NaN;
-  return { kills: count, acknowledged, lost: [...new Set(lost)], unopened, savedMs: { median: at(0.5), p95: at(0.95) } };
+  return { kills: count, acknowledged, lost: [...new Set(lost)], wiped, unopened, savedMs: { median: at(0.5), p95: at(0.95) } };
 }

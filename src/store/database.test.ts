@@ -202,3 +202,41 @@ test('what one tab writes is told to the others', async () => {
   a.close();
   b.close();
 });
+
+describe('a database that the browser lost and began anew', () => {
+  const traceOf = () => {
+    let left = false;
+    return {
+      had: () => left,
+      leave: () => {
+        left = true;
+      },
+    };
+  };
+  test('is told by the mark that was left beside it, once something had been kept', async () => {
+    const name = fresh();
+    const trace = traceOf();
+    const first = await openDatabase(name, undefined, trace);
+    expect(first.begunAnew).toBeNull();
+    expect(trace.had()).toBe(false);
+    await first.commit(entry(add([data.job])));
+    expect(trace.had()).toBe(true);
+    first.close();
+    const again = await openDatabase(name, undefined, trace);
+    expect(again.begunAnew).toBeNull();
+    again.close();
+    await deleteDB(name);
+    const lost = await openDatabase(name, undefined, trace);
+    expect(lost.begunAnew).toBe('');
+    lost.close();
+    // It is told once: from then on it is a database like any other.
+    expect((await openDatabase(name, undefined, trace)).begunAnew).toBeNull();
+  });
+  test('a new one in which nothing was ever kept is just new', async () => {
+    const name = fresh();
+    const trace = traceOf();
+    (await openDatabase(name, undefined, trace)).close();
+    await deleteDB(name);
+    expect((await openDatabase(name, undefined, trace)).begunAnew).toBeNull();
+  });
+});

@@ -61,8 +61,30 @@ function furnish(
   for (const by of ['repairId', 'jobId']) if (!events.indexNames.contains(by)) events.createIndex(by, by);
 }
 
+/**
+ * A mark outside the database that something was kept in it. A browser that is killed while it writes may find its own database damaged
+ * afterwards and begin it anew, empty, without a word to the page but this.
+ */
+export interface Trace {
+  readonly had: () => boolean;
+  readonly leave: () => void;
+}
+export const NO_TRACE: Trace = { had: () => false, leave: () => undefined };
+
+/** What Chromium adds to the event of a new database: whether an old one was lost. */
+interface LossTold {
+  readonly dataLoss?: string;
+  readonly dataLossMessage?: string;
+}
+
 /** Opens the database, of any version up to ours; a table that went missing is made again, empty. @throws DatabaseProblem */
-async function open(name: string, onBlocked: () => void, onLost: () => void, version?: number): Promise<Db> {
+async function open(
+  name: string,
+  onBlocked: () => void,
+  onLost: () => void,
+  onNew: (told: LossTold) => void,
+  version?: number,
+): Promise<Db> {
   let lost = false;
   const lose = () => {
     if (!lost) onLost();
@@ -70,7 +92,10 @@ async function open(name: string, onBlocked: () => void, onLost: () => void, ver
   };
   try {
     const db = await openDB<Tables>(name, version ?? DATABASE_VERSION, {
-      upgrade: (fresh, _old, _new, tx) => furnish(fresh, tx as never),
+      upgrade: (fresh, before, _new, tx, event) => {
+        if (before === 0) onNew(event as LossTold);
+        furnish(fresh, tx as never);
+      },
       blocked: onBlocked,
       // Another tab wants a newer version: let go, so that it is not blocked.
       blocking: (_current, _wanted, event) => {
@@ -82,7 +107,7 @@ async function open(name: string, onBlocked: () => void, onLost: () => void, ver
     const whole = TABLES.every((t) => db.objectStoreNames.contains(t));
     if (whole) return db;
     db.close();
-    return await open(name, onBlocked, onLost, db.version + 1);
+    return await open(name, onBlocked, onLost, onNew, db.version + 1);
   } catch (error) {
     if (!(error instanceof DOMException) || error.name !== 'VersionError') throw error;
     // A table that had to be made again raised the version: ours as long as the mark of a newer product is missing.
@@ -90,19 +115,27 @@ async function open(name: string, onBlocked: () => void, onLost: () => void, ver
     const ours = there.objectStoreNames.contains('note') && (await there.get('note', 'tables')) === DATABASE_VERSION;
     const { version: found } = there;
     there.close();
-    if (ours) return await open(name, onBlocked, onLost, found);
+    if (ours) return await open(name, onBlocked, onLost, onNew, found);
     throw new DatabaseProblem('newer', `The stored data is of version ${found}, this Grenko knows ${DATABASE_VERSION}.`);
   }
 }
 
 /** A store in the browser's database. @throws DatabaseProblem, or what the browser throws when it refuses one */
-export async function openDatabase(name = DATABASE, onBlocked: () => void = () => undefined): Promise<Store> {
+export async function openDatabase(name = DATABASE, onBlocked: () => void = () => undefined, trace: Trace = NO_TRACE): Promise<Store> {
   let lost: (() => void) | null = null;
   let early = false;
-  const db = await open(name, onBlocked, () => {
-    if (lost) lost();
-    else early = true;
-  });
+  let begunAnew: string | null = null;
+  const db = await open(
+    name,
+    onBlocked,
+    () => {
+      if (lost) lost();
+      else early = true;
+    },
+    ({ dataLoss, dataLossMessage }) => {
+      if (trace.had() || (dataLoss !== undefined && dataLoss !== 'none')) begunAnew = dataLossMessage ?? '';
+    },
+  );
   await db.put('note', DATABASE_VERSION, 'tables');
   const channel = typeof BroadcastChannel === 'undefined' ? null : new BroadcastChannel(name);
   // A channel must not keep a test's process alive.
@@ -111,6 +144,7 @@ export async function openDatabase(name = DATABASE, onBlocked: () => void = () =
   return {
     lasting: true,
     refusal: null,
+    begunAnew,
     load: async (): Promise<Loaded> => sortAll((kind) => db.getAll(kind), await db.getAll('conflict'), await note('aside')),
     read: async (keys) =>
       Promise.all(
@@ -138,6 +172,7 @@ export async function openDatabase(name = DATABASE, onBlocked: () => void = () =
         });
         await tx.objectStore('done').put(Date.now(), entry.id);
         await tx.done;
+        trace.leave();
         const keys = keysOf(entry);
         if (outcomes.length) channel?.postMessage(keys);
         if (Math.random() < 1 / REMEMBERED) void forget(db).catch(() => undefined);
@@ -195,9 +230,9 @@ export async function rawContents(name = DATABASE): Promise<Readonly<Record<stri
 }
 
 /** The browser's database, or memory with the reason when it is refused. One that is newer is neither: the person chooses. */
-export async function openAnyStore(name = DATABASE, onBlocked?: () => void): Promise<Store> {
+export async function openAnyStore(name = DATABASE, onBlocked?: () => void, trace?: Trace): Promise<Store> {
   try {
-    return await openDatabase(name, onBlocked);
+    return await openDatabase(name, onBlocked, trace);
   } catch (error) {
     if (error instanceof DatabaseProblem) throw error;
     return memoryStore(error instanceof Error ? error.message : String(error));

@@ -32,6 +32,8 @@ export interface Store {
   readonly lasting: boolean;
   /** Why nothing lasts, when it does not. */
   readonly refusal: string | null;
+  /** What the browser says of a database it had here, lost, and began anew; null where nothing is missing. */
+  readonly begunAnew: string | null;
   load(): Promise<Loaded>;
   /** Some records as they stand; null for what is not there or does not fit. */
   read(keys: readonly Key[]): Promise<readonly (AnyRecord | null)[]>;
@@ -109,6 +111,7 @@ export function memoryStore(refusal: string, memory: Memory = emptyMemory()): St
   return {
     lasting: false,
     refusal,
+    begunAnew: null,
     load: async () => sortAll(async (kind) => [...shelf(kind).values()], [...conflicts.values()], await note('aside')),
     read: async (keys) => keys.map(({ kind, id }) => (sortOut(kind, [shelf(kind).get(id)]).good[0] ?? null) as AnyRecord | null),
     conflicts: async () => [...conflicts.values()],

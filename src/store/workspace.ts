@@ -47,7 +47,7 @@ export interface WorkspacePorts {
 
 /** What is the matter with keeping, by name: the words for it stand with the banner. */
 export type Trouble =
-  | { readonly is: 'refused' | 'newer'; readonly detail: string }
+  | { readonly is: 'refused' | 'newer' | 'begun-anew'; readonly detail: string }
   | { readonly is: 'blocked' | 'cleared' }
   | { readonly is: 'full' | 'unwritten' | 'lost'; readonly detail: string };
 
@@ -141,6 +141,8 @@ export function createWorkspace({ clock, store: openStore, ids, journal, later =
   let sequence = 0;
   let lastKey = '';
   let lastAt = Number.NEGATIVE_INFINITY;
+  /** That the browser lost its database was read by the person. */
+  let seen = false;
 
   // ── The database ──────────────────────────────────────────────────────────────────────────────────────────────────
 
@@ -186,7 +188,11 @@ export function createWorkspace({ clock, store: openStore, ids, journal, later =
       setAside,
       conflicts,
       lasting: store.lasting,
-      trouble: store.lasting ? null : { is: 'refused', detail: store.refusal ?? '' },
+      trouble: !store.lasting
+        ? { is: 'refused', detail: store.refusal ?? '' }
+        : store.begunAnew !== null && !seen
+          ? { is: 'begun-anew', detail: store.begunAnew }
+          : null,
     });
 
   /** Reads everything anew; what waits to be written stays on the screen over it. */
@@ -629,6 +635,11 @@ export function createWorkspace({ clock, store: openStore, ids, journal, later =
     takeBack,
     keysOfJob,
     removeForGood,
+    /** The person knows that the browser lost what it kept. */
+    knowsLoss: () => {
+      seen = true;
+      if (get().trouble?.is === 'begun-anew') set({ trouble: null });
+    },
     /** Writes everything on the screen again, after the stored data was cleared under it. */
     putBack: async (): Promise<void> => {
       const { jobs, repairs, sheets, stock, snapshots, attachments, events } = get();

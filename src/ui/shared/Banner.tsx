@@ -1,4 +1,5 @@
 'use client';
+import Link from 'next/link';
 import { useEffect, useMemo, useState } from 'react';
 import { lastOfEach } from '@/core/record';
 import { formatDuration } from '@/core/units';
@@ -26,6 +27,10 @@ const WORDS: Record<Trouble['is'], (detail: string) => readonly [head: string, t
   blocked: () => [
     'Waiting.',
     'Another tab with an older Grenko holds the database. Close that tab, or load it anew: this one goes on by itself.',
+  ],
+  'begun-anew': (d) => [
+    'The browser lost its database.',
+    `It was killed while it wrote, or damaged on disk, and the browser began it anew, empty${d ? ` (it says: ${d})` : ''}. What was kept here is gone unless there is a backup or a job file: bring it back before you go on.`,
   ],
   cleared: () => [
     'Cleared.',
@@ -71,6 +76,16 @@ function TroubleLine({ trouble }: { trouble: Trouble }) {
       <button type="button" className="act" onClick={() => void workspace.open()}>
         Try again now
       </button>
+    ),
+    'begun-anew': (
+      <>
+        <Link className="act" href="/settings">
+          To the backups
+        </Link>
+        <button type="button" className="act" onClick={() => workspace.knowsLoss()}>
+          I know
+        </button>
+      </>
     ),
     refused: null,
     blocked: null,

@@ -5,7 +5,7 @@ import type { Job, Repair } from '@/core/plan';
 import type { Attachment, Conflict, Event } from '@/core/record';
 import type { SheetRevision, Stock } from '@/core/system';
 import { type ClockMemory, createClock } from '@/device/clock';
-import { DATABASE, openAnyStore } from '@/store/database';
+import { DATABASE, openAnyStore, type Trace } from '@/store/database';
 import { NO_JOURNAL, storageJournal } from '@/store/journal';
 import { createWorkspace, type NewEvent, type WorkspaceState } from '@/store/workspace';
 import { usePotStore } from './pots';
@@ -65,12 +65,25 @@ export function startBeside(): void {
   location.reload();
 }
 
+const TRACE_KEY = 'grenko.kept';
+/** The name of the database that something was kept in, beside it: by it a lost one is known. */
+const trace: Trace = {
+  had: () => storage()?.getItem(TRACE_KEY) === databaseName(),
+  leave: () => {
+    try {
+      storage()?.setItem(TRACE_KEY, databaseName());
+    } catch {
+      // Without local storage a lost database looks like a new one.
+    }
+  },
+};
+
 const device = deviceId();
 const place = storage();
 /** The one workspace of this tab. */
 export const workspace = createWorkspace({
   clock,
-  store: (onBlocked) => openAnyStore(databaseName(), onBlocked),
+  store: (onBlocked) => openAnyStore(databaseName(), onBlocked, trace),
   ids: { make: () => nanoid(), device },
   journal: place ? storageJournal(device, { storage: place, ...(navigator.locks ? { locks: navigator.locks } : {}) }) : NO_JOURNAL,
 });
