@@ -101,7 +101,7 @@ export const furtherSheets: readonly SheetRevision[] = [
     kits: [
       kitOf('twin', 'Twin cartridge 50 mL', [32.5, 27.5], { splittable: true, price: 14, contents: [{ what: 'static mixer', count: 1 }] }),
     ],
-    mixer: { volumeMl: 3, purgeMl: 4, reachMm: 90 },
+    mixer: { volumeMl: 3, purgeMl: 4, reachMm: 90, flowMl: 0 },
     potLossMl: 0,
     mixMin: 0,
   }),

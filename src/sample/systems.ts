@@ -38,7 +38,7 @@ export const resinSheet: SheetRevision = {
       contents: [{ what: 'static mixer', count: 2 }],
     }),
   ],
-  mixer: { volumeMl: 9, purgeMl: 14, reachMm: 180 },
+  mixer: { volumeMl: 9, purgeMl: 14, reachMm: 180, flowMl: 0 },
   potLossMl: 0,
   mixMin: 0,
   primer: 'none',

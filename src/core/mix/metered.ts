@@ -37,8 +37,22 @@ export function metered({ ask, proportion, kitMl, lines, placed, safety }: MixBa
       voice: 'sheet',
     });
   }
-  const toMixMl = placed + mixers * perMixer;
-  const onHandMl = toMixMl + safety;
+  const pressed = placed + mixers * perMixer;
+  // Every pack is pressed out until both its parts flow: that much of it never reaches a mixer.
+  const flow = sheet.mixer?.flowMl ?? 0;
+  if (flow >= kitMl)
+    refuse(
+      'mixerFlow',
+      flow,
+      `under ${figure(kitMl)} mL`,
+      `The flow check of ${figure(flow)} mL leaves nothing of a pack of ${figure(kitMl)} mL.`,
+    );
+  const packsFor = (ml: number) => Math.ceil(ml / (kitMl - flow) - 1e-9);
+  const [use, buy] = [packsFor(pressed), packsFor(pressed + safety)];
+  if (flow > 0)
+    all.push({ id: 'flow', label: 'flow check of each pack', ml: use * flow, expression: `${use} × ${flow} mL`, voice: 'sheet' });
+  const toMixMl = pressed + use * flow;
+  const onHandMl = pressed + safety + buy * flow;
   const sizes = Array.from({ length: groups }, (_, i) => Math.floor(ask.count / groups) + (i < ask.count % groups ? 1 : 0));
   const batches = sizes.map((places, i): Batch => {
     const ml = (placed * places) / ask.count + (freshEachGroup || i === 0 ? perMixer : 0);
@@ -54,8 +68,6 @@ export function metered({ ask, proportion, kitMl, lines, placed, safety }: MixBa
       ...NOTHING_DRAWN,
     };
   });
-  const use = Math.ceil(toMixMl / kitMl - 1e-9);
-  const buy = Math.ceil(onHandMl / kitMl - 1e-9);
   return {
     lines: all,
     toMixMl,

@@ -90,6 +90,17 @@ describe('potted', () => {
     );
     expect(() => amounts(ask(pasteSheet, { usableMin: -2 }))).toThrow(/whole pot life/);
   });
+  test('a cap of mass is held against what is in a kit, not against what the sheet says it makes', () => {
+    // 5 kg in a kit that the sheet gives as 2300 mL, where its masses make 2381.
+    const kit = mortarSheet.kits[1]!;
+    const big = ask(mortarSheet, { kit, netMl: 6000, p90Ml: 6000, p95Ml: 6000, split: 'whole', placingMlPerMin: 5000 });
+    expect(() => amounts({ ...big, massCapG: 3500 })).toThrow(/3500 g in one pot, a kit is 5000 g/);
+    expect(Math.max(...amounts({ ...big, massCapG: 5000 }).batches.map((b) => b.kits!))).toBe(1);
+    expect(Math.max(...amounts({ ...big, massCapG: 10_100 }).batches.map((b) => b.kits!))).toBe(2);
+    // 2381 mL of a kit want a vessel of 3571 mL, two thirds full.
+    expect(() => amounts({ ...big, vesselMaxMl: 3560 })).toThrow(/vessel of 3560 mL/);
+    expect(amounts({ ...big, vesselMaxMl: 3580 }).batches.every((b) => b.kits === 1)).toBe(true);
+  });
   test('losses that grow with the batches are solved: every batch fits, and one batch fewer would not', () => {
     fc.assert(
       fc.property(fc.double({ min: 50, max: 5000, noNaN: true }), fc.double({ min: 60, max: 900, noNaN: true }), (net, cap) => {
@@ -114,6 +125,22 @@ describe('metered', () => {
   });
   test('one hole that takes longer than the resin works is refused', () => {
     expect(() => amounts(ask(resinSheet, { count: 2, usableMin: 2 }))).toThrow(/One place takes 3 min/);
+  });
+  test('by hand: each pack is pressed out until both parts flow', () => {
+    // 36 holes of 14.05 mL, two mixers of 12 + 27 mL with a tube of 10.05: 604 mL; packs of 220 less 16: 604 / 204 = 2.96, so three.
+    const sheet = { ...resinSheet, mixer: { volumeMl: 12 + 10.05, purgeMl: 27, reachMm: 200, flowMl: 16 } };
+    const kit = { ...resinSheet.kits[0]!, yieldMl: 220 };
+    const r = amounts(
+      ask(sheet, { kit, netMl: 505.9, p90Ml: 505.9, p95Ml: 505.9, count: 36, usableMin: 100, idleMin: 200, minutesPerPlace: 1.1 }),
+    );
+    const mixers = r.batches.reduce((s, b) => s + b.mixers, 0);
+    const pressed = 505.9 + mixers * 49.05;
+    const packs = Math.ceil(pressed / (r.kits.volumeMl - 16));
+    expect(r.kits.use).toBe(packs);
+    expect(r.toMixMl).toBeCloseTo(pressed + packs * 16, 9);
+    expect(r.lines.find((l) => l.id === 'flow')).toMatchObject({ ml: packs * 16 });
+    expect(r.lines.reduce((s, l) => s + l.ml, 0)).toBeCloseTo(r.toMixMl, 9);
+    expect(() => amounts(ask({ ...sheet, mixer: { ...sheet.mixer, flowMl: 5000 } }, { kit }))).toThrow(/leaves nothing of a pack/);
   });
   test('first shots used: no purge line', () => {
     expect(amounts(ask(resinSheet, { purge: false })).lines.some((l) => l.id === 'purge')).toBe(false);

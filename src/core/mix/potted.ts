@@ -23,8 +23,14 @@ function partsOfKits(sheet: SheetRevision, kit: Kit, kits: number): Pick<Batch, 
   return { massG, volumeMl: over((id) => massG[id] / (sheet.parts.find((part) => part.id === id)?.densityGPerMl ?? 1)) };
 }
 
-/** The largest batch, and what sets it: the time to place it, the mass one pot may hold, or the vessel. */
-function batchCap(ask: MixAsk, proportion: Proportion): { capMl: number; binds: string } {
+/**
+ * The largest batch, and what sets it: the time to place it, the mass one pot may hold, or the vessel. Of whole kits the pot holds all that
+ * is in them, whatever the sheet says they make.
+ */
+function batchCap(ask: MixAsk, proportion: Proportion, kitMl: number | null): { capMl: number; binds: string } {
+  const kitG = PART_IDS.reduce((sum, id) => sum + (ask.kit.massG[id] ?? 0), 0);
+  const perG = kitMl === null ? 1 / proportion.densityGPerMl : kitMl / kitG;
+  const perVesselMl = kitMl === null ? 1 : kitMl / (kitG / proportion.densityGPerMl);
   const caps: [number, string][] = [
     [
       ask.placingMlPerMin * ask.crew * ask.usableMin,
@@ -33,14 +39,21 @@ function batchCap(ask: MixAsk, proportion: Proportion): { capMl: number; binds: 
     ...(ask.massCapG === null
       ? []
       : [
-          [ask.massCapG / proportion.densityGPerMl, `${figure(ask.massCapG)} g in one pot / ${figure(proportion.densityGPerMl)} g/mL`] as [
+          [
+            ask.massCapG * perG,
+            kitMl === null
+              ? `${figure(ask.massCapG)} g in one pot / ${figure(proportion.densityGPerMl)} g/mL`
+              : `${figure(ask.massCapG)} g in one pot, a kit is ${figure(kitG)} g`,
+          ] as [number, string],
+        ]),
+    ...(ask.vesselMaxMl === null
+      ? []
+      : [
+          [ask.vesselMaxMl * HEADROOM * perVesselMl, `the vessel of ${figure(ask.vesselMaxMl)} mL, filled to two thirds`] as [
             number,
             string,
           ],
         ]),
-    ...(ask.vesselMaxMl === null
-      ? []
-      : [[ask.vesselMaxMl * HEADROOM, `the vessel of ${figure(ask.vesselMaxMl)} mL, filled to two thirds`] as [number, string]]),
   ];
   const [capMl, binds] = caps.reduce((a, b) => (b[0] < a[0] ? b : a));
   return { capMl, binds };
@@ -52,9 +65,9 @@ const HEADROOM = 2 / 3;
 /** What is mixed in pots: the smallest number of batches that fit, each with its own loss. @throws Refusal when a kit is larger than a batch may be, or the work never ends */
 export function potted({ ask, proportion, kitMl, lines, placed, safety }: MixBasis): MixResult {
   const { sheet } = ask;
-  const { capMl, binds } = batchCap(ask, proportion);
-  const loss = sheet.potLossMl;
   const whole = ask.split === 'whole' || !ask.kit.splittable;
+  const { capMl, binds } = batchCap(ask, proportion, whole ? kitMl : null);
+  const loss = sheet.potLossMl;
   if (whole && kitMl > capMl * 1.0001)
     refuse(
       'split',

@@ -131,8 +131,10 @@ export const SheetRevision = z.object({
     .min(1)
     .max(20)
     .refine((kits) => new Set(kits.map((k) => k.id)).size === kits.length, 'each kit has a name of its own'),
-  /** Static mixer: what stays in it, what is thrown away first, and its reach. */
-  mixer: z.object({ volumeMl: positive, purgeMl: Figure.nonnegative(), reachMm: positive }).nullable(),
+  /** Static mixer: what stays in it, what is thrown away first, its reach, and what a new pack is pressed out until both parts flow. */
+  mixer: z
+    .object({ volumeMl: positive, purgeMl: Figure.nonnegative(), reachMm: positive, flowMl: Figure.nonnegative().default(0) })
+    .nullable(),
   /** What stays on the pot, paddle and trowel at each batch, mL. */
   potLossMl: Figure.nonnegative(),
   /** Mixing with a paddle or kneading, minutes. */

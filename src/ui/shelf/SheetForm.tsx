@@ -243,6 +243,7 @@ export function SheetForm({ start, before }: { start: SheetDraft; before: SheetR
               {text('mixerVolume', 'Left in a mixer', '9 mL')}
               {text('mixerPurge', 'First shots thrown away', '14 mL')}
               {text('mixerReach', 'Reach of the mixer', '180 mm')}
+              {text('mixerFlow', 'Flow check of a pack (empty: none)', '16 mL')}
             </>
           ) : (
             <>

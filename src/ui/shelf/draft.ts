@@ -65,6 +65,7 @@ export interface SheetDraft {
   readonly mixerVolume: string;
   readonly mixerPurge: string;
   readonly mixerReach: string;
+  readonly mixerFlow: string;
   readonly limits: Readonly<Record<string, string>>;
   /** Strength over age, one a line; empty where the sheet prints none. */
   readonly strengthPoints: string;
@@ -188,6 +189,7 @@ export const blankDraft = (): SheetDraft => ({
   mixerVolume: '',
   mixerPurge: '',
   mixerReach: '',
+  mixerFlow: '',
   limits: {},
   strengthPoints: '',
   strengthTest: 'compression',
@@ -286,6 +288,7 @@ export function draftOf(s: SheetRevision): SheetDraft {
     mixerVolume: as('mixerVolume', 'volume', s.mixer?.volumeMl ?? null),
     mixerPurge: as('mixerPurge', 'volume', s.mixer?.purgeMl ?? null),
     mixerReach: as('mixerReach', 'length', s.mixer?.reachMm ?? null),
+    mixerFlow: as('mixerFlow', 'volume', s.mixer?.flowMl || null),
     limits: Object.fromEntries(
       LIMIT_FIELDS.flatMap(({ id, kind }) => {
         const v = s.limits[id];

@@ -258,6 +258,8 @@ export function readDraft(
           volumeMl: read.above('mixerVolume', 'volume', d.mixerVolume),
           purgeMl: read.quantity('mixerPurge', 'volume', d.mixerPurge) ?? Number.NaN,
           reachMm: read.above('mixerReach', 'length', d.mixerReach),
+          // Where nothing is typed no pack is pressed out first.
+          flowMl: read.aboveOrNone('mixerFlow', 'volume', d.mixerFlow) ?? 0,
         }
       : null,
     potLossMl: metered ? 0 : (read.quantity('potLoss', 'volume', d.potLoss) ?? Number.NaN),
