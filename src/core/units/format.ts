@@ -75,8 +75,14 @@ export function fieldText(kind: Kind, value: number, system: UnitSystem, typed?:
   if (kind === 'duration') return formatExactDuration(value);
   const symbol = FIELD_UNIT[kind][system];
   const converted = fromCore(unitOf(kind, symbol), value);
-  const text = String(Number(converted.toPrecision(digits)));
+  const text = String(stepped(symbol, converted, digits));
   return symbol ? `${text} ${symbol}` : text;
+}
+
+/** A converted value in steps that mean something in its unit: nobody measures to a ten-thousandth of an inch. */
+function stepped(symbol: string, value: number, digits: number): number {
+  if (symbol === 'in' && Math.abs(value) >= 0.1) return Number(value.toFixed(3));
+  return Number(value.toPrecision(symbol === 'in' ? Math.min(digits, 3) : digits));
 }
 
 function formatExactDuration(minutes: number): string {

@@ -113,7 +113,8 @@ export const FIELD_UNIT: Readonly<Record<Kind, Readonly<Record<UnitSystem, strin
   interval: { metric: 'K', us: '°F' },
   duration: { metric: 'min', us: 'min' },
   angle: { metric: '°', us: '°' },
-  density: { metric: 'g/mL', us: 'lb/US gal' },
+  // Sheets everywhere print it, and the field shows it so: 1.3 is never meant in pounds a gallon.
+  density: { metric: 'g/mL', us: 'g/mL' },
   force: { metric: 'kN', us: 'lbf' },
   stress: { metric: 'MPa', us: 'psi' },
   percent: { metric: '%', us: '%' },

@@ -53,6 +53,9 @@ const EXAMPLES: Record<Kind, string> = {
   count: '4',
 };
 
+/** Anything mixed or measured by, g/mL: from hollow spheres in bulk to lead. */
+const DENSITY_RANGE = [0.02, 12] as const;
+
 const NUMBER = /^[+-]?(?:\d[\d.,]*|[.,]\d+)/;
 
 /** Reads one plain number: decimal point or comma, thousands groups; `1,500` is reported as having two readings. */
@@ -201,6 +204,18 @@ export function parseQuantity(kind: Kind, text: string, system: UnitSystem): Par
     previous = unit;
   }
   if (!Number.isFinite(total)) return { ok: false, sentence: `“${text.trim()}” is too large a number. ${hint}` };
+  if (kind === 'density' && (total < DENSITY_RANGE[0] || total > DENSITY_RANGE[1])) {
+    const number = 'value' in readNumber(cleaned) ? cleaned : null;
+    const fitting = UNITS.density.filter((unit) => {
+      const read = number === null ? Number.NaN : toCore(unit, found[0]!.value);
+      return read >= DENSITY_RANGE[0] && read <= DENSITY_RANGE[1];
+    });
+    return {
+      ok: false,
+      sentence: `${text.trim()} would be ${total > DENSITY_RANGE[1] ? 'heavier than lead' : 'lighter than any filler'}${fitting.length ? ': which unit is it in?' : '. Check the unit.'}`,
+      ...(fitting.length ? { choices: fitting.map((unit) => ({ label: unit.symbol, text: `${number} ${unit.symbol}` })) } : {}),
+    };
+  }
   if (kind === 'temperature' && total < -273.15) return { ok: false, sentence: `${text.trim()} is below absolute zero.` };
   return { ok: true, value: total, text: text.trim() };
 }

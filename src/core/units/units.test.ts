@@ -1,5 +1,18 @@
 import fc from 'fast-check';
-import { fieldText, format, formatDuration, fromCore, instantsIn, type Kind, parseQuantity, parseRatio, proseIn, toCore, UNITS } from '.';
+import {
+  asMeasured,
+  fieldText,
+  format,
+  formatDuration,
+  fromCore,
+  instantsIn,
+  type Kind,
+  parseQuantity,
+  parseRatio,
+  proseIn,
+  toCore,
+  UNITS,
+} from '.';
 
 const read = (kind: Kind, text: string, system: 'metric' | 'us' = 'metric') => {
   const parsed = parseQuantity(kind, text, system);
@@ -127,7 +140,8 @@ test('switching units shows the typed text again without drift', () => {
   fc.assert(
     fc.property(fc.double({ min: 0.1, max: 9999, noNaN: true }), (value) => {
       const again = read('length', fieldText('length', value, 'us'), 'us');
-      return Math.abs(again - value) <= value * 1e-4;
+      // To the thousandth of an inch that a field shows, and to three figures below a tenth.
+      return Math.abs(again - value) <= Math.max(0.0128, value * 0.005);
     }),
   );
 });
@@ -146,4 +160,32 @@ test('instants in a sentence are printed as the site reads them, and nothing els
   expect(instantsIn('Gone at 2026-12-18T07:00:00.000Z, back 2026-12-19T08:30Z; lot 2026-12-18.', print)).toBe(
     'Gone at 07:00, back 08:30; lot 2026-12-18.',
   );
+});
+
+describe('densities are read as the example shows them', () => {
+  test.each(['metric', 'us'] as const)('a bare 1.3 in %s units is 1.3 g/mL', (system) => {
+    expect(parseQuantity('density', '1.3', system)).toMatchObject({ ok: true, value: 1.3 });
+    expect(fieldText('density', 1.3, system)).toBe('1.3 g/mL');
+  });
+  test('what nothing weighs is asked, with the units in which it could be', () => {
+    const heavy = parseQuantity('density', '1300', 'us');
+    expect(heavy).toMatchObject({ ok: false, sentence: expect.stringMatching(/heavier than lead/) });
+    expect('choices' in heavy && heavy.choices!.map((c) => c.label)).toEqual(['kg/m³']);
+    const pounds = parseQuantity('density', '90', 'metric');
+    expect('choices' in pounds && pounds.choices!.map((c) => c.label)).toEqual(['kg/m³', 'lb/US gal', 'lb/ft³']);
+    expect(parseQuantity('density', '0.001 g/mL', 'metric')).toMatchObject({
+      ok: false,
+      sentence: expect.stringMatching(/lighter than any filler/),
+    });
+    expect(parseQuantity('density', '0.03', 'metric')).toMatchObject({ ok: true, value: 0.03 });
+  });
+});
+
+test('what was converted reads in steps of its unit, and working without the noise of the conversion', () => {
+  expect(asMeasured(6 * 25.4)).toBe('152.4');
+  expect(asMeasured(12.7)).toBe('12.7');
+  expect(fieldText('length', 10, 'us')).toBe('0.394 in');
+  expect(fieldText('length', 6 * 25.4, 'us')).toBe('6 in');
+  expect(fieldText('length', 0.3, 'us')).toBe('0.0118 in');
+  expect(fieldText('length', 10, 'metric')).toBe('10 mm');
 });

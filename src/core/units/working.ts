@@ -29,6 +29,12 @@ export function line(
 }
 
 /**
+ * A length or mass as it stands in an expression: all its figures, without the noise that converting it left behind.
+ * @example asMeasured(6 * 25.4) // '152.4'
+ */
+export const asMeasured = (value: number): string => String(Number(value.toPrecision(8)));
+
+/**
  * A number with `digits` significant figures and no exponent; whole numbers past that many digits keep them all.
  * @param keepZeros print 1.00 rather than 1, where figures stand beside each other
  * @example figure(411.83) // '412'

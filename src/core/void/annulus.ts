@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { Figure, figure, line, Mm, type Problem } from '../units';
+import { asMeasured, Figure, figure, line, Mm, type Problem } from '../units';
 import {
   boreDimensions,
   boreFields,
@@ -72,14 +72,14 @@ function problems(s: Annulus): Problem[] {
     out.push({
       field: 'rodDiameter',
       value: s.rodDiameter.valueMm,
-      allowed: `under ${s.holeDiameter.valueMm} mm`,
+      allowed: `under ${asMeasured(s.holeDiameter.valueMm)} mm`,
       sentence: `The rod, ${figure(s.rodDiameter.valueMm)} mm, does not fit a hole of ${figure(s.holeDiameter.valueMm)} mm. Check the bit or the rod.`,
     });
   if (s.embedment.valueMm > s.holeDepth.valueMm)
     out.push({
       field: 'embedment',
       value: s.embedment.valueMm,
-      allowed: `up to ${s.holeDepth.valueMm} mm`,
+      allowed: `up to ${asMeasured(s.holeDepth.valueMm)} mm`,
       sentence: `The embedment, ${figure(s.embedment.valueMm)} mm, is deeper than the hole, ${figure(s.holeDepth.valueMm)} mm.`,
     });
   if (s.thread.kind === 'threaded' && s.thread.pitchMm >= s.rodDiameter.valueMm / 2)

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { line, type Problem } from '../units';
+import { asMeasured, line, type Problem } from '../units';
 import { across, arc, bounds, drawing, hollow, rect } from './draw';
 import { Measured, unmeasured } from './measured';
 import {
@@ -44,7 +44,7 @@ function problems(s: BondLine): readonly Problem[] {
         field: 'holes.diameter',
         value: s.holes.diameter.valueMm,
         allowed: 'holes smaller than the plate together',
-        sentence: `${s.holes.count} holes of ${s.holes.diameter.valueMm} mm take up the whole plate. Check their number and diameter.`,
+        sentence: `${s.holes.count} holes of ${asMeasured(s.holes.diameter.valueMm)} mm take up the whole plate. Check their number and diameter.`,
       },
     ];
   return [];
@@ -85,10 +85,12 @@ export const bondLine: Shape<BondLine> = {
     const net = area - holeAreaMm2(s) / 100;
     return [
       line('Footprint', outlineText(s.outline), area, 'cm²'),
-      ...(s.holes.count ? [line('Holes', `${s.holes.count} × π/4 × ${s.holes.diameter.valueMm}² / 100`, holeAreaMm2(s) / 100, 'cm²')] : []),
+      ...(s.holes.count
+        ? [line('Holes', `${s.holes.count} × π/4 × ${asMeasured(s.holes.diameter.valueMm)}² / 100`, holeAreaMm2(s) / 100, 'cm²')]
+        : []),
       line(
         'Bond line',
-        `${s.holes.count ? '(footprint − holes)' : 'footprint'} × ${s.thickness.valueMm} mm`,
+        `${s.holes.count ? '(footprint − holes)' : 'footprint'} × ${asMeasured(s.thickness.valueMm)} mm`,
         (net * s.thickness.valueMm) / 10,
         'mL',
       ),

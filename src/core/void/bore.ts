@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { Degrees, line, type Problem, type WorkLine } from '../units';
+import { asMeasured, Degrees, line, type Problem, type WorkLine } from '../units';
 import { arc, base, down, rect } from './draw';
 import { Measured, unmeasured } from './measured';
 import type { Point } from './point';
@@ -98,14 +98,14 @@ export function boreProblems(s: Bore): Problem[] {
     out.push({
       field: 'mouth.diameter',
       value: s.mouth.diameter.valueMm,
-      allowed: `more than ${s.holeDiameter.valueMm} mm`,
+      allowed: `more than ${asMeasured(s.holeDiameter.valueMm)} mm`,
       sentence: 'The mouth must be wider than the hole; else choose a straight one.',
     });
   if (s.mouth.depth.valueMm > s.holeDepth.valueMm)
     out.push({
       field: 'mouth.depth',
       value: s.mouth.depth.valueMm,
-      allowed: `up to ${s.holeDepth.valueMm} mm`,
+      allowed: `up to ${asMeasured(s.holeDepth.valueMm)} mm`,
       sentence: 'The mouth reaches deeper than the hole.',
     });
   return out;

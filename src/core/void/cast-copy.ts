@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { line, Mm, type Problem } from '../units';
+import { asMeasured, line, Mm, type Problem } from '../units';
 import { arc, bounds, down, drawing, rect } from './draw';
 import { Measured, unmeasured } from './measured';
 import {
@@ -100,8 +100,15 @@ export const castCopy: Shape<CastCopy> = {
     const area = outlineArea(s.outline).areaMm2;
     return [
       line('Outline', outlineText(s.outline), area / 100, 'cm²'),
-      ...(s.holes.length ? [line('Holes', s.holes.map((h) => `π/4 × ${h.diameterMm}²`).join(' + '), -holesMm2(s) / 100, 'cm²')] : []),
-      line('Volume', `(outline − holes) × ${s.thickness.valueMm} mm`, ((area - holesMm2(s)) * s.thickness.valueMm) / 1000, 'mL'),
+      ...(s.holes.length
+        ? [line('Holes', s.holes.map((h) => `π/4 × ${asMeasured(h.diameterMm)}²`).join(' + '), -holesMm2(s) / 100, 'cm²')]
+        : []),
+      line(
+        'Volume',
+        `(outline − holes) × ${asMeasured(s.thickness.valueMm)} mm`,
+        ((area - holesMm2(s)) * s.thickness.valueMm) / 1000,
+        'mL',
+      ),
     ];
   },
   faces: (s) => {

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { line, Mm, type Problem } from '../units';
+import { asMeasured, line, Mm, type Problem } from '../units';
 import { arc, block, drawing, hollow, rect } from './draw';
 import { Measured, measured, unmeasured } from './measured';
 import type { Outline } from './shape';
@@ -33,7 +33,10 @@ const roomMm3 = (r: Room, by = 0): number =>
 const planMm2 = (r: Room) => (r.form === 'box' ? r.aMm * r.bMm : (Math.PI / 4) * r.aMm ** 2);
 const aroundMm = (r: Room) => (r.form === 'box' ? 2 * (r.aMm + r.bMm) : Math.PI * r.aMm);
 const sum = (rooms: readonly Room[], of: (r: Room) => number) => rooms.reduce((total, r) => total + of(r), 0);
-const text = (r: Room) => (r.form === 'box' ? `${r.aMm} × ${r.bMm} × ${r.depthMm}` : `π/4 × ${r.aMm}² × ${r.depthMm}`);
+const text = (r: Room) =>
+  r.form === 'box'
+    ? `${asMeasured(r.aMm)} × ${asMeasured(r.bMm)} × ${asMeasured(r.depthMm)}`
+    : `π/4 × ${asMeasured(r.aMm)}² × ${asMeasured(r.depthMm)}`;
 
 function problems(s: Cavity): readonly Problem[] {
   if (!s.rooms.length) return [{ field: 'rooms', value: 0, allowed: 'at least one cavity', sentence: 'Add at least one cavity.' }];

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { line, Mm, type Problem } from '../units';
+import { asMeasured, line, Mm, type Problem } from '../units';
 import { across, block, down, drawing, hollow } from './draw';
 import { Measured, measured, unmeasured } from './measured';
 import type { Point } from './point';
@@ -62,8 +62,8 @@ function problems(s: Chase): readonly Problem[] {
         {
           field: `stations.${i}`,
           value: st.atMm,
-          allowed: `more than ${before.atMm} mm`,
-          sentence: `Station ${i + 1}, at ${st.atMm} mm, does not lie beyond station ${i}, at ${before.atMm} mm.`,
+          allowed: `more than ${asMeasured(before.atMm)} mm`,
+          sentence: `Station ${i + 1}, at ${asMeasured(st.atMm)} mm, does not lie beyond station ${i}, at ${asMeasured(before.atMm)} mm.`,
         },
       ];
     if (!(st.widthMm >= 0 && st.depthMm >= 0))
@@ -199,10 +199,10 @@ export const chase: Shape<Chase> = {
       const a = s.stations[i]!;
       const part = volumeMm3({ ...s, stations: [a, b] }, 0, 0, slotW, slotD) / 1000;
       return line(
-        `From ${a.atMm} to ${b.atMm} mm`,
+        `From ${asMeasured(a.atMm)} to ${asMeasured(b.atMm)} mm`,
         s.slot
-          ? `union of the ${s.form === 'vee' ? 'V' : 'slot'} ${a.widthMm} × ${a.depthMm} → ${b.widthMm} × ${b.depthMm} with a slot ${slotW} × ${slotD}`
-          : `${b.atMm - a.atMm}/6 × (2·${a.widthMm}·${a.depthMm} + ${a.widthMm}·${b.depthMm} + ${b.widthMm}·${a.depthMm} + 2·${b.widthMm}·${b.depthMm})${s.form === 'vee' ? ' × ½' : ''}`,
+          ? `union of the ${s.form === 'vee' ? 'V' : 'slot'} ${asMeasured(a.widthMm)} × ${asMeasured(a.depthMm)} → ${asMeasured(b.widthMm)} × ${asMeasured(b.depthMm)} with a slot ${slotW} × ${slotD}`
+          : `${asMeasured(b.atMm - a.atMm)}/6 × (2·${asMeasured(a.widthMm)}·${asMeasured(a.depthMm)} + ${asMeasured(a.widthMm)}·${asMeasured(b.depthMm)} + ${asMeasured(b.widthMm)}·${asMeasured(a.depthMm)} + 2·${asMeasured(b.widthMm)}·${asMeasured(b.depthMm)})${s.form === 'vee' ? ' × ½' : ''}`,
         part,
         'mL',
       );

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { Figure, line, type WorkLine } from '../units';
+import { asMeasured, Figure, line, type WorkLine } from '../units';
 import { bounds, drawing, rect } from './draw';
 import { Measured, unmeasured } from './measured';
 import {
@@ -110,11 +110,17 @@ export const coat: Shape<Coat> = {
     const texture: WorkLine =
       s.texture.from === 'class'
         ? line('Texture, mean depth', `${TEXTURES[s.texture.class].label}, estimated`, deep, 'mm', undefined, 'chosen')
-        : line('Texture, mean depth', `4 × ${s.texture.sandMl} mL / (π × ${s.texture.circle.valueMm}²)`, deep, 'mm', 'sand-patch test');
+        : line(
+            'Texture, mean depth',
+            `4 × ${s.texture.sandMl} mL / (π × ${asMeasured(s.texture.circle.valueMm)}²)`,
+            deep,
+            'mm',
+            'sand-patch test',
+          );
     return [
       line('Area', outlineText(s.outline), area / 100, 'cm²'),
       texture,
-      line('Volume', `area × (${s.thickness.valueMm} mm + texture)`, (area * (s.thickness.valueMm + deep)) / 1000, 'mL'),
+      line('Volume', `area × (${asMeasured(s.thickness.valueMm)} mm + texture)`, (area * (s.thickness.valueMm + deep)) / 1000, 'mL'),
     ];
   },
   faces: (s) => {

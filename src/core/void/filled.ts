@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { Figure, line, type Problem } from '../units';
+import { asMeasured, Figure, line, type Problem } from '../units';
 import type { DoubtfulInput } from './doubt';
 import { across, block, down, drawing, hollow } from './draw';
 import { Measured, unmeasured } from './measured';
@@ -92,7 +92,7 @@ export const filled: Shape<Filled> = {
           {
             field: 'afterG',
             value: s.afterG,
-            allowed: `under ${s.beforeG} g`,
+            allowed: `under ${asMeasured(s.beforeG)} g`,
             sentence: 'Weigh the vessel before and after: what went into the void is the difference, and it must be more than 0.',
           },
         ],
@@ -101,7 +101,7 @@ export const filled: Shape<Filled> = {
     ([, , before = 0, after = 0, density = 1]) =>
       (before - after) / density,
   working: (s) => [
-    line('Went in', `${s.beforeG} − ${s.afterG}`, s.beforeG - s.afterG, 'g', undefined, 'measured'),
+    line('Went in', `${asMeasured(s.beforeG)} − ${asMeasured(s.afterG)}`, s.beforeG - s.afterG, 'g', undefined, 'measured'),
     line('Volume', `went in / ${s.densityGPerMl} g/mL`, volumeMl(s), 'mL'),
   ],
   faces: (s) => {

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { figure, line, Mm, type Problem } from '../units';
+import { asMeasured, figure, line, Mm, type Problem } from '../units';
 import { across, bounds, down, drawing, hollow, rect } from './draw';
 import { Measured, unmeasured } from './measured';
 import {
@@ -103,7 +103,14 @@ export const joints: Shape<Joints> = {
       line('Area with joints', outlineText(s.outline), area / 100, 'cm²'),
       line('Share that is joint', `1 − ${l} × ${b} / ((${l} + ${w}) × (${b} + ${w}))`, share * 100, '%'),
       ...(openMm2(s) > 0
-        ? [line('Movement joints stay open', `${s.movement.lengthMm} × ${s.movement.widthMm} / 100`, -openMm2(s) / 100, 'cm²')]
+        ? [
+            line(
+              'Movement joints stay open',
+              `${asMeasured(s.movement.lengthMm)} × ${asMeasured(s.movement.widthMm)} / 100`,
+              -openMm2(s) / 100,
+              'cm²',
+            ),
+          ]
         : []),
       line('Volume', `joint area × ${d} mm`, ((area * share - openMm2(s)) * d) / 1000, 'mL'),
     ];

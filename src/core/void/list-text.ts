@@ -1,5 +1,5 @@
 import Papa from 'papaparse';
-import { parseQuantity, refuse, type UnitSystem } from '../units';
+import { type Kind, parseQuantity, refuse, UNITS, type UnitSystem } from '../units';
 import type { RowList } from './shape';
 
 type Row = Readonly<Record<string, number | string>>;
@@ -23,6 +23,12 @@ function delimiterOf(text: string, columns: number): string {
   return commas > 1 ? ',' : ' ';
 }
 
+/** The unit that a header names, behind its word or in brackets: “depth cm”, “z (cm)”. null where it names none. */
+function unitOver(header: string, kind: Kind): string | null {
+  const word = /[([\s]\s*([^\s()[\]]+)\s*[)\]]?\s*$/.exec(` ${header.trim()}`)?.[1]?.toLowerCase() ?? '';
+  return UNITS[kind].find((unit) => unit.names.includes(word))?.symbol ?? null;
+}
+
 /**
  * Rows of a list from pasted or read text: one row a line, columns divided as spreadsheets do; a header line is passed over;
  * lengths are understood as typed (`3/8 in`, `12,5`), bare numbers in the units of `system`. Depths may also come as a grid:
@@ -38,8 +44,10 @@ export function rowsFromText(list: RowList, text: string, system: UnitSystem): r
     return delimiter === ' ' ? trimmed.filter((c) => c !== '') : trimmed;
   });
   if (!lines.length) refuse('list', text, 'at least one row', 'There is nothing to read in it.');
-  const read = (cell: string, line: number, label: string, kind: RowList['columns'][number]['kind']): number => {
-    const parsed = parseQuantity(kind === 'text' || kind === 'choice' ? 'count' : kind, cell, system);
+  const read = (cell: string, line: number, label: string, kind: RowList['columns'][number]['kind'], unit: string | null): number => {
+    const of = kind === 'text' || kind === 'choice' ? 'count' : kind;
+    // A bare number is in the unit that stands over its column.
+    const parsed = parseQuantity(of, unit !== null && !/[a-z"'″′°%]/i.test(cell) ? `${cell} ${unit}` : cell, system);
     if (!parsed.ok) return refuse('list', cell, `a ${label}`, `Line ${line}, ${label}: ${parsed.sentence}`);
     return parsed.value;
   };
@@ -47,16 +55,18 @@ export function rowsFromText(list: RowList, text: string, system: UnitSystem): r
   const first = lines[0]!;
   const wide = first.length > list.columns.length && lines.length > 1;
   if (list.key === 'depth.readings' && wide && lines.slice(1).every((l) => l.length === first.length)) {
-    const along = first.slice(1).map((cell) => read(cell, 1, 'along', 'length'));
+    const unit = unitOver(first[0]!, 'length');
+    const along = first.slice(1).map((cell) => read(cell, 1, 'along', 'length', unit));
     return lines.slice(1).flatMap((cells, i) => {
-      const yMm = read(cells[0]!, i + 2, 'across', 'length');
+      const yMm = read(cells[0]!, i + 2, 'across', 'length', unit);
       return cells
         .slice(1)
-        .flatMap((cell, k) => (cell === '' ? [] : [{ xMm: along[k]!, yMm, depthMm: read(cell, i + 2, 'depth', 'length') }]));
+        .flatMap((cell, k) => (cell === '' ? [] : [{ xMm: along[k]!, yMm, depthMm: read(cell, i + 2, 'depth', 'length', unit) }]));
     });
   }
 
   const header = first.some(isNumber) ? 0 : 1;
+  const units = list.columns.map((c, k) => (header && c.kind !== 'text' && c.kind !== 'choice' ? unitOver(first[k] ?? '', c.kind) : null));
   const rows = lines.slice(header).map((cells, i): Row => {
     const line = i + 1 + header;
     if (cells.length < list.columns.length)
@@ -83,7 +93,7 @@ export function rowsFromText(list: RowList, text: string, system: UnitSystem): r
               ),
           ];
         }
-        return [c.key, read(cell, line, c.label, c.kind)];
+        return [c.key, read(cell, line, c.label, c.kind, units[k]!)];
       }),
     );
   });

@@ -1,4 +1,4 @@
-import { figure, line, type Problem, refuse, type WorkLine } from '../units';
+import { asMeasured, figure, line, type Problem, refuse, type WorkLine } from '../units';
 import { type Doubt, type DoubtfulInput, propagate } from './doubt';
 import { disagreementMm, halfWidthMm, type Measured, toolOf } from './measured';
 import { type Dimension, type Faces, problemsOf, type Shape, withValue } from './shape';
@@ -174,7 +174,9 @@ function measureAnew(v: Void): VoidResult {
     working.push(
       line(
         `Kept clear: ${k.name}`,
-        k.form === 'box' ? `${k.aMm} × ${k.bMm} × ${k.depthMm}` : `π/4 × ${k.aMm}² × ${k.depthMm}`,
+        k.form === 'box'
+          ? `${asMeasured(k.aMm)} × ${asMeasured(k.bMm)} × ${asMeasured(k.depthMm)}`
+          : `π/4 × ${asMeasured(k.aMm)}² × ${asMeasured(k.depthMm)}`,
         -keepClearMl(k),
         'mL',
       ),

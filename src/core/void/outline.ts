@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { Id, Mm, type Problem, refuse } from '../units';
+import { asMeasured, Id, Mm, type Problem, refuse } from '../units';
 import { across, bounds, down, drawing, hollow, rect } from './draw';
 import { Measured, measured, unmeasured } from './measured';
 import type { Point } from './point';
@@ -152,7 +152,7 @@ export function outlineArea(outline: PlanOutline): {
 export const outlineText = (o: PlanOutline): string =>
   o.kind === 'polygon'
     ? `shoelace over ${o.points.length} corners`
-    : `${o.kind === 'ellipse' ? 'π/4 × ' : ''}${o.length.valueMm} × ${o.width.valueMm} / 100`;
+    : `${o.kind === 'ellipse' ? 'π/4 × ' : ''}${asMeasured(o.length.valueMm)} × ${asMeasured(o.width.valueMm)} / 100`;
 
 export const outlineParameters = (outline: PlanOutline, prefix: string): readonly Parameter[] => [
   {

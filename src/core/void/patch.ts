@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { attempt, line, Mm, type Problem } from '../units';
+import { asMeasured, attempt, line, Mm, type Problem } from '../units';
 import { across, block, bounds, down, hollow } from './draw';
 import { halfWidthMm, Measured, measured, unmeasured } from './measured';
 import {
@@ -187,7 +187,8 @@ export const patch: Shape<Patch> = {
     const area = outlineArea(s.outline).areaMm2 / 100;
     const lines = [line('Area', outlineText(s.outline), area, 'cm²')];
     const surface = surfaceOf(s);
-    if (s.depth.kind === 'mean') lines.push(line('Volume', `area × ${s.depth.mean.valueMm} mm`, (area * s.depth.mean.valueMm) / 10, 'mL'));
+    if (s.depth.kind === 'mean')
+      lines.push(line('Volume', `area × ${asMeasured(s.depth.mean.valueMm)} mm`, (area * s.depth.mean.valueMm) / 10, 'mL'));
     else if (surface) {
       lines.push(
         line(

@@ -68,6 +68,25 @@ describe('lists from text', () => {
   const patch = withValue(SHAPES.patch, SHAPES.patch.blank(), 'depth.kind', 'readings');
   const list = SHAPES.patch.lists!(patch).find((l) => l.key === 'depth.readings') as RowList;
   const rows = (text: string, system: 'metric' | 'us' = 'metric') => rowsFromText(list, text, system);
+  test.each([
+    ['depth cm', 'x\ty\tdepth cm\n0\t0\t1.8\n10\t0\t3.1', [18, 31]],
+    ['z (cm)', 'x (cm);y (cm);z (cm)\n1;2;1,5', [15]],
+    ['[in]', 'along in\tacross in\tz [in]\n1\t1\t1/2', [12.7]],
+    ['no unit', 'x\ty\tdepth\n0\t0\t18', [18]],
+    ['its own unit goes before that of its column', 'x\ty\tdepth cm\n0\t0\t18 mm', [18]],
+  ])('a unit over a column holds for its bare numbers: %s', (_, text, depths) => {
+    const got = rows(text).map((r) => r.depthMm as number);
+    got.forEach((d, k) => {
+      expect(d).toBeCloseTo(depths[k]!, 9);
+    });
+    expect(got).toHaveLength(depths.length);
+  });
+  test('over a grid its unit stands in the corner', () => {
+    expect(rows('cm\t0\t10\t20\t30\n0\t1\t2\t3\t4\n5\t1\t2\t3\t4').slice(0, 2)).toEqual([
+      { xMm: 0, yMm: 0, depthMm: 10 },
+      { xMm: 100, yMm: 0, depthMm: 20 },
+    ]);
+  });
   test('a spreadsheet’s tabs with a header', () => {
     expect(rows('along\tacross\tdepth\n10\t20\t30\n40\t50\t12.5')).toEqual([
       { xMm: 10, yMm: 20, depthMm: 30 },

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { Degrees, figure, line, type Problem } from '../units';
+import { asMeasured, Degrees, figure, line, type Problem } from '../units';
 import { across, arc, base, down, drawing, hollow, rect } from './draw';
 import { Measured, measured, unmeasured } from './measured';
 import type { Outline } from './shape';
@@ -68,7 +68,7 @@ function problems(s: Ring): readonly Problem[] {
     out.push({
       field: 'run.inner',
       value: s.run.inner.valueMm,
-      allowed: `under ${s.run.outer.valueMm} mm`,
+      allowed: `under ${asMeasured(s.run.outer.valueMm)} mm`,
       sentence: 'The inner diameter must be smaller than the outer one.',
     });
   const full = s.depth.valueMm - s.clear.valueMm;
@@ -76,7 +76,7 @@ function problems(s: Ring): readonly Problem[] {
     out.push({
       field: 'clear',
       value: s.clear.valueMm,
-      allowed: `under ${s.depth.valueMm} mm`,
+      allowed: `under ${asMeasured(s.depth.valueMm)} mm`,
       sentence: 'Nothing is left to pour: the clear space is as deep as the channel.',
     });
   const [a, b] = dimensions(s).map((d) => d.measured.valueMm) as [number, number];

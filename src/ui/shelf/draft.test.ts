@@ -122,3 +122,40 @@ test('what is printed but no longer reads to the kept value is not trusted', () 
   expect(d.limits.baseMinC).toBe(draftOf(sheet).limits.baseMinC);
   expect(d.parts.A.density).toBe(draftOf(sheet).parts.A.density);
 });
+
+describe('packs and prices as they are printed', () => {
+  const withKit = (a: string, b: string, price = '') => {
+    const d = paste();
+    return { ...d, kits: d.kits.map((k) => ({ ...k, massG: { ...k.massG, A: a, B: b }, price })) };
+  };
+  const read = (d: ReturnType<typeof paste>, system: 'metric' | 'us' = 'metric') => readDraft(d, system, null, 'role', 0);
+  test('a cartridge by volume is as good as a tin by mass, and comes back as printed', () => {
+    const got = read(withKit('145 mL', '8 US fl oz', '$34'));
+    if (!('sheet' in got)) throw new Error(JSON.stringify(got.faults));
+    const [a, b] = got.sheet.parts;
+    expect(got.sheet.kits[0]!.massG.A).toBeCloseTo(145 * a!.densityGPerMl, 9);
+    expect(got.sheet.kits[0]!.massG.B).toBeCloseTo(8 * 29.5735295625 * b!.densityGPerMl, 9);
+    expect(got.sheet.kits[0]!.price).toBe(34);
+    expect(draftOf(got.sheet).kits[0]!.massG).toMatchObject({ A: '145 mL', B: '8 US fl oz' });
+  });
+  test.each([
+    ['34 €', 34],
+    ['EUR 1,250.50', 1250.5],
+    ['18', 18],
+  ])('%s', (price, wanted) => {
+    const got = read(withKit('1 kg', '300 g', price));
+    expect('sheet' in got && got.sheet.kits[0]!.price).toBe(wanted);
+  });
+  test.each([
+    ['12 oz', /mass or of fluid/, ['oz av', 'US fl oz', 'UK fl oz']],
+    ['1 gal', /gallon differs/, ['US gal', 'UK gal']],
+  ])('%s is asked', (text, says, choices) => {
+    const got = read(withKit(text, '300 g'));
+    const fault = 'faults' in got ? Object.entries(got.faults).find(([k]) => k.endsWith('.a'))![1] : null;
+    expect(fault!.sentence).toMatch(says);
+    expect(fault!.choices!.map((c) => c.label)).toEqual(choices);
+  });
+  test('nothing, nought and words are refused', () => {
+    for (const text of ['', '0 mL', 'a tin']) expect('faults' in read(withKit(text, '300 g'))).toBe(true);
+  });
+});

@@ -232,6 +232,15 @@ export function said(s: Pick<SheetRevision, 'printed'>, field: string, kind: Kin
   return printed !== undefined && same('metric') && same('us') ? printed : coreText(kind, value);
 }
 
+/** What is in a pack as it was printed, by mass or by volume. */
+function inPack(s: SheetRevision, field: string, id: PartId, massG: number | null): string {
+  const density = s.parts.find((p) => p.id === id)?.densityGPerMl;
+  const printed = s.printed[field];
+  if (massG === null || printed === undefined || density === undefined) return said(s, field, 'mass', massG);
+  const again = parseQuantity('volume', printed, 'metric');
+  return again.ok && Math.abs(again.value * density - massG) < 1e-9 * massG ? printed : said(s, field, 'mass', massG);
+}
+
 /** A stored sheet as a draft, for the next revision or a copy. */
 export function draftOf(s: SheetRevision): SheetDraft {
   const blank = blankDraft();
@@ -278,7 +287,7 @@ export function draftOf(s: SheetRevision): SheetDraft {
       key: k.id,
       label: k.label,
       massG: Object.fromEntries(
-        PART_IDS.map((id) => [id, as(`kits.${k.id}.${id.toLowerCase()}`, 'mass', k.massG[id])]),
+        PART_IDS.map((id) => [id, inPack(s, `kits.${k.id}.${id.toLowerCase()}`, id, k.massG[id])]),
       ) as KitDraft['massG'],
       yieldMl: as(`kits.${k.id}.yieldMl`, 'volume', k.yieldMl),
       price: maybe(k.price, ''),

@@ -26,6 +26,9 @@ import {
 } from '@/core/units';
 import { type DraftFaults, LIMIT_FIELDS, type SheetDraft, type TimeDraft } from './draft';
 
+/** Signs of money before or after a figure. */
+const MONEY = /^\s*(?:[$€£¥]|[A-Z]{3}(?=\s))\s*|\s*(?:[$€£¥]|\b[A-Z]{3})\s*$/g;
+
 type Faults = Record<string, DraftFaults[string]>;
 const lines = (text: string) =>
   text
@@ -55,6 +58,22 @@ class Reader {
     const v = this.quantity(field, kind, text);
     if (v !== null && v <= 0) this.faults[field] = { sentence: 'Must be more than 0.' };
     return v ?? Number.NaN;
+  }
+  /** What is in a pack, g: by mass as on the tin, or by volume as on a cartridge, through the density of its part. */
+  pack(field: string, text: string, densityGPerMl: number | undefined): number {
+    const asVolume = parseQuantity('volume', text, this.system);
+    const asMass = parseQuantity('mass', text, this.system);
+    // A bare number, and an ounce that may be either, is asked for as a mass.
+    if (asMass.ok || !asVolume.ok) {
+      if (!asMass.ok && !asVolume.ok && asVolume.choices && asMass.choices)
+        this.faults[field] = { ...asMass, choices: [...asMass.choices, ...asVolume.choices] };
+      else if (!asMass.ok && !asVolume.ok && asVolume.choices) this.faults[field] = asVolume;
+      else return this.above(field, 'mass', text);
+      return Number.NaN;
+    }
+    if (!(asVolume.value > 0)) this.faults[field] = { sentence: 'Must be more than 0.' };
+    this.printed[field] = withItsUnit('volume', text, this.system).slice(0, 60);
+    return asVolume.value * (densityGPerMl ?? Number.NaN);
   }
   aboveOrNone(field: string, kind: Kind, text: string): number | null {
     return text.trim() ? this.above(field, kind, text) : null;
@@ -186,16 +205,21 @@ function rpmOf(read: Reader, text: string): SheetRevision['mixRpm'] {
   return { from: from.value, to: to.value };
 }
 
-function kitsOf(read: Reader, d: SheetDraft, has: (id: PartId) => boolean): SheetRevision['kits'] {
+function kitsOf(
+  read: Reader,
+  d: SheetDraft,
+  has: (id: PartId) => boolean,
+  densities: Readonly<Partial<Record<PartId, number>>>,
+): SheetRevision['kits'] {
   return d.kits.map((k, i) => {
-    const mass = (id: PartId) => read.above(`kits.${k.key}.${id.toLowerCase()}`, 'mass', k.massG[id]);
+    const mass = (id: PartId) => read.pack(`kits.${k.key}.${id.toLowerCase()}`, k.massG[id], densities[id]);
     return {
       id: k.key,
       label: k.label.trim() || `Kit ${i + 1}`,
       massG: { A: mass('A'), B: mass('B'), C: has('C') ? mass('C') : null, D: has('D') ? mass('D') : null },
       splittable: k.splittable,
       yieldMl: read.aboveOrNone(`kits.${k.key}.yieldMl`, 'volume', k.yieldMl),
-      price: read.quantity(`kits.${k.key}.price`, 'count', k.price, true),
+      price: read.quantity(`kits.${k.key}.price`, 'count', k.price.replace(MONEY, ''), true),
       contents: contentsOf(read, `kits.${k.key}.contents`, k.contents),
     };
   });
@@ -218,6 +242,18 @@ export function readDraft(
   if (!d.name.trim()) read.say('name', 'Give the system a name.');
   const metered = isMetered(d.kind);
   const limit = (id: string, kind: Kind) => read.quantity(`limits.${id}`, kind, d.limits[id] ?? '', true);
+  const parts = PART_IDS.filter(has).map((id) => {
+    const usual = spec.parts.find((p) => p.id === id)!;
+    return {
+      id,
+      name: d.parts[id].name.trim() || usual.name,
+      role: usual.role,
+      densityGPerMl: read.above(`density${id}`, 'density', d.parts[id].density),
+      bulkGPerMl: usual.filler === 'grains' ? read.aboveOrNone(`bulk${id}`, 'density', d.parts[id].bulk) : null,
+      filler: usual.filler ?? null,
+    };
+  });
+  const densities = Object.fromEntries(parts.map((p) => [p.id, p.densityGPerMl])) as Partial<Record<PartId, number>>;
   const candidate = {
     record: 'sheet',
     version: 2,
@@ -229,17 +265,7 @@ export function readDraft(
     maker: d.maker.trim(),
     kind: d.kind,
     family: d.family,
-    parts: PART_IDS.filter(has).map((id) => {
-      const usual = spec.parts.find((p) => p.id === id)!;
-      return {
-        id,
-        name: d.parts[id].name.trim() || usual.name,
-        role: usual.role,
-        densityGPerMl: read.above(`density${id}`, 'density', d.parts[id].density),
-        bulkGPerMl: usual.filler === 'grains' ? read.aboveOrNone(`bulk${id}`, 'density', d.parts[id].bulk) : null,
-        filler: usual.filler ?? null,
-      };
-    }),
+    parts,
     ratio: ratioOf(read, d),
     dose: doseOf(read, d),
     milestones: d.times.map((t) => timeOf(read, t)).filter((m) => m !== null),
@@ -252,7 +278,7 @@ export function readDraft(
       preparation: Object.fromEntries(d.bases.flatMap((b) => (d.preparation[b]?.trim() ? [[b, d.preparation[b]!.trim()]] : []))),
       wetness: d.wetness,
     },
-    kits: kitsOf(read, d, has),
+    kits: kitsOf(read, d, has, densities),
     mixer: metered
       ? {
           volumeMl: read.above('mixerVolume', 'volume', d.mixerVolume),
