@@ -135,9 +135,14 @@ async function settleIn(profile: string, base: string, text: string): Promise<vo
 
 /**
  * Kills a browser at random instants while it writes into the record, and looks afterwards whether all is there that the screen said
- * was saved. @param told called after every kill
+ * was saved. @param told called after every kill, with how it stands
  */
-export async function kills(base: string, count: number, seed: number, told: (done: number) => void = () => undefined): Promise<Killed> {
+export async function kills(
+  base: string,
+  count: number,
+  seed: number,
+  told: (done: number, so: string) => void = () => undefined,
+): Promise<Killed> {
   const d = dice(seed);
   const small = smallJob();
   const lost: string[] = [];
@@ -225,7 +230,10 @@ export async function kills(base: string, count: number, seed: number, told: (do
         void again.browser.close().catch(() => undefined);
       }
     }
-    told(n + 1);
+    told(
+      n + 1,
+      `${acknowledged} said to be saved, ${new Set(lost).size} lost, database lost by the browser ${wiped.length}, not up ${unopened.length}`,
+    );
   }
   if (profile) rmSync(profile, { recursive: true, force: true });
   const sorted = [...took].sort((a, b) => a - b);

@@ -13,8 +13,8 @@ const number = (name: string, usual: number): number => {
   return at < 0 ? usual : Number(process.argv[at + 1]);
 };
 const say = (what: string) => process.stdout.write(`${what}\n`);
-const every = (step: number, what: string, of: number) => (done: number) => {
-  if (done % step === 0) say(`${what}: ${done} of ${of}`);
+const every = (step: number, what: string, of: number) => (done: number, so?: unknown) => {
+  if (done % step === 0) say(`${what}: ${done} of ${of}${typeof so === 'string' ? `; ${so}` : ''}`);
 };
 
 const port = 4700 + (process.pid % 200);

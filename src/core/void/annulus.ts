@@ -61,7 +61,7 @@ const dimensions = (s: Annulus): readonly Dimension[] => [
     minMm: 1,
     maxMm: 480,
   },
-  { key: 'embedment', label: 'Embedment of the rod', measured: s.embedment, minMm: 1, maxMm: 5000 },
+  { key: 'embedment', label: 'Embedment of the rod', measured: s.embedment, minMm: 0, minInclusive: true, maxMm: 5000 },
   ...mouthDimensions(s),
 ];
 

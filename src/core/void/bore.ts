@@ -41,14 +41,14 @@ export const mouthMm3 = (form: Mouth['form'], d: number, mouthD: number, depth: 
       : (Math.PI / 12) * depth * (mouthD ** 2 + mouthD * d - 2 * d ** 2);
 
 export const boreDimensions = (s: Bore): readonly Dimension[] => [
-  { key: 'holeDiameter', label: 'Hole diameter, actual bit', measured: s.holeDiameter, minMm: 2, maxMm: 500 },
-  { key: 'holeDepth', label: 'Hole depth to the shoulder', measured: s.holeDepth, minMm: 2, maxMm: 5000 },
+  { key: 'holeDiameter', label: 'Hole diameter, actual bit', measured: s.holeDiameter, minMm: 0.5, maxMm: 500 },
+  { key: 'holeDepth', label: 'Hole depth to the shoulder', measured: s.holeDepth, minMm: 0.5, maxMm: 5000 },
 ];
 export const mouthDimensions = (s: Bore): readonly Dimension[] =>
   s.mouth.form === 'none'
     ? []
     : [
-        { key: 'mouth.diameter', label: 'Mouth diameter', measured: s.mouth.diameter, minMm: 2, maxMm: 1000 },
+        { key: 'mouth.diameter', label: 'Mouth diameter', measured: s.mouth.diameter, minMm: 0.5, maxMm: 1000 },
         { key: 'mouth.depth', label: 'Mouth depth', measured: s.mouth.depth, minMm: 0, maxMm: 1000 },
       ];
 

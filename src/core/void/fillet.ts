@@ -36,7 +36,7 @@ export const fillet: Shape<Fillet> = {
   schema: Fillet,
   blank: () => ({ shape: 'fillet', version: 1, radius: unmeasured(15, 'rule'), length: unmeasured(600, 'tape'), angleDeg: 90 }),
   dimensions,
-  parameters: (s) => [{ key: 'angleDeg', label: 'Angle between the faces', kind: 'angle', value: s.angleDeg, min: 20, max: 170 }],
+  parameters: (s) => [{ key: 'angleDeg', label: 'Angle between the faces', kind: 'angle', value: s.angleDeg, min: 5, max: 175 }],
   problems: () => [],
   volume:
     (s) =>

@@ -34,7 +34,15 @@ const dimensions = (s: NotchedBed): readonly Dimension[] => [
   ...outlineDimensions(s.outline, 'outline'),
   { key: 'notch.width', label: 'Notch, width', measured: s.notch.width, minMm: 0, maxMm: 100 },
   { key: 'notch.depth', label: 'Notch, depth', measured: s.notch.depth, minMm: 0, maxMm: 100 },
-  { key: 'notch.gap', label: 'Tooth between notches', measured: s.notch.gap, minMm: 0, maxMm: 100 },
+  // The notches of a V trowel may stand tip to tip.
+  {
+    key: 'notch.gap',
+    label: 'Tooth between notches',
+    measured: s.notch.gap,
+    minMm: 0,
+    minInclusive: s.notch.form === 'vee',
+    maxMm: 100,
+  },
 ];
 
 /** Area of one notch, mm²: square w·d, V ½·w·d, round end w·(d − w/2) + π w²/8. */

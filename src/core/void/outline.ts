@@ -227,7 +227,7 @@ export function outlinePlan(outline: PlanOutline, prefix: string, title = 'from 
 
 /** Points `x, y` one pair a line or separated by semicolons, decimal points or commas with blanks between, in mm. */
 export function parsePoints(text: string): readonly Point[] {
-  return text
+  const points = text
     .split(/[\n;]+/)
     .map((row) => row.trim())
     .filter(Boolean)
@@ -238,6 +238,11 @@ export function parsePoints(text: string): readonly Point[] {
         return refuse('points', row, 'two numbers a line', `Corner ${i + 1}, “${row}”, must be two numbers like 120, 40.`);
       return [numbers[0]!, numbers[1]!] as const;
     });
+  // A corner that is said twice, as the first often is at the end, is one corner.
+  return points.filter((p, i) => {
+    const next = points[(i + 1) % points.length]!;
+    return points.length < 2 || Math.hypot(p[0] - next[0], p[1] - next[1]) > 1e-6;
+  });
 }
 
 /** Writing into the outline of a shape that has one, for `Shape.write`. */

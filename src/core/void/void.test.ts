@@ -384,3 +384,60 @@ test('the working adds up to the answer', () => {
   expect(sum).toBeCloseTo(r.nominalMl, 9);
   expect(cornersOf({ kind: 'rectangle', length: measured(3), width: measured(2) })).toHaveLength(4);
 });
+
+describe('what was refused and is ordinary', () => {
+  const ok = (shape: VoidShape) => voidProblems(voidOf(shape));
+  const nominalMl = (shape: VoidShape) => one(shape).nominalMl;
+  test('a V trowel whose notches stand tip to tip; a square one needs its teeth', () => {
+    const bed = (form: 'vee' | 'square') => {
+      const blank = SHAPES.notchedBed.blank() as never as { notch: object };
+      return {
+        ...blank,
+        notch: { ...blank.notch, form, width: measured(6), depth: measured(5), gap: measured(0) },
+        outline: { kind: 'rectangle', length: measured(400), width: measured(300) },
+      } as never as VoidShape;
+    };
+    expect(ok(bed('vee'))).toEqual([]);
+    // w · d / 2 · sin over the width alone: ½ · 6 · 5 · sin 60° / 6 = 2.165 mm on 0.12 m².
+    const { trowelDeg, backMm } = bed('vee') as never as { trowelDeg: number; backMm: number };
+    const mean = (15 * Math.sin((trowelDeg * Math.PI) / 180)) / 6 + backMm;
+    expect(nominalMl(bed('vee'))).toBeCloseTo(120 * mean, 6);
+    expect(ok(bed('square')).map((p) => p.field)).toEqual(['shapes.0.notch.gap']);
+  });
+  test('an outline whose first corner is said again at its end', () => {
+    expect(parsePoints('0,0; 100,0; 100,50; 0,50; 0,0')).toEqual([
+      [0, 0],
+      [100, 0],
+      [100, 50],
+      [0, 50],
+    ]);
+    expect(parsePoints('0,0; 100,0; 100,0; 100,50')).toHaveLength(3);
+  });
+  test('screw holes of a laminate, a rod that is not in yet, a sharp fillet, a fairing to a point', () => {
+    const hole = { ...SHAPES.hole.blank(), holeDiameter: measured(1.6), holeDepth: measured(1.5) } as never as VoidShape;
+    expect(ok(hole)).toEqual([]);
+    const rod = {
+      ...SHAPES.annulus.blank(),
+      holeDiameter: measured(18),
+      holeDepth: measured(100),
+      rodDiameter: measured(16),
+      embedment: measured(0),
+    } as never as VoidShape;
+    expect(ok(rod)).toEqual([]);
+    // Nothing stands in it: the whole bore.
+    expect(nominalMl(rod)).toBeCloseTo(((Math.PI / 4) * 18 * 18 * 100) / 1000, 6);
+    const fillet = { ...SHAPES.fillet.blank(), radius: measured(10), length: measured(200), angleDeg: 15 } as never as VoidShape;
+    expect(ok(fillet)).toEqual([]);
+    const half = (15 * Math.PI) / 360;
+    expect(nominalMl(fillet)).toBeCloseTo((100 * (1 / Math.tan(half) - (Math.PI - 2 * half) / 2) * 200) / 1000, 6);
+    const cone = {
+      ...SHAPES.fairing.blank(),
+      foot: measured(120),
+      top: measured(0),
+      height: measured(40),
+      fitting: measured(0),
+    } as never as VoidShape;
+    expect(ok(cone)).toEqual([]);
+    expect(nominalMl(cone)).toBeCloseTo((Math.PI * 60 * 60 * 40) / 3 / 1000, 6);
+  });
+});
