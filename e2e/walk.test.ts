@@ -168,6 +168,7 @@ test('anchors, from an empty database to their release, in US units', async () =
   await page.getByRole('button', { name: /Anchor in a drilled hole/ }).click();
   await page.waitForURL(/inspect/);
   await passInspection(page);
+  expect(await answer(page)).toBe('may go on');
   await page.goto(`${base()}/settings`);
   await choose(page, 'Units', 'US customary');
   await page.goBack();

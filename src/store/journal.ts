@@ -13,38 +13,41 @@ export interface Journal {
 const Path = z.array(z.union([z.string(), z.number()]));
 const Key = { kind: RecordKind, id: z.string() };
 /** As far as a note must be sound to be carried out; records in it are checked by their own schemas. */
-const Noted = z.array(
-  z.object({
-    id: z.string(),
-    writes: z.array(
-      z.discriminatedUnion('does', [
-        z.object({
-          does: z.literal('add'),
-          record: z.looseObject({ record: RecordKind, id: z.string() }),
-          from: z.enum(['tab', 'file']).optional(),
-        }),
-        z.object({ does: z.literal('ensure'), record: z.looseObject({ record: RecordKind, id: z.string() }) }),
-        z.object({ does: z.literal('once'), record: z.looseObject({ record: z.literal('event'), id: z.string() }) }),
-        z.object({
-          does: z.literal('change'),
-          ...Key,
-          changes: z.array(z.object({ path: Path, before: z.unknown(), after: z.unknown() })),
-          at: z.number(),
-        }),
-        z.object({ does: z.literal('take'), stockId: z.string(), count: z.number().int().positive() }),
-        z.object({ does: z.literal('remove'), ...Key, bare: z.boolean().optional() }),
-        z.object({ does: z.literal('raise'), conflict: z.looseObject({ id: z.string() }) }),
-        z.object({ does: z.literal('settle'), conflictId: z.string() }),
-      ]),
-    ),
-  }),
-);
+const Noted = z.object({
+  id: z.string(),
+  writes: z.array(
+    z.discriminatedUnion('does', [
+      z.object({
+        does: z.literal('add'),
+        record: z.looseObject({ record: RecordKind, id: z.string() }),
+        from: z.enum(['tab', 'file']).optional(),
+      }),
+      z.object({ does: z.literal('ensure'), record: z.looseObject({ record: RecordKind, id: z.string() }) }),
+      z.object({ does: z.literal('once'), record: z.looseObject({ record: z.literal('event'), id: z.string() }) }),
+      z.object({
+        does: z.literal('change'),
+        ...Key,
+        // What was not there before, or is not there any more, has no word in JSON.
+        changes: z.array(z.object({ path: Path, before: z.unknown().optional(), after: z.unknown().optional() })),
+        at: z.number(),
+      }),
+      z.object({ does: z.literal('take'), stockId: z.string(), count: z.number().int().positive() }),
+      z.object({ does: z.literal('remove'), ...Key, bare: z.boolean().optional() }),
+      z.object({ does: z.literal('raise'), conflict: z.looseObject({ id: z.string() }) }),
+      z.object({ does: z.literal('settle'), conflictId: z.string() }),
+    ]),
+  ),
+});
 
-/** Text that was noted, read with care; nothing where it is not sound. */
+/** Text that was noted, read with care, entry by entry: what is not sound is left out, and takes nothing else with it. */
 export function readNoted(text: string | null): readonly Entry[] {
   try {
-    const parsed = Noted.safeParse(JSON.parse(text ?? '[]'));
-    return parsed.success ? (parsed.data as unknown as readonly Entry[]) : [];
+    const noted: unknown = JSON.parse(text ?? '[]');
+    if (!Array.isArray(noted)) return [];
+    return noted.flatMap((one) => {
+      const parsed = Noted.safeParse(one);
+      return parsed.success ? [parsed.data as unknown as Entry] : [];
+    });
   } catch {
     return [];
   }

@@ -158,6 +158,9 @@ describe('the journal', () => {
 
   test('damaged notes are nothing, never a crash; no room is no fault', () => {
     for (const text of [null, '', '{', '7', '[{"id":1}]', '[{"id":"x","writes":[{"does":"shout"}]}]']) expect(readNoted(text)).toEqual([]);
+    // One that is not sound takes no other with it.
+    const sound = { id: 'y', writes: [{ does: 'settle', conflictId: 'c' }] };
+    expect(readNoted(JSON.stringify([{ id: 1 }, sound, { id: 'x', writes: [{ does: 'shout' }] }]))).toEqual([sound]);
     const full = storageJournal('full', {
       storage: {
         ...place().storage,
@@ -168,4 +171,23 @@ describe('the journal', () => {
     });
     expect(() => full.note([entry])).not.toThrow();
   });
+});
+
+test('an answer that was not there before survives the journal: what has no word in JSON is no damage', () => {
+  const { box, noted } = bench();
+  const first = { ...repair, answers: {} };
+  const then = { ...repair, answers: { sound: 'yes' as const }, kitId: null };
+  box.edit('repair', first, then);
+  box.edit('repair', then, { ...then, answers: { sound: 'yes' as const, oil: 'no' as const } });
+  const text = JSON.stringify(noted.at(-1));
+  const changed = readNoted(text).flatMap((e) => e.writes.flatMap((w) => (w.does === 'change' ? w.changes : [])));
+  expect(changed.map((c) => [c.path.join('.'), c.before, c.after])).toEqual(
+    expect.arrayContaining([
+      ['answers.sound', undefined, 'yes'],
+      ['answers.oil', undefined, 'no'],
+    ]),
+  );
+  // Taken back again before it was written: nothing is left of it, and that too is readable.
+  box.edit('repair', { ...then, answers: { sound: 'yes' as const } }, { ...then, answers: {} });
+  expect(readNoted(JSON.stringify(noted.at(-1)))).toHaveLength(noted.at(-1)!.length);
 });

@@ -48,7 +48,7 @@ describe('what each stage says of itself', () => {
     expect(say({}, 'inspect')).toBe('may go on');
     expect(say({}, 'measure')).toMatch(/1\.07 L/);
     expect(say({}, 'measure', 'us')).toMatch(/US fl oz/);
-    expect(say({}, 'mix')).toMatch(/2 batches, 1\.22 L/);
+    expect(say({}, 'mix')).toMatch(/2 batches, 1\.24 L/);
     expect(say({}, 'hold')).toMatch(/^to \w{3} /);
   });
   test('of one that wants something: what it wants', () => {
