@@ -1,5 +1,5 @@
 import { airOver, BASE_PROPERTIES, baseOver, ONLY_AIR, valueAt } from '../src/core/climate';
-import { type LiftAsk, liftRun, netTable, paceOf, potRun, reach, reactiveOf, tableCell, tableOrder } from '../src/core/cure';
+import { type LiftAsk, liftRun, netOrder, netTable, paceOf, potRun, reach, reactiveOf, tableCell, tableOrder } from '../src/core/cure';
 import { potGrid, runHeat } from '../src/core/heat';
 import { openersOf, planJob, type StartsAsk, startsAskOf, startWindows } from '../src/core/plan';
 import { clockOf, type Milestone } from '../src/core/system';
@@ -209,7 +209,7 @@ export function clockRun(
   const off = (of: number) => `${(((peak - 20) / (of - 20) - 1) * 100).toFixed(2)} % off`;
   console.log(`   its rise against a grid four times finer: ${off(finePeak)}; against the even steps: ${off(plainPeak)}`);
   row(
-    'the net of a sheet that plans read, 45 pots and 45 lifts',
+    `the net of a sheet that plans read, ${netOrder().length} pots and ${netOrder().length} lifts`,
     times(() => [netTable(mortarSheet, 'pot'), netTable(mortarSheet, 'lift')], 3, 1),
   );
   const paste = reactiveOf(pasteSheet);
@@ -221,6 +221,6 @@ export function clockRun(
     if (k === 11) first = performance.now() - t;
   }
   console.log(
-    `   the prepared table of a sheet, 24 masses × 12 temperatures: first picture ${first.toFixed(0)} ms, whole ${((performance.now() - t) / 1000).toFixed(1)} s`,
+    `   the prepared table of a sheet, 24 masses × 15 temperatures: first picture ${first.toFixed(0)} ms, whole ${((performance.now() - t) / 1000).toFixed(1)} s`,
   );
 }
