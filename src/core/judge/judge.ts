@@ -22,7 +22,7 @@ export function stageStates({ plan, actuals }: JudgeContext, findings: readonly 
   const started = actuals.startedAt !== null;
   const stepsDone = (stage: Stage) => {
     const mine = plan.steps.filter((s) => s.stage === stage);
-    return mine.length > 0 && mine.every((s) => s.doneAt !== null);
+    return mine.length > 0 && mine.every((s) => s.doneAt !== null) && !plan.untimed.some((s) => s.stage === stage);
   };
   const complete: Record<Stage, boolean> = {
     inspect: plan.method !== null && !plan.unanswered.length,

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { sampleData } from '../../sample/jobs';
 import { mortarSheet, pasteSheet, resinSheet } from '../../sample/systems';
-import { judge } from '../judge';
+import { judge, stageStates, standingStops } from '../judge';
 import type { Milestone, MilestoneId, SheetRevision } from '../system';
 import { measured, SHAPES, voidOf } from '../void';
 import { NOTHING_YET, planJob, type Repair, type RepairPlan } from '.';
@@ -130,6 +130,26 @@ describe('a wait that the sheet does not give is never taken for no wait', () =>
     expect(p.stop).toBeNull();
     expect(stepOf(p, 'b2:weigh').doneAt).toBe(at(600));
   });
+});
+
+test('all that has a time is done: the work is not, and its place is not ticked', () => {
+  const job = steady(20);
+  const sheet = without(mortarSheet, 'next-lift');
+  const repair = { ...nosing, jobId: job.id, plannedStart: null };
+  const planned = planOf(repair, sheet);
+  const done = new Map(planned.steps.map((s) => [s.id, s.endMs]));
+  const actuals = { ...NOTHING_YET, startedAt: NOW, usableMin: planned.usableMin, done };
+  const nowMs = Math.max(...done.values()) + MIN;
+  const plan = planJob({ job, repairs: [repair], sheets: [sheet], stock: [], nowMs, actuals: new Map([[repair.id, actuals]]) }).repairs[0]!;
+  expect(plan.steps.every((s) => s.doneAt !== null)).toBe(true);
+  expect(plan.stop).toMatchObject({ kind: 'next-lift' });
+  const context = { job, repair, plan, actuals, sheets: [sheet], stock: [], nowMs };
+  const findings = judge(context);
+  expect(standingStops(findings, actuals.overrides).map((f) => f.id)).toContain('no-time:next-lift');
+  expect(stageStates(context, findings).place).toBe('stop');
+  // Even a stop that somebody has overridden does not make it done.
+  const overrides = new Map(findings.map((f) => [f.id, { reason: 'x', role: 'y', atMs: nowMs }]));
+  expect(stageStates({ ...context, actuals: { ...actuals, overrides } }, findings).place).not.toBe('done');
 });
 
 describe('what stands in', () => {

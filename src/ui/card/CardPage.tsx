@@ -158,6 +158,13 @@ export function CardPage({ jobId }: { jobId: string }) {
                       </span>
                     </li>
                   ))}
+                  {plan.untimed.map((s) => (
+                    <li key={s.id} className="flex gap-2 break-inside-avoid py-[1px]">
+                      <span className="inline-block size-3.5 border border-black shrink-0 mt-0.5" />
+                      <span className="text-[0.72rem] w-[4.7rem] shrink-0 pt-0.5">no time</span>
+                      <span>{s.title}</span>
+                    </li>
+                  ))}
                 </ol>
               )}
               <ul className="mt-2 text-sm">

@@ -29,7 +29,7 @@ export function releaseObstacles(at: StageProps['at'], nowMs: number): string[] 
   const { plan, actuals } = at;
   const tests = plan.method?.tests ?? [];
   const main = plan.milestones.findLast((m) => m.kind === plan.serves);
-  const undone = plan.steps.filter((s) => s.stage !== 'release' && s.doneAt === null);
+  const undone = [...plan.steps.filter((s) => s.doneAt === null), ...plan.untimed].filter((s) => s.stage !== 'release');
   return [
     ...(actuals.startedAt === null ? ['Work has not begun.'] : []),
     ...(undone.length

@@ -79,6 +79,8 @@ export function RunPage({ jobId, repairId }: { jobId: string; repairId: string }
   const zone = view.job.zone;
   const steps = plan.steps;
   const started = actuals.startedAt !== null;
+  /** Behind a wait without a time there is more to do, though nothing of it has a time. */
+  const allDone = started && !step && !plan.stop;
   const stageAt = step ? STAGES.indexOf(step.stage) : 7;
   // A stop of an earlier stage, or of this one, holds the work here.
   const stops = standingStops(at.findings, actuals.overrides).filter((f) => STAGES.indexOf(f.stage) <= Math.max(stageAt, started ? 0 : 4));
@@ -116,7 +118,7 @@ export function RunPage({ jobId, repairId }: { jobId: string; repairId: string }
       ? plan.method?.engine === 'anchor'
         ? 'First resin goes in: start the clock'
         : 'Start mixing: start the clock'
-      : (step?.confirm ?? '');
+      : (step?.confirm ?? 'Say first what stands in');
 
   return (
     <div className="mx-auto max-w-[76rem] px-3.5 py-3 grid gap-4 md:grid-cols-[minmax(0,27rem)_minmax(0,1fr)]">
@@ -144,7 +146,7 @@ export function RunPage({ jobId, repairId }: { jobId: string; repairId: string }
           </a>
         </header>
         <Pot
-          big={left !== null ? countdown(left) : waitLeft !== null ? countdown(waitLeft) : started && !step ? 'done' : '––:––'}
+          big={left !== null ? countdown(left) : waitLeft !== null ? countdown(waitLeft) : allDone ? 'done' : '––:––'}
           over={
             left !== null
               ? left < 0
@@ -155,7 +157,9 @@ export function RunPage({ jobId, repairId }: { jobId: string; repairId: string }
                 : started
                   ? step
                     ? 'no clock runs'
-                    : 'all steps are ticked'
+                    : plan.stop
+                      ? `no time for ${plan.stop.label.toLowerCase()}`
+                      : 'all steps are ticked'
                   : 'not begun'
           }
           of={pot?.planMs && pot.originMs ? `of ${formatDuration((pot.planMs - pot.originMs) / 60_000)}` : ''}
@@ -175,12 +179,12 @@ export function RunPage({ jobId, repairId }: { jobId: string; repairId: string }
                 ? 1 - Math.max(0, waitLeft / (wait.planMs - wait.originMs))
                 : 0
           }
-          mode={left !== null ? (left < 0 ? 'over' : 'pot') : waitLeft !== null ? 'wait' : started && !step ? 'set' : 'idle'}
+          mode={left !== null ? (left < 0 ? 'over' : 'pot') : waitLeft !== null ? 'wait' : allDone ? 'set' : 'idle'}
         />
         {started && step && (
           <section aria-label="Next step">
             <p className="soft text-[0.95rem]">
-              step {steps.indexOf(step) + 1} of {steps.length}
+              step {steps.indexOf(step) + 1} of {steps.length + plan.untimed.length}
               {wet?.planMs ? ` · primer still wet for ${formatDuration((wet.planMs - spentMs) / 60_000)}` : ''}
             </p>
             <h2 className="text-[1.6rem] font-bold leading-tight" data-testid="step">
@@ -244,14 +248,14 @@ export function RunPage({ jobId, repairId }: { jobId: string; repairId: string }
             </span>
           </label>
         )}
-        {started && !step ? (
+        {allDone ? (
           <Link href={`/job/${jobId}/${repairId}/release`} className="act firm justify-center text-xl min-h-[4.4rem]">
             To tests and signature
           </Link>
         ) : (
           <SavingButton
             className="act firm justify-center text-xl font-bold min-h-[4.4rem] w-full"
-            disabled={blocked}
+            disabled={blocked || (started && !step)}
             onSave={go}
             data-testid="go"
           >
