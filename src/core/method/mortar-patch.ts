@@ -265,9 +265,11 @@ export const mortarPatch: Method = {
     // A lift is mixed with its own primer and, the last, with the crown or the recess: that moves its share of the whole.
     const area = (c.void.count * c.measured.faces.planAreaMm2) / 1000;
     const level = { crown: area * c.setting('crown'), recess: -area * c.setting('recess') }[c.school('finish-level')] ?? 0;
-    const ml = liftShares(c.void, primer.length).map(
-      (of, i) => c.measured.nominalMl * of + primer[i]!.ml / (primer[i]!.cut ? liquidShare : 1) + (i === primer.length - 1 ? level : 0),
-    );
+    const shares = liftShares(c.void, primer.length);
+    const own = shares.map((of, i) => c.measured.nominalMl * of + primer[i]!.ml / (primer[i]!.cut ? liquidShare : 1));
+    // A recess deeper than the last lift is left out of all of them alike.
+    const onTop = own.at(-1)! + level > 0;
+    const ml = own.map((mine, i) => mine + level * (onTop ? Number(i === own.length - 1) : shares[i]!));
     const all = ml.reduce((a, b) => a + b, 0);
     return ml.map((mine, i) => ({
       label: ml.length === 1 ? 'the patch' : `lift ${i + 1}`,

@@ -294,6 +294,24 @@ describe('primer is judged on the batch that gives it', () => {
     for (const b of first) expect(b.drawnMl / b.ml).toBeCloseTo(first[0]!.drawnMl / first[0]!.ml, 9);
     expect(p.steps.filter((s) => s.id.endsWith(':prime'))).toHaveLength(p.batches.length);
   });
+  test('a crown goes on the last lift alone; a recess deeper than that leaves no lift less than nothing', () => {
+    const of = (level: string, mm: number) => {
+      const schools = { ...two.schools, priming: 'none', 'finish-level': level };
+      const p = planOf(
+        { ...two, schools, settings: { ...two.settings, crown: mm, recess: mm, uptake: 0 } },
+        { ...mortarSheet, potLossMl: 0 },
+      );
+      const { sheet, context, method } = p;
+      return { all: p.mix!.lines.reduce((s, l) => s + l.ml, 0), shares: method!.portions(context!).map((x) => x.share), sheet };
+    };
+    // 0.576 m² × 2 mm = 1152 mL on 21 888 mL in two equal lifts.
+    const crowned = of('crown', 2);
+    expect(crowned.shares[0]! * crowned.all).toBeCloseTo(10_944, 3);
+    expect(crowned.shares[1]! * crowned.all).toBeCloseTo(12_096, 3);
+    const deep = of('recess', 20);
+    expect(deep.shares.every((s) => s > 0)).toBe(true);
+    expect(deep.shares.reduce((a, b) => a + b, 0)).toBeCloseTo(1, 12);
+  });
   test('where the sand must be cut, what is set out is the cut sand, and the step says what is left out', () => {
     const cut = { ...two, schools: { ...two.schools, 'draw-off': 'cut' } };
     const p = planOf(cut, mortarSheet);
