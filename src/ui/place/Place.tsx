@@ -1,5 +1,6 @@
 'use client';
 import Link from 'next/link';
+import { STAGE_LABELS } from '@/core/method';
 import { wholePlaced } from '@/core/plan';
 import { formatDuration } from '@/core/units';
 import type { StageProps } from '../repair/stage-props';
@@ -52,7 +53,8 @@ function Side({ view, at, nowMs }: StageProps) {
               {steps.length} steps, {formatDuration(hands)} hands on
             </>
           ) : (
-            'waits for measure and material'
+            // Both may be there and the mix still not: then it is not they that are waited for.
+            (plan.problems[0] && `cannot be planned: see ${STAGE_LABELS[plan.problems[0].stage]}`) || 'waits for measure and material'
           )
         }
       />
