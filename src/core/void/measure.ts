@@ -140,16 +140,19 @@ function measureAnew(v: Void): VoidResult {
       });
     }
     for (const x of kind.inputs?.(shape) ?? []) inputs.push({ ...x, key: `shapes.${i}.${x.key}`, group: `${i}:${x.group}` });
-    return { volume: kind.volume(shape), from, to: inputs.length };
+    const volume = kind.volume(shape);
+    return { volume, less: kind.less?.(shape) ?? volume, from, to: inputs.length };
   });
   const clear = v.keepClear.reduce((sum, k) => sum + keepClearMl(k), 0);
   const variants = v.variants.map((x) => {
     const { index, shape, dimension } = varied(v, x.key, x.byMm)!;
     // Some shapes take other fixed values along with a dimension: the varied shape's own function is asked.
+    const volume = kindOf(shape).volume(shape);
     return {
       ...x,
       index,
-      volume: kindOf(shape).volume(shape),
+      volume,
+      less: kindOf(shape).less?.(shape) ?? volume,
       at:
         parts[index]!.from +
         kindOf(shape)
@@ -158,13 +161,16 @@ function measureAnew(v: Void): VoidResult {
     };
   });
   const alike = v.count - variants.reduce((sum, x) => sum + x.count, 0);
-  const one = (values: readonly number[], other?: (typeof variants)[number]) =>
+  const one = (values: readonly number[], other?: (typeof variants)[number], by: 'volume' | 'less' = 'volume') =>
     parts.reduce((sum, part, i) => {
-      if (other?.index !== i) return sum + part.volume(values.slice(part.from, part.to));
-      return sum + other.volume(values.map((x, k) => (k === other.at ? x + other.byMm : x)).slice(part.from, part.to));
+      if (other?.index !== i) return sum + part[by](values.slice(part.from, part.to));
+      return sum + other[by](values.map((x, k) => (k === other.at ? x + other.byMm : x)).slice(part.from, part.to));
     }, -clear);
-  const total = (values: readonly number[]) => alike * one(values) + variants.reduce((sum, x) => sum + x.count * one(values, x), 0);
-  const doubt = propagate(inputs, total);
+  const total = (by: 'volume' | 'less') => (values: readonly number[]) =>
+    alike * one(values, undefined, by) + variants.reduce((sum, x) => sum + x.count * one(values, x, by), 0);
+  const planned = propagate(inputs, total('volume'));
+  const twoLaws = parts.some((part) => part.less !== part.volume);
+  const doubt = twoLaws ? spanning(planned, propagate(inputs, total('less'))) : planned;
   const faces = v.shapes.map((shape) => kindOf(shape).faces(shape));
   const decides = [...doubt.shares].sort((a, b) => b.share - a.share)[0];
   const nominal = inputs.map((x) => x.value);
@@ -203,7 +209,9 @@ function measureAnew(v: Void): VoidResult {
   working.push(
     line(
       'Doubt',
-      doubt.method === 'first-order' ? 'a/√3 of each tolerance, one tool one bias; ± 1.645 u' : `seeded simulation, 20 000 draws`,
+      `${doubt.method === 'first-order' ? 'a/√3 of each tolerance, one tool one bias; ± 1.645 u' : `seeded simulation, 20 000 draws`}${
+        twoLaws ? '; from the low end of one law of the edge to the high end of the other' : ''
+      }`,
       `${figure(doubt.p5)} to ${figure(doubt.p95)}`,
       'mL',
       doubt.method === 'first-order' ? 'GUM, first order' : 'GUM supplement 1',
@@ -230,6 +238,14 @@ function measureAnew(v: Void): VoidResult {
     working,
   };
 }
+
+/** The doubt of what plans, its range widened to that of another law that fits the readings as well. */
+const spanning = (planned: Doubt, other: Doubt): Doubt => ({
+  ...planned,
+  p5: Math.min(planned.p5, other.p5),
+  p90: Math.max(planned.p90, other.p90),
+  p95: Math.max(planned.p95, other.p95),
+});
 
 const shares = new WeakMap<Void, readonly number[]>();
 

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { asMeasured, attempt, line, Mm, type Problem } from '../units';
+import { asMeasured, attempt, figure, line, Mm, type Problem } from '../units';
 import { across, block, bounds, down, hollow } from './draw';
 import { halfWidthMm, Measured, measured, unmeasured } from './measured';
 import {
@@ -17,7 +17,7 @@ import {
 import type { Point } from './point';
 import { contoursOf, nextReading, oddReadings, profileAt } from './readings';
 import { check, type Dimension, type Shape } from './shape';
-import { type DepthSurface, depthSurface, volumeBelowMl } from './surface';
+import { type DepthSurface, depthSurface, type EdgeLaws, edgeLaws, volumeBelowMl } from './surface';
 
 /** A hollow with an outline, either of one mean depth or with depths read at places. */
 export const Patch = z.object({
@@ -31,22 +31,67 @@ export const Patch = z.object({
       readings: z.array(z.object({ xMm: Mm, yMm: Mm, depthMm: Mm })).max(500),
       /** Carries the tool and half-width of every reading; its value is unused. */
       read: Measured,
-      edge: z.enum(['vertical', 'feathered']),
+      edge: z.enum(['vertical', 'feathered', 'given']),
+      /** Depth all along an edge whose depth is given. */
+      edgeDepth: Measured.optional(),
     }),
   ]),
 });
 export type Patch = z.infer<typeof Patch>;
 
-/** The depth surface of a patch, or undefined when it has one mean depth. */
-export function surfaceOf(s: Patch): DepthSurface | undefined {
+type Depths = Extract<Patch['depth'], { kind: 'readings' }>;
+
+/** How an edge may have been left; `depthOf` is the depth all along it, null where it follows from the readings. */
+const EDGES: Record<Depths['edge'], { readonly label: string; readonly depthOf: ((d: Depths) => Measured) | null }> = {
+  vertical: { label: 'cut vertical', depthOf: null },
+  feathered: { label: 'feathered', depthOf: () => measured(0, 'gauge', 0) },
+  given: { label: 'of a depth I give', depthOf: (d) => d.edgeDepth ?? unmeasured(10, 'gauge') },
+};
+
+/** What the readings of a patch make of it: the surface that plans, the other law of a vertical edge, and what an edge of one depth adds. */
+interface Found {
+  readonly surface: DepthSurface;
+  readonly laws: EdgeLaws | undefined;
+  /** Volume for each mm of depth at an edge that has one depth, mL. */
+  readonly edgeMlPerMm: number;
+}
+
+function readingsOf(s: Patch): Found | undefined {
   if (s.depth.kind !== 'readings') return undefined;
-  const found = surfaces.get(s) ?? depthSurface(cornersOf(s.outline), s.depth.readings, s.depth.edge);
+  const known = surfaces.get(s);
+  if (known) return known;
+  const { readings, edge } = s.depth;
+  const corners = cornersOf(s.outline);
+  const depthMm = EDGES[edge].depthOf?.(s.depth).valueMm;
+  let found: Found;
+  if (depthMm === undefined) {
+    const laws = edgeLaws(corners, readings);
+    found = { surface: laws.more, laws, edgeMlPerMm: 0 };
+  } else {
+    const surface = depthSurface(corners, readings, { kind: 'given', depthMm });
+    // The triangles do not turn on the depths, so the volume is linear in that of the edge.
+    const deeper = depthSurface(corners, readings, { kind: 'given', depthMm: depthMm + 1 });
+    found = { surface, laws: undefined, edgeMlPerMm: deeper.volumeMl - surface.volumeMl };
+  }
   surfaces.set(s, found);
   return found;
 }
 
+/** The depth surface of a patch that plans, or undefined when it has one mean depth. */
+export const surfaceOf = (s: Patch): DepthSurface | undefined => readingsOf(s)?.surface;
+
 /** Shapes are immutable, so a surface found once for one holds as long as it does. */
-const surfaces = new WeakMap<Patch, DepthSurface>();
+const surfaces = new WeakMap<Patch, Found>();
+
+/** Two laws of the edge this far apart, as a share of the volume, are worth a reading. */
+const WORTH_A_READING = 0.02;
+
+/** The laws of the edge where they differ by so much that a reading there is worth the way. */
+function openEdge(s: Patch): EdgeLaws | undefined {
+  const tried = attempt(() => readingsOf(s)?.laws);
+  const laws = tried.ok ? tried.value : undefined;
+  return laws && laws.more.volumeMl - laws.less.volumeMl > WORTH_A_READING * laws.more.volumeMl ? laws : undefined;
+}
 
 /**
  * Dimensions in the order of `volume`: outline length and width (or the corner placement of a polygon), then the depth.
@@ -64,7 +109,34 @@ const dimensions = (s: Patch): readonly Dimension[] => [
         maxMm: 0,
         shift: true,
       },
+  ...(s.depth.kind === 'readings' && s.depth.edge === 'given'
+    ? [
+        {
+          key: 'depth.edgeDepth',
+          label: 'Depth at the edge',
+          measured: s.depth.edgeDepth ?? unmeasured(10, 'gauge'),
+          minMm: 0,
+          minInclusive: true,
+          maxMm: 2000,
+        },
+      ]
+    : []),
 ];
+
+/** Volume as a function of the values of {@link dimensions}: an error in length or width stretches the outline together with the places read on it. */
+function volumeBy(s: Patch, surface: DepthSurface | undefined): (values: readonly number[]) => number {
+  const { at, takes, areaMm2 } = outlineArea(s.outline);
+  if (!surface) return (values) => (at(values) * values[takes]!) / 1000;
+  const edgeMl = readingsOf(s)?.edgeMlPerMm ?? 0;
+  const edgeMm = s.depth.kind === 'readings' ? EDGES[s.depth.edge].depthOf?.(s.depth).valueMm : undefined;
+  return (values) => {
+    const shift = values[takes]!;
+    // What is common to the readings is not common to an edge whose depth is given: that goes by a value of its own.
+    const byReadings = surface.volumeMl + shift * (surface.areaMm2 / 1000 - edgeMl);
+    const byEdge = edgeMl * ((values[takes + 1] ?? edgeMm ?? 0) - (edgeMm ?? 0));
+    return (at(values) / areaMm2) * (byReadings + byEdge);
+  };
+}
 
 function problems(s: Patch): readonly Problem[] {
   const outline = outlineProblems(s.outline, 'outline');
@@ -122,10 +194,7 @@ export const patch: Shape<Patch> = {
             label: 'Edge',
             kind: 'choice',
             value: s.depth.edge,
-            options: [
-              { id: 'vertical', label: 'cut vertical' },
-              { id: 'feathered', label: 'feathered' },
-            ],
+            options: Object.entries(EDGES).map(([id, { label }]) => ({ id, label })),
           } as const,
         ]
       : []),
@@ -168,15 +237,25 @@ export const patch: Shape<Patch> = {
     return writeOutline(s, key, value);
   },
   problems,
-  volume: (s) => {
-    const { at, takes, areaMm2 } = outlineArea(s.outline);
-    const surface = surfaceOf(s);
-    return (values) => {
-      // An error in length or width stretches the outline together with the places read on it.
-      const area = at(values);
-      const depth = values[takes]!;
-      return (surface ? (area / areaMm2) * (surface.volumeMl * 1000 + surface.areaMm2 * depth) : area * depth) / 1000;
-    };
+  volume: (s) => volumeBy(s, surfaceOf(s)),
+  less: (s) => {
+    const less = readingsOf(s)?.laws?.less;
+    return less && volumeBy(s, less);
+  },
+  notices: (s) => {
+    const open = openEdge(s);
+    if (!open) return [];
+    const { at, moreMm, lessMm } = open.apart;
+    const [low, high] = [Math.min(moreMm, lessMm), Math.max(moreMm, lessMm)].map((d) => figure(d));
+    return [
+      {
+        id: 'edge-open',
+        severity: 'note',
+        title: 'The readings stop short of the edge',
+        why: `Carried on as the hollow runs or held as last read, the edge is ${low} or ${high} mm deep there, and the hollow holds ${figure(open.less.volumeMl)} or ${figure(open.more.volumeMl)} mL; the larger is planned, and the range spans both.`,
+        todo: `Read the depth at the edge, first at ${figure(at[0])} mm along and ${figure(at[1])} mm across.`,
+      },
+    ];
   },
   below: (s, depthMm) => {
     const surface = surfaceOf(s);
@@ -193,13 +272,24 @@ export const patch: Shape<Patch> = {
       lines.push(
         line(
           'Surface',
-          `through ${s.depth.readings.length} readings, ${surface.triangles.length} triangles, edge ${s.depth.edge}`,
+          `through ${s.depth.readings.length} readings, ${surface.triangles.length} triangles, edge ${EDGES[s.depth.edge].label}`,
           surface.maxDepthMm,
           'mm deepest',
           'constrained Delaunay',
         ),
       );
       lines.push(line('Volume', 'Σ triangle area × mean of its three depths', surface.volumeMl, 'mL'));
+      const laws = readingsOf(s)?.laws;
+      if (laws && laws.less.volumeMl < laws.more.volumeMl)
+        lines.push(
+          line(
+            'By the other law of the edge',
+            laws.moreBy === 'held' ? 'nearest facet carried on to the edge' : 'nearest reading held to the edge',
+            laws.less.volumeMl,
+            'mL',
+            'the larger plans',
+          ),
+        );
       lines.push(line('Mean depth', 'volume / area', (surface.volumeMl * 1000) / surface.areaMm2, 'mm'));
       if (surface.edgesAboveSurface)
         lines.push(
@@ -219,7 +309,9 @@ export const patch: Shape<Patch> = {
     const surface = surfaceOf(s);
     const max = surface ? surface.maxDepthMm : s.depth.kind === 'mean' ? s.depth.mean.valueMm : 0;
     const mean = surface ? (surface.volumeMl * 1000) / areaMm2 : max;
-    const walls = s.depth.kind === 'readings' && s.depth.edge === 'feathered' ? 0 : aroundMm * mean;
+    // A wall is as deep as the hollow on the mean, unless the edge has a depth of its own.
+    const edge = s.depth.kind === 'readings' ? EDGES[s.depth.edge].depthOf?.(s.depth).valueMm : undefined;
+    const walls = aroundMm * (edge ?? mean);
     return { planAreaMm2: areaMm2, wettedAreaMm2: areaMm2 + walls, maxDepthMm: max, perimeterMm: aroundMm, thicknessMm: mean };
   },
   section: (s, at = 0.5) => {
@@ -263,14 +355,18 @@ export const patch: Shape<Patch> = {
       ],
       contours: surface ? contoursOf(surface) : [],
       cut: { y: y0 + at * (y1 - y0), from: y0, to: y1 },
-      next: nextReading(corners, readings),
+      next: nextPlace(s),
     };
   },
 };
 
-/** The next reading is asked for where it helps most. */
+/** Where the next reading helps most: at an edge the readings leave open, else farthest from all of them. */
+function nextPlace(s: Patch): Point | undefined {
+  const at = openEdge(s)?.apart.at;
+  return at ?? nextReading(cornersOf(s.outline), s.depth.kind === 'readings' ? s.depth.readings : []);
+}
+
 function blankReading(s: Patch) {
-  const readings = s.depth.kind === 'readings' ? s.depth.readings : [];
-  const [xMm, yMm] = nextReading(cornersOf(s.outline), readings) ?? [0, 0];
+  const [xMm, yMm] = nextPlace(s) ?? [0, 0];
   return { xMm, yMm, depthMm: 0 };
 }

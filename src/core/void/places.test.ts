@@ -55,7 +55,7 @@ describe('readings', () => {
     const plane = depthSurface(
       SQUARE,
       grid((x) => 10 + x / 5),
-      'vertical',
+      { kind: 'vertical', law: 'carried' },
     );
     const levels = contourLevels(plane.maxDepthMm);
     expect(levels.every((l) => l > 0 && l < plane.maxDepthMm) && levels.length <= 6).toBe(true);

@@ -146,6 +146,8 @@ export interface Shape<P> {
   readonly notices?: (shape: P) => readonly Notice[];
   /** Volume in mL as a function of the dimension values, in the order of `dimensions` and `inputs`; the other parameters are those of `shape`. */
   readonly volume: (shape: P) => (values: readonly number[]) => number;
+  /** Volume by another law that the same readings allow, never more than `volume` at the nominal values: the range spans both. */
+  readonly less?: (shape: P) => ((values: readonly number[]) => number) | undefined;
   /** Volume deeper than a depth, mL, for lifts; without it the shape holds as much in every mm of its depth. */
   readonly below?: (shape: P, depthMm: number) => number;
   readonly working: (shape: P) => readonly WorkLine[];

@@ -20,6 +20,8 @@ export interface DepthSurface {
   readonly corners: readonly (readonly [number, number, number])[];
   /** Index triples into `corners`. */
   readonly triangles: readonly (readonly [number, number, number])[];
+  /** So many of the first corners lie on the edge. */
+  readonly edgeCorners: number;
   /** Edge places where the surface came out of the base before the edge and was taken as zero. */
   readonly edgesAboveSurface: number;
 }
@@ -61,14 +63,17 @@ function distanceToTriangle(p: Point, t: readonly Point[]): number {
 const triples = (flat: ArrayLike<number>): [number, number, number][] =>
   Array.from({ length: flat.length / 3 }, (_, i) => [flat[3 * i]!, flat[3 * i + 1]!, flat[3 * i + 2]!]);
 
-/** Adds points along the outline so that a long side follows the readings beside it. */
-function refined(outline: readonly Point[]): Point[] {
-  const xs = outline.map((p) => p[0]);
-  const ys = outline.map((p) => p[1]);
+/**
+ * Adds points along the edge so that a long side follows the readings beside it. Between two readings on one side the floor runs
+ * straight, and further points there would only cut its corners flat.
+ */
+function refined(edge: readonly Point[], isRead: (p: Point) => boolean): Point[] {
+  const xs = edge.map((p) => p[0]);
+  const ys = edge.map((p) => p[1]);
   const step = Math.hypot(Math.max(...xs) - Math.min(...xs), Math.max(...ys) - Math.min(...ys)) / 8;
-  return outline.flatMap((a, i) => {
-    const b = outline[(i + 1) % outline.length]!;
-    const pieces = Math.max(1, Math.ceil(Math.hypot(b[0] - a[0], b[1] - a[1]) / step));
+  return edge.flatMap((a, i) => {
+    const b = edge[(i + 1) % edge.length]!;
+    const pieces = isRead(a) && isRead(b) ? 1 : Math.max(1, Math.ceil(Math.hypot(b[0] - a[0], b[1] - a[1]) / step));
     return Array.from({ length: pieces }, (_, k) => [a[0] + ((b[0] - a[0]) * k) / pieces, a[1] + ((b[1] - a[1]) * k) / pieces] as const);
   });
 }
@@ -89,21 +94,67 @@ function withOnEdge(edge: readonly Point[], readings: readonly Reading[]): reado
 
 const ON_EDGE_MM = 1e-6;
 
-/**
- * Depth surface over an outline: a constrained Delaunay triangulation through the readings and the edge, integrated exactly
- * over each triangle (area × mean corner depth), so planar data give the exact volume.
- * @param outline corners, mm
- * @param readings at least three, not on one line, inside the outline or on it
- * @param edge `vertical`: the depth at the edge is extrapolated from the nearest facet; `feathered`: zero
- * @throws Refusal for too few readings, readings on one line, or outside the outline
- */
-export function depthSurface(outline: readonly Point[], readings: readonly Reading[], edge: 'vertical' | 'feathered'): DepthSurface {
-  if (readings.length < 3)
+/** How the depth at the edge follows from readings that stop short of it: the nearest facet carried on, or the nearest reading held. */
+export type EdgeLaw = 'carried' | 'held';
+
+/** How the edge was left: cut down vertically, run out to nothing, or standing at a depth that is given. */
+export type Edge = { readonly kind: 'vertical'; readonly law: EdgeLaw } | { readonly kind: 'given'; readonly depthMm: number };
+
+/** A facet carried on stays within the depths read at its corners, and half their range beyond. */
+const BEYOND_RANGE = 0.5;
+
+interface Facet {
+  readonly corners: readonly [Corner, Corner, Corner];
+  readonly at: (x: number, y: number) => number;
+}
+
+/** The facets between readings that may be carried on: inside the outline and stout, as far as there are such. */
+function carriersOf(read: readonly Corner[], outline: readonly Point[]): readonly Facet[] {
+  const facets = triples(Delaunator.from(read.map(([x, y]) => [x, y])).triangles).flatMap((t): Facet[] => {
+    const corners = t.map((i) => read[i]!) as [Corner, Corner, Corner];
+    const at = plane(...corners);
+    return at ? [{ at, corners }] : [];
+  });
+  // Across a notch of the outline there is no hollow, and so no facet.
+  const within = facets.filter(({ corners: [a, b, c] }) => inside(outline, [(a[0] + b[0] + c[0]) / 3, (a[1] + b[1] + c[1]) / 3]));
+  const sound = within.length ? within : facets;
+  const stout = sound.filter((f) => slenderness(f.corners) > SLIVER);
+  return stout.length ? stout : sound;
+}
+
+/** Depth of the nearest facet at a place beside it. */
+function carriedOn(carriers: readonly Facet[], p: Point): number {
+  let nearest = carriers[0]!;
+  let best = Number.POSITIVE_INFINITY;
+  for (const facet of carriers) {
+    const d = distanceToTriangle(
+      p,
+      facet.corners.map(([x, y]) => [x, y] as const),
+    );
+    if (d < best) [best, nearest] = [d, facet];
+  }
+  const depths = nearest.corners.map((c) => c[2]);
+  const [low, high] = [Math.min(...depths), Math.max(...depths)];
+  const beyond = BEYOND_RANGE * (high - low);
+  return Math.max(low - beyond, Math.min(high + beyond, nearest.at(p[0], p[1])));
+}
+
+/** Depth of the nearest reading. */
+function held(read: readonly Corner[], p: Point): number {
+  let nearest = read[0]!;
+  for (const r of read) if (Math.hypot(r[0] - p[0], r[1] - p[1]) < Math.hypot(nearest[0] - p[0], nearest[1] - p[1])) nearest = r;
+  return nearest[2];
+}
+
+function checkReadings(outline: readonly Point[], readings: readonly Reading[], least: number): void {
+  if (readings.length < least)
     refuse(
       'depth.readings',
       readings.length,
-      'at least 3 readings',
-      `A surface needs at least three depth readings; there ${readings.length === 1 ? 'is 1' : `are ${readings.length}`}. Add one, or give one mean depth.`,
+      `at least ${least === 1 ? '1 reading' : `${least} readings`}`,
+      least === 1
+        ? 'Give at least one depth reading, or one mean depth.'
+        : `A surface needs at least three depth readings; there ${readings.length === 1 ? 'is 1' : `are ${readings.length}`}. Add one, say how deep the edge is, or give one mean depth.`,
     );
   readings.forEach((r, i) => {
     if (!(r.depthMm >= 0)) refuse(`depth.readings.${i}`, r.depthMm, '0 mm or more', `Reading ${i + 1} must be 0 mm or more.`);
@@ -116,34 +167,40 @@ export function depthSurface(outline: readonly Point[], readings: readonly Readi
         `Reading ${i + 1} at ${r.xMm}, ${r.yMm} lies outside the outline.`,
       );
   });
-  const read = readings.map((r) => [r.xMm, r.yMm, r.depthMm] as const);
-  const facets = triples(Delaunator.from(read.map(([x, y]) => [x, y])).triangles).flatMap((t) => {
-    const corners = t.map((i) => read[i]!) as [Corner, Corner, Corner];
-    const at = plane(...corners);
-    return at ? [{ at, corners }] : [];
-  });
-  if (!facets.length)
-    refuse('depth.readings', readings.length, 'readings that span an area', 'All readings lie on one line. Take one beside the line.');
+}
 
-  // A feathered edge is zero all along its sides: extra points there would only cut its corners flat.
-  const edgePoints = withOnEdge(edge === 'vertical' ? refined(outline) : outline, readings);
+/** Fewest readings that give a surface: a depth of the edge takes the place of the facet that would be carried there. */
+const LEAST: Record<Edge['kind'], number> = { vertical: 3, given: 1 };
+
+/**
+ * Depth surface over an outline: a constrained Delaunay triangulation through the readings and the edge, integrated exactly
+ * over each triangle (area × mean corner depth), so planar data with readings at the edge give the exact volume.
+ * @param outline corners, mm
+ * @param readings inside the outline or on it; for a vertical edge at least three, not on one line; for a given one at least one
+ * @throws Refusal for too few readings, readings on one line, or outside the outline
+ */
+export function depthSurface(outline: readonly Point[], readings: readonly Reading[], edge: Edge): DepthSurface {
+  checkReadings(outline, readings, LEAST[edge.kind]);
+  const read = readings.map((r) => [r.xMm, r.yMm, r.depthMm] as const);
+  const carriers = edge.kind === 'vertical' ? carriersOf(read, outline) : [];
+  if (edge.kind === 'vertical' && !carriers.length)
+    refuse(
+      'depth.readings',
+      readings.length,
+      'readings that span an area',
+      'All readings lie on one line. Take one beside the line, or say how deep the edge is.',
+    );
+
+  const readAt = (p: Point) => read.find(([x, y]) => Math.hypot(x - p[0], y - p[1]) < ON_EDGE_MM);
+  const sides = withOnEdge(outline, readings);
+  // An edge of one depth is that deep all along its sides: further points there, too, would only cut its corners flat.
+  const edgePoints = edge.kind === 'vertical' ? refined(sides, (p) => readAt(p) !== undefined) : sides;
   let edgesAboveSurface = 0;
-  const stout = facets.filter((f) => slenderness(f.corners) > SLIVER);
-  const carriers = stout.length ? stout : facets;
   const edgeCorners = edgePoints.map((p): Corner => {
-    const same = read.find(([x, y]) => Math.hypot(x - p[0], y - p[1]) < ON_EDGE_MM);
+    const same = readAt(p);
     if (same) return same;
-    if (edge === 'feathered') return [p[0], p[1], 0];
-    let nearest = carriers[0]!;
-    let best = Number.POSITIVE_INFINITY;
-    for (const facet of carriers) {
-      const d = distanceToTriangle(
-        p,
-        facet.corners.map(([x, y]) => [x, y] as const),
-      );
-      if (d < best) [best, nearest] = [d, facet];
-    }
-    const depth = nearest.at(p[0], p[1]);
+    if (edge.kind === 'given') return [p[0], p[1], edge.depthMm];
+    const depth = edge.law === 'held' ? held(read, p) : carriedOn(carriers, p);
     if (depth < -1e-9) edgesAboveSurface++;
     return [p[0], p[1], Math.max(0, depth)];
   });
@@ -171,7 +228,30 @@ export function depthSurface(outline: readonly Point[], readings: readonly Readi
     corners,
     triangles,
     edgesAboveSurface,
+    edgeCorners: n,
   };
+}
+
+/** What readings that stop short of a vertical edge leave open. */
+export interface EdgeLaws {
+  /** The surface that holds more, which plans. */
+  readonly more: DepthSurface;
+  readonly less: DepthSurface;
+  readonly moreBy: EdgeLaw;
+  /** The place of the edge at which the two differ most, and the two depths there, mm. */
+  readonly apart: { readonly at: Point; readonly moreMm: number; readonly lessMm: number };
+}
+
+/** Both laws of a vertical edge, the larger first. @throws Refusal as {@link depthSurface} */
+export function edgeLaws(outline: readonly Point[], readings: readonly Reading[]): EdgeLaws {
+  const carried = depthSurface(outline, readings, { kind: 'vertical', law: 'carried' });
+  const same = depthSurface(outline, readings, { kind: 'vertical', law: 'held' });
+  const [more, less] = carried.volumeMl >= same.volumeMl ? [carried, same] : [same, carried];
+  let apart = 0;
+  const gap = (k: number) => Math.abs(more.corners[k]![2] - less.corners[k]![2]);
+  for (let k = 1; k < more.edgeCorners; k++) if (gap(k) > gap(apart)) apart = k;
+  const [x, y, moreMm] = more.corners[apart]!;
+  return { more, less, moreBy: more === carried ? 'carried' : 'held', apart: { at: [x, y], moreMm, lessMm: less.corners[apart]![2] } };
 }
 
 /**
