@@ -26,6 +26,8 @@ export interface ScanAsk {
   /** Rim drawn on the map by hand, in its coordinates, mm; found when not given. */
   readonly rim?: readonly Point[];
   readonly seed?: number;
+  /** The size is meant, however large or small. */
+  readonly anySize?: boolean;
   /** Told how far it is, 0 to 1. */
   readonly progress?: (share: number, doing: string) => void;
 }
@@ -83,6 +85,8 @@ function refuseFirst(xyz: Cloud['xyz']): never {
   );
 }
 
+/** Whether a place is scanned at this size, mm across. */
+export const isLikely = (mm: number): boolean => mm >= LIKELY_MM[0] && mm <= LIKELY_MM[1];
+
 /** Units in which the scan has a likely size. @example likelyUnits(0.35) // ['m'] */
-export const likelyUnits = (extent: number): readonly string[] =>
-  SCAN_UNITS.filter((u) => extent * u.mm >= LIKELY_MM[0] && extent * u.mm <= LIKELY_MM[1]).map((u) => u.id);
+export const likelyUnits = (extent: number): readonly string[] => SCAN_UNITS.filter((u) => isLikely(extent * u.mm)).map((u) => u.id);

@@ -1,6 +1,7 @@
 import { refuse } from '../units';
 import { seeded } from '../void';
 import { type Cloud, everyOf, type ScanAsk } from './cloud';
+import type { Grid } from './grid';
 import { medianOf } from './surface-fit';
 
 /** Three directions at right angles; the third stands on the face. */
@@ -85,66 +86,101 @@ export function thinned(cloud: Cloud): Cloud {
   return { xyz: out, triangles: triangles ? kept : 0 };
 }
 
-/** Finest a mesh is sampled, as a share of its extent. */
-const MESH_FINEST = 1 / 400;
+/** A corner in the frame of the face, mm. */
+type Place = readonly [number, number, number];
 
-/** Points in the frame of the face, mm; a mesh gives the middle of every triangle, large ones the middles of their parts. */
-export function turn(cloud: Cloud, { origin, axes }: Frame, mmPerUnit: number, extentMm: number): Turned {
-  const { xyz, triangles } = cloud;
-  const [[x0, x1, x2], [y0, y1, y2], [z0, z1, z2]] = axes as unknown as [number[], number[], number[]];
-  const [o0, o1, o2] = origin as readonly [number, number, number];
-  if (!triangles) {
-    const n = Math.floor(xyz.length / 3);
-    const [u, v, w] = [new Float64Array(n), new Float64Array(n), new Float64Array(n)];
-    for (let i = 0; i < n; i++) {
-      const f = 3 * i;
-      const a = xyz[f]! * mmPerUnit - o0;
-      const b = xyz[f + 1]! * mmPerUnit - o1;
-      const c = xyz[f + 2]! * mmPerUnit - o2;
-      u[i] = a * x0! + b * x1! + c * x2!;
-      v[i] = a * y0! + b * y1! + c * y2!;
-      w[i] = a * z0! + b * z1! + c * z2!;
-    }
-    return { u, v, w };
-  }
-  const finest = extentMm * MESH_FINEST;
-  const pieces = new Uint16Array(triangles);
-  let total = 0;
-  for (let t = 0; t < triangles; t++) {
-    const f = 9 * t;
-    let longest = 0;
-    for (let k = 0; k < 3; k++) {
-      const a = f + 3 * k;
-      const b = k === 2 ? f : a + 3;
-      const dx = xyz[a]! - xyz[b]!;
-      const dy = xyz[a + 1]! - xyz[b + 1]!;
-      const dz = xyz[a + 2]! - xyz[b + 2]!;
-      const square = dx * dx + dy * dy + dz * dz;
-      if (square > longest) longest = square;
-    }
-    pieces[t] = Math.min(200, Math.max(1, Math.ceil((Math.sqrt(longest) * mmPerUnit) / finest / 2)));
-    total += pieces[t]! ** 2;
-  }
-  const [u, v, w] = [new Float64Array(total), new Float64Array(total), new Float64Array(total)];
-  let at = 0;
-  for (let t = 0; t < triangles; t++) {
-    const k = pieces[t]!;
-    const f = 9 * t;
-    for (let i = 0; i < k; i++)
-      for (let j = 0; j < 2 * (k - i) - 1; j++) {
-        // Middles of the k² small triangles: upright ones and, between them, those upside down.
-        const third = j % 2 === 0 ? 1 / 3 : 2 / 3;
-        const s = (i + third) / k;
-        const r = ((j >> 1) + third) / k;
-        const q = 1 - s - r;
-        const a = (xyz[f]! * q + xyz[f + 3]! * s + xyz[f + 6]! * r) * mmPerUnit - o0;
-        const b = (xyz[f + 1]! * q + xyz[f + 4]! * s + xyz[f + 7]! * r) * mmPerUnit - o1;
-        const c = (xyz[f + 2]! * q + xyz[f + 5]! * s + xyz[f + 8]! * r) * mmPerUnit - o2;
-        u[at] = a * x0! + b * x1! + c * x2!;
-        v[at] = a * y0! + b * y1! + c * y2!;
-        w[at] = a * z0! + b * z1! + c * z2!;
-        at++;
-      }
+/** Turns places of the cloud into the frame of the face. */
+function turner({ xyz }: Cloud, { origin, axes }: Frame, mmPerUnit: number): (f: number) => Place {
+  const [[x0, x1, x2], [y0, y1, y2], [z0, z1, z2]] = axes as unknown as readonly [Triple, Triple, Triple];
+  const [o0, o1, o2] = origin as unknown as Triple;
+  return (f) => {
+    const a = xyz[f]! * mmPerUnit - o0;
+    const b = xyz[f + 1]! * mmPerUnit - o1;
+    const c = xyz[f + 2]! * mmPerUnit - o2;
+    return [a * x0 + b * x1 + c * x2, a * y0 + b * y1 + c * y2, a * z0 + b * z1 + c * z2];
+  };
+}
+type Triple = readonly [number, number, number];
+
+/**
+ * Points in the frame of the face, mm; a mesh gives one corner of every triangle, in turns. Corners, not middles: a corner that
+ * strayed spoils one place, while the triangles round it would spoil all of theirs.
+ */
+export function turn(cloud: Cloud, frame: Frame, mmPerUnit: number): Turned {
+  const at = turner(cloud, frame, mmPerUnit);
+  const n = cloud.triangles || Math.floor(cloud.xyz.length / 3);
+  const [u, v, w] = [new Float64Array(n), new Float64Array(n), new Float64Array(n)];
+  for (let i = 0; i < n; i++) {
+    const place = at(cloud.triangles ? 9 * i + 3 * (i % 3) : 3 * i);
+    u[i] = place[0];
+    v[i] = place[1];
+    w[i] = place[2];
   }
   return { u, v, w };
+}
+
+/** Length of a triangle's longest side as seen from the face, mm. */
+function longestSide([a, b, c]: readonly [Place, Place, Place]): number {
+  return Math.sqrt(Math.max(squareOf(a, b), squareOf(b, c), squareOf(c, a)));
+}
+const squareOf = (a: Place, b: Place) => (a[0] - b[0]) ** 2 + (a[1] - b[1]) ** 2;
+
+/** Median length of the longest sides of a mesh's triangles as seen from the face, mm. */
+export function usualSide(cloud: Cloud, frame: Frame, mmPerUnit: number): number {
+  const at = turner(cloud, frame, mmPerUnit);
+  const step = Math.max(1, Math.floor(cloud.triangles / 2000));
+  const sides = new Float64Array(Math.ceil(cloud.triangles / step));
+  for (let i = 0, t = 0; t < cloud.triangles; t += step) sides[i++] = longestSide([at(9 * t), at(9 * t + 3), at(9 * t + 6)]);
+  return medianOf(sides);
+}
+
+/** What the triangles of a mesh cover of a raster. */
+export interface Cover {
+  /** Share of each cell that some triangle covers, 0 to 1. */
+  readonly share: Float32Array;
+  /** Mean height of the triangles over the middle of each cell, mm; NaN where there is none. */
+  readonly height: Float64Array;
+}
+
+/** Places along the side of a cell at which it is looked whether a triangle covers them. */
+const LOOKS = 4;
+
+/** Looks which parts of a raster the triangles cover as seen from the face. A spike that stands on it covers nothing. */
+export function coverOf(cloud: Cloud, frame: Frame, mmPerUnit: number, { nx, ny, cellMm, u0, v0 }: Grid): Cover {
+  const at = turner(cloud, frame, mmPerUnit);
+  const [mx, my, step] = [nx * LOOKS, ny * LOOKS, cellMm / LOOKS];
+  const covered = new Uint8Array(mx * my);
+  const sum = new Float64Array(nx * ny);
+  const many = new Uint16Array(nx * ny);
+  for (let t = 0; t < cloud.triangles; t++) {
+    const [a, b, c] = [at(9 * t), at(9 * t + 3), at(9 * t + 6)];
+    const det = (b[0] - a[0]) * (c[1] - a[1]) - (c[0] - a[0]) * (b[1] - a[1]);
+    if (det === 0) continue;
+    /** First and last of the places `of` apart, the first half of that from the corner, that lie between two bounds. */
+    const range = (low: number, high: number, from: number, of: number, most: number) =>
+      [Math.max(0, Math.ceil((low - from) / of - 0.5)), Math.min(most - 1, Math.floor((high - from) / of - 0.5))] as const;
+    const within = (of: number, wide: number, high: number, take: (i: number, s: number, r: number) => void) => {
+      const [x0, x1] = range(Math.min(a[0], b[0], c[0]), Math.max(a[0], b[0], c[0]), u0, of, wide);
+      const [y0, y1] = range(Math.min(a[1], b[1], c[1]), Math.max(a[1], b[1], c[1]), v0, of, high);
+      for (let y = y0; y <= y1; y++)
+        for (let x = x0; x <= x1; x++) {
+          const [du, dv] = [u0 + (x + 0.5) * of - a[0], v0 + (y + 0.5) * of - a[1]];
+          const s = (du * (c[1] - a[1]) - (c[0] - a[0]) * dv) / det;
+          const r = ((b[0] - a[0]) * dv - du * (b[1] - a[1])) / det;
+          if (s >= 0 && r >= 0 && s + r <= 1) take(y * wide + x, s, r);
+        }
+    };
+    within(step, mx, my, (i) => {
+      covered[i] = 1;
+    });
+    within(cellMm, nx, ny, (i, s, r) => {
+      if (many[i] === 65_535) return;
+      sum[i]! += a[2] + s * (b[2] - a[2]) + r * (c[2] - a[2]);
+      many[i]!++;
+    });
+  }
+  const share = new Float32Array(nx * ny);
+  for (let y = 0; y < my; y++)
+    for (let x = 0; x < mx; x++) if (covered[y * mx + x]) share[Math.floor(y / LOOKS) * nx + Math.floor(x / LOOKS)]! += 1 / LOOKS ** 2;
+  return { share, height: sum.map((h, i) => (many[i] ? h / many[i]! : Number.NaN)) };
 }

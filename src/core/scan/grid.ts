@@ -17,6 +17,18 @@ export const placeOf = (g: Grid, i: number): readonly [number, number] => [
   g.v0 + (Math.floor(i / g.nx) + 0.5) * g.cellMm,
 ];
 
+/** Least and greatest places, mm: u, v, u, v. */
+export function boundsOf({ u, v }: { readonly u: Float64Array; readonly v: Float64Array }): readonly [number, number, number, number] {
+  let [u0, v0, u1, v1] = [Number.POSITIVE_INFINITY, Number.POSITIVE_INFINITY, Number.NEGATIVE_INFINITY, Number.NEGATIVE_INFINITY];
+  for (let i = 0; i < u.length; i++) {
+    if (u[i]! < u0) u0 = u[i]!;
+    if (u[i]! > u1) u1 = u[i]!;
+    if (v[i]! < v0) v0 = v[i]!;
+    if (v[i]! > v1) v1 = v[i]!;
+  }
+  return [u0, v0, u1, v1];
+}
+
 /** Cells of a map: four thousand by four thousand. */
 const MOST_CELLS = 16_000_000;
 
@@ -30,13 +42,7 @@ export function rasterise(
   w: Float64Array,
   cellMm: number,
 ): { grid: Grid; counts: Uint32Array; spread: Float64Array } {
-  let [u0, v0, u1, v1] = [Number.POSITIVE_INFINITY, Number.POSITIVE_INFINITY, Number.NEGATIVE_INFINITY, Number.NEGATIVE_INFINITY];
-  for (let i = 0; i < u.length; i++) {
-    if (u[i]! < u0) u0 = u[i]!;
-    if (u[i]! > u1) u1 = u[i]!;
-    if (v[i]! < v0) v0 = v[i]!;
-    if (v[i]! > v1) v1 = v[i]!;
-  }
+  const [u0, v0, u1, v1] = boundsOf({ u, v });
   const nx = Math.max(1, Math.ceil((u1 - u0) / cellMm + 1e-9));
   const ny = Math.max(1, Math.ceil((v1 - v0) / cellMm + 1e-9));
   const cells = nx * ny;
@@ -147,25 +153,75 @@ export function parts(mask: Uint8Array, nx: number, ny: number, corners: boolean
   return { labels, count };
 }
 
-/** Mean of the 3 × 3 cells round each, over those with a value; NaN stays. */
+/** Median of the 3 × 3 cells round each, over those with a value; NaN stays. A cell that strayed does not smear over its neighbours. */
 export function smoothed(values: Float64Array, nx: number, ny: number): Float64Array {
   const out = new Float64Array(values.length).fill(Number.NaN);
+  const near = new Float64Array(9);
   for (let y = 0; y < ny; y++)
     for (let x = 0; x < nx; x++) {
       const here = y * nx + x;
       if (Number.isNaN(values[here]!)) continue;
-      let sum = 0;
       let n = 0;
       for (let yy = Math.max(0, y - 1); yy <= Math.min(ny - 1, y + 1); yy++)
         for (let xx = Math.max(0, x - 1); xx <= Math.min(nx - 1, x + 1); xx++) {
           const v = values[yy * nx + xx]!;
           if (Number.isNaN(v)) continue;
-          sum += v;
-          n++;
+          // Nine at most: sorted in as they come.
+          let k = n++;
+          for (; k > 0 && near[k - 1]! > v; k--) near[k] = near[k - 1]!;
+          near[k] = v;
         }
-      out[here] = sum / n;
+      out[here] = n % 2 ? near[n >> 1]! : (near[(n >> 1) - 1]! + near[n >> 1]!) / 2;
     }
   return out;
+}
+
+/** The usual number of points in a cell that holds any. */
+export function usualCount(counts: Uint32Array): number {
+  const held = counts.filter((c) => c > 0).sort();
+  return held[held.length >> 1] ?? 0;
+}
+
+/**
+ * The raster without the cells at the edge of the scan of which it covers less than half: the scan ends inside them, and counted
+ * as whole they would add half a cell all along a broken edge.
+ * @param share how much of each cell is covered, 0 to 1
+ */
+export function withoutHalves(g: Grid, share: ArrayLike<number>): Grid {
+  const { nx, ny } = g;
+  const open = (x: number, y: number) => x < 0 || y < 0 || x >= nx || y >= ny || share[y * nx + x] === 0;
+  const isEdge = (x: number, y: number) => open(x + 1, y) || open(x - 1, y) || open(x, y + 1) || open(x, y - 1);
+  return { ...g, values: g.values.map((h, i) => (share[i]! < 0.5 && isEdge(i % nx, Math.floor(i / nx)) ? Number.NaN : h)) };
+}
+
+/** Cells that stand out of all their neighbours by more than `byMm` are taken back to the nearest of these: one stray point fills no hollow. */
+export function clipped(g: Grid, byMm: number): Grid {
+  const { nx, ny, values } = g;
+  return {
+    ...g,
+    values: values.map((h, i) => {
+      const [x, y] = [i % nx, Math.floor(i / nx)];
+      let [low, high] = [Number.POSITIVE_INFINITY, Number.NEGATIVE_INFINITY];
+      for (let yy = Math.max(0, y - 1); yy <= Math.min(ny - 1, y + 1); yy++)
+        for (let xx = Math.max(0, x - 1); xx <= Math.min(nx - 1, x + 1); xx++) {
+          const v = values[yy * nx + xx]!;
+          if (Number.isNaN(v) || (xx === x && yy === y)) continue;
+          if (v < low) low = v;
+          if (v > high) high = v;
+        }
+      // A cell without neighbours stands beside nothing.
+      if (low > high) return h;
+      if (h > high + byMm) return high;
+      return h < low - byMm ? low : h;
+    }),
+  };
+}
+
+/** The raster seen from its other side: columns run the other way, and heights are depths. */
+export function mirrored(g: Grid): Grid {
+  const values = new Float64Array(g.values.length);
+  for (let y = 0; y < g.ny; y++) for (let x = 0; x < g.nx; x++) values[y * g.nx + x] = -g.values[y * g.nx + g.nx - 1 - x]!;
+  return { ...g, u0: -(g.u0 + g.nx * g.cellMm), values };
 }
 
 /** Fills gaps from their neighbours, from the edge of the gap inwards, at most `steps` cells deep. */

@@ -51,11 +51,11 @@ export function medianOf(values: Float64Array, n = values.length): number {
 }
 
 /** MAD to standard deviation of a normal distribution. */
-const MAD_TO_SIGMA = 1.4826;
+export const MAD_TO_SIGMA = 1.4826;
 /** Tukey's bisquare reaches zero weight this many sigma out (95 % efficient at the normal). */
 const TUKEY = 4.685;
 /** Residuals nearer than this many sigmas are called sound. */
-const SOUND_SIGMAS = 2.5;
+export const SOUND_SIGMAS = 2.5;
 const TRIALS: Record<SurfaceForm, number> = { plane: 60, quadric: 150 };
 /** Times a trial is fitted again to the half of the points nearest to it (concentration, Rousseeuw & Van Driessen 1999). */
 const CONCENTRATE = 2;

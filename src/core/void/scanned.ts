@@ -30,6 +30,8 @@ export const Scanned = z.object({
   found: z.object({
     surface: z.enum(['plane', 'quadric']),
     residualMm: Mm,
+    /** What it holds under a curved face, mL, where one fits better than the flat one that was asked for. */
+    curvedMl: Figure.nonnegative().optional(),
     /** Depth from which a cell counts for area and rim; shallower ones are as rough as the sound face, and add nothing on average. */
     edgeMm: Mm,
     /** Share of the rim round which sound base was seen. */
@@ -231,7 +233,7 @@ export const scanned: Shape<Scanned> = {
   },
   dimensions: (s) => [{ key: 'read', label: 'Depths of the scan', measured: { ...s.read, valueMm: 0 }, minMm: 0, maxMm: 0, shift: true }],
   problems: (s): readonly Problem[] =>
-    unpack(s).volumeMl > 0
+    unpack(s).volumeMl > 0 && unpack(s).areaMm2 > 0
       ? []
       : [
           {
@@ -245,6 +247,15 @@ export const scanned: Shape<Scanned> = {
     const { found } = s;
     const pct = (share: number) => `${figure(share * 100, 2)} %`;
     const out = [];
+    const { volumeMl } = unpack(s);
+    if (found.curvedMl !== undefined && Math.abs(found.curvedMl - volumeMl) > 0.02 * volumeMl)
+      out.push({
+        id: 'curved',
+        severity: 'caution' as const,
+        title: 'The face round the void is curved',
+        why: `Under a flat face it holds ${figure(volumeMl)} mL; a curved one lies closer to what was scanned, and under it it holds ${figure(found.curvedMl)} mL.`,
+        todo: 'Choose curved and measure the scan again.',
+      });
     if (found.hiddenShare > 0.02)
       out.push({
         id: 'hidden',

@@ -41,6 +41,8 @@ export function ScanPanel({
   const [loaded, setLoaded] = useState<Loaded | null>(open.get(key)?.loaded ?? null);
   const [unit, setUnit] = useState<string | null>(null);
   const [surface, setSurface] = useState<SurfaceForm>(shape.found.surface);
+  /** Unit of which an unlikely size was said to be meant. */
+  const [meant, setMeant] = useState<string | null>(null);
   const [flip, setFlip] = useState(false);
   const [busy, setBusy] = useState<{ share: number; doing: string } | null>(null);
   const [fault, setFault] = useState<string | null>(null);
@@ -92,6 +94,7 @@ export function ScanPanel({
       flip,
       mmPerUnit: scale.mm,
       unit: scale.id,
+      anySize: meant === scale.id,
       ...(byHand ? { rim: rim.map(([x, y]) => [x + shape.map.u0, y + shape.map.v0] as const) } : {}),
     };
     const answer = await mine.worker.api.measure(ask, progress);
@@ -103,6 +106,8 @@ export function ScanPanel({
   };
 
   const likely = loaded ? likelyUnits(loaded.extent) : [];
+  /** Whether the size is one such places are scanned at, or was said to be meant. */
+  const settled = unit !== null && (likely.includes(unit) || meant === unit);
   const done = shape.read.text !== '';
   return (
     <section aria-label="3-D scan" className="flex flex-col gap-2 mt-2">
@@ -164,10 +169,17 @@ export function ScanPanel({
             </p>
           ) : (
             !likely.includes(unit) && (
-              <p role="alert" className="text-sm font-semibold" style={{ color: 'var(--stop)' }}>
-                In {unit} the scan would be {format('length', loaded.extent * SCAN_UNITS.find((u) => u.id === unit)!.mm).text} across
-                {likely.length ? `; ${likely.join(' or ')} is likelier.` : '.'}
-              </p>
+              <div className="flex flex-wrap gap-2 items-center">
+                <p role="alert" className="text-sm font-semibold" style={{ color: 'var(--stop)' }}>
+                  In {unit} the scan would be {format('length', loaded.extent * SCAN_UNITS.find((u) => u.id === unit)!.mm).text} across
+                  {likely.length ? `; ${likely.join(' or ')} is likelier.` : '.'}
+                </p>
+                {meant !== unit && (
+                  <button type="button" className="act quiet text-sm" onClick={() => setMeant(unit)}>
+                    It is that size
+                  </button>
+                )}
+              </div>
             )
           )}
           <div className="grid grid-cols-2 gap-2">
@@ -191,11 +203,11 @@ export function ScanPanel({
             />
           </div>
           <div className="flex gap-2 flex-wrap">
-            <button type="button" className="act firm" disabled={!unit || busy !== null} onClick={() => void measure(false)}>
+            <button type="button" className="act firm" disabled={!settled || busy !== null} onClick={() => void measure(false)}>
               Find the void
             </button>
             {rim.length >= 3 && (
-              <button type="button" className="act" disabled={!unit || busy !== null} onClick={() => void measure(true)}>
+              <button type="button" className="act" disabled={!settled || busy !== null} onClick={() => void measure(true)}>
                 Measure inside the drawn rim
               </button>
             )}
