@@ -35,6 +35,16 @@ test('a mild steady week: every start inside the working hours is good, none out
   expect(found.earliestMs).not.toBeNull();
 });
 
+test('a plan whose weather lies behind has no starts, and a placing that runs past the end of the weather is no error', () => {
+  const { job, plan: p, repair: r } = plan();
+  const end = r.thermal!.base.times.at(-1)!;
+  expect(startsAskOf(r, job, p.windows, end + 3_600_000)).toBeNull();
+  const ask = startsAskOf(r, job, p.windows, end - 3_600_000)!;
+  const late = startWindows({ ...ask, placeMin: 600, sheet: { ...ask.sheet, limits: { ...ask.sheet.limits, humidityMaxPct: 1 } } });
+  // While the weather lasts the air is moister than that; what follows is not known and adds nothing.
+  expect(reasonsOf(late.against[0]!)).toContain('humidity');
+});
+
 test('the chosen start is judged as the whole plan judges it: ready at the same time, to a step', () => {
   for (const hour of [9, 11, 13]) {
     const at = bundles[0]!.job.startFrom + (hour - 7) * 3_600_000;

@@ -180,7 +180,8 @@ function judgeStarts(ask: StartsAsk, thermal: Thermal, hours: Uint8Array, stepMs
       need(air[k]!, l.airMinC, true, 'airCold');
       need(air[k]!, l.airMaxC, false, 'airHot');
       need(base[k]! - dew[k]!, l.dewMarginK, true, 'dew');
-      if (l.humidityMaxPct !== null && humidityOf(air[k]!, dew[k]!) > l.humidityMaxPct) no |= bit('humidity');
+      // Beyond the end of the weather nothing is known, and so nothing speaks against it.
+      if (l.humidityMaxPct !== null && !Number.isNaN(air[k]!) && humidityOf(air[k]!, dew[k]!) > l.humidityMaxPct) no |= bit('humidity');
     }
     need(pot[i]!, l.materialMinC, true, 'material');
     need(pot[i]!, l.materialMaxC, false, 'material');
@@ -295,6 +296,8 @@ export function startsAskOf(
   if (!sheet || !thermal || !mix || plan.placedMs === null) return null;
   const fromMs = Math.ceil(Math.max(nowMs, job.startFrom, thermal.base.times[0]!) / 600_000) * 600_000;
   const lastStart = Math.min(fromMs + 7 * 86_400_000, thermal.base.times.at(-1)!);
+  // A plan that lies wholly in the past has no weather left to start in.
+  if (lastStart <= fromMs) return null;
   const share = plan.batches[0] && plan.pot ? (plan.pot.shareOf(massOf(plan.batches[0].massG)) ?? 1) : 1;
   const firstPlaced = plan.steps.find((s) => s.batch === 0 && s.marks?.end?.includes('placed'));
   return {

@@ -1,0 +1,140 @@
+import type { Page } from 'playwright-core';
+import type { Job, Repair } from '@/core/plan';
+import type { SheetRevision } from '@/core/system';
+import { measured, SHAPES, type VoidShape, voidOf } from '@/core/void';
+import { sampleData } from '@/sample/jobs';
+import { site } from './browser';
+import { takeJob } from './hands';
+
+const { base, page: open } = site();
+jest.setTimeout(600_000);
+
+const NOW = Date.UTC(2026, 4, 5, 6);
+const ramp = sampleData(NOW, 'Europe/Helsinki').bundles[0]!;
+const [nosing, eyes] = ramp.repairs as readonly [Repair, Repair];
+const winch = sampleData(NOW, 'Europe/Helsinki').bundles[1]!;
+
+/** A sheet as bare as its schema allows: no times, no limits, nothing said of the material. */
+const bare = (sheet: SheetRevision): SheetRevision => ({ ...sheet, milestones: [], strength: null, kits: sheet.kits.slice(0, 1) });
+const dimensioned = (shape: VoidShape, mm: number): VoidShape =>
+  SHAPES[shape.shape].dimensions(shape).reduce<VoidShape>((s, d) => {
+    if (d.shift) return s;
+    const value = measured(mm, 'tape');
+    return SHAPES[s.shape].write?.(s, d.key, value) ?? withPath(s, d.key.split('.'), value);
+  }, shape);
+function withPath<T>(target: T, [head, ...rest]: readonly string[], value: unknown): T {
+  if (head === undefined) return value as T;
+  if (Array.isArray(target)) return target.map((x, i) => (String(i) === head ? withPath(x, rest, value) : x)) as T;
+  const record = target as Record<string, unknown>;
+  return { ...record, [head]: withPath(record[head], rest, value) } as T;
+}
+
+/** Drafts nobody would plan, each within what its schema allows. */
+const DRAFTS: readonly (readonly [
+  string,
+  { readonly job?: Partial<Job>; readonly repair: Repair; readonly over?: Partial<Repair>; readonly sheets?: readonly SheetRevision[] },
+])[] = [
+  ['nothing chosen at all', { repair: nosing, over: { sheetId: null, kitId: null, void: null, answers: {} } }],
+  [
+    'no readings, no outline',
+    { repair: nosing, over: { void: voidOf(SHAPES.patch.write!(SHAPES.patch.blank(), 'depth.kind', 'readings')!) } },
+  ],
+  ['a thousandth of a millimetre', { repair: eyes, over: { void: voidOf(dimensioned(eyes.void!.shapes[0]!, 0.001)) } }],
+  ['a quarry', { repair: nosing, over: { void: { ...voidOf(dimensioned(SHAPES.patch.blank(), 2000)), count: 500 } } }],
+  ['every dimension nought', { repair: nosing, over: { void: voidOf(dimensioned(SHAPES.bondLine.blank(), 0)) } }],
+  ['a sheet that says nothing', { repair: nosing, sheets: ramp.sheets.map(bare) }],
+  ['a plate sheet that says nothing', { repair: winch.repairs[0]!, sheets: winch.sheets.map(bare) }],
+  ['deep frost', { repair: nosing, job: { climate: { kind: 'constant', tempC: -35, humidityPct: 100 } } }],
+  ['a desert', { repair: eyes, job: { climate: { kind: 'constant', tempC: 55, humidityPct: 0 } }, over: { materialC: -20 } }],
+  ['no hours to work in', { repair: nosing, job: { workingHours: { fromHour: 8, toHour: 8, days: [] }, wantedAt: NOW - 1 } }],
+  ['a base as thin as foil', { repair: eyes, over: { base: { ...eyes.base, thicknessMm: 0.01, material: 'metal' } } }],
+];
+
+/** What no reader should meet: figures that are none, and the words of a program. */
+const NO_FIGURE = /\b(NaN|Infinity|undefined|null)\b|\[object |(?<![\w.])\d+(\.\d+)?e[+-]\d+|∞/;
+
+/** All text of the page with its labels and drawn paths: the first piece that holds what is no figure, or null. */
+const firstFault = (page: Page) =>
+  page.evaluate((source) => {
+    const no = new RegExp(source);
+    const pieces: string[] = [document.title];
+    const texts = document.createTreeWalker(document.body, NodeFilter.SHOW_TEXT);
+    for (let node = texts.nextNode(); node; node = texts.nextNode())
+      if (!node.parentElement?.closest('script, style')) pieces.push(node.nodeValue ?? '');
+    for (const el of document.querySelectorAll('#main *, header *, dialog *')) {
+      for (const { name, value } of el.attributes)
+        if (
+          ['aria-label', 'title', 'alt', 'placeholder', 'd', 'x', 'y', 'cx', 'cy', 'width', 'height', 'transform', 'points'].includes(name)
+        )
+          pieces.push(`${el.tagName} ${name}=${value}`);
+      if (el instanceof HTMLInputElement || el instanceof HTMLTextAreaElement) pieces.push(`${el.tagName} holds ${el.value}`);
+    }
+    for (const piece of pieces) {
+      const at = piece.search(no);
+      if (at >= 0) return piece.slice(Math.max(0, at - 80), at + 80);
+    }
+    return null;
+  }, NO_FIGURE.source);
+
+const STAGES = ['inspect', 'measure', 'material', 'mix', 'place', 'hold', 'finish', 'release'];
+
+test.each(DRAFTS)('%s: every view shows figures that are figures, or says what is missing', async (_, draft) => {
+  const page = await open();
+  const repair: Repair = { ...draft.repair, id: 'odd', jobId: 'odd-job', ...draft.over };
+  const job: Job = { ...ramp.job, id: 'odd-job', name: 'Odd', sample: false, startFrom: NOW, ...draft.job };
+  const sheets = draft.sheets ?? (draft.repair === winch.repairs[0] ? winch.sheets : ramp.sheets);
+  await takeJob(page, base(), { job, repairs: [repair], sheets });
+  const views = [
+    '/',
+    '/job/odd-job',
+    ...STAGES.map((s) => `/job/odd-job/odd/${s}`),
+    '/job/odd-job/odd/bench',
+    '/job/odd-job/pick',
+    '/job/odd-job/card',
+    '/lab?repair=odd',
+    `/shelf/${sheets[0]!.id}`,
+  ];
+  const faults: string[] = [];
+  // Every other draft is read in US units: a figure that is none is none in both.
+  if (DRAFTS.findIndex(([, d]) => d === draft) % 2) {
+    await page.goto(`${base()}/settings`);
+    await page.getByRole('group', { name: 'Units' }).getByRole('button', { name: 'US customary' }).click();
+  }
+  for (const view of views) {
+    await page.goto(base() + view);
+    await page.locator('#main').waitFor();
+    await page.waitForFunction(() => !document.querySelector('[aria-busy=true]'));
+    const mishap = page.locator('[data-mishap]');
+    if (await mishap.isVisible()) faults.push(`${view}: ${await mishap.textContent()}`);
+    const fault = await firstFault(page);
+    if (fault) faults.push(`${view}: ${fault}`);
+  }
+  expect(faults).toEqual([]);
+});
+
+test('the walk finds what it looks for', async () => {
+  const page = await open();
+  await page.goto(base());
+  await page.getByRole('button', { name: 'New job' }).waitFor();
+  expect(await firstFault(page)).toBeNull();
+  for (const [text, attribute] of [
+    ['NaN mm', null],
+    ['1.2e+21 L', null],
+    ['', 'M0,NaN'],
+  ] as const) {
+    await page.evaluate(
+      ([t, d]) => {
+        document.querySelector('#odd')?.remove();
+        const el = document.createElementNS('http://www.w3.org/2000/svg', 'path');
+        el.id = 'odd';
+        if (d) el.setAttribute('d', d);
+        const p = document.createElement('p');
+        p.textContent = t;
+        p.id = 'odd';
+        document.querySelector('#main')!.append(d ? el : p);
+      },
+      [text, attribute] as const,
+    );
+    expect(await firstFault(page)).not.toBeNull();
+  }
+});
