@@ -1,5 +1,5 @@
 import { type ChildProcess, spawn } from 'node:child_process';
-import { existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { existsSync, mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { type Browser, chromium, type Page } from 'playwright-core';
@@ -46,6 +46,7 @@ const rest = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
 
 /** A browser of its own process group over a profile that outlives it. */
 async function born(profile: string): Promise<{ child: ChildProcess; browser: Browser; page: Page }> {
+  await gone(profile);
   const port = join(profile, 'DevToolsActivePort');
   rmSync(port, { force: true });
   const child = spawn(
@@ -68,6 +69,25 @@ function kill(child: ChildProcess): void {
   } catch {
     // It is gone already.
   }
+}
+
+/** Processes that work on a profile, by the command they were started with. */
+const workingOn = (profile: string): readonly string[] =>
+  readdirSync('/proc').filter((pid) => {
+    if (!/^\d+$/.test(pid)) return false;
+    try {
+      return readFileSync(`/proc/${pid}/cmdline`, 'utf8').includes(profile);
+    } catch {
+      return false;
+    }
+  });
+
+/**
+ * Waits until nothing of a killed browser is left. On a busy machine a killed process may stay in the midst of a write for a while, holding
+ * its locks; another started over the same files then finds them in a state that no flat battery leaves behind, and begins them anew.
+ */
+async function gone(profile: string): Promise<void> {
+  for (let i = 0; i < 2000 && workingOn(profile).length; i++) await rest(10);
 }
 
 /** Every note in the record, as the database has it. */

@@ -64,14 +64,24 @@ export function combine(a: Series, b: Series, pick: (x: number, y: number) => nu
 export function following(lead: Series, startC: number, fromMs: number, tauMs: number): Series {
   const { times } = lead;
   const values = new Float64Array(times.length).fill(startC);
-  let [t, own, led] = [fromMs, startC, valueAt(lead, fromMs)];
+  let t = fromMs;
+  let own = startC;
+  let led = valueAt(lead, fromMs);
+  // Samples mostly stand evenly: what fades over one step is worked out once for all of its length.
+  let length = Number.NaN;
+  let left = 1;
   for (let i = indexAt(lead, fromMs) + 1; i < times.length; i++) {
     const span = times[i]! - t;
+    if (span !== length) {
+      length = span;
+      left = Math.exp(-span / tauMs);
+    }
     const next = lead.values[i]!;
     const lag = span > 0 ? ((next - led) * tauMs) / span : 0;
-    own = next - lag + (own - led + lag) * Math.exp(-span / tauMs);
+    own = next - lag + (own - led + lag) * left;
     values[i] = own;
-    [t, led] = [times[i]!, next];
+    t = times[i]!;
+    led = next;
   }
   return { times, values };
 }

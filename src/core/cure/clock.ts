@@ -149,20 +149,33 @@ function integrate(pace: Pace, history: Series, startMs: number, options: ClockO
         progress += all;
         continue;
       }
-      // Inside this piece: bisect on the share of it that is needed.
-      let low = 0;
-      let high = 1;
-      for (let k = 0; k < 40; k++) {
-        const half = (low + high) / 2;
-        if (progress + gained(half) < 1) low = half;
-        else high = half;
-      }
-      return { atMs: ta + (tb - ta) * high, standing, stalls: stalls.filter((x) => x.toMs > x.fromMs) };
+      const missing = 1 - progress;
+      const share = shareReaching(missing, missing / all, gained, (to) => (tb - ta) / MIN_MS / pace.minutesAt(ca + (cb - ca) * to));
+      return { atMs: ta + (tb - ta) * share, standing, stalls: stalls.filter((x) => x.toMs > x.fromMs) };
     }
     i++;
     t0 = t1;
     c0 = c1;
   }
+}
+
+/** Nearer than this share of a piece nobody looks: under a microsecond. */
+const SHARE_EXACT = 1e-12;
+
+/** Share of a piece at which a rising gain reaches what is missing: Newton's steps, kept inside what is known to hold it. */
+function shareReaching(missing: number, guess: number, gained: (to: number) => number, slope: (to: number) => number): number {
+  let [low, high, at] = [0, 1, guess];
+  for (let k = 0; k < 40 && high - low > SHARE_EXACT; k++) {
+    const off = gained(at) - missing;
+    if (off < 0) low = at;
+    else high = at;
+    const step = off / slope(at);
+    const next = at - step;
+    const inside = next > low && next < high;
+    if (Math.abs(step) < SHARE_EXACT) return inside ? next : at;
+    at = inside ? next : (low + high) / 2;
+  }
+  return high;
 }
 
 const schemeFor = (ca: number, cb: number) => (Math.abs(cb - ca) < LEVEL_K ? PLAIN : FINE);

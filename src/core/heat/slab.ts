@@ -56,41 +56,54 @@ export function conduct(
   const back = slab.inner.kind === 'fluid' ? 1 / (1 / slab.inner.h + dx / (2 * slab.kWPerMK)) : 0;
   const t = startC instanceof Float64Array ? Float64Array.from(startC) : new Float64Array(n).fill(startC);
   const surfaceC = new Float64Array(outerC.length);
-  // The matrix never changes: its elimination is done once, each step is two sweeps over the right-hand side.
+  // The matrix never changes: its elimination is done once, each stage is two sweeps over the right-hand side.
   const upper = new Float64Array(n);
   const inverse = new Float64Array(n);
   for (let i = 0; i < n; i++) {
     const diag = store + (i > 0 ? link : film) + (i < n - 1 ? link : back);
     inverse[i] = 1 / (i > 0 ? diag - link * upper[i - 1]! : diag);
-    upper[i] = i < n - 1 ? link * inverse[i]! : 0;
+    upper[i] = link * inverse[i]!;
   }
+  const kept = inverse.map((x) => store * x);
+  const [first, last] = [film * inverse[0]!, back * inverse[n - 1]!];
   const toFace = film / slab.hOuter - 1;
-  const start = new Float64Array(n);
-  const solve = () => {
-    t[0] = t[0]! * inverse[0]!;
-    for (let i = 1; i < n; i++) t[i] = (t[i]! + link * t[i - 1]!) * inverse[i]!;
-    for (let i = n - 2; i >= 0; i--) t[i] = t[i]! + upper[i]! * t[i + 1]!;
-  };
+  const mid = new Float64Array(n);
+  const end = n - 1;
+  // The trapezoid is solved for the mean of its two ends, which needs no matrix on the right; the end at γ is then twice that less the start.
+  const [ofMid, ofStart] = [2 * FROM_GAMMA, FROM_GAMMA + FROM_START];
   let [env0, in0] = [before?.outerC ?? outerC[0]!, before?.innerC ?? innerC?.[0] ?? 0];
   for (let s = 0; s < outerC.length; s++) {
-    const [env1, in1] = [outerC[s]!, back ? innerC![s]! : 0];
-    start.set(t);
-    // What comes in through both faces, at the start and at γ together.
-    const outer = film * (2 * env0 + GAMMA * (env1 - env0));
-    const inner = back * (2 * in0 + GAMMA * (in1 - in0));
-    for (let i = 0; i < n; i++) {
-      const gone =
-        (i > 0 ? link * (start[i]! - start[i - 1]!) : film * start[i]!) +
-        (i < n - 1 ? link * (start[i]! - start[i + 1]!) : back * start[i]!);
-      t[i] = store * start[i]! - gone + (i === 0 ? outer : 0) + (i === n - 1 ? inner : 0);
+    const env1 = outerC[s]!;
+    const in1 = back ? innerC![s]! : 0;
+    // What comes in through the faces at the middle of the first stage, and at the end of the second.
+    let next = first * (env0 + (GAMMA / 2) * (env1 - env0));
+    for (let i = 0; i < end; i++) {
+      const here = kept[i]! * t[i]! + next;
+      mid[i] = here;
+      next = upper[i + 1]! * here;
     }
-    solve();
-    for (let i = 0; i < n; i++)
-      t[i] = store * (FROM_GAMMA * t[i]! - FROM_START * start[i]!) + (i === 0 ? film * env1 : 0) + (i === n - 1 ? back * in1 : 0);
-    solve();
+    next += kept[end]! * t[end]! + last * (in0 + (GAMMA / 2) * (in1 - in0));
+    mid[end] = next;
+    for (let i = end - 1; i >= 0; i--) {
+      next = mid[i]! + upper[i]! * next;
+      mid[i] = next;
+    }
+    next = first * env1;
+    for (let i = 0; i < end; i++) {
+      const here = kept[i]! * (ofMid * mid[i]! - ofStart * t[i]!) + next;
+      t[i] = here;
+      next = upper[i + 1]! * here;
+    }
+    next += kept[end]! * (ofMid * mid[end]! - ofStart * t[end]!) + last * in1;
+    t[end] = next;
+    for (let i = end - 1; i >= 0; i--) {
+      next = t[i]! + upper[i]! * next;
+      t[i] = next;
+    }
     // The face lies between film and half cell: continuity of flux from the first cell to the face.
     surfaceC[s] = t[0]! + toFace * (t[0]! - env1);
-    [env0, in0] = [env1, in1];
+    env0 = env1;
+    in0 = in1;
   }
   return { surfaceC, cellsC: t };
 }

@@ -6,7 +6,7 @@ import type { Repair } from './job';
 import { derive, layOut, withStand, withTrouble } from './lay-out';
 import type { PotShare } from './milestone-times';
 import { mixAt, sheetHere } from './mix-here';
-import { asker } from './reach-try';
+import { asker, staysHotter } from './reach-try';
 import { type PotEstimate, type RepairAsk, type RepairPlan, schoolsOf, settingOf } from './repair-plan';
 
 const MIN_MS = 60_000;
@@ -127,9 +127,9 @@ export function planRepair(ask: RepairAsk): RepairPlan {
   const mixed = attempt(() => {
     // How fast a pot follows the air is a matter of its mass, and that of its time: the smallest batch of a first look decides.
     const rough = prepare(guess);
-    if (ask.thermal.potHeld && rough.batches.length)
-      reachOf = asker(sheet!, ask.thermal, Math.min(...rough.batches.map((b) => massOf(b.massG))));
-    const first = ask.thermal.potHeld && actuals.usableMin === null ? prepare(guess) : rough;
+    const follows = ask.thermal.potHeld && !staysHotter(ask.thermal);
+    if (follows && rough.batches.length) reachOf = asker(sheet!, ask.thermal, Math.min(...rough.batches.map((b) => massOf(b.massG))));
+    const first = follows && actuals.usableMin === null ? prepare(guess) : rough;
     if (actuals.usableMin !== null) return first;
     const look = attempt(() => layOut(ask, draft(first.batches), sheet, context, reachOf, sharesOf(first), true));
     const mixing = look.ok ? look.value.steps.find((s) => s.marks?.begin?.includes('mix-begins')) : undefined;

@@ -1,4 +1,4 @@
-import { following, type Series, valueAt } from '../climate';
+import { following, indexAt, type Series, valueAt } from '../climate';
 import { paceOf, potTauMin, reachOr, type Side, type Stall, type Standing } from '../cure';
 import { clockOf, MILESTONES, type Milestone, type SheetRevision } from '../system';
 import { attempt } from '../units';
@@ -58,6 +58,29 @@ export function sideOf(history: Series, thermal: Thermal, side: Side): Series {
   return side === 'short' ? found.warm : found.cold;
 }
 
+/** Whether material kept at a temperature of its own is never colder than the air, the warm edge of a forecast included: it then stays the hotter of the two. */
+export const staysHotter = (thermal: Thermal): boolean =>
+  thermal.potHeld && warmestIn(sideOf(thermal.air, thermal, 'short')) <= thermal.pot.values[0]!;
+
+function warmestIn(series: Series): number {
+  const known = warmest.get(series);
+  if (known !== undefined) return known;
+  let most = Number.NEGATIVE_INFINITY;
+  for (const c of series.values) if (c > most) most = c;
+  warmest.set(series, most);
+  return most;
+}
+const warmest = new WeakMap<Series, number>();
+
+/** Working times are over long before this: only where one is not is all of the weather followed. */
+const FOLLOWED_MS = 2 * 86_400_000;
+
+/** The first part of a series, so long from an instant. */
+const upTo = (series: Series, ms: number): Series => {
+  const n = Math.min(series.times.length, indexAt(series, ms) + 2);
+  return { times: series.times.subarray(0, n), values: series.values.subarray(0, n) };
+};
+
 /** A pot of this mass is followed where nobody knows yet how much is mixed at once, g. */
 export const USUAL_POT_G = 1000;
 
@@ -69,15 +92,16 @@ export const USUAL_POT_G = 1000;
 export function asker(sheet: SheetRevision, thermal: Thermal, potG = USUAL_POT_G): Ask {
   const known = new Map<string, ReachTry>();
   const mixed = new Map<string, Series>();
-  const historyFrom = (m: Milestone, side: Side, originMs: number): Series => {
+  /** The history from an origin, followed for so long; the whole of it where nothing has to be followed. */
+  const historyFrom = (m: Milestone, side: Side, originMs: number, toMs: number): Series => {
     const history = sideOf(historyOf(m, thermal), thermal, side);
     const { times } = thermal.air;
     const outside = originMs < times[0]! || originMs >= times.at(-1)!;
-    if (m.runsOn !== 'pot' || !thermal.potHeld || clockOf(m) !== 'working' || outside) return history;
-    const key = `${side}|${originMs}`;
+    if (m.runsOn !== 'pot' || !thermal.potHeld || clockOf(m) !== 'working' || outside || staysHotter(thermal)) return history;
+    const key = `${side}|${originMs}|${toMs}`;
     let found = mixed.get(key);
     if (!found) {
-      const air = sideOf(thermal.air, thermal, side);
+      const air = upTo(sideOf(thermal.air, thermal, side), toMs);
       const heldC = valueAt(thermal.pot, originMs);
       const own = following(air, heldC, originMs, potTauMin(sheet, potG) * MIN_MS);
       found = { times: own.times, values: own.values.map((c) => Math.max(c, heldC)) };
@@ -85,9 +109,15 @@ export function asker(sheet: SheetRevision, thermal: Thermal, potG = USUAL_POT_G
     }
     return found;
   };
+  const reach = (m: Milestone, side: Side, originMs: number): ReachTry => {
+    const history = historyFrom(m, side, originMs, originMs + FOLLOWED_MS);
+    const near = attemptReach(sheet, m, side, history, originMs);
+    if (near.atMs !== null || history.times.at(-1)! >= thermal.air.times.at(-1)!) return near;
+    return attemptReach(sheet, m, side, historyFrom(m, side, originMs, Number.POSITIVE_INFINITY), originMs);
+  };
   return (m, side, originMs) => {
     const key = `${m.kind}|${side}|${originMs}`;
-    const found = known.get(key) ?? attemptReach(sheet, m, side, historyFrom(m, side, originMs), originMs);
+    const found = known.get(key) ?? reach(m, side, originMs);
     known.set(key, found);
     return found;
   };

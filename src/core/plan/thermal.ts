@@ -83,7 +83,7 @@ export function thermalOf(
   const pot = withReadings(held === null ? air : { times: air.times, values: new Float64Array(air.times.length).fill(held) }, read('pot'));
   // Readings add samples of their own, so the two may stand on different times.
   const airThere = air.times.length === base.times.length ? air : { times: base.times, values: base.times.map((ms) => valueAt(air, ms)) };
-  const hot = combine(base, airThere, Math.max);
+  const hot = hotterOf(base, airThere);
   const cold = laid ? combine(base, partUnder(airThere, laid), Math.min) : base;
   const wide = site.air.spread;
   const last = wide?.times.at(-1) ?? 0;
@@ -94,6 +94,16 @@ export function thermalOf(
   const potHeld = held !== null && !read('pot').length;
   return { air, dew, base, pot, potHeld, cold, hot, spread };
 }
+
+/** The hotter of base and air, worked out once where several repairs share both. */
+function hotterOf(base: Series, air: Series): Series {
+  const known = hotter.get(base);
+  if (known?.air === air) return known.hot;
+  const hot = combine(base, air, Math.max);
+  hotter.set(base, { air, hot });
+  return hot;
+}
+const hotter = new WeakMap<Series, { readonly air: Series; readonly hot: Series }>();
 
 /** A part in the air: its heat over its face against the film of air. */
 function partUnder(air: Series, { thicknessMm, material }: LaidOn): Series {
