@@ -1,5 +1,5 @@
-// The one-way arrows of the house: app -> ui -> store, worker, device -> core; inside core, only folders above.
-const core = ['units', 'void', 'scan', 'system', 'heat', 'climate', 'cure', 'mix', 'method', 'plan', 'judge', 'record', 'file'];
+// The one-way arrows of the house: app -> ui -> words, store, worker, device -> core; inside core, only folders above.
+const core = ['units', 'say', 'void', 'scan', 'system', 'heat', 'climate', 'cure', 'mix', 'method', 'plan', 'judge', 'record', 'file'];
 
 const insideCore = core.map((folder, i) => ({
   name: `core-${folder}-looks-only-up`,
@@ -29,6 +29,12 @@ module.exports = {
       severity: 'error',
       from: { path: '^src/(store|worker|device)/', pathNot: '\\.test\\.ts$' },
       to: { path: '^src/(app|ui|sample)/' },
+    },
+    {
+      name: 'words-know-core',
+      severity: 'error',
+      from: { path: '^src/words/', pathNot: '\\.test\\.ts$' },
+      to: { path: '^src/(app|ui|sample|store|worker|device|server)/' },
     },
     { name: 'sample-knows-core', severity: 'error', from: { path: '^src/sample/' }, to: { path: '^src/(app|ui|store|worker|device)/' } },
     { name: 'ui-not-app', severity: 'error', from: { path: '^src/ui/' }, to: { path: '^src/app/' } },

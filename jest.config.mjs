@@ -8,12 +8,25 @@ const common = {
   },
   // Packages shipped as ES modules only are compiled too.
   transformIgnorePatterns: [
-    'node_modules/(?!(nanoid|idb|@noble|d3|d3-[^/]+|internmap|@kninnug|delaunator|robust-predicates|comlink|luxon|three|ml-matrix|ml-array-[^/]+|is-any-array)/)',
+    'node_modules/(?!(nanoid|intl-messageformat|@formatjs|idb|@noble|d3|d3-[^/]+|internmap|@kninnug|delaunator|robust-predicates|comlink|luxon|three|ml-matrix|ml-array-[^/]+|is-any-array)/)',
   ],
   moduleNameMapper: { '^#constrainautor$': '@kninnug/constrainautor', '^@/(.*)$': '<rootDir>/src/$1' },
   testEnvironment: 'node',
   // Every look at a global goes through the sandbox of a test; those of the hot loops are handed in.
-  sandboxInjectedGlobals: ['Math', 'Number', 'Float64Array', 'Float32Array', 'Uint8Array', 'Int32Array', 'Uint32Array', 'Array', 'Object', 'Map', 'Set', 'JSON'],
+  sandboxInjectedGlobals: [
+    'Math',
+    'Number',
+    'Float64Array',
+    'Float32Array',
+    'Uint8Array',
+    'Int32Array',
+    'Uint32Array',
+    'Array',
+    'Object',
+    'Map',
+    'Set',
+    'JSON',
+  ],
 };
 export default {
   projects: [

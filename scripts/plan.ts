@@ -3,20 +3,28 @@ import { parseArgs } from 'node:util';
 import { readJobFile } from '../src/core/file';
 import { preparePots } from '../src/core/plan';
 import { planReport, viewJob } from '../src/core/record';
-import { Refusal } from '../src/core/units';
+import { Refusal, type UnitSystem } from '../src/core/units';
+import { planInWords } from '../src/words';
 
-/** Prints the plan of an exported job file: `npm run -s plan -- FILE [--at ISO-INSTANT]`, `-` for standard input. */
+/** Prints the plan of an exported job file: `npm run -s plan -- FILE [--at ISO-INSTANT] [--units us]`, `-` for standard input. */
 function main(): number {
   let file: string | undefined;
   let at: string | undefined;
+  let units = 'metric';
   try {
-    const read = parseArgs({ allowPositionals: true, options: { at: { type: 'string' } } });
+    const read = parseArgs({ allowPositionals: true, options: { at: { type: 'string' }, units: { type: 'string' } } });
     [file] = read.positionals;
     at = read.values.at;
+    units = read.values.units ?? 'metric';
   } catch (error) {
     process.stderr.write(`${(error as Error).message}\n`);
     return 2;
   }
+  if (units !== 'metric' && units !== 'us') {
+    process.stderr.write(`units: “${units}” is neither metric nor us.\n`);
+    return 2;
+  }
+  const system: UnitSystem = units;
   if (!file) {
     process.stderr.write('Name a job file, or - for standard input: npm run -s plan -- FILE [--at ISO-INSTANT]\n');
     return 2;
@@ -29,7 +37,8 @@ function main(): number {
   try {
     const text = readFileSync(file === '-' ? 0 : file, 'utf8');
     const job = readJobFile(text);
-    process.stdout.write(`${JSON.stringify(planReport(viewJob(job, nowMs, preparePots(job.repairs, job.sheets))), null, 1)}\n`);
+    const report = planReport(viewJob(job, nowMs, preparePots(job.repairs, job.sheets)));
+    process.stdout.write(`${JSON.stringify(planInWords(report, { system, zone: job.job.zone, language: 'en' }), null, 1)}\n`);
     return 0;
   } catch (error) {
     if (error instanceof Refusal) process.stderr.write(`${error.problem.field}: ${error.problem.sentence}\n`);

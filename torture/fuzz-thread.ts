@@ -2,6 +2,7 @@ import { parentPort } from 'node:worker_threads';
 import { calendarFile, readJobFile, writeJobFile } from '../src/core/file';
 import { planReport, viewJob } from '../src/core/record';
 import { Refusal } from '../src/core/units';
+import { planInWords } from '../src/words';
 import { mutant, seedFiles } from './mutants';
 
 /** What became of a file: refused with a sentence, planned, or a fault of ours. */
@@ -36,6 +37,8 @@ function tried(n: number): Verdict {
   try {
     const view = viewJob(file, NOW);
     const report = planReport(view);
+    // Every message is rendered: a gap that nothing fills would throw.
+    planInWords(report, { system: n % 2 ? 'us' : 'metric', zone: file.job.zone, language: 'en' });
     // What a file names as a word stays a word: only what was computed is looked at.
     const bad = badFigure({ ...report, repairs: report.repairs.map(({ name: _n, system: _s, ...r }) => ({ ...r, findings: [] })) }, '');
     if (bad && !text.includes('NaN') && !text.includes('Infinity')) return { n, is: 'fault', why: bad };

@@ -1,12 +1,14 @@
 import { readJobFile } from '@/core/file';
 import { type Pots, potSheets, preparePots, type SheetHeat } from '@/core/plan';
 import { planReport, stableJson, viewJob } from '@/core/record';
-import { Refusal } from '@/core/units';
+import { Refusal, type UnitSystem } from '@/core/units';
+import { planInWords } from '@/words';
 
 /** A job file and the present, as they are handed to a thread. */
 export interface PlanAsk {
   readonly bytes: ArrayBuffer;
   readonly nowMs: number;
+  readonly units: UnitSystem;
 }
 export type PlanReply =
   | { readonly ok: true; readonly text: string }
@@ -31,11 +33,12 @@ function potsOf(repairs: Parameters<typeof potSheets>[0], sheets: Parameters<typ
 }
 
 /** Plans a job file. Runs in a thread of its own, so that nothing else waits for it. */
-export default function plan({ bytes, nowMs }: PlanAsk): PlanReply {
+export default function plan({ bytes, nowMs, units }: PlanAsk): PlanReply {
   try {
     const text = new TextDecoder('utf-8', { fatal: false }).decode(bytes);
     const file = readJobFile(text);
-    return { ok: true, text: JSON.stringify(planReport(viewJob(file, nowMs, potsOf(file.repairs, file.sheets)))) };
+    const report = planReport(viewJob(file, nowMs, potsOf(file.repairs, file.sheets)));
+    return { ok: true, text: JSON.stringify(planInWords(report, { system: units, zone: file.job.zone, language: 'en' })) };
   } catch (error) {
     if (!(error instanceof Refusal)) throw error;
     const { field, allowed, sentence } = error.problem;

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { Said, texts, type Values } from '../say';
 
 /** What was noticed: what, why, what to do. A stop holds the work until it is overridden with a reason and a role. */
 export const Finding = z.object({
@@ -6,8 +7,47 @@ export const Finding = z.object({
   id: z.string(),
   severity: z.enum(['stop', 'caution', 'note']),
   stage: z.enum(['inspect', 'measure', 'material', 'mix', 'place', 'hold', 'finish', 'release']),
-  title: z.string(),
-  why: z.string(),
-  todo: z.string(),
+  title: Said,
+  why: Said,
+  todo: Said,
 });
 export type Finding = z.infer<typeof Finding>;
+
+/** One thing that can be noticed: how grave it is, where it belongs, its words in ICU message syntax. */
+export interface FindingRow {
+  /** Of the finding, where several rows speak of one thing; else the key of the row. */
+  readonly id?: string;
+  readonly severity: Finding['severity'];
+  readonly stage: Finding['stage'];
+  readonly title: string;
+  readonly why: string;
+  readonly todo: string;
+}
+
+/** Makes a finding of a row: what stands in the gaps of its words, and what it is about where a repair may have several. */
+export type Notice = (
+  values?: Values,
+  over?: { readonly of?: string | number; readonly severity?: Finding['severity']; readonly stage?: Finding['stage'] },
+) => Finding;
+
+/**
+ * A table of what one rule can notice.
+ * @example
+ * const F = findings({ dew: { severity: 'stop', stage: 'place', title: 'Base is wet with dew', why: 'It lies {margin} above it.', todo: '…' } });
+ * F.dew({ margin: kelvin(1.4) });
+ */
+export function findings<K extends string>(table: Readonly<Record<K, FindingRow>>): Readonly<Record<K, Notice>> {
+  const notices = {} as Record<K, Notice>;
+  for (const [key, row] of Object.entries(table) as [K, FindingRow][]) {
+    const say = texts(`finding.${key}`, { title: row.title, why: row.why, todo: row.todo });
+    notices[key] = (values, over = {}) => ({
+      id: over.of === undefined ? (row.id ?? key) : `${row.id ?? key}:${over.of}`,
+      severity: over.severity ?? row.severity,
+      stage: over.stage ?? row.stage,
+      title: say.title(values),
+      why: say.why(values),
+      todo: say.todo(values),
+    });
+  }
+  return notices;
+}

@@ -1,4 +1,6 @@
 import { DateTime } from 'luxon';
+import type { Said } from '@/core/say';
+import { PLAIN_READER, say } from '@/words';
 import { sampleData } from '../../sample/jobs';
 import { pasteSheet, sampleSheets } from '../../sample/systems';
 import { METHODS } from '../method';
@@ -6,6 +8,8 @@ import type { Job, Repair } from '../plan';
 import { type Event, viewJob } from '../record';
 import { measured } from '../void';
 import { RULES, standingStops } from '.';
+
+const sentence = (said: Said) => say(said, { ...PLAIN_READER, zone: 'Europe/Helsinki' });
 
 const zone = 'Europe/Helsinki';
 const NOW = DateTime.fromISO('2026-05-05T06:00', { zone }).toMillis();
@@ -39,7 +43,7 @@ test('the stops the trade asks for: torn seat, young base, water behind', () => 
   const young = view({ ...nosing, base: { ...nosing.base, castOn: '2026-04-20' } });
   const stop = young.findings.find((f) => f.id === 'base-age')!;
   // Cast 20 April, the sheet asks for 28 days: 18 May.
-  expect(stop.todo).toMatch(/18 May 2026/);
+  expect(sentence(stop.todo)).toMatch(/18 May 2026/);
   expect(stop.severity).toBe('stop');
 });
 
@@ -94,7 +98,7 @@ test('estimates are named as such, and a newer sheet is pointed out', () => {
 
 test('a deadline that cannot be met is said, with how far it is missed', () => {
   const f = view(nosing, { wantedAt: NOW + 6 * 3_600_000 }).findings.find((x) => x.id === 'deadline')!;
-  expect(f.title).toMatch(/short of the wanted reopening/);
+  expect(sentence(f.title)).toMatch(/short of the wanted reopening/);
 });
 
 test('an override lifts the stop, keeps reason and role, and changes nothing else', () => {
@@ -125,9 +129,9 @@ test('every finding says what, why and what to do', () => {
   const worst = { climate: { kind: 'daily' as const, lowC: -1, lowHour: 6, highC: 7, highHour: 15, humidityAtLowPct: 99 }, wantedAt: NOW };
   for (const r of [nosing, eyes, plate])
     for (const f of view({ ...r, answers: Object.fromEntries(Object.keys(r.answers).map((k) => [k, 'unsure'])) }, worst).findings) {
-      expect(f.title.length).toBeGreaterThan(5);
-      expect(f.why).toMatch(/\.$/);
-      expect(f.todo).toMatch(/\.$/);
+      expect(sentence(f.title).length).toBeGreaterThan(5);
+      expect(sentence(f.why)).toMatch(/\.$/);
+      expect(sentence(f.todo)).toMatch(/\.$/);
     }
   expect(Object.keys(RULES).length).toBeGreaterThan(15);
 });

@@ -1,8 +1,12 @@
+import type { Said } from '@/core/say';
+import { PLAIN_READER, say } from '@/words';
 import { sampleData } from '../../sample/jobs';
 import { sampleSheets, sampleStock } from '../../sample/systems';
 import type { Job, Repair } from '../plan';
 import { type Event, type EventBody, viewJob } from '../record';
 import type { Stock } from '../system';
+
+const sentence = (said: Said) => say(said, { ...PLAIN_READER, zone: 'Europe/Helsinki' });
 
 const NOW = Date.UTC(2026, 4, 5, 6);
 const { bundles } = sampleData(NOW, 'Europe/Helsinki');
@@ -34,11 +38,9 @@ test('lots over their date or out of the frost are pointed out by name, sound on
   const lot = stock.find((l) => l.id === 'stock-paste')!;
   expect(ids(plate, { stock })).not.toContain(`caution lot:${lot.id}`);
   const old = found(plate, { stock: [{ ...lot, expiresOn: '2026-01-01' }] }).find((f) => f.id === `lot:${lot.id}`)!;
-  expect(old.why).toMatch(/use by 2026-01-01, the work is on 2026-05-06/);
-  expect(
-    found(plate, { stock: [{ ...lot, breaches: [{ on: '2026-02-01', text: 'froze in the van' }] }] }).find((f) => f.id === `lot:${lot.id}`)!
-      .why,
-  ).toMatch(/froze in the van/);
+  expect(sentence(old.why)).toMatch(/use by 2026-01-01, the work is on 2026-05-06/);
+  const frozen = { ...lot, breaches: [{ on: '2026-02-01', text: 'froze in the van' }] };
+  expect(sentence(found(plate, { stock: [frozen] }).find((f) => f.id === `lot:${lot.id}`)!.why)).toMatch(/froze in the van/);
   // An empty lot is nobody's concern.
   expect(ids(plate, { stock: [{ ...lot, quantity: 0, openedShare: 0, expiresOn: '2026-01-01' }] })).not.toContain(`caution lot:${lot.id}`);
 });
@@ -55,7 +57,7 @@ test('a lift that sags off a wall is a stop, in lifts that hold it is not', () =
   const hull = sampleSheets.find((s) => s.id === 'sheet-hull-1')!;
   const wall = { ...nosing, sheetId: hull.id, kitId: 'set', orientation: 'wall' as const };
   // Its lifts are up to 12 mm, it holds 10 on a wall.
-  expect(found(wall).find((f) => f.id === 'sag')!.why).toMatch(/12 mm on a wall, the sheet holds 10 mm/);
+  expect(sentence(found(wall).find((f) => f.id === 'sag')!.why)).toMatch(/12 mm on a wall, the sheet holds 10 mm/);
   expect(ids({ ...wall, orientation: 'floor' })).not.toContain('stop sag');
 });
 
@@ -78,7 +80,7 @@ test('a measure that is not known, or too coarse, is a stop; a fine one is none'
 
 test('a pot far bigger than the sheet’s pot life is for is pointed out', () => {
   const big = { ...plate, void: { ...plate.void!, count: 4 }, settings: { ...plate.settings, rate: 400 } };
-  expect(found(big).find((f) => f.id === 'pot-mass')?.why).toMatch(/the sheet’s time is for 200 g/);
+  expect(sentence(found(big).find((f) => f.id === 'pot-mass')!.why)).toMatch(/the sheet’s time is for 200 g/);
   expect(ids({ ...big, massCapG: 250 })).not.toContain('caution pot-mass');
 });
 

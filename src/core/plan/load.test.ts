@@ -1,8 +1,12 @@
+import type { Said } from '@/core/say';
+import { PLAIN_READER, say } from '@/words';
 import { sampleData } from '../../sample/jobs';
 import { mortarSheet, pasteSheet, sampleSheets } from '../../sample/systems';
 import { judge } from '../judge';
 import type { SheetRevision } from '../system';
 import { FIRST_LOAD, type Job, type Load, loadCheck, NOTHING_YET, planJob, type Repair, type RepairPlan, strengthOver } from '.';
+
+const sentence = (said: Said) => say(said, { ...PLAIN_READER, zone: 'Europe/Helsinki' });
 
 const NOW = Date.parse('2026-05-05T03:00:00Z');
 const { bundles } = sampleData(NOW, 'Europe/Helsinki');
@@ -95,7 +99,7 @@ test('findings: too much is a stop, later than the opening is a stop with its in
   expect(ids(load({ areaMm2: 100 }))).toContain('stop load');
   expect(ids(load({ forceN: 100 }))).not.toContain('stop load');
   const late = found({ ...plate, load: load({ areaMm2: 30_000 / 9 / 0.97 }) }).find((f) => f.id === 'load')!;
-  expect(late.title).toMatch(/only from \w{3} \d\d:\d\d/);
+  expect(sentence(late.title)).toMatch(/only from \w{3} \d\d:\d\d/);
   expect(ids(load(), eyes)).toContain('caution load:unchecked');
   expect(found({ ...nosing, load: load({ forceN: 10 }) }).some((f) => f.id === 'review')).toBe(true);
   expect(found(nosing).some((f) => f.id === 'review')).toBe(false);
@@ -103,12 +107,12 @@ test('findings: too much is a stop, later than the opening is a stop with its in
 
 test('cured below what the sheet asks for it stays weak, and a warm day in service then stops the load', () => {
   const cold = found(nosing, sampleSheets, 8);
-  expect(cold.find((f) => f.id === 'cold-cure')!.why).toMatch(/never above 8\.0 °C; the sheet asks for 10 °C/);
+  expect(sentence(cold.find((f) => f.id === 'cold-cure')!.why)).toMatch(/never above 8\.0 °C; the sheet asks for 10 °C/);
   expect(found(nosing, sampleSheets, 14).some((f) => f.id === 'cold-cure')).toBe(false);
   // 8 °C + 20 K, less 15 K: anything warmer than 13 °C.
   const glass = found({ ...nosing, load: load({ forceN: 10, serviceC: 25 }) }, sampleSheets, 8).find((f) => f.id === 'glass')!;
   expect([glass.severity, glass.stage]).toEqual(['stop', 'release']);
-  expect(glass.why).toMatch(/28 °C, lowered by the cold cure/);
+  expect(sentence(glass.why)).toMatch(/28 °C, lowered by the cold cure/);
   expect(found({ ...nosing, load: load({ forceN: 10, serviceC: 25 }) }, sampleSheets, 14).some((f) => f.id === 'glass')).toBe(false);
   expect(found({ ...nosing, load: load({ forceN: 10, serviceC: 45 }) }, sampleSheets, 14).some((f) => f.id === 'glass')).toBe(true);
 });
@@ -123,7 +127,7 @@ test.each([
   [null, null, 'peroxide', 'caution meets:radical-over'],
 ] as const)('what it meets is noticed: %s, under %s, over %s', (grade, under, over, id) => {
   const f = found({ ...plate, meets: { grade, under, over } }).find((x) => `${x.severity} ${x.id}` === id)!;
-  expect(f.why).toMatch(/It matters from \w{3} \d\d:\d\d/);
+  expect(sentence(f.why)).toMatch(/It matters from \w{3} \d\d:\d\d/);
   expect(found(plate).some((x) => x.id.startsWith('meets:'))).toBe(false);
 });
 

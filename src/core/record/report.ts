@@ -69,7 +69,8 @@ export type RepairReport = z.infer<typeof RepairReport>;
 /** The plan of a job as exported. */
 export const PlanReport = z.object({
   format: z.literal('grenko-plan'),
-  version: z.literal(1),
+  /** 1: findings as sentences; 2: as messages. */
+  version: z.union([z.literal(1), z.literal(2)]),
   coreVersion: z.string(),
   jobId: z.string(),
   at: z.string(),
@@ -163,7 +164,7 @@ export function planReport(view: JobView): PlanReport {
   const kitProblem = view.plan.kitProblem();
   return {
     format: 'grenko-plan',
-    version: 1,
+    version: 2,
     coreVersion: CORE_VERSION,
     jobId: view.job.id,
     at: stamp(view.plan.nowMs)!,

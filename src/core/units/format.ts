@@ -12,7 +12,7 @@ export interface Shown {
 const shown = (digits: string, unit: string): Shown => ({ digits, unit, text: unit ? `${digits} ${unit}` : digits });
 
 /** The unit a value of that size is best read in. */
-function displayUnit(kind: Kind, value: number, system: UnitSystem): string {
+export function shownUnit(kind: Kind, value: number, system: UnitSystem): string {
   const size = Math.abs(value);
   const us = system === 'us';
   switch (kind) {
@@ -58,7 +58,7 @@ export function format(kind: Kind, value: number, system: UnitSystem, digits = 3
     const text = formatDuration(value);
     return { digits: text, unit: '', text };
   }
-  const symbol = displayUnit(kind, value, system);
+  const symbol = shownUnit(kind, value, system);
   const converted = fromCore(unitOf(kind, symbol), value);
   if (kind === 'temperature' || kind === 'interval') return shown((Math.abs(converted) < 0.05 ? 0 : converted).toFixed(1), symbol);
   if (kind === 'count') return shown(figure(converted, 12), '');

@@ -3,7 +3,7 @@ import { Printer } from 'lucide-react';
 import Link from 'next/link';
 import { formatDuration } from '@/core/units';
 import { SHAPES } from '@/core/void';
-import { FindingSign, useFormat } from '../shared/bits';
+import { FindingSign, useFormat, useSay } from '../shared/bits';
 import { Drawing } from '../shared/Drawing';
 import { dayAndClock, fullWhen } from '../shared/when';
 import { useNow } from '../workspace/now';
@@ -16,6 +16,7 @@ export function CardPage({ jobId }: { jobId: string }) {
   const view = useJobView(jobId);
   const nowMs = useNow(60_000);
   const format = useFormat();
+  const says = useSay(view?.job.zone ?? 'utc');
   const lessons = useWorkspace((d) => d.events).filter((e) => e.body.kind === 'lesson');
   if (!view)
     return (
@@ -172,7 +173,7 @@ export function CardPage({ jobId }: { jobId: string }) {
                   <li key={f.id} className="flex gap-2 items-start">
                     <FindingSign severity={f.severity} size={18} />
                     <span>
-                      <strong>{f.title}.</strong> {f.why} {f.todo}
+                      <strong>{says(f.title)}.</strong> {says(f.why)} {says(f.todo)}
                     </span>
                   </li>
                 ))}

@@ -4,6 +4,7 @@ import { type Finding, standingStops } from '@/core/judge';
 import { loadCheck, reviewOf, strengthOver } from '@/core/plan';
 import type { MilestoneId } from '@/core/system';
 import { figure } from '@/core/units';
+import { type Reader, say } from '@/words';
 import type { StageProps } from '../repair/stage-props';
 import { AskForBackup } from '../settings/Backup';
 import { Answer, Choice, FindingCard, Heading, Working } from '../shared/bits';
@@ -25,7 +26,7 @@ const OPENS: readonly MilestoneId[] = ['release', 'foot', 'light-load', 'load', 
 const EARLY = 'early:release:tests';
 
 /** What still keeps the repair from being signed. */
-export function releaseObstacles(at: StageProps['at'], nowMs: number): string[] {
+export function releaseObstacles(at: StageProps['at'], nowMs: number, reader: Reader): string[] {
   const { plan, actuals } = at;
   const tests = plan.method?.tests ?? [];
   const main = plan.milestones.findLast((m) => m.kind === plan.serves);
@@ -38,7 +39,7 @@ export function releaseObstacles(at: StageProps['at'], nowMs: number): string[] 
     ...(main?.planMs && nowMs < main.planMs && !actuals.overrides.has(EARLY) ? [`${main.label} is reached later than now.`] : []),
     ...tests.filter((t) => !actuals.tests.has(t.id)).map((t) => `Test open: ${t.ask}`),
     ...tests.filter((t) => actuals.tests.get(t.id) === 'no').map((t) => `Test failed: ${t.ask}`),
-    ...standingStops(at.findings, actuals.overrides).map((f) => `Stop: ${f.title}.`),
+    ...standingStops(at.findings, actuals.overrides).map((f) => `Stop: ${say(f.title, reader)}.`),
     ...(needsReview(at) && !actuals.reviewed ? ['Not reviewed by a competent person yet.'] : []),
   ];
 }
@@ -159,7 +160,9 @@ function Signature({
 
 function Side({ view, at, nowMs }: StageProps) {
   const { plan, actuals, repair } = at;
-  const obstacles = releaseObstacles(at, nowMs);
+  const { zone } = view.job;
+  const system = usePrefs((p) => p.system);
+  const obstacles = releaseObstacles(at, nowMs, { system, zone, language: 'en' });
   const main = plan.milestones.findLast((m) => m.kind === plan.serves);
   const early: Finding | null =
     actuals.startedAt !== null && !actuals.released && main?.planMs && nowMs < main.planMs
@@ -194,8 +197,8 @@ function Side({ view, at, nowMs }: StageProps) {
         </div>
       )}
       {early && (
-        <FindingCard finding={early} overridden={actuals.overrides.get(EARLY)}>
-          {!actuals.overrides.has(EARLY) && <Override at={at} finding={early} />}
+        <FindingCard zone={zone} finding={early} overridden={actuals.overrides.get(EARLY)}>
+          {!actuals.overrides.has(EARLY) && <Override at={at} zone={zone} finding={early} />}
         </FindingCard>
       )}
       {needsReview(at) && !actuals.reviewed && (

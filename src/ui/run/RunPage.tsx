@@ -223,15 +223,15 @@ export function RunPage({ jobId, repairId }: { jobId: string; repairId: string }
           </section>
         )}
         {stops.map((f) => (
-          <FindingCard key={f.id} finding={f}>
+          <FindingCard key={f.id} zone={zone} finding={f}>
             <StandInAsk at={at} zone={zone} finding={f}>
-              <Override at={at} finding={f} />
+              <Override at={at} zone={zone} finding={f} />
             </StandInAsk>
           </FindingCard>
         ))}
         {earlyFinding && earlyHeld && (
-          <FindingCard finding={earlyFinding}>
-            <Override at={at} finding={earlyFinding} />
+          <FindingCard zone={zone} finding={earlyFinding}>
+            <Override at={at} zone={zone} finding={earlyFinding} />
           </FindingCard>
         )}
         {started && step?.hold && !earlyHeld && (
@@ -300,7 +300,7 @@ export function RunPage({ jobId, repairId }: { jobId: string; repairId: string }
         {at.findings
           .filter((f) => f.severity !== 'stop')
           .map((f) => (
-            <FindingCard key={f.id} finding={f} />
+            <FindingCard key={f.id} zone={zone} finding={f} />
           ))}
         <div className="mt-3">
           <Ways />

@@ -5,14 +5,14 @@ import type { Stage } from '@/core/method';
 import type { RepairView } from '@/core/record';
 import { usePrefs } from '../workspace/prefs';
 import { record } from '../workspace/record';
-import { FindingCard } from './bits';
+import { FindingCard, useSay } from './bits';
 import { Dialog } from './Dialog';
 import { RememberedArea, useRememberedText } from './Remembered';
 import { SavingButton } from './SavingButton';
 import { StandInAsk } from './StandIns';
 
 /** Overriding a stop: a reason and a role, kept in the record. */
-export function Override({ at, finding }: { at: RepairView; finding: Finding }) {
+export function Override({ at, zone, finding }: { at: RepairView; zone: string; finding: Finding }) {
   const [open, setOpen] = useState(false);
   return (
     <>
@@ -20,13 +20,14 @@ export function Override({ at, finding }: { at: RepairView; finding: Finding }) 
         Go on all the same…
       </button>
       <Dialog open={open} title="Go on against a stop" onClose={() => setOpen(false)}>
-        <OverrideForm at={at} finding={finding} onDone={() => setOpen(false)} />
+        <OverrideForm at={at} zone={zone} finding={finding} onDone={() => setOpen(false)} />
       </Dialog>
     </>
   );
 }
 
-function OverrideForm({ at, finding, onDone }: { at: RepairView; finding: Finding; onDone: () => void }) {
+function OverrideForm({ at, zone, finding, onDone }: { at: RepairView; zone: string; finding: Finding; onDone: () => void }) {
+  const says = useSay(zone);
   const reason = useRememberedText(`reason ${finding.id}`);
   const known = usePrefs((p) => p.role);
   const [role, setRole] = useState(known);
@@ -34,14 +35,18 @@ function OverrideForm({ at, finding, onDone }: { at: RepairView; finding: Findin
   const submit = async () => {
     if (reason.text.trim().length < 3) return setFault('Write the reason: it stays in the record.');
     if (!role.trim()) return setFault('Say in which role you decide this.');
-    await record(at.repair.id, { kind: 'override', finding: finding.id, title: finding.title, reason: reason.text.trim() }, role.trim());
+    await record(
+      at.repair.id,
+      { kind: 'override', finding: finding.id, title: says(finding.title), reason: reason.text.trim() },
+      role.trim(),
+    );
     reason.type(null);
     onDone();
   };
   return (
     <>
       <p className="mb-3">
-        <strong>{finding.title}.</strong> {finding.why} It never replaces the sheet, the local code or licensed practice.
+        <strong>{says(finding.title)}.</strong> {says(finding.why)} It never replaces the sheet, the local code or licensed practice.
       </p>
       <RememberedArea label="Reason" of={reason} />
       <label className="block mb-2">
@@ -69,6 +74,7 @@ export function StageFindings({ at, zone, stage, all }: { at: RepairView; zone: 
       {problems.map((p) => (
         <FindingCard
           key={p.field + p.sentence}
+          zone={zone}
           finding={{
             id: `problem:${p.field}`,
             severity: 'stop',
@@ -80,10 +86,10 @@ export function StageFindings({ at, zone, stage, all }: { at: RepairView; zone: 
         />
       ))}
       {mine.map((f) => (
-        <FindingCard key={f.id} finding={f} overridden={at.actuals.overrides.get(f.id)}>
+        <FindingCard key={f.id} zone={zone} finding={f} overridden={at.actuals.overrides.get(f.id)}>
           {f.severity === 'stop' && !at.actuals.overrides.has(f.id) && (
             <StandInAsk at={at} zone={zone} finding={f}>
-              <Override at={at} finding={f} />
+              <Override at={at} zone={zone} finding={f} />
             </StandInAsk>
           )}
         </FindingCard>

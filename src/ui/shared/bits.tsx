@@ -3,7 +3,9 @@ import { Check, ClipboardCopy } from 'lucide-react';
 import Link from 'next/link';
 import { type ReactNode, useId, useRef, useState } from 'react';
 import type { Finding } from '@/core/judge';
+import type { Said } from '@/core/say';
 import { figure, format, type Kind, proseIn, type Voice, type WorkLine } from '@/core/units';
+import { say } from '@/words';
 import { usePrefs } from '../workspace/prefs';
 import { useTyped } from '../workspace/typing';
 
@@ -17,6 +19,12 @@ export function useFormat() {
 export function useProse() {
   const system = usePrefs((p) => p.system);
   return (text: string) => proseIn(text, system);
+}
+
+/** What the core says, in the person’s units, at the site’s time. */
+export function useSay(zone: string) {
+  const system = usePrefs((p) => p.system);
+  return (said: Said) => say(said, { system, zone, language: 'en' });
 }
 
 /** The one answer of a stage: a large figure, its unit, and its doubt beside it. */
@@ -148,14 +156,16 @@ const FINDING_STYLE: Record<Finding['severity'], { background: string; color: st
 /** What was noticed: what, why, what to do. */
 export function FindingCard({
   finding,
+  zone,
   overridden,
   children,
 }: {
   finding: Finding;
+  zone: string;
   overridden?: { reason: string; role: string };
   children?: ReactNode;
 }) {
-  const prose = useProse();
+  const says = useSay(zone);
   return (
     <article
       className="flex gap-3 p-2.5 mt-2"
@@ -167,10 +177,10 @@ export function FindingCard({
       <div className="min-w-0">
         <h3 className="font-bold leading-tight">
           <span className="sr-only">{finding.severity}: </span>
-          {prose(finding.title)}
+          {says(finding.title)}
         </h3>
         <p className="text-sm leading-snug">
-          {prose(finding.why)} <strong className="font-semibold">{prose(finding.todo)}</strong>
+          {says(finding.why)} <strong className="font-semibold">{says(finding.todo)}</strong>
         </p>
         {overridden && (
           <p className="text-sm mt-1 italic">

@@ -1,6 +1,7 @@
 import type { Stage } from '@/core/method';
 import type { RepairView } from '@/core/record';
 import { format, type UnitSystem } from '@/core/units';
+import { say } from '@/words';
 import { shortWhen } from './when';
 
 /** The one answer of each stage in a few words, as the folding rule carries it. */
@@ -13,13 +14,12 @@ export function stageAnswer(
 ): string {
   const stops = findings.filter((f) => f.stage === stage && f.severity === 'stop' && !actuals.overrides.has(f.id));
   switch (stage) {
-    case 'inspect':
+    case 'inspect': {
       if (plan.unanswered.length) return `${plan.unanswered.length} to answer`;
-      return stops.length
-        ? stops[0]!.title.length > 20
-          ? `${stops.length} stop${stops.length > 1 ? 's' : ''}`
-          : stops[0]!.title.toLowerCase()
-        : 'may go on';
+      if (!stops.length) return 'may go on';
+      const title = say(stops[0]!.title, { system, zone, language: 'en' });
+      return title.length > 20 ? `${stops.length} stop${stops.length > 1 ? 's' : ''}` : title.toLowerCase();
+    }
     case 'measure':
       return plan.void
         ? format('volume', plan.void.nominalMl, system).text

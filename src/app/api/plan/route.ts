@@ -6,7 +6,7 @@ const LIMIT = 20_000_000;
 const said = (status: number, field: string, allowed: string, sentence: string, headers: Record<string, string> = {}) =>
   Response.json({ error: { field, allowed, sentence } }, { status, headers });
 
-/** POST a job file, get its plan. `?at=ISO-INSTANT` sets the present. */
+/** POST a job file, get its plan. `?at=ISO-INSTANT` sets the present, `?units=us` the units of its sentences. */
 export async function POST(request: Request): Promise<Response> {
   const stated = Number(request.headers.get('content-length') ?? 0);
   const tooLarge = () => said(413, 'file', `up to ${LIMIT / 1e6} MB`, `The file is larger than ${LIMIT / 1e6} MB.`);
@@ -17,7 +17,9 @@ export async function POST(request: Request): Promise<Response> {
   const nowMs = at === null ? Date.now() : Date.parse(at);
   if (!(Number.isFinite(nowMs) && nowMs >= 0 && nowMs < Date.UTC(2200, 0)))
     return said(400, 'at', 'an ISO instant from 1970 to 2200', `“${at}” is not an instant like 2026-05-05T06:40:00Z.`);
-  const answer = await planInThread({ bytes, nowMs });
+  const units = new URL(request.url).searchParams.get('units') ?? 'metric';
+  if (units !== 'metric' && units !== 'us') return said(400, 'units', 'metric or us', `“${units}” is neither metric nor us.`);
+  const answer = await planInThread({ bytes, nowMs, units });
   if (answer.is === 'full')
     return said(503, 'server', 'asking again later', 'Too many plans are waiting: ask again in a few seconds.', { 'retry-after': '5' });
   if (answer.is === 'too-long')

@@ -1,62 +1,78 @@
 import { DateTime } from 'luxon';
 import { passes } from '../../plan';
-import type { Finding } from '../finding';
-import { finding, type Rule } from './rule';
+import { listed, plain, texts } from '../../say';
+import { type Finding, findings } from '../finding';
+import type { Rule } from './rule';
 
 const DAY_MS = 86_400_000;
+
+const F = findings({
+  'base-material:method': {
+    severity: 'stop',
+    stage: 'inspect',
+    title: '{method} is not for {base}',
+    why: 'The method is made for {bases}.',
+    todo: 'Choose another method, or correct the base.',
+  },
+  'base-material:sheet': {
+    severity: 'stop',
+    stage: 'material',
+    title: 'The sheet does not name {base}',
+    why: '{sheet} is for {bases}.',
+    todo: 'Choose another system, or get the maker’s word in writing.',
+  },
+  'base-age:unknown': {
+    severity: 'caution',
+    stage: 'inspect',
+    title: 'Age of the concrete not noted',
+    why: 'The sheet asks for {need, plural, one {# day} other {# days}}.',
+    todo: 'Note when it was cast; old concrete: any date long past.',
+  },
+  'base-age': {
+    severity: 'stop',
+    stage: 'inspect',
+    title: 'Base younger than the sheet allows',
+    why: 'It is {days, plural, one {# day} other {# days}} old when the work begins, the sheet asks for {need}.',
+    todo: 'Wait until {allowed}, or choose a system for young concrete.',
+  },
+});
+const INSPECTION = texts('finding.inspection', { unsure: '{title}? Not sure' });
 
 /** What inspection and the sheet say of the base. */
 export const baseRules: Readonly<Record<string, Rule>> = {
   inspection: ({ repair, plan }) =>
-    (plan.method?.questions ?? []).flatMap((q) => {
+    (plan.method?.questions ?? []).flatMap((q): Finding[] => {
       const answer = repair.answers[q.id];
       if (answer === undefined || passes(q, answer)) return [];
-      const { severity, title, why, todo } = q.otherwise;
-      return [finding(`inspection:${q.id}`, severity, 'inspect', answer === 'unsure' ? `${title}? Not sure` : title, why, todo)];
+      const { severity, why, todo } = q.otherwise;
+      const title = plain(q.otherwise.title);
+      return [
+        {
+          id: `inspection:${q.id}`,
+          severity,
+          stage: 'inspect',
+          title: answer === 'unsure' ? INSPECTION.unsure({ title }) : title,
+          why: plain(why),
+          todo: plain(todo),
+        },
+      ];
     }),
 
   'base-material': ({ repair, plan }) => {
     const out: Finding[] = [];
     const { method, sheet } = plan;
-    if (method && !method.bases.includes(repair.base.material))
-      out.push(
-        finding(
-          'base-material:method',
-          'stop',
-          'inspect',
-          `${method.label} is not for ${repair.base.material}`,
-          `The method is made for ${method.bases.join(' or ')}.`,
-          'Choose another method, or correct the base.',
-        ),
-      );
-    if (sheet?.limits.bases.length && !sheet.limits.bases.includes(repair.base.material))
-      out.push(
-        finding(
-          'base-material:sheet',
-          'stop',
-          'material',
-          `The sheet does not name ${repair.base.material}`,
-          `${sheet.name} is for ${sheet.limits.bases.join(', ')}.`,
-          'Choose another system, or get the maker’s word in writing.',
-        ),
-      );
+    const base = repair.base.material;
+    if (method && !method.bases.includes(base))
+      out.push(F['base-material:method']({ method: method.label, base, bases: listed(method.bases, 'or') }));
+    if (sheet?.limits.bases.length && !sheet.limits.bases.includes(base))
+      out.push(F['base-material:sheet']({ sheet: sheet.name, base, bases: listed(sheet.limits.bases, 'comma') }));
     return out;
   },
 
   'base-age': ({ job, repair, plan }) => {
     const need = plan.sheet?.limits.baseAgeMinDays;
     if (!need || repair.base.material !== 'concrete') return [];
-    if (!repair.base.castOn)
-      return [
-        finding(
-          'base-age:unknown',
-          'caution',
-          'inspect',
-          'Age of the concrete not noted',
-          `The sheet asks for ${need} days.`,
-          'Note when it was cast; old concrete: any date long past.',
-        ),
-      ];
+    if (!repair.base.castOn) return [F['base-age:unknown']({ need })];
     const start = plan.steps.find((s) => s.stage === 'mix')?.startMs ?? job.startFrom;
     // Old concrete is old in every zone.
     if (Date.parse(repair.base.castOn) + (need + 2) * DAY_MS < start) return [];
@@ -64,15 +80,6 @@ export const baseRules: Readonly<Record<string, Rule>> = {
     const allowed = cast.plus({ days: need });
     if (allowed.toMillis() <= start) return [];
     const days = Math.floor(DateTime.fromMillis(start, { zone: job.zone }).diff(cast, 'days').days);
-    return [
-      finding(
-        'base-age',
-        'stop',
-        'inspect',
-        'Base younger than the sheet allows',
-        `It is ${days} days old when the work begins, the sheet asks for ${need}.`,
-        `Wait until ${allowed.toFormat('ccc d LLL yyyy')}, or choose a system for young concrete.`,
-      ),
-    ];
+    return [F['base-age']({ days, need, allowed: allowed.toFormat('ccc d LLL yyyy') })];
   },
 };

@@ -1,32 +1,88 @@
 import { humidityOf, valueAt } from '../../climate';
-import type { PlannedStep } from '../../plan';
+import { at, degC, exactly, kelvin, minutes, percent, plain } from '../../say';
 import type { MilestoneId } from '../../system';
-import { attempt, figure, formatDuration, instantsIn } from '../../units';
-import { at, deg, finding, type JudgeContext, on, type Rule } from './rule';
+import { attempt } from '../../units';
+import { findings, type Notice } from '../finding';
+import type { Rule } from './rule';
 
-/** What it means to come too late, by the working time that is over. */
-const LATE: Partial<
-  Record<MilestoneId, { severity: 'stop' | 'caution'; title: string; why: (c: JudgeContext, s: PlannedStep) => string; todo: string }>
-> = {
-  open: {
+const F = findings({
+  'late:open': {
+    id: 'late',
     severity: 'stop',
+    stage: 'place',
     title: 'Open time is over before the joint closes',
-    why: (c, s) => `It is closed at ${at(c, s.endMs)}; what was spread first has skinned by then and does not wet the other face.`,
+    why: 'It is closed at {end}; what was spread first has skinned by then and does not wet the other face.',
     todo: 'One batch at a time, each closed before the next; smaller faces, more hands, or a cooler hour.',
   },
-  'recoat-until': {
+  'late:recoat-until': {
+    id: 'late',
     severity: 'caution',
+    stage: 'place',
     title: 'Next lift comes after the recoat window',
-    why: (c, s) => `It could begin at ${at(c, s.startMs)} only.`,
+    why: 'It could begin at {start} only.',
     todo: 'Wash and abrade the last lift first; the step says so.',
   },
-  'primer-wet': {
+  'late:primer-wet': {
+    id: 'late',
     severity: 'stop',
+    stage: 'place',
     title: 'The primer dries before the mortar comes',
-    why: (c, s) => `The last of this batch is placed at ${at(c, s.endMs)}; what was primed first has dried by then.`,
+    why: 'The last of this batch is placed at {end}; what was primed first has dried by then.',
     todo: 'Smaller batches, each primed only as far as it reaches; more hands, or a cooler hour.',
   },
+  'no-time': {
+    severity: 'stop',
+    stage: 'hold',
+    title: 'No time for {what}',
+    why: '{why} The plan stops before “{step}”: how long to wait is not known, and it is not taken for nothing.',
+    todo: 'Choose what stands in: {later, plural, =0 {} other {a later time of the sheet, }}a figure of your own{touch, select, yes {, or a test by touch} other {}}. Or warm the place, or take a system whose sheet covers it.',
+  },
+  'no-answer': {
+    severity: 'caution',
+    stage: 'hold',
+    title: 'No time for {what}',
+    why: '{why}',
+    todo: 'Warm the place, start at a warmer hour, or choose a system whose sheet covers it; “Place” tries out what would open a window.',
+  },
+  stall: {
+    severity: 'caution',
+    stage: 'hold',
+    title: 'The clock stands still for {total}',
+    why: 'From {from} the base is under {least} and nothing cures.',
+    todo: 'Cover and warm the place for the night, or start earlier in the day.',
+  },
+  'amine-film': {
+    severity: 'caution',
+    stage: 'finish',
+    title: 'A greasy film may form',
+    why: 'From {from} {cause, select, cold {the base is {base}, under {limit}} dew {the base lies {margin} above the dew point} other {the air is above {damp} damp}} before it is hard.',
+    todo: 'Wash with warm water and abrade before any next layer, even inside the recoat window.',
+  },
+  'fixed-wait:unproved': {
+    severity: 'stop',
+    stage: 'hold',
+    title: 'The 24 hours rest on nothing',
+    why: 'The sheet gives no time of service that they could be held against.',
+    todo: 'Choose “computed” and say what stands in for it, or ask the maker.',
+  },
+  'fixed-wait': {
+    severity: 'stop',
+    stage: 'hold',
+    title: '24 hours is too early here',
+    why: 'Computed from the temperature it takes {longer} longer.',
+    todo: 'Wait the computed time.',
+  },
+});
+
+/** What it means to come too late, by the working time that is over. */
+const LATE: Partial<Record<MilestoneId, Notice>> = {
+  open: F['late:open'],
+  'recoat-until': F['late:recoat-until'],
+  'primer-wet': F['late:primer-wet'],
 };
+
+/** A surface film forms on an amine-cured resin under this temperature, nearer than this to the dew point, or in air damper than this. */
+const FILM = { baseC: 10, marginK: 3, dampPct: 80 };
 
 /** Id of the finding that a wait has no time. */
 export const noTimeId = (kind: MilestoneId): string => `no-time:${kind}`;
@@ -38,15 +94,16 @@ export const clockRules: Readonly<Record<string, Rule>> = {
     if (!stop) return [];
     // Mixing again is part of the order of work: that is where it is asked.
     const next = c.plan.untimed[0]!.stage;
-    const stage = next === 'mix' ? 'place' : next;
     return [
-      finding(
-        noTimeId(stop.kind),
-        'stop',
-        stage,
-        `No time for ${stop.label.toLowerCase()}`,
-        `${instantsIn(stop.why, (ms) => on(c, ms))} The plan stops before “${stop.step.title}”: how long to wait is not known, and it is not taken for nothing.`,
-        `Choose what stands in: ${stop.later.length ? 'a later time of the sheet, ' : ''}a figure of your own${stop.touch ? ', or a test by touch' : ''}. Or warm the place, or take a system whose sheet covers it.`,
+      F['no-time'](
+        {
+          what: stop.label.toLowerCase(),
+          why: plain(stop.why),
+          step: plain(stop.step.title),
+          later: stop.later.length,
+          touch: stop.touch ? 'yes' : 'no',
+        },
+        { of: stop.kind, stage: next === 'mix' ? 'place' : next },
       ),
     ];
   },
@@ -54,32 +111,13 @@ export const clockRules: Readonly<Record<string, Rule>> = {
   'no-answer': (c) =>
     c.plan.milestones
       .filter((m) => m.problem && m.originMs !== null && m.kind !== c.plan.stop?.kind && (m.kind === 'release' || m.kind === 'gel'))
-      .map((m) =>
-        finding(
-          `no-answer:${m.kind}`,
-          'caution',
-          'hold',
-          `No time for ${m.label.toLowerCase()}`,
-          instantsIn(m.problem!, (ms) => on(c, ms)),
-          'Warm the place, start at a warmer hour, or choose a system whose sheet covers it; “Place” tries out what would open a window.',
-        ),
-      ),
+      .map((m) => F['no-answer']({ what: m.label.toLowerCase(), why: plain(m.problem!) }, { of: m.kind })),
 
   stall: (c) => {
     const m = c.plan.milestones.find((x) => x.kind === c.plan.serves);
     if (!m?.stalls.length) return [];
     const total = m.stalls.reduce((s, x) => s + (x.toMs - x.fromMs) / 60_000, 0);
-    const first = m.stalls[0]!;
-    return [
-      finding(
-        'stall',
-        'caution',
-        'hold',
-        `The clock stands still for ${formatDuration(total)}`,
-        `From ${at(c, first.fromMs)} the base is under ${c.plan.sheet?.limits.cureMinC} °C and nothing cures.`,
-        'Cover and warm the place for the night, or start earlier in the day.',
-      ),
-    ];
+    return [F.stall({ total: minutes(total), from: at(m.stalls[0]!.fromMs), least: exactly(degC(c.plan.sheet?.limits.cureMinC ?? 0)) })];
   },
 
   'amine-film': (c) => {
@@ -90,55 +128,34 @@ export const clockRules: Readonly<Record<string, Rule>> = {
       const here = attempt(() => ({ base: valueAt(thermal.base, ms), dew: valueAt(thermal.dew, ms), air: valueAt(thermal.air, ms) }));
       if (!here.ok) return [];
       const { base, dew, air } = here.value;
-      const wet = humidityOf(air, dew) > 80;
-      if (base < 10 || base - dew < 3 || wet)
+      const wet = humidityOf(air, dew) > FILM.dampPct;
+      if (base < FILM.baseC || base - dew < FILM.marginK || wet)
         return [
-          finding(
-            'amine-film',
-            'caution',
-            'finish',
-            'A greasy film may form',
-            `From ${at(c, ms)} ${base < 10 ? `the base is ${deg(base)}, under 10 °C` : base - dew < 3 ? `the base lies ${figure(base - dew, 2)} K above the dew point` : `the air is above 80 % damp`} before it is hard.`,
-            'Wash with warm water and abrade before any next layer, even inside the recoat window.',
-          ),
+          F['amine-film']({
+            from: at(ms),
+            cause: base < FILM.baseC ? 'cold' : base - dew < FILM.marginK ? 'dew' : 'damp',
+            base: degC(base),
+            limit: exactly(degC(FILM.baseC)),
+            margin: kelvin(base - dew),
+            damp: exactly(percent(FILM.dampPct)),
+          }),
         ];
     }
     return [];
   },
 
   late: (c) =>
-    c.plan.steps
-      .filter((s) => s.lateFor && LATE[s.lateFor])
-      .map((s) => {
-        const { severity, title, why, todo } = LATE[s.lateFor!]!;
-        return finding(`late:${s.id}`, severity, 'place', title, why(c, s), todo);
-      }),
+    c.plan.steps.flatMap((s) => {
+      const notice = s.lateFor && LATE[s.lateFor];
+      return notice ? [notice({ start: at(s.startMs), end: at(s.endMs) }, { of: s.id })] : [];
+    }),
 
   'fixed-wait': ({ plan }) => {
     if (plan.context?.school('waiting') !== 'fixed') return [];
     const m = plan.milestones.find((x) => x.kind === plan.serves);
-    if (!m)
-      return [
-        finding(
-          'fixed-wait:unproved',
-          'stop',
-          'hold',
-          'The 24 hours rest on nothing',
-          'The sheet gives no time of service that they could be held against.',
-          'Choose “computed” and say what stands in for it, or ask the maker.',
-        ),
-      ];
-    return m?.planMs && plan.habitMs !== null && m.planMs > plan.habitMs
-      ? [
-          finding(
-            'fixed-wait',
-            'stop',
-            'hold',
-            '24 hours is too early here',
-            `Computed from the temperature it takes ${formatDuration((m.planMs - plan.habitMs) / 60_000)} longer.`,
-            'Wait the computed time.',
-          ),
-        ]
+    if (!m) return [F['fixed-wait:unproved']()];
+    return m.planMs && plan.habitMs !== null && m.planMs > plan.habitMs
+      ? [F['fixed-wait']({ longer: minutes((m.planMs - plan.habitMs) / 60_000) })]
       : [];
   },
 };

@@ -1,6 +1,7 @@
+import { at, degC, exactly, kelvin, plain, texts } from '../../say';
 import { clashesOf } from '../../system';
-import { figure } from '../../units';
-import { at, deg, finding, type Rule, rangeOver } from './rule';
+import { type Finding, findings } from '../finding';
+import { type Rule, rangeOver } from './rule';
 
 /** A mix cured in the cold turns to glass not far above the warmest it has been, K: a usual figure, for want of the sheet’s. */
 const GLASS_ABOVE_CURE_K = 20;
@@ -8,21 +9,34 @@ const GLASS_ABOVE_CURE_K = 20;
 const GLASS_MARGIN_K = 15;
 const DAY_MS = 86_400_000;
 
+const F = findings({
+  'cold-cure': {
+    severity: 'caution',
+    stage: 'hold',
+    title: 'It sets, but will not reach full strength',
+    why: 'From {from} to {to} the base is never above {warmest}; the sheet asks for {needs} for a full cure.',
+    todo: 'Warm it afterwards to at least {needs} for a day, before it is loaded.',
+  },
+  glass: {
+    severity: 'stop',
+    stage: 'release',
+    title: 'Too warm in service for what it will be',
+    why: 'It reaches {hottest}{first, select, never { in service} other {, first at {first}}}; its glass transition is expected at {expected}{cold, select, none {, by the sheet} other {, lowered by the cold cure ({cold} + {above}, an estimate)}}, and {margin} under it nothing may be loaded.',
+    todo: '{cold, select, none {Shade it, or choose a system with a higher glass transition.} other {Cure it warm before it is loaded, or keep load off it.}}',
+  },
+});
+const MEETS = texts('finding.meets', {
+  why: '{why}',
+  mixing: '{why} It matters from {from}, when it is mixed.',
+  layer: '{why} It matters from {from}, when the next layer may come.',
+});
+
 /** What the cold leaves undone, and what does not go together. */
 export const coldRules: Readonly<Record<string, Rule>> = {
   'cold-cure': (c) => {
     const cold = curedCold(c);
     if (!cold) return [];
-    return [
-      finding(
-        'cold-cure',
-        'caution',
-        'hold',
-        'It sets, but will not reach full strength',
-        `From ${at(c, cold.fromMs)} to ${at(c, cold.toMs)} the base is never above ${deg(cold.warmestC)}; the sheet asks for ${cold.needsC} °C for a full cure.`,
-        `Warm it afterwards to at least ${cold.needsC} °C for a day, before it is loaded.`,
-      ),
-    ];
+    return [F['cold-cure']({ from: at(cold.fromMs), to: at(cold.toMs), warmest: degC(cold.warmestC), needs: exactly(degC(cold.needsC)) })];
   },
 
   glass: (c) => {
@@ -39,16 +53,14 @@ export const coldRules: Readonly<Record<string, Rule>> = {
     if (first < 0 && !(asked !== null && asked > most)) return [];
     const hottest = first < 0 ? asked! : Math.max(asked ?? values[first]!, ...values.slice(first));
     return [
-      finding(
-        'glass',
-        'stop',
-        'release',
-        'Too warm in service for what it will be',
-        `It reaches ${deg(hottest)}${first >= 0 ? `, first at ${at(c, times[first]!)}` : ' in service'}; its glass transition is expected at ${figure(expected)} °C${
-          cold ? `, lowered by the cold cure (${deg(cold.warmestC)} + ${GLASS_ABOVE_CURE_K} K, an estimate)` : ', by the sheet'
-        }, and ${GLASS_MARGIN_K} K under it nothing may be loaded.`,
-        cold ? 'Cure it warm before it is loaded, or keep load off it.' : 'Shade it, or choose a system with a higher glass transition.',
-      ),
+      F.glass({
+        hottest: degC(hottest),
+        first: first < 0 ? 'never' : at(times[first]!),
+        expected: exactly(degC(expected)),
+        cold: cold ? degC(cold.warmestC) : 'none',
+        above: exactly(kelvin(GLASS_ABOVE_CURE_K)),
+        margin: exactly(kelvin(GLASS_MARGIN_K)),
+      }),
     ];
   },
 
@@ -57,16 +69,17 @@ export const coldRules: Readonly<Record<string, Rule>> = {
     if (!plan.sheet) return [];
     const mixing = plan.steps.find((s) => s.marks?.begin?.includes('mix-begins'))?.startMs ?? null;
     const next = plan.milestones.find((m) => m.kind === 'recoat-from')?.planMs ?? plan.openMs;
-    return clashesOf(plan.sheet.family, repair.meets).map((k) => {
+    return clashesOf(plan.sheet.family, repair.meets).map((k): Finding => {
       const from = k.from === 'mixing' ? mixing : next;
-      return finding(
-        `meets:${k.id}`,
-        k.severity,
-        k.from === 'mixing' ? 'material' : 'finish',
-        k.title,
-        `${k.why}${from === null ? '' : ` It matters from ${at(c, from)}${k.from === 'mixing' ? ', when it is mixed' : ', when the next layer may come'}.`}`,
-        k.todo,
-      );
+      const why = plain(k.why);
+      return {
+        id: `meets:${k.id}`,
+        severity: k.severity,
+        stage: k.from === 'mixing' ? 'material' : 'finish',
+        title: plain(k.title),
+        why: from === null ? MEETS.why({ why }) : MEETS[k.from === 'mixing' ? 'mixing' : 'layer']({ why, from: at(from) }),
+        todo: plain(k.todo),
+      };
     });
   },
 };

@@ -1,11 +1,11 @@
 import { BASE_BEARS_C, type HeatCell } from '../../cure';
 import { liftsOf, primerOf } from '../../method';
 import { massOf, saidTolerance, scaleErrorPct, smallestBatchAG, toleranceOf } from '../../mix';
+import { degC, exactly, grams, listed, ml, mm, percent, texts } from '../../say';
 import { grainsUntold, isMetered, milestoneOf, proportionOf } from '../../system';
-import { figure } from '../../units';
 import type { Annulus } from '../../void';
-import type { Finding } from '../finding';
-import { deg, finding, type Rule, rangeOver } from './rule';
+import { type Finding, findings } from '../finding';
+import { type Rule, rangeOver } from './rule';
 
 /** A pot this many times the mass of the sheet’s pot life no longer keeps to it. */
 const POT_MASS_FACTOR = 1.5;
@@ -13,24 +13,98 @@ const POT_MASS_FACTOR = 1.5;
 /** Of the sheet’s pot life; above it nobody would notice. */
 const NOTICED_SHARE = 0.95;
 
+const F = findings({
+  starved: {
+    severity: 'stop',
+    stage: 'mix',
+    title: 'Two thirds starves this anchor',
+    why: 'The gap is {gap}, two thirds of the bore {filled}: the rod is too thin for its hole.',
+    todo: 'Overfill and wipe, or use a closer-fitting bit.',
+  },
+  'hole-gap:reach': {
+    severity: 'caution',
+    stage: 'place',
+    title: 'Nozzle does not reach the bottom',
+    why: 'The hole is {deep}, the mixer reaches {reach}: air stays behind the resin.',
+    todo: 'Fit an extension tube of the hole’s depth.',
+  },
+  scale: {
+    severity: 'stop',
+    stage: 'mix',
+    title: 'Scale too coarse for this batch',
+    why: 'A step of {step} on {b} of B is {error, select, all {as much as all of it} other {up to ±{error}}}, {whose, select, sheet {the sheet allows} other {assumed, not from the sheet:}} {tolerance}.',
+    todo: '{way, select, dose {Choose a dose inside its range.} middle {Use a finer scale, or mix at least {least} of A; a dose in the middle of its range leaves the most room.} other {Use a finer scale, or mix at least {least} of A.}}',
+  },
+  'pot-mass': {
+    severity: 'caution',
+    stage: 'mix',
+    title: '{share, select, unknown {A bigger pot than the sheet’s pot life is for} other {The pot warms itself and dies sooner}}',
+    why: '{mass} stand in one pot, the sheet’s time is for {stated}{assumed, select, yes { (assumed, the sheet names none)} other {}}: {share, select, unknown {it heats itself and dies sooner than the clock says.} other {an estimated {share} of that time is left, and the clocks here count with it{beyond, select, yes {, as if it lost nothing to the air, since it is beyond what was prepared} other {}}{filled, select, yes {; your own fillers are left out of it, they make it milder} other {}}.}}{rest, select, runaway { Left in the pot, a rest of that size may run away: smoke and fire.} hot { Left in the pot, it gets hotter than {hot}.} other {}}',
+    todo: 'Mix smaller batches, spread it out at once, or keep it in a flat tray; never leave a rest standing in the pot.',
+  },
+  'lift-heat': {
+    severity: 'stop',
+    stage: 'place',
+    title: 'This lift gets too hot',
+    why: '{thick} at {from}: {peak, select, runaway {it runs away} other {it reaches some {peak}}}; {bears} is what concrete bears beside it. An estimate.',
+    todo: 'Thinner lifts, cooler material, or longer between them; the lab shows the thickest that stays calm.',
+  },
+  'lift-heat-near': {
+    id: 'lift-heat',
+    severity: 'caution',
+    stage: 'place',
+    title: 'This lift may get too hot',
+    why: '{thick} at {from}: {peak, select, runaway {it runs away} other {it reaches some {peak}}} if it is a little thicker or warmer; {bears} is what concrete bears beside it. An estimate.',
+    todo: 'Thinner lifts, cooler material, or longer between them; the lab shows the thickest that stays calm.',
+  },
+  lean: {
+    severity: 'caution',
+    stage: 'mix',
+    title: 'Lean mix',
+    why: 'The liquid does not fill the space between the grains: air stays in it and its volume is that of the loose sand.',
+    todo: 'Check the aggregate on the sheet.',
+  },
+  'lean:untold': {
+    severity: 'note',
+    stage: 'mix',
+    title: 'Whether it is lean cannot be told',
+    why: 'The sheet gives no tamped bulk density of the grains: their voids are not known.',
+    todo: 'Fill a cup with it, tamp, weigh: mass over volume is the figure. Type it on the sheet.',
+  },
+  'lean:draw': {
+    severity: 'note',
+    stage: 'mix',
+    title: 'Sand is left out to match the primer',
+    why: '{share} of the liquid is drawn off{threshold, select, unknown {, and the sheet gives no bulk density of its sand that would tell how much may stay} other {; up to {threshold} the sand could stay whole}}.',
+    todo: 'Leave out {batches}; the steps say it where it is set out.',
+  },
+  estimate: {
+    severity: 'note',
+    stage: 'hold',
+    title: 'Estimated, not the sheet’s word',
+    why: 'The sheet gives one figure for {times}; away from its temperature it is carried by the family’s activation energy ± 10 kJ/mol.',
+    todo: 'Prove it by touch and by the left-over cup before release.',
+  },
+  extrapolated: {
+    severity: 'caution',
+    stage: 'hold',
+    title: 'Beyond the sheet’s points',
+    why: 'The temperature runs past the outer points of the sheet for {times}.',
+    todo: 'Prove it by touch and by the left-over cup before release.',
+  },
+});
+const SAY = texts('finding.lean:batch', { leftOut: '{mass} from batch {batch}' });
+
+/** A pot left alone is called hot above this, °C. */
+const HOT_C = 120;
+
 /** What is noticed about amounts, reach and scale. */
 export const mixRules: Readonly<Record<string, Rule>> = {
   starved: ({ repair, plan }) => {
     const shape = repair.void?.shapes[0];
     if (shape?.shape !== 'annulus' || !plan.mix || !plan.void || plan.context?.school('filling') !== 'two-thirds') return [];
     const extra = plan.mix.lines.find((l) => l.id === 'two-thirds')?.ml ?? 0;
-    return extra < 0
-      ? [
-          finding(
-            'starved',
-            'stop',
-            'mix',
-            'Two thirds starves this anchor',
-            `The gap is ${figure(plan.void.nominalMl)} mL, two thirds of the bore ${figure(plan.void.nominalMl + extra)} mL: the rod is too thin for its hole.`,
-            'Overfill and wipe, or use a closer-fitting bit.',
-          ),
-        ]
-      : [];
+    return extra < 0 ? [F.starved({ gap: ml(plan.void.nominalMl), filled: ml(plan.void.nominalMl + extra) })] : [];
   },
 
   'hole-gap': ({ repair, plan }) => {
@@ -38,18 +112,7 @@ export const mixRules: Readonly<Record<string, Rule>> = {
     const reach = plan.sheet?.mixer?.reachMm;
     if (shape?.shape !== 'annulus' || !plan.void || !reach) return [];
     const deep = (shape as Annulus).holeDepth.valueMm;
-    return deep > reach
-      ? [
-          finding(
-            'hole-gap:reach',
-            'caution',
-            'place',
-            'Nozzle does not reach the bottom',
-            `The hole is ${figure(deep)} mm, the mixer reaches ${reach} mm: air stays behind the resin.`,
-            'Fit an extension tube of the hole’s depth.',
-          ),
-        ]
-      : [];
+    return deep > reach ? [F['hole-gap:reach']({ deep: mm(deep), reach: exactly(mm(reach)) })] : [];
   },
 
   scale: ({ repair, plan }) => {
@@ -63,16 +126,20 @@ export const mixRules: Readonly<Record<string, Rule>> = {
     const error = scaleErrorPct(smallest.massG.A, smallest.massG.B, repair.scaleStepG);
     if (error <= tight + 1e-9) return [];
     const least = tight > 0 ? smallestBatchAG(smallest.massG.B / smallest.massG.A, repair.scaleStepG, tight) : null;
-    // At the end of a dose’s range no scale is fine enough: it is the dose that is moved.
-    const ways = least === null ? 'Choose a dose inside its range' : `Use a finer scale, or mix at least ${figure(least)} g of A`;
     return [
-      finding(
-        'scale',
-        sheet.dose && least === null ? 'caution' : 'stop',
-        'mix',
-        'Scale too coarse for this batch',
-        `A step of ${repair.scaleStepG} g on ${figure(smallest.massG.B)} g of B is up to ±${figure(error, 2)} %, ${tolerance.fromSheet ? 'the sheet allows' : 'assumed, not from the sheet:'} ${saidTolerance(tolerance)}.`,
-        `${ways}${sheet.dose && least !== null ? '; a dose in the middle of its range leaves the most room' : ''}.`,
+      F.scale(
+        {
+          step: exactly(grams(repair.scaleStepG)),
+          b: grams(smallest.massG.B),
+          // A scale whose step is as large as what it weighs may be off by all of it.
+          error: Number.isFinite(error) ? percent(error, 2) : 'all',
+          whose: tolerance.fromSheet ? 'sheet' : 'ours',
+          tolerance: saidTolerance(tolerance),
+          // At the end of a dose’s range no scale is fine enough: it is the dose that is moved.
+          way: least === null ? 'dose' : sheet.dose ? 'middle' : 'scale',
+          least: least === null ? 'none' : grams(least),
+        },
+        { severity: sheet.dose && least === null ? 'caution' : 'stop' },
       ),
     ];
   },
@@ -85,22 +152,18 @@ export const mixRules: Readonly<Record<string, Rule>> = {
     const stated = milestoneOf(sheet, 'use-by')?.referenceMassG ?? null;
     const outgrown = stated !== null && massG > POT_MASS_FACTOR * stated;
     if (share === null ? !outgrown : share > NOTICED_SHARE) return [];
-    const leaves = pot?.leftAlone(massG)?.verdict;
+    const yes = (is: boolean | undefined) => (is ? 'yes' : 'no');
     return [
-      finding(
-        'pot-mass',
-        'caution',
-        'mix',
-        share === null ? 'A bigger pot than the sheet’s pot life is for' : 'The pot warms itself and dies sooner',
-        `${figure(massG)} g stand in one pot, the sheet’s time is for ${figure(pot?.referenceG ?? stated!)} g${stated === null ? ' (assumed, the sheet names none)' : ''}: ${
-          share === null
-            ? 'it heats itself and dies sooner than the clock says.'
-            : `an estimated ${figure(share * 100, 2)} % of that time is left, and the clocks here count with it${
-                pot?.beyond(massG) ? ', as if it lost nothing to the air, since it is beyond what was prepared' : ''
-              }${pot?.filled ? '; your own fillers are left out of it, they make it milder' : ''}.`
-        }${leaves === 'runaway' ? ' Left in the pot, a rest of that size may run away: smoke and fire.' : leaves === 'hot' ? ' Left in the pot, it gets hotter than 120 °C.' : ''}`,
-        'Mix smaller batches, spread it out at once, or keep it in a flat tray; never leave a rest standing in the pot.',
-      ),
+      F['pot-mass']({
+        share: share === null ? 'unknown' : percent(share * 100, 2),
+        mass: grams(massG),
+        stated: grams(pot?.referenceG ?? stated!),
+        assumed: yes(stated === null),
+        beyond: yes(pot?.beyond(massG)),
+        filled: yes(pot?.filled),
+        rest: pot?.leftAlone(massG)?.verdict ?? 'unknown',
+        hot: exactly(degC(HOT_C)),
+      }),
     ];
   },
 
@@ -116,61 +179,33 @@ export const mixRules: Readonly<Record<string, Rule>> = {
     const bears = BASE_BEARS_C.concrete;
     const bad = (c: HeatCell) => c.verdict !== 'calm' || (c.peakC !== null && c.peakC > bears);
     if (!found || !bad(found.worst)) return [];
-    const says = (c: HeatCell) => (c.verdict === 'runaway' ? 'it runs away' : `it reaches some ${figure(c.peakC ?? bears, 2)} °C`);
-    const stop = bad(found.nearest);
+    const near = bad(found.nearest);
+    const cell = near ? found.nearest : found.worst;
     return [
-      finding(
-        'lift-heat',
-        stop ? 'stop' : 'caution',
-        'place',
-        stop ? 'This lift gets too hot' : 'This lift may get too hot',
-        `${figure(thick)} mm at ${deg(tempC)}: ${says(stop ? found.nearest : found.worst)}${stop ? '' : ' if it is a little thicker or warmer'}; ${bears} °C is what concrete bears beside it. An estimate.`,
-        'Thinner lifts, cooler material, or longer between them; the lab shows the thickest that stays calm.',
-      ),
+      F[near ? 'lift-heat' : 'lift-heat-near']({
+        thick: mm(thick),
+        from: degC(tempC),
+        peak: cell.verdict === 'runaway' ? 'runaway' : exactly(degC(Math.round(cell.peakC ?? bears))),
+        bears: exactly(degC(bears)),
+      }),
     ];
   },
 
   lean: ({ plan }) => {
     const out: Finding[] = [];
-    if (plan.sheet && plan.mix && proportionOf(plan.sheet).lean)
-      out.push(
-        finding(
-          'lean',
-          'caution',
-          'mix',
-          'Lean mix',
-          'The liquid does not fill the space between the grains: air stays in it and its volume is that of the loose sand.',
-          'Check the aggregate on the sheet.',
-        ),
-      );
-    if (plan.sheet && plan.mix && grainsUntold(plan.sheet))
-      out.push(
-        finding(
-          'lean:untold',
-          'note',
-          'mix',
-          'Whether it is lean cannot be told',
-          'The sheet gives no tamped bulk density of the grains: their voids are not known.',
-          'Fill a cup with it, tamp, weigh: mass over volume is the figure. Type it on the sheet.',
-        ),
-      );
+    if (plan.sheet && plan.mix && proportionOf(plan.sheet).lean) out.push(F.lean());
+    if (plan.sheet && plan.mix && grainsUntold(plan.sheet)) out.push(F['lean:untold']());
     const cut = plan.batches.filter((b) => b.leftOutG > 0);
     if (cut.length && plan.context?.school('draw-off') === 'computed') {
       const lifts = primerOf(plan.context);
       const most = cut.map((b) => lifts[b.portion]!).reduce((a, b) => (b.share > a.share ? b : a));
+      const leftOut = cut.map((b) => SAY.leftOut({ mass: grams(b.leftOutG), batch: b.index + 1 }));
       out.push(
-        finding(
-          'lean:draw',
-          'note',
-          'mix',
-          'Sand is left out to match the primer',
-          `${figure(most.share * 100, 2)} % of the liquid is drawn off${
-            most.threshold === null
-              ? ', and the sheet gives no bulk density of its sand that would tell how much may stay'
-              : `; up to ${figure(most.threshold * 100, 2)} % the sand could stay whole`
-          }.`,
-          `Leave out ${cut.map((b) => `${figure(b.leftOutG)} g from batch ${b.index + 1}`).join(', ')}; the steps say it where it is set out.`,
-        ),
+        F['lean:draw']({
+          share: percent(most.share * 100, 2),
+          threshold: most.threshold === null ? 'unknown' : percent(most.threshold * 100, 2),
+          batches: listed(leftOut, 'comma'),
+        }),
       );
     }
     return out;
@@ -183,30 +218,8 @@ export const mixRules: Readonly<Record<string, Rule>> = {
     const estimated = [...new Set(used.filter((m) => m.standing === 'estimated').map((m) => m.label.toLowerCase()))];
     const beyond = [...new Set(used.filter((m) => m.standing === 'extrapolated').map((m) => m.label.toLowerCase()))];
     return [
-      ...(estimated.length
-        ? [
-            finding(
-              'estimate',
-              'note',
-              'hold',
-              'Estimated, not the sheet’s word',
-              `The sheet gives one figure for ${estimated.join(' and ')}; away from its temperature it is carried by the family’s activation energy ± 10 kJ/mol.`,
-              'Prove it by touch and by the left-over cup before release.',
-            ),
-          ]
-        : []),
-      ...(beyond.length
-        ? [
-            finding(
-              'extrapolated',
-              'caution',
-              'hold',
-              'Beyond the sheet’s points',
-              `The temperature runs past the outer points of the sheet for ${beyond.join(' and ')}.`,
-              'Prove it by touch and by the left-over cup before release.',
-            ),
-          ]
-        : []),
+      ...(estimated.length ? [F.estimate({ times: listed(estimated) })] : []),
+      ...(beyond.length ? [F.extrapolated({ times: listed(beyond) })] : []),
     ];
   },
 };

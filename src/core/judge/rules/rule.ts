@@ -1,4 +1,4 @@
-import { extremes, type Series, siteTime } from '../../climate';
+import { extremes, type Series } from '../../climate';
 import type { Actuals, Job, Repair, RepairPlan } from '../../plan';
 import type { SheetRevision, Stock } from '../../system';
 import { attempt } from '../../units';
@@ -16,22 +16,6 @@ export interface JudgeContext {
 }
 
 export type Rule = (c: JudgeContext) => readonly Finding[];
-/** Makes a finding. */
-export const finding = (
-  id: string,
-  severity: Finding['severity'],
-  stage: Finding['stage'],
-  title: string,
-  why: string,
-  todo: string,
-): Finding => ({ id, severity, stage, title, why, todo });
-/** A temperature as findings say it. */
-export const deg = (c: number) => `${c.toFixed(1)} °C`;
-/** An instant as findings say it. */
-export const at = (c: JudgeContext, ms: number) => siteTime(c.job.zone, ms);
-
-/** A far instant as findings say it, with its date. */
-export const on = (c: JudgeContext, ms: number) => siteTime(c.job.zone, ms, true);
 
 /** Stretch in which material is placed: first mixing to last placing. */
 export const placing = (plan: RepairPlan): { fromMs: number; toMs: number } | null => {

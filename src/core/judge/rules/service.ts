@@ -1,98 +1,100 @@
 import { sheetFlaws } from '../../cure';
 import { loadCheck, reviewOf, strengthOver } from '../../plan';
-import { figure, formatDuration } from '../../units';
-import { at, finding, type Rule } from './rule';
+import { at, minutes, percent, plain } from '../../say';
+import { findings } from '../finding';
+import type { Rule } from './rule';
+
+const F = findings({
+  deadline: {
+    severity: 'caution',
+    stage: 'release',
+    title: '{short} short of the wanted reopening',
+    why: 'Computed with the long end of the sheet’s range on the base’s own temperature.',
+    todo: 'Start earlier, tent and warm the base, choose a faster system on the shelf, or move the reopening.',
+  },
+  overrun: {
+    severity: 'caution',
+    stage: 'place',
+    title: 'Longer than a working day',
+    why: 'One block of work must not be interrupted and does not fit into the working hours.',
+    todo: 'Widen the working hours for that day, add hands, or split the repair.',
+  },
+  'load:unchecked': {
+    severity: 'caution',
+    stage: 'release',
+    title: 'The load is not checked',
+    why: '{missing}',
+    todo: 'Have it judged by a competent person.',
+  },
+  'load-too-much': {
+    id: 'load',
+    severity: 'stop',
+    stage: 'release',
+    title: 'More than it bears',
+    why: 'The load takes {share} of what the bond has when it is fully cured.',
+    todo: 'A larger area, another system, a fastener beside it, or less load.',
+  },
+  'load-never': {
+    id: 'load',
+    severity: 'stop',
+    stage: 'release',
+    title: 'Not strong enough within the forecast',
+    why: 'The load takes {share} of the full strength, and that is not reached in these days.',
+    todo: 'Warm it, or keep the load off until it has been proved.',
+  },
+  load: {
+    severity: 'stop',
+    stage: 'release',
+    title: 'This load only from {from}',
+    why: 'It takes {share} of the full strength; at the opening it has {has}.',
+    todo: 'Open it for less, and let this load on later.',
+  },
+  review: {
+    severity: 'caution',
+    stage: 'release',
+    title: 'Needs a competent person’s review',
+    why: '{needs} The figures here never replace that review, the sheet, the local code or licensed practice.',
+    todo: 'Have it reviewed before it is released; role and time are kept.',
+  },
+  'sheet:flaw': {
+    severity: 'caution',
+    stage: 'material',
+    title: 'The sheet looks mistyped',
+    why: '{flaw}',
+    todo: 'Compare with the maker’s sheet and make a new revision.',
+  },
+  'sheet:newer': {
+    severity: 'note',
+    stage: 'material',
+    title: 'A newer revision of this sheet is on the shelf',
+    why: 'This repair was planned with revision {planned}; revision {newer} exists.',
+    todo: 'Choose it in Material if the plan should move to it.',
+  },
+});
 
 /** What stands between the repair and its service: deadline, hours, review, the sheet itself. */
 export const serviceRules: Readonly<Record<string, Rule>> = {
-  deadline: ({ plan }) =>
-    plan.inHandMin !== null && plan.inHandMin < 0
-      ? [
-          finding(
-            'deadline',
-            'caution',
-            'release',
-            `${formatDuration(-plan.inHandMin)} short of the wanted reopening`,
-            'Computed with the long end of the sheet’s range on the base’s own temperature.',
-            'Start earlier, tent and warm the base, choose a faster system on the shelf, or move the reopening.',
-          ),
-        ]
-      : [],
+  deadline: ({ plan }) => (plan.inHandMin !== null && plan.inHandMin < 0 ? [F.deadline({ short: minutes(-plan.inHandMin) })] : []),
 
-  overrun: ({ plan }) =>
-    plan.overruns
-      ? [
-          finding(
-            'overrun',
-            'caution',
-            'place',
-            'Longer than a working day',
-            'One block of work must not be interrupted and does not fit into the working hours.',
-            'Widen the working hours for that day, add hands, or split the repair.',
-          ),
-        ]
-      : [],
+  overrun: ({ plan }) => (plan.overruns ? [F.overrun()] : []),
 
   load: (c) => {
     const { repair, plan } = c;
     if (!repair.load || plan.placedMs === null) return [];
     const strength = strengthOver(plan);
     const check = loadCheck(plan, repair.load, strength);
-    if (check.missing)
-      return [
-        finding('load:unchecked', 'caution', 'release', 'The load is not checked', check.missing, 'Have it judged by a competent person.'),
-      ];
-    if (check.needs !== null && check.needs > 1)
-      return [
-        finding(
-          'load',
-          'stop',
-          'release',
-          'More than it bears',
-          `The load takes ${figure(check.needs * 100, 3)} % of what the bond has when it is fully cured.`,
-          'A larger area, another system, a fastener beside it, or less load.',
-        ),
-      ];
-    const share = figure((check.needs ?? 0) * 100, 2);
-    if (check.fromMs === null)
-      return [
-        finding(
-          'load',
-          'stop',
-          'release',
-          'Not strong enough within the forecast',
-          `The load takes ${share} % of the full strength, and that is not reached in these days.`,
-          'Warm it, or keep the load off until it has been proved.',
-        ),
-      ];
+    if (check.missing) return [F['load:unchecked']({ missing: plain(check.missing) })];
+    if (check.needs !== null && check.needs > 1) return [F['load-too-much']({ share: percent(check.needs * 100) })];
+    const share = percent((check.needs ?? 0) * 100, 2);
+    if (check.fromMs === null) return [F['load-never']({ share })];
     return plan.openMs !== null && check.fromMs > plan.openMs
-      ? [
-          finding(
-            'load',
-            'stop',
-            'release',
-            `This load only from ${at(c, check.fromMs)}`,
-            `It takes ${share} % of the full strength; at the opening it has ${figure((strength?.shareAt(plan.openMs) ?? 0) * 100, 2)} %.`,
-            'Open it for less, and let this load on later.',
-          ),
-        ]
+      ? [F.load({ from: at(check.fromMs), share, has: percent((strength?.shareAt(plan.openMs) ?? 0) * 100, 2) })]
       : [];
   },
 
   review: ({ repair, plan, actuals }) => {
     const needs = reviewOf(repair, plan.method);
-    return needs && !actuals.reviewed
-      ? [
-          finding(
-            'review',
-            'caution',
-            'release',
-            'Needs a competent person’s review',
-            `${needs} The figures here never replace that review, the sheet, the local code or licensed practice.`,
-            'Have it reviewed before it is released; role and time are kept.',
-          ),
-        ]
-      : [];
+    return needs && !actuals.reviewed ? [F.review({ needs: plain(needs) })] : [];
   },
 
   sheet: ({ plan, sheets }) => {
@@ -100,28 +102,8 @@ export const serviceRules: Readonly<Record<string, Rule>> = {
     if (!sheet) return [];
     const newer = sheets.find((s) => s.systemId === sheet.systemId && s.revision > sheet.revision);
     return [
-      ...sheetFlaws(sheet).map((p, i) =>
-        finding(
-          `sheet:flaw:${i}`,
-          'caution',
-          'material',
-          'The sheet looks mistyped',
-          p.sentence,
-          'Compare with the maker’s sheet and make a new revision.',
-        ),
-      ),
-      ...(newer
-        ? [
-            finding(
-              'sheet:newer',
-              'note',
-              'material',
-              'A newer revision of this sheet is on the shelf',
-              `This repair was planned with revision ${sheet.revision}; revision ${newer.revision} exists.`,
-              'Choose it in Material if the plan should move to it.',
-            ),
-          ]
-        : []),
+      ...sheetFlaws(sheet).map((p, i) => F['sheet:flaw']({ flaw: plain(p.sentence) }, { of: i })),
+      ...(newer ? [F['sheet:newer']({ planned: sheet.revision, newer: newer.revision })] : []),
     ];
   },
 };

@@ -1,10 +1,91 @@
 import { dayOf } from '../../climate';
 import { measuredBatch, saidTolerance, scaledColour, TINT_MAX_PCT, toleranceOf } from '../../mix';
 import { passedOver } from '../../plan';
+import { exactly, grams, ml, mm, percent, plain } from '../../say';
 import { coverageMl, isMetered, kitVolumeMl, WETNESS } from '../../system';
-import { attempt, figure } from '../../units';
-import type { Finding } from '../finding';
-import { finding, type Rule } from './rule';
+import { attempt } from '../../units';
+import { type Finding, findings } from '../finding';
+import type { Rule } from './rule';
+
+const F = findings({
+  lot: {
+    severity: 'caution',
+    stage: 'mix',
+    title: 'Lot {lot} is passed over',
+    why: 'It is {why}.',
+    todo: 'Do not use it here; the plan counts without it.',
+  },
+  moisture: {
+    severity: 'stop',
+    stage: 'material',
+    title: 'Base too damp inside',
+    why: 'It holds {is}, the sheet allows {limit}.',
+    todo: 'Let it dry and measure again, or choose a system for damp bases.',
+  },
+  wetness: {
+    severity: 'stop',
+    stage: 'material',
+    title: 'Surface wetter than the sheet allows',
+    why: 'It is found {is}, the sheet wants {wanted}.',
+    todo: 'Dry it, or choose a system that bears the wet.',
+  },
+  sag: {
+    severity: 'stop',
+    stage: 'material',
+    title: 'It would sag out',
+    why: '{lift} {where, select, wall {on a wall} other {overhead}}, the sheet holds {limit}.',
+    todo: 'Build it in thinner lifts, shutter it, or thicken it within the sheet.',
+  },
+  coverage: {
+    severity: 'note',
+    stage: 'mix',
+    title: 'The sheet counts with less from a kit',
+    why: 'By its masses {kit} makes {geometry}, by the sheet’s own figure {least}: {less} less.',
+    todo: 'The smaller figure plans.',
+  },
+  'instrument:unknown': {
+    severity: 'stop',
+    stage: 'mix',
+    title: 'The measure is not known yet',
+    why: '{why}',
+    todo: 'Calibrate it on the mix sheet, or weigh.',
+  },
+  'instrument:coarse': {
+    severity: 'stop',
+    stage: 'mix',
+    title: 'The measure is too coarse for this batch',
+    why: 'Rounding alone puts B/A {off} off, with half a step of each up to {short} short or {over} over; {whose, select, sheet {the sheet allows} other {assumed, not from the sheet:}} {tolerance}.',
+    todo: 'Weigh it, take a finer measure, or mix more at once{dosed, select, yes {; a dose in the middle of its range leaves the most room} other {}}.',
+  },
+  'colour:much': {
+    severity: 'caution',
+    stage: 'mix',
+    title: 'Much tint in the mix',
+    why: '{share} of tints and dust; above {most} most sheets no longer stand for strength and cure (assumed, not from this sheet).',
+    todo: 'Ask the maker, or colour a thin last coat only.',
+  },
+  'colour:fine': {
+    severity: 'caution',
+    stage: 'mix',
+    title: 'A tint too small for the scale',
+    why: 'In {mix} of mix its smallest tint is lost in a step of {step}.',
+    todo: 'Weigh on a finer scale, or colour at least {least} at once and divide it.',
+  },
+  'witness-none': {
+    severity: 'note',
+    stage: 'hold',
+    title: 'No cup kept of batch {batch}',
+    why: 'A left-over cup shows whether the batch cured.',
+    todo: 'Set what is left in the pot aside as its witness and note it.',
+  },
+  'witness-soft': {
+    severity: 'stop',
+    stage: 'release',
+    title: 'The cup of batch {batch} is not hard',
+    why: 'By the clock it should bear load now.',
+    todo: 'Do not load it. Touch the cup again; doubt the ratio if it stays soft.',
+  },
+});
 
 /** What is noticed about lots, the surface against the sheet, the instrument at hand, colour and the cups kept. */
 export const shelfRules: Readonly<Record<string, Rule>> = {
@@ -17,18 +98,7 @@ export const shelfRules: Readonly<Record<string, Rule>> = {
       .filter((l) => l.systemId === sheet.systemId && (l.quantity > 0 || l.openedShare > 0))
       .flatMap((l): Finding[] => {
         const why = passedOver(l, sheet, day);
-        return why
-          ? [
-              finding(
-                `lot:${l.id}`,
-                'caution',
-                'mix',
-                `Lot ${l.lot} is passed over`,
-                `It is ${why}.`,
-                'Do not use it here; the plan counts without it.',
-              ),
-            ]
-          : [];
+        return why ? [F.lot({ lot: l.lot, why }, { of: l.id })] : [];
       });
   },
 
@@ -38,42 +108,14 @@ export const shelfRules: Readonly<Record<string, Rule>> = {
     const out: Finding[] = [];
     const limit = sheet.limits.moistureMaxPct;
     if (limit !== null && repair.moisturePct !== null && repair.moisturePct > limit)
-      out.push(
-        finding(
-          'moisture',
-          'stop',
-          'material',
-          'Base too damp inside',
-          `It holds ${figure(repair.moisturePct)} %, the sheet allows ${figure(limit)} %.`,
-          'Let it dry and measure again, or choose a system for damp bases.',
-        ),
-      );
+      out.push(F.moisture({ is: percent(repair.moisturePct), limit: exactly(percent(limit)) }));
     if (WETNESS.indexOf(repair.surface) > WETNESS.indexOf(sheet.limits.wetness))
-      out.push(
-        finding(
-          'wetness',
-          'stop',
-          'material',
-          'Surface wetter than the sheet allows',
-          `It is found ${repair.surface}, the sheet wants ${sheet.limits.wetness}.`,
-          'Dry it, or choose a system that bears the wet.',
-        ),
-      );
+      out.push(F.wetness({ is: repair.surface, wanted: sheet.limits.wetness }));
     const sag =
       repair.orientation === 'wall' ? sheet.limits.sagWallMm : repair.orientation === 'overhead' ? sheet.limits.sagOverheadMm : null;
     const deep = plan.void?.faces.maxDepthMm ?? 0;
     const lift = Math.min(deep, sheet.limits.liftMaxMm ?? deep);
-    if (sag !== null && lift > sag)
-      out.push(
-        finding(
-          'sag',
-          'stop',
-          'material',
-          'It would sag out',
-          `${figure(lift)} mm ${repair.orientation === 'wall' ? 'on a wall' : 'overhead'}, the sheet holds ${figure(sag)} mm.`,
-          'Build it in thinner lifts, shutter it, or thicken it within the sheet.',
-        ),
-      );
+    if (sag !== null && lift > sag) out.push(F.sag({ lift: mm(lift), where: repair.orientation, limit: exactly(mm(sag)) }));
     return out;
   },
 
@@ -84,16 +126,7 @@ export const shelfRules: Readonly<Record<string, Rule>> = {
     const geometry = kitVolumeMl(sheet, kit);
     const least = Math.min(...stated, geometry);
     return least < geometry * 0.95
-      ? [
-          finding(
-            'coverage',
-            'note',
-            'mix',
-            'The sheet counts with less from a kit',
-            `By its masses ${kit.label} makes ${figure(geometry)} mL, by the sheet’s own figure ${figure(least)} mL: ${figure((1 - least / geometry) * 100, 2)} % less.`,
-            'The smaller figure plans.',
-          ),
-        ]
+      ? [F.coverage({ kit: kit.label, geometry: ml(geometry), least: ml(least), less: percent((1 - least / geometry) * 100, 2) })]
       : [];
   },
 
@@ -104,28 +137,18 @@ export const shelfRules: Readonly<Record<string, Rule>> = {
       return [];
     const smallest = batches.reduce((a, b) => (b.massG.A < a.massG.A ? b : a));
     const m = attempt(() => measuredBatch(sheet, smallest.massG, { ...repair.bench, way, scaleStepG: repair.scaleStepG }));
-    if (!m.ok)
-      return [
-        finding(
-          'instrument:unknown',
-          'stop',
-          'mix',
-          'The measure is not known yet',
-          m.problem.sentence,
-          'Calibrate it on the mix sheet, or weigh.',
-        ),
-      ];
+    if (!m.ok) return [F['instrument:unknown']({ why: plain(m.problem.sentence) })];
     const tolerance = toleranceOf(sheet);
     return m.value.worstShortPct > tolerance.shortPct + 1e-9 || m.value.worstOverPct > tolerance.overPct + 1e-9
       ? [
-          finding(
-            'instrument:coarse',
-            'stop',
-            'mix',
-            'The measure is too coarse for this batch',
-            `Rounding alone puts B/A ${figure(m.value.roundingPct, 2)} % off, with half a step of each up to ${figure(m.value.worstShortPct, 2)} % short or ${figure(m.value.worstOverPct, 2)} % over; ${tolerance.fromSheet ? 'the sheet allows' : 'assumed, not from the sheet:'} ${saidTolerance(tolerance)}.`,
-            `Weigh it, take a finer measure, or mix more at once${sheet.dose ? '; a dose in the middle of its range leaves the most room' : ''}.`,
-          ),
+          F['instrument:coarse']({
+            off: percent(m.value.roundingPct, 2),
+            short: percent(m.value.worstShortPct, 2),
+            over: percent(m.value.worstOverPct, 2),
+            whose: tolerance.fromSheet ? 'sheet' : 'ours',
+            tolerance: saidTolerance(tolerance),
+            dosed: sheet.dose ? 'yes' : 'no',
+          }),
         ]
       : [];
   },
@@ -138,27 +161,9 @@ export const shelfRules: Readonly<Record<string, Rule>> = {
     const scaled = scaledColour(trial, least, repair.scaleStepG);
     const out: Finding[] = [];
     if (scaled.sharePct > TINT_MAX_PCT)
-      out.push(
-        finding(
-          'colour:much',
-          'caution',
-          'mix',
-          'Much tint in the mix',
-          `${figure(scaled.sharePct, 2)} % of tints and dust; above ${TINT_MAX_PCT} % most sheets no longer stand for strength and cure (assumed, not from this sheet).`,
-          'Ask the maker, or colour a thin last coat only.',
-        ),
-      );
+      out.push(F['colour:much']({ share: percent(scaled.sharePct, 2), most: exactly(percent(TINT_MAX_PCT)) }));
     if (least < scaled.leastMixG)
-      out.push(
-        finding(
-          'colour:fine',
-          'caution',
-          'mix',
-          'A tint too small for the scale',
-          `In ${figure(least)} g of mix its smallest tint is lost in a step of ${figure(repair.scaleStepG)} g.`,
-          `Weigh on a finer scale, or colour at least ${figure(scaled.leastMixG)} g at once and divide it.`,
-        ),
-      );
+      out.push(F['colour:fine']({ mix: grams(least), step: exactly(grams(repair.scaleStepG)), least: grams(scaled.leastMixG) }));
     return out;
   },
 
@@ -167,30 +172,14 @@ export const shelfRules: Readonly<Record<string, Rule>> = {
       const placed = plan.steps.some((s) => s.batch === b.index && s.marks?.end?.includes('placed') && s.doneAt !== null);
       if (!placed || isMetered(plan.sheet!.kind)) return [];
       const cup = actuals.witness.get(b.index);
-      if (!cup)
-        return [
-          finding(
-            `witness:${b.index}:none`,
-            'note',
-            'hold',
-            `No cup kept of batch ${b.index + 1}`,
-            'A left-over cup shows whether the batch cured.',
-            'Set what is left in the pot aside as its witness and note it.',
-          ),
-        ];
+      const of = (what: string): Finding[] =>
+        [F[what === 'none' ? 'witness-none' : 'witness-soft']({ batch: b.index + 1 })].map((f) => ({
+          ...f,
+          id: `witness:${b.index}:${what}`,
+        }));
+      if (!cup) return of('none');
       const bears = plan.milestones.findLast((m) => m.kind === plan.serves)?.planMs ?? null;
       const due = bears !== null && nowMs >= bears;
-      return due && cup.state !== 'hard' && cup.state !== 'kept'
-        ? [
-            finding(
-              `witness:${b.index}:soft`,
-              'stop',
-              'release',
-              `The cup of batch ${b.index + 1} is not hard`,
-              `By the clock it should bear load now.`,
-              'Do not load it. Touch the cup again; doubt the ratio if it stays soft.',
-            ),
-          ]
-        : [];
+      return due && cup.state !== 'hard' && cup.state !== 'kept' ? of('soft') : [];
     }),
 };

@@ -1,7 +1,68 @@
 import { humidityOf, valueAt } from '../../climate';
-import { attempt, figure } from '../../units';
-import type { Finding } from '../finding';
-import { at, deg, finding, placing, type Rule, rangeOver } from './rule';
+import { at, degC, exactly, kelvin, percent } from '../../say';
+import { attempt } from '../../units';
+import { type Finding, findings } from '../finding';
+import { placing, type Rule, rangeOver } from './rule';
+
+const F = findings({
+  'base-temperature:cold': {
+    severity: 'stop',
+    stage: 'place',
+    title: 'Base too cold to place on',
+    why: '{is} at {when}, the sheet asks for at least {limit}.',
+    todo: 'Start later in the day, or tent and warm the base.',
+  },
+  'base-temperature:hot': {
+    severity: 'stop',
+    stage: 'place',
+    title: 'Base too hot to place on',
+    why: '{is}, the sheet allows {limit}.',
+    todo: 'Shade it, or start earlier.',
+  },
+  'air-temperature:cold': {
+    severity: 'stop',
+    stage: 'place',
+    title: 'Air too cold',
+    why: '{is}, the sheet asks for at least {limit}.',
+    todo: 'Start later, or tent and heat.',
+  },
+  'air-temperature:hot': {
+    severity: 'stop',
+    stage: 'place',
+    title: 'Air too hot',
+    why: '{is}, the sheet allows {limit}.',
+    todo: 'Start earlier in the day.',
+  },
+  dew: {
+    severity: 'stop',
+    stage: 'place',
+    title: 'Base is wet with dew',
+    why: 'It lies {side, select, under {{margin} under} other {only {margin} above}} the dew point; {need} is asked for, even if it looks dry.',
+    todo: 'Start later, or warm the base under a tent.',
+  },
+  humidity: {
+    severity: 'caution',
+    stage: 'place',
+    title: 'Air too damp',
+    why: '{is} against {limit} on the sheet.',
+    todo: 'Start later in the day, or warm the air under a tent.',
+  },
+  'material-temperature': {
+    severity: 'caution',
+    stage: 'mix',
+    title: 'Material too cold to mix',
+    why: '{is}, the sheet asks for at least {limit}.',
+    todo: 'Keep the closed packs in a warm room overnight and set that temperature here.',
+  },
+  'material-warm': {
+    id: 'material-temperature',
+    severity: 'caution',
+    stage: 'mix',
+    title: 'Material too warm',
+    why: '{is}, the sheet allows {limit}.',
+    todo: 'Keep it in the shade or in cool water, packs closed.',
+  },
+});
 
 /** What air, base and material do in the hours of placing. */
 export const siteRules: Readonly<Record<string, Rule>> = {
@@ -13,50 +74,11 @@ export const siteRules: Readonly<Record<string, Rule>> = {
     const base = rangeOver(thermal.base, w);
     const air = rangeOver(thermal.air, w);
     const { baseMinC, baseMaxC, airMinC, airMaxC } = sheet.limits;
-    if (base.ok && baseMinC !== null && base.value.min < baseMinC)
-      out.push(
-        finding(
-          'base-temperature:cold',
-          'stop',
-          'place',
-          'Base too cold to place on',
-          `${deg(base.value.min)} at ${at(c, w.fromMs)}, the sheet asks for at least ${baseMinC} °C.`,
-          'Start later in the day, or tent and warm the base.',
-        ),
-      );
-    if (base.ok && baseMaxC !== null && base.value.max > baseMaxC)
-      out.push(
-        finding(
-          'base-temperature:hot',
-          'stop',
-          'place',
-          'Base too hot to place on',
-          `${deg(base.value.max)}, the sheet allows ${baseMaxC} °C.`,
-          'Shade it, or start earlier.',
-        ),
-      );
-    if (air.ok && airMinC !== null && air.value.min < airMinC)
-      out.push(
-        finding(
-          'air-temperature:cold',
-          'stop',
-          'place',
-          'Air too cold',
-          `${deg(air.value.min)}, the sheet asks for at least ${airMinC} °C.`,
-          'Start later, or tent and heat.',
-        ),
-      );
-    if (air.ok && airMaxC !== null && air.value.max > airMaxC)
-      out.push(
-        finding(
-          'air-temperature:hot',
-          'stop',
-          'place',
-          'Air too hot',
-          `${deg(air.value.max)}, the sheet allows ${airMaxC} °C.`,
-          'Start earlier in the day.',
-        ),
-      );
+    const against = (isC: number, limitC: number) => ({ is: degC(isC), limit: exactly(degC(limitC)), when: at(w.fromMs) });
+    if (base.ok && baseMinC !== null && base.value.min < baseMinC) out.push(F['base-temperature:cold'](against(base.value.min, baseMinC)));
+    if (base.ok && baseMaxC !== null && base.value.max > baseMaxC) out.push(F['base-temperature:hot'](against(base.value.max, baseMaxC)));
+    if (air.ok && airMinC !== null && air.value.min < airMinC) out.push(F['air-temperature:cold'](against(air.value.min, airMinC)));
+    if (air.ok && airMaxC !== null && air.value.max > airMaxC) out.push(F['air-temperature:hot'](against(air.value.max, airMaxC)));
     return out;
   },
 
@@ -70,29 +92,10 @@ export const siteRules: Readonly<Record<string, Rule>> = {
       Math.min(...[w.fromMs, (w.fromMs + w.toMs) / 2, w.toMs].map((ms) => valueAt(thermal.base, ms) - valueAt(thermal.dew, ms))),
     );
     if (need !== null && margin.ok && margin.value < need)
-      out.push(
-        finding(
-          'dew',
-          'stop',
-          'place',
-          'Base is wet with dew',
-          `It lies ${margin.value < 0 ? `${figure(-margin.value, 2)} K under` : `only ${figure(margin.value, 2)} K above`} the dew point; ${need} K is asked for, even if it looks dry.`,
-          'Start later, or warm the base under a tent.',
-        ),
-      );
+      out.push(F.dew({ side: margin.value < 0 ? 'under' : 'above', margin: kelvin(Math.abs(margin.value)), need: exactly(kelvin(need)) }));
     const max = sheet.limits.humidityMaxPct;
     const wet = attempt(() => Math.max(...[w.fromMs, w.toMs].map((ms) => humidityOf(valueAt(thermal.air, ms), valueAt(thermal.dew, ms)))));
-    if (max !== null && wet.ok && wet.value > max)
-      out.push(
-        finding(
-          'humidity',
-          'caution',
-          'place',
-          'Air too damp',
-          `${figure(wet.value)} % against ${max} % on the sheet.`,
-          'Start later in the day, or warm the air under a tent.',
-        ),
-      );
+    if (max !== null && wet.ok && wet.value > max) out.push(F.humidity({ is: percent(wet.value), limit: exactly(percent(max)) }));
     return out;
   },
 
@@ -101,27 +104,8 @@ export const siteRules: Readonly<Record<string, Rule>> = {
     if (!sheet || potC === null || !Number.isFinite(potC)) return [];
     const { materialMinC, materialMaxC } = sheet.limits;
     if (materialMinC !== null && potC < materialMinC)
-      return [
-        finding(
-          'material-temperature',
-          'caution',
-          'mix',
-          'Material too cold to mix',
-          `${deg(potC)}, the sheet asks for at least ${materialMinC} °C.`,
-          'Keep the closed packs in a warm room overnight and set that temperature here.',
-        ),
-      ];
-    if (materialMaxC !== null && potC > materialMaxC)
-      return [
-        finding(
-          'material-temperature',
-          'caution',
-          'mix',
-          'Material too warm',
-          `${deg(potC)}, the sheet allows ${materialMaxC} °C.`,
-          'Keep it in the shade or in cool water, packs closed.',
-        ),
-      ];
+      return [F['material-temperature']({ is: degC(potC), limit: exactly(degC(materialMinC)) })];
+    if (materialMaxC !== null && potC > materialMaxC) return [F['material-warm']({ is: degC(potC), limit: exactly(degC(materialMaxC)) })];
     return [];
   },
 };

@@ -1,4 +1,4 @@
-import { figure } from '../../units';
+import { exactly, listed, mm, plain } from '../../say';
 import {
   type BondLine,
   blankSettingOut,
@@ -9,8 +9,90 @@ import {
   settingOutMissing,
   settingOutProblems,
 } from '../../void';
-import type { Finding } from '../finding';
-import { finding, type Rule } from './rule';
+import { type Finding, findings } from '../finding';
+import type { Rule } from './rule';
+
+const F = findings({
+  'bond-thickness': {
+    severity: 'stop',
+    stage: 'measure',
+    title: 'Bond line too thick',
+    why: '{is} against {limit} on the sheet.',
+    todo: 'Grind until the plate lies closer, or fill the hollow first.',
+  },
+  'bond-thin': {
+    id: 'bond-thickness',
+    severity: 'stop',
+    stage: 'measure',
+    title: 'Bond line too thin',
+    why: '{is} against at least {limit} on the sheet.',
+    todo: 'Lay wire or beads of the right size as spacers.',
+  },
+  'lift:deep-pass': {
+    id: 'lift:deep',
+    severity: 'stop',
+    stage: 'place',
+    title: 'Deeper than one pass allows',
+    why: '{is} against {limit} on the sheet: it heats itself and cracks.',
+    todo: 'Place it in {lifts, plural, one {# lift} other {# lifts}}.',
+  },
+  'lift:deep': {
+    severity: 'note',
+    stage: 'measure',
+    title: 'Deeper than one lift allows',
+    why: '{is} against {limit} on the sheet.',
+    todo: 'Placed in {lifts, plural, one {# lift} other {# lifts}} of {each}.',
+  },
+  'lift:thin': {
+    severity: 'stop',
+    stage: 'measure',
+    title: 'Thinner than the mortar allows',
+    why: '{is} at its deepest against at least {limit} on the sheet.',
+    todo: 'Cut deeper, or choose a finer system.',
+  },
+  'lift:feather': {
+    severity: 'caution',
+    stage: 'measure',
+    title: 'Feathered edge',
+    why: 'Mortar run out to nothing breaks off under the first wheel.',
+    todo: 'Cut the edge vertical and measure it so.',
+  },
+  'two-readings': {
+    severity: 'caution',
+    stage: 'measure',
+    title: 'Two readings of {what} disagree',
+    why: '{first} ± {firstHalf} and {second} ± {secondHalf} cannot both be right; the first is planned with.',
+    todo: 'Measure a third time and keep the one it confirms.',
+  },
+  'odd-reading': {
+    severity: 'caution',
+    stage: 'measure',
+    title: 'Reading {number} stands out',
+    why: '{is} where its neighbours read about {around}.',
+    todo: 'Read it again; if it is right, take more readings round it.',
+  },
+  'open-back': {
+    severity: 'caution',
+    stage: 'measure',
+    title: 'The back is open',
+    why: 'What is filled in runs out behind until it has set, and nobody sees it.',
+    todo: 'Close it first; a hold point for that stands in the steps.',
+  },
+  'setting-out:missing': {
+    severity: 'note',
+    stage: 'measure',
+    title: 'Not set out yet',
+    why: '{begun, select, yes {Still open: {missing}.} other {Where it goes is not written down: datum, distances, direction, what must stay clear.}}',
+    todo: 'Set it out under the drawing; it is checked at the hold point before drilling or grinding.',
+  },
+  'setting-out': {
+    severity: 'stop',
+    stage: 'measure',
+    title: 'Too close',
+    why: '{why}',
+    todo: 'Change the setting-out, or go on with the reason and the role of who answers for it.',
+  },
+});
 
 /** What is noticed about the void and where it is set out. */
 export const voidRules: Readonly<Record<string, Rule>> = {
@@ -19,28 +101,8 @@ export const voidRules: Readonly<Record<string, Rule>> = {
     if (shape?.shape !== 'bondLine' || !plan.sheet || !plan.void) return [];
     const t = (shape as BondLine).thickness.valueMm;
     const { bondMinMm, bondMaxMm } = plan.sheet.limits;
-    if (bondMaxMm !== null && t > bondMaxMm)
-      return [
-        finding(
-          'bond-thickness',
-          'stop',
-          'measure',
-          'Bond line too thick',
-          `${figure(t)} mm against ${bondMaxMm} mm on the sheet.`,
-          'Grind until the plate lies closer, or fill the hollow first.',
-        ),
-      ];
-    if (bondMinMm !== null && t < bondMinMm)
-      return [
-        finding(
-          'bond-thickness',
-          'stop',
-          'measure',
-          'Bond line too thin',
-          `${figure(t)} mm against at least ${bondMinMm} mm on the sheet.`,
-          'Lay wire or beads of the right size as spacers.',
-        ),
-      ];
+    if (bondMaxMm !== null && t > bondMaxMm) return [F['bond-thickness']({ is: mm(t), limit: exactly(mm(bondMaxMm)) })];
+    if (bondMinMm !== null && t < bondMinMm) return [F['bond-thin']({ is: mm(t), limit: exactly(mm(bondMinMm)) })];
     return [];
   },
 
@@ -51,61 +113,26 @@ export const voidRules: Readonly<Record<string, Rule>> = {
     const out: Finding[] = [];
     if (liftMaxMm !== null && depth > liftMaxMm) {
       const lifts = Math.ceil(depth / liftMaxMm - 1e-9);
-      out.push(
-        plan.context.school('deep-fills') === 'one'
-          ? finding(
-              'lift:deep',
-              'stop',
-              'place',
-              'Deeper than one pass allows',
-              `${figure(depth)} mm against ${liftMaxMm} mm on the sheet: it heats itself and cracks.`,
-              `Place it in ${lifts} lifts.`,
-            )
-          : finding(
-              'lift:deep',
-              'note',
-              'measure',
-              'Deeper than one lift allows',
-              `${figure(depth)} mm against ${liftMaxMm} mm on the sheet.`,
-              `Placed in ${lifts} lifts of ${figure(depth / lifts)} mm.`,
-            ),
-      );
+      const said = { is: mm(depth), limit: exactly(mm(liftMaxMm)), lifts, each: mm(depth / lifts) };
+      out.push(F[plan.context.school('deep-fills') === 'one' ? 'lift:deep-pass' : 'lift:deep'](said));
     }
-    if (liftMinMm !== null && depth < liftMinMm)
-      out.push(
-        finding(
-          'lift:thin',
-          'stop',
-          'measure',
-          'Thinner than the mortar allows',
-          `${figure(depth)} mm at its deepest against at least ${liftMinMm} mm on the sheet.`,
-          'Cut deeper, or choose a finer system.',
-        ),
-      );
+    if (liftMinMm !== null && depth < liftMinMm) out.push(F['lift:thin']({ is: mm(depth), limit: exactly(mm(liftMinMm)) }));
     const feathered = repair.void?.shapes.some((s) => s.shape === 'patch' && s.depth.kind === 'readings' && s.depth.edge === 'feathered');
-    if (feathered)
-      out.push(
-        finding(
-          'lift:feather',
-          liftMinMm ? 'stop' : 'caution',
-          'measure',
-          'Feathered edge',
-          'Mortar run out to nothing breaks off under the first wheel.',
-          'Cut the edge vertical and measure it so.',
-        ),
-      );
+    if (feathered) out.push(F['lift:feather'](undefined, { severity: liftMinMm ? 'stop' : 'caution' }));
     return out;
   },
 
   'two-readings': ({ repair }) =>
     (repair.void ? disagreements(repair.void) : []).map(({ key, label, measured: m }) =>
-      finding(
-        `two-readings:${key}`,
-        'caution',
-        'measure',
-        `Two readings of ${label.toLowerCase()} disagree`,
-        `${figure(m.valueMm, 4)} mm ± ${figure(halfWidthMm(m))} and ${figure(m.again!.valueMm, 4)} mm ± ${figure(halfWidthMm(m.again!))} cannot both be right; the first is planned with.`,
-        'Measure a third time and keep the one it confirms.',
+      F['two-readings'](
+        {
+          what: label.toLowerCase(),
+          first: mm(m.valueMm, 4),
+          firstHalf: mm(halfWidthMm(m)),
+          second: mm(m.again!.valueMm, 4),
+          secondHalf: mm(halfWidthMm(m.again!)),
+        },
+        { of: key },
       ),
     ),
 
@@ -113,37 +140,25 @@ export const voidRules: Readonly<Record<string, Rule>> = {
     (repair.void?.shapes ?? []).flatMap((shape, i) => {
       if (shape.shape !== 'patch' || shape.depth.kind !== 'readings') return [];
       return oddReadings(shape.depth.readings, halfWidthMm(shape.depth.read)).map((odd) =>
-        finding(
-          `odd-reading:${i}.${odd.index}`,
-          'caution',
-          'measure',
-          `Reading ${odd.index + 1} stands out`,
-          `${figure(odd.depthMm)} mm where its neighbours read about ${figure(odd.aroundMm)} mm.`,
-          'Read it again; if it is right, take more readings round it.',
-        ),
+        F['odd-reading']({ number: odd.index + 1, is: mm(odd.depthMm), around: mm(odd.aroundMm) }, { of: `${i}.${odd.index}` }),
       );
     }),
 
   'shape-notice': ({ repair }) =>
     (repair.void?.shapes ?? []).flatMap((shape, i) =>
-      (SHAPES[shape.shape].notices?.(shape) ?? []).map((n) =>
-        finding(`shape-notice:${i}.${n.id}`, n.severity, 'measure', n.title, n.why, n.todo),
+      (SHAPES[shape.shape].notices?.(shape) ?? []).map(
+        (n): Finding => ({
+          id: `shape-notice:${i}.${n.id}`,
+          severity: n.severity,
+          stage: 'measure',
+          title: plain(n.title),
+          why: plain(n.why),
+          todo: plain(n.todo),
+        }),
       ),
     ),
 
-  'open-back': ({ repair }) =>
-    repair.void?.back === 'open'
-      ? [
-          finding(
-            'open-back',
-            'caution',
-            'measure',
-            'The back is open',
-            'What is filled in runs out behind until it has set, and nobody sees it.',
-            'Close it first; a hold point for that stands in the steps.',
-          ),
-        ]
-      : [],
+  'open-back': ({ repair }) => (repair.void?.back === 'open' ? [F['open-back']()] : []),
 
   'setting-out': ({ repair, plan }) => {
     if (!plan.method?.setsOut || !repair.void) return [];
@@ -153,26 +168,14 @@ export const voidRules: Readonly<Record<string, Rule>> = {
     const missing = settingOutMissing(repair.settingOut ?? blankSettingOut(), count);
     if (!repair.settingOut || missing.length)
       return [
-        finding(
-          'setting-out:missing',
-          'note',
-          'measure',
-          'Not set out yet',
-          repair.settingOut
-            ? `Still open: ${missing.join(', ').toLowerCase()}.`
-            : 'Where it goes is not written down: datum, distances, direction, what must stay clear.',
-          'Set it out under the drawing; it is checked at the hold point before drilling or grinding.',
-        ),
+        F['setting-out:missing']({
+          begun: repair.settingOut ? 'yes' : 'no',
+          missing: listed(
+            missing.map((m) => m.toLowerCase()),
+            'comma',
+          ),
+        }),
       ];
-    return settingOutProblems(repair.settingOut, count, sizeMm).map((p) =>
-      finding(
-        `setting-out:${p.field}`,
-        'stop',
-        'measure',
-        'Too close',
-        p.sentence,
-        'Change the setting-out, or go on with the reason and the role of who answers for it.',
-      ),
-    );
+    return settingOutProblems(repair.settingOut, count, sizeMm).map((p) => F['setting-out']({ why: plain(p.sentence) }, { of: p.field }));
   },
 };

@@ -1,0 +1,40 @@
+import type { Message, Said, Values } from './message';
+
+const TEXTS = new Map<string, string>();
+
+/** The English text of an id, in ICU message syntax; undefined for an id nobody owns. */
+export const textOf = (id: string): string | undefined => TEXTS.get(id);
+
+/** Every id with its English text. */
+export const allTexts = (): ReadonlyMap<string, string> => TEXTS;
+
+/** Makes the message of one text. */
+export type Sayer = (values?: Values) => Message;
+
+/**
+ * Registers the texts of one owner and returns what makes their messages.
+ * @param owner the ids begin with it
+ * @throws RangeError for an id that is taken
+ * @example
+ * const SAY = texts('batch', { poured: '{mass} of {part} poured.' });
+ * SAY.poured({ mass: grams(120), part: 'A' }); // { id: 'batch.poured', with: { … } }
+ */
+export function texts<K extends string>(owner: string, table: Readonly<Record<K, string>>): Readonly<Record<K, Sayer>> {
+  const sayers = {} as Record<K, Sayer>;
+  for (const [key, text] of Object.entries(table) as [K, string][]) {
+    const id = `${owner}.${key}`;
+    if (TEXTS.has(id)) throw new RangeError(`two texts are called ${id}`);
+    TEXTS.set(id, text);
+    sayers[key] = (values) => (values ? { id, with: values } : { id });
+  }
+  return sayers;
+}
+
+const { plain: plainOf } = texts('say', { plain: '{text}' });
+
+/** A sentence that is still written out where it arises. Its figures are metric, its instants UTC; they are found when it is rendered. */
+export const plain = (text: string): Message => plainOf({ text });
+
+/** Whether it was written out. */
+export const isPlain = (said: Said): said is string | (Message & { with: { text: string } }) =>
+  typeof said === 'string' || said.id === 'say.plain';

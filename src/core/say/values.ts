@@ -1,0 +1,27 @@
+import type { Kind } from '../units';
+import type { List, Moment, Quantity, Value } from './message';
+
+const of =
+  (is: Kind) =>
+  (value: number, digits?: number): Quantity =>
+    digits === undefined ? { is, value } : { is, value, digits };
+
+/** Quantities of a message, from values in core units. A second argument asks for so many significant figures. */
+export const mm = of('length');
+export const ml = of('volume');
+export const grams = of('mass');
+export const degC = of('temperature');
+export const kelvin = of('interval');
+export const minutes = of('duration');
+export const percent = of('percent');
+
+/** A quantity with the figures it has, as a sheet prints its limits. @example exactly(degC(5)) */
+export const exactly = (quantity: Quantity): Quantity => ({ ...quantity, exact: true });
+
+/** An instant within the days of the work. */
+export const at = (ms: number): Moment => ({ at: Math.round(ms) });
+
+/** An instant that may lie far off, with its date. */
+export const on = (ms: number): Moment => ({ at: Math.round(ms), dated: true });
+
+export const listed = (list: readonly Value[], join: List['join'] = 'and'): List => ({ list, join });

@@ -1,0 +1,69 @@
+import { IntlMessageFormat } from 'intl-messageformat';
+import { siteTime } from '@/core/climate';
+import { type List, type Moment, type Quantity, type Said, textOf, type Value } from '@/core/say';
+import { figure, format, fromCore, instantsIn, proseIn, shownUnit, type UnitSystem, unitOf } from '@/core/units';
+
+/** Who reads: units, the zone of the site, the language. */
+export interface Reader {
+  readonly system: UnitSystem;
+  readonly zone: string;
+  readonly language: string;
+}
+
+/** The reader of a program that asks nothing else. */
+export const PLAIN_READER: Reader = { system: 'metric', zone: 'utc', language: 'en' };
+
+const formats = new Map<string, IntlMessageFormat>();
+
+function formatOf(id: string, language: string): IntlMessageFormat {
+  const key = `${language}|${id}`;
+  const known = formats.get(key);
+  if (known) return known;
+  const text = textOf(id);
+  if (text === undefined) throw new RangeError(`no text is called ${id}`);
+  const made = new IntlMessageFormat(text, language, undefined, { ignoreTag: true });
+  formats.set(key, made);
+  return made;
+}
+
+const isQuantity = (v: object): v is Quantity => 'is' in v;
+const isMoment = (v: object): v is Moment => 'at' in v;
+const isList = (v: object): v is List => 'list' in v;
+
+/** A figure with all it has, without the noise of converting it. */
+function exact({ is, value }: Quantity, { system }: Reader): string {
+  const unit = shownUnit(is, value, system);
+  return `${figure(fromCore(unitOf(is, unit), value), 4)} ${unit}`.trim().replace(/^-/, '−');
+}
+
+function written(value: Value, reader: Reader): string | number {
+  if (typeof value === 'string' || typeof value === 'number') return value;
+  if (isQuantity(value))
+    return value.exact ? exact(value, reader) : format(value.is, value.value, reader.system, value.digits).text.replace(/^-/, '−');
+  if (isMoment(value)) return siteTime(reader.zone, value.at, value.dated);
+  if (isList(value)) {
+    const parts = value.list.map((v) => String(written(v, reader)));
+    if (value.join === 'comma') return parts.join(', ');
+    return new Intl.ListFormat(reader.language, { type: value.join === 'and' ? 'conjunction' : 'disjunction' }).format(parts);
+  }
+  return say(value, reader);
+}
+
+/** A sentence somebody wrote out: its figures are metric and its instants UTC. */
+const asWritten = (text: string, { system, zone }: Reader): string =>
+  proseIn(
+    instantsIn(text, (ms) => siteTime(zone, ms, true)),
+    system,
+  );
+
+/**
+ * A message as its reader reads it.
+ * @throws RangeError for an id nobody owns
+ * @throws Error of the formatter for a gap that nothing fills
+ */
+export function say(said: Said, reader: Reader): string {
+  if (typeof said === 'string') return asWritten(said, reader);
+  if (said.id === 'say.plain') return asWritten(String(said.with?.text ?? ''), reader);
+  const values = Object.fromEntries(Object.entries(said.with ?? {}).map(([key, v]) => [key, written(v, reader)]));
+  return String(formatOf(said.id, reader.language).format(values));
+}

@@ -1,0 +1,109 @@
+import { RULES } from '@/core/judge/rules';
+import {
+  allTexts,
+  at,
+  degC,
+  exactly,
+  grams,
+  kelvin,
+  listed,
+  type Message,
+  Message as MessageSchema,
+  minutes,
+  mm,
+  on,
+  percent,
+  plain,
+  texts,
+} from '@/core/say';
+import { PLAIN_READER, type Reader, say } from '.';
+
+const metric: Reader = { system: 'metric', zone: 'Europe/Helsinki', language: 'en' };
+const us: Reader = { ...metric, system: 'us' };
+const T = texts('test', {
+  quantities: '{length}, {mass}, {temp}, {limit}, {gap}, {time}, {share}',
+  moments: '{near} and {far}',
+  lifts: 'Place it in {n, plural, one {# lift} other {# lifts}}.',
+  side: 'It lies {side, select, under {under} other {above}} it.',
+  list: 'for {names}',
+  nested: 'First: {inner}',
+});
+
+describe('one message, many readers', () => {
+  const all = T.quantities({
+    length: mm(38.1),
+    mass: grams(1250),
+    temp: degC(20),
+    limit: exactly(degC(5)),
+    gap: kelvin(5),
+    time: minutes(156),
+    share: percent(17.25, 2),
+  });
+  test('quantities in the units of the reader', () => {
+    expect(say(all, metric)).toBe('38.1 mm, 1.25 kg, 20.0 °C, 5 °C, 5.0 K, 2 h 36 min, 17 %');
+    expect(say(all, us)).toBe('1.5 in, 2.76 lb, 68.0 °F, 41 °F, 9.0 °F, 2 h 36 min, 17 %');
+  });
+  test('a minus is a minus', () => {
+    expect(
+      say(
+        T.quantities({
+          length: mm(-3),
+          mass: grams(1),
+          temp: degC(-4),
+          limit: exactly(degC(-5)),
+          gap: kelvin(1),
+          time: minutes(-3),
+          share: percent(1),
+        }),
+        metric,
+      ),
+    ).toMatch(/^−3 mm, .*, −4.0 °C, −5 °C, .*, −3 min/);
+  });
+  test('instants at the site, with their date where they may lie far off', () => {
+    const ms = Date.UTC(2027, 3, 15, 6, 30);
+    const said = T.moments({ near: at(ms), far: on(ms) });
+    expect(say(said, metric)).toBe('Thu 09:30 and Thu 15 Apr 09:30');
+    expect(say(said, { ...metric, zone: 'America/Denver' })).toBe('Thu 00:30 and Thu 15 Apr 00:30');
+  });
+  test('plurals, choices, lists, messages within messages', () => {
+    expect([1, 3].map((n) => say(T.lifts({ n }), metric))).toEqual(['Place it in 1 lift.', 'Place it in 3 lifts.']);
+    expect(say(T.side({ side: 'under' }), metric)).toBe('It lies under it.');
+    expect(say(T.list({ names: listed(['gel', 'release', 'load']) }), metric)).toBe('for gel, release, and load');
+    expect(say(T.list({ names: listed(['stone', 'metal'], 'or') }), metric)).toBe('for stone or metal');
+    expect(say(T.nested({ inner: T.list({ names: listed([mm(25.4), mm(50.8)], 'comma') }) }), us)).toBe('First: for 1 in, 2 in');
+  });
+  test('what was written out by an earlier version is read as before', () => {
+    expect(say('38.1 mm against 5 °C', us)).toBe('1.5 in against 41.0 °F');
+    expect(say(plain('ready at 2027-04-15T06:30:00.000Z'), metric)).toBe('ready at Thu 15 Apr 09:30');
+  });
+  test('what is in somebody’s own words is not touched', () => {
+    expect(say(T.list({ names: 'Lot 12 mm {x} <b>' }), us)).toBe('for Lot 12 mm {x} <b>');
+  });
+});
+
+test('a gap that nothing fills, and an id nobody owns, are errors, never a hole in the sentence', () => {
+  expect(() => say(T.lifts(), metric)).toThrow();
+  expect(() => say({ id: 'test.nowhere' }, metric)).toThrow(/no text is called test.nowhere/);
+  expect(() => texts('test', { list: 'twice' })).toThrow(/two texts are called test.list/);
+});
+
+test('messages survive a file, and a figure that is none does not', () => {
+  const said: Message = T.nested({ inner: T.quantities({ length: mm(1), names: listed(['a', at(5)]) }) });
+  expect(MessageSchema.parse(JSON.parse(JSON.stringify(said)))).toEqual(said);
+  expect(MessageSchema.safeParse(T.lifts({ n: Number.NaN })).success).toBe(false);
+  expect(MessageSchema.safeParse({ id: 'x', with: { a: { is: 'colour', value: 1 } } }).success).toBe(false);
+});
+
+test('every text of the core is sound ICU, and says its figures through values, never as digits with a unit', () => {
+  expect(Object.keys(RULES).length).toBeGreaterThan(15);
+  const ids = [...allTexts().keys()].filter((id) => !id.startsWith('test.'));
+  expect(ids.length).toBeGreaterThan(150);
+  for (const id of ids) {
+    const text = allTexts().get(id)!;
+    expect([id, /\d ?(mm|mL|kg|g|°C|K|cm²|m²)(?![\w/])/.test(text)]).toEqual([id, false]);
+    // Each gap filled with a word: the formatter reads the whole text, all its branches included.
+    const gaps = [...text.matchAll(/\{(\w+)(?=[},])/g)].map(([, name]) => name!);
+    const filled = Object.fromEntries(gaps.map((g) => [g, new RegExp(`\\{${g}, plural`).test(text) ? 2 : 'word']));
+    expect(say({ id, with: filled }, PLAIN_READER)).not.toMatch(/[{}]/);
+  }
+});
