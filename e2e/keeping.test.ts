@@ -361,17 +361,16 @@ test.each([
     await page.getByRole('heading', { name: 'Nothing planned yet' }).waitFor();
     await page.getByRole('alert').getByText(says).waitFor({ state: 'detached' });
   } else {
-    await page.evaluate(
-      () =>
-        new Promise((resolve) => {
-          indexedDB.deleteDatabase('grenko').onsuccess = resolve;
-        }),
-    );
-    await page.getByRole('alert').getByText(says).waitFor();
-    await page.getByRole('button', { name: 'Put it back' }).click();
-    await page.getByRole('alert').getByText(says).waitFor({ state: 'detached' });
-    await page.reload();
-    await page.getByRole('heading', { name: 'Winch house' }).waitFor();
+    // As its owner clears it, with all that this site keeps. The browser breaks off what is being read then, which is no fault of the page.
+    const cleared = await (await yard.context()).newPage();
+    await withSample(cleared, base());
+    const tools = await cleared.context().newCDPSession(cleared);
+    await tools.send('Storage.clearDataForOrigin', { origin: base(), storageTypes: 'indexeddb,local_storage,file_systems' });
+    await cleared.getByRole('alert').getByText(says).waitFor();
+    await cleared.getByRole('button', { name: 'Put it back' }).click();
+    await cleared.getByRole('alert').getByText(says).waitFor({ state: 'detached' });
+    await cleared.reload();
+    await cleared.getByRole('heading', { name: 'Winch house' }).waitFor();
   }
 });
 
@@ -413,23 +412,76 @@ test('preferences that make no sense are as if never set', async () => {
   }
 });
 
-test('a database that the browser lost is said to be lost, with the way to the backups', async () => {
-  // As after a kill in the middle of its own writing: the browser finds it damaged and begins it anew.
-  await page.goto(`${base()}/manifest.webmanifest`);
-  await page.evaluate(
-    () =>
-      new Promise<void>((resolve, reject) => {
+describe('a database that the browser lost', () => {
+  /** As after a kill in the middle of its own writing: the browser finds it damaged and begins it anew. */
+  const lose = (copyToo: boolean) =>
+    page.evaluate(async (both) => {
+      await new Promise<void>((resolve, reject) => {
         const gone = indexedDB.deleteDatabase('grenko');
         gone.onsuccess = () => resolve();
         gone.onerror = () => reject(gone.error);
-      }),
-  );
-  await page.goto(base());
-  const told = page.getByRole('alert').filter({ hasText: 'The browser lost its database.' });
-  await told.getByRole('link', { name: 'To the backups' }).waitFor();
-  await told.getByRole('button', { name: 'I know' }).click();
-  await told.waitFor({ state: 'detached' });
-  await page.reload();
-  await page.getByRole('heading', { name: 'Nothing planned yet' }).waitFor();
-  expect(await told.count()).toBe(0);
+      });
+      if (both) await (await navigator.storage.getDirectory()).removeEntry('grenko', { recursive: true });
+    }, copyToo);
+  const told = () => page.getByRole('alert').filter({ hasText: 'The browser lost its database.' });
+
+  test('is filled again from the second copy, with what was done a moment before', async () => {
+    await page.goto(`${base()}${NOSING}/measure`);
+    await type(page, 'Length', '251 mm');
+    await page.locator('desc', { hasText: 'length 251 mm' }).first().waitFor({ state: 'attached' });
+    await page.goto(`${base()}/job/sample-winch/sample-plate/run`);
+    await page.getByRole('button', { name: 'Note', exact: true }).click();
+    await page.locator('dialog textarea').fill('Kept in two places');
+    await page.getByRole('button', { name: 'Into the record' }).click();
+    await page.locator('dialog textarea').waitFor({ state: 'detached' });
+    await page.goto(`${base()}/manifest.webmanifest`);
+    await lose(false);
+    await page.goto(`${base()}/job/sample-winch/log`);
+    await told()
+      .getByText(/second copy gave back \d+ records/)
+      .waitFor();
+    await page.getByText('Kept in two places').first().waitFor();
+    await page.goto(`${base()}${NOSING}/measure`);
+    await expect(page.getByLabel('Length', { exact: true }).inputValue()).resolves.toBe('251 mm');
+    // From then on it is a database like any other, kept twice again.
+    await page.goto(`${base()}/manifest.webmanifest`);
+    await lose(false);
+    await page.goto(`${base()}${NOSING}/measure`);
+    await told().waitFor();
+    expect(await page.getByLabel('Length', { exact: true }).inputValue()).toBe('251 mm');
+  });
+
+  test('and its second copy with it is said to be lost, with the way to the backups', async () => {
+    await page.goto(`${base()}/manifest.webmanifest`);
+    await lose(true);
+    await page.goto(base());
+    await told().getByRole('link', { name: 'To the backups' }).waitFor();
+    await told().getByRole('button', { name: 'I know' }).click();
+    await told().waitFor({ state: 'detached' });
+    await page.reload();
+    await page.getByRole('heading', { name: 'Nothing planned yet' }).waitFor();
+    expect(await told().count()).toBe(0);
+  });
+
+  test('what was removed does not come back with it', async () => {
+    await page.goto(base());
+    await page.getByRole('button', { name: /Remove the sample/ }).click();
+    await page.waitForFunction(
+      () =>
+        new Promise((resolve) => {
+          const open = indexedDB.open('grenko');
+          open.onsuccess = () => {
+            const all = open.result.transaction('job').objectStore('job').count();
+            all.onsuccess = () => {
+              open.result.close();
+              resolve(all.result === 0);
+            };
+          };
+        }),
+    );
+    await page.goto(`${base()}/manifest.webmanifest`);
+    await lose(false);
+    await page.goto(base());
+    await page.getByRole('heading', { name: 'Nothing planned yet' }).waitFor();
+  });
 });

@@ -13,7 +13,9 @@ export interface Killed {
   readonly acknowledged: number;
   /** Of those, the ones that were gone after the process was killed. */
   readonly lost: readonly string[];
-  /** Times the browser itself lost its whole database at a kill and the page said so: nothing a page can help. */
+  /** Times the browser itself lost its whole database at a kill and the second copy filled it again: what was said to be saved counts all the same. */
+  readonly filled: readonly string[];
+  /** Times it lost its database and nothing was given back. */
   readonly wiped: readonly string[];
   /** Times the page did not come up after a kill, with what it showed instead, and whether it did when it was loaded again. */
   readonly unopened: readonly string[];
@@ -168,6 +170,7 @@ export async function kills(
   const lost: string[] = [];
   const unopened: string[] = [];
   const wiped: string[] = [];
+  const filled: string[] = [];
   const took: number[] = [];
   let acknowledged = 0;
   let profile = '';
@@ -217,6 +220,8 @@ export async function kills(
         unopened.push(`kill ${n}: “${(shown ?? '').replace(/\s+/g, ' ').slice(0, 300)}”; ${again}`);
         if (again.startsWith('did not')) continue;
       }
+      const told = page.getByText(/second copy gave back/);
+      if (await told.isVisible()) filled.push(`kill ${n}: ${(await told.textContent())?.slice(0, 300)}`);
       if (promised.length) {
         const there = new Set(await notesOf(page));
         lost.push(...promised.filter((p) => !there.has(p)));
@@ -252,11 +257,11 @@ export async function kills(
     }
     told(
       n + 1,
-      `${acknowledged} said to be saved, ${new Set(lost).size} lost, database lost by the browser ${wiped.length}, not up ${unopened.length}`,
+      `${acknowledged} said to be saved, ${new Set(lost).size} lost, database lost by the browser and filled again ${filled.length}, not filled ${wiped.length}, not up ${unopened.length}`,
     );
   }
   if (profile) rmSync(profile, { recursive: true, force: true });
   const sorted = [...took].sort((a, b) => a - b);
   const at = (share: number) => sorted[Math.min(sorted.length - 1, Math.floor(sorted.length * share))] ?? Number.NaN;
-  return { kills: count, acknowledged, lost: [...new Set(lost)], wiped, unopened, savedMs: { median: at(0.5), p95: at(0.95) } };
+  return { kills: count, acknowledged, lost: [...new Set(lost)], filled, wiped, unopened, savedMs: { median: at(0.5), p95: at(0.95) } };
 }

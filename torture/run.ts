@@ -56,7 +56,10 @@ try {
       `${k.kills} kills: ${k.acknowledged} entries said to be saved, ${k.lost.length} lost; from press to saved ${k.savedMs.median.toFixed(0)} ms median, ${k.savedMs.p95.toFixed(0)} ms at 95 %`,
     );
     for (const x of k.lost.slice(0, 20)) say(`  lost: ${x}`);
-    say(`  the browser lost its own database and the page said so: ${k.wiped.length}; not up after a kill: ${k.unopened.length}`);
+    say(
+      `  the browser lost its own database and the second copy filled it again: ${k.filled.length}; not filled: ${k.wiped.length}; not up after a kill: ${k.unopened.length}`,
+    );
+    for (const x of k.filled.slice(0, 20)) say(`  ${x}`);
     for (const x of k.wiped.slice(0, 20)) say(`  ${x}`);
     for (const x of k.unopened.slice(0, 20)) say(`  ${x}`);
   }

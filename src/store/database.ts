@@ -77,6 +77,13 @@ interface LossTold {
   readonly dataLossMessage?: string;
 }
 
+/** One table for reading. A connection that is closed under it makes the request fail, which is told; its end is nobody’s concern. */
+const table = <N extends (typeof TABLES)[number]>(db: Db, name: N) => {
+  const tx = db.transaction(name);
+  tx.done.catch(() => undefined);
+  return tx.store;
+};
+
 /** Opens the database, of any version up to ours; a table that went missing is made again, empty. @throws DatabaseProblem */
 async function open(
   name: string,
@@ -93,6 +100,8 @@ async function open(
   try {
     const db = await openDB<Tables>(name, version ?? DATABASE_VERSION, {
       upgrade: (fresh, before, _new, tx, event) => {
+        // Where it is broken off, opening fails, and that is told.
+        tx.done.catch(() => undefined);
         if (before === 0) onNew(event as LossTold);
         furnish(fresh, tx as never);
       },
@@ -140,31 +149,33 @@ export async function openDatabase(name = DATABASE, onBlocked: () => void = () =
   const channel = typeof BroadcastChannel === 'undefined' ? null : new BroadcastChannel(name);
   // A channel must not keep a test's process alive.
   (channel as { unref?: () => void } | null)?.unref?.();
-  const note = async <K extends keyof Notes>(key: K): Promise<Notes[K]> => ((await db.get('note', key)) ?? NO_NOTES[key]) as Notes[K];
+  const note = async <K extends keyof Notes>(key: K): Promise<Notes[K]> =>
+    ((await table(db, 'note').get(key)) ?? NO_NOTES[key]) as Notes[K];
   return {
     lasting: true,
     refusal: null,
     begunAnew,
-    load: async (): Promise<Loaded> => sortAll((kind) => db.getAll(kind), await db.getAll('conflict'), await note('aside')),
+    load: async (): Promise<Loaded> =>
+      sortAll((kind) => table(db, kind).getAll(), await table(db, 'conflict').getAll(), await note('aside')),
     read: async (keys) =>
       Promise.all(
         keys.map(async ({ kind, id }) => {
-          const raw = await db.get(kind, id);
+          const raw = await table(db, kind).get(id);
           return raw === undefined ? null : ((sortOut(kind, [raw]).good[0] ?? null) as AnyRecord | null);
         }),
       ),
-    conflicts: async () => (await sortAll(async () => [], await db.getAll('conflict'), [])).conflicts,
+    conflicts: async () => (await sortAll(async () => [], await table(db, 'conflict').getAll(), [])).conflicts,
     async commit(entry: Entry) {
       checkEntry(entry);
       // Only when the disk has it is it said to be saved.
       const tx = db.transaction(TABLES, 'readwrite', { durability: 'strict' });
       try {
-        const table = (kind: RecordKind) => tx.objectStore(kind);
+        const shelf = (kind: RecordKind) => tx.objectStore(kind);
         const before = await tx.objectStore('done').get(entry.id);
         const outcomes = await carryOut(before === undefined ? entry : { ...entry, writes: [] }, {
-          get: (kind, id) => table(kind).get(id),
-          put: (record) => table(record.record).put(record),
-          remove: (kind, id) => table(kind).delete(id),
+          get: (kind, id) => shelf(kind).get(id),
+          put: (record) => shelf(record.record).put(record),
+          remove: (kind, id) => shelf(kind).delete(id),
           eventsOf: (repairId) => tx.objectStore('event').index('repairId').getAll(repairId),
           eventsOfJob: (jobId) => tx.objectStore('event').index('jobId').getAll(jobId),
           raise: (conflict) => tx.objectStore('conflict').put(conflict),

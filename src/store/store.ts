@@ -34,6 +34,8 @@ export interface Store {
   readonly refusal: string | null;
   /** What the browser says of a database it had here, lost, and began anew; null where nothing is missing. */
   readonly begunAnew: string | null;
+  /** How many records were taken back from the second copy after that; absent where there is none. */
+  readonly tookBack?: number | null;
   load(): Promise<Loaded>;
   /** Some records as they stand; null for what is not there or does not fit. */
   read(keys: readonly Key[]): Promise<readonly (AnyRecord | null)[]>;

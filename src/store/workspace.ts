@@ -47,7 +47,9 @@ export interface WorkspacePorts {
 
 /** What is the matter with keeping, by name: the words for it stand with the banner. */
 export type Trouble =
-  | { readonly is: 'refused' | 'newer' | 'begun-anew'; readonly detail: string }
+  | { readonly is: 'refused' | 'newer'; readonly detail: string }
+  /** The browser lost its database; `tookBack` records are here again from the second copy. */
+  | { readonly is: 'begun-anew'; readonly detail: string; readonly tookBack: number }
   | { readonly is: 'blocked' | 'cleared' }
   | { readonly is: 'full' | 'unwritten' | 'lost'; readonly detail: string };
 
@@ -129,6 +131,10 @@ export interface NewEvent {
 
 export type Workspace = ReturnType<typeof createWorkspace>;
 
+/** How often, and how far apart, a database that was closed under our hands is asked for before memory takes its place. */
+const REFUSED_TRIES = 8;
+const REFUSED_REST_MS = 250;
+
 /**
  * The ground that the interface stands on: what is kept, what has been typed, and every way to act on it. Drafts show at once and are
  * written behind; an event shows when it is on disk.
@@ -191,7 +197,7 @@ export function createWorkspace({ clock, store: openStore, ids, journal, later =
       trouble: !store.lasting
         ? { is: 'refused', detail: store.refusal ?? '' }
         : store.begunAnew !== null && !seen
-          ? { is: 'begun-anew', detail: store.begunAnew }
+          ? { is: 'begun-anew', detail: store.begunAnew, tookBack: store.tookBack ?? 0 }
           : null,
     });
 
@@ -227,12 +233,23 @@ export function createWorkspace({ clock, store: openStore, ids, journal, later =
     return { is: error instanceof DOMException && error.name === 'QuotaExceededError' ? 'full' : 'unwritten', detail };
   };
 
+  /** While its owner clears it, the browser may refuse the database for a moment: memory is only taken when it goes on refusing. */
+  async function lastingAgain(): Promise<Store> {
+    for (let tries = 0; tries < REFUSED_TRIES; tries++) {
+      const store = await theStore();
+      if (store.lasting) return store;
+      opening = null;
+      await new Promise((resolve) => setTimeout(resolve, REFUSED_REST_MS));
+    }
+    return theStore();
+  }
+
   /** The database was closed under our hands: cleared by its owner, or given up for a newer version. It is opened anew. */
   async function lost(): Promise<void> {
     if (closed) return;
     opening = null;
     try {
-      const store = await theStore();
+      const store = await lastingAgain();
       const { holdings, setAside, conflicts } = await store.load();
       const cleared = get().jobs.size > 0 && holdings.job.length === 0;
       if (cleared) set({ trouble: { is: 'cleared' } });

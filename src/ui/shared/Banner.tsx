@@ -15,7 +15,7 @@ import { Across } from './Across';
 import { Conflicts, spoken } from './Conflicts';
 import { NewVersion } from './NewVersion';
 
-const WORDS: Record<Trouble['is'], (detail: string) => readonly [head: string, text: string]> = {
+const WORDS: Record<Trouble['is'], (detail: string, tookBack: number) => readonly [head: string, text: string]> = {
   refused: (d) => [
     'Not kept.',
     `The browser refuses its database${d ? ` (${d})` : ''}. Everything works, but is gone when this tab closes: export what you need.`,
@@ -28,9 +28,13 @@ const WORDS: Record<Trouble['is'], (detail: string) => readonly [head: string, t
     'Waiting.',
     'Another tab with an older Grenko holds the database. Close that tab, or load it anew: this one goes on by itself.',
   ],
-  'begun-anew': (d) => [
+  'begun-anew': (d, back) => [
     'The browser lost its database.',
-    `It was killed while it wrote, or damaged on disk, and the browser began it anew, empty${d ? ` (it says: ${d})` : ''}. What was kept here is gone unless there is a backup or a job file: bring it back before you go on.`,
+    `It was killed while it wrote, or damaged on disk, and the browser began it anew, empty${d ? ` (it says: ${d})` : ''}. ${
+      back
+        ? `The second copy gave back ${back} record${back > 1 ? 's' : ''}: look whether all of your work is there, and make a backup.`
+        : 'What was kept here is gone unless there is a backup or a job file: bring it back before you go on.'
+    }`,
   ],
   cleared: () => [
     'Cleared.',
@@ -52,7 +56,7 @@ async function takeOutRaw(): Promise<void> {
 }
 
 function TroubleLine({ trouble }: { trouble: Trouble }) {
-  const [head, text] = WORDS[trouble.is]('detail' in trouble ? trouble.detail : '');
+  const [head, text] = WORDS[trouble.is]('detail' in trouble ? trouble.detail : '', 'tookBack' in trouble ? trouble.tookBack : 0);
   const ways = {
     newer: (
       <>

@@ -7,7 +7,9 @@ import type { SheetRevision, Stock } from '@/core/system';
 import { type ClockMemory, createClock } from '@/device/clock';
 import { DATABASE, openAnyStore, type Trace } from '@/store/database';
 import { NO_JOURNAL, storageJournal } from '@/store/journal';
+import { keptTwice, type Lines } from '@/store/second-copy';
 import { createWorkspace, type NewEvent, type WorkspaceState } from '@/store/workspace';
+import { privateLines } from '@/worker/copy';
 import { usePotStore } from './pots';
 
 const inBrowser = typeof window !== 'undefined';
@@ -80,10 +82,28 @@ const trace: Trace = {
 
 const device = deviceId();
 const place = storage();
+const COPY_KEY = 'grenko.copied';
+/** The present for the second copy: of what several tabs wrote the later holds, and a clock set back must not turn that round. */
+function copyClock(): number {
+  const last = Number(place?.getItem(COPY_KEY) ?? 0);
+  const ms = Math.max(Date.now(), Number.isFinite(last) ? last + 1 : 0);
+  try {
+    place?.setItem(COPY_KEY, String(ms));
+  } catch {
+    // Then a clock set back may cost the second copy its order.
+  }
+  return ms;
+}
+let lines: Lines | null | undefined;
 /** The one workspace of this tab. */
 export const workspace = createWorkspace({
   clock,
-  store: (onBlocked) => openAnyStore(databaseName(), onBlocked, trace),
+  store: async (onBlocked) => {
+    const store = await openAnyStore(databaseName(), onBlocked, trace);
+    // One file of this page serves however often the database is opened.
+    lines ??= privateLines(databaseName(), device.replace(/[^\w-]/g, '-')) ?? null;
+    return lines && store.lasting ? keptTwice(store, lines, copyClock) : store;
+  },
   ids: { make: () => nanoid(), device },
   journal: place ? storageJournal(device, { storage: place, ...(navigator.locks ? { locks: navigator.locks } : {}) }) : NO_JOURNAL,
 });
