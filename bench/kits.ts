@@ -59,6 +59,7 @@ export function kitRun(
         allowances: p.method!.allowances(p.context!),
         portions: p.method!.portions(p.context!),
         usableMin: p.usableMin!,
+        rateChosen: true,
         placingMlPerMin: p.context!.setting('rate') || 100,
         crew: 1,
         massCapG: null,

@@ -121,6 +121,8 @@ export async function keptTwice(store: Store, lines: Lines, now: () => number, p
     await lines.begin([...records.map((r) => lineOf({ at, ...r })), wholeAt(at)]);
   };
   if (store.lasting && (await attempt(() => lines.due(), false))) await attempt(beginAnew, undefined);
+  // The file is opened before it is needed: the first entry shall not wait for it.
+  else if (store.lasting) void lines.append([]).catch(() => undefined);
 
   return {
     ...store,

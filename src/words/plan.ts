@@ -10,11 +10,12 @@ export function planInWords(report: PlanReport, reader: Reader) {
     ...report,
     repairs: report.repairs.map((r) => ({
       ...r,
-      findings: r.findings.map(({ title, why, todo, ...rest }) => ({
+      findings: r.findings.map(({ title, why, todo, ways, ...rest }) => ({
         ...rest,
         title: say(title, reader),
         why: say(why, reader),
         todo: say(todo, reader),
+        ...(ways ? { ways: ways.map((w) => ({ ...w, say: say(w.say, reader) })) } : {}),
         said: { title, why, todo },
       })),
     })),

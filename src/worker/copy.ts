@@ -51,7 +51,9 @@ export function privateLines(folder: string, tab: string): Lines | undefined {
     });
     return held;
   };
-  const write = async (to: Held, lines: readonly string[]) => to.api.append(`${lines.join('\n')}\n`);
+  const write = async (to: Held, lines: readonly string[]) => {
+    if (lines.length) await to.api.append(`${lines.join('\n')}\n`);
+  };
 
   return {
     async due() {

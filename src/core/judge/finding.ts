@@ -10,6 +10,13 @@ export const Finding = z.object({
   title: Said,
   why: Said,
   todo: Said,
+  /** Ways out that Grenko knows: each sets one thing of the repair. */
+  ways: z
+    .array(
+      z.object({ say: Said, set: z.object({ path: z.array(z.string().max(60)).min(1).max(4), value: z.union([z.number(), z.string()]) }) }),
+    )
+    .max(6)
+    .optional(),
 });
 export type Finding = z.infer<typeof Finding>;
 
@@ -27,7 +34,12 @@ export interface FindingRow {
 /** Makes a finding of a row: what stands in the gaps of its words, and what it is about where a repair may have several. */
 export type Notice = (
   values?: Values,
-  over?: { readonly of?: string | number; readonly severity?: Finding['severity']; readonly stage?: Finding['stage'] },
+  over?: {
+    readonly of?: string | number;
+    readonly severity?: Finding['severity'];
+    readonly stage?: Finding['stage'];
+    readonly ways?: Finding['ways'];
+  },
 ) => Finding;
 
 /**
@@ -47,6 +59,7 @@ export function findings<K extends string>(table: Readonly<Record<K, FindingRow>
       title: say.title(values),
       why: say.why(values),
       todo: say.todo(values),
+      ...(over.ways?.length ? { ways: over.ways } : {}),
     });
   }
   return notices;

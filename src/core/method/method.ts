@@ -55,6 +55,8 @@ export interface MethodContext {
   readonly base: BaseMaterial;
   /** Thickness of a lift as chosen, mm; null takes the sheet's. */
   readonly liftMm: number | null;
+  /** Pairs of hands that place side by side. */
+  readonly crew: number;
   readonly school: (id: string) => string;
   readonly setting: (id: string) => number;
 }

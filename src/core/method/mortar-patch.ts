@@ -361,7 +361,7 @@ export const mortarPatch: Method = {
           lifts > 1
             ? `${figure(depth)} mm, square to the cut, no air behind.${lift === lifts ? ' Screed and float the top.' : ' Leave the top rough.'}`
             : 'No air behind; screed level with the edges and float.',
-        handsOnMin: batch.ml / c.setting('rate'),
+        handsOnMin: batch.ml / (c.setting('rate') * c.crew),
         confirm: lifts > 1 ? `Lift ${lift} is in` : 'It is in',
         block,
         batch: i,

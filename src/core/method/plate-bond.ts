@@ -237,7 +237,7 @@ export const plateBond: Method = {
         stage: 'place',
         title: c.batches.length > 1 ? `Spread batch ${n}, both faces` : 'Spread, both faces',
         detail: 'A thin wetting coat on both, a ridge in the middle of one so that air is pushed out.',
-        handsOnMin: batch.ml / c.setting('rate'),
+        handsOnMin: batch.ml / (c.setting('rate') * c.crew),
         confirm: 'Both faces are wet',
         block: 'bond',
         batch: i,

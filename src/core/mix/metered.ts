@@ -76,6 +76,7 @@ export function metered({ ask, proportion, kitMl, lines, placed, safety }: MixBa
     kits: { kit: ask.kit, volumeMl: kitMl, use, buy, leftMl: buy * kitMl - toMixMl, leftIsMixed: false },
     proportion,
     capMl: (placed * most) / ask.count,
+    rateNeeded: null,
     working: [
       line(
         'Places in one go',

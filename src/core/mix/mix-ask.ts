@@ -33,6 +33,8 @@ export interface MixAsk {
   readonly usableMin: number;
   /** Placing rate of one pair of hands, mL/min, and how many there are. */
   readonly placingMlPerMin: number;
+  /** Whether somebody chose that rate. One of Grenko’s own never forbids: it gives way to what a whole kit needs, and says so. */
+  readonly rateChosen: boolean;
   readonly crew: number;
   /** Most that may stand in one pot, g, and most that the vessel takes, mL; null where they do not bind. */
   readonly massCapG: number | null;
@@ -96,6 +98,8 @@ export interface MixResult {
   };
   readonly proportion: Proportion;
   readonly capMl: number;
+  /** Rate of one pair of hands that a whole kit needs, mL/min, where Grenko’s own is too slow for it; null where it is not, or one was chosen. */
+  readonly rateNeeded: number | null;
   readonly working: readonly WorkLine[];
 }
 

@@ -13,6 +13,7 @@ const ask = (sheet: SheetRevision, over: Partial<MixAsk> = {}): MixAsk => ({
   allowances: [],
   portions: [{ label: 'all', share: 1 }],
   usableMin: 20,
+  rateChosen: true,
   placingMlPerMin: 100,
   crew: 1,
   massCapG: null,
@@ -89,6 +90,17 @@ describe('potted', () => {
       /whole kit makes 1150 mL, one batch may have 20 mL: 1 mL\/min × 20 min/,
     );
     expect(() => amounts(ask(pasteSheet, { usableMin: -2 }))).toThrow(/whole pot life/);
+  });
+  test('a rate of our own never forbids: it gives way to what a whole kit needs, shared by the hands there are', () => {
+    const slow = (over: Partial<MixAsk>) => amounts(ask(mortarSheet, { split: 'whole', placingMlPerMin: 1, rateChosen: false, ...over }));
+    // 1150 mL in 20 min: 57.5, said as 58.
+    expect(slow({}).rateNeeded).toBe(58);
+    expect(slow({}).batches.every((b) => b.kits === 1)).toBe(true);
+    expect(slow({ crew: 2 }).rateNeeded).toBe(29);
+    expect(slow({ placingMlPerMin: 100 }).rateNeeded).toBeNull();
+    // What somebody chose besides goes on binding.
+    expect(() => slow({ massCapG: 100 })).toThrow(/100 g in one pot/);
+    expect(() => slow({ vesselMaxMl: 200 })).toThrow(/the vessel of 200 mL/);
   });
   test('a cap of mass is held against what is in a kit, not against what the sheet says it makes', () => {
     // 5 kg in a kit that the sheet gives as 2300 mL, where its masses make 2381.

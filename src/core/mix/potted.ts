@@ -59,6 +59,12 @@ function batchCap(ask: MixAsk, proportion: Proportion, kitMl: number | null): { 
   return { capMl, binds };
 }
 
+/** Up to two figures, so that it can be said and typed. @example roundUp(311.2) // 320 */
+function roundUp(value: number): number {
+  const step = 10 ** (Math.floor(Math.log10(value)) - 1);
+  return Number((Math.ceil(value / step - 1e-9) * step).toPrecision(6));
+}
+
 /** Share of a vessel that may be filled: stirring needs room. */
 const HEADROOM = 2 / 3;
 
@@ -66,7 +72,12 @@ const HEADROOM = 2 / 3;
 export function potted({ ask, proportion, kitMl, lines, placed, safety }: MixBasis): MixResult {
   const { sheet } = ask;
   const whole = ask.split === 'whole' || !ask.kit.splittable;
-  const { capMl, binds } = batchCap(ask, proportion, whole ? kitMl : null);
+  const assumed = batchCap(ask, proportion, whole ? kitMl : null);
+  const byRateMl = ask.placingMlPerMin * ask.crew * ask.usableMin;
+  // Steps are laid out in whole minutes: what is left is counted in those.
+  const inMin = Math.max(Math.min(1, ask.usableMin), Math.floor(ask.usableMin));
+  const needs = whole && !ask.rateChosen && kitMl > byRateMl * 1.0001 ? roundUp(kitMl / ask.crew / inMin) : null;
+  const { capMl, binds } = needs === null ? assumed : batchCap({ ...ask, placingMlPerMin: needs }, proportion, kitMl);
   const loss = sheet.potLossMl;
   if (whole && kitMl > capMl * 1.0001)
     refuse(
@@ -167,6 +178,7 @@ export function potted({ ask, proportion, kitMl, lines, placed, safety }: MixBas
     kits: { kit: ask.kit, volumeMl: kitMl, use, buy, leftMl: buy * kitMl - toMixMl, leftIsMixed: whole && buy === use },
     proportion,
     capMl,
+    rateNeeded: needs,
     working: [
       line('Largest batch', binds, capMl, 'mL'),
       line(

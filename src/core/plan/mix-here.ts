@@ -71,6 +71,7 @@ export function mixAt(
   const idleReach = idle ? reachOf(idle, 'short', atMs) : null;
   const school = context.school;
   const rate = context.setting('rate') || 100;
+  const rateChosen = repair.settings.rate !== undefined;
   const ask = (usableMin: number): MixAsk => ({
     sheet,
     kit,
@@ -82,6 +83,7 @@ export function mixAt(
     portions: method.portions(context),
     usableMin,
     placingMlPerMin: rate,
+    rateChosen,
     crew: repair.crew,
     massCapG: repair.massCapG,
     vesselMaxMl: repair.bench.vesselMaxMl,
@@ -97,7 +99,7 @@ export function mixAt(
   const result = { mix: first, usableMin: usable, potC: potC.ok ? potC.value : Number.NaN, pot };
   if (!pot || actuals.usableMin !== null) return result;
   const grams = largestG(first);
-  const hasTo = grams / first.proportion.densityGPerMl / (rate * repair.crew);
+  const hasTo = grams / first.proportion.densityGPerMl / ((first.rateNeeded ?? rate) * repair.crew);
   const held = byMass({ grams, hasTo, lives, spent, pot });
   if (held.usableMin >= usable) return result;
   const again = amounts(ask(held.usableMin));

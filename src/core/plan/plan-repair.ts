@@ -1,5 +1,5 @@
 import { type MethodContext, methodOf } from '../method';
-import { type Batch, massOf, topUp } from '../mix';
+import { type Batch, type MixResult, massOf, topUp } from '../mix';
 import { attempt, type Problem } from '../units';
 import { measureVoid, SHAPES, unmeasuredIn, type VoidResult } from '../void';
 import type { Repair } from './job';
@@ -102,13 +102,14 @@ export function planRepair(ask: RepairAsk): RepairPlan {
   }
 
   const schools = schoolsOf(method, repair);
-  const context: MethodContext = {
+  const chosen: MethodContext = {
     sheet,
     void: repair.void!,
     measured,
     settingOut: repair.settingOut,
     base: repair.base.material,
     liftMm: repair.liftMm,
+    crew: repair.crew,
     school: (id) => schools[id] ?? '',
     setting: (id) => settingOf(method, repair, id),
   };
@@ -117,13 +118,18 @@ export function planRepair(ask: RepairAsk): RepairPlan {
   // than those; the second has the hour they lead to.
   const guess = repair.plannedStart ?? Math.max(ask.job.startFrom, actuals.startedAt ?? ask.nowMs);
   const prepare = (atMs: number) => {
-    const { mix, ...rest } = mixAt(context, method, repair, kit, ask.thermal, reachOf, atMs, actuals, ask.pots);
+    const { mix, ...rest } = mixAt(chosen, method, repair, kit, ask.thermal, reachOf, atMs, actuals, ask.pots);
     const batches: Batch[] = [...mix.batches];
     for (const ml of actuals.topUpsMl) batches.push(topUp(mix, sheet, batches.length, ml));
     return { mix, ...rest, batches };
   };
-  const draft = (batches: readonly Batch[]) =>
-    withTrouble(withStand(method.steps({ ...context, batches, portions: method.portions(context) }), sheet), actuals);
+  /** The figures of the method as they are planned with: a rate of our own gives way to what a whole kit needs. */
+  const contextOf = ({ rateNeeded }: { readonly rateNeeded: number | null }): MethodContext =>
+    rateNeeded === null ? chosen : { ...chosen, setting: (id) => (id === 'rate' ? rateNeeded : chosen.setting(id)) };
+  const draft = ({ mix, batches }: { readonly mix: MixResult; readonly batches: readonly Batch[] }) => {
+    const context = contextOf(mix);
+    return withTrouble(withStand(method.steps({ ...context, batches, portions: method.portions(context) }), sheet), actuals);
+  };
   const mixed = attempt(() => {
     // How fast a pot follows the air is a matter of its mass, and that of its time: the smallest batch of a first look decides.
     const rough = prepare(guess);
@@ -131,13 +137,14 @@ export function planRepair(ask: RepairAsk): RepairPlan {
     if (follows && rough.batches.length) reachOf = asker(sheet!, ask.thermal, Math.min(...rough.batches.map((b) => massOf(b.massG))));
     const first = follows && actuals.usableMin === null ? prepare(guess) : rough;
     if (actuals.usableMin !== null) return first;
-    const look = attempt(() => layOut(ask, draft(first.batches), sheet, context, reachOf, sharesOf(first), true));
+    const look = attempt(() => layOut(ask, draft(first), sheet, chosen, reachOf, sharesOf(first), true));
     const mixing = look.ok ? look.value.steps.find((s) => s.marks?.begin?.includes('mix-begins')) : undefined;
     return !mixing || Math.abs(mixing.startMs - guess) < 10 * MIN_MS ? first : prepare(mixing.startMs);
   });
-  if (!mixed.ok) return { ...base, context, problems: [...problems, { ...mixed.problem, stage: 'mix' }] };
+  if (!mixed.ok) return { ...base, context: chosen, problems: [...problems, { ...mixed.problem, stage: 'mix' }] };
+  const context = contextOf(mixed.value.mix);
   const result: RepairPlan = { ...base, context, ...mixed.value };
-  const laid = attempt(() => layOut(ask, draft(mixed.value.batches), sheet, context, reachOf, sharesOf(mixed.value)));
+  const laid = attempt(() => layOut(ask, draft(mixed.value), sheet, context, reachOf, sharesOf(mixed.value)));
   if (!laid.ok) return { ...result, problems: [...problems, { ...laid.problem, stage: 'place' }] };
   return { ...result, ...derive(ask, laid.value, sheet) };
 }

@@ -5,6 +5,7 @@ import type { Stage } from '@/core/method';
 import type { RepairView } from '@/core/record';
 import { usePrefs } from '../workspace/prefs';
 import { record } from '../workspace/record';
+import { changeRepair } from '../workspace/workspace';
 import { FindingCard, useSay } from './bits';
 import { Dialog } from './Dialog';
 import { RememberedArea, useRememberedText } from './Remembered';
@@ -65,6 +66,32 @@ function OverrideForm({ at, zone, finding, onDone }: { at: RepairView; zone: str
   );
 }
 
+/** What Grenko knows would mend it, each one press. */
+function WaysOut({ at, zone, finding }: { at: RepairView; zone: string; finding: Finding }) {
+  const says = useSay(zone);
+  if (!finding.ways?.length || at.actuals.startedAt !== null) return null;
+  return (
+    <p className="flex flex-wrap gap-2 mt-1.5">
+      {finding.ways.map(({ say, set }) => (
+        <button
+          key={set.path.join('.')}
+          type="button"
+          className="act text-sm"
+          onClick={() => changeRepair(at.repair.id, (r) => withPath(r, set.path, set.value), `way:${finding.id}`)}
+        >
+          {says(say)}
+        </button>
+      ))}
+    </p>
+  );
+}
+
+/** A record with what stands at a path replaced. */
+function withPath<T>(target: T, [head, ...rest]: readonly string[], value: unknown): T {
+  if (head === undefined) return value as T;
+  return { ...target, [head]: withPath((target as Record<string, unknown>)[head], rest, value) };
+}
+
 /** Findings of a stage, stops with the way past them. */
 export function StageFindings({ at, zone, stage, all }: { at: RepairView; zone: string; stage?: Stage; all?: boolean }) {
   const mine = all ? at.findings : at.findings.filter((f) => f.stage === stage);
@@ -87,6 +114,7 @@ export function StageFindings({ at, zone, stage, all }: { at: RepairView; zone: 
       ))}
       {mine.map((f) => (
         <FindingCard key={f.id} zone={zone} finding={f} overridden={at.actuals.overrides.get(f.id)}>
+          <WaysOut at={at} zone={zone} finding={f} />
           {f.severity === 'stop' && !at.actuals.overrides.has(f.id) && (
             <StandInAsk at={at} zone={zone} finding={f}>
               <Override at={at} zone={zone} finding={f} />

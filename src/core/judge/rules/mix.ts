@@ -1,7 +1,7 @@
 import { BASE_BEARS_C, type HeatCell } from '../../cure';
 import { liftsOf, primerOf } from '../../method';
 import { massOf, saidTolerance, scaleErrorPct, smallestBatchAG, toleranceOf } from '../../mix';
-import { degC, exactly, grams, listed, ml, mm, percent, texts } from '../../say';
+import { degC, exactly, grams, listed, minutes, ml, mm, percent, texts } from '../../say';
 import { grainsUntold, isMetered, milestoneOf, proportionOf } from '../../system';
 import type { Annulus } from '../../void';
 import { type Finding, findings } from '../finding';
@@ -57,6 +57,13 @@ const F = findings({
     why: '{thick} at {from}: {peak, select, runaway {it runs away} other {it reaches some {peak}}} if it is a little thicker or warmer; {bears} is what concrete bears beside it. An estimate.',
     todo: 'Thinner lifts, cooler material, or longer between them; the lab shows the thickest that stays calm.',
   },
+  rate: {
+    severity: 'caution',
+    stage: 'mix',
+    title: 'A whole kit must be placed faster than usual',
+    why: 'One kit makes {kit}, and {left} are left to place it: {crew, plural, one {} other {with # pairs of hands }}that is {needed} a minute for each. Grenko’s own figure for one pair of hands is {usual}; nobody chose it, so it is planned with what the kit needs.',
+    todo: 'Say how fast you place, bring more hands, cool the pot, or take a smaller kit.',
+  },
   lean: {
     severity: 'caution',
     stage: 'mix',
@@ -93,7 +100,15 @@ const F = findings({
     todo: 'Prove it by touch and by the left-over cup before release.',
   },
 });
+const WAYS = texts('finding.rate.way', {
+  rate: 'I place {needed} a minute',
+  crew: '{crew, plural, one {# pair} other {# pairs}} of hands',
+  weigh: 'Split the kit by weighing',
+});
 const SAY = texts('finding.lean:batch', { leftOut: '{mass} from batch {batch}' });
+
+/** More hands than this do not work at one place. */
+const MOST_HANDS = 4;
 
 /** A pot left alone is called hot above this, °C. */
 const HOT_C = 120;
@@ -140,6 +155,26 @@ export const mixRules: Readonly<Record<string, Rule>> = {
           least: least === null ? 'none' : grams(least),
         },
         { severity: sheet.dose && least === null ? 'caution' : 'stop' },
+      ),
+    ];
+  },
+
+  rate: ({ plan, repair }) => {
+    const { mix, kit, method, usableMin } = plan;
+    if (!mix || mix.rateNeeded === null || !kit || usableMin === null) return [];
+    const usual = method?.settings.find((s) => s.id === 'rate')?.byDefault ?? mix.rateNeeded;
+    const crew = Math.ceil((mix.rateNeeded * repair.crew) / usual);
+    const needed = ml(mix.rateNeeded);
+    return [
+      F.rate(
+        { kit: ml(mix.kits.volumeMl), left: minutes(usableMin), crew: repair.crew, needed, usual: ml(usual) },
+        {
+          ways: [
+            { say: WAYS.rate({ needed }), set: { path: ['settings', 'rate'], value: mix.rateNeeded } },
+            ...(crew <= MOST_HANDS ? [{ say: WAYS.crew({ crew }), set: { path: ['crew'], value: crew } }] : []),
+            ...(kit.splittable ? [{ say: WAYS.weigh(), set: { path: ['schools', 'part-kits'], value: 'weighed' } }] : []),
+          ],
+        },
       ),
     ];
   },

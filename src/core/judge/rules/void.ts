@@ -1,3 +1,4 @@
+import { liftsOf } from '../../method';
 import { exactly, listed, mm, plain } from '../../say';
 import {
   type BondLine,
@@ -112,7 +113,8 @@ export const voidRules: Readonly<Record<string, Rule>> = {
     const depth = plan.void.faces.maxDepthMm;
     const out: Finding[] = [];
     if (liftMaxMm !== null && depth > liftMaxMm) {
-      const lifts = Math.ceil(depth / liftMaxMm - 1e-9);
+      // What is planned is what is said: a lift chosen thinner than the sheet’s makes more of them.
+      const lifts = liftsOf(plan.context);
       const said = { is: mm(depth), limit: exactly(mm(liftMaxMm)), lifts, each: mm(depth / lifts) };
       out.push(F[plan.context.school('deep-fills') === 'one' ? 'lift:deep-pass' : 'lift:deep'](said));
     }

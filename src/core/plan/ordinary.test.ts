@@ -1,0 +1,95 @@
+import { DateTime } from 'luxon';
+import { say } from '@/words';
+import { sampleData } from '../../sample/jobs';
+import { mortarSheet, pasteSheet } from '../../sample/systems';
+import { judge } from '../judge';
+import type { SheetRevision } from '../system';
+import { measured, SHAPES, type VoidShape, voidOf } from '../void';
+import { type Job, NOTHING_YET, planJob, type Repair } from '.';
+
+/** Jobs of round figures, every default left: what a practitioner would not follow is a fault. */
+const zone = 'Europe/Helsinki';
+const NOW = DateTime.fromISO('2026-05-05T06:00', { zone }).toMillis();
+const MIN = 60_000;
+const { bundles } = sampleData(NOW, zone);
+const job: Job = { ...bundles[0]!.job, wantedAt: null, climate: { kind: 'constant', tempC: 18, humidityPct: 55 } };
+const nosing: Repair = { ...bundles[0]!.repairs[0]!, materialC: 18, settings: {}, schools: {} };
+const plate: Repair = { ...bundles[1]!.repairs[0]!, jobId: job.id, settings: {}, schools: {} };
+
+const planned = (repair: Repair, sheet: SheetRevision) => {
+  const plan = planJob({ job, repairs: [repair], sheets: [sheet], stock: [], actuals: new Map(), nowMs: NOW }).repairs[0]!;
+  const findings = judge({ job, repair, plan, actuals: NOTHING_YET, sheets: [sheet], stock: [], nowMs: NOW });
+  return { plan, findings };
+};
+const patch = (lengthMm: number, widthMm: number, depthMm: number): VoidShape =>
+  ({
+    ...SHAPES.patch.blank(),
+    outline: { kind: 'rectangle', length: measured(lengthMm), width: measured(widthMm) },
+    depth: { kind: 'mean', mean: measured(depthMm, 'gauge') },
+  }) as VoidShape;
+/** The mortar in one size of kit. */
+const inKitsOf = (massG: number): SheetRevision => {
+  const [small] = mortarSheet.kits;
+  const all = small!.massG.A + small!.massG.B + (small!.massG.C ?? 0);
+  const grow = massG / all;
+  const scaled = { A: small!.massG.A * grow, B: small!.massG.B * grow, C: small!.massG.C! * grow, D: null };
+  return { ...mortarSheet, kits: [{ ...small!, id: 'one', massG: scaled, yieldMl: null }] };
+};
+
+describe('a patch of 600 × 400 × 30 mm from one kit of 20.4 kg', () => {
+  const sheet = { ...inKitsOf(20_400), limits: { ...mortarSheet.limits, liftMaxMm: 50 } };
+  const at = (over: Partial<Repair> = {}) => planned({ ...nosing, kitId: 'one', void: voidOf(patch(600, 400, 30)), ...over }, sheet);
+
+  test('is planned, with the rate it needs said and three ways out, none of them a stop', () => {
+    const { plan, findings } = at();
+    expect(plan.problems).toEqual([]);
+    expect(plan.batches.map((b) => b.kits)).toEqual([1]);
+    const rate = findings.find((f) => f.id === 'rate')!;
+    expect(rate.severity).toBe('caution');
+    expect(findings.filter((f) => f.severity === 'stop')).toEqual([]);
+    const says = say(rate.why, { system: 'metric', zone, language: 'en' });
+    expect(says).toMatch(/One kit makes 9\.\d+ L, and \d+ min are left to place it: that is \d+ mL a minute/);
+    // Placed inside what is left of the pot’s life.
+    const placing = plan.steps.find((s) => s.marks?.end?.includes('placed'))!;
+    expect((placing.endMs - placing.startMs) / MIN).toBeLessThanOrEqual(plan.usableMin! + 1e-6);
+  });
+
+  test('each way out, once taken, ends the finding and plans', () => {
+    const [first] = at().findings.filter((f) => f.id === 'rate');
+    expect(first!.ways!.map((w) => w.set.path.join('.'))).toEqual(['settings.rate', 'crew']);
+    for (const { set } of first!.ways!) {
+      const over = set.path[0] === 'crew' ? { crew: set.value as number } : { settings: { rate: set.value as number } };
+      const { plan, findings } = at(over);
+      expect([set.path, findings.some((f) => f.id === 'rate'), plan.problems]).toEqual([set.path, false, []]);
+    }
+  });
+
+  test('a rate that somebody chose goes on forbidding: it is theirs', () => {
+    const { plan } = at({ settings: { rate: 20 } });
+    expect(plan.problems.map((p) => p.sentence).join()).toMatch(/whole kit makes .* 20 mL\/min/);
+  });
+});
+
+test.each([
+  ['mortar', nosing, mortarSheet],
+  ['plate', plate, pasteSheet],
+] as const)('%s: two pairs of hands place in half the time, in the schedule as in the batch', (_, repair, sheet) => {
+  const minutes = (crew: number) => {
+    const { plan } = planned({ ...repair, crew, settings: { rate: 60 } }, sheet);
+    return plan.steps
+      .filter((s) => s.batch !== undefined && /^b\d+:(place|spread)/.test(s.id))
+      .reduce((m, s) => m + (s.handsOnMin ?? 0), 0);
+  };
+  expect(minutes(1)).toBeGreaterThan(0);
+  expect(minutes(2)).toBeCloseTo(minutes(1) / 2, 6);
+});
+
+test('the lifts a finding speaks of are the lifts that are planned', () => {
+  const deep = { ...nosing, void: voidOf(patch(300, 200, 38)) };
+  for (const liftMm of [null, 8, 19]) {
+    const { plan, findings } = planned({ ...deep, liftMm }, mortarSheet);
+    const planned_ = new Set(plan.batches.map((b) => b.portion)).size;
+    const said = findings.find((f) => f.id === 'lift:deep')!;
+    expect(say(said.todo, { system: 'metric', zone, language: 'en' })).toMatch(new RegExp(`^Placed in ${planned_} lifts`));
+  }
+});
