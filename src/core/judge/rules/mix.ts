@@ -61,7 +61,7 @@ const F = findings({
     severity: 'caution',
     stage: 'mix',
     title: 'A whole kit must be placed faster than usual',
-    why: 'One kit makes {kit}, and {left} are left to place it: {crew, plural, one {} other {with # pairs of hands }}that is {needed} a minute for each. Grenko’s own figure for one pair of hands is {usual}; nobody chose it, so it is planned with what the kit needs.',
+    why: 'One kit makes {kit}, and {left} are left to place it: that is {needed} a minute{crew, plural, one {} other { for each of # pairs of hands}}. Grenko’s own figure for one pair of hands is {usual}; nobody chose it, so it is planned with what the kit needs.',
     todo: 'Say how fast you place, bring more hands, cool the pot, or take a smaller kit.',
   },
   lean: {
