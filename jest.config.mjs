@@ -29,6 +29,7 @@ const common = {
   ],
 };
 export default {
+  testSequencer: '<rootDir>/e2e/sequencer.cjs',
   projects: [
     {
       ...common,

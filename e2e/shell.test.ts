@@ -121,6 +121,8 @@ const kept = (page: Page) =>
 test('with the server gone every view opens, reloads, plans, runs and exports', async () => {
   const context = await yard.context(undefined, { serviceWorkers: 'allow' });
   const page = await context.newPage();
+  const errors: string[] = [];
+  page.on('pageerror', (error) => errors.push(error.message));
   await withSample(page, base());
   await kept(page);
   // Nothing is answered any more, not even to the service worker.
@@ -145,6 +147,15 @@ test('with the server gone every view opens, reloads, plans, runs and exports', 
   await page.goto(`${base()}/job/sample-winch`);
   const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'Job file' }).click()]);
   expect(readFileSync(await download.path(), 'utf8')).toContain('"step-done"');
+  // Workers run out of what was kept as well: one has written the step into the second copy.
+  await page.waitForFunction(async () => {
+    const folder = await (await navigator.storage.getDirectory()).getDirectoryHandle('grenko');
+    const texts: string[] = [];
+    for await (const file of (folder as unknown as { values(): AsyncIterable<FileSystemFileHandle> }).values())
+      texts.push(await (await file.getFile()).text());
+    return texts.join().includes('"step-done"') && texts.join().includes('300 mm');
+  });
+  expect(errors).toEqual([]);
   await page.goto(base());
   await page.getByRole('button', { name: 'New job' }).click();
   await page.waitForURL(/\/job\//);

@@ -1,18 +1,8 @@
 import { fuzz } from '../torture/fuzz';
-import { kills } from '../torture/kills';
 import { KINDS_OF_DAMAGE, mutant, seedFiles } from '../torture/mutants';
 
 const base = () => process.env.GRENKO_BASE!;
 jest.setTimeout(1_800_000);
-
-test('forty kills in bursts of writing lose nothing that the screen said was saved', async () => {
-  const { kills: n, acknowledged, lost, wiped, unopened } = await kills(base(), 40, 3);
-  expect(n).toBe(40);
-  expect(acknowledged).toBeGreaterThanOrEqual(40);
-  expect(lost).toEqual([]);
-  expect(wiped).toEqual([]);
-  expect(unopened).toEqual([]);
-});
 
 test('two thousand damaged files: refused with a sentence or planned, never a crash, an endless run or a figure that is none', async () => {
   expect(KINDS_OF_DAMAGE.length).toBeGreaterThanOrEqual(12);

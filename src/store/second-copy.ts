@@ -124,12 +124,14 @@ export async function keptTwice(store: Store, lines: Lines, now: () => number, p
   // The file is opened before it is needed: the first entry shall not wait for it.
   else if (store.lasting) void lines.append([]).catch(() => undefined);
 
+  /** The last line was not written in time: until one is, nobody waits for the next. */
+  let late = false;
   return {
     ...store,
     tookBack,
     async commit(entry) {
       const outcomes = await store.commit(entry);
-      await attempt(async () => {
+      const copied = (async () => {
         const keys = keysOf(entry);
         // Somebody's work that was removed shall be gone here, too; files of other tabs may still speak of it.
         if (entry.writes.some((w) => w.does === 'remove')) await beginAnew();
@@ -137,7 +139,14 @@ export async function keptTwice(store: Store, lines: Lines, now: () => number, p
         const at = now();
         const stand = await store.read(keys);
         await lines.append(keys.map((key, i) => lineOf({ at, ...key, record: stand[i] ?? null })));
-      }, undefined);
+      })().then(
+        () => {
+          late = false;
+          return true;
+        },
+        () => true,
+      );
+      if (!late) late = !(await soon(() => copied, false, patienceMs));
       return outcomes;
     },
   };

@@ -39,6 +39,21 @@ serwist.registerCapture(
   },
 );
 
+/**
+ * The script of a worker. A worker takes its address from the answer it is loaded by, and what was kept has the address without the part
+ * after the #, in which its bundle says what it is to load. An answer made here has no address, and leaves the worker the one it was asked by.
+ */
+async function workerScript(request: Request): Promise<Response> {
+  const found = await kept(request.url.replace(/#.*/, ''), request);
+  return new Response(found.body, { status: found.status, statusText: found.statusText, headers: found.headers });
+}
+
+self.addEventListener('fetch', (event) => {
+  if (event.request.destination !== 'worker') return;
+  event.stopImmediatePropagation();
+  event.respondWith(workerScript(event.request));
+});
+
 self.addEventListener('message', (event) => {
   if (event.data === 'take-over') void self.skipWaiting();
 });
