@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { sampleData } from '../../sample/jobs';
 import { attempt } from '../units';
 import {
   cornersOf,
@@ -206,18 +207,9 @@ describe('readings that stop short of a vertical edge', () => {
   });
   test('two slivers along the edge do not throw the surface', () => {
     // Readings nearly on a line at x = 205..210: their own facet is so thin that half a millimetre would tilt it to the surface.
-    const rows = [
-      [30, 30, 22],
-      [120, 25, 34],
-      [210, 30, 27],
-      [30, 80, 29],
-      [120, 80, 38],
-      [205, 85, 31],
-      [35, 130, 20],
-      [125, 135, 33],
-      [210, 130, 24],
-    ];
-    const readings = rows.map(([x, y, d]) => ({ xMm: x!, yMm: y!, depthMm: d! }));
+    const { depth } = sampleData(0, 'utc').bundles[0]!.repairs[0]!.void!.shapes[0] as Patch;
+    const readings = depth.kind === 'readings' ? depth.readings : [];
+    expect(readings).toHaveLength(9);
     const outline = cornersOf({ kind: 'rectangle', length: measured(240), width: measured(160) });
     const s = depthSurface(outline, readings, CARRIED);
     expect(s.edgesAboveSurface).toBe(0);
