@@ -1,3 +1,4 @@
+import { allowancesOf, ENGINES } from '../src/core/method';
 import { amounts, cheapestKits, type KitNeed, type KitOffer } from '../src/core/mix';
 import { jobKits, planJob, type Repair } from '../src/core/plan';
 import type { SheetRevision } from '../src/core/system';
@@ -56,17 +57,17 @@ export function kitRun(
         p90Ml: p.void!.p90Ml,
         p95Ml: p.void!.p95Ml,
         reserve: true,
-        allowances: p.method!.allowances(p.context!),
-        portions: p.method!.portions(p.context!),
+        allowances: allowancesOf(p.method!, p.context!),
+        portions: ENGINES[p.method!.engine].portions(p.context!),
         usableMin: p.usableMin!,
         rateChosen: true,
-        placingMlPerMin: p.context!.setting('rate') || 100,
+        placingMlPerMin: p.context!.settings.rate ?? 100,
         crew: 1,
         massCapG: null,
         vesselMaxMl: null,
-        split: p.context!.school('part-kits') === 'weighed' ? 'weighed' : 'whole',
+        split: p.context!.effects.split,
         count: r.void!.count,
-        minutesPerPlace: p.context!.setting('per-place') || 1,
+        minutesPerPlace: p.context!.settings['per-place'] ?? 1,
         grouping: 'one',
         purge: true,
         idleMin: null,

@@ -1,15 +1,26 @@
 import type { PlanReport } from '@/core/record';
+import type { Said } from '@/core/say';
 import { type Reader, say } from './render';
+
+/** What is said, as sentences, and beside them the messages they were made of. */
+const both = <K extends string>(said: Readonly<Record<K, Said>>, reader: Reader) => ({
+  ...(Object.fromEntries(Object.entries<Said>(said).map(([key, m]) => [key, say(m, reader)])) as Record<K, string>),
+  said,
+});
 
 /**
  * A plan as it is handed out: every message beside its sentence in the reader’s units, zone and language.
- * @returns the report with, for each finding, `said`: the messages it was made of
+ * @returns the report with, beside what is said, `said`: the messages it was made of
  */
 export function planInWords(report: PlanReport, reader: Reader) {
   return {
     ...report,
     repairs: report.repairs.map((r) => ({
       ...r,
+      amounts: r.amounts.map(({ label, expression, ...rest }) => ({ ...rest, ...both({ label, expression }, reader) })),
+      batches: r.batches.map(({ label, ...rest }) => ({ ...rest, ...both({ label }, reader) })),
+      steps: r.steps.map(({ title, ...rest }) => ({ ...rest, ...both({ title }, reader) })),
+      untimed: r.untimed.map(({ title, ...rest }) => ({ ...rest, ...both({ title }, reader) })),
       findings: r.findings.map(({ title, why, todo, ways, ...rest }) => ({
         ...rest,
         title: say(title, reader),

@@ -36,14 +36,22 @@ function exact({ is, value }: Quantity, { system }: Reader): string {
   return `${figure(fromCore(unitOf(is, unit), value), 4)} ${unit}`.trim().replace(/^-/, '−');
 }
 
+/** Units for a quantity that stands beside a figure for each of the larger. */
+const LARGE: Readonly<Partial<Record<Quantity['is'], Readonly<Record<UnitSystem, string>>>>> = { area: { metric: 'm²', us: 'ft²' } };
+
+function quantity(q: Quantity, reader: Reader): string {
+  const large = q.large ? LARGE[q.is]?.[reader.system] : undefined;
+  if (large) return `${figure(fromCore(unitOf(q.is, large), q.value), q.digits)} ${large}`;
+  return q.exact ? exact(q, reader) : format(q.is, q.value, reader.system, q.digits).text;
+}
+
 function written(value: Value, reader: Reader): string | number {
   if (typeof value === 'string' || typeof value === 'number') return value;
-  if (isQuantity(value))
-    return value.exact ? exact(value, reader) : format(value.is, value.value, reader.system, value.digits).text.replace(/^-/, '−');
+  if (isQuantity(value)) return quantity(value, reader).replace(/^-/, '−');
   if (isMoment(value)) return siteTime(reader.zone, value.at, value.dated);
   if (isList(value)) {
     const parts = value.list.map((v) => String(written(v, reader)));
-    if (value.join === 'comma') return parts.join(', ');
+    if (value.join === 'comma' || value.join === 'space') return parts.join(value.join === 'comma' ? ', ' : ' ');
     return new Intl.ListFormat(reader.language, { type: value.join === 'and' ? 'conjunction' : 'disjunction' }).format(parts);
   }
   return say(value, reader);
@@ -65,5 +73,7 @@ export function say(said: Said, reader: Reader): string {
   if (typeof said === 'string') return asWritten(said, reader);
   if (said.id === 'say.plain') return asWritten(String(said.with?.text ?? ''), reader);
   const values = Object.fromEntries(Object.entries(said.with ?? {}).map(([key, v]) => [key, written(v, reader)]));
-  return String(formatOf(said.id, reader.language).format(values));
+  const text = String(formatOf(said.id, reader.language).format(values));
+  // A gap that is empty here leaves its spaces behind.
+  return text.replace(/ {2,}/g, ' ').trim();
 }

@@ -1,5 +1,6 @@
 import ical, { ICalAlarmType } from 'ical-generator';
 import type { JobView } from '../record';
+import type { Said } from '../say';
 
 /** A line's text as a calendar may hold it: line ends are escaped by the writer, other control characters have no place in it. */
 const plain = (text: string): string =>
@@ -21,7 +22,7 @@ const SHOWN_MS = 600_000;
  * with an alarm.
  * @returns the text of the file; null where there is nothing to remember: a calendar of nothing is no calendar
  */
-export function calendarFile(view: JobView): string | null {
+export function calendarFile(view: JobView, say: (said: Said) => string): string | null {
   const calendar = ical({ prodId: { company: 'Grenko', product: 'clocks', language: 'EN' } });
   let entries = 0;
   const add = (uid: string, title: string, atMs: number, description: string) => {
@@ -41,7 +42,7 @@ export function calendarFile(view: JobView): string | null {
     if (actuals.released) continue;
     const name = repair.name || 'Unnamed repair';
     const [first] = plan.steps;
-    if (first && actuals.startedAt === null) add(`${repair.id}-begin`, `${name}: work begins`, wholeDown(first.startMs), first.title);
+    if (first && actuals.startedAt === null) add(`${repair.id}-begin`, `${name}: work begins`, wholeDown(first.startMs), say(first.title));
     for (const m of plan.milestones) {
       if (m.planMs === null || m.kind === 'mix' || m.kind === 'idle') continue;
       const verb = m.clock === 'waiting' ? 'reached' : 'over';

@@ -1,10 +1,14 @@
 import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
+import { PLAIN_READER, say } from '@/words';
 import { sampleData } from '../../sample/jobs';
 import { CORE_VERSION, planReport, viewJob } from '../record';
+import type { Said } from '../say';
 import { Refusal } from '../units';
 import { SHAPE_IDS, SHAPES, type VoidShape, voidOf } from '../void';
 import { calendarFile, JOB_FILE_VERSION, type JobFile, readJobFile, writeJobFile } from '.';
+
+const says = (said: Said) => say(said, PLAIN_READER);
 
 const NOW = Date.UTC(2026, 4, 5, 6);
 const { bundles } = sampleData(NOW, 'Europe/Helsinki');
@@ -109,7 +113,7 @@ test('a number that is not one cannot be written', () => {
 });
 
 test('the calendar file holds every clock in UTC with an alarm', () => {
-  const text = calendarFile(viewJob(fileOf(1), NOW))!;
+  const text = calendarFile(viewJob(fileOf(1), NOW), says)!;
   expect(text).toMatch(/^BEGIN:VCALENDAR\r\n/);
   const events = text.split('BEGIN:VEVENT').slice(1);
   expect(events.length).toBeGreaterThan(4);
@@ -126,7 +130,7 @@ test('the calendar file holds every clock in UTC with an alarm', () => {
 test('the calendar keeps to its format: octets folded, control characters out, durations whole, none of nothing', () => {
   const file = fileOf(1);
   const named = { ...file, repairs: file.repairs.map((r) => ({ ...r, name: `💧${'ø'.repeat(90)}\r\u0000;,\\\nEND:VEVENT` })) };
-  const text = calendarFile(viewJob(named, NOW))!;
+  const text = calendarFile(viewJob(named, NOW), says)!;
   expect(text.endsWith('END:VCALENDAR\r\n')).toBe(true);
   for (const line of text.split('\r\n')) {
     expect(Buffer.byteLength(line)).toBeLessThanOrEqual(75);
@@ -136,14 +140,14 @@ test('the calendar keeps to its format: octets folded, control characters out, d
   // A name cannot end an entry and begin another.
   expect(text.match(/^END:VEVENT/gm)).toHaveLength(text.match(/^BEGIN:VEVENT/gm)!.length);
   expect(text.match(/TRIGGER:(.*)\r/)![1]).toBe('PT0S');
-  expect(calendarFile(viewJob({ ...file, repairs: [], events: [] }, NOW))).toBeNull();
+  expect(calendarFile(viewJob({ ...file, repairs: [], events: [] }, NOW), says)).toBeNull();
 });
 
 test('work that has not begun has its beginning in the calendar', () => {
   const view = viewJob(fileOf(0), NOW);
   const begins = view.repairs[0]!.plan.steps[0]!.startMs;
   const stamp = new Date(begins).toISOString().replace(/[-:]/g, '').replace(/\.\d+/, '');
-  expect(calendarFile(view)!.replace(/\r\n /g, '')).toMatch(new RegExp(`DTSTART:${stamp}\\r\\n[^]*?: work begins`));
+  expect(calendarFile(view, says)!.replace(/\r\n /g, '')).toMatch(new RegExp(`DTSTART:${stamp}\\r\\n[^]*?: work begins`));
 });
 
 test('two records of one id are refused, with the place of the second', () => {

@@ -157,8 +157,8 @@ describe('what is noticed about the void', () => {
     const v = view(pocket);
     expect(v.findings.map((f) => f.id)).toContain('open-back');
     const dam = v.plan.steps.find((s) => s.id === 'prep:clear')!;
-    expect([dam.hold, dam.title]).toEqual([true, 'Dam the back, mask what stays clear']);
-    expect(dam.detail).toMatch(/drain pipe/);
+    expect([dam.hold, say(dam.title, PLAIN_READER)]).toEqual([true, 'Dam the back, mask what stays clear']);
+    expect(say(dam.detail, PLAIN_READER)).toMatch(/drain pipe/);
     expect(
       view({ ...pocket, void: { ...pocket.void!, back: 'closed', keepClear: [] } }).plan.steps.some((s) => s.id === 'prep:clear'),
     ).toBe(false);
@@ -166,7 +166,9 @@ describe('what is noticed about the void', () => {
   test('the setting-out is said at the hold point before drilling, and too little clearance stops', () => {
     const drill = view(eyes).plan.steps.find((s) => s.id === 'prep:mark')!;
     expect(drill.hold).toBe(true);
-    expect(drill.detail).toMatch(/From the lake corner of the step: 220 mm along, 160 mm in, then every 450 mm; 120 mm clear/);
+    expect(say(drill.detail, PLAIN_READER)).toMatch(
+      /From the lake corner of the step: 220 mm along, 160 mm in, then every 450 mm; 120 mm clear/,
+    );
     expect(ids({ ...eyes, settingOut: null })).toContain('note setting-out:missing');
     expect(ids({ ...eyes, settingOut: { ...eyes.settingOut!, clearance: measured(170) } })).toContain('stop setting-out:from');
   });
@@ -178,7 +180,7 @@ describe('what is noticed about the void', () => {
   });
   test('what differs among like holes is told to whoever drills', () => {
     const deeper = { ...eyes, void: { ...eyes.void!, variants: [{ count: 2, key: 'shapes.0.holeDepth', byMm: 10 }] } };
-    expect(view(deeper).plan.steps.find((s) => s.id === 'prep:drill')!.detail).toMatch(
+    expect(say(view(deeper).plan.steps.find((s) => s.id === 'prep:drill')!.detail, PLAIN_READER)).toMatch(
       /2 of them with hole depth to the shoulder 10 mm more/,
     );
     expect(view(deeper).plan.mix!.toMixMl).toBeGreaterThan(view(eyes).plan.mix!.toMixMl);

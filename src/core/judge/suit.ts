@@ -1,5 +1,5 @@
 import { extremes, siteTime } from '../climate';
-import { methodOf } from '../method';
+import { ENGINES, methodOf } from '../method';
 import { type Job, type JobPlan, jobKits, NOTHING_YET, planRepair, type Repair, type RepairPlan } from '../plan';
 import { milestoneOf, type SheetRevision, type Stock, WETNESS } from '../system';
 import { attempt, figure, formatDuration } from '../units';
@@ -128,7 +128,7 @@ function baseCriterion({ base, moisturePct }: Repair, { limits }: SheetRevision)
 function gapCriterion(mine: RepairPlan, { limits: l }: SheetRevision): Criterion {
   if (!mine.void) return c('gap', 'Gap', null, 'the void is not measured');
   const deep = mine.void.faces.maxDepthMm;
-  if (mine.method?.engine === 'fill in lifts') {
+  if (mine.method && ENGINES[mine.method.engine].inLifts) {
     if (l.liftMinMm !== null && deep < l.liftMinMm)
       return c('gap', 'Depth', false, `${figure(deep)} mm, at least ${figure(l.liftMinMm)} mm`);
     if (l.liftMaxMm === null) return c('gap', 'Depth', null, `${figure(deep)} mm; the sheet gives no lift`);
@@ -200,7 +200,7 @@ function wetnessCriterion({ surface }: Repair, { limits }: SheetRevision): Crite
 }
 
 function finishCriterion(mine: RepairPlan, { finish }: SheetRevision): Criterion {
-  const cut = mine.context?.school('finish-level') === 'crown';
+  const cut = mine.context?.effects.level === 'crown';
   const words = [
     finish.colour,
     finish.sanding === 'not' ? 'cannot be sanded' : `${finish.sanding} to sand`,

@@ -1,8 +1,9 @@
-import type { Batch } from '../mix';
-import { type BaseMaterial, PART_IDS } from '../system';
-import { figure } from '../units';
-import { SHAPES, type Void } from '../void';
-import type { MethodContext, Question, School, Setting, StepDraft } from './method';
+import { areaOf, texts, uptake } from '../say';
+import type { BaseMaterial, Kit } from '../system';
+import { type MethodContext, type Question, type School, type Setting, settingIn } from './context';
+import { options } from './effects';
+import type { AllowanceRow } from './method';
+import { tasks } from './task';
 
 /** mL drunk by a square metre of bare base; estimates to be set on the job. */
 export const UPTAKE_ML_PER_M2: Readonly<Record<BaseMaterial, number>> = {
@@ -13,6 +14,32 @@ export const UPTAKE_ML_PER_M2: Readonly<Record<BaseMaterial, number>> = {
   plastic: 0,
   laminate: 10,
 };
+
+/** Uptake of the base as set, or the usual one of its material, mL/m². */
+export const uptakeOf = (c: MethodContext): number => {
+  const own = settingIn(c, 'uptake');
+  return own < 0 ? UPTAKE_ML_PER_M2[c.base] : own;
+};
+
+const AMOUNT = texts('amount', {
+  drunk: 'drunk by the bare base',
+  wall: 'drunk by the wall of the hole',
+  area: '{area} × {uptake}',
+});
+
+/** What a bare base drinks of the mix. */
+export const drunk = (what: 'drunk' | 'wall'): AllowanceRow => ({
+  id: 'uptake',
+  of: (c) => {
+    const mm2 = c.void.count * c.measured.faces.wettedAreaMm2;
+    const per = uptakeOf(c);
+    return {
+      label: AMOUNT[what](),
+      ml: (mm2 / 1e6) * per,
+      expression: AMOUNT.area({ area: areaOf(mm2), uptake: uptake(per) }),
+    };
+  },
+});
 
 export const uptakeSetting: Setting = {
   id: 'uptake',
@@ -28,11 +55,26 @@ export const endOfMixing: School = {
   id: 'end-of-mixing',
   matter: 'When mixing is over',
   stage: 'mix',
-  options: [
-    { id: 'both', label: 'clock and colour', fits: 'the full time, and no streaks' },
-    { id: 'clock', label: 'by the clock', fits: 'parts of one colour, where streaks cannot be seen' },
-    { id: 'colour', label: 'by even colour', fits: 'small amounts in a fast system' },
-  ],
+  options: options('end-of-mixing', [
+    {
+      id: 'both',
+      label: 'clock and colour',
+      fits: 'the full time, and no streaks',
+      says: { end: 'Until one even colour, and the full {mixMin}.' },
+    },
+    {
+      id: 'clock',
+      label: 'by the clock',
+      fits: 'parts of one colour, where streaks cannot be seen',
+      says: { end: 'The full {mixMin} by the clock.' },
+    },
+    {
+      id: 'colour',
+      label: 'by even colour',
+      fits: 'small amounts in a fast system',
+      says: { end: 'Until one even colour without streaks.' },
+    },
+  ]),
   byDefault: 'both',
   why: 'Time without colour misses a scraped corner; colour without time misses the last grains.',
 };
@@ -41,23 +83,37 @@ export const waiting: School = {
   id: 'waiting',
   matter: 'How long to wait',
   stage: 'hold',
-  options: [
+  options: options('waiting', [
     { id: 'proved', label: 'computed and proved', fits: 'anything that is walked on, driven on or loaded' },
     { id: 'computed', label: 'computed', fits: 'where no touch or tap test is possible' },
-    { id: 'fixed', label: 'fixed 24 hours', fits: 'only where the computed time is shorter anyway' },
-  ],
+    {
+      id: 'fixed',
+      label: 'fixed 24 hours',
+      fits: 'only where the computed time is shorter anyway',
+      effect: { fixedWaitMin: 1440 },
+    },
+  ]),
   byDefault: 'proved',
   why: 'The night decides the time, and the touch decides whether it is true.',
 };
+
+/** A kit that may not be split is not split by choosing so. */
+export const NOT_SPLIT = { where: (kit: Kit) => !kit.splittable, why: 'The sheet does not let this kit be split.' };
 
 export const partKits: School = {
   id: 'part-kits',
   matter: 'Part kits',
   stage: 'mix',
-  options: [
-    { id: 'whole', label: 'whole kits only', fits: 'kits whose sheet forbids splitting, and coarse scales' },
-    { id: 'weighed', label: 'split by weighing', fits: 'a sheet that allows it and a scale fine enough' },
-  ],
+  options: options('part-kits', [
+    { id: 'whole', label: 'whole kits only', fits: 'kits whose sheet forbids splitting, and coarse scales', effect: { split: 'whole' } },
+    {
+      id: 'weighed',
+      label: 'split by weighing',
+      fits: 'a sheet that allows it and a scale fine enough',
+      effect: { split: 'weighed' },
+      idle: NOT_SPLIT,
+    },
+  ]),
   byDefault: 'whole',
   why: 'Half a kit by eye is the commonest way to a soft repair.',
 };
@@ -98,83 +154,18 @@ export const notMoving: Question = {
   },
 };
 
-/** Mixing steps of a batch by pot: begin and end are both told, since clocks count from them. */
-export function mixSteps(batch: Batch, of: number, mixMin: number, school: string, order: string, block: string): StepDraft[] {
-  const n = batch.index + 1;
-  const kits = batch.kits === null ? '' : batch.kits === 1 ? 'One whole kit. ' : `${batch.kits} whole kits. `;
-  const parts = [...PART_IDS.filter((id) => batch.massG[id] > 0).map((id) => `${figure(batch.massG[id])} g of ${id}`)].join(', ');
-  const end =
-    {
-      both: `Until one even colour, and the full ${figure(mixMin)} min.`,
-      clock: `The full ${figure(mixMin)} min by the clock.`,
-      colour: 'Until one even colour without streaks.',
-    }[school] ?? '';
-  return [
-    {
-      id: `b${n}:weigh`,
-      stage: 'mix',
-      title: of > 1 ? `Set out batch ${n} of ${of}` : 'Set out the batch',
-      detail: `${kits}${parts}. Stir each part in its own tin first; note the lot numbers.`,
-      handsOnMin: 4,
-      confirm: batch.kits === null ? 'Weighed out' : 'Set out',
-      block,
-      batch: batch.index,
-    },
-    {
-      id: `b${n}:mix`,
-      stage: 'mix',
-      title: of > 1 ? `Mix batch ${n}` : 'Mix',
-      detail: `${order} ${end} Scrape sides and bottom. Keep a cupful as the witness of its cure.`,
-      handsOnMin: Math.max(1, mixMin),
-      confirm: 'Mixed',
-      block,
-      batch: batch.index,
-      marks: { begin: ['mix-begins'], end: ['mix-ends', 'stand-ends'] },
-    },
-  ];
-}
-
-/** What is different about some of the like voids, as said to whoever does the work. */
-export function variantsText(v: Void): string {
-  return v.variants
-    .map((x) => {
-      const [, at, ...rest] = x.key.split('.');
-      const shape = v.shapes[Number(at)];
-      const label =
-        shape &&
-        SHAPES[shape.shape]
-          .dimensions(shape)
-          .find((d) => d.key === rest.join('.'))
-          ?.label.toLowerCase();
-      return ` ${x.count} of them with ${label ?? 'a size'} ${figure(Math.abs(x.byMm))} mm ${x.byMm < 0 ? 'less' : 'more'}.`;
-    })
-    .join('');
-}
-
-/** Where the places lie, as said at the hold point before anything irreversible. */
-export function settingOutText(c: MethodContext): string {
-  const s = c.settingOut;
-  if (!s) return '';
-  const many = c.void.count > 1 ? `, then every ${figure(s.spacing.valueMm)} mm${s.angleDeg ? ` at ${figure(s.angleDeg)}°` : ''}` : '';
-  const facing = s.orientation.trim() ? ` Facing ${s.orientation.trim()}.` : '';
-  return `From ${s.datum.trim() || 'the datum'}: ${figure(s.along.valueMm)} mm along, ${figure(s.from.valueMm)} mm in${many}; ${figure(s.clearance.valueMm)} mm clear all round.${facing} `;
-}
-
 /** Damming an open back and masking what must stay clear, where there is either. */
-export function clearSteps(v: Void, block: string): readonly StepDraft[] {
-  const names = v.keepClear.map((k) => k.name.trim() || 'the marked space');
-  if (!names.length && v.back === 'closed') return [];
-  const dam = v.back === 'open' ? 'Close the back with tape, a board or a dam that the material cannot pass. ' : '';
-  return [
-    {
-      id: 'prep:clear',
-      stage: 'place',
-      title: v.back === 'open' ? (names.length ? 'Dam the back, mask what stays clear' : 'Dam the back') : 'Mask what stays clear',
-      detail: `${dam}${names.length ? `Stays clear: ${names.join(', ')}.` : ''}`.trim(),
-      handsOnMin: 5 + 3 * names.length,
-      confirm: 'Dammed and masked',
-      hold: true,
-      block,
-    },
-  ];
-}
+export const clear = tasks('common', [
+  {
+    task: 'prep:clear',
+    role: 'prepare',
+    when: ({ void: v }) => v.keepClear.length > 0 || v.back !== 'closed',
+    title:
+      '{back, select, open {{masks, select, yes {Dam the back, mask what stays clear} other {Dam the back}}} other {Mask what stays clear}}',
+    detail:
+      '{back, select, open {Close the back with tape, a board or a dam that the material cannot pass.} other {}} {masks, select, yes {Stays clear: {clear}.} other {}}',
+    confirm: 'Dammed and masked',
+    work: { fixed: 5, per: { 'kept clear': 3 } },
+    hold: true,
+  },
+]);

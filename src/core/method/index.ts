@@ -1,5 +1,11 @@
-export * from './common';
+export { UPTAKE_ML_PER_M2 } from './common';
+export * from './context';
+export { DRIVER_LABELS, type Driver } from './drivers';
+export { type Effects, NO_EFFECTS, type Option } from './effects';
+export { ENGINES, type Engine, type EngineId } from './engines';
+export { type LiftPrimer, liftsOf, primerOf } from './lifts';
 export * from './method';
 export * from './methods';
-export { type LiftPrimer, liftsOf, primerOf } from './mortar-patch';
+export { type Factor, factorsOf, stepsOf } from './steps';
+export { type Role, STAGE_OF, type StepDraft, type StepKey, stepId, tasks } from './task';
 export * from './trouble';

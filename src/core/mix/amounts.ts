@@ -1,8 +1,17 @@
+import { texts } from '../say';
 import { isMetered, plannedKitMl, proportionOf, type SheetRevision } from '../system';
 import { refuse } from '../units';
 import { metered } from './metered';
 import { type AmountLine, type Batch, type MixAsk, type MixResult, NOTHING_DRAWN, partsOf } from './mix-ask';
 import { potted } from './potted';
+
+const SAY = texts('mix', {
+  void: 'the void',
+  measured: 'measured',
+  reserve: 'reserve for doubt',
+  reserveBy: 'up to the 90 % value',
+  topUp: 'top-up',
+});
 
 /**
  * From the void to what is mixed, in how many batches, from how many kits. Losses depend on the number of batches and
@@ -23,11 +32,9 @@ export function amounts(ask: MixAsk): MixResult {
     );
   const reserve = ask.reserve ? Math.max(0, ask.p90Ml - ask.netMl) : 0;
   const lines: AmountLine[] = [
-    { id: 'net', label: 'the void', ml: ask.netMl, expression: 'measured', voice: 'measured' },
+    { id: 'net', label: SAY.void(), ml: ask.netMl, expression: SAY.measured(), voice: 'measured' },
     ...ask.allowances.filter((a) => a.ml !== 0),
-    ...(reserve > 0
-      ? [{ id: 'reserve', label: 'reserve for doubt', ml: reserve, expression: 'up to the 90 % value', voice: 'computed' as const }]
-      : []),
+    ...(reserve > 0 ? [{ id: 'reserve', label: SAY.reserve(), ml: reserve, expression: SAY.reserveBy(), voice: 'computed' as const }] : []),
   ];
   const placed = lines.reduce((sum, l) => sum + l.ml, 0);
   if (!(placed > 0))
@@ -37,9 +44,6 @@ export function amounts(ask: MixAsk): MixResult {
   return isMetered(sheet.kind) ? metered(basis) : potted(basis);
 }
 
-/** Name of a batch that makes up for what was missing. */
-export const TOP_UP = 'top-up';
-
 /** A batch beside the plan, of what ran out or was lost. */
 export function topUp(mix: MixResult, sheet: SheetRevision, index: number, ml: number): Batch {
   const last = mix.batches.at(-1)!;
@@ -47,7 +51,8 @@ export function topUp(mix: MixResult, sheet: SheetRevision, index: number, ml: n
   return {
     index,
     portion: last.portion,
-    label: TOP_UP,
+    label: SAY.topUp(),
+    topUp: true,
     ml: total,
     ...partsOf(sheet, mix.proportion, total),
     kits: null,

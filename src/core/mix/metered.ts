@@ -1,5 +1,15 @@
+import { exactly, ml, texts } from '../say';
 import { figure, line, refuse } from '../units';
 import { type Batch, type MixBasis, type MixResult, NOTHING_DRAWN, partsOf, yieldLines } from './mix-ask';
+
+const SAY = texts('press.amount', {
+  purge: 'first shots thrown away',
+  mixers: 'left in mixers',
+  flow: 'flow check of each pack',
+  times: '{n} × {each}',
+  place: 'place {n}',
+  places: '{places} of {of}',
+});
 
 /** What is pressed through mixers: like places in goes, each go inside the working time, fresh mixers where the last stood too long. @throws Refusal when one place takes longer than the resin works */
 export function metered({ ask, proportion, kitMl, lines, placed, safety }: MixBasis): MixResult {
@@ -24,16 +34,16 @@ export function metered({ ask, proportion, kitMl, lines, placed, safety }: MixBa
     if (ask.purge)
       all.push({
         id: 'purge',
-        label: 'first shots thrown away',
+        label: SAY.purge(),
         ml: mixers * sheet.mixer.purgeMl,
-        expression: `${mixers} × ${sheet.mixer.purgeMl} mL`,
+        expression: SAY.times({ n: mixers, each: exactly(ml(sheet.mixer.purgeMl)) }),
         voice: 'sheet',
       });
     all.push({
       id: 'mixer',
-      label: 'left in mixers',
+      label: SAY.mixers(),
       ml: mixers * sheet.mixer.volumeMl,
-      expression: `${mixers} × ${sheet.mixer.volumeMl} mL`,
+      expression: SAY.times({ n: mixers, each: exactly(ml(sheet.mixer.volumeMl)) }),
       voice: 'sheet',
     });
   }
@@ -47,21 +57,21 @@ export function metered({ ask, proportion, kitMl, lines, placed, safety }: MixBa
       `under ${figure(kitMl)} mL`,
       `The flow check of ${figure(flow)} mL leaves nothing of a pack of ${figure(kitMl)} mL.`,
     );
-  const packsFor = (ml: number) => Math.ceil(ml / (kitMl - flow) - 1e-9);
+  const packsFor = (volumeMl: number) => Math.ceil(volumeMl / (kitMl - flow) - 1e-9);
   const [use, buy] = [packsFor(pressed), packsFor(pressed + safety)];
   if (flow > 0)
-    all.push({ id: 'flow', label: 'flow check of each pack', ml: use * flow, expression: `${use} × ${flow} mL`, voice: 'sheet' });
+    all.push({ id: 'flow', label: SAY.flow(), ml: use * flow, expression: SAY.times({ n: use, each: exactly(ml(flow)) }), voice: 'sheet' });
   const toMixMl = pressed + use * flow;
   const onHandMl = pressed + safety + buy * flow;
   const sizes = Array.from({ length: groups }, (_, i) => Math.floor(ask.count / groups) + (i < ask.count % groups ? 1 : 0));
   const batches = sizes.map((places, i): Batch => {
-    const ml = (placed * places) / ask.count + (freshEachGroup || i === 0 ? perMixer : 0);
+    const mine = (placed * places) / ask.count + (freshEachGroup || i === 0 ? perMixer : 0);
     return {
       index: i,
       portion: 0,
-      label: places === 1 && ask.count > 1 ? `place ${i + 1}` : `${places} of ${ask.count}`,
-      ml,
-      ...partsOf(sheet, proportion, ml),
+      label: places === 1 && ask.count > 1 ? SAY.place({ n: i + 1 }) : SAY.places({ places, of: ask.count }),
+      ml: mine,
+      ...partsOf(sheet, proportion, mine),
       kits: null,
       places,
       mixers: freshEachGroup || i === 0 ? Math.min(1, mixers) : 0,

@@ -1,18 +1,19 @@
+import type { Message, Said } from '../say';
 import { coverageMl, type Kit, kitVolumeMl, PART_IDS, type PartId, type Proportion, type SheetRevision } from '../system';
 import { line, type Voice, type WorkLine } from '../units';
 
 /** One allowance between the void and what is mixed: its own cause, its own line, in mL (negative for a recess). */
 export interface Allowance {
   readonly id: string;
-  readonly label: string;
+  readonly label: Said;
   readonly ml: number;
-  readonly expression: string;
+  readonly expression: Said;
   readonly voice: Voice;
 }
 
 /** One portion of the work that must be placed before the next may follow: a lift, or everything. */
 export interface Portion {
-  readonly label: string;
+  readonly label: Message;
   /** Share of the total, the portions sum to 1. */
   readonly share: number;
   /** Liquid drawn off from its batches as primer, mL, and whether the aggregate of that liquid is left out of them. */
@@ -56,7 +57,7 @@ export interface MixAsk {
 export interface Batch {
   readonly index: number;
   readonly portion: number;
-  readonly label: string;
+  readonly label: Message;
   readonly ml: number;
   readonly massG: Readonly<Record<PartId, number>>;
   readonly volumeMl: Readonly<Record<PartId, number>>;
@@ -68,18 +69,15 @@ export interface Batch {
   /** Liquid drawn off from this batch as primer, mL, and aggregate left out of it for that, g. */
   readonly drawnMl: number;
   readonly leftOutG: number;
+  /** Beside the plan, for what ran out or was lost. */
+  readonly topUp?: true;
 }
 
 /** A batch that is placed as it was mixed. */
 export const NOTHING_DRAWN = { drawnMl: 0, leftOutG: 0 } as const;
 
-export interface AmountLine {
-  readonly id: string;
-  readonly label: string;
-  readonly ml: number;
-  readonly expression: string;
-  readonly voice: Voice;
-}
+/** One line between the void and what is mixed. */
+export type AmountLine = Allowance;
 
 export interface MixResult {
   readonly lines: readonly AmountLine[];

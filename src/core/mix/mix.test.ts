@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { mortarSheet, pasteSheet, resinSheet } from '../../sample/systems';
+import { plain } from '../say';
 import { kitVolumeMl, leanThreshold, proportionOf, type SheetRevision } from '../system';
 import { amounts, type MixAsk, scaleErrorPct, smallestBatchAG } from '.';
 
@@ -11,7 +12,7 @@ const ask = (sheet: SheetRevision, over: Partial<MixAsk> = {}): MixAsk => ({
   p95Ml: 1065,
   reserve: true,
   allowances: [],
-  portions: [{ label: 'all', share: 1 }],
+  portions: [{ label: plain('all'), share: 1 }],
   usableMin: 20,
   rateChosen: true,
   placingMlPerMin: 100,
@@ -78,8 +79,8 @@ describe('potted', () => {
     const two = amounts({
       ...half,
       portions: [
-        { label: 'lift 1', share: 0.7 },
-        { label: 'lift 2', share: 0.3 },
+        { label: plain('lift 1'), share: 0.7 },
+        { label: plain('lift 2'), share: 0.3 },
       ],
     });
     expect(two.batches.map((b) => b.kits)).toEqual([2, 1]);

@@ -1,3 +1,4 @@
+import { exactly, ml, texts } from '../say';
 import { type Kit, PART_IDS, type PartId, type Proportion, type SheetRevision } from '../system';
 import { figure, line, refuse } from '../units';
 import {
@@ -11,6 +12,8 @@ import {
   partsOf,
   yieldLines,
 } from './mix-ask';
+
+const SAY = texts('pot.amount', { pots: 'left in pots and on tools', times: '{n} × {each}' });
 
 const MAX_BATCHES = 400;
 /** Over all lifts. */
@@ -162,9 +165,9 @@ export function potted({ ask, proportion, kitMl, lines, placed, safety }: MixBas
       ? [
           {
             id: 'pot',
-            label: 'left in pots and on tools',
+            label: SAY.pots(),
             ml: plan.n * loss,
-            expression: `${plan.n} × ${loss} mL`,
+            expression: SAY.times({ n: plan.n, each: exactly(ml(loss)) }),
             voice: 'sheet' as const,
           },
         ]

@@ -1,4 +1,5 @@
-import { type MethodContext, methodOf, type StepDraft } from '../method';
+import { type MethodContext, methodOf, type Role, STAGE_OF, type StepDraft, type StepKey, stepId } from '../method';
+import { texts } from '../say';
 import {
   clockOf,
   LAID_OVER_TIME,
@@ -23,6 +24,42 @@ const MOST_STEPS = 5000;
 const DAY_MS = 86_400_000;
 const MIN_MS = 60_000;
 
+const AGAIN = texts('again', {
+  again: '{title}, again',
+  touch: 'Try it first, by touch at the edge and on the left-over cup; not firm: leave it, try again each hour. {detail}',
+  late: 'The recoat window is over: wash and abrade the last lift first. {detail}',
+});
+
+/** Steps that no method has of its own: a stand time, drying after rain, the tests before it is opened. */
+const SAY = {
+  stand: texts('any.stand', {
+    title: 'Let it stand, then stir once more',
+    detail: 'The sheet’s stand time; it counts from the end of mixing.',
+    confirm: 'Stood its time',
+  }),
+  dry: texts('any.dry', {
+    title: 'Dry the place and check the base again',
+    detail: 'Cover against more rain. No dark patches, base above the dew point by what the sheet asks; read it again.',
+    confirm: 'Dry again, and read',
+  }),
+  release: texts('any.release', {
+    title: 'Test, inspect, sign',
+    detail: 'Answer the tests at the place itself; take the barrier away only when it is signed.',
+    confirm: 'Tests are done',
+  }),
+};
+
+const step = (key: StepKey, role: Role, say: (typeof SAY)['stand']) => ({
+  key,
+  id: stepId(key),
+  role,
+  stage: STAGE_OF[role],
+  title: say.title(),
+  detail: say.detail(),
+  confirm: say.confirm(),
+  factors: [],
+});
+
 /** Where the sheet asks for a stand time, mixing is followed by it, and clocks that count from its end do so. */
 export function withStand(drafts: readonly StepDraft[], sheet: SheetRevision): readonly StepDraft[] {
   if (!milestoneOf(sheet, 'stand')) return drafts;
@@ -31,12 +68,8 @@ export function withStand(drafts: readonly StepDraft[], sheet: SheetRevision): r
     return [
       { ...d, marks: { ...d.marks, end: d.marks.end.filter((m) => m !== 'stand-ends') } },
       {
-        id: d.id.replace(/:.*/, ':stand'),
-        stage: 'mix',
-        title: 'Let it stand, then stir once more',
-        detail: 'The sheet’s stand time; it counts from the end of mixing.',
+        ...step({ ...d.key, task: 'stand' }, 'mix', SAY.stand),
         handsOnMin: 1,
-        confirm: 'Stood its time',
         block: d.block,
         ...(d.batch !== undefined ? { batch: d.batch } : {}),
         marks: { end: ['stand-ends'] },
@@ -50,21 +83,17 @@ export function withStand(drafts: readonly StepDraft[], sheet: SheetRevision): r
 export function withTrouble(drafts: readonly StepDraft[], actuals: Actuals): readonly StepDraft[] {
   const renamed = drafts.map((d) => {
     const times = d.batch !== undefined ? (actuals.redone.get(d.batch) ?? 0) : 0;
-    return times > 0 && d.id.startsWith(`b${d.batch! + 1}:`)
-      ? { ...d, id: d.id.replace(':', `~${times + 1}:`), title: `${d.title}, again` }
-      : d;
+    if (!times || d.key.batch === null) return d;
+    const key = { ...d.key, attempt: times + 1 };
+    return { ...d, key, id: stepId(key), title: AGAIN.again({ title: d.title }) };
   });
   if (!actuals.preparedAgain.length) return renamed;
   const at = renamed.findIndex((d) => !actuals.done.has(d.id) && (d.stage === 'mix' || d.stage === 'place'));
   if (at < 0) return renamed;
   const again = actuals.preparedAgain.map(
     (_, i): StepDraft => ({
-      id: `prep~${i + 2}:dry`,
-      stage: 'place',
-      title: 'Dry the place and check the base again',
-      detail: 'Cover against more rain. No dark patches, base above the dew point by what the sheet asks; read it again.',
+      ...step({ task: 'prep:dry', batch: null, attempt: i + 2 }, 'prepare', SAY.dry),
       handsOnMin: 20,
-      confirm: 'Dry again, and read',
       hold: true,
       block: renamed[at]!.block,
     }),
@@ -100,9 +129,6 @@ interface Layout {
 
 /** Time a step is planned with: whole minutes, rounded up. Nobody works to the second, and a hair more material moves nobody's day. */
 const handsOnMs = (step: StepDraft): number => Math.ceil(step.handsOnMin - 1e-9) * MIN_MS;
-
-/** Said before a step that waits for a touch instead of for a time. */
-const TOUCH_FIRST = 'Try it first, by touch at the edge and on the left-over cup; not firm: leave it, try again each hour.';
 
 /** Puts the steps on the clock; `toMixing` stops at the first mixing. */
 export function layOut(
@@ -182,21 +208,18 @@ export function layOut(
     };
   };
 
+  const { fixedWaitMin } = context.effects;
   const lastBatch = Math.max(0, ...drafts.map((d) => d.batch ?? 0));
   const wanted = repair.serves ?? methodOf(repair.method.id)!.serves;
   const serves = servedBy(sheet, wanted);
   const all: StepDraft[] = [
     ...drafts,
     {
-      id: 'release:tests',
-      stage: 'release',
-      title: 'Test, inspect, sign',
-      detail: 'Answer the tests at the place itself; take the barrier away only when it is signed.',
+      ...step({ task: 'release:tests', batch: null, attempt: 1 }, 'test', SAY.release),
       handsOnMin: 10,
-      confirm: 'Tests are done',
       hold: true,
       block: 'release',
-      ...(context.school('waiting') === 'fixed' ? { waitMin: 1440 } : { waitFor: { kind: serves ?? wanted, batches: [lastBatch] } }),
+      ...(fixedWaitMin !== null ? { waitMin: fixedWaitMin } : { waitFor: { kind: serves ?? wanted, batches: [lastBatch] } }),
     },
   ];
 
@@ -214,7 +237,7 @@ export function layOut(
       const made: Mark = { firstMs: LAID_OVER_TIME.has(start) ? begunMs : lastMs, lastMs };
       marks[of] = { ...marks[of], [start]: made };
       // Closing the joint closes it for every batch that lies in it.
-      if (start === 'faces-closed' && draft.id === 'close') for (let b = 0; b <= lastBatch; b++) marks[b] = { ...marks[b], [start]: made };
+      if (draft.marks?.closesAll) for (let b = 0; b <= lastBatch; b++) marks[b] = { ...marks[b], [start]: made };
     }
   };
 
@@ -242,7 +265,7 @@ export function layOut(
           untimed.push(draft);
           continue;
         }
-        if (wait.by === 'touch') draft = { ...draft, hold: true, detail: `${TOUCH_FIRST} ${draft.detail}` };
+        if (wait.by === 'touch') draft = { ...draft, hold: true, detail: AGAIN.touch({ detail: draft.detail }) };
         if (wait.atMs > ready) {
           ready = wait.atMs;
           forcedBy = wait.by === 'own' || wait.by === 'touch' ? 'chosen' : 'sheet';
@@ -288,7 +311,7 @@ export function layOut(
       doneAt,
       forcedBy,
       lateFor,
-      ...(lateFor === 'recoat-until' ? { detail: `The recoat window is over: wash and abrade the last lift first. ${draft.detail}` } : {}),
+      ...(lateFor === 'recoat-until' ? { detail: AGAIN.late({ detail: draft.detail }) } : {}),
     });
     mark(draft, 'begin', startMs, startMs);
     mark(draft, 'end', startMs, endMs);

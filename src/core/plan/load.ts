@@ -1,4 +1,5 @@
 import { monotoneCurve, paceOf, progressAlong } from '../cure';
+import { ENGINES } from '../method';
 import { MILESTONES, type Milestone, type MilestoneId, milestoneOf, type SheetRevision } from '../system';
 import { attempt, figure, formatDuration, line, type WorkLine } from '../units';
 import type { Load } from './load-asked';
@@ -127,7 +128,7 @@ function gelAt(sheet: SheetRevision, tempC: number, firstMin: number): number {
 }
 
 /** What an anchor may carry is the sheet’s or the engineer’s to say. */
-export const allowedNotComputed = ({ method }: Pick<RepairPlan, 'method'>): boolean => method?.engine === 'anchor';
+export const allowedNotComputed = ({ method }: Pick<RepairPlan, 'method'>): boolean => method !== null && ENGINES[method.engine].byApproval;
 
 /** A load held against what the bond has. */
 export interface LoadCheck {

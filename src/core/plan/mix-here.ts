@@ -1,6 +1,6 @@
 import { humidityPct, valueAt } from '../climate';
 import { ASSUMED_MASS_G, beyondTable, nearestIn, potShareIn, worstIn } from '../cure';
-import type { Method, MethodContext } from '../method';
+import { allowancesOf, ENGINES, type Method, type MethodContext } from '../method';
 import { amounts, liquidDensity, type MixAsk, type MixResult, massOf, withBlend } from '../mix';
 import { isMetered, type Kit, milestoneOf, proportionOf, type SheetRevision, sheetIn } from '../system';
 import { attempt, figure, line, refuse, type WorkLine } from '../units';
@@ -69,8 +69,9 @@ export function mixAt(
   if (actuals.usableMin !== null) usable = actuals.usableMin;
   const idle = milestoneOf(sheet, 'idle');
   const idleReach = idle ? reachOf(idle, 'short', atMs) : null;
-  const school = context.school;
-  const rate = context.setting('rate') || 100;
+  const { effects, settings } = context;
+  // A method that presses has no rate, one that mixes pots no time for each place; amounts ask for neither then.
+  const rate = settings.rate ?? 100;
   const rateChosen = repair.settings.rate !== undefined;
   const ask = (usableMin: number): MixAsk => ({
     sheet,
@@ -79,19 +80,19 @@ export function mixAt(
     p90Ml: measured.p90Ml,
     p95Ml: measured.p95Ml,
     reserve: repair.reserve,
-    allowances: method.allowances(context),
-    portions: method.portions(context),
+    allowances: allowancesOf(method, context),
+    portions: ENGINES[method.engine].portions(context),
     usableMin,
     placingMlPerMin: rate,
     rateChosen,
     crew: repair.crew,
     massCapG: repair.massCapG,
     vesselMaxMl: repair.bench.vesselMaxMl,
-    split: school('part-kits') === 'weighed' ? 'weighed' : 'whole',
+    split: effects.split,
     count: context.void.count,
-    minutesPerPlace: context.setting('per-place') || 1,
-    grouping: school('several') === 'several' ? 'several' : 'one',
-    purge: school('first-shots') !== 'used',
+    minutesPerPlace: settings['per-place'] ?? 1,
+    grouping: effects.grouping,
+    purge: effects.purge,
     idleMin: idleReach?.atMs ? (idleReach.atMs - atMs) / MIN_MS : null,
   });
   const first = amounts(ask(usable));

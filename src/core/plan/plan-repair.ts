@@ -1,4 +1,4 @@
-import { type MethodContext, methodOf } from '../method';
+import { ENGINES, effectsOf, type MethodContext, methodOf, stepsOf } from '../method';
 import { type Batch, type MixResult, massOf, topUp } from '../mix';
 import { attempt, type Problem } from '../units';
 import { measureVoid, SHAPES, unmeasuredIn, type VoidResult } from '../void';
@@ -7,7 +7,7 @@ import { derive, layOut, withStand, withTrouble } from './lay-out';
 import type { PotShare } from './milestone-times';
 import { mixAt, sheetHere } from './mix-here';
 import { asker, staysHotter } from './reach-try';
-import { type PotEstimate, type RepairAsk, type RepairPlan, schoolsOf, settingOf } from './repair-plan';
+import { type PotEstimate, type RepairAsk, type RepairPlan, settingsOf } from './repair-plan';
 
 const MIN_MS = 60_000;
 
@@ -101,7 +101,8 @@ export function planRepair(ask: RepairAsk): RepairPlan {
     return base;
   }
 
-  const schools = schoolsOf(method, repair);
+  const choices = attempt(() => ({ effects: effectsOf(method, repair.schools), settings: settingsOf(method, repair) }));
+  if (!choices.ok) return { ...base, problems: [...problems, { ...choices.problem, stage: 'mix' }] };
   const chosen: MethodContext = {
     sheet,
     void: repair.void!,
@@ -110,8 +111,7 @@ export function planRepair(ask: RepairAsk): RepairPlan {
     base: repair.base.material,
     liftMm: repair.liftMm,
     crew: repair.crew,
-    school: (id) => schools[id] ?? '',
-    setting: (id) => settingOf(method, repair, id),
+    ...choices.value,
   };
   let reachOf = asker(sheet, ask.thermal);
   // Amounts depend on the pot's temperature, that on the hour, the hour on the steps before mixing. A first look lays out no more
@@ -125,10 +125,13 @@ export function planRepair(ask: RepairAsk): RepairPlan {
   };
   /** The figures of the method as they are planned with: a rate of our own gives way to what a whole kit needs. */
   const contextOf = ({ rateNeeded }: { readonly rateNeeded: number | null }): MethodContext =>
-    rateNeeded === null ? chosen : { ...chosen, setting: (id) => (id === 'rate' ? rateNeeded : chosen.setting(id)) };
+    rateNeeded === null ? chosen : { ...chosen, settings: { ...chosen.settings, rate: rateNeeded } };
   const draft = ({ mix, batches }: { readonly mix: MixResult; readonly batches: readonly Batch[] }) => {
     const context = contextOf(mix);
-    return withTrouble(withStand(method.steps({ ...context, batches, portions: method.portions(context) }), sheet), actuals);
+    return withTrouble(
+      withStand(stepsOf(method, { ...context, batches, portions: ENGINES[method.engine].portions(context) }), sheet),
+      actuals,
+    );
   };
   const mixed = attempt(() => {
     // How fast a pot follows the air is a matter of its mass, and that of its time: the smallest batch of a first look decides.

@@ -1,9 +1,17 @@
 import type { HeatCell } from '../cure';
-import type { Answer, Method, MethodContext, Question, StepDraft } from '../method';
-import { defaultSchools } from '../method';
+import {
+  type Answer,
+  defaultSchools,
+  factorsOf,
+  type Method,
+  type MethodContext,
+  type Question,
+  type StepDraft,
+  settingIn,
+} from '../method';
 import type { Batch, MixResult } from '../mix';
 import type { Kit, MilestoneId, SheetRevision } from '../system';
-import type { Problem } from '../units';
+import { type Problem, refuse } from '../units';
 import type { VoidResult } from '../void';
 import type { Actuals } from './actuals';
 import type { Window } from './calendar';
@@ -96,8 +104,27 @@ export interface RepairAsk {
 }
 
 export const schoolsOf = (method: Method, repair: Repair): Record<string, string> => ({ ...defaultSchools(method), ...repair.schools });
-export const settingOf = (method: Method, repair: Repair, id: string): number =>
-  repair.settings[id] ?? method.settings.find((s) => s.id === id)?.byDefault ?? 0;
+
+/**
+ * Every setting and factor of a method as the repair has them, in the core unit of its kind.
+ * @throws Refusal for minutes or a rate of nought or below
+ */
+export function settingsOf(method: Method, repair: Pick<Repair, 'settings'>): Record<string, number> {
+  const own = (id: string, byDefault: number, counted: boolean) => {
+    if (!Object.hasOwn(repair.settings, id)) return byDefault;
+    const value = repair.settings[id]!;
+    if (counted && !(value > 0)) refuse(`settings.${id}`, value, 'more than 0', 'Work takes time: minutes and rates are more than nought.');
+    return value;
+  };
+  return Object.fromEntries([
+    ...method.settings.map(({ id, kind, byDefault }) => [id, own(id, byDefault, kind === 'rate' || kind === 'duration')]),
+    ...factorsOf(method).map(({ id, byDefault }) => [id, own(id, byDefault, true)]),
+  ]);
+}
+
+/** One of them. @throws RangeError for one the method does not have */
+export const settingOf = (method: Method, repair: Pick<Repair, 'settings'>, id: string): number =>
+  settingIn({ settings: settingsOf(method, repair) }, id);
 
 /** Answer of a question that lets the repair go on. */
 export const passes = (q: Question, answer: Answer | undefined): boolean => answer === q.wants;

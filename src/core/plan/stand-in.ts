@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import type { Message } from '../say';
 import { MilestoneId } from '../system';
 
 const minutes = z.number().positive().max(200_000);
@@ -17,7 +18,7 @@ export type StandIn = z.infer<typeof StandIn>;
 /** Where a plan stops, since nobody knows how long to wait, and what may stand in. */
 export interface PlanStop {
   /** The step that would come next. */
-  readonly step: { readonly id: string; readonly title: string };
+  readonly step: { readonly id: string; readonly title: Message };
   /** The time that is missing. */
   readonly kind: MilestoneId;
   readonly label: string;

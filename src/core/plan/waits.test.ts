@@ -1,7 +1,9 @@
 import fc from 'fast-check';
+import { PLAIN_READER, say } from '@/words';
 import { sampleData } from '../../sample/jobs';
 import { mortarSheet, pasteSheet, resinSheet } from '../../sample/systems';
 import { judge, stageStates, standingStops } from '../judge';
+import { ENGINES } from '../method';
 import type { Milestone, MilestoneId, SheetRevision } from '../system';
 import { measured, SHAPES, voidOf } from '../void';
 import { NOTHING_YET, planJob, type Repair, type RepairPlan } from '.';
@@ -170,7 +172,8 @@ describe('what stands in', () => {
     expect(stepOf(own, 'b2:weigh').startMs).toBe(stepOf(own, 'b1:place').endMs + 333 * MIN);
     expect(stepOf(own, 'b2:weigh').hold ?? false).toBe(false);
     const grind = stepOf(own, 'finish:edge');
-    expect(grind).toMatchObject({ hold: true, forcedBy: 'chosen', detail: expect.stringMatching(/^Try it first, by touch/) });
+    expect(grind).toMatchObject({ hold: true, forcedBy: 'chosen' });
+    expect(say(grind.detail, PLAIN_READER)).toMatch(/^Try it first, by touch.* A fingertip finds no step/);
     expect(grind.startMs).toBe(stepOf(own, 'b2:place').endMs + 500 * MIN);
     expect(own.stop).toBeNull();
     expect(own.openMs).not.toBeNull();
@@ -302,7 +305,11 @@ describe('primer is judged on the batch that gives it', () => {
         { ...mortarSheet, potLossMl: 0 },
       );
       const { sheet, context, method } = p;
-      return { all: p.mix!.lines.reduce((s, l) => s + l.ml, 0), shares: method!.portions(context!).map((x) => x.share), sheet };
+      return {
+        all: p.mix!.lines.reduce((s, l) => s + l.ml, 0),
+        shares: ENGINES[method!.engine].portions(context!).map((x) => x.share),
+        sheet,
+      };
     };
     // 0.576 m² × 2 mm = 1152 mL on 21 888 mL in two equal lifts.
     const crowned = of('crown', 2);
@@ -321,11 +328,11 @@ describe('primer is judged on the batch that gives it', () => {
       const liquidG = (b.massG.A + b.massG.B) * (1 - share);
       expect(b.massG.C / liquidG).toBeCloseTo(650 / 140, 1);
       expect((b.massG.C + b.leftOutG) / (b.massG.A + b.massG.B)).toBeCloseTo(650 / 140, 2);
-      expect(stepOf(p, `b${b.index + 1}:weigh`).detail).toMatch(/Leave [\d,. ]+ g of the sand out/);
+      expect(say(stepOf(p, `b${b.index + 1}:weigh`).detail, PLAIN_READER)).toMatch(/Leave [\d,. ]+ g of the sand out/);
     }
     const whole = planOf({ ...two, schools: { ...two.schools, priming: 'none' } }, mortarSheet);
     expect(whole.batches.every((b) => b.drawnMl === 0 && b.leftOutG === 0)).toBe(true);
-    expect(stepOf(whole, 'b1:weigh').detail).not.toMatch(/sand out/);
+    expect(say(stepOf(whole, 'b1:weigh').detail, PLAIN_READER)).not.toMatch(/sand out/);
   });
   test('grains without a bulk density: the sand is cut, and it says that nobody can tell', () => {
     const untold: SheetRevision = {

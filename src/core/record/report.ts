@@ -1,12 +1,13 @@
 import { z } from 'zod';
 import { Finding } from '../judge';
+import { Said } from '../say';
 import { type WorkLine, WorkLine as WorkLineSchema } from '../units';
 import type { JobView, RepairView } from './bundle';
 
 const iso = z.string().nullable();
-const Line = z.object({ label: z.string(), ml: z.number(), expression: z.string(), voice: z.string() });
+const Line = z.object({ label: Said, ml: z.number(), expression: Said, voice: z.string() });
 const BatchOut = z.object({
-  label: z.string(),
+  label: Said,
   ml: z.number(),
   kits: z.number().nullable(),
   massG: z.record(z.string(), z.number()),
@@ -28,7 +29,7 @@ export const RepairReport = z.object({
   batches: z.array(BatchOut),
   kits: z.object({ label: z.string(), use: z.number(), buy: z.number(), leftMl: z.number() }).nullable(),
   steps: z.array(
-    z.object({ id: z.string(), stage: z.string(), title: z.string(), from: z.string(), to: z.string(), hold: z.boolean(), done: iso }),
+    z.object({ id: z.string(), stage: z.string(), title: Said, from: z.string(), to: z.string(), hold: z.boolean(), done: iso }),
   ),
   /** Where the plan stops for want of a time, and what may stand in; steps behind it have none. */
   stop: z
@@ -41,7 +42,7 @@ export const RepairReport = z.object({
     })
     .nullable()
     .default(null),
-  untimed: z.array(z.object({ id: z.string(), stage: z.string(), title: z.string() })).default([]),
+  untimed: z.array(z.object({ id: z.string(), stage: z.string(), title: Said })).default([]),
   milestones: z.array(
     z.object({
       kind: z.string(),
@@ -69,8 +70,8 @@ export type RepairReport = z.infer<typeof RepairReport>;
 /** The plan of a job as exported. */
 export const PlanReport = z.object({
   format: z.literal('grenko-plan'),
-  /** 1: findings as sentences; 2: as messages. */
-  version: z.union([z.literal(1), z.literal(2)]),
+  /** 1: all in sentences; 2: findings as messages; 3: steps, batches and amounts, too. */
+  version: z.union([z.literal(1), z.literal(2), z.literal(3)]),
   coreVersion: z.string(),
   jobId: z.string(),
   at: z.string(),
@@ -164,7 +165,7 @@ export function planReport(view: JobView): PlanReport {
   const kitProblem = view.plan.kitProblem();
   return {
     format: 'grenko-plan',
-    version: 2,
+    version: 3,
     coreVersion: CORE_VERSION,
     jobId: view.job.id,
     at: stamp(view.plan.nowMs)!,

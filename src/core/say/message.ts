@@ -11,6 +11,8 @@ export const Quantity = z.object({
   digits: z.number().int().min(1).max(12).optional(),
   /** Printed with the figures it has, as a limit stands on a sheet: 5 °C, not 5.0. */
   exact: z.boolean().optional(),
+  /** In the larger unit of its kind whatever its size: an area beside what each square metre takes. */
+  large: z.boolean().optional(),
 });
 export type Quantity = z.infer<typeof Quantity>;
 
@@ -28,7 +30,7 @@ export type Value = string | number | Quantity | Moment | Message | List;
 /** Several of one sort, joined as a person would. */
 export interface List {
   readonly list: readonly Value[];
-  readonly join: 'and' | 'or' | 'comma';
+  readonly join: 'and' | 'or' | 'comma' | 'space';
 }
 
 export type Values = Readonly<Record<string, Value>>;
@@ -50,7 +52,7 @@ export const Value: z.ZodType<Value> = z.lazy(() =>
     Quantity,
     Moment,
     Message,
-    z.object({ list: z.array(Value).max(1000), join: z.enum(['and', 'or', 'comma']) }),
+    z.object({ list: z.array(Value).max(1000), join: z.enum(['and', 'or', 'comma', 'space']) }),
   ]),
 );
 export const Message: z.ZodType<Message> = z.lazy(() =>

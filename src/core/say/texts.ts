@@ -30,6 +30,32 @@ export function texts<K extends string>(owner: string, table: Readonly<Record<K,
   return sayers;
 }
 
+/**
+ * The gaps of a text in ICU message syntax, those inside its plurals and choices included.
+ * @example gapsOf('{n, plural, one {the hole} other {# holes in {place}}}') // ['n', 'place']
+ */
+export function gapsOf(text: string): readonly string[] {
+  const found = new Set<string>();
+  /** Reads words and gaps until the brace that ends them; what stands in a branch are words again. */
+  const words = (from: number): number => {
+    let i = from;
+    while (i < text.length && text[i] !== '}') {
+      if (text[i] !== '{') i++;
+      else {
+        const name = /^\{\s*(\w+)\s*/.exec(text.slice(i));
+        if (!name) throw new RangeError(`a brace without a name in “${text}”`);
+        found.add(name[1]!);
+        i += name[0].length;
+        while (i < text.length && text[i] !== '}') i = text[i] === '{' ? words(i + 1) + 1 : i + 1;
+        i++;
+      }
+    }
+    return i;
+  };
+  words(0);
+  return [...found];
+}
+
 const { plain: plainOf } = texts('say', { plain: '{text}' });
 
 /** A sentence that is still written out where it arises. Its figures are metric, its instants UTC; they are found when it is rendered. */

@@ -9,11 +9,17 @@ const of =
 /** Quantities of a message, from values in core units. A second argument asks for so many significant figures. */
 export const mm = of('length');
 export const ml = of('volume');
+export const mm2 = of('area');
+/** An area beside a figure for each square metre of it. */
+export const areaOf = (mm2: number): Quantity => ({ is: 'area', value: mm2, large: true });
 export const grams = of('mass');
 export const degC = of('temperature');
 export const kelvin = of('interval');
 export const minutes = of('duration');
 export const percent = of('percent');
+/** mL/min, and mL/m². */
+export const rate = of('rate');
+export const uptake = of('uptake');
 
 /** A quantity with the figures it has, as a sheet prints its limits. @example exactly(degC(5)) */
 export const exactly = (quantity: Quantity): Quantity => ({ ...quantity, exact: true });

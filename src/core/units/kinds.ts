@@ -12,6 +12,8 @@ export type Kind =
   | 'force'
   | 'stress'
   | 'percent'
+  | 'rate'
+  | 'uptake'
   | 'count';
 
 export type UnitSystem = 'metric' | 'us';
@@ -99,6 +101,17 @@ export const UNITS: Readonly<Record<Kind, readonly Unit[]>> = {
     u('lbf', 'lbf|pound-force', LBF, 'us'),
   ],
   stress: [u('MPa', 'mpa|n/mm2|n/mm²|megapascal', 1, 'metric'), u('psi', 'psi|lbf/in2|lbf/in²', LBF / (IN * IN), 'us')],
+  rate: [
+    u('mL/min', 'ml/min', 1, 'metric'),
+    u('L/min', 'l/min', 1000, 'metric'),
+    u('US fl oz/min', 'us fl oz/min|fl oz/min', US_FLOZ, 'us'),
+    u('US gal/min', 'us gal/min|gal/min', US_FLOZ * 128, 'us'),
+  ],
+  uptake: [
+    u('mL/m²', 'ml/m2|ml/m²', 1, 'metric'),
+    u('L/m²', 'l/m2|l/m²', 1000, 'metric'),
+    u('US fl oz/ft²', 'us fl oz/ft2|us fl oz/ft²|fl oz/ft2|fl oz/ft²', US_FLOZ / ((IN * IN * 144) / 1e6), 'us'),
+  ],
   percent: [u('%', '%|percent|per cent', 1, 'both')],
   count: [u('', '', 1, 'both')],
 };
@@ -117,6 +130,8 @@ export const FIELD_UNIT: Readonly<Record<Kind, Readonly<Record<UnitSystem, strin
   density: { metric: 'g/mL', us: 'g/mL' },
   force: { metric: 'kN', us: 'lbf' },
   stress: { metric: 'MPa', us: 'psi' },
+  rate: { metric: 'mL/min', us: 'US fl oz/min' },
+  uptake: { metric: 'mL/m²', us: 'US fl oz/ft²' },
   percent: { metric: '%', us: '%' },
   count: { metric: '', us: '' },
 };

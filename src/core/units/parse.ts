@@ -48,6 +48,8 @@ const EXAMPLES: Record<Kind, string> = {
   angle: '118°',
   density: '1.45 g/mL',
   force: '1.2 kN or 300 lbf',
+  rate: '250 mL/min',
+  uptake: '120 mL/m²',
   stress: '12 MPa or 1800 psi',
   percent: '10 %',
   count: '4',

@@ -130,7 +130,7 @@ export function CardPage({ jobId }: { jobId: string }) {
                     {plan.batches.map((b) => (
                       <tr key={b.index} className="fig">
                         <td className="font-sans">
-                          {b.index + 1} {b.label}
+                          {b.index + 1} {says(b.label)}
                           {b.kits !== null ? `, ${b.kits} whole` : ''}
                         </td>
                         <td>{format('mass', b.massG.A).text}</td>
@@ -154,7 +154,7 @@ export function CardPage({ jobId }: { jobId: string }) {
                       />
                       <span className="fig text-[0.72rem] w-[4.7rem] shrink-0 pt-0.5">{dayAndClock(s.startMs, zone)}</span>
                       <span>
-                        {s.title}
+                        {says(s.title)}
                         {s.hold ? ' ■' : ''} <span className="text-[0.8em]">{formatDuration(s.handsOnMin)}</span>
                       </span>
                     </li>
@@ -163,7 +163,7 @@ export function CardPage({ jobId }: { jobId: string }) {
                     <li key={s.id} className="flex gap-2 break-inside-avoid py-[1px]">
                       <span className="inline-block size-3.5 border border-black shrink-0 mt-0.5" />
                       <span className="text-[0.72rem] w-[4.7rem] shrink-0 pt-0.5">no time</span>
-                      <span>{s.title}</span>
+                      <span>{says(s.title)}</span>
                     </li>
                   ))}
                 </ol>

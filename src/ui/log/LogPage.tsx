@@ -5,7 +5,7 @@ import { METHODS, TROUBLES } from '@/core/method';
 import { WITNESS_STATES } from '@/core/plan';
 import { byTime, type Event, type EventBody } from '@/core/record';
 import { formatDuration } from '@/core/units';
-import { useFormat } from '../shared/bits';
+import { useFormat, useSay } from '../shared/bits';
 import { Dialog } from '../shared/Dialog';
 import { QuantityField } from '../shared/QuantityField';
 import { RememberedArea, useRememberedText } from '../shared/Remembered';
@@ -24,8 +24,9 @@ const CHANNEL = { base: 'base', air: 'air', pot: 'pot' } as const;
 export function useWords(jobId: string) {
   const format = useFormat();
   const view = useJobView(jobId);
+  const says = useSay(view?.job.zone ?? 'utc');
   const stepTitle = (repairId: string, id: string) =>
-    view?.repairs.find((r) => r.repair.id === repairId)?.plan.steps.find((s) => s.id === id)?.title ?? id;
+    says(view?.repairs.find((r) => r.repair.id === repairId)?.plan.steps.find((s) => s.id === id)?.title ?? id);
   return (e: Event): string => {
     const b: EventBody = e.body;
     switch (b.kind) {

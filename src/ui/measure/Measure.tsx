@@ -2,7 +2,7 @@
 import { Plus, Trash2 } from 'lucide-react';
 import { useMemo, useSyncExternalStore } from 'react';
 import { create } from 'zustand';
-import { liftsOf } from '@/core/method';
+import { ENGINES, liftsOf, settingIn } from '@/core/method';
 import type { Repair } from '@/core/plan';
 import type { RepairView } from '@/core/record';
 import { attempt } from '@/core/units';
@@ -146,7 +146,7 @@ function Sheet({ at }: StageProps) {
   };
   const other: Page = page === 'section' ? (repair.settingOut && plan.method.setsOut ? 'setting' : 'plan') : 'section';
   const lifts =
-    plan.context && plan.method.engine === 'fill in lifts' && page === 'section' && repair.void.shapes.length === 1
+    plan.context && ENGINES[plan.method.engine].inLifts && page === 'section' && repair.void.shapes.length === 1
       ? liftsOf(plan.context)
       : 0;
   const depth = v?.faces.maxDepthMm ?? 0;
@@ -159,7 +159,7 @@ function Sheet({ at }: StageProps) {
           label: `lift ${i + 1} · ${format('length', depth / lifts).text}`,
         }))
       : undefined;
-  const crown = page === 'section' && plan.context?.school('finish-level') === 'crown' ? plan.context.setting('crown') : 0;
+  const crown = page === 'section' && plan.context?.effects.level === 'crown' ? settingIn(plan.context, 'crown') : 0;
   const settingValues: Readonly<Record<string, number>> = repair.settingOut
     ? { along: repair.settingOut.along.valueMm, from: repair.settingOut.from.valueMm, spacing: repair.settingOut.spacing.valueMm }
     : {};

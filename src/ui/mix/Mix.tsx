@@ -8,7 +8,7 @@ import type { Batch } from '@/core/mix';
 import { isMetered, PART_IDS } from '@/core/system';
 import { formatDuration } from '@/core/units';
 import type { StageProps } from '../repair/stage-props';
-import { Answer, Choice, useFormat, VoiceMark, Working } from '../shared/bits';
+import { Answer, Choice, useFormat, useSay, VoiceMark, Working } from '../shared/bits';
 import { Schools, Settings } from '../shared/Schools';
 import { StageFindings, StillNeeds } from '../shared/StageFindings';
 import { dayAndClock } from '../shared/when';
@@ -22,6 +22,7 @@ import { MixingColumns } from './MixingColumns';
 
 function Sheet({ view, at }: StageProps) {
   const { plan } = at;
+  const says = useSay(view.job.zone);
   const [chosen, setChosen] = useState(0);
   if (!plan.mix || !plan.sheet)
     return (
@@ -41,7 +42,7 @@ function Sheet({ view, at }: StageProps) {
           Batch {batch.index + 1} of {plan.batches.length}
         </h2>
         <span className="soft">
-          {batch.label}
+          {says(batch.label)}
           {useBy?.planMs && useBy.originMs
             ? `, place it by ${dayAndClock(useBy.planMs, view.job.zone)}, ${formatDuration((useBy.planMs - useBy.originMs) / 60_000)} after mixing begins`
             : ''}
@@ -88,6 +89,7 @@ const massOf = (b: Batch) => PART_IDS.reduce((s, p) => s + b.massG[p], 0);
 function Side({ view, at }: StageProps) {
   const { repair, plan } = at;
   const format = useFormat();
+  const says = useSay(view.job.zone);
   const stock = useWorkspace((d) => d.stock);
   const stored = useWorkspace((d) => (repair.sheetId ? d.sheets.get(repair.sheetId) : undefined));
   const { mix, sheet } = plan;
@@ -123,8 +125,8 @@ function Side({ view, at }: StageProps) {
           {mix.lines.map((l) => (
             <tr key={l.id}>
               <td className="py-0.5 pr-2 leading-tight">
-                {l.label}
-                <span className="block soft text-xs fig">{l.expression}</span>
+                {says(l.label)}
+                <span className="block soft text-xs fig">{says(l.expression)}</span>
               </td>
               <td className="fig font-semibold text-right whitespace-nowrap align-top pt-0.5">{format('volume', l.ml).text}</td>
               <td className="pl-2 align-top pt-1">

@@ -24,7 +24,11 @@ function Sheet({ view, at, nowMs }: StageProps) {
           <li key={p}>{p}</li>
         ))}
       </ul>
-      {plan.steps.length ? <StepList at={at} zone={view.job.zone} stages={['mix', 'place']} /> : <StillNeeds texts={plan.open.place} />}
+      {plan.steps.length ? (
+        <StepList at={at} zone={view.job.zone} stages={['mix', 'place']} editable={at.actuals.startedAt === null} />
+      ) : (
+        <StillNeeds texts={plan.open.place} />
+      )}
       <Heading>Tools and cautions</Heading>
       <p>{plan.method?.tools.join(', ')}.</p>
       <ul className="list-disc pl-5">

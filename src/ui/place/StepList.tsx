@@ -2,8 +2,9 @@
 import type { Stage } from '@/core/method';
 import type { RepairView } from '@/core/record';
 import { formatDuration } from '@/core/units';
-import { useProse } from '../shared/bits';
+import { useSay } from '../shared/bits';
 import { dayAndClock } from '../shared/when';
+import { StepMinutes } from './StepMinutes';
 
 const FORCED: Record<string, string> = {
   sheet: 'the sheet’s wait',
@@ -14,8 +15,19 @@ const FORCED: Record<string, string> = {
 };
 
 /** Steps with their times; what forces a wait is said. */
-export function StepList({ at, zone, stages }: { at: RepairView; zone: string; stages: readonly Stage[] }) {
-  const prose = useProse();
+export function StepList({
+  at,
+  zone,
+  stages,
+  editable = false,
+}: {
+  at: RepairView;
+  zone: string;
+  stages: readonly Stage[];
+  /** Its minutes can be changed where they stand. */
+  editable?: boolean;
+}) {
+  const says = useSay(zone);
   const { stop } = at.plan;
   const steps = at.plan.steps.filter((s) => stages.includes(s.stage));
   const untimed = at.plan.untimed.filter((s) => stages.includes(s.stage));
@@ -39,18 +51,22 @@ export function StepList({ at, zone, stages }: { at: RepairView; zone: string; s
               <span className="fig text-[0.82rem] pt-0.5 col-start-1 row-start-1">{dayAndClock(s.startMs, zone)}</span>
               <span className="row-start-2 sm:row-start-1 col-span-2 sm:col-span-1 sm:col-start-2">
                 <span className={s.doneAt !== null ? 'soft line-through decoration-1' : 'font-semibold'}>
-                  {i + 1}. {prose(s.title)}
+                  {i + 1}. {says(s.title)}
                 </span>
                 {s.hold && (
                   <span className="ml-2 px-1.5 text-xs border-2 font-bold" style={{ borderColor: 'var(--ink)' }}>
                     hold point
                   </span>
                 )}
-                <span className="block soft text-sm">{prose(s.detail)}</span>
+                <span className="block soft text-sm">{says(s.detail)}</span>
               </span>
-              <span className="fig text-[0.82rem] pt-0.5 whitespace-nowrap row-start-1 text-right">
-                {s.doneAt !== null ? `done ${dayAndClock(s.doneAt, zone)}` : formatDuration((s.endMs - s.startMs) / 60_000)}
-              </span>
+              {s.doneAt !== null || !editable || !s.factors.length ? (
+                <span className="fig text-[0.82rem] pt-0.5 whitespace-nowrap row-start-1 text-right">
+                  {s.doneAt !== null ? `done ${dayAndClock(s.doneAt, zone)}` : formatDuration((s.endMs - s.startMs) / 60_000)}
+                </span>
+              ) : (
+                <StepMinutes at={at} step={s} title={says(s.title)} />
+              )}
             </div>
           </li>
         );
@@ -63,7 +79,7 @@ export function StepList({ at, zone, stages }: { at: RepairView; zone: string; s
         >
           <span className="text-[0.82rem] pt-0.5 soft">{i === 0 ? `waits for ${stop!.label.toLowerCase()}: no time` : 'no time'}</span>
           <span className="font-semibold">
-            {steps.length + i + 1}. {prose(s.title)}
+            {steps.length + i + 1}. {says(s.title)}
           </span>
         </li>
       ))}

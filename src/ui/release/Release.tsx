@@ -7,7 +7,7 @@ import { figure } from '@/core/units';
 import { type Reader, say } from '@/words';
 import type { StageProps } from '../repair/stage-props';
 import { AskForBackup } from '../settings/Backup';
-import { Answer, Choice, FindingCard, Heading, Working } from '../shared/bits';
+import { Answer, Choice, FindingCard, Heading, lowered, Working } from '../shared/bits';
 import { RememberedArea, useRememberedText } from '../shared/Remembered';
 import { SavingButton } from '../shared/SavingButton';
 import { Override, StageFindings, StillNeeds } from '../shared/StageFindings';
@@ -34,7 +34,7 @@ export function releaseObstacles(at: StageProps['at'], nowMs: number, reader: Re
   return [
     ...(actuals.startedAt === null ? ['Work has not begun.'] : []),
     ...(undone.length
-      ? [`${undone.length} step${undone.length > 1 ? 's are' : ' is'} not ticked, next: ${undone[0]!.title.toLowerCase()}.`]
+      ? [`${undone.length} step${undone.length > 1 ? 's are' : ' is'} not ticked, next: ${lowered(say(undone[0]!.title, reader))}.`]
       : []),
     ...(main?.planMs && nowMs < main.planMs && !actuals.overrides.has(EARLY) ? [`${main.label} is reached later than now.`] : []),
     ...tests.filter((t) => !actuals.tests.has(t.id)).map((t) => `Test open: ${t.ask}`),

@@ -3,13 +3,13 @@ import { ListChecks, NotebookPen, Scale, Thermometer, TriangleAlert } from 'luci
 import Link from 'next/link';
 import { useState } from 'react';
 import { standingStops } from '@/core/judge';
-import { STAGES } from '@/core/method';
+import { ENGINES, STAGES } from '@/core/method';
 import type { MilestoneTime, PlannedStep } from '@/core/plan';
 import type { RepairView } from '@/core/record';
 import { isMetered } from '@/core/system';
 import { formatDuration } from '@/core/units';
 import { StepList } from '../place/StepList';
-import { FindingCard, useFormat, useProse, Ways } from '../shared/bits';
+import { FindingCard, lowered, useFormat, useSay, Ways } from '../shared/bits';
 import { CalendarButton } from '../shared/CalendarButton';
 import { SavingButton } from '../shared/SavingButton';
 import { Override } from '../shared/StageFindings';
@@ -56,7 +56,7 @@ export function RunPage({ jobId, repairId }: { jobId: string; repairId: string }
   const nowMs = useNow(1000);
   const { role, sound } = usePrefs();
   const format = useFormat();
-  const prose = useProse();
+  const says = useSay(view?.job.zone ?? 'utc');
   const awake = useAwake();
   const [dialog, setDialog] = useState<'none' | 'read' | 'note' | 'trouble'>('none');
   const [checked, setChecked] = useState<string | null>(null);
@@ -115,10 +115,10 @@ export function RunPage({ jobId, repairId }: { jobId: string; repairId: string }
   const word = !started
     ? 'Begin the work'
     : toBegin
-      ? plan.method?.engine === 'anchor'
-        ? 'First resin goes in: start the clock'
-        : 'Start mixing: start the clock'
-      : (step?.confirm ?? 'Say first what stands in');
+      ? says(ENGINES[plan.method!.engine].begins)
+      : step
+        ? says(step.confirm)
+        : 'Say first what stands in';
 
   return (
     <div className="mx-auto max-w-[76rem] px-3.5 py-3 grid gap-4 md:grid-cols-[minmax(0,27rem)_minmax(0,1fr)]">
@@ -188,9 +188,9 @@ export function RunPage({ jobId, repairId }: { jobId: string; repairId: string }
               {wet?.planMs ? ` · primer still wet for ${formatDuration((wet.planMs - spentMs) / 60_000)}` : ''}
             </p>
             <h2 className="text-[1.6rem] font-bold leading-tight" data-testid="step">
-              {prose(step.title)}
+              {says(step.title)}
             </h2>
-            <p className="text-[1.02rem] leading-snug">{prose(step.detail)}</p>
+            <p className="text-[1.02rem] leading-snug">{says(step.detail)}</p>
             {step.stage === 'mix' && step.batch !== undefined && plan.sheet && !isMetered(plan.sheet.kind) && (
               <Link className="act mt-2 min-h-11" href={`/job/${jobId}/${repairId}/bench?batch=${step.batch + 1}`}>
                 <Scale size={18} aria-hidden="true" /> To the scale
@@ -281,7 +281,7 @@ export function RunPage({ jobId, repairId }: { jobId: string; repairId: string }
         </button>
         {next && (
           <p>
-            next: {next.title.toLowerCase()}, about <strong className="fig">{shortWhen(next.startMs, zone, nowMs)}</strong>
+            next: {lowered(says(next.title))}, about <strong className="fig">{shortWhen(next.startMs, zone, nowMs)}</strong>
           </p>
         )}
       </main>

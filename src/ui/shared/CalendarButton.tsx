@@ -4,12 +4,14 @@ import { useState } from 'react';
 import { calendarFile } from '@/core/file';
 import type { JobView } from '@/core/record';
 import { fileName, saveText } from '../workspace/files';
+import { useSay } from './bits';
 
 /** The clocks of a job for a calendar, with alarms; said where there are none yet. */
 export function CalendarButton({ view, name, className }: { view: JobView; name: string; className: string }) {
+  const says = useSay(view.job.zone);
   const [none, setNone] = useState(false);
   const give = () => {
-    const text = calendarFile(view);
+    const text = calendarFile(view, says);
     setNone(text === null);
     if (text !== null) saveText(fileName(name, 'ics'), text, 'text/calendar');
   };

@@ -1,7 +1,8 @@
 'use client';
-import type { Setting, Stage } from '@/core/method';
+import type { Option, Setting, Stage } from '@/core/method';
 import { schoolsOf, settingOf } from '@/core/plan';
 import type { RepairView } from '@/core/record';
+import { format } from '@/core/units';
 import { usePrefs } from '../workspace/prefs';
 import { changeRepair } from '../workspace/workspace';
 import { Choice } from './bits';
@@ -9,7 +10,8 @@ import { QuantityField } from './QuantityField';
 
 /** The schools of a stage as real choices, each with the sentence on when it fits. */
 export function Schools({ at, stage }: { at: RepairView; stage: Stage }) {
-  const { method } = at.plan;
+  const { method, kit } = at.plan;
+  const idle = (o: Option) => (kit && o.idle?.where(kit) ? o.idle.why : null);
   const mine = method?.schools.filter((s) => s.stage === stage) ?? [];
   if (!method || !mine.length) return null;
   const chosen = schoolsOf(method, at.repair);
@@ -21,10 +23,19 @@ export function Schools({ at, stage }: { at: RepairView; stage: Stage }) {
           <div key={school.id}>
             <Choice
               label={school.matter}
-              options={school.options.map((o) => ({ id: o.id, label: o.label, title: o.fits }))}
+              options={school.options.map((o) => ({ id: o.id, label: o.label, title: idle(o) ?? o.fits, idle: idle(o) !== null }))}
               value={chosen[school.id]}
               onChange={(id) => changeRepair(at.repair.id, (r) => ({ ...r, schools: { ...r.schools, [school.id]: id } }))}
             />
+            {school.options.flatMap((o) =>
+              idle(o) === null
+                ? []
+                : [
+                    <p key={o.id} className="text-sm">
+                      Not “{o.label}”: {idle(o)}
+                    </p>,
+                  ],
+            )}
             <p className="soft text-sm mt-0.5">
               {option ? `Fits ${option.fits}. ` : ''}
               {chosen[school.id] === school.byDefault
@@ -37,9 +48,6 @@ export function Schools({ at, stage }: { at: RepairView; stage: Stage }) {
     </div>
   );
 }
-
-const KIND = { percent: 'percent', length: 'length', duration: 'duration' } as const;
-const UNIT = { rate: 'mL/min', uptake: 'mL/m²' } as const;
 
 /** Figures of the method that the technician may set. */
 export function Settings({ at, stage, auto }: { at: RepairView; stage: Stage; auto?: Record<string, number> }) {
@@ -60,19 +68,12 @@ export function Settings({ at, stage, auto }: { at: RepairView; stage: Stage; au
   );
 }
 
-function SettingField({ at, setting, value }: { at: RepairView; setting: Setting; value: number | null }) {
+/** One figure of the method. */
+export function SettingField({ at, setting, value }: { at: RepairView; setting: Setting; value: number | null }) {
   const system = usePrefs((p) => p.system);
+  const shown = (v: number) => format(setting.kind, v, system).text;
   const write = (v: number) => changeRepair(at.repair.id, (r) => ({ ...r, settings: { ...r.settings, [setting.id]: v } }), setting.id);
-  const check = (v: number) => (v < setting.min || v > setting.max ? `Must lie between ${setting.min} and ${setting.max}.` : null);
-  const plain = setting.kind === 'rate' || setting.kind === 'uptake';
-  return (
-    <QuantityField
-      kind={plain ? 'count' : KIND[setting.kind as keyof typeof KIND]}
-      label={plain ? `${setting.label}, ${UNIT[setting.kind as keyof typeof UNIT]}` : setting.label}
-      value={value}
-      typed={plain ? { text: value === null ? '' : String(value), system } : undefined}
-      onChange={(t) => write(t.value)}
-      check={check}
-    />
-  );
+  const check = (v: number) =>
+    v < setting.min || v > setting.max ? `Must lie between ${shown(setting.min)} and ${shown(setting.max)}.` : null;
+  return <QuantityField kind={setting.kind} label={setting.label} value={value} onChange={(t) => write(t.value)} check={check} />;
 }

@@ -21,6 +21,9 @@ export function useProse() {
   return (text: string) => proseIn(text, system);
 }
 
+/** A title within a sentence. */
+export const lowered = (title: string): string => title.charAt(0).toLowerCase() + title.slice(1);
+
 /** What the core says, in the person’s units, at the site’s time. */
 export function useSay(zone: string) {
   const system = usePrefs((p) => p.system);
@@ -202,7 +205,7 @@ export function Choice<T extends string>({
   hideLabel,
 }: {
   label: string;
-  options: readonly { id: T; label: string; title?: string }[];
+  options: readonly { id: T; label: string; title?: string; idle?: boolean }[];
   value: T | undefined;
   onChange: (value: T) => void;
   hideLabel?: boolean;
@@ -221,7 +224,8 @@ export function Choice<T extends string>({
             className="act text-sm"
             aria-pressed={o.id === value}
             title={o.title}
-            onClick={() => onChange(o.id)}
+            aria-disabled={o.idle}
+            onClick={() => !o.idle && onChange(o.id)}
           >
             {o.label}
           </button>

@@ -8,6 +8,7 @@ import type { Job } from '@/core/plan';
 import { type JobView, viewJob } from '@/core/record';
 import { formatDuration, Refusal } from '@/core/units';
 import { bundleOf } from '@/store/workspace';
+import { say } from '@/words';
 import { Heading, Ways } from '../shared/bits';
 import { Mishap, MishapCard } from '../shared/Mishap';
 import { TimeBand } from '../shared/TimeBand';
@@ -16,6 +17,7 @@ import { importJob, loadSample, removeSample } from '../workspace/exchange';
 import { freshJob } from '../workspace/fresh';
 import { useNow } from '../workspace/now';
 import { usePots } from '../workspace/pots';
+import { usePrefs } from '../workspace/prefs';
 import { addJob, clock, stateNow, useWorkspace } from '../workspace/workspace';
 
 /** A job as planned, or why it could not be. */
@@ -183,6 +185,7 @@ export function TwoInOne() {
 
 /** What comes next over all jobs, and what may be touched or loaded now. */
 function Due({ views, nowMs }: { views: readonly JobView[]; nowMs: number }) {
+  const system = usePrefs((p) => p.system);
   const next = views
     .flatMap((v) =>
       v.repairs.flatMap((r) => {
@@ -218,7 +221,7 @@ function Due({ views, nowMs }: { views: readonly JobView[]; nowMs: number }) {
             <li key={r.repair.id} className="flex gap-x-4 py-1 items-baseline flex-wrap">
               <span className="fig w-24 shrink-0">{dayAndClock(step.startMs, v.job.zone)}</span>
               <Link href={`/job/${v.job.id}/${r.repair.id}/${r.actuals.startedAt !== null ? 'run' : 'place'}`} className="font-semibold">
-                {step.title}
+                {say(step.title, { system, zone: v.job.zone, language: 'en' })}
               </Link>
               <span className="soft truncate">{r.repair.name}</span>
             </li>

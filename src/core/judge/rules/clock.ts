@@ -99,7 +99,7 @@ export const clockRules: Readonly<Record<string, Rule>> = {
         {
           what: stop.label.toLowerCase(),
           why: plain(stop.why),
-          step: plain(stop.step.title),
+          step: stop.step.title,
           later: stop.later.length,
           touch: stop.touch ? 'yes' : 'no',
         },
@@ -151,7 +151,7 @@ export const clockRules: Readonly<Record<string, Rule>> = {
     }),
 
   'fixed-wait': ({ plan }) => {
-    if (plan.context?.school('waiting') !== 'fixed') return [];
+    if ((plan.context?.effects.fixedWaitMin ?? null) === null) return [];
     const m = plan.milestones.find((x) => x.kind === plan.serves);
     if (!m) return [F['fixed-wait:unproved']()];
     return m.planMs && plan.habitMs !== null && m.planMs > plan.habitMs

@@ -1,5 +1,5 @@
 import { BASE_BEARS_C, type HeatCell } from '../../cure';
-import { liftsOf, primerOf } from '../../method';
+import { choiceWith, ENGINES, liftsOf, primerOf } from '../../method';
 import { massOf, saidTolerance, scaleErrorPct, smallestBatchAG, toleranceOf } from '../../mix';
 import { degC, exactly, grams, listed, minutes, ml, mm, percent, texts } from '../../say';
 import { grainsUntold, isMetered, milestoneOf, proportionOf } from '../../system';
@@ -117,8 +117,9 @@ const HOT_C = 120;
 export const mixRules: Readonly<Record<string, Rule>> = {
   starved: ({ repair, plan }) => {
     const shape = repair.void?.shapes[0];
-    if (shape?.shape !== 'annulus' || !plan.mix || !plan.void || plan.context?.school('filling') !== 'two-thirds') return [];
-    const extra = plan.mix.lines.find((l) => l.id === 'two-thirds')?.ml ?? 0;
+    if (shape?.shape !== 'annulus' || !plan.mix || !plan.void || !plan.context?.effects.pushedUp) return [];
+    const { shows } = plan.context.effects;
+    const extra = plan.mix.lines.reduce((sum, l) => sum + (shows.includes(l.id) ? l.ml : 0), 0);
     return extra < 0 ? [F.starved({ gap: ml(plan.void.nominalMl), filled: ml(plan.void.nominalMl + extra) })] : [];
   },
 
@@ -163,6 +164,7 @@ export const mixRules: Readonly<Record<string, Rule>> = {
     const { mix, kit, method, usableMin } = plan;
     if (!mix || mix.rateNeeded === null || !kit || usableMin === null) return [];
     const usual = method?.settings.find((s) => s.id === 'rate')?.byDefault ?? mix.rateNeeded;
+    const weigh = method && choiceWith(method, 'split', 'weighed');
     const crew = Math.ceil((mix.rateNeeded * repair.crew) / usual);
     const needed = ml(mix.rateNeeded);
     return [
@@ -172,7 +174,7 @@ export const mixRules: Readonly<Record<string, Rule>> = {
           ways: [
             { say: WAYS.rate({ needed }), set: { path: ['settings', 'rate'], value: mix.rateNeeded } },
             ...(crew <= MOST_HANDS ? [{ say: WAYS.crew({ crew }), set: { path: ['crew'], value: crew } }] : []),
-            ...(kit.splittable ? [{ say: WAYS.weigh(), set: { path: ['schools', 'part-kits'], value: 'weighed' } }] : []),
+            ...(kit.splittable && weigh ? [{ say: WAYS.weigh(), set: { path: ['schools', weigh.school], value: weigh.option } }] : []),
           ],
         },
       ),
@@ -204,7 +206,8 @@ export const mixRules: Readonly<Record<string, Rule>> = {
 
   'lift-heat': ({ plan }) => {
     const { pot, context, thermal, placedMs, potC } = plan;
-    if (!pot || !context || !thermal || placedMs === null || potC === null || plan.method?.engine !== 'fill in lifts') return [];
+    if (!pot || !context || !thermal || placedMs === null || potC === null || !plan.method || !ENGINES[plan.method.engine].inLifts)
+      return [];
     const lifts = liftsOf(context);
     const thick = context.measured.faces.maxDepthMm / lifts;
     const begin = plan.steps.find((s) => s.marks?.begin?.includes('mix-begins'))?.startMs ?? placedMs;
@@ -231,7 +234,7 @@ export const mixRules: Readonly<Record<string, Rule>> = {
     if (plan.sheet && plan.mix && proportionOf(plan.sheet).lean) out.push(F.lean());
     if (plan.sheet && plan.mix && grainsUntold(plan.sheet)) out.push(F['lean:untold']());
     const cut = plan.batches.filter((b) => b.leftOutG > 0);
-    if (cut.length && plan.context?.school('draw-off') === 'computed') {
+    if (cut.length && plan.context && !plan.context.effects.sandCut) {
       const lifts = primerOf(plan.context);
       const most = cut.map((b) => lifts[b.portion]!).reduce((a, b) => (b.share > a.share ? b : a));
       const leftOut = cut.map((b) => SAY.leftOut({ mass: grams(b.leftOutG), batch: b.index + 1 }));

@@ -1,4 +1,4 @@
-import { liftsOf } from '../../method';
+import { ENGINES, liftsOf } from '../../method';
 import { exactly, listed, mm, plain } from '../../say';
 import {
   type BondLine,
@@ -108,7 +108,7 @@ export const voidRules: Readonly<Record<string, Rule>> = {
   },
 
   lift: ({ plan, repair }) => {
-    if (!plan.sheet || !plan.void || !plan.context || plan.method?.engine !== 'fill in lifts') return [];
+    if (!plan.sheet || !plan.void || !plan.context || !plan.method || !ENGINES[plan.method.engine].inLifts) return [];
     const { liftMaxMm, liftMinMm } = plan.sheet.limits;
     const depth = plan.void.faces.maxDepthMm;
     const out: Finding[] = [];
@@ -116,7 +116,7 @@ export const voidRules: Readonly<Record<string, Rule>> = {
       // What is planned is what is said: a lift chosen thinner than the sheet’s makes more of them.
       const lifts = liftsOf(plan.context);
       const said = { is: mm(depth), limit: exactly(mm(liftMaxMm)), lifts, each: mm(depth / lifts) };
-      out.push(F[plan.context.school('deep-fills') === 'one' ? 'lift:deep-pass' : 'lift:deep'](said));
+      out.push(F[plan.context.effects.onePass ? 'lift:deep-pass' : 'lift:deep'](said));
     }
     if (liftMinMm !== null && depth < liftMinMm) out.push(F['lift:thin']({ is: mm(depth), limit: exactly(mm(liftMinMm)) }));
     const feathered = repair.void?.shapes.some((s) => s.shape === 'patch' && s.depth.kind === 'readings' && s.depth.edge === 'feathered');

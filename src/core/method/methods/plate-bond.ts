@@ -1,13 +1,25 @@
-import { figure } from '../units';
-import { clearSteps, endOfMixing, mixSteps, settingOutText, waiting } from './common';
-import type { Method, StepDraft } from './method';
+import { areaOf, percent, texts, uptake } from '../../say';
+import { clear, endOfMixing, NOT_SPLIT, waiting } from '../common';
+import { settingIn } from '../context';
+import { options } from '../effects';
+import { spreadAndClosed } from '../engines';
+import type { Method } from '../method';
+import { tasks } from '../task';
+
+const AMOUNT = texts('plate-bond.amount', {
+  bead: 'bead all round',
+  ofLine: '{share} of the bond line',
+  texture: 'in the texture of both faces',
+  faces: '2 × {area} × {uptake}',
+});
+const SAYS = texts('plate-bond.says', { order: 'B into A, fold, do not whip.' });
 
 /** A plate or bracket glued to bare metal. */
 export const plateBond: Method = {
   id: 'plate-bond',
   version: 1,
   label: 'Plate bonded to metal',
-  engine: 'bond',
+  engine: 'spread',
   does: 'A plate or bracket is bonded to bare metal with a thin, even bond line.',
   bases: ['metal'],
   shapes: ['bondLine', 'notchedBed', 'fillet'],
@@ -76,10 +88,20 @@ export const plateBond: Method = {
       id: 'cleaning-order',
       matter: 'Cleaning order',
       stage: 'place',
-      options: [
-        { id: 'solvent-first', label: 'solvent, abrade, wipe', fits: 'oily or unknown faces' },
-        { id: 'abrade-first', label: 'abrade, then solvent', fits: 'new clean metal' },
-      ],
+      options: options('plate-bond.cleaning', [
+        {
+          id: 'solvent-first',
+          label: 'solvent, abrade, wipe',
+          fits: 'oily or unknown faces',
+          says: { cleaning: 'Solvent, then abrade, then wipe with solvent.' },
+        },
+        {
+          id: 'abrade-first',
+          label: 'abrade, then solvent',
+          fits: 'new clean metal',
+          says: { cleaning: 'Abrade, then wipe with solvent.' },
+        },
+      ]),
       byDefault: 'solvent-first',
       why: 'Grinding oil rubs it in; solvent is always last.',
     },
@@ -87,11 +109,26 @@ export const plateBond: Method = {
       id: 'holding',
       matter: 'Holding',
       stage: 'hold',
-      options: [
-        { id: 'fastener', label: 'drawn up by its fastener', fits: 'plates with a bolt through them' },
-        { id: 'clamp', label: 'clamps', fits: 'edges that can be reached' },
-        { id: 'weight', label: 'own weight or prop', fits: 'level faces' },
-      ],
+      options: options('plate-bond.holding', [
+        {
+          id: 'fastener',
+          label: 'drawn up by its fastener',
+          fits: 'plates with a bolt through them',
+          says: { hold: 'Draw it up by its fastener', letGo: 'Ease the fastener, look at the edge' },
+        },
+        {
+          id: 'clamp',
+          label: 'clamps',
+          fits: 'edges that can be reached',
+          says: { hold: 'Clamp it', letGo: 'Take the clamps or props off' },
+        },
+        {
+          id: 'weight',
+          label: 'own weight or prop',
+          fits: 'level faces',
+          says: { hold: 'Prop it', letGo: 'Take the clamps or props off' },
+        },
+      ]),
       byDefault: 'clamp',
       why: 'By load and fixture time.',
     },
@@ -99,11 +136,21 @@ export const plateBond: Method = {
       id: 'squeeze-out',
       matter: 'Squeeze-out',
       stage: 'place',
-      options: [
-        { id: 'wiped', label: 'wiped at once', fits: 'where it shows or obstructs' },
-        { id: 'left', label: 'left as a fillet', fits: 'hidden edges: it also seals' },
-        { id: 'trimmed', label: 'trimmed later', fits: 'pastes that smear when wet' },
-      ],
+      options: options('plate-bond.squeeze', [
+        {
+          id: 'wiped',
+          label: 'wiped at once',
+          fits: 'where it shows or obstructs',
+          says: { squeeze: 'Wipe the squeeze-out at once.' },
+        },
+        { id: 'left', label: 'left as a fillet', fits: 'hidden edges: it also seals', says: { squeeze: 'Leave the bead as a fillet.' } },
+        {
+          id: 'trimmed',
+          label: 'trimmed later',
+          fits: 'pastes that smear when wet',
+          says: { squeeze: 'Leave the squeeze-out; trim it when it is rubbery.' },
+        },
+      ]),
       byDefault: 'wiped',
       why: 'Wet adhesive wipes, set adhesive must be cut.',
     },
@@ -111,10 +158,21 @@ export const plateBond: Method = {
       id: 'part-kits',
       matter: 'Part kits',
       stage: 'mix',
-      options: [
-        { id: 'weighed', label: 'split by weighing', fits: 'a sheet that allows it and a scale fine enough' },
-        { id: 'whole', label: 'whole kits only', fits: 'kits whose sheet forbids splitting, and coarse scales' },
-      ],
+      options: options('plate-bond.part-kits', [
+        {
+          id: 'weighed',
+          label: 'split by weighing',
+          fits: 'a sheet that allows it and a scale fine enough',
+          effect: { split: 'weighed' },
+          idle: NOT_SPLIT,
+        },
+        {
+          id: 'whole',
+          label: 'whole kits only',
+          fits: 'kits whose sheet forbids splitting, and coarse scales',
+          effect: { split: 'whole' },
+        },
+      ]),
       byDefault: 'whole',
       why: 'Half a kit by eye is the commonest way to a soft bond.',
     },
@@ -122,10 +180,10 @@ export const plateBond: Method = {
       id: 'pot-temperature',
       matter: 'Warm or cool the pot',
       stage: 'mix',
-      options: [
-        { id: 'warm', label: 'warm to mix and spread', fits: 'cold, stiff paste' },
+      options: options('plate-bond.pot', [
+        { id: 'warm', label: 'warm to mix and spread', fits: 'cold, stiff paste', effect: { shows: ['prep:warm'] } },
         { id: 'as-is', label: 'as it is', fits: 'material within the sheet’s range' },
-      ],
+      ]),
       byDefault: 'as-is',
       why: 'Warmed it mixes better and dies sooner.',
     },
@@ -160,134 +218,100 @@ export const plateBond: Method = {
   finishAnswer: 'primed, edge sealed',
   review: 'A bonded plate carries load.',
   serves: 'load',
-  allowances: (c) => [
+  allowances: [
     {
       id: 'bead',
-      label: 'bead all round',
-      ml: (c.measured.nominalMl * c.setting('bead')) / 100,
-      expression: `${c.setting('bead')} % of the bond line`,
-      voice: 'chosen',
+      of: (c) => ({
+        label: AMOUNT.bead(),
+        ml: (c.measured.nominalMl * settingIn(c, 'bead')) / 100,
+        expression: AMOUNT.ofLine({ share: percent(settingIn(c, 'bead')) }),
+      }),
     },
     {
       id: 'back-butter',
-      label: 'in the texture of both faces',
-      ml: (2 * c.void.count * c.measured.faces.wettedAreaMm2 * c.setting('back-butter')) / 1e6,
-      expression: `2 × ${figure((c.void.count * c.measured.faces.wettedAreaMm2) / 1e6)} m² × ${c.setting('back-butter')} mL/m²`,
-      voice: 'chosen',
+      of: (c) => {
+        const area = c.void.count * c.measured.faces.wettedAreaMm2;
+        const per = settingIn(c, 'back-butter');
+        return {
+          label: AMOUNT.texture(),
+          ml: (2 * area * per) / 1e6,
+          expression: AMOUNT.faces({ area: areaOf(area), uptake: uptake(per) }),
+        };
+      },
     },
   ],
-  portions: () => [{ label: 'the bond line', share: 1 }],
-  steps: (c) => {
-    const area = (c.void.count * c.measured.faces.planAreaMm2) / 1e6;
-    const wipe =
+  says: { order: SAYS.order() },
+  tasks: [
+    ...tasks('plate-bond', [
       {
-        wiped: 'Wipe the squeeze-out at once.',
-        left: 'Leave the bead as a fillet.',
-        trimmed: 'Leave the squeeze-out; trim it when it is rubbery.',
-      }[c.school('squeeze-out')] ?? '';
-    const hold = { fastener: 'Draw it up by its fastener', clamp: 'Clamp it', weight: 'Prop it' }[c.school('holding')] ?? 'Hold it';
-    const order =
-      c.school('cleaning-order') === 'solvent-first' ? 'Solvent, then abrade, then wipe with solvent.' : 'Abrade, then wipe with solvent.';
-    const steps: StepDraft[] = [
-      {
-        id: 'prep:mock-up',
-        stage: 'place',
+        task: 'prep:mock-up',
+        role: 'set-out',
         title: 'Dry fit, mark the footprint',
-        detail: `${settingOutText(c)}The plate lies without rocking; feeler gauge all round.`,
-        handsOnMin: 8,
+        detail: '{settingOut} The plate lies without rocking; feeler gauge all round.',
         confirm: 'Lies flat, marked',
+        work: { fixed: 8 },
         hold: true,
-        block: 'prep',
       },
       {
-        id: 'prep:grind',
-        stage: 'place',
+        task: 'prep:grind',
+        role: 'prepare',
         title: 'Grind to bare metal',
-        detail: `${order} Whole footprint and 10 mm round it, both faces.`,
-        handsOnMin: 8 + 120 * area,
+        detail: '{cleaning} Whole footprint and a finger’s breadth round it, both faces.',
         confirm: 'Bare and bright',
-        block: 'prep',
+        work: { fixed: 8, per: { m2: 120 } },
       },
-      ...clearSteps(c.void, 'prep'),
+    ]),
+    ...clear,
+    ...tasks('plate-bond', [
       {
-        id: 'prep:wipe',
-        stage: 'place',
+        task: 'prep:wipe',
+        role: 'prepare',
         title: 'Degrease, read the base temperature',
         detail: 'Last wipe one way with a fresh cloth. Bond within the hour.',
-        handsOnMin: 4,
         confirm: 'Clean, and read',
+        work: { fixed: 4 },
         hold: true,
-        block: 'prep',
       },
-    ];
-    if (c.school('pot-temperature') === 'warm')
-      steps.push({
-        id: 'prep:warm',
-        stage: 'mix',
+      {
+        task: 'prep:warm',
+        role: 'mix',
+        optional: true,
         title: 'Warm the closed tins',
         detail: 'Warm water or a warm room, never a flame, until the middle is warm.',
-        handsOnMin: 2,
         confirm: 'Warm through',
-        block: 'prep',
-      });
-    c.batches.forEach((batch, i) => {
-      const n = i + 1;
-      steps.push(...mixSteps(batch, c.batches.length, c.sheet.mixMin, c.school('end-of-mixing'), 'B into A, fold, do not whip.', 'bond'), {
-        id: `b${n}:spread`,
-        stage: 'place',
-        title: c.batches.length > 1 ? `Spread batch ${n}, both faces` : 'Spread, both faces',
-        detail: 'A thin wetting coat on both, a ridge in the middle of one so that air is pushed out.',
-        handsOnMin: batch.ml / (c.setting('rate') * c.crew),
-        confirm: 'Both faces are wet',
-        block: 'bond',
-        batch: i,
-        marks: { end: ['placed', 'last-coat'] },
-      });
-    });
-    const last = c.batches.length - 1;
-    steps.push(
-      {
-        id: 'close',
-        stage: 'place',
-        title: 'Close the joint, move it a little',
-        detail: `${hold} until adhesive shows all round and at the inspection holes. ${wipe}`,
-        handsOnMin: 5,
-        confirm: 'Adhesive shows all round',
-        hold: true,
-        block: 'bond',
-        batch: last,
-        marks: { end: ['faces-closed'] },
-        within: { kind: 'open', batches: c.batches.map((b) => b.index), by: 'end' },
+        work: { fixed: 2 },
       },
+    ]),
+    ...spreadAndClosed,
+    ...tasks('plate-bond', [
       {
-        id: 'hold:leave',
-        stage: 'hold',
+        task: 'hold:leave',
+        role: 'hold',
+        block: 'work',
         title: 'Leave it alone, keep it warm',
         detail: 'Clean tools before the pot sets; tag it with its release time.',
-        handsOnMin: 5,
         confirm: 'Tagged and left',
-        block: 'bond',
+        work: { fixed: 5 },
       },
       {
-        id: 'finish:release',
-        stage: 'finish',
-        title: c.school('holding') === 'fastener' ? 'Ease the fastener, look at the edge' : 'Take the clamps or props off',
-        detail: 'Only after the release time, and when the left-over cup is hard.',
-        handsOnMin: 5,
-        confirm: 'Holds by itself',
+        task: 'finish:release',
+        role: 'finish',
         block: 'finish',
-        waitFor: { kind: 'release', batches: [last] },
+        title: '{letGo}',
+        detail: 'Only after the release time, and when the left-over cup is hard.',
+        confirm: 'Holds by itself',
+        work: { fixed: 5 },
+        waits: { for: 'release', on: 'last' },
       },
       {
-        id: 'finish:seal',
-        stage: 'finish',
+        task: 'finish:seal',
+        role: 'finish',
+        block: 'finish',
         title: 'Prime and seal against rust',
         detail: 'Edge and bared margin, on a clean dull face.',
-        handsOnMin: 10,
         confirm: 'Sealed',
-        block: 'finish',
+        work: { fixed: 10 },
       },
-    );
-    return steps;
-  },
+    ]),
+  ],
 };

@@ -1,0 +1,85 @@
+import type { Batch, Portion } from '../mix';
+import type { Value } from '../say';
+import type { BaseMaterial, SheetRevision } from '../system';
+import type { SettingOut, Void, VoidResult } from '../void';
+import type { Effects, Option } from './effects';
+
+export type Stage = 'inspect' | 'measure' | 'material' | 'mix' | 'place' | 'hold' | 'finish' | 'release';
+export const STAGES: readonly Stage[] = ['inspect', 'measure', 'material', 'mix', 'place', 'hold', 'finish', 'release'];
+export const STAGE_LABELS: Readonly<Record<Stage, string>> = {
+  inspect: 'Inspect',
+  measure: 'Measure',
+  material: 'Material',
+  mix: 'Mix',
+  place: 'Place',
+  hold: 'Hold',
+  finish: 'Finish',
+  release: 'Release',
+};
+
+export type Answer = 'yes' | 'no' | 'unsure';
+
+/** An inspection question. `wants` is the answer that lets the repair go on; the other one (or unsure) yields the finding. */
+export interface Question {
+  readonly id: string;
+  readonly ask: string;
+  readonly wants: 'yes' | 'no';
+  readonly otherwise: { readonly severity: 'stop' | 'caution'; readonly title: string; readonly why: string; readonly todo: string };
+}
+
+/** A matter in which good practitioners disagree: options with what they bring about, when each fits, a default. */
+export interface School {
+  readonly id: string;
+  readonly matter: string;
+  readonly stage: Stage;
+  readonly options: readonly Option[];
+  readonly byDefault: string;
+  readonly why: string;
+}
+
+/** A figure of the method that the technician may set: a rate, an allowance. */
+export interface Setting {
+  readonly id: string;
+  readonly label: string;
+  readonly kind: 'percent' | 'length' | 'duration' | 'rate' | 'uptake';
+  readonly byDefault: number;
+  readonly min: number;
+  readonly max: number;
+  readonly stage: Stage;
+}
+
+/** What the rows of a method see. */
+export interface MethodContext {
+  readonly sheet: SheetRevision;
+  readonly void: Void;
+  readonly measured: VoidResult;
+  readonly settingOut: SettingOut | null;
+  readonly base: BaseMaterial;
+  /** Thickness of a lift as chosen, mm; null takes the sheet's. */
+  readonly liftMm: number | null;
+  /** Pairs of hands that place side by side. */
+  readonly crew: number;
+  readonly effects: Effects;
+  /** Every setting and every factor of the method, in the core unit of its kind. */
+  readonly settings: Readonly<Record<string, number>>;
+}
+
+export interface StepContext extends MethodContext {
+  readonly batches: readonly Batch[];
+  readonly portions: readonly Portion[];
+}
+
+/** What the rows of one batch see; of a task of the whole pass there is none. */
+export interface TaskContext extends StepContext {
+  readonly batch: Batch | null;
+}
+
+/** What stands in a gap of the words of a task. */
+export type Gap = (c: TaskContext) => Value;
+
+/** A setting or factor of the pass. @throws RangeError for one the method does not have */
+export function settingIn(c: Pick<MethodContext, 'settings'>, id: string): number {
+  const value = Object.hasOwn(c.settings, id) ? c.settings[id] : undefined;
+  if (value === undefined) throw new RangeError(`unknown setting: ${id}`);
+  return value;
+}

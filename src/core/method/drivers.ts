@@ -1,0 +1,29 @@
+import type { TaskContext } from './context';
+import { primerOf } from './lifts';
+
+/** What hands-on time is counted by: like places, square metres in plan, millilitres placed. */
+export type Driver = 'place' | 'm2' | 'mL' | 'primed m2' | 'kept clear';
+
+/** How it is said after “for each”. */
+export const DRIVER_LABELS: Readonly<Record<Driver, string>> = {
+  place: 'place',
+  m2: 'm²',
+  mL: 'mL',
+  'primed m2': 'm² primed',
+  'kept clear': 'thing masked',
+};
+
+/** How much of it there is in a task: of one batch, or of the whole pass. */
+export const DRIVERS: Readonly<Record<Driver, (c: TaskContext) => number>> = {
+  place: (c) => c.batch?.places ?? c.void.count,
+  m2: (c) => (c.void.count * c.measured.faces.planAreaMm2) / 1e6,
+  mL: (c) => c.batch?.ml ?? c.measured.nominalMl,
+  // Each batch is primed for as far as it reaches: a primer brushed far ahead dries before the mortar comes.
+  'primed m2': (c) => {
+    const { batch } = c;
+    if (!batch) return primerOf(c).reduce((sum, p) => sum + p.areaM2, 0);
+    const ofLift = c.batches.filter((b) => b.portion === batch.portion).reduce((sum, b) => sum + b.ml, 0);
+    return (primerOf(c)[batch.portion]?.areaM2 ?? 0) * (batch.ml / ofLift);
+  },
+  'kept clear': (c) => c.void.keepClear.length,
+};

@@ -1,0 +1,90 @@
+import { type Message, texts } from '../say';
+import type { Kit } from '../system';
+
+/** Ways to fill a hollow up to its edge: to it, above it to be ground back, or below it for a coat. */
+export type Level = 'flush' | 'crown' | 'recess';
+
+/**
+ * What the options chosen in a repair bring about. Whoever plans asks for an effect, never for an option by its name: a new option that
+ * does the same needs no line elsewhere.
+ */
+export interface Effects {
+  /** Like places one at a time, or as many as the working time allows. */
+  readonly grouping: 'one' | 'several';
+  readonly split: 'whole' | 'weighed';
+  /** The first shots of a fresh mixer are thrown away. */
+  readonly purge: boolean;
+  /** Minutes after placing that are waited whatever the sheet says; null: the sheet decides. */
+  readonly fixedWaitMin: number | null;
+  /** A deep fill goes in at once, however deep. */
+  readonly onePass: boolean;
+  /** Where the primer comes from: the mixed liquid, a tin of its own, or nowhere. */
+  readonly priming: 'drawn' | 'separate' | 'none';
+  /** The sand of what is drawn off is always left out, not only past the threshold. */
+  readonly sandCut: boolean;
+  readonly level: Level;
+  /** Less goes into a bore than the gap takes: the rod has to push it up. */
+  readonly pushedUp: boolean;
+  /** Rows, of tasks and of allowances, that are there by choice only. */
+  readonly shows: readonly string[];
+  /** What the options put into the words of the steps, by the name of the gap. */
+  readonly says: Readonly<Record<string, Message>>;
+}
+
+/** What holds where no option says otherwise. */
+export const NO_EFFECTS: Effects = {
+  grouping: 'one',
+  split: 'whole',
+  purge: false,
+  fixedWaitMin: null,
+  onePass: false,
+  priming: 'none',
+  sandCut: false,
+  level: 'flush',
+  pushedUp: false,
+  shows: [],
+  says: {},
+};
+
+/** One way of doing it. */
+export interface Option {
+  readonly id: string;
+  readonly label: string;
+  /** When it fits, as said after “Fits”. */
+  readonly fits: string;
+  readonly effect: Partial<Effects>;
+  /** Where it could bring nothing about: whether it is so here, and the sentence that says why. It is not offered then. */
+  readonly idle?: { readonly where: (kit: Kit) => boolean; readonly why: string };
+}
+
+/** An option as it is written down: its words are texts. */
+interface OptionRow extends Omit<Option, 'effect'> {
+  readonly effect?: Partial<Omit<Effects, 'says'>>;
+  readonly says?: Readonly<Record<string, string>>;
+}
+
+/**
+ * Options of one matter, their words registered.
+ * @param owner the ids of the words begin with it
+ */
+export const options = (owner: string, rows: readonly OptionRow[]): readonly Option[] =>
+  rows.map(({ effect, says = {}, ...row }) => ({
+    ...row,
+    effect: {
+      ...effect,
+      ...(Object.keys(says).length
+        ? { says: Object.fromEntries(Object.entries(texts(`${owner}.${row.id}`, says)).map(([gap, sayer]) => [gap, sayer()])) }
+        : {}),
+    },
+  }));
+
+/** The effects of several options together: what shows or is said adds up, of the rest the last word stands. */
+export function effectsTogether(chosen: readonly Option[]): Effects {
+  const each = chosen.map((o) => o.effect);
+  return {
+    ...NO_EFFECTS,
+    ...Object.assign({}, ...each),
+    shows: each.flatMap((e) => e.shows ?? []),
+    says: Object.assign({}, ...each.map((e) => e.says)),
+  };
+}

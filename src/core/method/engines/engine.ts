@@ -1,0 +1,31 @@
+import type { Portion } from '../../mix';
+import { type Message, texts } from '../../say';
+import type { MethodContext, TaskContext } from '../context';
+
+/** How material gets to its place. What differs from one way to another is a column here, never a question for the engine's name. */
+export interface Engine {
+  /** It goes in in lifts, one on the other. */
+  readonly inLifts: boolean;
+  /** What it may carry is the sheet's or the engineer's to say, and not computed from the strength of the bond. */
+  readonly byApproval: boolean;
+  /** What starts the clock, as the one large button says it. */
+  readonly begins: Message;
+  /** What must be placed before the next may follow: lifts, or everything at once. */
+  readonly portions: (c: MethodContext) => readonly Portion[];
+  /** The block of a task of the wet work: tasks of one block are not torn apart. */
+  readonly blockOf: (c: TaskContext) => string;
+}
+
+/** What starts the clock. */
+export const BEGINS = texts('begins', {
+  pressed: 'First resin goes in: start the clock',
+  mixed: 'Start mixing: start the clock',
+});
+
+/** Names of what is placed before the next may follow. */
+export const PORTION = texts('portion', {
+  holes: 'all holes',
+  line: 'the bond line',
+  patch: 'the patch',
+  lift: 'lift {n}',
+});

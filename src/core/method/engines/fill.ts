@@ -1,0 +1,106 @@
+import { proportionOf } from '../../system';
+import { liftShares } from '../../void';
+import { type MethodContext, settingIn, type TaskContext } from '../context';
+import type { Level } from '../effects';
+import { beginsLift } from '../gaps';
+import { primerOf } from '../lifts';
+import { type TaskRow, tasks } from '../task';
+import { BEGINS, type Engine, PORTION } from './engine';
+import { mix, weigh } from './potted';
+
+/** What the level wanted adds to the fill or leaves out of it, mL. */
+export const LEVEL_ML: Readonly<Record<Level, (c: MethodContext) => number>> = {
+  flush: () => 0,
+  crown: (c) => (c.void.count * c.measured.faces.planAreaMm2 * settingIn(c, 'crown')) / 1000,
+  recess: (c) => (-c.void.count * c.measured.faces.planAreaMm2 * settingIn(c, 'recess')) / 1000,
+};
+
+/** By hand, in lifts. */
+export const fill: Engine = {
+  inLifts: true,
+  byApproval: false,
+  begins: BEGINS.mixed(),
+  portions: (c) => {
+    const primer = primerOf(c);
+    const { liquidShare } = proportionOf(c.sheet);
+    // A lift is mixed with its own primer and, the last, with the crown or the recess: that moves its share of the whole.
+    const level = LEVEL_ML[c.effects.level](c);
+    const shares = liftShares(c.void, primer.length);
+    const own = shares.map((of, i) => c.measured.nominalMl * of + primer[i]!.ml / (primer[i]!.cut ? liquidShare : 1));
+    // A recess deeper than the last lift is left out of all of them alike.
+    const onTop = own.at(-1)! + level > 0;
+    const ml = own.map((mine, i) => mine + level * (onTop ? Number(i === own.length - 1) : shares[i]!));
+    const all = ml.reduce((a, b) => a + b, 0);
+    return ml.map((mine, i) => ({
+      label: ml.length === 1 ? PORTION.patch() : PORTION.lift({ n: i + 1 }),
+      share: mine / all,
+      ...(primer[i]!.ml > 0 ? { drawn: { ml: primer[i]!.ml, cut: primer[i]!.cut } } : {}),
+    }));
+  },
+  blockOf: (c) => {
+    if (!c.batch) return `lift${c.portions.length}`;
+    return beginsLift(c) ? `lift${c.batch.portion + 1}` : `lift${c.batch.portion + 1}:${c.batch.index + 1}`;
+  },
+};
+
+/** A batch that comes beside the plan goes on what is wet already. */
+const isPrimed = ({ batch, effects }: TaskContext) => effects.priming !== 'none' && !batch!.topUp;
+
+const rows = tasks('fill', [
+  {
+    task: 'prime',
+    called: { as: 'prep:prime', firstOnly: true },
+    role: 'prime',
+    each: 'batch',
+    block: 'work',
+    when: (c) => c.effects.priming === 'separate' && isPrimed(c),
+    title: 'Prime, no puddles',
+    detail:
+      '{lift, plural, one {Floor and walls} other {The walls of this lift}}{several, select, yes {, as far as this batch reaches} other {}}; place while it is wet.',
+    confirm: 'Primed, no puddles',
+    work: { fixed: 3, per: { 'primed m2': 20 } },
+    marks: { end: ['last-coat'] },
+  },
+  {
+    task: 'prime',
+    role: 'prime',
+    each: 'batch',
+    block: 'work',
+    when: (c) => c.effects.priming === 'drawn' && isPrimed(c),
+    title: 'Brush the primer in, no puddles',
+    detail:
+      '{lift, plural, one {Floor and walls} other {The walls of this lift}}{several, select, yes {, as far as this batch reaches} other {}}; place while it is wet.',
+    confirm: 'Primed, no puddles',
+    work: { fixed: 2, per: { 'primed m2': 20 } },
+    marks: { end: ['last-coat'] },
+  },
+  {
+    task: 'place',
+    role: 'place',
+    each: 'batch',
+    block: 'work',
+    title:
+      '{which, select, only {Place, ram into the corners, screed} other {Place lift {lift}{begins, select, yes {} other {, next batch}}, ram it into the corners}}',
+    detail:
+      '{which, select, only {No air behind; screed level with the edges and float.} last {{depth}, square to the cut, no air behind. Screed and float the top.} other {{depth}, square to the cut, no air behind. Leave the top rough.}}',
+    confirm: '{which, select, only {It is in} other {Lift {lift} is in}}',
+    work: { by: { setting: 'rate', driver: 'mL' } },
+    marks: { end: ['placed', 'faces-closed'] },
+    within: { of: 'primer-wet', on: 'own', by: 'end', when: isPrimed },
+  },
+]) as readonly [TaskRow, TaskRow, TaskRow];
+const [primeApart, primeDrawn, place] = rows;
+
+/** Lift on lift, batch by batch, each primed with its own liquid or from a tin. */
+export const filledInLifts: readonly TaskRow[] = [
+  {
+    ...weigh,
+    // One lift goes on what the last left, before its window closes by what was placed first.
+    waits: { for: 'next-lift', on: 'below', when: (c) => beginsLift(c) && c.batch!.portion > 0 },
+    within: { of: 'recoat-until', on: 'below', by: 'begin', when: (c) => beginsLift(c) && c.batch!.portion > 0 },
+  },
+  primeApart,
+  mix,
+  primeDrawn,
+  place,
+];

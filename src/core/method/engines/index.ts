@@ -1,0 +1,14 @@
+import type { Engine } from './engine';
+import { fill } from './fill';
+import { press } from './press';
+import { spread } from './spread';
+
+export type EngineId = 'press' | 'spread' | 'fill';
+
+/** The table of engines: how material gets to its place. */
+export const ENGINES: Readonly<Record<EngineId, Engine>> = { press, spread, fill };
+
+export type { Engine } from './engine';
+export { filledInLifts, LEVEL_ML } from './fill';
+export { pressed } from './press';
+export { spreadAndClosed } from './spread';

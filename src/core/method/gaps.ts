@@ -1,0 +1,102 @@
+import { exactly, grams, kelvin, listed, type Message, minutes, ml, mm, texts, type Value } from '../say';
+import { PART_IDS } from '../system';
+import { SHAPES } from '../void';
+import type { Gap, MethodContext, TaskContext } from './context';
+import { liftsOf } from './lifts';
+
+const SAY = texts('gap', {
+  part: '{mass} of {part}',
+  kits: '{n, plural, one {One whole kit.} other {# whole kits.}}',
+  leftOut: 'Leave {mass} of the sand out: its liquid goes into the primer.',
+  variant: '{n} of them with {what} {by} {way, select, less {less} other {more}}.',
+  from: 'From {datum}: {along} along, {from} in{many}; {clear} clear all round. {facing}',
+  every: ', then every {spacing} {angle}',
+  angle: 'at {degrees}°',
+  facing: 'Facing {side}.',
+  datum: 'the datum',
+  size: 'a size',
+  marked: 'the marked space',
+});
+
+/** What is different about some of the like voids, as said to whoever does the work. */
+function variantsOf({ void: v }: MethodContext): Value {
+  return listed(
+    v.variants.map((x) => {
+      const [, at, ...rest] = x.key.split('.');
+      const shape = v.shapes[Number(at)];
+      const label =
+        shape &&
+        SHAPES[shape.shape]
+          .dimensions(shape)
+          .find((d) => d.key === rest.join('.'))
+          ?.label.toLowerCase();
+      return SAY.variant({ n: x.count, what: label ?? SAY.size(), by: mm(Math.abs(x.byMm)), way: x.byMm < 0 ? 'less' : 'more' });
+    }),
+    'space',
+  );
+}
+
+/** Where the places lie, as said at the hold point before anything irreversible. */
+function settingOutOf(c: MethodContext): Message | '' {
+  const s = c.settingOut;
+  if (!s) return '';
+  return SAY.from({
+    datum: s.datum.trim() || SAY.datum(),
+    along: mm(s.along.valueMm),
+    from: mm(s.from.valueMm),
+    many:
+      c.void.count > 1 ? SAY.every({ spacing: mm(s.spacing.valueMm), angle: s.angleDeg ? SAY.angle({ degrees: s.angleDeg }) : '' }) : '',
+    clear: mm(s.clearance.valueMm),
+    facing: s.orientation.trim() ? SAY.facing({ side: s.orientation.trim() }) : '',
+  });
+}
+
+/** To four figures past a kilogram: it is put on a scale. */
+const weighed = (g: number) => grams(g, g >= 1000 ? 4 : undefined);
+
+const batchOf = ({ batch }: TaskContext) => batch!;
+const firstOfPortion = (c: TaskContext) => batchOf(c).index === 0 || c.batches[batchOf(c).index - 1]!.portion !== batchOf(c).portion;
+
+/** Whether a batch begins its lift. */
+export const beginsLift = (c: TaskContext): boolean => c.batch !== null && firstOfPortion(c);
+
+/** What the words of any task may ask for. A method has further ones for what is its own. */
+export const GAPS: Readonly<Record<string, Gap>> = {
+  n: (c) => batchOf(c).index + 1,
+  of: (c) => c.batches.length,
+  places: (c) => batchOf(c).places,
+  count: (c) => c.void.count,
+  lift: (c) => batchOf(c).portion + 1,
+  lifts: (c) => c.portions.length,
+  begins: (c) => (firstOfPortion(c) ? 'yes' : 'no'),
+  /** The first, one between, or the last of the lifts. */
+  which: (c) => (c.portions.length === 1 ? 'only' : batchOf(c).portion + 1 === c.portions.length ? 'last' : 'early'),
+  depth: (c) => mm(c.measured.faces.maxDepthMm / liftsOf(c)),
+  mixMin: (c) => minutes(c.sheet.mixMin),
+  kits: (c) => {
+    const { kits } = batchOf(c);
+    return kits === null ? '' : SAY.kits({ n: kits });
+  },
+  parts: (c) =>
+    listed(
+      PART_IDS.filter((id) => batchOf(c).massG[id] > 0).map((part) => SAY.part({ mass: weighed(batchOf(c).massG[part]), part })),
+      'comma',
+    ),
+  weighed: (c) => (batchOf(c).kits === null ? 'yes' : 'no'),
+  drawn: (c) => ml(batchOf(c).drawnMl),
+  draws: (c) => (batchOf(c).drawnMl > 0 ? 'yes' : 'no'),
+  leftOut: (c) => (batchOf(c).leftOutG > 0 ? SAY.leftOut({ mass: grams(batchOf(c).leftOutG) }) : ''),
+  several: (c) => (c.batches.filter((b) => b.portion === batchOf(c).portion).length > 1 ? 'yes' : 'no'),
+  purge: (c) => (c.effects.purge && c.sheet.mixer ? ml(c.sheet.mixer.purgeMl) : ''),
+  purges: (c) => (c.effects.purge && c.sheet.mixer ? 'yes' : 'no'),
+  dewMargin: (c) => exactly(kelvin(c.sheet.limits.dewMarginK ?? 3)),
+  settingOut: settingOutOf,
+  variants: variantsOf,
+  back: (c) => c.void.back,
+  masks: (c) => (c.void.keepClear.length ? 'yes' : 'no'),
+  clear: (c) =>
+    listed(
+      c.void.keepClear.map((k) => k.name.trim() || SAY.marked()),
+      'comma',
+    ),
+};

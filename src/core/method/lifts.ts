@@ -1,0 +1,52 @@
+import { leanThreshold, proportionOf } from '../system';
+import { figure, refuse } from '../units';
+import { liftShares } from '../void';
+import { type MethodContext, settingIn } from './context';
+
+/** Nobody fills a hole in more. */
+const MOST_LIFTS = 100;
+
+/** Lifts the sheet asks for. @throws Refusal when they would be more than anybody places */
+export function liftsOf(c: MethodContext): number {
+  // A chosen lift may be thinner than the sheet's, never thicker.
+  const own = [c.sheet.limits.liftMaxMm, c.liftMm].filter((x): x is number => x !== null);
+  const max = own.length ? Math.min(...own) : null;
+  const lifts = c.effects.onePass || max === null ? 1 : Math.max(1, Math.ceil(c.measured.faces.maxDepthMm / max - 1e-9));
+  if (lifts > MOST_LIFTS)
+    refuse(
+      'liftMm',
+      max,
+      `a lift that fills it in up to ${MOST_LIFTS}`,
+      `Lifts of ${figure(max ?? 0)} mm would be ${lifts} to fill ${figure(c.measured.faces.maxDepthMm)} mm: check the thickness of a lift and the depth.`,
+    );
+  return lifts;
+}
+
+/** The primer of one lift: its floor, for the first, and its walls. */
+export interface LiftPrimer {
+  readonly areaM2: number;
+  /** Liquid drawn off from the batches of this lift, mL; 0 where it is not the primer. */
+  readonly ml: number;
+  /** Share of the liquid of this lift, and the share up to which its sand may stay whole; null where that cannot be told. */
+  readonly share: number;
+  readonly threshold: number | null;
+  /** Whether the sand of what is drawn off is left out. */
+  readonly cut: boolean;
+}
+
+/** Primer of each lift. What a batch gives is judged on the liquid of its own lift, each batch giving what it covers. */
+export function primerOf(c: MethodContext): readonly LiftPrimer[] {
+  const { planAreaMm2, wettedAreaMm2 } = c.measured.faces;
+  const shares = liftShares(c.void, liftsOf(c));
+  const floor = (c.void.count * planAreaMm2) / 1e6;
+  const walls = (c.void.count * Math.max(0, wettedAreaMm2 - planAreaMm2)) / 1e6 / shares.length;
+  const threshold = leanThreshold(c.sheet);
+  const { liquidShare } = proportionOf(c.sheet);
+  const drawn = c.effects.priming === 'drawn';
+  return shares.map((of, lift) => {
+    const areaM2 = (lift === 0 ? floor : 0) + walls;
+    const ml = drawn ? areaM2 * settingIn(c, 'primer') : 0;
+    const share = ml > 0 ? ml / (c.measured.nominalMl * of * liquidShare + ml) : 0;
+    return { areaM2, ml, share, threshold, cut: ml > 0 && (c.effects.sandCut || threshold === null || share > threshold) };
+  });
+}

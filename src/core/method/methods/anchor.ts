@@ -1,0 +1,258 @@
+import { ml, mm, percent, texts } from '../../say';
+import { type Annulus, effectiveRodMm } from '../../void';
+import { clear, drunk, noWaterPressure, soundBase, uptakeSetting, waiting } from '../common';
+import { type MethodContext, settingIn } from '../context';
+import { options } from '../effects';
+import { pressed } from '../engines';
+import type { Method } from '../method';
+import { tasks } from '../task';
+
+const shapeOf = (c: MethodContext): Annulus => c.void.shapes[0] as Annulus;
+
+/** Volume of the whole bore, empty, of all like holes, mL. */
+const boreMl = (c: MethodContext) => {
+  const s = shapeOf(c);
+  return (c.void.count * (Math.PI / 4) * s.holeDiameter.valueMm ** 2 * s.holeDepth.valueMm) / 1000;
+};
+
+const AMOUNT = texts('anchor.amount', {
+  collar: 'collar, wiped off',
+  ofGap: '{share} of the gap',
+  below: 'left below the mouth',
+  belowBy: 'gap × {depth} × {count}',
+  thirds: 'two thirds of the bore, against the gap',
+  thirdsBy: '2/3 × {bore} − {gap}',
+});
+
+/** A rod, bolt or eye glued into a drilled hole. */
+export const anchor: Method = {
+  id: 'anchor',
+  version: 1,
+  label: 'Anchor in a drilled hole',
+  engine: 'press',
+  does: 'A bolt, rod or eye is glued into concrete or stone with a pack and a static mixer.',
+  bases: ['concrete', 'stone'],
+  shapes: ['annulus'],
+  laidOn: null,
+  setsOut: true,
+  kinds: ['anchor-pack'],
+  questions: [
+    soundBase,
+    {
+      id: 'hole-clear',
+      ask: 'Is the place clear of reinforcement, pipes, cables, edges and old holes?',
+      wants: 'yes',
+      otherwise: {
+        severity: 'stop',
+        title: 'Something in the way of the hole',
+        why: 'A hit bar or cable is worse than a missing bolt, and a hole near an edge splits it.',
+        todo: 'Locate and mark what is inside; move the hole.',
+      },
+    },
+    noWaterPressure,
+    {
+      id: 'hole-dry',
+      ask: 'Is the hole free of standing water?',
+      wants: 'yes',
+      otherwise: {
+        severity: 'caution',
+        title: 'Water in the hole',
+        why: 'Water takes the place of resin and dilutes it at the wall.',
+        todo: 'Blow the hole out; use a resin whose sheet allows wet holes.',
+      },
+    },
+    {
+      id: 'overhead',
+      ask: 'Is the hole overhead?',
+      wants: 'no',
+      otherwise: {
+        severity: 'caution',
+        title: 'Overhead hole',
+        why: 'Resin runs out and the rod slides before it sets.',
+        todo: 'Use end caps and wedges, and hold the rod until the release time.',
+      },
+    },
+  ],
+  schools: [
+    {
+      id: 'filling',
+      matter: 'How far to fill the hole',
+      stage: 'mix',
+      options: options('anchor.filling', [
+        { id: 'overfill', label: 'overfill and wipe', fits: 'everywhere the surplus can be wiped off', effect: { shows: ['collar'] } },
+        { id: 'below', label: 'to a little below the mouth', fits: 'where nothing may run over the face', effect: { shows: ['below'] } },
+        {
+          id: 'two-thirds',
+          label: 'two thirds of the depth',
+          fits: 'close-fitting rods that push the resin up',
+          effect: { shows: ['two-thirds'], pushedUp: true },
+        },
+      ]),
+      byDefault: 'overfill',
+      why: 'Surplus can be removed; a starved anchor cannot be seen.',
+    },
+    {
+      id: 'first-shots',
+      matter: 'First shots of a mixer',
+      stage: 'mix',
+      options: options('anchor.first-shots', [
+        { id: 'thrown', label: 'thrown away until even', fits: 'always', effect: { purge: true } },
+        { id: 'used', label: 'used', fits: 'never for anything that carries load', effect: { purge: false } },
+      ]),
+      byDefault: 'thrown',
+      why: 'The first resin out of a new mixer is not mixed.',
+    },
+    {
+      id: 'several',
+      matter: 'Several like holes',
+      stage: 'place',
+      options: options('anchor.several', [
+        { id: 'one', label: 'one at a time', fits: 'unless the working time clearly allows two', effect: { grouping: 'one' } },
+        {
+          id: 'several',
+          label: 'as many as the working time allows',
+          fits: 'practised hands and cold bases',
+          effect: { grouping: 'several' },
+        },
+      ]),
+      byDefault: 'one',
+      why: 'A rod that goes in late goes in badly.',
+    },
+    waiting,
+  ],
+  settings: [
+    { id: 'collar', label: 'Collar wiped off', kind: 'percent', byDefault: 10, min: 0, max: 100, stage: 'mix' },
+    { id: 'below-mouth', label: 'Left below the mouth', kind: 'length', byDefault: 5, min: 0, max: 200, stage: 'mix' },
+    { id: 'per-place', label: 'Time for each hole', kind: 'duration', byDefault: 3, min: 0.5, max: 120, stage: 'place' },
+    uptakeSetting,
+  ],
+  preparation: [
+    'Hold point: position, edge distance and depth checked before drilling.',
+    'Blow, brush, blow: twice, from the bottom of the hole.',
+    'Rod clean and free of oil, embedment marked on it.',
+    'Both parts seen to flow before the mixer goes on.',
+  ],
+  mistakes: [
+    'Dust left in the hole: half the grip.',
+    'Nozzle not at the bottom: air behind the resin.',
+    'Rod hammered in instead of turned.',
+    'Loaded by the air temperature while the base was colder.',
+  ],
+  cautions: [
+    'Eye cover when blowing out holes; breathing protection against drilling dust.',
+    'Nothing hangs on the rod before its load time at the temperature of the base.',
+  ],
+  tools: ['drill with the marked bit', 'blow-out pump', 'round brush', 'dispenser', 'wedges', 'wiping cloths'],
+  tests: [
+    { id: 'collar', ask: 'Is the collar of resin even all round, with no hollow?' },
+    { id: 'hard', ask: 'Is the resin at the collar hard under a nail?' },
+    { id: 'upright', ask: 'Does the rod stand where it was marked, and still?' },
+  ],
+  finishAnswer: 'collar wiped, thread clean',
+  review: 'An anchor holds up people, vehicles or loads.',
+  serves: 'load',
+  allowances: [
+    {
+      id: 'collar',
+      optional: true,
+      of: (c) => ({
+        label: AMOUNT.collar(),
+        ml: (c.measured.nominalMl * settingIn(c, 'collar')) / 100,
+        expression: AMOUNT.ofGap({ share: percent(settingIn(c, 'collar')) }),
+      }),
+    },
+    {
+      id: 'below',
+      optional: true,
+      of: (c) => {
+        const s = shapeOf(c);
+        const rod = effectiveRodMm(s.rodDiameter.valueMm, s.thread);
+        const depth = settingIn(c, 'below-mouth');
+        return {
+          label: AMOUNT.below(),
+          ml: (-c.void.count * (Math.PI / 4) * (s.holeDiameter.valueMm ** 2 - rod ** 2) * depth) / 1000,
+          expression: AMOUNT.belowBy({ depth: mm(depth), count: c.void.count }),
+        };
+      },
+    },
+    {
+      id: 'two-thirds',
+      optional: true,
+      of: (c) => ({
+        label: AMOUNT.thirds(),
+        ml: (2 / 3) * boreMl(c) - c.measured.nominalMl,
+        expression: AMOUNT.thirdsBy({ bore: ml(boreMl(c)), gap: ml(c.measured.nominalMl) }),
+      }),
+    },
+    drunk('wall'),
+  ],
+  says: {},
+  gaps: {
+    bit: (c) => mm(shapeOf(c).holeDiameter.valueMm),
+    deep: (c) => mm(shapeOf(c).holeDepth.valueMm),
+    embedded: (c) => mm(shapeOf(c).embedment.valueMm),
+  },
+  tasks: [
+    ...tasks('anchor', [
+      {
+        task: 'prep:mark',
+        role: 'set-out',
+        title: 'Mark and check the place of {count, plural, one {the hole} other {# holes}}',
+        detail: '{settingOut} Distance to edges and to each other, direction, what lies inside. Nothing is drilled before this is ticked.',
+        confirm: 'Place is right',
+        work: { fixed: 5, per: { place: 2 } },
+        hold: true,
+      },
+      {
+        task: 'prep:drill',
+        role: 'prepare',
+        title: 'Drill {count, plural, one {the hole} other {# holes}}',
+        detail: 'Bit {bit}, {deep} deep; measure the bit, it decides most. {variants}',
+        confirm: '{count, plural, one {Drilled to depth} other {All drilled to depth}}',
+        work: { per: { place: 4 } },
+      },
+      {
+        task: 'prep:clean',
+        role: 'prepare',
+        title: 'Blow, brush, blow; twice',
+        detail: 'From the bottom of the hole, until no dust comes.',
+        confirm: 'No more dust comes',
+        work: { per: { place: 3 } },
+        hold: true,
+      },
+    ]),
+    ...clear,
+    ...tasks('anchor', [
+      {
+        task: 'prep:dry-fit',
+        role: 'prepare',
+        title: 'Try the rod dry, mark its depth',
+        detail: 'The rod goes {embedded} in by hand. Mark it with tape.',
+        confirm: 'Fits and is marked',
+        work: { fixed: 1, per: { place: 1 } },
+      },
+    ]),
+    ...pressed,
+    ...tasks('anchor', [
+      {
+        task: 'hold:wedge',
+        role: 'hold',
+        block: 'work',
+        title: 'Wedge, and leave alone',
+        detail: 'No turning, no nut, no load. Bar the place off.',
+        confirm: 'Wedged and barred',
+        work: { fixed: 2 },
+      },
+      {
+        task: 'finish:clean',
+        role: 'finish',
+        block: 'finish',
+        title: 'Take wedges out, clean thread and collar',
+        detail: 'Only after the release time.',
+        confirm: 'Clean',
+        work: { per: { place: 2 } },
+        waits: { for: 'release', on: 'last' },
+      },
+    ]),
+  ],
+};

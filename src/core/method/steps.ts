@@ -1,0 +1,184 @@
+import type { Batch } from '../mix';
+import { gapsOf, type Message, type Sayer, textOf, type Value, type Values } from '../say';
+import { figure } from '../units';
+import { type StepContext, settingIn, type TaskContext } from './context';
+import { DRIVERS, type Driver } from './drivers';
+import { ENGINES } from './engines';
+import { GAPS } from './gaps';
+import type { Method } from './method';
+import { type On, STAGE_OF, type StepDraft, type StepKey, stepId, type TaskRow } from './task';
+
+/** A figure the hands-on time of a task is made of: a starting value of Grenko’s that the technician may change and the record corrects. */
+export interface Factor {
+  /** Its name in the settings of a repair. */
+  readonly id: string;
+  readonly task: string;
+  /** For each of what it counts; null for once. */
+  readonly per: Driver | null;
+  /** Minutes. */
+  readonly byDefault: number;
+  /** It lies between the value divided and multiplied by this, nine times in ten. */
+  readonly spread: number;
+  readonly source: 'Grenko';
+}
+
+/** Until records say better: practised people differ by about half either way. */
+const SPREAD = 1.5;
+
+const factorId = ({ task, called }: TaskRow, per: Driver | null): string => {
+  // Two rows of one name, one of them apart: each has its own minutes.
+  const of = called?.firstOnly ? called.as : task;
+  return per === null ? `${of} min` : `${of} min/${per}`;
+};
+
+/** Every factor of a method. */
+export const factorsOf = (method: Method): readonly Factor[] =>
+  method.tasks.flatMap((row) => [
+    ...(row.work.fixed === undefined ? [] : [factor(row, null, row.work.fixed)]),
+    ...Object.entries(row.work.per ?? {}).map(([per, value]) => factor(row, per as Driver, value)),
+  ]);
+
+const factor = (row: TaskRow, per: Driver | null, byDefault: number): Factor => ({
+  id: factorId(row, per),
+  task: row.task,
+  per,
+  byDefault,
+  spread: SPREAD,
+  source: 'Grenko',
+});
+
+/** Minutes of hands-on work, and the factors they are made of. */
+function workOf(row: TaskRow, c: TaskContext, kindOf: (setting: string) => string): { min: number; factors: readonly string[] } {
+  const { work } = row;
+  let min = 0;
+  const factors: string[] = [];
+  if (work.fixed !== undefined) {
+    factors.push(factorId(row, null));
+    min += settingIn(c, factors.at(-1)!);
+  }
+  for (const per of Object.keys(work.per ?? {}) as Driver[]) {
+    factors.push(factorId(row, per));
+    min += settingIn(c, factors.at(-1)!) * DRIVERS[per](c);
+  }
+  if (work.by) {
+    factors.push(work.by.setting);
+    const [value, driven] = [settingIn(c, work.by.setting), DRIVERS[work.by.driver](c)];
+    min += kindOf(work.by.setting) === 'rate' ? driven / (value * c.crew) : driven * value;
+  }
+  if (work.sheet) min += work.sheet(c);
+  return { min, factors };
+}
+
+const onBatches = (on: On, c: TaskContext): readonly number[] => {
+  const all = c.batches.map((b) => b.index);
+  if (on === 'all') return all;
+  if (on === 'last') return [Math.max(0, all.length - 1)];
+  if (on === 'own') return [c.batch!.index];
+  return c.batches.filter((b) => b.portion === c.batch!.portion - 1).map((b) => b.index);
+};
+
+/** What a gap says here: the option's word, the method's, or what everybody can tell. */
+const gapOf = (method: Method, name: string, c: TaskContext): Value =>
+  c.effects.says[name] ?? method.says[name] ?? (method.gaps?.[name] ?? GAPS[name])!(c);
+
+const worded = (method: Method, sayer: Sayer, c: TaskContext): Message => {
+  const names = gapsOf(textOf(sayer().id)!);
+  if (!names.length) return sayer();
+  const values: Record<string, Value> = {};
+  for (const name of names) {
+    const value = gapOf(method, name, c);
+    // A word of an option may have gaps of its own.
+    values[name] = isMessage(value) ? filled(method, value, c) : value;
+  }
+  return sayer(values);
+};
+
+const isMessage = (v: Value): v is Message => typeof v === 'object' && 'id' in v;
+
+const filled = (method: Method, message: Message, c: TaskContext): Message => {
+  const missing = gapsOf(textOf(message.id) ?? '').filter((name) => !message.with || !Object.hasOwn(message.with, name));
+  if (!missing.length) return message;
+  return {
+    id: message.id,
+    with: { ...message.with, ...Object.fromEntries(missing.map((name) => [name, gapOf(method, name, c)])) } as Values,
+  };
+};
+
+/** The steps of a pass, its rows in order, those of a batch together batch by batch. */
+export function stepsOf(method: Method, c: StepContext): readonly StepDraft[] {
+  const kinds = new Map(method.settings.map((s) => [s.id, s.kind]));
+  const engine = ENGINES[method.engine];
+  const stepOf = (row: TaskRow, batch: Batch | null): StepDraft[] => {
+    const here: TaskContext = { ...c, batch };
+    if (row.optional && !c.effects.shows.includes(row.task)) return [];
+    if (row.when && !row.when(here)) return [];
+    const { min, factors } = workOf(row, here, (id) => kinds.get(id)!);
+    const of = batch?.index ?? (row.ofLast ? Math.max(0, c.batches.length - 1) : undefined);
+    const { waits, within } = row;
+    const called = row.called && (!row.called.firstOnly || batch?.index === 0) ? row.called.as : null;
+    const key: StepKey = { task: called ?? row.task, batch: row.each === 'batch' && !called ? batch!.index : null, attempt: 1 };
+    return [
+      {
+        key,
+        id: stepId(key),
+        stage: STAGE_OF[row.role],
+        role: row.role,
+        title: worded(method, row.say.title, here),
+        detail: worded(method, row.say.detail, here),
+        confirm: worded(method, row.say.confirm, here),
+        handsOnMin: min,
+        factors,
+        block: row.block === 'work' ? engine.blockOf(here) : row.block,
+        ...(row.hold ? { hold: true } : {}),
+        ...(of === undefined ? {} : { batch: of }),
+        ...(row.marks ? { marks: row.marks } : {}),
+        ...(waits && (!waits.when || waits.when(here)) ? { waitFor: { kind: waits.for, batches: onBatches(waits.on, here) } } : {}),
+        ...(within && (!within.when || within.when(here))
+          ? { within: { kind: within.of, batches: onBatches(within.on, here), by: within.by } }
+          : {}),
+      },
+    ];
+  };
+  const out: StepDraft[] = [];
+  for (let i = 0; i < method.tasks.length; ) {
+    const row = method.tasks[i]!;
+    if (row.each === 'pass') {
+      out.push(...stepOf(row, null));
+      i++;
+      continue;
+    }
+    let end = i;
+    while (method.tasks[end]?.each === 'batch') end++;
+    for (const batch of c.batches) for (const mine of method.tasks.slice(i, end)) out.push(...stepOf(mine, batch));
+    i = end;
+  }
+  return out;
+}
+
+/**
+ * Checks a method as it is loaded: every gap of its words, every setting and row its options and tasks name must be there.
+ * @throws RangeError naming what is not
+ */
+export function checked(method: Method): Method {
+  const known = new Set([...method.settings.map((s) => s.id), ...factorsOf(method).map((f) => f.id)]);
+  const says = new Set([
+    ...Object.keys(method.says),
+    ...method.schools.flatMap((s) => s.options.flatMap((o) => Object.keys(o.effect.says ?? {}))),
+  ]);
+  const rows = new Set([...method.tasks.map((t) => t.task), ...method.allowances.map((a) => a.id)]);
+  const bad = (what: string, name: string) => new RangeError(`${method.id}: unknown ${what}: ${name}`);
+  for (const { say, work } of method.tasks) {
+    for (const sayer of Object.values(say))
+      for (const gap of gapsOf(textOf(sayer().id)!))
+        if (!says.has(gap) && !method.gaps?.[gap] && !GAPS[gap]) throw bad('gap', `${gap} in ${sayer().id}`);
+    if (work.by && !known.has(work.by.setting)) throw bad('setting', work.by.setting);
+  }
+  for (const school of method.schools) {
+    if (!school.options.some((o) => o.id === school.byDefault)) throw bad('option', `${school.id}: ${school.byDefault}`);
+    for (const o of school.options) for (const row of o.effect.shows ?? []) if (!rows.has(row)) throw bad('row', row);
+  }
+  if (method.laidOn !== null && !known.has(method.laidOn)) throw bad('setting', method.laidOn);
+  for (const f of factorsOf(method))
+    if (!(f.byDefault >= 0)) throw new RangeError(`${method.id}: factor ${f.id} is ${figure(f.byDefault)}`);
+  return method;
+}

@@ -1,0 +1,130 @@
+import { type Message, type Sayer, texts } from '../say';
+import type { MilestoneId, StartId } from '../system';
+import type { Stage, TaskContext } from './context';
+import type { Driver } from './drivers';
+
+/** What a task is for; it stands under the stage of its role. */
+export type Role = 'access' | 'prepare' | 'set-out' | 'prime' | 'mix' | 'place' | 'close' | 'hold' | 'finish' | 'refit' | 'test';
+export const STAGE_OF: Readonly<Record<Role, Stage>> = {
+  access: 'place',
+  prepare: 'place',
+  'set-out': 'place',
+  prime: 'place',
+  mix: 'mix',
+  place: 'place',
+  close: 'place',
+  hold: 'hold',
+  finish: 'finish',
+  refit: 'finish',
+  test: 'release',
+};
+
+/** Batches a wait or a window is about: the last, this one, all of them, or those of the lift below. */
+export type On = 'last' | 'own' | 'all' | 'below';
+
+/** Hands-on time: so many minutes, so many more for each of something, or by a rate of the method or of the sheet. */
+export interface Work {
+  readonly fixed?: number;
+  readonly per?: Readonly<Partial<Record<Driver, number>>>;
+  /** A setting of the method: a rate divides what there is among the hands, a duration is that for each place. */
+  readonly by?: { readonly setting: string; readonly driver: Driver };
+  readonly sheet?: (c: TaskContext) => number;
+}
+
+/** One task of a method. */
+export interface TaskRow {
+  /** Unique within its method; the record names it. */
+  readonly task: string;
+  readonly role: Role;
+  readonly each: 'pass' | 'batch';
+  /** Tasks of one block follow each other without a break: before anything wet, with the wet material, after it has set. */
+  readonly block: 'prep' | 'work' | 'finish';
+  readonly say: Readonly<Record<'title' | 'detail' | 'confirm', Sayer>>;
+  readonly work: Work;
+  /** There only where a chosen option shows it. */
+  readonly optional?: true;
+  readonly when?: (c: TaskContext) => boolean;
+  /** Nothing goes on until it is ticked. */
+  readonly hold?: true;
+  /** Of the whole pass, and yet about the batch placed last. */
+  readonly ofLast?: true;
+  /** Instants that clocks count from; what closes all closes it for every batch in the joint. */
+  readonly marks?: { readonly begin?: readonly StartId[]; readonly end?: readonly StartId[]; readonly closesAll?: true };
+  /** It may not begin before this milestone of these batches. */
+  readonly waits?: { readonly for: MilestoneId; readonly on: On; readonly when?: (c: TaskContext) => boolean };
+  /** It should begin, or be done, before this milestone of any of these batches is over. */
+  readonly within?: {
+    readonly of: MilestoneId;
+    readonly on: On;
+    readonly by: 'begin' | 'end';
+    readonly when?: (c: TaskContext) => boolean;
+  };
+  /** What records of earlier versions name it, for the first batch alone or always. */
+  readonly called?: { readonly as: string; readonly firstOnly?: true };
+}
+
+/** A task as it is written down: its words are texts in ICU message syntax. */
+export interface TaskText extends Omit<TaskRow, 'say' | 'each' | 'block'> {
+  readonly each?: TaskRow['each'];
+  readonly block?: TaskRow['block'];
+  readonly title: string;
+  readonly detail: string;
+  readonly confirm: string;
+}
+
+/**
+ * The tasks of one owner, their words registered.
+ * @param owner the ids of the words begin with it
+ */
+export const tasks = (owner: string, rows: readonly TaskText[]): readonly TaskRow[] =>
+  rows.map(({ title, detail, confirm, each = 'pass', block = 'prep', ...row }) => ({
+    ...row,
+    each,
+    block,
+    say: texts(`${owner}.${row.task}${row.called?.firstOnly ? '.apart' : ''}`, { title, detail, confirm }),
+  }));
+
+/** Which task of a pass a step is: for which batch, and at which attempt after it was lost. */
+export interface StepKey {
+  readonly task: string;
+  readonly batch: number | null;
+  readonly attempt: number;
+}
+
+/** How the record names a step. @example stepId({ task: 'mix', batch: 0, attempt: 2 }) // 'b1~2:mix' */
+export function stepId({ task, batch, attempt }: StepKey): string {
+  const again = attempt > 1 ? `~${attempt}` : '';
+  if (batch !== null) return `b${batch + 1}${again}:${task}`;
+  const [head, ...rest] = task.split(':');
+  return [`${head}${again}`, ...rest].join(':');
+}
+
+/** One step of the work before it has a time. */
+export interface StepDraft {
+  readonly key: StepKey;
+  /** {@link stepId} of the key. */
+  readonly id: string;
+  readonly stage: Stage;
+  readonly role: Role;
+  readonly title: Message;
+  readonly detail: Message;
+  /** What the one large button says when it is done. */
+  readonly confirm: Message;
+  readonly handsOnMin: number;
+  /** The factors and settings its time is made of, by their names in the settings of the repair. */
+  readonly factors: readonly string[];
+  readonly hold?: boolean;
+  readonly batch?: number;
+  /** Steps of one block follow each other without a break. */
+  readonly block: string;
+  readonly marks?: TaskRow['marks'];
+  /** The step may not begin before this milestone of all these batches (or of the last one): a window opens by its last place. */
+  readonly waitFor?: { readonly kind: MilestoneId; readonly batches?: readonly number[] };
+  /** Minutes to wait whatever the sheet says. */
+  readonly waitMin?: number;
+  /**
+   * The step should begin, or be done, before this milestone of any of these batches (or of the last one) is over: a window closes by its
+   * first place. Past it the way out is inserted.
+   */
+  readonly within?: { readonly kind: MilestoneId; readonly batches?: readonly number[]; readonly by: 'begin' | 'end' };
+}

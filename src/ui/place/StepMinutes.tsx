@@ -1,0 +1,79 @@
+'use client';
+import { useState } from 'react';
+import { DRIVER_LABELS, factorsOf } from '@/core/method';
+import { type PlannedStep, settingOf } from '@/core/plan';
+import type { RepairView } from '@/core/record';
+import { formatDuration } from '@/core/units';
+import { QuantityField } from '../shared/QuantityField';
+import { SettingField } from '../shared/Schools';
+import { changeRepair } from '../workspace/workspace';
+
+/** Longest that anybody works at one thing, min. */
+const MOST_MIN = 2880;
+
+/** How long a step takes, and on opening what that is made of: Grenko’s starting values, each of them to be changed. */
+export function StepMinutes({ at, step, title }: { at: RepairView; step: PlannedStep; title: string }) {
+  const { repair, plan } = at;
+  const [open, setOpen] = useState(false);
+  const method = plan.method!;
+  const factors = factorsOf(method).filter((f) => step.factors.includes(f.id));
+  const settings = method.settings.filter((s) => step.factors.includes(s.id));
+  const own = step.factors.filter((id) => Object.hasOwn(repair.settings, id));
+  const write = (id: string, minutes: number) => changeRepair(repair.id, (r) => ({ ...r, settings: { ...r.settings, [id]: minutes } }), id);
+  const back = () =>
+    changeRepair(repair.id, (r) => ({
+      ...r,
+      settings: Object.fromEntries(Object.entries(r.settings).filter(([id]) => !own.includes(id))),
+    }));
+  const check = (v: number) => (v > 0 && v <= MOST_MIN ? null : `Work takes time: more than nought, at most ${formatDuration(MOST_MIN)}.`);
+  return (
+    <>
+      <button
+        type="button"
+        className="fig text-[0.82rem] pt-0.5 whitespace-nowrap row-start-1 self-start text-right underline decoration-dotted underline-offset-4"
+        title="What this time is made of"
+        aria-expanded={open}
+        onClick={() => setOpen(!open)}
+      >
+        {formatDuration((step.endMs - step.startMs) / 60_000)}
+        <span className="sr-only"> for “{title}”: what it is made of</span>
+      </button>
+      {open && (
+        <div className="col-span-full grid sm:grid-cols-[6.6rem_1fr] gap-x-3">
+          <span />
+          <div className="py-1.5">
+            <div className="grid grid-cols-2 gap-2 max-w-[26rem]">
+              {factors.map((f) => (
+                <QuantityField
+                  key={f.id}
+                  kind="duration"
+                  label={f.per === null ? 'Once' : `For each ${DRIVER_LABELS[f.per]}`}
+                  value={settingOf(method, repair, f.id)}
+                  check={check}
+                  onChange={(t) => write(f.id, t.value)}
+                />
+              ))}
+              {settings.map((s) => (
+                <SettingField key={s.id} at={at} setting={s} value={settingOf(method, repair, s.id)} />
+              ))}
+            </div>
+            <p className="soft text-sm mt-1">
+              {own.length ? (
+                <>
+                  Set for this repair.{' '}
+                  <button type="button" className="underline" onClick={back}>
+                    Back to Grenko’s
+                  </button>
+                </>
+              ) : (
+                <>
+                  Grenko’s starting values: practised people need from two thirds to one and a half times as long. The record corrects them.
+                </>
+              )}
+            </p>
+          </div>
+        </div>
+      )}
+    </>
+  );
+}
