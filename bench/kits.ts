@@ -1,6 +1,6 @@
 import { allowancesOf, ENGINES } from '../src/core/method';
 import { amounts, cheapestKits, type KitNeed, type KitOffer } from '../src/core/mix';
-import { jobKits, planJob, type Repair } from '../src/core/plan';
+import { jobKits, pieceOf, piecesOf, planJob, type Repair, repairOf } from '../src/core/plan';
 import type { SheetRevision } from '../src/core/system';
 import { seeded } from '../src/core/void';
 import { mortarSheet, pasteSheet, resinSheet, sampleStock } from '../src/sample/systems';
@@ -43,7 +43,9 @@ export function kitRun(
 ): void {
   const sheets = [mortarSheet, resinSheet, pasteSheet].flatMap(twice);
   const grown = grownJob(50, nowMs);
-  const repairs = grown.repairs.map((r, i): Repair => (i % 2 && r.sheetId ? { ...r, sheetId: `${r.sheetId}-b` } : r));
+  const repairs = grown.repairs
+    .flatMap(piecesOf)
+    .map((r, i): Repair => repairOf(i % 2 && r.sheetId ? { ...r, sheetId: `${r.sheetId}-b` } : r));
   const stock = sampleStock(nowMs);
   const job = planJob({ job: grown.job, repairs, sheets, stock, actuals: new Map(), nowMs });
   const planned = job.repairs.filter((p) => p.mix);
@@ -66,7 +68,7 @@ export function kitRun(
         massCapG: null,
         vesselMaxMl: null,
         split: p.context!.effects.split,
-        count: r.void!.count,
+        count: pieceOf(r).void!.count,
         minutesPerPlace: p.context!.settings['per-place'] ?? 1,
         grouping: 'one',
         purge: true,
@@ -78,7 +80,7 @@ export function kitRun(
     `batches and kits of ${planned.length} repairs over six systems`,
     times(() => {
       batches();
-      return jobKits(grown.job, job.repairs, repairs, stock);
+      return jobKits(grown.job, job.repairs, stock);
     }, 20),
   );
 

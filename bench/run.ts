@@ -1,4 +1,5 @@
 import { spawn } from 'node:child_process';
+import { pieceOf, piecesOf, withPiece } from '../src/core/plan';
 import { viewJob } from '../src/core/record';
 import { kindOf, measureVoid, withValue } from '../src/core/void';
 import { clockRun } from './clocks';
@@ -64,12 +65,17 @@ for (const [which, at] of [
   row(
     `replan after a typed dimension, ${which} 50 voids`,
     times((i) => {
-      const changed = fifty.repairs[at]!;
+      const changed = pieceOf(fifty.repairs[at]!);
       const shape = changed.void!.shapes[0]!;
       const d = kindOf(shape).dimensions(shape)[0]!;
       const longer = withValue(kindOf(shape), shape, d.key, { ...d.measured, valueMm: d.measured.valueMm + (i % 20) / 10 });
       return viewJob(
-        { ...fifty, repairs: fifty.repairs.map((r) => (r === changed ? { ...r, void: { ...r.void!, shapes: [longer] } } : r)) },
+        {
+          ...fifty,
+          repairs: fifty.repairs.map((r) =>
+            r.id === changed.id ? withPiece(r, { ...changed, void: { ...changed.void!, shapes: [longer] } }) : r,
+          ),
+        },
         NOW,
       );
     }, 15),
@@ -78,7 +84,7 @@ for (const [which, at] of [
 row(
   'measuring 50 voids anew',
   times((i) => {
-    for (const r of fifty.repairs) {
+    for (const r of fifty.repairs.flatMap(piecesOf)) {
       const shape = r.void!.shapes[0]!;
       const d = kindOf(shape).dimensions(shape)[0]!;
       measureVoid({

@@ -165,7 +165,7 @@ test('a sheet that is silent on the next lift stops the plan there; a touch stan
   const of = sampleData(Date.now(), 'Europe/Helsinki').bundles[0]!;
   const [repair] = of.repairs;
   const sheets = of.sheets
-    .filter((s) => s.id === repair!.sheetId)
+    .filter((s) => s.id === repair!.passes.p1!.sheetId)
     .map((s) => ({ ...s, milestones: s.milestones.filter((m) => m.kind !== 'next-lift') }));
   await takeJob(page, base(), { job: of.job, repairs: [repair!], sheets });
   const at = `${base()}/job/${of.job.id}/${repair!.id}`;

@@ -1,5 +1,5 @@
 import type { Page } from 'playwright-core';
-import type { Job, Repair } from '@/core/plan';
+import { type Job, type Piece, pieceOf, repairOf } from '@/core/plan';
 import type { SheetRevision } from '@/core/system';
 import { measured, SHAPES, type VoidShape, voidOf } from '@/core/void';
 import { sampleData } from '@/sample/jobs';
@@ -11,7 +11,7 @@ jest.setTimeout(600_000);
 
 const NOW = Date.UTC(2026, 4, 5, 6);
 const ramp = sampleData(NOW, 'Europe/Helsinki').bundles[0]!;
-const [nosing, eyes] = ramp.repairs as readonly [Repair, Repair];
+const [nosing, eyes] = ramp.repairs.map((r) => pieceOf(r)) as [Piece, Piece];
 const winch = sampleData(NOW, 'Europe/Helsinki').bundles[1]!;
 
 /** A sheet as bare as its schema allows: no times, no limits, nothing said of the material. */
@@ -31,8 +31,8 @@ function withPath<T>(target: T, [head, ...rest]: readonly string[], value: unkno
 
 interface Odd {
   readonly what: string;
-  readonly of: Repair;
-  readonly over: Partial<Repair>;
+  readonly of: Piece;
+  readonly over: Partial<Piece>;
 }
 /** Drafts nobody would plan, each within what its schema allows, by the job they are in. */
 const JOBS: readonly (readonly [
@@ -61,7 +61,7 @@ const JOBS: readonly (readonly [
       sheets: [...ramp.sheets, ...winch.sheets].map(bare),
       odd: [
         { what: 'a patch', of: nosing, over: {} },
-        { what: 'a plate', of: winch.repairs[0]!, over: {} },
+        { what: 'a plate', of: pieceOf(winch.repairs[0]!), over: {} },
       ],
     },
   ],
@@ -122,9 +122,9 @@ test.each(JOBS)('%s: every view shows figures that are figures, or says what is 
   const page = await open();
   const job: Job = { ...ramp.job, id: 'odd-job', name: 'Odd', sample: false, startFrom: NOW, ...draft.job };
   const repairs = draft.odd.map(
-    ({ of, over, what }, i): Repair => ({ ...of, id: `odd-${i}`, jobId: 'odd-job', order: i + 1, name: `Odd: ${what}`, ...over }),
+    ({ of, over, what }, i): Piece => ({ ...of, id: `odd-${i}`, jobId: 'odd-job', order: i + 1, name: `Odd: ${what}`, ...over }),
   );
-  await takeJob(page, base(), { job, repairs, sheets: draft.sheets });
+  await takeJob(page, base(), { job, repairs: repairs.map(repairOf), sheets: draft.sheets });
   const views = [
     '/',
     '/job/odd-job',

@@ -10,7 +10,7 @@ export async function takeJob(
 ): Promise<void> {
   const text = JSON.stringify({
     format: 'grenko-job',
-    version: 3,
+    version: 4,
     exportedAt: '2026-05-05T06:00:00.000Z',
     coreVersion: '0.7.0',
     stock: [],

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { parseArgs } from 'node:util';
 import { readJobFile } from '../src/core/file';
-import { preparePots } from '../src/core/plan';
+import { piecesOf, preparePots } from '../src/core/plan';
 import { planReport, viewJob } from '../src/core/record';
 import { Refusal, type UnitSystem } from '../src/core/units';
 import { planInWords } from '../src/words';
@@ -37,7 +37,7 @@ function main(): number {
   try {
     const text = readFileSync(file === '-' ? 0 : file, 'utf8');
     const job = readJobFile(text);
-    const report = planReport(viewJob(job, nowMs, preparePots(job.repairs, job.sheets)));
+    const report = planReport(viewJob(job, nowMs, preparePots(job.repairs.flatMap(piecesOf), job.sheets)));
     process.stdout.write(`${JSON.stringify(planInWords(report, { system, zone: job.job.zone, language: 'en' }), null, 1)}\n`);
     return 0;
   } catch (error) {

@@ -4,6 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { type Browser, chromium, type Page } from 'playwright-core';
 import { FLAGS } from '../e2e/browser';
+import { pieceOf } from '../src/core/plan';
 import { sampleData } from '../src/sample/jobs';
 import { dice } from './mutants';
 
@@ -26,16 +27,16 @@ export interface Killed {
 /** A small job of anchors: nothing of it has to be worked out in the background while the kills fall. */
 function smallJob(): { readonly text: string; readonly run: string } {
   const bundles = sampleData(Date.UTC(2026, 4, 5, 6), 'Europe/Helsinki').bundles;
-  const of = bundles.find((b) => b.repairs.some((r) => r.method.id === 'anchor'))!;
-  const repair = of.repairs.find((r) => r.method.id === 'anchor')!;
+  const of = bundles.find((b) => b.repairs.some((r) => pieceOf(r).method.id === 'anchor'))!;
+  const repair = of.repairs.find((r) => pieceOf(r).method.id === 'anchor')!;
   const text = JSON.stringify({
     format: 'grenko-job',
-    version: 3,
+    version: 4,
     exportedAt: '2026-05-05T06:00:00.000Z',
     coreVersion: '0.7.0',
     job: of.job,
     repairs: [repair],
-    sheets: of.sheets.filter((s) => s.id === repair.sheetId),
+    sheets: of.sheets.filter((s) => s.id === pieceOf(repair).sheetId),
     stock: [],
     snapshots: [],
     events: [],

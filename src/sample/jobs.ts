@@ -1,7 +1,7 @@
 import { DateTime } from 'luxon';
 import { ONLY_AIR } from '../core/climate';
 import { METHODS } from '../core/method';
-import { FIRST_CHOICES, type Job, type Repair } from '../core/plan';
+import { FIRST_CHOICES, FIRST_OF_CHAIN, type Job, type Piece, type Repair, repairOf } from '../core/plan';
 import { type Bundle, type Event, type EventBody, type PlanSnapshot, snapshotOf } from '../core/record';
 import { type VoidShape, voidOf } from '../core/void';
 import { EYES_SET_OUT, LANDING, typed } from './landing';
@@ -84,31 +84,33 @@ export function sampleData(nowMs: number, zone: string): SampleData {
     climate: { kind: 'constant', tempC: 16, humidityPct: 62 },
   };
   const repair = (
-    over: Partial<Repair> & Pick<Repair, 'id' | 'jobId' | 'order' | 'name' | 'place' | 'void'>,
+    over: Partial<Piece> & Pick<Piece, 'id' | 'jobId' | 'order' | 'name' | 'place' | 'void'>,
     methodId: string,
     sheetId: string,
     kitId: string,
-  ): Repair => ({
-    record: 'repair',
-    version: 3,
-    settingOut: null,
-    method: { id: methodId, version: 1 },
-    base: { material: 'concrete', thicknessMm: 220, back: 'ground', exposure: 'windy', surroundings: ONLY_AIR, castOn: '2009-06-15' },
-    answers: soundAnswers(methodId),
-    sheetId,
-    kitId,
-    schools: {},
-    settings: {},
-    materialC: 18,
-    scaleStepG: 1,
-    ...FIRST_CHOICES,
-    reserve: true,
-    plannedStart: null,
-    serves: null,
-    safety: { class: 'plain', why: '' },
-    updatedAt: nowMs,
-    ...over,
-  });
+  ): Repair =>
+    repairOf({
+      ...FIRST_OF_CHAIN,
+      record: 'repair',
+      version: 4,
+      settingOut: null,
+      method: { id: methodId, version: 1 },
+      base: { material: 'concrete', thicknessMm: 220, back: 'ground', exposure: 'windy', surroundings: ONLY_AIR, castOn: '2009-06-15' },
+      answers: soundAnswers(methodId),
+      sheetId,
+      kitId,
+      schools: {},
+      settings: {},
+      materialC: 18,
+      scaleStepG: 1,
+      ...FIRST_CHOICES,
+      reserve: true,
+      plannedStart: null,
+      serves: null,
+      safety: { class: 'plain', why: '' },
+      updatedAt: nowMs,
+      ...over,
+    });
   const rampRepairs = [
     repair(
       {

@@ -1,5 +1,5 @@
 import { readJobFile } from '@/core/file';
-import { type Pots, potSheets, preparePots, type SheetHeat } from '@/core/plan';
+import { type Pots, piecesOf, potSheets, preparePots, type SheetHeat } from '@/core/plan';
 import { planReport, stableJson, viewJob } from '@/core/record';
 import { Refusal, type UnitSystem } from '@/core/units';
 import { planInWords } from '@/words';
@@ -37,7 +37,7 @@ export default function plan({ bytes, nowMs, units }: PlanAsk): PlanReply {
   try {
     const text = new TextDecoder('utf-8', { fatal: false }).decode(bytes);
     const file = readJobFile(text);
-    const report = planReport(viewJob(file, nowMs, potsOf(file.repairs, file.sheets)));
+    const report = planReport(viewJob(file, nowMs, potsOf(file.repairs.flatMap(piecesOf), file.sheets)));
     return { ok: true, text: JSON.stringify(planInWords(report, { system: units, zone: file.job.zone, language: 'en' })) };
   } catch (error) {
     if (!(error instanceof Refusal)) throw error;

@@ -148,7 +148,7 @@ test('a database of version 1 gets what it lacks, and its repairs are brought fo
   const store = await openDatabase(name);
   const { holdings, setAside } = await store.load();
   expect(setAside).toEqual([]);
-  expect(holdings.repair.map((r) => [r.id, r.version]).sort()).toEqual(old.repairs.map((r: { id: string }) => [r.id, 3]).sort());
+  expect(holdings.repair.map((r) => [r.id, r.version]).sort()).toEqual(old.repairs.map((r: { id: string }) => [r.id, 4]).sort());
   // Its events are found by repair, as a removal asks.
   const ofOne = data.events[0]!.repairId;
   expect(await store.commit(entry([{ does: 'remove', kind: 'repair', id: ofOne, bare: true }]))).toEqual([{ is: 'kept' }]);

@@ -1,4 +1,5 @@
 import { JOB_FILE_VERSION, type JobFile, readJobFile, readSheetFile, writeJobFile, writeSheetFile } from '@/core/file';
+import { piecesOf } from '@/core/plan';
 import { CORE_VERSION, type Conflict } from '@/core/record';
 import type { SheetRevision } from '@/core/system';
 import { refuse } from '@/core/units';
@@ -26,7 +27,7 @@ export function jobFileOf({ state, clock }: Workspace, jobId: string): JobFile {
   const now = state.getState();
   const bundle = bundleOf(now, jobId);
   if (!bundle) return refuse('job', jobId, 'a job that is here', 'This job is not in this browser.');
-  const used = new Set(bundle.repairs.map((r) => r.sheetId));
+  const used = new Set(bundle.repairs.flatMap(piecesOf).map((p) => p.sheetId));
   const sheets = bundle.sheets.filter((s) => used.has(s.id));
   const systems = new Set(sheets.map((s) => s.systemId));
   return {

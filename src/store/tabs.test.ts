@@ -1,4 +1,4 @@
-import type { Job, Repair } from '@/core/plan';
+import { type Job, pieceOf, type Repair, withPiece } from '@/core/plan';
 import type { Event } from '@/core/record';
 import { sampleData } from '@/sample/jobs';
 import { createSite } from './site.testing';
@@ -62,7 +62,7 @@ async function play(seed: number): Promise<void> {
       case 'change': {
         const field = of(FIELDS);
         const value = field === 'crew' ? 1 + to(9) : field === 'materialC' ? 5 + to(20) : `${field} ${values++}`;
-        t.changeRepair(id, (r) => ({ ...r, [field]: value }), field);
+        t.changeRepair(id, (r) => withPiece(r, { ...pieceOf(r), [field]: value }), field);
         break;
       }
       case 'note':
@@ -136,7 +136,8 @@ async function play(seed: number): Promise<void> {
     const s = t.state.getState();
     expect([seed, s.waiting, s.trouble]).toEqual([seed, 0, null]);
     expect([seed, [...s.repairs.values()].map((r) => r.id).sort()]).toEqual([seed, holdings.repair.map((r) => r.id).sort()]);
-    for (const r of holdings.repair) for (const f of FIELDS) expect([seed, f, s.repairs.get(r.id)![f]]).toEqual([seed, f, r[f]]);
+    for (const r of holdings.repair)
+      for (const f of FIELDS) expect([seed, f, pieceOf(s.repairs.get(r.id)!)[f]]).toEqual([seed, f, pieceOf(r)[f]]);
     expect([seed, s.events]).toEqual([
       seed,
       [...holdings.event].sort((x, y) => x.at - y.at || (x.device < y.device ? -1 : x.device > y.device ? 1 : x.sequence - y.sequence)),
@@ -171,7 +172,7 @@ test('hands on different fields never ask and never lose, whatever order their w
       ] as const);
       const field = of(fields);
       const value = field === 'crew' ? 1 + (i % 9) : field === 'materialC' ? i : `${field} ${i}`;
-      tab.changeRepair('rep-0', (r) => ({ ...r, [field]: value }), field);
+      tab.changeRepair('rep-0', (r) => withPiece(r, { ...pieceOf(r), [field]: value }), field);
       last.set(field, value);
       if (chance(0.3)) site.now += 1000;
       if (chance(0.4)) await site.rest();
@@ -181,7 +182,8 @@ test('hands on different fields never ask and never lose, whatever order their w
     for (const t of [a, b]) {
       const { repairs, conflicts } = t.state.getState();
       expect([seed, conflicts]).toEqual([seed, []]);
-      for (const [field, value] of last) expect([seed, field, repairs.get('rep-0')![field as 'name']]).toEqual([seed, field, value]);
+      for (const [field, value] of last)
+        expect([seed, field, pieceOf(repairs.get('rep-0')!)[field as 'name']]).toEqual([seed, field, value]);
     }
   }
 }, 600_000);
@@ -197,7 +199,7 @@ test('a fault at every write in turn loses nothing and leaves nothing half done'
     tab.addJob(JOB);
     for (let i = 0; i < 3; i++) tab.addRepair(repairOf(i));
     const saved: string[] = [];
-    void tab.startWork('rep-0', 20, 'foreman').then(() => saved.push('started'));
+    void tab.startWork('rep-0', { p1: 20 }, 'foreman').then(() => saved.push('started'));
     void tab.record('rep-0', { kind: 'note', text: 'dry' }, 'technician').then(() => saved.push('note'));
     tab.changeRepair('rep-1', (r) => ({ ...r, name: 'Changed' }), 'name');
     tab.removeRepair('rep-2');

@@ -1,4 +1,4 @@
-import type { Job, Repair } from '@/core/plan';
+import { type Job, pieceOf, type Repair, withPiece } from '@/core/plan';
 import { sampleData } from '@/sample/jobs';
 import { backup, restore } from './backup';
 import { exportJob, importJob } from './exchange';
@@ -54,9 +54,9 @@ describe('undo and redo', () => {
 
   test('a quick row of one kind of change is one step; another kind begins a new one', () => {
     for (let i = 2; i <= 5; i++) tab.changeRepair(repair.id, (r) => ({ ...r, crew: i }), 'crew');
-    tab.changeRepair(repair.id, (r) => ({ ...r, reserve: !r.reserve }), 'reserve');
+    tab.changeRepair(repair.id, (r) => withPiece(r, { ...pieceOf(r), reserve: !pieceOf(r).reserve }), 'reserve');
     tab.undo();
-    expect(now().repairs.get(repair.id)).toMatchObject({ crew: 5, reserve: repair.reserve });
+    expect(now().repairs.get(repair.id)).toMatchObject({ crew: 5, passes: { p1: { reserve: repair.passes.p1!.reserve } } });
     tab.undo();
     expect(now().repairs.get(repair.id)!.crew).toBe(repair.crew);
   });
@@ -93,7 +93,7 @@ describe('undo and redo', () => {
   });
 
   test('a job whose work has begun is not undone away', async () => {
-    await Promise.all([tab.startWork(repair.id, 20, 'foreman'), pause()]);
+    await Promise.all([tab.startWork(repair.id, { p1: 20 }, 'foreman'), pause()]);
     tab.undo();
     tab.undo();
     expect(now().notUndone!.why).toBe('recorded');
@@ -156,7 +156,7 @@ describe('the record', () => {
   });
 
   test('work begins from a plan that is kept as it stood', async () => {
-    await Promise.all([tab.startWork(repair.id, 21, 'foreman'), pause()]);
+    await Promise.all([tab.startWork(repair.id, { p1: 21 }, 'foreman'), pause()]);
     const begun = now().events.find((e) => e.body.kind === 'started')!;
     const snapshot = now().snapshots.get((begun.body as { snapshotId: string }).snapshotId)!;
     tab.changeRepair(repair.id, (r) => ({ ...r, name: 'Renamed' }), 'name');
@@ -227,7 +227,7 @@ describe('two tabs', () => {
 describe('files', () => {
   test('out and in again in an empty browser: the same job', async () => {
     await Promise.all([tab.record(repair.id, { kind: 'note', text: 'dry' }, 'technician'), pause()]);
-    tab.write([{ does: 'add', record: ramp!.sheets.find((s) => s.id === repair.sheetId)! }]);
+    tab.write([{ does: 'add', record: ramp!.sheets.find((s) => s.id === pieceOf(repair).sheetId)! }]);
     await pause();
     const text = exportJob(tab, job.id);
     const before = bundleOf(now(), job.id);
@@ -239,7 +239,7 @@ describe('files', () => {
   });
 
   const theirs = async (change: (text: string) => string) => {
-    await Promise.all([tab.write([{ does: 'add', record: ramp!.sheets.find((s) => s.id === repair.sheetId)! }]), pause()]);
+    await Promise.all([tab.write([{ does: 'add', record: ramp!.sheets.find((s) => s.id === pieceOf(repair).sheetId)! }]), pause()]);
     await Promise.all([tab.record(repair.id, { kind: 'note', text: 'dry' }, 'technician'), pause()]);
     return change(exportJob(tab, job.id));
   };

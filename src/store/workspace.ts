@@ -1,5 +1,5 @@
 import { createStore, type StoreApi } from 'zustand/vanilla';
-import type { Job, Pots, Repair } from '@/core/plan';
+import { FIRST_PASS, type Job, type Pots, type Repair } from '@/core/plan';
 import {
   type Attachment,
   type Bundle,
@@ -127,6 +127,8 @@ export interface NewEvent {
   /** When it happened; now, unless stated. */
   readonly at?: number;
   readonly amends?: string;
+  /** The pass it belongs to, where it is not the one every repair has had from the beginning. */
+  readonly passId?: string;
 }
 
 export type Workspace = ReturnType<typeof createWorkspace>;
@@ -505,7 +507,7 @@ export function createWorkspace({ clock, store: openStore, ids, journal, later =
 
   // ── The record ────────────────────────────────────────────────────────────────────────────────────────────────────
 
-  function eventOf(repair: Repair, { body, at, amends }: NewEvent, role: string): Event {
+  function eventOf(repair: Repair, { body, at, amends, passId }: NewEvent, role: string): Event {
     const now = clock.now();
     const ahead = clock.aheadMs();
     return {
@@ -518,6 +520,7 @@ export function createWorkspace({ clock, store: openStore, ids, journal, later =
       recordedAt: Math.round(now),
       jobId: repair.jobId,
       repairId: repair.id,
+      ...(passId === undefined || passId === FIRST_PASS ? {} : { passId }),
       amends: amends ?? null,
       role,
       ...(ahead ? { clockJumpMs: Math.round(ahead) } : {}),
@@ -550,14 +553,27 @@ export function createWorkspace({ clock, store: openStore, ids, journal, later =
   ): Promise<Event | undefined> => (await recordAll(repairId, [{ body, ...options }], role))[0];
 
   /** Begins the work of a repair: the plan as it stands and the event that cites it, written as one. */
-  async function startWork(repairId: string, usableMin: number | null, role: string, pots?: Pots): Promise<void> {
+  async function startWork(repairId: string, usable: Readonly<Record<string, number | null>>, role: string, pots?: Pots): Promise<void> {
     const repair = get().repairs.get(repairId);
     const bundle = repair && bundleOf(get(), repair.jobId);
     if (!bundle) return;
     const snapshot = snapshotOf(bundle, clock.now(), ids.make(), pots);
-    await recordAll(repairId, [{ body: { kind: 'started', snapshotId: snapshot.id, usableMin } }], role, [
-      { does: 'add', record: snapshot },
-    ]);
+    const { [FIRST_PASS]: first, ...further } = usable;
+    await recordAll(
+      repairId,
+      [
+        {
+          body: {
+            kind: 'started',
+            snapshotId: snapshot.id,
+            usableMin: first ?? null,
+            ...(Object.keys(further).length ? { usable: further } : {}),
+          },
+        },
+      ],
+      role,
+      [{ does: 'add', record: snapshot }],
+    );
   }
 
   /** Takes a kit from a lot: the event and the count, written as one. */

@@ -108,7 +108,7 @@ async function once(record: Event, shelves: Shelves): Promise<Outcome> {
   const known = (await shelves.eventsOf(record.repairId))
     .filter((raw) => mayDecide(raw, record.body.kind))
     .flatMap((raw) => (readStored('event', raw) as Event | null) ?? []);
-  const twin = twinOf(known, record.body);
+  const twin = twinOf(known, record);
   return twin ? { is: 'here', record: twin } : add(record, 'tab', shelves);
 }
 

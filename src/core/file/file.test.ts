@@ -2,6 +2,7 @@ import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
 import { PLAIN_READER, say } from '@/words';
 import { sampleData } from '../../sample/jobs';
+import { pieceOf, repairOf } from '../plan';
 import { CORE_VERSION, planReport, viewJob } from '../record';
 import type { Said } from '../say';
 import { Refusal } from '../units';
@@ -16,7 +17,7 @@ const fileOf = (i: number): JobFile => {
   const b = bundles[i]!;
   return {
     format: 'grenko-job',
-    version: 3,
+    version: 4,
     exportedAt: new Date(NOW).toISOString(),
     coreVersion: CORE_VERSION,
     job: b.job,
@@ -52,32 +53,49 @@ test('a job goes out and comes back, and plans the same', () => {
   }
 });
 
-test.each(['ramp-v1', 'winch-v1', 'winch-v2'])('an older file, kept since then, is brought forward and measures as it did: %s', (name) => {
-  const text = readFileSync(`src/core/file/kept/${name}.grenko.json`, 'utf8');
-  const old = JSON.parse(text);
-  const file = readJobFile(text);
-  expect([old.version, file.version]).toEqual([Number(name.at(-1)), JOB_FILE_VERSION]);
-  for (const s of file.sheets) expect(s).toMatchObject({ version: 2, dose: null });
-  for (const l of file.stock) expect(l).toMatchObject({ version: 2, breaches: [] });
-  for (const [i, r] of file.repairs.entries()) {
-    expect(r).toMatchObject({ version: 3, settingOut: null, dosePct: null, crew: 1, name: old.repairs[i].name });
-    expect(r.void).toMatchObject({ variants: [], keepClear: [], back: 'closed', count: old.repairs[i].void.count });
-  }
-  // The plan kept in a snapshot was made by the core of that time; the new one measures the same volumes from the same lengths.
-  for (const s of file.snapshots)
-    for (const was of s.report.repairs) {
-      const is = viewJob(file, NOW).repairs.find((r) => r.repair.id === was.repairId)!;
-      expect(is.plan.void!.nominalMl).toBeCloseTo(was.volumeMl!.nominal, 9);
+test.each(['ramp-v1', 'winch-v1', 'winch-v2', 'winch-v3'])(
+  'an older file, kept since then, is brought forward and measures as it did: %s',
+  (name) => {
+    const text = readFileSync(`src/core/file/kept/${name}.grenko.json`, 'utf8');
+    const old = JSON.parse(text);
+    const file = readJobFile(text);
+    expect([old.version, file.version]).toEqual([Number(name.at(-1)), JOB_FILE_VERSION]);
+    for (const s of file.sheets) expect(s).toMatchObject({ version: 2, dose: null });
+    for (const l of file.stock) expect(l).toMatchObject({ version: 2, breaches: [] });
+    for (const [i, r] of file.repairs.entries()) {
+      expect(r).toMatchObject({ version: 4, settingOut: null, crew: 1, name: old.repairs[i].name, chain: ['p1'] });
+      expect(r.passes.p1).toMatchObject({ dosePct: null, takes: { from: 'own' }, method: old.repairs[i].method });
+      expect(r.passes.p1!.void).toMatchObject({ variants: [], keepClear: [], back: 'closed', count: old.repairs[i].void.count });
     }
-  expect(readJobFile(writeJobFile(file))).toEqual(file);
+    // The plan kept in a snapshot was made by the core of that time; the new one measures the same volumes from the same lengths.
+    for (const s of file.snapshots)
+      for (const was of s.report.repairs) {
+        const is = viewJob(file, NOW).repairs.find((r) => r.repair.id === was.repairId)!;
+        expect(is.plan.void!.nominalMl).toBeCloseTo(was.volumeMl!.nominal, 9);
+      }
+    expect(readJobFile(writeJobFile(file))).toEqual(file);
+  },
+);
+
+test('a file of version 3 plans as the core of its time planned it, to the minute', () => {
+  const file = readJobFile(readFileSync('src/core/file/kept/winch-v3.grenko.json', 'utf8'));
+  const [was] = file.snapshots[0]!.report.repairs;
+  expect(file.repairs[0]!.passes.p1!.standIns).toEqual({ release: { by: 'touch', minutes: 480 } });
+  // Planned at the instant of the snapshot, with nothing done yet: the same amounts, the same steps.
+  const snapshot = file.snapshots[0]!;
+  const at = viewJob({ ...file, job: snapshot.job, repairs: snapshot.repairs, events: [] }, snapshot.madeAt).repairs[0]!.plan;
+  expect(at.mix!.toMixMl).toBeCloseTo(was!.toMixMl!, 9);
+  expect(at.steps.map((s) => [s.id, new Date(Math.round(s.startMs)).toISOString(), new Date(Math.round(s.endMs)).toISOString()])).toEqual(
+    was!.steps.map((s) => [s.id, s.from, s.to]),
+  );
 });
 
 test('every shape of the table travels in a job file and comes back', () => {
   const file = fileOf(0);
   const shapes = SHAPE_IDS.map((id) => (id === 'filled' ? { ...SHAPES.filled.blank(), beforeG: 900, afterG: 100 } : SHAPES[id].blank()));
-  const repairs = shapes.map((shape, i) => ({ ...file.repairs[0]!, id: `r${i}`, void: voidOf(shape as VoidShape) }));
+  const repairs = shapes.map((shape, i) => repairOf({ ...pieceOf(file.repairs[0]!), id: `r${i}`, void: voidOf(shape as VoidShape) }));
   const back = readJobFile(writeJobFile({ ...file, repairs, snapshots: [], events: [] }));
-  expect(back.repairs.map((r) => r.void!.shapes[0])).toEqual(shapes);
+  expect(back.repairs.map((r) => r.passes.p1!.void!.shapes[0])).toEqual(shapes);
 });
 
 test('a file cut off anywhere is refused with a place in it', () => {
@@ -102,7 +120,9 @@ test('foreign files, newer files and fields that do not fit are named', () => {
   expect(refusal('{"format":"something"}').sentence).toMatch(/not a job file/);
   expect(refusal(changed((f) => Object.assign(f, { version: 7 }))).sentence).toMatch(/version 7.*newer Grenko/);
   expect(refusal(changed((f) => Object.assign(f.repairs[0]!, { scaleStepG: 'heavy' }))).field).toBe('repairs.0.scaleStepG');
-  expect(refusal(changed((f) => Object.assign(f.repairs[0]!, { sheetId: 'gone' }))).field).toBe('repairs.0.sheetId');
+  expect(refusal(changed((f) => Object.assign((f.repairs[0] as { passes: { p1: object } }).passes.p1, { sheetId: 'gone' }))).field).toBe(
+    'repairs.0.passes.p1.sheetId',
+  );
   expect(refusal(changed((f) => Object.assign(f.events[0]!, { repairId: 'gone' }))).field).toBe('events.0.repairId');
   expect(refusal(changed((f) => Object.assign(f.job, { startFrom: null }))).field).toBe('job.startFrom');
 });

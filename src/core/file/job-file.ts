@@ -8,7 +8,7 @@ import { placeInJson, readJson } from './json-text';
 /** The job file: one job with everything that belongs to it, as JSON. */
 export const JobFile = z.object({
   format: z.literal('grenko-job'),
-  version: z.literal(3),
+  version: z.literal(4),
   exportedAt: z.string().max(60),
   coreVersion: z.string().max(40),
   job: Job,
@@ -22,7 +22,7 @@ export const JobFile = z.object({
 });
 export type JobFile = z.infer<typeof JobFile>;
 
-export const JOB_FILE_VERSION = 3;
+export const JOB_FILE_VERSION = 4;
 
 /** Steps from version n to n + 1, by n. Each is tested on a kept file of its version. */
 export const MIGRATIONS: Readonly<Record<number, (old: Record<string, unknown>) => Record<string, unknown>>> = {
@@ -30,6 +30,8 @@ export const MIGRATIONS: Readonly<Record<number, (old: Record<string, unknown>) 
   1: (old) => ({ ...withRepairs(old), version: 2 }),
   // Repairs of version 3, sheets and lots of version 2.
   2: (old) => ({ ...withRepairs(old), version: 3, sheets: each(old.sheets, sheetNow), stock: each(old.stock, stockNow) }),
+  // Repairs of version 4: chains of passes.
+  3: (old) => ({ ...withRepairs(old), version: 4 }),
 };
 
 const withRepairs = (old: Record<string, unknown>): Record<string, unknown> => ({
@@ -112,8 +114,14 @@ function checkReferences(file: JobFile): void {
   const repairIds = new Set(file.repairs.map((r) => r.id));
   file.repairs.forEach((r, i) => {
     if (r.jobId !== file.job.id) refuse(`repairs.${i}.jobId`, r.jobId, file.job.id, `Repair ${i + 1} belongs to another job.`);
-    if (r.sheetId !== null && !file.sheets.some((s) => s.id === r.sheetId))
-      refuse(`repairs.${i}.sheetId`, r.sheetId, 'a sheet in the file', `Repair ${i + 1} names a sheet that is not in the file.`);
+    for (const [id, { sheetId }] of Object.entries(r.passes))
+      if (sheetId !== null && !file.sheets.some((s) => s.id === sheetId))
+        refuse(
+          `repairs.${i}.passes.${id}.sheetId`,
+          sheetId,
+          'a sheet in the file',
+          `Repair ${i + 1} names a sheet that is not in the file.`,
+        );
   });
   file.events.forEach((e, i) => {
     if (e.jobId !== file.job.id) refuse(`events.${i}.jobId`, e.jobId, file.job.id, `Event ${i + 1} belongs to another job.`);

@@ -4,7 +4,7 @@ import { PLAIN_READER, say } from '@/words';
 import { sampleData } from '../../sample/jobs';
 import { pasteSheet, sampleSheets } from '../../sample/systems';
 import { METHODS } from '../method';
-import type { Job, Repair } from '../plan';
+import { type Job, type Piece, pieceOf, repairOf } from '../plan';
 import { type Event, viewJob } from '../record';
 import { measured } from '../void';
 import { RULES, standingStops } from '.';
@@ -15,12 +15,12 @@ const zone = 'Europe/Helsinki';
 const NOW = DateTime.fromISO('2026-05-05T06:00', { zone }).toMillis();
 const { bundles } = sampleData(NOW, zone);
 const mild: Job = { ...bundles[0]!.job, climate: { kind: 'constant', tempC: 20, humidityPct: 50 } };
-const [nosing, eyes] = bundles[0]!.repairs as [Repair, Repair];
-const plate = { ...bundles[1]!.repairs[0]!, jobId: mild.id } as Repair;
+const [nosing, eyes] = bundles[0]!.repairs.map((r) => pieceOf(r)) as [Piece, Piece];
+const plate = { ...pieceOf(bundles[1]!.repairs[0]!), jobId: mild.id } as Piece;
 
-const view = (repair: Repair, over: Partial<Job> = {}, events: Event[] = [], sheets = sampleSheets) =>
-  viewJob({ job: { ...mild, ...over }, repairs: [repair], sheets, stock: [], events }, NOW).repairs[0]!;
-const ids = (repair: Repair, over: Partial<Job> = {}) => view(repair, over).findings.map((f) => `${f.severity} ${f.id}`);
+const view = (repair: Piece, over: Partial<Job> = {}, events: Event[] = [], sheets = sampleSheets) =>
+  viewJob({ job: { ...mild, ...over }, repairs: [repairOf(repair)], sheets, stock: [], events }, NOW).repairs[0]!;
+const ids = (repair: Piece, over: Partial<Job> = {}) => view(repair, over).findings.map((f) => `${f.severity} ${f.id}`);
 
 test('a sound repair on a mild day has no stop', () => {
   for (const r of [nosing, eyes, plate]) expect(view(r).findings.filter((f) => f.severity === 'stop')).toEqual([]);
@@ -60,7 +60,7 @@ test('depth against the sheet’s lift: a note in layers, a stop in one pass', (
 });
 
 test('a bond line outside its band is a stop on both sides', () => {
-  const thick = (mm: number): Repair => ({
+  const thick = (mm: number): Piece => ({
     ...plate,
     void: { ...plate.void!, shapes: [{ ...(plate.void!.shapes[0] as never as object), thickness: measured(mm, 'calliper') } as never] },
   });
@@ -70,7 +70,7 @@ test('a bond line outside its band is a stop on both sides', () => {
 });
 
 test('a thin rod in a wide hole is starved by two thirds', () => {
-  const thin: Repair = {
+  const thin: Piece = {
     ...eyes,
     schools: { filling: 'two-thirds' },
     void: { ...eyes.void!, shapes: [{ ...eyes.void!.shapes[0]!, rodDiameter: measured(8, 'marked'), thread: { kind: 'plain' } } as never] },
@@ -80,13 +80,13 @@ test('a thin rod in a wide hole is starved by two thirds', () => {
 });
 
 test('a coarse scale is a stop, a fine one is not', () => {
-  const tiny: Repair = { ...plate, scaleStepG: 20 };
+  const tiny: Piece = { ...plate, scaleStepG: 20 };
   expect(ids(tiny)).toContain('stop scale');
   expect(ids(plate)).not.toContain('stop scale');
 });
 
 test('24 hours by habit is a stop where the cold needs longer', () => {
-  const fixed: Repair = { ...plate, schools: { ...plate.schools, waiting: 'fixed' } };
+  const fixed: Piece = { ...plate, schools: { ...plate.schools, waiting: 'fixed' } };
   expect(ids(fixed, { climate: { kind: 'constant', tempC: 15, humidityPct: 50 } })).toContain('stop fixed-wait');
 });
 
@@ -102,7 +102,7 @@ test('a deadline that cannot be met is said, with how far it is missed', () => {
 });
 
 test('an override lifts the stop, keeps reason and role, and changes nothing else', () => {
-  const torn: Repair = { ...plate, answers: { ...plate.answers, torn: 'yes' } };
+  const torn: Piece = { ...plate, answers: { ...plate.answers, torn: 'yes' } };
   const event: Event = {
     record: 'event',
     version: 1,
@@ -138,8 +138,8 @@ test('every finding says what, why and what to do', () => {
 
 describe('what is noticed about the void', () => {
   const landing = sampleData(NOW, zone).bundles[2]!;
-  const step = { ...(landing.repairs.find((r) => r.id === 'sample-step') as Repair), jobId: mild.id };
-  const pocket = { ...(landing.repairs.find((r) => r.id === 'sample-pocket') as Repair), jobId: mild.id };
+  const step = { ...pieceOf(landing.repairs.find((r) => r.id === 'sample-step')!), jobId: mild.id };
+  const pocket = { ...pieceOf(landing.repairs.find((r) => r.id === 'sample-pocket')!), jobId: mild.id };
   test('two readings that disagree, a reading that stands out, a scan that runs off', () => {
     expect(ids(step)).toContain('caution two-readings:shapes.0.back');
     const patch = nosing.void!.shapes[0]!;
@@ -149,7 +149,7 @@ describe('what is noticed about the void', () => {
       depth: { ...patch.depth, readings: patch.depth.readings.map((r, i) => (i === 4 ? { ...r, depthMm: 380 } : r)) },
     };
     expect(ids({ ...nosing, void: { ...nosing.void!, shapes: [slipped] } })).toContain('caution odd-reading:0.4');
-    expect(ids({ ...(landing.repairs.find((r) => r.id === 'sample-spall') as Repair), jobId: mild.id })).toContain(
+    expect(ids({ ...pieceOf(landing.repairs.find((r) => r.id === 'sample-spall')!), jobId: mild.id })).toContain(
       'caution shape-notice:0.rim',
     );
   });

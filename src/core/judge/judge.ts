@@ -4,12 +4,12 @@ import { type JudgeContext, RULES } from './rules';
 
 const RANK = { stop: 0, caution: 1, note: 2 } as const;
 
-/** All findings of a repair: stops first, then cautions and notes, in the order of the work. */
-export function judge(context: JudgeContext): readonly Finding[] {
-  return Object.values(RULES)
-    .flatMap((rule) => rule(context))
-    .sort((a, b) => RANK[a.severity] - RANK[b.severity] || STAGES.indexOf(a.stage) - STAGES.indexOf(b.stage));
-}
+/** Stops first, then cautions and notes, in the order of the work. */
+export const byRank = (findings: readonly Finding[]): readonly Finding[] =>
+  [...findings].sort((a, b) => RANK[a.severity] - RANK[b.severity] || STAGES.indexOf(a.stage) - STAGES.indexOf(b.stage));
+
+/** All findings of a pass. */
+export const judge = (context: JudgeContext): readonly Finding[] => byRank(Object.values(RULES).flatMap((rule) => rule(context)));
 
 /** Stops that nobody has overridden. While there is one, the work does not go past its stage. */
 export const standingStops = (findings: readonly Finding[], overrides: ReadonlyMap<string, unknown>): readonly Finding[] =>

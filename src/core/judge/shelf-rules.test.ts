@@ -2,7 +2,7 @@ import type { Said } from '@/core/say';
 import { PLAIN_READER, say } from '@/words';
 import { sampleData } from '../../sample/jobs';
 import { sampleSheets, sampleStock } from '../../sample/systems';
-import type { Job, Repair } from '../plan';
+import { type Job, type Piece, pieceOf, repairOf } from '../plan';
 import { type Event, type EventBody, viewJob } from '../record';
 import type { Stock } from '../system';
 
@@ -11,10 +11,10 @@ const sentence = (said: Said) => say(said, { ...PLAIN_READER, zone: 'Europe/Hels
 const NOW = Date.UTC(2026, 4, 5, 6);
 const { bundles } = sampleData(NOW, 'Europe/Helsinki');
 const mild: Job = { ...bundles[0]!.job, climate: { kind: 'constant', tempC: 20, humidityPct: 50 }, wantedAt: null };
-const nosing = bundles[0]!.repairs[0]!;
-const plate = { ...bundles[1]!.repairs[0]!, jobId: mild.id };
+const nosing = pieceOf(bundles[0]!.repairs[0]!);
+const plate = { ...pieceOf(bundles[1]!.repairs[0]!), jobId: mild.id };
 let n = 0;
-const event = (repair: Repair, body: EventBody, at = NOW + ++n * 60_000): Event => ({
+const event = (repair: Piece, body: EventBody, at = NOW + ++n * 60_000): Event => ({
   record: 'event',
   version: 1,
   id: `x${++n}`,
@@ -28,9 +28,9 @@ const event = (repair: Repair, body: EventBody, at = NOW + ++n * 60_000): Event 
   role: 'technician',
   body,
 });
-const found = (repair: Repair, o: { stock?: readonly Stock[]; events?: readonly Event[]; nowMs?: number } = {}) =>
-  viewJob({ job: mild, repairs: [repair], sheets: sampleSheets, stock: o.stock ?? [], events: o.events ?? [] }, o.nowMs ?? NOW).repairs[0]!
-    .findings;
+const found = (repair: Piece, o: { stock?: readonly Stock[]; events?: readonly Event[]; nowMs?: number } = {}) =>
+  viewJob({ job: mild, repairs: [repairOf(repair)], sheets: sampleSheets, stock: o.stock ?? [], events: o.events ?? [] }, o.nowMs ?? NOW)
+    .repairs[0]!.findings;
 const ids = (...a: Parameters<typeof found>) => found(...a).map((f) => `${f.severity} ${f.id}`);
 
 test('lots over their date or out of the frost are pointed out by name, sound ones are not', () => {
@@ -65,13 +65,13 @@ test('the sheet’s own smaller yield is noted, and plans', () => {
   // The sample's own yield lies within 5 % of its masses: no note.
   expect(ids(nosing)).not.toContain('note coverage');
   const stingy = sampleSheets.map((s) => (s.id === nosing.sheetId ? { ...s, kits: s.kits.map((k) => ({ ...k, yieldMl: 800 })) } : s));
-  const view = viewJob({ job: mild, repairs: [nosing], sheets: stingy, stock: [], events: [] }, NOW).repairs[0]!;
+  const view = viewJob({ job: mild, repairs: [repairOf(nosing)], sheets: stingy, stock: [], events: [] }, NOW).repairs[0]!;
   expect(view.findings.find((x) => x.id === 'coverage')!.severity).toBe('note');
   expect(view.plan.mix!.kits.volumeMl).toBe(800);
 });
 
 test('a measure that is not known, or too coarse, is a stop; a fine one is none', () => {
-  const by = (over: Partial<Repair['bench']>) => ids({ ...plate, bench: { ...plate.bench, ...over } });
+  const by = (over: Partial<Piece['bench']>) => ids({ ...plate, bench: { ...plate.bench, ...over } });
   expect(by({ way: 'strokes' })).toContain('stop instrument:unknown');
   expect(by({ way: 'cup', cupStepMl: 50 })).toContain('stop instrument:coarse');
   expect(by({ way: 'cup', cupStepMl: 1 }).filter((i) => i.includes('instrument'))).toEqual([]);
@@ -97,7 +97,7 @@ test('tints: too much of them, and one too small for the scale', () => {
 });
 
 test('every batch asks for its cup; soft when it should bear load is a stop, hard is none', () => {
-  const steps = viewJob({ job: mild, repairs: [plate], sheets: sampleSheets, stock: [], events: [] }, NOW).repairs[0]!.plan.steps;
+  const steps = viewJob({ job: mild, repairs: [repairOf(plate)], sheets: sampleSheets, stock: [], events: [] }, NOW).repairs[0]!.plan.steps;
   const done = [
     event(plate, { kind: 'started', snapshotId: 's', usableMin: 40 }),
     ...steps.filter((s) => s.stage !== 'release' && s.stage !== 'finish').map((s) => event(plate, { kind: 'step-done', step: s.id })),
@@ -117,7 +117,8 @@ test('pours stand in the record by batch; a pot thrown away takes its pours with
     event(plate, { kind: 'taken', stockId: 'stock-paste', lot: 'L1', kit: 'pair', count: 1 }),
     event(plate, { kind: 'taken', stockId: 'stock-paste', lot: 'L1', kit: 'pair', count: 1 }),
   ];
-  const { actuals } = viewJob({ job: mild, repairs: [plate], sheets: sampleSheets, stock: [], events }, NOW + 3_600_000).repairs[0]!;
+  const { actuals } = viewJob({ job: mild, repairs: [repairOf(plate)], sheets: sampleSheets, stock: [], events }, NOW + 3_600_000)
+    .repairs[0]!;
   expect(actuals.pours.map((p) => [p.batch, p.massG])).toEqual([[1, 90]]);
   expect([...actuals.taken]).toEqual([['stock-paste', 2]]);
   expect(events.filter((e) => e.body.kind === 'poured')).toHaveLength(2);

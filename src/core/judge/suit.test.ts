@@ -1,15 +1,15 @@
 import { sampleData } from '../../sample/jobs';
 import { sampleSheets, sampleStock } from '../../sample/systems';
-import { planJob, type Repair } from '../plan';
+import { type Piece, pieceOf, planJob, repairOf } from '../plan';
 import { suits } from '.';
 
 const NOW = Date.UTC(2026, 4, 5, 6);
 const { bundles } = sampleData(NOW, 'Europe/Helsinki');
 const [ramp, winch] = bundles as unknown as [(typeof bundles)[0], (typeof bundles)[0]];
 const stock = sampleStock(NOW);
-const held = (bundle: (typeof bundles)[0], over: Partial<Repair> = {}, job = bundle.job) => {
-  const repair = { ...bundle.repairs[0]!, ...over };
-  const plan = planJob({ job, repairs: [repair], sheets: sampleSheets, stock, actuals: new Map(), nowMs: NOW });
+const held = (bundle: (typeof bundles)[0], over: Partial<Piece> = {}, job = bundle.job) => {
+  const repair = { ...pieceOf(bundle.repairs[0]!), ...over };
+  const plan = planJob({ job, repairs: [repairOf(repair)], sheets: sampleSheets, stock, actuals: new Map(), nowMs: NOW });
   return suits({ job, repair, plan, sheets: sampleSheets, stock });
 };
 const criterion = (all: ReturnType<typeof held>, sheet: string, id: string) =>

@@ -1,6 +1,6 @@
 import { extremes, siteTime } from '../climate';
 import { ENGINES, methodOf } from '../method';
-import { type Job, type JobPlan, jobKits, NOTHING_YET, planRepair, type Repair, type RepairPlan } from '../plan';
+import { type Job, type JobPlan, jobKits, NOTHING_YET, type Piece, planPass, type RepairPlan } from '../plan';
 import { milestoneOf, type SheetRevision, type Stock, WETNESS } from '../system';
 import { attempt, figure, formatDuration } from '../units';
 
@@ -24,7 +24,7 @@ export interface Suit {
 
 export interface SuitAsk {
   readonly job: Job;
-  readonly repair: Repair;
+  readonly repair: Piece;
   readonly plan: JobPlan;
   readonly sheets: readonly SheetRevision[];
   readonly stock: readonly Stock[];
@@ -68,7 +68,7 @@ function suitOf(
   for (const kitId of kitIds) {
     const as = { ...repair, sheetId: sheet.id, kitId, dosePct: chosen ? repair.dosePct : null, blend: chosen ? repair.blend : null };
     if (!mine.thermal) break;
-    const t = planRepair({
+    const t = planPass({
       job,
       repair: as,
       sheet,
@@ -82,7 +82,7 @@ function suitOf(
     if (!tried || (t.mix && !tried.mix)) tried = t;
     if (t.mix) break;
   }
-  const cost = tried?.mix ? jobKits(job, [tried], [repair], stock)[0] : undefined;
+  const cost = tried?.mix ? jobKits(job, [tried], stock)[0] : undefined;
   const price = cost ? priceOf(sheet, cost.kits.set.total) : null;
   const criteria = [
     methodCriterion(repair, sheet),
@@ -103,13 +103,13 @@ function suitOf(
 const priceOf = (sheet: SheetRevision, total: readonly number[]): number | null =>
   total.some((n, i) => n > 0 && sheet.kits[i]!.price === null) ? null : total.reduce((s, n, i) => s + n * (sheet.kits[i]!.price ?? 0), 0);
 
-function methodCriterion(repair: Repair, sheet: SheetRevision): Criterion {
+function methodCriterion(repair: Piece, sheet: SheetRevision): Criterion {
   const method = methodOf(repair.method.id);
   const met = method?.kinds.includes(sheet.kind) ?? false;
   return c('method', 'Method', met, met ? 'a kind this method uses' : `“${method?.label ?? repair.method.id}” is not done with this kind`);
 }
 
-function baseCriterion({ base, moisturePct }: Repair, { limits }: SheetRevision): Criterion {
+function baseCriterion({ base, moisturePct }: Piece, { limits }: SheetRevision): Criterion {
   if (limits.bases.length && !limits.bases.includes(base.material))
     return c('base', 'Base', false, `for ${limits.bases.join(', ')}, not ${base.material}`);
   if (limits.moistureMaxPct !== null) {
@@ -171,7 +171,7 @@ function potCriterion(tried: RepairPlan | null, sheet: SheetRevision): Criterion
   );
 }
 
-function sagCriterion({ orientation }: Repair, mine: RepairPlan, { limits: l }: SheetRevision): Criterion {
+function sagCriterion({ orientation }: Piece, mine: RepairPlan, { limits: l }: SheetRevision): Criterion {
   if (orientation === 'floor') return c('sag', 'Sag', true, 'lies on the floor');
   const limit = orientation === 'wall' ? l.sagWallMm : l.sagOverheadMm;
   if (limit === null) return c('sag', 'Sag', null, `the sheet says nothing of ${orientation === 'wall' ? 'walls' : 'work overhead'}`);
@@ -185,7 +185,7 @@ function sagCriterion({ orientation }: Repair, mine: RepairPlan, { limits: l }: 
   );
 }
 
-function wetnessCriterion({ surface }: Repair, { limits }: SheetRevision): Criterion {
+function wetnessCriterion({ surface }: Piece, { limits }: SheetRevision): Criterion {
   const [is, may] = [WETNESS.indexOf(surface), WETNESS.indexOf(limits.wetness)];
   return c(
     'wetness',

@@ -59,6 +59,8 @@ export interface MethodContext {
   readonly liftMm: number | null;
   /** Pairs of hands that place side by side. */
   readonly crew: number;
+  /** It goes on the face of a pass below, and not on the bare base. */
+  readonly onFace: boolean;
   readonly effects: Effects;
   /** Every setting and every factor of the method, in the core unit of its kind. */
   readonly settings: Readonly<Record<string, number>>;

@@ -1,3 +1,4 @@
+export { ABRADE, DRY_AGAIN, RELEASE, STAND } from './any';
 export { UPTAKE_ML_PER_M2 } from './common';
 export * from './context';
 export { DRIVER_LABELS, type Driver } from './drivers';
@@ -6,6 +7,6 @@ export { ENGINES, type Engine, type EngineId } from './engines';
 export { type LiftPrimer, liftsOf, primerOf } from './lifts';
 export * from './method';
 export * from './methods';
-export { type Factor, factorsOf, stepsOf } from './steps';
+export { type Factor, factorsOf, stepFrom, stepsOf } from './steps';
 export { type Role, STAGE_OF, type StepDraft, type StepKey, stepId, tasks } from './task';
 export * from './trouble';

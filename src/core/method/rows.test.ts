@@ -1,7 +1,7 @@
 import { PLAIN_READER, say } from '@/words';
 import { sampleData } from '../../sample/jobs';
 import { sampleSheets } from '../../sample/systems';
-import { planJob, type Repair, type RepairPlan, settingOf } from '../plan';
+import { type Piece, pieceOf, planJob, type RepairPlan, repairOf, settingOf } from '../plan';
 import { gapsOf } from '../say';
 import { choiceWith, effectsOf, factorsOf, METHODS, type Method, methodOf, NO_EFFECTS, type School, stepId, tasks } from '.';
 import { checked } from './steps';
@@ -10,10 +10,10 @@ const NOW = Date.parse('2026-05-05T03:00:00Z');
 const MIN = 60_000;
 const { bundles } = sampleData(NOW, 'Europe/Helsinki');
 const { job } = bundles[0]!;
-const [nosing, eyes] = bundles[0]!.repairs as [Repair, Repair];
-const plate: Repair = { ...bundles[1]!.repairs[0]!, jobId: job.id };
-const planned = (repair: Repair): RepairPlan =>
-  planJob({ job, repairs: [repair], sheets: sampleSheets, stock: [], actuals: new Map(), nowMs: NOW }).repairs[0]!;
+const [nosing, eyes] = bundles[0]!.repairs.map((r) => pieceOf(r)) as [Piece, Piece];
+const plate: Piece = { ...pieceOf(bundles[1]!.repairs[0]!), jobId: job.id };
+const planned = (repair: Piece): RepairPlan =>
+  planJob({ job, repairs: [repairOf(repair)], sheets: sampleSheets, stock: [], actuals: new Map(), nowMs: NOW }).repairs[0]!;
 const patch = methodOf('mortar-patch')!;
 const school = (id: string): School => patch.schools.find((s) => s.id === id)!;
 

@@ -1,6 +1,7 @@
 import type { Batch } from '../mix';
 import { gapsOf, type Message, type Sayer, textOf, type Value, type Values } from '../say';
 import { figure } from '../units';
+import { ANY_TASKS } from './any';
 import { type StepContext, settingIn, type TaskContext } from './context';
 import { DRIVERS, type Driver } from './drivers';
 import { ENGINES } from './engines';
@@ -33,7 +34,7 @@ const factorId = ({ task, called }: TaskRow, per: Driver | null): string => {
 
 /** Every factor of a method. */
 export const factorsOf = (method: Method): readonly Factor[] =>
-  method.tasks.flatMap((row) => [
+  [...method.tasks, ...ANY_TASKS].flatMap((row) => [
     ...(row.work.fixed === undefined ? [] : [factor(row, null, row.work.fixed)]),
     ...Object.entries(row.work.per ?? {}).map(([per, value]) => factor(row, per as Driver, value)),
   ]);
@@ -104,52 +105,55 @@ const filled = (method: Method, message: Message, c: TaskContext): Message => {
   };
 };
 
+/** One row as a step. @param key how the record names it, where that is not by its row alone */
+export function stepFrom(method: Method, row: TaskRow, here: TaskContext, key?: StepKey): StepDraft {
+  const { min, factors } = workOf(row, here, (id) => method.settings.find((s) => s.id === id)!.kind);
+  const { batch } = here;
+  const of = batch?.index ?? (row.ofLast ? Math.max(0, here.batches.length - 1) : undefined);
+  const { waits, within } = row;
+  const called = row.called && (!row.called.firstOnly || batch?.index === 0) ? row.called.as : null;
+  const named = key ?? { task: called ?? row.task, batch: row.each === 'batch' && !called ? batch!.index : null, attempt: 1 };
+  return {
+    key: named,
+    id: stepId(named),
+    stage: STAGE_OF[row.role],
+    role: row.role,
+    title: worded(method, row.say.title, here),
+    detail: worded(method, row.say.detail, here),
+    confirm: worded(method, row.say.confirm, here),
+    handsOnMin: min,
+    factors,
+    block: row.block === 'work' ? ENGINES[method.engine].blockOf(here) : row.block,
+    ...(row.hold ? { hold: true } : {}),
+    ...(row.onFace ? { onFace: true } : {}),
+    ...(of === undefined ? {} : { batch: of }),
+    ...(row.marks ? { marks: row.marks } : {}),
+    ...(waits && (!waits.when || waits.when(here)) ? { waitFor: { kind: waits.for, batches: onBatches(waits.on, here) } } : {}),
+    ...(within && (!within.when || within.when(here))
+      ? { within: { kind: within.of, batches: onBatches(within.on, here), by: within.by } }
+      : {}),
+  };
+}
+
 /** The steps of a pass, its rows in order, those of a batch together batch by batch. */
 export function stepsOf(method: Method, c: StepContext): readonly StepDraft[] {
-  const kinds = new Map(method.settings.map((s) => [s.id, s.kind]));
-  const engine = ENGINES[method.engine];
-  const stepOf = (row: TaskRow, batch: Batch | null): StepDraft[] => {
+  const stepsHere = (row: TaskRow, batch: Batch | null): StepDraft[] => {
     const here: TaskContext = { ...c, batch };
     if (row.optional && !c.effects.shows.includes(row.task)) return [];
-    if (row.when && !row.when(here)) return [];
-    const { min, factors } = workOf(row, here, (id) => kinds.get(id)!);
-    const of = batch?.index ?? (row.ofLast ? Math.max(0, c.batches.length - 1) : undefined);
-    const { waits, within } = row;
-    const called = row.called && (!row.called.firstOnly || batch?.index === 0) ? row.called.as : null;
-    const key: StepKey = { task: called ?? row.task, batch: row.each === 'batch' && !called ? batch!.index : null, attempt: 1 };
-    return [
-      {
-        key,
-        id: stepId(key),
-        stage: STAGE_OF[row.role],
-        role: row.role,
-        title: worded(method, row.say.title, here),
-        detail: worded(method, row.say.detail, here),
-        confirm: worded(method, row.say.confirm, here),
-        handsOnMin: min,
-        factors,
-        block: row.block === 'work' ? engine.blockOf(here) : row.block,
-        ...(row.hold ? { hold: true } : {}),
-        ...(of === undefined ? {} : { batch: of }),
-        ...(row.marks ? { marks: row.marks } : {}),
-        ...(waits && (!waits.when || waits.when(here)) ? { waitFor: { kind: waits.for, batches: onBatches(waits.on, here) } } : {}),
-        ...(within && (!within.when || within.when(here))
-          ? { within: { kind: within.of, batches: onBatches(within.on, here), by: within.by } }
-          : {}),
-      },
-    ];
+    if (row.onBase && c.onFace) return [];
+    return !row.when || row.when(here) ? [stepFrom(method, row, here)] : [];
   };
   const out: StepDraft[] = [];
   for (let i = 0; i < method.tasks.length; ) {
     const row = method.tasks[i]!;
     if (row.each === 'pass') {
-      out.push(...stepOf(row, null));
+      out.push(...stepsHere(row, null));
       i++;
       continue;
     }
     let end = i;
     while (method.tasks[end]?.each === 'batch') end++;
-    for (const batch of c.batches) for (const mine of method.tasks.slice(i, end)) out.push(...stepOf(mine, batch));
+    for (const batch of c.batches) for (const mine of method.tasks.slice(i, end)) out.push(...stepsHere(mine, batch));
     i = end;
   }
   return out;

@@ -61,6 +61,10 @@ export interface TaskRow {
   };
   /** What records of earlier versions name it, for the first batch alone or always. */
   readonly called?: { readonly as: string; readonly firstOnly?: true };
+  /** It belongs to the bare base: left out where the pass goes on the face of another. */
+  readonly onBase?: true;
+  /** It works over the face that a pass on top would cover: done before that, where its gate waits for the set face. */
+  readonly onFace?: true;
 }
 
 /** A task as it is written down: its words are texts in ICU message syntax. */
@@ -114,12 +118,16 @@ export interface StepDraft {
   /** The factors and settings its time is made of, by their names in the settings of the repair. */
   readonly factors: readonly string[];
   readonly hold?: boolean;
+  /** It works over the face that a pass on top would cover. */
+  readonly onFace?: boolean;
   readonly batch?: number;
   /** Steps of one block follow each other without a break. */
   readonly block: string;
   readonly marks?: TaskRow['marks'];
   /** The step may not begin before this milestone of all these batches (or of the last one): a window opens by its last place. */
   readonly waitFor?: { readonly kind: MilestoneId; readonly batches?: readonly number[] };
+  /** The same, of the pass below: when it may begin at the soonest, and until when it may go on it as it is. */
+  readonly gate?: { readonly from: MilestoneId | null; readonly until: MilestoneId | null };
   /** Minutes to wait whatever the sheet says. */
   readonly waitMin?: number;
   /**

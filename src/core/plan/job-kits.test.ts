@@ -3,16 +3,16 @@ import { mortarSheet, pasteSheet, sampleSheets, sampleStock } from '../../sample
 import type { SheetRevision, Stock } from '../system';
 import { Refusal } from '../units';
 import { kindOf, withValue } from '../void';
-import { type Job, jobKits, NOTHING_YET, passedOver, planJob, type Repair } from '.';
+import { type Job, jobKits, NOTHING_YET, type Piece, passedOver, pieceOf, planJob, repairOf } from '.';
 
 const NOW = Date.UTC(2026, 4, 5, 6);
 const { bundles } = sampleData(NOW, 'Europe/Helsinki');
 const job: Job = { ...bundles[0]!.job, climate: { kind: 'constant', tempC: 18, humidityPct: 55 }, wantedAt: null };
-const nosing = bundles[0]!.repairs[0]!;
-const plate = bundles[1]!.repairs[0]!;
-const plan = (repairs: Repair[], stock: readonly Stock[] = [], sheets: readonly SheetRevision[] = sampleSheets) =>
-  planJob({ job, repairs: repairs.map((r) => ({ ...r, jobId: job.id })), sheets, stock, actuals: new Map(), nowMs: NOW });
-const like = (r: Repair, id: string, order: number, over: Partial<Repair> = {}): Repair => ({ ...r, id, order, ...over });
+const nosing = pieceOf(bundles[0]!.repairs[0]!);
+const plate = pieceOf(bundles[1]!.repairs[0]!);
+const plan = (repairs: Piece[], stock: readonly Stock[] = [], sheets: readonly SheetRevision[] = sampleSheets) =>
+  planJob({ job, repairs: repairs.map((r) => repairOf({ ...r, jobId: job.id })), sheets, stock, actuals: new Map(), nowMs: NOW });
+const like = (r: Piece, id: string, order: number, over: Partial<Piece> = {}): Piece => ({ ...r, id, order, ...over });
 
 test('three plates from one tin pair: split by weighing they share it, each for itself they would need three', () => {
   // A third of the footprint each: about 90 mL, a pair makes 430.
@@ -103,7 +103,7 @@ test('what is left in opened kits is offered by name to a repair without a syste
 });
 
 describe('what sets the batch', () => {
-  const one = (over: Partial<Repair>) => plan([like(plate, 'p', 1, over)]).repairs[0]!;
+  const one = (over: Partial<Piece>) => plan([like(plate, 'p', 1, over)]).repairs[0]!;
   test('vessel, mass in one pot and crew', () => {
     expect(one({}).batches).toHaveLength(1);
     // 263 mL in a vessel of 250 filled to two thirds: two batches, each with its own loss.
@@ -152,6 +152,6 @@ test('jobs of nothing and of unplanned repairs have no kits; a kit of nothing is
   expect(plan([like(nosing, 'n', 1, { sheetId: null })]).kits()).toEqual([]);
   const p = plan([nosing]).repairs[0]!;
   const broken = { ...p, sheet: { ...p.sheet!, kits: [{ ...p.sheet!.kits[0]!, yieldMl: 0 }] } } as typeof p;
-  expect(() => jobKits(job, [broken], [nosing], [])).toThrow(Refusal);
+  expect(() => jobKits(job, [broken], [])).toThrow(Refusal);
   expect(NOTHING_YET.pours).toEqual([]);
 });

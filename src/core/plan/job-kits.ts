@@ -2,11 +2,14 @@ import { DateTime, IANAZone } from 'luxon';
 import { type KitOffer, type SharedKits, sharedKits, type TimedNeed } from '../mix';
 import { isMetered, plannedKitMl, type SheetRevision, type Stock } from '../system';
 import { figure } from '../units';
-import type { Job, Repair } from './job';
+import type { Job } from './job';
+import { passKey } from './repair';
 import type { RepairPlan } from './repair-plan';
 
 /** A batch that needs material from kits. */
 export interface BatchNeed extends TimedNeed {
+  /** The pass it belongs to, by {@link passKey}. */
+  readonly pass: string;
   readonly repairId: string;
   readonly batch: number;
 }
@@ -47,7 +50,9 @@ export interface SystemKits {
 
 const MIN_MS = 60_000;
 
-/** Needs of one repair: its batches at the 95 % value, without the rounding to whole kits. */
+const keyOf = ({ piece }: RepairPlan): string => passKey(piece);
+
+/** Needs of one pass: its batches at the 95 % value, without the rounding to whole kits. */
 function needsOf(plan: RepairPlan): BatchNeed[] {
   const { mix } = plan;
   if (!mix) return [];
@@ -57,7 +62,8 @@ function needsOf(plan: RepairPlan): BatchNeed[] {
     const placed = plan.steps.findLast((s) => s.batch === b.index && s.marks?.end?.includes('placed'));
     const fromMs = begin?.startMs ?? 0;
     return {
-      id: `${plan.repairId}:${b.index}`,
+      id: `${keyOf(plan)}:${b.index}`,
+      pass: keyOf(plan),
       repairId: plan.repairId,
       batch: b.index,
       ml: (mix.onHandMl * b.ml) / mixed,
@@ -114,12 +120,7 @@ const ids = (needs: readonly BatchNeed[]) => [...new Set(needs.map((n) => n.repa
  * Kits of a job, system by system: the cheapest set over all repairs that can share, taken from the shelf first; kits that are mixed
  * whole are shared only by batches that lie inside one pot life; what is left is offered to named repairs.
  */
-export function jobKits(
-  job: Job,
-  plans: readonly RepairPlan[],
-  repairs: readonly Repair[],
-  stock: readonly Stock[],
-): readonly SystemKits[] {
+export function jobKits(job: Job, plans: readonly RepairPlan[], stock: readonly Stock[]): readonly SystemKits[] {
   const zone = IANAZone.create(job.zone);
   const groups = new Map<string, RepairPlan[]>();
   for (const p of plans) if (p.sheet && p.mix) groups.set(p.sheet.id, [...(groups.get(p.sheet.id) ?? []), p]);
@@ -136,9 +137,9 @@ export function jobKits(
       price: k.price,
       inStock: lots.filter((l) => l.kitId === k.id && !passedOver(l, sheet, day)).reduce((s, l) => s + l.quantity, 0),
     }));
-    const kept = new Set(mine.filter(keeps).map((p) => p.repairId));
-    const pooled = needs.filter((n) => kept.has(n.repairId));
-    const whole = needs.filter((n) => !kept.has(n.repairId));
+    const kept = new Set(mine.filter(keeps).map(keyOf));
+    const pooled = needs.filter((n) => kept.has(n.pass));
+    const whole = needs.filter((n) => !kept.has(n.pass));
     const usable = Math.min(...mine.map((p) => p.usableMin ?? Number.POSITIVE_INFINITY));
     const potMs = (usable + sheet.mixMin) * MIN_MS;
     const capMl = Math.max(...mine.map((p) => p.mix!.capMl));
@@ -151,9 +152,9 @@ export function jobKits(
     const aloneOf = mine.map(
       (p) =>
         sharedKits(
-          kept.has(p.repairId)
-            ? [{ id: 'one', ml: needs.filter((n) => n.repairId === p.repairId).reduce((s, n) => s + n.ml, 0), fromMs: 0, untilMs: 0 }]
-            : whole.filter((n) => n.repairId === p.repairId),
+          kept.has(keyOf(p))
+            ? [{ id: 'one', ml: needs.filter((n) => n.pass === keyOf(p)).reduce((s, n) => s + n.ml, 0), fromMs: 0, untilMs: 0 }]
+            : whole.filter((n) => n.pass === keyOf(p)),
           offers.map((o) => ({ ...o, inStock: 0 })),
           potMs,
           capMl,
@@ -163,11 +164,11 @@ export function jobKits(
 
     // Were all of them prepared first, they could be placed one behind the other.
     let together: SystemKits['together'] = null;
-    const several = ids(whole).length > 1 ? mine.filter((p) => !kept.has(p.repairId)) : [];
+    const several = ids(whole).length > 1 ? mine.filter((p) => !kept.has(keyOf(p))) : [];
     if (several.length) {
       let at = 0;
       const row = whole.map((n): BatchNeed => {
-        const plan = mine.find((p) => p.repairId === n.repairId)!;
+        const plan = mine.find((p) => keyOf(p) === n.pass)!;
         const placing = plan.steps.find((s) => s.batch === n.batch && s.marks?.end?.includes('placed'));
         const from = at;
         at += (placing ? placing.endMs - placing.startMs : 0) + (from === 0 ? sheet.mixMin * MIN_MS : 0);
@@ -187,7 +188,7 @@ export function jobKits(
       alone,
       together,
       takes: takesFrom(lots, sheet, day, offers, kits.set.total),
-      leftOvers: leftOvers(kits, needs, offers, potMs, plans, repairs),
+      leftOvers: leftOvers(kits, needs, offers, potMs, plans),
     };
   });
 }
@@ -198,7 +199,6 @@ function leftOvers(
   offers: readonly KitOffer[],
   potMs: number,
   plans: readonly RepairPlan[],
-  repairs: readonly Repair[],
 ): LeftOver[] {
   return kits.groups.flatMap((group, g): LeftOver[] => {
     const mixed = !group.includes('pool');
@@ -215,7 +215,7 @@ function leftOvers(
       // One that has its own system does not need it, one that could use this kind might.
       if (p.sheet ? p.sheet.id !== plans.find((q) => q.repairId === from[0])!.sheet!.id : !p.method?.kinds.includes(sheetKind)) return [];
       const needMl = p.mix?.onHandMl ?? p.void.p95Ml;
-      return needMl <= ml && repairs.some((r) => r.id === p.repairId) ? [{ repairId: p.repairId, needMl }] : [];
+      return needMl <= ml ? [{ repairId: p.repairId, needMl }] : [];
     });
     return [{ ml, mixed, from, untilMs: mixed ? mine[0]!.fromMs + potMs : null, offers: offersTo }];
   });

@@ -4,23 +4,41 @@ import { sampleData } from '../../sample/jobs';
 import { mortarSheet, pasteSheet, sampleSheets } from '../../sample/systems';
 import { judge } from '../judge';
 import type { SheetRevision } from '../system';
-import { FIRST_LOAD, type Job, type Load, loadCheck, NOTHING_YET, planJob, type Repair, type RepairPlan, strengthOver } from '.';
+import {
+  FIRST_LOAD,
+  type Job,
+  type Load,
+  loadCheck,
+  NOTHING_YET,
+  type Piece,
+  pieceOf,
+  planJob,
+  type RepairPlan,
+  repairOf,
+  strengthOver,
+} from '.';
 
 const sentence = (said: Said) => say(said, { ...PLAIN_READER, zone: 'Europe/Helsinki' });
 
 const NOW = Date.parse('2026-05-05T03:00:00Z');
 const { bundles } = sampleData(NOW, 'Europe/Helsinki');
 const constant = (tempC: number): Job => ({ ...bundles[1]!.job, climate: { kind: 'constant', tempC, humidityPct: 50 } });
-const plate = { ...bundles[1]!.repairs[0]!, sheetId: pasteSheet.id } as Repair;
-const [nosing, eyes] = bundles[0]!.repairs as [Repair, Repair];
+const plate = { ...pieceOf(bundles[1]!.repairs[0]!), sheetId: pasteSheet.id } as Piece;
+const [nosing, eyes] = bundles[0]!.repairs.map((r) => pieceOf(r)) as [Piece, Piece];
 const MIN = 60_000;
 
-const planned = (repair: Repair, sheet: SheetRevision | null, tempC = 20): RepairPlan =>
-  planJob({ job: constant(tempC), repairs: [repair], sheets: sheet ? [sheet] : sampleSheets, stock: [], actuals: new Map(), nowMs: NOW })
-    .repairs[0]!;
-const found = (repair: Repair, sheets: readonly SheetRevision[] = sampleSheets, tempC = 20) => {
+const planned = (repair: Piece, sheet: SheetRevision | null, tempC = 20): RepairPlan =>
+  planJob({
+    job: constant(tempC),
+    repairs: [repairOf(repair)],
+    sheets: sheet ? [sheet] : sampleSheets,
+    stock: [],
+    actuals: new Map(),
+    nowMs: NOW,
+  }).repairs[0]!;
+const found = (repair: Piece, sheets: readonly SheetRevision[] = sampleSheets, tempC = 20) => {
   const job = constant(tempC);
-  const plan = planJob({ job, repairs: [repair], sheets, stock: [], actuals: new Map(), nowMs: NOW }).repairs[0]!;
+  const plan = planJob({ job, repairs: [repairOf(repair)], sheets, stock: [], actuals: new Map(), nowMs: NOW }).repairs[0]!;
   return judge({ job, repair, plan, actuals: NOTHING_YET, sheets, stock: [], nowMs: NOW });
 };
 
@@ -133,7 +151,7 @@ test.each([
 
 test('radical systems: foam dissolves, old amine resin keeps them soft, air keeps the face tacky', () => {
   const filler = sampleSheets.find((s) => s.family === 'peroxide')!;
-  const ids = (meets: Repair['meets']) => found({ ...nosing, sheetId: filler.id, kitId: null, meets }).map((f) => `${f.severity} ${f.id}`);
+  const ids = (meets: Piece['meets']) => found({ ...nosing, sheetId: filler.id, kitId: null, meets }).map((f) => `${f.severity} ${f.id}`);
   expect(ids({ grade: 'foam', under: null, over: null })).toEqual(
     expect.arrayContaining(['stop meets:dissolves', 'caution meets:air-inhibited']),
   );

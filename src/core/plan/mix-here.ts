@@ -1,13 +1,13 @@
 import { humidityPct, valueAt } from '../climate';
-import { ASSUMED_MASS_G, beyondTable, nearestIn, potShareIn, worstIn } from '../cure';
+import { ASSUMED_MASS_G, beyondTable, nearestIn, paceOf, potShareIn, worstIn } from '../cure';
 import { allowancesOf, ENGINES, type Method, type MethodContext } from '../method';
 import { amounts, liquidDensity, type MixAsk, type MixResult, massOf, withBlend } from '../mix';
-import { isMetered, type Kit, milestoneOf, proportionOf, type SheetRevision, sheetIn } from '../system';
-import { attempt, figure, line, refuse, type WorkLine } from '../units';
+import { isMetered, type Kit, type Milestone, milestoneOf, proportionOf, type SheetRevision, sheetIn } from '../system';
+import { attempt, figure, line, type Problem, type WorkLine } from '../units';
 import type { Actuals } from './actuals';
-import type { Repair } from './job';
 import type { SheetHeat } from './pots';
 import type { Ask } from './reach-try';
+import type { Piece } from './repair';
 import type { PotEstimate, RepairAsk } from './repair-plan';
 import type { Thermal } from './thermal';
 
@@ -37,33 +37,34 @@ export function dampestPct({ air, dew }: Thermal, fromMs: number, toMs: number):
 export function mixAt(
   context: MethodContext,
   method: Method,
-  repair: Repair,
+  repair: Piece,
   kit: Kit,
   thermal: Thermal,
   reachOf: Ask,
   atMs: number,
   actuals: Actuals,
   pots: SheetHeat | null,
-): { mix: MixResult; usableMin: number; potC: number; pot: PotEstimate | null } {
+): { mix: MixResult; usableMin: number; potC: number; pot: PotEstimate | null; untold: Problem | null } {
   const { sheet, measured } = context;
   const useBy = milestoneOf(sheet, 'use-by');
   const history = useBy?.runsOn === 'pot' ? thermal.pot : thermal.hot;
   const potC = attempt(() => valueAt(history, atMs));
   let usable = 30;
+  let untold: Problem | null = null;
   let [lives, spent] = [usable, 0];
   if (useBy) {
     const reached = reachOf(useBy, 'short', atMs);
     if (reached.atMs === null)
-      refuse(
-        'materialC',
-        potC.ok ? potC.value : null,
-        'a temperature the sheet answers for',
-        reached.problem ?? 'The sheet gives no pot life for this temperature.',
-      );
+      untold = {
+        field: 'materialC',
+        value: potC.ok ? potC.value : null,
+        allowed: 'a temperature the sheet answers for',
+        sentence: reached.problem ?? 'The sheet gives no pot life for this temperature.',
+      };
     // Mixing and standing spend the pot life, from wherever it counts.
     const stand = standMin(sheet, reachOf, atMs);
     spent = useBy.startsAt === 'mix-begins' ? sheet.mixMin + stand : useBy.startsAt === 'mix-ends' ? stand : 0;
-    lives = (reached.atMs! - atMs) / MIN_MS;
+    lives = reached.atMs === null ? lifeNearBy(sheet, useBy, potC.ok ? potC.value : null) : (reached.atMs - atMs) / MIN_MS;
     usable = lives - spent;
   }
   if (actuals.usableMin !== null) usable = actuals.usableMin;
@@ -97,7 +98,7 @@ export function mixAt(
   });
   const first = amounts(ask(usable));
   const pot = potC.ok ? potEstimate(sheet, pots, potC.value, repair.blend !== null) : null;
-  const result = { mix: first, usableMin: usable, potC: potC.ok ? potC.value : Number.NaN, pot };
+  const result = { mix: first, usableMin: usable, potC: potC.ok ? potC.value : Number.NaN, pot, untold };
   if (!pot || actuals.usableMin !== null) return result;
   const grams = largestG(first);
   const hasTo = grams / first.proportion.densityGPerMl / ((first.rateNeeded ?? rate) * repair.crew);
@@ -105,6 +106,18 @@ export function mixAt(
   if (held.usableMin >= usable) return result;
   const again = amounts(ask(held.usableMin));
   return { ...result, mix: { ...again, working: [held.working, ...again.working] }, usableMin: held.usableMin };
+}
+
+/**
+ * Pot life at the nearest temperature the sheet answers for, min: amounts may be counted with it, nothing is timed by it.
+ * @throws Refusal for a sheet that answers at no temperature
+ */
+function lifeNearBy(sheet: SheetRevision, useBy: Milestone, tempC: number | null): number {
+  const pace = paceOf(useBy, 'short', sheet.family);
+  const near = Math.min(Math.max(tempC ?? pace.lowC, pace.lowC), pace.highC);
+  const minutes = pace.minutesAt(near);
+  // The upper end of the last band belongs to it no longer.
+  return Number.isFinite(minutes) ? minutes : pace.minutesAt(near - 1e-6);
 }
 
 /** The most that stands in one pot, g. */

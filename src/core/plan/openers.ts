@@ -2,9 +2,8 @@ import { DateTime, IANAZone } from 'luxon';
 import type { Surroundings } from '../climate';
 import { methodOf } from '../method';
 import type { SheetRevision } from '../system';
-import { NOTHING_YET } from './actuals';
-import type { Repair } from './job';
 import { type JobAsk, type JobPlan, planJob } from './plan-job';
+import { type Piece, pieceOf, withPiece } from './repair';
 import type { RepairPlan } from './repair-plan';
 import { type FailId, type Starts, startsAskOf, startWindows } from './start-windows';
 
@@ -49,8 +48,9 @@ type Tried = { readonly plan: RepairPlan; readonly starts: Starts } | null;
  * tried by planning the repair so and looking at every start. Up to some hundred milliseconds: a page has it done in a worker.
  */
 export function openersOf(ask: JobAsk, repairId: string): readonly Opener[] {
-  const repair = ask.repairs.find((r) => r.id === repairId);
-  if (!repair) return [];
+  const draft = ask.repairs.find((r) => r.id === repairId);
+  if (!draft) return [];
+  const repair = pieceOf(draft);
   const from = Math.floor(ask.nowMs / (10 * MIN_MS)) * 10 * MIN_MS;
   const planned = planJob(ask);
   const before = trial(ask, planned, repair, from);
@@ -93,9 +93,10 @@ const readyOf = (s: Starts): number => {
 };
 
 /** The repair planned by itself with something changed, and all its starts; the hours of the crew are those of the job. */
-function trial(ask: JobAsk, planned: JobPlan, repair: Repair, from: number): Tried {
-  const actuals = new Map([...ask.actuals, [repair.id, NOTHING_YET]]);
-  const plan = planJob({ ...ask, repairs: [repair], actuals }).repairs[0];
+function trial(ask: JobAsk, planned: JobPlan, repair: Piece, from: number): Tried {
+  const draft = withPiece(ask.repairs.find((r) => r.id === repair.id)!, repair);
+  // When it begins is asked of the first pass: what comes after it follows.
+  const plan = planJob({ ...ask, repairs: [draft], actuals: new Map() }).repairs[0]?.passes[0];
   const starts = plan ? startsAskOf(plan, ask.job, planned.windows, from) : null;
   return plan && starts ? { plan, starts: startWindows(starts) } : null;
 }
@@ -104,11 +105,11 @@ function trial(ask: JobAsk, planned: JobPlan, repair: Repair, from: number): Tri
 function tentFor(
   ask: JobAsk,
   planned: JobPlan,
-  repair: Repair,
+  repair: Piece,
   from: number,
   gains: (t: Tried) => t is NonNullable<Tried>,
 ): { t: NonNullable<Tried>; more: Partial<Opener> } | null {
-  const covered = (cover: NonNullable<Surroundings['cover']>): Repair => ({
+  const covered = (cover: NonNullable<Surroundings['cover']>): Piece => ({
     ...repair,
     base: { ...repair.base, surroundings: { ...repair.base.surroundings, cover } },
   });
@@ -152,7 +153,7 @@ function warmUntil({ plan, starts }: NonNullable<Tried>, startMs: number): numbe
 }
 
 /** The newest revision of every other system that the method and the base allow, those ready first in front. */
-function others(ask: JobAsk, planned: JobPlan, repair: Repair, from: number): readonly { sheet: SheetRevision; t: Tried }[] {
+function others(ask: JobAsk, planned: JobPlan, repair: Piece, from: number): readonly { sheet: SheetRevision; t: Tried }[] {
   const method = methodOf(repair.method.id);
   const mine = ask.sheets.find((s) => s.id === repair.sheetId)?.systemId;
   return ask.sheets

@@ -5,7 +5,7 @@ import { mortarSheet, pasteSheet } from '../../sample/systems';
 import { judge } from '../judge';
 import type { SheetRevision } from '../system';
 import { measured, SHAPES, type VoidShape, voidOf } from '../void';
-import { type Job, NOTHING_YET, planJob, type Repair } from '.';
+import { type Job, NOTHING_YET, type Piece, pieceOf, planJob, repairOf } from '.';
 
 /** Jobs of round figures, every default left: what a practitioner would not follow is a fault. */
 const zone = 'Europe/Helsinki';
@@ -13,11 +13,11 @@ const NOW = DateTime.fromISO('2026-05-05T06:00', { zone }).toMillis();
 const MIN = 60_000;
 const { bundles } = sampleData(NOW, zone);
 const job: Job = { ...bundles[0]!.job, wantedAt: null, climate: { kind: 'constant', tempC: 18, humidityPct: 55 } };
-const nosing: Repair = { ...bundles[0]!.repairs[0]!, materialC: 18, settings: {}, schools: {} };
-const plate: Repair = { ...bundles[1]!.repairs[0]!, jobId: job.id, settings: {}, schools: {} };
+const nosing: Piece = { ...pieceOf(bundles[0]!.repairs[0]!), materialC: 18, settings: {}, schools: {} };
+const plate: Piece = { ...pieceOf(bundles[1]!.repairs[0]!), jobId: job.id, settings: {}, schools: {} };
 
-const planned = (repair: Repair, sheet: SheetRevision) => {
-  const plan = planJob({ job, repairs: [repair], sheets: [sheet], stock: [], actuals: new Map(), nowMs: NOW }).repairs[0]!;
+const planned = (repair: Piece, sheet: SheetRevision) => {
+  const plan = planJob({ job, repairs: [repairOf(repair)], sheets: [sheet], stock: [], actuals: new Map(), nowMs: NOW }).repairs[0]!;
   const findings = judge({ job, repair, plan, actuals: NOTHING_YET, sheets: [sheet], stock: [], nowMs: NOW });
   return { plan, findings };
 };
@@ -38,7 +38,7 @@ const inKitsOf = (massG: number): SheetRevision => {
 
 describe('a patch of 600 × 400 × 30 mm from one kit of 20.4 kg', () => {
   const sheet = { ...inKitsOf(20_400), limits: { ...mortarSheet.limits, liftMaxMm: 50 } };
-  const at = (over: Partial<Repair> = {}) => planned({ ...nosing, kitId: 'one', void: voidOf(patch(600, 400, 30)), ...over }, sheet);
+  const at = (over: Partial<Piece> = {}) => planned({ ...nosing, kitId: 'one', void: voidOf(patch(600, 400, 30)), ...over }, sheet);
 
   test('is planned, with the rate it needs said and three ways out, none of them a stop', () => {
     const { plan, findings } = at();

@@ -1,10 +1,10 @@
 import { sampleData } from '../../sample/jobs';
 import { mortarSheet, pasteSheet, sampleSheets } from '../../sample/systems';
-import { type Job, type PlaceAsk, planJob, type Repair, strengthOver, tryPlace } from '.';
+import { type Job, type Piece, type PlaceAsk, pieceOf, planJob, repairOf, strengthOver, tryPlace } from '.';
 
 const NOW = Date.UTC(2026, 4, 5, 6);
 const { bundles } = sampleData(NOW, 'Europe/Helsinki');
-const nosing = bundles[0]!.repairs[0]!;
+const nosing = pieceOf(bundles[0]!.repairs[0]!);
 const job: Job = { ...bundles[0]!.job, wantedAt: null };
 const ask = (over: Partial<PlaceAsk> = {}): PlaceAsk => ({
   sheet: mortarSheet,
@@ -28,7 +28,7 @@ test('without a start of its own it begins at the best one, and every time of th
 });
 
 test('says of a place what the plan of a repair there says from the same instant', () => {
-  const plan = planJob({ job, repairs: [nosing], sheets: sampleSheets, stock: [], actuals: new Map(), nowMs: NOW }).repairs[0]!;
+  const plan = planJob({ job, repairs: [repairOf(nosing)], sheets: sampleSheets, stock: [], actuals: new Map(), nowMs: NOW }).repairs[0]!;
   const load = plan.milestones.find((m) => m.kind === 'load')!;
   const placeMin = 15;
   const t = tryPlace(ask({ placeMin, startMs: load.originMs! - (mortarSheet.mixMin + placeMin) * 60_000 }));
@@ -47,7 +47,7 @@ test('every system of the shelf can be tried; a time it has no answer for has it
 });
 
 test('colder it is ready later, and a place that cannot be is refused', () => {
-  const cold: Repair['base'] = { ...nosing.base, back: 'water', surroundings: { ...nosing.base.surroundings, waterC: 4 } };
+  const cold: Piece['base'] = { ...nosing.base, back: 'water', surroundings: { ...nosing.base.surroundings, waterC: 4 } };
   const startMs = NOW + 30 * 3_600_000;
   const sheet = pasteSheet;
   const [mild, wet] = [nosing.base, cold].map(

@@ -1,11 +1,12 @@
 import { milestoneOf, type SheetRevision, type StartId, sheetIn } from '../system';
 import { NOTHING_YET } from './actuals';
 import { type Window, windowsOver } from './calendar';
-import type { Job, Repair } from './job';
-import { servedBy } from './lay-out';
+import { servedBy } from './derive';
+import type { Job } from './job';
 import { type MilestoneTime, milestoneTime } from './milestone-times';
 import { dampestPct } from './mix-here';
 import { asker } from './reach-try';
+import type { Piece } from './repair';
 import type { RepairPlan } from './repair-plan';
 import { type Starts, type StartsAsk, startWindows } from './start-windows';
 import { AHEAD_MS, siteClimate, type Thermal, thermalOf } from './thermal';
@@ -14,7 +15,7 @@ import { AHEAD_MS, siteClimate, type Thermal, thermalOf } from './thermal';
 export interface PlaceAsk {
   readonly sheet: SheetRevision;
   readonly job: Job;
-  readonly base: Repair['base'];
+  readonly base: Piece['base'];
   readonly materialC: number | null;
   /** Mixing begins; null takes the best start. */
   readonly startMs: number | null;

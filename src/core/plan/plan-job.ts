@@ -4,11 +4,12 @@ import type { SheetRevision, Stock } from '../system';
 import { attempt, type Budget, meter, type Problem } from '../units';
 import { type Actuals, NOTHING_YET } from './actuals';
 import { type Window, windowsOver } from './calendar';
-import type { Job, Repair } from './job';
+import type { Job } from './job';
 import { jobKits, type SystemKits } from './job-kits';
-import { planRepair } from './plan-repair';
+import { type PassAsk, planChain } from './plan-chain';
 import { NO_POTS, type Pots } from './pots';
-import { type RepairAsk, type RepairPlan, settingOf } from './repair-plan';
+import { type Piece, passKey, piecesOf, type Repair } from './repair';
+import { type ChainPlan, settingOf } from './repair-plan';
 import { AHEAD_MS, type LaidOn, type SiteClimate, siteClimate, type Thermal, thermalOf } from './thermal';
 
 export interface JobPlan {
@@ -18,7 +19,7 @@ export interface JobPlan {
   readonly fromMs: number;
   readonly site: SiteClimate | null;
   readonly windows: readonly Window[];
-  readonly repairs: readonly RepairPlan[];
+  readonly repairs: readonly ChainPlan[];
   /** The prepared pots it was planned with. */
   readonly pots: Pots;
   /** Kits over all repairs, system by system. Worked out when first asked for: a pulled temperature needs the clocks at once. */
@@ -34,6 +35,7 @@ export interface JobAsk {
   readonly repairs: readonly Repair[];
   readonly sheets: readonly SheetRevision[];
   readonly stock: readonly Stock[];
+  /** What happened to each pass, by {@link passKey}. */
   readonly actuals: ReadonlyMap<string, Actuals>;
   readonly nowMs: number;
   /** Prepared pots by sheet; a sheet without one is planned by the sheet's figure alone. */
@@ -48,27 +50,36 @@ const MOST_STEPS = 100_000;
 const DAY_MS = 86_400_000;
 const SHOWN_BEFORE_MS = 3 * DAY_MS;
 
-/** The last plan of each repair with what it was asked. Drafts are immutable: what is asked again in the same words is answered again. */
-const answered = new WeakMap<Repair, { readonly ask: RepairAsk; readonly plan: RepairPlan }>();
+/** What a repair was asked: its passes, and what the hands are busy with. */
+interface ChainAsk {
+  readonly passes: readonly PassAsk[];
+  readonly busy: readonly Window[];
+}
 
-function planOnce(ask: RepairAsk): RepairPlan {
-  const last = answered.get(ask.repair);
+/** The last plan of each repair with what it was asked. Drafts are immutable: what is asked again in the same words is answered again. */
+const answered = new WeakMap<Repair, { readonly ask: ChainAsk; readonly plan: ChainPlan }>();
+
+const samePass = (was: PassAsk, now: PassAsk): boolean =>
+  was.job === now.job &&
+  was.sheet === now.sheet &&
+  was.thermal === now.thermal &&
+  was.windows === now.windows &&
+  was.nowMs === now.nowMs &&
+  was.pots === now.pots &&
+  dequal(was.actuals, now.actuals);
+
+function planOnce(repair: Repair, ask: ChainAsk): ChainPlan {
+  const last = answered.get(repair);
   if (last) {
     const { ask: was } = last;
     const same =
-      was.job === ask.job &&
-      was.sheet === ask.sheet &&
-      was.thermal === ask.thermal &&
-      was.windows === ask.windows &&
-      was.nowMs === ask.nowMs &&
-      was.pots === ask.pots &&
       was.busy.length === ask.busy.length &&
-      dequal(was.actuals, ask.actuals) &&
+      was.passes.every((p, i) => samePass(p, ask.passes[i]!)) &&
       was.busy.every((b, i) => b.fromMs === ask.busy[i]!.fromMs && b.toMs === ask.busy[i]!.toMs);
     if (same) return last.plan;
   }
-  const plan = planRepair(ask);
-  answered.set(ask.repair, { ask, plan });
+  const plan = planChain(ask.passes, ask.busy);
+  answered.set(repair, { ask, plan });
   return plan;
 }
 
@@ -78,7 +89,7 @@ interface Setting {
   readonly site: SiteClimate;
   readonly windows: readonly Window[];
   readonly thermals: WeakMap<
-    Repair['base'],
+    Piece['base'],
     { readonly materialC: number | null; readonly laidMm: number | null; readonly thermal: Thermal }
   >;
 }
@@ -98,7 +109,7 @@ function settingFor(job: Job, fromMs: number): Setting {
 }
 
 /** The part that the method of a repair lays on its base, of the same material. */
-function laidOn(repair: Repair): LaidOn | null {
+function laidOn(repair: Piece): LaidOn | null {
   const method = methodOf(repair.method.id);
   if (!method?.laidOn) return null;
   const thicknessMm = settingOf(method, repair, method.laidOn);
@@ -106,7 +117,7 @@ function laidOn(repair: Repair): LaidOn | null {
 }
 
 /** Temperatures of a repair, kept where no reading has changed them. */
-function thermalIn({ site, thermals }: Setting, repair: Repair, actuals: Actuals): Thermal {
+function thermalIn({ site, thermals }: Setting, repair: Piece, actuals: Actuals): Thermal {
   const laid = laidOn(repair);
   if (actuals.readings.length || actuals.humidity.length) return thermalOf(site, repair, actuals, laid);
   const known = thermals.get(repair.base);
@@ -151,24 +162,19 @@ export function planJob(ask: JobAsk): JobPlan {
   let stopped = false;
   const plans = repairs.flatMap((repair) => {
     if (stopped) return [];
-    const actuals = ask.actuals.get(repair.id) ?? NOTHING_YET;
-    const thermal = attempt(() => thermalIn(set.value, repair, actuals));
-    if (!thermal.ok) {
-      problems.push({ ...thermal.problem, field: `${repair.id}.${thermal.problem.field}` });
+    const passes = attempt(() =>
+      piecesOf(repair).map((piece): PassAsk => {
+        const actuals = ask.actuals.get(passKey(piece)) ?? NOTHING_YET;
+        const sheet = ask.sheets.find((x) => x.id === piece.sheetId) ?? null;
+        const thermal = thermalIn(set.value, piece, actuals);
+        return { job, repair: piece, sheet, thermal, windows, actuals, nowMs, pots: (sheet && pots.get(sheet.id)) ?? null };
+      }),
+    );
+    if (!passes.ok) {
+      problems.push({ ...passes.problem, field: `${repair.id}.${passes.problem.field}` });
       return [];
     }
-    const sheet = ask.sheets.find((s) => s.id === repair.sheetId) ?? null;
-    const plan = planOnce({
-      job,
-      repair,
-      sheet,
-      thermal: thermal.value,
-      windows,
-      busy: [...busy],
-      actuals,
-      nowMs,
-      pots: (sheet && pots.get(sheet.id)) ?? null,
-    });
+    const plan = planOnce(repair, { passes: passes.value, busy: [...busy] });
     for (const s of plan.steps) busy.push({ fromMs: s.startMs, toMs: s.endMs });
     const spent = attempt(() => spend(1 + plan.steps.length));
     if (!spent.ok) {
@@ -180,7 +186,13 @@ export function planJob(ask: JobAsk): JobPlan {
   });
   let kits: ReturnType<typeof attempt<readonly SystemKits[]>> | undefined;
   const askKits = () => {
-    kits ??= attempt(() => jobKits(job, plans, repairs, ask.stock));
+    kits ??= attempt(() =>
+      jobKits(
+        job,
+        plans.flatMap((p) => p.passes),
+        ask.stock,
+      ),
+    );
     return kits;
   };
   return {

@@ -4,7 +4,7 @@ import { sampleData } from '../../sample/jobs';
 import { mortarSheet, pasteSheet, resinSheet, sampleSheets } from '../../sample/systems';
 import { METHODS } from '../method';
 import { measured, SHAPES, voidOf } from '../void';
-import { type Actuals, earliestSlot, type Job, NOTHING_YET, planJob, type Repair, windowsOver } from '.';
+import { type Actuals, earliestSlot, type Job, NOTHING_YET, type Piece, pieceOf, planJob, repairOf, windowsOver } from '.';
 
 const zone = 'Europe/Helsinki';
 const at = (iso: string) => DateTime.fromISO(iso, { zone }).toMillis();
@@ -17,12 +17,12 @@ const job: Job = {
   wantedAt: at('2026-05-09T09:00'),
   climate: { kind: 'constant', tempC: 20, humidityPct: 50 },
 };
-const [nosing, eyes] = sampleData(NOW, zone).bundles[0]!.repairs as [Repair, Repair];
-const [plate] = sampleData(NOW, zone).bundles[1]!.repairs as [Repair];
-const here = (r: Repair, over: Partial<Repair> = {}): Repair => ({ ...r, jobId: job.id, ...over });
-const plan = (repairs: Repair[], over: Partial<Job> = {}, actuals: ReadonlyMap<string, Actuals> = new Map(), nowMs = NOW) =>
-  planJob({ job: { ...job, ...over }, repairs, sheets: sampleSheets, stock: [], actuals, nowMs });
-const only = (r: Repair, over: Partial<Job> = {}, actuals?: Actuals, nowMs = NOW) =>
+const [nosing, eyes] = sampleData(NOW, zone).bundles[0]!.repairs.map((r) => pieceOf(r)) as [Piece, Piece];
+const [plate] = sampleData(NOW, zone).bundles[1]!.repairs.map((r) => pieceOf(r)) as [Piece];
+const here = (r: Piece, over: Partial<Piece> = {}): Piece => ({ ...r, jobId: job.id, ...over });
+const plan = (repairs: Piece[], over: Partial<Job> = {}, actuals: ReadonlyMap<string, Actuals> = new Map(), nowMs = NOW) =>
+  planJob({ job: { ...job, ...over }, repairs: repairs.map(repairOf), sheets: sampleSheets, stock: [], actuals, nowMs });
+const only = (r: Piece, over: Partial<Job> = {}, actuals?: Actuals, nowMs = NOW) =>
   plan([r], over, actuals ? new Map([[r.id, actuals]]) : new Map(), nowMs).repairs[0]!;
 const milestone = (p: ReturnType<typeof only>, kind: string) => p.milestones.find((m) => m.kind === kind)!;
 
@@ -236,7 +236,7 @@ describe('what is missing or impossible is said by stage', () => {
 
 describe('what cannot be bounded by its input is bounded by its work', () => {
   const many = Array.from({ length: 6 }, (_, i) => here(nosing, { id: `many-${i}`, order: i }));
-  const ask = { job, repairs: many, sheets: sampleSheets, stock: [], actuals: new Map(), nowMs: NOW };
+  const ask = { job, repairs: many.map(repairOf), sheets: sampleSheets, stock: [], actuals: new Map(), nowMs: NOW };
   test('a budget ends planning where it runs out: what is planned stands, and the field is named', () => {
     const whole = planJob(ask);
     expect(whole.problems).toEqual([]);
@@ -323,7 +323,7 @@ test('a forecast with a spread widens every range on both sides, and waits plan 
     const climate = { kind: 'hourly' as const, source: 'test', standIn: true, humidityPct: 60, rows: hours(spreadK) };
     const p = planJob({
       job: { ...b.job, climate },
-      repairs: [b.repairs[0]!],
+      repairs: [repairOf(pieceOf(b.repairs[0]!))],
       sheets: sampleSheets,
       stock: [],
       actuals: new Map(),

@@ -5,12 +5,12 @@ import { judge } from '../judge';
 import { massOf } from '../mix';
 import { isMetered, milestoneOf, type SheetRevision } from '../system';
 import { measured } from '../void';
-import { type Actuals, type JobPlan, NOTHING_YET, planJob, potSheets, preparePots, type Repair } from '.';
+import { type Actuals, type JobPlan, NOTHING_YET, type Piece, pieceOf, planJob, potSheets, preparePots, repairOf } from '.';
 
 const zone = 'Europe/Helsinki';
 const NOW = Date.parse('2026-05-05T03:00:00Z');
 const { bundles } = sampleData(NOW, zone);
-const plate = { ...bundles[1]!.repairs[0]!, sheetId: pasteSheet.id, materialC: 20 } as Repair;
+const plate = { ...pieceOf(bundles[1]!.repairs[0]!), sheetId: pasteSheet.id, materialC: 20 } as Piece;
 const job = { ...bundles[1]!.job, climate: { kind: 'constant', tempC: 20, humidityPct: 50 } } as const;
 const m = reactiveOf(pasteSheet);
 const heat = preparePots([plate], [pasteSheet]).get(pasteSheet.id)!;
@@ -18,9 +18,9 @@ const net = heat.pot;
 const referenceG = milestoneOf(pasteSheet, 'use-by')!.referenceMassG!;
 
 /** A big fill by slow hands, so that its own heat decides. */
-const big = (over: Partial<Repair> = {}): Repair => ({ ...plate, settings: { ...plate.settings, rate: 12 }, reserve: false, ...over });
-const planned = (repair: Repair, sheet: SheetRevision, pots = preparePots([repair], [sheet])): JobPlan =>
-  planJob({ job, repairs: [repair], sheets: [sheet], stock: [], actuals: new Map(), nowMs: NOW, pots });
+const big = (over: Partial<Piece> = {}): Piece => ({ ...plate, settings: { ...plate.settings, rate: 12 }, reserve: false, ...over });
+const planned = (repair: Piece, sheet: SheetRevision, pots = preparePots([repair], [sheet])): JobPlan =>
+  planJob({ job, repairs: [repairOf(repair)], sheets: [sheet], stock: [], actuals: new Map(), nowMs: NOW, pots });
 
 test('the share of the pot life read from the net is that of two runs, within 2 %, and never lengthens', () => {
   const life = (massG: number, tempC: number) => potRun(m, { massG, startC: tempC, roomC: tempC, lifeOnly: true }).lifeMin!;
@@ -153,7 +153,7 @@ test('what was begun keeps its batches when a table comes later', () => {
   const begun: Actuals = { ...NOTHING_YET, startedAt: NOW, usableMin: plain.usableMin };
   const plan = planJob({
     job,
-    repairs: [repair],
+    repairs: [repairOf(repair)],
     sheets: [pasteSheet],
     stock: [],
     actuals: new Map([[repair.id, begun]]),
@@ -165,13 +165,14 @@ test('what was begun keeps its batches when a table comes later', () => {
 });
 
 describe('the heat of a lift', () => {
-  const [nosing] = bundles[0]!.repairs as [Repair];
+  const [nosing] = bundles[0]!.repairs.map((r) => pieceOf(r)) as [Piece];
   const mortar = sampleSheets.find((s) => s.id === nosing.sheetId)!;
-  const found = (sheet: SheetRevision, over: Partial<Repair> = {}) => {
+  const found = (sheet: SheetRevision, over: Partial<Piece> = {}) => {
     const mine = { ...nosing, sheetId: sheet.id, ...over };
     const here = { ...bundles[0]!.job, climate: { kind: 'constant', tempC: 24, humidityPct: 50 } } as const;
     const pots = preparePots([mine], [sheet]);
-    const plan = planJob({ job: here, repairs: [mine], sheets: [sheet], stock: [], actuals: new Map(), nowMs: NOW, pots }).repairs[0]!;
+    const plan = planJob({ job: here, repairs: [repairOf(mine)], sheets: [sheet], stock: [], actuals: new Map(), nowMs: NOW, pots })
+      .repairs[0]!;
     return {
       plan,
       heat: judge({ job: here, repair: mine, plan, actuals: NOTHING_YET, sheets: [sheet], stock: [], nowMs: NOW }).find(
@@ -198,7 +199,7 @@ describe('the heat of a lift', () => {
     const deep = {
       ...nosing.void!,
       shapes: [{ ...nosing.void!.shapes[0]!, depth: { kind: 'mean', mean: measured(70, 'gauge') } }],
-    } as Repair['void'];
+    } as Piece['void'];
     const { heat: hot, plan } = found(rich, { void: deep, schools: { ...nosing.schools, 'part-kits': 'weighed', 'deep-fills': 'one' } });
     expect(plan.problems).toEqual([]);
     expect([hot?.severity, hot?.stage]).toEqual(['stop', 'place']);

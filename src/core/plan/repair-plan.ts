@@ -15,14 +15,16 @@ import { type Problem, refuse } from '../units';
 import type { VoidResult } from '../void';
 import type { Actuals } from './actuals';
 import type { Window } from './calendar';
-import type { Job, Repair } from './job';
+import type { Job } from './job';
 import type { MilestoneTime } from './milestone-times';
 import type { SheetHeat } from './pots';
+import type { Piece } from './repair';
 import type { PlanStop } from './stand-in';
 import type { Thermal } from './thermal';
 
 /** A step with its time. */
 export interface PlannedStep extends StepDraft {
+  readonly passId: string;
   readonly startMs: number;
   readonly endMs: number;
   readonly begunAt: number | null;
@@ -37,6 +39,9 @@ export type CureState = 'liquid' | 'gelled' | 'hardening' | 'set';
 
 export interface RepairPlan {
   readonly repairId: string;
+  readonly passId: string;
+  /** What was planned: the pass, with the void it takes worked out. */
+  readonly piece: Piece;
   readonly method: Method | null;
   readonly sheet: SheetRevision | null;
   readonly kit: Kit | null;
@@ -69,6 +74,12 @@ export interface RepairPlan {
   readonly overruns: boolean;
 }
 
+/** A repair as planned: all its passes on one clock. What belongs to one pass alone is that of the last. */
+export interface ChainPlan extends RepairPlan {
+  /** In the order they are worked. */
+  readonly passes: readonly RepairPlan[];
+}
+
 /** Whether all that is placed has a time: else what counts from the last placing cannot be told. */
 export const wholePlaced = ({ untimed }: Pick<RepairPlan, 'untimed'>): boolean => !untimed.some((d) => d.marks?.end?.includes('placed'));
 
@@ -91,7 +102,7 @@ export interface PotEstimate {
 
 export interface RepairAsk {
   readonly job: Job;
-  readonly repair: Repair;
+  readonly repair: Piece;
   readonly sheet: SheetRevision | null;
   readonly thermal: Thermal;
   readonly windows: readonly Window[];
@@ -103,13 +114,13 @@ export interface RepairAsk {
   readonly pots: SheetHeat | null;
 }
 
-export const schoolsOf = (method: Method, repair: Repair): Record<string, string> => ({ ...defaultSchools(method), ...repair.schools });
+export const schoolsOf = (method: Method, repair: Piece): Record<string, string> => ({ ...defaultSchools(method), ...repair.schools });
 
 /**
  * Every setting and factor of a method as the repair has them, in the core unit of its kind.
  * @throws Refusal for minutes or a rate of nought or below
  */
-export function settingsOf(method: Method, repair: Pick<Repair, 'settings'>): Record<string, number> {
+export function settingsOf(method: Method, repair: Pick<Piece, 'settings'>): Record<string, number> {
   const own = (id: string, byDefault: number, counted: boolean) => {
     if (!Object.hasOwn(repair.settings, id)) return byDefault;
     const value = repair.settings[id]!;
@@ -123,14 +134,14 @@ export function settingsOf(method: Method, repair: Pick<Repair, 'settings'>): Re
 }
 
 /** One of them. @throws RangeError for one the method does not have */
-export const settingOf = (method: Method, repair: Pick<Repair, 'settings'>, id: string): number =>
+export const settingOf = (method: Method, repair: Pick<Piece, 'settings'>, id: string): number =>
   settingIn({ settings: settingsOf(method, repair) }, id);
 
 /** Answer of a question that lets the repair go on. */
 export const passes = (q: Question, answer: Answer | undefined): boolean => answer === q.wants;
 
 /** Why a competent person must look at it before it is released; null where nobody need. */
-export const reviewOf = (repair: Repair, method: Method | null): string | null =>
+export const reviewOf = (repair: Piece, method: Method | null): string | null =>
   method?.review ??
   (repair.load
     ? 'A load was put down for it; the check here is plain arithmetic and no design.'

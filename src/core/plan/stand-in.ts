@@ -19,6 +19,8 @@ export type StandIn = z.infer<typeof StandIn>;
 export interface PlanStop {
   /** The step that would come next. */
   readonly step: { readonly id: string; readonly title: Message };
+  /** The pass whose time it is. */
+  readonly passId: string;
   /** The time that is missing. */
   readonly kind: MilestoneId;
   readonly label: string;

@@ -2,18 +2,36 @@ import { sampleData } from '../../sample/jobs';
 import { sampleSheets } from '../../sample/systems';
 import { paceOf, reachOr } from '../cure';
 import { milestoneOf, type SheetRevision } from '../system';
-import type { Job, Repair } from '.';
-import { type Opener, openersOf, planJob, reasonsOf, startSays, startsAskOf, startWindows } from '.';
+import {
+  type Job,
+  type Opener,
+  openersOf,
+  type Piece,
+  pieceOf,
+  planJob,
+  reasonsOf,
+  repairOf,
+  startSays,
+  startsAskOf,
+  startWindows,
+} from '.';
 
 const NOW = Date.UTC(2026, 4, 5, 6);
 const { bundles } = sampleData(NOW, 'Europe/Helsinki');
-const nosing = bundles[0]!.repairs[0]!;
-const plan = (over: Partial<Job> = {}, repair: Partial<Repair> = {}) => {
+const nosing = pieceOf(bundles[0]!.repairs[0]!);
+const plan = (over: Partial<Job> = {}, repair: Partial<Piece> = {}) => {
   const job = { ...bundles[0]!.job, wantedAt: null, ...over };
-  const p = planJob({ job, repairs: [{ ...nosing, ...repair }], sheets: sampleSheets, stock: [], actuals: new Map(), nowMs: NOW });
+  const p = planJob({
+    job,
+    repairs: [repairOf({ ...nosing, ...repair })],
+    sheets: sampleSheets,
+    stock: [],
+    actuals: new Map(),
+    nowMs: NOW,
+  });
   return { job, plan: p, repair: p.repairs[0]! };
 };
-const starts = (over: Partial<Job> = {}, repair: Partial<Repair> = {}) => {
+const starts = (over: Partial<Job> = {}, repair: Partial<Piece> = {}) => {
   const { job, plan: p, repair: r } = plan(over, repair);
   const ask = startsAskOf(r, job, p.windows, NOW)!;
   return { ask, found: startWindows(ask), planned: r };
@@ -115,22 +133,22 @@ test('of a forecast with a spread, sure starts are good ones, and the best is am
 });
 
 describe('what would open a window', () => {
-  const open = (over: Partial<Job>, repair: Partial<Repair> = {}, sheets = sampleSheets) => {
+  const open = (over: Partial<Job>, repair: Partial<Piece> = {}, sheets = sampleSheets) => {
     const job = { ...bundles[0]!.job, wantedAt: null, ...over };
     const mine = { ...nosing, ...repair };
-    const ask = { job, repairs: [mine], sheets, stock: [], actuals: new Map(), nowMs: NOW };
+    const ask = { job, repairs: [repairOf(mine)], sheets, stock: [], actuals: new Map(), nowMs: NOW };
     return { ask, mine, openers: openersOf(ask, nosing.id) };
   };
   /** The repair with the change made, planned as it would be. */
-  const done = (o: Opener, ask: ReturnType<typeof open>['ask'], mine: Repair) => {
+  const done = (o: Opener, ask: ReturnType<typeof open>['ask'], mine: Piece) => {
     const base = o.cover ? { ...mine.base, surroundings: { ...mine.base.surroundings, cover: o.cover } } : mine.base;
-    const changed: Repair = {
+    const changed: Piece = {
       ...mine,
       base,
       materialC: o.materialC ?? mine.materialC,
       ...(o.sheetId && { sheetId: o.sheetId, kitId: null }),
     };
-    const p = planJob({ ...ask, repairs: [changed] });
+    const p = planJob({ ...ask, repairs: [repairOf(changed)] });
     return startWindows(startsAskOf(p.repairs[0]!, ask.job, p.windows, NOW)!);
   };
 
@@ -195,7 +213,7 @@ test('the best start is ready no later than any other good one, to half an hour'
 });
 
 test('bands: no start gets credit across them; each is ready when the clock itself says so, to a step', () => {
-  const eyes = bundles[0]!.repairs[1]!;
+  const eyes = pieceOf(bundles[0]!.repairs[1]!);
   // Nights under 5 °C, days over 10: the load of the resin lies in three bands.
   const { ask, found } = starts(
     { climate: { kind: 'daily', lowC: 1, lowHour: 5, highC: 16, highHour: 14, humidityAtLowPct: 80 } },

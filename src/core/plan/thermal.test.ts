@@ -5,17 +5,17 @@ import { airUnder, environmentOver, following, ONLY_AIR, seriesOf, valueAt } fro
 import { paceOf, potTauMin } from '../cure';
 import { potGrid, runHeat } from '../heat';
 import { milestoneOf, proportionOf } from '../system';
-import { type Job, planJob, type Repair, type RepairPlan } from '.';
+import { type Job, type Piece, pieceOf, planJob, type RepairPlan, repairOf } from '.';
 
 const NOW = Date.UTC(2026, 4, 5, 6);
 const MIN = 60_000;
 const H = 3_600_000;
 const { bundles } = sampleData(NOW, 'Europe/Helsinki');
-const [plate] = bundles[1]!.repairs as [Repair];
-const planOf = (repair: Repair, climate: Job['climate'], nowMs = NOW): RepairPlan => {
+const [plate] = bundles[1]!.repairs.map((r) => pieceOf(r)) as [Piece];
+const planOf = (repair: Piece, climate: Job['climate'], nowMs = NOW): RepairPlan => {
   const job = { ...bundles[1]!.job, startFrom: nowMs, climate, workingHours: { fromHour: 0, toHour: 24, days: [1, 2, 3, 4, 5, 6, 7] } };
   const mine = { ...repair, jobId: job.id, plannedStart: null };
-  return planJob({ job, repairs: [mine], sheets: sampleSheets, stock: [], actuals: new Map(), nowMs }).repairs[0]!;
+  return planJob({ job, repairs: [repairOf(mine)], sheets: sampleSheets, stock: [], actuals: new Map(), nowMs }).repairs[0]!;
 };
 const steady = (tempC: number) => ({ kind: 'constant', tempC, humidityPct: 40 }) as const;
 const life = (p: RepairPlan) => {
@@ -107,12 +107,12 @@ describe('a pot goes on to follow the air', () => {
 });
 
 describe('the coldest face', () => {
-  const warmHull: Repair = {
+  const warmHull: Piece = {
     ...plate,
     materialC: 20,
     base: { ...plate.base, material: 'metal', thicknessMm: 8, back: 'water', surroundings: { ...ONLY_AIR, waterC: 21 } },
   };
-  const waits = (r: Repair) => {
+  const waits = (r: Piece) => {
     const m = planOf(r, steady(11)).milestones.find((x) => x.kind === 'load')!;
     return (m.planMs! - m.originMs!) / MIN;
   };
@@ -129,7 +129,7 @@ describe('the coldest face', () => {
     expect(coldest(150)).toBeGreaterThan(coldest(2) + 2);
   });
   test('a method that lays nothing on goes by its base', () => {
-    const [nosing] = bundles[0]!.repairs as [Repair];
+    const [nosing] = bundles[0]!.repairs.map((r) => pieceOf(r)) as [Piece];
     const { thermal } = planOf(nosing, steady(11));
     expect(thermal!.cold).toBe(thermal!.base);
   });

@@ -14,7 +14,8 @@ import {
   withReadings,
 } from '../climate';
 import type { Actuals } from './actuals';
-import type { Job, Repair } from './job';
+import type { Job } from './job';
+import type { Piece } from './repair';
 
 /** Days of weather behind and ahead of the work. */
 const BEHIND_MS = 2 * 86_400_000;
@@ -39,9 +40,9 @@ export interface Thermal {
 /** Climate of a job, shared by its repairs; base histories are kept by body, since many repairs share one. */
 export interface SiteClimate {
   readonly air: Air;
-  readonly baseOf: (base: Repair['base']) => Series;
+  readonly baseOf: (base: Piece['base']) => Series;
   /** The air where the work is done: the site's, or that of its tent. */
-  readonly airAt: (base: Repair['base']) => Series;
+  readonly airAt: (base: Piece['base']) => Series;
 }
 
 /** Solves the site's air and, when asked, each base. @throws Refusal for a bad climate or base */
@@ -72,7 +73,7 @@ const STILL_AIR = 10;
 /** Temperatures of a repair, readings taken in. @param laid what is laid on its base, where anything is */
 export function thermalOf(
   site: SiteClimate,
-  repair: Pick<Repair, 'base' | 'materialC'>,
+  repair: Pick<Piece, 'base' | 'materialC'>,
   actuals: Actuals,
   laid: LaidOn | null = null,
 ): Thermal {

@@ -6,7 +6,7 @@ import { judge, stageStates, standingStops } from '../judge';
 import { ENGINES } from '../method';
 import type { Milestone, MilestoneId, SheetRevision } from '../system';
 import { measured, SHAPES, voidOf } from '../void';
-import { NOTHING_YET, planJob, type Repair, type RepairPlan } from '.';
+import { NOTHING_YET, type Piece, pieceOf, planJob, type RepairPlan, repairOf } from '.';
 
 const zone = 'Europe/Helsinki';
 const NOW = Date.parse('2026-05-05T03:00:00Z');
@@ -19,19 +19,19 @@ const steady = (tempC: number) => ({
   // Every hour is a working hour: what is waited for is the sheet alone.
   workingHours: { fromHour: 0, toHour: 24, days: [1, 2, 3, 4, 5, 6, 7] },
 });
-const [nosing, eyes] = bundles[0]!.repairs as [Repair, Repair];
-const [plate] = bundles[1]!.repairs as [Repair];
+const [nosing, eyes] = bundles[0]!.repairs.map((r) => pieceOf(r)) as [Piece, Piece];
+const [plate] = bundles[1]!.repairs.map((r) => pieceOf(r)) as [Piece];
 
 const without = (sheet: SheetRevision, ...kinds: MilestoneId[]): SheetRevision => ({
   ...sheet,
   milestones: sheet.milestones.filter((m) => !kinds.includes(m.kind)),
 });
-const planOf = (repair: Repair, sheet: SheetRevision, tempC = 20): RepairPlan => {
+const planOf = (repair: Piece, sheet: SheetRevision, tempC = 20): RepairPlan => {
   const job = steady(tempC);
   const mine = { ...repair, jobId: job.id, sheetId: sheet.id, plannedStart: null, materialC: repair.materialC ?? 20 };
-  return planJob({ job, repairs: [mine], sheets: [sheet], stock: [], actuals: new Map(), nowMs: NOW }).repairs[0]!;
+  return planJob({ job, repairs: [repairOf(mine)], sheets: [sheet], stock: [], actuals: new Map(), nowMs: NOW }).repairs[0]!;
 };
-const findingsOf = (repair: Repair, sheet: SheetRevision, tempC = 20) => {
+const findingsOf = (repair: Piece, sheet: SheetRevision, tempC = 20) => {
   const job = steady(tempC);
   const plan = planOf(repair, sheet, tempC);
   return judge({ job, repair, plan, actuals: NOTHING_YET, sheets: [sheet], stock: [], nowMs: NOW });
@@ -123,7 +123,7 @@ describe('a wait that the sheet does not give is never taken for no wait', () =>
     ]);
     const p = planJob({
       job,
-      repairs: [repair],
+      repairs: [repairOf(repair)],
       sheets: [sheet],
       stock: [],
       nowMs: at(601),
@@ -142,7 +142,8 @@ test('all that has a time is done: the work is not, and its place is not ticked'
   const done = new Map(planned.steps.map((s) => [s.id, s.endMs]));
   const actuals = { ...NOTHING_YET, startedAt: NOW, usableMin: planned.usableMin, done };
   const nowMs = Math.max(...done.values()) + MIN;
-  const plan = planJob({ job, repairs: [repair], sheets: [sheet], stock: [], nowMs, actuals: new Map([[repair.id, actuals]]) }).repairs[0]!;
+  const plan = planJob({ job, repairs: [repairOf(repair)], sheets: [sheet], stock: [], nowMs, actuals: new Map([[repair.id, actuals]]) })
+    .repairs[0]!;
   expect(plan.steps.every((s) => s.doneAt !== null)).toBe(true);
   expect(plan.stop).toMatchObject({ kind: 'next-lift' });
   const context = { job, repair, plan, actuals, sheets: [sheet], stock: [], nowMs };
@@ -213,7 +214,7 @@ test('taking rows off a sheet never makes any step earlier: it comes when it cam
 });
 
 describe('of what is spread over some time the first spot decides', () => {
-  const wide = (batches: number): Repair => ({
+  const wide = (batches: number): Piece => ({
     ...plate,
     materialC: 20,
     bench: { ...plate.bench, onePot: false },
@@ -274,7 +275,7 @@ describe('of what is spread over some time the first spot decides', () => {
 });
 
 describe('primer is judged on the batch that gives it', () => {
-  const patch = (mm: [number, number, number], over: Partial<Repair> = {}): Repair => ({
+  const patch = (mm: [number, number, number], over: Partial<Piece> = {}): Piece => ({
     ...nosing,
     reserve: false,
     kitId: 'large',

@@ -1,6 +1,19 @@
-import { type Finding, judge, type StageState, stageStates } from '../judge';
-import type { Stage } from '../method';
-import { type Actuals, type Job, type JobPlan, NO_POTS, type Pots, planJob, type Repair, type RepairPlan } from '../plan';
+import { byRank, type Finding, judge, type StageState, stageStates } from '../judge';
+import { STAGES, type Stage } from '../method';
+import {
+  type Actuals,
+  type ChainPlan,
+  type Job,
+  type JobPlan,
+  NO_POTS,
+  type Piece,
+  type Pots,
+  passKey,
+  piecesOf,
+  planJob,
+  type Repair,
+  type RepairPlan,
+} from '../plan';
 import type { SheetRevision, Stock } from '../system';
 import type { Event } from './event';
 import { foldEvents } from './fold';
@@ -14,13 +27,20 @@ export interface Bundle {
   readonly events: readonly Event[];
 }
 
-/** A repair with its plan, what happened, and what was noticed. */
-export interface RepairView {
-  readonly repair: Repair;
+/** One pass with its plan, what happened, and what was noticed. */
+export interface PassView {
+  readonly repair: Piece;
   readonly plan: RepairPlan;
   readonly actuals: Actuals;
   readonly findings: readonly Finding[];
   readonly states: Readonly<Record<Stage, StageState>>;
+}
+
+/** A repair with its plan over all passes; what belongs to one pass is read from `passes`. */
+export interface RepairView extends PassView {
+  readonly draft: Repair;
+  readonly plan: ChainPlan;
+  readonly passes: readonly PassView[];
 }
 
 export interface JobView {
@@ -31,29 +51,65 @@ export interface JobView {
 
 /** What was found in a plan. A plan is one object as long as nothing it was made from changes, events among it. */
 const seen = new WeakMap<
-  RepairPlan,
-  { readonly repair: Repair; readonly sheets: readonly SheetRevision[]; readonly stock: readonly Stock[]; readonly view: RepairView }
+  ChainPlan,
+  { readonly draft: Repair; readonly sheets: readonly SheetRevision[]; readonly stock: readonly Stock[]; readonly view: RepairView }
 >();
 
 const same = <T>(a: readonly T[], b: readonly T[]) => a.length === b.length && a.every((x, i) => x === b[i]);
 
+/** Findings of a further pass bear its name; what is asked once of the whole place is not said twice. */
+function named(findings: readonly Finding[], passId: string, first: boolean, before: readonly Finding[]): readonly Finding[] {
+  if (first) return findings;
+  return findings.flatMap((f) => {
+    if (f.stage === 'inspect') return before.some((b) => b.id === f.id) ? [] : [f];
+    return [{ ...f, id: `${passId}/${f.id}`, passId }];
+  });
+}
+
+const WORST: readonly StageState[] = ['stop', 'caution', 'open', 'done'];
+
+/** A stage is as far as the pass that is furthest behind in it. */
+const together = (all: readonly PassView['states'][]): PassView['states'] =>
+  Object.fromEntries(STAGES.map((stage) => [stage, WORST.find((state) => all.some((s) => s[stage] === state))!])) as PassView['states'];
+
+function viewRepair(bundle: Bundle, plan: ChainPlan, draft: Repair, actuals: ReadonlyMap<string, Actuals>, nowMs: number): RepairView {
+  const { job, sheets, stock } = bundle;
+  const passes: PassView[] = [];
+  for (const p of plan.passes) {
+    const mine = actuals.get(passKey(p.piece))!;
+    const context = { job, repair: p.piece, plan: p, actuals: mine, sheets, stock, nowMs };
+    const before = passes.flatMap((x) => x.findings);
+    const findings = named(judge(context), p.passId, !passes.length, before);
+    passes.push({ repair: p.piece, plan: p, actuals: mine, findings, states: stageStates(context, findings) });
+  }
+  const [first] = passes;
+  return {
+    draft,
+    repair: first!.repair,
+    plan,
+    actuals: first!.actuals,
+    passes,
+    findings: passes.length === 1 ? first!.findings : byRank(passes.flatMap((p) => p.findings)),
+    states: passes.length === 1 ? first!.states : together(passes.map((p) => p.states)),
+  };
+}
+
 /** Plans and judges a job at an instant, from its drafts and its record. Pure: the same bundle, instant and pots give the same view. */
 export function viewJob(bundle: Bundle, nowMs: number, pots: Pots = NO_POTS): JobView {
   const { job, repairs, sheets, stock } = bundle;
-  const actuals = new Map(repairs.map((r) => [r.id, foldEvents(bundle.events, r.id)]));
+  const pieces = repairs.flatMap(piecesOf);
+  const actuals = new Map(pieces.map((p) => [passKey(p), foldEvents(bundle.events, p.id, p.passId)]));
   const plan = planJob({ job, repairs, sheets, stock, actuals, nowMs, pots });
   return {
     job,
     plan,
     repairs: plan.repairs.map((p) => {
-      const repair = repairs.find((r) => r.id === p.repairId)!;
+      const draft = repairs.find((r) => r.id === p.repairId)!;
       const known = seen.get(p);
       // The same plan of the same draft was judged before; only another shelf could change what is found in it.
-      if (known && known.repair === repair && same(known.sheets, sheets) && same(known.stock, stock)) return known.view;
-      const context = { job, repair, plan: p, actuals: actuals.get(repair.id)!, sheets, stock, nowMs };
-      const findings = judge(context);
-      const view = { repair, plan: p, actuals: context.actuals, findings, states: stageStates(context, findings) };
-      seen.set(p, { repair, sheets, stock, view });
+      if (known && known.draft === draft && same(known.sheets, sheets) && same(known.stock, stock)) return known.view;
+      const view = viewRepair(bundle, p, draft, actuals, nowMs);
+      seen.set(p, { draft, sheets, stock, view });
       return view;
     }),
   };

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { WitnessState } from '../plan';
+import { PassId, WitnessState } from '../plan';
 import { PartId } from '../system';
 import { Figure, Grams, Id, Instant } from '../units';
 
@@ -14,7 +14,13 @@ const channel = z.enum(['base', 'air', 'pot']);
 /** What an event can say. */
 export const EventBody = z.discriminatedUnion('kind', [
   /** Work begins; the snapshot it begins from is frozen, and so is the size of its batches. */
-  z.object({ kind: z.literal('started'), snapshotId: id, usableMin: Figure.nullable() }),
+  z.object({
+    kind: z.literal('started'),
+    snapshotId: id,
+    usableMin: Figure.nullable(),
+    /** The same of the further passes of a chain, by pass. */
+    usable: z.record(PassId, Figure.nullable()).optional(),
+  }),
   z.object({ kind: z.literal('step-begun'), step: z.string().max(120) }),
   z.object({ kind: z.literal('step-done'), step: z.string().max(120) }),
   z.object({ kind: z.literal('reading'), channel, valueC: z.number().min(-60).max(150), source: z.string().max(80) }),
@@ -83,6 +89,8 @@ export const Event = z.object({
   recordedAt: Instant,
   jobId: id,
   repairId: id,
+  /** The pass it belongs to; none is named by what belongs to the whole repair, or to the pass it has had from the beginning. */
+  passId: PassId.optional(),
   amends: id.nullable(),
   role,
   /** By how much the device's clock had jumped, ms, while nobody had said yet which of its times is right. */

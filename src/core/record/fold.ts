@@ -1,5 +1,5 @@
 import { TROUBLES } from '../method';
-import { type Actuals, NOTHING_YET } from '../plan';
+import { type Actuals, FIRST_PASS, NOTHING_YET } from '../plan';
 import { byTime, type Event } from './event';
 
 /** The browser an event was written in: its tabs share one clock. */
@@ -33,14 +33,20 @@ export function standingEvents(events: readonly Event[]): readonly Event[] {
     .sort(byTime);
 }
 
+const OF_ONE_PASS: ReadonlySet<Event['body']['kind']> = new Set(['step-begun', 'step-done', 'poured', 'discarded', 'witness', 'trouble']);
+
 const withKey = <K, V>(map: ReadonlyMap<K, V>, key: K, value: V): ReadonlyMap<K, V> => new Map(map).set(key, value);
 
 /** One event applied to what is known so far; the state is never changed in place. */
-export function apply(state: Actuals, event: Event): Actuals {
+export function apply(state: Actuals, event: Event, passId: string = FIRST_PASS): Actuals {
   const { body, at } = event;
+  // Steps, pots and troubles are of one pass; what is read, signed or released holds for all of them.
+  if (OF_ONE_PASS.has(body.kind) && (event.passId ?? FIRST_PASS) !== passId) return state;
   switch (body.kind) {
     case 'started':
-      return state.startedAt === null ? { ...state, startedAt: at, usableMin: body.usableMin } : state;
+      return state.startedAt === null
+        ? { ...state, startedAt: at, usableMin: passId === FIRST_PASS ? body.usableMin : (body.usable?.[passId] ?? null) }
+        : state;
     case 'step-begun':
       return { ...state, begun: withKey(state.begun, body.step, at) };
     case 'step-done':
@@ -90,12 +96,12 @@ function trouble(state: Actuals, event: Event): Actuals {
   }
 }
 
-/** What really happened to one repair. */
-export function foldEvents(events: readonly Event[], repairId: string): Actuals {
+/** What really happened to one pass of a repair. */
+export function foldEvents(events: readonly Event[], repairId: string, passId: string = FIRST_PASS): Actuals {
   const standing = standingEvents(events.filter((e) => e.repairId === repairId));
   // A logger brings readings by the thousand: they are gathered at once, not copied for each.
   const readings = standing.flatMap(({ body, at }) =>
     body.kind === 'reading' ? [{ channel: body.channel, atMs: at, valueC: body.valueC }] : [],
   );
-  return { ...standing.filter((e) => e.body.kind !== 'reading').reduce(apply, NOTHING_YET), readings };
+  return { ...standing.filter((e) => e.body.kind !== 'reading').reduce((state, e) => apply(state, e, passId), NOTHING_YET), readings };
 }

@@ -1,4 +1,5 @@
 import { sampleData } from '../../sample/jobs';
+import { pieceOf, repairOf } from '../plan';
 import { pickList, viewJob } from '.';
 
 const NOW = Date.UTC(2026, 4, 5, 6);
@@ -33,10 +34,12 @@ test('a missing price leaves the sum open instead of counting it as nothing; own
   const b = bundles[1]!;
   const sheets = b.sheets.map((s) => ({ ...s, kits: s.kits.map((k) => ({ ...k, price: null })) }));
   expect(pickList(viewJob({ ...b, sheets, events: [] }, NOW)).worth).toBeNull();
-  const filled = b.repairs.map((r) => ({
-    ...r,
-    blend: { consistency: 'clings' as const, fillers: [{ filler: 'fibre' as const, share: 1, per100G: null }] },
-  }));
+  const filled = b.repairs.map((r) =>
+    repairOf({
+      ...pieceOf(r),
+      blend: { consistency: 'clings' as const, fillers: [{ filler: 'fibre' as const, share: 1, per100G: null }] },
+    }),
+  );
   const view = viewJob({ ...b, repairs: filled, events: [] }, NOW);
   const fibre = pickList(view).consumables.find((c) => c.what.startsWith('short fibres'))!;
   expect(fibre.quantity).toBe(Math.ceil(view.repairs[0]!.plan.batches.reduce((s, x) => s + x.massG.C, 0) * 1.1));

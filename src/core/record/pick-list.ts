@@ -1,6 +1,6 @@
 import type { SystemKits } from '../plan';
 import { isMetered, type SheetRevision } from '../system';
-import type { JobView, RepairView } from './bundle';
+import type { JobView, PassView } from './bundle';
 
 /** One thing to take along, and how many. */
 export interface PickLine {
@@ -42,9 +42,11 @@ const SOLVENT_ML = 60;
 /** Tape round a place: the outline of a square of its area, and an overlap. */
 const TAPE_FACTOR = 4.4;
 
+const passesOf = (view: JobView): readonly PassView[] => view.repairs.flatMap((r) => r.passes);
+
 /** Kits opened when the nominal amounts are right, by the same proportion as the plan counts for the 95 % value. */
 function opened(k: SystemKits, view: JobView): number[] {
-  const mine = view.repairs.filter((r) => r.plan.sheet?.systemId === k.systemId && r.plan.mix);
+  const mine = passesOf(view).filter((r) => r.plan.sheet?.systemId === k.systemId && r.plan.mix);
   const onHand = mine.reduce((s, r) => s + r.plan.mix!.onHandMl, 0);
   const toMix = mine.reduce((s, r) => s + r.plan.mix!.toMixMl, 0);
   return k.kits.set.total.map((n) => Math.min(n, Math.ceil((n * toMix) / Math.max(onHand, 1e-9) - 1e-9)));
@@ -75,8 +77,8 @@ const kitsOf = (view: JobView): PickedKit[] =>
   );
 
 /** What batches, mixers and hands use up. */
-function consumablesOf(repairs: readonly RepairView[], kits: readonly PickedKit[]): PickLine[] {
-  const sum = (f: (r: RepairView) => number) => repairs.reduce((s, r) => s + f(r), 0);
+function consumablesOf(repairs: readonly PassView[], kits: readonly PickedKit[]): PickLine[] {
+  const sum = (f: (r: PassView) => number) => repairs.reduce((s, r) => s + f(r), 0);
   const potted = repairs.filter((r) => r.plan.sheet && !isMetered(r.plan.sheet.kind));
   const metered = repairs.filter((r) => r.plan.sheet && isMetered(r.plan.sheet.kind));
   const mixers = metered.reduce((s, r) => s + r.plan.batches.reduce((n, b) => n + b.mixers, 0), 0);
@@ -132,7 +134,7 @@ const unique = (list: readonly string[]) => [...new Set(list)];
 
 /** The pick list of a job. */
 export function pickList(view: JobView): PickList {
-  const planned = view.repairs.filter((r) => r.plan.mix && r.plan.sheet);
+  const planned = passesOf(view).filter((r) => r.plan.mix && r.plan.sheet);
   const sheets = [...new Map(planned.map((r) => [r.plan.sheet!.systemId, r.plan.sheet!])).values()];
   const kits = kitsOf(view);
   const prices = (f: (k: PickedKit) => number) =>

@@ -1,8 +1,9 @@
 import { z } from 'zod';
 import { Finding } from '../judge';
+import { FIRST_PASS } from '../plan';
 import { Said } from '../say';
 import { type WorkLine, WorkLine as WorkLineSchema } from '../units';
-import type { JobView, RepairView } from './bundle';
+import type { JobView, PassView, RepairView } from './bundle';
 
 const iso = z.string().nullable();
 const Line = z.object({ label: Said, ml: z.number(), expression: Said, voice: z.string() });
@@ -14,10 +15,8 @@ const BatchOut = z.object({
   volumeMl: z.record(z.string(), z.number()),
 });
 
-/** The plan of one repair as exported: what `npm run plan`, `POST /api/plan` and snapshots carry. */
-export const RepairReport = z.object({
-  repairId: z.string(),
-  name: z.string(),
+/** What is of one pass. */
+const OfPass = {
   method: z.string(),
   system: z.string().nullable(),
   volumeMl: z.object({ nominal: z.number(), p5: z.number(), p95: z.number(), decides: z.string().nullable() }).nullable(),
@@ -28,8 +27,26 @@ export const RepairReport = z.object({
   usableMin: z.number().nullable(),
   batches: z.array(BatchOut),
   kits: z.object({ label: z.string(), use: z.number(), buy: z.number(), leftMl: z.number() }).nullable(),
+} as const;
+
+/** The plan of one repair as exported: what `npm run plan`, `POST /api/plan` and snapshots carry. */
+export const RepairReport = z.object({
+  repairId: z.string(),
+  name: z.string(),
+  /** Of the first pass; {@link passes} has those of all of them. */
+  ...OfPass,
+  passes: z.array(z.object({ id: z.string(), name: z.string(), takes: z.string(), gate: z.string(), ...OfPass })).default([]),
   steps: z.array(
-    z.object({ id: z.string(), stage: z.string(), title: Said, from: z.string(), to: z.string(), hold: z.boolean(), done: iso }),
+    z.object({
+      id: z.string(),
+      pass: z.string().default(FIRST_PASS),
+      stage: z.string(),
+      title: Said,
+      from: z.string(),
+      to: z.string(),
+      hold: z.boolean(),
+      done: iso,
+    }),
   ),
   /** Where the plan stops for want of a time, and what may stand in; steps behind it have none. */
   stop: z
@@ -46,6 +63,7 @@ export const RepairReport = z.object({
   milestones: z.array(
     z.object({
       kind: z.string(),
+      pass: z.string().default(FIRST_PASS),
       label: z.string(),
       clock: z.string(),
       batch: z.number().nullable(),
@@ -99,30 +117,51 @@ export const CORE_VERSION = '0.7.0';
 
 const stamp = (ms: number | null): string | null => (ms === null ? null : new Date(Math.round(ms)).toISOString());
 
-function repairReport({ repair, plan, findings }: RepairView): RepairReport {
+/** What is told of one pass. */
+const ofPass = ({ repair, plan }: PassView) => ({
+  method: repair.method.id,
+  system: plan.sheet?.name ?? null,
+  volumeMl: plan.void
+    ? { nominal: plan.void.nominalMl, p5: plan.void.p5Ml, p95: plan.void.p95Ml, decides: plan.void.decides?.label ?? null }
+    : null,
+  amounts: (plan.mix?.lines ?? []).map(({ label, ml, expression, voice }) => ({ label, ml, expression, voice })),
+  toMixMl: plan.mix?.toMixMl ?? null,
+  onHandMl: plan.mix?.onHandMl ?? null,
+  potC: plan.potC !== null && Number.isFinite(plan.potC) ? plan.potC : null,
+  usableMin: plan.usableMin !== null && Number.isFinite(plan.usableMin) ? plan.usableMin : null,
+  batches: plan.batches.map((b) => ({ label: b.label, ml: b.ml, kits: b.kits, massG: { ...b.massG }, volumeMl: { ...b.volumeMl } })),
+  kits: plan.mix ? { label: plan.mix.kits.kit.label, use: plan.mix.kits.use, buy: plan.mix.kits.buy, leftMl: plan.mix.kits.leftMl } : null,
+});
+
+/** How everything came about, by what it is about; of a further pass with its id before it. */
+function workingOf({ passes }: RepairView): Record<string, WorkLine[]> {
   const working: Record<string, WorkLine[]> = {};
-  if (plan.void) working.volume = [...plan.void.working];
-  if (plan.mix) working.mix = [...plan.mix.working];
-  for (const m of plan.milestones) if (m.working.length) working[m.batch === null ? m.kind : `${m.kind} ${m.batch + 1}`] = [...m.working];
+  for (const [i, { plan }] of passes.entries()) {
+    const of = (what: string) => (i === 0 ? what : `${plan.passId} ${what}`);
+    if (plan.void) working[of('volume')] = [...plan.void.working];
+    if (plan.mix) working[of('mix')] = [...plan.mix.working];
+    for (const m of plan.milestones)
+      if (m.working.length) working[of(m.batch === null ? m.kind : `${m.kind} ${m.batch + 1}`)] = [...m.working];
+  }
+  return working;
+}
+
+function repairReport(view: RepairView): RepairReport {
+  const { repair, plan, findings, passes } = view;
   return {
     repairId: repair.id,
     name: repair.name,
-    method: repair.method.id,
-    system: plan.sheet?.name ?? null,
-    volumeMl: plan.void
-      ? { nominal: plan.void.nominalMl, p5: plan.void.p5Ml, p95: plan.void.p95Ml, decides: plan.void.decides?.label ?? null }
-      : null,
-    amounts: (plan.mix?.lines ?? []).map(({ label, ml, expression, voice }) => ({ label, ml, expression, voice })),
-    toMixMl: plan.mix?.toMixMl ?? null,
-    onHandMl: plan.mix?.onHandMl ?? null,
-    potC: plan.potC !== null && Number.isFinite(plan.potC) ? plan.potC : null,
-    usableMin: plan.usableMin !== null && Number.isFinite(plan.usableMin) ? plan.usableMin : null,
-    batches: plan.batches.map((b) => ({ label: b.label, ml: b.ml, kits: b.kits, massG: { ...b.massG }, volumeMl: { ...b.volumeMl } })),
-    kits: plan.mix
-      ? { label: plan.mix.kits.kit.label, use: plan.mix.kits.use, buy: plan.mix.kits.buy, leftMl: plan.mix.kits.leftMl }
-      : null,
+    ...ofPass(passes[0]!),
+    passes: passes.map((p) => ({
+      id: p.repair.passId,
+      name: p.repair.passName,
+      takes: p.repair.takes.from === 'own' ? 'own' : `${p.repair.takes.from} ${p.repair.takes.of}`,
+      gate: p.repair.gate,
+      ...ofPass(p),
+    })),
     steps: plan.steps.map((s) => ({
       id: s.id,
+      pass: s.passId,
       stage: s.stage,
       title: s.title,
       from: stamp(s.startMs)!,
@@ -138,25 +177,28 @@ function repairReport({ repair, plan, findings }: RepairView): RepairReport {
       touch: plan.stop.touch,
     },
     untimed: plan.untimed.map(({ id, stage, title }) => ({ id, stage, title })),
-    milestones: plan.milestones.map((m) => ({
-      kind: m.kind,
-      label: m.label,
-      clock: m.clock,
-      batch: m.batch,
-      from: stamp(m.fromMs),
-      to: stamp(m.toMs),
-      plans: stamp(m.planMs),
-      standing: m.standing,
-      sheetSays: m.sheetSays,
-      problem: m.problem,
-    })),
+    milestones: passes
+      .flatMap((p) => p.plan.milestones.map((m) => ({ ...m, passId: p.plan.passId })))
+      .map((m) => ({
+        kind: m.kind,
+        pass: m.passId,
+        label: m.label,
+        clock: m.clock,
+        batch: m.batch,
+        from: stamp(m.fromMs),
+        to: stamp(m.toMs),
+        plans: stamp(m.planMs),
+        standing: m.standing,
+        sheetSays: m.sheetSays,
+        problem: m.problem,
+      })),
     opens: stamp(plan.openMs),
     habit24h: stamp(plan.habitMs),
     inHandMin: plan.inHandMin,
     findings: [...findings],
     needs: Object.entries(plan.open).flatMap(([stage, texts]) => (texts ?? []).map((text) => ({ stage, text }))),
     problems: plan.problems.map(({ stage, field, allowed, sentence }) => ({ stage, field, allowed, sentence })),
-    working,
+    working: workingOf(view),
   };
 }
 

@@ -22,12 +22,12 @@ const done = (step: string, at?: number, over?: Partial<Event>) => event({ kind:
 
 test('a step that is done has a twin; one taken back has none', () => {
   const first = done('b1:mix');
-  expect(twinOf([first], { kind: 'step-done', step: 'b1:mix' })).toBe(first);
-  expect(twinOf([first], { kind: 'step-done', step: 'b2:mix' })).toBeUndefined();
-  expect(twinOf([first], { kind: 'step-begun', step: 'b1:mix' })).toBeUndefined();
-  expect(twinOf([first, event({ kind: 'withdrawn', why: 'not so' }, NOW, { amends: first.id })], first.body)).toBeUndefined();
+  expect(twinOf([first], { body: { kind: 'step-done', step: 'b1:mix' } })).toBe(first);
+  expect(twinOf([first], { body: { kind: 'step-done', step: 'b2:mix' } })).toBeUndefined();
+  expect(twinOf([first], { body: { kind: 'step-begun', step: 'b1:mix' } })).toBeUndefined();
+  expect(twinOf([first, event({ kind: 'withdrawn', why: 'not so' }, NOW, { amends: first.id })], { body: first.body })).toBeUndefined();
   // Two notes of the same words are two notes.
-  expect(twinOf([event({ kind: 'note', text: 'dry' })], { kind: 'note', text: 'dry' })).toBeUndefined();
+  expect(twinOf([event({ kind: 'note', text: 'dry' })], { body: { kind: 'note', text: 'dry' } })).toBeUndefined();
 });
 
 test('work that would come to stand before what is done already is asked about; notes and readings may', () => {

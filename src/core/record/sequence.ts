@@ -1,3 +1,4 @@
+import { FIRST_PASS } from '../plan';
 import { byTime, type Event, type EventBody } from './event';
 import { standingEvents } from './fold';
 
@@ -8,9 +9,11 @@ export const isOnce = (body: EventBody): boolean =>
 const stepOf = (body: EventBody): string => (body.kind === 'step-begun' || body.kind === 'step-done' ? body.step : '');
 
 /** The event that says already what `body` would say; undefined where it is news. */
-export function twinOf(events: readonly Event[], body: EventBody): Event | undefined {
+export function twinOf(events: readonly Event[], { body, passId = FIRST_PASS }: Pick<Event, 'body' | 'passId'>): Event | undefined {
   if (!isOnce(body)) return undefined;
-  return standingEvents(events).find((e) => e.body.kind === body.kind && stepOf(e.body) === stepOf(body));
+  return standingEvents(events).find(
+    (e) => e.body.kind === body.kind && stepOf(e.body) === stepOf(body) && (e.passId ?? FIRST_PASS) === passId,
+  );
 }
 
 /** Work that goes on has an order; notes and readings may be written in afterwards. */

@@ -207,7 +207,7 @@ describe('readings that stop short of a vertical edge', () => {
   });
   test('two slivers along the edge do not throw the surface', () => {
     // Readings nearly on a line at x = 205..210: their own facet is so thin that half a millimetre would tilt it to the surface.
-    const { depth } = sampleData(0, 'utc').bundles[0]!.repairs[0]!.void!.shapes[0] as Patch;
+    const { depth } = sampleData(0, 'utc').bundles[0]!.repairs[0]!.passes.p1!.void!.shapes[0] as Patch;
     const readings = depth.kind === 'readings' ? depth.readings : [];
     expect(readings).toHaveLength(9);
     const outline = cornersOf({ kind: 'rectangle', length: measured(240), width: measured(160) });

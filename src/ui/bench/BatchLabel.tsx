@@ -1,10 +1,10 @@
 'use client';
-import type { RepairView } from '@/core/record';
+import type { PassView } from '@/core/record';
 import { useFormat } from '../shared/bits';
 import { dayAndClock } from '../shared/when';
 
 /** The tag that goes on the pot: what, from which lot, mixed when, dead when. */
-export function BatchLabel({ at, batch, lot, zone }: { at: RepairView; batch: number; lot: string; zone: string }) {
+export function BatchLabel({ at, batch, lot, zone }: { at: PassView; batch: number; lot: string; zone: string }) {
   const format = useFormat();
   const { plan, repair } = at;
   const b = plan.batches[batch];

@@ -7,6 +7,7 @@ import { isMetered, PART_IDS, type PartId, partOf } from '@/core/system';
 import { attempt, formatDuration } from '@/core/units';
 import { instrumentOf } from '../mix/Instruments';
 import { MixingColumns } from '../mix/MixingColumns';
+import { stageView } from '../repair/stage-props';
 import { Choice, Heading, useFormat, Ways } from '../shared/bits';
 import { QuantityField } from '../shared/QuantityField';
 import { clock } from '../shared/when';
@@ -14,7 +15,7 @@ import { useNow } from '../workspace/now';
 import { usePrefs } from '../workspace/prefs';
 import { record } from '../workspace/record';
 import { repairIn, useJobView } from '../workspace/view';
-import { changeRepair, useWorkspace } from '../workspace/workspace';
+import { changePass, useWorkspace } from '../workspace/workspace';
 import { BatchLabel } from './BatchLabel';
 import { BenchSteps } from './BenchSteps';
 import { Clocks } from './Clocks';
@@ -25,9 +26,21 @@ import { Taken } from './Taken';
 import { useScale } from './use-scale';
 
 /** The mix card of a batch at the bench: pour, read, take it over; every later target follows what was really poured. */
-export function BenchPage({ jobId, repairId, batch: index }: { jobId: string; repairId: string; batch: number }) {
+export function BenchPage({
+  jobId,
+  repairId,
+  pass,
+  batch: index,
+}: {
+  jobId: string;
+  repairId: string;
+  /** The pass whose batch it is; null for the first. */
+  pass: string | null;
+  batch: number;
+}) {
   const view = useJobView(jobId);
-  const at = repairIn(view, repairId);
+  const whole = repairIn(view, repairId);
+  const at = whole && stageView(whole, pass ?? whole.passes[0]!.repair.passId);
   const nowMs = useNow(1000);
   const { role } = usePrefs();
   const format = useFormat();
@@ -105,15 +118,15 @@ export function BenchPage({ jobId, repairId, batch: index }: { jobId: string; re
       return;
     }
     setLotFault(null);
-    if (started) await record(repairId, { kind: 'poured', batch: index, part, massG, lot: lot.trim(), source }, role);
+    if (started) await record(at.repair, { kind: 'poured', batch: index, part, massG, lot: lot.trim(), source }, role);
     else setDry([...dry, { part, massG }]);
     scale.pour(false);
     scale.tare();
   };
   const throwAway = async () => {
     if (started) {
-      await record(repairId, { kind: 'discarded', batch: index, why: state.discard ?? 'begun anew' }, role);
-      if (mixingBegan !== null) await record(repairId, { kind: 'trouble', trouble: 'ratio', batch: index, missingMl: null }, role);
+      await record(at.repair, { kind: 'discarded', batch: index, why: state.discard ?? 'begun anew' }, role);
+      if (mixingBegan !== null) await record(at.repair, { kind: 'trouble', trouble: 'ratio', batch: index, missingMl: null }, role);
     } else setDry([]);
     scale.pour(false);
     scale.tare();
@@ -293,7 +306,7 @@ export function BenchPage({ jobId, repairId, batch: index }: { jobId: string; re
                 { id: 'own', label: 'each by itself' },
               ]}
               value={repair.bench.onePot ? 'one' : 'own'}
-              onChange={(v) => changeRepair(repairId, (r) => ({ ...r, bench: { ...r.bench, onePot: v === 'one' } }))}
+              onChange={(v) => changePass(repair, (r) => ({ ...r, bench: { ...r.bench, onePot: v === 'one' } }))}
             />
           </div>
           {lotFault && (

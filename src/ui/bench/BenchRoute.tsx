@@ -7,5 +7,6 @@ import { BenchPage } from './BenchPage';
 export function BenchRoute() {
   const { jobId, repairId } = useRoute();
   const batch = Math.max(0, Math.floor(Number(useSearchParams().get('batch') ?? 1)) - 1 || 0);
-  return <BenchPage key={`${jobId}/${repairId}`} jobId={jobId} repairId={repairId} batch={batch} />;
+  const pass = useSearchParams().get('pass');
+  return <BenchPage key={`${jobId}/${repairId}/${pass}`} jobId={jobId} repairId={repairId} pass={pass} batch={batch} />;
 }

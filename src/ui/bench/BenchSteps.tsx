@@ -1,5 +1,5 @@
 'use client';
-import type { RepairView } from '@/core/record';
+import type { PassView } from '@/core/record';
 import { SavingButton } from '../shared/SavingButton';
 import { record } from '../workspace/record';
 import { stepsOf } from './steps-of';
@@ -15,7 +15,7 @@ export function BenchSteps({
   role,
   onThrowAway,
 }: {
-  at: RepairView;
+  at: PassView;
   batch: number;
   /** All parts are in, and the pot is not lost. */
   ready: boolean;
@@ -26,7 +26,6 @@ export function BenchSteps({
   role: string;
   onThrowAway: () => void;
 }) {
-  const repairId = at.repair.id;
   const started = at.actuals.startedAt !== null;
   const { mixStep, standStep } = stepsOf(at.plan, batch);
   const [mixingBegan, mixingOver] = [mixStep?.begunAt ?? null, mixStep?.doneAt ?? null];
@@ -37,13 +36,13 @@ export function BenchSteps({
         <SavingButton
           className="act firm min-h-12"
           disabled={!within}
-          onSave={() => record(repairId, { kind: 'step-begun', step: mixStep.id }, role)}
+          onSave={() => record(at.repair, { kind: 'step-begun', step: mixStep.id }, role)}
         >
           Start mixing: start the clock
         </SavingButton>
       )}
       {started && mixStep && mixingBegan !== null && mixingOver === null && (
-        <SavingButton className="act firm min-h-12" onSave={() => record(repairId, { kind: 'step-done', step: mixStep.id }, role)}>
+        <SavingButton className="act firm min-h-12" onSave={() => record(at.repair, { kind: 'step-done', step: mixStep.id }, role)}>
           Mixed to one colour
         </SavingButton>
       )}
@@ -51,13 +50,13 @@ export function BenchSteps({
         <SavingButton
           className="act firm min-h-12"
           disabled={nowMs < standStep.startMs}
-          onSave={() => record(repairId, { kind: 'step-done', step: standStep.id }, role)}
+          onSave={() => record(at.repair, { kind: 'step-done', step: standStep.id }, role)}
         >
           It has stood its time
         </SavingButton>
       )}
       {started && mixingBegan !== null && !cup && (
-        <SavingButton className="act min-h-12" onSave={() => record(repairId, { kind: 'witness', batch, state: 'kept' }, role)}>
+        <SavingButton className="act min-h-12" onSave={() => record(at.repair, { kind: 'witness', batch, state: 'kept' }, role)}>
           A cup of it is kept
         </SavingButton>
       )}

@@ -1,12 +1,12 @@
 'use client';
-import type { RepairView } from '@/core/record';
+import type { PassView } from '@/core/record';
 import type { SheetRevision, Stock } from '@/core/system';
 import { Heading } from '../shared/bits';
 import { SavingButton } from '../shared/SavingButton';
 import { workspace } from '../workspace/workspace';
 
 /** Kits taken from the shelf for this repair: the lot loses them, the record keeps it. */
-export function Taken({ at, sheet, lots, role }: { at: RepairView; sheet: SheetRevision; lots: readonly Stock[]; role: string }) {
+export function Taken({ at, sheet, lots, role }: { at: PassView; sheet: SheetRevision; lots: readonly Stock[]; role: string }) {
   if (!lots.length) return null;
   return (
     <>

@@ -9,7 +9,7 @@ import { Schools } from '../shared/Schools';
 import { StageFindings, StillNeeds } from '../shared/StageFindings';
 import { StandInsChosen } from '../shared/StandIns';
 import { shortWhen } from '../shared/when';
-import { changeJob, changeRepair } from '../workspace/workspace';
+import { changeJob, changePass } from '../workspace/workspace';
 
 const STANDING = { sheet: '', extrapolated: ' beyond the sheet’s points', estimated: ' estimated' } as const;
 
@@ -139,7 +139,7 @@ function Side({ view, at, nowMs }: StageProps) {
                 className="field !min-h-8 !py-0"
                 aria-label="Wait for"
                 value={repair.serves ?? plan.serves ?? ''}
-                onChange={(e) => changeRepair(repair.id, (r) => ({ ...r, serves: e.target.value as 'load' }))}
+                onChange={(e) => changePass(repair, (r) => ({ ...r, serves: e.target.value as 'load' }))}
               >
                 {servable.map((k) => (
                   <option key={k} value={k}>

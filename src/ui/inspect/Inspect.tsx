@@ -4,7 +4,7 @@ import { passes } from '@/core/plan';
 import type { StageProps } from '../repair/stage-props';
 import { Answer, Choice, Heading, TextField } from '../shared/bits';
 import { StageFindings } from '../shared/StageFindings';
-import { changeRepair } from '../workspace/workspace';
+import { changePass } from '../workspace/workspace';
 import { BaseFields, type BaseProps } from './BaseFields';
 import { MeetsFields } from './MeetsFields';
 import { SurroundingsFields } from './SurroundingsFields';
@@ -40,7 +40,7 @@ function Sheet({ at }: StageProps) {
                 hideLabel
                 options={ANSWERS}
                 value={answer}
-                onChange={(id) => changeRepair(repair.id, (r) => ({ ...r, answers: { ...r.answers, [q.id]: id } }))}
+                onChange={(id) => changePass(repair, (r) => ({ ...r, answers: { ...r.answers, [q.id]: id } }))}
               />
             </li>
           );
@@ -64,8 +64,8 @@ function Sheet({ at }: StageProps) {
 
 function Side({ view, at }: StageProps) {
   const { repair, plan } = at;
-  const change = (over: Partial<typeof repair>, key = 'inspect') => changeRepair(repair.id, (r) => ({ ...r, ...over }), key);
-  const changeBase: BaseProps['change'] = (over, key) => changeRepair(repair.id, (r) => ({ ...r, base: { ...r.base, ...over } }), key);
+  const change = (over: Partial<typeof repair>, key = 'inspect') => changePass(repair, (r) => ({ ...r, ...over }), key);
+  const changeBase: BaseProps['change'] = (over, key) => changePass(repair, (r) => ({ ...r, base: { ...r.base, ...over } }), key);
   const stops = at.findings.filter((f) => f.stage === 'inspect' && f.severity === 'stop' && !at.actuals.overrides.has(f.id)).length;
   const left = plan.unanswered.length;
   return (
@@ -93,7 +93,7 @@ function Side({ view, at }: StageProps) {
           onChange={(e) => {
             const method = methodOf(e.target.value)!;
             // Another method asks other questions and fits other shapes: what does not fit it is let go, undo brings it back.
-            changeRepair(repair.id, (r) => ({
+            changePass(repair, (r) => ({
               ...r,
               method: { id: method.id, version: method.version },
               answers: {},

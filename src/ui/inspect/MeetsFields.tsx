@@ -1,12 +1,12 @@
 'use client';
-import type { Repair } from '@/core/plan';
+import type { Piece } from '@/core/plan';
 import { GRADES, type GradeId, LAYERS, type LayerId, type Meets } from '@/core/system';
-import { changeRepair } from '../workspace/workspace';
+import { changePass } from '../workspace/workspace';
 
 /** The base more exactly, and the layers under and over: what decides whether it bonds and cures at all. */
-export function MeetsFields({ repair }: { repair: Repair }) {
+export function MeetsFields({ repair }: { repair: Piece }) {
   const { meets, base } = repair;
-  const set = (over: Partial<Meets>) => changeRepair(repair.id, (r) => ({ ...r, meets: { ...r.meets, ...over } }), 'meets');
+  const set = (over: Partial<Meets>) => changePass(repair, (r) => ({ ...r, meets: { ...r.meets, ...over } }), 'meets');
   const grades = Object.entries(GRADES).filter(([id, g]) => g.of === base.material || id === meets.grade);
   const layer = (label: string, none: string, field: 'under' | 'over') => (
     <label className="block">

@@ -5,7 +5,7 @@ import { useMemo, useState } from 'react';
 import { type Series, valueAt } from '@/core/climate';
 import { selfHeats, VESSELS, type VesselId } from '@/core/cure';
 import { withBlend } from '@/core/mix';
-import type { Job, Repair } from '@/core/plan';
+import { type Job, type Piece, pieceOf } from '@/core/plan';
 import { BASES, sheetIn } from '@/core/system';
 import { attempt, figure } from '@/core/units';
 import { shelfOf } from '../material/shelf-of';
@@ -13,7 +13,7 @@ import { Choice, Heading, Ways } from '../shared/bits';
 import { QuantityField } from '../shared/QuantityField';
 import { freshJob, freshRepair } from '../workspace/fresh';
 import { useNow } from '../workspace/now';
-import { changeRepair, useWorkspace } from '../workspace/workspace';
+import { changePass, useWorkspace } from '../workspace/workspace';
 import { Beside, type Kept } from './Beside';
 import { AgainstSize, HeatMap } from './charts';
 import { PlaceAnswers } from './PlaceAnswers';
@@ -28,7 +28,8 @@ const FIRST: LabAsk = { massG: 500, vessel: 'pot', startC: 20, roomC: 18, thickn
 export function LabPage() {
   const asked = useSearchParams();
   const desk = useWorkspace();
-  const repair = asked.get('repair') ? desk.repairs.get(asked.get('repair')!) : undefined;
+  const draft = asked.get('repair') ? desk.repairs.get(asked.get('repair')!) : undefined;
+  const repair = draft && pieceOf(draft, draft.passes[asked.get('pass') ?? ''] ? asked.get('pass')! : draft.chain[0]);
   const shelf = shelfOf(desk.sheets, repair?.sheetId ?? null);
   const [picked, setPicked] = useState<string | null>(asked.get('sheet'));
   const stored = desk.sheets.get(picked ?? repair?.sheetId ?? '') ?? shelf.find((s) => !selfHeats(s)) ?? shelf[0] ?? null;
@@ -162,7 +163,7 @@ export function LabPage() {
                 type="button"
                 className="act"
                 disabled={!run.answer}
-                onClick={() => changeRepair(repair.id, (r) => ({ ...r, massCapG: ask.massG, materialC: ask.startC }), 'lab')}
+                onClick={() => changePass(repair, (r) => ({ ...r, massCapG: ask.massG, materialC: ask.startC }), 'lab')}
               >
                 No pot above {figure(ask.massG)} g, mixed at {figure(ask.startC)} °C
               </button>
@@ -170,7 +171,7 @@ export function LabPage() {
                 type="button"
                 className="act"
                 disabled={!run.answer}
-                onClick={() => changeRepair(repair.id, (r) => ({ ...r, liftMm: ask.thicknessMm }), 'lab')}
+                onClick={() => changePass(repair, (r) => ({ ...r, liftMm: ask.thicknessMm }), 'lab')}
               >
                 Lifts of {figure(ask.thicknessMm)} mm
               </button>
@@ -179,8 +180,8 @@ export function LabPage() {
                   type="button"
                   className="act"
                   onClick={() =>
-                    changeRepair(
-                      repair.id,
+                    changePass(
+                      repair,
                       (r) => ({
                         ...r,
                         sheetId: stored!.id,
@@ -280,7 +281,7 @@ export function LabPage() {
 }
 
 /** The place of a repair, or a mild one to begin with. */
-function placeOf(job: Job | undefined, repair: Repair | undefined, nowMs: number): LabPlace {
+function placeOf(job: Job | undefined, repair: Piece | undefined, nowMs: number): LabPlace {
   const mild: Job = {
     ...freshJob(Math.floor(nowMs / 3_600_000) * 3_600_000),
     id: 'lab',

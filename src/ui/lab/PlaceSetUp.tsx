@@ -1,5 +1,5 @@
 'use client';
-import type { Job, Repair } from '@/core/plan';
+import type { Job, Piece } from '@/core/plan';
 import { BaseFields } from '../inspect/BaseFields';
 import { SurroundingsFields } from '../inspect/SurroundingsFields';
 import { ClimateFields } from '../job/ClimateFields';
@@ -9,7 +9,7 @@ import { QuantityField } from '../shared/QuantityField';
 /** A place as it is tried: its weather, its base, where the packs are kept, how long placing takes. */
 export interface LabPlace {
   readonly job: Job;
-  readonly base: Repair['base'];
+  readonly base: Piece['base'];
   /** null follows the air. */
   readonly materialC: number | null;
   readonly placeMin: number;

@@ -1,13 +1,13 @@
 'use client';
-import type { Repair } from '@/core/plan';
+import type { Piece } from '@/core/plan';
 import { ORIENTATIONS, WETNESS } from '@/core/system';
 import { Choice, Heading } from '../shared/bits';
 import { QuantityField } from '../shared/QuantityField';
-import { changeRepair } from '../workspace/workspace';
+import { changePass } from '../workspace/workspace';
 
 /** What decides among systems and is seen at the place: how it lies, how wet it is, who works there. */
-export function FoundAtThePlace({ repair }: { repair: Repair }) {
-  const change = (over: Partial<Repair>) => changeRepair(repair.id, (r) => ({ ...r, ...over }), Object.keys(over)[0]);
+export function FoundAtThePlace({ repair }: { repair: Piece }) {
+  const change = (over: Partial<Piece>) => changePass(repair, (r) => ({ ...r, ...over }), Object.keys(over)[0]);
   return (
     <>
       <Heading>Found at the place</Heading>

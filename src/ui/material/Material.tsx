@@ -10,7 +10,7 @@ import { Answer, Heading, useFormat, useProse } from '../shared/bits';
 import { CurveChart } from '../shared/CurveChart';
 import { QuantityField } from '../shared/QuantityField';
 import { StageFindings, StillNeeds } from '../shared/StageFindings';
-import { changeRepair, useWorkspace } from '../workspace/workspace';
+import { changePass, useWorkspace } from '../workspace/workspace';
 import { FoundAtThePlace } from './FoundAtThePlace';
 import { SuitTable } from './SuitTable';
 import { shelfOf } from './shelf-of';
@@ -131,13 +131,13 @@ function Side({ view, at, nowMs }: StageProps) {
           kind="temperature"
           label="Temperature (empty: as the air)"
           value={repair.materialC}
-          onChange={(t) => changeRepair(repair.id, (r) => ({ ...r, materialC: t.value }), 'material')}
-          onClear={() => changeRepair(repair.id, (r) => ({ ...r, materialC: null }), 'material')}
+          onChange={(t) => changePass(repair, (r) => ({ ...r, materialC: t.value }), 'material')}
+          onClear={() => changePass(repair, (r) => ({ ...r, materialC: null }), 'material')}
           check={(v) => (v >= -10 && v <= 60 ? null : 'A pot between −10 and 60 °C.')}
         />
         <label className="block">
           Kit
-          <select className="field" value={kit.id} onChange={(e) => changeRepair(repair.id, (r) => ({ ...r, kitId: e.target.value }))}>
+          <select className="field" value={kit.id} onChange={(e) => changePass(repair, (r) => ({ ...r, kitId: e.target.value }))}>
             {sheet.kits.map((k) => (
               <option key={k.id} value={k.id}>
                 {k.label}

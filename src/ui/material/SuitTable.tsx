@@ -1,10 +1,10 @@
 'use client';
 import Link from 'next/link';
 import type { Criterion, Suit } from '@/core/judge';
-import type { Repair } from '@/core/plan';
+import type { Piece } from '@/core/plan';
 import { systemKind } from '@/core/system';
 import { useProse } from '../shared/bits';
-import { changeRepair } from '../workspace/workspace';
+import { changePass } from '../workspace/workspace';
 
 /** Met is a tick, failed a cross in a box, what cannot be told a dot: shape before colour. */
 function Mark({ met }: { met: Criterion['met'] }) {
@@ -27,10 +27,10 @@ function Mark({ met }: { met: Criterion['met'] }) {
 }
 
 /** Systems side by side: a column each, a criterion a row; the best first, those that fail with their reasons. */
-export function SuitTable({ suits, repair }: { suits: readonly Suit[]; repair: Repair }) {
+export function SuitTable({ suits, repair }: { suits: readonly Suit[]; repair: Piece }) {
   const prose = useProse();
   const choose = ({ sheet }: Suit) =>
-    changeRepair(repair.id, (r) => ({ ...r, sheetId: sheet.id, kitId: sheet.kits[0]?.id ?? null, dosePct: null, blend: null }));
+    changePass(repair, (r) => ({ ...r, sheetId: sheet.id, kitId: sheet.kits[0]?.id ?? null, dosePct: null, blend: null }));
   return (
     // biome-ignore lint/a11y/noNoninteractiveTabindex: a region that scrolls must be reachable by key
     <section className="overflow-x-auto thin-scroll mt-2" aria-label="Systems side by side" tabIndex={0}>

@@ -7,7 +7,7 @@ import type { StageProps } from '../repair/stage-props';
 import { Heading, useFormat } from '../shared/bits';
 import { QuantityField } from '../shared/QuantityField';
 import { dayAndClock } from '../shared/when';
-import { changeRepair } from '../workspace/workspace';
+import { changePass } from '../workspace/workspace';
 
 /** Packs from the cold store to the temperature they are mixed at: how long it takes, and by when they must be put somewhere warm. */
 export function WarmPacks({ view, at }: Pick<StageProps, 'view' | 'at'>) {
@@ -93,7 +93,7 @@ export function WarmPacks({ view, at }: Pick<StageProps, 'view' | 'at'>) {
         <button
           type="button"
           className="act text-sm mt-1"
-          onClick={() => changeRepair(repair.id, (r) => ({ ...r, materialC: wantC }), 'material')}
+          onClick={() => changePass(repair, (r) => ({ ...r, materialC: wantC }), 'material')}
         >
           Plan with {format('temperature', wantC).text}
         </button>

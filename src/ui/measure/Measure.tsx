@@ -3,8 +3,8 @@ import { Plus, Trash2 } from 'lucide-react';
 import { useMemo, useSyncExternalStore } from 'react';
 import { create } from 'zustand';
 import { ENGINES, liftsOf, settingIn } from '@/core/method';
-import type { Repair } from '@/core/plan';
-import type { RepairView } from '@/core/record';
+import { type Piece, pieceOf } from '@/core/plan';
+import type { PassView } from '@/core/record';
 import { attempt } from '@/core/units';
 import {
   kindOf,
@@ -25,7 +25,7 @@ import type { StageProps } from '../repair/stage-props';
 import { Answer, Choice, useFormat, Working } from '../shared/bits';
 import { Drawing } from '../shared/Drawing';
 import { StageFindings, StillNeeds } from '../shared/StageFindings';
-import { changeRepair, useWorkspace } from '../workspace/workspace';
+import { changePass, useWorkspace } from '../workspace/workspace';
 import { addShape, movePoint, pullDimension, removeShape, writeShape } from './edit';
 import { PhotoTrace } from './PhotoTrace';
 import { ScanPanel } from './ScanPanel';
@@ -50,7 +50,7 @@ const useLook = create<Look>(() => fresh(''));
 const look = (over: Partial<Look>) => useLook.setState(over);
 
 /** The look at a repair; another repair begins anew. */
-function useLookAt(repair: Repair): Look {
+function useLookAt(repair: Piece): Look {
   const now = useLook();
   const mine = now.repairId === repair.id ? now : fresh(repair.id);
   const last = (repair.void?.shapes.length ?? 1) - 1;
@@ -58,8 +58,10 @@ function useLookAt(repair: Repair): Look {
 }
 
 /** The repair as drafted this moment, and its void measured: neither waits for the plan. */
-function useDraft({ repair: planned }: RepairView) {
-  const repair = useWorkspace((d) => d.repairs.get(planned.id)) ?? planned;
+function useDraft({ repair: planned }: PassView) {
+  const draft = useWorkspace((d) => d.repairs.get(planned.id));
+  // What a pass takes from another is worked out by the plan; a void of its own is read as it is drawn.
+  const repair = draft && planned.takes.from === 'own' && draft.passes[planned.passId] ? pieceOf(draft, planned.passId) : planned;
   const measuredNow = useMemo(
     () => (repair.void && !unmeasuredIn(repair.void).length ? attempt(() => measureVoid(repair.void!)) : null),
     [repair.void],
@@ -111,7 +113,7 @@ function Sheet({ at }: StageProps) {
           base={repair.base.material}
           first={!repair.void}
           choose={(id) => {
-            addShape(repair.id, id);
+            addShape(repair, id);
             look({ ...fresh(repair.id), index: repair.void?.shapes.length ?? 0 });
           }}
         />
@@ -175,8 +177,8 @@ function Sheet({ at }: StageProps) {
           values={page === 'setting' ? settingValues : values}
           onDrag={(key, mm) =>
             page === 'setting'
-              ? changeRepair(
-                  repair.id,
+              ? changePass(
+                  repair,
                   (r) =>
                     r.settingOut && key in settingValues
                       ? {
@@ -194,12 +196,12 @@ function Sheet({ at }: StageProps) {
                       : r,
                   `setting:${key}`,
                 )
-              : pullDimension(repair.id, index, shape, key, mm)
+              : pullDimension(repair, index, shape, key, mm)
           }
           onMove={(key, p) =>
             key.startsWith('rim.')
               ? look({ ...now, rim: rim.map((q, i) => (`rim.${i}` === key ? p : q)) })
-              : movePoint(repair.id, index, key, p)
+              : movePoint(repair, index, key, p)
           }
           onCut={(share) => look({ ...now, cut: share })}
           onPlace={scanning && page === 'plan' && !open ? (p) => look({ ...now, rim: [...rim, p] }) : undefined}
@@ -301,25 +303,19 @@ function Side({ view, at }: StageProps) {
         <button type="button" className="act quiet text-sm" onClick={() => look({ ...now, adding: true })} disabled={shapes.length >= 20}>
           <Plus size={15} aria-hidden="true" /> add a shape
         </button>
-        <button type="button" className="act quiet text-sm" onClick={() => removeShape(repair.id, index)}>
+        <button type="button" className="act quiet text-sm" onClick={() => removeShape(repair, index)}>
           <Trash2 size={15} aria-hidden="true" /> {shapes.length > 1 ? 'take this one out' : 'another shape'}
         </button>
       </div>
       {shape.shape === 'scan' && (
-        <ScanPanel
-          repairId={repair.id}
-          index={index}
-          shape={shape}
-          rim={rim}
-          setRim={(next) => look({ ...now, page: 'plan', rim: next })}
-        />
+        <ScanPanel of={repair} index={index} shape={shape} rim={rim} setRim={(next) => look({ ...now, page: 'plan', rim: next })} />
       )}
       {!(shape.shape === 'scan' && shape.read.text === '') && (
         <ShapeFields
           shape={shape}
           shareOf={(key) => v?.shares.find((s) => s.key === `shapes.${index}.${key}`)?.share ?? 0}
           problemAt={problemAt}
-          write={(key, value) => writeShape(repair.id, index, key, value)}
+          write={(key, value) => writeShape(repair, index, key, value)}
         />
       )}
       {outline && (
@@ -327,7 +323,7 @@ function Side({ view, at }: StageProps) {
           jobId={view.job.id}
           photoId={outline.kind === 'polygon' ? outline.photoId : null}
           take={(points, photoId) =>
-            writeShape(repair.id, index, 'outline', {
+            writeShape(repair, index, 'outline', {
               kind: 'polygon',
               points: points.map(([x, y]) => [x, y]),
               placed: { ...measured(0, 'photo'), text: 'placed' },
@@ -336,7 +332,7 @@ function Side({ view, at }: StageProps) {
           }
         />
       )}
-      <VoidFields repairId={repair.id} v={repair.void} problemAt={wholeProblem} />
+      <VoidFields of={repair} v={repair.void} problemAt={wholeProblem} />
       {plan.method?.setsOut && <SettingOutFields repairId={repair.id} value={repair.settingOut} count={repair.void.count} />}
       <StillNeeds texts={plan.open.measure} />
       <StageFindings at={at} zone={view.job.zone} stage="measure" />

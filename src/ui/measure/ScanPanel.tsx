@@ -1,6 +1,7 @@
 'use client';
 import { Box, X } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
+import type { PassRef } from '@/core/plan';
 import { likelyUnits, SCAN_UNITS, type SurfaceForm } from '@/core/scan';
 import { type Point, type Scanned, unpack } from '@/core/void';
 import { type ScanWorker, startScanWorker, told } from '@/worker/scan';
@@ -24,20 +25,20 @@ const open = new Map<string, { worker: ScanWorker; loaded: Loaded }>();
 
 /** Takes a scan in, asks what it cannot know (unit, flat or curved, which side), and measures it in a worker. */
 export function ScanPanel({
-  repairId,
+  of,
   index,
   shape,
   rim,
   setRim,
 }: {
-  repairId: string;
+  of: PassRef;
   index: number;
   shape: Scanned;
   rim: readonly Point[];
   setRim: (rim: readonly Point[]) => void;
 }) {
   const format = useFormat();
-  const key = `${repairId}:${index}`;
+  const key = `${of.id}:${of.passId}:${index}`;
   const [loaded, setLoaded] = useState<Loaded | null>(open.get(key)?.loaded ?? null);
   const [unit, setUnit] = useState<string | null>(null);
   const [surface, setSurface] = useState<SurfaceForm>(shape.found.surface);
@@ -102,7 +103,7 @@ export function ScanPanel({
     setBusy(null);
     if (!answer.ok) return setFault(answer.sentence);
     setRim([]);
-    replaceShape(repairId, index, answer.value);
+    replaceShape(of, index, answer.value);
   };
 
   const likely = loaded ? likelyUnits(loaded.extent) : [];

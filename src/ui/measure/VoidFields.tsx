@@ -1,5 +1,6 @@
 'use client';
 import { Plus, Trash2 } from 'lucide-react';
+import type { PassRef } from '@/core/plan';
 import { kindOf, type Void } from '@/core/void';
 import { Choice } from '../shared/bits';
 import { QuantityField } from '../shared/QuantityField';
@@ -7,7 +8,7 @@ import { changeVoid } from './edit';
 import { ListEditor } from './ListEditor';
 
 /** What concerns the whole void: like voids and what differs among them, what stays clear, the back. */
-export function VoidFields({ repairId, v, problemAt }: { repairId: string; v: Void; problemAt: (key: string) => string | null }) {
+export function VoidFields({ of, v, problemAt }: { of: PassRef; v: Void; problemAt: (key: string) => string | null }) {
   const lengths = v.shapes.flatMap((shape, i) =>
     kindOf(shape)
       .dimensions(shape)
@@ -21,7 +22,7 @@ export function VoidFields({ repairId, v, problemAt }: { repairId: string; v: Vo
           kind="count"
           label="Like voids"
           value={v.count}
-          onChange={(t) => changeVoid(repairId, (old) => ({ ...old, count: Math.round(t.value) }), 'count')}
+          onChange={(t) => changeVoid(of, (old) => ({ ...old, count: Math.round(t.value) }), 'count')}
           check={(n) => (Number.isInteger(n) && n >= 1 && n <= 500 ? null : 'A whole number from 1 to 500.')}
         />
         <Choice
@@ -31,7 +32,7 @@ export function VoidFields({ repairId, v, problemAt }: { repairId: string; v: Vo
             { id: 'open', label: 'open' },
           ]}
           value={v.back}
-          onChange={(back) => changeVoid(repairId, (old) => ({ ...old, back }), 'back')}
+          onChange={(back) => changeVoid(of, (old) => ({ ...old, back }), 'back')}
         />
       </div>
       {v.variants.map((x, i) => (
@@ -44,7 +45,7 @@ export function VoidFields({ repairId, v, problemAt }: { repairId: string; v: Vo
             problem={problemAt(`variants.${i}`) ? ' ' : null}
             onChange={(t) =>
               changeVoid(
-                repairId,
+                of,
                 (old) => ({ ...old, variants: old.variants.map((y, k) => (k === i ? { ...y, count: Math.round(t.value) } : y)) }),
                 `variant${i}`,
               )
@@ -57,7 +58,7 @@ export function VoidFields({ repairId, v, problemAt }: { repairId: string; v: Vo
             value={x.key}
             onChange={(e) =>
               changeVoid(
-                repairId,
+                of,
                 (old) => ({ ...old, variants: old.variants.map((y, k) => (k === i ? { ...y, key: e.target.value } : y)) }),
                 `variant${i}`,
               )
@@ -76,7 +77,7 @@ export function VoidFields({ repairId, v, problemAt }: { repairId: string; v: Vo
             value={x.byMm}
             onChange={(t) =>
               changeVoid(
-                repairId,
+                of,
                 (old) => ({ ...old, variants: old.variants.map((y, k) => (k === i ? { ...y, byMm: t.value } : y)) }),
                 `variant${i}`,
               )
@@ -86,7 +87,7 @@ export function VoidFields({ repairId, v, problemAt }: { repairId: string; v: Vo
             type="button"
             className="p-1.5"
             aria-label={`Group ${i + 1} that differs: remove`}
-            onClick={() => changeVoid(repairId, (old) => ({ ...old, variants: old.variants.filter((_, k) => k !== i) }), 'variants')}
+            onClick={() => changeVoid(of, (old) => ({ ...old, variants: old.variants.filter((_, k) => k !== i) }), 'variants')}
           >
             <Trash2 size={16} aria-hidden="true" />
           </button>
@@ -102,11 +103,7 @@ export function VoidFields({ repairId, v, problemAt }: { repairId: string; v: Vo
           type="button"
           className="act quiet text-sm"
           onClick={() =>
-            changeVoid(
-              repairId,
-              (old) => ({ ...old, variants: [...old.variants, { count: 1, key: lengths[0]!.key, byMm: 5 }] }),
-              'variants',
-            )
+            changeVoid(of, (old) => ({ ...old, variants: [...old.variants, { count: 1, key: lengths[0]!.key, byMm: 5 }] }), 'variants')
           }
         >
           <Plus size={15} aria-hidden="true" /> some of them differ
@@ -139,7 +136,7 @@ export function VoidFields({ repairId, v, problemAt }: { repairId: string; v: Vo
         }}
         write={(rows) =>
           changeVoid(
-            repairId,
+            of,
             // A size of 0 cannot be stored; the row keeps what it had until the field holds one.
             (old) => ({
               ...old,

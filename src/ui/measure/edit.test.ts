@@ -1,13 +1,15 @@
 import 'fake-indexeddb/auto';
+import { type Piece, pieceOf, repairOf } from '@/core/plan';
 import { measured, SHAPE_IDS, SHAPES, voidOf } from '@/core/void';
 import { freshJob, freshRepair } from '../workspace/fresh';
 import { stateNow, undo, workspace } from '../workspace/workspace';
 import { addShape, changeVoid, movePoint, pullDimension, removeShape, replaceShape, writeShape } from './edit';
 
 const job = freshJob(Date.now());
-const repair = freshRepair(job.id, 'mortar-patch', 1, Date.now());
-const now = () => stateNow().repairs.get(repair.id)!.void;
-const set = (r: typeof repair) => workspace.state.setState({ repairs: new Map([[r.id, r]]) });
+const draft = freshRepair(job.id, 'mortar-patch', 1, Date.now());
+const repair = pieceOf(draft);
+const now = () => pieceOf(stateNow().repairs.get(repair.id)!).void;
+const set = (r: Piece) => workspace.state.setState({ repairs: new Map([[r.id, repairOf(r)]]) });
 // What is written goes nowhere: only what is shown is looked at here.
 afterAll(() => workspace.close());
 beforeEach(() => {
@@ -16,12 +18,12 @@ beforeEach(() => {
 });
 
 test('shapes are added one behind the other, and the last to go takes the void with it', () => {
-  addShape(repair.id, 'patch');
-  addShape(repair.id, 'hole');
+  addShape(repair, 'patch');
+  addShape(repair, 'hole');
   expect(now()!.shapes.map((s) => s.shape)).toEqual(['patch', 'hole']);
-  removeShape(repair.id, 0);
+  removeShape(repair, 0);
   expect(now()!.shapes.map((s) => s.shape)).toEqual(['hole']);
-  removeShape(repair.id, 0);
+  removeShape(repair, 0);
   expect(now()).toBeNull();
   undo();
   expect(now()!.shapes).toHaveLength(1);
@@ -34,7 +36,7 @@ test('what differs among like voids goes with its shape, and follows later ones 
     { count: 2, key: 'shapes.2.depth', byMm: 5 },
   ];
   set({ ...repair, void: { ...v, variants } });
-  removeShape(repair.id, 0);
+  removeShape(repair, 0);
   expect(now()!.variants.map((x) => x.key)).toEqual(['shapes.1.depth']);
 });
 
@@ -44,13 +46,13 @@ test.each(SHAPE_IDS)('%s: a pulled length is written as if it had been typed, an
   const d = SHAPES[id].dimensions(shape as never).find((x) => x.measured.valueMm > 0);
   if (!d) return expect(['scan', 'cavity', 'chase']).toContain(id);
   set({ ...repair, void: voidOf(shape) });
-  pullDimension(repair.id, 0, shape, d.key, 43.219);
+  pullDimension(repair, 0, shape, d.key, 43.219);
   const after = SHAPES[id].dimensions(now()!.shapes[0] as never).find((x) => x.key === d.key)!;
   expect(after.measured).toMatchObject({ valueMm: 43.219, text: '43.22 mm', textSystem: 'metric' });
   undo();
   expect(now()!.shapes[0]).toEqual(shape);
   // A length that is none of the shape’s changes nothing.
-  pullDimension(repair.id, 0, shape, 'nothing.of.it', 5);
+  pullDimension(repair, 0, shape, 'nothing.of.it', 5);
   expect(now()!.shapes[0]).toEqual(shape);
 });
 
@@ -58,29 +60,31 @@ test('points move by whole millimetres, those of a zone to keep clear as well', 
   const zone = { name: 'bolt', form: 'round', xMm: 10, yMm: 10, aMm: 12, bMm: 12, depthMm: 20 } as const;
   const v = { ...voidOf(SHAPES.patch.blank()), keepClear: [zone] };
   set({ ...repair, void: v });
-  movePoint(repair.id, 0, 'keepClear.0', [31.6, 8.2]);
+  movePoint(repair, 0, 'keepClear.0', [31.6, 8.2]);
   expect(now()!.keepClear[0]).toMatchObject({ xMm: 32, yMm: 8 });
 });
 
 test('a shape is replaced or written at a path; a repair without a void stays without one', () => {
-  changeVoid(repair.id, (v) => ({ ...v, count: 9 }), 'count');
+  changeVoid(repair, (v) => ({ ...v, count: 9 }), 'count');
   expect(now()).toBeNull();
-  addShape(repair.id, 'hole');
+  addShape(repair, 'hole');
   const other = SHAPES.patch.blank();
-  replaceShape(repair.id, 0, other);
+  replaceShape(repair, 0, other);
   expect(now()!.shapes).toEqual([other]);
   const key = SHAPES.patch.dimensions(other as never)[0]!.key;
-  writeShape(repair.id, 0, key, measured(77, 'rule'));
+  writeShape(repair, 0, key, measured(77, 'rule'));
   expect(SHAPES.patch.dimensions(now()!.shapes[0] as never)[0]!.measured.valueMm).toBe(77);
 });
 
 test('what no record can hold is not taken over, and said; what stood there stands', () => {
-  addShape(repair.id, 'patch');
+  addShape(repair, 'patch');
   const before = now();
   const key = SHAPES.patch.dimensions(SHAPES.patch.blank() as never)[0]!.key;
-  writeShape(repair.id, 0, key, measured(1e12, 'rule'));
+  writeShape(repair, 0, key, measured(1e12, 'rule'));
   expect(now()).toBe(before);
-  expect(workspace.state.getState().notTaken).toMatchObject({ path: ['void', 'shapes', '0', ...key.split('.'), 'valueMm'] });
-  writeShape(repair.id, 0, key, measured(77, 'rule'));
+  expect(workspace.state.getState().notTaken).toMatchObject({
+    path: ['passes', 'p1', 'void', 'shapes', '0', ...key.split('.'), 'valueMm'],
+  });
+  writeShape(repair, 0, key, measured(77, 'rule'));
   expect(workspace.state.getState().notTaken).toBeNull();
 });

@@ -1,61 +1,65 @@
+import { type PassRef, pieceOf } from '@/core/plan';
 import { kindOf, type Point, SHAPES, type ShapeId, type Void, type VoidShape, voidOf, withValue } from '@/core/void';
-import { changeRepair, stateNow } from '../workspace/workspace';
+import { changePass, stateNow } from '../workspace/workspace';
 
 /** Changes of the void of a repair, each of which can be undone. */
-export const changeVoid = (repairId: string, change: (v: Void) => Void, key: string): void =>
-  changeRepair(repairId, (r) => (r.void ? { ...r, void: change(r.void) } : r), `void:${key}`);
+export const changeVoid = (of: PassRef, change: (v: Void) => Void, key: string): void =>
+  changePass(of, (r) => (r.void ? { ...r, void: change(r.void) } : r), `void:${key}`);
 
 /** Replaces what stands at a path of one of its shapes. */
-export const writeShape = (repairId: string, index: number, key: string, value: unknown): void =>
+export const writeShape = (of: PassRef, index: number, key: string, value: unknown): void =>
   changeVoid(
-    repairId,
+    of,
     (v) => ({ ...v, shapes: v.shapes.map((s, i) => (i === index ? withValue(kindOf(s), s, key, value) : s)) }),
     `${index}:${key}`,
   );
 
-export const replaceShape = (repairId: string, index: number, shape: VoidShape): void =>
-  changeVoid(repairId, (v) => ({ ...v, shapes: v.shapes.map((s, i) => (i === index ? shape : s)) }), `${index}:shape`);
+export const replaceShape = (of: PassRef, index: number, shape: VoidShape): void =>
+  changeVoid(of, (v) => ({ ...v, shapes: v.shapes.map((s, i) => (i === index ? shape : s)) }), `${index}:shape`);
 
 /** A pulled length, as if it had been typed. */
-export function pullDimension(repairId: string, index: number, shape: VoidShape, key: string, valueMm: number): void {
+export function pullDimension(of: PassRef, index: number, shape: VoidShape, key: string, valueMm: number): void {
   const d = kindOf(shape)
     .dimensions(shape)
     .find((x) => x.key === key);
-  if (d) writeShape(repairId, index, key, { ...d.measured, valueMm, text: `${Number(valueMm.toFixed(2))} mm`, textSystem: 'metric' });
+  if (d) writeShape(of, index, key, { ...d.measured, valueMm, text: `${Number(valueMm.toFixed(2))} mm`, textSystem: 'metric' });
 }
 
 /** A point moved in the drawing; whole millimetres are as fine as a hand points. */
-export function movePoint(repairId: string, index: number, key: string, [x, y]: Point): void {
+export function movePoint(of: PassRef, index: number, key: string, [x, y]: Point): void {
   const zone = /^keepClear\.(\d+)$/.exec(key);
   if (!zone) {
-    writeShape(repairId, index, key, [Math.round(x), Math.round(y)]);
+    writeShape(of, index, key, [Math.round(x), Math.round(y)]);
     return;
   }
   changeVoid(
-    repairId,
+    of,
     (v) => ({ ...v, keepClear: v.keepClear.map((k, i) => (i === Number(zone[1]) ? { ...k, xMm: Math.round(x), yMm: Math.round(y) } : k)) }),
     key,
   );
 }
 
 /** How many shapes there are: two taken out one after the other are two steps to undo. */
-const shapesOf = (repairId: string): number => stateNow().repairs.get(repairId)?.void?.shapes.length ?? 0;
+const shapesOf = (of: PassRef): number => {
+  const draft = stateNow().repairs.get(of.id);
+  return (draft && pieceOf(draft, of.passId).void?.shapes.length) ?? 0;
+};
 
 /** Adds a shape to the void, or begins it. @returns nothing; the new one is the last */
-export const addShape = (repairId: string, id: ShapeId): void =>
-  changeRepair(
-    repairId,
+export const addShape = (of: PassRef, id: ShapeId): void =>
+  changePass(
+    of,
     (r) => {
       const shape = SHAPES[id].blank();
       return { ...r, void: r.void ? { ...r.void, shapes: [...r.void.shapes, shape] } : voidOf(shape) };
     },
-    `void:add:${shapesOf(repairId)}`,
+    `void:add:${shapesOf(of)}`,
   );
 
 /** Takes a shape out; the last one takes the void with it. */
-export const removeShape = (repairId: string, index: number): void =>
-  changeRepair(
-    repairId,
+export const removeShape = (of: PassRef, index: number): void =>
+  changePass(
+    of,
     (r) => {
       if (!r.void || r.void.shapes.length === 1) return { ...r, void: null };
       // What differs in a shape that goes, goes with it; what differs in later ones follows them down.
@@ -66,5 +70,5 @@ export const removeShape = (repairId: string, index: number): void =>
       });
       return { ...r, void: { ...r.void, variants, shapes: r.void.shapes.filter((_, i) => i !== index) } };
     },
-    `void:remove:${shapesOf(repairId)}`,
+    `void:remove:${shapesOf(of)}`,
   );

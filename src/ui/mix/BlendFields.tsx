@@ -11,21 +11,21 @@ import {
   fillerOf,
   liquidDensity,
 } from '@/core/mix';
-import type { Repair } from '@/core/plan';
+import type { Piece } from '@/core/plan';
 import { type SheetRevision, systemKind } from '@/core/system';
 import { attempt, figure } from '@/core/units';
 import { Choice, useFormat, Working } from '../shared/bits';
 import { QuantityField } from '../shared/QuantityField';
-import { changeRepair } from '../workspace/workspace';
+import { changePass } from '../workspace/workspace';
 
 const FIRST: Blend = { consistency: 'stands', fillers: [{ filler: 'fibre', share: 1, per100G: null }] };
 
 /** Fillers of one's own in a liquid system: which, in which shares, to which stand; what comes of it. */
-export function BlendFields({ repair, stored, batchLiquidG }: { repair: Repair; stored: SheetRevision; batchLiquidG: number | null }) {
+export function BlendFields({ repair, stored, batchLiquidG }: { repair: Piece; stored: SheetRevision; batchLiquidG: number | null }) {
   const format = useFormat();
   const own = stored.parts.some((p) => p.id === 'C' || p.id === 'D');
   if (own || systemKind(stored.kind).mixing !== 'pot' || systemKind(stored.kind).asks.includes('uptake')) return null;
-  const set = (blend: Blend | null) => changeRepair(repair.id, (r) => ({ ...r, blend }), 'blend');
+  const set = (blend: Blend | null) => changePass(repair, (r) => ({ ...r, blend }), 'blend');
   const { blend } = repair;
   const mix = blend ? attempt(() => filledMix(blend, liquidDensity(stored))) : null;
   const change = (i: number, over: Partial<Blend['fillers'][number]>) =>

@@ -2,12 +2,12 @@
 import { Plus, Trash2 } from 'lucide-react';
 import { nanoid } from 'nanoid';
 import { blendLots, type Colour, type ColourTrial, scaledColour } from '@/core/mix';
-import type { Repair } from '@/core/plan';
+import type { Piece } from '@/core/plan';
 import type { Stock } from '@/core/system';
 import { attempt, figure } from '@/core/units';
 import { TextField, useFormat } from '../shared/bits';
 import { QuantityField } from '../shared/QuantityField';
-import { changeRepair } from '../workspace/workspace';
+import { changePass } from '../workspace/workspace';
 
 const EMPTY: Colour = { trials: [], chosen: null };
 
@@ -19,7 +19,7 @@ export function ColourFields({
   lots,
   kitMassG,
 }: {
-  repair: Repair;
+  repair: Piece;
   batchG: number | null;
   totalG: number | null;
   lots: readonly Stock[];
@@ -28,7 +28,7 @@ export function ColourFields({
 }) {
   const format = useFormat();
   const colour = repair.colour ?? EMPTY;
-  const set = (next: Colour) => changeRepair(repair.id, (r) => ({ ...r, colour: next.trials.length ? next : null }), 'colour');
+  const set = (next: Colour) => changePass(repair, (r) => ({ ...r, colour: next.trials.length ? next : null }), 'colour');
   const trial = (id: string, over: Partial<ColourTrial>) =>
     set({ ...colour, trials: colour.trials.map((t) => (t.id === id ? { ...t, ...over } : t)) });
   const add = () => {

@@ -1,19 +1,19 @@
 'use client';
-import type { Repair } from '@/core/plan';
+import type { Piece } from '@/core/plan';
 import { type SheetRevision, systemKind } from '@/core/system';
 import { figure } from '@/core/units';
 import { Heading } from '../shared/bits';
 import { QuantityField } from '../shared/QuantityField';
-import { changeRepair } from '../workspace/workspace';
+import { changePass } from '../workspace/workspace';
 
 /** The dose of what the sheet lets one choose: catalyst, hardener paste, water. */
-export function DoseField({ repair, sheet }: { repair: Repair; sheet: SheetRevision }) {
+export function DoseField({ repair, sheet }: { repair: Piece; sheet: SheetRevision }) {
   const { dose } = sheet;
   if (!dose) return null;
   const word = systemKind(sheet.kind).dosed ?? 'dose';
   const now = repair.dosePct ?? dose.usualPct;
   const x = (pct: number) => 10 + (280 * (pct - dose.minPct)) / Math.max(1e-9, dose.maxPct - dose.minPct);
-  const set = (v: number | null) => changeRepair(repair.id, (r) => ({ ...r, dosePct: v }), 'dose');
+  const set = (v: number | null) => changePass(repair, (r) => ({ ...r, dosePct: v }), 'dose');
   return (
     <>
       <Heading

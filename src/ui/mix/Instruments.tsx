@@ -1,15 +1,15 @@
 'use client';
 import { type Instrument, type MeasuredBatch, measuredBatch, saidAs, saidTolerance, toleranceOf } from '@/core/mix';
-import type { Repair, RepairPlan } from '@/core/plan';
+import type { Piece, RepairPlan } from '@/core/plan';
 import { systemKind, WAYS, type Way } from '@/core/system';
 import { attempt, figure } from '@/core/units';
 import { Choice, Heading } from '../shared/bits';
 import { DropCounter } from '../shared/DropCounter';
 import { QuantityField } from '../shared/QuantityField';
-import { changeRepair } from '../workspace/workspace';
+import { changePass } from '../workspace/workspace';
 
 /** What parts are measured with: as chosen, else by weight. */
-export const instrumentOf = (repair: Repair): Instrument => ({
+export const instrumentOf = (repair: Piece): Instrument => ({
   ...repair.bench,
   way: repair.bench.way ?? 'weight',
   scaleStepG: repair.scaleStepG,
@@ -18,7 +18,7 @@ export const instrumentOf = (repair: Repair): Instrument => ({
 /** A batch in the units of the instrument at hand, or why it cannot be said. */
 export function measuredFor(
   plan: RepairPlan,
-  repair: Repair,
+  repair: Piece,
   batch: number,
 ): { readonly measured?: MeasuredBatch; readonly sentence?: string } {
   const b = plan.batches[batch];
@@ -28,12 +28,12 @@ export function measuredFor(
 }
 
 /** What is at hand for measuring, and what it does to the ratio. */
-export function Instruments({ repair, plan, batch }: { repair: Repair; plan: RepairPlan; batch: number }) {
+export function Instruments({ repair, plan, batch }: { repair: Piece; plan: RepairPlan; batch: number }) {
   const { sheet } = plan;
   if (!sheet) return null;
   const spec = systemKind(sheet.kind);
-  const bench = (over: Partial<Repair['bench']>) =>
-    changeRepair(repair.id, (r) => ({ ...r, bench: { ...r.bench, ...over } }), `bench${Object.keys(over)[0]}`);
+  const bench = (over: Partial<Piece['bench']>) =>
+    changePass(repair, (r) => ({ ...r, bench: { ...r.bench, ...over } }), `bench${Object.keys(over)[0]}`);
   const way = repair.bench.way ?? 'weight';
   const { measured, sentence } = measuredFor(plan, repair, batch);
   const tolerance = toleranceOf(sheet);
@@ -54,7 +54,7 @@ export function Instruments({ repair, plan, batch }: { repair: Repair; plan: Rep
             kind="mass"
             label="Step of the scale at hand"
             value={repair.scaleStepG}
-            onChange={(t) => changeRepair(repair.id, (r) => ({ ...r, scaleStepG: t.value }), 'scale')}
+            onChange={(t) => changePass(repair, (r) => ({ ...r, scaleStepG: t.value }), 'scale')}
             check={(v) => (v > 0 && v <= 5000 ? null : 'More than 0, at most 5 kg.')}
           />
         )}
@@ -97,8 +97,8 @@ export function Instruments({ repair, plan, batch }: { repair: Repair; plan: Rep
           kind="mass"
           label="Most in one pot (empty: by time)"
           value={repair.massCapG}
-          onChange={(t) => changeRepair(repair.id, (r) => ({ ...r, massCapG: t.value }), 'cap')}
-          onClear={() => changeRepair(repair.id, (r) => ({ ...r, massCapG: null }), 'cap')}
+          onChange={(t) => changePass(repair, (r) => ({ ...r, massCapG: t.value }), 'cap')}
+          onClear={() => changePass(repair, (r) => ({ ...r, massCapG: null }), 'cap')}
           check={(v) => (v > 0 ? null : 'More than 0.')}
         />
       </div>
@@ -130,7 +130,7 @@ export function Instruments({ repair, plan, batch }: { repair: Repair; plan: Rep
 }
 
 /** What a metered system takes in strokes of the gun: for a place, and for all of it. */
-export function Strokes({ repair, plan }: { repair: Repair; plan: RepairPlan }) {
+export function Strokes({ repair, plan }: { repair: Piece; plan: RepairPlan }) {
   const { mix } = plan;
   const { strokeMl } = repair.bench;
   if (!mix) return null;
@@ -144,8 +144,8 @@ export function Strokes({ repair, plan }: { repair: Repair; plan: RepairPlan }) 
           kind="volume"
           label="One stroke gives"
           value={strokeMl}
-          onChange={(t) => changeRepair(repair.id, (r) => ({ ...r, bench: { ...r.bench, strokeMl: t.value } }), 'stroke')}
-          onClear={() => changeRepair(repair.id, (r) => ({ ...r, bench: { ...r.bench, strokeMl: null } }), 'stroke')}
+          onChange={(t) => changePass(repair, (r) => ({ ...r, bench: { ...r.bench, strokeMl: t.value } }), 'stroke')}
+          onClear={() => changePass(repair, (r) => ({ ...r, bench: { ...r.bench, strokeMl: null } }), 'stroke')}
           check={(v) => (v > 0 && v <= 500 ? null : 'More than 0, at most 500 mL.')}
         />
         {strokeMl !== null && (

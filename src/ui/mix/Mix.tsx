@@ -12,7 +12,7 @@ import { Answer, Choice, useFormat, useSay, VoiceMark, Working } from '../shared
 import { Schools, Settings } from '../shared/Schools';
 import { StageFindings, StillNeeds } from '../shared/StageFindings';
 import { dayAndClock } from '../shared/when';
-import { changeRepair, useWorkspace } from '../workspace/workspace';
+import { changePass, useWorkspace } from '../workspace/workspace';
 import { BlendFields } from './BlendFields';
 import { ColourFields } from './ColourFields';
 import { DoseField } from './DoseField';
@@ -164,7 +164,7 @@ function Side({ view, at }: StageProps) {
             { id: 'no', label: 'none' },
           ]}
           value={repair.reserve ? 'yes' : 'no'}
-          onChange={(id) => changeRepair(repair.id, (r) => ({ ...r, reserve: id === 'yes' }))}
+          onChange={(id) => changePass(repair, (r) => ({ ...r, reserve: id === 'yes' }))}
         />
       </div>
       <Settings at={at} stage="mix" auto={{ uptake: UPTAKE_ML_PER_M2[repair.base.material] }} />

@@ -1,13 +1,13 @@
 'use client';
 import { useEffect, useRef, useState } from 'react';
-import type { Opener } from '@/core/plan';
+import { type Opener, passKey } from '@/core/plan';
 import { figure } from '@/core/units';
 import { type PlanWorker, startPlanWorker } from '@/worker/plan';
 import type { StageProps } from '../repair/stage-props';
 import { useFormat } from '../shared/bits';
 import { clock, dayAndClock, shortWhen } from '../shared/when';
 import { usePotStore } from '../workspace/pots';
-import { changeRepair, stateNow } from '../workspace/workspace';
+import { changePass, stateNow } from '../workspace/workspace';
 
 /** What would open a window, or give an earlier one: tried on the whole computation in a worker, and taken with one press. */
 export function Openers({ view, at, nowMs, prepareMin, none }: StageProps & { prepareMin: number; none: boolean }) {
@@ -35,10 +35,10 @@ export function Openers({ view, at, nowMs, prepareMin, none }: StageProps & { pr
     const { sheets, stock } = stateNow();
     const mine = startPlanWorker();
     worker.current = mine;
-    const actuals = new Map(view.repairs.map((r) => [r.repair.id, r.actuals]));
+    const actuals = new Map(view.repairs.flatMap((r) => r.passes).map((p) => [passKey(p.repair), p.actuals]));
     const ask = {
       job: view.job,
-      repairs: view.repairs.map((r) => r.repair),
+      repairs: view.repairs.map((r) => r.draft),
       sheets: [...sheets.values()],
       stock: [...stock.values()],
       actuals,
@@ -52,7 +52,7 @@ export function Openers({ view, at, nowMs, prepareMin, none }: StageProps & { pr
   };
 
   const take = (o: Opener) =>
-    changeRepair(repair.id, (r) => ({
+    changePass(repair, (r) => ({
       ...r,
       plannedStart: o.startMs - prepareMin * 60_000,
       ...(o.materialC !== undefined && { materialC: o.materialC }),

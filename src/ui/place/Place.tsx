@@ -9,7 +9,7 @@ import { fromLocalInput } from '../shared/local-input';
 import { Schools, Settings } from '../shared/Schools';
 import { StageFindings, StillNeeds } from '../shared/StageFindings';
 import { dayAndClock, shortWhen, toLocalInput } from '../shared/when';
-import { changeRepair } from '../workspace/workspace';
+import { changePass } from '../workspace/workspace';
 import { StartStrip } from './StartStrip';
 import { StepList } from './StepList';
 
@@ -70,8 +70,8 @@ function Side({ view, at, nowMs }: StageProps) {
           value={repair.plannedStart === null ? '' : toLocalInput(repair.plannedStart, view.job.zone)}
           disabled={actuals.startedAt !== null}
           onChange={(e) =>
-            changeRepair(
-              repair.id,
+            changePass(
+              repair,
               (r) => ({ ...r, plannedStart: e.target.value ? fromLocalInput(e.target.value, view.job.zone) : null }),
               'start',
             )

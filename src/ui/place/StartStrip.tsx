@@ -3,7 +3,7 @@ import { useMemo, useState } from 'react';
 import { startsAskOf, startWindows } from '@/core/plan';
 import type { StageProps } from '../repair/stage-props';
 import { Heading } from '../shared/bits';
-import { changeRepair } from '../workspace/workspace';
+import { changePass } from '../workspace/workspace';
 import { Openers } from './Openers';
 import { goodPct, StartsBar } from './StartsBar';
 
@@ -32,7 +32,7 @@ export function StartStrip({ view, at, nowMs }: StageProps) {
         onPoint={setPointed}
         onTake={(mixMs) => {
           setPointed(null);
-          changeRepair(repair.id, (r) => ({ ...r, plannedStart: mixMs - ask.prepareMin * 60_000 }), 'start');
+          changePass(repair, (r) => ({ ...r, plannedStart: mixMs - ask.prepareMin * 60_000 }), 'start');
         }}
       />
       <Openers view={view} at={at} nowMs={nowMs} prepareMin={ask.prepareMin} none={starts.earliestMs === null} />

@@ -1,6 +1,6 @@
 'use client';
 import type { Stage } from '@/core/method';
-import type { RepairView } from '@/core/record';
+import type { PassView } from '@/core/record';
 import { formatDuration } from '@/core/units';
 import { useSay } from '../shared/bits';
 import { dayAndClock } from '../shared/when';
@@ -21,7 +21,7 @@ export function StepList({
   stages,
   editable = false,
 }: {
-  at: RepairView;
+  at: PassView;
   zone: string;
   stages: readonly Stage[];
   /** Its minutes can be changed where they stand. */

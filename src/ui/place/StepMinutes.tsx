@@ -2,26 +2,26 @@
 import { useState } from 'react';
 import { DRIVER_LABELS, factorsOf } from '@/core/method';
 import { type PlannedStep, settingOf } from '@/core/plan';
-import type { RepairView } from '@/core/record';
+import type { PassView } from '@/core/record';
 import { formatDuration } from '@/core/units';
 import { QuantityField } from '../shared/QuantityField';
 import { SettingField } from '../shared/Schools';
-import { changeRepair } from '../workspace/workspace';
+import { changePass } from '../workspace/workspace';
 
 /** Longest that anybody works at one thing, min. */
 const MOST_MIN = 2880;
 
 /** How long a step takes, and on opening what that is made of: Grenko’s starting values, each of them to be changed. */
-export function StepMinutes({ at, step, title }: { at: RepairView; step: PlannedStep; title: string }) {
+export function StepMinutes({ at, step, title }: { at: PassView; step: PlannedStep; title: string }) {
   const { repair, plan } = at;
   const [open, setOpen] = useState(false);
   const method = plan.method!;
   const factors = factorsOf(method).filter((f) => step.factors.includes(f.id));
   const settings = method.settings.filter((s) => step.factors.includes(s.id));
   const own = step.factors.filter((id) => Object.hasOwn(repair.settings, id));
-  const write = (id: string, minutes: number) => changeRepair(repair.id, (r) => ({ ...r, settings: { ...r.settings, [id]: minutes } }), id);
+  const write = (id: string, minutes: number) => changePass(repair, (r) => ({ ...r, settings: { ...r.settings, [id]: minutes } }), id);
   const back = () =>
-    changeRepair(repair.id, (r) => ({
+    changePass(repair, (r) => ({
       ...r,
       settings: Object.fromEntries(Object.entries(r.settings).filter(([id]) => !own.includes(id))),
     }));

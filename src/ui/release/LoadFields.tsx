@@ -5,7 +5,7 @@ import type { StageProps } from '../repair/stage-props';
 import { Heading, TextField, Working } from '../shared/bits';
 import { QuantityField } from '../shared/QuantityField';
 import { shortWhen } from '../shared/when';
-import { changeRepair } from '../workspace/workspace';
+import { changePass } from '../workspace/workspace';
 
 const CONDITIONS = [
   { id: 'sustained', down: 'creep', label: 'it stays on' },
@@ -17,7 +17,7 @@ const CONDITIONS = [
 export function LoadFields({ view, at, nowMs, strength }: StageProps & { strength: StrengthOver | null }) {
   const { repair, plan } = at;
   const { load } = repair;
-  const change = (to: Load | null, key: string) => changeRepair(repair.id, (r) => ({ ...r, load: to }), `load-${key}`);
+  const change = (to: Load | null, key: string) => changePass(repair, (r) => ({ ...r, load: to }), `load-${key}`);
   if (!load)
     return (
       <div className="mt-3">

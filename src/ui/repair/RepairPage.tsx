@@ -20,7 +20,8 @@ import { TimeBand } from '../shared/TimeBand';
 import { useNow } from '../workspace/now';
 import { repairIn, useJobView } from '../workspace/view';
 import { changeJob, changeRepair, useWorkspace } from '../workspace/workspace';
-import type { StageProps } from './stage-props';
+import { PassBar } from './PassBar';
+import { type StageProps, stageView } from './stage-props';
 
 /** The table of stages: the left sheet and the right side of each. */
 const PAGES: Record<Stage, { Sheet: (p: StageProps) => ReactNode; Side: (p: StageProps) => ReactNode }> = {
@@ -107,16 +108,21 @@ const StageBody = memo(function StageBody({ stage, ...props }: StageProps & { st
   );
 });
 
-export function RepairPage({ jobId, repairId, stage }: { jobId: string; repairId: string; stage: string }) {
+/** Stages that look at one pass; the others look at the whole repair. */
+const OF_ONE_PASS: readonly Stage[] = ['inspect', 'measure', 'material', 'mix'];
+
+export function RepairPage({ jobId, repairId, stage, pass }: { jobId: string; repairId: string; stage: string; pass: string | null }) {
   // While a void is pulled, its drawing follows the hand and the plan follows the drawing.
   const view = useJobView(jobId, stage === 'measure');
-  const at = repairIn(view, repairId);
+  const whole = repairIn(view, repairId);
   const nowMs = useNow(30_000);
+  const known = STAGES.find((s) => s === stage);
+  const open = whole && (whole.passes.find((p) => p.repair.passId === pass) ?? whole.passes[0]!).repair.passId;
+  const at = useMemo(() => whole && stageView(whole, known && OF_ONE_PASS.includes(known) ? open! : null), [whole, known, open]);
   const pull = useTemperaturePull(jobId);
   const together = useMemo(() => ({ view, at, nowMs }), [view, at, nowMs]);
   const [body, onPull] = useRestingWhilePulled(together);
   const missing = useWorkspace((d) => d.ready && !d.repairs.has(repairId));
-  const known = STAGES.find((s) => s === stage);
   if (missing || !known)
     return (
       <main id="main" className="p-8 flex flex-col gap-4">
@@ -130,7 +136,7 @@ export function RepairPage({ jobId, repairId, stage }: { jobId: string; repairId
       </main>
     );
   if (!view) return null;
-  if (!at)
+  if (!at || !whole)
     return (
       <main id="main" className="p-8 flex flex-col gap-4">
         <h1 className="text-2xl font-bold">This job cannot be planned yet</h1>
@@ -145,13 +151,14 @@ export function RepairPage({ jobId, repairId, stage }: { jobId: string; repairId
   return (
     <div className="flex flex-col min-h-screen md:h-screen">
       <div className="px-4 md:px-6 pt-3 flex flex-col gap-2">
-        <Tag view={view} repair={at} nowMs={nowMs} />
-        <FoldingRule view={at} current={known} zone={view.job.zone} nowMs={nowMs} />
+        <Tag view={view} repair={whole} nowMs={nowMs} />
+        <FoldingRule view={at} current={known} pass={open!} zone={view.job.zone} nowMs={nowMs} />
+        <PassBar whole={whole} open={open!} stage={known} ofOne={OF_ONE_PASS.includes(known)} />
       </div>
       <StageBody stage={known} view={body.view ?? view} at={body.at ?? at} nowMs={body.nowMs} />
       <div className="no-print">
         <Mishap what="The time band" on={[view]}>
-          <TimeBand view={view} current={at} nowMs={nowMs} onStart={pullStart} onTemperature={pull} onPull={onPull} />
+          <TimeBand view={view} current={whole} nowMs={nowMs} onStart={pullStart} onTemperature={pull} onPull={onPull} />
         </Mishap>
       </div>
     </div>

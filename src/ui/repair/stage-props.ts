@@ -1,8 +1,23 @@
-import type { JobView, RepairView } from '@/core/record';
+import type { JobView, PassView, RepairView } from '@/core/record';
+
+/** What a stage looks at: one pass where it is about a pass, all of them together where it is about the repair. */
+export interface StageView extends PassView {
+  readonly whole: RepairView;
+}
 
 /** What every stage gets. */
 export interface StageProps {
   readonly view: JobView;
-  readonly at: RepairView;
+  readonly at: StageView;
   readonly nowMs: number;
 }
+
+/** A repair as a stage looks at it. @param passId the pass that is open; null looks at all of them together */
+export function stageView(whole: RepairView, passId: string | null): StageView {
+  const pass = passId === null ? whole : (whole.passes.find((p) => p.repair.passId === passId) ?? whole.passes[0]!);
+  return { ...pass, whole };
+}
+
+/** What an address adds to name a pass; nothing for the first. */
+export const passQuery = (whole: RepairView, passId: string): string =>
+  passId === whole.passes[0]!.repair.passId ? '' : `?pass=${passId}`;

@@ -5,7 +5,7 @@ import { useState } from 'react';
 import { standingStops } from '@/core/judge';
 import { ENGINES, STAGES } from '@/core/method';
 import type { MilestoneTime, PlannedStep } from '@/core/plan';
-import type { RepairView } from '@/core/record';
+import type { PassView, RepairView } from '@/core/record';
 import { isMetered } from '@/core/system';
 import { formatDuration } from '@/core/units';
 import { StepList } from '../place/StepList';
@@ -25,22 +25,26 @@ import { NoteDialog, ReadDialog, TroubleDialog } from './dialogs';
 import { Pot } from './Pot';
 
 /** The pot that is live now: mixing has begun, and its last step of placing is not done. */
-export function livePot({ plan }: RepairView): MilestoneTime | null {
-  const begun = plan.steps.findLast((s) => s.marks?.begin?.includes('mix-begins') && s.begunAt !== null);
-  if (!begun) return null;
-  const placed = plan.steps.find((s) => s.batch === begun.batch && s.marks?.end?.includes('placed'));
-  if (!placed || placed.doneAt !== null) return null;
-  return plan.milestones.find((m) => m.kind === 'use-by' && m.batch === begun.batch) ?? null;
-}
+export const livePot = ({ passes }: RepairView): MilestoneTime | null => {
+  for (const { plan } of passes) {
+    const begun = plan.steps.findLast((s) => s.marks?.begin?.includes('mix-begins') && s.begunAt !== null);
+    const placed = begun && plan.steps.find((s) => s.batch === begun.batch && s.marks?.end?.includes('placed'));
+    if (placed && placed.doneAt === null) return plan.milestones.find((m) => m.kind === 'use-by' && m.batch === begun.batch) ?? null;
+  }
+  return null;
+};
 
-/** The wait that is on: the next waiting clock that a coming step stands behind. */
-function nextWait({ plan }: RepairView, step: PlannedStep | undefined, nowMs: number): MilestoneTime | null {
-  if (!step || step.startMs <= nowMs + 60_000 || !step.waitFor) return null;
-  return plan.milestones.findLast((m) => m.kind === step.waitFor!.kind && m.planMs !== null) ?? null;
+/** The wait that is on: the clock that the coming step stands behind, its own or that of the pass below. */
+function nextWait({ passes }: RepairView, step: PlannedStep | undefined, nowMs: number): MilestoneTime | null {
+  if (!step || step.startMs <= nowMs + 60_000) return null;
+  const at = passes.findIndex((p) => p.repair.passId === step.passId);
+  const own = step.waitFor && passes[at]?.plan.milestones.findLast((m) => m.kind === step.waitFor!.kind && m.planMs !== null);
+  const below = step.gate?.from && passes[at - 1]?.plan.milestones.findLast((m) => m.kind === step.gate!.from && m.planMs !== null);
+  return own || below || null;
 }
 
 /** Milliseconds that a part-used mixer may still stand; null while none does. It stands from the last pressing until the next. */
-function idleMixer({ plan }: RepairView, nowMs: number): number | null {
+function idleMixer({ plan }: PassView, nowMs: number): number | null {
   if (!plan.sheet || !isMetered(plan.sheet.kind)) return null;
   const pressed = plan.steps.findLast((s) => s.marks?.begin?.includes('mix-begins') && s.doneAt !== null);
   const more = plan.steps.some((s) => s.marks?.begin?.includes('mix-begins') && s.doneAt === null);
@@ -76,6 +80,8 @@ export function RunPage({ jobId, repairId }: { jobId: string; repairId: string }
       </main>
     );
   const { plan, repair, actuals } = at;
+  /** The pass that the next step belongs to. */
+  const pass = at.passes.find((p) => p.repair.passId === step?.passId) ?? at.passes.at(-1)!;
   const zone = view.job.zone;
   const steps = plan.steps;
   const started = actuals.startedAt !== null;
@@ -103,19 +109,27 @@ export function RunPage({ jobId, repairId }: { jobId: string; repairId: string }
     (m) => m.kind === 'primer-wet' && m.originMs !== null && m.planMs !== null && m.originMs <= nowMs && m.planMs > spentMs,
   );
   const next = step ? steps[steps.indexOf(step) + 1] : undefined;
-  const mixerLeft = idleMixer(at, spentMs);
+  const mixerLeft = idleMixer(pass, spentMs);
 
   const go = async () => {
-    if (!started) return startWork(repairId, plan.usableMin, role);
+    if (!started) return startWork(repairId, Object.fromEntries(at.passes.map((p) => [p.repair.passId, p.plan.usableMin])), role);
     if (!step) return;
-    await record(repairId, toBegin ? { kind: 'step-begun', step: step.id } : { kind: 'step-done', step: step.id }, role);
+    await record(
+      { id: repairId, passId: step.passId },
+      toBegin ? { kind: 'step-begun', step: step.id } : { kind: 'step-done', step: step.id },
+      role,
+    );
     setChecked(null);
   };
-  const blocked = stops.length > 0 || earlyHeld || (started && holdOpen) || (!started && (plan.mix === null || plan.unanswered.length > 0));
+  const blocked =
+    stops.length > 0 ||
+    earlyHeld ||
+    (started && holdOpen) ||
+    (!started && (at.passes.some((p) => p.plan.mix === null) || plan.unanswered.length > 0));
   const word = !started
     ? 'Begin the work'
     : toBegin
-      ? says(ENGINES[plan.method!.engine].begins)
+      ? says(ENGINES[pass.plan.method!.engine].begins)
       : step
         ? says(step.confirm)
         : 'Say first what stands in';
@@ -135,7 +149,7 @@ export function RunPage({ jobId, repairId }: { jobId: string; repairId: string }
           >
             <h1 className="font-bold truncate text-[1.08rem]">
               {repair.name || 'Unnamed repair'}
-              {pot?.batch != null && plan.batches.length > 1 ? ` · batch ${pot.batch + 1}` : ''}
+              {pot?.batch != null && pass.plan.batches.length > 1 ? ` · batch ${pot.batch + 1}` : ''}
             </h1>
             <svg width="9" height="9" viewBox="0 0 9 9" aria-hidden="true">
               <circle cx="4.5" cy="4.5" r="4" fill="var(--ground)" />
@@ -165,7 +179,7 @@ export function RunPage({ jobId, repairId }: { jobId: string; repairId: string }
           of={pot?.planMs && pot.originMs ? `of ${formatDuration((pot.planMs - pot.originMs) / 60_000)}` : ''}
           says={
             pot?.planMs
-              ? `dead at ${clock(pot.planMs, zone)} · pot ${format('temperature', plan.potC ?? 0).text}${pot.standing === 'estimated' ? ' · estimated' : ''}`
+              ? `dead at ${clock(pot.planMs, zone)} · pot ${format('temperature', pass.plan.potC ?? 0).text}${pot.standing === 'estimated' ? ' · estimated' : ''}`
               : wait?.planMs
                 ? `${wait.label} ${dayAndClock(wait.planMs, zone)}`
                 : plan.openMs !== null
@@ -191,8 +205,8 @@ export function RunPage({ jobId, repairId }: { jobId: string; repairId: string }
               {says(step.title)}
             </h2>
             <p className="text-[1.02rem] leading-snug">{says(step.detail)}</p>
-            {step.stage === 'mix' && step.batch !== undefined && plan.sheet && !isMetered(plan.sheet.kind) && (
-              <Link className="act mt-2 min-h-11" href={`/job/${jobId}/${repairId}/bench?batch=${step.batch + 1}`}>
+            {step.stage === 'mix' && step.batch !== undefined && pass.plan.sheet && !isMetered(pass.plan.sheet.kind) && (
+              <Link className="act mt-2 min-h-11" href={`/job/${jobId}/${repairId}/bench?pass=${step.passId}&batch=${step.batch + 1}`}>
                 <Scale size={18} aria-hidden="true" /> To the scale
               </Link>
             )}
@@ -306,9 +320,16 @@ export function RunPage({ jobId, repairId }: { jobId: string; repairId: string }
           <Ways />
         </div>
       </aside>
-      <ReadDialog at={at} zone={view.job.zone} open={dialog === 'read'} onClose={() => setDialog('none')} repairId={repairId} role={role} />
+      <ReadDialog
+        at={pass}
+        zone={view.job.zone}
+        open={dialog === 'read'}
+        onClose={() => setDialog('none')}
+        repairId={repairId}
+        role={role}
+      />
       <NoteDialog open={dialog === 'note'} onClose={() => setDialog('none')} repairId={repairId} role={role} />
-      <TroubleDialog open={dialog === 'trouble'} onClose={() => setDialog('none')} at={at} role={role} />
+      <TroubleDialog open={dialog === 'trouble'} onClose={() => setDialog('none')} at={pass} role={role} />
     </div>
   );
 }

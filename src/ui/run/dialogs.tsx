@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { humidityOf, valueAt } from '@/core/climate';
 import { TROUBLES } from '@/core/method';
 import { WITNESS_STATES, WitnessState } from '@/core/plan';
-import type { RepairView } from '@/core/record';
+import type { PassView } from '@/core/record';
 import { isMetered } from '@/core/system';
 import { attempt } from '@/core/units';
 import { Choice } from '../shared/bits';
@@ -24,7 +24,7 @@ interface Props {
 }
 
 /** A temperature read on the spot, which from then on replaces the forecast; or what the touch says of a cup kept as witness. */
-export function ReadDialog({ open, onClose, repairId, role, at, zone }: Props & { at: RepairView; zone: string }) {
+export function ReadDialog({ open, onClose, repairId, role, at, zone }: Props & { at: PassView; zone: string }) {
   const [channel, setChannel] = useState<'base' | 'air' | 'pot'>('base');
   const cups = at.plan.sheet && !isMetered(at.plan.sheet.kind) ? at.plan.batches : [];
   const [value, setValue] = useState<Typed | null>(null);
@@ -115,7 +115,7 @@ export function ReadDialog({ open, onClose, repairId, role, at, zone }: Props & 
                 options={WitnessState.options.map((id) => ({ id, label: WITNESS_STATES[id] }))}
                 value={at.actuals.witness.get(b.index)?.state}
                 onChange={async (state) => {
-                  await record(repairId, { kind: 'witness', batch: b.index, state }, role);
+                  await record(at.repair, { kind: 'witness', batch: b.index, state }, role);
                   onClose();
                 }}
               />
@@ -132,7 +132,7 @@ export function ReadDialog({ open, onClose, repairId, role, at, zone }: Props & 
 }
 
 /** What the made-up probe finds: the plan's own temperature of that place now. */
-function faceNow(at: RepairView, channel: 'base' | 'air' | 'pot'): number {
+function faceNow(at: PassView, channel: 'base' | 'air' | 'pot'): number {
   const series = at.plan.thermal?.[channel];
   if (!series) return 15;
   const i = series.times.findIndex((t) => t >= clock.now());
@@ -140,7 +140,7 @@ function faceNow(at: RepairView, channel: 'base' | 'air' | 'pot'): number {
 }
 
 /** Humidity of the air as planned now, for the made-up probe. */
-function humidityNow({ plan: { thermal } }: RepairView): number {
+function humidityNow({ plan: { thermal } }: PassView): number {
   const now = thermal && attempt(() => humidityOf(valueAt(thermal.air, clock.now()), valueAt(thermal.dew, clock.now())));
   return now?.ok ? now.value : 60;
 }
@@ -174,7 +174,7 @@ export function NoteDialog({ open, onClose, repairId, role }: Props) {
 }
 
 /** Something went wrong: what to do now comes first, then a new plan from here. */
-export function TroubleDialog({ open, onClose, at, role }: { open: boolean; onClose: () => void; at: RepairView; role: string }) {
+export function TroubleDialog({ open, onClose, at, role }: { open: boolean; onClose: () => void; at: PassView; role: string }) {
   const [id, setId] = useState<string | null>(null);
   const [missing, setMissing] = useState<Typed | null>(null);
   const trouble = TROUBLES.find((t) => t.id === id);
@@ -223,7 +223,7 @@ export function TroubleDialog({ open, onClose, at, role }: { open: boolean; onCl
             disabled={needsBatch || needsAmount}
             onSave={async () => {
               await record(
-                at.repair.id,
+                at.repair,
                 {
                   kind: 'trouble',
                   trouble: trouble.id,

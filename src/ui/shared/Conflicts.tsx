@@ -15,7 +15,11 @@ const CALLED: Record<Conflict['kind'], string> = {
 
 /** `workingHours.fromHour` as a person reads it. */
 export const spoken = (path: readonly (string | number)[]): string =>
-  path.map((p) => (typeof p === 'number' ? `no. ${p + 1}` : p.replace(/([A-Z])/g, ' $1').toLowerCase())).join(' · ');
+  path
+    // Of a repair of one pass nobody asks which.
+    .filter((p) => p !== 'passes' && p !== 'p1')
+    .map((p) => (typeof p === 'number' ? `no. ${p + 1}` : p.replace(/([A-Z])/g, ' $1').toLowerCase()))
+    .join(' · ');
 
 const shown = (value: unknown): string => {
   const text = value === undefined ? 'nothing' : typeof value === 'string' ? `“${value}”` : JSON.stringify(value);

@@ -3,7 +3,7 @@ import Link from 'next/link';
 import { useState } from 'react';
 import type { StageState } from '@/core/judge';
 import { STAGE_LABELS, STAGES, type Stage } from '@/core/method';
-import type { RepairView } from '@/core/record';
+import { passQuery, type StageView } from '../repair/stage-props';
 import { usePrefs } from '../workspace/prefs';
 import { stageAnswer } from './stage-answer';
 
@@ -53,7 +53,20 @@ function Ticks() {
 }
 
 /** The eight stages as leaves of a folding rule: the way round, and the summary of the repair. On a phone it folds to the open leaf. */
-export function FoldingRule({ view, current, zone, nowMs }: { view: RepairView; current: Stage | null; zone: string; nowMs: number }) {
+export function FoldingRule({
+  view,
+  current,
+  pass,
+  zone,
+  nowMs,
+}: {
+  view: StageView;
+  current: Stage | null;
+  /** The pass that is open, which every leaf keeps. */
+  pass: string;
+  zone: string;
+  nowMs: number;
+}) {
   const system = usePrefs((p) => p.system);
   const [unfolded, setUnfolded] = useState(false);
   return (
@@ -72,11 +85,11 @@ export function FoldingRule({ view, current, zone, nowMs }: { view: RepairView; 
       <ol className={`${unfolded ? 'flex flex-col' : 'hidden'} md:flex md:flex-row items-stretch gap-0`}>
         {STAGES.map((stage, i) => {
           const open = stage === current;
-          const state = view.states[stage];
+          const state = view.whole.states[stage];
           return (
             <li key={stage} className="leaf relative flex min-w-0 items-stretch" style={{ flex: open ? '1.55 1 0' : '1 1 0' }}>
               <Link
-                href={`/job/${view.repair.jobId}/${view.repair.id}/${stage}`}
+                href={`/job/${view.repair.jobId}/${view.repair.id}/${stage}${passQuery(view.whole, pass)}`}
                 aria-current={open ? 'page' : undefined}
                 onClick={() => setUnfolded(false)}
                 className="relative block w-full min-w-0 px-3 pt-3 pb-1.5 no-underline"

@@ -1,15 +1,15 @@
 'use client';
 import type { Option, Setting, Stage } from '@/core/method';
 import { schoolsOf, settingOf } from '@/core/plan';
-import type { RepairView } from '@/core/record';
+import type { PassView } from '@/core/record';
 import { format } from '@/core/units';
 import { usePrefs } from '../workspace/prefs';
-import { changeRepair } from '../workspace/workspace';
+import { changePass } from '../workspace/workspace';
 import { Choice } from './bits';
 import { QuantityField } from './QuantityField';
 
 /** The schools of a stage as real choices, each with the sentence on when it fits. */
-export function Schools({ at, stage }: { at: RepairView; stage: Stage }) {
+export function Schools({ at, stage }: { at: PassView; stage: Stage }) {
   const { method, kit } = at.plan;
   const idle = (o: Option) => (kit && o.idle?.where(kit) ? o.idle.why : null);
   const mine = method?.schools.filter((s) => s.stage === stage) ?? [];
@@ -25,7 +25,7 @@ export function Schools({ at, stage }: { at: RepairView; stage: Stage }) {
               label={school.matter}
               options={school.options.map((o) => ({ id: o.id, label: o.label, title: idle(o) ?? o.fits, idle: idle(o) !== null }))}
               value={chosen[school.id]}
-              onChange={(id) => changeRepair(at.repair.id, (r) => ({ ...r, schools: { ...r.schools, [school.id]: id } }))}
+              onChange={(id) => changePass(at.repair, (r) => ({ ...r, schools: { ...r.schools, [school.id]: id } }))}
             />
             {school.options.flatMap((o) =>
               idle(o) === null
@@ -50,7 +50,7 @@ export function Schools({ at, stage }: { at: RepairView; stage: Stage }) {
 }
 
 /** Figures of the method that the technician may set. */
-export function Settings({ at, stage, auto }: { at: RepairView; stage: Stage; auto?: Record<string, number> }) {
+export function Settings({ at, stage, auto }: { at: PassView; stage: Stage; auto?: Record<string, number> }) {
   const { method } = at.plan;
   const mine = method?.settings.filter((s) => s.stage === stage) ?? [];
   if (!method || !mine.length) return null;
@@ -69,10 +69,10 @@ export function Settings({ at, stage, auto }: { at: RepairView; stage: Stage; au
 }
 
 /** One figure of the method. */
-export function SettingField({ at, setting, value }: { at: RepairView; setting: Setting; value: number | null }) {
+export function SettingField({ at, setting, value }: { at: PassView; setting: Setting; value: number | null }) {
   const system = usePrefs((p) => p.system);
   const shown = (v: number) => format(setting.kind, v, system).text;
-  const write = (v: number) => changeRepair(at.repair.id, (r) => ({ ...r, settings: { ...r.settings, [setting.id]: v } }), setting.id);
+  const write = (v: number) => changePass(at.repair, (r) => ({ ...r, settings: { ...r.settings, [setting.id]: v } }), setting.id);
   const check = (v: number) =>
     v < setting.min || v > setting.max ? `Must lie between ${shown(setting.min)} and ${shown(setting.max)}.` : null;
   return <QuantityField kind={setting.kind} label={setting.label} value={value} onChange={(t) => write(t.value)} check={check} />;

@@ -2,10 +2,10 @@
 import { useState } from 'react';
 import type { Finding } from '@/core/judge';
 import type { Stage } from '@/core/method';
-import type { RepairView } from '@/core/record';
+import type { PassView } from '@/core/record';
 import { usePrefs } from '../workspace/prefs';
 import { record } from '../workspace/record';
-import { changeRepair } from '../workspace/workspace';
+import { changePass } from '../workspace/workspace';
 import { FindingCard, useSay } from './bits';
 import { Dialog } from './Dialog';
 import { RememberedArea, useRememberedText } from './Remembered';
@@ -13,7 +13,7 @@ import { SavingButton } from './SavingButton';
 import { StandInAsk } from './StandIns';
 
 /** Overriding a stop: a reason and a role, kept in the record. */
-export function Override({ at, zone, finding }: { at: RepairView; zone: string; finding: Finding }) {
+export function Override({ at, zone, finding }: { at: PassView; zone: string; finding: Finding }) {
   const [open, setOpen] = useState(false);
   return (
     <>
@@ -27,7 +27,7 @@ export function Override({ at, zone, finding }: { at: RepairView; zone: string; 
   );
 }
 
-function OverrideForm({ at, zone, finding, onDone }: { at: RepairView; zone: string; finding: Finding; onDone: () => void }) {
+function OverrideForm({ at, zone, finding, onDone }: { at: PassView; zone: string; finding: Finding; onDone: () => void }) {
   const says = useSay(zone);
   const reason = useRememberedText(`reason ${finding.id}`);
   const known = usePrefs((p) => p.role);
@@ -67,7 +67,7 @@ function OverrideForm({ at, zone, finding, onDone }: { at: RepairView; zone: str
 }
 
 /** What Grenko knows would mend it, each one press. */
-function WaysOut({ at, zone, finding }: { at: RepairView; zone: string; finding: Finding }) {
+function WaysOut({ at, zone, finding }: { at: PassView; zone: string; finding: Finding }) {
   const says = useSay(zone);
   if (!finding.ways?.length || at.actuals.startedAt !== null) return null;
   return (
@@ -77,7 +77,7 @@ function WaysOut({ at, zone, finding }: { at: RepairView; zone: string; finding:
           key={set.path.join('.')}
           type="button"
           className="act text-sm"
-          onClick={() => changeRepair(at.repair.id, (r) => withPath(r, set.path, set.value), `way:${finding.id}`)}
+          onClick={() => changePass(at.repair, (r) => withPath(r, set.path, set.value), `way:${finding.id}`)}
         >
           {says(say)}
         </button>
@@ -93,7 +93,7 @@ function withPath<T>(target: T, [head, ...rest]: readonly string[], value: unkno
 }
 
 /** Findings of a stage, stops with the way past them. */
-export function StageFindings({ at, zone, stage, all }: { at: RepairView; zone: string; stage?: Stage; all?: boolean }) {
+export function StageFindings({ at, zone, stage, all }: { at: PassView; zone: string; stage?: Stage; all?: boolean }) {
   const mine = all ? at.findings : at.findings.filter((f) => f.stage === stage);
   const problems = stage ? at.plan.problems.filter((p) => p.stage === stage) : at.plan.problems;
   return (

@@ -2,13 +2,13 @@
 import { type ReactNode, useState } from 'react';
 import { type Finding, noTimeId } from '@/core/judge';
 import type { StandIn } from '@/core/plan';
-import type { RepairView } from '@/core/record';
+import type { PassView } from '@/core/record';
 import { MILESTONES, MilestoneId } from '@/core/system';
 import { formatDuration } from '@/core/units';
 import { useNow } from '../workspace/now';
 import { usePrefs } from '../workspace/prefs';
 import { record } from '../workspace/record';
-import { changeRepair } from '../workspace/workspace';
+import { changePass } from '../workspace/workspace';
 import { Heading } from './bits';
 import { QuantityField } from './QuantityField';
 import { SavingButton } from './SavingButton';
@@ -23,8 +23,8 @@ const says = (s: StandIn): string =>
       : `by touch, first tried after ${formatDuration(s.minutes)}`;
 
 /** Once work has begun, what a wait rests on is kept in the record. */
-async function choose(at: RepairView, kind: MilestoneId, standIn: StandIn | null, role: string): Promise<void> {
-  changeRepair(at.repair.id, (r) => {
+async function choose(at: PassView, kind: MilestoneId, standIn: StandIn | null, role: string): Promise<void> {
+  changePass(at.repair, (r) => {
     const { [kind]: _, ...others } = r.standIns;
     return { ...r, standIns: standIn ? { ...others, [kind]: standIn } : others };
   });
@@ -34,7 +34,7 @@ async function choose(at: RepairView, kind: MilestoneId, standIn: StandIn | null
 }
 
 /** Asked where a plan stops for want of a time: what stands in. For any other finding what is given. */
-export function StandInAsk({ at, zone, finding, children }: { at: RepairView; zone: string; finding: Finding; children: ReactNode }) {
+export function StandInAsk({ at, zone, finding, children }: { at: PassView; zone: string; finding: Finding; children: ReactNode }) {
   const { stop } = at.plan;
   const nowMs = useNow(60_000);
   const role = usePrefs((p) => p.role);
@@ -75,7 +75,7 @@ export function StandInAsk({ at, zone, finding, children }: { at: RepairView; zo
 }
 
 /** Waits that rest on something else than the sheet’s own word, each to be taken back. */
-export function StandInsChosen({ at }: { at: RepairView }) {
+export function StandInsChosen({ at }: { at: PassView }) {
   const role = usePrefs((p) => p.role);
   const chosen = MilestoneId.options.filter((k) => at.repair.standIns[k]);
   if (!chosen.length) return null;

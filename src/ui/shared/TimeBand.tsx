@@ -3,7 +3,7 @@ import { scaleLinear, scaleTime } from 'd3';
 import Link from 'next/link';
 import { memo, type PointerEvent, useMemo, useRef, useState } from 'react';
 import { stretchesOf } from '@/core/plan';
-import type { JobView, RepairView } from '@/core/record';
+import type { JobView, PassView } from '@/core/record';
 import { formatDuration } from '@/core/units';
 import { curvesOf, STRIP, stretchWords, TimeBandAir } from './TimeBandAir';
 import { useWidth } from './use-width';
@@ -11,12 +11,12 @@ import { clock, dayAndClock } from './when';
 
 const H = 3_600_000;
 const LEFT = 128;
-const NO_READINGS: RepairView['actuals']['readings'] = [];
+const NO_READINGS: PassView['actuals']['readings'] = [];
 const TEXTURE = { liquid: 'tx-liquid', gelled: 'tx-gelled', hardening: 'tx-hardening', set: 'tx-set' } as const;
 
 interface Props {
   readonly view: JobView;
-  readonly current?: RepairView;
+  readonly current?: PassView;
   readonly nowMs: number;
   /** Called while a repair's band is dragged, with its new start. */
   readonly onStart?: (repairId: string, startMs: number) => void;

@@ -3,7 +3,7 @@ import { area, line as d3line, extent, type ScaleLinear, type ScaleTime } from '
 import { useId } from 'react';
 import type { Series } from '@/core/climate';
 import { STRETCHES, type Stretch } from '@/core/plan';
-import type { RepairView } from '@/core/record';
+import type { PassView } from '@/core/record';
 import { fromCore, unitOf } from '@/core/units';
 import { usePrefs } from '../workspace/prefs';
 import { dayAndClock } from './when';
@@ -82,7 +82,7 @@ export function TimeBandAir({
   y: ScaleLinear<number, number>;
   box: { readonly left: number; readonly right: number; readonly bottom: number };
   minC: number | null;
-  readings: RepairView['actuals']['readings'];
+  readings: PassView['actuals']['readings'];
   stretches: readonly Stretch[];
 }) {
   const system = usePrefs((p) => p.system);

@@ -1,5 +1,5 @@
 import type { Stage } from '@/core/method';
-import type { RepairView } from '@/core/record';
+import type { PassView } from '@/core/record';
 import { format, type UnitSystem } from '@/core/units';
 import { say } from '@/words';
 import { shortWhen } from './when';
@@ -7,7 +7,7 @@ import { shortWhen } from './when';
 /** The one answer of each stage in a few words, as the folding rule carries it. */
 export function stageAnswer(
   stage: Stage,
-  { plan, repair, findings, actuals }: RepairView,
+  { plan, repair, findings, actuals }: PassView,
   system: UnitSystem,
   zone: string,
   nowMs: number,

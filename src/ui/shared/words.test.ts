@@ -1,5 +1,5 @@
 import { METHODS, STAGES } from '@/core/method';
-import type { Repair } from '@/core/plan';
+import { type Piece, pieceOf, repairOf } from '@/core/plan';
 import { viewJob } from '@/core/record';
 import { sampleData } from '@/sample/jobs';
 import { sampleSheets } from '@/sample/systems';
@@ -38,9 +38,9 @@ describe('instants as people read them', () => {
 
 describe('what each stage says of itself', () => {
   const { job } = bundles[0]!;
-  const say = (over: Partial<Repair>, stage: (typeof STAGES)[number], system: 'metric' | 'us' = 'metric') => {
-    const repair = { ...bundles[0]!.repairs[0]!, ...over };
-    const [view] = viewJob({ job, repairs: [repair], sheets: sampleSheets, stock: [], events: [] }, NOW).repairs;
+  const say = (over: Partial<Piece>, stage: (typeof STAGES)[number], system: 'metric' | 'us' = 'metric') => {
+    const repair = { ...pieceOf(bundles[0]!.repairs[0]!), ...over };
+    const [view] = viewJob({ job, repairs: [repairOf(repair)], sheets: sampleSheets, stock: [], events: [] }, NOW).repairs;
     return stageAnswer(stage, view!, system, ZONE, NOW);
   };
   test('of a whole repair: an answer everywhere', () => {
@@ -58,7 +58,7 @@ describe('what each stage says of itself', () => {
     expect(say({ sheetId: null, kitId: null }, 'material')).toBe('to choose');
     expect(say({ void: null }, 'place')).toBe('waits');
     expect(say({ void: null }, 'release')).toBe('waits');
-    const stopped = { ...bundles[0]!.repairs[0]!.answers, 'water-pressure': 'yes' as const };
+    const stopped = { ...pieceOf(bundles[0]!.repairs[0]!).answers, 'water-pressure': 'yes' as const };
     expect(say({ answers: stopped }, 'inspect')).toMatch(/stop|water/);
   });
 });

@@ -1,4 +1,5 @@
 'use client';
+import { piecesOf } from '@/core/plan';
 import type { SheetRevision } from '@/core/system';
 import { sampleData } from '@/sample/jobs';
 import * as files from '@/store/exchange';
@@ -26,7 +27,12 @@ export async function loadSample(): Promise<void> {
 export async function removeSample(): Promise<void> {
   const { jobs, repairs, sheets, stock } = stateNow();
   const ids = [...jobs.values()].filter((j) => j.sample).map((j) => j.id);
-  const needed = new Set([...repairs.values()].filter((r) => !ids.includes(r.jobId)).map((r) => r.sheetId));
+  const needed = new Set(
+    [...repairs.values()]
+      .filter((r) => !ids.includes(r.jobId))
+      .flatMap(piecesOf)
+      .map((p) => p.sheetId),
+  );
   const unused = [...sheets.values()].filter((s) => s.sample && !needed.has(s.id));
   const systems = new Set(unused.map((s) => s.systemId));
   const gone: readonly Key[] = [

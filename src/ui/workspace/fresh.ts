@@ -1,7 +1,7 @@
 import { nanoid } from 'nanoid';
 import { ONLY_AIR } from '@/core/climate';
 import { METHODS } from '@/core/method';
-import { FIRST_CHOICES, type Job, type Repair } from '@/core/plan';
+import { FIRST_CHOICES, FIRST_OF_CHAIN, type Job, type Repair, repairOf } from '@/core/plan';
 
 /** A new job as it starts out: tomorrow is not assumed, the site's zone is this browser's until it is set. */
 export function freshJob(nowMs: number): Job {
@@ -26,9 +26,10 @@ export function freshJob(nowMs: number): Job {
 /** A new repair of a method: nothing measured, nothing answered, nothing chosen. */
 export function freshRepair(jobId: string, methodId: string, order: number, nowMs: number): Repair {
   const method = METHODS.find((m) => m.id === methodId)!;
-  return {
+  return repairOf({
+    ...FIRST_OF_CHAIN,
     record: 'repair',
-    version: 3,
+    version: 4,
     id: nanoid(12),
     jobId,
     order,
@@ -58,5 +59,5 @@ export function freshRepair(jobId: string, methodId: string, order: number, nowM
     serves: null,
     safety: { class: method.review ? 'review' : 'plain', why: '' },
     updatedAt: nowMs,
-  };
+  });
 }

@@ -2,7 +2,7 @@
 import { useEffect } from 'react';
 import { create } from 'zustand';
 import { emptyTable, type HeatTable, netOrder, netWhole } from '@/core/cure';
-import { NO_POTS, type Pots, potSheets, type Repair } from '@/core/plan';
+import { NO_POTS, type Pots, piecesOf, potSheets, type Repair } from '@/core/plan';
 import type { SheetRevision } from '@/core/system';
 import { keepTable, keptTable } from '@/store/tables';
 import { cellsTold, type HeatWorker, startHeatWorker } from '@/worker/heat';
@@ -49,7 +49,7 @@ async function prepare(sheet: SheetRevision): Promise<void> {
 export function usePots(repairs: ReadonlyMap<string, Repair>, sheets: ReadonlyMap<string, SheetRevision>): Pots {
   const pots = usePotStore((s) => s.pots);
   useEffect(() => {
-    for (const sheet of potSheets([...repairs.values()], [...sheets.values()])) {
+    for (const sheet of potSheets([...repairs.values()].flatMap(piecesOf), [...sheets.values()])) {
       if (asked.has(sheet.id)) continue;
       asked.add(sheet.id);
       line = line.then(() => prepare(sheet)).catch(() => undefined);

@@ -1,7 +1,7 @@
 'use client';
 import { nanoid } from 'nanoid';
 import { useStore } from 'zustand';
-import type { Job, Repair } from '@/core/plan';
+import { type Job, type PassRef, type Piece, pieceOf, type Repair, withPiece } from '@/core/plan';
 import type { Attachment, Conflict, Event } from '@/core/record';
 import type { SheetRevision, Stock } from '@/core/system';
 import { type ClockMemory, createClock } from '@/device/clock';
@@ -130,6 +130,9 @@ export function openWorkspace(): void {
   document.addEventListener('visibilitychange', () => document.hidden && leave());
 }
 
+/** Changes one pass of a repair, and what the repair gives it. */
+export const changePass = ({ id, passId }: PassRef, how: (piece: Piece) => Piece, key?: string): void =>
+  workspace.changeRepair(id, (r) => withPiece(r, how(pieceOf(r, passId))), key && `${passId}:${key}`);
 export const changeRepair = (id: string, how: (repair: Repair) => Repair, key?: string): void => workspace.changeRepair(id, how, key);
 export const changeJob = (id: string, how: (job: Job) => Job, key?: string): void => workspace.changeJob(id, how, key);
 export const addJob = (job: Job): void => workspace.addJob(job);
@@ -147,5 +150,5 @@ export const settle = (conflict: Conflict, which: 'here' | 'other' | 'both'): Pr
 export const recordAll = (repairId: string, entries: readonly NewEvent[], role: string): Promise<readonly Event[]> =>
   workspace.recordAll(repairId, entries, role);
 /** Begins the work of a repair from its plan as it stands. */
-export const startWork = (repairId: string, usableMin: number | null, role: string): Promise<void> =>
-  workspace.startWork(repairId, usableMin, role, usePotStore.getState().pots);
+export const startWork = (repairId: string, usable: Readonly<Record<string, number | null>>, role: string): Promise<void> =>
+  workspace.startWork(repairId, usable, role, usePotStore.getState().pots);

@@ -1,5 +1,5 @@
 import { extremes, type Series } from '../../climate';
-import type { Actuals, Job, Repair, RepairPlan } from '../../plan';
+import type { Actuals, Job, Piece, RepairPlan } from '../../plan';
 import type { SheetRevision, Stock } from '../../system';
 import { attempt } from '../../units';
 import type { Finding } from '../finding';
@@ -7,7 +7,7 @@ import type { Finding } from '../finding';
 /** What the rules see. They change nothing. */
 export interface JudgeContext {
   readonly job: Job;
-  readonly repair: Repair;
+  readonly repair: Piece;
   readonly plan: RepairPlan;
   readonly actuals: Actuals;
   readonly sheets: readonly SheetRevision[];

@@ -210,6 +210,7 @@ export const mortarPatch: Method = {
     ...tasks('mortar-patch', [
       {
         task: 'prep:cut',
+        onBase: true,
         role: 'prepare',
         title: 'Saw the edges square and vertical',
         detail: 'Straight into sound concrete, no feather edge.',
@@ -218,6 +219,7 @@ export const mortarPatch: Method = {
       },
       {
         task: 'prep:clean',
+        onBase: true,
         role: 'prepare',
         title: 'Break out, blow and vacuum',
         detail: 'Down to sound concrete; no dust under a wiped finger.',
@@ -250,6 +252,7 @@ export const mortarPatch: Method = {
       },
       {
         task: 'finish:edge',
+        onFace: true,
         role: 'finish',
         block: 'finish',
         optional: true,
@@ -261,6 +264,7 @@ export const mortarPatch: Method = {
       },
       {
         task: 'finish:grind',
+        onFace: true,
         called: { as: 'finish:edge' },
         role: 'finish',
         block: 'finish',

@@ -1,0 +1,49 @@
+import { type TaskRow, tasks } from './task';
+
+const rows = tasks('any', [
+  {
+    task: 'stand',
+    role: 'mix',
+    each: 'batch',
+    block: 'work',
+    title: 'Let it stand, then stir once more',
+    detail: 'The sheet’s stand time; it counts from the end of mixing.',
+    confirm: 'Stood its time',
+    work: { fixed: 1 },
+    marks: { end: ['stand-ends'] },
+    waits: { for: 'stand', on: 'own' },
+  },
+  {
+    task: 'prep:dry',
+    role: 'prepare',
+    title: 'Dry the place and check the base again',
+    detail: 'Cover against more rain. No dark patches, base above the dew point by what the sheet asks; read it again.',
+    confirm: 'Dry again, and read',
+    work: { fixed: 20 },
+    hold: true,
+  },
+  {
+    task: 'abrade',
+    role: 'prepare',
+    title: 'Wash and abrade first',
+    detail:
+      'The window to go on it as it is has closed. Wash with water and a pad, let it dry, abrade until the gloss is gone, wipe the dust off.',
+    confirm: 'Dull, dry and clean',
+    work: { per: { m2: 8 } },
+    hold: true,
+  },
+  {
+    task: 'release:tests',
+    role: 'test',
+    block: 'finish',
+    title: 'Test, inspect, sign',
+    detail: 'Answer the tests at the place itself; take the barrier away only when it is signed.',
+    confirm: 'Tests are done',
+    work: { fixed: 10 },
+    hold: true,
+  },
+]);
+
+/** Tasks that come up in any method: a stand time of the sheet, drying after rain, a missed window, the tests before it is opened. */
+export const [STAND, DRY_AGAIN, ABRADE, RELEASE] = rows as readonly [TaskRow, TaskRow, TaskRow, TaskRow];
+export const ANY_TASKS: readonly TaskRow[] = rows;

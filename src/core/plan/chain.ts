@@ -1,0 +1,119 @@
+import type { Method } from '../method';
+import { methodOf } from '../method';
+import { MEETS_NOTHING } from '../system';
+import { refuse } from '../units';
+import { unmeasured } from '../void';
+import { FIRST_CHOICES, type Pass, type Repair, type Takes } from './repair';
+
+/** A coat is so thick until somebody says so, mm: shown as not measured yet. */
+const COAT_MM = 1;
+
+/** The name of a pass as people say it: its own, or its number and method. @param at its place in the chain, from 0 */
+export function passName({ chain, passes }: Repair, at: number): string {
+  const pass = passes[chain[at]!]!;
+  return pass.name.trim() || `${at + 1} ${methodOf(pass.method.id)?.label ?? pass.method.id}`;
+}
+
+/**
+ * Why a method may not come next in a repair; null where it may.
+ * @example whyNotNext(methodOf('plate-bond')!, patch) // 'It is done on metal, and the base is concrete.'
+ */
+export function whyNotNext(method: Method, { base }: Repair): string | null {
+  if (!method.bases.includes(base.material)) return `It is done on ${method.bases.join(' or ')}, and the base is ${base.material}.`;
+  return null;
+}
+
+/** What a method takes when it is put on a chain: the face of the last pass where it coats one, else a void of its own. */
+const takesFirst = (method: Method, last: string): Takes =>
+  method.shapes.includes('coat') ? { from: 'face', of: last, thickness: unmeasured(COAT_MM, 'gauge') } : { from: 'own' };
+
+/**
+ * A further pass at the end of a repair, with nothing of it chosen yet.
+ * @throws Refusal where the method may not come next, or the chain is full
+ */
+export function withNext(repair: Repair, method: Method): Repair {
+  const why = whyNotNext(method, repair);
+  if (why) refuse('method', method.id, 'a method for this base', why);
+  const { chain, passes } = repair;
+  const id = `p${Math.max(...chain.map((p) => Number(p.slice(1)))) + 1}`;
+  const takes = takesFirst(method, chain.at(-1)!);
+  const { dosePct, massCapG, liftMm, blend, colour } = FIRST_CHOICES;
+  const pass: Pass = {
+    name: '',
+    method: { id: method.id, version: method.version },
+    takes,
+    gate: takes.from === 'own' ? 'any' : 'window',
+    void: null,
+    sheetId: null,
+    kitId: null,
+    schools: {},
+    settings: {},
+    materialC: null,
+    dosePct,
+    massCapG,
+    liftMm,
+    meets: MEETS_NOTHING,
+    blend,
+    colour,
+    reserve: true,
+    standIns: {},
+  };
+  return { ...repair, chain: [...chain, id], passes: { ...passes, [id]: pass } };
+}
+
+/** Passes that take the face of a pass, or what it leaves. */
+const onTopOf = ({ chain, passes }: Repair, id: string): readonly string[] =>
+  chain.filter((other) => {
+    const { takes } = passes[other]!;
+    return takes.from !== 'own' && takes.of === id;
+  });
+
+/**
+ * A repair without one of its passes.
+ * @param begun whether anything of it is in the record
+ * @throws Refusal for the only pass, one that others stand on, or one that has been begun
+ */
+export function withoutPass(repair: Repair, id: string, begun: boolean): Repair {
+  const at = repair.chain.indexOf(id);
+  if (at < 0) return repair;
+  if (repair.chain.length === 1) refuse('chain', id, 'more than one pass', 'A repair has at least one pass: remove the repair instead.');
+  if (begun)
+    refuse(
+      'chain',
+      id,
+      'a pass that has not begun',
+      'This pass has been begun and stands in the record: amend the record, the pass stays.',
+    );
+  const above = onTopOf(repair, id).map((other) => `“${passName(repair, repair.chain.indexOf(other))}”`);
+  if (above.length)
+    refuse(
+      'chain',
+      id,
+      'a pass that nothing stands on',
+      `${above.join(' and ')} stands on it. Give that another face first, or remove it.`,
+    );
+  const { [id]: _gone, ...passes } = repair.passes;
+  return { ...repair, chain: repair.chain.filter((p) => p !== id), passes };
+}
+
+/**
+ * A repair with a pass moved one place earlier or later.
+ * @throws Refusal where it would come before the pass it stands on
+ */
+export function withMoved(repair: Repair, id: string, by: -1 | 1): Repair {
+  const at = repair.chain.indexOf(id);
+  const to = at + by;
+  if (at < 0 || to < 0 || to >= repair.chain.length) return repair;
+  const chain = [...repair.chain];
+  [chain[at], chain[to]] = [chain[to]!, chain[at]!];
+  const [first, second] = by < 0 ? [id, chain[at]!] : [chain[at]!, id];
+  const { takes } = repair.passes[first]!;
+  if (takes.from !== 'own' && takes.of === second)
+    refuse(
+      'chain',
+      id,
+      'the order in which one stands on the other',
+      `“${passName(repair, repair.chain.indexOf(first))}” stands on “${passName(repair, repair.chain.indexOf(second))}” and cannot come before it.`,
+    );
+  return { ...repair, chain };
+}

@@ -1,0 +1,164 @@
+import { RELEASE, type StepDraft, stepFrom } from '../method';
+import { FAMILIES, type MilestoneId } from '../system';
+import { attempt, type Problem } from '../units';
+import type { Window } from './calendar';
+import { derive, servedBy } from './derive';
+import { GATES } from './gates';
+import { type Laying, layingOf } from './laying';
+import { preparePass, type ReadyPass } from './plan-pass';
+import type { Piece } from './repair';
+import type { ChainPlan, RepairAsk, RepairPlan } from './repair-plan';
+import type { PlanStop } from './stand-in';
+import { takenVoid } from './taken-void';
+
+const MIN_MS = 60_000;
+const DAY_MS = 86_400_000;
+
+/** What each pass is planned from, in the order they are worked. Hands are the job's: one list for all. */
+export type PassAsk = Omit<RepairAsk, 'busy'>;
+
+/** A pass of a chain while it is planned. */
+interface Going {
+  readonly ask: RepairAsk;
+  readonly plan: RepairPlan;
+  readonly ready: ReadyPass | null;
+  readonly laying: Laying | null;
+  /** Why it has no times although it is all there. */
+  readonly problem: Problem | null;
+}
+
+/**
+ * Plans a repair as a chain of passes on one clock: the wet work of each after that of the one before it, as its gate says; what is done
+ * once they have set fits in between and after; the tests come last, when all of them bear what the repair must.
+ */
+export function planChain(asks: readonly PassAsk[], taken: readonly Window[]): ChainPlan {
+  const busy: Window[] = [...taken];
+  const all = new Map(asks.map((a) => [a.repair.passId, a.repair]));
+  const going: Going[] = [];
+  for (const ask of asks) going.push(begun({ ...ask, busy }, going, all, asks));
+  // What is done once it has set: of every pass in the order it becomes free.
+  for (const g of going) {
+    if (!g.laying || !g.ready) continue;
+    const rest = g.ready.finish.filter((d) => !g.laying!.steps.some((s) => s.id === d.id));
+    const tried = attempt(() => g.laying!.run(rest));
+    if (!tried.ok) return chainOf(going.map((x) => (x === g ? { ...x, problem: tried.problem } : x)));
+  }
+  const released = attempt(() => release(going));
+  const last = going.at(-1)!;
+  return chainOf(released.ok ? going : [...going.slice(0, -1), { ...last, problem: released.problem }]);
+}
+
+/** A pass with its wet work on the clock. */
+function begun(ask: RepairAsk, before: readonly Going[], all: ReadonlyMap<string, Piece>, asks: readonly PassAsk[]): Going {
+  const below = before.at(-1) ?? null;
+  const { repair } = ask;
+  const onFace = repair.takes.from !== 'own';
+  const taken = attempt(() => takenVoid(repair, all));
+  const under = below?.ready && onFace ? FAMILIES[below.ready.sheet.family].layer : null;
+  const here: RepairAsk =
+    taken.ok && onFace
+      ? { ...ask, repair: { ...repair, void: taken.value, meets: { ...repair.meets, under: repair.meets.under ?? under } } }
+      : ask;
+  const readyMs = below?.laying ? below.laying.cursor : null;
+  const { plan, ready } = preparePass(here, { below: below?.laying ?? null, readyMs, onFace });
+  const lacks = (problem: Problem | null): Going => ({ ask: here, plan, ready: null, laying: null, problem });
+  if (!taken.ok) return lacks({ ...taken.problem });
+  // Nothing has a time on top of what has none.
+  if (!ready || (below && !below.laying)) return lacks(null);
+  const laying = layingOf({
+    ask: here,
+    sheet: ready.sheet,
+    method: ready.method,
+    context: ready.context,
+    reachOf: ready.reachOf,
+    shares: ready.shares,
+    lastBatch: Math.max(0, ...ready.wet.map((d) => d.batch ?? 0)),
+    busy: ask.busy as Window[],
+    below: below?.laying ?? null,
+  });
+  const next = asks[asks.findIndex((a) => a.repair.passId === repair.passId) + 1]?.repair;
+  const covered = next && next.takes.from !== 'own' && next.takes.of === repair.passId && GATES[next.gate].abraded;
+  const first = [...ready.wet, ...(covered ? ready.finish.filter((d) => d.onFace) : [])];
+  if (below?.laying?.stop) {
+    laying.cut(below.laying.stop, first);
+    return { ask: here, plan, ready, laying, problem: null };
+  }
+  const laid = attempt(() => laying.run(first, readyMs === null ? {} : { readyMs }));
+  return laid.ok ? { ask: here, plan, ready, laying, problem: null } : lacks(laid.problem);
+}
+
+/** The tests that open it: when the last pass has what they wait for, and no other is behind. */
+function release(going: readonly Going[]): void {
+  const last = going.at(-1)!;
+  if (!last.laying || !last.ready) return;
+  const { method, context } = last.ready;
+  const wanted = servesOf(last);
+  const draft: StepDraft = {
+    ...stepFrom(method, RELEASE, { ...context, batch: null }, { task: 'release:tests', batch: null, attempt: 1 }),
+    block: 'release',
+    ...(context.effects.fixedWaitMin !== null
+      ? { waitMin: context.effects.fixedWaitMin }
+      : { waitFor: { kind: wanted.serves ?? wanted.wanted, batches: [last.laying.lastBatch] } }),
+  };
+  let readyMs = Number.NEGATIVE_INFINITY;
+  let stop: PlanStop | null = last.laying.stop;
+  for (const g of going.slice(0, -1)) {
+    const { laying } = g;
+    if (!laying) continue;
+    stop ??= laying.stop;
+    const { serves } = servesOf(g);
+    const wait = serves === null ? null : laying.waitOf(serves, [laying.lastBatch]);
+    if (wait?.atMs === null) stop ??= laying.stopAt(draft, serves!, [laying.lastBatch], wait.why);
+    readyMs = Math.max(readyMs, laying.cursor, wait?.atMs ?? Number.NEGATIVE_INFINITY);
+  }
+  if (stop && !last.laying.stop) last.laying.cut(stop, [draft]);
+  else last.laying.run([draft], Number.isFinite(readyMs) ? { readyMs } : {});
+}
+
+const servesOf = ({ ask, ready }: Going): { readonly wanted: MilestoneId; readonly serves: MilestoneId | null } => {
+  const wanted = ask.repair.serves ?? ready!.method.serves;
+  return { wanted, serves: servedBy(ready!.sheet, wanted) };
+};
+
+/** Plans of all passes as one. */
+function chainOf(going: readonly Going[]): ChainPlan {
+  const passes = going.map((g): RepairPlan => {
+    const stage = g.problem && ({ takes: 'measure' }[g.problem.field.split('.')[0]!] as 'measure' | undefined);
+    const plan = g.problem ? { ...g.plan, problems: [...g.plan.problems, { ...g.problem, stage: stage ?? ('place' as const) }] } : g.plan;
+    if (!g.laying || !g.ready) return plan;
+    const times = derive(g.ask, g.laying, g.ready.sheet, servesOf(g).serves);
+    // Only the last pass opens the repair.
+    return { ...plan, ...times, ...(g === going.at(-1) ? {} : { openMs: null, inHandMin: null }) };
+  });
+  const last = passes.at(-1)!;
+  if (passes.length === 1) return { ...last, passes };
+  const steps = passes.flatMap((p) => p.steps).sort((a, b) => a.startMs - b.startMs || a.endMs - b.endMs);
+  const untimed = passes.flatMap((p) => p.untimed);
+  const placed = passes.flatMap((p) => p.placedMs ?? []);
+  const placedMs = placed.length ? Math.max(...placed) : null;
+  const missing = passes.some((p) => p.placedMs === null || p.untimed.length > 0);
+  const open: Record<string, readonly string[]> = {};
+  for (const p of passes) for (const [stage, texts] of Object.entries(p.open)) open[stage] = [...(open[stage] ?? []), ...(texts ?? [])];
+  const { job } = going[0]!.ask;
+  const openMs = missing ? null : last.openMs;
+  return {
+    ...last,
+    passes,
+    open,
+    problems: passes.flatMap((p) => p.problems),
+    unanswered: passes.flatMap((p) => p.unanswered).filter((q, i, list) => list.findIndex((x) => x.id === q.id) === i),
+    steps,
+    untimed,
+    stop: passes.find((p) => p.stop)?.stop ?? null,
+    milestones: passes.flatMap((p) => p.milestones),
+    placedMs,
+    openMs,
+    habitMs: placedMs === null || missing ? null : placedMs + DAY_MS,
+    inHandMin: openMs !== null && job.wantedAt !== null ? (job.wantedAt - openMs) / MIN_MS : null,
+    band: passes.flatMap((p) => p.band),
+    overruns: passes.some((p) => p.overruns),
+  };
+}
+
+/** Plans one pass by itself, as a repair of nothing else. */
+export const planPass = (ask: RepairAsk): ChainPlan => planChain([ask], ask.busy);

@@ -1,0 +1,252 @@
+import {
+  ENGINES,
+  effectsOf,
+  METHODS,
+  type Method,
+  type MethodContext,
+  methodOf,
+  type StepContext,
+  type StepDraft,
+  stepsOf,
+} from '../method';
+import { type Batch, type MixResult, massOf, topUp } from '../mix';
+import type { SheetRevision } from '../system';
+import { attempt, type Problem, refuse } from '../units';
+import { measureVoid, SHAPES, unmeasuredIn, type VoidResult } from '../void';
+import { withStand, withTrouble } from './extra-steps';
+import { GATES } from './gates';
+import { type Laying, layingOf } from './laying';
+import type { PotShare } from './milestone-times';
+import { mixAt, sheetHere } from './mix-here';
+import { type Ask, asker, staysHotter } from './reach-try';
+import type { Piece } from './repair';
+import { type PotEstimate, type RepairAsk, type RepairPlan, settingsOf } from './repair-plan';
+
+const MIN_MS = 60_000;
+
+/** What a pass still is before anything is known of it. */
+function nothing(piece: Piece): RepairPlan {
+  return {
+    repairId: piece.id,
+    passId: piece.passId,
+    piece,
+    method: null,
+    sheet: null,
+    kit: null,
+    open: {},
+    problems: [],
+    unanswered: [],
+    void: null,
+    context: null,
+    usableMin: null,
+    potC: null,
+    pot: null,
+    mix: null,
+    batches: [],
+    steps: [],
+    stop: null,
+    untimed: [],
+    milestones: [],
+    serves: null,
+    placedMs: null,
+    openMs: null,
+    habitMs: null,
+    inHandMin: null,
+    band: [],
+    thermal: null,
+    overruns: false,
+  };
+}
+
+/** Share of the pot life left to each batch by its own mass. */
+const sharesOf = ({ batches, pot }: { batches: readonly Batch[]; pot: PotEstimate | null }): readonly PotShare[] =>
+  pot ? batches.map((b) => ({ massG: massOf(b.massG), share: pot.shareOf(massOf(b.massG)) ?? 1, referenceG: pot.referenceG })) : [];
+
+/** A pass with all that its steps are laid out from. */
+export interface ReadyPass {
+  readonly plan: RepairPlan;
+  readonly sheet: SheetRevision;
+  readonly method: Method;
+  /** With its batches. */
+  readonly context: StepContext;
+  readonly reachOf: Ask;
+  readonly shares: readonly PotShare[];
+  /** Everything up to the last of the wet work and the holding, and what comes once it has set. */
+  readonly wet: readonly StepDraft[];
+  readonly finish: readonly StepDraft[];
+}
+
+/** Where a pass stands in its chain while it is prepared. */
+export interface PassPlace {
+  /** The pass below as laid out so far; null for the first. */
+  readonly below: Laying | null;
+  /** The earliest it can begin; null for the first of a chain. */
+  readonly readyMs: number | null;
+  /** A press that goes on the face of another pass. */
+  readonly onFace: boolean;
+}
+
+/**
+ * Prepares a pass as far as what is known allows: its void, its amounts, its steps without their times. What is missing or impossible is
+ * said by stage, never thrown.
+ * @returns the plan as far as it goes, and what it is laid out from where that is all there
+ */
+export function preparePass(ask: RepairAsk, place: PassPlace): { readonly plan: RepairPlan; readonly ready: ReadyPass | null } {
+  const { repair, actuals } = ask;
+  let sheet = ask.sheet;
+  const empty = nothing(repair);
+  const only = (plan: RepairPlan) => ({ plan, ready: null });
+  const known = attempt(() => methodHere(repair));
+  if (!known.ok) return only({ ...empty, open: { inspect: [known.problem.sentence] } });
+  const method = known.value;
+  const unanswered = place.onFace ? [] : method.questions.filter((q) => repair.answers[q.id] === undefined);
+  const open: Record<string, readonly string[]> = {};
+  const problems: (Problem & { stage: 'measure' | 'material' | 'mix' | 'place' })[] = [];
+  if (unanswered.length) open.inspect = unanswered.map((q) => q.ask);
+
+  let measured: VoidResult | null = null;
+  if (!repair.void) open.measure = ['Choose the shape of the void.'];
+  else {
+    const missing = unmeasuredIn(repair.void);
+    if (missing.length) open.measure = missing;
+    else {
+      const tried = attempt(() => measureVoid(repair.void!));
+      if (tried.ok) measured = tried.value;
+      else problems.push({ ...tried.problem, stage: 'measure' });
+    }
+  }
+  if (sheet) {
+    const here = attempt(() => sheetHere(ask.sheet!, ask));
+    if (here.ok) sheet = here.value;
+    else problems.push({ ...here.problem, stage: here.problem.field === 'dosePct' || here.problem.field === 'blend' ? 'mix' : 'material' });
+  }
+  const kit = sheet ? (sheet.kits.find((k) => k.id === repair.kitId) ?? sheet.kits[0] ?? null) : null;
+  if (!sheet) open.material = ['Choose a system from the shelf.'];
+  else if (!method.kinds.includes(sheet.kind))
+    problems.push({
+      stage: 'material',
+      field: 'sheetId',
+      value: sheet.kind,
+      allowed: method.kinds.join(', '),
+      sentence: `${sheet.name} does not serve “${method.label}”. Choose another system.`,
+    });
+  const main = repair.void?.shapes[0];
+  if (measured && main && !method.shapes.includes(main.shape))
+    problems.push({
+      stage: 'measure',
+      field: 'shapes.0.shape',
+      value: main.shape,
+      allowed: method.shapes.map((id) => SHAPES[id].label).join(', '),
+      sentence: `“${method.label}” is not planned over ${SHAPES[main.shape].label.toLowerCase()}. The volume stands; choose another method, or another shape as the first.`,
+    });
+  const base: RepairPlan = { ...empty, method, sheet, kit, open, problems, unanswered, void: measured, thermal: ask.thermal };
+  if (!measured || !sheet || !kit || problems.length) {
+    open.mix = [...(measured ? [] : ['The void must be measured.']), ...(sheet && kit ? [] : ['A system must be chosen.'])];
+    open.place = open.mix;
+    return only(base);
+  }
+
+  const choices = attempt(() => ({ effects: effectsOf(method, repair.schools), settings: settingsOf(method, repair) }));
+  if (!choices.ok) return only({ ...base, problems: [...problems, { ...choices.problem, stage: 'mix' }] });
+  const chosen: MethodContext = {
+    sheet,
+    void: repair.void!,
+    measured,
+    settingOut: repair.settingOut,
+    base: repair.base.material,
+    liftMm: repair.liftMm,
+    crew: repair.crew,
+    onFace: place.onFace,
+    ...choices.value,
+  };
+  let reachOf = asker(sheet, ask.thermal);
+  // Amounts depend on the pot's temperature, that on the hour, the hour on the steps before mixing. A first look lays out no more
+  // than those; the second has the hour they lead to.
+  const guess = place.readyMs ?? repair.plannedStart ?? Math.max(ask.job.startFrom, actuals.startedAt ?? ask.nowMs);
+  const prepare = (atMs: number) => {
+    const { mix, ...rest } = mixAt(chosen, method, repair, kit, ask.thermal, reachOf, atMs, actuals, ask.pots);
+    const batches: Batch[] = [...mix.batches];
+    for (const ml of actuals.topUpsMl) batches.push(topUp(mix, sheet, batches.length, ml));
+    return { mix, ...rest, batches };
+  };
+  /** The figures of the method as they are planned with: a rate of our own gives way to what a whole kit needs. */
+  const contextOf = ({ rateNeeded }: { readonly rateNeeded: number | null }): MethodContext =>
+    rateNeeded === null ? chosen : { ...chosen, settings: { ...chosen.settings, rate: rateNeeded } };
+  const steps = ({ mix, batches }: { readonly mix: MixResult; readonly batches: readonly Batch[] }) => {
+    const context: StepContext = { ...contextOf(mix), batches, portions: ENGINES[method.engine].portions(contextOf(mix)) };
+    const drafts = withTrouble(withStand(stepsOf(method, context), method, context), method, context, actuals);
+    return { context, drafts: gated(drafts, repair, place.below) };
+  };
+  const lay = (prepared: ReturnType<typeof prepare>, drafts: readonly StepDraft[], context: StepContext) =>
+    layingOf({
+      ask,
+      sheet,
+      method,
+      context,
+      reachOf,
+      shares: sharesOf(prepared),
+      lastBatch: lastOf(drafts),
+      busy: [...ask.busy],
+      below: place.below,
+    });
+  const mixed = attempt(() => {
+    // How fast a pot follows the air is a matter of its mass, and that of its time: the smallest batch of a first look decides.
+    const rough = prepare(guess);
+    const follows = ask.thermal.potHeld && !staysHotter(ask.thermal);
+    if (follows && rough.batches.length) reachOf = asker(sheet!, ask.thermal, Math.min(...rough.batches.map((b) => massOf(b.massG))));
+    const first = follows && actuals.usableMin === null ? prepare(guess) : rough;
+    if (actuals.usableMin !== null) return first;
+    const look = attempt(() => {
+      const { context, drafts } = steps(first);
+      const laying = lay(first, drafts, context);
+      laying.run(drafts, { toMixing: true, ...(place.readyMs === null ? {} : { readyMs: place.readyMs }) });
+      return laying.steps.find((s) => s.marks?.begin?.includes('mix-begins'));
+    });
+    const mixing = look.ok ? look.value : undefined;
+    return !mixing || Math.abs(mixing.startMs - guess) < 10 * MIN_MS ? first : prepare(mixing.startMs);
+  });
+  if (!mixed.ok) return only({ ...base, context: chosen, problems: [...problems, { ...mixed.problem, stage: 'mix' }] });
+  const { untold, ...amounts } = mixed.value;
+  const { context, drafts } = steps(mixed.value);
+  const plan: RepairPlan = { ...base, context: contextOf(mixed.value.mix), ...amounts };
+  // Amounts stand whatever the pot does; when it may be placed is told once somebody can say how long it lives.
+  if (untold) return only({ ...plan, problems: [...problems, { ...untold, stage: 'mix' }] });
+  const isFinish = (d: StepDraft) => d.block === 'finish';
+  return {
+    plan,
+    ready: {
+      plan,
+      sheet,
+      method,
+      context,
+      reachOf,
+      shares: sharesOf(mixed.value),
+      wet: drafts.filter((d) => !isFinish(d)),
+      finish: drafts.filter(isFinish),
+    },
+  };
+}
+
+const lastOf = (drafts: readonly StepDraft[]): number => Math.max(0, ...drafts.map((d) => d.batch ?? 0));
+
+/** The gate to the pass below stands before the first of the wet work. */
+function gated(drafts: readonly StepDraft[], { gate }: Piece, below: Laying | null): readonly StepDraft[] {
+  if (!below) return drafts;
+  const { from, until } = GATES[gate];
+  const at = drafts.findIndex((d) => d.role === 'mix' || d.role === 'prime' || d.role === 'place');
+  return drafts.map((d, i) => (i === at ? { ...d, gate: { from, until } } : d));
+}
+
+/** The method of a pass, as of the version it was planned with. @throws Refusal for one that is not known here */
+function methodHere({ method: { id, version } }: Piece): Method {
+  const method = methodOf(id);
+  if (!method) return refuse('method.id', id, METHODS.map((m) => m.id).join(', '), `The method “${id}” is not known here.`);
+  if (method.version !== version)
+    return refuse(
+      'method.version',
+      version,
+      `version ${method.version}`,
+      `The method “${method.label}” is of version ${version} in this file; this Grenko knows version ${method.version}. Open it with the Grenko it was planned with.`,
+    );
+  return method;
+}

@@ -1,0 +1,171 @@
+'use client';
+import Link from 'next/link';
+import { useState } from 'react';
+import { METHODS, type Stage } from '@/core/method';
+import { GATES, passName, type Repair, type Takes, whyNotNext, withMoved, withNext, withoutPass } from '@/core/plan';
+import type { RepairView } from '@/core/record';
+import { attempt } from '@/core/units';
+import { unmeasured } from '@/core/void';
+import { Choice } from '../shared/bits';
+import { Dialog } from '../shared/Dialog';
+import { QuantityField } from '../shared/QuantityField';
+import { usePrefs } from '../workspace/prefs';
+import { changePass, changeRepair } from '../workspace/workspace';
+import { passQuery } from './stage-props';
+
+/** The passes of a repair as joints of the rule: which is open, what lies between them, and what may come next. */
+export function PassBar({ whole, open, stage, ofOne }: { whole: RepairView; open: string; stage: Stage; ofOne: boolean }) {
+  const [asking, setAsking] = useState<'none' | 'next' | 'this'>('none');
+  const { draft } = whole;
+  const begun = whole.actuals.startedAt !== null;
+  const many = draft.chain.length > 1;
+  if (!many && (!ofOne || begun)) return null;
+  return (
+    <nav aria-label="Passes" className="flex flex-wrap items-center gap-1.5 no-print">
+      {many &&
+        draft.chain.map((id, i) => (
+          <span key={id} className="flex items-center gap-1.5 min-w-0">
+            {i > 0 && <span className="soft text-sm whitespace-nowrap">{GATES[draft.passes[id]!.gate].label} →</span>}
+            {ofOne ? (
+              <Link
+                href={`/job/${draft.jobId}/${draft.id}/${stage}${passQuery(whole, id)}`}
+                aria-current={id === open ? 'step' : undefined}
+                className="act text-sm !min-h-9 truncate max-w-[16rem]"
+                style={id === open ? { background: 'var(--ink)', color: 'var(--paper)' } : undefined}
+              >
+                {passName(draft, i)}
+              </Link>
+            ) : (
+              <span className="font-semibold truncate max-w-[16rem]">{passName(draft, i)}</span>
+            )}
+          </span>
+        ))}
+      {!begun && (
+        <button type="button" className="act quiet text-sm !min-h-9" onClick={() => setAsking('next')}>
+          then…
+        </button>
+      )}
+      {many && ofOne && (
+        <button type="button" className="act quiet text-sm !min-h-9" onClick={() => setAsking('this')}>
+          this pass…
+        </button>
+      )}
+      <Dialog open={asking === 'next'} title="What comes next" onClose={() => setAsking('none')}>
+        <Next draft={draft} onDone={() => setAsking('none')} />
+      </Dialog>
+      <Dialog open={asking === 'this'} title={passName(draft, draft.chain.indexOf(open))} onClose={() => setAsking('none')}>
+        <ThisPass whole={whole} id={open} onDone={() => setAsking('none')} />
+      </Dialog>
+    </nav>
+  );
+}
+
+/** Every method that may follow, and why the others may not. */
+function Next({ draft, onDone }: { draft: Repair; onDone: () => void }) {
+  return (
+    <div className="flex flex-col gap-2">
+      {METHODS.map((method) => {
+        const why = whyNotNext(method, draft);
+        return (
+          <div key={method.id}>
+            <button
+              type="button"
+              className="act w-full text-left"
+              disabled={why !== null}
+              onClick={() => {
+                changeRepair(draft.id, (r) => withNext(r, method), 'chain');
+                onDone();
+              }}
+            >
+              {method.label}
+            </button>
+            <p className="soft text-sm mt-0.5">{why ?? method.does}</p>
+          </div>
+        );
+      })}
+    </div>
+  );
+}
+
+/** What a pass takes, what lies between it and the one before, where it stands in the chain. */
+function ThisPass({ whole, id, onDone }: { whole: RepairView; id: string; onDone: () => void }) {
+  const [fault, setFault] = useState<string | null>(null);
+  const system = usePrefs((p) => p.system);
+  const { draft } = whole;
+  const at = draft.chain.indexOf(id);
+  const pass = draft.passes[id]!;
+  const ref = { id: draft.id, passId: id };
+  const mine = whole.passes.find((p) => p.repair.passId === id);
+  const started = mine !== undefined && (mine.actuals.begun.size > 0 || mine.actuals.done.size > 0);
+  const before = draft.chain.slice(0, at);
+  const setTakes = (takes: Takes) => changePass(ref, (p) => ({ ...p, takes }), 'takes');
+  const try_ = (how: (r: Repair) => Repair, done = false) => {
+    const tried = attempt(() => how(draft));
+    setFault(tried.ok ? null : tried.problem.sentence);
+    if (!tried.ok) return;
+    changeRepair(draft.id, how, 'chain');
+    if (done) onDone();
+  };
+  const { takes } = pass;
+  return (
+    <div className="flex flex-col gap-3">
+      {at > 0 && (
+        <>
+          <Choice
+            label="It fills or covers"
+            options={[
+              { id: 'own', label: 'a void of its own' },
+              ...before.flatMap((b, i) => [
+                { id: `face ${b}`, label: `the face of ${passName(draft, i)}` },
+                { id: `left ${b}`, label: `what ${passName(draft, i)} left low` },
+              ]),
+            ]}
+            value={takes.from === 'own' ? 'own' : `${takes.from} ${takes.of}`}
+            onChange={(value) => {
+              const [from, of] = value.split(' ');
+              if (from === 'own') setTakes({ from });
+              else if (from === 'left') setTakes({ from, of: of! });
+              else setTakes({ from: 'face', of: of!, thickness: takes.from === 'face' ? takes.thickness : unmeasured(1, 'gauge') });
+            }}
+          />
+          {takes.from === 'face' && (
+            <QuantityField
+              kind="length"
+              label="How thick"
+              value={takes.thickness.valueMm}
+              typed={takes.thickness.text ? { text: takes.thickness.text, system: takes.thickness.textSystem } : { text: '', system }}
+              check={(v) => (v > 0 && v <= 200 ? null : 'A coat is more than nothing and at most 200 mm.')}
+              onChange={(t) =>
+                setTakes({ ...takes, thickness: { ...takes.thickness, valueMm: t.value, text: t.text, textSystem: t.system } })
+              }
+            />
+          )}
+          <Choice
+            label={`Between it and ${passName(draft, at - 1)}`}
+            options={Object.entries(GATES).map(([gate, g]) => ({ id: gate as keyof typeof GATES, label: g.label, title: g.fits }))}
+            value={pass.gate}
+            onChange={(gate) => changePass(ref, (p) => ({ ...p, gate }), 'gate')}
+          />
+          <p className="soft text-sm">Fits {GATES[pass.gate].fits}.</p>
+        </>
+      )}
+      {fault && <p role="alert">{fault}</p>}
+      <div className="flex flex-wrap gap-2">
+        <button type="button" className="act text-sm" disabled={at === 0} onClick={() => try_((r) => withMoved(r, id, -1))}>
+          Earlier
+        </button>
+        <button
+          type="button"
+          className="act text-sm"
+          disabled={at === draft.chain.length - 1}
+          onClick={() => try_((r) => withMoved(r, id, 1))}
+        >
+          Later
+        </button>
+        <button type="button" className="act text-sm danger" onClick={() => try_((r) => withoutPass(r, id, started), true)}>
+          Remove this pass
+        </button>
+      </div>
+    </div>
+  );
+}
