@@ -1,4 +1,5 @@
 import { type Job, pieceOf, type Repair, withPiece } from '@/core/plan';
+import { viewJob } from '@/core/record';
 import { sampleData } from '@/sample/jobs';
 import { backup, restore } from './backup';
 import { exportJob, importJob } from './exchange';
@@ -100,6 +101,28 @@ describe('undo and redo', () => {
     await pause();
     expect((await disk()).holdings.job).toHaveLength(1);
     expect((await disk()).holdings.repair).toHaveLength(1);
+  });
+
+  test('what is changed under the work is taken by planning anew, or taken back; both are kept', async () => {
+    tab.write(ramp!.sheets.map((record) => ({ does: 'add' as const, record })));
+    await Promise.all([tab.startWork(repair.id, { p1: 20 }, 'foreman'), pause()]);
+    const view = () => viewJob(bundleOf(now(), job.id)!, site.now).repairs[0]!;
+    const thinner = (liftMm: number) => tab.changeRepair(repair.id, (r) => withPiece(r, { ...pieceOf(r), liftMm }), 'lift');
+    thinner(9);
+    expect(view().changes.map((c) => c.path.at(-1))).toEqual(['liftMm']);
+    tab.takeChangesBack(repair.id);
+    expect([view().changes, pieceOf(now().repairs.get(repair.id)!).liftMm]).toEqual([[], null]);
+    thinner(8);
+    await Promise.all([tab.replan(repair.id, 'foreman'), pause()]);
+    expect(view().changes).toEqual([]);
+    expect(view().plan.piece.liftMm).toBe(8);
+    // What it is worked by now lies on the disk, beside what it began with.
+    const { holdings } = await disk();
+    expect(holdings.snapshot.map((s) => pieceOf(s.repairs.find((r) => r.id === repair.id)!).liftMm)).toEqual([null, 8]);
+    const anew = holdings.event.find((e) => e.body.kind === 'replanned')!;
+    expect(anew.body).toMatchObject({ usable: { p1: expect.any(Number) } });
+    await Promise.all([tab.replan('nobody', 'foreman'), pause()]);
+    expect((await disk()).holdings.event).toHaveLength(holdings.event.length);
   });
 
   test('one begun in another tab that this one has not heard of is kept by the disk', async () => {

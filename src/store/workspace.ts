@@ -9,9 +9,12 @@ import {
   changesBetween,
   type Event,
   type EventBody,
+  frozenOf,
+  isBeginning,
   mergeEvents,
   type PlanSnapshot,
   snapshotOf,
+  viewJob,
 } from '@/core/record';
 import type { SheetRevision, Stock } from '@/core/system';
 import { type Act, type History, NO_HISTORY, opposite, redone, remember } from './acts';
@@ -576,6 +579,29 @@ export function createWorkspace({ clock, store: openStore, ids, journal, later =
     );
   }
 
+  /** Plans a repair anew under way, from its draft as it stands: the plan is kept, and the event that cites it, written as one. */
+  async function replan(repairId: string, role: string, pots?: Pots): Promise<void> {
+    const repair = get().repairs.get(repairId);
+    const kept = repair && bundleOf(get(), repair.jobId);
+    if (!kept) return;
+    // As if it had not begun: how long a batch may take to place is worked out afresh.
+    const fresh = { ...kept, snapshots: [], events: kept.events.filter((e) => e.repairId !== repairId || !isBeginning(e)) };
+    const anew = viewJob(fresh, clock.now(), pots).repairs.find((r) => r.repair.id === repairId);
+    if (!anew) return;
+    const snapshot = snapshotOf({ ...kept, snapshots: [] }, clock.now(), ids.make(), pots);
+    const usable = Object.fromEntries(anew.passes.map((p) => [p.repair.passId, p.plan.usableMin]));
+    await recordAll(repairId, [{ body: { kind: 'replanned', snapshotId: snapshot.id, usable } }], role, [
+      { does: 'add', record: snapshot },
+    ]);
+  }
+
+  /** Takes back what was changed in a draft since its work began. */
+  function takeChangesBack(repairId: string): void {
+    const repair = get().repairs.get(repairId);
+    const frozen = repair && frozenOf(repair, get().events, [...get().snapshots.values()]);
+    if (frozen?.changes.length) change('repair', repairId, () => frozen.repair, 'frozen');
+  }
+
   /** Takes a kit from a lot: the event and the count, written as one. */
   const takeKit = (repairId: string, lot: Stock, kit: string, role: string): Promise<readonly Event[]> =>
     recordAll(repairId, [{ body: { kind: 'taken', stockId: lot.id, lot: lot.lot, kit, count: 1 } }], role, [
@@ -662,6 +688,8 @@ export function createWorkspace({ clock, store: openStore, ids, journal, later =
     record,
     recordAll,
     startWork,
+    replan,
+    takeChangesBack,
     takeKit,
     settle,
     setAside,
@@ -740,7 +768,7 @@ export function createWorkspace({ clock, store: openStore, ids, journal, later =
 
 /** Everything of one job. */
 export function bundleOf(
-  state: Pick<WorkspaceState, 'jobs' | 'repairs' | 'sheets' | 'stock' | 'events'>,
+  state: Pick<WorkspaceState, 'jobs' | 'repairs' | 'sheets' | 'stock' | 'events' | 'snapshots'>,
   jobId: string,
 ): Bundle | undefined {
   const job = state.jobs.get(jobId);
@@ -751,6 +779,7 @@ export function bundleOf(
     sheets: [...state.sheets.values()],
     stock: [...state.stock.values()],
     events: state.events.filter((e) => e.jobId === jobId),
+    snapshots: [...state.snapshots.values()].filter((s) => s.jobId === jobId),
   };
 }
 

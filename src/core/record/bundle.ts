@@ -9,14 +9,17 @@ import {
   type Piece,
   type Pots,
   passKey,
+  pieceOf,
   piecesOf,
   planJob,
   type Repair,
   type RepairPlan,
 } from '../plan';
 import type { SheetRevision, Stock } from '../system';
+import type { Change } from './changes';
 import type { Event } from './event';
 import { foldEvents } from './fold';
+import { frozenOf, type KeptPlan } from './frozen';
 
 /** Everything of one job, as the store and the job file hold it. */
 export interface Bundle {
@@ -25,6 +28,8 @@ export interface Bundle {
   readonly sheets: readonly SheetRevision[];
   readonly stock: readonly Stock[];
   readonly events: readonly Event[];
+  /** Plans kept when work began: what is worked by. A bundle without them plans from the drafts. */
+  readonly snapshots?: readonly KeptPlan[];
 }
 
 /** One pass with its plan, what happened, and what was noticed. */
@@ -41,6 +46,8 @@ export interface RepairView extends PassView {
   readonly draft: Repair;
   readonly plan: ChainPlan;
   readonly passes: readonly PassView[];
+  /** What was changed in the draft since the work began, and is not worked by. */
+  readonly changes: readonly Change[];
 }
 
 export interface JobView {
@@ -72,7 +79,21 @@ const WORST: readonly StageState[] = ['stop', 'caution', 'open', 'done'];
 const together = (all: readonly PassView['states'][]): PassView['states'] =>
   Object.fromEntries(STAGES.map((stage) => [stage, WORST.find((state) => all.some((s) => s[stage] === state))!])) as PassView['states'];
 
-function viewRepair(bundle: Bundle, plan: ChainPlan, draft: Repair, actuals: ReadonlyMap<string, Actuals>, nowMs: number): RepairView {
+/** A pass as drafted, with what was worked out of it; as planned where the draft no longer has it. */
+function draftPiece(draft: Repair, planned: Piece): Piece {
+  if (!Object.hasOwn(draft.passes, planned.passId)) return planned;
+  const piece = pieceOf(draft, planned.passId);
+  return piece.takes.from === 'own' ? piece : { ...piece, void: planned.void, meets: planned.meets };
+}
+
+function viewRepair(
+  bundle: Bundle,
+  plan: ChainPlan,
+  draft: Repair,
+  changes: readonly Change[],
+  actuals: ReadonlyMap<string, Actuals>,
+  nowMs: number,
+): RepairView {
   const { job, sheets, stock } = bundle;
   const passes: PassView[] = [];
   for (const p of plan.passes) {
@@ -80,7 +101,7 @@ function viewRepair(bundle: Bundle, plan: ChainPlan, draft: Repair, actuals: Rea
     const context = { job, repair: p.piece, plan: p, actuals: mine, sheets, stock, nowMs };
     const before = passes.flatMap((x) => x.findings);
     const findings = named(judge(context), p.passId, !passes.length, before);
-    passes.push({ repair: p.piece, plan: p, actuals: mine, findings, states: stageStates(context, findings) });
+    passes.push({ repair: draftPiece(draft, p.piece), plan: p, actuals: mine, findings, states: stageStates(context, findings) });
   }
   const [first] = passes;
   return {
@@ -89,6 +110,7 @@ function viewRepair(bundle: Bundle, plan: ChainPlan, draft: Repair, actuals: Rea
     plan,
     actuals: first!.actuals,
     passes,
+    changes,
     findings: passes.length === 1 ? first!.findings : byRank(passes.flatMap((p) => p.findings)),
     states: passes.length === 1 ? first!.states : together(passes.map((p) => p.states)),
   };
@@ -97,9 +119,11 @@ function viewRepair(bundle: Bundle, plan: ChainPlan, draft: Repair, actuals: Rea
 /** Plans and judges a job at an instant, from its drafts and its record. Pure: the same bundle, instant and pots give the same view. */
 export function viewJob(bundle: Bundle, nowMs: number, pots: Pots = NO_POTS): JobView {
   const { job, repairs, sheets, stock } = bundle;
-  const pieces = repairs.flatMap(piecesOf);
+  const frozen = new Map(repairs.map((r) => [r.id, frozenOf(r, bundle.events, bundle.snapshots ?? [])]));
+  const planned = repairs.map((r) => frozen.get(r.id)?.repair ?? r);
+  const pieces = planned.flatMap(piecesOf);
   const actuals = new Map(pieces.map((p) => [passKey(p), foldEvents(bundle.events, p.id, p.passId)]));
-  const plan = planJob({ job, repairs, sheets, stock, actuals, nowMs, pots });
+  const plan = planJob({ job, repairs: planned, sheets, stock, actuals, nowMs, pots });
   return {
     job,
     plan,
@@ -108,7 +132,7 @@ export function viewJob(bundle: Bundle, nowMs: number, pots: Pots = NO_POTS): Jo
       const known = seen.get(p);
       // The same plan of the same draft was judged before; only another shelf could change what is found in it.
       if (known && known.draft === draft && same(known.sheets, sheets) && same(known.stock, stock)) return known.view;
-      const view = viewRepair(bundle, p, draft, actuals, nowMs);
+      const view = viewRepair(bundle, p, draft, frozen.get(draft.id)?.changes ?? [], actuals, nowMs);
       seen.set(p, { draft, sheets, stock, view });
       return view;
     }),

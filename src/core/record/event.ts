@@ -21,6 +21,12 @@ export const EventBody = z.discriminatedUnion('kind', [
     /** The same of the further passes of a chain, by pass. */
     usable: z.record(PassId, Figure.nullable()).optional(),
   }),
+  /** Under way it is planned anew from the draft as it stands: what was done stands, the rest follows this snapshot. */
+  z.object({
+    kind: z.literal('replanned'),
+    snapshotId: id,
+    usable: z.record(PassId, Figure.nullable()),
+  }),
   z.object({ kind: z.literal('step-begun'), step: z.string().max(120) }),
   z.object({ kind: z.literal('step-done'), step: z.string().max(120) }),
   z.object({ kind: z.literal('reading'), channel, valueC: z.number().min(-60).max(150), source: z.string().max(80) }),

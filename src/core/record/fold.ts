@@ -47,6 +47,8 @@ export function apply(state: Actuals, event: Event, passId: string = FIRST_PASS)
       return state.startedAt === null
         ? { ...state, startedAt: at, usableMin: passId === FIRST_PASS ? body.usableMin : (body.usable?.[passId] ?? null) }
         : state;
+    case 'replanned':
+      return state.startedAt === null ? state : { ...state, usableMin: body.usable[passId] ?? null };
     case 'step-begun':
       return { ...state, begun: withKey(state.begun, body.step, at) };
     case 'step-done':

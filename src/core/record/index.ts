@@ -4,6 +4,7 @@ export * from './changes';
 export * from './conflict';
 export * from './event';
 export * from './fold';
+export * from './frozen';
 export * from './pick-list';
 export * from './report';
 export * from './sequence';

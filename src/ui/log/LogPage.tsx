@@ -32,6 +32,8 @@ export function useWords(jobId: string) {
     switch (b.kind) {
       case 'started':
         return 'Work begun; the plan is kept as it was.';
+      case 'replanned':
+        return 'Planned anew from the draft; what was done stands.';
       case 'step-begun':
         return `Begun: ${stepTitle(e.repairId, b.step)}`;
       case 'step-done':

@@ -66,9 +66,7 @@ export function StepMinutes({ at, step, title }: { at: PassView; step: PlannedSt
                   </button>
                 </>
               ) : (
-                <>
-                  Grenko’s starting values: practised people need from two thirds to one and a half times as long. The record corrects them.
-                </>
+                <>Grenko’s starting values: practised people need from two thirds to one and a half times as long.</>
               )}
             </p>
           </div>

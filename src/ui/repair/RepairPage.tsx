@@ -20,6 +20,7 @@ import { TimeBand } from '../shared/TimeBand';
 import { useNow } from '../workspace/now';
 import { repairIn, useJobView } from '../workspace/view';
 import { changeJob, changeRepair, useWorkspace } from '../workspace/workspace';
+import { ChangedDraft } from './ChangedDraft';
 import { PassBar } from './PassBar';
 import { type StageProps, stageView } from './stage-props';
 
@@ -153,6 +154,7 @@ export function RepairPage({ jobId, repairId, stage, pass }: { jobId: string; re
       <div className="px-4 md:px-6 pt-3 flex flex-col gap-2">
         <Tag view={view} repair={whole} nowMs={nowMs} />
         <FoldingRule view={at} current={known} pass={open!} zone={view.job.zone} nowMs={nowMs} />
+        <ChangedDraft whole={whole} />
         <PassBar whole={whole} open={open!} stage={known} ofOne={OF_ONE_PASS.includes(known)} />
       </div>
       <StageBody stage={known} view={body.view ?? view} at={body.at ?? at} nowMs={body.nowMs} />

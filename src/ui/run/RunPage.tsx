@@ -9,6 +9,7 @@ import type { PassView, RepairView } from '@/core/record';
 import { isMetered } from '@/core/system';
 import { formatDuration } from '@/core/units';
 import { StepList } from '../place/StepList';
+import { ChangedDraft } from '../repair/ChangedDraft';
 import { FindingCard, lowered, useFormat, useSay, Ways } from '../shared/bits';
 import { CalendarButton } from '../shared/CalendarButton';
 import { SavingButton } from '../shared/SavingButton';
@@ -159,6 +160,7 @@ export function RunPage({ jobId, repairId }: { jobId: string; repairId: string }
             <ListChecks size={24} aria-hidden="true" />
           </a>
         </header>
+        <ChangedDraft whole={at} />
         <Pot
           big={left !== null ? countdown(left) : waitLeft !== null ? countdown(waitLeft) : allDone ? 'done' : '––:––'}
           over={

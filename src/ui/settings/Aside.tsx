@@ -10,19 +10,19 @@ import { clock, useWorkspace, workspace } from '../workspace/workspace';
 /** What does not fit, what was put aside, what hangs in the air, and what cannot be planned. */
 export function Aside() {
   const state = useWorkspace();
-  const { setAside, jobs, repairs, sheets, stock, events } = state;
+  const { setAside, jobs, repairs, sheets, stock, events, snapshots } = state;
   const orphans = useMemo(() => orphansOf(state), [state]);
   const failing = useMemo(
     () =>
       [...jobs.values()].flatMap((job) => {
         try {
-          viewJob(bundleOf({ jobs, repairs, sheets, stock, events }, job.id)!, clock.now());
+          viewJob(bundleOf({ jobs, repairs, sheets, stock, events, snapshots }, job.id)!, clock.now());
           return [];
         } catch (error) {
           return [{ job, why: error instanceof Error ? error.message : String(error) }];
         }
       }),
-    [jobs, repairs, sheets, stock, events],
+    [jobs, repairs, sheets, stock, events, snapshots],
   );
   return (
     <>

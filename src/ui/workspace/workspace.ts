@@ -150,5 +150,7 @@ export const settle = (conflict: Conflict, which: 'here' | 'other' | 'both'): Pr
 export const recordAll = (repairId: string, entries: readonly NewEvent[], role: string): Promise<readonly Event[]> =>
   workspace.recordAll(repairId, entries, role);
 /** Begins the work of a repair from its plan as it stands. */
+export const replan = (repairId: string, role: string): Promise<void> => workspace.replan(repairId, role, usePotStore.getState().pots);
+export const takeChangesBack = (repairId: string): void => workspace.takeChangesBack(repairId);
 export const startWork = (repairId: string, usable: Readonly<Record<string, number | null>>, role: string): Promise<void> =>
   workspace.startWork(repairId, usable, role, usePotStore.getState().pots);

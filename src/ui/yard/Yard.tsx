@@ -39,11 +39,11 @@ export function Yard() {
     () => [...desk.jobs.values()].sort((a, b) => (a.wantedAt ?? a.startFrom) - (b.wantedAt ?? b.startFrom)),
     [desk.jobs],
   );
-  const { repairs, sheets, stock, events } = desk;
+  const { repairs, sheets, stock, events, snapshots } = desk;
   const pots = usePots(repairs, sheets);
   // One job that cannot be planned is one card that says so.
   const planned = useMemo(() => {
-    const state = { jobs: new Map(jobs.map((j) => [j.id, j])), repairs, sheets, stock, events };
+    const state = { jobs: new Map(jobs.map((j) => [j.id, j])), repairs, sheets, stock, events, snapshots };
     return jobs.map((job): Planned => {
       try {
         return { job, view: viewJob(bundleOf(state, job.id)!, nowMs, pots) };
@@ -51,7 +51,7 @@ export function Yard() {
         return { job, error };
       }
     });
-  }, [jobs, repairs, sheets, stock, events, nowMs, pots]);
+  }, [jobs, repairs, sheets, stock, events, snapshots, nowMs, pots]);
   const views = planned.flatMap((p) => (p.view ? [p.view] : []));
   const create = () => {
     const job = freshJob(clock.now());

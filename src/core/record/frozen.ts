@@ -1,0 +1,58 @@
+import type { Repair } from '../plan';
+import { type Change, changesBetween } from './changes';
+import { byTime, type Event } from './event';
+import { standingEvents } from './fold';
+
+/** A plan that was kept: what its repairs were then. */
+export interface KeptPlan {
+  readonly id: string;
+  readonly repairs: readonly Repair[];
+}
+
+/** What may change under the work without changing it: what things are called, what they are weighed with, who signs. */
+const LIVE = ['name', 'place', 'order', 'bench', 'scaleStepG', 'safety', 'updatedAt'] as const satisfies readonly (keyof Repair)[];
+
+/** Whether an event says what is worked by. */
+export const isBeginning = ({ body }: Event): boolean => body.kind === 'started' || body.kind === 'replanned';
+
+/** The event that says what is worked by: the beginning, or the last time it was planned anew. */
+export function worksBy(events: readonly Event[], repairId: string): Event | null {
+  const mine = standingEvents(events.filter((e) => e.repairId === repairId)).filter(isBeginning);
+  const begun = mine.some((e) => e.body.kind === 'started');
+  return begun ? ([...mine].sort(byTime).at(-1) ?? null) : null;
+}
+
+/** A repair that has begun, as it is worked. */
+export interface Frozen {
+  /** What it is planned from: as it was when the work began, or was planned anew. */
+  readonly repair: Repair;
+  /** What has been changed in the draft since. */
+  readonly changes: readonly Change[];
+}
+
+const made = new WeakMap<Repair, { readonly kept: Repair; readonly frozen: Frozen }>();
+
+/**
+ * A repair that has begun is worked by what it began with: a draft that was changed meanwhile is shown as a difference, and taken only by
+ * planning anew, which is an event.
+ * @returns null while it has not begun, or where what it began with was not kept
+ */
+export function frozenOf(draft: Repair, events: readonly Event[], snapshots: readonly KeptPlan[]): Frozen | null {
+  const by = worksBy(events, draft.id)?.body;
+  if (by?.kind !== 'started' && by?.kind !== 'replanned') return null;
+  const kept = snapshots.find((s) => s.id === by.snapshotId)?.repairs.find((r) => r.id === draft.id);
+  if (!kept) return null;
+  const known = made.get(draft);
+  if (known?.kept === kept) return known.frozen;
+  const live = Object.fromEntries(LIVE.map((key) => [key, draft[key]])) as Pick<Repair, (typeof LIVE)[number]>;
+  // What stands in for a missing wait is chosen while the work stands before it, and kept in the record.
+  const passes = Object.fromEntries(
+    Object.entries(kept.passes).map(([id, pass]) => [id, { ...pass, standIns: draft.passes[id]?.standIns ?? pass.standIns }]),
+  );
+  const repair: Repair = { ...kept, ...live, passes };
+  const changes = changesBetween(repair, draft);
+  // Nothing changed: the draft itself, so that what was planned of it stands.
+  const frozen: Frozen = { repair: changes.length ? repair : draft, changes };
+  made.set(draft, { kept, frozen });
+  return frozen;
+}

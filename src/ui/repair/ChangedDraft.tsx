@@ -1,0 +1,36 @@
+'use client';
+import type { RepairView } from '@/core/record';
+import { spoken } from '../shared/Conflicts';
+import { SavingButton } from '../shared/SavingButton';
+import { usePrefs } from '../workspace/prefs';
+import { replan, takeChangesBack } from '../workspace/workspace';
+
+/** More changed places than that are counted, not listed. */
+const LISTED = 5;
+
+/** A draft that was changed under the work: said, with the two ways on. */
+export function ChangedDraft({ whole }: { whole: RepairView }) {
+  const role = usePrefs((p) => p.role);
+  const { changes, draft } = whole;
+  if (!changes.length) return null;
+  const places = [...new Set(changes.map((c) => spoken(c.path.slice(0, 5))))];
+  const more = places.length - LISTED;
+  return (
+    <section
+      aria-label="Changed since work began"
+      className="no-print px-3 py-2 flex flex-wrap items-center gap-x-4 gap-y-1.5"
+      style={{ background: 'var(--caution-bg)', color: 'var(--caution-ink)', border: '1px solid var(--ink)' }}
+    >
+      <p className="flex-1 min-w-[16rem]">
+        <strong>Changed since work began, and not worked by:</strong> {places.slice(0, LISTED).join(', ')}
+        {more > 0 ? ` and ${more} more` : ''}. The work goes on by the plan it began with.
+      </p>
+      <SavingButton className="act text-sm" onSave={() => replan(draft.id, role)}>
+        Plan anew from here
+      </SavingButton>
+      <button type="button" className="act text-sm" onClick={() => takeChangesBack(draft.id)}>
+        Take the changes back
+      </button>
+    </section>
+  );
+}
