@@ -31,6 +31,17 @@ export function windowsOver(job: Pick<Job, 'zone' | 'workingHours'>, fromMs: num
     .map((day) => ({ fromMs: atHour(day, fromHour), toMs: atHour(day, toHour) }));
 }
 
+/** The first window that is still open at an instant; windows follow each other in time. */
+function firstOpen(windows: readonly Window[], atMs: number): number {
+  let [low, high] = [0, windows.length];
+  while (low < high) {
+    const mid = (low + high) >> 1;
+    if (windows[mid]!.toMs <= atMs) low = mid + 1;
+    else high = mid;
+  }
+  return low;
+}
+
 /**
  * Earliest start of `minutes` of hands-on work at or after `readyMs`: inside one working window and clear of what the crew
  * is already busy with. Work longer than a whole window begins with a window and runs over.
@@ -42,8 +53,8 @@ export function earliestSlot(
   minutes: number,
 ): { startMs: number; overruns: boolean } {
   const need = minutes * 60_000;
-  for (const w of windows) {
-    if (w.toMs <= readyMs) continue;
+  for (let k = firstOpen(windows, readyMs); k < windows.length; k++) {
+    const w = windows[k]!;
     const long = need > w.toMs - w.fromMs;
     let start = Math.max(w.fromMs, readyMs);
     if (long && start > w.fromMs) continue;

@@ -27,7 +27,8 @@ interface Mark {
   readonly firstMs: number;
   readonly lastMs: number;
 }
-type Marks = Record<number, Partial<Record<StartId, Mark>>>;
+/** By batch; written into as the work is laid out, read by nobody else. */
+type Marks = Partial<Record<StartId, Mark>>[];
 
 /** A wait before a step: its end, or why there is none. */
 interface Wait {
@@ -50,11 +51,15 @@ export interface LayAsk {
   readonly busy: Window[];
   /** The pass before it, where it is one of a chain. */
   readonly below: Laying | null;
+  /** Only when it ends is asked: its steps are not kept. */
+  readonly endAlone?: boolean;
 }
 
 /** A pass being put on the clock, part by part: its own steps in order, those of other passes between them. */
 export interface Laying {
   readonly steps: readonly PlannedStep[];
+  /** Ids of all that has been laid out, kept or not. */
+  readonly laid: ReadonlySet<string>;
   readonly untimed: readonly StepDraft[];
   readonly stop: PlanStop | null;
   readonly placedMs: number | null;
@@ -78,11 +83,13 @@ const handsOnMs = (step: StepDraft): number => Math.ceil(step.handsOnMin - 1e-9)
 /** The clocks of a pass: what happened to its batches, and what counts from that. */
 function clocksOf({ ask, sheet, reachOf, shares }: LayAsk) {
   const { actuals, repair, thermal } = ask;
-  const marks: Marks = {};
+  const marks: Marks = [];
   /** The last thing that happened to a batch: nothing that cures counts from later. */
   const latest = (batch: number): number | null => {
-    const all = Object.entries(marks).flatMap(([b, m]) => (Number(b) <= batch ? Object.values(m).map((x) => x.lastMs) : []));
-    return all.length ? Math.max(...all) : null;
+    let last: number | null = null;
+    for (let b = 0; b <= batch; b++)
+      for (const { lastMs } of Object.values(marks[b] ?? {})) if (last === null || lastMs > last) last = lastMs;
+    return last;
   };
   const originOf = (m: Milestone, batch: number): number | null => {
     const { clock, firstSpot } = milestoneKind(m.kind);
@@ -151,9 +158,14 @@ function clocksOf({ ask, sheet, reachOf, shares }: LayAsk) {
     for (const start of draft.marks?.[which] ?? []) {
       const of = draft.batch ?? lastBatch;
       const made: Mark = { firstMs: LAID_OVER_TIME.has(start) ? begunMs : lastMs, lastMs };
-      marks[of] = { ...marks[of], [start]: made };
+      marks[of] ??= {};
+      marks[of][start] = made;
       // Closing the joint closes it for every batch that lies in it.
-      if (draft.marks?.closesAll) for (let b = 0; b <= lastBatch; b++) marks[b] = { ...marks[b], [start]: made };
+      if (!draft.marks?.closesAll) continue;
+      for (let b = 0; b <= lastBatch; b++) {
+        marks[b] ??= {};
+        marks[b]![start] = made;
+      }
     }
   };
   return { timeOf, waitOf, endOf, stopAt, mark };
@@ -163,11 +175,12 @@ const upTo = (n: number): readonly number[] => Array.from({ length: n + 1 }, (_,
 
 /** Begins to put a pass on the clock. @throws Refusal when it has more steps than anybody reads, or no working time is left */
 export function layingOf(layAsk: LayAsk): Laying {
-  const { ask, method, context, lastBatch, busy, below } = layAsk;
+  const { ask, method, context, lastBatch, busy, below, endAlone = false } = layAsk;
   const { repair, job, actuals } = ask;
   const running = actuals.startedAt !== null;
   const clocks = clocksOf(layAsk);
   const steps: PlannedStep[] = [];
+  const laid = new Set<string>();
   const untimed: StepDraft[] = [];
   const first = below === null;
   let cursor = (first ? repair.plannedStart : null) ?? job.startFrom;
@@ -197,7 +210,8 @@ export function layingOf(layAsk: LayAsk): Laying {
   };
 
   const push = (draft: StepDraft, at: Omit<PlannedStep, keyof StepDraft | 'passId'>) => {
-    steps.push({ ...draft, passId: repair.passId, ...at });
+    laid.add(draft.id);
+    if (!endAlone) steps.push({ ...draft, passId: repair.passId, ...at });
     clocks.mark(draft, 'begin', at.startMs, at.startMs, lastBatch);
     clocks.mark(draft, 'end', at.startMs, at.endMs, lastBatch);
     if (draft.marks?.end?.includes('placed') || draft.marks?.end?.includes('faces-closed')) placedMs = at.endMs;
@@ -229,7 +243,7 @@ export function layingOf(layAsk: LayAsk): Laying {
       let draft = planned;
       const doneAt = actuals.done.get(draft.id) ?? null;
       const begunAt = actuals.begun.get(draft.id) ?? null;
-      let forcedBy: PlannedStep['forcedBy'] = first && !steps.length && repair.plannedStart !== null ? 'chosen' : 'before';
+      let forcedBy: PlannedStep['forcedBy'] = first && !laid.size && repair.plannedStart !== null ? 'chosen' : 'before';
       let startMs: number;
       let endMs: number;
       if (doneAt !== null) {
@@ -297,6 +311,7 @@ export function layingOf(layAsk: LayAsk): Laying {
 
   return {
     steps,
+    laid,
     untimed,
     get stop() {
       return stop;

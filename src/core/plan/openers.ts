@@ -4,7 +4,7 @@ import { methodOf } from '../method';
 import type { SheetRevision } from '../system';
 import { type JobAsk, type JobPlan, planJob } from './plan-job';
 import { type Piece, pieceOf, withPiece } from './repair';
-import type { RepairPlan } from './repair-plan';
+import type { ChainPlan } from './repair-plan';
 import { type FailId, type Starts, startsAskOf, startWindows } from './start-windows';
 
 /** A change that opens a window, tried out on the whole computation. */
@@ -41,7 +41,7 @@ const ROOM_C = 23;
 const SYSTEMS_SHOWN = 3;
 
 /** A plan of one repair as it would be, with its starts; null where nothing can be planned. */
-type Tried = { readonly plan: RepairPlan; readonly starts: Starts } | null;
+type Tried = { readonly plan: ChainPlan; readonly starts: Starts } | null;
 
 /**
  * What would open a window for a repair: packs kept warmer (or cooler), a tent and heat with their hours, another system on the shelf; each
@@ -96,7 +96,7 @@ const readyOf = (s: Starts): number => {
 function trial(ask: JobAsk, planned: JobPlan, repair: Piece, from: number): Tried {
   const draft = withPiece(ask.repairs.find((r) => r.id === repair.id)!, repair);
   // When it begins is asked of the first pass: what comes after it follows.
-  const plan = planJob({ ...ask, repairs: [draft], actuals: new Map() }).repairs[0]?.passes[0];
+  const plan = planJob({ ...ask, repairs: [draft], actuals: new Map() }).repairs[0];
   const starts = plan ? startsAskOf(plan, ask.job, planned.windows, from) : null;
   return plan && starts ? { plan, starts: startWindows(starts) } : null;
 }

@@ -36,16 +36,45 @@ export function planChain(asks: readonly PassAsk[], taken: readonly Window[]): C
   const all = new Map(asks.map((a) => [a.repair.passId, a.repair]));
   const going: Going[] = [];
   for (const ask of asks) going.push(begun({ ...ask, busy }, going, all, asks));
-  // What is done once it has set: of every pass in the order it becomes free.
+  const plan = chainOf(ended(going));
+  laidOut.set(plan, { going, taken });
+  return plan;
+}
+
+/** What a plan was laid out from, to lay it out from another beginning. It belongs to no result: a plan is plain data. */
+const laidOut = new WeakMap<ChainPlan, { readonly going: readonly Going[]; readonly taken: readonly Window[] }>();
+
+/** What is done once the passes have set, of each as it becomes free, and the tests that open the repair. */
+function ended(going: readonly Going[]): readonly Going[] {
   for (const g of going) {
     if (!g.laying || !g.ready) continue;
-    const rest = g.ready.finish.filter((d) => !g.laying!.steps.some((s) => s.id === d.id));
+    const rest = g.ready.finish.filter((d) => !g.laying!.laid.has(d.id));
     const tried = attempt(() => g.laying!.run(rest));
-    if (!tried.ok) return chainOf(going.map((x) => (x === g ? { ...x, problem: tried.problem } : x)));
+    if (!tried.ok) return going.map((x) => (x === g ? { ...x, problem: tried.problem } : x));
   }
   const released = attempt(() => release(going));
-  const last = going.at(-1)!;
-  return chainOf(released.ok ? going : [...going.slice(0, -1), { ...last, problem: released.problem }]);
+  return released.ok ? going : [...going.slice(0, -1), { ...going.at(-1)!, problem: released.problem }];
+}
+
+/**
+ * When a repair would be open, were its work begun at another instant: the same steps of the same amounts, laid out by the same scheduler.
+ * @param startMs the first of its steps not before this
+ * @returns null where it stops for want of a time, or never opens within the weather and hours that are known; undefined for a plan
+ *   that has not been laid out
+ */
+export function opensFrom(plan: ChainPlan, startMs: number): number | null | undefined {
+  const kept = laidOut.get(plan);
+  if (!kept || kept.going.some((g) => !g.ready)) return undefined;
+  const busy: Window[] = [...kept.taken];
+  const again: Going[] = [];
+  for (const { ask: was, plan: planned, ready } of kept.going) {
+    const ask: RepairAsk = { ...was, busy, repair: again.length ? was.repair : { ...was.repair, plannedStart: startMs } };
+    const laid = wetWork(ask, planned, ready!, again.at(-1) ?? null, kept.going[again.length + 1]?.ask.repair, true);
+    if (laid.problem) return null;
+    again.push(laid);
+  }
+  const last = ended(again).at(-1)!;
+  return last.problem || !last.laying || last.laying.stop ? null : last.laying.cursor;
 }
 
 /** A pass with its wet work on the clock. */
@@ -65,8 +94,15 @@ function begun(ask: RepairAsk, before: readonly Going[], all: ReadonlyMap<string
   if (!taken.ok) return lacks({ ...taken.problem });
   // Nothing has a time on top of what has none.
   if (!ready || (below && !below.laying)) return lacks(null);
+  const next = asks[asks.findIndex((a) => a.repair.passId === repair.passId) + 1]?.repair;
+  return wetWork(here, plan, ready, below, next);
+}
+
+/** The wet work of a pass put on the clock, after that of the pass below. @param next the pass on top of it */
+function wetWork(ask: RepairAsk, plan: RepairPlan, ready: ReadyPass, below: Going | null, next: Piece | undefined, endAlone = false): Going {
+  const { repair } = ask;
   const laying = layingOf({
-    ask: here,
+    ask,
     sheet: ready.sheet,
     method: ready.method,
     context: ready.context,
@@ -75,16 +111,16 @@ function begun(ask: RepairAsk, before: readonly Going[], all: ReadonlyMap<string
     lastBatch: Math.max(0, ...ready.wet.map((d) => d.batch ?? 0)),
     busy: ask.busy as Window[],
     below: below?.laying ?? null,
+    endAlone,
   });
-  const next = asks[asks.findIndex((a) => a.repair.passId === repair.passId) + 1]?.repair;
   const covered = next && next.takes.from !== 'own' && next.takes.of === repair.passId && GATES[next.gate].abraded;
   const first = [...ready.wet, ...(covered ? ready.finish.filter((d) => d.onFace) : [])];
   if (below?.laying?.stop) {
     laying.cut(below.laying.stop, first);
-    return { ask: here, plan, ready, laying, problem: null };
+    return { ask, plan, ready, laying, problem: null };
   }
-  const laid = attempt(() => laying.run(first, readyMs === null ? {} : { readyMs }));
-  return laid.ok ? { ask: here, plan, ready, laying, problem: null } : lacks(laid.problem);
+  const laid = attempt(() => laying.run(first, below?.laying ? { readyMs: below.laying.cursor } : {}));
+  return laid.ok ? { ask, plan, ready, laying, problem: null } : { ask, plan, ready: null, laying: null, problem: laid.problem };
 }
 
 /** The tests that open it: when the last pass has what they wait for, and no other is behind. */

@@ -4,8 +4,9 @@ import { massOf } from '../mix';
 import { type MilestoneId, milestoneOf, type SheetRevision } from '../system';
 import { attempt } from '../units';
 import type { Window } from './calendar';
+import { opensFrom } from './plan-chain';
 import { USUAL_POT_G } from './reach-try';
-import type { RepairPlan } from './repair-plan';
+import type { ChainPlan } from './repair-plan';
 import type { Thermal } from './thermal';
 
 /** Why a start fails. */
@@ -41,6 +42,8 @@ export interface StartsAsk {
   readonly potMin: number;
   readonly serves: MilestoneId | null;
   readonly wantedAt: number | null;
+  /** When it would be open, were mixing begun at an instant, by the whole plan; null never. Without it the one wait it serves by tells. */
+  readonly opensFrom?: (mixMs: number) => number | null;
 }
 
 export interface Starts {
@@ -193,7 +196,13 @@ function judgeStarts(ask: StartsAsk, thermal: Thermal, hours: Uint8Array, stepMs
     }
     const placed = Math.min(n - 1, i + placing);
     if (gel && nextCold[placed]! <= Math.min(n - 1, gel(placed))) no |= bit('hold');
-    if (serve) {
+    if (ask.opensFrom) {
+      // Outside the working hours nobody begins: when it would open is nobody’s question.
+      const opens = hours[i] ? ask.opensFrom(ask.fromMs + i * stepMs) : Number.NaN;
+      if (opens === null) no |= bit('never');
+      else readyMs[i] = opens;
+      if (ask.wantedAt !== null && readyMs[i]! > ask.wantedAt) no |= bit('late');
+    } else if (serve) {
       const serveAt = serve(placed);
       if (serveAt < n) {
         readyMs[i] = ask.fromMs + serveAt * stepMs;
@@ -284,29 +293,42 @@ function workable({ windows, prepareMin, placeMin, fromMs }: StartsAsk, stepMs: 
   return out;
 }
 
+/** An answer worked out once: a forecast with a spread is looked at on both its edges. */
+function kept<T>(ask: (ms: number) => T): (ms: number) => T {
+  const known = new Map<number, T>();
+  return (ms) => {
+    if (!known.has(ms)) known.set(ms, ask(ms));
+    return known.get(ms)!;
+  };
+}
+
 /** The ask of a repair as planned: its preparation, placing and pot, from now or its job's first hour, over a week. */
 export function startsAskOf(
-  plan: RepairPlan,
+  plan: ChainPlan,
   job: { startFrom: number; wantedAt: number | null },
   windows: readonly Window[],
   nowMs: number,
 ): StartsAsk | null {
-  const { sheet, thermal } = plan;
-  const mix = plan.steps.find((s) => s.marks?.begin?.includes('mix-begins'));
-  if (!sheet || !thermal || !mix || plan.placedMs === null) return null;
+  // When it begins is asked of the first pass; when it is ready, of all of them.
+  const [first] = plan.passes;
+  const { sheet, thermal, steps, batches, pot } = first!;
+  const mix = steps.find((s) => s.marks?.begin?.includes('mix-begins'));
+  if (!sheet || !thermal || !mix || first!.placedMs === null) return null;
   const fromMs = Math.ceil(Math.max(nowMs, job.startFrom, thermal.base.times[0]!) / 600_000) * 600_000;
   const lastStart = Math.min(fromMs + 7 * 86_400_000, thermal.base.times.at(-1)!);
   // A plan that lies wholly in the past has no weather left to start in.
   if (lastStart <= fromMs) return null;
-  const share = plan.batches[0] && plan.pot ? (plan.pot.shareOf(massOf(plan.batches[0].massG)) ?? 1) : 1;
-  const firstPlaced = plan.steps.find((s) => s.batch === 0 && s.marks?.end?.includes('placed'));
+  const share = batches[0] && pot ? (pot.shareOf(massOf(batches[0].massG)) ?? 1) : 1;
+  const prepareMin = steps.slice(0, steps.indexOf(mix)).reduce((m, s) => m + (s.endMs - s.startMs) / MIN_MS, 0);
+  const known = plan.stop === null && opensFrom(plan, mix.startMs) !== undefined;
+  const firstPlaced = steps.find((s) => s.batch === 0 && s.marks?.end?.includes('placed'));
   return {
     sheet,
     thermal,
     windows,
     fromMs,
     toMs: lastStart,
-    prepareMin: plan.steps.slice(0, plan.steps.indexOf(mix)).reduce((m, s) => m + s.handsOnMin, 0),
+    prepareMin,
     // Lifts that wait for each other are not one placing: the first decides.
     placeMin: firstPlaced ? (firstPlaced.endMs - mix.startMs) / MIN_MS : 30,
     // A large pot warms itself: it needs a sheet’s life that is longer by as much as its own is shorter.
@@ -314,6 +336,7 @@ export function startsAskOf(
     // Where a wait has no time nobody can say when it is ready.
     serves: plan.stop ? null : plan.serves,
     wantedAt: plan.stop ? null : job.wantedAt,
+    ...(known ? { opensFrom: kept((mixMs) => opensFrom(plan, mixMs - prepareMin * MIN_MS) ?? null) } : {}),
   };
 }
 

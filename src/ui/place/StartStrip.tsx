@@ -9,7 +9,8 @@ import { goodPct, StartsBar } from './StartsBar';
 
 /** Every start of mixing in the coming week of a repair; pulled along, it says what speaks against it, and is taken when let go. */
 export function StartStrip({ view, at, nowMs }: StageProps) {
-  const { plan, repair, actuals } = at;
+  const { repair, actuals } = at;
+  const { plan } = at.whole;
   const started = actuals.startedAt !== null;
   // Whole tens of minutes: the week does not shift with every tick.
   const from = Math.floor(nowMs / 600_000) * 600_000;
