@@ -181,7 +181,7 @@ export function clockRun(
   );
   row(
     'base temperature over 24 days',
-    times(() => baseOver(air, { material: 'concrete', thicknessMm: 220, back: 'ground', exposure: 'windy', surroundings: ONLY_AIR }), 20),
+    times(() => baseOver(air, { material: 'concrete', thicknessMm: 220, back: 'ground', exposure: 'windy', surroundings: ONLY_AIR, known: [] }), 20),
   );
 
   const mortar = reactiveOf(mortarSheet);

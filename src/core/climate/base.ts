@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { conduct } from '../heat';
-import { Celsius, HourOfDay, Mm, Percent, type Problem, refuse } from '../units';
+import { Celsius, HourOfDay, Instant, Mm, Percent, type Problem, refuse } from '../units';
 import { hourOf, localDays } from './days';
 import { indexAt, type Series, valueAt } from './series';
 
@@ -57,6 +57,14 @@ export const BaseBody = z.object({
   back: z.enum(['insulated', 'air', 'ground', 'water']),
   exposure: z.enum(['sheltered', 'windy']),
   surroundings: Surroundings,
+  /**
+   * Its own temperature where that is known beforehand (held by a mat, told by a logger of last week): straight between points, two at one
+   * minute are a step, the last one goes on. Empty: it is computed from air, sun, sky and water.
+   */
+  known: z
+    .array(z.object({ atMs: Instant, tempC: Celsius }))
+    .max(400)
+    .default([]),
 });
 export type BaseBody = z.infer<typeof BaseBody>;
 
@@ -228,4 +236,30 @@ export function withReadings(series: Series, readings: readonly SpotReading[]): 
     }
   }
   return { times, values };
+}
+
+/**
+ * A base as it is known beforehand, at every instant of what was computed for it and at its own.
+ * @throws Refusal for points that do not follow each other in time
+ */
+export function knownBase(computed: Series, known: BaseBody['known']): Series {
+  if (!known.length) return computed;
+  const points: { ms: number; c: number }[] = [];
+  for (const [i, { atMs, tempC }] of known.entries()) {
+    const before = known[i - 1]?.atMs ?? Number.NEGATIVE_INFINITY;
+    if (atMs < before)
+      refuse(`base.known.${i}`, atMs, 'rising times', `Point ${i + 1} of the base’s temperature is earlier than the one before it.`);
+    // Of two at one minute the second holds from there on.
+    points.push({ ms: atMs === before ? atMs + 1 : atMs, c: tempC });
+  }
+  const at = (ms: number): number => {
+    const next = points.findIndex((p) => p.ms >= ms);
+    if (next === 0) return points[0]!.c;
+    if (next < 0) return points.at(-1)!.c;
+    const [a, b] = [points[next - 1]!, points[next]!];
+    return a.c + ((b.c - a.c) * (ms - a.ms)) / (b.ms - a.ms);
+  };
+  const [first, last] = [computed.times[0]!, computed.times.at(-1)!];
+  const times = [...new Set([...computed.times, ...points.map((p) => p.ms).filter((ms) => ms > first && ms < last)])].sort((a, b) => a - b);
+  return { times: Float64Array.from(times), values: Float64Array.from(times, at) };
 }

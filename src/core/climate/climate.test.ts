@@ -68,7 +68,14 @@ describe('air', () => {
 });
 
 describe('base', () => {
-  const body: BaseBody = { material: 'concrete', thicknessMm: 200, back: 'ground', exposure: 'sheltered', surroundings: ONLY_AIR };
+  const body: BaseBody = {
+    material: 'concrete',
+    thicknessMm: 200,
+    back: 'ground',
+    exposure: 'sheltered',
+    surroundings: ONLY_AIR,
+    known: [],
+  };
   const { air } = airOver(frosty, zone, at('2026-05-08T00:00'), at('2026-05-14T00:00'));
   const swing = (b: BaseBody) => {
     const base = baseOver(air, b);
@@ -76,7 +83,7 @@ describe('base', () => {
   };
   test('a slab swings less than the air and lags it by hours; a thin plate follows', () => {
     const slab = swing(body);
-    const plate = swing({ material: 'metal', thicknessMm: 6, back: 'air', exposure: 'windy', surroundings: ONLY_AIR });
+    const plate = swing({ material: 'metal', thicknessMm: 6, back: 'air', exposure: 'windy', surroundings: ONLY_AIR, known: [] });
     expect(slab.max - slab.min).toBeLessThan(8);
     expect(plate.max - plate.min).toBeGreaterThan(11);
     const base = baseOver(air, body);
@@ -141,12 +148,13 @@ describe('base', () => {
       thicknessMm: 12,
       back: 'water',
       exposure: 'sheltered',
+      known: [],
       surroundings: { ...ONLY_AIR, waterC: 9 },
     };
     // Series of films: air 10, laminate 12/0.3 mm, water 300: the face lies where the flux says.
     const flux = (9 - 4) / (1 / 10 + 0.012 / 0.3 + 1 / 300);
     expect(baseOver(still, hull, 'utc').values.at(-1)!).toBeCloseTo(4 + flux / 10, 2);
-    expect(baseProblems({ ...hull, surroundings: ONLY_AIR })[0]!.sentence).toMatch(/how warm the water/);
+    expect(baseProblems({ ...hull, surroundings: ONLY_AIR, known: [] })[0]!.sentence).toMatch(/how warm the water/);
     expect(
       baseProblems({ ...tent, surroundings: { ...tent.surroundings, cover: { fromHour: 25, toHour: 6, warmK: 5 } } })[0]!.sentence,
     ).toMatch(/outside the day/);

@@ -2,7 +2,7 @@ import type { TaskContext } from './context';
 import { primerOf } from './lifts';
 
 /** What hands-on time is counted by: like places, square metres in plan, millilitres placed. */
-export type Driver = 'place' | 'm2' | 'mL' | 'primed m2' | 'kept clear';
+export type Driver = 'place' | 'm2' | 'mL' | 'primed m2' | 'kept clear' | 'fresh mixer';
 
 /** How it is said after “for each”. */
 export const DRIVER_LABELS: Readonly<Record<Driver, string>> = {
@@ -11,6 +11,7 @@ export const DRIVER_LABELS: Readonly<Record<Driver, string>> = {
   mL: 'mL',
   'primed m2': 'm² primed',
   'kept clear': 'thing masked',
+  'fresh mixer': 'fresh mixer',
 };
 
 /** How much of it there is in a task: of one batch, or of the whole pass. */
@@ -26,4 +27,5 @@ export const DRIVERS: Readonly<Record<Driver, (c: TaskContext) => number>> = {
     return (primerOf(c)[batch.portion]?.areaM2 ?? 0) * (batch.ml / ofLift);
   },
   'kept clear': (c) => c.void.keepClear.length,
+  'fresh mixer': ({ batch }) => (batch?.pauseMin ? 0 : 1),
 };

@@ -126,6 +126,7 @@ export function stepFrom(method: Method, row: TaskRow, here: TaskContext, key?: 
     block: row.block === 'work' ? ENGINES[method.engine].blockOf(here) : row.block,
     ...(row.hold ? { hold: true } : {}),
     ...(row.onFace ? { onFace: true } : {}),
+    ...(row.exact ? { exact: true } : {}),
     ...(of === undefined ? {} : { batch: of }),
     ...(row.marks ? { marks: row.marks } : {}),
     ...(waits && (!waits.when || waits.when(here)) ? { waitFor: { kind: waits.for, batches: onBatches(waits.on, here) } } : {}),

@@ -44,6 +44,8 @@ export interface TaskRow {
   /** There only where a chosen option shows it. */
   readonly optional?: true;
   readonly when?: (c: TaskContext) => boolean;
+  /** Its time is not rounded up to whole minutes: many like ones follow each other. */
+  readonly exact?: true;
   /** Nothing goes on until it is ticked. */
   readonly hold?: true;
   /** Of the whole pass, and yet about the batch placed last. */
@@ -118,6 +120,8 @@ export interface StepDraft {
   /** The factors and settings its time is made of, by their names in the settings of the repair. */
   readonly factors: readonly string[];
   readonly hold?: boolean;
+  /** Its time is not rounded up. */
+  readonly exact?: boolean;
   /** It works over the face that a pass on top would cover. */
   readonly onFace?: boolean;
   readonly batch?: number;

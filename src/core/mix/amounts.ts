@@ -39,7 +39,8 @@ export function amounts(ask: MixAsk): MixResult {
   const placed = lines.reduce((sum, l) => sum + l.ml, 0);
   if (!(placed > 0))
     refuse('allowances', placed, 'more than 0 mL to place', 'With these allowances nothing is left to place. Check the recess.');
-  const safety = Math.max(0, ask.p95Ml - ask.netMl - reserve);
+  // Whoever wants no reserve for doubt has on hand what is planned.
+  const safety = ask.reserve ? Math.max(0, ask.p95Ml - ask.netMl - reserve) : 0;
   const basis = { ask, proportion, kitMl, lines, placed, safety };
   return isMetered(sheet.kind) ? metered(basis) : potted(basis);
 }

@@ -4,5 +4,6 @@ export * from './fillers';
 export * from './instrument';
 export * from './kit-sets';
 export * from './mix-ask';
+export * from './packs';
 export * from './pour';
 export * from './ratio-check';

@@ -1,17 +1,64 @@
-import { exactly, ml, texts } from '../say';
+import { exactly, type Message, ml, texts } from '../say';
 import { figure, line, refuse } from '../units';
-import { type Batch, type MixBasis, type MixResult, NOTHING_DRAWN, partsOf, yieldLines } from './mix-ask';
+import { type Batch, type MixAsk, type MixBasis, type MixResult, NOTHING_DRAWN, partsOf, yieldLines } from './mix-ask';
 
 const SAY = texts('press.amount', {
   purge: 'first shots thrown away',
   mixers: 'left in mixers',
   flow: 'flow check of each pack',
   times: '{n} × {each}',
-  place: 'place {n}',
-  places: '{places} of {of}',
+  tubes: 'left in tubes',
+  all: 'the hole',
+  place: 'hole {n}',
+  places: 'holes {from} to {to}',
 });
 
-/** What is pressed through mixers: like places in goes, each go inside the working time, fresh mixers where the last stood too long. @throws Refusal when one place takes longer than the resin works */
+/** Like places pressed one after the other without a pause that the resin in the mixer does not bear. */
+interface Stretch {
+  /** Rounds by their places, first and last from 1. */
+  readonly rounds: readonly (readonly [number, number])[];
+  /** The pause before it, min; 0 at the start of a day. */
+  readonly pauseMin: number;
+}
+
+/** How many places are one round: what fits the shorter of mixer life and working time, or with several filled first the working time. */
+function roundSize({ grouping, minutesPerPlace, usableMin }: MixAsk, lifeMin: number): number {
+  const within = grouping === 'one' ? Math.min(lifeMin, usableMin) : usableMin;
+  return Math.max(1, Math.floor(within / minutesPerPlace + 1e-9));
+}
+
+/**
+ * Rounds and mixers of so many like places. A mixer lives by pauses, not by holes: a fresh one is taken at the start, after a pause longer
+ * than the resin may stand in it, and on a new day.
+ */
+function stretchesOf(ask: MixAsk, lifeMin: number): { stretches: readonly Stretch[]; size: number } {
+  const size = roundSize(ask, lifeMin);
+  // The mixer stands while a part is set; where several are filled first, while all of them are.
+  const standsMin = ask.setMin * (ask.grouping === 'one' ? 1 : Math.min(size, ask.count));
+  const stops = new Map<number, number>();
+  for (const { after, minutes } of ask.stops) if (after >= 1 && after < ask.count) stops.set(after, (stops.get(after) ?? 0) + minutes);
+  const perDay =
+    ask.dayMin === null ? Number.POSITIVE_INFINITY : Math.max(size, Math.floor(ask.dayMin / ask.minutesPerPlace / size) * size);
+  const stretches: { rounds: [number, number][]; pauseMin: number }[] = [];
+  let first = 1;
+  let inStretch = 0;
+  while (first <= ask.count) {
+    const nextStop = [...stops.keys()].filter((after) => after >= first).sort((a, b) => a - b)[0] ?? ask.count;
+    const last = Math.min(first + size - 1, nextStop, ask.count);
+    const pause = stops.get(first - 1) ?? 0;
+    const fresh = !stretches.length || standsMin + pause > lifeMin + 1e-9 || inStretch >= perDay;
+    if (fresh) {
+      stretches.push({ rounds: [], pauseMin: pause });
+      inStretch = 0;
+    }
+    stretches.at(-1)!.rounds.push([first, last]);
+    inStretch += last - first + 1;
+    first = last + 1;
+  }
+  return { stretches, size };
+}
+
+/** What is pressed through mixers: like places in rounds, a fresh mixer after a pause it does not bear. @throws Refusal when one place takes longer than the resin works */
 export function metered({ ask, proportion, kitMl, lines, placed, safety }: MixBasis): MixResult {
   const { sheet } = ask;
   const perPlace = ask.minutesPerPlace;
@@ -22,30 +69,17 @@ export function metered({ ask, proportion, kitMl, lines, placed, safety }: MixBa
       `at least ${figure(perPlace)} min`,
       `One place takes ${figure(perPlace)} min, the resin works for ${figure(ask.usableMin)} min. Work colder, add hands, or choose a slower resin.`,
     );
-  const most = ask.grouping === 'one' ? 1 : Math.max(1, Math.floor(ask.usableMin / perPlace));
-  const groups = Math.ceil(ask.count / most);
-  // Between groups the mixer stands still while rods are set; within a group it stands for one place at a time.
-  const idle = perPlace * Math.min(most, ask.count);
-  const freshEachGroup = ask.idleMin === null || idle > ask.idleMin;
-  const mixers = sheet.mixer ? (freshEachGroup ? groups : 1) : 0;
-  const perMixer = sheet.mixer ? sheet.mixer.volumeMl + (ask.purge ? sheet.mixer.purgeMl : 0) : 0;
+  const lifeMin = ask.idleMin ?? ask.usableMin;
+  const { stretches, size } = stretchesOf(ask, lifeMin);
+  const mixers = sheet.mixer ? stretches.length : 0;
+  const perMixer = sheet.mixer ? sheet.mixer.volumeMl + ask.tubeMl + (ask.purge ? sheet.mixer.purgeMl : 0) : 0;
   const all = [...lines];
+  const lost = (id: string, label: Message, n: number, each: number) =>
+    all.push({ id, label, ml: n * each, expression: SAY.times({ n, each: exactly(ml(each)) }), voice: 'sheet' });
   if (sheet.mixer) {
-    if (ask.purge)
-      all.push({
-        id: 'purge',
-        label: SAY.purge(),
-        ml: mixers * sheet.mixer.purgeMl,
-        expression: SAY.times({ n: mixers, each: exactly(ml(sheet.mixer.purgeMl)) }),
-        voice: 'sheet',
-      });
-    all.push({
-      id: 'mixer',
-      label: SAY.mixers(),
-      ml: mixers * sheet.mixer.volumeMl,
-      expression: SAY.times({ n: mixers, each: exactly(ml(sheet.mixer.volumeMl)) }),
-      voice: 'sheet',
-    });
+    if (ask.purge) lost('purge', SAY.purge(), mixers, sheet.mixer.purgeMl);
+    lost('mixer', SAY.mixers(), mixers, sheet.mixer.volumeMl);
+    if (ask.tubeMl > 0) lost('tube', SAY.tubes(), mixers, ask.tubeMl);
   }
   const pressed = placed + mixers * perMixer;
   // Every pack is pressed out until both its parts flow: that much of it never reaches a mixer.
@@ -59,54 +93,50 @@ export function metered({ ask, proportion, kitMl, lines, placed, safety }: MixBa
     );
   const packsFor = (volumeMl: number) => Math.ceil(volumeMl / (kitMl - flow) - 1e-9);
   const [use, buy] = [packsFor(pressed), packsFor(pressed + safety)];
-  if (flow > 0)
-    all.push({ id: 'flow', label: SAY.flow(), ml: use * flow, expression: SAY.times({ n: use, each: exactly(ml(flow)) }), voice: 'sheet' });
+  if (flow > 0) lost('flow', SAY.flow(), use, flow);
   const toMixMl = pressed + use * flow;
   const onHandMl = pressed + safety + buy * flow;
-  const sizes = Array.from({ length: groups }, (_, i) => Math.floor(ask.count / groups) + (i < ask.count % groups ? 1 : 0));
-  const batches = sizes.map((places, i): Batch => {
-    const mine = (placed * places) / ask.count + (freshEachGroup || i === 0 ? perMixer : 0);
-    return {
-      index: i,
-      portion: 0,
-      label: places === 1 && ask.count > 1 ? SAY.place({ n: i + 1 }) : SAY.places({ places, of: ask.count }),
-      ml: mine,
-      ...partsOf(sheet, proportion, mine),
-      kits: null,
-      places,
-      mixers: freshEachGroup || i === 0 ? Math.min(1, mixers) : 0,
-      ...NOTHING_DRAWN,
-    };
-  });
+  const batches = stretches.flatMap(({ rounds, pauseMin }, s) =>
+    rounds.map(([from, to], r): Omit<Batch, 'index'> => {
+      const fresh = r === 0 && sheet.mixer ? 1 : 0;
+      const mine = (placed * (to - from + 1)) / ask.count + fresh * perMixer;
+      const before = r === 0 && s > 0 ? pauseMin : (ask.stops.find((x) => x.after === from - 1)?.minutes ?? 0);
+      return {
+        portion: 0,
+        label: ask.count === 1 ? SAY.all() : from === to ? SAY.place({ n: from }) : SAY.places({ from, to }),
+        ml: mine,
+        ...partsOf(sheet, proportion, mine),
+        kits: null,
+        places: to - from + 1,
+        mixers: fresh,
+        fromTo: [from, to],
+        ...(before > 0 ? { pauseMin: before } : {}),
+        ...NOTHING_DRAWN,
+      };
+    }),
+  );
   return {
     lines: all,
     toMixMl,
     onHandMl,
-    batches,
+    batches: batches.map((b, index) => ({ ...b, index })),
     kits: { kit: ask.kit, volumeMl: kitMl, use, buy, leftMl: buy * kitMl - toMixMl, leftIsMixed: false },
     proportion,
-    capMl: (placed * most) / ask.count,
+    capMl: (placed * size) / ask.count,
     rateNeeded: null,
     working: [
       line(
-        'Places in one go',
-        ask.grouping === 'one'
-          ? 'one at a time, as chosen'
-          : `working time ${figure(ask.usableMin)} min / ${figure(perPlace)} min a place, rounded down`,
-        most,
-        '',
-        undefined,
-        ask.grouping === 'one' ? 'chosen' : 'computed',
+        'Places in one round',
+        `${ask.grouping === 'one' ? `the shorter of ${figure(lifeMin)} min in the mixer and ` : ''}${figure(ask.usableMin)} min of working time / ${figure(perPlace)} min a place, rounded down`,
+        size,
       ),
       line(
         'Mixers',
-        ask.idleMin === null
-          ? 'one for each go: the sheet gives no idle time'
-          : `${figure(idle)} min standing against ${figure(ask.idleMin)} min allowed`,
+        `${ask.idleMin === null ? 'the sheet gives no idle time: its working time' : 'idle time'} ${figure(lifeMin)} min; a fresh one at the start, after a longer pause and on a new day`,
         mixers,
       ),
-      line('Packs used', `${figure(toMixMl)} / ${figure(kitMl)} mL, rounded up`, use),
-      line('Packs to have', `${figure(onHandMl)} mL at the 95 % value / ${figure(kitMl)} mL, rounded up`, buy),
+      line('Packs used', `${figure(pressed)} mL / (${figure(kitMl)} − ${figure(flow)}) mL, rounded up`, use),
+      line('Packs to have', `${figure(pressed + safety)} mL at the 95 % value, by the same`, buy),
       ...yieldLines(ask),
       ...proportion.working,
     ],

@@ -20,6 +20,12 @@ export interface Portion {
   readonly drawn?: { readonly ml: number; readonly cut: boolean };
 }
 
+/** A pause in pressing that is known beforehand: a move, a stair, a break. */
+export interface Stop {
+  readonly after: number;
+  readonly minutes: number;
+}
+
 export interface MixAsk {
   readonly sheet: SheetRevision;
   readonly kit: Kit;
@@ -44,13 +50,20 @@ export interface MixAsk {
   readonly split: 'whole' | 'weighed';
   /** Like places, for metered systems. */
   readonly count: number;
-  /** Minutes from one like place to the next (metered). */
+  /** Minutes from one like place to the next, and those of them in which the mixer stands still while a part is set (metered). */
   readonly minutesPerPlace: number;
-  /** Several like places in one go, or one at a time (metered). */
+  readonly setMin: number;
+  /** Each place filled and set before the next, or several filled and then set (metered). */
   readonly grouping: 'one' | 'several';
+  /** Pauses that are known beforehand: after so many places, so many minutes (metered). */
+  readonly stops: readonly Stop[];
+  /** The longest stretch of a working day, min: what shares a mixer is pressed within one; null where that does not bind. */
+  readonly dayMin: number | null;
+  /** Bore of the tube on each mixer, mL, which stays full. */
+  readonly tubeMl: number;
   /** Throw away the first shots of every mixer. */
   readonly purge: boolean;
-  /** Minutes the resin may sit in a mixer without moving; null when the sheet is silent (a fresh mixer each time). */
+  /** Minutes the resin may sit in a mixer without moving; null when the sheet is silent: then its working time. */
   readonly idleMin: number | null;
 }
 
@@ -69,6 +82,10 @@ export interface Batch {
   /** Liquid drawn off from this batch as primer, mL, and aggregate left out of it for that, g. */
   readonly drawnMl: number;
   readonly leftOutG: number;
+  /** Place of the first and of the last served, from 1 (metered). */
+  readonly fromTo?: readonly [number, number];
+  /** A pause before it that was known beforehand, min (metered). */
+  readonly pauseMin?: number;
   /** Beside the plan, for what ran out or was lost. */
   readonly topUp?: true;
 }

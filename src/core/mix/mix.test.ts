@@ -22,6 +22,10 @@ const ask = (sheet: SheetRevision, over: Partial<MixAsk> = {}): MixAsk => ({
   split: 'weighed',
   count: 1,
   minutesPerPlace: 3,
+  setMin: 1,
+  stops: [],
+  dayMin: null,
+  tubeMl: 0,
   grouping: 'several',
   purge: true,
   idleMin: null,
@@ -130,9 +134,11 @@ describe('potted', () => {
 describe('metered', () => {
   test('by hand: 8 holes of 7 mL, 3 min each in 10 min of working time', () => {
     const r = amounts(ask(resinSheet, { netMl: 56, p90Ml: 60, p95Ml: 62, count: 8, usableMin: 10, idleMin: 4 }));
-    // 3 holes a go, so 3 goes of 3, 3, 2; a mixer stands 9 min > 4: a fresh one each go. 60 + 3 (10 + 12) = 126 mL
+    // 3 holes a round, so rounds of 3, 3, 2; the mixer stands 3 × 1 min while their rods are set: one of 4 min bears it, one of 2 does not.
     expect(r.batches.map((b) => b.places)).toEqual([3, 3, 2]);
-    expect(r.toMixMl).toBeCloseTo(60 + 3 * (resinSheet.mixer!.volumeMl + resinSheet.mixer!.purgeMl), 9);
+    expect(r.toMixMl).toBeCloseTo(60 + resinSheet.mixer!.volumeMl + resinSheet.mixer!.purgeMl, 9);
+    const often = amounts(ask(resinSheet, { netMl: 56, p90Ml: 60, p95Ml: 62, count: 8, usableMin: 10, idleMin: 2 }));
+    expect(often.toMixMl).toBeCloseTo(60 + 3 * (resinSheet.mixer!.volumeMl + resinSheet.mixer!.purgeMl), 9);
     expect(r.kits.use).toBe(1);
     expect(r.lines.reduce((s, l) => s + l.ml, 0)).toBeCloseTo(r.toMixMl, 9);
   });

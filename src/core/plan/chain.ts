@@ -56,6 +56,7 @@ export function withNext(repair: Repair, method: Method): Repair {
     blend,
     colour,
     reserve: true,
+    stops: [],
     standIns: {},
   };
   return { ...repair, chain: [...chain, id], passes: { ...passes, [id]: pass } };

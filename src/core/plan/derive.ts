@@ -3,6 +3,8 @@ import type { Laying } from './laying';
 import type { MilestoneTime } from './milestone-times';
 import { type CureState, type PlannedStep, type RepairAsk, type RepairPlan, wholePlaced } from './repair-plan';
 
+/** Named by their batch even where there is one alone. */
+const POT_ONLY: ReadonlySet<MilestoneId> = new Set(['use-by', 'idle']);
 const MIN_MS = 60_000;
 const DAY_MS = 86_400_000;
 
@@ -12,13 +14,14 @@ export function derive(
   { steps, stop, untimed, placedMs, overruns, lastBatch, timeOf }: Laying,
   sheet: SheetRevision,
   serves: MilestoneId | null,
+  eachBatch: ReadonlySet<MilestoneId>,
 ): Pick<
   RepairPlan,
   'steps' | 'stop' | 'untimed' | 'milestones' | 'serves' | 'placedMs' | 'openMs' | 'habitMs' | 'inHandMin' | 'band' | 'overruns'
 > {
   const milestones: MilestoneTime[] = [];
   for (const m of sheet.milestones) {
-    const perBatch = m.kind === 'use-by' || m.kind === 'idle';
+    const perBatch = eachBatch.has(m.kind) && (POT_ONLY.has(m.kind) || lastBatch > 0);
     for (let b = perBatch ? 0 : lastBatch; b <= lastBatch; b++) milestones.push(timeOf(m, b, perBatch ? b : null));
   }
   const openMs = stop ? null : (actuals.released?.atMs ?? steps.at(-1)?.endMs ?? null);

@@ -78,7 +78,8 @@ export interface Laying {
 }
 
 /** Time a step is planned with: whole minutes, rounded up. Nobody works to the second, and a hair more material moves nobody's day. */
-const handsOnMs = (step: StepDraft): number => Math.ceil(step.handsOnMin - 1e-9) * MIN_MS;
+const handsOnMs = (step: StepDraft): number =>
+  step.exact ? Math.round(step.handsOnMin * MIN_MS) : Math.ceil(step.handsOnMin - 1e-9) * MIN_MS;
 
 /** The clocks of a pass: what happened to its batches, and what counts from that. */
 function clocksOf({ ask, sheet, reachOf, shares }: LayAsk) {
@@ -104,7 +105,7 @@ function clocksOf({ ask, sheet, reachOf, shares }: LayAsk) {
     return found !== null && restart !== null && held && restart > found && clock === 'waiting' ? restart : found;
   };
   const timeOf = (m: Milestone, batch: number, named: number | null): MilestoneTime =>
-    milestoneTime(sheet, m, originOf(m, batch), named, thermal, reachOf, m.kind === 'use-by' ? shares[batch] : undefined);
+    milestoneTime(sheet, m, originOf(m, batch), named, thermal, reachOf, m.kind === 'use-by' ? shares[batch] : undefined, repair.passId);
   // Laying out needs the planning end alone; words and ranges are made once, at the end.
   const tryReach = (kind: MilestoneId, batch: number): ReachTry | null => {
     const m = milestoneOf(sheet, kind);

@@ -1,7 +1,8 @@
 import { between, type Side } from '../cure';
 import { clockOf, MILESTONES, type Milestone, type SheetRevision, STARTS, type StartId } from '../system';
 import { attempt, figure, formatDuration, line, type WorkLine } from '../units';
-import { type Ask, asker, historyOf, type ReachTry } from './reach-try';
+import { type Ask, asker, historyOf, onPot, type ReachTry } from './reach-try';
+import { FIRST_PASS } from './repair';
 import type { Thermal } from './thermal';
 
 const HOUR_MS = 3_600_000;
@@ -9,6 +10,8 @@ const HOUR_MS = 3_600_000;
 /** One milestone with its instants, or why it has none. */
 export interface MilestoneTime {
   readonly kind: Milestone['kind'];
+  /** The pass it is of. */
+  readonly passId: string;
   readonly label: string;
   readonly clock: 'working' | 'waiting';
   readonly startsAt: StartId;
@@ -59,10 +62,11 @@ export function milestoneTime(
   thermal: Thermal,
   ask: Ask = asker(sheet, thermal),
   pot?: PotShare,
+  passId: string = FIRST_PASS,
 ): MilestoneTime {
   const clock = clockOf(m);
   const label = MILESTONES[m.kind].label;
-  const common = { kind: m.kind, label, clock, startsAt: m.startsAt, runsOn: m.runsOn, batch, originMs };
+  const common = { kind: m.kind, passId, label, clock, startsAt: m.startsAt, runsOn: m.runsOn, batch, originMs };
   if (originMs === null)
     return {
       ...common,
@@ -137,7 +141,7 @@ function wordsOf(
       line('The sheet says', `${MILESTONES[m.kind].label}, counted from when ${STARTS[m.startsAt]}`, said, '', undefined, 'sheet'),
       line(
         'Temperature it ran at',
-        m.runsOn === 'pot'
+        onPot(m)
           ? 'pot'
           : clock === 'working'
             ? 'the hotter of base and air'

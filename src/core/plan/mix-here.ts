@@ -44,6 +44,7 @@ export function mixAt(
   atMs: number,
   actuals: Actuals,
   pots: SheetHeat | null,
+  dayMin: number | null = null,
 ): { mix: MixResult; usableMin: number; potC: number; pot: PotEstimate | null; untold: Problem | null } {
   const { sheet, measured } = context;
   const useBy = milestoneOf(sheet, 'use-by');
@@ -92,7 +93,11 @@ export function mixAt(
     split: effects.split,
     count: context.void.count,
     minutesPerPlace: settings['per-place'] ?? 1,
+    setMin: settings['set-place'] ?? 0,
     grouping: effects.grouping,
+    stops: repair.stops,
+    dayMin,
+    tubeMl: (Math.PI / 4) * (settings['tube-bore'] ?? 0) ** 2 * ((settings['tube-length'] ?? 0) / 1000),
     purge: effects.purge,
     idleMin: idleReach?.atMs ? (idleReach.atMs - atMs) / MIN_MS : null,
   });

@@ -1,4 +1,4 @@
-import { RELEASE, type StepDraft, stepFrom } from '../method';
+import { ENGINES, RELEASE, type StepDraft, stepFrom } from '../method';
 import { FAMILIES, type MilestoneId } from '../system';
 import { attempt, type Problem } from '../units';
 import type { Window } from './calendar';
@@ -99,7 +99,14 @@ function begun(ask: RepairAsk, before: readonly Going[], all: ReadonlyMap<string
 }
 
 /** The wet work of a pass put on the clock, after that of the pass below. @param next the pass on top of it */
-function wetWork(ask: RepairAsk, plan: RepairPlan, ready: ReadyPass, below: Going | null, next: Piece | undefined, endAlone = false): Going {
+function wetWork(
+  ask: RepairAsk,
+  plan: RepairPlan,
+  ready: ReadyPass,
+  below: Going | null,
+  next: Piece | undefined,
+  endAlone = false,
+): Going {
   const { repair } = ask;
   const laying = layingOf({
     ask,
@@ -162,7 +169,7 @@ function chainOf(going: readonly Going[]): ChainPlan {
     const stage = g.problem && ({ takes: 'measure' }[g.problem.field.split('.')[0]!] as 'measure' | undefined);
     const plan = g.problem ? { ...g.plan, problems: [...g.plan.problems, { ...g.problem, stage: stage ?? ('place' as const) }] } : g.plan;
     if (!g.laying || !g.ready) return plan;
-    const times = derive(g.ask, g.laying, g.ready.sheet, servesOf(g).serves);
+    const times = derive(g.ask, g.laying, g.ready.sheet, servesOf(g).serves, ENGINES[g.ready.method.engine].eachBatch);
     // Only the last pass opens the repair.
     return { ...plan, ...times, ...(g === going.at(-1) ? {} : { openMs: null, inHandMin: null }) };
   });

@@ -159,12 +159,15 @@ export function preparePass(ask: RepairAsk, place: PassPlace): { readonly plan: 
     onFace: place.onFace,
     ...choices.value,
   };
+  // What cannot be parted into lifts has neither amounts nor steps.
+  const parted = attempt(() => ENGINES[method.engine].portions(chosen));
+  if (!parted.ok) return only({ ...base, problems: [...problems, { ...parted.problem, stage: 'mix' }] });
   let reachOf = asker(sheet, ask.thermal);
   // Amounts depend on the pot's temperature, that on the hour, the hour on the steps before mixing. A first look lays out no more
   // than those; the second has the hour they lead to.
   const guess = place.readyMs ?? repair.plannedStart ?? Math.max(ask.job.startFrom, actuals.startedAt ?? ask.nowMs);
   const prepare = (atMs: number) => {
-    const { mix, ...rest } = mixAt(chosen, method, repair, kit, ask.thermal, reachOf, atMs, actuals, ask.pots);
+    const { mix, ...rest } = mixAt(chosen, method, repair, kit, ask.thermal, reachOf, atMs, actuals, ask.pots, dayMinOf(ask));
     const batches: Batch[] = [...mix.batches];
     for (const ml of actuals.topUpsMl) batches.push(topUp(mix, sheet, batches.length, ml));
     return { mix, ...rest, batches };
@@ -226,6 +229,10 @@ export function preparePass(ask: RepairAsk, place: PassPlace): { readonly plan: 
     },
   };
 }
+
+/** The longest stretch of working time in a day, min. */
+const dayMinOf = ({ windows }: RepairAsk): number | null =>
+  windows.length ? Math.max(...windows.slice(0, 14).map((w) => (w.toMs - w.fromMs) / MIN_MS)) : null;
 
 const lastOf = (drafts: readonly StepDraft[]): number => Math.max(0, ...drafts.map((d) => d.batch ?? 0));
 

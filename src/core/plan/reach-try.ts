@@ -1,6 +1,6 @@
 import { following, indexAt, type Series, valueAt } from '../climate';
 import { paceOf, potTauMin, reachOr, type Side, type Stall, type Standing } from '../cure';
-import { clockOf, MILESTONES, type Milestone, type SheetRevision } from '../system';
+import { clockOf, MILESTONES, type Milestone, milestoneKind, type SheetRevision } from '../system';
 import { attempt } from '../units';
 import type { Thermal } from './thermal';
 
@@ -31,9 +31,12 @@ export function attemptReach(sheet: SheetRevision, m: Milestone, side: Side, his
   return 'problem' in found.value ? none(found.value.problem.sentence) : { ...found.value, problem: null };
 }
 
+/** Whether a clock runs on the material before it is placed. */
+export const onPot = (m: Milestone): boolean => m.runsOn === 'pot' || milestoneKind(m.kind).onResin === true;
+
 /** The history a milestone runs on: hotter for working times, the colder face for waits. */
 export function historyOf(m: Milestone, thermal: Thermal): Series {
-  if (m.runsOn === 'pot') return thermal.pot;
+  if (onPot(m)) return thermal.pot;
   return clockOf(m) === 'working' ? thermal.hot : thermal.cold;
 }
 
@@ -97,7 +100,7 @@ export function asker(sheet: SheetRevision, thermal: Thermal, potG = USUAL_POT_G
     const history = sideOf(historyOf(m, thermal), thermal, side);
     const { times } = thermal.air;
     const outside = originMs < times[0]! || originMs >= times.at(-1)!;
-    if (m.runsOn !== 'pot' || !thermal.potHeld || clockOf(m) !== 'working' || outside || staysHotter(thermal)) return history;
+    if (!onPot(m) || !thermal.potHeld || clockOf(m) !== 'working' || outside || staysHotter(thermal)) return history;
     const key = `${side}|${originMs}|${toMs}`;
     let found = mixed.get(key);
     if (!found) {

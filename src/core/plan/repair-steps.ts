@@ -47,8 +47,8 @@ export const REPAIR_STEPS: Readonly<Record<number, (old: Old) => Old>> = {
   3: (old) => {
     const own = Object.fromEntries(Object.entries(old).filter(([key]) => OF_PASS.has(key)));
     const common = Object.fromEntries(Object.entries(old).filter(([key]) => !OF_PASS.has(key)));
-    const { takes, gate } = FIRST_OF_CHAIN;
-    return { ...common, version: 4, chain: [FIRST_PASS], passes: { [FIRST_PASS]: { name: '', takes, gate, ...own } } };
+    const { takes, gate, stops } = FIRST_OF_CHAIN;
+    return { ...common, version: 4, chain: [FIRST_PASS], passes: { [FIRST_PASS]: { name: '', takes, gate, stops, ...own } } };
   },
 };
 

@@ -57,6 +57,11 @@ export const Pass = z.object({
   blend: Blend.nullable(),
   colour: Colour.nullable(),
   reserve: z.boolean(),
+  /** Pauses in pressing that are known beforehand: after so many places, so many minutes. */
+  stops: z
+    .array(z.object({ after: z.number().int().min(1).max(100_000), minutes: z.number().positive().max(1440) }))
+    .max(200)
+    .default([]),
   /** What stands in for waits on which the sheet is silent, by the milestone that is missing. */
   standIns: z.partialRecord(MilestoneId, StandIn).default({}),
 });
@@ -220,4 +225,5 @@ export const FIRST_OF_CHAIN = {
   passName: '',
   takes: { from: 'own' },
   gate: 'window',
+  stops: [] as Piece['stops'],
 } as const satisfies Partial<Piece>;

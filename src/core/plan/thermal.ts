@@ -8,6 +8,7 @@ import {
   combine,
   dewPointC,
   following,
+  knownBase,
   type Series,
   type SpotReading,
   valueAt,
@@ -79,7 +80,7 @@ export function thermalOf(
 ): Thermal {
   const read = (channel: 'base' | 'air' | 'pot') => actuals.readings.filter((r) => r.channel === channel);
   const air = withReadings(site.airAt(repair.base), read('air'));
-  const base = withReadings(site.baseOf(repair.base), read('base'));
+  const base = withReadings(baseAsKnown(site, repair.base), read('base'));
   const held = repair.materialC;
   const pot = withReadings(held === null ? air : { times: air.times, values: new Float64Array(air.times.length).fill(held) }, read('pot'));
   // Readings add samples of their own, so the two may stand on different times.
@@ -95,6 +96,18 @@ export function thermalOf(
   const potHeld = held !== null && !read('pot').length;
   return { air, dew, base, pot, potHeld, cold, hot, spread };
 }
+
+/** The base, worked out once for each: as computed, or as it is known. */
+function baseAsKnown(site: SiteClimate, base: Piece['base']): Series {
+  const computed = site.baseOf(base);
+  if (!base.known.length) return computed;
+  const kept = asKnown.get(base.known);
+  if (kept?.computed === computed) return kept.base;
+  const made = knownBase(computed, base.known);
+  asKnown.set(base.known, { computed, base: made });
+  return made;
+}
+const asKnown = new WeakMap<Piece['base']['known'], { readonly computed: Series; readonly base: Series }>();
 
 /** The hotter of base and air, worked out once where several repairs share both. */
 function hotterOf(base: Series, air: Series): Series {

@@ -29,6 +29,8 @@ interface MilestoneKind {
   readonly order: number | null;
   /** Of what is laid over some minutes this clock runs from the first spot, not from the last: a skin forms where it lay longest. */
   readonly firstSpot?: true;
+  /** It runs on the resin itself, wherever that lies, whatever else the sheet says. */
+  readonly onResin?: true;
   /** Milestones that come later in the curing and so may stand in where a sheet is silent on this one, soonest first. */
   readonly later?: readonly string[];
   /** A test by touch can tell it: what bears a load cannot be felt. */
@@ -40,7 +42,7 @@ export const MILESTONES = {
   mix: { label: 'Mixing time', clock: 'working', order: null },
   stand: { label: 'Stand time', clock: 'waiting', order: null },
   'use-by': { label: 'Use-by of the pot', clock: 'working', order: null },
-  idle: { label: 'Idle in the mixer', clock: 'working', order: null },
+  idle: { label: 'Idle in the mixer', clock: 'working', order: null, onResin: true },
   'clean-by': { label: 'Tools clean by', clock: 'working', order: null },
   'primer-wet': { label: 'Primer still wet', clock: 'working', order: null, firstSpot: true },
   open: { label: 'Open time', clock: 'working', order: null, firstSpot: true },

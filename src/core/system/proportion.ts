@@ -66,6 +66,9 @@ export function roomOf(
   return { volume: lean ? bulk : liquid + solid, liquid, solid, grainVoids, lean };
 }
 
+/** B for a hundred of A; where there is no A there is no ratio. */
+const ratioText = (b: number, a: number): string => (a > 0 ? `100 : ${((100 * b) / a).toFixed(1)}` : 'no part A');
+
 /**
  * Works out the composition of a mix from the sheet's ratio.
  * @param fillerShare share of the sheet's fillers that is really added, 1 for all of them
@@ -84,7 +87,7 @@ export function proportionOf(sheet: SheetRevision, fillerShare = 1): Proportion 
     line(
       'Ratio A : B by weight',
       basis === 'weight' ? 'as on the sheet' : `${sheet.ratio.a} × ${a.densityGPerMl} : ${sheet.ratio.b} × ${b.densityGPerMl}`,
-      `100 : ${((100 * mB) / mA).toFixed(1)}`,
+      ratioText(mB, mA),
       '',
       undefined,
       basis === 'weight' ? 'sheet' : 'computed',
@@ -92,7 +95,7 @@ export function proportionOf(sheet: SheetRevision, fillerShare = 1): Proportion 
     line(
       'Ratio A : B by volume',
       basis === 'volume' ? 'as on the sheet' : `${sheet.ratio.a} / ${a.densityGPerMl} : ${sheet.ratio.b} / ${b.densityGPerMl}`,
-      `100 : ${((100 * mB * a.densityGPerMl) / (mA * b.densityGPerMl)).toFixed(1)}`,
+      ratioText(mB * a.densityGPerMl, mA * b.densityGPerMl),
       '',
       undefined,
       basis === 'volume' ? 'sheet' : 'computed',

@@ -1,10 +1,12 @@
 'use client';
+import { useState } from 'react';
+import { passName } from '@/core/plan';
 import { MILESTONES, milestoneOf, STARTS } from '@/core/system';
 import { formatDuration, instantsIn } from '@/core/units';
 import { ClimateFields } from '../job/ClimateFields';
 import { StepList } from '../place/StepList';
 import type { StageProps } from '../repair/stage-props';
-import { Answer, Heading, useProse, Working } from '../shared/bits';
+import { Answer, Heading, useProse, useSay, Working } from '../shared/bits';
 import { Schools } from '../shared/Schools';
 import { StageFindings, StillNeeds } from '../shared/StageFindings';
 import { StandInsChosen } from '../shared/StandIns';
@@ -15,6 +17,8 @@ const STANDING = { sheet: '', extrapolated: ' beyond the sheet’s points', esti
 
 function Sheet({ view, at, nowMs }: StageProps) {
   const prose = useProse();
+  const says = useSay(view.job.zone);
+  const [all, setAll] = useState(false);
   const { plan } = at;
   const zone = view.job.zone;
   if (!plan.milestones.length)
@@ -24,6 +28,18 @@ function Sheet({ view, at, nowMs }: StageProps) {
       </div>
     );
   const dominant = (m: (typeof plan.milestones)[number]) => m.kind === plan.serves;
+  // Many rounds have the same clocks one behind the other: the first and the last of each tell them, the others on asking.
+  const between = (m: (typeof plan.milestones)[number]) => {
+    const like = plan.milestones.filter((x) => x.kind === m.kind && x.passId === m.passId);
+    return like.length > 2 && m !== like[0] && m !== like.at(-1);
+  };
+  /** Of several batches the name of this one: holes by their numbers, pots by theirs. */
+  const batchName = (m: (typeof plan.milestones)[number]) => {
+    const { batches } = at.whole.passes.find((p) => p.repair.passId === m.passId)?.plan ?? plan;
+    const b = batches[m.batch!];
+    return batches.length < 2 || !b ? '' : b.fromTo ? `, ${says(b.label)}` : `, batch ${m.batch! + 1}`;
+  };
+  const folded = plan.milestones.filter(between).length;
   return (
     <div className="p-4">
       <table className="w-full table-fixed text-[0.95rem]">
@@ -37,18 +53,18 @@ function Sheet({ view, at, nowMs }: StageProps) {
         </thead>
         <tbody>
           {plan.milestones
-            .filter((m) => !(m.kind === 'idle' && (m.batch ?? 0) > 0))
-            .slice(0, 24)
+            .filter((m) => all || !between(m))
             .map((m) => (
               <tr
-                key={`${m.kind}${m.batch}`}
+                key={`${m.passId}${m.kind}${m.batch}`}
                 style={{ borderTop: '1px solid var(--paper-line)', background: dominant(m) ? 'var(--leaf)' : undefined }}
                 data-milestone={m.kind}
               >
                 <td className="py-1.5 pr-2">
                   <span className={dominant(m) ? 'font-bold' : ''}>
                     {m.label}
-                    {m.batch !== null && plan.batches.length > 1 ? `, batch ${m.batch + 1}` : ''}
+                    {m.batch !== null ? batchName(m) : ''}
+                    {at.whole.passes.length > 1 ? ` · ${passName(at.whole.draft, at.whole.draft.chain.indexOf(m.passId))}` : ''}
                   </span>
                   <span className="block soft text-xs">
                     {m.clock === 'working' ? 'over' : 'reached'}, from when {STARTS[m.startsAt]}
@@ -75,6 +91,11 @@ function Sheet({ view, at, nowMs }: StageProps) {
             ))}
         </tbody>
       </table>
+      {folded > 0 && (
+        <button type="button" className="act quiet text-sm mt-1" aria-expanded={all} onClick={() => setAll(!all)}>
+          {all ? 'fold' : `and ${folded} more between them`}
+        </button>
+      )}
       <Heading>To be done meanwhile</Heading>
       <StepList at={at} zone={zone} stages={['hold']} />
     </div>

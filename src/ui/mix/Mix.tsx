@@ -19,6 +19,8 @@ import { DoseField } from './DoseField';
 import { Instruments, measuredFor, Strokes } from './Instruments';
 import { JobKits } from './JobKits';
 import { MixingColumns } from './MixingColumns';
+import { PressedPacks } from './PressedPacks';
+import { Stops } from './Stops';
 
 function Sheet({ view, at }: StageProps) {
   const { plan } = at;
@@ -30,6 +32,19 @@ function Sheet({ view, at }: StageProps) {
         <h2 className="font-bold text-lg">Nothing to mix yet</h2>
         <StillNeeds texts={plan.open.mix} />
         <StageFindings at={at} zone={view.job.zone} stage="mix" />
+      </div>
+    );
+  if (isMetered(plan.sheet.kind))
+    return (
+      <div className="p-4">
+        <h2 className="font-bold text-lg mb-2">Packs, shots and rounds</h2>
+        <PressedPacks
+          mix={plan.mix}
+          sheet={plan.sheet}
+          places={at.repair.void?.count ?? 1}
+          strokeMl={at.repair.bench.strokeMl}
+          zone={view.job.zone}
+        />
       </div>
     );
   const batch = plan.batches[Math.min(chosen, plan.batches.length - 1)]!;
@@ -113,7 +128,7 @@ function Side({ view, at }: StageProps) {
         beside={
           <>
             in <strong className="fig">{plan.batches.length}</strong>{' '}
-            {metered ? (plan.batches.length > 1 ? 'goes' : 'go') : plan.batches.length > 1 ? 'batches' : 'batch'}
+            {metered ? (plan.batches.length > 1 ? 'rounds' : 'round') : plan.batches.length > 1 ? 'batches' : 'batch'}
             <span className="block">
               {mix.kits.use} × {mix.kits.kit.label}
             </span>
@@ -154,7 +169,14 @@ function Side({ view, at }: StageProps) {
         {mix.kits.leftIsMixed ? ', mixed: use it at once or let it set in a flat tray outside' : ', unmixed: keep it closed'}.
       </p>
       {stored && <DoseField repair={repair} sheet={stored} />}
-      {metered ? <Strokes repair={repair} plan={plan} /> : <Instruments repair={repair} plan={plan} batch={0} />}
+      {metered ? (
+        <>
+          <Strokes repair={repair} plan={plan} />
+          <Stops repair={repair} />
+        </>
+      ) : (
+        <Instruments repair={repair} plan={plan} batch={0} />
+      )}
       <JobKits view={view} systemId={sheet.systemId} />
       <div className="mt-3">
         <Choice

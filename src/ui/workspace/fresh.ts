@@ -42,6 +42,7 @@ export function freshRepair(jobId: string, methodId: string, order: number, nowM
       back: method.bases[0] === 'metal' ? 'air' : 'ground',
       exposure: 'sheltered',
       surroundings: ONLY_AIR,
+      known: [],
       castOn: null,
     },
     answers: {},

@@ -14,6 +14,13 @@ const POT_MASS_FACTOR = 1.5;
 const NOTICED_SHARE = 0.95;
 
 const F = findings({
+  spare: {
+    severity: 'caution',
+    stage: 'mix',
+    title: 'Hardly anything to spare',
+    why: '{left} are left of {packs, plural, one {# pack} other {# packs}}, and one hole takes {each}: one that takes more, or one more pause, opens another pack.',
+    todo: 'Have one pack more at hand; it stays closed if all goes well.',
+  },
   starved: {
     severity: 'stop',
     stage: 'mix',
@@ -129,6 +136,14 @@ export const mixRules: Readonly<Record<string, Rule>> = {
     if (shape?.shape !== 'annulus' || !plan.void || !reach) return [];
     const deep = (shape as Annulus).holeDepth.valueMm;
     return deep > reach ? [F['hole-gap:reach']({ deep: mm(deep), reach: exactly(mm(reach)) })] : [];
+  },
+
+  spare: ({ plan, repair }) => {
+    const { mix, sheet } = plan;
+    if (!mix || !sheet || !isMetered(sheet.kind)) return [];
+    const { leftMl, buy } = mix.kits;
+    const eachMl = mix.lines.reduce((sum, l) => sum + (l.voice === 'sheet' ? 0 : l.ml), 0) / (repair.void?.count ?? 1);
+    return leftMl < eachMl ? [F.spare({ left: ml(leftMl), packs: buy, each: ml(eachMl) })] : [];
   },
 
   scale: ({ repair, plan }) => {

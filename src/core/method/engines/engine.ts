@@ -1,6 +1,10 @@
 import type { Portion } from '../../mix';
 import { type Message, texts } from '../../say';
+import type { MilestoneId } from '../../system';
 import type { MethodContext, TaskContext } from '../context';
+
+/** What is mixed apart dies apart. */
+export const POT_CLOCKS: readonly MilestoneId[] = ['use-by', 'idle'];
 
 /** How material gets to its place. What differs from one way to another is a column here, never a question for the engine's name. */
 export interface Engine {
@@ -8,6 +12,8 @@ export interface Engine {
   readonly inLifts: boolean;
   /** What it may carry is the sheet's or the engineer's to say, and not computed from the strength of the bond. */
   readonly byApproval: boolean;
+  /** Clocks that each batch has of its own, and not the pass by its last one. */
+  readonly eachBatch: ReadonlySet<MilestoneId>;
   /** What starts the clock, as the one large button says it. */
   readonly begins: Message;
   /** What must be placed before the next may follow: lifts, or everything at once. */

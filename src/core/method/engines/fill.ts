@@ -5,7 +5,7 @@ import type { Level } from '../effects';
 import { beginsLift } from '../gaps';
 import { primerOf } from '../lifts';
 import { type TaskRow, tasks } from '../task';
-import { BEGINS, type Engine, PORTION } from './engine';
+import { BEGINS, type Engine, PORTION, POT_CLOCKS } from './engine';
 import { mix, weigh } from './potted';
 
 /** What the level wanted adds to the fill or leaves out of it, mL. */
@@ -19,6 +19,7 @@ export const LEVEL_ML: Readonly<Record<Level, (c: MethodContext) => number>> = {
 export const fill: Engine = {
   inLifts: true,
   byApproval: false,
+  eachBatch: new Set(POT_CLOCKS),
   begins: BEGINS.mixed(),
   portions: (c) => {
     const primer = primerOf(c);

@@ -1,17 +1,36 @@
 import { type TaskRow, tasks } from '../task';
-import { BEGINS, type Engine, PORTION } from './engine';
+import { BEGINS, type Engine, PORTION, POT_CLOCKS } from './engine';
 
 /** Through a mixer or nozzle out of packs, into holes or along a line. */
 export const press: Engine = {
   inLifts: false,
   byApproval: true,
+  // Each round is loaded by its own setting.
+  eachBatch: new Set([...POT_CLOCKS, 'release', 'light-load', 'load']),
   begins: BEGINS.pressed(),
   portions: () => [{ label: PORTION.holes(), share: 1 }],
-  blockOf: (c) => `b${(c.batch?.index ?? c.batches.length - 1) + 1}`,
+  // What shares a mixer is not torn apart by the end of the day.
+  blockOf: (c) => {
+    const at = c.batch?.index ?? c.batches.length - 1;
+    const fresh = c.batches.findLastIndex((b) => b.index <= at && b.mixers > 0);
+    return `b${Math.max(0, fresh) + 1}`;
+  },
 };
 
 /** A fresh mixer where one is due, then place by place. */
 export const pressed: readonly TaskRow[] = tasks('press', [
+  {
+    task: 'pause',
+    role: 'place',
+    each: 'batch',
+    block: 'work',
+    when: ({ batch }) => (batch!.pauseMin ?? 0) > 0,
+    title: 'Pause, as known beforehand',
+    detail:
+      '{fresh, select, yes {The resin in the mixer does not bear it: a fresh mixer is made ready meanwhile.} other {The mixer stays good; do not let it stand longer.}}',
+    confirm: 'On it goes',
+    work: { sheet: ({ batch }) => batch!.pauseMin ?? 0 },
+  },
   {
     task: 'purge',
     role: 'mix',
@@ -22,17 +41,20 @@ export const pressed: readonly TaskRow[] = tasks('press', [
     detail:
       'See both parts flow, put the mixer on, {purges, select, yes {press out {purge} until the colour is even} other {go on at once}}.',
     confirm: 'Colour is even',
-    work: { fixed: 1.5 },
+    // In a pause there is time for it.
+    work: { per: { 'fresh mixer': 1.5 } },
   },
   {
     task: 'fill',
     role: 'place',
     each: 'batch',
     block: 'work',
-    title: 'Fill {count, plural, one {the hole} other {{places, plural, one {hole {n} of {count}} other {# holes}}}} and turn the rod in',
+    title:
+      '{count, plural, one {Fill the hole and turn the rod in} other {{places, plural, one {Fill hole {first} of {count}, turn the rod in} other {Holes {first} to {last} of {count}: fill, turn the rod in, next}}}}',
     detail: 'Nozzle to the back, withdraw as it fills, no air. Turn the rod in to its mark; wipe the surplus to an even collar.',
     confirm: '{places, plural, one {Rod is at its mark} other {Rods are at their marks}}',
     work: { by: { setting: 'per-place', driver: 'place' } },
+    exact: true,
     marks: { begin: ['mix-begins'], end: ['placed', 'last-coat', 'faces-closed'] },
   },
 ]);

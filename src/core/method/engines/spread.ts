@@ -1,11 +1,12 @@
 import { type TaskRow, tasks } from '../task';
-import { BEGINS, type Engine, PORTION } from './engine';
+import { BEGINS, type Engine, PORTION, POT_CLOCKS } from './engine';
 import { mix, weigh } from './potted';
 
 /** On faces that are then closed at once. */
 export const spread: Engine = {
   inLifts: false,
   byApproval: false,
+  eachBatch: new Set(POT_CLOCKS),
   begins: BEGINS.mixed(),
   portions: () => [{ label: PORTION.line(), share: 1 }],
   blockOf: () => 'bond',

@@ -123,8 +123,12 @@ export const anchor: Method = {
   settings: [
     { id: 'collar', label: 'Collar wiped off', kind: 'percent', byDefault: 10, min: 0, max: 100, stage: 'mix' },
     { id: 'below-mouth', label: 'Left below the mouth', kind: 'length', byDefault: 5, min: 0, max: 200, stage: 'mix' },
-    { id: 'per-place', label: 'Time for each hole', kind: 'duration', byDefault: 3, min: 0.5, max: 120, stage: 'place' },
-    uptakeSetting,
+    { id: 'per-place', label: 'Time for each hole', kind: 'duration', byDefault: 3, min: 0.1, max: 120, stage: 'place' },
+    { id: 'set-place', label: 'Of it, setting the rod', kind: 'duration', byDefault: 1, min: 0.05, max: 120, stage: 'place' },
+    { id: 'tube-bore', label: 'Tube on the mixer, bore', kind: 'length', byDefault: 0, min: 0, max: 50, stage: 'mix' },
+    { id: 'tube-length', label: 'Tube on the mixer, length', kind: 'length', byDefault: 0, min: 0, max: 5000, stage: 'mix' },
+    // A paste is not drunk by the wall of a hole.
+    { ...uptakeSetting, byDefault: 0 },
   ],
   preparation: [
     'Hold point: position, edge distance and depth checked before drilling.',

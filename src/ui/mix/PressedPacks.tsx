@@ -1,0 +1,120 @@
+'use client';
+import { useState } from 'react';
+import { type MixResult, type PackPart, packsOf, saidShots } from '@/core/mix';
+import type { SheetRevision } from '@/core/system';
+import { figure } from '@/core/units';
+import { useFormat, useSay } from '../shared/bits';
+
+const W = 760;
+const ROW = 46;
+const GAP = 12;
+/** More rows than that are folded until they are asked for. */
+const SHOWN = 8;
+
+const FILL: Record<PackPart['is'], string> = { flow: 'url(#tx-a)', mixer: 'url(#tx-b)', round: 'url(#tx-liquid)', left: 'none' };
+
+/** What a pressed system takes: pack by pack as it is pressed out, shots, rounds, mixers. No columns by weight: nothing is weighed. */
+export function PressedPacks({
+  mix,
+  sheet,
+  places,
+  strokeMl,
+  zone,
+}: {
+  mix: MixResult;
+  sheet: SheetRevision;
+  places: number;
+  strokeMl: number | null;
+  zone: string;
+}) {
+  const format = useFormat();
+  const says = useSay(zone);
+  const [all, setAll] = useState(false);
+  const packs = packsOf(sheet, mix);
+  const shownPacks = packs.slice(0, SHOWN);
+  const pack = mix.kits.volumeMl;
+  const mixers = mix.batches.reduce((s, b) => s + b.mixers, 0);
+  const eachMl = mix.lines.reduce((s, l) => s + (l.voice === 'sheet' ? 0 : l.ml), 0) / places;
+  const shots = strokeMl === null ? null : eachMl / strokeMl;
+  const said = shots === null ? null : saidShots(shots);
+  const rounds = all ? mix.batches : mix.batches.slice(0, SHOWN);
+  return (
+    <div className="flex flex-col gap-3">
+      <p className="text-lg">
+        <strong className="fig">{format('volume', eachMl).text}</strong> a hole
+        {shots !== null && said && (
+          <>
+            : <strong className="fig">{figure(shots, 3)}</strong> shots, {said.full} full
+            {said.part === 'none' ? '' : ` and ${said.part === 'two thirds' ? 'two thirds' : `a ${said.part}`}`}
+          </>
+        )}
+        {mixers > 0 && (
+          <span className="soft">
+            {' '}
+            · {mixers} mixer{mixers > 1 ? 's' : ''} · {mix.kits.use} pack{mix.kits.use > 1 ? 's' : ''}
+          </span>
+        )}
+      </p>
+      <svg viewBox={`0 0 ${W} ${shownPacks.length * (ROW + GAP)}`} className="w-full" role="img" aria-label="Packs as they are pressed out">
+        {shownPacks.map((parts, i) => {
+          let x = 0;
+          return (
+            <g key={i} transform={`translate(0 ${i * (ROW + GAP)})`}>
+              {parts.map((p, k) => {
+                const from = x;
+                const width = (p.ml / pack) * W;
+                x += width;
+                return (
+                  <g key={k}>
+                    <rect x={from} width={width} height={ROW} fill={FILL[p.is]} stroke="var(--ink)" strokeWidth={1} />
+                    {p.is === 'round' && width > 54 && (
+                      <text
+                        x={from + width / 2}
+                        y={ROW / 2 + 5}
+                        fontSize={14}
+                        textAnchor="middle"
+                        className="fig"
+                        fill="var(--ink)"
+                        fontWeight={600}
+                      >
+                        {mix.batches[p.batch!]!.fromTo
+                          ? mix.batches[p.batch!]!.fromTo!.filter((n, j, l) => j === 0 || n !== l[0]).join('–')
+                          : ''}
+                      </text>
+                    )}
+                  </g>
+                );
+              })}
+              <rect width={W} height={ROW} fill="none" stroke="var(--ink)" strokeWidth={2} />
+            </g>
+          );
+        })}
+      </svg>
+      <p className="soft text-sm">
+        one bar a pack, {format('volume', pack).text}; waves: into holes, with their numbers; dots: left in a mixer or thrown away
+        {(sheet.mixer?.flowMl ?? 0) > 0 ? '; dark waves: pressed out until both parts flow' : ''}
+        {packs.length > SHOWN ? `; the first ${SHOWN} of ${packs.length} packs` : ''}
+      </p>
+      <table className="w-full max-w-[34rem]">
+        <tbody>
+          {rounds.map((b) => (
+            <tr key={b.index} style={{ borderTop: '1px solid var(--paper-line)' }}>
+              <td className="py-1">{says(b.label)}</td>
+              <td className="soft text-sm">
+                {b.pauseMin ? `after a pause of ${format('duration', b.pauseMin).text}` : ''}
+                {b.pauseMin && b.mixers ? ', ' : ''}
+                {b.mixers ? 'fresh mixer' : ''}
+              </td>
+              <td className="fig text-right">{format('volume', b.ml).text}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      {mix.batches.length > SHOWN && (
+        <button type="button" className="act quiet self-start text-sm" aria-expanded={all} onClick={() => setAll(!all)}>
+          {all ? 'fold' : `all ${mix.batches.length} rounds`}
+        </button>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,53 @@
+'use client';
+import { Plus, Trash2 } from 'lucide-react';
+import type { Piece } from '@/core/plan';
+import { Heading } from '../shared/bits';
+import { QuantityField } from '../shared/QuantityField';
+import { changePass } from '../workspace/workspace';
+
+/** Pauses in pressing that are known beforehand: a move, a stair, a break. They decide how many mixers it takes. */
+export function Stops({ repair }: { repair: Piece }) {
+  const { stops } = repair;
+  const places = repair.void?.count ?? 1;
+  if (places < 2) return null;
+  const write = (next: Piece['stops']) => changePass(repair, (r) => ({ ...r, stops: next }), 'stops');
+  const at = (i: number, over: Partial<Piece['stops'][number]>) => write(stops.map((s, k) => (k === i ? { ...s, ...over } : s)));
+  return (
+    <>
+      <Heading aside="a move, a stair, a break">Pauses known beforehand</Heading>
+      {stops.map((s, i) => (
+        <div key={i} className="grid grid-cols-[1fr_1fr_auto] gap-2 items-end mb-1.5">
+          <QuantityField
+            kind="count"
+            label="After hole"
+            value={s.after}
+            check={(v) => (Number.isInteger(v) && v >= 1 && v < places ? null : `A hole from 1 to ${places - 1}.`)}
+            onChange={(t) => at(i, { after: t.value })}
+          />
+          <QuantityField
+            kind="duration"
+            label="Pause"
+            value={s.minutes}
+            check={(v) => (v > 0 && v <= 1440 ? null : 'More than nothing, up to a day.')}
+            onChange={(t) => at(i, { minutes: t.value })}
+          />
+          <button
+            type="button"
+            className="act"
+            aria-label={`Remove the pause after hole ${s.after}`}
+            onClick={() => write(stops.filter((_, k) => k !== i))}
+          >
+            <Trash2 size={17} aria-hidden="true" />
+          </button>
+        </div>
+      ))}
+      <button
+        type="button"
+        className="act quiet text-sm"
+        onClick={() => write([...stops, { after: Math.max(1, Math.min(places - 1, Math.floor(places / 2))), minutes: 10 }])}
+      >
+        <Plus size={15} aria-hidden="true" /> a pause
+      </button>
+    </>
+  );
+}
