@@ -188,7 +188,7 @@ test('the mix: cup, strokes, fillers and colour change the figures, and what is 
   await page.getByText('Much tint in the mix').waitFor();
   await page.goto(`${base()}/job/sample-ramp/sample-eyes/mix`);
   await type(page, 'One stroke gives', '5 mL');
-  await page.getByText(/strokes a place/).waitFor();
+  await page.getByText(/shots, \d+ full/).waitFor();
   expect(digits(await answer(page))).toBeGreaterThan(0);
 });
 

@@ -213,7 +213,7 @@ function finishCriterion(mine: RepairPlan, { finish }: SheetRevision): Criterion
 
 function releaseCriterion(job: Job, tried: RepairPlan | null): Criterion {
   if (!tried?.openMs) {
-    const why = tried?.problems[0]?.sentence ?? tried?.milestones.find((m) => m.kind === tried.serves)?.problem ?? 'not planned';
+    const why = tried?.problems[0]?.sentence ?? tried?.milestones.findLast((m) => m.kind === tried.serves)?.problem ?? 'not planned';
     return c('release', 'Open again', tried?.mix ? false : null, why);
   }
   const at = siteTime(job.zone, tried.openMs);

@@ -85,7 +85,9 @@ function Sheet({ view, at, nowMs }: StageProps) {
                   )}
                 </td>
                 <td className="fig text-[0.8rem] soft">
-                  {m.fromMs !== null && m.toMs !== null ? `${shortWhen(m.fromMs, zone, nowMs)} to ${shortWhen(m.toMs, zone, nowMs)}` : ''}
+                  {m.fromMs !== null && m.toMs !== null && m.toMs - m.fromMs >= 60_000
+                    ? `${shortWhen(m.fromMs, zone, nowMs)} to ${shortWhen(m.toMs, zone, nowMs)}`
+                    : ''}
                 </td>
               </tr>
             ))}
@@ -119,7 +121,7 @@ function Side({ view, at, nowMs }: StageProps) {
         over={`left alone for ${main ? main.label.toLowerCase() : 'load'} until`}
         digits={computed !== null ? shortWhen(computed, zone, nowMs) : main?.problem ? 'not in sight' : '—'}
         beside={
-          main && main.fromMs !== null && main.toMs !== null ? (
+          main && main.fromMs !== null && main.toMs !== null && main.toMs - main.fromMs >= 60_000 ? (
             <>
               between <strong className="fig">{shortWhen(main.fromMs, zone, nowMs)}</strong>
               <span className="block">

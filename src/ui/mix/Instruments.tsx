@@ -134,8 +134,6 @@ export function Strokes({ repair, plan }: { repair: Piece; plan: RepairPlan }) {
   const { mix } = plan;
   const { strokeMl } = repair.bench;
   if (!mix) return null;
-  const places = repair.void?.count ?? 1;
-  const placed = mix.lines.filter((l) => l.id !== 'purge' && l.id !== 'mixer').reduce((s, l) => s + l.ml, 0);
   return (
     <>
       <Heading aside="press ten strokes into a cup and divide">Strokes of the gun</Heading>
@@ -150,8 +148,7 @@ export function Strokes({ repair, plan }: { repair: Piece; plan: RepairPlan }) {
         />
         {strokeMl !== null && (
           <p>
-            <strong className="fig text-lg">{Math.ceil(placed / places / strokeMl - 1e-9)}</strong> strokes a place
-            <span className="block soft text-sm">{Math.ceil(mix.toMixMl / strokeMl - 1e-9)} in all, with the first shots</span>
+            <strong className="fig text-lg">{Math.ceil(mix.toMixMl / strokeMl - 1e-9)}</strong> in all, with the first shots
           </p>
         )}
       </div>

@@ -170,7 +170,7 @@ export const TimeBand = memo(function TimeBand({ view, current, nowMs, onStart, 
         {shown.map((r, i) => {
           const y0 = top + tempH + STRIP + 14 + i * (rowH + gap);
           const { plan: p } = r;
-          const stalls = p.milestones.find((m) => m.kind === p.serves)?.stalls ?? [];
+          const stalls = p.milestones.findLast((m) => m.kind === p.serves)?.stalls ?? [];
           const first = p.steps[0];
           const placing = p.band[0];
           return (

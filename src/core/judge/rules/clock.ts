@@ -114,7 +114,7 @@ export const clockRules: Readonly<Record<string, Rule>> = {
       .map((m) => F['no-answer']({ what: m.label.toLowerCase(), why: plain(m.problem!) }, { of: m.kind })),
 
   stall: (c) => {
-    const m = c.plan.milestones.find((x) => x.kind === c.plan.serves);
+    const m = c.plan.milestones.findLast((x) => x.kind === c.plan.serves);
     if (!m?.stalls.length) return [];
     const total = m.stalls.reduce((s, x) => s + (x.toMs - x.fromMs) / 60_000, 0);
     return [F.stall({ total: minutes(total), from: at(m.stalls[0]!.fromMs), least: exactly(degC(c.plan.sheet?.limits.cureMinC ?? 0)) })];
@@ -152,7 +152,7 @@ export const clockRules: Readonly<Record<string, Rule>> = {
 
   'fixed-wait': ({ plan }) => {
     if ((plan.context?.effects.fixedWaitMin ?? null) === null) return [];
-    const m = plan.milestones.find((x) => x.kind === plan.serves);
+    const m = plan.milestones.findLast((x) => x.kind === plan.serves);
     if (!m) return [F['fixed-wait:unproved']()];
     return m.planMs && plan.habitMs !== null && m.planMs > plan.habitMs
       ? [F['fixed-wait']({ longer: minutes((m.planMs - plan.habitMs) / 60_000) })]

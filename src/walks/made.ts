@@ -1,0 +1,125 @@
+import { DateTime } from 'luxon';
+import { ONLY_AIR } from '@/core/climate';
+import { readJobFile, writeJobFile } from '@/core/file';
+import { FIRST_CHOICES, FIRST_OF_CHAIN, type Job, type Piece, type Repair } from '@/core/plan';
+import { CORE_VERSION, type Event, type EventBody, planReport, viewJob } from '@/core/record';
+import type { SheetRevision } from '@/core/system';
+import { PLAIN_READER, planInWords, type Reader } from '@/words';
+
+/** What the walks share: one zone, a job and a repair of nothing but defaults, and the way out to the command line and back. */
+export const ZONE = 'Europe/Helsinki';
+export const at = (iso: string): number => DateTime.fromISO(iso, { zone: ZONE }).toMillis();
+/** A clock as it stands on a job card. @example clock('2027-04-14T10:05:00Z') // 'Wed 13:05' */
+export const clock = (iso: string | null): string | null =>
+  iso === null ? null : DateTime.fromISO(iso, { zone: ZONE }).toFormat('ccc HH:mm');
+/** Minutes between an instant and a clock of the walk. */
+export const off = (iso: string | null | undefined, wanted: string): number =>
+  iso ? Math.abs(Date.parse(iso) - at(wanted)) / 60_000 : Number.POSITIVE_INFINITY;
+
+export const walkJob = (over: Partial<Job> & Pick<Job, 'id' | 'startFrom'>): Job => ({
+  record: 'job',
+  version: 1,
+  name: 'Walk',
+  place: 'Ostrel Lake ferry',
+  zone: ZONE,
+  wantedAt: null,
+  workingHours: { fromHour: 6, toHour: 20, days: [1, 2, 3, 4, 5, 6, 7] },
+  climate: { kind: 'constant', tempC: 12, humidityPct: 60 },
+  createdAt: over.startFrom,
+  updatedAt: over.startFrom,
+  closedAt: null,
+  sample: false,
+  ...over,
+});
+
+/** A base that is so warm all the time, or steps from one temperature to the next. */
+export const baseAt = (...steps: readonly (readonly [iso: string, tempC: number])[]): Piece['base']['known'] =>
+  steps.flatMap(([iso, tempC], i) => {
+    const before = steps[i - 1];
+    return before
+      ? [
+          { atMs: at(iso), tempC: before[1] },
+          { atMs: at(iso), tempC },
+        ]
+      : [{ atMs: at(iso), tempC }];
+  });
+
+export const walkPiece = (job: Job, over: Partial<Piece> & Pick<Piece, 'method' | 'void' | 'sheetId'>): Piece => ({
+  ...FIRST_CHOICES,
+  ...FIRST_OF_CHAIN,
+  record: 'repair',
+  version: 4,
+  id: 'walk',
+  jobId: job.id,
+  order: 1,
+  name: 'Walk',
+  place: '',
+  base: {
+    material: 'concrete',
+    thicknessMm: 200,
+    back: 'ground',
+    exposure: 'sheltered',
+    surroundings: ONLY_AIR,
+    known: [],
+    castOn: '2005-05-01',
+  },
+  answers: {},
+  settingOut: null,
+  kitId: null,
+  schools: {},
+  settings: {},
+  materialC: null,
+  scaleStepG: 1,
+  reserve: false,
+  plannedStart: null,
+  serves: null,
+  safety: { class: 'plain', why: '' },
+  updatedAt: job.startFrom,
+  ...over,
+});
+
+/** What really happened, one event after the other. */
+export function happened(job: Job, told: readonly (readonly [iso: string, body: EventBody])[]): readonly Event[] {
+  return told.map(([iso, body], i) => ({
+    record: 'event',
+    version: 1,
+    id: `walk-${i}`,
+    device: 'walk',
+    sequence: i,
+    at: at(iso),
+    recordedAt: at(iso),
+    jobId: job.id,
+    repairId: 'walk',
+    amends: null,
+    role: 'technician',
+    body,
+  }));
+}
+
+/** As the command line plans it: written to a job file, read again, planned, printed. */
+export function printedPlan(
+  o: {
+    readonly job: Job;
+    readonly repairs: readonly Repair[];
+    readonly sheets: readonly SheetRevision[];
+    readonly events?: readonly Event[];
+  },
+  nowMs: number,
+  reader: Partial<Reader> = {},
+) {
+  const text = writeJobFile({
+    format: 'grenko-job',
+    version: 4,
+    exportedAt: new Date(nowMs).toISOString(),
+    coreVersion: CORE_VERSION,
+    job: o.job,
+    repairs: [...o.repairs],
+    sheets: [...o.sheets],
+    stock: [],
+    snapshots: [],
+    events: [...(o.events ?? [])],
+    series: [],
+    attachments: [],
+  });
+  return planInWords(planReport(viewJob(readJobFile(text), nowMs)), { ...PLAIN_READER, zone: ZONE, ...reader });
+}
