@@ -1,5 +1,5 @@
 import { between, type Side } from '../cure';
-import { clockOf, MILESTONES, type Milestone, type SheetRevision, STARTS, type StartId } from '../system';
+import { clockOf, MILESTONES, type Milestone, milestoneKind, type SheetRevision, STARTS, type StartId } from '../system';
 import { attempt, figure, formatDuration, line, type WorkLine } from '../units';
 import { type Ask, asker, historyOf, onPot, type ReachTry } from './reach-try';
 import { FIRST_PASS } from './repair';
@@ -144,7 +144,9 @@ function wordsOf(
         onPot(m)
           ? 'pot'
           : clock === 'working'
-            ? 'the hotter of base and air'
+            ? m.kind === 'recoat-until'
+              ? 'the base'
+              : 'the hotter of material and base'
             : thermal.cold === thermal.base
               ? 'the base'
               : 'the colder of the base and the part laid on it',

@@ -37,6 +37,7 @@ export const onPot = (m: Milestone): boolean => m.runsOn === 'pot' || milestoneK
 /** The history a milestone runs on: hotter for working times, the colder face for waits. */
 export function historyOf(m: Milestone, thermal: Thermal): Series {
   if (onPot(m)) return thermal.pot;
+  if (milestoneKind(m.kind).onBase) return thermal.base;
   return clockOf(m) === 'working' ? thermal.hot : thermal.cold;
 }
 

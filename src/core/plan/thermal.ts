@@ -32,7 +32,7 @@ export interface Thermal {
   readonly potHeld: boolean;
   /** The colder face of the joint: the base, or the part laid on it. What waits in place runs on it. */
   readonly cold: Series;
-  /** The hotter of base and air: what working times in place run on. */
+  /** The hotter of material and base: what working times in place run on. */
   readonly hot: Series;
   /** Half the width within which a forecast lies, K, on the times of the base; null where nothing is forecast. */
   readonly spread: Series | null;
@@ -85,7 +85,8 @@ export function thermalOf(
   const pot = withReadings(held === null ? air : { times: air.times, values: new Float64Array(air.times.length).fill(held) }, read('pot'));
   // Readings add samples of their own, so the two may stand on different times.
   const airThere = air.times.length === base.times.length ? air : { times: base.times, values: base.times.map((ms) => valueAt(air, ms)) };
-  const hot = hotterOf(base, airThere);
+  const potThere = pot.times.length === base.times.length ? pot : { times: base.times, values: base.times.map((ms) => valueAt(pot, ms)) };
+  const hot = hotterOf(base, potThere);
   const cold = laid ? combine(base, partUnder(airThere, laid), Math.min) : base;
   const wide = site.air.spread;
   const last = wide?.times.at(-1) ?? 0;
@@ -109,15 +110,15 @@ function baseAsKnown(site: SiteClimate, base: Piece['base']): Series {
 }
 const asKnown = new WeakMap<Piece['base']['known'], { readonly computed: Series; readonly base: Series }>();
 
-/** The hotter of base and air, worked out once where several repairs share both. */
-function hotterOf(base: Series, air: Series): Series {
+/** The hotter of base and material, worked out once where several repairs share both. */
+function hotterOf(base: Series, material: Series): Series {
   const known = hotter.get(base);
-  if (known?.air === air) return known.hot;
-  const hot = combine(base, air, Math.max);
-  hotter.set(base, { air, hot });
+  if (known?.material === material) return known.hot;
+  const hot = combine(base, material, Math.max);
+  hotter.set(base, { material, hot });
   return hot;
 }
-const hotter = new WeakMap<Series, { readonly air: Series; readonly hot: Series }>();
+const hotter = new WeakMap<Series, { readonly material: Series; readonly hot: Series }>();
 
 /** A part in the air: its heat over its face against the film of air. */
 function partUnder(air: Series, { thicknessMm, material }: LaidOn): Series {

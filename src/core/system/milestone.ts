@@ -29,6 +29,8 @@ interface MilestoneKind {
   readonly order: number | null;
   /** Of what is laid over some minutes this clock runs from the first spot, not from the last: a skin forms where it lay longest. */
   readonly firstSpot?: true;
+  /** What has set runs on its base, whatever the air and the packs are. */
+  readonly onBase?: true;
   /** It runs on the resin itself, wherever that lies, whatever else the sheet says. */
   readonly onResin?: true;
   /** Milestones that come later in the curing and so may stand in where a sheet is silent on this one, soonest first. */
@@ -61,7 +63,7 @@ export const MILESTONES = {
     later: ['sandable', 'foot', 'light-load', 'load', 'full-cure'],
     touch: true,
   },
-  'recoat-until': { label: 'Recoat until', clock: 'working', order: null },
+  'recoat-until': { label: 'Recoat until', clock: 'working', order: null, onBase: true },
   'tack-free': {
     label: 'Tack-free',
     clock: 'waiting',
