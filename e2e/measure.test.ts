@@ -306,7 +306,7 @@ test('an outline is traced on a photo, perspective undone, the photo kept withou
   await download.saveAs(out);
   const file = JSON.parse(readFileSync(out, 'utf8'));
   const kept = Buffer.from(file.attachments[0].data, 'base64');
-  expect(file.repairs[0].void.shapes[0].outline.photoId).toBe(file.attachments[0].id);
+  expect(file.repairs[0].passes.p1.void.shapes[0].outline.photoId).toBe(file.attachments[0].id);
   expect(kept.includes('Exif') || kept.includes('GPS')).toBe(false);
   // In another browser the photo is there as well.
   const other = await yard.context();

@@ -173,6 +173,11 @@ test('the mix: cup, strokes, fillers and colour change the figures, and what is 
     .getByText(/g in 100 g of liquid/)
     .first()
     .waitFor();
+  // The plate is being bonded: what is changed meanwhile waits to be planned anew.
+  const changed = page.getByRole('region', { name: 'Changed since work began' });
+  await changed.waitFor();
+  await changed.getByRole('button', { name: 'Plan anew from here' }).click();
+  await changed.waitFor({ state: 'detached' });
   const after = digits(
     await page
       .getByRole('img', { name: /makes/ })

@@ -1,6 +1,6 @@
 import type { BaseBody } from '../climate';
 import { type Grid, type Kinetics, layered, potGrid, runHeat } from '../heat';
-import { milestoneOf, partOf, partsByWeight, proportionOf, type SheetRevision } from '../system';
+import { FAMILIES, milestoneOf, partOf, partsByWeight, proportionOf, type SheetRevision } from '../system';
 import { figure, refuse } from '../units';
 import { paceOf } from './pace';
 
@@ -98,7 +98,7 @@ function bodyOf(sheet: SheetRevision): Body {
 
 /** Whether self-heating is offered for a sheet at all, or why not. */
 export function selfHeats(sheet: SheetRevision): string | null {
-  if (sheet.family !== 'resin-amine')
+  if (!FAMILIES[sheet.family].selfHeats)
     return 'Self-heating is computed for resin and amine hardener only; here the sheet’s own limits stand.';
   if (!milestoneOf(sheet, 'use-by')) return 'The sheet gives no pot life to calibrate on.';
   return null;

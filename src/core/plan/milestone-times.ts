@@ -144,7 +144,7 @@ function wordsOf(
         onPot(m)
           ? 'pot'
           : clock === 'working'
-            ? m.kind === 'recoat-until'
+            ? milestoneKind(m.kind).onBase
               ? 'the base'
               : 'the hotter of material and base'
             : thermal.cold === thermal.base

@@ -9,8 +9,23 @@ export interface KeptPlan {
   readonly repairs: readonly Repair[];
 }
 
-/** What may change under the work without changing it: what things are called, what they are weighed with, who signs. */
-const LIVE = ['name', 'place', 'order', 'bench', 'scaleStepG', 'safety', 'updatedAt'] as const satisfies readonly (keyof Repair)[];
+/**
+ * What may change under the work without changing it: what things are called, what they are weighed with, who signs; and what is found at
+ * the place, which is held against the work at once.
+ */
+const LIVE = [
+  'name',
+  'place',
+  'order',
+  'bench',
+  'scaleStepG',
+  'safety',
+  'answers',
+  'load',
+  'surface',
+  'moisturePct',
+  'updatedAt',
+] as const satisfies readonly (keyof Repair)[];
 
 /** Whether an event says what is worked by. */
 export const isBeginning = ({ body }: Event): boolean => body.kind === 'started' || body.kind === 'replanned';
@@ -45,9 +60,12 @@ export function frozenOf(draft: Repair, events: readonly Event[], snapshots: rea
   const known = made.get(draft);
   if (known?.kept === kept) return known.frozen;
   const live = Object.fromEntries(LIVE.map((key) => [key, draft[key]])) as Pick<Repair, (typeof LIVE)[number]>;
-  // What stands in for a missing wait is chosen while the work stands before it, and kept in the record.
+  // What stands in for a missing wait is chosen while the work stands before it, and kept in the record; what it meets is found.
   const passes = Object.fromEntries(
-    Object.entries(kept.passes).map(([id, pass]) => [id, { ...pass, standIns: draft.passes[id]?.standIns ?? pass.standIns }]),
+    Object.entries(kept.passes).map(([id, pass]) => [
+      id,
+      { ...pass, standIns: draft.passes[id]?.standIns ?? pass.standIns, meets: draft.passes[id]?.meets ?? pass.meets },
+    ]),
   );
   const repair: Repair = { ...kept, ...live, passes };
   const changes = changesBetween(repair, draft);

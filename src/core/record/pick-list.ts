@@ -1,5 +1,6 @@
 import type { SystemKits } from '../plan';
-import { isMetered, type SheetRevision } from '../system';
+import { FAMILIES, isMetered, type SheetRevision } from '../system';
+import { boreOf } from '../void';
 import type { JobView, PassView } from './bundle';
 
 /** One thing to take along, and how many. */
@@ -86,9 +87,9 @@ function consumablesOf(repairs: readonly PassView[], kits: readonly PickedKit[])
   const pots = potted.reduce((s, r) => s + r.plan.batches.length, 0);
   const largest = Math.max(0, ...potted.flatMap((r) => r.plan.batches.map((b) => b.ml)));
   const tubes = metered.filter((r) => {
-    const shape = r.repair.void?.shapes[0];
+    const bore = r.repair.void && boreOf(r.repair.void);
     const reach = r.plan.sheet?.mixer?.reachMm ?? Number.POSITIVE_INFINITY;
-    return shape?.shape === 'annulus' && shape.holeDepth.valueMm > reach;
+    return bore != null && bore.deepMm > reach;
   }).length;
   const area = sum((r) => (r.plan.void ? (r.repair.void?.count ?? 1) * r.plan.void.faces.planAreaMm2 : 0));
   const tape =
@@ -164,10 +165,10 @@ function disposalOf(sheets: readonly SheetRevision[]): string[] {
     ...(sheets.some((s) => !isMetered(s.kind))
       ? ['Left-over mix: let it set in a thin layer outside, then it goes with hard waste; never a full pot into a bin.']
       : []),
-    ...(sheets.some((s) => s.family === 'peroxide' || s.family === 'methacrylate')
+    ...(sheets.some((s) => FAMILIES[s.family].disposal === 'peroxide')
       ? ['Cloths with peroxide: wet them, keep them apart and outside.']
       : []),
-    ...(sheets.some((s) => s.family === 'cement') ? ['Cement water does not go into drain or lake.'] : []),
+    ...(sheets.some((s) => FAMILIES[s.family].disposal === 'cement') ? ['Cement water does not go into drain or lake.'] : []),
     ...(sheets.length ? ['Unmixed parts and solvent: hazardous waste, by the local rules.'] : []),
   ]);
 }

@@ -1,17 +1,32 @@
 import { z } from 'zod';
 
+/** What a family has in common. */
+interface FamilyRow {
+  readonly label: string;
+  /** Activation energy used where a sheet gives a single figure, ±10 kJ/mol; null where drying decides. */
+  readonly activationKJ: number | null;
+  /** What it is to a layer that comes over it, where that matters. */
+  readonly layer: 'amine' | 'peroxide' | 'methacrylate' | null;
+  /** Its self-heating is computed. */
+  readonly selfHeats: boolean;
+  /** It leaves a greasy film where it cures in the cold and damp. */
+  readonly film: boolean;
+  /** What its cloths and its washing water need. */
+  readonly disposal: 'peroxide' | 'cement' | null;
+}
+
 /**
  * Chemical families: the activation energy used where a sheet gives a single figure, ±10 kJ/mol, none where drying decides; and what they
  * are to a layer that comes over them, where that matters.
  */
 export const FAMILIES = {
-  'resin-amine': { label: 'Resin and amine hardener', activationKJ: 55, layer: 'amine' },
-  peroxide: { label: 'Cured by peroxide', activationKJ: 65, layer: 'peroxide' },
-  methacrylate: { label: 'Methacrylate', activationKJ: 60, layer: 'methacrylate' },
-  isocyanate: { label: 'Isocyanate', activationKJ: 45, layer: null },
-  cement: { label: 'Cement', activationKJ: 40, layer: null },
-  'water-borne': { label: 'Water-borne, dries', activationKJ: null, layer: null },
-} as const satisfies Record<string, { label: string; activationKJ: number | null; layer: 'amine' | 'peroxide' | 'methacrylate' | null }>;
+  'resin-amine': { label: 'Resin and amine hardener', activationKJ: 55, layer: 'amine', selfHeats: true, film: true, disposal: null },
+  peroxide: { label: 'Cured by peroxide', activationKJ: 65, layer: 'peroxide', selfHeats: false, film: false, disposal: 'peroxide' },
+  methacrylate: { label: 'Methacrylate', activationKJ: 60, layer: 'methacrylate', selfHeats: false, film: false, disposal: 'peroxide' },
+  isocyanate: { label: 'Isocyanate', activationKJ: 45, layer: null, selfHeats: false, film: false, disposal: null },
+  cement: { label: 'Cement', activationKJ: 40, layer: null, selfHeats: false, film: false, disposal: 'cement' },
+  'water-borne': { label: 'Water-borne, dries', activationKJ: null, layer: null, selfHeats: false, film: false, disposal: null },
+} as const satisfies Record<string, FamilyRow>;
 
 export const FamilyId = z.enum(Object.keys(FAMILIES) as [keyof typeof FAMILIES, ...(keyof typeof FAMILIES)[]]);
 export type FamilyId = z.infer<typeof FamilyId>;

@@ -112,6 +112,7 @@ export const annulus: Shape<Annulus> = {
     pointAngleDeg: null,
   }),
   dimensions,
+  bore: (s) => ({ deepMm: s.holeDepth.valueMm, acrossMm: s.holeDiameter.valueMm }),
   parameters: (s) => [
     {
       key: 'thread.kind',

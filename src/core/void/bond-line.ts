@@ -65,6 +65,7 @@ export const bondLine: Shape<BondLine> = {
     thickness: unmeasured(0.8, 'calliper'),
   }),
   dimensions,
+  bondMm: (s) => s.thickness.valueMm,
   parameters: (s) => [
     ...outlineParameters(s.outline, 'outline'),
     { key: 'holes.count', label: 'Holes in the plate', kind: 'count', value: s.holes.count, min: 0, max: 1000, whole: true },

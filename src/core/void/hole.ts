@@ -39,6 +39,7 @@ export const hole: Shape<Hole> = {
     pointAngleDeg: null,
   }),
   dimensions,
+  bore: (s) => ({ deepMm: s.holeDepth.valueMm, acrossMm: s.holeDiameter.valueMm }),
   parameters: boreParameters,
   problems: boreProblems,
   write: boreWrite,

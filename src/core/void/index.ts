@@ -18,7 +18,7 @@ export { type PictureScale, scaleByDistance, scaleByRectangle, tracedOutline } f
 export type { Point } from './point';
 export { contourLevels, contoursOf, nextReading, oddReadings, profileAt } from './readings';
 export { levels } from './ring';
-export { rimOf, type Scanned, scannedShape, unpack } from './scanned';
+export { isScanned, rimOf, type Scanned, scannedShape, unpack } from './scanned';
 export * from './setting-out';
 export {
   BROKE,

@@ -26,6 +26,12 @@ export interface VoidResult {
 
 export const kindOf = (shape: VoidShape): Shape<VoidShape> => SHAPES[shape.shape];
 
+/** How deep and how wide the drilled place of a void is, mm; null where it is none. */
+export function boreOf(v: Void): { readonly deepMm: number; readonly acrossMm: number } | null {
+  const [main] = v.shapes;
+  return (main && kindOf(main).bore?.(main)) ?? null;
+}
+
 /** Volume of a space that must stay clear, mL. */
 export const keepClearMl = (k: KeepClear): number => (k.form === 'box' ? k.aMm * k.bMm : (Math.PI / 4) * k.aMm ** 2) * (k.depthMm / 1000);
 

@@ -175,6 +175,8 @@ export const patch: Shape<Patch> = {
     depth: { kind: 'mean', mean: unmeasured(20, 'gauge') },
   }),
   dimensions,
+  readings: ({ depth }) =>
+    depth.kind === 'readings' ? { list: depth.readings, read: depth.read, feathered: depth.edge === 'feathered' } : null,
   parameters: (s) => [
     ...outlineParameters(s.outline, 'outline'),
     {

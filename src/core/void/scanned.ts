@@ -231,6 +231,7 @@ export const scanned: Shape<Scanned> = {
     const bowl = scannedShape({ nx: n, ny: n, cellMm: 6, u0: 0, v0: 0 }, depth, mask, found);
     return { ...bowl, read: { ...bowl.read, text: '' } };
   },
+  sameAcross: true,
   dimensions: (s) => [{ key: 'read', label: 'Depths of the scan', measured: { ...s.read, valueMm: 0 }, minMm: 0, maxMm: 0, shift: true }],
   problems: (s): readonly Problem[] =>
     unpack(s).volumeMl > 0 && unpack(s).areaMm2 > 0
@@ -374,3 +375,6 @@ export const scanned: Shape<Scanned> = {
     };
   },
 };
+
+/** Whether a shape was read from a scan. */
+export const isScanned = (shape: { readonly shape: string }): shape is Scanned => shape.shape === 'scan';

@@ -3,6 +3,7 @@ import { type Kind, type Problem, refuse, type WorkLine } from '../units';
 import type { DoubtfulInput } from './doubt';
 import type { Measured } from './measured';
 import type { Point } from './point';
+import type { Reading } from './surface';
 
 /** What a technician sees broken: the groups in which shapes are offered. */
 export const BROKE = {
@@ -137,6 +138,14 @@ export interface Shape<P> {
   readonly schema: z.ZodType<P>;
   readonly blank: () => P;
   readonly dimensions: (shape: P) => readonly Dimension[];
+  /** Of a drilled place: how deep and how wide, mm. */
+  readonly bore?: (shape: P) => { readonly deepMm: number; readonly acrossMm: number };
+  /** Of a bond line: how thick, mm. */
+  readonly bondMm?: (shape: P) => number;
+  /** Depths that were read one by one, how exactly, and whether the edge runs out to nothing; null where it was measured otherwise. */
+  readonly readings?: (shape: P) => { readonly list: readonly Reading[]; readonly read: Measured; readonly feathered: boolean } | null;
+  /** Its section runs along the same x as its drawing from above. */
+  readonly sameAcross?: true;
   readonly parameters?: (shape: P) => readonly Parameter[];
   readonly lists?: (shape: P) => readonly RowList[];
   /** Doubtful inputs that are no lengths (a weighed mass), after the dimensions. */

@@ -5,7 +5,7 @@ import type { Drawing, Outline } from './shape';
 import type { KeepClear, Void } from './shapes';
 
 /** Shapes whose section runs along the same x as their drawing from above, so that a zone can be shown in both. */
-const sameAcross = (v: Void, index: number) => 'outline' in v.shapes[index]! || v.shapes[index]!.shape === 'scan';
+const sameAcross = (v: Void, index: number) => 'outline' in v.shapes[index]! || kindOf(v.shapes[index]!).sameAcross === true;
 
 const zonePlan = (k: KeepClear): Outline => ({
   role: 'keep-clear',

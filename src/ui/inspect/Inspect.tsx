@@ -1,4 +1,5 @@
 'use client';
+import { BASE_PROPERTIES } from '@/core/climate';
 import { METHODS, methodOf } from '@/core/method';
 import { passes } from '@/core/plan';
 import type { StageProps } from '../repair/stage-props';
@@ -117,7 +118,7 @@ function Side({ view, at }: StageProps) {
       <Heading>The base</Heading>
       <div className="grid grid-cols-2 gap-2">
         <BaseFields base={repair.base} change={changeBase} />
-        {repair.base.material === 'concrete' && (
+        {BASE_PROPERTIES[repair.base.material].isCast && (
           <TextField
             label="Cast on"
             type="date"

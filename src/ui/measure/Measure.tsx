@@ -7,6 +7,8 @@ import { type Piece, pieceOf } from '@/core/plan';
 import type { PassView } from '@/core/record';
 import { attempt } from '@/core/units';
 import {
+  boreOf,
+  isScanned,
   kindOf,
   measured,
   measureVoid,
@@ -129,7 +131,7 @@ function Sheet({ at }: StageProps) {
   const dims = kind.dimensions(shape);
   const open = dims.some((d) => d.measured.text === '');
   const values = Object.fromEntries(dims.map((d) => [d.key, d.measured.valueMm]));
-  const scanning = shape.shape === 'scan';
+  const scanning = isScanned(shape);
   const withRim: Plan = {
     ...drawable.value.plan,
     handles: [...(drawable.value.plan.handles ?? []), ...rim.map((p, i) => ({ key: `rim.${i}`, at: p, label: `rim ${i + 1}` }))],
@@ -138,13 +140,7 @@ function Sheet({ at }: StageProps) {
   const pages: Record<Page, Plan | null> = {
     section: drawable.value.section,
     plan: withRim,
-    setting: repair.settingOut
-      ? settingOutDrawing(
-          repair.settingOut,
-          repair.void.count,
-          shape.shape === 'annulus' || shape.shape === 'hole' ? shape.holeDiameter.valueMm : 40,
-        )
-      : null,
+    setting: repair.settingOut ? settingOutDrawing(repair.settingOut, repair.void.count, boreOf(repair.void)?.acrossMm ?? 40) : null,
   };
   const other: Page = page === 'section' ? (repair.settingOut && plan.method.setsOut ? 'setting' : 'plan') : 'section';
   const lifts =
@@ -307,10 +303,10 @@ function Side({ view, at }: StageProps) {
           <Trash2 size={15} aria-hidden="true" /> {shapes.length > 1 ? 'take this one out' : 'another shape'}
         </button>
       </div>
-      {shape.shape === 'scan' && (
+      {isScanned(shape) && (
         <ScanPanel of={repair} index={index} shape={shape} rim={rim} setRim={(next) => look({ ...now, page: 'plan', rim: next })} />
       )}
-      {!(shape.shape === 'scan' && shape.read.text === '') && (
+      {!(isScanned(shape) && shape.read.text === '') && (
         <ShapeFields
           shape={shape}
           shareOf={(key) => v?.shares.find((s) => s.key === `shapes.${index}.${key}`)?.share ?? 0}

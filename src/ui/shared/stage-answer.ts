@@ -1,5 +1,6 @@
 import type { Stage } from '@/core/method';
 import type { PassView } from '@/core/record';
+import { isMetered } from '@/core/system';
 import { format, type UnitSystem } from '@/core/units';
 import { say } from '@/words';
 import { shortWhen } from './when';
@@ -30,7 +31,7 @@ export function stageAnswer(
       return plan.sheet?.name ?? 'to choose';
     case 'mix':
       if (!plan.mix) return plan.problems.some((p) => p.stage === 'mix') ? 'not possible' : 'waits';
-      if (plan.sheet?.kind === 'anchor-pack')
+      if (plan.sheet && isMetered(plan.sheet.kind))
         return `${plan.mix.kits.use} pack${plan.mix.kits.use > 1 ? 's' : ''}, ${repair.void?.count ?? 1} hole${(repair.void?.count ?? 1) > 1 ? 's' : ''}`;
       return `${plan.batches.length} batch${plan.batches.length > 1 ? 'es' : ''}, ${format('volume', plan.mix.toMixMl, system).text}`;
     case 'place': {

@@ -1,5 +1,5 @@
 import { nanoid } from 'nanoid';
-import { ONLY_AIR } from '@/core/climate';
+import { BASE_PROPERTIES, ONLY_AIR } from '@/core/climate';
 import { METHODS } from '@/core/method';
 import { FIRST_CHOICES, FIRST_OF_CHAIN, type Job, type Repair, repairOf } from '@/core/plan';
 
@@ -38,8 +38,8 @@ export function freshRepair(jobId: string, methodId: string, order: number, nowM
     method: { id: method.id, version: method.version },
     base: {
       material: method.bases[0]!,
-      thicknessMm: method.bases[0] === 'metal' ? 10 : 200,
-      back: method.bases[0] === 'metal' ? 'air' : 'ground',
+      thicknessMm: BASE_PROPERTIES[method.bases[0]!].usualMm,
+      back: BASE_PROPERTIES[method.bases[0]!].usualBack,
       exposure: 'sheltered',
       surroundings: ONLY_AIR,
       known: [],

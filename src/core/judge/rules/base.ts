@@ -1,4 +1,5 @@
 import { DateTime } from 'luxon';
+import { BASE_PROPERTIES } from '../../climate';
 import { passes } from '../../plan';
 import { listed, plain, texts } from '../../say';
 import { type Finding, findings } from '../finding';
@@ -71,7 +72,7 @@ export const baseRules: Readonly<Record<string, Rule>> = {
 
   'base-age': ({ job, repair, plan }) => {
     const need = plan.sheet?.limits.baseAgeMinDays;
-    if (!need || repair.base.material !== 'concrete') return [];
+    if (!need || !BASE_PROPERTIES[repair.base.material].isCast) return [];
     if (!repair.base.castOn) return [F['base-age:unknown']({ need })];
     const start = plan.steps.find((s) => s.stage === 'mix')?.startMs ?? job.startFrom;
     // Old concrete is old in every zone.

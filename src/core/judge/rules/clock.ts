@@ -1,6 +1,7 @@
 import { humidityOf, valueAt } from '../../climate';
 import { at, degC, exactly, kelvin, minutes, percent, plain } from '../../say';
 import type { MilestoneId } from '../../system';
+import { FAMILIES } from '../../system';
 import { attempt } from '../../units';
 import { findings, type Notice } from '../finding';
 import type { Rule } from './rule';
@@ -122,7 +123,7 @@ export const clockRules: Readonly<Record<string, Rule>> = {
 
   'amine-film': (c) => {
     const { sheet, thermal, placedMs } = c.plan;
-    if (sheet?.family !== 'resin-amine' || !thermal || placedMs === null) return [];
+    if (!sheet || !FAMILIES[sheet.family].film || !thermal || placedMs === null) return [];
     const until = c.plan.milestones.find((m) => m.kind === 'sandable' || m.kind === 'release')?.planMs ?? placedMs + 12 * 3_600_000;
     for (let ms = placedMs; ms <= until; ms += 30 * 60_000) {
       const here = attempt(() => ({ base: valueAt(thermal.base, ms), dew: valueAt(thermal.dew, ms), air: valueAt(thermal.air, ms) }));

@@ -2,8 +2,8 @@ import { BASE_BEARS_C, type HeatCell } from '../../cure';
 import { choiceWith, ENGINES, liftsOf, primerOf } from '../../method';
 import { massOf, saidTolerance, scaleErrorPct, smallestBatchAG, toleranceOf } from '../../mix';
 import { degC, exactly, grams, listed, minutes, ml, mm, percent, texts } from '../../say';
-import { grainsUntold, isMetered, milestoneOf, proportionOf } from '../../system';
-import type { Annulus } from '../../void';
+import { FAMILIES, grainsUntold, isMetered, milestoneOf, proportionOf } from '../../system';
+import { boreOf } from '../../void';
 import { type Finding, findings } from '../finding';
 import { type Rule, rangeOver } from './rule';
 
@@ -122,20 +122,17 @@ const HOT_C = 120;
 
 /** What is noticed about amounts, reach and scale. */
 export const mixRules: Readonly<Record<string, Rule>> = {
-  starved: ({ repair, plan }) => {
-    const shape = repair.void?.shapes[0];
-    if (shape?.shape !== 'annulus' || !plan.mix || !plan.void || !plan.context?.effects.pushedUp) return [];
+  starved: ({ plan }) => {
+    if (!plan.mix || !plan.void || !plan.context?.effects.pushedUp) return [];
     const { shows } = plan.context.effects;
     const extra = plan.mix.lines.reduce((sum, l) => sum + (shows.includes(l.id) ? l.ml : 0), 0);
     return extra < 0 ? [F.starved({ gap: ml(plan.void.nominalMl), filled: ml(plan.void.nominalMl + extra) })] : [];
   },
 
   'hole-gap': ({ repair, plan }) => {
-    const shape = repair.void?.shapes[0];
+    const deep = repair.void && boreOf(repair.void)?.deepMm;
     const reach = plan.sheet?.mixer?.reachMm;
-    if (shape?.shape !== 'annulus' || !plan.void || !reach) return [];
-    const deep = (shape as Annulus).holeDepth.valueMm;
-    return deep > reach ? [F['hole-gap:reach']({ deep: mm(deep), reach: exactly(mm(reach)) })] : [];
+    return deep && reach && deep > reach ? [F['hole-gap:reach']({ deep: mm(deep), reach: exactly(mm(reach)) })] : [];
   },
 
   spare: ({ plan, repair }) => {
@@ -178,7 +175,7 @@ export const mixRules: Readonly<Record<string, Rule>> = {
   rate: ({ plan, repair }) => {
     const { mix, kit, method, usableMin } = plan;
     if (!mix || mix.rateNeeded === null || !kit || usableMin === null) return [];
-    const usual = method?.settings.find((s) => s.id === 'rate')?.byDefault ?? mix.rateNeeded;
+    const usual = method?.settings.find((s) => s.kind === 'rate')?.byDefault ?? mix.rateNeeded;
     const weigh = method && choiceWith(method, 'split', 'weighed');
     const crew = Math.ceil((mix.rateNeeded * repair.crew) / usual);
     const needed = ml(mix.rateNeeded);
@@ -198,7 +195,7 @@ export const mixRules: Readonly<Record<string, Rule>> = {
 
   'pot-mass': ({ plan }) => {
     const { sheet, batches, pot } = plan;
-    if (!sheet || isMetered(sheet.kind) || sheet.family !== 'resin-amine' || !batches.length) return [];
+    if (!sheet || isMetered(sheet.kind) || !FAMILIES[sheet.family].selfHeats || !batches.length) return [];
     const massG = Math.max(...batches.map((b) => massOf(b.massG)));
     const share = pot?.shareOf(massG) ?? null;
     const stated = milestoneOf(sheet, 'use-by')?.referenceMassG ?? null;

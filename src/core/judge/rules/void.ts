@@ -1,10 +1,11 @@
 import { ENGINES, liftsOf } from '../../method';
 import { exactly, listed, mm, plain } from '../../say';
 import {
-  type BondLine,
   blankSettingOut,
+  boreOf,
   disagreements,
   halfWidthMm,
+  kindOf,
   oddReadings,
   SHAPES,
   settingOutMissing,
@@ -99,8 +100,8 @@ const F = findings({
 export const voidRules: Readonly<Record<string, Rule>> = {
   'bond-thickness': ({ repair, plan }) => {
     const shape = repair.void?.shapes[0];
-    if (shape?.shape !== 'bondLine' || !plan.sheet || !plan.void) return [];
-    const t = (shape as BondLine).thickness.valueMm;
+    const t = shape && kindOf(shape).bondMm?.(shape);
+    if (t === undefined || !plan.sheet || !plan.void) return [];
     const { bondMinMm, bondMaxMm } = plan.sheet.limits;
     if (bondMaxMm !== null && t > bondMaxMm) return [F['bond-thickness']({ is: mm(t), limit: exactly(mm(bondMaxMm)) })];
     if (bondMinMm !== null && t < bondMinMm) return [F['bond-thin']({ is: mm(t), limit: exactly(mm(bondMinMm)) })];
@@ -119,7 +120,7 @@ export const voidRules: Readonly<Record<string, Rule>> = {
       out.push(F[plan.context.effects.onePass ? 'lift:deep-pass' : 'lift:deep'](said));
     }
     if (liftMinMm !== null && depth < liftMinMm) out.push(F['lift:thin']({ is: mm(depth), limit: exactly(mm(liftMinMm)) }));
-    const feathered = repair.void?.shapes.some((s) => s.shape === 'patch' && s.depth.kind === 'readings' && s.depth.edge === 'feathered');
+    const feathered = repair.void?.shapes.some((s) => kindOf(s).readings?.(s)?.feathered);
     if (feathered) out.push(F['lift:feather'](undefined, { severity: liftMinMm ? 'stop' : 'caution' }));
     return out;
   },
@@ -140,8 +141,9 @@ export const voidRules: Readonly<Record<string, Rule>> = {
 
   'odd-reading': ({ repair }) =>
     (repair.void?.shapes ?? []).flatMap((shape, i) => {
-      if (shape.shape !== 'patch' || shape.depth.kind !== 'readings') return [];
-      return oddReadings(shape.depth.readings, halfWidthMm(shape.depth.read)).map((odd) =>
+      const readings = kindOf(shape).readings?.(shape);
+      if (!readings) return [];
+      return oddReadings(readings.list, halfWidthMm(readings.read)).map((odd) =>
         F['odd-reading']({ number: odd.index + 1, is: mm(odd.depthMm), around: mm(odd.aroundMm) }, { of: `${i}.${odd.index}` }),
       );
     }),
@@ -165,8 +167,7 @@ export const voidRules: Readonly<Record<string, Rule>> = {
   'setting-out': ({ repair, plan }) => {
     if (!plan.method?.setsOut || !repair.void) return [];
     const { count } = repair.void;
-    const first = repair.void.shapes[0];
-    const sizeMm = first?.shape === 'annulus' ? first.holeDiameter.valueMm : 0;
+    const sizeMm = boreOf(repair.void)?.acrossMm ?? 0;
     const missing = settingOutMissing(repair.settingOut ?? blankSettingOut(), count);
     if (!repair.settingOut || missing.length)
       return [
