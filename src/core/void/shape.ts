@@ -3,7 +3,6 @@ import { type Kind, type Problem, refuse, type WorkLine } from '../units';
 import type { DoubtfulInput } from './doubt';
 import type { Measured } from './measured';
 import type { Point } from './point';
-import type { Reading } from './surface';
 
 /** What a technician sees broken: the groups in which shapes are offered. */
 export const BROKE = {
@@ -143,7 +142,13 @@ export interface Shape<P> {
   /** Of a bond line: how thick, mm. */
   readonly bondMm?: (shape: P) => number;
   /** Depths that were read one by one, how exactly, and whether the edge runs out to nothing; null where it was measured otherwise. */
-  readonly readings?: (shape: P) => { readonly list: readonly Reading[]; readonly read: Measured; readonly feathered: boolean } | null;
+  readonly readings?: (
+    shape: P,
+  ) => {
+    readonly list: readonly { readonly xMm: number; readonly yMm: number; readonly depthMm: number }[];
+    readonly read: Measured;
+    readonly feathered: boolean;
+  } | null;
   /** Its section runs along the same x as its drawing from above. */
   readonly sameAcross?: true;
   readonly parameters?: (shape: P) => readonly Parameter[];
