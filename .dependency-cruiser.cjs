@@ -1,5 +1,20 @@
 // The one-way arrows of the house: app -> ui -> words, store, worker, device -> core; inside core, only folders above.
-const core = ['units', 'say', 'void', 'scan', 'system', 'heat', 'climate', 'cure', 'mix', 'method', 'plan', 'judge', 'record', 'file'];
+const core = [
+  'units',
+  'say',
+  'void',
+  'scan',
+  'system',
+  'heat',
+  'climate',
+  'cure',
+  'mix',
+  'method',
+  'plan',
+  'judge',
+  'record',
+  'file',
+];
 
 const insideCore = core.map((folder, i) => ({
   name: `core-${folder}-looks-only-up`,
@@ -36,7 +51,12 @@ module.exports = {
       from: { path: '^src/words/', pathNot: '\\.test\\.ts$' },
       to: { path: '^src/(app|ui|sample|store|worker|device|server)/' },
     },
-    { name: 'sample-knows-core', severity: 'error', from: { path: '^src/sample/' }, to: { path: '^src/(app|ui|store|worker|device)/' } },
+    {
+      name: 'sample-knows-core',
+      severity: 'error',
+      from: { path: '^src/sample/' },
+      to: { path: '^src/(app|ui|store|worker|device)/' },
+    },
     { name: 'ui-not-app', severity: 'error', from: { path: '^src/ui/' }, to: { path: '^src/app/' } },
     {
       name: 'nothing-needs-tests',

@@ -3,7 +3,13 @@ const common = {
   transform: {
     '^.+\\.(mjs|[tj]sx?)$': [
       '@swc/jest',
-      { jsc: { target: 'es2022', parser: { syntax: 'typescript', tsx: true }, transform: { react: { runtime: 'automatic' } } } },
+      {
+        jsc: {
+          target: 'es2022',
+          parser: { syntax: 'typescript', tsx: true },
+          transform: { react: { runtime: 'automatic' } },
+        },
+      },
     ],
   },
   // Packages shipped as ES modules only are compiled too.

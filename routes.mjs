@@ -11,7 +11,10 @@ export const FORMS = [
 ];
 
 const PLAIN = ['/', '/lab', '/settings', '/shelf'];
-const PATTERNS = FORMS.map(({ source, page }) => ({ pattern: new RegExp(`^${source.replace(/:\w+/g, '[^/]+')}$`), page }));
+const PATTERNS = FORMS.map(({ source, page }) => ({
+  pattern: new RegExp(`^${source.replace(/:\w+/g, '[^/]+')}$`),
+  page,
+}));
 
 /** The built page that serves a path; null where there is none. */
 export function pageOf(path) {

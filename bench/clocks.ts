@@ -1,5 +1,16 @@
 import { airOver, BASE_PROPERTIES, baseOver, ONLY_AIR, valueAt } from '../src/core/climate';
-import { type LiftAsk, liftRun, netOrder, netTable, paceOf, potRun, reach, reactiveOf, tableCell, tableOrder } from '../src/core/cure';
+import {
+  type LiftAsk,
+  liftRun,
+  netOrder,
+  netTable,
+  paceOf,
+  potRun,
+  reach,
+  reactiveOf,
+  tableCell,
+  tableOrder,
+} from '../src/core/cure';
 import { potGrid, runHeat } from '../src/core/heat';
 import { openersOf, planJob, type StartsAsk, startsAskOf, startWindows } from '../src/core/plan';
 import { clockOf, type Milestone } from '../src/core/system';
@@ -85,12 +96,14 @@ function explicitLift(thicknessMm: number, cells: number): number {
   for (let s = 0; s < 24 * 3600; s += step) {
     // Heat into each cell through its upper face; air above, nothing lost below.
     flow[0] = (18 - temp[0]!) / (1 / 10 + dx / 2 / m.k);
-    for (let i = 1; i < n; i++) flow[i] = (temp[i - 1]! - temp[i]!) / (widths[i - 1]! / 2 / kOf(i - 1) + widths[i]! / 2 / kOf(i));
+    for (let i = 1; i < n; i++)
+      flow[i] = (temp[i - 1]! - temp[i]!) / (widths[i - 1]! / 2 / kOf(i - 1) + widths[i]! / 2 / kOf(i));
     let mean = 0;
     for (let i = 0; i < n; i++) {
       let gain = (flow[i]! - (i + 1 < n ? flow[i + 1]! : 0)) / widths[i]!;
       if (i < cells) {
-        const rate = m.a2 * Math.exp(-55_000 / (8.314462618 * (temp[i]! + 273.15))) * (0.05 + alpha[i]!) * (1 - alpha[i]!) ** 2;
+        const rate =
+          m.a2 * Math.exp(-55_000 / (8.314462618 * (temp[i]! + 273.15))) * (0.05 + alpha[i]!) * (1 - alpha[i]!) ** 2;
         alpha[i]! += rate * step;
         gain += m.phi * m.liquidKgPerM3 * 360_000 * rate;
       }
@@ -111,8 +124,11 @@ function startsOneByOne(ask: StartsAsk): number {
   const gel = sheet.milestones.find((m) => m.kind === 'gel')!;
   const wait = (m: Milestone, ms: number) => {
     try {
-      return reach(paceOf(m, 'long', sheet.family), thermal.base, ms, { label: m.kind, cureMinC: sheet.limits.cureMinC, clock: 'waiting' })
-        .atMs;
+      return reach(paceOf(m, 'long', sheet.family), thermal.base, ms, {
+        label: m.kind,
+        cureMinC: sheet.limits.cureMinC,
+        clock: 'waiting',
+      }).atMs;
     } catch {
       return null;
     }
@@ -144,7 +160,10 @@ export function clockRun(
   const hourly = { times: air.times.filter((_, i) => i % 4 === 0), values: air.values.filter((_, i) => i % 4 === 0) };
   const options = (m: Milestone) => ({ label: m.kind, cureMinC: 5, clock: clockOf(m) });
   const all = () =>
-    TWELVE.map((m) => reach(paceOf(m, clockOf(m) === 'waiting' ? 'long' : 'short', 'resin-amine'), hourly, nowMs, options(m)).atMs);
+    TWELVE.map(
+      (m) =>
+        reach(paceOf(m, clockOf(m) === 'waiting' ? 'long' : 'short', 'resin-amine'), hourly, nowMs, options(m)).atMs,
+    );
   const plain = times(() => TWELVE.map((m) => stepByStep(m, hourly, nowMs)), 10);
   const mid = plain[Math.floor(plain.length / 2)]!;
   row('twelve milestones over 30 days, minute by minute', plain, mid);
@@ -152,7 +171,14 @@ export function clockRun(
 
   const { bundles } = sampleData(nowMs, 'Europe/Helsinki');
   const job = bundles[0]!.job;
-  const plan = planJob({ job, repairs: [bundles[0]!.repairs[0]!], sheets: sampleSheets, stock: [], actuals: new Map(), nowMs });
+  const plan = planJob({
+    job,
+    repairs: [bundles[0]!.repairs[0]!],
+    sheets: sampleSheets,
+    stock: [],
+    actuals: new Map(),
+    nowMs,
+  });
   const ask = startsAskOf(plan.repairs[0]!, job, plan.windows, nowMs)!;
   row(
     'all starts of seven days, each by itself',
@@ -173,7 +199,14 @@ export function clockRun(
     times(
       (i) =>
         openersOf(
-          { job: cold, repairs: [bundles[0]!.repairs[0]!], sheets: sampleSheets, stock: [], actuals: new Map(), nowMs: nowMs + i },
+          {
+            job: cold,
+            repairs: [bundles[0]!.repairs[0]!],
+            sheets: sampleSheets,
+            stock: [],
+            actuals: new Map(),
+            nowMs: nowMs + i,
+          },
           bundles[0]!.repairs[0]!.id,
         ),
       5,
@@ -181,7 +214,18 @@ export function clockRun(
   );
   row(
     'base temperature over 24 days',
-    times(() => baseOver(air, { material: 'concrete', thicknessMm: 220, back: 'ground', exposure: 'windy', surroundings: ONLY_AIR, known: [] }), 20),
+    times(
+      () =>
+        baseOver(air, {
+          material: 'concrete',
+          thicknessMm: 220,
+          back: 'ground',
+          exposure: 'windy',
+          surroundings: ONLY_AIR,
+          known: [],
+        }),
+      20,
+    ),
   );
 
   const mortar = reactiveOf(mortarSheet);
@@ -194,7 +238,9 @@ export function clockRun(
     times(() => potRun(mortar, { massG: 1000, startC: 20, roomC: 20 }), 20),
     slow[1]!,
   );
-  console.log(`   pot life against small steps on a grid four times finer: ${((own / fine - 1) * 100).toFixed(2)} % off`);
+  console.log(
+    `   pot life against small steps on a grid four times finer: ${((own / fine - 1) * 100).toFixed(2)} % off`,
+  );
   row(
     'a lift, one-dimensional, default grid',
     times(() => liftRun(mortar, LIFT), 40),
@@ -207,7 +253,9 @@ export function clockRun(
     explicitLift(40, 28),
   ];
   const off = (of: number) => `${(((peak - 20) / (of - 20) - 1) * 100).toFixed(2)} % off`;
-  console.log(`   its rise against a grid four times finer: ${off(finePeak)}; against the even steps: ${off(plainPeak)}`);
+  console.log(
+    `   its rise against a grid four times finer: ${off(finePeak)}; against the even steps: ${off(plainPeak)}`,
+  );
   row(
     `the net of a sheet that plans read, ${netOrder().length} pots and ${netOrder().length} lifts`,
     times(() => [netTable(mortarSheet, 'pot'), netTable(mortarSheet, 'lift')], 3, 1),

@@ -1,7 +1,10 @@
 import type { Bundle } from '../src/core/record';
 import { sampleData } from '../src/sample/jobs';
 
-/** The sample's job grown to `n` repairs of all three methods, each on a base of its own thickness, so that none is had for nothing. */
+/**
+ * The sample's job grown to `n` repairs of all three methods, each on a base of its own thickness, so that none is had
+ * for nothing.
+ */
 export function grownJob(n: number, nowMs: number): Bundle {
   const { bundles } = sampleData(nowMs, 'Europe/Helsinki');
   const models = bundles.flatMap((b) => b.repairs);

@@ -9,7 +9,10 @@ import { grownJob } from './jobs';
 /** The cheapest price by looking at every way of giving each need up to what it could take of each kit. */
 function exhaustive(needs: readonly KitNeed[], offers: readonly KitOffer[]): number {
   const most = offers.map((o) => Math.ceil(Math.max(...needs.map((n) => n.ml)) / o.volumeMl));
-  const ways = most.reduce<number[][]>((all, m) => all.flatMap((v) => Array.from({ length: m + 1 }, (_, n) => [...v, n])), [[]]);
+  const ways = most.reduce<number[][]>(
+    (all, m) => all.flatMap((v) => Array.from({ length: m + 1 }, (_, n) => [...v, n])),
+    [[]],
+  );
   let best = Number.POSITIVE_INFINITY;
   const walk = (i: number, total: readonly number[]): void => {
     if (i === needs.length) {
@@ -34,7 +37,10 @@ function exhaustive(needs: readonly KitNeed[], offers: readonly KitOffer[]): num
 }
 
 /** Six systems: two of each of three kinds. */
-const twice = (s: SheetRevision): SheetRevision[] => [s, { ...s, id: `${s.id}-b`, systemId: `${s.systemId}-b`, name: `${s.name} b` }];
+const twice = (s: SheetRevision): SheetRevision[] => [
+  s,
+  { ...s, id: `${s.id}-b`, systemId: `${s.systemId}-b`, name: `${s.name} b` },
+];
 
 export function kitRun(
   row: (name: string, sorted: readonly number[]) => void,

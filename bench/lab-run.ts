@@ -1,6 +1,9 @@
 import { fresh, launch, withSample } from '../e2e/browser';
 
-/** Longest block of the page’s own thread, ms, while the lab and the search for windows work; 0 where none is over 50 ms. */
+/**
+ * Longest block of the page’s own thread, ms, while the lab and the search for windows work; 0 where none is over 50
+ * ms.
+ */
 export async function labRun(base: string): Promise<readonly (readonly [what: string, longestMs: number])[]> {
   const browser = await launch();
   try {

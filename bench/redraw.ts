@@ -7,8 +7,8 @@ import { CORE_VERSION } from '../src/core/record';
 import { grownJob } from './jobs';
 
 /**
- * Redraw while pulling the temperature, the start and a dimension, in a job of ten repairs: sorted times, ms, by name; to the
- * painted frame, and to the changed and laid-out page alone.
+ * Redraw while pulling the temperature, the start and a dimension, in a job of ten repairs: sorted times, ms, by name;
+ * to the painted frame, and to the changed and laid-out page alone.
  */
 export async function redraw(base: string): Promise<[string, number[]][]> {
   const bundle = grownJob(10, Date.now());
@@ -57,7 +57,12 @@ export async function redraw(base: string): Promise<[string, number[]][]> {
           const [x, y] = [box.x + Math.min(60, box.width / 2), box.y + box.height / 2];
           const fire = (target: Element, type: string, i: number) =>
             target.dispatchEvent(
-              new PointerEvent(type, { bubbles: true, pointerId: 1, clientX: x + dx * i * 2, clientY: y + dy * (i % 10) * 4 }),
+              new PointerEvent(type, {
+                bubbles: true,
+                pointerId: 1,
+                clientX: x + dx * i * 2,
+                clientY: y + dy * (i % 10) * 4,
+              }),
             );
           (el as SVGElement).setPointerCapture = () => undefined;
           fire(el, 'pointerdown', 0);

@@ -18,7 +18,8 @@ function times(run: (i: number) => unknown, runs: number, warm = 5): number[] {
     return performance.now() - t;
   }).sort((a, b) => a - b);
 }
-const at = (sorted: readonly number[], share: number) => sorted[Math.min(sorted.length - 1, Math.floor(share * sorted.length))]!;
+const at = (sorted: readonly number[], share: number) =>
+  sorted[Math.min(sorted.length - 1, Math.floor(share * sorted.length))]!;
 /** The middle of sorted times. */
 const mid = (sorted: readonly number[]) => at(sorted, 0.5);
 const row = (name: string, sorted: readonly number[], reference: number) =>
@@ -45,7 +46,14 @@ for (const n of [1, 10, 50]) {
             ...bundle,
             job: {
               ...bundle.job,
-              climate: { kind: 'daily', lowC: 5 + (i % 40) / 40, lowHour: 6, highC: 15, highHour: 15, humidityAtLowPct: 80 },
+              climate: {
+                kind: 'daily',
+                lowC: 5 + (i % 40) / 40,
+                lowHour: 6,
+                highC: 15,
+                highHour: 15,
+                humidityAtLowPct: 80,
+              },
             },
           },
           NOW,
@@ -68,7 +76,10 @@ for (const [which, at] of [
       const changed = pieceOf(fifty.repairs[at]!);
       const shape = changed.void!.shapes[0]!;
       const d = kindOf(shape).dimensions(shape)[0]!;
-      const longer = withValue(kindOf(shape), shape, d.key, { ...d.measured, valueMm: d.measured.valueMm + (i % 20) / 10 });
+      const longer = withValue(kindOf(shape), shape, d.key, {
+        ...d.measured,
+        valueMm: d.measured.valueMm + (i % 20) / 10,
+      });
       return viewJob(
         {
           ...fifty,
@@ -89,14 +100,17 @@ row(
       const d = kindOf(shape).dimensions(shape)[0]!;
       measureVoid({
         ...r.void!,
-        shapes: [withValue(kindOf(shape), shape, d.key, { ...d.measured, valueMm: d.measured.valueMm + (i % 20) / 10 })],
+        shapes: [
+          withValue(kindOf(shape), shape, d.key, { ...d.measured, valueMm: d.measured.valueMm + (i % 20) / 10 }),
+        ],
       });
     }
   }, 15),
   at(reference, 0.5),
 );
 
-// Kits of a job of fifty repairs over six systems, and their distance from the optimum that exhaustive search finds on small cases.
+// Kits of a job of fifty repairs over six systems, and their distance from the optimum that exhaustive search finds on
+// small cases.
 kitRun((name, sorted) => row(name, sorted, at(reference, 0.5)), times, NOW);
 
 // Clocks, windows and self-heating, each beside a straightforward way of the same.
@@ -104,9 +118,13 @@ clockRun((name, sorted, ref) => row(name, sorted, ref ?? at(reference, 0.5)), ti
 
 if (!process.argv.includes('--core')) {
   const port = 3457;
-  const server = spawn(process.execPath, ['node_modules/next/dist/bin/next', 'start', '-p', String(port), '-H', '127.0.0.1'], {
-    stdio: 'ignore',
-  });
+  const server = spawn(
+    process.execPath,
+    ['node_modules/next/dist/bin/next', 'start', '-p', String(port), '-H', '127.0.0.1'],
+    {
+      stdio: 'ignore',
+    },
+  );
   try {
     for (let i = 0; i < 100; i++) {
       if (

@@ -34,14 +34,20 @@ const browserMb = (): number =>
 export async function scanRun(base: string): Promise<void> {
   const made = largeScans();
   const files = [
-    { name: 'STL, a million triangles', path: made.stl.path, plain: () => new STLLoader().parse(bytesOf(made.stl.path)) },
+    {
+      name: 'STL, a million triangles',
+      path: made.stl.path,
+      plain: () => new STLLoader().parse(bytesOf(made.stl.path)),
+    },
     {
       name: 'XYZ, two million points',
       path: made.xyz.path,
       plain: () => (new XYZLoader().parse as (text: string) => unknown)(readFileSync(made.xyz.path, 'utf8')),
     },
   ];
-  console.log('\nScans, from file to volume (best of six, turn and turn about), beside a plain read and parse by the loader:');
+  console.log(
+    '\nScans, from file to volume (best of six, turn and turn about), beside a plain read and parse by the loader:',
+  );
   for (const f of files) {
     let volume = 0;
     const whole = () => {

@@ -26,7 +26,8 @@ export function largeScans(): { stl: { path: string; bytes: ArrayBuffer }; xyz: 
   });
   const stl = Buffer.alloc(84 + 50 * mesh.triangles);
   stl.writeUInt32LE(mesh.triangles, 80);
-  for (let t = 0; t < mesh.triangles; t++) for (let k = 0; k < 9; k++) stl.writeFloatLE(mesh.xyz[9 * t + k]!, 84 + 50 * t + 12 + 4 * k);
+  for (let t = 0; t < mesh.triangles; t++)
+    for (let k = 0; k < 9; k++) stl.writeFloatLE(mesh.xyz[9 * t + k]!, 84 + 50 * t + 12 + 4 * k);
   const cloud = makeScan({
     lengthMm: 800,
     widthMm: 500,

@@ -52,8 +52,8 @@ test.each(VIEWS)('%s has no serious fault for those who see or steer otherwise, 
   await page.locator('#main').waitFor();
   for (const theme of LIGHTS) {
     await light(theme);
-    // Only contrast depends on the light: the other rules are tried once. There are no frames, and only faults are asked for: that takes
-    // a third of the time.
+    // Only contrast depends on the light: the other rules are tried once. There are no frames, and only faults are
+    // asked for: that takes a third of the time.
     const { violations } = await new AxeBuilder({ page })
       .setLegacyMode()
       .options({ runOnly: theme === 'day' ? TAGS : ['color-contrast'], resultTypes: ['violations'] })

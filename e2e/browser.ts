@@ -14,10 +14,15 @@ export const DESKTOP = { width: 1280, height: 800 };
 export const PHONE = { width: 390, height: 844 };
 
 /** Headless Chromium from Debian's package. */
-export const launch = (): Promise<Browser> => chromium.launch({ executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium', args: FLAGS });
+export const launch = (): Promise<Browser> =>
+  chromium.launch({ executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium', args: FLAGS });
 
 /** A fresh profile: empty database, fixed zone and language. */
-export const fresh = async (browser: Browser, viewport = DESKTOP, over: BrowserContextOptions = {}): Promise<BrowserContext> => {
+export const fresh = async (
+  browser: Browser,
+  viewport = DESKTOP,
+  over: BrowserContextOptions = {},
+): Promise<BrowserContext> => {
   const context = await browser.newContext({
     viewport,
     timezoneId: 'Europe/Helsinki',
@@ -34,8 +39,12 @@ export const fresh = async (browser: Browser, viewport = DESKTOP, over: BrowserC
   return context;
 };
 
-/** Prepared pots and lifts of the sample’s sheets, made once for the whole run: every clean profile would otherwise make them again. */
-const tables = (): unknown[] => (process.env.GRENKO_TABLES ? JSON.parse(readFileSync(process.env.GRENKO_TABLES, 'utf8')) : []);
+/**
+ * Prepared pots and lifts of the sample’s sheets, made once for the whole run: every clean profile would otherwise make
+ * them again.
+ */
+const tables = (): unknown[] =>
+  process.env.GRENKO_TABLES ? JSON.parse(readFileSync(process.env.GRENKO_TABLES, 'utf8')) : [];
 
 const putTables = (page: Page, rows: unknown[]) =>
   page.evaluate(
@@ -46,7 +55,8 @@ const putTables = (page: Page, rows: unknown[]) =>
         open.onerror = () => reject(open.error);
         open.onsuccess = () => {
           const tx = open.result.transaction('heat', 'readwrite');
-          for (const t of all as { sheetId: string; kind: string }[]) tx.objectStore('heat').put(t, `${t.sheetId}|${t.kind}`);
+          for (const t of all as { sheetId: string; kind: string }[])
+            tx.objectStore('heat').put(t, `${t.sheetId}|${t.kind}`);
           tx.oncomplete = () => {
             open.result.close();
             resolve();
@@ -70,7 +80,10 @@ export async function withSample(page: Page, base: string): Promise<void> {
 /** What the tests of a file drive: the product’s address, one browser, and clean profiles. */
 export interface Site {
   readonly base: () => string;
-  /** A page of a clean profile. What it compiled for the last test is kept, what was stored is not. An error in it fails the test. */
+  /**
+   * A page of a clean profile. What it compiled for the last test is kept, what was stored is not. An error in it fails
+   * the test.
+   */
   readonly page: (viewport?: typeof DESKTOP) => Promise<Page>;
   /** A profile of its own, for a second device, or for a test that turns its clock or its network. */
   readonly context: (viewport?: typeof DESKTOP, over?: BrowserContextOptions) => Promise<BrowserContext>;

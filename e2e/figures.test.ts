@@ -15,7 +15,12 @@ const [nosing, eyes] = ramp.repairs.map((r) => pieceOf(r)) as [Piece, Piece];
 const winch = sampleData(NOW, 'Europe/Helsinki').bundles[1]!;
 
 /** A sheet as bare as its schema allows: no times, no limits, nothing said of the material. */
-const bare = (sheet: SheetRevision): SheetRevision => ({ ...sheet, milestones: [], strength: null, kits: sheet.kits.slice(0, 1) });
+const bare = (sheet: SheetRevision): SheetRevision => ({
+  ...sheet,
+  milestones: [],
+  strength: null,
+  kits: sheet.kits.slice(0, 1),
+});
 const dimensioned = (shape: VoidShape, mm: number): VoidShape =>
   SHAPES[shape.shape].dimensions(shape).reduce<VoidShape>((s, d) => {
     if (d.shift) return s;
@@ -46,11 +51,27 @@ const JOBS: readonly (readonly [
       sheets: ramp.sheets,
       odd: [
         { what: 'nothing chosen at all', of: nosing, over: { sheetId: null, kitId: null, void: null, answers: {} } },
-        { what: 'no readings', of: nosing, over: { void: voidOf(SHAPES.patch.write!(SHAPES.patch.blank(), 'depth.kind', 'readings')!) } },
-        { what: 'a thousandth of a millimetre', of: eyes, over: { void: voidOf(dimensioned(eyes.void!.shapes[0]!, 0.001)) } },
-        { what: 'a quarry', of: nosing, over: { void: { ...voidOf(dimensioned(SHAPES.patch.blank(), 2000)), count: 500 } } },
+        {
+          what: 'no readings',
+          of: nosing,
+          over: { void: voidOf(SHAPES.patch.write!(SHAPES.patch.blank(), 'depth.kind', 'readings')!) },
+        },
+        {
+          what: 'a thousandth of a millimetre',
+          of: eyes,
+          over: { void: voidOf(dimensioned(eyes.void!.shapes[0]!, 0.001)) },
+        },
+        {
+          what: 'a quarry',
+          of: nosing,
+          over: { void: { ...voidOf(dimensioned(SHAPES.patch.blank(), 2000)), count: 500 } },
+        },
         { what: 'every dimension nought', of: nosing, over: { void: voidOf(dimensioned(SHAPES.bondLine.blank(), 0)) } },
-        { what: 'a base as thin as foil', of: eyes, over: { base: { ...eyes.base, thicknessMm: 0.01, material: 'metal' } } },
+        {
+          what: 'a base as thin as foil',
+          of: eyes,
+          over: { base: { ...eyes.base, thicknessMm: 0.01, material: 'metal' } },
+        },
       ],
     },
   ],
@@ -104,10 +125,25 @@ const firstFault = (page: Page) =>
     for (const el of document.querySelectorAll('#main *, header *, dialog *')) {
       for (const { name, value } of el.attributes)
         if (
-          ['aria-label', 'title', 'alt', 'placeholder', 'd', 'x', 'y', 'cx', 'cy', 'width', 'height', 'transform', 'points'].includes(name)
+          [
+            'aria-label',
+            'title',
+            'alt',
+            'placeholder',
+            'd',
+            'x',
+            'y',
+            'cx',
+            'cy',
+            'width',
+            'height',
+            'transform',
+            'points',
+          ].includes(name)
         )
           pieces.push(`${el.tagName} ${name}=${value}`);
-      if (el instanceof HTMLInputElement || el instanceof HTMLTextAreaElement) pieces.push(`${el.tagName} holds ${el.value}`);
+      if (el instanceof HTMLInputElement || el instanceof HTMLTextAreaElement)
+        pieces.push(`${el.tagName} holds ${el.value}`);
     }
     for (const piece of pieces) {
       const at = piece.search(no);
@@ -122,7 +158,14 @@ test.each(JOBS)('%s: every view shows figures that are figures, or says what is 
   const page = await open();
   const job: Job = { ...ramp.job, id: 'odd-job', name: 'Odd', sample: false, startFrom: NOW, ...draft.job };
   const repairs = draft.odd.map(
-    ({ of, over, what }, i): Piece => ({ ...of, id: `odd-${i}`, jobId: 'odd-job', order: i + 1, name: `Odd: ${what}`, ...over }),
+    ({ of, over, what }, i): Piece => ({
+      ...of,
+      id: `odd-${i}`,
+      jobId: 'odd-job',
+      order: i + 1,
+      name: `Odd: ${what}`,
+      ...over,
+    }),
   );
   await takeJob(page, base(), { job, repairs: repairs.map(repairOf), sheets: draft.sheets });
   const views = [
@@ -131,7 +174,11 @@ test.each(JOBS)('%s: every view shows figures that are figures, or says what is 
     '/job/odd-job/pick',
     '/job/odd-job/card',
     ...draft.sheets.slice(0, 1).map((s) => `/shelf/${s.id}`),
-    ...repairs.flatMap((r) => [...STAGES.map((s) => `/job/odd-job/${r.id}/${s}`), `/job/odd-job/${r.id}/bench`, `/lab?repair=${r.id}`]),
+    ...repairs.flatMap((r) => [
+      ...STAGES.map((s) => `/job/odd-job/${r.id}/${s}`),
+      `/job/odd-job/${r.id}/bench`,
+      `/lab?repair=${r.id}`,
+    ]),
   ];
   const faults: string[] = [];
   // Every other job is read in US units: a figure that is none is none in both.

@@ -22,7 +22,9 @@ export async function takeJob(
   });
   await page.goto(base);
   await page.getByRole('button', { name: 'New job' }).waitFor();
-  await page.getByLabel('Job file').setInputFiles({ name: 'job.json', mimeType: 'application/json', buffer: Buffer.from(text) });
+  await page
+    .getByLabel('Job file')
+    .setInputFiles({ name: 'job.json', mimeType: 'application/json', buffer: Buffer.from(text) });
   await page.waitForURL(/\/job\//);
 }
 
@@ -71,7 +73,8 @@ export async function runToTheEnd(page: Page): Promise<number> {
       await page.clock.fastForward(30 * 60_000);
       continue;
     }
-    // What was pressed last is saved first, and a hold point comes with the next step: on a slow machine neither is there at once.
+    // What was pressed last is saved first, and a hold point comes with the next step: on a slow machine neither is
+    // there at once.
     for (let waits = 0; waits < 400 && (await go.isDisabled()) && !(await early.isVisible()); waits++) {
       if ((await hold.isVisible()) && !(await hold.isChecked())) await hold.check();
       else await page.waitForTimeout(50);
@@ -82,7 +85,8 @@ export async function runToTheEnd(page: Page): Promise<number> {
     await go.click();
     await page.waitForFunction(
       ([b, s]) =>
-        document.querySelector('[data-testid=go]')?.textContent !== b || document.querySelector('[data-testid=step]')?.textContent !== s,
+        document.querySelector('[data-testid=go]')?.textContent !== b ||
+        document.querySelector('[data-testid=step]')?.textContent !== s,
       [before, step],
     );
     await page.clock.fastForward(60_000);

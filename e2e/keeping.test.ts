@@ -204,9 +204,11 @@ test('a clock set on while work runs lets nothing go early', async () => {
     Date.now = () => now() + 2 * 3_600_000;
   });
   await page.getByText(/jumped on by 2 h/).waitFor();
-  // Whether two hours passed nobody knows yet: the pot counts as dead, while every wait goes on by the time that really passed.
+  // Whether two hours passed nobody knows yet: the pot counts as dead, while every wait goes on by the time that really
+  // passed.
   await page.getByText('over the pot’s time by').waitFor();
-  // It was live by `before` seconds, two hours ago by the device's clock: over by the difference, give or take what the prepared pots take off it meanwhile.
+  // It was live by `before` seconds, two hours ago by the device's clock: over by the difference, give or take what the
+  // prepared pots take off it meanwhile.
   const over = ((await page.getByTestId('clock').textContent()) ?? '')
     .replace(/^[−-]/, '')
     .split(':')
@@ -284,7 +286,10 @@ test('records without their job are found, exported and only then deleted', asyn
 test('everything goes out as one file and comes back in an empty browser', async () => {
   await page.goto(`${base()}/settings`);
   await page.getByText('No backup has been made from here yet.').waitFor();
-  const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'Back up everything' }).click()]);
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'Back up everything' }).click(),
+  ]);
   expect(download.suggestedFilename()).toMatch(/^grenko-\d{4}-\d\d-\d\d-\d\d-\d\d\.zip$/);
   await page.getByText(/Last backup/).waitFor();
   const path = join(folder, 'all.zip');
@@ -312,9 +317,15 @@ test('a job that cannot be planned is one card; the yard opens, it can be set as
   // What no test can foresee: something in planning this one job throws.
   await page.addInitScript(() => {
     const { filter } = Array.prototype;
-    Array.prototype.filter = function (this: { record?: string; jobId?: string }[], ...rest: Parameters<typeof filter>) {
+    Array.prototype.filter = function (
+      this: { record?: string; jobId?: string }[],
+      ...rest: Parameters<typeof filter>
+    ) {
       const out = filter.apply(this, rest) as { record?: string; jobId?: string }[];
-      const ramps = out.length > 0 && this.length > out.length && out.every((r) => r?.record === 'repair' && r.jobId === 'sample-ramp');
+      const ramps =
+        out.length > 0 &&
+        this.length > out.length &&
+        out.every((r) => r?.record === 'repair' && r.jobId === 'sample-ramp');
       if (ramps && !sessionStorage.getItem('sound')) throw new Error('made up for the test');
       return out;
     } as typeof filter;
@@ -361,11 +372,15 @@ test.each([
     await page.getByRole('heading', { name: 'Nothing planned yet' }).waitFor();
     await page.getByRole('alert').getByText(says).waitFor({ state: 'detached' });
   } else {
-    // As its owner clears it, with all that this site keeps. The browser breaks off what is being read then, which is no fault of the page.
+    // As its owner clears it, with all that this site keeps. The browser breaks off what is being read then, which is
+    // no fault of the page.
     const cleared = await (await yard.context()).newPage();
     await withSample(cleared, base());
     const tools = await cleared.context().newCDPSession(cleared);
-    await tools.send('Storage.clearDataForOrigin', { origin: base(), storageTypes: 'indexeddb,local_storage,file_systems' });
+    await tools.send('Storage.clearDataForOrigin', {
+      origin: base(),
+      storageTypes: 'indexeddb,local_storage,file_systems',
+    });
     await cleared.getByRole('alert').getByText(says).waitFor();
     await cleared.getByRole('button', { name: 'Put it back' }).click();
     await cleared.getByRole('alert').getByText(says).waitFor({ state: 'detached' });
@@ -404,7 +419,12 @@ test('an older tab that holds the database is named, and the page goes on when i
 });
 
 test('preferences that make no sense are as if never set', async () => {
-  for (const kept of ['{', '7', '{"state":{"system":"cubits","theme":"plaid","role":7,"sound":"loud"},"version":0}', '{"state":null}']) {
+  for (const kept of [
+    '{',
+    '7',
+    '{"state":{"system":"cubits","theme":"plaid","role":7,"sound":"loud"},"version":0}',
+    '{"state":null}',
+  ]) {
     await page.evaluate((text) => localStorage.setItem('grenko.prefs', text), kept);
     await page.goto(`${base()}${NOSING}/measure`);
     await page.getByLabel('Length', { exact: true }).waitFor();

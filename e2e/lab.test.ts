@@ -14,9 +14,13 @@ const minutes = (text: string) => {
 /** The pot's life once it is no longer being recomputed. */
 const potLife = async (page: Page) => {
   await page.waitForTimeout(300);
-  await page.waitForFunction(() => document.querySelector('[aria-busy]')?.getAttribute('aria-busy') === 'false', undefined, {
-    timeout: 240_000,
-  });
+  await page.waitForFunction(
+    () => document.querySelector('[aria-busy]')?.getAttribute('aria-busy') === 'false',
+    undefined,
+    {
+      timeout: 240_000,
+    },
+  );
   return minutes((await page.getByTestId('pot-life').textContent())!);
 };
 
@@ -83,7 +87,8 @@ test('when to begin: pulled along the week it says why a start fails, and the be
   await strip.focus();
   await page.keyboard.press('ArrowRight');
   await page.waitForFunction(
-    (was) => document.querySelector('[role=slider][aria-label="Start of mixing"]')?.getAttribute('aria-valuenow') !== was,
+    (was) =>
+      document.querySelector('[role=slider][aria-label="Start of mixing"]')?.getAttribute('aria-valuenow') !== was,
     before,
   );
 });
@@ -98,7 +103,11 @@ test('weather hour by hour: a file asks what it does not say, a bad row is told,
   start.setUTCHours(0, 0, 0, 0);
   const line = (h: number, c: number) =>
     `${new Date(start.getTime() + (h - 96) * 3_600_000).toISOString().slice(0, 16).replace('T', ' ')};${String(c).replace('.', ',')};70`;
-  const csv = (rows: string[]) => ({ name: 'pier.csv', mimeType: 'text/csv', buffer: Buffer.from(`time;temp;rh\n${rows.join('\n')}\n`) });
+  const csv = (rows: string[]) => ({
+    name: 'pier.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from(`time;temp;rh\n${rows.join('\n')}\n`),
+  });
   const week = Array.from({ length: 24 * 20 }, (_, h) => line(h, 12 + (h % 24 === 15 ? 4 : 0)));
   await file.setInputFiles(csv([line(0, 18), line(1, 180)]));
   await page.getByRole('button', { name: '°C', exact: true }).click();

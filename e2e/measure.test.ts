@@ -67,7 +67,9 @@ test('every shape can be chosen by its picture, measured, and drawn', async () =
       await type(page, 'Weighed after filling', '1400 g');
     }
     await page
-      .waitForFunction(() => /\d/.test(document.querySelector('[data-testid=answer]')?.textContent ?? ''), undefined, { timeout: 40_000 })
+      .waitForFunction(() => /\d/.test(document.querySelector('[data-testid=answer]')?.textContent ?? ''), undefined, {
+        timeout: 40_000,
+      })
       .catch(() => {
         throw new Error(`${name} was not measured`);
       });
@@ -132,7 +134,10 @@ test('depths are pasted as a grid or read from a file with decimal commas; a sli
   await waitAnswer((t) => /^\d/.test(t));
   const pasted = await answer(page);
   const csv = join(folder, 'depths.csv');
-  writeFileSync(csv, 'along;across;depth\r\n20;15;10,5\r\n50;15;20\r\n80;15;10,5\r\n20;45;20\r\n50;45;300\r\n80;45;20,0\r\n50;30;25\r\n');
+  writeFileSync(
+    csv,
+    'along;across;depth\r\n20;15;10,5\r\n50;15;20\r\n80;15;10,5\r\n20;45;20\r\n50;45;300\r\n80;45;20,0\r\n50;30;25\r\n',
+  );
   await page.getByLabel('Depth readings: CSV file').setInputFiles(csv);
   await page.waitForFunction((b) => document.querySelector('[data-testid=answer]')?.textContent !== b, pasted);
   await page.getByRole('heading', { name: 'Reading 5 stands out' }).waitFor();
@@ -301,7 +306,10 @@ test('an outline is traced on a photo, perspective undone, the photo kept withou
   expect(Math.abs(volume / 300 - 1)).toBeLessThan(0.02);
   const job = page.url().match(/job\/([^/]+)/)![1]!;
   await page.goto(`${base()}/job/${job}`);
-  const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'Job file' }).click()]);
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'Job file' }).click(),
+  ]);
   const out = join(folder, 'with-photo.json');
   await download.saveAs(out);
   const file = JSON.parse(readFileSync(out, 'utf8'));

@@ -19,7 +19,10 @@ jest.setTimeout(600_000);
 
 const exported = async (p: Page, job: string): Promise<string> => {
   await p.goto(`${base()}/job/${job}`);
-  const [download] = await Promise.all([p.waitForEvent('download'), p.getByRole('button', { name: 'Job file' }).click()]);
+  const [download] = await Promise.all([
+    p.waitForEvent('download'),
+    p.getByRole('button', { name: 'Job file' }).click(),
+  ]);
   const path = join(folder, `${Math.random()}.json`);
   await download.saveAs(path);
   return path;
@@ -230,7 +233,10 @@ test('bad files end with status 2 and the field; over HTTP with 400 and 413', as
 test('the clocks go out as a calendar file, and the card is laid out for print', async () => {
   await withSample(page, base());
   await page.goto(`${base()}/job/sample-winch`);
-  const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: /calendar file/ }).click()]);
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: /calendar file/ }).click(),
+  ]);
   const path = join(folder, 'clocks.ics');
   await download.saveAs(path);
   expect(readFileSync(path, 'utf8')).toMatch(/SUMMARY:Winch plate: full load reached/);
@@ -288,7 +294,10 @@ test('a stored record that no longer fits is set aside and can be exported', asy
   );
   await page.goto(`${base()}/settings`);
   await page.getByText(/1 stored record does not fit/).waitFor();
-  const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: /Export them/ }).click()]);
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: /Export them/ }).click(),
+  ]);
   const path = join(folder, 'aside.json');
   await download.saveAs(path);
   expect(readFileSync(path, 'utf8')).toMatch(/half a record/);

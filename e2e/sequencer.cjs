@@ -4,7 +4,18 @@ const Sequencer = require('@jest/test-sequencer').default;
  * The files that take longest go first, so that none of them is left running alone at the end. A clean checkout knows no times: the default
  * would go by the size of the files, which says little.
  */
-const LONGEST = ['torture-kills', 'torture', 'access', 'keeping', 'record', 'figures', 'self-heat', 'pots', 'tabs', 'scan'];
+const LONGEST = [
+  'torture-kills',
+  'torture',
+  'access',
+  'keeping',
+  'record',
+  'figures',
+  'self-heat',
+  'pots',
+  'tabs',
+  'scan',
+];
 const rank = ({ path }) => {
   const at = LONGEST.findIndex((name) => path.endsWith(`/${name}.test.ts`));
   return at < 0 ? LONGEST.length : at;

@@ -19,7 +19,9 @@ module.exports = async () => {
   execFileSync('node_modules/.bin/tsx', ['e2e/tables.ts', process.env.GRENKO_TABLES], { stdio: 'inherit' });
   if (process.env.GRENKO_BASE) return;
   const port = await freePort();
-  const child = spawn('node_modules/.bin/tsx', ['scripts/serve.ts', '-p', String(port), '-H', '127.0.0.1'], { stdio: 'ignore' });
+  const child = spawn('node_modules/.bin/tsx', ['scripts/serve.ts', '-p', String(port), '-H', '127.0.0.1'], {
+    stdio: 'ignore',
+  });
   globalThis.__server = child;
   process.env.GRENKO_BASE = `http://127.0.0.1:${port}`;
   for (let i = 0; i < 900; i++) {

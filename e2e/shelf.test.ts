@@ -203,9 +203,13 @@ async function pour(page: Page, grams: number): Promise<number> {
   const hold = page.getByRole('button', { name: 'hold to pour' });
   await hold.hover();
   await page.mouse.down();
-  await page.waitForFunction((g) => Number.parseFloat(document.querySelector('[data-testid=scale]')?.textContent ?? '0') >= g, grams, {
-    polling: 40,
-  });
+  await page.waitForFunction(
+    (g) => Number.parseFloat(document.querySelector('[data-testid=scale]')?.textContent ?? '0') >= g,
+    grams,
+    {
+      polling: 40,
+    },
+  );
   await page.mouse.up();
   await page.getByText('steady', { exact: true }).waitFor();
   await page.waitForTimeout(1200);
@@ -244,7 +248,9 @@ test('at the bench: the target of B follows A, too little is corrected, a foreig
   await page.getByText(/Outside the tolerance: add .* of B/).waitFor();
   await page.reload();
   await choose(page, 'Read from', 'typed readings');
-  const more = digits((await page.getByText(/Outside the tolerance/).textContent())!.split('add ')[1]!.split(' of')[0]!);
+  const more = digits(
+    (await page.getByText(/Outside the tolerance/).textContent())!.split('add ')[1]!.split(' of')[0]!,
+  );
   expect(more).toBeCloseTo(taken * 0.4 - Math.round(taken * 0.3), 0);
   expect(await page.getByRole('button', { name: /Start mixing/ }).isDisabled()).toBe(true);
   await type(page, 'B weighs', `${more} g`);

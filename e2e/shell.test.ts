@@ -12,7 +12,10 @@ const { base } = yard;
 jest.setTimeout(600_000);
 
 /** A request as nobody’s browser sends it. */
-const raw = (method: string, path: string): Promise<{ status: number; headers: Record<string, unknown>; text: string }> =>
+const raw = (
+  method: string,
+  path: string,
+): Promise<{ status: number; headers: Record<string, unknown>; text: string }> =>
   new Promise((resolve, reject) => {
     const { hostname, port } = new URL(base());
     const ask = request({ hostname, port, method, path }, (reply) => {
@@ -116,7 +119,9 @@ test('it can be installed', async () => {
 
 /** Waits until this page is served by what was kept. */
 const kept = (page: Page) =>
-  page.waitForFunction(async () => (await navigator.serviceWorker.ready) && navigator.serviceWorker.controller !== null);
+  page.waitForFunction(
+    async () => (await navigator.serviceWorker.ready) && navigator.serviceWorker.controller !== null,
+  );
 
 test('with the server gone every view opens, reloads, plans, runs and exports', async () => {
   const context = await yard.context(undefined, { serviceWorkers: 'allow' });
@@ -145,7 +150,10 @@ test('with the server gone every view opens, reloads, plans, runs and exports', 
   await page.getByTestId('go').click();
   await page.getByRole('heading', { name: /Close the joint/ }).waitFor();
   await page.goto(`${base()}/job/sample-winch`);
-  const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'Job file' }).click()]);
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'Job file' }).click(),
+  ]);
   expect(readFileSync(await download.path(), 'utf8')).toContain('"step-done"');
   // Workers run out of what was kept as well: one has written the step into the second copy.
   await page.waitForFunction(async () => {
@@ -203,7 +211,11 @@ test('two hundred plans at once: all are answered, and others are answered meanw
 test('past its queue the server asks to come again, and one slow plan stops nobody', async () => {
   const replies = await Promise.all(
     Array.from({ length: 320 }, () =>
-      fetch(`${base()}/api/plan`, { method: 'POST', body: '{"format":"grenko-job"}', headers: { connection: 'close' } }),
+      fetch(`${base()}/api/plan`, {
+        method: 'POST',
+        body: '{"format":"grenko-job"}',
+        headers: { connection: 'close' },
+      }),
     ),
   );
   const statuses = replies.map((r) => r.status);

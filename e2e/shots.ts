@@ -1,7 +1,10 @@
 import { mkdirSync } from 'node:fs';
 import { DESKTOP, fresh, launch, PHONE, withSample } from './browser';
 
-/** Takes the kept pictures of every main view, from the sample, into docs/screenshots (or the folder named). `npm run shots -- ADDRESS [FOLDER] [NAME…]` */
+/**
+ * Takes the kept pictures of every main view, from the sample, into docs/screenshots (or the folder named). `npm run
+ * shots -- ADDRESS [FOLDER] [NAME…]`
+ */
 const [base = 'http://127.0.0.1:3000', folder = 'docs/screenshots', ...only] = process.argv.slice(2);
 
 const RAMP = '/job/sample-ramp/sample-nosing';

@@ -7,8 +7,9 @@ import { build } from 'esbuild';
 import { fileOf, PAGES } from '../routes.mjs';
 
 /**
- * Builds the product into `.next` (or GRENKO_DIST): the application, the thread that plans for `POST /api/plan`, the hashes of the
- * pages' own scripts for the content security policy, and the service worker with the list of all it keeps.
+ * Builds the product into `.next` (or GRENKO_DIST): the application, the thread that plans for `POST /api/plan`, the
+ * hashes of the pages' own scripts for the content security policy, and the service worker with the list of all it
+ * keeps.
  */
 const dist = process.env.GRENKO_DIST ?? '.next';
 const own = join(dist, 'grenko');
@@ -64,7 +65,10 @@ const { count, size, warnings } = await injectManifest({
   dontCacheBustURLsMatching: /^\/_next\/static\//,
   additionalPrecacheEntries: PAGES.flatMap((page) => [
     { url: page, revision: revision(join(dist, 'server/app', `${fileOf(page)}.html`)) },
-    { url: `/_page${page === '/' ? '/index' : page}.rsc`, revision: revision(join(dist, 'server/app', `${fileOf(page)}.rsc`)) },
+    {
+      url: `/_page${page === '/' ? '/index' : page}.rsc`,
+      revision: revision(join(dist, 'server/app', `${fileOf(page)}.rsc`)),
+    },
   ]).concat([{ url: '/manifest.webmanifest', revision: revision('src/app/manifest.ts') }]),
 });
 if (warnings.length) console.warn(warnings.join('\n'));

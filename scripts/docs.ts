@@ -31,13 +31,16 @@ function typeOf(n: Node): string {
     return `{ ${Object.entries(n.properties)
       .map(([k, v]) => `${k}: ${typeOf(v)}`)
       .join(', ')} }`;
-  if (n.type === 'object') return `map of ${typeof n.additionalProperties === 'object' ? typeOf(n.additionalProperties) : 'anything'}`;
+  if (n.type === 'object')
+    return `map of ${typeof n.additionalProperties === 'object' ? typeOf(n.additionalProperties) : 'anything'}`;
   return Array.isArray(n.type) ? n.type.join(' or ') : (n.type ?? 'anything');
 }
 
 function table(schema: z.ZodType): string {
   const node = z.toJSONSchema(schema, { io: 'input', unrepresentable: 'any' }) as Node;
-  const rows = Object.entries(node.properties ?? {}).map(([key, value]) => `| \`${key}\` | ${typeOf(value).replaceAll('|', '\\|')} |`);
+  const rows = Object.entries(node.properties ?? {}).map(
+    ([key, value]) => `| \`${key}\` | ${typeOf(value).replaceAll('|', '\\|')} |`,
+  );
   return ['| field | value |', '|---|---|', ...rows].join('\n');
 }
 
@@ -51,7 +54,9 @@ A file of an older version is brought forward step by step when it is read; a ne
 
 ${table(JobFile)
   .split('\n')
-  .map((row) => row.replace(/list of \{.*$/, 'list of records, below |').replace(/\| `job` \|.*/, '| `job` | a record, below |'))
+  .map((row) =>
+    row.replace(/list of \{.*$/, 'list of records, below |').replace(/\| `job` \|.*/, '| `job` | a record, below |'),
+  )
   .join('\n')}
 
 ${Object.entries(SCHEMAS)

@@ -6,7 +6,10 @@ import { planReport, viewJob } from '../src/core/record';
 import { Refusal, type UnitSystem } from '../src/core/units';
 import { planInWords } from '../src/words';
 
-/** Prints the plan of an exported job file: `npm run -s plan -- FILE [--at ISO-INSTANT] [--units us]`, `-` for standard input. */
+/**
+ * Prints the plan of an exported job file: `npm run -s plan -- FILE [--at ISO-INSTANT] [--units us]`, `-` for standard
+ * input.
+ */
 function main(): number {
   let file: string | undefined;
   let at: string | undefined;
@@ -38,7 +41,9 @@ function main(): number {
     const text = readFileSync(file === '-' ? 0 : file, 'utf8');
     const job = readJobFile(text);
     const report = planReport(viewJob(job, nowMs, preparePots(job.repairs.flatMap(piecesOf), job.sheets)));
-    process.stdout.write(`${JSON.stringify(planInWords(report, { system, zone: job.job.zone, language: 'en' }), null, 1)}\n`);
+    process.stdout.write(
+      `${JSON.stringify(planInWords(report, { system, zone: job.job.zone, language: 'en' }), null, 1)}\n`,
+    );
     return 0;
   } catch (error) {
     if (error instanceof Refusal) process.stderr.write(`${error.problem.field}: ${error.problem.sentence}\n`);

@@ -2,14 +2,17 @@ import { mkdirSync, writeFileSync } from 'node:fs';
 import { measureScan } from '../src/core/scan';
 import { hullGougeScan, rampEdgeScan } from '../src/sample/scans';
 
-/** Writes the two made-up scans that ship with the product: `npm run scans`. The same seed always gives the same files. */
+/**
+ * Writes the two made-up scans that ship with the product: `npm run scans`. The same seed always gives the same files.
+ */
 mkdirSync('public/samples', { recursive: true });
 
 const { xyz, triangles } = rampEdgeScan(3);
 const stl = Buffer.alloc(84 + 50 * triangles);
 stl.write('made-up scan of a spalled ramp edge, mm');
 stl.writeUInt32LE(triangles, 80);
-for (let t = 0; t < triangles; t++) for (let k = 0; k < 9; k++) stl.writeFloatLE(xyz[9 * t + k]!, 84 + 50 * t + 12 + 4 * k);
+for (let t = 0; t < triangles; t++)
+  for (let k = 0; k < 9; k++) stl.writeFloatLE(xyz[9 * t + k]!, 84 + 50 * t + 12 + 4 * k);
 writeFileSync('public/samples/ramp-edge.stl', stl);
 
 // The sample repair carries the void as it was found, so that loading the sample measures nothing.

@@ -6,7 +6,9 @@ import next from 'next';
 import { guard, headersOf, ownFile } from '../src/server/guard';
 
 /** Serves the built product: `tsx scripts/serve.ts -p PORT [-H HOST]`. */
-const { values } = parseArgs({ options: { port: { type: 'string', short: 'p', default: '3000' }, host: { type: 'string', short: 'H' } } });
+const { values } = parseArgs({
+  options: { port: { type: 'string', short: 'p', default: '3000' }, host: { type: 'string', short: 'H' } },
+});
 const port = Number(values.port);
 const dist = process.env.GRENKO_DIST ?? '.next';
 const scripts = JSON.parse(readFileSync(join(dist, 'grenko/scripts.json'), 'utf8')) as Record<string, string[]>;
@@ -17,11 +19,14 @@ const handle = app.getRequestHandler();
 
 const server = createServer((request, response) => {
   const refusal = guard(request.method ?? '', request.url ?? '');
-  for (const [name, value] of Object.entries(headersOf(refusal ? '' : (request.url ?? ''), scripts))) response.setHeader(name, value);
+  for (const [name, value] of Object.entries(headersOf(refusal ? '' : (request.url ?? ''), scripts)))
+    response.setHeader(name, value);
   if (refusal) {
     if (refusal.allow) response.setHeader('allow', refusal.allow);
     response.writeHead(refusal.status, { 'content-type': 'application/json' });
-    response.end(JSON.stringify({ error: { field: refusal.field, allowed: refusal.allowed, sentence: refusal.sentence } }));
+    response.end(
+      JSON.stringify({ error: { field: refusal.field, allowed: refusal.allowed, sentence: refusal.sentence } }),
+    );
     return;
   }
   const own = ownFile(dist, request.url ?? '');

@@ -28,7 +28,9 @@ test.each(TABLES)('nobody outside asks for %s by name: what differs is a column'
 });
 
 test('the search finds what it is for', () => {
-  const words = ["if (shape.shape === 'annulus') {", "'fill' !== engine", "    case 'metal':"].flatMap((t) => [...t.matchAll(COMPARED)]);
+  const words = ["if (shape.shape === 'annulus') {", "'fill' !== engine", "    case 'metal':"].flatMap((t) => [
+    ...t.matchAll(COMPARED),
+  ]);
   expect(words.map((m) => m[1] ?? m[2] ?? m[3])).toEqual(['annulus', 'fill', 'metal']);
   expect(sources('src').length).toBeGreaterThan(250);
 });

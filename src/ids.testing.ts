@@ -9,7 +9,12 @@ export interface Named {
   readonly owners: readonly string[];
   readonly toString: () => string;
 }
-const named = (what: string, ids: readonly string[], owners: readonly string[]): Named => ({ what, ids, owners, toString: () => what });
+const named = (what: string, ids: readonly string[], owners: readonly string[]): Named => ({
+  what,
+  ids,
+  owners,
+  toString: () => what,
+});
 
 /** Words that an id shares with something else, where that is what is meant. */
 export const FACTOR_FREE: readonly string[] = [

@@ -14,11 +14,17 @@ export interface Killed {
   readonly acknowledged: number;
   /** Of those, the ones that were gone after the process was killed. */
   readonly lost: readonly string[];
-  /** Times the browser itself lost its whole database at a kill and the second copy filled it again: what was said to be saved counts all the same. */
+  /**
+   * Times the browser itself lost its whole database at a kill and the second copy filled it again: what was said to be
+   * saved counts all the same.
+   */
   readonly filled: readonly string[];
   /** Times it lost its database and nothing was given back. */
   readonly wiped: readonly string[];
-  /** Times the page did not come up after a kill, with what it showed instead, and whether it did when it was loaded again. */
+  /**
+   * Times the page did not come up after a kill, with what it showed instead, and whether it did when it was loaded
+   * again.
+   */
   readonly unopened: readonly string[];
   /** Milliseconds from the press to the closed dialog, over all that were acknowledged: median and 95 %. */
   readonly savedMs: { readonly median: number; readonly p95: number };
@@ -86,8 +92,9 @@ const workingOn = (profile: string): readonly string[] =>
   });
 
 /**
- * Waits until nothing of a killed browser is left. On a busy machine a killed process may stay in the midst of a write for a while, holding
- * its locks; another started over the same files then finds them in a state that no flat battery leaves behind, and begins them anew.
+ * Waits until nothing of a killed browser is left. On a busy machine a killed process may stay in the midst of a write
+ * for a while, holding its locks; another started over the same files then finds them in a state that no flat battery
+ * leaves behind, and begins them anew.
  */
 async function gone(profile: string): Promise<void> {
   for (let i = 0; i < 2000 && workingOn(profile).length; i++) await rest(10);
@@ -105,18 +112,24 @@ const notesOf = (page: Page): Promise<string[]> =>
           all.onsuccess = () => {
             open.result.close();
             resolve(
-              all.result.flatMap((e: { body: { kind: string; text?: string } }) => (e.body.kind === 'note' ? [e.body.text ?? ''] : [])),
+              all.result.flatMap((e: { body: { kind: string; text?: string } }) =>
+                e.body.kind === 'note' ? [e.body.text ?? ''] : [],
+              ),
             );
           };
         };
       }),
   );
 
-/** Writes notes as fast as the dialog lets it, and says each time the dialog has closed: from then on the note is promised. */
+/**
+ * Writes notes as fast as the dialog lets it, and says each time the dialog has closed: from then on the note is
+ * promised.
+ */
 async function burst(page: Page, name: string): Promise<void> {
   await page.evaluate(async (prefix) => {
     const turn = () => new Promise((resolve) => setTimeout(resolve, 0));
-    const button = (text: string) => [...document.querySelectorAll('button')].find((b) => b.textContent?.trim() === text);
+    const button = (text: string) =>
+      [...document.querySelectorAll('button')].find((b) => b.textContent?.trim() === text);
     const write = Object.getOwnPropertyDescriptor(HTMLTextAreaElement.prototype, 'value')!.set!;
     for (let i = 0; i < 500; i++) {
       const text = `${prefix}-${i}`;
@@ -137,8 +150,9 @@ async function burst(page: Page, name: string): Promise<void> {
 }
 
 /**
- * A profile as a person has it: the job taken in, the browser closed once. A browser that is killed in the first seconds of its very first
- * start may not know afterwards that it keeps anything for this site; that is its own affair and no page can help it.
+ * A profile as a person has it: the job taken in, the browser closed once. A browser that is killed in the first
+ * seconds of its very first start may not know afterwards that it keeps anything for this site; that is its own affair
+ * and no page can help it.
  */
 async function settleIn(profile: string, base: string, text: string): Promise<void> {
   const { child, browser, page } = await born(profile);
@@ -146,7 +160,9 @@ async function settleIn(profile: string, base: string, text: string): Promise<vo
   try {
     await page.goto(base);
     await page.getByRole('button', { name: 'New job' }).waitFor();
-    await page.getByLabel('Job file').setInputFiles({ name: 'small.grenko.json', mimeType: 'application/json', buffer: Buffer.from(text) });
+    await page
+      .getByLabel('Job file')
+      .setInputFiles({ name: 'small.grenko.json', mimeType: 'application/json', buffer: Buffer.from(text) });
     await page.waitForURL(/\/job\//);
     const tools = await browser.newBrowserCDPSession();
     await tools.send('Browser.close').catch(() => undefined);
@@ -157,8 +173,8 @@ async function settleIn(profile: string, base: string, text: string): Promise<vo
 }
 
 /**
- * Kills a browser at random instants while it writes into the record, and looks afterwards whether all is there that the screen said
- * was saved. @param told called after every kill, with how it stands
+ * Kills a browser at random instants while it writes into the record, and looks afterwards whether all is there that
+ * the screen said was saved. @param told called after every kill, with how it stands
  */
 export async function kills(
   base: string,
@@ -264,5 +280,13 @@ export async function kills(
   if (profile) rmSync(profile, { recursive: true, force: true });
   const sorted = [...took].sort((a, b) => a - b);
   const at = (share: number) => sorted[Math.min(sorted.length - 1, Math.floor(sorted.length * share))] ?? Number.NaN;
-  return { kills: count, acknowledged, lost: [...new Set(lost)], filled, wiped, unopened, savedMs: { median: at(0.5), p95: at(0.95) } };
+  return {
+    kills: count,
+    acknowledged,
+    lost: [...new Set(lost)],
+    filled,
+    wiped,
+    unopened,
+    savedMs: { median: at(0.5), p95: at(0.95) },
+  };
 }

@@ -15,7 +15,13 @@ export async function load(base: string, file: string, count: number): Promise<L
   let running = true;
   const took: number[] = [];
   let failed = 0;
-  const asks = ['/', '/job/a/b/mix', '/api/forecast?character=frosty&seed=1&from=0&offset=0', '/manifest.webmanifest', '/shelf'];
+  const asks = [
+    '/',
+    '/job/a/b/mix',
+    '/api/forecast?character=frosty&seed=1&from=0&offset=0',
+    '/manifest.webmanifest',
+    '/shelf',
+  ];
   const others = (async () => {
     for (let i = 0; running; i++) {
       const since = performance.now();

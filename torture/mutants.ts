@@ -16,7 +16,11 @@ export function dice(seed: number): Dice {
     s >>>= 0;
     return s / 0x1_0000_0000;
   };
-  return { to: (n) => Math.floor(next() * n), chance: (p) => next() < p, of: (list) => list[Math.floor(next() * list.length)]! };
+  return {
+    to: (n) => Math.floor(next() * n),
+    chance: (p) => next() < p,
+    of: (list) => list[Math.floor(next() * list.length)]!,
+  };
 }
 
 type Json = null | boolean | number | string | Json[] | { [key: string]: Json };
@@ -184,7 +188,11 @@ export const DAMAGE: Readonly<Record<string, (root: Json, d: Dice) => void>> = {
   },
   'key of the engine': (root, d) => {
     const s = pick(root, d, (v) => v !== null && typeof v === 'object' && !Array.isArray(v));
-    if (s) put({ holder: at(s) as Holder, key: d.of(['__proto__', 'constructor', 'toString', 'then']) }, d.of<Json>([1, 'x', {}, []]));
+    if (s)
+      put(
+        { holder: at(s) as Holder, key: d.of(['__proto__', 'constructor', 'toString', 'then']) },
+        d.of<Json>([1, 'x', {}, []]),
+      );
   },
   'instants far away': (root, d) => {
     const s = pick(root, d, (v, k) => isNumber(v) && /(at|from|start|Ms)$/i.test(String(k)));
@@ -192,7 +200,20 @@ export const DAMAGE: Readonly<Record<string, (root: Json, d: Dice) => void>> = {
   },
   zone: (root, d) => {
     const s = pick(root, d, (_, k) => k === 'zone');
-    if (s) put(s, d.of(['UTC', 'Europe/Atlantis', 'Asia/Kathmandu', 'America/St_Johns', 'Pacific/Apia', '', 'UTC+25', 'Etc/GMT+12']));
+    if (s)
+      put(
+        s,
+        d.of([
+          'UTC',
+          'Europe/Atlantis',
+          'Asia/Kathmandu',
+          'America/St_Johns',
+          'Pacific/Apia',
+          '',
+          'UTC+25',
+          'Etc/GMT+12',
+        ]),
+      );
   },
   version: (root, d) => {
     const s = pick(root, d, (_, k) => k === 'version');
@@ -215,7 +236,11 @@ export const TEXT_DAMAGE: Readonly<Record<string, (text: string, d: Dice) => str
   'cut off': (text, d) => text.slice(0, d.to(text.length)),
   'letter changed': (text, d) => {
     const i = d.to(text.length);
-    return text.slice(0, i) + d.of(['"', '{', '}', '[', ']', ',', ':', '\u0000', '9', '-', 'e', '\\', '\u2028']) + text.slice(i + 1);
+    return (
+      text.slice(0, i) +
+      d.of(['"', '{', '}', '[', ']', ',', ':', '\u0000', '9', '-', 'e', '\\', '\u2028']) +
+      text.slice(i + 1)
+    );
   },
   'byte-order mark': (text) => `\uFEFF${text}`,
   'piece twice': (text, d) => {
@@ -224,10 +249,15 @@ export const TEXT_DAMAGE: Readonly<Record<string, (text: string, d: Dice) => str
   },
   'deep nesting': (text, d) => {
     const n = d.of([100, 5000, 60_000]);
-    return d.chance(0.5) ? '['.repeat(n) + ']'.repeat(n) : text.replace(/"name": "[^"]*"/, `"name": ${'['.repeat(n)}${']'.repeat(n)}`);
+    return d.chance(0.5)
+      ? '['.repeat(n) + ']'.repeat(n)
+      : text.replace(/"name": "[^"]*"/, `"name": ${'['.repeat(n)}${']'.repeat(n)}`);
   },
   'number written strangely': (text, d) =>
-    text.replace(/: (\d+)/, `: ${d.of(['1e999', '-0', '1E400', '00012', '0x10', '1_000', 'NaN', 'Infinity', '1e-999'])}`),
+    text.replace(
+      /: (\d+)/,
+      `: ${d.of(['1e999', '-0', '1E400', '00012', '0x10', '1_000', 'NaN', 'Infinity', '1e-999'])}`,
+    ),
 };
 
 export const KINDS_OF_DAMAGE = [...Object.keys(DAMAGE), ...Object.keys(TEXT_DAMAGE)];
@@ -246,12 +276,17 @@ export function seedFiles(): readonly string[] {
       attachments: [],
     }),
   );
-  const kept = ['ramp-v1', 'winch-v1', 'winch-v2'].map((name) => readFileSync(`src/core/file/kept/${name}.grenko.json`, 'utf8'));
+  const kept = ['ramp-v1', 'winch-v1', 'winch-v2'].map((name) =>
+    readFileSync(`src/core/file/kept/${name}.grenko.json`, 'utf8'),
+  );
   return [...made, ...kept];
 }
 
 /** The file of a number: one to four kinds of damage to one of the seeds. */
-export function mutant(seeds: readonly string[], n: number): { readonly text: string; readonly kinds: readonly string[] } {
+export function mutant(
+  seeds: readonly string[],
+  n: number,
+): { readonly text: string; readonly kinds: readonly string[] } {
   const d = dice(n);
   const root = JSON.parse(d.of(seeds)) as Json;
   const kinds: string[] = [];

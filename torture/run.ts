@@ -5,8 +5,8 @@ import { load } from './load';
 import { seedFiles } from './mutants';
 
 /**
- * `npm run torture [-- --kills 1000 --files 50000 --plans 200]`: the whole of what `npm test` tries a part of. The product must have
- * been built.
+ * `npm run torture [-- --kills 1000 --files 50000 --plans 200]`: the whole of what `npm test` tries a part of. The
+ * product must have been built.
  */
 const number = (name: string, usual: number): number => {
   const at = process.argv.indexOf(`--${name}`);

@@ -20,8 +20,20 @@ export default function manifest(): MetadataRoute.Manifest {
       { src: '/icons/icon-maskable-512.png', sizes: '512x512', type: 'image/png', purpose: 'maskable' },
     ],
     screenshots: [
-      { src: '/screens/measure.png', sizes: '1280x800', type: 'image/png', form_factor: 'wide', label: 'Measuring a void' },
-      { src: '/screens/run-phone.png', sizes: '390x844', type: 'image/png', form_factor: 'narrow', label: 'Running a repair' },
+      {
+        src: '/screens/measure.png',
+        sizes: '1280x800',
+        type: 'image/png',
+        form_factor: 'wide',
+        label: 'Measuring a void',
+      },
+      {
+        src: '/screens/run-phone.png',
+        sizes: '390x844',
+        type: 'image/png',
+        form_factor: 'narrow',
+        label: 'Running a repair',
+      },
     ],
   };
 }

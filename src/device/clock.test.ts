@@ -30,25 +30,28 @@ test('while nobody sets it, own time is the device’s', () => {
   expect([clock.now(), clock.aheadMs()]).toEqual([d.start + 110_800, 0]);
 });
 
-test.each([2.8 * HOUR, -2.8 * HOUR])('set by %d ms, own time runs on evenly until somebody says which is right', (by) => {
-  const d = device();
-  const clock = createClock(d.source);
-  clock.now();
-  d.setBy(by);
-  d.pass(60_000);
-  expect(clock.now()).toBe(d.start + 60_000);
-  expect(clock.aheadMs()).toBe(by);
-  // Nobody knows which is right: a pot is judged by the later one, a wait by own time.
-  expect(clock.latest()).toBe(d.start + 60_000 + Math.max(0, by));
-  // Set back again by itself: nothing is left to ask.
-  d.setBy(-by);
-  d.pass(1000);
-  expect([clock.now(), clock.aheadMs()]).toEqual([d.start + 61_000, 0]);
-  d.setBy(by);
-  clock.now();
-  clock.follow();
-  expect([clock.now(), clock.aheadMs()]).toEqual([d.start + 61_000 + by, 0]);
-});
+test.each([2.8 * HOUR, -2.8 * HOUR])(
+  'set by %d ms, own time runs on evenly until somebody says which is right',
+  (by) => {
+    const d = device();
+    const clock = createClock(d.source);
+    clock.now();
+    d.setBy(by);
+    d.pass(60_000);
+    expect(clock.now()).toBe(d.start + 60_000);
+    expect(clock.aheadMs()).toBe(by);
+    // Nobody knows which is right: a pot is judged by the later one, a wait by own time.
+    expect(clock.latest()).toBe(d.start + 60_000 + Math.max(0, by));
+    // Set back again by itself: nothing is left to ask.
+    d.setBy(-by);
+    d.pass(1000);
+    expect([clock.now(), clock.aheadMs()]).toEqual([d.start + 61_000, 0]);
+    d.setBy(by);
+    clock.now();
+    clock.follow();
+    expect([clock.now(), clock.aheadMs()]).toEqual([d.start + 61_000 + by, 0]);
+  },
+);
 
 test('a page opened again goes on where the last left off: never back, and never ahead of a jump nobody has judged', () => {
   const ahead = device();

@@ -19,7 +19,10 @@ export interface Clock {
   now(): number;
   /** By how much the device's clock is ahead of own time, ms; 0 while they agree. */
   aheadMs(): number;
-  /** The later of own time and the device's, epoch ms: what a pot is judged by, which may have died while the device slept. */
+  /**
+   * The later of own time and the device's, epoch ms: what a pot is judged by, which may have died while the device
+   * slept.
+   */
   latest(): number;
   /** The device's clock is right: own time follows it from here. */
   follow(): void;
@@ -30,8 +33,8 @@ export interface Clock {
 const SLACK_MS = 5000;
 
 /**
- * A clock that notices when the device's clock jumps against the time that passes. It goes on by the time that passed until somebody
- * says that the device's clock is right: no wait ends early because a clock was set.
+ * A clock that notices when the device's clock jumps against the time that passes. It goes on by the time that passed
+ * until somebody says that the device's clock is right: no wait ends early because a clock was set.
  *
  * A page that sleeps with its device looks the same as a clock set on, so a jump is a question, not a verdict.
  */

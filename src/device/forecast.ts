@@ -31,7 +31,10 @@ export function madeUpForecast(
   const first = Math.floor(fromMs / HOUR_MS) * HOUR_MS;
   // Every day has its own swing and shift; between days they run over smoothly.
   const days = Math.ceil(hours / 24) + 2;
-  const daily = Array.from({ length: days }, () => ({ swing: c.swingK * (0.75 + 0.5 * random()), shift: (random() - 0.5) * 3 }));
+  const daily = Array.from({ length: days }, () => ({
+    swing: c.swingK * (0.75 + 0.5 * random()),
+    shift: (random() - 0.5) * 3,
+  }));
   const heldDew = dewPointC(c.meanC - c.swingK * 0.6, Math.min(99, c.humidityPct + 4));
   return Array.from({ length: hours }, (_, i) => {
     const atMs = first + i * HOUR_MS;

@@ -18,7 +18,10 @@ export interface Probe {
 /** Held to a face, its tip comes to the temperature of the face with this time constant, s. */
 const TIP_S = 6;
 
-/** What the made-up probe shows so many seconds after it was put to a face. @param noise a number of standard normal spread */
+/**
+ * What the made-up probe shows so many seconds after it was put to a face. @param noise a number of standard normal
+ * spread
+ */
 export function probeAfter(
   seconds: number,
   face: { readonly tempC: number; readonly humidityPct: number },

@@ -16,7 +16,14 @@ export interface ScaleCharacter {
   readonly lagS: number;
 }
 
-export const USUAL_SCALE: ScaleCharacter = { stepG: 0.1, noiseG: 0.06, driftGPerMin: 0.15, pourGPerS: 18, dripS: 0.35, lagS: 0.25 };
+export const USUAL_SCALE: ScaleCharacter = {
+  stepG: 0.1,
+  noiseG: 0.06,
+  driftGPerMin: 0.15,
+  pourGPerS: 18,
+  dripS: 0.35,
+  lagS: 0.25,
+};
 
 /** Everything the scale is at an instant; a step makes the next one. */
 export interface PanState {

@@ -62,7 +62,15 @@ const plate: VoidShape = {
 export function sampleData(nowMs: number, zone: string): SampleData {
   const now = DateTime.fromMillis(nowMs, { zone });
   const tomorrow = now.plus({ days: 1 }).startOf('day');
-  const common = { record: 'job', version: 1, zone, createdAt: nowMs, updatedAt: nowMs, closedAt: null, sample: true } as const;
+  const common = {
+    record: 'job',
+    version: 1,
+    zone,
+    createdAt: nowMs,
+    updatedAt: nowMs,
+    closedAt: null,
+    sample: true,
+  } as const;
   const ramp: Job = {
     ...common,
     id: 'sample-ramp',
@@ -142,7 +150,15 @@ export function sampleData(nowMs: number, zone: string): SampleData {
         place: 'Granite landing step',
         void: { ...voidOf(eyes), count: 4 },
         settingOut: EYES_SET_OUT,
-        base: { material: 'stone', thicknessMm: 400, back: 'ground', exposure: 'windy', surroundings: ONLY_AIR, known: [], castOn: null },
+        base: {
+          material: 'stone',
+          thicknessMm: 400,
+          back: 'ground',
+          exposure: 'windy',
+          surroundings: ONLY_AIR,
+          known: [],
+          castOn: null,
+        },
         safety: { class: 'review', why: 'Mooring lines hang on it.' },
       },
       'anchor',
@@ -172,7 +188,15 @@ export function sampleData(nowMs: number, zone: string): SampleData {
       name: 'Winch plate',
       place: 'Winch bed, left of the drum',
       void: voidOf(plate),
-      base: { material: 'metal', thicknessMm: 12, back: 'air', exposure: 'sheltered', surroundings: ONLY_AIR, known: [], castOn: null },
+      base: {
+        material: 'metal',
+        thicknessMm: 12,
+        back: 'air',
+        exposure: 'sheltered',
+        surroundings: ONLY_AIR,
+        known: [],
+        castOn: null,
+      },
       materialC: 20,
       scaleStepG: 0.1,
       schools: { 'part-kits': 'weighed' },

@@ -3,7 +3,10 @@ import { Scanned } from '../core/void/scanned';
 import rampEdge from './ramp-edge.json';
 
 /** A length as typed at the site. */
-export const typed = (valueMm: number, tool: string, text = `${valueMm} mm`): Measured => ({ ...measured(valueMm, tool), text });
+export const typed = (valueMm: number, tool: string, text = `${valueMm} mm`): Measured => ({
+  ...measured(valueMm, tool),
+  text,
+});
 const read = (tool: string): Measured => ({ ...measured(0, tool), text: 'read' });
 
 const apronCrack: VoidShape = {
@@ -26,7 +29,10 @@ const stepNosing: VoidShape = {
   version: 1,
   form: 'scooped',
   down: typed(45, 'rule'),
-  back: { ...typed(70, 'rule'), again: { valueMm: 76, toleranceMm: null, tool: 'rule', text: '76 mm', textSystem: 'metric' } },
+  back: {
+    ...typed(70, 'rule'),
+    again: { valueMm: 76, toleranceMm: null, tool: 'rule', text: '76 mm', textSystem: 'metric' },
+  },
   length: typed(520, 'tape'),
 };
 const stepCorner: VoidShape = {
@@ -72,7 +78,12 @@ const pocket: VoidShape = {
 const scannedEdge: VoidShape = Scanned.parse(rampEdge);
 
 /** The repairs round the landing: one of many a shape, in the order of work. */
-export const LANDING: readonly { readonly id: string; readonly name: string; readonly place: string; readonly void: Void }[] = [
+export const LANDING: readonly {
+  readonly id: string;
+  readonly name: string;
+  readonly place: string;
+  readonly void: Void;
+}[] = [
   { id: 'sample-crack', name: 'Apron crack', place: 'Landing apron, along the drain', void: voidOf(apronCrack) },
   { id: 'sample-step', name: 'Step nosing', place: 'Upper step, lake side', void: voidOf(stepNosing, stepCorner) },
   { id: 'sample-spall', name: 'Ramp edge', place: 'Slip ramp, fifth bay', void: voidOf(scannedEdge) },

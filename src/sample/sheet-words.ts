@@ -1,4 +1,12 @@
-import { type Limits, type Milestone, type Part, type PlainTable, type SheetRevision, SILENT_LIMITS, systemKind } from '../core/system';
+import {
+  type Limits,
+  type Milestone,
+  type Part,
+  type PlainTable,
+  type SheetRevision,
+  SILENT_LIMITS,
+  systemKind,
+} from '../core/system';
 
 const TYPED_AT = Date.UTC(2026, 2, 2, 9);
 type Row = readonly [tempC: number, fromMin: number, toMin: number];
@@ -29,7 +37,10 @@ export const bands = (
   runsOn,
   referenceMassG: null,
   printed: null,
-  table: { form: 'bands', bands: minutes.map((m, i) => ({ fromC: edges[i]!, toC: edges[i + 1]!, fromMin: m, toMin: m })) },
+  table: {
+    form: 'bands',
+    bands: minutes.map((m, i) => ({ fromC: edges[i]!, toC: edges[i + 1]!, fromMin: m, toMin: m })),
+  },
 });
 export const single = (
   kind: Milestone['kind'],
@@ -61,7 +72,10 @@ export const byDose = (
   printed: null,
   table: {
     form: 'by-dose',
-    doses: doses.map(([dosePct, rows]) => ({ dosePct, table: curve(kind, startsAt, runsOn, rows).table as PlainTable })),
+    doses: doses.map(([dosePct, rows]) => ({
+      dosePct,
+      table: curve(kind, startsAt, runsOn, rows).table as PlainTable,
+    })),
   },
 });
 /** Drying times by temperature and humidity. */
@@ -104,7 +118,12 @@ export const ratioOf = (
   ...over,
 });
 type Kit = SheetRevision['kits'][number];
-export const kitOf = (id: string, label: string, massG: readonly [number, number, number?, number?], over: Partial<Kit> = {}): Kit => ({
+export const kitOf = (
+  id: string,
+  label: string,
+  massG: readonly [number, number, number?, number?],
+  over: Partial<Kit> = {},
+): Kit => ({
   id,
   label,
   massG: { A: massG[0], B: massG[1], C: massG[2] ?? null, D: massG[3] ?? null },

@@ -43,7 +43,10 @@ export const resinSheet: SheetRevision = {
   mixMin: 0,
   primer: 'none',
   protection: [...systemKind('anchor-pack').protection],
-  hazards: ['Sensitising: gloves and eye cover for both parts.', 'Peroxide in part B: keep from eyes, flames and accelerators.'],
+  hazards: [
+    'Sensitising: gloves and eye cover for both parts.',
+    'Peroxide in part B: keep from eyes, flames and accelerators.',
+  ],
 };
 
 /** Times as a curve of ranges; three parts sold in whole kits. */
@@ -137,8 +140,16 @@ export const mortarSheet: SheetRevision = {
     bases: ['concrete', 'stone'],
   },
   kits: [
-    kitOf('small', 'Kit 2.5 kg', [316.5, 126.6, 2056.9], { yieldMl: 1150, price: 34, contents: [{ what: 'mixing pail', count: 1 }] }),
-    kitOf('large', 'Kit 5 kg', [633, 253.2, 4113.8], { yieldMl: 2300, price: 58, contents: [{ what: 'mixing pail', count: 1 }] }),
+    kitOf('small', 'Kit 2.5 kg', [316.5, 126.6, 2056.9], {
+      yieldMl: 1150,
+      price: 34,
+      contents: [{ what: 'mixing pail', count: 1 }],
+    }),
+    kitOf('large', 'Kit 5 kg', [633, 253.2, 4113.8], {
+      yieldMl: 2300,
+      price: 58,
+      contents: [{ what: 'mixing pail', count: 1 }],
+    }),
   ],
   strength: {
     test: 'compression',
@@ -157,7 +168,10 @@ export const mortarSheet: SheetRevision = {
   primer: 'drawn-off',
   coverageKgPerM2Mm: 2.15,
   protection: [...systemKind('mortar-kit').protection],
-  hazards: ['Sensitising: gloves and eye cover for both parts.', 'Silica dust: breathing protection when pouring sand and when grinding.'],
+  hazards: [
+    'Sensitising: gloves and eye cover for both parts.',
+    'Silica dust: breathing protection when pouring sand and when grinding.',
+  ],
 };
 
 /** One figure at 23 °C for most milestones; tins mixed by hand or by weight. */

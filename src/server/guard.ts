@@ -16,7 +16,10 @@ const READ = ['GET', 'HEAD'];
 const METHODS: readonly (readonly [path: string, methods: readonly string[]])[] = [['/api/plan', ['POST']]];
 const LONGEST = 4096;
 
-/** What a server must not be asked: methods it does not know, addresses that cannot be read. @returns null when it may go on */
+/**
+ * What a server must not be asked: methods it does not know, addresses that cannot be read. @returns null when it may
+ * go on
+ */
 export function guard(method: string, url: string): Refused | null {
   if (url.length > LONGEST)
     return { status: 414, field: 'url', allowed: `up to ${LONGEST} characters`, sentence: 'The address is too long.' };
@@ -76,10 +79,16 @@ export function headersOf(url: string, scripts: Readonly<Record<string, readonly
   };
 }
 
-/** Files of the build that are handed out beside the application's own: the service worker, and the content of every page. */
+/**
+ * Files of the build that are handed out beside the application's own: the service worker, and the content of every
+ * page.
+ */
 export function ownFile(dist: string, url: string): { readonly type: string; readonly content: Buffer } | null {
   const [path = ''] = url.split('?');
-  if (path === '/sw.js') return { type: 'text/javascript; charset=utf-8', content: readFileSync(join(dist, 'grenko/sw.js')) };
+  if (path === '/sw.js')
+    return { type: 'text/javascript; charset=utf-8', content: readFileSync(join(dist, 'grenko/sw.js')) };
   const page = PAGES.find((p) => path === `/_page${p === '/' ? '/index' : p}.rsc`);
-  return page ? { type: 'text/x-component', content: readFileSync(join(dist, 'server/app', `${fileOf(page)}.rsc`)) } : null;
+  return page
+    ? { type: 'text/x-component', content: readFileSync(join(dist, 'server/app', `${fileOf(page)}.rsc`)) }
+    : null;
 }

@@ -50,7 +50,10 @@ async function timed(ask: PlanAsk): Promise<Answer> {
   const stop = new AbortController();
   const timer = setTimeout(() => stop.abort(), TIME_LIMIT_MS);
   try {
-    return { is: 'done', reply: (await thePool().run(ask, { signal: stop.signal, transferList: [ask.bytes] })) as PlanReply };
+    return {
+      is: 'done',
+      reply: (await thePool().run(ask, { signal: stop.signal, transferList: [ask.bytes] })) as PlanReply,
+    };
   } catch (error) {
     if (stop.signal.aborted) return { is: 'too-long' };
     throw error;

@@ -38,7 +38,10 @@ export default function plan({ bytes, nowMs, units }: PlanAsk): PlanReply {
     const text = new TextDecoder('utf-8', { fatal: false }).decode(bytes);
     const file = readJobFile(text);
     const report = planReport(viewJob(file, nowMs, potsOf(file.repairs.flatMap(piecesOf), file.sheets)));
-    return { ok: true, text: JSON.stringify(planInWords(report, { system: units, zone: file.job.zone, language: 'en' })) };
+    return {
+      ok: true,
+      text: JSON.stringify(planInWords(report, { system: units, zone: file.job.zone, language: 'en' })),
+    };
   } catch (error) {
     if (!(error instanceof Refusal)) throw error;
     const { field, allowed, sentence } = error.problem;

@@ -18,7 +18,9 @@ const DEPTH = 200;
 
 /** The act that takes an act back. */
 export const opposite = (act: Act): Act =>
-  act.does === 'change' ? { ...act, changes: inverse(act.changes) } : { ...act, does: act.does === 'add' ? 'remove' : 'add' };
+  act.does === 'change'
+    ? { ...act, changes: inverse(act.changes) }
+    : { ...act, does: act.does === 'add' ? 'remove' : 'add' };
 
 /** Remembers an act; one of the same kind in quick succession becomes one with the last. */
 export function remember({ past }: History, act: Act, joins: boolean): History {

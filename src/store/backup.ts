@@ -18,8 +18,8 @@ const Head = z.object({
 const MOST = 600_000_000;
 
 /**
- * The whole database with its photos as one zip: a job file for every job, one file of all sheets and lots, and what was set aside as
- * it stands. Each can be taken in by itself.
+ * The whole database with its photos as one zip: a job file for every job, one file of all sheets and lots, and what
+ * was set aside as it stands. Each can be taken in by itself.
  */
 export function backup(workspace: Workspace): Uint8Array {
   const { jobs, sheets, setAside } = workspace.state.getState();
@@ -43,7 +43,10 @@ export interface Restored extends Omit<Taken, 'jobId' | 'merged'> {
   readonly failed: readonly { readonly file: string; readonly why: string }[];
 }
 
-/** Takes a backup in by the rules of job files: nothing here is overwritten. @throws Refusal when it is no backup of ours */
+/**
+ * Takes a backup in by the rules of job files: nothing here is overwritten. @throws Refusal when it is no backup of
+ * ours
+ */
 export async function restore(workspace: Workspace, bytes: Uint8Array): Promise<Restored> {
   const files = unpack(bytes);
   let sum: Restored = { jobs: 0, newEvents: 0, added: 0, same: 0, conflicts: 0, failed: [] };
@@ -63,7 +66,12 @@ export async function restore(workspace: Workspace, bytes: Uint8Array): Promise<
         };
       } else {
         const { fresh, known, conflicts } = await importSheets(workspace, text);
-        sum = { ...sum, added: sum.added + fresh.length, same: sum.same + known, conflicts: sum.conflicts + conflicts.length };
+        sum = {
+          ...sum,
+          added: sum.added + fresh.length,
+          same: sum.same + known,
+          conflicts: sum.conflicts + conflicts.length,
+        };
       }
     } catch (error) {
       sum = { ...sum, failed: [...sum.failed, { file, why: error instanceof Error ? error.message : String(error) }] };
@@ -85,7 +93,8 @@ function unpack(bytes: Uint8Array): Record<string, Uint8Array> {
   } catch {
     return refuse('backup', bytes.length, 'a whole zip file', 'The backup is damaged: it is not a whole zip file.');
   }
-  if (size > MOST) refuse('backup', size, `up to ${MOST / 1e6} MB unpacked`, `The backup would unpack to more than ${MOST / 1e6} MB.`);
+  if (size > MOST)
+    refuse('backup', size, `up to ${MOST / 1e6} MB unpacked`, `The backup would unpack to more than ${MOST / 1e6} MB.`);
   let head: unknown = null;
   try {
     head = JSON.parse(strFromU8(files['backup.json'] ?? new Uint8Array()));
@@ -96,6 +105,16 @@ function unpack(bytes: Uint8Array): Record<string, Uint8Array> {
   if (parsed.success) return files;
   const version = (head as { version?: unknown } | null)?.version;
   if (typeof version === 'number' && version > 1)
-    return refuse('version', version, 'up to 1', `The backup is of version ${version}, this Grenko reads up to 1. Nothing was changed.`);
-  return refuse('backup', null, 'a backup made here', 'This zip is no backup of Grenko: it does not begin with its “backup.json”.');
+    return refuse(
+      'version',
+      version,
+      'up to 1',
+      `The backup is of version ${version}, this Grenko reads up to 1. Nothing was changed.`,
+    );
+  return refuse(
+    'backup',
+    null,
+    'a backup made here',
+    'This zip is no backup of Grenko: it does not begin with its “backup.json”.',
+  );
 }

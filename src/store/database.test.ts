@@ -10,7 +10,14 @@ import { memoryStore, type Store } from './store';
 import type { Write } from './write';
 
 const data = sampleData(Date.UTC(2026, 4, 5, 6), 'Europe/Helsinki').bundles[1]!;
-const records: AnyRecord[] = [data.job, ...data.repairs, ...data.sheets, ...data.stock, ...data.snapshots, ...data.events];
+const records: AnyRecord[] = [
+  data.job,
+  ...data.repairs,
+  ...data.sheets,
+  ...data.stock,
+  ...data.snapshots,
+  ...data.events,
+];
 const add = (list: readonly AnyRecord[]): Write[] => list.map((record) => ({ does: 'add', record }));
 let n = 0;
 const fresh = () => `test-${n++}`;
@@ -57,7 +64,9 @@ describe.each([
     const { holdings, conflicts } = await store.load();
     expect(holdings.repair[0]).toMatchObject({ name: 'Plate, port side', place: 'by the drum' });
     expect(outcome!.is).toBe('conflict');
-    expect(conflicts).toMatchObject([{ path: ['name'], here: 'Plate, port side', other: 'Plate, starboard', from: 'tab' }]);
+    expect(conflicts).toMatchObject([
+      { path: ['name'], here: 'Plate, port side', other: 'Plate, starboard', from: 'tab' },
+    ]);
     await store.commit(entry([{ does: 'settle', conflictId: conflicts[0]!.id }]));
     expect(await store.conflicts()).toEqual([]);
   });
@@ -84,9 +93,9 @@ describe.each([
     const again: Event = { ...done, id: 'second-tab', device: 'other.tab' };
     expect(await store.commit(entry([{ does: 'once', record: again }]))).toEqual([{ is: 'here', record: done }]);
     const { holdings, conflicts } = await store.load();
-    expect(holdings.event.filter((e) => e.body.kind === 'step-done' && e.body.step === (done.body as { step: string }).step)).toEqual([
-      done,
-    ]);
+    expect(
+      holdings.event.filter((e) => e.body.kind === 'step-done' && e.body.step === (done.body as { step: string }).step),
+    ).toEqual([done]);
     expect(conflicts).toMatchObject([{ kind: 'event', recordId: done.id, other: { at: forged.at } }]);
   });
 
@@ -94,12 +103,18 @@ describe.each([
     const store = await open();
     await store.commit(entry(add(records)));
     const repair = data.repairs[0]!;
-    expect(await store.commit(entry([{ does: 'remove', kind: 'repair', id: repair.id, bare: true }]))).toEqual([{ is: 'kept' }]);
-    expect(await store.commit(entry([{ does: 'remove', kind: 'job', id: data.job.id, bare: true }]))).toEqual([{ is: 'kept' }]);
+    expect(await store.commit(entry([{ does: 'remove', kind: 'repair', id: repair.id, bare: true }]))).toEqual([
+      { is: 'kept' },
+    ]);
+    expect(await store.commit(entry([{ does: 'remove', kind: 'job', id: data.job.id, bare: true }]))).toEqual([
+      { is: 'kept' },
+    ]);
     expect((await store.load()).holdings.repair).toHaveLength(data.repairs.length);
     await store.commit(entry([{ does: 'remove', kind: 'repair', id: repair.id }]));
     expect((await store.load()).holdings.repair.map((r) => r.id)).not.toContain(repair.id);
-    expect(await store.commit(entry([{ does: 'change', kind: 'repair', id: repair.id, changes: [], at: 1 }]))).toEqual([{ is: 'gone' }]);
+    expect(await store.commit(entry([{ does: 'change', kind: 'repair', id: repair.id, changes: [], at: 1 }]))).toEqual([
+      { is: 'gone' },
+    ]);
   });
 
   test('an entry whose last write fails leaves nothing of the first', async () => {
@@ -115,7 +130,9 @@ describe.each([
     await store.setNote('aside', [{ kind: 'job', id: data.job.id, reason: 'cannot be shown' }]);
     const aside = await store.load();
     expect(aside.holdings.job).toEqual([]);
-    expect(aside.setAside).toMatchObject([{ kind: 'job', id: data.job.id, reason: 'cannot be shown', byHand: true, raw: data.job }]);
+    expect(aside.setAside).toMatchObject([
+      { kind: 'job', id: data.job.id, reason: 'cannot be shown', byHand: true, raw: data.job },
+    ]);
     await store.setNote('aside', []);
     expect((await store.load()).holdings.job).toEqual([data.job]);
   });
@@ -148,10 +165,14 @@ test('a database of version 1 gets what it lacks, and its repairs are brought fo
   const store = await openDatabase(name);
   const { holdings, setAside } = await store.load();
   expect(setAside).toEqual([]);
-  expect(holdings.repair.map((r) => [r.id, r.version]).sort()).toEqual(old.repairs.map((r: { id: string }) => [r.id, 4]).sort());
+  expect(holdings.repair.map((r) => [r.id, r.version]).sort()).toEqual(
+    old.repairs.map((r: { id: string }) => [r.id, 4]).sort(),
+  );
   // Its events are found by repair, as a removal asks.
   const ofOne = data.events[0]!.repairId;
-  expect(await store.commit(entry([{ does: 'remove', kind: 'repair', id: ofOne, bare: true }]))).toEqual([{ is: 'kept' }]);
+  expect(await store.commit(entry([{ does: 'remove', kind: 'repair', id: ofOne, bare: true }]))).toEqual([
+    { is: 'kept' },
+  ]);
 });
 
 test('a table that went missing is made again, and the database opens again after that', async () => {

@@ -25,7 +25,10 @@ interface Tables extends DBSchema {
 type Db = IDBPDatabase<Tables>;
 
 export const DATABASE = 'grenko';
-/** Version of the tables. Records carry versions of their own. 1 → 2: conflicts, entries done, notes, events by repair and job. */
+/**
+ * Version of the tables. Records carry versions of their own. 1 → 2: conflicts, entries done, notes, events by repair
+ * and job.
+ */
 export const DATABASE_VERSION = 2;
 const TABLES = [...KINDS, 'conflict', 'done', 'note'] as const;
 /** Entries done are remembered for as long as a journal could still hold them. */
@@ -62,8 +65,8 @@ function furnish(
 }
 
 /**
- * A mark outside the database that something was kept in it. A browser that is killed while it writes may find its own database damaged
- * afterwards and begin it anew, empty, without a word to the page but this.
+ * A mark outside the database that something was kept in it. A browser that is killed while it writes may find its own
+ * database damaged afterwards and begin it anew, empty, without a word to the page but this.
  */
 export interface Trace {
   readonly had: () => boolean;
@@ -77,14 +80,20 @@ interface LossTold {
   readonly dataLossMessage?: string;
 }
 
-/** One table for reading. A connection that is closed under it makes the request fail, which is told; its end is nobody’s concern. */
+/**
+ * One table for reading. A connection that is closed under it makes the request fail, which is told; its end is
+ * nobody’s concern.
+ */
 const table = <N extends (typeof TABLES)[number]>(db: Db, name: N) => {
   const tx = db.transaction(name);
   tx.done.catch(() => undefined);
   return tx.store;
 };
 
-/** Opens the database, of any version up to ours; a table that went missing is made again, empty. @throws DatabaseProblem */
+/**
+ * Opens the database, of any version up to ours; a table that went missing is made again, empty. @throws
+ * DatabaseProblem
+ */
 async function open(
   name: string,
   onBlocked: () => void,
@@ -125,12 +134,19 @@ async function open(
     const { version: found } = there;
     there.close();
     if (ours) return await open(name, onBlocked, onLost, onNew, found);
-    throw new DatabaseProblem('newer', `The stored data is of version ${found}, this Grenko knows ${DATABASE_VERSION}.`);
+    throw new DatabaseProblem(
+      'newer',
+      `The stored data is of version ${found}, this Grenko knows ${DATABASE_VERSION}.`,
+    );
   }
 }
 
 /** A store in the browser's database. @throws DatabaseProblem, or what the browser throws when it refuses one */
-export async function openDatabase(name = DATABASE, onBlocked: () => void = () => undefined, trace: Trace = NO_TRACE): Promise<Store> {
+export async function openDatabase(
+  name = DATABASE,
+  onBlocked: () => void = () => undefined,
+  trace: Trace = NO_TRACE,
+): Promise<Store> {
   let lost: (() => void) | null = null;
   let early = false;
   let begunAnew: string | null = null;
@@ -240,7 +256,10 @@ export async function rawContents(name = DATABASE): Promise<Readonly<Record<stri
   }
 }
 
-/** The browser's database, or memory with the reason when it is refused. One that is newer is neither: the person chooses. */
+/**
+ * The browser's database, or memory with the reason when it is refused. One that is newer is neither: the person
+ * chooses.
+ */
 export async function openAnyStore(name = DATABASE, onBlocked?: () => void, trace?: Trace): Promise<Store> {
   try {
     return await openDatabase(name, onBlocked, trace);

@@ -73,10 +73,13 @@ function checkOwners({ state }: Workspace, file: JobFile): void {
 }
 
 const count = (outcomes: readonly Outcome[], is: Outcome['is'], event?: boolean): number =>
-  outcomes.filter((o) => o.is === is && (event === undefined || ('record' in o && (o.record?.record === 'event') === event))).length;
+  outcomes.filter(
+    (o) => o.is === is && (event === undefined || ('record' in o && (o.record?.record === 'event') === event)),
+  ).length;
 
 /**
- * Takes a job file in, as one write. What is here stays as it is: records of one id and other content are kept beside it as conflicts.
+ * Takes a job file in, as one write. What is here stays as it is: records of one id and other content are kept beside
+ * it as conflicts.
  * @throws Refusal naming the place in a damaged or foreign file
  */
 export async function importJob(workspace: Workspace, text: string): Promise<Taken> {
@@ -116,13 +119,22 @@ export function exportSheets({ state, clock }: Workspace, sheets: readonly Sheet
   });
 }
 
-/** Takes sheets in; what stands here already stays as it is. @throws Refusal naming the place in a damaged or foreign file */
+/**
+ * Takes sheets in; what stands here already stays as it is. @throws Refusal naming the place in a damaged or foreign
+ * file
+ */
 export async function importSheets(
   workspace: Workspace,
   text: string,
-): Promise<{ readonly fresh: readonly SheetRevision[]; readonly known: number; readonly conflicts: readonly Conflict[] }> {
+): Promise<{
+  readonly fresh: readonly SheetRevision[];
+  readonly known: number;
+  readonly conflicts: readonly Conflict[];
+}> {
   const file = readSheetFile(text);
-  const outcomes = await workspace.write([...file.sheets, ...file.stock].map((record): Write => ({ does: 'add', record, from: 'file' })));
+  const outcomes = await workspace.write(
+    [...file.sheets, ...file.stock].map((record): Write => ({ does: 'add', record, from: 'file' })),
+  );
   const ofSheets = outcomes.slice(0, file.sheets.length);
   return {
     fresh: ofSheets.flatMap((o) => (o.is === 'written' && o.record.record === 'sheet' ? [o.record] : [])),

@@ -39,7 +39,9 @@ const Noted = z.object({
   ),
 });
 
-/** Text that was noted, read with care, entry by entry: what is not sound is left out, and takes nothing else with it. */
+/**
+ * Text that was noted, read with care, entry by entry: what is not sound is left out, and takes nothing else with it.
+ */
 export function readNoted(text: string | null): readonly Entry[] {
   try {
     const noted: unknown = JSON.parse(text ?? '[]');
@@ -63,7 +65,10 @@ const PREFIX = 'grenko.unsaved.';
 /** What a journal needs of the browser. */
 export interface JournalPlace {
   readonly storage: Pick<Storage, 'getItem' | 'setItem' | 'removeItem' | 'key' | 'length'>;
-  /** Locks tell living tabs from those that are gone; without them every note is taken over, which does no harm: entries are done once. */
+  /**
+   * Locks tell living tabs from those that are gone; without them every note is taken over, which does no harm: entries
+   * are done once.
+   */
   readonly locks?: Pick<LockManager, 'request'>;
 }
 
@@ -85,7 +90,9 @@ export function storageJournal(tab: string, { storage, locks }: JournalPlace): J
       }
     },
     async takeOver() {
-      const keys = Array.from({ length: storage.length }, (_, i) => storage.key(i)).filter((k) => k?.startsWith(PREFIX) && k !== mine);
+      const keys = Array.from({ length: storage.length }, (_, i) => storage.key(i)).filter(
+        (k) => k?.startsWith(PREFIX) && k !== mine,
+      );
       const entries: Entry[] = [];
       for (const key of keys as string[]) {
         if (!(await isGone(key))) continue;

@@ -82,7 +82,9 @@ test('a drag is written once at its beginning and once when the hand rests, as o
   await write();
   await wait(250);
   await write();
-  const written = log.map((e) => (e.writes[0] as { changes: readonly { before: unknown; after: unknown }[] }).changes[0]);
+  const written = log.map(
+    (e) => (e.writes[0] as { changes: readonly { before: unknown; after: unknown }[] }).changes[0],
+  );
   expect(written).toMatchObject([
     { before: '0', after: '1' },
     { before: '1', after: '20' },
@@ -157,7 +159,8 @@ describe('the journal', () => {
   });
 
   test('damaged notes are nothing, never a crash; no room is no fault', () => {
-    for (const text of [null, '', '{', '7', '[{"id":1}]', '[{"id":"x","writes":[{"does":"shout"}]}]']) expect(readNoted(text)).toEqual([]);
+    for (const text of [null, '', '{', '7', '[{"id":1}]', '[{"id":"x","writes":[{"does":"shout"}]}]'])
+      expect(readNoted(text)).toEqual([]);
     // One that is not sound takes no other with it.
     const sound = { id: 'y', writes: [{ does: 'settle', conflictId: 'c' }] };
     expect(readNoted(JSON.stringify([{ id: 1 }, sound, { id: 'x', writes: [{ does: 'shout' }] }]))).toEqual([sound]);

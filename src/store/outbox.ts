@@ -46,8 +46,8 @@ const REST_MS = 200;
 const RETRY_MS = 1500;
 
 /**
- * One line for all that is to be written: drafts and events, in the order they were made. What stands in it is noted in the journal;
- * an entry leaves it when the disk has it, and not before.
+ * One line for all that is to be written: drafts and events, in the order they were made. What stands in it is noted in
+ * the journal; an entry leaves it when the disk has it, and not before.
  */
 export function createOutbox({ commit, journal, makeId, now, onWritten, onState, later }: OutboxPorts) {
   let line: Waiting[] = [];
@@ -126,7 +126,10 @@ export function createOutbox({ commit, journal, makeId, now, onWritten, onState,
     /** Puts entries that a tab now gone had noted before everything else. */
     inherit(entries: readonly Entry[]): void {
       if (!entries.length) return;
-      line = [...entries.map((e): Waiting => ({ ...e, edit: null, done: () => undefined, lost: () => undefined })), ...line];
+      line = [
+        ...entries.map((e): Waiting => ({ ...e, edit: null, done: () => undefined, lost: () => undefined })),
+        ...line,
+      ];
       tell();
       void pump();
     },
@@ -134,14 +137,15 @@ export function createOutbox({ commit, journal, makeId, now, onWritten, onState,
     flush: (): void => void pump(),
     /** Changes of a draft that are not on disk yet, in order. */
     pending: (kind: DraftKind, id: string) =>
-      line.flatMap((w) => entryOf(w).writes.filter((x) => x.does === 'change' && x.kind === kind && x.id === id)) as Extract<
-        Write,
-        { does: 'change' }
-      >[],
+      line.flatMap((w) =>
+        entryOf(w).writes.filter((x) => x.does === 'change' && x.kind === kind && x.id === id),
+      ) as Extract<Write, { does: 'change' }>[],
     /** Whether a record is about to be added or removed. */
     awaits: (id: string): boolean =>
       line.some((w) =>
-        w.writes.some((x) => (x.does === 'add' || x.does === 'once' ? x.record.id === id : x.does === 'remove' && x.id === id)),
+        w.writes.some((x) =>
+          x.does === 'add' || x.does === 'once' ? x.record.id === id : x.does === 'remove' && x.id === id,
+        ),
       ),
     state: (): OutboxState => ({ waiting: line.length, failure }),
     /** Stops trying; what waits stays in the journal. */

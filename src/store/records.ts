@@ -19,7 +19,10 @@ export const RecordKind = z.enum(Object.keys(SCHEMAS) as [RecordKind, ...RecordK
 export type AnyRecord = Job | Repair | SheetRevision | Stock | PlanSnapshot | Event | SeriesRecord | Attachment;
 export const KINDS = Object.keys(SCHEMAS) as RecordKind[];
 
-/** A stored record that no longer fits its schema, or was put aside by hand: kept as it is, with the reason, never dropped. */
+/**
+ * A stored record that no longer fits its schema, or was put aside by hand: kept as it is, with the reason, never
+ * dropped.
+ */
 export interface SetAside {
   readonly kind: RecordKind;
   readonly id: string;

@@ -125,7 +125,14 @@ test('a second copy that fails or never answers keeps nobody from writing', asyn
 
 test('a line cut off by the end of the process, and one that says nothing of ours, take nothing else with them', () => {
   const whole = JSON.stringify({ at: 5, kind: 'job', id: job.id, record: job });
-  const lines = [whole.slice(0, 60), '{}', 'null', '7', JSON.stringify({ at: 6, kind: 'toString', id: 'x', record: {} }), whole];
+  const lines = [
+    whole.slice(0, 60),
+    '{}',
+    'null',
+    '7',
+    JSON.stringify({ at: 6, kind: 'toString', id: 'x', record: {} }),
+    whole,
+  ];
   expect(lastSaid(lines)).toEqual([{ does: 'add', record: job }]);
   expect(lastSaid([JSON.stringify({ at: 7, kind: 'job', id: job.id, record: { ...job, name: 7 } })])).toEqual([]);
 });
@@ -137,7 +144,8 @@ test('a file of all that was cut off in the middle takes the place of nothing', 
   await store.commit(add(sheet));
   const lines = f.all().split('\n');
   const begun = JSON.stringify({ at: 99_999, kind: 'sheet', id: sheet.id, record: sheet });
-  const back = (more: readonly string[]) => lastSaid([...lines, ...more]).map((w) => (w.does === 'add' ? w.record.id : ''));
+  const back = (more: readonly string[]) =>
+    lastSaid([...lines, ...more]).map((w) => (w.does === 'add' ? w.record.id : ''));
   expect(back([begun]).sort()).toEqual([job.id, sheet.id].sort());
   expect(back([begun, JSON.stringify({ at: 99_999, whole: true })])).toEqual([sheet.id]);
 });
@@ -166,7 +174,11 @@ test('whatever tabs do, in whatever order, a lost database comes back as it stoo
           tabs = [f.tab(), f.tab(), f.tab()];
           const first = await keptTwice(lasting(memory, ''), tabs[0]!, now);
           expect(await contents(first)).toEqual(stood);
-          stores = [first, await keptTwice(lasting(memory), tabs[1]!, now), await keptTwice(lasting(memory), tabs[2]!, now)];
+          stores = [
+            first,
+            await keptTwice(lasting(memory), tabs[1]!, now),
+            await keptTwice(lasting(memory), tabs[2]!, now),
+          ];
         }
       }
     }),

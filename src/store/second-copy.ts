@@ -3,7 +3,8 @@ import { type Key, keysOf, type Store } from './store';
 import { type Entry, readStored } from './write';
 
 /**
- * Lines kept beside the database, in a place of their own: appended and flushed, never read but when the browser lost its database.
+ * Lines kept beside the database, in a place of their own: appended and flushed, never read but when the browser lost
+ * its database.
  * Each tab has a file; one file of all that stood at some instant goes before them.
  */
 export interface Lines {
@@ -26,8 +27,8 @@ interface Stood extends Key {
 const lineOf = (stood: Stood): string => JSON.stringify(stood);
 
 /**
- * The line after all that stood at an instant: whatever was said before no longer holds, whichever file says it. It comes last, so that
- * a file which was cut off in the middle takes the place of nothing.
+ * The line after all that stood at an instant: whatever was said before no longer holds, whichever file says it. It
+ * comes last, so that a file which was cut off in the middle takes the place of nothing.
  */
 const wholeAt = (at: number): string => JSON.stringify({ at, whole: true });
 
@@ -36,7 +37,9 @@ function readLine(line: string): Stood | null {
   try {
     const { at, kind, id, record } = JSON.parse(line) as Partial<Stood>;
     const known = RecordKind.safeParse(kind);
-    return typeof at === 'number' && known.success && typeof id === 'string' ? { at, kind: known.data, id, record: record ?? null } : null;
+    return typeof at === 'number' && known.success && typeof id === 'string'
+      ? { at, kind: known.data, id, record: record ?? null }
+      : null;
   } catch {
     return null;
   }
@@ -53,7 +56,10 @@ function readWhole(line: string): number | null {
   }
 }
 
-/** The last that is said of each record, in the order in which it was said. What was removed, and what no longer fits, is left out. */
+/**
+ * The last that is said of each record, in the order in which it was said. What was removed, and what no longer fits,
+ * is left out.
+ */
 export function lastSaid(lines: readonly string[]): readonly Entry['writes'][number][] {
   const last = new Map<string, Stood>();
   const since = Math.max(Number.NEGATIVE_INFINITY, ...lines.flatMap((line) => readWhole(line) ?? []));
@@ -91,12 +97,18 @@ async function soon<T>(run: () => Promise<T>, otherwise: T, patienceMs: number):
 }
 
 /**
- * Keeps what a store keeps a second time. A database that the browser began anew is filled from it. The second copy never stands in the way:
+ * Keeps what a store keeps a second time. A database that the browser began anew is filled from it. The second copy
+ * never stands in the way:
  * where it fails, the database alone keeps, as before.
  * @param now the present, epoch ms: never earlier than it was told before, by any tab
  * @param patienceMs how long the second copy is waited for
  */
-export async function keptTwice(store: Store, lines: Lines, now: () => number, patienceMs = PATIENCE_MS): Promise<KeptTwice> {
+export async function keptTwice(
+  store: Store,
+  lines: Lines,
+  now: () => number,
+  patienceMs = PATIENCE_MS,
+): Promise<KeptTwice> {
   const attempt = <T>(run: () => Promise<T>, otherwise: T): Promise<T> => soon(run, otherwise, patienceMs);
   let tookBack: number | null = null;
   if (store.begunAnew !== null) {

@@ -25,7 +25,8 @@ export interface Notes {
 export const NO_NOTES: Notes = { aside: [], lastBackupMs: null, folder: null };
 
 /**
- * Where records live. One interface, three makings: the browser's database, memory where that is refused, and the tests' own.
+ * Where records live. One interface, three makings: the browser's database, memory where that is refused, and the
+ * tests' own.
  * A promise of `commit` that is kept means that what was written will be there after the process is killed.
  */
 export interface Store {
@@ -40,7 +41,10 @@ export interface Store {
   /** Some records as they stand; null for what is not there or does not fit. */
   read(keys: readonly Key[]): Promise<readonly (AnyRecord | null)[]>;
   conflicts(): Promise<readonly Conflict[]>;
-  /** Carries an entry out, all of it or none, once: an entry that was carried out before changes nothing. @throws when it cannot be written */
+  /**
+   * Carries an entry out, all of it or none, once: an entry that was carried out before changes nothing. @throws when
+   * it cannot be written
+   */
   commit(entry: Entry): Promise<readonly Outcome[]>;
   note<K extends keyof Notes>(name: K): Promise<Notes[K]>;
   setNote<K extends keyof Notes>(name: K, value: Notes[K]): Promise<void>;
@@ -54,7 +58,8 @@ export interface Store {
 /** What was written or removed by an entry. */
 export const keysOf = (entry: Entry): readonly Key[] =>
   entry.writes.flatMap((w): Key[] => {
-    if (w.does === 'add' || w.does === 'once' || w.does === 'ensure') return [{ kind: w.record.record, id: w.record.id }];
+    if (w.does === 'add' || w.does === 'once' || w.does === 'ensure')
+      return [{ kind: w.record.record, id: w.record.id }];
     if (w.does === 'take') return [{ kind: 'stock', id: w.stockId }];
     return w.does === 'change' || w.does === 'remove' ? [{ kind: w.kind, id: w.id }] : [];
   });
@@ -115,7 +120,8 @@ export function memoryStore(refusal: string, memory: Memory = emptyMemory()): St
     refusal,
     begunAnew: null,
     load: async () => sortAll(async (kind) => [...shelf(kind).values()], [...conflicts.values()], await note('aside')),
-    read: async (keys) => keys.map(({ kind, id }) => (sortOut(kind, [shelf(kind).get(id)]).good[0] ?? null) as AnyRecord | null),
+    read: async (keys) =>
+      keys.map(({ kind, id }) => (sortOut(kind, [shelf(kind).get(id)]).good[0] ?? null) as AnyRecord | null),
     conflicts: async () => [...conflicts.values()],
     commit(entry) {
       const turn = memory.line.then(() => write(entry));

@@ -5,9 +5,9 @@ import { createSite } from './site.testing';
 import type { Workspace } from './workspace';
 
 /**
- * The workspace against a naive one: two tabs act at random over one store, writes fail and tabs are killed at any moment. What was
- * said to be saved must be there, once and unchanged; what two hands did to different fields must both stand; nothing that is
- * recorded may go.
+ * The workspace against a naive one: two tabs act at random over one store, writes fail and tabs are killed at any
+ * moment. What was said to be saved must be there, once and unchanged; what two hands did to different fields must both
+ * stand; nothing that is recorded may go.
  */
 
 const [ramp] = sampleData(Date.UTC(2027, 3, 12, 6), 'Europe/Helsinki').bundles;
@@ -58,7 +58,22 @@ async function play(seed: number): Promise<void> {
     site.now += to(3000);
     const t = of(tabs);
     const id = `rep-${to(3)}`;
-    switch (of(['change', 'change', 'change', 'note', 'tick', 'undo', 'redo', 'remove', 'add', 'rest', 'fault', 'kill'] as const)) {
+    switch (
+      of([
+        'change',
+        'change',
+        'change',
+        'note',
+        'tick',
+        'undo',
+        'redo',
+        'remove',
+        'add',
+        'rest',
+        'fault',
+        'kill',
+      ] as const)
+    ) {
       case 'change': {
         const field = of(FIELDS);
         const value = field === 'crew' ? 1 + to(9) : field === 'materialC' ? 5 + to(20) : `${field} ${values++}`;
@@ -129,18 +144,24 @@ async function play(seed: number): Promise<void> {
   // No two events of one tab carry one number.
   expect(new Set(holdings.event.map((e) => `${e.device}/${e.sequence}`)).size).toBe(holdings.event.length);
   // What has a record is there.
-  for (const e of holdings.event) expect([seed, holdings.repair.some((r) => r.id === e.repairId)]).toEqual([seed, true]);
+  for (const e of holdings.event)
+    expect([seed, holdings.repair.some((r) => r.id === e.repairId)]).toEqual([seed, true]);
   expect([seed, setAside]).toEqual([seed, []]);
   // Both tabs show what the disk holds, and nothing waits.
   for (const t of [a, b]) {
     const s = t.state.getState();
     expect([seed, s.waiting, s.trouble]).toEqual([seed, 0, null]);
-    expect([seed, [...s.repairs.values()].map((r) => r.id).sort()]).toEqual([seed, holdings.repair.map((r) => r.id).sort()]);
+    expect([seed, [...s.repairs.values()].map((r) => r.id).sort()]).toEqual([
+      seed,
+      holdings.repair.map((r) => r.id).sort(),
+    ]);
     for (const r of holdings.repair)
       for (const f of FIELDS) expect([seed, f, pieceOf(s.repairs.get(r.id)!)[f]]).toEqual([seed, f, pieceOf(r)[f]]);
     expect([seed, s.events]).toEqual([
       seed,
-      [...holdings.event].sort((x, y) => x.at - y.at || (x.device < y.device ? -1 : x.device > y.device ? 1 : x.sequence - y.sequence)),
+      [...holdings.event].sort(
+        (x, y) => x.at - y.at || (x.device < y.device ? -1 : x.device > y.device ? 1 : x.sequence - y.sequence),
+      ),
     ]);
     expect([seed, s.conflicts.map((c) => c.id).sort()]).toEqual([seed, conflicts.map((c) => c.id).sort()]);
   }

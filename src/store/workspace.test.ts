@@ -57,7 +57,10 @@ describe('undo and redo', () => {
     for (let i = 2; i <= 5; i++) tab.changeRepair(repair.id, (r) => ({ ...r, crew: i }), 'crew');
     tab.changeRepair(repair.id, (r) => withPiece(r, { ...pieceOf(r), reserve: !pieceOf(r).reserve }), 'reserve');
     tab.undo();
-    expect(now().repairs.get(repair.id)).toMatchObject({ crew: 5, passes: { p1: { reserve: repair.passes.p1!.reserve } } });
+    expect(now().repairs.get(repair.id)).toMatchObject({
+      crew: 5,
+      passes: { p1: { reserve: repair.passes.p1!.reserve } },
+    });
     tab.undo();
     expect(now().repairs.get(repair.id)!.crew).toBe(repair.crew);
   });
@@ -107,7 +110,8 @@ describe('undo and redo', () => {
     tab.write(ramp!.sheets.map((record) => ({ does: 'add' as const, record })));
     await Promise.all([tab.startWork(repair.id, { p1: 20 }, 'foreman'), pause()]);
     const view = () => viewJob(bundleOf(now(), job.id)!, site.now).repairs[0]!;
-    const thinner = (liftMm: number) => tab.changeRepair(repair.id, (r) => withPiece(r, { ...pieceOf(r), liftMm }), 'lift');
+    const thinner = (liftMm: number) =>
+      tab.changeRepair(repair.id, (r) => withPiece(r, { ...pieceOf(r), liftMm }), 'lift');
     thinner(9);
     expect(view().changes.map((c) => c.path.at(-1))).toEqual(['liftMm']);
     tab.takeChangesBack(repair.id);
@@ -155,7 +159,8 @@ describe('the record', () => {
   test('readings stand at their own time; every event of a tab has a number of its own', async () => {
     await Promise.all([tab.record(repair.id, { kind: 'note', text: 'dry' }, 'technician'), pause()]);
     const readings = [1, 2, 3].map(
-      (i) => ({ body: { kind: 'reading', channel: 'base', valueC: 10 + i, source: 'logger.csv' }, at: 1000 * i }) as const,
+      (i) =>
+        ({ body: { kind: 'reading', channel: 'base', valueC: 10 + i, source: 'logger.csv' }, at: 1000 * i }) as const,
     );
     await Promise.all([tab.recordAll(repair.id, readings, 'technician'), pause()]);
     expect(now().events.map((e) => e.body.kind)).toEqual(['reading', 'reading', 'reading', 'note']);
@@ -198,7 +203,8 @@ describe('two tabs', () => {
     tab.changeRepair(repair.id, (r) => ({ ...r, name: 'Threshold' }), 'name');
     other.changeRepair(repair.id, (r) => ({ ...r, place: 'east door' }), 'place');
     await pause();
-    for (const t of [tab, other]) expect(now(t).repairs.get(repair.id)).toMatchObject({ name: 'Threshold', place: 'east door' });
+    for (const t of [tab, other])
+      expect(now(t).repairs.get(repair.id)).toMatchObject({ name: 'Threshold', place: 'east door' });
     expect((await disk()).holdings.repair[0]).toMatchObject({ name: 'Threshold', place: 'east door' });
     expect(now().conflicts).toEqual([]);
   });
@@ -262,7 +268,10 @@ describe('files', () => {
   });
 
   const theirs = async (change: (text: string) => string) => {
-    await Promise.all([tab.write([{ does: 'add', record: ramp!.sheets.find((s) => s.id === pieceOf(repair).sheetId)! }]), pause()]);
+    await Promise.all([
+      tab.write([{ does: 'add', record: ramp!.sheets.find((s) => s.id === pieceOf(repair).sheetId)! }]),
+      pause(),
+    ]);
     await Promise.all([tab.record(repair.id, { kind: 'note', text: 'dry' }, 'technician'), pause()]);
     return change(exportJob(tab, job.id));
   };
@@ -325,7 +334,8 @@ describe('files', () => {
     const sorted = (t: Workspace) =>
       [job.id, winch!.job.id].map((id) => {
         const { job: j, repairs, sheets, stock, events } = bundleOf(now(t), id)!;
-        const named = <T extends { id: string }>(list: readonly T[]) => [...list].sort((a, b) => (a.id < b.id ? -1 : 1));
+        const named = <T extends { id: string }>(list: readonly T[]) =>
+          [...list].sort((a, b) => (a.id < b.id ? -1 : 1));
         return [j, named(repairs), named(sheets), named(stock), named(events)];
       });
     const before = sorted(tab);

@@ -112,8 +112,10 @@ const PLACE = {
 type Placed = keyof typeof PLACE;
 const isPlaced = (kind: RecordKind): kind is Placed => kind in PLACE;
 
-export const byId = <T extends { readonly id: string }>(list: readonly T[]): ById<T> => new Map(list.map((r) => [r.id, r]));
-const plus = <T extends { readonly id: string }>(map: ById<T>, list: readonly T[]): ById<T> => new Map([...map, ...byId(list)]);
+export const byId = <T extends { readonly id: string }>(list: readonly T[]): ById<T> =>
+  new Map(list.map((r) => [r.id, r]));
+const plus = <T extends { readonly id: string }>(map: ById<T>, list: readonly T[]): ById<T> =>
+  new Map([...map, ...byId(list)]);
 const minus = <T>(map: ById<T>, id: string): ById<T> => new Map([...map].filter(([key]) => key !== id));
 
 /** Changes of one kind in quick succession are one act, ms. */
@@ -136,13 +138,15 @@ export interface NewEvent {
 
 export type Workspace = ReturnType<typeof createWorkspace>;
 
-/** How often, and how far apart, a database that was closed under our hands is asked for before memory takes its place. */
+/**
+ * How often, and how far apart, a database that was closed under our hands is asked for before memory takes its place.
+ */
 const REFUSED_TRIES = 8;
 const REFUSED_REST_MS = 250;
 
 /**
- * The ground that the interface stands on: what is kept, what has been typed, and every way to act on it. Drafts show at once and are
- * written behind; an event shows when it is on disk.
+ * The ground that the interface stands on: what is kept, what has been typed, and every way to act on it. Drafts show
+ * at once and are written behind; an event shows when it is on disk.
  */
 export function createWorkspace({ clock, store: openStore, ids, journal, later = laterByTimer }: WorkspacePorts) {
   const state: StoreApi<WorkspaceState> = createStore<WorkspaceState>(() => EMPTY);
@@ -173,7 +177,8 @@ export function createWorkspace({ clock, store: openStore, ids, journal, later =
     return opening;
   };
 
-  // What was read before somebody wrote must not be laid over what was written since: every word of a write has its turn.
+  // What was read before somebody wrote must not be laid over what was written since: every word of a write has its
+  // turn.
   let turn = 0;
   let begunAt = 0;
   const foreign = new Map<string, number>();
@@ -234,11 +239,15 @@ export function createWorkspace({ clock, store: openStore, ids, journal, later =
 
   const troubleOf = (error: unknown): Trouble => {
     const detail = error instanceof Error ? error.message : String(error);
-    if (error instanceof DatabaseProblem) return error.trouble === 'blocked' ? { is: 'blocked' } : { is: error.trouble, detail };
+    if (error instanceof DatabaseProblem)
+      return error.trouble === 'blocked' ? { is: 'blocked' } : { is: error.trouble, detail };
     return { is: error instanceof DOMException && error.name === 'QuotaExceededError' ? 'full' : 'unwritten', detail };
   };
 
-  /** While its owner clears it, the browser may refuse the database for a moment: memory is only taken when it goes on refusing. */
+  /**
+   * While its owner clears it, the browser may refuse the database for a moment: memory is only taken when it goes on
+   * refusing.
+   */
   async function lastingAgain(): Promise<Store> {
     for (let tries = 0; tries < REFUSED_TRIES; tries++) {
       const store = await theStore();
@@ -249,7 +258,9 @@ export function createWorkspace({ clock, store: openStore, ids, journal, later =
     return theStore();
   }
 
-  /** The database was closed under our hands: cleared by its owner, or given up for a newer version. It is opened anew. */
+  /**
+   * The database was closed under our hands: cleared by its owner, or given up for a newer version. It is opened anew.
+   */
   async function lost(): Promise<void> {
     if (closed) return;
     opening = null;
@@ -287,7 +298,8 @@ export function createWorkspace({ clock, store: openStore, ids, journal, later =
     onWritten: written,
     onState: (box) => {
       const { trouble } = get();
-      const ofWriting = trouble?.is === 'full' || trouble?.is === 'unwritten' || trouble?.is === 'lost' || trouble?.is === 'newer';
+      const ofWriting =
+        trouble?.is === 'full' || trouble?.is === 'unwritten' || trouble?.is === 'lost' || trouble?.is === 'newer';
       set({ ...box, trouble: box.failure ? troubleOf(box.failure) : ofWriting && !box.waiting ? null : trouble });
     },
   });
@@ -304,7 +316,10 @@ export function createWorkspace({ clock, store: openStore, ids, journal, later =
   /** Drafts as stored with what this tab has not yet written laid over them. */
   function withPending<T extends Draft>(kind: DraftKind, stored: ById<T>): ById<T> {
     return new Map(
-      [...stored].map(([id, draft]) => [id, outbox.pending(kind, id).reduce((d, w) => carryOver(d, w.changes).record, draft)]),
+      [...stored].map(([id, draft]) => [
+        id,
+        outbox.pending(kind, id).reduce((d, w) => carryOver(d, w.changes).record, draft),
+      ]),
     );
   }
 
@@ -324,11 +339,15 @@ export function createWorkspace({ clock, store: openStore, ids, journal, later =
       if (!same) over[place] = plus(map, [laid]);
     }
     const events = records.filter((r): r is Event => r.record === 'event');
-    set({ ...(over as Partial<WorkspaceState>), ...(events.length ? { events: mergeEvents(get().events, events) } : {}) });
+    set({
+      ...(over as Partial<WorkspaceState>),
+      ...(events.length ? { events: mergeEvents(get().events, events) } : {}),
+    });
   }
 
   const forget = (kind: RecordKind, id: string) => {
-    if (isPlaced(kind)) set({ [PLACE[kind]]: minus(get()[PLACE[kind]] as ById<AnyRecord>, id) } as Partial<WorkspaceState>);
+    if (isPlaced(kind))
+      set({ [PLACE[kind]]: minus(get()[PLACE[kind]] as ById<AnyRecord>, id) } as Partial<WorkspaceState>);
     else if (kind === 'event') set({ events: get().events.filter((e) => e.id !== id) });
   };
 
@@ -336,7 +355,8 @@ export function createWorkspace({ clock, store: openStore, ids, journal, later =
     // Another tab has written the same while this was under way: whose word is the last is read from the disk.
     const stale = keysOf(entry).filter((k) => since(foreign, k, begunAt));
     if (stale.length) void hear(stale);
-    const isStale = (r: { readonly record: RecordKind; readonly id: string }) => stale.some((k) => k.kind === r.record && k.id === r.id);
+    const isStale = (r: { readonly record: RecordKind; readonly id: string }) =>
+      stale.some((k) => k.kind === r.record && k.id === r.id);
     mark(own, keysOf(entry));
     const records: AnyRecord[] = [];
     const raised: Conflict[] = [];
@@ -348,7 +368,8 @@ export function createWorkspace({ clock, store: openStore, ids, journal, later =
         if (o.record) records.push(o.record);
         raised.push(...o.conflicts);
       }
-      if (o.is === 'removed' && write.does === 'remove' && !isStale({ record: write.kind, id: write.id })) forget(write.kind, write.id);
+      if (o.is === 'removed' && write.does === 'remove' && !isStale({ record: write.kind, id: write.id }))
+        forget(write.kind, write.id);
       if (o.is === 'gone' && write.does === 'change') {
         const draft = get()[PLACE[write.kind]].get(write.id);
         forget(write.kind, write.id);
@@ -531,7 +552,10 @@ export function createWorkspace({ clock, store: openStore, ids, journal, later =
     };
   }
 
-  /** Appends events of one repair in one go. Kept when they are on disk. @returns the events that say it: those of another tab, where it was quicker */
+  /**
+   * Appends events of one repair in one go. Kept when they are on disk. @returns the events that say it: those of
+   * another tab, where it was quicker
+   */
   async function recordAll(
     repairId: string,
     entries: readonly NewEvent[],
@@ -544,8 +568,13 @@ export function createWorkspace({ clock, store: openStore, ids, journal, later =
     const events = entries.map((e) => eventOf(repair, e, role));
     // Removed in another tab meanwhile? What is recorded of it brings it back.
     const before: readonly Write[] = [{ does: 'ensure', record: job }, { does: 'ensure', record: repair }, ...besides];
-    const outcomes = await write([...before, ...events.map((record): Write => ({ does: record.amends ? 'add' : 'once', record }))]);
-    return outcomes.slice(before.length).flatMap((o) => ('record' in o && o.record?.record === 'event' ? [o.record] : []));
+    const outcomes = await write([
+      ...before,
+      ...events.map((record): Write => ({ does: record.amends ? 'add' : 'once', record })),
+    ]);
+    return outcomes
+      .slice(before.length)
+      .flatMap((o) => ('record' in o && o.record?.record === 'event' ? [o.record] : []));
   }
 
   const record = async (
@@ -556,7 +585,12 @@ export function createWorkspace({ clock, store: openStore, ids, journal, later =
   ): Promise<Event | undefined> => (await recordAll(repairId, [{ body, ...options }], role))[0];
 
   /** Begins the work of a repair: the plan as it stands and the event that cites it, written as one. */
-  async function startWork(repairId: string, usable: Readonly<Record<string, number | null>>, role: string, pots?: Pots): Promise<void> {
+  async function startWork(
+    repairId: string,
+    usable: Readonly<Record<string, number | null>>,
+    role: string,
+    pots?: Pots,
+  ): Promise<void> {
     const repair = get().repairs.get(repairId);
     const bundle = repair && bundleOf(get(), repair.jobId);
     if (!bundle) return;
@@ -579,13 +613,20 @@ export function createWorkspace({ clock, store: openStore, ids, journal, later =
     );
   }
 
-  /** Plans a repair anew under way, from its draft as it stands: the plan is kept, and the event that cites it, written as one. */
+  /**
+   * Plans a repair anew under way, from its draft as it stands: the plan is kept, and the event that cites it, written
+   * as one.
+   */
   async function replan(repairId: string, role: string, pots?: Pots): Promise<void> {
     const repair = get().repairs.get(repairId);
     const kept = repair && bundleOf(get(), repair.jobId);
     if (!kept) return;
     // As if it had not begun: how long a batch may take to place is worked out afresh.
-    const fresh = { ...kept, snapshots: [], events: kept.events.filter((e) => e.repairId !== repairId || !isBeginning(e)) };
+    const fresh = {
+      ...kept,
+      snapshots: [],
+      events: kept.events.filter((e) => e.repairId !== repairId || !isBeginning(e)),
+    };
     const anew = viewJob(fresh, clock.now(), pots).repairs.find((r) => r.repair.id === repairId);
     if (!anew) return;
     const snapshot = snapshotOf({ ...kept, snapshots: [] }, clock.now(), ids.make(), pots);
@@ -616,13 +657,20 @@ export function createWorkspace({ clock, store: openStore, ids, journal, later =
     const done: Write = { does: 'settle', conflictId: conflict.id };
     const other = conflict.other as AnyRecord;
     const { kind, recordId } = conflict;
-    if (which === 'both') return void (await write([{ does: 'add', record: { ...other, id: ids.make() } as AnyRecord }, done]));
-    if (which === 'here' || (kind !== 'job' && kind !== 'repair' && kind !== 'stock')) return void (await write([done]));
+    if (which === 'both')
+      return void (await write([{ does: 'add', record: { ...other, id: ids.make() } as AnyRecord }, done]));
+    if (which === 'here' || (kind !== 'job' && kind !== 'repair' && kind !== 'stock'))
+      return void (await write([done]));
     const here = get()[PLACE[kind]].get(recordId) as Draft | undefined;
     if (!here) return void (await write([{ does: 'add', record: other }, done]));
     if (conflict.path.length === 0) change(kind, recordId, () => other as Draft, 'settle');
     else
-      change(kind, recordId, (d) => carryOver(d, [{ path: conflict.path, before: conflict.here, after: conflict.other }]).record, 'settle');
+      change(
+        kind,
+        recordId,
+        (d) => carryOver(d, [{ path: conflict.path, before: conflict.here, after: conflict.other }]).record,
+        'settle',
+      );
     await write([done]);
   }
 

@@ -1,4 +1,13 @@
-import { type Change, type Conflict, carryOver, changesBetween, type Event, isOnce, stableJson, twinOf } from '@/core/record';
+import {
+  type Change,
+  type Conflict,
+  carryOver,
+  changesBetween,
+  type Event,
+  isOnce,
+  stableJson,
+  twinOf,
+} from '@/core/record';
 import { type AnyRecord, type RecordKind, recordNow, SCHEMAS } from './records';
 
 /** Drafts are changed field by field; every other record is written once. */
@@ -12,7 +21,13 @@ export type Write =
   | { readonly does: 'ensure'; readonly record: AnyRecord }
   /** Adds an event unless the record says so already. */
   | { readonly does: 'once'; readonly record: Event }
-  | { readonly does: 'change'; readonly kind: DraftKind; readonly id: string; readonly changes: readonly Change[]; readonly at: number }
+  | {
+      readonly does: 'change';
+      readonly kind: DraftKind;
+      readonly id: string;
+      readonly changes: readonly Change[];
+      readonly at: number;
+    }
   /** Takes kits from a lot: counted on the disk, so that two hands that take one each have taken two. */
   | { readonly does: 'take'; readonly stockId: string; readonly count: number }
   /** Removes a record; with `bare`, only while nothing is recorded of it. */
@@ -143,7 +158,8 @@ async function change(write: Extract<Write, { does: 'change' }>, shelves: Shelve
 
 async function remove({ kind, id, bare }: Extract<Write, { does: 'remove' }>, shelves: Shelves): Promise<Outcome> {
   if (bare) {
-    const recorded = kind === 'repair' ? await shelves.eventsOf(id) : kind === 'job' ? await shelves.eventsOfJob(id) : [];
+    const recorded =
+      kind === 'repair' ? await shelves.eventsOf(id) : kind === 'job' ? await shelves.eventsOfJob(id) : [];
     if (recorded.length) return { is: 'kept' };
   }
   await shelves.remove(kind, id);

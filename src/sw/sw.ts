@@ -5,8 +5,8 @@ import { pageOf } from '../../routes.mjs';
 declare const self: ServiceWorkerGlobalScope & { __SW_MANIFEST: (PrecacheEntry | string)[] };
 
 /**
- * Keeps the whole application, so that it opens, reloads and works with no server. Pages come out of what was kept with this version
- * of the application, never mixed with another's; a newer version waits until the person takes it.
+ * Keeps the whole application, so that it opens, reloads and works with no server. Pages come out of what was kept with
+ * this version of the application, never mixed with another's; a newer version waits until the person takes it.
  */
 const serwist = new Serwist({
   precacheEntries: self.__SW_MANIFEST,
@@ -17,7 +17,8 @@ const serwist = new Serwist({
   disableDevLogs: true,
 });
 
-const kept = async (url: string, request: Request): Promise<Response> => (await serwist.matchPrecache(url)) ?? fetch(request);
+const kept = async (url: string, request: Request): Promise<Response> =>
+  (await serwist.matchPrecache(url)) ?? fetch(request);
 
 /** A page, asked for by its address. */
 serwist.registerCapture(
@@ -40,8 +41,9 @@ serwist.registerCapture(
 );
 
 /**
- * The script of a worker. A worker takes its address from the answer it is loaded by, and what was kept has the address without the part
- * after the #, in which its bundle says what it is to load. An answer made here has no address, and leaves the worker the one it was asked by.
+ * The script of a worker. A worker takes its address from the answer it is loaded by, and what was kept has the address
+ * without the part after the #, in which its bundle says what it is to load. An answer made here has no address, and
+ * leaves the worker the one it was asked by.
  */
 async function workerScript(request: Request): Promise<Response> {
   const found = await kept(request.url.replace(/#.*/, ''), request);

@@ -6,7 +6,10 @@ import { CORE_VERSION, type Event, type EventBody, planReport, viewJob } from '@
 import type { SheetRevision } from '@/core/system';
 import { PLAIN_READER, planInWords, type Reader } from '@/words';
 
-/** What the walks share: one zone, a job and a repair of nothing but defaults, and the way out to the command line and back. */
+/**
+ * What the walks share: one zone, a job and a repair of nothing but defaults, and the way out to the command line and
+ * back.
+ */
 export const ZONE = 'Europe/Helsinki';
 export const at = (iso: string): number => DateTime.fromISO(iso, { zone: ZONE }).toMillis();
 /** A clock as it stands on a job card. @example clock('2027-04-14T10:05:00Z') // 'Wed 13:05' */

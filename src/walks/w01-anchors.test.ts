@@ -116,9 +116,10 @@ function printed(over: Partial<Piece> = {}, firstShot = '2027-04-14T13:05') {
 }
 const r = printed();
 const line = (id: string) => r.amounts.find((_, i) => ids[i] === id)!;
-const ids = viewJob({ job, repairs: [repairOf(piece())], sheets: [sheet], stock: [], events: [] }, NOW).repairs[0]!.plan.mix!.lines.map(
-  (l) => l.id,
-);
+const ids = viewJob(
+  { job, repairs: [repairOf(piece())], sheets: [sheet], stock: [], events: [] },
+  NOW,
+).repairs[0]!.plan.mix!.lines.map((l) => l.id);
 
 test('per hole: 10.59 in the ring, 1.27 below the rod, 0.36 in the point; 14.05 mL with what is wiped off', () => {
   expect(r.volumeMl!.nominal / 36).toBeCloseTo(12.22, 1);
@@ -163,7 +164,8 @@ test('each round has its own load clock on the base: 2 h 30 while it stays in th
   const loads = r.milestones.filter((m) => m.kind === 'load').map((m) => Date.parse(m.plans!));
   const wanted = ['15:39', '15:44', '15:48', '15:53', '15:57', '18:43', '18:48', '18:54', '18:59'];
   expect(loads).toHaveLength(9);
-  for (const [i, ms] of loads.entries()) expect(Math.abs(ms - at(`2027-04-14T${wanted[i]}`)) / 60_000).toBeLessThanOrEqual(2);
+  for (const [i, ms] of loads.entries())
+    expect(Math.abs(ms - at(`2027-04-14T${wanted[i]}`)) / 60_000).toBeLessThanOrEqual(2);
 });
 
 test('18:00 is missed by 59 min; 8 mL to spare are said', () => {

@@ -75,8 +75,14 @@ const piece = (over: Partial<Piece> = {}) =>
     serves: 'light-load',
     ...over,
   });
-const walkPieceBase = () => walkPiece(job, { method: { id: 'mortar-patch', version: 1 }, void: null, sheetId: null }).base;
-const plan = (over: Partial<Piece> = {}, ends: readonly [string, string][] = [], nowIso = '2027-04-20T06:00', sheets = [sheet]) => {
+const walkPieceBase = () =>
+  walkPiece(job, { method: { id: 'mortar-patch', version: 1 }, void: null, sheetId: null }).base;
+const plan = (
+  over: Partial<Piece> = {},
+  ends: readonly [string, string][] = [],
+  nowIso = '2027-04-20T06:00',
+  sheets = [sheet],
+) => {
   const steps = printedPlan({ job, repairs: [repairOf(piece(over))], sheets }, NOW).repairs[0]!.steps;
   const told = ends.flatMap(([step, iso]) => {
     const upTo = steps.findIndex((s) => s.id === step);
@@ -132,7 +138,8 @@ test('lift 2 from 16:06 on; foot Wed 16:10, car Thu 22:30, closed until Fri 06:0
   expect(clock(lorry.steps.at(-1)!.from)).toBe('Sun 06:00');
 });
 test('the window of lift 1 closes Wed 19:01; ended only Thu 08:30 it was missed: abraded, and all opens later', () => {
-  const seen = (nowIso: string) => plan({}, [['b2:place', '2027-04-20T10:00']], nowIso).steps.some((s) => s.id.endsWith(':abrade'));
+  const seen = (nowIso: string) =>
+    plan({}, [['b2:place', '2027-04-20T10:00']], nowIso).steps.some((s) => s.id.endsWith(':abrade'));
   expect([seen('2027-04-21T15:00'), seen('2027-04-21T19:04')]).toEqual([false, true]);
   const late = plan(
     {},

@@ -37,7 +37,9 @@ function exact({ is, value }: Quantity, { system }: Reader): string {
 }
 
 /** Units for a quantity that stands beside a figure for each of the larger. */
-const LARGE: Readonly<Partial<Record<Quantity['is'], Readonly<Record<UnitSystem, string>>>>> = { area: { metric: 'm²', us: 'ft²' } };
+const LARGE: Readonly<Partial<Record<Quantity['is'], Readonly<Record<UnitSystem, string>>>>> = {
+  area: { metric: 'm²', us: 'ft²' },
+};
 
 function quantity(q: Quantity, reader: Reader): string {
   const large = q.large ? LARGE[q.is]?.[reader.system] : undefined;
@@ -52,7 +54,9 @@ function written(value: Value, reader: Reader): string | number {
   if (isList(value)) {
     const parts = value.list.map((v) => String(written(v, reader)));
     if (value.join === 'comma' || value.join === 'space') return parts.join(value.join === 'comma' ? ', ' : ' ');
-    return new Intl.ListFormat(reader.language, { type: value.join === 'and' ? 'conjunction' : 'disjunction' }).format(parts);
+    return new Intl.ListFormat(reader.language, { type: value.join === 'and' ? 'conjunction' : 'disjunction' }).format(
+      parts,
+    );
   }
   return say(value, reader);
 }

@@ -70,7 +70,9 @@ describe('one message, many readers', () => {
     expect(say(T.side({ side: 'under' }), metric)).toBe('It lies under it.');
     expect(say(T.list({ names: listed(['gel', 'release', 'load']) }), metric)).toBe('for gel, release, and load');
     expect(say(T.list({ names: listed(['stone', 'metal'], 'or') }), metric)).toBe('for stone or metal');
-    expect(say(T.nested({ inner: T.list({ names: listed([mm(25.4), mm(50.8)], 'comma') }) }), us)).toBe('First: for 1 in, 2 in');
+    expect(say(T.nested({ inner: T.list({ names: listed([mm(25.4), mm(50.8)], 'comma') }) }), us)).toBe(
+      'First: for 1 in, 2 in',
+    );
   });
   test('what was written out by an earlier version is read as before', () => {
     expect(say('38.1 mm against 5 °C', us)).toBe('1.5 in against 41.0 °F');

@@ -13,7 +13,10 @@ interface Held {
   readonly name: string;
 }
 
-/** Files of the origin's own, which the browser keeps apart from its databases. Undefined where it has none, or no locks to tell which tab lives. */
+/**
+ * Files of the origin's own, which the browser keeps apart from its databases. Undefined where it has none, or no locks
+ * to tell which tab lives.
+ */
 export function privateLines(folder: string, tab: string): Lines | undefined {
   const { storage, locks } = navigator;
   if (!storage?.getDirectory || !locks) return undefined;
@@ -82,7 +85,8 @@ export function privateLines(folder: string, tab: string): Lines | undefined {
       const dir = await open();
       const ownBefore = before ? (await before).name : null;
       for (const { name } of await files())
-        if (name !== fresh.name && (name === ownBefore || !living.has(lockOf(name)))) await dir.removeEntry(name).catch(() => undefined);
+        if (name !== fresh.name && (name === ownBefore || !living.has(lockOf(name))))
+          await dir.removeEntry(name).catch(() => undefined);
     },
   };
 }

@@ -23,7 +23,8 @@ const api = {
   pot: (sheet: SheetRevision, ask: { massG: number; startC: number; roomC: number; vessel: VesselId }) =>
     attempt(() => potRun(reactiveOf(sheet), ask)),
   lift: (sheet: SheetRevision, ask: LiftAsk) => attempt(() => liftRun(reactiveOf(sheet), ask)),
-  thickest: (sheet: SheetRevision, ask: Omit<LiftAsk, 'thicknessMm'>) => attempt(() => thickestLift(reactiveOf(sheet), ask)),
+  thickest: (sheet: SheetRevision, ask: Omit<LiftAsk, 'thicknessMm'>) =>
+    attempt(() => thickestLift(reactiveOf(sheet), ask)),
   /** Fills cells of a table in an order; told as it goes. Cancelled by ending the worker. */
   table: (
     sheet: SheetRevision,

@@ -48,8 +48,12 @@ describe('meshes', () => {
     expect(() => extentOf(loadScan('big.stl', stl))).toThrow(/Point 305 of the scan is not a number/);
   });
   test('files that are cut off say what is missing', () => {
-    expect(() => loadScan('a.stl', file('ramp-edge.stl').slice(0, 5000))).toThrow(/announces 17520 triangles and holds 98/);
-    expect(() => loadScan('a.ply', file('hull-gouge.ply').slice(0, 9000))).toThrow(/announces \d+ vertices and holds \d+/);
+    expect(() => loadScan('a.stl', file('ramp-edge.stl').slice(0, 5000))).toThrow(
+      /announces 17520 triangles and holds 98/,
+    );
+    expect(() => loadScan('a.ply', file('hull-gouge.ply').slice(0, 9000))).toThrow(
+      /announces \d+ vertices and holds \d+/,
+    );
     expect(() => loadScan('a.stl', bytes(`solid a\n${FACET}facet nor`))).toThrow(/cut off/);
     expect(() => loadScan('a.ply', bytes('plain text'))).toThrow(/does not begin like a PLY/);
     expect(() => loadScan('a.obj', bytes('# nothing\n'))).toThrow(/holds no points/);
@@ -66,7 +70,11 @@ describe('points as text', () => {
   test.each([
     ['blanks', '1 2 3\n-4.5  5e1 6.25e-1\n', [1, 2, 3, -4.5, 50, 0.625]],
     ['a header, commas, colours behind', 'x,y,z,r,g,b\n1.5,2,3,255,0,0\n4,5,6,1,2,3', [1.5, 2, 3, 4, 5, 6]],
-    ['decimal commas with semicolons and a header', 'X;Y;Z\r\n1,5;2,25;-3,125\r\n4;5;6\r\n', [1.5, 2.25, -3.125, 4, 5, 6]],
+    [
+      'decimal commas with semicolons and a header',
+      'X;Y;Z\r\n1,5;2,25;-3,125\r\n4;5;6\r\n',
+      [1.5, 2.25, -3.125, 4, 5, 6],
+    ],
     ['decimal commas with tabs', '1,5\t2,5\t3,5', [1.5, 2.5, 3.5]],
     ['comments, a count, empty lines', '# scanner\n2\n\n1 2 3\n# middle\n4 5 6\n\n', [1, 2, 3, 4, 5, 6]],
   ])('%s', (_, text, wanted) => {

@@ -12,7 +12,8 @@ export const MAX_BYTES = 400e6;
 export const SCAN_ENDINGS = ['stl', 'ply', 'obj', 'xyz', 'csv', 'txt', 'pts'] as const;
 
 const endingOf = (name: string) => name.toLowerCase().split('.').pop() ?? '';
-const broken = (name: string, why: string): never => refuse('file', name, 'a whole scan file', `“${name}” cannot be read: ${why}`);
+const broken = (name: string, why: string): never =>
+  refuse('file', name, 'a whole scan file', `“${name}” cannot be read: ${why}`);
 
 /** Triangles of a geometry as places side by side; a geometry without faces is a cloud of points. */
 function cloudOf(geometry: BufferGeometry, faces: boolean): Cloud {
@@ -34,7 +35,10 @@ function checkStl(name: string, bytes: ArrayBuffer): void {
   const wants = 84 + 50 * says;
   if (bytes.byteLength === wants || (head.startsWith('solid') && /\bfacet\b/.test(head))) return;
   if (bytes.byteLength < wants)
-    broken(name, `it is cut off: it announces ${says} triangles and holds ${Math.max(0, Math.floor((bytes.byteLength - 84) / 50))}.`);
+    broken(
+      name,
+      `it is cut off: it announces ${says} triangles and holds ${Math.max(0, Math.floor((bytes.byteLength - 84) / 50))}.`,
+    );
 }
 
 /** A text STL ends with its closing word, unless it is cut off. */
@@ -48,7 +52,10 @@ function checkTextStl(name: string, bytes: ArrayBuffer): void {
 const STL_HEAD = 84;
 const STL_TRIANGLE = 50;
 
-/** Whether all corners of a binary STL are numbers: a float is none when all bits of its exponent are set. Normals may be anything. */
+/**
+ * Whether all corners of a binary STL are numbers: a float is none when all bits of its exponent are set. Normals may
+ * be anything.
+ */
 function allNumbers(bytes: ArrayBuffer, triangles: number): boolean {
   const halves = new Uint16Array(bytes, STL_HEAD, (STL_TRIANGLE / 2) * triangles);
   for (let t = 0; t < halves.length; t += STL_TRIANGLE / 2)
@@ -63,14 +70,16 @@ function allNumbers(bytes: ArrayBuffer, triangles: number): boolean {
 function thinStl(bytes: ArrayBuffer): { bytes: ArrayBuffer; held?: number } {
   const triangles = new DataView(bytes).getUint32(80, true);
   const step = everyOf(triangles);
-  if (step < 2 || bytes.byteLength !== STL_HEAD + STL_TRIANGLE * triangles || !allNumbers(bytes, triangles)) return { bytes };
+  if (step < 2 || bytes.byteLength !== STL_HEAD + STL_TRIANGLE * triangles || !allNumbers(bytes, triangles))
+    return { bytes };
   const kept = Math.floor(triangles / step);
   const out = new ArrayBuffer(STL_HEAD + STL_TRIANGLE * kept);
   new Uint8Array(out).set(new Uint8Array(bytes, 0, 80));
   new DataView(out).setUint32(80, kept, true);
   const [to, from] = [new Uint16Array(out, STL_HEAD), new Uint16Array(bytes, STL_HEAD)];
   const each = STL_TRIANGLE / 2;
-  for (let t = 0, at = 0; t < kept; t++) for (let k = 0, source = t * step * each; k < each; k++) to[at++] = from[source++]!;
+  for (let t = 0, at = 0; t < kept; t++)
+    for (let k = 0, source = t * step * each; k < each; k++) to[at++] = from[source++]!;
   return { bytes: out, held: 3 * triangles };
 }
 
@@ -104,7 +113,10 @@ function checkPly(name: string, bytes: ArrayBuffer): void {
     const own = head.slice(head.indexOf('element vertex'), end).split('element')[1] ?? '';
     const size = [...own.matchAll(/property (\w+) \w+/g)].reduce((s, m) => s + (sizes[m[1]!] ?? 0), 0);
     if (body < vertices * size)
-      broken(name, `it is cut off: it announces ${vertices} vertices and holds ${Math.max(0, Math.floor(body / size))}.`);
+      broken(
+        name,
+        `it is cut off: it announces ${vertices} vertices and holds ${Math.max(0, Math.floor(body / size))}.`,
+      );
   } else {
     const lines =
       new TextDecoder('latin1')

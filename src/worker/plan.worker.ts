@@ -3,7 +3,9 @@ import { expose } from 'comlink';
 import { type JobAsk, type Opener, openersOf, type PlaceAsk, type PlaceTrial, tryPlace } from '@/core/plan';
 import { attempt, type Problem } from '@/core/units';
 
-export type PlaceReply = { readonly ok: true; readonly value: PlaceTrial } | { readonly ok: false; readonly problem: Problem };
+export type PlaceReply =
+  | { readonly ok: true; readonly value: PlaceTrial }
+  | { readonly ok: false; readonly problem: Problem };
 
 const api = {
   /** What would open a window for a repair: many plans, so not on the page's own thread. */

@@ -34,8 +34,9 @@ const [NEWLINE, RETURN, SPACE, TAB, HASH, MINUS, PLUS, DOT, COMMA, ZERO, NINE, E
 ] as const;
 
 /**
- * Points as text: x, y, z in the first three columns, divided by blanks, tabs, commas or semicolons; a header is passed over,
- * decimal commas are understood where commas do not divide. Read byte by byte: two million lines never stand in memory as strings.
+ * Points as text: x, y, z in the first three columns, divided by blanks, tabs, commas or semicolons; a header is passed
+ * over, decimal commas are understood where commas do not divide. Read byte by byte: two million lines never stand in
+ * memory as strings.
  * @throws Refusal naming the line that is no point
  */
 export function readPoints(name: string, buffer: ArrayBuffer): Cloud {
@@ -95,7 +96,9 @@ export function readPoints(name: string, buffer: ArrayBuffer): Cloud {
         break;
       }
       const size = Math.abs(places);
-      const value = sign * (size > 39 ? mantissa * 10 ** -places : places > 0 ? mantissa / POWERS[size]! : mantissa * POWERS[size]!);
+      const value =
+        sign *
+        (size > 39 ? mantissa * 10 ** -places : places > 0 ? mantissa / POWERS[size]! : mantissa * POWERS[size]!);
       if (3 * n + columns >= xyz.length) {
         const larger = new Float64Array(xyz.length * 2);
         larger.set(xyz);

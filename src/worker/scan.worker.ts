@@ -16,19 +16,28 @@ async function answered<T>(run: () => Promise<T> | T): Promise<ScanReply<T>> {
   } catch (error) {
     if (error instanceof Refusal) return { ok: false, sentence: error.problem.sentence };
     if (error instanceof RangeError)
-      return { ok: false, sentence: 'The scan is too large for the memory of this browser. Thin it out or cut it to the damaged place.' };
+      return {
+        ok: false,
+        sentence: 'The scan is too large for the memory of this browser. Thin it out or cut it to the damaged place.',
+      };
     throw error;
   }
 }
 
 const api = {
-  /** Reads a file and keeps it; asks nothing of the main thread. @returns how many points or triangles, and their extent in the file's units */
+  /**
+   * Reads a file and keeps it; asks nothing of the main thread. @returns how many points or triangles, and their extent
+   * in the file's units
+   */
   load: (file: File, progress: (share: number, doing: string) => void) =>
     answered(async () => {
       progress(0.02, 'reading the file');
       const bytes = file.size > MAX_BYTES ? new ArrayBuffer(0) : await file.arrayBuffer();
       progress(0.4, 'understanding it');
-      const cloud = file.size > MAX_BYTES ? loadScan(file.name, { byteLength: file.size } as ArrayBuffer) : loadScan(file.name, bytes);
+      const cloud =
+        file.size > MAX_BYTES
+          ? loadScan(file.name, { byteLength: file.size } as ArrayBuffer)
+          : loadScan(file.name, bytes);
       kept = { name: file.name, cloud };
       const extent = extentOf(cloud);
       progress(1, 'read');

@@ -21,8 +21,17 @@ export type HourlyRow = z.infer<typeof HourlyRow>;
 export const ClimateSource = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('constant'), tempC, humidityPct: Percent }),
   /** Low and high of every day at their local hours, joined by half-cosines; humidity as met at the low. */
-  z.object({ kind: z.literal('daily'), lowC: tempC, lowHour: hour, highC: tempC, highHour: hour, humidityAtLowPct: Percent }),
-  /** Hour by hour from a file or a forecast, joined by straight lines. Where no humidity is given, `humidityPct` holds. */
+  z.object({
+    kind: z.literal('daily'),
+    lowC: tempC,
+    lowHour: hour,
+    highC: tempC,
+    highHour: hour,
+    humidityAtLowPct: Percent,
+  }),
+  /**
+   * Hour by hour from a file or a forecast, joined by straight lines. Where no humidity is given, `humidityPct` holds.
+   */
   z.object({
     kind: z.literal('hourly'),
     source: z.string().max(120),
@@ -55,7 +64,12 @@ export function climateProblems(source: ClimateSource): readonly Problem[] {
   const out: Problem[] = [];
   const range = (field: string, label: string, value: number, low: number, high: number, unit: string) => {
     if (!(value >= low && value <= high))
-      out.push({ field, value, allowed: `${low} to ${high} ${unit}`, sentence: `${label} must lie between ${low} and ${high} ${unit}.` });
+      out.push({
+        field,
+        value,
+        allowed: `${low} to ${high} ${unit}`,
+        sentence: `${label} must lie between ${low} and ${high} ${unit}.`,
+      });
   };
   if (source.kind === 'hourly') {
     range('humidityPct', 'The humidity', source.humidityPct, 1, 100, '%');
@@ -69,7 +83,8 @@ export function climateProblems(source: ClimateSource): readonly Problem[] {
     source.rows.forEach((r, i) => {
       if (out.length > 3) return;
       range(`rows.${i}.tempC`, `Hour ${i + 1}: the air temperature`, r.tempC, -60, 60, '°C');
-      if (r.humidityPct !== null) range(`rows.${i}.humidityPct`, `Hour ${i + 1}: the humidity`, r.humidityPct, 1, 100, '%');
+      if (r.humidityPct !== null)
+        range(`rows.${i}.humidityPct`, `Hour ${i + 1}: the humidity`, r.humidityPct, 1, 100, '%');
       if (i && r.atMs <= source.rows[i - 1]!.atMs)
         out.push({
           field: `rows.${i}.atMs`,
@@ -108,8 +123,9 @@ export function climateProblems(source: ClimateSource): readonly Problem[] {
 }
 
 /**
- * Air temperature and dew point over [from, to], sampled every quarter of an hour, after eight days every hour. Hours of low and high are local clock hours of
- * the site, so a night with a clock change is as long as it really is. Within a day the dew point is held.
+ * Air temperature and dew point over [from, to], sampled every quarter of an hour, after eight days every hour. Hours
+ * of low and high are local clock hours of the site, so a night with a clock change is as long as it really is. Within
+ * a day the dew point is held.
  * @param zone IANA time zone
  * @throws Refusal for a bad source or zone
  */
@@ -120,7 +136,9 @@ export function airOver(source: ClimateSource, zone: string, fromMs: number, toM
   const near = Math.max(2, Math.ceil(Math.min(toMs - fromMs, NEAR_MS) / STEP_MS) + 1);
   const nearEnd = fromMs + (near - 1) * STEP_MS;
   const n = near + Math.max(0, Math.ceil((toMs - nearEnd) / FAR_STEP_MS));
-  const times = Float64Array.from({ length: n }, (_, i) => (i < near ? fromMs + i * STEP_MS : nearEnd + (i - near + 1) * FAR_STEP_MS));
+  const times = Float64Array.from({ length: n }, (_, i) =>
+    i < near ? fromMs + i * STEP_MS : nearEnd + (i - near + 1) * FAR_STEP_MS,
+  );
   if (source.kind === 'constant') {
     localDays(zone, fromMs, fromMs);
     const dew = dewPointC(source.tempC, source.humidityPct);
@@ -144,10 +162,15 @@ export function airOver(source: ClimateSource, zone: string, fromMs: number, toM
 }
 
 /**
- * Hourly weather on quarter hours. Before its first hour that hour holds, so that a base has something to warm up on; it ends where
- * it ends, and what is not reached by then is refused with that instant.
+ * Hourly weather on quarter hours. Before its first hour that hour holds, so that a base has something to warm up on;
+ * it ends where it ends, and what is not reached by then is refused with that instant.
  */
-function hourlyAir(source: Extract<ClimateSource, { kind: 'hourly' }>, zone: string, fromMs: number, toMs: number): Air {
+function hourlyAir(
+  source: Extract<ClimateSource, { kind: 'hourly' }>,
+  zone: string,
+  fromMs: number,
+  toMs: number,
+): Air {
   localDays(zone, fromMs, fromMs);
   const { rows } = source;
   const endMs = Math.min(toMs, rows.at(-1)!.atMs);

@@ -5,8 +5,8 @@ import { hourOf, localDays } from './days';
 import { indexAt, type Series, valueAt } from './series';
 
 /**
- * Base materials: conductivity W/mK and ρc J/m³K, common handbook values for dry material at 20 °C; what a new repair takes for its
- * thickness and what lies behind it; whether it is cast and has to be of an age.
+ * Base materials: conductivity W/mK and ρc J/m³K, common handbook values for dry material at 20 °C; what a new repair
+ * takes for its thickness and what lies behind it; whether it is cast and has to be of an age.
  */
 export const BASE_PROPERTIES = {
   concrete: { k: 1.6, rhoC: 2300 * 900, usualMm: 200, usualBack: 'ground', isCast: true },
@@ -61,8 +61,8 @@ export const BaseBody = z.object({
   exposure: z.enum(['sheltered', 'windy']),
   surroundings: Surroundings,
   /**
-   * Its own temperature where that is known beforehand (held by a mat, told by a logger of last week): straight between points, two at one
-   * minute are a step, the last one goes on. Empty: it is computed from air, sun, sky and water.
+   * Its own temperature where that is known beforehand (held by a mat, told by a logger of last week): straight between
+   * points, two at one minute are a step, the last one goes on. Empty: it is computed from air, sun, sky and water.
    */
   known: z
     .array(z.object({ atMs: Instant, tempC: Celsius }))
@@ -79,28 +79,40 @@ export const OFFSET_FADE_MS = 6 * 3_600_000;
 
 export function baseProblems(body: BaseBody): readonly Problem[] {
   const out: Problem[] = [];
-  const say = (field: string, value: unknown, allowed: string, sentence: string) => out.push({ field, value, allowed, sentence });
+  const say = (field: string, value: unknown, allowed: string, sentence: string) =>
+    out.push({ field, value, allowed, sentence });
   if (!(body.thicknessMm > 0 && body.thicknessMm <= 5000))
-    say('thicknessMm', body.thicknessMm, 'more than 0 to 5000 mm', 'The thickness of the base must be more than 0 and at most 5000 mm.');
+    say(
+      'thicknessMm',
+      body.thicknessMm,
+      'more than 0 to 5000 mm',
+      'The thickness of the base must be more than 0 and at most 5000 mm.',
+    );
   const { cloudPct, sunPeakW, riseHour, setHour, waterC, cover } = body.surroundings;
-  if (!(cloudPct >= 0 && cloudPct <= 100)) say('cloudPct', cloudPct, '0 to 100 %', 'Clouds cover between 0 and 100 % of the sky.');
-  if (!(sunPeakW >= 0 && sunPeakW <= 1200)) say('sunPeakW', sunPeakW, '0 to 1200 W/m²', 'The sun gives at most some 1200 W/m².');
+  if (!(cloudPct >= 0 && cloudPct <= 100))
+    say('cloudPct', cloudPct, '0 to 100 %', 'Clouds cover between 0 and 100 % of the sky.');
+  if (!(sunPeakW >= 0 && sunPeakW <= 1200))
+    say('sunPeakW', sunPeakW, '0 to 1200 W/m²', 'The sun gives at most some 1200 W/m².');
   if (!(riseHour >= 0 && setHour <= 24 && riseHour < setHour))
     say('riseHour', riseHour, 'before the hour it sets', 'The sun must rise before it sets, within the day.');
-  if (body.back === 'water' && waterC === null) say('waterC', null, 'a temperature', 'Say how warm the water behind the base is.');
-  if (waterC !== null && !(waterC >= -2 && waterC <= 40)) say('waterC', waterC, '-2 to 40 °C', 'Water lies between −2 and 40 °C.');
+  if (body.back === 'water' && waterC === null)
+    say('waterC', null, 'a temperature', 'Say how warm the water behind the base is.');
+  if (waterC !== null && !(waterC >= -2 && waterC <= 40))
+    say('waterC', waterC, '-2 to 40 °C', 'Water lies between −2 and 40 °C.');
   if (cover && !(cover.fromHour >= 0 && cover.fromHour <= 24 && cover.toHour >= 0 && cover.toHour <= 24))
     say('cover', cover.fromHour, '0 to 24 h', 'The hours of the tent or heater lie outside the day.');
-  if (cover && !(cover.warmK >= 0 && cover.warmK <= 40)) say('cover', cover.warmK, '0 to 40 K', 'A tent or heater warms by 0 to 40 K.');
+  if (cover && !(cover.warmK >= 0 && cover.warmK <= 40))
+    say('cover', cover.warmK, '0 to 40 K', 'A tent or heater warms by 0 to 40 K.');
   return out;
 }
 
 /** Whether a local hour lies in a stretch that may run over midnight. */
-const within = (hour: number, from: number, to: number) => (from <= to ? hour >= from && hour < to : hour >= from || hour < to);
+const within = (hour: number, from: number, to: number) =>
+  from <= to ? hour >= from && hour < to : hour >= from || hour < to;
 
 /**
- * The temperature a face exchanges heat with: Tair + α G/h − ε F ΔR/h, sun by day, long-wave loss to a clear sky by night, less by the
- * clouds; under a tent or heater the air it makes.
+ * The temperature a face exchanges heat with: Tair + α G/h − ε F ΔR/h, sun by day, long-wave loss to a clear sky by
+ * night, less by the clouds; under a tent or heater the air it makes.
  * @param zone IANA zone whose hours sun and cover keep
  */
 export function environmentOver(air: Series, body: BaseBody, zone: string): Float64Array {
@@ -121,13 +133,17 @@ export function environmentOver(air: Series, body: BaseBody, zone: string): Floa
       out[i] = air.values[i]! + s.cover.warmK;
       continue;
     }
-    const shine = hour > s.riseHour && hour < s.setHour ? Math.sin((Math.PI * (hour - s.riseHour)) / (s.setHour - s.riseHour)) : 0;
+    const shine =
+      hour > s.riseHour && hour < s.setHour ? Math.sin((Math.PI * (hour - s.riseHour)) / (s.setHour - s.riseHour)) : 0;
     out[i] = air.values[i]! + sun * shine - loss;
   }
   return out;
 }
 
-/** The air at a place: the site's, warmed under a tent or heater in its hours. @param zone IANA zone whose hours it keeps */
+/**
+ * The air at a place: the site's, warmed under a tent or heater in its hours. @param zone IANA zone whose hours it
+ * keeps
+ */
 export function airUnder(air: Series, { cover }: Surroundings, zone: string): Series {
   if (!cover) return air;
   const days = localDays(zone, air.times[0]!, air.times.at(-1)!);
@@ -165,7 +181,10 @@ export function baseOver(air: Series, body: BaseBody, zone = 'utc'): Series {
     inner:
       body.back === 'insulated'
         ? ({ kind: 'insulated' } as const)
-        : ({ kind: 'fluid', h: body.back === 'air' ? H.sheltered : body.back === 'water' ? H.water : H.ground } as const),
+        : ({
+            kind: 'fluid',
+            h: body.back === 'air' ? H.sheltered : body.back === 'water' ? H.water : H.ground,
+          } as const),
     cells: 12,
   };
   // What stands behind the slab: the plain air, ground at the mean of the first day, or water.
@@ -203,8 +222,8 @@ export interface SpotReading {
 }
 
 /**
- * Readings replace the forecast: between readings the offset from it runs straight, after the last (and before the first)
- * it fades with a 6 h time constant.
+ * Readings replace the forecast: between readings the offset from it runs straight, after the last (and before the
+ * first) it fades with a 6 h time constant.
  */
 export function withReadings(series: Series, readings: readonly SpotReading[]): Series {
   const known = [...readings]
@@ -251,7 +270,12 @@ export function knownBase(computed: Series, known: BaseBody['known']): Series {
   for (const [i, { atMs, tempC }] of known.entries()) {
     const before = known[i - 1]?.atMs ?? Number.NEGATIVE_INFINITY;
     if (atMs < before)
-      refuse(`base.known.${i}`, atMs, 'rising times', `Point ${i + 1} of the base’s temperature is earlier than the one before it.`);
+      refuse(
+        `base.known.${i}`,
+        atMs,
+        'rising times',
+        `Point ${i + 1} of the base’s temperature is earlier than the one before it.`,
+      );
     // Of two at one minute the second holds from there on.
     points.push({ ms: atMs === before ? atMs + 1 : atMs, c: tempC });
   }
@@ -263,6 +287,8 @@ export function knownBase(computed: Series, known: BaseBody['known']): Series {
     return a.c + ((b.c - a.c) * (ms - a.ms)) / (b.ms - a.ms);
   };
   const [first, last] = [computed.times[0]!, computed.times.at(-1)!];
-  const times = [...new Set([...computed.times, ...points.map((p) => p.ms).filter((ms) => ms > first && ms < last)])].sort((a, b) => a - b);
+  const times = [
+    ...new Set([...computed.times, ...points.map((p) => p.ms).filter((ms) => ms > first && ms < last)]),
+  ].sort((a, b) => a - b);
   return { times: Float64Array.from(times), values: Float64Array.from(times, at) };
 }

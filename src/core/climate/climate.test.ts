@@ -83,7 +83,14 @@ describe('base', () => {
   };
   test('a slab swings less than the air and lags it by hours; a thin plate follows', () => {
     const slab = swing(body);
-    const plate = swing({ material: 'metal', thicknessMm: 6, back: 'air', exposure: 'windy', surroundings: ONLY_AIR, known: [] });
+    const plate = swing({
+      material: 'metal',
+      thicknessMm: 6,
+      back: 'air',
+      exposure: 'windy',
+      surroundings: ONLY_AIR,
+      known: [],
+    });
     expect(slab.max - slab.min).toBeLessThan(8);
     expect(plate.max - plate.min).toBeGreaterThan(11);
     const base = baseOver(air, body);
@@ -94,7 +101,12 @@ describe('base', () => {
     expect(hourOfLow).toBeGreaterThanOrEqual(7);
   });
   test('constant air leaves every base at the air temperature', () => {
-    const still = airOver({ kind: 'constant', tempC: 11, humidityPct: 60 }, zone, at('2026-05-10T00:00'), at('2026-05-11T00:00')).air;
+    const still = airOver(
+      { kind: 'constant', tempC: 11, humidityPct: 60 },
+      zone,
+      at('2026-05-10T00:00'),
+      at('2026-05-11T00:00'),
+    ).air;
     for (const material of Object.keys(BASE_PROPERTIES) as BaseBody['material'][])
       for (const v of baseOver(still, { ...body, material }).values) expect(v).toBeCloseTo(11, 9);
   });
@@ -139,7 +151,10 @@ describe('base', () => {
       times: Float64Array.from({ length: 4 * 96 }, (_, i) => Date.UTC(2026, 4, 5) + i * 900_000),
       values: new Float64Array(4 * 96).fill(4),
     };
-    const tent: BaseBody = { ...body, surroundings: { ...ONLY_AIR, sky: 'open', cover: { fromHour: 20, toHour: 6, warmK: 10 } } };
+    const tent: BaseBody = {
+      ...body,
+      surroundings: { ...ONLY_AIR, sky: 'open', cover: { fromHour: 20, toHour: 6, warmK: 10 } },
+    };
     const env = environmentOver(still, tent, 'utc');
     expect([env[96 + 4 * 22], env[96 + 4 * 3]]).toEqual([14, 14]);
     expect(env[96 + 4 * 12]).not.toBe(14);
@@ -156,11 +171,17 @@ describe('base', () => {
     expect(baseOver(still, hull, 'utc').values.at(-1)!).toBeCloseTo(4 + flux / 10, 2);
     expect(baseProblems({ ...hull, surroundings: ONLY_AIR, known: [] })[0]!.sentence).toMatch(/how warm the water/);
     expect(
-      baseProblems({ ...tent, surroundings: { ...tent.surroundings, cover: { fromHour: 25, toHour: 6, warmK: 5 } } })[0]!.sentence,
+      baseProblems({
+        ...tent,
+        surroundings: { ...tent.surroundings, cover: { fromHour: 25, toHour: 6, warmK: 5 } },
+      })[0]!.sentence,
     ).toMatch(/outside the day/);
-    expect(baseProblems({ ...tent, surroundings: { ...tent.surroundings, riseHour: 21 } })[0]!.sentence).toMatch(/rise before it sets/);
+    expect(baseProblems({ ...tent, surroundings: { ...tent.surroundings, riseHour: 21 } })[0]!.sentence).toMatch(
+      /rise before it sets/,
+    );
   });
-  test('a base without thickness is refused', () => expect(() => baseOver(air, { ...body, thicknessMm: 0 })).toThrow(/thickness/));
+  test('a base without thickness is refused', () =>
+    expect(() => baseOver(air, { ...body, thicknessMm: 0 })).toThrow(/thickness/));
 });
 
 test('series: straight lines between samples, no guess outside', () => {

@@ -14,8 +14,8 @@ const DAY_MS = 86_400_000;
 const known = new Map<string, LocalDay>();
 
 /**
- * Local days from the one that holds `fromMs` to the one that holds `toMs`. Days are remembered by zone, since asking a zone
- * for its offset is slow and every redraw asks for the same ones.
+ * Local days from the one that holds `fromMs` to the one that holds `toMs`. Days are remembered by zone, since asking a
+ * zone for its offset is slow and every redraw asks for the same ones.
  * @throws Refusal for an unknown zone
  */
 export function localDays(zone: string, fromMs: number, toMs: number): readonly LocalDay[] {
@@ -28,7 +28,13 @@ export function localDays(zone: string, fromMs: number, toMs: number): readonly 
     let day = known.get(key);
     if (!day) {
       const here = DateTime.fromMillis(startMs, { zone: iana });
-      day = { startMs, nextMs: here.plus({ days: 1 }).startOf('day').toMillis(), weekday: here.weekday, date: here.toISODate()!, zone };
+      day = {
+        startMs,
+        nextMs: here.plus({ days: 1 }).startOf('day').toMillis(),
+        weekday: here.weekday,
+        date: here.toISODate()!,
+        zone,
+      };
       if (known.size > 5000) known.clear();
       known.set(key, day);
     }
@@ -39,7 +45,10 @@ export function localDays(zone: string, fromMs: number, toMs: number): readonly 
 
 const found = new Map<string, LocalDay[]>();
 
-/** The local day that holds an instant; asked again for the same day it costs nothing. @throws Refusal for an unknown zone */
+/**
+ * The local day that holds an instant; asked again for the same day it costs nothing. @throws Refusal for an unknown
+ * zone
+ */
 export function dayOf(zone: string, ms: number): LocalDay {
   const key = `${zone}|${Math.floor(ms / DAY_MS)}`;
   const near = found.get(key);
@@ -62,7 +71,10 @@ export function clockOfDay(day: LocalDay, ms: number): string {
 const WEEKDAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'];
 const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'];
 
-/** Weekday and local clock, as `Thu 07:40`; with the date as `Thu 8 Jan 07:40`. For sentences of the core, which are English. */
+/**
+ * Weekday and local clock, as `Thu 07:40`; with the date as `Thu 8 Jan 07:40`. For sentences of the core, which are
+ * English.
+ */
 export function siteTime(zone: string, ms: number, withDate = false): string {
   const day = dayOf(zone, ms);
   const [, month, date] = day.date.split('-').map(Number) as [number, number, number];
@@ -78,7 +90,10 @@ export function isZone(zone: string): boolean {
   return found;
 }
 
-/** Local clock of an instant in hours, 0 to 24. On days with a clock change the zone is asked: counted from midnight it would be an hour off. */
+/**
+ * Local clock of an instant in hours, 0 to 24. On days with a clock change the zone is asked: counted from midnight it
+ * would be an hour off.
+ */
 export function hourOf(day: LocalDay, ms: number): number {
   if (day.nextMs - day.startMs === DAY_MS) return (ms - day.startMs) / 3_600_000;
   const here = DateTime.fromMillis(ms, { zone: day.zone });

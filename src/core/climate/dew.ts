@@ -8,7 +8,12 @@ const ICE = { a: 22.587, b: 273.86, hPa: 6.1121 };
 export function vapourPressureHPa(airC: number, humidityPct: number): number {
   finite('airC', airC);
   if (!(humidityPct > 0 && humidityPct <= 100))
-    refuse('humidityPct', humidityPct, 'more than 0 to 100 %', `Humidity must be above 0 and at most 100 %; ${humidityPct} % is not.`);
+    refuse(
+      'humidityPct',
+      humidityPct,
+      'more than 0 to 100 %',
+      `Humidity must be above 0 and at most 100 %; ${humidityPct} % is not.`,
+    );
   return (humidityPct / 100) * WATER.hPa * Math.exp((WATER.a * airC) / (WATER.b + airC));
 }
 

@@ -29,8 +29,12 @@ test('a unit that is not named is asked, and so is whether day or month comes fi
   expect(ask(readHourlyCsv(text, ZONE))).toBe('unit');
   expect(ask(readHourlyCsv(text, ZONE, { unit: 'F' }))).toBe('order');
   expect(ask(readHourlyCsv(text, ZONE, { unit: 'F', order: 'dmy' }))).toBe('zone');
-  expect(rows(readHourlyCsv(text, ZONE, { unit: 'F', order: 'dmy', zone: 'utc' }))[0]!.atMs).toBe(Date.UTC(2026, 5, 5, 6));
-  expect(rows(readHourlyCsv(text, ZONE, { unit: 'F', order: 'mdy', zone: 'utc' }))[0]!.atMs).toBe(Date.UTC(2026, 4, 6, 6));
+  expect(rows(readHourlyCsv(text, ZONE, { unit: 'F', order: 'dmy', zone: 'utc' }))[0]!.atMs).toBe(
+    Date.UTC(2026, 5, 5, 6),
+  );
+  expect(rows(readHourlyCsv(text, ZONE, { unit: 'F', order: 'mdy', zone: 'utc' }))[0]!.atMs).toBe(
+    Date.UTC(2026, 4, 6, 6),
+  );
   // A thirteenth says it by itself.
   expect(ask(readHourlyCsv('time,temp °C\n13/06/2026 06:00,12\n13/06/2026 07:00,13\n', ZONE))).toBe('zone');
 });
@@ -38,7 +42,10 @@ test('a unit that is not named is asked, and so is whether day or month comes fi
 test.each([
   ['2026-05-05 06:00;6;80\n2026-05-05 05:00;6;80\n', /Row 3: .* earlier than the row before/],
   ['2026-05-05 06:00;6;80\n2026-05-05 06:00;6;80\n', /Row 3: .* there twice/],
-  ['2026-05-05 06:00;180;80\n2026-05-05 07:00;18,1;80\n', /Row 2: 180 °C is beyond any weather. Is a decimal point missing/],
+  [
+    '2026-05-05 06:00;180;80\n2026-05-05 07:00;18,1;80\n',
+    /Row 2: 180 °C is beyond any weather. Is a decimal point missing/,
+  ],
   ['2026-05-05 06:00;18;108\n2026-05-05 07:00;18;80\n', /Row 2: a humidity of 108 %/],
   ['2026-05-05 06:00;18;-3\n2026-05-05 07:00;18;80\n', /Row 2: a humidity of -3 %/],
   ['2026-05-05 06:00;18;80\n2026-05-05 11:00;18;80\n', /Row 3: 5 hours are missing/],
@@ -49,7 +56,9 @@ test.each([
 });
 
 test('gaps up to three hours are bridged and shown; a file without a header is refused', () => {
-  const r = readHourlyCsv(`${HEAD}2026-05-05 06:00;6;80\n2026-05-05 09:00;12;80\n2026-05-05 10:00;12;80\n`, ZONE, { zone: 'utc' });
+  const r = readHourlyCsv(`${HEAD}2026-05-05 06:00;6;80\n2026-05-05 09:00;12;80\n2026-05-05 10:00;12;80\n`, ZONE, {
+    zone: 'utc',
+  });
   expect('gaps' in r ? r.gaps : []).toEqual([{ fromMs: Date.UTC(2026, 4, 5, 6), toMs: Date.UTC(2026, 4, 5, 9) }]);
   expect(() => readHourlyCsv('1;2;3\n4;5;6\n7;8;9', ZONE)).toThrow(/names no time or no temperature/);
 });
@@ -61,7 +70,12 @@ test('air follows the hours by straight lines, holds the first before them, and 
     source: 'test',
     standIn: false,
     humidityPct: 70,
-    rows: Array.from({ length: 100 }, (_, i) => ({ atMs: first + i * 3_600_000, tempC: 10 + (i % 2), humidityPct: null, spreadK: 0 })),
+    rows: Array.from({ length: 100 }, (_, i) => ({
+      atMs: first + i * 3_600_000,
+      tempC: 10 + (i % 2),
+      humidityPct: null,
+      spreadK: 0,
+    })),
   };
   expect(climateProblems(source)).toEqual([]);
   const { air, dew } = airOver(source, ZONE, first - 2 * 86_400_000, first + 30 * 86_400_000);
@@ -70,7 +84,9 @@ test('air follows the hours by straight lines, holds the first before them, and 
   expect(air.times.at(-1)!).toBeLessThanOrEqual(first + 99 * 3_600_000);
   expect(() => valueAt(air, first + 100 * 3_600_000)).toThrow(/does not cover/);
   for (let i = 0; i < air.values.length; i++) expect(dew.values[i]!).toBeLessThanOrEqual(air.values[i]! + 1e-9);
-  expect(() => airOver(source, ZONE, first + 20 * 86_400_000, first + 30 * 86_400_000)).toThrow(/before the work begins/);
+  expect(() => airOver(source, ZONE, first + 20 * 86_400_000, first + 30 * 86_400_000)).toThrow(
+    /before the work begins/,
+  );
   const broken = { ...source, rows: [source.rows[1]!, source.rows[0]!] };
   expect(climateProblems(broken)[0]!.sentence).toMatch(/not later/);
 });
@@ -103,8 +119,8 @@ describe('the readings of a logger', () => {
   test('a pot may be hot, a slip of the decimal point is still one', () => {
     const hot = `${HEAD}2026-05-05 06:00;62;\n2026-05-05 06:10;71;\n`;
     expect(rows(readHourlyCsv(hot, ZONE, { zone: 'utc' }, 'readings'))[1]!.tempC).toBe(71);
-    expect(() => readHourlyCsv(`${HEAD}2026-05-05 06:00;18;80\n2026-05-05 06:10;180;80\n`, ZONE, { zone: 'utc' }, 'readings')).toThrow(
-      /decimal point/,
-    );
+    expect(() =>
+      readHourlyCsv(`${HEAD}2026-05-05 06:00;18;80\n2026-05-05 06:10;180;80\n`, ZONE, { zone: 'utc' }, 'readings'),
+    ).toThrow(/decimal point/);
   });
 });

@@ -16,7 +16,10 @@ export interface CsvAsk {
   readonly choices: readonly { readonly id: string; readonly label: string }[];
 }
 export type CsvRead =
-  | { readonly rows: readonly HourlyRow[]; readonly gaps: readonly { readonly fromMs: number; readonly toMs: number }[] }
+  | {
+      readonly rows: readonly HourlyRow[];
+      readonly gaps: readonly { readonly fromMs: number; readonly toMs: number }[];
+    }
   | { readonly ask: CsvAsk };
 
 const COLUMNS: readonly (readonly [id: 'time' | 'temp' | 'humidity', words: RegExp])[] = [
@@ -56,13 +59,19 @@ const HAS_ZONE = /(z|[+-]\d{2}:?\d{2})$/i;
 const SLASHED = /^(\d{1,2})\/(\d{1,2})\/\d{4}/;
 
 /**
- * Reads hourly weather from CSV: columns by the words of the header, decimal commas, dividers of any kind. What is unclear (unit of the
- * temperature, zone of the times, day or month first) is asked, never guessed.
+ * Reads hourly weather from CSV: columns by the words of the header, decimal commas, dividers of any kind. What is
+ * unclear (unit of the temperature, zone of the times, day or month first) is asked, never guessed.
  * @param siteZone IANA zone of the site
  * @param of weather, which must be whole, or the readings of a logger, which may have gaps
- * @throws Refusal naming the row: no header, not a number, reversed or repeated times, humidity outside 0–100, a slip of the decimal point, a gap over three hours
+ * @throws Refusal naming the row: no header, not a number, reversed or repeated times, humidity outside 0–100, a slip
+ *   of the decimal point, a gap over three hours
  */
-export function readHourlyCsv(text: string, siteZone: string, answers: CsvAnswers = {}, of: keyof typeof KINDS = 'weather'): CsvRead {
+export function readHourlyCsv(
+  text: string,
+  siteZone: string,
+  answers: CsvAnswers = {},
+  of: keyof typeof KINDS = 'weather',
+): CsvRead {
   const { hottestC, gapMs, beyond } = KINDS[of];
   const parsed = Papa.parse<string[]>(text.trim(), { skipEmptyLines: 'greedy' });
   const cells = parsed.data.map((r) => r.map((c) => c.trim()));

@@ -1,7 +1,15 @@
 import { Refusal } from '../units';
 import { type PackAsk, packWarming } from '.';
 
-const tin: PackAsk = { container: 'tin', volumeMl: 1000, densityGPerMl: 1.1, fromC: 6, wantC: 18, aroundC: 24, warmer: 'room' };
+const tin: PackAsk = {
+  container: 'tin',
+  volumeMl: 1000,
+  densityGPerMl: 1.1,
+  fromC: 6,
+  wantC: 18,
+  aroundC: 24,
+  warmer: 'room',
+};
 
 test('a small tin in still air follows the lumped exponential', () => {
   // Bi = h (V/A) / k is small for a very small jar.

@@ -43,11 +43,16 @@ export interface PackAnswer {
   readonly meanMin: number;
   /** Until its middle is there: warmed through. */
   readonly throughMin: number;
-  readonly history: { readonly minutes: readonly number[]; readonly meanC: readonly number[]; readonly middleC: readonly number[] };
+  readonly history: {
+    readonly minutes: readonly number[];
+    readonly meanC: readonly number[];
+    readonly middleC: readonly number[];
+  };
 }
 
 /**
- * How long a closed pack takes to come to a temperature: conduction through its contents by finite volumes, a cylinder r–z or a slab.
+ * How long a closed pack takes to come to a temperature: conduction through its contents by finite volumes, a cylinder
+ * r–z or a slab.
  * @throws Refusal when the place can never bring it there, or for sizes that are not positive
  */
 export function packWarming(o: PackAsk): PackAnswer {

@@ -23,7 +23,12 @@ export function valueAt(series: Series, ms: number): number {
   const i = indexAt(series, ms);
   const last = series.times.length - 1;
   if (i < 0 || ms > series.times[last]!)
-    return refuse('history', ms, 'an instant inside the history', `The temperature history does not cover ${new Date(ms).toISOString()}.`);
+    return refuse(
+      'history',
+      ms,
+      'an instant inside the history',
+      `The temperature history does not cover ${new Date(ms).toISOString()}.`,
+    );
   if (i === last) return series.values[last]!;
   const [t0, t1] = [series.times[i]!, series.times[i + 1]!];
   const f = (ms - t0) / (t1 - t0);
@@ -39,15 +44,20 @@ export function extremes(series: Series, fromMs: number, toMs: number): { min: n
     if (v > max) max = v;
   };
   take(valueAt(series, toMs));
-  for (let i = indexAt(series, fromMs) + 1; i < series.times.length && series.times[i]! <= toMs; i++) take(series.values[i]!);
+  for (let i = indexAt(series, fromMs) + 1; i < series.times.length && series.times[i]! <= toMs; i++)
+    take(series.values[i]!);
   return { min, max };
 }
 
-/** A series from pairs of instant and value. @throws Refusal for instants that do not rise or values that are not finite */
+/**
+ * A series from pairs of instant and value. @throws Refusal for instants that do not rise or values that are not finite
+ */
 export function seriesOf(pairs: readonly (readonly [number, number])[]): Series {
   pairs.forEach(([t, v], i) => {
-    if (!Number.isFinite(t) || !Number.isFinite(v)) refuse(`series.${i}`, [t, v], 'finite numbers', `Sample ${i + 1} is not a number.`);
-    if (i > 0 && t <= pairs[i - 1]![0]) refuse(`series.${i}`, t, 'rising times', `Sample ${i + 1} is not later than the one before it.`);
+    if (!Number.isFinite(t) || !Number.isFinite(v))
+      refuse(`series.${i}`, [t, v], 'finite numbers', `Sample ${i + 1} is not a number.`);
+    if (i > 0 && t <= pairs[i - 1]![0])
+      refuse(`series.${i}`, t, 'rising times', `Sample ${i + 1} is not later than the one before it.`);
   });
   return { times: Float64Array.from(pairs, (p) => p[0]), values: Float64Array.from(pairs, (p) => p[1]) };
 }
@@ -58,7 +68,8 @@ export function combine(a: Series, b: Series, pick: (x: number, y: number) => nu
 }
 
 /**
- * What follows another temperature like a body of one time constant: dT/dt = (lead − T)/τ, exact for a lead of straight pieces.
+ * What follows another temperature like a body of one time constant: dT/dt = (lead − T)/τ, exact for a lead of straight
+ * pieces.
  * @param startC its own temperature at `fromMs`; before that it stands at it
  */
 export function following(lead: Series, startC: number, fromMs: number, tauMs: number): Series {

@@ -39,8 +39,8 @@ export interface ClockOptions {
 }
 
 /**
- * The instant at which ∫ dt / τ(T(t)) reaches 1 along a temperature history (for bands: at which the elapsed, credited time
- * reaches the figure of the coldest band met, or the hottest for working clocks).
+ * The instant at which ∫ dt / τ(T(t)) reaches 1 along a temperature history (for bands: at which the elapsed, credited
+ * time reaches the figure of the coldest band met, or the hottest for working clocks).
  * @throws Refusal with the instant when the history ends or leaves the table before that
  */
 export function reach(pace: Pace, history: Series, startMs: number, options: ClockOptions): Reached {
@@ -50,12 +50,14 @@ export function reach(pace: Pace, history: Series, startMs: number, options: Clo
 }
 
 /**
- * The same, with a history that ends or leaves the table as an answer: a cold week has hundreds of them while it is pulled, and throwing
- * each would cost more than finding it.
+ * The same, with a history that ends or leaves the table as an answer: a cold week has hundreds of them while it is
+ * pulled, and throwing each would cost more than finding it.
  * @throws Refusal only for a start outside the history
  */
 export function reachOr(pace: Pace, history: Series, startMs: number, options: ClockOptions): Reached | NoTime {
-  return pace.form === 'bands' ? reachBands(pace, history, startMs, options) : integrate(pace, history, startMs, options);
+  return pace.form === 'bands'
+    ? reachBands(pace, history, startMs, options)
+    : integrate(pace, history, startMs, options);
 }
 
 /** Why a milestone has no instant. */
@@ -87,8 +89,8 @@ const historyEnds = (options: ClockOptions, history: Series): NoTime => {
 };
 
 /**
- * Below the lowest cure temperature that the sheet states nothing counts and a wait stands still; where it states none, and between that
- * and the reach of its table, nobody knows, and there is no answer. A cold pot still ages.
+ * Below the lowest cure temperature that the sheet states nothing counts and a wait stands still; where it states none,
+ * and between that and the reach of its table, nobody knows, and there is no answer. A cold pot still ages.
  */
 const stallBelow = ({ clock, cureMinC }: ClockOptions): number =>
   clock === 'waiting' ? (cureMinC ?? Number.NEGATIVE_INFINITY) : Number.NEGATIVE_INFINITY;
@@ -150,7 +152,12 @@ function integrate(pace: Pace, history: Series, startMs: number, options: ClockO
         continue;
       }
       const missing = 1 - progress;
-      const share = shareReaching(missing, missing / all, gained, (to) => (tb - ta) / MIN_MS / pace.minutesAt(ca + (cb - ca) * to));
+      const share = shareReaching(
+        missing,
+        missing / all,
+        gained,
+        (to) => (tb - ta) / MIN_MS / pace.minutesAt(ca + (cb - ca) * to),
+      );
       return { atMs: ta + (tb - ta) * share, standing, stalls: stalls.filter((x) => x.toMs > x.fromMs) };
     }
     i++;
@@ -162,8 +169,16 @@ function integrate(pace: Pace, history: Series, startMs: number, options: ClockO
 /** Nearer than this share of a piece nobody looks: under a microsecond. */
 const SHARE_EXACT = 1e-12;
 
-/** Share of a piece at which a rising gain reaches what is missing: Newton's steps, kept inside what is known to hold it. */
-function shareReaching(missing: number, guess: number, gained: (to: number) => number, slope: (to: number) => number): number {
+/**
+ * Share of a piece at which a rising gain reaches what is missing: Newton's steps, kept inside what is known to hold
+ * it.
+ */
+function shareReaching(
+  missing: number,
+  guess: number,
+  gained: (to: number) => number,
+  slope: (to: number) => number,
+): number {
   let [low, high, at] = [0, 1, guess];
   for (let k = 0; k < 40 && high - low > SHARE_EXACT; k++) {
     const off = gained(at) - missing;
@@ -188,8 +203,9 @@ function meanRate(pace: Pace, ca: number, cb: number, { nodes, weights }: typeof
 }
 
 /**
- * Progress of a milestone along a history: 0 where it begins, 1 where it is reached, and on beyond that. Where the temperature leaves what
- * the table answers it ends. Bands: the credited time over the figure of the coldest band met so far.
+ * Progress of a milestone along a history: 0 where it begins, 1 where it is reached, and on beyond that. Where the
+ * temperature leaves what the table answers it ends. Bands: the credited time over the figure of the coldest band met
+ * so far.
  */
 export function progressAlong(pace: Pace, history: Series, startMs: number, options: ClockOptions): Series {
   const waiting = options.clock === 'waiting';
@@ -238,7 +254,10 @@ function crossed(c0: number, c1: number, cuts: readonly number[]): boolean {
   return false;
 }
 
-/** Shares at which a straight piece of history is split: where it crosses a kink of the table, and at most PIECE_K apart. */
+/**
+ * Shares at which a straight piece of history is split: where it crosses a kink of the table, and at most PIECE_K
+ * apart.
+ */
 function smoothPieces(c0: number, c1: number, cuts: readonly number[]): readonly number[] {
   const smooth = Math.ceil(Math.abs(c1 - c0) / PIECE_K);
   if (smooth <= 1 && !crossed(c0, c1, cuts)) return WHOLE;
@@ -258,7 +277,8 @@ function reachBands(pace: Pace, history: Series, startMs: number, options: Clock
   let deciding: number | undefined;
   const stalls: { fromMs: number; toMs: number }[] = [];
   const cuts = [floor, ...pace.breaksC].filter(Number.isFinite);
-  // Least fixed point: time counts while the base is warm enough, and the coldest credited temperature sets what is needed.
+  // Least fixed point: time counts while the base is warm enough, and the coldest credited temperature sets what is
+  // needed.
   for (;;) {
     const t1 = history.times[i + 1];
     if (t1 === undefined) return historyEnds(options, history);

@@ -34,8 +34,12 @@ const bands = milestone({
 const single = milestone({ form: 'single', tempC: 23, fromMin: 600, toMin: 720 });
 const waiting = { label: 'Load', cureMinC: null, clock: 'waiting' as const };
 const working = { label: 'Use-by', cureMinC: null, clock: 'working' as const };
-const minutes = (pace: Pace, history: ReturnType<typeof seriesOf>, options: Parameters<typeof reach>[3] = waiting, start = 0) =>
-  (reach(pace, history, start, options).atMs - start) / MIN;
+const minutes = (
+  pace: Pace,
+  history: ReturnType<typeof seriesOf>,
+  options: Parameters<typeof reach>[3] = waiting,
+  start = 0,
+) => (reach(pace, history, start, options).atMs - start) / MIN;
 
 describe('one temperature', () => {
   test('the curve gives the sheet’s own figures at its points and Arrhenius in between', () => {
@@ -73,7 +77,9 @@ describe('one temperature', () => {
       ],
     });
     expect(() => paceOf(grows, 'long', 'resin-amine')).toThrow(/90 min at 20 °C is longer than 60 min at 10 °C/);
-    expect(() => paceOf(milestone({ form: 'single', tempC: 20, fromMin: 90, toMin: 60 }), 'long', 'resin-amine')).toThrow(/swapped/);
+    expect(() =>
+      paceOf(milestone({ form: 'single', tempC: 20, fromMin: 90, toMin: 60 }), 'long', 'resin-amine'),
+    ).toThrow(/swapped/);
   });
 });
 
@@ -130,7 +136,8 @@ describe('along a history', () => {
     const cold = { ...waiting, cureMinC: 5 };
     const r = reach(long, night, 0, cold);
     expect(r.stalls).toHaveLength(1);
-    // 5 °C is crossed at 300 5/7 and 599 2/7 min; the two minutes of ramp above it still count, at a slower pace than 10 °C.
+    // 5 °C is crossed at 300 5/7 and 599 2/7 min; the two minutes of ramp above it still count, at a slower pace than
+    // 10 °C.
     const stalled = 598 + 9 / 7 - (300 + 5 / 7);
     expect((r.stalls[0]!.toMs - r.stalls[0]!.fromMs) / MIN).toBeCloseTo(stalled, 6);
     expect(r.atMs / MIN).toBeGreaterThan(1320 + stalled);
@@ -239,7 +246,9 @@ describe('slips in a typed sheet', () => {
   test('one slipped cell hides in a fit but not from its neighbours', () => {
     const points = curve.table.form === 'curve' ? curve.table.points.map((p) => ({ ...p })) : [];
     points[1] = { tempC: 10, fromMin: 430, toMin: 490 };
-    expect(sheetFlaws(sheet(milestone({ form: 'curve', points }))).some((p) => /do not fit/.test(p.sentence))).toBe(true);
+    expect(sheetFlaws(sheet(milestone({ form: 'curve', points }))).some((p) => /do not fit/.test(p.sentence))).toBe(
+      true,
+    );
   });
   test('milestones that cross are named', () => {
     const release = milestone(
@@ -265,7 +274,11 @@ test('cement: a single figure is carried as equivalent age after ASTM C1074, wit
     [60 * H, 27],
     [200 * H, 22],
   ]);
-  const { atMs, standing } = reach(paceOf(m, 'long', 'cement'), history, 0, { label: 'load', cureMinC: null, clock: 'waiting' });
+  const { atMs, standing } = reach(paceOf(m, 'long', 'cement'), history, 0, {
+    label: 'load',
+    cureMinC: null,
+    clock: 'waiting',
+  });
   // te = Σ exp(−E/R · (1/T − 1/Tr)) Δt by small steps; the long side takes 50 below 20 °C and 30 above.
   let age = 0;
   for (let ms = 0; ms < atMs; ms += 10_000) {

@@ -8,7 +8,9 @@ const KELVIN = 273.15;
 /** Activation energy fitted to a curve by least squares over ln τ against 1/T, kJ/mol; undefined for other forms. */
 export function fittedActivationKJ(milestone: Milestone): number | undefined {
   if (milestone.table.form !== 'curve') return undefined;
-  const rows = milestone.table.points.map((p) => [1 / (p.tempC + KELVIN), Math.log(Math.sqrt(p.fromMin * p.toMin))] as const);
+  const rows = milestone.table.points.map(
+    (p) => [1 / (p.tempC + KELVIN), Math.log(Math.sqrt(p.fromMin * p.toMin))] as const,
+  );
   const n = rows.length;
   const mx = rows.reduce((s, r) => s + r[0], 0) / n;
   const my = rows.reduce((s, r) => s + r[1], 0) / n;
@@ -18,8 +20,9 @@ export function fittedActivationKJ(milestone: Milestone): number | undefined {
 }
 
 /**
- * Slips in a typed sheet: tables that grow with temperature, swapped ranges, odd activation energies (outside 25–120 kJ/mol
- * over the table, 10–200 or three times off the fit between neighbours), milestones that cross, and missing times.
+ * Slips in a typed sheet: tables that grow with temperature, swapped ranges, odd activation energies (outside 25–120
+ * kJ/mol over the table, 10–200 or three times off the fit between neighbours), milestones that cross, and missing
+ * times.
  */
 export function sheetFlaws(sheet: SheetRevision): readonly Problem[] {
   const found = known.get(sheet) ?? flawsOf(sheet);
@@ -39,7 +42,9 @@ function plainOnes(m: Milestone): Milestone[] {
     ...m,
     table: {
       form: 'bands',
-      bands: tiers.filter((t) => t.humidityToPct === h).map(({ fromC, toC, fromMin, toMin }) => ({ fromC, toC, fromMin, toMin })),
+      bands: tiers
+        .filter((t) => t.humidityToPct === h)
+        .map(({ fromC, toC, fromMin, toMin }) => ({ fromC, toC, fromMin, toMin })),
     },
   }));
 }
@@ -118,7 +123,11 @@ function doseFlaws(sheet: SheetRevision, m: Milestone): Problem[] {
   doses.slice(1).forEach((d, i) => {
     const less = doses[i]!;
     const both = attempt(
-      () => [paceOf({ ...m, table: less.table }, 'long', sheet.family), paceOf({ ...m, table: d.table }, 'long', sheet.family)] as const,
+      () =>
+        [
+          paceOf({ ...m, table: less.table }, 'long', sheet.family),
+          paceOf({ ...m, table: d.table }, 'long', sheet.family),
+        ] as const,
     );
     if (!both.ok) return;
     const [a, b] = both.value;
@@ -142,7 +151,11 @@ function doseFlaws(sheet: SheetRevision, m: Milestone): Problem[] {
 }
 
 function flawsOf(sheet: SheetRevision): readonly Problem[] {
-  const out: Problem[] = [...ratioFlaws(sheet), ...limitFlaws(sheet), ...sheet.milestones.flatMap((m) => doseFlaws(sheet, m))];
+  const out: Problem[] = [
+    ...ratioFlaws(sheet),
+    ...limitFlaws(sheet),
+    ...sheet.milestones.flatMap((m) => doseFlaws(sheet, m)),
+  ];
   const plain = sheet.milestones.flatMap(plainOnes);
   for (const m of plain) {
     const field = `milestones.${m.kind}`;

@@ -61,7 +61,10 @@ test('a row over size: pot life falls with mass, between rows it lies between th
   expect(row[0]!.value).toBeCloseTo(Math.sqrt(cold * warm), 9);
   const calm = { minutes: 30, peakC: 60, verdict: 'calm' as const };
   const away = { minutes: 10, peakC: null, verdict: 'runaway' as const };
-  const lift = { ...emptyTable('x', 'lift'), cells: pot.cells.map((_, i) => (i % 24 < 9 ? { ...calm, peakC: 40 + (i % 24) } : away)) };
+  const lift = {
+    ...emptyTable('x', 'lift'),
+    cells: pot.cells.map((_, i) => (i % 24 < 9 ? { ...calm, peakC: 40 + (i % 24) } : away)),
+  };
   const line = lineAt(lift, TABLE_TEMPS_C[6]!);
   expect(line.map((p) => p.value)).toEqual([40, 41, 42, 43, 44, 45, 46, 47, 48]);
   expect(lineAt(lift, 60)).toEqual([]);

@@ -6,15 +6,16 @@ import { lossless, potRun, type Reactive, reactiveOf, verdictOf } from './self-h
 /** Changes whenever the computation does: tables kept of an older one are made again. */
 export const HEAT_TABLE_VERSION = 2;
 
-const logSteps = (low: number, high: number, n: number) => Array.from({ length: n }, (_, i) => low * (high / low) ** (i / (n - 1)));
+const logSteps = (low: number, high: number, n: number) =>
+  Array.from({ length: n }, (_, i) => low * (high / low) ** (i / (n - 1)));
 
 /** Masses, g, thicknesses, mm, and temperatures, °C, at which a sheet is prepared. */
 export const TABLE_MASSES_G: readonly number[] = logSteps(20, 10_000, 24);
 export const TABLE_LIFTS_MM: readonly number[] = logSteps(2, 100, 24);
 export const TABLE_TEMPS_C: readonly number[] = Array.from({ length: 15 }, (_, i) => -4 + 3 * i);
 /**
- * Where a body is taken to lose nothing at all: nothing larger dies sooner or gets hotter. It stands a little beyond the last size, so that
- * what is read between the two errs to the safe side.
+ * Where a body is taken to lose nothing at all: nothing larger dies sooner or gets hotter. It stands a little beyond
+ * the last size, so that what is read between the two errs to the safe side.
  */
 const LOSES_NOTHING = { pot: 15_000, lift: 150 } as const;
 
@@ -31,13 +32,14 @@ const ROWS = TABLE_TEMPS_C.length;
 /** The column of bodies that lose nothing; its cells stand behind all others. */
 const EDGE = COLUMNS;
 const CELLS = ROWS * COLUMNS + ROWS;
-const indexOf = (row: number, column: number): number => (column === EDGE ? ROWS * COLUMNS + row : row * COLUMNS + column);
+const indexOf = (row: number, column: number): number =>
+  column === EDGE ? ROWS * COLUMNS + row : row * COLUMNS + column;
 /** The cells of a table that lie on its map: all but those that lose nothing. */
 export const mapCells = (table: HeatTable): HeatTable['cells'] => table.cells.slice(0, ROWS * COLUMNS);
 
 /**
- * Self-heating of a sheet, prepared: cells by temperature, then by mass or thickness, and behind them those that lose nothing by
- * temperature; null where not computed yet.
+ * Self-heating of a sheet, prepared: cells by temperature, then by mass or thickness, and behind them those that lose
+ * nothing by temperature; null where not computed yet.
  */
 export const HeatTable = z.object({
   version: z.literal(HEAT_TABLE_VERSION),
@@ -57,7 +59,10 @@ export const emptyTable = (sheetId: string, kind: HeatTable['kind']): HeatTable 
 /** Every so many of n entries. */
 const every = (step: number, n: number) => Array.from({ length: Math.ceil(n / step) }, (_, i) => i * step);
 
-/** The wide net over a table that plans read: few enough to be made in a moment, and the same whether the rest is there or not. */
+/**
+ * The wide net over a table that plans read: few enough to be made in a moment, and the same whether the rest is there
+ * or not.
+ */
 const NET = {
   rows: [...new Set([...every(3, ROWS), ROWS - 1])],
   columns: [...new Set([...every(3, COLUMNS), COLUMNS - 1]), EDGE],
@@ -80,7 +85,10 @@ export const netOrder = (): readonly number[] => NET.rows.flatMap((r) => NET.col
 /** Whether a table holds all that plans read. */
 export const netWhole = (table: HeatTable): boolean => netOrder().every((i) => table.cells[i] !== null);
 
-/** A table with the net computed and the rest still open; some tenths of a second, so in a page only in a worker. @throws Refusal for sheets that do not heat themselves */
+/**
+ * A table with the net computed and the rest still open; some tenths of a second, so in a page only in a worker.
+ * @throws Refusal for sheets that do not heat themselves
+ */
 export function netTable(sheet: SheetRevision, kind: HeatTable['kind']): HeatTable {
   const m = reactiveOf(sheet);
   const cells = [...emptyTable(sheet.id, kind).cells];
@@ -136,7 +144,9 @@ const sizesOf = (kind: HeatTable['kind']): readonly number[] => [
 const SIZES = { pot: sizesOf('pot'), lift: sizesOf('lift') } as const;
 const LOG_MASSES = SIZES.pot.map(Math.log);
 
-/** ln minutes between four entries, linear in ln mass and in temperature; null where an entry is missing or never dies. */
+/**
+ * ln minutes between four entries, linear in ln mass and in temperature; null where an entry is missing or never dies.
+ */
 function between(table: HeatTable, x: On, y: On, rows: readonly number[], columns: readonly number[]): number | null {
   const at = (dr: number, dc: number) => table.cells[indexOf(rows[y.at + dr]!, columns[x.at + dc]!)]?.minutes ?? null;
   const corners = [at(0, 0), at(0, 1), at(1, 0), at(1, 1)];
@@ -149,9 +159,11 @@ function between(table: HeatTable, x: On, y: On, rows: readonly number[], column
 const NET_ACCURACY = 0.02;
 
 /**
- * Share of the sheet's pot life that is left to a pot of another mass, at most 1: an estimate may shorten a working time, never lengthen it.
- * Read from the net alone, so that the answer does not move while a table fills. Beyond the net the safe neighbour holds: a larger pot is
- * taken to lose nothing, a warmer one as the warmest (the share grows with temperature), a colder one goes on as the coldest two do.
+ * Share of the sheet's pot life that is left to a pot of another mass, at most 1: an estimate may shorten a working
+ * time, never lengthen it.
+ * Read from the net alone, so that the answer does not move while a table fills. Beyond the net the safe neighbour
+ * holds: a larger pot is taken to lose nothing, a warmer one as the warmest (the share grows with temperature), a
+ * colder one goes on as the coldest two do.
  * @returns null where the net is not whole, or a pot outlives the horizon
  */
 export function potShareIn(table: HeatTable, massG: number, referenceG: number, tempC: number): number | null {
@@ -169,8 +181,12 @@ export function potShareIn(table: HeatTable, massG: number, referenceG: number, 
 export const beyondTable = (kind: HeatTable['kind'], size: number, tempC: number): boolean =>
   size > SIZES[kind].at(-2)! * (1 + 1e-9) || tempC < TABLE_TEMPS_C[0]! || tempC > TABLE_TEMPS_C.at(-1)!;
 
-/** The worst of the entries around a mass or thickness and a temperature: what is told of heat errs to the hot side. null where the net is not whole. */
-export const worstIn = (table: HeatTable, size: number, tempC: number): HeatCell | null => cornerOf(table, size, tempC, () => 1);
+/**
+ * The worst of the entries around a mass or thickness and a temperature: what is told of heat errs to the hot side.
+ * null where the net is not whole.
+ */
+export const worstIn = (table: HeatTable, size: number, tempC: number): HeatCell | null =>
+  cornerOf(table, size, tempC, () => 1);
 
 /** The entry nearest to a mass or thickness and a temperature. null where the net is not whole. */
 export const nearestIn = (table: HeatTable, size: number, tempC: number): HeatCell | null =>
@@ -200,8 +216,8 @@ export function potLifeIn(table: HeatTable, massG: number, tempC: number): numbe
 }
 
 /**
- * One row of a table at a temperature, as far as it is computed: pot life over mass, min, or the peak of a lift over thickness, °C, linear
- * between the rows beside it. A lift that runs away has no peak, and the row ends before it.
+ * One row of a table at a temperature, as far as it is computed: pot life over mass, min, or the peak of a lift over
+ * thickness, °C, linear between the rows beside it. A lift that runs away has no peak, and the row ends before it.
  */
 export function lineAt(table: HeatTable, tempC: number): readonly { readonly size: number; readonly value: number }[] {
   const on = placeOn(TABLE_TEMPS_C, every(1, ROWS), tempC);
@@ -212,7 +228,8 @@ export function lineAt(table: HeatTable, tempC: number): readonly { readonly siz
   for (const [k, size] of sizes.entries()) {
     const [a, b] = [0, 1].map((d) => table.cells[(y.at + d) * COLUMNS + k]);
     if (!a || !b) continue;
-    const value = table.kind === 'pot' ? mixed(a.minutes, b.minutes, y.share, true) : mixed(a.peakC, b.peakC, y.share, false);
+    const value =
+      table.kind === 'pot' ? mixed(a.minutes, b.minutes, y.share, true) : mixed(a.peakC, b.peakC, y.share, false);
     if (value !== null) out.push({ size, value });
     else if (table.kind === 'lift') break;
   }

@@ -49,7 +49,10 @@ const BASE_CELLS = 14;
 /** The next lift may come when the last has cooled to within this of the air, and has gelled, K. */
 const NEXT_LIFT_K = 10;
 
-/** A lift on its base: a slab under air on a slab of the base, a node of each on both sides of their face. @throws Refusal for a thickness that is not positive */
+/**
+ * A lift on its base: a slab under air on a slab of the base, a node of each on both sides of their face. @throws
+ * Refusal for a thickness that is not positive
+ */
 export function liftRun(m: Reactive, o: LiftAsk): LiftAnswer {
   if (!(o.thicknessMm > 0)) refuse('thicknessMm', o.thicknessMm, 'more than 0 mm', 'A lift needs a thickness above 0.');
   const cells = o.cells ?? 14;
@@ -76,14 +79,18 @@ export function liftRun(m: Reactive, o: LiftAsk): LiftAnswer {
   let peak = o.startC;
   const end = runHeat({
     grid,
-    kinetics: kineticsOf(m, { ...(o.a2 !== undefined && { a2: o.a2 }), ...(o.heatJPerKg !== undefined && { heatJPerKg: o.heatJPerKg }) }),
+    kinetics: kineticsOf(m, {
+      ...(o.a2 !== undefined && { a2: o.a2 }),
+      ...(o.heatJPerKg !== undefined && { heatJPerKg: o.heatJPerKg }),
+    }),
     startC: start,
     outside: () => ({ firstU: o.airC, lastU: o.baseC, firstV: o.airC, lastV: o.airC }),
     untilS: HORIZON_S,
     watch: (state) => {
       const { s, tempC, alpha } = state;
       // It sets last at a face: half a cell beyond the outermost cells.
-      const face = (end: number, inner: number) => (cells > 1 ? alpha[end]! + (alpha[end]! - alpha[inner]!) / 2 : alpha[end]!);
+      const face = (end: number, inner: number) =>
+        cells > 1 ? alpha[end]! + (alpha[end]! - alpha[inner]!) / 2 : alpha[end]!;
       const least = Math.min(face(0, 1), face(cells - 1, cells - 2));
       if (gelMin === null && least >= AMINE.gelAlpha) gelMin = s / 60;
       // The face between the two lies between their outermost cells, in the ratio of their half resistances.
@@ -132,7 +139,10 @@ function faceC(grid: Grid, t: Float64Array, cells: number, kLift: number, kBase:
   return (above * t[cells - 1]! + below * t[cells]!) / (above + below);
 }
 
-/** Whether a lift stays within what it and its base bear, with a tenth more in the rate and the heat that limits must hold for. */
+/**
+ * Whether a lift stays within what it and its base bear, with a tenth more in the rate and the heat that limits must
+ * hold for.
+ */
 export function liftHolds(m: Reactive, o: LiftAsk): boolean {
   const r = liftRun(m, { ...o, a2: m.a2 * 1.1, heatJPerKg: AMINE.safeHeatJPerKg });
   return r.verdict === 'calm' && r.baseFaceC <= BASE_BEARS_C[o.base];
@@ -142,7 +152,8 @@ export function liftHolds(m: Reactive, o: LiftAsk): boolean {
 const LIFT_RANGE_MM = [1, 200] as const;
 
 /**
- * The thickest lift that stays calm: the estimate that holds with a tenth more in the rate and the heat of safe limits, and the plain one.
+ * The thickest lift that stays calm: the estimate that holds with a tenth more in the rate and the heat of safe limits,
+ * and the plain one.
  * Near ignition everything is sensitive: the two show how far apart it may lie. The sheet's own lift overrules both.
  */
 export function thickestLift(

@@ -1,7 +1,8 @@
 import { refuse } from '../units';
 
 /**
- * A smooth curve through points that never overshoots: cubic Hermite pieces with the slopes of Fritsch & Carlson (1980).
+ * A smooth curve through points that never overshoots: cubic Hermite pieces with the slopes of Fritsch & Carlson
+ * (1980).
  * Level before the first point and after the last.
  * @param x rising, at least one
  * @throws Refusal for places that do not rise
@@ -9,7 +10,8 @@ import { refuse } from '../units';
 export function monotoneCurve(x: readonly number[], y: readonly number[]): (at: number) => number {
   const n = x.length;
   for (let i = 1; i < n; i++)
-    if (!(x[i]! > x[i - 1]!)) refuse(`points.${i}`, x[i]!, 'rising places', `Point ${i + 1} does not come after the one before it.`);
+    if (!(x[i]! > x[i - 1]!))
+      refuse(`points.${i}`, x[i]!, 'rising places', `Point ${i + 1} does not come after the one before it.`);
   if (n < 2) return () => y[0] ?? 0;
   const secant = Array.from({ length: n - 1 }, (_, i) => (y[i + 1]! - y[i]!) / (x[i + 1]! - x[i]!));
   const slope = Array.from({ length: n }, (_, i) => {
@@ -40,7 +42,10 @@ export function monotoneCurve(x: readonly number[], y: readonly number[]): (at: 
     const t = (at - x[i]!) / h;
     const [t2, t3] = [t * t, t * t * t];
     return (
-      (2 * t3 - 3 * t2 + 1) * y[i]! + (t3 - 2 * t2 + t) * h * slope[i]! + (3 * t2 - 2 * t3) * y[i + 1]! + (t3 - t2) * h * slope[i + 1]!
+      (2 * t3 - 3 * t2 + 1) * y[i]! +
+      (t3 - 2 * t2 + t) * h * slope[i]! +
+      (3 * t2 - 2 * t3) * y[i + 1]! +
+      (t3 - t2) * h * slope[i + 1]!
     );
   };
 }

@@ -17,7 +17,10 @@ export interface Pace {
   readonly breaksC: readonly number[];
   /** Minutes at a steady temperature; call only inside [lowC, highC]. */
   readonly minutesAt: (tempC: number) => number;
-  /** Progress per minute, tabulated every RATE_STEP_K from lowC: read between its entries it is within a millionth, and much quicker. */
+  /**
+   * Progress per minute, tabulated every RATE_STEP_K from lowC: read between its entries it is within a millionth, and
+   * much quicker.
+   */
   readonly rates: Float64Array;
   readonly standingAt: (tempC: number) => Standing;
 }
@@ -61,7 +64,10 @@ export const RATE_STEP_K = 0.02;
 
 function withRates(pace: Omit<Pace, 'rates'>): Pace {
   const n = Math.ceil((pace.highC - pace.lowC) / RATE_STEP_K) + 2;
-  return { ...pace, rates: Float64Array.from({ length: n }, (_, i) => 1 / pace.minutesAt(pace.lowC + i * RATE_STEP_K)) };
+  return {
+    ...pace,
+    rates: Float64Array.from({ length: n }, (_, i) => 1 / pace.minutesAt(pace.lowC + i * RATE_STEP_K)),
+  };
 }
 
 /** Sheets are immutable: a table is made ready once. */
@@ -93,7 +99,8 @@ function makePace(milestone: Milestone, side: Side, family: FamilyId): Omit<Pace
     const at = table.tempC ?? UNSTATED_C;
     const minutes = take(table);
     const mid: number | null = FAMILIES[family].activationKJ;
-    // Drying has no activation energy: a wait is taken as it stands where it is warmer, a working time where it is colder.
+    // Drying has no activation energy: a wait is taken as it stands where it is warmer, a working time where it is
+    // colder.
     if (mid === null)
       return {
         form: 'single',
@@ -165,7 +172,12 @@ function makePace(milestone: Milestone, side: Side, family: FamilyId): Omit<Pace
     const next = points[i + 1];
     if (!next) break;
     if (next.tempC === p.tempC)
-      refuse(`milestones.${milestone.kind}`, p.tempC, 'one time a temperature', `${name}: ${p.tempC} °C is there twice.`);
+      refuse(
+        `milestones.${milestone.kind}`,
+        p.tempC,
+        'one time a temperature',
+        `${name}: ${p.tempC} °C is there twice.`,
+      );
     if (next.minutes > p.minutes)
       refuse(
         `milestones.${milestone.kind}`,

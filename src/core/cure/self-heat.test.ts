@@ -35,7 +35,8 @@ test('bigger and warmer pots die sooner; spread, parted or on ice they last long
   expect(life(200, 30)).toBeLessThan(life(200, 20));
   // Ten degrees more: for a small pot by the activation energy, exp(E/R (1/T₁ − 1/T₂)) = 2.1.
   expect(life(20, 20) / life(20, 30)).toBeCloseTo(2.1, 0);
-  for (const vessel of ['ice', 'tray', 'heaps'] as const) expect(life(1000, 20, vessel)).toBeGreaterThan(life(1000, 20));
+  for (const vessel of ['ice', 'tray', 'heaps'] as const)
+    expect(life(1000, 20, vessel)).toBeGreaterThan(life(1000, 20));
 });
 
 test('energy balances within 0.5 %; a grid four times finer moves life and peak of calm runs by less than 1 %', () => {
@@ -64,7 +65,9 @@ test('a pot that runs away is called so, and no number is told', () => {
 test('a thin film follows its base, and a thick lift is hotter than a thin one', () => {
   const film = liftRun(paste, { ...lift, thicknessMm: 1, startC: 15, airC: 15 });
   expect(film.peakC! - 15).toBeLessThan(1);
-  const peaks = [3, 6, 12].map((thicknessMm) => liftRun(paste, { ...lift, thicknessMm }).history.meanC.reduce((m, x) => Math.max(m, x), 0));
+  const peaks = [3, 6, 12].map((thicknessMm) =>
+    liftRun(paste, { ...lift, thicknessMm }).history.meanC.reduce((m, x) => Math.max(m, x), 0),
+  );
   expect(peaks[0]!).toBeLessThan(peaks[1]!);
   expect(peaks[1]!).toBeLessThan(peaks[2]!);
   // The next lift may follow only when it has set and cooled.
@@ -145,7 +148,10 @@ test('a body that loses nothing: as an independent integration of one cell says,
   // Kamal and Sourour with T tied to α by the heat set free; fourth-order Runge–Kutta in steps of 2 s.
   const rise = (mortar.phi * mortar.liquidKgPerM3 * AMINE.heatJPerKg) / mortar.rhoC;
   const speed = (a: number) =>
-    mortar.a2 * Math.exp(-AMINE.activationJ / (8.314462618 * (startC + rise * a + 273.15))) * (AMINE.k1Share + a) * (1 - a) ** 2;
+    mortar.a2 *
+    Math.exp(-AMINE.activationJ / (8.314462618 * (startC + rise * a + 273.15))) *
+    (AMINE.k1Share + a) *
+    (1 - a) ** 2;
   let [a, s] = [0, 0];
   const reached: Partial<Record<'dead' | 'gel', number>> = {};
   while (a < 0.999 && s < 48 * 3600) {
@@ -164,5 +170,7 @@ test('a body that loses nothing: as an independent integration of one cell says,
   expect(got.peakC!).toBeCloseTo(startC + rise, 9);
   // Nothing larger dies sooner.
   for (const massG of [500, 5000, 50_000])
-    expect(potRun(mortar, { massG, startC, roomC: startC, lifeOnly: true }).lifeMin!).toBeGreaterThan(got.lifeMin! * 0.999);
+    expect(potRun(mortar, { massG, startC, roomC: startC, lifeOnly: true }).lifeMin!).toBeGreaterThan(
+      got.lifeMin! * 0.999,
+    );
 });

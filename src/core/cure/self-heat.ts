@@ -48,7 +48,12 @@ export interface Reactive {
   readonly liquidKgPerM3: number;
   readonly a2: number;
   /** What it was calibrated on. */
-  readonly reference: { readonly massG: number; readonly tempC: number; readonly minutes: number; readonly massStated: boolean };
+  readonly reference: {
+    readonly massG: number;
+    readonly tempC: number;
+    readonly minutes: number;
+    readonly massStated: boolean;
+  };
 }
 
 /** Bruggeman's differential rule for grains in a liquid: (1 − φ) = (kp − ke)/(kp − km) · (km/ke)^⅓, solved for ke. */
@@ -93,7 +98,13 @@ function bodyOf(sheet: SheetRevision): Body {
     k = bruggeman(k, of.k, Math.min(0.7, share / Math.max(1e-9, 1 - solid + share)));
   }
   const liquidMass = (masses.A + masses.B) / whole;
-  return { densityKgPerM3: density, rhoC: density * c, k, phi: p.liquidShare, liquidKgPerM3: (density * liquidMass) / p.liquidShare };
+  return {
+    densityKgPerM3: density,
+    rhoC: density * c,
+    k,
+    phi: p.liquidShare,
+    liquidKgPerM3: (density * liquidMass) / p.liquidShare,
+  };
 }
 
 /** Whether self-heating is offered for a sheet at all, or why not. */
@@ -117,12 +128,24 @@ const HEAPS = 4;
 const ICE_C = 1;
 
 /** The grid of a pot, its outside, and the mass in one of them. */
-function vesselGrid(m: Pick<Reactive, 'densityKgPerM3' | 'rhoC' | 'k' | 'phi'>, massG: number, vessel: VesselId, cells: number): Grid {
+function vesselGrid(
+  m: Pick<Reactive, 'densityKgPerM3' | 'rhoC' | 'k' | 'phi'>,
+  massG: number,
+  vessel: VesselId,
+  cells: number,
+): Grid {
   const mass = (vessel === 'heaps' ? massG / HEAPS : massG) / 1000;
   const volume = mass / m.densityKgPerM3;
   const common = { k: m.k, rhoC: m.rhoC, reacting: m.phi, cellsR: cells, cellsZ: cells };
   if (vessel === 'tray')
-    return potGrid({ ...common, radiusM: Math.sqrt(volume / TRAY_M / Math.PI), heightM: TRAY_M, hWall: 10, hBottom: 10, hTop: 10 });
+    return potGrid({
+      ...common,
+      radiusM: Math.sqrt(volume / TRAY_M / Math.PI),
+      heightM: TRAY_M,
+      hWall: 10,
+      hBottom: 10,
+      hTop: 10,
+    });
   const radiusM = Math.cbrt(volume / (2 * Math.PI));
   const wet = vessel === 'ice' ? 150 : 10;
   return potGrid({ ...common, radiusM, heightM: 2 * radiusM, hWall: wet, hBottom: wet, hTop: 10 });
@@ -133,8 +156,8 @@ const taus = new WeakMap<SheetRevision, Map<number, number>>();
 const TAU_STEP = 1.1;
 
 /**
- * Minutes in which the mean of a pot covers 63 % of the way to the air around it, without any heat of its own, by the solver. Of a mass just
- * under the one asked for, so that it never follows too slowly.
+ * Minutes in which the mean of a pot covers 63 % of the way to the air around it, without any heat of its own, by the
+ * solver. Of a mass just under the one asked for, so that it never follows too slowly.
  */
 export function potTauMin(sheet: SheetRevision, massG: number): number {
   const step = Math.floor(Math.log(Math.max(1, massG)) / Math.log(TAU_STEP));
@@ -202,7 +225,9 @@ interface Watch {
 export const HORIZON_S = 48 * 3600;
 export const verdictOf = (peak: number): Verdict => (peak > RUNAWAY_C ? 'runaway' : peak > HOTTEST_C ? 'hot' : 'calm');
 
-/** Mean conversion past which curing only slows down at a steady temperature: (k₁/k₂ + α)(1 − α)² falls from α = 0.3 on. */
+/**
+ * Mean conversion past which curing only slows down at a steady temperature: (k₁/k₂ + α)(1 − α)² falls from α = 0.3 on.
+ */
 const PAST_FASTEST = 0.4;
 
 /** Watches a run over its reacting cells. @param lifeOnly ends it when the pot is dead */
@@ -213,7 +238,15 @@ export function watcher(
   startC: number,
 ): { seen: Watch; watch: (s: { s: number; tempC: Float64Array; alpha: Float64Array }) => boolean } {
   const whole = weights.reduce((a, b) => a + b, 0);
-  const seen: Watch = { lifeMin: null, peak: startC, peakAt: 0, minutes: [0], meanC: [startC], hottestC: [startC], meanAlpha: [0] };
+  const seen: Watch = {
+    lifeMin: null,
+    peak: startC,
+    peakAt: 0,
+    minutes: [0],
+    meanC: [startC],
+    hottestC: [startC],
+    meanAlpha: [0],
+  };
   let lastKept = 0;
   let last = { s: 0, mean: 0, most: 0 };
   let was = { s: 0, mean: startC, hottest: startC };
@@ -253,17 +286,22 @@ export function watcher(
       }
       if (lifeOnly) return seen.lifeMin !== null;
       if (mean > RUNAWAY_C + 30) return true;
-      // Over: cured, or past the fastest curing everywhere that matters and cooling, mean and hottest alike. A pot that is still colder
-      // than it began may have its heat before it.
+      // Over: cured, or past the fastest curing everywhere that matters and cooling, mean and hottest alike. A pot that
+      // is still colder than it began may have its heat before it.
       const cooling = mean < was.mean && hottest < was.hottest;
       coolingS = cooling ? coolingS + (s - was.s) : 0;
       was = { s, mean, hottest };
-      return meanAlpha > 0.97 || (seen.lifeMin !== null && meanAlpha > PAST_FASTEST && coolingS > Math.max(600, 0.2 * s));
+      return (
+        meanAlpha > 0.97 || (seen.lifeMin !== null && meanAlpha > PAST_FASTEST && coolingS > Math.max(600, 0.2 * s))
+      );
     },
   };
 }
 
-export const kineticsOf = (m: Reactive, over: { readonly a2?: number; readonly heatJPerKg?: number } = {}): Kinetics => ({
+export const kineticsOf = (
+  m: Reactive,
+  over: { readonly a2?: number; readonly heatJPerKg?: number } = {},
+): Kinetics => ({
   activationJ: AMINE.activationJ,
   a2: over.a2 ?? m.a2,
   k1Share: AMINE.k1Share,
@@ -317,10 +355,15 @@ export function potRun(
   };
 }
 
-/** ln A₂ is looked for between these, wide of any resin; a step of ln A₂ changes ln life by about as much the other way. */
+/**
+ * ln A₂ is looked for between these, wide of any resin; a step of ln A₂ changes ln life by about as much the other way.
+ */
 const LN_A2: readonly [number, number] = [5, 40];
 
-/** Where a falling function crosses nought: secants kept inside what is known to hold the crossing (regula falsi, Illinois). */
+/**
+ * Where a falling function crosses nought: secants kept inside what is known to hold the crossing (regula falsi,
+ * Illinois).
+ */
 function falling(f: (x: number) => number): number {
   let [low, high] = LN_A2;
   let [atLow, atHigh] = [Number.POSITIVE_INFINITY, Number.NEGATIVE_INFINITY];
@@ -330,7 +373,8 @@ function falling(f: (x: number) => number): number {
     if (Math.abs(y) < 1e-7) return x;
     if (y > 0) [low, atLow, atHigh] = [x, y, i > 1 ? atHigh / 2 : atHigh];
     else [high, atHigh, atLow] = [x, y, i > 1 ? atLow / 2 : atLow];
-    const secant = Number.isFinite(atLow) && Number.isFinite(atHigh) ? (low * -atHigh + high * atLow) / (atLow - atHigh) : x + y;
+    const secant =
+      Number.isFinite(atLow) && Number.isFinite(atHigh) ? (low * -atHigh + high * atLow) / (atLow - atHigh) : x + y;
     x = Number.isFinite(secant) && secant > low && secant < high ? secant : (low + high) / 2;
   }
   return x;
@@ -371,13 +415,19 @@ export const ASSUMED_MASS_G = 100;
 /** The sheet's pot life is taken at the temperature nearest to this, °C. */
 const ROOM_C = 20;
 
-/** What the self-heating of a sheet is calibrated on; told in no time. @throws Refusal for sheets that are not resin–amine or give no pot life */
+/**
+ * What the self-heating of a sheet is calibrated on; told in no time. @throws Refusal for sheets that are not
+ * resin–amine or give no pot life
+ */
 export function referenceOf(sheet: SheetRevision): Reactive['reference'] {
   const no = selfHeats(sheet);
   if (no) refuse('family', sheet.family, 'resin and amine hardener with a pot life', no);
   const useBy = milestoneOf(sheet, 'use-by')!;
   const pace = paceOf(useBy, 'short', sheet.family);
-  const tempC = Math.min(Math.max(ROOM_C, pace.sheetLowC), pace.form === 'bands' ? pace.sheetHighC - 0.01 : pace.sheetHighC);
+  const tempC = Math.min(
+    Math.max(ROOM_C, pace.sheetLowC),
+    pace.form === 'bands' ? pace.sheetHighC - 0.01 : pace.sheetHighC,
+  );
   return {
     massG: useBy.referenceMassG ?? ASSUMED_MASS_G,
     tempC,
@@ -387,8 +437,9 @@ export function referenceOf(sheet: SheetRevision): Reactive['reference'] {
 }
 
 /**
- * A sheet as a self-heating mix: A₂ calibrated so that the simulated pot at the sheet's reference mass and temperature dies at the sheet's
- * short pot life. The sheet must hold plain tables (see `sheetIn`). It takes tenths of a second: in a page only in a worker.
+ * A sheet as a self-heating mix: A₂ calibrated so that the simulated pot at the sheet's reference mass and temperature
+ * dies at the sheet's short pot life. The sheet must hold plain tables (see `sheetIn`). It takes tenths of a second: in
+ * a page only in a worker.
  * @throws Refusal for sheets that are not resin–amine or give no pot life
  */
 export function reactiveOf(sheet: SheetRevision): Reactive {
@@ -398,7 +449,14 @@ export function reactiveOf(sheet: SheetRevision): Reactive {
   const { massG, tempC, minutes } = reference;
   const draft: Reactive = { sheet, ...bodyOf(sheet), a2: 1, reference };
   const late = (lnA: number): number => {
-    const life = potRun(draft, { massG, startC: tempC, roomC: tempC, lifeOnly: true, a2: Math.exp(lnA), cells: 8 }).lifeMin;
+    const life = potRun(draft, {
+      massG,
+      startC: tempC,
+      roomC: tempC,
+      lifeOnly: true,
+      a2: Math.exp(lnA),
+      cells: 8,
+    }).lifeMin;
     return life === null ? Number.POSITIVE_INFINITY : Math.log(life / minutes);
   };
   const made = { ...draft, a2: Math.exp(falling(late)) };

@@ -45,7 +45,10 @@ describe('progress along a history', () => {
   const pace = paceOf(load, 'long', 'resin-amine');
   // Two cold nights and a mild day, in pieces of some hours.
   const history = seriesOf(
-    [0, 5, 11, 16, 22, 30, 38, 47, 55, 70, 200, 400].map((h, i) => [h * H, [12, 7, 3, 9, 18, 14, 6, 4, 16, 21, 12, 11][i]!]),
+    [0, 5, 11, 16, 22, 30, 38, 47, 55, 70, 200, 400].map((h, i) => [
+      h * H,
+      [12, 7, 3, 9, 18, 14, 6, 4, 16, 21, 12, 11][i]!,
+    ]),
   );
 
   test('is 1 exactly where the milestone is reached', () => {
@@ -57,7 +60,11 @@ describe('progress along a history', () => {
         t < atMs && history.times[i + 1]! > atMs
           ? [
               [t, history.values[i]!],
-              [atMs, history.values[i]! + ((history.values[i + 1]! - history.values[i]!) * (atMs - t)) / (history.times[i + 1]! - t)],
+              [
+                atMs,
+                history.values[i]! +
+                  ((history.values[i + 1]! - history.values[i]!) * (atMs - t)) / (history.times[i + 1]! - t),
+              ],
             ]
           : [[t, history.values[i]!]],
       ) as [number, number][],

@@ -2,7 +2,10 @@ import ical, { ICalAlarmType } from 'ical-generator';
 import type { JobView } from '../record';
 import type { Said } from '../say';
 
-/** A line's text as a calendar may hold it: line ends are escaped by the writer, other control characters have no place in it. */
+/**
+ * A line's text as a calendar may hold it: line ends are escaped by the writer, other control characters have no place
+ * in it.
+ */
 const plain = (text: string): string =>
   text
     .replace(/\r\n?/g, '\n')
@@ -18,8 +21,8 @@ const wholeDown = (ms: number) => Math.floor(ms / 60_000) * 60_000;
 const SHOWN_MS = 600_000;
 
 /**
- * The clocks of a job as a calendar file (ICS, RFC 5545): when the work begins, every wait that ends and every opening, in UTC, each
- * with an alarm.
+ * The clocks of a job as a calendar file (ICS, RFC 5545): when the work begins, every wait that ends and every opening,
+ * in UTC, each with an alarm.
  * @returns the text of the file; null where there is nothing to remember: a calendar of nothing is no calendar
  */
 export function calendarFile(view: JobView, say: (said: Said) => string): string | null {
@@ -42,7 +45,8 @@ export function calendarFile(view: JobView, say: (said: Said) => string): string
     if (actuals.released) continue;
     const name = repair.name || 'Unnamed repair';
     const [first] = plan.steps;
-    if (first && actuals.startedAt === null) add(`${repair.id}-begin`, `${name}: work begins`, wholeDown(first.startMs), say(first.title));
+    if (first && actuals.startedAt === null)
+      add(`${repair.id}-begin`, `${name}: work begins`, wholeDown(first.startMs), say(first.title));
     for (const m of plan.milestones) {
       if (m.planMs === null || m.kind === 'mix' || m.kind === 'idle') continue;
       const verb = m.clock === 'waiting' ? 'reached' : 'over';
@@ -54,7 +58,12 @@ export function calendarFile(view: JobView, say: (said: Said) => string): string
       );
     }
     if (plan.openMs !== null)
-      add(`${repair.id}-open`, `${name}: may be opened`, wholeUp(plan.openMs), 'After the tests are done and it is signed.');
+      add(
+        `${repair.id}-open`,
+        `${name}: may be opened`,
+        wholeUp(plan.openMs),
+        'After the tests are done and it is signed.',
+      );
   }
   return entries ? `${calendar.toString()}\r\n` : null;
 }

@@ -65,9 +65,15 @@ test.each(['ramp-v1', 'winch-v1', 'winch-v2', 'winch-v3'])(
     for (const [i, r] of file.repairs.entries()) {
       expect(r).toMatchObject({ version: 4, settingOut: null, crew: 1, name: old.repairs[i].name, chain: ['p1'] });
       expect(r.passes.p1).toMatchObject({ dosePct: null, takes: { from: 'own' }, method: old.repairs[i].method });
-      expect(r.passes.p1!.void).toMatchObject({ variants: [], keepClear: [], back: 'closed', count: old.repairs[i].void.count });
+      expect(r.passes.p1!.void).toMatchObject({
+        variants: [],
+        keepClear: [],
+        back: 'closed',
+        count: old.repairs[i].void.count,
+      });
     }
-    // The plan kept in a snapshot was made by the core of that time; the new one measures the same volumes from the same lengths.
+    // The plan kept in a snapshot was made by the core of that time; the new one measures the same volumes from the
+    // same lengths.
     for (const s of file.snapshots)
       for (const was of s.report.repairs) {
         const is = viewJob(file, NOW).repairs.find((r) => r.repair.id === was.repairId)!;
@@ -83,17 +89,26 @@ test('a file of version 3 plans as the core of its time planned it, to the minut
   expect(file.repairs[0]!.passes.p1!.standIns).toEqual({ release: { by: 'touch', minutes: 480 } });
   // Planned at the instant of the snapshot, with nothing done yet: the same amounts, the same steps.
   const snapshot = file.snapshots[0]!;
-  const at = viewJob({ ...file, job: snapshot.job, repairs: snapshot.repairs, events: [] }, snapshot.madeAt).repairs[0]!.plan;
+  const at = viewJob({ ...file, job: snapshot.job, repairs: snapshot.repairs, events: [] }, snapshot.madeAt).repairs[0]!
+    .plan;
   expect(at.mix!.toMixMl).toBeCloseTo(was!.toMixMl!, 9);
-  expect(at.steps.map((s) => [s.id, new Date(Math.round(s.startMs)).toISOString(), new Date(Math.round(s.endMs)).toISOString()])).toEqual(
-    was!.steps.map((s) => [s.id, s.from, s.to]),
-  );
+  expect(
+    at.steps.map((s) => [
+      s.id,
+      new Date(Math.round(s.startMs)).toISOString(),
+      new Date(Math.round(s.endMs)).toISOString(),
+    ]),
+  ).toEqual(was!.steps.map((s) => [s.id, s.from, s.to]));
 });
 
 test('every shape of the table travels in a job file and comes back', () => {
   const file = fileOf(0);
-  const shapes = SHAPE_IDS.map((id) => (id === 'filled' ? { ...SHAPES.filled.blank(), beforeG: 900, afterG: 100 } : SHAPES[id].blank()));
-  const repairs = shapes.map((shape, i) => repairOf({ ...pieceOf(file.repairs[0]!), id: `r${i}`, void: voidOf(shape as VoidShape) }));
+  const shapes = SHAPE_IDS.map((id) =>
+    id === 'filled' ? { ...SHAPES.filled.blank(), beforeG: 900, afterG: 100 } : SHAPES[id].blank(),
+  );
+  const repairs = shapes.map((shape, i) =>
+    repairOf({ ...pieceOf(file.repairs[0]!), id: `r${i}`, void: voidOf(shape as VoidShape) }),
+  );
   const back = readJobFile(writeJobFile({ ...file, repairs, snapshots: [], events: [] }));
   expect(back.repairs.map((r) => r.passes.p1!.void!.shapes[0])).toEqual(shapes);
 });
@@ -119,10 +134,13 @@ test('foreign files, newer files and fields that do not fit are named', () => {
   expect(refusal('[1,2]').field).toBe('format');
   expect(refusal('{"format":"something"}').sentence).toMatch(/not a job file/);
   expect(refusal(changed((f) => Object.assign(f, { version: 7 }))).sentence).toMatch(/version 7.*newer Grenko/);
-  expect(refusal(changed((f) => Object.assign(f.repairs[0]!, { scaleStepG: 'heavy' }))).field).toBe('repairs.0.scaleStepG');
-  expect(refusal(changed((f) => Object.assign((f.repairs[0] as { passes: { p1: object } }).passes.p1, { sheetId: 'gone' }))).field).toBe(
-    'repairs.0.passes.p1.sheetId',
+  expect(refusal(changed((f) => Object.assign(f.repairs[0]!, { scaleStepG: 'heavy' }))).field).toBe(
+    'repairs.0.scaleStepG',
   );
+  expect(
+    refusal(changed((f) => Object.assign((f.repairs[0] as { passes: { p1: object } }).passes.p1, { sheetId: 'gone' })))
+      .field,
+  ).toBe('repairs.0.passes.p1.sheetId');
   expect(refusal(changed((f) => Object.assign(f.events[0]!, { repairId: 'gone' }))).field).toBe('events.0.repairId');
   expect(refusal(changed((f) => Object.assign(f.job, { startFrom: null }))).field).toBe('job.startFrom');
 });
@@ -144,12 +162,17 @@ test('the calendar file holds every clock in UTC with an alarm', () => {
   const load = viewJob(fileOf(1), NOW).repairs[0]!.plan.milestones.find((m) => m.kind === 'load')!.planMs!;
   // A wait is rounded up to the minute, never down.
   const d = new Date(Math.ceil(load / 60_000) * 60_000).toISOString();
-  expect(text).toContain(`DTSTART:${d.slice(0, 4)}${d.slice(5, 7)}${d.slice(8, 10)}T${d.slice(11, 13)}${d.slice(14, 16)}00Z`);
+  expect(text).toContain(
+    `DTSTART:${d.slice(0, 4)}${d.slice(5, 7)}${d.slice(8, 10)}T${d.slice(11, 13)}${d.slice(14, 16)}00Z`,
+  );
 });
 
 test('the calendar keeps to its format: octets folded, control characters out, durations whole, none of nothing', () => {
   const file = fileOf(1);
-  const named = { ...file, repairs: file.repairs.map((r) => ({ ...r, name: `💧${'ø'.repeat(90)}\r\u0000;,\\\nEND:VEVENT` })) };
+  const named = {
+    ...file,
+    repairs: file.repairs.map((r) => ({ ...r, name: `💧${'ø'.repeat(90)}\r\u0000;,\\\nEND:VEVENT` })),
+  };
   const text = calendarFile(viewJob(named, NOW), says)!;
   expect(text.endsWith('END:VCALENDAR\r\n')).toBe(true);
   for (const line of text.split('\r\n')) {
@@ -167,12 +190,18 @@ test('work that has not begun has its beginning in the calendar', () => {
   const view = viewJob(fileOf(0), NOW);
   const begins = view.repairs[0]!.plan.steps[0]!.startMs;
   const stamp = new Date(begins).toISOString().replace(/[-:]/g, '').replace(/\.\d+/, '');
-  expect(calendarFile(view, says)!.replace(/\r\n /g, '')).toMatch(new RegExp(`DTSTART:${stamp}\\r\\n[^]*?: work begins`));
+  expect(calendarFile(view, says)!.replace(/\r\n /g, '')).toMatch(
+    new RegExp(`DTSTART:${stamp}\\r\\n[^]*?: work begins`),
+  );
 });
 
 test('two records of one id are refused, with the place of the second', () => {
-  expect(refusal(changed((f) => f.repairs.push(structuredClone(f.repairs[0]!))))).toMatchObject({ field: 'repairs.1.id' });
-  expect(refusal(changed((f) => f.events.push(structuredClone(f.events[0]!)))).sentence).toMatch(/carries the id of number 1/);
+  expect(refusal(changed((f) => f.repairs.push(structuredClone(f.repairs[0]!))))).toMatchObject({
+    field: 'repairs.1.id',
+  });
+  expect(refusal(changed((f) => f.events.push(structuredClone(f.events[0]!)))).sentence).toMatch(
+    /carries the id of number 1/,
+  );
 });
 
 test('what is nested deeper than any file of ours is refused with its place, and costs no memory', () => {
@@ -183,8 +212,16 @@ test('what is nested deeper than any file of ours is refused with its place, and
 test.each([
   ['a byte-order mark is no fault', (t: string) => `\uFEFF${t}`, null],
   ['a comma too many', (t: string) => t.replace('"record": "job",', '"record": "job",,'), /line 7, column 19/],
-  ['a control character in a text', (t: string) => t.replace('"record": "job"', '"record": "j\u0001b"'), /line 7, column 1\d/],
-  ['a field of the wrong kind', (t: string) => t.replace('"record": "job"', '"record": 7'), /job\.record \(line 7, column 13\)/],
+  [
+    'a control character in a text',
+    (t: string) => t.replace('"record": "job"', '"record": "j\u0001b"'),
+    /line 7, column 1\d/,
+  ],
+  [
+    'a field of the wrong kind',
+    (t: string) => t.replace('"record": "job"', '"record": 7'),
+    /job\.record \(line 7, column 13\)/,
+  ],
   [
     'line ends of another system',
     (t: string) => t.replace('"record": "job",', '"record": "job",,').replaceAll('\n', '\r\n'),
@@ -198,7 +235,11 @@ test.each([
 
 test.each([
   ['a zone nobody knows', (f: { job: object }) => Object.assign(f.job, { zone: 'Europe/Atlantis' }), 'job.zone'],
-  ['an instant beyond all records', (f: { job: object }) => Object.assign(f.job, { startFrom: 8.64e15 }), 'job.startFrom'],
+  [
+    'an instant beyond all records',
+    (f: { job: object }) => Object.assign(f.job, { startFrom: 8.64e15 }),
+    'job.startFrom',
+  ],
   ['an id that could be an address', (f: { job: object }) => Object.assign(f.job, { id: '../x y' }), 'job.id'],
   [
     'a kilometre of base',
@@ -211,7 +252,9 @@ test.each([
 
 test('ids that are words of the engine are names like any other', () => {
   for (const word of ['toString', 'constructor', 'valueOf', 'hasOwnProperty']) {
-    const text = writeJobFile(fileOf(1)).replaceAll(fileOf(1).repairs[0]!.id, word).replaceAll(fileOf(1).sheets[0]!.id, `${word}-1`);
+    const text = writeJobFile(fileOf(1))
+      .replaceAll(fileOf(1).repairs[0]!.id, word)
+      .replaceAll(fileOf(1).sheets[0]!.id, `${word}-1`);
     const file = readJobFile(text);
     expect(planReport(viewJob(file, NOW)).repairs.map((r) => r.milestones.length)).toEqual(
       planReport(viewJob(fileOf(1), NOW)).repairs.map((r) => r.milestones.length),

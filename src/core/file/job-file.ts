@@ -29,7 +29,12 @@ export const MIGRATIONS: Readonly<Record<number, (old: Record<string, unknown>) 
   // Repairs, also those kept in snapshots, are of version 2.
   1: (old) => ({ ...withRepairs(old), version: 2 }),
   // Repairs of version 3, sheets and lots of version 2.
-  2: (old) => ({ ...withRepairs(old), version: 3, sheets: each(old.sheets, sheetNow), stock: each(old.stock, stockNow) }),
+  2: (old) => ({
+    ...withRepairs(old),
+    version: 3,
+    sheets: each(old.sheets, sheetNow),
+    stock: each(old.stock, stockNow),
+  }),
   // Repairs of version 4: chains of passes.
   3: (old) => ({ ...withRepairs(old), version: 4 }),
 };
@@ -37,10 +42,14 @@ export const MIGRATIONS: Readonly<Record<number, (old: Record<string, unknown>) 
 const withRepairs = (old: Record<string, unknown>): Record<string, unknown> => ({
   ...old,
   repairs: each(old.repairs, repairNow),
-  snapshots: each(old.snapshots, (s) => ({ ...(s as object), repairs: each((s as { repairs?: unknown }).repairs, repairNow) })),
+  snapshots: each(old.snapshots, (s) => ({
+    ...(s as object),
+    repairs: each((s as { repairs?: unknown }).repairs, repairNow),
+  })),
 });
 
-const each = (list: unknown, step: (item: unknown) => unknown): unknown => (Array.isArray(list) ? list.map(step) : list);
+const each = (list: unknown, step: (item: unknown) => unknown): unknown =>
+  Array.isArray(list) ? list.map(step) : list;
 
 /**
  * Reads a job file, bringing older versions forward.
@@ -83,7 +92,10 @@ export function readJobFile(text: string): JobFile {
 }
 
 function valueAtPath(data: unknown, path: readonly PropertyKey[]): unknown {
-  return path.reduce<unknown>((v, key) => (v && typeof v === 'object' ? (v as Record<PropertyKey, unknown>)[key] : undefined), data);
+  return path.reduce<unknown>(
+    (v, key) => (v && typeof v === 'object' ? (v as Record<PropertyKey, unknown>)[key] : undefined),
+    data,
+  );
 }
 
 /** Records of one file must belong together. */
@@ -113,7 +125,8 @@ function checkReferences(file: JobFile): void {
   }
   const repairIds = new Set(file.repairs.map((r) => r.id));
   file.repairs.forEach((r, i) => {
-    if (r.jobId !== file.job.id) refuse(`repairs.${i}.jobId`, r.jobId, file.job.id, `Repair ${i + 1} belongs to another job.`);
+    if (r.jobId !== file.job.id)
+      refuse(`repairs.${i}.jobId`, r.jobId, file.job.id, `Repair ${i + 1} belongs to another job.`);
     for (const [id, { sheetId }] of Object.entries(r.passes))
       if (sheetId !== null && !file.sheets.some((s) => s.id === sheetId))
         refuse(
@@ -124,9 +137,15 @@ function checkReferences(file: JobFile): void {
         );
   });
   file.events.forEach((e, i) => {
-    if (e.jobId !== file.job.id) refuse(`events.${i}.jobId`, e.jobId, file.job.id, `Event ${i + 1} belongs to another job.`);
+    if (e.jobId !== file.job.id)
+      refuse(`events.${i}.jobId`, e.jobId, file.job.id, `Event ${i + 1} belongs to another job.`);
     if (!repairIds.has(e.repairId))
-      refuse(`events.${i}.repairId`, e.repairId, 'a repair in the file', `Event ${i + 1} names a repair that is not in the file.`);
+      refuse(
+        `events.${i}.repairId`,
+        e.repairId,
+        'a repair in the file',
+        `Event ${i + 1} names a repair that is not in the file.`,
+      );
   });
 }
 

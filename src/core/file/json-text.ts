@@ -12,7 +12,9 @@ const STRICT = { disallowComments: true, allowTrailingComma: false, allowEmptyCo
 /** A text with its byte-order mark taken off. */
 const bare = (text: string): string => (text.startsWith('\uFEFF') ? text.slice(1) : text);
 
-/** Records are a few layers deep; what is nested further is no file of ours, and reading it would only fill the memory. */
+/**
+ * Records are a few layers deep; what is nested further is no file of ours, and reading it would only fill the memory.
+ */
 const DEEPEST = 100;
 
 /** Where a text is nested deeper than any file of ours; −1 where it is not. */
@@ -48,7 +50,8 @@ export function readJson(text: string, what = 'The file'): unknown {
   } catch {
     const errors: ParseError[] = [];
     parseTree(plain, errors, STRICT);
-    // A fault that only the strict reader finds (a control character in a text, say) has no place of its own: it is found by halving.
+    // A fault that only the strict reader finds (a control character in a text, say) has no place of its own: it is
+    // found by halving.
     const at = errors.length ? Math.min(...errors.map((e) => e.offset)) : firstFault(plain);
     const where = placeOf(plain, at);
     return refuse('file', where, 'whole JSON', `${what} is damaged: it stops being JSON at ${where}.`);

@@ -17,7 +17,9 @@ test('older sheets and lots in it are brought forward', () => {
   const raw = JSON.parse(writeSheetFile(file()));
   const { dose, storage, finish, ...old } = raw.sheets[0];
   const { breaches, where, ...lot } = raw.stock[0];
-  const back = readSheetFile(JSON.stringify({ ...raw, sheets: [{ ...old, version: 1 }], stock: [{ ...lot, version: 1 }] }));
+  const back = readSheetFile(
+    JSON.stringify({ ...raw, sheets: [{ ...old, version: 1 }], stock: [{ ...lot, version: 1 }] }),
+  );
   expect(back.sheets[0]).toMatchObject({ version: 2, dose: null, storage: { checks: [] } });
   expect(back.stock[0]).toMatchObject({ version: 2, breaches: [], where: '' });
 });
@@ -31,7 +33,9 @@ test.each([
     'a kit of nothing',
     JSON.stringify({
       ...file(),
-      sheets: [{ ...sampleSheets[0], kits: [{ ...sampleSheets[0]!.kits[0], massG: { A: 0, B: 1, C: null, D: null } }] }],
+      sheets: [
+        { ...sampleSheets[0], kits: [{ ...sampleSheets[0]!.kits[0], massG: { A: 0, B: 1, C: null, D: null } }] },
+      ],
     }),
     /sheets\.0\.kits\.0\.massG\.A/,
   ],

@@ -23,7 +23,12 @@ export function readSheetFile(text: string): SheetFile {
   const raw = readJson(text);
   const data = raw as Record<string, unknown> | null;
   if (data?.format !== 'grenko-sheets')
-    return refuse('format', data?.format ?? null, 'grenko-sheets', 'This is no file of sheets: its “format” is not “grenko-sheets”.');
+    return refuse(
+      'format',
+      data?.format ?? null,
+      'grenko-sheets',
+      'This is no file of sheets: its “format” is not “grenko-sheets”.',
+    );
   if (typeof data.version === 'number' && data.version > 1)
     return refuse(
       'version',
@@ -31,7 +36,11 @@ export function readSheetFile(text: string): SheetFile {
       'up to 1',
       `The file is of version ${data.version}, this Grenko reads up to 1. Nothing was changed.`,
     );
-  const parsed = SheetFile.safeParse({ ...data, sheets: each(data.sheets, sheetNow), stock: each(data.stock, stockNow) });
+  const parsed = SheetFile.safeParse({
+    ...data,
+    sheets: each(data.sheets, sheetNow),
+    stock: each(data.stock, stockNow),
+  });
   if (parsed.success) return parsed.data;
   const issue = parsed.error.issues[0]!;
   const path = issue.path.join('.');

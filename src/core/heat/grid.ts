@@ -1,8 +1,8 @@
 import { refuse } from '../units';
 
 /**
- * A body cut into finite volumes along one or two directions, in SI units. Faces lie between neighbours; outer faces carry the film to
- * what is outside. Cells are stored row by row: cell (u, v) at v · nu + u.
+ * A body cut into finite volumes along one or two directions, in SI units. Faces lie between neighbours; outer faces
+ * carry the film to what is outside. Cells are stored row by row: cell (u, v) at v · nu + u.
  */
 export interface Grid {
   readonly nu: number;
@@ -39,11 +39,18 @@ const positive = (field: string, value: number) => {
 const series = (area: number, ...resistances: readonly number[]) => area / resistances.reduce((s, r) => s + r, 0);
 
 /**
- * Layers one behind the other: a slab of 1 m² (`form` slab), a long cylinder of 1 m or a sphere (measured from their middle outwards).
- * @param hFirst,hLast film at the first and last face, W/m²K; null lets nothing pass (and always so in the middle of a cylinder or sphere)
+ * Layers one behind the other: a slab of 1 m² (`form` slab), a long cylinder of 1 m or a sphere (measured from their
+ * middle outwards).
+ * @param hFirst,hLast film at the first and last face, W/m²K; null lets nothing pass (and always so in the middle of a
+ *   cylinder or sphere)
  * @throws Refusal for sizes that are not positive
  */
-export function layered(form: 'slab' | 'cylinder' | 'sphere', layers: readonly Layer[], hFirst: number | null, hLast: number | null): Grid {
+export function layered(
+  form: 'slab' | 'cylinder' | 'sphere',
+  layers: readonly Layer[],
+  hFirst: number | null,
+  hLast: number | null,
+): Grid {
   for (const l of layers)
     for (const [f, v] of [
       ['lengthM', l.lengthM],
@@ -57,11 +64,13 @@ export function layered(form: 'slab' | 'cylinder' | 'sphere', layers: readonly L
   const edges = [0];
   for (const c of cells) edges.push(edges.at(-1)! + c.dx);
   const area = (x: number) => (form === 'slab' ? 1 : form === 'cylinder' ? 2 * Math.PI * x : 4 * Math.PI * x * x);
-  const inside = (x: number) => (form === 'slab' ? x : form === 'cylinder' ? Math.PI * x * x : (4 / 3) * Math.PI * x ** 3);
+  const inside = (x: number) =>
+    form === 'slab' ? x : form === 'cylinder' ? Math.PI * x * x : (4 / 3) * Math.PI * x ** 3;
   const linkU = new Float64Array(n);
   for (let i = 0; i + 1 < n; i++)
     linkU[i] = series(area(edges[i + 1]!), cells[i]!.dx / 2 / cells[i]!.k, cells[i + 1]!.dx / 2 / cells[i + 1]!.k);
-  const out = (i: number, h: number | null, at: number) => (h === null ? 0 : series(area(at), cells[i]!.dx / 2 / cells[i]!.k, 1 / h));
+  const out = (i: number, h: number | null, at: number) =>
+    h === null ? 0 : series(area(at), cells[i]!.dx / 2 / cells[i]!.k, 1 / h);
   return {
     nu: n,
     nv: 1,
@@ -116,7 +125,10 @@ export function potGrid(p: Pot): Grid {
     reacting: new Float64Array(n).fill(p.reacting),
     linkU,
     linkV,
-    outU: [new Float64Array(nv), new Float64Array(nv).fill(series(2 * Math.PI * p.radiusM * dz, dr / 2 / p.k, 1 / p.hWall))],
+    outU: [
+      new Float64Array(nv),
+      new Float64Array(nv).fill(series(2 * Math.PI * p.radiusM * dz, dr / 2 / p.k, 1 / p.hWall)),
+    ],
     outV: [end(p.hBottom), end(p.hTop)],
   };
 }

@@ -12,14 +12,16 @@ describe('conduction in one solver', () => {
     const grid = layered('sphere', [{ lengthM: R, cells: 60, k: 1, rhoC: 2e6, reacting: 0 }], null, 1e7);
     const s = 600;
     const fo = ((1 / 2e6) * s) / R ** 2;
-    const hand = 2 * [1, 2, 3, 4, 5, 6].reduce((sum, n) => sum + (-1) ** (n + 1) * Math.exp(-n * n * Math.PI ** 2 * fo), 0);
+    const hand =
+      2 * [1, 2, 3, 4, 5, 6].reduce((sum, n) => sum + (-1) ** (n + 1) * Math.exp(-n * n * Math.PI ** 2 * fo), 0);
     const { tempC } = runHeat({ grid, kinetics: null, startC: 1, outside: AIR(0), untilS: s, maxStepS: 1 });
     expect(tempC[0]!).toBeCloseTo(hand, 2);
   });
   test('a long cylinder cools by the first Bessel mode', () => {
     const R = 0.05;
     const grid = layered('cylinder', [{ lengthM: R, cells: 60, k: 1, rhoC: 2e6, reacting: 0 }], null, 1e7);
-    const at = (s: number) => runHeat({ grid, kinetics: null, startC: 1, outside: AIR(0), untilS: s, maxStepS: 2 }).tempC[0]!;
+    const at = (s: number) =>
+      runHeat({ grid, kinetics: null, startC: 1, outside: AIR(0), untilS: s, maxStepS: 2 }).tempC[0]!;
     // Late decay: exp(−2.4048² α t / R²).
     const alpha = 1 / 2e6;
     expect(Math.log(at(1500) / at(2500))).toBeCloseTo((2.404826 ** 2 * alpha * 1000) / R ** 2, 1);
@@ -59,7 +61,8 @@ describe('conduction in one solver', () => {
       cellsR: 20,
       cellsZ: 1,
     });
-    const run = (grid: typeof long) => runHeat({ grid, kinetics: null, startC: 40, outside: AIR(10), untilS: 3600, maxStepS: 30 }).tempC;
+    const run = (grid: typeof long) =>
+      runHeat({ grid, kinetics: null, startC: 40, outside: AIR(10), untilS: 3600, maxStepS: 30 }).tempC;
     const [a, b] = [run(long), run(pot)];
     for (let i = 0; i < 20; i++) expect(a[i]!).toBeCloseTo(b[i]!, 6);
   });
@@ -84,7 +87,16 @@ describe('with the heat of curing', () => {
     expect(alpha[0]!).toBeGreaterThan(0.98);
   });
   test('energy: what was freed is stored or went through the faces, within 0.5 %', () => {
-    const grid = potGrid({ radiusM: 0.04, heightM: 0.08, ...liquid, hWall: 10, hBottom: 10, hTop: 10, cellsR: 8, cellsZ: 8 });
+    const grid = potGrid({
+      radiusM: 0.04,
+      heightM: 0.08,
+      ...liquid,
+      hWall: 10,
+      hBottom: 10,
+      hTop: 10,
+      cellsR: 8,
+      cellsZ: 8,
+    });
     const r = runHeat({ grid, kinetics, startC: 18, outside: AIR(18), untilS: 4 * 3600 });
     const stored = r.tempC.reduce((s, t, i) => s + (t - 18) * grid.volume[i]! * grid.rhoC[i]!, 0);
     expect(Math.abs((stored + r.lostJ) / r.freedJ - 1)).toBeLessThan(0.005);
@@ -100,5 +112,7 @@ describe('with the heat of curing', () => {
 
 test('sizes that are not positive are refused by name', () => {
   expect(() => layered('slab', [{ lengthM: 0, cells: 3, ...liquid }], 10, 10)).toThrow(Refusal);
-  expect(() => potGrid({ radiusM: -1, heightM: 1, ...liquid, hWall: 1, hBottom: 1, hTop: 1, cellsR: 2, cellsZ: 2 })).toThrow(/radiusM/);
+  expect(() =>
+    potGrid({ radiusM: -1, heightM: 1, ...liquid, hWall: 1, hBottom: 1, hTop: 1, cellsR: 2, cellsZ: 2 }),
+  ).toThrow(/radiusM/);
 });

@@ -88,7 +88,9 @@ interface Body {
 interface Now {
   readonly t: Float64Array;
   readonly alpha: Float64Array;
-  /** How each cell warmed over the last step, reaction and conduction together: what the next step expects of it, K/s. */
+  /**
+   * How each cell warmed over the last step, reaction and conduction together: what the next step expects of it, K/s.
+   */
   readonly warming: Float64Array;
   /** J. */
   freed: number;
@@ -104,10 +106,17 @@ const copyInto = (to: Now, from: Now): void => {
 };
 
 /**
- * One step in place: the reaction in every cell at its own temperature (Heun, with the warming of the last step foreseen), then conduction
- * implicitly, direction by direction (locally one-dimensional backward Euler). First order in time.
+ * One step in place: the reaction in every cell at its own temperature (Heun, with the warming of the last step
+ * foreseen), then conduction implicitly, direction by direction (locally one-dimensional backward Euler). First order
+ * in time.
  */
-function stepOnce({ grid: g, kinetics, cap, perAlphaK, scratch }: Body, now: Now, dt: number, out: Outside, before: Float64Array): void {
+function stepOnce(
+  { grid: g, kinetics, cap, perAlphaK, scratch }: Body,
+  now: Now,
+  dt: number,
+  out: Outside,
+  before: Float64Array,
+): void {
   const { t, alpha, warming } = now;
   const n = t.length;
   before.set(t);
@@ -125,17 +134,43 @@ function stepOnce({ grid: g, kinetics, cap, perAlphaK, scratch }: Body, now: Now
   // Along u, row by row.
   if (g.nu > 1 || g.outU[0]!.some(Boolean) || g.outU[1]!.some(Boolean))
     for (let v = 0; v < g.nv; v++)
-      now.lost += sweep(t, cap, g.linkU, v * g.nu, 1, g.nu, g.outU[0]![v]!, g.outU[1]![v]!, out.firstU, out.lastU, dt, scratch);
+      now.lost += sweep(
+        t,
+        cap,
+        g.linkU,
+        v * g.nu,
+        1,
+        g.nu,
+        g.outU[0]![v]!,
+        g.outU[1]![v]!,
+        out.firstU,
+        out.lastU,
+        dt,
+        scratch,
+      );
   if (g.nv > 1)
     for (let u = 0; u < g.nu; u++)
-      now.lost += sweep(t, cap, g.linkV, u, g.nu, g.nv, g.outV[0]![u]!, g.outV[1]![u]!, out.firstV, out.lastV, dt, scratch);
+      now.lost += sweep(
+        t,
+        cap,
+        g.linkV,
+        u,
+        g.nu,
+        g.nv,
+        g.outV[0]![u]!,
+        g.outV[1]![u]!,
+        out.firstV,
+        out.lastV,
+        dt,
+        scratch,
+      );
   for (let i = 0; i < n; i++) warming[i] = (t[i]! - before[i]!) / dt;
 }
 
 /**
- * ρ c ∂T/∂t = ∇·(k ∇T) + φ ΔH dα/dt by finite volumes, second order in time: every step is made once whole and once in two halves, and what
- * the halves change is taken twice (Richardson). What crosses a face and what is set free stay balanced to the last digit, since both are
- * straight sums. Steps adapt to the fastest cell.
+ * ρ c ∂T/∂t = ∇·(k ∇T) + φ ΔH dα/dt by finite volumes, second order in time: every step is made once whole and once in
+ * two halves, and what the halves change is taken twice (Richardson). What crosses a face and what is set free stay
+ * balanced to the last digit, since both are straight sums. Steps adapt to the fastest cell.
  */
 export function runHeat(ask: RunAsk): RunState {
   const { grid: g, kinetics } = ask;
@@ -149,10 +184,18 @@ export function runHeat(ask: RunAsk): RunState {
     grid: g,
     kinetics,
     cap: Float64Array.from(g.volume, (v, i) => v * g.rhoC[i]!),
-    perAlphaK: Float64Array.from(g.volume, (_, i) => (kinetics ? (g.reacting[i]! * kinetics.heatJPerM3) / g.rhoC[i]! : 0)),
+    perAlphaK: Float64Array.from(g.volume, (_, i) =>
+      kinetics ? (g.reacting[i]! * kinetics.heatJPerM3) / g.rhoC[i]! : 0,
+    ),
     scratch: new Float64Array(Math.max(g.nu, g.nv)),
   };
-  const fresh = (): Now => ({ t: new Float64Array(n), alpha: new Float64Array(n), warming: new Float64Array(n), freed: 0, lost: 0 });
+  const fresh = (): Now => ({
+    t: new Float64Array(n),
+    alpha: new Float64Array(n),
+    warming: new Float64Array(n),
+    freed: 0,
+    lost: 0,
+  });
   const now = fresh();
   const whole = fresh();
   const before = new Float64Array(n);
@@ -166,13 +209,18 @@ export function runHeat(ask: RunAsk): RunState {
   while (s < ask.untilS - 1e-9) {
     spend(3 * n);
     dt = Math.min(dt * 1.5, maxStep);
-    // The fastest cell sets the step. Early on the rate grows with α itself: it is the share of its growth that must stay small.
+    // The fastest cell sets the step. Early on the rate grows with α itself: it is the share of its growth that must
+    // stay small.
     let fastest = moved / stepK;
     if (kinetics)
       for (let i = 0; i < n; i++) {
         if (g.reacting[i] === 0) continue;
         const r = rate(kinetics, now.alpha[i]!, now.t[i]!);
-        const need = Math.max(r / stepAlpha, r / (stepRel * (kinetics.k1Share + now.alpha[i]!)), (r * body.perAlphaK[i]!) / stepK);
+        const need = Math.max(
+          r / stepAlpha,
+          r / (stepRel * (kinetics.k1Share + now.alpha[i]!)),
+          (r * body.perAlphaK[i]!) / stepK,
+        );
         if (need > fastest) fastest = need;
       }
     if (fastest > 0) dt = Math.min(dt, 1 / fastest);

@@ -1,11 +1,25 @@
 import { Refusal } from '../units';
 import { conduct, type Slab } from '.';
 
-const concrete: Slab = { thicknessM: 0.2, kWPerMK: 1.6, rhoC: 2300 * 900, hOuter: 10, inner: { kind: 'insulated' }, cells: 24 };
+const concrete: Slab = {
+  thicknessM: 0.2,
+  kWPerMK: 1.6,
+  rhoC: 2300 * 900,
+  hOuter: 10,
+  inner: { kind: 'insulated' },
+  cells: 24,
+};
 
 test('a thin metal plate follows the lumped exponential', () => {
   // Bi = h s / k = 0.001: T = T_env + (T0 − T_env) exp(−h t / ρ c s)
-  const plate: Slab = { thicknessM: 0.006, kWPerMK: 50, rhoC: 7850 * 490, hOuter: 10, inner: { kind: 'insulated' }, cells: 6 };
+  const plate: Slab = {
+    thicknessM: 0.006,
+    kWPerMK: 50,
+    rhoC: 7850 * 490,
+    hOuter: 10,
+    inner: { kind: 'insulated' },
+    cells: 6,
+  };
   const steps = 720;
   const { surfaceC } = conduct(plate, new Float64Array(steps).fill(20), null, 0, 5);
   const hand = 20 - 20 * Math.exp((-10 * steps * 5) / (7850 * 490 * 0.006));
@@ -47,9 +61,17 @@ test('sizes that are not positive are refused by name', () => {
 });
 
 test('metal in quarter hours, cooling in the evening and after a jump of the sun: within 0.03 K of the exact course', () => {
-  const plate: Slab = { thicknessM: 0.012, kWPerMK: 50, rhoC: 7850 * 490, hOuter: 10, inner: { kind: 'insulated' }, cells: 12 };
+  const plate: Slab = {
+    thicknessM: 0.012,
+    kWPerMK: 50,
+    rhoC: 7850 * 490,
+    hOuter: 10,
+    inner: { kind: 'insulated' },
+    cells: 12,
+  };
   const tau = (7850 * 490 * 0.012) / 10;
-  // Falls by 2 K an hour; after six hours the sun lifts it by 18 K from one sample to the next, and four hours later it is gone.
+  // Falls by 2 K an hour; after six hours the sun lifts it by 18 K from one sample to the next, and four hours later it
+  // is gone.
   const env = (step: number) => 20 - step / 2 + (step >= 24 && step < 40 ? 18 : 0);
   const outer = Float64Array.from({ length: 80 }, (_, i) => env(i + 1));
   const { surfaceC } = conduct(plate, outer, null, 20, 900, { outerC: env(0), innerC: 0 });

@@ -14,14 +14,18 @@ export interface Slab {
   readonly cells: number;
 }
 
-/** TR-BDF2: a trapezoid to γ of the step, then the second backward difference; both stages share one matrix (Bank et al. 1985). */
+/**
+ * TR-BDF2: a trapezoid to γ of the step, then the second backward difference; both stages share one matrix (Bank et al.
+ * 1985).
+ */
 const GAMMA = 2 - Math.SQRT2;
 const FROM_GAMMA = 1 / (GAMMA * (2 - GAMMA));
 const FROM_START = (1 - GAMMA) ** 2 / (GAMMA * (2 - GAMMA));
 
 /**
- * One-dimensional conduction ρ c ∂T/∂t = k ∂²T/∂x² by implicit finite volumes, second order in time and without ringing after a jump
- * (TR-BDF2, tridiagonal solves), with surface resistances at both faces. What is outside runs straight from step to step.
+ * One-dimensional conduction ρ c ∂T/∂t = k ∂²T/∂x² by implicit finite volumes, second order in time and without ringing
+ * after a jump (TR-BDF2, tridiagonal solves), with surface resistances at both faces. What is outside runs straight
+ * from step to step.
  * @param outerC environment temperature at the end of each step, °C
  * @param innerC temperature behind the inner face at the end of each step, °C (ignored when insulated)
  * @param startC initial temperature, uniform or by cells, °C
@@ -69,7 +73,8 @@ export function conduct(
   const toFace = film / slab.hOuter - 1;
   const mid = new Float64Array(n);
   const end = n - 1;
-  // The trapezoid is solved for the mean of its two ends, which needs no matrix on the right; the end at γ is then twice that less the start.
+  // The trapezoid is solved for the mean of its two ends, which needs no matrix on the right; the end at γ is then
+  // twice that less the start.
   const [ofMid, ofStart] = [2 * FROM_GAMMA, FROM_GAMMA + FROM_START];
   let [env0, in0] = [before?.outerC ?? outerC[0]!, before?.innerC ?? innerC?.[0] ?? 0];
   for (let s = 0; s < outerC.length; s++) {

@@ -15,7 +15,10 @@ export const Finding = z.object({
   /** Ways out that Grenko knows: each sets one thing of the repair. */
   ways: z
     .array(
-      z.object({ say: Said, set: z.object({ path: z.array(z.string().max(60)).min(1).max(4), value: z.union([z.number(), z.string()]) }) }),
+      z.object({
+        say: Said,
+        set: z.object({ path: z.array(z.string().max(60)).min(1).max(4), value: z.union([z.number(), z.string()]) }),
+      }),
     )
     .max(6)
     .optional(),
@@ -33,7 +36,9 @@ export interface FindingRow {
   readonly todo: string;
 }
 
-/** Makes a finding of a row: what stands in the gaps of its words, and what it is about where a repair may have several. */
+/**
+ * Makes a finding of a row: what stands in the gaps of its words, and what it is about where a repair may have several.
+ */
 export type Notice = (
   values?: Values,
   over?: {
@@ -47,7 +52,8 @@ export type Notice = (
 /**
  * A table of what one rule can notice.
  * @example
- * const F = findings({ dew: { severity: 'stop', stage: 'place', title: 'Base is wet with dew', why: 'It lies {margin} above it.', todo: '…' } });
+ * const F = findings({ dew: { severity: 'stop', stage: 'place', title: 'Base is wet with dew', why: 'It lies {margin}
+ * above it.', todo: '…' } });
  * F.dew({ margin: kelvin(1.4) });
  */
 export function findings<K extends string>(table: Readonly<Record<K, FindingRow>>): Readonly<Record<K, Notice>> {

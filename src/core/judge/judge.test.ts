@@ -32,14 +32,18 @@ test.each(METHODS.flatMap((m) => m.questions.map((q) => [m.id, q.id, q] as const
     const r = { anchor: eyes, 'mortar-patch': nosing, 'plate-bond': plate }[method]!;
     const wrong = q.wants === 'yes' ? 'no' : 'yes';
     for (const answer of [wrong, 'unsure'] as const)
-      expect(ids({ ...r, answers: { ...r.answers, [id]: answer } })).toContain(`${q.otherwise.severity} inspection:${id}`);
+      expect(ids({ ...r, answers: { ...r.answers, [id]: answer } })).toContain(
+        `${q.otherwise.severity} inspection:${id}`,
+      );
     expect(ids(r)).not.toContain(`${q.otherwise.severity} inspection:${id}`);
   },
 );
 
 test('the stops the trade asks for: torn seat, young base, water behind', () => {
   expect(ids({ ...plate, answers: { ...plate.answers, torn: 'yes' } })).toContain('stop inspection:torn');
-  expect(ids({ ...nosing, answers: { ...nosing.answers, 'water-pressure': 'yes' } })).toContain('stop inspection:water-pressure');
+  expect(ids({ ...nosing, answers: { ...nosing.answers, 'water-pressure': 'yes' } })).toContain(
+    'stop inspection:water-pressure',
+  );
   const young = view({ ...nosing, base: { ...nosing.base, castOn: '2026-04-20' } });
   const stop = young.findings.find((f) => f.id === 'base-age')!;
   // Cast 20 April, the sheet asks for 28 days: 18 May.
@@ -48,7 +52,9 @@ test('the stops the trade asks for: torn seat, young base, water behind', () => 
 });
 
 test('a cold base, a wet base, a damp air', () => {
-  expect(ids(nosing, { climate: { kind: 'constant', tempC: 3, humidityPct: 50 } })).toContain('stop base-temperature:cold');
+  expect(ids(nosing, { climate: { kind: 'constant', tempC: 3, humidityPct: 50 } })).toContain(
+    'stop base-temperature:cold',
+  );
   expect(ids(nosing, { climate: { kind: 'constant', tempC: 15, humidityPct: 95 } })).toEqual(
     expect.arrayContaining(['stop dew', 'caution humidity']),
   );
@@ -62,7 +68,10 @@ test('depth against the sheet’s lift: a note in layers, a stop in one pass', (
 test('a bond line outside its band is a stop on both sides', () => {
   const thick = (mm: number): Piece => ({
     ...plate,
-    void: { ...plate.void!, shapes: [{ ...(plate.void!.shapes[0] as never as object), thickness: measured(mm, 'calliper') } as never] },
+    void: {
+      ...plate.void!,
+      shapes: [{ ...(plate.void!.shapes[0] as never as object), thickness: measured(mm, 'calliper') } as never],
+    },
   });
   expect(ids(thick(3))).toContain('stop bond-thickness');
   expect(ids(thick(0.1))).toContain('stop bond-thickness');
@@ -73,7 +82,10 @@ test('a thin rod in a wide hole is starved by two thirds', () => {
   const thin: Piece = {
     ...eyes,
     schools: { filling: 'two-thirds' },
-    void: { ...eyes.void!, shapes: [{ ...eyes.void!.shapes[0]!, rodDiameter: measured(8, 'marked'), thread: { kind: 'plain' } } as never] },
+    void: {
+      ...eyes.void!,
+      shapes: [{ ...eyes.void!.shapes[0]!, rodDiameter: measured(8, 'marked'), thread: { kind: 'plain' } } as never],
+    },
   };
   expect(ids(thin)).toContain('stop starved');
   expect(ids({ ...eyes, schools: { filling: 'two-thirds' } })).not.toContain('stop starved');
@@ -126,9 +138,13 @@ test('an override lifts the stop, keeps reason and role, and changes nothing els
 });
 
 test('every finding says what, why and what to do', () => {
-  const worst = { climate: { kind: 'daily' as const, lowC: -1, lowHour: 6, highC: 7, highHour: 15, humidityAtLowPct: 99 }, wantedAt: NOW };
+  const worst = {
+    climate: { kind: 'daily' as const, lowC: -1, lowHour: 6, highC: 7, highHour: 15, humidityAtLowPct: 99 },
+    wantedAt: NOW,
+  };
   for (const r of [nosing, eyes, plate])
-    for (const f of view({ ...r, answers: Object.fromEntries(Object.keys(r.answers).map((k) => [k, 'unsure'])) }, worst).findings) {
+    for (const f of view({ ...r, answers: Object.fromEntries(Object.keys(r.answers).map((k) => [k, 'unsure'])) }, worst)
+      .findings) {
       expect(sentence(f.title).length).toBeGreaterThan(5);
       expect(sentence(f.why)).toMatch(/\.$/);
       expect(sentence(f.todo)).toMatch(/\.$/);
@@ -160,7 +176,9 @@ describe('what is noticed about the void', () => {
     expect([dam.hold, say(dam.title, PLAIN_READER)]).toEqual([true, 'Dam the back, mask what stays clear']);
     expect(say(dam.detail, PLAIN_READER)).toMatch(/drain pipe/);
     expect(
-      view({ ...pocket, void: { ...pocket.void!, back: 'closed', keepClear: [] } }).plan.steps.some((s) => s.id === 'prep:clear'),
+      view({ ...pocket, void: { ...pocket.void!, back: 'closed', keepClear: [] } }).plan.steps.some(
+        (s) => s.id === 'prep:clear',
+      ),
     ).toBe(false);
   });
   test('the setting-out is said at the hold point before drilling, and too little clearance stops', () => {
@@ -170,7 +188,9 @@ describe('what is noticed about the void', () => {
       /From the lake corner of the step: 220 mm along, 160 mm in, then every 450 mm; 120 mm clear/,
     );
     expect(ids({ ...eyes, settingOut: null })).toContain('note setting-out:missing');
-    expect(ids({ ...eyes, settingOut: { ...eyes.settingOut!, clearance: measured(170) } })).toContain('stop setting-out:from');
+    expect(ids({ ...eyes, settingOut: { ...eyes.settingOut!, clearance: measured(170) } })).toContain(
+      'stop setting-out:from',
+    );
   });
   test('a method is not planned over a shape it is not made for, yet the volume stands', () => {
     const v = view({ ...eyes, void: step.void });

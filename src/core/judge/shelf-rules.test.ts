@@ -29,8 +29,10 @@ const event = (repair: Piece, body: EventBody, at = NOW + ++n * 60_000): Event =
   body,
 });
 const found = (repair: Piece, o: { stock?: readonly Stock[]; events?: readonly Event[]; nowMs?: number } = {}) =>
-  viewJob({ job: mild, repairs: [repairOf(repair)], sheets: sampleSheets, stock: o.stock ?? [], events: o.events ?? [] }, o.nowMs ?? NOW)
-    .repairs[0]!.findings;
+  viewJob(
+    { job: mild, repairs: [repairOf(repair)], sheets: sampleSheets, stock: o.stock ?? [], events: o.events ?? [] },
+    o.nowMs ?? NOW,
+  ).repairs[0]!.findings;
 const ids = (...a: Parameters<typeof found>) => found(...a).map((f) => `${f.severity} ${f.id}`);
 
 test('lots over their date or out of the frost are pointed out by name, sound ones are not', () => {
@@ -40,9 +42,13 @@ test('lots over their date or out of the frost are pointed out by name, sound on
   const old = found(plate, { stock: [{ ...lot, expiresOn: '2026-01-01' }] }).find((f) => f.id === `lot:${lot.id}`)!;
   expect(sentence(old.why)).toMatch(/use by 2026-01-01, the work is on 2026-05-06/);
   const frozen = { ...lot, breaches: [{ on: '2026-02-01', text: 'froze in the van' }] };
-  expect(sentence(found(plate, { stock: [frozen] }).find((f) => f.id === `lot:${lot.id}`)!.why)).toMatch(/froze in the van/);
+  expect(sentence(found(plate, { stock: [frozen] }).find((f) => f.id === `lot:${lot.id}`)!.why)).toMatch(
+    /froze in the van/,
+  );
   // An empty lot is nobody's concern.
-  expect(ids(plate, { stock: [{ ...lot, quantity: 0, openedShare: 0, expiresOn: '2026-01-01' }] })).not.toContain(`caution lot:${lot.id}`);
+  expect(ids(plate, { stock: [{ ...lot, quantity: 0, openedShare: 0, expiresOn: '2026-01-01' }] })).not.toContain(
+    `caution lot:${lot.id}`,
+  );
 });
 
 test('a wet face and a damp base are stops where the sheet forbids them', () => {
@@ -64,8 +70,11 @@ test('a lift that sags off a wall is a stop, in lifts that hold it is not', () =
 test('the sheet’s own smaller yield is noted, and plans', () => {
   // The sample's own yield lies within 5 % of its masses: no note.
   expect(ids(nosing)).not.toContain('note coverage');
-  const stingy = sampleSheets.map((s) => (s.id === nosing.sheetId ? { ...s, kits: s.kits.map((k) => ({ ...k, yieldMl: 800 })) } : s));
-  const view = viewJob({ job: mild, repairs: [repairOf(nosing)], sheets: stingy, stock: [], events: [] }, NOW).repairs[0]!;
+  const stingy = sampleSheets.map((s) =>
+    s.id === nosing.sheetId ? { ...s, kits: s.kits.map((k) => ({ ...k, yieldMl: 800 })) } : s,
+  );
+  const view = viewJob({ job: mild, repairs: [repairOf(nosing)], sheets: stingy, stock: [], events: [] }, NOW)
+    .repairs[0]!;
   expect(view.findings.find((x) => x.id === 'coverage')!.severity).toBe('note');
   expect(view.plan.mix!.kits.volumeMl).toBe(800);
 });
@@ -97,14 +106,20 @@ test('tints: too much of them, and one too small for the scale', () => {
 });
 
 test('every batch asks for its cup; soft when it should bear load is a stop, hard is none', () => {
-  const steps = viewJob({ job: mild, repairs: [repairOf(plate)], sheets: sampleSheets, stock: [], events: [] }, NOW).repairs[0]!.plan.steps;
+  const steps = viewJob({ job: mild, repairs: [repairOf(plate)], sheets: sampleSheets, stock: [], events: [] }, NOW)
+    .repairs[0]!.plan.steps;
   const done = [
     event(plate, { kind: 'started', snapshotId: 's', usableMin: 40 }),
-    ...steps.filter((s) => s.stage !== 'release' && s.stage !== 'finish').map((s) => event(plate, { kind: 'step-done', step: s.id })),
+    ...steps
+      .filter((s) => s.stage !== 'release' && s.stage !== 'finish')
+      .map((s) => event(plate, { kind: 'step-done', step: s.id })),
   ];
   expect(ids(plate, { events: done, nowMs: NOW + 3 * 3_600_000 })).toContain('note witness:0:none');
   const later = NOW + 12 * 86_400_000;
-  const cup = (state: 'tacky' | 'hard') => [...done, event(plate, { kind: 'witness', batch: 0, state }, later - 60_000)];
+  const cup = (state: 'tacky' | 'hard') => [
+    ...done,
+    event(plate, { kind: 'witness', batch: 0, state }, later - 60_000),
+  ];
   expect(ids(plate, { events: cup('tacky'), nowMs: later })).toContain('stop witness:0:soft');
   expect(ids(plate, { events: cup('hard'), nowMs: later }).filter((i) => i.includes('witness'))).toEqual([]);
 });
@@ -117,8 +132,10 @@ test('pours stand in the record by batch; a pot thrown away takes its pours with
     event(plate, { kind: 'taken', stockId: 'stock-paste', lot: 'L1', kit: 'pair', count: 1 }),
     event(plate, { kind: 'taken', stockId: 'stock-paste', lot: 'L1', kit: 'pair', count: 1 }),
   ];
-  const { actuals } = viewJob({ job: mild, repairs: [repairOf(plate)], sheets: sampleSheets, stock: [], events }, NOW + 3_600_000)
-    .repairs[0]!;
+  const { actuals } = viewJob(
+    { job: mild, repairs: [repairOf(plate)], sheets: sampleSheets, stock: [], events },
+    NOW + 3_600_000,
+  ).repairs[0]!;
   expect(actuals.pours.map((p) => [p.batch, p.massG])).toEqual([[1, 90]]);
   expect([...actuals.taken]).toEqual([['stock-paste', 2]]);
   expect(events.filter((e) => e.body.kind === 'poured')).toHaveLength(2);

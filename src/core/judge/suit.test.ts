@@ -9,7 +9,14 @@ const [ramp, winch] = bundles as unknown as [(typeof bundles)[0], (typeof bundle
 const stock = sampleStock(NOW);
 const held = (bundle: (typeof bundles)[0], over: Partial<Piece> = {}, job = bundle.job) => {
   const repair = { ...pieceOf(bundle.repairs[0]!), ...over };
-  const plan = planJob({ job, repairs: [repairOf(repair)], sheets: sampleSheets, stock, actuals: new Map(), nowMs: NOW });
+  const plan = planJob({
+    job,
+    repairs: [repairOf(repair)],
+    sheets: sampleSheets,
+    stock,
+    actuals: new Map(),
+    nowMs: NOW,
+  });
   return suits({ job, repair, plan, sheets: sampleSheets, stock });
 };
 const criterion = (all: ReturnType<typeof held>, sheet: string, id: string) =>
@@ -49,7 +56,10 @@ test('orientation, wetness and moisture decide', () => {
 
 test('a deadline that cannot be met says by how much it is late; a cold base fails its sheet', () => {
   const early = { ...ramp.job, wantedAt: ramp.job.startFrom + 3 * 3_600_000 };
-  expect(criterion(held(ramp, {}, early), 'mortar', 'release')).toMatchObject({ met: false, says: expect.stringMatching(/late$/) });
+  expect(criterion(held(ramp, {}, early), 'mortar', 'release')).toMatchObject({
+    met: false,
+    says: expect.stringMatching(/late$/),
+  });
   const cold = { ...ramp.job, climate: { kind: 'constant' as const, tempC: 2, humidityPct: 60 } };
   expect(criterion(held(ramp, {}, cold), 'mortar', 'temperature').met).toBe(false);
 });

@@ -36,8 +36,9 @@ const range = (low: number | null, high: number | null, unit: string) => `${end(
 const KIT_WORD = (n: number) => `${n} kit${n === 1 ? '' : 's'}`;
 
 /**
- * Every system held against a repair: planned as if it were chosen, each criterion met or failed in words and numbers. Those that fail
- * stay in the list with their reasons; fewest failures first, then the earliest opening, then the least money.
+ * Every system held against a repair: planned as if it were chosen, each criterion met or failed in words and numbers.
+ * Those that fail stay in the list with their reasons; fewest failures first, then the earliest opening, then the least
+ * money.
  */
 export function suits(ask: SuitAsk): readonly Suit[] {
   const mine = ask.plan.repairs.find((p) => p.repairId === ask.repair.id);
@@ -66,7 +67,13 @@ function suitOf(
   // Of several kit sizes the first that can be placed in time stands for the system.
   let tried: RepairPlan | null = null;
   for (const kitId of kitIds) {
-    const as = { ...repair, sheetId: sheet.id, kitId, dosePct: chosen ? repair.dosePct : null, blend: chosen ? repair.blend : null };
+    const as = {
+      ...repair,
+      sheetId: sheet.id,
+      kitId,
+      dosePct: chosen ? repair.dosePct : null,
+      blend: chosen ? repair.blend : null,
+    };
     if (!mine.thermal) break;
     const t = planPass({
       job,
@@ -97,25 +104,44 @@ function suitOf(
     c('cost', 'Cost', null, price === null ? (tried?.mix ? 'no price on the sheet' : 'not planned') : figure(price, 3)),
     stockCriterion(cost),
   ];
-  return { sheet, criteria, fails: criteria.filter((x) => x.met === false).length, openMs: tried?.openMs ?? null, cost: price };
+  return {
+    sheet,
+    criteria,
+    fails: criteria.filter((x) => x.met === false).length,
+    openMs: tried?.openMs ?? null,
+    cost: price,
+  };
 }
 
 const priceOf = (sheet: SheetRevision, total: readonly number[]): number | null =>
-  total.some((n, i) => n > 0 && sheet.kits[i]!.price === null) ? null : total.reduce((s, n, i) => s + n * (sheet.kits[i]!.price ?? 0), 0);
+  total.some((n, i) => n > 0 && sheet.kits[i]!.price === null)
+    ? null
+    : total.reduce((s, n, i) => s + n * (sheet.kits[i]!.price ?? 0), 0);
 
 function methodCriterion(repair: Piece, sheet: SheetRevision): Criterion {
   const method = methodOf(repair.method.id);
   const met = method?.kinds.includes(sheet.kind) ?? false;
-  return c('method', 'Method', met, met ? 'a kind this method uses' : `“${method?.label ?? repair.method.id}” is not done with this kind`);
+  return c(
+    'method',
+    'Method',
+    met,
+    met ? 'a kind this method uses' : `“${method?.label ?? repair.method.id}” is not done with this kind`,
+  );
 }
 
 function baseCriterion({ base, moisturePct }: Piece, { limits }: SheetRevision): Criterion {
   if (limits.bases.length && !limits.bases.includes(base.material))
     return c('base', 'Base', false, `for ${limits.bases.join(', ')}, not ${base.material}`);
   if (limits.moistureMaxPct !== null) {
-    if (moisturePct === null) return c('base', 'Base', null, `moisture up to ${figure(limits.moistureMaxPct)} %: measure it`);
+    if (moisturePct === null)
+      return c('base', 'Base', null, `moisture up to ${figure(limits.moistureMaxPct)} %: measure it`);
     if (moisturePct > limits.moistureMaxPct)
-      return c('base', 'Base', false, `moisture ${figure(moisturePct)} %, the sheet allows ${figure(limits.moistureMaxPct)} %`);
+      return c(
+        'base',
+        'Base',
+        false,
+        `moisture ${figure(moisturePct)} %, the sheet allows ${figure(limits.moistureMaxPct)} %`,
+      );
   }
   return c(
     'base',
@@ -133,10 +159,17 @@ function gapCriterion(mine: RepairPlan, { limits: l }: SheetRevision): Criterion
       return c('gap', 'Depth', false, `${figure(deep)} mm, at least ${figure(l.liftMinMm)} mm`);
     if (l.liftMaxMm === null) return c('gap', 'Depth', null, `${figure(deep)} mm; the sheet gives no lift`);
     const lifts = Math.ceil(deep / l.liftMaxMm - 1e-9);
-    return c('gap', 'Depth', true, `${figure(deep)} mm in ${lifts} lift${lifts > 1 ? 's' : ''} of up to ${figure(l.liftMaxMm)} mm`);
+    return c(
+      'gap',
+      'Depth',
+      true,
+      `${figure(deep)} mm in ${lifts} lift${lifts > 1 ? 's' : ''} of up to ${figure(l.liftMaxMm)} mm`,
+    );
   }
-  if (l.bondMaxMm === null && l.bondMinMm === null) return c('gap', 'Gap', null, `${figure(deep)} mm; the sheet gives no gap`);
-  const met = (l.bondMinMm === null || deep >= l.bondMinMm - 1e-9) && (l.bondMaxMm === null || deep <= l.bondMaxMm + 1e-9);
+  if (l.bondMaxMm === null && l.bondMinMm === null)
+    return c('gap', 'Gap', null, `${figure(deep)} mm; the sheet gives no gap`);
+  const met =
+    (l.bondMinMm === null || deep >= l.bondMinMm - 1e-9) && (l.bondMaxMm === null || deep <= l.bondMaxMm + 1e-9);
   return c('gap', 'Gap', met, `${figure(deep)} mm, sheet ${range(l.bondMinMm, l.bondMaxMm, 'mm')}`);
 }
 
@@ -174,7 +207,8 @@ function potCriterion(tried: RepairPlan | null, sheet: SheetRevision): Criterion
 function sagCriterion({ orientation }: Piece, mine: RepairPlan, { limits: l }: SheetRevision): Criterion {
   if (orientation === 'floor') return c('sag', 'Sag', true, 'lies on the floor');
   const limit = orientation === 'wall' ? l.sagWallMm : l.sagOverheadMm;
-  if (limit === null) return c('sag', 'Sag', null, `the sheet says nothing of ${orientation === 'wall' ? 'walls' : 'work overhead'}`);
+  if (limit === null)
+    return c('sag', 'Sag', null, `the sheet says nothing of ${orientation === 'wall' ? 'walls' : 'work overhead'}`);
   if (!mine.void) return c('sag', 'Sag', null, 'the void is not measured');
   const lift = Math.min(mine.void.faces.maxDepthMm, l.liftMaxMm ?? Number.POSITIVE_INFINITY);
   return c(
@@ -213,13 +247,21 @@ function finishCriterion(mine: RepairPlan, { finish }: SheetRevision): Criterion
 
 function releaseCriterion(job: Job, tried: RepairPlan | null): Criterion {
   if (!tried?.openMs) {
-    const why = tried?.problems[0]?.sentence ?? tried?.milestones.findLast((m) => m.kind === tried.serves)?.problem ?? 'not planned';
+    const why =
+      tried?.problems[0]?.sentence ??
+      tried?.milestones.findLast((m) => m.kind === tried.serves)?.problem ??
+      'not planned';
     return c('release', 'Open again', tried?.mix ? false : null, why);
   }
   const at = siteTime(job.zone, tried.openMs);
   if (job.wantedAt === null) return c('release', 'Open again', null, at);
   const hand = (job.wantedAt - tried.openMs) / 60_000;
-  return c('release', 'Open again', hand >= 0, `${at}, ${formatDuration(Math.abs(hand))} ${hand >= 0 ? 'in hand' : 'late'}`);
+  return c(
+    'release',
+    'Open again',
+    hand >= 0,
+    `${at}, ${formatDuration(Math.abs(hand))} ${hand >= 0 ? 'in hand' : 'late'}`,
+  );
 }
 
 function stockCriterion(kits: ReturnType<typeof jobKits>[number] | undefined): Criterion {

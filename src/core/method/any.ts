@@ -44,6 +44,9 @@ const rows = tasks('any', [
   },
 ]);
 
-/** Tasks that come up in any method: a stand time of the sheet, drying after rain, a missed window, the tests before it is opened. */
+/**
+ * Tasks that come up in any method: a stand time of the sheet, drying after rain, a missed window, the tests before it
+ * is opened.
+ */
 export const [STAND, DRY_AGAIN, ABRADE, RELEASE] = rows as readonly [TaskRow, TaskRow, TaskRow, TaskRow];
 export const ANY_TASKS: readonly TaskRow[] = rows;

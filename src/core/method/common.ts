@@ -105,7 +105,12 @@ export const partKits: School = {
   matter: 'Part kits',
   stage: 'mix',
   options: options('part-kits', [
-    { id: 'whole', label: 'whole kits only', fits: 'kits whose sheet forbids splitting, and coarse scales', effect: { split: 'whole' } },
+    {
+      id: 'whole',
+      label: 'whole kits only',
+      fits: 'kits whose sheet forbids splitting, and coarse scales',
+      effect: { split: 'whole' },
+    },
     {
       id: 'weighed',
       label: 'split by weighing',

@@ -19,12 +19,20 @@ export const STAGE_LABELS: Readonly<Record<Stage, string>> = {
 
 export type Answer = 'yes' | 'no' | 'unsure';
 
-/** An inspection question. `wants` is the answer that lets the repair go on; the other one (or unsure) yields the finding. */
+/**
+ * An inspection question. `wants` is the answer that lets the repair go on; the other one (or unsure) yields the
+ * finding.
+ */
 export interface Question {
   readonly id: string;
   readonly ask: string;
   readonly wants: 'yes' | 'no';
-  readonly otherwise: { readonly severity: 'stop' | 'caution'; readonly title: string; readonly why: string; readonly todo: string };
+  readonly otherwise: {
+    readonly severity: 'stop' | 'caution';
+    readonly title: string;
+    readonly why: string;
+    readonly todo: string;
+  };
 }
 
 /** A matter in which good practitioners disagree: options with what they bring about, when each fits, a default. */

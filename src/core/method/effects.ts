@@ -5,8 +5,8 @@ import type { Kit } from '../system';
 export type Level = 'flush' | 'crown' | 'recess';
 
 /**
- * What the options chosen in a repair bring about. Whoever plans asks for an effect, never for an option by its name: a new option that
- * does the same needs no line elsewhere.
+ * What the options chosen in a repair bring about. Whoever plans asks for an effect, never for an option by its name: a
+ * new option that does the same needs no line elsewhere.
  */
 export interface Effects {
   /** Like places one at a time, or as many as the working time allows. */
@@ -53,7 +53,9 @@ export interface Option {
   /** When it fits, as said after “Fits”. */
   readonly fits: string;
   readonly effect: Partial<Effects>;
-  /** Where it could bring nothing about: whether it is so here, and the sentence that says why. It is not offered then. */
+  /**
+   * Where it could bring nothing about: whether it is so here, and the sentence that says why. It is not offered then.
+   */
   readonly idle?: { readonly where: (kit: Kit) => boolean; readonly why: string };
 }
 
@@ -73,7 +75,11 @@ export const options = (owner: string, rows: readonly OptionRow[]): readonly Opt
     effect: {
       ...effect,
       ...(Object.keys(says).length
-        ? { says: Object.fromEntries(Object.entries(texts(`${owner}.${row.id}`, says)).map(([gap, sayer]) => [gap, sayer()])) }
+        ? {
+            says: Object.fromEntries(
+              Object.entries(texts(`${owner}.${row.id}`, says)).map(([gap, sayer]) => [gap, sayer()]),
+            ),
+          }
         : {}),
     },
   }));

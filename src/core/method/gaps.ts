@@ -30,7 +30,12 @@ function variantsOf({ void: v }: MethodContext): Value {
           .dimensions(shape)
           .find((d) => d.key === rest.join('.'))
           ?.label.toLowerCase();
-      return SAY.variant({ n: x.count, what: label ?? SAY.size(), by: mm(Math.abs(x.byMm)), way: x.byMm < 0 ? 'less' : 'more' });
+      return SAY.variant({
+        n: x.count,
+        what: label ?? SAY.size(),
+        by: mm(Math.abs(x.byMm)),
+        way: x.byMm < 0 ? 'less' : 'more',
+      });
     }),
     'space',
   );
@@ -45,7 +50,9 @@ function settingOutOf(c: MethodContext): Message | '' {
     along: mm(s.along.valueMm),
     from: mm(s.from.valueMm),
     many:
-      c.void.count > 1 ? SAY.every({ spacing: mm(s.spacing.valueMm), angle: s.angleDeg ? SAY.angle({ degrees: s.angleDeg }) : '' }) : '',
+      c.void.count > 1
+        ? SAY.every({ spacing: mm(s.spacing.valueMm), angle: s.angleDeg ? SAY.angle({ degrees: s.angleDeg }) : '' })
+        : '',
     clear: mm(s.clearance.valueMm),
     facing: s.orientation.trim() ? SAY.facing({ side: s.orientation.trim() }) : '',
   });
@@ -55,7 +62,8 @@ function settingOutOf(c: MethodContext): Message | '' {
 const weighed = (g: number) => grams(g, g >= 1000 ? 4 : undefined);
 
 const batchOf = ({ batch }: TaskContext) => batch!;
-const firstOfPortion = (c: TaskContext) => batchOf(c).index === 0 || c.batches[batchOf(c).index - 1]!.portion !== batchOf(c).portion;
+const firstOfPortion = (c: TaskContext) =>
+  batchOf(c).index === 0 || c.batches[batchOf(c).index - 1]!.portion !== batchOf(c).portion;
 
 /** Whether a batch begins its lift. */
 export const beginsLift = (c: TaskContext): boolean => c.batch !== null && firstOfPortion(c);
@@ -82,7 +90,9 @@ export const GAPS: Readonly<Record<string, Gap>> = {
   },
   parts: (c) =>
     listed(
-      PART_IDS.filter((id) => batchOf(c).massG[id] > 0).map((part) => SAY.part({ mass: weighed(batchOf(c).massG[part]), part })),
+      PART_IDS.filter((id) => batchOf(c).massG[id] > 0).map((part) =>
+        SAY.part({ mass: weighed(batchOf(c).massG[part]), part }),
+      ),
       'comma',
     ),
   weighed: (c) => (batchOf(c).kits === null ? 'yes' : 'no'),

@@ -11,7 +11,8 @@ export function liftsOf(c: MethodContext): number {
   // A chosen lift may be thinner than the sheet's, never thicker.
   const own = [c.sheet.limits.liftMaxMm, c.liftMm].filter((x): x is number => x !== null);
   const max = own.length ? Math.min(...own) : null;
-  const lifts = c.effects.onePass || max === null ? 1 : Math.max(1, Math.ceil(c.measured.faces.maxDepthMm / max - 1e-9));
+  const lifts =
+    c.effects.onePass || max === null ? 1 : Math.max(1, Math.ceil(c.measured.faces.maxDepthMm / max - 1e-9));
   if (lifts > MOST_LIFTS)
     refuse(
       'liftMm',
@@ -27,14 +28,19 @@ export interface LiftPrimer {
   readonly areaM2: number;
   /** Liquid drawn off from the batches of this lift, mL; 0 where it is not the primer. */
   readonly ml: number;
-  /** Share of the liquid of this lift, and the share up to which its sand may stay whole; null where that cannot be told. */
+  /**
+   * Share of the liquid of this lift, and the share up to which its sand may stay whole; null where that cannot be
+   * told.
+   */
   readonly share: number;
   readonly threshold: number | null;
   /** Whether the sand of what is drawn off is left out. */
   readonly cut: boolean;
 }
 
-/** Primer of each lift. What a batch gives is judged on the liquid of its own lift, each batch giving what it covers. */
+/**
+ * Primer of each lift. What a batch gives is judged on the liquid of its own lift, each batch giving what it covers.
+ */
 export function primerOf(c: MethodContext): readonly LiftPrimer[] {
   const { planAreaMm2, wettedAreaMm2 } = c.measured.faces;
   const shares = liftShares(c.void, liftsOf(c));
@@ -47,6 +53,12 @@ export function primerOf(c: MethodContext): readonly LiftPrimer[] {
     const areaM2 = (lift === 0 ? floor : 0) + walls;
     const ml = drawn ? areaM2 * settingIn(c, 'primer') : 0;
     const share = ml > 0 ? ml / (c.measured.nominalMl * of * liquidShare + ml) : 0;
-    return { areaM2, ml, share, threshold, cut: ml > 0 && (c.effects.sandCut || threshold === null || share > threshold) };
+    return {
+      areaM2,
+      ml,
+      share,
+      threshold,
+      cut: ml > 0 && (c.effects.sandCut || threshold === null || share > threshold),
+    };
   });
 }

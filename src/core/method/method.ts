@@ -25,7 +25,10 @@ export interface Method {
   readonly does: string;
   readonly bases: readonly BaseMaterial[];
   readonly shapes: readonly ShapeId[];
-  /** A part is laid on the base, which follows the air by its own thickness: the setting that holds it. null where nothing is. */
+  /**
+   * A part is laid on the base, which follows the air by its own thickness: the setting that holds it. null where
+   * nothing is.
+   */
   readonly laidOn: string | null;
   /** It has a place to be set out before anything irreversible. */
   readonly setsOut: boolean;
@@ -81,7 +84,8 @@ export function choiceWith<K extends keyof Effects>(
   value: Effects[K],
 ): { school: string; option: string } | null {
   for (const school of method.schools)
-    for (const option of school.options) if (option.effect[effect] === value) return { school: school.id, option: option.id };
+    for (const option of school.options)
+      if (option.effect[effect] === value) return { school: school.id, option: option.id };
   return null;
 }
 

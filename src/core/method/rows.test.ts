@@ -3,7 +3,18 @@ import { sampleData } from '../../sample/jobs';
 import { sampleSheets } from '../../sample/systems';
 import { type Piece, pieceOf, planJob, type RepairPlan, repairOf, settingOf } from '../plan';
 import { gapsOf } from '../say';
-import { choiceWith, effectsOf, factorsOf, METHODS, type Method, methodOf, NO_EFFECTS, type School, stepId, tasks } from '.';
+import {
+  choiceWith,
+  effectsOf,
+  factorsOf,
+  METHODS,
+  type Method,
+  methodOf,
+  NO_EFFECTS,
+  type School,
+  stepId,
+  tasks,
+} from '.';
 import { checked } from './steps';
 
 const NOW = Date.parse('2026-05-05T03:00:00Z');
@@ -13,7 +24,8 @@ const { job } = bundles[0]!;
 const [nosing, eyes] = bundles[0]!.repairs.map((r) => pieceOf(r)) as [Piece, Piece];
 const plate: Piece = { ...pieceOf(bundles[1]!.repairs[0]!), jobId: job.id };
 const planned = (repair: Piece): RepairPlan =>
-  planJob({ job, repairs: [repairOf(repair)], sheets: sampleSheets, stock: [], actuals: new Map(), nowMs: NOW }).repairs[0]!;
+  planJob({ job, repairs: [repairOf(repair)], sheets: sampleSheets, stock: [], actuals: new Map(), nowMs: NOW })
+    .repairs[0]!;
 const patch = methodOf('mortar-patch')!;
 const school = (id: string): School => patch.schools.find((s) => s.id === id)!;
 
@@ -21,14 +33,25 @@ describe('a method is checked as it is loaded', () => {
   const broken: readonly [string, Partial<Method>, RegExp][] = [
     [
       'a gap that nothing fills',
-      { tasks: tasks('broken', [{ task: 'a', role: 'prepare', title: 'Take {tool}', detail: '', confirm: '', work: {} }]) },
+      {
+        tasks: tasks('broken', [
+          { task: 'a', role: 'prepare', title: 'Take {tool}', detail: '', confirm: '', work: {} },
+        ]),
+      },
       /unknown gap: tool/,
     ],
     [
       'a rate it does not have',
       {
         tasks: tasks('broken', [
-          { task: 'b', role: 'place', title: 'Go', detail: '', confirm: '', work: { by: { setting: 'speed', driver: 'mL' } } },
+          {
+            task: 'b',
+            role: 'place',
+            title: 'Go',
+            detail: '',
+            confirm: '',
+            work: { by: { setting: 'speed', driver: 'mL' } },
+          },
         ]),
       },
       /unknown setting: speed/,
@@ -42,7 +65,10 @@ describe('a method is checked as it is loaded', () => {
       'an option that shows what is not there',
       {
         schools: [
-          { ...school('priming'), options: [{ id: 'drawn', label: 'x', fits: 'x', effect: { shows: ['prep:dance'] } }] },
+          {
+            ...school('priming'),
+            options: [{ id: 'drawn', label: 'x', fits: 'x', effect: { shows: ['prep:dance'] } }],
+          },
           ...patch.schools.filter((s) => s.id !== 'priming'),
         ],
       },
@@ -59,11 +85,11 @@ describe('a method is checked as it is loaded', () => {
 });
 
 test('gaps are found inside plurals and choices, and words of a branch are none', () => {
-  expect(gapsOf('Fill {count, plural, one {the hole} other {{places, plural, one {hole {n} of {count}} other {# holes}}}} now')).toEqual([
-    'count',
-    'places',
-    'n',
-  ]);
+  expect(
+    gapsOf(
+      'Fill {count, plural, one {the hole} other {{places, plural, one {hole {n} of {count}} other {# holes}}}} now',
+    ),
+  ).toEqual(['count', 'places', 'n']);
   expect(gapsOf('{side, select, under {under} other {above {it}}} it')).toEqual(['side', 'it']);
   expect(gapsOf('plain words')).toEqual([]);
   expect(() => gapsOf('a { brace')).not.toThrow();
@@ -72,9 +98,21 @@ test('gaps are found inside plurals and choices, and words of a branch are none'
 
 describe('options bring effects about', () => {
   test('defaults, and one changed at a time, against the table read by hand', () => {
-    expect(effectsOf(patch, {})).toMatchObject({ priming: 'drawn', level: 'flush', onePass: false, sandCut: false, split: 'whole' });
-    expect(effectsOf(patch, { priming: 'none' })).toMatchObject({ priming: 'none', shows: expect.arrayContaining(['uptake']) });
-    expect(effectsOf(patch, { 'deep-fills': 'one', 'finish-level': 'crown' })).toMatchObject({ onePass: true, level: 'crown' });
+    expect(effectsOf(patch, {})).toMatchObject({
+      priming: 'drawn',
+      level: 'flush',
+      onePass: false,
+      sandCut: false,
+      split: 'whole',
+    });
+    expect(effectsOf(patch, { priming: 'none' })).toMatchObject({
+      priming: 'none',
+      shows: expect.arrayContaining(['uptake']),
+    });
+    expect(effectsOf(patch, { 'deep-fills': 'one', 'finish-level': 'crown' })).toMatchObject({
+      onePass: true,
+      level: 'crown',
+    });
     expect(effectsOf(patch, { waiting: 'fixed' }).fixedWaitMin).toBe(1440);
     expect(NO_EFFECTS.fixedWaitMin).toBeNull();
   });
@@ -82,7 +120,9 @@ describe('options bring effects about', () => {
     const p = planned({ ...nosing, schools: { priming: 'brushed' } });
     expect(p.problems).toHaveLength(1);
     expect(p.problems[0]).toMatchObject({ stage: 'mix', field: 'schools.priming', value: 'brushed' });
-    expect(p.problems[0]!.sentence).toMatch(/no choice for “Priming”. There are: a share of the mixed liquid, separate primer, none\./);
+    expect(p.problems[0]!.sentence).toMatch(
+      /no choice for “Priming”. There are: a share of the mixed liquid, separate primer, none\./,
+    );
     // What a prototype has is no option either.
     expect(planned({ ...nosing, schools: { priming: 'constructor' } }).problems).toHaveLength(1);
   });
@@ -92,9 +132,22 @@ describe('options bring effects about', () => {
   });
   test('each option of each method changes something: words, steps or amounts', () => {
     const told = (p: RepairPlan) =>
-      JSON.stringify([p.steps.map((s) => [s.id, s.title, s.detail, s.startMs, s.endMs]), p.mix?.lines, p.openMs, p.batches]);
-    // Whether the wait is proved by touch is said by the tests of the release; these places have no second lift, no part of a kit left.
-    const elsewhere = ['waiting proved', 'waiting computed', 'deep-fills one', 'deep-fills layers', 'several several', 'several one'];
+      JSON.stringify([
+        p.steps.map((s) => [s.id, s.title, s.detail, s.startMs, s.endMs]),
+        p.mix?.lines,
+        p.openMs,
+        p.batches,
+      ]);
+    // Whether the wait is proved by touch is said by the tests of the release; these places have no second lift, no
+    // part of a kit left.
+    const elsewhere = [
+      'waiting proved',
+      'waiting computed',
+      'deep-fills one',
+      'deep-fills layers',
+      'several several',
+      'several one',
+    ];
     for (const [method, repair] of [
       [methodOf('anchor')!, eyes],
       [patch, nosing],
@@ -121,7 +174,13 @@ describe('hands-on time is made of factors', () => {
     const p = planned({ ...eyes, settings: {}, void: { ...eyes.void!, keepClear: [] } });
     const minutes = Object.fromEntries(p.steps.map((s) => [s.id, (s.endMs - s.startMs) / MIN]));
     expect(eyes.void!.count).toBe(4);
-    expect(minutes).toMatchObject({ 'prep:mark': 13, 'prep:drill': 16, 'prep:clean': 12, 'prep:dry-fit': 5, 'finish:clean': 8 });
+    expect(minutes).toMatchObject({
+      'prep:mark': 13,
+      'prep:drill': 16,
+      'prep:clean': 12,
+      'prep:dry-fit': 5,
+      'finish:clean': 8,
+    });
   });
   test('one that is set for the repair moves its step and those after it, by as much', () => {
     const id = 'prep:drill min/place';
@@ -153,6 +212,10 @@ test('the words of the steps read in inches, pounds and ounces', () => {
   const p = planned(eyes);
   const detail = (id: string) => say(p.steps.find((s) => s.id === id)!.detail, us);
   expect(detail('prep:drill')).toMatch(/^Bit 0\.717 in, 4\.92 in deep/);
-  const all = [...p.steps, ...planned(nosing).steps, ...planned(plate).steps].flatMap((s) => [s.title, s.detail, s.confirm]);
+  const all = [...p.steps, ...planned(nosing).steps, ...planned(plate).steps].flatMap((s) => [
+    s.title,
+    s.detail,
+    s.confirm,
+  ]);
   for (const said of all) expect(say(said, us)).not.toMatch(/\d ?(mm|mL|g|kg|°C|K)\b/);
 });

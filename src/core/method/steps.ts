@@ -9,7 +9,10 @@ import { GAPS } from './gaps';
 import type { Method } from './method';
 import { type On, STAGE_OF, type StepDraft, type StepKey, stepId, type TaskRow } from './task';
 
-/** A figure the hands-on time of a task is made of: a starting value of Grenko’s that the technician may change and the record corrects. */
+/**
+ * A figure the hands-on time of a task is made of: a starting value of Grenko’s that the technician may change and the
+ * record corrects.
+ */
 export interface Factor {
   /** Its name in the settings of a repair. */
   readonly id: string;
@@ -49,7 +52,11 @@ const factor = (row: TaskRow, per: Driver | null, byDefault: number): Factor => 
 });
 
 /** Minutes of hands-on work, and the factors they are made of. */
-function workOf(row: TaskRow, c: TaskContext, kindOf: (setting: string) => string): { min: number; factors: readonly string[] } {
+function workOf(
+  row: TaskRow,
+  c: TaskContext,
+  kindOf: (setting: string) => string,
+): { min: number; factors: readonly string[] } {
   const { work } = row;
   let min = 0;
   const factors: string[] = [];
@@ -97,7 +104,9 @@ const worded = (method: Method, sayer: Sayer, c: TaskContext): Message => {
 const isMessage = (v: Value): v is Message => typeof v === 'object' && 'id' in v;
 
 const filled = (method: Method, message: Message, c: TaskContext): Message => {
-  const missing = gapsOf(textOf(message.id) ?? '').filter((name) => !message.with || !Object.hasOwn(message.with, name));
+  const missing = gapsOf(textOf(message.id) ?? '').filter(
+    (name) => !message.with || !Object.hasOwn(message.with, name),
+  );
   if (!missing.length) return message;
   return {
     id: message.id,
@@ -112,7 +121,11 @@ export function stepFrom(method: Method, row: TaskRow, here: TaskContext, key?: 
   const of = batch?.index ?? (row.ofLast ? Math.max(0, here.batches.length - 1) : undefined);
   const { waits, within } = row;
   const called = row.called && (!row.called.firstOnly || batch?.index === 0) ? row.called.as : null;
-  const named = key ?? { task: called ?? row.task, batch: row.each === 'batch' && !called ? batch!.index : null, attempt: 1 };
+  const named = key ?? {
+    task: called ?? row.task,
+    batch: row.each === 'batch' && !called ? batch!.index : null,
+    attempt: 1,
+  };
   return {
     key: named,
     id: stepId(named),
@@ -129,7 +142,9 @@ export function stepFrom(method: Method, row: TaskRow, here: TaskContext, key?: 
     ...(row.exact ? { exact: true } : {}),
     ...(of === undefined ? {} : { batch: of }),
     ...(row.marks ? { marks: row.marks } : {}),
-    ...(waits && (!waits.when || waits.when(here)) ? { waitFor: { kind: waits.for, batches: onBatches(waits.on, here) } } : {}),
+    ...(waits && (!waits.when || waits.when(here))
+      ? { waitFor: { kind: waits.for, batches: onBatches(waits.on, here) } }
+      : {}),
     ...(within && (!within.when || within.when(here))
       ? { within: { kind: within.of, batches: onBatches(within.on, here), by: within.by } }
       : {}),
@@ -161,7 +176,8 @@ export function stepsOf(method: Method, c: StepContext): readonly StepDraft[] {
 }
 
 /**
- * Checks a method as it is loaded: every gap of its words, every setting and row its options and tasks name must be there.
+ * Checks a method as it is loaded: every gap of its words, every setting and row its options and tasks name must be
+ * there.
  * @throws RangeError naming what is not
  */
 export function checked(method: Method): Method {
@@ -179,7 +195,8 @@ export function checked(method: Method): Method {
     if (work.by && !known.has(work.by.setting)) throw bad('setting', work.by.setting);
   }
   for (const school of method.schools) {
-    if (!school.options.some((o) => o.id === school.byDefault)) throw bad('option', `${school.id}: ${school.byDefault}`);
+    if (!school.options.some((o) => o.id === school.byDefault))
+      throw bad('option', `${school.id}: ${school.byDefault}`);
     for (const o of school.options) for (const row of o.effect.shows ?? []) if (!rows.has(row)) throw bad('row', row);
   }
   if (method.laidOn !== null && !known.has(method.laidOn)) throw bad('setting', method.laidOn);

@@ -4,7 +4,18 @@ import type { Stage, TaskContext } from './context';
 import type { Driver } from './drivers';
 
 /** What a task is for; it stands under the stage of its role. */
-export type Role = 'access' | 'prepare' | 'set-out' | 'prime' | 'mix' | 'place' | 'close' | 'hold' | 'finish' | 'refit' | 'test';
+export type Role =
+  | 'access'
+  | 'prepare'
+  | 'set-out'
+  | 'prime'
+  | 'mix'
+  | 'place'
+  | 'close'
+  | 'hold'
+  | 'finish'
+  | 'refit'
+  | 'test';
 export const STAGE_OF: Readonly<Record<Role, Stage>> = {
   access: 'place',
   prepare: 'place',
@@ -37,7 +48,9 @@ export interface TaskRow {
   readonly task: string;
   readonly role: Role;
   readonly each: 'pass' | 'batch';
-  /** Tasks of one block follow each other without a break: before anything wet, with the wet material, after it has set. */
+  /**
+   * Tasks of one block follow each other without a break: before anything wet, with the wet material, after it has set.
+   */
   readonly block: 'prep' | 'work' | 'finish';
   readonly say: Readonly<Record<'title' | 'detail' | 'confirm', Sayer>>;
   readonly work: Work;
@@ -51,7 +64,11 @@ export interface TaskRow {
   /** Of the whole pass, and yet about the batch placed last. */
   readonly ofLast?: true;
   /** Instants that clocks count from; what closes all closes it for every batch in the joint. */
-  readonly marks?: { readonly begin?: readonly StartId[]; readonly end?: readonly StartId[]; readonly closesAll?: true };
+  readonly marks?: {
+    readonly begin?: readonly StartId[];
+    readonly end?: readonly StartId[];
+    readonly closesAll?: true;
+  };
   /** It may not begin before this milestone of these batches. */
   readonly waits?: { readonly for: MilestoneId; readonly on: On; readonly when?: (c: TaskContext) => boolean };
   /** It should begin, or be done, before this milestone of any of these batches is over. */
@@ -128,15 +145,18 @@ export interface StepDraft {
   /** Steps of one block follow each other without a break. */
   readonly block: string;
   readonly marks?: TaskRow['marks'];
-  /** The step may not begin before this milestone of all these batches (or of the last one): a window opens by its last place. */
+  /**
+   * The step may not begin before this milestone of all these batches (or of the last one): a window opens by its last
+   * place.
+   */
   readonly waitFor?: { readonly kind: MilestoneId; readonly batches?: readonly number[] };
   /** The same, of the pass below: when it may begin at the soonest, and until when it may go on it as it is. */
   readonly gate?: { readonly from: MilestoneId | null; readonly until: MilestoneId | null };
   /** Minutes to wait whatever the sheet says. */
   readonly waitMin?: number;
   /**
-   * The step should begin, or be done, before this milestone of any of these batches (or of the last one) is over: a window closes by its
-   * first place. Past it the way out is inserted.
+   * The step should begin, or be done, before this milestone of any of these batches (or of the last one) is over: a
+   * window closes by its first place. Past it the way out is inserted.
    */
   readonly within?: { readonly kind: MilestoneId; readonly batches?: readonly number[]; readonly by: 'begin' | 'end' };
 }

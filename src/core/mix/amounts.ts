@@ -34,11 +34,18 @@ export function amounts(ask: MixAsk): MixResult {
   const lines: AmountLine[] = [
     { id: 'net', label: SAY.void(), ml: ask.netMl, expression: SAY.measured(), voice: 'measured' },
     ...ask.allowances.filter((a) => a.ml !== 0),
-    ...(reserve > 0 ? [{ id: 'reserve', label: SAY.reserve(), ml: reserve, expression: SAY.reserveBy(), voice: 'computed' as const }] : []),
+    ...(reserve > 0
+      ? [{ id: 'reserve', label: SAY.reserve(), ml: reserve, expression: SAY.reserveBy(), voice: 'computed' as const }]
+      : []),
   ];
   const placed = lines.reduce((sum, l) => sum + l.ml, 0);
   if (!(placed > 0))
-    refuse('allowances', placed, 'more than 0 mL to place', 'With these allowances nothing is left to place. Check the recess.');
+    refuse(
+      'allowances',
+      placed,
+      'more than 0 mL to place',
+      'With these allowances nothing is left to place. Check the recess.',
+    );
   // Whoever wants no reserve for doubt has on hand what is planned.
   const safety = ask.reserve ? Math.max(0, ask.p95Ml - ask.netMl - reserve) : 0;
   const basis = { ask, proportion, kitMl, lines, placed, safety };

@@ -25,13 +25,24 @@ import {
 
 const named = (id: string): SheetRevision => furtherSheets.find((s) => s.id === `sheet-${id}-1`)!;
 const at = (id: string, dosePct: number | null = null) => sheetIn(named(id), { dosePct, humidityPct: 60 });
-const bench: Instrument = { way: 'weight', scaleStepG: 1, cupStepMl: 10, strokeMl: null, dropsPerMl: null, stripMm: null };
+const bench: Instrument = {
+  way: 'weight',
+  scaleStepG: 1,
+  cupStepMl: 10,
+  strokeMl: null,
+  dropsPerMl: null,
+  stripMm: null,
+};
 const batch = (sheet: SheetRevision, ml: number) => partsOf(sheet, proportionOf(sheet), ml).massG;
 
 describe('measured with what is at hand', () => {
   test('catalyst by drops: 2 % of 120 g is 2.4 g; at 1.13 g/mL and 38 drops to 1 mL that is 81 drops', () => {
     const sheet = at('coat', 2);
-    const m = measuredBatch(sheet, batch(sheet, 122.4 / proportionOf(sheet).densityGPerMl), { ...bench, way: 'drops', dropsPerMl: 38 });
+    const m = measuredBatch(sheet, batch(sheet, 122.4 / proportionOf(sheet).densityGPerMl), {
+      ...bench,
+      way: 'drops',
+      dropsPerMl: 38,
+    });
     expect(m.parts.map((p) => [p.part, p.amount, p.unit])).toEqual([
       ['A', 120, 'g'],
       ['B', 81, 'drops'],
@@ -148,8 +159,14 @@ describe('pouring', () => {
     expect(s.deviationPct).toBeCloseTo((97.4 / 145.5 - 1) * 100, 6);
     expect(s.correction).toEqual({ part: 'B', massG: 145.5 - 97.4 });
     // What it says makes it right.
-    expect(pourState(plan, [...pours, { part: 'B', massG: s.correction!.massG }])).toMatchObject({ within: true, correction: null });
-    expect(pourState(plan, pours, false)).toMatchObject({ correction: null, discard: expect.stringMatching(/Mixing time is over/) });
+    expect(pourState(plan, [...pours, { part: 'B', massG: s.correction!.massG }])).toMatchObject({
+      within: true,
+      correction: null,
+    });
+    expect(pourState(plan, pours, false)).toMatchObject({
+      correction: null,
+      discard: expect.stringMatching(/Mixing time is over/),
+    });
   });
   test('too much of B is rescued with A while there is A and room, else refused with the reason', () => {
     const pours = [
@@ -166,16 +183,21 @@ describe('pouring', () => {
       { part: 'A', massG: 110 },
       { part: 'B', massG: 49.5 },
     ]);
-    expect([s.next, s.targetG.C, s.targetG.D].map((x) => (typeof x === 'number' ? Math.round(x * 10) / 10 : x))).toEqual(['C', 44, 6.6]);
+    expect(
+      [s.next, s.targetG.C, s.targetG.D].map((x) => (typeof x === 'number' ? Math.round(x * 10) / 10 : x)),
+    ).toEqual(['C', 44, 6.6]);
     expect(s.readingG).toBeCloseTo(203.5, 9);
     expect(fromTotal(203.5, [{ part: 'A', massG: 110 }])).toBeCloseTo(93.5, 9);
     expect(fromTotal(90, [{ part: 'A', massG: 110 }])).toBeNull();
   });
   test('a sheet without a tolerance is held to an assumed one, and says so', () => {
-    const silent = pourState({ ...plan, tolerance: toleranceOf({ ...pasteSheet, ratio: { ...pasteSheet.ratio, tolerancePct: null } }) }, [
-      { part: 'A', massG: 100 },
-      { part: 'B', massG: 52 },
-    ]);
+    const silent = pourState(
+      { ...plan, tolerance: toleranceOf({ ...pasteSheet, ratio: { ...pasteSheet.ratio, tolerancePct: null } }) },
+      [
+        { part: 'A', massG: 100 },
+        { part: 'B', massG: 52 },
+      ],
+    );
     expect(silent).toMatchObject({ tolerance: { shortPct: 5, overPct: 5, fromSheet: false }, within: true });
   });
 });
@@ -201,7 +223,10 @@ describe('fillers of one’s own', () => {
     expect(mix.leanFromPer100G).toBeNull();
   });
   test('sand: from where the liquid no longer fills the grains, its bulk is the volume', () => {
-    const blend = (per100G: number) => ({ consistency: 'firm' as const, fillers: [{ filler: 'sand' as const, share: 1, per100G }] });
+    const blend = (per100G: number) => ({
+      consistency: 'firm' as const,
+      fillers: [{ filler: 'sand' as const, share: 1, per100G }],
+    });
     // 100 g at 1.1 are 90.9 mL; the space of x g is x/1.75 − x/2.65: lean above 468.4 g.
     const limit = 100 / 1.1 / (1 / 1.75 - 1 / 2.65);
     expect(filledMix(blend(400), 1.1).leanFromPer100G).toBeCloseTo(limit, 6);

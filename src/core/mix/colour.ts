@@ -23,7 +23,12 @@ export type Colour = z.infer<typeof Colour>;
 export const TINT_MAX_PCT = 5;
 
 export interface ScaledColour {
-  readonly tints: readonly { readonly name: string; readonly massG: number; readonly roundedG: number; readonly offPct: number }[];
+  readonly tints: readonly {
+    readonly name: string;
+    readonly massG: number;
+    readonly roundedG: number;
+    readonly offPct: number;
+  }[];
   readonly sharePct: number;
   /** Least mix for which every tint is weighed within 5 %, g. */
   readonly leastMixG: number;
@@ -53,7 +58,8 @@ export interface LotOffer {
 }
 
 /**
- * Lots blended so that one surface gets one colour: as few lots as cover it, the largest first, and of each the same share in every batch.
+ * Lots blended so that one surface gets one colour: as few lots as cover it, the largest first, and of each the same
+ * share in every batch.
  * @returns share of each lot in every batch; @throws Refusal when all lots together are too little
  */
 export function blendLots(

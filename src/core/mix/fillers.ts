@@ -9,7 +9,9 @@ export const CONSISTENCIES = {
   stands: 'stands up, keeps its peak',
   firm: 'firm, is spread like putty',
 } as const;
-export const Consistency = z.enum(Object.keys(CONSISTENCIES) as [keyof typeof CONSISTENCIES, ...(keyof typeof CONSISTENCIES)[]]);
+export const Consistency = z.enum(
+  Object.keys(CONSISTENCIES) as [keyof typeof CONSISTENCIES, ...(keyof typeof CONSISTENCIES)[]],
+);
 export type Consistency = z.infer<typeof Consistency>;
 
 export interface Filler {
@@ -99,7 +101,13 @@ export const Blend = z.object({
   consistency: Consistency,
   /** Shares by mass among the fillers, and the loading that alone gives the consistency, where it was set by trial. */
   fillers: z
-    .array(z.object({ filler: FillerId, share: z.number().positive().max(1000), per100G: z.number().positive().max(1000).nullable() }))
+    .array(
+      z.object({
+        filler: FillerId,
+        share: z.number().positive().max(1000),
+        per100G: z.number().positive().max(1000).nullable(),
+      }),
+    )
     .min(1)
     .max(6),
 });
@@ -126,8 +134,8 @@ const SANDING = ['easy to sand', 'sands well', 'hard to sand', 'hardly to be san
 const PORTION_G = 50;
 
 /**
- * Fillers in a liquid of known density. Each filler alone would give the wanted stand at its own loading; of a blend each does its
- * share of it: Σ loadingᵢ / aloneᵢ = 1. Volume by the classes of the fillers.
+ * Fillers in a liquid of known density. Each filler alone would give the wanted stand at its own loading; of a blend
+ * each does its share of it: Σ loadingᵢ / aloneᵢ = 1. Volume by the classes of the fillers.
  * @throws Refusal when the same filler is named twice
  */
 export function filledMix(blend: Blend, liquidGPerMl: number): FilledMix {
@@ -137,22 +145,34 @@ export function filledMix(blend: Blend, liquidGPerMl: number): FilledMix {
   const whole = blend.fillers.reduce((s, f) => s + f.share, 0);
   const alone = (f: Blend['fillers'][number]) => f.per100G ?? fillerOf(f.filler).per100G[blend.consistency];
   const loading = 1 / blend.fillers.reduce((s, f) => s + f.share / whole / alone(f), 0);
-  const fillers = blend.fillers.map((f) => ({ filler: f.filler, label: fillerOf(f.filler).label, per100G: (loading * f.share) / whole }));
+  const fillers = blend.fillers.map((f) => ({
+    filler: f.filler,
+    label: fillerOf(f.filler).label,
+    per100G: (loading * f.share) / whole,
+  }));
   const part = (id: FillerId): Pick<Part, 'densityGPerMl' | 'bulkGPerMl' | 'filler'> => ({
     densityGPerMl: fillerOf(id).densityGPerMl,
     bulkGPerMl: fillerOf(id).bulkGPerMl,
     filler: fillerOf(id).kind,
   });
   const liquid = { part: { densityGPerMl: liquidGPerMl, bulkGPerMl: null, filler: null }, massG: 100 };
-  const roomAt = (scale: number) => roomOf([liquid, ...fillers.map((f) => ({ part: part(f.filler), massG: f.per100G * scale }))]);
+  const roomAt = (scale: number) =>
+    roomOf([liquid, ...fillers.map((f) => ({ part: part(f.filler), massG: f.per100G * scale }))]);
   const room = roomAt(1);
   // Room between the grains grows with the loading, what lies between them less: lean from where both are equal.
   const perG = roomAt(1);
   const fines =
-    perG.solid - fillers.reduce((s, f) => s + (fillerOf(f.filler).kind === 'grains' ? f.per100G / fillerOf(f.filler).densityGPerMl : 0), 0);
+    perG.solid -
+    fillers.reduce(
+      (s, f) => s + (fillerOf(f.filler).kind === 'grains' ? f.per100G / fillerOf(f.filler).densityGPerMl : 0),
+      0,
+    );
   const leanAt = perG.grainVoids > fines ? 100 / liquidGPerMl / (perG.grainVoids - fines) : null;
   const solidVolume = fillers.reduce((s, f) => s + f.per100G / fillerOf(f.filler).densityGPerMl, 0);
-  const mean = fillers.reduce((s, f) => s + ((f.per100G / fillerOf(f.filler).densityGPerMl) * fillerOf(f.filler).sanding) / solidVolume, 0);
+  const mean = fillers.reduce(
+    (s, f) => s + ((f.per100G / fillerOf(f.filler).densityGPerMl) * fillerOf(f.filler).sanding) / solidVolume,
+    0,
+  );
   const order = (id: FillerId) => (fillerOf(id).serves === 'thickening' ? 1 : 0);
   return {
     fillers,
@@ -194,7 +214,12 @@ export function filledMix(blend: Blend, liquidGPerMl: number): FilledMix {
 }
 
 /** Fillers of one class as the one part they make. */
-function merged(id: 'C' | 'D', name: string, mix: FilledMix, of: (kind: FillerClass) => boolean): { part: Part; per100G: number } | null {
+function merged(
+  id: 'C' | 'D',
+  name: string,
+  mix: FilledMix,
+  of: (kind: FillerClass) => boolean,
+): { part: Part; per100G: number } | null {
   const mine = mix.fillers.filter((f) => of(fillerOf(f.filler).kind));
   if (!mine.length) return null;
   const mass = mine.reduce((s, f) => s + f.per100G, 0);
@@ -248,7 +273,15 @@ export function withBlend(sheet: SheetRevision, blend: Blend | null): SheetRevis
   const filled: SheetRevision = {
     ...sheet,
     parts: [...sheet.parts, ...(c ? [c.part] : []), ...(d ? [d.part] : [])],
-    ratio: { ...sheet.ratio, basis: 'weight', a, b, also: null, cByWeight: c?.per100G ?? null, dByWeight: d?.per100G ?? null },
+    ratio: {
+      ...sheet.ratio,
+      basis: 'weight',
+      a,
+      b,
+      also: null,
+      cByWeight: c?.per100G ?? null,
+      dByWeight: d?.per100G ?? null,
+    },
   };
   known.set(blend, filled);
   return filled;

@@ -76,11 +76,21 @@ function measurePart(sheet: SheetRevision, part: PartId, massG: number, i: Instr
   const way: Way = SMALL.has(i.way) && role !== 'catalyst' ? 'weight' : filler ? 'weight' : i.way;
   switch (way) {
     case 'cup':
-      return rounded(massG / densityGPerMl, positive('cupStepMl', i.cupStepMl, 'The marks of the cup'), 'mL', densityGPerMl);
+      return rounded(
+        massG / densityGPerMl,
+        positive('cupStepMl', i.cupStepMl, 'The marks of the cup'),
+        'mL',
+        densityGPerMl,
+      );
     case 'strokes': {
       const ml =
         i.strokeMl ??
-        refuse('strokeMl', null, 'mL of one stroke', 'Say what one stroke of this gun or pump gives: press ten into a cup and divide.');
+        refuse(
+          'strokeMl',
+          null,
+          'mL of one stroke',
+          'Say what one stroke of this gun or pump gives: press ten into a cup and divide.',
+        );
       return rounded(massG / densityGPerMl / positive('strokeMl', ml, 'A stroke'), 1, 'strokes', ml * densityGPerMl);
     }
     case 'drops': {
@@ -101,8 +111,14 @@ function measurePart(sheet: SheetRevision, part: PartId, massG: number, i: Instr
  * A batch in the units of the instrument at hand, rounded to what it can show, and what that does to the ratio.
  * @throws Refusal when the instrument is not known well enough: drops not counted, stroke or strip not measured
  */
-export function measuredBatch(sheet: SheetRevision, massG: Readonly<Record<PartId, number>>, instrument: Instrument): MeasuredBatch {
-  const parts = sheet.parts.filter((p) => massG[p.id] > 0).map((p) => measurePart(sheet, p.id, massG[p.id], instrument));
+export function measuredBatch(
+  sheet: SheetRevision,
+  massG: Readonly<Record<PartId, number>>,
+  instrument: Instrument,
+): MeasuredBatch {
+  const parts = sheet.parts
+    .filter((p) => massG[p.id] > 0)
+    .map((p) => measurePart(sheet, p.id, massG[p.id], instrument));
   const a = parts.find((p) => p.part === 'A');
   const b = parts.find((p) => p.part === 'B');
   if (!a || !b) return { parts, roundingPct: 0, worstPct: 0, worstShortPct: 0, worstOverPct: 0, working: [] };
@@ -132,7 +148,8 @@ export function measuredBatch(sheet: SheetRevision, massG: Readonly<Record<PartI
 }
 
 /** A measured part as it is said at the bench. */
-export const saidAs = (m: Measured): string => `${figure(m.amount, 4)} ${m.unit === 'drops' && m.amount === 1 ? 'drop' : m.unit}`;
+export const saidAs = (m: Measured): string =>
+  `${figure(m.amount, 4)} ${m.unit === 'drops' && m.amount === 1 ? 'drop' : m.unit}`;
 
 /** Whether a kit or catalyst of one system may go with another: never of two. @throws Refusal with the reason */
 export function sameSystem(

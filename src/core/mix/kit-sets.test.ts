@@ -5,7 +5,10 @@ import { cheapestKits, type KitNeed, type KitOffer, minimalCovers, sharedKits } 
 /** Every way of giving each need up to `most` of each kit; the cheapest, by looking at all. */
 function exhaustive(needs: readonly KitNeed[], offers: readonly KitOffer[]): number {
   const most = offers.map((o) => Math.ceil(Math.max(...needs.map((n) => n.ml)) / o.volumeMl));
-  const vectors = most.reduce<number[][]>((all, m) => all.flatMap((v) => Array.from({ length: m + 1 }, (_, n) => [...v, n])), [[]]);
+  const vectors = most.reduce<number[][]>(
+    (all, m) => all.flatMap((v) => Array.from({ length: m + 1 }, (_, n) => [...v, n])),
+    [[]],
+  );
   let best = Number.POSITIVE_INFINITY;
   const walk = (i: number, total: readonly number[]): void => {
     if (i === needs.length) {
@@ -27,13 +30,21 @@ function exhaustive(needs: readonly KitNeed[], offers: readonly KitOffer[]): num
   return best;
 }
 
-const offer = (id: string, volumeMl: number, price: number | null, inStock = 0): KitOffer => ({ id, volumeMl, price, inStock });
+const offer = (id: string, volumeMl: number, price: number | null, inStock = 0): KitOffer => ({
+  id,
+  volumeMl,
+  price,
+  inStock,
+});
 const cases = fc.record({
   needs: fc.array(fc.integer({ min: 20, max: 500 }), { minLength: 1, maxLength: 3 }),
-  offers: fc.array(fc.tuple(fc.integer({ min: 170, max: 700 }), fc.integer({ min: 1, max: 60 }), fc.integer({ min: 0, max: 3 })), {
-    minLength: 1,
-    maxLength: 3,
-  }),
+  offers: fc.array(
+    fc.tuple(fc.integer({ min: 170, max: 700 }), fc.integer({ min: 1, max: 60 }), fc.integer({ min: 0, max: 3 })),
+    {
+      minLength: 1,
+      maxLength: 3,
+    },
+  ),
 });
 
 test('the cheapest set is what exhaustive search finds, with and without stock', () => {

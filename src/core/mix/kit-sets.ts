@@ -30,7 +30,10 @@ export interface KitSet {
 /** Most ways kept while needs are added up; beyond it the cheapest are kept and the answer is no longer exact. */
 const MOST_WAYS = 4000;
 const MOST_KITS = 5000;
-/** Sets of kits that cover one need, before they are compared; where there are more, only sets of two kinds are looked at. */
+/**
+ * Sets of kits that cover one need, before they are compared; where there are more, only sets of two kinds are looked
+ * at.
+ */
 const MOST_COVERS = 6000;
 /** Sets of kits that are looked at. */
 const MOST_TURNS = 5_000_000;
@@ -120,22 +123,30 @@ export interface SharedKits {
 }
 
 /**
- * The cheapest set of kits for a row of needs, where neighbours may be served by one opening: least money to spend first, then least
- * value used from the shelf, then least left over. Dynamic programming over the row: up to each place those sums of kits are kept that no
- * other is below in every kit. That loses no optimum, since price, use and rest never fall when a count grows, stock or not.
+ * The cheapest set of kits for a row of needs, where neighbours may be served by one opening: least money to spend
+ * first, then least value used from the shelf, then least left over. Dynamic programming over the row: up to each place
+ * those sums of kits are kept that no other is below in every kit. That loses no optimum, since price, use and rest
+ * never fall when a count grows, stock or not.
  * @param mayShare whether the needs from one place of the row to another may be opened together
  * @throws Refusal for an offer of no volume, or needs beyond 5000 kits
  */
-function cheapestRow(row: readonly KitNeed[], offers: readonly KitOffer[], mayShare: (from: number, to: number) => boolean): SharedKits {
+function cheapestRow(
+  row: readonly KitNeed[],
+  offers: readonly KitOffer[],
+  mayShare: (from: number, to: number) => boolean,
+): SharedKits {
   if (!offers.length) refuse('kits', 0, 'at least one kit', 'The sheet names no kit.');
   for (const o of offers)
-    if (!(o.volumeMl > 0)) refuse('kits', o.volumeMl, 'more than 0 mL', 'A kit of nothing never fills the void: type what is in it.');
+    if (!(o.volumeMl > 0))
+      refuse('kits', o.volumeMl, 'more than 0 mL', 'A kit of nothing never fills the void: type what is in it.');
   const volumes = offers.map((o) => o.volumeMl);
   const value = offers.map((o) => o.price ?? o.volumeMl / 1000);
-  const spend = (total: readonly number[]) => total.reduce((s, n, i) => s + Math.max(0, n - offers[i]!.inStock) * value[i]!, 0);
+  const spend = (total: readonly number[]) =>
+    total.reduce((s, n, i) => s + Math.max(0, n - offers[i]!.inStock) * value[i]!, 0);
   const use = (total: readonly number[]) => total.reduce((s, n, i) => s + n * value[i]!, 0);
   const made = (total: readonly number[]) => total.reduce((s, n, i) => s + n * volumes[i]!, 0);
-  const cheaper = (a: readonly number[], b: readonly number[]) => spend(a) - spend(b) || use(a) - use(b) || made(a) - made(b);
+  const cheaper = (a: readonly number[], b: readonly number[]) =>
+    spend(a) - spend(b) || use(a) - use(b) || made(a) - made(b);
   const look = meter({ turns: MOST_TURNS }, 'kits', 'Sharing this many kits among this many places');
   let exact = true;
   let states: State[][] = [[{ total: offers.map(() => 0), took: [], from: 0, before: null }]];
@@ -150,7 +161,12 @@ function cheapestRow(row: readonly KitNeed[], offers: readonly KitOffer[], maySh
       }
       ml += row[from]!.ml;
       if (ml / Math.max(...volumes) > MOST_KITS)
-        refuse('ml', ml, `up to ${MOST_KITS} kits`, `${Math.round(ml / 1000)} L is more than ${MOST_KITS} kits: check the void.`);
+        refuse(
+          'ml',
+          ml,
+          `up to ${MOST_KITS} kits`,
+          `${Math.round(ml / 1000)} L is more than ${MOST_KITS} kits: check the void.`,
+        );
       if (tooMany(ml, volumes)) exact = false;
       const ways = minimalCovers(ml, volumes);
       look(states[from]!.length * ways.length + 1);
@@ -195,11 +211,17 @@ export const cheapestKits = (needs: readonly KitNeed[], offers: readonly KitOffe
   cheapestRow(needs, offers, (from, to) => from === to).set;
 
 /**
- * Kits for needs in time order, where neighbours may be mixed as one when all of them can be placed inside the pot life.
+ * Kits for needs in time order, where neighbours may be mixed as one when all of them can be placed inside the pot
+ * life.
  * @param potLifeMs from the beginning of mixing until it must be placed
  * @param capMl most that one mixing may be
  */
-export function sharedKits(needs: readonly TimedNeed[], offers: readonly KitOffer[], potLifeMs: number, capMl: number): SharedKits {
+export function sharedKits(
+  needs: readonly TimedNeed[],
+  offers: readonly KitOffer[],
+  potLifeMs: number,
+  capMl: number,
+): SharedKits {
   const row = [...needs].sort((a, b) => a.fromMs - b.fromMs || a.untilMs - b.untilMs);
   // Asked for one place more each time: what was summed is gone on with.
   let [until, ml, at, end] = [0, 0, -1, -1];

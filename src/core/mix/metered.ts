@@ -21,24 +21,30 @@ interface Stretch {
   readonly pauseMin: number;
 }
 
-/** How many places are one round: what fits the shorter of mixer life and working time, or with several filled first the working time. */
+/**
+ * How many places are one round: what fits the shorter of mixer life and working time, or with several filled first the
+ * working time.
+ */
 function roundSize({ grouping, minutesPerPlace, usableMin }: MixAsk, lifeMin: number): number {
   const within = grouping === 'one' ? Math.min(lifeMin, usableMin) : usableMin;
   return Math.max(1, Math.floor(within / minutesPerPlace + 1e-9));
 }
 
 /**
- * Rounds and mixers of so many like places. A mixer lives by pauses, not by holes: a fresh one is taken at the start, after a pause longer
- * than the resin may stand in it, and on a new day.
+ * Rounds and mixers of so many like places. A mixer lives by pauses, not by holes: a fresh one is taken at the start,
+ * after a pause longer than the resin may stand in it, and on a new day.
  */
 function stretchesOf(ask: MixAsk, lifeMin: number): { stretches: readonly Stretch[]; size: number } {
   const size = roundSize(ask, lifeMin);
   // The mixer stands while a part is set; where several are filled first, while all of them are.
   const standsMin = ask.setMin * (ask.grouping === 'one' ? 1 : Math.min(size, ask.count));
   const stops = new Map<number, number>();
-  for (const { after, minutes } of ask.stops) if (after >= 1 && after < ask.count) stops.set(after, (stops.get(after) ?? 0) + minutes);
+  for (const { after, minutes } of ask.stops)
+    if (after >= 1 && after < ask.count) stops.set(after, (stops.get(after) ?? 0) + minutes);
   const perDay =
-    ask.dayMin === null ? Number.POSITIVE_INFINITY : Math.max(size, Math.floor(ask.dayMin / ask.minutesPerPlace / size) * size);
+    ask.dayMin === null
+      ? Number.POSITIVE_INFINITY
+      : Math.max(size, Math.floor(ask.dayMin / ask.minutesPerPlace / size) * size);
   const stretches: { rounds: [number, number][]; pauseMin: number }[] = [];
   let first = 1;
   let inStretch = 0;
@@ -58,7 +64,10 @@ function stretchesOf(ask: MixAsk, lifeMin: number): { stretches: readonly Stretc
   return { stretches, size };
 }
 
-/** What is pressed through mixers: like places in rounds, a fresh mixer after a pause it does not bear. @throws Refusal when one place takes longer than the resin works */
+/**
+ * What is pressed through mixers: like places in rounds, a fresh mixer after a pause it does not bear. @throws Refusal
+ * when one place takes longer than the resin works
+ */
 export function metered({ ask, proportion, kitMl, lines, placed, safety }: MixBasis): MixResult {
   const { sheet } = ask;
   const perPlace = ask.minutesPerPlace;

@@ -1,5 +1,13 @@
 import type { Message, Said } from '../say';
-import { coverageMl, type Kit, kitVolumeMl, PART_IDS, type PartId, type Proportion, type SheetRevision } from '../system';
+import {
+  coverageMl,
+  type Kit,
+  kitVolumeMl,
+  PART_IDS,
+  type PartId,
+  type Proportion,
+  type SheetRevision,
+} from '../system';
 import { line, type Voice, type WorkLine } from '../units';
 
 /** One allowance between the void and what is mixed: its own cause, its own line, in mL (negative for a recess). */
@@ -40,7 +48,10 @@ export interface MixAsk {
   readonly usableMin: number;
   /** Placing rate of one pair of hands, mL/min, and how many there are. */
   readonly placingMlPerMin: number;
-  /** Whether somebody chose that rate. One of Grenko’s own never forbids: it gives way to what a whole kit needs, and says so. */
+  /**
+   * Whether somebody chose that rate. One of Grenko’s own never forbids: it gives way to what a whole kit needs, and
+   * says so.
+   */
   readonly rateChosen: boolean;
   readonly crew: number;
   /** Most that may stand in one pot, g, and most that the vessel takes, mL; null where they do not bind. */
@@ -50,14 +61,20 @@ export interface MixAsk {
   readonly split: 'whole' | 'weighed';
   /** Like places, for metered systems. */
   readonly count: number;
-  /** Minutes from one like place to the next, and those of them in which the mixer stands still while a part is set (metered). */
+  /**
+   * Minutes from one like place to the next, and those of them in which the mixer stands still while a part is set
+   * (metered).
+   */
   readonly minutesPerPlace: number;
   readonly setMin: number;
   /** Each place filled and set before the next, or several filled and then set (metered). */
   readonly grouping: 'one' | 'several';
   /** Pauses that are known beforehand: after so many places, so many minutes (metered). */
   readonly stops: readonly Stop[];
-  /** The longest stretch of a working day, min: what shares a mixer is pressed within one; null where that does not bind. */
+  /**
+   * The longest stretch of a working day, min: what shares a mixer is pressed within one; null where that does not
+   * bind.
+   */
   readonly dayMin: number | null;
   /** Bore of the tube on each mixer, mL, which stays full. */
   readonly tubeMl: number;
@@ -113,13 +130,17 @@ export interface MixResult {
   };
   readonly proportion: Proportion;
   readonly capMl: number;
-  /** Rate of one pair of hands that a whole kit needs, mL/min, where Grenko’s own is too slow for it; null where it is not, or one was chosen. */
+  /**
+   * Rate of one pair of hands that a whole kit needs, mL/min, where Grenko’s own is too slow for it; null where it is
+   * not, or one was chosen.
+   */
   readonly rateNeeded: number | null;
   readonly working: readonly WorkLine[];
 }
 
 /** Mass of all parts together, g. */
-export const massOf = (massG: Readonly<Record<PartId, number>>): number => PART_IDS.reduce((sum, id) => sum + massG[id], 0);
+export const massOf = (massG: Readonly<Record<PartId, number>>): number =>
+  PART_IDS.reduce((sum, id) => sum + massG[id], 0);
 
 /** What one kit makes, by its masses, by the sheet’s yield and by its coverage. */
 export function yieldLines({ sheet, kit }: MixAsk): WorkLine[] {
@@ -157,9 +178,13 @@ export function yieldLines({ sheet, kit }: MixAsk): WorkLine[] {
 /** Masses and volumes of the parts in so much mix, g and mL. */
 export function partsOf(sheet: SheetRevision, p: Proportion, ml: number): Pick<Batch, 'massG' | 'volumeMl'> {
   const mass = ml * p.densityGPerMl;
-  const over = (f: (id: PartId) => number) => Object.fromEntries(PART_IDS.map((id) => [id, f(id)])) as Record<PartId, number>;
+  const over = (f: (id: PartId) => number) =>
+    Object.fromEntries(PART_IDS.map((id) => [id, f(id)])) as Record<PartId, number>;
   const massG = over((id) => mass * p.massShare[id]);
-  return { massG, volumeMl: over((id) => massG[id] / (sheet.parts.find((part) => part.id === id)?.densityGPerMl ?? 1)) };
+  return {
+    massG,
+    volumeMl: over((id) => massG[id] / (sheet.parts.find((part) => part.id === id)?.densityGPerMl ?? 1)),
+  };
 }
 
 /** Liquid in so much of the parts, mL: what is no filler. */
@@ -167,15 +192,18 @@ export const liquidMl = (sheet: SheetRevision, volumeMl: Readonly<Record<PartId,
   sheet.parts.reduce((sum, part) => sum + (part.filler ? 0 : volumeMl[part.id]), 0);
 
 /**
- * A batch from which some liquid is drawn off before its aggregate comes in. Where the aggregate is cut to match, the same share of it is
- * left out.
+ * A batch from which some liquid is drawn off before its aggregate comes in. Where the aggregate is cut to match, the
+ * same share of it is left out.
  */
 export function drawFrom(sheet: SheetRevision, batch: Batch, ml: number, cut: boolean): Batch {
   const share = ml / liquidMl(sheet, batch.volumeMl);
   if (!cut || !(share > 0)) return { ...batch, drawnMl: ml };
   const grains = sheet.parts.filter((p) => p.filler === 'grains').map((p) => p.id);
   const less = (parts: Batch['massG']) =>
-    Object.fromEntries(PART_IDS.map((id) => [id, grains.includes(id) ? parts[id] * (1 - share) : parts[id]])) as Record<PartId, number>;
+    Object.fromEntries(PART_IDS.map((id) => [id, grains.includes(id) ? parts[id] * (1 - share) : parts[id]])) as Record<
+      PartId,
+      number
+    >;
   return {
     ...batch,
     massG: less(batch.massG),

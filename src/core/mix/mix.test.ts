@@ -39,7 +39,8 @@ describe('composition', () => {
     expect(p.densityGPerMl).toBeCloseTo((2.8 + 1.05) / 3, 12);
   });
   test('resin and sand: grains fill with resin, their bulk volume does not add', () => {
-    // 100 g resin at 1.10, 40 g hardener at 1.00, 900 g sand: 130.9 + 900/2.65 = 470.5 mL; bulk 900/1.75 = 514, voids 174.7 > 130.9: lean.
+    // 100 g resin at 1.10, 40 g hardener at 1.00, 900 g sand: 130.9 + 900/2.65 = 470.5 mL; bulk 900/1.75 = 514, voids
+    // 174.7 > 130.9: lean.
     const rich = proportionOf(mortarSheet);
     const liquid = 100 / 1.1 + 40 / 1.0;
     expect(rich.lean).toBe(false);
@@ -69,8 +70,9 @@ describe('potted', () => {
     expect(r.lines.reduce((s, l) => s + l.ml, 0)).toBeCloseTo(r.toMixMl, 9);
   });
   test('the masses of a batch add up and keep the ratio', () => {
-    const b = amounts(ask(mortarSheet, { split: 'weighed', kit: { ...mortarSheet.kits[0]!, splittable: true }, placingMlPerMin: 1000 }))
-      .batches[0]!;
+    const b = amounts(
+      ask(mortarSheet, { split: 'weighed', kit: { ...mortarSheet.kits[0]!, splittable: true }, placingMlPerMin: 1000 }),
+    ).batches[0]!;
     expect(b.massG.B / b.massG.A).toBeCloseTo(0.4, 9);
     expect(b.massG.C / b.massG.A).toBeCloseTo(6.5, 9);
     expect(b.volumeMl.A + b.volumeMl.B + b.volumeMl.C).toBeCloseTo(b.ml, 6);
@@ -97,7 +99,8 @@ describe('potted', () => {
     expect(() => amounts(ask(pasteSheet, { usableMin: -2 }))).toThrow(/whole pot life/);
   });
   test('a rate of our own never forbids: it gives way to what a whole kit needs, shared by the hands there are', () => {
-    const slow = (over: Partial<MixAsk>) => amounts(ask(mortarSheet, { split: 'whole', placingMlPerMin: 1, rateChosen: false, ...over }));
+    const slow = (over: Partial<MixAsk>) =>
+      amounts(ask(mortarSheet, { split: 'whole', placingMlPerMin: 1, rateChosen: false, ...over }));
     // 1150 mL in 20 min: 57.5, said as 58.
     expect(slow({}).rateNeeded).toBe(58);
     expect(slow({}).batches.every((b) => b.kits === 1)).toBe(true);
@@ -120,13 +123,17 @@ describe('potted', () => {
   });
   test('losses that grow with the batches are solved: every batch fits, and one batch fewer would not', () => {
     fc.assert(
-      fc.property(fc.double({ min: 50, max: 5000, noNaN: true }), fc.double({ min: 60, max: 900, noNaN: true }), (net, cap) => {
-        const sheet = { ...pasteSheet, potLossMl: 20 };
-        const r = amounts(ask(sheet, { netMl: net, p90Ml: net, p95Ml: net, usableMin: 1, placingMlPerMin: cap }));
-        const n = r.batches.length;
-        expect(Math.max(...r.batches.map((b) => b.ml))).toBeLessThanOrEqual(cap + 1e-6);
-        if (n > 1) expect((net + (n - 1) * 20) / (n - 1)).toBeGreaterThan(cap);
-      }),
+      fc.property(
+        fc.double({ min: 50, max: 5000, noNaN: true }),
+        fc.double({ min: 60, max: 900, noNaN: true }),
+        (net, cap) => {
+          const sheet = { ...pasteSheet, potLossMl: 20 };
+          const r = amounts(ask(sheet, { netMl: net, p90Ml: net, p95Ml: net, usableMin: 1, placingMlPerMin: cap }));
+          const n = r.batches.length;
+          expect(Math.max(...r.batches.map((b) => b.ml))).toBeLessThanOrEqual(cap + 1e-6);
+          if (n > 1) expect((net + (n - 1) * 20) / (n - 1)).toBeGreaterThan(cap);
+        },
+      ),
     );
   });
 });
@@ -134,7 +141,8 @@ describe('potted', () => {
 describe('metered', () => {
   test('by hand: 8 holes of 7 mL, 3 min each in 10 min of working time', () => {
     const r = amounts(ask(resinSheet, { netMl: 56, p90Ml: 60, p95Ml: 62, count: 8, usableMin: 10, idleMin: 4 }));
-    // 3 holes a round, so rounds of 3, 3, 2; the mixer stands 3 × 1 min while their rods are set: one of 4 min bears it, one of 2 does not.
+    // 3 holes a round, so rounds of 3, 3, 2; the mixer stands 3 × 1 min while their rods are set: one of 4 min bears
+    // it, one of 2 does not.
     expect(r.batches.map((b) => b.places)).toEqual([3, 3, 2]);
     expect(r.toMixMl).toBeCloseTo(60 + resinSheet.mixer!.volumeMl + resinSheet.mixer!.purgeMl, 9);
     const often = amounts(ask(resinSheet, { netMl: 56, p90Ml: 60, p95Ml: 62, count: 8, usableMin: 10, idleMin: 2 }));
@@ -146,11 +154,21 @@ describe('metered', () => {
     expect(() => amounts(ask(resinSheet, { count: 2, usableMin: 2 }))).toThrow(/One place takes 3 min/);
   });
   test('by hand: each pack is pressed out until both parts flow', () => {
-    // 36 holes of 14.05 mL, two mixers of 12 + 27 mL with a tube of 10.05: 604 mL; packs of 220 less 16: 604 / 204 = 2.96, so three.
+    // 36 holes of 14.05 mL, two mixers of 12 + 27 mL with a tube of 10.05: 604 mL; packs of 220 less 16: 604 / 204 =
+    // 2.96, so three.
     const sheet = { ...resinSheet, mixer: { volumeMl: 12 + 10.05, purgeMl: 27, reachMm: 200, flowMl: 16 } };
     const kit = { ...resinSheet.kits[0]!, yieldMl: 220 };
     const r = amounts(
-      ask(sheet, { kit, netMl: 505.9, p90Ml: 505.9, p95Ml: 505.9, count: 36, usableMin: 100, idleMin: 200, minutesPerPlace: 1.1 }),
+      ask(sheet, {
+        kit,
+        netMl: 505.9,
+        p90Ml: 505.9,
+        p95Ml: 505.9,
+        count: 36,
+        usableMin: 100,
+        idleMin: 200,
+        minutesPerPlace: 1.1,
+      }),
     );
     const mixers = r.batches.reduce((s, b) => s + b.mixers, 0);
     const pressed = 505.9 + mixers * 49.05;
@@ -159,7 +177,9 @@ describe('metered', () => {
     expect(r.toMixMl).toBeCloseTo(pressed + packs * 16, 9);
     expect(r.lines.find((l) => l.id === 'flow')).toMatchObject({ ml: packs * 16 });
     expect(r.lines.reduce((s, l) => s + l.ml, 0)).toBeCloseTo(r.toMixMl, 9);
-    expect(() => amounts(ask({ ...sheet, mixer: { ...sheet.mixer, flowMl: 5000 } }, { kit }))).toThrow(/leaves nothing of a pack/);
+    expect(() => amounts(ask({ ...sheet, mixer: { ...sheet.mixer, flowMl: 5000 } }, { kit }))).toThrow(
+      /leaves nothing of a pack/,
+    );
   });
   test('first shots used: no purge line', () => {
     expect(amounts(ask(resinSheet, { purge: false })).lines.some((l) => l.id === 'purge')).toBe(false);

@@ -84,7 +84,9 @@ test('two dozen like holes take one mixer, not one each; with the sheet silent o
   expect(pressed(24, 14).batches.reduce((s, b) => s + b.mixers, 0)).toBe(1);
   const silent = amounts({ ...askOf(24), idleMin: null });
   expect(silent.batches.reduce((s, b) => s + b.mixers, 0)).toBe(1);
-  expect(silent.working.find((w) => w.label === 'Mixers')!.expression).toMatch(/the sheet gives no idle time: its working time 8 min/);
+  expect(silent.working.find((w) => w.label === 'Mixers')!.expression).toMatch(
+    /the sheet gives no idle time: its working time 8 min/,
+  );
 });
 test('what shares a mixer lies within one day: a hundred holes of eight minutes take one a day', () => {
   const long = amounts({ ...askOf(100), minutesPerPlace: 7, setMin: 2 });
@@ -92,7 +94,8 @@ test('what shares a mixer lies within one day: a hundred holes of eight minutes 
   expect(long.batches.filter((b) => b.mixers > 0).map((b) => b.fromTo![0])).toEqual([1, 69]);
 });
 test('several filled first: the mixer stands while all their rods are set', () => {
-  const several = (idleMin: number) => amounts({ ...askOf(21), grouping: 'several', idleMin }).batches.filter((b) => b.mixers > 0).length;
+  const several = (idleMin: number) =>
+    amounts({ ...askOf(21), grouping: 'several', idleMin }).batches.filter((b) => b.mixers > 0).length;
   // Seven holes in 8 min, then 7 × 0.6 = 4.2 min of standing.
   expect([several(5), several(4)]).toEqual([1, 3]);
 });

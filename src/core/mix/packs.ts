@@ -1,7 +1,10 @@
 import type { SheetRevision } from '../system';
 import type { Batch, MixResult } from './mix-ask';
 
-/** A stretch of a pack as it is pressed out: its flow check, what a mixer keeps or throws away, what goes into a round of places, the rest. */
+/**
+ * A stretch of a pack as it is pressed out: its flow check, what a mixer keeps or throws away, what goes into a round
+ * of places, the rest.
+ */
 export interface PackPart {
   readonly is: 'flow' | 'mixer' | 'round' | 'left';
   readonly ml: number;
@@ -10,7 +13,8 @@ export interface PackPart {
 }
 
 /**
- * Packs as they are pressed out, one behind the other: each its flow check first, then mixers and rounds in their order across the packs.
+ * Packs as they are pressed out, one behind the other: each its flow check first, then mixers and rounds in their order
+ * across the packs.
  * @returns one row for each pack that is used; the parts of a row add up to what the pack holds
  */
 export function packsOf(
@@ -44,7 +48,10 @@ export function packsOf(
 }
 
 /** Shots as people count them. @example saidShots(1.56) // { full: 1, part: 'half' } */
-export function saidShots(shots: number): { readonly full: number; readonly part: 'none' | 'third' | 'half' | 'two thirds' } {
+export function saidShots(shots: number): {
+  readonly full: number;
+  readonly part: 'none' | 'third' | 'half' | 'two thirds';
+} {
   const full = Math.floor(shots + 0.08);
   const over = shots - full;
   const part = over < 0.17 ? 'none' : over < 0.42 ? 'third' : over < 0.59 ? 'half' : over < 0.84 ? 'two thirds' : null;

@@ -21,14 +21,18 @@ const MAX_IN_ALL = 1000;
 
 /** What whole kits hold: all of it goes into the pot, whatever volume the sheet says it makes. */
 function partsOfKits(sheet: SheetRevision, kit: Kit, kits: number): Pick<Batch, 'massG' | 'volumeMl'> {
-  const over = (f: (id: PartId) => number) => Object.fromEntries(PART_IDS.map((id) => [id, f(id)])) as Record<PartId, number>;
+  const over = (f: (id: PartId) => number) =>
+    Object.fromEntries(PART_IDS.map((id) => [id, f(id)])) as Record<PartId, number>;
   const massG = over((id) => kits * (kit.massG[id] ?? 0));
-  return { massG, volumeMl: over((id) => massG[id] / (sheet.parts.find((part) => part.id === id)?.densityGPerMl ?? 1)) };
+  return {
+    massG,
+    volumeMl: over((id) => massG[id] / (sheet.parts.find((part) => part.id === id)?.densityGPerMl ?? 1)),
+  };
 }
 
 /**
- * The largest batch, and what sets it: the time to place it, the mass one pot may hold, or the vessel. Of whole kits the pot holds all that
- * is in them, whatever the sheet says they make.
+ * The largest batch, and what sets it: the time to place it, the mass one pot may hold, or the vessel. Of whole kits
+ * the pot holds all that is in them, whatever the sheet says they make.
  */
 function batchCap(ask: MixAsk, proportion: Proportion, kitMl: number | null): { capMl: number; binds: string } {
   const kitG = PART_IDS.reduce((sum, id) => sum + (ask.kit.massG[id] ?? 0), 0);
@@ -52,10 +56,10 @@ function batchCap(ask: MixAsk, proportion: Proportion, kitMl: number | null): { 
     ...(ask.vesselMaxMl === null
       ? []
       : [
-          [ask.vesselMaxMl * HEADROOM * perVesselMl, `the vessel of ${figure(ask.vesselMaxMl)} mL, filled to two thirds`] as [
-            number,
-            string,
-          ],
+          [
+            ask.vesselMaxMl * HEADROOM * perVesselMl,
+            `the vessel of ${figure(ask.vesselMaxMl)} mL, filled to two thirds`,
+          ] as [number, string],
         ]),
   ];
   const [capMl, binds] = caps.reduce((a, b) => (b[0] < a[0] ? b : a));
@@ -71,7 +75,10 @@ function roundUp(value: number): number {
 /** Share of a vessel that may be filled: stirring needs room. */
 const HEADROOM = 2 / 3;
 
-/** What is mixed in pots: the smallest number of batches that fit, each with its own loss. @throws Refusal when a kit is larger than a batch may be, or the work never ends */
+/**
+ * What is mixed in pots: the smallest number of batches that fit, each with its own loss. @throws Refusal when a kit is
+ * larger than a batch may be, or the work never ends
+ */
 export function potted({ ask, proportion, kitMl, lines, placed, safety }: MixBasis): MixResult {
   const { sheet } = ask;
   const whole = ask.split === 'whole' || !ask.kit.splittable;
@@ -155,10 +162,14 @@ export function potted({ ask, proportion, kitMl, lines, placed, safety }: MixBas
     if (!drawn) return;
     // Each batch gives the primer of what it covers.
     const all = batches.slice(before).reduce((s, b) => s + b.ml, 0);
-    for (let k = before; k < batches.length; k++) batches[k] = drawFrom(sheet, batches[k]!, (drawn.ml * batches[k]!.ml) / all, drawn.cut);
+    for (let k = before; k < batches.length; k++)
+      batches[k] = drawFrom(sheet, batches[k]!, (drawn.ml * batches[k]!.ml) / all, drawn.cut);
   });
   const use = whole ? batches.reduce((s, b) => s + (b.kits ?? 0), 0) : Math.ceil(toMixMl / kitMl - 1e-9);
-  const buy = Math.max(use, whole ? onHand.kitsPerPortion.reduce((a, b) => a + b, 0) : Math.ceil(onHandMl / kitMl - 1e-9));
+  const buy = Math.max(
+    use,
+    whole ? onHand.kitsPerPortion.reduce((a, b) => a + b, 0) : Math.ceil(onHandMl / kitMl - 1e-9),
+  );
   const all: AmountLine[] = [
     ...lines,
     ...(loss > 0
@@ -191,7 +202,11 @@ export function potted({ ask, proportion, kitMl, lines, placed, safety }: MixBas
           : `smallest number with each under ${figure(capMl)} mL, its own loss included`,
         plan.n,
       ),
-      line('Kits used', whole ? 'whole kits, each portion rounded up' : `${figure(toMixMl)} / ${figure(kitMl)} mL, rounded up`, use),
+      line(
+        'Kits used',
+        whole ? 'whole kits, each portion rounded up' : `${figure(toMixMl)} / ${figure(kitMl)} mL, rounded up`,
+        use,
+      ),
       line('Kits to have', `the same at the 95 % value, ${figure(onHandMl)} mL`, buy),
       ...yieldLines(ask),
       ...proportion.working,

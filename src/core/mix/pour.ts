@@ -45,8 +45,8 @@ export interface PourState {
 const NONE: Record<PartId, number> = { A: 0, B: 0, C: 0, D: 0 };
 
 /**
- * Where a pouring stands: every later target follows what was really poured of A; too much of one part gives what to add of the
- * others while mixing is still allowed, else the pot is lost.
+ * Where a pouring stands: every later target follows what was really poured of A; too much of one part gives what to
+ * add of the others while mixing is still allowed, else the pot is lost.
  * @param mixingAllowed whether there is still time to mix more in
  */
 export function pourState(plan: PourPlan, pours: readonly Pour[], mixingAllowed = true): PourState {
@@ -64,17 +64,23 @@ export function pourState(plan: PourPlan, pours: readonly Pour[], mixingAllowed 
   const next = parts.find((id) => !done.has(id)) ?? null;
   const total = parts.reduce((s, id) => s + poured[id], 0);
   const deviationPct =
-    done.has('A') && done.has('B') && poured.A > 0 ? (poured.B / poured.A / (plan.massG.B / plan.massG.A) - 1) * 100 : null;
+    done.has('A') && done.has('B') && poured.A > 0
+      ? (poured.B / poured.A / (plan.massG.B / plan.massG.A) - 1) * 100
+      : null;
   const within = deviationPct === null || isWithin(deviationPct, plan.tolerance);
 
   let correction: PourState['correction'] = null;
   let discard: string | null = null;
   if (!within && deviationPct !== null) {
     const short: PartId = deviationPct < 0 ? 'B' : 'A';
-    const massG = short === 'B' ? poured.A * (plan.massG.B / plan.massG.A) - poured.B : poured.B / (plan.massG.B / plan.massG.A) - poured.A;
+    const massG =
+      short === 'B'
+        ? poured.A * (plan.massG.B / plan.massG.A) - poured.B
+        : poured.B / (plan.massG.B / plan.massG.A) - poured.A;
     const room = plan.vesselMaxG === null ? Number.POSITIVE_INFINITY : plan.vesselMaxG - total;
     const have = (plan.availableG[short] ?? Number.POSITIVE_INFINITY) - poured[short];
-    if (!mixingAllowed) discard = `Mixing time is over: the pot cannot be brought back. Discard it outside, on bare ground.`;
+    if (!mixingAllowed)
+      discard = `Mixing time is over: the pot cannot be brought back. Discard it outside, on bare ground.`;
     else if (massG > have + half)
       discard = `It would take ${figure(massG)} g more of ${short}, ${figure(Math.max(0, have))} g are there: the pot is lost.`;
     else if (massG > room + half)
@@ -97,7 +103,10 @@ export function pourState(plan: PourPlan, pours: readonly Pour[], mixingAllowed 
   };
 }
 
-/** A pour read as the scale's total in one pot: the last total taken off. @returns null when the scale shows less than before */
+/**
+ * A pour read as the scale's total in one pot: the last total taken off. @returns null when the scale shows less than
+ * before
+ */
 export const fromTotal = (readingG: number, before: readonly Pour[]): number | null => {
   const had = before.reduce((s, p) => s + p.massG, 0);
   return readingG > had ? readingG - had : null;

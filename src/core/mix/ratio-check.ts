@@ -16,8 +16,8 @@ export const ASSUMED_TOLERANCE_PCT = 5;
 export const evenly = (pct: number, fromSheet: boolean): Tolerance => ({ shortPct: pct, overPct: pct, fromSheet });
 
 /**
- * The tolerance that holds. That of a dose is its range, met at the dose chosen: at the least dose nothing may be missing, at the most
- * nothing may be over.
+ * The tolerance that holds. That of a dose is its range, met at the dose chosen: at the least dose nothing may be
+ * missing, at the most nothing may be over.
  */
 export function toleranceOf(sheet: SheetRevision): Tolerance {
   const { ratio, dose } = sheet;
@@ -39,9 +39,14 @@ export const isWithin = (deviationPct: number, { shortPct, overPct }: Tolerance)
 
 /** A tolerance as it is said: one figure where both sides are alike. */
 export const saidTolerance = ({ shortPct, overPct }: Tolerance): string =>
-  Math.abs(shortPct - overPct) < 1e-9 ? `±${figure(shortPct, 2)} %` : `−${figure(shortPct, 2)} to +${figure(overPct, 2)} %`;
+  Math.abs(shortPct - overPct) < 1e-9
+    ? `±${figure(shortPct, 2)} %`
+    : `−${figure(shortPct, 2)} to +${figure(overPct, 2)} %`;
 
-/** Worst deviation of B/A, per cent, that a scale of that step can make: each reading half a step out, in opposite directions. */
+/**
+ * Worst deviation of B/A, per cent, that a scale of that step can make: each reading half a step out, in opposite
+ * directions.
+ */
 export function scaleErrorPct(massA: number, massB: number, stepG: number): number {
   const half = stepG / 2;
   if (massA <= half) return Number.POSITIVE_INFINITY;
@@ -51,7 +56,10 @@ export function scaleErrorPct(massA: number, massB: number, stepG: number): numb
   );
 }
 
-/** Smallest mass of A with which a scale of that step keeps B/A inside the tolerance, g. Solved exactly from the worst case. */
+/**
+ * Smallest mass of A with which a scale of that step keeps B/A inside the tolerance, g. Solved exactly from the worst
+ * case.
+ */
 export function smallestBatchAG(nominalBOverA: number, stepG: number, tolerancePct: number): number {
   // (r·m + s)/(m − s) = r(1 + t)  →  m = s (1 + r(1 + t)) / (r t)
   const s = stepG / 2;

@@ -10,14 +10,23 @@ export const WITNESS_STATES = {
   nail: 'takes a nail mark',
   hard: 'hard',
 } as const;
-export const WitnessState = z.enum(Object.keys(WITNESS_STATES) as [keyof typeof WITNESS_STATES, ...(keyof typeof WITNESS_STATES)[]]);
+export const WitnessState = z.enum(
+  Object.keys(WITNESS_STATES) as [keyof typeof WITNESS_STATES, ...(keyof typeof WITNESS_STATES)[]],
+);
 export type WitnessState = z.infer<typeof WitnessState>;
 
-/** What really happened so far, as folded from the record. What is known by an id of a file stands in maps: an id may be any word. */
+/**
+ * What really happened so far, as folded from the record. What is known by an id of a file stands in maps: an id may be
+ * any word.
+ */
 export interface Actuals {
   readonly begun: ReadonlyMap<string, number>;
   readonly done: ReadonlyMap<string, number>;
-  readonly readings: readonly { readonly channel: 'base' | 'air' | 'pot'; readonly atMs: number; readonly valueC: number }[];
+  readonly readings: readonly {
+    readonly channel: 'base' | 'air' | 'pot';
+    readonly atMs: number;
+    readonly valueC: number;
+  }[];
   /** Humidity of the air, per cent. */
   readonly humidity: readonly { readonly atMs: number; readonly valuePct: number }[];
   /** Minutes of use the plan was started with: batches do not change under the hand. */

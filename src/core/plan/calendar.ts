@@ -13,11 +13,26 @@ export function calendarProblems(job: Pick<Job, 'zone' | 'workingHours'>): reado
   const { fromHour, toHour, days } = job.workingHours;
   const out: Problem[] = [];
   if (!isZone(job.zone))
-    out.push({ field: 'zone', value: job.zone, allowed: 'an IANA time zone', sentence: `“${job.zone}” is not a known time zone.` });
+    out.push({
+      field: 'zone',
+      value: job.zone,
+      allowed: 'an IANA time zone',
+      sentence: `“${job.zone}” is not a known time zone.`,
+    });
   if (!(toHour > fromHour))
-    out.push({ field: 'workingHours.toHour', value: toHour, allowed: `after ${fromHour}`, sentence: 'Work must end after it begins.' });
+    out.push({
+      field: 'workingHours.toHour',
+      value: toHour,
+      allowed: `after ${fromHour}`,
+      sentence: 'Work must end after it begins.',
+    });
   if (!days.length)
-    out.push({ field: 'workingHours.days', value: days, allowed: 'at least one day', sentence: 'Choose at least one working day.' });
+    out.push({
+      field: 'workingHours.days',
+      value: days,
+      allowed: 'at least one day',
+      sentence: 'Choose at least one working day.',
+    });
   return out;
 }
 
@@ -43,8 +58,8 @@ function firstOpen(windows: readonly Window[], atMs: number): number {
 }
 
 /**
- * Earliest start of `minutes` of hands-on work at or after `readyMs`: inside one working window and clear of what the crew
- * is already busy with. Work longer than a whole window begins with a window and runs over.
+ * Earliest start of `minutes` of hands-on work at or after `readyMs`: inside one working window and clear of what the
+ * crew is already busy with. Work longer than a whole window begins with a window and runs over.
  */
 export function earliestSlot(
   windows: readonly Window[],

@@ -69,8 +69,12 @@ function twoPours(gate: GateId, over: Partial<Piece> = {}): Repair {
     ...over,
   });
 }
-const planned = (repair: Repair, actuals: ReadonlyMap<string, Actuals> = new Map(), nowMs = NOW, sheets = sampleSheets): ChainPlan =>
-  planJob({ job, repairs: [repair], sheets, stock: [], actuals, nowMs }).repairs[0]!;
+const planned = (
+  repair: Repair,
+  actuals: ReadonlyMap<string, Actuals> = new Map(),
+  nowMs = NOW,
+  sheets = sampleSheets,
+): ChainPlan => planJob({ job, repairs: [repair], sheets, stock: [], actuals, nowMs }).repairs[0]!;
 const firstWet = (p: ChainPlan, pass: string) => p.steps.find((s) => s.passId === pass && s.role === 'mix')!;
 const placedOf = (p: ChainPlan, pass: string) => p.passes.find((x) => x.passId === pass)!.placedMs!;
 const milestone = (p: ChainPlan, pass: string, kind: string) =>
@@ -88,7 +92,11 @@ describe('a repair is a chain of passes', () => {
 
   const broken: readonly [string, (r: Repair) => unknown, RegExp][] = [
     ['a chain that names a pass twice', (r) => ({ ...r, chain: ['p1', 'p2', 'p1'] }), /names the pass p1 twice/],
-    ['a chain that names one that is gone', (r) => ({ ...r, chain: ['p1', 'p2', 'p3'] }), /names the pass p3, which is not there/],
+    [
+      'a chain that names one that is gone',
+      (r) => ({ ...r, chain: ['p1', 'p2', 'p3'] }),
+      /names the pass p3, which is not there/,
+    ],
     ['a pass that stands in no chain', (r) => ({ ...r, chain: ['p1'] }), /stands in no chain/],
     [
       'a pass that takes its own face',
@@ -99,7 +107,10 @@ describe('a repair is a chain of passes', () => {
       'a circle',
       (r) => ({
         ...r,
-        passes: { p1: { ...r.passes.p1, takes: { from: 'left', of: 'p2' } }, p2: { ...r.passes.p2, takes: { from: 'left', of: 'p1' } } },
+        passes: {
+          p1: { ...r.passes.p1, takes: { from: 'left', of: 'p2' } },
+          p2: { ...r.passes.p2, takes: { from: 'left', of: 'p1' } },
+        },
       }),
       /takes the face of p2, which does not come before it/,
     ],
@@ -168,20 +179,30 @@ describe('gates between passes', () => {
     expect(p.passes.map((x) => x.steps.some((s) => s.role === 'place'))).toEqual([true, false]);
     expect(p.untimed.some((s) => s.id === 'b1:place')).toBe(true);
     // A figure of one's own at the pass below lets it go on.
-    const stands = withPiece(twoPours('firm'), { ...pieceOf(twoPours('firm')), standIns: { 'next-lift': { by: 'own', minutes: 300 } } });
+    const stands = withPiece(twoPours('firm'), {
+      ...pieceOf(twoPours('firm')),
+      standIns: { 'next-lift': { by: 'own', minutes: 300 } },
+    });
     const on = planned(stands, new Map(), NOW, [silent]);
     expect(on.stop).toBeNull();
-    expect(firstWet(on, 'p2').startMs - on.passes[0]!.steps.findLast((s) => s.role === 'place')!.endMs).toBeGreaterThanOrEqual(300 * MIN);
+    expect(
+      firstWet(on, 'p2').startMs - on.passes[0]!.steps.findLast((s) => s.role === 'place')!.endMs,
+    ).toBeGreaterThanOrEqual(300 * MIN);
   });
   test('past the window it is washed and abraded first, eight minutes a square metre, and begins that much later', () => {
     const inside = planned(twoPours('firm'));
     const until = milestone(inside, 'p1', 'recoat-until').planMs!;
     const doneAt = inside.steps.find((s) => s.passId === 'p1' && s.role === 'hold')!.endMs;
     // Everything of the first pour is done; today is an hour after its window.
-    const done = new Map(inside.passes[0]!.steps.filter((s) => s.block !== 'finish').map((s) => [s.id, Math.min(s.endMs, doneAt)]));
+    const done = new Map(
+      inside.passes[0]!.steps.filter((s) => s.block !== 'finish').map((s) => [s.id, Math.min(s.endMs, doneAt)]),
+    );
     const actuals = new Map([
       ['sample-nosing', { ...NOTHING_YET, startedAt: NOW, done, usableMin: inside.passes[0]!.usableMin }],
-      [passKey({ id: 'sample-nosing', passId: 'p2' }), { ...NOTHING_YET, startedAt: NOW, usableMin: inside.passes[1]!.usableMin }],
+      [
+        passKey({ id: 'sample-nosing', passId: 'p2' }),
+        { ...NOTHING_YET, startedAt: NOW, usableMin: inside.passes[1]!.usableMin },
+      ],
     ]);
     const late = planned(twoPours('firm'), actuals, until + HOUR);
     const abrade = late.steps.find((s) => s.passId === 'p2' && s.key.task === 'abrade')!;
@@ -201,7 +222,9 @@ describe('gates between passes', () => {
 describe('a pass that takes what another leaves', () => {
   test('a second fill of what the first left low is its area times the recess', () => {
     const low = twoPours('firm', { takes: { from: 'left', of: 'p1' }, void: null });
-    const p = planned(withPiece(low, { ...pieceOf(low), schools: { 'finish-level': 'recess' }, settings: { primer: 0, recess: 8 } }));
+    const p = planned(
+      withPiece(low, { ...pieceOf(low), schools: { 'finish-level': 'recess' }, settings: { primer: 0, recess: 8 } }),
+    );
     // 300 × 200 × 8 mm, and the texture of a sanded face on it.
     expect(p.passes[1]!.void!.faces.planAreaMm2).toBeCloseTo(60_000, 6);
     expect(p.passes[1]!.void!.nominalMl).toBeGreaterThanOrEqual(480);
@@ -215,7 +238,9 @@ describe('a pass that takes what another leaves', () => {
   });
   test('it asks nothing of the bare base again; a method that does not work on faces says so', () => {
     const low = twoPours('firm', { takes: { from: 'left', of: 'p1' }, void: null });
-    const p = planned(withPiece(low, { ...pieceOf(low), schools: { 'finish-level': 'recess' }, settings: { primer: 0, recess: 8 } }));
+    const p = planned(
+      withPiece(low, { ...pieceOf(low), schools: { 'finish-level': 'recess' }, settings: { primer: 0, recess: 8 } }),
+    );
     expect(p.passes[1]!.unanswered).toEqual([]);
     expect(p.passes[1]!.problems[0]!.sentence).toMatch(/“Resin mortar patch” is not planned over coat or skim/);
   });
@@ -257,7 +282,11 @@ test('law: whatever the gates and sizes, nobody is in two places, no pass begins
   fc.assert(
     fc.property(
       fc.array(
-        fc.record({ gate: fc.constantFrom(...gates), depth: fc.integer({ min: 10, max: 45 }), length: fc.integer({ min: 80, max: 900 }) }),
+        fc.record({
+          gate: fc.constantFrom(...gates),
+          depth: fc.integer({ min: 10, max: 45 }),
+          length: fc.integer({ min: 80, max: 900 }),
+        }),
         {
           minLength: 1,
           maxLength: 4,
@@ -282,11 +311,14 @@ test('law: whatever the gates and sizes, nobody is in two places, no pass begins
         const p = planned(repair);
         expect(p.passes).toHaveLength(links.length + 1);
         const inOrder = [...p.steps].sort((a, b) => a.startMs - b.startMs);
-        for (const [i, s] of inOrder.entries()) if (i > 0) expect(s.startMs).toBeGreaterThanOrEqual(inOrder[i - 1]!.endMs);
+        for (const [i, s] of inOrder.entries())
+          if (i > 0) expect(s.startMs).toBeGreaterThanOrEqual(inOrder[i - 1]!.endMs);
         for (const [i, piece] of piecesOf(repair).entries()) {
           const { from } = GATES[piece.gate];
           if (i === 0 || !from || p.stop) continue;
-          expect(firstWet(p, piece.passId).startMs).toBeGreaterThanOrEqual(milestone(p, repair.chain[i - 1]!, from).planMs!);
+          expect(firstWet(p, piece.passId).startMs).toBeGreaterThanOrEqual(
+            milestone(p, repair.chain[i - 1]!, from).planMs!,
+          );
         }
         if (p.openMs !== null) expect(p.openMs).toBe(Math.max(...p.steps.map((s) => s.endMs)));
         // What stops has no opening.

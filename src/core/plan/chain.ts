@@ -19,13 +19,18 @@ export function passName({ chain, passes }: Repair, at: number): string {
  * @example whyNotNext(methodOf('plate-bond')!, patch) // 'It is done on metal, and the base is concrete.'
  */
 export function whyNotNext(method: Method, { base }: Repair): string | null {
-  if (!method.bases.includes(base.material)) return `It is done on ${method.bases.join(' or ')}, and the base is ${base.material}.`;
+  if (!method.bases.includes(base.material))
+    return `It is done on ${method.bases.join(' or ')}, and the base is ${base.material}.`;
   return null;
 }
 
-/** What a method takes when it is put on a chain: the face of the last pass where it coats one, else a void of its own. */
+/**
+ * What a method takes when it is put on a chain: the face of the last pass where it coats one, else a void of its own.
+ */
 const takesFirst = (method: Method, last: string): Takes =>
-  method.shapes.includes('coat') ? { from: 'face', of: last, thickness: unmeasured(COAT_MM, 'gauge') } : { from: 'own' };
+  method.shapes.includes('coat')
+    ? { from: 'face', of: last, thickness: unmeasured(COAT_MM, 'gauge') }
+    : { from: 'own' };
 
 /**
  * A further pass at the end of a repair, with nothing of it chosen yet.
@@ -77,7 +82,8 @@ const onTopOf = ({ chain, passes }: Repair, id: string): readonly string[] =>
 export function withoutPass(repair: Repair, id: string, begun: boolean): Repair {
   const at = repair.chain.indexOf(id);
   if (at < 0) return repair;
-  if (repair.chain.length === 1) refuse('chain', id, 'more than one pass', 'A repair has at least one pass: remove the repair instead.');
+  if (repair.chain.length === 1)
+    refuse('chain', id, 'more than one pass', 'A repair has at least one pass: remove the repair instead.');
   if (begun)
     refuse(
       'chain',

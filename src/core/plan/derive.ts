@@ -17,7 +17,17 @@ export function derive(
   eachBatch: ReadonlySet<MilestoneId>,
 ): Pick<
   RepairPlan,
-  'steps' | 'stop' | 'untimed' | 'milestones' | 'serves' | 'placedMs' | 'openMs' | 'habitMs' | 'inHandMin' | 'band' | 'overruns'
+  | 'steps'
+  | 'stop'
+  | 'untimed'
+  | 'milestones'
+  | 'serves'
+  | 'placedMs'
+  | 'openMs'
+  | 'habitMs'
+  | 'inHandMin'
+  | 'band'
+  | 'overruns'
 > {
   const milestones: MilestoneTime[] = [];
   for (const m of sheet.milestones) {
@@ -48,7 +58,11 @@ export function servedBy(sheet: SheetRevision, wanted: MilestoneId): MilestoneId
 }
 
 /** From liquid to set, for the time band. */
-function bandOf(steps: readonly PlannedStep[], milestones: readonly MilestoneTime[], serves: MilestoneId | null): RepairPlan['band'] {
+function bandOf(
+  steps: readonly PlannedStep[],
+  milestones: readonly MilestoneTime[],
+  serves: MilestoneId | null,
+): RepairPlan['band'] {
   const begin = steps.find((s) => s.marks?.begin?.includes('mix-begins'))?.startMs;
   if (begin === undefined) return [];
   const at = (kind: MilestoneId) => milestones.findLast((m) => m.kind === kind)?.planMs ?? null;

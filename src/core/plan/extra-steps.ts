@@ -6,7 +6,8 @@ import type { Actuals } from './actuals';
 /** Words put round those of a step. */
 export const AGAIN = texts('again', {
   again: '{title}, again',
-  touch: 'Try it first, by touch at the edge and on the left-over cup; not firm: leave it, try again each hour. {detail}',
+  touch:
+    'Try it first, by touch at the edge and on the left-over cup; not firm: leave it, try again each hour. {detail}',
 });
 
 /** Where the sheet asks for a stand time, mixing is followed by it, and clocks that count from its end do so. */
@@ -23,7 +24,12 @@ export function withStand(drafts: readonly StepDraft[], method: Method, c: StepC
 }
 
 /** Steps with the marks of trouble: lost batches get new steps, a wetted base is dried and checked again. */
-export function withTrouble(drafts: readonly StepDraft[], method: Method, c: StepContext, actuals: Actuals): readonly StepDraft[] {
+export function withTrouble(
+  drafts: readonly StepDraft[],
+  method: Method,
+  c: StepContext,
+  actuals: Actuals,
+): readonly StepDraft[] {
   const renamed = drafts.map((d) => {
     const times = d.batch !== undefined ? (actuals.redone.get(d.batch) ?? 0) : 0;
     if (!times || d.key.batch === null) return d;

@@ -8,7 +8,10 @@ export interface Gate {
   readonly fits: string;
   /** Milestone of the pass before from which it may begin; null at once. */
   readonly from: MilestoneId | null;
-  /** Milestone of the pass before until which it may go on it as it is; past that it is washed and abraded first. null: no end. */
+  /**
+   * Milestone of the pass before until which it may go on it as it is; past that it is washed and abraded first. null:
+   * no end.
+   */
   readonly until: MilestoneId | null;
   /** The face is abraded in any case. */
   readonly abraded?: true;
@@ -17,8 +20,18 @@ export interface Gate {
 /** The table of gates. */
 export const GATES: Readonly<Record<GateId, Gate>> = {
   wet: { label: 'wet in wet', fits: 'layers of one system, worked without a pause', from: null, until: 'gel' },
-  gel: { label: 'from gel', fits: 'a layer that must not be disturbed and still bonds by itself', from: 'gel', until: 'recoat-until' },
-  window: { label: 'within the recoat window', fits: 'coats and fills over it', from: 'recoat-from', until: 'recoat-until' },
+  gel: {
+    label: 'from gel',
+    fits: 'a layer that must not be disturbed and still bonds by itself',
+    from: 'gel',
+    until: 'recoat-until',
+  },
+  window: {
+    label: 'within the recoat window',
+    fits: 'coats and fills over it',
+    from: 'recoat-from',
+    until: 'recoat-until',
+  },
   firm: { label: 'when it is firm', fits: 'a second pour or a further lift', from: 'next-lift', until: 'recoat-until' },
   set: {
     label: 'after full set, abraded',

@@ -11,7 +11,14 @@ const job: Job = { ...bundles[0]!.job, climate: { kind: 'constant', tempC: 18, h
 const nosing = pieceOf(bundles[0]!.repairs[0]!);
 const plate = pieceOf(bundles[1]!.repairs[0]!);
 const plan = (repairs: Piece[], stock: readonly Stock[] = [], sheets: readonly SheetRevision[] = sampleSheets) =>
-  planJob({ job, repairs: repairs.map((r) => repairOf({ ...r, jobId: job.id })), sheets, stock, actuals: new Map(), nowMs: NOW });
+  planJob({
+    job,
+    repairs: repairs.map((r) => repairOf({ ...r, jobId: job.id })),
+    sheets,
+    stock,
+    actuals: new Map(),
+    nowMs: NOW,
+  });
 const like = (r: Piece, id: string, order: number, over: Partial<Piece> = {}): Piece => ({ ...r, id, order, ...over });
 
 test('three plates from one tin pair: split by weighing they share it, each for itself they would need three', () => {
@@ -24,7 +31,9 @@ test('three plates from one tin pair: split by weighing they share it, each for 
     return like(plate, id, order, {
       void: {
         ...plate.void!,
-        shapes: [withValue(kindOf(shape), shape, length.key, { ...length.measured, valueMm: length.measured.valueMm / 3 })],
+        shapes: [
+          withValue(kindOf(shape), shape, length.key, { ...length.measured, valueMm: length.measured.valueMm / 3 }),
+        ],
       },
     });
   };
@@ -42,11 +51,15 @@ test('three plates from one tin pair: split by weighing they share it, each for 
 });
 
 test('whole kits hours apart are not shared; prepared first and mixed as one they would be, and that is told', () => {
-  const shallow = (id: string, order: number) => like(nosing, id, order, { void: { ...nosing.void!, shapes: [shape(9)] }, crew: 2 });
+  const shallow = (id: string, order: number) =>
+    like(nosing, id, order, { void: { ...nosing.void!, shapes: [shape(9)] }, crew: 2 });
   const shape = (mm: number) =>
     ({
       ...nosing.void!.shapes[0]!,
-      depth: { kind: 'mean', mean: { valueMm: mm, toleranceMm: 0.5, tool: 'gauge', text: `${mm} mm`, system: 'metric', again: null } },
+      depth: {
+        kind: 'mean',
+        mean: { valueMm: mm, toleranceMm: 0.5, tool: 'gauge', text: `${mm} mm`, system: 'metric', again: null },
+      },
     }) as never;
   const p = plan([shallow('a', 1), shallow('b', 2)]);
   const [kits] = p.kits();
@@ -67,10 +80,18 @@ test('the shelf is taken from first: what expires first, never what is over its 
   const old = { ...lot, expiresOn: '2026-05-01' };
   const [without] = plan([nosing], [old]).kits();
   expect(without!.takes).toEqual([
-    { stockId: lot.id, lot: lot.lot, kitId: 'small', take: 0, passedOver: 'use by 2026-05-01, the work is on 2026-05-06' },
+    {
+      stockId: lot.id,
+      lot: lot.lot,
+      kitId: 'small',
+      take: 0,
+      passedOver: 'use by 2026-05-01, the work is on 2026-05-06',
+    },
   ]);
   expect(without!.kits.set.buy.reduce((a, b) => a + b, 0)).toBeGreaterThan(0);
-  expect(passedOver({ ...lot, breaches: [{ on: '2026-01-01', text: 'froze' }] }, mortarSheet, '2026-05-06')).toMatch(/froze/);
+  expect(passedOver({ ...lot, breaches: [{ on: '2026-01-01', text: 'froze' }] }, mortarSheet, '2026-05-06')).toMatch(
+    /froze/,
+  );
   const opened: SheetRevision = { ...pasteSheet, storage: { ...pasteSheet.storage, openedMonths: 3 } };
   const tin: Stock = { ...lot, expiresOn: null, quantity: 0, openedOn: '2026-01-01', openedShare: 0.5 };
   expect(passedOver(tin, opened, '2026-05-06')).toMatch(/good for 3 months/);
@@ -109,17 +130,22 @@ describe('what sets the batch', () => {
     // 263 mL in a vessel of 250 filled to two thirds: two batches, each with its own loss.
     expect(one({ bench: { ...plate.bench, vesselMaxMl: 250 } }).batches).toHaveLength(2);
     const capped = one({ massCapG: 120 });
-    for (const b of capped.batches) expect(Object.values(b.massG).reduce((s, x) => s + x, 0)).toBeLessThanOrEqual(120 + 1e-6);
+    for (const b of capped.batches)
+      expect(Object.values(b.massG).reduce((s, x) => s + x, 0)).toBeLessThanOrEqual(120 + 1e-6);
     const slow = { settings: { ...plate.settings, rate: 4 } };
     expect(one({ ...slow, crew: 2 }).batches.length).toBeLessThan(one(slow).batches.length);
   });
   test('a dose beyond the sheet and fillers on top of the sheet’s own are said at the mix, nothing else is lost', () => {
     const filler = sampleSheets.find((s) => s.id === 'sheet-filler-1')!;
     const p = one({ sheetId: filler.id, kitId: 'tin', dosePct: 4 });
-    expect(p.problems.find((x) => x.field === 'dosePct')).toMatchObject({ stage: 'mix', sentence: expect.stringMatching(/too much/) });
+    expect(p.problems.find((x) => x.field === 'dosePct')).toMatchObject({
+      stage: 'mix',
+      sentence: expect.stringMatching(/too much/),
+    });
     expect(p.void).not.toBeNull();
-    const b = plan([like(nosing, 'n', 1, { blend: { consistency: 'firm', fillers: [{ filler: 'sand', share: 1, per100G: null }] } })])
-      .repairs[0]!;
+    const b = plan([
+      like(nosing, 'n', 1, { blend: { consistency: 'firm', fillers: [{ filler: 'sand', share: 1, per100G: null }] } }),
+    ]).repairs[0]!;
     expect(b.problems[0]!.sentence).toMatch(/filler on the sheet/);
   });
   test('a stand time is a step of its own, and spends the pot life', () => {
@@ -139,7 +165,8 @@ describe('what sets the batch', () => {
       ],
     };
     const plain = one({ materialC: 20 });
-    const p = plan([like(plate, 'p', 1, { sheetId: 'stands', materialC: 20 })], [], [...sampleSheets, standing]).repairs[0]!;
+    const p = plan([like(plate, 'p', 1, { sheetId: 'stands', materialC: 20 })], [], [...sampleSheets, standing])
+      .repairs[0]!;
     const stand = p.steps.find((s) => s.id === 'b1:stand')!;
     const mix = p.steps.find((s) => s.id === 'b1:mix')!;
     expect((stand.startMs - mix.endMs) / 60_000).toBeCloseTo(10, 6);

@@ -43,7 +43,11 @@ export interface SystemKits {
   /** What repair by repair would cost, each for itself. */
   readonly alone: number;
   /** The cheaper set when the repairs are prepared first and mixed as one; null where it saves nothing. */
-  readonly together: { readonly kits: SharedKits; readonly repairIds: readonly string[]; readonly saves: number } | null;
+  readonly together: {
+    readonly kits: SharedKits;
+    readonly repairIds: readonly string[];
+    readonly saves: number;
+  } | null;
   readonly takes: readonly LotTake[];
   readonly leftOvers: readonly LeftOver[];
 }
@@ -73,7 +77,10 @@ function needsOf(plan: RepairPlan): BatchNeed[] {
   });
 }
 
-/** Whether what is left in an opened kit may still be used later: metered packs, and kits the sheet allows to split, split by weighing. */
+/**
+ * Whether what is left in an opened kit may still be used later: metered packs, and kits the sheet allows to split,
+ * split by weighing.
+ */
 const keeps = (plan: RepairPlan): boolean =>
   plan.sheet !== null && (isMetered(plan.sheet.kind) || plan.batches.every((b) => b.kits === null));
 
@@ -91,7 +98,13 @@ export function passedOver(lot: Stock, sheet: SheetRevision, day: string): strin
 
 /** First expiring, first taken. */
 const byExpiry = (a: Stock, b: Stock) =>
-  (a.expiresOn ?? '9999') < (b.expiresOn ?? '9999') ? -1 : (a.expiresOn ?? '9999') > (b.expiresOn ?? '9999') ? 1 : a.id < b.id ? -1 : 1;
+  (a.expiresOn ?? '9999') < (b.expiresOn ?? '9999')
+    ? -1
+    : (a.expiresOn ?? '9999') > (b.expiresOn ?? '9999')
+      ? 1
+      : a.id < b.id
+        ? -1
+        : 1;
 
 function takesFrom(
   lots: readonly Stock[],
@@ -117,8 +130,9 @@ function takesFrom(
 const ids = (needs: readonly BatchNeed[]) => [...new Set(needs.map((n) => n.repairId))];
 
 /**
- * Kits of a job, system by system: the cheapest set over all repairs that can share, taken from the shelf first; kits that are mixed
- * whole are shared only by batches that lie inside one pot life; what is left is offered to named repairs.
+ * Kits of a job, system by system: the cheapest set over all repairs that can share, taken from the shelf first; kits
+ * that are mixed whole are shared only by batches that lie inside one pot life; what is left is offered to named
+ * repairs.
  */
 export function jobKits(job: Job, plans: readonly RepairPlan[], stock: readonly Stock[]): readonly SystemKits[] {
   const zone = IANAZone.create(job.zone);
@@ -145,7 +159,14 @@ export function jobKits(job: Job, plans: readonly RepairPlan[], stock: readonly 
     const capMl = Math.max(...mine.map((p) => p.mix!.capMl));
     // What is split by weighing stands together as one need that no pot life cuts.
     const pool: TimedNeed[] = pooled.length
-      ? [{ id: 'pool', ml: pooled.reduce((s, n) => s + n.ml, 0), fromMs: Number.NEGATIVE_INFINITY, untilMs: Number.NEGATIVE_INFINITY }]
+      ? [
+          {
+            id: 'pool',
+            ml: pooled.reduce((s, n) => s + n.ml, 0),
+            fromMs: Number.NEGATIVE_INFINITY,
+            untilMs: Number.NEGATIVE_INFINITY,
+          },
+        ]
       : [];
     const solve = (timed: readonly TimedNeed[]) => sharedKits([...pool, ...timed], offers, potMs, capMl);
     const kits = solve(whole);
@@ -153,7 +174,14 @@ export function jobKits(job: Job, plans: readonly RepairPlan[], stock: readonly 
       (p) =>
         sharedKits(
           kept.has(keyOf(p))
-            ? [{ id: 'one', ml: needs.filter((n) => n.pass === keyOf(p)).reduce((s, n) => s + n.ml, 0), fromMs: 0, untilMs: 0 }]
+            ? [
+                {
+                  id: 'one',
+                  ml: needs.filter((n) => n.pass === keyOf(p)).reduce((s, n) => s + n.ml, 0),
+                  fromMs: 0,
+                  untilMs: 0,
+                },
+              ]
             : whole.filter((n) => n.pass === keyOf(p)),
           offers.map((o) => ({ ...o, inStock: 0 })),
           potMs,
@@ -213,7 +241,12 @@ function leftOvers(
       if (from.includes(p.repairId) || !p.void) return [];
       const sheetKind = plans.find((q) => q.repairId === from[0])!.sheet!.kind;
       // One that has its own system does not need it, one that could use this kind might.
-      if (p.sheet ? p.sheet.id !== plans.find((q) => q.repairId === from[0])!.sheet!.id : !p.method?.kinds.includes(sheetKind)) return [];
+      if (
+        p.sheet
+          ? p.sheet.id !== plans.find((q) => q.repairId === from[0])!.sheet!.id
+          : !p.method?.kinds.includes(sheetKind)
+      )
+        return [];
       const needMl = p.mix?.onHandMl ?? p.void.p95Ml;
       return needMl <= ml ? [{ repairId: p.repairId, needMl }] : [];
     });

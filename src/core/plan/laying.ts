@@ -77,7 +77,10 @@ export interface Laying {
   readonly stopAt: (draft: StepDraft, kind: MilestoneId, batches: readonly number[], why: string) => PlanStop;
 }
 
-/** Time a step is planned with: whole minutes, rounded up. Nobody works to the second, and a hair more material moves nobody's day. */
+/**
+ * Time a step is planned with: whole minutes, rounded up. Nobody works to the second, and a hair more material moves
+ * nobody's day.
+ */
 const handsOnMs = (step: StepDraft): number =>
   step.exact ? Math.round(step.handsOnMin * MIN_MS) : Math.ceil(step.handsOnMin - 1e-9) * MIN_MS;
 
@@ -96,16 +99,28 @@ function clocksOf({ ask, sheet, reachOf, shares }: LayAsk) {
     const { clock, firstSpot } = milestoneKind(m.kind);
     let found: number | null = null;
     if (clock === 'waiting')
-      // A wait from a moment that this method does not have counts from the last one it has; of what has no time it has none.
+      // A wait from a moment that this method does not have counts from the last one it has; of what has no time it has
+      // none.
       found = marks[batch] ? (marks[batch][m.startsAt]?.lastMs ?? latest(batch)) : null;
     // A mark that only an earlier batch made (the primer) serves the later ones too.
-    else for (let b = batch; b >= 0 && found === null; b--) found = marks[b]?.[m.startsAt]?.[firstSpot ? 'firstMs' : 'lastMs'] ?? null;
+    else
+      for (let b = batch; b >= 0 && found === null; b--)
+        found = marks[b]?.[m.startsAt]?.[firstSpot ? 'firstMs' : 'lastMs'] ?? null;
     const restart = actuals.holdRestartedAt;
     const held = m.startsAt === 'placed' || m.startsAt === 'faces-closed' || m.startsAt === 'last-coat';
     return found !== null && restart !== null && held && restart > found && clock === 'waiting' ? restart : found;
   };
   const timeOf = (m: Milestone, batch: number, named: number | null): MilestoneTime =>
-    milestoneTime(sheet, m, originOf(m, batch), named, thermal, reachOf, m.kind === 'use-by' ? shares[batch] : undefined, repair.passId);
+    milestoneTime(
+      sheet,
+      m,
+      originOf(m, batch),
+      named,
+      thermal,
+      reachOf,
+      m.kind === 'use-by' ? shares[batch] : undefined,
+      repair.passId,
+    );
   // Laying out needs the planning end alone; words and ranges are made once, at the end.
   const tryReach = (kind: MilestoneId, batch: number): ReachTry | null => {
     const m = milestoneOf(sheet, kind);
@@ -122,7 +137,11 @@ function clocksOf({ ask, sheet, reachOf, shares }: LayAsk) {
     const failed = tries.find((t) => t === null || t.atMs === null);
     if (failed === undefined) return { atMs: Math.max(...tries.map((t) => t!.atMs!)), by: 'sheet', why: '' };
     const label = MILESTONES[kind].label.toLowerCase();
-    return { atMs: null, by: 'sheet', why: failed?.problem ?? `The sheet of ${sheet.name} gives no time for ${label}.` };
+    return {
+      atMs: null,
+      by: 'sheet',
+      why: failed?.problem ?? `The sheet of ${sheet.name} gives no time for ${label}.`,
+    };
   };
   const waitOf = (kind: MilestoneId, batches: readonly number[]): Wait => {
     const bySheet = waitBySheet(kind, batches);
@@ -174,7 +193,10 @@ function clocksOf({ ask, sheet, reachOf, shares }: LayAsk) {
 
 const upTo = (n: number): readonly number[] => Array.from({ length: n + 1 }, (_, i) => i);
 
-/** Begins to put a pass on the clock. @throws Refusal when it has more steps than anybody reads, or no working time is left */
+/**
+ * Begins to put a pass on the clock. @throws Refusal when it has more steps than anybody reads, or no working time is
+ * left
+ */
 export function layingOf(layAsk: LayAsk): Laying {
   const { ask, method, context, lastBatch, busy, below, endAlone = false } = layAsk;
   const { repair, job, actuals } = ask;
@@ -220,7 +242,11 @@ export function layingOf(layAsk: LayAsk): Laying {
     block = draft.block;
   };
 
-  const abradeKey = (draft: StepDraft): StepKey => ({ task: 'abrade', batch: draft.batch ?? null, attempt: draft.key.attempt });
+  const abradeKey = (draft: StepDraft): StepKey => ({
+    task: 'abrade',
+    batch: draft.batch ?? null,
+    attempt: draft.key.attempt,
+  });
   /** Washing and abrading before a step that comes too late to go on what lies there as it is. */
   const abraded = (draft: StepDraft, startMs: number): number => {
     const key = abradeKey(draft);
@@ -238,7 +264,12 @@ export function layingOf(layAsk: LayAsk): Laying {
 
   const run: Laying['run'] = (drafts, { readyMs, toMixing = false } = {}) => {
     if (steps.length + drafts.length > MOST_STEPS)
-      refuse('steps', drafts.length, `up to ${MOST_STEPS} steps`, `This repair would have ${drafts.length} steps: part it into several.`);
+      refuse(
+        'steps',
+        drafts.length,
+        `up to ${MOST_STEPS} steps`,
+        `This repair would have ${drafts.length} steps: part it into several.`,
+      );
     if (readyMs !== undefined && readyMs > cursor) cursor = readyMs;
     for (const [i, planned] of drafts.entries()) {
       let draft = planned;
@@ -286,7 +317,11 @@ export function layingOf(layAsk: LayAsk): Laying {
           if (draft.block !== block && !(running && ready <= ask.nowMs)) {
             // A block is not torn apart by the end of the day: it moves as one.
             let need = 0;
-            for (let k = i; k < drafts.length && drafts[k]!.block === draft.block && (k === i || !drafts[k]!.waitFor); k++)
+            for (
+              let k = i;
+              k < drafts.length && drafts[k]!.block === draft.block && (k === i || !drafts[k]!.waitFor);
+              k++
+            )
               need += handsOnMs(drafts[k]!) / MIN_MS;
             const slot = earliestSlot(ask.windows, busy, ready, need);
             if (slot.startMs > ready) forcedBy = 'crew or hours';

@@ -22,7 +22,10 @@ const sentence = (said: Said) => say(said, { ...PLAIN_READER, zone: 'Europe/Hels
 
 const NOW = Date.parse('2026-05-05T03:00:00Z');
 const { bundles } = sampleData(NOW, 'Europe/Helsinki');
-const constant = (tempC: number): Job => ({ ...bundles[1]!.job, climate: { kind: 'constant', tempC, humidityPct: 50 } });
+const constant = (tempC: number): Job => ({
+  ...bundles[1]!.job,
+  climate: { kind: 'constant', tempC, humidityPct: 50 },
+});
 const plate = { ...pieceOf(bundles[1]!.repairs[0]!), sheetId: pasteSheet.id } as Piece;
 const [nosing, eyes] = bundles[0]!.repairs.map((r) => pieceOf(r)) as [Piece, Piece];
 const MIN = 60_000;
@@ -38,7 +41,8 @@ const planned = (repair: Piece, sheet: SheetRevision | null, tempC = 20): Repair
   }).repairs[0]!;
 const found = (repair: Piece, sheets: readonly SheetRevision[] = sampleSheets, tempC = 20) => {
   const job = constant(tempC);
-  const plan = planJob({ job, repairs: [repairOf(repair)], sheets, stock: [], actuals: new Map(), nowMs: NOW }).repairs[0]!;
+  const plan = planJob({ job, repairs: [repairOf(repair)], sheets, stock: [], actuals: new Map(), nowMs: NOW })
+    .repairs[0]!;
   return judge({ job, repair, plan, actuals: NOTHING_YET, sheets, stock: [], nowMs: NOW });
 };
 
@@ -48,7 +52,8 @@ test('at the temperature of the sheet’s points the strength is the sheet’s o
   const plan = planned(nosing, mortarSheet, 20);
   const s = strengthOver(plan)!;
   expect(s.fromPoints).toBe(true);
-  for (const p of mortarSheet.strength!.points) expect(s.shareAt(s.originMs + p.afterMin * MIN)).toBeCloseTo(p.mpa / 67, 3);
+  for (const p of mortarSheet.strength!.points)
+    expect(s.shareAt(s.originMs + p.afterMin * MIN)).toBeCloseTo(p.mpa / 67, 3);
   expect(s.shareAt(s.originMs)).toBe(0);
   expect(s.reaches(58 / 67)! - s.originMs).toBeCloseTo(3 * 1440 * MIN, -5);
   expect(s.reaches(1.1)).toBeNull();
@@ -83,7 +88,9 @@ test('the share a load needs is load × factor over area × characteristic stren
   // 620 × 380 mm less four holes of 18 mm.
   expect(area).toBeCloseTo(620 * 380 - 4 * Math.PI * 81, 6);
   expect(loadCheck(plan, load({ areaMm2: 500 }), null).needs).toBeCloseTo(30_000 / 4500, 9);
-  expect(check.working.map((l) => l.label)).toEqual(expect.arrayContaining(['Asked of one place', 'It bears', 'Share needed']));
+  expect(check.working.map((l) => l.label)).toEqual(
+    expect.arrayContaining(['Asked of one place', 'It bears', 'Share needed']),
+  );
 });
 
 test('a load comes on never before the sheet’s own time, and later where it needs more than is there', () => {
@@ -125,14 +132,22 @@ test('findings: too much is a stop, later than the opening is a stop with its in
 
 test('cured below what the sheet asks for it stays weak, and a warm day in service then stops the load', () => {
   const cold = found(nosing, sampleSheets, 8);
-  expect(sentence(cold.find((f) => f.id === 'cold-cure')!.why)).toMatch(/never above 8\.0 °C; the sheet asks for 10 °C/);
+  expect(sentence(cold.find((f) => f.id === 'cold-cure')!.why)).toMatch(
+    /never above 8\.0 °C; the sheet asks for 10 °C/,
+  );
   expect(found(nosing, sampleSheets, 14).some((f) => f.id === 'cold-cure')).toBe(false);
   // 8 °C + 20 K, less 15 K: anything warmer than 13 °C.
-  const glass = found({ ...nosing, load: load({ forceN: 10, serviceC: 25 }) }, sampleSheets, 8).find((f) => f.id === 'glass')!;
+  const glass = found({ ...nosing, load: load({ forceN: 10, serviceC: 25 }) }, sampleSheets, 8).find(
+    (f) => f.id === 'glass',
+  )!;
   expect([glass.severity, glass.stage]).toEqual(['stop', 'release']);
   expect(sentence(glass.why)).toMatch(/28 °C, lowered by the cold cure/);
-  expect(found({ ...nosing, load: load({ forceN: 10, serviceC: 25 }) }, sampleSheets, 14).some((f) => f.id === 'glass')).toBe(false);
-  expect(found({ ...nosing, load: load({ forceN: 10, serviceC: 45 }) }, sampleSheets, 14).some((f) => f.id === 'glass')).toBe(true);
+  expect(
+    found({ ...nosing, load: load({ forceN: 10, serviceC: 25 }) }, sampleSheets, 14).some((f) => f.id === 'glass'),
+  ).toBe(false);
+  expect(
+    found({ ...nosing, load: load({ forceN: 10, serviceC: 45 }) }, sampleSheets, 14).some((f) => f.id === 'glass'),
+  ).toBe(true);
 });
 
 test.each([
@@ -151,7 +166,8 @@ test.each([
 
 test('radical systems: foam dissolves, old amine resin keeps them soft, air keeps the face tacky', () => {
   const filler = sampleSheets.find((s) => s.family === 'peroxide')!;
-  const ids = (meets: Piece['meets']) => found({ ...nosing, sheetId: filler.id, kitId: null, meets }).map((f) => `${f.severity} ${f.id}`);
+  const ids = (meets: Piece['meets']) =>
+    found({ ...nosing, sheetId: filler.id, kitId: null, meets }).map((f) => `${f.severity} ${f.id}`);
   expect(ids({ grade: 'foam', under: null, over: null })).toEqual(
     expect.arrayContaining(['stop meets:dissolves', 'caution meets:air-inhibited']),
   );

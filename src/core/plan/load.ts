@@ -26,18 +26,21 @@ function clockFor(sheet: SheetRevision, tempC: number): { m: Milestone; minutes:
   for (const kind of CLOCKS) {
     const m = milestoneOf(sheet, kind);
     const pace = m ? attempt(() => paceOf(m, 'long', sheet.family)) : null;
-    if (m && pace?.ok && tempC >= pace.value.lowC && tempC <= pace.value.highC) return { m, minutes: pace.value.minutesAt(tempC) };
+    if (m && pace?.ok && tempC >= pace.value.lowC && tempC <= pace.value.highC)
+      return { m, minutes: pace.value.minutesAt(tempC) };
   }
   return null;
 }
 
 /**
- * Strength of a planned repair over time. The sheet’s points stand on the clock of its own times: an age at their temperature is reached when
- * as much progress has been made here. Between points monotone (Fritsch & Carlson 1980), nothing before the gel.
+ * Strength of a planned repair over time. The sheet’s points stand on the clock of its own times: an age at their
+ * temperature is reached when as much progress has been made here. Between points monotone (Fritsch & Carlson 1980),
+ * nothing before the gel.
  * @returns null while nothing is placed, or where neither points nor a milestone give anything
  */
 export function strengthOver(
-  plan: Pick<RepairPlan, 'sheet' | 'thermal' | 'placedMs' | 'milestones' | 'serves'> & Partial<Pick<RepairPlan, 'untimed'>>,
+  plan: Pick<RepairPlan, 'sheet' | 'thermal' | 'placedMs' | 'milestones' | 'serves'> &
+    Partial<Pick<RepairPlan, 'untimed'>>,
 ): StrengthOver | null {
   const { sheet, thermal, placedMs } = plan;
   if (!sheet || !thermal || placedMs === null || !wholePlaced({ untimed: plan.untimed ?? [] })) return null;
@@ -55,7 +58,9 @@ export function strengthOver(
       working: [
         line(
           'Strength over time',
-          points ? 'no time of the sheet answers at the temperature of its points' : 'the sheet prints no points, and none are invented',
+          points
+            ? 'no time of the sheet answers at the temperature of its points'
+            : 'the sheet prints no points, and none are invented',
           'nothing until its time, whole from there',
         ),
       ],
@@ -71,7 +76,10 @@ export function strengthOver(
   );
   if (!along.ok) return null;
   const gelMin = gelAt(sheet, points.tempC, points.points[0]!.afterMin);
-  const curve = monotoneCurve([gelMin, ...points.points.map((p) => p.afterMin)], [0, ...points.points.map((p) => p.mpa)]);
+  const curve = monotoneCurve(
+    [gelMin, ...points.points.map((p) => p.afterMin)],
+    [0, ...points.points.map((p) => p.mpa)],
+  );
   const full = points.points.at(-1)!.mpa;
   const { times, values } = along.value;
   const ageAt = (i: number) => values[i]! * clock.minutes;
@@ -114,7 +122,13 @@ export function strengthOver(
         `${MILESTONES[clock.m.kind].label.toLowerCase()}: ${formatDuration(clock.minutes)} at ${figure(points.tempC)} °C is one whole progress`,
         '∫ dt / τ(T)',
       ),
-      line('Between points', `nothing until ${formatDuration(gelMin)}, then never falling`, 'monotone cubic', '', 'Fritsch & Carlson 1980'),
+      line(
+        'Between points',
+        `nothing until ${formatDuration(gelMin)}, then never falling`,
+        'monotone cubic',
+        '',
+        'Fritsch & Carlson 1980',
+      ),
     ],
   };
 }
@@ -128,7 +142,8 @@ function gelAt(sheet: SheetRevision, tempC: number, firstMin: number): number {
 }
 
 /** What an anchor may carry is the sheet’s or the engineer’s to say. */
-export const allowedNotComputed = ({ method }: Pick<RepairPlan, 'method'>): boolean => method !== null && ENGINES[method.engine].byApproval;
+export const allowedNotComputed = ({ method }: Pick<RepairPlan, 'method'>): boolean =>
+  method !== null && ENGINES[method.engine].byApproval;
 
 /** A load held against what the bond has. */
 export interface LoadCheck {
@@ -142,8 +157,8 @@ export interface LoadCheck {
 }
 
 /**
- * Fraction needed = load × safety factor / (area × characteristic strength × knock-downs). Anchors: load × safety factor against what the
- * sheet or the engineer allows on this one, never a mean bond stress.
+ * Fraction needed = load × safety factor / (area × characteristic strength × knock-downs). Anchors: load × safety
+ * factor against what the sheet or the engineer allows on this one, never a mean bond stress.
  */
 export function loadCheck(plan: RepairPlan, load: Load, strength: StrengthOver | null): LoadCheck {
   const served = plan.milestones.findLast((m) => m.kind === plan.serves)?.planMs ?? null;
@@ -173,14 +188,23 @@ export function loadCheck(plan: RepairPlan, load: Load, strength: StrengthOver |
       missing: null,
       working: [
         loadLine,
-        line('Allowed on this anchor', load.allowedFrom || 'no source noted', load.allowedN / 1000, 'kN', undefined, 'chosen'),
+        line(
+          'Allowed on this anchor',
+          load.allowedFrom || 'no source noted',
+          load.allowedN / 1000,
+          'kN',
+          undefined,
+          'chosen',
+        ),
         needsLine(needs),
       ],
     };
   }
   const characteristic = plan.sheet?.strength?.characteristicMpa ?? null;
   if (characteristic === null)
-    return refused('The sheet prints no characteristic strength: a mean value must not carry a load. Ask the maker, or have it judged.');
+    return refused(
+      'The sheet prints no characteristic strength: a mean value must not carry a load. Ask the maker, or have it judged.',
+    );
   const holdsTo = plan.sheet!.strength!.characteristicToC;
   const hottest = load.serviceC ?? (plan.thermal ? Math.max(...plan.thermal.base.values) : null);
   if (holdsTo !== null && hottest !== null && hottest > holdsTo)
@@ -205,10 +229,22 @@ export function loadCheck(plan: RepairPlan, load: Load, strength: StrengthOver |
     missing: null,
     working: [
       loadLine,
-      line('Area that carries', load.areaMm2 === null ? 'seen from outside, of the void as measured' : 'as entered', area / 100, 'cm²'),
+      line(
+        'Area that carries',
+        load.areaMm2 === null ? 'seen from outside, of the void as measured' : 'as entered',
+        area / 100,
+        'cm²',
+      ),
       line('Characteristic strength', plan.sheet!.strength!.test, characteristic, 'MPa', undefined, 'sheet'),
-      ...downs.map(([id, , why]) => line('Left of it', why, load.knockDowns[id], '', 'usual figure, not the sheet’s', 'chosen')),
-      line('It bears', `${figure(area / 100)} cm² × ${figure(characteristic)} MPa × ${figure(left, 2)}`, bears / 1000, 'kN'),
+      ...downs.map(([id, , why]) =>
+        line('Left of it', why, load.knockDowns[id], '', 'usual figure, not the sheet’s', 'chosen'),
+      ),
+      line(
+        'It bears',
+        `${figure(area / 100)} cm² × ${figure(characteristic)} MPa × ${figure(left, 2)}`,
+        bears / 1000,
+        'kN',
+      ),
       needsLine(needs),
     ],
   };

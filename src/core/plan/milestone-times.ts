@@ -1,5 +1,13 @@
 import { between, type Side } from '../cure';
-import { clockOf, MILESTONES, type Milestone, milestoneKind, type SheetRevision, STARTS, type StartId } from '../system';
+import {
+  clockOf,
+  MILESTONES,
+  type Milestone,
+  milestoneKind,
+  type SheetRevision,
+  STARTS,
+  type StartId,
+} from '../system';
 import { attempt, figure, formatDuration, line, type WorkLine } from '../units';
 import { type Ask, asker, historyOf, onPot, type ReachTry } from './reach-try';
 import { FIRST_PASS } from './repair';
@@ -34,13 +42,17 @@ export interface MilestoneTime {
 /** The sheet's own words for a milestone near a temperature. */
 export function sheetSays(m: Milestone, tempC: number): string {
   const range = (row: { fromMin: number; toMin: number }) =>
-    row.fromMin === row.toMin ? formatDuration(row.toMin) : `${formatDuration(row.fromMin)} to ${formatDuration(row.toMin)}`;
-  if (m.table.form === 'single') return `${range(m.table)} ${m.table.tempC === null ? 'without a temperature' : `at ${m.table.tempC} °C`}`;
+    row.fromMin === row.toMin
+      ? formatDuration(row.toMin)
+      : `${formatDuration(row.fromMin)} to ${formatDuration(row.toMin)}`;
+  if (m.table.form === 'single')
+    return `${range(m.table)} ${m.table.tempC === null ? 'without a temperature' : `at ${m.table.tempC} °C`}`;
   if (m.table.form === 'bands') {
     const band = m.table.bands.find((b) => tempC >= b.fromC && tempC < b.toC);
     return band ? `${range(band)} from ${band.fromC} to ${band.toC} °C` : `nothing for ${figure(tempC)} °C`;
   }
-  if (m.table.form === 'by-dose' || m.table.form === 'tiers') return `by ${m.table.form === 'tiers' ? 'humidity' : 'dose'}`;
+  if (m.table.form === 'by-dose' || m.table.form === 'tiers')
+    return `by ${m.table.form === 'tiers' ? 'humidity' : 'dose'}`;
   const near = [...m.table.points].sort((a, b) => Math.abs(a.tempC - tempC) - Math.abs(b.tempC - tempC))[0]!;
   return `${range(near)} at ${near.tempC} °C`;
 }
@@ -84,7 +96,8 @@ export function milestoneTime(
     own && r.atMs !== null ? { ...r, atMs: originMs + (r.atMs - originMs) * own.share, standing: 'estimated' } : r;
   const sideOf = (side: Side) => shortened(ask(m, side, originMs));
   const plan = sideOf(clock === 'waiting' ? 'long' : 'short');
-  // Only the planning end is needed while a temperature is pulled; the other end, the words and the working are made when they are read.
+  // Only the planning end is needed while a temperature is pulled; the other end, the words and the working are made
+  // when they are read.
   const other = once(() => sideOf(clock === 'waiting' ? 'short' : 'long'));
   const told = once(() => wordsOf(sheet, m, plan, originMs, thermal, own));
   return {
@@ -138,7 +151,14 @@ function wordsOf(
   return {
     sheetSays: said,
     working: [
-      line('The sheet says', `${MILESTONES[m.kind].label}, counted from when ${STARTS[m.startsAt]}`, said, '', undefined, 'sheet'),
+      line(
+        'The sheet says',
+        `${MILESTONES[m.kind].label}, counted from when ${STARTS[m.startsAt]}`,
+        said,
+        '',
+        undefined,
+        'sheet',
+      ),
       line(
         'Temperature it ran at',
         onPot(m)
@@ -155,7 +175,11 @@ function wordsOf(
       ),
       line(
         bands ? 'Band of the extreme' : 'Sum of progress',
-        bands ? (clock === 'waiting' ? 'the coldest base of the wait picks the band' : 'the hottest picks the band') : '∫ dt / τ(T) = 1',
+        bands
+          ? clock === 'waiting'
+            ? 'the coldest base of the wait picks the band'
+            : 'the hottest picks the band'
+          : '∫ dt / τ(T) = 1',
         formatDuration((end - originMs) / 60_000 / (own?.share ?? 1)),
         '',
         bands ? 'bands, no credit across' : 'Arrhenius between points',
@@ -172,7 +196,11 @@ function wordsOf(
           ]
         : []),
       ...plan.stalls.map((s) =>
-        line('Clock stands still', `base under ${figure(sheet.limits.cureMinC ?? 0)} °C`, formatDuration((s.toMs - s.fromMs) / 60_000)),
+        line(
+          'Clock stands still',
+          `base under ${figure(sheet.limits.cureMinC ?? 0)} °C`,
+          formatDuration((s.toMs - s.fromMs) / 60_000),
+        ),
       ),
     ],
   };

@@ -16,10 +16,15 @@ const MIN_MS = 60_000;
 /** Hours whose dampest air decides how long a water-borne product dries. */
 const DRYING_MS = 3 * DAY_MS;
 
-/** The sheet as it holds for this repair: its dose, its dampest air, its own fillers. @throws Refusal for a dose or air beyond the sheet */
+/**
+ * The sheet as it holds for this repair: its dose, its dampest air, its own fillers. @throws Refusal for a dose or air
+ * beyond the sheet
+ */
 export function sheetHere(sheet: SheetRevision, { repair, job, thermal, nowMs, actuals }: RepairAsk): SheetRevision {
   const from = actuals.startedAt ?? repair.plannedStart ?? Math.max(job.startFrom, nowMs);
-  const dampest = sheet.milestones.some((m) => m.table.form === 'tiers') ? dampestPct(thermal, from, from + DRYING_MS) : 0;
+  const dampest = sheet.milestones.some((m) => m.table.form === 'tiers')
+    ? dampestPct(thermal, from, from + DRYING_MS)
+    : 0;
   return withBlend(sheetIn(sheet, { dosePct: repair.dosePct, humidityPct: dampest }), repair.blend);
 }
 
@@ -65,7 +70,8 @@ export function mixAt(
     // Mixing and standing spend the pot life, from wherever it counts.
     const stand = standMin(sheet, reachOf, atMs);
     spent = useBy.startsAt === 'mix-begins' ? sheet.mixMin + stand : useBy.startsAt === 'mix-ends' ? stand : 0;
-    lives = reached.atMs === null ? lifeNearBy(sheet, useBy, potC.ok ? potC.value : null) : (reached.atMs - atMs) / MIN_MS;
+    lives =
+      reached.atMs === null ? lifeNearBy(sheet, useBy, potC.ok ? potC.value : null) : (reached.atMs - atMs) / MIN_MS;
     usable = lives - spent;
   }
   if (actuals.usableMin !== null) usable = actuals.usableMin;
@@ -114,7 +120,8 @@ export function mixAt(
 }
 
 /**
- * Pot life at the nearest temperature the sheet answers for, min: amounts may be counted with it, nothing is timed by it.
+ * Pot life at the nearest temperature the sheet answers for, min: amounts may be counted with it, nothing is timed by
+ * it.
  * @throws Refusal for a sheet that answers at no temperature
  */
 function lifeNearBy(sheet: SheetRevision, useBy: Milestone, tempC: number | null): number {
@@ -129,8 +136,9 @@ function lifeNearBy(sheet: SheetRevision, useBy: Milestone, tempC: number | null
 const largestG = (mix: MixResult): number => Math.max(...mix.batches.map((b) => massOf(b.massG)));
 
 /**
- * Reads the prepared pots of a sheet at one temperature; null where a sheet has none. Fillers of one's own dilute the heat and do not end
- * it: a filled pot stands as the neat one of the same volume, a filled lift as the neat one of the same thickness, which errs to the hot side.
+ * Reads the prepared pots of a sheet at one temperature; null where a sheet has none. Fillers of one's own dilute the
+ * heat and do not end it: a filled pot stands as the neat one of the same volume, a filled lift as the neat one of the
+ * same thickness, which errs to the hot side.
  */
 function potEstimate(sheet: SheetRevision, heat: SheetHeat | null, potC: number, filled: boolean): PotEstimate | null {
   if (!heat || isMetered(sheet.kind)) return null;
@@ -152,10 +160,23 @@ function potEstimate(sheet: SheetRevision, heat: SheetHeat | null, potC: number,
 }
 
 /**
- * Minutes left to place a batch when its own heat shortens them: a larger pot is placed longer and dies sooner, so the largest that is
- * still placed in its life is found by halving. Where the batches are smaller than that, their own mass decides.
+ * Minutes left to place a batch when its own heat shortens them: a larger pot is placed longer and dies sooner, so the
+ * largest that is still placed in its life is found by halving. Where the batches are smaller than that, their own mass
+ * decides.
  */
-function byMass({ grams, hasTo, lives, spent, pot }: { grams: number; hasTo: number; lives: number; spent: number; pot: PotEstimate }): {
+function byMass({
+  grams,
+  hasTo,
+  lives,
+  spent,
+  pot,
+}: {
+  grams: number;
+  hasTo: number;
+  lives: number;
+  spent: number;
+  pot: PotEstimate;
+}): {
   usableMin: number;
   working: WorkLine;
 } {

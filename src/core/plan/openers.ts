@@ -44,8 +44,9 @@ const SYSTEMS_SHOWN = 3;
 type Tried = { readonly plan: ChainPlan; readonly starts: Starts } | null;
 
 /**
- * What would open a window for a repair: packs kept warmer (or cooler), a tent and heat with their hours, another system on the shelf; each
- * tried by planning the repair so and looking at every start. Up to some hundred milliseconds: a page has it done in a worker.
+ * What would open a window for a repair: packs kept warmer (or cooler), a tent and heat with their hours, another
+ * system on the shelf; each tried by planning the repair so and looking at every start. Up to some hundred
+ * milliseconds: a page has it done in a worker.
  */
 export function openersOf(ask: JobAsk, repairId: string): readonly Opener[] {
   const draft = ask.repairs.find((r) => r.id === repairId);
@@ -92,7 +93,9 @@ const readyOf = (s: Starts): number => {
   return Number.isNaN(ready) ? Number.POSITIVE_INFINITY : ready;
 };
 
-/** The repair planned by itself with something changed, and all its starts; the hours of the crew are those of the job. */
+/**
+ * The repair planned by itself with something changed, and all its starts; the hours of the crew are those of the job.
+ */
 function trial(ask: JobAsk, planned: JobPlan, repair: Piece, from: number): Tried {
   const draft = withPiece(ask.repairs.find((r) => r.id === repair.id)!, repair);
   // When it begins is asked of the first pass: what comes after it follows.
@@ -141,7 +144,10 @@ function tentFor(
   return null;
 }
 
-/** Until when the warmth is needed: until it has gelled, with something to spare; where no gel is known, until it is ready. */
+/**
+ * Until when the warmth is needed: until it has gelled, with something to spare; where no gel is known, until it is
+ * ready.
+ */
 function warmUntil({ plan, starts }: NonNullable<Tried>, startMs: number): number {
   const took = (kind: string) => {
     const m = plan.milestones.findLast((x) => x.kind === kind);
@@ -153,7 +159,12 @@ function warmUntil({ plan, starts }: NonNullable<Tried>, startMs: number): numbe
 }
 
 /** The newest revision of every other system that the method and the base allow, those ready first in front. */
-function others(ask: JobAsk, planned: JobPlan, repair: Piece, from: number): readonly { sheet: SheetRevision; t: Tried }[] {
+function others(
+  ask: JobAsk,
+  planned: JobPlan,
+  repair: Piece,
+  from: number,
+): readonly { sheet: SheetRevision; t: Tried }[] {
   const method = methodOf(repair.method.id);
   const mine = ask.sheets.find((s) => s.id === repair.sheetId)?.systemId;
   return ask.sheets
@@ -164,7 +175,10 @@ function others(ask: JobAsk, planned: JobPlan, repair: Piece, from: number): rea
         (!s.limits.bases.length || s.limits.bases.includes(repair.base.material)) &&
         !ask.sheets.some((o) => o.systemId === s.systemId && o.revision > s.revision),
     )
-    .map((sheet) => ({ sheet, t: trial(ask, planned, { ...repair, sheetId: sheet.id, kitId: null, dosePct: null, blend: null }, from) }))
+    .map((sheet) => ({
+      sheet,
+      t: trial(ask, planned, { ...repair, sheetId: sheet.id, kitId: null, dosePct: null, blend: null }, from),
+    }))
     .filter((o) => o.t !== null && o.t.starts.bestMs !== null)
     .sort((a, b) => readyOf(a.t!.starts) - readyOf(b.t!.starts));
 }

@@ -17,7 +17,8 @@ const nosing: Piece = { ...pieceOf(bundles[0]!.repairs[0]!), materialC: 18, sett
 const plate: Piece = { ...pieceOf(bundles[1]!.repairs[0]!), jobId: job.id, settings: {}, schools: {} };
 
 const planned = (repair: Piece, sheet: SheetRevision) => {
-  const plan = planJob({ job, repairs: [repairOf(repair)], sheets: [sheet], stock: [], actuals: new Map(), nowMs: NOW }).repairs[0]!;
+  const plan = planJob({ job, repairs: [repairOf(repair)], sheets: [sheet], stock: [], actuals: new Map(), nowMs: NOW })
+    .repairs[0]!;
   const findings = judge({ job, repair, plan, actuals: NOTHING_YET, sheets: [sheet], stock: [], nowMs: NOW });
   return { plan, findings };
 };
@@ -38,7 +39,8 @@ const inKitsOf = (massG: number): SheetRevision => {
 
 describe('a patch of 600 × 400 × 30 mm from one kit of 20.4 kg', () => {
   const sheet = { ...inKitsOf(20_400), limits: { ...mortarSheet.limits, liftMaxMm: 50 } };
-  const at = (over: Partial<Piece> = {}) => planned({ ...nosing, kitId: 'one', void: voidOf(patch(600, 400, 30)), ...over }, sheet);
+  const at = (over: Partial<Piece> = {}) =>
+    planned({ ...nosing, kitId: 'one', void: voidOf(patch(600, 400, 30)), ...over }, sheet);
 
   test('is planned, with the rate it needs said and three ways out, none of them a stop', () => {
     const { plan, findings } = at();
@@ -90,6 +92,8 @@ test('the lifts a finding speaks of are the lifts that are planned', () => {
     const { plan, findings } = planned({ ...deep, liftMm }, mortarSheet);
     const planned_ = new Set(plan.batches.map((b) => b.portion)).size;
     const said = findings.find((f) => f.id === 'lift:deep')!;
-    expect(say(said.todo, { system: 'metric', zone, language: 'en' })).toMatch(new RegExp(`^Placed in ${planned_} lifts`));
+    expect(say(said.todo, { system: 'metric', zone, language: 'en' })).toMatch(
+      new RegExp(`^Placed in ${planned_} lifts`),
+    );
   }
 });

@@ -28,7 +28,14 @@ test('without a start of its own it begins at the best one, and every time of th
 });
 
 test('says of a place what the plan of a repair there says from the same instant', () => {
-  const plan = planJob({ job, repairs: [repairOf(nosing)], sheets: sampleSheets, stock: [], actuals: new Map(), nowMs: NOW }).repairs[0]!;
+  const plan = planJob({
+    job,
+    repairs: [repairOf(nosing)],
+    sheets: sampleSheets,
+    stock: [],
+    actuals: new Map(),
+    nowMs: NOW,
+  }).repairs[0]!;
   const load = plan.milestones.find((m) => m.kind === 'load')!;
   const placeMin = 15;
   const t = tryPlace(ask({ placeMin, startMs: load.originMs! - (mortarSheet.mixMin + placeMin) * 60_000 }));
@@ -47,7 +54,11 @@ test('every system of the shelf can be tried; a time it has no answer for has it
 });
 
 test('colder it is ready later, and a place that cannot be is refused', () => {
-  const cold: Piece['base'] = { ...nosing.base, back: 'water', surroundings: { ...nosing.base.surroundings, waterC: 4 } };
+  const cold: Piece['base'] = {
+    ...nosing.base,
+    back: 'water',
+    surroundings: { ...nosing.base.surroundings, waterC: 4 },
+  };
   const startMs = NOW + 30 * 3_600_000;
   const sheet = pasteSheet;
   const [mild, wet] = [nosing.base, cold].map(
@@ -56,5 +67,7 @@ test('colder it is ready later, and a place that cannot be is refused', () => {
   // A hull over water of 4 °C is under what the sheet’s release answers for, or far behind.
   expect(wet!.planMs ?? Number.POSITIVE_INFINITY).toBeGreaterThan(mild!.planMs! + 3_600_000);
   expect(() => tryPlace(ask({ base: { ...nosing.base, thicknessMm: 0 } }))).toThrow(/thickness/);
-  expect(() => tryPlace(ask({ job: { ...job, workingHours: { fromHour: 7, toHour: 17, days: [] } } }))).toThrow(/working day/);
+  expect(() => tryPlace(ask({ job: { ...job, workingHours: { fromHour: 7, toHour: 17, days: [] } } }))).toThrow(
+    /working day/,
+  );
 });

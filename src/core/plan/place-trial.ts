@@ -24,7 +24,8 @@ export interface PlaceAsk {
   readonly nowMs: number;
 }
 
-export interface PlaceTrial extends Pick<RepairPlan, 'sheet' | 'thermal' | 'placedMs' | 'milestones' | 'serves' | 'openMs' | 'habitMs'> {
+export interface PlaceTrial
+  extends Pick<RepairPlan, 'sheet' | 'thermal' | 'placedMs' | 'milestones' | 'serves' | 'openMs' | 'habitMs'> {
   readonly thermal: Thermal;
   readonly windows: readonly Window[];
   readonly starts: Starts;
@@ -38,8 +39,8 @@ const DAY_MS = 86_400_000;
 const WEEK_MS = 7 * DAY_MS;
 
 /**
- * A system at a place: its temperatures, all starts of a week, and every time of the sheet from the chosen start on. What a plan says of a
- * repair without a void. @throws Refusal for a climate, a base, a dose or hours that cannot be
+ * A system at a place: its temperatures, all starts of a week, and every time of the sheet from the chosen start on.
+ * What a plan says of a repair without a void. @throws Refusal for a climate, a base, a dose or hours that cannot be
  */
 export function tryPlace(ask: PlaceAsk): PlaceTrial {
   const { job, nowMs } = ask;

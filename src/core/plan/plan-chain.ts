@@ -28,8 +28,9 @@ interface Going {
 }
 
 /**
- * Plans a repair as a chain of passes on one clock: the wet work of each after that of the one before it, as its gate says; what is done
- * once they have set fits in between and after; the tests come last, when all of them bear what the repair must.
+ * Plans a repair as a chain of passes on one clock: the wet work of each after that of the one before it, as its gate
+ * says; what is done once they have set fits in between and after; the tests come last, when all of them bear what the
+ * repair must.
  */
 export function planChain(asks: readonly PassAsk[], taken: readonly Window[]): ChainPlan {
   const busy: Window[] = [...taken];
@@ -41,7 +42,9 @@ export function planChain(asks: readonly PassAsk[], taken: readonly Window[]): C
   return plan;
 }
 
-/** What a plan was laid out from, to lay it out from another beginning. It belongs to no result: a plan is plain data. */
+/**
+ * What a plan was laid out from, to lay it out from another beginning. It belongs to no result: a plan is plain data.
+ */
 const laidOut = new WeakMap<ChainPlan, { readonly going: readonly Going[]; readonly taken: readonly Window[] }>();
 
 /** What is done once the passes have set, of each as it becomes free, and the tests that open the repair. */
@@ -57,9 +60,11 @@ function ended(going: readonly Going[]): readonly Going[] {
 }
 
 /**
- * When a repair would be open, were its work begun at another instant: the same steps of the same amounts, laid out by the same scheduler.
+ * When a repair would be open, were its work begun at another instant: the same steps of the same amounts, laid out by
+ * the same scheduler.
  * @param startMs the first of its steps not before this
- * @returns null where it stops for want of a time, or never opens within the weather and hours that are known; undefined for a plan
+ * @returns null where it stops for want of a time, or never opens within the weather and hours that are known;
+ *   undefined for a plan
  *   that has not been laid out
  */
 export function opensFrom(plan: ChainPlan, startMs: number): number | null | undefined {
@@ -68,7 +73,11 @@ export function opensFrom(plan: ChainPlan, startMs: number): number | null | und
   const busy: Window[] = [...kept.taken];
   const again: Going[] = [];
   for (const { ask: was, plan: planned, ready } of kept.going) {
-    const ask: RepairAsk = { ...was, busy, repair: again.length ? was.repair : { ...was.repair, plannedStart: startMs } };
+    const ask: RepairAsk = {
+      ...was,
+      busy,
+      repair: again.length ? was.repair : { ...was.repair, plannedStart: startMs },
+    };
     const laid = wetWork(ask, planned, ready!, again.at(-1) ?? null, kept.going[again.length + 1]?.ask.repair, true);
     if (laid.problem) return null;
     again.push(laid);
@@ -78,7 +87,12 @@ export function opensFrom(plan: ChainPlan, startMs: number): number | null | und
 }
 
 /** A pass with its wet work on the clock. */
-function begun(ask: RepairAsk, before: readonly Going[], all: ReadonlyMap<string, Piece>, asks: readonly PassAsk[]): Going {
+function begun(
+  ask: RepairAsk,
+  before: readonly Going[],
+  all: ReadonlyMap<string, Piece>,
+  asks: readonly PassAsk[],
+): Going {
   const below = before.at(-1) ?? null;
   const { repair } = ask;
   const onFace = repair.takes.from !== 'own';
@@ -86,7 +100,10 @@ function begun(ask: RepairAsk, before: readonly Going[], all: ReadonlyMap<string
   const under = below?.ready && onFace ? FAMILIES[below.ready.sheet.family].layer : null;
   const here: RepairAsk =
     taken.ok && onFace
-      ? { ...ask, repair: { ...repair, void: taken.value, meets: { ...repair.meets, under: repair.meets.under ?? under } } }
+      ? {
+          ...ask,
+          repair: { ...repair, void: taken.value, meets: { ...repair.meets, under: repair.meets.under ?? under } },
+        }
       : ask;
   const readyMs = below?.laying ? below.laying.cursor : null;
   const { plan, ready } = preparePass(here, { below: below?.laying ?? null, readyMs, onFace });
@@ -127,7 +144,9 @@ function wetWork(
     return { ask, plan, ready, laying, problem: null };
   }
   const laid = attempt(() => laying.run(first, below?.laying ? { readyMs: below.laying.cursor } : {}));
-  return laid.ok ? { ask, plan, ready, laying, problem: null } : { ask, plan, ready: null, laying: null, problem: laid.problem };
+  return laid.ok
+    ? { ask, plan, ready, laying, problem: null }
+    : { ask, plan, ready: null, laying: null, problem: laid.problem };
 }
 
 /** The tests that open it: when the last pass has what they wait for, and no other is behind. */
@@ -167,7 +186,9 @@ const servesOf = ({ ask, ready }: Going): { readonly wanted: MilestoneId; readon
 function chainOf(going: readonly Going[]): ChainPlan {
   const passes = going.map((g): RepairPlan => {
     const stage = g.problem && ({ takes: 'measure' }[g.problem.field.split('.')[0]!] as 'measure' | undefined);
-    const plan = g.problem ? { ...g.plan, problems: [...g.plan.problems, { ...g.problem, stage: stage ?? ('place' as const) }] } : g.plan;
+    const plan = g.problem
+      ? { ...g.plan, problems: [...g.plan.problems, { ...g.problem, stage: stage ?? ('place' as const) }] }
+      : g.plan;
     if (!g.laying || !g.ready) return plan;
     const times = derive(g.ask, g.laying, g.ready.sheet, servesOf(g).serves, ENGINES[g.ready.method.engine].eachBatch);
     // Only the last pass opens the repair.
@@ -181,7 +202,8 @@ function chainOf(going: readonly Going[]): ChainPlan {
   const placedMs = placed.length ? Math.max(...placed) : null;
   const missing = passes.some((p) => p.placedMs === null || p.untimed.length > 0);
   const open: Record<string, readonly string[]> = {};
-  for (const p of passes) for (const [stage, texts] of Object.entries(p.open)) open[stage] = [...(open[stage] ?? []), ...(texts ?? [])];
+  for (const p of passes)
+    for (const [stage, texts] of Object.entries(p.open)) open[stage] = [...(open[stage] ?? []), ...(texts ?? [])];
   const { job } = going[0]!.ask;
   const openMs = missing ? null : last.openMs;
   return {

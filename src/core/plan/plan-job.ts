@@ -22,7 +22,10 @@ export interface JobPlan {
   readonly repairs: readonly ChainPlan[];
   /** The prepared pots it was planned with. */
   readonly pots: Pots;
-  /** Kits over all repairs, system by system. Worked out when first asked for: a pulled temperature needs the clocks at once. */
+  /**
+   * Kits over all repairs, system by system. Worked out when first asked for: a pulled temperature needs the clocks at
+   * once.
+   */
   readonly kits: () => readonly SystemKits[];
   /** Why kits could not be worked out; null where they could. */
   readonly kitProblem: () => Problem | null;
@@ -56,7 +59,10 @@ interface ChainAsk {
   readonly busy: readonly Window[];
 }
 
-/** The last plan of each repair with what it was asked. Drafts are immutable: what is asked again in the same words is answered again. */
+/**
+ * The last plan of each repair with what it was asked. Drafts are immutable: what is asked again in the same words is
+ * answered again.
+ */
 const answered = new WeakMap<Repair, { readonly ask: ChainAsk; readonly plan: ChainPlan }>();
 
 const samePass = (was: PassAsk, now: PassAsk): boolean =>
@@ -129,8 +135,8 @@ function thermalIn({ site, thermals }: Setting, repair: Piece, actuals: Actuals)
 }
 
 /**
- * Plans a whole job: repairs in their order, one crew, inside the working hours. A serial schedule: each repair takes the
- * earliest time the ones before it leave free.
+ * Plans a whole job: repairs in their order, one crew, inside the working hours. A serial schedule: each repair takes
+ * the earliest time the ones before it leave free.
  */
 export function planJob(ask: JobAsk): JobPlan {
   const { job, nowMs, pots = NO_POTS } = ask;
@@ -138,9 +144,15 @@ export function planJob(ask: JobAsk): JobPlan {
   const happened = [...ask.actuals.values()].flatMap((a) =>
     [a.startedAt, ...a.begun.values(), ...a.done.values()].filter((t): t is number => t !== null),
   );
-  // Work that is some days off shows the days until then as well; whole days, so that the answer holds as long as the day.
+  // Work that is some days off shows the days until then as well; whole days, so that the answer holds as long as the
+  // day.
   const today = Math.max(Math.floor(nowMs / DAY_MS) * DAY_MS, job.startFrom - SHOWN_BEFORE_MS);
-  const fromMs = Math.min(job.startFrom, today, ...happened, ...repairs.flatMap((r) => (r.plannedStart === null ? [] : [r.plannedStart])));
+  const fromMs = Math.min(
+    job.startFrom,
+    today,
+    ...happened,
+    ...repairs.flatMap((r) => (r.plannedStart === null ? [] : [r.plannedStart])),
+  );
   const set = attempt(() => settingFor(job, fromMs));
   if (!set.ok)
     return {
@@ -167,7 +179,16 @@ export function planJob(ask: JobAsk): JobPlan {
         const actuals = ask.actuals.get(passKey(piece)) ?? NOTHING_YET;
         const sheet = ask.sheets.find((x) => x.id === piece.sheetId) ?? null;
         const thermal = thermalIn(set.value, piece, actuals);
-        return { job, repair: piece, sheet, thermal, windows, actuals, nowMs, pots: (sheet && pots.get(sheet.id)) ?? null };
+        return {
+          job,
+          repair: piece,
+          sheet,
+          thermal,
+          windows,
+          actuals,
+          nowMs,
+          pots: (sheet && pots.get(sheet.id)) ?? null,
+        };
       }),
     );
     if (!passes.ok) {

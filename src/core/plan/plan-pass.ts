@@ -60,7 +60,13 @@ function nothing(piece: Piece): RepairPlan {
 
 /** Share of the pot life left to each batch by its own mass. */
 const sharesOf = ({ batches, pot }: { batches: readonly Batch[]; pot: PotEstimate | null }): readonly PotShare[] =>
-  pot ? batches.map((b) => ({ massG: massOf(b.massG), share: pot.shareOf(massOf(b.massG)) ?? 1, referenceG: pot.referenceG })) : [];
+  pot
+    ? batches.map((b) => ({
+        massG: massOf(b.massG),
+        share: pot.shareOf(massOf(b.massG)) ?? 1,
+        referenceG: pot.referenceG,
+      }))
+    : [];
 
 /** A pass with all that its steps are laid out from. */
 export interface ReadyPass {
@@ -87,11 +93,14 @@ export interface PassPlace {
 }
 
 /**
- * Prepares a pass as far as what is known allows: its void, its amounts, its steps without their times. What is missing or impossible is
- * said by stage, never thrown.
+ * Prepares a pass as far as what is known allows: its void, its amounts, its steps without their times. What is missing
+ * or impossible is said by stage, never thrown.
  * @returns the plan as far as it goes, and what it is laid out from where that is all there
  */
-export function preparePass(ask: RepairAsk, place: PassPlace): { readonly plan: RepairPlan; readonly ready: ReadyPass | null } {
+export function preparePass(
+  ask: RepairAsk,
+  place: PassPlace,
+): { readonly plan: RepairPlan; readonly ready: ReadyPass | null } {
   const { repair, actuals } = ask;
   let sheet = ask.sheet;
   const empty = nothing(repair);
@@ -118,7 +127,11 @@ export function preparePass(ask: RepairAsk, place: PassPlace): { readonly plan: 
   if (sheet) {
     const here = attempt(() => sheetHere(ask.sheet!, ask));
     if (here.ok) sheet = here.value;
-    else problems.push({ ...here.problem, stage: here.problem.field === 'dosePct' || here.problem.field === 'blend' ? 'mix' : 'material' });
+    else
+      problems.push({
+        ...here.problem,
+        stage: here.problem.field === 'dosePct' || here.problem.field === 'blend' ? 'mix' : 'material',
+      });
   }
   const kit = sheet ? (sheet.kits.find((k) => k.id === repair.kitId) ?? sheet.kits[0] ?? null) : null;
   if (!sheet) open.material = ['Choose a system from the shelf.'];
@@ -139,9 +152,22 @@ export function preparePass(ask: RepairAsk, place: PassPlace): { readonly plan: 
       allowed: method.shapes.map((id) => SHAPES[id].label).join(', '),
       sentence: `“${method.label}” is not planned over ${SHAPES[main.shape].label.toLowerCase()}. The volume stands; choose another method, or another shape as the first.`,
     });
-  const base: RepairPlan = { ...empty, method, sheet, kit, open, problems, unanswered, void: measured, thermal: ask.thermal };
+  const base: RepairPlan = {
+    ...empty,
+    method,
+    sheet,
+    kit,
+    open,
+    problems,
+    unanswered,
+    void: measured,
+    thermal: ask.thermal,
+  };
   if (!measured || !sheet || !kit || problems.length) {
-    open.mix = [...(measured ? [] : ['The void must be measured.']), ...(sheet && kit ? [] : ['A system must be chosen.'])];
+    open.mix = [
+      ...(measured ? [] : ['The void must be measured.']),
+      ...(sheet && kit ? [] : ['A system must be chosen.']),
+    ];
     open.place = open.mix;
     return only(base);
   }
@@ -163,11 +189,22 @@ export function preparePass(ask: RepairAsk, place: PassPlace): { readonly plan: 
   const parted = attempt(() => ENGINES[method.engine].portions(chosen));
   if (!parted.ok) return only({ ...base, problems: [...problems, { ...parted.problem, stage: 'mix' }] });
   let reachOf = asker(sheet, ask.thermal);
-  // Amounts depend on the pot's temperature, that on the hour, the hour on the steps before mixing. A first look lays out no more
-  // than those; the second has the hour they lead to.
+  // Amounts depend on the pot's temperature, that on the hour, the hour on the steps before mixing. A first look lays
+  // out no more than those; the second has the hour they lead to.
   const guess = place.readyMs ?? repair.plannedStart ?? Math.max(ask.job.startFrom, actuals.startedAt ?? ask.nowMs);
   const prepare = (atMs: number) => {
-    const { mix, ...rest } = mixAt(chosen, method, repair, kit, ask.thermal, reachOf, atMs, actuals, ask.pots, dayMinOf(ask));
+    const { mix, ...rest } = mixAt(
+      chosen,
+      method,
+      repair,
+      kit,
+      ask.thermal,
+      reachOf,
+      atMs,
+      actuals,
+      ask.pots,
+      dayMinOf(ask),
+    );
     const batches: Batch[] = [...mix.batches];
     for (const ml of actuals.topUpsMl) batches.push(topUp(mix, sheet, batches.length, ml));
     return { mix, ...rest, batches };
@@ -176,7 +213,11 @@ export function preparePass(ask: RepairAsk, place: PassPlace): { readonly plan: 
   const contextOf = ({ rateNeeded }: { readonly rateNeeded: number | null }): MethodContext =>
     rateNeeded === null ? chosen : { ...chosen, settings: { ...chosen.settings, rate: rateNeeded } };
   const steps = ({ mix, batches }: { readonly mix: MixResult; readonly batches: readonly Batch[] }) => {
-    const context: StepContext = { ...contextOf(mix), batches, portions: ENGINES[method.engine].portions(contextOf(mix)) };
+    const context: StepContext = {
+      ...contextOf(mix),
+      batches,
+      portions: ENGINES[method.engine].portions(contextOf(mix)),
+    };
     const drafts = withTrouble(withStand(stepsOf(method, context), method, context), method, context, actuals);
     return { context, drafts: gated(drafts, repair, place.below) };
   };
@@ -193,10 +234,12 @@ export function preparePass(ask: RepairAsk, place: PassPlace): { readonly plan: 
       below: place.below,
     });
   const mixed = attempt(() => {
-    // How fast a pot follows the air is a matter of its mass, and that of its time: the smallest batch of a first look decides.
+    // How fast a pot follows the air is a matter of its mass, and that of its time: the smallest batch of a first look
+    // decides.
     const rough = prepare(guess);
     const follows = ask.thermal.potHeld && !staysHotter(ask.thermal);
-    if (follows && rough.batches.length) reachOf = asker(sheet!, ask.thermal, Math.min(...rough.batches.map((b) => massOf(b.massG))));
+    if (follows && rough.batches.length)
+      reachOf = asker(sheet!, ask.thermal, Math.min(...rough.batches.map((b) => massOf(b.massG))));
     const first = follows && actuals.usableMin === null ? prepare(guess) : rough;
     if (actuals.usableMin !== null) return first;
     const look = attempt(() => {
@@ -247,7 +290,8 @@ function gated(drafts: readonly StepDraft[], { gate }: Piece, below: Laying | nu
 /** The method of a pass, as of the version it was planned with. @throws Refusal for one that is not known here */
 function methodHere({ method: { id, version } }: Piece): Method {
   const method = methodOf(id);
-  if (!method) return refuse('method.id', id, METHODS.map((m) => m.id).join(', '), `The method “${id}” is not known here.`);
+  if (!method)
+    return refuse('method.id', id, METHODS.map((m) => m.id).join(', '), `The method “${id}” is not known here.`);
   if (method.version !== version)
     return refuse(
       'method.version',

@@ -4,7 +4,17 @@ import { sampleData } from '../../sample/jobs';
 import { mortarSheet, pasteSheet, resinSheet, sampleSheets } from '../../sample/systems';
 import { METHODS } from '../method';
 import { measured, SHAPES, voidOf } from '../void';
-import { type Actuals, earliestSlot, type Job, NOTHING_YET, type Piece, pieceOf, planJob, repairOf, windowsOver } from '.';
+import {
+  type Actuals,
+  earliestSlot,
+  type Job,
+  NOTHING_YET,
+  type Piece,
+  pieceOf,
+  planJob,
+  repairOf,
+  windowsOver,
+} from '.';
 
 const zone = 'Europe/Helsinki';
 const at = (iso: string) => DateTime.fromISO(iso, { zone }).toMillis();
@@ -20,8 +30,20 @@ const job: Job = {
 const [nosing, eyes] = sampleData(NOW, zone).bundles[0]!.repairs.map((r) => pieceOf(r)) as [Piece, Piece];
 const [plate] = sampleData(NOW, zone).bundles[1]!.repairs.map((r) => pieceOf(r)) as [Piece];
 const here = (r: Piece, over: Partial<Piece> = {}): Piece => ({ ...r, jobId: job.id, ...over });
-const plan = (repairs: Piece[], over: Partial<Job> = {}, actuals: ReadonlyMap<string, Actuals> = new Map(), nowMs = NOW) =>
-  planJob({ job: { ...job, ...over }, repairs: repairs.map(repairOf), sheets: sampleSheets, stock: [], actuals, nowMs });
+const plan = (
+  repairs: Piece[],
+  over: Partial<Job> = {},
+  actuals: ReadonlyMap<string, Actuals> = new Map(),
+  nowMs = NOW,
+) =>
+  planJob({
+    job: { ...job, ...over },
+    repairs: repairs.map(repairOf),
+    sheets: sampleSheets,
+    stock: [],
+    actuals,
+    nowMs,
+  });
 const only = (r: Piece, over: Partial<Job> = {}, actuals?: Actuals, nowMs = NOW) =>
   plan([r], over, actuals ? new Map([[r.id, actuals]]) : new Map(), nowMs).repairs[0]!;
 const milestone = (p: ReturnType<typeof only>, kind: string) => p.milestones.find((m) => m.kind === kind)!;
@@ -42,12 +64,14 @@ describe('by hand, at a steady 20 °C', () => {
         void: voidOf(shape),
       }),
     );
-    // 1200 mL; u = 18.26 mL, reserve 1.2816 u = 23.4; the pot's film 60. One lift, one pot: 22 − 3 min at 150 mL/min is 2850 mL.
+    // 1200 mL; u = 18.26 mL, reserve 1.2816 u = 23.4; the pot's film 60. One lift, one pot: 22 − 3 min at 150 mL/min is
+    // 2850 mL.
     expect(p.void!.nominalMl).toBeCloseTo(1200, 6);
     expect(p.mix!.toMixMl).toBeCloseTo(1200 + 1.2816 * 18.256 + 60, 0);
     expect(p.usableMin).toBeCloseTo(22 - 3, 6);
     expect(p.mix!.capMl).toBeCloseTo(19 * 150, 6);
-    // Kit of 5 kg: 790 g of mix fill 100/1.1 + 40 + 650/2.65 = 376.2 mL, so 5000 g fill 2381 mL; the sheet says 2300 and plans.
+    // Kit of 5 kg: 790 g of mix fill 100/1.1 + 40 + 650/2.65 = 376.2 mL, so 5000 g fill 2381 mL; the sheet says 2300
+    // and plans.
     expect(p.mix!.kits).toMatchObject({ volumeMl: 2300, use: 1, buy: 1 });
     // Load at 20 °C takes 690 to 830 min from when it is placed: the long end plans.
     expect((milestone(p, 'load').planMs! - p.placedMs!) / MIN).toBeCloseTo(830, 3);
@@ -74,7 +98,8 @@ describe('by hand, at a steady 20 °C', () => {
     const area = 620 * 380 - 4 * (Math.PI / 4) * 18 * 18;
     expect(p.void!.nominalMl).toBeCloseTo((area * 0.8) / 1000, 6);
     expect(p.mix!.lines.find((l) => l.id === 'back-butter')!.ml).toBeCloseTo((2 * area * 40) / 1e6, 6);
-    // At its own 23 °C the single figure is the sheet's word: 45 min in the pot less 4 of mixing, 24 h to load from when the faces are closed.
+    // At its own 23 °C the single figure is the sheet's word: 45 min in the pot less 4 of mixing, 24 h to load from
+    // when the faces are closed.
     expect(p.usableMin).toBeCloseTo(41, 6);
     const closed = p.steps.find((s) => s.id === 'close')!.endMs;
     expect((milestone(p, 'load').planMs! - closed) / MIN).toBeCloseTo(1440, 3);
@@ -101,7 +126,9 @@ describe('the clock', () => {
   });
 
   test('a frosty night stalls the mortar and says when', () => {
-    const p = only(here(nosing), { climate: { kind: 'daily', lowC: 0, lowHour: 6, highC: 12, highHour: 15, humidityAtLowPct: 70 } });
+    const p = only(here(nosing), {
+      climate: { kind: 'daily', lowC: 0, lowHour: 6, highC: 12, highHour: 15, humidityAtLowPct: 70 },
+    });
     const load = milestone(p, 'load');
     expect(load.stalls.length).toBeGreaterThan(0);
     for (const s of load.stalls) expect(s.toMs).toBeGreaterThan(s.fromMs);
@@ -131,7 +158,9 @@ describe('schools change numbers or steps', () => {
     const ml = (filling: string) => only(here(eyes, { schools: { filling } })).mix!.toMixMl;
     expect(ml('below')).toBeLessThan(ml('overfill'));
     const bore = (4 * (Math.PI / 4) * 18.2 ** 2 * 125) / 1000;
-    const line = only(here(eyes, { schools: { filling: 'two-thirds' } })).mix!.lines.find((l) => l.id === 'two-thirds')!;
+    const line = only(here(eyes, { schools: { filling: 'two-thirds' } })).mix!.lines.find(
+      (l) => l.id === 'two-thirds',
+    )!;
     expect(line.ml).toBeCloseTo((2 / 3) * bore - only(here(eyes)).void!.nominalMl, 6);
   });
   test('fixed wait: exactly 24 hours after placing', () => {
@@ -178,7 +207,9 @@ describe('the schedule', () => {
         fc.integer({ min: 14, max: 20 }),
         fc.integer({ min: 1, max: 4 }),
         (fromHour, toHour, n) => {
-          const repairs = Array.from({ length: n }, (_, i) => here(i % 2 ? eyes : nosing, { id: `r${i}`, order: i, materialC: 20 }));
+          const repairs = Array.from({ length: n }, (_, i) =>
+            here(i % 2 ? eyes : nosing, { id: `r${i}`, order: i, materialC: 20 }),
+          );
           checkFeasible(plan(repairs, { workingHours: { fromHour, toHour, days: [1, 2, 3, 4, 5] } }));
         },
       ),
@@ -199,7 +230,11 @@ describe('the schedule', () => {
           let brute = t0 + ready * MIN;
           for (; ; brute += MIN) {
             const end = brute + need * MIN;
-            if (windows.some((w) => brute >= w.fromMs && end <= w.toMs) && busy.every((b) => end <= b.fromMs || brute >= b.toMs)) break;
+            if (
+              windows.some((w) => brute >= w.fromMs && end <= w.toMs) &&
+              busy.every((b) => end <= b.fromMs || brute >= b.toMs)
+            )
+              break;
           }
           return found === brute;
         },
@@ -208,11 +243,14 @@ describe('the schedule', () => {
     );
   });
   test('hours that cannot be are a problem of the job, not a crash', () => {
-    expect(plan([here(nosing)], { workingHours: { fromHour: 17, toHour: 7, days: [1] } }).problems[0]!.sentence).toMatch(/end after/);
+    expect(
+      plan([here(nosing)], { workingHours: { fromHour: 17, toHour: 7, days: [1] } }).problems[0]!.sentence,
+    ).toMatch(/end after/);
     expect(plan([here(nosing)], { zone: 'Nowhere/Here' }).problems[0]!.field).toBe('zone');
     expect(
-      plan([here(nosing)], { climate: { kind: 'daily', lowC: 20, lowHour: 6, highC: 2, highHour: 15, humidityAtLowPct: 50 } }).problems[0]!
-        .field,
+      plan([here(nosing)], {
+        climate: { kind: 'daily', lowC: 20, lowHour: 6, highC: 2, highHour: 15, humidityAtLowPct: 50 },
+      }).problems[0]!.field,
     ).toBe('climate.lowC');
   });
 });
@@ -229,10 +267,14 @@ describe('what is missing or impossible is said by stage', () => {
     expect(only(here(nosing, { sheetId: pasteSheet.id })).problems[0]).toMatchObject({ stage: 'material' });
   });
   test('a pot too cold for the sheet is refused in Mix with its range', () => {
-    expect(only(here(nosing, { materialC: -10 })).problems[0]!.sentence).toMatch(/leaves what the sheet answers|says nothing/);
+    expect(only(here(nosing, { materialC: -10 })).problems[0]!.sentence).toMatch(
+      /leaves what the sheet answers|says nothing/,
+    );
   });
   test('a kit that cannot be placed in its pot life', () => {
-    expect(only(here(nosing, { materialC: 30, kitId: 'large', settings: { rate: 50 } })).problems[0]!.sentence).toMatch(/whole kit/);
+    expect(only(here(nosing, { materialC: 30, kitId: 'large', settings: { rate: 50 } })).problems[0]!.sentence).toMatch(
+      /whole kit/,
+    );
   });
 });
 
@@ -245,7 +287,9 @@ describe('what cannot be bounded by its input is bounded by its work', () => {
     const each = whole.repairs[0]!.steps.length + 1;
     const short = planJob({ ...ask, budget: { turns: 2 * each } });
     expect(short.repairs.map((r) => r.repairId)).toEqual(['many-0', 'many-1', 'many-2']);
-    expect(short.problems).toMatchObject([{ field: 'repairs', sentence: expect.stringMatching(/6 repairs would take longer/) }]);
+    expect(short.problems).toMatchObject([
+      { field: 'repairs', sentence: expect.stringMatching(/6 repairs would take longer/) },
+    ]);
   });
   test('nobody wants it any more: it stops after the repair at hand', () => {
     const stop = new AbortController();
@@ -257,18 +301,38 @@ describe('what cannot be bounded by its input is bounded by its work', () => {
 });
 
 describe('what really happened', () => {
-  const begun = (over: Partial<Actuals>): Actuals => ({ ...NOTHING_YET, startedAt: at('2026-05-05T08:00'), usableMin: 19, ...over });
+  const begun = (over: Partial<Actuals>): Actuals => ({
+    ...NOTHING_YET,
+    startedAt: at('2026-05-05T08:00'),
+    usableMin: 19,
+    ...over,
+  });
   const noon = at('2026-05-05T12:00');
 
   test('done steps keep their instants and the rest goes on from now', () => {
-    const p = only(here(nosing, { materialC: 20 }), {}, begun({ done: new Map([['prep:cut', at('2026-05-05T09:00')]]) }), noon);
+    const p = only(
+      here(nosing, { materialC: 20 }),
+      {},
+      begun({ done: new Map([['prep:cut', at('2026-05-05T09:00')]]) }),
+      noon,
+    );
     expect(p.steps[0]).toMatchObject({ id: 'prep:cut', doneAt: at('2026-05-05T09:00') });
     expect(p.steps[1]!.startMs).toBe(noon);
     expect(p.steps[1]!.forcedBy).toBe('now');
   });
 
   test('a cold base reading moves the release later, and it is not forgotten at once', () => {
-    const ids = ['prep:mark', 'prep:drill', 'prep:clean', 'prep:dry-fit', 'b1:purge', 'b1:fill', 'b2:fill', 'b3:fill', 'b4:fill'];
+    const ids = [
+      'prep:mark',
+      'prep:drill',
+      'prep:clean',
+      'prep:dry-fit',
+      'b1:purge',
+      'b1:fill',
+      'b2:fill',
+      'b3:fill',
+      'b4:fill',
+    ];
     const done = new Map(ids.map((id) => [id, noon]));
     const before = only(here(eyes), {}, begun({ done }), noon);
     const after = only(here(eyes), {}, begun({ done, readings: [{ channel: 'base', atMs: noon, valueC: 4 }] }), noon);
@@ -308,7 +372,8 @@ describe('what really happened', () => {
 });
 
 test('the sheets of the sample serve their methods', () => {
-  for (const s of [resinSheet, mortarSheet, pasteSheet]) expect(METHODS.some((m) => m.kinds.includes(s.kind))).toBe(true);
+  for (const s of [resinSheet, mortarSheet, pasteSheet])
+    expect(METHODS.some((m) => m.kinds.includes(s.kind))).toBe(true);
 });
 
 test('a forecast with a spread widens every range on both sides, and waits plan with its cold edge', () => {

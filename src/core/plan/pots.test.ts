@@ -1,11 +1,31 @@
 import { sampleData } from '../../sample/jobs';
 import { mortarSheet, pasteSheet, sampleSheets } from '../../sample/systems';
-import { beyondTable, emptyTable, liftRun, netWhole, potLifeIn, potRun, potShareIn, reactiveOf, worstIn } from '../cure';
+import {
+  beyondTable,
+  emptyTable,
+  liftRun,
+  netWhole,
+  potLifeIn,
+  potRun,
+  potShareIn,
+  reactiveOf,
+  worstIn,
+} from '../cure';
 import { judge } from '../judge';
 import { massOf } from '../mix';
 import { isMetered, milestoneOf, type SheetRevision } from '../system';
 import { measured } from '../void';
-import { type Actuals, type JobPlan, NOTHING_YET, type Piece, pieceOf, planJob, potSheets, preparePots, repairOf } from '.';
+import {
+  type Actuals,
+  type JobPlan,
+  NOTHING_YET,
+  type Piece,
+  pieceOf,
+  planJob,
+  potSheets,
+  preparePots,
+  repairOf,
+} from '.';
 
 const zone = 'Europe/Helsinki';
 const NOW = Date.parse('2026-05-05T03:00:00Z');
@@ -18,18 +38,26 @@ const net = heat.pot;
 const referenceG = milestoneOf(pasteSheet, 'use-by')!.referenceMassG!;
 
 /** A big fill by slow hands, so that its own heat decides. */
-const big = (over: Partial<Piece> = {}): Piece => ({ ...plate, settings: { ...plate.settings, rate: 12 }, reserve: false, ...over });
+const big = (over: Partial<Piece> = {}): Piece => ({
+  ...plate,
+  settings: { ...plate.settings, rate: 12 },
+  reserve: false,
+  ...over,
+});
 const planned = (repair: Piece, sheet: SheetRevision, pots = preparePots([repair], [sheet])): JobPlan =>
   planJob({ job, repairs: [repairOf(repair)], sheets: [sheet], stock: [], actuals: new Map(), nowMs: NOW, pots });
 
 test('the share of the pot life read from the net is that of two runs, within 2 %, and never lengthens', () => {
-  const life = (massG: number, tempC: number) => potRun(m, { massG, startC: tempC, roomC: tempC, lifeOnly: true }).lifeMin!;
+  const life = (massG: number, tempC: number) =>
+    potRun(m, { massG, startC: tempC, roomC: tempC, lifeOnly: true }).lifeMin!;
   for (const [massG, tempC] of [
     [330, 17],
     [900, 25],
     [2700, 12],
   ] as const)
-    expect(Math.abs(potShareIn(net, massG, referenceG, tempC)! / (life(massG, tempC) / life(referenceG, tempC)) - 1)).toBeLessThan(0.02);
+    expect(
+      Math.abs(potShareIn(net, massG, referenceG, tempC)! / (life(massG, tempC) / life(referenceG, tempC)) - 1),
+    ).toBeLessThan(0.02);
   expect(potShareIn(net, referenceG / 3, referenceG, 20)).toBe(1);
   expect(potShareIn(emptyTable('x', 'pot'), 900, referenceG, 20)).toBeNull();
 });
@@ -49,7 +77,8 @@ test('the larger and warmer the pot, the worse what becomes of a rest', () => {
 });
 
 describe('beyond the prepared table the safe neighbour holds', () => {
-  const life = (massG: number, tempC: number) => potRun(m, { massG, startC: tempC, roomC: tempC, lifeOnly: true, cells: 7 }).lifeMin!;
+  const life = (massG: number, tempC: number) =>
+    potRun(m, { massG, startC: tempC, roomC: tempC, lifeOnly: true, cells: 7 }).lifeMin!;
   test.each([
     [20_000, 20],
     [100_000, 12],
@@ -123,7 +152,9 @@ test('a pot larger than the sheet’s is used up sooner: clocks, batches and fin
   const repair = big({
     void: {
       ...plate.void!,
-      shapes: plate.void!.shapes.map((s) => ('thickness' in s ? { ...s, thickness: { ...s.thickness, valueMm: 12 } } : s)),
+      shapes: plate.void!.shapes.map((s) =>
+        'thickness' in s ? { ...s, thickness: { ...s.thickness, valueMm: 12 } } : s,
+      ),
     },
   });
   const plain = planned(repair, pasteSheet, new Map()).repairs[0]!;
@@ -171,8 +202,15 @@ describe('the heat of a lift', () => {
     const mine = { ...nosing, sheetId: sheet.id, ...over };
     const here = { ...bundles[0]!.job, climate: { kind: 'constant', tempC: 24, humidityPct: 50 } } as const;
     const pots = preparePots([mine], [sheet]);
-    const plan = planJob({ job: here, repairs: [repairOf(mine)], sheets: [sheet], stock: [], actuals: new Map(), nowMs: NOW, pots })
-      .repairs[0]!;
+    const plan = planJob({
+      job: here,
+      repairs: [repairOf(mine)],
+      sheets: [sheet],
+      stock: [],
+      actuals: new Map(),
+      nowMs: NOW,
+      pots,
+    }).repairs[0]!;
     return {
       plan,
       heat: judge({ job: here, repair: mine, plan, actuals: NOTHING_YET, sheets: [sheet], stock: [], nowMs: NOW }).find(
@@ -192,7 +230,12 @@ describe('the heat of a lift', () => {
       ...mortar,
       id: 'rich-1',
       ratio: { ...mortar.ratio, cByWeight: mortar.ratio.cByWeight! / 12 },
-      kits: mortar.kits.map((k) => ({ ...k, massG: { ...k.massG, C: k.massG.C! / 12 }, yieldMl: null, splittable: true })),
+      kits: mortar.kits.map((k) => ({
+        ...k,
+        massG: { ...k.massG, C: k.massG.C! / 12 },
+        yieldMl: null,
+        splittable: true,
+      })),
       coverageKgPerM2Mm: null,
       limits: { ...mortar.limits, liftMaxMm: null },
     };
@@ -200,7 +243,10 @@ describe('the heat of a lift', () => {
       ...nosing.void!,
       shapes: [{ ...nosing.void!.shapes[0]!, depth: { kind: 'mean', mean: measured(70, 'gauge') } }],
     } as Piece['void'];
-    const { heat: hot, plan } = found(rich, { void: deep, schools: { ...nosing.schools, 'part-kits': 'weighed', 'deep-fills': 'one' } });
+    const { heat: hot, plan } = found(rich, {
+      void: deep,
+      schools: { ...nosing.schools, 'part-kits': 'weighed', 'deep-fills': 'one' },
+    });
     expect(plan.problems).toEqual([]);
     expect([hot?.severity, hot?.stage]).toEqual(['stop', 'place']);
     const run = liftRun(reactiveOf(rich), { thicknessMm: 70, base: 'concrete', baseC: 24, airC: 24, startC: 24 });

@@ -12,7 +12,10 @@ export type Pots = ReadonlyMap<string, SheetHeat>;
 export const NO_POTS: Pots = new Map();
 
 /** The sheets that repairs mix in a pot that warms itself: their plans read a prepared table. */
-export const potSheets = (repairs: readonly Pick<Piece, 'sheetId'>[], sheets: readonly SheetRevision[]): readonly SheetRevision[] =>
+export const potSheets = (
+  repairs: readonly Pick<Piece, 'sheetId'>[],
+  sheets: readonly SheetRevision[],
+): readonly SheetRevision[] =>
   sheets.filter((s) => repairs.some((r) => r.sheetId === s.id) && selfHeats(s) === null && !isMetered(s.kind));
 
 const made = new WeakMap<SheetRevision, SheetHeat>();

@@ -14,11 +14,19 @@ export interface ReachTry {
   readonly problem: string | null;
 }
 
-/** A milestone looked for from an origin. Schedules ask the same again and again, so answers are kept by {@link asker}. */
+/**
+ * A milestone looked for from an origin. Schedules ask the same again and again, so answers are kept by {@link asker}.
+ */
 export type Ask = (m: Milestone, side: Side, originMs: number) => ReachTry;
 
 /** Looks for a milestone; a refusal comes back as its sentence. */
-export function attemptReach(sheet: SheetRevision, m: Milestone, side: Side, history: Series, originMs: number): ReachTry {
+export function attemptReach(
+  sheet: SheetRevision,
+  m: Milestone,
+  side: Side,
+  history: Series,
+  originMs: number,
+): ReachTry {
   const found = attempt(() =>
     reachOr(paceOf(m, side, sheet.family), history, originMs, {
       label: MILESTONES[m.kind].label,
@@ -44,7 +52,10 @@ export function historyOf(m: Milestone, thermal: Thermal): Series {
 /** The edges within which a forecast lies, made once for each history. */
 const edges = new WeakMap<Series, { readonly warm: Series; readonly cold: Series }>();
 
-/** The history on one side: where a forecast has a spread, the short end of a time runs on its warm edge and the long end on its cold one. */
+/**
+ * The history on one side: where a forecast has a spread, the short end of a time runs on its warm edge and the long
+ * end on its cold one.
+ */
 export function sideOf(history: Series, thermal: Thermal, side: Side): Series {
   const { spread } = thermal;
   // What stands at a temperature of its own knows no weather.
@@ -62,7 +73,10 @@ export function sideOf(history: Series, thermal: Thermal, side: Side): Series {
   return side === 'short' ? found.warm : found.cold;
 }
 
-/** Whether material kept at a temperature of its own is never colder than the air, the warm edge of a forecast included: it then stays the hotter of the two. */
+/**
+ * Whether material kept at a temperature of its own is never colder than the air, the warm edge of a forecast included:
+ * it then stays the hotter of the two.
+ */
 export const staysHotter = (thermal: Thermal): boolean =>
   thermal.potHeld && warmestIn(sideOf(thermal.air, thermal, 'short')) <= thermal.pot.values[0]!;
 
@@ -89,8 +103,8 @@ const upTo = (series: Series, ms: number): Series => {
 export const USUAL_POT_G = 1000;
 
 /**
- * Asks the sheet along one repair's temperatures, each question once. Material that was kept at a temperature of its own goes on to follow
- * the air once it is mixed; the hotter of the two plans, since a pot that cools is not relied on.
+ * Asks the sheet along one repair's temperatures, each question once. Material that was kept at a temperature of its
+ * own goes on to follow the air once it is mixed; the hotter of the two plans, since a pot that cools is not relied on.
  * @param potG the smallest mass mixed at once: it follows fastest
  */
 export function asker(sheet: SheetRevision, thermal: Thermal, potG = USUAL_POT_G): Ask {

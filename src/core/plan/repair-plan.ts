@@ -81,7 +81,8 @@ export interface ChainPlan extends RepairPlan {
 }
 
 /** Whether all that is placed has a time: else what counts from the last placing cannot be told. */
-export const wholePlaced = ({ untimed }: Pick<RepairPlan, 'untimed'>): boolean => !untimed.some((d) => d.marks?.end?.includes('placed'));
+export const wholePlaced = ({ untimed }: Pick<RepairPlan, 'untimed'>): boolean =>
+  !untimed.some((d) => d.marks?.end?.includes('placed'));
 
 /** Self-heating of the pots of a plan, read from a prepared table. */
 export interface PotEstimate {
@@ -96,8 +97,14 @@ export interface PotEstimate {
   readonly shareOf: (massG: number) => number | null;
   /** What becomes of so much mix that is left in its pot. */
   readonly leftAlone: (massG: number) => HeatCell | null;
-  /** What a lift of so many mm becomes on concrete of a temperature: by the entry nearest to it, and by the worst around it. */
-  readonly lift: (thicknessMm: number, tempC: number) => { readonly nearest: HeatCell; readonly worst: HeatCell } | null;
+  /**
+   * What a lift of so many mm becomes on concrete of a temperature: by the entry nearest to it, and by the worst around
+   * it.
+   */
+  readonly lift: (
+    thicknessMm: number,
+    tempC: number,
+  ) => { readonly nearest: HeatCell; readonly worst: HeatCell } | null;
 }
 
 export interface RepairAsk {
@@ -114,7 +121,10 @@ export interface RepairAsk {
   readonly pots: SheetHeat | null;
 }
 
-export const schoolsOf = (method: Method, repair: Piece): Record<string, string> => ({ ...defaultSchools(method), ...repair.schools });
+export const schoolsOf = (method: Method, repair: Piece): Record<string, string> => ({
+  ...defaultSchools(method),
+  ...repair.schools,
+});
 
 /**
  * Every setting and factor of a method as the repair has them, in the core unit of its kind.
@@ -124,11 +134,15 @@ export function settingsOf(method: Method, repair: Pick<Piece, 'settings'>): Rec
   const own = (id: string, byDefault: number, counted: boolean) => {
     if (!Object.hasOwn(repair.settings, id)) return byDefault;
     const value = repair.settings[id]!;
-    if (counted && !(value > 0)) refuse(`settings.${id}`, value, 'more than 0', 'Work takes time: minutes and rates are more than nought.');
+    if (counted && !(value > 0))
+      refuse(`settings.${id}`, value, 'more than 0', 'Work takes time: minutes and rates are more than nought.');
     return value;
   };
   return Object.fromEntries([
-    ...method.settings.map(({ id, kind, byDefault }) => [id, own(id, byDefault, kind === 'rate' || kind === 'duration')]),
+    ...method.settings.map(({ id, kind, byDefault }) => [
+      id,
+      own(id, byDefault, kind === 'rate' || kind === 'duration'),
+    ]),
     ...factorsOf(method).map(({ id, byDefault }) => [id, own(id, byDefault, true)]),
   ]);
 }

@@ -16,15 +16,19 @@ function withSecondReading(x: unknown): unknown {
 function shapeTo2(shape: unknown): unknown {
   if (!isOld(shape)) return shape;
   const outline = shape.outline;
-  const traced = isOld(outline) && outline.kind === 'polygon' ? { ...shape, outline: { photoId: null, ...outline } } : shape;
-  return shape.shape === 'annulus' && shape.version === 1 ? { ...traced, version: 2, mouth: { form: 'none' }, notchesMl: 0 } : traced;
+  const traced =
+    isOld(outline) && outline.kind === 'polygon' ? { ...shape, outline: { photoId: null, ...outline } } : shape;
+  return shape.shape === 'annulus' && shape.version === 1
+    ? { ...traced, version: 2, mouth: { form: 'none' }, notchesMl: 0 }
+    : traced;
 }
 
 /**
  * Steps of a repair from version n to n + 1, by n: used by the job file and by the database alike.
  * 1 → 2: second readings, several shapes with what differs among like voids, what stays clear, open backs, setting out.
  * 3 → 4: a chain of passes: method, void, system, kit, choices and figures belong to its first one.
- * 2 → 3: dose, orientation, wetness found, crew, bench, lifts, own fillers, colour, what it meets and carries, sun, sky, water and cover of the base.
+ * 2 → 3: dose, orientation, wetness found, crew, bench, lifts, own fillers, colour, what it meets and carries, sun,
+ * sky, water and cover of the base.
  */
 export const REPAIR_STEPS: Readonly<Record<number, (old: Old) => Old>> = {
   1: (old) => {
@@ -33,7 +37,13 @@ export const REPAIR_STEPS: Readonly<Record<number, (old: Old) => Old>> = {
       ...old,
       version: 2,
       void: isOld(v)
-        ? { variants: [], keepClear: [], back: 'closed', ...v, shapes: Array.isArray(v.shapes) ? v.shapes.map(shapeTo2) : v.shapes }
+        ? {
+            variants: [],
+            keepClear: [],
+            back: 'closed',
+            ...v,
+            shapes: Array.isArray(v.shapes) ? v.shapes.map(shapeTo2) : v.shapes,
+          }
         : v,
       settingOut: null,
     };
@@ -48,7 +58,12 @@ export const REPAIR_STEPS: Readonly<Record<number, (old: Old) => Old>> = {
     const own = Object.fromEntries(Object.entries(old).filter(([key]) => OF_PASS.has(key)));
     const common = Object.fromEntries(Object.entries(old).filter(([key]) => !OF_PASS.has(key)));
     const { takes, gate, stops } = FIRST_OF_CHAIN;
-    return { ...common, version: 4, chain: [FIRST_PASS], passes: { [FIRST_PASS]: { name: '', takes, gate, stops, ...own } } };
+    return {
+      ...common,
+      version: 4,
+      chain: [FIRST_PASS],
+      passes: { [FIRST_PASS]: { name: '', takes, gate, stops, ...own } },
+    };
   },
 };
 
@@ -74,6 +89,7 @@ const OF_PASS = new Set([
 /** A repair of any version as one of the newest; anything else is given back as it came. */
 export function repairNow(raw: unknown): unknown {
   let now = raw;
-  while (isOld(now) && typeof now.version === 'number' && REPAIR_STEPS[now.version]) now = REPAIR_STEPS[now.version]!(now);
+  while (isOld(now) && typeof now.version === 'number' && REPAIR_STEPS[now.version])
+    now = REPAIR_STEPS[now.version]!(now);
   return now;
 }

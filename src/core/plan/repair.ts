@@ -120,7 +120,8 @@ export const Repair = Common.extend({
   passes: z.record(PassId, Pass),
 }).superRefine(({ chain, passes }, check) => {
   chain.forEach((id, i) => {
-    if (chain.indexOf(id) !== i) check.addIssue({ code: 'custom', path: ['chain', i], message: `names the pass ${id} twice` });
+    if (chain.indexOf(id) !== i)
+      check.addIssue({ code: 'custom', path: ['chain', i], message: `names the pass ${id} twice` });
     if (!Object.hasOwn(passes, id))
       check.addIssue({ code: 'custom', path: ['chain', i], message: `names the pass ${id}, which is not there` });
   });
@@ -175,18 +176,22 @@ const PASS_FIELDS = Object.keys(Pass.shape).filter((key) => key !== 'name') as (
 export function withPiece(repair: Repair, piece: Piece): Repair {
   const { passId, passName, ...flat } = piece;
   const own = Object.fromEntries(PASS_FIELDS.map((key) => [key, flat[key]])) as Omit<Pass, 'name'>;
-  const common = Object.fromEntries(Object.entries(flat).filter(([key]) => !PASS_FIELDS.includes(key as never))) as Omit<
-    Repair,
-    'chain' | 'passes'
-  >;
+  const common = Object.fromEntries(
+    Object.entries(flat).filter(([key]) => !PASS_FIELDS.includes(key as never)),
+  ) as Omit<Repair, 'chain' | 'passes'>;
   return { ...common, chain: repair.chain, passes: { ...repair.passes, [passId]: { name: passName, ...own } } };
 }
 
 /** A repair of one pass. */
-export const repairOf = (piece: Piece): Repair => withPiece({ chain: [piece.passId], passes: {} } as unknown as Repair, piece);
+export const repairOf = (piece: Piece): Repair =>
+  withPiece({ chain: [piece.passId], passes: {} } as unknown as Repair, piece);
 
-/** By what name it is known what happened to a pass: that of its repair, for the pass every repair has had from the beginning. */
-export const passKey = ({ id, passId }: Pick<Piece, 'id' | 'passId'>): string => (passId === FIRST_PASS ? id : `${id}/${passId}`);
+/**
+ * By what name it is known what happened to a pass: that of its repair, for the pass every repair has had from the
+ * beginning.
+ */
+export const passKey = ({ id, passId }: Pick<Piece, 'id' | 'passId'>): string =>
+  passId === FIRST_PASS ? id : `${id}/${passId}`;
 
 /** All passes of a repair, in the order they are worked. */
 export const piecesOf = (repair: Repair): readonly Piece[] => repair.chain.map((id) => pieceOf(repair, id));

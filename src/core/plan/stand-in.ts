@@ -5,8 +5,9 @@ import { MilestoneId } from '../system';
 const minutes = z.number().positive().max(200_000);
 
 /**
- * What stands in for a wait that the sheet does not give, or refuses at this temperature: a later milestone of the same sheet, a figure of
- * one's own, or a test by touch, first tried after so long and holding the work until it is passed. Never nothing.
+ * What stands in for a wait that the sheet does not give, or refuses at this temperature: a later milestone of the same
+ * sheet, a figure of one's own, or a test by touch, first tried after so long and holding the work until it is passed.
+ * Never nothing.
  */
 export const StandIn = z.discriminatedUnion('by', [
   z.object({ by: z.literal('later'), kind: MilestoneId }),

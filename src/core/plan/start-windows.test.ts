@@ -43,7 +43,8 @@ const starts = (over: Partial<Job> = {}, repair: Partial<Piece> = {}) => {
 };
 const MIN = 60_000;
 /** What stands against every single start. */
-const alwaysAgainst = ({ against }: ReturnType<typeof startWindows>) => reasonsOf(against.reduce((all, a) => all & a, 0xffff));
+const alwaysAgainst = ({ against }: ReturnType<typeof startWindows>) =>
+  reasonsOf(against.reduce((all, a) => all & a, 0xffff));
 
 test('a mild steady week: every start inside the working hours is good, none outside', () => {
   const { ask, found } = starts({
@@ -63,7 +64,11 @@ test('a plan whose weather lies behind has no starts, and a placing that runs pa
   const end = r.thermal!.base.times.at(-1)!;
   expect(startsAskOf(r, job, p.windows, end + 3_600_000)).toBeNull();
   const ask = startsAskOf(r, job, p.windows, end - 3_600_000)!;
-  const late = startWindows({ ...ask, placeMin: 600, sheet: { ...ask.sheet, limits: { ...ask.sheet.limits, humidityMaxPct: 1 } } });
+  const late = startWindows({
+    ...ask,
+    placeMin: 600,
+    sheet: { ...ask.sheet, limits: { ...ask.sheet.limits, humidityMaxPct: 1 } },
+  });
   // While the weather lasts the air is moister than that; what follows is not known and adds nothing.
   expect(reasonsOf(late.against[0]!)).toContain('humidity');
 });
@@ -71,7 +76,13 @@ test('a plan whose weather lies behind has no starts, and a placing that runs pa
 test('the chosen start is ready when the plan says it opens, with one lift, several, and several holes', () => {
   const eyes = pieceOf(bundles[0]!.repairs[1]!);
   const several = { ...eyes, schools: { several: 'several' } };
-  for (const repair of [{ schools: { 'deep-fills': 'one' } }, {}, { liftMm: 8, crew: 2 }, eyes, several] as Partial<Piece>[])
+  for (const repair of [
+    { schools: { 'deep-fills': 'one' } },
+    {},
+    { liftMm: 8, crew: 2 },
+    eyes,
+    several,
+  ] as Partial<Piece>[])
     for (const hour of [9, 11, 13]) {
       const at = bundles[0]!.job.startFrom + (hour - 7) * 3_600_000;
       const { job, plan: p, repair: planned } = plan({}, { ...repair, plannedStart: at });
@@ -106,10 +117,17 @@ test('law: every start of the strip opens when the whole repair, planned from th
         let draft = repairOf({ ...nosing, liftMm, crew });
         if (second) {
           draft = withNext(draft, methodOf('mortar-patch')!);
-          const next = { ...nosing, ...pieceOf(draft, 'p2'), void: nosing.void, sheetId: nosing.sheetId, kitId: nosing.kitId };
+          const next = {
+            ...nosing,
+            ...pieceOf(draft, 'p2'),
+            void: nosing.void,
+            sheetId: nosing.sheetId,
+            kitId: nosing.kitId,
+          };
           draft = withPiece(draft, { ...next, gate: second as Piece['gate'], crew });
         }
-        const whole = (r: Repair) => planJob({ job, repairs: [r], sheets: sampleSheets, stock: [], actuals: new Map(), nowMs: NOW });
+        const whole = (r: Repair) =>
+          planJob({ job, repairs: [r], sheets: sampleSheets, stock: [], actuals: new Map(), nowMs: NOW });
         const p = whole(draft);
         const ask = startsAskOf(p.repairs[0]!, job, p.windows, NOW);
         if (!ask?.opensFrom) return;
@@ -124,7 +142,8 @@ test('law: every start of the strip opens when the whole repair, planned from th
             alone.passes[0]!.batches.length !== p.repairs[0]!.passes[0]!.batches.length
           )
             continue;
-          if (alone.passes.some((x, n) => Math.abs(x.mix!.toMixMl - p.repairs[0]!.passes[n]!.mix!.toMixMl) > 1e-6)) continue;
+          if (alone.passes.some((x, n) => Math.abs(x.mix!.toMixMl - p.repairs[0]!.passes[n]!.mix!.toMixMl) > 1e-6))
+            continue;
           expect(found.readyMs[inHours[k]!]).toBe(alone.openMs);
         }
       },
@@ -134,11 +153,16 @@ test('law: every start of the strip opens when the whole repair, planned from th
 });
 
 test('limits are checked through the placing by brute force on a finer grid', () => {
-  const { ask, found } = starts({ climate: { kind: 'daily', lowC: 1, lowHour: 6, highC: 14, highHour: 15, humidityAtLowPct: 80 } });
+  const { ask, found } = starts({
+    climate: { kind: 'daily', lowC: 1, lowHour: 6, highC: 14, highHour: 15, humidityAtLowPct: 80 },
+  });
   const base = ask.thermal.base;
   const at = (ms: number) => {
     const i = base.times.findIndex((t) => t > ms) - 1;
-    return base.values[i]! + ((base.values[i + 1]! - base.values[i]!) * (ms - base.times[i]!)) / (base.times[i + 1]! - base.times[i]!);
+    return (
+      base.values[i]! +
+      ((base.values[i + 1]! - base.values[i]!) * (ms - base.times[i]!)) / (base.times[i + 1]! - base.times[i]!)
+    );
   };
   let wrong = 0;
   for (let i = 0; i < found.against.length; i += 7) {
@@ -223,12 +247,19 @@ describe('what would open a window', () => {
     const found = done(tent, ask, mine);
     expect(found.against[Math.round((tent.startMs - found.fromMs) / found.stepMs)]).toBe(0);
     // Less would not have done: the next weaker one leaves every start bad.
-    const weaker = done({ ...tent, cover: { ...tent.cover!, fromHour: 0, toHour: 24, warmK: tent.cover!.warmK - 3 } }, ask, mine);
+    const weaker = done(
+      { ...tent, cover: { ...tent.cover!, fromHour: 0, toHour: 24, warmK: tent.cover!.warmK - 3 } },
+      ask,
+      mine,
+    );
     expect(weaker.earliestMs).toBeNull();
   });
 
   test('cold packs are kept warmer, by no more than it takes', () => {
-    const { ask, mine, openers } = open({ climate: { kind: 'constant', tempC: 18, humidityPct: 55 } }, { materialC: 6 });
+    const { ask, mine, openers } = open(
+      { climate: { kind: 'constant', tempC: 18, humidityPct: 55 } },
+      { materialC: 6 },
+    );
     const warm = openers.find((o) => o.kind === 'material')!;
     expect(warm.materialC).toBe(10);
     expect(done(warm, ask, mine).bestMs).toBe(warm.startMs);
@@ -246,15 +277,19 @@ describe('what would open a window', () => {
         m.table.form === 'curve' && clockOf(m) === 'waiting'
           ? {
               ...m,
-              table: { form: 'curve', points: m.table.points.map((p) => ({ ...p, fromMin: quicker(p.fromMin), toMin: quicker(p.toMin) })) },
+              table: {
+                form: 'curve',
+                points: m.table.points.map((p) => ({ ...p, fromMin: quicker(p.fromMin), toMin: quicker(p.toMin) })),
+              },
             }
           : m,
       ),
     };
-    const { ask, mine, openers } = open({ climate: { kind: 'constant', tempC: 18, humidityPct: 55 }, wantedAt: NOW + 34 * 3_600_000 }, {}, [
-      ...sampleSheets,
-      fast,
-    ]);
+    const { ask, mine, openers } = open(
+      { climate: { kind: 'constant', tempC: 18, humidityPct: 55 }, wantedAt: NOW + 34 * 3_600_000 },
+      {},
+      [...sampleSheets, fast],
+    );
     const other = openers.find((o) => o.kind === 'system');
     expect(other!.sheetName).toBe('Faster mortar');
     expect(other!.readyMs!).toBeLessThanOrEqual(NOW + 34 * 3_600_000);
@@ -290,7 +325,11 @@ test('bands: no start gets credit across them; each is ready when the clock itse
   let across = 0;
   for (let i = 0; i < found.against.length; i += 3) {
     const placed = found.fromMs + (i + placing) * found.stepMs;
-    const exact = reachOr(pace, ask.thermal.base, placed, { label: 'load', cureMinC: ask.sheet.limits.cureMinC, clock: 'waiting' });
+    const exact = reachOr(pace, ask.thermal.base, placed, {
+      label: 'load',
+      cureMinC: ask.sheet.limits.cureMinC,
+      clock: 'waiting',
+    });
     const ready = found.readyMs[i]!;
     if ('problem' in exact) {
       expect([i, Number.isNaN(ready)]).toEqual([i, true]);

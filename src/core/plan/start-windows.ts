@@ -42,7 +42,10 @@ export interface StartsAsk {
   readonly potMin: number;
   readonly serves: MilestoneId | null;
   readonly wantedAt: number | null;
-  /** When it would be open, were mixing begun at an instant, by the whole plan; null never. Without it the one wait it serves by tells. */
+  /**
+   * When it would be open, were mixing begun at an instant, by the whole plan; null never. Without it the one wait it
+   * serves by tells.
+   */
   readonly opensFrom?: (mixMs: number) => number | null;
 }
 
@@ -84,10 +87,16 @@ function sampled(series: Series, fromMs: number, stepMs: number, n: number): Flo
   return out;
 }
 
-/** From a sample of the grid the first at which a milestone that begins there is reached; n where it never is. To be asked in rising order. */
+/**
+ * From a sample of the grid the first at which a milestone that begins there is reached; n where it never is. To be
+ * asked in rising order.
+ */
 type ReachFrom = (from: number) => number;
 
-/** A milestone looked for from every sample of a grid, by the long end of the sheet; null where the sheet does not answer it at all. */
+/**
+ * A milestone looked for from every sample of a grid, by the long end of the sheet; null where the sheet does not
+ * answer it at all.
+ */
 function reachOver(sheet: SheetRevision, kind: MilestoneId, temps: Float64Array, stepMs: number): ReachFrom | null {
   const m = milestoneOf(sheet, kind);
   const pace = m ? attempt(() => paceOf(m, 'long', sheet.family)) : null;
@@ -96,7 +105,8 @@ function reachOver(sheet: SheetRevision, kind: MilestoneId, temps: Float64Array,
   const stall = sheet.limits.cureMinC ?? Number.NEGATIVE_INFINITY;
   const n = temps.length;
   const stepMin = stepMs / MIN_MS;
-  // Minutes the sheet asks for over each step; nothing counts where it stands still, and outside the table there is no answer.
+  // Minutes the sheet asks for over each step; nothing counts where it stands still, and outside the table there is no
+  // answer.
   const asks = new Float64Array(n);
   for (let i = 1; i < n; i++) {
     const mid = (temps[i]! + temps[i - 1]!) / 2;
@@ -184,7 +194,8 @@ function judgeStarts(ask: StartsAsk, thermal: Thermal, hours: Uint8Array, stepMs
       need(air[k]!, l.airMaxC, false, 'airHot');
       need(base[k]! - dew[k]!, l.dewMarginK, true, 'dew');
       // Beyond the end of the weather nothing is known, and so nothing speaks against it.
-      if (l.humidityMaxPct !== null && !Number.isNaN(air[k]!) && humidityOf(air[k]!, dew[k]!) > l.humidityMaxPct) no |= bit('humidity');
+      if (l.humidityMaxPct !== null && !Number.isNaN(air[k]!) && humidityOf(air[k]!, dew[k]!) > l.humidityMaxPct)
+        no |= bit('humidity');
     }
     need(pot[i]!, l.materialMinC, true, 'material');
     need(pot[i]!, l.materialMaxC, false, 'material');
@@ -220,7 +231,9 @@ function edgeOf(thermal: Thermal, sign: number): Thermal {
   const { spread } = thermal;
   if (!spread) return thermal;
   const shift = (s: Series): Series =>
-    s.times.length === spread.times.length ? { times: s.times, values: s.values.map((v, i) => v + sign * spread.values[i]!) } : s;
+    s.times.length === spread.times.length
+      ? { times: s.times, values: s.values.map((v, i) => v + sign * spread.values[i]!) }
+      : s;
   return {
     ...thermal,
     air: shift(thermal.air),
@@ -231,8 +244,9 @@ function edgeOf(thermal: Thermal, sign: number): Thermal {
 }
 
 /**
- * Every start of mixing in a horizon, and what speaks against it: the sheet's limits through the placing, setting warm enough until it has
- * gelled, the pot's life, the working hours, the reopening. Starts are looked at one step apart; limits hold at every step between.
+ * Every start of mixing in a horizon, and what speaks against it: the sheet's limits through the placing, setting warm
+ * enough until it has gelled, the pot's life, the working hours, the reopening. Starts are looked at one step apart;
+ * limits hold at every step between.
  * Where a forecast has a spread, a start is sure when it holds on both edges as well.
  */
 export function startWindows(ask: StartsAsk): Starts {
@@ -241,7 +255,9 @@ export function startWindows(ask: StartsAsk): Starts {
   const starts = Math.max(1, Math.floor((ask.toMs - ask.fromMs) / stepMs));
   const hours = workable(ask, stepMs, starts);
   const { against, readyMs, room } = judgeStarts(ask, thermal, hours, stepMs);
-  const edges = thermal.spread ? [-1, 1].map((sign) => judgeStarts(ask, edgeOf(thermal, sign), hours, stepMs).against) : [];
+  const edges = thermal.spread
+    ? [-1, 1].map((sign) => judgeStarts(ask, edgeOf(thermal, sign), hours, stepMs).against)
+    : [];
   const sure = thermal.spread ? against.map((a, i) => (a === 0 && edges.every((e) => e[i] === 0) ? 1 : 0)) : null;
   let earliest = -1;
   let best = -1;
@@ -253,7 +269,8 @@ export function startWindows(ask: StartsAsk): Starts {
     if (wanted(i) && readyMs[i]! < soonest) soonest = readyMs[i]!;
   }
   // Among those ready within half an hour of the soonest the one with the most room; without a ready time the earliest.
-  for (let i = 0; i < starts; i++) if (wanted(i) && readyMs[i]! <= soonest + 30 * MIN_MS && (best < 0 || room[i]! > room[best]!)) best = i;
+  for (let i = 0; i < starts; i++)
+    if (wanted(i) && readyMs[i]! <= soonest + 30 * MIN_MS && (best < 0 || room[i]! > room[best]!)) best = i;
   if (best < 0) best = earliest;
   const at = (i: number) => (i < 0 ? null : ask.fromMs + i * stepMs);
   const reasons = IDS.map((id) => ({ id, starts: against.reduce((s, a) => s + (a & bit(id) ? 1 : 0), 0) }))

@@ -16,8 +16,8 @@ export interface Stretch {
 const WET_K = 3;
 
 /**
- * When a base is wet (under dew point and margin), under the sheet’s least temperature or over its highest: in the order of time, each kind
- * by itself. Borders are found between samples, by straight lines.
+ * When a base is wet (under dew point and margin), under the sheet’s least temperature or over its highest: in the
+ * order of time, each kind by itself. Borders are found between samples, by straight lines.
  */
 export function stretchesOf(
   limits: Pick<Limits, 'baseMinC' | 'baseMaxC' | 'dewMarginK'> | null,

@@ -27,7 +27,12 @@ export function takenVoid(piece: Piece, all: ReadonlyMap<string, Piece>): Void |
   if (takes.from === 'own') return piece.void;
   const below = all.get(takes.of);
   if (!below)
-    return refuse('takes.of', takes.of, [...all.keys()].join(', '), 'The pass whose face this one takes is gone. Choose another.');
+    return refuse(
+      'takes.of',
+      takes.of,
+      [...all.keys()].join(', '),
+      'The pass whose face this one takes is gone. Choose another.',
+    );
   const under = takenVoid(below, all);
   if (!under) return null;
   const thickness = takes.from === 'face' ? takes.thickness : leftLow(below);

@@ -13,9 +13,15 @@ const H = 3_600_000;
 const { bundles } = sampleData(NOW, 'Europe/Helsinki');
 const [plate] = bundles[1]!.repairs.map((r) => pieceOf(r)) as [Piece];
 const planOf = (repair: Piece, climate: Job['climate'], nowMs = NOW): RepairPlan => {
-  const job = { ...bundles[1]!.job, startFrom: nowMs, climate, workingHours: { fromHour: 0, toHour: 24, days: [1, 2, 3, 4, 5, 6, 7] } };
+  const job = {
+    ...bundles[1]!.job,
+    startFrom: nowMs,
+    climate,
+    workingHours: { fromHour: 0, toHour: 24, days: [1, 2, 3, 4, 5, 6, 7] },
+  };
   const mine = { ...repair, jobId: job.id, plannedStart: null };
-  return planJob({ job, repairs: [repairOf(mine)], sheets: sampleSheets, stock: [], actuals: new Map(), nowMs }).repairs[0]!;
+  return planJob({ job, repairs: [repairOf(mine)], sheets: sampleSheets, stock: [], actuals: new Map(), nowMs })
+    .repairs[0]!;
 };
 const steady = (tempC: number) => ({ kind: 'constant', tempC, humidityPct: 40 }) as const;
 const life = (p: RepairPlan) => {
@@ -91,7 +97,12 @@ describe('a pot goes on to follow the air', () => {
   });
   test('the smaller the pot the sooner it is warm', () => {
     const of = (massCapG: number) =>
-      life(planOf({ ...plate, materialC: 10, massCapG, schools: { ...plate.schools, 'part-kits': 'weighed' } }, steady(30)));
+      life(
+        planOf(
+          { ...plate, materialC: 10, massCapG, schools: { ...plate.schools, 'part-kits': 'weighed' } },
+          steady(30),
+        ),
+      );
     expect(of(60)).toBeLessThan(of(5000));
   });
   test('where it follows the air all along, a forecast leaves it its spread: the warm edge plans', () => {
@@ -110,7 +121,13 @@ describe('the coldest face', () => {
   const warmHull: Piece = {
     ...plate,
     materialC: 20,
-    base: { ...plate.base, material: 'metal', thicknessMm: 8, back: 'water', surroundings: { ...ONLY_AIR, waterC: 21 } },
+    base: {
+      ...plate.base,
+      material: 'metal',
+      thicknessMm: 8,
+      back: 'water',
+      surroundings: { ...ONLY_AIR, waterC: 21 },
+    },
   };
   const waits = (r: Piece) => {
     const m = planOf(r, steady(11)).milestones.find((x) => x.kind === 'load')!;
@@ -124,7 +141,12 @@ describe('the coldest face', () => {
   test('a thick part lags behind a falling night, a thin one does not', () => {
     const night = { kind: 'daily', lowC: 9, lowHour: 5, highC: 24, highHour: 14, humidityAtLowPct: 70 } as const;
     const coldest = (mm: number) =>
-      Math.min(...planOf({ ...warmHull, settings: { ...plate.settings, part: mm } }, night).thermal!.cold.values.slice(200, 400));
+      Math.min(
+        ...planOf({ ...warmHull, settings: { ...plate.settings, part: mm } }, night).thermal!.cold.values.slice(
+          200,
+          400,
+        ),
+      );
     expect(coldest(2)).toBeLessThan(9.6);
     expect(coldest(150)).toBeGreaterThan(coldest(2) + 2);
   });

@@ -82,10 +82,19 @@ export function thermalOf(
   const air = withReadings(site.airAt(repair.base), read('air'));
   const base = withReadings(baseAsKnown(site, repair.base), read('base'));
   const held = repair.materialC;
-  const pot = withReadings(held === null ? air : { times: air.times, values: new Float64Array(air.times.length).fill(held) }, read('pot'));
+  const pot = withReadings(
+    held === null ? air : { times: air.times, values: new Float64Array(air.times.length).fill(held) },
+    read('pot'),
+  );
   // Readings add samples of their own, so the two may stand on different times.
-  const airThere = air.times.length === base.times.length ? air : { times: base.times, values: base.times.map((ms) => valueAt(air, ms)) };
-  const potThere = pot.times.length === base.times.length ? pot : { times: base.times, values: base.times.map((ms) => valueAt(pot, ms)) };
+  const airThere =
+    air.times.length === base.times.length
+      ? air
+      : { times: base.times, values: base.times.map((ms) => valueAt(air, ms)) };
+  const potThere =
+    pot.times.length === base.times.length
+      ? pot
+      : { times: base.times, values: base.times.map((ms) => valueAt(pot, ms)) };
   const hot = hotterOf(base, potThere);
   const cold = laid ? combine(base, partUnder(airThere, laid), Math.min) : base;
   const wide = site.air.spread;

@@ -29,7 +29,8 @@ const without = (sheet: SheetRevision, ...kinds: MilestoneId[]): SheetRevision =
 const planOf = (repair: Piece, sheet: SheetRevision, tempC = 20): RepairPlan => {
   const job = steady(tempC);
   const mine = { ...repair, jobId: job.id, sheetId: sheet.id, plannedStart: null, materialC: repair.materialC ?? 20 };
-  return planJob({ job, repairs: [repairOf(mine)], sheets: [sheet], stock: [], actuals: new Map(), nowMs: NOW }).repairs[0]!;
+  return planJob({ job, repairs: [repairOf(mine)], sheets: [sheet], stock: [], actuals: new Map(), nowMs: NOW })
+    .repairs[0]!;
 };
 const findingsOf = (repair: Piece, sheet: SheetRevision, tempC = 20) => {
   const job = steady(tempC);
@@ -57,7 +58,10 @@ describe('a wait that the sheet does not give is never taken for no wait', () =>
     const instants = p.stop!.later.map((l) => l.atMs);
     expect(p.stop!.later.map((l) => l.kind)).toEqual(expect.arrayContaining(['foot', 'load', 'full-cure']));
     expect(instants).toEqual([...instants].sort((a, b) => a - b));
-    expect(findingsOf(nosing, without(mortarSheet, 'next-lift'))[0]).toMatchObject({ severity: 'stop', id: 'no-time:next-lift' });
+    expect(findingsOf(nosing, without(mortarSheet, 'next-lift'))[0]).toMatchObject({
+      severity: 'stop',
+      id: 'no-time:next-lift',
+    });
   });
 
   test.each([
@@ -142,8 +146,14 @@ test('all that has a time is done: the work is not, and its place is not ticked'
   const done = new Map(planned.steps.map((s) => [s.id, s.endMs]));
   const actuals = { ...NOTHING_YET, startedAt: NOW, usableMin: planned.usableMin, done };
   const nowMs = Math.max(...done.values()) + MIN;
-  const plan = planJob({ job, repairs: [repairOf(repair)], sheets: [sheet], stock: [], nowMs, actuals: new Map([[repair.id, actuals]]) })
-    .repairs[0]!;
+  const plan = planJob({
+    job,
+    repairs: [repairOf(repair)],
+    sheets: [sheet],
+    stock: [],
+    nowMs,
+    actuals: new Map([[repair.id, actuals]]),
+  }).repairs[0]!;
   expect(plan.steps.every((s) => s.doneAt !== null)).toBe(true);
   expect(plan.stop).toMatchObject({ kind: 'next-lift' });
   const context = { job, repair, plan, actuals, sheets: [sheet], stock: [], nowMs };
@@ -196,19 +206,24 @@ test('taking rows off a sheet never makes any step earlier: it comes when it cam
     [eyes, resinSheet],
   ] as const;
   fc.assert(
-    fc.property(fc.constantFrom(...cases), fc.array(fc.nat(30), { maxLength: 6 }), fc.integer({ min: 12, max: 28 }), (of, gone, tempC) => {
-      const [repair, sheet] = of;
-      const whole = planOf(repair, sheet, tempC);
-      // A pot life that is not given is another matter: how much is mixed at once would change.
-      const rows = sheet.milestones.filter((m, i) => m.kind === 'use-by' || m.kind === 'idle' || !gone.includes(i));
-      const less = planOf(repair, { ...sheet, milestones: rows }, tempC);
-      for (const s of whole.steps) {
-        const mine = less.steps.find((x) => x.id === s.id);
-        if (mine) expect([s.id, mine.startMs >= s.startMs]).toEqual([s.id, true]);
-        else expect(less.untimed.map((x) => x.id)).toContain(s.id);
-      }
-      if (less.openMs !== null && whole.openMs !== null) expect(less.openMs).toBeGreaterThanOrEqual(whole.openMs);
-    }),
+    fc.property(
+      fc.constantFrom(...cases),
+      fc.array(fc.nat(30), { maxLength: 6 }),
+      fc.integer({ min: 12, max: 28 }),
+      (of, gone, tempC) => {
+        const [repair, sheet] = of;
+        const whole = planOf(repair, sheet, tempC);
+        // A pot life that is not given is another matter: how much is mixed at once would change.
+        const rows = sheet.milestones.filter((m, i) => m.kind === 'use-by' || m.kind === 'idle' || !gone.includes(i));
+        const less = planOf(repair, { ...sheet, milestones: rows }, tempC);
+        for (const s of whole.steps) {
+          const mine = less.steps.find((x) => x.id === s.id);
+          if (mine) expect([s.id, mine.startMs >= s.startMs]).toEqual([s.id, true]);
+          else expect(less.untimed.map((x) => x.id)).toContain(s.id);
+        }
+        if (less.openMs !== null && whole.openMs !== null) expect(less.openMs).toBeGreaterThanOrEqual(whole.openMs);
+      },
+    ),
     { numRuns: 60 },
   );
 });
@@ -230,7 +245,9 @@ describe('of what is spread over some time the first spot decides', () => {
   });
   const fromSpread: SheetRevision = {
     ...pasteSheet,
-    milestones: pasteSheet.milestones.map((m) => (m.kind === 'open' ? { ...m, startsAt: 'placed', runsOn: 'base' } : m)),
+    milestones: pasteSheet.milestones.map((m) =>
+      m.kind === 'open' ? { ...m, startsAt: 'placed', runsOn: 'base' } : m,
+    ),
   };
   test('open time: the first of several batches has lain longest, and the last alone would pass', () => {
     const p = planOf(wide(4), fromSpread);

@@ -59,13 +59,23 @@ export interface JobView {
 /** What was found in a plan. A plan is one object as long as nothing it was made from changes, events among it. */
 const seen = new WeakMap<
   ChainPlan,
-  { readonly draft: Repair; readonly sheets: readonly SheetRevision[]; readonly stock: readonly Stock[]; readonly view: RepairView }
+  {
+    readonly draft: Repair;
+    readonly sheets: readonly SheetRevision[];
+    readonly stock: readonly Stock[];
+    readonly view: RepairView;
+  }
 >();
 
 const same = <T>(a: readonly T[], b: readonly T[]) => a.length === b.length && a.every((x, i) => x === b[i]);
 
 /** Findings of a further pass bear its name; what is asked once of the whole place is not said twice. */
-function named(findings: readonly Finding[], passId: string, first: boolean, before: readonly Finding[]): readonly Finding[] {
+function named(
+  findings: readonly Finding[],
+  passId: string,
+  first: boolean,
+  before: readonly Finding[],
+): readonly Finding[] {
   if (first) return findings;
   return findings.flatMap((f) => {
     if (f.stage === 'inspect') return before.some((b) => b.id === f.id) ? [] : [f];
@@ -77,7 +87,9 @@ const WORST: readonly StageState[] = ['stop', 'caution', 'open', 'done'];
 
 /** A stage is as far as the pass that is furthest behind in it. */
 const together = (all: readonly PassView['states'][]): PassView['states'] =>
-  Object.fromEntries(STAGES.map((stage) => [stage, WORST.find((state) => all.some((s) => s[stage] === state))!])) as PassView['states'];
+  Object.fromEntries(
+    STAGES.map((stage) => [stage, WORST.find((state) => all.some((s) => s[stage] === state))!]),
+  ) as PassView['states'];
 
 /** A pass as drafted, with what was worked out of it; as planned where the draft no longer has it. */
 function draftPiece(draft: Repair, planned: Piece): Piece {
@@ -101,7 +113,13 @@ function viewRepair(
     const context = { job, repair: p.piece, plan: p, actuals: mine, sheets, stock, nowMs };
     const before = passes.flatMap((x) => x.findings);
     const findings = named(judge(context), p.passId, !passes.length, before);
-    passes.push({ repair: draftPiece(draft, p.piece), plan: p, actuals: mine, findings, states: stageStates(context, findings) });
+    passes.push({
+      repair: draftPiece(draft, p.piece),
+      plan: p,
+      actuals: mine,
+      findings,
+      states: stageStates(context, findings),
+    });
   }
   const [first] = passes;
   return {
@@ -116,7 +134,10 @@ function viewRepair(
   };
 }
 
-/** Plans and judges a job at an instant, from its drafts and its record. Pure: the same bundle, instant and pots give the same view. */
+/**
+ * Plans and judges a job at an instant, from its drafts and its record. Pure: the same bundle, instant and pots give
+ * the same view.
+ */
 export function viewJob(bundle: Bundle, nowMs: number, pots: Pots = NO_POTS): JobView {
   const { job, repairs, sheets, stock } = bundle;
   const frozen = new Map(repairs.map((r) => [r.id, frozenOf(r, bundle.events, bundle.snapshots ?? [])]));

@@ -31,7 +31,11 @@ test('what differs, made to the one, gives the other; and made backwards, the on
 test('what two hands change in different places both stands, in either order', () => {
   const start = { name: 'Sill', void: { shapes: [{ width: 3, depth: 4 }], count: 1 }, days: [1, 2] };
   const mine = changesBetween(start, { ...start, void: { ...start.void, shapes: [{ width: 9, depth: 4 }] } });
-  const theirs = changesBetween(start, { ...start, void: { shapes: [{ width: 3, depth: 8 }], count: 2 }, days: [1, 2, 3] });
+  const theirs = changesBetween(start, {
+    ...start,
+    void: { shapes: [{ width: 3, depth: 8 }], count: 2 },
+    days: [1, 2, 3],
+  });
   const wanted = { name: 'Sill', void: { shapes: [{ width: 9, depth: 8 }], count: 2 }, days: [1, 2, 3] };
   expect(carryOver(carryOver(start, mine).record, theirs)).toEqual({ record: wanted, unfit: [] });
   expect(carryOver(carryOver(start, theirs).record, mine)).toEqual({ record: wanted, unfit: [] });

@@ -20,8 +20,8 @@ const own = (fields: Fields, name: string): unknown => (Object.hasOwn(fields, na
 const NOT_COMPARED = new Set(['updatedAt']);
 
 /**
- * What makes one draft out of the other, field by field as deep as both have the same build. Rows are compared one by one while
- * their number is the same; a list that grew or shrank is one field.
+ * What makes one draft out of the other, field by field as deep as both have the same build. Rows are compared one by
+ * one while their number is the same; a list that grew or shrank is one field.
  * @example changesBetween({ a: 1, b: { c: 2 } }, { a: 1, b: { c: 3 } }) // [{ path: ['b', 'c'], before: 2, after: 3 }]
  */
 export function changesBetween(before: unknown, after: unknown, at: Path = []): readonly Change[] {

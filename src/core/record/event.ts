@@ -57,7 +57,9 @@ export const EventBody = z.discriminatedUnion('kind', [
   z.object({
     kind: z.literal('contents'),
     kit: z.string().max(80),
-    found: z.array(z.object({ what: z.string().max(80), listed: Figure.nonnegative(), found: Figure.nonnegative() })).max(40),
+    found: z
+      .array(z.object({ what: z.string().max(80), listed: Figure.nonnegative(), found: Figure.nonnegative() }))
+      .max(40),
   }),
   z.object({ kind: z.literal('note'), text: z.string().min(1).max(2000) }),
   z.object({
@@ -66,7 +68,12 @@ export const EventBody = z.discriminatedUnion('kind', [
     batch: Batch.nullable(),
     missingMl: Figure.positive().nullable(),
   }),
-  z.object({ kind: z.literal('override'), finding: z.string().max(160), title: z.string().max(400), reason: z.string().min(3).max(500) }),
+  z.object({
+    kind: z.literal('override'),
+    finding: z.string().max(160),
+    title: z.string().max(400),
+    reason: z.string().min(3).max(500),
+  }),
   z.object({ kind: z.literal('test'), test: z.string().max(120), answer: z.enum(['yes', 'no']) }),
   z.object({ kind: z.literal('released'), note: z.string().max(500) }),
   z.object({ kind: z.literal('reviewed'), note: z.string().max(500) }),
@@ -95,7 +102,10 @@ export const Event = z.object({
   recordedAt: Instant,
   jobId: id,
   repairId: id,
-  /** The pass it belongs to; none is named by what belongs to the whole repair, or to the pass it has had from the beginning. */
+  /**
+   * The pass it belongs to; none is named by what belongs to the whole repair, or to the pass it has had from the
+   * beginning.
+   */
   passId: PassId.optional(),
   amends: id.nullable(),
   role,

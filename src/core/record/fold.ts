@@ -11,7 +11,8 @@ function rightly(events: readonly Event[]): readonly Event[] {
   if (!sets.length) return events;
   return events.map((e) => {
     const shiftMs = sets.reduce((sum, { body }) => {
-      const moves = body.kind === 'clock-set' && body.upTo.some((u) => u.device === e.device && e.sequence <= u.sequence);
+      const moves =
+        body.kind === 'clock-set' && body.upTo.some((u) => u.device === e.device && e.sequence <= u.sequence);
       return moves ? sum + body.shiftMs : sum;
     }, 0);
     return shiftMs ? { ...e, at: e.at + shiftMs } : e;
@@ -19,9 +20,13 @@ function rightly(events: readonly Event[]): readonly Event[] {
 }
 
 /** The last event of each tab of a browser: what its clock-set moves. */
-export function lastOfEach(events: readonly Event[], browser: string): readonly { readonly device: string; readonly sequence: number }[] {
+export function lastOfEach(
+  events: readonly Event[],
+  browser: string,
+): readonly { readonly device: string; readonly sequence: number }[] {
   const last = new Map<string, number>();
-  for (const e of events) if (browserOf(e.device) === browser) last.set(e.device, Math.max(last.get(e.device) ?? 0, e.sequence));
+  for (const e of events)
+    if (browserOf(e.device) === browser) last.set(e.device, Math.max(last.get(e.device) ?? 0, e.sequence));
   return [...last].map(([device, sequence]) => ({ device, sequence }));
 }
 
@@ -33,7 +38,14 @@ export function standingEvents(events: readonly Event[]): readonly Event[] {
     .sort(byTime);
 }
 
-const OF_ONE_PASS: ReadonlySet<Event['body']['kind']> = new Set(['step-begun', 'step-done', 'poured', 'discarded', 'witness', 'trouble']);
+const OF_ONE_PASS: ReadonlySet<Event['body']['kind']> = new Set([
+  'step-begun',
+  'step-done',
+  'poured',
+  'discarded',
+  'witness',
+  'trouble',
+]);
 
 const withKey = <K, V>(map: ReadonlyMap<K, V>, key: K, value: V): ReadonlyMap<K, V> => new Map(map).set(key, value);
 
@@ -45,7 +57,11 @@ export function apply(state: Actuals, event: Event, passId: string = FIRST_PASS)
   switch (body.kind) {
     case 'started':
       return state.startedAt === null
-        ? { ...state, startedAt: at, usableMin: passId === FIRST_PASS ? body.usableMin : (body.usable?.[passId] ?? null) }
+        ? {
+            ...state,
+            startedAt: at,
+            usableMin: passId === FIRST_PASS ? body.usableMin : (body.usable?.[passId] ?? null),
+          }
         : state;
     case 'replanned':
       return state.startedAt === null ? state : { ...state, usableMin: body.usable[passId] ?? null };
@@ -58,7 +74,10 @@ export function apply(state: Actuals, event: Event, passId: string = FIRST_PASS)
     case 'humidity':
       return { ...state, humidity: [...state.humidity, { atMs: at, valuePct: body.valuePct }] };
     case 'override':
-      return { ...state, overrides: withKey(state.overrides, body.finding, { reason: body.reason, role: event.role, atMs: at }) };
+      return {
+        ...state,
+        overrides: withKey(state.overrides, body.finding, { reason: body.reason, role: event.role, atMs: at }),
+      };
     case 'test':
       return { ...state, tests: withKey(state.tests, body.test, body.answer) };
     case 'released':
@@ -66,7 +85,10 @@ export function apply(state: Actuals, event: Event, passId: string = FIRST_PASS)
     case 'reviewed':
       return { ...state, reviewed: { role: event.role, atMs: at } };
     case 'poured':
-      return { ...state, pours: [...state.pours, { batch: body.batch, part: body.part, massG: body.massG, lot: body.lot, atMs: at }] };
+      return {
+        ...state,
+        pours: [...state.pours, { batch: body.batch, part: body.part, massG: body.massG, lot: body.lot, atMs: at }],
+      };
     case 'discarded':
       return { ...state, pours: state.pours.filter((p) => p.batch !== body.batch) };
     case 'witness':
@@ -86,7 +108,9 @@ function trouble(state: Actuals, event: Event): Actuals {
   const id = event.body.trouble;
   switch (TROUBLES.find((t) => t.id === id)?.effect) {
     case 'redo-batch':
-      return batch === null ? state : { ...state, redone: withKey(state.redone, batch, (state.redone.get(batch) ?? 0) + 1) };
+      return batch === null
+        ? state
+        : { ...state, redone: withKey(state.redone, batch, (state.redone.get(batch) ?? 0) + 1) };
     case 'more-material':
       return missingMl === null ? state : { ...state, topUpsMl: [...state.topUpsMl, missingMl] };
     case 'restart-hold':
@@ -105,5 +129,8 @@ export function foldEvents(events: readonly Event[], repairId: string, passId: s
   const readings = standing.flatMap(({ body, at }) =>
     body.kind === 'reading' ? [{ channel: body.channel, atMs: at, valueC: body.valueC }] : [],
   );
-  return { ...standing.filter((e) => e.body.kind !== 'reading').reduce((state, e) => apply(state, e, passId), NOTHING_YET), readings };
+  return {
+    ...standing.filter((e) => e.body.kind !== 'reading').reduce((state, e) => apply(state, e, passId), NOTHING_YET),
+    readings,
+  };
 }

@@ -76,7 +76,10 @@ describe('a draft that is changed under the work', () => {
     expect(v.plan.steps.filter((s) => s.doneAt !== null).map((s) => s.id)).toContain('b1:mix');
     // Taken back in the record, it is worked by what it began with again.
     const back = event({ kind: 'withdrawn', why: 'pressed by mistake' }, nowMs + MIN);
-    const undone = told(bundle(thinner, [...events, replanned, { ...back, amends: replanned.id }], [kept, anew]), nowMs + MIN);
+    const undone = told(
+      bundle(thinner, [...events, replanned, { ...back, amends: replanned.id }], [kept, anew]),
+      nowMs + MIN,
+    );
     expect(undone.changes).toHaveLength(1);
   });
   test('a pass added or removed under the work waits for planning anew', () => {
@@ -125,7 +128,10 @@ test('one hour outside the sheet’s range leaves the amounts: what can be told 
   expect(v.plan.problems).toHaveLength(1);
   expect(v.plan.problems[0]).toMatchObject({ stage: 'mix', field: 'materialC' });
   const usual = told(bundle(drafted), NOW);
-  expect(v.plan.mix!.lines.find((l) => l.id === 'net')!.ml).toBeCloseTo(usual.plan.mix!.lines.find((l) => l.id === 'net')!.ml, 9);
+  expect(v.plan.mix!.lines.find((l) => l.id === 'net')!.ml).toBeCloseTo(
+    usual.plan.mix!.lines.find((l) => l.id === 'net')!.ml,
+    9,
+  );
   expect(v.plan.mix!.kits.use).toBeGreaterThan(0);
   expect(v.plan.batches.length).toBeGreaterThan(0);
   expect([v.plan.steps, v.plan.openMs]).toEqual([[], null]);

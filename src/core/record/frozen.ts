@@ -10,8 +10,8 @@ export interface KeptPlan {
 }
 
 /**
- * What may change under the work without changing it: what things are called, what they are weighed with, who signs; and what is found at
- * the place, which is held against the work at once.
+ * What may change under the work without changing it: what things are called, what they are weighed with, who signs;
+ * and what is found at the place, which is held against the work at once.
  */
 const LIVE = [
   'name',
@@ -48,8 +48,8 @@ export interface Frozen {
 const made = new WeakMap<Repair, { readonly kept: Repair; readonly frozen: Frozen }>();
 
 /**
- * A repair that has begun is worked by what it began with: a draft that was changed meanwhile is shown as a difference, and taken only by
- * planning anew, which is an event.
+ * A repair that has begun is worked by what it began with: a draft that was changed meanwhile is shown as a difference,
+ * and taken only by planning anew, which is an event.
  * @returns null while it has not begun, or where what it began with was not kept
  */
 export function frozenOf(draft: Repair, events: readonly Event[], snapshots: readonly KeptPlan[]): Frozen | null {
@@ -60,7 +60,8 @@ export function frozenOf(draft: Repair, events: readonly Event[], snapshots: rea
   const known = made.get(draft);
   if (known?.kept === kept) return known.frozen;
   const live = Object.fromEntries(LIVE.map((key) => [key, draft[key]])) as Pick<Repair, (typeof LIVE)[number]>;
-  // What stands in for a missing wait is chosen while the work stands before it, and kept in the record; what it meets is found.
+  // What stands in for a missing wait is chosen while the work stands before it, and kept in the record; what it meets
+  // is found.
   const passes = Object.fromEntries(
     Object.entries(kept.passes).map(([id, pass]) => [
       id,

@@ -22,7 +22,9 @@ test('kits on the list are those of the plan: from lots, the rest to buy, and th
 test('consumables follow the batches, mixers the goes', () => {
   const view = viewJob(bundles[0]!, NOW);
   const list = pickList(view);
-  const pots = view.repairs.filter((r) => r.plan.sheet?.kind === 'mortar-kit').reduce((s, r) => s + r.plan.batches.length, 0);
+  const pots = view.repairs
+    .filter((r) => r.plan.sheet?.kind === 'mortar-kit')
+    .reduce((s, r) => s + r.plan.batches.length, 0);
   expect(list.consumables.find((c) => c.what === 'cups for the witness')!.quantity).toBe(pots);
   const mixers = view.repairs.flatMap((r) => r.plan.batches).reduce((s, b) => s + b.mixers, 0);
   expect(list.consumables.find((c) => c.what === 'static mixers')!.quantity).toBe(mixers + 1);

@@ -69,7 +69,9 @@ const kitsOf = (view: JobView): PickedKit[] =>
           buy: k.kits.set.buy[i]!,
           price: o.price,
           lists: [
-            ...k.sheet.parts.flatMap((p) => (kit.massG[p.id] === null ? [] : [{ what: `part ${p.id}, ${p.name}`, count: 1 }])),
+            ...k.sheet.parts.flatMap((p) =>
+              kit.massG[p.id] === null ? [] : [{ what: `part ${p.id}, ${p.name}`, count: 1 }],
+            ),
             ...kit.contents,
           ],
         },
@@ -83,7 +85,10 @@ function consumablesOf(repairs: readonly PassView[], kits: readonly PickedKit[])
   const potted = repairs.filter((r) => r.plan.sheet && !isMetered(r.plan.sheet.kind));
   const metered = repairs.filter((r) => r.plan.sheet && isMetered(r.plan.sheet.kind));
   const mixers = metered.reduce((s, r) => s + r.plan.batches.reduce((n, b) => n + b.mixers, 0), 0);
-  const inBoxes = kits.reduce((s, k) => s + k.count * k.lists.filter((c) => /mixer/i.test(c.what)).reduce((n, c) => n + c.count, 0), 0);
+  const inBoxes = kits.reduce(
+    (s, k) => s + k.count * k.lists.filter((c) => /mixer/i.test(c.what)).reduce((n, c) => n + c.count, 0),
+    0,
+  );
   const pots = potted.reduce((s, r) => s + r.plan.batches.length, 0);
   const largest = Math.max(0, ...potted.flatMap((r) => r.plan.batches.map((b) => b.ml)));
   const tubes = metered.filter((r) => {
@@ -94,7 +99,8 @@ function consumablesOf(repairs: readonly PassView[], kits: readonly PickedKit[])
   const area = sum((r) => (r.plan.void ? (r.repair.void?.count ?? 1) * r.plan.void.faces.planAreaMm2 : 0));
   const tape =
     potted.reduce(
-      (s, r) => s + (r.plan.void ? (r.repair.void?.count ?? 1) * TAPE_FACTOR * Math.sqrt(r.plan.void.faces.planAreaMm2) : 0),
+      (s, r) =>
+        s + (r.plan.void ? (r.repair.void?.count ?? 1) * TAPE_FACTOR * Math.sqrt(r.plan.void.faces.planAreaMm2) : 0),
       0,
     ) / 1000;
   const hands = sum((r) => r.repair.crew * Math.max(1, r.plan.batches.length));
@@ -163,12 +169,16 @@ export function pickList(view: JobView): PickList {
 function disposalOf(sheets: readonly SheetRevision[]): string[] {
   return unique([
     ...(sheets.some((s) => !isMetered(s.kind))
-      ? ['Left-over mix: let it set in a thin layer outside, then it goes with hard waste; never a full pot into a bin.']
+      ? [
+          'Left-over mix: let it set in a thin layer outside, then it goes with hard waste; never a full pot into a bin.',
+        ]
       : []),
     ...(sheets.some((s) => FAMILIES[s.family].disposal === 'peroxide')
       ? ['Cloths with peroxide: wet them, keep them apart and outside.']
       : []),
-    ...(sheets.some((s) => FAMILIES[s.family].disposal === 'cement') ? ['Cement water does not go into drain or lake.'] : []),
+    ...(sheets.some((s) => FAMILIES[s.family].disposal === 'cement')
+      ? ['Cement water does not go into drain or lake.']
+      : []),
     ...(sheets.length ? ['Unmixed parts and solvent: hazardous waste, by the local rules.'] : []),
   ]);
 }

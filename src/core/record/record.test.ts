@@ -50,7 +50,10 @@ test('the fold keeps what happened and never changes the state it was given', ()
 
 test('an amendment replaces, a withdrawal takes back; both leave the first entry in the record', () => {
   const wrong = event({ kind: 'reading', channel: 'base', valueC: 81, source: 'typed' });
-  const right = event({ kind: 'reading', channel: 'base', valueC: 8.1, source: 'typed' }, { amends: wrong.id, at: wrong.at });
+  const right = event(
+    { kind: 'reading', channel: 'base', valueC: 8.1, source: 'typed' },
+    { amends: wrong.id, at: wrong.at },
+  );
   expect(foldEvents([wrong, right], 'r').readings).toEqual([{ channel: 'base', atMs: wrong.at, valueC: 8.1 }]);
   const gone = event({ kind: 'withdrawn', why: 'wrong repair' }, { amends: right.id });
   expect(foldEvents([wrong, right, gone], 'r').readings).toEqual([]);
@@ -75,7 +78,9 @@ test('troubles turn into their effects', () => {
 });
 
 test('merging is the union by id: in any order, any number of times, nothing lost', () => {
-  const some = Array.from({ length: 12 }, (_, i) => event({ kind: 'note', text: `note ${i}` }, { device: i % 2 ? 'a' : 'b' }));
+  const some = Array.from({ length: 12 }, (_, i) =>
+    event({ kind: 'note', text: `note ${i}` }, { device: i % 2 ? 'a' : 'b' }),
+  );
   fc.assert(
     fc.property(fc.subarray(some), fc.subarray(some), (a, b) => {
       const merged = mergeEvents(a, b);
@@ -116,7 +121,10 @@ test('the running sample has a live pot: mixed, not yet placed', () => {
 test('humidity read on the spot moves the dew point from then on, and fades back to the forecast', () => {
   const plate = running.repairs[0]!;
   const at = NOW + 3_600_000;
-  const damp = event({ kind: 'humidity', valuePct: 95, source: 'typed' }, { jobId: running.job.id, repairId: plate.id, at });
+  const damp = event(
+    { kind: 'humidity', valuePct: 95, source: 'typed' },
+    { jobId: running.job.id, repairId: plate.id, at },
+  );
   const thermal = (events: readonly Event[]) => viewJob({ ...running, events }, NOW).repairs[0]!.plan.thermal!;
   const [before, after] = [thermal(running.events), thermal([...running.events, damp])];
   const humid = (t: typeof before, ms: number) => humidityOf(valueAt(t.air, ms), valueAt(t.dew, ms));

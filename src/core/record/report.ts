@@ -19,7 +19,9 @@ const BatchOut = z.object({
 const OfPass = {
   method: z.string(),
   system: z.string().nullable(),
-  volumeMl: z.object({ nominal: z.number(), p5: z.number(), p95: z.number(), decides: z.string().nullable() }).nullable(),
+  volumeMl: z
+    .object({ nominal: z.number(), p5: z.number(), p95: z.number(), decides: z.string().nullable() })
+    .nullable(),
   amounts: z.array(Line),
   toMixMl: z.number().nullable(),
   onHandMl: z.number().nullable(),
@@ -35,7 +37,9 @@ export const RepairReport = z.object({
   name: z.string(),
   /** Of the first pass; {@link passes} has those of all of them. */
   ...OfPass,
-  passes: z.array(z.object({ id: z.string(), name: z.string(), takes: z.string(), gate: z.string(), ...OfPass })).default([]),
+  passes: z
+    .array(z.object({ id: z.string(), name: z.string(), takes: z.string(), gate: z.string(), ...OfPass }))
+    .default([]),
   steps: z.array(
     z.object({
       id: z.string(),
@@ -122,15 +126,28 @@ const ofPass = ({ repair, plan }: PassView) => ({
   method: repair.method.id,
   system: plan.sheet?.name ?? null,
   volumeMl: plan.void
-    ? { nominal: plan.void.nominalMl, p5: plan.void.p5Ml, p95: plan.void.p95Ml, decides: plan.void.decides?.label ?? null }
+    ? {
+        nominal: plan.void.nominalMl,
+        p5: plan.void.p5Ml,
+        p95: plan.void.p95Ml,
+        decides: plan.void.decides?.label ?? null,
+      }
     : null,
   amounts: (plan.mix?.lines ?? []).map(({ label, ml, expression, voice }) => ({ label, ml, expression, voice })),
   toMixMl: plan.mix?.toMixMl ?? null,
   onHandMl: plan.mix?.onHandMl ?? null,
   potC: plan.potC !== null && Number.isFinite(plan.potC) ? plan.potC : null,
   usableMin: plan.usableMin !== null && Number.isFinite(plan.usableMin) ? plan.usableMin : null,
-  batches: plan.batches.map((b) => ({ label: b.label, ml: b.ml, kits: b.kits, massG: { ...b.massG }, volumeMl: { ...b.volumeMl } })),
-  kits: plan.mix ? { label: plan.mix.kits.kit.label, use: plan.mix.kits.use, buy: plan.mix.kits.buy, leftMl: plan.mix.kits.leftMl } : null,
+  batches: plan.batches.map((b) => ({
+    label: b.label,
+    ml: b.ml,
+    kits: b.kits,
+    massG: { ...b.massG },
+    volumeMl: { ...b.volumeMl },
+  })),
+  kits: plan.mix
+    ? { label: plan.mix.kits.kit.label, use: plan.mix.kits.use, buy: plan.mix.kits.buy, leftMl: plan.mix.kits.leftMl }
+    : null,
 });
 
 /** How everything came about, by what it is about; of a further pass with its id before it. */

@@ -25,7 +25,9 @@ test('a step that is done has a twin; one taken back has none', () => {
   expect(twinOf([first], { body: { kind: 'step-done', step: 'b1:mix' } })).toBe(first);
   expect(twinOf([first], { body: { kind: 'step-done', step: 'b2:mix' } })).toBeUndefined();
   expect(twinOf([first], { body: { kind: 'step-begun', step: 'b1:mix' } })).toBeUndefined();
-  expect(twinOf([first, event({ kind: 'withdrawn', why: 'not so' }, NOW, { amends: first.id })], { body: first.body })).toBeUndefined();
+  expect(
+    twinOf([first, event({ kind: 'withdrawn', why: 'not so' }, NOW, { amends: first.id })], { body: first.body }),
+  ).toBeUndefined();
   // Two notes of the same words are two notes.
   expect(twinOf([event({ kind: 'note', text: 'dry' })], { body: { kind: 'note', text: 'dry' } })).toBeUndefined();
 });
@@ -42,7 +44,10 @@ test('a clock found wrong by 2 h 49 moves what it wrote before, so that waits ke
   const slow = 169 * MIN;
   const before = [event({ kind: 'started', snapshotId: 's', usableMin: 20 }, NOW), done('b1:mix', NOW + 5 * MIN)];
   const elsewhere = done('b1:check', NOW + 6 * MIN, { device: 'tablet.x' });
-  const set = event({ kind: 'clock-set', shiftMs: slow, upTo: [...lastOfEach([...before, elsewhere], 'phone')] }, NOW + 20 * MIN + slow);
+  const set = event(
+    { kind: 'clock-set', shiftMs: slow, upTo: [...lastOfEach([...before, elsewhere], 'phone')] },
+    NOW + 20 * MIN + slow,
+  );
   // Written after it, by the right clock, though with a number that another tab began anew.
   const after = done('b1:place', NOW + 21 * MIN + slow);
   const all = [...before, elsewhere, set, after];

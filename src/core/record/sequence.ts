@@ -9,7 +9,10 @@ export const isOnce = (body: EventBody): boolean =>
 const stepOf = (body: EventBody): string => (body.kind === 'step-begun' || body.kind === 'step-done' ? body.step : '');
 
 /** The event that says already what `body` would say; undefined where it is news. */
-export function twinOf(events: readonly Event[], { body, passId = FIRST_PASS }: Pick<Event, 'body' | 'passId'>): Event | undefined {
+export function twinOf(
+  events: readonly Event[],
+  { body, passId = FIRST_PASS }: Pick<Event, 'body' | 'passId'>,
+): Event | undefined {
   if (!isOnce(body)) return undefined;
   return standingEvents(events).find(
     (e) => e.body.kind === body.kind && stepOf(e.body) === stepOf(body) && (e.passId ?? FIRST_PASS) === passId,
@@ -20,8 +23,8 @@ export function twinOf(events: readonly Event[], { body, passId = FIRST_PASS }: 
 const inOrder = (body: EventBody): boolean => isOnce(body) || body.kind === 'poured' || body.kind === 'discarded';
 
 /**
- * The last event of the work that would come to stand after `atMs`, although it was written before: the clock was set back, or one of
- * the two instants is wrong.
+ * The last event of the work that would come to stand after `atMs`, although it was written before: the clock was set
+ * back, or one of the two instants is wrong.
  * @returns null when the new event comes last, as it should
  */
 export function outOfOrder(events: readonly Event[], body: EventBody, atMs: number): Event | null {

@@ -25,7 +25,9 @@ export type PlanSnapshot = z.infer<typeof PlanSnapshot>;
 /** JSON with sorted keys: the same data always gives the same text. */
 export function stableJson(value: unknown): string {
   return JSON.stringify(value, (_key, v) =>
-    v && typeof v === 'object' && !Array.isArray(v) ? Object.fromEntries(Object.entries(v).sort(([a], [b]) => (a < b ? -1 : 1))) : v,
+    v && typeof v === 'object' && !Array.isArray(v)
+      ? Object.fromEntries(Object.entries(v).sort(([a], [b]) => (a < b ? -1 : 1)))
+      : v,
   );
 }
 

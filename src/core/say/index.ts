@@ -1,3 +1,19 @@
 export { type List, Message, Moment, Quantity, Said, Value, type Values } from './message';
 export { allTexts, gapsOf, isPlain, plain, type Sayer, textOf, texts } from './texts';
-export { areaOf, at, degC, exactly, grams, kelvin, listed, minutes, ml, mm, mm2, on, percent, rate, uptake } from './values';
+export {
+  areaOf,
+  at,
+  degC,
+  exactly,
+  grams,
+  kelvin,
+  listed,
+  minutes,
+  ml,
+  mm,
+  mm2,
+  on,
+  percent,
+  rate,
+  uptake,
+} from './values';

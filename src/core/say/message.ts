@@ -36,8 +36,8 @@ export interface List {
 export type Values = Readonly<Record<string, Value>>;
 
 /**
- * A sentence as data: the id of its text, and what stands in the gaps. The text stands beside the row that owns it; it is rendered in the
- * reader’s units, zone and language, so that a record reads in any of them later.
+ * A sentence as data: the id of its text, and what stands in the gaps. The text stands beside the row that owns it; it
+ * is rendered in the reader’s units, zone and language, so that a record reads in any of them later.
  */
 export interface Message {
   readonly id: string;

@@ -58,7 +58,10 @@ export function gapsOf(text: string): readonly string[] {
 
 const { plain: plainOf } = texts('say', { plain: '{text}' });
 
-/** A sentence that is still written out where it arises. Its figures are metric, its instants UTC; they are found when it is rendered. */
+/**
+ * A sentence that is still written out where it arises. Its figures are metric, its instants UTC; they are found when
+ * it is rendered.
+ */
 export const plain = (text: string): Message => plainOf({ text });
 
 /** Whether it was written out. */

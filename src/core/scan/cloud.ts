@@ -11,7 +11,10 @@ export interface Cloud {
   readonly held?: number;
 }
 
-/** Points or triangles that are laid on the map; of larger scans every second, third, … is taken, which costs no accuracy. */
+/**
+ * Points or triangles that are laid on the map; of larger scans every second, third, … is taken, which costs no
+ * accuracy.
+ */
 const ENOUGH = 125_000;
 
 /** Of how many points or triangles one is taken. @example everyOf(1_000_000) // 6 */
@@ -43,10 +46,16 @@ export const SCAN_UNITS = [
 /** Sizes a damaged place is scanned at, mm: what lies outside hints at a wrong unit. */
 const LIKELY_MM = [40, 4000] as const;
 
-/** Points that tell the extent well enough: it hints at the unit and sets the cells, neither of which turns on the last millimetre. */
+/**
+ * Points that tell the extent well enough: it hints at the unit and sets the cells, neither of which turns on the last
+ * millimetre.
+ */
 const TELLING = 250_000;
 
-/** Largest extent of the points, in the units of the file, to the spacing of the points looked at. @throws Refusal naming the first point that is not a number */
+/**
+ * Largest extent of the points, in the units of the file, to the spacing of the points looked at. @throws Refusal
+ * naming the first point that is not a number
+ */
 export function extentOf({ xyz }: Cloud): number {
   // A sum is finite only if all its terms are; three sums run side by side.
   let [sx, sy, sz] = [0, 0, 0];
@@ -89,4 +98,5 @@ function refuseFirst(xyz: Cloud['xyz']): never {
 export const isLikely = (mm: number): boolean => mm >= LIKELY_MM[0] && mm <= LIKELY_MM[1];
 
 /** Units in which the scan has a likely size. @example likelyUnits(0.35) // ['m'] */
-export const likelyUnits = (extent: number): readonly string[] => SCAN_UNITS.filter((u) => isLikely(extent * u.mm)).map((u) => u.id);
+export const likelyUnits = (extent: number): readonly string[] =>
+  SCAN_UNITS.filter((u) => isLikely(extent * u.mm)).map((u) => u.id);

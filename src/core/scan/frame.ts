@@ -15,13 +15,20 @@ export interface Frame {
 const FRAMES = 120;
 const FRAME_POINTS = 300;
 
-/** A frame whose third axis stands on the face: of planes through three random points, the one that half the points lie nearest to. */
+/**
+ * A frame whose third axis stands on the face: of planes through three random points, the one that half the points lie
+ * nearest to.
+ */
 export function faceFrame(cloud: Cloud, ask: ScanAsk): Frame {
   const n = Math.floor(cloud.xyz.length / 3);
   const random = seeded(ask.seed ?? 1);
   const at = Array.from({ length: FRAME_POINTS }, () => {
     const i = Math.floor(random() * n);
-    return [cloud.xyz[3 * i]! * ask.mmPerUnit, cloud.xyz[3 * i + 1]! * ask.mmPerUnit, cloud.xyz[3 * i + 2]! * ask.mmPerUnit];
+    return [
+      cloud.xyz[3 * i]! * ask.mmPerUnit,
+      cloud.xyz[3 * i + 1]! * ask.mmPerUnit,
+      cloud.xyz[3 * i + 2]! * ask.mmPerUnit,
+    ];
   });
   const origin = [0, 1, 2].map((k) => at.reduce((s, p) => s + p[k]!, 0) / at.length);
   const p = at.map((q) => q.map((x, k) => x - origin[k]!));
@@ -36,12 +43,15 @@ export function faceFrame(cloud: Cloud, ask: ScanAsk): Frame {
     if (!(size > 0)) continue;
     const normal = cross.map((x) => x / size);
     p.forEach((q, i) => {
-      distances[i] = Math.abs((q[0]! - a[0]!) * normal[0]! + (q[1]! - a[1]!) * normal[1]! + (q[2]! - a[2]!) * normal[2]!);
+      distances[i] = Math.abs(
+        (q[0]! - a[0]!) * normal[0]! + (q[1]! - a[1]!) * normal[1]! + (q[2]! - a[2]!) * normal[2]!,
+      );
     });
     const far = medianOf(distances);
     if (!best || far < best.far) best = { normal, far };
   }
-  if (!best) return refuse('scan', n, 'points that span a face', 'The points of the scan lie on one line or in one place.');
+  if (!best)
+    return refuse('scan', n, 'points that span a face', 'The points of the scan lie on one line or in one place.');
   const z = best.normal;
   const helper = Math.abs(z[0]!) < 0.9 ? [1, 0, 0] : [0, 1, 0];
   const dot = helper.reduce((s, x, k) => s + x * z[k]!, 0);
@@ -103,8 +113,8 @@ function turner({ xyz }: Cloud, { origin, axes }: Frame, mmPerUnit: number): (f:
 type Triple = readonly [number, number, number];
 
 /**
- * Points in the frame of the face, mm; a mesh gives one corner of every triangle, in turns. Corners, not middles: a corner that
- * strayed spoils one place, while the triangles round it would spoil all of theirs.
+ * Points in the frame of the face, mm; a mesh gives one corner of every triangle, in turns. Corners, not middles: a
+ * corner that strayed spoils one place, while the triangles round it would spoil all of theirs.
  */
 export function turn(cloud: Cloud, frame: Frame, mmPerUnit: number): Turned {
   const at = turner(cloud, frame, mmPerUnit);
@@ -130,7 +140,8 @@ export function usualSide(cloud: Cloud, frame: Frame, mmPerUnit: number): number
   const at = turner(cloud, frame, mmPerUnit);
   const step = Math.max(1, Math.floor(cloud.triangles / 2000));
   const sides = new Float64Array(Math.ceil(cloud.triangles / step));
-  for (let i = 0, t = 0; t < cloud.triangles; t += step) sides[i++] = longestSide([at(9 * t), at(9 * t + 3), at(9 * t + 6)]);
+  for (let i = 0, t = 0; t < cloud.triangles; t += step)
+    sides[i++] = longestSide([at(9 * t), at(9 * t + 3), at(9 * t + 6)]);
   return medianOf(sides);
 }
 
@@ -145,7 +156,9 @@ export interface Cover {
 /** Places along the side of a cell at which it is looked whether a triangle covers them. */
 const LOOKS = 4;
 
-/** Looks which parts of a raster the triangles cover as seen from the face. A spike that stands on it covers nothing. */
+/**
+ * Looks which parts of a raster the triangles cover as seen from the face. A spike that stands on it covers nothing.
+ */
 export function coverOf(cloud: Cloud, frame: Frame, mmPerUnit: number, { nx, ny, cellMm, u0, v0 }: Grid): Cover {
   const at = turner(cloud, frame, mmPerUnit);
   const [mx, my, step] = [nx * LOOKS, ny * LOOKS, cellMm / LOOKS];
@@ -158,7 +171,10 @@ export function coverOf(cloud: Cloud, frame: Frame, mmPerUnit: number, { nx, ny,
     if (det === 0) continue;
     /** First and last of the places `of` apart, the first half of that from the corner, that lie between two bounds. */
     const range = (low: number, high: number, from: number, of: number, most: number) =>
-      [Math.max(0, Math.ceil((low - from) / of - 0.5)), Math.min(most - 1, Math.floor((high - from) / of - 0.5))] as const;
+      [
+        Math.max(0, Math.ceil((low - from) / of - 0.5)),
+        Math.min(most - 1, Math.floor((high - from) / of - 0.5)),
+      ] as const;
     const within = (of: number, wide: number, high: number, take: (i: number, s: number, r: number) => void) => {
       const [x0, x1] = range(Math.min(a[0], b[0], c[0]), Math.max(a[0], b[0], c[0]), u0, of, wide);
       const [y0, y1] = range(Math.min(a[1], b[1], c[1]), Math.max(a[1], b[1], c[1]), v0, of, high);
@@ -181,6 +197,7 @@ export function coverOf(cloud: Cloud, frame: Frame, mmPerUnit: number, { nx, ny,
   }
   const share = new Float32Array(nx * ny);
   for (let y = 0; y < my; y++)
-    for (let x = 0; x < mx; x++) if (covered[y * mx + x]) share[Math.floor(y / LOOKS) * nx + Math.floor(x / LOOKS)]! += 1 / LOOKS ** 2;
+    for (let x = 0; x < mx; x++)
+      if (covered[y * mx + x]) share[Math.floor(y / LOOKS) * nx + Math.floor(x / LOOKS)]! += 1 / LOOKS ** 2;
   return { share, height: sum.map((h, i) => (many[i] ? h / many[i]! : Number.NaN)) };
 }

@@ -18,8 +18,19 @@ export const placeOf = (g: Grid, i: number): readonly [number, number] => [
 ];
 
 /** Least and greatest places, mm: u, v, u, v. */
-export function boundsOf({ u, v }: { readonly u: Float64Array; readonly v: Float64Array }): readonly [number, number, number, number] {
-  let [u0, v0, u1, v1] = [Number.POSITIVE_INFINITY, Number.POSITIVE_INFINITY, Number.NEGATIVE_INFINITY, Number.NEGATIVE_INFINITY];
+export function boundsOf({
+  u,
+  v,
+}: {
+  readonly u: Float64Array;
+  readonly v: Float64Array;
+}): readonly [number, number, number, number] {
+  let [u0, v0, u1, v1] = [
+    Number.POSITIVE_INFINITY,
+    Number.POSITIVE_INFINITY,
+    Number.NEGATIVE_INFINITY,
+    Number.NEGATIVE_INFINITY,
+  ];
   for (let i = 0; i < u.length; i++) {
     if (u[i]! < u0) u0 = u[i]!;
     if (u[i]! > u1) u1 = u[i]!;
@@ -124,8 +135,16 @@ export function widened(mask: Uint8Array, nx: number, ny: number, by: number): U
   return out;
 }
 
-/** Connected parts of a mask (by sides and corners, or by sides alone). @returns label of each cell, from 1, and how many */
-export function parts(mask: Uint8Array, nx: number, ny: number, corners: boolean): { labels: Int32Array; count: number } {
+/**
+ * Connected parts of a mask (by sides and corners, or by sides alone). @returns label of each cell, from 1, and how
+ * many
+ */
+export function parts(
+  mask: Uint8Array,
+  nx: number,
+  ny: number,
+  corners: boolean,
+): { labels: Int32Array; count: number } {
   const labels = new Int32Array(mask.length);
   const stack: number[] = [];
   let count = 0;
@@ -153,7 +172,10 @@ export function parts(mask: Uint8Array, nx: number, ny: number, corners: boolean
   return { labels, count };
 }
 
-/** Median of the 3 × 3 cells round each, over those with a value; NaN stays. A cell that strayed does not smear over its neighbours. */
+/**
+ * Median of the 3 × 3 cells round each, over those with a value; NaN stays. A cell that strayed does not smear over its
+ * neighbours.
+ */
 export function smoothed(values: Float64Array, nx: number, ny: number): Float64Array {
   const out = new Float64Array(values.length).fill(Number.NaN);
   const near = new Float64Array(9);
@@ -183,18 +205,24 @@ export function usualCount(counts: Uint32Array): number {
 }
 
 /**
- * The raster without the cells at the edge of the scan of which it covers less than half: the scan ends inside them, and counted
- * as whole they would add half a cell all along a broken edge.
+ * The raster without the cells at the edge of the scan of which it covers less than half: the scan ends inside them,
+ * and counted as whole they would add half a cell all along a broken edge.
  * @param share how much of each cell is covered, 0 to 1
  */
 export function withoutHalves(g: Grid, share: ArrayLike<number>): Grid {
   const { nx, ny } = g;
   const open = (x: number, y: number) => x < 0 || y < 0 || x >= nx || y >= ny || share[y * nx + x] === 0;
   const isEdge = (x: number, y: number) => open(x + 1, y) || open(x - 1, y) || open(x, y + 1) || open(x, y - 1);
-  return { ...g, values: g.values.map((h, i) => (share[i]! < 0.5 && isEdge(i % nx, Math.floor(i / nx)) ? Number.NaN : h)) };
+  return {
+    ...g,
+    values: g.values.map((h, i) => (share[i]! < 0.5 && isEdge(i % nx, Math.floor(i / nx)) ? Number.NaN : h)),
+  };
 }
 
-/** Cells that stand out of all their neighbours by more than `byMm` are taken back to the nearest of these: one stray point fills no hollow. */
+/**
+ * Cells that stand out of all their neighbours by more than `byMm` are taken back to the nearest of these: one stray
+ * point fills no hollow.
+ */
 export function clipped(g: Grid, byMm: number): Grid {
   const { nx, ny, values } = g;
   return {
@@ -220,7 +248,8 @@ export function clipped(g: Grid, byMm: number): Grid {
 /** The raster seen from its other side: columns run the other way, and heights are depths. */
 export function mirrored(g: Grid): Grid {
   const values = new Float64Array(g.values.length);
-  for (let y = 0; y < g.ny; y++) for (let x = 0; x < g.nx; x++) values[y * g.nx + x] = -g.values[y * g.nx + g.nx - 1 - x]!;
+  for (let y = 0; y < g.ny; y++)
+    for (let x = 0; x < g.nx; x++) values[y * g.nx + x] = -g.values[y * g.nx + g.nx - 1 - x]!;
   return { ...g, u0: -(g.u0 + g.nx * g.cellMm), values };
 }
 

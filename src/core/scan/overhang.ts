@@ -2,7 +2,9 @@ import type { Cloud } from './cloud';
 import type { Frame, Turned } from './frame';
 import { type Grid, widened } from './grid';
 
-/** Share of the void under overhangs: of a mesh, triangles that face away; of points, cells well inside with two floors. */
+/**
+ * Share of the void under overhangs: of a mesh, triangles that face away; of points, cells well inside with two floors.
+ */
 export function overhangShare(
   cloud: Cloud,
   { axes }: Frame,

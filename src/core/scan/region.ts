@@ -5,10 +5,15 @@ import { type FittedSurface, fitSurface, heightAt, medianOf, type SurfaceForm } 
 
 /** Points used for fitting the surface. */
 export const SAMPLE = 3_000;
-/** The region is widened by this much before the surface is fitted again without it: a feathered rim otherwise drags it. */
+/**
+ * The region is widened by this much before the surface is fitted again without it: a feathered rim otherwise drags it.
+ */
 export const WIDEN_MM = 10;
 export const SEED_SIGMAS = 3;
-/** The region grows through smoothed cells deeper than this many of their own sigmas, then by one cell to where depth crosses zero: nearer to zero, the roughness of the sound face would join it. */
+/**
+ * The region grows through smoothed cells deeper than this many of their own sigmas, then by one cell to where depth
+ * crosses zero: nearer to zero, the roughness of the sound face would join it.
+ */
 export const GROW_SIGMAS = 2;
 
 /** The void on the raster. */
@@ -41,7 +46,12 @@ export function regionOf(grid: Grid, surface: FittedSurface, rim?: readonly Poin
   if (rim) {
     const mask = Uint8Array.from({ length: values.length }, (_, i) => (inside(rim, placeOf(grid, i)) ? 1 : 0));
     if (!mask.some(Boolean))
-      refuse('rim', rim.length, 'a rim that encloses part of the map', 'The rim drawn by hand encloses nothing of the map.');
+      refuse(
+        'rim',
+        rim.length,
+        'a rim that encloses part of the map',
+        'The rim drawn by hand encloses nothing of the map.',
+      );
     return closed(grid, depth, mask, 0, 0);
   }
   const calm = smoothed(depth, nx, ny);
@@ -79,7 +89,8 @@ export function regionOf(grid: Grid, surface: FittedSurface, rim?: readonly Poin
 /** Gaps enclosed by the region belong to it; where the scan saw nothing, depth is bridged from round about. */
 function closed(grid: Grid, depth: Float64Array, mask: Uint8Array, others: number, calmMm: number): Region {
   const { nx, ny } = grid;
-  // What was not seen belongs to the region only where the region encloses it: beyond the edge of the scan there is nothing to fill.
+  // What was not seen belongs to the region only where the region encloses it: beyond the edge of the scan there is
+  // nothing to fill.
   const outside = new Uint8Array(mask.length);
   for (let i = 0; i < mask.length; i++) outside[i] = mask[i] && !Number.isNaN(depth[i]!) ? 0 : 1;
   const { labels, count } = parts(outside, nx, ny, false);

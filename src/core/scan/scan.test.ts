@@ -124,7 +124,8 @@ describe('what a scan is refused for, and what is pointed out', () => {
     const made = scan(FLAT, bowl(0.25, true), { turnedDeg: [0, 0, 0] });
     const kept: number[] = [];
     for (let i = 0; i < made.xyz.length; i += 3)
-      if (Math.hypot(made.xyz[i]! - 150, made.xyz[i + 1]! - 120) > 22) kept.push(made.xyz[i]!, made.xyz[i + 1]!, made.xyz[i + 2]!);
+      if (Math.hypot(made.xyz[i]! - 150, made.xyz[i + 1]! - 120) > 22)
+        kept.push(made.xyz[i]!, made.xyz[i + 1]!, made.xyz[i + 2]!);
     const found = measureScan({ xyz: Float32Array.from(kept), triangles: 0 }, ask('plane'));
     expect(found.found.hiddenShare).toBeGreaterThan(0.03);
     expect(unpack(found).volumeMl / made.volumeMl).toBeCloseTo(1, 1);
@@ -143,7 +144,8 @@ describe('what a scan is refused for, and what is pointed out', () => {
     const xyz = Float32Array.from(made.xyz);
     // A lip: a strip of the surface reaches over the void, seen from below.
     const lip: number[] = [];
-    for (let x = 110; x < 190; x += 4) lip.push(x, 70, -3, x, 90, -3, x + 4, 90, -3, x, 70, -3, x + 4, 90, -3, x + 4, 70, -3);
+    for (let x = 110; x < 190; x += 4)
+      lip.push(x, 70, -3, x, 90, -3, x + 4, 90, -3, x, 70, -3, x + 4, 90, -3, x + 4, 70, -3);
     const both = new Float32Array(xyz.length + lip.length);
     both.set(xyz);
     both.set(lip, xyz.length);
@@ -216,18 +218,25 @@ describe('a curved face measured as flat', () => {
   test('bowed so far that a flat face finds nothing, the refusal names the way', () => {
     for (const steep of [false, true]) {
       const made = scan(HULL, bowl(0.05, steep), { noiseMm: 0.3, spacingMm: 2.5 });
-      expect(() => measureScan(made, ask('plane'))).toThrow(new RegExp(`not flat.*void of ${steep ? '5[34]' : '29'} mL. Choose curved`));
+      expect(() => measureScan(made, ask('plane'))).toThrow(
+        new RegExp(`not flat.*void of ${steep ? '5[34]' : '29'} mL. Choose curved`),
+      );
     }
   });
   test('a flat face says nothing of it, and neither does a curved one taken as curved', () => {
     for (const share of [0.05, 0.4]) {
-      expect(measureScan(scan(FLAT, bowl(share, false), { spacingMm: 4 }), ask('plane')).found.curvedMl).toBeUndefined();
-      expect(measureScan(scan(HULL, bowl(share, false), { spacingMm: 4 }), ask('quadric')).found.curvedMl).toBeUndefined();
+      expect(
+        measureScan(scan(FLAT, bowl(share, false), { spacingMm: 4 }), ask('plane')).found.curvedMl,
+      ).toBeUndefined();
+      expect(
+        measureScan(scan(HULL, bowl(share, false), { spacingMm: 4 }), ask('quadric')).found.curvedMl,
+      ).toBeUndefined();
     }
   });
   test('a pan without any sound face round it is refused, never an area of nought', () => {
     const pan = scan(FLAT, (x, y) => 20 - ((x - 150) ** 2 + (y - 120) ** 2) / 2000, { spacingMm: 4 });
-    for (const surface of ['plane', 'quadric'] as const) expect(() => measureScan(pan, ask(surface))).toThrow(/No hollow|sound base/);
+    for (const surface of ['plane', 'quadric'] as const)
+      expect(() => measureScan(pan, ask(surface))).toThrow(/No hollow|sound base/);
   });
   test('a stored map of which nothing is deeper than its own roughness is a problem, not a thickness without end', () => {
     const found = measureScan(scan(FLAT, bowl(0.2, false), { spacingMm: 4 }), ask('plane'));
@@ -305,7 +314,8 @@ describe('meshes with stray faces', () => {
     const kept: number[] = [];
     for (let t = 0; t < fine.triangles; t++) {
       const at = 9 * t;
-      if (Math.abs(fine.xyz[at]! - 150) < 56 && Math.abs(fine.xyz[at + 1]! - 120) < 56) kept.push(...fine.xyz.slice(at, at + 9));
+      if (Math.abs(fine.xyz[at]! - 150) < 56 && Math.abs(fine.xyz[at + 1]! - 120) < 56)
+        kept.push(...fine.xyz.slice(at, at + 9));
     }
     const frame = [
       [0, 0, 94, 240],

@@ -48,8 +48,16 @@ interface Under {
   readonly region: Region;
 }
 
-/** Fits a face of one form to the raster, seeds and grows the region under it, and fits again without that, until it stands still. */
-function under(grid: Grid, first: FittedSurface, rim: ScanAsk['rim'], tell: (pass: number) => void = () => undefined): Under {
+/**
+ * Fits a face of one form to the raster, seeds and grows the region under it, and fits again without that, until it
+ * stands still.
+ */
+function under(
+  grid: Grid,
+  first: FittedSurface,
+  rim: ScanAsk['rim'],
+  tell: (pass: number) => void = () => undefined,
+): Under {
   let surface = first;
   let region = regionOf(grid, surface, rim);
   for (let pass = 0; pass < 3; pass++) {
@@ -74,8 +82,14 @@ function volumeOf({ depth, mask }: Region, cellMm: number): number {
 /** A curved face fits better when its roughness is under this share of the flat one's. */
 const FITS_BETTER = 0.8;
 
-/** What a curved face would give where a flat one was asked for; undefined where it fits no better, or finds no void. */
-function ifCurved(grid: Grid, flatMm: number, ask: ScanAsk): { readonly volumeMl: number; readonly residualMm: number } | undefined {
+/**
+ * What a curved face would give where a flat one was asked for; undefined where it fits no better, or finds no void.
+ */
+function ifCurved(
+  grid: Grid,
+  flatMm: number,
+  ask: ScanAsk,
+): { readonly volumeMl: number; readonly residualMm: number } | undefined {
   const tried = attempt(() => {
     const sample = soundSample(grid);
     const first = fitSurface(sample, 'quadric', ask.seed ?? 1);
@@ -91,8 +105,8 @@ function ifCurved(grid: Grid, flatMm: number, ask: ScanAsk): { readonly volumeMl
 }
 
 /**
- * Finds the void in a scan: the undamaged face fitted robustly, depth rasterised, the deep region seeded and grown to where its
- * depth ends, the face fitted again without it, and what lies under the face summed.
+ * Finds the void in a scan: the undamaged face fitted robustly, depth rasterised, the deep region seeded and grown to
+ * where its depth ends, the face fitted again without it, and what lies under the face summed.
  * @returns the shape as stored: depth map of the void with its rim, and what was noticed
  * @throws Refusal for points that are not numbers, a size nobody scans at (unless it is meant), no hollow, no sound rim
  */
@@ -101,7 +115,8 @@ export function measureScan(whole: Cloud, ask: ScanAsk): Scanned {
   tell(0.02, 'reading the points');
   const cloud = thinned(whole);
   const extent = extentOf(cloud);
-  if (!(extent * ask.mmPerUnit > 0)) refuse('scan', extent, 'an extent above 0', 'All points of the scan lie in one place.');
+  if (!(extent * ask.mmPerUnit > 0))
+    refuse('scan', extent, 'an extent above 0', 'All points of the scan lie in one place.');
   checkSize(extent, ask);
   const n = whole.held ?? Math.floor(whole.xyz.length / 3);
   const frame = faceFrame(cloud, ask);
@@ -115,7 +130,8 @@ export function measureScan(whole: Cloud, ask: ScanAsk): Scanned {
   let first = fitSurface(sample, ask.surface, ask.seed ?? 1);
   let { grid, spread } = laid;
   if (sideOfVoid(sample, first) === (ask.flip ?? false)) {
-    // The damage lies on the other side: look at it from there. Heights and one direction change sign, and so do their terms.
+    // The damage lies on the other side: look at it from there. Heights and one direction change sign, and so do their
+    // terms.
     negate(turned.w);
     negate(turned.u);
     first = { ...first, c: first.c.map((x, i) => (i === 1 || i === 4 ? x : -x)) };
@@ -176,11 +192,16 @@ function tryFlat<T>(grid: Grid, flat: FittedSurface, ask: ScanAsk, run: () => T)
     field,
     value,
     allowed,
-    curved ? `The face is not flat: taken as curved, the scan shows a void of ${Math.round(curved.volumeMl)} mL. Choose curved.` : sentence,
+    curved
+      ? `The face is not flat: taken as curved, the scan shows a void of ${Math.round(curved.volumeMl)} mL. Choose curved.`
+      : sentence,
   );
 }
 
-/** A size nobody scans at is asked before anything is laid out: in the wrong unit a map would be a thousand times too large. */
+/**
+ * A size nobody scans at is asked before anything is laid out: in the wrong unit a map would be a thousand times too
+ * large.
+ */
 function checkSize(extent: number, { mmPerUnit, anySize }: ScanAsk): void {
   if (anySize || isLikely(extent * mmPerUnit)) return;
   const across = extent * mmPerUnit;
@@ -208,7 +229,9 @@ function soundSample({ values, ...grid }: Grid) {
   return { u: Float64Array.from(u), v: Float64Array.from(v), w: Float64Array.from(w) };
 }
 
-/** Robust standard deviation of single points about the face, mm: over those it calls sound, since many lie in the void. */
+/**
+ * Robust standard deviation of single points about the face, mm: over those it calls sound, since many lie in the void.
+ */
 function roughness(at: Turned, surface: FittedSurface): number {
   const step = Math.max(1, Math.floor(at.w.length / SAMPLE));
   const off: number[] = [];
@@ -228,7 +251,10 @@ function negate(list: Float64Array): void {
   for (let i = 0; i < list.length; i++) list[i] = -list[i]!;
 }
 
-/** Whether the void lies below the surface: more points far off it lie there than above. Counted, since a few strays may lie very far. */
+/**
+ * Whether the void lies below the surface: more points far off it lie there than above. Counted, since a few strays may
+ * lie very far.
+ */
 function sideOfVoid(at: Turned, surface: FittedSurface): boolean {
   let sum = 0;
   for (let i = 0; i < at.w.length; i++) {
@@ -243,7 +269,8 @@ const ACROSS = [30, 180] as const;
 /** A mesh says more than its corners: its triangles are flat between them. */
 const ACROSS_MESH = 60;
 
-const bounded = (cellMm: number, side: number, least: number) => Math.min(Math.max(cellMm, side / ACROSS[1]), side / least);
+const bounded = (cellMm: number, side: number, least: number) =>
+  Math.min(Math.max(cellMm, side / ACROSS[1]), side / least);
 
 /** A cell that holds some corners of the usual triangle. */
 function cellOfMesh(at: Turned, usualMm: number): number {
@@ -259,7 +286,8 @@ function cellOfPoints(at: Turned): number {
   const side = Math.max(u1 - u0, v1 - v0);
   const coarse = side / 40;
   const seen = new Uint8Array(41 * 41);
-  for (let i = 0; i < u.length; i++) seen[Math.floor((v[i]! - v0) / coarse) * 41 + Math.floor((u[i]! - u0) / coarse)] = 1;
+  for (let i = 0; i < u.length; i++)
+    seen[Math.floor((v[i]! - v0) / coarse) * 41 + Math.floor((u[i]! - u0) / coarse)] = 1;
   const area = seen.reduce((sum, x) => sum + x, 0) * coarse * coarse;
   return bounded(Math.sqrt((area * PER_CELL) / u.length), side, ACROSS[0]);
 }

@@ -57,7 +57,9 @@ const TUKEY = 4.685;
 /** Residuals nearer than this many sigmas are called sound. */
 export const SOUND_SIGMAS = 2.5;
 const TRIALS: Record<SurfaceForm, number> = { plane: 60, quadric: 150 };
-/** Times a trial is fitted again to the half of the points nearest to it (concentration, Rousseeuw & Van Driessen 1999). */
+/**
+ * Times a trial is fitted again to the half of the points nearest to it (concentration, Rousseeuw & Van Driessen 1999).
+ */
 const CONCENTRATE = 2;
 /** A trial that starts this many times worse than the best so far is not concentrated. */
 const HOPELESS = 4;
@@ -71,8 +73,17 @@ interface Scaled {
   readonly w: Float64Array;
 }
 
-/** Least squares through the first `many` points picked, by the normal equations; null where they do not span the surface. */
-function leastSquares(form: SurfaceForm, at: Scaled, pick: Int32Array, many: number, weights: Float64Array): number[] | null {
+/**
+ * Least squares through the first `many` points picked, by the normal equations; null where they do not span the
+ * surface.
+ */
+function leastSquares(
+  form: SurfaceForm,
+  at: Scaled,
+  pick: Int32Array,
+  many: number,
+  weights: Float64Array,
+): number[] | null {
   const k = SIZE[form];
   const normal = new Float64Array(36);
   const right = new Float64Array(6);
@@ -97,7 +108,10 @@ function leastSquares(form: SurfaceForm, at: Scaled, pick: Int32Array, many: num
   }
   for (let a = 0; a < k; a++) for (let b = 0; b < a; b++) normal[a * k + b] = normal[b * k + a]!;
   try {
-    const c = solve(Matrix.from1DArray(k, k, normal.subarray(0, k * k)), Matrix.columnVector(right.subarray(0, k))).to1DArray();
+    const c = solve(
+      Matrix.from1DArray(k, k, normal.subarray(0, k * k)),
+      Matrix.columnVector(right.subarray(0, k)),
+    ).to1DArray();
     return c.every(Number.isFinite) ? c : null;
   } catch {
     return null;
@@ -105,7 +119,14 @@ function leastSquares(form: SurfaceForm, at: Scaled, pick: Int32Array, many: num
 }
 
 /** Heights of the picked points over the surface, mm, signed. */
-function residualsOf(form: SurfaceForm, c: readonly number[], at: Scaled, pick: Int32Array, many: number, out: Float64Array): void {
+function residualsOf(
+  form: SurfaceForm,
+  c: readonly number[],
+  at: Scaled,
+  pick: Int32Array,
+  many: number,
+  out: Float64Array,
+): void {
   const [c0, c1, c2] = [c[0]!, c[1]!, c[2]!];
   const curved = form === 'quadric';
   const [c3, c4, c5] = curved ? [c[3]!, c[4]!, c[5]!] : [0, 0, 0];
@@ -125,16 +146,17 @@ export interface Points {
 }
 
 /**
- * Fits the undamaged surface through points of which up to almost half may lie in a void: a least-median start on the surface
- * itself (Rousseeuw 1984), from exact fits through as many random points as it has coefficients, then least squares reweighted
- * by Tukey's bisquare until it stands still.
+ * Fits the undamaged surface through points of which up to almost half may lie in a void: a least-median start on the
+ * surface itself (Rousseeuw 1984), from exact fits through as many random points as it has coefficients, then least
+ * squares reweighted by Tukey's bisquare until it stands still.
  * @param start a fit to begin from, where the points of the void are known and left out
  * @throws Refusal when the points do not span a surface
  */
 export function fitSurface(at: Points, form: SurfaceForm, seed = 1, start?: FittedSurface): FittedSurface {
   const n = at.w.length;
   const k = SIZE[form];
-  if (n < 3 * k) refuse('scan', n, `at least ${3 * k} points`, `The scan has too few points to find the undamaged face: ${n}.`);
+  if (n < 3 * k)
+    refuse('scan', n, `at least ${3 * k} points`, `The scan has too few points to find the undamaged face: ${n}.`);
   let reach = 0;
   for (let i = 0; i < n; i++) reach = Math.max(reach, Math.abs(at.u[i]!), Math.abs(at.v[i]!));
   const scale = reach || 1;
@@ -179,7 +201,8 @@ export function fitSurface(at: Points, form: SurfaceForm, seed = 1, start?: Fitt
     }
     if (s < least) [best, least] = [c, s];
   }
-  if (!best) return refuse('scan', n, 'points that span a face', 'The points of the scan lie on one line or in one place.');
+  if (!best)
+    return refuse('scan', n, 'points that span a face', 'The points of the scan lie on one line or in one place.');
 
   // With almost half the points in a void the median of all leans on them: it is taken again over those it calls sound.
   const sigmaOf = (c: readonly number[]): number => {

@@ -1,6 +1,17 @@
 import { furtherSheets, sampleSheets } from '../../sample/systems';
 import { paceOf, sheetFlaws } from '../cure';
-import { gridToLines, KIND_IDS, parseTable, perHundredOfA, plainTable, SheetRevision, SYSTEM_KINDS, sheetIn, sheetNow, tableText } from '.';
+import {
+  gridToLines,
+  KIND_IDS,
+  parseTable,
+  perHundredOfA,
+  plainTable,
+  SheetRevision,
+  SYSTEM_KINDS,
+  sheetIn,
+  sheetNow,
+  tableText,
+} from '.';
 
 const filler = furtherSheets.find((s) => s.id === 'sheet-filler-1')!;
 const joint = furtherSheets.find((s) => s.id === 'sheet-joint-1')!;
@@ -27,7 +38,9 @@ test('times at a dose: the sheet’s own at its doses, between them ln τ linear
   // More catalyst is never slower.
   for (const t of [10, 15, 20, 25, 30])
     for (let d = 1; d < 3; d += 0.1)
-      expect(minutes(sheetIn(filler, at(d + 0.1)), 'sandable', t)).toBeLessThan(minutes(sheetIn(filler, at(d)), 'sandable', t));
+      expect(minutes(sheetIn(filler, at(d + 0.1)), 'sandable', t)).toBeLessThan(
+        minutes(sheetIn(filler, at(d)), 'sandable', t),
+      );
 });
 
 test('a dose of A and a dose of the total are not the same', () => {
@@ -45,7 +58,8 @@ test('drying by tiers: the driest tier that covers the air, none above the sheet
 });
 
 test('doses and humidities are typed in the lines, and come back from their own text', () => {
-  for (const s of furtherSheets) for (const m of s.milestones) expect(parseTable(tableText(m.table), 't', 'metric')).toEqual(m.table);
+  for (const s of furtherSheets)
+    for (const m of s.milestones) expect(parseTable(tableText(m.table), 't', 'metric')).toEqual(m.table);
   expect(parseTable('1 %, 20 C: 10 min\n2 %, 20 C: 5 min', 't', 'metric')).toMatchObject({
     form: 'by-dose',
     doses: [{ dosePct: 1 }, { dosePct: 2 }],
@@ -58,7 +72,9 @@ test('doses and humidities are typed in the lines, and come back from their own 
 test('cells pasted from a spreadsheet', () => {
   expect(gridToLines('10\t240\t300\n20\t110\t140', 't')).toBe('10 C: 240 min to 300 min\n20 C: 110 min to 140 min');
   expect(gridToLines('Temp °F\tTime (h)\n50\t5\n68\t2.5', 't')).toBe('50 F: 5 h\n68 F: 2.5 h');
-  expect(gridToLines('Dose %\tTemp °C\tTime min\n1\t20\t10\n2\t20\t5', 't')).toBe('1 %, 20 C: 10 min\n2 %, 20 C: 5 min');
+  expect(gridToLines('Dose %\tTemp °C\tTime min\n1\t20\t10\n2\t20\t5', 't')).toBe(
+    '1 %, 20 C: 10 min\n2 %, 20 C: 5 min',
+  );
   expect(gridToLines('Temp\tTemp to\tHumidity\tTime h\n10\t18\t60\t12', 't')).toBe('10 to 18 C, up to 60 %: 12 h');
   expect(gridToLines('10 C: 4 h', 't')).toBe('10 C: 4 h');
   expect(() => gridToLines('Colour\tTaste\n1\t2', 't')).toThrow(/names no temperature/);
@@ -74,13 +90,17 @@ test('slips in what a sheet says twice: ratio by weight against ratio by volume,
       .join(' ');
   // 3 : 1 by volume at 1.12 and 1.00 is 100 : 29.8 by weight; with 100 : 48 something is mistyped.
   expect(says({ ...pour, ratio: { ...pour.ratio, b: 48 } })).toMatch(/is 29.8 : 100 by weight, the sheet says 48/);
-  expect(says({ ...pour, limits: { ...pour.limits, baseMinC: 30, baseMaxC: 10 } })).toMatch(/Base: 30 to 10 °C has its ends swapped/);
+  expect(says({ ...pour, limits: { ...pour.limits, baseMinC: 30, baseMaxC: 10 } })).toMatch(
+    /Base: 30 to 10 °C has its ends swapped/,
+  );
   const table = filler.milestones[0]!.table;
   const swapped =
     table.form === 'by-dose'
       ? { ...table, doses: table.doses.map((d, i, all) => ({ ...d, table: all[all.length - 1 - i]!.table })) }
       : table;
-  expect(says({ ...filler, milestones: [{ ...filler.milestones[0]!, table: swapped }] })).toMatch(/2 % is slower than 1 %/);
+  expect(says({ ...filler, milestones: [{ ...filler.milestones[0]!, table: swapped }] })).toMatch(
+    /2 % is slower than 1 %/,
+  );
   expect(says({ ...filler, dose: null })).toMatch(/names no range of doses/);
 });
 

@@ -35,9 +35,14 @@ function mixed(field: string, a: PlainTable, b: PlainTable, x: number): PlainTab
   if (a.form === 'curve' && b.form === 'curve') {
     const low = Math.max(a.points[0]!.tempC, b.points[0]!.tempC);
     const high = Math.min(a.points.at(-1)!.tempC, b.points.at(-1)!.tempC);
-    const temps = [...new Set([...a.points, ...b.points].map((p) => p.tempC))].filter((t) => t >= low && t <= high).sort((p, q) => p - q);
+    const temps = [...new Set([...a.points, ...b.points].map((p) => p.tempC))]
+      .filter((t) => t >= low && t <= high)
+      .sort((p, q) => p - q);
     if (temps.length >= 2)
-      return { form: 'curve', points: temps.map((tempC) => ({ tempC, ...between(rowAt(a.points, tempC), rowAt(b.points, tempC), x) })) };
+      return {
+        form: 'curve',
+        points: temps.map((tempC) => ({ tempC, ...between(rowAt(a.points, tempC), rowAt(b.points, tempC), x) })),
+      };
   }
   if (
     a.form === 'bands' &&
@@ -45,8 +50,12 @@ function mixed(field: string, a: PlainTable, b: PlainTable, x: number): PlainTab
     a.bands.length === b.bands.length &&
     a.bands.every((r, i) => r.fromC === b.bands[i]!.fromC && r.toC === b.bands[i]!.toC)
   )
-    return { form: 'bands', bands: a.bands.map((r, i) => ({ fromC: r.fromC, toC: r.toC, ...between(r, b.bands[i]!, x) })) };
-  if (a.form === 'single' && b.form === 'single' && a.tempC === b.tempC) return { form: 'single', tempC: a.tempC, ...between(a, b, x) };
+    return {
+      form: 'bands',
+      bands: a.bands.map((r, i) => ({ fromC: r.fromC, toC: r.toC, ...between(r, b.bands[i]!, x) })),
+    };
+  if (a.form === 'single' && b.form === 'single' && a.tempC === b.tempC)
+    return { form: 'single', tempC: a.tempC, ...between(a, b, x) };
   return refuse(
     field,
     [a.form, b.form],
@@ -55,13 +64,18 @@ function mixed(field: string, a: PlainTable, b: PlainTable, x: number): PlainTab
   );
 }
 
-/** The plain table that holds at a dose and humidity. @throws Refusal outside the sheet's doses or humidities: nothing is carried beyond them */
+/**
+ * The plain table that holds at a dose and humidity. @throws Refusal outside the sheet's doses or humidities: nothing
+ * is carried beyond them
+ */
 export function plainTable(table: TimeTable, { dosePct, humidityPct }: Circumstance, field: string): PlainTable {
   if (table.form === 'by-dose') {
     const doses = [...table.doses]
       .sort((a, b) => a.dosePct - b.dosePct)
       .map((d) =>
-        d.table.form === 'curve' ? { ...d, table: { ...d.table, points: [...d.table.points].sort((a, b) => a.tempC - b.tempC) } } : d,
+        d.table.form === 'curve'
+          ? { ...d, table: { ...d.table, points: [...d.table.points].sort((a, b) => a.tempC - b.tempC) } }
+          : d,
       );
     const [low, high] = [doses[0]!.dosePct, doses.at(-1)!.dosePct];
     const dose = dosePct ?? Number.NaN;
@@ -109,8 +123,12 @@ export function plainTable(table: TimeTable, { dosePct, humidityPct }: Circumsta
 /** Sheets are immutable: what holds in one circumstance is made ready once. */
 const known = new WeakMap<SheetRevision, Map<string, SheetRevision>>();
 
-/** Mass of B for 100 of A at a dose, by the sheet's own meaning of per cent. @example 2 % of the total is 2.04 for 100 of A */
-export const perHundredOfA = (dosePct: number, of: 'A' | 'total'): number => (of === 'A' ? dosePct : (100 * dosePct) / (100 - dosePct));
+/**
+ * Mass of B for 100 of A at a dose, by the sheet's own meaning of per cent. @example 2 % of the total is 2.04 for 100
+ * of A
+ */
+export const perHundredOfA = (dosePct: number, of: 'A' | 'total'): number =>
+  of === 'A' ? dosePct : (100 * dosePct) / (100 - dosePct);
 
 /**
  * The sheet as it holds in one circumstance: its ratio at the dose, its times as plain tables.
@@ -139,7 +157,9 @@ export function sheetIn(sheet: SheetRevision, c: Circumstance): SheetRevision {
     return table === m.table ? m : { ...m, table };
   });
   const ratio: SheetRevision['ratio'] =
-    sheet.dose && dosePct !== null ? { ...sheet.ratio, basis: 'weight', a: 100, b: perHundredOfA(dosePct, sheet.dose.of) } : sheet.ratio;
+    sheet.dose && dosePct !== null
+      ? { ...sheet.ratio, basis: 'weight', a: 100, b: perHundredOfA(dosePct, sheet.dose.of) }
+      : sheet.ratio;
   const ready = { ...sheet, milestones, ratio };
   made.set(key, ready);
   return ready;

@@ -16,16 +16,44 @@ interface FamilyRow {
 }
 
 /**
- * Chemical families: the activation energy used where a sheet gives a single figure, ±10 kJ/mol, none where drying decides; and what they
- * are to a layer that comes over them, where that matters.
+ * Chemical families: the activation energy used where a sheet gives a single figure, ±10 kJ/mol, none where drying
+ * decides; and what they are to a layer that comes over them, where that matters.
  */
 export const FAMILIES = {
-  'resin-amine': { label: 'Resin and amine hardener', activationKJ: 55, layer: 'amine', selfHeats: true, film: true, disposal: null },
-  peroxide: { label: 'Cured by peroxide', activationKJ: 65, layer: 'peroxide', selfHeats: false, film: false, disposal: 'peroxide' },
-  methacrylate: { label: 'Methacrylate', activationKJ: 60, layer: 'methacrylate', selfHeats: false, film: false, disposal: 'peroxide' },
+  'resin-amine': {
+    label: 'Resin and amine hardener',
+    activationKJ: 55,
+    layer: 'amine',
+    selfHeats: true,
+    film: true,
+    disposal: null,
+  },
+  peroxide: {
+    label: 'Cured by peroxide',
+    activationKJ: 65,
+    layer: 'peroxide',
+    selfHeats: false,
+    film: false,
+    disposal: 'peroxide',
+  },
+  methacrylate: {
+    label: 'Methacrylate',
+    activationKJ: 60,
+    layer: 'methacrylate',
+    selfHeats: false,
+    film: false,
+    disposal: 'peroxide',
+  },
   isocyanate: { label: 'Isocyanate', activationKJ: 45, layer: null, selfHeats: false, film: false, disposal: null },
   cement: { label: 'Cement', activationKJ: 40, layer: null, selfHeats: false, film: false, disposal: 'cement' },
-  'water-borne': { label: 'Water-borne, dries', activationKJ: null, layer: null, selfHeats: false, film: false, disposal: null },
+  'water-borne': {
+    label: 'Water-borne, dries',
+    activationKJ: null,
+    layer: null,
+    selfHeats: false,
+    film: false,
+    disposal: null,
+  },
 } as const satisfies Record<string, FamilyRow>;
 
 export const FamilyId = z.enum(Object.keys(FAMILIES) as [keyof typeof FAMILIES, ...(keyof typeof FAMILIES)[]]);

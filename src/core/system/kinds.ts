@@ -5,19 +5,31 @@ export const PartId = z.enum(['A', 'B', 'C', 'D']);
 export type PartId = z.infer<typeof PartId>;
 export const PART_IDS = PartId.options;
 
-export const PartRole = z.enum(['resin', 'hardener', 'catalyst', 'aggregate', 'filler', 'thickener', 'powder', 'liquid', 'water']);
+export const PartRole = z.enum([
+  'resin',
+  'hardener',
+  'catalyst',
+  'aggregate',
+  'filler',
+  'thickener',
+  'powder',
+  'liquid',
+  'water',
+]);
 export type PartRole = z.infer<typeof PartRole>;
 
 /**
- * How a solid takes up room in a mix. Grains need liquid for the space between them; thixotropes are dosed by consistency;
- * hollow spheres count with the density of the whole particle, never of their shell.
+ * How a solid takes up room in a mix. Grains need liquid for the space between them; thixotropes are dosed by
+ * consistency; hollow spheres count with the density of the whole particle, never of their shell.
  */
 export const FILLER_CLASSES = {
   grains: 'grains: sand, aggregate',
   thixotrope: 'thickener: fumed silica, fine fibres',
   spheres: 'hollow spheres, light filler',
 } as const;
-export const FillerClass = z.enum(Object.keys(FILLER_CLASSES) as [keyof typeof FILLER_CLASSES, ...(keyof typeof FILLER_CLASSES)[]]);
+export const FillerClass = z.enum(
+  Object.keys(FILLER_CLASSES) as [keyof typeof FILLER_CLASSES, ...(keyof typeof FILLER_CLASSES)[]],
+);
 export type FillerClass = z.infer<typeof FillerClass>;
 
 /** Ways in which a part is measured out at the bench. */
@@ -43,7 +55,17 @@ export interface UsualPart {
 }
 
 /** Groups of fields that the sheet of a kind may fill. */
-export type SheetField = 'mixer' | 'pot' | 'dose' | 'aggregate' | 'thickener' | 'lift' | 'bond' | 'sag' | 'uptake' | 'humidity';
+export type SheetField =
+  | 'mixer'
+  | 'pot'
+  | 'dose'
+  | 'aggregate'
+  | 'thickener'
+  | 'lift'
+  | 'bond'
+  | 'sag'
+  | 'uptake'
+  | 'humidity';
 
 export interface SystemKind {
   readonly label: string;
@@ -69,7 +91,12 @@ const CAUSTIC = 'Wet cement is caustic: skin and eyes.';
 const GLOVES = ['nitrile gloves', 'eye cover'];
 
 const resin = (name = 'resin', densityGPerMl = 1.1): UsualPart => ({ id: 'A', name, role: 'resin', densityGPerMl });
-const hardener = (name = 'hardener', densityGPerMl = 1): UsualPart => ({ id: 'B', name, role: 'hardener', densityGPerMl });
+const hardener = (name = 'hardener', densityGPerMl = 1): UsualPart => ({
+  id: 'B',
+  name,
+  role: 'hardener',
+  densityGPerMl,
+});
 const sand = (id: PartId = 'C'): UsualPart => ({
   id,
   name: 'graded sand',
@@ -265,7 +292,11 @@ export const SYSTEM_KINDS = {
     does: 'Painted on joints; dries by warmth and dry air.',
     families: ['water-borne'],
     mixing: 'pot',
-    parts: [resin('colour', 1.2), hardener('hardener', 1.05), { id: 'C', name: 'water', role: 'water', densityGPerMl: 1 }],
+    parts: [
+      resin('colour', 1.2),
+      hardener('hardener', 1.05),
+      { id: 'C', name: 'water', role: 'water', densityGPerMl: 1 },
+    ],
     dosed: null,
     ways: ['cup', 'weight'],
     asks: ['pot', 'humidity'],
@@ -289,7 +320,9 @@ export const SYSTEM_KINDS = {
   },
 } as const satisfies Record<string, SystemKind>;
 
-export const SystemKindId = z.enum(Object.keys(SYSTEM_KINDS) as [keyof typeof SYSTEM_KINDS, ...(keyof typeof SYSTEM_KINDS)[]]);
+export const SystemKindId = z.enum(
+  Object.keys(SYSTEM_KINDS) as [keyof typeof SYSTEM_KINDS, ...(keyof typeof SYSTEM_KINDS)[]],
+);
 export type SystemKindId = z.infer<typeof SystemKindId>;
 export const KIND_IDS = SystemKindId.options;
 

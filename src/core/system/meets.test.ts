@@ -1,12 +1,25 @@
-import { clashesOf, FAMILIES, type FamilyId, GRADES, type GradeId, LAYERS, type LayerId, MEETS_NOTHING, Meets } from '.';
+import {
+  clashesOf,
+  FAMILIES,
+  type FamilyId,
+  GRADES,
+  type GradeId,
+  LAYERS,
+  type LayerId,
+  MEETS_NOTHING,
+  Meets,
+} from '.';
 
 const families = Object.keys(FAMILIES) as FamilyId[];
 const grades = [null, ...(Object.keys(GRADES) as GradeId[])];
 const layers = [null, ...(Object.keys(LAYERS) as LayerId[])];
 const everything = families.flatMap((family) =>
-  grades.flatMap((grade) => layers.flatMap((under) => layers.map((over) => ({ family, meets: { grade, under, over } })))),
+  grades.flatMap((grade) =>
+    layers.flatMap((under) => layers.map((over) => ({ family, meets: { grade, under, over } }))),
+  ),
 );
-const ids = (family: FamilyId, meets: Partial<Meets>) => clashesOf(family, { ...MEETS_NOTHING, ...meets }).map((c) => c.id);
+const ids = (family: FamilyId, meets: Partial<Meets>) =>
+  clashesOf(family, { ...MEETS_NOTHING, ...meets }).map((c) => c.id);
 
 test('every meeting has an answer in whole sentences, and none is named twice', () => {
   for (const { family, meets } of everything) {
@@ -38,7 +51,8 @@ test.each(['polyolefin', 'fluoro', 'acetal'] as const)('%s stops every family', 
 });
 
 test('the amine in old resin stops what is cured by peroxide, and only that; the other way round it is a matter of waiting', () => {
-  for (const family of families) expect(ids(family, { under: 'amine' }).includes('radical-on-amine')).toBe(family === 'peroxide');
+  for (const family of families)
+    expect(ids(family, { under: 'amine' }).includes('radical-on-amine')).toBe(family === 'peroxide');
   for (const over of ['peroxide', 'methacrylate'] as const) {
     const [clash] = clashesOf('resin-amine', { ...MEETS_NOTHING, over });
     expect(clash).toMatchObject({ id: 'radical-over', severity: 'caution', from: 'next layer' });

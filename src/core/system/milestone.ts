@@ -27,13 +27,18 @@ interface MilestoneKind {
   readonly clock: 'working' | 'waiting';
   /** Ranks waiting times: at every temperature a later one may not come before an earlier one. */
   readonly order: number | null;
-  /** Of what is laid over some minutes this clock runs from the first spot, not from the last: a skin forms where it lay longest. */
+  /**
+   * Of what is laid over some minutes this clock runs from the first spot, not from the last: a skin forms where it lay
+   * longest.
+   */
   readonly firstSpot?: true;
   /** What has set runs on its base, whatever the air and the packs are. */
   readonly onBase?: true;
   /** It runs on the resin itself, wherever that lies, whatever else the sheet says. */
   readonly onResin?: true;
-  /** Milestones that come later in the curing and so may stand in where a sheet is silent on this one, soonest first. */
+  /**
+   * Milestones that come later in the curing and so may stand in where a sheet is silent on this one, soonest first.
+   */
   readonly later?: readonly string[];
   /** A test by touch can tell it: what bears a load cannot be felt. */
   readonly touch?: true;
@@ -48,7 +53,13 @@ export const MILESTONES = {
   'clean-by': { label: 'Tools clean by', clock: 'working', order: null },
   'primer-wet': { label: 'Primer still wet', clock: 'working', order: null, firstSpot: true },
   open: { label: 'Open time', clock: 'working', order: null, firstSpot: true },
-  gel: { label: 'Gel', clock: 'waiting', order: 1, later: ['sandable', 'release', 'foot', 'light-load', 'load', 'full-cure'], touch: true },
+  gel: {
+    label: 'Gel',
+    clock: 'waiting',
+    order: 1,
+    later: ['sandable', 'release', 'foot', 'light-load', 'load', 'full-cure'],
+    touch: true,
+  },
   'next-lift': {
     label: 'Next lift',
     clock: 'waiting',
@@ -71,7 +82,13 @@ export const MILESTONES = {
     later: ['sandable', 'release', 'foot', 'light-load', 'load', 'full-cure'],
     touch: true,
   },
-  sandable: { label: 'Grind or sand', clock: 'waiting', order: null, later: ['foot', 'light-load', 'load', 'full-cure'], touch: true },
+  sandable: {
+    label: 'Grind or sand',
+    clock: 'waiting',
+    order: null,
+    later: ['foot', 'light-load', 'load', 'full-cure'],
+    touch: true,
+  },
   overlay: {
     label: 'Fill joints or lay over',
     clock: 'waiting',
@@ -79,7 +96,13 @@ export const MILESTONES = {
     later: ['foot', 'light-load', 'load', 'full-cure'],
     touch: true,
   },
-  release: { label: 'Release of clamps', clock: 'waiting', order: 2, later: ['foot', 'light-load', 'load', 'full-cure'], touch: true },
+  release: {
+    label: 'Release of clamps',
+    clock: 'waiting',
+    order: 2,
+    later: ['foot', 'light-load', 'load', 'full-cure'],
+    touch: true,
+  },
   foot: { label: 'Foot traffic', clock: 'waiting', order: 3, later: ['light-load', 'load', 'full-cure'] },
   'light-load': { label: 'Light load', clock: 'waiting', order: 4, later: ['load', 'full-cure'] },
   load: { label: 'Full load', clock: 'waiting', order: 5, later: ['full-cure'] },
@@ -115,7 +138,9 @@ export const PlainTable = z.discriminatedUnion('form', [
 ]);
 export type PlainTable = z.infer<typeof PlainTable>;
 
-/** A plain form, or plain forms keyed by the dose of the catalyst, or tiers of temperature and humidity for what dries. */
+/**
+ * A plain form, or plain forms keyed by the dose of the catalyst, or tiers of temperature and humidity for what dries.
+ */
 export const TimeTable = z.discriminatedUnion('form', [
   ...PlainTable.options,
   z.object({
@@ -129,7 +154,15 @@ export const TimeTable = z.discriminatedUnion('form', [
   z.object({
     form: z.literal('tiers'),
     tiers: z
-      .array(z.object({ fromC: temp, toC: temp, humidityToPct: z.number().min(1).max(100), fromMin: minutes, toMin: minutes }))
+      .array(
+        z.object({
+          fromC: temp,
+          toC: temp,
+          humidityToPct: z.number().min(1).max(100),
+          fromMin: minutes,
+          toMin: minutes,
+        }),
+      )
       .min(1)
       .max(40),
   }),
@@ -149,8 +182,9 @@ export const Milestone = z.object({
 export type Milestone = z.infer<typeof Milestone>;
 
 /** What the table says of a milestone. */
-export const milestoneKind = (id: MilestoneId): Omit<MilestoneKind, 'later'> & { readonly later?: readonly MilestoneId[] } =>
-  MILESTONES[id];
+export const milestoneKind = (
+  id: MilestoneId,
+): Omit<MilestoneKind, 'later'> & { readonly later?: readonly MilestoneId[] } => MILESTONES[id];
 
 /** Whether running past this time spoils work (working) or coming before it does (waiting). */
 export const clockOf = (m: Milestone): 'working' | 'waiting' => MILESTONES[m.kind].clock;

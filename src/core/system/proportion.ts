@@ -19,7 +19,8 @@ export interface Proportion {
 export function partsByWeight(sheet: SheetRevision, fillerShare = 1): Readonly<Record<PartId, number>> {
   const a = partOf(sheet, 'A');
   const b = partOf(sheet, 'B');
-  if (!a || !b) return refuse('parts', sheet.parts.length, 'parts A and B', `${sheet.name} needs both a part A and a part B.`);
+  if (!a || !b)
+    return refuse('parts', sheet.parts.length, 'parts A and B', `${sheet.name} needs both a part A and a part B.`);
   const { ratio } = sheet;
   const by = ratio.basis === 'weight' ? { a: 1, b: 1 } : { a: a.densityGPerMl, b: b.densityGPerMl };
   const share = (id: PartId) => (partOf(sheet, id)?.filler ? fillerShare : 1);
@@ -42,8 +43,10 @@ export interface Room {
 }
 
 /**
- * Volume of liquids with fillers, each by its class: grains take liquid + Σ mass / true density while the liquid exceeds the space
- * between them, bulk · (1 − bulk/true); below that the mix is lean, keeps air and takes the volume of its bulk. Thixotropes and hollow
+ * Volume of liquids with fillers, each by its class: grains take liquid + Σ mass / true density while the liquid
+ * exceeds the space between them, bulk · (1 − bulk/true); below that the mix is lean, keeps air and takes the volume of
+ * its bulk.
+ * Thixotropes and hollow
  * spheres count by their (particle) density alone.
  * @param parts masses, g, with the parts they are of
  */
@@ -86,7 +89,9 @@ export function proportionOf(sheet: SheetRevision, fillerShare = 1): Proportion 
   const working = [
     line(
       'Ratio A : B by weight',
-      basis === 'weight' ? 'as on the sheet' : `${sheet.ratio.a} × ${a.densityGPerMl} : ${sheet.ratio.b} × ${b.densityGPerMl}`,
+      basis === 'weight'
+        ? 'as on the sheet'
+        : `${sheet.ratio.a} × ${a.densityGPerMl} : ${sheet.ratio.b} × ${b.densityGPerMl}`,
       ratioText(mB, mA),
       '',
       undefined,
@@ -94,7 +99,9 @@ export function proportionOf(sheet: SheetRevision, fillerShare = 1): Proportion 
     ),
     line(
       'Ratio A : B by volume',
-      basis === 'volume' ? 'as on the sheet' : `${sheet.ratio.a} / ${a.densityGPerMl} : ${sheet.ratio.b} / ${b.densityGPerMl}`,
+      basis === 'volume'
+        ? 'as on the sheet'
+        : `${sheet.ratio.a} / ${a.densityGPerMl} : ${sheet.ratio.b} / ${b.densityGPerMl}`,
       ratioText(mB * a.densityGPerMl, mA * b.densityGPerMl),
       '',
       undefined,
@@ -102,7 +109,9 @@ export function proportionOf(sheet: SheetRevision, fillerShare = 1): Proportion 
     ),
   ];
   if (grainVoids > 0) {
-    working.push(line('Space between the grains', 'tamped bulk − solid, for the sheet’s parts by weight', grainVoids, 'mL'));
+    working.push(
+      line('Space between the grains', 'tamped bulk − solid, for the sheet’s parts by weight', grainVoids, 'mL'),
+    );
     working.push(
       line(
         'Liquid for them',
@@ -133,26 +142,44 @@ export function kitVolumeMl(sheet: SheetRevision, kit: SheetRevision['kits'][num
   return Math.min(...PART_IDS.map(from)) / p.densityGPerMl;
 }
 
-/** Volume that one kit fills by the sheet's own coverage (kg for each m² and mm, so kg/L); null where the sheet gives none. */
+/**
+ * Volume that one kit fills by the sheet's own coverage (kg for each m² and mm, so kg/L); null where the sheet gives
+ * none.
+ */
 export const coverageMl = (sheet: SheetRevision, kit: SheetRevision['kits'][number]): number | null =>
-  sheet.coverageKgPerM2Mm === null ? null : PART_IDS.reduce((s, id) => s + (kit.massG[id] ?? 0), 0) / sheet.coverageKgPerM2Mm;
+  sheet.coverageKgPerM2Mm === null
+    ? null
+    : PART_IDS.reduce((s, id) => s + (kit.massG[id] ?? 0), 0) / sheet.coverageKgPerM2Mm;
 
 /** The volume of a kit that plans, mL: the sheet's own yield or coverage where that is smaller than geometry. */
 export const plannedKitMl = (sheet: SheetRevision, kit: SheetRevision['kits'][number]): number =>
-  Math.min(kitVolumeMl(sheet, kit), kit.yieldMl ?? Number.POSITIVE_INFINITY, coverageMl(sheet, kit) ?? Number.POSITIVE_INFINITY);
+  Math.min(
+    kitVolumeMl(sheet, kit),
+    kit.yieldMl ?? Number.POSITIVE_INFINITY,
+    coverageMl(sheet, kit) ?? Number.POSITIVE_INFINITY,
+  );
 
-/** Whether the mix holds grains whose tamped bulk density the sheet does not give: then nobody can tell whether it is lean. */
+/**
+ * Whether the mix holds grains whose tamped bulk density the sheet does not give: then nobody can tell whether it is
+ * lean.
+ */
 export function grainsUntold(sheet: SheetRevision): boolean {
   const masses = partsByWeight(sheet);
   return sheet.parts.some((p) => p.filler === 'grains' && masses[p.id] > 0 && p.bulkGPerMl === null);
 }
 
-/** The largest share of mixed liquid that may be drawn off as primer with the aggregate left whole before the mix turns lean, 0 to 1. */
+/**
+ * The largest share of mixed liquid that may be drawn off as primer with the aggregate left whole before the mix turns
+ * lean, 0 to 1.
+ */
 export function leanThreshold(sheet: SheetRevision): number | null {
   const masses = partsByWeight(sheet);
   if (grainsUntold(sheet)) return null;
   const room = roomOf(sheet.parts.filter((p) => masses[p.id] > 0).map((part) => ({ part, massG: masses[part.id] })));
   if (!(room.grainVoids > 0)) return 1;
-  const fines = sheet.parts.reduce((s, p) => s + (p.filler && p.filler !== 'grains' ? masses[p.id] / p.densityGPerMl : 0), 0);
+  const fines = sheet.parts.reduce(
+    (s, p) => s + (p.filler && p.filler !== 'grains' ? masses[p.id] / p.densityGPerMl : 0),
+    0,
+  );
   return Math.max(0, Math.min(1, 1 - (room.grainVoids - fines) / room.liquid));
 }

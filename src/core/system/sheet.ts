@@ -42,7 +42,12 @@ export type Ratio = z.infer<typeof Ratio>;
 
 /** A part B that is dosed within a range, per cent by mass of A or of the total, as the sheet states it. */
 export const Dose = z
-  .object({ minPct: positive.max(60), maxPct: positive.max(60), usualPct: positive.max(60), of: z.enum(['A', 'total']) })
+  .object({
+    minPct: positive.max(60),
+    maxPct: positive.max(60),
+    usualPct: positive.max(60),
+    of: z.enum(['A', 'total']),
+  })
   .refine((d) => d.minPct <= d.usualPct && d.usualPct <= d.maxPct, 'the usual dose lies within its range');
 export type Dose = z.infer<typeof Dose>;
 
@@ -99,7 +104,9 @@ export const Kit = z.object({
   yieldMl: positive.nullable(),
   price: Figure.nonnegative().nullable(),
   /** What else is in the box, for checking: mixers, paddles, gloves. */
-  contents: z.array(z.object({ what: z.string().min(1).max(60), count: z.number().int().positive().max(100_000) })).max(20),
+  contents: z
+    .array(z.object({ what: z.string().min(1).max(60), count: z.number().int().positive().max(100_000) }))
+    .max(20),
 });
 export type Kit = z.infer<typeof Kit>;
 
@@ -131,9 +138,17 @@ export const SheetRevision = z.object({
     .min(1)
     .max(20)
     .refine((kits) => new Set(kits.map((k) => k.id)).size === kits.length, 'each kit has a name of its own'),
-  /** Static mixer: what stays in it, what is thrown away first, its reach, and what a new pack is pressed out until both parts flow. */
+  /**
+   * Static mixer: what stays in it, what is thrown away first, its reach, and what a new pack is pressed out until both
+   * parts flow.
+   */
   mixer: z
-    .object({ volumeMl: positive, purgeMl: Figure.nonnegative(), reachMm: positive, flowMl: Figure.nonnegative().default(0) })
+    .object({
+      volumeMl: positive,
+      purgeMl: Figure.nonnegative(),
+      reachMm: positive,
+      flowMl: Figure.nonnegative().default(0),
+    })
     .nullable(),
   /** What stays on the pot, paddle and trowel at each batch, mL. */
   potLossMl: Figure.nonnegative(),
@@ -147,7 +162,11 @@ export const SheetRevision = z.object({
   coverageKgPerM2Mm: positive.nullable(),
   /** Coats to refusal of a consolidant and what a square metre drinks, mL; null where it does not soak in. */
   uptakeMlPerM2: positive.nullable(),
-  finish: z.object({ colour: z.string().max(80), sanding: z.enum(['easy', 'hard', 'not']), paintable: z.enum(['yes', 'no', 'silent']) }),
+  finish: z.object({
+    colour: z.string().max(80),
+    sanding: z.enum(['easy', 'hard', 'not']),
+    paintable: z.enum(['yes', 'no', 'silent']),
+  }),
   storage: z.object({
     minC: Celsius.nullable(),
     maxC: Celsius.nullable(),
@@ -161,7 +180,10 @@ export const SheetRevision = z.object({
   protection: z.array(z.string().max(80)).max(20),
   /** Strength over age; null where the sheet prints none, and then no curve is invented. */
   strength: Strength.nullable().default(null),
-  /** Quantities as the paper prints them, in its own units, by field of the editor; those printed in the units kept here are not listed. */
+  /**
+   * Quantities as the paper prints them, in its own units, by field of the editor; those printed in the units kept here
+   * are not listed.
+   */
   printed: z.record(z.string().max(60), z.string().max(60)).default({}),
   typedFrom: z.string().max(200),
   typedByRole: z.string().max(80),
@@ -172,9 +194,13 @@ export type SheetRevision = z.infer<typeof SheetRevision>;
 
 type Old = Readonly<Record<string, unknown>>;
 const isOld = (x: unknown): x is Old => typeof x === 'object' && x !== null && !Array.isArray(x);
-const each = (list: unknown, step: (item: Old) => unknown) => (Array.isArray(list) ? list.map((x) => (isOld(x) ? step(x) : x)) : list);
+const each = (list: unknown, step: (item: Old) => unknown) =>
+  Array.isArray(list) ? list.map((x) => (isOld(x) ? step(x) : x)) : list;
 
-/** Steps of a sheet from version n to n + 1. 1 → 2: a fourth part, doses, sag, coverage, storage, finish, protection, contents of kits. */
+/**
+ * Steps of a sheet from version n to n + 1. 1 → 2: a fourth part, doses, sag, coverage, storage, finish, protection,
+ * contents of kits.
+ */
 export const SHEET_STEPS: Readonly<Record<number, (old: Old) => Old>> = {
   1: (old) => ({
     maker: '',
@@ -191,7 +217,14 @@ export const SHEET_STEPS: Readonly<Record<number, (old: Old) => Old>> = {
     parts: each(old.parts, (p) => ({ filler: p.role === 'aggregate' ? 'grains' : null, ...p })),
     ratio: isOld(old.ratio) ? { dByWeight: null, also: null, ...old.ratio } : old.ratio,
     limits: isOld(old.limits)
-      ? { moistureMaxPct: null, sagWallMm: null, sagOverheadMm: null, serviceMaxC: null, preparation: {}, ...old.limits }
+      ? {
+          moistureMaxPct: null,
+          sagWallMm: null,
+          sagOverheadMm: null,
+          serviceMaxC: null,
+          preparation: {},
+          ...old.limits,
+        }
       : old.limits,
     kits: each(old.kits, (k) => ({ contents: [], ...k, massG: isOld(k.massG) ? { D: null, ...k.massG } : k.massG })),
   }),
@@ -247,7 +280,8 @@ export const sheetNow = (raw: unknown): unknown => forward(raw, SHEET_STEPS);
 export const stockNow = (raw: unknown): unknown => forward(raw, STOCK_STEPS);
 
 /** The part with that id. */
-export const partOf = (sheet: SheetRevision, id: PartId): Part | undefined => sheet.parts.find((part) => part.id === id);
+export const partOf = (sheet: SheetRevision, id: PartId): Part | undefined =>
+  sheet.parts.find((part) => part.id === id);
 
 /** The milestone of that kind, if the sheet states it. */
 export const milestoneOf = (sheet: SheetRevision, kind: MilestoneId): Milestone | undefined =>

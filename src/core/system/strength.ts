@@ -13,7 +13,10 @@ export const Strength = z.object({
     .array(z.object({ afterMin: z.number().positive().max(600_000), mpa: z.number().positive().max(1000) }))
     .min(1)
     .max(12),
-  /** The characteristic (5 %) value of the cured bond, MPa; null where the sheet prints means only: then no load is checked by it. */
+  /**
+   * The characteristic (5 %) value of the cured bond, MPa; null where the sheet prints means only: then no load is
+   * checked by it.
+   */
   characteristicMpa: z.number().positive().max(1000).nullable(),
   /** Temperature in service up to which that value holds, °C; null where the sheet does not say. */
   characteristicToC: z.number().min(-60).max(300).nullable().default(null),
@@ -47,12 +50,19 @@ export function parseStrengthPoints(text: string, field: string, system: UnitSys
         `Line ${i + 1}: ${formatDuration(p.afterMin)} does not come after ${formatDuration(before.afterMin)}.`,
       );
     if (p.mpa < before.mpa)
-      refuse(field, p.mpa, 'strength that does not fall', `Line ${i + 1}: ${p.mpa} MPa is less than the ${before.mpa} MPa before it.`);
+      refuse(
+        field,
+        p.mpa,
+        'strength that does not fall',
+        `Line ${i + 1}: ${p.mpa} MPa is less than the ${before.mpa} MPa before it.`,
+      );
   }
   return points.length ? points : refuse(field, text, 'at least one line', 'Type at least one line, like 1 d: 32 MPa.');
 }
 
 /** Strength over age as it is typed. */
-export const strengthText = ({ points }: Strength): string => points.map((p) => `${ageText(p.afterMin)}: ${p.mpa} MPa`).join('\n');
+export const strengthText = ({ points }: Strength): string =>
+  points.map((p) => `${ageText(p.afterMin)}: ${p.mpa} MPa`).join('\n');
 
-const ageText = (min: number) => (min % 1440 === 0 ? `${min / 1440} d` : min % 60 === 0 ? `${min / 60} h` : `${min} min`);
+const ageText = (min: number) =>
+  min % 1440 === 0 ? `${min / 1440} d` : min % 60 === 0 ? `${min / 60} h` : `${min} min`;

@@ -67,16 +67,26 @@ function readRow(row: string, i: number, field: string, system: UnitSystem): Row
 function plainOf(rows: readonly Row[], field: string): PlainTable {
   const banded = rows.filter((r) => r.temps.length === 2).length;
   if (banded && banded < rows.length)
-    return refuse(field, rows.length, 'one form', 'Some lines are bands (5 to 10 C) and some single temperatures: use one form.');
+    return refuse(
+      field,
+      rows.length,
+      'one form',
+      'Some lines are bands (5 to 10 C) and some single temperatures: use one form.',
+    );
   if (banded)
-    return { form: 'bands', bands: rows.map(({ temps, fromMin, toMin }) => ({ fromC: temps[0]!, toC: temps[1]!, fromMin, toMin })) };
-  if (rows.length === 1) return { form: 'single', tempC: rows[0]!.temps[0]!, fromMin: rows[0]!.fromMin, toMin: rows[0]!.toMin };
+    return {
+      form: 'bands',
+      bands: rows.map(({ temps, fromMin, toMin }) => ({ fromC: temps[0]!, toC: temps[1]!, fromMin, toMin })),
+    };
+  if (rows.length === 1)
+    return { form: 'single', tempC: rows[0]!.temps[0]!, fromMin: rows[0]!.fromMin, toMin: rows[0]!.toMin };
   return { form: 'curve', points: rows.map(({ temps, fromMin, toMin }) => ({ tempC: temps[0]!, fromMin, toMin })) };
 }
 
 /**
  * Reads a table of times as a sheet prints it, one row a line:
- * `10 C: 4 h to 5 h` (a point of a curve), `5 to 10 C: 90 min` (a band), or one line `45 to 60 min at 23 C` / `24 h` (a single figure).
+ * `10 C: 4 h to 5 h` (a point of a curve), `5 to 10 C: 90 min` (a band), or one line `45 to 60 min at 23 C` / `24 h` (a
+ * single figure).
  * A dose goes before: `2 %, 20 C: 15 min`. A humidity goes behind the temperatures: `10 to 15 C, up to 70 %: 8 h`.
  * @throws Refusal naming the line
  */
@@ -88,7 +98,11 @@ export function parseTable(text: string, field: string, system: UnitSystem): Tim
   if (!rows.length) return refuse(field, text, 'at least one line', 'Type at least one line, like 10 C: 4 h to 5 h.');
   if (rows.length === 1 && !rows[0]!.includes(':')) {
     const [time = '', at] = rows[0]!.split(/\bat\b/i);
-    return { form: 'single', tempC: at === undefined ? null : degrees(at, field, system), ...minutesOf(time.trim(), field) };
+    return {
+      form: 'single',
+      tempC: at === undefined ? null : degrees(at, field, system),
+      ...minutesOf(time.trim(), field),
+    };
   }
   const read = rows.map((row, i) => readRow(row, i, field, system));
   const dosed = read.filter((r) => r.dosePct !== null).length;
@@ -104,7 +118,12 @@ export function parseTable(text: string, field: string, system: UnitSystem): Tim
     );
   if (damp) {
     if (read.some((r) => r.temps.length !== 2))
-      return refuse(field, text, 'bands', 'With humidities the temperatures are bands, like 10 to 15 C, up to 70 %: 8 h.');
+      return refuse(
+        field,
+        text,
+        'bands',
+        'With humidities the temperatures are bands, like 10 to 15 C, up to 70 %: 8 h.',
+      );
     return {
       form: 'tiers',
       tiers: read.map((r) => ({
@@ -119,7 +138,12 @@ export function parseTable(text: string, field: string, system: UnitSystem): Tim
   if (dosed) {
     const doses = [...new Set(read.map((r) => r.dosePct!))].sort((a, b) => a - b);
     if (doses.length < 2)
-      return refuse(field, text, 'two doses', 'Times keyed by dose need at least two doses; for one dose leave it out of the lines.');
+      return refuse(
+        field,
+        text,
+        'two doses',
+        'Times keyed by dose need at least two doses; for one dose leave it out of the lines.',
+      );
     return {
       form: 'by-dose',
       doses: doses.map((dosePct) => ({
@@ -152,7 +176,9 @@ export function tableText(table: TimeTable): string {
     case 'by-dose':
       return table.doses
         .flatMap(({ dosePct, table: t }) =>
-          (t.form === 'single' ? [`${t.tempC ?? 23} C: ${time(t)}`] : tableText(t).split('\n')).map((row) => `${dosePct} %, ${row}`),
+          (t.form === 'single' ? [`${t.tempC ?? 23} C: ${time(t)}`] : tableText(t).split('\n')).map(
+            (row) => `${dosePct} %, ${row}`,
+          ),
         )
         .join('\n');
   }
@@ -169,13 +195,15 @@ const COLUMNS: readonly (readonly [id: 'dose' | 'humidity' | 'temp' | 'tempTo' |
 ];
 
 /**
- * Cells pasted from a spreadsheet as the lines that {@link parseTable} reads: with a header by its words, without one as temperature, time
- * (and longest time). Text without tabs or repeated dividers is given back as it came.
+ * Cells pasted from a spreadsheet as the lines that {@link parseTable} reads: with a header by its words, without one
+ * as temperature, time (and longest time). Text without tabs or repeated dividers is given back as it came.
  * @throws Refusal when columns cannot be told apart
  */
 export function gridToLines(text: string, field: string): string {
   if (!/\t/.test(text)) return text;
-  const cells = Papa.parse<string[]>(text.trim(), { delimiter: '\t', skipEmptyLines: 'greedy' }).data.map((r) => r.map((c) => c.trim()));
+  const cells = Papa.parse<string[]>(text.trim(), { delimiter: '\t', skipEmptyLines: 'greedy' }).data.map((r) =>
+    r.map((c) => c.trim()),
+  );
   const plain = (c: string) => /^[-+]?[\d.,]+$/.test(c);
   const head = cells[0]!.some((c) => c && !/\d/.test(c)) ? cells[0]! : null;
   const body = head ? cells.slice(1) : cells;
@@ -187,7 +215,9 @@ export function gridToLines(text: string, field: string): string {
       'temperature, time and longest time',
       'Paste the columns temperature, time (and longest time), or with a header that names them.',
     );
-  const ids = head ? head.map((h) => COLUMNS.find(([, words]) => words.test(h))?.[0]) : (['temp', 'from', 'to'] as const).slice(0, width);
+  const ids = head
+    ? head.map((h) => COLUMNS.find(([, words]) => words.test(h))?.[0])
+    : (['temp', 'from', 'to'] as const).slice(0, width);
   const at = (row: readonly string[], id: (typeof COLUMNS)[number][0]) => {
     const i = ids.indexOf(id);
     return i < 0 || !row[i] ? '' : row[i]!;

@@ -2,8 +2,8 @@ import { IANAZone } from 'luxon';
 import { z } from 'zod';
 
 /**
- * What a stored figure can be at all: wide enough for anything that is repaired, narrow enough that nothing computed from it leaves
- * the numbers. What a method allows is narrower, and said at its field.
+ * What a stored figure can be at all: wide enough for anything that is repaired, narrow enough that nothing computed
+ * from it leaves the numbers. What a method allows is narrower, and said at its field.
  */
 
 /** A length, place or distance, mm: up to a kilometre. */

@@ -1,6 +1,8 @@
 import { refuse } from './refusal';
 
-/** What a computation may cost, and whether it is still wanted. What cannot be bounded by its input is bounded by this. */
+/**
+ * What a computation may cost, and whether it is still wanted. What cannot be bounded by its input is bounded by this.
+ */
 export interface Budget {
   /** Turns of its innermost loop. */
   readonly turns: number;
@@ -12,7 +14,8 @@ export interface Budget {
  * Counts turns against a budget.
  * @param field the input that is too large when they run out
  * @param too what is too much, for the sentence: “This many lifts”
- * @returns a function to be called with the turns just taken. @throws Refusal when they run out or nobody wants the answer any more
+ * @returns a function to be called with the turns just taken. @throws Refusal when they run out or nobody wants the
+ *   answer any more
  * @example const spend = meter({ turns: 1000 }, 'kits', 'These kits'); for (const k of kits) spend();
  */
 export function meter({ turns, signal }: Budget, field: string, too: string): (taken?: number) => void {

@@ -60,17 +60,28 @@ export function format(kind: Kind, value: number, system: UnitSystem, digits = 3
   }
   const symbol = shownUnit(kind, value, system);
   const converted = fromCore(unitOf(kind, symbol), value);
-  if (kind === 'temperature' || kind === 'interval') return shown((Math.abs(converted) < 0.05 ? 0 : converted).toFixed(1), symbol);
+  if (kind === 'temperature' || kind === 'interval')
+    return shown((Math.abs(converted) < 0.05 ? 0 : converted).toFixed(1), symbol);
   if (kind === 'count') return shown(figure(converted, 12), '');
   const keepZeros = kind === 'volume' || kind === 'mass';
-  return shown(figure(converted, Math.max(digits, String(Math.trunc(Math.abs(converted))).length > 3 ? 4 : digits), keepZeros), symbol);
+  return shown(
+    figure(converted, Math.max(digits, String(Math.trunc(Math.abs(converted))).length > 3 ? 4 : digits), keepZeros),
+    symbol,
+  );
 }
 
 /**
  * Text for an input field: what was typed while the person's units are those it was typed for,
- * else the stored value converted. The stored value itself never changes here, so switching units back and forth cannot drift.
+ * else the stored value converted. The stored value itself never changes here, so switching units back and forth cannot
+ * drift.
  */
-export function fieldText(kind: Kind, value: number, system: UnitSystem, typed?: { text: string; system: UnitSystem }, digits = 5): string {
+export function fieldText(
+  kind: Kind,
+  value: number,
+  system: UnitSystem,
+  typed?: { text: string; system: UnitSystem },
+  digits = 5,
+): string {
   if (typed?.text && typed.system === system) return typed.text;
   if (kind === 'duration') return formatExactDuration(value);
   const symbol = FIELD_UNIT[kind][system];

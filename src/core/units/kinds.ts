@@ -44,7 +44,10 @@ const u = (symbol: string, names: string, factor: number, system: Unit['system']
   system,
 });
 
-/** Every unit understood, by kind. The first of each list is the core unit. Factors are exact definitions (international yard and pound, 1959). */
+/**
+ * Every unit understood, by kind. The first of each list is the core unit. Factors are exact definitions (international
+ * yard and pound, 1959).
+ */
 export const UNITS: Readonly<Record<Kind, readonly Unit[]>> = {
   length: [
     u('mm', 'mm|millimetre|millimetres|millimeter|millimeters', 1, 'metric'),
@@ -80,7 +83,10 @@ export const UNITS: Readonly<Record<Kind, readonly Unit[]>> = {
     u('oz av', 'oz av|oz mass|oz avdp|oz wt', LB / 16, 'us'),
     u('lb', 'lb|lbs|pound|pounds', LB, 'us'),
   ],
-  temperature: [u('°C', '°c|c|degc|deg c|celsius|º c|ºc', 1, 'metric'), u('°F', '°f|f|degf|deg f|fahrenheit|ºf', 5 / 9, 'us', -160 / 9)],
+  temperature: [
+    u('°C', '°c|c|degc|deg c|celsius|º c|ºc', 1, 'metric'),
+    u('°F', '°f|f|degf|deg f|fahrenheit|ºf', 5 / 9, 'us', -160 / 9),
+  ],
   interval: [u('K', 'k|°c|c', 1, 'metric'), u('°F', '°f|f', 5 / 9, 'us')],
   duration: [
     u('min', 'min|mins|minute|minutes|m', 1, 'both'),

@@ -1,9 +1,16 @@
 import { FIELD_UNIT, type Kind, toCore, UNITS, type Unit, type UnitSystem, unitOf } from './kinds';
 
-/** A reading of typed text: the value in the core unit, or a sentence, with choices where the text has more than one meaning. */
+/**
+ * A reading of typed text: the value in the core unit, or a sentence, with choices where the text has more than one
+ * meaning.
+ */
 export type Parsed =
   | { readonly ok: true; readonly value: number; readonly text: string }
-  | { readonly ok: false; readonly sentence: string; readonly choices?: readonly { readonly label: string; readonly text: string }[] };
+  | {
+      readonly ok: false;
+      readonly sentence: string;
+      readonly choices?: readonly { readonly label: string; readonly text: string }[];
+    };
 
 const FRACTIONS: Record<string, string> = {
   '½': '1/2',
@@ -19,9 +26,21 @@ const FRACTIONS: Record<string, string> = {
 
 /** Words that name more than one unit, and what they may mean. */
 const TWO_MEANINGS: Record<string, { say: string; kinds: readonly Kind[]; units: readonly string[] }> = {
-  oz: { say: 'An ounce may be of mass or of fluid.', kinds: ['mass', 'volume'], units: ['oz av', 'US fl oz', 'UK fl oz'] },
-  ounce: { say: 'An ounce may be of mass or of fluid.', kinds: ['mass', 'volume'], units: ['oz av', 'US fl oz', 'UK fl oz'] },
-  ounces: { say: 'An ounce may be of mass or of fluid.', kinds: ['mass', 'volume'], units: ['oz av', 'US fl oz', 'UK fl oz'] },
+  oz: {
+    say: 'An ounce may be of mass or of fluid.',
+    kinds: ['mass', 'volume'],
+    units: ['oz av', 'US fl oz', 'UK fl oz'],
+  },
+  ounce: {
+    say: 'An ounce may be of mass or of fluid.',
+    kinds: ['mass', 'volume'],
+    units: ['oz av', 'US fl oz', 'UK fl oz'],
+  },
+  ounces: {
+    say: 'An ounce may be of mass or of fluid.',
+    kinds: ['mass', 'volume'],
+    units: ['oz av', 'US fl oz', 'UK fl oz'],
+  },
   'fl oz': { say: 'Fluid ounces differ by country.', kinds: ['volume'], units: ['US fl oz', 'UK fl oz'] },
   floz: { say: 'Fluid ounces differ by country.', kinds: ['volume'], units: ['US fl oz', 'UK fl oz'] },
   gal: { say: 'A gallon differs by country.', kinds: ['volume'], units: ['US gal', 'UK gal'] },
@@ -88,7 +107,8 @@ export function readNumber(text: string): { value: number } | { bad: true } | { 
     plain = groups.join('');
   } else if (commas === 1) {
     const [whole = '', rest = ''] = body.split(',');
-    if (/^[1-9]\d{0,2}$/.test(whole) && /^\d{3}$/.test(rest)) return { either: [`${whole}.${rest}`, `${whole}${rest}`] };
+    if (/^[1-9]\d{0,2}$/.test(whole) && /^\d{3}$/.test(rest))
+      return { either: [`${whole}.${rest}`, `${whole}${rest}`] };
     plain = `${whole || '0'}.${rest}`;
   }
   const value = Number(plain);
@@ -129,7 +149,10 @@ function tokens(input: string): Tokens {
       }
     }
     // A unit runs up to the next number; `mm2` keeps its digit because it follows a letter directly.
-    const word = /^\s*([^\d\s+.,-][^\d]*?(?:(?<=m|in|ft)[23](?!\d)|[²³])?(?:\/[^\d\s]+[23²³]?)?)?(?=\s*[+-]?[\d.,]|\s*$)/.exec(rest);
+    const word =
+      /^\s*([^\d\s+.,-][^\d]*?(?:(?<=m|in|ft)[23](?!\d)|[²³])?(?:\/[^\d\s]+[23²³]?)?)?(?=\s*[+-]?[\d.,]|\s*$)/.exec(
+        rest,
+      );
     if (!word) return { bad: true };
     out.push({ value, unit: (word[1] ?? '').trim().toLowerCase().replace(/\s+/g, ' ') });
     rest = rest.slice(word[0].length).trim();
@@ -144,7 +167,8 @@ const byName = (kind: Kind, name: string): Unit | undefined => UNITS[kind].find(
  * @param kind what the field holds
  * @param text as typed
  * @param system decides the unit of a bare number (its field's shown unit)
- * @returns the value in the core unit of `kind`, or one sentence and, where the text has several meanings, the choices as texts that read without doubt
+ * @returns the value in the core unit of `kind`, or one sentence and, where the text has several meanings, the choices
+ *   as texts that read without doubt
  * @example parseQuantity('length', '1 1/2"', 'metric') // { ok: true, value: 38.1, ... }
  */
 export function parseQuantity(kind: Kind, text: string, system: UnitSystem): Parsed {
@@ -199,7 +223,10 @@ export function parseQuantity(kind: Kind, text: string, system: UnitSystem): Par
       unit = unitOf(kind, smaller ?? FIELD_UNIT[kind][system]);
     } else unit = byName(kind, token.unit);
     if (!unit)
-      return { ok: false, sentence: `“${token.unit}” is not a unit of ${kind === 'interval' ? 'temperature difference' : kind}. ${hint}` };
+      return {
+        ok: false,
+        sentence: `“${token.unit}” is not a unit of ${kind === 'interval' ? 'temperature difference' : kind}. ${hint}`,
+      };
     if (i > 0 && (kind === 'temperature' || token.value < 0 || (previous && unit.factor >= previous.factor)))
       return { ok: false, sentence: `“${text.trim()}” is not understood. ${hint}` };
     total += i > 0 ? (found[0]!.value < 0 ? -1 : 1) * toCore(unit, token.value) : toCore(unit, token.value);
@@ -215,17 +242,24 @@ export function parseQuantity(kind: Kind, text: string, system: UnitSystem): Par
     return {
       ok: false,
       sentence: `${text.trim()} would be ${total > DENSITY_RANGE[1] ? 'heavier than lead' : 'lighter than any filler'}${fitting.length ? ': which unit is it in?' : '. Check the unit.'}`,
-      ...(fitting.length ? { choices: fitting.map((unit) => ({ label: unit.symbol, text: `${number} ${unit.symbol}` })) } : {}),
+      ...(fitting.length
+        ? { choices: fitting.map((unit) => ({ label: unit.symbol, text: `${number} ${unit.symbol}` })) }
+        : {}),
     };
   }
-  if (kind === 'temperature' && total < -273.15) return { ok: false, sentence: `${text.trim()} is below absolute zero.` };
+  if (kind === 'temperature' && total < -273.15)
+    return { ok: false, sentence: `${text.trim()} is below absolute zero.` };
   return { ok: true, value: total, text: text.trim() };
 }
 
 /** A ratio as typed, always with its basis. */
 export type ParsedRatio =
   | { readonly ok: true; readonly basis: 'weight' | 'volume'; readonly parts: readonly number[]; readonly text: string }
-  | { readonly ok: false; readonly sentence: string; readonly choices?: readonly { readonly label: string; readonly text: string }[] };
+  | {
+      readonly ok: false;
+      readonly sentence: string;
+      readonly choices?: readonly { readonly label: string; readonly text: string }[];
+    };
 
 /**
  * Reads `2:1 by volume`, `100 : 48 : 650 w/w`. A ratio without its basis is asked, never guessed.
@@ -237,12 +271,15 @@ export function parseRatio(text: string): ParsedRatio {
   const parts: number[] = [];
   for (const piece of match[1]!.split(/[:/+]/)) {
     const read = readNumber(piece.trim());
-    if (!('value' in read) || read.value <= 0) return { ok: false, sentence: 'Every part of the ratio must be a number above 0.' };
+    if (!('value' in read) || read.value <= 0)
+      return { ok: false, sentence: 'Every part of the ratio must be a number above 0.' };
     parts.push(read.value);
   }
   const basis = match[2]!.toLowerCase().replace(/[^a-z/]/g, '');
-  if (/^(by|pb)?(weight|mass|wt|w|w\/w|pbw|bw)$/.test(basis)) return { ok: true, basis: 'weight', parts, text: text.trim() };
-  if (/^(by|pb)?(volume|vol|v|v\/v|pbv|bv)$/.test(basis)) return { ok: true, basis: 'volume', parts, text: text.trim() };
+  if (/^(by|pb)?(weight|mass|wt|w|w\/w|pbw|bw)$/.test(basis))
+    return { ok: true, basis: 'weight', parts, text: text.trim() };
+  if (/^(by|pb)?(volume|vol|v|v\/v|pbv|bv)$/.test(basis))
+    return { ok: true, basis: 'volume', parts, text: text.trim() };
   if (basis) return { ok: false, sentence: `“${match[2]!.trim()}” is not a basis. Say by weight or by volume.` };
   const bare = match[1]!.trim();
   return {

@@ -27,20 +27,24 @@ const QUANTITY = new RegExp(
  */
 export function proseIn(text: string, system: UnitSystem): string {
   if (system === 'metric') return text;
-  return text.replace(QUANTITY, (_, first: string, word: string | undefined, second: string | undefined, symbol: string) => {
-    const kind = METRIC[symbol]!;
-    const unit = unitOf(kind, symbol);
-    const shown = (digits: string) => format(kind, toCore(unit, Number(digits.replace('−', '-'))), system);
-    const last = shown(second ?? first);
-    if (!second) return last.text;
-    // Both ends of a range in the unit of its second end.
-    const target = unitOf(kind, last.unit);
-    const start = fromCore(target, toCore(unit, Number(first.replace('−', '-'))));
-    return `${Number(start.toPrecision(3))} ${word} ${last.text}`;
-  });
+  return text.replace(
+    QUANTITY,
+    (_, first: string, word: string | undefined, second: string | undefined, symbol: string) => {
+      const kind = METRIC[symbol]!;
+      const unit = unitOf(kind, symbol);
+      const shown = (digits: string) => format(kind, toCore(unit, Number(digits.replace('−', '-'))), system);
+      const last = shown(second ?? first);
+      if (!second) return last.text;
+      // Both ends of a range in the unit of its second end.
+      const target = unitOf(kind, last.unit);
+      const start = fromCore(target, toCore(unit, Number(first.replace('−', '-'))));
+      return `${Number(start.toPrecision(3))} ${word} ${last.text}`;
+    },
+  );
 }
 
 const INSTANT = /\d{4}-\d\d-\d\dT\d\d:\d\d(?::\d\d(?:\.\d+)?)?Z/g;
 
 /** A sentence of the core, whose instants are UTC, with them printed as people at the site read them. */
-export const instantsIn = (text: string, print: (ms: number) => string): string => text.replace(INSTANT, (iso) => print(Date.parse(iso)));
+export const instantsIn = (text: string, print: (ms: number) => string): string =>
+  text.replace(INSTANT, (iso) => print(Date.parse(iso)));

@@ -1,4 +1,6 @@
-/** What a computation says when it cannot answer: the field at fault, the value met, and what would have been allowed. */
+/**
+ * What a computation says when it cannot answer: the field at fault, the value met, and what would have been allowed.
+ */
 export interface Problem {
   /** Path of the field, dotted, e.g. `void.shapes.0.holeDiameter`. */
   readonly field: string;
@@ -13,7 +15,8 @@ export interface Problem {
 export class Refusal extends Error {
   readonly problem: Problem;
   constructor(problem: Problem) {
-    // It says where it belongs by field, and planning a cold week makes many: walking the stack for each would cost more than the plan.
+    // It says where it belongs by field, and planning a cold week makes many: walking the stack for each would cost
+    // more than the plan.
     const depth = Error.stackTraceLimit;
     Error.stackTraceLimit = 0;
     super(problem.sentence);

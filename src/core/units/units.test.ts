@@ -94,10 +94,14 @@ test.each([
 
 test('any junk text never yields a value that is not finite, and never throws', () => {
   fc.assert(
-    fc.property(fc.string(), fc.constantFrom<Kind>('length', 'volume', 'mass', 'temperature', 'duration', 'density'), (text, kind) => {
-      const parsed = parseQuantity(kind, text, 'metric');
-      return !parsed.ok || Number.isFinite(parsed.value);
-    }),
+    fc.property(
+      fc.string(),
+      fc.constantFrom<Kind>('length', 'volume', 'mass', 'temperature', 'duration', 'density'),
+      (text, kind) => {
+        const parsed = parseQuantity(kind, text, 'metric');
+        return !parsed.ok || Number.isFinite(parsed.value);
+      },
+    ),
   );
 });
 

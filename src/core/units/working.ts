@@ -4,7 +4,10 @@ import { z } from 'zod';
 export const Voice = z.enum(['sheet', 'computed', 'chosen', 'measured']);
 export type Voice = z.infer<typeof Voice>;
 
-/** One line that can be checked by hand: a label, the expression with its numbers in it, the value and where it comes from. */
+/**
+ * One line that can be checked by hand: a label, the expression with its numbers in it, the value and where it comes
+ * from.
+ */
 export const WorkLine = z.object({
   label: z.string(),
   expression: z.string(),

@@ -24,7 +24,10 @@ export const Annulus = z.object({
   ...boreFields,
   rodDiameter: Measured,
   embedment: Measured,
-  thread: z.discriminatedUnion('kind', [z.object({ kind: z.literal('plain') }), z.object({ kind: z.literal('threaded'), pitchMm: Mm })]),
+  thread: z.discriminatedUnion('kind', [
+    z.object({ kind: z.literal('plain') }),
+    z.object({ kind: z.literal('threaded'), pitchMm: Mm }),
+  ]),
   /** Notches, grooves and slots of the rod that fill with resin, mL. */
   notchesMl: Figure,
 });
@@ -47,7 +50,10 @@ export const COARSE_PITCH_MM: Readonly<Record<number, number>> = {
   36: 4,
 };
 
-/** Diameter that counts for displaced volume: the pitch diameter d − 3√3/8·P of a thread (ISO 724), 1–2 % under its true section and so on the safe side. */
+/**
+ * Diameter that counts for displaced volume: the pitch diameter d − 3√3/8·P of a thread (ISO 724), 1–2 % under its true
+ * section and so on the safe side.
+ */
 export function effectiveRodMm(nominalMm: number, thread: Annulus['thread']): number {
   return thread.kind === 'threaded' ? nominalMm - ((3 * Math.sqrt(3)) / 8) * thread.pitchMm : nominalMm;
 }
@@ -137,7 +143,14 @@ export const annulus: Shape<Annulus> = {
           } as const,
         ]
       : []),
-    { key: 'notchesMl', label: 'Notches and grooves of the rod', kind: 'volume', value: s.notchesMl, min: 0, max: 10_000 },
+    {
+      key: 'notchesMl',
+      label: 'Notches and grooves of the rod',
+      kind: 'volume',
+      value: s.notchesMl,
+      min: 0,
+      max: 10_000,
+    },
     ...boreParameters(s),
   ],
   write: (s, key, value) => {
@@ -147,7 +160,10 @@ export const annulus: Shape<Annulus> = {
         thread:
           value === 'plain'
             ? { kind: 'plain' }
-            : { kind: 'threaded', pitchMm: COARSE_PITCH_MM[Math.round(s.rodDiameter.valueMm)] ?? s.rodDiameter.valueMm * 0.13 },
+            : {
+                kind: 'threaded',
+                pitchMm: COARSE_PITCH_MM[Math.round(s.rodDiameter.valueMm)] ?? s.rodDiameter.valueMm * 0.13,
+              },
       };
     return boreWrite(s, key, value);
   },
@@ -166,9 +182,17 @@ export const annulus: Shape<Annulus> = {
     if (s.thread.kind === 'threaded')
       lines.push(line('Rod taken at its pitch diameter', `${d} − 3√3/8 × ${s.thread.pitchMm}`, rod, 'mm', 'ISO 724'));
     lines.push(
-      line('Gap round the rod', `π/4 × (${D}² − ${figure(rod, 5)}²) × ${e}`, ((Math.PI / 4) * (D * D - rod * rod) * e) / 1000, 'mL'),
+      line(
+        'Gap round the rod',
+        `π/4 × (${D}² − ${figure(rod, 5)}²) × ${e}`,
+        ((Math.PI / 4) * (D * D - rod * rod) * e) / 1000,
+        'mL',
+      ),
     );
-    if (L > e) lines.push(line('Hole below the rod', `π/4 × ${D}² × (${L} − ${e})`, ((Math.PI / 4) * D * D * (L - e)) / 1000, 'mL'));
+    if (L > e)
+      lines.push(
+        line('Hole below the rod', `π/4 × ${D}² × (${L} − ${e})`, ((Math.PI / 4) * D * D * (L - e)) / 1000, 'mL'),
+      );
     lines.push(...boreWorking(s));
     if (s.notchesMl > 0) lines.push(line('Notches and grooves', 'as given', s.notchesMl, 'mL', undefined, 'chosen'));
     return lines;

@@ -30,7 +30,9 @@ export type BondLine = z.infer<typeof BondLine>;
 const dimensions = (s: BondLine): readonly Dimension[] => [
   ...outlineDimensions(s.outline, 'outline', 'the plate'),
   { key: 'thickness', label: 'Bond line thickness', measured: s.thickness, minMm: 0, maxMm: 20 },
-  ...(s.holes.count > 0 ? [{ key: 'holes.diameter', label: 'Hole diameter', measured: s.holes.diameter, minMm: 0, maxMm: 2000 }] : []),
+  ...(s.holes.count > 0
+    ? [{ key: 'holes.diameter', label: 'Hole diameter', measured: s.holes.diameter, minMm: 0, maxMm: 2000 }]
+    : []),
 ];
 
 const holeAreaMm2 = (s: BondLine, d = s.holes.diameter.valueMm) => s.holes.count * (Math.PI / 4) * d * d;
@@ -68,7 +70,15 @@ export const bondLine: Shape<BondLine> = {
   bondMm: (s) => s.thickness.valueMm,
   parameters: (s) => [
     ...outlineParameters(s.outline, 'outline'),
-    { key: 'holes.count', label: 'Holes in the plate', kind: 'count', value: s.holes.count, min: 0, max: 1000, whole: true },
+    {
+      key: 'holes.count',
+      label: 'Holes in the plate',
+      kind: 'count',
+      value: s.holes.count,
+      min: 0,
+      max: 1000,
+      whole: true,
+    },
   ],
   lists: (s) => outlineLists(s.outline, 'outline'),
   write: (s, key, value) => {
@@ -79,7 +89,8 @@ export const bondLine: Shape<BondLine> = {
   problems,
   volume: (s) => {
     const { at, takes } = outlineArea(s.outline);
-    return (values) => ((at(values) - (s.holes.count > 0 ? holeAreaMm2(s, values[takes + 1]!) : 0)) * values[takes]!) / 1000;
+    return (values) =>
+      ((at(values) - (s.holes.count > 0 ? holeAreaMm2(s, values[takes + 1]!) : 0)) * values[takes]!) / 1000;
   },
   working: (s) => {
     const area = outlineArea(s.outline).areaMm2 / 100;
@@ -87,7 +98,14 @@ export const bondLine: Shape<BondLine> = {
     return [
       line('Footprint', outlineText(s.outline), area, 'cm²'),
       ...(s.holes.count
-        ? [line('Holes', `${s.holes.count} × π/4 × ${asMeasured(s.holes.diameter.valueMm)}² / 100`, holeAreaMm2(s) / 100, 'cm²')]
+        ? [
+            line(
+              'Holes',
+              `${s.holes.count} × π/4 × ${asMeasured(s.holes.diameter.valueMm)}² / 100`,
+              holeAreaMm2(s) / 100,
+              'cm²',
+            ),
+          ]
         : []),
       line(
         'Bond line',

@@ -30,7 +30,8 @@ export const pointMm3 = (d: number, angleDeg: number | null): number =>
   angleDeg === null ? 0 : (Math.PI * d ** 3) / (24 * Math.tan((angleDeg * Math.PI) / 360));
 
 /** Depth of the drill point below the shoulder, mm. */
-const tipMm = (d: number, angleDeg: number | null) => (angleDeg === null ? 0 : d / 2 / Math.tan((angleDeg * Math.PI) / 360));
+const tipMm = (d: number, angleDeg: number | null) =>
+  angleDeg === null ? 0 : d / 2 / Math.tan((angleDeg * Math.PI) / 360);
 
 /** The ring of a widened mouth outside the bore, mm³: frustum or cylinder less the bore inside it. */
 export const mouthMm3 = (form: Mouth['form'], d: number, mouthD: number, depth: number): number =>
@@ -120,14 +121,18 @@ export function boreWorking(s: Bore): WorkLine[] {
     out.push(
       line(
         'Mouth outside the bore',
-        s.mouth.form === 'counterbore' ? `π/4 × (${M}² − ${D}²) × ${h}` : `π/12 × ${h} × (${M}² + ${M} × ${D} − 2 × ${D}²)`,
+        s.mouth.form === 'counterbore'
+          ? `π/4 × (${M}² − ${D}²) × ${h}`
+          : `π/12 × ${h} × (${M}² + ${M} × ${D} − 2 × ${D}²)`,
         mouthMm3(s.mouth.form, D, M, h) / 1000,
         'mL',
       ),
     );
   }
   if (s.pointAngleDeg !== null)
-    out.push(line('Drill point', `π × ${D}³ / (24 tan(${s.pointAngleDeg}°/2))`, pointMm3(D, s.pointAngleDeg) / 1000, 'mL'));
+    out.push(
+      line('Drill point', `π × ${D}³ / (24 tan(${s.pointAngleDeg}°/2))`, pointMm3(D, s.pointAngleDeg) / 1000, 'mL'),
+    );
   return out;
 }
 

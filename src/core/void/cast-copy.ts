@@ -71,7 +71,9 @@ export const castCopy: Shape<CastCopy> = {
     if (moved && Array.isArray(value))
       return {
         ...s,
-        holes: s.holes.map((h, i) => (i === Number(moved[1]) ? { ...h, xMm: value[0] as number, yMm: value[1] as number } : h)),
+        holes: s.holes.map((h, i) =>
+          i === Number(moved[1]) ? { ...h, xMm: value[0] as number, yMm: value[1] as number } : h,
+        ),
       };
     return writeOutline(s, key, value);
   },
@@ -89,7 +91,14 @@ export const castCopy: Shape<CastCopy> = {
         },
       ];
     return holesMm2(s) >= outlineArea(s.outline).areaMm2
-      ? [{ field: 'holes', value: holesMm2(s), allowed: 'less than the piece', sentence: 'The holes take up the whole piece.' }]
+      ? [
+          {
+            field: 'holes',
+            value: holesMm2(s),
+            allowed: 'less than the piece',
+            sentence: 'The holes take up the whole piece.',
+          },
+        ]
       : [];
   },
   volume: (s) => {
@@ -101,7 +110,14 @@ export const castCopy: Shape<CastCopy> = {
     return [
       line('Outline', outlineText(s.outline), area / 100, 'cm²'),
       ...(s.holes.length
-        ? [line('Holes', s.holes.map((h) => `π/4 × ${asMeasured(h.diameterMm)}²`).join(' + '), -holesMm2(s) / 100, 'cm²')]
+        ? [
+            line(
+              'Holes',
+              s.holes.map((h) => `π/4 × ${asMeasured(h.diameterMm)}²`).join(' + '),
+              -holesMm2(s) / 100,
+              'cm²',
+            ),
+          ]
         : []),
       line(
         'Volume',
@@ -116,7 +132,13 @@ export const castCopy: Shape<CastCopy> = {
     const { areaMm2, aroundMm } = outlineArea(s.outline);
     const t = s.thickness.valueMm;
     // Only the break itself is wetted; a quarter of the way round is taken for it.
-    return { planAreaMm2: areaMm2 - holesMm2(s), wettedAreaMm2: (aroundMm / 4) * t, maxDepthMm: t, perimeterMm: aroundMm, thicknessMm: t };
+    return {
+      planAreaMm2: areaMm2 - holesMm2(s),
+      wettedAreaMm2: (aroundMm / 4) * t,
+      maxDepthMm: t,
+      perimeterMm: aroundMm,
+      thicknessMm: t,
+    };
   },
   section: (s) => {
     const [x0, , x1] = bounds(cornersOf(s.outline));
@@ -137,7 +159,10 @@ export const castCopy: Shape<CastCopy> = {
       ...drawn,
       outlines: [
         ...drawn.outlines,
-        ...s.holes.map((h) => ({ role: 'keep-clear' as const, points: arc(h.diameterMm / 2, h.xMm, h.yMm, 0, 360, 24) })),
+        ...s.holes.map((h) => ({
+          role: 'keep-clear' as const,
+          points: arc(h.diameterMm / 2, h.xMm, h.yMm, 0, 360, 24),
+        })),
       ],
       handles: [
         ...(drawn.handles ?? []),

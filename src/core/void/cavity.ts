@@ -29,7 +29,9 @@ export type Cavity = z.infer<typeof Cavity>;
 
 /** Volume of one room with every length longer by `by`, mm³. */
 const roomMm3 = (r: Room, by = 0): number =>
-  r.form === 'box' ? (r.aMm + by) * (r.bMm + by) * (r.depthMm + by) : (Math.PI / 4) * (r.aMm + by) ** 2 * (r.depthMm + by);
+  r.form === 'box'
+    ? (r.aMm + by) * (r.bMm + by) * (r.depthMm + by)
+    : (Math.PI / 4) * (r.aMm + by) ** 2 * (r.depthMm + by);
 const planMm2 = (r: Room) => (r.form === 'box' ? r.aMm * r.bMm : (Math.PI / 4) * r.aMm ** 2);
 const aroundMm = (r: Room) => (r.form === 'box' ? 2 * (r.aMm + r.bMm) : Math.PI * r.aMm);
 const sum = (rooms: readonly Room[], of: (r: Room) => number) => rooms.reduce((total, r) => total + of(r), 0);
@@ -39,7 +41,8 @@ const text = (r: Room) =>
     : `π/4 × ${asMeasured(r.aMm)}² × ${asMeasured(r.depthMm)}`;
 
 function problems(s: Cavity): readonly Problem[] {
-  if (!s.rooms.length) return [{ field: 'rooms', value: 0, allowed: 'at least one cavity', sentence: 'Add at least one cavity.' }];
+  if (!s.rooms.length)
+    return [{ field: 'rooms', value: 0, allowed: 'at least one cavity', sentence: 'Add at least one cavity.' }];
   for (const key of ['rooms', 'clear'] as const)
     for (const [i, r] of s[key].entries())
       if (!(r.aMm > 0 && r.depthMm > 0 && (r.form === 'round' || r.bMm > 0)))
@@ -94,7 +97,14 @@ export const cavity: Shape<Cavity> = {
     read: unmeasured(0, 'rule'),
   }),
   dimensions: (s) => [
-    { key: 'read', label: 'Sizes of the cavities', measured: { ...s.read, valueMm: 0 }, minMm: 0, maxMm: 0, shift: true },
+    {
+      key: 'read',
+      label: 'Sizes of the cavities',
+      measured: { ...s.read, valueMm: 0 },
+      minMm: 0,
+      maxMm: 0,
+      shift: true,
+    },
   ],
   lists: (s) => [
     {
@@ -151,17 +161,26 @@ function rowOf(s: Cavity, title: string, cut: boolean) {
   const places: Outline[] = [];
   s.rooms.forEach((r, i) => {
     const h = tall(r);
-    places.push(!cut && r.form === 'round' ? hollow(arc(r.aMm / 2, x + r.aMm / 2, r.aMm / 2)) : hollow(rect(x, 0, x + r.aMm, h)));
+    places.push(
+      !cut && r.form === 'round' ? hollow(arc(r.aMm / 2, x + r.aMm / 2, r.aMm / 2)) : hollow(rect(x, 0, x + r.aMm, h)),
+    );
     if (i === 0)
       for (const c of s.clear)
         places.push({
           role: 'keep-clear',
-          points: rect(x + (r.aMm - c.aMm) / 2, cut ? 0 : (h - tall(c)) / 2, x + (r.aMm + c.aMm) / 2, cut ? tall(c) : (h + tall(c)) / 2),
+          points: rect(
+            x + (r.aMm - c.aMm) / 2,
+            cut ? 0 : (h - tall(c)) / 2,
+            x + (r.aMm + c.aMm) / 2,
+            cut ? tall(c) : (h + tall(c)) / 2,
+          ),
           label: c.name,
         });
     x += r.aMm + gap;
   });
   const high = Math.max(1, ...s.rooms.map(tall));
-  const around: Outline = cut ? block(0, x - gap, high, gap) : { role: 'base', points: rect(-gap, -gap, x, high + gap) };
+  const around: Outline = cut
+    ? block(0, x - gap, high, gap)
+    : { role: 'base', points: rect(-gap, -gap, x, high + gap) };
   return drawing(title, [around, ...places]);
 }

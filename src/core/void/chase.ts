@@ -31,12 +31,28 @@ export function unionMm2(w: number, d: number, slotW: number, slotD: number): nu
   return (w * d) / 2 + slotW * slotD - shared;
 }
 
-/** Pieces of a stretch between stations in which the union is summed: kinks inside a piece cost less than a millionth. */
+/**
+ * Pieces of a stretch between stations in which the union is summed: kinks inside a piece cost less than a millionth.
+ */
 const PIECES = 64;
 
 const dimensions = (s: Chase): readonly Dimension[] => [
-  { key: 'readWidth', label: 'Width along the crack', measured: { ...s.readWidth, valueMm: 0 }, minMm: 0, maxMm: 0, shift: true },
-  { key: 'readDepth', label: 'Depth along the crack', measured: { ...s.readDepth, valueMm: 0 }, minMm: 0, maxMm: 0, shift: true },
+  {
+    key: 'readWidth',
+    label: 'Width along the crack',
+    measured: { ...s.readWidth, valueMm: 0 },
+    minMm: 0,
+    maxMm: 0,
+    shift: true,
+  },
+  {
+    key: 'readDepth',
+    label: 'Depth along the crack',
+    measured: { ...s.readDepth, valueMm: 0 },
+    minMm: 0,
+    maxMm: 0,
+    shift: true,
+  },
   ...(s.slot
     ? [
         { key: 'slot.width', label: 'Width of the sawn slot', measured: s.slot.width, minMm: 0, maxMm: 500 },
@@ -77,7 +93,14 @@ function problems(s: Chase): readonly Problem[] {
       ];
   }
   if (!s.slot && !s.stations.some((st) => st.widthMm > 0 && st.depthMm > 0))
-    return [{ field: 'stations', value: 0, allowed: 'a width and depth above 0 somewhere', sentence: 'Width and depth are 0 everywhere.' }];
+    return [
+      {
+        field: 'stations',
+        value: 0,
+        allowed: 'a width and depth above 0 somewhere',
+        sentence: 'Width and depth are 0 everywhere.',
+      },
+    ];
   return [];
 }
 
@@ -169,7 +192,11 @@ export const chase: Shape<Chase> = {
   ],
   write: (s, key, value) => {
     if (key === 'slot' && typeof value === 'string')
-      return { ...s, slot: value === 'sawn' ? (s.slot ?? { width: unmeasured(8, 'calliper'), depth: unmeasured(20, 'gauge') }) : null };
+      return {
+        ...s,
+        slot:
+          value === 'sawn' ? (s.slot ?? { width: unmeasured(8, 'calliper'), depth: unmeasured(20, 'gauge') }) : null,
+      };
     // What is typed at a station has been measured.
     if (key === 'stations')
       return {
@@ -183,7 +210,9 @@ export const chase: Shape<Chase> = {
       return {
         ...s,
         stations: s.stations.map((st, i) =>
-          i === Number(station[1]) ? { ...st, atMm: Math.round(value[0] as number), widthMm: Math.max(0, 2 * (value[1] as number)) } : st,
+          i === Number(station[1])
+            ? { ...st, atMm: Math.round(value[0] as number), widthMm: Math.max(0, 2 * (value[1] as number)) }
+            : st,
         ),
       };
     return undefined;
@@ -265,12 +294,19 @@ export const chase: Shape<Chase> = {
             ]
           : []),
       ],
-      s.slot ? [across('slot.width', 0, sw / 2, -deep * 0.12, 'slot', 2), down('slot.depth', 0, sd, half + side * 0.55, 'slot')] : [],
+      s.slot
+        ? [
+            across('slot.width', 0, sw / 2, -deep * 0.12, 'slot', 2),
+            down('slot.depth', 0, sd, half + side * 0.55, 'slot'),
+          ]
+        : [],
     );
   },
   plan: (s) => {
     const up = s.stations.map((st) => [st.atMm, -Math.max(st.widthMm, s.slot?.width.valueMm ?? 0) / 2] as const);
-    const low = s.stations.toReversed().map((st) => [st.atMm, Math.max(st.widthMm, s.slot?.width.valueMm ?? 0) / 2] as const);
+    const low = s.stations
+      .toReversed()
+      .map((st) => [st.atMm, Math.max(st.widthMm, s.slot?.width.valueMm ?? 0) / 2] as const);
     const length = (s.stations.at(-1)?.atMm ?? 1) - (s.stations[0]?.atMm ?? 0);
     return {
       ...drawing('along the crack, from above', [
@@ -285,7 +321,11 @@ export const chase: Shape<Chase> = {
         },
         hollow([...up, ...low]),
       ]),
-      handles: s.stations.map((st, i) => ({ key: `stations.${i}`, at: [st.atMm, st.widthMm / 2] as const, label: `station ${i + 1}` })),
+      handles: s.stations.map((st, i) => ({
+        key: `stations.${i}`,
+        at: [st.atMm, st.widthMm / 2] as const,
+        label: `station ${i + 1}`,
+      })),
     };
   },
 };

@@ -28,7 +28,12 @@ import {
 const made = <T = VoidShape>(id: ShapeId, over: Record<string, unknown> = {}): T & VoidShape => {
   let shape = SHAPES[id].blank();
   for (const [key, value] of Object.entries(over))
-    shape = withValue(SHAPES[id], shape, key, typeof value === 'number' && isLength(shape, key) ? measured(value) : value);
+    shape = withValue(
+      SHAPES[id],
+      shape,
+      key,
+      typeof value === 'number' && isLength(shape, key) ? measured(value) : value,
+    );
   return shape as T & VoidShape;
 };
 const isLength = (shape: VoidShape, key: string) =>
@@ -39,13 +44,20 @@ const ml = (shape: VoidShape) => measureVoid(voidOf(shape)).nominalMl;
 /** Mean of a function over a box, by a fine grid of midpoints: knows none of the closed forms. */
 function meanOver(n: number, f: (x: number, y: number, z: number) => number): number {
   let sum = 0;
-  for (let i = 0; i < n; i++) for (let j = 0; j < n; j++) for (let k = 0; k < n; k++) sum += f((i + 0.5) / n, (j + 0.5) / n, (k + 0.5) / n);
+  for (let i = 0; i < n; i++)
+    for (let j = 0; j < n; j++) for (let k = 0; k < n; k++) sum += f((i + 0.5) / n, (j + 0.5) / n, (k + 0.5) / n);
   return sum / n ** 3;
 }
 
 describe('holes', () => {
   test('a countersunk hole by a slice-wise sum', () => {
-    const hole = made('hole', { holeDiameter: 20, holeDepth: 60, 'mouth.form': 'countersink', 'mouth.diameter': 34, 'mouth.depth': 8 });
+    const hole = made('hole', {
+      holeDiameter: 20,
+      holeDepth: 60,
+      'mouth.form': 'countersink',
+      'mouth.diameter': 34,
+      'mouth.depth': 8,
+    });
     let sum = 0;
     for (let k = 0; k < 60_000; k++) {
       const z = (k + 0.5) / 1000;
@@ -126,16 +138,23 @@ describe('crack and chase', () => {
 });
 
 describe('edges and corners', () => {
-  test.each(Object.keys(BREAKS) as (keyof typeof BREAKS)[])('an edge, %s, against a count of points in its section', (form) => {
-    const random = seeded(7);
-    const inside = (x: number, z: number) =>
-      // x back from the edge, z down, as shares of the legs
-      ({ straight: x + z < 1, scooped: x * x + z * z < 1, stepped: true, bulging: (1 - x) ** 2 + (1 - z) ** 2 > 1 })[form];
-    let hits = 0;
-    const n = 200_000;
-    for (let i = 0; i < n; i++) if (inside(random(), random())) hits++;
-    expect(ml(made('edge', { form, down: 40, back: 60, length: 300 })) / ((40 * 60 * 300 * hits) / n / 1000)).toBeCloseTo(1, 1.9);
-  });
+  test.each(Object.keys(BREAKS) as (keyof typeof BREAKS)[])(
+    'an edge, %s, against a count of points in its section',
+    (form) => {
+      const random = seeded(7);
+      const inside = (x: number, z: number) =>
+        // x back from the edge, z down, as shares of the legs
+        ({ straight: x + z < 1, scooped: x * x + z * z < 1, stepped: true, bulging: (1 - x) ** 2 + (1 - z) ** 2 > 1 })[
+          form
+        ];
+      let hits = 0;
+      const n = 200_000;
+      for (let i = 0; i < n; i++) if (inside(random(), random())) hits++;
+      expect(
+        ml(made('edge', { form, down: 40, back: 60, length: 300 })) / ((40 * 60 * 300 * hits) / n / 1000),
+      ).toBeCloseTo(1, 1.9);
+    },
+  );
   test('a corner broken straight is a sixth of its box, scooped an octant of an ellipsoid', () => {
     const box = (60 * 80 * 70) / 1000;
     expect(ml(made('corner', { form: 'straight', down: 60, along: 80, back: 70 }))).toBeCloseTo(box / 6, 9);
@@ -148,7 +167,16 @@ describe('edges and corners', () => {
 
 describe('poured rings', () => {
   const ring = (over: Record<string, unknown> = {}) =>
-    made('ring', { 'run.outer': 360, 'run.inner': 250, depth: 32, clear: 4, part: 'wall', 'part.thickness': 14, 'part.foot': 8, ...over });
+    made('ring', {
+      'run.outer': 360,
+      'run.inner': 250,
+      depth: 32,
+      clear: 4,
+      part: 'wall',
+      'part.thickness': 14,
+      'part.foot': 8,
+      ...over,
+    });
   test('with a wall standing in it: floor × fill − what the wall displaces', () => {
     const floor = (Math.PI / 4) * (360 ** 2 - 250 ** 2);
     const wall = Math.PI * 305 * 14 * (28 - 8);
@@ -182,7 +210,14 @@ describe('beds, joints, coats, laminates', () => {
   });
   test('the share of joint is what is left of a tile with its joint', () => {
     expect(jointShare(300, 300, 5)).toBeCloseTo(1 - 90_000 / 305 ** 2, 12);
-    const s = made('joints', { 'outline.length': 3050, 'outline.width': 3050, tileLength: 300, tileWidth: 300, jointWidth: 5, depth: 9 });
+    const s = made('joints', {
+      'outline.length': 3050,
+      'outline.width': 3050,
+      tileLength: 300,
+      tileWidth: 300,
+      jointWidth: 5,
+      depth: 9,
+    });
     // Ten by ten tiles fill it: whole area less a hundred tiles.
     expect(ml(s)).toBeCloseTo(((3050 ** 2 - 100 * 90_000) * 9) / 1000, 6);
     const kept = made('joints', {
@@ -233,22 +268,36 @@ describe('fillets, fairings, copies, cavities, filling', () => {
   test('a fairing is its frustum less the fitting, slice by slice', () => {
     const s = made('fairing', { foot: 160, top: 90, height: 30, fitting: 80 });
     let sum = 0;
-    for (let k = 0; k < 3000; k++) sum += ((Math.PI / 4) * ((160 - (70 * (k + 0.5)) / 3000) ** 2 - 80 ** 2) * 30) / 3000;
+    for (let k = 0; k < 3000; k++)
+      sum += ((Math.PI / 4) * ((160 - (70 * (k + 0.5)) / 3000) ** 2 - 80 ** 2) * 30) / 3000;
     expect(ml(s)).toBeCloseTo(sum / 1000, 4);
     expect(problemsOf(SHAPES.fairing, made('fairing', { fitting: 120 }))[0]).toMatchObject({ field: 'fitting' });
   });
   test('a copy loses its holes', () => {
-    const s = made('castCopy', { 'outline.length': 40, 'outline.width': 25, thickness: 4, holes: [{ xMm: 20, yMm: 12, diameterMm: 6 }] });
+    const s = made('castCopy', {
+      'outline.length': 40,
+      'outline.width': 25,
+      thickness: 4,
+      holes: [{ xMm: 20, yMm: 12, diameterMm: 6 }],
+    });
     expect(ml(s)).toBeCloseTo(((40 * 25 - Math.PI * 9) * 4) / 1000, 9);
   });
   test('cavities less what stays clear; nothing left is refused', () => {
-    const room = (name: string, aMm: number, bMm: number, depthMm: number) => ({ name, form: 'box' as const, aMm, bMm, depthMm });
+    const room = (name: string, aMm: number, bMm: number, depthMm: number) => ({
+      name,
+      form: 'box' as const,
+      aMm,
+      bMm,
+      depthMm,
+    });
     const s = made('cavity', {
       rooms: [room('a', 60, 30, 20), { name: 'b', form: 'round', aMm: 20, bMm: 0, depthMm: 10 }],
       clear: [room('slide', 10, 10, 20)],
     });
     expect(ml(s)).toBeCloseTo((60 * 30 * 20 + Math.PI * 100 * 10 - 2000) / 1000, 9);
-    expect(problemsOf(SHAPES.cavity, made('cavity', { rooms: [room('a', 10, 10, 10)], clear: [room('b', 10, 10, 10)] }))[0]).toMatchObject({
+    expect(
+      problemsOf(SHAPES.cavity, made('cavity', { rooms: [room('a', 10, 10, 10)], clear: [room('b', 10, 10, 10)] }))[0],
+    ).toMatchObject({
       field: 'clear',
     });
   });
@@ -257,8 +306,13 @@ describe('fillets, fairings, copies, cavities, filling', () => {
     const r = measureVoid(voidOf(s));
     expect(r.nominalMl).toBeCloseTo(744 / 0.998, 9);
     // Two readings of ±10 g, rectangular, not of one bias: u = √2 · 10/√3 / 0.998; the density adds ±0.2 %.
-    expect(r.uMl).toBeCloseTo(Math.hypot((Math.SQRT2 * 10) / Math.sqrt(3) / 0.998, (744 * 0.002) / Math.sqrt(3) / 0.998), 2);
-    expect(problemsOf(SHAPES.filled, made('filled', { beforeG: 100, afterG: 100 }))[0]).toMatchObject({ field: 'afterG' });
+    expect(r.uMl).toBeCloseTo(
+      Math.hypot((Math.SQRT2 * 10) / Math.sqrt(3) / 0.998, (744 * 0.002) / Math.sqrt(3) / 0.998),
+      2,
+    );
+    expect(problemsOf(SHAPES.filled, made('filled', { beforeG: 100, afterG: 100 }))[0]).toMatchObject({
+      field: 'afterG',
+    });
   });
 });
 
@@ -273,13 +327,17 @@ describe('several shapes, like voids, what differs, what stays clear', () => {
     expect(voidProblems({ ...v, variants: [{ count: 2, key: 'shapes.0.holeDepth', byMm: -80 }] })[0]).toMatchObject({
       field: 'variants.0',
     });
-    expect(voidProblems({ ...v, variants: [{ count: 2, key: 'shapes.3.nothing', byMm: 1 }] })[0]).toMatchObject({ field: 'variants.0' });
+    expect(voidProblems({ ...v, variants: [{ count: 2, key: 'shapes.3.nothing', byMm: 1 }] })[0]).toMatchObject({
+      field: 'variants.0',
+    });
   });
   test('what stays clear is taken off, and may not be all of it', () => {
     const zone = { name: 'bolt', form: 'round' as const, xMm: 0, yMm: 0, aMm: 10, bMm: 10, depthMm: 60 };
     expect(keepClearMl(zone)).toBeCloseTo((Math.PI * 25 * 60) / 1000, 9);
     expect(measureVoid({ ...voidOf(hole), keepClear: [zone] }).nominalMl).toBeCloseTo(each - keepClearMl(zone), 9);
-    expect(voidProblems({ ...voidOf(hole), keepClear: [{ ...zone, aMm: 30 }] })[0]).toMatchObject({ field: 'keepClear.0' });
+    expect(voidProblems({ ...voidOf(hole), keepClear: [{ ...zone, aMm: 30 }] })[0]).toMatchObject({
+      field: 'keepClear.0',
+    });
   });
   test('lifts of any shape share its volume, and below the surface is the whole', () => {
     for (const id of SHAPE_IDS) {

@@ -42,15 +42,32 @@ export type Coat = z.infer<typeof Coat>;
 
 const dimensions = (s: Coat): readonly Dimension[] => [
   ...outlineDimensions(s.outline, 'outline'),
-  { key: 'thickness', label: 'Thickness over the peaks', measured: s.thickness, minMm: 0, minInclusive: true, maxMm: 200 },
+  {
+    key: 'thickness',
+    label: 'Thickness over the peaks',
+    measured: s.thickness,
+    minMm: 0,
+    minInclusive: true,
+    maxMm: 200,
+  },
   ...(s.texture.from === 'sand-patch'
-    ? [{ key: 'texture.circle', label: 'Sand-patch circle, diameter', measured: s.texture.circle, minMm: 0, maxMm: 2000 }]
+    ? [
+        {
+          key: 'texture.circle',
+          label: 'Sand-patch circle, diameter',
+          measured: s.texture.circle,
+          minMm: 0,
+          maxMm: 2000,
+        },
+      ]
     : []),
 ];
 
 /** Mean texture depth, mm: 4 V / (π D²) of a sand patch, or the class. */
 const textureMm = (s: Coat, circle: number): number =>
-  s.texture.from === 'class' ? TEXTURES[s.texture.class].mm : (4 * s.texture.sandMl * 1000) / (Math.PI * circle * circle);
+  s.texture.from === 'class'
+    ? TEXTURES[s.texture.class].mm
+    : (4 * s.texture.sandMl * 1000) / (Math.PI * circle * circle);
 const ownTexture = (s: Coat) => textureMm(s, s.texture.from === 'sand-patch' ? s.texture.circle.valueMm : 0);
 
 export const coat: Shape<Coat> = {
@@ -88,14 +105,25 @@ export const coat: Shape<Coat> = {
           value: s.texture.class,
           options: Object.entries(TEXTURES).map(([id, t]) => ({ id, label: t.label })),
         }
-      : { key: 'texture.sandMl', label: 'Sand used', kind: 'volume', value: s.texture.sandMl, min: 0, max: 10_000, minExclusive: true },
+      : {
+          key: 'texture.sandMl',
+          label: 'Sand used',
+          kind: 'volume',
+          value: s.texture.sandMl,
+          min: 0,
+          max: 10_000,
+          minExclusive: true,
+        },
   ],
   lists: (s) => outlineLists(s.outline, 'outline'),
   write: (s, key, value) => {
     if (key === 'texture.from')
       return {
         ...s,
-        texture: value === 'class' ? { from: 'class', class: 'fine' } : { from: 'sand-patch', sandMl: 25, circle: unmeasured(200, 'rule') },
+        texture:
+          value === 'class'
+            ? { from: 'class', class: 'fine' }
+            : { from: 'sand-patch', sandMl: 25, circle: unmeasured(200, 'rule') },
       };
     return writeOutline(s, key, value);
   },
@@ -120,7 +148,12 @@ export const coat: Shape<Coat> = {
     return [
       line('Area', outlineText(s.outline), area / 100, 'cm²'),
       texture,
-      line('Volume', `area × (${asMeasured(s.thickness.valueMm)} mm + texture)`, (area * (s.thickness.valueMm + deep)) / 1000, 'mL'),
+      line(
+        'Volume',
+        `area × (${asMeasured(s.thickness.valueMm)} mm + texture)`,
+        (area * (s.thickness.valueMm + deep)) / 1000,
+        'mL',
+      ),
     ];
   },
   faces: (s) => {
@@ -133,7 +166,10 @@ export const coat: Shape<Coat> = {
     const t = s.thickness.valueMm;
     const deep = ownTexture(s) * 2;
     const wide = Math.max(20, (t + deep) * 9);
-    const ripples = Array.from({ length: 41 }, (_, i) => [(i * wide) / 40, t + (deep * (1 - Math.cos(i * 2.399))) / 2] as Point);
+    const ripples = Array.from(
+      { length: 41 },
+      (_, i) => [(i * wide) / 40, t + (deep * (1 - Math.cos(i * 2.399))) / 2] as Point,
+    );
     return drawing(
       'section, texture as deep as measured',
       [

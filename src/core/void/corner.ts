@@ -69,7 +69,9 @@ export const corner: Shape<Corner> = {
   working: (s) => {
     const [a, b, c] = legs(s);
     const { factor, label } = FORMS[s.form];
-    return [line('Corner', `${a} × ${b} × ${c} / 6 × ${factor.toFixed(3)} (${label})`, ((a * b * c) / 6000) * factor, 'mL')];
+    return [
+      line('Corner', `${a} × ${b} × ${c} / 6 × ${factor.toFixed(3)} (${label})`, ((a * b * c) / 6000) * factor, 'mL'),
+    ];
   },
   faces: (s) => {
     check(corner, s);

@@ -1,6 +1,9 @@
 import { refuse } from '../units';
 
-/** One doubtful input: half-width of its rectangular distribution, and the bias it shares with others (same group: fully correlated). */
+/**
+ * One doubtful input: half-width of its rectangular distribution, and the bias it shares with others (same group: fully
+ * correlated).
+ */
 export interface DoubtfulInput {
   readonly key: string;
   readonly label: string;
@@ -37,8 +40,8 @@ export function seeded(seed: number): () => number {
 }
 
 /**
- * Propagates rectangular tolerances through `f` (JCGM 100 GUM, type B: u = a/√3; correlated inputs add linearly inside their
- * group), to first order below 10 % relative uncertainty and by seeded simulation above (JCGM 101).
+ * Propagates rectangular tolerances through `f` (JCGM 100 GUM, type B: u = a/√3; correlated inputs add linearly inside
+ * their group), to first order below 10 % relative uncertainty and by seeded simulation above (JCGM 101).
  * @returns 5, 90 and 95 % values and each input's share of the variance
  * @throws Refusal when the nominal value is not finite
  */
@@ -49,7 +52,8 @@ export function propagate(
 ): Doubt {
   const at = inputs.map((input) => input.value);
   const nominal = f(at);
-  if (!Number.isFinite(nominal)) refuse('void', nominal, 'a finite volume', 'The void has no finite volume with these dimensions.');
+  if (!Number.isFinite(nominal))
+    refuse('void', nominal, 'a finite volume', 'The void has no finite volume with these dimensions.');
   const pull = inputs.map((input, i) => {
     const a = input.halfWidth;
     if (a === 0) return 0;
@@ -69,10 +73,22 @@ export function propagate(
     for (const i of members) byInput[i] = size > 0 ? (sum * sum * Math.abs(pull[i]!)) / size : 0;
   }
   const u = Math.sqrt(variance);
-  const shares = inputs.map((input, i) => ({ key: input.key, label: input.label, share: variance > 0 ? byInput[i]! / variance : 0 }));
+  const shares = inputs.map((input, i) => ({
+    key: input.key,
+    label: input.label,
+    share: variance > 0 ? byInput[i]! / variance : 0,
+  }));
   const simulate = options.force ? options.force === 'simulation' : u > FIRST_ORDER_LIMIT * Math.abs(nominal);
   if (!simulate)
-    return { nominal, u, p5: nominal - 1.645 * u, p90: nominal + 1.2816 * u, p95: nominal + 1.645 * u, method: 'first-order', shares };
+    return {
+      nominal,
+      u,
+      p5: nominal - 1.645 * u,
+      p90: nominal + 1.2816 * u,
+      p95: nominal + 1.645 * u,
+      method: 'first-order',
+      shares,
+    };
 
   const draws = options.draws ?? DRAWS;
   const random = seeded(options.seed ?? 1);
@@ -84,5 +100,13 @@ export function propagate(
   }
   results.sort();
   const percentile = (p: number) => results[Math.min(draws - 1, Math.floor(p * draws))]!;
-  return { nominal, u, p5: percentile(0.05), p90: percentile(0.9), p95: percentile(0.95), method: 'simulation', shares };
+  return {
+    nominal,
+    u,
+    p5: percentile(0.05),
+    p90: percentile(0.9),
+    p95: percentile(0.95),
+    method: 'simulation',
+    shares,
+  };
 }

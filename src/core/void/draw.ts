@@ -45,7 +45,11 @@ export const down = (key: string, y0: number, y1: number, x: number, label: stri
   label,
 });
 
-export const drawing = (title: string, outlines: readonly Outline[], dimensions: readonly DimensionLine[] = []): Drawing => ({
+export const drawing = (
+  title: string,
+  outlines: readonly Outline[],
+  dimensions: readonly DimensionLine[] = [],
+): Drawing => ({
   title,
   outlines,
   dimensions,

@@ -43,7 +43,9 @@ export function breakOutline(form: BreakId, a: number, b: number): readonly Poin
   // A quarter ellipse: scooped round the lost edge, bulging round the corner of the step.
   const quarter = form === 'scooped' ? arc(1, 0, 0, 90, 180, 16) : arc(1, 0, 0, 0, -90, 16);
   const curve =
-    form === 'scooped' ? quarter.map(([x, y]) => [b * x, a * y] as const) : quarter.map(([x, y]) => [b * (x - 1), a * (1 + y)] as const);
+    form === 'scooped'
+      ? quarter.map(([x, y]) => [b * x, a * y] as const)
+      : quarter.map(([x, y]) => [b * (x - 1), a * (1 + y)] as const);
   return [...corner, ...curve];
 }
 
@@ -100,8 +102,19 @@ export const edge: Shape<Edge> = {
   faces: (s) => {
     check(edge, s);
     const [a, b, L] = dimensions(s).map((d) => d.measured.valueMm) as [number, number, number];
-    const run = s.form === 'stepped' ? a + b : s.form === 'straight' ? Math.hypot(a, b) : (Math.PI / 2) * Math.sqrt((a * a + b * b) / 2);
-    return { planAreaMm2: b * L, wettedAreaMm2: run * L, maxDepthMm: a, perimeterMm: 2 * L, thicknessMm: (a * BREAKS[s.form].factor) / 2 };
+    const run =
+      s.form === 'stepped'
+        ? a + b
+        : s.form === 'straight'
+          ? Math.hypot(a, b)
+          : (Math.PI / 2) * Math.sqrt((a * a + b * b) / 2);
+    return {
+      planAreaMm2: b * L,
+      wettedAreaMm2: run * L,
+      maxDepthMm: a,
+      perimeterMm: 2 * L,
+      thicknessMm: (a * BREAKS[s.form].factor) / 2,
+    };
   },
   section: (s) => {
     const [a, b] = dimensions(s).map((d) => d.measured.valueMm) as [number, number];

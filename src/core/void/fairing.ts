@@ -19,7 +19,14 @@ const dimensions = (s: Fairing): readonly Dimension[] => [
   { key: 'foot', label: 'Diameter at the foot', measured: s.foot, minMm: 0, maxMm: 10_000 },
   { key: 'top', label: 'Diameter at the top', measured: s.top, minMm: 0, minInclusive: true, maxMm: 10_000 },
   { key: 'height', label: 'Height', measured: s.height, minMm: 0, maxMm: 5000 },
-  { key: 'fitting', label: 'Diameter of the fitting', measured: s.fitting, minMm: 0, minInclusive: true, maxMm: 10_000 },
+  {
+    key: 'fitting',
+    label: 'Diameter of the fitting',
+    measured: s.fitting,
+    minMm: 0,
+    minInclusive: true,
+    maxMm: 10_000,
+  },
 ];
 const own = (s: Fairing) => dimensions(s).map((d) => d.measured.valueMm) as [number, number, number, number];
 const frustum = (a: number, b: number, h: number) => (Math.PI / 12) * h * (a * a + a * b + b * b);
@@ -44,7 +51,12 @@ export const fairing: Shape<Fairing> = {
     const [foot, top, , fitting] = own(s);
     const out: Problem[] = [];
     if (top > foot)
-      out.push({ field: 'top', value: top, allowed: `up to ${foot} mm`, sentence: 'The top of a fairing is no wider than its foot.' });
+      out.push({
+        field: 'top',
+        value: top,
+        allowed: `up to ${foot} mm`,
+        sentence: 'The top of a fairing is no wider than its foot.',
+      });
     if (fitting > top)
       out.push({
         field: 'fitting',

@@ -79,7 +79,14 @@ export const filled: Shape<Filled> = {
     { key: 'beforeG', label: 'Weighed before filling', kind: 'mass', value: s.beforeG, min: 0, max: 1e7 },
     { key: 'afterG', label: 'Weighed after filling', kind: 'mass', value: s.afterG, min: 0, max: 1e7 },
     { key: 'stepG', label: 'Step of the scale', kind: 'mass', value: s.stepG, min: 0, max: 1000, minExclusive: true },
-    { key: 'densityGPerMl', label: `Density of the ${s.medium}`, kind: 'density', value: s.densityGPerMl, min: 0.2, max: 3 },
+    {
+      key: 'densityGPerMl',
+      label: `Density of the ${s.medium}`,
+      kind: 'density',
+      value: s.densityGPerMl,
+      min: 0.2,
+      max: 3,
+    },
   ],
   write: (s, key, value) =>
     key === 'medium' && value !== s.medium
@@ -93,7 +100,8 @@ export const filled: Shape<Filled> = {
             field: 'afterG',
             value: s.afterG,
             allowed: `under ${asMeasured(s.beforeG)} g`,
-            sentence: 'Weigh the vessel before and after: what went into the void is the difference, and it must be more than 0.',
+            sentence:
+              'Weigh the vessel before and after: what went into the void is the difference, and it must be more than 0.',
           },
         ],
   volume:
@@ -101,7 +109,14 @@ export const filled: Shape<Filled> = {
     ([, , before = 0, after = 0, density = 1]) =>
       (before - after) / density,
   working: (s) => [
-    line('Went in', `${asMeasured(s.beforeG)} − ${asMeasured(s.afterG)}`, s.beforeG - s.afterG, 'g', undefined, 'measured'),
+    line(
+      'Went in',
+      `${asMeasured(s.beforeG)} − ${asMeasured(s.afterG)}`,
+      s.beforeG - s.afterG,
+      'g',
+      undefined,
+      'measured',
+    ),
     line('Volume', `went in / ${s.densityGPerMl} g/mL`, volumeMl(s), 'mL'),
   ],
   faces: (s) => {
@@ -110,11 +125,20 @@ export const filled: Shape<Filled> = {
     // The area that gives this volume at that depth, the hollow taken as a bowl of half its depth on average.
     const plan = (volumeMl(s) * 1000 * 2) / d;
     const around = 2 * Math.sqrt(Math.PI * plan);
-    return { planAreaMm2: plan, wettedAreaMm2: plan + around * (d / 2), maxDepthMm: d, perimeterMm: around, thicknessMm: d / 2 };
+    return {
+      planAreaMm2: plan,
+      wettedAreaMm2: plan + around * (d / 2),
+      maxDepthMm: d,
+      perimeterMm: around,
+      thicknessMm: d / 2,
+    };
   },
   section: (s) => {
     const [w, d] = [s.across.valueMm, s.depth.valueMm];
-    const bowl = Array.from({ length: 25 }, (_, i) => [w / 2 - (w * i) / 24, d * (1 - (1 - i / 12) ** 2) ** 0.7] as const);
+    const bowl = Array.from(
+      { length: 25 },
+      (_, i) => [w / 2 - (w * i) / 24, d * (1 - (1 - i / 12) ** 2) ** 0.7] as const,
+    );
     return drawing(
       'section, as far as it is known',
       [block(-w / 2, w / 2, d), hollow(bowl)],

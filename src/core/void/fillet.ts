@@ -34,9 +34,17 @@ export const fillet: Shape<Fillet> = {
   seen: 'an inside angle to be rounded out or sealed',
   broke: 'gap',
   schema: Fillet,
-  blank: () => ({ shape: 'fillet', version: 1, radius: unmeasured(15, 'rule'), length: unmeasured(600, 'tape'), angleDeg: 90 }),
+  blank: () => ({
+    shape: 'fillet',
+    version: 1,
+    radius: unmeasured(15, 'rule'),
+    length: unmeasured(600, 'tape'),
+    angleDeg: 90,
+  }),
   dimensions,
-  parameters: (s) => [{ key: 'angleDeg', label: 'Angle between the faces', kind: 'angle', value: s.angleDeg, min: 5, max: 175 }],
+  parameters: (s) => [
+    { key: 'angleDeg', label: 'Angle between the faces', kind: 'angle', value: s.angleDeg, min: 5, max: 175 },
+  ],
   problems: () => [],
   volume:
     (s) =>

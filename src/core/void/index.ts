@@ -37,5 +37,13 @@ export {
   withValue,
 } from './shape';
 export * from './shapes';
-export { type DepthSurface, depthSurface, type Edge, type EdgeLaws, edgeLaws, type Reading, volumeBelowMl } from './surface';
+export {
+  type DepthSurface,
+  depthSurface,
+  type Edge,
+  type EdgeLaws,
+  edgeLaws,
+  type Reading,
+  volumeBelowMl,
+} from './surface';
 export * from './void-drawing';

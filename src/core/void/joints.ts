@@ -82,8 +82,22 @@ export const joints: Shape<Joints> = {
   dimensions,
   parameters: (s) => [
     ...outlineParameters(s.outline, 'outline'),
-    { key: 'movement.lengthMm', label: 'Movement joints kept open, length', kind: 'length', value: s.movement.lengthMm, min: 0, max: 1e6 },
-    { key: 'movement.widthMm', label: 'Movement joints, width', kind: 'length', value: s.movement.widthMm, min: 0, max: 200 },
+    {
+      key: 'movement.lengthMm',
+      label: 'Movement joints kept open, length',
+      kind: 'length',
+      value: s.movement.lengthMm,
+      min: 0,
+      max: 1e6,
+    },
+    {
+      key: 'movement.widthMm',
+      label: 'Movement joints, width',
+      kind: 'length',
+      value: s.movement.widthMm,
+      min: 0,
+      max: 200,
+    },
   ],
   lists: (s) => outlineLists(s.outline, 'outline'),
   write: writeOutline,
@@ -120,7 +134,13 @@ export const joints: Shape<Joints> = {
     const { areaMm2 } = outlineArea(s.outline);
     const [l, b, w, d] = own(s);
     const plan = areaMm2 * jointShare(l, b, w) - openMm2(s);
-    return { planAreaMm2: plan, wettedAreaMm2: plan * (1 + (2 * d) / w), maxDepthMm: d, perimeterMm: (2 * plan) / w, thicknessMm: d };
+    return {
+      planAreaMm2: plan,
+      wettedAreaMm2: plan * (1 + (2 * d) / w),
+      maxDepthMm: d,
+      perimeterMm: (2 * plan) / w,
+      thicknessMm: d,
+    };
   },
   section: (s) => {
     const [l, , w, d] = own(s);

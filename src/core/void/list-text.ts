@@ -30,8 +30,9 @@ function unitOver(header: string, kind: Kind): string | null {
 }
 
 /**
- * Rows of a list from pasted or read text: one row a line, columns divided as spreadsheets do; a header line is passed over;
- * lengths are understood as typed (`3/8 in`, `12,5`), bare numbers in the units of `system`. Depths may also come as a grid:
+ * Rows of a list from pasted or read text: one row a line, columns divided as spreadsheets do; a header line is passed
+ * over; lengths are understood as typed (`3/8 in`, `12,5`), bare numbers in the units of `system`. Depths may also come
+ * as a grid:
  * places along in the first line, places across in the first column.
  * @returns the rows, in the core units
  * @throws Refusal naming the line and what is wrong in it
@@ -44,7 +45,13 @@ export function rowsFromText(list: RowList, text: string, system: UnitSystem): r
     return delimiter === ' ' ? trimmed.filter((c) => c !== '') : trimmed;
   });
   if (!lines.length) refuse('list', text, 'at least one row', 'There is nothing to read in it.');
-  const read = (cell: string, line: number, label: string, kind: RowList['columns'][number]['kind'], unit: string | null): number => {
+  const read = (
+    cell: string,
+    line: number,
+    label: string,
+    kind: RowList['columns'][number]['kind'],
+    unit: string | null,
+  ): number => {
     const of = kind === 'text' || kind === 'choice' ? 'count' : kind;
     // A bare number is in the unit that stands over its column.
     const parsed = parseQuantity(of, unit !== null && !/[a-z"'″′°%]/i.test(cell) ? `${cell} ${unit}` : cell, system);
@@ -61,12 +68,16 @@ export function rowsFromText(list: RowList, text: string, system: UnitSystem): r
       const yMm = read(cells[0]!, i + 2, 'across', 'length', unit);
       return cells
         .slice(1)
-        .flatMap((cell, k) => (cell === '' ? [] : [{ xMm: along[k]!, yMm, depthMm: read(cell, i + 2, 'depth', 'length', unit) }]));
+        .flatMap((cell, k) =>
+          cell === '' ? [] : [{ xMm: along[k]!, yMm, depthMm: read(cell, i + 2, 'depth', 'length', unit) }],
+        );
     });
   }
 
   const header = first.some(isNumber) ? 0 : 1;
-  const units = list.columns.map((c, k) => (header && c.kind !== 'text' && c.kind !== 'choice' ? unitOver(first[k] ?? '', c.kind) : null));
+  const units = list.columns.map((c, k) =>
+    header && c.kind !== 'text' && c.kind !== 'choice' ? unitOver(first[k] ?? '', c.kind) : null,
+  );
   const rows = lines.slice(header).map((cells, i): Row => {
     const line = i + 1 + header;
     if (cells.length < list.columns.length)

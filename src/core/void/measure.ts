@@ -4,7 +4,10 @@ import { disagreementMm, halfWidthMm, type Measured, toolOf } from './measured';
 import { type Dimension, type Faces, problemsOf, type Shape, withValue } from './shape';
 import { type KeepClear, SHAPES, type Void, type VoidShape } from './shapes';
 
-/** The measured void: its volume with the doubt, what decides it, its faces and the working. Volumes cover all like voids together. */
+/**
+ * The measured void: its volume with the doubt, what decides it, its faces and the working. Volumes cover all like
+ * voids together.
+ */
 export interface VoidResult {
   readonly nominalMl: number;
   readonly p5Ml: number;
@@ -33,10 +36,15 @@ export function boreOf(v: Void): { readonly deepMm: number; readonly acrossMm: n
 }
 
 /** Volume of a space that must stay clear, mL. */
-export const keepClearMl = (k: KeepClear): number => (k.form === 'box' ? k.aMm * k.bMm : (Math.PI / 4) * k.aMm ** 2) * (k.depthMm / 1000);
+export const keepClearMl = (k: KeepClear): number =>
+  (k.form === 'box' ? k.aMm * k.bMm : (Math.PI / 4) * k.aMm ** 2) * (k.depthMm / 1000);
 
 /** The shape that a variant of a void has: one dimension longer or shorter. Undefined when it names none. */
-function varied(v: Void, key: string, byMm: number): { index: number; shape: VoidShape; dimension: Dimension } | undefined {
+function varied(
+  v: Void,
+  key: string,
+  byMm: number,
+): { index: number; shape: VoidShape; dimension: Dimension } | undefined {
   const [, at, ...rest] = key.split('.');
   const shape = v.shapes[Number(at)];
   const dimension =
@@ -51,13 +59,21 @@ function varied(v: Void, key: string, byMm: number): { index: number; shape: Voi
 
 /** Every problem of a void, with full field paths `shapes.N.key`, `variants.N`, `keepClear.N`. */
 export function voidProblems(v: Void): readonly Problem[] {
-  const own = v.shapes.flatMap((shape, i) => problemsOf(kindOf(shape), shape).map((p) => ({ ...p, field: `shapes.${i}.${p.field}` })));
+  const own = v.shapes.flatMap((shape, i) =>
+    problemsOf(kindOf(shape), shape).map((p) => ({ ...p, field: `shapes.${i}.${p.field}` })),
+  );
   if (own.length) return own;
   const out: Problem[] = [];
   v.variants.forEach((variant, i) => {
     const found = varied(v, variant.key, variant.byMm);
     const field = `variants.${i}`;
-    if (!found) out.push({ field, value: variant.key, allowed: 'a dimension of the void', sentence: 'Choose which dimension differs.' });
+    if (!found)
+      out.push({
+        field,
+        value: variant.key,
+        allowed: 'a dimension of the void',
+        sentence: 'Choose which dimension differs.',
+      });
     else {
       const bad = problemsOf(kindOf(found.shape), found.shape)[0];
       if (bad) out.push({ ...bad, field, sentence: `The ${variant.count} that differ: ${bad.sentence}` });
@@ -87,7 +103,10 @@ export function voidProblems(v: Void): readonly Problem[] {
 /** Values of a shape's dimensions and other inputs, in the order of its volume. */
 const valuesOf = (shape: VoidShape): readonly number[] => {
   const kind = kindOf(shape);
-  return [...kind.dimensions(shape).map((d) => d.measured.valueMm), ...(kind.inputs?.(shape) ?? []).map((x) => x.value)];
+  return [
+    ...kind.dimensions(shape).map((d) => d.measured.valueMm),
+    ...(kind.inputs?.(shape) ?? []).map((x) => x.value),
+  ];
 };
 const nominalMl = (shape: VoidShape): number => kindOf(shape).volume(shape)(valuesOf(shape));
 
@@ -109,13 +128,18 @@ export function disagreements(
     kindOf(shape)
       .dimensions(shape)
       .filter((d) => !d.shift && disagreementMm(d.measured) > 0)
-      .map((d) => ({ key: `shapes.${i}.${d.key}`, label: d.label, measured: d.measured, beyondMm: disagreementMm(d.measured) })),
+      .map((d) => ({
+        key: `shapes.${i}.${d.key}`,
+        label: d.label,
+        measured: d.measured,
+        beyondMm: disagreementMm(d.measured),
+      })),
   );
 }
 
 /**
- * Measures a void: closed forms summed over its shapes, less what must stay clear, times the number of like voids, those that
- * differ taken as they are. Inputs of one tool share one bias across all shapes.
+ * Measures a void: closed forms summed over its shapes, less what must stay clear, times the number of like voids,
+ * those that differ taken as they are. Inputs of one tool share one bias across all shapes.
  * @throws Refusal naming the field for impossible dimensions
  */
 export function measureVoid(v: Void): VoidResult {
@@ -145,7 +169,8 @@ function measureAnew(v: Void): VoidResult {
         group: tool.sharedBias ? tool.id : key,
       });
     }
-    for (const x of kind.inputs?.(shape) ?? []) inputs.push({ ...x, key: `shapes.${i}.${x.key}`, group: `${i}:${x.group}` });
+    for (const x of kind.inputs?.(shape) ?? [])
+      inputs.push({ ...x, key: `shapes.${i}.${x.key}`, group: `${i}:${x.group}` });
     const volume = kind.volume(shape);
     return { volume, less: kind.less?.(shape) ?? volume, from, to: inputs.length };
   });
@@ -256,8 +281,8 @@ const spanning = (planned: Doubt, other: Doubt): Doubt => ({
 const shares = new WeakMap<Void, readonly number[]>();
 
 /**
- * Shares of the volume in `lifts` layers of equal thickness, deepest first, summing to 1. A hollow that narrows downwards
- * holds less in its deeper layers.
+ * Shares of the volume in `lifts` layers of equal thickness, deepest first, summing to 1. A hollow that narrows
+ * downwards holds less in its deeper layers.
  */
 export function liftShares(v: Void, lifts: number): readonly number[] {
   const known = shares.get(v);

@@ -34,8 +34,8 @@ const Read = z.object({
 });
 
 /**
- * A length as measured: value in mm, the tool, the text as typed and, where the person set it, a half-width of their own;
- * and a second reading, if there was one.
+ * A length as measured: value in mm, the tool, the text as typed and, where the person set it, a half-width of their
+ * own; and a second reading, if there was one.
  */
 export const Measured = Read.extend({ again: Read.nullable() });
 export type Measured = z.infer<typeof Measured>;

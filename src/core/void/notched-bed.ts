@@ -53,8 +53,13 @@ export function notchMm2(form: NotchedBed['notch']['form'], w: number, d: number
 }
 
 /** Mean thickness of the bed when it is pressed flat, mm. */
-export const bedMm = (form: NotchedBed['notch']['form'], w: number, d: number, gap: number, trowelDeg: number): number =>
-  (notchMm2(form, w, d) * Math.sin((trowelDeg * Math.PI) / 180)) / (w + gap);
+export const bedMm = (
+  form: NotchedBed['notch']['form'],
+  w: number,
+  d: number,
+  gap: number,
+  trowelDeg: number,
+): number => (notchMm2(form, w, d) * Math.sin((trowelDeg * Math.PI) / 180)) / (w + gap);
 
 function problems(s: NotchedBed): readonly Problem[] {
   const outline = outlineProblems(s.outline, 'outline');
@@ -83,7 +88,12 @@ export const notchedBed: Shape<NotchedBed> = {
     shape: 'notchedBed',
     version: 1,
     outline: { kind: 'rectangle', length: unmeasured(1200), width: unmeasured(800) },
-    notch: { form: 'square', width: unmeasured(8, 'marked'), depth: unmeasured(8, 'marked'), gap: unmeasured(8, 'calliper') },
+    notch: {
+      form: 'square',
+      width: unmeasured(8, 'marked'),
+      depth: unmeasured(8, 'marked'),
+      gap: unmeasured(8, 'calliper'),
+    },
     trowelDeg: 60,
     backMm: 0,
   }),
@@ -109,14 +119,17 @@ export const notchedBed: Shape<NotchedBed> = {
   problems,
   volume: (s) => {
     const { at, takes } = outlineArea(s.outline);
-    return (v) => (at(v) * (bedMm(s.notch.form, v[takes]!, v[takes + 1]!, v[takes + 2]!, s.trowelDeg) + s.backMm)) / 1000;
+    return (v) =>
+      (at(v) * (bedMm(s.notch.form, v[takes]!, v[takes + 1]!, v[takes + 2]!, s.trowelDeg) + s.backMm)) / 1000;
   },
   working: (s) => {
     const area = outlineArea(s.outline).areaMm2;
     const [w, d, g] = [s.notch.width.valueMm, s.notch.depth.valueMm, s.notch.gap.valueMm];
     const one = notchMm2(s.notch.form, w, d);
     const mean = bedMm(s.notch.form, w, d, g, s.trowelDeg);
-    const formula = { square: `${w} × ${d}`, vee: `½ × ${w} × ${d}`, round: `${w} × (${d} − ${w}/2) + π × ${w}²/8` }[s.notch.form];
+    const formula = { square: `${w} × ${d}`, vee: `½ × ${w} × ${d}`, round: `${w} × (${d} − ${w}/2) + π × ${w}²/8` }[
+      s.notch.form
+    ];
     return [
       line('Area', outlineText(s.outline), area / 100, 'cm²'),
       line('One notch', formula, one, 'mm²'),
@@ -128,7 +141,8 @@ export const notchedBed: Shape<NotchedBed> = {
   faces: (s) => {
     check(notchedBed, s);
     const { areaMm2, aroundMm } = outlineArea(s.outline);
-    const t = bedMm(s.notch.form, s.notch.width.valueMm, s.notch.depth.valueMm, s.notch.gap.valueMm, s.trowelDeg) + s.backMm;
+    const t =
+      bedMm(s.notch.form, s.notch.width.valueMm, s.notch.depth.valueMm, s.notch.gap.valueMm, s.trowelDeg) + s.backMm;
     return { planAreaMm2: areaMm2, wettedAreaMm2: areaMm2, maxDepthMm: t, perimeterMm: aroundMm, thicknessMm: t };
   },
   section: (s) => {
@@ -170,7 +184,10 @@ export const notchedBed: Shape<NotchedBed> = {
     const lines = Array.from({ length: 9 }, (_, i) => x0 + ((i + 1) * (x1 - x0)) / 10);
     return {
       ...drawn,
-      outlines: [...drawn.outlines, ...lines.map((x) => ({ role: 'centre' as const, open: true, points: rect(x, y0, x, y1).slice(1, 3) }))],
+      outlines: [
+        ...drawn.outlines,
+        ...lines.map((x) => ({ role: 'centre' as const, open: true, points: rect(x, y0, x, y1).slice(1, 3) })),
+      ],
     };
   },
 };

@@ -72,7 +72,8 @@ export function inside(points: readonly Point[], [x, y]: Point): boolean {
   return odd;
 }
 
-const orient = (a: Point, b: Point, c: Point) => Math.sign((b[0] - a[0]) * (c[1] - a[1]) - (b[1] - a[1]) * (c[0] - a[0]));
+const orient = (a: Point, b: Point, c: Point) =>
+  Math.sign((b[0] - a[0]) * (c[1] - a[1]) - (b[1] - a[1]) * (c[0] - a[0]));
 
 /** The first pair of edges that cross, or undefined for a simple outline. */
 export function crossing(points: readonly Point[]): readonly [number, number] | undefined {
@@ -92,7 +93,12 @@ export function outlineProblems(outline: PlanOutline, field: string): readonly P
   const at = `${field}.points`;
   if (outline.points.length < 3)
     return [
-      { field: at, value: outline.points.length, allowed: 'at least 3 corners', sentence: 'An outline needs at least three corners.' },
+      {
+        field: at,
+        value: outline.points.length,
+        allowed: 'at least 3 corners',
+        sentence: 'An outline needs at least three corners.',
+      },
     ];
   const crossed = crossing(outline.points);
   if (crossed)
@@ -105,7 +111,9 @@ export function outlineProblems(outline: PlanOutline, field: string): readonly P
       },
     ];
   if (Math.abs(signedAreaMm2(outline.points)) < 1e-6)
-    return [{ field: at, value: 0, allowed: 'an area above 0', sentence: 'The corners lie on one line and enclose no area.' }];
+    return [
+      { field: at, value: 0, allowed: 'an area above 0', sentence: 'The corners lie on one line and enclose no area.' },
+    ];
   return [];
 }
 
@@ -124,8 +132,20 @@ export function outlineDimensions(outline: PlanOutline, prefix: string, what = '
     ];
   const round = outline.kind === 'ellipse';
   return [
-    { key: `${prefix}.length`, label: round ? 'Long diameter' : 'Length', measured: outline.length, minMm: 0, maxMm: 50_000 },
-    { key: `${prefix}.width`, label: round ? 'Short diameter' : 'Width', measured: outline.width, minMm: 0, maxMm: 50_000 },
+    {
+      key: `${prefix}.length`,
+      label: round ? 'Long diameter' : 'Length',
+      measured: outline.length,
+      minMm: 0,
+      maxMm: 50_000,
+    },
+    {
+      key: `${prefix}.width`,
+      label: round ? 'Short diameter' : 'Width',
+      measured: outline.width,
+      minMm: 0,
+      maxMm: 50_000,
+    },
   ];
 }
 
@@ -185,10 +205,14 @@ export const outlineLists = (outline: PlanOutline, prefix: string): readonly Row
         },
       ];
 
-/** The outline with what stands at a path under its prefix replaced, where other fields follow; undefined where the plain way serves. */
+/**
+ * The outline with what stands at a path under its prefix replaced, where other fields follow; undefined where the
+ * plain way serves.
+ */
 export function outlineWrite(outline: PlanOutline, key: string, value: unknown): PlanOutline | undefined {
   if (key === 'kind' && value !== outline.kind) {
-    const [x0, y0, x1, y1] = outline.kind === 'polygon' ? bounds(outline.points) : [0, 0, outline.length.valueMm, outline.width.valueMm];
+    const [x0, y0, x1, y1] =
+      outline.kind === 'polygon' ? bounds(outline.points) : [0, 0, outline.length.valueMm, outline.width.valueMm];
     if (value === 'polygon')
       return {
         kind: 'polygon',
@@ -197,11 +221,16 @@ export function outlineWrite(outline: PlanOutline, key: string, value: unknown):
         photoId: null,
       };
     const [length, width] =
-      outline.kind === 'polygon' ? [unmeasured(x1 - x0, 'rule'), unmeasured(y1 - y0, 'rule')] : [outline.length, outline.width];
+      outline.kind === 'polygon'
+        ? [unmeasured(x1 - x0, 'rule'), unmeasured(y1 - y0, 'rule')]
+        : [outline.length, outline.width];
     return { kind: value as 'rectangle' | 'ellipse', length, width };
   }
   if (key === 'points' && outline.kind === 'polygon')
-    return { ...outline, points: (value as Readonly<Record<string, number>>[]).map((r) => [Number(r['0']), Number(r['1'])]) };
+    return {
+      ...outline,
+      points: (value as Readonly<Record<string, number>>[]).map((r) => [Number(r['0']), Number(r['1'])]),
+    };
   return undefined;
 }
 
@@ -220,7 +249,11 @@ export function outlinePlan(outline: PlanOutline, prefix: string, title = 'from 
     ),
     handles:
       outline.kind === 'polygon'
-        ? outline.points.map((at, i) => ({ key: `${prefix}.points.${i}`, at: [at[0], at[1]] as const, label: `corner ${i + 1}` }))
+        ? outline.points.map((at, i) => ({
+            key: `${prefix}.points.${i}`,
+            at: [at[0], at[1]] as const,
+            label: `corner ${i + 1}`,
+          }))
         : [],
   };
 }
@@ -235,7 +268,12 @@ export function parsePoints(text: string): readonly Point[] {
       const parts = row.split(/\s*,\s+|\s+|\t|,/).filter(Boolean);
       const numbers = parts.map((part) => Number(part.replace(',', '.')));
       if (numbers.length !== 2 || !numbers.every(Number.isFinite))
-        return refuse('points', row, 'two numbers a line', `Corner ${i + 1}, “${row}”, must be two numbers like 120, 40.`);
+        return refuse(
+          'points',
+          row,
+          'two numbers a line',
+          `Corner ${i + 1}, “${row}”, must be two numbers like 120, 40.`,
+        );
       return [numbers[0]!, numbers[1]!] as const;
     });
   // A corner that is said twice, as the first often is at the end, is one corner.
@@ -246,7 +284,11 @@ export function parsePoints(text: string): readonly Point[] {
 }
 
 /** Writing into the outline of a shape that has one, for `Shape.write`. */
-export function writeOutline<S extends { readonly outline: PlanOutline }>(s: S, key: string, value: unknown): S | undefined {
+export function writeOutline<S extends { readonly outline: PlanOutline }>(
+  s: S,
+  key: string,
+  value: unknown,
+): S | undefined {
   const outline = key.startsWith('outline.') ? outlineWrite(s.outline, key.slice(8), value) : undefined;
   return outline && { ...s, outline };
 }

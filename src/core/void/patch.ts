@@ -48,7 +48,10 @@ const EDGES: Record<Depths['edge'], { readonly label: string; readonly depthOf: 
   given: { label: 'of a depth I give', depthOf: (d) => d.edgeDepth ?? unmeasured(10, 'gauge') },
 };
 
-/** What the readings of a patch make of it: the surface that plans, the other law of a vertical edge, and what an edge of one depth adds. */
+/**
+ * What the readings of a patch make of it: the surface that plans, the other law of a vertical edge, and what an edge
+ * of one depth adds.
+ */
 interface Found {
   readonly surface: DepthSurface;
   readonly laws: EdgeLaws | undefined;
@@ -95,7 +98,8 @@ function openEdge(s: Patch): EdgeLaws | undefined {
 
 /**
  * Dimensions in the order of `volume`: outline length and width (or the corner placement of a polygon), then the depth.
- * Corner placement and depth readings enter as a shift from zero common to all of them: readings of one tool share its bias.
+ * Corner placement and depth readings enter as a shift from zero common to all of them: readings of one tool share its
+ * bias.
  */
 const dimensions = (s: Patch): readonly Dimension[] => [
   ...outlineDimensions(s.outline, 'outline'),
@@ -123,7 +127,10 @@ const dimensions = (s: Patch): readonly Dimension[] => [
     : []),
 ];
 
-/** Volume as a function of the values of {@link dimensions}: an error in length or width stretches the outline together with the places read on it. */
+/**
+ * Volume as a function of the values of {@link dimensions}: an error in length or width stretches the outline together
+ * with the places read on it.
+ */
 function volumeBy(s: Patch, surface: DepthSurface | undefined): (values: readonly number[]) => number {
   const { at, takes, areaMm2 } = outlineArea(s.outline);
   if (!surface) return (values) => (at(values) * values[takes]!) / 1000;
@@ -176,7 +183,9 @@ export const patch: Shape<Patch> = {
   }),
   dimensions,
   readings: ({ depth }) =>
-    depth.kind === 'readings' ? { list: depth.readings, read: depth.read, feathered: depth.edge === 'feathered' } : null,
+    depth.kind === 'readings'
+      ? { list: depth.readings, read: depth.read, feathered: depth.edge === 'feathered' }
+      : null,
   parameters: (s) => [
     ...outlineParameters(s.outline, 'outline'),
     {
@@ -234,7 +243,13 @@ export const patch: Shape<Patch> = {
     const moved = /^depth\.readings\.(\d+)$/.exec(key);
     if (moved && Array.isArray(value) && s.depth.kind === 'readings') {
       const [xMm, yMm] = value as [number, number];
-      return { ...s, depth: { ...s.depth, readings: s.depth.readings.map((r, i) => (i === Number(moved[1]) ? { ...r, xMm, yMm } : r)) } };
+      return {
+        ...s,
+        depth: {
+          ...s.depth,
+          readings: s.depth.readings.map((r, i) => (i === Number(moved[1]) ? { ...r, xMm, yMm } : r)),
+        },
+      };
     }
     return writeOutline(s, key, value);
   },
@@ -262,14 +277,18 @@ export const patch: Shape<Patch> = {
   below: (s, depthMm) => {
     const surface = surfaceOf(s);
     if (surface) return volumeBelowMl(surface, depthMm);
-    return s.depth.kind === 'mean' ? (outlineArea(s.outline).areaMm2 * Math.max(0, s.depth.mean.valueMm - depthMm)) / 1000 : 0;
+    return s.depth.kind === 'mean'
+      ? (outlineArea(s.outline).areaMm2 * Math.max(0, s.depth.mean.valueMm - depthMm)) / 1000
+      : 0;
   },
   working: (s) => {
     const area = outlineArea(s.outline).areaMm2 / 100;
     const lines = [line('Area', outlineText(s.outline), area, 'cm²')];
     const surface = surfaceOf(s);
     if (s.depth.kind === 'mean')
-      lines.push(line('Volume', `area × ${asMeasured(s.depth.mean.valueMm)} mm`, (area * s.depth.mean.valueMm) / 10, 'mL'));
+      lines.push(
+        line('Volume', `area × ${asMeasured(s.depth.mean.valueMm)} mm`, (area * s.depth.mean.valueMm) / 10, 'mL'),
+      );
     else if (surface) {
       lines.push(
         line(
@@ -314,7 +333,13 @@ export const patch: Shape<Patch> = {
     // A wall is as deep as the hollow on the mean, unless the edge has a depth of its own.
     const edge = s.depth.kind === 'readings' ? EDGES[s.depth.edge].depthOf?.(s.depth).valueMm : undefined;
     const walls = aroundMm * (edge ?? mean);
-    return { planAreaMm2: areaMm2, wettedAreaMm2: areaMm2 + walls, maxDepthMm: max, perimeterMm: aroundMm, thicknessMm: mean };
+    return {
+      planAreaMm2: areaMm2,
+      wettedAreaMm2: areaMm2 + walls,
+      maxDepthMm: max,
+      perimeterMm: aroundMm,
+      thicknessMm: mean,
+    };
   },
   section: (s, at = 0.5) => {
     const corners = cornersOf(s.outline);
@@ -353,7 +378,11 @@ export const patch: Shape<Patch> = {
       marks: readings.map((r, i) => ({ at: [r.xMm, r.yMm] as const, depthMm: r.depthMm, odd: odd.has(i) })),
       handles: [
         ...(drawn.handles ?? []),
-        ...readings.map((r, i) => ({ key: `depth.readings.${i}`, at: [r.xMm, r.yMm] as const, label: `reading ${i + 1}` })),
+        ...readings.map((r, i) => ({
+          key: `depth.readings.${i}`,
+          at: [r.xMm, r.yMm] as const,
+          label: `reading ${i + 1}`,
+        })),
       ],
       contours: surface ? contoursOf(surface) : [],
       cut: { y: y0 + at * (y1 - y0), from: y0, to: y1 },

@@ -12,17 +12,22 @@ export type PictureScale = (at: Point) => Point;
 export function scaleByDistance(a: Point, b: Point, distanceMm: number): PictureScale {
   const px = Math.hypot(b[0] - a[0], b[1] - a[1]);
   if (!(px > 1)) refuse('scale', px, 'two points apart', 'The two points of known distance lie in one place.');
-  if (!(distanceMm > 0)) refuse('scale', distanceMm, 'more than 0 mm', 'The distance between the two points must be more than 0.');
+  if (!(distanceMm > 0))
+    refuse('scale', distanceMm, 'more than 0 mm', 'The distance between the two points must be more than 0.');
   const k = distanceMm / px;
   return ([x, y]) => [x * k, y * k];
 }
 
 /**
- * Scale from the four corners of a known rectangle, in order round it: undoes the perspective of a picture taken askew, by the
- * homography through four pairs of points (direct linear transformation).
+ * Scale from the four corners of a known rectangle, in order round it: undoes the perspective of a picture taken askew,
+ * by the homography through four pairs of points (direct linear transformation).
  * @throws Refusal when the corners do not span a rectangle seen from the front, or its sides are not above 0
  */
-export function scaleByRectangle(corners: readonly [Point, Point, Point, Point], lengthMm: number, widthMm: number): PictureScale {
+export function scaleByRectangle(
+  corners: readonly [Point, Point, Point, Point],
+  lengthMm: number,
+  widthMm: number,
+): PictureScale {
   if (!(lengthMm > 0 && widthMm > 0))
     refuse('scale', [lengthMm, widthMm], 'sides above 0 mm', 'Both sides of the rectangle must be more than 0.');
   const turns = corners.map((p, i) => {
@@ -50,7 +55,16 @@ export function scaleByRectangle(corners: readonly [Point, Point, Point, Point],
     ];
   });
   const right = Matrix.columnVector(onFace.flat());
-  const h = solve(new Matrix(rows), right).to1DArray() as [number, number, number, number, number, number, number, number];
+  const h = solve(new Matrix(rows), right).to1DArray() as [
+    number,
+    number,
+    number,
+    number,
+    number,
+    number,
+    number,
+    number,
+  ];
   return ([x, y]) => {
     const w = h[6] * x + h[7] * y + 1;
     return [(h[0] * x + h[1] * y + h[2]) / w, (h[3] * x + h[4] * y + h[5]) / w];

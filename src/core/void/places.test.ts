@@ -229,7 +229,8 @@ describe('setting out', () => {
       const [from, to] = circles('centre')[0] as [readonly [number, number], readonly [number, number]];
       for (const [x, y] of placesOf({ ...s, angleDeg }, 3))
         expect(
-          ((to[0] - from[0]) * (y - from[1]) - (to[1] - from[1]) * (x - from[0])) / Math.hypot(to[0] - from[0], to[1] - from[1]),
+          ((to[0] - from[0]) * (y - from[1]) - (to[1] - from[1]) * (x - from[0])) /
+            Math.hypot(to[0] - from[0], to[1] - from[1]),
         ).toBeCloseTo(0, 6);
       // Spacing has its line only where it runs along the edge.
       expect(d.dimensions.map((x) => x.key)).toEqual(angleDeg === 0 ? ['along', 'from', 'spacing'] : ['along', 'from']);
@@ -237,9 +238,16 @@ describe('setting out', () => {
   );
   test('what nobody has measured is asked for by name; the spacing of a single place is not', () => {
     const blank = blankSettingOut();
-    expect(settingOutMissing(blank, 2)).toEqual(['What it is measured from', 'Along the edge', 'From the edge', 'From place to place']);
+    expect(settingOutMissing(blank, 2)).toEqual([
+      'What it is measured from',
+      'Along the edge',
+      'From the edge',
+      'From place to place',
+    ]);
     expect(settingOutMissing(blank, 1)).not.toContain('From place to place');
-    expect(settingOutMissing({ ...s, along: { ...s.along, text: '200 mm' }, from: { ...s.from, text: '120 mm' } }, 1)).toEqual([]);
+    expect(
+      settingOutMissing({ ...s, along: { ...s.along, text: '200 mm' }, from: { ...s.from, text: '120 mm' } }, 1),
+    ).toEqual([]);
   });
 });
 

@@ -16,7 +16,8 @@ const median = (values: readonly number[]): number => {
 };
 
 /**
- * Readings that disagree with their neighbours (in the Delaunay triangulation) by more than three times the neighbours' spread:
+ * Readings that disagree with their neighbours (in the Delaunay triangulation) by more than three times the neighbours'
+ * spread:
  * a slip of the pen, or a hole in the hollow that wants more readings.
  * @returns index, depth and the neighbours' median, mm
  */
@@ -37,14 +38,18 @@ export function oddReadings(
     const around = [...near[index]!].map((k) => readings[k]!.depthMm);
     if (around.length < 3) return [];
     const middle = median(around);
-    const spread = Math.max(1.4826 * median(around.map((d) => Math.abs(d - middle))), SHAPE_SHARE * middle, 2 * halfWidthMm);
+    const spread = Math.max(
+      1.4826 * median(around.map((d) => Math.abs(d - middle))),
+      SHAPE_SHARE * middle,
+      2 * halfWidthMm,
+    );
     return Math.abs(r.depthMm - middle) > ODD * spread ? [{ index, depthMm: r.depthMm, aroundMm: middle }] : [];
   });
 }
 
 /**
- * The place where one more reading would help most: the point inside the outline farthest from every reading, weighted by how
- * deep the hollow is about there. Looked for on a 40 × 40 grid.
+ * The place where one more reading would help most: the point inside the outline farthest from every reading, weighted
+ * by how deep the hollow is about there. Looked for on a 40 × 40 grid.
  */
 export function nextReading(outline: readonly Point[], readings: readonly Reading[]): Point | undefined {
   if (outline.length < 3) return undefined;
@@ -63,7 +68,9 @@ export function nextReading(outline: readonly Point[], readings: readonly Readin
         if (d < far) [far, depth] = [d, r.depthMm];
       }
       // With nothing read yet the middle is as good as any.
-      const gain = readings.length ? far * (0.5 + (0.5 * depth) / deepest) : -Math.hypot(p[0] - (x0 + x1) / 2, p[1] - (y0 + y1) / 2);
+      const gain = readings.length
+        ? far * (0.5 + (0.5 * depth) / deepest)
+        : -Math.hypot(p[0] - (x0 + x1) / 2, p[1] - (y0 + y1) / 2);
       if (best === undefined || gain > most) [best, most] = [p, gain];
     }
   return best && [Math.round(best[0]), Math.round(best[1])];
@@ -74,11 +81,15 @@ export function contourLevels(maxDepthMm: number): readonly number[] {
   const rough = maxDepthMm / 6;
   const decade = 10 ** Math.floor(Math.log10(Math.max(rough, 1e-6)));
   const step = [1, 2, 5, 10].map((k) => k * decade).find((s) => s >= rough)!;
-  return Array.from({ length: Math.max(0, Math.ceil(maxDepthMm / step) - 1) }, (_, i) => Number(((i + 1) * step).toPrecision(6)));
+  return Array.from({ length: Math.max(0, Math.ceil(maxDepthMm / step) - 1) }, (_, i) =>
+    Number(((i + 1) * step).toPrecision(6)),
+  );
 }
 
 /** Lines of equal depth across the triangles of a surface: one straight piece a triangle. */
-export function contoursOf(surface: DepthSurface): readonly { depthMm: number; lines: readonly (readonly Point[])[] }[] {
+export function contoursOf(
+  surface: DepthSurface,
+): readonly { depthMm: number; lines: readonly (readonly Point[])[] }[] {
   return contourLevels(surface.maxDepthMm).map((depthMm) => ({
     depthMm,
     lines: surface.triangles.flatMap((t) => {

@@ -27,7 +27,14 @@ const dimensions = (s: Ring): readonly Dimension[] => [
   ...(s.run.form === 'round'
     ? [
         { key: 'run.outer', label: 'Outer diameter', measured: s.run.outer, minMm: 0, maxMm: 50_000 },
-        { key: 'run.inner', label: 'Inner diameter', measured: s.run.inner, minMm: 0, minInclusive: true, maxMm: 50_000 },
+        {
+          key: 'run.inner',
+          label: 'Inner diameter',
+          measured: s.run.inner,
+          minMm: 0,
+          minInclusive: true,
+          maxMm: 50_000,
+        },
       ]
     : [
         { key: 'run.length', label: 'Length', measured: s.run.length, minMm: 0, maxMm: 100_000 },
@@ -38,7 +45,14 @@ const dimensions = (s: Ring): readonly Dimension[] => [
   ...(s.part
     ? [
         { key: 'part.thickness', label: 'Thickness of the part', measured: s.part.thickness, minMm: 0, maxMm: 10_000 },
-        { key: 'part.foot', label: 'Gap under the part', measured: s.part.foot, minMm: 0, minInclusive: true, maxMm: 5000 },
+        {
+          key: 'part.foot',
+          label: 'Gap under the part',
+          measured: s.part.foot,
+          minMm: 0,
+          minInclusive: true,
+          maxMm: 5000,
+        },
       ]
     : []),
 ];
@@ -149,7 +163,11 @@ export const ring: Shape<Ring> = {
             : { form: 'straight', length: unmeasured(600, 'tape'), width: unmeasured(40, 'rule') },
       };
     if (key === 'part' && typeof value === 'string')
-      return { ...s, part: value === 'wall' ? (s.part ?? { thickness: unmeasured(10, 'calliper'), foot: unmeasured(5, 'gauge') }) : null };
+      return {
+        ...s,
+        part:
+          value === 'wall' ? (s.part ?? { thickness: unmeasured(10, 'calliper'), foot: unmeasured(5, 'gauge') }) : null,
+      };
     return undefined;
   },
   problems,
@@ -182,7 +200,9 @@ export const ring: Shape<Ring> = {
             line('Level when it is seated', `${depth} − ${clear}`, afterMm, 'mm above the floor'),
           ]
         : []),
-      ...(s.tiltDeg > 0 ? [line('Taken by the slope', `tan(${s.tiltDeg}°) × reach of the rim`, slopeMm, 'mm of the clear space')] : []),
+      ...(s.tiltDeg > 0
+        ? [line('Taken by the slope', `tan(${s.tiltDeg}°) × reach of the rim`, slopeMm, 'mm of the clear space')]
+        : []),
     ];
   },
   faces: (s) => {

@@ -32,7 +32,10 @@ export const Scanned = z.object({
     residualMm: Mm,
     /** What it holds under a curved face, mL, where one fits better than the flat one that was asked for. */
     curvedMl: Figure.nonnegative().optional(),
-    /** Depth from which a cell counts for area and rim; shallower ones are as rough as the sound face, and add nothing on average. */
+    /**
+     * Depth from which a cell counts for area and rim; shallower ones are as rough as the sound face, and add nothing
+     * on average.
+     */
     edgeMm: Mm,
     /** Share of the rim round which sound base was seen. */
     rimSeen: Figure,
@@ -152,7 +155,13 @@ export function unpack({ map, found: { edgeMm } }: Pick<Scanned, 'map' | 'found'
     if (depth[i]! >= edgeMm) cells++;
     if (depth[i]! > max) max = depth[i]!;
   }
-  const out = { depth, inside, volumeMl: (sum * map.cellMm ** 2) / 1000, areaMm2: cells * map.cellMm ** 2, maxDepthMm: max };
+  const out = {
+    depth,
+    inside,
+    volumeMl: (sum * map.cellMm ** 2) / 1000,
+    areaMm2: cells * map.cellMm ** 2,
+    maxDepthMm: max,
+  };
   unpacked.set(map, out);
   return out;
 }
@@ -232,7 +241,9 @@ export const scanned: Shape<Scanned> = {
     return { ...bowl, read: { ...bowl.read, text: '' } };
   },
   sameAcross: true,
-  dimensions: (s) => [{ key: 'read', label: 'Depths of the scan', measured: { ...s.read, valueMm: 0 }, minMm: 0, maxMm: 0, shift: true }],
+  dimensions: (s) => [
+    { key: 'read', label: 'Depths of the scan', measured: { ...s.read, valueMm: 0 }, minMm: 0, maxMm: 0, shift: true },
+  ],
   problems: (s): readonly Problem[] =>
     unpack(s).volumeMl > 0 && unpack(s).areaMm2 > 0
       ? []
@@ -320,7 +331,12 @@ export const scanned: Shape<Scanned> = {
         'mm roughness',
         'least-median start, bisquare weights',
       ),
-      line('Depth map', `${s.source.points} points, median of each ${figure(map.cellMm)} mm cell`, maxDepthMm, 'mm deepest'),
+      line(
+        'Depth map',
+        `${s.source.points} points, median of each ${figure(map.cellMm)} mm cell`,
+        maxDepthMm,
+        'mm deepest',
+      ),
       line('Area', `cells × ${figure(map.cellMm)}² / 100`, areaMm2 / 100, 'cm²'),
       line('Rim seen', found.drawn ? 'drawn by hand' : 'sound base round the void', found.rimSeen * 100, '%'),
       line('Not used', 'points neither on the face nor in the void', found.unusedShare * 100, '%'),
@@ -354,7 +370,8 @@ export const scanned: Shape<Scanned> = {
       (_, k) => [(a + k + 0.5) * cellMm, Math.max(0, depth[row * nx + a + k] ?? 0)] as const,
     );
     return {
-      title: at === 0.5 ? 'section at the middle of the scan' : `section at ${Math.round((row + 0.5) * cellMm)} mm across`,
+      title:
+        at === 0.5 ? 'section at the middle of the scan' : `section at ${Math.round((row + 0.5) * cellMm)} mm across`,
       outlines: [
         block(0, nx * cellMm, Math.max(1, maxDepthMm), 0, Math.max(maxDepthMm * 0.6, nx * cellMm * 0.1)),
         { role: 'void', points: [[floor[0]![0], 0], ...floor, [floor.at(-1)![0], 0]] },

@@ -83,7 +83,10 @@ export function settingOutProblems(s: SettingOut, count: number, sizeMm: number)
 export function settingOutDrawing(s: SettingOut, count: number, sizeMm: number): Drawing {
   const places = placesOf(s, count);
   const r = Math.max(sizeMm / 2, 1);
-  const [, , x1, y1] = bounds([...places.map(([x, y]) => [x + s.clearance.valueMm, y + s.clearance.valueMm] as const), [100, 100]]);
+  const [, , x1, y1] = bounds([
+    ...places.map(([x, y]) => [x + s.clearance.valueMm, y + s.clearance.valueMm] as const),
+    [100, 100],
+  ]);
   const [first, last] = [places[0]!, places.at(-1)!];
   const a = (s.angleDeg * Math.PI) / 180;
   const reach = Math.max(s.spacing.valueMm * 0.5, r * 3);

@@ -39,7 +39,11 @@ export type Parameter = {
   readonly key: string;
   readonly label: string;
 } & (
-  | { readonly kind: 'choice'; readonly value: string; readonly options: readonly { readonly id: string; readonly label: string }[] }
+  | {
+      readonly kind: 'choice';
+      readonly value: string;
+      readonly options: readonly { readonly id: string; readonly label: string }[];
+    }
   | {
       readonly kind: Kind;
       /** In the core unit of its kind; null where it may be left empty. */
@@ -53,7 +57,9 @@ export type Parameter = {
     }
 );
 
-/** A list a shape carries: stations along a crack, cavities, readings. Every column is a number of a kind, or a choice. */
+/**
+ * A list a shape carries: stations along a crack, cavities, readings. Every column is a number of a kind, or a choice.
+ */
 export interface RowList {
   /** Path of the list in the shape. */
   readonly key: string;
@@ -77,7 +83,10 @@ export interface Outline {
   readonly label?: string;
 }
 
-/** A dimension line of the drawing. Dragging its `to` end along the line changes the dimension `key` by `perMm` for every mm moved. */
+/**
+ * A dimension line of the drawing. Dragging its `to` end along the line changes the dimension `key` by `perMm` for
+ * every mm moved.
+ */
 export interface DimensionLine {
   readonly key: string;
   readonly from: Point;
@@ -92,9 +101,20 @@ export interface Drawing {
   readonly title: string;
   readonly outlines: readonly Outline[];
   readonly dimensions: readonly DimensionLine[];
-  /** Small circles: places where a depth was read, with the reading, or a word. `odd` readings disagree with their neighbours. */
-  readonly marks: readonly { readonly at: Point; readonly depthMm?: number; readonly label?: string; readonly odd?: boolean }[];
-  /** Points that can be moved both ways: corners of an outline, places of readings. `key` is the path of their pair of numbers. */
+  /**
+   * Small circles: places where a depth was read, with the reading, or a word. `odd` readings disagree with their
+   * neighbours.
+   */
+  readonly marks: readonly {
+    readonly at: Point;
+    readonly depthMm?: number;
+    readonly label?: string;
+    readonly odd?: boolean;
+  }[];
+  /**
+   * Points that can be moved both ways: corners of an outline, places of readings. `key` is the path of their pair of
+   * numbers.
+   */
   readonly handles?: readonly { readonly key: string; readonly at: Point; readonly label: string }[];
   /** Lines of equal depth. */
   readonly contours?: readonly { readonly depthMm: number; readonly lines: readonly (readonly Point[])[] }[];
@@ -141,10 +161,11 @@ export interface Shape<P> {
   readonly bore?: (shape: P) => { readonly deepMm: number; readonly acrossMm: number };
   /** Of a bond line: how thick, mm. */
   readonly bondMm?: (shape: P) => number;
-  /** Depths that were read one by one, how exactly, and whether the edge runs out to nothing; null where it was measured otherwise. */
-  readonly readings?: (
-    shape: P,
-  ) => {
+  /**
+   * Depths that were read one by one, how exactly, and whether the edge runs out to nothing; null where it was measured
+   * otherwise.
+   */
+  readonly readings?: (shape: P) => {
     readonly list: readonly { readonly xMm: number; readonly yMm: number; readonly depthMm: number }[];
     readonly read: Measured;
     readonly feathered: boolean;
@@ -158,9 +179,15 @@ export interface Shape<P> {
   /** Problems between dimensions (a rod thicker than its hole). */
   readonly problems: (shape: P) => readonly Problem[];
   readonly notices?: (shape: P) => readonly Notice[];
-  /** Volume in mL as a function of the dimension values, in the order of `dimensions` and `inputs`; the other parameters are those of `shape`. */
+  /**
+   * Volume in mL as a function of the dimension values, in the order of `dimensions` and `inputs`; the other parameters
+   * are those of `shape`.
+   */
   readonly volume: (shape: P) => (values: readonly number[]) => number;
-  /** Volume by another law that the same readings allow, never more than `volume` at the nominal values: the range spans both. */
+  /**
+   * Volume by another law that the same readings allow, never more than `volume` at the nominal values: the range spans
+   * both.
+   */
   readonly less?: (shape: P) => ((values: readonly number[]) => number) | undefined;
   /** Volume deeper than a depth, mL, for lifts; without it the shape holds as much in every mm of its depth. */
   readonly below?: (shape: P, depthMm: number) => number;
@@ -169,7 +196,10 @@ export interface Shape<P> {
   /** @param at where it is cut, as a share of the way across; the middle unless given */
   readonly section: (shape: P, at?: number) => Drawing;
   readonly plan: (shape: P, at?: number) => Drawing;
-  /** The shape with what stands at `key` replaced, where other fields must follow (another kind of outline); else {@link withValue} serves. */
+  /**
+   * The shape with what stands at `key` replaced, where other fields must follow (another kind of outline); else {@link
+   * withValue} serves.
+   */
   readonly write?: (shape: P, key: string, value: unknown) => P | undefined;
 }
 
@@ -215,8 +245,11 @@ export function parameterObjection(p: Parameter, value = p.value): string | null
   if (p.kind === 'choice') return p.options.some((o) => o.id === value) ? null : 'Choose one of the options.';
   if (value === null) return p.empty === undefined ? 'It may not be empty.' : null;
   const v = value as number;
-  const sound = Number.isFinite(v) && (p.minExclusive ? v > p.min : v >= p.min) && v <= p.max && (!p.whole || Number.isInteger(v));
-  return sound ? null : `${p.whole ? 'A whole number' : 'A number'} ${p.minExclusive ? 'more than' : 'from'} ${p.min} to ${p.max}.`;
+  const sound =
+    Number.isFinite(v) && (p.minExclusive ? v > p.min : v >= p.min) && v <= p.max && (!p.whole || Number.isInteger(v));
+  return sound
+    ? null
+    : `${p.whole ? 'A whole number' : 'A number'} ${p.minExclusive ? 'more than' : 'from'} ${p.min} to ${p.max}.`;
 }
 
 /** Throws the first problem of a shape, if it has one. */

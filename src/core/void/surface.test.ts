@@ -47,7 +47,10 @@ const sentenceOf = (run: () => unknown) => {
   return tried.problem;
 };
 
-/** Volume of a plane over an outline, by a fan of triangles from the first corner: signed, so any simple outline is right. */
+/**
+ * Volume of a plane over an outline, by a fan of triangles from the first corner: signed, so any simple outline is
+ * right.
+ */
 function underPlaneMl(outline: readonly Point[], depth: (x: number, y: number) => number): number {
   let sum = 0;
   for (let k = 1; k + 1 < outline.length; k++) {
@@ -104,23 +107,28 @@ describe('corners read, the floor curved', () => {
   test.each([
     ['L', ELL, 0.01],
     ['hexagon', HEXAGON, 0.005],
-  ] as const)('%s with its corners and a net of readings 20 mm apart is what a fine grid gives', (_, outline, within) => {
-    const net: Point[] = [];
-    for (let x = 20; x < 200; x += 20) for (let y = 20; y < 200; y += 20) if (inside(outline, [x, y])) net.push([x, y]);
-    const sides = outline.flatMap(([x, y], i) => {
-      const [xx, yy] = outline[(i + 1) % outline.length]!;
-      return [0.25, 0.5, 0.75].map((f): Point => [x + f * (xx - x), y + f * (yy - y)]);
-    });
-    const s = depthSurface(outline, read([...outline, ...sides, ...net], bowl), CARRIED);
-    expect(Math.abs(s.volumeMl / gridMl(outline, bowl) - 1)).toBeLessThan(within);
-  });
+  ] as const)(
+    '%s with its corners and a net of readings 20 mm apart is what a fine grid gives',
+    (_, outline, within) => {
+      const net: Point[] = [];
+      for (let x = 20; x < 200; x += 20)
+        for (let y = 20; y < 200; y += 20) if (inside(outline, [x, y])) net.push([x, y]);
+      const sides = outline.flatMap(([x, y], i) => {
+        const [xx, yy] = outline[(i + 1) % outline.length]!;
+        return [0.25, 0.5, 0.75].map((f): Point => [x + f * (xx - x), y + f * (yy - y)]);
+      });
+      const s = depthSurface(outline, read([...outline, ...sides, ...net], bowl), CARRIED);
+      expect(Math.abs(s.volumeMl / gridMl(outline, bowl) - 1)).toBeLessThan(within);
+    },
+  );
   test('a hexagon of six corners read alike and a middle is prism and pyramid', () => {
     const readings = [...read(HEXAGON, () => 20), { xMm: 100, yMm: 100, depthMm: 35 }];
     const area = Math.abs(signedAreaMm2(HEXAGON));
     expect(depthSurface(HEXAGON, readings, CARRIED).volumeMl).toBeCloseTo((area * (20 + 15 / 3)) / 1000, 6);
   });
   test('no facet that lies across the notch of an L is carried on', () => {
-    // Shallow arms; the reading far out in each arm and one at the knee. The facet over the notch would tilt the inner edges.
+    // Shallow arms; the reading far out in each arm and one at the knee. The facet over the notch would tilt the inner
+    // edges.
     const readings = read(
       [
         [30, 30],
@@ -189,7 +197,8 @@ describe('readings that stop short of a vertical edge', () => {
     expect((settled.p95Ml - settled.p5Ml) / settled.nominalMl).toBeLessThan((r.p95Ml - r.p5Ml) / r.nominalMl);
   });
   test('readings of 18 to 31 mm give no mean below them', () => {
-    // 350 × 330 mm with the corners far from the readings: facets carried on fell to nought at three of them (mean 15.75 mm).
+    // 350 × 330 mm with the corners far from the readings: facets carried on fell to nought at three of them (mean
+    // 15.75 mm).
     const outline = cornersOf({ kind: 'rectangle', length: measured(350), width: measured(330) });
     const readings = read(
       [
@@ -206,7 +215,8 @@ describe('readings that stop short of a vertical edge', () => {
     expect(Math.min(...laws.more.corners.map((c) => c[2]))).toBeGreaterThanOrEqual(17);
   });
   test('two slivers along the edge do not throw the surface', () => {
-    // Readings nearly on a line at x = 205..210: their own facet is so thin that half a millimetre would tilt it to the surface.
+    // Readings nearly on a line at x = 205..210: their own facet is so thin that half a millimetre would tilt it to the
+    // surface.
     const { depth } = sampleData(0, 'utc').bundles[0]!.repairs[0]!.passes.p1!.void!.shapes[0] as Patch;
     const readings = depth.kind === 'readings' ? depth.readings : [];
     expect(readings).toHaveLength(9);
@@ -223,7 +233,10 @@ describe('an edge of one depth', () => {
   const middle = { xMm: 45, yMm: 45, depthMm: 30 };
   test('one reading in the middle is a pyramid on what the edge holds', () => {
     expect(depthSurface(SQUARE, [middle], FEATHERED).volumeMl).toBeCloseTo((8100 * 30) / 3 / 1000, 9);
-    expect(depthSurface(SQUARE, [middle], { kind: 'given', depthMm: 12 }).volumeMl).toBeCloseTo((8100 * (12 + 18 / 3)) / 1000, 9);
+    expect(depthSurface(SQUARE, [middle], { kind: 'given', depthMm: 12 }).volumeMl).toBeCloseTo(
+      (8100 * (12 + 18 / 3)) / 1000,
+      9,
+    );
   });
   test('two readings and the depth of the edge are planned, and the edge has a doubt of its own', () => {
     const patch = (edgeMm: number, half: number): Patch => ({
@@ -252,8 +265,12 @@ describe('an edge of one depth', () => {
 
 test('bad readings are refused by name', () => {
   const at = (x: number, y: number, d = 10) => ({ xMm: x, yMm: y, depthMm: d });
-  expect(sentenceOf(() => depthSurface(SQUARE, [at(1, 1), at(5, 5)], CARRIED)).sentence).toMatch(/at least three.*how deep the edge is/);
-  expect(sentenceOf(() => depthSurface(SQUARE, [at(10, 10), at(20, 20), at(30, 30)], HELD)).sentence).toMatch(/one line/);
+  expect(sentenceOf(() => depthSurface(SQUARE, [at(1, 1), at(5, 5)], CARRIED)).sentence).toMatch(
+    /at least three.*how deep the edge is/,
+  );
+  expect(sentenceOf(() => depthSurface(SQUARE, [at(10, 10), at(20, 20), at(30, 30)], HELD)).sentence).toMatch(
+    /one line/,
+  );
   expect(sentenceOf(() => depthSurface(SQUARE, [], FEATHERED)).sentence).toMatch(/at least one/);
   for (const edge of [CARRIED, FEATHERED]) {
     const third = (r: Reading) => sentenceOf(() => depthSurface(SQUARE, [at(10, 10), at(20, 40), r], edge)).field;

@@ -64,8 +64,8 @@ const triples = (flat: ArrayLike<number>): [number, number, number][] =>
   Array.from({ length: flat.length / 3 }, (_, i) => [flat[3 * i]!, flat[3 * i + 1]!, flat[3 * i + 2]!]);
 
 /**
- * Adds points along the edge so that a long side follows the readings beside it. Between two readings on one side the floor runs
- * straight, and further points there would only cut its corners flat.
+ * Adds points along the edge so that a long side follows the readings beside it. Between two readings on one side the
+ * floor runs straight, and further points there would only cut its corners flat.
  */
 function refined(edge: readonly Point[], isRead: (p: Point) => boolean): Point[] {
   const xs = edge.map((p) => p[0]);
@@ -74,7 +74,10 @@ function refined(edge: readonly Point[], isRead: (p: Point) => boolean): Point[]
   return edge.flatMap((a, i) => {
     const b = edge[(i + 1) % edge.length]!;
     const pieces = isRead(a) && isRead(b) ? 1 : Math.max(1, Math.ceil(Math.hypot(b[0] - a[0], b[1] - a[1]) / step));
-    return Array.from({ length: pieces }, (_, k) => [a[0] + ((b[0] - a[0]) * k) / pieces, a[1] + ((b[1] - a[1]) * k) / pieces] as const);
+    return Array.from(
+      { length: pieces },
+      (_, k) => [a[0] + ((b[0] - a[0]) * k) / pieces, a[1] + ((b[1] - a[1]) * k) / pieces] as const,
+    );
   });
 }
 
@@ -85,7 +88,9 @@ function withOnEdge(edge: readonly Point[], readings: readonly Reading[]): reado
     const length = Math.hypot(b[0] - a[0], b[1] - a[1]);
     const along = readings
       .map((r): Point => [r.xMm, r.yMm])
-      .filter((p) => Math.hypot(p[0] - a[0], p[1] - a[1]) > ON_EDGE_MM && Math.hypot(p[0] - b[0], p[1] - b[1]) > ON_EDGE_MM)
+      .filter(
+        (p) => Math.hypot(p[0] - a[0], p[1] - a[1]) > ON_EDGE_MM && Math.hypot(p[0] - b[0], p[1] - b[1]) > ON_EDGE_MM,
+      )
       .filter((p) => Math.hypot(p[0] - a[0], p[1] - a[1]) + Math.hypot(p[0] - b[0], p[1] - b[1]) < length + ON_EDGE_MM)
       .sort((p, q) => Math.hypot(p[0] - a[0], p[1] - a[1]) - Math.hypot(q[0] - a[0], q[1] - a[1]));
     return [a, ...along];
@@ -94,11 +99,16 @@ function withOnEdge(edge: readonly Point[], readings: readonly Reading[]): reado
 
 const ON_EDGE_MM = 1e-6;
 
-/** How the depth at the edge follows from readings that stop short of it: the nearest facet carried on, or the nearest reading held. */
+/**
+ * How the depth at the edge follows from readings that stop short of it: the nearest facet carried on, or the nearest
+ * reading held.
+ */
 export type EdgeLaw = 'carried' | 'held';
 
 /** How the edge was left: cut down vertically, run out to nothing, or standing at a depth that is given. */
-export type Edge = { readonly kind: 'vertical'; readonly law: EdgeLaw } | { readonly kind: 'given'; readonly depthMm: number };
+export type Edge =
+  | { readonly kind: 'vertical'; readonly law: EdgeLaw }
+  | { readonly kind: 'given'; readonly depthMm: number };
 
 /** A facet carried on stays within the depths read at its corners, and half their range beyond. */
 const BEYOND_RANGE = 0.5;
@@ -116,7 +126,9 @@ function carriersOf(read: readonly Corner[], outline: readonly Point[]): readonl
     return at ? [{ at, corners }] : [];
   });
   // Across a notch of the outline there is no hollow, and so no facet.
-  const within = facets.filter(({ corners: [a, b, c] }) => inside(outline, [(a[0] + b[0] + c[0]) / 3, (a[1] + b[1] + c[1]) / 3]));
+  const within = facets.filter(({ corners: [a, b, c] }) =>
+    inside(outline, [(a[0] + b[0] + c[0]) / 3, (a[1] + b[1] + c[1]) / 3]),
+  );
   const sound = within.length ? within : facets;
   const stout = sound.filter((f) => slenderness(f.corners) > SLIVER);
   return stout.length ? stout : sound;
@@ -142,7 +154,8 @@ function carriedOn(carriers: readonly Facet[], p: Point): number {
 /** Depth of the nearest reading. */
 function held(read: readonly Corner[], p: Point): number {
   let nearest = read[0]!;
-  for (const r of read) if (Math.hypot(r[0] - p[0], r[1] - p[1]) < Math.hypot(nearest[0] - p[0], nearest[1] - p[1])) nearest = r;
+  for (const r of read)
+    if (Math.hypot(r[0] - p[0], r[1] - p[1]) < Math.hypot(nearest[0] - p[0], nearest[1] - p[1])) nearest = r;
   return nearest[2];
 }
 
@@ -157,8 +170,11 @@ function checkReadings(outline: readonly Point[], readings: readonly Reading[], 
         : `A surface needs at least three depth readings; there ${readings.length === 1 ? 'is 1' : `are ${readings.length}`}. Add one, say how deep the edge is, or give one mean depth.`,
     );
   readings.forEach((r, i) => {
-    if (!(r.depthMm >= 0)) refuse(`depth.readings.${i}`, r.depthMm, '0 mm or more', `Reading ${i + 1} must be 0 mm or more.`);
-    const onEdge = outline.some((a, k) => distanceToTriangle([r.xMm, r.yMm], [a, outline[(k + 1) % outline.length]!, a]) < ON_EDGE_MM);
+    if (!(r.depthMm >= 0))
+      refuse(`depth.readings.${i}`, r.depthMm, '0 mm or more', `Reading ${i + 1} must be 0 mm or more.`);
+    const onEdge = outline.some(
+      (a, k) => distanceToTriangle([r.xMm, r.yMm], [a, outline[(k + 1) % outline.length]!, a]) < ON_EDGE_MM,
+    );
     if (!onEdge && !inside(outline, [r.xMm, r.yMm]))
       refuse(
         `depth.readings.${i}`,
@@ -169,14 +185,18 @@ function checkReadings(outline: readonly Point[], readings: readonly Reading[], 
   });
 }
 
-/** Fewest readings that give a surface: a depth of the edge takes the place of the facet that would be carried there. */
+/**
+ * Fewest readings that give a surface: a depth of the edge takes the place of the facet that would be carried there.
+ */
 const LEAST: Record<Edge['kind'], number> = { vertical: 3, given: 1 };
 
 /**
- * Depth surface over an outline: a constrained Delaunay triangulation through the readings and the edge, integrated exactly
- * over each triangle (area × mean corner depth), so planar data with readings at the edge give the exact volume.
+ * Depth surface over an outline: a constrained Delaunay triangulation through the readings and the edge, integrated
+ * exactly over each triangle (area × mean corner depth), so planar data with readings at the edge give the exact
+ * volume.
  * @param outline corners, mm
- * @param readings inside the outline or on it; for a vertical edge at least three, not on one line; for a given one at least one
+ * @param readings inside the outline or on it; for a vertical edge at least three, not on one line; for a given one at
+ *   least one
  * @throws Refusal for too few readings, readings on one line, or outside the outline
  */
 export function depthSurface(outline: readonly Point[], readings: readonly Reading[], edge: Edge): DepthSurface {
@@ -251,7 +271,12 @@ export function edgeLaws(outline: readonly Point[], readings: readonly Reading[]
   const gap = (k: number) => Math.abs(more.corners[k]![2] - less.corners[k]![2]);
   for (let k = 1; k < more.edgeCorners; k++) if (gap(k) > gap(apart)) apart = k;
   const [x, y, moreMm] = more.corners[apart]!;
-  return { more, less, moreBy: more === carried ? 'carried' : 'held', apart: { at: [x, y], moreMm, lessMm: less.corners[apart]![2] } };
+  return {
+    more,
+    less,
+    moreBy: more === carried ? 'carried' : 'held',
+    apart: { at: [x, y], moreMm, lessMm: less.corners[apart]![2] },
+  };
 }
 
 /**
@@ -262,9 +287,14 @@ export function volumeBelowMl(surface: DepthSurface, fromMm: number): number {
   for (const t of surface.triangles) {
     const [a, b, c] = t.map((i) => surface.corners[i]!) as [Corner, Corner, Corner];
     const size = Math.abs((b[0] - a[0]) * (c[1] - a[1]) - (c[0] - a[0]) * (b[1] - a[1])) / 2;
-    const [h0, h1, h2] = [a[2] - fromMm, b[2] - fromMm, c[2] - fromMm].sort((x, y) => y - x) as [number, number, number];
+    const [h0, h1, h2] = [a[2] - fromMm, b[2] - fromMm, c[2] - fromMm].sort((x, y) => y - x) as [
+      number,
+      number,
+      number,
+    ];
     if (h0 <= 0) continue;
-    // A corner that sticks out through the level is a small tetrahedron: its base shrinks with the square of its height.
+    // A corner that sticks out through the level is a small tetrahedron: its base shrinks with the square of its
+    // height.
     if (h1 <= 0) sum += (size * h0 ** 3) / (3 * (h0 - h1) * (h0 - h2));
     else if (h2 < 0) sum += (size * (h0 + h1 + h2)) / 3 - (size * h2 ** 3) / (3 * (h0 - h2) * (h1 - h2));
     else sum += (size * (h0 + h1 + h2)) / 3;

@@ -5,7 +5,8 @@ import type { Drawing, Outline } from './shape';
 import type { KeepClear, Void } from './shapes';
 
 /** Shapes whose section runs along the same x as their drawing from above, so that a zone can be shown in both. */
-const sameAcross = (v: Void, index: number) => 'outline' in v.shapes[index]! || kindOf(v.shapes[index]!).sameAcross === true;
+const sameAcross = (v: Void, index: number) =>
+  'outline' in v.shapes[index]! || kindOf(v.shapes[index]!).sameAcross === true;
 
 const zonePlan = (k: KeepClear): Outline => ({
   role: 'keep-clear',
@@ -41,7 +42,11 @@ export function voidSection(v: Void, index: number, at?: number): Drawing {
   const extra: Outline[] = [];
   if (index === 0 && sameAcross(v, index))
     for (const k of v.keepClear)
-      extra.push({ role: 'keep-clear', label: k.name, points: rect(k.xMm - k.aMm / 2, 0, k.xMm + k.aMm / 2, k.depthMm) });
+      extra.push({
+        role: 'keep-clear',
+        label: k.name,
+        points: rect(k.xMm - k.aMm / 2, 0, k.xMm + k.aMm / 2, k.depthMm),
+      });
   const voids = drawn.outlines.filter((o) => o.role === 'void').flatMap((o) => o.points);
   const bases = drawn.outlines.filter((o) => o.role === 'base').flatMap((o) => o.points);
   if (v.back === 'open' && voids.length && bases.length) {
@@ -57,7 +62,10 @@ export function voidSection(v: Void, index: number, at?: number): Drawing {
       [x, deep],
       [x, bottom],
     ];
-    extra.push({ role: 'level', open: true, points: side(f0) }, { role: 'level', open: true, points: side(f1), label: 'open behind' });
+    extra.push(
+      { role: 'level', open: true, points: side(f0) },
+      { role: 'level', open: true, points: side(f1), label: 'open behind' },
+    );
   }
   return extra.length ? { ...drawn, outlines: [...drawn.outlines, ...extra] } : drawn;
 }

@@ -54,8 +54,12 @@ describe('rod in a drilled hole', () => {
     expect(one(anchor(), 4).nominalMl).toBeCloseTo(4 * one(anchor()).nominalMl, 9);
   });
   test('impossible sizes are refused at their field', () => {
-    expect(voidProblems(voidOf(anchor({ rodDiameter: measured(16) })))[0]).toMatchObject({ field: 'shapes.0.rodDiameter' });
-    expect(voidProblems(voidOf(anchor({ embedment: measured(140) })))[0]).toMatchObject({ field: 'shapes.0.embedment' });
+    expect(voidProblems(voidOf(anchor({ rodDiameter: measured(16) })))[0]).toMatchObject({
+      field: 'shapes.0.rodDiameter',
+    });
+    expect(voidProblems(voidOf(anchor({ embedment: measured(140) })))[0]).toMatchObject({
+      field: 'shapes.0.embedment',
+    });
     expect(voidProblems(voidOf(anchor({ holeDepth: measured(-3) })))[0]).toMatchObject({ field: 'shapes.0.holeDepth' });
     expect(sentenceOf(() => one(anchor({ holeDiameter: measured(Number.NaN) }))).field).toBe('shapes.0.holeDiameter');
   });
@@ -64,10 +68,9 @@ describe('rod in a drilled hole', () => {
 describe('patch', () => {
   test('rectangle, ellipse and polygon by mean depth', () => {
     expect(one(floor()).nominalMl).toBeCloseTo(300 * 200 * 20 * 1e-3, 9);
-    expect(one(floor({ outline: { kind: 'ellipse', length: measured(300), width: measured(200) } })).nominalMl).toBeCloseTo(
-      (Math.PI / 4) * 300 * 200 * 20 * 1e-3,
-      9,
-    );
+    expect(
+      one(floor({ outline: { kind: 'ellipse', length: measured(300), width: measured(200) } })).nominalMl,
+    ).toBeCloseTo((Math.PI / 4) * 300 * 200 * 20 * 1e-3, 9);
     const triangle = floor({
       outline: {
         kind: 'polygon',
@@ -128,7 +131,10 @@ describe('patch', () => {
     expect(
       unmeasuredIn(
         voidOf(
-          floor({ outline: { kind: 'rectangle', length: measured(3), width: measured(3) }, depth: { kind: 'mean', mean: measured(3) } }),
+          floor({
+            outline: { kind: 'rectangle', length: measured(3), width: measured(3) },
+            depth: { kind: 'mean', mean: measured(3) },
+          }),
         ),
       ),
     ).toEqual([]);
@@ -165,7 +171,9 @@ describe('bond line', () => {
     expect(one(p).faces.planAreaMm2).toBeCloseTo(60000 - Math.PI * 100, 6);
   });
   test('holes larger than the plate are refused', () => {
-    expect(sentenceOf(() => one(plate({ holes: { count: 3, diameter: measured(300) } }))).field).toBe('shapes.0.holes.diameter');
+    expect(sentenceOf(() => one(plate({ holes: { count: 3, diameter: measured(300) } }))).field).toBe(
+      'shapes.0.holes.diameter',
+    );
   });
 });
 
@@ -180,7 +188,8 @@ describe('doubt', () => {
   });
 
   test('shares sum to one', () => {
-    for (const shape of [anchor(), floor(), plate()]) expect(one(shape).shares.reduce((s, x) => s + x.share, 0)).toBeCloseTo(1, 9);
+    for (const shape of [anchor(), floor(), plate()])
+      expect(one(shape).shares.reduce((s, x) => s + x.share, 0)).toBeCloseTo(1, 9);
   });
 
   test('first order and simulation agree where many inputs are mildly doubtful', () => {
@@ -233,8 +242,9 @@ describe('every shape of the table', () => {
       }
       for (const d of dims)
         expect(
-          kind.dimensions(withValue(kind, shape, d.key, { ...d.measured, toleranceMm: 0.123 })).find((x) => x.key === d.key)?.measured
-            .toleranceMm,
+          kind
+            .dimensions(withValue(kind, shape, d.key, { ...d.measured, toleranceMm: 0.123 }))
+            .find((x) => x.key === d.key)?.measured.toleranceMm,
         ).toBe(0.123);
       expect(kind.schema.parse(shape)).toEqual(shape);
     },
@@ -243,7 +253,9 @@ describe('every shape of the table', () => {
 
 test('the working adds up to the answer', () => {
   const r = one(anchor({ embedment: measured(90, 'gauge'), pointAngleDeg: 118 }));
-  const sum = r.working.filter((w) => w.unit === 'mL' && typeof w.value === 'number').reduce((s, w) => s + (w.value as number), 0);
+  const sum = r.working
+    .filter((w) => w.unit === 'mL' && typeof w.value === 'number')
+    .reduce((s, w) => s + (w.value as number), 0);
   expect(sum).toBeCloseTo(r.nominalMl, 9);
   expect(cornersOf({ kind: 'rectangle', length: measured(3), width: measured(2) })).toHaveLength(4);
 });
@@ -277,7 +289,11 @@ describe('what was refused and is ordinary', () => {
     expect(parsePoints('0,0; 100,0; 100,0; 100,50')).toHaveLength(3);
   });
   test('screw holes of a laminate, a rod that is not in yet, a sharp fillet, a fairing to a point', () => {
-    const hole = { ...SHAPES.hole.blank(), holeDiameter: measured(1.6), holeDepth: measured(1.5) } as never as VoidShape;
+    const hole = {
+      ...SHAPES.hole.blank(),
+      holeDiameter: measured(1.6),
+      holeDepth: measured(1.5),
+    } as never as VoidShape;
     expect(ok(hole)).toEqual([]);
     const rod = {
       ...SHAPES.annulus.blank(),
@@ -289,7 +305,12 @@ describe('what was refused and is ordinary', () => {
     expect(ok(rod)).toEqual([]);
     // Nothing stands in it: the whole bore.
     expect(nominalMl(rod)).toBeCloseTo(((Math.PI / 4) * 18 * 18 * 100) / 1000, 6);
-    const fillet = { ...SHAPES.fillet.blank(), radius: measured(10), length: measured(200), angleDeg: 15 } as never as VoidShape;
+    const fillet = {
+      ...SHAPES.fillet.blank(),
+      radius: measured(10),
+      length: measured(200),
+      angleDeg: 15,
+    } as never as VoidShape;
     expect(ok(fillet)).toEqual([]);
     const half = (15 * Math.PI) / 360;
     expect(nominalMl(fillet)).toBeCloseTo((100 * (1 / Math.tan(half) - (Math.PI - 2 * half) / 2) * 200) / 1000, 6);

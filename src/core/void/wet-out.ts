@@ -31,7 +31,8 @@ export const WetOut = z.object({
 export type WetOut = z.infer<typeof WetOut>;
 
 /** Resin by mass for an area, g: area × layers × areal weight × (1 − Wf)/Wf. */
-const resinG = (s: WetOut, areaMm2: number): number => ((areaMm2 / 1e6) * s.layers * s.arealGPerM2 * (100 - s.fibrePct)) / s.fibrePct;
+const resinG = (s: WetOut, areaMm2: number): number =>
+  ((areaMm2 / 1e6) * s.layers * s.arealGPerM2 * (100 - s.fibrePct)) / s.fibrePct;
 
 /** Thickness of the laminate from both densities, mm. */
 export const laminateMm = (s: WetOut): number =>
@@ -69,7 +70,14 @@ export const wetOut: Shape<WetOut> = {
     },
     { key: 'fibrePct', label: 'Fibre in the laminate, by mass', kind: 'percent', value: s.fibrePct, min: 5, max: 90 },
     { key: 'fibreGPerMl', label: 'Density of the fibre', kind: 'density', value: s.fibreGPerMl, min: 0.1, max: 10 },
-    { key: 'resinGPerMl', label: 'Density of the mixed resin', kind: 'density', value: s.resinGPerMl, min: 0.5, max: 3 },
+    {
+      key: 'resinGPerMl',
+      label: 'Density of the mixed resin',
+      kind: 'density',
+      value: s.resinGPerMl,
+      min: 0.5,
+      max: 3,
+    },
   ],
   lists: (s) => outlineLists(s.outline, 'outline'),
   write: writeOutline,
@@ -100,7 +108,9 @@ export const wetOut: Shape<WetOut> = {
     const wide = t * shown * 6;
     return drawing('section through the layers', [
       { role: 'base', points: rect(-wide * 0.15, t * shown, wide * 1.15, t * shown + wide * 0.2) },
-      ...Array.from({ length: shown }, (_, i) => hollow(rect(i * t * 0.8, (shown - 1 - i) * t, wide - i * t * 0.8, (shown - i) * t))),
+      ...Array.from({ length: shown }, (_, i) =>
+        hollow(rect(i * t * 0.8, (shown - 1 - i) * t, wide - i * t * 0.8, (shown - i) * t)),
+      ),
     ]);
   },
   plan: (s) => outlinePlan(s.outline, 'outline'),

@@ -30,10 +30,14 @@ export function BatchLabel({ at, batch, lot, zone }: { at: PassView; batch: numb
       </p>
       <p className="flex gap-6">
         <span>
-          {really ? 'mixed' : 'to be mixed'} <strong className="fig">{mix ? dayAndClock(mix.begunAt ?? mix.startMs, zone) : ''}</strong>
+          {really ? 'mixed' : 'to be mixed'}{' '}
+          <strong className="fig">{mix ? dayAndClock(mix.begunAt ?? mix.startMs, zone) : ''}</strong>
         </span>
         <span>
-          dead at <strong className="fig text-lg">{useBy?.planMs ? dayAndClock(useBy.planMs, zone) : 'not on the sheet'}</strong>
+          dead at{' '}
+          <strong className="fig text-lg">
+            {useBy?.planMs ? dayAndClock(useBy.planMs, zone) : 'not on the sheet'}
+          </strong>
         </span>
       </p>
     </section>

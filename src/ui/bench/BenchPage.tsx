@@ -25,7 +25,9 @@ import { stepsOf } from './steps-of';
 import { Taken } from './Taken';
 import { useScale } from './use-scale';
 
-/** The mix card of a batch at the bench: pour, read, take it over; every later target follows what was really poured. */
+/**
+ * The mix card of a batch at the bench: pour, read, take it over; every later target follows what was really poured.
+ */
 export function BenchPage({
   jobId,
   repairId,
@@ -69,7 +71,9 @@ export function BenchPage({
   if (!batch || !sheet || isMetered(sheet.kind))
     return (
       <main id="main" className="p-6 flex flex-col gap-3">
-        <h1 className="text-xl font-bold">{batch && sheet ? 'Pressed through a mixer: nothing is weighed' : 'There is no such batch'}</h1>
+        <h1 className="text-xl font-bold">
+          {batch && sheet ? 'Pressed through a mixer: nothing is weighed' : 'There is no such batch'}
+        </h1>
         <p>
           {batch && sheet
             ? 'Throw the first shots away until the colour is even; the running view keeps the clock of the mixer.'
@@ -90,7 +94,8 @@ export function BenchPage({
     massG: batch.massG,
     tolerance: toleranceOf(sheet),
     vessel: repair.bench.onePot ? 'one pot' : 'own cups',
-    vesselMaxG: repair.bench.vesselMaxMl === null ? null : repair.bench.vesselMaxMl * (plan.mix?.proportion.densityGPerMl ?? 1),
+    vesselMaxG:
+      repair.bench.vesselMaxMl === null ? null : repair.bench.vesselMaxMl * (plan.mix?.proportion.densityGPerMl ?? 1),
     availableG: {},
     stepG: instrument.scaleStepG,
   };
@@ -102,11 +107,14 @@ export function BenchPage({
   const running = part && shown !== null && shown > 2 * scale.stepG ? shown : 0;
 
   /** Figures that the step of the scale can tell of a mass. */
-  const shows = (grams: number) => Math.max(1, Math.floor(Math.log10(Math.max(Math.abs(grams), scale.stepG) / scale.stepG + 1e-9)) + 1);
+  const shows = (grams: number) =>
+    Math.max(1, Math.floor(Math.log10(Math.max(Math.abs(grams), scale.stepG) / scale.stepG + 1e-9)) + 1);
 
   // While A still runs, the target of B already follows what is in the pot.
   const follows =
-    part && running > 0 && state.next === 'A' ? pourState(pourPlan, [...pours, { part, massG: running }]).targetG : state.targetG;
+    part && running > 0 && state.next === 'A'
+      ? pourState(pourPlan, [...pours, { part, massG: running }]).targetG
+      : state.targetG;
 
   const take = async (massG: number, source: string) => {
     if (!part || !(massG > 0)) return;
@@ -126,7 +134,8 @@ export function BenchPage({
   const throwAway = async () => {
     if (started) {
       await record(at.repair, { kind: 'discarded', batch: index, why: state.discard ?? 'begun anew' }, role);
-      if (mixingBegan !== null) await record(at.repair, { kind: 'trouble', trouble: 'ratio', batch: index, missingMl: null }, role);
+      if (mixingBegan !== null)
+        await record(at.repair, { kind: 'trouble', trouble: 'ratio', batch: index, missingMl: null }, role);
     } else setDry([]);
     scale.pour(false);
     scale.tare();
@@ -202,7 +211,8 @@ export function BenchPage({
         <section aria-label="Pour" className="min-w-0">
           {!started && (
             <p className="p-2 mb-2" style={{ background: 'var(--note-bg)', border: '1px dashed var(--rule)' }}>
-              Try it: nothing goes into the record before <Link href={`/job/${jobId}/${repairId}/run`}>the work is begun</Link>.
+              Try it: nothing goes into the record before{' '}
+              <Link href={`/job/${jobId}/${repairId}/run`}>the work is begun</Link>.
             </p>
           )}
           {part ? (
@@ -222,7 +232,13 @@ export function BenchPage({
             </>
           ) : (
             <p className="text-3xl font-extrabold" data-testid="target">
-              {state.discard ? 'throw it away' : mixingOver !== null ? 'mixed, place it' : mixingBegan !== null ? 'mix it' : 'all in'}
+              {state.discard
+                ? 'throw it away'
+                : mixingOver !== null
+                  ? 'mixed, place it'
+                  : mixingBegan !== null
+                    ? 'mix it'
+                    : 'all in'}
             </p>
           )}
           {state.correction && !state.next && (
@@ -231,8 +247,8 @@ export function BenchPage({
               className="mt-1 p-2 font-semibold"
               style={{ background: 'var(--stop-bg)', color: 'var(--stop-ink)', border: '2px solid var(--stop)' }}
             >
-              Outside the tolerance: add {format('mass', state.correction.massG).text} of {state.correction.part} while it is still being
-              mixed.
+              Outside the tolerance: add {format('mass', state.correction.massG).text} of {state.correction.part} while
+              it is still being mixed.
             </p>
           )}
           {state.discard && (
@@ -273,7 +289,9 @@ export function BenchPage({
               <div className="paper p-3 mt-2">
                 <TypedPour
                   key={`${part}${pours.length}`}
-                  label={repair.bench.onePot && pours.length ? `The scale shows in all, after ${part}` : `${part} weighs`}
+                  label={
+                    repair.bench.onePot && pours.length ? `The scale shows in all, after ${part}` : `${part} weighs`
+                  }
                   onTake={(grams) => {
                     const massG = repair.bench.onePot ? fromTotal(grams, pours) : grams;
                     return massG === null ? 'That is less than was in the pot before.' : void take(massG, 'typed');

@@ -42,7 +42,10 @@ export function BenchSteps({
         </SavingButton>
       )}
       {started && mixStep && mixingBegan !== null && mixingOver === null && (
-        <SavingButton className="act firm min-h-12" onSave={() => record(at.repair, { kind: 'step-done', step: mixStep.id }, role)}>
+        <SavingButton
+          className="act firm min-h-12"
+          onSave={() => record(at.repair, { kind: 'step-done', step: mixStep.id }, role)}
+        >
           Mixed to one colour
         </SavingButton>
       )}
@@ -56,7 +59,10 @@ export function BenchSteps({
         </SavingButton>
       )}
       {started && mixingBegan !== null && !cup && (
-        <SavingButton className="act min-h-12" onSave={() => record(at.repair, { kind: 'witness', batch, state: 'kept' }, role)}>
+        <SavingButton
+          className="act min-h-12"
+          onSave={() => record(at.repair, { kind: 'witness', batch, state: 'kept' }, role)}
+        >
           A cup of it is kept
         </SavingButton>
       )}

@@ -23,7 +23,11 @@ export function Clocks({
   zone: string;
 }) {
   if (began === null)
-    return <p className="mt-2 soft">The clocks begin with mixing: {formatDuration(mixMin)} by the sheet, then the pot’s own.</p>;
+    return (
+      <p className="mt-2 soft">
+        The clocks begin with mixing: {formatDuration(mixMin)} by the sheet, then the pot’s own.
+      </p>
+    );
   const mixing = over === null ? began + mixMin * 60_000 - nowMs : null;
   return (
     <div className="grid grid-cols-3 gap-3 mt-2">
@@ -33,7 +37,9 @@ export function Clocks({
           {mixing === null ? 'done' : mixing > 0 ? countdown(mixing) : `+${countdown(-mixing).replace(/^[−-]/, '')}`}
         </p>
         <p className="soft text-sm">
-          {mixing !== null && mixing <= 0 ? 'the sheet’s time is over; even colour?' : `${formatDuration(mixMin)} by the sheet`}
+          {mixing !== null && mixing <= 0
+            ? 'the sheet’s time is over; even colour?'
+            : `${formatDuration(mixMin)} by the sheet`}
         </p>
       </div>
       <div>

@@ -28,10 +28,25 @@ export function RatioGauge({ deviationPct, tolerance }: { deviationPct: number |
       }
     >
       <rect x={x(-reach)} y="24" width={x(reach) - x(-reach)} height="16" fill="url(#tx-closed)" stroke="var(--rule)" />
-      <rect x={x(-shortPct)} y="24" width={x(overPct) - x(-shortPct)} height="16" fill="var(--mix)" stroke="var(--ink)" />
+      <rect
+        x={x(-shortPct)}
+        y="24"
+        width={x(overPct) - x(-shortPct)}
+        height="16"
+        fill="var(--mix)"
+        stroke="var(--ink)"
+      />
       <line x1={x(0)} x2={x(0)} y1="20" y2="44" stroke="var(--ink)" />
       {[-shortPct, overPct].map((t, side) => (
-        <text key={side === 0 ? 'short' : 'over'} x={x(t)} y="56" fontSize="11" textAnchor="middle" className="fig" fill="var(--ink-2)">
+        <text
+          key={side === 0 ? 'short' : 'over'}
+          x={x(t)}
+          y="56"
+          fontSize="11"
+          textAnchor="middle"
+          className="fig"
+          fill="var(--ink-2)"
+        >
           {side === 1 ? '+' : '−'}
           {figure(Math.abs(t))} %
         </text>
@@ -45,7 +60,14 @@ export function RatioGauge({ deviationPct, tolerance }: { deviationPct: number |
       {deviationPct !== null && (
         <g>
           <path d={`M${x(deviationPct)} 22 l7 -11 h-14 z`} fill={within ? 'var(--ink)' : 'var(--stop)'} />
-          <line x1={x(deviationPct)} x2={x(deviationPct)} y1="20" y2="44" stroke={within ? 'var(--ink)' : 'var(--stop)'} strokeWidth="3" />
+          <line
+            x1={x(deviationPct)}
+            x2={x(deviationPct)}
+            y1="20"
+            y2="44"
+            stroke={within ? 'var(--ink)' : 'var(--stop)'}
+            strokeWidth="3"
+          />
         </g>
       )}
     </svg>

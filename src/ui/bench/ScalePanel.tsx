@@ -41,8 +41,8 @@ export function ScalePanel({
       </p>
       {lost && (
         <p role="alert" className="font-semibold">
-          The scale is gone in mid-pour; it last showed {format('mass', shown ?? 0).text}. What was taken over stands. Connect it again, or
-          type what a second scale shows.
+          The scale is gone in mid-pour; it last showed {format('mass', shown ?? 0).text}. What was taken over stands.
+          Connect it again, or type what a second scale shows.
         </p>
       )}
       <div className="grid grid-cols-2 gap-2 mt-2">

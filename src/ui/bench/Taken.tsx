@@ -6,7 +6,17 @@ import { SavingButton } from '../shared/SavingButton';
 import { workspace } from '../workspace/workspace';
 
 /** Kits taken from the shelf for this repair: the lot loses them, the record keeps it. */
-export function Taken({ at, sheet, lots, role }: { at: PassView; sheet: SheetRevision; lots: readonly Stock[]; role: string }) {
+export function Taken({
+  at,
+  sheet,
+  lots,
+  role,
+}: {
+  at: PassView;
+  sheet: SheetRevision;
+  lots: readonly Stock[];
+  role: string;
+}) {
   if (!lots.length) return null;
   return (
     <>
@@ -18,7 +28,8 @@ export function Taken({ at, sheet, lots, role }: { at: PassView; sheet: SheetRev
           return (
             <li key={l.id} className="flex justify-between gap-3 items-center py-0.5">
               <span>
-                <span className="fig">{l.lot}</span>, {kit?.label}: {l.quantity} left{taken ? `, ${taken} taken here` : ''}
+                <span className="fig">{l.lot}</span>, {kit?.label}: {l.quantity} left
+                {taken ? `, ${taken} taken here` : ''}
               </span>
               <SavingButton
                 className="act text-sm"

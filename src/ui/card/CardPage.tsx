@@ -89,16 +89,26 @@ export function CardPage({ jobId }: { jobId: string }) {
                         {mix.kits.buy} × {mix.kits.kit.label}
                       </dd>
                       <dt>begin</dt>
-                      <dd className="fig font-semibold">{plan.steps[0] ? dayAndClock(plan.steps[0].startMs, zone) : ''}</dd>
+                      <dd className="fig font-semibold">
+                        {plan.steps[0] ? dayAndClock(plan.steps[0].startMs, zone) : ''}
+                      </dd>
                       <dt>leave alone to</dt>
-                      <dd className="fig font-semibold">{main?.planMs ? dayAndClock(main.planMs, zone) : 'no time: see findings'}</dd>
+                      <dd className="fig font-semibold">
+                        {main?.planMs ? dayAndClock(main.planMs, zone) : 'no time: see findings'}
+                      </dd>
                       <dt>open</dt>
-                      <dd className="fig font-bold text-lg">{plan.openMs !== null ? dayAndClock(plan.openMs, zone) : '—'}</dd>
+                      <dd className="fig font-bold text-lg">
+                        {plan.openMs !== null ? dayAndClock(plan.openMs, zone) : '—'}
+                      </dd>
                     </dl>
                   ) : (
                     <p className="font-bold mt-1">
                       Not planned to the end:{' '}
-                      {[...(plan.open.measure ?? []), ...(plan.open.material ?? []), ...plan.problems.map((p) => p.sentence)].join(' ')}
+                      {[
+                        ...(plan.open.measure ?? []),
+                        ...(plan.open.material ?? []),
+                        ...plan.problems.map((p) => p.sentence),
+                      ].join(' ')}
                     </p>
                   )}
                 </div>
@@ -110,7 +120,9 @@ export function CardPage({ jobId }: { jobId: string }) {
                       width={230}
                       height={165}
                       small
-                      values={Object.fromEntries(SHAPES[shape.shape].dimensions(shape).map((d) => [d.key, d.measured.valueMm]))}
+                      values={Object.fromEntries(
+                        SHAPES[shape.shape].dimensions(shape).map((d) => [d.key, d.measured.valueMm]),
+                      )}
                     />
                   </div>
                 )}
@@ -152,7 +164,9 @@ export function CardPage({ jobId }: { jobId: string }) {
                         className="inline-block size-3.5 border border-black shrink-0 mt-0.5"
                         style={s.hold ? { borderWidth: 3 } : undefined}
                       />
-                      <span className="fig text-[0.72rem] w-[4.7rem] shrink-0 pt-0.5">{dayAndClock(s.startMs, zone)}</span>
+                      <span className="fig text-[0.72rem] w-[4.7rem] shrink-0 pt-0.5">
+                        {dayAndClock(s.startMs, zone)}
+                      </span>
                       <span>
                         {says(s.title)}
                         {s.hold ? ' ■' : ''} <span className="text-[0.8em]">{formatDuration(s.handsOnMin)}</span>
@@ -181,7 +195,9 @@ export function CardPage({ jobId }: { jobId: string }) {
                   <li key={c}>– {c}</li>
                 ))}
                 {lessons
-                  .filter((e) => repair.method.id === plan.method?.id && e.repairId !== repair.id && e.body.kind === 'lesson')
+                  .filter(
+                    (e) => repair.method.id === plan.method?.id && e.repairId !== repair.id && e.body.kind === 'lesson',
+                  )
                   .slice(-2)
                   .map((e) => (
                     <li key={e.id}>Last time: {e.body.kind === 'lesson' ? e.body.text : ''}</li>
@@ -192,8 +208,8 @@ export function CardPage({ jobId }: { jobId: string }) {
         })}
         <footer className="pt-2 text-sm flex justify-between gap-4">
           <span>
-            ■ hold point: nothing goes on until it is ticked. The material’s own sheet, the local code and a competent person’s review come
-            first.
+            ■ hold point: nothing goes on until it is ticked. The material’s own sheet, the local code and a competent
+            person’s review come first.
           </span>
           <span className="whitespace-nowrap">signed ______________</span>
         </footer>

@@ -38,7 +38,8 @@ function Side({ view, at, nowMs }: StageProps) {
       />
       {until?.planMs && (
         <p>
-          A further coat holds without abrading until <strong className="fig">{shortWhen(until.planMs, view.job.zone, nowMs)}</strong>.
+          A further coat holds without abrading until{' '}
+          <strong className="fig">{shortWhen(until.planMs, view.job.zone, nowMs)}</strong>.
         </p>
       )}
       <StageFindings at={at} zone={view.job.zone} stage="finish" />

@@ -28,7 +28,8 @@ function Sheet({ view, at, nowMs }: StageProps) {
       </div>
     );
   const dominant = (m: (typeof plan.milestones)[number]) => m.kind === plan.serves;
-  // Many rounds have the same clocks one behind the other: the first and the last of each tell them, the others on asking.
+  // Many rounds have the same clocks one behind the other: the first and the last of each tell them, the others on
+  // asking.
   const between = (m: (typeof plan.milestones)[number]) => {
     const like = plan.milestones.filter((x) => x.kind === m.kind && x.passId === m.passId);
     return like.length > 2 && m !== like[0] && m !== like.at(-1);
@@ -57,14 +58,19 @@ function Sheet({ view, at, nowMs }: StageProps) {
             .map((m) => (
               <tr
                 key={`${m.passId}${m.kind}${m.batch}`}
-                style={{ borderTop: '1px solid var(--paper-line)', background: dominant(m) ? 'var(--leaf)' : undefined }}
+                style={{
+                  borderTop: '1px solid var(--paper-line)',
+                  background: dominant(m) ? 'var(--leaf)' : undefined,
+                }}
                 data-milestone={m.kind}
               >
                 <td className="py-1.5 pr-2">
                   <span className={dominant(m) ? 'font-bold' : ''}>
                     {m.label}
                     {m.batch !== null ? batchName(m) : ''}
-                    {at.whole.passes.length > 1 ? ` · ${passName(at.whole.draft, at.whole.draft.chain.indexOf(m.passId))}` : ''}
+                    {at.whole.passes.length > 1
+                      ? ` · ${passName(at.whole.draft, at.whole.draft.chain.indexOf(m.passId))}`
+                      : ''}
                   </span>
                   <span className="block soft text-xs">
                     {m.clock === 'working' ? 'over' : 'reached'}, from when {STARTS[m.startsAt]}
@@ -81,7 +87,9 @@ function Sheet({ view, at, nowMs }: StageProps) {
                       </span>
                     </>
                   ) : (
-                    <span className="soft text-xs">{prose(instantsIn(m.problem ?? '', (ms) => shortWhen(ms, zone, nowMs)))}</span>
+                    <span className="soft text-xs">
+                      {prose(instantsIn(m.problem ?? '', (ms) => shortWhen(ms, zone, nowMs)))}
+                    </span>
                   )}
                 </td>
                 <td className="fig text-[0.8rem] soft">
@@ -177,10 +185,18 @@ function Side({ view, at, nowMs }: StageProps) {
       <StageFindings at={at} zone={zone} stage="hold" />
       <StandInsChosen at={at} />
       <Heading aside="pull the curve below, or type">Temperature of the site</Heading>
-      <ClimateFields job={view.job} write={(climate) => changeJob(view.job.id, (j) => ({ ...j, climate }), 'climate')} />
+      <ClimateFields
+        job={view.job}
+        write={(climate) => changeJob(view.job.id, (j) => ({ ...j, climate }), 'climate')}
+      />
       <Schools at={at} stage="hold" />
       {plan.milestones
-        .filter((m) => m.working.length && m.planMs !== null && (m.kind === plan.serves || m.kind === 'use-by' || m.kind === 'release'))
+        .filter(
+          (m) =>
+            m.working.length &&
+            m.planMs !== null &&
+            (m.kind === plan.serves || m.kind === 'use-by' || m.kind === 'release'),
+        )
         .slice(0, 3)
         .map((m) => (
           <Working key={`${m.kind}${m.batch}`} title={`how ${m.label.toLowerCase()} comes about`} lines={m.working} />

@@ -41,7 +41,10 @@ export function BaseFields({ base, change }: BaseProps) {
             const back = e.target.value as BaseBody['back'];
             const around = base.surroundings;
             // Water needs a temperature at once; a lake in spring is a beginning.
-            change({ back, surroundings: { ...around, waterC: back === 'water' ? (around.waterC ?? 8) : around.waterC } }, 'inspect');
+            change(
+              { back, surroundings: { ...around, waterC: back === 'water' ? (around.waterC ?? 8) : around.waterC } },
+              'inspect',
+            );
           }}
         >
           <option value="ground">ground</option>

@@ -27,11 +27,18 @@ function Sheet({ at }: StageProps) {
           const answer = repair.answers[q.id];
           const bad = answer !== undefined && !passes(q, answer);
           return (
-            <li key={q.id} className="flex items-center gap-4 py-2.5 flex-wrap" style={{ borderTop: '1px solid var(--paper-line)' }}>
+            <li
+              key={q.id}
+              className="flex items-center gap-4 py-2.5 flex-wrap"
+              style={{ borderTop: '1px solid var(--paper-line)' }}
+            >
               <p className={`flex-1 min-w-[16rem] ${bad ? 'font-semibold' : ''}`}>
                 {q.ask}
                 {bad && (
-                  <span className="block text-sm" style={{ color: q.otherwise.severity === 'stop' ? 'var(--stop)' : 'inherit' }}>
+                  <span
+                    className="block text-sm"
+                    style={{ color: q.otherwise.severity === 'stop' ? 'var(--stop)' : 'inherit' }}
+                  >
                     {q.otherwise.severity === 'stop' ? 'stop' : 'caution'}: {q.otherwise.title.toLowerCase()}
                   </span>
                 )}
@@ -66,8 +73,11 @@ function Sheet({ at }: StageProps) {
 function Side({ view, at }: StageProps) {
   const { repair, plan } = at;
   const change = (over: Partial<typeof repair>, key = 'inspect') => changePass(repair, (r) => ({ ...r, ...over }), key);
-  const changeBase: BaseProps['change'] = (over, key) => changePass(repair, (r) => ({ ...r, base: { ...r.base, ...over } }), key);
-  const stops = at.findings.filter((f) => f.stage === 'inspect' && f.severity === 'stop' && !at.actuals.overrides.has(f.id)).length;
+  const changeBase: BaseProps['change'] = (over, key) =>
+    changePass(repair, (r) => ({ ...r, base: { ...r.base, ...over } }), key);
+  const stops = at.findings.filter(
+    (f) => f.stage === 'inspect' && f.severity === 'stop' && !at.actuals.overrides.has(f.id),
+  ).length;
   const left = plan.unanswered.length;
   return (
     <div>
@@ -93,7 +103,8 @@ function Side({ view, at }: StageProps) {
           value={repair.method.id}
           onChange={(e) => {
             const method = methodOf(e.target.value)!;
-            // Another method asks other questions and fits other shapes: what does not fit it is let go, undo brings it back.
+            // Another method asks other questions and fits other shapes: what does not fit it is let go, undo brings it
+            // back.
             changePass(repair, (r) => ({
               ...r,
               method: { id: method.id, version: method.version },
@@ -141,11 +152,15 @@ function Side({ view, at }: StageProps) {
         onChange={(id) => change({ safety: { ...repair.safety, class: plan.method?.review ? 'review' : id } })}
       />
       <p className="soft text-sm mt-1">
-        Anything that holds up people, vehicles or loads, is pressurised, below the waterline, road-going, lifting, fall-arresting or
-        structural.
+        Anything that holds up people, vehicles or loads, is pressurised, below the waterline, road-going, lifting,
+        fall-arresting or structural.
       </p>
       {(repair.safety.class === 'review' || plan.method?.review) && (
-        <TextField label="What hangs on it" value={repair.safety.why} onChange={(why) => change({ safety: { class: 'review', why } })} />
+        <TextField
+          label="What hangs on it"
+          value={repair.safety.why}
+          onChange={(why) => change({ safety: { class: 'review', why } })}
+        />
       )}
       <StageFindings at={at} zone={view.job.zone} stage="inspect" />
     </div>

@@ -11,7 +11,11 @@ export function MeetsFields({ repair }: { repair: Piece }) {
   const layer = (label: string, none: string, field: 'under' | 'over') => (
     <label className="block">
       {label}
-      <select className="field" value={meets[field] ?? ''} onChange={(e) => set({ [field]: (e.target.value || null) as LayerId | null })}>
+      <select
+        className="field"
+        value={meets[field] ?? ''}
+        onChange={(e) => set({ [field]: (e.target.value || null) as LayerId | null })}
+      >
         <option value="">{none}</option>
         {Object.entries(LAYERS).map(([id, text]) => (
           <option key={id} value={id}>
@@ -28,7 +32,11 @@ export function MeetsFields({ repair }: { repair: Piece }) {
       {grades.length > 0 && (
         <label className="block col-span-2">
           More exactly
-          <select className="field" value={meets.grade ?? ''} onChange={(e) => set({ grade: (e.target.value || null) as GradeId | null })}>
+          <select
+            className="field"
+            value={meets.grade ?? ''}
+            onChange={(e) => set({ grade: (e.target.value || null) as GradeId | null })}
+          >
             <option value="">none of these</option>
             {grades.map(([id, g]) => (
               <option key={id} value={id}>

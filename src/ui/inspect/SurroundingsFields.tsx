@@ -7,9 +7,11 @@ import type { BaseProps } from './BaseFields';
 /** Sun, sky, water and heaters: what makes a base warmer or colder than the air. */
 export function SurroundingsFields({ base, change }: BaseProps) {
   const s = base.surroundings;
-  const set = (over: Partial<Surroundings>) => change({ surroundings: { ...s, ...over } }, `around-${Object.keys(over)[0]}`);
+  const set = (over: Partial<Surroundings>) =>
+    change({ surroundings: { ...s, ...over } }, `around-${Object.keys(over)[0]}`);
   // What does not hold is said at its field and not written.
-  const objection = (over: Partial<Surroundings>) => baseProblems({ ...base, surroundings: { ...s, ...over } })[0]?.sentence ?? null;
+  const objection = (over: Partial<Surroundings>) =>
+    baseProblems({ ...base, surroundings: { ...s, ...over } })[0]?.sentence ?? null;
   const hours = (label: string, value: number, over: (v: number) => Partial<Surroundings>) => (
     <QuantityField
       kind="count"
@@ -47,7 +49,11 @@ export function SurroundingsFields({ base, change }: BaseProps) {
             <>
               <label className="block">
                 Its tone
-                <select className="field" value={s.tone} onChange={(e) => set({ tone: e.target.value as Surroundings['tone'] })}>
+                <select
+                  className="field"
+                  value={s.tone}
+                  onChange={(e) => set({ tone: e.target.value as Surroundings['tone'] })}
+                >
                   <option value="light">light</option>
                   <option value="medium">medium</option>
                   <option value="dark">dark</option>
@@ -97,7 +103,8 @@ export function SurroundingsFields({ base, change }: BaseProps) {
           </div>
         )}
         <p className="soft text-sm">
-          A clear night takes a base several degrees below the air; dark metal in the sun lies far above it. A reading overrules all of it.
+          A clear night takes a base several degrees below the air; dark metal in the sun lies far above it. A reading
+          overrules all of it.
         </p>
       </div>
     </details>

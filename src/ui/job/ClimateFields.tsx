@@ -7,7 +7,8 @@ import { QuantityField } from '../shared/QuantityField';
 import { usePrefs } from '../workspace/prefs';
 import { HourlyFields } from './HourlyFields';
 
-const hourText = (h: number) => `${String(Math.floor(h)).padStart(2, '0')}:${String(Math.round((h % 1) * 60)).padStart(2, '0')}`;
+const hourText = (h: number) =>
+  `${String(Math.floor(h)).padStart(2, '0')}:${String(Math.round((h % 1) * 60)).padStart(2, '0')}`;
 const hourOf = (text: string) => {
   const [h = 0, m = 0] = text.split(':').map(Number);
   return h + m / 60;
@@ -18,7 +19,8 @@ export function ClimateFields({ job, write }: { job: Job; write: (climate: Clima
   const c = job.climate;
   const system = usePrefs((p) => p.system);
   // A source that does not hold is said at its field and not written: the plan always has a sound one.
-  const objection = (over: object): string | null => climateProblems({ ...c, ...over } as ClimateSource)[0]?.sentence ?? null;
+  const objection = (over: object): string | null =>
+    climateProblems({ ...c, ...over } as ClimateSource)[0]?.sentence ?? null;
   const [fault, setFault] = useState<string | null>(null);
   const writeHour = (over: object) => {
     const said = objection(over);
@@ -53,7 +55,14 @@ export function ClimateFields({ job, write }: { job: Job; write: (climate: Clima
             write(
               kind === 'constant'
                 ? { kind, tempC: round(means), humidityPct: humidity }
-                : { kind, lowC: round(means - 4), lowHour: 6, highC: round(means + 4), highHour: 15, humidityAtLowPct: humidity },
+                : {
+                    kind,
+                    lowC: round(means - 4),
+                    lowHour: 6,
+                    highC: round(means + 4),
+                    highHour: 15,
+                    humidityAtLowPct: humidity,
+                  },
             );
           }}
         />
@@ -111,11 +120,19 @@ export function ClimateFields({ job, write }: { job: Job; write: (climate: Clima
       )}
       <QuantityField
         kind="percent"
-        label={c.kind === 'constant' ? 'Humidity' : c.kind === 'daily' ? 'Humidity at the low' : 'Humidity where the hours give none'}
+        label={
+          c.kind === 'constant'
+            ? 'Humidity'
+            : c.kind === 'daily'
+              ? 'Humidity at the low'
+              : 'Humidity where the hours give none'
+        }
         value={humidity}
         typed={{ text: `${Number(humidity.toFixed(1))} %`, system }}
         check={(v) => objection(c.kind === 'daily' ? { humidityAtLowPct: v } : { humidityPct: v })}
-        onChange={(t) => write(c.kind === 'daily' ? { ...c, humidityAtLowPct: t.value } : { ...c, humidityPct: t.value })}
+        onChange={(t) =>
+          write(c.kind === 'daily' ? { ...c, humidityAtLowPct: t.value } : { ...c, humidityPct: t.value })
+        }
       />
     </div>
   );

@@ -54,7 +54,12 @@ function Ask({ job }: { job: Job }) {
             {exported ? 'Exported; once more' : 'Export it as a file'}
           </button>
           <label className="flex gap-2 items-center min-h-11">
-            <input type="checkbox" className="size-5" checked={without} onChange={(e) => setWithout(e.target.checked)} />
+            <input
+              type="checkbox"
+              className="size-5"
+              checked={without}
+              onChange={(e) => setWithout(e.target.checked)}
+            />
             Delete it without a file: the record is lost
           </label>
         </fieldset>

@@ -63,12 +63,17 @@ export function HourlyFields({ job, write }: { job: Job; write: (climate: Climat
             </strong>
           )}
           <span className="block soft text-sm">
-            {now.rows.length} hours, {dayAndClock(now.rows[0]!.atMs, job.zone)} to {dayAndClock(now.rows.at(-1)!.atMs, job.zone)},{' '}
-            {format('temperature', coldest).text} to {format('temperature', warmest).text}
+            {now.rows.length} hours, {dayAndClock(now.rows[0]!.atMs, job.zone)} to{' '}
+            {dayAndClock(now.rows.at(-1)!.atMs, job.zone)}, {format('temperature', coldest).text} to{' '}
+            {format('temperature', warmest).text}
           </span>
         </p>
       )}
-      <CsvFile label={now && !now.standIn ? 'Another file' : 'From a CSV file'} ariaLabel="File of hourly weather" read={read} />
+      <CsvFile
+        label={now && !now.standIn ? 'Another file' : 'From a CSV file'}
+        ariaLabel="File of hourly weather"
+        read={read}
+      />
       <div className="flex gap-2 flex-wrap items-end">
         <label className="block flex-1 min-w-40">
           Or made-up weather, to try things

@@ -47,7 +47,12 @@ export function JobPage({ jobId }: { jobId: string }) {
   const hours = calendarProblems(job);
   const said = (field: string) => hours.find((p) => p.field === field)?.sentence ?? null;
   const add = (methodId: string) => {
-    const repair = freshRepair(job.id, methodId, Math.max(0, ...view.repairs.map((r) => r.repair.order)) + 1, clock.now());
+    const repair = freshRepair(
+      job.id,
+      methodId,
+      Math.max(0, ...view.repairs.map((r) => r.repair.order)) + 1,
+      clock.now(),
+    );
     addRepair(repair);
     router.push(`/job/${job.id}/${repair.id}/inspect`);
   };
@@ -62,7 +67,10 @@ export function JobPage({ jobId }: { jobId: string }) {
       <div className="px-4 md:px-6 pt-3">
         <Tag view={view} nowMs={nowMs} />
       </div>
-      <main id="main" className="px-4 md:px-6 py-3 grid gap-6 md:grid-cols-[minmax(0,1.7fr)_minmax(20rem,1fr)] flex-1 min-h-0">
+      <main
+        id="main"
+        className="px-4 md:px-6 py-3 grid gap-6 md:grid-cols-[minmax(0,1.7fr)_minmax(20rem,1fr)] flex-1 min-h-0"
+      >
         <h1 className="sr-only">{job.name || 'Unnamed job'}</h1>
         <section aria-label="Repairs" className="md:overflow-auto thin-scroll pr-1">
           <Heading aside={`${view.repairs.length} in the order of work`}>Repairs</Heading>
@@ -120,7 +128,12 @@ export function JobPage({ jobId }: { jobId: string }) {
           {view.repairs.length === 0 && <p className="soft my-2">No repair yet. Choose how it is to be repaired:</p>}
           <div className="grid sm:grid-cols-3 gap-2 no-print">
             {METHODS.map((m) => (
-              <button key={m.id} type="button" className="act flex-col !items-start text-left" onClick={() => add(m.id)}>
+              <button
+                key={m.id}
+                type="button"
+                className="act flex-col !items-start text-left"
+                onClick={() => add(m.id)}
+              >
                 <span className="flex items-center gap-1.5">
                   <Plus size={16} aria-hidden="true" /> {m.label}
                 </span>
@@ -187,7 +200,9 @@ export function JobPage({ jobId }: { jobId: string }) {
                 type="datetime-local"
                 className="field fig"
                 value={job.wantedAt === null ? '' : toLocalInput(job.wantedAt, job.zone)}
-                onChange={(e) => change({ wantedAt: e.target.value ? fromLocalInput(e.target.value, job.zone) : null }, 'wanted')}
+                onChange={(e) =>
+                  change({ wantedAt: e.target.value ? fromLocalInput(e.target.value, job.zone) : null }, 'wanted')
+                }
               />
             </label>
             <label className="block">
@@ -196,7 +211,9 @@ export function JobPage({ jobId }: { jobId: string }) {
                 type="datetime-local"
                 className="field fig"
                 value={toLocalInput(job.startFrom, job.zone)}
-                onChange={(e) => e.target.value && change({ startFrom: fromLocalInput(e.target.value, job.zone) }, 'from')}
+                onChange={(e) =>
+                  e.target.value && change({ startFrom: fromLocalInput(e.target.value, job.zone) }, 'from')
+                }
               />
             </label>
           </div>
@@ -234,7 +251,13 @@ const hourOf = (text: string) => {
   return text === '23:59' ? 24 : h + m / 60;
 };
 
-function Hours({ job, write }: { job: Parameters<typeof calendarProblems>[0]; write: (hours: (typeof job)['workingHours']) => void }) {
+function Hours({
+  job,
+  write,
+}: {
+  job: Parameters<typeof calendarProblems>[0];
+  write: (hours: (typeof job)['workingHours']) => void;
+}) {
   const { fromHour, toHour, days } = job.workingHours;
   const tryWrite = (hours: typeof job.workingHours, el?: HTMLInputElement) => {
     const bad = calendarProblems({ ...job, workingHours: hours })[0];
@@ -272,7 +295,9 @@ function Hours({ job, write }: { job: Parameters<typeof calendarProblems>[0]; wr
               type="button"
               className="act text-sm !px-2"
               aria-pressed={on}
-              onClick={() => tryWrite({ fromHour, toHour, days: on ? days.filter((x) => x !== i + 1) : [...days, i + 1].sort() })}
+              onClick={() =>
+                tryWrite({ fromHour, toHour, days: on ? days.filter((x) => x !== i + 1) : [...days, i + 1].sort() })
+              }
             >
               {d}
             </button>

@@ -15,24 +15,45 @@ export interface Kept {
 }
 
 /** Variants kept, side by side. */
-export function Beside({ kept, zone, nowMs, onDrop }: { kept: readonly Kept[]; zone: string; nowMs: number; onDrop: (i: number) => void }) {
+export function Beside({
+  kept,
+  zone,
+  nowMs,
+  onDrop,
+}: {
+  kept: readonly Kept[];
+  zone: string;
+  nowMs: number;
+  onDrop: (i: number) => void;
+}) {
   const format = useFormat();
   const heat = (say: (a: LabAnswer) => string) => (k: Kept) => (k.answer ? say(k.answer) : '—');
   const rows: readonly (readonly [string, (k: Kept) => string])[] = [
     [
       'pot',
       heat(
-        (a) => `${format('mass', a.ask.massG).text} ${VESSELS[a.ask.vessel].label}, mixed at ${format('temperature', a.ask.startC).text}`,
+        (a) =>
+          `${format('mass', a.ask.massG).text} ${VESSELS[a.ask.vessel].label}, mixed at ${format('temperature', a.ask.startC).text}`,
       ),
     ],
     ['dead after', heat((a) => (a.pot.lifeMin === null ? 'over 2 d' : formatDuration(a.pot.lifeMin)))],
     ['gets', heat((a) => (a.pot.peakC === null ? 'runaway' : format('temperature', a.pot.peakC).text))],
-    ['lift', heat((a) => `${format('length', a.ask.thicknessMm).text} on ${a.ask.base} of ${format('temperature', a.ask.baseC).text}`)],
+    [
+      'lift',
+      heat(
+        (a) =>
+          `${format('length', a.ask.thicknessMm).text} on ${a.ask.base} of ${format('temperature', a.ask.baseC).text}`,
+      ),
+    ],
     ['lift gets', heat((a) => (a.lift.peakC === null ? 'runaway' : format('temperature', a.lift.peakC).text))],
     ['thickest', heat((a) => format('length', a.thickest.mm, 2).text)],
     ['starts', (k) => (k.trial ? `${goodPct(k.trial.starts)} % of the week is good` : '—')],
     ['mixed', (k) => (k.trial ? shortWhen(k.trial.startMs, zone, nowMs) : '—')],
-    ['opens', (k) => (k.trial ? (k.trial.openMs === null ? 'never in these days' : shortWhen(k.trial.openMs, zone, nowMs)) : '—')],
+    [
+      'opens',
+      (k) =>
+        k.trial ? (k.trial.openMs === null ? 'never in these days' : shortWhen(k.trial.openMs, zone, nowMs)) : '—',
+    ],
   ];
   return (
     <>

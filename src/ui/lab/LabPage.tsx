@@ -22,9 +22,21 @@ import { PotAndLift } from './PotAndLift';
 import { type LabAsk, useHeatTable, useLabRun } from './use-heat';
 import { useTrial } from './use-trial';
 
-const FIRST: LabAsk = { massG: 500, vessel: 'pot', startC: 20, roomC: 18, thicknessMm: 15, base: 'concrete', baseC: 15, airC: 18 };
+const FIRST: LabAsk = {
+  massG: 500,
+  vessel: 'pot',
+  startC: 20,
+  roomC: 18,
+  thicknessMm: 15,
+  base: 'concrete',
+  baseC: 15,
+  airC: 18,
+};
 
-/** Trying things out: one system, one place; pot and lift as they heat themselves, the sheet's times at that temperature. */
+/**
+ * Trying things out: one system, one place; pot and lift as they heat themselves, the sheet's times at that
+ * temperature.
+ */
 export function LabPage() {
   const asked = useSearchParams();
   const desk = useWorkspace();
@@ -32,7 +44,8 @@ export function LabPage() {
   const repair = draft && pieceOf(draft, draft.passes[asked.get('pass') ?? ''] ? asked.get('pass')! : draft.chain[0]);
   const shelf = shelfOf(desk.sheets, repair?.sheetId ?? null);
   const [picked, setPicked] = useState<string | null>(asked.get('sheet'));
-  const stored = desk.sheets.get(picked ?? repair?.sheetId ?? '') ?? shelf.find((s) => !selfHeats(s)) ?? shelf[0] ?? null;
+  const stored =
+    desk.sheets.get(picked ?? repair?.sheetId ?? '') ?? shelf.find((s) => !selfHeats(s)) ?? shelf[0] ?? null;
   const [ask, setAsk] = useState<LabAsk>({
     ...FIRST,
     ...(repair ? { base: repair.base.material, startC: repair.materialC ?? FIRST.startC } : {}),
@@ -41,7 +54,10 @@ export function LabPage() {
   const [map, setMap] = useState<'pot' | 'lift'>('pot');
   const here = stored
     ? attempt(() =>
-        withBlend(sheetIn(stored, { dosePct: null, humidityPct: 0 }), repair && repair.sheetId === stored.id ? repair.blend : null),
+        withBlend(
+          sheetIn(stored, { dosePct: null, humidityPct: 0 }),
+          repair && repair.sheetId === stored.id ? repair.blend : null,
+        ),
       )
     : null;
   const sheet = here?.ok ? here.value : null;
@@ -53,7 +69,10 @@ export function LabPage() {
   const first = useMemo(() => placeOf(of, repair, nowMs), [of, repair, nowMs]);
   const shown = place ?? first;
   const tried = useTrial(
-    useMemo(() => (stored ? { ...shown, sheet: stored, nowMs: Math.floor(nowMs / 600_000) * 600_000 } : null), [stored, shown, nowMs]),
+    useMemo(
+      () => (stored ? { ...shown, sheet: stored, nowMs: Math.floor(nowMs / 600_000) * 600_000 } : null),
+      [stored, shown, nowMs],
+    ),
   );
   const trial = tried?.ok ? tried.value : null;
   if (!desk.ready) return null;
@@ -111,7 +130,11 @@ export function LabPage() {
           />
           <Choice
             label="It stands"
-            options={(Object.keys(VESSELS) as VesselId[]).map((id) => ({ id, label: VESSELS[id].label, title: VESSELS[id].hint }))}
+            options={(Object.keys(VESSELS) as VesselId[]).map((id) => ({
+              id,
+              label: VESSELS[id].label,
+              title: VESSELS[id].hint,
+            }))}
             value={ask.vessel}
             onChange={(vessel) => set({ vessel })}
           />
@@ -131,7 +154,11 @@ export function LabPage() {
             />
             <label className="block">
               On
-              <select className="field" value={ask.base} onChange={(e) => set({ base: e.target.value as LabAsk['base'] })}>
+              <select
+                className="field"
+                value={ask.base}
+                onChange={(e) => set({ base: e.target.value as LabAsk['base'] })}
+              >
                 {BASES.map((b) => (
                   <option key={b} value={b}>
                     {b}
@@ -198,7 +225,8 @@ export function LabPage() {
               )}
               <p className="soft text-sm">
                 {repair.massCapG !== null ? `Now: no pot above ${figure(repair.massCapG)} g. ` : ''}
-                {repair.liftMm !== null ? `Lifts of ${figure(repair.liftMm)} mm. ` : ''}A lift thicker than the sheet’s is never planned.
+                {repair.liftMm !== null ? `Lifts of ${figure(repair.liftMm)} mm. ` : ''}A lift thicker than the sheet’s
+                is never planned.
               </p>
             </>
           )}
@@ -207,7 +235,9 @@ export function LabPage() {
           {shelf.length === 0 && (
             <div className="paper p-5">
               <h2 className="text-lg font-bold mb-1">Nothing to try yet</h2>
-              <p className="mb-3">The shelf is empty. Pots, lifts, starts and times appear here as soon as a system stands on it.</p>
+              <p className="mb-3">
+                The shelf is empty. Pots, lifts, starts and times appear here as soon as a system stands on it.
+              </p>
               <div className="flex gap-2 flex-wrap">
                 <Link className="act firm" href="/shelf/new">
                   Type in a sheet
@@ -227,8 +257,12 @@ export function LabPage() {
           {sheet && run.answer && <PotAndLift answer={run.answer} sheet={sheet} busy={run.busy} />}
           {tried && !tried.ok && <p role="alert">{tried.problem.sentence}</p>}
           {run.busy && !run.answer && !run.sentence && <p>Computing…</p>}
-          {trial && <PlaceAnswers trial={trial} zone={zone} nowMs={nowMs} onStart={(startMs) => movePlace({ startMs })} />}
-          {kept.length > 0 && <Beside kept={kept} zone={zone} nowMs={nowMs} onDrop={(i) => setKept(kept.filter((_, k) => k !== i))} />}
+          {trial && (
+            <PlaceAnswers trial={trial} zone={zone} nowMs={nowMs} onStart={(startMs) => movePlace({ startMs })} />
+          )}
+          {kept.length > 0 && (
+            <Beside kept={kept} zone={zone} nowMs={nowMs} onDrop={(i) => setKept(kept.filter((_, k) => k !== i))} />
+          )}
           {sheet && !selfHeats(sheet) && table && (
             <>
               <Heading

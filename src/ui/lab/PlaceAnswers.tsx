@@ -40,7 +40,15 @@ export function PlaceAnswers({
       <Heading aside={`${goodPct(trial.starts)} % of the week is good`}>At the place</Heading>
       <div className="paper p-3">
         <AirChart trial={trial} zone={zone} />
-        <StartsBar left={LEFT} starts={trial.starts} zone={zone} nowMs={nowMs} shown={trial.startMs} onPoint={onStart} onTake={onStart} />
+        <StartsBar
+          left={LEFT}
+          starts={trial.starts}
+          zone={zone}
+          nowMs={nowMs}
+          shown={trial.startMs}
+          onPoint={onStart}
+          onTake={onStart}
+        />
         <p className="mt-1">
           {served?.planMs != null ? (
             <>
@@ -49,7 +57,8 @@ export function PlaceAnswers({
                 {shortWhen(served.planMs, zone, nowMs)}
               </strong>{' '}
               <span className="soft">
-                between {shortWhen(served.fromMs!, zone, nowMs)} and {shortWhen(served.toMs!, zone, nowMs)}; plain 24 h would be{' '}
+                between {shortWhen(served.fromMs!, zone, nowMs)} and {shortWhen(served.toMs!, zone, nowMs)}; plain 24 h
+                would be{' '}
                 {trial.habitMs! >= served.planMs
                   ? `${formatDuration((trial.habitMs! - served.planMs) / 60_000)} later than needed`
                   : `${formatDuration((served.planMs - trial.habitMs!) / 60_000)} too early`}
@@ -63,7 +72,9 @@ export function PlaceAnswers({
       </div>
       <div className="grid gap-4 grid-cols-1 xl:grid-cols-2 mt-3">
         <table className="w-full self-start">
-          <caption className="text-left font-bold">Every time of the sheet, from mixing at {dayAndClock(trial.startMs, zone)}</caption>
+          <caption className="text-left font-bold">
+            Every time of the sheet, from mixing at {dayAndClock(trial.startMs, zone)}
+          </caption>
           <tbody>
             {trial.milestones.map((m) => (
               <tr key={m.kind} style={{ borderTop: '1px solid var(--hair)' }} data-milestone={m.kind}>
@@ -112,7 +123,10 @@ export function PlaceAnswers({
 function AirChart({ trial, zone }: { trial: PlaceTrial; zone: string }) {
   const [ref, width] = useWidth(760);
   const { thermal, starts } = trial;
-  const range = useMemo(() => ({ from: starts.fromMs, to: starts.fromMs + starts.against.length * starts.stepMs }), [starts]);
+  const range = useMemo(
+    () => ({ from: starts.fromMs, to: starts.fromMs + starts.against.length * starts.stepMs }),
+    [starts],
+  );
   const curves = useMemo(() => curvesOf({ ...thermal, material: thermal.pot }, range), [thermal, range]);
   const limits = trial.sheet?.limits ?? null;
   const stretches = useMemo(() => stretchesOf(limits, thermal, range.from, range.to), [limits, thermal, range]);
@@ -128,7 +142,13 @@ function AirChart({ trial, zone }: { trial: PlaceTrial; zone: string }) {
         role="img"
         aria-label="Temperatures at the place"
       >
-        <rect x={x(begin)} y={2} width={Math.max(2, Math.min(x(end), width) - x(begin))} height={AIR_H - 2} fill="var(--leaf)" />
+        <rect
+          x={x(begin)}
+          y={2}
+          width={Math.max(2, Math.min(x(end), width) - x(begin))}
+          height={AIR_H - 2}
+          fill="var(--leaf)"
+        />
         <TimeBandAir
           curves={curves}
           x={x}

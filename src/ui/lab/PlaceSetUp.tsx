@@ -33,7 +33,9 @@ export function PlaceSetUp({ place, set }: { place: LabPlace; set: (over: Partia
           placeholder="as the air"
           onChange={(t) => set({ materialC: t.value })}
           onClear={() => set({ materialC: null })}
-          check={(v) => (v >= -20 && v <= 60 ? null : `${v.toFixed(0)} °C is beyond any store. Is it in °F? Write it with its unit.`)}
+          check={(v) =>
+            v >= -20 && v <= 60 ? null : `${v.toFixed(0)} °C is beyond any store. Is it in °F? Write it with its unit.`
+          }
         />
         <QuantityField
           kind="duration"

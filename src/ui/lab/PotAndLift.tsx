@@ -24,8 +24,8 @@ export function PotAndLift({ answer, sheet, busy }: { answer: LabAnswer; sheet: 
         className="p-2 mb-2 text-sm"
         style={{ background: 'var(--caution-bg)', color: 'var(--caution-ink)', border: '1px solid var(--rule)' }}
       >
-        <strong>An estimate</strong>, {rests.ok ? rests.value : ''}, with usual figures for resin and amine. The sheet’s own limits overrule
-        it.
+        <strong>An estimate</strong>, {rests.ok ? rests.value : ''}, with usual figures for resin and amine. The sheet’s
+        own limits overrule it.
         {busy ? ' Being recomputed…' : ''}
       </p>
       <div className="grid gap-4 grid-cols-1 xl:grid-cols-2">
@@ -62,7 +62,9 @@ export function PotAndLift({ answer, sheet, busy }: { answer: LabAnswer; sheet: 
               {thickest.mm < 199 && thickest.nominalMm > thickest.mm
                 ? ` (${format('length', thickest.nominalMm, 2).text} without the margin)`
                 : ''}
-              {thickest.sheetMm !== null ? `; the sheet’s own ${format('length', thickest.sheetMm).text} overrules` : ''}
+              {thickest.sheetMm !== null
+                ? `; the sheet’s own ${format('length', thickest.sheetMm).text} overrules`
+                : ''}
             </span>
           </p>
           <p
@@ -76,7 +78,9 @@ export function PotAndLift({ answer, sheet, busy }: { answer: LabAnswer; sheet: 
           </p>
           <p className="text-sm">
             {lift.gelMin === null ? 'It has not set within the horizon.' : `Set after ${formatDuration(lift.gelMin)}`}
-            {lift.nextLiftMin !== null ? `, cool enough for the next lift after ${formatDuration(lift.nextLiftMin)}` : ''}
+            {lift.nextLiftMin !== null
+              ? `, cool enough for the next lift after ${formatDuration(lift.nextLiftMin)}`
+              : ''}
             {milestoneOf(sheet, 'next-lift') ? '; the sheet’s own time for the next lift plans.' : '.'}
           </p>
           <div className="grid grid-cols-2 gap-2">

@@ -26,7 +26,10 @@ const useDegrees = () => {
   return { of: (c: number) => fromCore(unit, c), symbol: unit.symbol };
 };
 
-/** Temperature of a pot or lift through time: the mean as a line, the hottest place dashed; where the pot dies, and what is too hot. */
+/**
+ * Temperature of a pot or lift through time: the mean as a line, the hottest place dashed; where the pot dies, and what
+ * is too hot.
+ */
 export function HeatThroughTime({
   answer,
   deadMin,
@@ -123,7 +126,14 @@ export function HeatThroughDepth({ lift, thicknessMm }: { lift: LiftAnswer; thic
       aria-label={`Temperature over depth at the hottest moment, ${format('length', lift.peakDepthMm).text} deep the hottest`}
     >
       <rect x="60" y={y(0)} width={W - 74} height={y(thicknessMm) - y(0)} fill="url(#tx-liquid)" opacity="0.7" />
-      <rect x="60" y={y(thicknessMm)} width={W - 74} height={y(deep) - y(thicknessMm)} fill="url(#tx-concrete)" opacity="0.6" />
+      <rect
+        x="60"
+        y={y(thicknessMm)}
+        width={W - 74}
+        height={y(deep) - y(thicknessMm)}
+        fill="url(#tx-concrete)"
+        opacity="0.6"
+      />
       {[0, thicknessMm, deep].map((d) => (
         <text key={d} x="55" y={y(d) + 4} fontSize="11" textAnchor="end" className="fig" fill="var(--ink-2)">
           {format('length', d).text}
@@ -162,7 +172,13 @@ export function HeatThroughDepth({ lift, thicknessMm }: { lift: LiftAnswer; thic
 }
 
 /** A prepared table as a map: darker dies sooner, hatched runs away, each cell with its minutes where there is room. */
-export function HeatMap({ table, at }: { table: HeatTable; at: { readonly x: number; readonly tempC: number } | null }) {
+export function HeatMap({
+  table,
+  at,
+}: {
+  table: HeatTable;
+  at: { readonly x: number; readonly tempC: number } | null;
+}) {
   const degrees = useDegrees();
   const format = useFormat();
   const columns = table.kind === 'pot' ? TABLE_MASSES_G : TABLE_LIFTS_MM;
@@ -170,9 +186,14 @@ export function HeatMap({ table, at }: { table: HeatTable; at: { readonly x: num
   const { w, h } = MAP;
   const cells = mapCells(table);
   const minutes = cells.flatMap((c) => (c?.minutes ? [c.minutes] : []));
-  const shade = minutes.length ? scaleLog([Math.min(...minutes), Math.max(...minutes) * 1.001], [0.85, 0.05]).clamp(true) : null;
+  const shade = minutes.length
+    ? scaleLog([Math.min(...minutes), Math.max(...minutes) * 1.001], [0.85, 0.05]).clamp(true)
+    : null;
   const place = scaleLog([columns[0]!, columns.at(-1)!], [MAP.left + w / 2, MAP.left + n * w - w / 2]).clamp(true);
-  const rise = scaleLinear([TABLE_TEMPS_C[0]!, TABLE_TEMPS_C.at(-1)!], [TABLE_TEMPS_C.length * h - h / 2 + 8, 8 + h / 2]).clamp(true);
+  const rise = scaleLinear(
+    [TABLE_TEMPS_C[0]!, TABLE_TEMPS_C.at(-1)!],
+    [TABLE_TEMPS_C.length * h - h / 2 + 8, 8 + h / 2],
+  ).clamp(true);
   return (
     <svg
       viewBox={`0 0 ${MAP.left + n * w + 8} ${TABLE_TEMPS_C.length * h + 48}`}
@@ -217,7 +238,8 @@ export function HeatMap({ table, at }: { table: HeatTable; at: { readonly x: num
         ) : null,
       )}
       <text x={MAP.left} y={TABLE_TEMPS_C.length * h + 40} fontSize="10.5" fill="var(--ink-2)">
-        {table.kind === 'pot' ? 'minutes until the pot is dead' : 'minutes until the lift has set'}; darker is sooner, hatched runs away
+        {table.kind === 'pot' ? 'minutes until the pot is dead' : 'minutes until the lift has set'}; darker is sooner,
+        hatched runs away
       </text>
       {at && (
         <g stroke="var(--part-a)" strokeWidth="2.5" fill="none">
@@ -247,9 +269,15 @@ const MapCell = memo(function MapCell({
   const [x, y] = [MAP.left + column * MAP.w, 8 + (TABLE_TEMPS_C.length - 1 - row) * MAP.h];
   const box = { x, y, width: MAP.w - 1, height: MAP.h - 1 };
   if (!c) return <rect {...box} fill="var(--paper-line)" />;
-  const size = kind === 'pot' ? format('mass', TABLE_MASSES_G[column]!).text : format('length', TABLE_LIFTS_MM[column]!).text;
+  const size =
+    kind === 'pot' ? format('mass', TABLE_MASSES_G[column]!).text : format('length', TABLE_LIFTS_MM[column]!).text;
   const temp = `${figure(degrees.of(TABLE_TEMPS_C[row]!))} ${degrees.symbol}`;
-  const peak = c.verdict === 'runaway' ? 'runaway' : c.peakC === null ? '' : `at most ${figure(degrees.of(c.peakC))} ${degrees.symbol}`;
+  const peak =
+    c.verdict === 'runaway'
+      ? 'runaway'
+      : c.peakC === null
+        ? ''
+        : `at most ${figure(degrees.of(c.peakC))} ${degrees.symbol}`;
   return (
     <g>
       <title>{`${size} at ${temp}: ${c.minutes === null ? 'not within two days' : formatDuration(c.minutes)}, ${peak}`}</title>
@@ -274,7 +302,9 @@ const MapCell = memo(function MapCell({
   );
 });
 
-/** Pot life against mass, or the peak of a lift against its thickness, at one temperature: read from the prepared table. */
+/**
+ * Pot life against mass, or the peak of a lift against its thickness, at one temperature: read from the prepared table.
+ */
 export function AgainstSize({ table, tempC, size }: { table: HeatTable; tempC: number; size: number }) {
   const degrees = useDegrees();
   const format = useFormat();
@@ -297,7 +327,9 @@ export function AgainstSize({ table, tempC, size }: { table: HeatTable; tempC: n
   return (
     <figure className="mt-2">
       <figcaption className="text-sm soft">
-        {pot ? `Pot life against mass, ${at}` : `Peak of the mean against thickness, ${at}; where the line ends it runs away`}
+        {pot
+          ? `Pot life against mass, ${at}`
+          : `Peak of the mean against thickness, ${at}; where the line ends it runs away`}
       </figcaption>
       <svg
         viewBox={`0 0 ${W} ${H}`}
@@ -316,7 +348,15 @@ export function AgainstSize({ table, tempC, size }: { table: HeatTable; tempC: n
         {points
           .filter((_, i) => i % 4 === 0)
           .map((p) => (
-            <text key={p.size} x={x(p.size)} y={H - 10} fontSize="11" textAnchor="middle" className="fig" fill="var(--ink-2)">
+            <text
+              key={p.size}
+              x={x(p.size)}
+              y={H - 10}
+              fontSize="11"
+              textAnchor="middle"
+              className="fig"
+              fill="var(--ink-2)"
+            >
               {sizeText(p.size)}
             </text>
           ))}

@@ -39,7 +39,10 @@ interface Running {
   readonly sentence: string | null;
 }
 
-/** Runs pot and lift in a worker as the set-up changes: a newer ask ends an older one. What is shown meanwhile is the last answer. */
+/**
+ * Runs pot and lift in a worker as the set-up changes: a newer ask ends an older one. What is shown meanwhile is the
+ * last answer.
+ */
 export function useLabRun(sheet: SheetRevision | null, ask: LabAsk): Running {
   const [state, setState] = useState<Running>({ answer: null, busy: false, sentence: null });
   const key = JSON.stringify(ask);

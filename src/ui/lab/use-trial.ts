@@ -4,7 +4,10 @@ import type { PlaceAsk } from '@/core/plan';
 import { type PlanWorker, startPlanWorker } from '@/worker/plan';
 import type { PlaceReply } from '@/worker/plan.worker';
 
-/** A system tried at a place, in a worker that stays as long as the view. The last answer is shown until the next is there. */
+/**
+ * A system tried at a place, in a worker that stays as long as the view. The last answer is shown until the next is
+ * there.
+ */
 export function useTrial(ask: PlaceAsk | null): PlaceReply | null {
   const worker = useRef<PlanWorker | null>(null);
   const [reply, setReply] = useState<PlaceReply | null>(null);

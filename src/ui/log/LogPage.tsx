@@ -121,12 +121,15 @@ export function LogPage({ jobId }: { jobId: string }) {
               return (
                 <tr key={e.id} style={{ borderTop: '1px solid var(--paper-line)' }} data-event={e.body.kind}>
                   <td className="fig text-[0.8rem] p-2 whitespace-nowrap align-top">{fullWhen(e.at, view.job.zone)}</td>
-                  <td className="align-top py-1.5 pr-2">{view.repairs.find((r) => r.repair.id === e.repairId)?.repair.name}</td>
+                  <td className="align-top py-1.5 pr-2">
+                    {view.repairs.find((r) => r.repair.id === e.repairId)?.repair.name}
+                  </td>
                   <td className="align-top py-1.5">
                     <span className={later.length ? 'line-through soft' : ''}>{words(e)}</span>
                     {e.clockJumpMs !== undefined && (
                       <span className="block soft text-sm">
-                        written while the device’s clock was in doubt by {formatDuration(Math.abs(e.clockJumpMs) / 60_000)}
+                        written while the device’s clock was in doubt by{' '}
+                        {formatDuration(Math.abs(e.clockJumpMs) / 60_000)}
                       </span>
                     )}
                     {later.map((c) => (

@@ -14,7 +14,10 @@ export function FoundAtThePlace({ repair }: { repair: Piece }) {
       <div className="flex flex-col gap-2">
         <Choice
           label="It lies"
-          options={ORIENTATIONS.map((id) => ({ id, label: id === 'floor' ? 'on the floor' : id === 'wall' ? 'on a wall' : 'overhead' }))}
+          options={ORIENTATIONS.map((id) => ({
+            id,
+            label: id === 'floor' ? 'on the floor' : id === 'wall' ? 'on a wall' : 'overhead',
+          }))}
           value={repair.orientation}
           onChange={(orientation) => change({ orientation })}
         />

@@ -56,7 +56,8 @@ function Sheet({ view, at, nowMs }: StageProps) {
                   <figcaption className="text-sm">
                     <strong>{MILESTONES[m.kind].label}</strong>{' '}
                     <span className="soft">
-                      by the temperature of {m.runsOn === 'pot' ? 'the pot' : m.runsOn === 'base' ? 'the base' : 'the material'}
+                      by the temperature of{' '}
+                      {m.runsOn === 'pot' ? 'the pot' : m.runsOn === 'base' ? 'the base' : 'the material'}
                     </span>
                   </figcaption>
                   <CurveChart
@@ -101,7 +102,9 @@ function Side({ view, at, nowMs }: StageProps) {
     ...(l.baseMinC !== null || l.baseMaxC !== null
       ? [['base', `${l.baseMinC ?? '…'} to ${l.baseMaxC ?? '…'} °C`] as [string, string]]
       : []),
-    ...(l.materialMinC !== null ? [['material', `${l.materialMinC} to ${l.materialMaxC ?? '…'} °C`] as [string, string]] : []),
+    ...(l.materialMinC !== null
+      ? [['material', `${l.materialMinC} to ${l.materialMaxC ?? '…'} °C`] as [string, string]]
+      : []),
     ...(l.dewMarginK !== null ? [['above dew point', `${l.dewMarginK} K`] as [string, string]] : []),
     ...(l.humidityMaxPct !== null ? [['humidity', `to ${l.humidityMaxPct} %`] as [string, string]] : []),
     ...(l.cureMinC !== null ? [['cures from', `${l.cureMinC} °C`] as [string, string]] : []),
@@ -137,7 +140,11 @@ function Side({ view, at, nowMs }: StageProps) {
         />
         <label className="block">
           Kit
-          <select className="field" value={kit.id} onChange={(e) => changePass(repair, (r) => ({ ...r, kitId: e.target.value }))}>
+          <select
+            className="field"
+            value={kit.id}
+            onChange={(e) => changePass(repair, (r) => ({ ...r, kitId: e.target.value }))}
+          >
             {sheet.kits.map((k) => (
               <option key={k.id} value={k.id}>
                 {k.label}

@@ -30,7 +30,13 @@ function Mark({ met }: { met: Criterion['met'] }) {
 export function SuitTable({ suits, repair }: { suits: readonly Suit[]; repair: Piece }) {
   const prose = useProse();
   const choose = ({ sheet }: Suit) =>
-    changePass(repair, (r) => ({ ...r, sheetId: sheet.id, kitId: sheet.kits[0]?.id ?? null, dosePct: null, blend: null }));
+    changePass(repair, (r) => ({
+      ...r,
+      sheetId: sheet.id,
+      kitId: sheet.kits[0]?.id ?? null,
+      dosePct: null,
+      blend: null,
+    }));
   return (
     // biome-ignore lint/a11y/noNoninteractiveTabindex: a region that scrolls must be reachable by key
     <section className="overflow-x-auto thin-scroll mt-2" aria-label="Systems side by side" tabIndex={0}>

@@ -9,7 +9,10 @@ import { QuantityField } from '../shared/QuantityField';
 import { dayAndClock } from '../shared/when';
 import { changePass } from '../workspace/workspace';
 
-/** Packs from the cold store to the temperature they are mixed at: how long it takes, and by when they must be put somewhere warm. */
+/**
+ * Packs from the cold store to the temperature they are mixed at: how long it takes, and by when they must be put
+ * somewhere warm.
+ */
 export function WarmPacks({ view, at }: Pick<StageProps, 'view' | 'at'>) {
   const { plan, repair } = at;
   const { sheet, kit, thermal } = plan;
@@ -73,11 +76,13 @@ export function WarmPacks({ view, at }: Pick<StageProps, 'view' | 'at'>) {
       </div>
       {warmed?.ok ? (
         <p className="mt-1" data-testid="warm-packs">
-          Fit to mix at {format('temperature', wantC).text} after <strong className="fig">{formatDuration(warmed.value.meanMin)}</strong>,
-          warmed through after <strong className="fig">{formatDuration(warmed.value.throughMin)}</strong>
+          Fit to mix at {format('temperature', wantC).text} after{' '}
+          <strong className="fig">{formatDuration(warmed.value.meanMin)}</strong>, warmed through after{' '}
+          <strong className="fig">{formatDuration(warmed.value.throughMin)}</strong>
           {mixing !== null && (
             <>
-              : put it there by <strong className="fig">{dayAndClock(mixing - warmed.value.throughMin * 60_000, view.job.zone)}</strong>
+              : put it there by{' '}
+              <strong className="fig">{dayAndClock(mixing - warmed.value.throughMin * 60_000, view.job.zone)}</strong>
             </>
           )}
           .
@@ -98,7 +103,9 @@ export function WarmPacks({ view, at }: Pick<StageProps, 'view' | 'at'>) {
           Plan with {format('temperature', wantC).text}
         </button>
       )}
-      <p className="soft text-sm mt-1">Packs stay closed. {MILESTONES['use-by'].label} counts with the temperature it is mixed at.</p>
+      <p className="soft text-sm mt-1">
+        Packs stay closed. {MILESTONES['use-by'].label} counts with the temperature it is mixed at.
+      </p>
     </details>
   );
 }

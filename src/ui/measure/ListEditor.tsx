@@ -20,7 +20,8 @@ export function ListEditor({ list, write, problemAt }: Props) {
   const [fault, setFault] = useState<string | null>(null);
   const file = useRef<HTMLInputElement>(null);
   const grid = { gridTemplateColumns: `1.5rem repeat(${list.columns.length}, minmax(0,1fr)) 2rem` };
-  const set = (i: number, key: string, value: number | string) => write(list.rows.map((r, k) => (k === i ? { ...r, [key]: value } : r)));
+  const set = (i: number, key: string, value: number | string) =>
+    write(list.rows.map((r, k) => (k === i ? { ...r, [key]: value } : r)));
   const take = (text: string) => {
     const read = attempt(() => rowsFromText(list, text, system));
     if (!read.ok) {
@@ -66,7 +67,9 @@ export function ListEditor({ list, write, problemAt }: Props) {
           <label>
             <span className="soft text-sm">
               One row a line: {list.columns.map((c) => c.label).join(', ')}
-              {list.key === 'depth.readings' ? '; or a grid with places along in the first line and across in the first column' : ''}
+              {list.key === 'depth.readings'
+                ? '; or a grid with places along in the first line and across in the first column'
+                : ''}
             </span>
             <textarea
               className="field fig"
@@ -158,7 +161,9 @@ export function ListEditor({ list, write, problemAt }: Props) {
           {whole}
         </p>
       )}
-      {list.rows.length < list.max && <NextRow key={list.rows.length} list={list} grid={grid} add={(row) => write([...list.rows, row])} />}
+      {list.rows.length < list.max && (
+        <NextRow key={list.rows.length} list={list} grid={grid} add={(row) => write([...list.rows, row])} />
+      )}
     </section>
   );
 }
@@ -193,7 +198,9 @@ function NextRow({
           label={`Next reading: ${c.label}`}
           placeholder={c.key === last.key ? 'read' : undefined}
           value={c.key === last.key ? null : Number(row[c.key])}
-          onChange={(t) => (c.key === last.key ? add({ ...row, [c.key]: t.value }) : setRow({ ...row, [c.key]: t.value }))}
+          onChange={(t) =>
+            c.key === last.key ? add({ ...row, [c.key]: t.value }) : setRow({ ...row, [c.key]: t.value })
+          }
           check={c.key === last.key ? (v) => (v >= 0 ? null : 'Not below 0.') : undefined}
         />
       ))}

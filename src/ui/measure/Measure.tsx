@@ -38,7 +38,10 @@ import { VoidFields } from './VoidFields';
 
 type Page = 'section' | 'plan' | 'setting';
 
-/** What one is looking at: which shape of the void, drawn from where, cut where; a rim being drawn. None of it is stored. */
+/**
+ * What one is looking at: which shape of the void, drawn from where, cut where; a rim being drawn. None of it is
+ * stored.
+ */
 interface Look {
   readonly repairId: string;
   readonly index: number;
@@ -63,7 +66,8 @@ function useLookAt(repair: Piece): Look {
 function useDraft({ repair: planned }: PassView) {
   const draft = useWorkspace((d) => d.repairs.get(planned.id));
   // What a pass takes from another is worked out by the plan; a void of its own is read as it is drawn.
-  const repair = draft && planned.takes.from === 'own' && draft.passes[planned.passId] ? pieceOf(draft, planned.passId) : planned;
+  const repair =
+    draft && planned.takes.from === 'own' && draft.passes[planned.passId] ? pieceOf(draft, planned.passId) : planned;
   const measuredNow = useMemo(
     () => (repair.void && !unmeasuredIn(repair.void).length ? attempt(() => measureVoid(repair.void!)) : null),
     [repair.void],
@@ -72,7 +76,16 @@ function useDraft({ repair: planned }: PassView) {
 }
 
 /** Shapes best seen from above. */
-const FROM_ABOVE: readonly VoidShape['shape'][] = ['bondLine', 'notchedBed', 'joints', 'coat', 'wetOut', 'castCopy', 'scan', 'chase'];
+const FROM_ABOVE: readonly VoidShape['shape'][] = [
+  'bondLine',
+  'notchedBed',
+  'joints',
+  'coat',
+  'wetOut',
+  'castCopy',
+  'scan',
+  'chase',
+];
 
 const TEXTURES = ['hardening', 'gelled', 'liquid'];
 
@@ -124,23 +137,33 @@ function Sheet({ at }: StageProps) {
   const { index, cut, rim } = now;
   const shape = repair.void.shapes[index]!;
   const kind = kindOf(shape);
-  const drawable = attempt(() => ({ section: voidSection(repair.void!, index, cut), plan: voidPlan(repair.void!, index, cut) }));
+  const drawable = attempt(() => ({
+    section: voidSection(repair.void!, index, cut),
+    plan: voidPlan(repair.void!, index, cut),
+  }));
   if (!drawable.ok) return <p className="p-5">{drawable.problem.sentence}</p>;
   const page: Page =
-    now.page === 'setting' && !repair.settingOut ? 'section' : (now.page ?? (FROM_ABOVE.includes(shape.shape) ? 'plan' : 'section'));
+    now.page === 'setting' && !repair.settingOut
+      ? 'section'
+      : (now.page ?? (FROM_ABOVE.includes(shape.shape) ? 'plan' : 'section'));
   const dims = kind.dimensions(shape);
   const open = dims.some((d) => d.measured.text === '');
   const values = Object.fromEntries(dims.map((d) => [d.key, d.measured.valueMm]));
   const scanning = isScanned(shape);
   const withRim: Plan = {
     ...drawable.value.plan,
-    handles: [...(drawable.value.plan.handles ?? []), ...rim.map((p, i) => ({ key: `rim.${i}`, at: p, label: `rim ${i + 1}` }))],
+    handles: [
+      ...(drawable.value.plan.handles ?? []),
+      ...rim.map((p, i) => ({ key: `rim.${i}`, at: p, label: `rim ${i + 1}` })),
+    ],
     outlines: [...drawable.value.plan.outlines, ...(rim.length > 1 ? [{ role: 'level' as const, points: rim }] : [])],
   };
   const pages: Record<Page, Plan | null> = {
     section: drawable.value.section,
     plan: withRim,
-    setting: repair.settingOut ? settingOutDrawing(repair.settingOut, repair.void.count, boreOf(repair.void)?.acrossMm ?? 40) : null,
+    setting: repair.settingOut
+      ? settingOutDrawing(repair.settingOut, repair.void.count, boreOf(repair.void)?.acrossMm ?? 40)
+      : null,
   };
   const other: Page = page === 'section' ? (repair.settingOut && plan.method.setsOut ? 'setting' : 'plan') : 'section';
   const lifts =
@@ -159,7 +182,11 @@ function Sheet({ at }: StageProps) {
       : undefined;
   const crown = page === 'section' && plan.context?.effects.level === 'crown' ? settingIn(plan.context, 'crown') : 0;
   const settingValues: Readonly<Record<string, number>> = repair.settingOut
-    ? { along: repair.settingOut.along.valueMm, from: repair.settingOut.from.valueMm, spacing: repair.settingOut.spacing.valueMm }
+    ? {
+        along: repair.settingOut.along.valueMm,
+        from: repair.settingOut.from.valueMm,
+        spacing: repair.settingOut.spacing.valueMm,
+      }
     : {};
   return (
     <div className="absolute inset-0 flex flex-col">
@@ -232,8 +259,8 @@ function Sheet({ at }: StageProps) {
           onChange={(id) => look({ ...now, page: id })}
         />
         <p className="soft text-sm leading-tight hidden sm:block">
-          {repair.base.material}, {format('length', repair.base.thicknessMm).text} thick · pull what is round or square, or use the arrow
-          keys on it
+          {repair.base.material}, {format('length', repair.base.thicknessMm).text} thick · pull what is round or square,
+          or use the arrow keys on it
         </p>
       </div>
     </div>
@@ -296,7 +323,12 @@ function Side({ view, at }: StageProps) {
             </button>
           ))}
         {shapes.length === 1 && <span className="font-semibold">{SHAPES[shape.shape].label}</span>}
-        <button type="button" className="act quiet text-sm" onClick={() => look({ ...now, adding: true })} disabled={shapes.length >= 20}>
+        <button
+          type="button"
+          className="act quiet text-sm"
+          onClick={() => look({ ...now, adding: true })}
+          disabled={shapes.length >= 20}
+        >
           <Plus size={15} aria-hidden="true" /> add a shape
         </button>
         <button type="button" className="act quiet text-sm" onClick={() => removeShape(repair, index)}>
@@ -304,7 +336,13 @@ function Side({ view, at }: StageProps) {
         </button>
       </div>
       {isScanned(shape) && (
-        <ScanPanel of={repair} index={index} shape={shape} rim={rim} setRim={(next) => look({ ...now, page: 'plan', rim: next })} />
+        <ScanPanel
+          of={repair}
+          index={index}
+          shape={shape}
+          rim={rim}
+          setRim={(next) => look({ ...now, page: 'plan', rim: next })}
+        />
       )}
       {!(isScanned(shape) && shape.read.text === '') && (
         <ShapeFields
@@ -329,7 +367,9 @@ function Side({ view, at }: StageProps) {
         />
       )}
       <VoidFields of={repair} v={repair.void} problemAt={wholeProblem} />
-      {plan.method?.setsOut && <SettingOutFields repairId={repair.id} value={repair.settingOut} count={repair.void.count} />}
+      {plan.method?.setsOut && (
+        <SettingOutFields repairId={repair.id} value={repair.settingOut} count={repair.void.count} />
+      )}
       <StillNeeds texts={plan.open.measure} />
       <StageFindings at={at} zone={view.job.zone} stage="measure" />
       {v && <Working title={`how ${shown!.text} comes about`} lines={v.working} />}

@@ -13,7 +13,10 @@ import { putAttachment, useWorkspace } from '../workspace/workspace';
 /** Longest side a photo is kept at, px; drawn anew it also loses where and when it was taken. */
 const LONGEST = 1600;
 
-/** A photo scaled down and written anew as a JPEG, without the data that came with it. @throws when the file is no picture */
+/**
+ * A photo scaled down and written anew as a JPEG, without the data that came with it. @throws when the file is no
+ * picture
+ */
 async function readPhoto(file: File): Promise<{ base64: string; width: number; height: number }> {
   const bitmap = await createImageBitmap(file);
   const k = Math.min(1, LONGEST / Math.max(bitmap.width, bitmap.height));
@@ -198,7 +201,12 @@ function Tracing({ jobId, take }: { jobId: string; take: Props['take'] }) {
               />
             )}
             {trace.length > 1 && (
-              <path d={`M${trace.map((p) => p.join(' ')).join('L')}Z`} fill="rgba(188,201,131,0.45)" stroke="#000" strokeWidth={dot / 3} />
+              <path
+                d={`M${trace.map((p) => p.join(' ')).join('L')}Z`}
+                fill="rgba(188,201,131,0.45)"
+                stroke="#000"
+                strokeWidth={dot / 3}
+              />
             )}
             {(['marks', 'trace'] as const).flatMap((list) =>
               (list === 'marks' ? marks : trace).map((p, i) => (
@@ -246,11 +254,21 @@ function Tracing({ jobId, take }: { jobId: string; take: Props['take'] }) {
             <button
               type="button"
               className="act quiet"
-              onClick={() => (marking ? setMarks : setTrace)((old) => [...old, [photo.width / 2 + old.length * dot * 3, photo.height / 2]])}
+              onClick={() =>
+                (marking ? setMarks : setTrace)((old) => [
+                  ...old,
+                  [photo.width / 2 + old.length * dot * 3, photo.height / 2],
+                ])
+              }
             >
               put a point in the middle
             </button>
-            <button type="button" className="act quiet" disabled={!trace.length} onClick={() => setTrace(trace.slice(0, -1))}>
+            <button
+              type="button"
+              className="act quiet"
+              disabled={!trace.length}
+              onClick={() => setTrace(trace.slice(0, -1))}
+            >
               back one corner
             </button>
             <button type="button" className="act quiet" disabled={!marks.length} onClick={() => setMarks([])}>

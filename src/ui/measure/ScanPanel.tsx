@@ -154,11 +154,16 @@ export function ScanPanel({
         <div className="flex flex-col gap-2">
           <p className="fig text-sm">
             {loaded.name} ·{' '}
-            {loaded.triangles ? `${loaded.triangles.toLocaleString('en')} triangles` : `${loaded.points.toLocaleString('en')} points`}
+            {loaded.triangles
+              ? `${loaded.triangles.toLocaleString('en')} triangles`
+              : `${loaded.points.toLocaleString('en')} points`}
           </p>
           <Choice
             label="Its numbers are in"
-            options={SCAN_UNITS.map((u) => ({ id: u.id, label: `${u.label}: ${format('length', loaded.extent * u.mm).text}` }))}
+            options={SCAN_UNITS.map((u) => ({
+              id: u.id,
+              label: `${u.label}: ${format('length', loaded.extent * u.mm).text}`,
+            }))}
             value={unit ?? undefined}
             onChange={setUnit}
           />
@@ -172,7 +177,8 @@ export function ScanPanel({
             !likely.includes(unit) && (
               <div className="flex flex-wrap gap-2 items-center">
                 <p role="alert" className="text-sm font-semibold" style={{ color: 'var(--stop)' }}>
-                  In {unit} the scan would be {format('length', loaded.extent * SCAN_UNITS.find((u) => u.id === unit)!.mm).text} across
+                  In {unit} the scan would be{' '}
+                  {format('length', loaded.extent * SCAN_UNITS.find((u) => u.id === unit)!.mm).text} across
                   {likely.length ? `; ${likely.join(' or ')} is likelier.` : '.'}
                 </p>
                 {meant !== unit && (
@@ -204,11 +210,21 @@ export function ScanPanel({
             />
           </div>
           <div className="flex gap-2 flex-wrap">
-            <button type="button" className="act firm" disabled={!settled || busy !== null} onClick={() => void measure(false)}>
+            <button
+              type="button"
+              className="act firm"
+              disabled={!settled || busy !== null}
+              onClick={() => void measure(false)}
+            >
               Find the void
             </button>
             {rim.length >= 3 && (
-              <button type="button" className="act" disabled={!settled || busy !== null} onClick={() => void measure(true)}>
+              <button
+                type="button"
+                className="act"
+                disabled={!settled || busy !== null}
+                onClick={() => void measure(true)}
+              >
                 Measure inside the drawn rim
               </button>
             )}
@@ -244,7 +260,8 @@ export function ScanPanel({
         <dl className="grid grid-cols-[auto_1fr] gap-x-3 text-sm">
           <dt className="soft">scan</dt>
           <dd className="fig">
-            {shape.source.name || 'kept with the repair'}, {shape.source.points.toLocaleString('en')} points, read in {shape.source.unit}
+            {shape.source.name || 'kept with the repair'}, {shape.source.points.toLocaleString('en')} points, read in{' '}
+            {shape.source.unit}
           </dd>
           <dt className="soft">deepest</dt>
           <dd className="fig">{format('length', unpack(shape).maxDepthMm).text}</dd>
@@ -265,7 +282,13 @@ export function ScanPanel({
             type="button"
             className="act quiet text-sm"
             onClick={() =>
-              setRim([...rim, [shape.map.nx * shape.map.cellMm * (0.4 + 0.1 * (rim.length % 3)), shape.map.ny * shape.map.cellMm * 0.5]])
+              setRim([
+                ...rim,
+                [
+                  shape.map.nx * shape.map.cellMm * (0.4 + 0.1 * (rim.length % 3)),
+                  shape.map.ny * shape.map.cellMm * 0.5,
+                ],
+              ])
             }
           >
             put a point in its middle

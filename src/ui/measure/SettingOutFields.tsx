@@ -12,9 +12,21 @@ const LENGTHS = [
 ] as const;
 
 /** Datum, distances, direction and clearance of the places, checked before anything irreversible. */
-export function SettingOutFields({ repairId, value, count }: { repairId: string; value: SettingOut | null; count: number }) {
+export function SettingOutFields({
+  repairId,
+  value,
+  count,
+}: {
+  repairId: string;
+  value: SettingOut | null;
+  count: number;
+}) {
   const write = (over: Partial<SettingOut>, key: string) =>
-    changeRepair(repairId, (r) => ({ ...r, settingOut: { ...(r.settingOut ?? blankSettingOut()), ...over } }), `setting:${key}`);
+    changeRepair(
+      repairId,
+      (r) => ({ ...r, settingOut: { ...(r.settingOut ?? blankSettingOut()), ...over } }),
+      `setting:${key}`,
+    );
   if (!value)
     return (
       <button type="button" className="act text-sm mt-3" onClick={() => write({}, 'begin')}>
@@ -27,7 +39,11 @@ export function SettingOutFields({ repairId, value, count }: { repairId: string;
       <h3 className="font-semibold">Setting out</h3>
       <div className="grid grid-cols-2 gap-2">
         <TextField label="Measured from" value={value.datum} onChange={(datum) => write({ datum }, 'datum')} />
-        <TextField label="Faces, hand" value={value.orientation} onChange={(orientation) => write({ orientation }, 'orientation')} />
+        <TextField
+          label="Faces, hand"
+          value={value.orientation}
+          onChange={(orientation) => write({ orientation }, 'orientation')}
+        />
         {LENGTHS.filter((l) => count > 1 || l.key !== 'spacing').map((l) => {
           const m: Measured = value[l.key];
           return (
@@ -39,7 +55,9 @@ export function SettingOutFields({ repairId, value, count }: { repairId: string;
               typed={{ text: m.text, system: m.textSystem }}
               placeholder="measure"
               check={(v) => (v >= 0 ? null : 'Not below 0.')}
-              onChange={(t) => write({ [l.key]: { ...m, valueMm: t.value, text: t.text, textSystem: t.system } }, l.key)}
+              onChange={(t) =>
+                write({ [l.key]: { ...m, valueMm: t.value, text: t.text, textSystem: t.system } }, l.key)
+              }
             />
           );
         })}

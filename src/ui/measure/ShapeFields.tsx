@@ -29,7 +29,10 @@ export function ShapeFields({ shape, shareOf, problemAt, write }: Props) {
   const parameters = kind.parameters?.(shape) ?? [];
   return (
     <>
-      <div className="hidden md:grid grid-cols-[1fr_6.6rem_4.9rem_5.7rem_2.6rem] gap-1.5 soft text-sm" aria-hidden="true">
+      <div
+        className="hidden md:grid grid-cols-[1fr_6.6rem_4.9rem_5.7rem_2.6rem] gap-1.5 soft text-sm"
+        aria-hidden="true"
+      >
         <span />
         <span>as measured</span>
         <span>give or take</span>
@@ -59,7 +62,15 @@ export function ShapeFields({ shape, shareOf, problemAt, write }: Props) {
   );
 }
 
-function ParameterField({ p, problem, write }: { p: Parameter; problem: string | null; write: (value: number | string | null) => void }) {
+function ParameterField({
+  p,
+  problem,
+  write,
+}: {
+  p: Parameter;
+  problem: string | null;
+  write: (value: number | string | null) => void;
+}) {
   if (p.kind === 'choice')
     return (
       <div className="col-span-2">
@@ -82,7 +93,17 @@ function ParameterField({ p, problem, write }: { p: Parameter; problem: string |
 }
 
 /** One dimension as measured, give or take, by which tool, its share of the doubt, and a second reading of it. */
-function Row({ d, share, problem, write }: { d: Dimension; share: number; problem: string | null; write: (m: Measured) => void }) {
+function Row({
+  d,
+  share,
+  problem,
+  write,
+}: {
+  d: Dimension;
+  share: number;
+  problem: string | null;
+  write: (m: Measured) => void;
+}) {
   const m = d.measured;
   const format = useFormat();
   const beyond = disagreementMm(m);
@@ -100,7 +121,13 @@ function Row({ d, share, problem, write }: { d: Dimension; share: number; proble
               onClick={() =>
                 write({
                   ...m,
-                  again: { valueMm: m.valueMm, toleranceMm: m.toleranceMm, tool: m.tool, text: m.text, textSystem: m.textSystem },
+                  again: {
+                    valueMm: m.valueMm,
+                    toleranceMm: m.toleranceMm,
+                    tool: m.tool,
+                    text: m.text,
+                    textSystem: m.textSystem,
+                  },
                 })
               }
             >
@@ -139,7 +166,13 @@ function Row({ d, share, problem, write }: { d: Dimension; share: number; proble
           check={(v) => (v >= 0 ? null : 'Not below 0.')}
         />
         <ToolField label={d.label} value={m.tool} write={(tool) => write({ ...m, tool, toleranceMm: null })} />
-        <svg width="42" height="14" className="mt-2.5" role="img" aria-label={`${Math.round(share * 100)} % of the doubt`}>
+        <svg
+          width="42"
+          height="14"
+          className="mt-2.5"
+          role="img"
+          aria-label={`${Math.round(share * 100)} % of the doubt`}
+        >
           <rect x="0.5" y="0.5" width="41" height="12" fill="var(--paper)" stroke="var(--rule)" />
           <rect x="0.5" y="0.5" width={41 * share} height="12" fill="var(--ink)" />
         </svg>
@@ -153,7 +186,9 @@ function Row({ d, share, problem, write }: { d: Dimension; share: number; proble
             hideLabel
             value={m.again.valueMm}
             typed={{ text: m.again.text, system: m.again.textSystem }}
-            onChange={(t) => write({ ...m, again: { ...m.again!, valueMm: t.value, text: t.text, textSystem: t.system } })}
+            onChange={(t) =>
+              write({ ...m, again: { ...m.again!, valueMm: t.value, text: t.text, textSystem: t.system } })
+            }
           />
           <QuantityField
             kind="length"
@@ -177,7 +212,10 @@ function Row({ d, share, problem, write }: { d: Dimension; share: number; proble
           >
             <X size={15} aria-hidden="true" />
           </button>
-          <span className="col-span-full text-sm md:text-right" style={beyond > 0 ? { color: 'var(--stop)', fontWeight: 600 } : undefined}>
+          <span
+            className="col-span-full text-sm md:text-right"
+            style={beyond > 0 ? { color: 'var(--stop)', fontWeight: 600 } : undefined}
+          >
             {beyond > 0
               ? `They disagree by ${format('length', beyond).text} more than both tools allow.`
               : 'They agree within their tolerances.'}
@@ -190,7 +228,12 @@ function Row({ d, share, problem, write }: { d: Dimension; share: number; proble
 
 function ToolField({ label, value, write }: { label: string; value: string; write: (tool: string) => void }) {
   return (
-    <select className="field text-sm" aria-label={`${label}: tool`} value={value} onChange={(e) => write(e.target.value)}>
+    <select
+      className="field text-sm"
+      aria-label={`${label}: tool`}
+      value={value}
+      onChange={(e) => write(e.target.value)}
+    >
       {TOOLS.map((t) => (
         <option key={t.id} value={t.id}>
           {t.label}

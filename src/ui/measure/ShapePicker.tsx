@@ -41,13 +41,28 @@ export function ShapePicker({
                 {mine.map((id) => {
                   const kind = SHAPES[id];
                   return (
-                    <button key={id} type="button" className="act flex-col !items-stretch w-56 !p-0 !gap-0" onClick={() => choose(id)}>
+                    <button
+                      key={id}
+                      type="button"
+                      className="act flex-col !items-stretch w-56 !p-0 !gap-0"
+                      onClick={() => choose(id)}
+                    >
                       <span className="block w-full h-28">
-                        <Drawing drawing={kind.section(kind.blank())} base={base} width={224} height={112} small bare unmeasured />
+                        <Drawing
+                          drawing={kind.section(kind.blank())}
+                          base={base}
+                          width={224}
+                          height={112}
+                          small
+                          bare
+                          unmeasured
+                        />
                       </span>
                       <span className="px-3 pb-2 text-left leading-snug">
                         {kind.label}
-                        {first && !method.shapes.includes(id) && <span className="soft font-normal"> · measured only</span>}
+                        {first && !method.shapes.includes(id) && (
+                          <span className="soft font-normal"> · measured only</span>
+                        )}
                         <span className="block soft font-normal text-sm">{kind.seen}</span>
                       </span>
                     </button>

@@ -46,7 +46,10 @@ export function VoidFields({ of, v, problemAt }: { of: PassRef; v: Void; problem
             onChange={(t) =>
               changeVoid(
                 of,
-                (old) => ({ ...old, variants: old.variants.map((y, k) => (k === i ? { ...y, count: Math.round(t.value) } : y)) }),
+                (old) => ({
+                  ...old,
+                  variants: old.variants.map((y, k) => (k === i ? { ...y, count: Math.round(t.value) } : y)),
+                }),
                 `variant${i}`,
               )
             }
@@ -59,7 +62,10 @@ export function VoidFields({ of, v, problemAt }: { of: PassRef; v: Void; problem
             onChange={(e) =>
               changeVoid(
                 of,
-                (old) => ({ ...old, variants: old.variants.map((y, k) => (k === i ? { ...y, key: e.target.value } : y)) }),
+                (old) => ({
+                  ...old,
+                  variants: old.variants.map((y, k) => (k === i ? { ...y, key: e.target.value } : y)),
+                }),
                 `variant${i}`,
               )
             }
@@ -87,7 +93,9 @@ export function VoidFields({ of, v, problemAt }: { of: PassRef; v: Void; problem
             type="button"
             className="p-1.5"
             aria-label={`Group ${i + 1} that differs: remove`}
-            onClick={() => changeVoid(of, (old) => ({ ...old, variants: old.variants.filter((_, k) => k !== i) }), 'variants')}
+            onClick={() =>
+              changeVoid(of, (old) => ({ ...old, variants: old.variants.filter((_, k) => k !== i) }), 'variants')
+            }
           >
             <Trash2 size={16} aria-hidden="true" />
           </button>
@@ -103,7 +111,11 @@ export function VoidFields({ of, v, problemAt }: { of: PassRef; v: Void; problem
           type="button"
           className="act quiet text-sm"
           onClick={() =>
-            changeVoid(of, (old) => ({ ...old, variants: [...old.variants, { count: 1, key: lengths[0]!.key, byMm: 5 }] }), 'variants')
+            changeVoid(
+              of,
+              (old) => ({ ...old, variants: [...old.variants, { count: 1, key: lengths[0]!.key, byMm: 5 }] }),
+              'variants',
+            )
           }
         >
           <Plus size={15} aria-hidden="true" /> some of them differ

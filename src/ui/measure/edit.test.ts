@@ -30,7 +30,11 @@ test('shapes are added one behind the other, and the last to go takes the void w
 });
 
 test('what differs among like voids goes with its shape, and follows later ones down', () => {
-  const v = { ...voidOf(SHAPES.hole.blank()), shapes: [SHAPES.patch.blank(), SHAPES.hole.blank(), SHAPES.hole.blank()], count: 5 };
+  const v = {
+    ...voidOf(SHAPES.hole.blank()),
+    shapes: [SHAPES.patch.blank(), SHAPES.hole.blank(), SHAPES.hole.blank()],
+    count: 5,
+  };
   const variants = [
     { count: 1, key: 'shapes.0.depth.mean', byMm: 3 },
     { count: 2, key: 'shapes.2.depth', byMm: 5 },

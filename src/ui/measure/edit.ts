@@ -22,7 +22,13 @@ export function pullDimension(of: PassRef, index: number, shape: VoidShape, key:
   const d = kindOf(shape)
     .dimensions(shape)
     .find((x) => x.key === key);
-  if (d) writeShape(of, index, key, { ...d.measured, valueMm, text: `${Number(valueMm.toFixed(2))} mm`, textSystem: 'metric' });
+  if (d)
+    writeShape(of, index, key, {
+      ...d.measured,
+      valueMm,
+      text: `${Number(valueMm.toFixed(2))} mm`,
+      textSystem: 'metric',
+    });
 }
 
 /** A point moved in the drawing; whole millimetres are as fine as a hand points. */
@@ -34,7 +40,12 @@ export function movePoint(of: PassRef, index: number, key: string, [x, y]: Point
   }
   changeVoid(
     of,
-    (v) => ({ ...v, keepClear: v.keepClear.map((k, i) => (i === Number(zone[1]) ? { ...k, xMm: Math.round(x), yMm: Math.round(y) } : k)) }),
+    (v) => ({
+      ...v,
+      keepClear: v.keepClear.map((k, i) =>
+        i === Number(zone[1]) ? { ...k, xMm: Math.round(x), yMm: Math.round(y) } : k,
+      ),
+    }),
     key,
   );
 }

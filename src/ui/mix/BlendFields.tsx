@@ -21,7 +21,15 @@ import { changePass } from '../workspace/workspace';
 const FIRST: Blend = { consistency: 'stands', fillers: [{ filler: 'fibre', share: 1, per100G: null }] };
 
 /** Fillers of one's own in a liquid system: which, in which shares, to which stand; what comes of it. */
-export function BlendFields({ repair, stored, batchLiquidG }: { repair: Piece; stored: SheetRevision; batchLiquidG: number | null }) {
+export function BlendFields({
+  repair,
+  stored,
+  batchLiquidG,
+}: {
+  repair: Piece;
+  stored: SheetRevision;
+  batchLiquidG: number | null;
+}) {
   const format = useFormat();
   const own = stored.parts.some((p) => p.id === 'C' || p.id === 'D');
   if (own || systemKind(stored.kind).mixing !== 'pot' || systemKind(stored.kind).asks.includes('uptake')) return null;
@@ -49,7 +57,11 @@ export function BlendFields({ repair, stored, batchLiquidG }: { repair: Piece; s
           <>
             <Choice
               label="It should stand like this"
-              options={(Object.keys(CONSISTENCIES) as Consistency[]).map((id) => ({ id, label: id, title: CONSISTENCIES[id] }))}
+              options={(Object.keys(CONSISTENCIES) as Consistency[]).map((id) => ({
+                id,
+                label: id,
+                title: CONSISTENCIES[id],
+              }))}
               value={blend.consistency}
               onChange={(consistency) => set({ ...blend, consistency })}
             />
@@ -102,7 +114,9 @@ export function BlendFields({ repair, stored, batchLiquidG }: { repair: Piece; s
               <button
                 type="button"
                 className="act text-sm self-start"
-                onClick={() => set({ ...blend, fillers: [...blend.fillers, { filler: free[0]!, share: 1, per100G: null }] })}
+                onClick={() =>
+                  set({ ...blend, fillers: [...blend.fillers, { filler: free[0]!, share: 1, per100G: null }] })
+                }
               >
                 <Plus size={15} aria-hidden="true" /> Another filler
               </button>
@@ -111,9 +125,12 @@ export function BlendFields({ repair, stored, batchLiquidG }: { repair: Piece; s
               <>
                 <p>
                   <strong className="fig text-lg">{figure(mix.value.loading)}</strong> g in 100 g of liquid,{' '}
-                  {format('density', mix.value.densityGPerMl).text}, {figure(mix.value.swell, 3)} times the liquid’s volume,{' '}
-                  {mix.value.sanding}.{mix.value.lean && <strong> Lean: the liquid does not fill the grains.</strong>}
-                  {mix.value.leanFromPer100G !== null && !mix.value.lean && ` Lean from ${figure(mix.value.leanFromPer100G)} g.`}
+                  {format('density', mix.value.densityGPerMl).text}, {figure(mix.value.swell, 3)} times the liquid’s
+                  volume, {mix.value.sanding}.
+                  {mix.value.lean && <strong> Lean: the liquid does not fill the grains.</strong>}
+                  {mix.value.leanFromPer100G !== null &&
+                    !mix.value.lean &&
+                    ` Lean from ${figure(mix.value.leanFromPer100G)} g.`}
                 </p>
                 <ol className="list-decimal pl-5 text-sm">
                   {mix.value.portions.map((p) => (
@@ -127,7 +144,8 @@ export function BlendFields({ repair, stored, batchLiquidG }: { repair: Piece; s
                   ))}
                 </ol>
                 <p className="soft text-sm">
-                  Into the mixed liquid, thickener last. Loadings are starting points: try a spoonful and set what was right.
+                  Into the mixed liquid, thickener last. Loadings are starting points: try a spoonful and set what was
+                  right.
                 </p>
                 <Working title="how the filled mix comes about" lines={mix.value.working} />
               </>

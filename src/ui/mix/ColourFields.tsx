@@ -11,7 +11,10 @@ import { changePass } from '../workspace/workspace';
 
 const EMPTY: Colour = { trials: [], chosen: null };
 
-/** Trials of tints and dust by mass; the chosen one scaled to the batch; lots blended so that one surface gets one colour. */
+/**
+ * Trials of tints and dust by mass; the chosen one scaled to the batch; lots blended so that one surface gets one
+ * colour.
+ */
 export function ColourFields({
   repair,
   batchG,
@@ -28,7 +31,8 @@ export function ColourFields({
 }) {
   const format = useFormat();
   const colour = repair.colour ?? EMPTY;
-  const set = (next: Colour) => changePass(repair, (r) => ({ ...r, colour: next.trials.length ? next : null }), 'colour');
+  const set = (next: Colour) =>
+    changePass(repair, (r) => ({ ...r, colour: next.trials.length ? next : null }), 'colour');
   const trial = (id: string, over: Partial<ColourTrial>) =>
     set({ ...colour, trials: colour.trials.map((t) => (t.id === id ? { ...t, ...over } : t)) });
   const add = () => {
@@ -58,9 +62,17 @@ export function ColourFields({
           const scaled = batchG !== null ? attempt(() => scaledColour(t, batchG, repair.scaleStepG)) : null;
           const chosen = colour.chosen === t.id;
           return (
-            <div key={t.id} className="p-2" style={{ border: chosen ? '2px solid var(--ink)' : '1px solid var(--hair)' }}>
+            <div
+              key={t.id}
+              className="p-2"
+              style={{ border: chosen ? '2px solid var(--ink)' : '1px solid var(--hair)' }}
+            >
               <div className="grid grid-cols-[1fr_7rem_auto] gap-2 items-end">
-                <TextField label="Name of the trial" value={t.name} onChange={(name) => trial(t.id, { name: name.slice(0, 80) })} />
+                <TextField
+                  label="Name of the trial"
+                  value={t.name}
+                  onChange={(name) => trial(t.id, { name: name.slice(0, 80) })}
+                />
                 <QuantityField
                   kind="mass"
                   label="tried in"
@@ -68,7 +80,12 @@ export function ColourFields({
                   onChange={(v) => trial(t.id, { inG: v.value })}
                   check={(v) => (v > 0 && v <= 100_000 ? null : 'More than 0.')}
                 />
-                <button type="button" className="act text-sm" aria-pressed={chosen} onClick={() => set({ ...colour, chosen: t.id })}>
+                <button
+                  type="button"
+                  className="act text-sm"
+                  aria-pressed={chosen}
+                  onClick={() => set({ ...colour, chosen: t.id })}
+                >
                   {chosen ? 'taken' : 'take it'}
                 </button>
               </div>
@@ -79,7 +96,10 @@ export function ColourFields({
                     hideLabel
                     value={x.name}
                     onChange={(name) =>
-                      name.trim() && trial(t.id, { tints: t.tints.map((y, k) => (k === i ? { ...y, name: name.trim().slice(0, 60) } : y)) })
+                      name.trim() &&
+                      trial(t.id, {
+                        tints: t.tints.map((y, k) => (k === i ? { ...y, name: name.trim().slice(0, 60) } : y)),
+                      })
                     }
                   />
                   <QuantityField
@@ -87,10 +107,14 @@ export function ColourFields({
                     label={`Mass of ${x.name}`}
                     hideLabel
                     value={x.massG}
-                    onChange={(v) => trial(t.id, { tints: t.tints.map((y, k) => (k === i ? { ...y, massG: v.value } : y)) })}
+                    onChange={(v) =>
+                      trial(t.id, { tints: t.tints.map((y, k) => (k === i ? { ...y, massG: v.value } : y)) })
+                    }
                     check={(v) => (v > 0 && v <= 100_000 ? null : 'More than 0.')}
                   />
-                  <span className="fig text-right pb-1.5">{scaled?.ok ? format('mass', scaled.value.tints[i]!.massG).text : ''}</span>
+                  <span className="fig text-right pb-1.5">
+                    {scaled?.ok ? format('mass', scaled.value.tints[i]!.massG).text : ''}
+                  </span>
                   <button
                     type="button"
                     className="p-1.5"
@@ -125,7 +149,8 @@ export function ColourFields({
                 </button>
                 {scaled?.ok && (
                   <span className="soft text-sm">
-                    {figure(scaled.value.sharePct, 2)} % of the mix; on the right for this batch of {format('mass', batchG!).text}
+                    {figure(scaled.value.sharePct, 2)} % of the mix; on the right for this batch of{' '}
+                    {format('mass', batchG!).text}
                   </span>
                 )}
               </div>

@@ -42,7 +42,14 @@ export function DoseField({ repair, sheet }: { repair: Piece; sheet: SheetRevisi
           aria-label={`${figure(now)} % between ${figure(dose.minPct)} and ${figure(dose.maxPct)} %`}
         >
           <rect x="10" y="12" width="280" height="9" fill="url(#tx-b)" />
-          <line x1={x(dose.usualPct)} x2={x(dose.usualPct)} y1="8" y2="25" stroke="var(--ink-2)" strokeDasharray="2 2" />
+          <line
+            x1={x(dose.usualPct)}
+            x2={x(dose.usualPct)}
+            y1="8"
+            y2="25"
+            stroke="var(--ink-2)"
+            strokeDasharray="2 2"
+          />
           <path d={`M${x(now)} 22 l6 10 h-12 z`} fill="var(--ink)" />
           <text x="10" y="9" fontSize="9.5" fill="var(--ink-2)">
             slow

@@ -37,7 +37,9 @@ export function Instruments({ repair, plan, batch }: { repair: Piece; plan: Repa
   const way = repair.bench.way ?? 'weight';
   const { measured, sentence } = measuredFor(plan, repair, batch);
   const tolerance = toleranceOf(sheet);
-  const ways: readonly Way[] = spec.ways.includes('weight') ? spec.ways : ['weight', ...spec.ways.filter((w) => w !== 'sachet')];
+  const ways: readonly Way[] = spec.ways.includes('weight')
+    ? spec.ways
+    : ['weight', ...spec.ways.filter((w) => w !== 'sachet')];
   return (
     <>
       <Heading aside="by weight whenever the sheet gives it">Measured out</Heading>
@@ -148,7 +150,8 @@ export function Strokes({ repair, plan }: { repair: Piece; plan: RepairPlan }) {
         />
         {strokeMl !== null && (
           <p>
-            <strong className="fig text-lg">{Math.ceil(mix.toMixMl / strokeMl - 1e-9)}</strong> in all, with the first shots
+            <strong className="fig text-lg">{Math.ceil(mix.toMixMl / strokeMl - 1e-9)}</strong> in all, with the first
+            shots
           </p>
         )}
       </div>

@@ -35,20 +35,26 @@ export function JobKits({ view, systemId }: { view: JobView; systemId: string })
         ) : (
           '; nothing to buy'
         )}
-        . <span className="soft">{kits.kits.set.exact ? 'No cheaper set exists.' : 'The cheapest found among very many.'}</span>
+        .{' '}
+        <span className="soft">
+          {kits.kits.set.exact ? 'No cheaper set exists.' : 'The cheapest found among very many.'}
+        </span>
       </p>
       {kits.kits.groups.some((g) => g.length > 1) && (
         <p className="text-sm">
           {kits.kits.groups
             .filter((g) => g.length > 1)
-            .map((g) => `One mixing serves ${[...new Set(g.map((id) => name(id.slice(0, id.lastIndexOf(':')))))].join(', ')}.`)
+            .map(
+              (g) =>
+                `One mixing serves ${[...new Set(g.map((id) => name(id.slice(0, id.lastIndexOf(':')))))].join(', ')}.`,
+            )
             .join(' ')}
         </p>
       )}
       {kits.together && (
         <p className="text-sm">
-          Prepare {kits.together.repairIds.map(name).join(', ')} first and mix as one: {kitWords(kits, kits.together.kits.set.total)}, which
-          saves {figure(kits.together.saves, 3)}.
+          Prepare {kits.together.repairIds.map(name).join(', ')} first and mix as one:{' '}
+          {kitWords(kits, kits.together.kits.set.total)}, which saves {figure(kits.together.saves, 3)}.
         </p>
       )}
       {kits.leftOvers.map((l) => (

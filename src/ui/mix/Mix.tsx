@@ -81,7 +81,11 @@ function Sheet({ view, at }: StageProps) {
       </div>
       <div className="flex-1 min-h-[21rem] relative">
         <div className="absolute inset-0">
-          <MixingColumns batch={batch} sheet={plan.sheet} said={at.repair.bench.way && measured ? measured.parts : undefined} />
+          <MixingColumns
+            batch={batch}
+            sheet={plan.sheet}
+            said={at.repair.bench.way && measured ? measured.parts : undefined}
+          />
         </div>
       </div>
       <div className="flex items-center gap-3 flex-wrap">
@@ -143,7 +147,9 @@ function Side({ view, at }: StageProps) {
                 {says(l.label)}
                 <span className="block soft text-xs fig">{says(l.expression)}</span>
               </td>
-              <td className="fig font-semibold text-right whitespace-nowrap align-top pt-0.5">{format('volume', l.ml).text}</td>
+              <td className="fig font-semibold text-right whitespace-nowrap align-top pt-0.5">
+                {format('volume', l.ml).text}
+              </td>
               <td className="pl-2 align-top pt-1">
                 <VoiceMark voice={l.voice} />
               </td>
@@ -166,7 +172,10 @@ function Side({ view, at }: StageProps) {
       </table>
       <p className="soft text-sm">
         For the 95 % value, {format('volume', mix.onHandMl).text}. Left over {format('volume', mix.kits.leftMl).text}
-        {mix.kits.leftIsMixed ? ', mixed: use it at once or let it set in a flat tray outside' : ', unmixed: keep it closed'}.
+        {mix.kits.leftIsMixed
+          ? ', mixed: use it at once or let it set in a flat tray outside'
+          : ', unmixed: keep it closed'}
+        .
       </p>
       {stored && <DoseField repair={repair} sheet={stored} />}
       {metered ? (

@@ -16,7 +16,9 @@ export interface Poured {
   readonly live: { readonly part: PartId; readonly massG: number } | null;
 }
 
-/** Parts and mix as columns to scale: A waves on petrol, B dots on ochre, fillers grains, the mix waves on pale olive. */
+/**
+ * Parts and mix as columns to scale: A waves on petrol, B dots on ochre, fillers grains, the mix waves on pale olive.
+ */
 export function MixingColumns({
   batch,
   sheet,
@@ -31,7 +33,8 @@ export function MixingColumns({
   const format = useFormat();
   const parts = PART_IDS.filter((p) => batch.massG[p] > 0);
   const target = poured?.targetG ?? batch.massG;
-  const inside = (p: PartId) => (poured ? (poured.live?.part === p ? poured.live.massG : poured.pouredG[p]) : batch.massG[p]);
+  const inside = (p: PartId) =>
+    poured ? (poured.live?.part === p ? poured.live.massG : poured.pouredG[p]) : batch.massG[p];
   const heaviest = Math.max(...parts.map((p) => Math.max(batch.massG[p], target[p])));
   const slot = W / (parts.length + 1.25);
   const column = Math.min(104, slot * 0.42);
@@ -67,16 +70,37 @@ export function MixingColumns({
         const under = poured
           ? [
               moved ? `was ${format('mass', batch.massG[p]).text}` : '',
-              inside(p) > 0 ? `${poured.live?.part === p ? 'on the scale' : 'poured'} ${format('mass', inside(p)).text}` : '',
+              inside(p) > 0
+                ? `${poured.live?.part === p ? 'on the scale' : 'poured'} ${format('mass', inside(p)).text}`
+                : '',
             ]
-          : [measured && measured.unit !== 'g' ? format('mass', batch.massG[p]).text : format('volume', batch.volumeMl[p]).text];
+          : [
+              measured && measured.unit !== 'g'
+                ? format('mass', batch.massG[p]).text
+                : format('volume', batch.volumeMl[p]).text,
+            ];
         return (
           <g key={p}>
-            <text x={x + column / 2} y="22" textAnchor="middle" fontSize={15 * small} fontWeight="700" fill="var(--ink)">
+            <text
+              x={x + column / 2}
+              y="22"
+              textAnchor="middle"
+              fontSize={15 * small}
+              fontWeight="700"
+              fill="var(--ink)"
+            >
               {p} {partOf(sheet, p)?.name}
             </text>
             <g transform={`translate(${x + (column - width) / 2} 0)`}>
-              <rect x="0" y={TOP - 22} width={width} height={FLOOR - TOP + 22} fill="var(--paper)" stroke="var(--ink)" strokeWidth="2" />
+              <rect
+                x="0"
+                y={TOP - 22}
+                width={width}
+                height={FLOOR - TOP + 22}
+                fill="var(--paper)"
+                stroke="var(--ink)"
+                strokeWidth="2"
+              />
               <rect
                 x="1.5"
                 y={level}
@@ -85,7 +109,9 @@ export function MixingColumns({
                 fill={`url(#tx-${p === 'D' ? 'c' : p.toLowerCase()})`}
               />
               <line x1="-11" x2={width + 11} y1={goal} y2={goal} stroke="var(--ink)" strokeWidth="2.4" />
-              {moved && <line x1="-8" x2={width + 8} y1={planned} y2={planned} stroke="var(--ink-2)" strokeDasharray="4 3" />}
+              {moved && (
+                <line x1="-8" x2={width + 8} y1={planned} y2={planned} stroke="var(--ink-2)" strokeDasharray="4 3" />
+              )}
             </g>
             <text x={textX} y={textY} fontSize={23 * small} fontWeight="750" className="fig" fill="var(--ink)">
               {first}
@@ -105,7 +131,15 @@ export function MixingColumns({
         <text x={column / 2} y="22" textAnchor="middle" fontSize={15 * small} fontWeight="700" fill="var(--ink)">
           mix
         </text>
-        <rect x="0" y={TOP - 22} width={column} height={FLOOR - TOP + 22} fill="var(--paper)" stroke="var(--ink)" strokeWidth="2" />
+        <rect
+          x="0"
+          y={TOP - 22}
+          width={column}
+          height={FLOOR - TOP + 22}
+          fill="var(--paper)"
+          stroke="var(--ink)"
+          strokeWidth="2"
+        />
         <rect
           x="1.5"
           y={FLOOR - 1.5 - (poured ? (full * now) / Math.max(whole, now, 1e-9) : full)}

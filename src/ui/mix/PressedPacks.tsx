@@ -11,9 +11,17 @@ const GAP = 12;
 /** More rows than that are folded until they are asked for. */
 const SHOWN = 8;
 
-const FILL: Record<PackPart['is'], string> = { flow: 'url(#tx-a)', mixer: 'url(#tx-b)', round: 'url(#tx-liquid)', left: 'none' };
+const FILL: Record<PackPart['is'], string> = {
+  flow: 'url(#tx-a)',
+  mixer: 'url(#tx-b)',
+  round: 'url(#tx-liquid)',
+  left: 'none',
+};
 
-/** What a pressed system takes: pack by pack as it is pressed out, shots, rounds, mixers. No columns by weight: nothing is weighed. */
+/**
+ * What a pressed system takes: pack by pack as it is pressed out, shots, rounds, mixers. No columns by weight: nothing
+ * is weighed.
+ */
 export function PressedPacks({
   mix,
   sheet,
@@ -55,7 +63,12 @@ export function PressedPacks({
           </span>
         )}
       </p>
-      <svg viewBox={`0 0 ${W} ${shownPacks.length * (ROW + GAP)}`} className="w-full" role="img" aria-label="Packs as they are pressed out">
+      <svg
+        viewBox={`0 0 ${W} ${shownPacks.length * (ROW + GAP)}`}
+        className="w-full"
+        role="img"
+        aria-label="Packs as they are pressed out"
+      >
         {shownPacks.map((parts, i) => {
           let x = 0;
           return (
@@ -91,7 +104,8 @@ export function PressedPacks({
         })}
       </svg>
       <p className="soft text-sm">
-        one bar a pack, {format('volume', pack).text}; waves: into holes, with their numbers; dots: left in a mixer or thrown away
+        one bar a pack, {format('volume', pack).text}; waves: into holes, with their numbers; dots: left in a mixer or
+        thrown away
         {(sheet.mixer?.flowMl ?? 0) > 0 ? '; dark waves: pressed out until both parts flow' : ''}
         {packs.length > SHOWN ? `; the first ${SHOWN} of ${packs.length} packs` : ''}
       </p>

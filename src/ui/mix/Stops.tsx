@@ -11,7 +11,8 @@ export function Stops({ repair }: { repair: Piece }) {
   const places = repair.void?.count ?? 1;
   if (places < 2) return null;
   const write = (next: Piece['stops']) => changePass(repair, (r) => ({ ...r, stops: next }), 'stops');
-  const at = (i: number, over: Partial<Piece['stops'][number]>) => write(stops.map((s, k) => (k === i ? { ...s, ...over } : s)));
+  const at = (i: number, over: Partial<Piece['stops'][number]>) =>
+    write(stops.map((s, k) => (k === i ? { ...s, ...over } : s)));
   return (
     <>
       <Heading aside="a move, a stair, a break">Pauses known beforehand</Heading>
@@ -44,7 +45,9 @@ export function Stops({ repair }: { repair: Piece }) {
       <button
         type="button"
         className="act quiet text-sm"
-        onClick={() => write([...stops, { after: Math.max(1, Math.min(places - 1, Math.floor(places / 2))), minutes: 10 }])}
+        onClick={() =>
+          write([...stops, { after: Math.max(1, Math.min(places - 1, Math.floor(places / 2))), minutes: 10 }])
+        }
       >
         <Plus size={15} aria-hidden="true" /> a pause
       </button>

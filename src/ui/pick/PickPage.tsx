@@ -37,7 +37,12 @@ export function PickPage({ jobId }: { jobId: string }) {
         <span className="flex-1" />
         <Ways />
       </div>
-      <main id="main" className="sheet-page paper max-w-[210mm] mx-auto p-[10mm] mb-6" data-theme="sun" style={{ color: '#000' }}>
+      <main
+        id="main"
+        className="sheet-page paper max-w-[210mm] mx-auto p-[10mm] mb-6"
+        data-theme="sun"
+        style={{ color: '#000' }}
+      >
         <header className="flex items-end gap-4 pb-2" style={{ borderBottom: '3px solid #000' }}>
           <div className="flex-1">
             <h1 className="text-2xl font-extrabold leading-tight">Pick list: {view.job.name || 'unnamed job'}</h1>
@@ -63,7 +68,8 @@ export function PickPage({ jobId }: { jobId: string }) {
         </header>
         {missing.length > 0 && (
           <p className="mt-2 font-semibold">
-            Not in this list, because not planned yet: {missing.map((r) => r.repair.name || 'unnamed repair').join(', ')}.
+            Not in this list, because not planned yet:{' '}
+            {missing.map((r) => r.repair.name || 'unnamed repair').join(', ')}.
           </p>
         )}
         <Heading>Kits</Heading>
@@ -153,7 +159,11 @@ export function PickPage({ jobId }: { jobId: string }) {
           </div>
         </div>
       </main>
-      <Dialog open={checking !== null} title={checking ? `Contents of ${checking.kit}` : ''} onClose={() => setChecking(null)}>
+      <Dialog
+        open={checking !== null}
+        title={checking ? `Contents of ${checking.kit}` : ''}
+        onClose={() => setChecking(null)}
+      >
         {checking && (
           <Contents
             kit={checking}
@@ -166,7 +176,9 @@ export function PickPage({ jobId }: { jobId: string }) {
   );
 }
 
-const Box = () => <span aria-hidden="true" className="inline-block size-4 shrink-0 mt-0.5" style={{ border: '1.5px solid #000' }} />;
+const Box = () => (
+  <span aria-hidden="true" className="inline-block size-4 shrink-0 mt-0.5" style={{ border: '1.5px solid #000' }} />
+);
 
 function Ticks({ list }: { list: readonly string[] }) {
   return (
@@ -223,7 +235,9 @@ function Contents({ kit, repairId, onDone }: { kit: PickedKit; repairId: string 
                   className="field fig !w-20"
                   aria-label={`Found: ${l.what}`}
                   value={found[i]}
-                  onChange={(e) => setFound(found.map((f, k) => (k === i ? Math.max(0, Math.floor(Number(e.target.value) || 0)) : f)))}
+                  onChange={(e) =>
+                    setFound(found.map((f, k) => (k === i ? Math.max(0, Math.floor(Number(e.target.value) || 0)) : f)))
+                  }
                 />
               </td>
             </tr>

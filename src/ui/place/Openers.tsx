@@ -9,7 +9,10 @@ import { clock, dayAndClock, shortWhen } from '../shared/when';
 import { usePotStore } from '../workspace/pots';
 import { changePass, stateNow } from '../workspace/workspace';
 
-/** What would open a window, or give an earlier one: tried on the whole computation in a worker, and taken with one press. */
+/**
+ * What would open a window, or give an earlier one: tried on the whole computation in a worker, and taken with one
+ * press.
+ */
 export function Openers({ view, at, nowMs, prepareMin, none }: StageProps & { prepareMin: number; none: boolean }) {
   const format = useFormat();
   const { repair } = at;
@@ -64,7 +67,10 @@ export function Openers({ view, at, nowMs, prepareMin, none }: StageProps & { pr
     if (o.materialC !== undefined) return `Keep the closed packs at ${format('temperature', o.materialC).text}`;
     if (o.sheetId) return `Take ${o.sheetName} from the shelf`;
     const cover = o.cover!;
-    const hours = cover.toHour - cover.fromHour === 24 ? 'day and night' : `daily from ${hour(cover.fromHour)} to ${hour(cover.toHour)}`;
+    const hours =
+      cover.toHour - cover.fromHour === 24
+        ? 'day and night'
+        : `daily from ${hour(cover.fromHour)} to ${hour(cover.toHour)}`;
     return `Tent and heat by ${format('interval', cover.warmK).text}, ${hours}: on by ${dayAndClock(o.coverFromMs!, zone)}, until ${shortWhen(o.coverToMs!, zone, nowMs)}`;
   };
 

@@ -58,7 +58,8 @@ function Side({ view, at, nowMs }: StageProps) {
             </>
           ) : (
             // Both may be there and the mix still not: then it is not they that are waited for.
-            (plan.problems[0] && `cannot be planned: see ${STAGE_LABELS[plan.problems[0].stage]}`) || 'waits for measure and material'
+            (plan.problems[0] && `cannot be planned: see ${STAGE_LABELS[plan.problems[0].stage]}`) ||
+            'waits for measure and material'
           )
         }
       />
@@ -78,7 +79,9 @@ function Side({ view, at, nowMs }: StageProps) {
           }
         />
       </label>
-      <p className="soft text-sm">Empty: as soon as the crew is free in working hours. Or pull the repair’s band sideways.</p>
+      <p className="soft text-sm">
+        Empty: as soon as the crew is free in working hours. Or pull the repair’s band sideways.
+      </p>
       <Settings at={at} stage="place" />
       {plan.placedMs !== null && wholePlaced(plan) && (
         <p className="mt-2">

@@ -7,7 +7,10 @@ import { changePass } from '../workspace/workspace';
 import { Openers } from './Openers';
 import { goodPct, StartsBar } from './StartsBar';
 
-/** Every start of mixing in the coming week of a repair; pulled along, it says what speaks against it, and is taken when let go. */
+/**
+ * Every start of mixing in the coming week of a repair; pulled along, it says what speaks against it, and is taken when
+ * let go.
+ */
 export function StartStrip({ view, at, nowMs }: StageProps) {
   const { repair, actuals } = at;
   const { plan } = at.whole;
@@ -24,7 +27,9 @@ export function StartStrip({ view, at, nowMs }: StageProps) {
   const mixing = plan.steps.find((s) => s.marks?.begin?.includes('mix-begins'))?.startMs ?? null;
   return (
     <section aria-label="Starts">
-      <Heading aside={`${goodPct(starts)} % of the week is good; mixing begins at the place pointed to`}>When to begin</Heading>
+      <Heading aside={`${goodPct(starts)} % of the week is good; mixing begins at the place pointed to`}>
+        When to begin
+      </Heading>
       <StartsBar
         starts={starts}
         zone={view.job.zone}

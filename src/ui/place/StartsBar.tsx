@@ -30,7 +30,10 @@ function runsOf({ against, sure }: Starts): readonly Run[] {
   return runs;
 }
 
-/** Every start of a week: full where all limits hold, dotted where only if the forecast comes true, hatched where something speaks against it. */
+/**
+ * Every start of a week: full where all limits hold, dotted where only if the forecast comes true, hatched where
+ * something speaks against it.
+ */
 export function StartsBar({
   starts,
   zone,
@@ -62,7 +65,9 @@ export function StartsBar({
   const at = (clientX: number) => {
     const box = strip.current!.getBoundingClientRect();
     return whole(
-      starts.fromMs + (Math.min(Math.max(0, clientX - box.left - left), box.width - left) / (box.width - left)) * (toMs - starts.fromMs),
+      starts.fromMs +
+        (Math.min(Math.max(0, clientX - box.left - left), box.width - left) / (box.width - left)) *
+          (toMs - starts.fromMs),
     );
   };
   const perhaps = runs.some((r) => r.ok && !r.sure);
@@ -140,7 +145,9 @@ export function StartsBar({
           )}
         </svg>
       </div>
-      {perhaps && <p className="soft text-sm">Dotted: good only if the forecast comes true; full: good on both its edges too.</p>}
+      {perhaps && (
+        <p className="soft text-sm">Dotted: good only if the forecast comes true; full: good on both its edges too.</p>
+      )}
       <p data-testid="start-says">
         {shown !== null && says && (
           <>

@@ -62,7 +62,9 @@ export function StepList({
               </span>
               {s.doneAt !== null || !editable || !s.factors.length ? (
                 <span className="fig text-[0.82rem] pt-0.5 whitespace-nowrap row-start-1 text-right">
-                  {s.doneAt !== null ? `done ${dayAndClock(s.doneAt, zone)}` : formatDuration((s.endMs - s.startMs) / 60_000)}
+                  {s.doneAt !== null
+                    ? `done ${dayAndClock(s.doneAt, zone)}`
+                    : formatDuration((s.endMs - s.startMs) / 60_000)}
                 </span>
               ) : (
                 <StepMinutes at={at} step={s} title={says(s.title)} />
@@ -77,7 +79,9 @@ export function StepList({
           className="grid grid-cols-1 sm:grid-cols-[6.6rem_1fr] gap-x-3 py-1.5"
           style={{ borderTop: i === 0 ? '3px double var(--stop)' : '1px solid var(--paper-line)' }}
         >
-          <span className="text-[0.82rem] pt-0.5 soft">{i === 0 ? `waits for ${stop!.label.toLowerCase()}: no time` : 'no time'}</span>
+          <span className="text-[0.82rem] pt-0.5 soft">
+            {i === 0 ? `waits for ${stop!.label.toLowerCase()}: no time` : 'no time'}
+          </span>
           <span className="font-semibold">
             {steps.length + i + 1}. {says(s.title)}
           </span>

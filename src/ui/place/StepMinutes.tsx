@@ -19,13 +19,15 @@ export function StepMinutes({ at, step, title }: { at: PassView; step: PlannedSt
   const factors = factorsOf(method).filter((f) => step.factors.includes(f.id));
   const settings = method.settings.filter((s) => step.factors.includes(s.id));
   const own = step.factors.filter((id) => Object.hasOwn(repair.settings, id));
-  const write = (id: string, minutes: number) => changePass(repair, (r) => ({ ...r, settings: { ...r.settings, [id]: minutes } }), id);
+  const write = (id: string, minutes: number) =>
+    changePass(repair, (r) => ({ ...r, settings: { ...r.settings, [id]: minutes } }), id);
   const back = () =>
     changePass(repair, (r) => ({
       ...r,
       settings: Object.fromEntries(Object.entries(r.settings).filter(([id]) => !own.includes(id))),
     }));
-  const check = (v: number) => (v > 0 && v <= MOST_MIN ? null : `Work takes time: more than nought, at most ${formatDuration(MOST_MIN)}.`);
+  const check = (v: number) =>
+    v > 0 && v <= MOST_MIN ? null : `Work takes time: more than nought, at most ${formatDuration(MOST_MIN)}.`;
   return (
     <>
       <button

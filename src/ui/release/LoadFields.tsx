@@ -84,10 +84,17 @@ export function LoadFields({ view, at, nowMs, strength }: StageProps & { strengt
         <TextField label="Who allows that" value={load.allowedFrom} onChange={(allowedFrom) => set({ allowedFrom })} />
       ) : (
         <fieldset className="mt-2 flex flex-wrap gap-x-5 gap-y-2 items-end">
-          <legend className="soft text-sm">what takes from the strength, and what is left of it (usual figures, not the sheet’s)</legend>
+          <legend className="soft text-sm">
+            what takes from the strength, and what is left of it (usual figures, not the sheet’s)
+          </legend>
           {CONDITIONS.map(({ id, down, label }) => (
             <span key={id} className="flex items-center gap-2">
-              <button type="button" className="act text-sm" aria-pressed={load[id]} onClick={() => set({ [id]: !load[id] })}>
+              <button
+                type="button"
+                className="act text-sm"
+                aria-pressed={load[id]}
+                onClick={() => set({ [id]: !load[id] })}
+              >
                 {label}
               </button>
               {load[id] && (
@@ -121,7 +128,8 @@ export function LoadFields({ view, at, nowMs, strength }: StageProps & { strengt
               'that is not reached in these days.'
             ) : (
               <>
-                from <strong className="fig">{shortWhen(check.fromMs, view.job.zone, nowMs)}</strong>, once it is reviewed.
+                from <strong className="fig">{shortWhen(check.fromMs, view.job.zone, nowMs)}</strong>, once it is
+                reviewed.
               </>
             )}
           </>

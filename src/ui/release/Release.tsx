@@ -34,9 +34,13 @@ export function releaseObstacles(at: StageProps['at'], nowMs: number, reader: Re
   return [
     ...(actuals.startedAt === null ? ['Work has not begun.'] : []),
     ...(undone.length
-      ? [`${undone.length} step${undone.length > 1 ? 's are' : ' is'} not ticked, next: ${lowered(say(undone[0]!.title, reader))}.`]
+      ? [
+          `${undone.length} step${undone.length > 1 ? 's are' : ' is'} not ticked, next: ${lowered(say(undone[0]!.title, reader))}.`,
+        ]
       : []),
-    ...(main?.planMs && nowMs < main.planMs && !actuals.overrides.has(EARLY) ? [`${main.label} is reached later than now.`] : []),
+    ...(main?.planMs && nowMs < main.planMs && !actuals.overrides.has(EARLY)
+      ? [`${main.label} is reached later than now.`]
+      : []),
     ...tests.filter((t) => !actuals.tests.has(t.id)).map((t) => `Test open: ${t.ask}`),
     ...tests.filter((t) => actuals.tests.get(t.id) === 'no').map((t) => `Test failed: ${t.ask}`),
     ...standingStops(at.findings, actuals.overrides).map((f) => `Stop: ${say(f.title, reader)}.`),
@@ -51,7 +55,10 @@ function Sheet({ view, at, nowMs }: StageProps) {
   const strength = useMemo(() => strengthOver(plan), [plan]);
   const opening = plan.milestones.filter((m) => OPENS.includes(m.kind));
   const stages = opening.flatMap((m) => (m.planMs === null ? [] : [{ id: m.kind, label: m.label, ms: m.planMs }]));
-  const needs = useMemo(() => (repair.load ? loadCheck(plan, repair.load, strength).needs : null), [plan, repair.load, strength]);
+  const needs = useMemo(
+    () => (repair.load ? loadCheck(plan, repair.load, strength).needs : null),
+    [plan, repair.load, strength],
+  );
   if (!plan.method || !plan.steps.length)
     return (
       <div className="p-5">
@@ -63,7 +70,11 @@ function Sheet({ view, at, nowMs }: StageProps) {
       <h2 className="font-bold text-lg">Tested at the place</h2>
       <ol>
         {plan.method.tests.map((t) => (
-          <li key={t.id} className="flex items-center gap-4 py-2.5 flex-wrap" style={{ borderTop: '1px solid var(--paper-line)' }}>
+          <li
+            key={t.id}
+            className="flex items-center gap-4 py-2.5 flex-wrap"
+            style={{ borderTop: '1px solid var(--paper-line)' }}
+          >
             <p className="flex-1 min-w-[16rem]">{t.ask}</p>
             <Choice
               label={t.ask}
@@ -78,23 +89,37 @@ function Sheet({ view, at, nowMs }: StageProps) {
           </li>
         ))}
       </ol>
-      <Heading aside={strength && !strength.fromPoints ? 'the sheet prints no strength over time, and none is invented' : undefined}>
+      <Heading
+        aside={
+          strength && !strength.fromPoints ? 'the sheet prints no strength over time, and none is invented' : undefined
+        }
+      >
         Opens in stages
       </Heading>
-      {strength && stages.length > 0 && <StrengthChart strength={strength} stages={stages} needs={needs} zone={zone} nowMs={nowMs} />}
+      {strength && stages.length > 0 && (
+        <StrengthChart strength={strength} stages={stages} needs={needs} zone={zone} nowMs={nowMs} />
+      )}
       <ul>
         {opening.map((m) => (
-          <li key={m.kind} className="flex gap-4 py-1" style={{ borderTop: '1px solid var(--paper-line)' }} data-opens={m.kind}>
+          <li
+            key={m.kind}
+            className="flex gap-4 py-1"
+            style={{ borderTop: '1px solid var(--paper-line)' }}
+            data-opens={m.kind}
+          >
             <span className="flex-1">
               {m.planMs !== null && nowMs >= m.planMs ? '● ' : '○ '}
               {m.label}
             </span>
             {strength?.fromPoints && m.planMs !== null && (
               <span className="soft fig text-sm">
-                {figure(strength.shareAt(m.planMs) * 100, 2)} %<span className="hidden sm:inline"> of its strength</span>
+                {figure(strength.shareAt(m.planMs) * 100, 2)} %
+                <span className="hidden sm:inline"> of its strength</span>
               </span>
             )}
-            <span className="fig sm:w-44 text-right">{m.planMs !== null ? shortWhen(m.planMs, zone, nowMs) : 'no time'}</span>
+            <span className="fig sm:w-44 text-right">
+              {m.planMs !== null ? shortWhen(m.planMs, zone, nowMs) : 'no time'}
+            </span>
           </li>
         ))}
       </ul>
@@ -135,7 +160,12 @@ function Signature({
       <div className="flex gap-2 items-end mt-1">
         <label className="flex-1">
           In the role of
-          <input className="field" value={role} onChange={(e) => setRole(e.target.value)} aria-invalid={fault ? true : undefined} />
+          <input
+            className="field"
+            value={role}
+            onChange={(e) => setRole(e.target.value)}
+            aria-invalid={fault ? true : undefined}
+          />
         </label>
         <SavingButton
           className="act firm"
@@ -183,7 +213,9 @@ function Side({ view, at, nowMs }: StageProps) {
         over={actuals.released ? 'released' : 'may be opened'}
         digits={plan.openMs !== null ? shortWhen(actuals.released?.atMs ?? plan.openMs, view.job.zone, nowMs) : '—'}
         beside={
-          plan.openMs !== null && view.job.wantedAt !== null ? <>wanted {shortWhen(view.job.wantedAt, view.job.zone, nowMs)}</> : undefined
+          plan.openMs !== null && view.job.wantedAt !== null ? (
+            <>wanted {shortWhen(view.job.wantedAt, view.job.zone, nowMs)}</>
+          ) : undefined
         }
       />
       {!actuals.released && obstacles.length > 0 && (
@@ -211,7 +243,11 @@ function Side({ view, at, nowMs }: StageProps) {
         </Signature>
       )}
       {!actuals.released && (
-        <Signature title="Release" does={(r) => record(repair.id, { kind: 'released', note: '' }, r)} disabled={obstacles.length > 0}>
+        <Signature
+          title="Release"
+          does={(r) => record(repair.id, { kind: 'released', note: '' }, r)}
+          disabled={obstacles.length > 0}
+        >
           <p className="soft text-sm">After signing, the barrier is removed and the record is closed.</p>
         </Signature>
       )}

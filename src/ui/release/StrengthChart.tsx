@@ -53,7 +53,9 @@ export function StrengthChart({
         height={HT}
         role="img"
         aria-label={`Strength through time: ${stages
-          .map((s) => `${s.label} ${shortWhen(s.ms, zone, nowMs)}, ${Math.round(strength.shareAt(s.ms) * 100)} per cent`)
+          .map(
+            (s) => `${s.label} ${shortWhen(s.ms, zone, nowMs)}, ${Math.round(strength.shareAt(s.ms) * 100)} per cent`,
+          )
           .join('; ')}`}
       >
         {[0, 0.25, 0.5, 0.75, 1].map((v) => (

@@ -14,7 +14,17 @@ import { changePass, changeRepair } from '../workspace/workspace';
 import { passQuery } from './stage-props';
 
 /** The passes of a repair as joints of the rule: which is open, what lies between them, and what may come next. */
-export function PassBar({ whole, open, stage, ofOne }: { whole: RepairView; open: string; stage: Stage; ofOne: boolean }) {
+export function PassBar({
+  whole,
+  open,
+  stage,
+  ofOne,
+}: {
+  whole: RepairView;
+  open: string;
+  stage: Stage;
+  ofOne: boolean;
+}) {
   const [asking, setAsking] = useState<'none' | 'next' | 'this'>('none');
   const { draft } = whole;
   const begun = whole.actuals.startedAt !== null;
@@ -53,7 +63,11 @@ export function PassBar({ whole, open, stage, ofOne }: { whole: RepairView; open
       <Dialog open={asking === 'next'} title="What comes next" onClose={() => setAsking('none')}>
         <Next draft={draft} onDone={() => setAsking('none')} />
       </Dialog>
-      <Dialog open={asking === 'this'} title={passName(draft, draft.chain.indexOf(open))} onClose={() => setAsking('none')}>
+      <Dialog
+        open={asking === 'this'}
+        title={passName(draft, draft.chain.indexOf(open))}
+        onClose={() => setAsking('none')}
+      >
         <ThisPass whole={whole} id={open} onDone={() => setAsking('none')} />
       </Dialog>
     </nav>
@@ -125,7 +139,12 @@ function ThisPass({ whole, id, onDone }: { whole: RepairView; id: string; onDone
               const [from, of] = value.split(' ');
               if (from === 'own') setTakes({ from });
               else if (from === 'left') setTakes({ from, of: of! });
-              else setTakes({ from: 'face', of: of!, thickness: takes.from === 'face' ? takes.thickness : unmeasured(1, 'gauge') });
+              else
+                setTakes({
+                  from: 'face',
+                  of: of!,
+                  thickness: takes.from === 'face' ? takes.thickness : unmeasured(1, 'gauge'),
+                });
             }}
           />
           {takes.from === 'face' && (
@@ -133,16 +152,27 @@ function ThisPass({ whole, id, onDone }: { whole: RepairView; id: string; onDone
               kind="length"
               label="How thick"
               value={takes.thickness.valueMm}
-              typed={takes.thickness.text ? { text: takes.thickness.text, system: takes.thickness.textSystem } : { text: '', system }}
+              typed={
+                takes.thickness.text
+                  ? { text: takes.thickness.text, system: takes.thickness.textSystem }
+                  : { text: '', system }
+              }
               check={(v) => (v > 0 && v <= 200 ? null : 'A coat is more than nothing and at most 200 mm.')}
               onChange={(t) =>
-                setTakes({ ...takes, thickness: { ...takes.thickness, valueMm: t.value, text: t.text, textSystem: t.system } })
+                setTakes({
+                  ...takes,
+                  thickness: { ...takes.thickness, valueMm: t.value, text: t.text, textSystem: t.system },
+                })
               }
             />
           )}
           <Choice
             label={`Between it and ${passName(draft, at - 1)}`}
-            options={Object.entries(GATES).map(([gate, g]) => ({ id: gate as keyof typeof GATES, label: g.label, title: g.fits }))}
+            options={Object.entries(GATES).map(([gate, g]) => ({
+              id: gate as keyof typeof GATES,
+              label: g.label,
+              title: g.fits,
+            }))}
             value={pass.gate}
             onChange={(gate) => changePass(ref, (p) => ({ ...p, gate }), 'gate')}
           />
@@ -151,7 +181,12 @@ function ThisPass({ whole, id, onDone }: { whole: RepairView; id: string; onDone
       )}
       {fault && <p role="alert">{fault}</p>}
       <div className="flex flex-wrap gap-2">
-        <button type="button" className="act text-sm" disabled={at === 0} onClick={() => try_((r) => withMoved(r, id, -1))}>
+        <button
+          type="button"
+          className="act text-sm"
+          disabled={at === 0}
+          onClick={() => try_((r) => withMoved(r, id, -1))}
+        >
           Earlier
         </button>
         <button
@@ -162,7 +197,11 @@ function ThisPass({ whole, id, onDone }: { whole: RepairView; id: string; onDone
         >
           Later
         </button>
-        <button type="button" className="act text-sm danger" onClick={() => try_((r) => withoutPass(r, id, started), true)}>
+        <button
+          type="button"
+          className="act text-sm danger"
+          onClick={() => try_((r) => withoutPass(r, id, started), true)}
+        >
           Remove this pass
         </button>
       </div>

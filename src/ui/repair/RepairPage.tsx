@@ -66,7 +66,8 @@ const pullStart = (id: string, startMs: number) => changeRepair(id, (r) => ({ ..
 const REST_MS = 60;
 
 /**
- * While something is pulled in the time band, the band, the tag and the rule follow the hand; tables and answers follow when it rests.
+ * While something is pulled in the time band, the band, the tag and the rule follow the hand; tables and answers follow
+ * when it rests.
  * @returns what to show, and whom to tell that the hand pulls or lets go
  */
 function useRestingWhilePulled<T>(now: T): readonly [T, (pulling: boolean) => void] {
@@ -87,7 +88,10 @@ function useRestingWhilePulled<T>(now: T): readonly [T, (pulling: boolean) => vo
 const StageBody = memo(function StageBody({ stage, ...props }: StageProps & { stage: Stage }) {
   const { Sheet, Side } = PAGES[stage];
   return (
-    <main id="main" className="px-4 md:px-6 py-2 grid gap-5 md:grid-cols-[minmax(0,1.85fr)_minmax(19rem,1fr)] flex-1 min-h-0">
+    <main
+      id="main"
+      className="px-4 md:px-6 py-2 grid gap-5 md:grid-cols-[minmax(0,1.85fr)_minmax(19rem,1fr)] flex-1 min-h-0"
+    >
       <h1 className="sr-only">
         {STAGE_LABELS[stage]}: {props.at.repair.name}
       </h1>
@@ -112,14 +116,27 @@ const StageBody = memo(function StageBody({ stage, ...props }: StageProps & { st
 /** Stages that look at one pass; the others look at the whole repair. */
 const OF_ONE_PASS: readonly Stage[] = ['inspect', 'measure', 'material', 'mix'];
 
-export function RepairPage({ jobId, repairId, stage, pass }: { jobId: string; repairId: string; stage: string; pass: string | null }) {
+export function RepairPage({
+  jobId,
+  repairId,
+  stage,
+  pass,
+}: {
+  jobId: string;
+  repairId: string;
+  stage: string;
+  pass: string | null;
+}) {
   // While a void is pulled, its drawing follows the hand and the plan follows the drawing.
   const view = useJobView(jobId, stage === 'measure');
   const whole = repairIn(view, repairId);
   const nowMs = useNow(30_000);
   const known = STAGES.find((s) => s === stage);
   const open = whole && (whole.passes.find((p) => p.repair.passId === pass) ?? whole.passes[0]!).repair.passId;
-  const at = useMemo(() => whole && stageView(whole, known && OF_ONE_PASS.includes(known) ? open! : null), [whole, known, open]);
+  const at = useMemo(
+    () => whole && stageView(whole, known && OF_ONE_PASS.includes(known) ? open! : null),
+    [whole, known, open],
+  );
   const pull = useTemperaturePull(jobId);
   const together = useMemo(() => ({ view, at, nowMs }), [view, at, nowMs]);
   const [body, onPull] = useRestingWhilePulled(together);
@@ -160,7 +177,14 @@ export function RepairPage({ jobId, repairId, stage, pass }: { jobId: string; re
       <StageBody stage={known} view={body.view ?? view} at={body.at ?? at} nowMs={body.nowMs} />
       <div className="no-print">
         <Mishap what="The time band" on={[view]}>
-          <TimeBand view={view} current={whole} nowMs={nowMs} onStart={pullStart} onTemperature={pull} onPull={onPull} />
+          <TimeBand
+            view={view}
+            current={whole}
+            nowMs={nowMs}
+            onStart={pullStart}
+            onTemperature={pull}
+            onPull={onPull}
+          />
         </Mishap>
       </div>
     </div>

@@ -14,7 +14,17 @@ const MOST = 2000;
 const AHEAD_MS = 5 * 60_000;
 
 /** Readings of a logger from CSV: each row enters the record at its own time, with the file as its source. */
-export function LoggerFile({ repairId, role, channel, zone }: { repairId: string; role: string; channel: Channel; zone: string }) {
+export function LoggerFile({
+  repairId,
+  role,
+  channel,
+  zone,
+}: {
+  repairId: string;
+  role: string;
+  channel: Channel;
+  zone: string;
+}) {
   return (
     <CsvFile
       label="From a logger’s CSV file"
@@ -24,9 +34,13 @@ export function LoggerFile({ repairId, role, channel, zone }: { repairId: string
         if (!got.ok) return { said: got.problem.sentence };
         if ('ask' in got.value) return got.value;
         const { rows } = got.value;
-        if (rows.length > MOST) return { said: `The file holds ${rows.length} readings; up to ${MOST} are taken in. Thin them out.` };
+        if (rows.length > MOST)
+          return { said: `The file holds ${rows.length} readings; up to ${MOST} are taken in. Thin them out.` };
         const late = rows.findIndex((r) => r.atMs > clock.now() + AHEAD_MS);
-        if (late >= 0) return { said: `Row ${late + 2}: ${dayAndClock(rows[late]!.atMs, zone)} is still to come. Is it the right zone?` };
+        if (late >= 0)
+          return {
+            said: `Row ${late + 2}: ${dayAndClock(rows[late]!.atMs, zone)} is still to come. Is it the right zone?`,
+          };
         const source = name.slice(0, 80);
         const entries = rows.flatMap((r) => [
           { body: { kind: 'reading', channel, valueC: r.tempC, source } as const, at: r.atMs },
@@ -37,7 +51,9 @@ export function LoggerFile({ repairId, role, channel, zone }: { repairId: string
         ]);
         await recordAll(repairId, entries, role);
         const span = `${dayAndClock(rows[0]!.atMs, zone)} to ${dayAndClock(rows.at(-1)!.atMs, zone)}`;
-        return { said: `${rows.length} readings taken in, ${span}${entries.length > rows.length ? ', with humidity' : ''}.` };
+        return {
+          said: `${rows.length} readings taken in, ${span}${entries.length > rows.length ? ', with humidity' : ''}.`,
+        };
       }}
     />
   );

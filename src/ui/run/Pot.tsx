@@ -35,7 +35,11 @@ export function Pot({
   const H = 150;
   let y = 0;
   return (
-    <section aria-label="Clock" className="paper" style={{ borderWidth: 2, ...(mode === 'over' ? { borderColor: 'var(--stop)' } : {}) }}>
+    <section
+      aria-label="Clock"
+      className="paper"
+      style={{ borderWidth: 2, ...(mode === 'over' ? { borderColor: 'var(--stop)' } : {}) }}
+    >
       <div className="px-3.5 pt-2 pb-1.5" style={{ borderBottom: '3px solid var(--rule)' }}>
         <p className="text-[1.02rem]" style={mode === 'over' ? { color: 'var(--stop)', fontWeight: 700 } : undefined}>
           {over}
@@ -43,7 +47,10 @@ export function Pot({
         <p className="flex items-baseline justify-between gap-3">
           <strong
             className="fig font-extrabold leading-none"
-            style={{ fontSize: big.length > 6 ? '3.6rem' : '4.9rem', color: mode === 'over' ? 'var(--stop)' : undefined }}
+            style={{
+              fontSize: big.length > 6 ? '3.6rem' : '4.9rem',
+              color: mode === 'over' ? 'var(--stop)' : undefined,
+            }}
             data-testid="clock"
             role="timer"
           >
@@ -53,11 +60,25 @@ export function Pot({
         </p>
       </div>
       <div className="relative">
-        <svg viewBox={`0 0 360 ${H}`} preserveAspectRatio="none" className="w-full block h-[110px] md:h-[150px]" aria-hidden="true">
+        <svg
+          viewBox={`0 0 360 ${H}`}
+          preserveAspectRatio="none"
+          className="w-full block h-[110px] md:h-[150px]"
+          aria-hidden="true"
+        >
           {bands.map((b) => {
             const from = y;
             y += b.part * H;
-            return <rect key={b.texture} x="0" y={from} width="360" height={Math.max(0, b.part * H)} fill={`url(#${b.texture})`} />;
+            return (
+              <rect
+                key={b.texture}
+                x="0"
+                y={from}
+                width="360"
+                height={Math.max(0, b.part * H)}
+                fill={`url(#${b.texture})`}
+              />
+            );
           })}
         </svg>
         {says && (

@@ -34,7 +34,17 @@ export function ProbeReader({
     <div className="p-2.5" style={{ border: '1px solid var(--rule)' }}>
       <p className="flex justify-between soft text-sm">
         <span>contact probe (simulated)</span>
-        <span>{!held ? '' : lost ? 'lost: type the value' : reading ? (reading.settled ? 'settled' : 'settling') : 'listening'}</span>
+        <span>
+          {!held
+            ? ''
+            : lost
+              ? 'lost: type the value'
+              : reading
+                ? reading.settled
+                  ? 'settled'
+                  : 'settling'
+                : 'listening'}
+        </span>
       </p>
       {!held ? (
         <button type="button" className="act mt-1 min-h-11" onClick={() => setHeld(true)}>

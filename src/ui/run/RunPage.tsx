@@ -30,7 +30,8 @@ export const livePot = ({ passes }: RepairView): MilestoneTime | null => {
   for (const { plan } of passes) {
     const begun = plan.steps.findLast((s) => s.marks?.begin?.includes('mix-begins') && s.begunAt !== null);
     const placed = begun && plan.steps.find((s) => s.batch === begun.batch && s.marks?.end?.includes('placed'));
-    if (placed && placed.doneAt === null) return plan.milestones.find((m) => m.kind === 'use-by' && m.batch === begun.batch) ?? null;
+    if (placed && placed.doneAt === null)
+      return plan.milestones.find((m) => m.kind === 'use-by' && m.batch === begun.batch) ?? null;
   }
   return null;
 };
@@ -39,12 +40,17 @@ export const livePot = ({ passes }: RepairView): MilestoneTime | null => {
 function nextWait({ passes }: RepairView, step: PlannedStep | undefined, nowMs: number): MilestoneTime | null {
   if (!step || step.startMs <= nowMs + 60_000) return null;
   const at = passes.findIndex((p) => p.repair.passId === step.passId);
-  const own = step.waitFor && passes[at]?.plan.milestones.findLast((m) => m.kind === step.waitFor!.kind && m.planMs !== null);
-  const below = step.gate?.from && passes[at - 1]?.plan.milestones.findLast((m) => m.kind === step.gate!.from && m.planMs !== null);
+  const own =
+    step.waitFor && passes[at]?.plan.milestones.findLast((m) => m.kind === step.waitFor!.kind && m.planMs !== null);
+  const below =
+    step.gate?.from && passes[at - 1]?.plan.milestones.findLast((m) => m.kind === step.gate!.from && m.planMs !== null);
   return own || below || null;
 }
 
-/** Milliseconds that a part-used mixer may still stand; null while none does. It stands from the last pressing until the next. */
+/**
+ * Milliseconds that a part-used mixer may still stand; null while none does. It stands from the last pressing until the
+ * next.
+ */
 function idleMixer({ plan }: PassView, nowMs: number): number | null {
   if (!plan.sheet || !isMetered(plan.sheet.kind)) return null;
   const pressed = plan.steps.findLast((s) => s.marks?.begin?.includes('mix-begins') && s.doneAt !== null);
@@ -90,8 +96,11 @@ export function RunPage({ jobId, repairId }: { jobId: string; repairId: string }
   const allDone = started && !step && !plan.stop;
   const stageAt = step ? STAGES.indexOf(step.stage) : 7;
   // A stop of an earlier stage, or of this one, holds the work here.
-  const stops = standingStops(at.findings, actuals.overrides).filter((f) => STAGES.indexOf(f.stage) <= Math.max(stageAt, started ? 0 : 4));
-  const early = step && started && step.forcedBy !== 'before' && step.waitFor && step.startMs > nowMs + 60_000 ? step : null;
+  const stops = standingStops(at.findings, actuals.overrides).filter(
+    (f) => STAGES.indexOf(f.stage) <= Math.max(stageAt, started ? 0 : 4),
+  );
+  const early =
+    step && started && step.forcedBy !== 'before' && step.waitFor && step.startMs > nowMs + 60_000 ? step : null;
   const earlyFinding = early
     ? {
         id: `early:${early.id}`,
@@ -107,13 +116,15 @@ export function RunPage({ jobId, repairId }: { jobId: string; repairId: string }
   const toBegin = mixes && step?.begunAt === null;
   const holdOpen = step?.hold === true && checked !== step.id;
   const wet = plan.milestones.find(
-    (m) => m.kind === 'primer-wet' && m.originMs !== null && m.planMs !== null && m.originMs <= nowMs && m.planMs > spentMs,
+    (m) =>
+      m.kind === 'primer-wet' && m.originMs !== null && m.planMs !== null && m.originMs <= nowMs && m.planMs > spentMs,
   );
   const next = step ? steps[steps.indexOf(step) + 1] : undefined;
   const mixerLeft = idleMixer(pass, spentMs);
 
   const go = async () => {
-    if (!started) return startWork(repairId, Object.fromEntries(at.passes.map((p) => [p.repair.passId, p.plan.usableMin])), role);
+    if (!started)
+      return startWork(repairId, Object.fromEntries(at.passes.map((p) => [p.repair.passId, p.plan.usableMin])), role);
     if (!step) return;
     await record(
       { id: repairId, passId: step.passId },
@@ -207,11 +218,17 @@ export function RunPage({ jobId, repairId }: { jobId: string; repairId: string }
               {says(step.title)}
             </h2>
             <p className="text-[1.02rem] leading-snug">{says(step.detail)}</p>
-            {step.stage === 'mix' && step.batch !== undefined && pass.plan.sheet && !isMetered(pass.plan.sheet.kind) && (
-              <Link className="act mt-2 min-h-11" href={`/job/${jobId}/${repairId}/bench?pass=${step.passId}&batch=${step.batch + 1}`}>
-                <Scale size={18} aria-hidden="true" /> To the scale
-              </Link>
-            )}
+            {step.stage === 'mix' &&
+              step.batch !== undefined &&
+              pass.plan.sheet &&
+              !isMetered(pass.plan.sheet.kind) && (
+                <Link
+                  className="act mt-2 min-h-11"
+                  href={`/job/${jobId}/${repairId}/bench?pass=${step.passId}&batch=${step.batch + 1}`}
+                >
+                  <Scale size={18} aria-hidden="true" /> To the scale
+                </Link>
+              )}
             {mixerLeft !== null && (
               <p className="mt-1.5 font-semibold" role="timer" data-testid="mixer-clock">
                 {mixerLeft > 0
@@ -234,7 +251,9 @@ export function RunPage({ jobId, repairId }: { jobId: string; repairId: string }
                 : 'Measure the void and choose the material first.'}
             </p>
             {plan.unanswered.length > 0 && (
-              <p className="font-semibold">{plan.unanswered.length} questions of the inspection are not answered yet.</p>
+              <p className="font-semibold">
+                {plan.unanswered.length} questions of the inspection are not answered yet.
+              </p>
             )}
           </section>
         )}
@@ -279,10 +298,18 @@ export function RunPage({ jobId, repairId }: { jobId: string; repairId: string }
           </SavingButton>
         )}
         <div className="grid grid-cols-2 gap-2.5">
-          <button type="button" className="act justify-center min-h-[3.6rem] font-medium" onClick={() => setDialog('read')}>
+          <button
+            type="button"
+            className="act justify-center min-h-[3.6rem] font-medium"
+            onClick={() => setDialog('read')}
+          >
             <Thermometer size={20} aria-hidden="true" /> Read a value
           </button>
-          <button type="button" className="act justify-center min-h-[3.6rem] font-medium" onClick={() => setDialog('note')}>
+          <button
+            type="button"
+            className="act justify-center min-h-[3.6rem] font-medium"
+            onClick={() => setDialog('note')}
+          >
             <NotebookPen size={20} aria-hidden="true" /> Note
           </button>
         </div>
@@ -297,7 +324,8 @@ export function RunPage({ jobId, repairId }: { jobId: string; repairId: string }
         </button>
         {next && (
           <p>
-            next: {lowered(says(next.title))}, about <strong className="fig">{shortWhen(next.startMs, zone, nowMs)}</strong>
+            next: {lowered(says(next.title))}, about{' '}
+            <strong className="fig">{shortWhen(next.startMs, zone, nowMs)}</strong>
           </p>
         )}
       </main>

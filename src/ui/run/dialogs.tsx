@@ -23,7 +23,10 @@ interface Props {
   readonly role: string;
 }
 
-/** A temperature read on the spot, which from then on replaces the forecast; or what the touch says of a cup kept as witness. */
+/**
+ * A temperature read on the spot, which from then on replaces the forecast; or what the touch says of a cup kept as
+ * witness.
+ */
 export function ReadDialog({ open, onClose, repairId, role, at, zone }: Props & { at: PassView; zone: string }) {
   const [channel, setChannel] = useState<'base' | 'air' | 'pot'>('base');
   const cups = at.plan.sheet && !isMetered(at.plan.sheet.kind) ? at.plan.batches : [];
@@ -32,7 +35,9 @@ export function ReadDialog({ open, onClose, repairId, role, at, zone }: Props & 
   const save = async () => {
     const read = [
       ...(value ? [{ body: { kind: 'reading', channel, valueC: value.value, source: 'typed' } as const }] : []),
-      ...(humidity && channel === 'air' ? [{ body: { kind: 'humidity', valuePct: humidity.value, source: 'typed' } as const }] : []),
+      ...(humidity && channel === 'air'
+        ? [{ body: { kind: 'humidity', valuePct: humidity.value, source: 'typed' } as const }]
+        : []),
     ];
     await recordAll(repairId, read, role);
     setValue(null);
@@ -93,7 +98,9 @@ export function ReadDialog({ open, onClose, repairId, role, at, zone }: Props & 
             typed={humidity ?? undefined}
             onChange={setHumidity}
             onClear={() => setHumidity(null)}
-            check={(v) => (v > 0 && v <= 100 ? null : `A humidity of ${v} % cannot be; it lies above 0 and at most at 100 %.`)}
+            check={(v) =>
+              v > 0 && v <= 100 ? null : `A humidity of ${v} % cannot be; it lies above 0 and at most at 100 %.`
+            }
           />
         )}
         <button
@@ -123,8 +130,8 @@ export function ReadDialog({ open, onClose, repairId, role, at, zone }: Props & 
           </div>
         )}
         <p className="soft text-sm">
-          A base reading moves the waits; a pot reading moves the pot’s clock. The forecast goes on from it and its offset fades within
-          hours.
+          A base reading moves the waits; a pot reading moves the pot’s clock. The forecast goes on from it and its
+          offset fades within hours.
         </p>
       </div>
     </Dialog>
@@ -141,7 +148,8 @@ function faceNow(at: PassView, channel: 'base' | 'air' | 'pot'): number {
 
 /** Humidity of the air as planned now, for the made-up probe. */
 function humidityNow({ plan: { thermal } }: PassView): number {
-  const now = thermal && attempt(() => humidityOf(valueAt(thermal.air, clock.now()), valueAt(thermal.dew, clock.now())));
+  const now =
+    thermal && attempt(() => humidityOf(valueAt(thermal.air, clock.now()), valueAt(thermal.dew, clock.now())));
   return now?.ok ? now.value : 60;
 }
 
@@ -174,13 +182,24 @@ export function NoteDialog({ open, onClose, repairId, role }: Props) {
 }
 
 /** Something went wrong: what to do now comes first, then a new plan from here. */
-export function TroubleDialog({ open, onClose, at, role }: { open: boolean; onClose: () => void; at: PassView; role: string }) {
+export function TroubleDialog({
+  open,
+  onClose,
+  at,
+  role,
+}: {
+  open: boolean;
+  onClose: () => void;
+  at: PassView;
+  role: string;
+}) {
   const [id, setId] = useState<string | null>(null);
   const [missing, setMissing] = useState<Typed | null>(null);
   const trouble = TROUBLES.find((t) => t.id === id);
   const { steps, batches } = at.plan;
   // The batch in hand: the one of the latest step begun or done that belongs to one.
-  const batch = steps.findLast((s) => s.batch !== undefined && (s.begunAt !== null || s.doneAt !== null))?.batch ?? null;
+  const batch =
+    steps.findLast((s) => s.batch !== undefined && (s.begunAt !== null || s.doneAt !== null))?.batch ?? null;
   const needsBatch = trouble?.effect === 'redo-batch' && batch === null;
   const needsAmount = trouble?.effect === 'more-material' && !missing;
   const close = () => {

@@ -33,7 +33,8 @@ export function Aside() {
         <>
           <p>
             {setAside.length} stored {setAside.length === 1 ? 'record does' : 'records do'} not fit or{' '}
-            {setAside.length === 1 ? 'was' : 'were'} put aside. They are untouched in the database and left out of the plans.
+            {setAside.length === 1 ? 'was' : 'were'} put aside. They are untouched in the database and left out of the
+            plans.
           </p>
           <ul className="list-disc pl-5">
             {setAside.map((s) => (
@@ -63,7 +64,10 @@ export function Aside() {
             {failing.map(({ job, why }) => (
               <li key={job.id}>
                 {job.name || job.id}: {why}{' '}
-                <SavingButton className="act text-sm" onSave={() => workspace.setAside([{ kind: 'job', id: job.id }], why.slice(0, 200))}>
+                <SavingButton
+                  className="act text-sm"
+                  onSave={() => workspace.setAside([{ kind: 'job', id: job.id }], why.slice(0, 200))}
+                >
                   Set it aside
                 </SavingButton>
               </li>
@@ -75,8 +79,8 @@ export function Aside() {
         <>
           <Heading>Without their job</Heading>
           <p>
-            {orphans.length} record{orphans.length === 1 ? '' : 's'} belong to a job or repair that is not here (set aside, or deleted
-            elsewhere).
+            {orphans.length} record{orphans.length === 1 ? '' : 's'} belong to a job or repair that is not here (set
+            aside, or deleted elsewhere).
           </p>
           <div className="flex gap-2 flex-wrap mt-1">
             <button
@@ -90,7 +94,11 @@ export function Aside() {
               Export them
             </button>
             {/* While something is set aside its records only seem alone. */}
-            <SavingButton className="act danger" disabled={setAside.length > 0} onSave={() => workspace.removeForGood(orphans)}>
+            <SavingButton
+              className="act danger"
+              disabled={setAside.length > 0}
+              onSave={() => workspace.removeForGood(orphans)}
+            >
               Delete them for good
             </SavingButton>
           </div>

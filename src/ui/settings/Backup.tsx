@@ -20,7 +20,10 @@ const isFolder = (x: unknown): x is Folder => typeof x === 'object' && x !== nul
 
 const nameNow = (): string => `grenko-${new Date(clock.now()).toISOString().slice(0, 16).replace(/[:T]/g, '-')}.zip`;
 
-/** Writes a backup: to the folder that was chosen, where it may still be written to, else as a download. @returns where it went */
+/**
+ * Writes a backup: to the folder that was chosen, where it may still be written to, else as a download. @returns where
+ * it went
+ */
 export async function backUp(): Promise<string> {
   const bytes = backup(workspace);
   const store = await workspace.theStore();
@@ -61,7 +64,10 @@ export function Backup() {
     try {
       setSaid({ bad: false, text: told(await restore(workspace, new Uint8Array(await file.arrayBuffer()))) });
     } catch (error) {
-      setSaid({ bad: true, text: `${file.name} was not taken in. ${error instanceof Error ? error.message : String(error)}` });
+      setSaid({
+        bad: true,
+        text: `${file.name} was not taken in. ${error instanceof Error ? error.message : String(error)}`,
+      });
     }
   };
   const choose = async () => {
@@ -112,7 +118,11 @@ export function Backup() {
         />
       </div>
       {said && (
-        <p role={said.bad ? 'alert' : 'status'} className="mt-2" style={said.bad ? { color: 'var(--stop)' } : undefined}>
+        <p
+          role={said.bad ? 'alert' : 'status'}
+          className="mt-2"
+          style={said.bad ? { color: 'var(--stop)' } : undefined}
+        >
           {said.text}
         </p>
       )}
@@ -137,7 +147,9 @@ export function AskForBackup({ sinceMs }: { sinceMs: number }) {
     <div className="mt-2 p-2.5" style={{ border: '1px dashed var(--rule)' }}>
       <p>
         It is released, and its record lies in this browser only.{' '}
-        {last === null ? 'No backup has been made from here yet.' : `The last backup is of ${new Date(last).toLocaleString()}.`}
+        {last === null
+          ? 'No backup has been made from here yet.'
+          : `The last backup is of ${new Date(last).toLocaleString()}.`}
       </p>
       <SavingButton className="act mt-1" onSave={async () => setWent(await backUp())}>
         Back up everything now

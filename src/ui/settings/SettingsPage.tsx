@@ -65,7 +65,11 @@ export function SettingsPage() {
           />
         </div>
         <div className="max-w-xs mt-2">
-          <TextField label="The role you work in" value={prefs.role} onChange={(role) => setPrefs({ role: role.trim() || 'technician' })} />
+          <TextField
+            label="The role you work in"
+            value={prefs.role}
+            onChange={(role) => setPrefs({ role: role.trim() || 'technician' })}
+          />
         </div>
         <Heading>How safely it is kept</Heading>
         <ul className="list-disc pl-5">
@@ -83,7 +87,8 @@ export function SettingsPage() {
           </li>
           {keeping.usedMb !== null && (
             <li>
-              {keeping.usedMb.toFixed(1)} MB used, about {Math.round(keeping.freeMb ?? 0).toLocaleString()} MB free for it.
+              {keeping.usedMb.toFixed(1)} MB used, about {Math.round(keeping.freeMb ?? 0).toLocaleString()} MB free for
+              it.
             </li>
           )}
         </ul>
@@ -104,8 +109,8 @@ export function SettingsPage() {
         <Aside />
         <Heading>Cautions that always hold</Heading>
         <p>
-          Grenko’s figures never replace the material’s own sheet, the local code, licensed practice or a competent person’s review.{' '}
-          <Link href="/">Back to the yard</Link>
+          Grenko’s figures never replace the material’s own sheet, the local code, licensed practice or a competent
+          person’s review. <Link href="/">Back to the yard</Link>
         </p>
       </main>
     </div>

@@ -2,7 +2,17 @@
 import type { ReactNode } from 'react';
 
 /** A line across the top: what is the matter, and the ways on. */
-export function Across({ head, children, ways, calm }: { head: string; children: ReactNode; ways?: ReactNode; calm?: boolean }) {
+export function Across({
+  head,
+  children,
+  ways,
+  calm,
+}: {
+  head: string;
+  children: ReactNode;
+  ways?: ReactNode;
+  calm?: boolean;
+}) {
   return (
     <div
       role={calm ? 'status' : 'alert'}

@@ -48,7 +48,10 @@ const WORDS: Record<Trouble['is'], (detail: string, tookBack: number) => readonl
     'Not saved.',
     `The last change could not be written (${d}). It is tried again by itself; nothing is lost while this tab is open.`,
   ],
-  lost: (d) => ['Not saved.', `The database was closed and could not be opened again (${d}). It is tried again by itself.`],
+  lost: (d) => [
+    'Not saved.',
+    `The database was closed and could not be opened again (${d}). It is tried again by itself.`,
+  ],
 };
 
 async function takeOutRaw(): Promise<void> {
@@ -56,7 +59,10 @@ async function takeOutRaw(): Promise<void> {
 }
 
 function TroubleLine({ trouble }: { trouble: Trouble }) {
-  const [head, text] = WORDS[trouble.is]('detail' in trouble ? trouble.detail : '', 'tookBack' in trouble ? trouble.tookBack : 0);
+  const [head, text] = WORDS[trouble.is](
+    'detail' in trouble ? trouble.detail : '',
+    'tookBack' in trouble ? trouble.tookBack : 0,
+  );
   const ways = {
     newer: (
       <>
@@ -186,8 +192,8 @@ function ClockLine() {
         </>
       }
     >
-      Work is running. Until you say which, every wait goes on by the time that really passed here, so that nothing is let go too early, and
-      a pot counts by the later of both; if it is wrong now, set it right.
+      Work is running. Until you say which, every wait goes on by the time that really passed here, so that nothing is
+      let go too early, and a pot counts by the later of both; if it is wrong now, set it right.
     </Across>
   );
 }

@@ -27,11 +27,21 @@ const shown = (value: unknown): string => {
 };
 
 /** What differs between the two, row by row. */
-function rowsOf({ path, here, other }: Conflict): readonly { readonly what: string; readonly here: unknown; readonly other: unknown }[] {
+function rowsOf({
+  path,
+  here,
+  other,
+}: Conflict): readonly { readonly what: string; readonly here: unknown; readonly other: unknown }[] {
   if (path.length) return [{ what: spoken(path), here, other }];
   if (here === undefined)
-    return [{ what: 'all of it', here: undefined, other: (other as { name?: string } | null)?.name ?? 'as it was here' }];
-  return changesBetween(here, other).map((c) => ({ what: spoken(c.path) || 'all of it', here: c.before, other: c.after }));
+    return [
+      { what: 'all of it', here: undefined, other: (other as { name?: string } | null)?.name ?? 'as it was here' },
+    ];
+  return changesBetween(here, other).map((c) => ({
+    what: spoken(c.path) || 'all of it',
+    here: c.before,
+    other: c.after,
+  }));
 }
 
 /** Two that claim one place, side by side: nothing is overwritten before somebody says which stands. */
@@ -39,7 +49,11 @@ export function Conflicts() {
   const conflicts = useWorkspace((d) => d.conflicts);
   if (!conflicts.length) return null;
   return (
-    <div className="no-print px-4 md:px-6 py-2 max-h-[45vh] overflow-auto thin-scroll" role="region" aria-label="Two that differ">
+    <div
+      className="no-print px-4 md:px-6 py-2 max-h-[45vh] overflow-auto thin-scroll"
+      role="region"
+      aria-label="Two that differ"
+    >
       {conflicts.map((c) => (
         <Differs key={c.id} conflict={c} />
       ))}

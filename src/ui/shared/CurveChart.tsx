@@ -54,14 +54,28 @@ export function CurveChart({ milestone, family, atC }: { milestone: Milestone; f
         .ticks(5)
         .filter((t) => degrees(t) < W - 16)
         .map((t) => (
-          <text key={t} x={degrees(t)} y={HT - 6} fontSize="9.5" textAnchor="middle" fill="var(--ink-2)" className="fig">
+          <text
+            key={t}
+            x={degrees(t)}
+            y={HT - 6}
+            fontSize="9.5"
+            textAnchor="middle"
+            fill="var(--ink-2)"
+            className="fig"
+          >
             {t} {unit.symbol}
           </text>
         ))}
       {(['short', 'long'] as const).map((side) => (
         <g key={side} fill="none" stroke="var(--ink)">
-          <path d={draw(side, lo, hi)} strokeDasharray={milestone.table.form === 'bands' ? undefined : '2 3'} strokeWidth="1" />
-          {milestone.table.form === 'curve' && <path d={draw(side, long.sheetLowC, long.sheetHighC)} strokeWidth="1.8" />}
+          <path
+            d={draw(side, lo, hi)}
+            strokeDasharray={milestone.table.form === 'bands' ? undefined : '2 3'}
+            strokeWidth="1"
+          />
+          {milestone.table.form === 'curve' && (
+            <path d={draw(side, long.sheetLowC, long.sheetHighC)} strokeWidth="1.8" />
+          )}
         </g>
       ))}
       {milestone.table.form === 'curve' &&

@@ -47,7 +47,12 @@ type Held = { readonly fit: Fit; readonly x: number; readonly y: number } & (
 
 /** A step of the hand that suits the size of what is moved, mm. */
 const stepFor = (v: number) => (v > 50 ? 1 : v > 10 ? 0.5 : 0.1);
-const KEYS: Readonly<Record<string, Point>> = { ArrowRight: [1, 0], ArrowLeft: [-1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] };
+const KEYS: Readonly<Record<string, Point>> = {
+  ArrowRight: [1, 0],
+  ArrowLeft: [-1, 0],
+  ArrowUp: [0, -1],
+  ArrowDown: [0, 1],
+};
 
 const LINES: Readonly<Partial<Record<Outline['role'], { width: number; dash?: string }>>> = {
   centre: { width: 1, dash: '14 4 3 4' },
@@ -56,8 +61,8 @@ const LINES: Readonly<Partial<Record<Outline['role'], { width: number; dash?: st
 };
 
 /**
- * A drawing to scale in mm: base hatched by material, void filled with its lifts; ends of dimension lines, corners, readings and
- * the line of the section can be pulled, or moved with the arrow keys.
+ * A drawing to scale in mm: base hatched by material, void filled with its lifts; ends of dimension lines, corners,
+ * readings and the line of the section can be pulled, or moved with the arrow keys.
  */
 export function Drawing(props: Props) {
   const {
@@ -148,8 +153,12 @@ export function Drawing(props: Props) {
     onDrag(d.key, Math.max(0.1, Number((v + (way[0] - way[1]) * stepFor(v)).toFixed(3))));
   };
   const said = [
-    ...drawing.dimensions.map((d) => (values?.[d.key] === undefined ? d.label : `${d.label} ${format('length', values[d.key]!).text}`)),
-    ...drawing.marks.flatMap((m, i) => (m.depthMm === undefined ? [] : [`reading ${i + 1}: ${format('length', m.depthMm).text}`])),
+    ...drawing.dimensions.map((d) =>
+      values?.[d.key] === undefined ? d.label : `${d.label} ${format('length', values[d.key]!).text}`,
+    ),
+    ...drawing.marks.flatMap((m, i) =>
+      m.depthMm === undefined ? [] : [`reading ${i + 1}: ${format('length', m.depthMm).text}`],
+    ),
     ...(drawing.contours?.length
       ? [`lines of equal depth at ${drawing.contours.map((c) => format('length', c.depthMm).text).join(', ')}`]
       : []),
@@ -253,7 +262,15 @@ export function Drawing(props: Props) {
           />
         ))}
       {drawing.contours?.map((c) => (
-        <Contour key={c.depthMm} lines={c.lines} path={path} label={format('length', c.depthMm).digits} small={small} toX={toX} toY={toY} />
+        <Contour
+          key={c.depthMm}
+          lines={c.lines}
+          path={path}
+          label={format('length', c.depthMm).digits}
+          small={small}
+          toX={toX}
+          toY={toY}
+        />
       ))}
       {drawing.outlines
         .filter((o) => LINES[o.role])
@@ -284,7 +301,9 @@ export function Drawing(props: Props) {
       {drawing.marks.map((m, i) => (
         <g key={i}>
           <circle cx={toX(m.at[0])} cy={toY(m.at[1])} r="2" fill="var(--ink)" />
-          {m.odd && <circle cx={toX(m.at[0])} cy={toY(m.at[1])} r="9" fill="none" stroke="var(--stop)" strokeWidth="2" />}
+          {m.odd && (
+            <circle cx={toX(m.at[0])} cy={toY(m.at[1])} r="9" fill="none" stroke="var(--stop)" strokeWidth="2" />
+          )}
           <Label x={toX(m.at[0]) + 5} y={toY(m.at[1]) - 4} size={small ? 10.5 : 12} figures>
             {m.depthMm === undefined ? m.label : format('length', m.depthMm).digits}
           </Label>
@@ -330,7 +349,10 @@ export function Drawing(props: Props) {
               aria-valuetext={`${format('length', drawing.cut.y).text} across`}
               style={{ cursor: 'ns-resize', touchAction: 'none' }}
               onPointerDown={(e) =>
-                take(e, { what: 'cut', start: (drawing.cut!.y - drawing.cut!.from) / (drawing.cut!.to - drawing.cut!.from) })
+                take(e, {
+                  what: 'cut',
+                  start: (drawing.cut!.y - drawing.cut!.from) / (drawing.cut!.to - drawing.cut!.from),
+                })
               }
               onKeyDown={(e) => {
                 const way = nudged(e);

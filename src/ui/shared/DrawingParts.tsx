@@ -57,7 +57,12 @@ export function Contour({
   const low = lines.flat().reduce((a, b) => (b[1] > a[1] ? b : a));
   return (
     <g>
-      <path d={lines.map((l) => path(l, true)).join('')} fill="none" stroke="var(--set)" strokeWidth={small ? 0.8 : 1.3} />
+      <path
+        d={lines.map((l) => path(l, true)).join('')}
+        fill="none"
+        stroke="var(--set)"
+        strokeWidth={small ? 0.8 : 1.3}
+      />
       {!small && (
         <text
           x={toX(low[0])}

@@ -33,7 +33,12 @@ export function DropCounter({ value, onChange }: { value: number | null; onChang
           check={(v) => (v > 0 && v <= 50 ? null : 'Between 0 and 50 mL.')}
           className="w-28"
         />
-        <button type="button" className="act" disabled={!found.ok} onClick={() => found.ok && onChange(found.value.perMl)}>
+        <button
+          type="button"
+          className="act"
+          disabled={!found.ok}
+          onClick={() => found.ok && onChange(found.value.perMl)}
+        >
           {found.ok ? `Take ${figure(found.value.perMl, 3)} to 1 mL` : 'Take it over'}
         </button>
       </div>

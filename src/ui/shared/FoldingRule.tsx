@@ -52,7 +52,10 @@ function Ticks() {
   );
 }
 
-/** The eight stages as leaves of a folding rule: the way round, and the summary of the repair. On a phone it folds to the open leaf. */
+/**
+ * The eight stages as leaves of a folding rule: the way round, and the summary of the repair. On a phone it folds to
+ * the open leaf.
+ */
 export function FoldingRule({
   view,
   current,
@@ -78,7 +81,8 @@ export function FoldingRule({
         onClick={() => setUnfolded(!unfolded)}
       >
         <span>
-          {current ? STAGE_LABELS[current] : 'Stages'} · {current ? stageAnswer(current, view, system, zone, nowMs) : ''}
+          {current ? STAGE_LABELS[current] : 'Stages'} ·{' '}
+          {current ? stageAnswer(current, view, system, zone, nowMs) : ''}
         </span>
         <span>{unfolded ? 'fold' : 'unfold'}</span>
       </button>
@@ -87,7 +91,11 @@ export function FoldingRule({
           const open = stage === current;
           const state = view.whole.states[stage];
           return (
-            <li key={stage} className="leaf relative flex min-w-0 items-stretch" style={{ flex: open ? '1.55 1 0' : '1 1 0' }}>
+            <li
+              key={stage}
+              className="leaf relative flex min-w-0 items-stretch"
+              style={{ flex: open ? '1.55 1 0' : '1 1 0' }}
+            >
               <Link
                 href={`/job/${view.repair.jobId}/${view.repair.id}/${stage}${passQuery(view.whole, pass)}`}
                 aria-current={open ? 'page' : undefined}

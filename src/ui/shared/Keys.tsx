@@ -104,7 +104,12 @@ export function Keys() {
               )),
             )}
             {[...jobs.values()].map((j) => (
-              <Command.Item key={j.id} value={`${j.name} job ${j.id}`} onSelect={() => leave(`/job/${j.id}`)} className="go-row">
+              <Command.Item
+                key={j.id}
+                value={`${j.name} job ${j.id}`}
+                onSelect={() => leave(`/job/${j.id}`)}
+                className="go-row"
+              >
                 {j.name}
               </Command.Item>
             ))}

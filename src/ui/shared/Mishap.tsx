@@ -27,7 +27,11 @@ export function MishapCard({
     } catch {
       const { repairs, events } = stateNow();
       text = JSON.stringify(
-        { job, repairs: [...repairs.values()].filter((r) => r.jobId === jobId), events: events.filter((e) => e.jobId === jobId) },
+        {
+          job,
+          repairs: [...repairs.values()].filter((r) => r.jobId === jobId),
+          events: events.filter((e) => e.jobId === jobId),
+        },
         null,
         1,
       );
@@ -35,10 +39,16 @@ export function MishapCard({
     saveText(fileName(job?.name ?? 'job', 'grenko.json'), text, 'application/json');
   };
   return (
-    <section role="alert" className="paper p-4 my-3" style={{ border: '2px solid var(--stop)' }} data-mishap={jobId ?? 'panel'}>
+    <section
+      role="alert"
+      className="paper p-4 my-3"
+      style={{ border: '2px solid var(--stop)' }}
+      data-mishap={jobId ?? 'panel'}
+    >
       <h2 className="font-bold">{what} cannot be shown</h2>
       <p className="text-sm mb-2">
-        Something in it cannot be worked out ({why.slice(0, 300)}). Everything else goes on, and what is stored is untouched.
+        Something in it cannot be worked out ({why.slice(0, 300)}). Everything else goes on, and what is stored is
+        untouched.
       </p>
       <div className="flex flex-wrap gap-2">
         {again && (
@@ -54,7 +64,9 @@ export function MishapCard({
             <button
               type="button"
               className="act"
-              onClick={() => void workspace.setAside([{ kind: 'job', id: job.id }], `it could not be shown: ${why.slice(0, 200)}`)}
+              onClick={() =>
+                void workspace.setAside([{ kind: 'job', id: job.id }], `it could not be shown: ${why.slice(0, 200)}`)
+              }
             >
               Set it aside
             </button>
@@ -66,11 +78,23 @@ export function MishapCard({
 }
 
 /** A part of a page that fails by itself. */
-export function Mishap({ what, jobId, on, children }: { what: string; jobId?: string; on?: readonly unknown[]; children: ReactNode }) {
+export function Mishap({
+  what,
+  jobId,
+  on,
+  children,
+}: {
+  what: string;
+  jobId?: string;
+  on?: readonly unknown[];
+  children: ReactNode;
+}) {
   return (
     <ErrorBoundary
       resetKeys={on ? [...on] : []}
-      fallbackRender={({ error, resetErrorBoundary }) => <MishapCard what={what} error={error} jobId={jobId} again={resetErrorBoundary} />}
+      fallbackRender={({ error, resetErrorBoundary }) => (
+        <MishapCard what={what} error={error} jobId={jobId} again={resetErrorBoundary} />
+      )}
     >
       {children}
     </ErrorBoundary>

@@ -4,7 +4,10 @@ import { runningRepairs } from '../workspace/running';
 import { useWorkspace } from '../workspace/workspace';
 import { Across } from './Across';
 
-/** Keeps the application in this browser, so that it works with no server; tells of a newer one, which is taken with one press. */
+/**
+ * Keeps the application in this browser, so that it works with no server; tells of a newer one, which is taken with one
+ * press.
+ */
 export function NewVersion() {
   const repairs = useWorkspace((d) => d.repairs);
   const events = useWorkspace((d) => d.events);
@@ -44,7 +47,9 @@ export function NewVersion() {
         </button>
       }
     >
-      {running > 0 ? 'It waits until nothing is running: what has begun goes on as it is.' : 'It takes a moment; what is stored stays.'}
+      {running > 0
+        ? 'It waits until nothing is running: what has begun goes on as it is.'
+        : 'It takes a moment; what is stored stays.'}
     </Across>
   );
 }

@@ -13,8 +13,8 @@ export function OrderQuestion() {
       {asked && (
         <div className="flex flex-col gap-3">
           <p>
-            The entry before this one was written for <strong>{fullWhen(asked.last.at, zone)}</strong>; the clock here now says{' '}
-            <strong>{fullWhen(asked.atMs, zone)}</strong>. One of them is wrong, and the waits count from them.
+            The entry before this one was written for <strong>{fullWhen(asked.last.at, zone)}</strong>; the clock here
+            now says <strong>{fullWhen(asked.atMs, zone)}</strong>. One of them is wrong, and the waits count from them.
           </p>
           <button type="button" className="act firm min-h-12" onClick={() => asked.answer('after')}>
             It happened now, right after that one

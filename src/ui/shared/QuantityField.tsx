@@ -30,8 +30,8 @@ interface Props {
 }
 
 /**
- * A quantity typed as people say it. It is read when the field is left or Enter is pressed; what is ambiguous is asked with
- * buttons, what is wrong keeps the text and says why. The stored value is untouched until a reading is sound.
+ * A quantity typed as people say it. It is read when the field is left or Enter is pressed; what is ambiguous is asked
+ * with buttons, what is wrong keeps the text and says why. The stored value is untouched until a reading is sound.
  */
 export function QuantityField({
   kind,
@@ -54,7 +54,8 @@ export function QuantityField({
   const [fault, setFault] = useState<Extract<Parsed, { ok: false }> | null>(null);
   const id = useId();
   const drawn = useRef(false);
-  // A value that changes elsewhere (a drag, an undo) or other units replace what is shown, unless something unread is in the field.
+  // A value that changes elsewhere (a drag, an undo) or other units replace what is shown, unless something unread is
+  // in the field.
   // biome-ignore lint/correctness/useExhaustiveDependencies: the reset belongs to these changes alone
   useEffect(() => {
     if (!drawn.current) {

@@ -17,11 +17,25 @@ export interface RememberedText {
 export function useRememberedText(name: string): RememberedText {
   const ref = useRef<HTMLTextAreaElement>(null);
   const { text, type } = useTyped(name, ref);
-  return { text: text ?? '', type, field: { ref, 'data-typed': name, value: text ?? '', onChange: (e) => type(e.currentTarget.value) } };
+  return {
+    text: text ?? '',
+    type,
+    field: { ref, 'data-typed': name, value: text ?? '', onChange: (e) => type(e.currentTarget.value) },
+  };
 }
 
 /** A labelled text area over a remembered text. */
-export function RememberedArea({ label, rows = 3, max, of }: { label: string; rows?: number; max?: number; of: RememberedText }) {
+export function RememberedArea({
+  label,
+  rows = 3,
+  max,
+  of,
+}: {
+  label: string;
+  rows?: number;
+  max?: number;
+  of: RememberedText;
+}) {
   const id = useId();
   return (
     <div className="mb-2">

@@ -23,7 +23,12 @@ export function Schools({ at, stage }: { at: PassView; stage: Stage }) {
           <div key={school.id}>
             <Choice
               label={school.matter}
-              options={school.options.map((o) => ({ id: o.id, label: o.label, title: idle(o) ?? o.fits, idle: idle(o) !== null }))}
+              options={school.options.map((o) => ({
+                id: o.id,
+                label: o.label,
+                title: idle(o) ?? o.fits,
+                idle: idle(o) !== null,
+              }))}
               value={chosen[school.id]}
               onChange={(id) => changePass(at.repair, (r) => ({ ...r, schools: { ...r.schools, [school.id]: id } }))}
             />
@@ -72,8 +77,17 @@ export function Settings({ at, stage, auto }: { at: PassView; stage: Stage; auto
 export function SettingField({ at, setting, value }: { at: PassView; setting: Setting; value: number | null }) {
   const system = usePrefs((p) => p.system);
   const shown = (v: number) => format(setting.kind, v, system).text;
-  const write = (v: number) => changePass(at.repair, (r) => ({ ...r, settings: { ...r.settings, [setting.id]: v } }), setting.id);
+  const write = (v: number) =>
+    changePass(at.repair, (r) => ({ ...r, settings: { ...r.settings, [setting.id]: v } }), setting.id);
   const check = (v: number) =>
     v < setting.min || v > setting.max ? `Must lie between ${shown(setting.min)} and ${shown(setting.max)}.` : null;
-  return <QuantityField kind={setting.kind} label={setting.label} value={value} onChange={(t) => write(t.value)} check={check} />;
+  return (
+    <QuantityField
+      kind={setting.kind}
+      label={setting.label}
+      value={value}
+      onChange={(t) => write(t.value)}
+      check={check}
+    />
+  );
 }

@@ -13,7 +13,10 @@ import { Textures } from './Textures';
 
 const Keys = dynamic(() => import('./Keys').then((m) => m.Keys), { ssr: false });
 
-/** What surrounds every view: textures, theme, the workspace opened, banners for what concerns all of it, and the keyboard. */
+/**
+ * What surrounds every view: textures, theme, the workspace opened, banners for what concerns all of it, and the
+ * keyboard.
+ */
 export function Shell({ children }: { children: ReactNode }) {
   const theme = usePrefs((p) => p.theme);
   const ready = useWorkspace((d) => d.ready);

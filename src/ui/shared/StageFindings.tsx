@@ -27,7 +27,17 @@ export function Override({ at, zone, finding }: { at: PassView; zone: string; fi
   );
 }
 
-function OverrideForm({ at, zone, finding, onDone }: { at: PassView; zone: string; finding: Finding; onDone: () => void }) {
+function OverrideForm({
+  at,
+  zone,
+  finding,
+  onDone,
+}: {
+  at: PassView;
+  zone: string;
+  finding: Finding;
+  onDone: () => void;
+}) {
   const says = useSay(zone);
   const reason = useRememberedText(`reason ${finding.id}`);
   const known = usePrefs((p) => p.role);
@@ -47,7 +57,8 @@ function OverrideForm({ at, zone, finding, onDone }: { at: PassView; zone: strin
   return (
     <>
       <p className="mb-3">
-        <strong>{says(finding.title)}.</strong> {says(finding.why)} It never replaces the sheet, the local code or licensed practice.
+        <strong>{says(finding.title)}.</strong> {says(finding.why)} It never replaces the sheet, the local code or
+        licensed practice.
       </p>
       <RememberedArea label="Reason" of={reason} />
       <label className="block mb-2">

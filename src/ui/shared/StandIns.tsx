@@ -30,11 +30,25 @@ async function choose(at: PassView, kind: MilestoneId, standIn: StandIn | null, 
   });
   const label = MILESTONES[kind].label;
   if (at.actuals.startedAt !== null)
-    await record(at.repair.id, { kind: 'note', text: standIn ? `${label}: ${says(standIn)}` : `${label}: stand-in taken back` }, role);
+    await record(
+      at.repair.id,
+      { kind: 'note', text: standIn ? `${label}: ${says(standIn)}` : `${label}: stand-in taken back` },
+      role,
+    );
 }
 
 /** Asked where a plan stops for want of a time: what stands in. For any other finding what is given. */
-export function StandInAsk({ at, zone, finding, children }: { at: PassView; zone: string; finding: Finding; children: ReactNode }) {
+export function StandInAsk({
+  at,
+  zone,
+  finding,
+  children,
+}: {
+  at: PassView;
+  zone: string;
+  finding: Finding;
+  children: ReactNode;
+}) {
   const { stop } = at.plan;
   const nowMs = useNow(60_000);
   const role = usePrefs((p) => p.role);

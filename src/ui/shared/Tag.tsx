@@ -11,7 +11,9 @@ export function Tag({ view, repair, nowMs }: { view: JobView; repair?: RepairVie
   const format = useFormat();
   const { job } = view;
   const plan = repair?.plan;
-  const now = plan?.thermal ? attempt(() => ({ base: valueAt(plan.thermal!.base, nowMs), dew: valueAt(plan.thermal!.dew, nowMs) })) : null;
+  const now = plan?.thermal
+    ? attempt(() => ({ base: valueAt(plan.thermal!.base, nowMs), dew: valueAt(plan.thermal!.dew, nowMs) }))
+    : null;
   const hand = plan?.inHandMin ?? null;
   return (
     <header className="flex items-center gap-x-5 gap-y-2 flex-wrap">
@@ -28,7 +30,13 @@ export function Tag({ view, repair, nowMs }: { view: JobView; repair?: RepairVie
           {repair?.repair.name || (repair ? 'Unnamed repair' : job.name || 'Unnamed job')}
         </strong>
         <span className="truncate text-[0.95rem] opacity-85">{repair?.repair.place || job.place}</span>
-        <svg className="absolute right-4 top-1/2 -translate-y-1/2" width="10" height="10" viewBox="0 0 10 10" aria-hidden="true">
+        <svg
+          className="absolute right-4 top-1/2 -translate-y-1/2"
+          width="10"
+          height="10"
+          viewBox="0 0 10 10"
+          aria-hidden="true"
+        >
           <circle cx="5" cy="5" r="4.5" fill="var(--ground)" />
         </svg>
       </Link>
@@ -56,7 +64,8 @@ export function Tag({ view, repair, nowMs }: { view: JobView; repair?: RepairVie
             <span>
               dew{' '}
               <strong className="fig">
-                {now.value.base - now.value.dew < 0 ? '−' : '+'} {format('interval', Math.abs(now.value.base - now.value.dew)).text}
+                {now.value.base - now.value.dew < 0 ? '−' : '+'}{' '}
+                {format('interval', Math.abs(now.value.base - now.value.dew)).text}
               </strong>
             </span>
           </p>

@@ -1,4 +1,7 @@
-/** The fills of the whole product, as SVG patterns with fixed names: bases hatched by material, parts and cure by texture. */
+/**
+ * The fills of the whole product, as SVG patterns with fixed names: bases hatched by material, parts and cure by
+ * texture.
+ */
 export function Textures() {
   return (
     <svg width="0" height="0" aria-hidden="true" style={{ position: 'absolute' }}>
@@ -43,7 +46,11 @@ export function Textures() {
           <path d="M2.5 1 v4 M7 5 v3.5" stroke="var(--dew)" strokeWidth="1.4" strokeLinecap="round" />
         </pattern>
         <pattern id="tx-cold" width="12" height="12" patternUnits="userSpaceOnUse">
-          <path d="M3 3.5 h4 M5 1.5 v4 M9 9.5 h4 M11 7.5 v4 M-3 9.5 h4 M-1 7.5 v4" stroke="var(--ink-2)" strokeWidth="1" />
+          <path
+            d="M3 3.5 h4 M5 1.5 v4 M9 9.5 h4 M11 7.5 v4 M-3 9.5 h4 M-1 7.5 v4"
+            stroke="var(--ink-2)"
+            strokeWidth="1"
+          />
         </pattern>
         <pattern id="tx-hot" width="12" height="7" patternUnits="userSpaceOnUse">
           <path d="M0 6 L3 1 L6 6 L9 1 L12 6" fill="none" stroke="var(--stop)" strokeWidth="1.1" />
@@ -65,7 +72,12 @@ export function Textures() {
         </pattern>
         <pattern id="tx-stone" width="36" height="24" patternUnits="userSpaceOnUse">
           <rect width="36" height="24" fill="var(--ground-2)" />
-          <path d="M0 6 L14 2 M18 12 L34 7 M4 20 L18 17 M26 22 L36 19" stroke="var(--hatch)" strokeWidth="1.2" fill="none" />
+          <path
+            d="M0 6 L14 2 M18 12 L34 7 M4 20 L18 17 M26 22 L36 19"
+            stroke="var(--hatch)"
+            strokeWidth="1.2"
+            fill="none"
+          />
         </pattern>
         <pattern id="tx-metal" width="9" height="9" patternUnits="userSpaceOnUse">
           <rect width="9" height="9" fill="var(--ground-2)" />

@@ -38,7 +38,11 @@ export const TimeBand = memo(function TimeBand({ view, current, nowMs, onStart, 
   const shown = view.repairs;
   const range = useMemo(() => {
     const starts = shown.flatMap((r) => r.plan.steps.map((s) => s.startMs));
-    const ends = shown.flatMap((r) => [r.plan.openMs ?? 0, r.plan.band.findLast((b) => b.state !== 'set')?.toMs ?? 0, r.plan.habitMs ?? 0]);
+    const ends = shown.flatMap((r) => [
+      r.plan.openMs ?? 0,
+      r.plan.band.findLast((b) => b.state !== 'set')?.toMs ?? 0,
+      r.plan.habitMs ?? 0,
+    ]);
     const from = Math.min(nowMs, ...(starts.length ? starts : [job.startFrom])) - 2 * H;
     const to = Math.max(from + 36 * H, nowMs + 12 * H, ...ends, Math.min(job.wantedAt ?? 0, from + 9 * 24 * H)) + 5 * H;
     return { from, to: Math.min(to, from + 12 * 24 * H) };
@@ -176,8 +180,16 @@ export const TimeBand = memo(function TimeBand({ view, current, nowMs, onStart, 
           return (
             <g key={r.repair.id}>
               <Link href={`/job/${job.id}/${r.repair.id}/hold`}>
-                <text x={14} y={y0 + rowH / 2 + 4} fontSize="12.5" fontWeight={r === current ? 750 : 500} fill="var(--ink)">
-                  {(r.repair.name || 'Unnamed').length > 17 ? `${r.repair.name.slice(0, 16)}…` : r.repair.name || 'Unnamed'}
+                <text
+                  x={14}
+                  y={y0 + rowH / 2 + 4}
+                  fontSize="12.5"
+                  fontWeight={r === current ? 750 : 500}
+                  fill="var(--ink)"
+                >
+                  {(r.repair.name || 'Unnamed').length > 17
+                    ? `${r.repair.name.slice(0, 16)}…`
+                    : r.repair.name || 'Unnamed'}
                 </text>
               </Link>
               {first && placing && first.startMs < placing.fromMs && (
@@ -227,7 +239,14 @@ export const TimeBand = memo(function TimeBand({ view, current, nowMs, onStart, 
               ))}
               {p.openMs !== null && (
                 <g>
-                  <line x1={x(p.openMs)} x2={x(p.openMs)} y1={y0 - 3} y2={y0 + rowH + 1} stroke="var(--ink)" strokeWidth="3" />
+                  <line
+                    x1={x(p.openMs)}
+                    x2={x(p.openMs)}
+                    y1={y0 - 3}
+                    y2={y0 + rowH + 1}
+                    stroke="var(--ink)"
+                    strokeWidth="3"
+                  />
                   <OpenLabel
                     x={x(p.openMs) + 7}
                     y={y0 + rowH / 2 + 4}
@@ -292,7 +311,12 @@ export const TimeBand = memo(function TimeBand({ view, current, nowMs, onStart, 
         </text>
         {job.wantedAt !== null && x(job.wantedAt) < width && (
           <g>
-            <path d={`M${x(job.wantedAt)} ${top} V${height - 4}`} stroke="var(--part-a)" strokeWidth="1.6" strokeDasharray="8 3" />
+            <path
+              d={`M${x(job.wantedAt)} ${top} V${height - 4}`}
+              stroke="var(--part-a)"
+              strokeWidth="1.6"
+              strokeDasharray="8 3"
+            />
             <text
               x={x(job.wantedAt) - 5}
               y={height - 5}
@@ -315,8 +339,12 @@ export const TimeBand = memo(function TimeBand({ view, current, nowMs, onStart, 
         {shown.map((r) => (
           <li key={r.repair.id}>
             {r.repair.name}:{' '}
-            {r.plan.band.map((b) => `${b.state} from ${dayAndClock(b.fromMs, job.zone)} to ${dayAndClock(b.toMs, job.zone)}`).join(', ')}
-            {r.plan.openMs !== null ? `; may be opened ${dayAndClock(r.plan.openMs, job.zone)}` : '; no opening in sight'}
+            {r.plan.band
+              .map((b) => `${b.state} from ${dayAndClock(b.fromMs, job.zone)} to ${dayAndClock(b.toMs, job.zone)}`)
+              .join(', ')}
+            {r.plan.openMs !== null
+              ? `; may be opened ${dayAndClock(r.plan.openMs, job.zone)}`
+              : '; no opening in sight'}
           </li>
         ))}
       </ul>
@@ -328,7 +356,13 @@ export const TimeBand = memo(function TimeBand({ view, current, nowMs, onStart, 
 function OpenLabel({ x, y, until, text }: { x: number; y: number; until: number; text: string }) {
   const inside = until - x > 118;
   return (
-    <text x={inside ? x : Math.max(x, until + 6)} y={y} fontSize="12" fontWeight="700" fill={inside ? 'var(--paper)' : 'var(--ink)'}>
+    <text
+      x={inside ? x : Math.max(x, until + 6)}
+      y={y}
+      fontSize="12"
+      fontWeight="700"
+      fill={inside ? 'var(--paper)' : 'var(--ink)'}
+    >
       open <tspan className="fig">{text}</tspan>
     </text>
   );

@@ -42,11 +42,17 @@ export function curvesOf(
     if (!series) return out;
     for (let i = 0; i < series.times.length; i++) {
       const t = series.times[i]!;
-      if (t >= from - 2 * H && t <= to + 2 * H && (!out.length || t - out.at(-1)![0] >= apart)) out.push([t, series.values[i]!]);
+      if (t >= from - 2 * H && t <= to + 2 * H && (!out.length || t - out.at(-1)![0] >= apart))
+        out.push([t, series.values[i]!]);
     }
     return out;
   };
-  const sets = { air: slice(s.air), base: slice(s.base), dew: slice(s.dew), material: s.material === s.air ? [] : slice(s.material) };
+  const sets = {
+    air: slice(s.air),
+    base: slice(s.base),
+    dew: slice(s.dew),
+    material: s.material === s.air ? [] : slice(s.material),
+  };
   const wide = s.spread && s.base && s.spread.times.length === s.base.times.length ? slice(s.spread) : [];
   const spread = wide.map(([t, w], i) => [t, sets.base[i]![1] - w, sets.base[i]![1] + w] as const);
   const all = [...sets.air, ...sets.base, ...sets.dew, ...sets.material].map((p) => p[1]);
@@ -55,7 +61,10 @@ export function curvesOf(
 }
 
 const at = (p: Curve, ms: number): number | undefined =>
-  p.reduce<readonly [number, number] | undefined>((a, b) => (a && Math.abs(a[0] - ms) < Math.abs(b[0] - ms) ? a : b), undefined)?.[1];
+  p.reduce<readonly [number, number] | undefined>(
+    (a, b) => (a && Math.abs(a[0] - ms) < Math.abs(b[0] - ms) ? a : b),
+    undefined,
+  )?.[1];
 
 /** A stretch in words, for those who do not see it. */
 export const stretchWords = (s: Stretch, zone: string) =>
@@ -67,7 +76,10 @@ const WORD_PX = { wet: 28, cold: 56, hot: 50 } as const;
 /** Where there is less, the last word of it must do. */
 const SHORT_PX = 30;
 
-/** Air, base, material and dew on the time axis; what was measured, what a forecast leaves open; when the base is not as the sheet wants it. */
+/**
+ * Air, base, material and dew on the time axis; what was measured, what a forecast leaves open; when the base is not as
+ * the sheet wants it.
+ */
 export function TimeBandAir({
   curves,
   x,
@@ -94,7 +106,9 @@ export function TimeBandAir({
   const [from, to] = [x.invert(box.left).getTime(), x.invert(box.right).getTime()];
   const along = (share: number) => from + (to - from) * share;
   const measured = readings.filter((r) => r.channel === 'base' && r.atMs >= from && r.atMs <= to);
-  const known = measured.length ? curves.base.filter(([ms]) => ms >= measured[0]!.atMs && ms <= measured.at(-1)!.atMs) : [];
+  const known = measured.length
+    ? curves.base.filter(([ms]) => ms >= measured[0]!.atMs && ms <= measured.at(-1)!.atMs)
+    : [];
 
   // The words on the sheet's minimum stand where the curves leave most room.
   const places = Array.from({ length: 15 }, (_, i) => along(0.12 + i * 0.055)).filter((ms) =>
@@ -103,7 +117,11 @@ export function TimeBandAir({
   const room = (ms: number) =>
     minC === null
       ? 0
-      : Math.min(...[curves.air, curves.base, curves.dew].filter((c) => c.length).map((c) => Math.abs((at(c, ms) ?? minC) - minC)));
+      : Math.min(
+          ...[curves.air, curves.base, curves.dew]
+            .filter((c) => c.length)
+            .map((c) => Math.abs((at(c, ms) ?? minC) - minC)),
+        );
   const roomiest = places.reduce((a, b) => (room(b) > room(a) ? b : a), places[0] ?? along(0.5));
   const labels = [
     ['air', curves.air, along(0.3), 'var(--ink)', -6],
@@ -117,7 +135,8 @@ export function TimeBandAir({
     stretches.map((s) => {
       const [a, b] = [Math.max(x(s.fromMs), box.left), Math.min(x(s.toMs), box.right)];
       const others = stretches.filter((o) => o !== s && s.id !== 'wet').map((o) => [x(o.fromMs), x(o.toMs)] as const);
-      const free = (from: number, px: number) => from + px <= b && others.every(([p, q]) => q <= from || p >= from + px);
+      const free = (from: number, px: number) =>
+        from + px <= b && others.every(([p, q]) => q <= from || p >= from + px);
       for (const [px, word] of [
         [WORD_PX[s.id], STRETCHES[s.id]],
         [SHORT_PX, STRETCHES[s.id].split(' ').at(-1)!],
@@ -144,7 +163,15 @@ export function TimeBandAir({
       ))}
       {minC !== null && minC >= curves.lo - 0.5 && minC <= curves.hi && (
         <g>
-          <line x1={box.left} x2={box.right} y1={y(minC)} y2={y(minC)} stroke="var(--stop)" strokeWidth="1" strokeDasharray="2 3" />
+          <line
+            x1={box.left}
+            x2={box.right}
+            y1={y(minC)}
+            y2={y(minC)}
+            stroke="var(--stop)"
+            strokeWidth="1"
+            strokeDasharray="2 3"
+          />
           <Word x={x(roomiest)} y={y(minC) - 4} size={11} fill="var(--stop)" anchor="middle">
             sheet minimum {degrees(minC).toFixed(0)}°
           </Word>
@@ -170,7 +197,13 @@ export function TimeBandAir({
         <path d={draw(curves.dew) ?? ''} fill="none" stroke="var(--dew)" strokeWidth="1.4" strokeDasharray="7 3" />
         <path d={draw(curves.air) ?? ''} fill="none" stroke="var(--ink)" strokeWidth="1.2" strokeDasharray="1.5 3" />
         {curves.material.length > 0 && (
-          <path d={draw(curves.material) ?? ''} fill="none" stroke="var(--part-a)" strokeWidth="1.3" strokeDasharray="9 3 2 3" />
+          <path
+            d={draw(curves.material) ?? ''}
+            fill="none"
+            stroke="var(--part-a)"
+            strokeWidth="1.3"
+            strokeDasharray="9 3 2 3"
+          />
         )}
         <path d={draw(curves.base) ?? ''} fill="none" stroke="var(--ink)" strokeWidth="2.2" />
         {known.length > 1 && <path d={draw(known) ?? ''} fill="none" stroke="var(--ink)" strokeWidth="4" />}
@@ -204,7 +237,14 @@ export function TimeBandAir({
       )}
       {labels.map(([name, points, ms, color, dy]) =>
         points.length ? (
-          <Word key={name} x={x(ms)} y={y(at(points, ms) ?? curves.lo) + dy} size={11.5} fill={color} bold={name.startsWith('base')}>
+          <Word
+            key={name}
+            x={x(ms)}
+            y={y(at(points, ms) ?? curves.lo) + dy}
+            size={11.5}
+            fill={color}
+            bold={name.startsWith('base')}
+          >
             {name}
           </Word>
         ) : null,

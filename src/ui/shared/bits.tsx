@@ -81,12 +81,19 @@ export function Copy({ text }: { text: string }) {
   );
 }
 
-const VOICES: Record<Voice, string> = { sheet: 'the sheet says', computed: 'Grenko computes', chosen: 'I chose', measured: 'measured' };
+const VOICES: Record<Voice, string> = {
+  sheet: 'the sheet says',
+  computed: 'Grenko computes',
+  chosen: 'I chose',
+  measured: 'measured',
+};
 
 /** Who says it. */
 export function VoiceMark({ voice }: { voice: Voice }) {
   return (
-    <span className={`text-xs whitespace-nowrap ${voice === 'sheet' ? 'border-b border-dashed' : voice === 'chosen' ? 'italic' : ''} soft`}>
+    <span
+      className={`text-xs whitespace-nowrap ${voice === 'sheet' ? 'border-b border-dashed' : voice === 'chosen' ? 'italic' : ''} soft`}
+    >
       {VOICES[voice]}
     </span>
   );
@@ -296,7 +303,10 @@ export function TextField({
 /** A heading with a rule under it. */
 export function Heading({ children, aside }: { children: ReactNode; aside?: ReactNode }) {
   return (
-    <div className="flex items-baseline justify-between gap-3 mt-4 mb-1 pb-0.5" style={{ borderBottom: '1px solid var(--hair)' }}>
+    <div
+      className="flex items-baseline justify-between gap-3 mt-4 mb-1 pb-0.5"
+      style={{ borderBottom: '1px solid var(--hair)' }}
+    >
       <h2 className="font-bold text-[1.02rem]">{children}</h2>
       {aside && <span className="soft text-sm">{aside}</span>}
     </div>

@@ -11,7 +11,9 @@ export const PAD = { left: 34, right: 120, top: 54, bottom: 30 };
 export const BARE_PAD = { left: 12, right: 12, top: 12, bottom: 10 };
 export const SMALL_PAD = { left: 14, right: 14, top: 26, bottom: 26 };
 
-const RATIOS = [1, 1.25, 1.5, 2, 2.5, 3, 4, 5, 6, 8, 10, 12, 15, 20, 25, 30, 40, 50, 60, 80, 100, 120, 150, 200, 250, 500, 1000];
+const RATIOS = [
+  1, 1.25, 1.5, 2, 2.5, 3, 4, 5, 6, 8, 10, 12, 15, 20, 25, 30, 40, 50, 60, 80, 100, 120, 150, 200, 250, 500, 1000,
+];
 /** The drawing scale as people write it: 1 : 5, at 96 dots to the inch. */
 export function scaleName(pxPerMm: number): string {
   const ratio = 96 / 25.4 / pxPerMm;
@@ -22,14 +24,22 @@ export function scaleName(pxPerMm: number): string {
 /** The fit of a drawing on a page, in its middle. */
 export function fitOf(drawing: Plan, width: number, height: number, pad: typeof PAD): Fit {
   const all = [...drawing.outlines.flatMap((o) => o.points), ...drawing.dimensions.flatMap((d) => [d.from, d.to])];
-  let [x0, y0, x1, y1] = [Number.POSITIVE_INFINITY, Number.POSITIVE_INFINITY, Number.NEGATIVE_INFINITY, Number.NEGATIVE_INFINITY];
+  let [x0, y0, x1, y1] = [
+    Number.POSITIVE_INFINITY,
+    Number.POSITIVE_INFINITY,
+    Number.NEGATIVE_INFINITY,
+    Number.NEGATIVE_INFINITY,
+  ];
   for (const [x, y] of all) {
     x0 = Math.min(x0, x);
     x1 = Math.max(x1, x);
     y0 = Math.min(y0, y);
     y1 = Math.max(y1, y);
   }
-  const k = Math.min((width - pad.left - pad.right) / Math.max(x1 - x0, 1e-6), (height - pad.top - pad.bottom) / Math.max(y1 - y0, 1e-6));
+  const k = Math.min(
+    (width - pad.left - pad.right) / Math.max(x1 - x0, 1e-6),
+    (height - pad.top - pad.bottom) / Math.max(y1 - y0, 1e-6),
+  );
   return {
     k,
     ox: pad.left + (width - pad.left - pad.right - (x1 - x0) * k) / 2 - x0 * k,

@@ -1,6 +1,9 @@
 import type { Point } from '@/core/void';
 
-/** Where on a page a pointer is, in the page's own units: a page may stand in the middle of a larger frame, so its transform is asked. */
+/**
+ * Where on a page a pointer is, in the page's own units: a page may stand in the middle of a larger frame, so its
+ * transform is asked.
+ */
 export function placeOn(svg: SVGSVGElement, e: { readonly clientX: number; readonly clientY: number }): Point {
   const transform = svg.getScreenCTM();
   if (!transform) return [0, 0];

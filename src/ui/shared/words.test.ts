@@ -23,7 +23,12 @@ describe('instants as people read them', () => {
     expect(fullWhen(ms, 'Asia/Kathmandu')).toMatch(/Asia\/Kathmandu/);
   });
   test('a clock counts down and past its end', () => {
-    expect([countdown(754_000), countdown(3_725_000), countdown(-65_000), countdown(0)]).toEqual(['12:34', '1:02:05', '−01:05', '00:00']);
+    expect([countdown(754_000), countdown(3_725_000), countdown(-65_000), countdown(0)]).toEqual([
+      '12:34',
+      '1:02:05',
+      '−01:05',
+      '00:00',
+    ]);
   });
   test('a local field goes out and comes back as the same instant, on the night of the clock change too', () => {
     for (const at of [ms, Date.UTC(2026, 9, 25, 2, 15), Date.UTC(2026, 2, 29, 0, 45)])
@@ -40,7 +45,10 @@ describe('what each stage says of itself', () => {
   const { job } = bundles[0]!;
   const say = (over: Partial<Piece>, stage: (typeof STAGES)[number], system: 'metric' | 'us' = 'metric') => {
     const repair = { ...pieceOf(bundles[0]!.repairs[0]!), ...over };
-    const [view] = viewJob({ job, repairs: [repairOf(repair)], sheets: sampleSheets, stock: [], events: [] }, NOW).repairs;
+    const [view] = viewJob(
+      { job, repairs: [repairOf(repair)], sheets: sampleSheets, stock: [], events: [] },
+      NOW,
+    ).repairs;
     return stageAnswer(stage, view!, system, ZONE, NOW);
   };
   test('of a whole repair: an answer everywhere', () => {
@@ -52,7 +60,9 @@ describe('what each stage says of itself', () => {
     expect(say({}, 'hold')).toMatch(/^to \w{3} /);
   });
   test('of one that wants something: what it wants', () => {
-    expect(say({ answers: {} }, 'inspect')).toBe(`${METHODS.find((m) => m.id === 'mortar-patch')!.questions.length} to answer`);
+    expect(say({ answers: {} }, 'inspect')).toBe(
+      `${METHODS.find((m) => m.id === 'mortar-patch')!.questions.length} to answer`,
+    );
     expect(say({ void: null }, 'measure')).toBe('to measure');
     expect(say({ void: null }, 'mix')).toBe('waits');
     expect(say({ sheetId: null, kitId: null }, 'material')).toBe('to choose');
@@ -94,12 +104,12 @@ describe('drawings on a page', () => {
     }
   });
   test('their scale is said as people write it', () => {
-    expect([scaleName(96 / 25.4), scaleName(96 / 25.4 / 5), scaleName(96 / 25.4 / 23), scaleName((96 / 25.4) * 2)]).toEqual([
-      '1 : 1.0',
-      '1 : 5.0',
-      '1 : 20',
-      '2.0 : 1',
-    ]);
+    expect([
+      scaleName(96 / 25.4),
+      scaleName(96 / 25.4 / 5),
+      scaleName(96 / 25.4 / 23),
+      scaleName((96 / 25.4) * 2),
+    ]).toEqual(['1 : 1.0', '1 : 5.0', '1 : 20', '2.0 : 1']);
   });
 });
 

@@ -19,7 +19,8 @@ export function KitsFields({
   onChange: (kits: readonly KitDraft[]) => void;
   onLeave: (field: string) => void;
 }) {
-  const set = (key: string, over: Partial<KitDraft>) => onChange(kits.map((k) => (k.key === key ? { ...k, ...over } : k)));
+  const set = (key: string, over: Partial<KitDraft>) =>
+    onChange(kits.map((k) => (k.key === key ? { ...k, ...over } : k)));
   return (
     <>
       {kits.map((k) => {

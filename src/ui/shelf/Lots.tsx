@@ -53,7 +53,11 @@ export function Lots({ sheet }: { sheet: SheetRevision }) {
         {lots.map((l) => {
           const why = passedOver(l, sheet, today(nowMs));
           return (
-            <li key={l.id} className="py-1.5 flex justify-between gap-3 items-baseline" style={{ borderBottom: '1px solid var(--hair)' }}>
+            <li
+              key={l.id}
+              className="py-1.5 flex justify-between gap-3 items-baseline"
+              style={{ borderBottom: '1px solid var(--hair)' }}
+            >
               <span>
                 <strong className="fig">{l.lot}</strong> {l.quantity} ×{' '}
                 {sheet.kits.find((k) => k.id === l.kitId)?.label ?? 'a kit no longer on the sheet'}
@@ -63,7 +67,12 @@ export function Lots({ sheet }: { sheet: SheetRevision }) {
                 </span>
                 {why && <span className="block text-sm font-semibold">not taken: {why}</span>}
               </span>
-              <button type="button" className="act text-sm" onClick={() => setOpen(l.id)} aria-label={`Change lot ${l.lot}`}>
+              <button
+                type="button"
+                className="act text-sm"
+                onClick={() => setOpen(l.id)}
+                aria-label={`Change lot ${l.lot}`}
+              >
                 change
               </button>
             </li>
@@ -91,7 +100,11 @@ function LotForm({ lot, sheet, onGone }: { lot: Stock; sheet: SheetRevision; onG
   return (
     <div className="flex flex-col gap-3">
       <div className="grid grid-cols-2 gap-3">
-        <TextField label="Lot number" value={lot.lot} onChange={(v) => v.trim() && change({ lot: v.trim().slice(0, 60) })} />
+        <TextField
+          label="Lot number"
+          value={lot.lot}
+          onChange={(v) => v.trim() && change({ lot: v.trim().slice(0, 60) })}
+        />
         <label className="block">
           Kit
           <select className="field" value={lot.kitId} onChange={(e) => change({ kitId: e.target.value })}>
@@ -118,7 +131,11 @@ function LotForm({ lot, sheet, onGone }: { lot: Stock; sheet: SheetRevision; onG
           onChange={(t) => change({ openedShare: t.value / 100 })}
           check={(v) => (v >= 0 && v <= 100 ? null : 'Between 0 and 100 %.')}
         />
-        <TextField label="Where it stands" value={lot.where} onChange={(where) => change({ where: where.slice(0, 120) })} />
+        <TextField
+          label="Where it stands"
+          value={lot.where}
+          onChange={(where) => change({ where: where.slice(0, 120) })}
+        />
         <QuantityField
           kind="count"
           label="Paid for one"
@@ -168,7 +185,9 @@ function LotForm({ lot, sheet, onGone }: { lot: Stock; sheet: SheetRevision; onG
             Note it
           </button>
         </div>
-        <p className="soft text-sm">A lot with such a note is not taken by the plan until the note is judged and the lot newly entered.</p>
+        <p className="soft text-sm">
+          A lot with such a note is not taken by the plan until the note is judged and the lot newly entered.
+        </p>
       </div>
       <button
         type="button"

@@ -2,7 +2,17 @@
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { sheetFlaws } from '@/core/cure';
-import { BASES, FAMILIES, isMetered, KIND_IDS, type PartId, type SheetRevision, STRENGTH_TESTS, systemKind, WETNESS } from '@/core/system';
+import {
+  BASES,
+  FAMILIES,
+  isMetered,
+  KIND_IDS,
+  type PartId,
+  type SheetRevision,
+  STRENGTH_TESTS,
+  systemKind,
+  WETNESS,
+} from '@/core/system';
 import { Choice, Heading } from '../shared/bits';
 import { usePrefs } from '../workspace/prefs';
 import { keepTyped, keptTyped } from '../workspace/typing';
@@ -24,7 +34,8 @@ function keptSheet(before: SheetRevision | null): SheetDraft | null {
   try {
     const kept = JSON.parse(keptTyped(keptUnder(before)) ?? 'null') as SheetDraft | null;
     const blank = blankDraft();
-    return kept && Object.keys(blank).every((k) => typeof kept[k as keyof SheetDraft] === typeof blank[k as keyof SheetDraft])
+    return kept &&
+      Object.keys(blank).every((k) => typeof kept[k as keyof SheetDraft] === typeof blank[k as keyof SheetDraft])
       ? kept
       : null;
   } catch {
@@ -32,7 +43,10 @@ function keptSheet(before: SheetRevision | null): SheetDraft | null {
   }
 }
 
-/** A maker's sheet typed in. Every field keeps its text; what is wrong is said when it is left, what looks like a slip when all can be read. */
+/**
+ * A maker's sheet typed in. Every field keeps its text; what is wrong is said when it is left, what looks like a slip
+ * when all can be read.
+ */
 export function SheetForm({ start, before }: { start: SheetDraft; before: SheetRevision | null }) {
   const [draft, setDraft] = useState(() => keptSheet(before) ?? start);
   const [kept, setKept] = useState(() => keptSheet(before) !== null);
@@ -74,7 +88,8 @@ export function SheetForm({ start, before }: { start: SheetDraft; before: SheetR
   const density = (id: PartId) => {
     const usual = has(id);
     if (!usual) return null;
-    const label = usual.filler === 'grains' ? 'True density' : usual.filler === 'spheres' ? 'Particle density' : 'Density';
+    const label =
+      usual.filler === 'grains' ? 'True density' : usual.filler === 'spheres' ? 'Particle density' : 'Density';
     return (
       <Typed
         key={`density${id}`}
@@ -134,7 +149,11 @@ export function SheetForm({ start, before }: { start: SheetDraft; before: SheetR
           {text('name', 'Name')}
           <label className="block">
             Kind
-            <select className="field" value={draft.kind} onChange={(e) => set(ofKind(draft, e.target.value as SheetDraft['kind']))}>
+            <select
+              className="field"
+              value={draft.kind}
+              onChange={(e) => set(ofKind(draft, e.target.value as SheetDraft['kind']))}
+            >
               {KIND_IDS.map((id) => (
                 <option key={id} value={id}>
                   {systemKind(id).label}
@@ -145,7 +164,11 @@ export function SheetForm({ start, before }: { start: SheetDraft; before: SheetR
           </label>
           <label className="block">
             Family
-            <select className="field" value={draft.family} onChange={(e) => set({ family: e.target.value as SheetDraft['family'] })}>
+            <select
+              className="field"
+              value={draft.family}
+              onChange={(e) => set({ family: e.target.value as SheetDraft['family'] })}
+            >
               {Object.entries(FAMILIES).map(([id, f]) => (
                 <option key={id} value={id}>
                   {f.label}
@@ -162,7 +185,9 @@ export function SheetForm({ start, before }: { start: SheetDraft; before: SheetR
           {text('typedFrom', 'Typed from', 'title and date of the sheet')}
         </div>
 
-        <Heading aside={spec.dosed ? `the ${spec.dosed} is dosed within a range` : 'a ratio always has its basis'}>Parts and ratio</Heading>
+        <Heading aside={spec.dosed ? `the ${spec.dosed} is dosed within a range` : 'a ratio always has its basis'}>
+          Parts and ratio
+        </Heading>
         <div className="grid sm:grid-cols-2 lg:grid-cols-4 gap-3">
           {spec.dosed ? (
             <>
@@ -280,7 +305,9 @@ export function SheetForm({ start, before }: { start: SheetDraft; before: SheetR
                   type="button"
                   className="act text-sm"
                   aria-pressed={draft.bases.includes(b)}
-                  onClick={() => set({ bases: draft.bases.includes(b) ? draft.bases.filter((x) => x !== b) : [...draft.bases, b] })}
+                  onClick={() =>
+                    set({ bases: draft.bases.includes(b) ? draft.bases.filter((x) => x !== b) : [...draft.bases, b] })
+                  }
                 >
                   {b}
                 </button>
@@ -379,7 +406,8 @@ export function SheetForm({ start, before }: { start: SheetDraft; before: SheetR
         )}
         {Object.keys(faults).length > 0 && (
           <p role="alert" className="mt-2 font-semibold" style={{ color: 'var(--stop)' }}>
-            {Object.keys(faults).length} field{Object.keys(faults).length > 1 ? 's' : ''} to mend before it can stand on the shelf.
+            {Object.keys(faults).length} field{Object.keys(faults).length > 1 ? 's' : ''} to mend before it can stand on
+            the shelf.
           </p>
         )}
         {slips !== null && slips.length > 0 && (

@@ -4,7 +4,17 @@ import Link from 'next/link';
 import { useSearchParams } from 'next/navigation';
 import { useState } from 'react';
 import { fittedActivationKJ, sheetFlaws } from '@/core/cure';
-import { clockOf, FAMILIES, MILESTONES, partOf, proportionOf, type SheetRevision, STARTS, sheetIn, systemKind } from '@/core/system';
+import {
+  clockOf,
+  FAMILIES,
+  MILESTONES,
+  partOf,
+  proportionOf,
+  type SheetRevision,
+  STARTS,
+  sheetIn,
+  systemKind,
+} from '@/core/system';
 import { attempt, figure, formatDuration, type Kind } from '@/core/units';
 import { Heading, useFormat, Ways, Working } from '../shared/bits';
 import { exportSheets } from '../workspace/exchange';
@@ -79,8 +89,8 @@ function SheetView({ sheet, onRevise }: { sheet: SheetRevision; onRevise: () => 
       </div>
       {newest !== sheet && (
         <p className="mt-2 font-semibold">
-          Revision {newest.revision} is newer: <Link href={`/shelf/${newest.id}`}>open it</Link>. Repairs that were planned with this one
-          keep it.
+          Revision {newest.revision} is newer: <Link href={`/shelf/${newest.id}`}>open it</Link>. Repairs that were
+          planned with this one keep it.
         </p>
       )}
       {sheetFlaws(sheet).map((f) => (
@@ -178,25 +188,37 @@ function Facts({ sheet: s }: { sheet: SheetRevision }) {
     ['surface', l.wetness],
     [
       'mixing',
-      [s.mixMin ? `${s.mixMin} min` : '', s.mixRpm ? `${s.mixRpm.from} to ${s.mixRpm.to} turns a minute` : '', s.mixManner]
+      [
+        s.mixMin ? `${s.mixMin} min` : '',
+        s.mixRpm ? `${s.mixRpm.from} to ${s.mixRpm.to} turns a minute` : '',
+        s.mixManner,
+      ]
         .filter(Boolean)
         .join(', ') || null,
     ],
     ['coverage', s.coverageKgPerM2Mm === null ? null : `${s.coverageKgPerM2Mm} kg for each m² and mm`],
     [
       'finish',
-      [s.finish.colour, s.finish.sanding === 'not' ? 'not to be sanded' : `${s.finish.sanding} to sand`].filter(Boolean).join(', '),
+      [s.finish.colour, s.finish.sanding === 'not' ? 'not to be sanded' : `${s.finish.sanding} to sand`]
+        .filter(Boolean)
+        .join(', '),
     ],
     ['stored', span('storeMin', s.storage.minC, 'storeMax', s.storage.maxC, 'temperature')],
     [
       'keeps',
-      [s.storage.shelfMonths && `${s.storage.shelfMonths} months closed`, s.storage.openedMonths && `${s.storage.openedMonths} opened`]
+      [
+        s.storage.shelfMonths && `${s.storage.shelfMonths} months closed`,
+        s.storage.openedMonths && `${s.storage.openedMonths} opened`,
+      ]
         .filter(Boolean)
         .join(', ') || null,
     ],
     ['before use', s.storage.checks.join(' ') || null],
     ['protection', s.protection.join(', ') || null],
-    ['typed', `from ${s.typedFrom || 'no source noted'}, by ${s.typedByRole}, ${new Date(s.typedAt).toLocaleDateString()}`],
+    [
+      'typed',
+      `from ${s.typedFrom || 'no source noted'}, by ${s.typedByRole}, ${new Date(s.typedAt).toLocaleDateString()}`,
+    ],
   ];
   return (
     <>

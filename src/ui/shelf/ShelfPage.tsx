@@ -29,7 +29,9 @@ export function ShelfPage() {
   const all = shelfOf(sheets, null);
   const words = wanted.trim().toLowerCase();
   const shelf = all.filter((s) =>
-    `${s.name} ${systemKind(s.kind).label} ${FAMILIES[s.family].label} ${s.limits.bases.join(' ')}`.toLowerCase().includes(words),
+    `${s.name} ${systemKind(s.kind).label} ${FAMILIES[s.family].label} ${s.limits.bases.join(' ')}`
+      .toLowerCase()
+      .includes(words),
   );
   const take = async (file: File) => {
     const text = await file.text();
@@ -82,7 +84,12 @@ export function ShelfPage() {
           )}
           <label className="flex items-center gap-2 ml-auto">
             <span className="soft">find</span>
-            <input className="field !w-52" value={wanted} onChange={(e) => setWanted(e.target.value)} placeholder="putty, timber, drops…" />
+            <input
+              className="field !w-52"
+              value={wanted}
+              onChange={(e) => setWanted(e.target.value)}
+              placeholder="putty, timber, drops…"
+            />
           </label>
         </div>
         {said && (
@@ -91,7 +98,9 @@ export function ShelfPage() {
           </p>
         )}
         {all.length === 0 && (
-          <p className="mt-4">Nothing on the shelf. Type in the sheet of a system you have in hand, or load the sample in the yard.</p>
+          <p className="mt-4">
+            Nothing on the shelf. Type in the sheet of a system you have in hand, or load the sample in the yard.
+          </p>
         )}
         {all.length > 0 && shelf.length === 0 && <p className="mt-4">Nothing on the shelf has these words.</p>}
         <div className="mt-3 paper">
@@ -133,7 +142,8 @@ export function ShelfPage() {
                     const why = passedOver(l, s, day);
                     return (
                       <span key={l.id} className="block">
-                        <span className="fig">{l.lot}</span>: {l.quantity} × {s.kits.find((k) => k.id === l.kitId)?.label}
+                        <span className="fig">{l.lot}</span>: {l.quantity} ×{' '}
+                        {s.kits.find((k) => k.id === l.kitId)?.label}
                         {why ? <strong>, not taken: {why}</strong> : l.expiresOn ? `, use by ${l.expiresOn}` : ''}
                       </span>
                     );

@@ -25,7 +25,9 @@ export function TimeChart({ milestone, family, atC }: { milestone: Milestone; fa
   const system = usePrefs((p) => p.system);
   const all = plainOnes(milestone);
   if (all.length === 1) return <CurveChart milestone={milestone} family={family} atC={atC} />;
-  const tried = attempt(() => all.map((p) => ({ holds: p.holds, pace: paceOf({ ...milestone, table: p.table }, 'long', family) })));
+  const tried = attempt(() =>
+    all.map((p) => ({ holds: p.holds, pace: paceOf({ ...milestone, table: p.table }, 'long', family) })),
+  );
   if (!tried.ok) return <p className="text-sm">{tried.problem.sentence}</p>;
   const paces = tried.value;
   const lo = Math.min(...paces.map((p) => p.pace.lowC));
@@ -67,15 +69,32 @@ export function TimeChart({ milestone, family, atC }: { milestone: Milestone; fa
         .ticks(5)
         .filter((t) => degrees(t) < W - RIGHT - 8)
         .map((t) => (
-          <text key={t} x={degrees(t)} y={HT - 6} fontSize="9.5" textAnchor="middle" fill="var(--ink-2)" className="fig">
+          <text
+            key={t}
+            x={degrees(t)}
+            y={HT - 6}
+            fontSize="9.5"
+            textAnchor="middle"
+            fill="var(--ink-2)"
+            className="fig"
+          >
             {t} {unit.symbol}
           </text>
         ))}
       {paces.map(({ holds, pace }, i) => (
         <g key={holds} fill="none" stroke="var(--ink)">
-          {pace.form === 'curve' && <path d={path(pace, pace.lowC, pace.highC)} strokeDasharray="2 3" strokeWidth="1" />}
+          {pace.form === 'curve' && (
+            <path d={path(pace, pace.lowC, pace.highC)} strokeDasharray="2 3" strokeWidth="1" />
+          )}
           <path d={path(pace, pace.sheetLowC, pace.sheetHighC)} strokeWidth={1 + 0.6 * i} />
-          <text x={W - RIGHT + 4} y={y(inside(pace, pace.highC)) + 4} fontSize="10.5" stroke="none" fill="var(--ink)" fontWeight="650">
+          <text
+            x={W - RIGHT + 4}
+            y={y(inside(pace, pace.highC)) + 4}
+            fontSize="10.5"
+            stroke="none"
+            fill="var(--ink)"
+            fontWeight="650"
+          >
             {holds}
           </text>
         </g>

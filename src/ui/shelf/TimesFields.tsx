@@ -36,7 +36,8 @@ export function TimesFields({
   onChange: (times: readonly TimeDraft[]) => void;
   onLeave: (field: string) => void;
 }) {
-  const set = (key: string, over: Partial<TimeDraft>) => onChange(times.map((t) => (t.key === key ? { ...t, ...over } : t)));
+  const set = (key: string, over: Partial<TimeDraft>) =>
+    onChange(times.map((t) => (t.key === key ? { ...t, ...over } : t)));
   return (
     <>
       {times.map((t) => (
@@ -55,7 +56,10 @@ export function TimesFields({
         type="button"
         className="act text-sm"
         onClick={() =>
-          onChange([...times, { key: nanoid(6), kind: 'release', startsAt: 'placed', runsOn: 'base', text: '', reference: '' }])
+          onChange([
+            ...times,
+            { key: nanoid(6), kind: 'release', startsAt: 'placed', runsOn: 'base', text: '', reference: '' },
+          ])
         }
       >
         <Plus size={16} aria-hidden="true" /> Another time
@@ -87,7 +91,14 @@ function TimeRow({
   const understood = useMemo((): Milestone | null => {
     const table = attempt(() => parseTable(gridToLines(text, field), field, system));
     return table.ok
-      ? { kind: t.kind, startsAt: t.startsAt, runsOn: t.runsOn, referenceMassG: null, printed: null, table: table.value }
+      ? {
+          kind: t.kind,
+          startsAt: t.startsAt,
+          runsOn: t.runsOn,
+          referenceMassG: null,
+          printed: null,
+          table: table.value,
+        }
       : null;
   }, [text, field, system, t.kind, t.startsAt, t.runsOn]);
   const fit = understood ? fittedActivationKJ(understood) : undefined;
@@ -109,7 +120,12 @@ function TimeRow({
           options={Object.entries(STARTS)}
           onChange={(v) => onChange({ startsAt: v as StartId })}
         />
-        <Pick label="runs on" value={t.runsOn} options={Object.entries(RUNS_ON)} onChange={(v) => onChange({ runsOn: v as RunsOn })} />
+        <Pick
+          label="runs on"
+          value={t.runsOn}
+          options={Object.entries(RUNS_ON)}
+          onChange={(v) => onChange({ runsOn: v as RunsOn })}
+        />
       </div>
       <div>
         <Typed
@@ -141,10 +157,14 @@ function TimeRow({
         {understood ? (
           <>
             <TimeChart milestone={understood} family={family} atC={Number.NaN} />
-            {fit !== undefined && <p className="soft text-xs">fitted {figure(fit)} kJ/mol; dashed beyond the sheet’s own points</p>}
+            {fit !== undefined && (
+              <p className="soft text-xs">fitted {figure(fit)} kJ/mol; dashed beyond the sheet’s own points</p>
+            )}
           </>
         ) : (
-          <p className="soft text-sm">{text.trim() ? 'not understood yet' : 'the curve or bands appear here as you type'}</p>
+          <p className="soft text-sm">
+            {text.trim() ? 'not understood yet' : 'the curve or bands appear here as you type'}
+          </p>
         )}
       </div>
       <button type="button" className="p-2 mt-5" aria-label={`Remove ${MILESTONES[t.kind].label}`} onClick={onRemove}>

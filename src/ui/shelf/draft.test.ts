@@ -10,19 +10,22 @@ const faults = (d: SheetDraft) => {
 };
 const paste = () => draftOf(sampleSheets.find((s) => s.id === 'sheet-paste-1')!);
 
-test.each(sampleSheets.map((s) => [s.name, s] as const))('%s: opened and put back unchanged it says the same', (_, sheet) => {
-  const r = read(draftOf(sheet), sheet);
-  if ('faults' in r) throw new Error(JSON.stringify(r.faults));
-  const { id, revision, supersedes, typedAt, typedByRole, sample, milestones, ...same } = r.sheet;
-  expect(sheet).toMatchObject({
-    ...same,
-    parts: same.parts.map((p) => expect.objectContaining({ id: p.id, densityGPerMl: p.densityGPerMl })),
-  });
-  expect([revision, supersedes, sample, typedByRole]).toEqual([sheet.revision + 1, sheet.id, false, 'foreman']);
-  expect(milestones.map(({ printed, ...m }) => m)).toEqual(sheet.milestones.map(({ printed, ...m }) => m));
-  expect(SheetRevision.parse(r.sheet)).toEqual(r.sheet);
-  expect([id === sheet.id, typedAt]).toEqual([false, 1000]);
-});
+test.each(sampleSheets.map((s) => [s.name, s] as const))(
+  '%s: opened and put back unchanged it says the same',
+  (_, sheet) => {
+    const r = read(draftOf(sheet), sheet);
+    if ('faults' in r) throw new Error(JSON.stringify(r.faults));
+    const { id, revision, supersedes, typedAt, typedByRole, sample, milestones, ...same } = r.sheet;
+    expect(sheet).toMatchObject({
+      ...same,
+      parts: same.parts.map((p) => expect.objectContaining({ id: p.id, densityGPerMl: p.densityGPerMl })),
+    });
+    expect([revision, supersedes, sample, typedByRole]).toEqual([sheet.revision + 1, sheet.id, false, 'foreman']);
+    expect(milestones.map(({ printed, ...m }) => m)).toEqual(sheet.milestones.map(({ printed, ...m }) => m));
+    expect(SheetRevision.parse(r.sheet)).toEqual(r.sheet);
+    expect([id === sheet.id, typedAt]).toEqual([false, 1000]);
+  },
+);
 
 test('an empty draft of any kind says at its fields what is missing, and nothing is thrown', () => {
   for (const kind of KIND_IDS) {
@@ -60,7 +63,11 @@ test.each([
 
 test('kits: nothing in them, ounces without their kind, contents that are no things', () => {
   const d = paste();
-  const kit = { ...d.kits[0]!, massG: { ...d.kits[0]!.massG, A: '0 g', B: '5 oz' }, contents: '2 static mixers, 0 spatulas' };
+  const kit = {
+    ...d.kits[0]!,
+    massG: { ...d.kits[0]!.massG, A: '0 g', B: '5 oz' },
+    contents: '2 static mixers, 0 spatulas',
+  };
   const said = faults({ ...d, kits: [kit] });
   expect(said[`kits.${kit.key}.a`]!.sentence).toMatch(/more than 0/);
   expect(said[`kits.${kit.key}.b`]!.choices!.length).toBeGreaterThan(0);
@@ -101,7 +108,11 @@ test('quantities come back on the next revision as the paper prints them, whoeve
   };
   const sheet = us(typed, null);
   expect(sheet.limits.baseMinC).toBeCloseTo(10, 9);
-  expect(sheet.printed).toMatchObject({ densityA: '11.2 lb/US gal', [`kits.${kit.key}.a`]: '1.5 kg', 'limits.baseMinC': '50 °F' });
+  expect(sheet.printed).toMatchObject({
+    densityA: '11.2 lb/US gal',
+    [`kits.${kit.key}.a`]: '1.5 kg',
+    'limits.baseMinC': '50 °F',
+  });
   expect(SheetRevision.parse(JSON.parse(JSON.stringify(sheet)))).toEqual(sheet);
   const again = draftOf(sheet);
   expect(again.parts.A.density).toBe('11.2 lb/US gal');
@@ -128,7 +139,8 @@ describe('packs and prices as they are printed', () => {
     const d = paste();
     return { ...d, kits: d.kits.map((k) => ({ ...k, massG: { ...k.massG, A: a, B: b }, price })) };
   };
-  const read = (d: ReturnType<typeof paste>, system: 'metric' | 'us' = 'metric') => readDraft(d, system, null, 'role', 0);
+  const read = (d: ReturnType<typeof paste>, system: 'metric' | 'us' = 'metric') =>
+    readDraft(d, system, null, 'role', 0);
   test('a cartridge by volume is as good as a tin by mass, and comes back as printed', () => {
     const got = read(withKit('145 mL', '8 US fl oz', '$34'));
     if (!('sheet' in got)) throw new Error(JSON.stringify(got.faults));

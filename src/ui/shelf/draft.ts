@@ -129,7 +129,12 @@ export const blankKit = (): KitDraft => ({
 /** Parts as a kind usually has them, as text; densities of liquids are left for the sheet to say. */
 function partsOfKind(kind: SheetRevision['kind']): SheetDraft['parts'] {
   const blank = { name: '', density: '', bulk: '' };
-  const parts: Record<PartId, { name: string; density: string; bulk: string }> = { A: blank, B: blank, C: blank, D: blank };
+  const parts: Record<PartId, { name: string; density: string; bulk: string }> = {
+    A: blank,
+    B: blank,
+    C: blank,
+    D: blank,
+  };
   for (const p of systemKind(kind).parts)
     parts[p.id] = {
       name: p.name,
@@ -221,7 +226,10 @@ function asPrinted(m: Milestone): string {
   return again?.ok && JSON.stringify(again.value) === JSON.stringify(m.table) ? m.printed! : tableText(m.table);
 }
 
-/** A quantity as the paper prints it, where that still reads to the same value to whoever reads it; else in the unit it is kept in. */
+/**
+ * A quantity as the paper prints it, where that still reads to the same value to whoever reads it; else in the unit it
+ * is kept in.
+ */
 export function said(s: Pick<SheetRevision, 'printed'>, field: string, kind: Kind, value: number | null): string {
   if (value === null) return '';
   const printed = s.printed[field];
@@ -328,5 +336,8 @@ export function draftOf(s: SheetRevision): SheetDraft {
 }
 
 export type DraftFaults = Readonly<
-  Record<string, { readonly sentence: string; readonly choices?: readonly { readonly label: string; readonly text: string }[] }>
+  Record<
+    string,
+    { readonly sentence: string; readonly choices?: readonly { readonly label: string; readonly text: string }[] }
+  >
 >;

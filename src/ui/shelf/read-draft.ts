@@ -51,7 +51,8 @@ class Reader {
       return null;
     }
     const said = withItsUnit(kind, text, this.system);
-    if (kind !== 'count' && kind !== 'percent' && said !== coreText(kind, parsed.value)) this.printed[field] = said.slice(0, 60);
+    if (kind !== 'count' && kind !== 'percent' && said !== coreText(kind, parsed.value))
+      this.printed[field] = said.slice(0, 60);
     return parsed.value;
   }
   above(field: string, kind: Kind, text: string): number {
@@ -109,10 +110,18 @@ function ratioOf(read: Reader, d: SheetDraft): SheetRevision['ratio'] {
   if (tolerancePct !== null && (tolerancePct <= 0 || tolerancePct > 50))
     read.say('tolerance', 'More than 0, at most 50 %; leave it empty where the sheet is silent.');
   const common = { cByWeight: c, dByWeight: dd, tolerancePct };
-  if (dosed) return { ...common, basis: 'weight', a: 100, b: perHundredOfA(doseOf(read, d)?.usualPct ?? 2, d.doseOf || 'A'), also: null };
+  if (dosed)
+    return {
+      ...common,
+      basis: 'weight',
+      a: 100,
+      b: perHundredOfA(doseOf(read, d)?.usualPct ?? 2, d.doseOf || 'A'),
+      also: null,
+    };
   const ratio = parseRatio(d.ratio);
   if (!ratio.ok) read.faults.ratio = ratio;
-  else if (ratio.parts.length !== 2) read.say('ratio', 'Type A to B here; further parts have their own fields, by weight.');
+  else if (ratio.parts.length !== 2)
+    read.say('ratio', 'Type A to B here; further parts have their own fields, by weight.');
   let also: SheetRevision['ratio']['also'] = null;
   if (d.also.trim()) {
     const other = parseRatio(d.also);
@@ -135,7 +144,8 @@ function doseOf(read: Reader, d: SheetDraft): SheetRevision['dose'] {
   const usualPct = read.above('doseUsual', 'percent', d.doseUsual);
   if (!d.doseOf) read.say('doseOf', 'A % without its whole has no meaning: is it of part A or of the total?');
   if (minPct > maxPct) read.say('doseMax', 'The range has its ends swapped.');
-  else if (usualPct < minPct || usualPct > maxPct) read.say('doseUsual', `The usual dose lies outside ${minPct} to ${maxPct} %.`);
+  else if (usualPct < minPct || usualPct > maxPct)
+    read.say('doseUsual', `The usual dose lies outside ${minPct} to ${maxPct} %.`);
   for (const [field, v] of [
     ['doseMin', minPct],
     ['doseMax', maxPct],
@@ -275,7 +285,9 @@ export function readDraft(
         'bases' | 'preparation' | 'wetness'
       >),
       bases: [...d.bases],
-      preparation: Object.fromEntries(d.bases.flatMap((b) => (d.preparation[b]?.trim() ? [[b, d.preparation[b]!.trim()]] : []))),
+      preparation: Object.fromEntries(
+        d.bases.flatMap((b) => (d.preparation[b]?.trim() ? [[b, d.preparation[b]!.trim()]] : [])),
+      ),
       wetness: d.wetness,
     },
     kits: kitsOf(read, d, has, densities),

@@ -38,7 +38,9 @@ export async function removeSample(): Promise<void> {
   const gone: readonly Key[] = [
     ...ids.flatMap((id) => workspace.keysOfJob(id)),
     ...unused.map((s): Key => ({ kind: 'sheet', id: s.id })),
-    ...[...stock.values()].filter((s) => s.sample && systems.has(s.systemId)).map((s): Key => ({ kind: 'stock', id: s.id })),
+    ...[...stock.values()]
+      .filter((s) => s.sample && systems.has(s.systemId))
+      .map((s): Key => ({ kind: 'stock', id: s.id })),
   ];
   await workspace.removeForGood(gone);
 }

@@ -3,7 +3,8 @@
 /** Offers a text as a file. */
 export const saveText = (name: string, text: string, type: string): void => save(name, new Blob([text], { type }));
 /** Offers bytes as a file. */
-export const saveBytes = (name: string, bytes: Uint8Array, type: string): void => save(name, new Blob([bytes as BlobPart], { type }));
+export const saveBytes = (name: string, bytes: Uint8Array, type: string): void =>
+  save(name, new Blob([bytes as BlobPart], { type }));
 
 function save(name: string, blob: Blob): void {
   const url = URL.createObjectURL(blob);
@@ -17,7 +18,10 @@ function save(name: string, blob: Blob): void {
 /** Names that a system keeps for itself. */
 const RESERVED = /^(con|prn|aux|nul|com\d|lpt\d)$/;
 
-/** A file name from a title: letters, digits and dashes, not too long for any system, and none that one keeps for itself. */
+/**
+ * A file name from a title: letters, digits and dashes, not too long for any system, and none that one keeps for
+ * itself.
+ */
 export function fileName(title: string, ending: string): string {
   const plain = title
     .normalize('NFC')

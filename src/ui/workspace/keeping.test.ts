@@ -44,7 +44,11 @@ test('an address names what it names, however broken', () => {
 /** Sources of a folder, tests left out. */
 const sources = (folder: string): string[] =>
   readdirSync(folder, { withFileTypes: true }).flatMap((e) =>
-    e.isDirectory() ? sources(`${folder}/${e.name}`) : /\.tsx?$/.test(e.name) && !e.name.includes('.test.') ? [`${folder}/${e.name}`] : [],
+    e.isDirectory()
+      ? sources(`${folder}/${e.name}`)
+      : /\.tsx?$/.test(e.name) && !e.name.includes('.test.')
+        ? [`${folder}/${e.name}`]
+        : [],
   );
 
 test('nothing of the interface reads the clock, the database or local storage but the workspace’s own binding', () => {

@@ -2,7 +2,10 @@
 import { useEffect, useState } from 'react';
 import { clock } from './workspace';
 
-/** The present of the workspace, renewed every `everyMs`, and at once when the page wakes: clocks are kept as instants, never counted down. */
+/**
+ * The present of the workspace, renewed every `everyMs`, and at once when the page wakes: clocks are kept as instants,
+ * never counted down.
+ */
 export function useNow(everyMs: number): number {
   const [now, setNow] = useState(() => clock.now());
   useEffect(() => {

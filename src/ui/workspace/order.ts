@@ -25,7 +25,9 @@ export async function inItsOrder(repairId: string, body: EventBody, at?: number)
     atMs,
   );
   if (!last) return at;
-  const answer = await new Promise<OrderAnswer>((resolve) => useOrderAsked.setState({ asked: { last, atMs, answer: resolve } }));
+  const answer = await new Promise<OrderAnswer>((resolve) =>
+    useOrderAsked.setState({ asked: { last, atMs, answer: resolve } }),
+  );
   useOrderAsked.setState({ asked: null });
   return answer === 'not-at-all' ? null : answer === 'after' ? last.at + 1 : atMs;
 }

@@ -7,14 +7,24 @@ import type { SheetRevision } from '@/core/system';
 import { keepTable, keptTable } from '@/store/tables';
 import { cellsTold, type HeatWorker, startHeatWorker } from '@/worker/heat';
 
-/** Prepared pots as far as this tab has them. Plans made before they are there go by the sheet's figure and are made again. */
+/**
+ * Prepared pots as far as this tab has them. Plans made before they are there go by the sheet's figure and are made
+ * again.
+ */
 export const usePotStore = create<{ readonly pots: Pots }>(() => ({ pots: NO_POTS }));
 
 const asked = new Set<string>();
 let line: Promise<void> = Promise.resolve();
 
-/** One table of a sheet with all that plans read: from the database, else computed; null where the sheet cannot be calibrated. */
-async function netOf(sheet: SheetRevision, kind: HeatTable['kind'], start: () => HeatWorker['api']): Promise<HeatTable | null> {
+/**
+ * One table of a sheet with all that plans read: from the database, else computed; null where the sheet cannot be
+ * calibrated.
+ */
+async function netOf(
+  sheet: SheetRevision,
+  kind: HeatTable['kind'],
+  start: () => HeatWorker['api'],
+): Promise<HeatTable | null> {
   const table = (await keptTable(sheet.id, kind)) ?? emptyTable(sheet.id, kind);
   if (netWhole(table)) return table;
   const cells = [...table.cells];
@@ -28,7 +38,9 @@ async function netOf(sheet: SheetRevision, kind: HeatTable['kind'], start: () =>
   return made;
 }
 
-/** Prepares pots and lifts of one sheet in a worker. One sheet after the other, so that the hand keeps its processor. */
+/**
+ * Prepares pots and lifts of one sheet in a worker. One sheet after the other, so that the hand keeps its processor.
+ */
 async function prepare(sheet: SheetRevision): Promise<void> {
   let worker: HeatWorker | undefined;
   // Started only where something is missing.

@@ -8,8 +8,16 @@ import { workspace } from './workspace';
 /** A repair, or one pass of it. */
 export type Of = string | PassRef;
 
-/** Adds an event to the record. The promise is kept when it is on disk; what cannot have happened in that order is asked first. */
-export async function record(of: Of, body: EventBody, role: string, options: Omit<NewEvent, 'body'> = {}): Promise<Event | undefined> {
+/**
+ * Adds an event to the record. The promise is kept when it is on disk; what cannot have happened in that order is asked
+ * first.
+ */
+export async function record(
+  of: Of,
+  body: EventBody,
+  role: string,
+  options: Omit<NewEvent, 'body'> = {},
+): Promise<Event | undefined> {
   const [repairId, about] = typeof of === 'string' ? [of, options] : [of.id, { ...options, passId: of.passId }];
   if (options.amends) return workspace.record(repairId, body, role, about);
   const at = await inItsOrder(repairId, body, options.at);

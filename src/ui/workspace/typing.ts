@@ -3,7 +3,10 @@ import { type RefObject, useCallback, useEffect, useLayoutEffect, useState } fro
 import { z } from 'zod';
 import { storage } from './workspace';
 
-/** What is being typed and is not taken in yet, by place. It is kept from the first keystroke and comes back as it was typed. */
+/**
+ * What is being typed and is not taken in yet, by place. It is kept from the first keystroke and comes back as it was
+ * typed.
+ */
 const KEY = 'grenko.typing';
 const Kept = z.record(z.string(), z.string());
 /** Older ones fall out first. */

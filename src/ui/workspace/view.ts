@@ -36,7 +36,9 @@ export function useJobView(jobId: string, patient = false): JobView | undefined 
   const now = useNow(30_000);
   const pots = usePots(repairs, sheets);
   return useMemo(() => {
-    const bundle = job ? bundleOf({ ...stateNow(), jobs: new Map([[jobId, job]]), repairs, sheets, stock, events }, jobId) : undefined;
+    const bundle = job
+      ? bundleOf({ ...stateNow(), jobs: new Map([[jobId, job]]), repairs, sheets, stock, events }, jobId)
+      : undefined;
     return bundle ? viewJob(bundle, now, pots) : undefined;
   }, [jobId, job, repairs, sheets, stock, events, now, pots]);
 }

@@ -83,7 +83,10 @@ const trace: Trace = {
 const device = deviceId();
 const place = storage();
 const COPY_KEY = 'grenko.copied';
-/** The present for the second copy: of what several tabs wrote the later holds, and a clock set back must not turn that round. */
+/**
+ * The present for the second copy: of what several tabs wrote the later holds, and a clock set back must not turn that
+ * round.
+ */
 function copyClock(): number {
   const last = Number(place?.getItem(COPY_KEY) ?? 0);
   const ms = Math.max(Date.now(), Number.isFinite(last) ? last + 1 : 0);
@@ -105,7 +108,9 @@ export const workspace = createWorkspace({
     return lines && store.lasting ? keptTwice(store, lines, copyClock) : store;
   },
   ids: { make: () => nanoid(), device },
-  journal: place ? storageJournal(device, { storage: place, ...(navigator.locks ? { locks: navigator.locks } : {}) }) : NO_JOURNAL,
+  journal: place
+    ? storageJournal(device, { storage: place, ...(navigator.locks ? { locks: navigator.locks } : {}) })
+    : NO_JOURNAL,
 });
 
 export function useWorkspace(): WorkspaceState;
@@ -133,7 +138,8 @@ export function openWorkspace(): void {
 /** Changes one pass of a repair, and what the repair gives it. */
 export const changePass = ({ id, passId }: PassRef, how: (piece: Piece) => Piece, key?: string): void =>
   workspace.changeRepair(id, (r) => withPiece(r, how(pieceOf(r, passId))), key && `${passId}:${key}`);
-export const changeRepair = (id: string, how: (repair: Repair) => Repair, key?: string): void => workspace.changeRepair(id, how, key);
+export const changeRepair = (id: string, how: (repair: Repair) => Repair, key?: string): void =>
+  workspace.changeRepair(id, how, key);
 export const changeJob = (id: string, how: (job: Job) => Job, key?: string): void => workspace.changeJob(id, how, key);
 export const addJob = (job: Job): void => workspace.addJob(job);
 export const addRepair = (repair: Repair): void => workspace.addRepair(repair);
@@ -145,12 +151,17 @@ export const removeLot = (id: string): void => workspace.removeLot(id);
 export const changeLot = (id: string, how: (lot: Stock) => Stock): void => workspace.changeLot(id, how);
 export const undo = (): void => workspace.undo();
 export const redo = (): void => workspace.redo();
-export const settle = (conflict: Conflict, which: 'here' | 'other' | 'both'): Promise<void> => workspace.settle(conflict, which);
+export const settle = (conflict: Conflict, which: 'here' | 'other' | 'both'): Promise<void> =>
+  workspace.settle(conflict, which);
 
 export const recordAll = (repairId: string, entries: readonly NewEvent[], role: string): Promise<readonly Event[]> =>
   workspace.recordAll(repairId, entries, role);
 /** Begins the work of a repair from its plan as it stands. */
-export const replan = (repairId: string, role: string): Promise<void> => workspace.replan(repairId, role, usePotStore.getState().pots);
+export const replan = (repairId: string, role: string): Promise<void> =>
+  workspace.replan(repairId, role, usePotStore.getState().pots);
 export const takeChangesBack = (repairId: string): void => workspace.takeChangesBack(repairId);
-export const startWork = (repairId: string, usable: Readonly<Record<string, number | null>>, role: string): Promise<void> =>
-  workspace.startWork(repairId, usable, role, usePotStore.getState().pots);
+export const startWork = (
+  repairId: string,
+  usable: Readonly<Record<string, number | null>>,
+  role: string,
+): Promise<void> => workspace.startWork(repairId, usable, role, usePotStore.getState().pots);

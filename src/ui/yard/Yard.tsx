@@ -145,8 +145,9 @@ export function Yard() {
           <section className="paper p-6 md:p-10 max-w-3xl">
             <h2 className="text-3xl font-bold mb-2">Nothing planned yet</h2>
             <p className="mb-5 text-lg max-w-xl">
-              Make a job for a place, put a repair into it, and walk it from inspection to release. Or load the sample, a ferry crossing
-              with one job for tomorrow and one running now; it can be removed again without touching what is yours.
+              Make a job for a place, put a repair into it, and walk it from inspection to release. Or load the sample,
+              a ferry crossing with one job for tomorrow and one running now; it can be removed again without touching
+              what is yours.
             </p>
             {actions}
           </section>
@@ -200,7 +201,9 @@ function Due({ views, nowMs }: { views: readonly JobView[]; nowMs: number }) {
     v.repairs
       .filter((r) => r.actuals.startedAt !== null)
       .map((r) => {
-        const reached = r.plan.milestones.filter((m) => m.clock === 'waiting' && m.planMs !== null && m.planMs <= nowMs);
+        const reached = r.plan.milestones.filter(
+          (m) => m.clock === 'waiting' && m.planMs !== null && m.planMs <= nowMs,
+        );
         const word = r.actuals.released
           ? 'released'
           : r.plan.placedMs === null || r.plan.placedMs > nowMs
@@ -220,7 +223,10 @@ function Due({ views, nowMs }: { views: readonly JobView[]; nowMs: number }) {
           {next.map(({ v, r, step }) => (
             <li key={r.repair.id} className="flex gap-x-4 py-1 items-baseline flex-wrap">
               <span className="fig w-24 shrink-0">{dayAndClock(step.startMs, v.job.zone)}</span>
-              <Link href={`/job/${v.job.id}/${r.repair.id}/${r.actuals.startedAt !== null ? 'run' : 'place'}`} className="font-semibold">
+              <Link
+                href={`/job/${v.job.id}/${r.repair.id}/${r.actuals.startedAt !== null ? 'run' : 'place'}`}
+                className="font-semibold"
+              >
                 {say(step.title, { system, zone: v.job.zone, language: 'en' })}
               </Link>
               <span className="soft truncate">{r.repair.name}</span>

@@ -6,7 +6,11 @@ const HOURS = 24 * 26;
 export function GET(request: Request): Response {
   const asked = new URL(request.url).searchParams;
   const character = asked.get('character') ?? '';
-  const [seed, from, offset] = ['seed', 'from', 'offset'].map((key) => Number(asked.get(key) ?? 0)) as [number, number, number];
+  const [seed, from, offset] = ['seed', 'from', 'offset'].map((key) => Number(asked.get(key) ?? 0)) as [
+    number,
+    number,
+    number,
+  ];
   // An own name of the table: every object also answers to names of the engine.
   if (!Object.hasOwn(CHARACTERS, character))
     return Response.json(
@@ -30,5 +34,10 @@ export function GET(request: Request): Response {
       },
       { status: 400 },
     );
-  return Response.json({ standIn: true, character, seed, rows: madeUpForecast(character as CharacterId, seed, from, HOURS, offset) });
+  return Response.json({
+    standIn: true,
+    character,
+    seed,
+    rows: madeUpForecast(character as CharacterId, seed, from, HOURS, offset),
+  });
 }

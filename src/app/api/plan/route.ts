@@ -18,10 +18,13 @@ export async function POST(request: Request): Promise<Response> {
   if (!(Number.isFinite(nowMs) && nowMs >= 0 && nowMs < Date.UTC(2200, 0)))
     return said(400, 'at', 'an ISO instant from 1970 to 2200', `“${at}” is not an instant like 2026-05-05T06:40:00Z.`);
   const units = new URL(request.url).searchParams.get('units') ?? 'metric';
-  if (units !== 'metric' && units !== 'us') return said(400, 'units', 'metric or us', `“${units}” is neither metric nor us.`);
+  if (units !== 'metric' && units !== 'us')
+    return said(400, 'units', 'metric or us', `“${units}” is neither metric nor us.`);
   const answer = await planInThread({ bytes, nowMs, units });
   if (answer.is === 'full')
-    return said(503, 'server', 'asking again later', 'Too many plans are waiting: ask again in a few seconds.', { 'retry-after': '5' });
+    return said(503, 'server', 'asking again later', 'Too many plans are waiting: ask again in a few seconds.', {
+      'retry-after': '5',
+    });
   if (answer.is === 'too-long')
     return said(
       422,

@@ -82,7 +82,10 @@ const LATE: Partial<Record<MilestoneId, Notice>> = {
   'primer-wet': F['late:primer-wet'],
 };
 
-/** A surface film forms on an amine-cured resin under this temperature, nearer than this to the dew point, or in air damper than this. */
+/**
+ * A surface film forms on an amine-cured resin under this temperature, nearer than this to the dew point, or in air
+ * damper than this.
+ */
 const FILM = { baseC: 10, marginK: 3, dampPct: 80 };
 
 /** Id of the finding that a wait has no time. */
@@ -111,22 +114,39 @@ export const clockRules: Readonly<Record<string, Rule>> = {
 
   'no-answer': (c) =>
     c.plan.milestones
-      .filter((m) => m.problem && m.originMs !== null && m.kind !== c.plan.stop?.kind && (m.kind === 'release' || m.kind === 'gel'))
+      .filter(
+        (m) =>
+          m.problem &&
+          m.originMs !== null &&
+          m.kind !== c.plan.stop?.kind &&
+          (m.kind === 'release' || m.kind === 'gel'),
+      )
       .map((m) => F['no-answer']({ what: m.label.toLowerCase(), why: plain(m.problem!) }, { of: m.kind })),
 
   stall: (c) => {
     const m = c.plan.milestones.findLast((x) => x.kind === c.plan.serves);
     if (!m?.stalls.length) return [];
     const total = m.stalls.reduce((s, x) => s + (x.toMs - x.fromMs) / 60_000, 0);
-    return [F.stall({ total: minutes(total), from: at(m.stalls[0]!.fromMs), least: exactly(degC(c.plan.sheet?.limits.cureMinC ?? 0)) })];
+    return [
+      F.stall({
+        total: minutes(total),
+        from: at(m.stalls[0]!.fromMs),
+        least: exactly(degC(c.plan.sheet?.limits.cureMinC ?? 0)),
+      }),
+    ];
   },
 
   'amine-film': (c) => {
     const { sheet, thermal, placedMs } = c.plan;
     if (!sheet || !FAMILIES[sheet.family].film || !thermal || placedMs === null) return [];
-    const until = c.plan.milestones.find((m) => m.kind === 'sandable' || m.kind === 'release')?.planMs ?? placedMs + 12 * 3_600_000;
+    const until =
+      c.plan.milestones.find((m) => m.kind === 'sandable' || m.kind === 'release')?.planMs ?? placedMs + 12 * 3_600_000;
     for (let ms = placedMs; ms <= until; ms += 30 * 60_000) {
-      const here = attempt(() => ({ base: valueAt(thermal.base, ms), dew: valueAt(thermal.dew, ms), air: valueAt(thermal.air, ms) }));
+      const here = attempt(() => ({
+        base: valueAt(thermal.base, ms),
+        dew: valueAt(thermal.dew, ms),
+        air: valueAt(thermal.air, ms),
+      }));
       if (!here.ok) return [];
       const { base, dew, air } = here.value;
       const wet = humidityOf(air, dew) > FILM.dampPct;

@@ -3,7 +3,10 @@ import { clashesOf } from '../../system';
 import { type Finding, findings } from '../finding';
 import { type Rule, rangeOver } from './rule';
 
-/** A mix cured in the cold turns to glass not far above the warmest it has been, K: a usual figure, for want of the sheet’s. */
+/**
+ * A mix cured in the cold turns to glass not far above the warmest it has been, K: a usual figure, for want of the
+ * sheet’s.
+ */
 const GLASS_ABOVE_CURE_K = 20;
 /** Nearer than this to its glass transition a resin carries nothing, K. */
 const GLASS_MARGIN_K = 15;
@@ -36,7 +39,14 @@ export const coldRules: Readonly<Record<string, Rule>> = {
   'cold-cure': (c) => {
     const cold = curedCold(c);
     if (!cold) return [];
-    return [F['cold-cure']({ from: at(cold.fromMs), to: at(cold.toMs), warmest: degC(cold.warmestC), needs: exactly(degC(cold.needsC)) })];
+    return [
+      F['cold-cure']({
+        from: at(cold.fromMs),
+        to: at(cold.toMs),
+        warmest: degC(cold.warmestC),
+        needs: exactly(degC(cold.needsC)),
+      }),
+    ];
   },
 
   glass: (c) => {
@@ -77,15 +87,21 @@ export const coldRules: Readonly<Record<string, Rule>> = {
         severity: k.severity,
         stage: k.from === 'mixing' ? 'material' : 'finish',
         title: plain(k.title),
-        why: from === null ? MEETS.why({ why }) : MEETS[k.from === 'mixing' ? 'mixing' : 'layer']({ why, from: at(from) }),
+        why:
+          from === null ? MEETS.why({ why }) : MEETS[k.from === 'mixing' ? 'mixing' : 'layer']({ why, from: at(from) }),
         todo: plain(k.todo),
       };
     });
   },
 };
 
-/** Whether the base stays under the sheet’s temperature of full cure from placing on, until a day past service or to full cure. */
-function curedCold({ plan }: Parameters<Rule>[0]): { fromMs: number; toMs: number; warmestC: number; needsC: number } | null {
+/**
+ * Whether the base stays under the sheet’s temperature of full cure from placing on, until a day past service or to
+ * full cure.
+ */
+function curedCold({
+  plan,
+}: Parameters<Rule>[0]): { fromMs: number; toMs: number; warmestC: number; needsC: number } | null {
   const { sheet, thermal, placedMs } = plan;
   const needsC = sheet?.limits.fullCureMinC;
   if (needsC == null || !thermal || placedMs === null) return null;

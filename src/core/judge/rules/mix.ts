@@ -45,7 +45,8 @@ const F = findings({
   'pot-mass': {
     severity: 'caution',
     stage: 'mix',
-    title: '{share, select, unknown {A bigger pot than the sheet’s pot life is for} other {The pot warms itself and dies sooner}}',
+    title:
+      '{share, select, unknown {A bigger pot than the sheet’s pot life is for} other {The pot warms itself and dies sooner}}',
     why: '{mass} stand in one pot, the sheet’s time is for {stated}{assumed, select, yes { (assumed, the sheet names none)} other {}}: {share, select, unknown {it heats itself and dies sooner than the clock says.} other {an estimated {share} of that time is left, and the clocks here count with it{beyond, select, yes {, as if it lost nothing to the air, since it is beyond what was prepared} other {}}{filled, select, yes {; your own fillers are left out of it, they make it milder} other {}}.}}{rest, select, runaway { Left in the pot, a rest of that size may run away: smoke and fire.} hot { Left in the pot, it gets hotter than {hot}.} other {}}',
     todo: 'Mix smaller batches, spread it out at once, or keep it in a flat tray; never leave a rest standing in the pot.',
   },
@@ -186,7 +187,9 @@ export const mixRules: Readonly<Record<string, Rule>> = {
           ways: [
             { say: WAYS.rate({ needed }), set: { path: ['settings', 'rate'], value: mix.rateNeeded } },
             ...(crew <= MOST_HANDS ? [{ say: WAYS.crew({ crew }), set: { path: ['crew'], value: crew } }] : []),
-            ...(kit.splittable && weigh ? [{ say: WAYS.weigh(), set: { path: ['schools', weigh.school], value: weigh.option } }] : []),
+            ...(kit.splittable && weigh
+              ? [{ say: WAYS.weigh(), set: { path: ['schools', weigh.school], value: weigh.option } }]
+              : []),
           ],
         },
       ),
@@ -218,7 +221,15 @@ export const mixRules: Readonly<Record<string, Rule>> = {
 
   'lift-heat': ({ plan }) => {
     const { pot, context, thermal, placedMs, potC } = plan;
-    if (!pot || !context || !thermal || placedMs === null || potC === null || !plan.method || !ENGINES[plan.method.engine].inLifts)
+    if (
+      !pot ||
+      !context ||
+      !thermal ||
+      placedMs === null ||
+      potC === null ||
+      !plan.method ||
+      !ENGINES[plan.method.engine].inLifts
+    )
       return [];
     const lifts = liftsOf(context);
     const thick = context.measured.faces.maxDepthMm / lifts;
@@ -263,7 +274,10 @@ export const mixRules: Readonly<Record<string, Rule>> = {
 
   estimate: ({ plan }) => {
     const used = plan.milestones.filter(
-      (m) => m.standing !== 'sheet' && m.planMs !== null && (m.kind === plan.serves || m.kind === 'use-by' || m.kind === 'release'),
+      (m) =>
+        m.standing !== 'sheet' &&
+        m.planMs !== null &&
+        (m.kind === plan.serves || m.kind === 'use-by' || m.kind === 'release'),
     );
     const estimated = [...new Set(used.filter((m) => m.standing === 'estimated').map((m) => m.label.toLowerCase()))];
     const beyond = [...new Set(used.filter((m) => m.standing === 'extrapolated').map((m) => m.label.toLowerCase()))];

@@ -20,7 +20,10 @@ export type Rule = (c: JudgeContext) => readonly Finding[];
 /** Stretch in which material is placed: first mixing to last placing. */
 export const placing = (plan: RepairPlan): { fromMs: number; toMs: number } | null => {
   const from = plan.steps.find((s) => s.marks?.begin?.includes('mix-begins'))?.startMs;
-  return from === undefined || plan.placedMs === null ? null : { fromMs: from, toMs: Math.max(plan.placedMs, from + 1) };
+  return from === undefined || plan.placedMs === null
+    ? null
+    : { fromMs: from, toMs: Math.max(plan.placedMs, from + 1) };
 };
 /** Extremes of a history over a stretch, or why there are none. */
-export const rangeOver = (series: Series, w: { fromMs: number; toMs: number }) => attempt(() => extremes(series, w.fromMs, w.toMs));
+export const rangeOver = (series: Series, w: { fromMs: number; toMs: number }) =>
+  attempt(() => extremes(series, w.fromMs, w.toMs));

@@ -74,7 +74,8 @@ const F = findings({
 
 /** What stands between the repair and its service: deadline, hours, review, the sheet itself. */
 export const serviceRules: Readonly<Record<string, Rule>> = {
-  deadline: ({ plan }) => (plan.inHandMin !== null && plan.inHandMin < 0 ? [F.deadline({ short: minutes(-plan.inHandMin) })] : []),
+  deadline: ({ plan }) =>
+    plan.inHandMin !== null && plan.inHandMin < 0 ? [F.deadline({ short: minutes(-plan.inHandMin) })] : [],
 
   overrun: ({ plan }) => (plan.overruns ? [F.overrun()] : []),
 

@@ -112,10 +112,15 @@ export const shelfRules: Readonly<Record<string, Rule>> = {
     if (WETNESS.indexOf(repair.surface) > WETNESS.indexOf(sheet.limits.wetness))
       out.push(F.wetness({ is: repair.surface, wanted: sheet.limits.wetness }));
     const sag =
-      repair.orientation === 'wall' ? sheet.limits.sagWallMm : repair.orientation === 'overhead' ? sheet.limits.sagOverheadMm : null;
+      repair.orientation === 'wall'
+        ? sheet.limits.sagWallMm
+        : repair.orientation === 'overhead'
+          ? sheet.limits.sagOverheadMm
+          : null;
     const deep = plan.void?.faces.maxDepthMm ?? 0;
     const lift = Math.min(deep, sheet.limits.liftMaxMm ?? deep);
-    if (sag !== null && lift > sag) out.push(F.sag({ lift: mm(lift), where: repair.orientation, limit: exactly(mm(sag)) }));
+    if (sag !== null && lift > sag)
+      out.push(F.sag({ lift: mm(lift), where: repair.orientation, limit: exactly(mm(sag)) }));
     return out;
   },
 
@@ -126,17 +131,33 @@ export const shelfRules: Readonly<Record<string, Rule>> = {
     const geometry = kitVolumeMl(sheet, kit);
     const least = Math.min(...stated, geometry);
     return least < geometry * 0.95
-      ? [F.coverage({ kit: kit.label, geometry: ml(geometry), least: ml(least), less: percent((1 - least / geometry) * 100, 2) })]
+      ? [
+          F.coverage({
+            kit: kit.label,
+            geometry: ml(geometry),
+            least: ml(least),
+            less: percent((1 - least / geometry) * 100, 2),
+          }),
+        ]
       : [];
   },
 
   instrument: ({ repair, plan }) => {
     const { sheet, batches } = plan;
     const { way } = repair.bench;
-    if (!sheet || !batches.length || way === null || way === 'weight' || isMetered(sheet.kind) || batches.every((b) => b.kits !== null))
+    if (
+      !sheet ||
+      !batches.length ||
+      way === null ||
+      way === 'weight' ||
+      isMetered(sheet.kind) ||
+      batches.every((b) => b.kits !== null)
+    )
       return [];
     const smallest = batches.reduce((a, b) => (b.massG.A < a.massG.A ? b : a));
-    const m = attempt(() => measuredBatch(sheet, smallest.massG, { ...repair.bench, way, scaleStepG: repair.scaleStepG }));
+    const m = attempt(() =>
+      measuredBatch(sheet, smallest.massG, { ...repair.bench, way, scaleStepG: repair.scaleStepG }),
+    );
     if (!m.ok) return [F['instrument:unknown']({ why: plain(m.problem.sentence) })];
     const tolerance = toleranceOf(sheet);
     return m.value.worstShortPct > tolerance.shortPct + 1e-9 || m.value.worstOverPct > tolerance.overPct + 1e-9
@@ -163,13 +184,21 @@ export const shelfRules: Readonly<Record<string, Rule>> = {
     if (scaled.sharePct > TINT_MAX_PCT)
       out.push(F['colour:much']({ share: percent(scaled.sharePct, 2), most: exactly(percent(TINT_MAX_PCT)) }));
     if (least < scaled.leastMixG)
-      out.push(F['colour:fine']({ mix: grams(least), step: exactly(grams(repair.scaleStepG)), least: grams(scaled.leastMixG) }));
+      out.push(
+        F['colour:fine']({
+          mix: grams(least),
+          step: exactly(grams(repair.scaleStepG)),
+          least: grams(scaled.leastMixG),
+        }),
+      );
     return out;
   },
 
   witness: ({ plan, actuals, nowMs }) =>
     plan.batches.flatMap((b): Finding[] => {
-      const placed = plan.steps.some((s) => s.batch === b.index && s.marks?.end?.includes('placed') && s.doneAt !== null);
+      const placed = plan.steps.some(
+        (s) => s.batch === b.index && s.marks?.end?.includes('placed') && s.doneAt !== null,
+      );
       if (!placed || isMetered(plan.sheet!.kind)) return [];
       const cup = actuals.witness.get(b.index);
       const of = (what: string): Finding[] =>

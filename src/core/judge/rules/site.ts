@@ -74,11 +74,19 @@ export const siteRules: Readonly<Record<string, Rule>> = {
     const base = rangeOver(thermal.base, w);
     const air = rangeOver(thermal.air, w);
     const { baseMinC, baseMaxC, airMinC, airMaxC } = sheet.limits;
-    const against = (isC: number, limitC: number) => ({ is: degC(isC), limit: exactly(degC(limitC)), when: at(w.fromMs) });
-    if (base.ok && baseMinC !== null && base.value.min < baseMinC) out.push(F['base-temperature:cold'](against(base.value.min, baseMinC)));
-    if (base.ok && baseMaxC !== null && base.value.max > baseMaxC) out.push(F['base-temperature:hot'](against(base.value.max, baseMaxC)));
-    if (air.ok && airMinC !== null && air.value.min < airMinC) out.push(F['air-temperature:cold'](against(air.value.min, airMinC)));
-    if (air.ok && airMaxC !== null && air.value.max > airMaxC) out.push(F['air-temperature:hot'](against(air.value.max, airMaxC)));
+    const against = (isC: number, limitC: number) => ({
+      is: degC(isC),
+      limit: exactly(degC(limitC)),
+      when: at(w.fromMs),
+    });
+    if (base.ok && baseMinC !== null && base.value.min < baseMinC)
+      out.push(F['base-temperature:cold'](against(base.value.min, baseMinC)));
+    if (base.ok && baseMaxC !== null && base.value.max > baseMaxC)
+      out.push(F['base-temperature:hot'](against(base.value.max, baseMaxC)));
+    if (air.ok && airMinC !== null && air.value.min < airMinC)
+      out.push(F['air-temperature:cold'](against(air.value.min, airMinC)));
+    if (air.ok && airMaxC !== null && air.value.max > airMaxC)
+      out.push(F['air-temperature:hot'](against(air.value.max, airMaxC)));
     return out;
   },
 
@@ -89,13 +97,26 @@ export const siteRules: Readonly<Record<string, Rule>> = {
     const out: Finding[] = [];
     const need = sheet.limits.dewMarginK;
     const margin = attempt(() =>
-      Math.min(...[w.fromMs, (w.fromMs + w.toMs) / 2, w.toMs].map((ms) => valueAt(thermal.base, ms) - valueAt(thermal.dew, ms))),
+      Math.min(
+        ...[w.fromMs, (w.fromMs + w.toMs) / 2, w.toMs].map(
+          (ms) => valueAt(thermal.base, ms) - valueAt(thermal.dew, ms),
+        ),
+      ),
     );
     if (need !== null && margin.ok && margin.value < need)
-      out.push(F.dew({ side: margin.value < 0 ? 'under' : 'above', margin: kelvin(Math.abs(margin.value)), need: exactly(kelvin(need)) }));
+      out.push(
+        F.dew({
+          side: margin.value < 0 ? 'under' : 'above',
+          margin: kelvin(Math.abs(margin.value)),
+          need: exactly(kelvin(need)),
+        }),
+      );
     const max = sheet.limits.humidityMaxPct;
-    const wet = attempt(() => Math.max(...[w.fromMs, w.toMs].map((ms) => humidityOf(valueAt(thermal.air, ms), valueAt(thermal.dew, ms)))));
-    if (max !== null && wet.ok && wet.value > max) out.push(F.humidity({ is: percent(wet.value), limit: exactly(percent(max)) }));
+    const wet = attempt(() =>
+      Math.max(...[w.fromMs, w.toMs].map((ms) => humidityOf(valueAt(thermal.air, ms), valueAt(thermal.dew, ms)))),
+    );
+    if (max !== null && wet.ok && wet.value > max)
+      out.push(F.humidity({ is: percent(wet.value), limit: exactly(percent(max)) }));
     return out;
   },
 
@@ -105,7 +126,8 @@ export const siteRules: Readonly<Record<string, Rule>> = {
     const { materialMinC, materialMaxC } = sheet.limits;
     if (materialMinC !== null && potC < materialMinC)
       return [F['material-temperature']({ is: degC(potC), limit: exactly(degC(materialMinC)) })];
-    if (materialMaxC !== null && potC > materialMaxC) return [F['material-warm']({ is: degC(potC), limit: exactly(degC(materialMaxC)) })];
+    if (materialMaxC !== null && potC > materialMaxC)
+      return [F['material-warm']({ is: degC(potC), limit: exactly(degC(materialMaxC)) })];
     return [];
   },
 };

@@ -119,7 +119,8 @@ export const voidRules: Readonly<Record<string, Rule>> = {
       const said = { is: mm(depth), limit: exactly(mm(liftMaxMm)), lifts, each: mm(depth / lifts) };
       out.push(F[plan.context.effects.onePass ? 'lift:deep-pass' : 'lift:deep'](said));
     }
-    if (liftMinMm !== null && depth < liftMinMm) out.push(F['lift:thin']({ is: mm(depth), limit: exactly(mm(liftMinMm)) }));
+    if (liftMinMm !== null && depth < liftMinMm)
+      out.push(F['lift:thin']({ is: mm(depth), limit: exactly(mm(liftMinMm)) }));
     const feathered = repair.void?.shapes.some((s) => kindOf(s).readings?.(s)?.feathered);
     if (feathered) out.push(F['lift:feather'](undefined, { severity: liftMinMm ? 'stop' : 'caution' }));
     return out;
@@ -144,7 +145,10 @@ export const voidRules: Readonly<Record<string, Rule>> = {
       const readings = kindOf(shape).readings?.(shape);
       if (!readings) return [];
       return oddReadings(readings.list, halfWidthMm(readings.read)).map((odd) =>
-        F['odd-reading']({ number: odd.index + 1, is: mm(odd.depthMm), around: mm(odd.aroundMm) }, { of: `${i}.${odd.index}` }),
+        F['odd-reading'](
+          { number: odd.index + 1, is: mm(odd.depthMm), around: mm(odd.aroundMm) },
+          { of: `${i}.${odd.index}` },
+        ),
       );
     }),
 
@@ -179,6 +183,8 @@ export const voidRules: Readonly<Record<string, Rule>> = {
           ),
         }),
       ];
-    return settingOutProblems(repair.settingOut, count, sizeMm).map((p) => F['setting-out']({ why: plain(p.sentence) }, { of: p.field }));
+    return settingOutProblems(repair.settingOut, count, sizeMm).map((p) =>
+      F['setting-out']({ why: plain(p.sentence) }, { of: p.field }),
+    );
   },
 };

@@ -6,7 +6,10 @@ import type { MethodContext, TaskContext } from '../context';
 /** What is mixed apart dies apart. */
 export const POT_CLOCKS: readonly MilestoneId[] = ['use-by', 'idle'];
 
-/** How material gets to its place. What differs from one way to another is a column here, never a question for the engine's name. */
+/**
+ * How material gets to its place. What differs from one way to another is a column here, never a question for the
+ * engine's name.
+ */
 export interface Engine {
   /** It goes in in lifts, one on the other. */
   readonly inLifts: boolean;

@@ -24,7 +24,8 @@ export const fill: Engine = {
   portions: (c) => {
     const primer = primerOf(c);
     const { liquidShare } = proportionOf(c.sheet);
-    // A lift is mixed with its own primer and, the last, with the crown or the recess: that moves its share of the whole.
+    // A lift is mixed with its own primer and, the last, with the crown or the recess: that moves its share of the
+    // whole.
     const level = LEVEL_ML[c.effects.level](c);
     const shares = liftShares(c.void, primer.length);
     const own = shares.map((of, i) => c.measured.nominalMl * of + primer[i]!.ml / (primer[i]!.cut ? liquidShare : 1));

@@ -51,7 +51,8 @@ export const pressed: readonly TaskRow[] = tasks('press', [
     block: 'work',
     title:
       '{count, plural, one {Fill the hole and turn the rod in} other {{places, plural, one {Fill hole {first} of {count}, turn the rod in} other {Holes {first} to {last} of {count}: fill, turn the rod in, next}}}}',
-    detail: 'Nozzle to the back, withdraw as it fills, no air. Turn the rod in to its mark; wipe the surplus to an even collar.',
+    detail:
+      'Nozzle to the back, withdraw as it fills, no air. Turn the rod in to its mark; wipe the surplus to an even collar.',
     confirm: '{places, plural, one {Rod is at its mark} other {Rods are at their marks}}',
     work: { by: { setting: 'per-place', driver: 'place' } },
     exact: true,

@@ -79,8 +79,18 @@ export const anchor: Method = {
       matter: 'How far to fill the hole',
       stage: 'mix',
       options: options('anchor.filling', [
-        { id: 'overfill', label: 'overfill and wipe', fits: 'everywhere the surplus can be wiped off', effect: { shows: ['collar'] } },
-        { id: 'below', label: 'to a little below the mouth', fits: 'where nothing may run over the face', effect: { shows: ['below'] } },
+        {
+          id: 'overfill',
+          label: 'overfill and wipe',
+          fits: 'everywhere the surplus can be wiped off',
+          effect: { shows: ['collar'] },
+        },
+        {
+          id: 'below',
+          label: 'to a little below the mouth',
+          fits: 'where nothing may run over the face',
+          effect: { shows: ['below'] },
+        },
         {
           id: 'two-thirds',
           label: 'two thirds of the depth',
@@ -107,7 +117,12 @@ export const anchor: Method = {
       matter: 'Several like holes',
       stage: 'place',
       options: options('anchor.several', [
-        { id: 'one', label: 'one at a time', fits: 'unless the working time clearly allows two', effect: { grouping: 'one' } },
+        {
+          id: 'one',
+          label: 'one at a time',
+          fits: 'unless the working time clearly allows two',
+          effect: { grouping: 'one' },
+        },
         {
           id: 'several',
           label: 'as many as the working time allows',
@@ -123,10 +138,34 @@ export const anchor: Method = {
   settings: [
     { id: 'collar', label: 'Collar wiped off', kind: 'percent', byDefault: 10, min: 0, max: 100, stage: 'mix' },
     { id: 'below-mouth', label: 'Left below the mouth', kind: 'length', byDefault: 5, min: 0, max: 200, stage: 'mix' },
-    { id: 'per-place', label: 'Time for each hole', kind: 'duration', byDefault: 3, min: 0.1, max: 120, stage: 'place' },
-    { id: 'set-place', label: 'Of it, setting the rod', kind: 'duration', byDefault: 1, min: 0.05, max: 120, stage: 'place' },
+    {
+      id: 'per-place',
+      label: 'Time for each hole',
+      kind: 'duration',
+      byDefault: 3,
+      min: 0.1,
+      max: 120,
+      stage: 'place',
+    },
+    {
+      id: 'set-place',
+      label: 'Of it, setting the rod',
+      kind: 'duration',
+      byDefault: 1,
+      min: 0.05,
+      max: 120,
+      stage: 'place',
+    },
     { id: 'tube-bore', label: 'Tube on the mixer, bore', kind: 'length', byDefault: 0, min: 0, max: 50, stage: 'mix' },
-    { id: 'tube-length', label: 'Tube on the mixer, length', kind: 'length', byDefault: 0, min: 0, max: 5000, stage: 'mix' },
+    {
+      id: 'tube-length',
+      label: 'Tube on the mixer, length',
+      kind: 'length',
+      byDefault: 0,
+      min: 0,
+      max: 5000,
+      stage: 'mix',
+    },
     // A paste is not drunk by the wall of a hole.
     { ...uptakeSetting, byDefault: 0 },
   ],
@@ -202,7 +241,8 @@ export const anchor: Method = {
         task: 'prep:mark',
         role: 'set-out',
         title: 'Mark and check the place of {count, plural, one {the hole} other {# holes}}',
-        detail: '{settingOut} Distance to edges and to each other, direction, what lies inside. Nothing is drilled before this is ticked.',
+        detail:
+          '{settingOut} Distance to edges and to each other, direction, what lies inside. Nothing is drilled before this is ticked.',
         confirm: 'Place is right',
         work: { fixed: 5, per: { place: 2 } },
         hold: true,

@@ -1,6 +1,16 @@
 import { areaOf, mm, mm2, texts, uptake } from '../../say';
 import { proportionOf } from '../../system';
-import { clear, drunk, endOfMixing, notMoving, noWaterPressure, partKits, soundBase, uptakeSetting, waiting } from '../common';
+import {
+  clear,
+  drunk,
+  endOfMixing,
+  notMoving,
+  noWaterPressure,
+  partKits,
+  soundBase,
+  uptakeSetting,
+  waiting,
+} from '../common';
 import { type MethodContext, settingIn } from '../context';
 import { options } from '../effects';
 import { filledInLifts, LEVEL_ML } from '../engines';
@@ -25,7 +35,10 @@ const SAYS = texts('mortar-patch.says', {
 const levelled = (c: MethodContext, level: 'crown' | 'recess') => ({
   label: AMOUNT[level](),
   ml: LEVEL_ML[level](c),
-  expression: AMOUNT[`${level}By`]({ area: mm2(c.void.count * c.measured.faces.planAreaMm2), depth: mm(settingIn(c, level)) }),
+  expression: AMOUNT[`${level}By`]({
+    area: mm2(c.void.count * c.measured.faces.planAreaMm2),
+    depth: mm(settingIn(c, level)),
+  }),
 });
 
 /** Resin mortar in a hollow, spall or cut-out of a floor, slab or ramp. */
@@ -95,9 +108,24 @@ export const mortarPatch: Method = {
       matter: 'Priming',
       stage: 'place',
       options: options('mortar-patch.priming', [
-        { id: 'drawn', label: 'a share of the mixed liquid', fits: 'systems whose liquid is the primer', effect: { priming: 'drawn' } },
-        { id: 'separate', label: 'separate primer', fits: 'where the sheet names one', effect: { priming: 'separate' } },
-        { id: 'none', label: 'none', fits: 'only where the sheet says so', effect: { priming: 'none', shows: ['uptake'] } },
+        {
+          id: 'drawn',
+          label: 'a share of the mixed liquid',
+          fits: 'systems whose liquid is the primer',
+          effect: { priming: 'drawn' },
+        },
+        {
+          id: 'separate',
+          label: 'separate primer',
+          fits: 'where the sheet names one',
+          effect: { priming: 'separate' },
+        },
+        {
+          id: 'none',
+          label: 'none',
+          fits: 'only where the sheet says so',
+          effect: { priming: 'none', shows: ['uptake'] },
+        },
       ]),
       byDefault: 'drawn',
       why: 'What the sheet says; a share of the liquid where it is silent and the base drinks.',
@@ -167,7 +195,14 @@ export const mortarPatch: Method = {
     'Breathing protection and extraction when grinding or pouring sand: silica.',
     'A pot that runs hot goes outside onto bare ground, never into a bin.',
   ],
-  tools: ['saw or grinder', 'vacuum', 'primer brush', 'mixing pail and slow paddle', 'screed and steel float', 'straightedge'],
+  tools: [
+    'saw or grinder',
+    'vacuum',
+    'primer brush',
+    'mixing pail and slow paddle',
+    'screed and steel float',
+    'straightedge',
+  ],
   tests: [
     { id: 'nail', ask: 'Does a nail leave no mark, on the patch and on the left-over cup?' },
     { id: 'tap', ask: 'Does it ring sound when tapped all over?' },

@@ -143,7 +143,12 @@ export const plateBond: Method = {
           fits: 'where it shows or obstructs',
           says: { squeeze: 'Wipe the squeeze-out at once.' },
         },
-        { id: 'left', label: 'left as a fillet', fits: 'hidden edges: it also seals', says: { squeeze: 'Leave the bead as a fillet.' } },
+        {
+          id: 'left',
+          label: 'left as a fillet',
+          fits: 'hidden edges: it also seals',
+          says: { squeeze: 'Leave the bead as a fillet.' },
+        },
         {
           id: 'trimmed',
           label: 'trimmed later',
@@ -192,8 +197,24 @@ export const plateBond: Method = {
   ],
   settings: [
     { id: 'bead', label: 'Bead all round', kind: 'percent', byDefault: 10, min: 0, max: 200, stage: 'mix' },
-    { id: 'back-butter', label: 'Left in the texture of both faces', kind: 'uptake', byDefault: 40, min: 0, max: 2000, stage: 'mix' },
-    { id: 'part', label: 'Thickness of the part laid on', kind: 'length', byDefault: 10, min: 0.5, max: 300, stage: 'place' },
+    {
+      id: 'back-butter',
+      label: 'Left in the texture of both faces',
+      kind: 'uptake',
+      byDefault: 40,
+      min: 0,
+      max: 2000,
+      stage: 'mix',
+    },
+    {
+      id: 'part',
+      label: 'Thickness of the part laid on',
+      kind: 'length',
+      byDefault: 10,
+      min: 0.5,
+      max: 300,
+      stage: 'place',
+    },
     { id: 'rate', label: 'Spreading rate', kind: 'rate', byDefault: 25, min: 1, max: 5000, stage: 'place' },
   ],
   preparation: [
@@ -208,7 +229,10 @@ export const plateBond: Method = {
     'Plate set down flat on a full bed: air in the middle.',
     'Clamps off because it “felt hard” at the edge.',
   ],
-  cautions: ['Solvent and hot work do not go together.', 'Grinding: eye, ear and breathing protection, no sparks near solvent.'],
+  cautions: [
+    'Solvent and hot work do not go together.',
+    'Grinding: eye, ear and breathing protection, no sparks near solvent.',
+  ],
   tools: ['grinder with flap disc', 'solvent and clean cloths', 'notched spreader', 'clamps or props', 'feeler gauge'],
   tests: [
     { id: 'bead', ask: 'Did adhesive show all round and at the inspection holes?' },
