@@ -73,6 +73,7 @@ export function kitRun(
         crew: 1,
         massCapG: null,
         vesselMaxMl: null,
+        oneKitAPot: false,
         split: p.context!.effects.split,
         count: pieceOf(r).void!.count,
         minutesPerPlace: p.context!.settings['per-place'] ?? 1,

@@ -57,6 +57,8 @@ export interface MixAsk {
   /** Most that may stand in one pot, g, and most that the vessel takes, mL; null where they do not bind. */
   readonly massCapG: number | null;
   readonly vesselMaxMl: number | null;
+  /** Each kit is mixed in its own pail, and never two in one. */
+  readonly oneKitAPot: boolean;
   /** Whole kits only, or split by weighing. */
   readonly split: 'whole' | 'weighed';
   /** Like places, for metered systems. */

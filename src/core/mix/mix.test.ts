@@ -19,6 +19,7 @@ const ask = (sheet: SheetRevision, over: Partial<MixAsk> = {}): MixAsk => ({
   crew: 1,
   massCapG: null,
   vesselMaxMl: null,
+  oneKitAPot: false,
   split: 'weighed',
   count: 1,
   minutesPerPlace: 3,

@@ -96,7 +96,7 @@ export function potted({ ask, proportion, kitMl, lines, placed, safety }: MixBas
       `kits up to ${figure(capMl)} mL`,
       `A whole kit makes ${figure(kitMl)} mL, one batch may have ${figure(capMl)} mL: ${binds}. ${ask.kit.splittable ? 'Split the kit by weighing' : 'Choose a smaller kit'}, keep the pot cooler, or add hands.`,
     );
-  const kitsPerBatch = Math.max(1, Math.floor(capMl / kitMl + 1e-9));
+  const kitsPerBatch = ask.oneKitAPot ? 1 : Math.max(1, Math.floor(capMl / kitMl + 1e-9));
   const portionMl = ask.portions.map((p) => placed * p.share);
 
   const planFor = (extra: number): { perPortion: number[]; kitsPerPortion: number[]; n: number } => {

@@ -1,3 +1,4 @@
+import type { Side } from '../cure';
 import { ABRADE, type Method, type StepContext, type StepDraft, type StepKey, stepFrom, stepId } from '../method';
 import {
   clockOf,
@@ -122,11 +123,11 @@ function clocksOf({ ask, sheet, reachOf, shares }: LayAsk) {
       repair.passId,
     );
   // Laying out needs the planning end alone; words and ranges are made once, at the end.
-  const tryReach = (kind: MilestoneId, batch: number): ReachTry | null => {
+  const tryReach = (kind: MilestoneId, batch: number, side?: Side): ReachTry | null => {
     const m = milestoneOf(sheet, kind);
     const origin = m ? originOf(m, batch) : null;
     if (!m || origin === null) return null;
-    const found = reachOf(m, clockOf(m) === 'waiting' ? 'long' : 'short', origin);
+    const found = reachOf(m, side ?? (clockOf(m) === 'waiting' ? 'long' : 'short'), origin);
     return found.atMs === null || kind !== 'use-by'
       ? found
       : { ...found, atMs: origin + (found.atMs - origin) * (shares[batch]?.share ?? 1) };
@@ -154,9 +155,9 @@ function clocksOf({ ask, sheet, reachOf, shares }: LayAsk) {
     const from = latest(Math.max(...batches));
     return from === null ? bySheet : { atMs: from + standIn.minutes * MIN_MS, by: standIn.by, why: '' };
   };
-  /** The first of its batches that is over closes a window. */
+  /** The first of its batches that is over closes a window, by the short end: what is waited for elsewhere is a deadline here. */
   const endOf = (kind: MilestoneId, batches: readonly number[]): number | null => {
-    const known = batches.flatMap((b) => tryReach(kind, b)?.atMs ?? []);
+    const known = batches.flatMap((b) => tryReach(kind, b, 'short')?.atMs ?? []);
     return known.length ? Math.min(...known) : null;
   };
   const stopAt = (draft: StepDraft, kind: MilestoneId, batches: readonly number[], why: string): PlanStop => {

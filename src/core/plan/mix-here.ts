@@ -96,6 +96,7 @@ export function mixAt(
     crew: repair.crew,
     massCapG: repair.massCapG,
     vesselMaxMl: repair.bench.vesselMaxMl,
+    oneKitAPot: ENGINES[method.engine].oneKitAPot,
     split: effects.split,
     count: context.void.count,
     minutesPerPlace: settings['per-place'] ?? 1,

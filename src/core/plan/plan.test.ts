@@ -174,7 +174,9 @@ describe('schools change numbers or steps', () => {
   test.each(METHODS.map((m) => [m.id, m] as const))(
     '%s: every option of every school can be planned or refuses with a sentence',
     (id, method) => {
-      const r = { anchor: eyes, 'mortar-patch': nosing, 'plate-bond': plate }[id]!;
+      const r =
+        { anchor: eyes, 'mortar-patch': nosing, 'plate-bond': plate }[id] ??
+        here(nosing, { method: { id, version: method.version } });
       for (const school of method.schools)
         for (const option of school.options) {
           const p = only(here(r, { schools: { ...r.schools, [school.id]: option.id } }), {

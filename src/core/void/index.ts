@@ -17,7 +17,7 @@ export { type Patch, surfaceOf } from './patch';
 export { type PictureScale, scaleByDistance, scaleByRectangle, tracedOutline } from './picture';
 export type { Point } from './point';
 export { contourLevels, contoursOf, nextReading, oddReadings, profileAt } from './readings';
-export { levels } from './ring';
+export { GRAVITY, isRing, levels, partSeatedMl, type Ring } from './ring';
 export { isScanned, rimOf, type Scanned, scannedShape, unpack } from './scanned';
 export * from './setting-out';
 export {

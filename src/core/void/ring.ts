@@ -265,3 +265,17 @@ export const ring: Shape<Ring> = {
     );
   },
 };
+
+/** Whether a shape is a ring or channel that is poured. */
+export const isRing = (shape: { readonly shape: string }): shape is Ring => shape.shape === 'ring';
+
+/** Standard gravity, N/kg (ISO 80000-3). */
+export const GRAVITY = 9.80665;
+
+/** What a part that stands in the pour displaces once it is seated, mL; 0 where nothing does. */
+export function partSeatedMl(s: Ring): number {
+  if (!s.part) return 0;
+  const [a = 0, b = 0] = dimensions(s).map((d) => d.measured.valueMm);
+  const dipped = Math.max(0, s.depth.valueMm - s.clear.valueMm - s.part.foot.valueMm);
+  return (floor(s.run.form, a, b).middle * s.part.thickness.valueMm * dipped) / 1000;
+}

@@ -14,6 +14,13 @@ const POT_MASS_FACTOR = 1.5;
 const NOTICED_SHARE = 0.95;
 
 const F = findings({
+  'kit-over': {
+    severity: 'note',
+    stage: 'mix',
+    title: 'A kit for very little',
+    why: '{kits, plural, one {# kit is} other {# kits are}} opened, the last of them for {over}.',
+    todo: 'A little less over, and one fewer serves; but nothing is then left for a doubt.',
+  },
   spare: {
     severity: 'caution',
     stage: 'mix',
@@ -109,6 +116,7 @@ const F = findings({
   },
 });
 const WAYS = texts('finding.rate.way', {
+  less: '{what} of {share}',
   rate: 'I place {needed} a minute',
   crew: '{crew, plural, one {# pair} other {# pairs}} of hands',
   weigh: 'Split the kit by weighing',
@@ -117,6 +125,9 @@ const SAY = texts('finding.lean:batch', { leftOut: '{mass} from batch {batch}' }
 
 /** More hands than this do not work at one place. */
 const MOST_HANDS = 4;
+
+/** A last kit opened for less than this share of it is worth a word. */
+const KIT_OVER = 0.12;
 
 /** A pot left alone is called hot above this, °C. */
 const HOT_C = 120;
@@ -134,6 +145,31 @@ export const mixRules: Readonly<Record<string, Rule>> = {
     const deep = repair.void && boreOf(repair.void)?.deepMm;
     const reach = plan.sheet?.mixer?.reachMm;
     return deep && reach && deep > reach ? [F['hole-gap:reach']({ deep: mm(deep), reach: exactly(mm(reach)) })] : [];
+  },
+
+  'kit-over': ({ plan, repair }) => {
+    const { mix, method, sheet, batches } = plan;
+    const kitMl = mix?.kits.volumeMl ?? 0;
+    if (!mix || !method || !sheet || !batches.length || batches.some((b) => b.kits === null) || mix.kits.use < 2)
+      return [];
+    const less = mix.kits.use - 1;
+    const over = mix.toMixMl - less * kitMl;
+    if (!(over > 0) || over > KIT_OVER * kitMl) return [];
+    // What is added in per cent may be made less, as far as one kit fewer serves; each kit saved saves its own loss, too.
+    const added = method.settings.find((x) => x.kind === 'percent' && mix.lines.some((l) => l.id === x.id && l.ml > 0));
+    const net = mix.lines.find((l) => l.id === 'net')?.ml ?? 0;
+    const rest = mix.lines.reduce((sum, l) => sum + (l.id === added?.id || l.id === 'pot' ? 0 : l.ml), 0);
+    const fits = Math.floor(((less * kitMl - less * sheet.potLossMl - rest) / net) * 1000) / 10;
+    const way =
+      added && fits >= 0
+        ? [
+            {
+              say: WAYS.less({ what: added.label, share: percent(fits) }),
+              set: { path: ['settings', added.id], value: fits },
+            },
+          ]
+        : [];
+    return [F['kit-over']({ over: ml(over), kits: mix.kits.use, name: repair.passName }, { ways: way })];
   },
 
   spare: ({ plan, repair }) => {

@@ -15,6 +15,8 @@ export interface Engine {
   readonly inLifts: boolean;
   /** What it may carry is the sheet's or the engineer's to say, and not computed from the strength of the bond. */
   readonly byApproval: boolean;
+  /** Each kit is mixed in its own pail, one after the other, so that the pour goes on while the next is mixed. */
+  readonly oneKitAPot: boolean;
   /** Clocks that each batch has of its own, and not the pass by its last one. */
   readonly eachBatch: ReadonlySet<MilestoneId>;
   /** What starts the clock, as the one large button says it. */
@@ -36,5 +38,6 @@ export const PORTION = texts('portion', {
   holes: 'all holes',
   line: 'the bond line',
   patch: 'the patch',
+  pour: 'the pour',
   lift: 'lift {n}',
 });

@@ -17,6 +17,7 @@ export const LEVEL_ML: Readonly<Record<Level, (c: MethodContext) => number>> = {
 
 /** By hand, in lifts. */
 export const fill: Engine = {
+  oneKitAPot: false,
   inLifts: true,
   byApproval: false,
   eachBatch: new Set(POT_CLOCKS),

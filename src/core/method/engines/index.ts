@@ -1,14 +1,16 @@
 import type { Engine } from './engine';
 import { fill } from './fill';
+import { pour } from './pour';
 import { press } from './press';
 import { spread } from './spread';
 
-export type EngineId = 'press' | 'spread' | 'fill';
+export type EngineId = 'press' | 'spread' | 'fill' | 'pour';
 
 /** The table of engines: how material gets to its place. */
-export const ENGINES: Readonly<Record<EngineId, Engine>> = { press, spread, fill };
+export const ENGINES: Readonly<Record<EngineId, Engine>> = { press, spread, fill, pour };
 
 export type { Engine } from './engine';
 export { filledInLifts, LEVEL_ML } from './fill';
+export { pouredFull } from './pour';
 export { pressed } from './press';
 export { spreadAndClosed } from './spread';

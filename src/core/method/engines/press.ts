@@ -3,6 +3,7 @@ import { BEGINS, type Engine, PORTION, POT_CLOCKS } from './engine';
 
 /** Through a mixer or nozzle out of packs, into holes or along a line. */
 export const press: Engine = {
+  oneKitAPot: false,
   inLifts: false,
   byApproval: true,
   // Each round is loaded by its own setting.

@@ -4,6 +4,7 @@ import { mix, weigh } from './potted';
 
 /** On faces that are then closed at once. */
 export const spread: Engine = {
+  oneKitAPot: false,
   inLifts: false,
   byApproval: false,
   eachBatch: new Set(POT_CLOCKS),
