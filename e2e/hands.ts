@@ -59,12 +59,12 @@ export async function passInspection(page: Page): Promise<void> {
 }
 
 /** Goes through the running view to its end, moving the clock past every wait. */
-export async function runToTheEnd(page: Page): Promise<number> {
+export async function runToTheEnd(page: Page, most = 80): Promise<number> {
   const go = page.getByTestId('go');
   if (await go.isDisabled()) throw new Error(`The work cannot begin: ${await page.locator('#main').textContent()}`);
   await go.click();
   let ticks = 0;
-  for (; ticks < 80; ticks++) {
+  for (; ticks < most; ticks++) {
     const end = page.getByRole('link', { name: 'To tests and signature' });
     if (await end.isVisible()) break;
     const hold = page.getByRole('checkbox', { name: /Hold point/ });
@@ -81,12 +81,12 @@ export async function runToTheEnd(page: Page): Promise<number> {
     }
     if (await early.isVisible()) continue;
     const before = await go.textContent();
-    const step = await page.getByTestId('step').textContent();
+    const step = await page.getByTestId('step-count').textContent();
     await go.click();
     await page.waitForFunction(
       ([b, s]) =>
         document.querySelector('[data-testid=go]')?.textContent !== b ||
-        document.querySelector('[data-testid=step]')?.textContent !== s,
+        document.querySelector('[data-testid=step-count]')?.textContent !== s,
       [before, step],
     );
     await page.clock.fastForward(60_000);

@@ -4,6 +4,8 @@ import { readJobFile, writeJobFile } from '@/core/file';
 import { FIRST_CHOICES, FIRST_OF_CHAIN, type Job, type Piece, type Repair } from '@/core/plan';
 import { CORE_VERSION, type Event, type EventBody, planReport, viewJob } from '@/core/record';
 import type { SheetRevision } from '@/core/system';
+import { curve, kitOf, partsOf, ratioOf } from '@/sample/sheet-words';
+import { pasteSheet } from '@/sample/systems';
 import { PLAIN_READER, planInWords, type Reader } from '@/words';
 
 /**
@@ -126,3 +128,40 @@ export function printedPlan(
   });
   return planInWords(planReport(viewJob(readJobFile(text), nowMs)), { ...PLAIN_READER, zone: ZONE, ...reader });
 }
+
+const H = 60;
+/** A resin that is poured, in whole kits of 3.6 L. */
+export const pouringSheet = (): SheetRevision => ({
+  ...pasteSheet,
+  id: 'pour-1',
+  systemId: 'pour',
+  name: 'Pouring resin',
+  kind: 'liquid-resin',
+  parts: partsOf('liquid-resin', { A: { densityGPerMl: 1.6 }, B: { densityGPerMl: 1.35 } }),
+  ratio: ratioOf({ basis: 'volume', a: 4, b: 1 }),
+  milestones: [
+    curve('use-by', 'mix-begins', 'pot', [
+      [5, 90, 90],
+      [20, 40, 40],
+    ]),
+    curve('gel', 'placed', 'base', [
+      [5, 5 * H, 6 * H],
+      [20, 2 * H, 2 * H],
+    ]),
+    curve('next-lift', 'placed', 'base', [
+      [5, 14 * H, 20 * H],
+      [20, 5 * H, 6 * H],
+    ]),
+    curve('release', 'placed', 'base', [
+      [5, 24 * H, 24 * H],
+      [20, 8 * H, 8 * H],
+    ]),
+    curve('load', 'placed', 'base', [
+      [5, 96 * H, 96 * H],
+      [20, 30 * H, 30 * H],
+    ]),
+  ],
+  limits: { ...pasteSheet.limits, bondMaxMm: null, bondMinMm: null, liftMaxMm: null },
+  kits: [kitOf('kit', 'Kit 3.6 L', [4608, 972], { yieldMl: 3600, splittable: false })],
+  potLossMl: 80,
+});

@@ -1,49 +1,12 @@
 import { methodOf } from '@/core/method';
 import { type Piece, pieceOf, repairOf, withNext, withPiece } from '@/core/plan';
-import type { SheetRevision } from '@/core/system';
 import { measured, type Void, type VoidShape, voidOf } from '@/core/void';
-import { curve, kitOf, partsOf, ratioOf } from '@/sample/sheet-words';
-import { pasteSheet } from '@/sample/systems';
-import { at, baseAt, clock, happened, off, printedPlan, walkJob, walkPiece } from './made';
+import { at, baseAt, clock, happened, off, pouringSheet, printedPlan, walkJob, walkPiece } from './made';
 
 /** The collar round the sheave post in two pours, a ring standing in the second. */
 const NOW = at('2027-04-26T06:00');
 const job = walkJob({ id: 'walk-12', startFrom: NOW });
-const H = 60;
-const sheet: SheetRevision = {
-  ...pasteSheet,
-  id: 'pour-1',
-  systemId: 'pour',
-  name: 'Pouring resin',
-  kind: 'liquid-resin',
-  parts: partsOf('liquid-resin', { A: { densityGPerMl: 1.6 }, B: { densityGPerMl: 1.35 } }),
-  ratio: ratioOf({ basis: 'volume', a: 4, b: 1 }),
-  milestones: [
-    curve('use-by', 'mix-begins', 'pot', [
-      [5, 90, 90],
-      [20, 40, 40],
-    ]),
-    curve('gel', 'placed', 'base', [
-      [5, 5 * H, 6 * H],
-      [20, 2 * H, 2 * H],
-    ]),
-    curve('next-lift', 'placed', 'base', [
-      [5, 14 * H, 20 * H],
-      [20, 5 * H, 6 * H],
-    ]),
-    curve('release', 'placed', 'base', [
-      [5, 24 * H, 24 * H],
-      [20, 8 * H, 8 * H],
-    ]),
-    curve('load', 'placed', 'base', [
-      [5, 96 * H, 96 * H],
-      [20, 30 * H, 30 * H],
-    ]),
-  ],
-  limits: { ...pasteSheet.limits, bondMaxMm: null, bondMinMm: null, liftMaxMm: null },
-  kits: [kitOf('kit', 'Kit 3.6 L', [4608, 972], { yieldMl: 3600, splittable: false })],
-  potLossMl: 80,
-};
+const sheet = pouringSheet();
 const ring = (
   outer: number,
   inner: number,

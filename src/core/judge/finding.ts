@@ -5,8 +5,9 @@ import { Said, texts, type Values } from '../say';
 export const Finding = z.object({
   /** Stable while the cause lasts: rule and subject. */
   id: z.string(),
-  /** The pass it is about, where a repair has several. */
+  /** The pass it is about, and its name, where a repair has several. */
   passId: z.string().optional(),
+  passName: z.string().optional(),
   severity: z.enum(['stop', 'caution', 'note']),
   stage: z.enum(['inspect', 'measure', 'material', 'mix', 'place', 'hold', 'finish', 'release']),
   title: Said,

@@ -3,10 +3,14 @@ import { methodOf } from '../method';
 import { MEETS_NOTHING } from '../system';
 import { refuse } from '../units';
 import { unmeasured } from '../void';
-import { FIRST_CHOICES, type Pass, type Repair, type Takes } from './repair';
+import { FIRST_CHOICES, type Pass, type Piece, type Repair, type Takes } from './repair';
 
 /** A coat is so thick until somebody says so, mm: shown as not measured yet. */
 const COAT_MM = 1;
+
+/** The same of a pass as it was planned. */
+export const pieceName = ({ passName: own, method }: Piece, at: number): string =>
+  own.trim() || `${at + 1} ${methodOf(method.id)?.label ?? method.id}`;
 
 /** The name of a pass as people say it: its own, or its number and method. @param at its place in the chain, from 0 */
 export function passName({ chain, passes }: Repair, at: number): string {

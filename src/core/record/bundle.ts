@@ -3,12 +3,14 @@ import { STAGES, type Stage } from '../method';
 import {
   type Actuals,
   type ChainPlan,
+  FIRST_PASS,
   type Job,
   type JobPlan,
   NO_POTS,
   type Piece,
   type Pots,
   passKey,
+  pieceName,
   pieceOf,
   piecesOf,
   planJob,
@@ -69,17 +71,15 @@ const seen = new WeakMap<
 
 const same = <T>(a: readonly T[], b: readonly T[]) => a.length === b.length && a.every((x, i) => x === b[i]);
 
-/** Findings of a further pass bear its name; what is asked once of the whole place is not said twice. */
+/** Findings of a pass of several bear its name; what is asked once of the whole place is not said twice. */
 function named(
   findings: readonly Finding[],
-  passId: string,
-  first: boolean,
+  { passId, name }: { readonly passId: string; readonly name: string },
   before: readonly Finding[],
 ): readonly Finding[] {
-  if (first) return findings;
   return findings.flatMap((f) => {
     if (f.stage === 'inspect') return before.some((b) => b.id === f.id) ? [] : [f];
-    return [{ ...f, id: `${passId}/${f.id}`, passId }];
+    return [{ ...f, id: passId === FIRST_PASS ? f.id : `${passId}/${f.id}`, passId, passName: name }];
   });
 }
 
@@ -112,7 +112,9 @@ function viewRepair(
     const mine = actuals.get(passKey(p.piece))!;
     const context = { job, repair: p.piece, plan: p, actuals: mine, sheets, stock, nowMs };
     const before = passes.flatMap((x) => x.findings);
-    const findings = named(judge(context), p.passId, !passes.length, before);
+    const name = pieceName(p.piece, passes.length);
+    const found = judge(context);
+    const findings = plan.passes.length === 1 ? found : named(found, { passId: p.passId, name }, before);
     passes.push({
       repair: draftPiece(draft, p.piece),
       plan: p,

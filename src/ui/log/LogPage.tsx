@@ -2,7 +2,7 @@
 import Link from 'next/link';
 import { useState } from 'react';
 import { METHODS, TROUBLES } from '@/core/method';
-import { WITNESS_STATES } from '@/core/plan';
+import { FIRST_PASS, pieceName, WITNESS_STATES } from '@/core/plan';
 import { byTime, type Event, type EventBody } from '@/core/record';
 import { formatDuration } from '@/core/units';
 import { useFormat, useSay } from '../shared/bits';
@@ -25,8 +25,13 @@ export function useWords(jobId: string) {
   const format = useFormat();
   const view = useJobView(jobId);
   const says = useSay(view?.job.zone ?? 'utc');
-  const stepTitle = (repairId: string, id: string) =>
-    says(view?.repairs.find((r) => r.repair.id === repairId)?.plan.steps.find((s) => s.id === id)?.title ?? id);
+  /** A step by its words, and by its pass where there are several. */
+  const stepTitle = ({ repairId, passId = FIRST_PASS }: Event, id: string): string => {
+    const passes = view?.repairs.find((r) => r.repair.id === repairId)?.passes ?? [];
+    const at = passes.findIndex((p) => p.repair.passId === passId);
+    const title = passes[at]?.plan.steps.find((x) => x.id === id)?.title;
+    return `${says(title ?? id)}${passes.length > 1 && at >= 0 ? ` (${pieceName(passes[at]!.repair, at)})` : ''}`;
+  };
   return (e: Event): string => {
     const b: EventBody = e.body;
     switch (b.kind) {
@@ -35,9 +40,9 @@ export function useWords(jobId: string) {
       case 'replanned':
         return 'Planned anew from the draft; what was done stands.';
       case 'step-begun':
-        return `Begun: ${stepTitle(e.repairId, b.step)}`;
+        return `Begun: ${stepTitle(e, b.step)}`;
       case 'step-done':
-        return `Done: ${stepTitle(e.repairId, b.step)}`;
+        return `Done: ${stepTitle(e, b.step)}`;
       case 'reading':
         return `${CHANNEL[b.channel]} ${format('temperature', b.valueC).text} (${b.source})`;
       case 'humidity':

@@ -1,5 +1,6 @@
 'use client';
 import type { Stage } from '@/core/method';
+import { type ChainPlan, pieceName } from '@/core/plan';
 import type { PassView } from '@/core/record';
 import { formatDuration } from '@/core/units';
 import { useSay } from '../shared/bits';
@@ -29,6 +30,8 @@ export function StepList({
 }) {
   const says = useSay(zone);
   const { stop } = at.plan;
+  const passes = 'passes' in at.plan ? (at.plan as ChainPlan).passes : [];
+  const byId = new Map(passes.map((p) => [p.passId, p]));
   const steps = at.plan.steps.filter((s) => stages.includes(s.stage));
   const untimed = at.plan.untimed.filter((s) => stages.includes(s.stage));
   return (
@@ -37,7 +40,7 @@ export function StepList({
         const index = at.plan.steps.indexOf(s);
         const gap = index > 0 ? (s.startMs - at.plan.steps[index - 1]!.endMs) / 60_000 : 0;
         return (
-          <li key={s.id}>
+          <li key={`${s.passId} ${s.id}`}>
             {gap > 20 && (
               <p className="soft text-sm sm:pl-[7.4rem] py-0.5">
                 wait {formatDuration(gap)}
@@ -58,7 +61,12 @@ export function StepList({
                     hold point
                   </span>
                 )}
-                <span className="block soft text-sm">{says(s.detail)}</span>
+                <span className="block soft text-sm">
+                  {passes.length > 1 && (
+                    <strong>{pieceName(byId.get(s.passId)!.piece, passes.indexOf(byId.get(s.passId)!))}: </strong>
+                  )}
+                  {says(s.detail)}
+                </span>
               </span>
               {s.doneAt !== null || !editable || !s.factors.length ? (
                 <span className="fig text-[0.82rem] pt-0.5 whitespace-nowrap row-start-1 text-right">
@@ -75,7 +83,7 @@ export function StepList({
       })}
       {untimed.map((s, i) => (
         <li
-          key={s.id}
+          key={`untimed ${s.id} ${i}`}
           className="grid grid-cols-1 sm:grid-cols-[6.6rem_1fr] gap-x-3 py-1.5"
           style={{ borderTop: i === 0 ? '3px double var(--stop)' : '1px solid var(--paper-line)' }}
         >

@@ -4,7 +4,7 @@ import Link from 'next/link';
 import { useState } from 'react';
 import { standingStops } from '@/core/judge';
 import { ENGINES, STAGES } from '@/core/method';
-import type { MilestoneTime, PlannedStep } from '@/core/plan';
+import { type MilestoneTime, type PlannedStep, pieceName } from '@/core/plan';
 import type { PassView, RepairView } from '@/core/record';
 import { isMetered } from '@/core/system';
 import { formatDuration } from '@/core/units';
@@ -211,7 +211,10 @@ export function RunPage({ jobId, repairId }: { jobId: string; repairId: string }
         {started && step && (
           <section aria-label="Next step">
             <p className="soft text-[0.95rem]">
-              step {steps.indexOf(step) + 1} of {steps.length + plan.untimed.length}
+              <span data-testid="step-count">
+                step {steps.indexOf(step) + 1} of {steps.length + plan.untimed.length}
+              </span>
+              {at.passes.length > 1 ? ` · ${pieceName(pass.repair, at.passes.indexOf(pass))}` : ''}
               {wet?.planMs ? ` · primer still wet for ${formatDuration((wet.planMs - spentMs) / 60_000)}` : ''}
             </p>
             <h2 className="text-[1.6rem] font-bold leading-tight" data-testid="step">

@@ -14,6 +14,9 @@ const LEFT = 128;
 const NO_READINGS: PassView['actuals']['readings'] = [];
 const TEXTURE = { liquid: 'tx-liquid', gelled: 'tx-gelled', hardening: 'tx-hardening', set: 'tx-set' } as const;
 
+/** Days from now to the first step above which the band no longer begins at now, ms. */
+const FAR_OFF = 9 * 24 * H;
+
 interface Props {
   readonly view: JobView;
   readonly current?: PassView;
@@ -43,7 +46,9 @@ export const TimeBand = memo(function TimeBand({ view, current, nowMs, onStart, 
       r.plan.band.findLast((b) => b.state !== 'set')?.toMs ?? 0,
       r.plan.habitMs ?? 0,
     ]);
-    const from = Math.min(nowMs, ...(starts.length ? starts : [job.startFrom])) - 2 * H;
+    const first = Math.min(...(starts.length ? starts : [job.startFrom]));
+    // Work that lies further off than the band is long is shown where it lies.
+    const from = (first - nowMs > FAR_OFF ? first : Math.min(nowMs, first)) - 2 * H;
     const to = Math.max(from + 36 * H, nowMs + 12 * H, ...ends, Math.min(job.wantedAt ?? 0, from + 9 * 24 * H)) + 5 * H;
     return { from, to: Math.min(to, from + 12 * 24 * H) };
   }, [shown, nowMs, job.startFrom, job.wantedAt]);
@@ -304,11 +309,15 @@ export const TimeBand = memo(function TimeBand({ view, current, nowMs, onStart, 
             </g>
           );
         })}
-        <line x1={x(nowMs)} x2={x(nowMs)} y1={0} y2={height} stroke="var(--ink)" strokeWidth="2" />
-        <rect x={x(nowMs) - 23} y={0} width={46} height={18} fill="var(--ink)" />
-        <text x={x(nowMs)} y={13} textAnchor="middle" fontSize="11.5" className="fig" fill="var(--paper)">
-          {clock(nowMs, job.zone)}
-        </text>
+        {nowMs >= range.from && (
+          <>
+            <line x1={x(nowMs)} x2={x(nowMs)} y1={0} y2={height} stroke="var(--ink)" strokeWidth="2" />
+            <rect x={x(nowMs) - 23} y={0} width={46} height={18} fill="var(--ink)" />
+            <text x={x(nowMs)} y={13} textAnchor="middle" fontSize="11.5" className="fig" fill="var(--paper)">
+              {clock(nowMs, job.zone)}
+            </text>
+          </>
+        )}
         {job.wantedAt !== null && x(job.wantedAt) < width && (
           <g>
             <path

@@ -56,7 +56,8 @@ export function curvesOf(
   const wide = s.spread && s.base && s.spread.times.length === s.base.times.length ? slice(s.spread) : [];
   const spread = wide.map(([t, w], i) => [t, sets.base[i]![1] - w, sets.base[i]![1] + w] as const);
   const all = [...sets.air, ...sets.base, ...sets.dew, ...sets.material].map((p) => p[1]);
-  const [lo, hi] = extent([...all, ...spread.flatMap((p) => [p[1], p[2]])]) as [number, number];
+  // Beyond the weather that is known there are no curves, and still an axis.
+  const [lo = 0, hi = 10] = extent([...all, ...spread.flatMap((p) => [p[1], p[2]])]);
   return { ...sets, spread, lo, hi: Math.max(hi, lo + 4) };
 }
 

@@ -187,6 +187,7 @@ export function FindingCard({
       <div className="min-w-0">
         <h3 className="font-bold leading-tight">
           <span className="sr-only">{finding.severity}: </span>
+          {finding.passName ? `${finding.passName}: ` : ''}
           {says(finding.title)}
         </h3>
         <p className="text-sm leading-snug">

@@ -1,0 +1,123 @@
+import { methodOf, STAGES } from '@/core/method';
+import { type Piece, pieceOf, repairOf, withNext, withPiece } from '@/core/plan';
+import { measured, voidOf } from '@/core/void';
+import { sampleData } from '@/sample/jobs';
+import { pouringSheet } from '@/walks/made';
+import { site } from './browser';
+import { runToTheEnd, takeJob } from './hands';
+
+const { base, page: open } = site();
+jest.setTimeout(300_000);
+
+const NOW = Date.UTC(2026, 4, 5, 5);
+const ramp = sampleData(NOW, 'Europe/Helsinki').bundles[0]!;
+const job = { ...ramp.job, id: 'chain-job', name: 'Sheave post', sample: false };
+const ring = (outer: number, inner: number) =>
+  voidOf({
+    shape: 'ring',
+    version: 1,
+    run: { form: 'round', outer: measured(outer, 'rule'), inner: measured(inner, 'rule') },
+    depth: measured(40, 'gauge'),
+    clear: measured(5, 'gauge'),
+    part: null,
+    tiltDeg: 0,
+  });
+const collar = methodOf('poured-collar')!;
+// It may be poured where the sample is: in a cool spring.
+const sheet = {
+  ...pouringSheet(),
+  limits: { ...pouringSheet().limits, bases: [], baseMinC: 2, materialMinC: 2, airMinC: 2, dewMarginK: null },
+};
+const answers = Object.fromEntries(collar.questions.map((q) => [q.id, q.wants]));
+const first: Piece = {
+  ...pieceOf(ramp.repairs[0]!),
+  id: 'collar',
+  jobId: job.id,
+  name: 'Collar',
+  method: { id: collar.id, version: collar.version },
+  answers,
+  void: ring(520, 440),
+  sheetId: sheet.id,
+  kitId: 'kit',
+};
+
+test('a chain is made, seen, changed and worked: then…, what lies between, two passes on one clock, and none removed that is begun', async () => {
+  const page = await open();
+  await takeJob(page, base(), { job, repairs: [repairOf(first)], sheets: [sheet] });
+  const at = `${base()}/job/${job.id}/collar`;
+  await page.goto(`${at}/measure`);
+  // What may come next, and why others may not.
+  await page.getByRole('button', { name: 'then…' }).click();
+  const next = page.getByRole('dialog', { name: 'What comes next' });
+  await next.getByText('It is done on metal, and the base is concrete.').waitFor();
+  expect(await next.getByRole('button', { name: 'Plate bonded to metal' }).isDisabled()).toBe(true);
+  await next.getByRole('button', { name: 'Poured collar, ring or channel' }).click();
+  // The second pass is open for measuring, with the first within reach.
+  await page.getByRole('link', { name: '2 Poured collar, ring or channel' }).click();
+  await page.getByText('Choose the shape of the void.').waitFor();
+  await page.getByRole('button', { name: /Ring or channel to pour/ }).click();
+  for (const [label, value] of [
+    ['Outer diameter', '640 mm'],
+    ['Inner diameter', '520 mm'],
+    ['Depth', '40 mm'],
+  ] as const) {
+    const field = page.getByLabel(label, { exact: true });
+    await field.fill(value);
+    await field.press('Enter');
+  }
+  await page.getByTestId('answer').getByText('4.37').waitFor();
+  // What lies between: firm first; the window of the sheet then holds.
+  await page.getByRole('button', { name: 'this pass…' }).click();
+  const pass = page.getByRole('dialog', { name: '2 Poured collar, ring or channel' });
+  await pass.getByRole('button', { name: 'when it is firm' }).click();
+  await pass.getByText('Fits a second pour or a further lift.').waitFor();
+  await page.keyboard.press('Escape');
+  await page.getByText('when it is firm →').waitFor();
+  await page.goto(`${at}/measure`);
+  await page.getByRole('link', { name: '1 Poured collar, ring or channel' }).waitFor();
+  await page.getByTestId('answer').getByText('2.11').waitFor();
+});
+
+test('two passes on one clock: every stage of both, the run to the second pour, a begun pass that stays', async () => {
+  const page = await open();
+  await page.clock.install({ time: new Date(NOW) });
+  const one = repairOf(first);
+  const two = withNext(one, collar);
+  const chain = withPiece(two, {
+    ...pieceOf(two, 'p2'),
+    gate: 'firm',
+    void: ring(640, 520),
+    sheetId: sheet.id,
+    kitId: 'kit',
+    materialC: 18,
+  });
+  await takeJob(page, base(), { job, repairs: [chain], sheets: [sheet] });
+  const at = `${base()}/job/${job.id}/collar`;
+  for (const stage of STAGES)
+    for (const query of ['', '?pass=p2']) {
+      await page.goto(`${at}/${stage}${query}`);
+      await page.getByRole('navigation', { name: 'Passes' }).waitFor();
+      expect(await page.getByText('cannot be shown').count()).toBe(0);
+    }
+  await page.goto(`${at}/place`);
+  const pours = page.getByText('Pour from one side');
+  await pours.first().waitFor();
+  expect(await pours.count()).toBe(2);
+  // The clocks of both passes, each with its name.
+  await page.goto(`${at}/hold`);
+  await page.getByText('· 1 Poured collar, ring or channel').first().waitFor();
+  await page.getByText('· 2 Poured collar, ring or channel').first().waitFor();
+  // Worked up to the second pour: each step is recorded of its own pass.
+  await page.goto(`${at}/run`);
+  expect(await runToTheEnd(page, 400)).toBeGreaterThan(20);
+  // Worked, it stays: what is in the record is amended and not removed.
+  await page.goto(`${at}/measure?pass=p2`);
+  await page.getByRole('button', { name: 'this pass…' }).click();
+  await page.getByRole('button', { name: 'Remove this pass' }).click();
+  await page.getByText('This pass has been begun and stands in the record').waitFor();
+  await page.keyboard.press('Escape');
+  await page.goto(`${base()}/job/${job.id}/log`);
+  // Each pass was mixed for itself.
+  await page.getByText('(2 Poured collar, ring or channel)').first().waitFor();
+  await page.getByText('Done: Mix (1 Poured collar, ring or channel)').waitFor();
+});
