@@ -17,6 +17,12 @@ const { bundles } = sampleData(NOW, zone);
 const mild: Job = { ...bundles[0]!.job, climate: { kind: 'constant', tempC: 20, humidityPct: 50 } };
 const [nosing, eyes] = bundles[0]!.repairs.map((r) => pieceOf(r)) as [Piece, Piece];
 const plate = { ...pieceOf(bundles[1]!.repairs[0]!), jobId: mild.id } as Piece;
+/** A repair of each method whose questions are all answered as it should be. */
+const soundly = ({ id, version, questions }: (typeof METHODS)[number]): Piece => ({
+  ...({ anchor: eyes, 'plate-bond': plate }[id] ?? nosing),
+  method: { id, version },
+  answers: Object.fromEntries(questions.map((q) => [q.id, q.wants])),
+});
 
 const view = (repair: Piece, over: Partial<Job> = {}, events: Event[] = [], sheets = sampleSheets) =>
   viewJob({ job: { ...mild, ...over }, repairs: [repairOf(repair)], sheets, stock: [], events }, NOW).repairs[0]!;
@@ -26,10 +32,9 @@ test('a sound repair on a mild day has no stop', () => {
   for (const r of [nosing, eyes, plate]) expect(view(r).findings.filter((f) => f.severity === 'stop')).toEqual([]);
 });
 
-test.each(METHODS.flatMap((m) => m.questions.map((q) => [m.id, q.id, q] as const)))(
+test.each(METHODS.flatMap((m) => m.questions.map((q) => [m.id, q.id, q, soundly(m)] as const)))(
   '%s: the wrong answer to “%s” is noticed, and so is not being sure',
-  (method, id, q) => {
-    const r = { anchor: eyes, 'mortar-patch': nosing, 'plate-bond': plate }[method]!;
+  (_, id, q, r) => {
     const wrong = q.wants === 'yes' ? 'no' : 'yes';
     for (const answer of [wrong, 'unsure'] as const)
       expect(ids({ ...r, answers: { ...r.answers, [id]: answer } })).toContain(
