@@ -1,0 +1,74 @@
+import { valueAt } from '../climate';
+import { paceOf } from '../cure';
+import { type MilestoneId, milestoneOf } from '../system';
+import type { JobPlan } from './plan-job';
+import { historyOf } from './reach-try';
+import type { PlannedStep, RepairPlan } from './repair-plan';
+
+/** Even steps of the naive clock, and what they may be off by. */
+const STEP_MS = 5 * 60_000;
+const OFF_MS = 10 * 60_000;
+
+/** When a wait of a batch is over, walked in even steps from the step that starts it; null where the sheet cannot say. */
+function waited({ steps, sheet, thermal }: RepairPlan, kind: MilestoneId, batch: number): number | null {
+  const m = milestoneOf(sheet!, kind);
+  const from = steps.findLast((s) => s.batch === batch && m && s.marks?.end?.includes(m.startsAt));
+  if (!m || !from) return null;
+  const pace = paceOf(m, 'long', sheet!.family);
+  const history = historyOf(m, thermal!);
+  let ms = from.endMs;
+  for (let progress = 0; progress < 1; ms += STEP_MS) {
+    if (ms >= history.times.at(-1)!) return null;
+    const tempC = valueAt(history, ms + STEP_MS / 2);
+    // Below what it cures at it stands still.
+    if (tempC >= (sheet!.limits.cureMinC ?? pace.lowC))
+      progress += STEP_MS / 60_000 / pace.minutesAt(Math.min(tempC, pace.highC));
+  }
+  return ms;
+}
+
+/**
+ * What is wrong with a plan as work of people: read off its steps alone, without the scheduler that made them. Empty
+ * for one that can be done as it stands.
+ */
+export function faultsOf({ repairs, windows }: JobPlan): readonly string[] {
+  const out: string[] = [];
+  const at = (ms: number) => new Date(ms).toISOString().slice(5, 16);
+  const named = (s: PlannedStep) => `${s.passId}/${s.id} ${at(s.startMs)}–${at(s.endMs)}`;
+  const all = repairs.flatMap((r) => r.steps.map((step) => ({ step, of: r.repairId })));
+  const planned = all.filter(({ step }) => step.doneAt === null);
+
+  // Nobody is in two places.
+  const inOrder = planned
+    .filter(({ step }) => step.endMs > step.startMs)
+    .sort((a, b) => a.step.startMs - b.step.startMs);
+  for (const [i, { step, of }] of inOrder.entries()) {
+    const next = inOrder[i + 1];
+    if (next && next.step.startMs < step.endMs)
+      out.push(`two places: ${of} ${named(step)} and ${next.of} ${named(next.step)}`);
+  }
+  for (const repair of repairs) {
+    for (const pass of repair.passes) {
+      const { passId, steps } = pass;
+      for (const [i, s] of steps.entries()) {
+        const before = steps[i - 1];
+        if (before && s.startMs < before.endMs) out.push(`order: ${named(s)} before ${named(before)} is done`);
+        // What belongs together is not torn apart, but by a wait that the sheet asks for.
+        if (before && before.block === s.block && !s.waitFor && s.startMs > before.endMs && s.forcedBy !== 'chosen')
+          out.push(`torn apart: ${named(before)}, ${named(s)}`);
+      }
+      // Nothing begins before what it waits for has had its time at the temperatures it lay in.
+      for (const s of steps)
+        for (const batch of s.waitFor?.batches ?? []) {
+          const doneMs = waited(pass, s.waitFor!.kind, batch);
+          if (doneMs !== null && s.startMs < doneMs - OFF_MS)
+            out.push(`too soon: ${named(s)}, ${s.waitFor!.kind} of batch ${batch + 1} ${at(doneMs)}`);
+        }
+      // Whoever begins does so when somebody is there.
+      for (const s of steps)
+        if (s.doneAt === null && !windows.some((w) => s.startMs >= w.fromMs && s.startMs < w.toMs) && !repair.overruns)
+          out.push(`closed: ${passId} ${named(s)}`);
+    }
+  }
+  return out;
+}
