@@ -58,6 +58,21 @@ export async function passInspection(page: Page): Promise<void> {
   }
 }
 
+/**
+ * Waits until the one large button may be pressed, or the step is not before a later hour; a hold point is checked.
+ * What was pressed last is saved first, and a hold point comes with the next step: on a slow machine neither is there
+ * at once.
+ */
+export async function whenItMayGo(page: Page): Promise<void> {
+  const go = page.getByTestId('go');
+  const hold = page.getByRole('checkbox', { name: /Hold point/ });
+  const early = page.getByRole('heading', { name: /Not before/ });
+  for (let waits = 0; waits < 400 && (await go.isDisabled()) && !(await early.isVisible()); waits++) {
+    if ((await hold.isVisible()) && !(await hold.isChecked())) await hold.check();
+    else await page.waitForTimeout(50);
+  }
+}
+
 /** Goes through the running view to its end, moving the clock past every wait. */
 export async function runToTheEnd(page: Page, most = 80): Promise<number> {
   const go = page.getByTestId('go');
@@ -67,18 +82,12 @@ export async function runToTheEnd(page: Page, most = 80): Promise<number> {
   for (; ticks < most; ticks++) {
     const end = page.getByRole('link', { name: 'To tests and signature' });
     if (await end.isVisible()) break;
-    const hold = page.getByRole('checkbox', { name: /Hold point/ });
     const early = page.getByRole('heading', { name: /Not before/ });
     if (await early.isVisible()) {
       await page.clock.fastForward(30 * 60_000);
       continue;
     }
-    // What was pressed last is saved first, and a hold point comes with the next step: on a slow machine neither is
-    // there at once.
-    for (let waits = 0; waits < 400 && (await go.isDisabled()) && !(await early.isVisible()); waits++) {
-      if ((await hold.isVisible()) && !(await hold.isChecked())) await hold.check();
-      else await page.waitForTimeout(50);
-    }
+    await whenItMayGo(page);
     if (await early.isVisible()) continue;
     const before = await go.textContent();
     const step = await page.getByTestId('step-count').textContent();

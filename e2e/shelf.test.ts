@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import type { Page } from 'playwright-core';
 import { site, withSample } from './browser';
-import { answer, choose, stage, type } from './hands';
+import { answer, choose, stage, type, whenItMayGo } from './hands';
 
 const yard = site();
 const { base } = yard;
@@ -175,9 +175,12 @@ test('the mix: cup, strokes, fillers and colour change the figures, and what is 
     .waitFor();
   // The plate is being bonded: what is changed meanwhile waits to be planned anew.
   const changed = page.getByRole('region', { name: 'Changed since work began' });
-  await changed.waitFor();
-  await changed.getByRole('button', { name: 'Plan anew from here' }).click();
-  await changed.waitFor({ state: 'detached' });
+  const planAnew = async () => {
+    await changed.waitFor();
+    await changed.getByRole('button', { name: 'Plan anew from here' }).click();
+    await changed.waitFor({ state: 'detached' });
+  };
+  await planAnew();
   const after = digits(
     await page
       .getByRole('img', { name: /makes/ })
@@ -190,6 +193,7 @@ test('the mix: cup, strokes, fillers and colour change the figures, and what is 
   await page.getByRole('button', { name: 'A first trial' }).click();
   await type(page, 'tried in', '20 g');
   await type(page, 'Mass of dust', '2 g');
+  await planAnew();
   await page.getByText('Much tint in the mix').waitFor();
   await page.goto(`${base()}/job/sample-ramp/sample-eyes/mix`);
   await type(page, 'One stroke gives', '5 mL');
@@ -298,10 +302,9 @@ test('the cup kept of a batch is touched later; soft when it should bear load is
   await withSample(page, base());
   await page.goto(`${base()}/job/sample-winch/sample-plate/run`);
   await page.getByTestId('go').waitFor();
-  await page.clock.fastForward(60 * 60_000);
+  await page.clock.fastForward(10 * 60_000);
   for (let i = 0; i < 4; i++) {
-    const hold = page.getByRole('checkbox', { name: /Hold point/ });
-    if ((await hold.isVisible()) && !(await hold.isChecked())) await hold.check();
+    await whenItMayGo(page);
     if (!(await page.getByTestId('go').isEnabled())) break;
     await page.getByTestId('go').click();
     await page.clock.fastForward(120_000);
