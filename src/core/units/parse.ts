@@ -1,4 +1,5 @@
 import { FIELD_UNIT, type Kind, toCore, UNITS, type Unit, type UnitSystem, unitOf } from './kinds';
+import { readThread } from './thread';
 
 /**
  * A reading of typed text: the value in the core unit, or a sentence, with choices where the text has more than one
@@ -192,6 +193,14 @@ export function parseQuantity(kind: Kind, text: string, system: UnitSystem): Par
         ],
       };
   }
+  const thread = kind === 'length' ? readThread(cleaned) : null;
+  if (thread && 'diameterMm' in thread) return { ok: true, value: thread.diameterMm, text: text.trim() };
+  if (thread)
+    return {
+      ok: false,
+      sentence: `${thread.sentence}${thread.near.length ? ' Which is it?' : ''}`,
+      ...(thread.near.length ? { choices: thread.near.map((label) => ({ label, text: label })) } : {}),
+    };
   const found = tokens(cleaned);
   if ('bad' in found) return { ok: false, sentence: `“${text.trim()}” is not understood. ${hint}` };
   if ('either' in found) {

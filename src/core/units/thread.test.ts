@@ -1,0 +1,60 @@
+import { parseQuantity } from './parse';
+import { readThread } from './thread';
+
+const mm = (text: string) => parseQuantity('length', text, 'metric');
+
+test.each([
+  ['M12', 12],
+  ['m 16', 16],
+  ['M12x1.75', 12],
+  ['M20 × 1,5', 20],
+  ['M2.5', 2.5],
+  ['1/2-13', 12.7],
+  ['1/2-20 UNF', 12.7],
+  ['½-13', 12.7],
+  ['3/4"-10 UNC', 19.05],
+  ['1 1/4-7', 31.75],
+  ['1-1/4-7 UNC', 31.75],
+  ['1"-8', 25.4],
+  ['1-8 UNC', 25.4],
+  ['#10-24', 4.826],
+])('%s is a rod of %s mm, in either system', (text, diameterMm) => {
+  for (const system of ['metric', 'us'] as const) {
+    const read = parseQuantity('length', text, system);
+    expect(read.ok && Math.abs(read.value - diameterMm) < 1e-9).toBe(true);
+    // What was typed stays what was typed.
+    expect(read.ok && read.text).toBe(text);
+  }
+});
+
+test('a thread that does not exist is refused with the nearest, and those can be pressed', () => {
+  const cases = [
+    ['M13', ['M12', 'M14']],
+    ['M70', ['M64']],
+    ['M12x8', ['M12']],
+    ['1/2-12', ['1/2-13', '1/2-20']],
+    ['1"-7', ['1"-8', '1"-12']],
+  ] as const;
+  for (const [text, near] of cases) {
+    const read = mm(text);
+    expect([text, !read.ok && read.choices?.map((c) => c.text)]).toEqual([text, near]);
+    for (const choice of near) expect([choice, mm(choice).ok]).toEqual([choice, true]);
+  }
+  expect(mm('#7-32')).toMatchObject({
+    ok: false,
+    sentence: 'There is no thread of size #7 in the coarse and fine series.',
+  });
+});
+
+test('what is no designation is read as before: mixed numbers, ranges, units', () => {
+  const mixed = mm('1-1/2"');
+  expect(mixed.ok && mixed.value).toBeCloseTo(38.1, 9);
+  expect(mm('12 mm')).toMatchObject({ ok: true, value: 12 });
+  for (const range of ['1-8', '10-24']) {
+    expect(readThread(range)).toBeNull();
+    expect(mm(range).ok).toBe(false);
+  }
+  expect(mm('M')).toMatchObject({ ok: false });
+  // A mass is no rod.
+  expect(parseQuantity('mass', 'M12', 'metric').ok).toBe(false);
+});

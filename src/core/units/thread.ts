@@ -1,0 +1,77 @@
+/**
+ * Nominal diameters of screw threads as people name them. Diameters: ISO 261, first and second choice; the unified
+ * coarse and fine series by diameter, in inches, with their threads to the inch (ASME B1.1).
+ */
+const METRIC_MM = [
+  1.6, 1.8, 2, 2.2, 2.5, 3, 3.5, 4, 4.5, 5, 6, 7, 8, 10, 12, 14, 16, 18, 20, 22, 24, 27, 30, 33, 36, 39, 42, 45, 48, 52,
+  56, 60, 64,
+];
+const UNIFIED: Readonly<Record<string, { readonly inch: number; readonly perInch: readonly number[] }>> = {
+  '#4': { inch: 0.112, perInch: [40, 48] },
+  '#5': { inch: 0.125, perInch: [40, 44] },
+  '#6': { inch: 0.138, perInch: [32, 40] },
+  '#8': { inch: 0.164, perInch: [32, 36] },
+  '#10': { inch: 0.19, perInch: [24, 32] },
+  '#12': { inch: 0.216, perInch: [24, 28] },
+  '1/4': { inch: 1 / 4, perInch: [20, 28] },
+  '5/16': { inch: 5 / 16, perInch: [18, 24] },
+  '3/8': { inch: 3 / 8, perInch: [16, 24] },
+  '7/16': { inch: 7 / 16, perInch: [14, 20] },
+  '1/2': { inch: 1 / 2, perInch: [13, 20] },
+  '9/16': { inch: 9 / 16, perInch: [12, 18] },
+  '5/8': { inch: 5 / 8, perInch: [11, 18] },
+  '3/4': { inch: 3 / 4, perInch: [10, 16] },
+  '7/8': { inch: 7 / 8, perInch: [9, 14] },
+  '1': { inch: 1, perInch: [8, 12] },
+  '1 1/8': { inch: 1.125, perInch: [7, 12] },
+  '1 1/4': { inch: 1.25, perInch: [7, 12] },
+  '1 3/8': { inch: 1.375, perInch: [6, 12] },
+  '1 1/2': { inch: 1.5, perInch: [6, 12] },
+  '1 3/4': { inch: 1.75, perInch: [5] },
+  '2': { inch: 2, perInch: [4.5] },
+};
+const MM_PER_INCH = 25.4;
+
+/** A designation as typed: its nominal diameter, or the nearest that there are; null for what names no thread. */
+export type Thread =
+  | { readonly diameterMm: number }
+  | { readonly sentence: string; readonly near: readonly string[] }
+  | null;
+
+/** @example readThread('M12') // { diameterMm: 12 } @example readThread('1/2-13 UNC') // { diameterMm: 12.7 } */
+export function readThread(text: string): Thread {
+  const metric = /^M\s*(\d+(?:[.,]\d+)?)(?:\s*[x×]\s*(\d+(?:[.,]\d+)?))?$/i.exec(text.trim());
+  if (metric) return metricOf(...(metric.slice(1).map((t) => t && Number(t.replace(',', '.'))) as [number, number?]));
+  const inch = /^(#\d+|\d+\/\d+|\d+(?:[\s-]+\d+\/\d+)?)\s*("|in)?\s*-\s*(\d+(?:\.5)?)(?:\s*(UN[CF]?))?$/i.exec(
+    text.trim(),
+  );
+  if (!inch) return null;
+  const [size, mark, perInch, series] = [inch[1]!.replace(/[\s-]+/, ' '), inch[2], Number(inch[3]), inch[4]];
+  // `1-8` may as well be a range: whole inches are a thread where something else says so.
+  if (/^\d+$/.test(size) && !mark && !series) return null;
+  return unifiedOf(size, perInch);
+}
+
+function metricOf(diameterMm: number, pitchMm?: number): Thread {
+  if (!METRIC_MM.includes(diameterMm)) {
+    const near = [METRIC_MM.findLast((d) => d < diameterMm), METRIC_MM.find((d) => d > diameterMm)];
+    return {
+      sentence: `There is no thread M${diameterMm} in the usual series.`,
+      near: near.flatMap((d) => (d === undefined ? [] : [`M${d}`])),
+    };
+  }
+  if (pitchMm !== undefined && !(pitchMm > 0 && pitchMm < diameterMm / 2))
+    return { sentence: `A pitch of ${pitchMm} mm does not go with M${diameterMm}.`, near: [`M${diameterMm}`] };
+  return { diameterMm };
+}
+
+function unifiedOf(size: string, perInch: number): Thread {
+  const known = UNIFIED[size];
+  if (!known) return { sentence: `There is no thread of size ${size} in the coarse and fine series.`, near: [] };
+  if (!known.perInch.includes(perInch))
+    return {
+      sentence: `There is no thread ${size}-${perInch} in the coarse and fine series.`,
+      near: known.perInch.map((n) => `${size}${/^\d+$/.test(size) ? '"' : ''}-${n}`),
+    };
+  return { diameterMm: known.inch * MM_PER_INCH };
+}
