@@ -5,9 +5,9 @@ import type { SheetRevision } from '../system';
 import { type JobAsk, type JobPlan, planJob } from './plan-job';
 import { type Piece, pieceOf, withPiece } from './repair';
 import type { ChainPlan } from './repair-plan';
-import { type FailId, type Starts, startsAskOf, startWindows } from './start-windows';
+import { type FailId, reasonsOf, type Starts, startsAskOf, startWindows } from './start-windows';
 
-/** A change that opens a window, tried out on the whole computation. */
+/** A change that opens a window, or comes nearest to it, tried out on the whole computation. */
 export interface Opener {
   readonly kind: 'material' | 'tent' | 'system';
   /** The good start it gives that is ready first, and when that is. */
@@ -15,6 +15,8 @@ export interface Opener {
   readonly readyMs: number | null;
   /** Share of the starts in the horizon that become good, 0 to 1. */
   readonly share: number;
+  /** By how much it misses the wanted reopening; null where it opens a window. */
+  readonly missMin: number | null;
   /** Closed packs kept at this temperature, °C. */
   readonly materialC?: number;
   /** A tent or heater with its hours, and the stretch it is needed for this start. */
@@ -44,9 +46,10 @@ const SYSTEMS_SHOWN = 3;
 type Tried = { readonly plan: ChainPlan; readonly starts: Starts } | null;
 
 /**
- * What would open a window for a repair: packs kept warmer (or cooler), a tent and heat with their hours, another
- * system on the shelf; each tried by planning the repair so and looking at every start. Up to some hundred
- * milliseconds: a page has it done in a worker.
+ * What would open a window for a repair: packs kept warmer (or cooler), a tent and heat with their hours, both at once
+ * where neither does, another system on the shelf; each tried by planning the repair so and looking at every start.
+ * Where nothing opens one, what comes nearest to the wanted reopening, with its miss. Up to some hundred milliseconds:
+ * a page has it done in a worker.
  */
 export function openersOf(ask: JobAsk, repairId: string): readonly Opener[] {
   const draft = ask.repairs.find((r) => r.id === repairId);
@@ -66,25 +69,63 @@ export function openersOf(ask: JobAsk, repairId: string): readonly Opener[] {
     startMs: t.starts.bestMs!,
     readyMs: Number.isFinite(readyOf(t.starts)) ? readyOf(t.starts) : null,
     share: t.starts.against.reduce((n, a) => n + (a === 0 ? 1 : 0), 0) / t.starts.against.length,
+    missMin: null,
     ...more,
   });
+  const asItIs = before ? soonestLate(before.starts) : null;
+  let nearest: Opener | null = null;
+  /** Remembers what opens nothing but is ready soonest after the wanted reopening. */
+  const missed: Missed = (kind, t, more) => {
+    const late = t && ask.job.wantedAt !== null ? soonestLate(t.starts) : null;
+    if (!t || !late || late.readyMs >= (nearest ?? asItIs ?? { readyMs: Number.POSITIVE_INFINITY }).readyMs! - GAIN_MS)
+      return;
+    nearest = { ...opener(kind, t, more), ...late, share: 0, missMin: (late.readyMs - ask.job.wantedAt!) / MIN_MS };
+  };
 
-  if (reasons.has('material') || reasons.has('pot')) {
-    const l = before!.plan.sheet!.limits;
+  const l = before?.plan.sheet?.limits;
+  const coldPacks = l && (reasons.has('material') || reasons.has('pot'));
+  if (coldPacks) {
     for (let c = Math.ceil(l.materialMinC ?? 5); c <= (l.materialMaxC ?? ROOM_C); c += MATERIAL_STEP_K) {
       const t = trial(ask, planned, { ...repair, materialC: c }, from);
-      if (!gains(t)) continue;
+      if (!gains(t)) {
+        missed('material', t, { materialC: c });
+        continue;
+      }
       out.push(opener('material', t, { materialC: c }));
       break;
     }
   }
-  const tent = tentFor(ask, planned, repair, from, gains);
+  const tent = tentFor(ask, planned, repair, from, gains, missed);
   if (tent) out.push(opener('tent', tent.t, tent.more));
-  for (const { sheet, t } of others(ask, planned, repair, from)
-    .filter((o) => gains(o.t))
-    .slice(0, SYSTEMS_SHOWN))
-    out.push(opener('system', t!, { sheetId: sheet.id, sheetName: sheet.name }));
-  return out;
+  if (!out.length && coldPacks) {
+    // Neither does alone: a tent over packs from a warm room.
+    const materialC = Math.min(ROOM_C, l.materialMaxC ?? ROOM_C);
+    const both = tentFor(ask, planned, { ...repair, materialC }, from, gains, (kind, t, more) =>
+      missed(kind, t, { ...more, materialC }),
+    );
+    if (both) out.push(opener('tent', both.t, { ...both.more, materialC }));
+  }
+  const systems = others(ask, planned, repair, from).map((o) => ({
+    ...o,
+    more: { sheetId: o.sheet.id, sheetName: o.sheet.name },
+  }));
+  for (const { t, more } of systems.filter((o) => gains(o.t)).slice(0, SYSTEMS_SHOWN))
+    out.push(opener('system', t!, more));
+  for (const { t, more } of systems) missed('system', t, more);
+  return out.length || !nearest ? out : [nearest];
+}
+
+/** Keeps what was tried and opens nothing. */
+type Missed = (kind: Opener['kind'], t: Tried, more: Partial<Opener>) => void;
+
+/** Of the starts that nothing speaks against but the wanted reopening the one that is ready soonest. */
+function soonestLate(s: Starts): { readonly startMs: number; readonly readyMs: number } | null {
+  let at = -1;
+  for (let i = 0; i < s.against.length; i++) {
+    const only = reasonsOf(s.against[i]!).every((id) => id === 'late');
+    if (only && !Number.isNaN(s.readyMs[i]!) && (at < 0 || s.readyMs[i]! < s.readyMs[at]!)) at = i;
+  }
+  return at < 0 ? null : { startMs: s.fromMs + at * s.stepMs, readyMs: s.readyMs[at]! };
 }
 
 const readyOf = (s: Starts): number => {
@@ -111,6 +152,7 @@ function tentFor(
   repair: Piece,
   from: number,
   gains: (t: Tried) => t is NonNullable<Tried>,
+  missed: Missed,
 ): { t: NonNullable<Tried>; more: Partial<Opener> } | null {
   const covered = (cover: NonNullable<Surroundings['cover']>): Piece => ({
     ...repair,
@@ -123,7 +165,10 @@ function tentFor(
   for (const warmK of WARM_K) {
     const always = { fromHour: 0, toHour: 24, warmK };
     const t = trial(ask, planned, covered(always), from);
-    if (!gains(t)) continue;
+    if (!gains(t)) {
+      missed('tent', t, { cover: always });
+      continue;
+    }
     const startMs = t.starts.bestMs!;
     const untilMs = warmUntil(t, startMs);
     // Hours repeat every day: what lasts nearly a day or longer is on all day.
@@ -179,6 +224,6 @@ function others(
       sheet,
       t: trial(ask, planned, { ...repair, sheetId: sheet.id, kitId: null, dosePct: null, blend: null }, from),
     }))
-    .filter((o) => o.t !== null && o.t.starts.bestMs !== null)
+    .filter((o) => o.t !== null)
     .sort((a, b) => readyOf(a.t!.starts) - readyOf(b.t!.starts));
 }

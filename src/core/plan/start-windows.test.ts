@@ -296,6 +296,39 @@ describe('what would open a window', () => {
     expect(done(other!, ask, mine).bestMs).toBe(other!.startMs);
   });
 
+  test('cold packs in a frosty week: neither warm packs nor a tent does alone, both do', () => {
+    const { ask, mine, openers } = open({ climate: { kind: 'constant', tempC: 2, humidityPct: 60 } }, { materialC: 4 });
+    const both = openers.find((o) => o.kind === 'tent')!;
+    expect([both.materialC! > 10, both.cover!.warmK > 0, both.missMin]).toEqual([true, true, null]);
+    const found = done(both, ask, mine);
+    expect(found.against[Math.round((both.startMs - found.fromMs) / found.stepMs)]).toBe(0);
+    for (const half of [
+      { ...both, cover: undefined },
+      { ...both, materialC: undefined },
+    ])
+      expect(done(half as Opener, ask, mine).earliestMs).toBeNull();
+  });
+
+  test('where nothing opens one the nearest is told, and misses by what the plan itself misses with it', () => {
+    const wantedAt = NOW + 20 * 3_600_000;
+    const { ask, mine, openers } = open({ climate: { kind: 'constant', tempC: 12, humidityPct: 55 }, wantedAt });
+    expect(openers).toHaveLength(1);
+    const [nearest] = openers;
+    expect(nearest!.missMin!).toBeGreaterThan(0);
+    const found = done(nearest!, ask, mine);
+    expect(found.earliestMs).toBeNull();
+    const soonest = Math.min(...[...found.readyMs].filter((ms) => !Number.isNaN(ms)));
+    expect(soonest).toBe(nearest!.readyMs);
+    expect((soonest - wantedAt) / 60_000).toBeCloseTo(nearest!.missMin!, 6);
+    // Without it the reopening is missed by more.
+    const asItIs = done(
+      { ...nearest!, cover: undefined, materialC: undefined, sheetId: undefined } as Opener,
+      ask,
+      mine,
+    );
+    expect(Math.min(...[...asItIs.readyMs].filter((ms) => !Number.isNaN(ms)))).toBeGreaterThan(soonest);
+  });
+
   test('nothing is offered for a repair that is not there', () => {
     const { ask } = open({});
     expect(openersOf(ask, 'nobody')).toEqual([]);

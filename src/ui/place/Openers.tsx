@@ -1,7 +1,7 @@
 'use client';
 import { useEffect, useRef, useState } from 'react';
 import { type Opener, passKey } from '@/core/plan';
-import { figure } from '@/core/units';
+import { figure, formatDuration } from '@/core/units';
 import { type PlanWorker, startPlanWorker } from '@/worker/plan';
 import type { StageProps } from '../repair/stage-props';
 import { useFormat } from '../shared/bits';
@@ -63,15 +63,24 @@ export function Openers({ view, at, nowMs, prepareMin, none }: StageProps & { pr
       ...(o.sheetId && { sheetId: o.sheetId, kitId: null, dosePct: null, blend: null }),
     }));
 
-  const says = (o: Opener): string => {
-    if (o.materialC !== undefined) return `Keep the closed packs at ${format('temperature', o.materialC).text}`;
-    if (o.sheetId) return `Take ${o.sheetName} from the shelf`;
-    const cover = o.cover!;
+  const covers = (o: Opener, cover: NonNullable<Opener['cover']>): string => {
     const hours =
       cover.toHour - cover.fromHour === 24
         ? 'day and night'
         : `daily from ${hour(cover.fromHour)} to ${hour(cover.toHour)}`;
-    return `Tent and heat by ${format('interval', cover.warmK).text}, ${hours}: on by ${dayAndClock(o.coverFromMs!, zone)}, until ${shortWhen(o.coverToMs!, zone, nowMs)}`;
+    const stretch =
+      o.coverFromMs === undefined || o.coverToMs === undefined
+        ? ''
+        : `: on by ${dayAndClock(o.coverFromMs, zone)}, until ${shortWhen(o.coverToMs, zone, nowMs)}`;
+    return `tent and heat by ${format('interval', cover.warmK).text}, ${hours}${stretch}`;
+  };
+  const says = (o: Opener): string => {
+    const all = [
+      ...(o.materialC === undefined ? [] : [`keep the closed packs at ${format('temperature', o.materialC).text}`]),
+      ...(o.cover ? [covers(o, o.cover)] : []),
+      ...(o.sheetId ? [`take ${o.sheetName} from the shelf`] : []),
+    ].join('; ');
+    return all.charAt(0).toUpperCase() + all.slice(1);
   };
 
   return (
@@ -89,9 +98,12 @@ export function Openers({ view, at, nowMs, prepareMin, none }: StageProps & { pr
       {found && !found.length && (
         <p>
           {none
-            ? 'Neither warmer packs, nor a tent with heat, nor another system on the shelf opens one. Move the reopening or the days.'
+            ? 'Warmer packs, a tent with up to 25 K of heat and the other systems on the shelf were tried: none opens one or comes nearer. Move the reopening or the days.'
             : 'Nothing that was tried makes it ready sooner.'}
         </p>
+      )}
+      {found?.some((o) => o.missMin !== null) && (
+        <p>Nothing that was tried opens a window. Nearest to the wanted reopening:</p>
       )}
       {found && found.length > 0 && (
         <ul data-testid="openers">
@@ -110,7 +122,9 @@ export function Openers({ view, at, nowMs, prepareMin, none }: StageProps & { pr
                       , ready <strong className="fig">{shortWhen(o.readyMs, zone, nowMs)}</strong>
                     </>
                   )}
-                  ; {figure(o.share * 100, 2)} % of the week is good.
+                  {o.missMin === null
+                    ? `; ${figure(o.share * 100, 2)} % of the week is good.`
+                    : `: ${formatDuration(o.missMin)} too late.`}
                 </span>
               </span>
               <button type="button" className="act text-sm" onClick={() => take(o)}>
