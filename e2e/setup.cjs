@@ -21,6 +21,8 @@ module.exports = async () => {
   const port = await freePort();
   const child = spawn('node_modules/.bin/tsx', ['scripts/serve.ts', '-p', String(port), '-H', '127.0.0.1'], {
     stdio: 'ignore',
+    // No test rests on how fast this machine is today.
+    env: { ...process.env, GRENKO_PLAN_LIMIT_S: '300' },
   });
   globalThis.__server = child;
   process.env.GRENKO_BASE = `http://127.0.0.1:${port}`;

@@ -6,8 +6,8 @@ import type { PlanAsk, PlanReply } from './plan-thread';
 
 /** Plans that may wait for a thread, and bytes that may wait with them. */
 export const QUEUE = { length: 250, bytes: 300_000_000 } as const;
-/** Longest that one plan may take, ms. */
-export const TIME_LIMIT_MS = 20_000;
+/** Longest that one plan may take, ms. A machine with much else to do may give it more. */
+export const TIME_LIMIT_MS = (Number(process.env.GRENKO_PLAN_LIMIT_S) || 20) * 1000;
 
 export type Answer =
   | { readonly is: 'done'; readonly reply: PlanReply }
