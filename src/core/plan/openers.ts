@@ -178,11 +178,10 @@ function tentFor(
       const cover = { fromHour: local(onMs), toHour: Math.min(24, local(untilMs) + 0.5), warmK };
       const less = trial(ask, planned, covered(cover), from);
       const i = less ? Math.round((startMs - less.starts.fromMs) / less.starts.stepMs) : -1;
-      if (less && less.starts.against[i] === 0)
-        return {
-          t: { ...less, starts: { ...less.starts, bestMs: startMs } },
-          more: { cover, coverFromMs: onMs, coverToMs: untilMs },
-        };
+      const shorter = less && { ...less, starts: { ...less.starts, bestMs: startMs } };
+      // Off again after the gel it may be ready no sooner than without: then it stays on.
+      if (shorter?.starts.against[i] === 0 && gains(shorter))
+        return { t: shorter, more: { cover, coverFromMs: onMs, coverToMs: untilMs } };
     }
     return { t, more: { cover: always, coverFromMs: startMs - LEAD_H[1]! * HOUR_MS, coverToMs: untilMs } };
   }

@@ -329,6 +329,18 @@ describe('what would open a window', () => {
     expect(Math.min(...[...asItIs.readyMs].filter((ms) => !Number.isNaN(ms)))).toBeGreaterThan(soonest);
   });
 
+  test('what is offered where there are good starts already is ready sooner than the best of them', () => {
+    const { openers, ask, mine } = open({});
+    const p = planJob(ask);
+    const had = startWindows(startsAskOf(p.repairs[0]!, ask.job, p.windows, NOW)!);
+    const readyAt = (s: typeof had, ms: number) => s.readyMs[Math.round((ms - s.fromMs) / s.stepMs)]!;
+    const best = readyAt(had, had.bestMs!);
+    for (const o of openers) {
+      expect([o.kind, o.readyMs! < best]).toEqual([o.kind, true]);
+      expect(readyAt(done(o, ask, mine), o.startMs)).toBe(o.readyMs);
+    }
+  });
+
   test('nothing is offered for a repair that is not there', () => {
     const { ask } = open({});
     expect(openersOf(ask, 'nobody')).toEqual([]);
