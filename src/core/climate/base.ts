@@ -72,7 +72,21 @@ export const BaseBody = z.object({
 export type BaseBody = z.infer<typeof BaseBody>;
 
 /** Heat transfer from air, W/m²K. */
-const H = { sheltered: 10, windy: 25, ground: 15, water: 300 } as const;
+const H = { sheltered: 10, windy: 25 } as const;
+
+/** What may stand behind a base: how well it takes up heat, W/m²K, and the temperature it has; null where none passes. */
+const BACKS: Readonly<
+  Record<
+    BaseBody['back'],
+    { readonly h: number; readonly deepC: (body: BaseBody, meanC: number) => number | 'air' } | null
+  >
+> = {
+  insulated: null,
+  air: { h: H.sheltered, deepC: () => 'air' },
+  // Ground keeps the mean of the first day.
+  ground: { h: 15, deepC: (_, meanC) => meanC },
+  water: { h: 300, deepC: ({ surroundings }) => surroundings.waterC! },
+};
 const DAY_MS = 86_400_000;
 /** A reading's offset from the forecast fades with this time constant. */
 export const OFFSET_FADE_MS = 6 * 3_600_000;
@@ -173,24 +187,18 @@ export function baseOver(air: Series, body: BaseBody, zone = 'utc'): Series {
   const around = environmentOver(air, body, zone);
   const mean = air.values.subarray(0, inDay).reduce((s, v) => s + v, 0) / inDay;
   const runIn = 2;
+  const stands = BACKS[body.back];
   const slab = {
     thicknessM: body.thicknessMm / 1000,
     kWPerMK: k,
     rhoC,
     hOuter: H[body.exposure],
-    inner:
-      body.back === 'insulated'
-        ? ({ kind: 'insulated' } as const)
-        : ({
-            kind: 'fluid',
-            h: body.back === 'air' ? H.sheltered : body.back === 'water' ? H.water : H.ground,
-          } as const),
+    inner: stands ? ({ kind: 'fluid', h: stands.h } as const) : ({ kind: 'insulated' } as const),
     cells: 12,
   };
-  // What stands behind the slab: the plain air, ground at the mean of the first day, or water.
-  const deep = body.back === 'water' ? body.surroundings.waterC! : mean;
+  const deepC = stands?.deepC(body, mean) ?? null;
   const behind = (outer: Float64Array, own: Float64Array) =>
-    body.back === 'insulated' ? null : body.back === 'air' ? own : new Float64Array(outer.length).fill(deep);
+    deepC === 'air' ? own : deepC === null ? null : new Float64Array(outer.length).fill(deepC);
   const values = new Float64Array(air.values.length);
   let state: number | Float64Array = mean;
   const firstDay = around.subarray(0, inDay);

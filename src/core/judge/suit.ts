@@ -1,7 +1,7 @@
 import { extremes, siteTime } from '../climate';
 import { ENGINES, methodOf } from '../method';
 import { type Job, type JobPlan, jobKits, NOTHING_YET, type Piece, planPass, type RepairPlan } from '../plan';
-import { milestoneOf, type SheetRevision, type Stock, WETNESS } from '../system';
+import { milestoneOf, SAGS, type SheetRevision, type Stock, WETNESS } from '../system';
 import { attempt, figure, formatDuration } from '../units';
 
 /** One thing a system must do for this repair, in words and numbers. */
@@ -205,18 +205,13 @@ function potCriterion(tried: RepairPlan | null, sheet: SheetRevision): Criterion
 }
 
 function sagCriterion({ orientation }: Piece, mine: RepairPlan, { limits: l }: SheetRevision): Criterion {
-  if (orientation === 'floor') return c('sag', 'Sag', true, 'lies on the floor');
-  const limit = orientation === 'wall' ? l.sagWallMm : l.sagOverheadMm;
-  if (limit === null)
-    return c('sag', 'Sag', null, `the sheet says nothing of ${orientation === 'wall' ? 'walls' : 'work overhead'}`);
+  const sags = SAGS[orientation];
+  if (!sags) return c('sag', 'Sag', true, 'lies on the floor');
+  const limit = sags.mostMm(l);
+  if (limit === null) return c('sag', 'Sag', null, `the sheet says nothing of ${sags.silent}`);
   if (!mine.void) return c('sag', 'Sag', null, 'the void is not measured');
   const lift = Math.min(mine.void.faces.maxDepthMm, l.liftMaxMm ?? Number.POSITIVE_INFINITY);
-  return c(
-    'sag',
-    'Sag',
-    lift <= limit,
-    `${figure(lift)} mm ${orientation === 'wall' ? 'on a wall' : 'overhead'}, holds ${figure(limit)} mm`,
-  );
+  return c('sag', 'Sag', lift <= limit, `${figure(lift)} mm ${sags.on}, holds ${figure(limit)} mm`);
 }
 
 function wetnessCriterion({ surface }: Piece, { limits }: SheetRevision): Criterion {

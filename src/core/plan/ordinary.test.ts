@@ -97,3 +97,38 @@ test('the lifts a finding speaks of are the lifts that are planned', () => {
     );
   }
 });
+
+describe('two plates of 200 × 150 mm, bond line 0.5 mm, from a tin pair of 450 mL', () => {
+  const line = (count: number) => ({
+    ...voidOf({
+      ...SHAPES.bondLine.blank(),
+      outline: { kind: 'rectangle', length: measured(200), width: measured(150) },
+      thickness: measured(0.5, 'gauge'),
+    } as VoidShape),
+    count,
+  });
+  const at = (over: Partial<Piece>, count = 2, sheet = pasteSheet) =>
+    planned({ ...plate, kitId: null, void: line(count), ...over }, sheet);
+  const waste = ({ findings }: ReturnType<typeof at>) => findings.find((f) => f.id === 'waste');
+
+  test('what is mixed for nothing is said, and splitting by weighing ends it', () => {
+    const whole = at({});
+    expect(whole.plan.mix!.kits.leftMl).toBeGreaterThan(whole.plan.mix!.toMixMl / 3);
+    const [way] = waste(whole)!.ways!;
+    expect(waste(whole)!.severity).toBe('note');
+    const split = at({ schools: { [way!.set.path[1]!]: String(way!.set.value) } });
+    expect(split.plan.batches[0]!.ml).toBeLessThan(whole.plan.batches[0]!.ml / 2);
+    expect(waste(split)).toBeUndefined();
+  });
+  test('a kit that may not be split offers no such press; one that is nearly used up says nothing', () => {
+    const tied = { ...pasteSheet, kits: pasteSheet.kits.map((k) => ({ ...k, splittable: false })) };
+    expect(waste(at({}, 2, tied))).toMatchObject({ severity: 'note' });
+    expect(waste(at({}, 2, tied))!.ways ?? []).toEqual([]);
+    const many = [8, 10, 12, 14].map((n) => at({}, n));
+    for (const m of many) {
+      const { leftMl, leftIsMixed } = m.plan.mix!.kits;
+      expect(waste(m) !== undefined).toBe(leftIsMixed && leftMl > m.plan.mix!.toMixMl / 3);
+    }
+    expect(many.some((m) => waste(m) === undefined)).toBe(true);
+  });
+});

@@ -94,6 +94,18 @@ export const Limits = z.object({
 });
 export type Limits = z.infer<typeof Limits>;
 
+/** What may sag where the work lies, and how that is said; null where nothing can. */
+export const SAGS: Readonly<
+  Record<
+    Orientation,
+    { readonly mostMm: (l: Limits) => number | null; readonly on: string; readonly silent: string } | null
+  >
+> = {
+  floor: null,
+  wall: { mostMm: (l) => l.sagWallMm, on: 'on a wall', silent: 'walls' },
+  overhead: { mostMm: (l) => l.sagOverheadMm, on: 'overhead', silent: 'work overhead' },
+};
+
 export const Kit = z.object({
   id: Id,
   label: z.string().min(1).max(80),

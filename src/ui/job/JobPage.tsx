@@ -126,7 +126,7 @@ export function JobPage({ jobId }: { jobId: string }) {
             ))}
           </ol>
           {view.repairs.length === 0 && <p className="soft my-2">No repair yet. Choose how it is to be repaired:</p>}
-          <div className="grid sm:grid-cols-3 gap-2 no-print">
+          <div className="grid sm:grid-cols-2 gap-2 no-print">
             {METHODS.map((m) => (
               <button
                 key={m.id}

@@ -1,8 +1,8 @@
 import { BASE_BEARS_C, type HeatCell } from '../../cure';
-import { choiceWith, ENGINES, liftsOf, primerOf } from '../../method';
+import { choiceWith, ENGINES, liftsOf, type Method, primerOf } from '../../method';
 import { massOf, saidTolerance, scaleErrorPct, smallestBatchAG, toleranceOf } from '../../mix';
 import { degC, exactly, grams, listed, minutes, ml, mm, percent, texts } from '../../say';
-import { FAMILIES, grainsUntold, isMetered, milestoneOf, proportionOf } from '../../system';
+import { FAMILIES, grainsUntold, isMetered, type Kit, milestoneOf, proportionOf } from '../../system';
 import { boreOf } from '../../void';
 import { type Finding, findings } from '../finding';
 import { type Rule, rangeOver } from './rule';
@@ -20,6 +20,13 @@ const F = findings({
     title: 'A kit for very little',
     why: '{kits, plural, one {# kit is} other {# kits are}} opened, the last of them for {over}.',
     todo: 'A little less over, and one fewer serves; but nothing is then left for a doubt.',
+  },
+  waste: {
+    severity: 'note',
+    stage: 'mix',
+    title: 'More is mixed than goes in',
+    why: '{need} are needed and whole kits make {made}: {over} are mixed for nothing, and what stands in the pot heats itself.',
+    todo: '{ways, select, none {The sheet does not let this kit be split: take a smaller one, or have another place ready for the rest.} other {Split the kit by weighing, take a smaller one, or have another place ready for the rest.}}',
   },
   spare: {
     severity: 'caution',
@@ -129,8 +136,19 @@ const MOST_HANDS = 4;
 /** A last kit opened for less than this share of it is worth a word. */
 const KIT_OVER = 0.12;
 
+/** Mixed for nothing, a share of what is needed: above it a plan says why, and what would lower it. */
+const WASTE_SAID = 1 / 3;
+
 /** A pot left alone is called hot above this, °C. */
 const HOT_C = 120;
+
+/** The way out of whole kits, where sheet and method have it. */
+const weighed = (method: Method, kit: Kit): NonNullable<Finding['ways']> => {
+  const weigh = choiceWith(method, 'split', 'weighed');
+  return kit.splittable && weigh
+    ? [{ say: WAYS.weigh(), set: { path: ['schools', weigh.school], value: weigh.option } }]
+    : [];
+};
 
 /** What is noticed about amounts, reach and scale. */
 export const mixRules: Readonly<Record<string, Rule>> = {
@@ -170,6 +188,19 @@ export const mixRules: Readonly<Record<string, Rule>> = {
           ]
         : [];
     return [F['kit-over']({ over: ml(over), kits: mix.kits.use, name: repair.passName }, { ways: way })];
+  },
+
+  waste: ({ plan }) => {
+    const { mix, kit, method } = plan;
+    if (!mix || !kit || !method || !mix.kits.leftIsMixed || mix.kits.leftMl <= WASTE_SAID * mix.toMixMl) return [];
+    const { use, volumeMl, leftMl } = mix.kits;
+    const ways = weighed(method, kit);
+    return [
+      F.waste(
+        { need: ml(mix.toMixMl), made: ml(use * volumeMl), over: ml(leftMl), ways: ways.length ? 'some' : 'none' },
+        { ways },
+      ),
+    ];
   },
 
   spare: ({ plan, repair }) => {
@@ -213,7 +244,6 @@ export const mixRules: Readonly<Record<string, Rule>> = {
     const { mix, kit, method, usableMin } = plan;
     if (!mix || mix.rateNeeded === null || !kit || usableMin === null) return [];
     const usual = method?.settings.find((s) => s.kind === 'rate')?.byDefault ?? mix.rateNeeded;
-    const weigh = method && choiceWith(method, 'split', 'weighed');
     const crew = Math.ceil((mix.rateNeeded * repair.crew) / usual);
     const needed = ml(mix.rateNeeded);
     return [
@@ -223,9 +253,7 @@ export const mixRules: Readonly<Record<string, Rule>> = {
           ways: [
             { say: WAYS.rate({ needed }), set: { path: ['settings', 'rate'], value: mix.rateNeeded } },
             ...(crew <= MOST_HANDS ? [{ say: WAYS.crew({ crew }), set: { path: ['crew'], value: crew } }] : []),
-            ...(kit.splittable && weigh
-              ? [{ say: WAYS.weigh(), set: { path: ['schools', weigh.school], value: weigh.option } }]
-              : []),
+            ...(method ? weighed(method, kit) : []),
           ],
         },
       ),

@@ -2,7 +2,7 @@ import { dayOf } from '../../climate';
 import { measuredBatch, saidTolerance, scaledColour, TINT_MAX_PCT, toleranceOf } from '../../mix';
 import { passedOver } from '../../plan';
 import { exactly, grams, ml, mm, percent, plain } from '../../say';
-import { coverageMl, isMetered, kitVolumeMl, WETNESS } from '../../system';
+import { coverageMl, isMetered, kitVolumeMl, SAGS, WETNESS } from '../../system';
 import { attempt } from '../../units';
 import { type Finding, findings } from '../finding';
 import type { Rule } from './rule';
@@ -111,12 +111,7 @@ export const shelfRules: Readonly<Record<string, Rule>> = {
       out.push(F.moisture({ is: percent(repair.moisturePct), limit: exactly(percent(limit)) }));
     if (WETNESS.indexOf(repair.surface) > WETNESS.indexOf(sheet.limits.wetness))
       out.push(F.wetness({ is: repair.surface, wanted: sheet.limits.wetness }));
-    const sag =
-      repair.orientation === 'wall'
-        ? sheet.limits.sagWallMm
-        : repair.orientation === 'overhead'
-          ? sheet.limits.sagOverheadMm
-          : null;
+    const sag = SAGS[repair.orientation]?.mostMm(sheet.limits) ?? null;
     const deep = plan.void?.faces.maxDepthMm ?? 0;
     const lift = Math.min(deep, sheet.limits.liftMaxMm ?? deep);
     if (sag !== null && lift > sag)
