@@ -75,6 +75,7 @@ export function kitRun(
         vesselMaxMl: null,
         oneKitAPot: false,
         split: p.context!.effects.split,
+        parts: null,
         count: pieceOf(r).void!.count,
         minutesPerPlace: p.context!.settings['per-place'] ?? 1,
         setMin: 0,

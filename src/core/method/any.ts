@@ -1,3 +1,4 @@
+import type { MilestoneId } from '../system';
 import { type TaskRow, tasks } from './task';
 
 const rows = tasks('any', [
@@ -33,6 +34,16 @@ const rows = tasks('any', [
     hold: true,
   },
   {
+    task: 'bare-again',
+    role: 'prepare',
+    title: '{parted, select, yes {Bare part {part} of {count} again} other {Bare the face again}}',
+    detail: 'It has stood longer than a bared face keeps in this air. Abrade it once more, then wipe with solvent.',
+    confirm: 'Bare and bright again',
+    work: { fixed: 3, per: { m2: 60 } },
+    marks: { end: ['bared'] },
+    hold: true,
+  },
+  {
     task: 'release:tests',
     role: 'test',
     block: 'finish',
@@ -48,5 +59,15 @@ const rows = tasks('any', [
  * Tasks that come up in any method: a stand time of the sheet, drying after rain, a missed window, the tests before it
  * is opened.
  */
-export const [STAND, DRY_AGAIN, ABRADE, RELEASE] = rows as readonly [TaskRow, TaskRow, TaskRow, TaskRow];
+export const [STAND, DRY_AGAIN, ABRADE, BARE_AGAIN, RELEASE] = rows as readonly [
+  TaskRow,
+  TaskRow,
+  TaskRow,
+  TaskRow,
+  TaskRow,
+];
+/** What makes up for a window that closed before a step came, by the window. */
+export const RENEWS: Readonly<Partial<Record<MilestoneId, TaskRow>>> = { 'recoat-until': ABRADE };
+/** The same of a face that must be good when its turn comes, done before anything is mixed. */
+export const RENEWS_FACE: Readonly<Partial<Record<MilestoneId, TaskRow>>> = { bare: BARE_AGAIN };
 export const ANY_TASKS: readonly TaskRow[] = rows;

@@ -79,9 +79,11 @@ export interface StepContext extends MethodContext {
   readonly portions: readonly Portion[];
 }
 
-/** What the rows of one batch see; of a task of the whole pass there is none. */
+/** What the rows of one batch, and of one of several like parts, see; of a task of the whole pass there is none. */
 export interface TaskContext extends StepContext {
   readonly batch: Batch | null;
+  /** From 0; null where the work is one. */
+  readonly part?: number | null;
 }
 
 /** What stands in a gap of the words of a task. */

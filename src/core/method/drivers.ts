@@ -2,7 +2,7 @@ import type { TaskContext } from './context';
 import { primerOf } from './lifts';
 
 /** What hands-on time is counted by: like places, square metres in plan, millilitres placed. */
-export type Driver = 'place' | 'm2' | 'mL' | 'primed m2' | 'kept clear' | 'fresh mixer';
+export type Driver = 'place' | 'm2' | 'mL' | 'primed m2' | 'kept clear' | 'fresh mixer' | 'once';
 
 /** How it is said after “for each”. */
 export const DRIVER_LABELS: Readonly<Record<Driver, string>> = {
@@ -12,13 +12,17 @@ export const DRIVER_LABELS: Readonly<Record<Driver, string>> = {
   'primed m2': 'm² primed',
   'kept clear': 'thing masked',
   'fresh mixer': 'fresh mixer',
+  once: 'time',
 };
+
+const onePart = ({ part = null }: TaskContext): boolean => part !== null;
 
 /** How much of it there is in a task: of one batch, or of the whole pass. */
 export const DRIVERS: Readonly<Record<Driver, (c: TaskContext) => number>> = {
-  place: (c) => c.batch?.places ?? c.void.count,
-  m2: (c) => (c.void.count * c.measured.faces.planAreaMm2) / 1e6,
-  mL: (c) => c.batch?.ml ?? c.measured.nominalMl,
+  place: (c) => (onePart(c) ? 1 : (c.batch?.places ?? c.void.count)),
+  m2: (c) => ((onePart(c) ? 1 : c.void.count) * c.measured.faces.planAreaMm2) / 1e6,
+  // What stays in the pot takes nobody's time.
+  mL: (c) => (c.batch ? c.batch.placedMl / (onePart(c) ? c.batch.places : 1) : c.measured.nominalMl),
   // Each batch is primed for as far as it reaches: a primer brushed far ahead dries before the mortar comes.
   'primed m2': (c) => {
     const { batch } = c;
@@ -28,4 +32,5 @@ export const DRIVERS: Readonly<Record<Driver, (c: TaskContext) => number>> = {
   },
   'kept clear': (c) => c.void.keepClear.length,
   'fresh mixer': ({ batch }) => (batch?.pauseMin ? 0 : 1),
+  once: () => 1,
 };

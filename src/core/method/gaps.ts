@@ -80,6 +80,9 @@ export const GAPS: Readonly<Record<string, Gap>> = {
   lift: (c) => batchOf(c).portion + 1,
   lifts: (c) => c.portions.length,
   begins: (c) => (firstOfPortion(c) ? 'yes' : 'no'),
+  /** Whether there are several like parts, and which of them it is about. */
+  parted: (c) => (c.part == null ? 'no' : 'yes'),
+  part: (c) => (c.part ?? 0) + 1,
   /** The first, one between, or the last of the lifts. */
   which: (c) => (c.portions.length === 1 ? 'only' : batchOf(c).portion + 1 === c.portions.length ? 'last' : 'early'),
   depth: (c) => mm(c.measured.faces.maxDepthMm / liftsOf(c)),

@@ -1,4 +1,4 @@
-export { ABRADE, DRY_AGAIN, RELEASE, STAND } from './any';
+export { DRY_AGAIN, RELEASE, RENEWS, RENEWS_FACE, STAND } from './any';
 export { UPTAKE_ML_PER_M2 } from './common';
 export * from './context';
 export { DRIVER_LABELS, type Driver } from './drivers';
@@ -8,5 +8,5 @@ export { type LiftPrimer, liftsOf, primerOf } from './lifts';
 export * from './method';
 export * from './methods';
 export { type Factor, factorsOf, stepFrom, stepsOf } from './steps';
-export { type Role, STAGE_OF, type StepDraft, type StepKey, stepId, tasks } from './task';
+export { type Role, STAGE_OF, type StepDraft, type StepKey, stepId, type TaskRow, tasks } from './task';
 export * from './trouble';

@@ -1,6 +1,6 @@
 import type { Allowance } from '../mix';
 import type { Message } from '../say';
-import type { BaseMaterial, MilestoneId, SystemKindId } from '../system';
+import type { BaseMaterial, MilestoneId, StartId, SystemKindId } from '../system';
 import { refuse } from '../units';
 import type { ShapeId } from '../void';
 import type { Gap, MethodContext, Question, School, Setting } from './context';
@@ -14,6 +14,16 @@ export interface AllowanceRow {
   /** There only where a chosen option shows it. */
   readonly optional?: true;
   readonly of: (c: MethodContext) => Omit<Allowance, 'id' | 'voice'> | null;
+}
+
+/**
+ * How long a prepared face stays good, by the dampness of the air: up to each humidity the minutes of a setting. A sheet
+ * that says so itself overrules it.
+ */
+export interface FaceKeeps {
+  readonly startsAt: StartId;
+  readonly upToPct: readonly number[];
+  readonly settings: readonly string[];
 }
 
 /** A repair method: rows over one of a few engines. */
@@ -51,6 +61,7 @@ export interface Method {
   /** What the method puts into the words of its engine’s steps, by the name of the gap. */
   readonly says: Readonly<Record<string, Message>>;
   readonly gaps?: Readonly<Record<string, Gap>>;
+  readonly keeps?: FaceKeeps;
   /** All tasks in their order, those of the engine among them. */
   readonly tasks: readonly TaskRow[];
 }

@@ -4,7 +4,7 @@ import { figure } from '../units';
 import { ANY_TASKS } from './any';
 import { type StepContext, settingIn, type TaskContext } from './context';
 import { DRIVERS, type Driver } from './drivers';
-import { ENGINES } from './engines';
+import { ENGINES, type Engine } from './engines';
 import { GAPS } from './gaps';
 import type { Method } from './method';
 import { type On, STAGE_OF, type StepDraft, type StepKey, stepId, type TaskRow } from './task';
@@ -77,9 +77,24 @@ function workOf(
   return { min, factors };
 }
 
+/** The parts that a batch serves, or all of them; one that is none where the work is one. */
+function partsHere(c: StepContext, batch: Batch | null, engine: Engine): readonly (number | null)[] {
+  const parts = engine.parts(c);
+  if (!parts) return [null];
+  // What is mixed beside the plan makes up for what the last lacks.
+  const [from, to] = batch === null ? [1, parts.count] : (batch.fromTo ?? [parts.count, parts.count]);
+  return Array.from({ length: to - from + 1 }, (_, i) => from - 1 + i);
+}
+
+/** Batches that lie in the joint of one part. */
+const jointOf = (c: StepContext, part: number): readonly number[] =>
+  c.batches
+    .filter(({ fromTo }) => (fromTo ? part >= fromTo[0] - 1 && part < fromTo[1] : part === c.void.count - 1))
+    .map((b) => b.index);
+
 const onBatches = (on: On, c: TaskContext): readonly number[] => {
   const all = c.batches.map((b) => b.index);
-  if (on === 'all') return all;
+  if (on === 'all') return c.part == null ? all : jointOf(c, c.part);
   if (on === 'last') return [Math.max(0, all.length - 1)];
   if (on === 'own') return [c.batch!.index];
   return c.batches.filter((b) => b.portion === c.batch!.portion - 1).map((b) => b.index);
@@ -117,13 +132,14 @@ const filled = (method: Method, message: Message, c: TaskContext): Message => {
 /** One row as a step. @param key how the record names it, where that is not by its row alone */
 export function stepFrom(method: Method, row: TaskRow, here: TaskContext, key?: StepKey): StepDraft {
   const { min, factors } = workOf(row, here, (id) => method.settings.find((s) => s.id === id)!.kind);
-  const { batch } = here;
+  const { batch, part = null } = here;
   const of = batch?.index ?? (row.ofLast ? Math.max(0, here.batches.length - 1) : undefined);
   const { waits, within } = row;
   const called = row.called && (!row.called.firstOnly || batch?.index === 0) ? row.called.as : null;
   const named = key ?? {
     task: called ?? row.task,
-    batch: row.each === 'batch' && !called ? batch!.index : null,
+    batch: batch && !called && (row.each === 'batch' || !row.ofLast || part !== null) ? batch.index : null,
+    ...(part === null ? {} : { part }),
     attempt: 1,
   };
   return {
@@ -140,7 +156,9 @@ export function stepFrom(method: Method, row: TaskRow, here: TaskContext, key?: 
     ...(row.hold ? { hold: true } : {}),
     ...(row.onFace ? { onFace: true } : {}),
     ...(row.exact ? { exact: true } : {}),
+    ...(row.looksAhead ? { looksAhead: true } : {}),
     ...(of === undefined ? {} : { batch: of }),
+    ...(part === null ? {} : { part, ...(batch ? { joint: jointOf(here, part) } : {}) }),
     ...(row.marks ? { marks: row.marks } : {}),
     ...(waits && (!waits.when || waits.when(here))
       ? { waitFor: { kind: waits.for, batches: onBatches(waits.on, here) } }
@@ -151,28 +169,38 @@ export function stepFrom(method: Method, row: TaskRow, here: TaskContext, key?: 
   };
 }
 
-/** The steps of a pass, its rows in order, those of a batch together batch by batch. */
+/** The steps of a pass, its rows in order, those of a batch together batch by batch, those of a part part by part. */
 export function stepsOf(method: Method, c: StepContext): readonly StepDraft[] {
-  const stepsHere = (row: TaskRow, batch: Batch | null): StepDraft[] => {
-    const here: TaskContext = { ...c, batch };
+  const engine = ENGINES[method.engine];
+  const step = (row: TaskRow, batch: Batch | null, part: number | null): StepDraft[] => {
+    const here: TaskContext = { ...c, batch, part };
     if (row.optional && !c.effects.shows.includes(row.task)) return [];
     if (row.onBase && c.onFace) return [];
+    // What is of the whole joint comes once the last that lies in it is placed.
+    const joint = part === null ? c.batches.length - 1 : jointOf(c, part).at(-1);
+    if (row.each === 'part' && row.ofLast && batch && batch.index !== joint) return [];
     return !row.when || row.when(here) ? [stepFrom(method, row, here)] : [];
   };
-  const out: StepDraft[] = [];
-  for (let i = 0; i < method.tasks.length; ) {
-    const row = method.tasks[i]!;
-    if (row.each === 'pass') {
-      out.push(...stepsHere(row, null));
-      i++;
-      continue;
-    }
-    let end = i;
-    while (method.tasks[end]?.each === 'batch') end++;
-    for (const batch of c.batches) for (const mine of method.tasks.slice(i, end)) out.push(...stepsHere(mine, batch));
-    i = end;
+  const inBatch = (rows: readonly TaskRow[], batch: Batch | null): StepDraft[] =>
+    runsOf(rows, (row) => row.each === 'part').flatMap((run) =>
+      run[0]!.each === 'part'
+        ? partsHere(c, batch, engine).flatMap((part) => run.flatMap((row) => step(row, batch, part)))
+        : run.flatMap((row) => step(row, batch, null)),
+    );
+  return runsOf(method.tasks, (row) => row.each !== 'pass').flatMap((run) =>
+    run.some((row) => row.each === 'batch') ? c.batches.flatMap((batch) => inBatch(run, batch)) : inBatch(run, null),
+  );
+}
+
+/** Rows that follow each other and answer alike. */
+function runsOf(rows: readonly TaskRow[], of: (row: TaskRow) => boolean): readonly (readonly TaskRow[])[] {
+  const runs: TaskRow[][] = [];
+  for (const row of rows) {
+    const last = runs.at(-1);
+    if (last && of(last[0]!) === of(row)) last.push(row);
+    else runs.push([row]);
   }
-  return out;
+  return runs;
 }
 
 /**
@@ -199,6 +227,7 @@ export function checked(method: Method): Method {
       throw bad('option', `${school.id}: ${school.byDefault}`);
     for (const o of school.options) for (const row of o.effect.shows ?? []) if (!rows.has(row)) throw bad('row', row);
   }
+  for (const id of method.keeps?.settings ?? []) if (!known.has(id)) throw bad('setting', id);
   if (method.laidOn !== null && !known.has(method.laidOn)) throw bad('setting', method.laidOn);
   for (const f of factorsOf(method))
     if (!(f.byDefault >= 0)) throw new RangeError(`${method.id}: factor ${f.id} is ${figure(f.byDefault)}`);

@@ -33,6 +33,9 @@ export const STAGE_OF: Readonly<Record<Role, Stage>> = {
 /** Batches a wait or a window is about: the last, this one, all of them, or those of the lift below. */
 export type On = 'last' | 'own' | 'all' | 'below';
 
+/** What a task is done for: the whole pass, each batch, or each of several like parts of the work. */
+export type Each = 'pass' | 'batch' | 'part';
+
 /** Hands-on time: so many minutes, so many more for each of something, or by a rate of the method or of the sheet. */
 export interface Work {
   readonly fixed?: number;
@@ -47,7 +50,7 @@ export interface TaskRow {
   /** Unique within its method; the record names it. */
   readonly task: string;
   readonly role: Role;
-  readonly each: 'pass' | 'batch';
+  readonly each: Each;
   /**
    * Tasks of one block follow each other without a break: before anything wet, with the wet material, after it has set.
    */
@@ -61,8 +64,10 @@ export interface TaskRow {
   readonly exact?: true;
   /** Nothing goes on until it is ticked. */
   readonly hold?: true;
-  /** Of the whole pass, and yet about the batch placed last. */
+  /** Of the whole pass, or the whole part, and yet about the batch placed last. */
   readonly ofLast?: true;
+  /** Before it, those that follow up to the next such are looked at: what would come too late is renewed first. */
+  readonly looksAhead?: true;
   /** Instants that clocks count from; what closes all closes it for every batch in the joint. */
   readonly marks?: {
     readonly begin?: readonly StartId[];
@@ -107,19 +112,27 @@ export const tasks = (owner: string, rows: readonly TaskText[]): readonly TaskRo
     say: texts(`${owner}.${row.task}${row.called?.firstOnly ? '.apart' : ''}`, { title, detail, confirm }),
   }));
 
-/** Which task of a pass a step is: for which batch, and at which attempt after it was lost. */
+/**
+ * Which task of a pass a step is: for which batch, for which of several like parts (from 0), and at which attempt after
+ * it was lost.
+ */
 export interface StepKey {
   readonly task: string;
   readonly batch: number | null;
+  readonly part?: number;
   readonly attempt: number;
 }
 
-/** How the record names a step. @example stepId({ task: 'mix', batch: 0, attempt: 2 }) // 'b1~2:mix' */
-export function stepId({ task, batch, attempt }: StepKey): string {
-  const again = attempt > 1 ? `~${attempt}` : '';
-  if (batch !== null) return `b${batch + 1}${again}:${task}`;
+/**
+ * How the record names a step.
+ * @example stepId({ task: 'mix', batch: 0, attempt: 2 }) // 'b1~2:mix'
+ * @example stepId({ task: 'spread', batch: 0, part: 1, attempt: 1 }) // 'b1.2:spread'
+ */
+export function stepId({ task, batch, part = 0, attempt }: StepKey): string {
+  const mark = `${part > 0 ? `.${part + 1}` : ''}${attempt > 1 ? `~${attempt}` : ''}`;
+  if (batch !== null) return `b${batch + 1}${mark}:${task}`;
   const [head, ...rest] = task.split(':');
-  return [`${head}${again}`, ...rest].join(':');
+  return [`${head}${mark}`, ...rest].join(':');
 }
 
 /** One step of the work before it has a time. */
@@ -142,6 +155,11 @@ export interface StepDraft {
   /** It works over the face that a pass on top would cover. */
   readonly onFace?: boolean;
   readonly batch?: number;
+  /** Which of several like parts it is about, from 0. */
+  readonly part?: number;
+  /** Batches in the joint that it closes; all of them where it is not said. */
+  readonly joint?: readonly number[];
+  readonly looksAhead?: boolean;
   /** Steps of one block follow each other without a break. */
   readonly block: string;
   readonly marks?: TaskRow['marks'];

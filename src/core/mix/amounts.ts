@@ -62,6 +62,7 @@ export function topUp(mix: MixResult, sheet: SheetRevision, index: number, ml: n
     label: SAY.topUp(),
     topUp: true,
     ml: total,
+    placedMl: ml,
     ...partsOf(sheet, mix.proportion, total),
     kits: null,
     places: 1,

@@ -114,6 +114,7 @@ export function metered({ ask, proportion, kitMl, lines, placed, safety }: MixBa
         portion: 0,
         label: ask.count === 1 ? SAY.all() : from === to ? SAY.place({ n: from }) : SAY.places({ from, to }),
         ml: mine,
+        placedMl: (placed * (to - from + 1)) / ask.count,
         ...partsOf(sheet, proportion, mine),
         kits: null,
         places: to - from + 1,

@@ -34,6 +34,13 @@ export interface Stop {
   readonly minutes: number;
 }
 
+/** Like parts, each spread and closed before the next. */
+export interface PartsAsk {
+  readonly count: number;
+  /** Minutes it takes to close one. */
+  readonly closeMin: number;
+}
+
 export interface MixAsk {
   readonly sheet: SheetRevision;
   readonly kit: Kit;
@@ -61,6 +68,8 @@ export interface MixAsk {
   readonly oneKitAPot: boolean;
   /** Whole kits only, or split by weighing. */
   readonly split: 'whole' | 'weighed';
+  /** Like parts that are spread and closed one after the other out of one pot; null where the work is one. */
+  readonly parts: PartsAsk | null;
   /** Like places, for metered systems. */
   readonly count: number;
   /**
@@ -90,18 +99,21 @@ export interface Batch {
   readonly index: number;
   readonly portion: number;
   readonly label: Message;
+  /** What is mixed, mL. */
   readonly ml: number;
+  /** What of it goes into its place, mL: the rest stays in the pot, in the mixer, or over. */
+  readonly placedMl: number;
   readonly massG: Readonly<Record<PartId, number>>;
   readonly volumeMl: Readonly<Record<PartId, number>>;
   /** Whole kits in this batch, or null when weighed out or metered. */
   readonly kits: number | null;
-  /** Like places served (metered). */
+  /** Like places or parts served. */
   readonly places: number;
   readonly mixers: number;
   /** Liquid drawn off from this batch as primer, mL, and aggregate left out of it for that, g. */
   readonly drawnMl: number;
   readonly leftOutG: number;
-  /** Place of the first and of the last served, from 1 (metered). */
+  /** Place or part of the first and of the last served, from 1; absent where there is one alone. */
   readonly fromTo?: readonly [number, number];
   /** A pause before it that was known beforehand, min (metered). */
   readonly pauseMin?: number;

@@ -1,6 +1,6 @@
-import { exactly, ml, texts } from '../say';
+import { exactly, type Message, ml, texts } from '../say';
 import { type Kit, PART_IDS, type PartId, type Proportion, type SheetRevision } from '../system';
-import { figure, line, refuse } from '../units';
+import { figure, line, refuse, type WorkLine } from '../units';
 import {
   type AmountLine,
   type Batch,
@@ -13,7 +13,12 @@ import {
   yieldLines,
 } from './mix-ask';
 
-const SAY = texts('pot.amount', { pots: 'left in pots and on tools', times: '{n} × {each}' });
+const SAY = texts('pot.amount', {
+  pots: 'left in pots and on tools',
+  times: '{n} × {each}',
+  part: 'part {n}',
+  parts: 'parts {from} to {to}',
+});
 
 const MAX_BATCHES = 400;
 /** Over all lifts. */
@@ -30,19 +35,25 @@ function partsOfKits(sheet: SheetRevision, kit: Kit, kits: number): Pick<Batch, 
   };
 }
 
-/**
- * The largest batch, and what sets it: the time to place it, the mass one pot may hold, or the vessel. Of whole kits
- * the pot holds all that is in them, whatever the sheet says they make.
- */
-function batchCap(ask: MixAsk, proportion: Proportion, kitMl: number | null): { capMl: number; binds: string } {
+/** What bounds one pot, mL: what can be placed out of it in its time, what it may hold by its mass and vessel. */
+interface Caps {
+  readonly placedMl: number;
+  readonly heldMl: number;
+  /** The smaller of the two, and what sets it. */
+  readonly capMl: number;
+  readonly binds: string;
+}
+
+/** Of whole kits the pot holds all that is in them, whatever the sheet says they make. */
+function capsOf(ask: MixAsk, proportion: Proportion, kitMl: number | null): Caps {
   const kitG = PART_IDS.reduce((sum, id) => sum + (ask.kit.massG[id] ?? 0), 0);
   const perG = kitMl === null ? 1 / proportion.densityGPerMl : kitMl / kitG;
   const perVesselMl = kitMl === null ? 1 : kitMl / (kitG / proportion.densityGPerMl);
-  const caps: [number, string][] = [
-    [
-      ask.placingMlPerMin * ask.crew * ask.usableMin,
-      `${figure(ask.placingMlPerMin)} mL/min${ask.crew > 1 ? ` × ${ask.crew} pairs of hands` : ''} × ${figure(ask.usableMin)} min left to place it`,
-    ],
+  const placed: [number, string] = [
+    ask.placingMlPerMin * ask.crew * ask.usableMin,
+    `${figure(ask.placingMlPerMin)} mL/min${ask.crew > 1 ? ` × ${ask.crew} pairs of hands` : ''} × ${figure(ask.usableMin)} min left to place it`,
+  ];
+  const held: [number, string][] = [
     ...(ask.massCapG === null
       ? []
       : [
@@ -62,8 +73,8 @@ function batchCap(ask: MixAsk, proportion: Proportion, kitMl: number | null): { 
           ] as [number, string],
         ]),
   ];
-  const [capMl, binds] = caps.reduce((a, b) => (b[0] < a[0] ? b : a));
-  return { capMl, binds };
+  const [capMl, binds] = [placed, ...held].reduce((a, b) => (b[0] < a[0] ? b : a));
+  return { placedMl: placed[0], heldMl: Math.min(...held.map(([ml]) => ml)), capMl, binds };
 }
 
 /** Up to two figures, so that it can be said and typed. @example roundUp(311.2) // 320 */
@@ -75,101 +86,166 @@ function roundUp(value: number): number {
 /** Share of a vessel that may be filled: stirring needs room. */
 const HEADROOM = 2 / 3;
 
+/** What one pot is for. */
+interface Pot {
+  readonly portion: number;
+  readonly placedMl: number;
+  /** Whole kits; null where it is weighed. */
+  readonly kits: number | null;
+  readonly fromTo?: readonly [number, number];
+}
+
+/** What the work is shared out by. */
+interface Sharing {
+  readonly ask: MixAsk;
+  readonly caps: Caps;
+  readonly kitMl: number;
+  readonly kitsPerPot: number;
+  readonly whole: boolean;
+}
+
+/** So many pots of so much to be placed, each with its own loss. @throws Refusal when the work never ends */
+function potsFor(needMl: number, { ask, caps, kitMl, kitsPerPot, whole }: Sharing): { n: number; kits: number | null } {
+  const { potLossMl: loss } = ask.sheet;
+  for (let n = 1; n <= MAX_BATCHES; n++) {
+    if (needMl / n > caps.placedMl + 1e-9) continue;
+    if (whole) {
+      const kits = Math.max(n, Math.ceil((needMl + n * loss) / kitMl - 1e-9));
+      if (Math.ceil(kits / kitsPerPot) <= n) return { n, kits };
+    } else if (needMl / n + loss <= caps.heldMl + 1e-9) return { n, kits: null };
+  }
+  return refuse(
+    'usableMin',
+    ask.usableMin,
+    `under ${MAX_BATCHES} batches`,
+    `Each batch leaves ${figure(loss)} mL in the pot and only ${figure(caps.capMl)} mL can be placed in time: the work never ends. Keep the pot cooler or add hands.`,
+  );
+}
+
+/** So many like parts come out of one pot before its use is over, each closed before the next is spread; 0 for none. */
+function partsPerPot(partMl: number, { ask, caps, kitMl, kitsPerPot, whole }: Sharing): number {
+  const spreadMin = partMl / (ask.placingMlPerMin * ask.crew);
+  if (!ask.parts || spreadMin > ask.usableMin + 1e-9) return 0;
+  const inTime = 1 + Math.floor((ask.usableMin - spreadMin) / (spreadMin + ask.parts.closeMin) + 1e-9);
+  const holdsMl = whole ? kitsPerPot * kitMl : caps.heldMl;
+  return Math.min(inTime, Math.floor((holdsMl - ask.sheet.potLossMl) / partMl + 1e-9));
+}
+
+function partsLine(partMl: number, s: Sharing): WorkLine {
+  const { placingMlPerMin, crew, usableMin, parts } = s.ask;
+  const spreadMin = figure(partMl / (placingMlPerMin * crew));
+  return line(
+    'Parts from one pot',
+    `spread ${spreadMin} min, closed ${figure(parts!.closeMin)} min, one after the other: (${figure(usableMin)} − ${spreadMin}) / (${spreadMin} + ${figure(parts!.closeMin)}) and one more, rounded down; the last is out of the pot in time`,
+    partsPerPot(partMl, s),
+  );
+}
+
+const partsNamed = ([from, to]: readonly [number, number]): Message =>
+  from === to ? SAY.part({ n: from }) : SAY.parts({ from, to });
+
+/** The fewest pots that do: portion by portion, or part by part where there are several. */
+function shared(placed: number, extra: number, s: Sharing): readonly Pot[] {
+  const { ask, kitMl, whole } = s;
+  const { parts, portions, sheet } = ask;
+  const apart = (needMl: number, shareMl: number, portion: number, fromTo?: Pot['fromTo']): Pot[] => {
+    const { n, kits } = potsFor(needMl, s);
+    return Array.from({ length: n }, (_, k) => ({
+      portion,
+      placedMl: shareMl / n,
+      kits: kits === null ? null : Math.floor(kits / n) + (k < kits % n ? 1 : 0),
+      ...(fromTo ? { fromTo } : {}),
+    }));
+  };
+  if (!parts) return portions.flatMap((p, i) => apart((placed + extra) * p.share, placed * p.share, i));
+  const [needMl, shareMl] = [(placed + extra) / parts.count, placed / parts.count];
+  const perPot = partsPerPot(needMl, s);
+  if (perPot < 1)
+    return Array.from({ length: parts.count }, (_, i) => apart(needMl, shareMl, 0, [i + 1, i + 1])).flat();
+  const n = Math.ceil(parts.count / perPot);
+  const pots: Pot[] = [];
+  for (let first = 1, k = 0; k < n; k++) {
+    const mine = Math.floor(parts.count / n) + (k < parts.count % n ? 1 : 0);
+    pots.push({
+      portion: 0,
+      placedMl: mine * shareMl,
+      kits: whole ? Math.ceil((mine * needMl + sheet.potLossMl) / kitMl - 1e-9) : null,
+      fromTo: [first, first + mine - 1],
+    });
+    first += mine;
+  }
+  return pots;
+}
+
+/** Rate at which each kit of the work is placed in time where Grenko’s own is too slow, mL/min; null where it is not. */
+function rateFor(pieces: readonly number[], ask: MixAsk, kitMl: number, placedMl: number): number | null {
+  const most = Math.max(...pieces.map((ml) => ml / Math.ceil((ml + ask.sheet.potLossMl) / kitMl - 1e-9)));
+  if (most <= placedMl * 1.0001) return null;
+  // Steps are laid out in whole minutes: what is left is counted in those.
+  const inMin = Math.max(Math.min(1, ask.usableMin), Math.floor(ask.usableMin));
+  return roundUp(most / ask.crew / inMin);
+}
+
 /**
  * What is mixed in pots: the smallest number of batches that fit, each with its own loss. @throws Refusal when a kit is
  * larger than a batch may be, or the work never ends
  */
-export function potted({ ask, proportion, kitMl, lines, placed, safety }: MixBasis): MixResult {
-  const { sheet } = ask;
-  const whole = ask.split === 'whole' || !ask.kit.splittable;
-  const assumed = batchCap(ask, proportion, whole ? kitMl : null);
-  const byRateMl = ask.placingMlPerMin * ask.crew * ask.usableMin;
-  // Steps are laid out in whole minutes: what is left is counted in those.
-  const inMin = Math.max(Math.min(1, ask.usableMin), Math.floor(ask.usableMin));
-  const needs = whole && !ask.rateChosen && kitMl > byRateMl * 1.0001 ? roundUp(kitMl / ask.crew / inMin) : null;
-  const { capMl, binds } = needs === null ? assumed : batchCap({ ...ask, placingMlPerMin: needs }, proportion, kitMl);
+export function potted({ ask: asked, proportion, kitMl, lines, placed, safety }: MixBasis): MixResult {
+  const { sheet, parts } = asked;
   const loss = sheet.potLossMl;
-  if (whole && kitMl > capMl * 1.0001)
+  const whole = asked.split === 'whole' || !asked.kit.splittable;
+  const assumed = capsOf(asked, proportion, whole ? kitMl : null);
+  const pieces = parts ? [placed / parts.count] : asked.portions.map((p) => placed * p.share);
+  const needs = whole ? rateFor(pieces, asked, kitMl, assumed.placedMl) : null;
+  const ask = needs === null || asked.rateChosen ? asked : { ...asked, placingMlPerMin: needs };
+  const caps = ask === asked ? assumed : capsOf(ask, proportion, kitMl);
+  if (whole && (kitMl > caps.heldMl * 1.0001 || (needs !== null && ask.rateChosen)))
     refuse(
       'split',
       kitMl,
-      `kits up to ${figure(capMl)} mL`,
-      `A whole kit makes ${figure(kitMl)} mL, one batch may have ${figure(capMl)} mL: ${binds}. ${ask.kit.splittable ? 'Split the kit by weighing' : 'Choose a smaller kit'}, keep the pot cooler, or add hands.`,
+      `kits up to ${figure(caps.capMl)} mL`,
+      `A whole kit makes ${figure(kitMl)} mL, one batch may have ${figure(caps.capMl)} mL: ${caps.binds}. ${ask.kit.splittable ? 'Split the kit by weighing' : 'Choose a smaller kit'}, keep the pot cooler, or add hands.`,
     );
-  const kitsPerBatch = ask.oneKitAPot ? 1 : Math.max(1, Math.floor(capMl / kitMl + 1e-9));
-  const portionMl = ask.portions.map((p) => placed * p.share);
-
-  const planFor = (extra: number): { perPortion: number[]; kitsPerPortion: number[]; n: number } => {
-    const perPortion: number[] = [];
-    const kitsPerPortion: number[] = [];
-    for (const [i, share] of portionMl.entries()) {
-      const need = share + extra * ask.portions[i]!.share;
-      let n = 1;
-      for (; n <= MAX_BATCHES; n++) {
-        if (whole) {
-          const kits = Math.ceil((need + n * loss) / kitMl - 1e-9);
-          if (Math.ceil(kits / kitsPerBatch) <= n) {
-            kitsPerPortion.push(kits);
-            break;
-          }
-        } else if ((need + n * loss) / n <= capMl + 1e-9) break;
-      }
-      if (n > MAX_BATCHES)
-        refuse(
-          'usableMin',
-          ask.usableMin,
-          `under ${MAX_BATCHES} batches`,
-          `Each batch leaves ${figure(loss)} mL in the pot and only ${figure(capMl)} mL can be placed in time: the work never ends. Keep the pot cooler or add hands.`,
-        );
-      perPortion.push(n);
-    }
-    const n = perPortion.reduce((a, b) => a + b, 0);
-    if (n > MAX_IN_ALL)
+  const kitsPerPot = ask.oneKitAPot ? 1 : Math.max(1, Math.floor(caps.heldMl / kitMl + 1e-9));
+  const sharing: Sharing = { ask, caps, kitMl, kitsPerPot, whole };
+  const pots = shared(placed, 0, sharing);
+  const onHand = shared(placed, safety, sharing);
+  for (const all of [pots, onHand])
+    if (all.length > MAX_IN_ALL)
       refuse(
         'usableMin',
-        n,
+        all.length,
         `up to ${MAX_IN_ALL} batches in all`,
-        `It would take ${n} batches in all: check the void, the lifts and the time a batch has.`,
+        `It would take ${all.length} batches in all: check the void, the lifts and the time a batch has.`,
       );
-    return { perPortion, kitsPerPortion, n };
-  };
-
-  const plan = planFor(0);
-  const toMixMl = placed + plan.n * loss;
-  const onHand = planFor(safety);
-  const onHandMl = placed + safety + onHand.n * loss;
-  const batches: Batch[] = [];
-  ask.portions.forEach((portion, i) => {
-    const n = plan.perPortion[i]!;
-    const kits = whole ? plan.kitsPerPortion[i]! : null;
-    const before = batches.length;
-    for (let k = 0; k < n; k++) {
-      const mine = kits === null ? null : Math.floor(kits / n) + (k < kits % n ? 1 : 0);
-      const ml = mine === null ? portionMl[i]! / n + loss : mine * kitMl;
-      batches.push({
-        index: batches.length,
-        portion: i,
-        label: portion.label,
-        ml,
-        ...(mine === null ? partsOf(sheet, proportion, ml) : partsOfKits(sheet, ask.kit, mine)),
-        kits: mine,
-        places: 1,
-        mixers: 0,
-        ...NOTHING_DRAWN,
-      });
-    }
-    const { drawn } = portion;
-    if (!drawn) return;
-    // Each batch gives the primer of what it covers.
-    const all = batches.slice(before).reduce((s, b) => s + b.ml, 0);
-    for (let k = before; k < batches.length; k++)
-      batches[k] = drawFrom(sheet, batches[k]!, (drawn.ml * batches[k]!.ml) / all, drawn.cut);
+  const toMixMl = placed + pots.length * loss;
+  const onHandMl = placed + safety + onHand.length * loss;
+  const plain = pots.map(({ portion, placedMl, kits, fromTo }, index): Batch => {
+    const ml = kits === null ? placedMl + loss : kits * kitMl;
+    return {
+      index,
+      portion,
+      label: fromTo ? partsNamed(fromTo) : ask.portions[portion]!.label,
+      ml,
+      placedMl,
+      ...(kits === null ? partsOf(sheet, proportion, ml) : partsOfKits(sheet, ask.kit, kits)),
+      kits,
+      places: fromTo ? fromTo[1] - fromTo[0] + 1 : 1,
+      mixers: 0,
+      ...(fromTo ? { fromTo } : {}),
+      ...NOTHING_DRAWN,
+    };
   });
-  const use = whole ? batches.reduce((s, b) => s + (b.kits ?? 0), 0) : Math.ceil(toMixMl / kitMl - 1e-9);
-  const buy = Math.max(
-    use,
-    whole ? onHand.kitsPerPortion.reduce((a, b) => a + b, 0) : Math.ceil(onHandMl / kitMl - 1e-9),
-  );
+  // Each batch gives the primer of what it covers.
+  const batches = plain.map((batch) => {
+    const { drawn } = ask.portions[batch.portion]!;
+    if (!drawn) return batch;
+    const all = plain.filter((b) => b.portion === batch.portion).reduce((sum, b) => sum + b.ml, 0);
+    return drawFrom(sheet, batch, (drawn.ml * batch.ml) / all, drawn.cut);
+  });
+  const kitsIn = (of: readonly Pot[]) => of.reduce((sum, p) => sum + (p.kits ?? 0), 0);
+  const use = whole ? kitsIn(pots) : Math.ceil(toMixMl / kitMl - 1e-9);
+  const buy = Math.max(use, whole ? kitsIn(onHand) : Math.ceil(onHandMl / kitMl - 1e-9));
   const all: AmountLine[] = [
     ...lines,
     ...(loss > 0
@@ -177,8 +253,8 @@ export function potted({ ask, proportion, kitMl, lines, placed, safety }: MixBas
           {
             id: 'pot',
             label: SAY.pots(),
-            ml: plan.n * loss,
-            expression: SAY.times({ n: plan.n, each: exactly(ml(loss)) }),
+            ml: pots.length * loss,
+            expression: SAY.times({ n: pots.length, each: exactly(ml(loss)) }),
             voice: 'sheet' as const,
           },
         ]
@@ -191,16 +267,17 @@ export function potted({ ask, proportion, kitMl, lines, placed, safety }: MixBas
     batches,
     kits: { kit: ask.kit, volumeMl: kitMl, use, buy, leftMl: buy * kitMl - toMixMl, leftIsMixed: whole && buy === use },
     proportion,
-    capMl,
+    capMl: caps.capMl,
     rateNeeded: needs,
     working: [
-      line('Largest batch', binds, capMl, 'mL'),
+      line('Largest batch', caps.binds, caps.capMl, 'mL'),
+      ...(parts ? [partsLine(placed / parts.count, sharing)] : []),
       line(
         'Batches',
         whole
-          ? `${figure(kitMl)} mL a kit, at most ${kitsPerBatch} in one pot`
-          : `smallest number with each under ${figure(capMl)} mL, its own loss included`,
-        plan.n,
+          ? `${figure(kitMl)} mL a kit, at most ${kitsPerPot} in one pot`
+          : `smallest number with each under ${figure(caps.capMl)} mL, its own loss included`,
+        pots.length,
       ),
       line(
         'Kits used',

@@ -1,4 +1,5 @@
-import { type MilestoneId, milestoneOf, type SheetRevision } from '../system';
+import type { Engine } from '../method';
+import { type MilestoneId, milestoneKind, milestoneOf, type SheetRevision } from '../system';
 import type { Laying } from './laying';
 import type { MilestoneTime } from './milestone-times';
 import { type CureState, type PlannedStep, type RepairAsk, type RepairPlan, wholePlaced } from './repair-plan';
@@ -11,10 +12,10 @@ const DAY_MS = 86_400_000;
 /** Every milestone, the band and the opening of steps laid out. */
 export function derive(
   { job, actuals }: RepairAsk,
-  { steps, stop, untimed, placedMs, overruns, lastBatch, timeOf }: Laying,
+  { steps, stop, untimed, placedMs, overruns, lastBatch, topBatches, partsIn, timeOf }: Laying,
   sheet: SheetRevision,
   serves: MilestoneId | null,
-  eachBatch: ReadonlySet<MilestoneId>,
+  { eachBatch, eachPart }: Pick<Engine, 'eachBatch' | 'eachPart'>,
 ): Pick<
   RepairPlan,
   | 'steps'
@@ -30,9 +31,26 @@ export function derive(
   | 'overruns'
 > {
   const milestones: MilestoneTime[] = [];
+  const all = Array.from({ length: lastBatch + 1 }, (_, b) => b);
+  const parts = all.flatMap((batch) => partsIn(batch).map((part) => ({ batch, part })));
   for (const m of sheet.milestones) {
+    if (eachPart.has(m.kind) && parts.length) {
+      for (const spot of parts) milestones.push(timeOf(m, spot, { part: spot.part }));
+      continue;
+    }
+    if (milestoneKind(m.kind).byFirst) {
+      // The place that began first closes it for all.
+      const times = topBatches.map((batch) => timeOf(m, { batch }, {}));
+      const spots = parts.length ? parts.map((spot) => timeOf(m, spot, {})) : times;
+      milestones.push(
+        spots.reduce((a, b) =>
+          (b.planMs ?? Number.POSITIVE_INFINITY) < (a.planMs ?? Number.POSITIVE_INFINITY) ? b : a,
+        ),
+      );
+      continue;
+    }
     const perBatch = eachBatch.has(m.kind) && (POT_ONLY.has(m.kind) || lastBatch > 0);
-    for (let b = perBatch ? 0 : lastBatch; b <= lastBatch; b++) milestones.push(timeOf(m, b, perBatch ? b : null));
+    for (const batch of perBatch ? all : [lastBatch]) milestones.push(timeOf(m, { batch }, perBatch ? { batch } : {}));
   }
   const openMs = stop ? null : (actuals.released?.atMs ?? steps.at(-1)?.endMs ?? null);
   return {

@@ -1,5 +1,15 @@
 import type { Side } from '../cure';
-import { ABRADE, type Method, type StepContext, type StepDraft, type StepKey, stepFrom, stepId } from '../method';
+import {
+  type Method,
+  RENEWS,
+  RENEWS_FACE,
+  type StepContext,
+  type StepDraft,
+  type StepKey,
+  stepFrom,
+  stepId,
+  type TaskRow,
+} from '../method';
 import {
   clockOf,
   LAID_OVER_TIME,
@@ -14,7 +24,7 @@ import {
 import { refuse } from '../units';
 import { earliestSlot, type Window } from './calendar';
 import { AGAIN } from './extra-steps';
-import { type MilestoneTime, milestoneTime, type PotShare } from './milestone-times';
+import { type MilestoneTime, milestoneTime, type Named, type PotShare } from './milestone-times';
 import type { Ask, ReachTry } from './reach-try';
 import type { PlannedStep, RepairAsk } from './repair-plan';
 import type { PlanStop, StandIn } from './stand-in';
@@ -28,8 +38,14 @@ interface Mark {
   readonly firstMs: number;
   readonly lastMs: number;
 }
-/** By batch; written into as the work is laid out, read by nobody else. */
-type Marks = Partial<Record<StartId, Mark>>[];
+/** Written into as the work is laid out, read by nobody else. */
+type Marks = Partial<Record<StartId, Mark>>;
+
+/** A batch, or one of several like parts of it. */
+interface Spot {
+  readonly batch: number;
+  readonly part?: number;
+}
 
 /** A wait before a step: its end, or why there is none. */
 interface Wait {
@@ -72,9 +88,13 @@ export interface Laying {
   readonly run: (drafts: readonly StepDraft[], o?: { readonly readyMs?: number; readonly toMixing?: boolean }) => void;
   /** Nothing more of it has a time: a pass that it stands on has stopped. */
   readonly cut: (stop: PlanStop, drafts: readonly StepDraft[]) => void;
-  readonly timeOf: (m: Milestone, batch: number, named: number | null) => MilestoneTime;
+  readonly timeOf: (m: Milestone, spot: Spot, named: Named) => MilestoneTime;
+  /** Like parts that a batch serves; none where the work is one. */
+  readonly partsIn: (batch: number) => readonly number[];
+  /** Batches on top: those that nothing of their own pass lies on. */
+  readonly topBatches: readonly number[];
   readonly waitOf: (kind: MilestoneId, batches: readonly number[]) => Wait;
-  readonly endOf: (kind: MilestoneId, batches: readonly number[]) => number | null;
+  readonly endOf: (kind: MilestoneId, batches: readonly number[], part?: number) => number | null;
   readonly stopAt: (draft: StepDraft, kind: MilestoneId, batches: readonly number[], why: string) => PlanStop;
 }
 
@@ -88,53 +108,59 @@ const handsOnMs = (step: StepDraft): number =>
 /** The clocks of a pass: what happened to its batches, and what counts from that. */
 function clocksOf({ ask, sheet, reachOf, shares }: LayAsk) {
   const { actuals, repair, thermal } = ask;
-  const marks: Marks = [];
+  const batches: Marks[] = [];
+  /** Of the parts of each batch; of what is prepared for no batch yet, by part alone. */
+  const parts = new Map<number, Marks>();
+  const ofBatch: Map<number, Marks>[] = [];
+  const partsIn = (batch: number): readonly number[] => [...(ofBatch[batch]?.keys() ?? [])];
   /** The last thing that happened to a batch: nothing that cures counts from later. */
   const latest = (batch: number): number | null => {
     let last: number | null = null;
     for (let b = 0; b <= batch; b++)
-      for (const { lastMs } of Object.values(marks[b] ?? {})) if (last === null || lastMs > last) last = lastMs;
+      for (const { lastMs } of Object.values(batches[b] ?? {})) if (last === null || lastMs > last) last = lastMs;
     return last;
   };
-  const originOf = (m: Milestone, batch: number): number | null => {
+  const markOf = (start: StartId, { batch, part }: Spot): Mark | undefined =>
+    part === undefined
+      ? batches[batch]?.[start]
+      : (ofBatch[batch]?.get(part)?.[start] ?? parts.get(part)?.[start] ?? batches[batch]?.[start]);
+  const originOf = (m: Milestone, spot: Spot): number | null => {
     const { clock, firstSpot } = milestoneKind(m.kind);
     let found: number | null = null;
     if (clock === 'waiting')
       // A wait from a moment that this method does not have counts from the last one it has; of what has no time it has
       // none.
-      found = marks[batch] ? (marks[batch][m.startsAt]?.lastMs ?? latest(batch)) : null;
+      found = batches[spot.batch] ? (markOf(m.startsAt, spot)?.lastMs ?? latest(spot.batch)) : null;
     // A mark that only an earlier batch made (the primer) serves the later ones too.
     else
-      for (let b = batch; b >= 0 && found === null; b--)
-        found = marks[b]?.[m.startsAt]?.[firstSpot ? 'firstMs' : 'lastMs'] ?? null;
+      for (let b = spot.batch; b >= 0 && found === null; b--)
+        found = markOf(m.startsAt, { ...spot, batch: b })?.[firstSpot ? 'firstMs' : 'lastMs'] ?? null;
     const restart = actuals.holdRestartedAt;
     const held = m.startsAt === 'placed' || m.startsAt === 'faces-closed' || m.startsAt === 'last-coat';
     return found !== null && restart !== null && held && restart > found && clock === 'waiting' ? restart : found;
   };
-  const timeOf = (m: Milestone, batch: number, named: number | null): MilestoneTime =>
-    milestoneTime(
-      sheet,
-      m,
-      originOf(m, batch),
-      named,
+  const timeOf = (m: Milestone, spot: Spot, named: Named): MilestoneTime =>
+    milestoneTime(sheet, m, {
+      originMs: originOf(m, spot),
+      ...named,
       thermal,
-      reachOf,
-      m.kind === 'use-by' ? shares[batch] : undefined,
-      repair.passId,
-    );
+      ask: reachOf,
+      ...(m.kind === 'use-by' && shares[spot.batch] ? { pot: shares[spot.batch] } : {}),
+      passId: repair.passId,
+    });
   // Laying out needs the planning end alone; words and ranges are made once, at the end.
-  const tryReach = (kind: MilestoneId, batch: number, side?: Side): ReachTry | null => {
+  const tryReach = (kind: MilestoneId, spot: Spot, side?: Side): ReachTry | null => {
     const m = milestoneOf(sheet, kind);
-    const origin = m ? originOf(m, batch) : null;
+    const origin = m ? originOf(m, spot) : null;
     if (!m || origin === null) return null;
     const found = reachOf(m, side ?? (clockOf(m) === 'waiting' ? 'long' : 'short'), origin);
     return found.atMs === null || kind !== 'use-by'
       ? found
-      : { ...found, atMs: origin + (found.atMs - origin) * (shares[batch]?.share ?? 1) };
+      : { ...found, atMs: origin + (found.atMs - origin) * (shares[spot.batch]?.share ?? 1) };
   };
   /** End of a wait by the sheet alone, the last of its batches. */
   const waitBySheet = (kind: MilestoneId, batches: readonly number[]): Wait => {
-    const tries = batches.map((b) => tryReach(kind, b));
+    const tries = batches.map((batch) => tryReach(kind, { batch }));
     const failed = tries.find((t) => t === null || t.atMs === null);
     if (failed === undefined) return { atMs: Math.max(...tries.map((t) => t!.atMs!)), by: 'sheet', why: '' };
     const label = MILESTONES[kind].label.toLowerCase();
@@ -156,9 +182,17 @@ function clocksOf({ ask, sheet, reachOf, shares }: LayAsk) {
     return from === null ? bySheet : { atMs: from + standIn.minutes * MIN_MS, by: standIn.by, why: '' };
   };
   /** The first of its batches that is over closes a window, by the short end: what is waited for elsewhere is a deadline here. */
-  const endOf = (kind: MilestoneId, batches: readonly number[]): number | null => {
-    const known = batches.flatMap((b) => tryReach(kind, b, 'short')?.atMs ?? []);
+  const endOf = (kind: MilestoneId, batches: readonly number[], part?: number): number | null => {
+    const known = batches
+      .flatMap((batch) => spotsIn(batch, part))
+      .flatMap((spot) => tryReach(kind, spot, 'short')?.atMs ?? []);
     return known.length ? Math.min(...known) : null;
+  };
+  /** One part of a batch, or all it has. */
+  const spotsIn = (batch: number, part?: number): readonly Spot[] => {
+    if (part !== undefined) return [{ batch, part }];
+    const all = partsIn(batch);
+    return all.length ? all.map((p) => ({ batch, part: p })) : [{ batch }];
   };
   const stopAt = (draft: StepDraft, kind: MilestoneId, batches: readonly number[], why: string): PlanStop => {
     const { label, later = [], touch = false } = milestoneKind(kind);
@@ -175,21 +209,33 @@ function clocksOf({ ask, sheet, reachOf, shares }: LayAsk) {
       touch,
     };
   };
+  /** What a batch has is what its parts have: from the first of them to the last. */
+  const together = (batch: number, start: StartId): Mark => {
+    const all = [...ofBatch[batch]!.values()].flatMap((p) => p[start] ?? []);
+    return { firstMs: Math.min(...all.map((m) => m.firstMs)), lastMs: Math.max(...all.map((m) => m.lastMs)) };
+  };
   const mark = (draft: StepDraft, which: 'begin' | 'end', begunMs: number, lastMs: number, lastBatch: number) => {
+    const { part } = draft;
     for (const start of draft.marks?.[which] ?? []) {
-      const of = draft.batch ?? lastBatch;
       const made: Mark = { firstMs: LAID_OVER_TIME.has(start) ? begunMs : lastMs, lastMs };
-      marks[of] ??= {};
-      marks[of][start] = made;
+      if (part !== undefined && draft.batch === undefined) {
+        parts.set(part, { ...parts.get(part), [start]: made });
+        continue;
+      }
       // Closing the joint closes it for every batch that lies in it.
-      if (!draft.marks?.closesAll) continue;
-      for (let b = 0; b <= lastBatch; b++) {
-        marks[b] ??= {};
-        marks[b]![start] = made;
+      const closed = draft.marks?.closesAll ? (draft.joint ?? upTo(lastBatch)) : [draft.batch ?? lastBatch];
+      for (const b of closed) {
+        batches[b] ??= {};
+        if (part === undefined) batches[b][start] = made;
+        else {
+          ofBatch[b] ??= new Map();
+          ofBatch[b].set(part, { ...ofBatch[b].get(part), [start]: made });
+          batches[b][start] = together(b, start);
+        }
       }
     }
   };
-  return { timeOf, waitOf, endOf, stopAt, mark };
+  return { timeOf, waitOf, endOf, stopAt, mark, partsIn };
 }
 
 const upTo = (n: number): readonly number[] => Array.from({ length: n + 1 }, (_, i) => i);
@@ -207,6 +253,8 @@ export function layingOf(layAsk: LayAsk): Laying {
   const laid = new Set<string>();
   const untimed: StepDraft[] = [];
   const first = below === null;
+  const top = Math.max(0, ...context.batches.map((b) => b.portion));
+  const topBatches = context.batches.filter((b) => b.portion === top).map((b) => b.index);
   let cursor = (first ? repair.plannedStart : null) ?? job.startFrom;
   let overruns = false;
   let block = '';
@@ -227,9 +275,9 @@ export function layingOf(layAsk: LayAsk): Laying {
 
   /** Until when a step may begin, or be done, and by which milestone. */
   const windowOf = (draft: StepDraft): { untilMs: number; kind: MilestoneId; by: 'begin' | 'end' } | null => {
-    const own = draft.within && clocks.endOf(draft.within.kind, draft.within.batches ?? [lastBatch]);
+    const own = draft.within && clocks.endOf(draft.within.kind, draft.within.batches ?? [lastBatch], draft.part);
     if (draft.within && own != null) return { untilMs: own, kind: draft.within.kind, by: draft.within.by };
-    const under = below && draft.gate?.until ? below.endOf(draft.gate.until, upTo(below.lastBatch)) : null;
+    const under = below && draft.gate?.until ? below.endOf(draft.gate.until, below.topBatches) : null;
     return under === null ? null : { untilMs: under, kind: draft.gate!.until!, by: 'begin' };
   };
 
@@ -243,24 +291,49 @@ export function layingOf(layAsk: LayAsk): Laying {
     block = draft.block;
   };
 
-  const abradeKey = (draft: StepDraft): StepKey => ({
-    task: 'abrade',
+  const renewKey = (draft: StepDraft, row: TaskRow): StepKey => ({
+    task: row.task,
     batch: draft.batch ?? null,
+    ...(draft.part === undefined ? {} : { part: draft.part }),
     attempt: draft.key.attempt,
   });
-  /** Washing and abrading before a step that comes too late to go on what lies there as it is. */
-  const abraded = (draft: StepDraft, startMs: number): number => {
-    const key = abradeKey(draft);
-    const before: StepDraft = {
-      ...stepFrom(method, ABRADE, { ...context, batch: context.batches[draft.batch ?? 0] ?? null }, key),
-      block: draft.block,
-    };
+  /**
+   * What has to come before a step that is too late to go on what lies there as it is: washing and abrading, or baring
+   * the face again.
+   */
+  const renewed = (draft: StepDraft, row: TaskRow, startMs: number, missed: PlannedStep['missed']): number => {
+    const { batch = 0, part } = draft;
+    const here = { ...context, batch: context.batches[batch] ?? null, part: part ?? null };
+    const before: StepDraft = { ...stepFrom(method, row, here, renewKey(draft, row)), block: draft.block };
     const doneAt = actuals.done.get(before.id) ?? null;
     const endMs = doneAt ?? startMs + handsOnMs(before);
     const begunMs = doneAt === null ? startMs : Math.min(startMs, doneAt);
     if (doneAt === null) busy.push({ fromMs: begunMs, toMs: endMs });
-    push(before, { startMs: begunMs, endMs, begunAt: null, doneAt, forcedBy: 'before', lateFor: null });
+    push(before, { startMs: begunMs, endMs, begunAt: null, doneAt, forcedBy: 'before', lateFor: null, missed });
     return Math.max(startMs, endMs);
+  };
+  /**
+   * Bares again, before anything is mixed, the faces that would have stood too long when their turn comes.
+   * @returns when the step at `i` may begin then
+   */
+  const renewedAhead = (drafts: readonly StepDraft[], i: number, startMs: number): number => {
+    const again = new Set<number>();
+    let from = startMs;
+    for (let k = i, ahead = 0, mixing = 0; k < drafts.length; k++) {
+      const d = drafts[k]!;
+      if (k > i && d.looksAhead) break;
+      if (d.marks?.begin?.includes('mix-begins')) mixing = ahead;
+      const row = d.within?.by === 'begin' ? RENEWS_FACE[d.within.kind] : undefined;
+      const untilMs = row && clocks.endOf(d.within!.kind, d.within!.batches ?? [lastBatch], d.part);
+      if (row && untilMs != null && from + ahead > untilMs && !again.has(d.part ?? 0)) {
+        again.add(d.part ?? 0);
+        const missed = { kind: d.within!.kind, untilMs, mixByMs: untilMs - (ahead - mixing) };
+        from = renewed(d, row, from, missed);
+        // All that follows has moved: it is looked at once more.
+        [k, ahead, mixing] = [i - 1, 0, 0];
+      } else ahead += handsOnMs(d);
+    }
+    return from;
   };
 
   const run: Laying['run'] = (drafts, { readyMs, toMixing = false } = {}) => {
@@ -333,15 +406,20 @@ export function layingOf(layAsk: LayAsk): Laying {
           endMs = startMs + handsOnMs(draft);
         }
       }
+      if (draft.looksAhead && doneAt === null && begunAt === null) {
+        startMs = renewedAhead(drafts, i, startMs);
+        endMs = startMs + handsOnMs(draft);
+      }
       const window = windowOf(draft);
       const late = window !== null && (window.by === 'end' ? endMs : startMs) > window.untilMs ? window.kind : null;
       // Past the window it is not gone on with as it is: washing and abrading come first, and take their time.
-      if (late === 'recoat-until' && (doneAt === null || actuals.done.has(stepId(abradeKey(draft))))) {
-        const from = abraded(draft, startMs);
+      const row = late && RENEWS[late];
+      if (row && (doneAt === null || actuals.done.has(stepId(renewKey(draft, row))))) {
+        const from = renewed(draft, row, startMs, { kind: late, untilMs: window!.untilMs, mixByMs: null });
         if (doneAt === null && begunAt === null) [startMs, endMs] = [from, from + handsOnMs(draft)];
       }
       if (doneAt === null) busy.push({ fromMs: startMs, toMs: endMs });
-      push(draft, { startMs, endMs, begunAt, doneAt, forcedBy, lateFor: late });
+      push(draft, { startMs, endMs, begunAt, doneAt, forcedBy, lateFor: late, missed: null });
       if (toMixing && draft.marks?.begin?.includes('mix-begins')) break;
     }
   };
@@ -369,6 +447,8 @@ export function layingOf(layAsk: LayAsk): Laying {
       untimed.push(...drafts);
     },
     timeOf: clocks.timeOf,
+    partsIn: clocks.partsIn,
+    topBatches,
     waitOf: clocks.waitOf,
     endOf: clocks.endOf,
     stopAt: clocks.stopAt,

@@ -25,6 +25,8 @@ export interface MilestoneTime {
   readonly startsAt: StartId;
   readonly runsOn: Milestone['runsOn'];
   readonly batch: number | null;
+  /** Which of several like parts it is of, from 0; null where it is of all of them. */
+  readonly part: number | null;
   readonly originMs: number | null;
   /** Short end, by the short side of the sheet. */
   readonly fromMs: number | null;
@@ -39,8 +41,16 @@ export interface MilestoneTime {
   readonly working: readonly WorkLine[];
 }
 
+/** A clock that the method has and the sheet does not. */
+export interface ClockOfMethod extends Milestone {
+  readonly ofMethod: true;
+}
+const isOfMethod = (m: Milestone): m is ClockOfMethod => 'ofMethod' in m;
+
 /** The sheet's own words for a milestone near a temperature. */
 export function sheetSays(m: Milestone, tempC: number): string {
+  if (isOfMethod(m) && m.table.form === 'bands')
+    return `${formatDuration(m.table.bands[0]!.toMin)}, a figure of the method`;
   const range = (row: { fromMin: number; toMin: number }) =>
     row.fromMin === row.toMin
       ? formatDuration(row.toMin)
@@ -65,20 +75,30 @@ export interface PotShare {
   readonly share: number;
 }
 
+/** The batch and the part a milestone is told for by name. */
+export interface Named {
+  readonly batch?: number | null;
+  readonly part?: number | null;
+}
+
+/** What a milestone is worked out from. */
+export interface MilestoneAsk extends Named {
+  readonly originMs: number | null;
+  readonly thermal: Thermal;
+  readonly ask?: Ask;
+  readonly pot?: PotShare;
+  readonly passId?: string;
+}
+
 /** Times of one milestone from an origin. @param pot shortens the life of a pot that is larger than the sheet's */
 export function milestoneTime(
   sheet: SheetRevision,
   m: Milestone,
-  originMs: number | null,
-  batch: number | null,
-  thermal: Thermal,
-  ask: Ask = asker(sheet, thermal),
-  pot?: PotShare,
-  passId: string = FIRST_PASS,
+  { originMs, batch = null, part = null, thermal, ask = asker(sheet, thermal), pot, passId = FIRST_PASS }: MilestoneAsk,
 ): MilestoneTime {
   const clock = clockOf(m);
   const label = MILESTONES[m.kind].label;
-  const common = { kind: m.kind, passId, label, clock, startsAt: m.startsAt, runsOn: m.runsOn, batch, originMs };
+  const common = { kind: m.kind, passId, label, clock, startsAt: m.startsAt, runsOn: m.runsOn, batch, part, originMs };
   if (originMs === null)
     return {
       ...common,
@@ -152,12 +172,12 @@ function wordsOf(
     sheetSays: said,
     working: [
       line(
-        'The sheet says',
+        isOfMethod(m) ? 'The method says' : 'The sheet says',
         `${MILESTONES[m.kind].label}, counted from when ${STARTS[m.startsAt]}`,
         said,
         '',
         undefined,
-        'sheet',
+        isOfMethod(m) ? 'chosen' : 'sheet',
       ),
       line(
         'Temperature it ran at',

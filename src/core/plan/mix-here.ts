@@ -1,14 +1,15 @@
 import { humidityPct, valueAt } from '../climate';
 import { ASSUMED_MASS_G, beyondTable, nearestIn, paceOf, potShareIn, worstIn } from '../cure';
 import { allowancesOf, ENGINES, type Method, type MethodContext } from '../method';
-import { amounts, liquidDensity, type MixAsk, type MixResult, massOf, withBlend } from '../mix';
+import { amounts, type Batch, liquidDensity, type MixAsk, type MixResult, massOf, withBlend } from '../mix';
 import { isMetered, type Kit, type Milestone, milestoneOf, proportionOf, type SheetRevision, sheetIn } from '../system';
 import { attempt, figure, line, type Problem, type WorkLine } from '../units';
 import type { Actuals } from './actuals';
+import type { ClockOfMethod } from './milestone-times';
 import type { SheetHeat } from './pots';
 import type { Ask } from './reach-try';
 import type { Piece } from './repair';
-import type { PotEstimate, RepairAsk } from './repair-plan';
+import { type PotEstimate, type RepairAsk, settingOf } from './repair-plan';
 import type { Thermal } from './thermal';
 
 const DAY_MS = 86_400_000;
@@ -26,6 +27,44 @@ export function sheetHere(sheet: SheetRevision, { repair, job, thermal, nowMs, a
     ? dampestPct(thermal, from, from + DRYING_MS)
     : 0;
   return withBlend(sheetIn(sheet, { dosePct: repair.dosePct, humidityPct: dampest }), repair.blend);
+}
+
+/** A day's air is not the night's: a face is prepared and used within some hours, ms. */
+const FACE_MS = 4 * 3_600_000;
+/** Sheets with the clock of a prepared face, kept so that what hangs on a sheet is worked out once. */
+const faced = new WeakMap<SheetRevision, Map<number, SheetRevision>>();
+
+/** The sheet with how long the face that a method prepares stays good in the air of its hours, unless it says so itself. */
+export function withFace(
+  sheet: SheetRevision,
+  method: Method,
+  { repair, job, thermal, nowMs, actuals }: RepairAsk,
+): SheetRevision {
+  const { keeps } = method;
+  if (!keeps || milestoneOf(sheet, 'bare')) return sheet;
+  const from = Math.max(
+    actuals.startedAt ?? repair.plannedStart ?? Math.max(job.startFrom, nowMs),
+    thermal.air.times[0]!,
+  );
+  const damp = dampestPct(thermal, from, from + FACE_MS);
+  const tier = keeps.upToPct.findIndex((pct) => damp <= pct + 1e-9);
+  const minutes = settingOf(method, repair, keeps.settings.at(tier)!);
+  const known = faced.get(sheet) ?? new Map<number, SheetRevision>();
+  faced.set(sheet, known);
+  const found = known.get(minutes);
+  if (found) return found;
+  const clock: ClockOfMethod = {
+    ofMethod: true,
+    kind: 'bare',
+    startsAt: keeps.startsAt,
+    runsOn: 'base',
+    table: { form: 'bands', bands: [{ fromC: -60, toC: 250, fromMin: minutes, toMin: minutes }] },
+    referenceMassG: null,
+    printed: null,
+  };
+  const made = { ...sheet, milestones: [...sheet.milestones, clock] };
+  known.set(minutes, made);
+  return made;
 }
 
 /** Highest humidity of the air over a stretch, per cent. */
@@ -70,6 +109,8 @@ export function mixAt(
     // Mixing and standing spend the pot life, from wherever it counts.
     const stand = standMin(sheet, reachOf, atMs);
     spent = useBy.startsAt === 'mix-begins' ? sheet.mixMin + stand : useBy.startsAt === 'mix-ends' ? stand : 0;
+    // So does the way from where it is mixed to its place.
+    spent += context.settings.carry ?? 0;
     lives =
       reached.atMs === null ? lifeNearBy(sheet, useBy, potC.ok ? potC.value : null) : (reached.atMs - atMs) / MIN_MS;
     usable = lives - spent;
@@ -98,6 +139,7 @@ export function mixAt(
     vesselMaxMl: repair.bench.vesselMaxMl,
     oneKitAPot: ENGINES[method.engine].oneKitAPot,
     split: effects.split,
+    parts: ENGINES[method.engine].parts(context),
     count: context.void.count,
     minutesPerPlace: settings['per-place'] ?? 1,
     setMin: settings['set-place'] ?? 0,
@@ -112,8 +154,9 @@ export function mixAt(
   const pot = potC.ok ? potEstimate(sheet, pots, potC.value, repair.blend !== null) : null;
   const result = { mix: first, usableMin: usable, potC: potC.ok ? potC.value : Number.NaN, pot, untold };
   if (!pot || actuals.usableMin !== null) return result;
-  const grams = largestG(first);
-  const hasTo = grams / first.proportion.densityGPerMl / ((first.rateNeeded ?? rate) * repair.crew);
+  const largest = largestOf(first);
+  const grams = massOf(largest.massG);
+  const hasTo = takesMin(largest, (first.rateNeeded ?? rate) * repair.crew, settings['close min'] ?? 0);
   const held = byMass({ grams, hasTo, lives, spent, pot });
   if (held.usableMin >= usable) return result;
   const again = amounts(ask(held.usableMin));
@@ -133,8 +176,13 @@ function lifeNearBy(sheet: SheetRevision, useBy: Milestone, tempC: number | null
   return Number.isFinite(minutes) ? minutes : pace.minutesAt(near - 1e-6);
 }
 
-/** The most that stands in one pot, g. */
-const largestG = (mix: MixResult): number => Math.max(...mix.batches.map((b) => massOf(b.massG)));
+/** The batch of which most stands in one pot. */
+const largestOf = ({ batches }: MixResult): Batch =>
+  batches.reduce((most, b) => (massOf(b.massG) > massOf(most.massG) ? b : most));
+
+/** Minutes from the first to the last taken from the pot: parts before the last are closed in between. */
+const takesMin = ({ placedMl, places }: Batch, mlPerMin: number, closeMin: number): number =>
+  placedMl / mlPerMin + (places - 1) * closeMin;
 
 /**
  * Reads the prepared pots of a sheet at one temperature; null where a sheet has none. Fillers of one's own dilute the

@@ -4,7 +4,7 @@ import { sampleData } from '../../sample/jobs';
 import { mortarSheet, pasteSheet } from '../../sample/systems';
 import { judge } from '../judge';
 import type { SheetRevision } from '../system';
-import { measured, SHAPES, type VoidShape, voidOf } from '../void';
+import { measured, SHAPES, type Void, type VoidShape, voidOf } from '../void';
 import { type Job, NOTHING_YET, type Piece, pieceOf, planJob, repairOf } from '.';
 
 /** Jobs of round figures, every default left: what a practitioner would not follow is a fault. */
@@ -107,6 +107,7 @@ describe('two plates of 200 × 150 mm, bond line 0.5 mm, from a tin pair of 450 
     } as VoidShape),
     count,
   });
+  const square = (mm: number) => ({ outline: { kind: 'rectangle', length: measured(mm), width: measured(mm) } });
   const at = (over: Partial<Piece>, count = 2, sheet = pasteSheet) =>
     planned({ ...plate, kitId: null, void: line(count), ...over }, sheet);
   const waste = ({ findings }: ReturnType<typeof at>) => findings.find((f) => f.id === 'waste');
@@ -124,7 +125,9 @@ describe('two plates of 200 × 150 mm, bond line 0.5 mm, from a tin pair of 450 
     const tied = { ...pasteSheet, kits: pasteSheet.kits.map((k) => ({ ...k, splittable: false })) };
     expect(waste(at({}, 2, tied))).toMatchObject({ severity: 'note' });
     expect(waste(at({}, 2, tied))!.ways ?? []).toEqual([]);
-    const many = [8, 10, 12, 14].map((n) => at({}, n));
+    const larger = (mm: number) =>
+      at({ void: { ...line(1), shapes: [{ ...line(1).shapes[0]!, ...square(mm) }] } as Void });
+    const many = [400, 500, 700, 800].map(larger);
     for (const m of many) {
       const { leftMl, leftIsMixed } = m.plan.mix!.kits;
       expect(waste(m) !== undefined).toBe(leftIsMixed && leftMl > m.plan.mix!.toMixMl / 3);

@@ -71,6 +71,7 @@ export function tryPlace(ask: PlaceAsk): PlaceTrial {
   const stood = stand ? (reachOf(stand, 'long', mixed).atMs ?? mixed) : mixed;
   const placedMs = stood + ask.placeMin * MIN_MS;
   const marks: Readonly<Record<StartId, number>> = {
+    bared: startMs,
     'mix-begins': startMs,
     'mix-ends': mixed,
     'stand-ends': stood,
@@ -78,7 +79,9 @@ export function tryPlace(ask: PlaceAsk): PlaceTrial {
     'last-coat': placedMs,
     'faces-closed': placedMs,
   };
-  const milestones = sheet.milestones.map((m) => milestoneTime(sheet, m, marks[m.startsAt], null, thermal, reachOf));
+  const milestones = sheet.milestones.map((m) =>
+    milestoneTime(sheet, m, { originMs: marks[m.startsAt] ?? null, thermal, ask: reachOf }),
+  );
   return {
     sheet,
     thermal,

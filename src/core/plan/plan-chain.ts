@@ -190,7 +190,7 @@ function chainOf(going: readonly Going[]): ChainPlan {
       ? { ...g.plan, problems: [...g.plan.problems, { ...g.problem, stage: stage ?? ('place' as const) }] }
       : g.plan;
     if (!g.laying || !g.ready) return plan;
-    const times = derive(g.ask, g.laying, g.ready.sheet, servesOf(g).serves, ENGINES[g.ready.method.engine].eachBatch);
+    const times = derive(g.ask, g.laying, g.ready.sheet, servesOf(g).serves, ENGINES[g.ready.method.engine]);
     // Only the last pass opens the repair.
     return { ...plan, ...times, ...(g === going.at(-1) ? {} : { openMs: null, inHandMin: null }) };
   });

@@ -17,7 +17,7 @@ import { withStand, withTrouble } from './extra-steps';
 import { GATES } from './gates';
 import { type Laying, layingOf } from './laying';
 import type { PotShare } from './milestone-times';
-import { mixAt, sheetHere } from './mix-here';
+import { mixAt, sheetHere, withFace } from './mix-here';
 import { type Ask, asker, staysHotter } from './reach-try';
 import type { Piece } from './repair';
 import { type PotEstimate, type RepairAsk, type RepairPlan, settingsOf } from './repair-plan';
@@ -126,7 +126,7 @@ export function preparePass(
   }
   if (sheet) {
     const here = attempt(() => sheetHere(ask.sheet!, ask));
-    if (here.ok) sheet = here.value;
+    if (here.ok) sheet = withFace(here.value, method, ask);
     else
       problems.push({
         ...here.problem,
@@ -212,7 +212,7 @@ export function preparePass(
   /** The figures of the method as they are planned with: a rate of our own gives way to what a whole kit needs. */
   const contextOf = ({ rateNeeded }: { readonly rateNeeded: number | null }): MethodContext =>
     rateNeeded === null ? chosen : { ...chosen, settings: { ...chosen.settings, rate: rateNeeded } };
-  const steps = ({ mix, batches }: { readonly mix: MixResult; readonly batches: readonly Batch[] }) => {
+  const stepsFor = ({ mix, batches }: { readonly mix: MixResult; readonly batches: readonly Batch[] }) => {
     const context: StepContext = {
       ...contextOf(mix),
       batches,
@@ -220,6 +220,12 @@ export function preparePass(
     };
     const drafts = withTrouble(withStand(stepsOf(method, context), method, context), method, context, actuals);
     return { context, drafts: gated(drafts, repair, place.below) };
+  };
+  // The first look and the plan often stand on the same amounts.
+  let made: { readonly of: object; readonly steps: ReturnType<typeof stepsFor> } | null = null;
+  const steps = (prepared: ReturnType<typeof prepare>) => {
+    if (made?.of !== prepared) made = { of: prepared, steps: stepsFor(prepared) };
+    return made.steps;
   };
   const lay = (prepared: ReturnType<typeof prepare>, drafts: readonly StepDraft[], context: StepContext) =>
     layingOf({

@@ -33,6 +33,11 @@ export interface PlannedStep extends StepDraft {
   readonly forcedBy: 'before' | 'crew or hours' | 'sheet' | 'chosen' | 'now';
   /** It begins after the window it should have met; the way out is part of its detail. */
   readonly lateFor: MilestoneId | null;
+  /**
+   * The window that was missed, where this step makes up for it: when it closed, and when mixing would have to begin at
+   * the latest to come inside; null where that is not a matter of mixing.
+   */
+  readonly missed: { readonly kind: MilestoneId; readonly untilMs: number; readonly mixByMs: number | null } | null;
 }
 
 export type CureState = 'liquid' | 'gelled' | 'hardening' | 'set';

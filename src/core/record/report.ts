@@ -71,6 +71,8 @@ export const RepairReport = z.object({
       label: z.string(),
       clock: z.string(),
       batch: z.number().nullable(),
+      /** Which of several like parts, from 0; null where it is of all. */
+      part: z.number().nullable().default(null),
       from: iso,
       to: iso,
       plans: iso,
@@ -158,7 +160,10 @@ function workingOf({ passes }: RepairView): Record<string, WorkLine[]> {
     if (plan.void) working[of('volume')] = [...plan.void.working];
     if (plan.mix) working[of('mix')] = [...plan.mix.working];
     for (const m of plan.milestones)
-      if (m.working.length) working[of(m.batch === null ? m.kind : `${m.kind} ${m.batch + 1}`)] = [...m.working];
+      if (m.working.length)
+        working[of([m.kind, ...[m.batch, m.part].flatMap((n) => (n === null ? [] : [n + 1]))].join(' '))] = [
+          ...m.working,
+        ];
   }
   return working;
 }
@@ -202,6 +207,7 @@ function repairReport(view: RepairView): RepairReport {
         label: m.label,
         clock: m.clock,
         batch: m.batch,
+        part: m.part,
         from: stamp(m.fromMs),
         to: stamp(m.toMs),
         plans: stamp(m.planMs),

@@ -35,6 +35,14 @@ export function texts<K extends string>(owner: string, table: Readonly<Record<K,
  * @example gapsOf('{n, plural, one {the hole} other {# holes in {place}}}') // ['n', 'place']
  */
 export function gapsOf(text: string): readonly string[] {
+  const known = GAPS.get(text) ?? readGaps(text);
+  GAPS.set(text, known);
+  return known;
+}
+/** Every step of every plan asks for those of its words: each text is read once. */
+const GAPS = new Map<string, readonly string[]>();
+
+function readGaps(text: string): readonly string[] {
   const found = new Set<string>();
   /** Reads words and gaps until the brace that ends them; what stands in a branch are words again. */
   const words = (from: number): number => {

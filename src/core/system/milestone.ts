@@ -3,6 +3,7 @@ import { Grams } from '../units';
 
 /** Instants a time can count from. A time is worth nothing without it. */
 export const STARTS = {
+  bared: 'the face is bared',
   'mix-begins': 'mixing begins',
   'mix-ends': 'mixing ends',
   'stand-ends': 'the stand time ends',
@@ -40,6 +41,8 @@ interface MilestoneKind {
    * Milestones that come later in the curing and so may stand in where a sheet is silent on this one, soonest first.
    */
   readonly later?: readonly string[];
+  /** Of several places the one that began first closes it, and not the last. */
+  readonly byFirst?: true;
   /** A test by touch can tell it: what bears a load cannot be felt. */
   readonly touch?: true;
 }
@@ -74,7 +77,8 @@ export const MILESTONES = {
     later: ['sandable', 'foot', 'light-load', 'load', 'full-cure'],
     touch: true,
   },
-  'recoat-until': { label: 'Recoat until', clock: 'working', order: null, onBase: true },
+  'recoat-until': { label: 'Recoat until', clock: 'working', order: null, onBase: true, byFirst: true },
+  bare: { label: 'Prepared face good until', clock: 'working', order: null, onBase: true, byFirst: true },
   'tack-free': {
     label: 'Tack-free',
     clock: 'waiting',

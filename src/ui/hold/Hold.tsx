@@ -37,6 +37,7 @@ function Sheet({ view, at, nowMs }: StageProps) {
   /** Of several batches the name of this one: holes by their numbers, pots by theirs. */
   const batchName = (m: (typeof plan.milestones)[number]) => {
     const { batches } = at.whole.passes.find((p) => p.repair.passId === m.passId)?.plan ?? plan;
+    if (m.part !== null) return `, part ${m.part + 1}`;
     const b = batches[m.batch!];
     return batches.length < 2 || !b ? '' : b.fromTo ? `, ${says(b.label)}` : `, batch ${m.batch! + 1}`;
   };
@@ -57,7 +58,7 @@ function Sheet({ view, at, nowMs }: StageProps) {
             .filter((m) => all || !between(m))
             .map((m) => (
               <tr
-                key={`${m.passId}${m.kind}${m.batch}`}
+                key={`${m.passId}${m.kind}${m.batch}.${m.part}`}
                 style={{
                   borderTop: '1px solid var(--paper-line)',
                   background: dominant(m) ? 'var(--leaf)' : undefined,
@@ -67,7 +68,7 @@ function Sheet({ view, at, nowMs }: StageProps) {
                 <td className="py-1.5 pr-2">
                   <span className={dominant(m) ? 'font-bold' : ''}>
                     {m.label}
-                    {m.batch !== null ? batchName(m) : ''}
+                    {m.batch !== null || m.part !== null ? batchName(m) : ''}
                     {at.whole.passes.length > 1
                       ? ` · ${passName(at.whole.draft, at.whole.draft.chain.indexOf(m.passId))}`
                       : ''}
@@ -199,7 +200,11 @@ function Side({ view, at, nowMs }: StageProps) {
         )
         .slice(0, 3)
         .map((m) => (
-          <Working key={`${m.kind}${m.batch}`} title={`how ${m.label.toLowerCase()} comes about`} lines={m.working} />
+          <Working
+            key={`${m.kind}${m.batch}.${m.part}`}
+            title={`how ${m.label.toLowerCase()} comes about`}
+            lines={m.working}
+          />
         ))}
     </div>
   );

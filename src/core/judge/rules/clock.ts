@@ -31,6 +31,21 @@ const F = findings({
     why: 'The last of this batch is placed at {end}; what was primed first has dried by then.',
     todo: 'Smaller batches, each primed only as far as it reaches; more hands, or a cooler hour.',
   },
+  'late:bare': {
+    id: 'late',
+    severity: 'stop',
+    stage: 'place',
+    title: 'The bared face has stood too long',
+    why: 'It is wetted at {start} only; by then it has dulled.',
+    todo: 'Abrade and wipe it once more before it is wetted: the pot does not wait, so be quick or mix anew.',
+  },
+  'bare-again': {
+    severity: 'caution',
+    stage: 'place',
+    title: 'A bared face would stand too long',
+    why: 'It is good until {until}, and its turn comes later: the plan bares it again, {takes}.',
+    todo: 'Begin mixing by {mixBy} and it need not be; or bare it last.',
+  },
   'no-time': {
     severity: 'stop',
     stage: 'hold',
@@ -80,6 +95,7 @@ const LATE: Partial<Record<MilestoneId, Notice>> = {
   open: F['late:open'],
   'recoat-until': F['late:recoat-until'],
   'primer-wet': F['late:primer-wet'],
+  bare: F['late:bare'],
 };
 
 /**
@@ -170,6 +186,18 @@ export const clockRules: Readonly<Record<string, Rule>> = {
       const notice = s.lateFor && LATE[s.lateFor];
       return notice ? [notice({ start: at(s.startMs), end: at(s.endMs) }, { of: s.id })] : [];
     }),
+
+  'bare-again': ({ plan }) =>
+    plan.steps.flatMap(({ id, doneAt, missed, startMs, endMs }) =>
+      missed && missed.mixByMs !== null && doneAt === null
+        ? [
+            F['bare-again'](
+              { until: at(missed.untilMs), takes: minutes((endMs - startMs) / 60_000), mixBy: at(missed.mixByMs) },
+              { of: id },
+            ),
+          ]
+        : [],
+    ),
 
   'fixed-wait': ({ plan }) => {
     if ((plan.context?.effects.fixedWaitMin ?? null) === null) return [];

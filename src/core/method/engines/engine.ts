@@ -1,4 +1,4 @@
-import type { Portion } from '../../mix';
+import type { PartsAsk, Portion } from '../../mix';
 import { type Message, texts } from '../../say';
 import type { MilestoneId } from '../../system';
 import type { MethodContext, TaskContext } from '../context';
@@ -23,6 +23,10 @@ export interface Engine {
   readonly begins: Message;
   /** What must be placed before the next may follow: lifts, or everything at once. */
   readonly portions: (c: MethodContext) => readonly Portion[];
+  /** Like parts that are placed and closed one after the other; null where the work is one. */
+  readonly parts: (c: MethodContext) => PartsAsk | null;
+  /** Clocks that each part has of its own. */
+  readonly eachPart: ReadonlySet<MilestoneId>;
   /** The block of a task of the wet work: tasks of one block are not torn apart. */
   readonly blockOf: (c: TaskContext) => string;
 }
@@ -41,3 +45,6 @@ export const PORTION = texts('portion', {
   pour: 'the pour',
   lift: 'lift {n}',
 });
+
+/** The work is one. */
+export const UNPARTED = { parts: () => null, eachPart: new Set<MilestoneId>() } as const;

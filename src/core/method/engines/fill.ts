@@ -5,7 +5,7 @@ import type { Level } from '../effects';
 import { beginsLift } from '../gaps';
 import { primerOf } from '../lifts';
 import { type TaskRow, tasks } from '../task';
-import { BEGINS, type Engine, PORTION, POT_CLOCKS } from './engine';
+import { BEGINS, type Engine, PORTION, POT_CLOCKS, UNPARTED } from './engine';
 import { mix, weigh } from './potted';
 
 /** What the level wanted adds to the fill or leaves out of it, mL. */
@@ -17,6 +17,7 @@ export const LEVEL_ML: Readonly<Record<Level, (c: MethodContext) => number>> = {
 
 /** By hand, in lifts. */
 export const fill: Engine = {
+  ...UNPARTED,
   oneKitAPot: false,
   inLifts: true,
   byApproval: false,

@@ -13,4 +13,4 @@ export type { Engine } from './engine';
 export { filledInLifts, LEVEL_ML } from './fill';
 export { pouredFull } from './pour';
 export { pressed } from './press';
-export { spreadAndClosed } from './spread';
+export { carrySetting, spreadAndClosed } from './spread';

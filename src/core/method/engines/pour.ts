@@ -1,9 +1,10 @@
 import { type TaskRow, tasks } from '../task';
-import { BEGINS, type Engine, PORTION, POT_CLOCKS } from './engine';
+import { BEGINS, type Engine, PORTION, POT_CLOCKS, UNPARTED } from './engine';
 import { mix, weigh } from './potted';
 
 /** It runs to its level by itself, behind a dam. */
 export const pour: Engine = {
+  ...UNPARTED,
   oneKitAPot: true,
   inLifts: false,
   byApproval: false,

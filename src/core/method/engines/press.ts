@@ -1,8 +1,9 @@
 import { type TaskRow, tasks } from '../task';
-import { BEGINS, type Engine, PORTION, POT_CLOCKS } from './engine';
+import { BEGINS, type Engine, PORTION, POT_CLOCKS, UNPARTED } from './engine';
 
 /** Through a mixer or nozzle out of packs, into holes or along a line. */
 export const press: Engine = {
+  ...UNPARTED,
   oneKitAPot: false,
   inLifts: false,
   byApproval: true,

@@ -1,40 +1,69 @@
+import { type MethodContext, type Setting, settingIn } from '../context';
 import { type TaskRow, tasks } from '../task';
 import { BEGINS, type Engine, PORTION, POT_CLOCKS } from './engine';
 import { mix, weigh } from './potted';
 
-/** On faces that are then closed at once. */
+/** On faces that are then closed at once; of several parts one after the other. */
 export const spread: Engine = {
   oneKitAPot: false,
   inLifts: false,
   byApproval: false,
   eachBatch: new Set(POT_CLOCKS),
+  eachPart: new Set(['open', 'bare']),
   begins: BEGINS.mixed(),
   portions: () => [{ label: PORTION.line(), share: 1 }],
+  parts: (c: MethodContext) => (c.void.count > 1 ? { count: c.void.count, closeMin: settingIn(c, 'close min') } : null),
   blockOf: () => 'bond',
 };
 
-/** Batch by batch onto both faces, then the joint is closed over all of them. */
+/** From where it is mixed to where it is spread. */
+export const carrySetting: Setting = {
+  id: 'carry',
+  label: 'Way from mixing to the place',
+  kind: 'duration',
+  byDefault: 0,
+  min: 0,
+  max: 240,
+  stage: 'mix',
+};
+
+/** Onto both faces, then the joint is closed: part by part, or over all batches of one. */
 export const spreadAndClosed: readonly TaskRow[] = [
-  weigh,
+  { ...weigh, looksAhead: true },
   mix,
   ...tasks('spread', [
     {
-      task: 'spread',
-      role: 'place',
+      task: 'carry',
+      role: 'mix',
       each: 'batch',
       block: 'work',
-      title: '{of, plural, one {Spread, both faces} other {Spread batch {n}, both faces}}',
+      when: (c) => settingIn(c, 'carry') > 0,
+      title: 'Carry it to the place',
+      detail: 'Spread it out flat on the way if it can be: in a heap it warms itself.',
+      confirm: 'It is there',
+      work: { by: { setting: 'carry', driver: 'once' } },
+    },
+    {
+      task: 'spread',
+      role: 'place',
+      each: 'part',
+      block: 'work',
+      title:
+        '{parted, select, yes {Spread part {part} of {count}, both faces} other {{of, plural, one {Spread, both faces} other {Spread batch {n}, both faces}}}}',
       detail: 'A thin wetting coat on both, a ridge in the middle of one so that air is pushed out.',
       confirm: 'Both faces are wet',
       work: { by: { setting: 'rate', driver: 'mL' } },
       marks: { end: ['placed', 'last-coat'] },
+      within: { of: 'bare', on: 'own', by: 'begin' },
     },
     {
       task: 'close',
       role: 'close',
+      each: 'part',
       block: 'work',
       ofLast: true,
-      title: 'Close the joint, move it a little',
+      title:
+        '{parted, select, yes {Close part {part} of {count}, move it a little} other {Close the joint, move it a little}}',
       detail: '{hold} until adhesive shows all round and at the inspection holes. {squeeze}',
       confirm: 'Adhesive shows all round',
       work: { fixed: 5 },

@@ -1,8 +1,9 @@
 import { areaOf, percent, texts, uptake } from '../../say';
+import { milestoneOf } from '../../system';
 import { clear, endOfMixing, NOT_SPLIT, waiting } from '../common';
 import { settingIn } from '../context';
 import { options } from '../effects';
-import { spreadAndClosed } from '../engines';
+import { carrySetting, spreadAndClosed } from '../engines';
 import type { Method } from '../method';
 import { tasks } from '../task';
 
@@ -215,12 +216,31 @@ export const plateBond: Method = {
       max: 300,
       stage: 'place',
     },
-    { id: 'rate', label: 'Spreading rate', kind: 'rate', byDefault: 25, min: 1, max: 5000, stage: 'place' },
+    { id: 'rate', label: 'Spreading rate', kind: 'rate', byDefault: 25, min: 0.1, max: 5000, stage: 'place' },
+    carrySetting,
+    {
+      id: 'bare-dry',
+      label: 'Bare metal good for, up to 60 % humidity',
+      kind: 'duration',
+      byDefault: 90,
+      min: 1,
+      max: 1440,
+      stage: 'place',
+    },
+    {
+      id: 'bare-damp',
+      label: 'Bare metal good for, above 60 % humidity',
+      kind: 'duration',
+      byDefault: 40,
+      min: 1,
+      max: 1440,
+      stage: 'place',
+    },
   ],
   preparation: [
     'Mock-up: mark the footprint, find where more grinding is needed.',
     'Bare bright metal over the whole footprint and a margin round it.',
-    'Degrease last; bond before it rusts, within the hour outdoors.',
+    'Degrease last; bond before the bare metal dulls: sooner in damp air.',
     'Product warmed into the sheet’s range for mixing and spreading.',
   ],
   mistakes: [
@@ -265,6 +285,7 @@ export const plateBond: Method = {
     },
   ],
   says: { order: SAYS.order() },
+  keeps: { startsAt: 'bared', upToPct: [60, 100], settings: ['bare-dry', 'bare-damp'] },
   tasks: [
     ...tasks('plate-bond', [
       {
@@ -279,10 +300,12 @@ export const plateBond: Method = {
       {
         task: 'prep:grind',
         role: 'prepare',
-        title: 'Grind to bare metal',
+        each: 'part',
+        title: '{parted, select, yes {Grind part {part} of {count} to bare metal} other {Grind to bare metal}}',
         detail: '{cleaning} Whole footprint and a finger’s breadth round it, both faces.',
         confirm: 'Bare and bright',
         work: { fixed: 8, per: { m2: 120 } },
+        marks: { end: ['bared'] },
       },
     ]),
     ...clear,
@@ -291,7 +314,7 @@ export const plateBond: Method = {
         task: 'prep:wipe',
         role: 'prepare',
         title: 'Degrease, read the base temperature',
-        detail: 'Last wipe one way with a fresh cloth. Bond within the hour.',
+        detail: 'Last wipe one way with a fresh cloth, after the abrading.',
         confirm: 'Clean, and read',
         work: { fixed: 4 },
         hold: true,
@@ -335,6 +358,8 @@ export const plateBond: Method = {
         detail: 'Edge and bared margin, on a clean dull face.',
         confirm: 'Sealed',
         work: { fixed: 10 },
+        waits: { for: 'recoat-from', on: 'last', when: ({ sheet }) => milestoneOf(sheet, 'recoat-from') !== undefined },
+        within: { of: 'recoat-until', on: 'all', by: 'begin' },
       },
     ]),
   ],

@@ -1,0 +1,191 @@
+import { type Piece, repairOf } from '@/core/plan';
+import type { EventBody } from '@/core/record';
+import type { SheetRevision } from '@/core/system';
+import { measured, SHAPES, type VoidShape, voidOf } from '@/core/void';
+import { curve, kitOf, partsOf, ratioOf } from '@/sample/sheet-words';
+import { pasteSheet } from '@/sample/systems';
+import { at, baseAt, clock, happened, off, printedPlan, walkJob, walkPiece } from './made';
+
+/** Two wear plates from one mix, plate by plate, on steel of 12 °C. */
+const H = 60;
+const job = walkJob({
+  id: 'walk-2',
+  startFrom: at('2027-04-13T06:00'),
+  climate: { kind: 'constant', tempC: 12, humidityPct: 68 },
+});
+const sheet: SheetRevision = {
+  ...pasteSheet,
+  id: 'slow-1',
+  systemId: 'slow',
+  name: 'Slow paste adhesive 2:1',
+  parts: partsOf('paste', { A: { densityGPerMl: 1.32 }, B: { densityGPerMl: 1.1 } }),
+  ratio: ratioOf({ basis: 'volume', a: 2, b: 1 }),
+  mixMin: 3,
+  milestones: [
+    curve('use-by', 'mix-begins', 'pot', [
+      [15, 48, 48],
+      [25, 26, 26],
+    ]),
+    curve('open', 'last-coat', 'material', [
+      [10, 40, 40],
+      [20, 25, 25],
+    ]),
+    curve('recoat-from', 'faces-closed', 'base', [
+      [10, 6 * H, 6 * H],
+      [20, 3 * H, 3 * H],
+    ]),
+    curve('recoat-until', 'faces-closed', 'base', [
+      [10, 24 * H, 24 * H],
+      [20, 12 * H, 12 * H],
+    ]),
+    curve('release', 'faces-closed', 'base', [
+      [10, 5 * H, 5 * H],
+      [20, 2 * H, 2 * H],
+    ]),
+    curve('load', 'faces-closed', 'base', [
+      [10, 24 * H, 24 * H],
+      [20, 8 * H, 8 * H],
+    ]),
+  ],
+  kits: [kitOf('pair', 'Tin pair', [1320, 550], { yieldMl: null, splittable: true })],
+  potLossMl: 12,
+  limits: { ...pasteSheet.limits, bondMinMm: 0.3, bondMaxMm: 0.8 },
+};
+const line = (thicknessMm: number, count: number) => ({
+  ...voidOf({
+    ...SHAPES.bondLine.blank(),
+    outline: { kind: 'rectangle', length: measured(180, 'rule'), width: measured(120, 'rule') },
+    holes: { count: 4, diameter: measured(13, 'calliper') },
+    thickness: measured(thicknessMm, 'gauge'),
+  } as VoidShape),
+  count,
+});
+const piece = (over: Partial<Piece> = {}, count = 2, thicknessMm = 0.5) => {
+  const plain = walkPiece(job, {
+    method: { id: 'plate-bond', version: 1 },
+    void: line(thicknessMm, count),
+    sheetId: sheet.id,
+    kitId: 'pair',
+    materialC: 18,
+    schools: { 'part-kits': 'weighed' },
+    // 13.2 mL a plate in 6 min.
+    settings: { bead: 25, 'back-butter': 0, rate: 2.2, carry: 2, 'close min': 9 },
+  });
+  return {
+    ...plain,
+    base: { ...plain.base, material: 'metal' as const, thicknessMm: 12, known: baseAt(['2027-04-12T00:00', 12]) },
+    ...over,
+  };
+};
+type Told = readonly (readonly [string, EventBody])[];
+const plan = (repair = piece(), nowIso = '2027-04-13T08:45', events: Told = []) =>
+  printedPlan({ job, repairs: [repairOf(repair)], sheets: [sheet], events: happened(job, events) }, at(nowIso))
+    .repairs[0]!;
+/** Everything before the mixing is done, each plate bared at its own time; the rest is still to come. */
+const bared = (weighed: string): Told => [
+  ['2027-04-13T07:30', { kind: 'started', snapshotId: 'none', usableMin: null }],
+  ...(
+    [
+      ['2027-04-13T07:50', 'prep:mock-up'],
+      ['2027-04-13T08:12', 'prep:grind'],
+      ['2027-04-13T08:40', 'prep.2:grind'],
+      ['2027-04-13T08:41', 'prep:wipe'],
+      [weighed, 'b1:weigh'],
+    ] as const
+  ).map(([iso, step]) => [iso, { kind: 'step-done', step } as const] as const),
+];
+const step = (p: ReturnType<typeof plan>, id: string) => p.steps.find((s) => s.id === id);
+
+test('38.3 mL for both, 27.8 at 0.3 mm and 54.1 at 0.8: A 33.7 g, B 14.1 g, two plates from one mix', () => {
+  const p = plan();
+  expect(p.toMixMl).toBeCloseTo(38.34, 1);
+  expect(plan(piece({}, 2, 0.3)).toMixMl).toBeCloseTo(27.8, 1);
+  expect(plan(piece({}, 2, 0.8)).toMixMl).toBeCloseTo(54.1, 1);
+  expect(p.batches).toHaveLength(1);
+  expect(p.batches[0]!.massG.A).toBeCloseTo(33.7, 1);
+  expect(p.batches[0]!.massG.B).toBeCloseTo(14.1, 1);
+  expect(p.batches[0]!.volumeMl.A).toBeCloseTo(25.6, 1);
+  expect(p.batches[0]!.volumeMl.B).toBeCloseTo(12.8, 1);
+  const parts = p.working.mix!.find((w) => w.label === 'Parts from one pot')!;
+  expect(Number(parts.value)).toBe(2);
+  // A third would still be spread at +41: three plates take two mixes.
+  expect(plan(piece({}, 3)).batches.map((b) => b.label)).toEqual(['parts 1 to 2', 'part 3']);
+  expect(plan(piece({}, 1)).toMixMl).toBeCloseTo(25.2, 1);
+});
+
+test('mixed at 08:45: closed 09:05 and 09:20, each inside the open time of its own spread, 27.4 min at 18 °C', () => {
+  const p = plan(piece(), '2027-04-13T08:45', bared('2027-04-13T08:45'));
+  expect(p.steps.some((s) => s.id.endsWith('bare-again'))).toBe(false);
+  expect(clock(step(p, 'b1:mix')!.from)).toBe('Tue 08:45');
+  expect(clock(step(p, 'b1:spread')!.from)).toBe('Tue 08:50');
+  expect(clock(step(p, 'b1:close')!.to)).toBe('Tue 09:05');
+  expect(clock(step(p, 'b1.2:spread')!.from)).toBe('Tue 09:05');
+  expect(clock(step(p, 'b1.2:spread')!.to)).toBe('Tue 09:11');
+  expect(clock(step(p, 'b1.2:close')!.to)).toBe('Tue 09:20');
+  const open = p.milestones.filter((m) => m.kind === 'open');
+  expect(open.map((m) => m.part)).toEqual([0, 1]);
+  const spread = [step(p, 'b1:spread')!, step(p, 'b1.2:spread')!];
+  for (const [i, m] of open.entries()) {
+    const minutes = (Date.parse(m.plans!) - Date.parse(spread[i]!.from!)) / 60_000;
+    expect(minutes).toBeGreaterThan(27.1);
+    expect(minutes).toBeLessThan(27.7);
+  }
+  const useBy = p.milestones.find((m) => m.kind === 'use-by')!;
+  expect((Date.parse(useBy.plans!) - at('2027-04-13T08:45')) / 60_000).toBeCloseTo(39.8, 0);
+  // Primed from the last closed, until the first closed.
+  expect(off(p.milestones.find((m) => m.kind === 'recoat-from')!.plans, '2027-04-13T14:32')).toBeLessThanOrEqual(2);
+  expect(off(p.milestones.find((m) => m.kind === 'recoat-until')!.plans, '2027-04-14T05:54')).toBeLessThanOrEqual(2);
+  expect(off(step(p, 'finish:seal')!.from, '2027-04-13T14:32')).toBeLessThanOrEqual(2);
+  expect(p.steps.some((s) => s.id.endsWith('abrade'))).toBe(false);
+});
+
+test('at 08:50 the left plate has stood too long: it is bared again, or mixed by 08:47', () => {
+  const p = plan(piece(), '2027-04-13T08:50', bared('2027-04-13T08:45').slice(0, -1));
+  // Set out from 08:50, mixing later than wished: the left plate is past, the right one not.
+  const again = p.steps.filter((s) => s.id.endsWith('bare-again'));
+  expect(again.map((s) => s.id)).toEqual(['b1:bare-again']);
+  expect(Date.parse(again[0]!.to!)).toBeLessThanOrEqual(Date.parse(step(p, 'b1:weigh')!.from!));
+  const finding = p.findings.find((f) => f.id.startsWith('bare-again'))!;
+  expect(finding.severity).toBe('caution');
+  expect(finding.why).toMatch(/08:52/);
+  expect(finding.todo).toMatch(/08:47/);
+  // In dry air it keeps 90 min, and nothing is done again.
+  const dry = { ...job, climate: { kind: 'constant', tempC: 12, humidityPct: 55 } } as const;
+  const inDry = printedPlan(
+    {
+      job: dry,
+      repairs: [repairOf(piece())],
+      sheets: [sheet],
+      events: happened(dry, bared('2027-04-13T08:45').slice(0, -1)),
+    },
+    at('2027-04-13T08:50'),
+  ).repairs[0]!;
+  expect(inDry.steps.some((s) => s.id.endsWith('bare-again'))).toBe(false);
+});
+
+test('primed only tomorrow the window has closed: wash and abrade come first', () => {
+  const told: Told = [
+    ...bared('2027-04-13T08:45'),
+    ...(
+      [
+        ['08:48', 'b1:mix'],
+        ['08:50', 'b1:carry'],
+        ['08:56', 'b1:spread'],
+        ['09:05', 'b1:close'],
+        ['09:11', 'b1.2:spread'],
+        ['09:20', 'b1.2:close'],
+        ['09:25', 'hold:leave'],
+        ['14:00', 'finish:release'],
+      ] as const
+    ).map(([hm, id]) => [`2027-04-13T${hm}`, { kind: 'step-done', step: id } as const] as const),
+  ];
+  const seal = (nowIso: string) => plan(piece(), nowIso, told).steps.map((s) => s.id);
+  expect(seal('2027-04-13T14:35')).not.toContain('abrade');
+  expect(seal('2027-04-14T06:30')).toContain('abrade');
+});
+
+test('not accepted: one open time for both, counted from mixing; a bond line outside its band unsaid', () => {
+  const open = plan(piece(), '2027-04-13T08:45', bared('2027-04-13T08:45')).milestones.filter((m) => m.kind === 'open');
+  expect(new Set(open.map((m) => m.plans)).size).toBe(2);
+  expect(plan(piece({}, 2, 1.1)).findings.some((f) => /bond line/i.test(f.title))).toBe(true);
+});
