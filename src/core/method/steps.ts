@@ -36,11 +36,17 @@ const factorId = ({ task, called }: TaskRow, per: Driver | null): string => {
 };
 
 /** Every factor of a method. */
-export const factorsOf = (method: Method): readonly Factor[] =>
-  [...method.tasks, ...ANY_TASKS].flatMap((row) => [
+export function factorsOf(method: Method): readonly Factor[] {
+  const known = factors.get(method);
+  if (known) return known;
+  const made = [...method.tasks, ...ANY_TASKS].flatMap((row) => [
     ...(row.work.fixed === undefined ? [] : [factor(row, null, row.work.fixed)]),
     ...Object.entries(row.work.per ?? {}).map(([per, value]) => factor(row, per as Driver, value)),
   ]);
+  factors.set(method, made);
+  return made;
+}
+const factors = new WeakMap<Method, readonly Factor[]>();
 
 const factor = (row: TaskRow, per: Driver | null, byDefault: number): Factor => ({
   id: factorId(row, per),
@@ -142,7 +148,7 @@ export function stepFrom(method: Method, row: TaskRow, here: TaskContext, key?: 
     ...(part === null ? {} : { part }),
     attempt: 1,
   };
-  return {
+  const draft: Writable<StepDraft> = {
     key: named,
     id: stepId(named),
     stage: STAGE_OF[row.role],
@@ -153,43 +159,65 @@ export function stepFrom(method: Method, row: TaskRow, here: TaskContext, key?: 
     handsOnMin: min,
     factors,
     block: row.block === 'work' ? ENGINES[method.engine].blockOf(here) : row.block,
-    ...(row.hold ? { hold: true } : {}),
-    ...(row.onFace ? { onFace: true } : {}),
-    ...(row.exact ? { exact: true } : {}),
-    ...(row.looksAhead ? { looksAhead: true } : {}),
-    ...(of === undefined ? {} : { batch: of }),
-    ...(part === null ? {} : { part, ...(batch ? { joint: jointOf(here, part) } : {}) }),
-    ...(row.marks ? { marks: row.marks } : {}),
-    ...(waits && (!waits.when || waits.when(here))
-      ? { waitFor: { kind: waits.for, batches: onBatches(waits.on, here) } }
-      : {}),
-    ...(within && (!within.when || within.when(here))
-      ? { within: { kind: within.of, batches: onBatches(within.on, here), by: within.by } }
-      : {}),
   };
+  // Every step of every plan is made here: what a row does not have is not written, and nothing is copied for it.
+  if (row.hold) draft.hold = true;
+  if (row.onFace) draft.onFace = true;
+  if (row.exact) draft.exact = true;
+  if (row.looksAhead) draft.looksAhead = true;
+  if (of !== undefined) draft.batch = of;
+  if (part !== null) draft.part = part;
+  if (part !== null && batch) draft.joint = jointOf(here, part);
+  if (row.marks) draft.marks = row.marks;
+  if (waits && (!waits.when || waits.when(here)))
+    draft.waitFor = { kind: waits.for, batches: onBatches(waits.on, here) };
+  if (within && (!within.when || within.when(here)))
+    draft.within = { kind: within.of, batches: onBatches(within.on, here), by: within.by };
+  return draft;
 }
+
+type Writable<T> = { -readonly [K in keyof T]: T[K] };
 
 /** The steps of a pass, its rows in order, those of a batch together batch by batch, those of a part part by part. */
 export function stepsOf(method: Method, c: StepContext): readonly StepDraft[] {
   const engine = ENGINES[method.engine];
-  const step = (row: TaskRow, batch: Batch | null, part: number | null): StepDraft[] => {
-    const here: TaskContext = { ...c, batch, part };
-    if (row.optional && !c.effects.shows.includes(row.task)) return [];
-    if (row.onBase && c.onFace) return [];
-    // What is of the whole joint comes once the last that lies in it is placed.
-    const joint = part === null ? c.batches.length - 1 : jointOf(c, part).at(-1);
-    if (row.each === 'part' && row.ofLast && batch && batch.index !== joint) return [];
-    return !row.when || row.when(here) ? [stepFrom(method, row, here)] : [];
+  const out: StepDraft[] = [];
+  const add = (rows: readonly TaskRow[], here: TaskContext) => {
+    const { batch, part = null } = here;
+    for (const row of rows) {
+      if (row.optional && !c.effects.shows.includes(row.task)) continue;
+      if (row.onBase && c.onFace) continue;
+      // What is of the whole joint comes once the last that lies in it is placed.
+      const last = () => (part === null ? c.batches.length - 1 : jointOf(c, part).at(-1));
+      if (row.each === 'part' && row.ofLast && batch && batch.index !== last()) continue;
+      if (!row.when || row.when(here)) out.push(stepFrom(method, row, here));
+    }
   };
-  const inBatch = (rows: readonly TaskRow[], batch: Batch | null): StepDraft[] =>
-    runsOf(rows, (row) => row.each === 'part').flatMap((run) =>
-      run[0]!.each === 'part'
-        ? partsHere(c, batch, engine).flatMap((part) => run.flatMap((row) => step(row, batch, part)))
-        : run.flatMap((row) => step(row, batch, null)),
-    );
-  return runsOf(method.tasks, (row) => row.each !== 'pass').flatMap((run) =>
-    run.some((row) => row.each === 'batch') ? c.batches.flatMap((batch) => inBatch(run, batch)) : inBatch(run, null),
-  );
+  const ofBatch = (runs: readonly (readonly TaskRow[])[], batch: Batch | null) => {
+    for (const run of runs)
+      for (const part of run[0]!.each === 'part' ? partsHere(c, batch, engine) : [null])
+        add(run, { ...c, batch, part });
+  };
+  for (const { eachBatch, runs } of layoutOf(method))
+    for (const batch of eachBatch ? c.batches : [null]) ofBatch(runs, batch);
+  return out;
+}
+
+/** Rows that are done together: those of a batch, one after the other for each, and in them those of a part. */
+interface Group {
+  readonly eachBatch: boolean;
+  readonly runs: readonly (readonly TaskRow[])[];
+}
+const layouts = new WeakMap<Method, readonly Group[]>();
+function layoutOf(method: Method): readonly Group[] {
+  const known = layouts.get(method);
+  if (known) return known;
+  const made = runsOf(method.tasks, (row) => row.each !== 'pass').map((run) => ({
+    eachBatch: run.some((row) => row.each === 'batch'),
+    runs: runsOf(run, (row) => row.each === 'part'),
+  }));
+  layouts.set(method, made);
+  return made;
 }
 
 /** Rows that follow each other and answer alike. */

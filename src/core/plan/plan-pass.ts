@@ -1,3 +1,4 @@
+import { dequal } from 'dequal';
 import {
   ENGINES,
   effectsOf,
@@ -221,11 +222,15 @@ export function preparePass(
     const drafts = withTrouble(withStand(stepsOf(method, context), method, context), method, context, actuals);
     return { context, drafts: gated(drafts, repair, place.below) };
   };
-  // The first look and the plan often stand on the same amounts.
-  let made: { readonly of: object; readonly steps: ReturnType<typeof stepsFor> } | null = null;
+  // The first look and the plan mostly stand on the same amounts: their steps are the same, too.
+  let made: { readonly of: ReturnType<typeof prepare>; readonly steps: ReturnType<typeof stepsFor> } | null = null;
   const steps = (prepared: ReturnType<typeof prepare>) => {
-    if (made?.of !== prepared) made = { of: prepared, steps: stepsFor(prepared) };
-    return made.steps;
+    const same =
+      made &&
+      (made.of === prepared ||
+        (made.of.mix.rateNeeded === prepared.mix.rateNeeded && dequal(made.of.batches, prepared.batches)));
+    if (!same) made = { of: prepared, steps: stepsFor(prepared) };
+    return made!.steps;
   };
   const lay = (prepared: ReturnType<typeof prepare>, drafts: readonly StepDraft[], context: StepContext) =>
     layingOf({

@@ -135,7 +135,9 @@ export const schoolsOf = (method: Method, repair: Piece): Record<string, string>
  * Every setting and factor of a method as the repair has them, in the core unit of its kind.
  * @throws Refusal for minutes or a rate of nought or below
  */
-export function settingsOf(method: Method, repair: Pick<Piece, 'settings'>): Record<string, number> {
+export function settingsOf(method: Method, repair: Pick<Piece, 'settings'>): Readonly<Record<string, number>> {
+  const known = gathered.get(repair.settings)?.get(method);
+  if (known) return known;
   const own = (id: string, byDefault: number, counted: boolean) => {
     if (!Object.hasOwn(repair.settings, id)) return byDefault;
     const value = repair.settings[id]!;
@@ -143,14 +145,18 @@ export function settingsOf(method: Method, repair: Pick<Piece, 'settings'>): Rec
       refuse(`settings.${id}`, value, 'more than 0', 'Work takes time: minutes and rates are more than nought.');
     return value;
   };
-  return Object.fromEntries([
-    ...method.settings.map(({ id, kind, byDefault }) => [
-      id,
-      own(id, byDefault, kind === 'rate' || kind === 'duration'),
-    ]),
-    ...factorsOf(method).map(({ id, byDefault }) => [id, own(id, byDefault, true)]),
-  ]);
+  const made: Record<string, number> = {};
+  // What may be nought by the method itself (the way to the place) may be set to it.
+  for (const { id, kind, byDefault, min } of method.settings)
+    made[id] = own(id, byDefault, min > 0 && (kind === 'rate' || kind === 'duration'));
+  for (const { id, byDefault } of factorsOf(method)) made[id] = own(id, byDefault, true);
+  const of = gathered.get(repair.settings) ?? new Map<Method, Readonly<Record<string, number>>>();
+  gathered.set(repair.settings, of);
+  of.set(method, made);
+  return made;
 }
+/** Drafts are immutable: the settings of each are gathered once. */
+const gathered = new WeakMap<Piece['settings'], Map<Method, Readonly<Record<string, number>>>>();
 
 /** One of them. @throws RangeError for one the method does not have */
 export const settingOf = (method: Method, repair: Pick<Piece, 'settings'>, id: string): number =>

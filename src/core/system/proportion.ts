@@ -78,6 +78,15 @@ const ratioText = (b: number, a: number): string => (a > 0 ? `100 : ${((100 * b)
  * @throws Refusal when a part is missing
  */
 export function proportionOf(sheet: SheetRevision, fillerShare = 1): Proportion {
+  if (fillerShare !== 1) return workedOut(sheet, fillerShare);
+  const known = whole.get(sheet) ?? workedOut(sheet, 1);
+  whole.set(sheet, known);
+  return known;
+}
+/** Sheets are immutable: what all of its fillers make is worked out once. */
+const whole = new WeakMap<SheetRevision, Proportion>();
+
+function workedOut(sheet: SheetRevision, fillerShare: number): Proportion {
   const masses = partsByWeight(sheet, fillerShare);
   const a = partOf(sheet, 'A')!;
   const b = partOf(sheet, 'B')!;
