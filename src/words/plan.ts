@@ -8,6 +8,14 @@ const both = <K extends string>(said: Readonly<Record<K, Said>>, reader: Reader)
   said,
 });
 
+const ofPass = (
+  { amounts, batches }: PlanReport['repairs'][number]['passes'][number] | PlanReport['repairs'][number],
+  reader: Reader,
+) => ({
+  amounts: amounts.map(({ label, expression, ...rest }) => ({ ...rest, ...both({ label, expression }, reader) })),
+  batches: batches.map(({ label, ...rest }) => ({ ...rest, ...both({ label }, reader) })),
+});
+
 /**
  * A plan as it is handed out: every message beside its sentence in the reader’s units, zone and language.
  * @returns the report with, beside what is said, `said`: the messages it was made of
@@ -17,8 +25,8 @@ export function planInWords(report: PlanReport, reader: Reader) {
     ...report,
     repairs: report.repairs.map((r) => ({
       ...r,
-      amounts: r.amounts.map(({ label, expression, ...rest }) => ({ ...rest, ...both({ label, expression }, reader) })),
-      batches: r.batches.map(({ label, ...rest }) => ({ ...rest, ...both({ label }, reader) })),
+      ...ofPass(r, reader),
+      passes: r.passes.map((p) => ({ ...p, ...ofPass(p, reader) })),
       steps: r.steps.map(({ title, ...rest }) => ({ ...rest, ...both({ title }, reader) })),
       untimed: r.untimed.map(({ title, ...rest }) => ({ ...rest, ...both({ title }, reader) })),
       findings: r.findings.map(({ title, why, todo, ways, ...rest }) => ({

@@ -27,6 +27,8 @@ export interface Question {
   readonly id: string;
   readonly ask: string;
   readonly wants: 'yes' | 'no';
+  /** It is asked of the face of a pass below as well, and not of the bare base alone. */
+  readonly onFace?: true;
   readonly otherwise: {
     readonly severity: 'stop' | 'caution';
     readonly title: string;
@@ -49,7 +51,7 @@ export interface School {
 export interface Setting {
   readonly id: string;
   readonly label: string;
-  readonly kind: 'percent' | 'length' | 'duration' | 'rate' | 'uptake';
+  readonly kind: 'percent' | 'length' | 'duration' | 'rate' | 'uptake' | 'area-rate' | 'count';
   readonly byDefault: number;
   readonly min: number;
   readonly max: number;

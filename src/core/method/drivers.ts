@@ -2,13 +2,14 @@ import type { TaskContext } from './context';
 import { primerOf } from './lifts';
 
 /** What hands-on time is counted by: like places, square metres in plan, millilitres placed. */
-export type Driver = 'place' | 'm2' | 'mL' | 'primed m2' | 'kept clear' | 'fresh mixer' | 'once';
+export type Driver = 'place' | 'm2' | 'mL' | 'm2 coated' | 'primed m2' | 'kept clear' | 'fresh mixer' | 'once';
 
 /** How it is said after “for each”. */
 export const DRIVER_LABELS: Readonly<Record<Driver, string>> = {
   place: 'place',
   m2: 'm²',
   mL: 'mL',
+  'm2 coated': 'm² coated',
   'primed m2': 'm² primed',
   'kept clear': 'thing masked',
   'fresh mixer': 'fresh mixer',
@@ -23,6 +24,12 @@ export const DRIVERS: Readonly<Record<Driver, (c: TaskContext) => number>> = {
   m2: (c) => ((onePart(c) ? 1 : c.void.count) * c.measured.faces.planAreaMm2) / 1e6,
   // What stays in the pot takes nobody's time.
   mL: (c) => (c.batch ? c.batch.placedMl / (onePart(c) ? c.batch.places : 1) : c.measured.nominalMl),
+  'm2 coated': (c) => {
+    const area = (c.void.count * c.measured.faces.planAreaMm2) / 1e6;
+    if (!c.batch) return area;
+    const { portion, placedMl } = c.batch;
+    return (area * placedMl) / c.batches.filter((b) => b.portion === portion).reduce((sum, b) => sum + b.placedMl, 0);
+  },
   // Each batch is primed for as far as it reaches: a primer brushed far ahead dries before the mortar comes.
   'primed m2': (c) => {
     const { batch } = c;

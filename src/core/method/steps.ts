@@ -77,7 +77,9 @@ function workOf(
   if (work.by) {
     factors.push(work.by.setting);
     const [value, driven] = [settingIn(c, work.by.setting), DRIVERS[work.by.driver](c)];
-    min += kindOf(work.by.setting) === 'rate' ? driven / (value * c.crew) : driven * value;
+    const perHour = kindOf(work.by.setting) === 'area-rate';
+    min +=
+      perHour || kindOf(work.by.setting) === 'rate' ? ((perHour ? 60 : 1) * driven) / (value * c.crew) : driven * value;
   }
   if (work.sheet) min += work.sheet(c);
   return { min, factors };

@@ -1,5 +1,5 @@
 import type { Method } from '../method';
-import { methodOf } from '../method';
+import { ENGINES, methodOf } from '../method';
 import { MEETS_NOTHING } from '../system';
 import { refuse } from '../units';
 import { unmeasured } from '../void';
@@ -32,7 +32,7 @@ export function whyNotNext(method: Method, { base }: Repair): string | null {
  * What a method takes when it is put on a chain: the face of the last pass where it coats one, else a void of its own.
  */
 const takesFirst = (method: Method, last: string): Takes =>
-  method.shapes.includes('coat')
+  ENGINES[method.engine].onFaces
     ? { from: 'face', of: last, thickness: unmeasured(COAT_MM, 'gauge') }
     : { from: 'own' };
 

@@ -69,11 +69,8 @@ export function derive(
 }
 
 /** The chosen milestone, or the next later one that the sheet states. */
-export function servedBy(sheet: SheetRevision, wanted: MilestoneId): MilestoneId | null {
-  const order: MilestoneId[] = ['release', 'foot', 'light-load', 'load', 'full-cure'];
-  const from = order.indexOf(wanted);
-  return order.slice(Math.max(0, from)).find((kind) => milestoneOf(sheet, kind)) ?? null;
-}
+export const servedBy = (sheet: SheetRevision, wanted: MilestoneId): MilestoneId | null =>
+  [wanted, ...(milestoneKind(wanted).later ?? [])].find((kind) => milestoneOf(sheet, kind)) ?? null;
 
 /** From liquid to set, for the time band. */
 function bandOf(

@@ -26,7 +26,7 @@ import { earliestSlot, type Window } from './calendar';
 import { AGAIN } from './extra-steps';
 import { type MilestoneTime, milestoneTime, type Named, type PotShare } from './milestone-times';
 import type { Ask, ReachTry } from './reach-try';
-import type { PlannedStep, RepairAsk } from './repair-plan';
+import type { MissedWindow, PlannedStep, RepairAsk } from './repair-plan';
 import type { PlanStop, StandIn } from './stand-in';
 
 /** A plan that nobody can read is none, and laying it out takes longer than anybody waits. */
@@ -291,6 +291,13 @@ export function layingOf(layAsk: LayAsk): Laying {
     block = draft.block;
   };
 
+  /** The window that was missed, and whether anybody could have come in it. */
+  const missedBy = (draft: StepDraft, kind: MilestoneId, untilMs: number): MissedWindow => {
+    const opens = waitsOf(draft).flatMap(({ wait }) => wait.atMs ?? []);
+    const fromMs = opens.length ? Math.max(...opens) : null;
+    const worked = ask.windows.some((w) => w.fromMs < untilMs && w.toMs > (fromMs ?? untilMs));
+    return { kind, fromMs, untilMs, whileClosed: fromMs !== null && fromMs < untilMs && !worked, mixByMs: null };
+  };
   const renewKey = (draft: StepDraft, row: TaskRow): StepKey => ({
     task: row.task,
     batch: draft.batch ?? null,
@@ -309,7 +316,16 @@ export function layingOf(layAsk: LayAsk): Laying {
     const endMs = doneAt ?? startMs + handsOnMs(before);
     const begunMs = doneAt === null ? startMs : Math.min(startMs, doneAt);
     if (doneAt === null) busy.push({ fromMs: begunMs, toMs: endMs });
-    push(before, { startMs: begunMs, endMs, begunAt: null, doneAt, forcedBy: 'before', lateFor: null, missed });
+    push(before, {
+      startMs: begunMs,
+      endMs,
+      begunAt: null,
+      doneAt,
+      forcedBy: 'before',
+      lateFor: null,
+      missed,
+      insideUntilMs: null,
+    });
     return Math.max(startMs, endMs);
   };
   /**
@@ -327,7 +343,8 @@ export function layingOf(layAsk: LayAsk): Laying {
       const untilMs = row && clocks.endOf(d.within!.kind, d.within!.batches ?? [lastBatch], d.part);
       if (row && untilMs != null && from + ahead > untilMs && !again.has(d.part ?? 0)) {
         again.add(d.part ?? 0);
-        const missed = { kind: d.within!.kind, untilMs, mixByMs: untilMs - (ahead - mixing) };
+        const mixByMs = untilMs - (ahead - mixing);
+        const missed = { kind: d.within!.kind, fromMs: null, untilMs, whileClosed: false, mixByMs };
         from = renewed(d, row, from, missed);
         // All that follows has moved: it is looked at once more.
         [k, ahead, mixing] = [i - 1, 0, 0];
@@ -415,11 +432,20 @@ export function layingOf(layAsk: LayAsk): Laying {
       // Past the window it is not gone on with as it is: washing and abrading come first, and take their time.
       const row = late && RENEWS[late];
       if (row && (doneAt === null || actuals.done.has(stepId(renewKey(draft, row))))) {
-        const from = renewed(draft, row, startMs, { kind: late, untilMs: window!.untilMs, mixByMs: null });
+        const from = renewed(draft, row, startMs, missedBy(draft, late, window!.untilMs));
         if (doneAt === null && begunAt === null) [startMs, endMs] = [from, from + handsOnMs(draft)];
       }
       if (doneAt === null) busy.push({ fromMs: startMs, toMs: endMs });
-      push(draft, { startMs, endMs, begunAt, doneAt, forcedBy, lateFor: late, missed: null });
+      push(draft, {
+        startMs,
+        endMs,
+        begunAt,
+        doneAt,
+        forcedBy,
+        lateFor: late,
+        missed: null,
+        insideUntilMs: draft.gate && late === null ? (window?.untilMs ?? null) : null,
+      });
       if (toMixing && draft.marks?.begin?.includes('mix-begins')) break;
     }
   };

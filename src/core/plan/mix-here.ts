@@ -1,6 +1,6 @@
 import { humidityPct, valueAt } from '../climate';
 import { ASSUMED_MASS_G, beyondTable, nearestIn, paceOf, potShareIn, worstIn } from '../cure';
-import { allowancesOf, ENGINES, type Method, type MethodContext } from '../method';
+import { allowancesOf, ENGINES, type Method, type MethodContext, settingIn } from '../method';
 import { amounts, type Batch, liquidDensity, type MixAsk, type MixResult, massOf, withBlend } from '../mix';
 import { isMetered, type Kit, type Milestone, milestoneOf, proportionOf, type SheetRevision, sheetIn } from '../system';
 import { attempt, figure, line, type Problem, type WorkLine } from '../units';
@@ -120,8 +120,9 @@ export function mixAt(
   const idleReach = idle ? reachOf(idle, 'short', atMs) : null;
   const { effects, settings } = context;
   // A method that presses has no rate, one that mixes pots no time for each place; amounts ask for neither then.
-  const rate = settings.rate ?? 100;
-  const rateChosen = repair.settings.rate !== undefined;
+  const pace = ENGINES[method.engine].pace?.(context);
+  const rate = pace ? settingIn(context, pace.setting) * pace.mlPerMin : 100;
+  const rateChosen = pace !== undefined && repair.settings[pace.setting] !== undefined;
   const ask = (usableMin: number): MixAsk => ({
     sheet,
     kit,

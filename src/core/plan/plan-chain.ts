@@ -6,7 +6,7 @@ import { derive, servedBy } from './derive';
 import { GATES } from './gates';
 import { type Laying, layingOf } from './laying';
 import { preparePass, type ReadyPass } from './plan-pass';
-import type { Piece } from './repair';
+import { isTied, type Piece } from './repair';
 import type { ChainPlan, RepairAsk, RepairPlan } from './repair-plan';
 import type { PlanStop } from './stand-in';
 import { takenVoid } from './taken-void';
@@ -95,7 +95,7 @@ function begun(
 ): Going {
   const below = before.at(-1) ?? null;
   const { repair } = ask;
-  const onFace = repair.takes.from !== 'own';
+  const onFace = below !== null && isTied(repair);
   const taken = attempt(() => takenVoid(repair, all));
   const under = below?.ready && onFace ? FAMILIES[below.ready.sheet.family].layer : null;
   const here: RepairAsk =
@@ -137,7 +137,8 @@ function wetWork(
     below: below?.laying ?? null,
     endAlone,
   });
-  const covered = next && next.takes.from !== 'own' && next.takes.of === repair.passId && GATES[next.gate].abraded;
+  const onThis = next && (next.takes.from === 'own' ? isTied(next) : next.takes.of === repair.passId);
+  const covered = onThis && GATES[next.gate].abraded;
   const first = [...ready.wet, ...(covered ? ready.finish.filter((d) => d.onFace) : [])];
   if (below?.laying?.stop) {
     laying.cut(below.laying.stop, first);

@@ -109,7 +109,7 @@ export function preparePass(
   const known = attempt(() => methodHere(repair));
   if (!known.ok) return only({ ...empty, open: { inspect: [known.problem.sentence] } });
   const method = known.value;
-  const unanswered = place.onFace ? [] : method.questions.filter((q) => repair.answers[q.id] === undefined);
+  const unanswered = method.questions.filter((q) => (q.onFace || !place.onFace) && repair.answers[q.id] === undefined);
   const open: Record<string, readonly string[]> = {};
   const problems: (Problem & { stage: 'measure' | 'material' | 'mix' | 'place' })[] = [];
   if (unanswered.length) open.inspect = unanswered.map((q) => q.ask);
@@ -211,8 +211,11 @@ export function preparePass(
     return { mix, ...rest, batches };
   };
   /** The figures of the method as they are planned with: a rate of our own gives way to what a whole kit needs. */
-  const contextOf = ({ rateNeeded }: { readonly rateNeeded: number | null }): MethodContext =>
-    rateNeeded === null ? chosen : { ...chosen, settings: { ...chosen.settings, rate: rateNeeded } };
+  const contextOf = ({ rateNeeded }: { readonly rateNeeded: number | null }): MethodContext => {
+    const pace = ENGINES[method.engine].pace?.(chosen);
+    if (rateNeeded === null || !pace) return chosen;
+    return { ...chosen, settings: { ...chosen.settings, [pace.setting]: rateNeeded / pace.mlPerMin } };
+  };
   const stepsFor = ({ mix, batches }: { readonly mix: MixResult; readonly batches: readonly Batch[] }) => {
     const context: StepContext = {
       ...contextOf(mix),

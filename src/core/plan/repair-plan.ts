@@ -22,6 +22,18 @@ import type { Piece } from './repair';
 import type { PlanStop } from './stand-in';
 import type { Thermal } from './thermal';
 
+/** A window that closed before a step came. */
+export interface MissedWindow {
+  readonly kind: MilestoneId;
+  /** When it opened; null where that is not known or was at once. */
+  readonly fromMs: number | null;
+  readonly untilMs: number;
+  /** It was open only while nobody works. */
+  readonly whileClosed: boolean;
+  /** When mixing would have to begin at the latest to come inside; null where that is not a matter of mixing. */
+  readonly mixByMs: number | null;
+}
+
 /** A step with its time. */
 export interface PlannedStep extends StepDraft {
   readonly passId: string;
@@ -33,11 +45,10 @@ export interface PlannedStep extends StepDraft {
   readonly forcedBy: 'before' | 'crew or hours' | 'sheet' | 'chosen' | 'now';
   /** It begins after the window it should have met; the way out is part of its detail. */
   readonly lateFor: MilestoneId | null;
-  /**
-   * The window that was missed, where this step makes up for it: when it closed, and when mixing would have to begin at
-   * the latest to come inside; null where that is not a matter of mixing.
-   */
-  readonly missed: { readonly kind: MilestoneId; readonly untilMs: number; readonly mixByMs: number | null } | null;
+  /** The window it makes up for where it was missed. */
+  readonly missed: MissedWindow | null;
+  /** The window on the pass below that it begins in: until when. */
+  readonly insideUntilMs: number | null;
 }
 
 export type CureState = 'liquid' | 'gelled' | 'hardening' | 'set';
@@ -148,7 +159,7 @@ export function settingsOf(method: Method, repair: Pick<Piece, 'settings'>): Rea
   const made: Record<string, number> = {};
   // What may be nought by the method itself (the way to the place) may be set to it.
   for (const { id, kind, byDefault, min } of method.settings)
-    made[id] = own(id, byDefault, min > 0 && (kind === 'rate' || kind === 'duration'));
+    made[id] = own(id, byDefault, min > 0 && (kind === 'rate' || kind === 'area-rate' || kind === 'duration'));
   for (const { id, byDefault } of factorsOf(method)) made[id] = own(id, byDefault, true);
   const of = gathered.get(repair.settings) ?? new Map<Method, Readonly<Record<string, number>>>();
   gathered.set(repair.settings, of);

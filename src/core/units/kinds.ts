@@ -14,6 +14,7 @@ export type Kind =
   | 'percent'
   | 'rate'
   | 'uptake'
+  | 'area-rate'
   | 'count';
 
 export type UnitSystem = 'metric' | 'us';
@@ -118,6 +119,10 @@ export const UNITS: Readonly<Record<Kind, readonly Unit[]>> = {
     u('L/m²', 'l/m2|l/m²', 1000, 'metric'),
     u('US fl oz/ft²', 'us fl oz/ft2|us fl oz/ft²|fl oz/ft2|fl oz/ft²', US_FLOZ / ((IN * IN * 144) / 1e6), 'us'),
   ],
+  'area-rate': [
+    u('m²/h', 'm2/h|m²/h|m2/hour', 1, 'metric'),
+    u('ft²/h', 'ft2/h|ft²/h|sq ft/h', (IN * IN * 144) / 1e6, 'us'),
+  ],
   percent: [u('%', '%|percent|per cent', 1, 'both')],
   count: [u('', '', 1, 'both')],
 };
@@ -138,6 +143,7 @@ export const FIELD_UNIT: Readonly<Record<Kind, Readonly<Record<UnitSystem, strin
   stress: { metric: 'MPa', us: 'psi' },
   rate: { metric: 'mL/min', us: 'US fl oz/min' },
   uptake: { metric: 'mL/m²', us: 'US fl oz/ft²' },
+  'area-rate': { metric: 'm²/h', us: 'ft²/h' },
   percent: { metric: '%', us: '%' },
   count: { metric: '', us: '' },
 };

@@ -70,6 +70,7 @@ const EXAMPLES: Record<Kind, string> = {
   force: '1.2 kN or 300 lbf',
   rate: '250 mL/min',
   uptake: '120 mL/m²',
+  'area-rate': '6 m²/h or 65 ft²/h',
   stress: '12 MPa or 1800 psi',
   percent: '10 %',
   count: '4',

@@ -19,6 +19,7 @@ import { check, type Dimension, type Shape } from './shape';
 
 /** Mean texture depth of a prepared face, mm: estimates for where no sand-patch test was made. */
 export const TEXTURES = {
+  none: { label: 'none to speak of: sealed, or sanded fine', mm: 0 },
   smooth: { label: 'smooth, sanded', mm: 0.1 },
   fine: { label: 'fine, ground', mm: 0.3 },
   medium: { label: 'medium, lightly blasted', mm: 0.7 },
@@ -31,9 +32,13 @@ export const Coat = z.object({
   shape: z.literal('coat'),
   version: z.literal(1),
   outline: PlanOutline,
+  /** Fittings and openings in it that are left out. */
+  holes: z
+    .object({ count: z.number().int().nonnegative().max(1000), diameter: Measured })
+    .default({ count: 0, diameter: unmeasured(100, 'calliper') }),
   thickness: Measured,
   texture: z.discriminatedUnion('from', [
-    z.object({ from: z.literal('class'), class: z.enum(['smooth', 'fine', 'medium', 'coarse', 'rough']) }),
+    z.object({ from: z.literal('class'), class: z.enum(['none', 'smooth', 'fine', 'medium', 'coarse', 'rough']) }),
     /** Sand-patch test: this much sand, spread flat into a circle of this diameter. */
     z.object({ from: z.literal('sand-patch'), sandMl: Figure, circle: Measured }),
   ]),
@@ -61,7 +66,12 @@ const dimensions = (s: Coat): readonly Dimension[] => [
         },
       ]
     : []),
+  ...(s.holes.count > 0
+    ? [{ key: 'holes.diameter', label: 'Diameter left out', measured: s.holes.diameter, minMm: 0, maxMm: 10_000 }]
+    : []),
 ];
+
+const holesMm2 = (s: Coat, d = s.holes.diameter.valueMm) => s.holes.count * (Math.PI / 4) * d * d;
 
 /** Mean texture depth, mm: 4 V / (π D²) of a sand patch, or the class. */
 const textureMm = (s: Coat, circle: number): number =>
@@ -81,12 +91,22 @@ export const coat: Shape<Coat> = {
     shape: 'coat',
     version: 1,
     outline: { kind: 'rectangle', length: unmeasured(1000), width: unmeasured(600) },
+    holes: { count: 0, diameter: unmeasured(100, 'calliper') },
     thickness: unmeasured(2, 'gauge'),
     texture: { from: 'class', class: 'fine' },
   }),
   dimensions,
   parameters: (s) => [
     ...outlineParameters(s.outline, 'outline'),
+    {
+      key: 'holes.count',
+      label: 'Fittings and openings left out',
+      kind: 'count',
+      value: s.holes.count,
+      min: 0,
+      max: 1000,
+      whole: true,
+    },
     {
       key: 'texture.from',
       label: 'Texture of the face',
@@ -117,6 +137,7 @@ export const coat: Shape<Coat> = {
   ],
   lists: (s) => outlineLists(s.outline, 'outline'),
   write: (s, key, value) => {
+    if (key === 'holes.count' && s.holes.count === 0) return { ...s, holes: { ...s.holes, count: value as number } };
     if (key === 'texture.from')
       return {
         ...s,
@@ -127,13 +148,28 @@ export const coat: Shape<Coat> = {
       };
     return writeOutline(s, key, value);
   },
-  problems: (s) => outlineProblems(s.outline, 'outline'),
+  problems: (s) => {
+    const outline = outlineProblems(s.outline, 'outline');
+    if (outline.length || holesMm2(s) < outlineArea(s.outline).areaMm2) return outline;
+    return [
+      {
+        field: 'holes.diameter',
+        value: s.holes.diameter.valueMm,
+        allowed: 'less than the whole face',
+        sentence: `${s.holes.count} × Ø${asMeasured(s.holes.diameter.valueMm)} mm take up the whole face. Check their number and diameter.`,
+      },
+    ];
+  },
   volume: (s) => {
     const { at, takes } = outlineArea(s.outline);
-    return (v) => (at(v) * (v[takes]! + textureMm(s, v[takes + 1] ?? 0))) / 1000;
+    const bySand = s.texture.from === 'sand-patch' ? 1 : 0;
+    return (v) => {
+      const left = s.holes.count > 0 ? holesMm2(s, v[takes + 1 + bySand]!) : 0;
+      return ((at(v) - left) * (v[takes]! + textureMm(s, v[takes + 1] ?? 0))) / 1000;
+    };
   },
   working: (s) => {
-    const area = outlineArea(s.outline).areaMm2;
+    const area = outlineArea(s.outline).areaMm2 - holesMm2(s);
     const deep = ownTexture(s);
     const texture: WorkLine =
       s.texture.from === 'class'
@@ -146,7 +182,14 @@ export const coat: Shape<Coat> = {
             'sand-patch test',
           );
     return [
-      line('Area', outlineText(s.outline), area / 100, 'cm²'),
+      line(
+        'Area',
+        s.holes.count
+          ? `${outlineText(s.outline)} − ${s.holes.count} × π/4 × ${asMeasured(s.holes.diameter.valueMm)}²`
+          : outlineText(s.outline),
+        area / 100,
+        'cm²',
+      ),
       texture,
       line(
         'Volume',
@@ -158,7 +201,8 @@ export const coat: Shape<Coat> = {
   },
   faces: (s) => {
     check(coat, s);
-    const { areaMm2, aroundMm } = outlineArea(s.outline);
+    const { areaMm2: whole, aroundMm } = outlineArea(s.outline);
+    const areaMm2 = whole - holesMm2(s);
     const t = s.thickness.valueMm + ownTexture(s);
     return { planAreaMm2: areaMm2, wettedAreaMm2: areaMm2, maxDepthMm: t, perimeterMm: aroundMm, thicknessMm: t };
   },

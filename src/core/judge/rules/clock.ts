@@ -15,13 +15,27 @@ const F = findings({
     why: 'It is closed at {end}; what was spread first has skinned by then and does not wet the other face.',
     todo: 'One batch at a time, each closed before the next; smaller faces, more hands, or a cooler hour.',
   },
-  'late:recoat-until': {
-    id: 'late',
+  missed: {
     severity: 'caution',
     stage: 'place',
-    title: 'Next lift comes after the recoat window',
-    why: 'It could begin at {start} only.',
-    todo: 'Wash and abrade the last lift first; the step says so.',
+    title: 'The window to go on as it is was missed',
+    why: '{open, select, no {It closed at {until}} other {It was open from {from} to {until}}}{closed, select, yes {, all of it outside the working hours} other {}}. It goes on at {start} only.',
+    todo: 'Wash and abrade first; the plan has it with its minutes. {closed, select, yes {Or end what lies under it later in the day, so that its window falls into your hours.} other {}}',
+  },
+  tight: {
+    severity: 'note',
+    stage: 'place',
+    title: 'Little in hand before the window closes',
+    why: 'It is placed by {end}; what lies under it may be gone over as it is until {until}: {left} in hand.',
+    todo: 'Have all of it ready beforehand; past the window it is washed and abraded.',
+  },
+  'tight:over': {
+    id: 'tight',
+    severity: 'caution',
+    stage: 'place',
+    title: 'The window closes while it is placed',
+    why: 'It begins in time and is placed by {end}; what lies under it may be gone over as it is until {until}.',
+    todo: 'Begin sooner, bring more hands, or wash and abrade what comes last.',
   },
   'late:primer-wet': {
     id: 'late',
@@ -90,10 +104,12 @@ const F = findings({
   },
 });
 
+/** Less in hand than this is said, ms. */
+const TIGHT_MS = 30 * 60_000;
+
 /** What it means to come too late, by the working time that is over. */
 const LATE: Partial<Record<MilestoneId, Notice>> = {
   open: F['late:open'],
-  'recoat-until': F['late:recoat-until'],
   'primer-wet': F['late:primer-wet'],
   bare: F['late:bare'],
 };
@@ -185,6 +201,38 @@ export const clockRules: Readonly<Record<string, Rule>> = {
     c.plan.steps.flatMap((s) => {
       const notice = s.lateFor && LATE[s.lateFor];
       return notice ? [notice({ start: at(s.startMs), end: at(s.endMs) }, { of: s.id })] : [];
+    }),
+
+  missed: ({ plan }) =>
+    plan.steps.flatMap(({ id, missed, doneAt, endMs }) =>
+      missed && missed.mixByMs === null && doneAt === null
+        ? [
+            F.missed(
+              {
+                open: missed.fromMs !== null && missed.fromMs < missed.untilMs ? 'yes' : 'no',
+                from: at(missed.fromMs ?? missed.untilMs),
+                until: at(missed.untilMs),
+                closed: missed.whileClosed ? 'yes' : 'no',
+                start: at(endMs),
+              },
+              { of: id },
+            ),
+          ]
+        : [],
+    ),
+
+  tight: ({ plan }) =>
+    plan.steps.flatMap(({ insideUntilMs, doneAt }) => {
+      // The first of what is placed is what lies on the pass below.
+      const first = plan.steps.filter(
+        (s) => s.marks?.end?.includes('placed') && plan.batches[s.batch ?? 0]?.portion === 0,
+      );
+      const endMs = first.at(-1)?.endMs;
+      if (insideUntilMs === null || doneAt !== null || endMs === undefined) return [];
+      const left = insideUntilMs - endMs;
+      if (left > TIGHT_MS) return [];
+      const told = { end: at(endMs), until: at(insideUntilMs), left: minutes(Math.max(0, Math.floor(left / 60_000))) };
+      return [left < 0 ? F['tight:over'](told) : F.tight(told)];
     }),
 
   'bare-again': ({ plan }) =>

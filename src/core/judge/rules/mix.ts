@@ -1,7 +1,7 @@
 import { BASE_BEARS_C, type HeatCell } from '../../cure';
 import { choiceWith, ENGINES, liftsOf, type Method, primerOf } from '../../method';
 import { massOf, saidTolerance, scaleErrorPct, smallestBatchAG, toleranceOf } from '../../mix';
-import { degC, exactly, grams, listed, minutes, ml, mm, percent, texts } from '../../say';
+import { areaOf, degC, exactly, grams, listed, minutes, ml, mm, percent, texts } from '../../say';
 import { FAMILIES, grainsUntold, isMetered, type Kit, milestoneOf, proportionOf } from '../../system';
 import { boreOf } from '../../void';
 import { type Finding, findings } from '../finding';
@@ -83,7 +83,7 @@ const F = findings({
     severity: 'caution',
     stage: 'mix',
     title: 'A whole kit must be placed faster than usual',
-    why: 'One kit makes {kit}, and {left} are left to place it: that is {needed} a minute{crew, plural, one {} other { for each of # pairs of hands}}. Grenko’s own figure for one pair of hands is {usual}; nobody chose it, so it is planned with what the kit needs.',
+    why: 'One kit makes {kit}, and {left} are left to place it: that is {needed}{crew, plural, one {} other { for each of # pairs of hands}}. Grenko’s own figure for one pair of hands is {usual}; nobody chose it, so it is planned with what the kit needs.',
     todo: 'Say how fast you place, bring more hands, cool the pot, or take a smaller kit.',
   },
   lean: {
@@ -124,7 +124,9 @@ const F = findings({
 });
 const WAYS = texts('finding.rate.way', {
   less: '{what} of {share}',
-  rate: 'I place {needed} a minute',
+  rate: 'I place {needed}',
+  minute: '{of} a minute',
+  hour: '{of} an hour',
   crew: '{crew, plural, one {# pair} other {# pairs}} of hands',
   weigh: 'Split the kit by weighing',
 });
@@ -243,15 +245,21 @@ export const mixRules: Readonly<Record<string, Rule>> = {
   rate: ({ plan, repair }) => {
     const { mix, kit, method, usableMin } = plan;
     if (!mix || mix.rateNeeded === null || !kit || usableMin === null) return [];
-    const usual = method?.settings.find((s) => s.kind === 'rate')?.byDefault ?? mix.rateNeeded;
-    const crew = Math.ceil((mix.rateNeeded * repair.crew) / usual);
-    const needed = ml(mix.rateNeeded);
+    const pace = plan.context && method ? ENGINES[method.engine].pace?.(plan.context) : null;
+    const row = method?.settings.find((s) => s.id === pace?.setting);
+    if (!pace || !row) return [];
+    const said = (value: number) =>
+      row.kind === 'area-rate' ? WAYS.hour({ of: areaOf(value * 1e6) }) : WAYS.minute({ of: ml(value) });
+    // In what the method counts by, rounded up so that it does.
+    const least = Math.ceil((mix.rateNeeded / pace.mlPerMin) * 100 - 1e-6) / 100;
+    const crew = Math.ceil((least * repair.crew) / row.byDefault);
+    const needed = said(least);
     return [
       F.rate(
-        { kit: ml(mix.kits.volumeMl), left: minutes(usableMin), crew: repair.crew, needed, usual: ml(usual) },
+        { kit: ml(mix.kits.volumeMl), left: minutes(usableMin), crew: repair.crew, needed, usual: said(row.byDefault) },
         {
           ways: [
-            { say: WAYS.rate({ needed }), set: { path: ['settings', 'rate'], value: mix.rateNeeded } },
+            { say: WAYS.rate({ needed }), set: { path: ['settings', row.id], value: least } },
             ...(crew <= MOST_HANDS ? [{ say: WAYS.crew({ crew }), set: { path: ['crew'], value: crew } }] : []),
             ...(method ? weighed(method, kit) : []),
           ],

@@ -6,6 +6,15 @@ import type { MethodContext, TaskContext } from '../context';
 /** What is mixed apart dies apart. */
 export const POT_CLOCKS: readonly MilestoneId[] = ['use-by', 'idle'];
 
+/** How fast one pair of hands places. */
+export interface Pace {
+  readonly setting: string;
+  /** mL/min at one of the setting. */
+  readonly mlPerMin: number;
+}
+/** By a rate in mL/min. */
+export const byRate = (): Pace => ({ setting: 'rate', mlPerMin: 1 });
+
 /**
  * How material gets to its place. What differs from one way to another is a column here, never a question for the
  * engine's name.
@@ -15,6 +24,8 @@ export interface Engine {
   readonly inLifts: boolean;
   /** What it may carry is the sheet's or the engineer's to say, and not computed from the strength of the bond. */
   readonly byApproval: boolean;
+  /** It goes over a face: of the base, or of the pass before. */
+  readonly onFaces: boolean;
   /** Each kit is mixed in its own pail, one after the other, so that the pour goes on while the next is mixed. */
   readonly oneKitAPot: boolean;
   /** Clocks that each batch has of its own, and not the pass by its last one. */
@@ -27,6 +38,8 @@ export interface Engine {
   readonly parts: (c: MethodContext) => PartsAsk | null;
   /** Clocks that each part has of its own. */
   readonly eachPart: ReadonlySet<MilestoneId>;
+  /** The setting that says how fast one pair of hands places, and mL/min at one of it; null where it has none. */
+  readonly pace: ((c: MethodContext) => Pace) | null;
   /** The block of a task of the wet work: tasks of one block are not torn apart. */
   readonly blockOf: (c: TaskContext) => string;
 }
@@ -44,6 +57,8 @@ export const PORTION = texts('portion', {
   patch: 'the patch',
   pour: 'the pour',
   lift: 'lift {n}',
+  coat: 'coat {n}',
+  only: 'the coat',
 });
 
 /** The work is one. */

@@ -5,7 +5,7 @@ import type { Level } from '../effects';
 import { beginsLift } from '../gaps';
 import { primerOf } from '../lifts';
 import { type TaskRow, tasks } from '../task';
-import { BEGINS, type Engine, PORTION, POT_CLOCKS, UNPARTED } from './engine';
+import { BEGINS, byRate, type Engine, PORTION, POT_CLOCKS, UNPARTED } from './engine';
 import { mix, weigh } from './potted';
 
 /** What the level wanted adds to the fill or leaves out of it, mL. */
@@ -18,8 +18,10 @@ export const LEVEL_ML: Readonly<Record<Level, (c: MethodContext) => number>> = {
 /** By hand, in lifts. */
 export const fill: Engine = {
   ...UNPARTED,
+  onFaces: false,
   oneKitAPot: false,
   inLifts: true,
+  pace: byRate,
   byApproval: false,
   eachBatch: new Set(POT_CLOCKS),
   begins: BEGINS.mixed(),

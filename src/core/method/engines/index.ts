@@ -1,16 +1,19 @@
+import { coat } from './coat';
 import type { Engine } from './engine';
 import { fill } from './fill';
 import { pour } from './pour';
 import { press } from './press';
 import { spread } from './spread';
 
-export type EngineId = 'press' | 'spread' | 'fill' | 'pour';
+export type EngineId = 'press' | 'spread' | 'fill' | 'pour' | 'coat';
 
 /** The table of engines: how material gets to its place. */
-export const ENGINES: Readonly<Record<EngineId, Engine>> = { press, spread, fill, pour };
+export const ENGINES: Readonly<Record<EngineId, Engine>> = { press, spread, fill, pour, coat };
 
+export { coated, coatSettings, furtherCoats } from './coat';
 export type { Engine } from './engine';
 export { filledInLifts, LEVEL_ML } from './fill';
 export { pouredFull } from './pour';
 export { pressed } from './press';
+export { reworded } from './reword';
 export { carrySetting, spreadAndClosed } from './spread';

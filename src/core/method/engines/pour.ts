@@ -1,12 +1,14 @@
 import { type TaskRow, tasks } from '../task';
-import { BEGINS, type Engine, PORTION, POT_CLOCKS, UNPARTED } from './engine';
+import { BEGINS, byRate, type Engine, PORTION, POT_CLOCKS, UNPARTED } from './engine';
 import { mix, weigh } from './potted';
 
 /** It runs to its level by itself, behind a dam. */
 export const pour: Engine = {
   ...UNPARTED,
+  onFaces: false,
   oneKitAPot: true,
   inLifts: false,
+  pace: byRate,
   byApproval: false,
   eachBatch: new Set(POT_CLOCKS),
   begins: BEGINS.mixed(),

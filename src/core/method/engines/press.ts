@@ -4,8 +4,10 @@ import { BEGINS, type Engine, PORTION, POT_CLOCKS, UNPARTED } from './engine';
 /** Through a mixer or nozzle out of packs, into holes or along a line. */
 export const press: Engine = {
   ...UNPARTED,
+  onFaces: false,
   oneKitAPot: false,
   inLifts: false,
+  pace: null,
   byApproval: true,
   // Each round is loaded by its own setting.
   eachBatch: new Set([...POT_CLOCKS, 'release', 'light-load', 'load']),

@@ -1,12 +1,14 @@
 import { type MethodContext, type Setting, settingIn } from '../context';
 import { type TaskRow, tasks } from '../task';
-import { BEGINS, type Engine, PORTION, POT_CLOCKS } from './engine';
+import { BEGINS, byRate, type Engine, PORTION, POT_CLOCKS } from './engine';
 import { mix, weigh } from './potted';
 
 /** On faces that are then closed at once; of several parts one after the other. */
 export const spread: Engine = {
+  onFaces: false,
   oneKitAPot: false,
   inLifts: false,
+  pace: byRate,
   byApproval: false,
   eachBatch: new Set(POT_CLOCKS),
   eachPart: new Set(['open', 'bare']),
