@@ -2,7 +2,7 @@ import { type SheetRevision, systemKind } from '../core/system';
 import { byDose, common, curve, kitOf, limits, partsOf, ratioOf, single, tiers } from './sheet-words';
 
 /** A further system of the sample shelf: what differs from the usual of its kind. */
-function system(
+export function system(
   id: string,
   name: string,
   kind: SheetRevision['kind'],

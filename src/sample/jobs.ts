@@ -4,10 +4,12 @@ import { METHODS } from '../core/method';
 import { FIRST_CHOICES, FIRST_OF_CHAIN, type Job, type Piece, type Repair, repairOf } from '../core/plan';
 import { type Bundle, type Event, type EventBody, type PlanSnapshot, snapshotOf } from '../core/record';
 import { type VoidShape, voidOf } from '../core/void';
+import { boatJob, boatRepairs } from './boat';
+import { boatSheets } from './boat-systems';
 import { EYES_SET_OUT, LANDING, typed } from './landing';
 import { mortarSheet, pasteSheet, resinSheet, sampleSheets, sampleStock } from './systems';
 
-/** The sample: three jobs at the ferry, two planned, one running; instants count from the moment it is loaded. */
+/** The sample: four jobs at the ferry, three planned, one running; instants count from the moment it is loaded. */
 export interface SampleData {
   readonly bundles: readonly (Bundle & { readonly snapshots: readonly PlanSnapshot[] })[];
 }
@@ -57,6 +59,8 @@ const plate: VoidShape = {
   holes: { count: 4, diameter: typed(18, 'calliper', '18 mm') },
   thickness: typed(0.8, 'calliper', '0.8 mm'),
 };
+
+const usedAtBoat = new Set(boatSheets.map((s) => s.id));
 
 /** Builds the sample as of an instant, in a time zone. */
 export function sampleData(nowMs: number, zone: string): SampleData {
@@ -180,6 +184,7 @@ export function sampleData(nowMs: number, zone: string): SampleData {
     repair({ ...place, jobId: landing.id, order: i + 1 }, 'mortar-patch', mortarSheet.id, 'small'),
   );
 
+  const boat = boatJob(common, tomorrow);
   const winchRepair = repair(
     {
       id: 'sample-plate',
@@ -260,6 +265,14 @@ export function sampleData(nowMs: number, zone: string): SampleData {
       },
       { ...winchBundle, events, snapshots: [snapshot] },
       { job: landing, repairs: landingRepairs, sheets: [mortarSheet], stock: [], events: [], snapshots: [] },
+      {
+        job: boat,
+        repairs: boatRepairs(repair),
+        sheets: sampleSheets.filter((s) => usedAtBoat.has(s.id)),
+        stock: [],
+        events: [],
+        snapshots: [],
+      },
     ],
   };
 }

@@ -1,5 +1,6 @@
 import { DateTime } from 'luxon';
 import { type SheetRevision, type Stock, systemKind } from '../core/system';
+import { boatSheets } from './boat-systems';
 import { furtherSheets } from './further-systems';
 import { bands, common, curve, EDGES, kitOf, limits, partsOf, ratioOf, single } from './sheet-words';
 
@@ -229,7 +230,13 @@ export const pasteSheet: SheetRevision = {
   hazards: ['Sensitising: gloves and eye cover for both parts.', 'Solvent wipes and hot work do not go together.'],
 };
 
-export const sampleSheets: readonly SheetRevision[] = [resinSheet, mortarSheet, pasteSheet, ...furtherSheets];
+export const sampleSheets: readonly SheetRevision[] = [
+  resinSheet,
+  mortarSheet,
+  pasteSheet,
+  ...furtherSheets,
+  ...boatSheets,
+];
 
 /** Lots on the sample shelf as of a day: most are good for a while, one is over its date, one stood in the frost. */
 export function sampleStock(nowMs: number): readonly Stock[] {

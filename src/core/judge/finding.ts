@@ -8,6 +8,8 @@ export const Finding = z.object({
   /** The pass it is about, and its name, where a repair has several. */
   passId: z.string().optional(),
   passName: z.string().optional(),
+  /** It is of the whole place: of several passes it is said once. */
+  once: z.literal(true).optional(),
   severity: z.enum(['stop', 'caution', 'note']),
   stage: z.enum(['inspect', 'measure', 'material', 'mix', 'place', 'hold', 'finish', 'release']),
   title: Said,
@@ -30,6 +32,7 @@ export type Finding = z.infer<typeof Finding>;
 export interface FindingRow {
   /** Of the finding, where several rows speak of one thing; else the key of the row. */
   readonly id?: string;
+  readonly once?: true;
   readonly severity: Finding['severity'];
   readonly stage: Finding['stage'];
   readonly title: string;
@@ -68,6 +71,7 @@ export function findings<K extends string>(table: Readonly<Record<K, FindingRow>
       title: say.title(values),
       why: say.why(values),
       todo: say.todo(values),
+      ...(row.once ? { once: true as const } : {}),
       ...(over.ways?.length ? { ways: over.ways } : {}),
     });
   }

@@ -78,7 +78,7 @@ function named(
   before: readonly Finding[],
 ): readonly Finding[] {
   return findings.flatMap((f) => {
-    if (f.stage === 'inspect') return before.some((b) => b.id === f.id) ? [] : [f];
+    if (f.once || f.stage === 'inspect') return before.some((b) => b.id === f.id) ? [] : [f];
     return [{ ...f, id: passId === FIRST_PASS ? f.id : `${passId}/${f.id}`, passId, passName: name }];
   });
 }

@@ -50,6 +50,7 @@ const F = findings({
     todo: 'Open it for less, and let this load on later.',
   },
   review: {
+    once: true,
     severity: 'caution',
     stage: 'release',
     title: 'Needs a competent person’s review',

@@ -81,6 +81,7 @@ const F = findings({
     todo: 'Close it first; a hold point for that stands in the steps.',
   },
   'setting-out:missing': {
+    once: true,
     severity: 'note',
     stage: 'measure',
     title: 'Not set out yet',

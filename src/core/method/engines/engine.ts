@@ -54,7 +54,7 @@ export const BEGINS = texts('begins', {
 export const PORTION = texts('portion', {
   holes: 'all holes',
   line: 'the bond line',
-  patch: 'the patch',
+  patch: 'the fill',
   pour: 'the pour',
   lift: 'lift {n}',
   coat: 'coat {n}',
