@@ -134,7 +134,7 @@ export function boatRepairs(
         ...SHAPES.coat.blank(),
         outline: round(300),
         holes: { count: 1, diameter: typed(110, 'calliper') },
-        thickness: typed(0.12, 'gauge'),
+        thickness: { ...typed(0.12, 'gauge'), toleranceMm: 0.02 },
         texture: { from: 'class', class: 'none' },
       } as VoidShape),
       sheetId: 'sheet-barrier-1',

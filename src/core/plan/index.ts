@@ -16,6 +16,7 @@ export * from './pots';
 export * from './repair';
 export * from './repair-plan';
 export * from './repair-steps';
+export * from './ribbon';
 export * from './stand-in';
 export * from './start-windows';
 export * from './stretches';

@@ -2,7 +2,7 @@
 import { StepList } from '../place/StepList';
 import type { StageProps } from '../repair/stage-props';
 import { Answer, Heading } from '../shared/bits';
-import { Schools, Settings } from '../shared/Schools';
+import { ChoicesOfAll } from '../shared/Schools';
 import { StageFindings, StillNeeds } from '../shared/StageFindings';
 import { shortWhen } from '../shared/when';
 
@@ -43,8 +43,7 @@ function Side({ view, at, nowMs }: StageProps) {
         </p>
       )}
       <StageFindings at={at} zone={view.job.zone} stage="finish" />
-      <Schools at={at} stage="finish" />
-      <Settings at={at} stage="finish" />
+      <ChoicesOfAll whole={at.whole} stage="finish" />
     </div>
   );
 }

@@ -7,7 +7,7 @@ import { ClimateFields } from '../job/ClimateFields';
 import { StepList } from '../place/StepList';
 import type { StageProps } from '../repair/stage-props';
 import { Answer, Heading, useProse, useSay, Working } from '../shared/bits';
-import { Schools } from '../shared/Schools';
+import { ChoicesOfAll } from '../shared/Schools';
 import { StageFindings, StillNeeds } from '../shared/StageFindings';
 import { StandInsChosen } from '../shared/StandIns';
 import { shortWhen } from '../shared/when';
@@ -190,7 +190,7 @@ function Side({ view, at, nowMs }: StageProps) {
         job={view.job}
         write={(climate) => changeJob(view.job.id, (j) => ({ ...j, climate }), 'climate')}
       />
-      <Schools at={at} stage="hold" />
+      <ChoicesOfAll whole={at.whole} stage="hold" />
       {plan.milestones
         .filter(
           (m) =>

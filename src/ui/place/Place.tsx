@@ -1,12 +1,12 @@
 'use client';
 import Link from 'next/link';
 import { STAGE_LABELS } from '@/core/method';
-import { wholePlaced } from '@/core/plan';
+import { pieceName, type RepairPlan, wholePlaced } from '@/core/plan';
 import { formatDuration } from '@/core/units';
 import type { StageProps } from '../repair/stage-props';
 import { Answer, Heading, useFormat } from '../shared/bits';
 import { fromLocalInput } from '../shared/local-input';
-import { Schools, Settings } from '../shared/Schools';
+import { ChoicesOfAll } from '../shared/Schools';
 import { StageFindings, StillNeeds } from '../shared/StageFindings';
 import { dayAndClock, shortWhen, toLocalInput } from '../shared/when';
 import { changePass } from '../workspace/workspace';
@@ -19,25 +19,47 @@ function Sheet({ view, at, nowMs }: StageProps) {
     <div className="p-4">
       <StartStrip view={view} at={at} nowMs={nowMs} />
       <h2 className="font-bold text-lg mt-3">Preparation</h2>
-      <ul className="list-disc pl-5 mb-2">
-        {plan.method?.preparation.map((p) => (
-          <li key={p}>{p}</li>
-        ))}
-      </ul>
+      <OfEach at={at} of={(p) => p.method?.preparation ?? []} />
       {plan.steps.length ? (
         <StepList at={at} zone={view.job.zone} stages={['mix', 'place']} editable={at.actuals.startedAt === null} />
       ) : (
         <StillNeeds texts={plan.open.place} />
       )}
       <Heading>Tools and cautions</Heading>
-      <p>{plan.method?.tools.join(', ')}.</p>
+      <p>{[...new Set(at.whole.passes.flatMap((p) => p.plan.method?.tools ?? []))].join(', ')}.</p>
       <ul className="list-disc pl-5">
-        {[...(plan.method?.cautions ?? []), ...(plan.sheet?.hazards ?? [])].map((c) => (
+        {[
+          ...new Set(
+            at.whole.passes.flatMap((p) => [...(p.plan.method?.cautions ?? []), ...(p.plan.sheet?.hazards ?? [])]),
+          ),
+        ].map((c) => (
           <li key={c}>{c}</li>
         ))}
       </ul>
     </div>
   );
+}
+
+/** A list of each pass, under its name where there are several; what two have alike is said once. */
+function OfEach({ at, of }: { at: StageProps['at']; of: (plan: RepairPlan) => readonly string[] }) {
+  const { passes, draft } = at.whole;
+  const said = new Set<string>();
+  return passes.map((p) => {
+    const mine = of(p.plan).filter((text) => !said.has(text));
+    for (const text of mine) said.add(text);
+    return mine.length ? (
+      <div key={p.repair.passId} className="mb-2">
+        {passes.length > 1 && (
+          <h3 className="font-bold">{pieceName(p.repair, draft.chain.indexOf(p.repair.passId))}</h3>
+        )}
+        <ul className="list-disc pl-5">
+          {mine.map((text) => (
+            <li key={text}>{text}</li>
+          ))}
+        </ul>
+      </div>
+    ) : null;
+  });
 }
 
 function Side({ view, at, nowMs }: StageProps) {
@@ -82,7 +104,6 @@ function Side({ view, at, nowMs }: StageProps) {
       <p className="soft text-sm">
         Empty: as soon as the crew is free in working hours. Or pull the repair’s band sideways.
       </p>
-      <Settings at={at} stage="place" />
       {plan.placedMs !== null && wholePlaced(plan) && (
         <p className="mt-2">
           In place by <strong className="fig">{dayAndClock(plan.placedMs, view.job.zone)}</strong>
@@ -96,7 +117,7 @@ function Side({ view, at, nowMs }: StageProps) {
         {actuals.startedAt === null ? 'To the running view' : 'Go on in the running view'}
       </Link>
       <StageFindings at={at} zone={view.job.zone} stage="place" />
-      <Schools at={at} stage="place" />
+      <ChoicesOfAll whole={at.whole} stage="place" />
     </div>
   );
 }

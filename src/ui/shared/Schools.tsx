@@ -1,7 +1,7 @@
 'use client';
 import type { Option, Setting, Stage } from '@/core/method';
-import { schoolsOf, settingOf } from '@/core/plan';
-import type { PassView } from '@/core/record';
+import { pieceName, schoolsOf, settingOf } from '@/core/plan';
+import type { PassView, RepairView } from '@/core/record';
 import { format } from '@/core/units';
 import { usePrefs } from '../workspace/prefs';
 import { changePass } from '../workspace/workspace';
@@ -71,6 +71,30 @@ export function Settings({ at, stage, auto }: { at: PassView; stage: Stage; auto
       ))}
     </div>
   );
+}
+
+/** What is chosen and set in a stage that shows the whole repair: pass by pass, each under its name. */
+export function ChoicesOfAll({
+  whole,
+  stage,
+  auto,
+}: {
+  whole: RepairView;
+  stage: Stage;
+  auto?: Record<string, number>;
+}) {
+  const mine = whole.passes.filter(({ plan: { method } }) =>
+    [...(method?.settings ?? []), ...(method?.schools ?? [])].some((x) => x.stage === stage),
+  );
+  return mine.map((p) => (
+    <section key={p.repair.passId}>
+      {whole.passes.length > 1 && (
+        <h3 className="font-bold mt-3">{pieceName(p.repair, whole.draft.chain.indexOf(p.repair.passId))}</h3>
+      )}
+      <Settings at={p} stage={stage} {...(auto ? { auto } : {})} />
+      <Schools at={p} stage={stage} />
+    </section>
+  ));
 }
 
 /** One figure of the method. */

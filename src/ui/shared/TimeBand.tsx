@@ -1,10 +1,9 @@
 'use client';
 import { scaleLinear, scaleTime } from 'd3';
-import Link from 'next/link';
 import { memo, type PointerEvent, useMemo, useRef, useState } from 'react';
 import { stretchesOf } from '@/core/plan';
 import type { JobView, PassView } from '@/core/record';
-import { formatDuration } from '@/core/units';
+import { RibbonRow } from './RibbonRow';
 import { curvesOf, STRIP, stretchWords, TimeBandAir } from './TimeBandAir';
 import { useWidth } from './use-width';
 import { clock, dayAndClock } from './when';
@@ -12,7 +11,6 @@ import { clock, dayAndClock } from './when';
 const H = 3_600_000;
 const LEFT = 128;
 const NO_READINGS: PassView['actuals']['readings'] = [];
-const TEXTURE = { liquid: 'tx-liquid', gelled: 'tx-gelled', hardening: 'tx-hardening', set: 'tx-set' } as const;
 
 /** Days from now to the first step above which the band no longer begins at now, ms. */
 const FAR_OFF = 9 * 24 * H;
@@ -55,7 +53,7 @@ export const TimeBand = memo(function TimeBand({ view, current, nowMs, onStart, 
 
   // Many repairs share the height that few have.
   const rowH = shown.length > 7 ? 14 : shown.length > 3 ? 18 : 24;
-  const gap = shown.length > 3 ? 3 : 6;
+  const gap = shown.length > 7 ? 4 : shown.length > 3 ? 8 : 14;
   const tempH = 66;
   const top = 24;
   const height = top + tempH + STRIP + 10 + Math.max(1, shown.length) * (rowH + gap) + 18;
@@ -179,114 +177,20 @@ export const TimeBand = memo(function TimeBand({ view, current, nowMs, onStart, 
         {shown.map((r, i) => {
           const y0 = top + tempH + STRIP + 14 + i * (rowH + gap);
           const { plan: p } = r;
-          const stalls = p.milestones.findLast((m) => m.kind === p.serves)?.stalls ?? [];
           const first = p.steps[0];
           const placing = p.band[0];
           return (
             <g key={r.repair.id}>
-              <Link href={`/job/${job.id}/${r.repair.id}/hold`}>
-                <text
-                  x={14}
-                  y={y0 + rowH / 2 + 4}
-                  fontSize="12.5"
-                  fontWeight={r === current ? 750 : 500}
-                  fill="var(--ink)"
-                >
-                  {(r.repair.name || 'Unnamed').length > 17
-                    ? `${r.repair.name.slice(0, 16)}…`
-                    : r.repair.name || 'Unnamed'}
-                </text>
-              </Link>
-              {first && placing && first.startMs < placing.fromMs && (
-                <rect
-                  x={x(first.startMs)}
-                  width={Math.max(1, x(placing.fromMs) - x(first.startMs))}
-                  y={y0 + 8}
-                  height={6}
-                  fill="none"
-                  stroke="var(--ink)"
-                  strokeWidth="1"
-                />
-              )}
-              {p.band.map((b) => (
-                <rect
-                  key={b.state}
-                  x={x(b.fromMs)}
-                  width={Math.max(1.5, Math.min(x(b.toMs), width - 14) - x(b.fromMs))}
-                  y={y0}
-                  height={rowH - 2}
-                  fill={`url(#${TEXTURE[b.state]})`}
-                  stroke="var(--ink)"
-                  strokeWidth="1"
-                >
-                  <title>{`${b.state} until ${dayAndClock(b.toMs, job.zone)}`}</title>
-                </rect>
-              ))}
-              {stalls.map((s) => (
-                <g key={s.fromMs}>
-                  <path
-                    d={`M${x(s.fromMs)} ${y0 - 3} v${rowH + 4} M${x(s.toMs)} ${y0 - 3} v${rowH + 4}`}
-                    stroke="var(--stop)"
-                    strokeWidth="1.6"
-                  />
-                  <text
-                    x={x(s.fromMs) + 3}
-                    y={y0 + rowH + 8}
-                    fontSize="11"
-                    fill="var(--stop)"
-                    stroke="var(--ground-2)"
-                    strokeWidth="3"
-                    paintOrder="stroke"
-                  >
-                    clock stands {formatDuration((s.toMs - s.fromMs) / 60_000)}
-                  </text>
-                </g>
-              ))}
-              {p.openMs !== null && (
-                <g>
-                  <line
-                    x1={x(p.openMs)}
-                    x2={x(p.openMs)}
-                    y1={y0 - 3}
-                    y2={y0 + rowH + 1}
-                    stroke="var(--ink)"
-                    strokeWidth="3"
-                  />
-                  <OpenLabel
-                    x={x(p.openMs) + 7}
-                    y={y0 + rowH / 2 + 4}
-                    until={Math.min(x(p.band.at(-1)?.toMs ?? 0), width - 14)}
-                    text={dayAndClock(p.openMs, job.zone)}
-                  />
-                </g>
-              )}
-              {p.habitMs !== null && r === lead && (
-                <g>
-                  <line
-                    x1={x(p.habitMs)}
-                    x2={x(p.habitMs)}
-                    y1={y0 - 2}
-                    y2={y0 + rowH}
-                    stroke="var(--ink)"
-                    strokeWidth="1.6"
-                    strokeDasharray="3 2"
-                  />
-                  {(rowH === 24 || i === 0) && (
-                    <text
-                      x={x(p.habitMs)}
-                      y={y0 - 4}
-                      fontSize="10.5"
-                      textAnchor="middle"
-                      fill="var(--ink)"
-                      stroke="var(--ground-2)"
-                      strokeWidth="4"
-                      paintOrder="stroke"
-                    >
-                      plain 24 h
-                    </text>
-                  )}
-                </g>
-              )}
+              <RibbonRow
+                view={r}
+                x={x}
+                box={{ y: y0, height: rowH - 2, left: LEFT, right: width - 14 }}
+                zone={job.zone}
+                wantedAt={job.wantedAt}
+                current={r.repair.id === current?.repair.id}
+                href={`/job/${job.id}/${r.repair.id}/hold`}
+                habit={r.repair.id === lead?.repair.id && (rowH === 24 || i === 0)}
+              />
               {onStart && first && r.actuals.startedAt === null && placing && (
                 <rect
                   x={x(first.startMs) - 6}
@@ -320,12 +224,7 @@ export const TimeBand = memo(function TimeBand({ view, current, nowMs, onStart, 
         )}
         {job.wantedAt !== null && x(job.wantedAt) < width && (
           <g>
-            <path
-              d={`M${x(job.wantedAt)} ${top} V${height - 4}`}
-              stroke="var(--part-a)"
-              strokeWidth="1.6"
-              strokeDasharray="8 3"
-            />
+            <path d={`M${x(job.wantedAt)} ${top} v10`} stroke="var(--part-a)" strokeWidth="1.6" />
             <text
               x={x(job.wantedAt) - 5}
               y={height - 5}
@@ -360,22 +259,6 @@ export const TimeBand = memo(function TimeBand({ view, current, nowMs, onStart, 
     </div>
   );
 });
-
-/** The opening, written on the set part of the band where it fits, beside it where not. */
-function OpenLabel({ x, y, until, text }: { x: number; y: number; until: number; text: string }) {
-  const inside = until - x > 118;
-  return (
-    <text
-      x={inside ? x : Math.max(x, until + 6)}
-      y={y}
-      fontSize="12"
-      fontWeight="700"
-      fill={inside ? 'var(--paper)' : 'var(--ink)'}
-    >
-      open <tspan className="fig">{text}</tspan>
-    </text>
-  );
-}
 
 /** Round local hours in a range. */
 function localTicks(from: number, to: number, stepH: number, zone: string): number[] {

@@ -6,6 +6,7 @@ import { STRETCHES, type Stretch } from '@/core/plan';
 import type { PassView } from '@/core/record';
 import { fromCore, unitOf } from '@/core/units';
 import { usePrefs } from '../workspace/prefs';
+import { placeLabels } from './line-labels';
 import { dayAndClock } from './when';
 
 /** Height of the strip that says when the base is wet, too cold or too hot, px. */
@@ -61,12 +62,6 @@ export function curvesOf(
   return { ...sets, spread, lo, hi: Math.max(hi, lo + 4) };
 }
 
-const at = (p: Curve, ms: number): number | undefined =>
-  p.reduce<readonly [number, number] | undefined>(
-    (a, b) => (a && Math.abs(a[0] - ms) < Math.abs(b[0] - ms) ? a : b),
-    undefined,
-  )?.[1];
-
 /** A stretch in words, for those who do not see it. */
 export const stretchWords = (s: Stretch, zone: string) =>
   `The base is ${STRETCHES[s.id]} from ${dayAndClock(s.fromMs, zone)} to ${dayAndClock(s.toMs, zone)}`;
@@ -105,31 +100,35 @@ export function TimeBandAir({
     .x((p) => x(p[0]))
     .y((p) => y(p[1]));
   const [from, to] = [x.invert(box.left).getTime(), x.invert(box.right).getTime()];
-  const along = (share: number) => from + (to - from) * share;
   const measured = readings.filter((r) => r.channel === 'base' && r.atMs >= from && r.atMs <= to);
   const known = measured.length
     ? curves.base.filter(([ms]) => ms >= measured[0]!.atMs && ms <= measured.at(-1)!.atMs)
     : [];
 
-  // The words on the sheet's minimum stand where the curves leave most room.
-  const places = Array.from({ length: 15 }, (_, i) => along(0.12 + i * 0.055)).filter((ms) =>
-    measured.every((r) => Math.abs(x(ms) - x(r.atMs)) > 130),
+  const minimum = minC !== null && minC >= curves.lo - 0.5 && minC <= curves.hi ? minC : null;
+  const px = (c: Curve) => c.map(([ms, v]) => [x(ms), y(v)] as const);
+  const told = [
+    ...(minimum === null
+      ? []
+      : [
+          {
+            name: `sheet from ${degrees(minimum).toFixed(0)}°`,
+            line: [[box.left, y(minimum)] as const, [box.right, y(minimum)] as const],
+            color: 'var(--stop)',
+          },
+        ]),
+    { name: measured.length ? 'base, expected' : 'base', line: px(curves.base), color: 'var(--ink)' },
+    { name: 'air', line: px(curves.air), color: 'var(--ink)' },
+    { name: 'dew', line: px(curves.dew), color: 'var(--dew)' },
+    { name: 'material', line: px(curves.material), color: 'var(--part-a)' },
+  ].filter((l) => l.line.length > 1);
+  const marks = measured.map((r) => [[x(r.atMs) - 20, y(r.valueC)] as const, [x(r.atMs) + 60, y(r.valueC)] as const]);
+  const places = placeLabels(
+    told.map(({ name, line }) => ({ name, line, width: name.length * 5.9 })),
+    [...told.map((l) => l.line), ...marks],
+    { left: box.left, right: box.right, top: 14, bottom: box.bottom + 2 },
   );
-  const room = (ms: number) =>
-    minC === null
-      ? 0
-      : Math.min(
-          ...[curves.air, curves.base, curves.dew]
-            .filter((c) => c.length)
-            .map((c) => Math.abs((at(c, ms) ?? minC) - minC)),
-        );
-  const roomiest = places.reduce((a, b) => (room(b) > room(a) ? b : a), places[0] ?? along(0.5));
-  const labels = [
-    ['air', curves.air, along(0.3), 'var(--ink)', -6],
-    [measured.length ? 'base, expected' : 'base', curves.base, along(0.46), 'var(--ink)', -6],
-    ['dew', curves.dew, along(0.58), 'var(--dew)', -5],
-    ['material', curves.material, along(0.72), 'var(--part-a)', -4],
-  ] as const;
+  const colorOf = new Map(told.map((l) => [l.name, l.color]));
 
   /** Words of the stretches, each where no other stretch lies under it. */
   const words = new Map<Stretch, React.ReactNode>(
@@ -162,20 +161,17 @@ export function TimeBandAir({
           {degrees(c).toFixed(0)} {system === 'us' ? '°F' : '°C'}
         </text>
       ))}
-      {minC !== null && minC >= curves.lo - 0.5 && minC <= curves.hi && (
+      {minimum !== null && (
         <g>
           <line
             x1={box.left}
             x2={box.right}
-            y1={y(minC)}
-            y2={y(minC)}
+            y1={y(minimum)}
+            y2={y(minimum)}
             stroke="var(--stop)"
             strokeWidth="1"
             strokeDasharray="2 3"
           />
-          <Word x={x(roomiest)} y={y(minC) - 4} size={11} fill="var(--stop)" anchor="middle">
-            sheet minimum {degrees(minC).toFixed(0)}°
-          </Word>
         </g>
       )}
       <clipPath id={clip}>
@@ -236,20 +232,11 @@ export function TimeBandAir({
           measured
         </Word>
       )}
-      {labels.map(([name, points, ms, color, dy]) =>
-        points.length ? (
-          <Word
-            key={name}
-            x={x(ms)}
-            y={y(at(points, ms) ?? curves.lo) + dy}
-            size={11.5}
-            fill={color}
-            bold={name.startsWith('base')}
-          >
-            {name}
-          </Word>
-        ) : null,
-      )}
+      {places.map((p) => (
+        <Word key={p.name} x={p.x} y={p.y} size={11} fill={colorOf.get(p.name)!} bold={p.name.startsWith('base')}>
+          {p.name}
+        </Word>
+      ))}
     </g>
   );
 }

@@ -1,0 +1,50 @@
+import { sampleData } from '../../sample/jobs';
+import { viewJob } from '../record';
+import { ribbonsOf } from '.';
+
+const NOW = Date.UTC(2027, 3, 12, 6);
+const plans = sampleData(NOW, 'Europe/Helsinki').bundles.flatMap((b) => viewJob(b, NOW).repairs.map((r) => r.plan));
+
+test('every planned pass has its ribbon, from liquid on, and it never shrinks', () => {
+  for (const plan of plans) {
+    const ribbons = ribbonsOf(plan);
+    expect(ribbons.map((r) => r.passId)).toEqual(plan.passes.filter((p) => p.band.length).map((p) => p.piece.passId));
+    for (const { grown, states } of ribbons) {
+      expect(grown[0]![1]).toBe(0);
+      expect(grown[0]![0]).toBeLessThanOrEqual(states[0]!.fromMs);
+      expect(grown.at(-1)![1]).toBe(1);
+      for (let i = 1; i < grown.length; i++) {
+        expect(grown[i]![0]).toBeGreaterThanOrEqual(grown[i - 1]![0]);
+        expect(grown[i]![1]).toBeGreaterThanOrEqual(grown[i - 1]![1]);
+      }
+    }
+  }
+});
+test('it is full grown when it may be opened by its clock, and grows faster by day than by night', () => {
+  const nosing = plans.find((p) => p.repairId === 'sample-nosing')!;
+  const [ribbon] = ribbonsOf(nosing);
+  const load = nosing.milestones.findLast((m) => m.kind === nosing.serves)!;
+  expect(ribbon!.grown.at(-1)![0]).toBe(load.planMs);
+  // Per hour around 15:00, the warmest, and around 06:00, the coldest of the second day.
+  const day = Math.floor(load.originMs! / 86_400_000) * 86_400_000 + 86_400_000;
+  const at = (ms: number) => {
+    const i = ribbon!.grown.findIndex(([t]) => t >= ms);
+    const [[t0, s0], [t1, s1]] = [ribbon!.grown[i - 1]!, ribbon!.grown[i]!];
+    return s0 + ((s1 - s0) * (ms - t0)) / (t1 - t0);
+  };
+  const H = 3_600_000;
+  const rate = (hour: number) => at(day + (hour + 1) * H) - at(day + (hour - 1) * H);
+  expect(rate(14)).toBeGreaterThan(rate(4) * 1.3);
+});
+test('a window on a pass is open from when the next may go on it until it may no longer', () => {
+  const fitting = ribbonsOf(plans.find((p) => p.repairId === 'sample-fitting')!);
+  expect(fitting.map((r) => r.name)).toEqual(['Tack', 'Build', 'Fair', 'Barrier']);
+  const [tack, build, fair, barrier] = fitting.map((r) => r.window);
+  for (const w of [tack, build]) expect(w!.untilMs).toBeGreaterThan(w!.fromMs);
+  // After full set there is no end to it, and nothing goes on the last.
+  expect([fair, barrier]).toEqual([null, null]);
+  const plan = plans.find((p) => p.repairId === 'sample-fitting')!;
+  const first = plan.steps.find((s) => s.passId === 'p2')!;
+  expect(first.startMs).toBeGreaterThanOrEqual(tack!.fromMs);
+  expect(first.startMs).toBeLessThan(tack!.untilMs);
+});

@@ -1,0 +1,93 @@
+import { indexAt, type Series } from '../climate';
+import { paceOf, progressAlong } from '../cure';
+import { clockOf, MILESTONES, milestoneOf } from '../system';
+import { attempt } from '../units';
+import { pieceName } from './chain';
+import { GATES } from './gates';
+import { historyOf, sideOf } from './reach-try';
+import type { ChainPlan, RepairPlan } from './repair-plan';
+
+/** One pass as it cures. */
+export interface Ribbon {
+  readonly passId: string;
+  /** As people say it; empty where the repair is one pass. */
+  readonly name: string;
+  /** From liquid to set, in the order of time. */
+  readonly states: RepairPlan['band'];
+  /** How far it is on the way to what it is released at, from 0 to 1, never falling: instants and shares. */
+  readonly grown: readonly (readonly [ms: number, share: number])[];
+  /** When the next pass may go on it as it is; null where nothing does, or there is no end to it. */
+  readonly window: { readonly fromMs: number; readonly untilMs: number } | null;
+}
+
+/** Points of a ribbon: finer than anybody sees on a screen. */
+const POINTS = 48;
+
+/** The first part of a series, up to an instant and one sample past it. */
+const upTo = (series: Series, ms: number): Series => {
+  const n = Math.min(series.times.length, indexAt(series, Math.min(ms, series.times.at(-1)!)) + 2);
+  return { times: series.times.subarray(0, n), values: series.values.subarray(0, n) };
+};
+
+/** How far a pass is on its way, where its clock can be followed; else even between the ends of its states. */
+function grownOf(plan: RepairPlan): Ribbon['grown'] {
+  const [first, last] = [plan.band[0], plan.band.findLast((b) => b.state !== 'set')];
+  if (!first || !last) return [];
+  const m = plan.serves && plan.sheet ? milestoneOf(plan.sheet, plan.serves) : undefined;
+  const told = plan.milestones.findLast((x) => x.kind === plan.serves);
+  const even: Ribbon['grown'] = [
+    [first.fromMs, 0],
+    [last.toMs, 1],
+  ];
+  const { thermal, sheet } = plan;
+  if (!m || !told || told.originMs === null || told.planMs === null || !thermal || !sheet) return even;
+  const { originMs, planMs } = told;
+  const found = attempt(() =>
+    progressAlong(
+      paceOf(m, 'long', sheet.family),
+      upTo(sideOf(historyOf(m, thermal), thermal, 'long'), planMs),
+      originMs,
+      {
+        label: MILESTONES[m.kind].label,
+        cureMinC: sheet.limits.cureMinC,
+        clock: clockOf(m),
+      },
+    ),
+  );
+  if (!found.ok) return even;
+  const { times, values } = found.value;
+  const step = Math.max(1, Math.ceil(times.length / POINTS));
+  const out: [number, number][] = [[Math.min(first.fromMs, originMs), 0]];
+  for (let i = 0; i < times.length && times[i]! < planMs; i += step)
+    out.push([times[i]!, Math.min(1, Math.max(values[i]!, out.at(-1)![1]))]);
+  out.push([planMs, 1]);
+  return out;
+}
+
+const drawn = new WeakMap<ChainPlan, readonly Ribbon[]>();
+
+/** The passes of a repair as they cure, in their order. A plan is drawn once. */
+export function ribbonsOf(plan: ChainPlan): readonly Ribbon[] {
+  const known = drawn.get(plan);
+  if (known) return known;
+  const made = plan.passes.flatMap((p, i): Ribbon[] => {
+    if (!p.band.length) return [];
+    const next = plan.passes[i + 1];
+    const gate = next && GATES[next.piece.gate];
+    const at = (kind: string | null | undefined) => p.milestones.findLast((m) => m.kind === kind)?.planMs ?? null;
+    const [opens, closes] = gate?.until
+      ? [gate.from === null ? p.placedMs : at(gate.from), at(gate.until)]
+      : [null, null];
+    return [
+      {
+        passId: p.piece.passId,
+        name: plan.passes.length === 1 ? '' : pieceName(p.piece, i),
+        states: p.band,
+        grown: grownOf(p),
+        window: opens !== null && closes !== null && closes > opens ? { fromMs: opens, untilMs: closes } : null,
+      },
+    ];
+  });
+  drawn.set(plan, made);
+  return made;
+}

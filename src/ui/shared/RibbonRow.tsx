@@ -1,0 +1,285 @@
+'use client';
+import { area, curveLinear, type ScaleTime } from 'd3';
+import Link from 'next/link';
+import { memo, useId } from 'react';
+import { type Ribbon, ribbonsOf } from '@/core/plan';
+import type { RepairView } from '@/core/record';
+import { formatDuration } from '@/core/units';
+import { dayAndClock } from './when';
+
+const TEXTURE = { liquid: 'tx-liquid', gelled: 'tx-gelled', hardening: 'tx-hardening', set: 'tx-set' } as const;
+/** Height of what is still liquid, px. */
+const THREAD = 4;
+/** Room that the word on an opening needs, px. */
+const OPEN_PX = 118;
+
+/** The share a ribbon has grown to at an instant, between its points. */
+function shareAt(grown: Ribbon['grown'], ms: number): number {
+  const i = grown.findIndex(([t]) => t >= ms);
+  if (i < 0) return grown.at(-1)?.[1] ?? 1;
+  if (i === 0) return grown[0]![1];
+  const [[t0, s0], [t1, s1]] = [grown[i - 1]!, grown[i]!];
+  return s0 + ((s1 - s0) * (ms - t0)) / Math.max(1, t1 - t0);
+}
+
+interface Box {
+  readonly y: number;
+  readonly height: number;
+  readonly left: number;
+  readonly right: number;
+}
+
+/** One pass: a thin thread while it is liquid, as high as it is cured, its texture from waves to solid. */
+function RibbonShape({
+  ribbon,
+  until,
+  x,
+  box,
+  zone,
+}: {
+  ribbon: Ribbon;
+  /** Where the next pass goes on it. */
+  until: number;
+  x: ScaleTime<number, number>;
+  box: Box;
+  zone: string;
+}) {
+  const clip = useId();
+  const middle = box.y + box.height / 2;
+  const high = (share: number) => (THREAD + (box.height - THREAD) * share) / 2;
+  const first = ribbon.states[0]!;
+  const end = Math.min(ribbon.states.at(-1)!.toMs, until);
+  const points = [
+    ...ribbon.grown.filter(([ms]) => ms >= first.fromMs && ms <= end),
+    [end, shareAt(ribbon.grown, end)] as const,
+  ];
+  const outline =
+    area<readonly [number, number]>()
+      .x(([ms]) => Math.min(x(ms), box.right))
+      .y0(([, share]) => middle - high(share))
+      .y1(([, share]) => middle + high(share))
+      .curve(curveLinear)([[first.fromMs, shareAt(ribbon.grown, first.fromMs)], ...points]) ?? '';
+  return (
+    <g data-ribbon={ribbon.passId}>
+      <clipPath id={clip}>
+        <path d={outline} />
+      </clipPath>
+      <g clipPath={`url(#${clip})`}>
+        {ribbon.states.map((s) => (
+          <rect
+            key={s.state}
+            x={x(s.fromMs)}
+            width={Math.max(1.5, Math.min(x(s.toMs), x(end), box.right) - x(s.fromMs))}
+            y={box.y}
+            height={box.height}
+            fill={`url(#${TEXTURE[s.state]})`}
+          >
+            <title>{`${ribbon.name ? `${ribbon.name}: ` : ''}${s.state} until ${dayAndClock(s.toMs, zone)}`}</title>
+          </rect>
+        ))}
+      </g>
+      <path d={outline} fill="none" stroke="var(--ink)" strokeWidth="1" />
+    </g>
+  );
+}
+
+/** When the next pass may go on as it is: an opening over the ribbon. */
+function Opening({ ribbon, x, box, zone }: { ribbon: Ribbon; x: ScaleTime<number, number>; box: Box; zone: string }) {
+  if (!ribbon.window) return null;
+  const [from, to] = [x(ribbon.window.fromMs), Math.min(x(ribbon.window.untilMs), box.right)];
+  const y = box.y - 3;
+  return (
+    <path
+      d={`M${from} ${y + 5} V${y} H${to} V${y + 5}`}
+      fill="none"
+      stroke="var(--part-a)"
+      strokeWidth="1.4"
+      data-window={ribbon.passId}
+    >
+      <title>{`${ribbon.name}: open from ${dayAndClock(ribbon.window.fromMs, zone)} to ${dayAndClock(ribbon.window.untilMs, zone)}`}</title>
+    </path>
+  );
+}
+
+/**
+ * The barrier of a repair: it stands up where the wanted reopening is met, and lies across the ribbon where it is not.
+ */
+function Barrier({ wantedX, openX, box }: { wantedX: number; openX: number | null; box: Box }) {
+  const met = openX !== null && openX <= wantedX + 0.5;
+  const foot = box.y + box.height + 2;
+  const arm = met
+    ? `M${wantedX} ${foot} V${box.y - 4}`
+    : `M${wantedX} ${box.y + box.height / 2} H${Math.max(wantedX + 26, Math.min(openX ?? box.right, box.right))}`;
+  return (
+    <g data-barrier={met ? 'up' : 'down'}>
+      <path d={`M${wantedX} ${foot} v-6`} stroke="var(--ink)" strokeWidth="5" />
+      <path d={arm} stroke="var(--ink)" strokeWidth="5" />
+      <path d={arm} stroke={met ? 'var(--paper)' : 'var(--stop)'} strokeWidth="3" strokeDasharray="7 5" />
+    </g>
+  );
+}
+
+interface RowProps {
+  readonly view: RepairView;
+  readonly x: ScaleTime<number, number>;
+  readonly box: Box;
+  readonly zone: string;
+  readonly wantedAt: number | null;
+  readonly current: boolean;
+  readonly href: string;
+  /** The habit of a plain day is written at one repair of the band. */
+  readonly habit: boolean;
+}
+
+/** A repair on the time axis: its passes as ribbons, the work under them, its opening, its barrier. */
+export const RibbonRow = memo(function RibbonRow({ view, x, box, zone, wantedAt, current, href, habit }: RowProps) {
+  const { plan } = view;
+  const ribbons = ribbonsOf(plan);
+  const name = view.repair.name || 'Unnamed';
+  const middle = box.y + box.height / 2;
+  const stalls = plan.milestones.findLast((m) => m.kind === plan.serves)?.stalls ?? [];
+  const last = ribbons.at(-1)?.states.at(-1)?.toMs ?? 0;
+  // Names of passes stand where there is room for them before the next begins.
+  const starts = ribbons.map((r) => x(r.states[0]!.fromMs));
+  return (
+    <g>
+      <Link href={href}>
+        <text x={14} y={middle + 4} fontSize="12.5" fontWeight={current ? 750 : 500} fill="var(--ink)">
+          {name.length > 17 ? `${name.slice(0, 16)}…` : name}
+        </text>
+      </Link>
+      {ribbons.map((r, i) => (
+        <RibbonShape
+          key={r.passId}
+          ribbon={r}
+          until={ribbons[i + 1]?.states[0]?.fromMs ?? Number.POSITIVE_INFINITY}
+          x={x}
+          box={box}
+          zone={zone}
+        />
+      ))}
+      {ribbons.map((r) => (
+        <Opening key={r.passId} ribbon={r} x={x} box={box} zone={zone} />
+      ))}
+      {box.height > 14 &&
+        ribbons.map((r, i) =>
+          r.name && (starts[i + 1] ?? box.right) - starts[i]! > r.name.length * 6.2 + 8 ? (
+            <text
+              key={r.passId}
+              x={starts[i]! + 4}
+              y={box.y + box.height + 9}
+              fontSize="10.5"
+              fill="var(--ink)"
+              stroke="var(--ground-2)"
+              strokeWidth="3"
+              paintOrder="stroke"
+            >
+              {r.name}
+            </text>
+          ) : null,
+        )}
+      {plan.steps.map((s) => (
+        <path
+          key={`${s.passId}${s.id}`}
+          d={`M${x(s.startMs)} ${box.y + box.height} v${s.hold ? 5 : 3}`}
+          stroke="var(--ink)"
+          strokeWidth="1"
+        />
+      ))}
+      {stalls.map((s) => (
+        <g key={s.fromMs}>
+          <path
+            d={`M${x(s.fromMs)} ${box.y - 3} v${box.height + 6} M${x(s.toMs)} ${box.y - 3} v${box.height + 6}`}
+            stroke="var(--stop)"
+            strokeWidth="1.6"
+          />
+          <text
+            x={x(s.fromMs) + 3}
+            y={box.y + box.height + 10}
+            fontSize="11"
+            fill="var(--stop)"
+            stroke="var(--ground-2)"
+            strokeWidth="3"
+            paintOrder="stroke"
+          >
+            clock stands {formatDuration((s.toMs - s.fromMs) / 60_000)}
+          </text>
+        </g>
+      ))}
+      {wantedAt !== null && x(wantedAt) < box.right && plan.steps.length > 0 && (
+        <Barrier wantedX={x(wantedAt)} openX={plan.openMs === null ? null : x(plan.openMs)} box={box} />
+      )}
+      {plan.openMs !== null && (
+        <g>
+          <path d={`M${x(plan.openMs)} ${box.y - 3} v${box.height + 6}`} stroke="var(--ink)" strokeWidth="3" />
+          <OpenLabel
+            x={x(plan.openMs) + 7}
+            y={middle + 4}
+            until={Math.min(x(last), box.right)}
+            right={box.right}
+            past={wantedAt === null ? null : x(wantedAt)}
+            text={dayAndClock(plan.openMs, zone)}
+          />
+        </g>
+      )}
+      {plan.habitMs !== null && habit && (
+        <g>
+          <path
+            d={`M${x(plan.habitMs)} ${box.y - 2} v${box.height + 2}`}
+            stroke="var(--ink)"
+            strokeWidth="1.6"
+            strokeDasharray="3 2"
+          />
+          <text
+            x={x(plan.habitMs)}
+            y={box.y - 5}
+            fontSize="10.5"
+            textAnchor="middle"
+            fill="var(--ink)"
+            stroke="var(--ground-2)"
+            strokeWidth="4"
+            paintOrder="stroke"
+          >
+            plain 24 h
+          </text>
+        </g>
+      )}
+    </g>
+  );
+});
+
+/** The opening, written on the set part of the ribbon where it fits, beside it where not, and never past the edge. */
+function OpenLabel({
+  x: at,
+  y,
+  until,
+  right,
+  past,
+  text,
+}: {
+  x: number;
+  y: number;
+  until: number;
+  right: number;
+  /** A barrier that it stands beside, not on. */
+  past: number | null;
+  text: string;
+}) {
+  const x = past !== null && past > at - 8 && past < at + OPEN_PX ? past + 8 : at;
+  const inside = until - x > OPEN_PX;
+  const beside = Math.max(x, until + 6);
+  const fits = beside + OPEN_PX < right + 12;
+  return (
+    <text
+      x={inside ? x : fits ? beside : at - 14}
+      y={y}
+      textAnchor={inside || fits ? undefined : 'end'}
+      fontSize="12"
+      fontWeight="700"
+      fill={inside ? 'var(--paper)' : 'var(--ink)'}
+      {...(inside ? {} : { stroke: 'var(--ground-2)', strokeWidth: 4, paintOrder: 'stroke' })}
+    >
+      open <tspan className="fig">{text}</tspan>
+    </text>
+  );
+}
