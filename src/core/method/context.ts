@@ -51,15 +51,35 @@ export interface School {
 export interface Setting {
   readonly id: string;
   readonly label: string;
-  readonly kind: 'percent' | 'length' | 'duration' | 'rate' | 'uptake' | 'area-rate' | 'count';
+  readonly kind:
+    | 'percent'
+    | 'length'
+    | 'duration'
+    | 'rate'
+    | 'uptake'
+    | 'area-rate'
+    | 'speed'
+    | 'evaporation'
+    | 'count';
   readonly byDefault: number;
   readonly min: number;
   readonly max: number;
   readonly stage: Stage;
 }
 
+/** What a method sets of its engine; what it does not name is as the engine usually has it. */
+export interface EngineParams {
+  /** Fill: a tight skim of so much is pressed in first, over the whole face. The setting that holds its thickness. */
+  readonly skim?: string;
+  /** Fill: layers follow the floor, each of the same amount, instead of lying level on each other. */
+  readonly conformal?: true;
+  /** Pour: what is poured is weighed out as it is needed, not a kit in each pail. */
+  readonly weighed?: true;
+}
+
 /** What the rows of a method see. */
 export interface MethodContext {
+  readonly params: EngineParams;
   readonly sheet: SheetRevision;
   readonly void: Void;
   readonly measured: VoidResult;

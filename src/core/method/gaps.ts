@@ -2,7 +2,7 @@ import { exactly, grams, kelvin, listed, type Message, minutes, ml, mm, texts, t
 import { PART_IDS } from '../system';
 import { SHAPES } from '../void';
 import type { Gap, MethodContext, TaskContext } from './context';
-import { liftsOf } from './lifts';
+import { depthToFill, liftsOf } from './lifts';
 
 const SAY = texts('gap', {
   part: '{mass} of {part}',
@@ -86,7 +86,9 @@ export const GAPS: Readonly<Record<string, Gap>> = {
   part: (c) => (c.part ?? 0) + 1,
   /** The first, one between, or the last of the lifts. */
   which: (c) => (c.portions.length === 1 ? 'only' : batchOf(c).portion + 1 === c.portions.length ? 'last' : 'early'),
-  depth: (c) => mm(c.measured.faces.maxDepthMm / liftsOf(c)),
+  depth: (c) => mm(depthToFill(c) / liftsOf(c)),
+  /** What is placed before the next may follow, by its name. */
+  piece: (c) => c.portions[batchOf(c).portion]!.label,
   mixMin: (c) => minutes(c.sheet.mixMin),
   kits: (c) => {
     const { kits } = batchOf(c);

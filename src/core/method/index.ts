@@ -4,7 +4,7 @@ export * from './context';
 export { DRIVER_LABELS, type Driver } from './drivers';
 export { type Effects, NO_EFFECTS, type Option } from './effects';
 export { ENGINES, type Engine, type EngineId } from './engines';
-export { type LiftPrimer, liftsOf, primerOf } from './lifts';
+export { depthToFill, type LiftPrimer, liftsOf, primerOf } from './lifts';
 export * from './method';
 export * from './methods';
 export { type Factor, factorsOf, stepFrom, stepsOf } from './steps';

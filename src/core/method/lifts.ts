@@ -6,21 +6,35 @@ import { type MethodContext, settingIn } from './context';
 /** Nobody fills a hole in more. */
 const MOST_LIFTS = 100;
 
+/** Thickness of the skim that is pressed in first, mm; 0 where there is none. */
+export const skimOf = (c: MethodContext): number => (c.params.skim ? settingIn(c, c.params.skim) : 0);
+
+/** What the lifts have to fill at the deepest place, mm: layers that follow the floor carry the crown, too. */
+export const depthToFill = (c: MethodContext): number =>
+  c.measured.faces.maxDepthMm +
+  (c.params.conformal ? (c.effects.level === 'crown' ? settingIn(c, 'crown') : 0) - skimOf(c) : 0);
+
 /** Lifts the sheet asks for. @throws Refusal when they would be more than anybody places */
 export function liftsOf(c: MethodContext): number {
   // A chosen lift may be thinner than the sheet's, never thicker.
   const own = [c.sheet.limits.liftMaxMm, c.liftMm].filter((x): x is number => x !== null);
   const max = own.length ? Math.min(...own) : null;
-  const lifts =
-    c.effects.onePass || max === null ? 1 : Math.max(1, Math.ceil(c.measured.faces.maxDepthMm / max - 1e-9));
+  const deep = depthToFill(c);
+  const lifts = c.effects.onePass || max === null ? 1 : Math.max(1, Math.ceil(deep / max - 1e-9));
   if (lifts > MOST_LIFTS)
     refuse(
       'liftMm',
       max,
       `a lift that fills it in up to ${MOST_LIFTS}`,
-      `Lifts of ${figure(max ?? 0)} mm would be ${lifts} to fill ${figure(c.measured.faces.maxDepthMm)} mm: check the thickness of a lift and the depth.`,
+      `Lifts of ${figure(max ?? 0)} mm would be ${lifts} to fill ${figure(deep)} mm: check the thickness of a lift and the depth.`,
     );
   return lifts;
+}
+
+/** Share of the void that each lift fills. */
+export function sharesOf(c: MethodContext): readonly number[] {
+  const lifts = liftsOf(c);
+  return c.params.conformal ? Array.from({ length: lifts }, () => 1 / lifts) : liftShares(c.void, lifts);
 }
 
 /** The primer of one lift: its floor, for the first, and its walls. */
@@ -43,7 +57,7 @@ export interface LiftPrimer {
  */
 export function primerOf(c: MethodContext): readonly LiftPrimer[] {
   const { planAreaMm2, wettedAreaMm2 } = c.measured.faces;
-  const shares = liftShares(c.void, liftsOf(c));
+  const shares = sharesOf(c);
   const floor = (c.void.count * planAreaMm2) / 1e6;
   const walls = (c.void.count * Math.max(0, wettedAreaMm2 - planAreaMm2)) / 1e6 / shares.length;
   const threshold = leanThreshold(c.sheet);

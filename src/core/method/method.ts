@@ -3,7 +3,7 @@ import type { Message } from '../say';
 import type { BaseMaterial, MilestoneId, StartId, SystemKindId } from '../system';
 import { refuse } from '../units';
 import type { ShapeId } from '../void';
-import type { Gap, MethodContext, Question, School, Setting } from './context';
+import type { EngineParams, Gap, MethodContext, Question, School, Setting } from './context';
 import { type Effects, effectsTogether } from './effects';
 import type { EngineId } from './engines';
 import type { TaskRow } from './task';
@@ -62,6 +62,7 @@ export interface Method {
   readonly says: Readonly<Record<string, Message>>;
   readonly gaps?: Readonly<Record<string, Gap>>;
   readonly keeps?: FaceKeeps;
+  readonly params?: EngineParams;
   /** All tasks in their order, those of the engine among them. */
   readonly tasks: readonly TaskRow[];
 }

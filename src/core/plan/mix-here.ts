@@ -138,7 +138,7 @@ export function mixAt(
     crew: repair.crew,
     massCapG: repair.massCapG,
     vesselMaxMl: repair.bench.vesselMaxMl,
-    oneKitAPot: ENGINES[method.engine].oneKitAPot,
+    oneKitAPot: ENGINES[method.engine].oneKitAPot(context),
     split: effects.split,
     parts: ENGINES[method.engine].parts(context),
     count: context.void.count,

@@ -176,6 +176,7 @@ export function preparePass(
   const choices = attempt(() => ({ effects: effectsOf(method, repair.schools), settings: settingsOf(method, repair) }));
   if (!choices.ok) return only({ ...base, problems: [...problems, { ...choices.problem, stage: 'mix' }] });
   const chosen: MethodContext = {
+    params: method.params ?? {},
     sheet,
     void: repair.void!,
     measured,

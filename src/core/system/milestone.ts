@@ -93,6 +93,8 @@ export const MILESTONES = {
     later: ['foot', 'light-load', 'load', 'full-cure'],
     touch: true,
   },
+  'sandable-until': { label: 'Ground or sanded until', clock: 'working', order: null, onBase: true, byFirst: true },
+  frost: { label: 'Keep from frost until', clock: 'waiting', order: null, later: ['full-cure'] },
   overlay: {
     label: 'Fill joints or lay over',
     clock: 'waiting',

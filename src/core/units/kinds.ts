@@ -15,6 +15,8 @@ export type Kind =
   | 'rate'
   | 'uptake'
   | 'area-rate'
+  | 'speed'
+  | 'evaporation'
   | 'count';
 
 export type UnitSystem = 'metric' | 'us';
@@ -123,6 +125,11 @@ export const UNITS: Readonly<Record<Kind, readonly Unit[]>> = {
     u('m²/h', 'm2/h|m²/h|m2/hour', 1, 'metric'),
     u('ft²/h', 'ft2/h|ft²/h|sq ft/h', (IN * IN * 144) / 1e6, 'us'),
   ],
+  speed: [u('km/h', 'km/h|kmh|kph', 1, 'metric'), u('mph', 'mph|mi/h', 1.609344, 'us'), u('m/s', 'm/s', 3.6, 'metric')],
+  evaporation: [
+    u('kg/m²h', 'kg/m2h|kg/m²h|kg/m2/h|kg/m²/h', 1, 'metric'),
+    u('lb/ft²h', 'lb/ft2h|lb/ft²h|lb/ft2/h', LB / 1000 / ((IN * IN * 144) / 1e6), 'us'),
+  ],
   percent: [u('%', '%|percent|per cent', 1, 'both')],
   count: [u('', '', 1, 'both')],
 };
@@ -144,6 +151,8 @@ export const FIELD_UNIT: Readonly<Record<Kind, Readonly<Record<UnitSystem, strin
   rate: { metric: 'mL/min', us: 'US fl oz/min' },
   uptake: { metric: 'mL/m²', us: 'US fl oz/ft²' },
   'area-rate': { metric: 'm²/h', us: 'ft²/h' },
+  speed: { metric: 'km/h', us: 'mph' },
+  evaporation: { metric: 'kg/m²h', us: 'lb/ft²h' },
   percent: { metric: '%', us: '%' },
   count: { metric: '', us: '' },
 };

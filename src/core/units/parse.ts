@@ -71,6 +71,8 @@ const EXAMPLES: Record<Kind, string> = {
   rate: '250 mL/min',
   uptake: '120 mL/m²',
   'area-rate': '6 m²/h or 65 ft²/h',
+  speed: '22 km/h or 14 mph',
+  evaporation: '0.5 kg/m²h',
   stress: '12 MPa or 1800 psi',
   percent: '10 %',
   count: '4',

@@ -25,7 +25,8 @@ export const Patch = z.object({
   version: z.literal(1),
   outline: PlanOutline,
   depth: z.discriminatedUnion('kind', [
-    z.object({ kind: z.literal('mean'), mean: Measured }),
+    /** The deepest place beside the mean: it decides the lifts, and nothing of the volume. */
+    z.object({ kind: z.literal('mean'), mean: Measured, deepest: Measured.optional() }),
     z.object({
       kind: z.literal('readings'),
       readings: z.array(z.object({ xMm: Mm, yMm: Mm, depthMm: Mm })).max(500),
@@ -113,6 +114,9 @@ const dimensions = (s: Patch): readonly Dimension[] => [
         maxMm: 0,
         shift: true,
       },
+  ...(s.depth.kind === 'mean' && s.depth.deepest
+    ? [{ key: 'depth.deepest', label: 'Deepest place', measured: s.depth.deepest, minMm: 0, maxMm: 2000 }]
+    : []),
   ...(s.depth.kind === 'readings' && s.depth.edge === 'given'
     ? [
         {
@@ -145,8 +149,21 @@ function volumeBy(s: Patch, surface: DepthSurface | undefined): (values: readonl
   };
 }
 
+/** Deepest place of a hollow of one mean depth. */
+const deepestOf = ({ mean, deepest }: Extract<Patch['depth'], { kind: 'mean' }>): number =>
+  deepest?.valueMm ?? mean.valueMm;
+
 function problems(s: Patch): readonly Problem[] {
   const outline = outlineProblems(s.outline, 'outline');
+  if (!outline.length && s.depth.kind === 'mean' && deepestOf(s.depth) < s.depth.mean.valueMm)
+    return [
+      {
+        field: 'depth.deepest',
+        value: deepestOf(s.depth),
+        allowed: `at least ${asMeasured(s.depth.mean.valueMm)} mm`,
+        sentence: 'The deepest place is no shallower than the mean depth.',
+      },
+    ];
   if (outline.length || s.depth.kind === 'mean') return outline;
   const tried = attempt(() => surfaceOf(s));
   if (!tried.ok) return [tried.problem];
@@ -192,9 +209,10 @@ export const patch: Shape<Patch> = {
       key: 'depth.kind',
       label: 'Depth',
       kind: 'choice',
-      value: s.depth.kind,
+      value: s.depth.kind === 'mean' && s.depth.deepest ? 'deepest' : s.depth.kind,
       options: [
         { id: 'mean', label: 'one mean depth' },
+        { id: 'deepest', label: 'mean and deepest' },
         { id: 'readings', label: 'readings' },
       ],
     },
@@ -231,13 +249,14 @@ export const patch: Shape<Patch> = {
   ],
   write: (s, key, value) => {
     if (key === 'depth.kind') {
+      const known = s.depth.kind === 'mean' ? s.depth.mean : unmeasured(20, 'gauge');
+      if (value === 'deepest')
+        return { ...s, depth: { kind: 'mean', mean: known, deepest: unmeasured(2 * known.valueMm, 'gauge') } };
+      if (value === 'mean') return { ...s, depth: { kind: 'mean', mean: known } };
       if (value === s.depth.kind) return s;
       return {
         ...s,
-        depth:
-          value === 'mean'
-            ? { kind: 'mean', mean: unmeasured(20, 'gauge') }
-            : { kind: 'readings', readings: [], read: { ...measured(0, 'gauge'), text: 'read' }, edge: 'vertical' },
+        depth: { kind: 'readings', readings: [], read: { ...measured(0, 'gauge'), text: 'read' }, edge: 'vertical' },
       };
     }
     const moved = /^depth\.readings\.(\d+)$/.exec(key);
@@ -277,9 +296,11 @@ export const patch: Shape<Patch> = {
   below: (s, depthMm) => {
     const surface = surfaceOf(s);
     if (surface) return volumeBelowMl(surface, depthMm);
-    return s.depth.kind === 'mean'
-      ? (outlineArea(s.outline).areaMm2 * Math.max(0, s.depth.mean.valueMm - depthMm)) / 1000
-      : 0;
+    if (s.depth.kind !== 'mean') return 0;
+    // It narrows evenly from the mouth to the deepest place, so that the mean comes out.
+    const [mean, deepest] = [s.depth.mean.valueMm, deepestOf(s.depth)];
+    const left = Math.max(0, 1 - depthMm / deepest);
+    return (outlineArea(s.outline).areaMm2 * mean * left ** (deepest / mean)) / 1000;
   },
   working: (s) => {
     const area = outlineArea(s.outline).areaMm2 / 100;
@@ -328,8 +349,8 @@ export const patch: Shape<Patch> = {
     check(patch, s);
     const { areaMm2, aroundMm } = outlineArea(s.outline);
     const surface = surfaceOf(s);
-    const max = surface ? surface.maxDepthMm : s.depth.kind === 'mean' ? s.depth.mean.valueMm : 0;
-    const mean = surface ? (surface.volumeMl * 1000) / areaMm2 : max;
+    const max = surface ? surface.maxDepthMm : s.depth.kind === 'mean' ? deepestOf(s.depth) : 0;
+    const mean = surface ? (surface.volumeMl * 1000) / areaMm2 : s.depth.kind === 'mean' ? s.depth.mean.valueMm : max;
     // A wall is as deep as the hollow on the mean, unless the edge has a depth of its own.
     const edge = s.depth.kind === 'readings' ? EDGES[s.depth.edge].depthOf?.(s.depth).valueMm : undefined;
     const walls = aroundMm * (edge ?? mean);

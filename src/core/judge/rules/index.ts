@@ -1,6 +1,7 @@
 import { baseRules } from './base';
 import { clockRules } from './clock';
 import { coldRules } from './cold';
+import { curingRules } from './curing';
 import { mixRules } from './mix';
 import type { Rule } from './rule';
 import { serviceRules } from './service';
@@ -20,5 +21,6 @@ export const RULES: Readonly<Record<string, Rule>> = {
   ...shelfRules,
   ...clockRules,
   ...coldRules,
+  ...curingRules,
   ...serviceRules,
 };

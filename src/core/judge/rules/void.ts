@@ -1,4 +1,4 @@
-import { ENGINES, liftsOf } from '../../method';
+import { depthToFill, ENGINES, liftsOf } from '../../method';
 import { exactly, listed, mm, plain } from '../../say';
 import {
   blankSettingOut,
@@ -80,6 +80,21 @@ const F = findings({
     why: 'What is filled in runs out behind until it has set, and nobody sees it.',
     todo: 'Close it first; a hold point for that stands in the steps.',
   },
+  'part-depth': {
+    severity: 'stop',
+    stage: 'measure',
+    title: 'Deeper than this part may be',
+    why: '{is} at its deepest against {limit} allowed for the part.',
+    todo: 'Do not fill it: have the part judged by a competent person.',
+  },
+  'part-depth:doubt': {
+    id: 'part-depth',
+    severity: 'stop',
+    stage: 'measure',
+    title: 'It may be deeper than this part may be',
+    why: '{is}, give or take {doubt}, against {limit} allowed for the part.',
+    todo: 'Measure the depth more finely, with a gauge, before going on.',
+  },
   'setting-out:missing': {
     once: true,
     severity: 'note',
@@ -117,7 +132,7 @@ export const voidRules: Readonly<Record<string, Rule>> = {
     if (liftMaxMm !== null && depth > liftMaxMm) {
       // What is planned is what is said: a lift chosen thinner than the sheet’s makes more of them.
       const lifts = liftsOf(plan.context);
-      const said = { is: mm(depth), limit: exactly(mm(liftMaxMm)), lifts, each: mm(depth / lifts) };
+      const said = { is: mm(depth), limit: exactly(mm(liftMaxMm)), lifts, each: mm(depthToFill(plan.context) / lifts) };
       out.push(F[plan.context.effects.onePass ? 'lift:deep-pass' : 'lift:deep'](said));
     }
     if (liftMinMm !== null && depth < liftMinMm)
@@ -125,6 +140,18 @@ export const voidRules: Readonly<Record<string, Rule>> = {
     const feathered = repair.void?.shapes.some((s) => kindOf(s).readings?.(s)?.feathered);
     if (feathered) out.push(F['lift:feather'](undefined, { severity: liftMinMm ? 'stop' : 'caution' }));
     return out;
+  },
+
+  'part-depth': ({ plan, repair }) => {
+    const limit = plan.context?.settings['allowed-depth'] ?? 0;
+    if (!(limit > 0) || !plan.void || !repair.void) return [];
+    const deep = plan.void.faces.maxDepthMm;
+    const reads = repair.void.shapes.flatMap((s) => kindOf(s).dimensions(s)).filter((d) => /depth/i.test(d.key));
+    const doubt = Math.max(0, ...reads.map((d) => halfWidthMm(d.measured)));
+    if (deep > limit) return [F['part-depth']({ is: mm(deep), limit: exactly(mm(limit)) })];
+    return deep + doubt > limit
+      ? [F['part-depth:doubt']({ is: mm(deep), doubt: mm(doubt), limit: exactly(mm(limit)) })]
+      : [];
   },
 
   'two-readings': ({ repair }) =>

@@ -25,7 +25,7 @@ const faceM2 = (c: MethodContext): number => (c.void.count * c.measured.faces.pl
 export const coat: Engine = {
   ...UNPARTED,
   onFaces: true,
-  oneKitAPot: false,
+  oneKitAPot: () => false,
   inLifts: false,
   byApproval: false,
   eachBatch: new Set(POT_CLOCKS),

@@ -27,7 +27,7 @@ export interface Engine {
   /** It goes over a face: of the base, or of the pass before. */
   readonly onFaces: boolean;
   /** Each kit is mixed in its own pail, one after the other, so that the pour goes on while the next is mixed. */
-  readonly oneKitAPot: boolean;
+  readonly oneKitAPot: (c: MethodContext) => boolean;
   /** Clocks that each batch has of its own, and not the pass by its last one. */
   readonly eachBatch: ReadonlySet<MilestoneId>;
   /** What starts the clock, as the one large button says it. */
@@ -57,6 +57,7 @@ export const PORTION = texts('portion', {
   patch: 'the fill',
   pour: 'the pour',
   lift: 'lift {n}',
+  skim: 'the skim',
   coat: 'coat {n}',
   only: 'the coat',
 });

@@ -1,9 +1,8 @@
-import { proportionOf } from '../../system';
-import { liftShares } from '../../void';
+import { type MilestoneId, proportionOf } from '../../system';
 import { type MethodContext, settingIn, type TaskContext } from '../context';
 import type { Level } from '../effects';
 import { beginsLift } from '../gaps';
-import { primerOf } from '../lifts';
+import { primerOf, sharesOf, skimOf } from '../lifts';
 import { type TaskRow, tasks } from '../task';
 import { BEGINS, byRate, type Engine, PORTION, POT_CLOCKS, UNPARTED } from './engine';
 import { mix, weigh } from './potted';
@@ -19,7 +18,7 @@ export const LEVEL_ML: Readonly<Record<Level, (c: MethodContext) => number>> = {
 export const fill: Engine = {
   ...UNPARTED,
   onFaces: false,
-  oneKitAPot: false,
+  oneKitAPot: () => false,
   inLifts: true,
   pace: byRate,
   byApproval: false,
@@ -31,17 +30,20 @@ export const fill: Engine = {
     // A lift is mixed with its own primer and, the last, with the crown or the recess: that moves its share of the
     // whole.
     const level = LEVEL_ML[c.effects.level](c);
-    const shares = liftShares(c.void, primer.length);
+    const shares = sharesOf(c);
     const own = shares.map((of, i) => c.measured.nominalMl * of + primer[i]!.ml / (primer[i]!.cut ? liquidShare : 1));
-    // A recess deeper than the last lift is left out of all of them alike.
-    const onTop = own.at(-1)! + level > 0;
+    // A recess deeper than the last lift is left out of all of them alike, and layers that follow the floor share it.
+    const onTop = !c.params.conformal && own.at(-1)! + level > 0;
     const ml = own.map((mine, i) => mine + level * (onTop ? Number(i === own.length - 1) : shares[i]!));
     const all = ml.reduce((a, b) => a + b, 0);
-    return ml.map((mine, i) => ({
-      label: ml.length === 1 ? PORTION.patch() : PORTION.lift({ n: i + 1 }),
-      share: mine / all,
+    // A skim takes its share of the whole before the rest is built up.
+    const skim = Math.min(0.95, (c.void.count * c.measured.faces.planAreaMm2 * skimOf(c)) / 1000 / all);
+    const lifts = ml.map((mine, i) => ({
+      label: ml.length === 1 && skim <= 0 ? PORTION.patch() : PORTION.lift({ n: i + 1 }),
+      share: (mine / all) * (1 - skim),
       ...(primer[i]!.ml > 0 ? { drawn: { ml: primer[i]!.ml, cut: primer[i]!.cut } } : {}),
     }));
+    return skim > 0 ? [{ label: PORTION.skim(), share: skim }, ...lifts] : lifts;
   },
   blockOf: (c) => {
     if (!c.batch) return `lift${c.portions.length}`;
@@ -96,6 +98,10 @@ const rows = tasks('fill', [
   },
 ]) as readonly [TaskRow, TaskRow, TaskRow];
 const [primeApart, primeDrawn, place] = rows;
+
+/** The same, each lift after another milestone of the one below. */
+export const liftsAfter = (rows: readonly TaskRow[], kind: MilestoneId): readonly TaskRow[] =>
+  rows.map((row) => (row.waits?.for === 'next-lift' ? { ...row, waits: { ...row.waits, for: kind } } : row));
 
 /** Lift on lift, batch by batch, each primed with its own liquid or from a tin. */
 export const filledInLifts: readonly TaskRow[] = [

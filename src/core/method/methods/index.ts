@@ -2,12 +2,22 @@ import type { Method } from '../method';
 import { checked } from '../steps';
 import { anchor } from './anchor';
 import { barrierCoat } from './barrier-coat';
+import { bodyFiller } from './body-filler';
+import { cavityPacking } from './cavity-packing';
+import { cementPatch } from './cement-patch';
 import { fairingSkin } from './fairing-skin';
+import { finishCoat } from './finish-coat';
 import { fittingBuild } from './fitting-build';
 import { fittingTack } from './fitting-tack';
+import { jointColour } from './joint-colour';
+import { metalFiller } from './metal-filler';
 import { mortarPatch } from './mortar-patch';
 import { plateBond } from './plate-bond';
 import { pouredCollar } from './poured-collar';
+import { pouredCrack } from './poured-crack';
+import { settingBed } from './setting-bed';
+import { smallPart } from './small-part';
+import { stoneChip } from './stone-chip';
 
 /** The table of methods. Adding one touches its file, its test and one line here. */
 export const METHODS: readonly Method[] = [
@@ -19,6 +29,16 @@ export const METHODS: readonly Method[] = [
   fittingBuild,
   fairingSkin,
   barrierCoat,
+  smallPart,
+  bodyFiller,
+  metalFiller,
+  finishCoat,
+  cavityPacking,
+  cementPatch,
+  pouredCrack,
+  stoneChip,
+  settingBed,
+  jointColour,
 ].map(checked);
 
 export const methodOf = (id: string): Method | undefined => METHODS.find((method) => method.id === id);

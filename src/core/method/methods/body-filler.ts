@@ -1,0 +1,209 @@
+import { texts } from '../../say';
+import { levels } from '../allowances';
+import { clear, endOfMixing, NOT_SPLIT, waiting } from '../common';
+import { options } from '../effects';
+import { filledInLifts, liftsAfter, reworded } from '../engines';
+import type { Method } from '../method';
+import { tasks } from '../task';
+
+const SAYS = texts('body-filler.says', {
+  order: 'Tin stirred, tube kneaded; the hardener across the filler, folded in, not whipped.',
+});
+
+/** A dent in sheet metal or laminate, filled in thin layers of dosed filler and sanded to its line. */
+export const bodyFiller: Method = {
+  id: 'body-filler',
+  version: 1,
+  label: 'Dent filled with body filler',
+  engine: 'fill',
+  does: 'A dent is keyed, skimmed and built up in thin layers of dosed filler, each sanded only when it may be.',
+  bases: ['metal', 'laminate', 'plastic', 'timber'],
+  shapes: ['patch', 'scan', 'filled', 'edge', 'corner', 'fillet'],
+  laidOn: null,
+  setsOut: false,
+  kinds: ['polyester-filler', 'paste', 'four-part-paste'],
+  params: { skim: 'skim', conformal: true },
+  questions: [
+    {
+      id: 'perforated',
+      ask: 'Is the sheet whole, with no hole rusted or torn through it?',
+      wants: 'yes',
+      otherwise: {
+        severity: 'stop',
+        title: 'Perforated sheet',
+        why: 'Filler that bridges a hole takes up water from behind and lets go.',
+        todo: 'Weld, rivet or laminate the hole shut first; filler comes over sound metal only.',
+      },
+    },
+    {
+      id: 'primer',
+      ask: 'Is there an acid or wash primer where it is filled?',
+      wants: 'no',
+      otherwise: {
+        severity: 'stop',
+        title: 'Filler over acid primer',
+        why: 'The acid keeps the hardener from working: it stays soft underneath.',
+        todo: 'Take the primer off to bare metal, or seal it as both sheets say.',
+      },
+    },
+    {
+      id: 'structure',
+      ask: 'Is it only the surface, with nothing that carries load bent or cracked?',
+      wants: 'yes',
+      otherwise: {
+        severity: 'stop',
+        title: 'More than a surface',
+        why: 'Filler carries nothing.',
+        todo: 'Have it straightened or renewed first.',
+      },
+    },
+  ],
+  schools: [
+    {
+      id: 'deep-fills',
+      matter: 'Deep fills',
+      stage: 'place',
+      options: options('body-filler.deep', [
+        { id: 'layers', label: 'layers, each sanded open', fits: 'anything deeper than the sheet’s layer' },
+        { id: 'one', label: 'one pass', fits: 'shallow dents', effect: { onePass: true } },
+      ]),
+      byDefault: 'layers',
+      why: 'A thick layer shrinks, heats and holds pinholes.',
+    },
+    {
+      id: 'finish-level',
+      matter: 'Level',
+      stage: 'finish',
+      options: options('body-filler.level', [
+        { id: 'crown', label: 'proud, and sanded back', fits: 'anything that is painted', effect: { level: 'crown' } },
+        { id: 'flush', label: 'flush', fits: 'where it is not seen', effect: { level: 'flush' } },
+      ]),
+      byDefault: 'crown',
+      why: 'A low spot is another round.',
+    },
+    {
+      id: 'part-kits',
+      matter: 'Part kits',
+      stage: 'mix',
+      options: options('body-filler.part-kits', [
+        {
+          id: 'weighed',
+          label: 'as much as is spread in its minutes',
+          fits: 'tins and tubes',
+          effect: { split: 'weighed' },
+          idle: NOT_SPLIT,
+        },
+        { id: 'whole', label: 'whole packs only', fits: 'packs that are opened at once', effect: { split: 'whole' } },
+      ]),
+      byDefault: 'weighed',
+      why: 'It turns to chalk on the board: many small mixes, each on a clean sheet of film.',
+    },
+    endOfMixing,
+    waiting,
+  ],
+  settings: [
+    { id: 'crown', label: 'Left proud', kind: 'length', byDefault: 0.5, min: 0, max: 10, stage: 'finish' },
+    {
+      id: 'skim',
+      label: 'Tight skim pressed in first',
+      kind: 'length',
+      byDefault: 0.5,
+      min: 0,
+      max: 5,
+      stage: 'place',
+    },
+    { id: 'recess', label: 'Recess', kind: 'length', byDefault: 0, min: 0, max: 10, stage: 'finish' },
+    { id: 'rate', label: 'Spreading rate', kind: 'rate', byDefault: 25, min: 1, max: 2000, stage: 'place' },
+  ],
+  preparation: [
+    'Paint off to bare metal over the dent and a hand’s breadth round it; edges of the paint feathered.',
+    'Keyed with a coarse disc, dust off, degreased last; bare steel sealed where the sheet asks.',
+    'Dry: no condensation, no filler on a cold panel in damp air.',
+    'Tin stirred to the bottom, tube kneaded, sheets of film ready, one for each mix.',
+  ],
+  mistakes: [
+    'Hardener by eye, more of it in the cold.',
+    'Spread on after it has turned to chalk.',
+    'Sanded before its time: it clogs, and green dust sensitises.',
+    'Low spots left, filled again on gloss.',
+  ],
+  cautions: [
+    'Sanding: breathing protection and extraction, dry only; nothing is sanded before its time.',
+    'Peroxide paste: keep from eyes and flames.',
+  ],
+  tools: [
+    'scale or marked board',
+    'spreaders',
+    'sheets of film',
+    'file and long block',
+    'P80, P120, P180',
+    'guide coat',
+  ],
+  tests: [
+    { id: 'line', ask: 'Does a straightedge or the bare hand find no low spot and no edge?' },
+    { id: 'pinholes', ask: 'Is it free of pinholes and soft places?' },
+  ],
+  finishAnswer: 'sanded, guide coat gone',
+  review: null,
+  serves: 'sandable',
+  allowances: levels,
+  says: { order: SAYS.order() },
+  tasks: [
+    ...tasks('body-filler', [
+      {
+        task: 'prep:strip',
+        onBase: true,
+        role: 'prepare',
+        title: 'Strip and key the dent',
+        detail:
+          'To bare metal and a hand’s breadth round it; the paint feathered at its edge. Stop where a hole shows.',
+        confirm: 'Bare, keyed, no hole',
+        work: { fixed: 10, per: { m2: 60 } },
+        hold: true,
+      },
+      {
+        task: 'prep:wipe',
+        role: 'prepare',
+        title: 'Blow off, degrease, read the panel',
+        detail: 'At least {dewMargin} above the dew point, dry to the touch.',
+        confirm: 'Clean, dry, and read',
+        work: { fixed: 5 },
+        hold: true,
+      },
+    ]),
+    ...clear,
+    ...liftsAfter(
+      reworded('body-filler', filledInLifts, {
+        place: {
+          title: 'Spread {piece}{several, select, yes {, mix {n}} other {}}',
+          detail:
+            'Pressed in tight, no air under it; leave it when it turns to chalk, and throw away what is on the board.',
+          confirm: 'It is on',
+        },
+      }),
+      'sandable',
+    ),
+    ...tasks('body-filler', [
+      {
+        task: 'hold:leave',
+        role: 'hold',
+        block: 'work',
+        title: 'Clean the spreaders, leave it',
+        detail: 'No heat gun on one place: it blisters.',
+        confirm: 'Left alone',
+        work: { fixed: 3 },
+      },
+      {
+        task: 'finish:sand',
+        onFace: true,
+        role: 'finish',
+        block: 'finish',
+        title: 'Sand to its line: file or P80, P120, P180',
+        detail: 'Long block, crossing strokes, guide coat between; a low spot goes back to a thin fill.',
+        confirm: 'Line is right, guide coat gone',
+        work: { fixed: 20, per: { m2: 180 } },
+        waits: { for: 'sandable', on: 'last' },
+      },
+    ]),
+  ],
+};

@@ -1,0 +1,143 @@
+import { texts } from '../../say';
+import { shareOf } from '../allowances';
+import { clear, endOfMixing, NOT_SPLIT, waiting } from '../common';
+import { options } from '../effects';
+import { filledInLifts, reworded } from '../engines';
+import type { Method } from '../method';
+import { tasks } from '../task';
+
+const SAYS = texts('cavity-packing.says', { order: 'Equal parts, kneaded until one colour all through.' });
+
+/** Cavities, sockets and stripped holes packed with putty round what must stay clear. */
+export const cavityPacking: Method = {
+  id: 'cavity-packing',
+  version: 1,
+  label: 'Cavities packed with putty',
+  engine: 'fill',
+  does: 'Like cavities are packed with kneaded putty, rammed in, struck level, and what must stay clear kept open by a plug.',
+  bases: ['metal', 'concrete', 'stone', 'timber', 'plastic', 'laminate'],
+  shapes: ['cavity', 'hole', 'annulus', 'filled', 'chase'],
+  laidOn: null,
+  setsOut: false,
+  kinds: ['putty', 'paste', 'sachets', 'four-part-paste'],
+  questions: [
+    {
+      id: 'clean',
+      ask: 'Are the walls clean, dry and rough, with nothing loose?',
+      wants: 'yes',
+      otherwise: {
+        severity: 'stop',
+        title: 'Walls that hold nothing',
+        why: 'Putty is held by what it is rammed against.',
+        todo: 'Scrape, blow out, degrease and dry it; undercut it where it can be.',
+      },
+    },
+    {
+      id: 'load',
+      ask: 'Does what is packed only carry what its sheet allows?',
+      wants: 'yes',
+      otherwise: {
+        severity: 'stop',
+        title: 'Carries more than the sheet says',
+        why: 'A packed socket creeps under a load that stays.',
+        todo: 'Have it reviewed, or take a system approved for it.',
+      },
+    },
+  ],
+  schools: [
+    {
+      id: 'deep-fills',
+      matter: 'Deep fills',
+      stage: 'place',
+      options: options('cavity-packing.deep', [
+        {
+          id: 'one',
+          label: 'rammed in lifts of a thumb, without a pause',
+          fits: 'most sockets',
+          effect: { onePass: true },
+        },
+        { id: 'layers', label: 'several layers, each gelled first', fits: 'deeper than the sheet’s lift' },
+      ]),
+      byDefault: 'one',
+      why: 'Rammed without a pause it is one piece.',
+    },
+    {
+      id: 'part-kits',
+      matter: 'Part kits',
+      stage: 'mix',
+      options: options('cavity-packing.part-kits', [
+        {
+          id: 'weighed',
+          label: 'equal parts by weight, a place at a time',
+          fits: 'bars and tins',
+          effect: { split: 'weighed' },
+          idle: NOT_SPLIT,
+        },
+        { id: 'whole', label: 'whole packs only', fits: 'sticks and packets', effect: { split: 'whole' } },
+      ]),
+      byDefault: 'weighed',
+      why: 'A pack kneaded too early is hard before it is used.',
+    },
+    endOfMixing,
+    waiting,
+  ],
+  settings: [
+    { id: 'gloves', label: 'Stays on the gloves', kind: 'percent', byDefault: 3, min: 0, max: 100, stage: 'mix' },
+    { id: 'rate', label: 'Packing rate', kind: 'rate', byDefault: 15, min: 0.5, max: 500, stage: 'place' },
+  ],
+  preparation: [
+    'Cavities scraped, blown out, degreased; measured each by itself, one weighed to know.',
+    'Plug of what must stay clear greased or waxed, in its place.',
+    'Mating tool clean, and freed before it gels.',
+  ],
+  mistakes: ['Two kneaded at once, the second hard.', 'Air left at the bottom.', 'The mating tool set in for good.'],
+  cautions: ['No bare skin: kneaded in gloves.'],
+  tools: ['scale', 'gloves', 'rammer', 'plug', 'striking edge'],
+  tests: [
+    { id: 'level', ask: 'Is it level with its edge all round?' },
+    { id: 'clear', ask: 'Is what must stay clear clear?' },
+    { id: 'ball', ask: 'Is the left-over ball hard right through?' },
+  ],
+  finishAnswer: 'struck level, plug drawn',
+  review: null,
+  serves: 'load',
+  allowances: [shareOf('gloves', 'stays on the gloves')],
+  says: { order: SAYS.order() },
+  tasks: [
+    ...tasks('cavity-packing', [
+      {
+        task: 'prep:clean',
+        onBase: true,
+        role: 'prepare',
+        title: 'Scrape, blow out, degrease',
+        detail: 'Rough, dry, nothing loose.',
+        confirm: 'Clean and dry',
+        work: { fixed: 5, per: { place: 5 } },
+        hold: true,
+      },
+    ]),
+    ...clear,
+    ...reworded('cavity-packing', filledInLifts, {
+      place: {
+        title: '{of, plural, one {Roll, ram in, strike level} other {Ram in batch {n} of {of}, strike level}}',
+        detail:
+          'Rolled to the size of the opening, rammed in lifts of a thumb from the bottom. The mating tool is freed before gel. Keep a ball as its witness.',
+        confirm: '{of, plural, one {It is packed} other {Batch {n} is in}}',
+      },
+    }),
+    ...tasks('cavity-packing', [
+      {
+        task: 'hold:free',
+        role: 'hold',
+        block: 'work',
+        ofLast: true,
+        title: 'Turn the mating tool free, draw the plug',
+        detail: 'Before it gels; after that it stays.',
+        confirm: 'Free and drawn',
+        work: { fixed: 3, per: { place: 1 } },
+        hold: true,
+        within: { of: 'gel', on: 'all', by: 'end' },
+      },
+    ]),
+  ],
+};

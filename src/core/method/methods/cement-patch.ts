@@ -1,0 +1,224 @@
+import { texts } from '../../say';
+import { shareOf } from '../allowances';
+import { clear, endOfMixing, NOT_SPLIT, notMoving, noWaterPressure, soundBase, waiting } from '../common';
+import { options } from '../effects';
+import { filledInLifts, reworded } from '../engines';
+import type { Method } from '../method';
+import { tasks } from '../task';
+
+const SAYS = texts('cement-patch.says', {
+  order: 'Water into the pail, powder into the water; never above the most the sheet allows, never water again later.',
+});
+
+/** A rapid or repair mortar of cement, packed on a damp base and cured against wind, sun and frost. */
+export const cementPatch: Method = {
+  id: 'cement-patch',
+  version: 1,
+  label: 'Cement-based patch',
+  engine: 'fill',
+  does: 'Repair mortar of cement and water is packed on a saturated base, cured, and kept from frost and feet.',
+  bases: ['concrete', 'stone'],
+  shapes: ['patch', 'edge', 'corner', 'scan', 'filled', 'chase', 'hole', 'ring'],
+  laidOn: null,
+  setsOut: false,
+  kinds: ['cement-water'],
+  questions: [
+    soundBase,
+    {
+      id: 'edges',
+      ask: 'Can the edges be cut as the bag asks: square, or feathered where it allows that?',
+      wants: 'yes',
+      otherwise: {
+        severity: 'caution',
+        title: 'Edge not as the bag asks',
+        why: 'Mortar run out to nothing dries before it sets.',
+        todo: 'Cut it square, at least as deep as the sheet’s thinnest layer.',
+      },
+    },
+    noWaterPressure,
+    notMoving,
+    {
+      id: 'bars',
+      ask: 'Is rusting reinforcement laid open?',
+      wants: 'no',
+      otherwise: {
+        severity: 'caution',
+        title: 'Rusting reinforcement laid open',
+        why: 'Rust goes on under the patch and lifts it.',
+        todo: 'Free the bars all round, clean and coat them; have lost section judged by a competent person.',
+      },
+    },
+  ],
+  schools: [
+    {
+      id: 'bond',
+      matter: 'Bond to the base',
+      stage: 'place',
+      options: options('cement-patch.bond', [
+        {
+          id: 'wet',
+          label: 'saturated, no puddles',
+          fits: 'most bags',
+          says: { wet: 'Soaked since the day before; dark all over, no puddles.' },
+        },
+        {
+          id: 'slurry',
+          label: 'bond slurry',
+          fits: 'dense bases, and where the bag names it',
+          says: { wet: 'Damp; slurry brushed in and covered while it is wet: dried, it comes off again.' },
+        },
+        {
+          id: 'dry',
+          label: 'dry base',
+          fits: 'phosphate mortars',
+          says: { wet: 'Dry, dust-free: this mortar asks for no water.' },
+        },
+      ]),
+      byDefault: 'wet',
+      why: 'A thirsty base drinks the water the cement needs.',
+    },
+    {
+      id: 'curing',
+      matter: 'Curing',
+      stage: 'hold',
+      options: options('cement-patch.curing', [
+        {
+          id: 'film',
+          label: 'under film or damp cloth',
+          fits: 'sun and wind',
+          says: { cure: 'Film or damp cloth at once, weighted at the edges.' },
+        },
+        {
+          id: 'compound',
+          label: 'curing compound',
+          fits: 'where nothing follows on it',
+          says: { cure: 'Curing compound sprayed as soon as it is matt.' },
+        },
+      ]),
+      byDefault: 'film',
+      why: 'What dries in the first hours never gets hard.',
+    },
+    {
+      id: 'part-kits',
+      matter: 'Part bags',
+      stage: 'mix',
+      options: options('cement-patch.part-kits', [
+        {
+          id: 'weighed',
+          label: 'part bags weighed',
+          fits: 'a scale at hand',
+          effect: { split: 'weighed' },
+          idle: NOT_SPLIT,
+        },
+        { id: 'whole', label: 'whole bags only', fits: 'no scale at hand', effect: { split: 'whole' } },
+      ]),
+      byDefault: 'weighed',
+      why: 'Half a bag by eye has the wrong water.',
+    },
+    {
+      id: 'deep-fills',
+      matter: 'Deep fills',
+      stage: 'place',
+      options: options('cement-patch.deep', [
+        { id: 'layers', label: 'in layers', fits: 'deeper than the sheet’s layer' },
+        { id: 'one', label: 'in one go', fits: 'up to the sheet’s layer', effect: { onePass: true } },
+      ]),
+      byDefault: 'layers',
+      why: 'A thick layer slumps.',
+    },
+    endOfMixing,
+    waiting,
+  ],
+  settings: [
+    { id: 'over', label: 'Surplus', kind: 'percent', byDefault: 8, min: 0, max: 100, stage: 'mix' },
+    { id: 'rate', label: 'Placing rate', kind: 'rate', byDefault: 350, min: 5, max: 20_000, stage: 'place' },
+    { id: 'wind', label: 'Wind at the place', kind: 'speed', byDefault: 10, min: 0, max: 150, stage: 'hold' },
+    {
+      id: 'evaporation',
+      label: 'Evaporation that calls for cover',
+      kind: 'evaporation',
+      byDefault: 0.5,
+      min: 0.01,
+      max: 5,
+      stage: 'hold',
+    },
+  ],
+  preparation: [
+    'Photograph taken before anything is cut; the notice’s code and date with it.',
+    'Cut, brushed, washed; soaked as the bag asks.',
+    'Cover at hand: film, mat or cloth; a cordon for as long as feet must stay off.',
+    'Water weighed for the batch, and none at the place.',
+  ],
+  mistakes: [
+    'Water again “to loosen it up”.',
+    'Half a bag by eye.',
+    'Left bare in wind and sun.',
+    'Frost in the first night.',
+  ],
+  cautions: ['Wet cement is caustic: skin and eyes.', 'Dust of powder: mask while it is poured.'],
+  tools: ['scale', 'pail and paddle', 'brush', 'trowel and float', 'film or mat', 'cordon'],
+  tests: [
+    { id: 'nail', ask: 'Does a nail leave no mark?' },
+    { id: 'tap', ask: 'Does it ring sound when tapped all over?' },
+    { id: 'outside', ask: 'Was it accepted by whoever wrote the notice, with the photograph after?' },
+  ],
+  finishAnswer: 'struck, textured as its neighbour',
+  review: null,
+  serves: 'foot',
+  allowances: [shareOf('over', 'surplus, struck off')],
+  says: { order: SAYS.order() },
+  tasks: [
+    ...tasks('cement-patch', [
+      {
+        task: 'prep:cut',
+        onBase: true,
+        role: 'prepare',
+        title: 'Photograph, cut the edges, brush and wash',
+        detail: 'To sound material, edges as the bag asks, no dust, no laitance.',
+        confirm: 'Sound, cut and washed',
+        work: { fixed: 15, per: { m2: 60 } },
+      },
+      {
+        task: 'prep:wet',
+        role: 'prepare',
+        title: 'Bring the base to the wetness asked',
+        detail: '{wet}',
+        confirm: 'As wet as asked, no puddles',
+        work: { fixed: 5 },
+        hold: true,
+      },
+    ]),
+    ...clear,
+    ...reworded('cement-patch', filledInLifts, {
+      place: {
+        title: '{of, plural, one {Pack, strike, texture} other {Pack batch {n} of {of}}}',
+        detail:
+          'Rubbed into the base first, then packed against the edges; struck level, textured as its neighbour. No water again.',
+        confirm: '{of, plural, one {It is in} other {Batch {n} is in}}',
+      },
+    }),
+    ...tasks('cement-patch', [
+      {
+        task: 'hold:cure',
+        role: 'hold',
+        block: 'work',
+        title: 'Cover it, put the cordon up',
+        detail: '{cure} The cordon stays until it may be walked on.',
+        confirm: 'Covered and barred',
+        work: { fixed: 10 },
+        hold: true,
+      },
+      {
+        task: 'finish:uncover',
+        onFace: true,
+        role: 'finish',
+        block: 'finish',
+        title: 'Uncover, brush the edge, photograph',
+        detail: 'Outside inspection asked for, with the photographs before and after.',
+        confirm: 'Uncovered, photographed',
+        work: { fixed: 5 },
+        waits: { for: 'foot', on: 'last' },
+      },
+    ]),
+  ],
+};

@@ -1,0 +1,176 @@
+import { texts } from '../../say';
+import { clear, endOfMixing, NOT_SPLIT, waiting } from '../common';
+import { options } from '../effects';
+import { coated, coatSettings, furtherCoats, reworded } from '../engines';
+import type { Method } from '../method';
+import { tasks } from '../task';
+
+const SAYS = texts('finish-coat.says', {
+  order: 'Catalyst by drops or by weight, inside its range: too little or too much does not cure.',
+});
+
+/** A pigmented coat over a set patch, cut back and polished. */
+export const finishCoat: Method = {
+  id: 'finish-coat',
+  version: 1,
+  label: 'Finish coat on a patch',
+  engine: 'coat',
+  does: 'A pigmented coat goes over a set, abraded patch, masked all round, and is cut back and polished.',
+  bases: ['laminate', 'plastic', 'metal', 'stone', 'timber'],
+  shapes: ['coat'],
+  laidOn: null,
+  setsOut: false,
+  kinds: ['finish-resin', 'liquid-resin'],
+  questions: [
+    {
+      id: 'set',
+      onFace: true,
+      ask: 'Is the patch under it set, abraded dull and free of pinholes?',
+      wants: 'yes',
+      otherwise: {
+        severity: 'stop',
+        title: 'Patch not ready for its coat',
+        why: 'A coat shows every pinhole, and does not hold on gloss.',
+        todo: 'Fill, let it set, abrade.',
+      },
+    },
+    {
+      id: 'amine',
+      onFace: true,
+      ask: 'If it cures by peroxide: is there no fresh resin with amine hardener under it?',
+      wants: 'yes',
+      otherwise: {
+        severity: 'stop',
+        title: 'Peroxide over amine',
+        why: 'The amine keeps a peroxide-cured coat from setting: it stays tacky for good.',
+        todo: 'Take a coat of the same kind, or seal the patch as both sheets say.',
+      },
+    },
+  ],
+  schools: [
+    {
+      id: 'air',
+      matter: 'Against the air',
+      stage: 'hold',
+      options: options('finish-coat.air', [
+        {
+          id: 'film',
+          label: 'film over the last coat',
+          fits: 'small patches',
+          says: { shut: 'Film pressed flat over the last coat, from the middle out.' },
+        },
+        {
+          id: 'wax',
+          label: 'wax in the last coat',
+          fits: 'larger faces',
+          says: {
+            shut: 'The last coat has its wax in: only the last, a waxed coat is washed and abraded before the next.',
+          },
+        },
+        {
+          id: 'none',
+          label: 'nothing',
+          fits: 'coats that the air does not keep from setting',
+          says: { shut: 'Left open, dust kept off.' },
+        },
+      ]),
+      byDefault: 'film',
+      why: 'Air keeps the top tacky.',
+    },
+    {
+      id: 'part-kits',
+      matter: 'Part kits',
+      stage: 'mix',
+      options: options('finish-coat.part-kits', [
+        {
+          id: 'weighed',
+          label: 'as much as it takes',
+          fits: 'tins, with drops or a scale',
+          effect: { split: 'weighed' },
+          idle: NOT_SPLIT,
+        },
+        { id: 'whole', label: 'whole packs only', fits: 'small sets', effect: { split: 'whole' } },
+      ]),
+      byDefault: 'weighed',
+      why: 'A coat on a patch takes little.',
+    },
+    endOfMixing,
+    waiting,
+  ],
+  settings: coatSettings.map((s) => (s.id === 'coats' ? { ...s, byDefault: 1 } : { ...s, byDefault: 3 })),
+  preparation: [
+    'Patch set and abraded, recess as deep as the coat.',
+    'Colour tried on a card, looked at wet and dry.',
+    'Edges masked at a margin; tape drawn while it is wet.',
+    'Drops for each millilitre counted once, at today’s temperature.',
+  ],
+  mistakes: [
+    'Catalyst by eye.',
+    'A waxed coat under another.',
+    'Sags on a wall: thixed paste holds.',
+    'Sanded through, and not coated again.',
+  ],
+  cautions: ['Peroxide: keep from eyes and flames; never with an accelerator directly.', 'Vapours: ventilate.'],
+  tools: ['graduated cup', 'dropper or fine scale', 'brush or spatula', 'tape', 'P400 to P1500', 'compound and polish'],
+  tests: [
+    { id: 'hard', ask: 'Does it take no mark from a nail?' },
+    { id: 'colour', ask: 'Does it match its neighbour, by day and by lamp?' },
+    { id: 'edge', ask: 'Is there no edge under a fingertip?' },
+  ],
+  finishAnswer: 'cut back, polished',
+  review: null,
+  serves: 'sandable',
+  allowances: [furtherCoats],
+  says: { order: SAYS.order() },
+  tasks: [
+    ...tasks('finish-coat', [
+      {
+        task: 'prep:abrade',
+        onBase: true,
+        role: 'prepare',
+        title: 'Abrade dull, wipe',
+        detail: 'Gloss gone over the patch and a margin round it.',
+        confirm: 'Dull and clean',
+        work: { fixed: 5, per: { m2: 60 } },
+      },
+      {
+        task: 'prep:mask',
+        role: 'prepare',
+        title: 'Mask, read the base; dry?',
+        detail: 'Tape at a margin all round; at least {dewMargin} above the dew point.',
+        confirm: 'Masked, dry, and read',
+        work: { fixed: 5, per: { place: 1 } },
+        hold: true,
+      },
+    ]),
+    ...clear,
+    ...reworded('finish-coat', coated, {
+      coat: {
+        detail:
+          'Even, from the middle out, no runs; the next when the last is tacky but leaves no colour on the finger.',
+      },
+    }),
+    ...tasks('finish-coat', [
+      {
+        task: 'hold:shut',
+        role: 'hold',
+        block: 'work',
+        title: 'Draw the tape, shut the air out',
+        detail: '{shut}',
+        confirm: 'Tape off, shut',
+        work: { fixed: 5 },
+      },
+      {
+        task: 'finish:polish',
+        role: 'finish',
+        block: 'finish',
+        title: 'Cut back through the grits, compound, polish',
+        detail:
+          'Each grit at most about twice as fine as the last, strokes crossed; a sanded-through place is coated again.',
+        confirm: 'Gloss as its neighbour',
+        work: { fixed: 15, per: { m2: 600 } },
+        waits: { for: 'sandable', on: 'last' },
+      },
+    ]),
+  ],
+};

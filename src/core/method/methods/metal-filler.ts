@@ -1,0 +1,172 @@
+import { texts } from '../../say';
+import { levels } from '../allowances';
+import { clear, endOfMixing, NOT_SPLIT, waiting } from '../common';
+import { options } from '../effects';
+import { filledInLifts, reworded } from '../engines';
+import type { Method } from '../method';
+import { tasks } from '../task';
+
+const SAYS = texts('metal-filler.says', { order: 'The strip laid along the paste, folded in until no streak shows.' });
+
+/** A gouge in a metal part, filled with metal-filled paste in one slightly domed pass. */
+export const metalFiller: Method = {
+  id: 'metal-filler',
+  version: 1,
+  label: 'Gouge filled with metal paste',
+  engine: 'fill',
+  does: 'A cosmetic gouge in a metal part is roughened round, filled slightly domed in one pass, filed and sanded flush.',
+  bases: ['metal'],
+  shapes: ['chase', 'patch', 'hole', 'edge', 'corner', 'filled', 'scan'],
+  laidOn: null,
+  setsOut: false,
+  kinds: ['polyester-filler', 'paste', 'putty', 'sachets', 'four-part-paste'],
+  params: { conformal: true },
+  questions: [
+    {
+      id: 'crack',
+      ask: 'Is the part free of cracks at and round the gouge?',
+      wants: 'yes',
+      otherwise: {
+        severity: 'stop',
+        title: 'Crack in the part',
+        why: 'Filler hides it, and it runs on.',
+        todo: 'Have the part judged by a competent person; do not fill it.',
+      },
+    },
+    {
+      id: 'sealing',
+      ask: 'Is it away from sealing edges, threads and bearing faces?',
+      wants: 'yes',
+      otherwise: {
+        severity: 'stop',
+        title: 'Sealing or bearing face',
+        why: 'A filled face seals and bears as long as the filler lasts.',
+        todo: 'Have it machined or renewed; or have it reviewed.',
+      },
+    },
+  ],
+  schools: [
+    {
+      id: 'finish-level',
+      matter: 'Level',
+      stage: 'finish',
+      options: options('metal-filler.level', [
+        {
+          id: 'crown',
+          label: 'slightly domed, filed flush',
+          fits: 'faces that are seen or slid on',
+          effect: { level: 'crown', onePass: true },
+        },
+        { id: 'flush', label: 'struck flush', fits: 'hidden faces', effect: { level: 'flush', onePass: true } },
+      ]),
+      byDefault: 'crown',
+      why: 'It shrinks a little, and a hollow is another round.',
+    },
+    {
+      id: 'part-kits',
+      matter: 'Part kits',
+      stage: 'mix',
+      options: options('metal-filler.part-kits', [
+        {
+          id: 'weighed',
+          label: 'as much as it takes',
+          fits: 'tins and tubes',
+          effect: { split: 'weighed' },
+          idle: NOT_SPLIT,
+        },
+        { id: 'whole', label: 'a whole packet', fits: 'packets kneaded in their film', effect: { split: 'whole' } },
+      ]),
+      byDefault: 'weighed',
+      why: 'A gouge takes little.',
+    },
+    endOfMixing,
+    waiting,
+  ],
+  settings: [
+    { id: 'crown', label: 'Dome over the face', kind: 'length', byDefault: 0.5, min: 0, max: 5, stage: 'finish' },
+    { id: 'recess', label: 'Recess', kind: 'length', byDefault: 0, min: 0, max: 5, stage: 'finish' },
+    {
+      id: 'allowed-depth',
+      label: 'Deepest allowed for this part (0: no limit known)',
+      kind: 'length',
+      byDefault: 0,
+      min: 0,
+      max: 500,
+      stage: 'place',
+    },
+    { id: 'rate', label: 'Placing rate', kind: 'rate', byDefault: 5, min: 0.1, max: 500, stage: 'place' },
+  ],
+  preparation: [
+    'Cosmetic only: no crack, no sealing edge, no deeper than the part allows.',
+    'Ring of 20 to 40 mm roughened, burrs off, degreased last.',
+    'Length of the hardener strip marked on the board.',
+  ],
+  mistakes: ['Two strips “because it is cold”.', 'Feathered over gloss.', 'Filed before it is hard: it tears out.'],
+  cautions: [
+    'Peroxide paste: keep from eyes and flames.',
+    'Filing and sanding: breathing protection; wet where it may be.',
+  ],
+  tools: ['scraper', 'rule for the strip', 'board and spatula', 'file and block', 'wet and dry paper'],
+  tests: [
+    { id: 'flush', ask: 'Is there no step and no hollow under a fingertip?' },
+    { id: 'pinholes', ask: 'Is it free of pinholes?' },
+  ],
+  finishAnswer: 'filed, sanded flush',
+  review: null,
+  serves: 'sandable',
+  allowances: levels,
+  says: { order: SAYS.order() },
+  tasks: [
+    ...tasks('metal-filler', [
+      {
+        task: 'prep:roughen',
+        onBase: true,
+        role: 'prepare',
+        title: 'Burrs off, roughen a ring two fingers wide',
+        detail: 'Look for cracks under a lamp while you are at it.',
+        confirm: 'Rough, no crack',
+        work: { fixed: 10 },
+        hold: true,
+      },
+      {
+        task: 'prep:wipe',
+        role: 'prepare',
+        title: 'Degrease, read the temperature of the metal',
+        detail: 'At least {dewMargin} above the dew point.',
+        confirm: 'Clean, and read',
+        work: { fixed: 4 },
+        hold: true,
+      },
+    ]),
+    ...clear,
+    ...reworded('metal-filler', filledInLifts, {
+      place: {
+        title: 'Press it in, slightly domed',
+        detail: 'First a thin smear rubbed into the scratches, then over it in one go; no air under it.',
+        confirm: 'It is in, slightly domed',
+      },
+    }),
+    ...tasks('metal-filler', [
+      {
+        task: 'hold:leave',
+        role: 'hold',
+        block: 'work',
+        title: 'Clean the tools, leave it',
+        detail: 'The left-over on the board hardens sooner than the thin fill on cold metal.',
+        confirm: 'Left alone',
+        work: { fixed: 2 },
+      },
+      {
+        task: 'finish:file',
+        onFace: true,
+        role: 'finish',
+        block: 'finish',
+        title: 'File, block, wet sand flush',
+        detail: 'Pinholes filled once more; primed and painted by their own sheets.',
+        confirm: 'Flush',
+        work: { fixed: 15 },
+        waits: { for: 'sandable', on: 'last' },
+      },
+    ]),
+  ],
+};

@@ -1,0 +1,223 @@
+import { texts } from '../../say';
+import { shareOf } from '../allowances';
+import { clear, endOfMixing, NOT_SPLIT, noWaterPressure, waiting } from '../common';
+import { options } from '../effects';
+import { pouredFull, reworded } from '../engines';
+import type { Method } from '../method';
+import { tasks } from '../task';
+
+const SAYS = texts('poured-crack.says', {
+  order: 'B into A at once, quickly and evenly; then the sand.',
+  go: 'From where the last batch ended, in one go',
+});
+
+/** A crack in a slab that does not move: chased, coated neat, poured in batches that fit the pot, ground flush. */
+export const pouredCrack: Method = {
+  id: 'poured-crack',
+  version: 1,
+  label: 'Crack in a slab, poured',
+  engine: 'pour',
+  does: 'A crack that does not move is opened, coated with neat resin and poured in batches as long as the pot lives.',
+  bases: ['concrete', 'stone'],
+  shapes: ['chase', 'joints', 'filled'],
+  laidOn: null,
+  setsOut: false,
+  kinds: ['crack-filler', 'liquid-resin', 'mortar-kit'],
+  params: { weighed: true },
+  questions: [
+    {
+      id: 'moves',
+      ask: 'Does it move: by gauge marks over days, or because it is a control, expansion or isolation joint?',
+      wants: 'no',
+      otherwise: {
+        severity: 'stop',
+        title: 'It moves',
+        why: 'What is poured rigid breaks again beside the old line.',
+        todo: 'Take the flexible route, or keep it open.',
+      },
+    },
+    {
+      id: 'rust',
+      ask: 'Is it free of rust stains, and not along a bar?',
+      wants: 'yes',
+      otherwise: {
+        severity: 'stop',
+        title: 'Corrosion under it',
+        why: 'A bar that rusts opens the slab again whatever is poured in.',
+        todo: 'Have it laid open and judged by a competent person.',
+      },
+    },
+    {
+      id: 'map',
+      ask: 'Is it one crack, and not a net of them?',
+      wants: 'yes',
+      otherwise: {
+        severity: 'stop',
+        title: 'Map cracks',
+        why: 'The slab itself is giving way.',
+        todo: 'Have the slab judged by a competent person.',
+      },
+    },
+    noWaterPressure,
+  ],
+  schools: [
+    {
+      id: 'top',
+      matter: 'Top of the fill',
+      stage: 'finish',
+      options: options('poured-crack.top', [
+        {
+          id: 'ground',
+          label: 'overfilled, ground flush',
+          fits: 'floors that are seen',
+          effect: { shows: ['finish:grind', 'overfill'] },
+        },
+        {
+          id: 'sanded',
+          label: 'sand broadcast to refusal',
+          fits: 'outdoor ramps, under a coat',
+          effect: { shows: ['broadcast', 'finish:sweep'] },
+        },
+      ]),
+      byDefault: 'ground',
+      why: 'Ground when it is hard but not yet glass-hard.',
+    },
+    {
+      id: 'part-kits',
+      matter: 'Part kits',
+      stage: 'mix',
+      options: options('poured-crack.part-kits', [
+        {
+          id: 'weighed',
+          label: 'as much as is poured in its minutes',
+          fits: 'bottles with marks, and a scale',
+          effect: { split: 'weighed' },
+          idle: NOT_SPLIT,
+        },
+        { id: 'whole', label: 'whole kits only', fits: 'long pot lives', effect: { split: 'whole' } },
+      ]),
+      byDefault: 'weighed',
+      why: 'Fast resin is dead before a large pot is empty.',
+    },
+    endOfMixing,
+    waiting,
+  ],
+  settings: [
+    { id: 'overfill', label: 'Overfill', kind: 'percent', byDefault: 10, min: 0, max: 100, stage: 'mix' },
+    { id: 'rate', label: 'Pouring rate', kind: 'rate', byDefault: 210, min: 5, max: 20_000, stage: 'place' },
+    // Cleaning the tool ends inside the pot life.
+    {
+      id: 'carry',
+      label: 'Cleaning the tool, inside the pot life',
+      kind: 'duration',
+      byDefault: 1,
+      min: 0,
+      max: 60,
+      stage: 'mix',
+    },
+  ],
+  preparation: [
+    'Gauge marks over it for days: it does not move.',
+    'Opened by wheel or blade, V, slot or both; vacuumed to the bottom.',
+    'Dry to the limit of the sheet: a washed slab is waited for, by a moisture reading.',
+    'A leak path below plugged with dry sand; a crossing joint kept open by foam.',
+    'Sand weighed out, kiln-dry: some resins foam on damp.',
+  ],
+  mistakes: [
+    'One large pot.',
+    'Ground tomorrow: by then it is glass.',
+    'A joint filled that should move.',
+    'Damp sand.',
+  ],
+  cautions: [
+    'Grinding: water or extraction, breathing protection: silica.',
+    'Fast resin heats itself: leave no rest in the pot.',
+  ],
+  tools: ['crack-chasing wheel', 'vacuum', 'graduated bottles', 'knife with a straight blade', 'grinder with a shroud'],
+  tests: [
+    { id: 'tap', ask: 'Does it ring sound along its whole length?' },
+    { id: 'flush', ask: 'Is it flush, with no hollow and no lip?' },
+    { id: 'joint', ask: 'Is every joint that crosses it still open?' },
+  ],
+  finishAnswer: 'ground flush',
+  review: null,
+  serves: 'foot',
+  allowances: [{ ...shareOf('overfill', 'overfill, ground off'), optional: true }],
+  says: { order: SAYS.order() },
+  tasks: [
+    ...tasks('poured-crack', [
+      {
+        task: 'prep:chase',
+        role: 'prepare',
+        title: 'Open the crack, vacuum it',
+        detail: 'To the width and depth measured; to the bottom; loose edges off.',
+        confirm: 'Open and clean',
+        work: { fixed: 10, per: { m2: 600 } },
+      },
+      {
+        task: 'prep:check',
+        role: 'prepare',
+        title: 'Dry? Read the base; plug and keep open',
+        detail: 'A leak below plugged, a crossing joint kept open by foam; at least {dewMargin} above the dew point.',
+        confirm: 'Dry, tight, and read',
+        work: { fixed: 10 },
+        hold: true,
+      },
+    ]),
+    ...clear,
+    ...reworded('poured-crack', pouredFull, {
+      pour: {
+        title: '{of, plural, one {Pour along the crack} other {Pour batch {n} of {of}, mark where it ends}}',
+        detail:
+          'From where the last one ended, slightly over the edge; top up what sinks. Clean the tool before the pot is dead.',
+        confirm: '{of, plural, one {It is full} other {Batch {n} is in}}',
+      },
+    }),
+    ...tasks('poured-crack', [
+      {
+        task: 'broadcast',
+        role: 'close',
+        block: 'work',
+        ofLast: true,
+        optional: true,
+        title: 'Broadcast dry sand to refusal',
+        detail: 'While it is wet, until it takes no more.',
+        confirm: 'It takes no more',
+        work: { fixed: 5 },
+        within: { of: 'gel', on: 'all', by: 'end' },
+      },
+      {
+        task: 'hold:leave',
+        role: 'hold',
+        block: 'work',
+        title: 'Bar it off, clean up',
+        detail: 'What is left in the pot goes outside onto bare ground.',
+        confirm: 'Barred off',
+        work: { fixed: 5 },
+      },
+      {
+        task: 'finish:grind',
+        role: 'finish',
+        block: 'finish',
+        optional: true,
+        title: 'Grind flush: hard, not yet glass-hard',
+        detail: 'Between the two ends of its window; later it polishes instead of cutting.',
+        confirm: 'Flush',
+        work: { fixed: 10, per: { m2: 600 } },
+        waits: { for: 'sandable', on: 'last' },
+        within: { of: 'sandable-until', on: 'all', by: 'end' },
+      },
+      {
+        task: 'finish:sweep',
+        role: 'finish',
+        block: 'finish',
+        optional: true,
+        title: 'Sweep the loose sand off',
+        detail: 'Once it has set.',
+        confirm: 'Swept',
+        work: { fixed: 5 },
+        waits: { for: 'foot', on: 'last' },
+      },
+    ]),
+  ],
+};

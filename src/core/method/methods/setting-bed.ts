@@ -1,0 +1,162 @@
+import { texts } from '../../say';
+import { shareOf } from '../allowances';
+import { clear, endOfMixing, partKits, waiting } from '../common';
+import { options } from '../effects';
+import { carrySetting, reworded, spreadAndClosed } from '../engines';
+import type { Method } from '../method';
+import { tasks } from '../task';
+
+const SAYS = texts('setting-bed.says', {
+  order: 'Powder into the water, no dry nests; stirred again after it has stood.',
+});
+
+/** Tiles and slabs set into a combed bed, area by area inside its open time. */
+export const settingBed: Method = {
+  id: 'setting-bed',
+  version: 1,
+  label: 'Tiles or slabs in a combed bed',
+  engine: 'spread',
+  does: 'A bed is combed no further than is covered in its open time, tiles are set across the ridges, one is lifted to see.',
+  bases: ['concrete', 'stone', 'timber', 'metal'],
+  shapes: ['notchedBed', 'bondLine'],
+  laidOn: null,
+  setsOut: true,
+  kinds: ['tile-adhesive', 'paste', 'cement-water'],
+  questions: [
+    {
+      id: 'plane',
+      ask: 'Is the base plane enough for the bed, under a straightedge?',
+      wants: 'yes',
+      otherwise: {
+        severity: 'stop',
+        title: 'Base not plane enough',
+        why: 'A bed that is thicker than its most shrinks and sinks.',
+        todo: 'Level it first, as a pass of its own.',
+      },
+    },
+    {
+      id: 'moisture',
+      ask: 'Is the base old and dry enough, with no vapour or water from below?',
+      wants: 'yes',
+      otherwise: {
+        severity: 'stop',
+        title: 'Base too young or too wet',
+        why: 'What dries or rises under a bed parts it from the base.',
+        todo: 'Wait, measure the moisture, or take a system made for it.',
+      },
+    },
+    {
+      id: 'gypsum',
+      ask: 'Is there gypsum under a cement bed?',
+      wants: 'no',
+      otherwise: {
+        severity: 'stop',
+        title: 'Gypsum under a cement bed',
+        why: 'Cement and gypsum grow crystals between them that lift the bed.',
+        todo: 'Seal the gypsum as the sheet says, or take a bed that bears it.',
+      },
+    },
+  ],
+  schools: [
+    {
+      id: 'bed',
+      matter: 'Bed',
+      stage: 'place',
+      options: options('setting-bed.bed', [
+        {
+          id: 'full',
+          label: 'full bed, combed one way',
+          fits: 'floors, wet places and outdoors',
+          says: { bed: 'Ridges one way, the unit moved across them' },
+        },
+        {
+          id: 'spots',
+          label: 'in spots',
+          fits: 'dry walls only, with its reason noted',
+          says: { bed: 'In spots, each pressed flat' },
+        },
+      ]),
+      byDefault: 'full',
+      why: 'A hollow corner breaks under the first wheel, and water stands in it.',
+    },
+    partKits,
+    endOfMixing,
+    waiting,
+  ],
+  settings: [
+    { id: 'over', label: 'Left on trowel and edges', kind: 'percent', byDefault: 0, min: 0, max: 100, stage: 'mix' },
+    { id: 'rate', label: 'Laying rate', kind: 'rate', byDefault: 600, min: 5, max: 50_000, stage: 'place' },
+    carrySetting,
+  ],
+  preparation: [
+    'Base plane, dry, old enough; dust off, primed where the sheet asks.',
+    'Units clean at their backs, kept at the temperature of the place.',
+    'Trowel chosen by the back of the unit and the plane of the base.',
+  ],
+  mistakes: [
+    'Spread further than is covered.',
+    'Skinned, and rewetted.',
+    'Spots on a floor.',
+    'Grouted by the warmer tier.',
+  ],
+  cautions: ['Wet cement is caustic: skin and knees.', 'Cutting stone: wet, with a mask: silica.'],
+  tools: ['notched trowel', 'straightedge', 'rubber mallet', 'spacers', 'vacuum lifter'],
+  tests: [
+    { id: 'coverage', ask: 'Did the one that was lifted show as much covered as the place asks?' },
+    { id: 'tap', ask: 'Does each ring full when tapped?' },
+    { id: 'lippage', ask: 'Is there no step from one to the next?' },
+  ],
+  finishAnswer: 'joints raked clean',
+  review: null,
+  serves: 'foot',
+  allowances: [shareOf('over', 'left on trowel and edges')],
+  says: { order: SAYS.order() },
+  tasks: [
+    ...tasks('setting-bed', [
+      {
+        task: 'prep:set-out',
+        role: 'set-out',
+        title: 'Lay it out dry, mark the movement joints',
+        detail: '{settingOut} Cuts where they are not seen; movement joints carried through.',
+        confirm: 'Laid out, joints marked',
+        work: { fixed: 15, per: { m2: 4 } },
+      },
+      {
+        task: 'prep:clean',
+        role: 'prepare',
+        title: 'Vacuum, prime where asked, read the base',
+        detail: 'Straightedge over it once more; at least {dewMargin} above the dew point.',
+        confirm: 'Clean, plane, and read',
+        work: { fixed: 10, per: { m2: 3 } },
+        hold: true,
+      },
+    ]),
+    ...clear,
+    ...reworded('setting-bed', spreadAndClosed, {
+      spread: {
+        title:
+          '{parted, select, yes {Comb and set area {part} of {count}} other {{of, plural, one {Comb the bed} other {Comb batch {n} of {of}}}}}',
+        detail:
+          'No further than is covered before it skins: nothing on a finger means skinned, and it comes off, never rewetted.',
+        confirm: 'Combed',
+      },
+      close: {
+        title:
+          '{parted, select, yes {Set and level area {part} of {count}} other {Set, move across the ridges, level}}',
+        detail: '{bed}. Lift the first, and every so many after it: covered as the place asks.',
+        confirm: 'Lifted one, covered, level',
+      },
+    }),
+    ...tasks('setting-bed', [
+      {
+        task: 'hold:rake',
+        role: 'hold',
+        block: 'work',
+        title: 'Rake the joints, bar it off',
+        detail: 'Joints clean to their depth; no foot on it before its time.',
+        confirm: 'Raked and barred',
+        work: { fixed: 10 },
+      },
+    ]),
+  ],
+};

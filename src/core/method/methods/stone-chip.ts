@@ -1,0 +1,147 @@
+import { texts } from '../../say';
+import { shareOf } from '../allowances';
+import { clear, endOfMixing, NOT_SPLIT, waiting } from '../common';
+import { options } from '../effects';
+import { filledInLifts, reworded } from '../engines';
+import type { Method } from '../method';
+import { tasks } from '../task';
+
+const SAYS = texts('stone-chip.says', {
+  order: 'Base, dust and tints first, one colour; then the hardener, folded in.',
+});
+
+/** A chip in stone, filled in its colour and brought to its gloss. */
+export const stoneChip: Method = {
+  id: 'stone-chip',
+  version: 1,
+  label: 'Chip in stone, filled and coloured',
+  engine: 'fill',
+  does: 'A chip is filled proud with coloured filler and cut back through the grits to the stone’s own gloss.',
+  bases: ['stone', 'concrete'],
+  shapes: ['corner', 'edge', 'patch', 'hole', 'fillet', 'filled', 'scan'],
+  laidOn: null,
+  setsOut: false,
+  kinds: ['polyester-filler', 'liquid-resin', 'paste', 'finish-resin', 'four-part-paste'],
+  questions: [
+    {
+      id: 'trials',
+      ask: 'Was the colour tried on a board, looked at wet and dry, by day and by lamp?',
+      wants: 'yes',
+      otherwise: {
+        severity: 'caution',
+        title: 'Colour not tried',
+        why: 'A colour that fits dry is another one wet.',
+        todo: 'Numbered trials by mass on a small amount of base; write down the one that fits, and why.',
+      },
+    },
+    {
+      id: 'light',
+      ask: 'If it lies outdoors: is the system light-proof?',
+      wants: 'yes',
+      otherwise: {
+        severity: 'caution',
+        title: 'It will yellow',
+        why: 'Most resins yellow in the sun within a summer.',
+        todo: 'Take a light-proof system, or tell the owner.',
+      },
+    },
+  ],
+  schools: [
+    {
+      id: 'deep-fills',
+      matter: 'Deep fills',
+      stage: 'place',
+      options: options('stone-chip.deep', [
+        { id: 'one', label: 'one pass, proud', fits: 'chips', effect: { onePass: true } },
+        { id: 'layers', label: 'several layers', fits: 'deeper than the sheet’s lift' },
+      ]),
+      byDefault: 'one',
+      why: 'One pass shows no line.',
+    },
+    {
+      id: 'part-kits',
+      matter: 'Part kits',
+      stage: 'mix',
+      options: options('stone-chip.part-kits', [
+        {
+          id: 'weighed',
+          label: 'as much as it takes',
+          fits: 'tins and a fine scale',
+          effect: { split: 'weighed' },
+          idle: NOT_SPLIT,
+        },
+        { id: 'whole', label: 'the whole trial', fits: 'tints that a scale cannot part', effect: { split: 'whole' } },
+      ]),
+      byDefault: 'weighed',
+      why: 'A chip takes little.',
+    },
+    endOfMixing,
+    waiting,
+  ],
+  settings: [
+    { id: 'proud', label: 'Filled proud', kind: 'percent', byDefault: 15, min: 0, max: 200, stage: 'finish' },
+    { id: 'rate', label: 'Placing rate', kind: 'rate', byDefault: 3, min: 0.1, max: 500, stage: 'place' },
+  ],
+  preparation: [
+    'Loose crystals off, dust out, dry to the bottom, degreased.',
+    'Trials on a board, numbered, by mass.',
+    'Edges masked; film ready to press over it.',
+  ],
+  mistakes: ['Recipe by volume.', 'Colour decided dry.', 'Cut back before it is hard.'],
+  cautions: ['Stone dust: wet or extracted, with a mask: silica.', 'Peroxide paste: keep from eyes and flames.'],
+  tools: ['scale of 0.01 g', 'tints and dust', 'spatula and film', 'diamond pads through the grits'],
+  tests: [
+    { id: 'colour', ask: 'Does it match wet and dry, by day and by lamp?' },
+    { id: 'flush', ask: 'Is it flush, with the gloss of the stone?' },
+  ],
+  finishAnswer: 'cut back to the stone’s gloss',
+  review: null,
+  serves: 'sandable',
+  allowances: [shareOf('proud', 'filled proud, cut back')],
+  says: { order: SAYS.order() },
+  tasks: [
+    ...tasks('stone-chip', [
+      {
+        task: 'prep:clean',
+        onBase: true,
+        role: 'prepare',
+        title: 'Loose crystals off, clean, dry',
+        detail: 'Brushed, blown out, degreased; warmed dry where it is damp.',
+        confirm: 'Clean and dry',
+        work: { fixed: 10, per: { place: 3 } },
+        hold: true,
+      },
+    ]),
+    ...clear,
+    ...reworded('stone-chip', filledInLifts, {
+      place: {
+        title: 'Fill it proud, film over it',
+        detail:
+          'Pressed in so that no air stays behind; a vein as a second colour drawn in while it is soft; film pressed over it.',
+        confirm: 'Proud, under film',
+      },
+    }),
+    ...tasks('stone-chip', [
+      {
+        task: 'hold:leave',
+        role: 'hold',
+        block: 'work',
+        title: 'Leave it, write the recipe down',
+        detail: 'Masses of the trial that fitted, and why it was taken.',
+        confirm: 'Written down',
+        work: { fixed: 3 },
+      },
+      {
+        task: 'finish:cut',
+        onFace: true,
+        role: 'finish',
+        block: 'finish',
+        title: 'Cut back through the grits to the stone’s gloss',
+        detail: 'Wet or extracted; each pad at most about twice as fine as the last.',
+        confirm: 'Flush, same gloss',
+        work: { fixed: 20, per: { place: 5 } },
+        waits: { for: 'sandable', on: 'last' },
+      },
+    ]),
+  ],
+};
