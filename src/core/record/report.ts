@@ -73,6 +73,8 @@ export const RepairReport = z.object({
       batch: z.number().nullable(),
       /** Which of several like parts, from 0; null where it is of all. */
       part: z.number().nullable().default(null),
+      /** What it counts from; null where that is not planned. */
+      since: iso.default(null),
       from: iso,
       to: iso,
       plans: iso,
@@ -208,6 +210,7 @@ function repairReport(view: RepairView): RepairReport {
         clock: m.clock,
         batch: m.batch,
         part: m.part,
+        since: stamp(m.originMs),
         from: stamp(m.fromMs),
         to: stamp(m.toMs),
         plans: stamp(m.planMs),

@@ -1,0 +1,143 @@
+import { type Piece, repairOf } from '@/core/plan';
+import type { SheetRevision } from '@/core/system';
+import { measured, SHAPES, type VoidShape, voidOf } from '@/core/void';
+import { byDose, kitOf, partsOf, ratioOf } from '@/sample/sheet-words';
+import { furtherSheets } from '@/sample/systems';
+import { at, baseAt, clock, off, printedPlan, walkJob, walkPiece } from './made';
+
+/** A dent in the winch-house door: dosed filler in a skim and two builds, in many small mixes. */
+const NOW = at('2027-04-19T08:00');
+const job = walkJob({
+  id: 'walk-6',
+  startFrom: NOW,
+  climate: { kind: 'constant', tempC: 14, humidityPct: 62 },
+});
+const filler = furtherSheets.find((s) => s.kind === 'polyester-filler')!;
+const sheet: SheetRevision = {
+  ...filler,
+  id: 'soft-1',
+  systemId: 'soft',
+  name: 'Soft filler',
+  parts: partsOf('polyester-filler', { A: { densityGPerMl: 1.82 }, B: { densityGPerMl: 1.15 } }),
+  ratio: ratioOf({ basis: 'weight', a: 100, b: 2 }),
+  dose: { minPct: 1, maxPct: 3, usualPct: 2, of: 'A' },
+  mixMin: 1.5,
+  potLossMl: 4,
+  milestones: [
+    byDose('use-by', 'mix-begins', 'pot', [
+      [
+        1,
+        [
+          [10, 16, 16],
+          [20, 8, 8],
+        ],
+      ],
+      [
+        2,
+        [
+          [10, 10, 10],
+          [20, 5, 5],
+        ],
+      ],
+      [
+        3,
+        [
+          [10, 7, 7],
+          [20, 3.5, 3.5],
+        ],
+      ],
+    ]),
+    byDose('sandable', 'placed', 'base', [
+      [
+        1,
+        [
+          [10, 50, 50],
+          [20, 22, 22],
+        ],
+      ],
+      [
+        3,
+        [
+          [10, 50, 50],
+          [20, 22, 22],
+        ],
+      ],
+    ]),
+  ],
+  limits: { ...filler.limits, liftMaxMm: 4, liftMinMm: null, baseMinC: null, materialMinC: null },
+  kits: [kitOf('tin', 'Tin 1.5 kg', [1500, 30], { yieldMl: null, splittable: true })],
+};
+const piece = (over: Partial<Piece> = {}): Piece => {
+  const plain = walkPiece(job, {
+    method: { id: 'body-filler', version: 1 },
+    void: voidOf({
+      ...SHAPES.patch.blank(),
+      outline: { kind: 'ellipse', length: measured(620, 'rule'), width: measured(430, 'rule') },
+      depth: { kind: 'mean', mean: measured(3.2, 'gauge'), deepest: measured(8, 'gauge') },
+    } as VoidShape),
+    sheetId: sheet.id,
+    kitId: 'tin',
+    materialC: 16,
+    dosePct: 2,
+    settings: { crown: 0.5, skim: 0.5, rate: 25 },
+  });
+  return {
+    ...plain,
+    base: { ...plain.base, material: 'metal', thicknessMm: 1, known: baseAt(['2027-04-18T00:00', 12]) },
+    ...over,
+  };
+};
+const plan = (over: Partial<Piece> = {}) =>
+  printedPlan({ job, repairs: [repairOf(piece(over))], sheets: [sheet] }, NOW).repairs[0]!;
+
+test('775 mL: a skim of 105, two builds of 335; at 2 % seven mixes of at most 126 mL', () => {
+  const p = plan();
+  expect(p.volumeMl!.nominal).toBeCloseTo(670.0, 0);
+  const placed = p.amounts.filter((a) => a.ml > 0 && !/pots/.test(a.label)).reduce((s, a) => s + a.ml, 0);
+  expect(placed).toBeCloseTo(774.7, 0);
+  expect(p.batches.map((b) => b.label)).toEqual(['the skim', ...Array(3).fill('lift 1'), ...Array(3).fill('lift 2')]);
+  expect(p.batches[0]!.ml).toBeCloseTo(104.7 + 4, 0);
+  expect(p.batches[1]!.ml).toBeCloseTo(335 / 3 + 4, 0);
+  // 7 mixes of 4 mL left each: 802.7 mL, 1416 g of filler and 28.3 g of hardener.
+  expect(p.toMixMl).toBeCloseTo(802.7, 0);
+  expect(p.batches.reduce((s, b) => s + b.massG.A!, 0)).toBeCloseTo(1416, -1);
+  expect(p.batches.reduce((s, b) => s + b.massG.B!, 0)).toBeCloseTo(28.3, 0);
+  expect(p.kits!.use).toBe(1);
+});
+test('at 3 % it dies sooner: twelve mixes; at 1 % still seven for the film holds no more; 4 % is refused', () => {
+  expect(plan({ dosePct: 3 }).batches).toHaveLength(12);
+  expect(plan({ dosePct: 1 }).batches.length).toBeLessThanOrEqual(7);
+  expect(JSON.stringify(plan({ dosePct: 4 }))).toMatch(/1 to 3 %/);
+});
+test('each layer waits until the last may be sanded, 42 min on steel of 12 °C and not 30 by the tin', () => {
+  const p = plan();
+  const places = p.steps.filter((s) => s.id.endsWith(':place'));
+  const first = (label: string) => p.batches.findIndex((b) => b.label === label);
+  const weigh = (batch: number) => p.steps.find((s) => s.id === `b${batch + 1}:weigh`)!;
+  for (const [below, above] of [
+    ['the skim', 'lift 1'],
+    ['lift 1', 'lift 2'],
+  ] as const) {
+    const last = places[first(above) - 1]!;
+    expect(p.batches[first(above) - 1]!.label).toBe(below);
+    const waited = (Date.parse(weigh(first(above)).from!) - Date.parse(last.to!)) / 60_000;
+    expect(waited).toBeGreaterThan(40);
+    expect(waited).toBeLessThan(44);
+  }
+  const sanded = p.steps.find((s) => s.id === 'finish:sand')!;
+  const end = places.at(-1)!.to!;
+  expect((Date.parse(sanded.from!) - Date.parse(end)) / 60_000).toBeGreaterThan(40);
+  expect(clock(p.steps[0]!.from)).toBe('Mon 08:00');
+  expect(off(p.milestones.find((m) => m.kind === 'sandable')!.plans, '2027-04-19T08:00')).toBeGreaterThan(120);
+});
+test('not accepted: all of it in one mix; a deepest place shallower than the mean', () => {
+  expect(Math.max(...plan().batches.map((b) => b.ml))).toBeLessThan(131);
+  const wrong = plan({
+    void: voidOf({
+      ...SHAPES.patch.blank(),
+      outline: { kind: 'ellipse', length: measured(620, 'rule'), width: measured(430, 'rule') },
+      depth: { kind: 'mean', mean: measured(3.2, 'gauge'), deepest: measured(2, 'gauge') },
+    } as VoidShape),
+  });
+  expect(wrong.problems.some((x) => /deepest place is no shallower/.test(x.sentence))).toBe(true);
+});

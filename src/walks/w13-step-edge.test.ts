@@ -1,0 +1,130 @@
+import { type Piece, repairOf } from '@/core/plan';
+import type { SheetRevision } from '@/core/system';
+import { measured, SHAPES, type VoidShape, voidOf } from '@/core/void';
+import { curve, kitOf, partsOf, ratioOf } from '@/sample/sheet-words';
+import { mortarSheet } from '@/sample/systems';
+import { at, baseAt, happened, off, printedPlan, walkJob, walkPiece } from './made';
+
+/** The step edge from an inspection notice: cement mortar, evaporation, a frosty night, foot by the evening. */
+const H = 60;
+const NOW = at('2027-04-15T11:00');
+const job = walkJob({
+  id: 'walk-13',
+  startFrom: at('2027-04-15T08:00'),
+  climate: { kind: 'constant', tempC: 17, humidityPct: 45 },
+});
+const sheet: SheetRevision = {
+  ...mortarSheet,
+  id: 'rapid-1',
+  systemId: 'rapid',
+  name: 'Rapid mortar',
+  kind: 'cement-water',
+  family: 'cement',
+  parts: partsOf('cement-water', { A: { densityGPerMl: 2.75 }, B: { densityGPerMl: 1 } }),
+  ratio: ratioOf({ basis: 'weight', a: 25, b: 3.25 }),
+  dose: { minPct: 12, maxPct: 14, usualPct: 13, of: 'A' },
+  mixMin: 3,
+  potLossMl: 0,
+  coverageKgPerM2Mm: null,
+  milestones: [
+    curve('use-by', 'mix-begins', 'pot', [
+      [10, 45, 45],
+      [20, 25, 25],
+    ]),
+    curve('frost', 'placed', 'base', [
+      [5, 40 * H, 40 * H],
+      [10, 24 * H, 24 * H],
+      [20, 12 * H, 12 * H],
+    ]),
+    curve('foot', 'placed', 'base', [
+      [5, 10 * H, 10 * H],
+      [20, 4 * H, 4 * H],
+    ]),
+  ],
+  limits: {
+    ...mortarSheet.limits,
+    baseMinC: null,
+    materialMinC: null,
+    liftMaxMm: null,
+    liftMinMm: null,
+    cureMinC: null,
+  },
+  kits: [kitOf('bag', 'Bag 25 kg', [25_000, 3250], { yieldMl: 13_000, splittable: true })],
+};
+const NIGHT = baseAt(
+  ['2027-04-14T00:00', 14],
+  ['2027-04-15T19:00', 6],
+  ['2027-04-16T02:00', -1],
+  ['2027-04-16T07:00', 14],
+);
+const MAT = baseAt(['2027-04-14T00:00', 14], ['2027-04-15T19:00', 8], ['2027-04-16T07:00', 14]);
+const piece = (over: Partial<Piece> = {}, known = NIGHT): Piece => {
+  const plain = walkPiece(job, {
+    method: { id: 'cement-patch', version: 1 },
+    void: voidOf({
+      ...SHAPES.patch.blank(),
+      outline: {
+        kind: 'rectangle',
+        length: { ...measured(480, 'tape'), toleranceMm: 1 },
+        width: { ...measured(350, 'tape'), toleranceMm: 1 },
+      },
+      depth: { kind: 'mean', mean: { ...measured(42, 'gauge'), toleranceMm: 3 } },
+    } as VoidShape),
+    sheetId: sheet.id,
+    kitId: 'bag',
+    materialC: 16,
+    settings: { over: 8, rate: 350, wind: 22, evaporation: 0.25 },
+    serves: 'foot',
+  });
+  return { ...plain, base: { ...plain.base, known }, ...over };
+};
+const plan = (over: Partial<Piece> = {}, known = NIGHT, placed = false) => {
+  const repairs = [repairOf(piece(over, known))];
+  const before = printedPlan({ job, repairs, sheets: [sheet] }, NOW).repairs[0]!;
+  if (!placed) return before;
+  const upTo = before.steps.findIndex((s) => s.id === 'b1:place');
+  const told = before.steps
+    .slice(0, upTo + 1)
+    .map((s) => ['2027-04-15T13:30', { kind: 'step-done', step: s.id }] as const);
+  const events = happened(job, [
+    ['2027-04-15T12:00', { kind: 'started', snapshotId: 'none', usableMin: null }],
+    ...told,
+  ]);
+  return printedPlan({ job, repairs, sheets: [sheet], events }, at('2027-04-15T13:31')).repairs[0]!;
+};
+
+test('7.06 ± 0.48 L, 7.62 wanted: 15.44 kg of powder and 2.01 L of water, never above 2.16', () => {
+  const p = plan();
+  expect(p.volumeMl!.nominal / 1000).toBeCloseTo(7.06, 2);
+  expect((p.volumeMl!.p95 - p.volumeMl!.p5) / 2000).toBeCloseTo(0.48, 1);
+  expect(p.toMixMl! / 1000).toBeCloseTo(7.62, 2);
+  expect(p.batches).toHaveLength(1);
+  expect(p.batches[0]!.massG.A! / 1000).toBeCloseTo(15.44, 1);
+  expect(p.batches[0]!.massG.B! / 1000).toBeCloseTo(2.01, 1);
+  // The bag by its masses, 12.34 L, plans against the 13 L of the sheet.
+  const bag = p.working.mix!.find((w) => w.label === 'One kit by its masses')!;
+  expect(Number(bag.value) / 1000).toBeCloseTo(12.34, 2);
+  // More water than the sheet allows is refused, whatever it would flow like.
+  expect(JSON.stringify(plan({ dosePct: 14.5 }))).toMatch(/12 to 14 %/);
+});
+test('0.389 kg/m²h leave it: cover at once; with a limit above that nothing is said', () => {
+  const told = plan({}, NIGHT, true).findings.find((f) => f.id === 'evaporation')!;
+  expect(told.severity).toBe('caution');
+  expect(told.why).toMatch(/0\.389 kg\/m²h/);
+  expect(
+    plan({ settings: { wind: 22, evaporation: 0.4 } }, NIGHT, true).findings.some((f) => f.id === 'evaporation'),
+  ).toBe(false);
+});
+test('frost at 02:00 is a stop with its hour; under a mat the hold is done Fri 12:12', () => {
+  const cold = plan({}, NIGHT, true);
+  const stop = cold.findings.find((f) => f.id === 'frost')!;
+  expect(stop.severity).toBe('stop');
+  expect(stop.why).toMatch(/Fri 02:/);
+  const warm = plan({}, MAT, true);
+  expect(warm.findings.some((f) => f.id === 'frost')).toBe(false);
+  expect(off(warm.milestones.find((m) => m.kind === 'frost')!.plans, '2027-04-16T12:12')).toBeLessThanOrEqual(2);
+});
+test('foot after 5 h 48, Thu 19:18', () => {
+  const p = plan({}, MAT, true);
+  expect(off(p.milestones.find((m) => m.kind === 'foot')!.plans, '2027-04-15T19:18')).toBeLessThanOrEqual(3);
+});
