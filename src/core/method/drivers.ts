@@ -2,7 +2,16 @@ import type { TaskContext } from './context';
 import { primerOf } from './lifts';
 
 /** What hands-on time is counted by: like places, square metres in plan, millilitres placed. */
-export type Driver = 'place' | 'm2' | 'mL' | 'm2 coated' | 'primed m2' | 'kept clear' | 'fresh mixer' | 'once';
+export type Driver =
+  | 'place'
+  | 'm2'
+  | 'mL'
+  | 'm2 coated'
+  | 'primed m2'
+  | 'kept clear'
+  | 'fresh mixer'
+  | 'once'
+  | 'batch';
 
 /** How it is said after “for each”. */
 export const DRIVER_LABELS: Readonly<Record<Driver, string>> = {
@@ -14,6 +23,7 @@ export const DRIVER_LABELS: Readonly<Record<Driver, string>> = {
   'kept clear': 'thing masked',
   'fresh mixer': 'fresh mixer',
   once: 'time',
+  batch: 'batch',
 };
 
 const onePart = ({ part = null }: TaskContext): boolean => part !== null;
@@ -40,4 +50,5 @@ export const DRIVERS: Readonly<Record<Driver, (c: TaskContext) => number>> = {
   'kept clear': (c) => c.void.keepClear.length,
   'fresh mixer': ({ batch }) => (batch?.pauseMin ? 0 : 1),
   once: () => 1,
+  batch: (c) => c.batches.length,
 };

@@ -80,6 +80,7 @@ export const GAPS: Readonly<Record<string, Gap>> = {
   lift: (c) => batchOf(c).portion + 1,
   lifts: (c) => c.portions.length,
   coats: (c) => c.portions.length,
+  batches: (c) => c.batches.length,
   begins: (c) => (firstOfPortion(c) ? 'yes' : 'no'),
   /** Whether there are several like parts, and which of them it is about. */
   parted: (c) => (c.part == null ? 'no' : 'yes'),

@@ -13,7 +13,7 @@ export const ENGINES: Readonly<Record<EngineId, Engine>> = { press, spread, fill
 export { coated, coatSettings, furtherCoats } from './coat';
 export type { Engine } from './engine';
 export { filledInLifts, LEVEL_ML, liftsAfter } from './fill';
-export { pouredFull } from './pour';
+export { pouredFast, pouredFull } from './pour';
 export { pressed } from './press';
 export { reworded } from './reword';
 export { carrySetting, spreadAndClosed } from './spread';

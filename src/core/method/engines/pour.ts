@@ -1,3 +1,4 @@
+import { settingIn } from '../context';
 import { type TaskRow, tasks } from '../task';
 import { BEGINS, byRate, type Engine, PORTION, POT_CLOCKS, UNPARTED } from './engine';
 import { mix, weigh } from './potted';
@@ -16,6 +17,52 @@ export const pour: Engine = {
   // A pour never stops until it is full.
   blockOf: () => 'pour',
 };
+
+/**
+ * Fast resin in small pots, one after the other: everything is set out beforehand, and each tool is clean before its pot
+ * is dead.
+ */
+export const pouredFast: readonly TaskRow[] = [
+  ...tasks('pour-fast', [
+    {
+      task: 'weigh-all',
+      role: 'mix',
+      block: 'work',
+      title: '{batches, plural, one {Set the batch out} other {Set all {batches} batches out}}',
+      detail: 'Parts and sand of each in cups of their own, in a row; nothing is weighed between them.',
+      confirm: 'All set out',
+      work: { per: { batch: 2 } },
+    },
+  ]),
+  { ...mix, exact: true, work: { sheet: (c) => c.sheet.mixMin || 1 } },
+  ...tasks('pour-fast', [
+    {
+      task: 'pour',
+      role: 'place',
+      each: 'batch',
+      block: 'work',
+      title: '{of, plural, one {Pour along the crack} other {Pour batch {n} of {of}, mark where it ends}}',
+      detail: 'From where the last one ended, slightly over the edge; top up what sinks.',
+      confirm: '{of, plural, one {It is full} other {Batch {n} is in}}',
+      work: { by: { setting: 'rate', driver: 'mL' } },
+      exact: true,
+      marks: { end: ['placed', 'last-coat', 'faces-closed'] },
+    },
+    {
+      task: 'clean',
+      role: 'place',
+      each: 'batch',
+      block: 'work',
+      when: (c) => settingIn(c, 'carry') > 0,
+      title: 'Clean the tool before the pot is dead',
+      detail: 'Wiped and rinsed; what is left in the pot goes outside onto bare ground.',
+      confirm: 'Clean',
+      work: { by: { setting: 'carry', driver: 'once' } },
+      exact: true,
+      within: { of: 'use-by', on: 'own', by: 'end' },
+    },
+  ]),
+];
 
 /** Batch by batch without a stop, from one side, so that air can escape on the other. */
 export const pouredFull: readonly TaskRow[] = [

@@ -2,13 +2,12 @@ import { texts } from '../../say';
 import { shareOf } from '../allowances';
 import { clear, endOfMixing, NOT_SPLIT, noWaterPressure, waiting } from '../common';
 import { options } from '../effects';
-import { pouredFull, reworded } from '../engines';
+import { pouredFast } from '../engines';
 import type { Method } from '../method';
 import { tasks } from '../task';
 
 const SAYS = texts('poured-crack.says', {
   order: 'B into A at once, quickly and evenly; then the sand.',
-  go: 'From where the last batch ended, in one go',
 });
 
 /** A crack in a slab that does not move: chased, coated neat, poured in batches that fit the pot, ground flush. */
@@ -165,14 +164,7 @@ export const pouredCrack: Method = {
       },
     ]),
     ...clear,
-    ...reworded('poured-crack', pouredFull, {
-      pour: {
-        title: '{of, plural, one {Pour along the crack} other {Pour batch {n} of {of}, mark where it ends}}',
-        detail:
-          'From where the last one ended, slightly over the edge; top up what sinks. Clean the tool before the pot is dead.',
-        confirm: '{of, plural, one {It is full} other {Batch {n} is in}}',
-      },
-    }),
+    ...pouredFast,
     ...tasks('poured-crack', [
       {
         task: 'broadcast',

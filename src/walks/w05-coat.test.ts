@@ -1,0 +1,133 @@
+import { type Piece, repairOf } from '@/core/plan';
+import type { SheetRevision } from '@/core/system';
+import { measured, SHAPES, type VoidShape, voidOf } from '@/core/void';
+import { byDose, kitOf, partsOf, ratioOf } from '@/sample/sheet-words';
+import { furtherSheets } from '@/sample/systems';
+import { at, baseAt, printedPlan, walkJob, walkPiece } from './made';
+
+/** The finish coat over the filled holes in the workboat's side: one coat, drops of catalyst, cut back. */
+const NOW = at('2027-04-26T08:00');
+const job = walkJob({ id: 'walk-5', startFrom: NOW });
+const finish = furtherSheets.find((s) => s.kind === 'finish-resin')!;
+const sheet: SheetRevision = {
+  ...finish,
+  id: 'finish-1',
+  systemId: 'finish',
+  name: 'Finish resin',
+  parts: partsOf('finish-resin', { A: { densityGPerMl: 1.12 }, B: { densityGPerMl: 1.1 } }),
+  ratio: ratioOf({ basis: 'weight', a: 100, b: 2 }),
+  dose: { minPct: 1.5, maxPct: 2.5, usualPct: 2, of: 'A' },
+  potLossMl: 8,
+  milestones: [
+    byDose('use-by', 'mix-begins', 'pot', [
+      [
+        1.5,
+        [
+          [10, 40, 40],
+          [20, 20, 20],
+        ],
+      ],
+      [
+        2.5,
+        [
+          [10, 30, 30],
+          [20, 15, 15],
+        ],
+      ],
+    ]),
+    byDose('recoat-from', 'placed', 'base', [
+      [
+        1.5,
+        [
+          [10, 120, 120],
+          [20, 60, 60],
+        ],
+      ],
+      [
+        2.5,
+        [
+          [10, 120, 120],
+          [20, 60, 60],
+        ],
+      ],
+    ]),
+    byDose('sandable', 'placed', 'base', [
+      [
+        1.5,
+        [
+          [10, 600, 600],
+          [20, 300, 300],
+        ],
+      ],
+      [
+        2.5,
+        [
+          [10, 600, 600],
+          [20, 300, 300],
+        ],
+      ],
+    ]),
+  ],
+  limits: { ...finish.limits, baseMinC: null, materialMinC: null, liftMaxMm: null },
+  kits: [kitOf('tin', 'Tin', [1000, 20], { yieldMl: null, splittable: true })],
+};
+/** 18 416 mm² over ten places, 0.5 mm and a recess of 2.74 mL: 0.6488 mm on the mean. */
+const SIDE = Math.sqrt(1841.6);
+const piece = (over: Partial<Piece> = {}): Piece => {
+  const plain = walkPiece(job, {
+    method: { id: 'finish-coat', version: 1 },
+    void: {
+      ...voidOf({
+        ...SHAPES.coat.blank(),
+        outline: { kind: 'rectangle', length: measured(SIDE, 'rule'), width: measured(SIDE, 'rule') },
+        thickness: measured(0.5 + 2740 / 18_416, 'gauge'),
+        texture: { from: 'class', class: 'none' },
+      } as VoidShape),
+      count: 10,
+    },
+    sheetId: sheet.id,
+    kitId: 'tin',
+    materialC: 18,
+    dosePct: 2,
+  });
+  return { ...plain, base: { ...plain.base, material: 'laminate', known: baseAt(['2027-04-25T00:00', 13]) }, ...over };
+};
+const plan = (over: Partial<Piece> = {}) =>
+  printedPlan({ job, repairs: [repairOf(piece(over))], sheets: [sheet] }, NOW).repairs[0]!;
+
+test('19.95 mL, 22.3 g: 14 drops of catalyst at 34 to the millilitre; 3 % is refused', () => {
+  const p = plan();
+  expect(p.toMixMl).toBeCloseTo(19.95, 1);
+  const [batch] = p.batches;
+  expect(batch!.massG.A! + batch!.massG.B!).toBeCloseTo(22.3, 1);
+  // 0.447 g of 22.3 g of resin, 1.10 g/mL: 13.6 to 13.8 drops, counted as 14.
+  expect(Math.round((batch!.massG.B! / 1.1) * 34)).toBe(14);
+  expect(JSON.stringify(plan({ dosePct: 3 }))).toMatch(/1\.5 to 2\.5 %/);
+});
+test('two coats: the second is the plain coat again, waits until the first may be gone over, and has a pot of its own', () => {
+  const p = plan({ settings: { coats: 2 } });
+  expect(p.batches.map((b) => b.label)).toEqual(['coat 1', 'coat 2']);
+  expect(p.toMixMl).toBeCloseTo(2 * 11.95 + 16, 1);
+  const first = p.steps.find((s) => s.id === 'b1:coat')!;
+  const second = p.steps.find((s) => s.id === 'b2:weigh')!;
+  const waited = (Date.parse(second.from!) - Date.parse(first.to!)) / 60_000;
+  // 120 min at 10 °C, 60 at 20: at 13 °C between them.
+  expect(waited).toBeGreaterThan(95);
+  expect(waited).toBeLessThan(100);
+});
+test('what the texture of a bare face takes is in the first coat alone', () => {
+  const rough = (coats: number) =>
+    plan({
+      settings: { coats },
+      void: voidOf({
+        ...SHAPES.coat.blank(),
+        outline: { kind: 'rectangle', length: measured(1000, 'rule'), width: measured(500, 'rule') },
+        thickness: measured(0.2, 'gauge'),
+        texture: { from: 'class', class: 'fine' },
+      } as VoidShape),
+    });
+  const placed = rough(3).batches.map((b) => b.ml - 8);
+  expect(placed[0]).toBeCloseTo(500 * 0.5, 3);
+  expect(placed[1]).toBeCloseTo(500 * 0.2, 3);
+  expect(placed[2]).toBeCloseTo(500 * 0.2, 3);
+});

@@ -1,0 +1,123 @@
+import { type Piece, repairOf } from '@/core/plan';
+import type { SheetRevision } from '@/core/system';
+import { measured, SHAPES, type VoidShape, voidOf } from '@/core/void';
+import { curve, kitOf, partsOf, ratioOf } from '@/sample/sheet-words';
+import { mortarSheet } from '@/sample/systems';
+import { at, baseAt, happened, off, printedPlan, walkJob, walkPiece } from './made';
+
+/** The ramp crack, poured in batches that are in and cleaned up before the pot is dead. */
+const NOW = at('2027-04-22T08:00');
+const job = walkJob({ id: 'walk-10', startFrom: NOW });
+/** Sand for 100 g of A: 1.8 times the mixed liquid by bulk. */
+const cFor = (times: number) => (200 / 1.05) * times * 1.58;
+const sheet: SheetRevision = {
+  ...mortarSheet,
+  id: 'fast-1',
+  systemId: 'fast',
+  name: 'Fast resin 1:1',
+  kind: 'crack-filler',
+  family: 'isocyanate',
+  parts: partsOf('crack-filler', {
+    A: { densityGPerMl: 1.05 },
+    B: { densityGPerMl: 1.05 },
+    C: { densityGPerMl: 2.64, bulkGPerMl: 1.58 },
+  }),
+  ratio: ratioOf({ basis: 'weight', a: 100, b: 100, cByWeight: cFor(1.8) }),
+  mixMin: 0.75,
+  potLossMl: 15,
+  coverageKgPerM2Mm: null,
+  milestones: [
+    curve('use-by', 'mix-begins', 'pot', [
+      [10, 6.5, 6.5],
+      [20, 3.2, 3.2],
+    ]),
+    curve('sandable', 'placed', 'base', [
+      [5, 110, 110],
+      [20, 50, 50],
+    ]),
+    curve('sandable-until', 'placed', 'base', [
+      [5, 480, 480],
+      [20, 240, 240],
+    ]),
+    curve('foot', 'placed', 'base', [
+      [5, 240, 240],
+      [20, 120, 120],
+    ]),
+  ],
+  limits: { ...mortarSheet.limits, baseMinC: null, materialMinC: null, liftMaxMm: null, liftMinMm: null },
+  kits: [kitOf('set', 'Set', [2100, 2100, 12_000], { yieldMl: null, splittable: true })],
+};
+const piece = (over: Partial<Piece> = {}): Piece => {
+  const plain = walkPiece(job, {
+    method: { id: 'poured-crack', version: 1 },
+    void: voidOf({
+      ...SHAPES.chase.blank(),
+      form: 'vee',
+      stations: [
+        { atMm: 0, widthMm: 14, depthMm: 26 },
+        { atMm: 9600, widthMm: 14, depthMm: 26 },
+      ],
+      readWidth: { ...measured(0, 'rule'), text: 'read' },
+      readDepth: { ...measured(0, 'rule'), text: 'read' },
+      slot: { width: measured(3, 'calliper'), depth: measured(48, 'gauge') },
+    } as VoidShape),
+    sheetId: sheet.id,
+    kitId: 'set',
+    materialC: 16,
+    settings: { overfill: 10, rate: 210, carry: 1 },
+    serves: 'foot',
+  });
+  return { ...plain, base: { ...plain.base, known: baseAt(['2027-04-21T00:00', 9]) }, ...over };
+};
+const plan = (over: Partial<Piece> = {}, sheets = [sheet]) =>
+  printedPlan({ job, repairs: [repairOf(piece(over))], sheets }, NOW).repairs[0]!;
+
+test('2.461 L in the union, 2.707 with the overfill, in six batches of 466 mL', () => {
+  const p = plan();
+  expect(p.volumeMl!.nominal / 1000).toBeCloseTo(2.461, 2);
+  expect(p.batches).toHaveLength(6);
+  expect(p.batches[0]!.ml).toBeCloseTo(466, -1);
+  expect(p.batches[0]!.volumeMl.A).toBeCloseTo(112, 0);
+  expect(p.batches[0]!.volumeMl.B).toBeCloseTo(112, 0);
+  expect(p.batches[0]!.massG.C! / 638).toBeCloseTo(1, 2);
+  expect(p.batches.reduce((s, b) => s + b.volumeMl.A!, 0) / 673).toBeCloseTo(1, 2);
+  expect(p.batches.reduce((s, b) => s + b.massG.C!, 0) / 3830).toBeCloseTo(1, 2);
+  // Without the cleaning inside the pot life it would be four.
+  expect(plan({ settings: { overfill: 10, rate: 210, carry: 0 } }).batches).toHaveLength(4);
+});
+test('poured back to back, each clean before its pot is dead', () => {
+  const p = plan();
+  const mixes = p.steps.filter((s) => s.id.endsWith(':mix'));
+  const cleaned = p.steps.filter((s) => s.id.endsWith(':clean'));
+  for (const [i, s] of cleaned.entries()) {
+    const minutes = (Date.parse(s.to!) - Date.parse(mixes[i]!.from!)) / 60_000;
+    // 0.75 mixed, 451 mL poured in 2.15, 1.0 cleaned.
+    expect(minutes).toBeCloseTo(3.9, 1);
+    expect(minutes).toBeLessThan(4.22);
+    if (mixes[i + 1]) expect(mixes[i + 1]!.from).toBe(s.to);
+  }
+});
+test('ground 11:59 to 16:47: from by the last pour, until by the first', () => {
+  const before = plan();
+  const pours = before.steps.filter((s) => s.id.endsWith(':pour'));
+  const first = at('2027-04-22T10:11');
+  const told = before.steps.slice(0, before.steps.findIndex((s) => s.id === 'b6:pour') + 1).map((s) => {
+    const n = pours.findIndex((x) => x.from! >= s.from! || x.id === s.id);
+    const ms = first + (Math.max(0, n) * 20 * 60_000) / 5;
+    return [new Date(ms + 3 * 3_600_000).toISOString().slice(0, 19), { kind: 'step-done', step: s.id }] as const;
+  });
+  const events = happened(job, [
+    ['2027-04-22T09:00', { kind: 'started', snapshotId: 'none', usableMin: null }],
+    ...told,
+  ]);
+  const p = printedPlan({ job, repairs: [repairOf(piece())], sheets: [sheet], events }, at('2027-04-22T10:31'))
+    .repairs[0]!;
+  expect(off(p.milestones.find((m) => m.kind === 'sandable')!.plans, '2027-04-22T11:59')).toBeLessThanOrEqual(2);
+  expect(off(p.milestones.find((m) => m.kind === 'sandable-until')!.plans, '2027-04-22T16:47')).toBeLessThanOrEqual(2);
+});
+test('sand 2.8 times is lean; not accepted: one pot of 2.7 L', () => {
+  const lean = { ...sheet, ratio: ratioOf({ basis: 'weight' as const, a: 100, b: 100, cByWeight: cFor(2.8) }) };
+  expect(plan({}, [lean]).findings.some((f) => /lean/i.test(f.id + f.title))).toBe(true);
+  expect(plan().findings.some((f) => /lean/i.test(f.id))).toBe(false);
+  expect(Math.max(...plan().batches.map((b) => b.ml))).toBeLessThan(540);
+});
