@@ -1,6 +1,6 @@
 import { mm, mm2, percent, texts } from '../say';
 import { type MethodContext, settingIn } from './context';
-import { LEVEL_ML } from './engines';
+import { coatsOf, faceM2, LEVEL_ML, plainCoatMl } from './engines';
 import type { AllowanceRow } from './method';
 
 const AMOUNT = texts('allowance', {
@@ -38,3 +38,27 @@ export const levels: readonly AllowanceRow[] = (['crown', 'recess'] as const).ma
   id: level,
   of: (c) => (c.effects.level === level ? levelled(c, level) : null),
 }));
+
+const COAT = texts('coat.amount', {
+  further: '{n, plural, one {the second coat} other {# further coats}}',
+  by: '{n} × {area} × {thickness}',
+});
+
+/** What the coats after the first take. */
+export const furtherCoats: AllowanceRow = {
+  id: 'coats',
+  of: (c) => {
+    const n = coatsOf(c) - 1;
+    if (n < 1) return null;
+    const each = plainCoatMl(c);
+    return {
+      label: COAT.further({ n }),
+      ml: n * each,
+      expression: COAT.by({
+        n,
+        area: { is: 'area', value: faceM2(c) * 1e6 },
+        thickness: { is: 'length', value: each / faceM2(c) / 1000 },
+      }),
+    };
+  },
+};

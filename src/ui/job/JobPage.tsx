@@ -1,8 +1,7 @@
 'use client';
-import { Download, PackageCheck, Plus, Printer, ScrollText } from 'lucide-react';
+import { Download, PackageCheck, Printer, ScrollText } from 'lucide-react';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
-import { METHODS } from '@/core/method';
 import { calendarProblems } from '@/core/plan';
 import { useTemperaturePull } from '../repair/RepairPage';
 import { Heading, TextField, Ways } from '../shared/bits';
@@ -22,6 +21,7 @@ import { useJobView } from '../workspace/view';
 import { addRepair, changeJob, changeRepair, clock, removeRepair, useWorkspace } from '../workspace/workspace';
 import { ClimateFields } from './ClimateFields';
 import { DeleteJob } from './DeleteJob';
+import { MethodChoice } from './MethodChoice';
 
 const DAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'];
 const ZONES = typeof Intl.supportedValuesOf === 'function' ? Intl.supportedValuesOf('timeZone') : ['UTC'];
@@ -126,21 +126,7 @@ export function JobPage({ jobId }: { jobId: string }) {
             ))}
           </ol>
           {view.repairs.length === 0 && <p className="soft my-2">No repair yet. Choose how it is to be repaired:</p>}
-          <div className="grid sm:grid-cols-2 gap-2 no-print">
-            {METHODS.map((m) => (
-              <button
-                key={m.id}
-                type="button"
-                className="act flex-col !items-start text-left"
-                onClick={() => add(m.id)}
-              >
-                <span className="flex items-center gap-1.5">
-                  <Plus size={16} aria-hidden="true" /> {m.label}
-                </span>
-                <span className="soft font-normal text-sm">{m.does}</span>
-              </button>
-            ))}
-          </div>
+          <MethodChoice onChoose={add} />
           <Heading>Out of here</Heading>
           <div className="flex flex-wrap gap-2 no-print">
             <button

@@ -1,25 +1,18 @@
-import { texts } from '../../say';
 import { type MethodContext, type Setting, settingIn } from '../context';
-import type { AllowanceRow } from '../method';
 import { type TaskRow, tasks } from '../task';
 import { BEGINS, type Engine, PORTION, POT_CLOCKS, UNPARTED } from './engine';
 import { mix, weigh } from './potted';
 
-const AMOUNT = texts('coat.amount', {
-  further: '{n, plural, one {the second coat} other {# further coats}}',
-  by: '{n} × {area} × {thickness}',
-});
-
 /** One coat without what the texture of the bare face takes of the first, mL. */
-const plainCoatMl = (c: MethodContext): number =>
+export const plainCoatMl = (c: MethodContext): number =>
   c.void.shapes.reduce(
     (sum, s) => sum + ('thickness' in s ? (c.measured.faces.planAreaMm2 * s.thickness.valueMm) / 1000 : 0),
     0,
   ) * c.void.count;
-const coatsOf = (c: MethodContext): number => Math.round(settingIn(c, 'coats'));
+export const coatsOf = (c: MethodContext): number => Math.round(settingIn(c, 'coats'));
 
 /** Area of all faces, m². */
-const faceM2 = (c: MethodContext): number => (c.void.count * c.measured.faces.planAreaMm2) / 1e6;
+export const faceM2 = (c: MethodContext): number => (c.void.count * c.measured.faces.planAreaMm2) / 1e6;
 
 /** Brushed or rolled on in coats, each on the one before it within its window. */
 export const coat: Engine = {
@@ -43,25 +36,6 @@ export const coat: Engine = {
   // A face is coated at so many square metres an hour, however thin.
   pace: (c) => ({ setting: 'coat-rate', mlPerMin: c.measured.nominalMl / faceM2(c) / 60 }),
   blockOf: (c) => `coat${(c.batch?.portion ?? c.portions.length - 1) + 1}`,
-};
-
-/** What the coats after the first take. */
-export const furtherCoats: AllowanceRow = {
-  id: 'coats',
-  of: (c) => {
-    const n = coatsOf(c) - 1;
-    if (n < 1) return null;
-    const each = plainCoatMl(c);
-    return {
-      label: AMOUNT.further({ n }),
-      ml: n * each,
-      expression: AMOUNT.by({
-        n,
-        area: { is: 'area', value: faceM2(c) * 1e6 },
-        thickness: { is: 'length', value: each / faceM2(c) / 1000 },
-      }),
-    };
-  },
 };
 
 /** How many, and how fast. */

@@ -1,7 +1,8 @@
 import { texts } from '../../say';
+import { furtherCoats } from '../allowances';
 import { clear, endOfMixing, NOT_SPLIT, waiting } from '../common';
 import { options } from '../effects';
-import { coated, coatSettings, furtherCoats, reworded } from '../engines';
+import { coated, coatSettings, reworded } from '../engines';
 import type { Method } from '../method';
 import { tasks } from '../task';
 

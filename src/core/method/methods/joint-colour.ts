@@ -1,6 +1,7 @@
 import { texts } from '../../say';
+import { furtherCoats } from '../allowances';
 import { clear, endOfMixing, partKits, waiting } from '../common';
-import { coated, coatSettings, furtherCoats, reworded } from '../engines';
+import { coated, coatSettings, reworded } from '../engines';
 import type { Method } from '../method';
 import { tasks } from '../task';
 

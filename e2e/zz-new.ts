@@ -1,0 +1,11 @@
+import { fresh, launch } from './browser';
+const base = process.argv[2]!;
+const browser = await launch();
+const page = await (await fresh(browser)).newPage();
+page.on('pageerror', (e) => console.error('page error:', e.message));
+await page.goto(base);
+await page.getByRole('button', { name: 'New job' }).click();
+await page.waitForTimeout(800);
+await page.screenshot({ path: '/tmp/g/n0.png' });
+console.log(page.url());
+await browser.close();
