@@ -73,6 +73,10 @@ export interface EngineParams {
   readonly skim?: string;
   /** Fill: layers follow the floor, each of the same amount, instead of lying level on each other. */
   readonly conformal?: true;
+  /** Fill: each like place is mixed by itself, unless somebody is quick enough for two. */
+  readonly byPlace?: true;
+  /** Spread: one area after another, each no larger than is covered in its open time. */
+  readonly rolling?: true;
   /** Pour: what is poured is weighed out as it is needed, not a kit in each pail. */
   readonly weighed?: true;
 }
@@ -80,6 +84,8 @@ export interface EngineParams {
 /** What the rows of a method see. */
 export interface MethodContext {
   readonly params: EngineParams;
+  /** Areas that are each covered in their open time, where the work rolls on; 1 where it does not. */
+  readonly areas: number;
   readonly sheet: SheetRevision;
   readonly void: Void;
   readonly measured: VoidResult;
@@ -117,3 +123,7 @@ export function settingIn(c: Pick<MethodContext, 'settings'>, id: string): numbe
   if (value === undefined) throw new RangeError(`unknown setting: ${id}`);
   return value;
 }
+
+/** How many like parts the work has, one after the other. */
+export const partsIn = ({ areas, void: v }: Pick<MethodContext, 'areas' | 'void'>): number =>
+  areas > 1 ? areas : v.count;

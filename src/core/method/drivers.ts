@@ -1,4 +1,4 @@
-import type { TaskContext } from './context';
+import { partsIn, type TaskContext } from './context';
 import { primerOf } from './lifts';
 
 /** What hands-on time is counted by: like places, square metres in plan, millilitres placed. */
@@ -31,7 +31,7 @@ const onePart = ({ part = null }: TaskContext): boolean => part !== null;
 /** How much of it there is in a task: of one batch, or of the whole pass. */
 export const DRIVERS: Readonly<Record<Driver, (c: TaskContext) => number>> = {
   place: (c) => (onePart(c) ? 1 : (c.batch?.places ?? c.void.count)),
-  m2: (c) => ((onePart(c) ? 1 : c.void.count) * c.measured.faces.planAreaMm2) / 1e6,
+  m2: (c) => (c.void.count * c.measured.faces.planAreaMm2) / 1e6 / (onePart(c) ? partsIn(c) : 1),
   // What stays in the pot takes nobody's time.
   mL: (c) => (c.batch ? c.batch.placedMl / (onePart(c) ? c.batch.places : 1) : c.measured.nominalMl),
   'm2 coated': (c) => {

@@ -1,7 +1,7 @@
 import { exactly, grams, kelvin, listed, type Message, minutes, ml, mm, texts, type Value } from '../say';
 import { PART_IDS } from '../system';
 import { SHAPES } from '../void';
-import type { Gap, MethodContext, TaskContext } from './context';
+import { type Gap, type MethodContext, partsIn, type TaskContext } from './context';
 import { depthToFill, liftsOf } from './lifts';
 
 const SAY = texts('gap', {
@@ -85,6 +85,7 @@ export const GAPS: Readonly<Record<string, Gap>> = {
   /** Whether there are several like parts, and which of them it is about. */
   parted: (c) => (c.part == null ? 'no' : 'yes'),
   part: (c) => (c.part ?? 0) + 1,
+  partCount: partsIn,
   /** The first, one between, or the last of the lifts. */
   which: (c) => (c.portions.length === 1 ? 'only' : batchOf(c).portion + 1 === c.portions.length ? 'last' : 'early'),
   depth: (c) => mm(depthToFill(c) / liftsOf(c)),

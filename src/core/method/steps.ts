@@ -2,7 +2,7 @@ import type { Batch } from '../mix';
 import { gapsOf, type Message, type Sayer, textOf, type Value, type Values } from '../say';
 import { figure } from '../units';
 import { ANY_TASKS } from './any';
-import { type StepContext, settingIn, type TaskContext } from './context';
+import { partsIn, type StepContext, settingIn, type TaskContext } from './context';
 import { DRIVERS, type Driver } from './drivers';
 import { ENGINES, type Engine } from './engines';
 import { GAPS } from './gaps';
@@ -97,7 +97,7 @@ function partsHere(c: StepContext, batch: Batch | null, engine: Engine): readonl
 /** Batches that lie in the joint of one part. */
 const jointOf = (c: StepContext, part: number): readonly number[] =>
   c.batches
-    .filter(({ fromTo }) => (fromTo ? part >= fromTo[0] - 1 && part < fromTo[1] : part === c.void.count - 1))
+    .filter(({ fromTo }) => (fromTo ? part >= fromTo[0] - 1 && part < fromTo[1] : part === partsIn(c) - 1))
     .map((b) => b.index);
 
 const onBatches = (on: On, c: TaskContext): readonly number[] => {

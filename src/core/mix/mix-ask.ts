@@ -39,6 +39,8 @@ export interface PartsAsk {
   readonly count: number;
   /** Minutes it takes to close one. */
   readonly closeMin: number;
+  /** Never more than so many out of one pot. */
+  readonly most?: number;
 }
 
 export interface MixAsk {

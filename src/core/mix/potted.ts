@@ -128,7 +128,7 @@ function partsPerPot(partMl: number, { ask, caps, kitMl, kitsPerPot, whole }: Sh
   if (!ask.parts || spreadMin > ask.usableMin + 1e-9) return 0;
   const inTime = 1 + Math.floor((ask.usableMin - spreadMin) / (spreadMin + ask.parts.closeMin) + 1e-9);
   const holdsMl = whole ? kitsPerPot * kitMl : caps.heldMl;
-  return Math.min(inTime, Math.floor((holdsMl - ask.sheet.potLossMl) / partMl + 1e-9));
+  return Math.min(inTime, ask.parts.most ?? inTime, Math.floor((holdsMl - ask.sheet.potLossMl) / partMl + 1e-9));
 }
 
 function partsLine(partMl: number, s: Sharing): WorkLine {

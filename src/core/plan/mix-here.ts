@@ -77,9 +77,21 @@ export function dampestPct({ air, dew }: Thermal, fromMs: number, toMs: number):
   return most;
 }
 
+/** Areas into which rolling work is parted, so that each is covered in the open time of its hour. */
+function areasOf(c: MethodContext, reachOf: Ask, atMs: number): number {
+  const open = c.params.rolling ? milestoneOf(c.sheet, 'open') : undefined;
+  const until = open ? reachOf(open, 'short', atMs).atMs : null;
+  if (until === null) return 1;
+  const coveredM2 = (settingIn(c, 'lay-rate') * c.crew * (until - atMs)) / (60 * MIN_MS);
+  const areaM2 = (c.void.count * c.measured.faces.planAreaMm2) / 1e6;
+  return Math.min(MOST_AREAS, Math.max(1, Math.ceil(areaM2 / coveredM2 - 1e-9)));
+}
+/** A floor in more areas than that is several repairs. */
+const MOST_AREAS = 200;
+
 /** Amounts with the pot life of the hour. */
 export function mixAt(
-  context: MethodContext,
+  planned: MethodContext,
   method: Method,
   repair: Piece,
   kit: Kit,
@@ -89,8 +101,9 @@ export function mixAt(
   actuals: Actuals,
   pots: SheetHeat | null,
   dayMin: number | null = null,
-): { mix: MixResult; usableMin: number; potC: number; pot: PotEstimate | null; untold: Problem | null } {
-  const { sheet, measured } = context;
+): { mix: MixResult; usableMin: number; potC: number; pot: PotEstimate | null; untold: Problem | null; areas: number } {
+  const context = { ...planned, areas: areasOf(planned, reachOf, atMs) };
+  const { sheet, measured, areas } = context;
   const useBy = milestoneOf(sheet, 'use-by');
   const history = useBy?.runsOn === 'pot' ? thermal.pot : thermal.hot;
   const potC = attempt(() => valueAt(history, atMs));
@@ -153,7 +166,7 @@ export function mixAt(
   });
   const first = amounts(ask(usable));
   const pot = potC.ok ? potEstimate(sheet, pots, potC.value, repair.blend !== null) : null;
-  const result = { mix: first, usableMin: usable, potC: potC.ok ? potC.value : Number.NaN, pot, untold };
+  const result = { mix: first, usableMin: usable, potC: potC.ok ? potC.value : Number.NaN, pot, untold, areas };
   if (!pot || actuals.usableMin !== null) return result;
   const largest = largestOf(first);
   const grams = massOf(largest.massG);

@@ -177,6 +177,7 @@ export function preparePass(
   if (!choices.ok) return only({ ...base, problems: [...problems, { ...choices.problem, stage: 'mix' }] });
   const chosen: MethodContext = {
     params: method.params ?? {},
+    areas: 1,
     sheet,
     void: repair.void!,
     measured,
@@ -212,17 +213,15 @@ export function preparePass(
     return { mix, ...rest, batches };
   };
   /** The figures of the method as they are planned with: a rate of our own gives way to what a whole kit needs. */
-  const contextOf = ({ rateNeeded }: { readonly rateNeeded: number | null }): MethodContext => {
+  const contextOf = ({ rateNeeded }: { readonly rateNeeded: number | null }, areas: number): MethodContext => {
     const pace = ENGINES[method.engine].pace?.(chosen);
-    if (rateNeeded === null || !pace) return chosen;
-    return { ...chosen, settings: { ...chosen.settings, [pace.setting]: rateNeeded / pace.mlPerMin } };
+    const here = areas === 1 ? chosen : { ...chosen, areas };
+    if (rateNeeded === null || !pace) return here;
+    return { ...here, settings: { ...here.settings, [pace.setting]: rateNeeded / pace.mlPerMin } };
   };
-  const stepsFor = ({ mix, batches }: { readonly mix: MixResult; readonly batches: readonly Batch[] }) => {
-    const context: StepContext = {
-      ...contextOf(mix),
-      batches,
-      portions: ENGINES[method.engine].portions(contextOf(mix)),
-    };
+  const stepsFor = ({ mix, batches, areas }: Pick<ReturnType<typeof prepare>, 'mix' | 'batches' | 'areas'>) => {
+    const here = contextOf(mix, areas);
+    const context: StepContext = { ...here, batches, portions: ENGINES[method.engine].portions(here) };
     const drafts = withTrouble(withStand(stepsOf(method, context), method, context), method, context, actuals);
     return { context, drafts: gated(drafts, repair, place.below) };
   };
@@ -232,7 +231,9 @@ export function preparePass(
     const same =
       made &&
       (made.of === prepared ||
-        (made.of.mix.rateNeeded === prepared.mix.rateNeeded && dequal(made.of.batches, prepared.batches)));
+        (made.of.mix.rateNeeded === prepared.mix.rateNeeded &&
+          made.of.areas === prepared.areas &&
+          dequal(made.of.batches, prepared.batches)));
     if (!same) made = { of: prepared, steps: stepsFor(prepared) };
     return made!.steps;
   };
@@ -267,9 +268,9 @@ export function preparePass(
     return !mixing || Math.abs(mixing.startMs - guess) < 10 * MIN_MS ? first : prepare(mixing.startMs);
   });
   if (!mixed.ok) return only({ ...base, context: chosen, problems: [...problems, { ...mixed.problem, stage: 'mix' }] });
-  const { untold, ...amounts } = mixed.value;
+  const { untold, areas, ...amounts } = mixed.value;
   const { context, drafts } = steps(mixed.value);
-  const plan: RepairPlan = { ...base, context: contextOf(mixed.value.mix), ...amounts };
+  const plan: RepairPlan = { ...base, context: contextOf(mixed.value.mix, areas), ...amounts };
   // Amounts stand whatever the pot does; when it may be placed is told once somebody can say how long it lives.
   if (untold) return only({ ...plan, problems: [...problems, { ...untold, stage: 'mix' }] });
   const isFinish = (d: StepDraft) => d.block === 'finish';

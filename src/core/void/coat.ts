@@ -92,7 +92,7 @@ export const coat: Shape<Coat> = {
     version: 1,
     outline: { kind: 'rectangle', length: unmeasured(1000), width: unmeasured(600) },
     holes: { count: 0, diameter: unmeasured(100, 'calliper') },
-    thickness: unmeasured(2, 'gauge'),
+    thickness: unmeasured(2, 'film'),
     texture: { from: 'class', class: 'fine' },
   }),
   dimensions,

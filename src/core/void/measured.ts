@@ -16,6 +16,7 @@ export const TOOLS: readonly Tool[] = [
   { id: 'rule', label: 'rule', half: 0.5, of: 'mm', sharedBias: true },
   { id: 'calliper', label: 'calliper', half: 0.1, of: 'mm', sharedBias: true },
   { id: 'gauge', label: 'gauge', half: 0.5, of: 'mm', sharedBias: true },
+  { id: 'film', label: 'film gauge', half: 0.1, of: 'value', sharedBias: true },
   { id: 'scanner', label: 'scanner', half: 0.3, of: 'mm', sharedBias: true },
   { id: 'photo', label: 'photo', half: 2, of: 'mm', sharedBias: true },
   { id: 'marked', label: 'marking', half: 0.2, of: 'mm', sharedBias: false },

@@ -10,6 +10,9 @@ import { type Rule, rangeOver } from './rule';
 /** A pot this many times the mass of the sheet’s pot life no longer keeps to it. */
 const POT_MASS_FACTOR = 1.5;
 
+/** Steps of finer scales, coarsest first, g. */
+const FINER_G = [0.5, 0.1, 0.01, 0.001];
+
 /** Of the sheet’s pot life; above it nobody would notice. */
 const NOTICED_SHARE = 0.95;
 
@@ -125,6 +128,7 @@ const F = findings({
 const WAYS = texts('finding.rate.way', {
   less: '{what} of {share}',
   rate: 'I place {needed}',
+  scale: 'My scale shows {step}',
   minute: '{of} a minute',
   hour: '{of} an hour',
   crew: '{crew, plural, one {# pair} other {# pairs}} of hands',
@@ -237,7 +241,18 @@ export const mixRules: Readonly<Record<string, Rule>> = {
           way: least === null ? 'dose' : sheet.dose ? 'middle' : 'scale',
           least: least === null ? 'none' : grams(least),
         },
-        { severity: sheet.dose && least === null ? 'caution' : 'stop' },
+        {
+          severity: sheet.dose && least === null ? 'caution' : 'stop',
+          ways: FINER_G.filter(
+            (step) =>
+              step < repair.scaleStepG && scaleErrorPct(smallest.massG.A, smallest.massG.B, step) <= tight + 1e-9,
+          )
+            .slice(0, 1)
+            .map((step) => ({
+              say: WAYS.scale({ step: exactly(grams(step)) }),
+              set: { path: ['scaleStepG'], value: step },
+            })),
+        },
       ),
     ];
   },

@@ -2,7 +2,7 @@ import { type MilestoneId, proportionOf } from '../../system';
 import { type MethodContext, settingIn, type TaskContext } from '../context';
 import type { Level } from '../effects';
 import { beginsLift } from '../gaps';
-import { primerOf, sharesOf, skimOf } from '../lifts';
+import { liftsOf, primerOf, sharesOf, skimOf } from '../lifts';
 import { type TaskRow, tasks } from '../task';
 import { BEGINS, byRate, type Engine, PORTION, POT_CLOCKS, UNPARTED } from './engine';
 import { mix, weigh } from './potted';
@@ -17,6 +17,9 @@ export const LEVEL_ML: Readonly<Record<Level, (c: MethodContext) => number>> = {
 /** By hand, in lifts. */
 export const fill: Engine = {
   ...UNPARTED,
+  // What hardens in the hand is kneaded a place at a time.
+  parts: (c) =>
+    c.params.byPlace && c.void.count > 1 && liftsOf(c) === 1 ? { count: c.void.count, closeMin: 0, most: 1 } : null,
   onFaces: false,
   oneKitAPot: () => false,
   inLifts: true,

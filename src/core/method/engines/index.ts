@@ -16,4 +16,4 @@ export { filledInLifts, LEVEL_ML, liftsAfter } from './fill';
 export { pouredFast, pouredFull } from './pour';
 export { pressed } from './press';
 export { reworded } from './reword';
-export { carrySetting, spreadAndClosed } from './spread';
+export { carrySetting, laidRolling, layRate, spreadAndClosed } from './spread';

@@ -8,13 +8,22 @@ export const spread: Engine = {
   onFaces: false,
   oneKitAPot: () => false,
   inLifts: false,
-  pace: byRate,
+  pace: (c) =>
+    c.params.rolling
+      ? {
+          setting: 'lay-rate',
+          mlPerMin: c.measured.nominalMl / ((c.void.count * c.measured.faces.planAreaMm2) / 1e6) / 60,
+        }
+      : byRate(),
   byApproval: false,
   eachBatch: new Set(POT_CLOCKS),
   eachPart: new Set(['open', 'bare']),
   begins: BEGINS.mixed(),
   portions: () => [{ label: PORTION.line(), share: 1 }],
-  parts: (c: MethodContext) => (c.void.count > 1 ? { count: c.void.count, closeMin: settingIn(c, 'close min') } : null),
+  parts: (c: MethodContext) => {
+    if (c.params.rolling) return c.areas > 1 ? { count: c.areas, closeMin: 0 } : null;
+    return c.void.count > 1 ? { count: c.void.count, closeMin: settingIn(c, 'close min') } : null;
+  },
   blockOf: () => 'bond',
 };
 
@@ -27,6 +36,37 @@ export const carrySetting: Setting = {
   min: 0,
   max: 240,
   stage: 'mix',
+};
+
+/** Area by area, each combed and covered before the next. */
+export const laidRolling: readonly TaskRow[] = [
+  weigh,
+  mix,
+  ...tasks('roll', [
+    {
+      task: 'spread',
+      role: 'place',
+      each: 'part',
+      block: 'work',
+      title: '{parted, select, yes {Comb and set area {part} of {partCount}} other {Comb the bed and set}}',
+      detail:
+        '{bed}. No further than is covered before it skins: nothing on a finger means skinned, and it comes off, never rewetted. Lift the first, and every so many after it.',
+      confirm: 'Lifted one, covered, level',
+      work: { by: { setting: 'lay-rate', driver: 'm2' } },
+      marks: { end: ['placed', 'last-coat', 'faces-closed'] },
+    },
+  ]),
+];
+
+/** How fast it is combed and set. */
+export const layRate: Setting = {
+  id: 'lay-rate',
+  label: 'Combed and set in an hour',
+  kind: 'area-rate',
+  byDefault: 5,
+  min: 0.1,
+  max: 200,
+  stage: 'place',
 };
 
 /** Onto both faces, then the joint is closed: part by part, or over all batches of one. */

@@ -2,7 +2,7 @@ import { texts } from '../../say';
 import { shareOf } from '../allowances';
 import { clear, endOfMixing, NOT_SPLIT, waiting } from '../common';
 import { options } from '../effects';
-import { filledInLifts, reworded } from '../engines';
+import { filledInLifts, liftsAfter, reworded } from '../engines';
 import type { Method } from '../method';
 import { tasks } from '../task';
 
@@ -20,6 +20,7 @@ export const cavityPacking: Method = {
   laidOn: null,
   setsOut: false,
   kinds: ['putty', 'paste', 'sachets', 'four-part-paste'],
+  params: { byPlace: true },
   questions: [
     {
       id: 'clean',
@@ -58,7 +59,7 @@ export const cavityPacking: Method = {
         },
         { id: 'layers', label: 'several layers, each gelled first', fits: 'deeper than the sheet’s lift' },
       ]),
-      byDefault: 'one',
+      byDefault: 'layers',
       why: 'Rammed without a pause it is one piece.',
     },
     {
@@ -117,14 +118,18 @@ export const cavityPacking: Method = {
       },
     ]),
     ...clear,
-    ...reworded('cavity-packing', filledInLifts, {
-      place: {
-        title: '{of, plural, one {Roll, ram in, strike level} other {Ram in batch {n} of {of}, strike level}}',
-        detail:
-          'Rolled to the size of the opening, rammed in lifts of a thumb from the bottom. The mating tool is freed before gel. Keep a ball as its witness.',
-        confirm: '{of, plural, one {It is packed} other {Batch {n} is in}}',
-      },
-    }),
+    ...liftsAfter(
+      reworded('cavity-packing', filledInLifts, {
+        place: {
+          title:
+            '{of, plural, one {Roll, ram in, strike level} other {Roll, ram into place {n} of {of}, strike level}}',
+          detail:
+            'Rolled to the size of the opening, rammed in lifts of a thumb from the bottom. The mating tool is freed before gel. Keep a ball as its witness.',
+          confirm: '{of, plural, one {It is packed} other {Place {n} is packed}}',
+        },
+      }),
+      'gel',
+    ),
     ...tasks('cavity-packing', [
       {
         task: 'hold:free',

@@ -46,7 +46,7 @@ export const fittingBuild: Method = {
         { id: 'one', label: 'mix on mix without a pause', fits: 'up to the sheet’s lift', effect: { onePass: true } },
         { id: 'layers', label: 'several layers, each gelled first', fits: 'anything deeper than the sheet’s lift' },
       ]),
-      byDefault: 'one',
+      byDefault: 'layers',
       why: 'Thickness is a heat limit.',
     },
     { ...partKits, byDefault: 'weighed' },

@@ -2,7 +2,7 @@ import { texts } from '../../say';
 import { shareOf } from '../allowances';
 import { clear, endOfMixing, partKits, waiting } from '../common';
 import { options } from '../effects';
-import { carrySetting, reworded, spreadAndClosed } from '../engines';
+import { carrySetting, laidRolling, layRate } from '../engines';
 import type { Method } from '../method';
 import { tasks } from '../task';
 
@@ -22,6 +22,7 @@ export const settingBed: Method = {
   laidOn: null,
   setsOut: true,
   kinds: ['tile-adhesive', 'paste', 'cement-water'],
+  params: { rolling: true },
   questions: [
     {
       id: 'plane',
@@ -79,13 +80,13 @@ export const settingBed: Method = {
       byDefault: 'full',
       why: 'A hollow corner breaks under the first wheel, and water stands in it.',
     },
-    partKits,
+    { ...partKits, byDefault: 'weighed' },
     endOfMixing,
     waiting,
   ],
   settings: [
     { id: 'over', label: 'Left on trowel and edges', kind: 'percent', byDefault: 0, min: 0, max: 100, stage: 'mix' },
-    { id: 'rate', label: 'Laying rate', kind: 'rate', byDefault: 600, min: 5, max: 50_000, stage: 'place' },
+    layRate,
     carrySetting,
   ],
   preparation: [
@@ -132,21 +133,7 @@ export const settingBed: Method = {
       },
     ]),
     ...clear,
-    ...reworded('setting-bed', spreadAndClosed, {
-      spread: {
-        title:
-          '{parted, select, yes {Comb and set area {part} of {count}} other {{of, plural, one {Comb the bed} other {Comb batch {n} of {of}}}}}',
-        detail:
-          'No further than is covered before it skins: nothing on a finger means skinned, and it comes off, never rewetted.',
-        confirm: 'Combed',
-      },
-      close: {
-        title:
-          '{parted, select, yes {Set and level area {part} of {count}} other {Set, move across the ridges, level}}',
-        detail: '{bed}. Lift the first, and every so many after it: covered as the place asks.',
-        confirm: 'Lifted one, covered, level',
-      },
-    }),
+    ...laidRolling,
     ...tasks('setting-bed', [
       {
         task: 'hold:rake',

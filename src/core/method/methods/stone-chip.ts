@@ -2,7 +2,7 @@ import { texts } from '../../say';
 import { shareOf } from '../allowances';
 import { clear, endOfMixing, NOT_SPLIT, waiting } from '../common';
 import { options } from '../effects';
-import { filledInLifts, reworded } from '../engines';
+import { filledInLifts, liftsAfter, reworded } from '../engines';
 import type { Method } from '../method';
 import { tasks } from '../task';
 
@@ -55,7 +55,7 @@ export const stoneChip: Method = {
         { id: 'one', label: 'one pass, proud', fits: 'chips', effect: { onePass: true } },
         { id: 'layers', label: 'several layers', fits: 'deeper than the sheet’s lift' },
       ]),
-      byDefault: 'one',
+      byDefault: 'layers',
       why: 'One pass shows no line.',
     },
     {
@@ -113,14 +113,17 @@ export const stoneChip: Method = {
       },
     ]),
     ...clear,
-    ...reworded('stone-chip', filledInLifts, {
-      place: {
-        title: 'Fill it proud, film over it',
-        detail:
-          'Pressed in so that no air stays behind; a vein as a second colour drawn in while it is soft; film pressed over it.',
-        confirm: 'Proud, under film',
-      },
-    }),
+    ...liftsAfter(
+      reworded('stone-chip', filledInLifts, {
+        place: {
+          title: 'Fill it proud, film over it',
+          detail:
+            'Pressed in so that no air stays behind; a vein as a second colour drawn in while it is soft; film pressed over it.',
+          confirm: 'Proud, under film',
+        },
+      }),
+      'sandable',
+    ),
     ...tasks('stone-chip', [
       {
         task: 'hold:leave',

@@ -1,0 +1,91 @@
+import { type Piece, repairOf } from '@/core/plan';
+import type { SheetRevision } from '@/core/system';
+import { measured, SHAPES, type VoidShape, voidOf } from '@/core/void';
+import { curve, kitOf, partsOf, ratioOf, tiers } from '@/sample/sheet-words';
+import { furtherSheets } from '@/sample/systems';
+import { at, baseAt, clock, printedPlan, walkJob, walkPiece } from './made';
+
+/** The bed of the granite landing, combed no further than is covered before it skins. */
+const H = 60;
+const NOW = at('2027-04-19T08:00');
+const job = walkJob({ id: 'walk-14', startFrom: NOW });
+const tile = furtherSheets.find((s) => s.kind === 'tile-adhesive')!;
+const sheet: SheetRevision = {
+  ...tile,
+  id: 'bed-1',
+  systemId: 'bed',
+  name: 'Flexible bed',
+  parts: partsOf('tile-adhesive', { A: { densityGPerMl: 2.6 }, B: { densityGPerMl: 1 } }),
+  ratio: ratioOf({ basis: 'weight', a: 100, b: 25 }),
+  dose: null,
+  potLossMl: 0,
+  milestones: [
+    curve('use-by', 'mix-begins', 'pot', [
+      [5, 300, 300],
+      [20, 150, 150],
+    ]),
+    curve('open', 'placed', 'material', [
+      [10, 32, 32],
+      [20, 18, 18],
+    ]),
+    tiers('overlay', 'placed', [
+      [18, 40, 100, 20 * H, 20 * H],
+      [10, 18, 100, 36 * H, 36 * H],
+    ]),
+    curve('foot', 'placed', 'base', [
+      [5, 48 * H, 48 * H],
+      [20, 20 * H, 20 * H],
+    ]),
+  ],
+  limits: { ...tile.limits, baseMinC: null, materialMinC: null, bondMaxMm: null, bondMinMm: null },
+  kits: [kitOf('unit', 'Unit 15 L', [21_000, 5250], { yieldMl: 15_000, splittable: true })],
+};
+const piece = (over: Partial<Piece> = {}): Piece => {
+  const plain = walkPiece(job, {
+    method: { id: 'setting-bed', version: 1 },
+    void: voidOf({
+      ...SHAPES.notchedBed.blank(),
+      outline: { kind: 'rectangle', length: measured(3600, 'tape'), width: measured(2000, 'tape') },
+      notch: {
+        form: 'round',
+        width: measured(12, 'rule'),
+        depth: measured(14, 'rule'),
+        gap: measured(10, 'rule'),
+      },
+      trowelDeg: 60,
+      backMm: 1,
+    } as VoidShape),
+    sheetId: sheet.id,
+    kitId: 'unit',
+    materialC: 15,
+    settings: { 'lay-rate': 5, over: 0 },
+  });
+  return { ...plain, base: { ...plain.base, material: 'concrete', known: baseAt(['2027-04-18T00:00', 12]) }, ...over };
+};
+const plan = (over: Partial<Piece> = {}) =>
+  printedPlan({ job, repairs: [repairOf(piece(over))], sheets: [sheet] }, NOW).repairs[0]!;
+const spreads = (p: ReturnType<typeof plan>) => p.steps.filter((s) => s.id.endsWith(':spread'));
+
+test('a bed of 6.005 mm and 1.0 buttered: 50.4 L on 7.2 m²', () => {
+  expect(plan().volumeMl!.nominal / 1000).toBeCloseTo(50.4, 1);
+});
+test('open 23.9 min at 5 m² an hour: four areas of 1.80 m², each covered in its open time', () => {
+  const all = spreads(plan());
+  expect(all).toHaveLength(4);
+  for (const s of all) {
+    const minutes = (Date.parse(s.to!) - Date.parse(s.from!)) / 60_000;
+    // 1.80 m² at 5 m² an hour.
+    expect(minutes).toBeCloseTo(21.6, 0);
+    expect(minutes).toBeLessThan(23.9);
+  }
+  // Two pairs of hands cover twice as much of it.
+  expect(spreads(plan({ crew: 2 }))).toHaveLength(2);
+  // Slower hands, smaller areas.
+  expect(spreads(plan({ settings: { 'lay-rate': 2, over: 0 } })).length).toBeGreaterThanOrEqual(9);
+});
+test('joints by the colder tier, 36 h on a base of 12 °C, and not 20', () => {
+  const p = plan();
+  const over = p.milestones.find((m) => m.kind === 'overlay')!;
+  expect((Date.parse(over.plans!) - Date.parse(over.since!)) / 3_600_000).toBeCloseTo(36, 1);
+  expect(clock(over.plans)).toMatch(/^(Tue|Wed)/);
+});
