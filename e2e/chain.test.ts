@@ -49,7 +49,7 @@ test('a chain is made, seen, changed and worked: then…, what lies between, two
   // What may come next, and why others may not.
   await page.getByRole('button', { name: 'then…' }).click();
   const next = page.getByRole('dialog', { name: 'What comes next' });
-  await next.getByText('It is done on metal, and the base is concrete.').waitFor();
+  await next.getByText('It is done on metal, and the base is concrete.').first().waitFor();
   expect(await next.getByRole('button', { name: 'Plate bonded to metal' }).isDisabled()).toBe(true);
   await next.getByRole('button', { name: 'Poured collar, ring or channel' }).click();
   // The second pass is open for measuring, with the first within reach.

@@ -300,7 +300,7 @@ test('everything goes out as one file and comes back in an empty browser', async
   const there = await elsewhere.newPage();
   await there.goto(`${base()}/settings`);
   await there.getByLabel('Backup file').setInputFiles(path);
-  await there.getByText(/3 jobs read/).waitFor();
+  await there.getByText(/4 jobs read/).waitFor();
   await there.goto(`${base()}/job/sample-winch/sample-plate/mix`);
   expect(await answer(there)).toBe(mix);
   const bad = join(folder, 'bad.zip');

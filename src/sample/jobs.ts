@@ -180,9 +180,10 @@ export function sampleData(nowMs: number, zone: string): SampleData {
     workingHours: { fromHour: 8, toHour: 17, days: [1, 2, 3, 4, 5, 6, 7] },
     climate: { kind: 'daily', lowC: 8, lowHour: 6, highC: 18, highHour: 15, humidityAtLowPct: 78 },
   };
-  const landingRepairs = LANDING.map((place, i) =>
-    repair({ ...place, jobId: landing.id, order: i + 1 }, 'mortar-patch', mortarSheet.id, 'small'),
+  const landingRepairs = LANDING.map(({ by = ['mortar-patch', mortarSheet.id, 'small'], ...place }, i) =>
+    repair({ ...place, jobId: landing.id, order: i + 1 }, ...by),
   );
+  const usedAtLanding = new Set(LANDING.map((p) => p.by?.[1] ?? mortarSheet.id));
 
   const boat = boatJob(common, tomorrow);
   const winchRepair = repair(
@@ -264,7 +265,14 @@ export function sampleData(nowMs: number, zone: string): SampleData {
         snapshots: [],
       },
       { ...winchBundle, events, snapshots: [snapshot] },
-      { job: landing, repairs: landingRepairs, sheets: [mortarSheet], stock: [], events: [], snapshots: [] },
+      {
+        job: landing,
+        repairs: landingRepairs,
+        sheets: sampleSheets.filter((s) => usedAtLanding.has(s.id)),
+        stock: [],
+        events: [],
+        snapshots: [],
+      },
       {
         job: boat,
         repairs: boatRepairs(repair),

@@ -83,11 +83,25 @@ export const LANDING: readonly {
   readonly name: string;
   readonly place: string;
   readonly void: Void;
+  /** Method, sheet and kit; resin mortar where nothing is said. */
+  readonly by?: readonly [methodId: string, sheetId: string, kitId: string];
 }[] = [
-  { id: 'sample-crack', name: 'Apron crack', place: 'Landing apron, along the drain', void: voidOf(apronCrack) },
+  {
+    id: 'sample-crack',
+    name: 'Apron crack',
+    place: 'Landing apron, along the drain',
+    void: voidOf(apronCrack),
+    by: ['poured-crack', 'sheet-crack-1', 'pair'],
+  },
   { id: 'sample-step', name: 'Step nosing', place: 'Upper step, lake side', void: voidOf(stepNosing, stepCorner) },
   { id: 'sample-spall', name: 'Ramp edge', place: 'Slip ramp, fifth bay', void: voidOf(scannedEdge) },
-  { id: 'sample-foot', name: 'Bollard foot', place: 'Head of the landing', void: voidOf(bollardFoot) },
+  {
+    id: 'sample-foot',
+    name: 'Bollard foot',
+    place: 'Head of the landing',
+    void: voidOf(bollardFoot),
+    by: ['poured-collar', 'sheet-collar-1', 'pail'],
+  },
   {
     id: 'sample-cores',
     name: 'Core holes',

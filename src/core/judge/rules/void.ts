@@ -1,4 +1,4 @@
-import { depthToFill, ENGINES, liftsOf } from '../../method';
+import { depthToFill, ENGINES, liftsOf, METHODS } from '../../method';
 import { exactly, listed, mm, plain } from '../../say';
 import {
   blankSettingOut,
@@ -80,6 +80,13 @@ const F = findings({
     why: 'What is filled in runs out behind until it has set, and nobody sees it.',
     todo: 'Close it first; a hold point for that stands in the steps.',
   },
+  'other-method': {
+    severity: 'note',
+    stage: 'measure',
+    title: 'This is usually repaired otherwise',
+    why: 'What broke is “{shape}”; made for that: {methods}.',
+    todo: 'Plan it as such, or go on if {method} is meant.',
+  },
   'part-depth': {
     severity: 'stop',
     stage: 'measure',
@@ -112,6 +119,9 @@ const F = findings({
   },
 });
 
+/** From this place on in its list a shape is one that a method can do besides. */
+const BESIDES = 4;
+
 /** What is noticed about the void and where it is set out. */
 export const voidRules: Readonly<Record<string, Rule>> = {
   'bond-thickness': ({ repair, plan }) => {
@@ -140,6 +150,22 @@ export const voidRules: Readonly<Record<string, Rule>> = {
     const feathered = repair.void?.shapes.some((s) => kindOf(s).readings?.(s)?.feathered);
     if (feathered) out.push(F['lift:feather'](undefined, { severity: liftMinMm ? 'stop' : 'caution' }));
     return out;
+  },
+
+  'other-method': ({ plan, repair }) => {
+    const main = repair.void?.shapes[0];
+    if (!main || !plan.method) return [];
+    // A method names what it is made for first; what it can do besides stands far down.
+    if (plan.method.shapes.indexOf(main.shape) < BESIDES) return [];
+    const made = METHODS.filter((m) => m.shapes[0] === main.shape && m.bases.includes(repair.base.material));
+    if (!made.length) return [];
+    return [
+      F['other-method']({
+        shape: kindOf(main).label.toLowerCase(),
+        methods: listed(made.map((m) => m.label)),
+        method: plan.method.label.toLowerCase(),
+      }),
+    ];
   },
 
   'part-depth': ({ plan, repair }) => {

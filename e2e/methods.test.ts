@@ -1,0 +1,149 @@
+import type { Page } from 'playwright-core';
+import { METHODS, methodOf } from '@/core/method';
+import { site, withSample } from './browser';
+import { answer, runToTheEnd, stage, type } from './hands';
+
+const yard = site();
+const { base } = yard;
+jest.setTimeout(600_000);
+
+const side = (page: Page) => page.locator('section[aria-label="Answer"]');
+
+/** Answers what a method asks as it wants it. */
+async function inspected(page: Page, methodId: string): Promise<void> {
+  const rows = page.locator('section[aria-label="Sheet"] ol > li');
+  const { questions } = methodOf(methodId)!;
+  await rows.nth(questions.length - 1).waitFor();
+  for (const [i, q] of questions.entries())
+    await rows.nth(i).getByRole('button', { name: q.wants, exact: true }).click();
+}
+
+/** Chooses a shape by its picture and types what it measures, in the order of the list. */
+async function measuredAs(page: Page, shape: RegExp, values: readonly string[]): Promise<void> {
+  await page.getByRole('heading', { name: 'What broke?' }).waitFor();
+  const every = page.getByRole('button', { name: /show every shape/ });
+  const picture = page.locator('section[aria-label="Sheet"] section button').filter({ hasText: shape }).first();
+  if (!(await picture.isVisible())) await every.click();
+  await picture.click();
+  const fields = side(page).getByPlaceholder('measure');
+  await fields.first().waitFor();
+  for (const [i, value] of values.entries()) {
+    await fields.nth(i).fill(value);
+    await fields.nth(i).blur();
+  }
+  await page.waitForFunction(() => /\d/.test(document.querySelector('[data-testid=answer]')?.textContent ?? ''));
+}
+
+async function newRepair(page: Page, methodId: string): Promise<void> {
+  await page.goto(base());
+  await page.getByRole('button', { name: 'New job' }).click();
+  await page.waitForURL(/\/job\//);
+  await type(page, 'Air temperature', '16 °C');
+  for (const day of ['Sat', 'Sun']) await page.getByRole('button', { name: day, exact: true }).click();
+  await page.getByRole('button', { name: methodOf(methodId)!.label }).click();
+  await page.waitForURL(/inspect/);
+}
+
+const begin = async (): Promise<Page> => {
+  const page = await (await yard.context()).newPage();
+  page.on('pageerror', (error) => {
+    throw error;
+  });
+  await page.clock.install({ time: new Date('2026-05-05T05:00:00Z') });
+  await withSample(page, base());
+  return page;
+};
+
+test('methods are offered by what the thing is made of', async () => {
+  const page = await begin();
+  await page.getByRole('button', { name: 'New job' }).click();
+  await page.waitForURL(/\/job\//);
+  for (const material of ['laminate', 'stone', 'timber'] as const) {
+    await page
+      .getByRole('group', { name: 'It is made of' })
+      .getByRole('button', { name: material, exact: true })
+      .click();
+    for (const m of METHODS) {
+      const offered = await page.getByRole('button', { name: m.label }).count();
+      expect([material, m.id, offered > 0]).toEqual([material, m.id, m.bases.includes(material)]);
+    }
+  }
+});
+
+test('a dent in a door, typed and worked to its end with every default', async () => {
+  const page = await begin();
+  await newRepair(page, 'body-filler');
+  await inspected(page, 'body-filler');
+  await stage(page, 'Measure');
+  await measuredAs(page, /Hollow or patch/, ['300 mm', '200 mm', '3 mm']);
+  expect(await answer(page)).toBe('180');
+  await stage(page, 'Material');
+  await page.getByRole('button', { name: /^Choose: Panel filler/ }).click();
+  await stage(page, 'Mix');
+  await page.getByText('left proud to bring back').waitFor();
+  expect(await page.getByText('the skim').count()).toBeGreaterThan(0);
+  await stage(page, 'Place');
+  await page.getByText('Spread the skim').waitFor();
+  // The scale of a gram is too coarse for a few grams of paste: a finer one is a press.
+  await stage(page, 'Mix');
+  const finer = page.getByRole('button', { name: /My scale shows/ });
+  if (await finer.count()) await finer.first().click();
+  await stage(page, 'Place');
+  await page.getByRole('link', { name: /running view/ }).click();
+  await page.getByTestId('go').waitFor();
+  expect(await runToTheEnd(page)).toBeLessThan(60);
+});
+
+test('a fitting in a hull, a chain of four typed pass by pass: each with its window, one band over all', async () => {
+  const page = await begin();
+  await newRepair(page, 'fitting-tack');
+  await inspected(page, 'fitting-tack');
+  await stage(page, 'Measure');
+  await measuredAs(page, /Face to bond/, ['180 mm', '180 mm', '2 mm']);
+  await stage(page, 'Material');
+  await page.getByRole('button', { name: /^Choose: Quick tack paste/ }).click();
+  const passes = [
+    [
+      'fitting-build',
+      'within the recoat window',
+      /Fairing round a fitting/,
+      ['200 mm', '120 mm', '50 mm', '70 mm'],
+      'Fibre build paste',
+    ],
+    [
+      'fairing-skin',
+      'within the recoat window',
+      /Fairing round a fitting/,
+      ['240 mm', '150 mm', '12 mm', '110 mm'],
+      'Light fairing filler',
+    ],
+    ['barrier-coat', 'after full set, abraded', /Coat or skim/, ['300 mm', '300 mm', '0.12 mm'], 'Barrier coat'],
+  ] as const;
+  for (const [method, gate, shape, values, system] of passes) {
+    await stage(page, 'Measure');
+    await page.getByRole('button', { name: 'then…' }).click();
+    const next = page.getByRole('dialog', { name: 'What comes next' });
+    await next.getByRole('button', { name: methodOf(method)!.label }).click();
+    const name = new RegExp(`\\d ${methodOf(method)!.label}`);
+    await page.getByRole('link', { name }).click();
+    await page.getByRole('button', { name: 'this pass…' }).click();
+    const about = page.getByRole('dialog');
+    await about.getByRole('button', { name: 'a void of its own' }).click();
+    await about.getByRole('button', { name: gate, exact: true }).click();
+    await page.keyboard.press('Escape');
+    await measuredAs(page, shape, values);
+    await stage(page, 'Material');
+    await page.getByRole('button', { name: new RegExp(`^Choose: ${system}`) }).click();
+  }
+  await stage(page, 'Place');
+  // All four on one band, joined, with the windows between them.
+  expect(await page.locator('[data-ribbon]').count()).toBe(4);
+  expect(await page.locator('[data-window]').count()).toBe(2);
+  await page.getByText('Set out twice, inside and outside').waitFor();
+  await page
+    .getByText(/Coat 2 of 2/)
+    .first()
+    .waitFor();
+  for (const heading of ['1 Fitting tacked into a hull', '4 Barrier or finish coats'])
+    expect(await page.getByRole('heading', { name: heading }).count()).toBeGreaterThan(0);
+});
