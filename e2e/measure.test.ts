@@ -247,7 +247,7 @@ test('a scan that is cut off, foreign, or holds no number is refused with its re
   // Pressed the moment it is there: a quick machine has found the void before a test comes round to it.
   await page.evaluate(() =>
     new MutationObserver((_, all) => {
-      const cancel = [...document.querySelectorAll('button')].find((b) => b.textContent === 'Cancel');
+      const cancel = [...document.querySelectorAll('button')].find((b) => b.textContent?.trim() === 'Cancel');
       if (!cancel) return;
       all.disconnect();
       cancel.click();

@@ -83,7 +83,7 @@ test('a dent in a door, typed and worked to its end with every default', async (
   await page.getByText('left proud to bring back').waitFor();
   expect(await page.getByText('the skim').count()).toBeGreaterThan(0);
   await stage(page, 'Place');
-  await page.getByText('Spread the skim').waitFor();
+  await page.getByText('Spread the skim').first().waitFor();
   // The scale of a gram is too coarse for a few grams of paste: a finer one is a press.
   await stage(page, 'Mix');
   const finer = page.getByRole('button', { name: /My scale shows/ });
@@ -139,7 +139,7 @@ test('a fitting in a hull, a chain of four typed pass by pass: each with its win
   // All four on one band, joined, with the windows between them.
   expect(await page.locator('[data-ribbon]').count()).toBe(4);
   expect(await page.locator('[data-window]').count()).toBe(2);
-  await page.getByText('Set out twice, inside and outside').waitFor();
+  await page.getByText('Set out twice, inside and outside').first().waitFor();
   await page
     .getByText(/Coat 2 of 2/)
     .first()

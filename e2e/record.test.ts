@@ -47,7 +47,7 @@ test('the sample shows one job planned and one running, is marked, and goes with
   await page.waitForURL(/\/job\//);
   await type(page, 'Name of the job', 'My own jetty');
   await withSample(page, base());
-  expect(await page.getByText('sample', { exact: true }).count()).toBe(3);
+  expect(await page.getByText('sample', { exact: true }).count()).toBe(4);
   await page.getByText('running', { exact: true }).waitFor();
   await page.getByRole('button', { name: 'Remove the sample' }).click();
   await page.getByRole('heading', { name: 'Winch house' }).waitFor({ state: 'detached' });

@@ -107,9 +107,9 @@ describe('the shelf', () => {
     const other = await (await yard.context()).newPage();
     await other.goto(`${base()}/shelf`);
     await other.getByLabel('File of sheets').setInputFiles(file);
-    await other.getByText('16 sheets taken in.').waitFor();
+    await other.getByText('21 sheets taken in.').waitFor();
     await other.getByLabel('File of sheets').setInputFiles(file);
-    await other.getByText('0 sheets taken in, 16 stood here already.').waitFor();
+    await other.getByText('0 sheets taken in, 21 stood here already.').waitFor();
     await other.reload();
     await other.getByRole('link', { name: 'Panel filler' }).waitFor();
     await other
@@ -125,8 +125,8 @@ test('choosing: every system with its reasons, the wall and the wet change them 
   await page.goto(`${base()}/job/sample-winch/sample-plate/material`);
   const table = page.getByRole('region', { name: 'Systems side by side' });
   await table.getByText('is not done with this kind').first().waitFor();
-  // Sixteen columns, the chosen one among them; a failed one stays with its reason and cannot be chosen.
-  expect(await table.locator('thead th').count()).toBe(17);
+  // One column for each sheet and one of words; a failed one stays with its reason and cannot be chosen.
+  expect(await table.locator('thead th').count()).toBe(22);
   expect(await table.getByRole('button', { name: 'Choose: Ramp mortar 3-part' }).isDisabled()).toBe(true);
   await table
     .getByText(/for concrete, stone, not metal/)

@@ -275,7 +275,7 @@ export function potted({ ask: asked, proportion, kitMl, lines, placed, safety }:
       line(
         'Batches',
         whole
-          ? `${figure(kitMl)} mL a kit, at most ${kitsPerPot} in one pot`
+          ? `${figure(kitMl)} mL a kit${Number.isFinite(kitsPerPot) ? `, at most ${kitsPerPot} in one pot` : ''}`
           : `smallest number with each under ${figure(caps.capMl)} mL, its own loss included`,
         pots.length,
       ),

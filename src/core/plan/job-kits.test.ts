@@ -3,7 +3,7 @@ import { mortarSheet, pasteSheet, sampleSheets, sampleStock } from '../../sample
 import type { SheetRevision, Stock } from '../system';
 import { Refusal } from '../units';
 import { kindOf, withValue } from '../void';
-import { type Job, jobKits, NOTHING_YET, type Piece, passedOver, pieceOf, planJob, repairOf } from '.';
+import { type Job, jobKits, NOTHING_YET, type Piece, passedOver, pieceOf, planJob, repairOf, withPiece } from '.';
 
 const NOW = Date.UTC(2026, 4, 5, 6);
 const { bundles } = sampleData(NOW, 'Europe/Helsinki');
@@ -181,4 +181,24 @@ test('jobs of nothing and of unplanned repairs have no kits; a kit of nothing is
   const broken = { ...p, sheet: { ...p.sheet!, kits: [{ ...p.sheet!.kits[0]!, yieldMl: 0 }] } } as typeof p;
   expect(() => jobKits(job, [broken], [])).toThrow(Refusal);
   expect(NOTHING_YET.pours).toEqual([]);
+});
+
+test('a chain in which one pass has no system yet still has its kits, and what is left over', () => {
+  const boat = sampleData(NOW, 'Europe/Helsinki').bundles.find((b) => b.job.id === 'sample-boat')!;
+  const [fitting, collar] = boat.repairs;
+  for (const open of fitting!.chain) {
+    const bare = withPiece(fitting!, { ...pieceOf(fitting!, open), sheetId: null, kitId: null });
+    const plan = planJob({
+      job: boat.job,
+      repairs: [bare, collar!],
+      sheets: boat.sheets,
+      stock: [],
+      actuals: new Map(),
+      nowMs: NOW,
+    });
+    expect(plan.kitProblem()).toBeNull();
+    const systems = plan.kits().map((k) => k.sheet.id);
+    expect(systems).toContain('sheet-collar-1');
+    for (const k of plan.kits()) for (const left of k.leftOvers) expect(left.ml).toBeGreaterThan(1);
+  }
 });

@@ -216,18 +216,27 @@ export function jobKits(job: Job, plans: readonly RepairPlan[], stock: readonly 
       alone,
       together,
       takes: takesFrom(lots, sheet, day, offers, kits.set.total),
-      leftOvers: leftOvers(kits, needs, offers, potMs, plans),
+      leftOvers: leftOvers({ kits, needs, offers, potMs, plans, sheet }),
     };
   });
 }
 
-function leftOvers(
-  kits: SharedKits,
-  needs: readonly BatchNeed[],
-  offers: readonly KitOffer[],
-  potMs: number,
-  plans: readonly RepairPlan[],
-): LeftOver[] {
+/** What is left of each group of kits, and to whom of the job it could serve. */
+function leftOvers({
+  kits,
+  needs,
+  offers,
+  potMs,
+  plans,
+  sheet,
+}: {
+  readonly kits: SharedKits;
+  readonly needs: readonly BatchNeed[];
+  readonly offers: readonly KitOffer[];
+  readonly potMs: number;
+  readonly plans: readonly RepairPlan[];
+  readonly sheet: SheetRevision;
+}): LeftOver[] {
   return kits.groups.flatMap((group, g): LeftOver[] => {
     const mixed = !group.includes('pool');
     const mine = mixed
@@ -239,14 +248,8 @@ function leftOvers(
     const from = ids(mine);
     const offersTo = plans.flatMap((p) => {
       if (from.includes(p.repairId) || !p.void) return [];
-      const sheetKind = plans.find((q) => q.repairId === from[0])!.sheet!.kind;
       // One that has its own system does not need it, one that could use this kind might.
-      if (
-        p.sheet
-          ? p.sheet.id !== plans.find((q) => q.repairId === from[0])!.sheet!.id
-          : !p.method?.kinds.includes(sheetKind)
-      )
-        return [];
+      if (p.sheet ? p.sheet.id !== sheet.id : !p.method?.kinds.includes(sheet.kind)) return [];
       const needMl = p.mix?.onHandMl ?? p.void.p95Ml;
       return needMl <= ml ? [{ repairId: p.repairId, needMl }] : [];
     });
