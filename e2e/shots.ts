@@ -19,7 +19,6 @@ const SHOTS: readonly (readonly [name: string, path: string, phone?: boolean])[]
   ['bench', `${PLATE}/bench`],
   ['place', `${RAMP}/place`],
   ['hold', `${RAMP}/hold`],
-  ['finish', `${PLATE}/finish`],
   ['release', `${PLATE}/release`],
   ['run', `${PLATE}/run`],
   ['run-phone', `${PLATE}/run`, true],
@@ -28,6 +27,7 @@ const SHOTS: readonly (readonly [name: string, path: string, phone?: boolean])[]
   ['sheet', '/shelf/sheet-filler-1'],
   ['card', '/job/sample-ramp/card'],
   ['pick', '/job/sample-landing/pick'],
+  ['chain', '/job/sample-boat/sample-fitting/measure?pass=p2'],
   ['lab', '/lab?sheet=sheet-paste-1'],
 ];
 

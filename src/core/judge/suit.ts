@@ -2,7 +2,7 @@ import { extremes, siteTime } from '../climate';
 import { ENGINES, methodOf } from '../method';
 import { type Job, type JobPlan, jobKits, NOTHING_YET, type Piece, planPass, type RepairPlan } from '../plan';
 import { milestoneOf, SAGS, type SheetRevision, type Stock, WETNESS } from '../system';
-import { attempt, figure, formatDuration } from '../units';
+import { attempt, figure, formatDuration, metC, rangeText } from '../units';
 
 /** One thing a system must do for this repair, in words and numbers. */
 export interface Criterion {
@@ -31,8 +31,7 @@ export interface SuitAsk {
 }
 
 const c = (id: string, label: string, met: boolean | null, says: string): Criterion => ({ id, label, met, says });
-const end = (v: number | null) => (v === null ? '…' : figure(v));
-const range = (low: number | null, high: number | null, unit: string) => `${end(low)} to ${end(high)} ${unit}`;
+const said = (low: number | null, high: number | null, unit: string) => rangeText(low, high, unit) ?? 'gives none';
 const KIT_WORD = (n: number) => `${n} kit${n === 1 ? '' : 's'}`;
 
 /**
@@ -170,7 +169,7 @@ function gapCriterion(mine: RepairPlan, { limits: l }: SheetRevision): Criterion
     return c('gap', 'Gap', null, `${figure(deep)} mm; the sheet gives no gap`);
   const met =
     (l.bondMinMm === null || deep >= l.bondMinMm - 1e-9) && (l.bondMaxMm === null || deep <= l.bondMaxMm + 1e-9);
-  return c('gap', 'Gap', met, `${figure(deep)} mm, sheet ${range(l.bondMinMm, l.bondMaxMm, 'mm')}`);
+  return c('gap', 'Gap', met, `${figure(deep)} mm, sheet ${said(l.bondMinMm, l.bondMaxMm, 'mm')}`);
 }
 
 function temperatureCriterion(mine: RepairPlan, tried: RepairPlan | null, sheet: SheetRevision, job: Job): Criterion {
@@ -185,7 +184,7 @@ function temperatureCriterion(mine: RepairPlan, tried: RepairPlan | null, sheet:
     'temperature',
     'Temperature',
     baseMinC === null && baseMaxC === null ? null : inside,
-    `base ${figure(min)} to ${figure(max)} °C, sheet ${range(baseMinC, baseMaxC, '°C')}`,
+    `base ${metC(min, max, [baseMinC, baseMaxC])}, sheet ${said(baseMinC, baseMaxC, '°C')}`,
   );
 }
 

@@ -4,5 +4,6 @@ export * from './format';
 export * from './kinds';
 export * from './parse';
 export * from './prose';
+export * from './range';
 export * from './refusal';
 export * from './working';

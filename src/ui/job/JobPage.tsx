@@ -2,7 +2,7 @@
 import { Download, PackageCheck, Printer, ScrollText } from 'lucide-react';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
-import { calendarProblems } from '@/core/plan';
+import { calendarProblems, pieceName } from '@/core/plan';
 import { useTemperaturePull } from '../repair/RepairPage';
 import { Heading, TextField, Ways } from '../shared/bits';
 import { CalendarButton } from '../shared/CalendarButton';
@@ -86,7 +86,10 @@ export function JobPage({ jobId }: { jobId: string }) {
                     </Link>
                   </h2>
                   <p className="soft">
-                    {r.plan.method?.label} · {r.repair.place}
+                    {r.passes.length > 1
+                      ? r.passes.map((p, n) => pieceName(p.repair, n)).join(' → ')
+                      : r.plan.method?.label}{' '}
+                    · {r.repair.place}
                   </p>
                   <p className="fig text-[0.82rem] mt-1">
                     {(['measure', 'mix', 'place', 'hold', 'release'] as const)

@@ -4,7 +4,7 @@ import { useMemo } from 'react';
 import { suits } from '@/core/judge';
 import { sheetSays } from '@/core/plan';
 import { MILESTONES } from '@/core/system';
-import { formatDuration } from '@/core/units';
+import { formatDuration, rangeText, signed } from '@/core/units';
 import type { StageProps } from '../repair/stage-props';
 import { Answer, Heading, useFormat, useProse } from '../shared/bits';
 import { CurveChart } from '../shared/CurveChart';
@@ -82,6 +82,8 @@ function baseNow(plan: StageProps['at']['plan'], nowMs: number): number {
   return s.values[i < 0 ? s.values.length - 1 : i]!;
 }
 
+const told = (of: string, text: string | null): [string, string][] => (text === null ? [] : [[of, text]]);
+
 function Side({ view, at, nowMs }: StageProps) {
   const prose = useProse();
   const { repair, plan } = at;
@@ -99,15 +101,11 @@ function Side({ view, at, nowMs }: StageProps) {
   const useBy = plan.sheet?.milestones.find((m) => m.kind === 'use-by');
   const l = sheet.limits;
   const limits: [string, string][] = [
-    ...(l.baseMinC !== null || l.baseMaxC !== null
-      ? [['base', `${l.baseMinC ?? '…'} to ${l.baseMaxC ?? '…'} °C`] as [string, string]]
-      : []),
-    ...(l.materialMinC !== null
-      ? [['material', `${l.materialMinC} to ${l.materialMaxC ?? '…'} °C`] as [string, string]]
-      : []),
+    ...told('base', rangeText(l.baseMinC, l.baseMaxC, '°C')),
+    ...told('material', rangeText(l.materialMinC, l.materialMaxC, '°C')),
     ...(l.dewMarginK !== null ? [['above dew point', `${l.dewMarginK} K`] as [string, string]] : []),
     ...(l.humidityMaxPct !== null ? [['humidity', `to ${l.humidityMaxPct} %`] as [string, string]] : []),
-    ...(l.cureMinC !== null ? [['cures from', `${l.cureMinC} °C`] as [string, string]] : []),
+    ...(l.cureMinC !== null ? [['cures from', `${signed(l.cureMinC)} °C`] as [string, string]] : []),
     ...(l.liftMaxMm !== null ? [['lift', `${l.liftMinMm ?? 0} to ${l.liftMaxMm} mm`] as [string, string]] : []),
     ...(l.bondMaxMm !== null ? [['bond line', `${l.bondMinMm ?? 0} to ${l.bondMaxMm} mm`] as [string, string]] : []),
     ...(l.baseAgeMinDays !== null ? [['concrete from', `${l.baseAgeMinDays} days`] as [string, string]] : []),

@@ -1,4 +1,5 @@
 import type { Stage } from '@/core/method';
+import type { ChainPlan, RepairPlan } from '@/core/plan';
 import type { PassView } from '@/core/record';
 import { isMetered } from '@/core/system';
 import { format, type UnitSystem } from '@/core/units';
@@ -13,6 +14,9 @@ export function stageAnswer(
   zone: string,
   nowMs: number,
 ): string {
+  const passes = isChain(plan) ? plan.passes : [plan];
+  const together = passes.length > 1 ? ofAll(stage, passes, system) : null;
+  if (together !== null) return together;
   const stops = findings.filter((f) => f.stage === stage && f.severity === 'stop' && !actuals.overrides.has(f.id));
   switch (stage) {
     case 'inspect': {
@@ -56,5 +60,34 @@ export function stageAnswer(
     case 'release':
       if (actuals.released) return `signed ${shortWhen(actuals.released.atMs, zone, nowMs)}`;
       return plan.openMs !== null ? shortWhen(plan.openMs, zone, nowMs) : plan.steps.length ? 'not in sight' : 'waits';
+  }
+}
+
+const isChain = (plan: RepairPlan): plan is ChainPlan => 'passes' in plan;
+
+/** What all passes of a chain have together; null where the stage is one for all of them, or one has nothing yet. */
+function ofAll(stage: Stage, passes: readonly RepairPlan[], system: UnitSystem): string | null {
+  const sum = (of: (p: RepairPlan) => number | undefined) => {
+    const all = passes.map(of);
+    return all.every((x) => x !== undefined) ? all.reduce((a, b) => a + b, 0) : null;
+  };
+  const volume = (ml: number | null) => (ml === null ? null : format('volume', ml, system).text);
+  switch (stage) {
+    case 'measure': {
+      const ml = volume(sum((p) => p.void?.nominalMl));
+      return ml && `${passes.length} passes, ${ml}`;
+    }
+    case 'material': {
+      if (passes.some((p) => !p.sheet)) return null;
+      const systems = new Set(passes.map((p) => p.sheet!.id)).size;
+      return systems > 1 ? `${systems} systems` : null;
+    }
+    case 'mix': {
+      const batches = sum((p) => p.mix?.batches.length);
+      const ml = volume(sum((p) => p.mix?.toMixMl));
+      return batches === null || !ml ? null : `${batches} batches, ${ml}`;
+    }
+    default:
+      return null;
   }
 }

@@ -1,6 +1,6 @@
 import { METHODS, STAGES } from '@/core/method';
 import { type Piece, pieceOf, repairOf } from '@/core/plan';
-import { viewJob } from '@/core/record';
+import { type PassView, viewJob } from '@/core/record';
 import { sampleData } from '@/sample/jobs';
 import { sampleSheets } from '@/sample/systems';
 import { shelfOf } from '../material/shelf-of';
@@ -58,6 +58,20 @@ describe('what each stage says of itself', () => {
     expect(say({}, 'measure', 'us')).toMatch(/US fl oz/);
     expect(say({}, 'mix')).toMatch(/2 batches, 1\.27 L/);
     expect(say({}, 'hold')).toMatch(/^to \w{3} /);
+  });
+  test('of a chain: what its passes are together, and of one of them what it is by itself', () => {
+    const boat = bundles.find((b) => b.job.id === 'sample-boat')!;
+    const [fitting] = viewJob(boat, NOW).repairs;
+    const of = (view: PassView, stage: (typeof STAGES)[number]) => stageAnswer(stage, view, 'metric', ZONE, NOW);
+    const volumes = fitting!.passes.map((p) => p.plan.void!.nominalMl);
+    expect(of(fitting!, 'measure')).toBe(`4 passes, ${(volumes.reduce((a, b) => a + b, 0) / 1000).toFixed(2)} L`);
+    expect(of(fitting!, 'material')).toBe('4 systems');
+    expect(of(fitting!, 'mix')).toMatch(/^8 batches, 1\.\d\d L$/);
+    expect(of(fitting!.passes[3]!, 'measure')).toMatch(/mL$/);
+    expect(of(fitting!.passes[3]!, 'mix')).toMatch(/^3 batches, /);
+    // One system in two pours is named.
+    const [, collar] = viewJob(boat, NOW).repairs;
+    expect(of(collar!, 'material')).toBe('Slow pouring resin in pails');
   });
   test('of one that wants something: what it wants', () => {
     expect(say({ answers: {} }, 'inspect')).toBe(

@@ -1,0 +1,33 @@
+import fc from 'fast-check';
+import { metC, rangeText, signed } from '.';
+
+test('open ends are words, equal ends one figure, a minus a minus', () => {
+  expect(rangeText(5, null, '°C')).toBe('from 5 °C');
+  expect(rangeText(null, 30, '°C')).toBe('up to 30 °C');
+  expect(rangeText(null, null, '°C')).toBeNull();
+  expect(rangeText(-5, 40, '°C')).toBe('−5 to 40 °C');
+  expect(rangeText(4, 4, 'mm')).toBe('4 mm');
+  expect(signed(-0.25)).toBe('−0.25');
+});
+test('what is met goes to whole degrees, to halves where a limit lies near, and never across it', () => {
+  expect(metC(6.56, 6.84, [5, 30])).toBe('7 °C');
+  expect(metC(5.4, 12.2, [5, 30])).toBe('5.5 to 12 °C');
+  expect(metC(4.9, 9, [5, null])).toBe('4.9 to 9 °C');
+  const c = fc.double({ min: -20, max: 45, noNaN: true });
+  fc.assert(
+    fc.property(c, c, fc.integer({ min: -5, max: 35 }), (a, b, limit) => {
+      const [low, high] = a < b ? [a, b] : [b, a];
+      const told = metC(low, high, [limit])
+        .replace(' °C', '')
+        .split(' to ')
+        .map((t) => Number(t.replace('−', '-')));
+      for (const [i, was] of [low, high].entries()) {
+        const is = told[i] ?? told[0]!;
+        expect(Math.abs(is - was)).toBeLessThanOrEqual(1.01);
+        // On the side of the limit it is met on.
+        if (Math.abs(was - limit) > 0.06)
+          expect(Math.sign(is - limit) * Math.sign(was - limit)).toBeGreaterThanOrEqual(0);
+      }
+    }),
+  );
+});
