@@ -160,7 +160,7 @@ export function stepFrom(method: Method, row: TaskRow, here: TaskContext, key?: 
     confirm: worded(method, row.say.confirm, here),
     handsOnMin: min,
     factors,
-    block: row.block === 'work' ? ENGINES[method.engine].blockOf(here) : row.block,
+    block: blockFor(method, row, here),
   };
   // Every step of every plan is made here: what a row does not have is not written, and nothing is copied for it.
   if (row.hold) draft.hold = true;
@@ -176,6 +176,13 @@ export function stepFrom(method: Method, row: TaskRow, here: TaskContext, key?: 
   if (within && (!within.when || within.when(here)))
     draft.within = { kind: within.of, batches: onBatches(within.on, here), by: within.by };
   return draft;
+}
+
+/** The wet work is in the blocks of its engine; what is done right before the first of it goes with that. */
+function blockFor(method: Method, { block }: TaskRow, here: TaskContext): string {
+  const { blockOf } = ENGINES[method.engine];
+  if (block === 'work') return blockOf(here);
+  return block === 'first' ? blockOf({ ...here, batch: here.batches[0] ?? null }) : block;
 }
 
 type Writable<T> = { -readonly [K in keyof T]: T[K] };

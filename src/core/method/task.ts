@@ -52,9 +52,10 @@ export interface TaskRow {
   readonly role: Role;
   readonly each: Each;
   /**
-   * Tasks of one block follow each other without a break: before anything wet, with the wet material, after it has set.
+   * Tasks of one block follow each other without a break: before anything wet, right before the first of it and with it,
+   * with the wet material, after it has set.
    */
-  readonly block: 'prep' | 'work' | 'finish';
+  readonly block: 'prep' | 'first' | 'work' | 'finish';
   readonly say: Readonly<Record<'title' | 'detail' | 'confirm', Sayer>>;
   readonly work: Work;
   /** There only where a chosen option shows it. */

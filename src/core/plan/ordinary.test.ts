@@ -135,3 +135,72 @@ describe('two plates of 200 × 150 mm, bond line 0.5 mm, from a tin pair of 450 
     expect(many.some((m) => waste(m) === undefined)).toBe(true);
   });
 });
+
+describe('four spalls of 2 L each on one ramp', () => {
+  const at = (over: readonly Partial<Piece>[] = [{}, {}, {}, {}]) =>
+    planJob({
+      job,
+      repairs: over.map((o, i) =>
+        repairOf({ ...nosing, id: `spall-${i}`, order: i, kitId: null, void: voidOf(patch(400, 250, 20)), ...o }),
+      ),
+      sheets: [mortarSheet, pasteSheet],
+      stock: [],
+      actuals: new Map(),
+      nowMs: NOW,
+    });
+  const sawn = (p: ReturnType<typeof at>) =>
+    p.repairs.flatMap((r) => r.steps.filter((s) => s.key.task === 'prep:cut' || s.key.task === 'prep:clean'));
+  const mixed = (p: ReturnType<typeof at>) => p.repairs.flatMap((r) => r.steps.filter((s) => s.key.task === 'mix'));
+
+  test('all are sawn and cleaned before anything is mixed: nobody saws beside fresh mortar', () => {
+    const p = at();
+    expect(sawn(p)).toHaveLength(8);
+    const last = Math.max(...sawn(p).map((s) => s.endMs));
+    expect(Math.min(...mixed(p).map((s) => s.startMs))).toBeGreaterThanOrEqual(last);
+    // The base is read right before the first mixing of each, and not hours before.
+    for (const r of p.repairs) {
+      const check = r.steps.find((s) => s.key.task === 'prep:check')!;
+      const first = r.steps.find((s) => s.key.task === 'weigh')!;
+      expect(first.startMs - check.endMs).toBe(0);
+    }
+    // Nobody is in two places, and no work is longer for it.
+    const all = p.repairs.flatMap((r) => r.steps).sort((a, b) => a.startMs - b.startMs);
+    for (let i = 1; i < all.length; i++) expect(all[i]!.startMs).toBeGreaterThanOrEqual(all[i - 1]!.endMs);
+  });
+  test('one that is tied to an hour, or begun, or of another system, stays by itself', () => {
+    const apart = at([{}, { plannedStart: NOW + 6 * 60 * MIN }, {}]);
+    const [, tied, last] = apart.repairs;
+    const cut = tied!.steps.find((s) => s.key.task === 'prep:cut')!;
+    expect(cut.startMs).toBeGreaterThanOrEqual(NOW + 6 * 60 * MIN);
+    // Neither waits for the other's saw: each is prepared and worked by itself.
+    const alone = (r: (typeof apart.repairs)[number]) =>
+      r.steps.filter((s) => s.stage !== 'finish' && s.stage !== 'release');
+    for (const r of [tied!, last!])
+      expect(alone(r).findIndex((s) => s.key.task === 'mix')).toBeGreaterThan(
+        alone(r).findIndex((s) => s.key.task === 'prep:clean'),
+      );
+    expect(
+      planJob({
+        job,
+        repairs: [repairOf({ ...nosing, id: 'one', kitId: null, void: voidOf(patch(400, 250, 20)) })],
+        sheets: [mortarSheet],
+        stock: [],
+        actuals: new Map(),
+        nowMs: NOW,
+      }).repairs[0]!.steps.map((s) => s.key.task),
+    ).toEqual(at().repairs[0]!.steps.map((s) => s.key.task));
+  });
+  test('plates are not all bared first: bare metal does not keep that long', () => {
+    const p = planJob({
+      job,
+      repairs: [0, 1, 2].map((i) => repairOf({ ...plate, id: `plate-${i}`, order: i, kitId: null })),
+      sheets: [pasteSheet],
+      stock: [],
+      actuals: new Map(),
+      nowMs: NOW,
+    });
+    const of = (i: number, task: string) => p.repairs[i]!.steps.find((s) => s.key.task === task)!;
+    expect(of(1, 'prep:grind').startMs).toBeGreaterThan(of(0, 'close').endMs - 1);
+    expect(p.repairs.every((r) => r.steps.every((s) => s.key.task !== 'bare-again'))).toBe(true);
+  });
+});

@@ -134,6 +134,38 @@ function thermalIn({ site, thermals }: Setting, repair: Piece, actuals: Actuals)
   return thermal;
 }
 
+interface Asked {
+  readonly repair: Repair;
+  readonly passes: readonly PassAsk[];
+}
+
+/**
+ * Repairs in their order, those together that follow each other by the same method and system, not begun and not tied
+ * to an hour, and whose prepared face keeps until its turn comes.
+ */
+function likeOnes(asked: readonly Asked[]): readonly (readonly Asked[])[] {
+  const groups: Asked[][] = [];
+  const kindOf = ({ passes: [first] }: Asked): string | null => {
+    if (!first || first.actuals.startedAt !== null || first.repair.plannedStart !== null || !first.sheet) return null;
+    const method = methodOf(first.repair.method.id);
+    return !method || method.keeps ? null : `${method.id}|${first.sheet.id}`;
+  };
+  for (const one of asked) {
+    const last = groups.at(-1);
+    const kind = kindOf(one);
+    if (last && kind !== null && kindOf(last[0]!) === kind) last.push(one);
+    else groups.push([one]);
+  }
+  return groups;
+}
+
+/** When the place of a repair is prepared, before anything of it is wet. */
+const preparing = ({ steps }: ChainPlan): readonly Window[] =>
+  steps
+    .filter((s) => s.block === PREPARED && s.passId === steps[0]!.passId)
+    .map((s) => ({ fromMs: s.startMs, toMs: s.endMs }));
+const PREPARED = 'prep';
+
 /**
  * Plans a whole job: repairs in their order, one crew, inside the working hours. A serial schedule: each repair takes
  * the earliest time the ones before it leave free.
@@ -172,8 +204,7 @@ export function planJob(ask: JobAsk): JobPlan {
   const problems: Problem[] = [];
   const spend = meter(ask.budget ?? { turns: MOST_STEPS }, 'repairs', `A job of ${repairs.length} repairs`);
   let stopped = false;
-  const plans = repairs.flatMap((repair) => {
-    if (stopped) return [];
+  const asked = repairs.flatMap((repair) => {
     const passes = attempt(() =>
       piecesOf(repair).map((piece): PassAsk => {
         const actuals = ask.actuals.get(passKey(piece)) ?? NOTHING_YET;
@@ -191,20 +222,29 @@ export function planJob(ask: JobAsk): JobPlan {
         };
       }),
     );
-    if (!passes.ok) {
-      problems.push({ ...passes.problem, field: `${repair.id}.${passes.problem.field}` });
-      return [];
-    }
-    const plan = planOnce(repair, { passes: passes.value, busy: [...busy] });
-    for (const s of plan.steps) busy.push({ fromMs: s.startMs, toMs: s.endMs });
-    const spent = attempt(() => spend(1 + plan.steps.length));
-    if (!spent.ok) {
-      // What is planned already stands; the rest is told to be missing.
-      problems.push(spent.problem);
-      stopped = true;
-    }
-    return [plan];
+    if (passes.ok) return [{ repair, passes: passes.value }];
+    problems.push({ ...passes.problem, field: `${repair.id}.${passes.problem.field}` });
+    return [];
   });
+  const plans: ChainPlan[] = [];
+  for (const group of likeOnes(asked)) {
+    // Of like repairs that follow each other all are prepared first: nobody saws beside fresh mortar.
+    const early: (readonly Window[])[] = [];
+    if (group.length > 1)
+      for (const { passes } of group) early.push(preparing(planChain(passes, [...busy, ...early.flat()])));
+    for (const [i, { repair, passes }] of group.entries()) {
+      if (stopped) break;
+      const plan = planOnce(repair, { passes, busy: [...busy, ...early.slice(i + 1).flat()] });
+      for (const s of plan.steps) busy.push({ fromMs: s.startMs, toMs: s.endMs });
+      plans.push(plan);
+      const spent = attempt(() => spend(1 + plan.steps.length));
+      if (!spent.ok) {
+        // What is planned already stands; the rest is told to be missing.
+        problems.push(spent.problem);
+        stopped = true;
+      }
+    }
+  }
   let kits: ReturnType<typeof attempt<readonly SystemKits[]>> | undefined;
   const askKits = () => {
     kits ??= attempt(() =>

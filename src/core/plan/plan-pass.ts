@@ -299,7 +299,10 @@ const lastOf = (drafts: readonly StepDraft[]): number => Math.max(0, ...drafts.m
 function gated(drafts: readonly StepDraft[], { gate }: Piece, below: Laying | null): readonly StepDraft[] {
   if (!below) return drafts;
   const { from, until } = GATES[gate];
-  const at = drafts.findIndex((d) => d.role === 'mix' || d.role === 'prime' || d.role === 'place');
+  const wet = drafts.findIndex((d) => d.role === 'mix' || d.role === 'prime' || d.role === 'place');
+  // What is done right before it, without a break, waits with it.
+  let at = wet;
+  while (at > 0 && drafts[at - 1]!.block === drafts[wet]!.block) at--;
   return drafts.map((d, i) => (i === at ? { ...d, gate: { from, until } } : d));
 }
 

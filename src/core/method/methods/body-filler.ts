@@ -163,6 +163,7 @@ export const bodyFiller: Method = {
       },
       {
         task: 'prep:wipe',
+        block: 'first',
         role: 'prepare',
         title: 'Blow off, degrease, read the panel',
         detail: 'At least {dewMargin} above the dew point, dry to the touch.',

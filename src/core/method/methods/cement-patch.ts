@@ -180,6 +180,7 @@ export const cementPatch: Method = {
       },
       {
         task: 'prep:wet',
+        block: 'first',
         role: 'prepare',
         title: 'Bring the base to the wetness asked',
         detail: '{wet}',

@@ -266,6 +266,7 @@ export const mortarPatch: Method = {
     ...tasks('mortar-patch', [
       {
         task: 'prep:check',
+        block: 'first',
         role: 'prepare',
         title: 'Read the base temperature; base dry?',
         detail: 'At least {dewMargin} above the dew point, no dark patches. Mask the edges.',

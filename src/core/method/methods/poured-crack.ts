@@ -155,6 +155,7 @@ export const pouredCrack: Method = {
       },
       {
         task: 'prep:check',
+        block: 'first',
         role: 'prepare',
         title: 'Dry? Read the base; plug and keep open',
         detail: 'A leak below plugged, a crossing joint kept open by foam; at least {dewMargin} above the dew point.',
