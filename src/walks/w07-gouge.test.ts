@@ -1,7 +1,7 @@
 import { type Piece, repairOf } from '@/core/plan';
 import type { SheetRevision } from '@/core/system';
 import { measured, SHAPES, type VoidShape, voidOf } from '@/core/void';
-import { byDose, kitOf, partsOf, ratioOf, single } from '@/sample/sheet-words';
+import { kitOf, partsOf, ratioOf, single } from '@/sample/sheet-words';
 import { furtherSheets } from '@/sample/systems';
 import { at, baseAt, printedPlan, walkJob, walkPiece } from './made';
 

@@ -10,7 +10,7 @@ import {
   type StepDraft,
   stepsOf,
 } from '../method';
-import { type Batch, type MixResult, massOf, topUp } from '../mix';
+import { type Batch, massOf, topUp } from '../mix';
 import type { SheetRevision } from '../system';
 import { attempt, type Problem, refuse } from '../units';
 import { measureVoid, SHAPES, unmeasuredIn, type VoidResult } from '../void';
