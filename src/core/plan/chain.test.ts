@@ -75,7 +75,9 @@ const planned = (
   nowMs = NOW,
   sheets = sampleSheets,
 ): ChainPlan => planJob({ job, repairs: [repair], sheets, stock: [], actuals, nowMs }).repairs[0]!;
-const firstWet = (p: ChainPlan, pass: string) => p.steps.find((s) => s.passId === pass && s.role === 'mix')!;
+/** The base is read right before the first mixing, and waits with it. */
+const firstWet = (p: ChainPlan, pass: string) =>
+  p.steps.find((s) => s.passId === pass && s.block === 'lift1' && s.key.task !== 'abrade')!;
 const placedOf = (p: ChainPlan, pass: string) => p.passes.find((x) => x.passId === pass)!.placedMs!;
 const milestone = (p: ChainPlan, pass: string, kind: string) =>
   p.passes.find((x) => x.passId === pass)!.milestones.findLast((m) => m.kind === kind)!;

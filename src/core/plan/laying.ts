@@ -300,7 +300,8 @@ export function layingOf(layAsk: LayAsk): Laying {
   };
   const renewKey = (draft: StepDraft, row: TaskRow): StepKey => ({
     task: row.task,
-    batch: draft.batch ?? null,
+    // Before a pass it is of its first batch, whatever step the gate stands at.
+    batch: draft.batch ?? (draft.gate ? 0 : null),
     ...(draft.part === undefined ? {} : { part: draft.part }),
     attempt: draft.key.attempt,
   });
