@@ -64,7 +64,7 @@ const piece = (over: Partial<Piece> = {}): Piece => {
     sheetId: sheet.id,
     kitId: 'set',
     materialC: 16,
-    settings: { overfill: 10, rate: 210, carry: 1 },
+    settings: { overfill: 10, rate: 210, clean: 1 },
     serves: 'foot',
   });
   return { ...plain, base: { ...plain.base, known: baseAt(['2027-04-21T00:00', 9]) }, ...over };
@@ -83,7 +83,7 @@ test('2.461 L in the union, 2.707 with the overfill, in six batches of 466 mL', 
   expect(p.batches.reduce((s, b) => s + b.volumeMl.A!, 0) / 673).toBeCloseTo(1, 2);
   expect(p.batches.reduce((s, b) => s + b.massG.C!, 0) / 3830).toBeCloseTo(1, 2);
   // Without the cleaning inside the pot life it would be four.
-  expect(plan({ settings: { overfill: 10, rate: 210, carry: 0 } }).batches).toHaveLength(4);
+  expect(plan({ settings: { overfill: 10, rate: 210, clean: 0 } }).batches).toHaveLength(4);
 });
 test('poured back to back, each clean before its pot is dead', () => {
   const p = plan();

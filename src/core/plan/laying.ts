@@ -1,4 +1,3 @@
-import type { Side } from '../cure';
 import {
   type Method,
   RENEWS,
@@ -10,58 +9,23 @@ import {
   stepId,
   type TaskRow,
 } from '../method';
-import {
-  clockOf,
-  LAID_OVER_TIME,
-  MILESTONES,
-  type Milestone,
-  type MilestoneId,
-  milestoneKind,
-  milestoneOf,
-  type SheetRevision,
-  type StartId,
-} from '../system';
+import type { Milestone, MilestoneId } from '../system';
 import { refuse } from '../units';
 import { earliestSlot, type Window } from './calendar';
 import { AGAIN } from './extra-steps';
-import { type MilestoneTime, milestoneTime, type Named, type PotShare } from './milestone-times';
-import type { Ask, ReachTry } from './reach-try';
-import type { MissedWindow, PlannedStep, RepairAsk } from './repair-plan';
-import type { PlanStop, StandIn } from './stand-in';
+import type { MilestoneTime, Named } from './milestone-times';
+import { type ClockAsk, clocksOf, type Spot, upTo, type Wait } from './pass-clocks';
+import type { MissedWindow, PlannedStep } from './repair-plan';
+import type { PlanStop } from './stand-in';
 
 /** A plan that nobody can read is none, and laying it out takes longer than anybody waits. */
 const MOST_STEPS = 5000;
 const MIN_MS = 60_000;
 
-/** When something happened to a batch: at its first spot, and when the last was done. */
-interface Mark {
-  readonly firstMs: number;
-  readonly lastMs: number;
-}
-/** Written into as the work is laid out, read by nobody else. */
-type Marks = Partial<Record<StartId, Mark>>;
-
-/** A batch, or one of several like parts of it. */
-interface Spot {
-  readonly batch: number;
-  readonly part?: number;
-}
-
-/** A wait before a step: its end, or why there is none. */
-interface Wait {
-  readonly atMs: number | null;
-  readonly by: 'sheet' | StandIn['by'];
-  readonly why: string;
-}
-
 /** What a pass is laid out from. */
-export interface LayAsk {
-  readonly ask: RepairAsk;
-  readonly sheet: SheetRevision;
+export interface LayAsk extends ClockAsk {
   readonly method: Method;
   readonly context: StepContext;
-  readonly reachOf: Ask;
-  readonly shares: readonly PotShare[];
   /** Number of its last batch. */
   readonly lastBatch: number;
   /** Hands-on stretches so far, of everybody; each step laid out joins them. */
@@ -104,141 +68,6 @@ export interface Laying {
  */
 const handsOnMs = (step: StepDraft): number =>
   step.exact ? Math.round(step.handsOnMin * MIN_MS) : Math.ceil(step.handsOnMin - 1e-9) * MIN_MS;
-
-/** The clocks of a pass: what happened to its batches, and what counts from that. */
-function clocksOf({ ask, sheet, reachOf, shares }: LayAsk) {
-  const { actuals, repair, thermal } = ask;
-  const batches: Marks[] = [];
-  /** Of the parts of each batch; of what is prepared for no batch yet, by part alone. */
-  const parts = new Map<number, Marks>();
-  const ofBatch: Map<number, Marks>[] = [];
-  const partsIn = (batch: number): readonly number[] => [...(ofBatch[batch]?.keys() ?? [])];
-  /** The last thing that happened to a batch: nothing that cures counts from later. */
-  const latest = (batch: number): number | null => {
-    let last: number | null = null;
-    for (let b = 0; b <= batch; b++)
-      for (const { lastMs } of Object.values(batches[b] ?? {})) if (last === null || lastMs > last) last = lastMs;
-    return last;
-  };
-  const markOf = (start: StartId, { batch, part }: Spot): Mark | undefined =>
-    part === undefined
-      ? batches[batch]?.[start]
-      : (ofBatch[batch]?.get(part)?.[start] ?? parts.get(part)?.[start] ?? batches[batch]?.[start]);
-  const originOf = (m: Milestone, spot: Spot): number | null => {
-    const { clock, firstSpot } = milestoneKind(m.kind);
-    let found: number | null = null;
-    if (clock === 'waiting')
-      // A wait from a moment that this method does not have counts from the last one it has; of what has no time it has
-      // none.
-      found = batches[spot.batch] ? (markOf(m.startsAt, spot)?.lastMs ?? latest(spot.batch)) : null;
-    // A mark that only an earlier batch made (the primer) serves the later ones too.
-    else
-      for (let b = spot.batch; b >= 0 && found === null; b--)
-        found = markOf(m.startsAt, { ...spot, batch: b })?.[firstSpot ? 'firstMs' : 'lastMs'] ?? null;
-    const restart = actuals.holdRestartedAt;
-    const held = m.startsAt === 'placed' || m.startsAt === 'faces-closed' || m.startsAt === 'last-coat';
-    return found !== null && restart !== null && held && restart > found && clock === 'waiting' ? restart : found;
-  };
-  const timeOf = (m: Milestone, spot: Spot, named: Named): MilestoneTime =>
-    milestoneTime(sheet, m, {
-      originMs: originOf(m, spot),
-      ...named,
-      thermal,
-      ask: reachOf,
-      ...(m.kind === 'use-by' && shares[spot.batch] ? { pot: shares[spot.batch] } : {}),
-      passId: repair.passId,
-    });
-  // Laying out needs the planning end alone; words and ranges are made once, at the end.
-  const tryReach = (kind: MilestoneId, spot: Spot, side?: Side): ReachTry | null => {
-    const m = milestoneOf(sheet, kind);
-    const origin = m ? originOf(m, spot) : null;
-    if (!m || origin === null) return null;
-    const found = reachOf(m, side ?? (clockOf(m) === 'waiting' ? 'long' : 'short'), origin);
-    return found.atMs === null || kind !== 'use-by'
-      ? found
-      : { ...found, atMs: origin + (found.atMs - origin) * (shares[spot.batch]?.share ?? 1) };
-  };
-  /** End of a wait by the sheet alone, the last of its batches. */
-  const waitBySheet = (kind: MilestoneId, batches: readonly number[]): Wait => {
-    const tries = batches.map((batch) => tryReach(kind, { batch }));
-    const failed = tries.find((t) => t === null || t.atMs === null);
-    if (failed === undefined) return { atMs: Math.max(...tries.map((t) => t!.atMs!)), by: 'sheet', why: '' };
-    const label = MILESTONES[kind].label.toLowerCase();
-    return {
-      atMs: null,
-      by: 'sheet',
-      why: failed?.problem ?? `The sheet of ${sheet.name} gives no time for ${label}.`,
-    };
-  };
-  const waitOf = (kind: MilestoneId, batches: readonly number[]): Wait => {
-    const bySheet = waitBySheet(kind, batches);
-    const standIn = repair.standIns[kind];
-    if (bySheet.atMs !== null || !standIn) return bySheet;
-    if (standIn.by === 'later') {
-      const later = waitBySheet(standIn.kind, batches);
-      return { ...later, by: later.atMs === null ? 'sheet' : 'later' };
-    }
-    const from = latest(Math.max(...batches));
-    return from === null ? bySheet : { atMs: from + standIn.minutes * MIN_MS, by: standIn.by, why: '' };
-  };
-  /** The first of its batches that is over closes a window, by the short end: what is waited for elsewhere is a deadline here. */
-  const endOf = (kind: MilestoneId, batches: readonly number[], part?: number): number | null => {
-    const known = batches
-      .flatMap((batch) => spotsIn(batch, part))
-      .flatMap((spot) => tryReach(kind, spot, 'short')?.atMs ?? []);
-    return known.length ? Math.min(...known) : null;
-  };
-  /** One part of a batch, or all it has. */
-  const spotsIn = (batch: number, part?: number): readonly Spot[] => {
-    if (part !== undefined) return [{ batch, part }];
-    const all = partsIn(batch);
-    return all.length ? all.map((p) => ({ batch, part: p })) : [{ batch }];
-  };
-  const stopAt = (draft: StepDraft, kind: MilestoneId, batches: readonly number[], why: string): PlanStop => {
-    const { label, later = [], touch = false } = milestoneKind(kind);
-    return {
-      step: { id: draft.id, title: draft.title },
-      passId: repair.passId,
-      kind,
-      label,
-      why,
-      later: later.flatMap((k) => {
-        const { atMs } = waitBySheet(k, batches);
-        return atMs === null ? [] : [{ kind: k, label: MILESTONES[k].label, atMs }];
-      }),
-      touch,
-    };
-  };
-  /** What a batch has is what its parts have: from the first of them to the last. */
-  const together = (batch: number, start: StartId): Mark => {
-    const all = [...ofBatch[batch]!.values()].flatMap((p) => p[start] ?? []);
-    return { firstMs: Math.min(...all.map((m) => m.firstMs)), lastMs: Math.max(...all.map((m) => m.lastMs)) };
-  };
-  const mark = (draft: StepDraft, which: 'begin' | 'end', begunMs: number, lastMs: number, lastBatch: number) => {
-    const { part } = draft;
-    for (const start of draft.marks?.[which] ?? []) {
-      const made: Mark = { firstMs: LAID_OVER_TIME.has(start) ? begunMs : lastMs, lastMs };
-      if (part !== undefined && draft.batch === undefined) {
-        parts.set(part, { ...parts.get(part), [start]: made });
-        continue;
-      }
-      // Closing the joint closes it for every batch that lies in it.
-      const closed = draft.marks?.closesAll ? (draft.joint ?? upTo(lastBatch)) : [draft.batch ?? lastBatch];
-      for (const b of closed) {
-        batches[b] ??= {};
-        if (part === undefined) batches[b][start] = made;
-        else {
-          ofBatch[b] ??= new Map();
-          ofBatch[b].set(part, { ...ofBatch[b].get(part), [start]: made });
-          batches[b][start] = together(b, start);
-        }
-      }
-    }
-  };
-  return { timeOf, waitOf, endOf, stopAt, mark, partsIn };
-}
-
-const upTo = (n: number): readonly number[] => Array.from({ length: n + 1 }, (_, i) => i);
 
 /**
  * Begins to put a pass on the clock. @throws Refusal when it has more steps than anybody reads, or no working time is

@@ -122,8 +122,9 @@ export function mixAt(
     // Mixing and standing spend the pot life, from wherever it counts.
     const stand = standMin(sheet, reachOf, atMs);
     spent = useBy.startsAt === 'mix-begins' ? sheet.mixMin + stand : useBy.startsAt === 'mix-ends' ? stand : 0;
-    // So does the way from where it is mixed to its place.
-    spent += context.settings.carry ?? 0;
+    // So do the way to the place and the cleaning of a tool, where there are such.
+    for (const id of ENGINES[method.engine].spends)
+      if (Object.hasOwn(context.settings, id)) spent += settingIn(context, id);
     lives =
       reached.atMs === null ? lifeNearBy(sheet, useBy, potC.ok ? potC.value : null) : (reached.atMs - atMs) / MIN_MS;
     usable = lives - spent;

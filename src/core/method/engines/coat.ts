@@ -21,6 +21,7 @@ export const coat: Engine = {
   oneKitAPot: () => false,
   inLifts: false,
   byApproval: false,
+  spends: [],
   eachBatch: new Set(POT_CLOCKS),
   begins: BEGINS.mixed(),
   portions: (c) => {
@@ -38,10 +39,18 @@ export const coat: Engine = {
   blockOf: (c) => `coat${(c.batch?.portion ?? c.portions.length - 1) + 1}`,
 };
 
-/** How many, and how fast. */
-export const coatSettings: readonly Setting[] = [
-  { id: 'coats', label: 'Coats', kind: 'count', byDefault: 2, min: 1, max: 20, stage: 'place' },
-  { id: 'coat-rate', label: 'Coated in an hour', kind: 'area-rate', byDefault: 6, min: 0.05, max: 500, stage: 'place' },
+/** How many coats, and how many square metres of one in an hour. */
+export const coatSettings = (usual: { readonly coats: number; readonly perHour: number }): readonly Setting[] => [
+  { id: 'coats', label: 'Coats', kind: 'count', byDefault: usual.coats, min: 1, max: 20, stage: 'place' },
+  {
+    id: 'coat-rate',
+    label: 'Coated in an hour',
+    kind: 'area-rate',
+    byDefault: usual.perHour,
+    min: 0.05,
+    max: 500,
+    stage: 'place',
+  },
 ];
 
 const further = (c: {

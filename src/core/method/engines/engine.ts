@@ -28,6 +28,8 @@ export interface Engine {
   readonly onFaces: boolean;
   /** Each kit is mixed in its own pail, one after the other, so that the pour goes on while the next is mixed. */
   readonly oneKitAPot: (c: MethodContext) => boolean;
+  /** Settings whose minutes spend the pot life beside mixing and standing, where a method has them. */
+  readonly spends: readonly string[];
   /** Clocks that each batch has of its own, and not the pass by its last one. */
   readonly eachBatch: ReadonlySet<MilestoneId>;
   /** What starts the clock, as the one large button says it. */

@@ -25,6 +25,7 @@ export const fill: Engine = {
   inLifts: true,
   pace: byRate,
   byApproval: false,
+  spends: [],
   eachBatch: new Set(POT_CLOCKS),
   begins: BEGINS.mixed(),
   portions: (c) => {

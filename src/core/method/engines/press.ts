@@ -10,6 +10,7 @@ export const press: Engine = {
   pace: null,
   byApproval: true,
   // Each round is loaded by its own setting.
+  spends: [],
   eachBatch: new Set([...POT_CLOCKS, 'release', 'light-load', 'load']),
   begins: BEGINS.pressed(),
   portions: () => [{ label: PORTION.holes(), share: 1 }],

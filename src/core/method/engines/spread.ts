@@ -16,6 +16,7 @@ export const spread: Engine = {
         }
       : byRate(),
   byApproval: false,
+  spends: ['carry'],
   eachBatch: new Set(POT_CLOCKS),
   eachPart: new Set(['open', 'bare']),
   begins: BEGINS.mixed(),

@@ -34,7 +34,7 @@ export const barrierCoat: Method = {
     },
   ],
   schools: [{ ...partKits, byDefault: 'weighed' }, endOfMixing, waiting],
-  settings: coatSettings,
+  settings: coatSettings({ coats: 2, perHour: 6 }),
   preparation: [
     'Sanded dull and wiped; dust taken off with a tack cloth.',
     'Edges masked at a margin, a tape for each coat.',

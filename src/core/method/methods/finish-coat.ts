@@ -98,7 +98,7 @@ export const finishCoat: Method = {
     endOfMixing,
     waiting,
   ],
-  settings: coatSettings.map((s) => (s.id === 'coats' ? { ...s, byDefault: 1 } : { ...s, byDefault: 3 })),
+  settings: coatSettings({ coats: 1, perHour: 3 }),
   preparation: [
     'Patch set and abraded, recess as deep as the coat.',
     'Colour tried on a card, looked at wet and dry.',

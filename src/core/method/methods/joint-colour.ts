@@ -57,7 +57,7 @@ export const jointColour: Method = {
     },
   ],
   schools: [partKits, endOfMixing, waiting],
-  settings: coatSettings.map((s) => (s.id === 'coats' ? s : { ...s, byDefault: 10 })),
+  settings: coatSettings({ coats: 2, perHour: 10 }),
   preparation: [
     'Joints cleaned of wax, soap and dust; dried.',
     'What sheds water found by a drop and marked.',

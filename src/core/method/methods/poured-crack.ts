@@ -106,7 +106,7 @@ export const pouredCrack: Method = {
     { id: 'rate', label: 'Pouring rate', kind: 'rate', byDefault: 210, min: 5, max: 20_000, stage: 'place' },
     // Cleaning the tool ends inside the pot life.
     {
-      id: 'carry',
+      id: 'clean',
       label: 'Cleaning the tool, inside the pot life',
       kind: 'duration',
       byDefault: 1,
