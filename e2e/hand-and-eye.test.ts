@@ -136,6 +136,25 @@ test('everything is reached by keyboard: the list, going anywhere, stages by num
   await page.waitForURL(/place/);
 });
 
+test('a key pressed in the moment a dialog closes is not lost, and none passes through an open one', async () => {
+  const page = await sampled();
+  await page.goto(`${base()}${NOSING}/measure`);
+  await page.locator('#main').waitFor();
+  await page.keyboard.press('?');
+  await page.getByRole('dialog', { name: 'Keys' }).waitFor();
+  await page.keyboard.press('7');
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('?');
+  await page.getByRole('dialog', { name: 'Keys' }).waitFor();
+  expect(page.url()).toContain('/measure');
+  // Closed and typed within one turn of the page, before the page is told that it closed.
+  await page.evaluate(() => {
+    document.querySelector<HTMLDialogElement>('dialog[open]')?.close();
+    document.body.dispatchEvent(new KeyboardEvent('keydown', { key: '6', bubbles: true }));
+  });
+  await page.waitForURL(/hold/);
+});
+
 test('schools change the numbers on the screen', async () => {
   const page = await sampled();
   await page.goto(`${base()}/job/sample-ramp/sample-eyes/mix`);

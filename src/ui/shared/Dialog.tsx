@@ -32,6 +32,10 @@ export function Dialog({
     <dialog
       ref={ref}
       aria-labelledby={id}
+      // Escape is told at once, so that the same dialog may be asked for again by the very next key.
+      onCancel={(e) => {
+        if (e.target === e.currentTarget) onClose();
+      }}
       // Closing is told a moment later: one that was opened again meanwhile is not the one that closed.
       onClose={(e) => {
         if (!e.currentTarget.open) onClose();

@@ -46,7 +46,9 @@ export function Keys() {
         else undo();
         return;
       }
-      if (command || e.altKey || open !== 'none') return;
+      // Asked of the page, not of our state: a dialog tells that it closed a moment after it has,
+      // and the key pressed within that moment belongs to the work again.
+      if (command || e.altKey || document.querySelector('dialog[open]')) return;
       // Read from the address itself, which is ahead of the page while it changes.
       const [, kind, job, repair, stage] = location.pathname.split('/');
       const at = kind === 'job' && repair && repair !== 'card' && repair !== 'log' ? `/job/${job}/${repair}` : null;
@@ -67,7 +69,7 @@ export function Keys() {
     };
     window.addEventListener('keydown', onKey);
     return () => window.removeEventListener('keydown', onKey);
-  }, [open, router, system, theme]);
+  }, [router, system, theme]);
 
   const close = () => setOpen('none');
   const leave = (href: string) => {
