@@ -5,6 +5,8 @@ export default {
   reactStrictMode: true,
   devIndicators: false,
   poweredByHeader: false,
+  // Where types were checked a moment ago, with the tests in them, the build does not check them again.
+  typescript: { ignoreBuildErrors: process.env.GRENKO_TYPES === 'checked' },
   // The demo and the tests build into folders of their own, so that neither spoils the other's output.
   distDir: process.env.GRENKO_DIST ?? '.next',
   // Starts threads by the paths of its own files.

@@ -1,6 +1,6 @@
 import AxeBuilder from '@axe-core/playwright';
 import type { Browser, Page } from 'playwright-core';
-import { fresh, launch, withSample } from './browser';
+import { fresh, launch, turnTo, withSample } from './browser';
 
 const base = () => process.env.GRENKO_BASE!;
 const NOSING = '/job/sample-ramp/sample-nosing';
@@ -10,6 +10,8 @@ beforeAll(async () => {
   browser = await launch();
   page = await (await fresh(browser)).newPage();
   await withSample(page, base());
+  await page.goto(base());
+  await page.locator('#main').waitFor();
 });
 afterAll(() => browser.close());
 jest.setTimeout(600_000);
@@ -48,8 +50,8 @@ const light = async (theme: (typeof LIGHTS)[number]) => {
 
 test.each(VIEWS)('%s has no serious fault for those who see or steer otherwise, in any light', async (view) => {
   const faults: string[] = [];
-  await page.goto(base() + view);
-  await page.locator('#main').waitFor();
+  await turnTo(page, base(), view);
+  await page.waitForFunction(() => !document.querySelector('[aria-busy=true]'));
   for (const theme of LIGHTS) {
     await light(theme);
     // Only contrast depends on the light: the other rules are tried once. There are no frames, and only faults are

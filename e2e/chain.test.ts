@@ -3,7 +3,7 @@ import { type Piece, pieceOf, repairOf, withNext, withPiece } from '@/core/plan'
 import { measured, voidOf } from '@/core/void';
 import { sampleData } from '@/sample/jobs';
 import { pouringSheet } from '@/walks/made';
-import { site } from './browser';
+import { site, turnTo } from './browser';
 import { runToTheEnd, takeJob } from './hands';
 
 const { base, page: open } = site();
@@ -116,7 +116,7 @@ test('two passes on one clock: every stage of both, the run to the second pour, 
   await page.getByRole('button', { name: 'Remove this pass' }).click();
   await page.getByText('This pass has been begun and stands in the record').waitFor();
   await page.keyboard.press('Escape');
-  await page.goto(`${base()}/job/${job.id}/log`);
+  await turnTo(page, base(), `/job/${job.id}/log`);
   // Each pass was mixed for itself.
   await page.getByText('(2 Poured collar, ring or channel)').first().waitFor();
   await page.getByText('Done: Mix (1 Poured collar, ring or channel)').waitFor();

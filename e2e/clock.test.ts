@@ -1,6 +1,6 @@
 import type { Page } from 'playwright-core';
 import { sampleData } from '@/sample/jobs';
-import { site, withSample } from './browser';
+import { site, turnTo, withSample } from './browser';
 import { choose, takeJob, type } from './hands';
 
 const yard = site();
@@ -20,7 +20,7 @@ test('what would open a window in a frosty week: a tent with heat, taken with on
   await page.goto(`${base()}/job/sample-ramp`);
   await choose(page, 'Air', 'constant');
   await type(page, 'Air temperature', '2 °C');
-  await page.goto(`${base()}${NOSING}/place`);
+  await turnTo(page, base(), `${NOSING}/place`);
   await page.getByText(/No start in this week is good/).waitFor();
   await page.locator('[data-stretch=cold]').first().waitFor({ state: 'attached' });
   await page.getByText('too cold').first().waitFor();
@@ -56,7 +56,7 @@ test('a load is held against the strength: too much is a stop, a bearable one ha
   await page.getByRole('button', { name: 'Check no load' }).click();
   await page.getByRole('button', { name: 'Check a load…' }).waitFor();
   // An anchor: only what the sheet or the engineer allows.
-  await page.goto(`${base()}/job/sample-ramp/sample-eyes/release`);
+  await turnTo(page, base(), '/job/sample-ramp/sample-eyes/release');
   await page.getByRole('button', { name: 'Check a load…' }).click();
   await says.getByText(/comes from the sheet or the engineer/).waitFor();
   await type(page, 'Allowed on it', '9 kN');
@@ -86,11 +86,11 @@ test('a logger’s file and a humidity go into the record with their source; wha
   await page.getByText(/A humidity of 140 % cannot be/).waitFor();
   await type(page, 'Humidity', '71');
   await page.getByRole('button', { name: 'Into the record' }).click();
-  await page.goto(`${base()}/job/sample-winch/log`);
+  await turnTo(page, base(), '/job/sample-winch/log');
   await page.getByText(/12\.1 °C \(hold\.csv\)/).waitFor();
   await page.getByText('Humidity of the air 71 % (typed)').waitFor();
   // The time band shows what was measured.
-  await page.goto(`${base()}${PLATE}/hold`);
+  await turnTo(page, base(), `${PLATE}/hold`);
   await page.getByText('measured', { exact: true }).first().waitFor();
   await page.getByText('base, expected').waitFor();
 });
@@ -116,12 +116,12 @@ test('the lab at a place: colder weather opens it later, a variant is kept with 
   await type(page, 'Packs kept at', '24 °C');
   await page.getByRole('button', { name: 'This system, base and packs' }).click();
   await page.getByRole('button', { name: 'As at the place when mixing begins' }).click();
-  await page.goto(`${base()}${NOSING}/material`);
+  await turnTo(page, base(), `${NOSING}/material`);
   const packs = page.getByLabel('Temperature (empty: as the air)');
   await packs.waitFor();
   expect(await packs.inputValue()).toBe('24 °C');
   // A system that does not heat itself is tried at the place all the same.
-  await page.goto(`${base()}/lab?sheet=sheet-anchor-1`);
+  await turnTo(page, base(), '/lab?sheet=sheet-anchor-1');
   await page.getByText(/resin and amine hardener only/).waitFor();
   await page.getByRole('heading', { name: 'At the place' }).waitFor();
   await page.locator('[data-milestone=load]').waitFor();
@@ -132,9 +132,9 @@ test('what does not go together is found where it is said what it meets', async 
   await page.goto(`${base()}/job/sample-winch/sample-plate/inspect`);
   await page.getByLabel('More exactly').selectOption({ label: 'copper, brass or bronze' });
   await page.getByLabel('Comes over it').selectOption({ label: 'polyester or vinylester' });
-  await page.goto(`${base()}/job/sample-winch/sample-plate/material`);
+  await turnTo(page, base(), '/job/sample-winch/sample-plate/material');
   await page.getByRole('heading', { name: 'Copper in the base' }).waitFor();
-  await page.goto(`${base()}/job/sample-winch/sample-plate/finish`);
+  await turnTo(page, base(), '/job/sample-winch/sample-plate/finish');
   await page.getByRole('heading', { name: 'The next layer may stay soft on this one' }).waitFor();
 });
 

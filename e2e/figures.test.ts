@@ -3,7 +3,7 @@ import { type Job, type Piece, pieceOf, repairOf } from '@/core/plan';
 import type { SheetRevision } from '@/core/system';
 import { measured, SHAPES, type VoidShape, voidOf } from '@/core/void';
 import { sampleData } from '@/sample/jobs';
-import { site } from './browser';
+import { site, turnTo } from './browser';
 import { takeJob } from './hands';
 
 const { base, page: open } = site();
@@ -187,8 +187,7 @@ test.each(JOBS)('%s: every view shows figures that are figures, or says what is 
     await page.getByRole('group', { name: 'Units' }).getByRole('button', { name: 'US customary' }).click();
   }
   for (const view of views) {
-    await page.goto(base() + view);
-    await page.locator('#main').waitFor();
+    await turnTo(page, base(), view);
     await page.waitForFunction(() => !document.querySelector('[aria-busy=true]'));
     const mishap = page.locator('[data-mishap]');
     if (await mishap.count()) faults.push(`${view}: ${await mishap.first().textContent()}`);

@@ -1,5 +1,5 @@
 import type { Page } from 'playwright-core';
-import { PHONE, site, withSample } from './browser';
+import { PHONE, site, turnTo, withSample } from './browser';
 import { answer, choose, type } from './hands';
 
 const yard = site();
@@ -20,7 +20,7 @@ test('on a phone the rule folds, and nothing runs out of the screen', async () =
     await page.locator('#main').waitFor();
     expect([view, await page.evaluate(() => document.documentElement.scrollWidth <= 391)]).toEqual([view, true]);
   }
-  await page.goto(`${base()}${NOSING}/measure`);
+  await turnTo(page, base(), `${NOSING}/measure`);
   await page.getByRole('button', { name: /unfold/ }).click();
   await page.getByRole('link', { name: /^Hold/ }).click();
   await page.waitForURL(/hold/);

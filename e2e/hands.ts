@@ -1,6 +1,7 @@
 import type { Page } from 'playwright-core';
 import type { Job, Repair } from '@/core/plan';
 import type { SheetRevision } from '@/core/system';
+import { putTables } from './browser';
 
 /** Takes a job in as a file, as it comes from a colleague. */
 export async function takeJob(
@@ -22,6 +23,7 @@ export async function takeJob(
   });
   await page.goto(base);
   await page.getByRole('button', { name: 'New job' }).waitFor();
+  await putTables(page);
   await page
     .getByLabel('Job file')
     .setInputFiles({ name: 'job.json', mimeType: 'application/json', buffer: Buffer.from(text) });

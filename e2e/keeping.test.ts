@@ -376,6 +376,8 @@ test.each([
     // no fault of the page.
     const cleared = await (await yard.context()).newPage();
     await withSample(cleared, base());
+    await cleared.goto(base());
+    await cleared.getByRole('heading', { name: 'Winch house' }).waitFor();
     const tools = await cleared.context().newCDPSession(cleared);
     await tools.send('Storage.clearDataForOrigin', {
       origin: base(),
@@ -472,6 +474,10 @@ describe('a database that the browser lost', () => {
   });
 
   test('and its second copy with it is said to be lost, with the way to the backups', async () => {
+    // What was written once leaves a mark beside the database.
+    await page.goto(base());
+    await page.getByRole('button', { name: 'New job' }).click();
+    await page.waitForURL(/\/job\//);
     await page.goto(`${base()}/manifest.webmanifest`);
     await lose(true);
     await page.goto(base());

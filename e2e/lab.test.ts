@@ -1,5 +1,5 @@
 import type { Page } from 'playwright-core';
-import { site, withSample } from './browser';
+import { site, turnTo, withSample } from './browser';
 import { choose, type } from './hands';
 
 const yard = site();
@@ -55,10 +55,10 @@ test('the lab: a bigger pot dies sooner, a tray lasts, a variant is kept, the ma
   await page.getByText('kept for this revision of the sheet').waitFor({ timeout: 120_000 });
   await page.reload();
   await page.getByText('kept for this revision of the sheet').waitFor({ timeout: 240_000 });
-  await page.goto(`${base()}/job/sample-ramp/sample-nosing/mix`);
+  await turnTo(page, base(), '/job/sample-ramp/sample-nosing/mix');
   // 38 mm in lifts of 12: four.
   await page.getByRole('button', { name: 'Batch 4' }).waitFor();
-  await page.goto(`${base()}/lab?sheet=sheet-anchor-1`);
+  await turnTo(page, base(), '/lab?sheet=sheet-anchor-1');
   await page.getByText(/resin and amine hardener only/).waitFor();
 });
 
@@ -133,7 +133,7 @@ test('the probe is held to the place and read when it has settled; the record ke
   await page.getByText('settling').waitFor();
   await page.getByText('settled', { exact: true }).waitFor({ timeout: 240_000 });
   await page.getByRole('button', { name: 'Take it over' }).click();
-  await page.goto(`${base()}/job/sample-winch/log`);
+  await turnTo(page, base(), '/job/sample-winch/log');
   await page
     .getByText(/contact probe \(simulated\)/)
     .first()
@@ -145,11 +145,11 @@ test('a clear night takes the base below the air and the dew point stops the wor
   await withSample(page, base());
   await page.goto(`${base()}/job/sample-ramp/sample-nosing/inspect`);
   const answerOf = async (path: string) => {
-    await page.goto(`${base()}/job/sample-ramp/sample-nosing/${path}`);
+    await turnTo(page, base(), `/job/sample-ramp/sample-nosing/${path}`);
     return (await page.getByTestId('start-says').textContent())!;
   };
   const plain = await answerOf('place');
-  await page.goto(`${base()}/job/sample-ramp/sample-nosing/inspect`);
+  await turnTo(page, base(), '/job/sample-ramp/sample-nosing/inspect');
   await page.getByText('sun, sky, water and heaters').click();
   await choose(page, 'It sees of the sky', 'sky, no sun');
   await type(page, 'Clouds', '0 %');
@@ -158,7 +158,7 @@ test('a clear night takes the base below the air and the dew point stops the wor
   await page.keyboard.press('Escape');
   const cold = await answerOf('place');
   expect(cold).not.toBe(plain);
-  await page.goto(`${base()}/job/sample-ramp/sample-nosing/inspect`);
+  await turnTo(page, base(), '/job/sample-ramp/sample-nosing/inspect');
   await choose(page, 'Tent, mat or heater', 'on every day');
   await type(page, 'Warmer by', '12 K');
   await page.getByLabel('Behind it').selectOption('water');

@@ -2,7 +2,7 @@ import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Page } from 'playwright-core';
-import { site, withSample } from './browser';
+import { site, turnTo, withSample } from './browser';
 import { answer, choose, type } from './hands';
 
 const yard = site();
@@ -331,7 +331,7 @@ test('an outline is traced on a photo, perspective undone, the photo kept withou
   await there.getByRole('button', { name: 'Take in a job file' }).waitFor();
   await there.getByLabel('Job file').setInputFiles(out);
   await there.waitForURL(/\/job\//);
-  await there.goto(`${base()}/job/${job}/${file.repairs[0].id}/measure`);
+  await turnTo(there, base(), `/job/${job}/${file.repairs[0].id}/measure`);
   await there.getByRole('img', { name: 'What the outline was traced on' }).waitFor();
 });
 
@@ -347,6 +347,6 @@ test('the setting-out is drawn, checked against its clearance, and stands at the
   await page.getByRole('heading', { name: 'Too close' }).waitFor();
   await type(page, 'To stay clear all round', '100 mm');
   await page.getByRole('heading', { name: 'Too close' }).waitFor({ state: 'detached' });
-  await page.goto(`${base()}/job/sample-ramp/sample-eyes/place`);
+  await turnTo(page, base(), '/job/sample-ramp/sample-eyes/place');
   await page.getByText(/From the lake corner of the step: 220 mm along/).waitFor();
 });

@@ -51,6 +51,7 @@ const begin = async (): Promise<Page> => {
   });
   await page.clock.install({ time: new Date('2026-05-05T05:00:00Z') });
   await withSample(page, base());
+  await page.goto(base());
   return page;
 };
 

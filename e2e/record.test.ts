@@ -3,7 +3,7 @@ import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Page } from 'playwright-core';
-import { PHONE, site, withSample } from './browser';
+import { loadSample, PHONE, site, turnTo, withSample } from './browser';
 import { answer, choose, stage, type } from './hands';
 
 const yard = site();
@@ -46,7 +46,7 @@ test('the sample shows one job planned and one running, is marked, and goes with
   await page.getByRole('button', { name: 'New job' }).click();
   await page.waitForURL(/\/job\//);
   await type(page, 'Name of the job', 'My own jetty');
-  await withSample(page, base());
+  await loadSample(page, base());
   expect(await page.getByText('sample', { exact: true }).count()).toBe(4);
   await page.getByText('running', { exact: true }).waitFor();
   await page.getByRole('button', { name: 'Remove the sample' }).click();
@@ -109,7 +109,7 @@ test('a base reading moves the release; a slip is pointed out before it is store
     return answer(page);
   };
   const before = await opens();
-  await page.goto(base() + RUN);
+  await turnTo(page, base(), RUN);
   const read = async (text: string) => {
     await page.getByRole('button', { name: 'Read a value' }).click();
     await type(page, 'Temperature', text);
@@ -127,7 +127,7 @@ test('a base reading moves the release; a slip is pointed out before it is store
     .catch(() => undefined);
   const colder = await opens();
   expect(colder).not.toBe(before);
-  await page.goto(`${base()}/job/sample-winch/log`);
+  await turnTo(page, base(), '/job/sample-winch/log');
   const row = page.locator('tr[data-event=reading]').last();
   await row.getByRole('button', { name: 'correct…' }).click();
   await type(page, 'The right value', '15.2');
@@ -151,7 +151,7 @@ test.each([
   if (label === 'The material ran out') await type(page, 'How much is missing', '40 ml');
   await page.getByRole('button', { name: 'Record it and plan from now' }).click();
   await page.locator('#steps').getByText(step).first().waitFor();
-  await page.goto(`${base()}/job/sample-winch/log`);
+  await turnTo(page, base(), '/job/sample-winch/log');
   await page.getByText(`Something went wrong: ${label}`).waitFor();
 });
 
@@ -167,14 +167,14 @@ test('a job goes out as a file, plans the same in an empty browser, and a second
   await there.goto(`${base()}/job/sample-winch/sample-plate/mix`);
   expect(await answer(there)).toBe(mix);
   // Each copy goes its own way, then they meet.
-  await there.goto(base() + RUN);
+  await turnTo(there, base(), RUN);
   await there.getByRole('button', { name: 'Note' }).click();
   await there.getByLabel(/What should be remembered/).fill('written on the phone');
   await there.getByRole('button', { name: 'Into the record' }).click();
-  await page.goto(base() + RUN);
+  await turnTo(page, base(), RUN);
   await page.getByTestId('go').click();
   await page.getByRole('heading', { name: /Close the joint/ }).waitFor();
-  await there.goto(`${base()}/job/sample-winch`);
+  await turnTo(there, base(), '/job/sample-winch');
   await type(there, 'Place', 'Winch house, upper floor');
   const second = await exported(there, 'sample-winch');
   await takeIn(page, second);
@@ -182,7 +182,7 @@ test('a job goes out as a file, plans the same in an empty browser, and a second
   await page.getByText('was planned differently in the file').waitFor();
   await page.getByRole('button', { name: 'Take the one in the file' }).click();
   await page.getByText('Winch house, upper floor').waitFor();
-  await page.goto(`${base()}/job/sample-winch/log`);
+  await turnTo(page, base(), '/job/sample-winch/log');
   await page.getByText('written on the phone').waitFor();
   await page.getByText('Done: Spread, both faces').waitFor();
 });
@@ -252,7 +252,7 @@ test('the clocks go out as a calendar file, and the card is laid out for print',
   const path = join(folder, 'clocks.ics');
   await download.saveAs(path);
   expect(readFileSync(path, 'utf8')).toMatch(/SUMMARY:Winch plate: full load reached/);
-  await page.goto(`${base()}/job/sample-ramp/card`);
+  await turnTo(page, base(), '/job/sample-ramp/card');
   await page.emulateMedia({ media: 'print' });
   expect(await page.getByRole('button', { name: 'Print' }).isVisible()).toBe(false);
   await page.getByRole('heading', { name: /Bay 3 nosing/ }).waitFor();
@@ -313,20 +313,22 @@ test('a stored record that no longer fits is set aside and can be exported', asy
   const path = join(folder, 'aside.json');
   await download.saveAs(path);
   expect(readFileSync(path, 'utf8')).toMatch(/half a record/);
-  await page.goto(`${base()}/job/sample-ramp`);
+  await turnTo(page, base(), '/job/sample-ramp');
   await page.getByRole('link', { name: 'Bay 3 nosing' }).first().waitFor();
 });
 
 test('a clock that was set back is noticed in the running view', async () => {
   page = await (await yard.context()).newPage();
   await withSample(page, base());
+  await page.goto(base() + RUN);
+  await page.getByTestId('go').waitFor();
   await page.clock.setFixedTime(new Date(Date.now() - 3 * 3_600_000));
   await page.goto(base() + RUN);
   await page.getByText(/clock of this device was set back by 3 h/).waitFor();
   // What was wrong before and is right now: the record says so, and the line is gone.
   await page.getByRole('button', { name: 'It was wrong before and is right now' }).click();
   await page.getByText(/clock of this device was set back/).waitFor({ state: 'detached' });
-  await page.goto(`${base()}/job/sample-winch/log`);
+  await turnTo(page, base(), '/job/sample-winch/log');
   await page.getByText(/clock was wrong by 3 h/).waitFor();
 });
 

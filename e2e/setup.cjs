@@ -16,8 +16,9 @@ const freePort = () =>
 module.exports = async () => {
   const folder = mkdtempSync(join(tmpdir(), 'grenko-e2e-'));
   process.env.GRENKO_TABLES = join(folder, 'tables.json');
-  execFileSync('node_modules/.bin/tsx', ['e2e/tables.ts', process.env.GRENKO_TABLES], { stdio: 'inherit' });
-  if (process.env.GRENKO_BASE) return;
+  const makeTables = () =>
+    execFileSync('node_modules/.bin/tsx', ['e2e/tables.ts', process.env.GRENKO_TABLES], { stdio: 'inherit' });
+  if (process.env.GRENKO_BASE) return makeTables();
   const port = await freePort();
   const child = spawn('node_modules/.bin/tsx', ['scripts/serve.ts', '-p', String(port), '-H', '127.0.0.1'], {
     stdio: 'ignore',
@@ -26,6 +27,8 @@ module.exports = async () => {
   });
   globalThis.__server = child;
   process.env.GRENKO_BASE = `http://127.0.0.1:${port}`;
+  // While the server comes up.
+  makeTables();
   for (let i = 0; i < 900; i++) {
     try {
       if ((await fetch(process.env.GRENKO_BASE)).ok) return;

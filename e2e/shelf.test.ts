@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import type { Page } from 'playwright-core';
-import { site, withSample } from './browser';
+import { site, turnTo, withSample } from './browser';
 import { answer, choose, stage, type, whenItMayGo } from './hands';
 
 const yard = site();
@@ -91,7 +91,7 @@ describe('the shelf', () => {
     await page.getByRole('button', { name: 'Take 40 to 1 mL' }).click();
     await page.getByText('Now 40 drops to 1 mL').waitFor();
     await page.getByRole('button', { name: 'Close' }).click();
-    await page.goto(`${base()}/shelf`);
+    await turnTo(page, base(), '/shelf');
     await page.getByText(/not taken: stored outside its range/).waitFor();
     await page.getByPlaceholder('putty, timber, drops…').fill('timber');
     await page.getByRole('link', { name: 'Thin timber consolidant' }).waitFor();
@@ -132,7 +132,7 @@ test('choosing: every system with its reasons, the wall and the wet change them 
     .getByText(/for concrete, stone, not metal/)
     .first()
     .waitFor();
-  await page.goto(`${base()}/job/sample-ramp/sample-nosing/material`);
+  await turnTo(page, base(), '/job/sample-ramp/sample-nosing/material');
   await choose(page, 'The surface is', 'saturated, no puddles');
   await page.getByText('Surface wetter than the sheet allows').waitFor();
   await choose(page, 'The surface is', 'bone dry');
@@ -195,7 +195,7 @@ test('the mix: cup, strokes, fillers and colour change the figures, and what is 
   await type(page, 'Mass of dust', '2 g');
   await planAnew();
   await page.getByText('Much tint in the mix').waitFor();
-  await page.goto(`${base()}/job/sample-ramp/sample-eyes/mix`);
+  await turnTo(page, base(), '/job/sample-ramp/sample-eyes/mix');
   await type(page, 'One stroke gives', '5 mL');
   await page.getByText(/shots, \d+ full/).waitFor();
   expect(digits(await answer(page))).toBeGreaterThan(0);
@@ -226,7 +226,7 @@ test('at the bench: the target of B follows A, too little is corrected, a foreig
   // A small bond of our own copy: the plate, not yet begun, at once.
   await page.goto(`${base()}/job/sample-ramp/sample-nosing/run`);
   await page.getByTestId('go').click();
-  await page.goto(`${base()}/job/sample-ramp/sample-nosing/bench?batch=1`);
+  await turnTo(page, base(), '/job/sample-ramp/sample-nosing/bench?batch=1');
   const target = page.getByTestId('target');
   await target.waitFor();
   expect(await target.textContent()).toBe('317');
@@ -267,7 +267,7 @@ test('at the bench: the target of B follows A, too little is corrected, a foreig
   await page.getByRole('region', { name: 'Label of the batch' }).getByText('RM-2210').waitFor();
   await page.getByRole('button', { name: 'Take one of lot RM-2210' }).click();
   await page.getByText(/1 left, 1 taken here/).waitFor();
-  await page.goto(`${base()}/job/sample-ramp/log`);
+  await turnTo(page, base(), '/job/sample-ramp/log');
   for (const words of [
     /Poured .* of A, lot RM-2210, batch 1/,
     /Poured .* of B/,
@@ -317,6 +317,6 @@ test('the cup kept of a batch is touched later; soft when it should bear load is
 });
 
 const stageOf = async (page: Page, name: string) => {
-  await page.goto(`${base()}/job/sample-winch/sample-plate/${name}`);
+  await turnTo(page, base(), `/job/sample-winch/sample-plate/${name}`);
   await stage(page, 'Release');
 };

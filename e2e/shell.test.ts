@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import type { Page } from 'playwright-core';
 import { load } from '../torture/load';
 import { seedFiles } from '../torture/mutants';
-import { site, withSample } from './browser';
+import { loadSample, site, withSample } from './browser';
 import { answer, stage, type } from './hands';
 
 const yard = site();
@@ -128,7 +128,7 @@ test('with the server gone every view opens, reloads, plans, runs and exports', 
   const page = await context.newPage();
   const errors: string[] = [];
   page.on('pageerror', (error) => errors.push(error.message));
-  await withSample(page, base());
+  await loadSample(page, base());
   await kept(page);
   // Nothing is answered any more, not even to the service worker.
   await context.route('**/*', (route) => route.abort());
@@ -175,7 +175,7 @@ test('with the server gone every view opens, reloads, plans, runs and exports', 
 test('a newer version waits while something runs, says so, and is taken with one press', async () => {
   const context = await yard.context(undefined, { serviceWorkers: 'allow' });
   const page = await context.newPage();
-  await withSample(page, base());
+  await loadSample(page, base());
   await kept(page);
   // The server is given a later build: its worker reads otherwise by a line.
   const file = join(process.env.GRENKO_DIST ?? '.next', 'grenko/sw.js');

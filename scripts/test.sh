@@ -44,7 +44,7 @@ check types bash -c 'npx next typegen && npx tsc --noEmit'
 check lint npx biome check .
 check layers npx depcruise src e2e bench torture --config .dependency-cruiser.cjs
 suite unit --maxWorkers=100%
-check build npx tsx scripts/build.ts
+check build env GRENKO_TYPES=checked npx tsx scripts/build.ts
 check docs bash -c 'npx tsx scripts/docs.ts --check'
 [ -x "${CHROMIUM:-/usr/bin/chromium}" ] && suite e2e --maxWorkers=4
 

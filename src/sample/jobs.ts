@@ -284,3 +284,13 @@ export function sampleData(nowMs: number, zone: string): SampleData {
     ],
   };
 }
+
+type SampleBundle = SampleData['bundles'][number];
+type SampleRecord = SampleBundle['job'] | SampleBundle[Exclude<keyof SampleBundle, 'job'>][number];
+
+/** Every record of the sample, once: the same sheet serves several of its jobs. */
+export function sampleRecords(nowMs: number, zone: string): readonly SampleRecord[] {
+  const { bundles } = sampleData(nowMs, zone);
+  const all = bundles.flatMap((b) => [b.job, ...b.repairs, ...b.sheets, ...b.stock, ...b.events, ...b.snapshots]);
+  return [...new Map(all.map((r) => [`${r.record}/${r.id}`, r])).values()];
+}

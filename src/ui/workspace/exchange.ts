@@ -1,7 +1,7 @@
 'use client';
 import { piecesOf } from '@/core/plan';
 import type { SheetRevision } from '@/core/system';
-import { sampleData } from '@/sample/jobs';
+import { sampleRecords } from '@/sample/jobs';
 import * as files from '@/store/exchange';
 import type { Key } from '@/store/store';
 import type { Write } from '@/store/write';
@@ -16,11 +16,7 @@ export const importSheets = (text: string) => files.importSheets(workspace, text
 export async function loadSample(): Promise<void> {
   const zone = Intl.DateTimeFormat().resolvedOptions().timeZone || 'UTC';
   await removeSample();
-  const { bundles } = sampleData(clock.now(), zone);
-  const records = bundles.flatMap((b) => [b.job, ...b.repairs, ...b.sheets, ...b.stock, ...b.events, ...b.snapshots]);
-  // The same sheet serves several of the jobs.
-  const once = [...new Map(records.map((r) => [`${r.record}/${r.id}`, r])).values()];
-  await workspace.write(once.map((record): Write => ({ does: 'add', record })));
+  await workspace.write(sampleRecords(clock.now(), zone).map((record): Write => ({ does: 'add', record })));
 }
 
 /** Removes the sample and nothing else. A sample sheet that an own repair uses stays. */
