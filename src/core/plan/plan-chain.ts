@@ -42,6 +42,41 @@ export function planChain(asks: readonly PassAsk[], taken: readonly Window[]): C
   return plan;
 }
 
+/** The block in which a place is prepared. */
+const PREPARED = 'prep';
+
+/**
+ * When the place of a repair is prepared, before anything of it is mixed: the first steps of its plan, without the
+ * rest.
+ */
+export function preparationOf(asks: readonly PassAsk[], taken: readonly Window[]): readonly Window[] {
+  const [first] = asks;
+  if (!first) return [];
+  const ask: RepairAsk = { ...first, busy: [...taken] };
+  const { ready } = preparePass(ask, { below: null, readyMs: null, onFace: false, roughly: true });
+  if (!ready) return [];
+  const laying = layingFor(ask, ready, null, false);
+  const drafts = ready.wet.slice(0, ready.wet.findLastIndex((d) => d.block === PREPARED) + 1);
+  const laid = attempt(() => laying.run(drafts));
+  if (!laid.ok) return [];
+  return laying.steps.filter((s) => s.block === PREPARED).map((s) => ({ fromMs: s.startMs, toMs: s.endMs }));
+}
+
+/** The clock of a ready pass with nothing on it yet. */
+const layingFor = (ask: RepairAsk, ready: ReadyPass, below: Laying | null, endAlone: boolean): Laying =>
+  layingOf({
+    ask,
+    sheet: ready.sheet,
+    method: ready.method,
+    context: ready.context,
+    reachOf: ready.reachOf,
+    shares: ready.shares,
+    lastBatch: Math.max(0, ...ready.wet.map((d) => d.batch ?? 0)),
+    busy: ask.busy as Window[],
+    below,
+    endAlone,
+  });
+
 /**
  * What a plan was laid out from, to lay it out from another beginning. It belongs to no result: a plan is plain data.
  */
@@ -125,18 +160,7 @@ function wetWork(
   endAlone = false,
 ): Going {
   const { repair } = ask;
-  const laying = layingOf({
-    ask,
-    sheet: ready.sheet,
-    method: ready.method,
-    context: ready.context,
-    reachOf: ready.reachOf,
-    shares: ready.shares,
-    lastBatch: Math.max(0, ...ready.wet.map((d) => d.batch ?? 0)),
-    busy: ask.busy as Window[],
-    below: below?.laying ?? null,
-    endAlone,
-  });
+  const laying = layingFor(ask, ready, below?.laying ?? null, endAlone);
   const onThis = next && (next.takes.from === 'own' ? isTied(next) : next.takes.of === repair.passId);
   const covered = onThis && GATES[next.gate].abraded;
   const first = [...ready.wet, ...(covered ? ready.finish.filter((d) => d.onFace) : [])];

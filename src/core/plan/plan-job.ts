@@ -6,7 +6,7 @@ import { type Actuals, NOTHING_YET } from './actuals';
 import { type Window, windowsOver } from './calendar';
 import type { Job } from './job';
 import { jobKits, type SystemKits } from './job-kits';
-import { type PassAsk, planChain } from './plan-chain';
+import { type PassAsk, planChain, preparationOf } from './plan-chain';
 import { NO_POTS, type Pots } from './pots';
 import { type Piece, passKey, piecesOf, type Repair } from './repair';
 import { type ChainPlan, settingOf } from './repair-plan';
@@ -159,13 +159,6 @@ function likeOnes(asked: readonly Asked[]): readonly (readonly Asked[])[] {
   return groups;
 }
 
-/** When the place of a repair is prepared, before anything of it is wet. */
-const preparing = ({ steps }: ChainPlan): readonly Window[] =>
-  steps
-    .filter((s) => s.block === PREPARED && s.passId === steps[0]!.passId)
-    .map((s) => ({ fromMs: s.startMs, toMs: s.endMs }));
-const PREPARED = 'prep';
-
 /**
  * Plans a whole job: repairs in their order, one crew, inside the working hours. A serial schedule: each repair takes
  * the earliest time the ones before it leave free.
@@ -230,8 +223,7 @@ export function planJob(ask: JobAsk): JobPlan {
   for (const group of likeOnes(asked)) {
     // Of like repairs that follow each other all are prepared first: nobody saws beside fresh mortar.
     const early: (readonly Window[])[] = [];
-    if (group.length > 1)
-      for (const { passes } of group) early.push(preparing(planChain(passes, [...busy, ...early.flat()])));
+    if (group.length > 1) for (const { passes } of group) early.push(preparationOf(passes, [...busy, ...early.flat()]));
     for (const [i, { repair, passes }] of group.entries()) {
       if (stopped) break;
       const plan = planOnce(repair, { passes, busy: [...busy, ...early.slice(i + 1).flat()] });

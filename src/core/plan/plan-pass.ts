@@ -59,6 +59,28 @@ function nothing(piece: Piece): RepairPlan {
   };
 }
 
+/** Steps of a pass without their times, and what they were written for. */
+interface ReadySteps {
+  readonly context: StepContext;
+  readonly drafts: readonly StepDraft[];
+}
+/** All that the steps of one repair depend on, besides the repair itself. */
+interface StepsAsk {
+  /** As it reads at this dose, blend and humidity. */
+  readonly sheet: SheetRevision;
+  readonly actuals: RepairAsk['actuals'];
+  readonly onFace: boolean;
+  readonly gated: boolean;
+  readonly rateNeeded: number | null;
+  readonly areas: number;
+  readonly batches: readonly Batch[];
+}
+/**
+ * The last steps of each pass. The first look and the plan, and the plan of the next temperature that is pulled, mostly
+ * stand on the same amounts: their steps are the same, too.
+ */
+const lastSteps = new WeakMap<Piece, { readonly of: StepsAsk; readonly steps: ReadySteps }>();
+
 /** Share of the pot life left to each batch by its own mass. */
 const sharesOf = ({ batches, pot }: { batches: readonly Batch[]; pot: PotEstimate | null }): readonly PotShare[] =>
   pot
@@ -91,6 +113,8 @@ export interface PassPlace {
   readonly readyMs: number | null;
   /** A press that goes on the face of another pass. */
   readonly onFace: boolean;
+  /** Amounts as at the first guess of the hour: for who asks for what comes before the mixing alone. */
+  readonly roughly?: boolean;
 }
 
 /**
@@ -225,17 +249,21 @@ export function preparePass(
     const drafts = withTrouble(withStand(stepsOf(method, context), method, context), method, context, actuals);
     return { context, drafts: gated(drafts, repair, place.below) };
   };
-  // The first look and the plan mostly stand on the same amounts: their steps are the same, too.
-  let made: { readonly of: ReturnType<typeof prepare>; readonly steps: ReturnType<typeof stepsFor> } | null = null;
-  const steps = (prepared: ReturnType<typeof prepare>) => {
-    const same =
-      made &&
-      (made.of === prepared ||
-        (made.of.mix.rateNeeded === prepared.mix.rateNeeded &&
-          made.of.areas === prepared.areas &&
-          dequal(made.of.batches, prepared.batches)));
-    if (!same) made = { of: prepared, steps: stepsFor(prepared) };
-    return made!.steps;
+  const steps = (prepared: ReturnType<typeof prepare>): ReadySteps => {
+    const of: StepsAsk = {
+      sheet: chosen.sheet,
+      actuals,
+      onFace: place.onFace,
+      gated: place.below !== null,
+      rateNeeded: prepared.mix.rateNeeded,
+      areas: prepared.areas,
+      batches: prepared.batches,
+    };
+    const last = lastSteps.get(repair);
+    if (last && dequal(last.of, of)) return last.steps;
+    const made = stepsFor(prepared);
+    lastSteps.set(repair, { of, steps: made });
+    return made;
   };
   const lay = (prepared: ReturnType<typeof prepare>, drafts: readonly StepDraft[], context: StepContext) =>
     layingOf({
@@ -257,7 +285,7 @@ export function preparePass(
     if (follows && rough.batches.length)
       reachOf = asker(sheet!, ask.thermal, Math.min(...rough.batches.map((b) => massOf(b.massG))));
     const first = follows && actuals.usableMin === null ? prepare(guess) : rough;
-    if (actuals.usableMin !== null) return first;
+    if (actuals.usableMin !== null || place.roughly) return first;
     const look = attempt(() => {
       const { context, drafts } = steps(first);
       const laying = lay(first, drafts, context);
