@@ -1,3 +1,4 @@
 export * from './grid';
+export * from './plate';
 export * from './react';
 export * from './slab';

@@ -123,6 +123,32 @@ export const partKits: School = {
   why: 'Half a kit by eye is the commonest way to a soft repair.',
 };
 
+/** What is said of one way to deal with part kits. */
+interface KitWords {
+  readonly label: string;
+  readonly fits: string;
+}
+
+/**
+ * The matter of part kits in the words of one method: as much as is wanted weighed out, or whole kits alone.
+ * @param owner the ids of its words begin with it
+ */
+export const weighedOrWhole = (
+  owner: string,
+  { weighed, whole, why }: { readonly weighed: KitWords; readonly whole: KitWords; readonly why: string },
+  byDefault: 'weighed' | 'whole' = 'weighed',
+): School => ({
+  id: 'part-kits',
+  matter: 'Part kits',
+  stage: 'mix',
+  options: options(`${owner}.part-kits`, [
+    { id: 'weighed', ...weighed, effect: { split: 'weighed' }, idle: NOT_SPLIT },
+    { id: 'whole', ...whole, effect: { split: 'whole' } },
+  ]),
+  byDefault,
+  why,
+});
+
 export const soundBase: Question = {
   id: 'sound',
   ask: 'Does the base ring sound when tapped all round, with nothing loose or hollow?',

@@ -60,6 +60,7 @@ export interface Setting {
     | 'area-rate'
     | 'speed'
     | 'evaporation'
+    | 'temperature'
     | 'count';
   readonly byDefault: number;
   readonly min: number;

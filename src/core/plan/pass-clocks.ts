@@ -72,7 +72,9 @@ export function clocksOf({ ask, sheet, reachOf, shares }: ClockAsk) {
     if (clock === 'waiting')
       // A wait from a moment that this method does not have counts from the last one it has; of what has no time it has
       // none.
-      found = batches[spot.batch] ? (markOf(m.startsAt, spot)?.lastMs ?? latest(spot.batch)) : null;
+      found = batches[spot.batch]
+        ? (markOf(m.startsAt, spot)?.[firstSpot ? 'firstMs' : 'lastMs'] ?? latest(spot.batch))
+        : null;
     // A mark that only an earlier batch made (the primer) serves the later ones too.
     else
       for (let b = spot.batch; b >= 0 && found === null; b--)

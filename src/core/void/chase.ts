@@ -154,6 +154,7 @@ export const chase: Shape<Chase> = {
     slot: null,
   }),
   dimensions,
+  runMm: ({ stations }) => (stations.at(-1)?.atMm ?? 0) - (stations[0]?.atMm ?? 0),
   parameters: (s) => [
     {
       key: 'form',

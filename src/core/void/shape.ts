@@ -159,6 +159,8 @@ export interface Shape<P> {
   readonly dimensions: (shape: P) => readonly Dimension[];
   /** Of a drilled place: how deep and how wide, mm. */
   readonly bore?: (shape: P) => { readonly deepMm: number; readonly acrossMm: number };
+  /** Of what runs along a line: how long it is, mm. */
+  readonly runMm?: (shape: P) => number;
   /** Of a bond line: how thick, mm. */
   readonly bondMm?: (shape: P) => number;
   /**

@@ -45,6 +45,14 @@ const F = findings({
     why: 'The last of this batch is placed at {end}; what was primed first has dried by then.',
     todo: 'Smaller batches, each primed only as far as it reaches; more hands, or a cooler hour.',
   },
+  'late:wash-until': {
+    id: 'late',
+    severity: 'stop',
+    stage: 'place',
+    title: 'What was filled first is past its washing',
+    why: 'It is washed from {start} only; what was filled first has set on the units by then, and stays as a haze.',
+    todo: 'A second pair of hands that washes, smaller batches, or a cooler base.',
+  },
   'late:bare': {
     id: 'late',
     severity: 'stop',
@@ -112,6 +120,7 @@ const LATE: Partial<Record<MilestoneId, Notice>> = {
   open: F['late:open'],
   'primer-wet': F['late:primer-wet'],
   bare: F['late:bare'],
+  'wash-until': F['late:wash-until'],
 };
 
 /**

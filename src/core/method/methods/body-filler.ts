@@ -1,6 +1,6 @@
 import { texts } from '../../say';
 import { levels } from '../allowances';
-import { clear, endOfMixing, NOT_SPLIT, waiting } from '../common';
+import { clear, endOfMixing, waiting, weighedOrWhole } from '../common';
 import { options } from '../effects';
 import { filledInLifts, liftsAfter, reworded } from '../engines';
 import type { Method } from '../method';
@@ -81,23 +81,11 @@ export const bodyFiller: Method = {
       byDefault: 'crown',
       why: 'A low spot is another round.',
     },
-    {
-      id: 'part-kits',
-      matter: 'Part kits',
-      stage: 'mix',
-      options: options('body-filler.part-kits', [
-        {
-          id: 'weighed',
-          label: 'as much as is spread in its minutes',
-          fits: 'tins and tubes',
-          effect: { split: 'weighed' },
-          idle: NOT_SPLIT,
-        },
-        { id: 'whole', label: 'whole packs only', fits: 'packs that are opened at once', effect: { split: 'whole' } },
-      ]),
-      byDefault: 'weighed',
+    weighedOrWhole('body-filler', {
+      weighed: { label: 'as much as is spread in its minutes', fits: 'tins and tubes' },
+      whole: { label: 'whole packs only', fits: 'packs that are opened at once' },
       why: 'It turns to chalk on the board: many small mixes, each on a clean sheet of film.',
-    },
+    }),
     endOfMixing,
     waiting,
   ],

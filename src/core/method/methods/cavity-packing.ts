@@ -1,6 +1,6 @@
 import { texts } from '../../say';
 import { shareOf } from '../allowances';
-import { clear, endOfMixing, NOT_SPLIT, waiting } from '../common';
+import { clear, endOfMixing, waiting, weighedOrWhole } from '../common';
 import { options } from '../effects';
 import { filledInLifts, liftsAfter, reworded } from '../engines';
 import type { Method } from '../method';
@@ -62,23 +62,11 @@ export const cavityPacking: Method = {
       byDefault: 'layers',
       why: 'Rammed without a pause it is one piece.',
     },
-    {
-      id: 'part-kits',
-      matter: 'Part kits',
-      stage: 'mix',
-      options: options('cavity-packing.part-kits', [
-        {
-          id: 'weighed',
-          label: 'equal parts by weight, a place at a time',
-          fits: 'bars and tins',
-          effect: { split: 'weighed' },
-          idle: NOT_SPLIT,
-        },
-        { id: 'whole', label: 'whole packs only', fits: 'sticks and packets', effect: { split: 'whole' } },
-      ]),
-      byDefault: 'weighed',
+    weighedOrWhole('cavity-packing', {
+      weighed: { label: 'equal parts by weight, a place at a time', fits: 'bars and tins' },
+      whole: { label: 'whole packs only', fits: 'sticks and packets' },
       why: 'A pack kneaded too early is hard before it is used.',
-    },
+    }),
     endOfMixing,
     waiting,
   ],

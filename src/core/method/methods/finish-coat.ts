@@ -1,6 +1,6 @@
 import { texts } from '../../say';
 import { furtherCoats } from '../allowances';
-import { clear, endOfMixing, NOT_SPLIT, waiting } from '../common';
+import { clear, endOfMixing, waiting, weighedOrWhole } from '../common';
 import { options } from '../effects';
 import { coated, coatSettings, reworded } from '../engines';
 import type { Method } from '../method';
@@ -78,23 +78,11 @@ export const finishCoat: Method = {
       byDefault: 'film',
       why: 'Air keeps the top tacky.',
     },
-    {
-      id: 'part-kits',
-      matter: 'Part kits',
-      stage: 'mix',
-      options: options('finish-coat.part-kits', [
-        {
-          id: 'weighed',
-          label: 'as much as it takes',
-          fits: 'tins, with drops or a scale',
-          effect: { split: 'weighed' },
-          idle: NOT_SPLIT,
-        },
-        { id: 'whole', label: 'whole packs only', fits: 'small sets', effect: { split: 'whole' } },
-      ]),
-      byDefault: 'weighed',
+    weighedOrWhole('finish-coat', {
+      weighed: { label: 'as much as it takes', fits: 'tins, with drops or a scale' },
+      whole: { label: 'whole packs only', fits: 'small sets' },
       why: 'A coat on a patch takes little.',
-    },
+    }),
     endOfMixing,
     waiting,
   ],

@@ -1,6 +1,6 @@
 import { percent, texts } from '../../say';
 import { waterline } from '../boat';
-import { clear, endOfMixing, NOT_SPLIT, waiting } from '../common';
+import { clear, endOfMixing, waiting, weighedOrWhole } from '../common';
 import { settingIn } from '../context';
 import { options } from '../effects';
 import { carrySetting, reworded, spreadAndClosed } from '../engines';
@@ -65,28 +65,11 @@ export const fittingTack: Method = {
       byDefault: 'prop',
       why: 'It must not move until it has gelled.',
     },
-    {
-      id: 'part-kits',
-      matter: 'Part kits',
-      stage: 'mix',
-      options: options('fitting-tack.part-kits', [
-        {
-          id: 'weighed',
-          label: 'split by weighing',
-          fits: 'a sheet that allows it and a scale fine enough',
-          effect: { split: 'weighed' },
-          idle: NOT_SPLIT,
-        },
-        {
-          id: 'whole',
-          label: 'whole kits only',
-          fits: 'sachets, and kits whose sheet forbids splitting',
-          effect: { split: 'whole' },
-        },
-      ]),
-      byDefault: 'weighed',
+    weighedOrWhole('fitting-tack', {
+      weighed: { label: 'split by weighing', fits: 'a sheet that allows it and a scale fine enough' },
+      whole: { label: 'whole kits only', fits: 'sachets, and kits whose sheet forbids splitting' },
       why: 'A tack takes little: a whole kit for it is thrown away, half a kit by eye stays soft.',
-    },
+    }),
     endOfMixing,
     waiting,
   ],

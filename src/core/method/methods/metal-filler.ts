@@ -1,6 +1,6 @@
 import { texts } from '../../say';
 import { levels } from '../allowances';
-import { clear, endOfMixing, NOT_SPLIT, waiting } from '../common';
+import { clear, endOfMixing, waiting, weighedOrWhole } from '../common';
 import { options } from '../effects';
 import { filledInLifts, reworded } from '../engines';
 import type { Method } from '../method';
@@ -62,23 +62,11 @@ export const metalFiller: Method = {
       byDefault: 'crown',
       why: 'It shrinks a little, and a hollow is another round.',
     },
-    {
-      id: 'part-kits',
-      matter: 'Part kits',
-      stage: 'mix',
-      options: options('metal-filler.part-kits', [
-        {
-          id: 'weighed',
-          label: 'as much as it takes',
-          fits: 'tins and tubes',
-          effect: { split: 'weighed' },
-          idle: NOT_SPLIT,
-        },
-        { id: 'whole', label: 'a whole packet', fits: 'packets kneaded in their film', effect: { split: 'whole' } },
-      ]),
-      byDefault: 'weighed',
+    weighedOrWhole('metal-filler', {
+      weighed: { label: 'as much as it takes', fits: 'tins and tubes' },
+      whole: { label: 'a whole packet', fits: 'packets kneaded in their film' },
       why: 'A gouge takes little.',
-    },
+    }),
     endOfMixing,
     waiting,
   ],

@@ -1,6 +1,6 @@
 import { areaOf, percent, texts, uptake } from '../../say';
 import { milestoneOf } from '../../system';
-import { clear, endOfMixing, NOT_SPLIT, waiting } from '../common';
+import { clear, endOfMixing, waiting, weighedOrWhole } from '../common';
 import { settingIn } from '../context';
 import { options } from '../effects';
 import { carrySetting, spreadAndClosed } from '../engines';
@@ -160,28 +160,15 @@ export const plateBond: Method = {
       byDefault: 'wiped',
       why: 'Wet adhesive wipes, set adhesive must be cut.',
     },
-    {
-      id: 'part-kits',
-      matter: 'Part kits',
-      stage: 'mix',
-      options: options('plate-bond.part-kits', [
-        {
-          id: 'weighed',
-          label: 'split by weighing',
-          fits: 'a sheet that allows it and a scale fine enough',
-          effect: { split: 'weighed' },
-          idle: NOT_SPLIT,
-        },
-        {
-          id: 'whole',
-          label: 'whole kits only',
-          fits: 'kits whose sheet forbids splitting, and coarse scales',
-          effect: { split: 'whole' },
-        },
-      ]),
-      byDefault: 'whole',
-      why: 'Half a kit by eye is the commonest way to a soft bond.',
-    },
+    weighedOrWhole(
+      'plate-bond',
+      {
+        weighed: { label: 'split by weighing', fits: 'a sheet that allows it and a scale fine enough' },
+        whole: { label: 'whole kits only', fits: 'kits whose sheet forbids splitting, and coarse scales' },
+        why: 'Half a kit by eye is the commonest way to a soft bond.',
+      },
+      'whole',
+    ),
     {
       id: 'pot-temperature',
       matter: 'Warm or cool the pot',

@@ -1,6 +1,7 @@
 import { texts } from '../../say';
 import { shareOf } from '../allowances';
-import { clear, endOfMixing, NOT_SPLIT, noWaterPressure, waiting } from '../common';
+import { clear, endOfMixing, waiting, weighedOrWhole } from '../common';
+import { crackQuestions } from '../crack';
 import { options } from '../effects';
 import { pouredFast } from '../engines';
 import type { Method } from '../method';
@@ -23,42 +24,7 @@ export const pouredCrack: Method = {
   setsOut: false,
   kinds: ['crack-filler', 'liquid-resin', 'mortar-kit'],
   params: { weighed: true },
-  questions: [
-    {
-      id: 'moves',
-      ask: 'Does it move: by gauge marks over days, or because it is a control, expansion or isolation joint?',
-      wants: 'no',
-      otherwise: {
-        severity: 'stop',
-        title: 'It moves',
-        why: 'What is poured rigid breaks again beside the old line.',
-        todo: 'Take the flexible route, or keep it open.',
-      },
-    },
-    {
-      id: 'rust',
-      ask: 'Is it free of rust stains, and not along a bar?',
-      wants: 'yes',
-      otherwise: {
-        severity: 'stop',
-        title: 'Corrosion under it',
-        why: 'A bar that rusts opens the slab again whatever is poured in.',
-        todo: 'Have it laid open and judged by a competent person.',
-      },
-    },
-    {
-      id: 'map',
-      ask: 'Is it one crack, and not a net of them?',
-      wants: 'yes',
-      otherwise: {
-        severity: 'stop',
-        title: 'Map cracks',
-        why: 'The slab itself is giving way.',
-        todo: 'Have the slab judged by a competent person.',
-      },
-    },
-    noWaterPressure,
-  ],
+  questions: crackQuestions,
   schools: [
     {
       id: 'top',
@@ -81,23 +47,11 @@ export const pouredCrack: Method = {
       byDefault: 'ground',
       why: 'Ground when it is hard but not yet glass-hard.',
     },
-    {
-      id: 'part-kits',
-      matter: 'Part kits',
-      stage: 'mix',
-      options: options('poured-crack.part-kits', [
-        {
-          id: 'weighed',
-          label: 'as much as is poured in its minutes',
-          fits: 'bottles with marks, and a scale',
-          effect: { split: 'weighed' },
-          idle: NOT_SPLIT,
-        },
-        { id: 'whole', label: 'whole kits only', fits: 'long pot lives', effect: { split: 'whole' } },
-      ]),
-      byDefault: 'weighed',
+    weighedOrWhole('poured-crack', {
+      weighed: { label: 'as much as is poured in its minutes', fits: 'bottles with marks, and a scale' },
+      whole: { label: 'whole kits only', fits: 'long pot lives' },
       why: 'Fast resin is dead before a large pot is empty.',
-    },
+    }),
     endOfMixing,
     waiting,
   ],

@@ -1,6 +1,6 @@
 import { texts } from '../../say';
 import { shareOf } from '../allowances';
-import { clear, endOfMixing, NOT_SPLIT, waiting } from '../common';
+import { clear, endOfMixing, waiting, weighedOrWhole } from '../common';
 import { options } from '../effects';
 import { carrySetting, reworded, spreadAndClosed } from '../engines';
 import type { Method } from '../method';
@@ -75,28 +75,11 @@ export const smallPart: Method = {
       byDefault: 'tape',
       why: 'It must not creep out of its marks.',
     },
-    {
-      id: 'part-kits',
-      matter: 'Part kits',
-      stage: 'mix',
-      options: options('small-part.part-kits', [
-        {
-          id: 'weighed',
-          label: 'split by weighing',
-          fits: 'tins and tubes on a scale fine enough',
-          effect: { split: 'weighed' },
-          idle: NOT_SPLIT,
-        },
-        {
-          id: 'whole',
-          label: 'a whole packet',
-          fits: 'packets that are kneaded in their film',
-          effect: { split: 'whole' },
-        },
-      ]),
-      byDefault: 'weighed',
+    weighedOrWhole('small-part', {
+      weighed: { label: 'split by weighing', fits: 'tins and tubes on a scale fine enough' },
+      whole: { label: 'a whole packet', fits: 'packets that are kneaded in their film' },
       why: 'Two equal dabs by eye are a fifth off each: a ratio of 0.67 to 1.5, at any size.',
-    },
+    }),
     endOfMixing,
     waiting,
   ],

@@ -1,6 +1,6 @@
 import { texts } from '../../say';
 import { shareOf } from '../allowances';
-import { clear, endOfMixing, NOT_SPLIT, waiting } from '../common';
+import { clear, endOfMixing, waiting, weighedOrWhole } from '../common';
 import { options } from '../effects';
 import { filledInLifts, liftsAfter, reworded } from '../engines';
 import type { Method } from '../method';
@@ -58,23 +58,11 @@ export const stoneChip: Method = {
       byDefault: 'layers',
       why: 'One pass shows no line.',
     },
-    {
-      id: 'part-kits',
-      matter: 'Part kits',
-      stage: 'mix',
-      options: options('stone-chip.part-kits', [
-        {
-          id: 'weighed',
-          label: 'as much as it takes',
-          fits: 'tins and a fine scale',
-          effect: { split: 'weighed' },
-          idle: NOT_SPLIT,
-        },
-        { id: 'whole', label: 'the whole trial', fits: 'tints that a scale cannot part', effect: { split: 'whole' } },
-      ]),
-      byDefault: 'weighed',
+    weighedOrWhole('stone-chip', {
+      weighed: { label: 'as much as it takes', fits: 'tins and a fine scale' },
+      whole: { label: 'the whole trial', fits: 'tints that a scale cannot part' },
       why: 'A chip takes little.',
-    },
+    }),
     endOfMixing,
     waiting,
   ],

@@ -1,0 +1,40 @@
+import { noWaterPressure } from './common';
+import type { Question } from './context';
+
+/** What is asked of a crack in a slab before anything rigid goes into it. */
+export const crackQuestions: readonly Question[] = [
+  {
+    id: 'moves',
+    ask: 'Does it move: by gauge marks over days, or because it is a control, expansion or isolation joint?',
+    wants: 'no',
+    otherwise: {
+      severity: 'stop',
+      title: 'It moves',
+      why: 'What is poured rigid breaks again beside the old line.',
+      todo: 'Take the flexible route, or keep it open.',
+    },
+  },
+  {
+    id: 'rust',
+    ask: 'Is it free of rust stains, and not along a bar?',
+    wants: 'yes',
+    otherwise: {
+      severity: 'stop',
+      title: 'Corrosion under it',
+      why: 'A bar that rusts opens the slab again whatever is poured in.',
+      todo: 'Have it laid open and judged by a competent person.',
+    },
+  },
+  {
+    id: 'map',
+    ask: 'Is it one crack, and not a net of them?',
+    wants: 'yes',
+    otherwise: {
+      severity: 'stop',
+      title: 'Map cracks',
+      why: 'The slab itself is giving way.',
+      todo: 'Have the slab judged by a competent person.',
+    },
+  },
+  noWaterPressure,
+];

@@ -1,0 +1,198 @@
+import { mm, texts } from '../../say';
+import { kindOf } from '../../void';
+import { shareOf } from '../allowances';
+import { clear, endOfMixing, waiting, weighedOrWhole } from '../common';
+import { type MethodContext, settingIn } from '../context';
+import { crackQuestions } from '../crack';
+import { options } from '../effects';
+import { filledInLifts, reworded } from '../engines';
+import type { Method } from '../method';
+import { tasks } from '../task';
+
+const SAYS = texts('crack-mesh.says', {
+  order: 'Both parts until one even colour; as stiff as it comes from the trowel.',
+});
+
+/** Length of the crack, mm: of the first shape that has a run. */
+const runMm = (c: MethodContext): number =>
+  c.void.shapes.reduce((most, s) => Math.max(most, kindOf(s).runMm?.(s) ?? 0), 0) || c.measured.faces.perimeterMm / 2;
+
+/** Pieces of mesh that cover a run, each lapping over the one before. */
+export function meshPieces(lengthMm: number, pieceMm: number, lapMm: number): number {
+  const beyond = pieceMm - lapMm;
+  return beyond > 0 ? Math.max(1, Math.ceil((lengthMm - lapMm) / beyond - 1e-9)) : 1;
+}
+const piecesOf = (c: MethodContext) => meshPieces(runMm(c), settingIn(c, 'piece'), settingIn(c, 'lap'));
+
+/** A crack bridged by a strip of mesh in paste, covered by a skim as the next pass. */
+export const crackMesh: Method = {
+  id: 'crack-mesh',
+  version: 1,
+  label: 'Crack in a slab, bridged with mesh',
+  engine: 'fill',
+  does: 'A crack that does not move is filled with paste, a strip of mesh is worked in and covered; a skim may follow.',
+  bases: ['concrete', 'stone'],
+  shapes: ['chase', 'filled', 'patch', 'coat'],
+  laidOn: null,
+  setsOut: false,
+  kinds: ['paste', 'four-part-paste', 'mortar-kit', 'cement-water', 'tile-adhesive'],
+  questions: crackQuestions,
+  schools: [
+    {
+      id: 'edge',
+      matter: 'Edge of the paste',
+      stage: 'place',
+      options: options('crack-mesh.edge', [
+        {
+          id: 'feathered',
+          label: 'feathered out',
+          fits: 'only under a coat that follows',
+          says: { edge: 'Drawn out to nothing at both edges' },
+        },
+        {
+          id: 'cut',
+          label: 'cut square into the slab',
+          fits: 'where no coat follows',
+          says: { edge: 'Level with the cut edges' },
+        },
+      ]),
+      byDefault: 'feathered',
+      why: 'A feathered edge without a coat over it comes up under the first wheel.',
+    },
+    {
+      id: 'top',
+      matter: 'For what follows',
+      stage: 'finish',
+      options: options('crack-mesh.top', [
+        { id: 'rough', label: 'left rough from the trowel', fits: 'a skim inside its window' },
+        {
+          id: 'sanded',
+          label: 'sand broadcast while it is wet',
+          fits: 'a skim whenever it suits: there is no window then',
+          effect: { shows: ['broadcast', 'finish:sweep'] },
+        },
+      ]),
+      byDefault: 'rough',
+      why: 'Paste that has set smooth does not take a skim.',
+    },
+    weighedOrWhole('crack-mesh', {
+      weighed: { label: 'as much as is laid in its minutes', fits: 'tins on a scale fine enough' },
+      whole: { label: 'whole kits only', fits: 'small kits' },
+      why: 'A strip takes its time, and so the paste its measure.',
+    }),
+    endOfMixing,
+    waiting,
+  ],
+  settings: [
+    { id: 'over', label: 'Left on tools, pressed out', kind: 'percent', byDefault: 8, min: 0, max: 100, stage: 'mix' },
+    { id: 'rate', label: 'Laid in a minute', kind: 'rate', byDefault: 150, min: 5, max: 20_000, stage: 'place' },
+    {
+      id: 'piece',
+      label: 'Mesh, length of a piece',
+      kind: 'length',
+      byDefault: 2500,
+      min: 50,
+      max: 50_000,
+      stage: 'place',
+    },
+    { id: 'lap', label: 'Mesh, overlap', kind: 'length', byDefault: 60, min: 0, max: 1000, stage: 'place' },
+  ],
+  preparation: [
+    'Gauge marks over it for days: it does not move.',
+    'Opened, vacuumed to the bottom; the strip beside it ground to sound concrete.',
+    'Dry to the limit of the sheet, by a moisture reading.',
+    'Mesh cut to its pieces, rolled so that it lies flat.',
+  ],
+  mistakes: [
+    'Mesh laid dry between set layers.',
+    'One large pot.',
+    'Bubbles under the strip.',
+    'A feathered edge with no coat over it.',
+  ],
+  cautions: [
+    'Grinding: water or extraction, breathing protection: silica.',
+    'Cut mesh scratches and sensitises with the paste on it: gloves.',
+  ],
+  tools: ['crack-chasing wheel', 'vacuum', 'notched and flat trowel', 'shears', 'roller for bubbles'],
+  tests: [
+    { id: 'tap', ask: 'Does it ring sound along its whole length?' },
+    { id: 'covered', ask: 'Is the mesh covered all over, and nothing of it stands up?' },
+  ],
+  finishAnswer: 'strip covered, ready for its skim',
+  review: null,
+  serves: 'foot',
+  allowances: [shareOf('over', 'left on tools, pressed out')],
+  says: { order: SAYS.order() },
+  gaps: { pieces: piecesOf, mesh: (c) => mm(runMm(c) + (piecesOf(c) - 1) * settingIn(c, 'lap')) },
+  tasks: [
+    ...tasks('crack-mesh', [
+      {
+        task: 'prep:chase',
+        role: 'prepare',
+        title: 'Open the crack, grind the strip, vacuum',
+        detail: 'To the width and depth measured; the strip sound and clean as wide as the paste goes.',
+        confirm: 'Open, sound and clean',
+        work: { fixed: 10, per: { m2: 60 } },
+      },
+      {
+        task: 'prep:cut',
+        role: 'set-out',
+        title: 'Cut the mesh: {pieces, plural, one {# piece} other {# pieces}}, {mesh} in all',
+        detail: 'Laps counted in; rolled against its bend.',
+        confirm: 'Cut and flat',
+        work: { fixed: 5 },
+      },
+      {
+        task: 'prep:check',
+        block: 'first',
+        role: 'prepare',
+        title: 'Dry? Read the base',
+        detail: 'At least {dewMargin} above the dew point.',
+        confirm: 'Dry and read',
+        work: { fixed: 5 },
+        hold: true,
+      },
+    ]),
+    ...clear,
+    ...reworded('crack-mesh', filledInLifts, {
+      place: {
+        title: 'Paste, mesh, paste{several, select, yes {, batch {n}} other {}}',
+        detail: 'Fill the crack, bed the strip without a bubble, cover it wet in wet. {edge}.',
+        confirm: 'Mesh in, covered',
+      },
+    }),
+    ...tasks('crack-mesh', [
+      {
+        task: 'broadcast',
+        role: 'close',
+        block: 'work',
+        ofLast: true,
+        optional: true,
+        title: 'Broadcast dry sand to refusal',
+        detail: 'While it is wet, until it takes no more.',
+        confirm: 'It takes no more',
+        work: { fixed: 5, per: { m2: 3 } },
+      },
+      {
+        task: 'hold:leave',
+        role: 'hold',
+        block: 'work',
+        title: 'Bar it off, clean up',
+        detail: 'No foot on it: a heel goes through to the mesh.',
+        confirm: 'Barred off',
+        work: { fixed: 5 },
+      },
+      {
+        task: 'finish:sweep',
+        role: 'finish',
+        block: 'finish',
+        optional: true,
+        title: 'Sweep the loose sand off',
+        detail: 'Once it has set.',
+        confirm: 'Swept',
+        work: { fixed: 5 },
+        waits: { for: 'foot', on: 'last' },
+      },
+    ]),
+  ],
+};

@@ -1,0 +1,162 @@
+import { areaOf, texts, uptake } from '../../say';
+import { clear, endOfMixing, waiting, weighedOrWhole } from '../common';
+import { type MethodContext, settingIn } from '../context';
+import { carrySetting, faceM2, reworded, spreadAndClosed } from '../engines';
+import type { AllowanceRow, Method } from '../method';
+import { tasks } from '../task';
+
+const SAYS = texts('felt-wet-out.says', {
+  order: 'Weighed, never half a kit by eye; both parts until one even colour.',
+});
+const AMOUNT = texts('felt-wet-out.amount', {
+  over: 'brushed over while wetting',
+  by: '{area} × {uptake}',
+});
+
+/** The rest of the mix that goes over the wet pad. */
+const brushedOver: AllowanceRow = {
+  id: 'over',
+  of: (c: MethodContext) => {
+    const per = settingIn(c, 'over');
+    if (per <= 0) return null;
+    return {
+      label: AMOUNT.over(),
+      ml: faceM2(c) * per,
+      expression: AMOUNT.by({ area: areaOf(faceM2(c) * 1e6), uptake: uptake(per) }),
+    };
+  },
+};
+
+/** Felt, pads or fabric wetted on a board and laid on marks. */
+export const feltWetOut: Method = {
+  id: 'felt-wet-out',
+  version: 1,
+  label: 'Felt, pad or fabric, wetted out and laid',
+  engine: 'spread',
+  does: 'A pad is wetted on a board until its colour has turned all over, laid from its centre line out, edges and ridges felt.',
+  bases: ['laminate', 'timber', 'metal', 'plastic', 'concrete'],
+  shapes: ['wetOut'],
+  laidOn: null,
+  setsOut: true,
+  kinds: ['liquid-resin', 'sachets', 'consolidant', 'finish-resin'],
+  questions: [
+    {
+      id: 'fibres',
+      ask: 'Is the face ground just through its gloss, with no core and no fibres showing?',
+      wants: 'yes',
+      otherwise: {
+        severity: 'stop',
+        title: 'Core or fibres show',
+        why: 'What carries the hull has been ground away.',
+        todo: 'Laminate it up first: another job.',
+      },
+    },
+    {
+      id: 'template',
+      ask: 'Is the template tried on its marks, from the datum and the centre line?',
+      wants: 'yes',
+      otherwise: {
+        severity: 'caution',
+        title: 'Not tried on its marks',
+        why: 'A wet pad is laid once.',
+        todo: 'Lay it dry; mark centre line, corners and which side is which.',
+      },
+    },
+  ],
+  schools: [
+    weighedOrWhole('felt-wet-out', {
+      weighed: { label: 'as much as it drinks', fits: 'kits that may be split, on a scale' },
+      whole: { label: 'whole kits', fits: 'large pads' },
+      why: 'Half a kit by eye never sets.',
+    }),
+    endOfMixing,
+    waiting,
+  ],
+  settings: [
+    { id: 'over', label: 'Brushed over it', kind: 'uptake', byDefault: 55, min: 0, max: 2000, stage: 'mix' },
+    { id: 'rate', label: 'Wetting rate', kind: 'rate', byDefault: 40, min: 1, max: 5000, stage: 'place' },
+    carrySetting,
+  ],
+  preparation: [
+    'Template on its marks, centre line and corners drawn.',
+    'Gloss off, dust off, degreased last.',
+    'Board under film, roller and brush ready; who holds which corner.',
+  ],
+  mistakes: [
+    'Laid before the colour has turned.',
+    'Air squeezed inward.',
+    'Two sides wetted and laid in turn on a hot day: the pot is dead before the second.',
+  ],
+  cautions: [
+    'Resin sensitises: long gloves, no bare arms under a wet pad.',
+    'Edges cut hands once they are hard: ridges down while they are wet.',
+  ],
+  tools: ['template', 'board and film', 'roller', 'brush', 'scale', 'shears'],
+  tests: [
+    { id: 'colour', ask: 'Is it of one colour, with no pale spot?' },
+    { id: 'edges', ask: 'Do the edges lie, with no ridge under a hand?' },
+    { id: 'alike', ask: 'Are left and right alike by the template?' },
+  ],
+  finishAnswer: 'edges down, trimmed',
+  review: null,
+  serves: 'release',
+  allowances: [brushedOver],
+  says: { order: SAYS.order() },
+  tasks: [
+    ...tasks('felt-wet-out', [
+      {
+        task: 'prep:mark',
+        role: 'set-out',
+        title: 'Set it out, cut by the template',
+        detail: '{settingOut} Centre line on the pad and on the face.',
+        confirm: 'Marked, cut, tried dry',
+        work: { fixed: 10, per: { place: 5 } },
+        hold: true,
+      },
+      {
+        task: 'prep:abrade',
+        block: 'first',
+        role: 'prepare',
+        title: 'Just through the gloss, degrease, read the base',
+        detail: 'Stop where fibres show; at least {dewMargin} above the dew point.',
+        confirm: 'Dull, clean, and read',
+        work: { fixed: 8, per: { m2: 30 } },
+        hold: true,
+      },
+    ]),
+    ...clear,
+    ...reworded('felt-wet-out', spreadAndClosed, {
+      spread: {
+        title: '{parted, select, yes {Wet pad {part} of {count}} other {Wet the pad}} on the board',
+        detail: 'Both sides; let it drink until its colour has turned all over, then the rest of its measure over it.',
+        confirm: 'Colour has turned all over',
+      },
+      close: {
+        title: '{parted, select, yes {Lay pad {part} of {count}} other {Lay it}} from the centre line out',
+        detail: 'Air squeezed to the edge, the rim brushed, ridges down; feel along every edge before it gels.',
+        confirm: 'On its marks, no air, no ridge',
+      },
+    }),
+    ...tasks('felt-wet-out', [
+      {
+        task: 'hold:leave',
+        role: 'hold',
+        block: 'work',
+        title: 'Film over it, leave it',
+        detail: 'Out of sun and wind until it has gelled.',
+        confirm: 'Left alone',
+        work: { fixed: 5 },
+      },
+      {
+        task: 'finish:trim',
+        role: 'finish',
+        block: 'finish',
+        title: 'Trim, edges round',
+        detail: 'Cut while it is still green, or ground once it is hard.',
+        confirm: 'No sharp edge',
+        work: { fixed: 10, per: { place: 5 } },
+        waits: { for: 'release', on: 'last' },
+      },
+    ]),
+  ],
+};

@@ -1,0 +1,298 @@
+import { mm, percent, texts } from '../../say';
+import { partsByWeight, type SheetRevision } from '../../system';
+import { kindOf } from '../../void';
+import { levels, shareOf } from '../allowances';
+import { clear, endOfMixing, waiting, weighedOrWhole } from '../common';
+import { type MethodContext, settingIn } from '../context';
+import { options } from '../effects';
+import { filledInLifts, liftsAfter, reworded } from '../engines';
+import type { Method } from '../method';
+import { tasks } from '../task';
+
+const SAYS = texts('laminate-hole.says', {
+  order: 'Both parts evenly mixed; thickener last, until it stands as wanted.',
+});
+const AMOUNT = texts('laminate-hole.amount', {
+  fabric: 'wets out the fabric',
+  by: '{n, plural, one {# circle} other {# circles}} a hole, fibre share {share}',
+});
+
+/** How wide the hole is, mm. */
+const acrossMm = (c: MethodContext): number => {
+  const [first] = c.void.shapes;
+  return (first && kindOf(first).bore?.(first).acrossMm) ?? c.measured.faces.thicknessMm;
+};
+
+/** Dry fabric of one hole, g: circles that step out beyond its edge. @param gPerM2 weight of a layer */
+export function circlesG(holeMm: number, circles: number, stepMm: number, gPerM2: number): number {
+  let mm2 = 0;
+  for (let i = 1; i <= circles; i++) mm2 += (Math.PI / 4) * (holeMm + i * stepMm) ** 2;
+  return (mm2 / 1e6) * gPerM2;
+}
+/** Resin that so much fabric takes, g, at a share of fibre in the whole by mass, %. */
+export const resinFor = (fabricG: number, fibrePct: number): number => (fabricG * (100 - fibrePct)) / fibrePct;
+
+/** Density of the mix before any filler or thickener goes in, g/mL: fabric is wetted with that. */
+const neatGPerMl = (sheet: SheetRevision): number => {
+  const by = partsByWeight(sheet);
+  const liquids = sheet.parts.filter((p) => p.filler === null);
+  const mass = liquids.reduce((sum, p) => sum + by[p.id], 0);
+  return mass / liquids.reduce((sum, p) => sum + by[p.id] / p.densityGPerMl, 0);
+};
+
+const circles = (c: MethodContext) => Math.round(settingIn(c, 'circles'));
+
+/** Holes and screw holes in a laminate or shell: filled in layers, larger ones backed by fabric. */
+export const laminateHole: Method = {
+  id: 'laminate-hole',
+  version: 1,
+  label: 'Hole in a laminate or shell',
+  engine: 'fill',
+  does: 'Screw and fitting holes are cleaned, backed, filled in layers that each gel first, with fabric inside the large ones.',
+  bases: ['laminate', 'plastic', 'timber'],
+  shapes: ['hole', 'patch'],
+  laidOn: null,
+  setsOut: false,
+  kinds: ['sachets', 'liquid-resin', 'four-part-paste', 'paste', 'polyester-filler', 'putty'],
+  questions: [
+    {
+      id: 'core',
+      ask: 'Is the core dry: no water comes out, the meter reads low, the edge is not dark?',
+      wants: 'yes',
+      otherwise: {
+        severity: 'stop',
+        title: 'Wet core',
+        why: 'Water shut into a core rots or splits it behind a sound skin.',
+        todo: 'Dry and rebuild the core: another job.',
+      },
+    },
+    {
+      id: 'blisters',
+      ask: 'Are there blisters, or a fluid that smells of vinegar?',
+      wants: 'no',
+      otherwise: {
+        severity: 'stop',
+        title: 'Osmosis',
+        why: 'The laminate itself is breaking up under its coat.',
+        todo: 'Have it judged; a hole filled on it comes up again.',
+      },
+    },
+    {
+      id: 'bearing',
+      ask: 'Does this skin bear a load here: a chainplate, a keel, a rudder, a lifting point?',
+      wants: 'no',
+      otherwise: {
+        severity: 'stop',
+        title: 'Load-bearing skin',
+        why: 'A plug carries nothing: the fibres have to run through.',
+        todo: 'Scarfed laminate, its length by a competent person.',
+      },
+    },
+    {
+      id: 'reached',
+      ask: 'Can its back be reached, or taped and plugged from outside?',
+      wants: 'yes',
+      otherwise: {
+        severity: 'caution',
+        title: 'Blind hole',
+        why: 'What is pressed into a closed space leaves its air there.',
+        todo: 'Drill a weep hole beside it, fill by syringe from the bottom, at hand pressure.',
+      },
+    },
+  ],
+  schools: [
+    {
+      id: 'deep-fills',
+      matter: 'Deep holes',
+      stage: 'place',
+      options: options('laminate-hole.deep', [
+        { id: 'layers', label: 'layers, each gelled first', fits: 'anything deeper than the sheet’s layer' },
+        { id: 'one', label: 'one fill', fits: 'narrow screw holes', effect: { onePass: true } },
+      ]),
+      byDefault: 'layers',
+      why: 'A thick plug heats, shrinks and parts from its wall.',
+    },
+    {
+      id: 'finish-level',
+      matter: 'Level',
+      stage: 'finish',
+      options: options('laminate-hole.level', [
+        { id: 'recess', label: 'low, for a coat', fits: 'where a finish coat follows', effect: { level: 'recess' } },
+        { id: 'flush', label: 'flush', fits: 'where it is painted', effect: { level: 'flush' } },
+      ]),
+      byDefault: 'recess',
+      why: 'The coat needs its thickness over the plug as beside it.',
+    },
+    {
+      id: 'fabric',
+      matter: 'Fabric inside',
+      stage: 'place',
+      options: options('laminate-hole.fabric', [
+        { id: 'none', label: 'none', fits: 'screw holes and small fittings' },
+        {
+          id: 'inside',
+          label: 'circles that step out, laid inside with the last layer',
+          fits: 'holes wider than the sheet fills alone, where the inside can be reached',
+          effect: { shows: ['fabric', 'prep:circles'] },
+        },
+      ]),
+      byDefault: 'none',
+      why: 'A wide plug is pushed out by a knock; fabric holds it.',
+    },
+    weighedOrWhole('laminate-hole', {
+      weighed: { label: 'as much as it takes', fits: 'tins and tubes on a scale fine enough' },
+      whole: { label: 'whole sachets or packs', fits: 'sachets that are opened at once' },
+      why: 'A sachet that is opened for a drop is gone.',
+    }),
+    endOfMixing,
+    waiting,
+  ],
+  settings: [
+    { id: 'recess', label: 'Recess for the coat', kind: 'length', byDefault: 0.8, min: 0, max: 10, stage: 'finish' },
+    { id: 'crown', label: 'Left proud', kind: 'length', byDefault: 0, min: 0, max: 10, stage: 'finish' },
+    { id: 'waste', label: 'Left on knife and film', kind: 'percent', byDefault: 0, min: 0, max: 200, stage: 'mix' },
+    { id: 'rate', label: 'Filling rate', kind: 'rate', byDefault: 8, min: 0.5, max: 2000, stage: 'place' },
+    {
+      id: 'circles',
+      label: 'Circles of fabric in each hole',
+      kind: 'count',
+      byDefault: 2,
+      min: 1,
+      max: 20,
+      stage: 'place',
+    },
+    { id: 'step', label: 'Each circle wider by', kind: 'length', byDefault: 10, min: 1, max: 200, stage: 'place' },
+    {
+      id: 'areal',
+      label: 'Fabric, grams a square metre',
+      kind: 'count',
+      byDefault: 200,
+      min: 10,
+      max: 3000,
+      stage: 'place',
+    },
+    { id: 'fibre', label: 'Share of fibre, by mass', kind: 'percent', byDefault: 45, min: 10, max: 80, stage: 'place' },
+  ],
+  preparation: [
+    'Old sealant and every loose fibre out; edge of the hole bevelled on both sides.',
+    'Backs taped, plugged or vented; tape tried for tightness.',
+    'Abraded a finger’s breadth round, dust off, degreased last.',
+  ],
+  mistakes: [
+    'Filled over sealant.',
+    'Deep holes in one go.',
+    'No film over it: air keeps the top tacky, the knife drags it low.',
+  ],
+  cautions: [
+    'Grinding laminate: breathing protection and cover: fibres and dust.',
+    'Resin or peroxide: eyes and skin.',
+  ],
+  tools: ['countersink or bevel cutter', 'syringe', 'filling knife', 'film', 'tape for the back', 'P80, P120'],
+  tests: [
+    { id: 'hard', ask: 'Does a nail leave no mark in the middle of each?' },
+    { id: 'tap', ask: 'Does each sound like the skin beside it?' },
+    { id: 'edge', ask: 'Is there no crack of light or edge round the plug?' },
+  ],
+  finishAnswer: 'dull, at its level',
+  review: null,
+  serves: 'sandable',
+  allowances: [
+    ...levels,
+    {
+      id: 'fabric',
+      optional: true,
+      of: (c) => {
+        const g = c.void.count * circlesG(acrossMm(c), circles(c), settingIn(c, 'step'), settingIn(c, 'areal'));
+        return {
+          label: AMOUNT.fabric(),
+          ml: resinFor(g, settingIn(c, 'fibre')) / neatGPerMl(c.sheet),
+          expression: AMOUNT.by({ n: circles(c), share: percent(settingIn(c, 'fibre')) }),
+        };
+      },
+    },
+    shareOf('waste', 'left on knife and film'),
+  ],
+  says: { order: SAYS.order() },
+  gaps: {
+    circles,
+    widest: (c) => mm(acrossMm(c) + circles(c) * settingIn(c, 'step')),
+  },
+  tasks: [
+    ...tasks('laminate-hole', [
+      {
+        task: 'prep:clean',
+        role: 'prepare',
+        onBase: true,
+        title: 'Clean out, bevel, abrade round it',
+        detail: 'To sound laminate; bevelled so that the plug cannot fall through. Stop where the core is wet.',
+        confirm: 'Sound, bevelled, dry',
+        work: { fixed: 5, per: { place: 3 } },
+        hold: true,
+      },
+      {
+        task: 'prep:back',
+        role: 'set-out',
+        title: 'Tape or plug the backs',
+        detail: 'Tight against the inside; a blind one gets its weep hole.',
+        confirm: 'Backs are tight',
+        work: { fixed: 2, per: { place: 1 } },
+        hold: true,
+      },
+      {
+        task: 'prep:circles',
+        role: 'set-out',
+        optional: true,
+        title: 'Cut the circles of fabric',
+        detail:
+          '{circles, plural, one {# for each hole} other {# for each hole, stepping out}}, the widest {widest} across.',
+        confirm: 'Cut and laid ready',
+        work: { fixed: 2, per: { place: 2 } },
+      },
+      {
+        task: 'prep:wipe',
+        block: 'first',
+        role: 'prepare',
+        title: 'Dust off, degrease, read the base',
+        detail: 'At least {dewMargin} above the dew point.',
+        confirm: 'Clean, dry, and read',
+        work: { fixed: 5 },
+        hold: true,
+      },
+    ]),
+    ...clear,
+    ...liftsAfter(
+      reworded('laminate-hole', filledInLifts, {
+        place: {
+          title:
+            '{which, select, only {Fill from the bottom, film over it} last {Last layer{several, select, yes {, mix {n}} other {}}, film over it} other {Fill layer {lift}{several, select, yes {, mix {n}} other {}}}}',
+          detail:
+            'By syringe from the bottom, no air shut in; {which, select, early {pressed to its level, left rough} other {pressed flat under film, from the middle out}}.',
+          confirm: '{which, select, early {Layer {lift} is in} other {All are full}}',
+        },
+      }),
+      'gel',
+    ),
+    ...tasks('laminate-hole', [
+      {
+        task: 'hold:leave',
+        role: 'hold',
+        block: 'work',
+        title: 'Look for leaks, leave it',
+        detail: 'A sunk one is topped up before it gels.',
+        confirm: 'None sinks',
+        work: { fixed: 3 },
+      },
+      {
+        task: 'finish:abrade',
+        onFace: true,
+        role: 'finish',
+        block: 'finish',
+        title: 'Film off, abrade dull and to its level',
+        detail: 'Pinholes opened and filled once more; edges feel as one.',
+        confirm: 'Dull, no pinhole',
+        work: { fixed: 5, per: { place: 2 } },
+        waits: { for: 'sandable', on: 'last' },
+      },
+    ]),
+  ],
+};

@@ -1,0 +1,93 @@
+import { circlesG, resinFor } from '@/core/method/methods/laminate-hole';
+import { type Piece, repairOf } from '@/core/plan';
+import type { SheetRevision } from '@/core/system';
+import { measured, SHAPES, type VoidShape, voidOf } from '@/core/void';
+import { curve, kitOf, partsOf, ratioOf } from '@/sample/sheet-words';
+import { furtherSheets } from '@/sample/systems';
+import { at, baseAt, printedPlan, walkJob, walkPiece } from './made';
+
+/** Fitting holes in the workboat's side, by diameter: straight, in layers, with fabric inside. */
+const NOW = at('2027-04-26T08:00');
+const job = walkJob({ id: 'walk-5h', startFrom: NOW });
+const resin = furtherSheets.find((s) => s.kind === 'liquid-resin')!;
+const sheet: SheetRevision = {
+  ...resin,
+  id: 'fill-1',
+  systemId: 'fill',
+  name: 'Fitting resin',
+  parts: partsOf('liquid-resin', { A: { densityGPerMl: 1.16 }, B: { densityGPerMl: 1.16 } }),
+  ratio: ratioOf({ basis: 'weight', a: 100, b: 30 }),
+  dose: null,
+  potLossMl: 0,
+  milestones: [
+    curve('use-by', 'mix-begins', 'pot', [
+      [10, 60, 60],
+      [20, 30, 30],
+    ]),
+    curve('gel', 'placed', 'base', [
+      [10, 90, 90],
+      [20, 40, 40],
+    ]),
+    curve('sandable', 'placed', 'base', [
+      [10, 600, 600],
+      [20, 300, 300],
+    ]),
+  ],
+  limits: { ...resin.limits, liftMaxMm: 8, liftMinMm: null, baseMinC: null, materialMinC: null },
+  kits: [kitOf('tin', 'Tin', [1000, 300], { yieldMl: null, splittable: true })],
+};
+const holes = (count: number, across: number, deep: number, over: Partial<Piece> = {}): Piece => {
+  const plain = walkPiece(job, {
+    method: { id: 'laminate-hole', version: 1 },
+    void: {
+      ...voidOf({
+        ...SHAPES.hole.blank(),
+        holeDiameter: measured(across, 'calliper'),
+        holeDepth: measured(deep, 'gauge'),
+      } as VoidShape),
+      count,
+    },
+    sheetId: sheet.id,
+    kitId: 'tin',
+    materialC: 16,
+  });
+  return { ...plain, base: { ...plain.base, material: 'laminate', known: baseAt(['2027-04-25T00:00', 13]) }, ...over };
+};
+const plan = (piece: Piece) => printedPlan({ job, repairs: [repairOf(piece)], sheets: [sheet] }, NOW).repairs[0]!;
+
+test('four of 6, four of 16, two of 40 mm, each 0.8 low for the coat: 0.70, 10.62, 23.12 mL', () => {
+  expect(plan(holes(4, 6, 7)).toMixMl).toBeCloseTo(0.7, 2);
+  expect(plan(holes(4, 16, 14)).toMixMl).toBeCloseTo(10.62, 2);
+  expect(plan(holes(2, 40, 10)).toMixMl).toBeCloseTo(23.12, 1);
+});
+test('above the layer of the sheet in two, the second not before the first has gelled: 70 min at 13 °C', () => {
+  const p = plan(holes(4, 16, 14));
+  expect(p.batches.map((b) => b.label)).toHaveLength(2);
+  const first = p.steps.find((s) => s.id === 'b1:place')!;
+  const second = p.steps.find((s) => s.id === 'b2:place')!;
+  const waited = (Date.parse(second.from!) - Date.parse(first.to!)) / 60_000;
+  expect(waited).toBeGreaterThanOrEqual(70);
+  expect(waited).toBeLessThan(82);
+  expect(plan(holes(4, 6, 7)).batches).toHaveLength(1);
+});
+test('fabric inside the widest alone, by choice: two circles of 50 and 60 a hole, 1.92 g, 2.02 mL', () => {
+  expect(2 * circlesG(40, 2, 10, 200)).toBeCloseTo(1.916, 2);
+  expect(resinFor(1.916, 45) / 1.16).toBeCloseTo(2.02, 2);
+  const bare = plan(holes(2, 40, 10));
+  const backed = plan(holes(2, 40, 10, { schools: { fabric: 'inside' } }));
+  expect(backed.toMixMl! - bare.toMixMl!).toBeCloseTo(2.02, 1);
+  expect(backed.steps.some((s) => /circles of fabric/.test(s.title))).toBe(true);
+  expect(bare.steps.some((s) => /circles of fabric/.test(s.title))).toBe(false);
+});
+test.each([
+  ['core', 'no', /Wet core/],
+  ['blisters', 'yes', /Osmosis/],
+  ['bearing', 'yes', /Load-bearing/],
+] as const)('%s answered %s stops it', (question, answer, says) => {
+  const p = plan(holes(4, 6, 7, { answers: { [question]: answer } }));
+  expect(p.findings.some((f) => f.severity === 'stop' && says.test(f.title))).toBe(true);
+});
+test('not accepted: 14 mm in one go, unless somebody chooses it', () => {
+  expect(plan(holes(4, 16, 14, { schools: { 'deep-fills': 'one' } })).batches).toHaveLength(1);
+  expect(plan(holes(4, 16, 14)).batches).toHaveLength(2);
+});

@@ -1,0 +1,123 @@
+import fc from 'fast-check';
+import { meshPieces } from '@/core/method/methods/crack-mesh';
+import { type Piece, repairOf } from '@/core/plan';
+import type { SheetRevision } from '@/core/system';
+import { measured, SHAPES, type VoidShape, voidOf } from '@/core/void';
+import { curve, kitOf, partsOf, ratioOf } from '@/sample/sheet-words';
+import { pasteSheet } from '@/sample/systems';
+import { at, baseAt, printedPlan, walkJob, walkPiece } from './made';
+
+/** The ramp crack bridged with mesh: paste in the union, a bed and a cover, two batches by their minutes. */
+const NOW = at('2027-04-22T08:00');
+const job = walkJob({ id: 'walk-11', startFrom: NOW });
+const sheet: SheetRevision = {
+  ...pasteSheet,
+  id: 'strip-1',
+  systemId: 'strip',
+  name: 'Strip paste',
+  parts: partsOf('paste', { A: { densityGPerMl: 1.4 }, B: { densityGPerMl: 1.2 } }),
+  ratio: ratioOf({ basis: 'volume', a: 1, b: 1 }),
+  mixMin: 4,
+  potLossMl: 0,
+  milestones: [
+    curve('use-by', 'mix-begins', 'pot', [
+      [10, 45, 45],
+      [20, 25, 25],
+    ]),
+    curve('recoat-from', 'placed', 'base', [
+      [5, 540, 540],
+      [20, 180, 180],
+    ]),
+    curve('recoat-until', 'placed', 'base', [
+      [5, 2160, 2160],
+      [20, 900, 900],
+    ]),
+    curve('foot', 'placed', 'base', [
+      [5, 1200, 1200],
+      [20, 480, 480],
+    ]),
+  ],
+  limits: {
+    ...pasteSheet.limits,
+    baseMinC: null,
+    materialMinC: null,
+    liftMaxMm: null,
+    liftMinMm: null,
+    bondMaxMm: null,
+  },
+  kits: [kitOf('pair', 'Tin pair', [14_000, 12_000], { yieldMl: null, splittable: true })],
+};
+const strip = (thicknessMm: number) =>
+  ({
+    ...SHAPES.coat.blank(),
+    outline: { kind: 'rectangle', length: measured(9600, 'tape'), width: measured(150, 'tape') },
+    thickness: measured(thicknessMm, 'gauge'),
+    texture: { from: 'class', class: 'none' },
+  }) as VoidShape;
+const piece = (over: Partial<Piece> = {}): Piece => {
+  const plain = walkPiece(job, {
+    method: { id: 'crack-mesh', version: 1 },
+    void: voidOf(
+      {
+        ...SHAPES.chase.blank(),
+        form: 'vee',
+        stations: [
+          { atMm: 0, widthMm: 14, depthMm: 26 },
+          { atMm: 9600, widthMm: 14, depthMm: 26 },
+        ],
+        readWidth: { ...measured(0, 'rule'), text: 'read' },
+        readDepth: { ...measured(0, 'rule'), text: 'read' },
+        slot: { width: measured(3, 'calliper'), depth: measured(48, 'gauge') },
+      } as VoidShape,
+      strip(1.5),
+      strip(1.5),
+    ),
+    sheetId: sheet.id,
+    kitId: 'pair',
+    materialC: 14,
+    // Five minutes a metre.
+    settings: { over: 8, rate: 7320 / 48 },
+  });
+  return { ...plain, base: { ...plain.base, known: baseAt(['2027-04-21T00:00', 9]) }, ...over };
+};
+const plan = (over: Partial<Piece> = {}) =>
+  printedPlan({ job, repairs: [repairOf(piece(over))], sheets: [sheet] }, NOW).repairs[0]!;
+
+test('6.78 L and 8 %: 7.32 L, in two batches of 3.66 L; one pot of it is not planned', () => {
+  const p = plan();
+  expect(p.volumeMl!.nominal / 1000).toBeCloseTo(6.78, 2);
+  expect(p.toMixMl! / 1000).toBeCloseTo(7.32, 2);
+  expect(p.batches).toHaveLength(2);
+  for (const b of p.batches) expect(b.ml / 1000).toBeCloseTo(3.66, 2);
+});
+test('four pieces of mesh, 9.78 m with their laps, told before anything is mixed', () => {
+  const cut = plan().steps.find((s) => s.id === 'prep:cut')!;
+  expect(cut.title).toBe('Cut the mesh: 4 pieces, 9.78 m in all');
+  const mixed = plan().steps.find((s) => s.id === 'b1:mix')!;
+  expect(Date.parse(cut.to!)).toBeLessThanOrEqual(Date.parse(mixed.from!));
+});
+test('pieces of mesh cover the run, and one fewer would not', () => {
+  fc.assert(
+    fc.property(
+      fc.integer({ min: 1, max: 60_000 }),
+      fc.integer({ min: 300, max: 5000 }),
+      fc.integer({ min: 0, max: 250 }),
+      (run, piece, lap) => {
+        const n = meshPieces(run, piece, lap);
+        const reach = (k: number) => k * piece - (k - 1) * lap;
+        expect(reach(n)).toBeGreaterThanOrEqual(run);
+        if (n > 1) expect(reach(n - 1)).toBeLessThan(run);
+      },
+    ),
+  );
+  expect(meshPieces(1000, 100, 100)).toBe(1);
+});
+test('sand broadcast is a step of its own, and swept once it may be walked on', () => {
+  const p = plan({ schools: { top: 'sanded' } });
+  expect(p.steps.map((s) => s.id)).toEqual(expect.arrayContaining(['broadcast', 'finish:sweep']));
+  expect(plan().steps.map((s) => s.id)).not.toContain('broadcast');
+});
+test('a crack that moves is a stop', () => {
+  const p = plan({ answers: { moves: 'yes' } });
+  expect(p.findings.some((f) => f.severity === 'stop' && /moves/.test(f.title))).toBe(true);
+});

@@ -1,0 +1,122 @@
+import { type Piece, repairOf } from '@/core/plan';
+import type { SheetRevision } from '@/core/system';
+import { measured, SHAPES, type VoidShape, voidOf } from '@/core/void';
+import { curve, kitOf, partsOf, ratioOf } from '@/sample/sheet-words';
+import { furtherSheets } from '@/sample/systems';
+import { at, baseAt, off, printedPlan, walkJob, walkPiece } from './made';
+
+/** The joints of the granite landing, resin in whole units, each washed before what was filled first is past it. */
+const NOW = at('2027-04-21T06:00');
+const job = walkJob({ id: 'walk-14j', startFrom: NOW });
+const resin = furtherSheets.find((s) => s.kind === 'liquid-resin')!;
+/** @param useBy minutes at 10 and at 20 °C, in the bucket or in heaps */
+const sheetOf = (useBy: readonly [number, number]): SheetRevision => ({
+  ...resin,
+  id: 'joint-1',
+  systemId: 'joint',
+  name: 'Joint resin',
+  parts: partsOf('liquid-resin', { A: { densityGPerMl: 1.6 }, B: { densityGPerMl: 1.1 } }),
+  ratio: ratioOf({ basis: 'weight', a: 100, b: 12 }),
+  dose: null,
+  mixMin: 4,
+  potLossMl: 150,
+  milestones: [
+    curve('use-by', 'mix-begins', 'pot', [
+      [10, useBy[0], useBy[0]],
+      [20, useBy[1], useBy[1]],
+    ]),
+    curve('wash-from', 'placed', 'base', [
+      [10, 20, 20],
+      [20, 10, 10],
+    ]),
+    curve('wash-until', 'placed', 'base', [
+      [10, 50, 50],
+      [20, 30, 30],
+    ]),
+    curve('foot', 'placed', 'base', [
+      [10, 1440, 1440],
+      [20, 720, 720],
+    ]),
+  ],
+  limits: { ...resin.limits, baseMinC: null, materialMinC: null, liftMaxMm: null, liftMinMm: null },
+  kits: [kitOf('unit', 'Unit 2.5 L', [3500, 420], { yieldMl: 2500 })],
+});
+const HEAPS = sheetOf([75, 40]);
+const piece = (over: Partial<Piece> = {}): Piece => {
+  const plain = walkPiece(job, {
+    method: { id: 'resin-joints', version: 1 },
+    void: voidOf({
+      ...SHAPES.joints.blank(),
+      outline: { kind: 'rectangle', length: measured(3600, 'tape'), width: measured(2000, 'tape') },
+      tileLength: measured(600, 'rule'),
+      tileWidth: measured(300, 'rule'),
+      jointWidth: measured(8, 'calliper'),
+      depth: measured(25, 'gauge'),
+      movement: { lengthMm: 2000, widthMm: 8 },
+    } as VoidShape),
+    sheetId: 'joint-1',
+    kitId: 'unit',
+    materialC: 15,
+    // A unit fills 2.42 m² at 4 m² an hour.
+    settings: { rate: 2350 / 36.3 },
+  });
+  return { ...plain, base: { ...plain.base, material: 'stone', known: baseAt(['2027-04-20T00:00', 12]) }, ...over };
+};
+const plan = (sheet = HEAPS, over: Partial<Piece> = {}) =>
+  printedPlan({ job, repairs: [repairOf(piece(over))], sheets: [sheet] }, NOW).repairs[0]!;
+const minutesAfter = (a: string | null, b: string | null) => (Date.parse(b!) - Date.parse(a!)) / 60_000;
+
+test('joints are 3.88 % of the area, 6.58 L without the movement joint: three whole units', () => {
+  const p = plan();
+  expect(p.volumeMl!.nominal / 1000).toBeCloseTo(6.58, 2);
+  expect(p.kits!.use).toBe(3);
+  expect(p.batches).toHaveLength(3);
+});
+test('one person fills a unit, then washes it: not before it may be, not after what was filled first is past it', () => {
+  const p = plan();
+  for (const n of [1, 2, 3]) {
+    const [mix, fill, wash] = ['mix', 'place', 'wash'].map((id) => p.steps.find((s) => s.id === `b${n}:${id}`)!);
+    expect(minutesAfter(mix!.from, fill!.to)).toBeLessThanOrEqual(41);
+    // From about 17, until about 45 min after the first spot of this unit, at 12 °C.
+    expect(minutesAfter(fill!.from, wash!.from)).toBeGreaterThanOrEqual(17);
+    expect(minutesAfter(fill!.from, wash!.from)).toBeLessThan(45);
+    expect(Date.parse(wash!.from!)).toBeGreaterThanOrEqual(Date.parse(fill!.to!));
+  }
+  expect(p.findings.filter((f) => /late|wash/i.test(f.id))).toEqual([]);
+});
+test('left in the bucket a unit is dead after 28 min, before 40 min of mixing and filling are over: said', () => {
+  const p = plan(sheetOf([40, 20]));
+  expect(p.batches).toEqual([]);
+  expect(p.problems.map((x) => x.sentence).join()).toMatch(/A whole kit makes 2500 mL, one batch may have 15\d\d mL/);
+});
+test('on a base of 20 °C what was filled first is past its washing before it is filled: two pairs of hands', () => {
+  const warm = { ...piece().base, known: baseAt(['2027-04-20T00:00', 20]) };
+  const p = plan(HEAPS, { base: warm });
+  const late = p.findings.filter((f) => f.id.startsWith('late'));
+  expect(late.length).toBeGreaterThan(0);
+  expect(late[0]!.title).toBe('What was filled first is past its washing');
+  expect(late[0]!.todo).toMatch(/second pair of hands/);
+});
+test('open for feet 24 h at 10, 12 h at 20 °C after the last is filled, by the base', () => {
+  const p = plan();
+  const last = p.steps.find((s) => s.id === 'b3:place')!;
+  const foot = p.milestones.find((m) => m.kind === 'foot')!;
+  // 12 °C: 12 h × 2^((20−12)/10) as the curve has it, 20 h 45 and a little.
+  const hours = minutesAfter(last.to, foot.plans) / 60;
+  expect(hours).toBeGreaterThan(20);
+  expect(hours).toBeLessThan(21.5);
+  expect(off(foot.plans, '2027-04-22T06:00')).toBeLessThan(6 * 60);
+});
+test.each([
+  ['movement', 'no', /Movement joints/],
+  ['bed', 'no', /Bed not set/],
+] as const)('%s answered %s stops it', (question, answer, says) => {
+  const p = plan(HEAPS, { answers: { [question]: answer } });
+  expect(p.findings.some((f) => f.severity === 'stop' && says.test(f.title))).toBe(true);
+});
+test('a sheet without washing times stops there and names the time, never washes at once', () => {
+  const silent = { ...HEAPS, milestones: HEAPS.milestones.filter((m) => !m.kind.startsWith('wash')) };
+  const p = plan(silent);
+  expect(p.steps.some((s) => s.id === 'b1:wash')).toBe(false);
+  expect(p.untimed.some((s) => s.id === 'b1:wash')).toBe(true);
+});

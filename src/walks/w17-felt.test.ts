@@ -1,0 +1,108 @@
+import { type Piece, repairOf } from '@/core/plan';
+import type { SheetRevision } from '@/core/system';
+import { measured, SHAPES, type VoidShape, voidOf } from '@/core/void';
+import { curve, kitOf, partsOf, ratioOf } from '@/sample/sheet-words';
+import { furtherSheets } from '@/sample/systems';
+import { at, baseAt, printedPlan, walkJob, walkPiece } from './made';
+
+/** Felt pads on both sides of the bow, wetted on a board and laid on their marks. */
+const NOW = at('2027-05-10T08:00');
+const job = walkJob({ id: 'walk-17', startFrom: NOW, climate: { kind: 'constant', tempC: 19, humidityPct: 55 } });
+const resin = furtherSheets.find((s) => s.kind === 'liquid-resin')!;
+const sheet: SheetRevision = {
+  ...resin,
+  id: 'felt-1',
+  systemId: 'felt',
+  name: 'Felt resin',
+  // Mixed 1.10 at 100:38 by weight.
+  parts: partsOf('liquid-resin', { A: { densityGPerMl: 1.1 }, B: { densityGPerMl: 1.1 } }),
+  ratio: ratioOf({ basis: 'weight', a: 100, b: 38 }),
+  dose: null,
+  mixMin: 3,
+  potLossMl: 40 / 1.1,
+  milestones: [
+    curve('use-by', 'mix-begins', 'pot', [
+      [15, 38, 38],
+      [25, 20, 20],
+    ]),
+    curve('open', 'last-coat', 'material', [
+      [15, 60, 60],
+      [25, 34, 34],
+    ]),
+    curve('release', 'faces-closed', 'base', [
+      [15, 720, 720],
+      [25, 360, 360],
+    ]),
+  ],
+  limits: { ...resin.limits, baseMinC: null, materialMinC: null, liftMaxMm: null, bondMaxMm: null, bondMinMm: null },
+  kits: [kitOf('kit', 'Kit 700 g', [507.2, 192.8], { yieldMl: null, splittable: true })],
+};
+const side = (count: number) => ({
+  ...voidOf({
+    ...SHAPES.wetOut.blank(),
+    outline: { kind: 'rectangle', length: measured(900, 'rule'), width: measured(300, 'rule') },
+    layers: 1,
+    arealGPerM2: 320,
+    fibrePct: 25,
+    fibreGPerMl: 1.38,
+    resinGPerMl: 1.1,
+  } as unknown as VoidShape),
+  count,
+});
+const piece = (over: Partial<Piece> = {}, count = 2, tempC = 19): Piece => {
+  const plain = walkPiece(job, {
+    method: { id: 'felt-wet-out', version: 1 },
+    void: side(count),
+    sheetId: sheet.id,
+    kitId: 'kit',
+    materialC: tempC,
+    // 250 mL a side in 6 min, laid in 11; 60 g/m² brushed over.
+    settings: { over: 60 / 1.1, rate: 250.4 / 6, 'close min': 11 },
+  });
+  return {
+    ...plain,
+    base: { ...plain.base, material: 'laminate', known: baseAt(['2027-05-09T00:00', tempC]) },
+    ...over,
+  };
+};
+const plan = (of = piece(), airC = 19) =>
+  printedPlan(
+    {
+      job: { ...job, climate: { kind: 'constant', tempC: airC, humidityPct: 55 } },
+      repairs: [repairOf(of)],
+      sheets: [sheet],
+    },
+    NOW,
+  ).repairs[0]!;
+const grams = (p: ReturnType<typeof plan>) => p.batches.reduce((sum, b) => sum + b.massG.A! + b.massG.B!, 0);
+
+test('both sides 590.8 g from one mix: A 428.1, B 162.7, 84 % of a kit', () => {
+  const p = plan();
+  expect(p.batches).toHaveLength(1);
+  expect(grams(p)).toBeCloseTo(590.8, 0);
+  expect(p.batches[0]!.massG.A).toBeCloseTo(428.1, 0);
+  expect(p.batches[0]!.massG.B).toBeCloseTo(162.7, 0);
+  expect(grams(p) / 700).toBeCloseTo(0.84, 2);
+});
+test('felt and its resin: 259.2 g in each side, 1.10 mm thick', () => {
+  const p = plan(piece({ settings: { over: 0, rate: 40 } }, 1));
+  expect(p.volumeMl!.nominal * 1.1).toBeCloseTo(259.2, 0);
+  expect(JSON.stringify(p.working)).toContain('Thickness of the laminate');
+});
+test('wet, lay, wet, lay: at 19 °C the pot is empty before it is dead, each side closed inside its own open time', () => {
+  const p = plan();
+  const mix = p.steps.find((s) => s.id === 'b1:mix')!;
+  const after = (id: string) => (Date.parse(p.steps.find((s) => s.id === id)!.to!) - Date.parse(mix.from!)) / 60_000;
+  expect(after('b1.2:spread')).toBeLessThanOrEqual(29.2);
+  expect(p.findings.filter((f) => f.id.startsWith('late'))).toEqual([]);
+});
+test('at 24 °C the pot does not last for both in turn: two mixes of 315 g, 40 g more', () => {
+  const p = plan(piece({}, 2, 24), 24);
+  expect(p.batches).toHaveLength(2);
+  expect(grams(p)).toBeCloseTo(630.8, 0);
+  for (const b of p.batches) expect(b.massG.A! + b.massG.B!).toBeCloseTo(315.4, 0);
+});
+test('ground through to the fibres is a stop', () => {
+  const p = plan(piece({ answers: { fibres: 'no' } }));
+  expect(p.findings.some((f) => f.severity === 'stop' && /fibres/i.test(f.title))).toBe(true);
+});
