@@ -74,6 +74,8 @@ export interface EngineParams {
   readonly skim?: string;
   /** Fill: layers follow the floor, each of the same amount, instead of lying level on each other. */
   readonly conformal?: true;
+  /** Fill: too narrow for its depth to matter: it goes in at once, whatever the lift of the sheet. */
+  readonly narrow?: true;
   /** Fill: each like place is mixed by itself, unless somebody is quick enough for two. */
   readonly byPlace?: true;
   /** Spread: one area after another, each no larger than is covered in its open time. */

@@ -20,7 +20,7 @@ export function liftsOf(c: MethodContext): number {
   const own = [c.sheet.limits.liftMaxMm, c.liftMm].filter((x): x is number => x !== null);
   const max = own.length ? Math.min(...own) : null;
   const deep = depthToFill(c);
-  const lifts = c.effects.onePass || max === null ? 1 : Math.max(1, Math.ceil(deep / max - 1e-9));
+  const lifts = c.effects.onePass || c.params.narrow || max === null ? 1 : Math.max(1, Math.ceil(deep / max - 1e-9));
   if (lifts > MOST_LIFTS)
     refuse(
       'liftMm',

@@ -1,7 +1,7 @@
 import { DateTime } from 'luxon';
 import { say } from '@/words';
 import { sampleData } from '../../sample/jobs';
-import { mortarSheet, pasteSheet } from '../../sample/systems';
+import { mortarSheet, pasteSheet, resinSheet } from '../../sample/systems';
 import { judge } from '../judge';
 import type { SheetRevision } from '../system';
 import { measured, SHAPES, type Void, type VoidShape, voidOf } from '../void';
@@ -14,6 +14,7 @@ const MIN = 60_000;
 const { bundles } = sampleData(NOW, zone);
 const job: Job = { ...bundles[0]!.job, wantedAt: null, climate: { kind: 'constant', tempC: 18, humidityPct: 55 } };
 const nosing: Piece = { ...pieceOf(bundles[0]!.repairs[0]!), materialC: 18, settings: {}, schools: {} };
+const eyes: Piece = { ...pieceOf(bundles[0]!.repairs[1]!), settings: {}, schools: {} };
 const plate: Piece = { ...pieceOf(bundles[1]!.repairs[0]!), jobId: job.id, settings: {}, schools: {} };
 
 const planned = (repair: Piece, sheet: SheetRevision) => {
@@ -133,6 +134,39 @@ describe('two plates of 200 × 150 mm, bond line 0.5 mm, from a tin pair of 450 
       expect(waste(m) !== undefined).toBe(leftIsMixed && leftMl > m.plan.mix!.toMixMl / 3);
     }
     expect(many.some((m) => waste(m) === undefined)).toBe(true);
+  });
+});
+
+describe('what stays behind', () => {
+  const line = (mm: number) =>
+    voidOf({
+      ...SHAPES.bondLine.blank(),
+      outline: { kind: 'rectangle', length: measured(mm), width: measured(mm) },
+      thickness: measured(0.5, 'gauge'),
+    } as VoidShape);
+  const at = (mm: number) => {
+    const made = planned({ ...plate, kitId: null, schools: { 'part-kits': 'weighed' }, void: line(mm) }, pasteSheet);
+    const { lines } = made.plan.mix!;
+    const lost = lines.filter((l) => l.voice === 'sheet').reduce((sum, l) => sum + l.ml, 0);
+    const all = lines.reduce((sum, l) => sum + l.ml, 0);
+    return { said: made.findings.find((f) => f.id === 'lost'), share: lost / (all - lost) };
+  };
+  test('is said where it is more than a third of what goes in, with what would lessen it', () => {
+    const shares = [40, 80, 150, 300, 600, 900].map(at);
+    for (const { said, share } of shares) expect(said !== undefined).toBe(share > 1 / 3);
+    expect(shares[0]!.said!.severity).toBe('note');
+    expect(say(shares[0]!.said!.why, { system: 'metric', zone, language: 'en' })).toMatch(
+      /^[\d.]+ mL are left in the pot and on tools, and [\d.]+ mL go in\.$/,
+    );
+    expect(shares.at(-1)!.said).toBeUndefined();
+  });
+  test('of one anchor from a pack it is the first shots and the flow check', () => {
+    const one = planned({ ...eyes, void: { ...eyes.void!, count: 1 } }, resinSheet);
+    const said = one.findings.find((f) => f.id === 'lost')!;
+    expect(say(said.why, { system: 'metric', zone, language: 'en' })).toMatch(
+      /thrown away with mixers and flow checks/,
+    );
+    expect(say(said.todo, { system: 'metric', zone, language: 'en' })).toMatch(/other holes with the same mixer/);
   });
 });
 

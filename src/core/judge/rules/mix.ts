@@ -31,6 +31,13 @@ const F = findings({
     why: '{need} are needed and whole kits make {made}: {over} are mixed for nothing, and what stands in the pot heats itself.',
     todo: '{ways, select, none {The sheet does not let this kit be split: take a smaller one, or have another place ready for the rest.} other {Split the kit by weighing, take a smaller one, or have another place ready for the rest.}}',
   },
+  lost: {
+    severity: 'note',
+    stage: 'mix',
+    title: 'Much stays behind',
+    why: '{lost} are {pressed, select, yes {thrown away with mixers and flow checks} other {left in {pots, plural, one {the pot} other {# pots}} and on tools}}, and {placed} go in.',
+    todo: '{pressed, select, yes {The first shots go however little is placed: do other holes with the same mixer and pack.} other {{pots, plural, one {A small cup scraped out well keeps less: set what stays in it in the sheet.} other {Fewer mixes lose less: more hands, a cooler pot, or a slower system; a small cup keeps less than the sheet’s pot.}}}}',
+  },
   spare: {
     severity: 'caution',
     stage: 'mix',
@@ -206,6 +213,23 @@ export const mixRules: Readonly<Record<string, Rule>> = {
         { need: ml(mix.toMixMl), made: ml(use * volumeMl), over: ml(leftMl), ways: ways.length ? 'some' : 'none' },
         { ways },
       ),
+    ];
+  },
+
+  lost: ({ plan }) => {
+    const { mix, sheet } = plan;
+    if (!mix || !sheet) return [];
+    // What the sheet itself says is lost: the rest was measured, computed or chosen.
+    const lost = mix.lines.reduce((sum, l) => sum + (l.voice === 'sheet' ? l.ml : 0), 0);
+    const placed = mix.lines.reduce((sum, l) => sum + l.ml, 0) - lost;
+    if (placed <= 0 || lost <= WASTE_SAID * placed) return [];
+    return [
+      F.lost({
+        lost: ml(lost),
+        placed: ml(placed),
+        pots: mix.batches.length,
+        pressed: isMetered(sheet.kind) ? 'yes' : 'no',
+      }),
     ];
   },
 

@@ -139,7 +139,7 @@ export const voidRules: Readonly<Record<string, Rule>> = {
     const { liftMaxMm, liftMinMm } = plan.sheet.limits;
     const depth = plan.void.faces.maxDepthMm;
     const out: Finding[] = [];
-    if (liftMaxMm !== null && depth > liftMaxMm) {
+    if (liftMaxMm !== null && depth > liftMaxMm && !plan.context.params.narrow) {
       // What is planned is what is said: a lift chosen thinner than the sheet’s makes more of them.
       const lifts = liftsOf(plan.context);
       const said = { is: mm(depth), limit: exactly(mm(liftMaxMm)), lifts, each: mm(depthToFill(plan.context) / lifts) };

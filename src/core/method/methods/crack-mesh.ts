@@ -36,6 +36,7 @@ export const crackMesh: Method = {
   laidOn: null,
   setsOut: false,
   kinds: ['paste', 'four-part-paste', 'mortar-kit', 'cement-water', 'tile-adhesive'],
+  params: { narrow: true },
   questions: crackQuestions,
   schools: [
     {

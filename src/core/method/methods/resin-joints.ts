@@ -22,6 +22,7 @@ export const resinJoints: Method = {
   laidOn: null,
   setsOut: false,
   kinds: ['liquid-resin', 'four-part-paste', 'paste', 'mortar-kit', 'cement-water'],
+  params: { narrow: true },
   questions: [
     {
       id: 'bed',
