@@ -95,6 +95,59 @@ test('a dent in a door, typed and worked to its end with every default', async (
   expect(await runToTheEnd(page)).toBeLessThan(60);
 });
 
+test.each([
+  ['laminate-hole', /Drilled hole/, ['16 mm', '14 mm'], 'Sachet bonder', /Fill from the bottom|Fill layer 1/],
+  ['rebuilt-part', /Tab, lug or piece/, ['34 mm', '18 mm', '3.2 mm'], 'Shroud rebuild', /Build it up: \d+ beads/],
+  ['crack-mesh', /Hollow or patch/, ['900 mm', '150 mm', '4 mm'], 'Fibre build paste', /Paste, mesh, paste/],
+  ['skim-coat', /Coat or skim/, ['900 mm', '300 mm', '2 mm'], 'Stiff cement patch', /Coat it, edge to edge/],
+  ['felt-wet-out', /Fabric or felt/, ['900 mm', '300 mm'], 'Barrier coat', /Wet the pad on the board/],
+  [
+    'resin-joints',
+    /Joints between tiles/,
+    ['2 m', '1 m', '300 mm', '300 mm', '5 mm', '9 mm'],
+    'Barrier coat',
+    /Fill the joints/,
+  ],
+  ['timber-soak', /Coat or skim/, ['300 mm', '300 mm', '1 mm'], 'Thin timber', /until it takes no more/],
+] as const)('%s, typed with every default: amounts and steps', async (method, shape, values, system, step) => {
+  const page = await begin();
+  await newRepair(page, method);
+  await inspected(page, method);
+  await stage(page, 'Measure');
+  await measuredAs(page, shape, values);
+  await stage(page, 'Material');
+  await page.getByRole('button', { name: new RegExp(`^Choose: ${system}`) }).click();
+  await stage(page, 'Mix');
+  expect(await answer(page)).toMatch(/\d/);
+  await stage(page, 'Place');
+  await page.getByText(step).first().waitFor();
+  expect(await page.getByText('It cannot be planned').count()).toBe(0);
+});
+
+test('a warmer bath softens the moulding stick sooner: the figure of the method is read in its unit', async () => {
+  const page = await begin();
+  await newRepair(page, 'rebuilt-part');
+  await inspected(page, 'rebuilt-part');
+  await stage(page, 'Measure');
+  await measuredAs(page, /Tab, lug or piece/, ['34 mm', '18 mm', '3.2 mm']);
+  await stage(page, 'Material');
+  await page.getByRole('button', { name: /^Choose: Shroud rebuild/ }).click();
+  await stage(page, 'Place');
+  const told = page.getByText(/min in water of/).first();
+  const before = await told.textContent();
+  expect(before).toMatch(/in water of 68 °C/);
+  await type(page, 'Hot water', '194 °F');
+  await page
+    .getByText(/in water of 90 °C/)
+    .first()
+    .waitFor();
+  await type(page, 'Hot water', '55 °C');
+  await page
+    .getByText(/does not soften it: hotter water/)
+    .first()
+    .waitFor();
+});
+
 test('a fitting in a hull, a chain of four typed pass by pass: each with its window, one band over all', async () => {
   const page = await begin();
   await newRepair(page, 'fitting-tack');

@@ -1,4 +1,4 @@
-import { type Piece, repairOf } from '@/core/plan';
+import { type Piece, planJob, repairOf, startSays, startsAskOf, startWindows, windowsOver } from '@/core/plan';
 import type { SheetRevision } from '@/core/system';
 import { measured, SHAPES, type VoidShape, voidOf } from '@/core/void';
 import { byDose, kitOf, partsOf, ratioOf } from '@/sample/sheet-words';
@@ -140,4 +140,19 @@ test('not accepted: all of it in one mix; a deepest place shallower than the mea
     } as VoidShape),
   });
   expect(wrong.problems.some((x) => /deepest place is no shallower/.test(x.sentence))).toBe(true);
+});
+test('mixes that are measured to their pot are placed in time at the hour they are planned for, at every rate', () => {
+  let tight = 0;
+  for (const rate of [12, 17, 19, 23, 25, 29, 33, 41]) {
+    const repair = repairOf(piece({ settings: { crown: 0.5, skim: 0.5, rate } }));
+    const p = planJob({ job, repairs: [repair], sheets: [sheet], stock: [], actuals: new Map(), nowMs: NOW });
+    const windows = windowsOver(job, NOW - 86_400_000, NOW + 8 * 86_400_000);
+    const ask = startsAskOf(p.repairs[0]!, job, windows, NOW)!;
+    const mixing = p.repairs[0]!.steps.find((s) => s.marks?.begin?.includes('mix-begins'))!;
+    expect([rate, startSays(startWindows(ask), mixing.startMs).against]).toEqual([rate, []]);
+    // In whole minutes the first mix would have outlived its pot.
+    const placed = p.repairs[0]!.steps.find((s) => s.batch === 0 && s.marks?.end?.includes('placed'))!;
+    if ((placed.endMs - mixing.startMs) / 60_000 > 6.56) tight++;
+  }
+  expect(tight).toBeGreaterThan(0);
 });

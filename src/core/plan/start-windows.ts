@@ -6,7 +6,7 @@ import { attempt } from '../units';
 import type { Window } from './calendar';
 import { opensFrom } from './plan-chain';
 import { USUAL_POT_G } from './reach-try';
-import type { ChainPlan } from './repair-plan';
+import type { ChainPlan, PlannedStep } from './repair-plan';
 import type { Thermal } from './thermal';
 
 /** Why a start fails. */
@@ -319,6 +319,13 @@ function kept<T>(ask: (ms: number) => T): (ms: number) => T {
   };
 }
 
+/** Minutes that steps still to be done were rounded up by, from one of them to another. */
+const roundedMin = (steps: readonly PlannedStep[], from: PlannedStep, to: PlannedStep): number =>
+  steps
+    .slice(steps.indexOf(from), steps.indexOf(to) + 1)
+    .filter((s) => s.doneAt === null && s.begunAt === null)
+    .reduce((sum, s) => sum + Math.max(0, (s.endMs - s.startMs) / MIN_MS - s.handsOnMin), 0);
+
 /** The ask of a repair as planned: its preparation, placing and pot, from now or its job's first hour, over a week. */
 export function startsAskOf(
   plan: ChainPlan,
@@ -348,8 +355,9 @@ export function startsAskOf(
     prepareMin,
     // Lifts that wait for each other are not one placing: the first decides.
     placeMin: firstPlaced ? (firstPlaced.endMs - mix.startMs) / MIN_MS : 30,
-    // A large pot warms itself: it needs a sheet’s life that is longer by as much as its own is shorter.
-    potMin: firstPlaced ? (firstPlaced.endMs - mix.startMs) / MIN_MS / share : 0,
+    // A large pot warms itself: it needs a sheet’s life that is longer by as much as its own is shorter. Batches are
+    // measured to the pot as long as they take: that steps are planned in whole minutes kills none.
+    potMin: firstPlaced ? ((firstPlaced.endMs - mix.startMs) / MIN_MS - roundedMin(steps, mix, firstPlaced)) / share : 0,
     // Where a wait has no time nobody can say when it is ready.
     serves: plan.stop ? null : plan.serves,
     wantedAt: plan.stop ? null : job.wantedAt,

@@ -1,0 +1,42 @@
+import { fresh, launch, withSample } from './browser';
+import { stage, type } from './hands';
+import { methodOf } from '../src/core/method';
+(async () => {
+  const base = process.argv[2]!;
+  const b = await launch();
+  const page = await (await fresh(b)).newPage();
+  await page.clock.install({ time: new Date('2026-05-05T05:00:00Z') });
+  await withSample(page, base);
+  const make = async (method: string, shape: RegExp, values: string[], system: string) => {
+    await page.goto(base);
+    await page.getByRole('button', { name: 'New job' }).click();
+    await page.waitForURL(/\/job\//);
+    await type(page, 'Air temperature', '16 °C');
+    for (const day of ['Sat', 'Sun']) await page.getByRole('button', { name: day, exact: true }).click();
+    if (method === 'laminate-hole') await page.screenshot({ path: '/tmp/g/s-methods.png', fullPage: true });
+    await page.getByRole('button', { name: methodOf(method)!.label }).click();
+    await page.waitForURL(/inspect/);
+    const rows = page.locator('section[aria-label="Sheet"] ol > li');
+    const { questions } = methodOf(method)!;
+    await rows.nth(questions.length - 1).waitFor();
+    for (const [i, q] of questions.entries()) await rows.nth(i).getByRole('button', { name: q.wants, exact: true }).click();
+    await stage(page, 'Measure');
+    const every = page.getByRole('button', { name: /show every shape/ });
+    await page.getByRole('heading', { name: 'What broke?' }).waitFor();
+    const picture = page.locator('section[aria-label="Sheet"] section button').filter({ hasText: shape }).first();
+    if (!(await picture.isVisible())) await every.click();
+    await picture.click();
+    const fields = page.locator('section[aria-label="Answer"]').getByPlaceholder('measure');
+    await fields.first().waitFor();
+    for (const [i, v] of values.entries()) { await fields.nth(i).fill(v); await fields.nth(i).blur(); }
+    await stage(page, 'Material');
+    await page.getByRole('button', { name: new RegExp(`^Choose: ${system}`) }).click();
+  };
+  await make('rebuilt-part', /Tab, lug or piece/, ['34 mm', '18 mm', '3.2 mm'], 'Shroud rebuild');
+  await stage(page, 'Mix'); await page.waitForTimeout(800); await page.screenshot({ path: '/tmp/g/s-tab-mix.png' });
+  await stage(page, 'Place'); await page.waitForTimeout(800); await page.screenshot({ path: '/tmp/g/s-tab-place.png', fullPage: true });
+  await make('laminate-hole', /Drilled hole/, ['16 mm', '14 mm'], 'Sachet bonder');
+  await stage(page, 'Mix'); await page.waitForTimeout(800); await page.screenshot({ path: '/tmp/g/s-hole-mix.png' });
+  await stage(page, 'Place'); await page.waitForTimeout(800); await page.screenshot({ path: '/tmp/g/s-hole-place.png' });
+  await b.close();
+})();
