@@ -164,3 +164,33 @@ test('schools change the numbers on the screen', async () => {
   await choose(page, 'First shots of a mixer', 'used');
   expect(await page.getByText('first shots thrown away', { exact: true }).count()).toBe(0);
 });
+
+test('days and hours are typed as people say them and shown in one clock; what could be either is asked', async () => {
+  const page = await sampled();
+  await page.goto(`${base()}/job/sample-ramp`);
+  const wanted = page.getByLabel('Wanted back in service');
+  await wanted.fill('2031-05-12 6:30 pm');
+  await wanted.blur();
+  expect(await wanted.inputValue()).toBe('Mon 12 May 2031 18:30');
+  await wanted.fill('5/6/2031 7:00');
+  await wanted.blur();
+  await page.getByText('“5/6/2031” can be read in two ways.').waitFor();
+  await page.getByRole('button', { name: '5 June 2031' }).click();
+  expect(await wanted.inputValue()).toBe('Thu 5 Jun 2031 07:00');
+  await wanted.fill('some day');
+  await wanted.blur();
+  await page.getByText(/That is no day and hour/).waitFor();
+  expect(await wanted.inputValue()).toBe('some day');
+  await wanted.fill('');
+  await wanted.blur();
+  const from = page.getByLabel('from', { exact: true });
+  await from.fill('6am');
+  await from.blur();
+  expect(await from.inputValue()).toBe('06:00');
+  await from.fill('6pm');
+  await from.blur();
+  await page.getByText('Work must end after it begins.').waitFor();
+  await page.reload();
+  await wanted.waitFor();
+  expect(await wanted.inputValue()).toBe('');
+});

@@ -357,7 +357,9 @@ export function startsAskOf(
     placeMin: firstPlaced ? (firstPlaced.endMs - mix.startMs) / MIN_MS : 30,
     // A large pot warms itself: it needs a sheet’s life that is longer by as much as its own is shorter. Batches are
     // measured to the pot as long as they take: that steps are planned in whole minutes kills none.
-    potMin: firstPlaced ? ((firstPlaced.endMs - mix.startMs) / MIN_MS - roundedMin(steps, mix, firstPlaced)) / share : 0,
+    potMin: firstPlaced
+      ? ((firstPlaced.endMs - mix.startMs) / MIN_MS - roundedMin(steps, mix, firstPlaced)) / share
+      : 0,
     // Where a wait has no time nobody can say when it is ready.
     serves: plan.stop ? null : plan.serves,
     wantedAt: plan.stop ? null : job.wantedAt,

@@ -4,15 +4,9 @@ import { type ClimateSource, climateProblems } from '@/core/climate';
 import type { Job } from '@/core/plan';
 import { Choice } from '../shared/bits';
 import { QuantityField } from '../shared/QuantityField';
+import { ClockField } from '../shared/WhenField';
 import { usePrefs } from '../workspace/prefs';
 import { HourlyFields } from './HourlyFields';
-
-const hourText = (h: number) =>
-  `${String(Math.floor(h)).padStart(2, '0')}:${String(Math.round((h % 1) * 60)).padStart(2, '0')}`;
-const hourOf = (text: string) => {
-  const [h = 0, m = 0] = text.split(':').map(Number);
-  return h + m / 60;
-};
 
 /** Site temperature: constant, or daily low and high with their hours. */
 export function ClimateFields({ job, write }: { job: Job; write: (climate: ClimateSource) => void }) {
@@ -21,12 +15,6 @@ export function ClimateFields({ job, write }: { job: Job; write: (climate: Clima
   // A source that does not hold is said at its field and not written: the plan always has a sound one.
   const objection = (over: object): string | null =>
     climateProblems({ ...c, ...over } as ClimateSource)[0]?.sentence ?? null;
-  const [fault, setFault] = useState<string | null>(null);
-  const writeHour = (over: object) => {
-    const said = objection(over);
-    setFault(said);
-    if (!said) write({ ...c, ...over } as ClimateSource);
-  };
   const humidity = c.kind === 'daily' ? c.humidityAtLowPct : c.humidityPct;
   const [hourly, setHourly] = useState(c.kind === 'hourly');
   const means =
@@ -86,15 +74,12 @@ export function ClimateFields({ job, write }: { job: Job; write: (climate: Clima
             check={(v) => objection({ lowC: v })}
             onChange={(t) => write({ ...c, lowC: t.value })}
           />
-          <label className="block">
-            at
-            <input
-              type="time"
-              className="field fig"
-              value={hourText(c.lowHour)}
-              onChange={(e) => e.target.value && writeHour({ lowHour: hourOf(e.target.value) })}
-            />
-          </label>
+          <ClockField
+            label="low at"
+            hour={c.lowHour}
+            check={(hour) => objection({ lowHour: hour })}
+            onChange={(lowHour) => write({ ...c, lowHour })}
+          />
           <QuantityField
             kind="temperature"
             label="Daily high"
@@ -102,20 +87,12 @@ export function ClimateFields({ job, write }: { job: Job; write: (climate: Clima
             check={(v) => objection({ highC: v })}
             onChange={(t) => write({ ...c, highC: t.value })}
           />
-          <label className="block">
-            at
-            <input
-              type="time"
-              className="field fig"
-              value={hourText(c.highHour)}
-              onChange={(e) => e.target.value && writeHour({ highHour: hourOf(e.target.value) })}
-            />
-          </label>
-          {fault && (
-            <p role="alert" className="col-span-2 text-sm" style={{ color: 'var(--stop)' }}>
-              {fault}
-            </p>
-          )}
+          <ClockField
+            label="high at"
+            hour={c.highHour}
+            check={(hour) => objection({ highHour: hour })}
+            onChange={(highHour) => write({ ...c, highHour })}
+          />
         </>
       )}
       <QuantityField

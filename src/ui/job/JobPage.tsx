@@ -2,16 +2,17 @@
 import { Download, PackageCheck, Printer, ScrollText } from 'lucide-react';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
+import { useState } from 'react';
 import { calendarProblems, pieceName } from '@/core/plan';
 import { useTemperaturePull } from '../repair/RepairPage';
 import { Heading, TextField, Ways } from '../shared/bits';
 import { CalendarButton } from '../shared/CalendarButton';
-import { fromLocalInput } from '../shared/local-input';
 import { Mishap } from '../shared/Mishap';
 import { stageAnswer } from '../shared/stage-answer';
 import { Tag } from '../shared/Tag';
 import { TimeBand } from '../shared/TimeBand';
-import { sameZone, shortWhen, toLocalInput } from '../shared/when';
+import { ClockField, WhenField } from '../shared/WhenField';
+import { sameZone, shortWhen } from '../shared/when';
 import { exportJob } from '../workspace/exchange';
 import { fileName, saveText } from '../workspace/files';
 import { freshRepair } from '../workspace/fresh';
@@ -183,28 +184,21 @@ export function JobPage({ jobId }: { jobId: string }) {
               </datalist>
               {!sameZone(job.zone) && <span className="soft text-sm">Times are shown in this zone, not your own.</span>}
             </label>
-            <label className="block">
-              Wanted back in service
-              <input
-                type="datetime-local"
-                className="field fig"
-                value={job.wantedAt === null ? '' : toLocalInput(job.wantedAt, job.zone)}
-                onChange={(e) =>
-                  change({ wantedAt: e.target.value ? fromLocalInput(e.target.value, job.zone) : null }, 'wanted')
-                }
-              />
-            </label>
-            <label className="block">
-              Work may begin
-              <input
-                type="datetime-local"
-                className="field fig"
-                value={toLocalInput(job.startFrom, job.zone)}
-                onChange={(e) =>
-                  e.target.value && change({ startFrom: fromLocalInput(e.target.value, job.zone) }, 'from')
-                }
-              />
-            </label>
+            <WhenField
+              label="Wanted back in service"
+              value={job.wantedAt}
+              zone={job.zone}
+              atHour={job.workingHours.toHour}
+              onChange={(wantedAt) => change({ wantedAt }, 'wanted')}
+              onClear={() => change({ wantedAt: null }, 'wanted')}
+            />
+            <WhenField
+              label="Work may begin"
+              value={job.startFrom}
+              zone={job.zone}
+              atHour={job.workingHours.fromHour}
+              onChange={(startFrom) => change({ startFrom }, 'from')}
+            />
           </div>
           <Heading>Working hours</Heading>
           <Hours job={job} write={(workingHours) => change({ workingHours }, 'hours')} />
@@ -233,13 +227,6 @@ export function JobPage({ jobId }: { jobId: string }) {
   );
 }
 
-const hourText = (h: number) =>
-  h >= 24 ? '23:59' : `${String(Math.floor(h)).padStart(2, '0')}:${String(Math.round((h % 1) * 60)).padStart(2, '0')}`;
-const hourOf = (text: string) => {
-  const [h = 0, m = 0] = text.split(':').map(Number);
-  return text === '23:59' ? 24 : h + m / 60;
-};
-
 function Hours({
   job,
   write,
@@ -248,32 +235,30 @@ function Hours({
   write: (hours: (typeof job)['workingHours']) => void;
 }) {
   const { fromHour, toHour, days } = job.workingHours;
-  const tryWrite = (hours: typeof job.workingHours, el?: HTMLInputElement) => {
-    const bad = calendarProblems({ ...job, workingHours: hours })[0];
-    el?.setCustomValidity(bad?.sentence ?? '');
-    if (bad) el?.reportValidity();
-    else write(hours);
+  const objection = (over: Partial<typeof job.workingHours>) =>
+    calendarProblems({ ...job, workingHours: { ...job.workingHours, ...over } })[0]?.sentence ?? null;
+  const [fault, setFault] = useState<string | null>(null);
+  const tryWrite = (hours: typeof job.workingHours) => {
+    const bad = objection(hours);
+    setFault(bad);
+    if (!bad) write(hours);
   };
   return (
     <div className="flex flex-wrap gap-2 items-end">
-      <label>
-        from
-        <input
-          type="time"
-          className="field fig"
-          value={hourText(fromHour)}
-          onChange={(e) => e.target.value && tryWrite({ fromHour: hourOf(e.target.value), toHour, days }, e.target)}
-        />
-      </label>
-      <label>
-        to
-        <input
-          type="time"
-          className="field fig"
-          value={hourText(toHour)}
-          onChange={(e) => e.target.value && tryWrite({ fromHour, toHour: hourOf(e.target.value), days }, e.target)}
-        />
-      </label>
+      <ClockField
+        label="from"
+        className="w-28"
+        hour={fromHour}
+        check={(hour) => objection({ fromHour: hour })}
+        onChange={(hour) => tryWrite({ fromHour: hour, toHour, days })}
+      />
+      <ClockField
+        label="to"
+        className="w-28"
+        hour={toHour}
+        check={(hour) => objection({ toHour: hour })}
+        onChange={(hour) => tryWrite({ fromHour, toHour: hour, days })}
+      />
       <fieldset className="flex gap-0.5">
         <legend className="sr-only">Working days</legend>
         {DAYS.map((d, i) => {
@@ -293,6 +278,11 @@ function Hours({
           );
         })}
       </fieldset>
+      {fault && (
+        <p role="alert" className="basis-full text-sm" style={{ color: 'var(--stop)' }}>
+          {fault}
+        </p>
+      )}
     </div>
   );
 }

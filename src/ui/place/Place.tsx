@@ -5,10 +5,10 @@ import { pieceName, type RepairPlan, wholePlaced } from '@/core/plan';
 import { formatDuration } from '@/core/units';
 import type { StageProps } from '../repair/stage-props';
 import { Answer, Heading, useFormat } from '../shared/bits';
-import { fromLocalInput } from '../shared/local-input';
 import { ChoicesOfAll } from '../shared/Schools';
 import { StageFindings, StillNeeds } from '../shared/StageFindings';
-import { dayAndClock, shortWhen, toLocalInput } from '../shared/when';
+import { WhenField } from '../shared/WhenField';
+import { dayAndClock, shortWhen } from '../shared/when';
 import { changePass } from '../workspace/workspace';
 import { StartStrip } from './StartStrip';
 import { StepList } from './StepList';
@@ -85,22 +85,15 @@ function Side({ view, at, nowMs }: StageProps) {
           )
         }
       />
-      <label className="block">
-        Begin not before ({view.job.zone})
-        <input
-          type="datetime-local"
-          className="field fig"
-          value={repair.plannedStart === null ? '' : toLocalInput(repair.plannedStart, view.job.zone)}
-          disabled={actuals.startedAt !== null}
-          onChange={(e) =>
-            changePass(
-              repair,
-              (r) => ({ ...r, plannedStart: e.target.value ? fromLocalInput(e.target.value, view.job.zone) : null }),
-              'start',
-            )
-          }
-        />
-      </label>
+      <WhenField
+        label={`Begin not before (${view.job.zone})`}
+        value={repair.plannedStart}
+        zone={view.job.zone}
+        atHour={view.job.workingHours.fromHour}
+        disabled={actuals.startedAt !== null}
+        onChange={(plannedStart) => changePass(repair, (r) => ({ ...r, plannedStart }), 'start')}
+        onClear={() => changePass(repair, (r) => ({ ...r, plannedStart: null }), 'start')}
+      />
       <p className="soft text-sm">
         Empty: as soon as the crew is free in working hours. Or pull the repair’s band sideways.
       </p>

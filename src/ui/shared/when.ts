@@ -50,21 +50,3 @@ export function countdown(ms: number): string {
   const pad = (n: number) => String(n).padStart(2, '0');
   return `${ms < 0 ? '−' : ''}${h > 0 ? `${h}:${pad(m)}` : pad(m)}:${pad(s)}`;
 }
-
-/** Value for a `datetime-local` input in the site's zone, and back. */
-export function toLocalInput(ms: number, zone: string): string {
-  const parts = Object.fromEntries(
-    new Intl.DateTimeFormat('en-CA', {
-      year: 'numeric',
-      month: '2-digit',
-      day: '2-digit',
-      hour: '2-digit',
-      minute: '2-digit',
-      hourCycle: 'h23',
-      timeZone: zone,
-    })
-      .formatToParts(ms)
-      .map((p) => [p.type, p.value]),
-  );
-  return `${parts.year}-${parts.month}-${parts.day}T${parts.hour}:${parts.minute}`;
-}

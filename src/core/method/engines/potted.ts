@@ -20,7 +20,8 @@ const mixing = tasks('pot', [
     title: '{of, plural, one {Mix} other {Mix batch {n}}}',
     detail: '{order} {end} Scrape sides and bottom. Keep a cupful as the witness of its cure.',
     confirm: 'Mixed',
-    work: { sheet: (c) => Math.max(1, c.sheet.mixMin) },
+    // As long as the pot is measured by; a sheet that says nothing is stirred a minute all the same.
+    work: { sheet: (c) => c.sheet.mixMin || 1 },
     marks: { begin: ['mix-begins'], end: ['mix-ends', 'stand-ends'] },
   },
 ]);

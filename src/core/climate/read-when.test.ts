@@ -1,0 +1,86 @@
+import fc from 'fast-check';
+import { DateTime } from 'luxon';
+import { clockText, readClock, readWhen, whenText } from './read-when';
+
+const zone = 'Europe/Helsinki';
+/** Tuesday, 5 May 2026, 09:00 at the site. */
+const nowMs = Date.UTC(2026, 4, 5, 6);
+const read = (text: string, over = {}) => {
+  const parsed = readWhen(text, { nowMs, zone, atHour: 7, ...over });
+  return parsed.ok ? DateTime.fromMillis(parsed.value, { zone }).toFormat('yyyy-MM-dd HH:mm') : parsed.sentence;
+};
+
+test.each([
+  ['tomorrow 6', '2026-05-06 06:00'],
+  ['tomorrow', '2026-05-06 07:00'],
+  ['Fri noon', '2026-05-08 12:00'],
+  ['fri 14:30', '2026-05-08 14:30'],
+  ['Wed', '2026-05-06 07:00'],
+  ['7am', '2026-05-06 07:00'],
+  ['17:30', '2026-05-05 17:30'],
+  ['17', '2026-05-05 17:00'],
+  ['in 3 hours', '2026-05-05 12:00'],
+  ['12 May 14:30', '2026-05-12 14:30'],
+  ['12.5. 14:30', '2026-05-12 14:30'],
+  ['12.05.2026 6:15', '2026-05-12 06:15'],
+  ['2026-05-12 14:30', '2026-05-12 14:30'],
+  ['2026-05-12T14:30', '2026-05-12 14:30'],
+  ['Tue 5 May 2026 09:00', '2026-05-05 09:00'],
+  ['25/5/2026 8:00', '2026-05-25 08:00'],
+  ['3 May 8:00', '2026-05-03 08:00'],
+])('“%s” is %s', (text, wanted) => expect(read(text)).toBe(wanted));
+
+test.each(['', 'soon', 'Fri noon or so', '31/31/2026', 'from Mon to Wed', '5 May 2400 9:00', '25:70'])(
+  '“%s” is a sentence, never a guess',
+  (text) => expect(read(text)).toMatch(/^(That is no day and hour|The year must)/),
+);
+
+test('a day and a month that could be either are asked, and each press says what it means', () => {
+  const asked = readWhen('5/6/2026 7:00', { nowMs, zone, atHour: 7 });
+  if (asked.ok) throw new Error('it was guessed');
+  expect(asked.choices!.map((c) => c.label)).toEqual(['5 June 2026', '6 May 2026']);
+  expect(asked.choices!.map((c) => read(c.text))).toEqual(['2026-06-05 07:00', '2026-05-06 07:00']);
+  expect(read('5/5/2026')).toBe('2026-05-05 07:00');
+});
+
+test('a day without an hour begins at the hour of the work', () => {
+  expect(read('Fri', { atHour: 6.5 })).toBe('2026-05-08 06:30');
+});
+
+test('what a field shows is read as the same minute, in any zone, through the changes of the clock', () => {
+  fc.assert(
+    fc.property(
+      fc.integer({ min: Date.UTC(2026, 0), max: Date.UTC(2031, 0) }),
+      fc.constantFrom('Europe/Helsinki', 'America/Denver', 'Asia/Kolkata', 'UTC', 'Australia/Lord_Howe'),
+      (at, where) => {
+        const minute = Math.floor(at / 60_000) * 60_000;
+        const parsed = readWhen(whenText(minute, where), { nowMs, zone: where, atHour: 7 });
+        expect(parsed.ok && whenText(parsed.value, where)).toBe(whenText(minute, where));
+      },
+    ),
+  );
+});
+
+describe('an hour of the day', () => {
+  test.each([
+    ['7', 7],
+    ['7am', 7],
+    ['12am', 0],
+    ['12 pm', 12],
+    ['5.30 pm', 17.5],
+    ['17:30', 17.5],
+    ['17h30', 17.5],
+    ['noon', 12],
+    ['midnight', 24],
+    ['24:00', 24],
+  ])('“%s”', (text, hour) => expect(readClock(text)).toMatchObject({ ok: true, value: hour }));
+  test.each(['', '25', '24:30', '13pm', '7:60', 'early', '-1'])('“%s” is none', (text) =>
+    expect(readClock(text)).toMatchObject({ ok: false, sentence: expect.stringMatching(/no hour of the day/) }),
+  );
+  test('as a field shows it, it is read again', () => {
+    for (let m = 0; m <= 24 * 60; m += 7) {
+      const parsed = readClock(clockText(m / 60));
+      expect(parsed.ok && Math.round(parsed.value * 60)).toBe(m);
+    }
+  });
+});

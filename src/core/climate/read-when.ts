@@ -1,0 +1,119 @@
+import { GB } from 'chrono-node/en';
+import { DateTime } from 'luxon';
+import type { Parsed } from '../units';
+
+/** Where and when an instant is typed. */
+export interface Typing {
+  readonly nowMs: number;
+  readonly zone: string;
+  /** The hour meant by a day without one. */
+  readonly atHour: number;
+}
+
+/** As a field shows it, and as it is read again. @example 'Tue 5 May 2026 09:00' */
+export const whenText = (ms: number, zone: string): string =>
+  DateTime.fromMillis(ms, { zone, locale: 'en' }).toFormat('ccc d LLL yyyy HH:mm');
+
+const [YEAR_FROM, YEAR_TO] = [1970, 2200];
+const bad = (sentence: string): Parsed => ({ ok: false, sentence });
+const NOT_READ = 'That is no day and hour. Type it as “tomorrow 7”, “Fri noon”, “12 May 14:30” or “2026-05-12 14:30”.';
+const pad = (n: number) => String(n).padStart(2, '0');
+
+/** Forms that everybody reads in one way, put so that the library does as well. */
+const plainly = (text: string): string =>
+  text
+    .trim()
+    .replace(/\s+/g, ' ')
+    // A day with dots is day before month.
+    .replace(
+      /\b(\d{1,2})\.(\d{1,2})\.(\d{4})?/,
+      (_, d: string, m: string, y?: string) => `${y ? `${y}-${pad(Number(m))}-${pad(Number(d))}` : `${d}/${m}`} `,
+    )
+    // An hour alone after a day, or nothing but an hour.
+    .replace(/^(\d{1,2})$/, '$1:00')
+    .replace(/((?:day|mon|tues?|wed|thu(?:rs)?|fri|sat|sun|tomorrow|today|tonight)\.?,?) (\d{1,2})$/i, '$1 $2:00')
+    .replace(/\b(\d{1,2})h(\d{2})?\b/i, (_, h: string, m?: string) => `${h}:${m ?? '00'}`)
+    .trim();
+
+/**
+ * An instant as people say it, in the zone of the site: a day and an hour, a weekday, how long from now. What lies in
+ * front is meant where no year is said, unless it lies a few weeks behind.
+ * @returns milliseconds; a day and month that could be either are asked with both readings
+ * @example readWhen('Fri noon', { nowMs, zone: 'Europe/Helsinki', atHour: 7 })
+ */
+export function readWhen(text: string, { nowMs, zone, atHour }: Typing): Parsed {
+  const clear = plainly(text);
+  const slashed = /\b(\d{1,2})\/(\d{1,2})(?:\/(\d{2,4}))?\b/.exec(clear);
+  if (slashed) {
+    const [all, a, b, y] = slashed as unknown as [string, string, string, string | undefined];
+    const year = y ? Number(y.length === 2 ? `20${y}` : y) : DateTime.fromMillis(nowMs, { zone }).year;
+    const asDay = (d: string, m: string) =>
+      DateTime.fromObject({ year, month: Number(m), day: Number(d) }, { locale: 'en' });
+    const readings = [asDay(a, b), asDay(b, a)].filter((d) => d.isValid);
+    const different = readings.length === 2 && a !== b;
+    // With dots it was day before month already.
+    const dotted = /\d\.\d{1,2}\./.test(text);
+    if (!readings.length) return bad(NOT_READ);
+    if (different && !dotted)
+      return {
+        ok: false,
+        sentence: `“${all}” can be read in two ways.`,
+        choices: readings.map((d) => {
+          const said = clear.replace(all, d.toFormat('d LLL yyyy'));
+          return { label: d.toFormat('d LLLL yyyy'), text: said };
+        }),
+      };
+    return readWhen(clear.replace(all, readings[0]!.toFormat('d LLL yyyy')), { nowMs, zone, atHour });
+  }
+  const here = DateTime.fromMillis(nowMs, { zone });
+  const found = GB.parse(clear, { instant: new Date(nowMs), timezone: here.offset }, { forwardDate: true });
+  const [one] = found;
+  if (!one || found.length > 1 || one.end) return bad(NOT_READ);
+  const rest = (clear.slice(0, one.index) + clear.slice(one.index + one.text.length)).replace(
+    /\b(at|on|by|the)\b|[,.]/gi,
+    '',
+  );
+  if (rest.trim()) return bad(NOT_READ);
+  const { start } = one;
+  const hour =
+    start.isCertain('hour') || /tonight|morning|evening|afternoon/i.test(clear) ? start.get('hour')! : atHour;
+  const exact = start.isCertain('hour') ? (start.get('minute') ?? 0) : Math.round((atHour % 1) * 60);
+  let at = DateTime.fromObject(
+    {
+      year: start.get('year')!,
+      month: start.get('month')!,
+      day: start.get('day')!,
+      hour: Math.floor(hour),
+      minute: exact,
+    },
+    { zone },
+  );
+  if (!start.isCertain('year') && start.isCertain('day') && at.diff(here, 'days').days > 330)
+    at = at.minus({ years: 1 });
+  if (!at.isValid) return bad(NOT_READ);
+  if (at.year < YEAR_FROM || at.year > YEAR_TO) return bad(`The year must lie between ${YEAR_FROM} and ${YEAR_TO}.`);
+  return { ok: true, value: at.toMillis(), text: whenText(at.toMillis(), zone) };
+}
+
+/** An hour of the day as a field shows it. @example clockText(16.5) // '16:30' */
+export const clockText = (hour: number): string => {
+  const minutes = Math.round(hour * 60);
+  return `${pad(Math.floor(minutes / 60))}:${pad(minutes % 60)}`;
+};
+
+/**
+ * An hour of the day as people say it: 7, 7am, 17:30, 5.30 pm, noon.
+ * @returns hours from midnight, up to 24
+ */
+export function readClock(text: string): Parsed {
+  const said = text.trim().toLowerCase();
+  if (said === 'noon') return { ok: true, value: 12, text: '12:00' };
+  if (said === 'midnight') return { ok: true, value: 24, text: '24:00' };
+  const read = /^(\d{1,2})(?:[:.h](\d{2}))?\s*(am|pm|a\.m\.|p\.m\.)?$/.exec(said);
+  const half = read?.[3]?.[0];
+  const [h, m] = [Number(read?.[1]), Number(read?.[2] ?? 0)];
+  const hour = half && h >= 1 && h <= 12 ? (h % 12) + (half === 'p' ? 12 : 0) : h;
+  if (!read || (half && (h < 1 || h > 12)) || m > 59 || hour + m / 60 > 24)
+    return bad('That is no hour of the day. Type it as 7, 7am, 17:30 or noon.');
+  return { ok: true, value: hour + m / 60, text: clockText(hour + m / 60) };
+}

@@ -1,0 +1,153 @@
+'use client';
+import { useEffect, useId, useRef, useState } from 'react';
+import type { Parsed } from '@/core/units';
+import { useTyped } from '../workspace/typing';
+
+interface ReadProps {
+  /** What is typed here is kept under this name, should the page be left. */
+  readonly name: string;
+  readonly label: string;
+  /** The value as it is shown while nobody types. */
+  readonly shown: string;
+  readonly parse: (text: string) => Parsed;
+  /** A change of it replaces what is shown, unless something unread is in the field. */
+  readonly resetOn: string;
+  readonly onRead: (read: { readonly value: number; readonly text: string }) => void;
+  /** Called when the field is emptied; without it an empty field is an error. */
+  readonly onClear?: () => void;
+  /** A sentence from the core about this field. */
+  readonly problem?: string | null;
+  readonly check?: (value: number) => string | null;
+  readonly hideLabel?: boolean;
+  readonly placeholder?: string;
+  readonly className?: string;
+  readonly disabled?: boolean;
+}
+
+/**
+ * What is typed as people say it. It is read when the field is left or Enter is pressed; what is ambiguous is asked
+ * with buttons, what is wrong keeps the text and says why. The stored value is untouched until a reading is sound.
+ */
+export function ReadField({
+  name,
+  label,
+  shown,
+  parse,
+  resetOn,
+  onRead,
+  onClear,
+  problem,
+  check,
+  hideLabel,
+  placeholder,
+  className,
+  disabled,
+}: ReadProps) {
+  const input = useRef<HTMLInputElement>(null);
+  const { text: draft, restored, type: setDraft } = useTyped(name, input);
+  const [fault, setFault] = useState<Extract<Parsed, { ok: false }> | null>(null);
+  const id = useId();
+  const drawn = useRef(false);
+  // A value that changes elsewhere (a drag, an undo) or other units replace what is shown, unless something unread is
+  // in the field.
+  // biome-ignore lint/correctness/useExhaustiveDependencies: the reset belongs to these changes alone
+  useEffect(() => {
+    if (!drawn.current) {
+      drawn.current = true;
+      return;
+    }
+    setDraft(null);
+    setFault(null);
+  }, [resetOn]);
+  // What was typed before the page was left comes back, marked where it cannot be read.
+  // biome-ignore lint/correctness/useExhaustiveDependencies: read once, when it comes back
+  useEffect(() => {
+    if (!restored || draft === null) return;
+    const parsed = parse(draft);
+    const objection = parsed.ok ? check?.(parsed.value) : null;
+    if (!parsed.ok) setFault(parsed);
+    else if (objection) setFault({ ok: false, sentence: objection });
+  }, [restored]);
+
+  const read = (text: string) => {
+    if (text.trim() === '' && onClear) {
+      setDraft(null);
+      setFault(null);
+      onClear();
+      return;
+    }
+    if (text === shown && !fault) return;
+    const parsed = parse(text);
+    if (!parsed.ok) {
+      setFault(parsed);
+      return;
+    }
+    const objection = check?.(parsed.value);
+    if (objection) {
+      setFault({ ok: false, sentence: objection });
+      return;
+    }
+    setFault(null);
+    setDraft(null);
+    onRead({ value: parsed.value, text: parsed.text });
+  };
+  const sentence = fault?.sentence ?? problem ?? null;
+  const waits = restored && !sentence ? 'As you left it, not taken in yet: Enter takes it.' : null;
+  return (
+    <div className={className}>
+      <label htmlFor={id} className={hideLabel ? 'sr-only' : 'block mb-0.5'}>
+        {label}
+      </label>
+      <input
+        id={id}
+        ref={input}
+        data-typed={name}
+        className="field fig font-semibold"
+        value={draft ?? shown}
+        placeholder={placeholder}
+        disabled={disabled}
+        inputMode="text"
+        autoComplete="off"
+        spellCheck={false}
+        aria-invalid={sentence ? true : undefined}
+        aria-describedby={sentence || waits ? `${id}-say` : undefined}
+        onChange={(e) => setDraft(e.target.value)}
+        onBlur={(e) => (draft !== null ? read(e.target.value) : undefined)}
+        onKeyDown={(e) => {
+          if (e.key === 'Enter') read(e.currentTarget.value);
+          if (e.key === 'Escape') {
+            setDraft(null);
+            setFault(null);
+          }
+        }}
+      />
+      {sentence && (
+        <p id={`${id}-say`} role="alert" className="text-sm mt-0.5" style={{ color: 'var(--stop)' }}>
+          {sentence}
+        </p>
+      )}
+      {waits && (
+        <p id={`${id}-say`} className="text-sm mt-0.5 soft">
+          {waits}
+        </p>
+      )}
+      {fault?.choices && (
+        <div className="flex flex-wrap gap-1 mt-1">
+          {fault.choices.map((choice) => (
+            <button
+              key={choice.text}
+              type="button"
+              className="act text-sm"
+              onClick={() => {
+                setDraft(choice.text);
+                read(choice.text);
+              }}
+            >
+              {choice.label}
+            </button>
+          ))}
+        </div>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,67 @@
+'use client';
+import { clockText, readClock, readWhen, whenText } from '@/core/climate/read-when';
+import { clock } from '../workspace/workspace';
+import { ReadField } from './ReadField';
+
+/** A day and hour at the site, typed as people say it and shown in the clock of the page. */
+export function WhenField({
+  label,
+  value,
+  zone,
+  atHour,
+  onChange,
+  onClear,
+  disabled,
+}: {
+  readonly label: string;
+  /** ms; null where none is chosen. */
+  readonly value: number | null;
+  readonly zone: string;
+  /** The hour meant by a day without one. */
+  readonly atHour: number;
+  readonly onChange: (ms: number) => void;
+  readonly onClear?: () => void;
+  readonly disabled?: boolean;
+}) {
+  return (
+    <ReadField
+      name={`${label} (when)`}
+      label={label}
+      shown={value === null ? '' : whenText(value, zone)}
+      parse={(text) => readWhen(text, { nowMs: clock.now(), zone, atHour })}
+      resetOn={`${value} ${zone}`}
+      onRead={(read) => onChange(read.value)}
+      {...(onClear ? { onClear } : {})}
+      placeholder={onClear ? 'tomorrow 7, Fri noon, 12 May 14:30' : undefined}
+      disabled={disabled}
+    />
+  );
+}
+
+/** An hour of the day. */
+export function ClockField({
+  label,
+  hour,
+  check,
+  onChange,
+  className,
+}: {
+  readonly className?: string;
+  readonly label: string;
+  readonly hour: number;
+  readonly check?: (hour: number) => string | null;
+  readonly onChange: (hour: number) => void;
+}) {
+  return (
+    <ReadField
+      name={`${label} (clock)`}
+      label={label}
+      shown={clockText(hour)}
+      parse={readClock}
+      resetOn={String(hour)}
+      className={className}
+      check={check}
+      onRead={(read) => onChange(read.value)}
+    />
+  );
+}
