@@ -121,3 +121,36 @@ test('sand 2.8 times is lean; not accepted: one pot of 2.7 L', () => {
   expect(plan().findings.some((f) => /lean/i.test(f.id))).toBe(false);
   expect(Math.max(...plan().batches.map((b) => b.ml))).toBeLessThan(540);
 });
+test('where each batch ends is told along the crack: every 1.60 m, and the ends meet', () => {
+  const pours = plan().steps.filter((s) => s.id.endsWith(':pour'));
+  const metres = (figure: string, unit: string) => Number(figure) / (unit === 'mm' ? 1000 : 1);
+  const ends = pours.map(({ title }) => {
+    const [, from, fromUnit, to, toUnit] = /from ([\d.]+) (mm|m) to ([\d.]+) (mm|m):/.exec(title)!;
+    return [metres(from!, fromUnit!), metres(to!, toUnit!)] as const;
+  });
+  expect(ends.map(([, to]) => to)).toEqual([1.6, 3.2, 4.8, 6.4, 8, 9.6]);
+  for (const [i, [from]] of ends.entries()) expect(from).toBe(ends[i - 1]?.[1] ?? 0);
+});
+test('a crack that grows wider is poured in ever shorter stretches of the same volume', () => {
+  const wide = voidOf({
+    ...piece().void!.shapes[0]!,
+    slot: null,
+    stations: [
+      { atMm: 200, widthMm: 5, depthMm: 26 },
+      { atMm: 9800, widthMm: 30, depthMm: 26 },
+    ],
+  } as VoidShape);
+  const p = plan({ void: wide });
+  const to = p.steps
+    .filter((s) => s.id.endsWith(':pour'))
+    .map((s) => Number(/ to ([\d.]+) m:/.exec(s.title)?.[1] ?? Number(/ to (\d+) mm:/.exec(s.title)![1]) / 1000));
+  const n = to.length;
+  expect(n).toBeGreaterThan(3);
+  const stretches = to.map((x, i) => x - (to[i - 1] ?? 0));
+  for (let i = 1; i < n; i++) expect(stretches[i]!).toBeLessThan(stretches[i - 1]!);
+  // Volume up to x of a width 5 + 25 x/L grows as 5x + 12.5 x²/L: an end by hand.
+  const L = 9.6;
+  const share = 1 / n;
+  const x = (-5 + Math.sqrt(25 + 50 * share * (5 + 12.5))) / (25 / L);
+  expect(to[0]).toBeCloseTo(x, 1);
+});

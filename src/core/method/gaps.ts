@@ -1,6 +1,6 @@
 import { exactly, grams, kelvin, listed, type Message, minutes, ml, mm, texts, type Value } from '../say';
 import { PART_IDS } from '../system';
-import { SHAPES } from '../void';
+import { kindOf, SHAPES } from '../void';
 import { type Gap, type MethodContext, partsIn, type TaskContext } from './context';
 import { depthToFill, liftsOf } from './lifts';
 
@@ -11,6 +11,7 @@ const SAY = texts('gap', {
   variant: '{n} of them with {what} {by} {way, select, less {less} other {more}}.',
   from: 'From {datum}: {along} along, {from} in{many}; {clear} clear all round. {facing}',
   every: ', then every {spacing} {angle}',
+  reach: 'from {from} to {to}',
   angle: 'at {degrees}°',
   facing: 'Facing {side}.',
   datum: 'the datum',
@@ -65,6 +66,17 @@ const batchOf = ({ batch }: TaskContext) => batch!;
 const firstOfPortion = (c: TaskContext) =>
   batchOf(c).index === 0 || c.batches[batchOf(c).index - 1]!.portion !== batchOf(c).portion;
 
+/** Along a line: from where to where a batch reaches, when several share it. */
+function reachOf(c: TaskContext): Message | '' {
+  const line = c.void.shapes.find((s) => kindOf(s).alongMm);
+  const here = c.batches.filter((b) => b.portion === batchOf(c).portion);
+  if (!line || here.length < 2 || c.void.count > 1) return '';
+  const all = here.reduce((sum, b) => sum + b.placedMl, 0);
+  const before = here.slice(0, here.indexOf(batchOf(c))).reduce((sum, b) => sum + b.placedMl, 0);
+  const at = (ml: number) => mm(kindOf(line).alongMm!(line, ml / all));
+  return SAY.reach({ from: at(before), to: at(before + batchOf(c).placedMl) });
+}
+
 /** Whether a batch begins its lift. */
 export const beginsLift = (c: TaskContext): boolean => c.batch !== null && firstOfPortion(c);
 
@@ -104,6 +116,9 @@ export const GAPS: Readonly<Record<string, Gap>> = {
       'comma',
     ),
   weighed: (c) => (batchOf(c).kits === null ? 'yes' : 'no'),
+  reach: reachOf,
+  /** Whether it lies along a line that several batches share. */
+  along: (c) => (reachOf(c) ? 'yes' : 'no'),
   drawn: (c) => ml(batchOf(c).drawnMl),
   draws: (c) => (batchOf(c).drawnMl > 0 ? 'yes' : 'no'),
   leftOut: (c) => (batchOf(c).leftOutG > 0 ? SAY.leftOut({ mass: grams(batchOf(c).leftOutG) }) : ''),

@@ -36,6 +36,42 @@ export function unionMm2(w: number, d: number, slotW: number, slotD: number): nu
  */
 const PIECES = 64;
 
+const runMm = ({ stations }: Chase): number => (stations.at(-1)?.atMm ?? 0) - (stations[0]?.atMm ?? 0);
+
+/** Section at a place along it, between two stations, mm². */
+function sectionAt(s: Chase, atMm: number): number {
+  const next = Math.max(
+    1,
+    s.stations.findIndex((st) => st.atMm >= atMm),
+  );
+  const [a, b] = [s.stations[next - 1]!, s.stations[next]!];
+  const t = Math.min(1, Math.max(0, (atMm - a.atMm) / (b.atMm - a.atMm)));
+  const [w, d] = [a.widthMm + (b.widthMm - a.widthMm) * t, a.depthMm + (b.depthMm - a.depthMm) * t];
+  if (!s.slot) return w * d * FACTOR[s.form];
+  const [slotW, slotD] = [s.slot.width.valueMm, s.slot.depth.valueMm];
+  return s.form === 'vee'
+    ? unionMm2(w, d, slotW, slotD)
+    : w * d + slotW * slotD - Math.min(w, slotW) * Math.min(d, slotD);
+}
+
+/** Stretches in which it is summed to find how far a share of it reaches. */
+const ALONG = 600;
+
+/** How far along it a share of its volume reaches from its first station, mm. */
+function alongMm(s: Chase, share: number): number {
+  const run = runMm(s);
+  if (!(run > 0)) return 0;
+  const from = s.stations[0]!.atMm;
+  const pieces = Array.from({ length: ALONG }, (_, i) => sectionAt(s, from + (run * (i + 0.5)) / ALONG));
+  const wanted = pieces.reduce((a, b) => a + b, 0) * Math.min(1, Math.max(0, share));
+  let sum = 0;
+  for (const [i, mm2] of pieces.entries()) {
+    if (sum + mm2 >= wanted) return (run * (i + (mm2 > 0 ? (wanted - sum) / mm2 : 0))) / ALONG;
+    sum += mm2;
+  }
+  return run;
+}
+
 const dimensions = (s: Chase): readonly Dimension[] => [
   {
     key: 'readWidth',
@@ -154,7 +190,8 @@ export const chase: Shape<Chase> = {
     slot: null,
   }),
   dimensions,
-  runMm: ({ stations }) => (stations.at(-1)?.atMm ?? 0) - (stations[0]?.atMm ?? 0),
+  runMm,
+  alongMm,
   parameters: (s) => [
     {
       key: 'form',

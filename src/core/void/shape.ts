@@ -161,6 +161,8 @@ export interface Shape<P> {
   readonly bore?: (shape: P) => { readonly deepMm: number; readonly acrossMm: number };
   /** Of what runs along a line: how long it is, mm. */
   readonly runMm?: (shape: P) => number;
+  /** Of the same: how far along it a share of its volume reaches, mm. */
+  readonly alongMm?: (shape: P, share: number) => number;
   /** Of a bond line: how thick, mm. */
   readonly bondMm?: (shape: P) => number;
   /**

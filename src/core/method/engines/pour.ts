@@ -42,7 +42,8 @@ export const pouredFast: readonly TaskRow[] = [
       role: 'place',
       each: 'batch',
       block: 'work',
-      title: '{of, plural, one {Pour along the crack} other {Pour batch {n} of {of}, mark where it ends}}',
+      title:
+        '{of, plural, one {Pour along the crack} other {Pour batch {n} of {of}, {along, select, yes {{reach}: mark where it ends} other {mark where it ends}}}}',
       detail: 'From where the last one ended, slightly over the edge; top up what sinks.',
       confirm: '{of, plural, one {It is full} other {Batch {n} is in}}',
       work: { by: { setting: 'rate', driver: 'mL' } },

@@ -157,7 +157,8 @@ export const crackMesh: Method = {
     ...clear,
     ...reworded('crack-mesh', filledInLifts, {
       place: {
-        title: 'Paste, mesh, paste{several, select, yes {, batch {n}} other {}}',
+        title:
+          'Paste, mesh, paste{several, select, yes {, batch {n}} other {}}{along, select, yes {, {reach}} other {}}',
         detail: 'Fill the crack, bed the strip without a bubble, cover it wet in wet. {edge}.',
         confirm: 'Mesh in, covered',
       },
