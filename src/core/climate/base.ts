@@ -6,15 +6,15 @@ import { indexAt, type Series, valueAt } from './series';
 
 /**
  * Base materials: conductivity W/mK and ρc J/m³K, common handbook values for dry material at 20 °C; what a new repair
- * takes for its thickness and what lies behind it; whether it is cast and has to be of an age.
+ * takes for its thickness and what lies behind it; whether it is cast and has to be of an age; how much it grows, 1/K.
  */
 export const BASE_PROPERTIES = {
-  concrete: { k: 1.6, rhoC: 2300 * 900, usualMm: 200, usualBack: 'ground', isCast: true },
-  stone: { k: 2.8, rhoC: 2650 * 790, usualMm: 200, usualBack: 'ground', isCast: false },
-  metal: { k: 50, rhoC: 7850 * 490, usualMm: 10, usualBack: 'air', isCast: false },
-  plastic: { k: 0.2, rhoC: 1100 * 1500, usualMm: 200, usualBack: 'ground', isCast: false },
-  laminate: { k: 0.3, rhoC: 1700 * 1100, usualMm: 200, usualBack: 'ground', isCast: false },
-  timber: { k: 0.13, rhoC: 500 * 1700, usualMm: 200, usualBack: 'ground', isCast: false },
+  concrete: { k: 1.6, rhoC: 2300 * 900, usualMm: 200, usualBack: 'ground', isCast: true, expansionPerK: 10e-6 },
+  stone: { k: 2.8, rhoC: 2650 * 790, usualMm: 200, usualBack: 'ground', isCast: false, expansionPerK: 8e-6 },
+  metal: { k: 50, rhoC: 7850 * 490, usualMm: 10, usualBack: 'air', isCast: false, expansionPerK: 12e-6 },
+  plastic: { k: 0.2, rhoC: 1100 * 1500, usualMm: 200, usualBack: 'ground', isCast: false, expansionPerK: 70e-6 },
+  laminate: { k: 0.3, rhoC: 1700 * 1100, usualMm: 200, usualBack: 'ground', isCast: false, expansionPerK: 20e-6 },
+  timber: { k: 0.13, rhoC: 500 * 1700, usualMm: 200, usualBack: 'ground', isCast: false, expansionPerK: 6e-6 },
 } as const;
 
 /** What else than the air warms and cools a face. */

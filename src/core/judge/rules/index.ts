@@ -3,6 +3,7 @@ import { clockRules } from './clock';
 import { coldRules } from './cold';
 import { curingRules } from './curing';
 import { mixRules } from './mix';
+import { movementRules } from './movement';
 import type { Rule } from './rule';
 import { serviceRules } from './service';
 import { shelfRules } from './shelf';
@@ -22,5 +23,6 @@ export const RULES: Readonly<Record<string, Rule>> = {
   ...clockRules,
   ...coldRules,
   ...curingRules,
+  ...movementRules,
   ...serviceRules,
 };

@@ -11,6 +11,7 @@ import { feltWetOut } from './felt-wet-out';
 import { finishCoat } from './finish-coat';
 import { fittingBuild } from './fitting-build';
 import { fittingTack } from './fitting-tack';
+import { flexibleJoint } from './flexible-joint';
 import { jointColour } from './joint-colour';
 import { laminateHole } from './laminate-hole';
 import { metalFiller } from './metal-filler';
@@ -53,6 +54,7 @@ export const METHODS: readonly Method[] = [
   feltWetOut,
   resinJoints,
   timberSoak,
+  flexibleJoint,
 ].map(checked);
 
 export const methodOf = (id: string): Method | undefined => METHODS.find((method) => method.id === id);

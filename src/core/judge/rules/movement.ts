@@ -1,0 +1,77 @@
+import { BASE_PROPERTIES, valueAt } from '../../climate';
+import { degC, exactly, mm, percent } from '../../say';
+import { attempt } from '../../units';
+import { findings } from '../finding';
+import type { Rule } from './rule';
+
+const F = findings({
+  movement: {
+    severity: 'stop',
+    stage: 'measure',
+    title: 'The joint moves more than its filling bears',
+    why: 'Filled at {now} it opens by {opens} at {coldest} and closes by {closes} at {hottest}: {share} of its {width}, and the filling bears {bears}.',
+    todo: 'Saw it to at least {least}, take a filling that bears more, or fill it nearer to the middle of its year.',
+  },
+  'joint-shape': {
+    severity: 'caution',
+    stage: 'measure',
+    title: 'Filling of the wrong shape',
+    why: 'It is {width} wide and {depth} deep: what is as deep as it is wide tears in itself or off its sides; half as deep as wide stretches.',
+    todo: 'Set the rod higher: about {half} of filling.',
+  },
+});
+
+/** How far a joint opens and closes from the temperature it is filled at, mm. @param runMm length that moves into it */
+export const joints = (
+  runMm: number,
+  expansionPerK: number,
+  { nowC, coldestC, hottestC }: { readonly nowC: number; readonly coldestC: number; readonly hottestC: number },
+): { readonly opensMm: number; readonly closesMm: number } => ({
+  opensMm: runMm * expansionPerK * Math.max(0, nowC - coldestC),
+  closesMm: runMm * expansionPerK * Math.max(0, hottestC - nowC),
+});
+
+/** What a joint that moves asks of its filling. */
+export const movementRules: Readonly<Record<string, Rule>> = {
+  movement: ({ plan, repair }) => {
+    const { context, thermal, placedMs } = plan;
+    const width = plan.void?.faces.thicknessMm;
+    if (!context || !thermal || placedMs === null || !width || !Object.hasOwn(context.settings, 'movement')) return [];
+    const { run, movement, coldest, hottest } = context.settings as Readonly<
+      Record<'run' | 'movement' | 'coldest' | 'hottest', number>
+    >;
+    const now = attempt(() => valueAt(thermal.base, placedMs));
+    if (!now.ok) return [];
+    const { opensMm, closesMm } = joints(run, BASE_PROPERTIES[repair.base.material].expansionPerK, {
+      nowC: now.value,
+      coldestC: coldest,
+      hottestC: hottest,
+    });
+    const most = Math.max(opensMm, closesMm);
+    if ((most / width) * 100 <= movement) return [];
+    return [
+      F.movement({
+        now: degC(now.value),
+        opens: mm(opensMm, 2),
+        closes: mm(closesMm, 2),
+        coldest: exactly(degC(coldest)),
+        hottest: exactly(degC(hottest)),
+        share: percent((most / width) * 100, 2),
+        width: mm(width),
+        bears: percent(movement),
+        least: mm(Math.ceil((most / movement) * 100 * 2) / 2),
+      }),
+    ];
+  },
+
+  'joint-shape': ({ plan }) => {
+    const { context } = plan;
+    if (!context || !plan.void || !Object.hasOwn(context.settings, 'movement')) return [];
+    const { thicknessMm: width, maxDepthMm: depth } = plan.void.faces;
+    // Narrow joints are filled to a least depth whatever their width.
+    if (depth <= Math.max(width * 0.75, LEAST_DEPTH_MM)) return [];
+    return [F['joint-shape']({ width: mm(width), depth: mm(depth), half: mm(Math.max(LEAST_DEPTH_MM, width / 2)) })];
+  },
+};
+/** Less holds on to nothing, mm. */
+const LEAST_DEPTH_MM = 8;

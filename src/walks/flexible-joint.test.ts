@@ -1,0 +1,105 @@
+import fc from 'fast-check';
+import { joints } from '@/core/judge/rules/movement';
+import { type Piece, repairOf } from '@/core/plan';
+import type { SheetRevision } from '@/core/system';
+import { measured, SHAPES, type VoidShape, voidOf } from '@/core/void';
+import { curve, kitOf, partsOf, ratioOf } from '@/sample/sheet-words';
+import { pasteSheet } from '@/sample/systems';
+import { at, baseAt, printedPlan, walkJob, walkPiece } from './made';
+
+/** The contraction joint across the ramp: bays of 5 m, filled with what moves with it. */
+const NOW = at('2027-04-22T08:00');
+const job = walkJob({ id: 'walk-joint', startFrom: NOW });
+const sheet: SheetRevision = {
+  ...pasteSheet,
+  id: 'flex-1',
+  systemId: 'flex',
+  name: 'Flexible paste',
+  parts: partsOf('paste', { A: { densityGPerMl: 1.3 }, B: { densityGPerMl: 1.1 } }),
+  ratio: ratioOf({ basis: 'weight', a: 100, b: 20 }),
+  mixMin: 4,
+  potLossMl: 20,
+  milestones: [
+    curve('use-by', 'mix-begins', 'pot', [
+      [10, 60, 60],
+      [20, 35, 35],
+    ]),
+    curve('foot', 'placed', 'base', [
+      [10, 1440, 1440],
+      [20, 720, 720],
+    ]),
+  ],
+  limits: { ...pasteSheet.limits, baseMinC: null, materialMinC: null, liftMaxMm: 10, bondMaxMm: null, bondMinMm: null },
+  kits: [kitOf('tin', 'Tin pair', [2000, 400], { yieldMl: null, splittable: true })],
+};
+const slot = (widthMm: number, depthMm: number) =>
+  voidOf({
+    ...SHAPES.chase.blank(),
+    form: 'slot',
+    stations: [
+      { atMm: 0, widthMm, depthMm },
+      { atMm: 6000, widthMm, depthMm },
+    ],
+    readWidth: { ...measured(0, 'calliper'), text: 'read' },
+    readDepth: { ...measured(0, 'gauge'), text: 'read' },
+    slot: null,
+  } as VoidShape);
+const piece = (widthMm: number, depthMm: number, over: Partial<Piece> = {}): Piece => {
+  const plain = walkPiece(job, {
+    method: { id: 'flexible-joint', version: 1 },
+    void: slot(widthMm, depthMm),
+    sheetId: sheet.id,
+    kitId: 'tin',
+    materialC: 15,
+    settings: { run: 5000, movement: 25, coldest: -20, hottest: 40 },
+  });
+  return { ...plain, base: { ...plain.base, known: baseAt(['2027-04-21T00:00', 12]) }, ...over };
+};
+const plan = (of: Piece) => printedPlan({ job, repairs: [repairOf(of)], sheets: [sheet] }, NOW).repairs[0]!;
+const found = (of: Piece, id: string) => plan(of).findings.find((f) => f.id === id);
+
+test('12 × 8 mm over 6 m: 576 mL and a tenth, in one lift whatever the sheet says of lifts', () => {
+  const p = plan(piece(12, 8));
+  expect(p.volumeMl!.nominal).toBeCloseTo(576, 0);
+  expect(p.toMixMl! - 20 * p.batches.length).toBeCloseTo(633.6, 0);
+  expect(new Set(p.steps.filter((s) => s.id.endsWith(':place')).map((s) => s.title.split(',')[0]))).toEqual(
+    new Set(['Fill and tool it']),
+  );
+  expect(p.findings.some((f) => f.id.startsWith('lift'))).toBe(false);
+});
+test('filled at 12 °C a bay of 5 m opens it by 1.6 and closes it by 1.4 mm: 12 mm bear that, 5 mm do not', () => {
+  const { opensMm, closesMm } = joints(5000, 10e-6, { nowC: 12, coldestC: -20, hottestC: 40 });
+  expect(opensMm).toBeCloseTo(1.6, 6);
+  expect(closesMm).toBeCloseTo(1.4, 6);
+  expect(found(piece(12, 8), 'movement')).toBeUndefined();
+  const said = found(piece(5, 8), 'movement')!;
+  expect(said.severity).toBe('stop');
+  // 1.6 of 5 mm.
+  expect(said.why).toMatch(/opens by 1.6 mm at −20 °C and closes by 1.4 mm at 40 °C: 32 % of its 5 mm/);
+  expect(said.todo).toMatch(/at least 6.5 mm/);
+});
+test('filled on a hot day it opens all the more', () => {
+  const hot = piece(7, 8, { base: { ...piece(7, 8).base, known: baseAt(['2027-04-21T00:00', 35]) } });
+  expect(found(piece(7, 8), 'movement')).toBeUndefined();
+  expect(found(hot, 'movement')!.why).toMatch(/opens by 2.8 mm/);
+});
+test('what it opens and closes by is the whole of its year, however it is filled', () => {
+  fc.assert(
+    fc.property(fc.integer({ min: -20, max: 40 }), fc.integer({ min: 500, max: 50_000 }), (nowC, run) => {
+      const { opensMm, closesMm } = joints(run, 10e-6, { nowC, coldestC: -20, hottestC: 40 });
+      expect(opensMm + closesMm).toBeCloseTo(run * 10e-6 * 60, 9);
+    }),
+  );
+});
+test('as deep as it is wide is the wrong shape; half as deep, or the least depth of a narrow one, is not', () => {
+  expect(found(piece(20, 20), 'joint-shape')!.todo).toMatch(/about 10 mm/);
+  expect(found(piece(20, 10), 'joint-shape')).toBeUndefined();
+  expect(found(piece(8, 8), 'joint-shape')).toBeUndefined();
+});
+test.each([
+  ['flexible', 'no', /Not named flexible/],
+  ['old', 'no', /Old filling/],
+] as const)('%s answered %s stops it', (question, answer, says) => {
+  const p = plan(piece(12, 8, { answers: { [question]: answer } }));
+  expect(p.findings.some((f) => f.severity === 'stop' && says.test(f.title))).toBe(true);
+});
