@@ -1,4 +1,4 @@
-import { FAMILIES, type FamilyId, MILESTONES, type Milestone } from '../system';
+import { FAMILIES, type FamilyId, MILESTONES, type Milestone, milestoneKind } from '../system';
 import { figure, refuse } from '../units';
 
 /** How well a time stands: on the sheet, beyond its outer points, or estimated from one figure. */
@@ -37,6 +37,8 @@ const SINGLE_K = 15;
 const AT_ITS_OWN_K = 0.05;
 /** Degrees over which the one figure of a drying product is taken as it stands, on the side where that is safe. */
 const FLAT_K = 25;
+/** Over which a figure of the manner of mixing holds: all weather that anybody works in. */
+const ANY_K = 80;
 /** What a sheet without a temperature is read as. */
 export const UNSTATED_C = 23;
 /** The last digits of a computed temperature must not decide between two bands. */
@@ -101,11 +103,12 @@ function makePace(milestone: Milestone, side: Side, family: FamilyId): Omit<Pace
     const mid: number | null = FAMILIES[family].activationKJ;
     // Drying has no activation energy: a wait is taken as it stands where it is warmer, a working time where it is
     // colder.
+    const anyC = mid === null && milestoneKind(milestone.kind).manner;
     if (mid === null)
       return {
         form: 'single',
-        lowC: side === 'long' ? at : at - FLAT_K,
-        highC: side === 'long' ? at + FLAT_K : at,
+        lowC: anyC ? at - ANY_K : side === 'long' ? at : at - FLAT_K,
+        highC: anyC ? at + ANY_K : side === 'long' ? at + FLAT_K : at,
         sheetLowC: at,
         sheetHighC: at,
         breaksC: [at],

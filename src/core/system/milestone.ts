@@ -43,6 +43,8 @@ interface MilestoneKind {
   readonly later?: readonly string[];
   /** Of several places the one that began first closes it, and not the last. */
   readonly byFirst?: true;
+  /** It belongs to the manner of mixing: where no curing decides it, its one figure holds in any weather. */
+  readonly manner?: true;
   /** A test by touch can tell it: what bears a load cannot be felt. */
   readonly touch?: true;
 }
@@ -50,7 +52,7 @@ interface MilestoneKind {
 /** Milestones a sheet may state. */
 export const MILESTONES = {
   mix: { label: 'Mixing time', clock: 'working', order: null },
-  stand: { label: 'Stand time', clock: 'waiting', order: null },
+  stand: { label: 'Stand time', clock: 'waiting', order: null, manner: true },
   'use-by': { label: 'Use-by of the pot', clock: 'working', order: null },
   idle: { label: 'Idle in the mixer', clock: 'working', order: null, onResin: true },
   'clean-by': { label: 'Tools clean by', clock: 'working', order: null },

@@ -1,0 +1,143 @@
+import { METHODS, type Method } from '@/core/method';
+import { type Piece, pieceOf, type Repair, withPiece } from '@/core/plan';
+import { isMetered, type SheetRevision } from '@/core/system';
+import { kindOf, measured, SHAPES, type VoidShape, voidOf, withValue } from '@/core/void';
+import { sampleRecords } from '@/sample/jobs';
+import { freshJob, freshRepair } from '@/ui/workspace/fresh';
+import { PLAIN_READER } from '@/words';
+import { at, printedPlan, ZONE } from './made';
+
+/** Every method as somebody plans it for the first time: a shape as it is drawn, a system that serves, all else left. */
+const NOW = at('2027-05-10T07:00');
+const sheets = sampleRecords(NOW, ZONE).filter((r): r is SheetRevision => r.record === 'sheet');
+const job = { ...freshJob(NOW), zone: ZONE, startFrom: NOW };
+
+/** A shape measured as its picture has it. */
+const drawn = (method: Method): VoidShape => {
+  const blank = SHAPES[method.shapes[0]!].blank() as VoidShape;
+  const kind = kindOf(blank);
+  const typed = kind
+    .dimensions(blank)
+    .reduce<VoidShape>(
+      (shape, d) =>
+        withValue(kindOf(shape), shape, d.key, { ...measured(d.measured.valueMm, 'rule'), text: 'as drawn' }),
+      blank,
+    );
+  return typed;
+};
+const served = (method: Method): SheetRevision => sheets.find((s) => method.kinds.includes(s.kind))!;
+const planned = (method: Method, over: Partial<Piece> = {}, system: 'metric' | 'us' = 'metric') => {
+  const fresh = freshRepair(job.id, method.id, 1, NOW);
+  const sheet = served(method);
+  const repair: Repair = withPiece(fresh, {
+    ...pieceOf(fresh),
+    void: voidOf(drawn(method)),
+    sheetId: sheet.id,
+    kitId: sheet.kits[0]!.id,
+    answers: Object.fromEntries(method.questions.map((q) => [q.id, q.wants])),
+    ...over,
+  });
+  return printedPlan({ job, repairs: [repair], sheets: [sheet] }, NOW, { ...PLAIN_READER, system, zone: ZONE })
+    .repairs[0]!;
+};
+
+const each = METHODS.map((m) => [m.id, m] as const);
+
+test.each(each)('%s: has a system on the sample shelf, an amount, and steps one after the other', (_, method) => {
+  expect(served(method)).toBeDefined();
+  const p = planned(method);
+  expect(p.volumeMl!.nominal).toBeGreaterThan(0);
+  // What cannot be planned is said in a sentence; what can has its batches.
+  if (p.problems.length) {
+    for (const { sentence } of p.problems) expect(sentence).toMatch(/\.$/);
+    return;
+  }
+  expect(p.toMixMl!).toBeGreaterThanOrEqual(p.volumeMl!.nominal * 0.4);
+  expect(p.batches.length).toBeGreaterThan(0);
+  const steps = [...p.steps, ...p.untimed];
+  expect(steps.length).toBeGreaterThan(4);
+  for (const s of steps) expect(s.title).toMatch(/^[A-Z].{2,}/);
+  expect(new Set(steps.map((s) => s.id)).size).toBe(steps.length);
+  let before = Number.NEGATIVE_INFINITY;
+  for (const s of p.steps) {
+    const [from, to] = [Date.parse(s.from!), Date.parse(s.to!)];
+    expect([s.id, from >= before, to >= from]).toEqual([s.id, true, true]);
+    before = to;
+  }
+});
+
+test.each(each)('%s: what is mixed is what the lines add up to, and no more than the packs hold', (_, method) => {
+  const p = planned(method);
+  if (!p.batches.length) return;
+  const lines = p.amounts.reduce((sum, a) => sum + a.ml, 0);
+  expect(lines / p.toMixMl!).toBeCloseTo(1, 6);
+  const batches = p.batches.reduce((sum, b) => sum + b.ml, 0);
+  expect(batches).toBeGreaterThanOrEqual(p.toMixMl! * (1 - 1e-9));
+  const sheet = served(method);
+  const kit = sheet.kits[0]!;
+  for (const part of ['A', 'B'] as const) {
+    const mixed = p.batches.reduce((sum, b) => sum + (b.massG[part] ?? 0), 0);
+    if (!isMetered(sheet.kind)) expect(mixed).toBeLessThanOrEqual(p.kits!.use * kit.massG[part]! * 1.001);
+  }
+});
+
+test.each(each)('%s: nothing is mixed before the place is prepared, nor placed before it is mixed', (_, method) => {
+  const p = planned(method);
+  const first = (match: RegExp) => p.steps.findIndex((s) => match.test(s.id));
+  const last = (match: RegExp) => p.steps.findLastIndex((s) => match.test(s.id));
+  const mixes = first(/^b1:(mix|purge|weigh)$/);
+  if (mixes < 0) return;
+  expect(last(/^prep/)).toBeLessThan(mixes);
+  const placed = first(/^b1(\.\d+)?:(place|pour|spread|coat|fill|shots)$/);
+  expect(placed).toBeGreaterThan(mixes);
+  const finished = first(/^(finish|release)/);
+  if (finished >= 0) expect(finished).toBeGreaterThan(placed);
+});
+
+test.each(each)(
+  '%s: reads alike in US units, with no figure of the other system and no word of a program',
+  (_, method) => {
+    const [metric, us] = [planned(method), planned(method, {}, 'us')];
+    expect(us.steps.map((s) => s.id)).toEqual(metric.steps.map((s) => s.id));
+    expect(us.toMixMl).toBeCloseTo(metric.toMixMl!, 9);
+    const said = [
+      ...us.steps.map((s) => s.title),
+      ...us.findings.flatMap((f) => [f.title, f.why, f.todo]),
+      ...us.amounts.flatMap((a) => [a.label, a.expression]),
+      ...us.batches.map((b) => b.label),
+    ];
+    for (const text of said) {
+      expect(text).not.toMatch(/\d ?(mm|mL|m²|°C|kg|g)\b/);
+      expect(text).not.toMatch(/\bundefined\b|\bNaN\b|\bnull\b|\[object|[{}]/);
+    }
+  },
+);
+
+test.each(each)(
+  '%s: twice as many like places take no less, and one answer against it stops it or cautions',
+  (_, method) => {
+    const one = planned(method);
+    const two = planned(method, { void: { ...voidOf(drawn(method)), count: 2 } });
+    if (one.toMixMl !== null && two.toMixMl !== null) expect(two.toMixMl).toBeGreaterThan(one.toMixMl);
+    for (const q of method.questions) {
+      const other = q.wants === 'yes' ? 'no' : 'yes';
+      const answers = { ...Object.fromEntries(method.questions.map((x) => [x.id, x.wants])), [q.id]: other } as const;
+      const p = planned(method, { answers });
+      const said = p.findings.find((f) => f.title === q.otherwise.title);
+      expect([q.id, said?.severity]).toEqual([q.id, q.otherwise.severity]);
+    }
+  },
+);
+
+test('joint colour stands its minutes in any weather: what is a manner of mixing does not stop the plan on a cool floor', () => {
+  const method = METHODS.find((m) => m.id === 'joint-colour')!;
+  const sheet = served(method);
+  const told = sheet.milestones.find((m) => m.kind === 'stand')!;
+  if (told.table.form !== 'single') throw new Error('the sample gives one figure');
+  const p = planned(method);
+  const [mixed, coated] = ['b1:mix', 'b1:coat'].map((id) => p.steps.find((s) => s.id === id)!);
+  const minutes = (Date.parse(coated!.from!) - Date.parse(mixed!.to!)) / 60_000;
+  expect(minutes).toBeGreaterThanOrEqual(told.table.toMin);
+  expect(minutes).toBeLessThan(told.table.toMin + 8);
+  expect(p.untimed).toEqual([]);
+});
