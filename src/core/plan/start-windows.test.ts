@@ -5,6 +5,7 @@ import { paceOf, reachOr } from '../cure';
 import { methodOf } from '../method';
 import { clockOf, milestoneOf, type SheetRevision } from '../system';
 import {
+  earliestWith,
   type Job,
   type Opener,
   openersOf,
@@ -59,6 +60,17 @@ test('a mild steady week: every start inside the working hours is good, none out
   expect(found.earliestMs).not.toBeNull();
 });
 
+test('the plan’s own start, between two of the strip, is the earliest where it is good and sooner, and no other is', () => {
+  const mild = starts({ climate: { kind: 'constant', tempC: 18, humidityPct: 55 } });
+  const mixing = mild.planned.steps.find((s) => s.marks?.begin?.includes('mix-begins'))!.startMs;
+  expect((mixing - mild.found.fromMs) % mild.found.stepMs).not.toBe(0);
+  expect(earliestWith(mild.found, mixing)).toBe(Math.min(mixing, mild.found.earliestMs!));
+  // Later ones change nothing, nor does a place nobody points to, nor one against which something speaks.
+  expect(earliestWith(mild.found, mild.found.earliestMs! + 3 * mild.found.stepMs)).toBe(mild.found.earliestMs);
+  expect(earliestWith(mild.found, null)).toBe(mild.found.earliestMs);
+  const cold = starts({ climate: { kind: 'constant', tempC: -5, humidityPct: 55 } });
+  expect(earliestWith(cold.found, cold.found.fromMs)).toBe(cold.found.earliestMs);
+});
 test('a plan whose weather lies behind has no starts, and a placing that runs past the end of the weather is no error', () => {
   const { job, plan: p, repair: r } = plan();
   const end = r.thermal!.base.times.at(-1)!;

@@ -379,3 +379,12 @@ export const startSays = (
     sure: s.sure === null || s.sure[i] === 1,
   };
 };
+
+/**
+ * The earliest good start, a start that lies between two of those looked at among them: the plan's own begins at its
+ * own minute, and is not called too early by the ten minutes of the strip.
+ */
+export const earliestWith = (s: Starts, ms: number | null): number | null => {
+  const good = ms !== null && startSays(s, ms).against.length === 0;
+  return good && (s.earliestMs === null || ms < s.earliestMs) ? ms : s.earliestMs;
+};

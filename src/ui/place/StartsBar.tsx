@@ -1,7 +1,7 @@
 'use client';
 import { scaleTime } from 'd3';
 import { useMemo, useRef } from 'react';
-import { FAILS, type Starts, startSays } from '@/core/plan';
+import { earliestWith, FAILS, type Starts, startSays } from '@/core/plan';
 import { useWidth } from '../shared/use-width';
 import { dayAndClock, shortWhen } from '../shared/when';
 
@@ -60,6 +60,7 @@ export function StartsBar({
   const x = scaleTime([starts.fromMs, toMs], [left, width]);
   const px = (i: number) => x(starts.fromMs + i * starts.stepMs);
   const says = shown !== null ? startSays(starts, shown) : null;
+  const earliestMs = earliestWith(starts, shown);
   const days = x.ticks(width < 480 ? 4 : 7).filter((d) => x(d) < width - 70);
   const whole = (ms: number) => Math.round(ms / starts.stepMs) * starts.stepMs;
   const at = (clientX: number) => {
@@ -163,9 +164,9 @@ export function StartsBar({
             .{' '}
           </>
         )}
-        {starts.earliestMs !== null && starts.bestMs !== null && (
+        {earliestMs !== null && starts.bestMs !== null && (
           <>
-            Earliest {dayAndClock(starts.earliestMs, zone)}, best {dayAndClock(starts.bestMs, zone)}.{' '}
+            Earliest {dayAndClock(earliestMs, zone)}, best {dayAndClock(starts.bestMs, zone)}.{' '}
             <button type="button" className="act text-sm" onClick={() => onTake(starts.bestMs!)}>
               Begin at the best
             </button>
