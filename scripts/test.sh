@@ -46,7 +46,7 @@ check layers npx depcruise src e2e bench torture --config .dependency-cruiser.cj
 suite unit --maxWorkers=100%
 check build env GRENKO_TYPES=checked npx tsx scripts/build.ts
 check docs bash -c 'npx tsx scripts/docs.ts --check'
-[ -x "${CHROMIUM:-/usr/bin/chromium}" ] && suite e2e --maxWorkers=4
+[ -x "${CHROMIUM:-/usr/bin/chromium}" ] && suite e2e --maxWorkers=3
 
 echo
 echo "$passed passed, $failed failed"
