@@ -89,3 +89,22 @@ test('what happened at the site changes the steps of the same repair', () => {
   expect(topped.steps.length).toBeGreaterThan(before.steps.length);
   expect(plan(new Map()).steps).toEqual(before.steps);
 });
+
+test('of like repairs planned again with one of them changed, every plan is the plan made anew', () => {
+  const three = ['a', 'b', 'c'].map((id, i): Repair => ({ ...twin(nosing), id, order: i, name: `Nosing ${id}` }));
+  const job = (repairs: readonly Repair[]) =>
+    planJob({ job: ramp!.job, repairs, sheets: ramp!.sheets, stock: [], actuals: new Map(), nowMs: NOW }).repairs;
+  const first = job(three);
+  expect(job(three).map((p) => p.steps)).toEqual(first.map((p) => p.steps));
+  for (const at of [0, 1, 2]) {
+    const changed = three.map((r, i) => (i === at ? withPiece(r, { ...pieceOf(r), crew: 3 }) : r));
+    const again = job(changed);
+    const anew = job(twin(changed));
+    expect(again.map((p) => p.steps)).toEqual(anew.map((p) => p.steps));
+    expect(dequal(again[at]!.steps, first[at]!.steps)).toBe(false);
+    // All are prepared before any is placed.
+    const prepared = Math.max(...again.flatMap((p) => p.steps.filter((s) => s.block === 'prep').map((s) => s.endMs)));
+    const placed = Math.min(...again.flatMap((p) => p.steps.filter((s) => s.role === 'place').map((s) => s.startMs)));
+    expect(prepared).toBeLessThanOrEqual(placed);
+  }
+});

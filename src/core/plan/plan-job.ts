@@ -60,10 +60,12 @@ interface ChainAsk {
 }
 
 /**
- * The last plan of each repair with what it was asked. Drafts are immutable: what is asked again in the same words is
- * answered again.
+ * The last answer for each repair with what it was asked. Drafts are immutable: what is asked again in the same words
+ * is answered again.
  */
-const answered = new WeakMap<Repair, { readonly ask: ChainAsk; readonly plan: ChainPlan }>();
+type Answers<T> = WeakMap<Repair, { readonly ask: ChainAsk; readonly answer: T }>;
+const plans: Answers<ChainPlan> = new WeakMap();
+const preparations: Answers<readonly Window[]> = new WeakMap();
 
 const samePass = (was: PassAsk, now: PassAsk): boolean =>
   was.job === now.job &&
@@ -74,19 +76,24 @@ const samePass = (was: PassAsk, now: PassAsk): boolean =>
   was.pots === now.pots &&
   dequal(was.actuals, now.actuals);
 
-function planOnce(repair: Repair, ask: ChainAsk): ChainPlan {
-  const last = answered.get(repair);
+function once<T>(
+  known: Answers<T>,
+  repair: Repair,
+  ask: ChainAsk,
+  make: (passes: ChainAsk['passes'], busy: ChainAsk['busy']) => T,
+): T {
+  const last = known.get(repair);
   if (last) {
     const { ask: was } = last;
     const same =
       was.busy.length === ask.busy.length &&
       was.passes.every((p, i) => samePass(p, ask.passes[i]!)) &&
       was.busy.every((b, i) => b.fromMs === ask.busy[i]!.fromMs && b.toMs === ask.busy[i]!.toMs);
-    if (same) return last.plan;
+    if (same) return last.answer;
   }
-  const plan = planChain(ask.passes, ask.busy);
-  answered.set(repair, { ask, plan });
-  return plan;
+  const answer = make(ask.passes, ask.busy);
+  known.set(repair, { ask, answer });
+  return answer;
 }
 
 /** Site, hours and temperatures of a job: they stand as long as the job and its first instant do. */
@@ -219,16 +226,16 @@ export function planJob(ask: JobAsk): JobPlan {
     problems.push({ ...passes.problem, field: `${repair.id}.${passes.problem.field}` });
     return [];
   });
-  const plans: ChainPlan[] = [];
+  const made: ChainPlan[] = [];
   for (const group of likeOnes(asked)) {
     // Of like repairs that follow each other all are prepared first: nobody saws beside fresh mortar.
     const early: (readonly Window[])[] = [];
     if (group.length > 1) for (const { passes } of group) early.push(preparationOf(passes, [...busy, ...early.flat()]));
     for (const [i, { repair, passes }] of group.entries()) {
       if (stopped) break;
-      const plan = planOnce(repair, { passes, busy: [...busy, ...early.slice(i + 1).flat()] });
+      const plan = once(plans, repair, { passes, busy: [...busy, ...early.slice(i + 1).flat()] }, planChain);
       for (const s of plan.steps) busy.push({ fromMs: s.startMs, toMs: s.endMs });
-      plans.push(plan);
+      made.push(plan);
       const spent = attempt(() => spend(1 + plan.steps.length));
       if (!spent.ok) {
         // What is planned already stands; the rest is told to be missing.
@@ -242,7 +249,7 @@ export function planJob(ask: JobAsk): JobPlan {
     kits ??= attempt(() =>
       jobKits(
         job,
-        plans.flatMap((p) => p.passes),
+        made.flatMap((p) => p.passes),
         ask.stock,
       ),
     );
@@ -254,7 +261,7 @@ export function planJob(ask: JobAsk): JobPlan {
     fromMs,
     site,
     windows,
-    repairs: plans,
+    repairs: made,
     pots,
     kits: () => {
       const tried = askKits();
