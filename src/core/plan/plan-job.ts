@@ -230,7 +230,9 @@ export function planJob(ask: JobAsk): JobPlan {
   for (const group of likeOnes(asked)) {
     // Of like repairs that follow each other all are prepared first: nobody saws beside fresh mortar.
     const early: (readonly Window[])[] = [];
-    if (group.length > 1) for (const { passes } of group) early.push(preparationOf(passes, [...busy, ...early.flat()]));
+    if (group.length > 1)
+      for (const { repair, passes } of group)
+        early.push(once(preparations, repair, { passes, busy: [...busy, ...early.flat()] }, preparationOf));
     for (const [i, { repair, passes }] of group.entries()) {
       if (stopped) break;
       const plan = once(plans, repair, { passes, busy: [...busy, ...early.slice(i + 1).flat()] }, planChain);
