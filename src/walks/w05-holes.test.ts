@@ -79,6 +79,21 @@ test('fabric inside the widest alone, by choice: two circles of 50 and 60 a hole
   expect(backed.steps.some((s) => /circles of fabric/.test(s.title))).toBe(true);
   expect(bare.steps.some((s) => /circles of fabric/.test(s.title))).toBe(false);
 });
+test('a hole that was cut and not drilled gets circles by its area, not by its depth', () => {
+  const side = 40 * Math.sqrt(Math.PI / 4);
+  const cut = holes(2, 40, 10, {
+    void: {
+      ...voidOf({
+        ...SHAPES.patch.blank(),
+        outline: { kind: 'rectangle', length: measured(side), width: measured(side) },
+        depth: { kind: 'mean', mean: measured(10, 'gauge') },
+      } as VoidShape),
+      count: 2,
+    },
+  });
+  const backed = plan({ ...cut, schools: { fabric: 'inside' } });
+  expect(backed.toMixMl! - plan(cut).toMixMl!).toBeCloseTo(2.02, 1);
+});
 test.each([
   ['core', 'no', /Wet core/],
   ['blisters', 'yes', /Osmosis/],

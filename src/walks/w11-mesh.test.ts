@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { meshPieces } from '@/core/method/methods/crack-mesh';
+import { meshPieces, stripMm } from '@/core/method/methods/crack-mesh';
 import { type Piece, repairOf } from '@/core/plan';
 import type { SheetRevision } from '@/core/system';
 import { measured, SHAPES, type VoidShape, voidOf } from '@/core/void';
@@ -95,6 +95,16 @@ test('four pieces of mesh, 9.78 m with their laps, told before anything is mixed
   expect(cut.title).toBe('Cut the mesh: 4 pieces, 9.78 m in all');
   const mixed = plan().steps.find((s) => s.id === 'b1:mix')!;
   expect(Date.parse(cut.to!)).toBeLessThanOrEqual(Date.parse(mixed.from!));
+});
+test('a strip measured as a face is as long as its longer side', () => {
+  for (const [long, wide] of [
+    [900, 150],
+    [9600, 300],
+    [200, 200],
+  ] as const)
+    expect(stripMm({ planAreaMm2: long * wide, perimeterMm: 2 * (long + wide) })).toBeCloseTo(long, 6);
+  const cut = plan({ void: voidOf(strip(3)) }).steps.find((s) => s.id === 'prep:cut')!;
+  expect(cut.title).toBe('Cut the mesh: 4 pieces, 9.78 m in all');
 });
 test('pieces of mesh cover the run, and one fewer would not', () => {
   fc.assert(

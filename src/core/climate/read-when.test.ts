@@ -43,6 +43,13 @@ test('a day and a month that could be either are asked, and each press says what
   expect(read('5/5/2026')).toBe('2026-05-05 07:00');
 });
 
+test('without a year the coming day is meant, in every form, unless it lies a few weeks behind', () => {
+  const november = { nowMs: Date.UTC(2026, 10, 26, 6) };
+  for (const text of ['20/3 7:00', '20.3. 7:00', '20 Mar 7:00']) expect(read(text, november)).toBe('2027-03-20 07:00');
+  for (const text of ['20/11 7:00', '20.11. 7:00', '20 Nov 7:00'])
+    expect(read(text, november)).toBe('2026-11-20 07:00');
+});
+
 test('a day without an hour begins at the hour of the work', () => {
   expect(read('Fri', { atHour: 6.5 })).toBe('2026-05-08 06:30');
 });

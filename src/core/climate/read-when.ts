@@ -15,6 +15,8 @@ export const whenText = (ms: number, zone: string): string =>
   DateTime.fromMillis(ms, { zone, locale: 'en' }).toFormat('ccc d LLL yyyy HH:mm');
 
 const [YEAR_FROM, YEAR_TO] = [1970, 2200];
+/** A day without a year may lie so far behind: what was wanted last week. */
+const BEHIND_DAYS = 35;
 const bad = (sentence: string): Parsed => ({ ok: false, sentence });
 const NOT_READ = 'That is no day and hour. Type it as “tomorrow 7”, “Fri noon”, “12 May 14:30” or “2026-05-12 14:30”.';
 const pad = (n: number) => String(n).padStart(2, '0');
@@ -46,9 +48,13 @@ export function readWhen(text: string, { nowMs, zone, atHour }: Typing): Parsed 
   const slashed = /\b(\d{1,2})\/(\d{1,2})(?:\/(\d{2,4}))?\b/.exec(clear);
   if (slashed) {
     const [all, a, b, y] = slashed as unknown as [string, string, string, string | undefined];
-    const year = y ? Number(y.length === 2 ? `20${y}` : y) : DateTime.fromMillis(nowMs, { zone }).year;
-    const asDay = (d: string, m: string) =>
-      DateTime.fromObject({ year, month: Number(m), day: Number(d) }, { locale: 'en' });
+    const here = DateTime.fromMillis(nowMs, { zone });
+    const asDay = (d: string, m: string) => {
+      const year = y ? Number(y.length === 2 ? `20${y}` : y) : here.year;
+      const day = DateTime.fromObject({ year, month: Number(m), day: Number(d) }, { zone, locale: 'en' });
+      // Without a year the coming one is meant, unless it lies a few weeks behind.
+      return y || here.diff(day, 'days').days < BEHIND_DAYS ? day : day.plus({ years: 1 });
+    };
     const readings = [asDay(a, b), asDay(b, a)].filter((d) => d.isValid);
     const different = readings.length === 2 && a !== b;
     // With dots it was day before month already.
@@ -88,7 +94,7 @@ export function readWhen(text: string, { nowMs, zone, atHour }: Typing): Parsed 
     },
     { zone },
   );
-  if (!start.isCertain('year') && start.isCertain('day') && at.diff(here, 'days').days > 330)
+  if (!start.isCertain('year') && start.isCertain('day') && at.diff(here, 'days').days > 365 - BEHIND_DAYS)
     at = at.minus({ years: 1 });
   if (!at.isValid) return bad(NOT_READ);
   if (at.year < YEAR_FROM || at.year > YEAR_TO) return bad(`The year must lie between ${YEAR_FROM} and ${YEAR_TO}.`);

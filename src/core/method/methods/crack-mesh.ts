@@ -1,5 +1,5 @@
 import { mm, texts } from '../../say';
-import { kindOf } from '../../void';
+import { type Faces, kindOf } from '../../void';
 import { shareOf } from '../allowances';
 import { clear, endOfMixing, waiting, weighedOrWhole } from '../common';
 import { type MethodContext, settingIn } from '../context';
@@ -13,9 +13,14 @@ const SAYS = texts('crack-mesh.says', {
   order: 'Both parts until one even colour; as stiff as it comes from the trowel.',
 });
 
-/** Length of the crack, mm: of the first shape that has a run. */
+/** Length of a strip by its area and the way round it, mm: exact for a rectangle. */
+export function stripMm({ planAreaMm2, perimeterMm }: Pick<Faces, 'planAreaMm2' | 'perimeterMm'>): number {
+  const half = perimeterMm / 2;
+  return (half + Math.sqrt(Math.max(0, half * half - 4 * planAreaMm2))) / 2;
+}
+/** Length of the crack, mm: of what runs along a line, else of the strip it was measured as. */
 const runMm = (c: MethodContext): number =>
-  c.void.shapes.reduce((most, s) => Math.max(most, kindOf(s).runMm?.(s) ?? 0), 0) || c.measured.faces.perimeterMm / 2;
+  Math.max(0, ...c.void.shapes.map((s) => kindOf(s).runMm?.(s) ?? 0)) || stripMm(c.measured.faces);
 
 /** Pieces of mesh that cover a run, each lapping over the one before. */
 export function meshPieces(lengthMm: number, pieceMm: number, lapMm: number): number {

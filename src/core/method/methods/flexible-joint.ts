@@ -18,7 +18,8 @@ export const flexibleJoint: Method = {
   engine: 'fill',
   does: 'A joint or crack that moves is sawn to its width, backed by a rod or tape, filled on two sides only and tooled.',
   bases: ['concrete', 'stone', 'metal', 'timber', 'laminate', 'plastic'],
-  shapes: ['chase', 'filled'],
+  // Its width decides what it bears: a volume alone does not tell it.
+  shapes: ['chase'],
   laidOn: null,
   setsOut: false,
   kinds: ['paste', 'putty', 'liquid-resin', 'crack-filler', 'sachets'],

@@ -17,10 +17,10 @@ const AMOUNT = texts('laminate-hole.amount', {
   by: '{n, plural, one {# circle} other {# circles}} a hole, fibre share {share}',
 });
 
-/** How wide the hole is, mm. */
+/** How wide the hole is, mm; one that was not drilled counts as a round one of its area. */
 const acrossMm = (c: MethodContext): number => {
   const [first] = c.void.shapes;
-  return (first && kindOf(first).bore?.(first).acrossMm) ?? c.measured.faces.thicknessMm;
+  return (first && kindOf(first).bore?.(first).acrossMm) ?? Math.sqrt((4 / Math.PI) * c.measured.faces.planAreaMm2);
 };
 
 /** Dry fabric of one hole, g: circles that step out beyond its edge. @param gPerM2 weight of a layer */
