@@ -55,11 +55,20 @@ test('a mild steady week: every start inside the working hours is good, none out
   for (let i = 0; i < found.against.length; i++) {
     const ms = found.fromMs + i * found.stepMs;
     const inside = ask.windows.some((w) => ms - ask.prepareMin * MIN >= w.fromMs && ms + ask.placeMin * MIN <= w.toMs);
-    expect(reasonsOf(found.against[i]!)).toEqual(inside ? [] : ['hours']);
+    const early = ms < Math.max(NOW, bundles[0]!.job.startFrom) + ask.prepareMin * MIN;
+    expect(reasonsOf(found.against[i]!)).toEqual([...(inside ? [] : ['hours']), ...(early ? ['early'] : [])]);
   }
   expect(found.earliestMs).not.toBeNull();
 });
 
+test('nobody mixes before the place can be prepared: the earliest start is never before that of the plan', () => {
+  const job = { climate: { kind: 'constant', tempC: 18, humidityPct: 55 }, startFrom: NOW + 3 * 3_600_000 } as const;
+  const { ask, found, planned } = starts(job);
+  const mixing = planned.steps.find((s) => s.marks?.begin?.includes('mix-begins'))!.startMs;
+  expect(ask.readyMs).toBe(mixing);
+  expect(earliestWith(found, mixing)).toBe(mixing);
+  expect(startSays(found, job.startFrom).against).toContain('early');
+});
 test('the plan’s own start, between two of the strip, is the earliest where it is good and sooner, and no other is', () => {
   const mild = starts({ climate: { kind: 'constant', tempC: 18, humidityPct: 55 } });
   const mixing = mild.planned.steps.find((s) => s.marks?.begin?.includes('mix-begins'))!.startMs;

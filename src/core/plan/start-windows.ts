@@ -23,6 +23,7 @@ export const FAILS = {
   hold: 'too cold to set before it has gelled',
   never: 'never ready within the forecast',
   late: 'ready after the wanted reopening',
+  early: 'before the place can be prepared',
 } as const;
 export type FailId = keyof typeof FAILS;
 const IDS = Object.keys(FAILS) as FailId[];
@@ -38,6 +39,8 @@ export interface StartsAsk {
   /** Hands-on minutes before mixing, and from mixing to the last placing. */
   readonly prepareMin: number;
   readonly placeMin: number;
+  /** Before this the place is not prepared, were it begun at the first instant; none where that is behind. */
+  readonly readyMs?: number;
   /** Minutes that the pot must live from mixing on. */
   readonly potMin: number;
   readonly serves: MilestoneId | null;
@@ -180,6 +183,7 @@ function judgeStarts(ask: StartsAsk, thermal: Thermal, hours: Uint8Array, stepMs
   const room = new Float64Array(starts);
   for (let i = 0; i < starts; i++) {
     let no = hours[i] ? 0 : bit('hours');
+    if (ask.readyMs !== undefined && ask.fromMs + i * stepMs < ask.readyMs) no |= bit('early');
     let least = Number.POSITIVE_INFINITY;
     const need = (value: number, limit: number | null, above: boolean, id: FailId) => {
       if (limit === null || Number.isNaN(value)) return;
@@ -353,6 +357,9 @@ export function startsAskOf(
     fromMs,
     toMs: lastStart,
     prepareMin,
+    readyMs:
+      Math.max(nowMs, job.startFrom) +
+      steps.slice(0, steps.indexOf(mix)).reduce((ms, p) => ms + (p.doneAt === null ? p.endMs - p.startMs : 0), 0),
     // Lifts that wait for each other are not one placing: the first decides.
     placeMin: firstPlaced ? (firstPlaced.endMs - mix.startMs) / MIN_MS : 30,
     // A large pot warms itself: it needs a sheet’s life that is longer by as much as its own is shorter. Batches are

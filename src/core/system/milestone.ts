@@ -81,8 +81,8 @@ export const MILESTONES = {
   },
   'recoat-until': { label: 'Recoat until', clock: 'working', order: null, onBase: true, byFirst: true },
   bare: { label: 'Prepared face good until', clock: 'working', order: null, onBase: true, byFirst: true },
-  'wash-from': { label: 'Washing, from', clock: 'waiting', order: null, firstSpot: true, onBase: true, touch: true },
-  'wash-until': { label: 'Washing, until', clock: 'working', order: null, firstSpot: true, onBase: true },
+  'wash-from': { label: 'Start of washing', clock: 'waiting', order: null, firstSpot: true, onBase: true, touch: true },
+  'wash-until': { label: 'End of washing', clock: 'working', order: null, firstSpot: true, onBase: true },
   'tack-free': {
     label: 'Tack-free',
     clock: 'waiting',

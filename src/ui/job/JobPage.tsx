@@ -186,6 +186,7 @@ export function JobPage({ jobId }: { jobId: string }) {
             </label>
             <WhenField
               label="Wanted back in service"
+              className="col-span-2 sm:col-span-1"
               value={job.wantedAt}
               zone={job.zone}
               atHour={job.workingHours.toHour}
@@ -194,6 +195,7 @@ export function JobPage({ jobId }: { jobId: string }) {
             />
             <WhenField
               label="Work may begin"
+              className="col-span-2 sm:col-span-1"
               value={job.startFrom}
               zone={job.zone}
               atHour={job.workingHours.fromHour}

@@ -12,6 +12,7 @@ export function WhenField({
   onChange,
   onClear,
   disabled,
+  className,
 }: {
   readonly label: string;
   /** ms; null where none is chosen. */
@@ -22,6 +23,7 @@ export function WhenField({
   readonly onChange: (ms: number) => void;
   readonly onClear?: () => void;
   readonly disabled?: boolean;
+  readonly className?: string;
 }) {
   return (
     <ReadField
@@ -34,6 +36,7 @@ export function WhenField({
       {...(onClear ? { onClear } : {})}
       placeholder={onClear ? 'tomorrow 7, Fri noon, 12 May 14:30' : undefined}
       disabled={disabled}
+      className={className}
     />
   );
 }
