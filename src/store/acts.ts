@@ -2,11 +2,14 @@ import { type Change, carryOver, changesBetween, inverse } from '@/core/record';
 import type { Draft } from './outbox';
 import type { DraftKind } from './write';
 
-/** One thing done by this tab's hand, as it can be taken back. */
-export type Act =
+/** One thing done to one draft. */
+export type SingleAct =
   | { readonly does: 'change'; readonly kind: DraftKind; readonly id: string; readonly changes: readonly Change[] }
   | { readonly does: 'add'; readonly kind: DraftKind; readonly draft: Draft }
   | { readonly does: 'remove'; readonly kind: DraftKind; readonly draft: Draft };
+
+/** One thing done by this tab's hand, as it can be taken back: of one draft, or of several at once. */
+export type Act = SingleAct | { readonly does: 'several'; readonly acts: readonly SingleAct[] };
 
 export interface History {
   readonly past: readonly Act[];
@@ -18,9 +21,16 @@ const DEPTH = 200;
 
 /** The act that takes an act back. */
 export const opposite = (act: Act): Act =>
+  act.does === 'several' ? { ...act, acts: act.acts.map(oppositeOf).reverse() } : oppositeOf(act);
+
+const oppositeOf = (act: SingleAct): SingleAct =>
   act.does === 'change'
     ? { ...act, changes: inverse(act.changes) }
     : { ...act, does: act.does === 'add' ? 'remove' : 'add' };
+
+/** Ids of the drafts an act is about. */
+export const touched = (act: Act): readonly string[] =>
+  (act.does === 'several' ? act.acts : [act]).map((a) => (a.does === 'change' ? a.id : a.draft.id));
 
 /** Remembers an act; one of the same kind in quick succession becomes one with the last. */
 export function remember({ past }: History, act: Act, joins: boolean): History {

@@ -367,3 +367,47 @@ test('a job is deleted with everything of it; orphans are found, not dropped', a
   tab.undo();
   expect(now().jobs.size).toBe(0);
 });
+
+describe('repairs made one', () => {
+  const sill = { ...repair, id: 'rep-2', name: 'Step', order: repair.order + 1 };
+  const held = async () => (await disk()).holdings.repair.map((r) => r.name);
+
+  test('is one act: undone and redone as one, on the disk too', async () => {
+    tab.addRepair(sill);
+    await pause();
+    expect(tab.joinRepairs([sill.id, repair.id])).toEqual({ id: repair.id });
+    await pause();
+    expect(await held()).toEqual(['Sill + Step']);
+    tab.undo();
+    await pause();
+    expect((await held()).sort()).toEqual(['Sill', 'Step']);
+    tab.redo();
+    await pause();
+    expect(await held()).toEqual(['Sill + Step']);
+  });
+
+  test('whose other part was changed elsewhere meanwhile is not undone by half', async () => {
+    tab.addRepair(sill);
+    await pause();
+    tab.joinRepairs([sill.id, repair.id]);
+    await pause();
+    tab.changeRepair(repair.id, (r) => ({ ...r, name: 'Both steps' }));
+    await pause();
+    tab.undo();
+    tab.changeRepair(repair.id, (r) => ({ ...r, name: 'All steps' }), 'other');
+    await pause();
+    // Behind the name that was typed since, the join itself no longer fits.
+    const { past } = now().history;
+    tab.state.setState({ history: { past: past.slice(0, -1), future: [] } });
+    tab.undo();
+    expect([...now().repairs.values()].map((r) => r.name)).toEqual(['All steps']);
+    expect(now().notUndone?.why).toBe('changed');
+  });
+
+  test('says why not, and changes nothing', async () => {
+    tab.addRepair({ ...sill, orientation: 'wall' });
+    await pause();
+    expect(tab.joinRepairs([sill.id, repair.id])).toHaveProperty('why');
+    expect(now().repairs.size).toBe(2);
+  });
+});

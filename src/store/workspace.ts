@@ -1,5 +1,5 @@
 import { createStore, type StoreApi } from 'zustand/vanilla';
-import { FIRST_PASS, type Job, type Pots, type Repair } from '@/core/plan';
+import { FIRST_PASS, type Job, joined, type Pots, type Repair } from '@/core/plan';
 import {
   type Attachment,
   type Bundle,
@@ -16,8 +16,9 @@ import {
   snapshotOf,
   viewJob,
 } from '@/core/record';
+import type { Said } from '@/core/say';
 import type { SheetRevision, Stock } from '@/core/system';
-import { type Act, type History, NO_HISTORY, opposite, redone, remember } from './acts';
+import { type Act, type History, NO_HISTORY, opposite, redone, remember, type SingleAct, touched } from './acts';
 import { DatabaseProblem, type DatabaseTrouble } from './database';
 import type { Journal } from './journal';
 import { createOutbox, type Draft, type OutboxState } from './outbox';
@@ -482,8 +483,22 @@ export function createWorkspace({ clock, store: openStore, ids, journal, later =
     get().events.some((e) => (kind === 'repair' ? e.repairId : e.jobId) === id) ||
     (kind === 'job' && [...get().repairs.values()].some((r) => r.jobId === id && recorded('repair', r.id)));
 
-  /** Carries one act out against what stands now. @returns whether it was carried out */
+  /** Carries an act out against what stands now, all of it or nothing. @returns whether it was carried out */
   function carry(act: Act): boolean {
+    if (act.does !== 'several') return carryOne(act);
+    const done: SingleAct[] = [];
+    for (const one of act.acts) {
+      if (!carryOne(one)) {
+        const { notUndone } = get();
+        if (done.length) carry(opposite({ does: 'several', acts: done }));
+        set({ notUndone });
+        return false;
+      }
+      done.push(one);
+    }
+    return true;
+  }
+  function carryOne(act: SingleAct): boolean {
     const held = get()[PLACE[act.kind]];
     const id = act.does === 'change' ? act.id : act.draft.id;
     const now = held.get(id) as Draft | undefined;
@@ -715,7 +730,7 @@ export function createWorkspace({ clock, store: openStore, ids, journal, later =
     await write(keys.map(({ kind, id }): Write => ({ does: 'remove', kind, id })));
     for (const { kind, id } of keys) forget(kind, id);
     const gone = new Set(keys.map((k) => k.id));
-    const stays = (a: Act) => !gone.has(a.does === 'change' ? a.id : a.draft.id);
+    const stays = (a: Act) => !touched(a).some((id) => gone.has(id));
     const { past, future } = get().history;
     set({ history: { past: past.filter(stays), future: future.filter(stays) } });
     await (await theStore()).note('aside').then(async (aside) => {
@@ -790,6 +805,24 @@ export function createWorkspace({ clock, store: openStore, ids, journal, later =
       did({ does: 'remove', kind: 'repair', draft: repair }, 'remove');
       take('repair', repair);
       return true;
+    },
+    /**
+     * Makes one repair of several that are alike, none of them begun, as one act.
+     * @returns the repair that they are now, or why they cannot be one
+     */
+    joinRepairs: (ids: readonly string[]): { readonly id: string } | { readonly why: Said } => {
+      const made = joined(
+        ids.flatMap((id) => get().repairs.get(id) ?? []),
+        (id) => recorded('repair', id),
+      );
+      if ('why' in made) return made;
+      const before = get().repairs.get(made.repair.id)!;
+      const acts: readonly SingleAct[] = [
+        { does: 'change', kind: 'repair', id: before.id, changes: changesBetween(before, made.repair) },
+        ...made.gone.map((draft): SingleAct => ({ does: 'remove', kind: 'repair', draft })),
+      ];
+      if (carry({ does: 'several', acts })) did({ does: 'several', acts }, 'join');
+      return { id: before.id };
     },
     putSheet: async (sheet: SheetRevision): Promise<void> => {
       set({ sheets: plus(get().sheets, [sheet]) });

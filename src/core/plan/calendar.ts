@@ -57,20 +57,35 @@ function firstOpen(windows: readonly Window[], atMs: number): number {
   return low;
 }
 
+/** How work lies to the end of a working day. */
+export interface DayEnd {
+  readonly closesMs: number;
+  /** What of it lies, or would lie, past that, min. */
+  readonly byMin: number;
+  /** It stays; else it waits for the next day, and staying so long would have saved that. */
+  readonly stayed: boolean;
+}
+
+/** More than this past the end of a day is not offered: that is no few minutes. */
+const MOST_OFFERED_MIN = 60;
+
 /**
- * Earliest start of `minutes` of hands-on work at or after `readyMs`: inside one working window and clear of what the
- * crew is already busy with. Work longer than a whole window begins with a window and runs over.
+ * Earliest start of `minutes` of hands-on work at or after `readyMs`: begun inside one working window, ended there or
+ * at most `overtimeMin` past it, and clear of what the crew is already busy with. Work longer than a whole window
+ * begins with a window and runs over.
  */
 export function earliestSlot(
   windows: readonly Window[],
   busy: readonly Window[],
   readyMs: number,
   minutes: number,
-): { startMs: number; overruns: boolean } {
+  overtimeMin = 0,
+): { startMs: number; overruns: boolean; dayEnd: DayEnd | null } {
   const need = minutes * 60_000;
+  let waits: DayEnd | null = null;
   for (let k = firstOpen(windows, readyMs); k < windows.length; k++) {
     const w = windows[k]!;
-    const long = need > w.toMs - w.fromMs;
+    const long = need > w.toMs + overtimeMin * 60_000 - w.fromMs;
     let start = Math.max(w.fromMs, readyMs);
     if (long && start > w.fromMs) continue;
     for (let moved = true; moved; ) {
@@ -81,7 +96,14 @@ export function earliestSlot(
           moved = true;
         }
     }
-    if (long || start + need <= w.toMs) return { startMs: start, overruns: long };
+    if (long) return { startMs: start, overruns: true, dayEnd: null };
+    const byMin = (start + need - w.toMs) / 60_000;
+    if (byMin <= 0) return { startMs: start, overruns: false, dayEnd: waits };
+    // Nobody begins when the day is over.
+    if (start >= w.toMs) continue;
+    if (byMin <= overtimeMin)
+      return { startMs: start, overruns: false, dayEnd: { closesMs: w.toMs, byMin, stayed: true } };
+    if (byMin <= MOST_OFFERED_MIN) waits ??= { closesMs: w.toMs, byMin, stayed: false };
   }
   return refuse(
     'workingHours',

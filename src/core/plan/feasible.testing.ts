@@ -64,10 +64,12 @@ export function faultsOf({ repairs, windows }: JobPlan): readonly string[] {
           if (doneMs !== null && s.startMs < doneMs - OFF_MS)
             out.push(`too soon: ${named(s)}, ${s.waitFor!.kind} of batch ${batch + 1} ${at(doneMs)}`);
         }
-      // Whoever begins does so when somebody is there.
-      for (const s of steps)
-        if (s.doneAt === null && !windows.some((w) => s.startMs >= w.fromMs && s.startMs < w.toMs) && !repair.overruns)
-          out.push(`closed: ${passId} ${named(s)}`);
+      // Whoever begins does so when somebody is there; what belongs to it may run on as long as was agreed.
+      for (const [i, s] of steps.entries()) {
+        const stayMs = steps[i - 1]?.block === s.block ? pass.piece.overtimeMin * 60_000 : 0;
+        const there = windows.some((w) => s.startMs >= w.fromMs && s.startMs < w.toMs + stayMs);
+        if (s.doneAt === null && !there && !repair.overruns) out.push(`closed: ${passId} ${named(s)}`);
+      }
     }
   }
   return out;

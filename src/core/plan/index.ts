@@ -5,6 +5,7 @@ export { servedBy } from './derive';
 export { GATES, type Gate } from './gates';
 export * from './job';
 export * from './job-kits';
+export { joined } from './join';
 export * from './load';
 export * from './load-asked';
 export * from './milestone-times';

@@ -11,7 +11,7 @@ import {
 } from '../method';
 import type { Milestone, MilestoneId } from '../system';
 import { refuse } from '../units';
-import { earliestSlot, type Window } from './calendar';
+import { type DayEnd, earliestSlot, type Window } from './calendar';
 import { AGAIN } from './extra-steps';
 import type { MilestoneTime, Named } from './milestone-times';
 import { type ClockAsk, clocksOf, type Spot, upTo, type Wait } from './pass-clocks';
@@ -155,6 +155,7 @@ export function layingOf(layAsk: LayAsk): Laying {
       lateFor: null,
       missed,
       insideUntilMs: null,
+      dayEnd: null,
     });
     return Math.max(startMs, endMs);
   };
@@ -199,6 +200,7 @@ export function layingOf(layAsk: LayAsk): Laying {
       let forcedBy: PlannedStep['forcedBy'] = first && !laid.size && repair.plannedStart !== null ? 'chosen' : 'before';
       let startMs: number;
       let endMs: number;
+      let dayEnd: DayEnd | null = null;
       if (doneAt !== null) {
         startMs = begunAt ?? Math.max(Math.min(cursor, doneAt), doneAt - handsOnMs(draft));
         endMs = doneAt;
@@ -244,7 +246,8 @@ export function layingOf(layAsk: LayAsk): Laying {
               k++
             )
               need += handsOnMs(drafts[k]!) / MIN_MS;
-            const slot = earliestSlot(ask.windows, busy, ready, need);
+            const slot = earliestSlot(ask.windows, busy, ready, need, repair.overtimeMin);
+            dayEnd = slot.dayEnd;
             if (slot.startMs > ready) forcedBy = 'crew or hours';
             overruns ||= slot.overruns;
             ready = slot.startMs;
@@ -275,6 +278,7 @@ export function layingOf(layAsk: LayAsk): Laying {
         lateFor: late,
         missed: null,
         insideUntilMs: draft.gate && late === null ? (window?.untilMs ?? null) : null,
+        dayEnd,
       });
       if (toMixing && draft.marks?.begin?.includes('mix-begins')) break;
     }

@@ -14,7 +14,7 @@ import type { Kit, MilestoneId, SheetRevision } from '../system';
 import { type Problem, refuse } from '../units';
 import type { VoidResult } from '../void';
 import type { Actuals } from './actuals';
-import type { Window } from './calendar';
+import type { DayEnd, Window } from './calendar';
 import type { Job } from './job';
 import type { MilestoneTime } from './milestone-times';
 import type { SheetHeat } from './pots';
@@ -49,6 +49,8 @@ export interface PlannedStep extends StepDraft {
   readonly missed: MissedWindow | null;
   /** The window on the pass below that it begins in: until when. */
   readonly insideUntilMs: number | null;
+  /** How it, with what belongs to it, lies to the end of the working day; null where that decides nothing. */
+  readonly dayEnd: DayEnd | null;
 }
 
 export type CureState = 'liquid' | 'gelled' | 'hardening' | 'set';

@@ -67,6 +67,9 @@ export const Pass = z.object({
 });
 export type Pass = z.infer<typeof Pass>;
 
+/** Longer than that is another working day. */
+export const MOST_OVERTIME_MIN = 240;
+
 /** What a repair is beside its passes: place, base, inspection, what it carries, who works with what. */
 const Common = z.object({
   record: z.literal('repair'),
@@ -91,6 +94,8 @@ const Common = z.object({
   moisturePct: z.number().min(0).max(100).nullable(),
   /** Pairs of hands that place. */
   crew: z.number().int().min(1).max(12),
+  /** How long they stay past the end of the working day for what must not be torn apart, min. */
+  overtimeMin: z.number().min(0).max(MOST_OVERTIME_MIN).default(0),
   /** Step of the scale at hand, g. */
   scaleStepG: Figure.positive(),
   /** What else parts are measured with. */
@@ -218,6 +223,7 @@ export const FIRST_CHOICES = {
   surface: 'bone dry',
   moisturePct: null,
   crew: 1,
+  overtimeMin: 0,
   massCapG: null,
   liftMm: null,
   bench: FIRST_BENCH,

@@ -54,7 +54,9 @@ test('a mild steady week: every start inside the working hours is good, none out
   });
   for (let i = 0; i < found.against.length; i++) {
     const ms = found.fromMs + i * found.stepMs;
-    const inside = ask.windows.some((w) => ms - ask.prepareMin * MIN >= w.fromMs && ms + ask.placeMin * MIN <= w.toMs);
+    const inside = ask.windows.some(
+      (w) => ms - ask.prepareMin * MIN >= w.fromMs && ms + (ask.blockMin ?? ask.placeMin) * MIN <= w.toMs,
+    );
     const early = ms < Math.max(NOW, bundles[0]!.job.startFrom) + ask.prepareMin * MIN;
     expect(reasonsOf(found.against[i]!)).toEqual([...(inside ? [] : ['hours']), ...(early ? ['early'] : [])]);
   }

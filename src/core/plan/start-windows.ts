@@ -39,6 +39,10 @@ export interface StartsAsk {
   /** Hands-on minutes before mixing, and from mixing to the last placing. */
   readonly prepareMin: number;
   readonly placeMin: number;
+  /** Hands-on minutes from mixing on that the end of a day does not tear apart; the placing unless told. */
+  readonly blockMin?: number;
+  /** How long they may run past the working hours they began in. */
+  readonly overtimeMin?: number;
   /** Before this the place is not prepared, were it begun at the first instant; none where that is behind. */
   readonly readyMs?: number;
   /** Minutes that the pot must live from mixing on. */
@@ -304,11 +308,16 @@ function firstBelow(values: Float64Array, limit: number | null): Float64Array {
 }
 
 /** Which starts lie, with preparation before and placing after them, inside one stretch of working hours. */
-function workable({ windows, prepareMin, placeMin, fromMs }: StartsAsk, stepMs: number, starts: number): Uint8Array {
+function workable(
+  { windows, prepareMin, placeMin, blockMin = placeMin, overtimeMin = 0, fromMs }: StartsAsk,
+  stepMs: number,
+  starts: number,
+): Uint8Array {
   const out = new Uint8Array(starts);
   for (const w of windows) {
     const first = Math.max(0, Math.ceil((w.fromMs + prepareMin * MIN_MS - fromMs) / stepMs));
-    const last = Math.min(starts - 1, Math.floor((w.toMs - placeMin * MIN_MS - fromMs) / stepMs));
+    const latest = Math.min(w.toMs - 1, w.toMs + (overtimeMin - blockMin) * MIN_MS);
+    const last = Math.min(starts - 1, Math.floor((latest - fromMs) / stepMs));
     for (let i = first; i <= last; i++) out[i] = 1;
   }
   return out;
@@ -350,6 +359,9 @@ export function startsAskOf(
   const prepareMin = steps.slice(0, steps.indexOf(mix)).reduce((m, s) => m + (s.endMs - s.startMs) / MIN_MS, 0);
   const known = plan.stop === null && opensFrom(plan, mix.startMs) !== undefined;
   const firstPlaced = steps.find((s) => s.batch === 0 && s.marks?.end?.includes('placed'));
+  const after = steps.slice(steps.indexOf(mix));
+  const torn = after.findIndex((s, i) => i > 0 && (s.block !== mix.block || s.waitFor !== undefined));
+  const together = torn < 0 ? after : after.slice(0, torn);
   return {
     sheet,
     thermal,
@@ -362,6 +374,8 @@ export function startsAskOf(
       steps.slice(0, steps.indexOf(mix)).reduce((ms, p) => ms + (p.doneAt === null ? p.endMs - p.startMs : 0), 0),
     // Lifts that wait for each other are not one placing: the first decides.
     placeMin: firstPlaced ? (firstPlaced.endMs - mix.startMs) / MIN_MS : 30,
+    blockMin: ((together.at(-1) ?? mix).endMs - mix.startMs) / MIN_MS,
+    overtimeMin: first!.piece.overtimeMin,
     // A large pot warms itself: it needs a sheet’s life that is longer by as much as its own is shorter. Batches are
     // measured to the pot as long as they take: that steps are planned in whole minutes kills none.
     potMin: firstPlaced

@@ -1,16 +1,68 @@
 'use client';
 import Link from 'next/link';
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
 import type { SystemKits } from '@/core/plan';
 import type { JobView } from '@/core/record';
+import type { Said } from '@/core/say';
 import { figure } from '@/core/units';
-import { Heading, useFormat } from '../shared/bits';
+import { Heading, useFormat, useSay } from '../shared/bits';
 import { dayAndClock } from '../shared/when';
+import { joinRepairs } from '../workspace/workspace';
 
 const kitWords = (k: SystemKits, counts: readonly number[]) =>
   counts
     .map((n, i) => (n ? `${n} × ${k.offers[i]!.label}` : ''))
     .filter(Boolean)
     .join(' and ') || 'none';
+
+/** Repairs that would take less were they mixed as one, and the press that makes them one. */
+function Together({
+  view,
+  kits,
+  together,
+  name,
+}: {
+  view: JobView;
+  kits: SystemKits;
+  together: NonNullable<SystemKits['together']>;
+  name: (id: string) => string;
+}) {
+  const router = useRouter();
+  const says = useSay(view.job.zone);
+  const [why, setWhy] = useState<Said | null>(null);
+  const count = (counts: readonly number[]) => counts.reduce((a, b) => a + b, 0);
+  const fewer = count(kits.kits.set.total) - count(together.kits.set.total);
+  const saves = kits.offers.every((o) => o.price !== null)
+    ? figure(together.saves, 3)
+    : fewer > 0
+      ? fewer === 1
+        ? 'a kit'
+        : `${fewer} kits`
+      : null;
+  const join = () => {
+    const made = joinRepairs(together.repairIds);
+    if ('why' in made) setWhy(made.why);
+    else router.push(`/job/${view.job.id}/${made.id}/mix`);
+  };
+  return (
+    <>
+      <p className="text-sm">
+        Prepared first and mixed as one, {together.repairIds.map(name).join(', ')} take{' '}
+        {kitWords(kits, together.kits.set.total)}
+        {saves && <>, which saves {saves}</>}.
+      </p>
+      <button type="button" className="act text-sm mt-1" onClick={join}>
+        Make them one repair of {together.repairIds.length} places
+      </button>
+      {why && (
+        <p role="status" className="text-sm mt-1">
+          {says(why)}
+        </p>
+      )}
+    </>
+  );
+}
 
 /** Kits of this system over the whole job: shared, taken from the shelf, left over and offered. */
 export function JobKits({ view, systemId }: { view: JobView; systemId: string }) {
@@ -51,12 +103,7 @@ export function JobKits({ view, systemId }: { view: JobView; systemId: string })
             .join(' ')}
         </p>
       )}
-      {kits.together && (
-        <p className="text-sm">
-          Prepare {kits.together.repairIds.map(name).join(', ')} first and mix as one:{' '}
-          {kitWords(kits, kits.together.kits.set.total)}, which saves {figure(kits.together.saves, 3)}.
-        </p>
-      )}
+      {kits.together && <Together view={view} kits={kits} together={kits.together} name={name} />}
       {kits.leftOvers.map((l) => (
         <p key={l.from.join()} className="text-sm">
           Left over {format('volume', l.ml).text}

@@ -1,10 +1,11 @@
 'use client';
 import Link from 'next/link';
 import { STAGE_LABELS } from '@/core/method';
-import { pieceName, type RepairPlan, wholePlaced } from '@/core/plan';
+import { MOST_OVERTIME_MIN, pieceName, type RepairPlan, wholePlaced } from '@/core/plan';
 import { formatDuration } from '@/core/units';
 import type { StageProps } from '../repair/stage-props';
 import { Answer, Heading, useFormat } from '../shared/bits';
+import { QuantityField } from '../shared/QuantityField';
 import { ChoicesOfAll } from '../shared/Schools';
 import { StageFindings, StillNeeds } from '../shared/StageFindings';
 import { WhenField } from '../shared/WhenField';
@@ -97,6 +98,18 @@ function Side({ view, at, nowMs }: StageProps) {
       <p className="soft text-sm">
         Empty: as soon as the crew is free in working hours. Or pull the repair’s band sideways.
       </p>
+      <QuantityField
+        kind="duration"
+        label="Stay past the end of the day, at most"
+        value={repair.overtimeMin}
+        onChange={({ value }) => changePass(repair, (r) => ({ ...r, overtimeMin: value }), 'stay')}
+        onClear={() => changePass(repair, (r) => ({ ...r, overtimeMin: 0 }), 'stay')}
+        check={(min) =>
+          min >= 0 && min <= MOST_OVERTIME_MIN
+            ? null
+            : `Up to ${formatDuration(MOST_OVERTIME_MIN)}: more is another working day. Change the job’s working hours.`
+        }
+      />
       {plan.placedMs !== null && wholePlaced(plan) && (
         <p className="mt-2">
           In place by <strong className="fig">{dayAndClock(plan.placedMs, view.job.zone)}</strong>

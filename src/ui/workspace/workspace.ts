@@ -144,6 +144,8 @@ export const changeJob = (id: string, how: (job: Job) => Job, key?: string): voi
 export const addJob = (job: Job): void => workspace.addJob(job);
 export const addRepair = (repair: Repair): void => workspace.addRepair(repair);
 export const removeRepair = (id: string): boolean => workspace.removeRepair(id);
+export const joinRepairs = (ids: readonly string[]): ReturnType<typeof workspace.joinRepairs> =>
+  workspace.joinRepairs(ids);
 export const putSheet = (sheet: SheetRevision): Promise<void> => workspace.putSheet(sheet);
 export const putAttachment = (attachment: Attachment): Promise<void> => workspace.putAttachment(attachment);
 export const putLot = (lot: Stock): void => workspace.putLot(lot);

@@ -1,6 +1,6 @@
 import { sheetFlaws } from '../../cure';
-import { loadCheck, reviewOf, strengthOver } from '../../plan';
-import { at, minutes, percent, plain } from '../../say';
+import { loadCheck, type PlannedStep, reviewOf, strengthOver } from '../../plan';
+import { at, minutes, percent, plain, texts } from '../../say';
 import { findings } from '../finding';
 import type { Rule } from './rule';
 
@@ -18,6 +18,20 @@ const F = findings({
     title: 'Longer than a working day',
     why: 'One block of work must not be interrupted and does not fit into the working hours.',
     todo: 'Widen the working hours for that day, add hands, or split the repair.',
+  },
+  'day-end': {
+    severity: 'note',
+    stage: 'place',
+    title: 'A little past the end of the day',
+    why: '“{step}”, with what belongs to it, would end {by} after the working hours, at {closes}; it is not torn apart, and waits for {start}.',
+    todo: 'Stay that long and it is done the same day, or begin sooner.',
+  },
+  stays: {
+    severity: 'note',
+    stage: 'place',
+    title: '{by} past the end of the working day',
+    why: '“{step}”, with what belongs to it, ends {by} after {closes}: that long was agreed to stay.',
+    todo: 'Tell the crew and whoever closes the site; light and a way out go with it.',
   },
   'load:unchecked': {
     severity: 'caution',
@@ -73,12 +87,40 @@ const F = findings({
   },
 });
 
+/** Nobody agrees on staying to the minute. */
+const STAY_STEP_MIN = 5;
+const { stay: STAY } = texts('way.hours', { stay: 'Stay up to {by} longer' });
+
 /** What stands between the repair and its service: deadline, hours, review, the sheet itself. */
 export const serviceRules: Readonly<Record<string, Rule>> = {
   deadline: ({ plan }) =>
     plan.inHandMin !== null && plan.inHandMin < 0 ? [F.deadline({ short: minutes(-plan.inHandMin) })] : [],
 
   overrun: ({ plan }) => (plan.overruns ? [F.overrun()] : []),
+
+  'day-end': ({ plan }) => {
+    const ahead = plan.steps.filter((s) => s.doneAt === null && s.begunAt === null);
+    const waits = ahead.find((s) => s.dayEnd && !s.dayEnd.stayed);
+    const late = (s: PlannedStep) => (s.dayEnd?.stayed ? s.dayEnd.byMin : 0);
+    const [stays] = ahead.filter((s) => late(s) > 0).sort((a, b) => late(b) - late(a));
+    const told = ({ title, startMs, dayEnd }: PlannedStep) => ({
+      step: title,
+      by: minutes(Math.ceil(dayEnd!.byMin)),
+      closes: at(dayEnd!.closesMs),
+      start: at(startMs),
+    });
+    const by = waits && Math.ceil(waits.dayEnd!.byMin / STAY_STEP_MIN) * STAY_STEP_MIN;
+    return [
+      ...(waits
+        ? [
+            F['day-end'](told(waits), {
+              ways: [{ say: STAY({ by: minutes(by!) }), set: { path: ['overtimeMin'], value: by! } }],
+            }),
+          ]
+        : []),
+      ...(stays ? [F.stays(told(stays))] : []),
+    ];
+  },
 
   load: (c) => {
     const { repair, plan } = c;
