@@ -39,6 +39,7 @@ const gates = Object.keys(GATES) as GateId[];
 const anyRepair = fc.record({
   of: fc.constantFrom(nosing, eyes, plate),
   crew: fc.integer({ min: 1, max: 3 }),
+  overtimeMin: fc.constantFrom(0, 0, 20, 90),
   liftMm: fc.constantFrom(null, 8, 15),
   /** Further pours on the first, where it is one. */
   pours: fc.array(fc.constantFrom(...gates), { maxLength: 3 }),
@@ -61,8 +62,8 @@ function planOf(any: AnyJob): JobPlan {
     climate: { kind: 'daily', lowC: any.low, lowHour: 5, highC: any.low + 8, highHour: 14, humidityAtLowPct: 60 },
     workingHours: { fromHour: any.fromHour, toHour: any.fromHour + any.hours, days: [...any.days] },
   };
-  const repairs = any.repairs.map(({ of, crew, liftMm, pours }, i): Repair => {
-    let repair = withPiece(of, { ...pieceOf(of), id: `r${i}`, order: i + 1, jobId: job.id, crew, liftMm });
+  const repairs = any.repairs.map(({ of, crew, overtimeMin, liftMm, pours }, i): Repair => {
+    let repair = withPiece(of, { ...pieceOf(of), id: `r${i}`, order: i + 1, jobId: job.id, crew, overtimeMin, liftMm });
     for (const gate of of === nosing ? pours : []) {
       repair = withNext(repair, methodOf('mortar-patch')!);
       const { name: _n, ...own } = of.passes.p1!;
@@ -88,7 +89,7 @@ test('law: random jobs can all be done as they are planned', () => {
   expect(planned).toBeGreaterThan(RUNS);
 });
 
-test('the reading finds what cannot be done: two at once, out of order, at night, torn apart, too soon', () => {
+test('the reading finds what cannot be done: two at once, out of order, at night, torn apart, too soon, idle', () => {
   const plan = planJob({
     job: bundles[0]!.job,
     repairs: bundles[0]!.repairs,
@@ -114,4 +115,30 @@ test('the reading finds what cannot be done: two at once, out of order, at night
   expect(moved(waiting.id, -1)).toContain('too soon');
   expect(moved('b1:mix', 0.2)).toContain('torn apart');
   expect(moved(ids.at(-1)!, 12)).toContain('closed');
+  // All from the mixing on a day later, with the crew said to be why.
+  const mixed = planJob({
+    job: bundles[0]!.job,
+    repairs: bundles[0]!.repairs.slice(0, 1),
+    sheets: sampleSheets,
+    stock: [],
+    actuals: new Map(),
+    nowMs: NOW,
+  });
+  const [alone] = mixed.repairs as [ChainPlan];
+  const mixes = alone.steps.findIndex((s) => s.id === 'b1:mix');
+  const first = alone.steps.findIndex((s, i) => i > 0 && i <= mixes && s.block === alone.steps[mixes]!.block);
+  const later = alone.steps.map((s, i) =>
+    i < first
+      ? s
+      : {
+          ...s,
+          ...(i === first ? { forcedBy: 'crew or hours' as const } : {}),
+          startMs: s.startMs + 86_400_000,
+          endMs: s.endMs + 86_400_000,
+        },
+  );
+  const passes = [{ ...alone.passes[0]!, steps: later }];
+  expect(faultsOf({ ...mixed, repairs: [{ ...alone, steps: later, passes }] }).map((f) => f.split(':')[0])).toContain(
+    'idle',
+  );
 });

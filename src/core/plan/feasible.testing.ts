@@ -8,6 +8,7 @@ import type { PlannedStep, RepairPlan } from './repair-plan';
 /** Even steps of the naive clock, and what they may be off by. */
 const STEP_MS = 5 * 60_000;
 const OFF_MS = 10 * 60_000;
+const MIN_MS = 60_000;
 
 /** When a wait of a batch is over, walked in even steps from the step that starts it; null where the sheet cannot say. */
 function waited({ steps, sheet, thermal }: RepairPlan, kind: MilestoneId, batch: number): number | null {
@@ -17,12 +18,18 @@ function waited({ steps, sheet, thermal }: RepairPlan, kind: MilestoneId, batch:
   const pace = paceOf(m, 'long', sheet!.family);
   const history = historyOf(m, thermal!);
   let ms = from.endMs;
-  for (let progress = 0; progress < 1; ms += STEP_MS) {
+  let [progress, credited, longest] = [0, 0, 0];
+  // Rows for bands give no credit across: the longest of those that were met counts from the beginning.
+  const done = () => (pace.form === 'bands' ? longest > 0 && credited >= longest : progress >= 1);
+  for (; !done(); ms += STEP_MS) {
     if (ms >= history.times.at(-1)!) return null;
     const tempC = valueAt(history, ms + STEP_MS / 2);
     // Below what it cures at it stands still.
-    if (tempC >= (sheet!.limits.cureMinC ?? pace.lowC))
-      progress += STEP_MS / 60_000 / pace.minutesAt(Math.min(tempC, pace.highC));
+    if (tempC < (sheet!.limits.cureMinC ?? pace.lowC)) continue;
+    const minutes = pace.minutesAt(Math.min(tempC, pace.highC));
+    progress += STEP_MS / MIN_MS / minutes;
+    credited += STEP_MS / MIN_MS;
+    longest = Math.max(longest, minutes);
   }
   return ms;
 }
@@ -66,9 +73,33 @@ export function faultsOf({ repairs, windows }: JobPlan): readonly string[] {
         }
       // Whoever begins does so when somebody is there; what belongs to it may run on as long as was agreed.
       for (const [i, s] of steps.entries()) {
-        const stayMs = steps[i - 1]?.block === s.block ? pass.piece.overtimeMin * 60_000 : 0;
+        const stayMs = steps[i - 1]?.block === s.block ? pass.piece.overtimeMin * MIN_MS : 0;
         const there = windows.some((w) => s.startMs >= w.fromMs && s.startMs < w.toMs + stayMs);
         if (s.doneAt === null && !there && !repair.overruns) out.push(`closed: ${passId} ${named(s)}`);
+      }
+      // Whoever has all that is needed does not stand about: minute by minute, nothing could have begun sooner.
+      for (const [i, s] of steps.entries()) {
+        const before = steps[i - 1];
+        if (s.doneAt !== null || !before || before.block === s.block || s.gate || s.forcedBy !== 'crew or hours')
+          continue;
+        const waits = (s.waitFor?.batches ?? []).map((batch) => waited(pass, s.waitFor!.kind, batch));
+        // The tests of a chain wait for all its passes.
+        const all = s.stage === 'release' && repair.passes.length > 1;
+        if (s.waitMin || all || waits.includes(null)) continue;
+        const readyMs = Math.max(before.endMs, ...waits.map((ms) => ms! + OFF_MS));
+        const rest = steps.slice(i);
+        const torn = rest.findIndex((r, k) => k > 0 && (r.block !== s.block || r.waitFor !== undefined));
+        const block = new Set(torn < 0 ? rest : rest.slice(0, torn));
+        const needMs = [...block].reduce((ms, b) => ms + b.endMs - b.startMs, 0);
+        const others = planned.filter(({ step }) => !block.has(step));
+        const stayMs = pass.piece.overtimeMin * MIN_MS;
+        for (let ms = readyMs; ms < s.startMs; ms += MIN_MS) {
+          const open = windows.some((w) => ms >= w.fromMs && ms < w.toMs && ms + needMs <= w.toMs + stayMs);
+          const free = others.every(({ step }) => ms >= step.endMs || ms + needMs <= step.startMs);
+          if (!open || !free) continue;
+          out.push(`idle: ${passId} ${named(s)} could begin ${at(ms)}`);
+          break;
+        }
       }
     }
   }

@@ -69,6 +69,13 @@ export interface Laying {
 const handsOnMs = (step: StepDraft): number =>
   step.exact ? Math.round(step.handsOnMin * MIN_MS) : Math.ceil(step.handsOnMin - 1e-9) * MIN_MS;
 
+/** A face that stands too long, with what bares it again. */
+interface Stale {
+  readonly draft: StepDraft;
+  readonly row: TaskRow;
+  readonly missed: MissedWindow;
+}
+
 /**
  * Begins to put a pass on the clock. @throws Refusal when it has more steps than anybody reads, or no working time is
  * left
@@ -134,14 +141,22 @@ export function layingOf(layAsk: LayAsk): Laying {
     ...(draft.part === undefined ? {} : { part: draft.part }),
     attempt: draft.key.attempt,
   });
+  const renewal = (draft: StepDraft, row: TaskRow): StepDraft => {
+    const { batch = 0, part } = draft;
+    const here = { ...context, batch: context.batches[batch] ?? null, part: part ?? null };
+    return { ...stepFrom(method, row, here, renewKey(draft, row)), block: draft.block };
+  };
+  /** The window that a step, begun at an instant, comes too late for. */
+  const lateFor = (draft: StepDraft, startMs: number, endMs = startMs + handsOnMs(draft)): MilestoneId | null => {
+    const window = windowOf(draft);
+    return window !== null && (window.by === 'end' ? endMs : startMs) > window.untilMs ? window.kind : null;
+  };
   /**
    * What has to come before a step that is too late to go on what lies there as it is: washing and abrading, or baring
    * the face again.
    */
   const renewed = (draft: StepDraft, row: TaskRow, startMs: number, missed: PlannedStep['missed']): number => {
-    const { batch = 0, part } = draft;
-    const here = { ...context, batch: context.batches[batch] ?? null, part: part ?? null };
-    const before: StepDraft = { ...stepFrom(method, row, here, renewKey(draft, row)), block: draft.block };
+    const before = renewal(draft, row);
     const doneAt = actuals.done.get(before.id) ?? null;
     const endMs = doneAt ?? startMs + handsOnMs(before);
     const begunMs = doneAt === null ? startMs : Math.min(startMs, doneAt);
@@ -159,11 +174,9 @@ export function layingOf(layAsk: LayAsk): Laying {
     });
     return Math.max(startMs, endMs);
   };
-  /**
-   * Bares again, before anything is mixed, the faces that would have stood too long when their turn comes.
-   * @returns when the step at `i` may begin then
-   */
-  const renewedAhead = (drafts: readonly StepDraft[], i: number, startMs: number): number => {
+  /** Faces that would have stood too long when their turn comes, were the step at `i` begun at an instant. */
+  const stale = (drafts: readonly StepDraft[], i: number, startMs: number): readonly Stale[] => {
+    const found: Stale[] = [];
     const again = new Set<number>();
     let from = startMs;
     for (let k = i, ahead = 0, mixing = 0; k < drafts.length; k++) {
@@ -176,12 +189,50 @@ export function layingOf(layAsk: LayAsk): Laying {
         again.add(d.part ?? 0);
         const mixByMs = untilMs - (ahead - mixing);
         const missed = { kind: d.within!.kind, fromMs: null, untilMs, whileClosed: false, mixByMs };
-        from = renewed(d, row, from, missed);
+        found.push({ draft: d, row, missed });
+        from += handsOnMs(renewal(d, row));
         // All that follows has moved: it is looked at once more.
         [k, ahead, mixing] = [i - 1, 0, 0];
       } else ahead += handsOnMs(d);
     }
-    return from;
+    return found;
+  };
+  /** What a block, begun at an instant, needs beyond its own steps: faces bared again, layers washed and abraded, ms. */
+  const renewalsIn = (drafts: readonly StepDraft[], i: number, end: number, startMs: number): number => {
+    let ms = startMs;
+    let more = 0;
+    const add = (d: StepDraft, row: TaskRow) => {
+      const takes = handsOnMs(renewal(d, row));
+      more += takes;
+      ms += takes;
+    };
+    for (let k = i; k < end; k++) {
+      const d = drafts[k]!;
+      if (d.looksAhead) for (const { draft, row } of stale(drafts, k, ms)) add(draft, row);
+      const late = lateFor(d, ms);
+      const row = late && RENEWS[late];
+      if (row) add(d, row);
+      ms += handsOnMs(d);
+    }
+    return more;
+  };
+  /** Where the block that begins with a step ends: before the next block, or the next of its own that waits. */
+  const blockEnd = (drafts: readonly StepDraft[], i: number): number => {
+    const end = drafts.findIndex((d, k) => k > i && (d.block !== drafts[i]!.block || d.waitFor !== undefined));
+    return end < 0 ? drafts.length : end;
+  };
+  /** The first slot that takes a whole block, with what has to be renewed when it begins that late. */
+  const slotFor = (drafts: readonly StepDraft[], i: number, readyMs: number): ReturnType<typeof earliestSlot> => {
+    const end = blockEnd(drafts, i);
+    const own = drafts.slice(i, end).reduce((ms, d) => ms + handsOnMs(d), 0);
+    let more = 0;
+    for (;;) {
+      const slot = earliestSlot(ask.windows, busy, readyMs, (own + more) / MIN_MS, repair.overtimeMin);
+      const asks = renewalsIn(drafts, i, end, slot.startMs);
+      // The later it begins, the more has to be renewed: this grows, and ends with all of it.
+      if (asks <= more) return slot;
+      more = asks;
+    }
   };
 
   const run: Laying['run'] = (drafts, { readyMs, toMixing = false } = {}) => {
@@ -239,14 +290,7 @@ export function layingOf(layAsk: LayAsk): Laying {
           }
           if (draft.block !== block && !(running && ready <= ask.nowMs)) {
             // A block is not torn apart by the end of the day: it moves as one.
-            let need = 0;
-            for (
-              let k = i;
-              k < drafts.length && drafts[k]!.block === draft.block && (k === i || !drafts[k]!.waitFor);
-              k++
-            )
-              need += handsOnMs(drafts[k]!) / MIN_MS;
-            const slot = earliestSlot(ask.windows, busy, ready, need, repair.overtimeMin);
+            const slot = slotFor(drafts, i, ready);
             dayEnd = slot.dayEnd;
             if (slot.startMs > ready) forcedBy = 'crew or hours';
             overruns ||= slot.overruns;
@@ -257,11 +301,11 @@ export function layingOf(layAsk: LayAsk): Laying {
         }
       }
       if (draft.looksAhead && doneAt === null && begunAt === null) {
-        startMs = renewedAhead(drafts, i, startMs);
+        for (const { draft: d, row, missed } of stale(drafts, i, startMs)) startMs = renewed(d, row, startMs, missed);
         endMs = startMs + handsOnMs(draft);
       }
       const window = windowOf(draft);
-      const late = window !== null && (window.by === 'end' ? endMs : startMs) > window.untilMs ? window.kind : null;
+      const late = lateFor(draft, startMs, endMs);
       // Past the window it is not gone on with as it is: washing and abrading come first, and take their time.
       const row = late && RENEWS[late];
       if (row && (doneAt === null || actuals.done.has(stepId(renewKey(draft, row))))) {

@@ -168,10 +168,13 @@ function wetWork(
     laying.cut(below.laying.stop, first);
     return { ask, plan, ready, laying, problem: null };
   }
+  const hands = ask.busy as Window[];
+  const before = hands.length;
   const laid = attempt(() => laying.run(first, below?.laying ? { readyMs: below.laying.cursor } : {}));
-  return laid.ok
-    ? { ask, plan, ready, laying, problem: null }
-    : { ask, plan, ready: null, laying: null, problem: laid.problem };
+  if (laid.ok) return { ask, plan, ready, laying, problem: null };
+  // What is not planned to its end keeps nobody from other work.
+  hands.length = before;
+  return { ask, plan, ready: null, laying: null, problem: laid.problem };
 }
 
 /** The tests that open it: when the last pass has what they wait for, and no other is behind. */
