@@ -127,6 +127,7 @@ export const boatSheets: readonly SheetRevision[] = [
     finish: { colour: 'white', sanding: 'easy', paintable: 'yes' },
   }),
   system('barrier', 'Barrier coat', 'liquid-resin', {
+    flow: 'film',
     parts: partsOf('liquid-resin', { A: { densityGPerMl: 1.35 }, B: { densityGPerMl: 1.0 } }),
     ratio: ratioOf({ basis: 'volume', a: 2, b: 1, tolerancePct: 5 }),
     milestones: [

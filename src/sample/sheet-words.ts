@@ -145,6 +145,7 @@ export const common = {
   mixMin: 3,
   mixRpm: null,
   mixManner: '',
+  flow: null,
   primer: 'none',
   coverageKgPerM2Mm: null,
   uptakeMlPerM2: null,

@@ -57,6 +57,7 @@ export const mortarSheet: SheetRevision = {
   systemId: 'system-mortar',
   name: 'Ramp mortar 3-part',
   kind: 'mortar-kit',
+  flow: 'mortar',
   family: 'resin-amine',
   parts: partsOf('mortar-kit'),
   ratio: ratioOf({ basis: 'weight', a: 100, b: 40, cByWeight: 650, tolerancePct: 5 }),

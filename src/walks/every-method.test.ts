@@ -1,4 +1,4 @@
-import { METHODS, type Method } from '@/core/method';
+import { isTaken, METHODS, type Method } from '@/core/method';
 import { type Piece, pieceOf, type Repair, withPiece } from '@/core/plan';
 import { isMetered, type SheetRevision } from '@/core/system';
 import { kindOf, measured, SHAPES, type VoidShape, voidOf, withValue } from '@/core/void';
@@ -25,10 +25,14 @@ const drawn = (method: Method): VoidShape => {
     );
   return typed;
 };
-const served = (method: Method): SheetRevision => sheets.find((s) => method.kinds.includes(s.kind))!;
-const planned = (method: Method, over: Partial<Piece> = {}, system: 'metric' | 'us' = 'metric') => {
+const served = (method: Method): SheetRevision => sheets.find((s) => isTaken(method, s))!;
+const planned = (
+  method: Method,
+  over: Partial<Piece> = {},
+  system: 'metric' | 'us' = 'metric',
+  sheet: SheetRevision = served(method),
+) => {
   const fresh = freshRepair(job.id, method.id, 1, NOW);
-  const sheet = served(method);
   const repair: Repair = withPiece(fresh, {
     ...pieceOf(fresh),
     void: voidOf(drawn(method)),
@@ -65,6 +69,23 @@ test.each(each)('%s: has a system on the sample shelf, an amount, and steps one 
     before = to;
   }
 });
+
+test.each(each)(
+  '%s: with every system of the shelf that is what it needs there is a plan, or a sentence why not',
+  (_, method) => {
+    for (const sheet of sheets.filter((s) => isTaken(method, s))) {
+      const p = planned(method, {}, 'metric', sheet);
+      for (const { sentence } of p.problems)
+        expect([sheet.name, sentence]).toEqual([sheet.name, expect.stringMatching(/\.$/)]);
+      if (p.problems.length) continue;
+      expect([sheet.name, p.batches.length > 0]).toEqual([sheet.name, true]);
+      const lines = p.amounts.reduce((sum, a) => sum + a.ml, 0);
+      expect([sheet.name, Math.abs(lines / p.toMixMl! - 1) < 1e-6]).toEqual([sheet.name, true]);
+      const placed = p.steps.filter((s) => /:(place|pour|spread|coat|fill|shots)$/.test(s.id));
+      expect([sheet.name, placed.length > 0 || p.untimed.length > 0]).toEqual([sheet.name, true]);
+    }
+  },
+);
 
 test.each(each)('%s: what is mixed is what the lines add up to, and no more than the packs hold', (_, method) => {
   const p = planned(method);

@@ -176,7 +176,7 @@ test('18:00 is missed by 59 min; 8 mL to spare are said', () => {
   const spare = r.findings.find((f) => f.id === 'spare')!;
   expect([spare.severity, spare.why]).toEqual([
     'caution',
-    expect.stringMatching(/^\d\.\d+ mL are left of 3 packs, and one hole takes 14\.\d mL/),
+    expect.stringMatching(/^\d\.\d+ mL are left of 3 packs, and one place takes 14\.\d mL/),
   ]);
 });
 

@@ -16,6 +16,7 @@ const sheet: SheetRevision = {
   systemId: 'fast',
   name: 'Fast resin 1:1',
   kind: 'crack-filler',
+  flow: null,
   family: 'isocyanate',
   parts: partsOf('crack-filler', {
     A: { densityGPerMl: 1.05 },

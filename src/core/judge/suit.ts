@@ -1,6 +1,17 @@
 import { extremes, siteTime } from '../climate';
-import { ENGINES, methodOf } from '../method';
-import { type Job, type JobPlan, jobKits, NOTHING_YET, type Piece, planPass, type RepairPlan } from '../plan';
+import { ENGINES, methodOf, type Taken, takenBy } from '../method';
+import {
+  type Job,
+  type JobPlan,
+  jobKits,
+  loadCheck,
+  NOTHING_YET,
+  type Piece,
+  planPass,
+  type RepairPlan,
+  strengthOver,
+} from '../plan';
+import type { Said } from '../say';
 import { milestoneOf, SAGS, type SheetRevision, type Stock, WETNESS } from '../system';
 import { attempt, figure, formatDuration, metC, rangeText } from '../units';
 
@@ -10,7 +21,7 @@ export interface Criterion {
   readonly label: string;
   /** null where it cannot be told yet, or is only for comparing. */
   readonly met: boolean | null;
-  readonly says: string;
+  readonly says: Said;
 }
 
 /** A system of the shelf held against a repair. */
@@ -18,6 +29,8 @@ export interface Suit {
   readonly sheet: SheetRevision;
   readonly criteria: readonly Criterion[];
   readonly fails: number;
+  /** Whether it is what the method needs: how it lies and comes out, what holds it together. */
+  readonly serves: boolean;
   readonly openMs: number | null;
   readonly cost: number | null;
 }
@@ -30,7 +43,7 @@ export interface SuitAsk {
   readonly stock: readonly Stock[];
 }
 
-const c = (id: string, label: string, met: boolean | null, says: string): Criterion => ({ id, label, met, says });
+const c = (id: string, label: string, met: boolean | null, says: Said): Criterion => ({ id, label, met, says });
 const said = (low: number | null, high: number | null, unit: string) => rangeText(low, high, unit) ?? 'gives none';
 const KIT_WORD = (n: number) => `${n} kit${n === 1 ? '' : 's'}`;
 
@@ -91,7 +104,7 @@ function suitOf(
   const cost = tried?.mix ? jobKits(job, [tried], stock)[0] : undefined;
   const price = cost ? priceOf(sheet, cost.kits.set.total) : null;
   const criteria = [
-    methodCriterion(repair, sheet),
+    ...takenCriteria(repair, sheet),
     baseCriterion(repair, sheet),
     gapCriterion(mine, sheet),
     temperatureCriterion(mine, tried, sheet, job),
@@ -99,6 +112,7 @@ function suitOf(
     sagCriterion(repair, mine, sheet),
     wetnessCriterion(repair, sheet),
     finishCriterion(mine, sheet),
+    loadCriterion(repair, tried),
     releaseCriterion(job, tried),
     c('cost', 'Cost', null, price === null ? (tried?.mix ? 'no price on the sheet' : 'not planned') : figure(price, 3)),
     stockCriterion(cost),
@@ -107,6 +121,7 @@ function suitOf(
     sheet,
     criteria,
     fails: criteria.filter((x) => x.met === false).length,
+    serves: criteria.every((x) => x.met !== false || !Object.hasOwn(TAKEN, x.id)),
     openMs: tried?.openMs ?? null,
     cost: price,
   };
@@ -117,15 +132,25 @@ const priceOf = (sheet: SheetRevision, total: readonly number[]): number | null 
     ? null
     : total.reduce((s, n, i) => s + n * (sheet.kits[i]!.price ?? 0), 0);
 
-function methodCriterion(repair: Piece, sheet: SheetRevision): Criterion {
+const TAKEN: Readonly<Record<Taken['id'], string>> = {
+  flow: 'How it lies',
+  out: 'How it comes',
+  binder: 'Binder',
+  sand: 'Sand',
+};
+
+/** What the material is, held against what the method needs; a method that is not known needs nothing that can be told. */
+function takenCriteria(repair: Piece, sheet: SheetRevision): readonly Criterion[] {
   const method = methodOf(repair.method.id);
-  const met = method?.kinds.includes(sheet.kind) ?? false;
-  return c(
-    'method',
-    'Method',
-    met,
-    met ? 'a kind this method uses' : `“${method?.label ?? repair.method.id}” is not done with this kind`,
-  );
+  return method ? takenBy(method, sheet).map(({ id, met, says }) => c(id, TAKEN[id], met, says)) : [];
+}
+
+function loadCriterion({ load }: Piece, tried: RepairPlan | null): Criterion {
+  if (!load) return c('load', 'Load', null, 'none is named');
+  if (!tried?.mix) return c('load', 'Load', null, 'not planned');
+  const { needs, missing } = loadCheck(tried, load, strengthOver(tried));
+  if (missing || needs === null) return c('load', 'Load', null, missing || 'the sheet prints no strength');
+  return c('load', 'Load', needs <= 1, `takes ${figure(needs * 100, 3)} % of its full strength`);
 }
 
 function baseCriterion({ base, moisturePct }: Piece, { limits }: SheetRevision): Criterion {

@@ -193,7 +193,9 @@ test('every method is whole: questions, choices, tests, cautions, tools, and a r
       m.tools,
       m.preparation,
       m.mistakes,
-      m.kinds,
+      m.takes.flow,
+      m.takes.out,
+      m.takes.binder,
       m.shapes,
     ])
       expect([m.id, list.length > 0]).toEqual([m.id, true]);

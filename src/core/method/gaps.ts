@@ -1,5 +1,5 @@
 import { exactly, grams, kelvin, listed, type Message, minutes, ml, mm, texts, type Value } from '../say';
-import { PART_IDS } from '../system';
+import { PART_IDS, systemKind } from '../system';
 import { kindOf, SHAPES } from '../void';
 import { type Gap, type MethodContext, partsIn, type TaskContext } from './context';
 import { depthToFill, liftsOf } from './lifts';
@@ -123,6 +123,7 @@ export const GAPS: Readonly<Record<string, Gap>> = {
   draws: (c) => (batchOf(c).drawnMl > 0 ? 'yes' : 'no'),
   leftOut: (c) => (batchOf(c).leftOutG > 0 ? SAY.leftOut({ mass: grams(batchOf(c).leftOutG) }) : ''),
   several: (c) => (c.batches.filter((b) => b.portion === batchOf(c).portion).length > 1 ? 'yes' : 'no'),
+  how: (c) => systemKind(c.sheet.kind).mixing,
   purge: (c) => (c.effects.purge && c.sheet.mixer ? ml(c.sheet.mixer.purgeMl) : ''),
   purges: (c) => (c.effects.purge && c.sheet.mixer ? 'yes' : 'no'),
   dewMargin: (c) => exactly(kelvin(c.sheet.limits.dewMarginK ?? 3)),

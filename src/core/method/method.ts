@@ -1,11 +1,12 @@
 import type { Allowance } from '../mix';
 import type { Message } from '../say';
-import type { BaseMaterial, MilestoneId, StartId, SystemKindId } from '../system';
+import type { BaseMaterial, MilestoneId, StartId } from '../system';
 import { refuse } from '../units';
 import type { ShapeId } from '../void';
 import type { EngineParams, Gap, MethodContext, Question, School, Setting } from './context';
 import { type Effects, effectsTogether } from './effects';
 import type { EngineId } from './engines';
+import type { Takes } from './takes';
 import type { TaskRow } from './task';
 
 /** An allowance as a row: what it is, when it is there, how much. */
@@ -42,7 +43,8 @@ export interface Method {
   readonly laidOn: string | null;
   /** It has a place to be set out before anything irreversible. */
   readonly setsOut: boolean;
-  readonly kinds: readonly SystemKindId[];
+  /** What a material must be to serve it. */
+  readonly takes: Takes;
   readonly questions: readonly Question[];
   readonly schools: readonly School[];
   readonly settings: readonly Setting[];

@@ -1,4 +1,5 @@
 import { DateTime, IANAZone } from 'luxon';
+import { isTaken } from '../method';
 import { type KitOffer, type SharedKits, sharedKits, type TimedNeed } from '../mix';
 import { isMetered, plannedKitMl, type SheetRevision, type Stock } from '../system';
 import { figure } from '../units';
@@ -249,7 +250,7 @@ function leftOvers({
     const offersTo = plans.flatMap((p) => {
       if (from.includes(p.repairId) || !p.void) return [];
       // One that has its own system does not need it, one that could use this kind might.
-      if (p.sheet ? p.sheet.id !== sheet.id : !p.method?.kinds.includes(sheet.kind)) return [];
+      if (p.sheet ? p.sheet.id !== sheet.id : !(p.method && isTaken(p.method, sheet))) return [];
       const needMl = p.mix?.onHandMl ?? p.void.p95Ml;
       return needMl <= ml ? [{ repairId: p.repairId, needMl }] : [];
     });

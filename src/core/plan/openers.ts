@@ -1,6 +1,6 @@
 import { DateTime, IANAZone } from 'luxon';
 import type { Surroundings } from '../climate';
-import { methodOf } from '../method';
+import { isTaken, methodOf } from '../method';
 import type { SheetRevision } from '../system';
 import { type JobAsk, type JobPlan, planJob } from './plan-job';
 import { type Piece, pieceOf, withPiece } from './repair';
@@ -215,7 +215,8 @@ function others(
     .filter(
       (s) =>
         s.systemId !== mine &&
-        method?.kinds.includes(s.kind) &&
+        method &&
+        isTaken(method, s) &&
         (!s.limits.bases.length || s.limits.bases.includes(repair.base.material)) &&
         !ask.sheets.some((o) => o.systemId === s.systemId && o.revision > s.revision),
     )

@@ -2,6 +2,7 @@ import { dequal } from 'dequal';
 import {
   ENGINES,
   effectsOf,
+  isTaken,
   METHODS,
   type Method,
   type MethodContext,
@@ -160,13 +161,13 @@ export function preparePass(
   }
   const kit = sheet ? (sheet.kits.find((k) => k.id === repair.kitId) ?? sheet.kits[0] ?? null) : null;
   if (!sheet) open.material = ['Choose a system from the shelf.'];
-  else if (!method.kinds.includes(sheet.kind))
+  else if (!isTaken(method, sheet))
     problems.push({
       stage: 'material',
       field: 'sheetId',
       value: sheet.kind,
-      allowed: method.kinds.join(', '),
-      sentence: `${sheet.name} does not serve “${method.label}”. Choose another system.`,
+      allowed: [...method.takes.flow, ...method.takes.out, ...method.takes.binder].join(', '),
+      sentence: `${sheet.name} does not serve “${method.label}”. Material says why; choose another system.`,
     });
   const main = repair.void?.shapes[0];
   if (measured && main && !method.shapes.includes(main.shape))

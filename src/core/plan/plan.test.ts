@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { DateTime } from 'luxon';
 import { sampleData } from '../../sample/jobs';
 import { mortarSheet, pasteSheet, resinSheet, sampleSheets } from '../../sample/systems';
-import { METHODS } from '../method';
+import { isTaken, METHODS } from '../method';
 import { measured, SHAPES, voidOf } from '../void';
 import {
   type Actuals,
@@ -374,8 +374,7 @@ describe('what really happened', () => {
 });
 
 test('the sheets of the sample serve their methods', () => {
-  for (const s of [resinSheet, mortarSheet, pasteSheet])
-    expect(METHODS.some((m) => m.kinds.includes(s.kind))).toBe(true);
+  for (const s of [resinSheet, mortarSheet, pasteSheet]) expect(METHODS.some((m) => isTaken(m, s))).toBe(true);
 });
 
 test('a forecast with a spread widens every range on both sides, and waits plan with its cold edge', () => {

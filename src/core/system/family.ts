@@ -1,8 +1,13 @@
 import { z } from 'zod';
 
+/** What holds a set mix together. */
+export type Binder = 'resin' | 'cement' | 'water';
+
 /** What a family has in common. */
 interface FamilyRow {
   readonly label: string;
+  /** What holds it together once it has set. */
+  readonly binder: Binder;
   /** Activation energy used where a sheet gives a single figure, ±10 kJ/mol; null where drying decides. */
   readonly activationKJ: number | null;
   /** What it is to a layer that comes over it, where that matters. */
@@ -22,6 +27,7 @@ interface FamilyRow {
 export const FAMILIES = {
   'resin-amine': {
     label: 'Resin and amine hardener',
+    binder: 'resin',
     activationKJ: 55,
     layer: 'amine',
     selfHeats: true,
@@ -30,6 +36,7 @@ export const FAMILIES = {
   },
   peroxide: {
     label: 'Cured by peroxide',
+    binder: 'resin',
     activationKJ: 65,
     layer: 'peroxide',
     selfHeats: false,
@@ -38,16 +45,34 @@ export const FAMILIES = {
   },
   methacrylate: {
     label: 'Methacrylate',
+    binder: 'resin',
     activationKJ: 60,
     layer: 'methacrylate',
     selfHeats: false,
     film: false,
     disposal: 'peroxide',
   },
-  isocyanate: { label: 'Isocyanate', activationKJ: 45, layer: null, selfHeats: false, film: false, disposal: null },
-  cement: { label: 'Cement', activationKJ: 40, layer: null, selfHeats: false, film: false, disposal: 'cement' },
+  isocyanate: {
+    label: 'Isocyanate',
+    binder: 'resin',
+    activationKJ: 45,
+    layer: null,
+    selfHeats: false,
+    film: false,
+    disposal: null,
+  },
+  cement: {
+    label: 'Cement',
+    binder: 'cement',
+    activationKJ: 40,
+    layer: null,
+    selfHeats: false,
+    film: false,
+    disposal: 'cement',
+  },
   'water-borne': {
     label: 'Water-borne, dries',
+    binder: 'water',
     activationKJ: null,
     layer: null,
     selfHeats: false,

@@ -44,6 +44,22 @@ export const WAYS = {
 export const Way = z.enum(Object.keys(WAYS) as [keyof typeof WAYS, ...(keyof typeof WAYS)[]]);
 export type Way = z.infer<typeof Way>;
 
+/** How a mix gets together: through a static mixer, in a pot, or kneaded by hand. */
+export type Mixing = 'mixer' | 'pot' | 'hand';
+
+/** How a mix lies when it is ready, with nothing added to it. */
+export const FLOWS = {
+  thin: 'thin: it soaks in',
+  pours: 'liquid: it runs to its level',
+  film: 'coat: it is brushed out and stays as a film',
+  paste: 'paste: it stands where it is put',
+  putty: 'putty: it is kneaded and rammed',
+  mortar: 'mortar: it is trowelled and tamped',
+  beads: 'beads of powder and liquid',
+} as const;
+export const Flow = z.enum(Object.keys(FLOWS) as [keyof typeof FLOWS, ...(keyof typeof FLOWS)[]]);
+export type Flow = z.infer<typeof Flow>;
+
 /** A part as a kind of system usually has it; the sheet's own figures replace these. */
 export interface UsualPart {
   readonly id: PartId;
@@ -72,8 +88,9 @@ export interface SystemKind {
   readonly does: string;
   /** Families it comes in; the first is the usual one, and gives the activation energy of single figures. */
   readonly families: readonly FamilyId[];
-  /** Through a static mixer, in a pot, or kneaded by hand. */
-  readonly mixing: 'mixer' | 'pot' | 'hand';
+  /** How a mix of it may lie, the usual first; a sheet may say which. */
+  readonly flows: readonly Flow[];
+  readonly mixing: Mixing;
   readonly parts: readonly UsualPart[];
   /** The name of what is dosed within a range; null where the ratio is fixed. */
   readonly dosed: string | null;
@@ -112,6 +129,7 @@ export const SYSTEM_KINDS = {
     label: 'Resin and hardener, liquid',
     does: 'Poured, brushed, or filled by oneself.',
     families: ['resin-amine', 'isocyanate'],
+    flows: ['pours'],
     mixing: 'pot',
     parts: [resin(), hardener()],
     dosed: null,
@@ -124,6 +142,7 @@ export const SYSTEM_KINDS = {
     label: 'Paste adhesive, mixed by hand',
     does: 'Two pastes from tins, spread on both faces.',
     families: ['resin-amine', 'methacrylate'],
+    flows: ['paste'],
     mixing: 'pot',
     parts: [resin('paste resin', 1.4), hardener('paste hardener', 1.05)],
     dosed: null,
@@ -136,6 +155,7 @@ export const SYSTEM_KINDS = {
     label: 'Paste adhesive in twin cartridge',
     does: 'Pressed through a static mixer or out side by side.',
     families: ['resin-amine', 'methacrylate', 'isocyanate'],
+    flows: ['paste'],
     mixing: 'mixer',
     parts: [resin('paste resin', 1.3), hardener('paste hardener', 1.1)],
     dosed: null,
@@ -148,6 +168,7 @@ export const SYSTEM_KINDS = {
     label: 'Anchor resin, cartridge or twin-bag with static mixer',
     does: 'Pressed to the back of a drilled hole.',
     families: ['methacrylate', 'resin-amine', 'peroxide'],
+    flows: ['paste'],
     mixing: 'mixer',
     parts: [resin('resin', 1.7), hardener('hardener', 1.5)],
     dosed: null,
@@ -160,6 +181,7 @@ export const SYSTEM_KINDS = {
     label: 'Resin mortar or grout with aggregate, in kits',
     does: 'Liquids first, then aggregate in portions.',
     families: ['resin-amine', 'methacrylate'],
+    flows: ['mortar', 'pours'],
     mixing: 'pot',
     parts: [resin(), hardener(), sand()],
     dosed: null,
@@ -172,6 +194,7 @@ export const SYSTEM_KINDS = {
     label: 'Four-part paste: resin, hardener, filler, thickener',
     does: 'Filled by weight, thickened to the wanted stand.',
     families: ['resin-amine'],
+    flows: ['paste'],
     mixing: 'pot',
     parts: [
       resin(),
@@ -189,6 +212,7 @@ export const SYSTEM_KINDS = {
     label: 'Penetrating consolidant',
     does: 'Brushed on until the base takes no more.',
     families: ['resin-amine', 'isocyanate'],
+    flows: ['thin'],
     mixing: 'pot',
     parts: [resin('thin resin', 1.02), hardener('thin hardener', 0.98)],
     dosed: null,
@@ -201,6 +225,7 @@ export const SYSTEM_KINDS = {
     label: 'Pre-measured sachets',
     does: 'Kneaded in their own bag; a sachet is never divided.',
     families: ['resin-amine', 'methacrylate'],
+    flows: ['paste', 'pours'],
     mixing: 'hand',
     parts: [resin('resin', 1.2), hardener('hardener', 1.1)],
     dosed: null,
@@ -213,6 +238,7 @@ export const SYSTEM_KINDS = {
     label: 'Polyester or vinylester filler with paste peroxide',
     does: 'A strip of hardener folded into the filler, 1 to 3 %.',
     families: ['peroxide'],
+    flows: ['paste'],
     mixing: 'pot',
     parts: [resin('filler', 1.85), { id: 'B', name: 'paste peroxide', role: 'catalyst', densityGPerMl: 1.15 }],
     dosed: 'hardener',
@@ -225,6 +251,7 @@ export const SYSTEM_KINDS = {
     label: 'Finish resin with liquid catalyst in drops',
     does: 'A pigmented coat over a patch, cut back and polished.',
     families: ['peroxide'],
+    flows: ['film'],
     mixing: 'pot',
     parts: [resin('finish resin', 1.2), { id: 'B', name: 'liquid peroxide', role: 'catalyst', densityGPerMl: 1.13 }],
     dosed: 'catalyst',
@@ -237,6 +264,7 @@ export const SYSTEM_KINDS = {
     label: 'Powder and liquid methacrylate',
     does: 'Built up bead by bead.',
     families: ['methacrylate'],
+    flows: ['beads'],
     mixing: 'hand',
     parts: [
       { id: 'A', name: 'powder', role: 'powder', densityGPerMl: 1.19 },
@@ -252,6 +280,7 @@ export const SYSTEM_KINDS = {
     label: 'Two-part putty, kneaded by hand',
     does: 'Equal parts kneaded to one colour, rammed in.',
     families: ['resin-amine', 'methacrylate'],
+    flows: ['putty'],
     mixing: 'hand',
     parts: [resin('putty resin', 1.9), hardener('putty hardener', 1.8)],
     dosed: null,
@@ -264,6 +293,7 @@ export const SYSTEM_KINDS = {
     label: 'Fast crack filler with sand',
     does: 'Poured into a chased crack within minutes.',
     families: ['isocyanate', 'methacrylate'],
+    flows: ['pours'],
     mixing: 'pot',
     parts: [resin('resin', 1.05), hardener('hardener', 1.2), sand()],
     dosed: null,
@@ -276,6 +306,7 @@ export const SYSTEM_KINDS = {
     label: 'Cement powder and water',
     does: 'Packed stiff on a damp base.',
     families: ['cement'],
+    flows: ['mortar', 'pours'],
     mixing: 'pot',
     parts: [
       { id: 'A', name: 'powder', role: 'powder', densityGPerMl: 2.7 },
@@ -291,6 +322,7 @@ export const SYSTEM_KINDS = {
     label: 'Two-bottle joint colour with water and a stand time',
     does: 'Painted on joints; dries by warmth and dry air.',
     families: ['water-borne'],
+    flows: ['film'],
     mixing: 'pot',
     parts: [
       resin('colour', 1.2),
@@ -307,6 +339,7 @@ export const SYSTEM_KINDS = {
     label: 'Tile setting adhesive',
     does: 'Combed bed under tile and stone.',
     families: ['cement'],
+    flows: ['paste'],
     mixing: 'pot',
     parts: [
       { id: 'A', name: 'powder', role: 'powder', densityGPerMl: 2.6 },

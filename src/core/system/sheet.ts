@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { Celsius, Density, Figure, Id, Instant, Minutes } from '../units';
 import { FamilyId } from './family';
-import { FillerClass, PartId, PartRole, SystemKindId } from './kinds';
+import { FillerClass, Flow, PartId, PartRole, SystemKindId } from './kinds';
 import { Milestone, type MilestoneId } from './milestone';
 import { Strength } from './strength';
 
@@ -164,6 +164,8 @@ export const SheetRevision = z.object({
     .nullable(),
   /** What stays on the pot, paddle and trowel at each batch, mL. */
   potLossMl: Figure.nonnegative(),
+  /** How the mix lies; null as its kind does. */
+  flow: Flow.nullable().default(null),
   /** Mixing with a paddle or kneading, minutes. */
   mixMin: Minutes,
   /** Paddle speed, turns a minute, and the manner; as on the sheet. */

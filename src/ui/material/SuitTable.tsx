@@ -3,7 +3,7 @@ import Link from 'next/link';
 import type { Criterion, Suit } from '@/core/judge';
 import type { Piece } from '@/core/plan';
 import { systemKind } from '@/core/system';
-import { useProse } from '../shared/bits';
+import { useSay } from '../shared/bits';
 import { changePass } from '../workspace/workspace';
 
 /** Met is a tick, failed a cross in a box, what cannot be told a dot: shape before colour. */
@@ -28,7 +28,7 @@ function Mark({ met }: { met: Criterion['met'] }) {
 
 /** Systems side by side: a column each, a criterion a row; the best first, those that fail with their reasons. */
 export function SuitTable({ suits, repair }: { suits: readonly Suit[]; repair: Piece }) {
-  const prose = useProse();
+  const says = useSay('utc');
   const choose = ({ sheet }: Suit) =>
     changePass(repair, (r) => ({
       ...r,
@@ -70,7 +70,7 @@ export function SuitTable({ suits, repair }: { suits: readonly Suit[]; repair: P
                     className="act text-sm !min-h-8 !px-2 !py-0.5"
                     aria-pressed={chosen}
                     aria-label={`${chosen ? 'Chosen' : 'Choose'}: ${s.sheet.name}`}
-                    disabled={s.criteria[0]!.met === false && !chosen}
+                    disabled={!s.serves && !chosen}
                     onClick={() => choose(s)}
                   >
                     {chosen ? 'chosen' : 'choose'}
@@ -104,7 +104,7 @@ export function SuitTable({ suits, repair }: { suits: readonly Suit[]; repair: P
                   >
                     <span className="flex gap-1.5">
                       <Mark met={x.met} />
-                      <span>{prose(x.says)}</span>
+                      <span>{says(x.says)}</span>
                     </span>
                   </td>
                 );

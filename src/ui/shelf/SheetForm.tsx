@@ -5,6 +5,7 @@ import { sheetFlaws } from '@/core/cure';
 import {
   BASES,
   FAMILIES,
+  FLOWS,
   isMetered,
   KIND_IDS,
   type PartId,
@@ -357,6 +358,21 @@ export function SheetForm({ start, before }: { start: SheetDraft; before: SheetR
         <Heading>Finish and storage</Heading>
         <div className="grid sm:grid-cols-2 lg:grid-cols-4 gap-3">
           {text('colour', 'Colour')}
+          <label className="block">
+            Mixed, it is
+            <select
+              className="field"
+              value={draft.flow}
+              onChange={(e) => set({ flow: e.target.value as SheetDraft['flow'] })}
+            >
+              <option value="">as its kind usually is</option>
+              {Object.entries(FLOWS).map(([id, label]) => (
+                <option key={id} value={id}>
+                  {label}
+                </option>
+              ))}
+            </select>
+          </label>
           <Choice
             label="Sanding"
             options={[

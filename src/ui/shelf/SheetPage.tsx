@@ -7,6 +7,7 @@ import { fittedActivationKJ, sheetFlaws } from '@/core/cure';
 import {
   clockOf,
   FAMILIES,
+  FLOWS,
   MILESTONES,
   partOf,
   proportionOf,
@@ -196,6 +197,7 @@ function Facts({ sheet: s }: { sheet: SheetRevision }) {
         .filter(Boolean)
         .join(', ') || null,
     ],
+    ['mixed, it is', s.flow && FLOWS[s.flow]],
     ['coverage', s.coverageKgPerM2Mm === null ? null : `${s.coverageKgPerM2Mm} kg for each m² and mm`],
     [
       'finish',

@@ -1,6 +1,7 @@
 import { nanoid } from 'nanoid';
 import {
   type BaseMaterial,
+  type Flow,
   type Limits,
   type Milestone,
   type MilestoneId,
@@ -78,6 +79,7 @@ export interface SheetDraft {
   readonly wetness: Limits['wetness'];
   readonly primer: SheetRevision['primer'];
   readonly colour: string;
+  readonly flow: '' | Flow;
   readonly sanding: SheetRevision['finish']['sanding'];
   readonly paintable: SheetRevision['finish']['paintable'];
   readonly storeMin: string;
@@ -206,6 +208,7 @@ export const blankDraft = (): SheetDraft => ({
   wetness: 'bone dry',
   primer: 'silent',
   colour: '',
+  flow: '',
   sanding: 'hard',
   paintable: 'silent',
   storeMin: '',
@@ -322,6 +325,7 @@ export function draftOf(s: SheetRevision): SheetDraft {
     wetness: s.limits.wetness,
     primer: s.primer,
     colour: s.finish.colour,
+    flow: s.flow ?? '',
     sanding: s.finish.sanding,
     paintable: s.finish.paintable,
     storeMin: as('storeMin', 'temperature', s.storage.minC),

@@ -301,6 +301,7 @@ export function readDraft(
         }
       : null,
     potLossMl: metered ? 0 : (read.quantity('potLoss', 'volume', d.potLoss) ?? Number.NaN),
+    flow: d.flow === '' ? null : d.flow,
     mixMin: metered ? 0 : (read.quantity('mixMin', 'duration', d.mixMin) ?? Number.NaN),
     mixRpm: rpmOf(read, d.mixRpm),
     mixManner: d.mixManner.trim(),

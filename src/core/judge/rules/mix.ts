@@ -42,7 +42,7 @@ const F = findings({
     severity: 'caution',
     stage: 'mix',
     title: 'Hardly anything to spare',
-    why: '{left} are left of {packs, plural, one {# pack} other {# packs}}, and one hole takes {each}: one that takes more, or one more pause, opens another pack.',
+    why: '{left} are left of {packs, plural, one {# pack} other {# packs}}, and one place takes {each}: one that takes more, or one more pause, opens another pack.',
     todo: 'Have one pack more at hand; it stays closed if all goes well.',
   },
   starved: {

@@ -1,4 +1,5 @@
 import { dayOf } from '../../climate';
+import { wantsThickening } from '../../method';
 import { measuredBatch, saidTolerance, scaledColour, TINT_MAX_PCT, toleranceOf } from '../../mix';
 import { passedOver } from '../../plan';
 import { exactly, grams, ml, mm, percent, plain } from '../../say';
@@ -21,6 +22,13 @@ const F = findings({
     title: 'Base too damp inside',
     why: 'It holds {is}, the sheet allows {limit}.',
     todo: 'Let it dry and measure again, or choose a system for damp bases.',
+  },
+  thicken: {
+    severity: 'caution',
+    stage: 'mix',
+    title: 'It runs, and this work needs a paste',
+    why: '{name} is liquid when it is mixed; it would run out of the joint before it sets.',
+    todo: 'Choose fillers of one’s own and how it shall stand here, or take a system that is a paste.',
   },
   wetness: {
     severity: 'stop',
@@ -89,6 +97,11 @@ const F = findings({
 
 /** What is noticed about lots, the surface against the sheet, the instrument at hand, colour and the cups kept. */
 export const shelfRules: Readonly<Record<string, Rule>> = {
+  thicken: ({ plan, repair }) =>
+    plan.method && plan.sheet && repair.blend === null && wantsThickening(plan.method, plan.sheet)
+      ? [F.thicken({ name: plan.sheet.name })]
+      : [],
+
   lots: ({ job, plan, stock }) => {
     const { sheet, mix } = plan;
     if (!sheet || !mix) return [];

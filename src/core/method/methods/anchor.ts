@@ -35,7 +35,7 @@ export const anchor: Method = {
   shapes: ['annulus'],
   laidOn: null,
   setsOut: true,
-  kinds: ['anchor-pack'],
+  takes: { flow: ['paste'], out: ['mixer'], binder: ['resin'] },
   questions: [
     soundBase,
     {

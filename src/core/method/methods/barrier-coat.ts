@@ -18,7 +18,7 @@ export const barrierCoat: Method = {
   shapes: ['coat'],
   laidOn: null,
   setsOut: false,
-  kinds: ['liquid-resin', 'finish-resin', 'consolidant'],
+  takes: { flow: ['thin', 'pours', 'film'], out: ['pot'], binder: ['resin'] },
   questions: [
     {
       id: 'dry',

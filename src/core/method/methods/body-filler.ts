@@ -21,7 +21,7 @@ export const bodyFiller: Method = {
   shapes: ['patch', 'scan', 'filled', 'edge', 'corner', 'fillet'],
   laidOn: null,
   setsOut: false,
-  kinds: ['polyester-filler', 'paste', 'four-part-paste'],
+  takes: { flow: ['paste'], out: ['pot'], binder: ['resin'] },
   params: { skim: 'skim', conformal: true },
   questions: [
     {

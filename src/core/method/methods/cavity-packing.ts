@@ -19,7 +19,7 @@ export const cavityPacking: Method = {
   shapes: ['cavity', 'hole', 'annulus', 'filled', 'chase'],
   laidOn: null,
   setsOut: false,
-  kinds: ['putty', 'paste', 'sachets', 'four-part-paste'],
+  takes: { flow: ['paste', 'putty'], out: ['pot', 'mixer', 'hand'], binder: ['resin'] },
   params: { byPlace: true },
   questions: [
     {

@@ -21,7 +21,7 @@ export const cementPatch: Method = {
   shapes: ['patch', 'edge', 'corner', 'scan', 'filled', 'chase', 'hole', 'ring'],
   laidOn: null,
   setsOut: false,
-  kinds: ['cement-water'],
+  takes: { flow: ['mortar'], out: ['pot'], binder: ['cement'], sand: true },
   questions: [
     soundBase,
     {

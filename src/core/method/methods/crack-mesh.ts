@@ -40,7 +40,7 @@ export const crackMesh: Method = {
   shapes: ['chase', 'filled', 'patch', 'coat'],
   laidOn: null,
   setsOut: false,
-  kinds: ['paste', 'four-part-paste', 'mortar-kit', 'cement-water', 'tile-adhesive'],
+  takes: { flow: ['paste', 'mortar'], out: ['pot'], binder: ['resin', 'cement'], sand: true },
   params: { narrow: true },
   questions: crackQuestions,
   schools: [

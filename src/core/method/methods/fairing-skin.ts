@@ -23,7 +23,7 @@ export const fairingSkin: Method = {
   shapes: ['fairing', 'fillet', 'patch', 'coat', 'filled', 'scan', 'edge'],
   laidOn: null,
   setsOut: false,
-  kinds: ['liquid-resin', 'four-part-paste', 'paste', 'polyester-filler'],
+  takes: { flow: ['pours', 'paste'], out: ['pot'], binder: ['resin'] },
   questions: [
     {
       id: 'below-water',

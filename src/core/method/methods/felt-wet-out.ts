@@ -38,7 +38,7 @@ export const feltWetOut: Method = {
   shapes: ['wetOut'],
   laidOn: null,
   setsOut: true,
-  kinds: ['liquid-resin', 'sachets', 'consolidant', 'finish-resin'],
+  takes: { flow: ['thin', 'pours', 'film'], out: ['pot', 'hand'], binder: ['resin'] },
   questions: [
     {
       id: 'fibres',

@@ -21,7 +21,7 @@ export const finishCoat: Method = {
   shapes: ['coat'],
   laidOn: null,
   setsOut: false,
-  kinds: ['finish-resin', 'liquid-resin'],
+  takes: { flow: ['pours', 'film'], out: ['pot'], binder: ['resin'] },
   questions: [
     {
       id: 'set',

@@ -22,7 +22,7 @@ export const fittingBuild: Method = {
   shapes: ['fairing', 'fillet', 'cavity', 'filled', 'corner', 'edge', 'hole', 'annulus'],
   laidOn: null,
   setsOut: false,
-  kinds: ['liquid-resin', 'four-part-paste', 'paste', 'putty'],
+  takes: { flow: ['pours', 'paste', 'putty'], out: ['pot', 'hand'], binder: ['resin'] },
   questions: [
     {
       id: 'film',

@@ -21,7 +21,7 @@ export const fittingTack: Method = {
   shapes: ['bondLine', 'fillet'],
   laidOn: null,
   setsOut: true,
-  kinds: ['paste', 'liquid-resin', 'four-part-paste', 'sachets', 'putty', 'powder-liquid'],
+  takes: { flow: ['pours', 'paste', 'putty', 'beads'], out: ['pot', 'mixer', 'hand'], binder: ['resin'] },
   questions: [
     ...waterline,
     {

@@ -22,7 +22,7 @@ export const flexibleJoint: Method = {
   shapes: ['chase'],
   laidOn: null,
   setsOut: false,
-  kinds: ['paste', 'putty', 'liquid-resin', 'crack-filler', 'sachets'],
+  takes: { flow: ['pours', 'paste', 'putty'], out: ['pot', 'mixer', 'hand'], binder: ['resin'], sand: true },
   params: { narrow: true },
   questions: [
     soundBase,

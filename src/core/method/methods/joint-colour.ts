@@ -20,7 +20,7 @@ export const jointColour: Method = {
   shapes: ['coat'],
   laidOn: null,
   setsOut: false,
-  kinds: ['joint-colour'],
+  takes: { flow: ['film'], out: ['pot'], binder: ['water'] },
   questions: [
     {
       id: 'silicone',

@@ -53,7 +53,7 @@ export const laminateHole: Method = {
   shapes: ['hole', 'patch'],
   laidOn: null,
   setsOut: false,
-  kinds: ['sachets', 'liquid-resin', 'four-part-paste', 'paste', 'polyester-filler', 'putty'],
+  takes: { flow: ['pours', 'paste', 'putty'], out: ['pot', 'mixer', 'hand'], binder: ['resin'] },
   questions: [
     {
       id: 'core',

@@ -19,7 +19,7 @@ export const metalFiller: Method = {
   shapes: ['chase', 'patch', 'hole', 'edge', 'corner', 'filled', 'scan'],
   laidOn: null,
   setsOut: false,
-  kinds: ['polyester-filler', 'paste', 'putty', 'sachets', 'four-part-paste'],
+  takes: { flow: ['paste', 'putty'], out: ['pot', 'mixer', 'hand'], binder: ['resin'] },
   params: { conformal: true },
   questions: [
     {

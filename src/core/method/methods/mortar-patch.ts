@@ -52,7 +52,7 @@ export const mortarPatch: Method = {
   shapes: ['patch', 'edge', 'corner', 'scan', 'filled', 'chase', 'hole', 'ring'],
   laidOn: null,
   setsOut: false,
-  kinds: ['mortar-kit'],
+  takes: { flow: ['mortar'], out: ['pot'], binder: ['resin'], sand: true },
   questions: [
     soundBase,
     {

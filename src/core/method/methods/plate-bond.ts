@@ -26,7 +26,7 @@ export const plateBond: Method = {
   shapes: ['bondLine', 'notchedBed', 'fillet'],
   laidOn: 'part',
   setsOut: true,
-  kinds: ['paste'],
+  takes: { flow: ['paste'], out: ['pot', 'mixer', 'hand'], binder: ['resin'] },
   questions: [
     {
       id: 'torn',

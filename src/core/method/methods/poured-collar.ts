@@ -30,7 +30,7 @@ export const pouredCollar: Method = {
   shapes: ['ring', 'hole', 'patch', 'filled'],
   laidOn: null,
   setsOut: true,
-  kinds: ['liquid-resin', 'mortar-kit', 'crack-filler', 'cement-water'],
+  takes: { flow: ['pours'], out: ['pot'], binder: ['resin', 'cement'], sand: true },
   questions: [
     soundBase,
     {

@@ -22,7 +22,7 @@ export const pouredCrack: Method = {
   shapes: ['chase', 'joints', 'filled'],
   laidOn: null,
   setsOut: false,
-  kinds: ['crack-filler', 'liquid-resin', 'mortar-kit'],
+  takes: { flow: ['pours'], out: ['pot', 'mixer'], binder: ['resin'], sand: true },
   params: { weighed: true },
   questions: crackQuestions,
   schools: [

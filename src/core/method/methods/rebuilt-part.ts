@@ -61,7 +61,7 @@ export const rebuiltPart: Method = {
   shapes: ['castCopy', 'fillet', 'corner'],
   laidOn: null,
   setsOut: false,
-  kinds: ['powder-liquid', 'paste', 'putty', 'sachets'],
+  takes: { flow: ['paste', 'putty', 'beads'], out: ['pot', 'mixer', 'hand'], binder: ['resin'] },
   questions: [
     {
       id: 'bonds',

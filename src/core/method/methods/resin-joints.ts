@@ -21,7 +21,7 @@ export const resinJoints: Method = {
   shapes: ['joints'],
   laidOn: null,
   setsOut: false,
-  kinds: ['liquid-resin', 'four-part-paste', 'paste', 'mortar-kit', 'cement-water'],
+  takes: { flow: ['pours', 'paste', 'mortar'], out: ['pot'], binder: ['resin', 'cement'], sand: true },
   params: { narrow: true },
   questions: [
     {

@@ -21,7 +21,7 @@ export const settingBed: Method = {
   shapes: ['notchedBed', 'bondLine'],
   laidOn: null,
   setsOut: true,
-  kinds: ['tile-adhesive', 'paste', 'cement-water'],
+  takes: { flow: ['paste', 'mortar'], out: ['pot'], binder: ['resin', 'cement'], sand: true },
   params: { rolling: true },
   questions: [
     {

@@ -20,7 +20,7 @@ export const skimCoat: Method = {
   shapes: ['coat'],
   laidOn: null,
   setsOut: false,
-  kinds: ['cement-water', 'mortar-kit', 'paste', 'four-part-paste', 'liquid-resin'],
+  takes: { flow: ['pours', 'paste', 'mortar'], out: ['pot'], binder: ['resin', 'cement'], sand: true },
   questions: [
     soundBase,
     {

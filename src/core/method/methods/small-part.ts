@@ -21,7 +21,7 @@ export const smallPart: Method = {
   shapes: ['bondLine', 'fillet', 'coat'],
   laidOn: null,
   setsOut: true,
-  kinds: ['paste', 'cartridge-paste', 'sachets', 'putty', 'liquid-resin', 'powder-liquid'],
+  takes: { flow: ['pours', 'paste', 'putty', 'beads'], out: ['pot', 'mixer', 'hand'], binder: ['resin'] },
   questions: [
     {
       id: 'function',

@@ -21,7 +21,7 @@ export const stoneChip: Method = {
   shapes: ['corner', 'edge', 'patch', 'hole', 'fillet', 'filled', 'scan'],
   laidOn: null,
   setsOut: false,
-  kinds: ['polyester-filler', 'liquid-resin', 'paste', 'finish-resin', 'four-part-paste'],
+  takes: { flow: ['pours', 'paste', 'film'], out: ['pot', 'hand'], binder: ['resin'] },
   questions: [
     {
       id: 'trials',

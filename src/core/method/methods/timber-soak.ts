@@ -20,7 +20,7 @@ export const timberSoak: Method = {
   shapes: ['coat'],
   laidOn: null,
   setsOut: false,
-  kinds: ['consolidant', 'liquid-resin'],
+  takes: { flow: ['thin', 'pours'], out: ['pot'], binder: ['resin'] },
   questions: [
     {
       id: 'source',

@@ -1,0 +1,115 @@
+import { type Said, texts } from '../say';
+import { type Binder, FAMILIES, FLOWS, type Flow, type Mixing, type SheetRevision, systemKind } from '../system';
+import type { Method } from './method';
+
+/** What a material must be to serve a method; any of each row does. */
+export interface Takes {
+  readonly flow: readonly Flow[];
+  readonly out: readonly Mixing[];
+  readonly binder: readonly Binder[];
+  /** Sand or aggregate may be in it. */
+  readonly sand?: true;
+}
+
+/** One thing that a material must be, met or failed in words. */
+export interface Taken {
+  readonly id: keyof Takes;
+  readonly met: boolean;
+  readonly says: Said;
+}
+
+const FLOW = texts('takes.flow', {
+  ...FLOWS,
+  thickened: 'liquid: it is thickened to a paste with fillers of one’s own',
+  not: '{is}; this work needs it {wanted}',
+});
+const WANTED = texts('takes.wanted', {
+  thin: 'thin enough to soak in',
+  pours: 'liquid, so that it runs to its level',
+  film: 'as a coat that is brushed out',
+  paste: 'as a paste that stands',
+  putty: 'as a putty that is rammed',
+  mortar: 'as a mortar that is trowelled and tamped',
+  beads: 'as beads of powder and liquid',
+});
+const OUT = texts('takes.out', {
+  mixer: 'through a static mixer',
+  pot: 'out of a pot',
+  hand: 'kneaded or mixed by hand',
+  not: 'it comes {is}; this work needs it {wanted}',
+});
+const BINDER = texts('takes.binder', {
+  resin: 'a resin',
+  cement: 'cement',
+  water: 'a water-borne product that dries',
+  not: 'it is {is}; this work needs {wanted}',
+});
+
+const SAND = texts('takes.sand', {
+  none: 'no sand in it',
+  met: 'sand in it, which this work bears',
+  not: 'it has sand or aggregate in it; this work needs it without',
+});
+
+/** How a mix may lie: as its sheet says, else as its kind may. */
+export const flowsOf = (sheet: Pick<SheetRevision, 'flow' | 'kind'>): readonly Flow[] =>
+  sheet.flow ? [sheet.flow] : systemKind(sheet.kind).flows;
+
+/** Whether it is a liquid without fillers, which may be thickened with one’s own. */
+const thickens = (sheet: SheetRevision): boolean =>
+  systemKind(sheet.kind).mixing === 'pot' &&
+  flowsOf(sheet).includes('pours') &&
+  FAMILIES[sheet.family].binder === 'resin' &&
+  sheet.dose === null &&
+  sheet.parts.every((p) => p.filler === null);
+
+/** Whether it serves a method only once it has been thickened. */
+export const wantsThickening = ({ takes }: Method, sheet: SheetRevision): boolean =>
+  !flowsOf(sheet).some((f) => takes.flow.includes(f)) && takes.flow.includes('paste') && thickens(sheet);
+
+/**
+ * What a material is, held against what a method needs: how it lies when it is mixed, how it comes out, what holds it
+ * together. Its kind is not asked: that only sets what its sheet asks for.
+ */
+export function takenBy(method: Method, sheet: SheetRevision): readonly Taken[] {
+  const { takes } = method;
+  const lies = flowsOf(sheet);
+  const flow = lies.find((f) => takes.flow.includes(f)) ?? null;
+  const thickened = wantsThickening(method, sheet);
+  const { mixing } = systemKind(sheet.kind);
+  const sandy = sheet.parts.some((p) => p.filler === 'grains');
+  const { binder } = FAMILIES[sheet.family];
+  return [
+    {
+      id: 'flow',
+      met: flow !== null || thickened,
+      says: flow
+        ? FLOW[flow]()
+        : thickened
+          ? FLOW.thickened()
+          : FLOW.not({ is: FLOW[lies[0]!](), wanted: { list: takes.flow.map((f) => WANTED[f]()), join: 'or' } }),
+    },
+    {
+      id: 'out',
+      met: takes.out.includes(mixing),
+      says: takes.out.includes(mixing)
+        ? OUT[mixing]()
+        : OUT.not({ is: OUT[mixing](), wanted: { list: takes.out.map((o) => OUT[o]()), join: 'or' } }),
+    },
+    {
+      id: 'binder',
+      met: takes.binder.includes(binder),
+      says: takes.binder.includes(binder)
+        ? BINDER[binder]()
+        : BINDER.not({ is: BINDER[binder](), wanted: { list: takes.binder.map((b) => BINDER[b]()), join: 'or' } }),
+    },
+    {
+      id: 'sand',
+      met: !sandy || takes.sand === true,
+      says: sandy ? (takes.sand ? SAND.met() : SAND.not()) : SAND.none(),
+    },
+  ];
+}
+
+/** Whether a material is what a method needs. */
+export const isTaken = (method: Method, sheet: SheetRevision): boolean => takenBy(method, sheet).every((t) => t.met);
