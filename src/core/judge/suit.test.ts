@@ -1,3 +1,4 @@
+import { say } from '@/words';
 import { sampleData } from '../../sample/jobs';
 import { sampleSheets, sampleStock } from '../../sample/systems';
 import { type Piece, pieceOf, planJob, repairOf } from '../plan';
@@ -62,4 +63,40 @@ test('a deadline that cannot be met says by how much it is late; a cold base fai
   });
   const cold = { ...ramp.job, climate: { kind: 'constant' as const, tempC: 2, humidityPct: 60 } };
   expect(criterion(held(ramp, {}, cold), 'mortar', 'temperature').met).toBe(false);
+});
+
+test('a system is taken for what it is: a twin cartridge bonds a plate, a cement does not, each in words', () => {
+  const words = (all: ReturnType<typeof held>, sheet: string) => {
+    const found = criterion(all, sheet, 'method');
+    return [found.met, say(found.says, { system: 'metric', zone: 'utc', language: 'en' })];
+  };
+  const all = held(winch);
+  expect(words(all, 'bracket')).toEqual([true, 'paste: it stands where it is put, through a static mixer']);
+  expect(words(all, 'cement')).toEqual([
+    false,
+    'mortar: it is trowelled and tamped; this work needs it as a paste that stands, it is cement; this work needs a resin',
+  ]);
+  for (const s of all) expect(s.serves).toBe(s.criteria[0]!.met);
+  expect(all.filter((s) => s.serves).length).toBeGreaterThan(4);
+});
+
+test('a load is held against the strength of each system that can be planned', () => {
+  const load = {
+    ...pieceOf(winch.repairs[0]!).load,
+    forceN: 900,
+    safetyFactor: 3,
+    sustained: false,
+    wet: false,
+    peel: false,
+    knockDowns: { creep: 1, wet: 1, peel: 1 },
+    areaMm2: null,
+    serviceC: null,
+    allowedN: null,
+    allowedFrom: '',
+  } as NonNullable<Piece['load']>;
+  expect(criterion(held(winch), 'paste', 'load')).toMatchObject({ met: null, says: 'none is named' });
+  const small = criterion(held(winch, { load }), 'paste', 'load');
+  const huge = criterion(held(winch, { load: { ...load, forceN: 9e7 } }), 'paste', 'load');
+  expect([small.met, huge.met]).toEqual([true, false]);
+  expect(small.says).toMatch(/^takes [\d.]+ % of its full strength$/);
 });

@@ -1,5 +1,5 @@
 import { extremes, siteTime } from '../climate';
-import { ENGINES, methodOf, type Taken, takenBy } from '../method';
+import { ENGINES, methodOf, takenBy } from '../method';
 import {
   type Job,
   type JobPlan,
@@ -11,7 +11,7 @@ import {
   type RepairPlan,
   strengthOver,
 } from '../plan';
-import type { Said } from '../say';
+import { type Said, texts } from '../say';
 import { milestoneOf, SAGS, type SheetRevision, type Stock, WETNESS } from '../system';
 import { attempt, figure, formatDuration, metC, rangeText } from '../units';
 
@@ -44,6 +44,8 @@ export interface SuitAsk {
 }
 
 const c = (id: string, label: string, met: boolean | null, says: Said): Criterion => ({ id, label, met, says });
+const { all: ALL } = texts('suit', { all: '{list}' });
+const both = (list: readonly Said[]): Said => ALL({ list: { list, join: 'comma' } });
 const said = (low: number | null, high: number | null, unit: string) => rangeText(low, high, unit) ?? 'gives none';
 const KIT_WORD = (n: number) => `${n} kit${n === 1 ? '' : 's'}`;
 
@@ -104,7 +106,7 @@ function suitOf(
   const cost = tried?.mix ? jobKits(job, [tried], stock)[0] : undefined;
   const price = cost ? priceOf(sheet, cost.kits.set.total) : null;
   const criteria = [
-    ...takenCriteria(repair, sheet),
+    takenCriterion(repair, sheet),
     baseCriterion(repair, sheet),
     gapCriterion(mine, sheet),
     temperatureCriterion(mine, tried, sheet, job),
@@ -121,7 +123,7 @@ function suitOf(
     sheet,
     criteria,
     fails: criteria.filter((x) => x.met === false).length,
-    serves: criteria.every((x) => x.met !== false || !Object.hasOwn(TAKEN, x.id)),
+    serves: criteria[0]!.met !== false,
     openMs: tried?.openMs ?? null,
     cost: price,
   };
@@ -132,17 +134,14 @@ const priceOf = (sheet: SheetRevision, total: readonly number[]): number | null 
     ? null
     : total.reduce((s, n, i) => s + n * (sheet.kits[i]!.price ?? 0), 0);
 
-const TAKEN: Readonly<Record<Taken['id'], string>> = {
-  flow: 'How it lies',
-  out: 'How it comes',
-  binder: 'Binder',
-  sand: 'Sand',
-};
-
 /** What the material is, held against what the method needs; a method that is not known needs nothing that can be told. */
-function takenCriteria(repair: Piece, sheet: SheetRevision): readonly Criterion[] {
+function takenCriterion(repair: Piece, sheet: SheetRevision): Criterion {
   const method = methodOf(repair.method.id);
-  return method ? takenBy(method, sheet).map(({ id, met, says }) => c(id, TAKEN[id], met, says)) : [];
+  const all = method ? takenBy(method, sheet) : [];
+  const failed = all.filter((t) => !t.met);
+  const told = failed.length ? failed : all.filter((t) => t.id === 'flow' || t.id === 'out');
+  const says: Said = told.length ? both(told.map((t) => t.says)) : '';
+  return c('method', 'What it is', method ? !failed.length : null, says);
 }
 
 function loadCriterion({ load }: Piece, tried: RepairPlan | null): Criterion {

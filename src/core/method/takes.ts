@@ -1,6 +1,5 @@
 import { type Said, texts } from '../say';
 import { type Binder, FAMILIES, FLOWS, type Flow, type Mixing, type SheetRevision, systemKind } from '../system';
-import type { Method } from './method';
 
 /** What a material must be to serve a method; any of each row does. */
 export interface Takes {
@@ -9,6 +8,11 @@ export interface Takes {
   readonly binder: readonly Binder[];
   /** Sand or aggregate may be in it. */
   readonly sand?: true;
+}
+
+/** A method, as far as it is asked here. */
+interface Needs {
+  readonly takes: Takes;
 }
 
 /** One thing that a material must be, met or failed in words. */
@@ -64,14 +68,14 @@ const thickens = (sheet: SheetRevision): boolean =>
   sheet.parts.every((p) => p.filler === null);
 
 /** Whether it serves a method only once it has been thickened. */
-export const wantsThickening = ({ takes }: Method, sheet: SheetRevision): boolean =>
+export const wantsThickening = ({ takes }: Needs, sheet: SheetRevision): boolean =>
   !flowsOf(sheet).some((f) => takes.flow.includes(f)) && takes.flow.includes('paste') && thickens(sheet);
 
 /**
  * What a material is, held against what a method needs: how it lies when it is mixed, how it comes out, what holds it
  * together. Its kind is not asked: that only sets what its sheet asks for.
  */
-export function takenBy(method: Method, sheet: SheetRevision): readonly Taken[] {
+export function takenBy(method: Needs, sheet: SheetRevision): readonly Taken[] {
   const { takes } = method;
   const lies = flowsOf(sheet);
   const flow = lies.find((f) => takes.flow.includes(f)) ?? null;
@@ -112,4 +116,4 @@ export function takenBy(method: Method, sheet: SheetRevision): readonly Taken[] 
 }
 
 /** Whether a material is what a method needs. */
-export const isTaken = (method: Method, sheet: SheetRevision): boolean => takenBy(method, sheet).every((t) => t.met);
+export const isTaken = (method: Needs, sheet: SheetRevision): boolean => takenBy(method, sheet).every((t) => t.met);
