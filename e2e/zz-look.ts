@@ -1,4 +1,5 @@
 import { DESKTOP, fresh, launch, PHONE, withSample } from './browser';
+
 const base = 'http://127.0.0.1:4177';
 const [name, path, phone, y] = process.argv.slice(2);
 (async () => {
@@ -11,7 +12,14 @@ const [name, path, phone, y] = process.argv.slice(2);
   await page.goto(base + path);
   await page.locator('#main').waitFor();
   await page.waitForTimeout(1500);
-  if (y) await page.evaluate((to) => { document.querySelectorAll('*').forEach((e) => { if (e.scrollHeight > e.clientHeight + 50 && getComputedStyle(e).overflowY !== 'visible') e.scrollTop = Number(to); }); window.scrollTo(0, Number(to)); }, y);
+  if (y)
+    await page.evaluate((to) => {
+      document.querySelectorAll('*').forEach((e) => {
+        if (e.scrollHeight > e.clientHeight + 50 && getComputedStyle(e).overflowY !== 'visible')
+          e.scrollTop = Number(to);
+      });
+      window.scrollTo(0, Number(to));
+    }, y);
   await page.waitForTimeout(300);
   await page.screenshot({ path: `/tmp/${name}.png` });
   await b.close();

@@ -8,6 +8,7 @@ export * from './job-kits';
 export { joined } from './join';
 export * from './load';
 export * from './load-asked';
+export { sectionInPlace } from './lying';
 export * from './milestone-times';
 export * from './openers';
 export * from './place-trial';

@@ -132,7 +132,7 @@ export const bondLine: Shape<BondLine> = {
     const span = x1 - x0;
     const t = s.thickness.valueMm;
     const plate = span * 0.05;
-    return drawing(
+    const drawn = drawing(
       'section through plate and base',
       [
         { role: 'base', points: rect(x0 - span * 0.15, t, x1 + span * 0.15, t + span * 0.22) },
@@ -141,6 +141,8 @@ export const bondLine: Shape<BondLine> = {
       ],
       s.outline.kind === 'polygon' ? [] : [across('outline.length', x0, x1, -plate - span * 0.09, 'length')],
     );
+    // It stands on the face.
+    return { ...drawn, origin: [(x0 + x1) / 2, t] };
   },
   plan: (s) => {
     const drawn = outlinePlan(s.outline, 'outline', 'bonded face from above');

@@ -144,7 +144,7 @@ export const castCopy: Shape<CastCopy> = {
     const [x0, , x1] = bounds(cornersOf(s.outline));
     const t = s.thickness.valueMm;
     const w = x1 - x0;
-    return drawing(
+    const drawn = drawing(
       'section through the piece',
       [
         { role: 'base', points: rect(x0 - w * 0.5, 0, x0, t) },
@@ -152,6 +152,8 @@ export const castCopy: Shape<CastCopy> = {
       ],
       [down('thickness', 0, t, x1 + w * 0.12, 'thickness')],
     );
+    // A piece of it alone.
+    return { ...drawn, origin: null };
   },
   plan: (s) => {
     const drawn = outlinePlan(s.outline, 'outline', 'the piece from above');

@@ -214,7 +214,7 @@ export const coat: Shape<Coat> = {
       { length: 41 },
       (_, i) => [(i * wide) / 40, t + (deep * (1 - Math.cos(i * 2.399))) / 2] as Point,
     );
-    return drawing(
+    const drawn = drawing(
       'section, texture as deep as measured',
       [
         { role: 'base', points: [...ripples, [wide, t + deep + wide * 0.18], [0, t + deep + wide * 0.18]] },
@@ -222,6 +222,8 @@ export const coat: Shape<Coat> = {
       ],
       [{ key: 'thickness', from: [wide * 1.05, t], to: [wide * 1.05, 0], perMm: 1, label: 'thickness' }],
     );
+    // A piece of it, so large that its texture is seen.
+    return { ...drawn, origin: null };
   },
   plan: (s) => {
     const [x0, y0, x1, y1] = bounds(cornersOf(s.outline));

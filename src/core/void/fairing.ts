@@ -104,7 +104,7 @@ export const fairing: Shape<Fairing> = {
         [(x * top) / 2, 0],
         [(x * fitting) / 2, 0],
       ] as const;
-    return drawing(
+    const drawn = drawing(
       'section through the fitting',
       [
         { role: 'base', points: rect(-foot * 0.7, h, foot * 0.7, h + Math.max(h, foot * 0.16)) },
@@ -119,6 +119,8 @@ export const fairing: Shape<Fairing> = {
         down('height', h, 0, foot * 0.6, 'height'),
       ],
     );
+    // It stands on the face.
+    return { ...drawn, origin: [0, h] };
   },
   plan: (s) => {
     const [foot, top, , fitting] = own(s);

@@ -7,6 +7,7 @@ export type { Coat } from './coat';
 export * from './doubt';
 export { BREAKS } from './edge';
 export { filletMm2 } from './fillet';
+export { inPlace, type Lying, layerInPlace } from './in-place';
 export { jointShare } from './joints';
 export { rowsFromText } from './list-text';
 export * from './measure';

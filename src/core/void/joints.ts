@@ -145,7 +145,7 @@ export const joints: Shape<Joints> = {
   section: (s) => {
     const [l, , w, d] = own(s);
     const shown = Math.min(l, w * 7);
-    return drawing(
+    const drawn = drawing(
       'section across a joint',
       [
         { role: 'base', points: rect(-shown, d, shown + w, d * 2.2) },
@@ -155,6 +155,8 @@ export const joints: Shape<Joints> = {
       ],
       [across('jointWidth', 0, w, -d * 0.5, 'joint'), down('depth', 0, d, w + shown * 0.4, 'depth')],
     );
+    // A piece of it alone.
+    return { ...drawn, origin: null };
   },
   plan: (s) => {
     const drawn = outlinePlan(s.outline, 'outline');

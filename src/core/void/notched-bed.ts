@@ -168,7 +168,7 @@ export const notchedBed: Shape<NotchedBed> = {
       return hollow([[x, d], ...top, [x + w, d]]);
     });
     const end = 5 * w + 4 * g;
-    return drawing(
+    const drawn = drawing(
       'the combed bed before it is pressed',
       [{ role: 'base', points: rect(-w, d, end + w, d + Math.max(d, w) * 1.2) }, ...ridges],
       [
@@ -177,6 +177,8 @@ export const notchedBed: Shape<NotchedBed> = {
         down('notch.depth', d, 0, end + w * 0.5, 'depth'),
       ],
     );
+    // A piece of it alone.
+    return { ...drawn, origin: null };
   },
   plan: (s) => {
     const drawn = outlinePlan(s.outline, 'outline');

@@ -244,11 +244,13 @@ export const ring: Shape<Ring> = {
         label: 'before seating',
       });
     }
-    return drawing('section across the channel', outlines, [
+    const drawn = drawing('section across the channel', outlines, [
       ...(s.run.form === 'straight' ? [across('run.width', x0, x0 + width, -d * 0.75, 'width')] : []),
       down('depth', 0, d, x0 + width + side * 0.55, 'depth'),
       ...(c > 0 ? [down('clear', 0, c, x0 - side * 0.5, 'clear')] : []),
     ]);
+    // A round one is cut at its right side: its centre line lies to the left.
+    return s.run.form === 'round' ? { ...drawn, origin: [-b / 2, 0] } : drawn;
   },
   plan: (s) => {
     const [a, b] = dimensions(s).map((d) => d.measured.valueMm) as [number, number];

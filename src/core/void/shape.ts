@@ -77,7 +77,18 @@ export interface RowList {
 
 /** A closed or open line in the drawing, in mm, x to the right, y down from the surface. */
 export interface Outline {
-  readonly role: 'base' | 'void' | 'rod' | 'plate' | 'part' | 'keep-clear' | 'centre' | 'level' | 'datum';
+  readonly role:
+    | 'base'
+    | 'void'
+    | 'rod'
+    | 'plate'
+    | 'part'
+    | 'keep-clear'
+    | 'centre'
+    | 'level'
+    | 'datum'
+    | 'already'
+    | 'later';
   readonly points: readonly Point[];
   readonly open?: boolean;
   readonly label?: string;
@@ -122,6 +133,8 @@ export interface Drawing {
   readonly cut?: { readonly y: number; readonly from: number; readonly to: number };
   /** The place where one more reading would help most. */
   readonly next?: Point;
+  /** Of a section: where its centre line meets the face of the base; null where it is cut to a scale of its own. */
+  readonly origin?: Point | null;
 }
 
 /** What later stages need to know of the void's faces. */

@@ -106,12 +106,14 @@ export const wetOut: Shape<WetOut> = {
     const t = laminateMm(s) / s.layers;
     const shown = Math.min(s.layers, 12);
     const wide = t * shown * 6;
-    return drawing('section through the layers', [
+    const drawn = drawing('section through the layers', [
       { role: 'base', points: rect(-wide * 0.15, t * shown, wide * 1.15, t * shown + wide * 0.2) },
       ...Array.from({ length: shown }, (_, i) =>
         hollow(rect(i * t * 0.8, (shown - 1 - i) * t, wide - i * t * 0.8, (shown - i) * t)),
       ),
     ]);
+    // A piece of it alone.
+    return { ...drawn, origin: null };
   },
   plan: (s) => outlinePlan(s.outline, 'outline'),
 };

@@ -3,7 +3,7 @@ import { Plus, Trash2 } from 'lucide-react';
 import { useMemo, useSyncExternalStore } from 'react';
 import { create } from 'zustand';
 import { ENGINES, liftsOf, settingIn } from '@/core/method';
-import { type Piece, pieceOf } from '@/core/plan';
+import { type Piece, pieceName, pieceOf, sectionInPlace } from '@/core/plan';
 import type { PassView } from '@/core/record';
 import { attempt } from '@/core/units';
 import {
@@ -21,14 +21,13 @@ import {
   type VoidShape,
   voidPlan,
   voidProblems,
-  voidSection,
 } from '@/core/void';
 import type { StageProps } from '../repair/stage-props';
 import { Answer, Choice, useFormat, Working } from '../shared/bits';
 import { Drawing } from '../shared/Drawing';
 import { StageFindings, StillNeeds } from '../shared/StageFindings';
 import { changePass, useWorkspace } from '../workspace/workspace';
-import { addShape, movePoint, pullDimension, removeShape, writeShape } from './edit';
+import { addShape, movePoint, pullDimension, pullThickness, removeShape, writeShape } from './edit';
 import { PhotoTrace } from './PhotoTrace';
 import { ScanPanel } from './ScanPanel';
 import { SettingOutFields } from './SettingOutFields';
@@ -135,10 +134,15 @@ function Sheet({ at }: StageProps) {
       </>
     );
   const { index, cut, rim } = now;
+  // The pass that is drawn as it is drafted this moment, the others as they are planned.
+  const inOrder = at.whole.passes.map((p, i) => ({
+    piece: p.repair.passId === repair.passId ? repair : p.plan.piece,
+    name: pieceName(p.repair, i),
+  }));
   const shape = repair.void.shapes[index]!;
   const kind = kindOf(shape);
   const drawable = attempt(() => ({
-    section: voidSection(repair.void!, index, cut),
+    section: sectionInPlace(inOrder, repair.passId, index, cut),
     plan: voidPlan(repair.void!, index, cut),
   }));
   if (!drawable.ok) return <p className="p-5">{drawable.problem.sentence}</p>;
@@ -219,7 +223,7 @@ function Sheet({ at }: StageProps) {
                       : r,
                   `setting:${key}`,
                 )
-              : pullDimension(repair, index, shape, key, mm)
+              : pullThickness(repair, key, mm) || pullDimension(repair, index, shape, key, mm)
           }
           onMove={(key, p) =>
             key.startsWith('rim.')

@@ -1,4 +1,4 @@
-import { type PassRef, pieceOf } from '@/core/plan';
+import { type PassRef, type Piece, pieceOf } from '@/core/plan';
 import { kindOf, type Point, SHAPES, type ShapeId, type Void, type VoidShape, voidOf, withValue } from '@/core/void';
 import { changePass, stateNow } from '../workspace/workspace';
 
@@ -29,6 +29,31 @@ export function pullDimension(of: PassRef, index: number, shape: VoidShape, key:
       text: `${Number(valueMm.toFixed(2))} mm`,
       textSystem: 'metric',
     });
+}
+
+/** The thickness of a pass that covers the face of another, pulled. @returns whether it is such a pass */
+export function pullThickness(piece: Piece, key: string, valueMm: number): boolean {
+  if (key !== 'thickness' || piece.takes.from === 'own') return false;
+  changePass(
+    piece,
+    (r) =>
+      r.takes.from === 'face'
+        ? {
+            ...r,
+            takes: {
+              ...r.takes,
+              thickness: {
+                ...r.takes.thickness,
+                valueMm,
+                text: `${Number(valueMm.toFixed(2))} mm`,
+                textSystem: 'metric',
+              },
+            },
+          }
+        : r,
+    'thickness',
+  );
+  return true;
 }
 
 /** A point moved in the drawing; whole millimetres are as fine as a hand points. */

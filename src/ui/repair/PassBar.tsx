@@ -76,27 +76,35 @@ export function PassBar({
 
 /** Every method that may follow, and why the others may not. */
 function Next({ draft, onDone }: { draft: Repair; onDone: () => void }) {
+  const all = METHODS.map((method) => ({ method, why: whyNotNext(method, draft) }));
+  const row = ({ method, why }: (typeof all)[number]) => (
+    <div key={method.id}>
+      <button
+        type="button"
+        className="act w-full text-left"
+        disabled={why !== null}
+        onClick={() => {
+          changeRepair(draft.id, (r) => withNext(r, method), 'chain');
+          onDone();
+        }}
+      >
+        {method.label}
+      </button>
+      <p className="soft text-sm mt-0.5">{why ?? method.does}</p>
+    </div>
+  );
+  const not = all.filter((x) => x.why !== null);
   return (
     <div className="flex flex-col gap-2">
-      {METHODS.map((method) => {
-        const why = whyNotNext(method, draft);
-        return (
-          <div key={method.id}>
-            <button
-              type="button"
-              className="act w-full text-left"
-              disabled={why !== null}
-              onClick={() => {
-                changeRepair(draft.id, (r) => withNext(r, method), 'chain');
-                onDone();
-              }}
-            >
-              {method.label}
-            </button>
-            <p className="soft text-sm mt-0.5">{why ?? method.does}</p>
-          </div>
-        );
-      })}
+      {all.filter((x) => x.why === null).map(row)}
+      {not.length > 0 && (
+        <details>
+          <summary className="cursor-pointer font-semibold py-1">
+            {not.length} that may not follow here, and why
+          </summary>
+          <div className="flex flex-col gap-2 mt-2">{not.map(row)}</div>
+        </details>
+      )}
     </div>
   );
 }

@@ -3,7 +3,7 @@ import { type KeyboardEvent, type PointerEvent, useId, useRef, useState } from '
 import type { DimensionLine, Outline, Drawing as Plan, Point } from '@/core/void';
 import { useFormat } from './bits';
 import { DimensionMark } from './DimensionMark';
-import { Contour, Label } from './DrawingParts';
+import { Contour, Label, Passes, roomForPasses } from './DrawingParts';
 import { BARE_PAD, type Fit, fitOf, PAD, SMALL_PAD, scaleName } from './drawing-fit';
 import { placeOn, unitsPerPixel } from './svg-place';
 
@@ -44,6 +44,9 @@ type Held = { readonly fit: Fit; readonly x: number; readonly y: number } & (
   | { readonly what: 'handle'; readonly key: string; readonly start: Point }
   | { readonly what: 'cut'; readonly start: number }
 );
+
+/** A page narrower than this has no room beside its drawing, px. */
+const NARROW = 600;
 
 /** A step of the hand that suits the size of what is moved, mm. */
 const stepFor = (v: number) => (v > 50 ? 1 : v > 10 ? 0.5 : 0.1);
@@ -90,7 +93,13 @@ export function Drawing(props: Props) {
   // An upright dimension at the left carries its words further left.
   const leftmost = Math.min(...drawing.outlines.flatMap((o) => o.points.map((p) => p[0])));
   const words = drawing.dimensions.some((d) => d.from[0] === d.to[0] && d.from[0] < leftmost) ? 86 : 0;
-  const pad = bare ? BARE_PAD : small ? SMALL_PAD : { ...PAD, left: PAD.left + words, right: PAD.right + free };
+  // What lies there is named at the left, and under the title where the page is narrow.
+  const room = width < NARROW ? 0 : roomForPasses(drawing.outlines);
+  const pad = bare
+    ? BARE_PAD
+    : small
+      ? SMALL_PAD
+      : { ...PAD, left: PAD.left + Math.max(words, room), right: PAD.right + free };
   const shownLines = bare ? [] : drawing.dimensions;
   const fit = held?.fit ?? fitOf({ ...drawing, dimensions: shownLines }, width, height, pad);
   const { k } = fit;
@@ -231,6 +240,11 @@ export function Drawing(props: Props) {
           ))}
         </g>
       )}
+      {drawing.outlines
+        .filter((o) => o.role === 'already')
+        .map((o, i) => (
+          <path key={i} d={path(o.points)} fill="url(#tx-set)" stroke="var(--ink)" strokeWidth="1" />
+        ))}
       {crownMm > 0 && (
         <path
           d={`M${toX(vx0)} ${toY(0)} Q${toX((vx0 + vx1) / 2)} ${toY(0) - Math.max(5, crownMm * k * 2)} ${toX(vx1)} ${toY(0)}Z`}
@@ -285,7 +299,13 @@ export function Drawing(props: Props) {
           />
         ))}
       {drawing.outlines
-        .filter((o) => o.label)
+        .filter((o) => o.role === 'later')
+        .map((o, i) => (
+          <path key={i} d={path(o.points)} fill="none" stroke="var(--ink-2)" strokeWidth="1.4" strokeDasharray="7 4" />
+        ))}
+      {!small && <Passes outlines={drawing.outlines} toX={toX} toY={toY} listed={width < NARROW} />}
+      {drawing.outlines
+        .filter((o) => o.label && o.role !== 'already' && o.role !== 'later')
         .map((o, i) => (
           <Label key={i} x={toX(o.points.at(-1)![0]) + 6} y={toY(o.points.at(-1)![1]) - 5} size={11}>
             {o.label}

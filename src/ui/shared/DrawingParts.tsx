@@ -1,6 +1,6 @@
 'use client';
 import type { ReactNode } from 'react';
-import type { Point } from '@/core/void';
+import type { Outline, Point } from '@/core/void';
 
 /** Words in a drawing, on a rim of paper so that they can be read over any texture. */
 export function Label({
@@ -80,4 +80,75 @@ export function Contour({
       )}
     </g>
   );
+}
+
+/** The names of what lies there: where they begin, how far apart they are at least, how wide a letter is, px. */
+const NAMES = { x: 18, size: 14, apart: 24, letter: 6.6 };
+
+/** What else lies in the place of a drawing, with the words for it. */
+const passesOf = (outlines: readonly Outline[]) =>
+  outlines.flatMap((o) =>
+    o.label && (o.role === 'already' || o.role === 'later')
+      ? [{ ...o, text: `${o.label}, ${o.role === 'already' ? 'lies there' : 'comes over it'}` }]
+      : [],
+  );
+
+/** Room for those names at the left of a drawing, px; none where there are none. */
+export const roomForPasses = (outlines: readonly Outline[]): number =>
+  Math.max(0, ...passesOf(outlines).map((o) => o.text.length * NAMES.letter));
+
+/**
+ * What lies there already and what comes later, each with its name: at the left with a line to where it is, or in a
+ * list under the title where there is no room beside.
+ */
+export function Passes({
+  outlines,
+  toX,
+  toY,
+  listed,
+}: {
+  outlines: readonly Outline[];
+  toX: (v: number) => number;
+  toY: (v: number) => number;
+  listed: boolean;
+}) {
+  const named = passesOf(outlines).map((o) => {
+    const [xs, ys] = [o.points.map((p) => toX(p[0])), o.points.map((p) => toY(p[1]))];
+    const left = Math.min(...xs);
+    const edge = ys.filter((_, i) => xs[i]! < left + 0.5);
+    return { ...o, left, at: (Math.min(...edge) + Math.max(...edge)) / 2 };
+  });
+  if (listed)
+    return named.map(({ text, role }, i) => (
+      <g key={text}>
+        <rect
+          x={NAMES.x}
+          y={34 + i * 20}
+          width="16"
+          height="10"
+          fill={role === 'already' ? 'url(#tx-set)' : 'none'}
+          stroke="var(--ink)"
+          strokeDasharray={role === 'later' ? '4 3' : undefined}
+        />
+        <Label x={NAMES.x + 22} y={43 + i * 20} size={NAMES.size}>
+          {text}
+        </Label>
+      </g>
+    ));
+  // From the lowest up, so that none covers another.
+  let below = Number.POSITIVE_INFINITY;
+  return [...named]
+    .sort((a, b) => b.at - a.at)
+    .map(({ text, left, at }) => {
+      below = Math.min(at, below - NAMES.apart);
+      const ends = NAMES.x + text.length * NAMES.letter;
+      return (
+        <g key={text}>
+          <line x1={ends + 4} y1={below - 4} x2={left} y2={at} stroke="var(--ink-2)" strokeWidth="1" />
+          <Label x={NAMES.x} y={below} size={NAMES.size}>
+            {text}
+          </Label>
+        </g>
+      );
+    });
 }
