@@ -49,6 +49,8 @@ test('a chain is made, seen, changed and worked: then…, what lies between, two
   // What may come next, and why others may not.
   await page.getByRole('button', { name: 'then…' }).click();
   const next = page.getByRole('dialog', { name: 'What comes next' });
+  // Those that may not are folded behind those that may.
+  await next.getByText(/that may not follow here, and why/).click();
   await next.getByText('It is done on metal, and the base is concrete.').first().waitFor();
   expect(await next.getByRole('button', { name: 'Plate bonded to metal' }).isDisabled()).toBe(true);
   await next.getByRole('button', { name: 'Poured collar, ring or channel' }).click();
@@ -76,6 +78,11 @@ test('a chain is made, seen, changed and worked: then…, what lies between, two
   await page.goto(`${at}/measure`);
   await page.getByRole('link', { name: '1 Poured collar, ring or channel' }).waitFor();
   await page.getByTestId('answer').getByText('2.11').waitFor();
+  // Each is drawn with the other in its place: what lies there, and what comes over it.
+  const drawn = page.getByRole('group', { name: /with what lies there, drawn to scale/ });
+  await drawn.getByText('2 Poured collar, ring or channel, comes over it').waitFor();
+  await page.goto(`${at}/measure?pass=p2`);
+  await drawn.getByText('1 Poured collar, ring or channel, lies there').waitFor();
 });
 
 test('two passes on one clock: every stage of both, the run to the second pour, a begun pass that stays', async () => {

@@ -118,6 +118,20 @@ test('a deadline that cannot be met is said, with how far it is missed', () => {
   expect(sentence(f.title)).toMatch(/short of the wanted reopening/);
 });
 
+test('a reopening that is wanted when nobody works is said, with the last hour somebody is there', () => {
+  const at = (iso: string) => DateTime.fromISO(iso, { zone }).toMillis();
+  const hours = { fromHour: 8, toHour: 16, days: [1, 2, 3, 4, 5] };
+  const closed = (iso: string) =>
+    view(nosing, { wantedAt: at(iso), workingHours: hours }).findings.find((f) => f.id === 'wanted-closed');
+  // Saturday 16 May 2026; the edge of a working day is worked.
+  expect(sentence(closed('2026-05-16T09:00')!.why)).toMatch(
+    /wanted Sat 16 May 09:00, outside the working hours: .* The last working hour before that is Fri 15 May 16:00\.$/,
+  );
+  expect(closed('2026-05-15T16:00')).toBeUndefined();
+  expect(closed('2026-05-15T16:01')).toBeDefined();
+  expect(ids(nosing)).not.toContain('note wanted-closed');
+});
+
 test('an override lifts the stop, keeps reason and role, and changes nothing else', () => {
   const torn: Piece = { ...plate, answers: { ...plate.answers, torn: 'yes' } };
   const event: Event = {

@@ -103,7 +103,8 @@ export const GAPS: Readonly<Record<string, Gap>> = {
   depth: (c) => mm(depthToFill(c) / liftsOf(c)),
   /** What is placed before the next may follow, by its name. */
   piece: (c) => c.portions[batchOf(c).portion]!.label,
-  mixMin: (c) => minutes(c.sheet.mixMin),
+  // A sheet that says nothing is stirred a minute all the same.
+  mixMin: (c) => minutes(c.sheet.mixMin || 1),
   kits: (c) => {
     const { kits } = batchOf(c);
     return kits === null ? '' : SAY.kits({ n: kits });

@@ -7,5 +7,6 @@ export * from './fold';
 export * from './frozen';
 export * from './pick-list';
 export * from './report';
+export * from './running';
 export * from './sequence';
 export * from './snapshot';

@@ -1,13 +1,13 @@
 'use client';
 import { type ReactNode, useMemo, useState } from 'react';
-import { type Finding, standingStops } from '@/core/judge';
 import { loadCheck, reviewOf, strengthOver } from '@/core/plan';
+import { earlyLoad, obstaclesToRelease } from '@/core/record';
 import type { MilestoneId } from '@/core/system';
 import { figure } from '@/core/units';
 import { type Reader, say } from '@/words';
 import type { StageProps } from '../repair/stage-props';
 import { AskForBackup } from '../settings/Backup';
-import { Answer, Choice, FindingCard, Heading, lowered, Working } from '../shared/bits';
+import { Answer, Choice, FindingCard, Heading, Working } from '../shared/bits';
 import { RememberedArea, useRememberedText } from '../shared/Remembered';
 import { SavingButton } from '../shared/SavingButton';
 import { Override, StageFindings, StillNeeds } from '../shared/StageFindings';
@@ -21,32 +21,6 @@ const needsReview = (at: StageProps['at']) => reviewOf(at.repair, at.plan.method
 
 /** Milestones that let something onto the repair. */
 const OPENS: readonly MilestoneId[] = ['release', 'foot', 'light-load', 'load', 'dry', 'wet', 'full-cure'];
-
-/** The stop on loading before the computed time, shared with the running view. */
-const EARLY = 'early:release:tests';
-
-/** What still keeps the repair from being signed. */
-export function releaseObstacles(at: StageProps['at'], nowMs: number, reader: Reader): string[] {
-  const { plan, actuals } = at;
-  const tests = plan.method?.tests ?? [];
-  const main = plan.milestones.findLast((m) => m.kind === plan.serves);
-  const undone = [...plan.steps.filter((s) => s.doneAt === null), ...plan.untimed].filter((s) => s.stage !== 'release');
-  return [
-    ...(actuals.startedAt === null ? ['Work has not begun.'] : []),
-    ...(undone.length
-      ? [
-          `${undone.length} step${undone.length > 1 ? 's are' : ' is'} not ticked, next: ${lowered(say(undone[0]!.title, reader))}.`,
-        ]
-      : []),
-    ...(main?.planMs && nowMs < main.planMs && !actuals.overrides.has(EARLY)
-      ? [`${main.label} is reached later than now.`]
-      : []),
-    ...tests.filter((t) => !actuals.tests.has(t.id)).map((t) => `Test open: ${t.ask}`),
-    ...tests.filter((t) => actuals.tests.get(t.id) === 'no').map((t) => `Test failed: ${t.ask}`),
-    ...standingStops(at.findings, actuals.overrides).map((f) => `Stop: ${say(f.title, reader)}.`),
-    ...(needsReview(at) && !actuals.reviewed ? ['Not reviewed by a competent person yet.'] : []),
-  ];
-}
 
 function Sheet({ view, at, nowMs }: StageProps) {
   const { plan, actuals, repair } = at;
@@ -192,19 +166,9 @@ function Side({ view, at, nowMs }: StageProps) {
   const { plan, actuals, repair } = at;
   const { zone } = view.job;
   const system = usePrefs((p) => p.system);
-  const obstacles = releaseObstacles(at, nowMs, { system, zone, language: 'en' });
-  const main = plan.milestones.findLast((m) => m.kind === plan.serves);
-  const early: Finding | null =
-    actuals.startedAt !== null && !actuals.released && main?.planMs && nowMs < main.planMs
-      ? {
-          id: EARLY,
-          severity: 'stop',
-          stage: 'release',
-          title: `Not before ${shortWhen(main.planMs, view.job.zone, nowMs)}`,
-          why: `${main.label} is not reached at this site’s temperatures.`,
-          todo: 'Leave the barrier up.',
-        }
-      : null;
+  const reader: Reader = { system, zone, language: 'en' };
+  const obstacles = obstaclesToRelease(at, nowMs).map((o) => say(o, reader));
+  const early = earlyLoad(at, nowMs);
   const lesson = useRememberedText('lesson');
   const role = usePrefs((p) => p.role);
   return (
@@ -229,8 +193,8 @@ function Side({ view, at, nowMs }: StageProps) {
         </div>
       )}
       {early && (
-        <FindingCard zone={zone} finding={early} overridden={actuals.overrides.get(EARLY)}>
-          {!actuals.overrides.has(EARLY) && <Override at={at} zone={zone} finding={early} />}
+        <FindingCard zone={zone} finding={early} overridden={actuals.overrides.get(early.id)}>
+          {!actuals.overrides.has(early.id) && <Override at={at} zone={zone} finding={early} />}
         </FindingCard>
       )}
       {needsReview(at) && !actuals.reviewed && (

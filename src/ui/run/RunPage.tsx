@@ -4,8 +4,8 @@ import Link from 'next/link';
 import { useState } from 'react';
 import { standingStops } from '@/core/judge';
 import { ENGINES, STAGES } from '@/core/method';
-import { type MilestoneTime, type PlannedStep, pieceName } from '@/core/plan';
-import type { PassView, RepairView } from '@/core/record';
+import { pieceName } from '@/core/plan';
+import { earlyStep, idleMixer, livePot, liveWindow, nextWait } from '@/core/record';
 import { isMetered } from '@/core/system';
 import { formatDuration } from '@/core/units';
 import { StepList } from '../place/StepList';
@@ -25,42 +25,6 @@ import { useAlarm, useAwake } from './alarm';
 import { NoteDialog, ReadDialog, TroubleDialog } from './dialogs';
 import { Pot } from './Pot';
 
-/** The pot that is live now: mixing has begun, and its last step of placing is not done. */
-export const livePot = ({ passes }: RepairView): MilestoneTime | null => {
-  for (const { plan } of passes) {
-    const begun = plan.steps.findLast((s) => s.marks?.begin?.includes('mix-begins') && s.begunAt !== null);
-    const placed = begun && plan.steps.find((s) => s.batch === begun.batch && s.marks?.end?.includes('placed'));
-    if (placed && placed.doneAt === null)
-      return plan.milestones.find((m) => m.kind === 'use-by' && m.batch === begun.batch) ?? null;
-  }
-  return null;
-};
-
-/** The wait that is on: the clock that the coming step stands behind, its own or that of the pass below. */
-function nextWait({ passes }: RepairView, step: PlannedStep | undefined, nowMs: number): MilestoneTime | null {
-  if (!step || step.startMs <= nowMs + 60_000) return null;
-  const at = passes.findIndex((p) => p.repair.passId === step.passId);
-  const own =
-    step.waitFor && passes[at]?.plan.milestones.findLast((m) => m.kind === step.waitFor!.kind && m.planMs !== null);
-  const below =
-    step.gate?.from && passes[at - 1]?.plan.milestones.findLast((m) => m.kind === step.gate!.from && m.planMs !== null);
-  return own || below || null;
-}
-
-/**
- * Milliseconds that a part-used mixer may still stand; null while none does. It stands from the last pressing until the
- * next.
- */
-function idleMixer({ plan }: PassView, nowMs: number): number | null {
-  if (!plan.sheet || !isMetered(plan.sheet.kind)) return null;
-  const pressed = plan.steps.findLast((s) => s.marks?.begin?.includes('mix-begins') && s.doneAt !== null);
-  const more = plan.steps.some((s) => s.marks?.begin?.includes('mix-begins') && s.doneAt === null);
-  if (!pressed || !more) return null;
-  const idle = plan.milestones.find((m) => m.kind === 'idle' && m.batch === pressed.batch);
-  if (!idle || idle.planMs === null || idle.originMs === null || pressed.doneAt === null) return null;
-  return pressed.doneAt + (idle.planMs - idle.originMs) - nowMs;
-}
-
 export function RunPage({ jobId, repairId }: { jobId: string; repairId: string }) {
   const view = useJobView(jobId);
   const at = repairIn(view, repairId);
@@ -74,11 +38,18 @@ export function RunPage({ jobId, repairId }: { jobId: string; repairId: string }
   const pot = at ? livePot(at) : null;
   // While the device's clock is in doubt, working times go by the later of both times, waits by the earlier.
   const spentMs = nowMs + (deviceClock.latest() - deviceClock.now());
-  const left = pot?.planMs ? pot.planMs - spentMs : null;
   const step = at?.plan.steps.find((s) => s.doneAt === null);
+  const window = at ? liveWindow(at, step, spentMs) : null;
+  // Of the pot and what lies open the one that is over first is the clock.
+  const clockOn = pot?.planMs && !(window?.planMs && window.planMs < pot.planMs) ? pot : (window ?? pot);
+  const left = clockOn?.planMs ? clockOn.planMs - spentMs : null;
   const wait = at ? nextWait(at, step, nowMs) : null;
-  const waitLeft = !pot && wait?.planMs ? wait.planMs - nowMs : null;
-  useAlarm(pot ? `pot${pot.batch}${pot.originMs}` : wait ? `wait${wait.kind}` : null, left ?? waitLeft, sound);
+  const waitLeft = !clockOn && wait?.planMs ? wait.planMs - nowMs : null;
+  useAlarm(
+    clockOn ? `${clockOn.kind}${clockOn.batch}${clockOn.part}${clockOn.originMs}` : wait ? `wait${wait.kind}` : null,
+    left ?? waitLeft,
+    sound,
+  );
   if (!view || !at)
     return (
       <main id="main" className="p-6 flex flex-col gap-3">
@@ -99,18 +70,7 @@ export function RunPage({ jobId, repairId }: { jobId: string; repairId: string }
   const stops = standingStops(at.findings, actuals.overrides).filter(
     (f) => STAGES.indexOf(f.stage) <= Math.max(stageAt, started ? 0 : 4),
   );
-  const early =
-    step && started && step.forcedBy !== 'before' && step.waitFor && step.startMs > nowMs + 60_000 ? step : null;
-  const earlyFinding = early
-    ? {
-        id: `early:${early.id}`,
-        severity: 'stop' as const,
-        stage: early.stage,
-        title: `Not before ${shortWhen(early.startMs, zone, nowMs)}`,
-        why: `The sheet’s wait is not over at this site’s temperature; ${formatDuration((early.startMs - nowMs) / 60_000)} to go.`,
-        todo: 'Leave it alone.',
-      }
-    : null;
+  const earlyFinding = started ? earlyStep(step, nowMs) : null;
   const earlyHeld = earlyFinding !== null && !actuals.overrides.has(earlyFinding.id);
   const mixes = step?.marks?.begin?.includes('mix-begins') ?? false;
   const toBegin = mixes && step?.begunAt === null;
@@ -177,8 +137,12 @@ export function RunPage({ jobId, repairId }: { jobId: string; repairId: string }
           over={
             left !== null
               ? left < 0
-                ? 'over the pot’s time by'
-                : 'left in the pot'
+                ? clockOn === pot
+                  ? 'over the pot’s time by'
+                  : `over ${clockOn!.label.toLowerCase()} by`
+                : clockOn === pot
+                  ? 'left in the pot'
+                  : `left of ${clockOn!.label.toLowerCase()}`
               : waitLeft !== null
                 ? `until ${wait!.label.toLowerCase()}`
                 : started
@@ -189,10 +153,14 @@ export function RunPage({ jobId, repairId }: { jobId: string; repairId: string }
                       : 'all steps are ticked'
                   : 'not begun'
           }
-          of={pot?.planMs && pot.originMs ? `of ${formatDuration((pot.planMs - pot.originMs) / 60_000)}` : ''}
+          of={
+            clockOn?.planMs && clockOn.originMs
+              ? `of ${formatDuration((clockOn.planMs - clockOn.originMs) / 60_000)}`
+              : ''
+          }
           says={
-            pot?.planMs
-              ? `dead at ${clock(pot.planMs, zone)} · pot ${format('temperature', pass.plan.potC ?? 0).text}${pot.standing === 'estimated' ? ' · estimated' : ''}`
+            clockOn?.planMs
+              ? `${clockOn === pot ? 'dead' : 'over'} at ${clock(clockOn.planMs, zone)} · ${clockOn === pot ? `pot ${format('temperature', pass.plan.potC ?? 0).text}` : clockOn.sheetSays}${clockOn.standing === 'estimated' ? ' · estimated' : ''}`
               : wait?.planMs
                 ? `${wait.label} ${dayAndClock(wait.planMs, zone)}`
                 : plan.openMs !== null
@@ -200,8 +168,8 @@ export function RunPage({ jobId, repairId }: { jobId: string; repairId: string }
                   : ''
           }
           share={
-            left !== null && pot?.planMs && pot.originMs
-              ? Math.max(0, left / (pot.planMs - pot.originMs))
+            left !== null && clockOn?.planMs && clockOn.originMs
+              ? Math.max(0, left / (clockOn.planMs - clockOn.originMs))
               : waitLeft !== null && wait?.planMs && wait.originMs
                 ? 1 - Math.max(0, waitLeft / (wait.planMs - wait.originMs))
                 : 0

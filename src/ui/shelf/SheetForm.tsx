@@ -365,7 +365,7 @@ export function SheetForm({ start, before }: { start: SheetDraft; before: SheetR
               value={draft.flow}
               onChange={(e) => set({ flow: e.target.value as SheetDraft['flow'] })}
             >
-              <option value="">as its kind usually is</option>
+              <option value="">as usual for it</option>
               {Object.entries(FLOWS).map(([id, label]) => (
                 <option key={id} value={id}>
                   {label}

@@ -1,6 +1,7 @@
 import { sheetFlaws } from '../../cure';
-import { loadCheck, type PlannedStep, reviewOf, strengthOver } from '../../plan';
-import { at, minutes, percent, plain, texts } from '../../say';
+import { loadCheck, type PlannedStep, reviewOf, strengthOver, windowsOver } from '../../plan';
+import { at, minutes, on, percent, plain, texts } from '../../say';
+import { attempt } from '../../units';
 import { findings } from '../finding';
 import type { Rule } from './rule';
 
@@ -11,6 +12,14 @@ const F = findings({
     title: '{short} short of the wanted reopening',
     why: 'Computed with the long end of the sheet’s range on the base’s own temperature.',
     todo: 'Start earlier, tent and warm the base, choose a faster system on the shelf, or move the reopening.',
+  },
+  'wanted-closed': {
+    once: true,
+    severity: 'note',
+    stage: 'release',
+    title: 'It is wanted when nobody works',
+    why: 'The reopening is wanted {wanted}, outside the working hours: nobody is there to test it, sign, and take the barrier off.{last, select, none {} other { The last working hour before that is {last}.}}',
+    todo: 'Plan to be ready by then, or have somebody there at that hour.',
   },
   overrun: {
     severity: 'caution',
@@ -87,6 +96,7 @@ const F = findings({
   },
 });
 
+const DAY_MS = 86_400_000;
 /** Nobody agrees on staying to the minute. */
 const STAY_STEP_MIN = 5;
 const { stay: STAY } = texts('way.hours', { stay: 'Stay up to {by} longer' });
@@ -95,6 +105,15 @@ const { stay: STAY } = texts('way.hours', { stay: 'Stay up to {by} longer' });
 export const serviceRules: Readonly<Record<string, Rule>> = {
   deadline: ({ plan }) =>
     plan.inHandMin !== null && plan.inHandMin < 0 ? [F.deadline({ short: minutes(-plan.inHandMin) })] : [],
+
+  'wanted-closed': ({ job }) => {
+    const { wantedAt } = job;
+    if (wantedAt === null) return [];
+    const around = attempt(() => windowsOver(job, wantedAt - 8 * DAY_MS, wantedAt + DAY_MS));
+    if (!around.ok || around.value.some((w) => w.fromMs <= wantedAt && wantedAt <= w.toMs)) return [];
+    const last = around.value.findLast((w) => w.toMs < wantedAt);
+    return [F['wanted-closed']({ wanted: on(wantedAt), last: last ? on(last.toMs) : 'none' })];
+  },
 
   overrun: ({ plan }) => (plan.overruns ? [F.overrun()] : []),
 

@@ -1,0 +1,153 @@
+import { say } from '@/words';
+import { sampleData } from '../../sample/jobs';
+import type { Job } from '../plan';
+import {
+  type Event,
+  type EventBody,
+  earlyLoad,
+  earlyStep,
+  idleMixer,
+  livePot,
+  liveWindow,
+  nextWait,
+  obstaclesToRelease,
+  viewJob,
+} from '.';
+
+const NOW = Date.UTC(2026, 4, 5, 6);
+const MIN = 60_000;
+const reader = { system: 'metric', zone: 'utc', language: 'en' } as const;
+const [ramp, winch] = sampleData(NOW, 'Europe/Helsinki').bundles;
+
+/** A repair of the sample worked step by step: each begun and ticked in its planned minute, up to one. */
+function worked(bundle: NonNullable<typeof ramp>, repairId: string) {
+  const job: Job = { ...bundle.job, wantedAt: null, climate: { kind: 'constant', tempC: 18, humidityPct: 55 } };
+  const events: Event[] = [];
+  const tell = (atMs: number, body: EventBody) =>
+    events.push({
+      record: 'event',
+      version: 1,
+      id: `e${events.length}`,
+      device: 'd',
+      sequence: events.length + 1,
+      at: atMs,
+      recordedAt: atMs,
+      jobId: job.id,
+      repairId,
+      amends: null,
+      role: 'technician',
+      body,
+    });
+  const see = (nowMs: number) =>
+    viewJob({ ...bundle, job, events }, nowMs).repairs.find((r) => r.draft.id === repairId)!;
+  const first = see(NOW).plan.steps[0]!.startMs;
+  tell(first, { kind: 'started', snapshotId: 'none', usableMin: null });
+  let now = first;
+  /** Works on until the step of that id is the next one. */
+  const until = (id: string) => {
+    for (let k = 0; k < 60; k++) {
+      const step = see(now).plan.steps.find((s) => s.doneAt === null);
+      if (!step || step.id === id) return;
+      now = Math.max(now, step.startMs);
+      if (step.marks?.begin?.includes('mix-begins')) tell(now, { kind: 'step-begun', step: step.id });
+      now += Math.max(1, step.endMs - step.startMs);
+      tell(now, { kind: 'step-done', step: step.id });
+    }
+    throw new Error(`no step ${id} comes`);
+  };
+  return {
+    until,
+    tell,
+    get now() {
+      return now;
+    },
+    at: (ms = 0) => see(now + ms),
+    step: (ms = 0) => see(now + ms).plan.steps.find((s) => s.doneAt === null),
+  };
+}
+
+describe('a plate, from mixing to the joint', () => {
+  const plate = { ...winch!, events: [], snapshots: [] };
+  const id = plate.repairs[0]!.id;
+  test('no clock runs before mixing; from then on the pot; once it is spread, what lies open', () => {
+    const w = worked(plate, id);
+    w.until('b1:mix');
+    expect(livePot(w.at())).toBeNull();
+    w.tell(w.now, { kind: 'step-begun', step: 'b1:mix' });
+    const pot = livePot(w.at(MIN))!;
+    expect(pot.kind).toBe('use-by');
+    expect(pot.originMs).toBe(w.now);
+    w.until('close');
+    expect(livePot(w.at())).toBeNull();
+    // The joint is closed inside the open time, and that clock is told, though the pot is done with.
+    const open = liveWindow(w.at(), w.step(), w.now);
+    expect(open?.kind).toBe('open');
+    expect(open!.originMs!).toBeLessThanOrEqual(w.now);
+    expect(open!.planMs!).toBeGreaterThan(w.now);
+  });
+
+  test('a window that has not begun is none, nor is one of a step without it', () => {
+    const w = worked(plate, id);
+    w.until('b1:mix');
+    expect(liveWindow(w.at(), w.step(), w.now)).toBeNull();
+    expect(liveWindow(w.at(), undefined, w.now)).toBeNull();
+  });
+
+  test('closed, it waits: the wait is told, going on is a stop, and so is signing', () => {
+    const w = worked(plate, id);
+    w.until('finish:release');
+    const view = w.at();
+    const step = w.step()!;
+    expect(nextWait(view, step, w.now)?.kind).toBe('release');
+    const early = earlyStep(step, w.now)!;
+    expect([early.id, early.severity]).toEqual(['early:finish:release', 'stop']);
+    expect(say(early.why, reader)).toMatch(/to go\.$/);
+    const after = step.startMs - w.now;
+    expect(earlyStep(w.step(after), w.now + after)).toBeNull();
+    expect(nextWait(w.at(after), w.step(after), w.now + after)).toBeNull();
+    const load = earlyLoad(view.passes[0]!, w.now)!;
+    expect([load.id, load.stage]).toEqual(['early:release:tests', 'release']);
+    const said = obstaclesToRelease(view.passes[0]!, w.now).map((o) => say(o, reader));
+    expect(said[0]).toMatch(/^\d+ steps are not ticked, next: “Take the clamps or props off”\.$/);
+    expect(said.filter((s) => s.startsWith('Test open:')).length).toBe(view.passes[0]!.plan.method!.tests.length);
+    expect(said).toContain('Not reviewed by a competent person yet.');
+  });
+
+  test('obstacles fall one by one until nothing is left', () => {
+    const w = worked(plate, id);
+    w.until('release:tests');
+    const step = w.step()!;
+    const later = step.endMs - w.now + MIN;
+    w.tell(step.endMs, { kind: 'step-done', step: step.id });
+    const all = () => obstaclesToRelease(w.at(later).passes[0]!, w.now + later).map((o) => say(o, reader));
+    const before = all().length;
+    for (const t of w.at().passes[0]!.plan.method!.tests)
+      w.tell(step.endMs, { kind: 'test', test: t.id, answer: 'yes' });
+    w.tell(step.endMs, { kind: 'reviewed', note: '' });
+    const left = all();
+    expect(left.length).toBeLessThan(before);
+    expect(left.filter((s) => !s.startsWith('Stop:'))).toEqual([]);
+    // A test that failed comes back, as failed.
+    const [test] = w.at().passes[0]!.plan.method!.tests;
+    w.tell(step.endMs + 1, { kind: 'test', test: test!.id, answer: 'no' });
+    expect(all()).toContain(`Test failed: ${test!.ask}`);
+  });
+});
+
+test('work that has not begun says so first, and nothing is too early for it', () => {
+  const view = viewJob({ ...ramp!, events: [] }, NOW).repairs[0]!;
+  expect(say(obstaclesToRelease(view.passes[0]!, NOW)[0]!, reader)).toBe('Work has not begun.');
+  expect(earlyLoad(view.passes[0]!, NOW)).toBeNull();
+});
+
+test('between two pressings the mixer stands, and counts down from the last one', () => {
+  const w = worked({ ...ramp!, events: [] }, ramp!.repairs[1]!.id);
+  w.until('b2:fill');
+  const pass = w.at().passes[0]!;
+  const left = idleMixer(pass, w.now)!;
+  expect(left).toBeGreaterThan(0);
+  expect(idleMixer(pass, w.now + 90_000)).toBeCloseTo(left - 90_000, 6);
+  w.until('hold:wedge');
+  // Nothing more is pressed: it may stand as long as it likes.
+  expect(idleMixer(w.at().passes[0]!, w.now)).toBeNull();
+});
