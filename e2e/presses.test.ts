@@ -1,0 +1,112 @@
+import { type Job, type Piece, pieceOf, planJob, type Repair, repairOf } from '@/core/plan';
+import { measured, SHAPES, type VoidShape, voidOf } from '@/core/void';
+import { sampleData } from '@/sample/jobs';
+import { mortarSheet, sampleSheets } from '@/sample/systems';
+import { site } from './browser';
+import { takeJob } from './hands';
+
+const { base, page: open } = site();
+jest.setTimeout(300_000);
+
+const NOW = Date.UTC(2026, 4, 5, 5);
+const MIN = 60_000;
+const ramp = sampleData(NOW, 'Europe/Helsinki').bundles[0]!;
+const mild: Job = {
+  ...ramp.job,
+  id: 'presses-job',
+  name: 'Landing',
+  sample: false,
+  wantedAt: null,
+  startFrom: NOW,
+  climate: { kind: 'constant', tempC: 18, humidityPct: 55 },
+  workingHours: { fromHour: 8, toHour: 16, days: [1, 2, 3, 4, 5] },
+};
+
+test('two spalls that would open a kit each: one press makes them one repair that takes one kit, one undo makes them two', async () => {
+  const kit = { ...mortarSheet.kits[0]!, id: 'pail', massG: { A: 1900, B: 760, C: 10_600, D: null }, yieldMl: 6290 };
+  const sheet = { ...mortarSheet, kits: [kit] };
+  const spall = (id: string, order: number, lengthMm: number): Repair =>
+    repairOf({
+      ...pieceOf(ramp.repairs[0]!),
+      jobId: mild.id,
+      id,
+      order,
+      name: id,
+      kitId: kit.id,
+      settings: {},
+      schools: {},
+      crew: 2,
+      void: voidOf({
+        ...SHAPES.patch.blank(),
+        outline: { kind: 'rectangle', length: measured(lengthMm), width: measured(300) },
+        depth: { kind: 'mean', mean: measured(20, 'gauge') },
+      } as VoidShape),
+    });
+  const page = await open();
+  await page.clock.setFixedTime(new Date(NOW));
+  await takeJob(page, base(), {
+    job: mild,
+    repairs: [spall('North', 1, 300), spall('South', 2, 380)],
+    sheets: [sheet],
+  });
+  await page.goto(`${base()}/job/${mild.id}/South/mix`);
+  await page.getByText(/Prepared first and mixed as one, North, South take 1 × .*, which saves/).waitFor();
+  await page.getByRole('button', { name: 'Make them one repair of 2 places' }).click();
+  await page.waitForURL(/\/North\/mix$/);
+  await page.getByRole('heading', { level: 1, name: /North \+ South/ }).waitFor({ state: 'attached' });
+  expect(await page.getByRole('button', { name: /Make them one repair/ }).count()).toBe(0);
+  await page.keyboard.press('Control+z');
+  await page.getByRole('button', { name: 'Make them one repair of 2 places' }).waitFor();
+  await page.goto(`${base()}/job/${mild.id}`);
+  for (const name of ['North', 'South'])
+    await page
+      .getByRole('link', { name: new RegExp(`^${name}`) })
+      .first()
+      .waitFor();
+  expect(await page.getByText('North + South').count()).toBe(0);
+});
+
+test('work that would end a few minutes after the day: the press that stays, and what it then says', async () => {
+  const eyes: Piece = {
+    ...pieceOf(ramp.repairs[1]!),
+    jobId: mild.id,
+    id: 'eyes',
+    materialC: 18,
+    settings: {},
+    schools: {},
+  };
+  const planned = (plannedStart: number) =>
+    planJob({
+      job: mild,
+      repairs: [repairOf({ ...eyes, plannedStart })],
+      sheets: sampleSheets,
+      stock: [],
+      actuals: new Map(),
+      nowMs: NOW,
+    }).repairs[0]!;
+  const pressed = Math.max(...planned(NOW).steps.flatMap((s) => (s.marks?.end?.includes('placed') ? s.endMs : [])));
+  // Four in the afternoon in Helsinki, and seven minutes more.
+  const plannedStart = NOW + Date.UTC(2026, 4, 5, 13) + 7 * MIN - pressed;
+  const page = await open();
+  await page.clock.setFixedTime(new Date(NOW));
+  await takeJob(page, base(), {
+    job: mild,
+    repairs: [repairOf({ ...eyes, plannedStart })],
+    sheets: sampleSheets.filter((s) => s.id === eyes.sheetId),
+  });
+  await page.goto(`${base()}/job/${mild.id}/eyes/place`);
+  await page.getByText(/would end 9 min after the working hours, at Tue 16:00; it is not torn apart/).waitFor();
+  await page.getByRole('button', { name: 'Stay up to 10 min longer' }).click();
+  await page.getByText('9 min past the end of the working day').waitFor();
+  expect(await page.getByLabel('Stay past the end of the day, at most').inputValue()).toBe('10 min');
+  // Ten hours are another working day, said at the field; what was there stays.
+  const field = page.getByLabel('Stay past the end of the day, at most');
+  await field.fill('10 h');
+  await field.press('Enter');
+  await page.getByText('Up to 4 h: more is another working day. Change the job’s working hours.').waitFor();
+  await page.getByText('9 min past the end of the working day').waitFor();
+  // Emptied, nobody stays.
+  await field.fill('');
+  await field.press('Enter');
+  await page.getByText(/would end 9 min after the working hours/).waitFor();
+});
