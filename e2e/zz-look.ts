@@ -20,6 +20,7 @@ const [name, path, phone, y] = process.argv.slice(2);
       });
       window.scrollTo(0, Number(to));
     }, y);
+  if (process.env.CLICK) for (const c of process.env.CLICK.split('|')) await page.getByRole('button', { name: c, exact: true }).first().click();
   await page.waitForTimeout(300);
   await page.screenshot({ path: `/tmp/${name}.png` });
   await b.close();

@@ -15,6 +15,7 @@ export * from './place-trial';
 export { planChain, planPass } from './plan-chain';
 export * from './plan-job';
 export * from './pots';
+export * from './ready-chains';
 export * from './repair';
 export * from './repair-plan';
 export * from './repair-steps';

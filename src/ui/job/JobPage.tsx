@@ -3,7 +3,7 @@ import { Download, PackageCheck, Printer, ScrollText } from 'lucide-react';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { calendarProblems, pieceName } from '@/core/plan';
+import { calendarProblems, pieceName, withChain } from '@/core/plan';
 import { useTemperaturePull } from '../repair/RepairPage';
 import { Heading, TextField, Ways } from '../shared/bits';
 import { CalendarButton } from '../shared/CalendarButton';
@@ -22,7 +22,7 @@ import { useJobView } from '../workspace/view';
 import { addRepair, changeJob, changeRepair, clock, removeRepair, useWorkspace } from '../workspace/workspace';
 import { ClimateFields } from './ClimateFields';
 import { DeleteJob } from './DeleteJob';
-import { MethodChoice } from './MethodChoice';
+import { type Begin, MethodChoice } from './MethodChoice';
 
 const DAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'];
 const ZONES = typeof Intl.supportedValuesOf === 'function' ? Intl.supportedValuesOf('timeZone') : ['UTC'];
@@ -47,13 +47,10 @@ export function JobPage({ jobId }: { jobId: string }) {
   const change = (over: Partial<typeof job>, key = 'job') => changeJob(job.id, (j) => ({ ...j, ...over }), key);
   const hours = calendarProblems(job);
   const said = (field: string) => hours.find((p) => p.field === field)?.sentence ?? null;
-  const add = (methodId: string) => {
-    const repair = freshRepair(
-      job.id,
-      methodId,
-      Math.max(0, ...view.repairs.map((r) => r.repair.order)) + 1,
-      clock.now(),
-    );
+  const add = ({ methodId, chain, madeOf }: Begin) => {
+    const order = Math.max(0, ...view.repairs.map((r) => r.repair.order)) + 1;
+    const fresh = freshRepair(job.id, methodId, order, clock.now(), madeOf);
+    const repair = chain ? withChain(fresh, chain) : fresh;
     addRepair(repair);
     router.push(`/job/${job.id}/${repair.id}/inspect`);
   };

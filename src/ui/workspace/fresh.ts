@@ -2,6 +2,7 @@ import { nanoid } from 'nanoid';
 import { BASE_PROPERTIES, ONLY_AIR } from '@/core/climate';
 import { METHODS } from '@/core/method';
 import { FIRST_CHOICES, FIRST_OF_CHAIN, type Job, type Repair, repairOf } from '@/core/plan';
+import type { BaseMaterial } from '@/core/system';
 
 /** A new job as it starts out: tomorrow is not assumed, the site's zone is this browser's until it is set. */
 export function freshJob(nowMs: number): Job {
@@ -23,9 +24,19 @@ export function freshJob(nowMs: number): Job {
   };
 }
 
-/** A new repair of a method: nothing measured, nothing answered, nothing chosen. */
-export function freshRepair(jobId: string, methodId: string, order: number, nowMs: number): Repair {
+/**
+ * A new repair of a method: nothing measured, nothing answered, nothing chosen.
+ * @param madeOf what was said it is made of; what the method is usually done on where it is not done on that
+ */
+export function freshRepair(
+  jobId: string,
+  methodId: string,
+  order: number,
+  nowMs: number,
+  madeOf: BaseMaterial | null = null,
+): Repair {
   const method = METHODS.find((m) => m.id === methodId)!;
+  const material = madeOf && method.bases.includes(madeOf) ? madeOf : method.bases[0]!;
   return repairOf({
     ...FIRST_OF_CHAIN,
     record: 'repair',
@@ -37,9 +48,9 @@ export function freshRepair(jobId: string, methodId: string, order: number, nowM
     place: '',
     method: { id: method.id, version: method.version },
     base: {
-      material: method.bases[0]!,
-      thicknessMm: BASE_PROPERTIES[method.bases[0]!].usualMm,
-      back: BASE_PROPERTIES[method.bases[0]!].usualBack,
+      material,
+      thicknessMm: BASE_PROPERTIES[material].usualMm,
+      back: BASE_PROPERTIES[material].usualBack,
       exposure: 'sheltered',
       surroundings: ONLY_AIR,
       known: [],

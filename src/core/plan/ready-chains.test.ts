@@ -1,0 +1,68 @@
+import { freshRepair } from '@/ui/workspace/fresh';
+import { METHODS, methodOf } from '../method';
+import { BASES } from '../system';
+import { BROKE, type BrokeId } from '../void';
+import { basesOf, chainMends, GATES, mendersOf, mends, piecesOf, READY_CHAINS, Repair, whyNotNext, withChain } from '.';
+
+const NOW = Date.UTC(2027, 4, 10, 7);
+const begun = (chain: (typeof READY_CHAINS)[number]): Repair => {
+  const fresh = freshRepair('j', chain.first.method, 1, NOW, basesOf(chain)[0]!);
+  return withChain(fresh, chain);
+};
+const each = READY_CHAINS.map((c) => [c.id, c] as const);
+
+test.each(each)(
+  '%s is a sound repair: known methods on a base that bears all of them, gates that there are',
+  (_, chain) => {
+    expect(basesOf(chain).length).toBeGreaterThan(0);
+    const repair = begun(chain);
+    expect(Repair.safeParse(repair).error?.issues ?? []).toEqual([]);
+    const pieces = piecesOf(repair);
+    expect(pieces.map((p) => p.method.id)).toEqual([chain.first.method, ...chain.then.map((t) => t.method)]);
+    expect(pieces.map((p) => p.passName)).toEqual([chain.first.name, ...chain.then.map((t) => t.name)]);
+    for (const [i, p] of pieces.entries()) {
+      expect(methodOf(p.method.id)).toBeDefined();
+      expect(Object.keys(GATES)).toContain(p.gate);
+      // What lies on another takes the pass right below it.
+      if (p.takes.from !== 'own') expect(p.takes.of).toBe(pieces[i - 1]!.passId);
+    }
+  },
+);
+
+test('every base of a chain bears each of its methods, and no other base does', () => {
+  for (const chain of READY_CHAINS)
+    for (const base of BASES) {
+      const fresh = { ...freshRepair('j', chain.first.method, 1, NOW), base: { ...begun(chain).base, material: base } };
+      const bears = [chain.first, ...chain.then].every(({ method }) => whyNotNext(methodOf(method)!, fresh) === null);
+      expect([chain.id, base, basesOf(chain).includes(base)]).toEqual([chain.id, base, bears]);
+    }
+});
+
+test('whatever broke, on whatever it is made of, there is something to begin with, and never all at once', () => {
+  for (const broke of Object.keys(BROKE) as BrokeId[]) {
+    const offered = METHODS.filter((m) => mends(m, broke));
+    expect([broke, offered.length > 0]).toEqual([broke, true]);
+    expect([broke, offered.length < METHODS.length / 1.5]).toEqual([broke, true]);
+  }
+  for (const base of BASES) expect(METHODS.some((m) => m.bases.includes(base))).toBe(true);
+  expect(READY_CHAINS.filter((c) => chainMends(c, 'crack')).map((c) => c.id)).toEqual(
+    expect.arrayContaining(['crack-skim', 'mesh-skim']),
+  );
+});
+
+test('what is done first of all for it stands in front', () => {
+  const ids = (broke: BrokeId) => mendersOf(broke, METHODS).map((m) => m.id);
+  expect(ids('crack').slice(0, 2)).toEqual(expect.arrayContaining(['poured-crack', 'flexible-joint']));
+  expect(ids('crack').indexOf('mortar-patch')).toBeGreaterThan(ids('crack').indexOf('crack-mesh'));
+  expect(ids('joints')[0]).toBe('resin-joints');
+  expect(ids('piece')).toEqual(['rebuilt-part']);
+});
+
+test('a repair is made on what it was said to be made of; a method that is not done there keeps its own', () => {
+  expect(freshRepair('j', 'anchor', 1, NOW, 'stone').base.material).toBe('stone');
+  expect(freshRepair('j', 'anchor', 1, NOW, 'timber').base.material).toBe('concrete');
+  expect(freshRepair('j', 'plate-bond', 1, NOW).base.material).toBe('metal');
+  // And as thick as such a base usually is.
+  const thick = (base: 'metal' | 'timber') => freshRepair('j', 'barrier-coat', 1, NOW, base).base.thicknessMm;
+  expect(thick('metal')).toBeLessThan(thick('timber'));
+});
