@@ -9,7 +9,7 @@ const [name, path, phone, y] = process.argv.slice(2);
   page.on('pageerror', (e) => console.log('ERR', e.message));
   await page.clock.setFixedTime(new Date('2026-11-26T08:00:00Z'));
   await withSample(page, base);
-  await page.goto(base + path);
+  await page.goto(base); await page.locator("#main").waitFor(); if (process.env.MORE) { await page.getByRole("button", { name: /Two more jobs/ }).click(); await page.getByText("Workshop bench").first().waitFor(); } await page.goto(base + path);
   await page.locator('#main').waitFor();
   await page.waitForTimeout(1500);
   if (y)

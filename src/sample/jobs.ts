@@ -7,7 +7,9 @@ import { type VoidShape, voidOf } from '../core/void';
 import { boatJob, boatRepairs } from './boat';
 import { boatSheets } from './boat-systems';
 import { EYES_SET_OUT, LANDING, typed } from './landing';
+import { methodsJobs } from './methods';
 import { mortarSheet, pasteSheet, resinSheet, sampleSheets, sampleStock } from './systems';
+import { workshopSheets } from './workshop-systems';
 
 /** The sample: four jobs at the ferry, three planned, one running; instants count from the moment it is loaded. */
 export interface SampleData {
@@ -62,40 +64,10 @@ const plate: VoidShape = {
 
 const usedAtBoat = new Set(boatSheets.map((s) => s.id));
 
-/** Builds the sample as of an instant, in a time zone. */
-export function sampleData(nowMs: number, zone: string): SampleData {
-  const now = DateTime.fromMillis(nowMs, { zone });
-  const tomorrow = now.plus({ days: 1 }).startOf('day');
-  const common = {
-    record: 'job',
-    version: 1,
-    zone,
-    createdAt: nowMs,
-    updatedAt: nowMs,
-    closedAt: null,
-    sample: true,
-  } as const;
-  const ramp: Job = {
-    ...common,
-    id: 'sample-ramp',
-    name: 'Slip ramp before the season',
-    place: 'Slip ramp, Ostrel Lake ferry',
-    wantedAt: tomorrow.plus({ days: 4 }).set({ hour: 9 }).toMillis(),
-    startFrom: tomorrow.set({ hour: 7 }).toMillis(),
-    workingHours: { fromHour: 7, toHour: 17, days: [1, 2, 3, 4, 5, 6, 7] },
-    climate: { kind: 'daily', lowC: 5, lowHour: 6, highC: 15, highHour: 15, humidityAtLowPct: 82 },
-  };
-  const winch: Job = {
-    ...common,
-    id: 'sample-winch',
-    name: 'Winch house',
-    place: 'Winch house, Ostrel Lake ferry',
-    wantedAt: nowMs + 52 * 3_600_000,
-    startFrom: nowMs - 2 * 3_600_000,
-    workingHours: { fromHour: 0, toHour: 24, days: [1, 2, 3, 4, 5, 6, 7] },
-    climate: { kind: 'constant', tempC: 16, humidityPct: 62 },
-  };
-  const repair = (
+/** Makes repairs of one pass as the sample has them. */
+const makerAt =
+  (nowMs: number) =>
+  (
     over: Partial<Piece> & Pick<Piece, 'id' | 'jobId' | 'order' | 'name' | 'place' | 'void'>,
     methodId: string,
     sheetId: string,
@@ -131,6 +103,45 @@ export function sampleData(nowMs: number, zone: string): SampleData {
       updatedAt: nowMs,
       ...over,
     });
+
+const commonAt = (nowMs: number, zone: string) =>
+  ({
+    record: 'job',
+    version: 1,
+    zone,
+    createdAt: nowMs,
+    updatedAt: nowMs,
+    closedAt: null,
+    sample: true,
+  }) as const;
+const dayAfter = (nowMs: number, zone: string): DateTime =>
+  DateTime.fromMillis(nowMs, { zone }).plus({ days: 1 }).startOf('day');
+
+/** Builds the sample as of an instant, in a time zone. */
+export function sampleData(nowMs: number, zone: string): SampleData {
+  const tomorrow = dayAfter(nowMs, zone);
+  const common = commonAt(nowMs, zone);
+  const ramp: Job = {
+    ...common,
+    id: 'sample-ramp',
+    name: 'Slip ramp before the season',
+    place: 'Slip ramp, Ostrel Lake ferry',
+    wantedAt: tomorrow.plus({ days: 4 }).set({ hour: 9 }).toMillis(),
+    startFrom: tomorrow.set({ hour: 7 }).toMillis(),
+    workingHours: { fromHour: 7, toHour: 17, days: [1, 2, 3, 4, 5, 6, 7] },
+    climate: { kind: 'daily', lowC: 5, lowHour: 6, highC: 15, highHour: 15, humidityAtLowPct: 82 },
+  };
+  const winch: Job = {
+    ...common,
+    id: 'sample-winch',
+    name: 'Winch house',
+    place: 'Winch house, Ostrel Lake ferry',
+    wantedAt: nowMs + 52 * 3_600_000,
+    startFrom: nowMs - 2 * 3_600_000,
+    workingHours: { fromHour: 0, toHour: 24, days: [1, 2, 3, 4, 5, 6, 7] },
+    climate: { kind: 'constant', tempC: 16, humidityPct: 62 },
+  };
+  const repair = makerAt(nowMs);
   const rampRepairs = [
     repair(
       {
@@ -285,12 +296,27 @@ export function sampleData(nowMs: number, zone: string): SampleData {
   };
 }
 
+/** Two further jobs, with a repair of every method that the first four have none of. */
+export function methodsData(nowMs: number, zone: string): SampleData {
+  const sheets = [...sampleSheets, ...workshopSheets];
+  return {
+    bundles: methodsJobs(commonAt(nowMs, zone), dayAfter(nowMs, zone), makerAt(nowMs)).map(({ job, repairs }) => {
+      const used = new Set(repairs.flatMap((r) => Object.values(r.passes).map((p) => p.sheetId)));
+      return { job, repairs, sheets: sheets.filter((s) => used.has(s.id)), stock: [], events: [], snapshots: [] };
+    }),
+  };
+}
+
 type SampleBundle = SampleData['bundles'][number];
 type SampleRecord = SampleBundle['job'] | SampleBundle[Exclude<keyof SampleBundle, 'job'>][number];
 
 /** Every record of the sample, once: the same sheet serves several of its jobs. */
-export function sampleRecords(nowMs: number, zone: string): readonly SampleRecord[] {
-  const { bundles } = sampleData(nowMs, zone);
+export function sampleRecords(
+  nowMs: number,
+  zone: string,
+  of: (nowMs: number, zone: string) => SampleData = sampleData,
+): readonly SampleRecord[] {
+  const { bundles } = of(nowMs, zone);
   const all = bundles.flatMap((b) => [b.job, ...b.repairs, ...b.sheets, ...b.stock, ...b.events, ...b.snapshots]);
   return [...new Map(all.map((r) => [`${r.record}/${r.id}`, r])).values()];
 }

@@ -1,6 +1,6 @@
 import { valueAt } from '../climate';
 import { paceOf } from '../cure';
-import { type MilestoneId, milestoneOf } from '../system';
+import { type MilestoneId, milestoneKind, milestoneOf } from '../system';
 import type { JobPlan } from './plan-job';
 import { historyOf } from './reach-try';
 import type { PlannedStep, RepairPlan } from './repair-plan';
@@ -17,7 +17,8 @@ function waited({ steps, sheet, thermal }: RepairPlan, kind: MilestoneId, batch:
   if (!m || !from) return null;
   const pace = paceOf(m, 'long', sheet!.family);
   const history = historyOf(m, thermal!);
-  let ms = from.endMs;
+  // Washing begins where it was filled first.
+  let ms = milestoneKind(kind).firstSpot ? from.startMs : from.endMs;
   let [progress, credited, longest] = [0, 0, 0];
   // Rows for bands give no credit across: the longest of those that were met counts from the beginning.
   const done = () => (pace.form === 'bands' ? longest > 0 && credited >= longest : progress >= 1);

@@ -33,6 +33,12 @@ export const GATES: Readonly<Record<GateId, Gate>> = {
     until: 'recoat-until',
   },
   firm: { label: 'when it is firm', fits: 'a second pour or a further lift', from: 'next-lift', until: 'recoat-until' },
+  walk: {
+    label: 'when it may be walked on',
+    fits: 'joints of a bed, and whatever one stands on it to do',
+    from: 'foot',
+    until: null,
+  },
   set: {
     label: 'after full set, abraded',
     fits: 'work on another day, and faces that are sanded anyway',

@@ -45,9 +45,9 @@ export const READY_CHAINS: readonly ReadyChain[] = [
   {
     id: 'mesh-skim',
     label: 'Crack bridged, then a skim',
-    does: 'Mesh bedded over the crack between two layers, and a skim drawn over it while that still takes it.',
+    does: 'Mesh bedded over the crack between two layers, and a skim drawn over it once they have set.',
     first: { method: 'crack-mesh', name: 'Mesh' },
-    then: [{ method: 'skim-coat', name: 'Skim', gate: 'window' }],
+    then: [{ method: 'skim-coat', name: 'Skim', gate: 'set' }],
   },
   {
     id: 'bed-joints-colour',
@@ -55,8 +55,8 @@ export const READY_CHAINS: readonly ReadyChain[] = [
     does: 'Slabs set in a combed bed, their joints filled with resin when the bed bears it, the joints coloured.',
     first: { method: 'setting-bed', name: 'Bed' },
     then: [
-      { method: 'resin-joints', name: 'Joints', gate: 'firm', takes: 'own' },
-      { method: 'joint-colour', name: 'Colour', gate: 'set' },
+      { method: 'resin-joints', name: 'Joints', gate: 'walk', takes: 'own' },
+      { method: 'joint-colour', name: 'Colour', gate: 'walk' },
     ],
   },
   {

@@ -1,14 +1,14 @@
 import { effectsOf, methodOf } from '../method';
 import { attempt, refuse } from '../units';
-import { type Measured, measured, SHAPES, type Void, type VoidShape, voidOf } from '../void';
+import { kindOf, type Measured, measured, SHAPES, type Void, type VoidShape, voidOf } from '../void';
 import type { Piece } from './repair';
 import { settingOf } from './repair-plan';
 
 /** The face that a fill of a void leaves, covered so thick; null where its outline is not known. */
 function faceOf(v: Void, thickness: Measured): Void | null {
   const main = v.shapes[0];
-  if (!main || !('outline' in main)) return null;
-  const { outline } = main;
+  const outline = main && ('outline' in main ? main.outline : kindOf(main).faceOutline?.(main));
+  if (!outline) return null;
   const coat = { ...SHAPES.coat.blank(), outline, thickness } as VoidShape;
   return { ...voidOf(coat), count: v.count };
 }

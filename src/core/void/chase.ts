@@ -192,6 +192,15 @@ export const chase: Shape<Chase> = {
   dimensions,
   runMm,
   alongMm,
+  faceOutline: (s) => {
+    const long = runMm(s);
+    // As wide as it is in the mean: the area of its mouth is kept.
+    const areaMm2 = s.stations
+      .slice(1)
+      .reduce((sum, b, i) => sum + ((b.widthMm + s.stations[i]!.widthMm) / 2) * (b.atMm - s.stations[i]!.atMm), 0);
+    const wide = s.slot ? Math.max(s.slot.width.valueMm, areaMm2 / long) : areaMm2 / long;
+    return { kind: 'rectangle', length: measured(long, 'tape'), width: measured(wide, 'rule') };
+  },
   parameters: (s) => [
     {
       key: 'form',

@@ -40,6 +40,11 @@ export const hole: Shape<Hole> = {
   }),
   dimensions,
   bore: (s) => ({ deepMm: s.holeDepth.valueMm, acrossMm: s.holeDiameter.valueMm }),
+  // A widened mouth is filled with it.
+  faceOutline: ({ holeDiameter, mouth }) => {
+    const across = mouth.form === 'none' ? holeDiameter : mouth.diameter;
+    return { kind: 'ellipse', length: across, width: across };
+  },
   parameters: boreParameters,
   problems: boreProblems,
   write: boreWrite,

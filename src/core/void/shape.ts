@@ -2,6 +2,7 @@ import type { z } from 'zod';
 import { type Kind, type Problem, refuse, type WorkLine } from '../units';
 import type { DoubtfulInput } from './doubt';
 import type { Measured } from './measured';
+import type { PlanOutline } from './outline';
 import type { Point } from './point';
 
 /** What a technician sees broken: the groups in which shapes are offered. */
@@ -176,6 +177,8 @@ export interface Shape<P> {
   readonly runMm?: (shape: P) => number;
   /** Of the same: how far along it a share of its volume reaches, mm. */
   readonly alongMm?: (shape: P, share: number) => number;
+  /** Of what has no outline of its own: the one its filled face has. */
+  readonly faceOutline?: (shape: P) => PlanOutline;
   /** Of a bond line: how thick, mm. */
   readonly bondMm?: (shape: P) => number;
   /**

@@ -1,7 +1,7 @@
 'use client';
 import { piecesOf } from '@/core/plan';
 import type { SheetRevision } from '@/core/system';
-import { sampleRecords } from '@/sample/jobs';
+import { methodsData, sampleRecords } from '@/sample/jobs';
 import * as files from '@/store/exchange';
 import type { Key } from '@/store/store';
 import type { Write } from '@/store/write';
@@ -17,6 +17,16 @@ export async function loadSample(): Promise<void> {
   const zone = Intl.DateTimeFormat().resolvedOptions().timeZone || 'UTC';
   await removeSample();
   await workspace.write(sampleRecords(clock.now(), zone).map((record): Write => ({ does: 'add', record })));
+}
+
+/** Adds the two jobs of the sample that have a repair of every other method. */
+export async function loadMethodsSample(): Promise<void> {
+  const zone = Intl.DateTimeFormat().resolvedOptions().timeZone || 'UTC';
+  const { jobs, sheets } = stateNow();
+  const here = (record: { record: string; id: string }) =>
+    (record.record === 'sheet' && sheets.has(record.id)) || (record.record === 'job' && jobs.has(record.id));
+  const records = sampleRecords(clock.now(), zone, methodsData).filter((r) => !here(r));
+  await workspace.write(records.map((record): Write => ({ does: 'add', record })));
 }
 
 /** Removes the sample and nothing else. A sample sheet that an own repair uses stays. */

@@ -13,7 +13,7 @@ import { Heading, Ways } from '../shared/bits';
 import { Mishap, MishapCard } from '../shared/Mishap';
 import { TimeBand } from '../shared/TimeBand';
 import { dayAndClock, shortWhen } from '../shared/when';
-import { importJob, loadSample, removeSample } from '../workspace/exchange';
+import { importJob, loadMethodsSample, loadSample, removeSample } from '../workspace/exchange';
 import { freshJob } from '../workspace/fresh';
 import { useNow } from '../workspace/now';
 import { usePots } from '../workspace/pots';
@@ -113,6 +113,11 @@ export function Yard() {
       ) : (
         <button type="button" className="act" disabled={busy} onClick={() => void withSample(removeSample)}>
           <Trash2 size={18} aria-hidden="true" /> Remove the sample
+        </button>
+      )}
+      {sampleHere && !desk.jobs.has('sample-workshop') && (
+        <button type="button" className="act" disabled={busy} onClick={() => void withSample(loadMethodsSample)}>
+          <Ship size={18} aria-hidden="true" /> Two more jobs: every method
         </button>
       )}
     </div>

@@ -72,7 +72,7 @@ export const baseRules: Readonly<Record<string, Rule>> = {
 
   'base-age': ({ job, repair, plan }) => {
     const need = plan.sheet?.limits.baseAgeMinDays;
-    if (!need || !BASE_PROPERTIES[repair.base.material].isCast) return [];
+    if (!need || !BASE_PROPERTIES[repair.base.material].isCast || plan.context?.onFace) return [];
     if (!repair.base.castOn) return [F['base-age:unknown']({ need })];
     const start = plan.steps.find((s) => s.stage === 'mix')?.startMs ?? job.startFrom;
     // Old concrete is old in every zone.

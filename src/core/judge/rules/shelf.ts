@@ -117,7 +117,8 @@ export const shelfRules: Readonly<Record<string, Rule>> = {
 
   surface: ({ repair, plan }) => {
     const { sheet } = plan;
-    if (!sheet) return [];
+    // How wet the bare base is concerns what is put on it, and nothing that comes over that.
+    if (!sheet || plan.context?.onFace) return [];
     const out: Finding[] = [];
     const limit = sheet.limits.moistureMaxPct;
     if (limit !== null && repair.moisturePct !== null && repair.moisturePct > limit)
