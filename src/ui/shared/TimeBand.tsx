@@ -53,7 +53,9 @@ export const TimeBand = memo(function TimeBand({ view, current, nowMs, onStart, 
 
   // Many repairs share the height that few have.
   const rowH = shown.length > 7 ? 14 : shown.length > 3 ? 18 : 24;
-  const gap = shown.length > 7 ? 4 : shown.length > 3 ? 8 : 14;
+  // Names of passes stand under their ribbons.
+  const named = shown.some((r) => r.passes.length > 1);
+  const gap = shown.length > 7 ? 4 : shown.length > 3 ? (named ? 14 : 8) : 14;
   const tempH = 66;
   const top = 24;
   const height = top + tempH + STRIP + 10 + Math.max(1, shown.length) * (rowH + gap) + 18;

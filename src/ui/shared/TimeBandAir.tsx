@@ -122,7 +122,12 @@ export function TimeBandAir({
     { name: 'dew', line: px(curves.dew), color: 'var(--dew)' },
     { name: 'material', line: px(curves.material), color: 'var(--part-a)' },
   ].filter((l) => l.line.length > 1);
-  const marks = measured.map((r) => [[x(r.atMs) - 20, y(r.valueC)] as const, [x(r.atMs) + 60, y(r.valueC)] as const]);
+  // Each reading, and under the last of them its word.
+  const across = (atMs: number, at: number) => [[x(atMs) - 20, at] as const, [x(atMs) + 60, at] as const];
+  const marks = [
+    ...measured.map((r) => across(r.atMs, y(r.valueC))),
+    ...measured.slice(-1).flatMap((r) => [5, 14].map((under) => across(r.atMs, y(r.valueC) + under))),
+  ];
   const places = placeLabels(
     told.map(({ name, line }) => ({ name, line, width: name.length * 5.9 })),
     [...told.map((l) => l.line), ...marks],
