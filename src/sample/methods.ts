@@ -348,7 +348,7 @@ const soundly = (...methods: readonly string[]): Repair['answers'] =>
 function repairAt(make: Make, jobId: string, order: number, p: Place): Repair {
   const chain = READY_CHAINS.find((c) => c.id === p.by) ?? null;
   const first = chain?.first.method ?? p.by;
-  const methods = chain ? [chain.first.method, ...chain.then.map((t) => t.method)] : [p.by];
+  const methods = chain ? [chain.first.method, ...chain.next.map((t) => t.method)] : [p.by];
   const [own] = p.passes;
   const one = make(
     {

@@ -18,8 +18,8 @@ test.each(each)(
     const repair = begun(chain);
     expect(Repair.safeParse(repair).error?.issues ?? []).toEqual([]);
     const pieces = piecesOf(repair);
-    expect(pieces.map((p) => p.method.id)).toEqual([chain.first.method, ...chain.then.map((t) => t.method)]);
-    expect(pieces.map((p) => p.passName)).toEqual([chain.first.name, ...chain.then.map((t) => t.name)]);
+    expect(pieces.map((p) => p.method.id)).toEqual([chain.first.method, ...chain.next.map((t) => t.method)]);
+    expect(pieces.map((p) => p.passName)).toEqual([chain.first.name, ...chain.next.map((t) => t.name)]);
     for (const [i, p] of pieces.entries()) {
       expect(methodOf(p.method.id)).toBeDefined();
       expect(Object.keys(GATES)).toContain(p.gate);
@@ -33,7 +33,7 @@ test('every base of a chain bears each of its methods, and no other base does', 
   for (const chain of READY_CHAINS)
     for (const base of BASES) {
       const fresh = { ...freshRepair('j', chain.first.method, 1, NOW), base: { ...begun(chain).base, material: base } };
-      const bears = [chain.first, ...chain.then].every(({ method }) => whyNotNext(methodOf(method)!, fresh) === null);
+      const bears = [chain.first, ...chain.next].every(({ method }) => whyNotNext(methodOf(method)!, fresh) === null);
       expect([chain.id, base, basesOf(chain).includes(base)]).toEqual([chain.id, base, bears]);
     }
 });

@@ -23,7 +23,7 @@ export interface ReadyChain {
     readonly name: string;
     readonly schools?: Readonly<Record<string, string>>;
   };
-  readonly then: readonly ReadyPass[];
+  readonly next: readonly ReadyPass[];
 }
 
 /** The table of ready-made chains. */
@@ -33,28 +33,28 @@ export const READY_CHAINS: readonly ReadyChain[] = [
     label: 'Patch, then a skim over all',
     does: 'A spall filled with resin mortar, and the bay skimmed to one face once it has set.',
     first: { method: 'mortar-patch', name: 'Patch' },
-    then: [{ method: 'skim-coat', name: 'Skim', gate: 'set' }],
+    next: [{ method: 'skim-coat', name: 'Skim', gate: 'set' }],
   },
   {
     id: 'crack-skim',
     label: 'Crack poured, then a skim',
     does: 'A crack opened and poured full, ground, and the bay skimmed over it.',
     first: { method: 'poured-crack', name: 'Crack' },
-    then: [{ method: 'skim-coat', name: 'Skim', gate: 'set' }],
+    next: [{ method: 'skim-coat', name: 'Skim', gate: 'set' }],
   },
   {
     id: 'mesh-skim',
     label: 'Crack bridged, then a skim',
     does: 'Mesh bedded over the crack between two layers, and a skim drawn over it once they have set.',
     first: { method: 'crack-mesh', name: 'Mesh' },
-    then: [{ method: 'skim-coat', name: 'Skim', gate: 'set' }],
+    next: [{ method: 'skim-coat', name: 'Skim', gate: 'set' }],
   },
   {
     id: 'bed-joints-colour',
     label: 'Bed, joints, colour',
     does: 'Slabs set in a combed bed, their joints filled with resin when the bed bears it, the joints coloured.',
     first: { method: 'setting-bed', name: 'Bed' },
-    then: [
+    next: [
       { method: 'resin-joints', name: 'Joints', gate: 'walk', takes: 'own' },
       { method: 'joint-colour', name: 'Colour', gate: 'walk' },
     ],
@@ -64,35 +64,35 @@ export const READY_CHAINS: readonly ReadyChain[] = [
     label: 'Two pours, the counterpart seated between',
     does: 'A channel poured, and the ring or plate lowered into a second pour once the first is firm.',
     first: { method: 'poured-collar', name: 'First pour' },
-    then: [{ method: 'poured-collar', name: 'Second pour', gate: 'firm', takes: 'own' }],
+    next: [{ method: 'poured-collar', name: 'Second pour', gate: 'firm', takes: 'own' }],
   },
   {
     id: 'hole-coat',
     label: 'Hole in the shell, then finish coat',
     does: 'A hole filled a little low, and the colour coat laid into what was left.',
     first: { method: 'laminate-hole', name: 'Fill' },
-    then: [{ method: 'finish-coat', name: 'Finish coat', gate: 'set', takes: 'left' }],
+    next: [{ method: 'finish-coat', name: 'Finish coat', gate: 'set', takes: 'left' }],
   },
   {
     id: 'dent-coat',
     label: 'Dent filled, then coated',
     does: 'A dent filled with body filler, sanded to its line, and coated.',
     first: { method: 'body-filler', name: 'Fill' },
-    then: [{ method: 'barrier-coat', name: 'Coat', gate: 'set' }],
+    next: [{ method: 'barrier-coat', name: 'Coat', gate: 'set' }],
   },
   {
     id: 'gouge-coat',
     label: 'Gouge filled, then primed',
     does: 'A gouge in metal filled in one domed pass, filed flush, and primed against rust.',
     first: { method: 'metal-filler', name: 'Fill' },
-    then: [{ method: 'barrier-coat', name: 'Primer', gate: 'set' }],
+    next: [{ method: 'barrier-coat', name: 'Primer', gate: 'set' }],
   },
   {
     id: 'fitting',
     label: 'Fitting: tack, build, fair, barrier',
     does: 'A fitting tacked into a hull, built up with fibre paste, faired, and barrier-coated.',
     first: { method: 'fitting-tack', name: 'Tack' },
-    then: [
+    next: [
       { method: 'fitting-build', name: 'Build', gate: 'window', takes: 'own' },
       { method: 'fairing-skin', name: 'Fair', gate: 'window', takes: 'own' },
       { method: 'barrier-coat', name: 'Barrier', gate: 'set' },
@@ -103,7 +103,7 @@ export const READY_CHAINS: readonly ReadyChain[] = [
     label: 'Timber: soaked, then built up',
     does: 'Soft timber soaked until it takes no more, and built up with filled paste to its line.',
     first: { method: 'timber-soak', name: 'Soak' },
-    then: [
+    next: [
       { method: 'fitting-build', name: 'Build', gate: 'window', takes: 'own' },
       { method: 'fairing-skin', name: 'Fair', gate: 'window', takes: 'own' },
     ],
@@ -113,19 +113,19 @@ export const READY_CHAINS: readonly ReadyChain[] = [
     label: 'Felt or fabric, then an edge coat',
     does: 'A pad wetted out and laid, and its face and edges coated inside the window.',
     first: { method: 'felt-wet-out', name: 'Pad' },
-    then: [{ method: 'barrier-coat', name: 'Edge coat', gate: 'window' }],
+    next: [{ method: 'barrier-coat', name: 'Edge coat', gate: 'window' }],
   },
   {
     id: 'chip-coat',
     label: 'Chip in stone, then a clear coat',
     does: 'A chip filled proud and coloured, cut back, and given a clear coat where it is polished.',
     first: { method: 'stone-chip', name: 'Fill' },
-    then: [{ method: 'finish-coat', name: 'Clear coat', gate: 'set' }],
+    next: [{ method: 'finish-coat', name: 'Clear coat', gate: 'set' }],
   },
 ];
 
 const methodsOf = (chain: ReadyChain): readonly Method[] =>
-  [chain.first, ...chain.then].map(({ method }) => methodOf(method)!);
+  [chain.first, ...chain.next].map(({ method }) => methodOf(method)!);
 
 /** What a chain may be done on: what all its passes may. */
 export const basesOf = (chain: ReadyChain): readonly BaseMaterial[] => {
@@ -154,7 +154,7 @@ export const chainMends = (chain: ReadyChain, broke: BrokeId): boolean => mends(
 export function withChain(repair: Repair, chain: ReadyChain): Repair {
   const first = pieceOf(repair);
   const named: Piece = { ...first, passName: chain.first.name, schools: { ...first.schools, ...chain.first.schools } };
-  return chain.then.reduce(
+  return chain.next.reduce(
     (r, { method, name, gate, takes }) => {
       const below = r.chain.at(-1)!;
       const longer = withNext(r, methodOf(method)!);
