@@ -191,10 +191,19 @@ test('the mix: cup, strokes, fillers and colour change the figures, and what is 
   await choose(page, 'Fillers', 'neat, as on the sheet');
   await page.getByText('colour by trial').click();
   await page.getByRole('button', { name: 'A first trial' }).click();
-  await type(page, 'tried in', '20 g');
+  await type(page, 'in base', '20 g');
   await type(page, 'Mass of dust', '2 g');
+  await type(page, 'Density of dust', '1.4 g/mL');
+  await page.getByRole('button', { name: 'take it' }).click();
   await planAnew();
   await page.getByText('Much tint in the mix').waitFor();
+  // Taken without a look it is a stop; looked at wet and dry, by day and by lamp, it is none.
+  await page.getByText(/A colour taken without wet, by day/).waitFor();
+  for (const look of ['wet, by day', 'dry, by day', 'wet, by lamp', 'dry, by lamp']) await choose(page, look, 'fits');
+  await planAnew();
+  await page.getByText('Fits wet and dry, by day and by lamp.').waitFor();
+  expect(await page.getByText(/A colour taken without/).count()).toBe(0);
+  expect(await page.getByTestId('recipe').locator('tr').count()).toBe(3);
   await turnTo(page, base(), '/job/sample-ramp/sample-eyes/mix');
   await type(page, 'One stroke gives', '5 mL');
   await page.getByText(/shots, \d+ full/).waitFor();

@@ -2,6 +2,7 @@ import type { Said } from '@/core/say';
 import { PLAIN_READER, say } from '@/words';
 import { sampleData } from '../../sample/jobs';
 import { sampleSheets, sampleStock } from '../../sample/systems';
+import { Colour } from '../mix';
 import { type Job, type Piece, pieceOf, repairOf } from '../plan';
 import { type Event, type EventBody, viewJob } from '../record';
 import type { Stock } from '../system';
@@ -98,7 +99,10 @@ test('tints: too much of them, and one too small for the scale', () => {
     ids({
       ...plate,
       scaleStepG: stepG,
-      colour: { chosen: 't', trials: [{ id: 't', name: 't', inG: 100, tints: [{ name: 'black', massG }], note: '' }] },
+      colour: Colour.parse({
+        chosen: 't',
+        trials: [{ id: 't', name: 't', inG: 100, tints: [{ name: 'black', massG }], note: '' }],
+      }),
     });
   expect(with_(8)).toContain('caution colour:much');
   expect(with_(0.05)).toContain('caution colour:fine');

@@ -6,6 +6,7 @@ import {
   type ColourTrial,
   dropsPerMl,
   evenly,
+  FRESH_TRIAL,
   filledMix,
   fromTotal,
   type Instrument,
@@ -259,12 +260,13 @@ describe('colour', () => {
   const trial: ColourTrial = {
     id: 't',
     name: 'step granite',
+    ...FRESH_TRIAL,
+    of: 'mix',
     inG: 50,
     tints: [
-      { name: 'grey dust', massG: 1.5 },
-      { name: 'black tint', massG: 0.1 },
+      { name: 'grey dust', massG: 1.5, densityGPerMl: null },
+      { name: 'black tint', massG: 0.1, densityGPerMl: null },
     ],
-    note: '',
   };
   test('a trial scaled to a batch, with what the scale loses of the smallest tint', () => {
     const s = scaledColour(trial, 400, 0.1);

@@ -1,23 +1,70 @@
 import { z } from 'zod';
-import { figure, Id, positive, refuse } from '../units';
+import { Density, figure, Id, positive, refuse } from '../units';
 
-/** A trial of tints and dust in a small amount of mix, by mass, so that it can be repeated. */
+/** How a trial is looked at: wet and dry, by day and by lamp. A colour that fits dry is another one wet. */
+export const LOOKS = {
+  wetDay: 'wet, by day',
+  dryDay: 'dry, by day',
+  wetLamp: 'wet, by lamp',
+  dryLamp: 'dry, by lamp',
+} as const;
+export type Look = keyof typeof LOOKS;
+const Judged = z.boolean().nullable();
+const NOT_LOOKED_AT = { wetDay: null, dryDay: null, wetLamp: null, dryLamp: null };
+
+/** A trial of tints and dust in a small amount, by mass, so that it can be repeated. */
 export const ColourTrial = z.object({
   id: Id,
   name: z.string().max(80),
-  /** What it was tried in, g of mix. */
+  /** What it was tried in, g: of the ready mix, or of the base before its hardener. */
   inG: z.number().positive().max(100_000),
+  of: z.enum(['mix', 'base']).default('mix'),
   tints: z
-    .array(z.object({ name: z.string().min(1).max(60), massG: z.number().positive().max(100_000) }))
+    .array(
+      z.object({
+        name: z.string().min(1).max(60),
+        massG: z.number().positive().max(100_000),
+        /** g/mL; null takes the usual one of a tint. */
+        densityGPerMl: Density.nullable().default(null),
+      }),
+    )
     .min(1)
     .max(12),
-  /** What the eye said: wet and dry, against the neighbour. */
+  /** Whether it fits its neighbour; null where nobody has looked. */
+  judged: z.object({ wetDay: Judged, dryDay: Judged, wetLamp: Judged, dryLamp: Judged }).default(NOT_LOOKED_AT),
+  /** What the eye said besides. */
   note: z.string().max(300),
+  /** Why this one was taken. */
+  why: z.string().max(300).default(''),
 });
 export type ColourTrial = z.infer<typeof ColourTrial>;
 
-export const Colour = z.object({ trials: z.array(ColourTrial).max(40), chosen: z.string().nullable() });
+/** What a further trial begins with. */
+export const FRESH_TRIAL = {
+  of: 'base',
+  judged: NOT_LOOKED_AT,
+  note: '',
+  why: '',
+} as const satisfies Partial<ColourTrial>;
+
+export const Colour = z.object({
+  trials: z.array(ColourTrial).max(40),
+  chosen: z.string().nullable(),
+  /** A second colour, for veins: its trial, and how much of it. */
+  veins: z
+    .object({ trial: z.string(), ml: z.number().positive().max(100_000) })
+    .nullable()
+    .default(null),
+});
 export type Colour = z.infer<typeof Colour>;
+
+/** The trial that was taken; null where none is. */
+export const takenTrial = (colour: Colour | null): ColourTrial | null =>
+  colour?.trials.find((t) => t.id === colour.chosen) ?? null;
+
+/** How a trial has been looked at, and how it fell short: not at all, or found off. */
+export const unfitLooks = ({ judged }: ColourTrial): readonly Look[] =>
+  (Object.keys(LOOKS) as Look[]).filter((look) => judged[look] !== true);
 
 /** Tint above this share of the mix is no longer covered by any sheet that does not say so, per cent. */
 export const TINT_MAX_PCT = 5;

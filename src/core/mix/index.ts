@@ -7,3 +7,4 @@ export * from './mix-ask';
 export * from './packs';
 export * from './pour';
 export * from './ratio-check';
+export * from './recipe';

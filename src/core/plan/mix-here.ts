@@ -1,7 +1,7 @@
 import { humidityPct, valueAt } from '../climate';
 import { ASSUMED_MASS_G, beyondTable, nearestIn, paceOf, potShareIn, worstIn } from '../cure';
 import { allowancesOf, ENGINES, type Method, type MethodContext, settingIn } from '../method';
-import { amounts, type Batch, liquidDensity, type MixAsk, type MixResult, massOf, withBlend } from '../mix';
+import { amounts, type Batch, liquidDensity, type MixAsk, type MixResult, massOf, withBlend, withRecipe } from '../mix';
 import { isMetered, type Kit, type Milestone, milestoneOf, proportionOf, type SheetRevision, sheetIn } from '../system';
 import { attempt, figure, line, type Problem, type WorkLine } from '../units';
 import type { Actuals } from './actuals';
@@ -26,7 +26,8 @@ export function sheetHere(sheet: SheetRevision, { repair, job, thermal, nowMs, a
   const dampest = sheet.milestones.some((m) => m.table.form === 'tiers')
     ? dampestPct(thermal, from, from + DRYING_MS)
     : 0;
-  return withBlend(sheetIn(sheet, { dosePct: repair.dosePct, humidityPct: dampest }), repair.blend);
+  const here = sheetIn(sheet, { dosePct: repair.dosePct, humidityPct: dampest });
+  return withRecipe(withBlend(here, repair.blend), repair.colour);
 }
 
 /** A day's air is not the night's: a face is prepared and used within some hours, ms. */

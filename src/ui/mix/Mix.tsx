@@ -209,7 +209,8 @@ function Side({ view, at }: StageProps) {
       {!metered && (
         <ColourFields
           repair={repair}
-          batchG={plan.batches[0] ? massOf(plan.batches[0]) : null}
+          sheet={sheet}
+          batchMl={plan.batches[0]?.ml ?? null}
           totalG={plan.batches.reduce((s, b) => s + massOf(b), 0)}
           lots={[...stock.values()].filter((l) => l.systemId === sheet.systemId)}
           kitMassG={(id) => {

@@ -1,8 +1,19 @@
 import { dayOf } from '../../climate';
 import { wantsThickening } from '../../method';
-import { measuredBatch, saidTolerance, scaledColour, TINT_MAX_PCT, toleranceOf } from '../../mix';
-import { passedOver } from '../../plan';
-import { exactly, grams, ml, mm, percent, plain } from '../../say';
+import {
+  type ColourTrial,
+  LOOKS,
+  measuredBatch,
+  recipeFor,
+  saidTolerance,
+  scaledColour,
+  TINT_MAX_PCT,
+  takenTrial,
+  toleranceOf,
+  unfitLooks,
+} from '../../mix';
+import { passedOver, type RepairPlan } from '../../plan';
+import { exactly, grams, listed, ml, mm, percent, plain } from '../../say';
 import { coverageMl, isMetered, kitVolumeMl, SAGS, WETNESS } from '../../system';
 import { attempt } from '../../units';
 import { type Finding, findings } from '../finding';
@@ -79,6 +90,20 @@ const F = findings({
     why: 'In {mix} of mix its smallest tint is lost in a step of {step}.',
     todo: 'Weigh on a finer scale, or colour at least {least} at once and divide it.',
   },
+  'colour:lost': {
+    severity: 'caution',
+    stage: 'mix',
+    title: '{name} is too little for the scale',
+    why: 'Scaled it is {mass}, and half a step of {step} is {off} of it.',
+    todo: '{whole, select, none {} other {Mix the whole trial: then it is weighed within {whole}, and {left} of it is left over. }}Or thin it with {parts, plural, one {one part} other {# parts}} of base, weigh that, and take as much less base; or a finer scale.',
+  },
+  'colour:unseen': {
+    severity: 'stop',
+    stage: 'mix',
+    title: 'A colour taken without {looks}',
+    why: 'Of “{name}” it is not written down that it fits {looks}. What fits dry is another colour wet, and another again by lamp.',
+    todo: 'Look at it so, beside its neighbour, and write down what you see; or try on.',
+  },
   'witness-none': {
     severity: 'note',
     stage: 'hold',
@@ -94,6 +119,51 @@ const F = findings({
     todo: 'Do not load it. Touch the cup again; doubt the ratio if it stays soft.',
   },
 });
+
+/** What is noticed about a colour that was tried in base, and about the taking of it. */
+function colourOf(trial: ColourTrial, plan: RepairPlan, stepG: number): readonly Finding[] {
+  const { mix, sheet } = plan;
+  if (!mix || !sheet) return [];
+  const bare = { ...sheet, parts: sheet.parts.filter((p) => p.id === 'A' || p.id === 'B') };
+  const made = attempt(() => recipeFor(trial, bare, mix.toMixMl / plan.batches.length, stepG));
+  if (!made.ok) return [];
+  const { rows, wholeWorstPct, wholeLeftPct, tintPct } = made.value;
+  const looks = unfitLooks(trial);
+  return [
+    ...(looks.length
+      ? [
+          F['colour:unseen']({
+            name: trial.name,
+            looks: listed(
+              looks.map((l) => LOOKS[l]),
+              'or',
+            ),
+          }),
+        ]
+      : []),
+    ...(tintPct > TINT_MAX_PCT
+      ? [F['colour:much']({ share: percent(tintPct, 2), most: exactly(percent(TINT_MAX_PCT)) })]
+      : []),
+    ...rows.flatMap(({ name, massG, offPct, thinWith }) =>
+      thinWith === null
+        ? []
+        : [
+            F['colour:lost'](
+              {
+                name,
+                mass: grams(massG),
+                step: exactly(grams(stepG)),
+                off: percent(offPct, 2),
+                whole: wholeLeftPct > 0 && wholeWorstPct < offPct ? percent(wholeWorstPct, 1) : 'none',
+                left: percent(wholeLeftPct, 2),
+                parts: thinWith,
+              },
+              { of: name },
+            ),
+          ],
+    ),
+  ];
+}
 
 /** What is noticed about lots, the surface against the sheet, the instrument at hand, colour and the cups kept. */
 export const shelfRules: Readonly<Record<string, Rule>> = {
@@ -184,8 +254,9 @@ export const shelfRules: Readonly<Record<string, Rule>> = {
   },
 
   colour: ({ repair, plan }) => {
-    const trial = repair.colour?.trials.find((t) => t.id === repair.colour!.chosen);
+    const trial = takenTrial(repair.colour);
     if (!trial || !plan.batches.length) return [];
+    if (trial.of === 'base') return colourOf(trial, plan, repair.scaleStepG);
     const masses = plan.batches.map((b) => Object.values(b.massG).reduce((s, x) => s + x, 0));
     const least = Math.min(...masses);
     const scaled = scaledColour(trial, least, repair.scaleStepG);
