@@ -1,14 +1,15 @@
 import { METHODS } from '@/core/method';
-import { piecesOf } from '@/core/plan';
+import { Job, piecesOf, Repair } from '@/core/plan';
 import { faultsOf } from '@/core/plan/feasible.testing';
-import { planReport, viewJob } from '@/core/record';
+import { Event, PlanSnapshot, planReport, viewJob } from '@/core/record';
+import { SheetRevision, Stock } from '@/core/system';
 import { SHAPES } from '@/core/void';
-import { SCHEMAS } from '@/store/records';
 import { PLAIN_READER, planInWords } from '@/words';
 import { methodsData, sampleData, sampleRecords } from './jobs';
 
 const NOW = Date.UTC(2027, 4, 10, 6);
 const ZONE = 'Europe/Helsinki';
+const SCHEMAS = { job: Job, repair: Repair, sheet: SheetRevision, stock: Stock, event: Event, snapshot: PlanSnapshot };
 const bundles = [...sampleData(NOW, ZONE).bundles, ...methodsData(NOW, ZONE).bundles];
 const repairs = bundles.flatMap((b) => b.repairs);
 const used = new Set(repairs.flatMap((r) => piecesOf(r).map((p) => p.method.id)));

@@ -80,6 +80,8 @@ export interface EngineParams {
   readonly byPlace?: true;
   /** Spread: one area after another, each no larger than is covered in its open time. */
   readonly rolling?: true;
+  /** Coat: it is put on until the face takes no more, and what each round took is written down. */
+  readonly toRefusal?: true;
   /** Pour: what is poured is weighed out as it is needed, not a kit in each pail. */
   readonly weighed?: true;
 }

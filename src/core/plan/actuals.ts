@@ -52,6 +52,8 @@ export interface Actuals {
   }[];
   /** The last word of the cup of each batch. */
   readonly witness: ReadonlyMap<number, { readonly state: WitnessState; readonly atMs: number }>;
+  /** What each coat of a soak took, in order, by the face of its void. */
+  readonly drunk: readonly { readonly face: number; readonly ml: number; readonly atMs: number }[];
   /** Kits taken from the shelf, by lot. */
   readonly taken: ReadonlyMap<string, number>;
   readonly reviewed: { readonly role: string; readonly atMs: number } | null;
@@ -73,6 +75,7 @@ export const NOTHING_YET: Actuals = {
   tests: new Map(),
   pours: [],
   witness: new Map(),
+  drunk: [],
   taken: new Map(),
   released: null,
   reviewed: null,

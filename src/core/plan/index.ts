@@ -24,3 +24,4 @@ export * from './stand-in';
 export * from './start-windows';
 export * from './stretches';
 export * from './thermal';
+export * from './uptake';

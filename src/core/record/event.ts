@@ -45,6 +45,12 @@ export const EventBody = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('discarded'), batch: Batch, why: z.string().min(3).max(300) }),
   /** The cup kept of a batch, and what the touch says of it later. */
   z.object({ kind: z.literal('witness'), batch: Batch, state: WitnessState }),
+  /** What one coat of a soak took, on one face of its void. */
+  z.object({
+    kind: z.literal('drunk'),
+    face: z.number().int().min(0).max(19),
+    ml: z.number().positive().max(1_000_000),
+  }),
   /** Kits taken from a lot on the shelf. */
   z.object({
     kind: z.literal('taken'),

@@ -44,6 +44,7 @@ const OF_ONE_PASS: ReadonlySet<Event['body']['kind']> = new Set([
   'poured',
   'discarded',
   'witness',
+  'drunk',
   'trouble',
 ]);
 
@@ -93,6 +94,8 @@ export function apply(state: Actuals, event: Event, passId: string = FIRST_PASS)
       return { ...state, pours: state.pours.filter((p) => p.batch !== body.batch) };
     case 'witness':
       return { ...state, witness: withKey(state.witness, body.batch, { state: body.state, atMs: at }) };
+    case 'drunk':
+      return { ...state, drunk: [...state.drunk, { face: body.face, ml: body.ml, atMs: at }] };
     case 'taken':
       return { ...state, taken: withKey(state.taken, body.stockId, (state.taken.get(body.stockId) ?? 0) + body.count) };
     case 'trouble':

@@ -2,7 +2,6 @@ import type { z } from 'zod';
 import { type Kind, type Problem, refuse, type WorkLine } from '../units';
 import type { DoubtfulInput } from './doubt';
 import type { Measured } from './measured';
-import type { PlanOutline } from './outline';
 import type { Point } from './point';
 
 /** What a technician sees broken: the groups in which shapes are offered. */
@@ -178,7 +177,11 @@ export interface Shape<P> {
   /** Of the same: how far along it a share of its volume reaches, mm. */
   readonly alongMm?: (shape: P, share: number) => number;
   /** Of what has no outline of its own: the one its filled face has. */
-  readonly faceOutline?: (shape: P) => PlanOutline;
+  readonly faceOutline?: (shape: P) => {
+    readonly kind: 'rectangle' | 'ellipse';
+    readonly length: Measured;
+    readonly width: Measured;
+  };
   /** Of a bond line: how thick, mm. */
   readonly bondMm?: (shape: P) => number;
   /**

@@ -55,6 +55,8 @@ export function useWords(jobId: string) {
         return b.state === 'kept'
           ? `Cup of batch ${b.batch + 1} kept as its witness`
           : `Cup of batch ${b.batch + 1}: ${WITNESS_STATES[b.state]}`;
+      case 'drunk':
+        return `Face ${b.face + 1} took ${format('volume', b.ml).text} in one coat`;
       case 'taken':
         return `Taken from lot ${b.lot}: ${b.count} × ${b.kit}`;
       case 'contents':

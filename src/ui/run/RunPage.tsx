@@ -24,6 +24,7 @@ import { clock as deviceClock, startWork } from '../workspace/workspace';
 import { useAlarm, useAwake } from './alarm';
 import { NoteDialog, ReadDialog, TroubleDialog } from './dialogs';
 import { Pot } from './Pot';
+import { Uptakes } from './Uptakes';
 
 export function RunPage({ jobId, repairId }: { jobId: string; repairId: string }) {
   const view = useJobView(jobId);
@@ -240,6 +241,7 @@ export function RunPage({ jobId, repairId }: { jobId: string; repairId: string }
             <Override at={at} zone={zone} finding={earlyFinding} />
           </FindingCard>
         )}
+        {started && step?.stage === 'place' && <Uptakes at={pass} role={role} />}
         {started && step?.hold && !earlyHeld && (
           <label className="flex items-center gap-3 p-2.5 min-h-12" style={{ border: '2px solid var(--ink)' }}>
             <input

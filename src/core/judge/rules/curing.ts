@@ -1,5 +1,6 @@
 import { evaporation, humidityOf, valueAt } from '../../climate';
-import { at, degC, percent } from '../../say';
+import { REFUSAL_SHARE, uptakesOf } from '../../plan';
+import { at, degC, exactly, ml, percent } from '../../say';
 import { attempt } from '../../units';
 import { findings } from '../finding';
 import type { Rule } from './rule';
@@ -18,6 +19,27 @@ const F = findings({
     title: 'Frost before it may come',
     why: 'From {from} the base is at {base}, and it must be kept from frost longer than that.',
     todo: 'Cover and warm it for the nights, begin on a milder day, or take a faster mortar.',
+  },
+  'uptake:more': {
+    severity: 'caution',
+    stage: 'place',
+    title: '{face} drinks more than was estimated',
+    why: 'It has taken {total}, {estimate} were estimated, and its last coat is still {share} of the first.',
+    todo: 'Have a further small pot ready; it is not done until it takes no more.',
+  },
+  'uptake:rose': {
+    severity: 'caution',
+    stage: 'place',
+    title: 'Coat {n} on {face} took more than the one before',
+    why: '{now} after {before}: what a face takes falls from coat to coat.',
+    todo: 'Measure the next one anew; if it is right, a crack or a runoff drinks: look for it.',
+  },
+  'uptake:open': {
+    severity: 'stop',
+    stage: 'hold',
+    title: '{face} was left before it took no more',
+    why: '{coats, plural, =0 {No coat of it is written down} one {One coat of it is written down} other {Its last coat took {share} of the first}}; it refuses below {limit}.',
+    todo: 'Go on, coat into wet coat, and write down what each took.',
   },
 });
 
@@ -55,5 +77,32 @@ export const curingRules: Readonly<Record<string, Rule>> = {
     const until = m.planMs ?? Number.POSITIVE_INFINITY;
     const i = times.findIndex((ms, k) => ms > m.originMs! && ms < until && values[k]! <= 0);
     return i < 0 ? [] : [F.frost({ from: at(times[i]!), base: degC(values[i]!) })];
+  },
+
+  uptake: ({ plan, actuals }) => {
+    const soaked = plan.steps.filter((s) => s.marks?.end?.includes('placed'));
+    const left = soaked.length > 0 && soaked.every((s) => s.doneAt !== null);
+    return uptakesOf(plan, actuals).flatMap((u) => {
+      const of = u.face;
+      const share = percent((u.lastShare ?? 1) * 100, 2);
+      const more = u.totalMl > u.estimateMl && !u.refuses && !left;
+      const [n, at] = [u.roseAt, (u.roseAt ?? 1) - 1];
+      return [
+        ...(more
+          ? [F['uptake:more']({ face: u.label, total: ml(u.totalMl), estimate: ml(u.estimateMl), share }, { of })]
+          : []),
+        ...(n === null
+          ? []
+          : [F['uptake:rose']({ n, face: u.label, now: ml(u.coatsMl[at]!), before: ml(u.coatsMl[at - 1]!) }, { of })]),
+        ...(left && !u.refuses
+          ? [
+              F['uptake:open'](
+                { face: u.label, coats: u.coatsMl.length, share, limit: exactly(percent(REFUSAL_SHARE * 100)) },
+                { of },
+              ),
+            ]
+          : []),
+      ];
+    });
   },
 };

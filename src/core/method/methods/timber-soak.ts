@@ -113,6 +113,7 @@ export const timberSoak: Method = {
   serves: 'recoat-from',
   allowances: [furtherCoats],
   says: { order: SAYS.order() },
+  params: { toRefusal: true },
   tasks: [
     ...tasks('timber-soak', [
       {
