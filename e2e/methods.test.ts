@@ -105,7 +105,7 @@ test.each([
     'resin-joints',
     /Joints between tiles/,
     ['2 m', '1 m', '300 mm', '300 mm', '5 mm', '9 mm'],
-    'Barrier coat',
+    'Clear pouring resin',
     /Fill the joints/,
   ],
   ['timber-soak', /Coat or skim/, ['300 mm', '300 mm', '1 mm'], 'Thin timber', /until it takes no more/],

@@ -50,6 +50,16 @@ test('whatever broke, on whatever it is made of, there is something to begin wit
   );
 });
 
+test('no chain reads like a method: each is found by its own words', () => {
+  for (const chain of READY_CHAINS)
+    for (const m of METHODS)
+      expect([chain.id, m.id, `${chain.label} ${chain.does}`.toLowerCase().includes(m.label.toLowerCase())]).toEqual([
+        chain.id,
+        m.id,
+        false,
+      ]);
+});
+
 test('what is done first of all for it stands in front', () => {
   const ids = (broke: BrokeId) => mendersOf(broke, METHODS).map((m) => m.id);
   expect(new Set(ids('crack').slice(0, 4))).toEqual(

@@ -76,7 +76,7 @@ export const READY_CHAINS: readonly ReadyChain[] = [
   {
     id: 'dent-coat',
     label: 'Dent filled, then coated',
-    does: 'A dent filled with body filler, sanded to its line, and coated.',
+    does: 'Filler drawn into the dent in thin layers, sanded to its line, and coated.',
     first: { method: 'body-filler', name: 'Fill' },
     next: [{ method: 'barrier-coat', name: 'Coat', gate: 'set' }],
   },
@@ -90,7 +90,7 @@ export const READY_CHAINS: readonly ReadyChain[] = [
   {
     id: 'fitting',
     label: 'Fitting: tack, build, fair, barrier',
-    does: 'A fitting tacked into a hull, built up with fibre paste, faired, and barrier-coated.',
+    does: 'Tacked on a prop, built up round it, faired to the hull, and sealed.',
     first: { method: 'fitting-tack', name: 'Tack' },
     next: [
       { method: 'fitting-build', name: 'Build', gate: 'window', takes: 'own' },

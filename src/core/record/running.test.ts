@@ -7,6 +7,7 @@ import {
   earlyLoad,
   earlyStep,
   idleMixer,
+  liveClock,
   livePot,
   liveWindow,
   nextWait,
@@ -84,6 +85,23 @@ describe('a plate, from mixing to the joint', () => {
     expect(open?.kind).toBe('open');
     expect(open!.originMs!).toBeLessThanOrEqual(w.now);
     expect(open!.planMs!).toBeGreaterThan(w.now);
+    expect(liveClock(w.at(), w.step(), w.now)).toEqual({ clock: open, ofPot: false });
+  });
+
+  test('beside a live pot what must only be begun in time is not the clock: the bared face waits on the spreading', () => {
+    const w = worked(plate, id);
+    w.until('b1:mix');
+    w.tell(w.now, { kind: 'step-begun', step: 'b1:mix' });
+    w.tell(w.now + 5 * MIN, { kind: 'step-done', step: 'b1:mix' });
+    const step = w.step(6 * MIN)!;
+    expect([step.id, step.within?.by]).toEqual(['b1:spread', 'begin']);
+    const bare = liveWindow(w.at(6 * MIN), step, w.now + 6 * MIN)!;
+    const on = liveClock(w.at(6 * MIN), step, w.now + 6 * MIN)!;
+    expect(bare.kind).toBe('bare');
+    expect([on.clock.kind, on.ofPot]).toEqual(['use-by', true]);
+    // And the pot goes on being the clock when both are over.
+    const late = liveClock(w.at(6 * MIN), step, w.now + 300 * MIN)!;
+    expect([late.clock.kind, late.ofPot]).toEqual(['use-by', true]);
   });
 
   test('a window that has not begun is none, nor is one of a step without it', () => {

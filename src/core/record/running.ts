@@ -39,6 +39,23 @@ export function liveWindow(
   return mine.length ? mine.reduce((a, b) => (b.planMs! < a.planMs! ? b : a)) : null;
 }
 
+/**
+ * The clock that is looked at while material is wet: the pot's, unless what lies open must be done with sooner. What only
+ * has to be begun in time is told where no pot is live.
+ */
+export function liveClock(
+  view: Pick<RepairView, 'passes'>,
+  step: PlannedStep | undefined,
+  nowMs: number,
+): { readonly clock: MilestoneTime; readonly ofPot: boolean } | null {
+  const pot = livePot(view);
+  const window = liveWindow(view, step, nowMs);
+  if (!pot) return window && { clock: window, ofPot: false };
+  const sooner =
+    step?.within?.by === 'end' && window?.planMs != null && pot.planMs !== null && window.planMs < pot.planMs;
+  return sooner ? { clock: window!, ofPot: false } : { clock: pot, ofPot: true };
+}
+
 /** Whether a step has to wait at an instant, a minute being nobody’s wait. */
 const waits = (step: PlannedStep, nowMs: number): boolean => step.startMs > nowMs + 60_000;
 

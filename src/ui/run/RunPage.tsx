@@ -5,7 +5,7 @@ import { useState } from 'react';
 import { standingStops } from '@/core/judge';
 import { ENGINES, STAGES } from '@/core/method';
 import { pieceName } from '@/core/plan';
-import { earlyStep, idleMixer, livePot, liveWindow, nextWait } from '@/core/record';
+import { earlyStep, idleMixer, liveClock, nextWait } from '@/core/record';
 import { isMetered } from '@/core/system';
 import { formatDuration } from '@/core/units';
 import { StepList } from '../place/StepList';
@@ -36,13 +36,12 @@ export function RunPage({ jobId, repairId }: { jobId: string; repairId: string }
   const awake = useAwake();
   const [dialog, setDialog] = useState<'none' | 'read' | 'note' | 'trouble'>('none');
   const [checked, setChecked] = useState<string | null>(null);
-  const pot = at ? livePot(at) : null;
   // While the device's clock is in doubt, working times go by the later of both times, waits by the earlier.
   const spentMs = nowMs + (deviceClock.latest() - deviceClock.now());
   const step = at?.plan.steps.find((s) => s.doneAt === null);
-  const window = at ? liveWindow(at, step, spentMs) : null;
-  // Of the pot and what lies open the one that is over first is the clock.
-  const clockOn = pot?.planMs && !(window?.planMs && window.planMs < pot.planMs) ? pot : (window ?? pot);
+  const live = at ? liveClock(at, step, spentMs) : null;
+  const clockOn = live?.clock ?? null;
+  const ofPot = live?.ofPot ?? false;
   const left = clockOn?.planMs ? clockOn.planMs - spentMs : null;
   const wait = at ? nextWait(at, step, nowMs) : null;
   const waitLeft = !clockOn && wait?.planMs ? wait.planMs - nowMs : null;
@@ -122,7 +121,7 @@ export function RunPage({ jobId, repairId }: { jobId: string; repairId: string }
           >
             <h1 className="font-bold truncate text-[1.08rem]">
               {repair.name || 'Unnamed repair'}
-              {pot?.batch != null && pass.plan.batches.length > 1 ? ` · batch ${pot.batch + 1}` : ''}
+              {ofPot && clockOn?.batch != null && pass.plan.batches.length > 1 ? ` · batch ${clockOn.batch + 1}` : ''}
             </h1>
             <svg width="9" height="9" viewBox="0 0 9 9" aria-hidden="true">
               <circle cx="4.5" cy="4.5" r="4" fill="var(--ground)" />
@@ -138,10 +137,10 @@ export function RunPage({ jobId, repairId }: { jobId: string; repairId: string }
           over={
             left !== null
               ? left < 0
-                ? clockOn === pot
+                ? ofPot
                   ? 'over the pot’s time by'
                   : `over ${clockOn!.label.toLowerCase()} by`
-                : clockOn === pot
+                : ofPot
                   ? 'left in the pot'
                   : `left of ${clockOn!.label.toLowerCase()}`
               : waitLeft !== null
@@ -161,7 +160,7 @@ export function RunPage({ jobId, repairId }: { jobId: string; repairId: string }
           }
           says={
             clockOn?.planMs
-              ? `${clockOn === pot ? 'dead' : 'over'} at ${clock(clockOn.planMs, zone)} · ${clockOn === pot ? `pot ${format('temperature', pass.plan.potC ?? 0).text}` : clockOn.sheetSays}${clockOn.standing === 'estimated' ? ' · estimated' : ''}`
+              ? `${ofPot ? 'dead' : 'over'} at ${clock(clockOn.planMs, zone)} · ${ofPot ? `pot ${format('temperature', pass.plan.potC ?? 0).text}` : clockOn.sheetSays}${clockOn.standing === 'estimated' ? ' · estimated' : ''}`
               : wait?.planMs
                 ? `${wait.label} ${dayAndClock(wait.planMs, zone)}`
                 : plan.openMs !== null
