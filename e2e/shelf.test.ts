@@ -125,7 +125,7 @@ test('choosing: every system with its reasons, the wall and the wet change them 
   await page.goto(`${base()}/job/sample-winch/sample-plate/material`);
   const table = page.getByRole('region', { name: 'Systems side by side' });
   await table
-    .getByText(/this work needs it as a paste that stands/)
+    .getByText(/needed: a paste/)
     .first()
     .waitFor();
   // What is a paste serves, however it comes out.

@@ -296,7 +296,7 @@ const WORKSHOP: readonly Place[] = [
         kit: 'bottles',
       },
       {
-        void: voidOf(shaped('corner', { down: 60, along: 90, back: 70 })),
+        void: voidOf(shaped('corner', { down: 18, along: 90, back: 60 })),
         sheet: 'sheet-build-1',
         kit: 'set',
       },

@@ -25,34 +25,33 @@ export interface Taken {
 const FLOW = texts('takes.flow', {
   ...FLOWS,
   thickened: 'liquid: it is thickened to a paste with fillers of one’s own',
-  not: '{is}; this work needs it {wanted}',
+  not: '{is}; needed: {wanted}',
 });
-const WANTED = texts('takes.wanted', {
+const SHORT = texts('takes.short', {
   thin: 'thin enough to soak in',
-  pours: 'liquid, so that it runs to its level',
-  film: 'as a coat that is brushed out',
-  paste: 'as a paste that stands',
-  putty: 'as a putty that is rammed',
-  mortar: 'as a mortar that is trowelled and tamped',
-  beads: 'as beads of powder and liquid',
+  pours: 'a liquid',
+  film: 'a coat',
+  paste: 'a paste',
+  putty: 'a putty',
+  mortar: 'a mortar',
+  beads: 'beads',
 });
 const OUT = texts('takes.out', {
   mixer: 'through a static mixer',
   pot: 'out of a pot',
   hand: 'kneaded or mixed by hand',
-  not: 'it comes {is}; this work needs it {wanted}',
+  not: '{is}; needed: {wanted}',
 });
 const BINDER = texts('takes.binder', {
   resin: 'a resin',
   cement: 'cement',
   water: 'a water-borne product that dries',
-  not: 'it is {is}; this work needs {wanted}',
+  not: '{is}; needed: {wanted}',
 });
-
 const SAND = texts('takes.sand', {
   none: 'no sand in it',
   met: 'sand in it, which this work bears',
-  not: 'it has sand or aggregate in it; this work needs it without',
+  not: 'sand in it; needed: without',
 });
 
 /** How a mix may lie: as its sheet says, else as its kind may. */
@@ -91,7 +90,7 @@ export function takenBy(method: Needs, sheet: SheetRevision): readonly Taken[] {
         ? FLOW[flow]()
         : thickened
           ? FLOW.thickened()
-          : FLOW.not({ is: FLOW[lies[0]!](), wanted: { list: takes.flow.map((f) => WANTED[f]()), join: 'or' } }),
+          : FLOW.not({ is: SHORT[lies[0]!](), wanted: { list: takes.flow.map((f) => SHORT[f]()), join: 'or' } }),
     },
     {
       id: 'out',

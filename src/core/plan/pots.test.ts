@@ -1,3 +1,4 @@
+import { PLAIN_READER, say } from '@/words';
 import { sampleData } from '../../sample/jobs';
 import { mortarSheet, pasteSheet, sampleSheets } from '../../sample/systems';
 import {
@@ -251,5 +252,13 @@ describe('the heat of a lift', () => {
     expect([hot?.severity, hot?.stage]).toEqual(['stop', 'place']);
     const run = liftRun(reactiveOf(rich), { thicknessMm: 70, base: 'concrete', baseC: 24, airC: 24, startC: 24 });
     expect(run.verdict === 'calm' && (run.peakC ?? 0) < 90).toBe(false);
+    // An estimate of ours forbids nothing that the sheet allows: then it is a word of caution that says so.
+    const allowing = { ...rich, id: 'rich-2', limits: { ...rich.limits, liftMaxMm: 80 } };
+    const said = found(allowing, {
+      void: deep,
+      schools: { ...nosing.schools, 'part-kits': 'weighed', 'deep-fills': 'one' },
+    }).heat!;
+    expect(said.severity).toBe('caution');
+    expect(say(said.why, PLAIN_READER)).toMatch(/the sheet itself allows 80 mm\.$/);
   });
 });

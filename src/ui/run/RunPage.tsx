@@ -240,7 +240,7 @@ export function RunPage({ jobId, repairId }: { jobId: string; repairId: string }
             <Override at={at} zone={zone} finding={earlyFinding} />
           </FindingCard>
         )}
-        {started && step?.stage === 'place' && <Uptakes at={pass} role={role} />}
+        {started && step?.stage === 'place' && step.batch !== undefined && <Uptakes at={pass} role={role} />}
         {started && step?.hold && !earlyHeld && (
           <label className="flex items-center gap-3 p-2.5 min-h-12" style={{ border: '2px solid var(--ink)' }}>
             <input

@@ -76,7 +76,7 @@ function Face({ of: u, at, role }: { of: Uptake; at: PassView; role: string }) {
             {u.lastShare !== null && <>, the last {figure(u.lastShare * 100, 2)} % of the first</>}.{' '}
             {u.factor !== null && (
               <span className="soft">
-                {figure(u.factor, 3)} × the estimate, {figure(u.mlPerM2, 3)} mL/m².
+                {figure(u.factor, 3)} × the estimate, {format('uptake', u.mlPerM2).text}.
               </span>
             )}
           </p>

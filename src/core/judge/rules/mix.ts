@@ -78,7 +78,7 @@ const F = findings({
     severity: 'stop',
     stage: 'place',
     title: 'This lift gets too hot',
-    why: '{thick} at {from}: {peak, select, runaway {it runs away} other {it reaches some {peak}}}; {bears} is what concrete bears beside it. An estimate.',
+    why: '{thick} at {from}: {peak, select, runaway {it runs away} other {it reaches some {peak}}}; {bears} is what concrete bears beside it. {sheet, select, none {An estimate.} other {An estimate, for concrete and a resin without fillers; the sheet itself allows {sheet}.}}',
     todo: 'Thinner lifts, cooler material, or longer between them; the lab shows the thickest that stays calm.',
   },
   'lift-heat-near': {
@@ -86,7 +86,7 @@ const F = findings({
     severity: 'caution',
     stage: 'place',
     title: 'This lift may get too hot',
-    why: '{thick} at {from}: {peak, select, runaway {it runs away} other {it reaches some {peak}}} if it is a little thicker or warmer; {bears} is what concrete bears beside it. An estimate.',
+    why: '{thick} at {from}: {peak, select, runaway {it runs away} other {it reaches some {peak}}} if it is a little thicker or warmer; {bears} is what concrete bears beside it. {sheet, select, none {An estimate.} other {An estimate, for concrete and a resin without fillers; the sheet itself allows {sheet}.}}',
     todo: 'Thinner lifts, cooler material, or longer between them; the lab shows the thickest that stays calm.',
   },
   rate: {
@@ -353,13 +353,20 @@ export const mixRules: Readonly<Record<string, Rule>> = {
     if (!found || !bad(found.worst)) return [];
     const near = bad(found.nearest);
     const cell = near ? found.nearest : found.worst;
+    // What the maker allows overrules an estimate of ours: then it is a word, and no stop.
+    const said = context.sheet.limits.liftMaxMm;
+    const allowed = said !== null && thick <= said + 1e-9;
     return [
-      F[near ? 'lift-heat' : 'lift-heat-near']({
-        thick: mm(thick),
-        from: degC(tempC),
-        peak: cell.verdict === 'runaway' ? 'runaway' : exactly(degC(Math.round(cell.peakC ?? bears))),
-        bears: exactly(degC(bears)),
-      }),
+      F[near ? 'lift-heat' : 'lift-heat-near'](
+        {
+          thick: mm(thick),
+          from: degC(tempC),
+          peak: cell.verdict === 'runaway' ? 'runaway' : exactly(degC(Math.round(cell.peakC ?? bears))),
+          bears: exactly(degC(bears)),
+          sheet: allowed ? exactly(mm(said)) : 'none',
+        },
+        allowed ? { severity: 'caution' } : {},
+      ),
     ];
   },
 
