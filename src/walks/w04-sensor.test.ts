@@ -1,0 +1,170 @@
+import { type Piece, repairOf } from '@/core/plan';
+import type { EventBody } from '@/core/record';
+import type { SheetRevision } from '@/core/system';
+import { measured, SHAPES, type VoidShape, voidOf } from '@/core/void';
+import { curve, kitOf, partsOf, ratioOf } from '@/sample/sheet-words';
+import { furtherSheets } from '@/sample/systems';
+import { at, baseAt, clock, happened, off, printedPlan, walkJob, walkPiece } from './made';
+
+/** A depth sensor bonded inside the workboat: a kneaded packet, a route to walk, and a launch that waits. */
+const H = 60;
+const dab = furtherSheets.find((s) => s.kind === 'sachets')!;
+const job = walkJob({
+  id: 'walk-4',
+  startFrom: at('2027-04-20T07:00'),
+  wantedAt: at('2027-04-21T18:00'),
+  climate: { kind: 'constant', tempC: 13, humidityPct: 55 },
+  workingHours: { fromHour: 6, toHour: 20, days: [1, 2, 3, 4, 5, 6, 7] },
+});
+const sheet: SheetRevision = {
+  ...dab,
+  id: 'packet-1',
+  systemId: 'packet',
+  name: 'Kneaded packet 9 mL',
+  parts: partsOf('sachets', { A: { densityGPerMl: 1.2 }, B: { densityGPerMl: 1.2 } }),
+  ratio: ratioOf({ basis: 'weight', a: 100, b: 50 }),
+  mixMin: 2,
+  mixManner: 'knead in its film to one colour',
+  potLossMl: 1.35,
+  milestones: [
+    curve('use-by', 'mix-begins', 'pot', [
+      [10, 24, 24],
+      [20, 12, 12],
+    ]),
+    curve('release', 'faces-closed', 'base', [
+      [10, 16 * H, 16 * H],
+      [20, 8 * H, 8 * H],
+    ]),
+    curve('load', 'faces-closed', 'base', [
+      [10, 48 * H, 48 * H],
+      [20, 24 * H, 24 * H],
+    ]),
+  ],
+  limits: {
+    ...dab.limits,
+    baseMinC: 10,
+    airMinC: null,
+    materialMinC: null,
+    dewMarginK: null,
+    cureMinC: null,
+    bondMinMm: 0.1,
+    bondMaxMm: 4,
+    bases: ['laminate'],
+  },
+  kits: [kitOf('packet', 'Packet 9 mL', [7.2, 3.6], { yieldMl: 9 })],
+};
+/** The hull with a mat: 13 °C by day, then 10 by night and 14 by day in turn. */
+const HULL = baseAt(
+  ['2027-04-20T00:00', 8],
+  ['2027-04-20T10:00', 13],
+  ['2027-04-20T18:00', 10],
+  ['2027-04-21T06:00', 14],
+  ['2027-04-21T18:00', 10],
+  ['2027-04-22T06:00', 14],
+);
+const bed = {
+  ...SHAPES.bondLine.blank(),
+  outline: { kind: 'ellipse', length: measured(64, 'calliper'), width: measured(64, 'calliper') },
+  thickness: measured(1.5, 'gauge'),
+} as VoidShape;
+const ring = {
+  ...SHAPES.fillet.blank(),
+  radius: measured(4, 'gauge'),
+  length: measured(Math.PI * 64, 'calliper'),
+} as VoidShape;
+const piece = (over: Partial<Piece> = {}): Piece => {
+  const plain = walkPiece(job, {
+    method: { id: 'small-part', version: 1 },
+    void: voidOf(bed, ring),
+    sheetId: sheet.id,
+    kitId: 'packet',
+    materialC: 17,
+    settings: { squeeze: 0, rate: 5.52, carry: 6.5 },
+    schools: { 'part-kits': 'whole' },
+    answers: { function: 'yes', alone: 'yes', rocks: 'yes' },
+    serves: 'load',
+  });
+  return {
+    ...plain,
+    base: { ...plain.base, material: 'laminate', thicknessMm: 12, known: HULL, castOn: null },
+    ...over,
+  };
+};
+const plan = (
+  over: Partial<Piece> = {},
+  told: readonly (readonly [string, EventBody])[] = [],
+  now = '2027-04-20T07:00',
+) =>
+  printedPlan({ job, repairs: [repairOf(piece(over))], sheets: [sheet], events: happened(job, told) }, at(now))
+    .repairs[0]!;
+/** Worked from ten o’clock on, seated at 10:30. */
+const seated = (over: Partial<Piece> = {}) => {
+  const ids = plan(over).steps.map((s) => s.id);
+  const until = ids.slice(0, ids.findIndex((id) => id.endsWith('close')) + 1);
+  return plan(
+    over,
+    [
+      ['2027-04-20T10:00', { kind: 'started', snapshotId: 'none', usableMin: null }],
+      ...until.map((step, i): readonly [string, EventBody] => [
+        i === until.length - 1 ? '2027-04-20T10:30' : `2027-04-20T10:${String(i + 1).padStart(2, '0')}`,
+        { kind: 'step-done', step },
+      ]),
+    ],
+    '2027-04-20T10:31',
+  );
+};
+const milestone = (p: ReturnType<typeof plan>, kind: string) => p.milestones.find((m) => m.kind === kind)!;
+
+test('a bed of 4.83 and a ring of 0.69 mL are 5.52 of 7.65 mL: one packet', () => {
+  const p = plan();
+  expect(p.volumeMl!.nominal).toBeCloseTo(5.52, 2);
+  expect(p.kits!.use).toBe(1);
+  expect(p.batches).toHaveLength(1);
+  expect(p.kits!.use * 9 - 1.35).toBeCloseTo(7.65, 9);
+});
+
+test('a packet of 17 °C works 14.7 min: the route of 6.5 min passes, by the half-shut hatch it does not', () => {
+  const usable = plan({ settings: { squeeze: 0, rate: 5.52, carry: 0 } }).usableMin!;
+  // What is left for it once it is kneaded: the walk counts from the kneading on.
+  expect(usable + 2).toBeCloseTo(14.7, 1);
+  const walked = plan().usableMin!;
+  expect(usable - walked).toBeCloseTo(6.5, 6);
+  // Spread 1 and seat 2 fit into what is left by the open hatch, and not into what ten minutes leave.
+  expect(walked).toBeGreaterThan(1 + 2);
+  expect(plan({ settings: { squeeze: 0, rate: 5.52, carry: 10 } }).usableMin!).toBeLessThan(1 + 2);
+});
+
+test('seated 10:30 it is left alone until Wednesday 00:43, and opened to work at 06:00', () => {
+  const p = seated();
+  expect(off(milestone(p, 'release').plans, '2027-04-21T00:43')).toBeLessThanOrEqual(2);
+  const next = p.steps.find((s) => s.from !== null && Date.parse(s.from) > at('2027-04-21T00:00'));
+  expect(clock(next!.from)).toBe('Wed 06:00');
+});
+
+test('launched Thursday 04:48 by the clock, closed hours: Thursday 06:00, and the wish is missed', () => {
+  const p = seated();
+  expect(off(milestone(p, 'load').plans, '2027-04-22T04:48')).toBeLessThanOrEqual(2);
+  const tests = p.steps.find((s) => s.id === 'release:tests')!;
+  expect(clock(tests.from)).toBe('Thu 06:00');
+  expect(p.findings.some((f) => f.id === 'deadline')).toBe(true);
+});
+
+test('a mat that holds 20 °C gives Wednesday 10:30, and meets the wish', () => {
+  const warm = baseAt(['2027-04-20T00:00', 8], ['2027-04-20T10:00', 20]);
+  const p = seated({ base: { ...piece().base, known: warm } });
+  expect(off(milestone(p, 'load').plans, '2027-04-21T10:30')).toBeLessThanOrEqual(2);
+  expect(p.findings.some((f) => f.id === 'deadline')).toBe(false);
+});
+
+test('seated at 07:00 on a hull of 8 °C it is a stop', () => {
+  const early = plan({ base: { ...piece().base, known: baseAt(['2027-04-20T00:00', 8]) } });
+  const stop = early.findings.find((f) => /Base too cold/.test(f.title))!;
+  expect(stop.severity).toBe('stop');
+});
+
+test('not tried dry is a caution, a part that rocks goes back to sanding', () => {
+  const p = plan({ answers: { function: 'no', alone: 'yes', rocks: 'no' } });
+  const said = p.findings.filter((f) => /Not tried dry|It rocks/.test(f.title));
+  expect(said.map((f) => f.severity)).toEqual(['caution', 'caution']);
+  expect(said.find((f) => /rocks/.test(f.title))!.todo).toMatch(/Back to the preparation/);
+});
