@@ -8,10 +8,18 @@ import type { PlannedStep, RepairPlan } from './repair-plan';
 /** Even steps of the naive clock, and what they may be off by. */
 const STEP_MS = 5 * 60_000;
 const OFF_MS = 10 * 60_000;
+const EDGE_K = 0.3;
+/** What the even steps of the naive clock may be off by, as a share of a wait. */
+const WALKED = 0.005;
 const MIN_MS = 60_000;
 
 /** When a wait of a batch is over, walked in even steps from the step that starts it; null where the sheet cannot say. */
-function waited({ steps, sheet, thermal }: RepairPlan, kind: MilestoneId, batch: number): number | null {
+function waited(
+  { steps, sheet, thermal }: RepairPlan,
+  kind: MilestoneId,
+  batch: number,
+  by: 'soonest' | 'latest',
+): number | null {
   const m = milestoneOf(sheet!, kind);
   const from = steps.findLast((s) => s.batch === batch && m && s.marks?.end?.includes(m.startsAt));
   if (!m || !from) return null;
@@ -20,14 +28,20 @@ function waited({ steps, sheet, thermal }: RepairPlan, kind: MilestoneId, batch:
   // Washing begins where it was filled first.
   let ms = milestoneKind(kind).firstSpot ? from.startMs : from.endMs;
   let [progress, credited, longest] = [0, 0, 0];
-  // Rows for bands give no credit across: the longest of those that were met counts from the beginning.
-  const done = () => (pace.form === 'bands' ? longest > 0 && credited >= longest : progress >= 1);
+  // Rows for bands give no credit across: the longest of those that were met counts from the beginning. Whether a band
+  // was met at all turns on a hair at its edge: at the soonest it is credited as if it were a curve, at the latest the
+  // base is a little colder than it was.
+  const bands = pace.form === 'bands' && by === 'latest';
+  const colder = bands ? EDGE_K : 0;
+  // A wait that ends a minute before the base goes too cold would else be walked past, and stand through the night.
+  const need = by === 'soonest' ? 1 - WALKED : 1 + WALKED;
+  const done = () => (bands ? longest > 0 && credited >= longest * need : progress >= need);
   for (; !done(); ms += STEP_MS) {
     if (ms >= history.times.at(-1)!) return null;
     const tempC = valueAt(history, ms + STEP_MS / 2);
     // Below what it cures at it stands still.
     if (tempC < (sheet!.limits.cureMinC ?? pace.lowC)) continue;
-    const minutes = pace.minutesAt(Math.min(tempC, pace.highC));
+    const minutes = pace.minutesAt(Math.max(pace.lowC, Math.min(tempC, pace.highC) - colder));
     progress += STEP_MS / MIN_MS / minutes;
     credited += STEP_MS / MIN_MS;
     longest = Math.max(longest, minutes);
@@ -68,7 +82,7 @@ export function faultsOf({ repairs, windows }: JobPlan): readonly string[] {
       // Nothing begins before what it waits for has had its time at the temperatures it lay in.
       for (const s of steps)
         for (const batch of s.waitFor?.batches ?? []) {
-          const doneMs = waited(pass, s.waitFor!.kind, batch);
+          const doneMs = waited(pass, s.waitFor!.kind, batch, 'soonest');
           if (doneMs !== null && s.startMs < doneMs - OFF_MS)
             out.push(`too soon: ${named(s)}, ${s.waitFor!.kind} of batch ${batch + 1} ${at(doneMs)}`);
         }
@@ -83,7 +97,7 @@ export function faultsOf({ repairs, windows }: JobPlan): readonly string[] {
         const before = steps[i - 1];
         if (s.doneAt !== null || !before || before.block === s.block || s.gate || s.forcedBy !== 'crew or hours')
           continue;
-        const waits = (s.waitFor?.batches ?? []).map((batch) => waited(pass, s.waitFor!.kind, batch));
+        const waits = (s.waitFor?.batches ?? []).map((batch) => waited(pass, s.waitFor!.kind, batch, 'latest'));
         // The tests of a chain wait for all its passes.
         const all = s.stage === 'release' && repair.passes.length > 1;
         if (s.waitMin || all || waits.includes(null)) continue;
