@@ -101,6 +101,24 @@ export function happened(job: Job, told: readonly (readonly [iso: string, body: 
   }));
 }
 
+/** Work ticked step by step, a minute apart from a begin on, up to a step that ends at an instant. */
+export const workedUpTo = (
+  steps: readonly { readonly id: string }[],
+  ends: string,
+  begunIso: string,
+  doneIso: string,
+): readonly (readonly [iso: string, body: EventBody])[] => {
+  const until = steps.slice(0, steps.findIndex((s) => s.id.endsWith(ends)) + 1);
+  const minute = (n: number) => DateTime.fromISO(begunIso).plus({ minutes: n }).toFormat("yyyy-MM-dd'T'HH:mm");
+  return [
+    [begunIso, { kind: 'started', snapshotId: 'none', usableMin: null }],
+    ...until.map(({ id }, i): readonly [string, EventBody] => [
+      i === until.length - 1 ? doneIso : minute(i + 1),
+      { kind: 'step-done', step: id },
+    ]),
+  ];
+};
+
 /** As the command line plans it: written to a job file, read again, planned, printed. */
 export function printedPlan(
   o: {

@@ -4,7 +4,7 @@ import type { SheetRevision } from '@/core/system';
 import { measured, SHAPES, type VoidShape, voidOf } from '@/core/void';
 import { curve, kitOf, partsOf, ratioOf } from '@/sample/sheet-words';
 import { pasteSheet } from '@/sample/systems';
-import { at, baseAt, happened, off, printedPlan, walkJob, walkPiece } from './made';
+import { at, baseAt, happened, off, printedPlan, walkJob, walkPiece, workedUpTo } from './made';
 
 /** A magnet shoe bonded to the barrier boom on a cold night: how little is mixed, and how long it must be left alone. */
 const H = 60;
@@ -81,18 +81,8 @@ const plan = (
   printedPlan({ job, repairs: [repairOf(piece(over))], sheets: [sheet], events: happened(job, told) }, at(now))
     .repairs[0]!;
 /** Seated on Saturday at nine in the evening. */
-const seated = (over: Partial<Piece> = {}) => {
-  const ids = plan(over).steps.map((s) => s.id);
-  const until = ids.slice(0, ids.findIndex((id) => id.endsWith('close')) + 1);
-  const told: (readonly [string, EventBody])[] = [
-    ['2027-04-17T20:00', { kind: 'started', snapshotId: 'none', usableMin: null }],
-    ...until.map((step, i): readonly [string, EventBody] => [
-      i === until.length - 1 ? SEATED : `2027-04-17T20:${String(i + 1).padStart(2, '0')}`,
-      { kind: 'step-done', step },
-    ]),
-  ];
-  return plan(over, told, '2027-04-17T21:01');
-};
+const seated = (over: Partial<Piece> = {}) =>
+  plan(over, workedUpTo(plan(over).steps, 'close', '2027-04-17T20:00', SEATED), '2027-04-17T21:01');
 
 test('0.360 mL, with squeeze-out 0.468 mL: A 0.40 and B 0.18 g', () => {
   const p = plan();

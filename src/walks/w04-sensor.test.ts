@@ -4,7 +4,7 @@ import type { SheetRevision } from '@/core/system';
 import { measured, SHAPES, type VoidShape, voidOf } from '@/core/void';
 import { curve, kitOf, partsOf, ratioOf } from '@/sample/sheet-words';
 import { furtherSheets } from '@/sample/systems';
-import { at, baseAt, clock, happened, off, printedPlan, walkJob, walkPiece } from './made';
+import { at, baseAt, clock, happened, off, printedPlan, walkJob, walkPiece, workedUpTo } from './made';
 
 /** A depth sensor bonded inside the workboat: a kneaded packet, a route to walk, and a launch that waits. */
 const H = 60;
@@ -98,21 +98,8 @@ const plan = (
   printedPlan({ job, repairs: [repairOf(piece(over))], sheets: [sheet], events: happened(job, told) }, at(now))
     .repairs[0]!;
 /** Worked from ten o’clock on, seated at 10:30. */
-const seated = (over: Partial<Piece> = {}) => {
-  const ids = plan(over).steps.map((s) => s.id);
-  const until = ids.slice(0, ids.findIndex((id) => id.endsWith('close')) + 1);
-  return plan(
-    over,
-    [
-      ['2027-04-20T10:00', { kind: 'started', snapshotId: 'none', usableMin: null }],
-      ...until.map((step, i): readonly [string, EventBody] => [
-        i === until.length - 1 ? '2027-04-20T10:30' : `2027-04-20T10:${String(i + 1).padStart(2, '0')}`,
-        { kind: 'step-done', step },
-      ]),
-    ],
-    '2027-04-20T10:31',
-  );
-};
+const seated = (over: Partial<Piece> = {}) =>
+  plan(over, workedUpTo(plan(over).steps, 'close', '2027-04-20T10:00', '2027-04-20T10:30'), '2027-04-20T10:31');
 const milestone = (p: ReturnType<typeof plan>, kind: string) => p.milestones.find((m) => m.kind === kind)!;
 
 test('a bed of 4.83 and a ring of 0.69 mL are 5.52 of 7.65 mL: one packet', () => {

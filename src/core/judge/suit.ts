@@ -1,5 +1,5 @@
 import { extremes, siteTime } from '../climate';
-import { ENGINES, methodOf, takenBy } from '../method';
+import { ENGINES, methodOf, takenBy, toldOf } from '../method';
 import {
   type Job,
   type JobPlan,
@@ -138,15 +138,10 @@ const priceOf = (sheet: SheetRevision, total: readonly number[]): number | null 
 function takenCriterion(repair: Piece, sheet: SheetRevision): Criterion {
   const method = methodOf(repair.method.id);
   const all = method ? takenBy(method, sheet) : [];
-  const failed = all.filter((t) => !t.met);
-  const told = failed.length ? failed : all.filter((t) => t.id === 'flow' || t.id === 'out');
-  const says: Said = told.length
-    ? both(
-        told.map((t) => t.says),
-        failed.length ? 'and' : 'comma',
-      )
-    : '';
-  return c('method', 'What it is', method ? !failed.length : null, says);
+  const met = all.every((t) => t.met);
+  const told = toldOf(all).map((t) => t.says);
+  const says: Said = told.length ? both(told, met ? 'comma' : 'and') : '';
+  return c('method', 'What it is', method ? met : null, says);
 }
 
 function loadCriterion({ load }: Piece, tried: RepairPlan | null): Criterion {

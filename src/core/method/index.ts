@@ -8,6 +8,6 @@ export { depthToFill, type LiftPrimer, liftsOf, primerOf } from './lifts';
 export * from './method';
 export * from './methods';
 export { type Factor, factorsOf, stepFrom, stepsOf } from './steps';
-export { isTaken, type Taken, type Takes, takenBy, wantsThickening } from './takes';
+export { isTaken, type Taken, type Takes, takenBy, toldOf, wantsThickening } from './takes';
 export { type Role, STAGE_OF, type StepDraft, type StepKey, stepId, type TaskRow, tasks } from './task';
 export * from './trouble';

@@ -1,4 +1,4 @@
-import { type Said, texts } from '../say';
+import { type Said, type Sayer, texts } from '../say';
 import { type Binder, FAMILIES, FLOWS, type Flow, type Mixing, type SheetRevision, systemKind } from '../system';
 
 /** What a material must be to serve a method; any of each row does. */
@@ -70,6 +70,29 @@ const thickens = (sheet: SheetRevision): boolean =>
 export const wantsThickening = ({ takes }: Needs, sheet: SheetRevision): boolean =>
   !flowsOf(sheet).some((f) => takes.flow.includes(f)) && takes.flow.includes('paste') && thickens(sheet);
 
+/** One thing that must be among those that do. */
+const oneOf = <K extends string>(
+  id: Taken['id'],
+  is: K,
+  wanted: readonly K[],
+  words: Readonly<Record<K | 'not', Sayer>>,
+): Taken => ({
+  id,
+  met: wanted.includes(is),
+  says: wanted.includes(is)
+    ? words[is]()
+    : words.not({ is: words[is](), wanted: { list: wanted.map((w) => words[w]()), join: 'or' } }),
+});
+
+/** What tells a material best where nothing fails: how it lies and how it comes out. */
+const TELLING: ReadonlySet<Taken['id']> = new Set(['flow', 'out']);
+
+/** What is told of a material in one line: what fails, else how it lies and comes out. */
+export const toldOf = (all: readonly Taken[]): readonly Taken[] => {
+  const failed = all.filter((t) => !t.met);
+  return failed.length ? failed : all.filter((t) => TELLING.has(t.id));
+};
+
 /**
  * What a material is, held against what a method needs: how it lies when it is mixed, how it comes out, what holds it
  * together. Its kind is not asked: that only sets what its sheet asks for.
@@ -92,20 +115,8 @@ export function takenBy(method: Needs, sheet: SheetRevision): readonly Taken[] {
           ? FLOW.thickened()
           : FLOW.not({ is: SHORT[lies[0]!](), wanted: { list: takes.flow.map((f) => SHORT[f]()), join: 'or' } }),
     },
-    {
-      id: 'out',
-      met: takes.out.includes(mixing),
-      says: takes.out.includes(mixing)
-        ? OUT[mixing]()
-        : OUT.not({ is: OUT[mixing](), wanted: { list: takes.out.map((o) => OUT[o]()), join: 'or' } }),
-    },
-    {
-      id: 'binder',
-      met: takes.binder.includes(binder),
-      says: takes.binder.includes(binder)
-        ? BINDER[binder]()
-        : BINDER.not({ is: BINDER[binder](), wanted: { list: takes.binder.map((b) => BINDER[b]()), join: 'or' } }),
-    },
+    oneOf('out', mixing, takes.out, OUT),
+    oneOf('binder', binder, takes.binder, BINDER),
     {
       id: 'sand',
       met: !sandy || takes.sand === true,

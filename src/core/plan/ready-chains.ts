@@ -21,7 +21,6 @@ export interface ReadyChain {
   readonly first: {
     readonly method: string;
     readonly name: string;
-    readonly schools?: Readonly<Record<string, string>>;
   };
   readonly next: readonly ReadyPass[];
 }
@@ -152,8 +151,7 @@ export const chainMends = (chain: ReadyChain, broke: BrokeId): boolean => mends(
  * @throws Refusal where the base bears one of its methods not
  */
 export function withChain(repair: Repair, chain: ReadyChain): Repair {
-  const first = pieceOf(repair);
-  const named: Piece = { ...first, passName: chain.first.name, schools: { ...first.schools, ...chain.first.schools } };
+  const named: Piece = { ...pieceOf(repair), passName: chain.first.name };
   return chain.next.reduce(
     (r, { method, name, gate, takes }) => {
       const below = r.chain.at(-1)!;
