@@ -72,7 +72,7 @@ test('a system is taken for what it is: a twin cartridge bonds a plate, a cement
   };
   const all = held(winch);
   expect(words(all, 'bracket')).toEqual([true, 'paste: it stands where it is put, through a static mixer']);
-  expect(words(all, 'cement')).toEqual([false, 'a mortar; needed: a paste and cement; needed: a resin']);
+  expect(words(all, 'cement')).toEqual([false, 'a mortar (needed: a paste), cement (needed: a resin)']);
   for (const s of all) expect(s.serves).toBe(s.criteria[0]!.met);
   expect(all.filter((s) => s.serves).length).toBeGreaterThan(4);
 });

@@ -45,7 +45,7 @@ export interface SuitAsk {
 
 const c = (id: string, label: string, met: boolean | null, says: Said): Criterion => ({ id, label, met, says });
 const { all: ALL } = texts('suit', { all: '{list}' });
-const both = (list: readonly Said[], join: 'and' | 'comma'): Said => ALL({ list: { list, join } });
+const both = (list: readonly Said[]): Said => ALL({ list: { list, join: 'comma' } });
 const said = (low: number | null, high: number | null, unit: string) => rangeText(low, high, unit) ?? 'gives none';
 const KIT_WORD = (n: number) => `${n} kit${n === 1 ? '' : 's'}`;
 
@@ -140,7 +140,7 @@ function takenCriterion(repair: Piece, sheet: SheetRevision): Criterion {
   const all = method ? takenBy(method, sheet) : [];
   const met = all.every((t) => t.met);
   const told = toldOf(all).map((t) => t.says);
-  const says: Said = told.length ? both(told, met ? 'comma' : 'and') : '';
+  const says: Said = told.length ? both(told) : '';
   return c('method', 'What it is', method ? met : null, says);
 }
 

@@ -74,18 +74,18 @@ test('a plate is bonded with what is a paste, however it comes out', () => {
 test('what fails is said with what is needed instead', () => {
   expect(said('anchor', bare('paste'))).toEqual([
     ['flow', true, 'paste: it stands where it is put'],
-    ['out', false, 'out of a pot; needed: through a static mixer'],
+    ['out', false, 'out of a pot (needed: through a static mixer)'],
     ['binder', true, 'a resin'],
     ['sand', true, 'no sand in it'],
   ]);
-  expect(said('cement-patch', bare('mortar-kit'))[2]).toEqual(['binder', false, 'a resin; needed: cement']);
-  expect(said('mortar-patch', bare('paste'))[0]).toEqual(['flow', false, 'a paste; needed: a mortar']);
+  expect(said('cement-patch', bare('mortar-kit'))[2]).toEqual(['binder', false, 'a resin (needed: cement)']);
+  expect(said('mortar-patch', bare('paste'))[0]).toEqual(['flow', false, 'a paste (needed: a mortar)']);
 });
 
 test('sand is borne where it belongs, and nowhere else', () => {
   const mortar = bare('mortar-kit');
   expect(said('poured-crack', mortar)[3]).toEqual(['sand', true, 'sand in it, which this work bears']);
-  expect(said('finish-coat', bare('crack-filler'))[3]).toEqual(['sand', false, 'sand in it; needed: without']);
+  expect(said('finish-coat', bare('crack-filler'))[3]).toEqual(['sand', false, 'sand in it (needed: none)']);
   for (const id of ['barrier-coat', 'small-part', 'fitting-tack', 'stone-chip', 'timber-soak'])
     expect([id, taken(id, mortar)]).toEqual([id, false]);
 });

@@ -25,7 +25,7 @@ export interface Taken {
 const FLOW = texts('takes.flow', {
   ...FLOWS,
   thickened: 'liquid: it is thickened to a paste with fillers of one’s own',
-  not: '{is}; needed: {wanted}',
+  not: '{is} (needed: {wanted})',
 });
 const SHORT = texts('takes.short', {
   thin: 'thin enough to soak in',
@@ -40,18 +40,18 @@ const OUT = texts('takes.out', {
   mixer: 'through a static mixer',
   pot: 'out of a pot',
   hand: 'kneaded or mixed by hand',
-  not: '{is}; needed: {wanted}',
+  not: '{is} (needed: {wanted})',
 });
 const BINDER = texts('takes.binder', {
   resin: 'a resin',
   cement: 'cement',
   water: 'a water-borne product that dries',
-  not: '{is}; needed: {wanted}',
+  not: '{is} (needed: {wanted})',
 });
 const SAND = texts('takes.sand', {
   none: 'no sand in it',
   met: 'sand in it, which this work bears',
-  not: 'sand in it; needed: without',
+  not: 'sand in it (needed: none)',
 });
 
 /** How a mix may lie: as its sheet says, else as its kind may. */

@@ -1,6 +1,6 @@
 import { type Finding, findings, standingStops } from '../judge';
 import { type MilestoneTime, type PlannedStep, reviewOf } from '../plan';
-import { minutes, on, type Said, texts } from '../say';
+import { at, minutes, on, type Said, texts } from '../say';
 import { isMetered } from '../system';
 import type { PassView, RepairView } from './bundle';
 
@@ -106,10 +106,13 @@ const F = findings({
 /** What a stop on loading before the computed time is about: the record overrides it by that name. */
 const TESTS = 'release:tests';
 
+/** An instant as it is told from another: with its date where a weekday could be either. */
+const by = (ms: number, nowMs: number) => (ms - nowMs < 6 * 86_400_000 ? at(ms) : on(ms));
+
 /** A coming step that the sheet still makes wait, as a stop; null where nothing keeps it. */
 export function earlyStep(step: PlannedStep | undefined, nowMs: number): Finding | null {
   if (!step?.waitFor || step.forcedBy === 'before' || !waits(step, nowMs)) return null;
-  const told = { at: on(step.startMs), left: minutes((step.startMs - nowMs) / 60_000) };
+  const told = { at: by(step.startMs, nowMs), left: minutes((step.startMs - nowMs) / 60_000) };
   return F.early(told, { of: step.id, stage: step.stage });
 }
 
@@ -117,7 +120,7 @@ export function earlyStep(step: PlannedStep | undefined, nowMs: number): Finding
 export function earlyLoad({ plan, actuals }: Pick<PassView, 'plan' | 'actuals'>, nowMs: number): Finding | null {
   const main = plan.milestones.findLast((m) => m.kind === plan.serves);
   if (!main?.planMs || nowMs >= main.planMs || actuals.startedAt === null || actuals.released) return null;
-  const told = { at: on(main.planMs), what: main.label, left: minutes((main.planMs - nowMs) / 60_000) };
+  const told = { at: by(main.planMs, nowMs), what: main.label, left: minutes((main.planMs - nowMs) / 60_000) };
   return F['early:load'](told, { of: TESTS });
 }
 
