@@ -1,4 +1,4 @@
-export { DRY_AGAIN, RELEASE, RENEWS, RENEWS_FACE, STAND } from './any';
+export { ABRADE, DRY_AGAIN, RELEASE, RENEWS, RENEWS_FACE, STAND } from './any';
 export { UPTAKE_ML_PER_M2 } from './common';
 export * from './context';
 export { DRIVER_LABELS, type Driver } from './drivers';
@@ -10,4 +10,4 @@ export * from './methods';
 export { type Factor, factorsOf, stepFrom, stepsOf } from './steps';
 export { isTaken, type Taken, type Takes, takenBy, toldOf, wantsThickening } from './takes';
 export { type Role, STAGE_OF, type StepDraft, type StepKey, stepId, type TaskRow, tasks } from './task';
-export * from './trouble';
+export * from './troubles';

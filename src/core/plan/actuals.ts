@@ -37,6 +37,10 @@ export interface Actuals {
   /** Volumes to top up, mL. */
   readonly topUpsMl: readonly number[];
   readonly holdRestartedAt: number | null;
+  /** What was done before these instants is done again: all of the pass, or what brought the surface back and tested it. */
+  readonly doneAgain: readonly { readonly atMs: number; readonly what: 'pass' | 'finish' }[];
+  /** Troubles in their order, with the sign that was found. */
+  readonly troubles: readonly { readonly id: string; readonly sign: string | null; readonly atMs: number }[];
   /** Times the base must be dried and checked again, with the step before which it stands. */
   readonly preparedAgain: readonly { readonly atMs: number }[];
   readonly overrides: ReadonlyMap<string, { readonly reason: string; readonly role: string; readonly atMs: number }>;
@@ -70,6 +74,8 @@ export const NOTHING_YET: Actuals = {
   redone: new Map(),
   topUpsMl: [],
   holdRestartedAt: null,
+  doneAgain: [],
+  troubles: [],
   preparedAgain: [],
   overrides: new Map(),
   tests: new Map(),

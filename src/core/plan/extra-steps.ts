@@ -1,4 +1,4 @@
-import { DRY_AGAIN, type Method, STAND, type StepContext, type StepDraft, stepFrom, stepId } from '../method';
+import { ABRADE, DRY_AGAIN, type Method, STAND, type StepContext, type StepDraft, stepFrom, stepId } from '../method';
 import { texts } from '../say';
 import { milestoneOf } from '../system';
 import type { Actuals } from './actuals';
@@ -23,27 +23,44 @@ export function withStand(drafts: readonly StepDraft[], method: Method, c: StepC
   });
 }
 
-/** Steps with the marks of trouble: lost batches get new steps, a wetted base is dried and checked again. */
+/** Which attempt at a step stands now: a lost batch, a pass or a surface begun anew each make it one more. */
+function attemptAt(d: StepDraft, { redone, doneAgain, done, begun }: Actuals): number {
+  let attempt = 1 + (d.key.batch === null ? 0 : (redone.get(d.key.batch) ?? 0));
+  for (const { what, atMs } of doneAgain) {
+    if (what === 'finish' && d.stage !== 'finish' && d.stage !== 'release') continue;
+    const id = stepId({ ...d.key, attempt });
+    const last = done.get(id) ?? begun.get(id);
+    if (last !== undefined && last <= atMs) attempt++;
+  }
+  return attempt;
+}
+
+/** A step as the attempt at it that stands now. */
+export function attempted(d: StepDraft, actuals: Actuals): StepDraft {
+  const attempt = attemptAt(d, actuals);
+  if (attempt === 1) return d;
+  const key = { ...d.key, attempt };
+  return { ...d, key, id: stepId(key), title: AGAIN.again({ title: d.title }) };
+}
+
+/** Steps with the marks of trouble: what was lost gets new steps, a wetted base is dried and checked again. */
 export function withTrouble(
   drafts: readonly StepDraft[],
   method: Method,
   c: StepContext,
   actuals: Actuals,
 ): readonly StepDraft[] {
-  const renamed = drafts.map((d) => {
-    const times = d.batch !== undefined ? (actuals.redone.get(d.batch) ?? 0) : 0;
-    if (!times || d.key.batch === null) return d;
-    const key = { ...d.key, attempt: times + 1 };
-    return { ...d, key, id: stepId(key), title: AGAIN.again({ title: d.title }) };
-  });
+  const renamed = drafts.map((d) => attempted(d, actuals));
   if (!actuals.preparedAgain.length) return renamed;
   const at = renamed.findIndex((d) => !actuals.done.has(d.id) && (d.stage === 'mix' || d.stage === 'place'));
   if (at < 0) return renamed;
-  const again = actuals.preparedAgain.map(
-    (_, i): StepDraft => ({
-      ...stepFrom(method, DRY_AGAIN, { ...c, batch: null }, { task: 'prep:dry', batch: null, attempt: i + 2 }),
+  // A primer that lay open then counts as one whose window is missed.
+  const primed = drafts.flatMap((d) => (d.role === 'prime' ? (actuals.done.get(d.id) ?? []) : []));
+  const again = actuals.preparedAgain.flatMap(({ atMs }, i): StepDraft[] =>
+    [DRY_AGAIN, ...(primed.some((ms) => ms <= atMs) ? [ABRADE] : [])].map((row) => ({
+      ...stepFrom(method, row, { ...c, batch: null }, { task: row.task, batch: null, attempt: i + 2 }),
       block: renamed[at]!.block,
-    }),
+    })),
   );
   return [...renamed.slice(0, at), ...again, ...renamed.slice(at)];
 }

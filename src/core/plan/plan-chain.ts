@@ -3,6 +3,7 @@ import { FAMILIES, type MilestoneId } from '../system';
 import { attempt, type Problem } from '../units';
 import type { Window } from './calendar';
 import { derive, servedBy } from './derive';
+import { attempted } from './extra-steps';
 import { GATES } from './gates';
 import { type Laying, layingOf } from './laying';
 import { preparePass, type ReadyPass } from './plan-pass';
@@ -183,8 +184,16 @@ function release(going: readonly Going[]): void {
   if (!last.laying || !last.ready) return;
   const { method, context } = last.ready;
   const wanted = servesOf(last);
+  const step = stepFrom(
+    method,
+    RELEASE,
+    { ...context, batch: null },
+    { task: 'release:tests', batch: null, attempt: 1 },
+  );
+  // A trouble with any of the passes has the tests done again.
+  const doneAgain = going.flatMap((g) => g.ask.actuals.doneAgain).sort((a, b) => a.atMs - b.atMs);
   const draft: StepDraft = {
-    ...stepFrom(method, RELEASE, { ...context, batch: null }, { task: 'release:tests', batch: null, attempt: 1 }),
+    ...attempted(step, { ...last.ask.actuals, doneAgain }),
     block: 'release',
     ...(context.effects.fixedWaitMin !== null
       ? { waitMin: context.effects.fixedWaitMin }

@@ -71,6 +71,8 @@ export const EventBody = z.discriminatedUnion('kind', [
   z.object({
     kind: z.literal('trouble'),
     trouble: z.string().max(80),
+    /** Which of its signs was found, where it has several. */
+    sign: z.string().max(80).optional(),
     batch: Batch.nullable(),
     missingMl: Figure.positive().nullable(),
   }),

@@ -1,4 +1,4 @@
-import { TROUBLES } from '../method';
+import { answerTo, TROUBLES } from '../method';
 import { type Actuals, FIRST_PASS, NOTHING_YET } from '../plan';
 import { byTime, type Event } from './event';
 
@@ -105,21 +105,40 @@ export function apply(state: Actuals, event: Event, passId: string = FIRST_PASS)
   }
 }
 
-function trouble(state: Actuals, event: Event): Actuals {
-  if (event.body.kind !== 'trouble') return state;
-  const { batch, missingMl } = event.body;
+function trouble(before: Actuals, event: Event): Actuals {
+  if (event.body.kind !== 'trouble') return before;
+  const { batch, missingMl, sign = null } = event.body;
   const id = event.body.trouble;
-  switch (TROUBLES.find((t) => t.id === id)?.effect) {
+  const known = TROUBLES.find((t) => t.id === id);
+  const effect = known && answerTo(known, sign)?.effect;
+  const atMs = event.at;
+  const state = { ...before, troubles: [...before.troubles, { id, sign, atMs }] };
+  /** What was finished and found good stands no longer once the fill under it is touched. */
+  const again = (what: 'pass' | 'finish') => ({
+    doneAgain: [...state.doneAgain, { atMs, what }],
+    tests: NOTHING_YET.tests,
+  });
+  switch (effect) {
     case 'redo-batch':
       return batch === null
         ? state
-        : { ...state, redone: withKey(state.redone, batch, (state.redone.get(batch) ?? 0) + 1) };
+        : {
+            ...state,
+            ...again('finish'),
+            redone: withKey(state.redone, batch, (state.redone.get(batch) ?? 0) + 1),
+            pours: state.pours.filter((p) => p.batch !== batch),
+          };
     case 'more-material':
-      return missingMl === null ? state : { ...state, topUpsMl: [...state.topUpsMl, missingMl] };
+      return missingMl === null ? state : { ...state, ...again('finish'), topUpsMl: [...state.topUpsMl, missingMl] };
     case 'restart-hold':
-      return { ...state, holdRestartedAt: event.at };
+      return { ...state, holdRestartedAt: atMs };
     case 'redo-preparation':
-      return { ...state, preparedAgain: [...state.preparedAgain, { atMs: event.at }] };
+      return { ...state, preparedAgain: [...state.preparedAgain, { atMs }] };
+    case 'redo-finish':
+      return { ...state, ...again('finish') };
+    case 'redo-pass':
+      // What was mixed for it is gone, what topped it up as well.
+      return { ...state, ...again('pass'), pours: [], drunk: [], topUpsMl: [], witness: new Map() };
     default:
       return state;
   }

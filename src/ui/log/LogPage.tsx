@@ -1,7 +1,7 @@
 'use client';
 import Link from 'next/link';
 import { useState } from 'react';
-import { METHODS, TROUBLES } from '@/core/method';
+import { METHODS, signsOf, TROUBLES } from '@/core/method';
 import { FIRST_PASS, pieceName, WITNESS_STATES } from '@/core/plan';
 import { byTime, type Event, type EventBody } from '@/core/record';
 import { formatDuration } from '@/core/units';
@@ -19,6 +19,13 @@ import { useJobView } from '../workspace/view';
 import { useWorkspace } from '../workspace/workspace';
 
 const CHANNEL = { base: 'base', air: 'air', pot: 'pot' } as const;
+
+/** A trouble by its label, and the sign that was found. */
+function troubleTold({ trouble, sign }: Extract<EventBody, { kind: 'trouble' }>): string {
+  const known = TROUBLES.find((t) => t.id === trouble);
+  const found = known && signsOf(known)?.find((s) => s.id === sign);
+  return `${known?.label ?? trouble}${found ? ` (${found.sign})` : ''}`;
+}
 
 /** One event in plain words. */
 export function useWords(jobId: string) {
@@ -64,7 +71,7 @@ export function useWords(jobId: string) {
       case 'note':
         return `Note: ${b.text}`;
       case 'trouble':
-        return `Something went wrong: ${TROUBLES.find((t) => t.id === b.trouble)?.label ?? b.trouble}${b.missingMl ? `, ${format('volume', b.missingMl).text} missing` : ''}`;
+        return `Something went wrong: ${troubleTold(b)}${b.missingMl ? `, ${format('volume', b.missingMl).text} missing` : ''}`;
       case 'override':
         return `Stop overridden: ${b.title}. Reason: ${b.reason}`;
       case 'test':

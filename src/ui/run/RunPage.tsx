@@ -22,8 +22,9 @@ import { record } from '../workspace/record';
 import { repairIn, useJobView } from '../workspace/view';
 import { clock as deviceClock, startWork } from '../workspace/workspace';
 import { useAlarm, useAwake } from './alarm';
-import { NoteDialog, ReadDialog, TroubleDialog } from './dialogs';
+import { NoteDialog, ReadDialog } from './dialogs';
 import { Pot } from './Pot';
+import { TroubleDialog } from './TroubleDialog';
 import { Uptakes } from './Uptakes';
 
 export function RunPage({ jobId, repairId }: { jobId: string; repairId: string }) {
@@ -331,7 +332,7 @@ export function RunPage({ jobId, repairId }: { jobId: string; repairId: string }
         role={role}
       />
       <NoteDialog open={dialog === 'note'} onClose={() => setDialog('none')} repairId={repairId} role={role} />
-      <TroubleDialog open={dialog === 'trouble'} onClose={() => setDialog('none')} at={pass} role={role} />
+      <TroubleDialog open={dialog === 'trouble'} onClose={() => setDialog('none')} at={pass} step={step} role={role} />
     </div>
   );
 }

@@ -1,7 +1,6 @@
 'use client';
 import { useState } from 'react';
 import { humidityOf, valueAt } from '@/core/climate';
-import { TROUBLES } from '@/core/method';
 import { WITNESS_STATES, WitnessState } from '@/core/plan';
 import type { PassView } from '@/core/record';
 import { isMetered } from '@/core/system';
@@ -177,90 +176,6 @@ export function NoteDialog({ open, onClose, repairId, role }: Props) {
   return (
     <Dialog open={open} title="Note" onClose={onClose}>
       <NoteForm onClose={onClose} repairId={repairId} role={role} />
-    </Dialog>
-  );
-}
-
-/** Something went wrong: what to do now comes first, then a new plan from here. */
-export function TroubleDialog({
-  open,
-  onClose,
-  at,
-  role,
-}: {
-  open: boolean;
-  onClose: () => void;
-  at: PassView;
-  role: string;
-}) {
-  const [id, setId] = useState<string | null>(null);
-  const [missing, setMissing] = useState<Typed | null>(null);
-  const trouble = TROUBLES.find((t) => t.id === id);
-  const { steps, batches } = at.plan;
-  // The batch in hand: the one of the latest step begun or done that belongs to one.
-  const batch =
-    steps.findLast((s) => s.batch !== undefined && (s.begunAt !== null || s.doneAt !== null))?.batch ?? null;
-  const needsBatch = trouble?.effect === 'redo-batch' && batch === null;
-  const needsAmount = trouble?.effect === 'more-material' && !missing;
-  const close = () => {
-    setId(null);
-    setMissing(null);
-    onClose();
-  };
-  return (
-    <Dialog open={open} title="Something went wrong" onClose={close}>
-      {!trouble ? (
-        <div className="flex flex-col gap-2">
-          {TROUBLES.map((t) => (
-            <button key={t.id} type="button" className="act min-h-14 text-lg" onClick={() => setId(t.id)}>
-              {t.label}
-            </button>
-          ))}
-        </div>
-      ) : (
-        <div className="flex flex-col gap-3">
-          <h3 className="font-bold text-lg">{trouble.label}: now</h3>
-          <ol className="list-decimal pl-6 text-lg leading-snug">
-            {trouble.now.map((n) => (
-              <li key={n}>{n}</li>
-            ))}
-          </ol>
-          {trouble.effect === 'more-material' && (
-            <QuantityField
-              kind="volume"
-              label="How much is missing"
-              value={missing?.value ?? null}
-              typed={missing ?? undefined}
-              onChange={setMissing}
-              check={(v) => (v > 0 ? null : 'More than 0.')}
-            />
-          )}
-          {needsBatch && <p role="alert">No batch has been begun yet, so there is none to mix again.</p>}
-          <p>{trouble.after}</p>
-          <SavingButton
-            className="act firm min-h-14 justify-center text-lg"
-            disabled={needsBatch || needsAmount}
-            onSave={async () => {
-              await record(
-                at.repair,
-                {
-                  kind: 'trouble',
-                  trouble: trouble.id,
-                  batch: batch === null ? null : Math.min(batch, batches.length - 1),
-                  missingMl: missing?.value ?? null,
-                },
-                role,
-              );
-              close();
-            }}
-          >
-            Record it and plan from now
-          </SavingButton>
-          <button type="button" className="act quiet self-start" onClick={() => setId(null)}>
-            something else
-          </button>
-        </div>
-      )}
     </Dialog>
   );
 }

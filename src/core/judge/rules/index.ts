@@ -8,6 +8,7 @@ import type { Rule } from './rule';
 import { serviceRules } from './service';
 import { shelfRules } from './shelf';
 import { siteRules } from './site';
+import { troubleRules } from './trouble';
 import { voidRules } from './void';
 
 export { noTimeId } from './clock';
@@ -25,4 +26,5 @@ export const RULES: Readonly<Record<string, Rule>> = {
   ...curingRules,
   ...movementRules,
   ...serviceRules,
+  ...troubleRules,
 };

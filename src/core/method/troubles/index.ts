@@ -1,0 +1,18 @@
+import { MIXING } from './mixing';
+import { PLACING } from './placing';
+import { SITE } from './site';
+import { SURFACE } from './surface';
+import type { Trouble } from './trouble';
+
+/** The table behind “something went wrong”. */
+export const TROUBLES: readonly Trouble[] = [...MIXING, ...PLACING, ...SITE, ...SURFACE];
+export {
+  answerTo,
+  befalls,
+  type Sign,
+  signsOf,
+  TROUBLE_EFFECTS,
+  type Trouble,
+  type TroubleEffect,
+  troublesHere,
+} from './trouble';

@@ -1,0 +1,92 @@
+import type { EngineId } from '../engines';
+import type { Method } from '../method';
+import type { Role } from '../task';
+
+/** What a trouble does to the plan from here. */
+export const TROUBLE_EFFECTS = [
+  /** The batch in hand is mixed again from new material. */
+  'redo-batch',
+  /** So much is mixed and placed besides; what was finished or tested is done again after it. */
+  'more-material',
+  /** The hold counts from now. */
+  'restart-hold',
+  /** The base is dried and checked again before anything more is placed. */
+  'redo-preparation',
+  /** What was done to the surface is done again. */
+  'redo-finish',
+  /** Everything of the pass is done again, from the preparation. */
+  'redo-pass',
+  /** The work stops until a competent person has said that it may go on. */
+  'review',
+  /** It is recorded; the plan stays. */
+  'none',
+] as const;
+export type TroubleEffect = (typeof TROUBLE_EFFECTS)[number];
+
+/** How a trouble is met. */
+export interface Answer {
+  /** What is done this minute, in order. */
+  readonly now: readonly string[];
+  /** What becomes of the material that is mixed or placed. */
+  readonly material: string;
+  readonly effect: TroubleEffect;
+  /** What becomes of the plan. */
+  readonly after: string;
+  /** What makes up for it; null where nothing is needed. */
+  readonly reserve: string | null;
+}
+
+/** One of several things that the same trouble can be, told apart by a sign. */
+export interface Sign extends Answer {
+  readonly id: string;
+  readonly sign: string;
+  /** What it comes from. */
+  readonly means: string;
+}
+
+/** Something that went wrong. */
+export interface Trouble {
+  readonly id: string;
+  readonly label: string;
+  /** Engines and methods it can befall; every one where none is named. */
+  readonly engines?: readonly EngineId[];
+  readonly methods?: readonly string[];
+  /** Kinds of work under which, or right after which, it shows. */
+  readonly during: readonly Role[];
+  /** How one knows it. */
+  readonly signs: string;
+  /** What stays in the record besides the instant and the role. */
+  readonly keeps: string;
+  /** One answer, or one for each of the signs that tell its causes apart. */
+  readonly answers: Answer | readonly Sign[];
+}
+
+/** The signs that must be told apart first; null where one answer serves. */
+export const signsOf = (trouble: Trouble): readonly Sign[] | null =>
+  'effect' in trouble.answers ? null : trouble.answers;
+
+/** The answer to a trouble. @param sign which of its signs was found; null where it has none. @returns null while that is not known */
+export const answerTo = (trouble: Trouble, sign: string | null | undefined): Answer | null =>
+  'effect' in trouble.answers ? trouble.answers : (trouble.answers.find((s) => s.id === sign) ?? null);
+
+/** Whether a trouble can befall a method. */
+export const befalls = ({ engines, methods }: Trouble, method: Method): boolean =>
+  (!engines && !methods) || (engines?.includes(method.engine) ?? false) || (methods?.includes(method.id) ?? false);
+
+/**
+ * Troubles as they are offered: those of this method at this moment, those it can have at another, and what it has not.
+ * @param role what is being done; null before the work and after its last step
+ */
+export function troublesHere(
+  all: readonly Trouble[],
+  method: Method,
+  role: Role | null,
+): { readonly now: readonly Trouble[]; readonly other: readonly Trouble[]; readonly foreign: readonly Trouble[] } {
+  const mine = all.filter((t) => befalls(t, method));
+  const isNow = (t: Trouble) => role !== null && t.during.includes(role);
+  return {
+    now: mine.filter(isNow),
+    other: mine.filter((t) => !isNow(t)),
+    foreign: all.filter((t) => !befalls(t, method)),
+  };
+}

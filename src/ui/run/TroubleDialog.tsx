@@ -1,0 +1,179 @@
+'use client';
+import { useState } from 'react';
+import { answerTo, signsOf, TROUBLES, type Trouble, troublesHere } from '@/core/method';
+import type { PlannedStep } from '@/core/plan';
+import type { PassView } from '@/core/record';
+import { useFormat } from '../shared/bits';
+import { Dialog } from '../shared/Dialog';
+import { QuantityField, type Typed } from '../shared/QuantityField';
+import { SavingButton } from '../shared/SavingButton';
+import { record } from '../workspace/record';
+
+interface Props {
+  readonly open: boolean;
+  readonly onClose: () => void;
+  readonly at: PassView;
+  /** What comes next: troubles of its moment come first. */
+  readonly step: PlannedStep | undefined;
+  readonly role: string;
+}
+
+/** Something went wrong: what to do now comes first, then a new plan from here. */
+export function TroubleDialog({ open, onClose, at, step, role }: Props) {
+  const [id, setId] = useState<string | null>(null);
+  const trouble = TROUBLES.find((t) => t.id === id);
+  const close = () => {
+    setId(null);
+    onClose();
+  };
+  return (
+    <Dialog open={open} title="Something went wrong" onClose={close}>
+      {trouble ? (
+        <Met key={trouble.id} trouble={trouble} at={at} role={role} onDone={close} onElse={() => setId(null)} />
+      ) : (
+        <Which at={at} step={step} onChoose={setId} />
+      )}
+    </Dialog>
+  );
+}
+
+/** Which trouble: those of this method at this moment, then the rest. */
+function Which({ at, step, onChoose }: Pick<Props, 'at' | 'step'> & { onChoose: (id: string) => void }) {
+  // Behind the last step there are the tests.
+  const { now, other, foreign } = troublesHere(TROUBLES, at.plan.method!, step?.role ?? 'test');
+  const list = (troubles: readonly Trouble[]) => (
+    <div className="flex flex-col gap-2">
+      {troubles.map((t) => (
+        <button
+          key={t.id}
+          type="button"
+          className="act min-h-14 text-left !justify-start flex-col !items-start !gap-0"
+          onClick={() => onChoose(t.id)}
+        >
+          <span className="text-lg leading-tight">{t.label}</span>
+          <span className="soft text-sm font-normal">{t.signs}</span>
+        </button>
+      ))}
+    </div>
+  );
+  const folded = (what: string, troubles: readonly Trouble[]) =>
+    troubles.length > 0 && (
+      <details>
+        <summary className="min-h-11 flex items-center cursor-pointer font-semibold">{what}</summary>
+        {list(troubles)}
+      </details>
+    );
+  return (
+    <div className="flex flex-col gap-3" data-testid="troubles">
+      {list(now)}
+      {folded('At another moment of this work', other)}
+      {folded('Of other kinds of work', foreign)}
+    </div>
+  );
+}
+
+/** What to do now, large; what becomes of material and plan. */
+function Met({
+  trouble,
+  at,
+  role,
+  onDone,
+  onElse,
+}: Pick<Props, 'at' | 'role'> & { trouble: Trouble; onDone: () => void; onElse: () => void }) {
+  const format = useFormat();
+  const [sign, setSign] = useState<string | null>(null);
+  const [missing, setMissing] = useState<Typed | null>(null);
+  const signs = signsOf(trouble);
+  const answer = answerTo(trouble, sign);
+  const found = signs?.find((s) => s.id === sign);
+  const { steps, batches, mix } = at.plan;
+  // The batch in hand: the one of the latest step begun or done that belongs to one.
+  const batch =
+    steps.findLast((s) => s.batch !== undefined && (s.begunAt !== null || s.doneAt !== null))?.batch ?? null;
+  const needsBatch = answer?.effect === 'redo-batch' && batch === null;
+  const needsAmount = answer?.effect === 'more-material' && !missing;
+  const spareMl = mix && mix.onHandMl - mix.toMixMl;
+  const told = answer && [
+    ['The material', answer.material],
+    ['The plan', answer.after],
+    [
+      'Reserve',
+      answer.reserve &&
+        `${answer.reserve}${spareMl !== null && spareMl > 1 ? `; planned to be left: ${format('volume', spareMl).text}` : ''}`,
+    ],
+    ['Into the record', trouble.keeps],
+  ];
+  return (
+    <div className="flex flex-col gap-3">
+      <h3 className="font-bold text-lg">
+        {trouble.label}
+        {answer ? ': now' : ''}
+      </h3>
+      {signs && !sign && (
+        <>
+          <p>{trouble.signs} What does it show?</p>
+          {signs.map((s) => (
+            <button key={s.id} type="button" className="act min-h-14 text-lg" onClick={() => setSign(s.id)}>
+              {s.sign}
+            </button>
+          ))}
+        </>
+      )}
+      {answer && (
+        <>
+          {found && <p className="font-semibold">{found.means}</p>}
+          <ol className="list-decimal pl-6 text-lg leading-snug">
+            {answer.now.map((n) => (
+              <li key={n}>{n}</li>
+            ))}
+          </ol>
+          {answer.effect === 'more-material' && (
+            <QuantityField
+              kind="volume"
+              label="How much is missing"
+              value={missing?.value ?? null}
+              typed={missing ?? undefined}
+              onChange={setMissing}
+              check={(v) => (v > 0 ? null : 'More than 0.')}
+            />
+          )}
+          {needsBatch && <p role="alert">No batch has been begun yet, so there is none to mix again.</p>}
+          <dl className="grid grid-cols-[max-content_1fr] gap-x-4 gap-y-1">
+            {told!.map(
+              ([what, text]) =>
+                text && (
+                  <div key={what} className="contents">
+                    <dt className="soft">{what}</dt>
+                    <dd>{text}</dd>
+                  </div>
+                ),
+            )}
+          </dl>
+          <SavingButton
+            className="act firm min-h-14 justify-center text-lg"
+            disabled={needsBatch || needsAmount}
+            onSave={async () => {
+              await record(
+                at.repair,
+                {
+                  kind: 'trouble',
+                  trouble: trouble.id,
+                  ...(sign ? { sign } : {}),
+                  batch: batch === null ? null : Math.min(batch, batches.length - 1),
+                  missingMl: missing?.value ?? null,
+                },
+                role,
+              );
+              onDone();
+            }}
+          >
+            {answer.effect === 'none' ? 'Record it' : 'Record it and plan from now'}
+          </SavingButton>
+        </>
+      )}
+      <button type="button" className="act quiet self-start" onClick={sign ? () => setSign(null) : onElse}>
+        {sign ? 'another sign' : 'something else'}
+      </button>
+    </div>
+  );
+}
