@@ -11,6 +11,7 @@ import {
   type EventBody,
   frozenOf,
   isBeginning,
+  isClosedTo,
   mergeEvents,
   type PlanSnapshot,
   snapshotOf,
@@ -18,6 +19,7 @@ import {
 } from '@/core/record';
 import type { Said } from '@/core/say';
 import type { SheetRevision, Stock } from '@/core/system';
+import { refuse } from '@/core/units';
 import { type Act, type History, NO_HISTORY, opposite, redone, remember, type SingleAct, touched } from './acts';
 import { DatabaseProblem, type DatabaseTrouble } from './database';
 import type { Journal } from './journal';
@@ -580,13 +582,19 @@ export function createWorkspace({ clock, store: openStore, ids, journal, later =
     const repair = get().repairs.get(repairId);
     const job = repair && get().jobs.get(repair.jobId);
     if (!repair || !job || !entries.length) return [];
+    const mine = get().events.filter((e) => e.repairId === repairId);
+    const shut = entries.find((e) => isClosedTo(mine, e));
+    if (shut)
+      refuse(
+        'record',
+        shut.body.kind,
+        'notes, lessons, an inspection, or reopening it with a reason',
+        'The repair is released and its record is closed. Reopen it first, with a reason.',
+      );
     const events = entries.map((e) => eventOf(repair, e, role));
     // Removed in another tab meanwhile? What is recorded of it brings it back.
     const before: readonly Write[] = [{ does: 'ensure', record: job }, { does: 'ensure', record: repair }, ...besides];
-    const outcomes = await write([
-      ...before,
-      ...events.map((record): Write => ({ does: record.amends ? 'add' : 'once', record })),
-    ]);
+    const outcomes = await write([...before, ...events.map((record): Write => ({ does: 'once', record }))]);
     return outcomes
       .slice(before.length)
       .flatMap((o) => ('record' in o && o.record?.record === 'event' ? [o.record] : []));
@@ -672,8 +680,11 @@ export function createWorkspace({ clock, store: openStore, ids, journal, later =
     const done: Write = { does: 'settle', conflictId: conflict.id };
     const other = conflict.other as AnyRecord;
     const { kind, recordId } = conflict;
-    if (which === 'both')
-      return void (await write([{ does: 'add', record: { ...other, id: ids.make() } as AnyRecord }, done]));
+    if (which === 'both') {
+      // It takes no place in a chain that has one of that number.
+      const { link: _, ...record } = { ...other, id: ids.make() } as Event;
+      return void (await write([{ does: 'add', record: record as AnyRecord }, done]));
+    }
     if (which === 'here' || (kind !== 'job' && kind !== 'repair' && kind !== 'stock'))
       return void (await write([done]));
     const here = get()[PLACE[kind]].get(recordId) as Draft | undefined;

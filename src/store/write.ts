@@ -2,9 +2,13 @@ import {
   type Change,
   type Conflict,
   carryOver,
+  chainKey,
   changesBetween,
-  type Event,
+  Event,
+  eventHash,
+  type Head,
   isOnce,
+  linkAfter,
   stableJson,
   twinOf,
 } from '@/core/record';
@@ -19,7 +23,7 @@ export type Write =
   | { readonly does: 'add'; readonly record: AnyRecord; readonly from?: Conflict['from'] }
   /** Puts a draft back should it have been removed: what is recorded of it must not hang in the air. */
   | { readonly does: 'ensure'; readonly record: AnyRecord }
-  /** Adds an event unless the record says so already. */
+  /** Adds an event of this browser, tied to its last one, unless the record says so already. */
   | { readonly does: 'once'; readonly record: Event }
   | {
       readonly does: 'change';
@@ -115,16 +119,41 @@ async function add(record: AnyRecord, from: Conflict['from'], shelves: Shelves):
 /** What decides whether an event says something new: those of its kind, and whatever was taken back. */
 const mayDecide = (raw: unknown, kind: string): boolean => {
   const { body, amends } = (raw ?? {}) as { body?: { kind?: unknown }; amends?: unknown };
-  return body?.kind === kind || typeof amends === 'string';
+  return body?.kind === kind || body?.kind === 'reopened' || typeof amends === 'string';
 };
 
-async function once(record: Event, shelves: Shelves): Promise<Outcome> {
-  if (!isOnce(record.body)) return add(record, 'tab', shelves);
-  const known = (await shelves.eventsOf(record.repairId))
-    .filter((raw) => mayDecide(raw, record.body.kind))
-    .flatMap((raw) => (readStored('event', raw) as Event | null) ?? []);
-  const twin = twinOf(known, record);
-  return twin ? { is: 'here', record: twin } : add(record, 'tab', shelves);
+/** The heads of the chains that an entry writes on, read once: a logger brings readings by the thousand. */
+type Heads = Map<string, Head | null>;
+
+async function headFor(record: Event, shelves: Shelves, heads: Heads): Promise<Head | null> {
+  const key = chainKey(record);
+  const known = heads.get(key);
+  if (known !== undefined) return known;
+  let last: { n: number; raw: unknown } | null = null;
+  for (const raw of await shelves.eventsOf(record.repairId)) {
+    const { link, device } = raw as { link?: { n?: unknown }; device?: unknown };
+    if (typeof link?.n !== 'number' || typeof device !== 'string') continue;
+    if (chainKey({ repairId: record.repairId, device }) === key && link.n > (last?.n ?? 0)) last = { n: link.n, raw };
+  }
+  const event = last && (readStored('event', last.raw) as Event | null);
+  return event && { n: last!.n, hash: eventHash(event) };
+}
+
+async function once(record: Event, shelves: Shelves, heads: Heads): Promise<Outcome> {
+  if (isOnce(record.body) && !record.amends) {
+    const known = (await shelves.eventsOf(record.repairId))
+      .filter((raw) => mayDecide(raw, record.body.kind))
+      .flatMap((raw) => (readStored('event', raw) as Event | null) ?? []);
+    const twin = twinOf(known, record);
+    if (twin) return { is: 'here', record: twin };
+  }
+  // Tried again after it was written: it is there, with its link.
+  const here = readStored('event', await shelves.get('event', record.id)) as Event | null;
+  if (here) return add({ ...record, ...(here.link ? { link: here.link } : {}) }, 'tab', shelves);
+  const linked = Event.parse({ ...record, link: linkAfter(await headFor(record, shelves, heads)) });
+  const outcome = await add(linked, 'tab', shelves);
+  heads.set(chainKey(linked), { n: linked.link!.n, hash: eventHash(linked) });
+  return outcome;
 }
 
 async function change(write: Extract<Write, { does: 'change' }>, shelves: Shelves): Promise<Outcome> {
@@ -174,6 +203,7 @@ export function checkEntry({ writes }: Entry): void {
 /** Carries an entry out inside one open transaction. @returns what became of each write, in order */
 export async function carryOut(entry: Entry, shelves: Shelves): Promise<readonly Outcome[]> {
   const outcomes: Outcome[] = [];
+  const heads: Heads = new Map();
   for (const write of entry.writes) {
     switch (write.does) {
       case 'add':
@@ -186,7 +216,7 @@ export async function carryOut(entry: Entry, shelves: Shelves): Promise<readonly
         break;
       }
       case 'once':
-        outcomes.push(await once(write.record, shelves));
+        outcomes.push(await once(write.record, shelves, heads));
         break;
       case 'take': {
         const lot = readStored('stock', await shelves.get('stock', write.stockId));

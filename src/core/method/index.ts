@@ -10,4 +10,5 @@ export * from './methods';
 export { type Factor, factorsOf, stepFrom, stepsOf } from './steps';
 export { isTaken, type Taken, type Takes, takenBy, toldOf, wantsThickening } from './takes';
 export { type Role, STAGE_OF, type StepDraft, type StepKey, stepId, type TaskRow, tasks } from './task';
+export * from './tests';
 export * from './troubles';

@@ -8,6 +8,7 @@ import { type Effects, effectsTogether } from './effects';
 import type { EngineId } from './engines';
 import type { Takes } from './takes';
 import type { TaskRow } from './task';
+import type { MethodTest } from './tests';
 
 /** An allowance as a row: what it is, when it is there, how much. */
 export interface AllowanceRow {
@@ -52,8 +53,8 @@ export interface Method {
   readonly mistakes: readonly string[];
   readonly cautions: readonly string[];
   readonly tools: readonly string[];
-  /** Checks before it is opened: touch, tap, tilt. */
-  readonly tests: readonly { readonly id: string; readonly ask: string }[];
+  /** Checks before it is opened. */
+  readonly tests: readonly MethodTest[];
   readonly finishAnswer: string;
   /** Whether this kind of work always needs a competent person's review, and why. */
   readonly review: string | null;

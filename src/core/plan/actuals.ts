@@ -1,5 +1,13 @@
 import { z } from 'zod';
-import type { PartId } from '../system';
+import type { MilestoneId, PartId } from '../system';
+import type { TestReading } from './acceptance';
+
+/**
+ * What is kept to be touched later: a cup proves ratio and mixing, and cures in its own heat; a smear as thick as the
+ * pass, on a like base beside it, proves how far the pass has come.
+ */
+export const WITNESSES = ['cup', 'smear'] as const;
+export type WitnessId = (typeof WITNESSES)[number];
 
 /** What the touch says of the cup kept of a batch. */
 export const WITNESS_STATES = {
@@ -44,8 +52,20 @@ export interface Actuals {
   /** Times the base must be dried and checked again, with the step before which it stands. */
   readonly preparedAgain: readonly { readonly atMs: number }[];
   readonly overrides: ReadonlyMap<string, { readonly reason: string; readonly role: string; readonly atMs: number }>;
-  readonly tests: ReadonlyMap<string, 'yes' | 'no'>;
-  readonly released: { readonly role: string; readonly atMs: number } | null;
+  readonly tests: ReadonlyMap<string, { readonly answer: 'yes' | 'no'; readonly atMs: number }>;
+  /** Figures of measured tests, in order. */
+  readonly measured: ReadonlyMap<string, readonly TestReading[]>;
+  /** Opened for one use at a time. */
+  readonly opened: ReadonlyMap<MilestoneId, Signed>;
+  readonly released: (Signed & { readonly to: string }) | null;
+  /** Times that what was signed was taken back. */
+  readonly reopened: readonly (Signed & { readonly reason: string })[];
+  /** Somebody from outside, asked to see it. */
+  readonly inspection: {
+    readonly state: 'asked' | 'accepted' | 'refused';
+    readonly by: string;
+    readonly atMs: number;
+  } | null;
   /** What was poured, in order; of a batch that was thrown away nothing. */
   readonly pours: readonly {
     readonly batch: number;
@@ -54,13 +74,26 @@ export interface Actuals {
     readonly lot: string;
     readonly atMs: number;
   }[];
-  /** The last word of the cup of each batch. */
-  readonly witness: ReadonlyMap<number, { readonly state: WitnessState; readonly atMs: number }>;
+  /** The last word of the cup of each batch, and of its smear. */
+  readonly witness: ReadonlyMap<number, Touched>;
+  readonly smear: ReadonlyMap<number, Touched>;
   /** What each coat of a soak took, in order, by the face of its void. */
   readonly drunk: readonly { readonly face: number; readonly ml: number; readonly atMs: number }[];
   /** Kits taken from the shelf, by lot. */
   readonly taken: ReadonlyMap<string, number>;
-  readonly reviewed: { readonly role: string; readonly atMs: number } | null;
+  readonly reviewed: Signed | null;
+}
+
+/** A signature. */
+export interface Signed {
+  readonly role: string;
+  readonly atMs: number;
+}
+
+/** What the touch said of a witness. */
+export interface Touched {
+  readonly state: WitnessState;
+  readonly atMs: number;
 }
 
 /** Nothing has happened yet. */
@@ -79,10 +112,15 @@ export const NOTHING_YET: Actuals = {
   preparedAgain: [],
   overrides: new Map(),
   tests: new Map(),
+  measured: new Map(),
+  opened: new Map(),
   pours: [],
   witness: new Map(),
+  smear: new Map(),
   drunk: [],
   taken: new Map(),
   released: null,
+  reopened: [],
+  inspection: null,
   reviewed: null,
 };

@@ -1,3 +1,4 @@
+export * from './acceptance';
 export * from './actuals';
 export * from './calendar';
 export * from './chain';

@@ -4,6 +4,7 @@ import { Blend, Colour } from '../mix';
 import { MEETS_NOTHING, Meets, MilestoneId, Orientation, Way, WETNESS } from '../system';
 import { Celsius, Figure, Id, Instant, Percent } from '../units';
 import { Measured, SettingOut, Void } from '../void';
+import { Acceptance } from './acceptance';
 import { Load } from './load-asked';
 import { StandIn } from './stand-in';
 
@@ -112,6 +113,8 @@ const Common = z.object({
   }),
   /** What it must carry; null where it carries nothing worth checking. */
   load: Load.nullable(),
+  /** Measured tests that are asked for before it is released. */
+  acceptance: z.array(Acceptance).max(20).default([]),
   plannedStart: Instant.nullable(),
   serves: MilestoneId.nullable(),
   safety: z.object({ class: z.enum(['plain', 'review']), why: z.string().max(300) }),
@@ -229,6 +232,7 @@ export const FIRST_CHOICES = {
   bench: FIRST_BENCH,
   meets: MEETS_NOTHING,
   load: null,
+  acceptance: [] as Acceptance[],
   blend: null,
   colour: null,
   standIns: {},

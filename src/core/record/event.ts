@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { PassId, WitnessState } from '../plan';
-import { PartId } from '../system';
+import { Failure, PassId, WITNESSES, WitnessState } from '../plan';
+import { MilestoneId, PartId } from '../system';
 import { Figure, Grams, Id, Instant } from '../units';
 
 const id = Id;
@@ -43,8 +43,14 @@ export const EventBody = z.discriminatedUnion('kind', [
   }),
   /** All pours of a batch so far are void: the pot is thrown away and begun anew. */
   z.object({ kind: z.literal('discarded'), batch: Batch, why: z.string().min(3).max(300) }),
-  /** The cup kept of a batch, and what the touch says of it later. */
-  z.object({ kind: z.literal('witness'), batch: Batch, state: WitnessState }),
+  /** What was kept of a batch, and what the touch says of it later. */
+  z.object({
+    kind: z.literal('witness'),
+    batch: Batch,
+    state: WitnessState,
+    /** The cup, where it is not said. */
+    of: z.enum(WITNESSES).optional(),
+  }),
   /** What one coat of a soak took, on one face of its void. */
   z.object({
     kind: z.literal('drunk'),
@@ -83,8 +89,31 @@ export const EventBody = z.discriminatedUnion('kind', [
     reason: z.string().min(3).max(500),
   }),
   z.object({ kind: z.literal('test'), test: z.string().max(120), answer: z.enum(['yes', 'no']) }),
-  z.object({ kind: z.literal('released'), note: z.string().max(500) }),
+  /** One figure of a measured test. */
+  z.object({
+    kind: z.literal('measured'),
+    test: z.string().max(120),
+    value: Figure,
+    failure: Failure.optional(),
+  }),
+  /** Opened for one use, before all of it is. */
+  z.object({ kind: z.literal('opened'), stage: MilestoneId, note: z.string().max(500) }),
+  z.object({
+    kind: z.literal('released'),
+    note: z.string().max(500),
+    /** Who runs it from now on. */
+    to: z.string().max(80).optional(),
+  }),
   z.object({ kind: z.literal('reviewed'), note: z.string().max(500) }),
+  /** What was signed is taken back: an act of its own, with its reason, shown for ever. */
+  z.object({ kind: z.literal('reopened'), reason: z.string().min(3).max(500) }),
+  /** Somebody from outside was asked to see it, and what they said. */
+  z.object({
+    kind: z.literal('inspection'),
+    state: z.enum(['asked', 'accepted', 'refused']),
+    by: z.string().min(1).max(120),
+    note: z.string().max(500),
+  }),
   z.object({ kind: z.literal('lesson'), text: z.string().min(1).max(1000) }),
   /** The device's clock was wrong: what it wrote up to here is moved by `shiftMs`, so that waits keep their length. */
   z.object({
@@ -96,6 +125,18 @@ export const EventBody = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('withdrawn'), why: z.string().min(3).max(500) }),
 ]);
 export type EventBody = z.infer<typeof EventBody>;
+
+/** SHA-256, hex. */
+const Hash = z.string().regex(/^[0-9a-f]{64}$/, 'must be a hash');
+
+/** What ties an entry to the one before it. */
+export const Link = z.object({
+  /** From 1. */
+  n: z.number().int().min(1).max(10_000_000),
+  /** Of the entry before, as it was written; null for the first. */
+  prev: Hash.nullable(),
+});
+export type Link = z.infer<typeof Link>;
 
 /** One thing that happened. Append-only: a correction is a new event that names the one it amends. */
 export const Event = z.object({
@@ -117,6 +158,8 @@ export const Event = z.object({
   passId: PassId.optional(),
   amends: id.nullable(),
   role,
+  /** Its place among the entries of its browser in this repair, and the hash of the one before; absent before 0.12. */
+  link: Link.optional(),
   /** By how much the device's clock had jumped, ms, while nobody had said yet which of its times is right. */
   clockJumpMs: Shift.optional(),
   body: EventBody,

@@ -30,11 +30,25 @@ export function lastOfEach(
   return [...last].map(([device, sequence]) => ({ device, sequence }));
 }
 
-/** Events that count: those neither withdrawn nor replaced by an amendment, in order. */
+const SIGNED: ReadonlySet<Event['body']['kind']> = new Set(['released', 'opened']);
+export const isSignature = ({ body }: Event): boolean => SIGNED.has(body.kind);
+
+/**
+ * Events that count: those neither withdrawn nor replaced by an amendment, in order. A signature that opened something
+ * is never unsaid: withdrawing it, as earlier versions let it be, is reopening for that reason.
+ */
 export function standingEvents(events: readonly Event[]): readonly Event[] {
-  const amended = new Set(events.flatMap((e) => (e.amends ? [e.amends] : [])));
+  const signed = new Set(events.filter(isSignature).map((e) => e.id));
+  const reopens = (e: Event) => e.body.kind === 'withdrawn' && e.amends !== null && signed.has(e.amends);
+  const amended = new Set(events.flatMap((e) => (e.amends && !reopens(e) ? [e.amends] : [])));
   return rightly(events)
-    .filter((e) => !amended.has(e.id) && e.body.kind !== 'withdrawn')
+    .flatMap((e): Event[] => {
+      if (amended.has(e.id)) return [];
+      if (e.body.kind !== 'withdrawn') return [e];
+      return reopens(e)
+        ? [{ ...e, at: e.recordedAt, amends: null, body: { kind: 'reopened', reason: e.body.why } }]
+        : [];
+    })
     .sort(byTime);
 }
 
@@ -49,6 +63,9 @@ const OF_ONE_PASS: ReadonlySet<Event['body']['kind']> = new Set([
 ]);
 
 const withKey = <K, V>(map: ReadonlyMap<K, V>, key: K, value: V): ReadonlyMap<K, V> => new Map(map).set(key, value);
+
+/** Nothing is proved, and nothing is opened. */
+const UNTESTED = { tests: NOTHING_YET.tests, measured: NOTHING_YET.measured, opened: NOTHING_YET.opened } as const;
 
 /** One event applied to what is known so far; the state is never changed in place. */
 export function apply(state: Actuals, event: Event, passId: string = FIRST_PASS): Actuals {
@@ -80,9 +97,27 @@ export function apply(state: Actuals, event: Event, passId: string = FIRST_PASS)
         overrides: withKey(state.overrides, body.finding, { reason: body.reason, role: event.role, atMs: at }),
       };
     case 'test':
-      return { ...state, tests: withKey(state.tests, body.test, body.answer) };
+      return { ...state, tests: withKey(state.tests, body.test, { answer: body.answer, atMs: at }) };
+    case 'measured': {
+      const { value, failure = null } = body;
+      const before = state.measured.get(body.test) ?? [];
+      return { ...state, measured: withKey(state.measured, body.test, [...before, { value, failure, atMs: at }]) };
+    }
+    case 'opened':
+      return { ...state, opened: withKey(state.opened, body.stage, { role: event.role, atMs: at }) };
+    case 'inspection':
+      return { ...state, inspection: { state: body.state, by: body.by, atMs: at } };
+    case 'reopened':
+      // The barrier is up again; what was found good is doubted, too.
+      return {
+        ...state,
+        ...UNTESTED,
+        released: null,
+        reviewed: null,
+        reopened: [...state.reopened, { reason: body.reason, role: event.role, atMs: at }],
+      };
     case 'released':
-      return { ...state, released: { role: event.role, atMs: at } };
+      return { ...state, released: { role: event.role, atMs: at, to: body.to ?? '' } };
     case 'reviewed':
       return { ...state, reviewed: { role: event.role, atMs: at } };
     case 'poured':
@@ -93,7 +128,9 @@ export function apply(state: Actuals, event: Event, passId: string = FIRST_PASS)
     case 'discarded':
       return { ...state, pours: state.pours.filter((p) => p.batch !== body.batch) };
     case 'witness':
-      return { ...state, witness: withKey(state.witness, body.batch, { state: body.state, atMs: at }) };
+      return body.of === 'smear'
+        ? { ...state, smear: withKey(state.smear, body.batch, { state: body.state, atMs: at }) }
+        : { ...state, witness: withKey(state.witness, body.batch, { state: body.state, atMs: at }) };
     case 'drunk':
       return { ...state, drunk: [...state.drunk, { face: body.face, ml: body.ml, atMs: at }] };
     case 'taken':
@@ -116,7 +153,7 @@ function trouble(before: Actuals, event: Event): Actuals {
   /** What was finished and found good stands no longer once the fill under it is touched. */
   const again = (what: 'pass' | 'finish') => ({
     doneAgain: [...state.doneAgain, { atMs, what }],
-    tests: NOTHING_YET.tests,
+    ...UNTESTED,
   });
   switch (effect) {
     case 'redo-batch':
@@ -138,7 +175,7 @@ function trouble(before: Actuals, event: Event): Actuals {
       return { ...state, ...again('finish') };
     case 'redo-pass':
       // What was mixed for it is gone, what topped it up as well.
-      return { ...state, ...again('pass'), pours: [], drunk: [], topUpsMl: [], witness: new Map() };
+      return { ...state, ...again('pass'), pours: [], drunk: [], topUpsMl: [], witness: new Map(), smear: new Map() };
     default:
       return state;
   }

@@ -22,6 +22,7 @@ const LIVE = [
   'safety',
   'answers',
   'load',
+  'acceptance',
   'surface',
   'moisturePct',
   'updatedAt',

@@ -125,7 +125,7 @@ describe('a plate, from mixing to the joint', () => {
     expect(nextWait(w.at(after), w.step(after), w.now + after)).toBeNull();
     const load = earlyLoad(view.passes[0]!, w.now)!;
     expect([load.id, load.stage]).toEqual(['early:release:tests', 'release']);
-    const said = obstaclesToRelease(view.passes[0]!, w.now).map((o) => say(o, reader));
+    const said = obstaclesToRelease(view, w.now).map((o) => say(o, reader));
     expect(said[0]).toMatch(/^\d+ steps are not ticked, next: “Take the clamps or props off”\.$/);
     expect(said.filter((s) => s.startsWith('Test open:')).length).toBe(view.passes[0]!.plan.method!.tests.length);
     expect(said).toContain('Not reviewed by a competent person yet.');
@@ -137,7 +137,7 @@ describe('a plate, from mixing to the joint', () => {
     const step = w.step()!;
     const later = step.endMs - w.now + MIN;
     w.tell(step.endMs, { kind: 'step-done', step: step.id });
-    const all = () => obstaclesToRelease(w.at(later).passes[0]!, w.now + later).map((o) => say(o, reader));
+    const all = () => obstaclesToRelease(w.at(later), w.now + later).map((o) => say(o, reader));
     const before = all().length;
     for (const t of w.at().passes[0]!.plan.method!.tests)
       w.tell(step.endMs, { kind: 'test', test: t.id, answer: 'yes' });
@@ -154,7 +154,7 @@ describe('a plate, from mixing to the joint', () => {
 
 test('work that has not begun says so first, and nothing is too early for it', () => {
   const view = viewJob({ ...ramp!, events: [] }, NOW).repairs[0]!;
-  expect(say(obstaclesToRelease(view.passes[0]!, NOW)[0]!, reader)).toBe('Work has not begun.');
+  expect(say(obstaclesToRelease(view, NOW)[0]!, reader)).toBe('Work has not begun.');
   expect(earlyLoad(view.passes[0]!, NOW)).toBeNull();
 });
 

@@ -1,6 +1,6 @@
-import { type Finding, findings, standingStops } from '../judge';
-import { type MilestoneTime, type PlannedStep, reviewOf } from '../plan';
-import { at, minutes, on, type Said, texts } from '../say';
+import { type Finding, findings } from '../judge';
+import type { MilestoneTime, PlannedStep } from '../plan';
+import { at, minutes, on, type Value } from '../say';
 import { isMetered } from '../system';
 import type { PassView, RepairView } from './bundle';
 
@@ -94,61 +94,13 @@ const F = findings({
     why: 'The sheet’s wait is not over at this site’s temperature; {left} to go.',
     todo: 'Leave it alone.',
   },
-  'early:load': {
-    id: 'early',
-    severity: 'stop',
-    stage: 'release',
-    title: 'Not before {at}',
-    why: '{what} is not reached at this site’s temperatures; {left} to go.',
-    todo: 'Leave the barrier up.',
-  },
 });
-/** What a stop on loading before the computed time is about: the record overrides it by that name. */
-const TESTS = 'release:tests';
-
 /** An instant as it is told from another: with its date where a weekday could be either. */
-const by = (ms: number, nowMs: number) => (ms - nowMs < 6 * 86_400_000 ? at(ms) : on(ms));
+export const toldFrom = (ms: number, nowMs: number): Value => (ms - nowMs < 6 * 86_400_000 ? at(ms) : on(ms));
 
 /** A coming step that the sheet still makes wait, as a stop; null where nothing keeps it. */
 export function earlyStep(step: PlannedStep | undefined, nowMs: number): Finding | null {
   if (!step?.waitFor || step.forcedBy === 'before' || !waits(step, nowMs)) return null;
-  const told = { at: by(step.startMs, nowMs), left: minutes((step.startMs - nowMs) / 60_000) };
+  const told = { at: toldFrom(step.startMs, nowMs), left: minutes((step.startMs - nowMs) / 60_000) };
   return F.early(told, { of: step.id, stage: step.stage });
-}
-
-/** Loading before its time, as a stop; null once it may be, or where the time is not known. */
-export function earlyLoad({ plan, actuals }: Pick<PassView, 'plan' | 'actuals'>, nowMs: number): Finding | null {
-  const main = plan.milestones.findLast((m) => m.kind === plan.serves);
-  if (!main?.planMs || nowMs >= main.planMs || actuals.startedAt === null || actuals.released) return null;
-  const told = { at: by(main.planMs, nowMs), what: main.label, left: minutes((main.planMs - nowMs) / 60_000) };
-  return F['early:load'](told, { of: TESTS });
-}
-
-const KEEPS = texts('release', {
-  begun: 'Work has not begun.',
-  steps: '{n, plural, one {# step is not ticked} other {# steps are not ticked}}, next: “{next}”.',
-  early: '{what} is reached later than now.',
-  open: 'Test open: {ask}',
-  failed: 'Test failed: {ask}',
-  stop: 'Stop: {title}.',
-  review: 'Not reviewed by a competent person yet.',
-});
-
-/** What still keeps a repair from being signed, in the order it is dealt with. */
-export function obstaclesToRelease(at: PassView, nowMs: number): readonly Said[] {
-  const { plan, actuals, repair } = at;
-  const tests = plan.method?.tests ?? [];
-  const main = plan.milestones.findLast((m) => m.kind === plan.serves);
-  const undone = [...plan.steps.filter((s) => s.doneAt === null), ...plan.untimed].filter((s) => s.stage !== 'release');
-  return [
-    ...(actuals.startedAt === null ? [KEEPS.begun()] : []),
-    ...(undone.length ? [KEEPS.steps({ n: undone.length, next: undone[0]!.title })] : []),
-    ...(main?.planMs && nowMs < main.planMs && !actuals.overrides.has(`early:${TESTS}`)
-      ? [KEEPS.early({ what: main.label })]
-      : []),
-    ...tests.filter((t) => !actuals.tests.has(t.id)).map((t) => KEEPS.open({ ask: t.ask })),
-    ...tests.filter((t) => actuals.tests.get(t.id) === 'no').map((t) => KEEPS.failed({ ask: t.ask })),
-    ...standingStops(at.findings, actuals.overrides).map((f) => KEEPS.stop({ title: f.title })),
-    ...(reviewOf(repair, plan.method) !== null && !actuals.reviewed ? [KEEPS.review()] : []),
-  ];
 }

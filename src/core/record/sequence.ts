@@ -14,7 +14,10 @@ export function twinOf(
   { body, passId = FIRST_PASS }: Pick<Event, 'body' | 'passId'>,
 ): Event | undefined {
   if (!isOnce(body)) return undefined;
-  return standingEvents(events).find(
+  const standing = standingEvents(events);
+  // What was signed before it was reopened stands no longer.
+  const since = standing.findLastIndex((e) => e.body.kind === 'reopened');
+  return (body.kind === 'released' ? standing.slice(since + 1) : standing).find(
     (e) => e.body.kind === body.kind && stepOf(e.body) === stepOf(body) && (e.passId ?? FIRST_PASS) === passId,
   );
 }
@@ -34,4 +37,21 @@ export function outOfOrder(events: readonly Event[], body: EventBody, atMs: numb
     .sort(byTime)
     .at(-1);
   return last && last.at > atMs ? last : null;
+}
+
+/** What may still be written into a record that is closed. */
+const AFTER_RELEASE: ReadonlySet<EventBody['kind']> = new Set([
+  'note',
+  'lesson',
+  'reopened',
+  'inspection',
+  'clock-set',
+]);
+
+/** Whether a record is closed to an entry: what was released is only added to, or reopened for a reason. */
+export function isClosedTo(events: readonly Event[], { body }: Pick<Event, 'body'>): boolean {
+  if (AFTER_RELEASE.has(body.kind)) return false;
+  const last = standingEvents(events).findLast((e) => e.body.kind === 'released' || e.body.kind === 'reopened');
+  // A second hand that signs the same has done nothing new.
+  return last?.body.kind === 'released' && body.kind !== 'released';
 }

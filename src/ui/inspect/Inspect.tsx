@@ -1,9 +1,9 @@
 'use client';
 import { BASE_PROPERTIES } from '@/core/climate';
 import { METHODS, methodOf } from '@/core/method';
-import { passes } from '@/core/plan';
+import { passes, reviewOf } from '@/core/plan';
 import type { StageProps } from '../repair/stage-props';
-import { Answer, Choice, Heading, TextField } from '../shared/bits';
+import { Answer, Choice, Heading, lowered, TextField } from '../shared/bits';
 import { StageFindings } from '../shared/StageFindings';
 import { changePass } from '../workspace/workspace';
 import { BaseFields, type BaseProps } from './BaseFields';
@@ -72,6 +72,8 @@ function Sheet({ at }: StageProps) {
 
 function Side({ view, at }: StageProps) {
   const { repair, plan } = at;
+  // Why somebody has to look at it whatever is chosen here.
+  const always = reviewOf({ ...repair, safety: { class: 'plain', why: '' } }, plan.method);
   const change = (over: Partial<typeof repair>, key = 'inspect') => changePass(repair, (r) => ({ ...r, ...over }), key);
   const changeBase: BaseProps['change'] = (over, key) =>
     changePass(repair, (r) => ({ ...r, base: { ...r.base, ...over } }), key);
@@ -145,17 +147,27 @@ function Side({ view, at }: StageProps) {
         label="Safety class"
         hideLabel
         options={[
-          { id: 'plain', label: 'plain' },
+          {
+            id: 'plain',
+            label: 'plain',
+            idle: always !== null,
+            ...(always ? { title: always } : {}),
+          },
           { id: 'review', label: 'needs a competent person’s review' },
         ]}
-        value={plan.method?.review ? 'review' : repair.safety.class}
-        onChange={(id) => change({ safety: { ...repair.safety, class: plan.method?.review ? 'review' : id } })}
+        value={always ? 'review' : repair.safety.class}
+        onChange={(id) => change({ safety: { ...repair.safety, class: id } })}
       />
+      {always && (
+        <p className="mt-1" data-testid="always-reviewed">
+          It is reviewed in any case and cannot be set to plain: {lowered(always)}
+        </p>
+      )}
       <p className="soft text-sm mt-1">
         Anything that holds up people, vehicles or loads, is pressurised, below the waterline, road-going, lifting,
         fall-arresting or structural.
       </p>
-      {(repair.safety.class === 'review' || plan.method?.review) && (
+      {(repair.safety.class === 'review' || always) && (
         <TextField
           label="What hangs on it"
           value={repair.safety.why}

@@ -1,93 +1,42 @@
 'use client';
 import Link from 'next/link';
-import { useState } from 'react';
-import { METHODS, signsOf, TROUBLES } from '@/core/method';
-import { FIRST_PASS, pieceName, WITNESS_STATES } from '@/core/plan';
-import { byTime, type Event, type EventBody } from '@/core/record';
-import { formatDuration } from '@/core/units';
-import { useFormat, useSay } from '../shared/bits';
+import { useMemo, useState } from 'react';
+import {
+  byTime,
+  chainsOf,
+  type Event,
+  type EventBody,
+  entriesOf,
+  eventSaid,
+  isClosedTo,
+  isSignature,
+} from '@/core/record';
+import { formatDuration, type Kind } from '@/core/units';
+import { useSay } from '../shared/bits';
 import { Dialog } from '../shared/Dialog';
 import { QuantityField } from '../shared/QuantityField';
 import { RememberedArea, useRememberedText } from '../shared/Remembered';
 import { SavingButton } from '../shared/SavingButton';
 import { Tag } from '../shared/Tag';
+import { WhenField } from '../shared/WhenField';
 import { fullWhen } from '../shared/when';
 import { useNow } from '../workspace/now';
 import { usePrefs } from '../workspace/prefs';
 import { record } from '../workspace/record';
 import { useJobView } from '../workspace/view';
-import { useWorkspace } from '../workspace/workspace';
-
-const CHANNEL = { base: 'base', air: 'air', pot: 'pot' } as const;
-
-/** A trouble by its label, and the sign that was found. */
-function troubleTold({ trouble, sign }: Extract<EventBody, { kind: 'trouble' }>): string {
-  const known = TROUBLES.find((t) => t.id === trouble);
-  const found = known && signsOf(known)?.find((s) => s.id === sign);
-  return `${known?.label ?? trouble}${found ? ` (${found.sign})` : ''}`;
-}
+import { clock, useWorkspace } from '../workspace/workspace';
 
 /** One event in plain words. */
 export function useWords(jobId: string) {
-  const format = useFormat();
   const view = useJobView(jobId);
   const says = useSay(view?.job.zone ?? 'utc');
-  /** A step by its words, and by its pass where there are several. */
-  const stepTitle = ({ repairId, passId = FIRST_PASS }: Event, id: string): string => {
-    const passes = view?.repairs.find((r) => r.repair.id === repairId)?.passes ?? [];
-    const at = passes.findIndex((p) => p.repair.passId === passId);
-    const title = passes[at]?.plan.steps.find((x) => x.id === id)?.title;
-    return `${says(title ?? id)}${passes.length > 1 && at >= 0 ? ` (${pieceName(passes[at]!.repair, at)})` : ''}`;
-  };
-  return (e: Event): string => {
-    const b: EventBody = e.body;
-    switch (b.kind) {
-      case 'started':
-        return 'Work begun; the plan is kept as it was.';
-      case 'replanned':
-        return 'Planned anew from the draft; what was done stands.';
-      case 'step-begun':
-        return `Begun: ${stepTitle(e, b.step)}`;
-      case 'step-done':
-        return `Done: ${stepTitle(e, b.step)}`;
-      case 'reading':
-        return `${CHANNEL[b.channel]} ${format('temperature', b.valueC).text} (${b.source})`;
-      case 'humidity':
-        return `Humidity of the air ${b.valuePct} % (${b.source})`;
-      case 'poured':
-        return `Poured ${format('mass', b.massG).text} of ${b.part}${b.lot ? `, lot ${b.lot}` : ''}, batch ${b.batch + 1}`;
-      case 'discarded':
-        return `Pot of batch ${b.batch + 1} thrown away: ${b.why}`;
-      case 'witness':
-        return b.state === 'kept'
-          ? `Cup of batch ${b.batch + 1} kept as its witness`
-          : `Cup of batch ${b.batch + 1}: ${WITNESS_STATES[b.state]}`;
-      case 'drunk':
-        return `Face ${b.face + 1} took ${format('volume', b.ml).text} in one coat`;
-      case 'taken':
-        return `Taken from lot ${b.lot}: ${b.count} × ${b.kit}`;
-      case 'contents':
-        return `Contents of ${b.kit}: ${b.found.map((f) => `${f.what} ${f.found} of ${f.listed}`).join(', ')}`;
-      case 'note':
-        return `Note: ${b.text}`;
-      case 'trouble':
-        return `Something went wrong: ${troubleTold(b)}${b.missingMl ? `, ${format('volume', b.missingMl).text} missing` : ''}`;
-      case 'override':
-        return `Stop overridden: ${b.title}. Reason: ${b.reason}`;
-      case 'test':
-        return `Test “${METHODS.flatMap((m) => m.tests).find((t) => t.id === b.test)?.ask ?? b.test}”: ${b.answer}`;
-      case 'released':
-        return 'Released';
-      case 'reviewed':
-        return 'Reviewed';
-      case 'lesson':
-        return `Lesson: ${b.text}`;
-      case 'withdrawn':
-        return `Withdrawn: ${b.why}`;
-      case 'clock-set':
-        return `The device’s clock was wrong by ${formatDuration(Math.abs(b.shiftMs) / 60_000)}: what it wrote before is counted from the right time.`;
-    }
-  };
+  return (e: Event): string =>
+    says(
+      eventSaid(
+        e,
+        view?.repairs.find((r) => r.repair.id === e.repairId),
+      ),
+    );
 }
 
 /** What happened when. Nothing is erased: a correction stands beside what it corrects. */
@@ -103,15 +52,25 @@ export function LogPage({ jobId }: { jobId: string }) {
         This job is not in this browser.
       </main>
     );
-  const mine = events.filter((e) => e.jobId === jobId && !e.amends).sort(byTime);
-  const corrections = (id: string) => events.filter((e) => e.amends === id).sort(byTime);
+  const mine = events.filter((e) => e.jobId === jobId);
+  const entries = [...entriesOf(mine)].sort((a, b) => byTime(a.event, b.event));
+  const closed = new Set(
+    view.repairs
+      .filter((r) =>
+        isClosedTo(
+          mine.filter((e) => e.repairId === r.repair.id),
+          CORRECTION,
+        ),
+      )
+      .map((r) => r.repair.id),
+  );
   return (
     <div className="px-4 md:px-6 pt-3 pb-8">
       <Tag view={view} nowMs={nowMs} />
       <main id="main" className="mt-4 max-w-5xl">
         <h1 className="text-2xl font-bold">Log</h1>
         <p className="soft mb-3">What happened when. A correction is added beside; nothing is erased.</p>
-        {mine.length === 0 && (
+        {entries.length === 0 && (
           <p>
             Nothing has happened yet. The first entry is written when work begins in the{' '}
             <Link href={`/job/${jobId}`}>running view of a repair</Link>.
@@ -130,8 +89,11 @@ export function LogPage({ jobId }: { jobId: string }) {
             </tr>
           </thead>
           <tbody>
-            {mine.map((e) => {
-              const later = corrections(e.id);
+            {entries.map(({ event: e, later }) => {
+              const last = later.at(-1) ?? e;
+              // What was signed is not unsaid: it is reopened, in Release. A closed record is not corrected.
+              const fixed =
+                closed.has(e.repairId) || isSignature(e) || last.body.kind === 'withdrawn' || FINAL.has(e.body.kind);
               return (
                 <tr key={e.id} style={{ borderTop: '1px solid var(--paper-line)' }} data-event={e.body.kind}>
                   <td className="fig text-[0.8rem] p-2 whitespace-nowrap align-top">{fullWhen(e.at, view.job.zone)}</td>
@@ -148,7 +110,8 @@ export function LogPage({ jobId }: { jobId: string }) {
                     )}
                     {later.map((c) => (
                       <span key={c.id} className="block">
-                        → {words(c)}{' '}
+                        → {words(c)}
+                        {c.body.kind !== 'withdrawn' && c.at !== e.at ? `, at ${fullWhen(c.at, view.job.zone)}` : ''}{' '}
                         <span className="soft text-sm">
                           ({c.role}, {fullWhen(c.recordedAt, view.job.zone)})
                         </span>
@@ -157,8 +120,8 @@ export function LogPage({ jobId }: { jobId: string }) {
                   </td>
                   <td className="align-top py-1.5 pr-2">{e.role}</td>
                   <td className="align-top py-1 text-right pr-2 no-print">
-                    {!later.length && (
-                      <button type="button" className="act quiet text-sm" onClick={() => setAmending(e)}>
+                    {!fixed && (
+                      <button type="button" className="act quiet text-sm" onClick={() => setAmending(last)}>
                         correct…
                       </button>
                     )}
@@ -168,36 +131,140 @@ export function LogPage({ jobId }: { jobId: string }) {
             })}
           </tbody>
         </table>
+        <Chains events={mine} names={new Map(view.repairs.map((r) => [r.repair.id, r.repair.name]))} />
       </main>
       <Dialog open={amending !== null} title="Correct an entry" onClose={() => setAmending(null)}>
-        {amending && <Amend event={amending} words={words(amending)} onDone={() => setAmending(null)} />}
+        {amending && (
+          <Amend event={amending} zone={view.job.zone} words={words(amending)} onDone={() => setAmending(null)} />
+        )}
       </Dialog>
     </div>
   );
 }
 
-function Amend({ event, words, onDone }: { event: Event; words: string; onDone: () => void }) {
+/** Entries that say nothing which could be put right: they are answered by a new one. */
+const FINAL: ReadonlySet<EventBody['kind']> = new Set(['reopened', 'clock-set', 'inspection']);
+const CORRECTION: Pick<Event, 'body'> = { body: { kind: 'withdrawn', why: 'asked' } };
+
+const BROKEN = {
+  missing: 'entries before it are missing',
+  changed: 'the entry before it is not as it was written',
+  doubled: 'two entries have this number',
+} as const;
+
+/** Whether the record is whole: each entry carries the hash of the one before it. */
+function Chains({ events, names }: { events: readonly Event[]; names: ReadonlyMap<string, string> }) {
+  const chains = useMemo(() => chainsOf(events), [events]);
+  if (!chains.length) return null;
+  const breaks = chains.flatMap((c) => c.breaks.map((b) => ({ ...b, of: names.get(c.repairId) ?? c.repairId })));
+  const unlinked = chains.reduce((n, c) => n + c.unlinked, 0);
+  return (
+    <section aria-label="Whether the record is whole" className="mt-4" data-testid="chains">
+      <h2 className="font-bold">{breaks.length ? 'The record is broken' : 'The record is whole'}</h2>
+      <p className="soft text-sm max-w-2xl">
+        Each entry carries the hash of the one before it, device by device.
+        {unlinked > 0 && ` ${unlinked} of an earlier version carry none.`} The last hashes stand on the report: a record
+        whose end was cut off no longer has them.
+      </p>
+      {breaks.map((b) => (
+        <p key={`${b.eventId} ${b.n}`} role="alert" style={{ color: 'var(--stop)' }}>
+          {b.of}: at entry {b.n}, {BROKEN[b.is]}.
+        </p>
+      ))}
+      <details>
+        <summary className="cursor-pointer text-sm">
+          {chains.length} {chains.length === 1 ? 'chain' : 'chains'}
+        </summary>
+        <table className="text-sm w-full">
+          <tbody>
+            {chains.map((c) => (
+              <tr key={`${c.repairId} ${c.browser}`}>
+                <td className="pr-3">{names.get(c.repairId)}</td>
+                <td className="pr-3">device {c.browser.slice(0, 8)}</td>
+                <td className="fig pr-3">{c.linked + c.unlinked}</td>
+                <td className="fig break-all">{c.last ?? 'not linked'}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </details>
+    </section>
+  );
+}
+
+/** The figure of an entry as another one; null for one that has none. */
+function figureOf(body: EventBody): {
+  readonly kind: Kind;
+  readonly value: number;
+  readonly is: (value: number) => EventBody;
+  readonly check: (value: number) => string | null;
+} | null {
+  const positive = (v: number) => (v > 0 ? null : 'More than 0.');
+  switch (body.kind) {
+    case 'reading':
+      return {
+        kind: 'temperature',
+        value: body.valueC,
+        is: (valueC) => ({ ...body, valueC }),
+        check: (v) => (v >= -60 && v <= 150 ? null : 'A temperature between −60 and 150 °C.'),
+      };
+    case 'humidity':
+      return {
+        kind: 'percent',
+        value: body.valuePct,
+        is: (valuePct) => ({ ...body, valuePct }),
+        check: (v) => (v > 0 && v <= 100 ? null : 'Above 0 and at most 100 %.'),
+      };
+    case 'poured':
+      return { kind: 'mass', value: body.massG, is: (massG) => ({ ...body, massG }), check: positive };
+    case 'drunk':
+      return { kind: 'volume', value: body.ml, is: (ml) => ({ ...body, ml }), check: positive };
+    case 'trouble':
+      return body.missingMl === null
+        ? null
+        : { kind: 'volume', value: body.missingMl, is: (missingMl) => ({ ...body, missingMl }), check: positive };
+    default:
+      return null;
+  }
+}
+
+function Amend({ event, zone, words, onDone }: { event: Event; zone: string; words: string; onDone: () => void }) {
   const role = usePrefs((p) => p.role);
   const why = useRememberedText(`withdraw ${event.id}`);
   const [fault, setFault] = useState<string | null>(null);
-  const reading = event.body.kind === 'reading' ? event.body : null;
+  const figured = figureOf(event.body);
+  const putRight = async (body: EventBody, at: number) => {
+    await record(event.repairId, body, role, {
+      at,
+      amends: event.id,
+      ...(event.passId ? { passId: event.passId } : {}),
+    });
+    onDone();
+  };
   return (
     <div className="flex flex-col gap-3">
       <p>
         <strong>{words}</strong> stays readable; the correction is added beside it.
       </p>
-      {reading && (
+      {figured && (
         <QuantityField
-          kind="temperature"
+          kind={figured.kind}
           label="The right value"
-          value={reading.valueC}
-          onChange={async (t) => {
-            await record(event.repairId, { ...reading, valueC: t.value }, role, { at: event.at, amends: event.id });
-            onDone();
-          }}
-          check={(v) => (v >= -60 && v <= 150 ? null : 'A temperature between −60 and 150 °C.')}
+          value={figured.value}
+          onChange={(t) => void putRight(figured.is(t.value), event.at)}
+          check={figured.check}
         />
       )}
+      <WhenField
+        label="When it really was"
+        value={event.at}
+        zone={zone}
+        atHour={12}
+        onChange={(ms) => {
+          if (ms > clock.now()) return setFault('That is still to come.');
+          void putRight(event.body, ms);
+        }}
+      />
       <RememberedArea label="Take it back: why?" rows={2} of={why} />
       {fault && (
         <p role="alert" style={{ color: 'var(--stop)' }}>
@@ -208,7 +275,10 @@ function Amend({ event, words, onDone }: { event: Event; words: string; onDone: 
         className="act self-start"
         onSave={async () => {
           if (why.text.trim().length < 3) return setFault('Write why: it stays in the record.');
-          await record(event.repairId, { kind: 'withdrawn', why: why.text.trim() }, role, { amends: event.id });
+          await record(event.repairId, { kind: 'withdrawn', why: why.text.trim() }, role, {
+            amends: event.id,
+            ...(event.passId ? { passId: event.passId } : {}),
+          });
           why.type(null);
           onDone();
         }}

@@ -5,7 +5,7 @@ import { useState } from 'react';
 import { standingStops } from '@/core/judge';
 import { ENGINES, STAGES } from '@/core/method';
 import { pieceName } from '@/core/plan';
-import { earlyStep, idleMixer, liveClock, nextWait } from '@/core/record';
+import { earlyStep, idleMixer, liveClock, nextWait, openTests } from '@/core/record';
 import { isMetered } from '@/core/system';
 import { formatDuration } from '@/core/units';
 import { StepList } from '../place/StepList';
@@ -94,8 +94,11 @@ export function RunPage({ jobId, repairId }: { jobId: string; repairId: string }
     );
     setChecked(null);
   };
+  // The tests are answered where they stand; ticking them off answers none.
+  const untested = started && step?.role === 'test' ? openTests(at).map(says) : [];
   const blocked =
     stops.length > 0 ||
+    untested.length > 0 ||
     earlyHeld ||
     (started && holdOpen) ||
     (!started && (at.passes.some((p) => p.plan.mix === null) || plan.unanswered.length > 0));
@@ -240,6 +243,18 @@ export function RunPage({ jobId, repairId }: { jobId: string; repairId: string }
           <FindingCard zone={zone} finding={earlyFinding}>
             <Override at={at} zone={zone} finding={earlyFinding} />
           </FindingCard>
+        )}
+        {untested.length > 0 && (
+          <section aria-label="Tests" className="p-2.5" style={{ border: '1px dashed var(--rule)' }}>
+            <ul className="list-disc pl-5">
+              {untested.map((t) => (
+                <li key={t}>{t}</li>
+              ))}
+            </ul>
+            <Link className="act mt-2 min-h-11" href={`/job/${jobId}/${repairId}/release`}>
+              <ListChecks size={18} aria-hidden="true" /> Answer the tests
+            </Link>
+          </section>
         )}
         {started && step?.stage === 'place' && step.batch !== undefined && <Uptakes at={pass} role={role} />}
         {started && step?.hold && !earlyHeld && (

@@ -108,15 +108,22 @@ const F = findings({
     severity: 'note',
     stage: 'hold',
     title: 'No cup kept of batch {batch}',
-    why: 'A left-over cup shows whether the batch cured.',
+    why: 'A left-over cup shows whether ratio and mixing were right.',
     todo: 'Set what is left in the pot aside as its witness and note it.',
   },
   'witness-soft': {
     severity: 'stop',
     stage: 'release',
     title: 'The cup of batch {batch} is not hard',
-    why: 'By the clock it should bear load now.',
-    todo: 'Do not load it. Touch the cup again; doubt the ratio if it stays soft.',
+    why: 'By the clock it should bear load now, and a cup is hard sooner than a thin layer.',
+    todo: 'Do not load it. Touch the cup again; doubt the ratio and the mixing if it stays soft.',
+  },
+  'smear-soft': {
+    severity: 'stop',
+    stage: 'release',
+    title: 'The smear of batch {batch} is not hard',
+    why: 'It lay beside the repair, as thick and as cold: the repair is no further than it is.',
+    todo: 'Do not load it. Read the base, warm the place, touch the smear again each hour.',
   },
 });
 
@@ -281,14 +288,19 @@ export const shelfRules: Readonly<Record<string, Rule>> = {
       );
       if (!placed || isMetered(plan.sheet!.kind)) return [];
       const cup = actuals.witness.get(b.index);
+      const smear = actuals.smear.get(b.index);
       const of = (what: string): Finding[] =>
         [F[what === 'none' ? 'witness-none' : 'witness-soft']({ batch: b.index + 1 })].map((f) => ({
           ...f,
           id: `witness:${b.index}:${what}`,
         }));
-      if (!cup) return of('none');
       const bears = plan.milestones.findLast((m) => m.kind === plan.serves)?.planMs ?? null;
       const due = bears !== null && nowMs >= bears;
-      return due && cup.state !== 'hard' && cup.state !== 'kept' ? of('soft') : [];
+      const soft = (w: typeof cup) => due && w !== undefined && w.state !== 'hard' && w.state !== 'kept';
+      return [
+        ...(cup ? [] : of('none')),
+        ...(soft(cup) ? of('soft') : []),
+        ...(soft(smear) ? [F['smear-soft']({ batch: b.index + 1 }, { of: b.index })] : []),
+      ];
     }),
 };

@@ -187,9 +187,9 @@ export const anchor: Method = {
   ],
   tools: ['drill with the marked bit', 'blow-out pump', 'round brush', 'dispenser', 'wedges', 'wiping cloths'],
   tests: [
-    { id: 'collar', ask: 'Is the collar of resin even all round, with no hollow?' },
-    { id: 'hard', ask: 'Is the resin at the collar hard under a nail?' },
-    { id: 'upright', ask: 'Does the rod stand where it was marked, and still?' },
+    { id: 'collar', kind: 'look', ask: 'Is the collar of resin even all round, with no hollow?' },
+    { id: 'hard', kind: 'nail', ask: 'Is the resin at the collar hard under a nail?' },
+    { id: 'upright', kind: 'level', ask: 'Does the rod stand where it was marked, and still?' },
   ],
   finishAnswer: 'collar wiped, thread clean',
   review: 'An anchor holds up people, vehicles or loads.',

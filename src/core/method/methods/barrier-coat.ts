@@ -48,8 +48,8 @@ export const barrierCoat: Method = {
   cautions: ['Vapours: ventilate; no flames or sparks.', 'No bare skin: both parts sensitise.'],
   tools: ['roller and brush', 'masking tape', 'tack cloth', 'wet film gauge', 'raking lamp'],
   tests: [
-    { id: 'whole', ask: 'Is it whole under a raking light, with no misses, runs or craters?' },
-    { id: 'hard', ask: 'Does a nail leave no mark?' },
+    { id: 'whole', kind: 'look', ask: 'Is it whole under a raking light, with no misses, runs or craters?' },
+    { id: 'hard', kind: 'nail', ask: 'Does a nail leave no mark?' },
   ],
   finishAnswer: 'tape drawn, whole',
   review: null,

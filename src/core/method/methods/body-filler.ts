@@ -128,8 +128,8 @@ export const bodyFiller: Method = {
     'guide coat',
   ],
   tests: [
-    { id: 'line', ask: 'Does a straightedge or the bare hand find no low spot and no edge?' },
-    { id: 'pinholes', ask: 'Is it free of pinholes and soft places?' },
+    { id: 'line', kind: 'level', ask: 'Does a straightedge or the bare hand find no low spot and no edge?' },
+    { id: 'pinholes', kind: 'look', ask: 'Is it free of pinholes and soft places?' },
   ],
   finishAnswer: 'sanded, guide coat gone',
   review: null,

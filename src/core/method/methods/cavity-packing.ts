@@ -83,9 +83,9 @@ export const cavityPacking: Method = {
   cautions: ['No bare skin: kneaded in gloves.'],
   tools: ['scale', 'gloves', 'rammer', 'plug', 'striking edge'],
   tests: [
-    { id: 'level', ask: 'Is it level with its edge all round?' },
-    { id: 'clear', ask: 'Is what must stay clear clear?' },
-    { id: 'ball', ask: 'Is the left-over ball hard right through?' },
+    { id: 'level', kind: 'level', ask: 'Is it level with its edge all round?' },
+    { id: 'clear', kind: 'look', ask: 'Is what must stay clear clear?' },
+    { id: 'ball', kind: 'cup', ask: 'Is the left-over ball hard right through?' },
   ],
   finishAnswer: 'struck level, plug drawn',
   review: null,

@@ -158,9 +158,9 @@ export const cementPatch: Method = {
   cautions: ['Wet cement is caustic: skin and eyes.', 'Dust of powder: mask while it is poured.'],
   tools: ['scale', 'pail and paddle', 'brush', 'trowel and float', 'film or mat', 'cordon'],
   tests: [
-    { id: 'nail', ask: 'Does a nail leave no mark?' },
-    { id: 'tap', ask: 'Does it ring sound when tapped all over?' },
-    { id: 'outside', ask: 'Was it accepted by whoever wrote the notice, with the photograph after?' },
+    { id: 'nail', kind: 'nail', ask: 'Does a nail leave no mark?' },
+    { id: 'tap', kind: 'tap', ask: 'Does it ring sound when tapped all over?' },
+    { id: 'outside', kind: 'outside', ask: 'Was it accepted by whoever wrote the notice, with the photograph after?' },
   ],
   finishAnswer: 'struck, textured as its neighbour',
   review: null,

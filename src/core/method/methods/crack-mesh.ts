@@ -121,8 +121,8 @@ export const crackMesh: Method = {
   ],
   tools: ['crack-chasing wheel', 'vacuum', 'notched and flat trowel', 'shears', 'roller for bubbles'],
   tests: [
-    { id: 'tap', ask: 'Does it ring sound along its whole length?' },
-    { id: 'covered', ask: 'Is the mesh covered all over, and nothing of it stands up?' },
+    { id: 'tap', kind: 'tap', ask: 'Does it ring sound along its whole length?' },
+    { id: 'covered', kind: 'look', ask: 'Is the mesh covered all over, and nothing of it stands up?' },
   ],
   finishAnswer: 'strip covered, ready for its skim',
   review: null,

@@ -81,9 +81,9 @@ export const fairingSkin: Method = {
   ],
   tools: ['flexible fairing board', 'long sanding block', 'straightedge or batten', 'guide coat'],
   tests: [
-    { id: 'line', ask: 'Does a batten lie on it without a gap, along and across?' },
-    { id: 'pinholes', ask: 'Is it free of pinholes and dull all over?' },
-    { id: 'twin', ask: 'Is it as its twin, by the same template?' },
+    { id: 'line', kind: 'level', ask: 'Does a batten lie on it without a gap, along and across?' },
+    { id: 'pinholes', kind: 'look', ask: 'Is it free of pinholes and dull all over?' },
+    { id: 'twin', kind: 'twin', ask: 'Is it as its twin, by the same template?' },
   ],
   finishAnswer: 'sanded to its line',
   review: null,

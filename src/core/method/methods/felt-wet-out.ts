@@ -93,9 +93,9 @@ export const feltWetOut: Method = {
   ],
   tools: ['template', 'board and film', 'roller', 'brush', 'scale', 'shears'],
   tests: [
-    { id: 'colour', ask: 'Is it of one colour, with no pale spot?' },
-    { id: 'edges', ask: 'Do the edges lie, with no ridge under a hand?' },
-    { id: 'alike', ask: 'Are left and right alike by the template?' },
+    { id: 'colour', kind: 'look', ask: 'Is it of one colour, with no pale spot?' },
+    { id: 'edges', kind: 'level', ask: 'Do the edges lie, with no ridge under a hand?' },
+    { id: 'alike', kind: 'twin', ask: 'Are left and right alike by the template?' },
   ],
   finishAnswer: 'edges down, trimmed',
   review: null,

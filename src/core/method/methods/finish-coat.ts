@@ -102,9 +102,9 @@ export const finishCoat: Method = {
   cautions: ['Peroxide: keep from eyes and flames; never with an accelerator directly.', 'Vapours: ventilate.'],
   tools: ['graduated cup', 'dropper or fine scale', 'brush or spatula', 'tape', 'P400 to P1500', 'compound and polish'],
   tests: [
-    { id: 'hard', ask: 'Does it take no mark from a nail?' },
-    { id: 'colour', ask: 'Does it match its neighbour, by day and by lamp?' },
-    { id: 'edge', ask: 'Is there no edge under a fingertip?' },
+    { id: 'hard', kind: 'nail', ask: 'Does it take no mark from a nail?' },
+    { id: 'colour', kind: 'colour', ask: 'Does it match its neighbour, by day and by lamp?' },
+    { id: 'edge', kind: 'level', ask: 'Is there no edge under a fingertip?' },
   ],
   finishAnswer: 'cut back, polished',
   review: null,

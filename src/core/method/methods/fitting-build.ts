@@ -73,8 +73,8 @@ export const fittingBuild: Method = {
   ],
   tools: ['scale', 'mixing board and spatulas', 'radius tool', 'masking tape', 'mask'],
   tests: [
-    { id: 'nail', ask: 'Does a nail leave no mark?' },
-    { id: 'tap', ask: 'Does it ring sound when tapped, with no hollow place?' },
+    { id: 'nail', kind: 'nail', ask: 'Does a nail leave no mark?' },
+    { id: 'tap', kind: 'tap', ask: 'Does it ring sound when tapped, with no hollow place?' },
   ],
   finishAnswer: 'radius struck',
   review: null,

@@ -96,8 +96,8 @@ export const fittingTack: Method = {
   ],
   tools: ['two rules and a square', 'hole saw', 'abrasive and solvent', 'prop or tape', 'level or angle gauge'],
   tests: [
-    { id: 'bead', ask: 'Did it show all round?' },
-    { id: 'aligned', ask: 'Does it stand at its angle, as its twin on the other side?' },
+    { id: 'bead', kind: 'look', ask: 'Did it show all round?' },
+    { id: 'aligned', kind: 'twin', ask: 'Does it stand at its angle, as its twin on the other side?' },
   ],
   finishAnswer: 'aligned, bead struck off',
   review: 'A fitting through a hull keeps water out.',

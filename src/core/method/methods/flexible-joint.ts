@@ -153,8 +153,8 @@ export const flexibleJoint: Method = {
   ],
   tools: ['saw', 'rod and blunt roller', 'tape', 'gun or bag', 'jointing iron'],
   tests: [
-    { id: 'sides', ask: 'Does it hold on both sides when it is pressed along the edge?' },
-    { id: 'skin', ask: 'Is it smooth, hollow by a little, with no bubble?' },
+    { id: 'sides', kind: 'function', ask: 'Does it hold on both sides when it is pressed along the edge?' },
+    { id: 'skin', kind: 'look', ask: 'Is it smooth, hollow by a little, with no bubble?' },
   ],
   finishAnswer: 'tooled, tape off',
   review: null,

@@ -67,8 +67,8 @@ export const jointColour: Method = {
   cautions: ['Wash off skin at once.'],
   tools: ['bottles and decanting cup', 'joint brushes', 'damp and dry cloths', 'hygrometer'],
   tests: [
-    { id: 'touch', ask: 'Does nothing come off on a dry finger?' },
-    { id: 'even', ask: 'Is the colour even from room to room?' },
+    { id: 'touch', kind: 'touch', ask: 'Does nothing come off on a dry finger?' },
+    { id: 'even', kind: 'look', ask: 'Is the colour even from room to room?' },
   ],
   finishAnswer: 'wiped, even',
   review: null,

@@ -189,9 +189,9 @@ export const laminateHole: Method = {
   ],
   tools: ['countersink or bevel cutter', 'syringe', 'filling knife', 'film', 'tape for the back', 'P80, P120'],
   tests: [
-    { id: 'hard', ask: 'Does a nail leave no mark in the middle of each?' },
-    { id: 'tap', ask: 'Does each sound like the skin beside it?' },
-    { id: 'edge', ask: 'Is there no crack of light or edge round the plug?' },
+    { id: 'hard', kind: 'nail', ask: 'Does a nail leave no mark in the middle of each?' },
+    { id: 'tap', kind: 'tap', ask: 'Does each sound like the skin beside it?' },
+    { id: 'edge', kind: 'level', ask: 'Is there no crack of light or edge round the plug?' },
   ],
   finishAnswer: 'dull, at its level',
   review: null,

@@ -96,8 +96,8 @@ export const metalFiller: Method = {
   ],
   tools: ['scraper', 'rule for the strip', 'board and spatula', 'file and block', 'wet and dry paper'],
   tests: [
-    { id: 'flush', ask: 'Is there no step and no hollow under a fingertip?' },
-    { id: 'pinholes', ask: 'Is it free of pinholes?' },
+    { id: 'flush', kind: 'level', ask: 'Is there no step and no hollow under a fingertip?' },
+    { id: 'pinholes', kind: 'look', ask: 'Is it free of pinholes?' },
   ],
   finishAnswer: 'filed, sanded flush',
   review: null,

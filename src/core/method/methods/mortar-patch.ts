@@ -204,9 +204,9 @@ export const mortarPatch: Method = {
     'straightedge',
   ],
   tests: [
-    { id: 'nail', ask: 'Does a nail leave no mark, on the patch and on the left-over cup?' },
-    { id: 'tap', ask: 'Does it ring sound when tapped all over?' },
-    { id: 'flush', ask: 'Is there no step at the edge under a fingertip?' },
+    { id: 'nail', kind: 'nail', ask: 'Does a nail leave no mark on the patch?' },
+    { id: 'tap', kind: 'tap', ask: 'Does it ring sound when tapped all over?' },
+    { id: 'flush', kind: 'level', ask: 'Is there no step at the edge under a fingertip?' },
   ],
   finishAnswer: 'flush, brushed',
   review: null,

@@ -242,9 +242,9 @@ export const plateBond: Method = {
   ],
   tools: ['grinder with flap disc', 'solvent and clean cloths', 'notched spreader', 'clamps or props', 'feeler gauge'],
   tests: [
-    { id: 'bead', ask: 'Did adhesive show all round and at the inspection holes?' },
-    { id: 'tap', ask: 'Does the plate ring sound when tapped, with no hollow place?' },
-    { id: 'cup', ask: 'Is the left-over cup hard under a nail?' },
+    { id: 'bead', kind: 'look', ask: 'Did adhesive show all round and at the inspection holes?' },
+    { id: 'tap', kind: 'tap', ask: 'Does the plate ring sound when tapped, with no hollow place?' },
+    { id: 'cup', kind: 'cup', ask: 'Is the left-over cup hard under a nail?' },
   ],
   finishAnswer: 'primed, edge sealed',
   review: 'A bonded plate carries load.',

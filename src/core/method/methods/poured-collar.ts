@@ -107,9 +107,9 @@ export const pouredCollar: Method = {
   ],
   tools: ['dam or tape', 'lamp', 'level', 'pails and slow paddle', 'straightedge with marks', 'weights or wedges'],
   tests: [
-    { id: 'level', ask: 'Does it stand at its mark all round?' },
-    { id: 'tap', ask: 'Does it ring sound when tapped, with no hollow place?' },
-    { id: 'seam', ask: 'Is the seam closed outside, with nothing run out?' },
+    { id: 'level', kind: 'level', ask: 'Does it stand at its mark all round?' },
+    { id: 'tap', kind: 'tap', ask: 'Does it ring sound when tapped, with no hollow place?' },
+    { id: 'seam', kind: 'look', ask: 'Is the seam closed outside, with nothing run out?' },
   ],
   finishAnswer: 'dam off, edge broken',
   review: null,

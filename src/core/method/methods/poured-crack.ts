@@ -88,9 +88,9 @@ export const pouredCrack: Method = {
   ],
   tools: ['crack-chasing wheel', 'vacuum', 'graduated bottles', 'knife with a straight blade', 'grinder with a shroud'],
   tests: [
-    { id: 'tap', ask: 'Does it ring sound along its whole length?' },
-    { id: 'flush', ask: 'Is it flush, with no hollow and no lip?' },
-    { id: 'joint', ask: 'Is every joint that crosses it still open?' },
+    { id: 'tap', kind: 'tap', ask: 'Does it ring sound along its whole length?' },
+    { id: 'flush', kind: 'level', ask: 'Is it flush, with no hollow and no lip?' },
+    { id: 'joint', kind: 'look', ask: 'Is every joint that crosses it still open?' },
   ],
   finishAnswer: 'ground flush',
   review: null,

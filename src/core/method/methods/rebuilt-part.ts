@@ -177,8 +177,12 @@ export const rebuiltPart: Method = {
     'pilot and final drill',
   ],
   tests: [
-    { id: 'twin', ask: 'Does it lie on its twin, thickness and hole?' },
-    { id: 'snap', ask: 'Does it snap in without a creak, and does a light sideways pull move nothing?' },
+    { id: 'twin', kind: 'twin', ask: 'Does it lie on its twin, thickness and hole?' },
+    {
+      id: 'snap',
+      kind: 'function',
+      ask: 'Does it snap in without a creak, and does a light sideways pull move nothing?',
+    },
   ],
   finishAnswer: 'cut to its twin, drilled, primed',
   review: null,

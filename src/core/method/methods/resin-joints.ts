@@ -119,9 +119,9 @@ export const resinJoints: Method = {
   ],
   tools: ['hard rubber float', 'slow paddle', 'pads and sponges', 'two buckets', 'lamp for the haze'],
   tests: [
-    { id: 'full', ask: 'Are all joints full and level, without a pinhole?' },
-    { id: 'haze', ask: 'Does a lamp along the floor show no haze?' },
-    { id: 'open', ask: 'Are the movement joints open?' },
+    { id: 'full', kind: 'look', ask: 'Are all joints full and level, without a pinhole?' },
+    { id: 'haze', kind: 'look', ask: 'Does a lamp along the floor show no haze?' },
+    { id: 'open', kind: 'look', ask: 'Are the movement joints open?' },
   ],
   finishAnswer: 'washed, upper strips drawn',
   review: null,

@@ -103,9 +103,9 @@ export const settingBed: Method = {
   cautions: ['Wet cement is caustic: skin and knees.', 'Cutting stone: wet, with a mask: silica.'],
   tools: ['notched trowel', 'straightedge', 'rubber mallet', 'spacers', 'vacuum lifter'],
   tests: [
-    { id: 'coverage', ask: 'Did the one that was lifted show as much covered as the place asks?' },
-    { id: 'tap', ask: 'Does each ring full when tapped?' },
-    { id: 'lippage', ask: 'Is there no step from one to the next?' },
+    { id: 'coverage', kind: 'look', ask: 'Did the one that was lifted show as much covered as the place asks?' },
+    { id: 'tap', kind: 'tap', ask: 'Does each ring full when tapped?' },
+    { id: 'lippage', kind: 'level', ask: 'Is there no step from one to the next?' },
   ],
   finishAnswer: 'joints raked clean',
   review: null,

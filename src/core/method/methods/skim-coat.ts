@@ -63,8 +63,8 @@ export const skimCoat: Method = {
   ],
   tools: ['long steel trowel', 'gauge rake', 'tape', 'moisture meter'],
   tests: [
-    { id: 'tap', ask: 'Does it ring sound all over?' },
-    { id: 'line', ask: 'Does a straightedge find no step at its edges?' },
+    { id: 'tap', kind: 'tap', ask: 'Does it ring sound all over?' },
+    { id: 'line', kind: 'level', ask: 'Does a straightedge find no step at its edges?' },
   ],
   finishAnswer: 'drawn level, tape off',
   review: null,

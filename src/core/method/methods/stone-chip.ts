@@ -79,8 +79,8 @@ export const stoneChip: Method = {
   cautions: ['Stone dust: wet or extracted, with a mask: silica.', 'Peroxide paste: keep from eyes and flames.'],
   tools: ['scale of 0.01 g', 'tints and dust', 'spatula and film', 'diamond pads through the grits'],
   tests: [
-    { id: 'colour', ask: 'Does it match wet and dry, by day and by lamp?' },
-    { id: 'flush', ask: 'Is it flush, with the gloss of the stone?' },
+    { id: 'colour', kind: 'colour', ask: 'Does it match wet and dry, by day and by lamp?' },
+    { id: 'flush', kind: 'level', ask: 'Is it flush, with the gloss of the stone?' },
   ],
   finishAnswer: 'cut back to the stone’s gloss',
   review: null,

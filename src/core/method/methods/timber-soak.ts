@@ -105,8 +105,8 @@ export const timberSoak: Method = {
   ],
   tools: ['awl', 'moisture meter with long pins', 'brush and syringe', 'small cups, ice', 'tray for the runs'],
   tests: [
-    { id: 'probe', ask: 'Does an awl stop where it went in before?' },
-    { id: 'shine', ask: 'Is it dull and even, with no sticky pool?' },
+    { id: 'probe', kind: 'probe', ask: 'Does an awl stop where it went in before?' },
+    { id: 'shine', kind: 'look', ask: 'Is it dull and even, with no sticky pool?' },
   ],
   finishAnswer: 'drunk full, wiped',
   review: null,

@@ -1,0 +1,131 @@
+'use client';
+import { useState } from 'react';
+import type { StrengthOver } from '@/core/plan';
+import type { PassView } from '@/core/record';
+import { obstaclesToOpen, opensSomething } from '@/core/record';
+import { figure } from '@/core/units';
+import type { StageProps } from '../repair/stage-props';
+import { useSay } from '../shared/bits';
+import { Dialog } from '../shared/Dialog';
+import { RememberedArea, useRememberedText } from '../shared/Remembered';
+import { SavingButton } from '../shared/SavingButton';
+import { shortWhen } from '../shared/when';
+import { record } from '../workspace/record';
+
+/** What may be let onto it, one use after the other, each signed by itself. */
+export function Openings({
+  view,
+  at,
+  nowMs,
+  role,
+  strength,
+}: StageProps & { role: string; strength: StrengthOver | null }) {
+  const [signing, setSigning] = useState<PassView['plan']['milestones'][number] | null>(null);
+  const { whole } = at;
+  const { plan, actuals } = whole;
+  const { zone } = view.job;
+  const rows = plan.milestones.filter((m) => opensSomething(m.kind));
+  return (
+    <>
+      <ul>
+        {rows.map((m) => {
+          const signed = actuals.opened.get(m.kind);
+          const reached = m.planMs !== null && nowMs >= m.planMs;
+          return (
+            <li
+              key={m.kind}
+              className="flex flex-wrap items-center gap-x-4 py-1"
+              style={{ borderTop: '1px solid var(--paper-line)' }}
+              data-opens={m.kind}
+            >
+              <span className="flex-1">
+                {reached ? '● ' : '○ '}
+                {m.label}
+              </span>
+              {strength?.fromPoints && m.planMs !== null && (
+                <span className="soft fig text-sm">
+                  {figure(strength.shareAt(m.planMs) * 100, 2)} %
+                  <span className="hidden sm:inline"> of its strength</span>
+                </span>
+              )}
+              <span className="fig sm:w-40 text-right">
+                {m.planMs !== null ? shortWhen(m.planMs, zone, nowMs) : 'no time'}
+              </span>
+              <span className="w-36 text-right text-sm no-print">
+                {signed
+                  ? `opened, ${signed.role}`
+                  : reached &&
+                    !actuals.released &&
+                    actuals.startedAt !== null && (
+                      <button type="button" className="act text-sm" onClick={() => setSigning(m)}>
+                        open for this…
+                      </button>
+                    )}
+              </span>
+            </li>
+          );
+        })}
+      </ul>
+      <Dialog
+        open={signing !== null}
+        title={`Open it: ${signing?.label.toLowerCase() ?? ''}`}
+        onClose={() => setSigning(null)}
+      >
+        {signing && <Sign m={signing} at={at} zone={zone} nowMs={nowMs} known={role} onDone={() => setSigning(null)} />}
+      </Dialog>
+    </>
+  );
+}
+
+function Sign({
+  m,
+  at,
+  zone,
+  nowMs,
+  known,
+  onDone,
+}: {
+  m: PassView['plan']['milestones'][number];
+  at: StageProps['at'];
+  zone: string;
+  nowMs: number;
+  known: string;
+  onDone: () => void;
+}) {
+  const says = useSay(zone);
+  const [role, setRole] = useState(known);
+  const note = useRememberedText(`open ${m.kind}`);
+  const obstacles = obstaclesToOpen(at.whole, m.kind, nowMs).map(says);
+  if (obstacles.length)
+    return (
+      <>
+        <p className="font-bold">Not yet:</p>
+        <ul className="list-disc pl-5">
+          {obstacles.map((o) => (
+            <li key={o}>{o}</li>
+          ))}
+        </ul>
+      </>
+    );
+  return (
+    <div className="flex flex-col gap-3">
+      <p>For this alone. The barrier stays for everything else until the repair is released.</p>
+      <RememberedArea label="What may use it, and what not" rows={2} max={500} of={note} />
+      <label>
+        In the role of
+        <input className="field" value={role} onChange={(e) => setRole(e.target.value)} />
+      </label>
+      <SavingButton
+        className="act firm self-start"
+        disabled={!role.trim()}
+        onSave={async () => {
+          await record(at.repair.id, { kind: 'opened', stage: m.kind, note: note.text.trim() }, role.trim());
+          note.type(null);
+          onDone();
+        }}
+      >
+        Sign and open for this
+      </SavingButton>
+    </div>
+  );
+}

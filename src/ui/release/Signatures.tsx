@@ -1,0 +1,165 @@
+'use client';
+import { type ReactNode, useState } from 'react';
+import type { Actuals } from '@/core/plan';
+import { RememberedArea, useRememberedText } from '../shared/Remembered';
+import { SavingButton } from '../shared/SavingButton';
+import { shortWhen } from '../shared/when';
+import { record } from '../workspace/record';
+
+/** A signature in a role. */
+export function Signature({
+  title,
+  act,
+  known,
+  does,
+  refused,
+  hands,
+  disabled,
+  children,
+}: {
+  title: string;
+  act: string;
+  /** The role that is proposed; empty where it should be somebody else. */
+  known: string;
+  does: (role: string, to: string) => Promise<unknown>;
+  /** Why it may not be signed in a role. */
+  refused?: (role: string) => string | null;
+  /** It is handed over to somebody. */
+  hands?: boolean;
+  disabled?: boolean;
+  children?: ReactNode;
+}) {
+  const [role, setRole] = useState(known);
+  const [to, setTo] = useState('');
+  const [fault, setFault] = useState<string | null>(null);
+  return (
+    <div className="mt-2 p-2.5 paper">
+      <h3 className="font-bold">{title}</h3>
+      {children}
+      {hands && (
+        <label className="block mt-1">
+          Handed over to
+          <input
+            className="field"
+            value={to}
+            maxLength={80}
+            placeholder="who runs it from now on"
+            onChange={(e) => setTo(e.target.value)}
+          />
+        </label>
+      )}
+      <div className="flex gap-2 items-end mt-1">
+        <label className="flex-1">
+          In the role of
+          <input
+            className="field"
+            value={role}
+            maxLength={80}
+            onChange={(e) => setRole(e.target.value)}
+            aria-invalid={fault ? true : undefined}
+          />
+        </label>
+        <SavingButton
+          className="act firm"
+          disabled={disabled}
+          onSave={async () => {
+            const why = role.trim() ? (refused?.(role) ?? null) : 'Say in which role you sign.';
+            setFault(why);
+            if (why === null) await does(role.trim(), to.trim());
+          }}
+        >
+          {act}
+        </SavingButton>
+      </div>
+      {fault && (
+        <p role="alert" className="text-sm" style={{ color: 'var(--stop)' }}>
+          {fault}
+        </p>
+      )}
+    </div>
+  );
+}
+
+/** Taking back what was signed: an act of its own. */
+export function Reopen({ repairId, known }: { repairId: string; known: string }) {
+  const why = useRememberedText('reopen');
+  return (
+    <details className="mt-3">
+      <summary className="cursor-pointer">Reopen it…</summary>
+      <p className="soft text-sm">
+        The barrier goes up again, tests and signatures are asked anew, and the reason stays in the record for ever.
+      </p>
+      <RememberedArea label="Why it is reopened" rows={2} max={500} of={why} />
+      <Signature
+        title="Reopen"
+        act="Sign and reopen"
+        known={known}
+        refused={() => (why.text.trim().length < 3 ? 'Write why: it stays in the record.' : null)}
+        does={async (role) => {
+          await record(repairId, { kind: 'reopened', reason: why.text.trim() }, role);
+          why.type(null);
+        }}
+      />
+    </details>
+  );
+}
+
+const SAYS = { asked: 'was asked to see it', accepted: 'accepted it', refused: 'did not accept it' } as const;
+
+/** Somebody from outside who must see it: asked, dated, closed by their word. */
+export function Inspection({
+  repairId,
+  actuals,
+  zone,
+  nowMs,
+  role,
+}: {
+  repairId: string;
+  actuals: Actuals;
+  zone: string;
+  nowMs: number;
+  role: string;
+}) {
+  const { inspection } = actuals;
+  const [by, setBy] = useState('');
+  const says = (state: keyof typeof SAYS, who: string) =>
+    record(repairId, { kind: 'inspection', state, by: who, note: '' }, role);
+  if (actuals.startedAt === null) return null;
+  if (!inspection || inspection.state === 'refused')
+    return (
+      <details className="mt-2">
+        <summary className="cursor-pointer">Somebody from outside must see it…</summary>
+        {inspection && (
+          <p style={{ color: 'var(--stop)' }}>
+            {inspection.by} {SAYS.refused}, {shortWhen(inspection.atMs, zone, nowMs)}.
+          </p>
+        )}
+        <div className="flex gap-2 items-end">
+          <label className="flex-1">
+            Who
+            <input className="field" value={by} maxLength={120} onChange={(e) => setBy(e.target.value)} />
+          </label>
+          <SavingButton className="act" disabled={!by.trim()} onSave={() => says('asked', by.trim())}>
+            They are asked
+          </SavingButton>
+        </div>
+      </details>
+    );
+  return (
+    <div className="mt-2 p-2.5 paper" data-testid="inspection">
+      <p>
+        <strong>{inspection.by}</strong> {SAYS[inspection.state]}, {shortWhen(inspection.atMs, zone, nowMs)}.
+      </p>
+      {inspection.state === 'asked' && !actuals.released && (
+        <div className="flex gap-2 mt-1">
+          <SavingButton className="act" onSave={() => says('accepted', inspection.by)}>
+            They accepted
+          </SavingButton>
+          <SavingButton className="act" onSave={() => says('refused', inspection.by)}>
+            They did not
+          </SavingButton>
+        </div>
+      )}
+    </div>
+  );
+}
