@@ -70,8 +70,13 @@ export async function whenItMayGo(page: Page): Promise<void> {
   const hold = page.getByRole('checkbox', { name: /Hold point/ });
   const early = page.getByRole('heading', { name: /Not before/ });
   for (let waits = 0; waits < 400 && (await go.isDisabled()) && !(await early.isVisible()); waits++) {
+    const open = page.getByRole('region', { name: 'Tests' }).locator('li:not(:has([aria-pressed="true"]))').first();
     if ((await hold.isVisible()) && !(await hold.isChecked())) await hold.check();
-    else await page.waitForTimeout(50);
+    else if (await open.isVisible()) {
+      const test = await open.getAttribute('data-test');
+      await open.getByRole('button', { name: 'yes', exact: true }).click();
+      await page.locator(`[data-test="${test}"] [aria-pressed="true"]`).waitFor();
+    } else await page.waitForTimeout(50);
   }
 }
 

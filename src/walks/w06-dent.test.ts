@@ -124,7 +124,12 @@ test('each layer waits until the last may be sanded, 42 min on steel of 12 °C a
     expect(waited).toBeGreaterThan(40);
     expect(waited).toBeLessThan(44);
   }
-  const sanded = p.steps.find((s) => s.id === 'finish:sand')!;
+  const sanded = p.steps.find((s) => s.id === 'finish:sand:p80')!;
+  expect(p.steps.filter((s) => s.id.startsWith('finish:')).map((s) => s.id)).toEqual([
+    'finish:sand:p80',
+    'finish:sand:p120',
+    'finish:sand:p180',
+  ]);
   const end = places.at(-1)!.to!;
   expect((Date.parse(sanded.from!) - Date.parse(end)) / 60_000).toBeGreaterThan(40);
   expect(clock(p.steps[0]!.from)).toBe('Mon 08:00');

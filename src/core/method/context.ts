@@ -98,6 +98,8 @@ export interface MethodContext {
   readonly base: BaseMaterial;
   /** Thickness of a lift as chosen, mm; null takes the sheet's. */
   readonly liftMm: number | null;
+  /** Grits of one's own for bringing the surface back; null where the ladder is worked out. */
+  readonly grits: string | null;
   /** Pairs of hands that place side by side. */
   readonly crew: number;
   /** It goes on the face of a pass below, and not on the bare base. */

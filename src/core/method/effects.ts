@@ -1,5 +1,6 @@
 import { type Message, texts } from '../say';
 import type { Kit } from '../system';
+import type { GritId } from './grits';
 
 /** Ways to fill a hollow up to its edge: to it, above it to be ground back, or below it for a coat. */
 export type Level = 'flush' | 'crown' | 'recess';
@@ -23,6 +24,10 @@ export interface Effects {
   /** The sand of what is drawn off is always left out, not only past the threshold. */
   readonly sandCut: boolean;
   readonly level: Level;
+  /** The finest grit of the ladder, where an option says it; null as the method has it. */
+  readonly finishTo: GritId | null;
+  /** Grits are run with water. */
+  readonly wet: boolean;
   /** Less goes into a bore than the gap takes: the rod has to push it up. */
   readonly pushedUp: boolean;
   /** Rows, of tasks and of allowances, that are there by choice only. */
@@ -41,6 +46,8 @@ export const NO_EFFECTS: Effects = {
   priming: 'none',
   sandCut: false,
   level: 'flush',
+  finishTo: null,
+  wet: false,
   pushedUp: false,
   shows: [],
   says: {},

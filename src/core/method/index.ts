@@ -4,6 +4,8 @@ export * from './context';
 export { DRIVER_LABELS, type Driver } from './drivers';
 export { type Effects, NO_EFFECTS, type Option } from './effects';
 export { ENGINES, type Engine, type EngineId } from './engines';
+export { between, GRAIN_UM, GRITS, type GritId, gritsIn, SKIP_MOST, scratchMm, skipsOf } from './grits';
+export { type Ladder, ladderIn, ladderOf } from './ladder';
 export { depthToFill, type LiftPrimer, liftsOf, primerOf } from './lifts';
 export * from './method';
 export * from './methods';

@@ -6,6 +6,7 @@ import { partsIn, type StepContext, settingIn, type TaskContext } from './contex
 import { DRIVERS, type Driver } from './drivers';
 import { ENGINES, type Engine } from './engines';
 import { GAPS } from './gaps';
+import { ladderIn, rungWords } from './ladder';
 import type { Method } from './method';
 import { type On, STAGE_OF, type StepDraft, type StepKey, stepId, type TaskRow } from './task';
 
@@ -178,6 +179,35 @@ export function stepFrom(method: Method, row: TaskRow, here: TaskContext, key?: 
   return draft;
 }
 
+/** A row that is done grit by grit, as its steps; minutes that somebody typed for all of it are shared out among them. */
+function rungsOf(method: Method, row: TaskRow, here: TaskContext): readonly StepDraft[] {
+  const whole = stepFrom(method, row, here);
+  const said = rungWords(ladderIn(row.ladder!, here), whole);
+  const mine = factorsOf(method).filter((f) => whole.factors.includes(f.id));
+  const typed = mine.some((f) => settingIn(here, f.id) !== f.byDefault);
+  const sum = said.reduce((min, r) => min + r.minutes, 0);
+  const { waitFor, within, ...each } = whole;
+  return said.map((rung, i): StepDraft => {
+    const key: StepKey = { ...whole.key, task: `${whole.key.task}:${rung.id}` };
+    return {
+      ...each,
+      ...(i === 0 && waitFor ? { waitFor } : {}),
+      ...(i === 0 && within ? { within } : {}),
+      key,
+      id: stepId(key),
+      formerly: row.ladder!.called ?? whole.id,
+      title: rung.title,
+      detail: rung.detail,
+      confirm: rung.confirm,
+      handsOnMin: typed ? (whole.handsOnMin * rung.minutes) / sum : rung.minutes,
+      factors: typed ? whole.factors : ['takes-off'],
+      ...(typed ? { exact: true } : {}),
+      hold: rung.hold,
+      block: `${whole.block}/${i + 1}`,
+    };
+  });
+}
+
 /** The wet work is in the blocks of its engine; what is done right before the first of it goes with that. */
 function blockFor(method: Method, { block }: TaskRow, here: TaskContext): string {
   const { blockOf } = ENGINES[method.engine];
@@ -199,7 +229,9 @@ export function stepsOf(method: Method, c: StepContext): readonly StepDraft[] {
       // What is of the whole joint comes once the last that lies in it is placed.
       const last = () => (part === null ? c.batches.length - 1 : jointOf(c, part).at(-1));
       if (row.each === 'part' && row.ofLast && batch && batch.index !== last()) continue;
-      if (!row.when || row.when(here)) out.push(stepFrom(method, row, here));
+      if (row.when && !row.when(here)) continue;
+      if (row.ladder) out.push(...rungsOf(method, row, here));
+      else out.push(stepFrom(method, row, here));
     }
   };
   const ofBatch = (runs: readonly (readonly TaskRow[])[], batch: Batch | null) => {

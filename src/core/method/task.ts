@@ -2,6 +2,7 @@ import { type Message, type Sayer, texts } from '../say';
 import type { MilestoneId, StartId } from '../system';
 import type { Stage, TaskContext } from './context';
 import type { Driver } from './drivers';
+import type { LadderSpec } from './ladder';
 
 /** What a task is for; it stands under the stage of its role. */
 export type Role =
@@ -86,6 +87,8 @@ export interface TaskRow {
   };
   /** What records of earlier versions name it, for the first batch alone or always. */
   readonly called?: { readonly as: string; readonly firstOnly?: true };
+  /** It is done grit by grit: a step for each, the next when the scratches of the last are gone. */
+  readonly ladder?: LadderSpec;
   /** It belongs to the bare base: left out where the pass goes on the face of another. */
   readonly onBase?: true;
   /** It works over the face that a pass on top would cover: done before that, where its gate waits for the set face. */
@@ -155,6 +158,8 @@ export interface StepDraft {
   readonly exact?: boolean;
   /** It works over the face that a pass on top would cover. */
   readonly onFace?: boolean;
+  /** What records of earlier versions call it. */
+  readonly formerly?: string;
   readonly batch?: number;
   /** Which of several like parts it is about, from 0. */
   readonly part?: number;

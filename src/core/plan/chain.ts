@@ -44,7 +44,7 @@ export function withNext(repair: Repair, method: Method): Repair {
   const { chain, passes } = repair;
   const id = `p${Math.max(...chain.map((p) => Number(p.slice(1)))) + 1}`;
   const takes = takesFirst(method, chain.at(-1)!);
-  const { dosePct, massCapG, liftMm, blend, colour } = FIRST_CHOICES;
+  const { dosePct, massCapG, liftMm, grits, blend, colour } = FIRST_CHOICES;
   const pass: Pass = {
     name: '',
     method: { id: method.id, version: method.version },
@@ -59,6 +59,7 @@ export function withNext(repair: Repair, method: Method): Repair {
     dosePct,
     massCapG,
     liftMm,
+    grits,
     meets: MEETS_NOTHING,
     blend,
     colour,

@@ -3,6 +3,7 @@ export * from './actuals';
 export * from './calendar';
 export * from './chain';
 export { servedBy } from './derive';
+export * from './finish';
 export { GATES, type Gate } from './gates';
 export * from './job';
 export * from './job-kits';

@@ -246,7 +246,7 @@ export function layingOf(layAsk: LayAsk): Laying {
     if (readyMs !== undefined && readyMs > cursor) cursor = readyMs;
     for (const [i, planned] of drafts.entries()) {
       let draft = planned;
-      const doneAt = actuals.done.get(draft.id) ?? null;
+      const doneAt = actuals.done.get(draft.id) ?? (draft.formerly ? actuals.done.get(draft.formerly) : null) ?? null;
       const begunAt = actuals.begun.get(draft.id) ?? null;
       let forcedBy: PlannedStep['forcedBy'] = first && !laid.size && repair.plannedStart !== null ? 'chosen' : 'before';
       let startMs: number;

@@ -209,6 +209,7 @@ export function preparePass(
     settingOut: repair.settingOut,
     base: repair.base.material,
     liftMm: repair.liftMm,
+    grits: repair.grits,
     crew: repair.crew,
     onFace: place.onFace,
     ...choices.value,
@@ -302,7 +303,7 @@ export function preparePass(
   const plan: RepairPlan = { ...base, context: contextOf(mixed.value.mix, areas), ...amounts };
   // Amounts stand whatever the pot does; when it may be placed is told once somebody can say how long it lives.
   if (untold) return only({ ...plan, problems: [...problems, { ...untold, stage: 'mix' }] });
-  const isFinish = (d: StepDraft) => d.block === 'finish';
+  const isFinish = (d: StepDraft) => d.block === 'finish' || d.block.startsWith('finish/');
   return {
     plan,
     ready: {

@@ -52,6 +52,8 @@ export const Pass = z.object({
   massCapG: Figure.positive().nullable(),
   /** Thickness of a lift as chosen, mm; null takes the sheet's. */
   liftMm: z.number().positive().max(1000).nullable(),
+  /** Grits of one's own by which the surface is brought back; null leaves them to the ladder. */
+  grits: z.string().max(200).nullable().default(null),
   /** What it meets: the base more exactly, the layers under and over it. */
   meets: Meets,
   /** Fillers of one's own in a system of two liquids. */
@@ -228,6 +230,7 @@ export const FIRST_CHOICES = {
   crew: 1,
   overtimeMin: 0,
   massCapG: null,
+  grits: null,
   liftMm: null,
   bench: FIRST_BENCH,
   meets: MEETS_NOTHING,

@@ -1,16 +1,27 @@
 'use client';
+import { ladderNow, pieceName } from '@/core/plan';
 import { StepList } from '../place/StepList';
 import type { StageProps } from '../repair/stage-props';
 import { Answer, Heading } from '../shared/bits';
 import { ChoicesOfAll } from '../shared/Schools';
 import { StageFindings, StillNeeds } from '../shared/StageFindings';
 import { shortWhen } from '../shared/when';
+import { LadderOf } from './Ladder';
 
 function Sheet({ view, at }: StageProps) {
   const { plan } = at;
   return (
     <div className="p-4">
       <h2 className="font-bold text-lg">Bring the surface back</h2>
+      {at.whole.passes.map((p, i) => {
+        if (!ladderNow(p.plan)) return null;
+        return (
+          <div key={p.repair.passId} className="mb-3">
+            {at.whole.passes.length > 1 && <h3 className="font-bold">{pieceName(p.repair, i)}</h3>}
+            <LadderOf at={p} zone={view.job.zone} />
+          </div>
+        );
+      })}
       {plan.steps.length ? (
         <StepList at={at} zone={view.job.zone} stages={['finish']} />
       ) : (

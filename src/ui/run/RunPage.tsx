@@ -5,10 +5,11 @@ import { useState } from 'react';
 import { standingStops } from '@/core/judge';
 import { ENGINES, STAGES } from '@/core/method';
 import { pieceName } from '@/core/plan';
-import { earlyStep, idleMixer, liveClock, nextWait, openTests } from '@/core/record';
+import { earlyStep, figureTests, idleMixer, liveClock, nextWait, openTests } from '@/core/record';
 import { isMetered } from '@/core/system';
 import { formatDuration } from '@/core/units';
 import { StepList } from '../place/StepList';
+import { HandTests } from '../release/HandTests';
 import { ChangedDraft } from '../repair/ChangedDraft';
 import { FindingCard, lowered, useFormat, useSay, Ways } from '../shared/bits';
 import { CalendarButton } from '../shared/CalendarButton';
@@ -95,10 +96,10 @@ export function RunPage({ jobId, repairId }: { jobId: string; repairId: string }
     setChecked(null);
   };
   // The tests are answered where they stand; ticking them off answers none.
-  const untested = started && step?.role === 'test' ? openTests(at).map(says) : [];
+  const untested = started && step?.role === 'test' && openTests(at).length > 0;
   const blocked =
     stops.length > 0 ||
-    untested.length > 0 ||
+    untested ||
     earlyHeld ||
     (started && holdOpen) ||
     (!started && (at.passes.some((p) => p.plan.mix === null) || plan.unanswered.length > 0));
@@ -244,16 +245,14 @@ export function RunPage({ jobId, repairId }: { jobId: string; repairId: string }
             <Override at={at} zone={zone} finding={earlyFinding} />
           </FindingCard>
         )}
-        {untested.length > 0 && (
-          <section aria-label="Tests" className="p-2.5" style={{ border: '1px dashed var(--rule)' }}>
-            <ul className="list-disc pl-5">
-              {untested.map((t) => (
-                <li key={t}>{t}</li>
-              ))}
-            </ul>
-            <Link className="act mt-2 min-h-11" href={`/job/${jobId}/${repairId}/release`}>
-              <ListChecks size={18} aria-hidden="true" /> Answer the tests
-            </Link>
+        {started && step?.role === 'test' && (
+          <section aria-label="Tests" className="p-2.5 [&_.act]:min-h-11" style={{ border: '1px dashed var(--rule)' }}>
+            <HandTests whole={at} zone={zone} nowMs={nowMs} role={role} closed={actuals.released !== null} />
+            {figureTests(at).length > 0 && (
+              <Link className="act mt-2 min-h-11" href={`/job/${jobId}/${repairId}/release`}>
+                <ListChecks size={18} aria-hidden="true" /> To the tests by figures
+              </Link>
+            )}
           </section>
         )}
         {started && step?.stage === 'place' && step.batch !== undefined && <Uptakes at={pass} role={role} />}

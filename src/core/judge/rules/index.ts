@@ -2,6 +2,7 @@ import { baseRules } from './base';
 import { clockRules } from './clock';
 import { coldRules } from './cold';
 import { curingRules } from './curing';
+import { finishRules } from './finish';
 import { mixRules } from './mix';
 import { movementRules } from './movement';
 import type { Rule } from './rule';
@@ -26,5 +27,6 @@ export const RULES: Readonly<Record<string, Rule>> = {
   ...curingRules,
   ...movementRules,
   ...serviceRules,
+  ...finishRules,
   ...troubleRules,
 };

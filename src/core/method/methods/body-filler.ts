@@ -3,6 +3,7 @@ import { levels } from '../allowances';
 import { clear, endOfMixing, waiting, weighedOrWhole } from '../common';
 import { options } from '../effects';
 import { filledInLifts, liftsAfter, reworded } from '../engines';
+import { SMEAR_MM, takenOff } from '../ladder';
 import type { Method } from '../method';
 import { tasks } from '../task';
 
@@ -101,6 +102,7 @@ export const bodyFiller: Method = {
       stage: 'place',
     },
     { id: 'recess', label: 'Recess', kind: 'length', byDefault: 0, min: 0, max: 10, stage: 'finish' },
+    takenOff('soft'),
     { id: 'rate', label: 'Spreading rate', kind: 'rate', byDefault: 25, min: 1, max: 2000, stage: 'place' },
   ],
   preparation: [
@@ -124,7 +126,7 @@ export const bodyFiller: Method = {
     'spreaders',
     'sheets of film',
     'file and long block',
-    'P80, P120, P180',
+    'abrasives, grit by grit',
     'guide coat',
   ],
   tests: [
@@ -187,8 +189,14 @@ export const bodyFiller: Method = {
         onFace: true,
         role: 'finish',
         block: 'finish',
-        title: 'Sand to its line: file or P80, P120, P180',
-        detail: 'Long block, crossing strokes, guide coat between; a low spot goes back to a thin fill.',
+        title: 'Sand it to its line',
+        detail: 'File or long block, guide coat before each; a low spot goes back to a thin fill.',
+        ladder: {
+          coarsest: 'P80',
+          to: 'P180',
+          offMm: ({ effects, settings }) => (effects.level === 'crown' ? settings.crown! : SMEAR_MM),
+          dry: true,
+        },
         confirm: 'Line is right, guide coat gone',
         work: { fixed: 20, per: { m2: 180 } },
         waits: { for: 'sandable', on: 'last' },

@@ -3,6 +3,7 @@ import { clear, endOfMixing, partKits, waiting } from '../common';
 import { settingIn } from '../context';
 import { options } from '../effects';
 import { filledInLifts, reworded } from '../engines';
+import { meanMm, SMEAR_MM, takenOff } from '../ladder';
 import type { Method } from '../method';
 import { tasks } from '../task';
 
@@ -64,6 +65,7 @@ export const fairingSkin: Method = {
       max: 200,
       stage: 'mix',
     },
+    takenOff('soft'),
     { id: 'rate', label: 'Placing rate', kind: 'rate', byDefault: 40, min: 0.5, max: 5000, stage: 'place' },
   ],
   preparation: [
@@ -135,7 +137,12 @@ export const fairingSkin: Method = {
         role: 'finish',
         block: 'finish',
         title: 'Sand it to its line',
-        detail: 'Long block, crossing strokes, guide coat; a low place goes back to a thin fill.',
+        detail: 'Long flexible board, guide coat before each; a low place goes back to a thin fill.',
+        ladder: {
+          coarsest: 'P40',
+          to: 'P120',
+          offMm: ({ measured, settings }) => (meanMm(measured) * settings.proud!) / 100 + SMEAR_MM,
+        },
         confirm: 'Fair, dull and dust-free',
         work: { fixed: 30, per: { m2: 600 } },
         waits: { for: 'sandable', on: 'last' },

@@ -3,6 +3,7 @@ import { furtherCoats } from '../allowances';
 import { clear, endOfMixing, waiting, weighedOrWhole } from '../common';
 import { options } from '../effects';
 import { coated, coatSettings, reworded } from '../engines';
+import { OVERBUILD_MM, takenOff, wetOrDry } from '../ladder';
 import type { Method } from '../method';
 import { tasks } from '../task';
 
@@ -49,6 +50,28 @@ export const finishCoat: Method = {
     },
   ],
   schools: [
+    wetOrDry('finish-coat', 'wet'),
+    {
+      id: 'sheen',
+      matter: 'Sheen',
+      stage: 'finish',
+      options: options('finish-coat.sheen', [
+        {
+          id: 'gloss',
+          label: 'gloss, compounded and polished',
+          fits: 'a neighbour that mirrors',
+          effect: { finishTo: 'P1500', shows: ['finish:polish'] },
+        },
+        {
+          id: 'satin',
+          label: 'satin, as the last grit leaves it',
+          fits: 'a weathered neighbour',
+          effect: { finishTo: 'P800' },
+        },
+      ]),
+      byDefault: 'gloss',
+      why: 'A patch is found by its sheen before its colour.',
+    },
     {
       id: 'air',
       matter: 'Against the air',
@@ -86,7 +109,7 @@ export const finishCoat: Method = {
     endOfMixing,
     waiting,
   ],
-  settings: coatSettings({ coats: 1, perHour: 3 }),
+  settings: [...coatSettings({ coats: 1, perHour: 3 }), takenOff('tough')],
   preparation: [
     'Patch set and abraded, recess as deep as the coat.',
     'Colour tried on a card, looked at wet and dry.',
@@ -150,15 +173,25 @@ export const finishCoat: Method = {
         work: { fixed: 5 },
       },
       {
-        task: 'finish:polish',
+        task: 'finish:cut',
         role: 'finish',
         block: 'finish',
-        title: 'Cut back through the grits, compound, polish',
-        detail:
-          'Each grit at most about twice as fine as the last, strokes crossed; a sanded-through place is coated again.',
-        confirm: 'Gloss as its neighbour',
+        title: 'Cut the coat back',
+        detail: 'Stop where another colour shows: that place is coated again.',
+        confirm: 'Dull all over, no orange peel',
+        ladder: { coarsest: 'P400', to: 'P1500', offMm: () => OVERBUILD_MM, called: 'finish:polish' },
         work: { fixed: 15, per: { m2: 600 } },
         waits: { for: 'sandable', on: 'last' },
+      },
+      {
+        task: 'finish:polish',
+        optional: true,
+        role: 'finish',
+        block: 'finish',
+        title: 'Compound, then polish',
+        detail: 'Soft pad, little at a time, kept moving: heat pulls it. Masks off, edges by hand.',
+        confirm: 'Gloss as its neighbour',
+        work: { fixed: 4, per: { m2: 60 } },
       },
     ]),
   ],

@@ -6,6 +6,7 @@ import { clear, endOfMixing, waiting, weighedOrWhole } from '../common';
 import { type MethodContext, settingIn } from '../context';
 import { options } from '../effects';
 import { filledInLifts, liftsAfter, reworded } from '../engines';
+import { SMEAR_MM, takenOff } from '../ladder';
 import type { Method } from '../method';
 import { tasks } from '../task';
 
@@ -149,6 +150,7 @@ export const laminateHole: Method = {
   ],
   settings: [
     { id: 'recess', label: 'Recess for the coat', kind: 'length', byDefault: 0.8, min: 0, max: 10, stage: 'finish' },
+    takenOff('tough'),
     { id: 'crown', label: 'Left proud', kind: 'length', byDefault: 0, min: 0, max: 10, stage: 'finish' },
     { id: 'waste', label: 'Left on knife and film', kind: 'percent', byDefault: 0, min: 0, max: 200, stage: 'mix' },
     { id: 'rate', label: 'Filling rate', kind: 'rate', byDefault: 8, min: 0.5, max: 2000, stage: 'place' },
@@ -289,6 +291,11 @@ export const laminateHole: Method = {
         block: 'finish',
         title: 'Film off, abrade dull and to its level',
         detail: 'Pinholes opened and filled once more; edges feel as one.',
+        ladder: {
+          coarsest: 'P80',
+          to: 'P120',
+          offMm: ({ effects, settings }) => (effects.level === 'crown' ? settings.crown! : 0) + SMEAR_MM,
+        },
         confirm: 'Dull, no pinhole',
         work: { fixed: 5, per: { place: 2 } },
         waits: { for: 'sandable', on: 'last' },

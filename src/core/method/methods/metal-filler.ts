@@ -3,6 +3,7 @@ import { levels } from '../allowances';
 import { clear, endOfMixing, waiting, weighedOrWhole } from '../common';
 import { options } from '../effects';
 import { filledInLifts, reworded } from '../engines';
+import { SMEAR_MM, takenOff, wetOrDry } from '../ladder';
 import type { Method } from '../method';
 import { tasks } from '../task';
 
@@ -46,6 +47,7 @@ export const metalFiller: Method = {
     },
   ],
   schools: [
+    wetOrDry('metal-filler', 'wet'),
     {
       id: 'finish-level',
       matter: 'Level',
@@ -71,6 +73,7 @@ export const metalFiller: Method = {
     waiting,
   ],
   settings: [
+    takenOff('hard'),
     { id: 'crown', label: 'Dome over the face', kind: 'length', byDefault: 0.5, min: 0, max: 5, stage: 'finish' },
     { id: 'recess', label: 'Recess', kind: 'length', byDefault: 0, min: 0, max: 5, stage: 'finish' },
     {
@@ -149,8 +152,13 @@ export const metalFiller: Method = {
         onFace: true,
         role: 'finish',
         block: 'finish',
-        title: 'File, block, wet sand flush',
+        title: 'File and block it flush',
         detail: 'Pinholes filled once more; primed and painted by their own sheets.',
+        ladder: {
+          coarsest: 'P80',
+          to: 'P240',
+          offMm: ({ effects, settings }) => (effects.level === 'crown' ? settings.crown! : SMEAR_MM),
+        },
         confirm: 'Flush',
         work: { fixed: 15 },
         waits: { for: 'sandable', on: 'last' },

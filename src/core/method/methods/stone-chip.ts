@@ -3,6 +3,7 @@ import { shareOf } from '../allowances';
 import { clear, endOfMixing, waiting, weighedOrWhole } from '../common';
 import { options } from '../effects';
 import { filledInLifts, liftsAfter, reworded } from '../engines';
+import { meanMm, SMEAR_MM, takenOff, wetOrDry } from '../ladder';
 import type { Method } from '../method';
 import { tasks } from '../task';
 
@@ -47,6 +48,18 @@ export const stoneChip: Method = {
     },
   ],
   schools: [
+    wetOrDry('stone-chip', 'wet'),
+    {
+      id: 'gloss',
+      matter: 'Gloss of the stone',
+      stage: 'finish',
+      options: options('stone-chip.gloss', [
+        { id: 'polished', label: 'polished', fits: 'a stone that mirrors a lamp', effect: { finishTo: 'P2000' } },
+        { id: 'honed', label: 'honed', fits: 'a stone that is smooth and dull', effect: { finishTo: 'P400' } },
+      ]),
+      byDefault: 'polished',
+      why: 'A chip that shines on a dull stone is seen before any colour.',
+    },
     {
       id: 'deep-fills',
       matter: 'Deep fills',
@@ -68,6 +81,7 @@ export const stoneChip: Method = {
   ],
   settings: [
     { id: 'proud', label: 'Filled proud', kind: 'percent', byDefault: 15, min: 0, max: 200, stage: 'finish' },
+    takenOff('stone'),
     { id: 'rate', label: 'Placing rate', kind: 'rate', byDefault: 3, min: 0.1, max: 500, stage: 'place' },
   ],
   preparation: [
@@ -127,8 +141,13 @@ export const stoneChip: Method = {
         onFace: true,
         role: 'finish',
         block: 'finish',
-        title: 'Cut back through the grits to the stone’s gloss',
-        detail: 'Wet or extracted; each pad at most about twice as fine as the last.',
+        title: 'Cut it back to the stone’s gloss',
+        detail: 'Pads laid flat, edges of the stone kept sharp.',
+        ladder: {
+          coarsest: 'P120',
+          to: 'P2000',
+          offMm: ({ measured, settings }) => (meanMm(measured) * settings.proud!) / 100 + SMEAR_MM,
+        },
         confirm: 'Flush, same gloss',
         work: { fixed: 20, per: { place: 5 } },
         waits: { for: 'sandable', on: 'last' },

@@ -1,0 +1,257 @@
+import { exactly, type Message, minutes, ml, mm, texts } from '../say';
+import { FAMILIES } from '../system';
+import { line, type WorkLine } from '../units';
+import type { VoidResult } from '../void';
+import { type MethodContext, type School, type Setting, settingIn, type TaskContext } from './context';
+import { DRIVERS } from './drivers';
+import { options } from './effects';
+import { between, GRAIN_UM, type GritId, gradeOf, gritsIn, SCRATCH_SHARE, scratchMm, USUAL } from './grits';
+
+/** Looking and feeling whether the scratches of the last grit are gone, and wiping the dust off, min. */
+const CHECK_MIN = 1;
+/** Going from one like place to the next, min. */
+const EACH_PLACE_MIN = 0.25;
+/** The first grit is as fine as takes down what is to come off in this time: so much, and so much more a square metre. */
+const PATIENCE_MIN = 5;
+const PATIENCE_MIN_PER_M2 = 60;
+/** A larger area is worked in masked sections, one through all grits before the next, m². */
+export const SECTION_M2 = 0.5;
+
+/** How fast a set material comes off with P80, by hand and block, mL/min: starting values that the record corrects. */
+export const TAKEN_OFF = { soft: 4, tough: 2, hard: 1, stone: 0.5 } as const;
+
+/** How the surface of a method is brought back. */
+export interface LadderSpec {
+  /** No coarser grit is offered: it would go through, or too deep. */
+  readonly coarsest: GritId;
+  /** Where it ends unless an option says otherwise: what comes next, or gloss. */
+  readonly to: GritId;
+  /** Stands above its level, mm: what the first grit takes off. */
+  readonly offMm: (c: MethodContext) => number;
+  /** Never with water: it drinks it. */
+  readonly dry?: true;
+  /** What records of earlier versions call all of it, where that is not its task. */
+  readonly called?: string;
+}
+
+/** What stands over the face where it was struck flush: a smear, mm. */
+export const SMEAR_MM = 0.2;
+/** A coat on a patch is put on thicker than its neighbour by so much, mm. */
+export const OVERBUILD_MM = 0.3;
+
+/** Mean thickness of what a void holds, mm. */
+export const meanMm = ({ eachMl, faces }: Pick<VoidResult, 'eachMl' | 'faces'>): number =>
+  faces.planAreaMm2 > 0 ? (eachMl * 1000) / faces.planAreaMm2 : 0;
+
+/** Grits with water or without. @param owner the ids of its words begin with it */
+export const wetOrDry = (owner: string, byDefault: 'wet' | 'dry'): School => ({
+  id: 'wet-or-dry',
+  matter: 'Grits wet or dry',
+  stage: 'finish',
+  options: options(`${owner}.wet-or-dry`, [
+    { id: 'wet', label: 'wet, paper soaked', fits: 'fine grits, and dust that must not fly', effect: { wet: true } },
+    { id: 'dry', label: 'dry, extracted', fits: 'fillers and timber that drink, and what is coated the same day' },
+  ]),
+  byDefault,
+  why: 'Water keeps the paper open and the dust down; what drinks it swells, or lets go.',
+});
+
+/** The setting of a method that brings its surface back with grits. */
+export const takenOff = (hardness: keyof typeof TAKEN_OFF): Setting => ({
+  id: 'takes-off',
+  label: 'Comes off with P80',
+  kind: 'rate',
+  byDefault: TAKEN_OFF[hardness],
+  min: 0.01,
+  max: 500,
+  stage: 'finish',
+});
+
+/** One grit of a ladder. */
+export interface Rung {
+  readonly grit: GritId;
+  /** What it takes off, mm. */
+  readonly offMm: number;
+  /** Depth of what it leaves, mm. */
+  readonly leavesMm: number;
+  readonly minutes: number;
+}
+
+export interface Ladder {
+  readonly rungs: readonly Rung[];
+  readonly wet: boolean;
+  /** An amine film is washed off before the first grit. */
+  readonly washed: boolean;
+  readonly areaM2: number;
+  readonly offMm: number;
+  /** Masked sections, one through all grits before the next. */
+  readonly sections: number;
+  readonly working: readonly WorkLine[];
+}
+
+/** The finest grit that takes so much off in the time that somebody gives it, and leaves no scratch deeper than half of it. */
+function firstGrit(
+  { coarsest, to }: Pick<LadderSpec, 'coarsest'> & { to: GritId },
+  offMm: number,
+  areaM2: number,
+  p80: number,
+): GritId {
+  const fits = USUAL.filter((g) => gradeOf(g) >= gradeOf(coarsest) && gradeOf(g) <= gradeOf(to));
+  const gentle = fits.filter((g) => scratchMm(g) <= Math.max(offMm, 0) / 2);
+  const choice = gentle.length ? gentle : fits.slice(-1);
+  const patience = PATIENCE_MIN + PATIENCE_MIN_PER_M2 * areaM2;
+  return choice.findLast((g) => (offMm * areaM2 * 1000) / rateOf(g, p80) <= patience) ?? choice[0] ?? to;
+}
+
+/** What a grit takes off in a minute, mL: as its grain, from what P80 takes. */
+const rateOf = (grit: GritId, p80: number): number => (p80 * GRAIN_UM[grit]) / GRAIN_UM.P80;
+
+/**
+ * The grits by which a surface is brought back, with their minutes: the first takes down what stands above the level,
+ * each next the scratches of the one before.
+ * @param places like places that are gone round
+ */
+export function ladderOf(
+  spec: LadderSpec,
+  o: {
+    readonly offMm: number;
+    readonly areaM2: number;
+    readonly places: number;
+    readonly takesOffMlMin: number;
+    readonly to: GritId | null;
+    readonly wet: boolean;
+    readonly washed: boolean;
+    /** Grits of one's own, coarse to fine. */
+    readonly own: readonly GritId[];
+  },
+): Ladder {
+  const to = o.to ?? spec.to;
+  const first = firstGrit({ coarsest: spec.coarsest, to }, o.offMm, o.areaM2, o.takesOffMlMin);
+  const grits = o.own.length ? o.own : first === to ? [to] : [first, ...between(first, to), to];
+  const rungs = grits.map((grit, i): Rung => {
+    const before = grits[i - 1];
+    const offMm = before ? scratchMm(before) : o.offMm;
+    const offMl = offMm * o.areaM2 * 1000;
+    return {
+      grit,
+      offMm,
+      leavesMm: scratchMm(grit),
+      minutes: CHECK_MIN + Math.max(EACH_PLACE_MIN * o.places, offMl / rateOf(grit, o.takesOffMlMin)),
+    };
+  });
+  const offMl = o.offMm * o.areaM2 * 1000;
+  return {
+    rungs,
+    wet: o.wet && !spec.dry,
+    washed: o.washed,
+    areaM2: o.areaM2,
+    offMm: o.offMm,
+    sections: Math.max(1, Math.ceil(o.areaM2 / SECTION_M2 - 1e-9)),
+    working: [
+      line(
+        'To come off',
+        `${(o.offMm).toFixed(2)} mm over ${(o.areaM2 * 1e4).toFixed(0)} cm²`,
+        `${offMl.toFixed(offMl < 10 ? 1 : 0)} mL`,
+      ),
+      line(
+        `First grit ${grits[0]}`,
+        o.own.length ? 'chosen' : `the finest that takes it down in reasonable time, and no deeper than half of it`,
+        `${rateOf(grits[0]!, o.takesOffMlMin).toFixed(2)} mL/min`,
+      ),
+      ...rungs
+        .slice(1)
+        .map((r, i) =>
+          line(
+            `Then ${r.grit}`,
+            `scratches of ${grits[i]}, ${(SCRATCH_SHARE * 100).toFixed(0)} % of its grain of ${GRAIN_UM[grits[i]!]} µm deep`,
+            `${(r.offMm * 1000).toFixed(0)} µm in ${r.minutes.toFixed(1)} min`,
+          ),
+        ),
+    ],
+  };
+}
+
+/** The ladder of a method where it stands. */
+export const ladderIn = (spec: LadderSpec, c: TaskContext): Ladder =>
+  ladderOf(spec, {
+    offMm: spec.offMm(c),
+    areaM2: DRIVERS.m2(c),
+    places: c.void.count,
+    takesOffMlMin: settingIn(c, 'takes-off'),
+    to: c.effects.finishTo,
+    wet: c.effects.wet && c.base !== 'timber',
+    washed: FAMILIES[c.sheet.family].film,
+    own: gritsIn(c.grits ?? ''),
+  });
+
+const SAYS = texts('ladder', {
+  wash: 'Wash off the greasy film',
+  'wash-detail': 'Water and a pad, twice, before any paper touches it: sanding smears it in. Let it dry.',
+  'wash-confirm': 'Washed, and dry',
+  first: '{what}: {grit}{wet, select, yes {, wet} other {}}',
+  'first-detail':
+    '{off} to come off, about {time}. {wet, select, yes {Paper soaked well before, water kept clean.} other {Extracted, with breathing protection.}}{sections, plural, =1 {} other { In # masked sections, each through all grits before the next.}} {detail}',
+  next: 'On with {grit}{wet, select, yes {, fresh water} other {}}',
+  'next-detail':
+    'Strokes across those of {before}, until none of them shows under a flat lamp or a fingertip: {deep} deep, about {time}.',
+  'next-confirm': 'No scratch of {before} left',
+  'first-confirm': 'Down to its level',
+});
+
+/** A step of a ladder in words. */
+export interface RungWords {
+  /** What it is called in the record, after the name of the task. */
+  readonly id: string;
+  readonly title: Message;
+  readonly detail: Message;
+  readonly confirm: Message;
+  readonly minutes: number;
+  readonly hold: boolean;
+}
+
+/** The steps of a ladder. @param said the words of its task: what is done, how, and what is confirmed at the end */
+export function rungWords(
+  ladder: Ladder,
+  said: { readonly title: Message; readonly detail: Message; readonly confirm: Message },
+): readonly RungWords[] {
+  const wet = ladder.wet ? 'yes' : 'no';
+  const last = ladder.rungs.length - 1;
+  return [
+    ...(ladder.washed
+      ? [
+          {
+            id: 'wash',
+            title: SAYS.wash(),
+            detail: SAYS['wash-detail'](),
+            confirm: SAYS['wash-confirm'](),
+            minutes: 2 + 10 * ladder.areaM2,
+            hold: false,
+          },
+        ]
+      : []),
+    ...ladder.rungs.map(({ grit, minutes: min, offMm }, i): RungWords => {
+      const before = ladder.rungs[i - 1]?.grit ?? '';
+      return {
+        id: grit.toLowerCase(),
+        title: i === 0 ? SAYS.first({ what: said.title, grit, wet }) : SAYS.next({ grit, wet }),
+        detail:
+          i === 0
+            ? SAYS['first-detail']({
+                off: ladder.offMm >= 0.05 ? mm(ladder.offMm) : ml(ladder.offMm * ladder.areaM2 * 1000),
+                time: minutes(Math.max(1, Math.round(min))),
+                wet,
+                sections: ladder.sections,
+                detail: said.detail,
+              })
+            : SAYS['next-detail']({
+                before,
+                deep: exactly(mm(Number(offMm.toFixed(3)))),
+                time: minutes(Math.max(1, Math.round(min))),
+              }),
+        confirm: i === last ? said.confirm : i === 0 ? SAYS['first-confirm']() : SAYS['next-confirm']({ before }),
+        minutes: min,
+        hold: true,
+      };
+    }),
+  ];
+}

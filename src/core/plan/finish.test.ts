@@ -1,0 +1,114 @@
+import { methodsData, sampleData } from '@/sample/jobs';
+import { say } from '@/words';
+import { judge } from '../judge';
+import { METHODS } from '../method';
+import { type Bundle, viewJob } from '../record';
+import { ladderNow } from './finish';
+import { pieceOf, type Repair, withPiece } from './repair';
+
+const NOW = Date.UTC(2027, 4, 10, 6);
+const reader = { system: 'metric', zone: 'utc', language: 'en' } as const;
+const all = [...sampleData(NOW, 'Europe/Helsinki').bundles, ...methodsData(NOW, 'Europe/Helsinki').bundles];
+const laddered = METHODS.filter((m) => m.tasks.some((t) => t.ladder)).map((m) => m.id);
+const views = all.flatMap((b) => viewJob({ ...b, events: [], snapshots: [] }, NOW).repairs.map((r) => [b, r] as const));
+
+test('what is sanded or polished goes up a ladder; each of its grits is a hold point of its own, coarse to fine', () => {
+  expect(laddered).toEqual(
+    expect.arrayContaining([
+      'body-filler',
+      'fairing-skin',
+      'metal-filler',
+      'laminate-hole',
+      'stone-chip',
+      'finish-coat',
+    ]),
+  );
+  let seen = 0;
+  for (const [, view] of views)
+    for (const p of view.passes) {
+      const now = ladderNow(p.plan);
+      expect([p.plan.method!.id, now !== null]).toEqual([p.plan.method!.id, laddered.includes(p.plan.method!.id)]);
+      if (!now) continue;
+      seen++;
+      const steps = now.rungs.map((r) => r.step!);
+      for (const [i, s] of steps.entries()) {
+        expect([view.repair.name, s.hold, s.handsOnMin > 0]).toEqual([view.repair.name, true, true]);
+        if (i) expect(s.startMs).toBeGreaterThanOrEqual(steps[i - 1]!.endMs);
+      }
+      // It is sanded only when it may be.
+      const may = p.plan.milestones.findLast((m) => m.kind === 'sandable')?.planMs;
+      if (may) expect([view.repair.name, steps[0]!.startMs >= may - 60_000]).toEqual([view.repair.name, true]);
+    }
+  expect(seen).toBeGreaterThan(5);
+});
+
+const [bundle, dent] = views.find(([, v]) => v.passes[0]!.plan.method?.id === 'body-filler')!;
+/** The dent with grits of one's own, and what happened to it. */
+const withGrits = (grits: string | null, over: Partial<Bundle> = {}) => {
+  const own = (r: Repair): Repair => withPiece(r, { ...pieceOf(r), grits });
+  return viewJob({ ...bundle, events: [], snapshots: [], repairs: [own(dent.draft)], ...over }, NOW).repairs[0]!;
+};
+
+test('a grit that skips too far is asked about, and the press that puts the others between leaves nothing to ask', () => {
+  const skips = withGrits('P80 P320').findings.filter((f) => f.id.startsWith('ladder-skip'));
+  expect(skips.map((f) => say(f.title, reader))).toEqual(['P80 to P320 skips too far']);
+  const way = skips[0]!.ways![0]!;
+  expect([way.say, way.set.value]).toEqual(['put P120, P180 between', 'P80 P120 P180 P320']);
+  expect(withGrits(way.set.value as string).findings.filter((f) => f.id.startsWith('ladder'))).toEqual([]);
+  // What P80 left takes P320 longer than all between together.
+  const minutes = (grits: string) => ladderNow(withGrits(grits).passes[0]!.plan)!.ladder.rungs.map((r) => r.minutes);
+  expect(minutes('P80 P320')[1]!).toBeGreaterThan(minutes('P80 P120 P180')[2]!);
+});
+
+test('a grit whose scratches are deeper than half of what stands proud is told', () => {
+  expect(withGrits('P24 P40 P80 P120').findings.some((f) => f.id === 'ladder-deep:P24')).toBe(true);
+  expect(withGrits(null).findings.some((f) => f.id.startsWith('ladder'))).toBe(false);
+});
+
+test('minutes typed for all of it are shared out among the grits; what came off slower makes each longer', () => {
+  const min = (over: Record<string, number>) => {
+    const own = (r: Repair): Repair => withPiece(r, { ...pieceOf(r), settings: { ...pieceOf(r).settings, ...over } });
+    const v = viewJob({ ...bundle, events: [], snapshots: [], repairs: [own(dent.draft)] }, NOW).repairs[0]!;
+    return v.plan.steps.filter((s) => s.id.startsWith('finish:sand:')).map((s) => s.handsOnMin);
+  };
+  const sum = (list: readonly number[]) => list.reduce((a, b) => a + b, 0);
+  expect(sum(min({ 'finish:sand min': 50, 'finish:sand min/m2': 1e-9 }))).toBeCloseTo(50, 6);
+  expect(sum(min({ 'takes-off': 2 }))).toBeGreaterThan(sum(min({})) * 1.5);
+});
+
+test('a record that ticked the sanding as one has the whole ladder behind it', () => {
+  const tick = (step: string) => ({
+    record: 'event' as const,
+    version: 1 as const,
+    id: step,
+    device: 'd',
+    sequence: 1,
+    at: NOW,
+    recordedAt: NOW,
+    jobId: bundle.job.id,
+    repairId: dent.repair.id,
+    amends: null,
+    role: 'technician',
+    body: { kind: 'step-done' as const, step },
+  });
+  const states = (step: string) =>
+    ladderNow(withGrits(null, { events: [tick(step)] }).passes[0]!.plan)!.rungs.map((r) => r.state);
+  expect(new Set(states('finish:sand'))).toEqual(new Set(['done']));
+  expect(states('finish:sand:p120').filter((s) => s === 'done')).toHaveLength(1);
+});
+
+test('every rule reads a plan without a ladder as well', () => {
+  for (const [b, v] of views.slice(0, 4))
+    for (const p of v.passes)
+      expect(() =>
+        judge({
+          job: b.job,
+          repair: p.repair,
+          plan: { ...p.plan, context: null },
+          actuals: p.actuals,
+          sheets: b.sheets,
+          stock: b.stock,
+          nowMs: NOW,
+        }),
+      ).not.toThrow();
+});

@@ -1,0 +1,35 @@
+import { type GritId, type Ladder, ladderIn } from '../method';
+import type { PlannedStep, RepairPlan } from './repair-plan';
+
+/** Where one stands on a rung. */
+export type RungState = 'done' | 'next' | 'open';
+
+/** The ladder of a pass as it is planned and as far as it is done. */
+export interface LadderNow {
+  readonly ladder: Ladder;
+  /** Grits are the technician’s own. */
+  readonly own: boolean;
+  readonly rungs: readonly {
+    readonly grit: GritId;
+    readonly step: PlannedStep | null;
+    readonly state: RungState;
+  }[];
+}
+
+/** The ladder of a pass; null where its method has none, or it is not planned that far. */
+export function ladderNow({
+  method,
+  context,
+  steps,
+}: Pick<RepairPlan, 'method' | 'context' | 'steps'>): LadderNow | null {
+  const row = method?.tasks.find((t) => t.ladder);
+  if (!row?.ladder || !context) return null;
+  const ladder = ladderIn(row.ladder, { ...context, batches: [], portions: [], batch: null });
+  const first = steps.find((s) => s.doneAt === null);
+  const rungs = ladder.rungs.map(({ grit }) => {
+    const step = steps.findLast((s) => s.key.task === `${row.task}:${grit.toLowerCase()}`) ?? null;
+    const state: RungState = step?.doneAt != null ? 'done' : step && step === first ? 'next' : 'open';
+    return { grit, step, state };
+  });
+  return { ladder, own: context.grits !== null && context.grits !== '', rungs };
+}
