@@ -13,6 +13,7 @@ const core = [
   'plan',
   'judge',
   'record',
+  'learn',
   'file',
 ];
 

@@ -16,6 +16,17 @@ const looks: Record<string, () => Promise<void>> = {
     await p.waitForTimeout(500);
     await p.screenshot({ path: '/tmp/release.png', fullPage: true });
   },
+  async finish() {
+    const c = await fresh(b, DESKTOP); const p = await c.newPage();
+    await withSample(p, base);
+    await p.goto(base);
+    await p.getByRole('button', { name: 'Two more jobs: every method' }).click();
+    await p.getByRole('heading', { name: 'Workshop bench' }).waitFor();
+    await p.goto(`${base}/job/sample-workshop/sample-dent/finish`);
+    await p.getByText('Bring the surface back').waitFor();
+    await p.waitForTimeout(1500);
+    await p.screenshot({ path: '/tmp/finish.png' });
+  },
   async log() {
     const c = await fresh(b, DESKTOP);
     const p = await c.newPage();

@@ -6,6 +6,7 @@ import { type Bundle, type Event, type EventBody, type PlanSnapshot, snapshotOf 
 import { type VoidShape, voidOf } from '../core/void';
 import { boatJob, boatRepairs } from './boat';
 import { boatSheets } from './boat-systems';
+import { workedJob } from './finished';
 import { EYES_SET_OUT, LANDING, typed } from './landing';
 import { methodsJobs } from './methods';
 import { mortarSheet, pasteSheet, resinSheet, sampleSheets, sampleStock } from './systems';
@@ -304,6 +305,99 @@ export function methodsData(nowMs: number, zone: string): SampleData {
       const used = new Set(repairs.flatMap((r) => Object.values(r.passes).map((p) => p.sheetId)));
       return { job, repairs, sheets: sheets.filter((s) => used.has(s.id)), stock: [], events: [], snapshots: [] };
     }),
+  };
+}
+
+/** Edges of the ramp as they were found last month, mm along and across, and what the crew left for the next like one. */
+const EDGES = [
+  [210, 150],
+  [260, 170],
+  [240, 160],
+  [300, 165],
+  [225, 180],
+  [280, 160],
+  [230, 150],
+] as const;
+
+/** Two finished jobs with their whole record: what a report, the log and the lessons are read from. */
+export function finishedData(nowMs: number, zone: string): SampleData {
+  const then = dayAfter(nowMs, zone).minus({ days: 24 });
+  const repair = makerAt(then.toMillis());
+  const edges: Job = {
+    ...commonAt(then.toMillis(), zone),
+    id: 'sample-edges',
+    name: 'Ramp edges, last month',
+    place: 'Slip ramp, Ostrel Lake ferry',
+    wantedAt: then.plus({ days: 8 }).set({ hour: 9 }).toMillis(),
+    startFrom: then.set({ hour: 7 }).toMillis(),
+    workingHours: { fromHour: 7, toHour: 18, days: [1, 2, 3, 4, 5, 6, 7] },
+    climate: { kind: 'daily', lowC: 9, lowHour: 6, highC: 17, highHour: 15, humidityAtLowPct: 78 },
+  };
+  const ofEdges: Bundle = {
+    job: edges,
+    repairs: EDGES.map(([length, width], i) =>
+      repair(
+        {
+          id: `sample-edge-${i + 1}`,
+          jobId: edges.id,
+          order: i + 1,
+          name: `Edge of bay ${i + 4}`,
+          place: `Slip ramp, bay ${i + 4}`,
+          void: voidOf({
+            ...nosing,
+            outline: {
+              kind: 'rectangle',
+              length: typed(length, 'tape', `${length} mm`),
+              width: typed(width, 'tape', `${width} mm`),
+            },
+          } as VoidShape),
+        },
+        'mortar-patch',
+        mortarSheet.id,
+        'small',
+      ),
+    ),
+    sheets: [mortarSheet],
+    stock: [],
+    events: [],
+  };
+  const bench = methodsJobs(commonAt(then.toMillis(), zone), then.plus({ days: 9 }), repair)[1]!;
+  const renamed = (id: string) => id.replace('sample-', 'sample-past-');
+  const sheets = [...sampleSheets, ...workshopSheets];
+  const used = new Set(bench.repairs.flatMap((r) => Object.values(r.passes).map((p) => p.sheetId)));
+  const ofBench: Bundle = {
+    job: { ...bench.job, id: renamed(bench.job.id), name: 'Workshop bench, last month' },
+    // What the beam drinks is written down coat by coat: its record is the running one’s.
+    repairs: bench.repairs
+      .filter((r) => r.id !== 'sample-beam')
+      .map((r) => ({ ...r, id: renamed(r.id), jobId: renamed(bench.job.id) })),
+    sheets: sheets.filter((s) => used.has(s.id)),
+    stock: [],
+    events: [],
+  };
+  return {
+    bundles: [
+      workedJob(ofEdges, {
+        seed: 41,
+        slower: 1.28,
+        scatter: 0.22,
+        late: 1.12,
+        looksEvery: 60,
+        notes: { 'sample-edge-2 b1:mix': 'Second mixer fetched from the boat house.' },
+        lessons: {
+          'sample-edge-5': 'Saw the edge first, the hammer runs on otherwise; allow for the dust.',
+          'sample-edge-7': 'The bays in the shade set an hour later than the others.',
+        },
+      }),
+      workedJob(ofBench, {
+        seed: 17,
+        slower: 1.1,
+        scatter: 0.3,
+        late: 1.05,
+        looksEvery: 60,
+        lessons: { 'sample-past-dent': 'Guide coat before every grit, it shows the low place before P180 does.' },
+      }),
+    ],
   };
 }
 

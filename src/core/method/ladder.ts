@@ -238,7 +238,7 @@ export function rungWords(
           i === 0
             ? SAYS['first-detail']({
                 off: ladder.offMm >= 0.05 ? mm(ladder.offMm) : ml(ladder.offMm * ladder.areaM2 * 1000),
-                time: minutes(Math.max(1, Math.round(min))),
+                time: minutes(Math.ceil(min - 1e-9)),
                 wet,
                 sections: ladder.sections,
                 detail: said.detail,
@@ -246,7 +246,7 @@ export function rungWords(
             : SAYS['next-detail']({
                 before,
                 deep: exactly(mm(Number(offMm.toFixed(3)))),
-                time: minutes(Math.max(1, Math.round(min))),
+                time: minutes(Math.ceil(min - 1e-9)),
               }),
         confirm: i === last ? said.confirm : i === 0 ? SAYS['first-confirm']() : SAYS['next-confirm']({ before }),
         minutes: min,

@@ -55,7 +55,7 @@ function LadderDrawing({ now, zone }: { now: LadderNow; zone: string }) {
         {rungs
           .map(
             ({ grit, state }, i) =>
-              `${grit}: about ${formatDuration(ladder.rungs[i]!.minutes)}, ${state === 'done' ? 'done' : state === 'next' ? 'next' : 'open'}`,
+              `${grit}: about ${formatDuration(Math.ceil(ladder.rungs[i]!.minutes - 1e-9))}, ${state === 'done' ? 'done' : state === 'next' ? 'next' : 'open'}`,
           )
           .join('; ')}
       </title>
@@ -70,7 +70,7 @@ function LadderDrawing({ now, zone }: { now: LadderNow; zone: string }) {
         return (
           <g key={grit} data-rung={grit} data-state={state}>
             <path
-              d={`M${x0},${y - 3} L${x1},${y - 3} L${x1},${y} ${scratches(x0, x1, y, deep, Math.max(3, deep * 1.1)).replace(/^L/, 'L')} L${x0},${y} Z`}
+              d={`M${x1},${y - 3} L${x0},${y - 3} L${x0},${y} ${scratches(x0, x1, y, deep, Math.max(3, deep * 1.1))} L${x1},${y} Z`}
               fill={done ? 'var(--mix)' : 'var(--paper)'}
               stroke="var(--ink)"
               strokeWidth={1.2}
@@ -91,7 +91,7 @@ function LadderDrawing({ now, zone }: { now: LadderNow; zone: string }) {
               {i === 0
                 ? `${r.offMm >= 0.05 ? `${r.offMm.toFixed(r.offMm < 1 ? 2 : 1)} mm to its level` : 'dulled'}`
                 : `the scratches of ${rungs[i - 1]!.grit}, ${(r.offMm * 1000).toFixed(0)} µm`}
-              , {formatDuration(Math.max(1, Math.round(r.minutes)))}
+              , {formatDuration(Math.ceil(r.minutes - 1e-9))}
             </text>
             <text x={x1 + 16} y={y + 16} fontSize={13} fill="var(--ink-2)">
               {done

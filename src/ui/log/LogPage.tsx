@@ -1,6 +1,6 @@
 'use client';
 import Link from 'next/link';
-import { useMemo, useState } from 'react';
+import { Fragment, useMemo, useState } from 'react';
 import {
   byTime,
   chainsOf,
@@ -19,7 +19,7 @@ import { RememberedArea, useRememberedText } from '../shared/Remembered';
 import { SavingButton } from '../shared/SavingButton';
 import { Tag } from '../shared/Tag';
 import { WhenField } from '../shared/WhenField';
-import { fullWhen } from '../shared/when';
+import { clock as clockAt, dayOf, fullWhen } from '../shared/when';
 import { useNow } from '../workspace/now';
 import { usePrefs } from '../workspace/prefs';
 import { record } from '../workspace/record';
@@ -89,44 +89,57 @@ export function LogPage({ jobId }: { jobId: string }) {
             </tr>
           </thead>
           <tbody>
-            {entries.map(({ event: e, later }) => {
+            {entries.map(({ event: e, later }, i) => {
+              const day = dayOf(e.at, view.job.zone);
+              const isNewDay = i === 0 || dayOf(entries[i - 1]!.event.at, view.job.zone) !== day;
               const last = later.at(-1) ?? e;
               // What was signed is not unsaid: it is reopened, in Release. A closed record is not corrected.
               const fixed =
                 closed.has(e.repairId) || isSignature(e) || last.body.kind === 'withdrawn' || FINAL.has(e.body.kind);
               return (
-                <tr key={e.id} style={{ borderTop: '1px solid var(--paper-line)' }} data-event={e.body.kind}>
-                  <td className="fig text-[0.8rem] p-2 whitespace-nowrap align-top">{fullWhen(e.at, view.job.zone)}</td>
-                  <td className="align-top py-1.5 pr-2">
-                    {view.repairs.find((r) => r.repair.id === e.repairId)?.repair.name}
-                  </td>
-                  <td className="align-top py-1.5">
-                    <span className={later.length ? 'line-through soft' : ''}>{words(e)}</span>
-                    {e.clockJumpMs !== undefined && (
-                      <span className="block soft text-sm">
-                        written while the device’s clock was in doubt by{' '}
-                        {formatDuration(Math.abs(e.clockJumpMs) / 60_000)}
-                      </span>
-                    )}
-                    {later.map((c) => (
-                      <span key={c.id} className="block">
-                        → {words(c)}
-                        {c.body.kind !== 'withdrawn' && c.at !== e.at ? `, at ${fullWhen(c.at, view.job.zone)}` : ''}{' '}
-                        <span className="soft text-sm">
-                          ({c.role}, {fullWhen(c.recordedAt, view.job.zone)})
+                <Fragment key={e.id}>
+                  {isNewDay && (
+                    <tr style={{ borderTop: '2px solid var(--ink)' }}>
+                      <th scope="rowgroup" colSpan={5} className="text-left p-2 pb-0.5">
+                        {day}
+                      </th>
+                    </tr>
+                  )}
+                  <tr style={{ borderTop: '1px solid var(--paper-line)' }} data-event={e.body.kind}>
+                    <td className="fig text-[0.85rem] px-2 py-1.5 whitespace-nowrap align-top">
+                      <time dateTime={new Date(e.at).toISOString()}>{clockAt(e.at, view.job.zone)}</time>
+                    </td>
+                    <td className="align-top py-1.5 pr-2">
+                      {view.repairs.find((r) => r.repair.id === e.repairId)?.repair.name}
+                    </td>
+                    <td className="align-top py-1.5">
+                      <span className={later.length ? 'line-through soft' : ''}>{words(e)}</span>
+                      {e.clockJumpMs !== undefined && (
+                        <span className="block soft text-sm">
+                          written while the device’s clock was in doubt by{' '}
+                          {formatDuration(Math.abs(e.clockJumpMs) / 60_000)}
                         </span>
-                      </span>
-                    ))}
-                  </td>
-                  <td className="align-top py-1.5 pr-2">{e.role}</td>
-                  <td className="align-top py-1 text-right pr-2 no-print">
-                    {!fixed && (
-                      <button type="button" className="act quiet text-sm" onClick={() => setAmending(last)}>
-                        correct…
-                      </button>
-                    )}
-                  </td>
-                </tr>
+                      )}
+                      {later.map((c) => (
+                        <span key={c.id} className="block">
+                          → {words(c)}
+                          {c.body.kind !== 'withdrawn' && c.at !== e.at ? `, at ${fullWhen(c.at, view.job.zone)}` : ''}{' '}
+                          <span className="soft text-sm">
+                            ({c.role}, {fullWhen(c.recordedAt, view.job.zone)})
+                          </span>
+                        </span>
+                      ))}
+                    </td>
+                    <td className="align-top py-1.5 pr-2">{e.role}</td>
+                    <td className="align-top py-1 text-right pr-2 no-print">
+                      {!fixed && (
+                        <button type="button" className="act quiet text-sm" onClick={() => setAmending(last)}>
+                          correct…
+                        </button>
+                      )}
+                    </td>
+                  </tr>
+                </Fragment>
               );
             })}
           </tbody>
@@ -158,9 +171,12 @@ function Chains({ events, names }: { events: readonly Event[]; names: ReadonlyMa
   if (!chains.length) return null;
   const breaks = chains.flatMap((c) => c.breaks.map((b) => ({ ...b, of: names.get(c.repairId) ?? c.repairId })));
   const unlinked = chains.reduce((n, c) => n + c.unlinked, 0);
+  const linked = chains.reduce((n, c) => n + c.linked, 0);
   return (
     <section aria-label="Whether the record is whole" className="mt-4" data-testid="chains">
-      <h2 className="font-bold">{breaks.length ? 'The record is broken' : 'The record is whole'}</h2>
+      <h2 className="font-bold">
+        {breaks.length ? 'The record is broken' : linked ? 'The record is whole' : 'The record is not linked'}
+      </h2>
       <p className="soft text-sm max-w-2xl">
         Each entry carries the hash of the one before it, device by device.
         {unlinked > 0 && ` ${unlinked} of an earlier version carry none.`} The last hashes stand on the report: a record

@@ -1,6 +1,6 @@
 'use client';
 import { useState } from 'react';
-import { answerTo, signsOf, TROUBLES, type Trouble, troublesHere } from '@/core/method';
+import { answerTo, signsOf, TROUBLES, type Trouble, type TroubleEffect, troublesHere } from '@/core/method';
 import type { PlannedStep } from '@/core/plan';
 import type { PassView } from '@/core/record';
 import { useFormat } from '../shared/bits';
@@ -72,6 +72,9 @@ function Which({ at, step, onChoose }: Pick<Props, 'at' | 'step'> & { onChoose: 
   );
 }
 
+/** Answers that take more material. */
+const MIXES: ReadonlySet<TroubleEffect> = new Set(['redo-batch', 'more-material', 'redo-pass']);
+
 /** What to do now, large; what becomes of material and plan. */
 function Met({
   trouble,
@@ -92,7 +95,8 @@ function Met({
     steps.findLast((s) => s.batch !== undefined && (s.begunAt !== null || s.doneAt !== null))?.batch ?? null;
   const needsBatch = answer?.effect === 'redo-batch' && batch === null;
   const needsAmount = answer?.effect === 'more-material' && !missing;
-  const spareMl = mix && mix.onHandMl - mix.toMixMl;
+  // What is left of the kits is a reserve where more is mixed.
+  const spareMl = mix && MIXES.has(answer?.effect ?? 'none') ? mix.onHandMl - mix.toMixMl : null;
   const told = answer && [
     ['The material', answer.material],
     ['The plan', answer.after],

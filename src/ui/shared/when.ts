@@ -18,6 +18,10 @@ export function dayAndClock(ms: number, zone: string): string {
   return `${day} ${clock(ms, zone)}`;
 }
 
+/** The day alone, with its date. */
+export const dayOf = (ms: number, zone: string): string =>
+  formatter(undefined, { weekday: 'long', day: 'numeric', month: 'long', year: 'numeric', timeZone: zone }).format(ms);
+
 export function fullWhen(ms: number, zone: string): string {
   const text = formatter(undefined, {
     weekday: 'short',

@@ -1,7 +1,7 @@
 'use client';
 import { piecesOf } from '@/core/plan';
 import type { SheetRevision } from '@/core/system';
-import { methodsData, sampleRecords } from '@/sample/jobs';
+import { finishedData, methodsData, sampleRecords } from '@/sample/jobs';
 import * as files from '@/store/exchange';
 import type { Key } from '@/store/store';
 import type { Write } from '@/store/write';
@@ -20,12 +20,16 @@ export async function loadSample(): Promise<void> {
 }
 
 /** Adds the two jobs of the sample that have a repair of every other method. */
-export async function loadMethodsSample(): Promise<void> {
+export const loadMethodsSample = (): Promise<void> => addSample(methodsData);
+/** Adds the two jobs of the sample that were worked to their release, with their whole record. */
+export const loadFinishedSample = (): Promise<void> => addSample(finishedData);
+
+async function addSample(of: typeof methodsData): Promise<void> {
   const zone = Intl.DateTimeFormat().resolvedOptions().timeZone || 'UTC';
   const { jobs, sheets } = stateNow();
   const here = (record: { record: string; id: string }) =>
     (record.record === 'sheet' && sheets.has(record.id)) || (record.record === 'job' && jobs.has(record.id));
-  const records = sampleRecords(clock.now(), zone, methodsData).filter((r) => !here(r));
+  const records = sampleRecords(clock.now(), zone, of).filter((r) => !here(r));
   await workspace.write(records.map((record): Write => ({ does: 'add', record })));
 }
 

@@ -47,7 +47,7 @@ export const finishRules: Readonly<Record<string, Rule>> = {
           from,
           to,
           deep: micro(rung.offMm),
-          time: minutes(Math.max(1, Math.round(rung.minutes))),
+          time: minutes(Math.ceil(rung.minutes - 1e-9)),
           between: listed([...between]),
         },
         {

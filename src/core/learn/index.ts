@@ -1,0 +1,13 @@
+export { type Estimate, estimateOf, type Observation } from './estimate';
+export {
+  clockLearned,
+  factorsLearned,
+  type Learned,
+  type Lessons,
+  learnedFrom,
+  lessonsOf,
+  materialLearned,
+  minutesLearned,
+  type NoteLeft,
+} from './learned';
+export { type Lesson, learnedAs, type Seen, seenIn } from './observe';
