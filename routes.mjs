@@ -4,13 +4,13 @@
  */
 export const FORMS = [
   { source: '/job/:job', page: '/job/_' },
-  ...['card', 'log', 'pick'].map((view) => ({ source: `/job/:job/${view}`, page: `/job/_/${view}` })),
+  ...['card', 'log', 'pick', 'report', 'tag'].map((view) => ({ source: `/job/:job/${view}`, page: `/job/_/${view}` })),
   ...['run', 'bench'].map((view) => ({ source: `/job/:job/:repair/${view}`, page: `/job/_/_/${view}` })),
   { source: '/job/:job/:repair/:stage', page: '/job/_/_/_' },
   { source: '/shelf/:sheet', page: '/shelf/_' },
 ];
 
-const PLAIN = ['/', '/lab', '/settings', '/shelf'];
+const PLAIN = ['/', '/lab', '/learned', '/settings', '/shelf'];
 const PATTERNS = FORMS.map(({ source, page }) => ({
   pattern: new RegExp(`^${source.replace(/:\w+/g, '[^/]+')}$`),
   page,

@@ -7,6 +7,7 @@ import { ClimateFields } from '../job/ClimateFields';
 import { StepList } from '../place/StepList';
 import type { StageProps } from '../repair/stage-props';
 import { Answer, Heading, useProse, useSay, Working } from '../shared/bits';
+import { ClockLearned } from '../shared/LearnedHere';
 import { ChoicesOfAll } from '../shared/Schools';
 import { StageFindings, StillNeeds } from '../shared/StageFindings';
 import { StandInsChosen } from '../shared/StandIns';
@@ -183,6 +184,7 @@ function Side({ view, at, nowMs }: StageProps) {
           </tr>
         </tbody>
       </table>
+      <ClockLearned at={at} />
       <StageFindings at={at} zone={zone} stage="hold" />
       <StandInsChosen at={at} />
       <Heading aside="pull the curve below, or type">Temperature of the site</Heading>

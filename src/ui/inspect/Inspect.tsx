@@ -4,6 +4,7 @@ import { METHODS, methodOf } from '@/core/method';
 import { passes, reviewOf } from '@/core/plan';
 import type { StageProps } from '../repair/stage-props';
 import { Answer, Choice, Heading, lowered, TextField } from '../shared/bits';
+import { NotesLeft } from '../shared/LearnedHere';
 import { StageFindings } from '../shared/StageFindings';
 import { changePass } from '../workspace/workspace';
 import { BaseFields, type BaseProps } from './BaseFields';
@@ -174,6 +175,7 @@ function Side({ view, at }: StageProps) {
           onChange={(why) => change({ safety: { class: 'review', why } })}
         />
       )}
+      <NotesLeft at={at} />
       <StageFindings at={at} zone={view.job.zone} stage="inspect" />
     </div>
   );

@@ -1,9 +1,9 @@
 'use client';
-import { Download, PackageCheck, Printer, ScrollText } from 'lucide-react';
+import { Download, FileText, PackageCheck, Printer, QrCode, ScrollText } from 'lucide-react';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { calendarProblems, pieceName, withChain } from '@/core/plan';
+import { calendarProblems, pieceName, pieceOf, withChain, withPiece } from '@/core/plan';
 import { useTemperaturePull } from '../repair/RepairPage';
 import { Heading, TextField, Ways } from '../shared/bits';
 import { CalendarButton } from '../shared/CalendarButton';
@@ -16,6 +16,7 @@ import { sameZone, shortWhen } from '../shared/when';
 import { exportJob } from '../workspace/exchange';
 import { fileName, saveText } from '../workspace/files';
 import { freshRepair } from '../workspace/fresh';
+import { settingsFromRecords } from '../workspace/lessons';
 import { useNow } from '../workspace/now';
 import { usePrefs } from '../workspace/prefs';
 import { useJobView } from '../workspace/view';
@@ -49,7 +50,8 @@ export function JobPage({ jobId }: { jobId: string }) {
   const said = (field: string) => hours.find((p) => p.field === field)?.sentence ?? null;
   const add = ({ methodId, chain, madeOf }: Begin) => {
     const order = Math.max(0, ...view.repairs.map((r) => r.repair.order)) + 1;
-    const fresh = freshRepair(job.id, methodId, order, clock.now(), madeOf);
+    const made = freshRepair(job.id, methodId, order, clock.now(), madeOf);
+    const fresh = withPiece(made, { ...pieceOf(made), settings: settingsFromRecords(methodId) });
     const repair = chain ? withChain(fresh, chain) : fresh;
     addRepair(repair);
     router.push(`/job/${job.id}/${repair.id}/inspect`);
@@ -143,6 +145,12 @@ export function JobPage({ jobId }: { jobId: string }) {
             </Link>
             <Link className="act" href={`/job/${job.id}/card`}>
               <Printer size={17} aria-hidden="true" /> Job card
+            </Link>
+            <Link className="act" href={`/job/${job.id}/report`}>
+              <FileText size={17} aria-hidden="true" /> Report
+            </Link>
+            <Link className="act" href={`/job/${job.id}/tag`}>
+              <QrCode size={17} aria-hidden="true" /> Tags
             </Link>
             <Link className="act" href={`/job/${job.id}/log`}>
               <ScrollText size={17} aria-hidden="true" /> Log

@@ -6,27 +6,10 @@ import { attempt } from '@/core/units';
 import { outlineArea, type Point, scaleByDistance, scaleByRectangle, tracedOutline } from '@/core/void';
 import { Choice, useFormat } from '../shared/bits';
 import { Dialog } from '../shared/Dialog';
+import { photoFault, readPhoto } from '../shared/photo';
 import { QuantityField } from '../shared/QuantityField';
 import { placeOn } from '../shared/svg-place';
 import { putAttachment, useWorkspace } from '../workspace/workspace';
-
-/** Longest side a photo is kept at, px; drawn anew it also loses where and when it was taken. */
-const LONGEST = 1600;
-
-/**
- * A photo scaled down and written anew as a JPEG, without the data that came with it. @throws when the file is no
- * picture
- */
-async function readPhoto(file: File): Promise<{ base64: string; width: number; height: number }> {
-  const bitmap = await createImageBitmap(file);
-  const k = Math.min(1, LONGEST / Math.max(bitmap.width, bitmap.height));
-  const canvas = document.createElement('canvas');
-  canvas.width = Math.round(bitmap.width * k);
-  canvas.height = Math.round(bitmap.height * k);
-  canvas.getContext('2d')!.drawImage(bitmap, 0, 0, canvas.width, canvas.height);
-  bitmap.close();
-  return { base64: canvas.toDataURL('image/jpeg', 0.82).split(',')[1]!, width: canvas.width, height: canvas.height };
-}
 
 type Way = 'distance' | 'rectangle';
 const WANTED: Record<Way, number> = { distance: 2, rectangle: 4 };
@@ -122,7 +105,7 @@ function Tracing({ jobId, take }: { jobId: string; take: Props['take'] }) {
               setTrace([]);
               setFault(null);
             } catch {
-              setFault(`“${file.name}” is no picture this browser can open.`);
+              setFault(photoFault(file));
             }
           }}
         />

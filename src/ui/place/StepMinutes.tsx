@@ -1,12 +1,27 @@
 'use client';
 import { useState } from 'react';
-import { DRIVER_LABELS, factorsOf } from '@/core/method';
+import { factorsLearned, learnedAs, minutesLearned } from '@/core/learn';
+import { DRIVER_LABELS, factorsOf, type Method } from '@/core/method';
 import { type PlannedStep, settingOf } from '@/core/plan';
 import type { PassView } from '@/core/record';
-import { formatDuration } from '@/core/units';
+import { figure, format, formatDuration, type UnitSystem } from '@/core/units';
 import { QuantityField } from '../shared/QuantityField';
 import { SettingField } from '../shared/Schools';
+import { useLessons } from '../workspace/lessons';
+import { usePrefs } from '../workspace/prefs';
 import { changePass } from '../workspace/workspace';
+
+/** Figures of a method as they stand: minutes, each for what it counts, and rates. */
+const figuresOf = (method: Method, values: Readonly<Record<string, number>>, system: UnitSystem): string =>
+  Object.entries(values)
+    .map(([id, v]) => {
+      const factor = factorsOf(method).find((f) => f.id === id);
+      if (factor) return `${figure(v, 2)} min${factor.per === null ? '' : ` for each ${DRIVER_LABELS[factor.per]}`}`;
+      const setting = method.settings.find((s) => s.id === id);
+      return setting ? format(setting.kind, v, system, 2).text : '';
+    })
+    .filter(Boolean)
+    .join(', ');
 
 /** Longest that anybody works at one thing, min. */
 const MOST_MIN = 2880;
@@ -26,6 +41,12 @@ export function StepMinutes({ at, step, title }: { at: PassView; step: PlannedSt
       ...r,
       settings: Object.fromEntries(Object.entries(r.settings).filter(([id]) => !own.includes(id))),
     }));
+  const system = usePrefs((p) => p.system);
+  const lessons = useLessons();
+  const task = learnedAs(step);
+  const learned = lessons && minutesLearned(lessons, method.id, task);
+  const theirs = lessons && learned ? factorsLearned(lessons, method, [task]) : {};
+  const isTaken = Object.entries(theirs).every(([id, v]) => repair.settings[id] === v);
   const check = (v: number) =>
     v > 0 && v <= MOST_MIN ? null : `Work takes time: more than nought, at most ${formatDuration(MOST_MIN)}.`;
   return (
@@ -59,6 +80,23 @@ export function StepMinutes({ at, step, title }: { at: PassView; step: PlannedSt
                 <SettingField key={s.id} at={at} setting={s} value={settingOf(method, repair, s.id)} />
               ))}
             </div>
+            {learned && Object.keys(theirs).length > 0 && (
+              <p className="text-sm mt-1" data-testid="minutes-learned">
+                <strong>Yours:</strong> {figuresOf(method, theirs, system)}, from {learned.estimate.count}{' '}
+                {learned.estimate.count === 1 ? 'record' : 'records'}; the next between{' '}
+                {formatDuration(step.handsOnMin * learned.estimate.nextLow)} and{' '}
+                {formatDuration(step.handsOnMin * learned.estimate.nextHigh)}, nine times in ten.{' '}
+                {!isTaken && (
+                  <button
+                    type="button"
+                    className="underline"
+                    onClick={() => changePass(repair, (r) => ({ ...r, settings: { ...r.settings, ...theirs } }), task)}
+                  >
+                    Take yours
+                  </button>
+                )}
+              </p>
+            )}
             <p className="soft text-sm mt-1">
               {own.length ? (
                 <>

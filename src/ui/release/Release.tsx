@@ -1,4 +1,5 @@
 'use client';
+import Link from 'next/link';
 import { useMemo } from 'react';
 import { loadCheck, strengthOver } from '@/core/plan';
 import { earlyLoad, obstaclesToRelease, opensSomething, reviewNeeded, roleRefused } from '@/core/record';
@@ -145,6 +146,14 @@ function Side({ view, at, nowMs }: StageProps) {
       )}
       {actuals.released && (
         <div className="mt-2">
+          <div className="flex gap-2 mb-2">
+            <Link className="act firm" href={`/job/${view.job.id}/report`}>
+              The record as a report
+            </Link>
+            <Link className="act" href={`/job/${view.job.id}/tag`}>
+              Tag
+            </Link>
+          </div>
           <AskForBackup sinceMs={actuals.released.atMs} />
           <RememberedArea label="A lesson for the next like repair" rows={2} max={1000} of={lesson} />
           <SavingButton

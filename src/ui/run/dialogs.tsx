@@ -2,16 +2,17 @@
 import { useState } from 'react';
 import { humidityOf, valueAt } from '@/core/climate';
 import { WITNESS_STATES, WitnessState } from '@/core/plan';
-import type { PassView } from '@/core/record';
+import { attachmentOf, type PassView } from '@/core/record';
 import { isMetered } from '@/core/system';
 import { attempt } from '@/core/units';
 import { Choice } from '../shared/bits';
 import { Dialog } from '../shared/Dialog';
+import { photoFault, readPhoto } from '../shared/photo';
 import { QuantityField, type Typed } from '../shared/QuantityField';
 import { RememberedArea, useRememberedText } from '../shared/Remembered';
 import { SavingButton } from '../shared/SavingButton';
 import { record } from '../workspace/record';
-import { clock, recordAll } from '../workspace/workspace';
+import { clock, putAttachment, recordAll } from '../workspace/workspace';
 import { LoggerFile } from './LoggerFile';
 import { ProbeReader } from './ProbeReader';
 
@@ -154,14 +155,47 @@ function humidityNow({ plan: { thermal } }: PassView): number {
 
 function NoteForm({ onClose, repairId, role }: Omit<Props, 'open'>) {
   const note = useRememberedText('note');
+  const [photo, setPhoto] = useState<{ base64: string; name: string } | null>(null);
+  const [fault, setFault] = useState<string | null>(null);
   return (
     <>
       <RememberedArea label="What should be remembered" rows={4} max={2000} of={note} />
+      <label className="block mt-2">
+        With a photograph
+        <input
+          type="file"
+          accept="image/*"
+          className="field"
+          onChange={async (e) => {
+            const file = e.target.files?.[0];
+            if (!file) return setPhoto(null);
+            try {
+              setPhoto({ ...(await readPhoto(file)), name: file.name });
+              setFault(null);
+            } catch {
+              setPhoto(null);
+              setFault(photoFault(file));
+            }
+          }}
+        />
+      </label>
+      {fault && (
+        <p role="alert" className="text-sm" style={{ color: 'var(--stop)' }}>
+          {fault}
+        </p>
+      )}
+      {photo && (
+        // biome-ignore lint/performance/noImgElement: the picture lives in this browser's database
+        <img src={`data:image/jpeg;base64,${photo.base64}`} alt={photo.name} className="h-28 mt-1" />
+      )}
       <SavingButton
         className="act firm mt-3 min-h-12"
         disabled={!note.text.trim()}
         onSave={async () => {
-          await record(repairId, { kind: 'note', text: note.text.trim() }, role);
+          const event = await record(repairId, { kind: 'note', text: note.text.trim() }, role);
+          // The picture stands at its entry, named by what is in it.
+          if (event && photo)
+            await putAttachment({ ...attachmentOf(event.jobId, 'image/jpeg', photo.base64), eventId: event.id });
           note.type(null);
           onClose();
         }}

@@ -120,6 +120,7 @@ export function Keys() {
                 ['Yard', '/'],
                 ['Shelf', '/shelf'],
                 ['Lab', '/lab'],
+                ['What the records say', '/learned'],
                 ['Settings', '/settings'],
               ] as const
             ).map(([name, href]) => (

@@ -322,6 +322,7 @@ export function Ways() {
       <Link href="/">Yard</Link>
       <Link href="/shelf">Shelf</Link>
       <Link href="/lab">Lab</Link>
+      <Link href="/learned">Records</Link>
       <Link href="/settings">
         {system === 'metric' ? 'mm · °C' : 'in · °F'} · {theme === 'sun' ? 'full sun' : theme}
       </Link>

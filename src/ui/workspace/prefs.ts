@@ -11,9 +11,11 @@ const Prefs = z.object({
   theme: z.enum(THEMES),
   role: z.string().trim().min(1).max(80),
   sound: z.boolean(),
+  /** New repairs begin with the crew’s own minutes and rates. */
+  learn: z.boolean(),
 });
 type Prefs = z.infer<typeof Prefs>;
-const FIRST: Prefs = { system: 'metric', theme: 'day', role: 'technician', sound: true };
+const FIRST: Prefs = { system: 'metric', theme: 'day', role: 'technician', sound: true, learn: false };
 
 /** Preferences as kept, each by itself: one that makes no sense is as if it had never been set. */
 export function readPrefs(kept: unknown): Prefs {

@@ -13,7 +13,7 @@ import { Heading, Ways } from '../shared/bits';
 import { Mishap, MishapCard } from '../shared/Mishap';
 import { TimeBand } from '../shared/TimeBand';
 import { dayAndClock, shortWhen } from '../shared/when';
-import { importJob, loadMethodsSample, loadSample, removeSample } from '../workspace/exchange';
+import { importJob, loadFinishedSample, loadMethodsSample, loadSample, removeSample } from '../workspace/exchange';
 import { freshJob } from '../workspace/fresh';
 import { useNow } from '../workspace/now';
 import { usePots } from '../workspace/pots';
@@ -115,6 +115,11 @@ export function Yard() {
           <Trash2 size={18} aria-hidden="true" /> Remove the sample
         </button>
       )}
+      {sampleHere && !desk.jobs.has('sample-edges') && (
+        <button type="button" className="act" disabled={busy} onClick={() => void withSample(loadFinishedSample)}>
+          <Ship size={18} aria-hidden="true" /> Two finished jobs: a record to read
+        </button>
+      )}
       {sampleHere && !desk.jobs.has('sample-workshop') && (
         <button type="button" className="act" disabled={busy} onClick={() => void withSample(loadMethodsSample)}>
           <Ship size={18} aria-hidden="true" /> Two more jobs: every method
@@ -160,21 +165,66 @@ export function Yard() {
           <>
             {actions}
             <Mishap what="What is due next" on={[views]}>
-              <Due views={views} nowMs={nowMs} />
+              <Due views={views.filter((v) => !isFinished(v, nowMs))} nowMs={nowMs} />
             </Mishap>
-            {planned.map(({ job, view, error }) =>
-              view ? (
-                <Mishap key={job.id} what={`“${job.name || 'Unnamed job'}”`} jobId={job.id} on={[view]}>
-                  <JobStrip view={view} nowMs={nowMs} />
-                </Mishap>
-              ) : (
-                <MishapCard key={job.id} what={`“${job.name || 'Unnamed job'}”`} error={error} jobId={job.id} />
-              ),
-            )}
+            {planned
+              .filter((p) => !p.view || !isFinished(p.view, nowMs))
+              .map(({ job, view, error }) =>
+                view ? (
+                  <Mishap key={job.id} what={`“${job.name || 'Unnamed job'}”`} jobId={job.id} on={[view]}>
+                    <JobStrip view={view} nowMs={nowMs} />
+                  </Mishap>
+                ) : (
+                  <MishapCard key={job.id} what={`“${job.name || 'Unnamed job'}”`} error={error} jobId={job.id} />
+                ),
+              )}
+            <Finished views={views.filter((v) => isFinished(v, nowMs))} nowMs={nowMs} />
           </>
         )}
       </main>
     </div>
+  );
+}
+
+/** So long a released job stands among the others, ms. */
+const STANDS_MS = 2 * 86_400_000;
+
+/** Whether every repair of a job was released, and that some time ago. */
+const isFinished = ({ repairs }: JobView, nowMs: number): boolean =>
+  repairs.length > 0 &&
+  repairs.every((r) => r.actuals.released !== null && r.actuals.released.atMs < nowMs - STANDS_MS);
+
+/** Jobs that are done: their record, not their time, is what is asked for. */
+function Finished({ views, nowMs }: { views: readonly JobView[]; nowMs: number }) {
+  if (!views.length) return null;
+  return (
+    <section aria-label="Finished" className="mt-5">
+      <Heading>Finished</Heading>
+      <ul>
+        {views.map(({ job, repairs }) => {
+          const last = Math.max(...repairs.map((r) => r.actuals.released!.atMs));
+          return (
+            <li
+              key={job.id}
+              className="flex flex-wrap items-baseline gap-x-5 gap-y-1 py-1.5"
+              style={{ borderTop: '1px solid var(--hair)' }}
+            >
+              <Link href={`/job/${job.id}`} className="font-semibold">
+                {job.name || 'Unnamed job'}
+              </Link>
+              <span className="soft">{job.place}</span>
+              <span>
+                {repairs.length} {repairs.length === 1 ? 'repair' : 'repairs'}, released{' '}
+                {shortWhen(last, job.zone, nowMs)}
+              </span>
+              <span className="flex-1" />
+              <Link href={`/job/${job.id}/report`}>Report</Link>
+              <Link href={`/job/${job.id}/log`}>Log</Link>
+            </li>
+          );
+        })}
+      </ul>
+    </section>
   );
 }
 

@@ -1,0 +1,9 @@
+import { ReportRoute } from '@/ui/report/ReportRoute';
+
+// Built once; the server hands it out for every address of this form.
+export const dynamicParams = false;
+export const generateStaticParams = () => [{ job: '_' }];
+
+export default function Page() {
+  return <ReportRoute />;
+}

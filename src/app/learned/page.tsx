@@ -1,0 +1,5 @@
+import { LearnedPage } from '@/ui/learned/LearnedPage';
+
+export default function Page() {
+  return <LearnedPage />;
+}

@@ -1,0 +1,263 @@
+import Papa from 'papaparse';
+import { z } from 'zod';
+import { type Finding, standingStops } from '../judge';
+import { FAILURES, FIRST_PASS, MEASURED_KINDS, pieceName, readingSaid, sectionInPlace, WITNESS_STATES } from '../plan';
+import { exactly, grams, ml, percent, type Said, texts } from '../say';
+import { MILESTONES, PART_IDS } from '../system';
+import { attempt, type WorkLine } from '../units';
+import type { Drawing } from '../void';
+import type { JobView, PassView, RepairView } from './bundle';
+import type { Event } from './event';
+import { chainsOf } from './links';
+import { figureTests, handTests, reviewNeeded } from './release';
+import { CORE_VERSION, type RepairReport } from './report';
+import { entriesOf, eventSaid } from './told';
+
+/** How whoever reads a document likes its words and instants. */
+export interface Teller {
+  readonly tell: (said: Said) => string;
+  /** With its date. */
+  readonly when: (ms: number) => string;
+}
+
+const Rows = z.array(z.tuple([z.string(), z.string()]));
+const Span = z.object({ label: z.string(), fromMs: z.number(), toMs: z.number() });
+
+/** The record of one repair as a document: all words written out for whoever asked. */
+export const RepairDocument = z.object({
+  format: z.literal('grenko-record'),
+  version: z.literal(1),
+  coreVersion: z.string(),
+  repairId: z.string(),
+  title: z.string(),
+  place: z.string(),
+  job: z.string(),
+  writtenAt: z.string(),
+  zone: z.string(),
+  facts: Rows,
+  /** Hands-on stretches as they were planned, and as they were. */
+  planned: z.array(Span),
+  real: z.array(Span),
+  batches: z.array(
+    z.object({
+      label: z.string(),
+      rows: z.array(
+        z.object({ part: z.string(), planned: z.string(), real: z.string(), off: z.string(), lot: z.string() }),
+      ),
+      witness: z.string(),
+    }),
+  ),
+  readings: z.array(z.object({ channel: z.string(), points: z.array(z.tuple([z.number(), z.number()])) })),
+  tests: z.array(z.object({ ask: z.string(), answer: z.string(), at: z.string() })),
+  opened: Rows,
+  signatures: Rows,
+  deviations: z.array(z.string()),
+  entries: z.array(z.object({ at: z.string(), what: z.string(), role: z.string(), later: z.array(z.string()) })),
+  working: z.array(
+    z.object({
+      title: z.string(),
+      lines: z.array(z.object({ label: z.string(), how: z.string(), value: z.string() })),
+    }),
+  ),
+  chains: z.array(z.object({ device: z.string(), entries: z.number(), whole: z.boolean(), last: z.string() })),
+});
+export type RepairDocument = z.infer<typeof RepairDocument>;
+
+const SAYS = texts('document', {
+  amount: '{value}',
+  off: '{share} {way, select, more {more} other {less}}',
+  nothing: 'not weighed',
+  kept: 'cup {cup}; smear {smear}',
+});
+
+const lineOf = ({ label, expression, value, unit, source }: WorkLine) => ({
+  label,
+  how: `${expression}${source ? ` (${source})` : ''}`,
+  value: `${typeof value === 'number' ? Number(value.toPrecision(6)) : value}${unit ? ` ${unit}` : ''}`,
+});
+
+/** What was weighed of each batch against what was planned. */
+function batchesOf(view: RepairView, tell: Teller['tell']): RepairDocument['batches'] {
+  return view.passes.flatMap(({ plan, actuals, repair }, i) =>
+    plan.batches.map((b) => {
+      const rows = PART_IDS.filter((p) => b.massG[p] > 0).map((part) => {
+        const poured = actuals.pours.filter((x) => x.batch === b.index && x.part === part);
+        const real = poured.reduce((s, x) => s + x.massG, 0);
+        const off = real / b.massG[part] - 1;
+        return {
+          part: plan.sheet?.parts.find((x) => x.id === part)?.name || part,
+          planned: tell(SAYS.amount({ value: grams(b.massG[part]) })),
+          real: poured.length
+            ? tell(SAYS.amount({ value: exactly(grams(Number(real.toPrecision(5)))) }))
+            : tell(SAYS.nothing()),
+          off: poured.length
+            ? tell(SAYS.off({ share: percent(Math.abs(off) * 100, 2), way: off < 0 ? 'less' : 'more' }))
+            : '',
+          lot: [...new Set(poured.map((x) => x.lot).filter(Boolean))].join(', '),
+        };
+      });
+      const state = (w: { state: keyof typeof WITNESS_STATES } | undefined) => (w ? WITNESS_STATES[w.state] : 'none');
+      return {
+        label: `${view.passes.length > 1 ? `${pieceName(repair, i)}: ` : ''}${tell(b.label)}, ${tell(SAYS.amount({ value: ml(b.ml) }))}`,
+        rows,
+        witness: tell(
+          SAYS.kept({ cup: state(actuals.witness.get(b.index)), smear: state(actuals.smear.get(b.index)) }),
+        ),
+      };
+    }),
+  );
+}
+
+function factsOf(view: RepairView, { tell, when }: Teller): RepairDocument['facts'] {
+  const ofPass = ({ plan, repair }: PassView, i: number): [string, string][] => {
+    const name = view.passes.length > 1 ? `${pieceName(repair, i)}: ` : '';
+    const { sheet, void: v, method } = plan;
+    return [
+      [`${name}method`, method?.label ?? ''],
+      [`${name}system`, sheet ? `${sheet.name}, ${sheet.kind.replaceAll('-', ' ')}` : ''],
+      ...(v
+        ? ([
+            [
+              `${name}void`,
+              `${tell(SAYS.amount({ value: ml(v.nominalMl) }))} (${tell(SAYS.amount({ value: ml(v.p5Ml) }))} to ${tell(SAYS.amount({ value: ml(v.p95Ml) }))})`,
+            ],
+          ] as [string, string][])
+        : []),
+    ];
+  };
+  const { actuals, plan } = view;
+  return [
+    ...view.passes.flatMap(ofPass),
+    ['begun', actuals.startedAt === null ? 'not begun' : when(actuals.startedAt)],
+    ['may be opened from', plan.openMs === null ? 'no time' : when(plan.openMs)],
+    ['released', actuals.released ? `${when(actuals.released.atMs)}, ${actuals.released.role}` : 'not released'],
+    ...(actuals.released?.to ? ([['handed over to', actuals.released.to]] as [string, string][]) : []),
+  ].filter(([, text]) => text !== '') as RepairDocument['facts'];
+}
+
+/** What departed from the plan, the sheet or the rules: overridden stops, troubles, what was reopened, missed windows. */
+function deviationsOf(view: RepairView, { tell, when }: Teller): readonly string[] {
+  const overridden = view.passes.flatMap((p) => [...p.actuals.overrides]);
+  const findings = new Map<string, Finding>(view.findings.map((f) => [f.id, f]));
+  return [
+    ...[...new Map(overridden)].map(([id, o]) => {
+      const title = findings.get(id)?.title;
+      return `Overridden${title ? `, ${tell(title)}` : ''}: ${o.reason} (${o.role}, ${when(o.atMs)})`;
+    }),
+    ...standingStops(view.findings, view.actuals.overrides).map((f) => `Standing: ${tell(f.title)}. ${tell(f.why)}`),
+    ...view.actuals.reopened.map((r) => `Reopened: ${r.reason} (${r.role}, ${when(r.atMs)})`),
+    ...view.changes.map((c) => `Changed in the draft after the beginning: ${c.path.join('.')}`),
+  ];
+}
+
+/** The record of a repair, written out. @param events of its job */
+export function documentOf(
+  job: JobView,
+  view: RepairView,
+  events: readonly Event[],
+  o: Teller & {
+    readonly nowMs: number;
+    /** The plan that was kept when the work began. */
+    readonly kept?: Pick<RepairReport, 'steps'> | undefined;
+  },
+): RepairDocument {
+  const { tell, when } = o;
+  const mine = events.filter((e) => e.repairId === view.repair.id);
+  const done = view.plan.steps.filter((s) => s.doneAt !== null);
+  const { actuals } = view;
+  const perChannel = (['base', 'air', 'pot'] as const).flatMap((channel) => {
+    const points = actuals.readings
+      .filter((r) => r.channel === channel)
+      .map((r): [number, number] => [r.atMs, r.valueC]);
+    return points.length ? [{ channel, points }] : [];
+  });
+  return {
+    format: 'grenko-record',
+    version: 1,
+    coreVersion: CORE_VERSION,
+    repairId: view.repair.id,
+    title: view.repair.name || 'Unnamed repair',
+    place: view.repair.place,
+    job: job.job.name,
+    writtenAt: new Date(o.nowMs).toISOString(),
+    zone: job.job.zone,
+    facts: factsOf(view, o),
+    planned: o.kept
+      ? o.kept.steps.map((s) => ({ label: tell(s.title), fromMs: Date.parse(s.from), toMs: Date.parse(s.to) }))
+      : view.plan.steps.map((s) => ({ label: tell(s.title), fromMs: s.startMs, toMs: s.endMs })),
+    real: done.map((s) => ({ label: tell(s.title), fromMs: Math.min(s.startMs, s.doneAt!), toMs: s.doneAt! })),
+    batches: batchesOf(view, tell),
+    readings: perChannel,
+    tests: [
+      ...handTests(view).map((t) => ({
+        ask: `${t.of ? `${t.of}: ` : ''}${t.test.ask}`,
+        answer: t.answer ?? 'open',
+        at: t.atMs === null ? '' : when(t.atMs),
+      })),
+      ...figureTests(view).map((t) => ({
+        ask: `${MEASURED_KINDS[t.asked.kind].label}${t.asked.by ? `, asked by ${t.asked.by}` : ''}: ${t.readings
+          .map((r) => `${tell(readingSaid(t.asked, r.value))}${r.failure ? ` ${FAILURES[r.failure]}` : ''}`)
+          .join('; ')}`,
+        answer: t.verdict.answer,
+        at: t.readings.length ? when(t.readings.at(-1)!.atMs) : '',
+      })),
+    ],
+    opened: [...actuals.opened].map(([kind, s]) => [MILESTONES[kind].label, `${s.role}, ${when(s.atMs)}`]),
+    signatures: [
+      ...(actuals.reviewed
+        ? [['reviewed', `${actuals.reviewed.role}, ${when(actuals.reviewed.atMs)}`] as [string, string]]
+        : []),
+      ...(actuals.released
+        ? [['released', `${actuals.released.role}, ${when(actuals.released.atMs)}`] as [string, string]]
+        : []),
+      ...(actuals.inspection
+        ? [[actuals.inspection.state, `${actuals.inspection.by}, ${when(actuals.inspection.atMs)}`] as [string, string]]
+        : []),
+      ...(reviewNeeded(view) !== null && !actuals.reviewed
+        ? [['review', 'asked for, not signed'] as [string, string]]
+        : []),
+    ],
+    deviations: [...deviationsOf(view, o)],
+    entries: entriesOf(mine).map(({ event, later }) => ({
+      at: when(event.at),
+      what: tell(eventSaid(event, view)),
+      role: event.role,
+      later: later.map((e) => `${tell(eventSaid(e, view))} (${e.role}, ${when(e.recordedAt)})`),
+    })),
+    working: view.passes.flatMap(({ plan, repair }, i) => {
+      const name = view.passes.length > 1 ? `${pieceName(repair, i)}: ` : '';
+      const parts: [string, readonly WorkLine[]][] = [
+        ['volume', plan.void?.working ?? []],
+        ['mix', plan.mix?.working ?? []],
+        ...plan.milestones
+          .filter((m, k, all) => m.working.length && all.findIndex((x) => x.kind === m.kind) === k)
+          .map((m): [string, readonly WorkLine[]] => [m.label, m.working]),
+      ];
+      return parts.flatMap(([title, lines]) =>
+        lines.length ? [{ title: `${name}${title}`, lines: lines.map(lineOf) }] : [],
+      );
+    }),
+    chains: chainsOf(mine).map((c) => ({
+      device: c.browser,
+      entries: c.linked + c.unlinked,
+      whole: c.breaks.length === 0,
+      last: c.last ?? '',
+    })),
+  };
+}
+
+/** Sections of a repair, pass by pass, to scale: what lies in each, and over it. */
+export const sectionsOf = ({ passes }: RepairView): readonly { readonly name: string; readonly drawing: Drawing }[] => {
+  const all = passes.map((p, i) => ({ piece: p.plan.piece, name: pieceName(p.repair, i) }));
+  return passes.flatMap((p, i) => {
+    const drawn = p.plan.piece.void ? attempt(() => sectionInPlace(all, p.repair.passId ?? FIRST_PASS, 0)) : null;
+    return drawn?.ok ? [{ name: all[i]!.name, drawing: drawn.value }] : [];
+  });
+};
+
+/** The record as a table: an entry a line. A cell that begins like a formula is written harmless. */
+export const entriesCsv = (doc: RepairDocument): string =>
+  Papa.unparse(
+    doc.entries.map(({ at, what, role, later }) => ({ when: at, what, role, corrections: later.join(' | ') })),
+    { escapeFormulae: true, newline: '\r\n' },
+  );

@@ -1,0 +1,222 @@
+'use client';
+import { scaleLog } from 'd3';
+import Link from 'next/link';
+import { useMemo } from 'react';
+import type { Learned, Lessons, Seen } from '@/core/learn';
+import { METHODS, methodOf } from '@/core/method';
+import { say } from '@/words';
+import { Heading, Ways } from '../shared/bits';
+import { dayOf } from '../shared/when';
+import { useLessons } from '../workspace/lessons';
+import { setPrefs, usePrefs } from '../workspace/prefs';
+import { useWorkspace } from '../workspace/workspace';
+
+const TITLES = {
+  minutes: 'Where the time goes: hands-on minutes, real against planned',
+  material: 'Material: used against planned',
+  clock: 'Clocks: when it had set, against the sheet at the site’s temperatures',
+} as const;
+
+/** What this crew’s records say, as drawings. */
+export function LearnedPage() {
+  const lessons = useLessons();
+  const learn = usePrefs((p) => p.learn);
+  return (
+    <div className="px-4 md:px-6 py-4 max-w-[76rem] mx-auto">
+      <header className="flex items-center gap-6 flex-wrap mb-3">
+        <h1 className="text-2xl font-extrabold flex-1">What the records say</h1>
+        <Ways />
+      </header>
+      <main id="main">
+        {!lessons ? (
+          <p role="status">Reading the records…</p>
+        ) : !lessons.learned.length && !lessons.notes.length ? (
+          <p className="max-w-2xl">
+            No work has been recorded yet that anything could be learned from. Run a repair: every step that is ticked,
+            every pot that is weighed and every touch that is written down makes the next estimate better.
+          </p>
+        ) : (
+          <>
+            <p className="max-w-3xl">
+              From {lessons.repairs} {lessons.repairs === 1 ? 'repair' : 'repairs'}. Each mark is one of them; the
+              bracket is where this crew lies nine times in ten. One, in the middle, is as Grenko planned it. Up to five
+              records the middle one is told, of more a mean drawn towards Grenko’s own. No wait of a sheet is ever
+              shortened by it.
+            </p>
+            <label className="flex items-center gap-2.5 my-2 min-h-9">
+              <input
+                type="checkbox"
+                className="size-5"
+                style={{ accentColor: 'var(--ink)' }}
+                checked={learn}
+                onChange={(e) => setPrefs({ learn: e.target.checked })}
+              />
+              New repairs begin with the crew’s own minutes and rates
+            </label>
+            {(['minutes', 'material', 'clock'] as const).map((lesson) => (
+              <Section
+                key={lesson}
+                title={TITLES[lesson]}
+                learned={lessons.learned.filter((l) => l.lesson === lesson)}
+              />
+            ))}
+            <Notes lessons={lessons} />
+          </>
+        )}
+      </main>
+    </div>
+  );
+}
+
+/** What a row is about, in words. */
+function useNames(): (l: Learned) => string {
+  const sheets = useWorkspace((d) => d.sheets);
+  return (l) => {
+    if (l.lesson === 'clock') return [...sheets.values()].findLast((s) => s.systemId === l.of)?.name ?? l.of ?? '';
+    if (l.lesson === 'material') return methodOf(l.methodId)?.label ?? l.methodId;
+    const row = methodOf(l.methodId)?.tasks.find((t) => t.task === l.of);
+    // The first words: what stands in gaps is of one repair.
+    return row ? taskWords(row.say.title()) : (l.of ?? '');
+  };
+}
+const taskWords = (title: Parameters<typeof say>[0]): string =>
+  say(title, { system: 'metric', zone: 'utc', language: 'en' })
+    .replace(/\{.*?\}+/g, '')
+    .replace(/\s+/g, ' ')
+    .trim();
+
+function Section({ title, learned }: { title: string; learned: readonly Learned[] }) {
+  const names = useNames();
+  const byMethod = useMemo(() => {
+    const by = new Map<string, Learned[]>();
+    for (const l of learned) by.set(l.methodId, [...(by.get(l.methodId) ?? []), l]);
+    return [...by].sort(([a], [b]) => METHODS.findIndex((m) => m.id === a) - METHODS.findIndex((m) => m.id === b));
+  }, [learned]);
+  if (!learned.length) return null;
+  return (
+    <section aria-label={title}>
+      <Heading>{title}</Heading>
+      {byMethod.map(([methodId, rows]) => (
+        <div key={methodId} className="mb-3">
+          <h3 className="font-bold">{methodOf(methodId)?.label ?? methodId}</h3>
+          <Strips rows={rows} names={names} />
+        </div>
+      ))}
+    </section>
+  );
+}
+
+const ROW_H = 34;
+const [LEFT, RIGHT, WIDTH] = [300, 660, 860] as const;
+
+/** Ratios on one logarithmic line each: marks for records, a bracket for the crew. */
+function Strips({ rows, names }: { rows: readonly Learned[]; names: (l: Learned) => string }) {
+  const x = scaleLog().domain([0.4, 2.5]).range([LEFT, RIGHT]).clamp(true);
+  const height = rows.length * ROW_H + 24;
+  return (
+    <svg viewBox={`0 0 ${WIDTH} ${height}`} className="w-full paper" role="img">
+      <title>{rows.map((l) => `${names(l)}: ${told(l)}, from ${l.estimate.count}`).join('; ')}</title>
+      {[0.5, 1, 2].map((v) => (
+        <g key={v}>
+          <line
+            x1={x(v)}
+            x2={x(v)}
+            y1={6}
+            y2={height - 18}
+            stroke="var(--ink)"
+            strokeWidth={v === 1 ? 1.6 : 0.6}
+            strokeDasharray={v === 1 ? undefined : '2 4'}
+          />
+          <text x={x(v)} y={height - 5} textAnchor="middle" fontSize={13} fill="var(--ink-2)">
+            {v === 1 ? 'as planned' : v < 1 ? 'half' : 'twice'}
+          </text>
+        </g>
+      ))}
+      {rows.map((l, i) => {
+        const y = 22 + i * ROW_H;
+        const { estimate } = l;
+        return (
+          <g key={`${l.methodId} ${l.of}`} data-learned={l.of ?? l.methodId}>
+            <text x={LEFT - 14} y={y + 5} textAnchor="end" fontSize={14.5} fill="var(--ink)">
+              {names(l).slice(0, 42)}
+            </text>
+            {l.seen.map((s) => (
+              <Mark key={s.repairId} of={s} x={x} y={y} />
+            ))}
+            <path
+              d={`M${x(estimate.low)},${y - 9} v18 M${x(estimate.low)},${y} H${x(estimate.high)} M${x(estimate.high)},${y - 9} v18`}
+              stroke="var(--ink)"
+              strokeWidth={1.6}
+              fill="none"
+            />
+            <circle cx={x(estimate.ratio)} cy={y} r={5} fill="var(--ink)" />
+            <text x={RIGHT + 20} y={y + 5} fontSize={14.5} fill="var(--ink)">
+              <tspan className="fig" fontWeight={700}>
+                × {estimate.ratio.toFixed(2)}
+              </tspan>
+              <tspan fill="var(--ink-2)" dx={8}>
+                from {estimate.count}
+              </tspan>
+            </text>
+          </g>
+        );
+      })}
+    </svg>
+  );
+}
+
+function Mark({ of: { observation: o }, x, y }: { of: Seen; x: (v: number) => number; y: number }) {
+  if (o.is === 'between')
+    return (
+      <rect
+        x={x(o.from)}
+        y={y - 5}
+        width={Math.max(1, x(o.to) - x(o.from))}
+        height={10}
+        fill="var(--mix)"
+        stroke="var(--mix-line)"
+      />
+    );
+  return (
+    <path
+      d={
+        o.is === 'least'
+          ? `M${x(o.ratio)},${y - 7} v14 M${x(o.ratio)},${y} h12 m-4,-4 l4,4 l-4,4`
+          : `M${x(o.ratio)},${y - 7} v14`
+      }
+      stroke="var(--mix-line)"
+      strokeWidth={2}
+      fill="none"
+    />
+  );
+}
+
+const told = ({ estimate }: Learned): string =>
+  `${estimate.ratio.toFixed(2)} times as planned, between ${estimate.low.toFixed(2)} and ${estimate.high.toFixed(2)}`;
+
+function Notes({ lessons }: { lessons: Lessons }) {
+  const repairs = useWorkspace((d) => d.repairs);
+  const jobs = useWorkspace((d) => d.jobs);
+  if (!lessons.notes.length) return null;
+  const once = [...new Map(lessons.notes.map((n) => [`${n.repairId} ${n.text}`, n])).values()];
+  return (
+    <section aria-label="Left for the next">
+      <Heading>Left for the next like repair</Heading>
+      <ul>
+        {once.map((n) => {
+          const jobId = repairs.get(n.repairId)?.jobId;
+          const zone = (jobId && jobs.get(jobId)?.zone) || 'utc';
+          return (
+            <li key={`${n.repairId} ${n.text}`} className="py-1.5" style={{ borderTop: '1px solid var(--hair)' }}>
+              {n.text}{' '}
+              <span className="soft text-sm">
+                {methodOf(n.methodId)?.label},{' '}
+                {jobId ? <Link href={`/job/${jobId}/log`}>{n.repairName}</Link> : n.repairName}, {dayOf(n.atMs, zone)}
+              </span>
+            </li>
+          );
+        })}
+      </ul>
+    </section>
+  );
+}

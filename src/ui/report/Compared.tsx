@@ -1,0 +1,90 @@
+'use client';
+import { extent, line, scaleLinear } from 'd3';
+import type { RepairDocument } from '@/core/record';
+import { dayAndClock } from '../shared/when';
+
+const WIDTH = 900;
+const LEFT = 84;
+
+/** Hands-on work as planned and as it was on one axis, and what was read meanwhile as curves under it. */
+export function Compared({ doc, zone }: { doc: RepairDocument; zone: string }) {
+  const spans = [...doc.planned, ...doc.real];
+  if (!spans.length) return null;
+  const read = doc.readings.flatMap((r) => r.points.map((p) => p[0]));
+  const from = Math.min(...spans.map((s) => s.fromMs), ...read);
+  const to = Math.max(...spans.map((s) => s.toMs), ...read);
+  const x = scaleLinear()
+    .domain([from, to])
+    .range([LEFT, WIDTH - 12]);
+  const values = extent(doc.readings.flatMap((r) => r.points.map((p) => p[1])));
+  const hasCurve = doc.readings.length > 0;
+  const y = scaleLinear()
+    .domain([Math.floor((values[0] ?? 0) - 1), Math.ceil((values[1] ?? 1) + 1)])
+    .range([168, 92]);
+  const height = hasCurve ? 196 : 96;
+  // Labels at the ends and between: as many as stand beside each other.
+  const ticks = x.ticks(6);
+  const row = (name: string, list: RepairDocument['planned'], top: number, fill: string) => (
+    <g>
+      <text x={LEFT - 10} y={top + 14} textAnchor="end" fontSize={13.5} fill="var(--ink)">
+        {name}
+      </text>
+      {list.map((s, i) => (
+        <rect
+          key={`${s.fromMs} ${i}`}
+          x={x(s.fromMs)}
+          y={top}
+          width={Math.max(1.2, x(s.toMs) - x(s.fromMs))}
+          height={20}
+          fill={fill}
+          stroke="var(--ink)"
+          strokeWidth={0.6}
+        >
+          <title>{`${s.label}, ${dayAndClock(s.fromMs, zone)} to ${dayAndClock(s.toMs, zone)}`}</title>
+        </rect>
+      ))}
+    </g>
+  );
+  return (
+    <svg viewBox={`0 0 ${WIDTH} ${height}`} className="w-full" role="img" data-testid="compared">
+      <title>
+        {`Planned from ${dayAndClock(Math.min(...doc.planned.map((s) => s.fromMs)), zone)} to ${dayAndClock(Math.max(...doc.planned.map((s) => s.toMs)), zone)}` +
+          (doc.real.length
+            ? `; worked from ${dayAndClock(Math.min(...doc.real.map((s) => s.fromMs)), zone)} to ${dayAndClock(Math.max(...doc.real.map((s) => s.toMs)), zone)}`
+            : '')}
+      </title>
+      {ticks.map((t) => (
+        <g key={t}>
+          <line x1={x(t)} x2={x(t)} y1={4} y2={height - 20} stroke="var(--hair)" />
+          <text x={x(t)} y={height - 6} textAnchor="middle" fontSize={12.5} fill="var(--ink-2)">
+            {dayAndClock(t, zone)}
+          </text>
+        </g>
+      ))}
+      {row('planned', doc.planned, 8, 'url(#tx-gelled)')}
+      {row('as it was', doc.real, 42, 'var(--mix-2)')}
+      {hasCurve &&
+        doc.readings.map(({ channel, points }) => (
+          <g key={channel}>
+            <path
+              d={
+                line<readonly [number, number]>()
+                  .x((p) => x(p[0]))
+                  .y((p) => y(p[1]))(points) ?? ''
+              }
+              fill="none"
+              stroke="var(--ink)"
+              strokeWidth={1.5}
+              strokeDasharray={channel === 'air' ? '5 4' : channel === 'pot' ? '1.5 3' : undefined}
+            />
+            {points.map((p) => (
+              <circle key={p[0]} cx={x(p[0])} cy={y(p[1])} r={2.6} fill="var(--ink)" />
+            ))}
+            <text x={x(points.at(-1)![0]) + 6} y={y(points.at(-1)![1]) - 5} fontSize={12.5} fill="var(--ink)">
+              {channel} {points.at(-1)![1].toFixed(1)} °C
+            </text>
+          </g>
+        ))}
+    </svg>
+  );
+}
