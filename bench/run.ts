@@ -6,6 +6,7 @@ import { clockRun } from './clocks';
 import { grownJob } from './jobs';
 import { kitRun } from './kits';
 import { labRun } from './lab-run';
+import { recordRun } from './record';
 import { redraw } from './redraw';
 import { scanRun } from './scan-run';
 
@@ -115,6 +116,9 @@ kitRun((name, sorted) => row(name, sorted, at(reference, 0.5)), times, NOW);
 
 // Clocks, windows and self-heating, each beside a straightforward way of the same.
 clockRun((name, sorted, ref) => row(name, sorted, ref ?? at(reference, 0.5)), times, NOW);
+
+// Long records: held whole, learned from, written out.
+recordRun((name, sorted) => row(name, sorted, at(reference, 0.5)), times, NOW);
 
 if (!process.argv.includes('--core')) {
   const port = 3457;

@@ -27,6 +27,34 @@ const looks: Record<string, () => Promise<void>> = {
     await p.waitForTimeout(1500);
     await p.screenshot({ path: '/tmp/finish.png' });
   },
+  async report() {
+    const c = await fresh(b, DESKTOP); const p = await c.newPage();
+    p.on('console', (m) => console.log('C', m.text())); p.on('pageerror', (e) => console.log('E', e.message));
+    await withSample(p, base);
+    await p.goto(base);
+    await p.getByRole('button', { name: 'Two finished jobs: a record to read' }).click();
+    await p.getByRole('heading', { name: 'Finished' }).waitFor();
+    await p.waitForTimeout(800);
+    await p.screenshot({ path: '/tmp/yard.png' });
+    await p.goto(`${base}/job/sample-edges/report`);
+    await p.getByTestId('compared').waitFor();
+    await p.waitForTimeout(1000);
+    await p.screenshot({ path: '/tmp/report.png', fullPage: true });
+    const [d] = await Promise.all([p.waitForEvent('download'), p.getByRole('button', { name: 'PDF' }).click()]);
+    await d.saveAs('/tmp/record.pdf');
+    await p.goto(`${base}/job/sample-edges/tag`);
+    await p.waitForTimeout(1000);
+    await p.screenshot({ path: '/tmp/tag.png' });
+    await p.goto(`${base}/learned`);
+    await p.getByText('Where the time goes').waitFor();
+    await p.waitForTimeout(1000);
+    await p.screenshot({ path: '/tmp/learned.png' });
+    await p.goto(`${base}/job/sample-ramp/sample-nosing/place`);
+    await p.waitForTimeout(2500);
+    await p.getByRole('button', { name: /what it is made of/ }).first().click();
+    await p.waitForTimeout(600);
+    await p.screenshot({ path: '/tmp/place.png' });
+  },
   async log() {
     const c = await fresh(b, DESKTOP);
     const p = await c.newPage();

@@ -78,7 +78,11 @@ export function workedJob(plain: Bundle, crew: Crew): Bundle & { readonly snapsh
     const delay = delays.get(id) ?? 0;
     const min = step.handsOnMin * crew.slower * Math.exp(crew.scatter * chance.normal());
     // Whoever tests comes when there is time for it, not at the minute.
-    const from = Math.max(step.startMs + delay + (step.role === 'test' ? TEST_LATER_MS : 0), free);
+    const ready =
+      step.role === 'test'
+        ? Math.max(step.startMs + delay + TEST_LATER_MS, lastLook(r, crew) + 5 * MIN)
+        : step.startMs + delay;
+    const from = Math.max(ready, free);
     const to = from + Math.max(0.5, min) * MIN;
     free = to;
     delays.set(id, Math.max(delay, to - step.endMs));
@@ -112,7 +116,7 @@ function beside(r: RepairView, step: PlannedStep, from: number, to: number, chan
   const batch = step.batch === undefined ? undefined : plan.batches[step.batch];
   if (!batch || !plan.sheet || isMetered(plan.sheet.kind)) return;
   if (step.key.task === 'weigh')
-    for (const [part, massG] of Object.entries(batch.massG))
+    for (const [part, massG] of Object.entries(batch.massG).filter(([, g]) => g > 0))
       tell(
         id,
         from + (to - from) / 2,
@@ -133,30 +137,29 @@ function beside(r: RepairView, step: PlannedStep, from: number, to: number, chan
     tell(id, to, { kind: 'witness', batch: batch.index, state: 'kept', of: 'smear' }, 'technician', repair.passId);
 }
 
+/** When the smear of a pass is hard, and what it stands for counts from; null where it has none. */
+function hardAt({ plan }: RepairView['passes'][number], crew: Crew): number | null {
+  const due = plan.milestones.findLast((m) => m.kind === plan.serves);
+  if (!due?.originMs || !due.planMs || !plan.sheet || isMetered(plan.sheet.kind)) return null;
+  return due.originMs + (due.planMs - due.originMs) * crew.late;
+}
+/** The look at which the last of its smears is found hard. */
+const lastLook = (r: RepairView, crew: Crew): number =>
+  Math.max(...r.passes.map((p) => (hardAt(p, crew) ?? 0) + crew.looksEvery * 0.4 * MIN));
+
 /** The smear is touched until it is hard; then the tests are answered. */
 function tested(r: RepairView, atMs: number, crew: Crew, tell: Tell): void {
   const id = r.repair.id;
-  for (const { plan, repair } of r.passes) {
-    const due = plan.milestones.findLast((m) => m.kind === plan.serves);
-    if (!due?.originMs || !due.planMs || !plan.sheet || isMetered(plan.sheet.kind)) continue;
+  for (const pass of r.passes) {
+    const { plan, repair } = pass;
+    const hardMs = hardAt(pass, crew);
+    if (hardMs === null) continue;
     const batch = plan.batches.length - 1;
-    const hardMs = due.originMs + (due.planMs - due.originMs) * crew.late;
     const every = crew.looksEvery * MIN;
-    const looks = [hardMs - every * 0.6, hardMs + every * 0.4];
-    tell(
-      id,
-      Math.min(looks[0]!, atMs - 2 * MIN),
-      { kind: 'witness', batch, state: 'nail', of: 'smear' },
-      'technician',
-      repair.passId,
-    );
-    tell(
-      id,
-      Math.max(looks[1]!, atMs - MIN),
-      { kind: 'witness', batch, state: 'hard', of: 'smear' },
-      'technician',
-      repair.passId,
-    );
+    const look = (at: number, state: 'nail' | 'hard') =>
+      tell(id, at, { kind: 'witness', batch, state, of: 'smear' }, 'technician', repair.passId);
+    look(hardMs - every * 0.6, 'nail');
+    look(hardMs + every * 0.4, 'hard');
     for (const b of plan.batches)
       tell(id, atMs - MIN, { kind: 'witness', batch: b.index, state: 'hard' }, 'technician', repair.passId);
   }

@@ -5,7 +5,7 @@ import { Event, PlanSnapshot, planReport, viewJob } from '@/core/record';
 import { SheetRevision, Stock } from '@/core/system';
 import { SHAPES } from '@/core/void';
 import { PLAIN_READER, planInWords } from '@/words';
-import { methodsData, sampleData, sampleRecords } from './jobs';
+import { finishedData, methodsData, sampleData, sampleRecords } from './jobs';
 
 const NOW = Date.UTC(2027, 4, 10, 6);
 const ZONE = 'Europe/Helsinki';
@@ -22,7 +22,8 @@ test('every method has a repair at Ostrel Lake, and most shapes are measured in 
 });
 
 test('every record is sound, and each is there once', () => {
-  for (const records of [sampleRecords(NOW, ZONE), sampleRecords(NOW, ZONE, methodsData)]) {
+  for (const made of [sampleData, methodsData, finishedData]) {
+    const records = sampleRecords(NOW, ZONE, made);
     for (const r of records) {
       const parsed = SCHEMAS[r.record].safeParse(r);
       expect([r.id, parsed.error?.issues ?? []]).toEqual([r.id, []]);

@@ -40,6 +40,13 @@ export function plainText(text: string): string {
     ν: 'v',
     π: 'pi',
     '√': 'sqrt ',
+    '∑': 'sum of ',
+    Σ: 'sum of ',
+    '∫': 'integral of ',
+    τ: 'tau',
+    θ: 'theta',
+    '⌀': 'dia. ',
+    '⁺': '+',
     '≈': '~',
     '∞': 'endless',
     '·': '·',
@@ -127,7 +134,7 @@ export function reportPdf(ask: ReportAsk, progress: (share: number) => void = ()
       const column = i % 2;
       if (column === 0) room(52);
       const x = MARGIN + column * w;
-      drawSection(pdf, drawing, x, y, w - 6, 42);
+      drawSection(pdf, drawing, x, y + 3, w - 6, 40);
       font(8.5);
       pdf.text(plainText(name), x, y + 47);
       if (column === 1 || i === ask.sections.length - 1) y += 52;
@@ -138,8 +145,13 @@ export function reportPdf(ask: ReportAsk, progress: (share: number) => void = ()
   drawBand(pdf, ask, MARGIN, y, inner);
   y += 32;
   for (const r of doc.readings) {
-    room(36);
     font(9);
+    if (r.points.length < 2) {
+      room(LINE + 2);
+      y = text(`Read of the ${r.channel}: ${r.points.map((p) => `${p[1]} °C`).join(', ')}`, MARGIN, inner) + 2;
+      continue;
+    }
+    room(36);
     pdf.text(`Readings of the ${r.channel}, °C`, MARGIN, y);
     drawCurve(pdf, r.points, ask.ticks, MARGIN, y + 2, inner, 24);
     y += 34;
@@ -200,8 +212,8 @@ export function reportPdf(ask: ReportAsk, progress: (share: number) => void = ()
   progress(0.8);
 
   if (doc.working.length) {
-    pdf.addPage();
-    y = MARGIN;
+    room(40);
+    y += 6;
     font(14, 'bold');
     pdf.text('Working', MARGIN, y + 2);
     y += 4;
@@ -255,7 +267,8 @@ const grey = (pdf: jsPDF, tone: number) => pdf.setFillColor(tone, tone, tone);
 
 /** A section to scale inside a box. */
 function drawSection(pdf: jsPDF, drawing: Drawing, x: number, y: number, w: number, h: number): void {
-  const all = drawing.outlines.flatMap((o) => o.points);
+  // Dimension lines stand outside of what they measure.
+  const all = [...drawing.outlines.flatMap((o) => o.points), ...drawing.dimensions.flatMap((d) => [d.from, d.to])];
   if (!all.length) return;
   const xs = all.map((p) => p[0]);
   const ys = all.map((p) => p[1]);

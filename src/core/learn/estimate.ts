@@ -37,10 +37,10 @@ const SIGMAS = [0.05, 0.075, 0.11, 0.16, 0.23, 0.33, 0.48, 0.7];
 const WILD_SHARE = 0.04;
 const WILD_SIGMA = 2;
 /** Points of the grid over the logarithm of the ratio, and how far it reaches in deviations of the prior. */
-const POINTS = 241;
+const POINTS = 201;
 const REACH = 4;
 /** Observations nearer to each other than this, in their logarithm, are counted as one. */
-const BIN = 0.004;
+const BIN = 0.006;
 
 /** Error function, within 1.2e-7 (Numerical Recipes, 6.2, Chebyshev fit of erfc). */
 function erfc(x: number): number {
@@ -69,32 +69,31 @@ export const normalCdf = (x: number): number => 0.5 * erfc(-x / Math.SQRT2);
 const density = (x: number, sigma: number): number =>
   Math.exp(-0.5 * (x / sigma) ** 2) / (sigma * Math.sqrt(2 * Math.PI));
 
+/** Like observations counted together, by the logarithms of what they say. */
 interface Binned {
-  readonly o: Observation;
-  readonly weight: number;
+  readonly is: Observation['is'];
+  readonly a: number;
+  readonly b: number;
+  weight: number;
 }
 
-/** Like observations counted together. */
 function binned(list: readonly Observation[]): readonly Binned[] {
-  const by = new Map<string, { o: Observation; weight: number }>();
-  const round = (v: number) => Math.round(Math.log(v) / BIN);
+  const by = new Map<string, Binned>();
   for (const o of list) {
-    const key = o.is === 'between' ? `b${round(o.from)}_${round(o.to)}` : `${o.is[0]}${round(o.ratio)}`;
+    const [a, b] = o.is === 'between' ? [Math.log(o.from), Math.log(o.to)] : [Math.log(o.ratio), 0];
+    const key = `${o.is} ${Math.round(a / BIN)} ${Math.round(b / BIN)}`;
     const known = by.get(key);
     if (known) known.weight++;
-    else by.set(key, { o, weight: 1 });
+    else by.set(key, { is: o.is, a, b, weight: 1 });
   }
   return [...by.values()];
 }
 
 /** How likely an observation is where the logarithm of the ratio has this middle and deviation. */
-function likelihood(o: Observation, mu: number, sigma: number): number {
-  const each = (s: number): number => {
-    if (o.is === 'exact') return density(Math.log(o.ratio) - mu, s);
-    if (o.is === 'least') return 1 - normalCdf((Math.log(o.ratio) - mu) / s);
-    return normalCdf((Math.log(o.to) - mu) / s) - normalCdf((Math.log(o.from) - mu) / s);
-  };
-  return (1 - WILD_SHARE) * each(sigma) + WILD_SHARE * each(WILD_SIGMA);
+function chanceOf({ is, a, b }: Binned, mu: number, sigma: number): number {
+  if (is === 'exact') return density(a - mu, sigma);
+  if (is === 'least') return 1 - normalCdf((a - mu) / sigma);
+  return normalCdf((b - mu) / sigma) - normalCdf((a - mu) / sigma);
 }
 
 const isSound = (o: Observation): boolean =>
@@ -139,7 +138,10 @@ export function estimateOf(observations: readonly Observation[], { spread }: Pri
   const logs = SIGMAS.map((sigma) =>
     grid.map((mu) => {
       let log = -0.5 * (mu / tau) ** 2;
-      for (const { o, weight } of bins) log += weight * Math.log(Math.max(likelihood(o, mu, sigma), 1e-300));
+      for (const o of bins) {
+        const chance = (1 - WILD_SHARE) * chanceOf(o, mu, sigma) + WILD_SHARE * chanceOf(o, mu, WILD_SIGMA);
+        log += o.weight * Math.log(Math.max(chance, 1e-300));
+      }
       return log;
     }),
   );

@@ -1,6 +1,7 @@
 import { factorsOf, type Method, type Setting } from '../method';
 import { FIRST_PASS, type PlannedStep, settingOf } from '../plan';
-import { type Event, type PassView, type RepairView, standingEvents } from '../record';
+import { type Event, handsAt, type PassView, type RepairView, standingEvents, ticksOf } from '../record';
+import type { Said } from '../say';
 import { isMetered, PART_IDS } from '../system';
 import type { Observation } from './estimate';
 
@@ -14,6 +15,8 @@ export interface Seen {
   /** The task of minutes, the system of a clock; null of material. */
   readonly of: string | null;
   readonly repairId: string;
+  /** The words of the task, as its repair had them. */
+  readonly title?: Said;
   readonly observation: Observation;
 }
 
@@ -22,24 +25,10 @@ const MOST_RATIO = 20;
 /** A step ticked within so many minutes of the one before was ticked afterwards, with others. */
 const LEAST_MIN = 0.3;
 
-/** Nobody works at one thing so long without ticking: it lay overnight, or was forgotten. */
-const MOST_MS = 8 * 3_600_000;
-
-/** Ticks of everybody’s hands in a job, in order: what somebody did elsewhere meanwhile was not done here. */
-const ticksOf = (events: readonly Event[]): readonly number[] =>
-  events
-    .filter(({ body }) => body.kind === 'step-done' || body.kind === 'step-begun' || body.kind === 'started')
-    .map((e) => e.at)
-    .sort((a, b) => a - b);
-
-/** Minutes of hands-on work from the ticks: from its own beginning, or from the tick before it where nothing kept it. */
+/** Minutes of hands-on work from the ticks. */
 function minutesOf(step: PlannedStep, ticks: readonly number[]): number | null {
-  if (step.doneAt === null) return null;
-  // What had to wait began when it liked.
-  const before = step.waitFor || step.gate ? null : (ticks.findLast((t) => t < step.doneAt!) ?? null);
-  const from = step.begunAt ?? before;
-  if (from === null || step.doneAt - from > MOST_MS) return null;
-  const min = (step.doneAt - from) / 60_000;
+  const at = handsAt(step, ticks);
+  const min = at ? (at.toMs - at.fromMs) / 60_000 : 0;
   return min >= LEAST_MIN ? min : null;
 }
 
@@ -66,7 +55,7 @@ export const learnedAs = (step: Pick<PlannedStep, 'key' | 'formerly'>): string =
 function minutesSeen(view: RepairView, pass: PassView, ticks: readonly number[]): readonly Seen[] {
   const { method } = pass.plan;
   if (!method) return [];
-  const by = new Map<string, { real: number; planned: number }>();
+  const by = new Map<string, { real: number; planned: number; title: Said }>();
   for (const step of view.plan.steps) {
     if (step.passId !== pass.repair.passId || !step.factors.length || step.handsOnMin <= 0) continue;
     const real = minutesOf(step, ticks);
@@ -74,14 +63,15 @@ function minutesSeen(view: RepairView, pass: PassView, ticks: readonly number[])
     if (real === null || scale === null || !(scale > 0)) continue;
     const planned = step.handsOnMin / scale;
     if (real / planned > MOST_RATIO) continue;
-    const known = by.get(learnedAs(step)) ?? { real: 0, planned: 0 };
-    by.set(learnedAs(step), { real: known.real + real, planned: known.planned + planned });
+    const known = by.get(learnedAs(step)) ?? { real: 0, planned: 0, title: step.title };
+    by.set(learnedAs(step), { ...known, real: known.real + real, planned: known.planned + planned });
   }
-  return [...by].map(([of, { real, planned }]) => ({
+  return [...by].map(([of, { real, planned, title }]) => ({
     lesson: 'minutes' as const,
     methodId: method.id,
     of,
     repairId: view.repair.id,
+    title,
     observation: { is: 'exact' as const, ratio: real / planned },
   }));
 }

@@ -3,14 +3,16 @@ import { z } from 'zod';
 import { type Finding, standingStops } from '../judge';
 import { FAILURES, FIRST_PASS, MEASURED_KINDS, pieceName, readingSaid, sectionInPlace, WITNESS_STATES } from '../plan';
 import { exactly, grams, ml, percent, type Said, texts } from '../say';
-import { MILESTONES, PART_IDS } from '../system';
+import { MILESTONES, PART_IDS, systemKind } from '../system';
 import { attempt, type WorkLine } from '../units';
 import type { Drawing } from '../void';
 import type { JobView, PassView, RepairView } from './bundle';
 import type { Event } from './event';
+import { standingEvents } from './fold';
 import { chainsOf } from './links';
 import { figureTests, handTests, reviewNeeded } from './release';
 import { CORE_VERSION, type RepairReport } from './report';
+import { handsAt, ticksOf } from './ticks';
 import { entriesOf, eventSaid } from './told';
 
 /** How whoever reads a document likes its words and instants. */
@@ -65,7 +67,7 @@ export type RepairDocument = z.infer<typeof RepairDocument>;
 
 const SAYS = texts('document', {
   amount: '{value}',
-  off: '{share} {way, select, more {more} other {less}}',
+  off: '{way, select, more {{share} more} less {{share} less} other {as planned}}',
   nothing: 'not weighed',
   kept: 'cup {cup}; smear {smear}',
 });
@@ -83,7 +85,7 @@ function batchesOf(view: RepairView, tell: Teller['tell']): RepairDocument['batc
       const rows = PART_IDS.filter((p) => b.massG[p] > 0).map((part) => {
         const poured = actuals.pours.filter((x) => x.batch === b.index && x.part === part);
         const real = poured.reduce((s, x) => s + x.massG, 0);
-        const off = real / b.massG[part] - 1;
+        const share = Number((100 * (real / b.massG[part] - 1)).toFixed(1));
         return {
           part: plan.sheet?.parts.find((x) => x.id === part)?.name || part,
           planned: tell(SAYS.amount({ value: grams(b.massG[part]) })),
@@ -91,7 +93,12 @@ function batchesOf(view: RepairView, tell: Teller['tell']): RepairDocument['batc
             ? tell(SAYS.amount({ value: exactly(grams(Number(real.toPrecision(5)))) }))
             : tell(SAYS.nothing()),
           off: poured.length
-            ? tell(SAYS.off({ share: percent(Math.abs(off) * 100, 2), way: off < 0 ? 'less' : 'more' }))
+            ? tell(
+                SAYS.off({
+                  share: exactly(percent(Math.abs(share))),
+                  way: share === 0 ? 'none' : share < 0 ? 'less' : 'more',
+                }),
+              )
             : '',
           lot: [...new Set(poured.map((x) => x.lot).filter(Boolean))].join(', '),
         };
@@ -114,7 +121,7 @@ function factsOf(view: RepairView, { tell, when }: Teller): RepairDocument['fact
     const { sheet, void: v, method } = plan;
     return [
       [`${name}method`, method?.label ?? ''],
-      [`${name}system`, sheet ? `${sheet.name}, ${sheet.kind.replaceAll('-', ' ')}` : ''],
+      [`${name}system`, sheet ? `${sheet.name}, ${systemKind(sheet.kind).label.toLowerCase()}` : ''],
       ...(v
         ? ([
             [
@@ -164,6 +171,7 @@ export function documentOf(
   const { tell, when } = o;
   const mine = events.filter((e) => e.repairId === view.repair.id);
   const done = view.plan.steps.filter((s) => s.doneAt !== null);
+  const ticks = ticksOf(standingEvents(events));
   const { actuals } = view;
   const perChannel = (['base', 'air', 'pot'] as const).flatMap((channel) => {
     const points = actuals.readings
@@ -185,7 +193,10 @@ export function documentOf(
     planned: o.kept
       ? o.kept.steps.map((s) => ({ label: tell(s.title), fromMs: Date.parse(s.from), toMs: Date.parse(s.to) }))
       : view.plan.steps.map((s) => ({ label: tell(s.title), fromMs: s.startMs, toMs: s.endMs })),
-    real: done.map((s) => ({ label: tell(s.title), fromMs: Math.min(s.startMs, s.doneAt!), toMs: s.doneAt! })),
+    real: done.map((s) => ({
+      label: tell(s.title),
+      ...(handsAt(s, ticks) ?? { fromMs: Math.min(s.startMs, s.doneAt!), toMs: s.doneAt! }),
+    })),
     batches: batchesOf(view, tell),
     readings: perChannel,
     tests: [

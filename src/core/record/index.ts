@@ -14,4 +14,5 @@ export * from './running';
 export * from './sequence';
 export * from './snapshot';
 export * from './tag-text';
+export * from './ticks';
 export * from './told';

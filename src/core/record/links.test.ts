@@ -1,5 +1,6 @@
+import { createHash } from 'node:crypto';
 import fc from 'fast-check';
-import { chainKey, chainsOf, type Event, eventHash, headOf, linkAfter } from '.';
+import { chainKey, chainsOf, type Event, eventHash, headOf, linkAfter, stableJson } from '.';
 
 let n = 0;
 const event = (device: string, over: Partial<Event> = {}): Event => ({
@@ -90,4 +91,30 @@ test('a long record is one whole chain', () => {
     many.push(event('a.1', { link: { n: i + 1, prev: eventHash(last) } }));
   }
   expect(chainsOf(many)).toMatchObject([{ linked: 2000, breaks: [] }]);
+});
+
+test('what is hashed is JSON with its keys in order, whatever is in it', () => {
+  const sorted = (value: unknown) =>
+    JSON.stringify(value, (_key, v) =>
+      v && typeof v === 'object' && !Array.isArray(v)
+        ? Object.fromEntries(Object.entries(v).sort(([a], [b]) => (a < b ? -1 : 1)))
+        : v,
+    );
+  fc.assert(
+    fc.property(fc.jsonValue(), (value) => {
+      // Names that are whole numbers stand first in any object: no key of a record is one.
+      fc.pre(!/"\\d+":/.test(JSON.stringify(value)) && !/"\d+":/.test(JSON.stringify(value)));
+      expect(stableJson(value)).toBe(sorted(value));
+    }),
+  );
+  expect(stableJson({ b: undefined, a: [undefined, Number.NaN, new Date(0)] })).toBe(
+    sorted({ b: undefined, a: [undefined, Number.NaN, new Date(0)] }),
+  );
+});
+
+test('a hash is that of the text, short or long, in whatever script', () => {
+  for (const text of ['a', 'ä€漢😀', 'x'.repeat(2000), '漢'.repeat(2000)]) {
+    const e = event('a.1', { body: { kind: 'note', text } });
+    expect(eventHash(e)).toBe(createHash('sha256').update(stableJson(e), 'utf8').digest('hex'));
+  }
 });

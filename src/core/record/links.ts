@@ -5,7 +5,14 @@ import { browserOf } from './fold';
 import { stableJson } from './snapshot';
 
 /** SHA-256 of an entry as it is written, its link among it: the hash of the last stands for all before it. Hex. */
-export const eventHash = (event: Event): string => bytesToHex(sha256(utf8ToBytes(stableJson(event))));
+export function eventHash(event: Event): string {
+  const text = stableJson(event);
+  // A letter takes three bytes at most: thousands of entries are hashed from one place.
+  if (text.length * 3 > bytes.length) return bytesToHex(sha256(utf8ToBytes(text)));
+  return bytesToHex(sha256(bytes.subarray(0, encoder.encodeInto(text, bytes).written)));
+}
+const bytes = new Uint8Array(16_384);
+const encoder = new TextEncoder();
 
 /** The chain an event belongs to: that of its browser in its repair. */
 export const chainKey = ({ repairId, device }: Pick<Event, 'repairId' | 'device'>): string =>

@@ -22,13 +22,26 @@ export const PlanSnapshot = z.object({
 });
 export type PlanSnapshot = z.infer<typeof PlanSnapshot>;
 
+/** Strings that stand in JSON as they are: no quote, no backslash, no control, no half of a pair. */
+const PLAIN = /^[ !#-[\]-\ud7ff]*$/;
+const quoted = (text: string): string => (PLAIN.test(text) ? `"${text}"` : JSON.stringify(text));
+
 /** JSON with sorted keys: the same data always gives the same text. */
 export function stableJson(value: unknown): string {
-  return JSON.stringify(value, (_key, v) =>
-    v && typeof v === 'object' && !Array.isArray(v)
-      ? Object.fromEntries(Object.entries(v).sort(([a], [b]) => (a < b ? -1 : 1)))
-      : v,
-  );
+  if (typeof value === 'string') return quoted(value);
+  if (value === null || typeof value !== 'object') return JSON.stringify(value) ?? 'null';
+  if (Array.isArray(value)) return `[${value.map(stableJson).join(',')}]`;
+  const of = value as Readonly<Record<string, unknown>>;
+  // As a date or the like writes itself.
+  if (typeof of.toJSON === 'function') return stableJson((of.toJSON as () => unknown)());
+  let text = '';
+  for (const key of Object.keys(of).sort()) {
+    const v = of[key];
+    if (v === undefined || typeof v === 'function') continue;
+    const told = typeof v === 'number' && Number.isFinite(v) ? `${v}` : stableJson(v);
+    text += text ? `,${quoted(key)}:${told}` : `${quoted(key)}:${told}`;
+  }
+  return `{${text}}`;
 }
 
 /** SHA-256 of the inputs of a plan, hex. */

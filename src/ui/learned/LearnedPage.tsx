@@ -71,19 +71,14 @@ export function LearnedPage() {
 /** What a row is about, in words. */
 function useNames(): (l: Learned) => string {
   const sheets = useWorkspace((d) => d.sheets);
+  const system = usePrefs((p) => p.system);
   return (l) => {
     if (l.lesson === 'clock') return [...sheets.values()].findLast((s) => s.systemId === l.of)?.name ?? l.of ?? '';
     if (l.lesson === 'material') return methodOf(l.methodId)?.label ?? l.methodId;
-    const row = methodOf(l.methodId)?.tasks.find((t) => t.task === l.of);
-    // The first words: what stands in gaps is of one repair.
-    return row ? taskWords(row.say.title()) : (l.of ?? '');
+    const title = l.seen[0]?.title;
+    return title ? say(title, { system, zone: 'utc', language: 'en' }) : (l.of ?? '');
   };
 }
-const taskWords = (title: Parameters<typeof say>[0]): string =>
-  say(title, { system: 'metric', zone: 'utc', language: 'en' })
-    .replace(/\{.*?\}+/g, '')
-    .replace(/\s+/g, ' ')
-    .trim();
 
 function Section({ title, learned }: { title: string; learned: readonly Learned[] }) {
   const names = useNames();

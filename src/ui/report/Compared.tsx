@@ -2,6 +2,7 @@
 import { extent, line, scaleLinear } from 'd3';
 import type { RepairDocument } from '@/core/record';
 import { dayAndClock } from '../shared/when';
+import { ticksOf } from './ticks';
 
 const WIDTH = 900;
 const LEFT = 84;
@@ -22,8 +23,7 @@ export function Compared({ doc, zone }: { doc: RepairDocument; zone: string }) {
     .domain([Math.floor((values[0] ?? 0) - 1), Math.ceil((values[1] ?? 1) + 1)])
     .range([168, 92]);
   const height = hasCurve ? 196 : 96;
-  // Labels at the ends and between: as many as stand beside each other.
-  const ticks = x.ticks(6);
+  const ticks = ticksOf(from, to, zone);
   const row = (name: string, list: RepairDocument['planned'], top: number, fill: string) => (
     <g>
       <text x={LEFT - 10} y={top + 14} textAnchor="end" fontSize={13.5} fill="var(--ink)">
@@ -54,10 +54,10 @@ export function Compared({ doc, zone }: { doc: RepairDocument; zone: string }) {
             : '')}
       </title>
       {ticks.map((t) => (
-        <g key={t}>
-          <line x1={x(t)} x2={x(t)} y1={4} y2={height - 20} stroke="var(--hair)" />
-          <text x={x(t)} y={height - 6} textAnchor="middle" fontSize={12.5} fill="var(--ink-2)">
-            {dayAndClock(t, zone)}
+        <g key={t.ms}>
+          <line x1={x(t.ms)} x2={x(t.ms)} y1={4} y2={height - 20} stroke="var(--hair)" />
+          <text x={x(t.ms)} y={height - 6} textAnchor="middle" fontSize={12.5} fill="var(--ink-2)">
+            {t.label}
           </text>
         </g>
       ))}

@@ -13,17 +13,18 @@ import {
   sectionsOf,
 } from '@/core/record';
 import { say } from '@/words';
-import { type ReportAsk, startReport } from '@/worker/report';
+import { startReport } from '@/worker/report';
 import { Heading } from '../shared/bits';
 import { Drawing } from '../shared/Drawing';
 import { Tag } from '../shared/Tag';
-import { clock, dayAndClock, fullWhen } from '../shared/when';
+import { fullWhen } from '../shared/when';
 import { fileName, saveBytes, saveText } from '../workspace/files';
 import { useNow } from '../workspace/now';
 import { usePrefs } from '../workspace/prefs';
 import { useJobView } from '../workspace/view';
 import { useWorkspace } from '../workspace/workspace';
 import { Compared } from './Compared';
+import { ticksOf } from './ticks';
 
 /** The record of a job as a document: on the screen, as a PDF, as data and as a table. */
 export function ReportPage({ jobId }: { jobId: string }) {
@@ -75,24 +76,6 @@ export function ReportPage({ jobId }: { jobId: string }) {
       </main>
     </div>
   );
-}
-
-const HOUR = 3_600_000;
-/** Whole days or hours of the site between two instants, as many as can be read. */
-function ticksOf(fromMs: number, toMs: number, zone: string): ReportAsk['ticks'] {
-  const steps = [1, 2, 3, 6, 12, 24, 48, 96, 168, 336].map((h) => h * HOUR);
-  const step = steps.find((s) => (toMs - fromMs) / s <= 9) ?? steps.at(-1)!;
-  // Whole hours of the zone: offsets of quarters of an hour move the first tick, not the rest.
-  const minutes = Number(clock(fromMs, zone).split(':')[1] ?? 0);
-  const first = fromMs - minutes * 60_000;
-  const out: { ms: number; label: string }[] = [];
-  for (let ms = first; ms <= toMs; ms += HOUR) {
-    const hour = Number(clock(ms, zone).split(':')[0]);
-    if (step >= 24 * HOUR ? hour === 0 : hour % (step / HOUR) === 0)
-      out.push({ ms, label: step >= 24 * HOUR ? dayAndClock(ms, zone).split(' ')[0]! : clock(ms, zone) });
-  }
-  const every = Math.ceil(out.length / 10);
-  return out.filter((_, i) => i % every === 0);
 }
 
 function OfRepair({

@@ -1,0 +1,12 @@
+import { DESKTOP, fresh, launch, withSample } from './browser';
+const base = 'http://127.0.0.1:4177';
+const b = await launch();
+const c = await fresh(b, DESKTOP); const p = await c.newPage();
+await withSample(p, base);
+await p.goto(base);
+p.on('pageerror', (e) => console.log('E', e.message)); p.on('console', (m) => console.log('C', m.text()));const t = Date.now();
+await p.getByRole('button', { name: 'Two finished jobs: a record to read' }).click();
+await p.waitForTimeout(3000);
+console.log(Date.now() - t, await p.getByRole('button').allTextContents(), await p.locator('main h2').allTextContents());
+console.log((await p.locator('body').textContent())?.slice(0, 900));
+await b.close();
