@@ -1,5 +1,6 @@
 import AxeBuilder from '@axe-core/playwright';
 import type { Browser, Page } from 'playwright-core';
+import { finishedData, methodsData } from '@/sample/jobs';
 import { fresh, launch, turnTo, withSample } from './browser';
 
 const base = () => process.env.GRENKO_BASE!;
@@ -9,7 +10,7 @@ let page: Page;
 beforeAll(async () => {
   browser = await launch();
   page = await (await fresh(browser)).newPage();
-  await withSample(page, base());
+  await withSample(page, base(), [finishedData, methodsData]);
   await page.goto(base());
   await page.locator('#main').waitFor();
 });
@@ -36,6 +37,11 @@ const VIEWS = [
   '/lab?repair=sample-nosing',
   '/job/sample-ramp/card',
   '/settings',
+  '/learned',
+  '/job/sample-edges/report',
+  '/job/sample-winch/tag',
+  '/job/sample-edges/sample-edge-1/release',
+  '/job/sample-workshop/sample-dent/finish',
 ];
 
 const TAGS = ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'];

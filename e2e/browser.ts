@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { type Browser, type BrowserContext, type BrowserContextOptions, chromium, type Page } from 'playwright-core';
-import { sampleRecords } from '@/sample/jobs';
+import { type methodsData, sampleData, sampleRecords } from '@/sample/jobs';
 import { DATABASE, DATABASE_VERSION } from '@/store/database';
 import { KINDS } from '@/store/records';
 
@@ -103,9 +103,15 @@ export const BARE = '/manifest.webmanifest';
  * Puts the sample into the database of a clean profile, as of the page’s own clock: what the yard’s button does,
  * without loading the yard. The page stands nowhere afterwards.
  */
-export async function withSample(page: Page, base: string): Promise<void> {
+export async function withSample(
+  page: Page,
+  base: string,
+  further: readonly (typeof methodsData)[] = [],
+): Promise<void> {
   await page.goto(base + BARE);
-  const records = sampleRecords(await page.evaluate(() => Date.now()), 'Europe/Helsinki');
+  const now = await page.evaluate(() => Date.now());
+  const all = [sampleData, ...further].flatMap((of) => sampleRecords(now, 'Europe/Helsinki', of));
+  const records = [...new Map(all.map((r) => [`${r.record}/${r.id}`, r])).values()];
   const kinds = Object.fromEntries([...KINDS, 'conflict'].map((kind) => [kind, true]));
   await put(
     page,

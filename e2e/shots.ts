@@ -1,4 +1,5 @@
 import { mkdirSync } from 'node:fs';
+import { finishedData, methodsData } from '@/sample/jobs';
 import { DESKTOP, fresh, launch, PHONE, withSample } from './browser';
 
 /**
@@ -11,8 +12,6 @@ const RAMP = '/job/sample-ramp/sample-nosing';
 const PLATE = '/job/sample-winch/sample-plate';
 const SHOTS: readonly (readonly [name: string, path: string, phone?: boolean])[] = [
   ['yard', '/'],
-  ['job', '/job/sample-ramp'],
-  ['inspect', `${RAMP}/inspect`],
   ['measure', `${RAMP}/measure`],
   ['material', `${RAMP}/material`],
   ['mix', `${PLATE}/mix`],
@@ -22,10 +21,12 @@ const SHOTS: readonly (readonly [name: string, path: string, phone?: boolean])[]
   ['release', `${PLATE}/release`],
   ['run', `${PLATE}/run`],
   ['run-phone', `${PLATE}/run`, true],
-  ['log', '/job/sample-winch/log'],
+  ['log', '/job/sample-edges/log'],
+  ['finish', '/job/sample-workshop/sample-dent/finish'],
+  ['report', '/job/sample-edges/report'],
+  ['learned', '/learned'],
   ['shelf', '/shelf'],
   ['sheet', '/shelf/sheet-filler-1'],
-  ['card', '/job/sample-ramp/card'],
   ['pick', '/job/sample-landing/pick'],
   ['chain', '/job/sample-boat/sample-fitting/measure?pass=p2'],
   ['lab', '/lab?sheet=sheet-paste-1'],
@@ -37,7 +38,7 @@ for (const phone of [false, true]) {
   const context = await fresh(browser, phone ? PHONE : DESKTOP);
   const page = await context.newPage();
   page.on('pageerror', (error) => console.error('page error:', error.message));
-  await withSample(page, base);
+  await withSample(page, base, [methodsData, finishedData]);
   // Pots and lifts are prepared once, in the background.
   await page.waitForTimeout(6000);
   for (const [name, path, onPhone = false] of SHOTS) {

@@ -1,4 +1,6 @@
+import { readFileSync } from 'node:fs';
 import type { Page } from 'playwright-core';
+import { RepairDocument } from '@/core/record';
 import { site } from './browser';
 import { answer, choose, passInspection, runToTheEnd, stage, type } from './hands';
 
@@ -87,8 +89,34 @@ async function release(page: Page, reviewed: boolean): Promise<void> {
   await page.waitForFunction(() =>
     [...document.querySelectorAll('button')].some((b) => b.textContent?.includes('Sign and release') && !b.disabled),
   );
+  await page.getByLabel('Handed over to').fill('ferry office');
   await sign.click();
   await page.getByText(/Released by/).waitFor();
+  await report(page);
+}
+
+/** The record as a report, a PDF, data, a table and a tag. */
+async function report(page: Page): Promise<void> {
+  await page.getByRole('link', { name: 'The record as a report' }).click();
+  await page.getByTestId('compared').waitFor();
+  await page.getByText('handed over to', { exact: true }).waitFor();
+  const saved = async (name: string): Promise<string> => {
+    const [download] = await Promise.all([
+      page.waitForEvent('download'),
+      page.getByRole('button', { name, exact: true }).click(),
+    ]);
+    return readFileSync(await download.path(), 'latin1');
+  };
+  const pdf = await saved('PDF');
+  expect([pdf.slice(0, 5), /\/Count ([2-9]|\d\d)/.test(pdf)]).toEqual(['%PDF-', true]);
+  const data = RepairDocument.parse(JSON.parse(Buffer.from(await saved('JSON'), 'latin1').toString('utf8')));
+  expect(data.real.length).toBe(data.planned.length);
+  expect(data.chains.every((c) => c.whole && c.last.length === 64)).toBe(true);
+  expect((await saved('CSV')).split('\r\n').length).toBe(data.entries.length + 1);
+  await page.getByRole('link', { name: 'Tags' }).click();
+  const code = page.locator('[data-code*="Released by"]');
+  await code.waitFor();
+  expect(await code.getAttribute('data-code')).toMatch(/http:.*\/release$/);
 }
 
 const begin = async (): Promise<Page> => {
@@ -144,7 +172,7 @@ test('a mortar patch, from an empty database to its release', async () => {
   expect(await runToTheEnd(page)).toBeLessThan(80);
   await release(page, false);
   await page.goto(page.url().replace(/\/job\/([^/]+)\/.*/, '/job/$1/log'));
-  await page.getByText('Released', { exact: true }).waitFor();
+  await page.getByText('Released, handed over to ferry office').waitFor();
   expect(await page.locator('tr[data-event=step-done]').count()).toBeGreaterThan(8);
 });
 

@@ -17,7 +17,9 @@ function main(): number {
     process.stdout.write(`${job.name}: ${events.length} entries\n`);
     for (const { repairId, browser, linked, unlinked, breaks, last } of chains) {
       const old = unlinked ? `, ${unlinked} of an earlier version without a link` : '';
-      process.stdout.write(`  ${nameOf(repairId)}, device ${browser}: ${linked} linked${old}; last ${last ?? 'none'}\n`);
+      process.stdout.write(
+        `  ${nameOf(repairId)}, device ${browser}: ${linked} linked${old}; last ${last ?? 'none'}\n`,
+      );
       for (const b of breaks) process.stdout.write(`    broken at ${b.n}: ${b.is} (${b.eventId})\n`);
     }
     const broken = chains.some((c) => c.breaks.length);

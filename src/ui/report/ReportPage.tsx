@@ -198,7 +198,7 @@ function keptPlan(snapshots: ReadonlyMap<string, PlanSnapshot>, events: readonly
 
 function Pairs({ list }: { list: readonly (readonly [string, string])[] }) {
   return (
-    <dl className="grid grid-cols-[max-content_1fr] gap-x-5 gap-y-0.5">
+    <dl className="grid grid-cols-[auto_1fr] gap-x-5 gap-y-0.5 break-words [&>div>dd]:min-w-0 [&>div>dd]:[overflow-wrap:anywhere]">
       {list.map(([a, b]) => (
         <div key={`${a} ${b}`} className="contents">
           <dt className="soft">{a}</dt>
@@ -223,7 +223,7 @@ function Written({
   photos: readonly { readonly id: string; readonly data: string; readonly type: string; readonly caption: string }[];
 }) {
   return (
-    <article className="paper p-5" aria-label={`Record of ${doc.title}`}>
+    <article className="paper p-3 md:p-5 overflow-x-auto" aria-label={`Record of ${doc.title}`}>
       <h2 className="text-2xl font-extrabold">{doc.title}</h2>
       <p className="soft mb-3">{[doc.place, doc.job].filter(Boolean).join(' · ')}</p>
       <div className="grid md:grid-cols-[1fr_18rem] gap-5">

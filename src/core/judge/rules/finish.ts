@@ -32,7 +32,7 @@ const micro = (depthMm: number) => exactly(mm(Number(depthMm.toFixed(3))));
 
 /** What is noticed of how the surface is brought back. */
 export const finishRules: Readonly<Record<string, Rule>> = {
-  ladder: ({ plan, repair }) => {
+  ladder: ({ plan }) => {
     const now = ladderNow(plan);
     if (!now) return [];
     const { ladder } = now;
@@ -55,7 +55,7 @@ export const finishRules: Readonly<Record<string, Rule>> = {
           ways: [
             {
               say: `put ${between.join(', ')} between`,
-              set: { path: ['passes', repair.passId, 'grits'], value: all.join(' ') },
+              set: { path: ['grits'], value: all.join(' ') },
             },
           ],
         },
