@@ -22,7 +22,7 @@ const SHOTS: readonly (readonly [name: string, path: string, phone?: boolean])[]
   ['run', `${PLATE}/run`],
   ['run-phone', `${PLATE}/run`, true],
   ['log', '/job/sample-edges/log'],
-  ['finish', '/job/sample-workshop/sample-dent/finish'],
+  ['finish', '/job/sample-floors/sample-chip/finish'],
   ['report', '/job/sample-edges/report'],
   ['learned', '/learned'],
   ['shelf', '/shelf'],

@@ -67,6 +67,19 @@ test('what is to come off decides the first grit: more of it, or over more, neve
   );
 });
 
+test('small as it is, a coat is not cut back with the last grit, nor a gouge with what only dulls it', () => {
+  const small = { areaM2: 1e-4, takesOffMlMin: 2 };
+  expect(grits({ ...small, offMm: 0.3 }, { coarsest: 'P400', to: 'P1500', offMm: () => 0.3 })).toEqual([
+    'P400',
+    'P800',
+    'P1500',
+  ]);
+  expect(grits({ ...small, offMm: 0.5, takesOffMlMin: 1 }, { coarsest: 'P80', to: 'P240', offMm: () => 0.5 })).toEqual([
+    'P120',
+    'P240',
+  ]);
+});
+
 test('no first grit goes deeper than half of what stands proud, where a finer one serves', () => {
   for (const offMm of [0.1, 0.2, 0.3, 0.5]) {
     const [first] = ladderOf({ ...spec, coarsest: 'P24', to: 'P320' }, ask({ offMm, areaM2: 1 })).rungs;

@@ -14,6 +14,8 @@ const EACH_PLACE_MIN = 0.25;
 /** The first grit is as fine as takes down what is to come off in this time: so much, and so much more a square metre. */
 const PATIENCE_MIN = 5;
 const PATIENCE_MIN_PER_M2 = 60;
+/** What stands higher than so many scratches of a grit is not taken down with it: the paper is dead before. */
+const STROKES = 15;
 /** A larger area is worked in masked sections, one through all grits before the next, m². */
 export const SECTION_M2 = 0.5;
 
@@ -100,7 +102,9 @@ function firstGrit(
   const gentle = fits.filter((g) => scratchMm(g) <= Math.max(offMm, 0) / 2);
   const choice = gentle.length ? gentle : fits.slice(-1);
   const patience = PATIENCE_MIN + PATIENCE_MIN_PER_M2 * areaM2;
-  return choice.findLast((g) => (offMm * areaM2 * 1000) / rateOf(g, p80) <= patience) ?? choice[0] ?? to;
+  const takesIt = (g: GritId) =>
+    (offMm * areaM2 * 1000) / rateOf(g, p80) <= patience && scratchMm(g) * STROKES >= offMm;
+  return choice.findLast(takesIt) ?? choice[0] ?? to;
 }
 
 /** What a grit takes off in a minute, mL: as its grain, from what P80 takes. */
@@ -155,7 +159,9 @@ export function ladderOf(
       ),
       line(
         `First grit ${grits[0]}`,
-        o.own.length ? 'chosen' : `the finest that takes it down in reasonable time, and no deeper than half of it`,
+        o.own.length
+          ? 'chosen'
+          : `the finest that takes it down in reasonable time; its scratches no deeper than half of it, and no less than a fifteenth`,
         `${rateOf(grits[0]!, o.takesOffMlMin).toFixed(2)} mL/min`,
       ),
       ...rungs
@@ -224,7 +230,8 @@ export function rungWords(
             title: SAYS.wash(),
             detail: SAYS['wash-detail'](),
             confirm: SAYS['wash-confirm'](),
-            minutes: 2 + 10 * ladder.areaM2,
+            // Dried with a cloth, and looked at.
+            minutes: 8 + 10 * ladder.areaM2,
             hold: false,
           },
         ]
@@ -237,7 +244,7 @@ export function rungWords(
         detail:
           i === 0
             ? SAYS['first-detail']({
-                off: ladder.offMm >= 0.05 ? mm(ladder.offMm) : ml(ladder.offMm * ladder.areaM2 * 1000),
+                off: ladder.offMm >= 0.05 ? mm(ladder.offMm, 2) : ml(ladder.offMm * ladder.areaM2 * 1000),
                 time: minutes(Math.ceil(min - 1e-9)),
                 wet,
                 sections: ladder.sections,

@@ -185,7 +185,12 @@ function rungsOf(method: Method, row: TaskRow, here: TaskContext): readonly Step
   const said = rungWords(ladderIn(row.ladder!, here), whole);
   const mine = factorsOf(method).filter((f) => whole.factors.includes(f.id));
   const typed = mine.some((f) => settingIn(here, f.id) !== f.byDefault);
-  const sum = said.reduce((min, r) => min + r.minutes, 0);
+  const sumOf = (list: typeof said) => list.reduce((min, r) => min + r.minutes, 0);
+  const rungs = said.filter((r) => r.hold);
+  // What was typed is for the grits; washing before them takes what it takes, and never most of it.
+  const washed = Math.min(sumOf(said) - sumOf(rungs), whole.handsOnMin / 4);
+  const typedMin = (r: (typeof said)[number]) =>
+    r.hold ? ((whole.handsOnMin - washed) * r.minutes) / sumOf(rungs) : washed;
   const { waitFor, within, ...each } = whole;
   return said.map((rung, i): StepDraft => {
     const key: StepKey = { ...whole.key, task: `${whole.key.task}:${rung.id}` };
@@ -199,7 +204,7 @@ function rungsOf(method: Method, row: TaskRow, here: TaskContext): readonly Step
       title: rung.title,
       detail: rung.detail,
       confirm: rung.confirm,
-      handsOnMin: typed ? (whole.handsOnMin * rung.minutes) / sum : rung.minutes,
+      handsOnMin: typed ? typedMin(rung) : rung.minutes,
       factors: typed ? whole.factors : ['takes-off'],
       ...(typed ? { exact: true } : {}),
       hold: rung.hold,

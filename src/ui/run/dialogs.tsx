@@ -1,7 +1,7 @@
 'use client';
 import { useState } from 'react';
 import { humidityOf, valueAt } from '@/core/climate';
-import { WITNESS_STATES, WitnessState } from '@/core/plan';
+import { WITNESS_STATES, WITNESSES, WitnessState } from '@/core/plan';
 import { attachmentOf, type PassView } from '@/core/record';
 import { isMetered } from '@/core/system';
 import { attempt } from '@/core/units';
@@ -114,19 +114,27 @@ export function ReadDialog({ open, onClose, repairId, role, at, zone }: Props & 
         <LoggerFile key={`file-${channel}`} repairId={repairId} role={role} channel={channel} zone={zone} />
         {cups.length > 0 && (
           <div className="flex flex-col gap-2 pt-3" style={{ borderTop: '1px solid var(--rule)' }}>
-            <p className="font-bold">Or the cup kept of a batch, touched</p>
-            {cups.map((b) => (
-              <Choice
-                key={b.index}
-                label={`Batch ${b.index + 1}`}
-                options={WitnessState.options.map((id) => ({ id, label: WITNESS_STATES[id] }))}
-                value={at.actuals.witness.get(b.index)?.state}
-                onChange={async (state) => {
-                  await record(at.repair, { kind: 'witness', batch: b.index, state }, role);
-                  onClose();
-                }}
-              />
-            ))}
+            <p className="font-bold">
+              Or what was kept of a batch, touched: the cup for ratio and mixing, a smear for how far it is
+            </p>
+            {cups.flatMap((b) =>
+              WITNESSES.map((of) => (
+                <Choice
+                  key={`${b.index} ${of}`}
+                  label={`${of === 'cup' ? 'Cup' : 'Smear'} of batch ${b.index + 1}`}
+                  options={WitnessState.options.map((id) => ({ id, label: WITNESS_STATES[id] }))}
+                  value={(of === 'cup' ? at.actuals.witness : at.actuals.smear).get(b.index)?.state}
+                  onChange={async (state) => {
+                    await record(
+                      at.repair,
+                      { kind: 'witness', batch: b.index, state, ...(of === 'smear' ? { of } : {}) },
+                      role,
+                    );
+                    onClose();
+                  }}
+                />
+              )),
+            )}
           </div>
         )}
         <p className="soft text-sm">
