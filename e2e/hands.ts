@@ -1,4 +1,5 @@
 import type { Page } from 'playwright-core';
+import { methodOf } from '@/core/method';
 import type { Job, Repair } from '@/core/plan';
 import type { SheetRevision } from '@/core/system';
 import { putTables } from './browser';
@@ -108,4 +109,31 @@ export async function runToTheEnd(page: Page, most = 80): Promise<number> {
     await page.clock.fastForward(60_000);
   }
   return ticks;
+}
+
+const side = (page: Page) => page.locator('section[aria-label="Answer"]');
+
+/** Answers what a method asks as it wants it. */
+export async function inspected(page: Page, methodId: string): Promise<void> {
+  const rows = page.locator('section[aria-label="Sheet"] ol > li');
+  const { questions } = methodOf(methodId)!;
+  await rows.nth(questions.length - 1).waitFor();
+  for (const [i, q] of questions.entries())
+    await rows.nth(i).getByRole('button', { name: q.wants, exact: true }).click();
+}
+
+/** Chooses a shape by its picture and types what it measures, in the order of the list. */
+export async function measuredAs(page: Page, shape: RegExp, values: readonly string[]): Promise<void> {
+  await page.getByRole('heading', { name: 'What broke?' }).waitFor();
+  const every = page.getByRole('button', { name: /show every shape/ });
+  const picture = page.locator('section[aria-label="Sheet"] section button').filter({ hasText: shape }).first();
+  if (!(await picture.isVisible())) await every.click();
+  await picture.click();
+  const fields = side(page).getByPlaceholder('measure');
+  await fields.first().waitFor();
+  for (const [i, value] of values.entries()) {
+    await fields.nth(i).fill(value);
+    await fields.nth(i).blur();
+  }
+  await page.waitForFunction(() => /\d/.test(document.querySelector('[data-testid=answer]')?.textContent ?? ''));
 }

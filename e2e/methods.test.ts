@@ -1,38 +1,11 @@
 import type { Page } from 'playwright-core';
 import { METHODS, methodOf } from '@/core/method';
 import { site, withSample } from './browser';
-import { answer, runToTheEnd, stage, type } from './hands';
+import { answer, inspected, measuredAs, runToTheEnd, stage, type } from './hands';
 
 const yard = site();
 const { base } = yard;
 jest.setTimeout(600_000);
-
-const side = (page: Page) => page.locator('section[aria-label="Answer"]');
-
-/** Answers what a method asks as it wants it. */
-async function inspected(page: Page, methodId: string): Promise<void> {
-  const rows = page.locator('section[aria-label="Sheet"] ol > li');
-  const { questions } = methodOf(methodId)!;
-  await rows.nth(questions.length - 1).waitFor();
-  for (const [i, q] of questions.entries())
-    await rows.nth(i).getByRole('button', { name: q.wants, exact: true }).click();
-}
-
-/** Chooses a shape by its picture and types what it measures, in the order of the list. */
-async function measuredAs(page: Page, shape: RegExp, values: readonly string[]): Promise<void> {
-  await page.getByRole('heading', { name: 'What broke?' }).waitFor();
-  const every = page.getByRole('button', { name: /show every shape/ });
-  const picture = page.locator('section[aria-label="Sheet"] section button').filter({ hasText: shape }).first();
-  if (!(await picture.isVisible())) await every.click();
-  await picture.click();
-  const fields = side(page).getByPlaceholder('measure');
-  await fields.first().waitFor();
-  for (const [i, value] of values.entries()) {
-    await fields.nth(i).fill(value);
-    await fields.nth(i).blur();
-  }
-  await page.waitForFunction(() => /\d/.test(document.querySelector('[data-testid=answer]')?.textContent ?? ''));
-}
 
 async function newRepair(page: Page, methodId: string): Promise<void> {
   await page.goto(base());

@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import type { Page } from 'playwright-core';
 import { RepairDocument } from '@/core/record';
 import { site } from './browser';
-import { answer, choose, passInspection, runToTheEnd, stage, type } from './hands';
+import { answer, choose, inspected, measuredAs, passInspection, runToTheEnd, stage, type } from './hands';
 
 const yard = site();
 const { base } = yard;
@@ -269,4 +269,68 @@ test('a bonded plate, from an empty database to its release; a torn seat stops i
   await release(page, true);
   await page.goto(page.url().replace(/\/job\/([^/]+)\/.*/, '/job/$1/log'));
   await page.getByText(/tear welded and ground/).waitFor();
+});
+
+const LIQUID = {
+  kind: 'Resin and hardener, liquid',
+  family: 'Resin and amine hardener',
+  ratio: '100:40 by weight',
+  a: '1.12 g/mL',
+  b: '1.02 g/mL',
+  kit: ['1400 g', '560 g'] as [string, string],
+  split: true,
+};
+
+test('joints poured full, from an empty database to their release', async () => {
+  const page = await begin();
+  await typeSheet(page, {
+    ...LIQUID,
+    name: 'Apron pouring resin',
+    times: [
+      ['Use-by of the pot', 'mixing begins', 'the pot', '10 C: 50 min\n20 C: 25 min\n30 C: 12 min'],
+      ['Foot traffic', 'it is placed', 'the base', '10 C: 24 h\n20 C: 10 h\n30 C: 5 h'],
+      ['Grind or sand', 'it is placed', 'the base', '10 C: 16 h\n20 C: 7 h\n30 C: 4 h'],
+    ],
+  });
+  await newJob(page);
+  await page.getByRole('button', { name: /Crack in a slab, poured/ }).click();
+  await page.waitForURL(/inspect/);
+  await inspected(page, 'poured-crack');
+  await type(page, 'Cast on', '2001-04-01');
+  await stage(page, 'Measure');
+  await measuredAs(page, /Joints between tiles/, ['2 m', '1 m', '500 mm', '500 mm', '8 mm', '20 mm']);
+  await stage(page, 'Material');
+  await page.getByRole('button', { name: /^Choose: / }).click();
+  await stage(page, 'Place');
+  await page.getByRole('link', { name: /running view/ }).click();
+  await page.getByTestId('go').waitFor();
+  expect(await runToTheEnd(page)).toBeLessThan(80);
+  await release(page, false);
+});
+
+test('barrier coats, from an empty database to their release', async () => {
+  const page = await begin();
+  await typeSheet(page, {
+    ...LIQUID,
+    name: 'Lake barrier',
+    times: [
+      ['Use-by of the pot', 'mixing begins', 'the pot', '10 C: 70 min\n20 C: 35 min\n30 C: 18 min'],
+      ['Recoat from', 'it is placed', 'the base', '10 C: 5 h\n20 C: 150 min\n30 C: 80 min'],
+      ['Recoat until', 'it is placed', 'the base', '10 C: 48 h\n20 C: 24 h\n30 C: 12 h'],
+      ['Water or chemicals', 'it is placed', 'the base', '10 C: 96 h\n20 C: 48 h\n30 C: 24 h'],
+    ],
+  });
+  await newJob(page);
+  await page.getByRole('button', { name: /Barrier or finish coats/ }).click();
+  await page.waitForURL(/inspect/);
+  await inspected(page, 'barrier-coat');
+  await stage(page, 'Measure');
+  await measuredAs(page, /Coat or skim/, ['600 mm', '400 mm', '0.12 mm']);
+  await stage(page, 'Material');
+  await page.getByRole('button', { name: /^Choose: / }).click();
+  await stage(page, 'Place');
+  await page.getByRole('link', { name: /running view/ }).click();
+  await page.getByTestId('go').waitFor();
+  expect(await runToTheEnd(page)).toBeLessThan(80);
+  await release(page, false);
 });

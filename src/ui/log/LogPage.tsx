@@ -39,6 +39,10 @@ export function useWords(jobId: string) {
     );
 }
 
+/** Entries that are shown at first, and with each press further ones. */
+const FIRST_SHOWN = 120;
+const FURTHER = 400;
+
 /** What happened when. Nothing is erased: a correction stands beside what it corrects. */
 export function LogPage({ jobId }: { jobId: string }) {
   const view = useJobView(jobId);
@@ -46,14 +50,17 @@ export function LogPage({ jobId }: { jobId: string }) {
   const events = useWorkspace((d) => d.events);
   const words = useWords(jobId);
   const [amending, setAmending] = useState<Event | null>(null);
+  const [most, setMost] = useState(FIRST_SHOWN);
+  const mine = useMemo(() => events.filter((e) => e.jobId === jobId), [events, jobId]);
   if (!view)
     return (
       <main id="main" className="p-8">
         This job is not in this browser.
       </main>
     );
-  const mine = events.filter((e) => e.jobId === jobId);
-  const entries = [...entriesOf(mine)].sort((a, b) => byTime(a.event, b.event));
+  const all = [...entriesOf(mine)].sort((a, b) => byTime(a.event, b.event));
+  // A long record opens at its end; what lies before is a press away.
+  const entries = all.slice(Math.max(0, all.length - most));
   const closed = new Set(
     view.repairs
       .filter((r) =>
@@ -75,6 +82,16 @@ export function LogPage({ jobId }: { jobId: string }) {
             Nothing has happened yet. The first entry is written when work begins in the{' '}
             <Link href={`/job/${jobId}`}>running view of a repair</Link>.
           </p>
+        )}
+        {all.length > entries.length && (
+          <div className="flex gap-2 mb-2 no-print items-center">
+            <button type="button" className="act text-sm" onClick={() => setMost(most + FURTHER)}>
+              {Math.min(FURTHER, all.length - entries.length)} earlier entries
+            </button>
+            <button type="button" className="act quiet text-sm" onClick={() => setMost(all.length)}>
+              all {all.length}
+            </button>
+          </div>
         )}
         <table className="w-full paper">
           <thead className="text-left soft text-sm">
