@@ -6,15 +6,55 @@ import { indexAt, type Series, valueAt } from './series';
 
 /**
  * Base materials: conductivity W/mK and ρc J/m³K, common handbook values for dry material at 20 °C; what a new repair
- * takes for its thickness and what lies behind it; whether it is cast and has to be of an age; how much it grows, 1/K.
+ * takes for its thickness and what lies behind it; whether it is cast and has to be of an age; how much it grows, 1/K; whether, bare, it drinks water and swells.
  */
 export const BASE_PROPERTIES = {
-  concrete: { k: 1.6, rhoC: 2300 * 900, usualMm: 200, usualBack: 'ground', isCast: true, expansionPerK: 10e-6 },
-  stone: { k: 2.8, rhoC: 2650 * 790, usualMm: 200, usualBack: 'ground', isCast: false, expansionPerK: 8e-6 },
-  metal: { k: 50, rhoC: 7850 * 490, usualMm: 10, usualBack: 'air', isCast: false, expansionPerK: 12e-6 },
-  plastic: { k: 0.2, rhoC: 1100 * 1500, usualMm: 200, usualBack: 'ground', isCast: false, expansionPerK: 70e-6 },
-  laminate: { k: 0.3, rhoC: 1700 * 1100, usualMm: 200, usualBack: 'ground', isCast: false, expansionPerK: 20e-6 },
-  timber: { k: 0.13, rhoC: 500 * 1700, usualMm: 200, usualBack: 'ground', isCast: false, expansionPerK: 6e-6 },
+  concrete: {
+    k: 1.6,
+    rhoC: 2300 * 900,
+    usualMm: 200,
+    usualBack: 'ground',
+    isCast: true,
+    expansionPerK: 10e-6,
+    swells: false,
+  },
+  stone: {
+    k: 2.8,
+    rhoC: 2650 * 790,
+    usualMm: 200,
+    usualBack: 'ground',
+    isCast: false,
+    expansionPerK: 8e-6,
+    swells: false,
+  },
+  metal: { k: 50, rhoC: 7850 * 490, usualMm: 10, usualBack: 'air', isCast: false, expansionPerK: 12e-6, swells: false },
+  plastic: {
+    k: 0.2,
+    rhoC: 1100 * 1500,
+    usualMm: 200,
+    usualBack: 'ground',
+    isCast: false,
+    expansionPerK: 70e-6,
+    swells: false,
+  },
+  laminate: {
+    k: 0.3,
+    rhoC: 1700 * 1100,
+    usualMm: 200,
+    usualBack: 'ground',
+    isCast: false,
+    expansionPerK: 20e-6,
+    swells: false,
+  },
+  timber: {
+    k: 0.13,
+    rhoC: 500 * 1700,
+    usualMm: 200,
+    usualBack: 'ground',
+    isCast: false,
+    expansionPerK: 6e-6,
+    swells: true,
+  },
 } as const;
 
 /** What else than the air warms and cools a face. */

@@ -1,3 +1,4 @@
+import { BASE_PROPERTIES } from '../climate';
 import { exactly, type Message, minutes, ml, mm, texts } from '../say';
 import { FAMILIES } from '../system';
 import { line, type WorkLine } from '../units';
@@ -185,7 +186,7 @@ export const ladderIn = (spec: LadderSpec, c: TaskContext): Ladder =>
     places: c.void.count,
     takesOffMlMin: settingIn(c, 'takes-off'),
     to: c.effects.finishTo,
-    wet: c.effects.wet && c.base !== 'timber',
+    wet: c.effects.wet && !BASE_PROPERTIES[c.base].swells,
     washed: FAMILIES[c.sheet.family].film,
     own: gritsIn(c.grits ?? ''),
   });

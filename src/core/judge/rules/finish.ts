@@ -1,3 +1,4 @@
+import { BASE_PROPERTIES } from '../../climate';
 import { GRAIN_UM, scratchMm, skipsOf } from '../../method';
 import { ladderNow } from '../../plan';
 import { exactly, listed, minutes, mm } from '../../say';
@@ -19,11 +20,11 @@ const F = findings({
     why: 'Its scratches are {deep} deep, and only {off} stands above the level: they stay, or it is sanded through.',
     todo: 'Begin finer.',
   },
-  'ladder-timber': {
+  'ladder-dry': {
     severity: 'note',
     stage: 'finish',
-    title: 'Sanded dry on timber',
-    why: 'Bare timber drinks the water and its grain stands up.',
+    title: 'Sanded dry on this base',
+    why: 'Bare, it drinks the water and its grain stands up.',
     todo: 'Extract the dust instead.',
   },
 });
@@ -72,7 +73,7 @@ export const finishRules: Readonly<Record<string, Rule>> = {
             ),
           ]
         : []),
-      ...(plan.context!.effects.wet && plan.context!.base === 'timber' ? [F['ladder-timber']()] : []),
+      ...(plan.context!.effects.wet && BASE_PROPERTIES[plan.context!.base].swells ? [F['ladder-dry']()] : []),
     ];
   },
 };
