@@ -54,12 +54,11 @@ test('a soak is worked to refusal: each coat written down, what rises asked agai
     if (await go.isDisabled()) throw new Error((await page.locator('#main').textContent()) ?? '');
     const before = `${await page.getByTestId('step-count').textContent()} ${await go.textContent()}`;
     await go.click();
-    await page.waitForFunction(
-      (was) =>
-        `${document.querySelector('[data-testid=step-count]')?.textContent} ${document.querySelector('[data-testid=go]')?.textContent}` !==
-        was,
-      before,
-    );
+    // While it is being saved the button says so, and the step is still the old one.
+    await page.waitForFunction((was) => {
+      const now = `${document.querySelector('[data-testid=step-count]')?.textContent} ${document.querySelector('[data-testid=go]')?.textContent}`;
+      return now !== was && !/saving/.test(now);
+    }, before);
   }
   const drinks = page.getByRole('region', { name: 'What it drinks' });
   const coat = async (n: number, ml: string) => {

@@ -2,7 +2,15 @@ import { DateTime } from 'luxon';
 import { ONLY_AIR } from '../core/climate';
 import { METHODS } from '../core/method';
 import { FIRST_CHOICES, FIRST_OF_CHAIN, type Job, type Piece, type Repair, repairOf } from '../core/plan';
-import { type Bundle, type Event, type EventBody, type PlanSnapshot, snapshotOf } from '../core/record';
+import {
+  type Bundle,
+  type Event,
+  type EventBody,
+  eventHash,
+  linkAfter,
+  type PlanSnapshot,
+  snapshotOf,
+} from '../core/record';
 import { type VoidShape, voidOf } from '../core/void';
 import { boatJob, boatRepairs } from './boat';
 import { boatSheets } from './boat-systems';
@@ -250,8 +258,10 @@ export function sampleData(nowMs: number, zone: string): SampleData {
     [10, { kind: 'witness', batch: 0, state: 'kept' }],
     [9, { kind: 'note', text: 'Left lower corner ground a second time, it still shone.' }],
   ];
-  const events = story.map(
-    ([minutesAgo, body], i): Event => ({
+  const events: Event[] = [];
+  for (const [i, [minutesAgo, body]] of story.entries()) {
+    const before = events.at(-1);
+    events.push({
       record: 'event',
       version: 1,
       id: `sample-event-${i + 1}`,
@@ -264,8 +274,9 @@ export function sampleData(nowMs: number, zone: string): SampleData {
       amends: null,
       role: 'technician',
       body,
-    }),
-  );
+      link: linkAfter(before ? { n: before.link!.n, hash: eventHash(before) } : null),
+    });
+  }
   return {
     bundles: [
       {

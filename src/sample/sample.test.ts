@@ -1,7 +1,7 @@
 import { METHODS } from '@/core/method';
 import { Job, piecesOf, Repair } from '@/core/plan';
 import { faultsOf } from '@/core/plan/feasible.testing';
-import { Event, PlanSnapshot, planReport, viewJob } from '@/core/record';
+import { chainsOf, Event, PlanSnapshot, planReport, viewJob } from '@/core/record';
 import { SheetRevision, Stock } from '@/core/system';
 import { SHAPES } from '@/core/void';
 import { PLAIN_READER, planInWords } from '@/words';
@@ -19,6 +19,12 @@ test('every method has a repair at Ostrel Lake, and most shapes are measured in 
   expect(METHODS.map((m) => m.id).filter((id) => !used.has(id))).toEqual(['finish-coat'].filter((id) => !used.has(id)));
   const shapes = new Set(repairs.flatMap((r) => piecesOf(r).flatMap((p) => p.void?.shapes.map((s) => s.shape) ?? [])));
   expect(Object.keys(SHAPES).filter((id) => !shapes.has(id as never))).toEqual(['fillet']);
+});
+
+test('whatever has happened in the sample is one whole chain', () => {
+  for (const made of [sampleData, finishedData])
+    for (const b of made(NOW, ZONE).bundles)
+      for (const c of chainsOf(b.events)) expect([b.job.name, c.breaks, c.unlinked]).toEqual([b.job.name, [], 0]);
 });
 
 test('every record is sound, and each is there once', () => {

@@ -1,6 +1,6 @@
 'use client';
 import Link from 'next/link';
-import { Fragment, useMemo, useState } from 'react';
+import { Fragment, useDeferredValue, useMemo, useState } from 'react';
 import {
   byTime,
   chainsOf,
@@ -176,6 +176,8 @@ export function LogPage({ jobId }: { jobId: string }) {
 const FINAL: ReadonlySet<EventBody['kind']> = new Set(['reopened', 'clock-set', 'inspection']);
 const CORRECTION: Pick<Event, 'body'> = { body: { kind: 'withdrawn', why: 'asked' } };
 
+const NONE_YET: readonly Event[] = [];
+
 const BROKEN = {
   missing: 'entries before it are missing',
   changed: 'the entry before it is not as it was written',
@@ -184,7 +186,9 @@ const BROKEN = {
 
 /** Whether the record is whole: each entry carries the hash of the one before it. */
 function Chains({ events, names }: { events: readonly Event[]; names: ReadonlyMap<string, string> }) {
-  const chains = useMemo(() => chainsOf(events), [events]);
+  // The entries are read first; whether they are whole is told a moment after.
+  const settled = useDeferredValue(events, NONE_YET);
+  const chains = useMemo(() => chainsOf(settled), [settled]);
   if (!chains.length) return null;
   const breaks = chains.flatMap((c) => c.breaks.map((b) => ({ ...b, of: names.get(c.repairId) ?? c.repairId })));
   const unlinked = chains.reduce((n, c) => n + c.unlinked, 0);
