@@ -242,6 +242,23 @@ test('bad files end with status 2 and the field; over HTTP with 400 and 413', as
   expect((await post('', ' '.repeat(20_000_001))).status).toBe(413);
 });
 
+test('whether the record of a file is whole is told by a command: whole, changed, not read', async () => {
+  await withSample(page, base());
+  const path = await exported(page, 'sample-winch');
+  const verify = (file: string) => spawnSync(TSX, ['scripts/verify.ts', file], { encoding: 'utf8' });
+  expect(verify(path)).toMatchObject({ status: 0, stdout: expect.stringMatching(/13 linked.*\nwhole\n$/s) });
+  const forged = join(folder, 'forged.json');
+  const file = JSON.parse(readFileSync(path, 'utf8'));
+  file.events[4].at += 60_000;
+  writeFileSync(forged, JSON.stringify(file));
+  expect(verify(forged)).toMatchObject({
+    status: 1,
+    stdout: expect.stringMatching(/broken at 5: changed.*\nBROKEN\n$/s),
+  });
+  writeFileSync(forged, '{');
+  expect(verify(forged).status).toBe(2);
+});
+
 test('the clocks go out as a calendar file, and the card is laid out for print', async () => {
   await withSample(page, base());
   await page.goto(`${base()}/job/sample-winch`);

@@ -1,4 +1,4 @@
-import { factorsOf, type Method, type Setting } from '../method';
+import { factorsOf, kindOfTest, type Method, type Setting } from '../method';
 import { FIRST_PASS, type PlannedStep, settingOf } from '../plan';
 import { type Event, handsAt, type PassView, type RepairView, standingEvents, ticksOf } from '../record';
 import type { Said } from '../say';
@@ -118,12 +118,12 @@ function clockSeen(view: RepairView, pass: PassView, events: readonly Event[]): 
   const { plan, repair } = pass;
   const due = plan.milestones.findLast((m) => m.kind === plan.serves);
   if (!due?.originMs || !due.planMs || !plan.method || !plan.sheet || due.planMs <= due.originMs) return [];
-  const nail = plan.method.tests.filter((t) => t.kind === 'nail').map((t) => t.id);
+  const proofs = plan.method.tests.filter((t) => kindOfTest(t).proves === 'set').map((t) => t.id);
   const looks = events.flatMap(({ body, at, passId = FIRST_PASS }) => {
     // A cup cures in its own heat: only what is as thin and as cold as the place tells of the place.
     if (body.kind === 'witness' && body.of === 'smear' && passId === repair.passId && body.state !== 'kept')
       return [{ at, set: SET.has(body.state) }];
-    if (body.kind === 'test' && nail.includes(body.test.split('/').at(-1)!))
+    if (body.kind === 'test' && proofs.includes(body.test.split('/').at(-1)!))
       return [{ at, set: body.answer === 'yes' }];
     return [];
   });

@@ -7,6 +7,7 @@ import type { TestReading } from './acceptance';
  * pass, on a like base beside it, proves how far the pass has come.
  */
 export const WITNESSES = ['cup', 'smear'] as const;
+export const WITNESS_LABELS: Readonly<Record<WitnessId, string>> = { cup: 'Cup', smear: 'Smear' };
 export type WitnessId = (typeof WITNESSES)[number];
 
 /** What the touch says of the cup kept of a batch. */

@@ -144,6 +144,12 @@ test('it is opened for one use when it has set and that use has come; all of it 
   );
   const sets = handTests(view()).filter((t) => t.test.kind === 'nail');
   expect(words(obstaclesToOpen(view(), 'foot', w.endMs))).toEqual(sets.map((t) => `Test open: ${t.test.ask}`));
+  // A thumb that pressed before that use had come says nothing of it.
+  for (const t of sets) w.tell(foot.planMs! - 90 * MIN, { kind: 'test', test: t.id, answer: 'yes' });
+  expect(
+    words(obstaclesToOpen(view(), 'foot', w.endMs)).every((s) => s.startsWith('Test again, it was answered too early')),
+  ).toBe(true);
+  expect(obstaclesToOpen(view(), 'foot', w.endMs)).toHaveLength(sets.length);
   for (const t of sets) w.tell(w.endMs, { kind: 'test', test: t.id, answer: 'yes' });
   expect(obstaclesToOpen(view(), 'foot', w.endMs)).toEqual([]);
   w.tell(w.endMs, { kind: 'opened', stage: 'foot', note: 'no barrows' });

@@ -38,6 +38,9 @@ export interface FigureTest {
 /** How the record names a measured test. */
 export const figureTestId = ({ id }: Pick<Acceptance, 'id'>): string => `asked/${id}`;
 
+/** Nobody’s watch is better. */
+const MINUTE_MS = 60_000;
+
 /** What a pass must have reached before it can be found set, ms; null where that is not known. */
 const setFrom = ({ plan }: PassView): number | null =>
   plan.milestones.findLast((m) => m.kind === plan.serves)?.planMs ?? null;
@@ -54,7 +57,7 @@ export function handTests({ passes }: Pick<RepairView, 'passes'>): readonly Hand
       const id = isLast ? test.id : `${repair.passId}/${test.id}`;
       const said = actuals.tests.get(id);
       const early =
-        said?.answer === 'yes' && kindOfTest(test).proves === 'set' && from !== null && said.atMs < from - 60_000;
+        said?.answer === 'yes' && kindOfTest(test).proves === 'set' && from !== null && said.atMs < from - MINUTE_MS;
       return {
         id,
         test,
@@ -143,12 +146,15 @@ export function obstaclesToOpen(view: RepairView, kind: MilestoneId, nowMs: numb
   const it = plan.milestones.findLast((m) => m.kind === kind);
   const undone = undoneSteps(view).filter((s) => s.stage !== 'finish');
   const failed = figureTests(view).filter((t) => t.verdict.answer === 'no');
+  /** A yes from before this use had come says nothing of it. */
+  const before = ({ answer, atMs }: HandTest): number | null =>
+    answer === 'yes' && atMs !== null && it?.planMs != null && atMs < it.planMs - MINUTE_MS ? it.planMs : null;
   return [
     ...(actuals.startedAt === null ? [KEEPS.begun()] : []),
     ...(undone.length ? [KEEPS.steps({ n: undone.length, next: undone[0]!.title })] : []),
     ...(it?.planMs == null || nowMs < it.planMs ? [KEEPS.early({ what: it?.label ?? kind })] : []),
     ...handTests({ passes }).flatMap((t) =>
-      t.answer === 'no' || kindOfTest(t.test).proves === 'set' ? ofTest({ ...t, tooEarly: null }) : [],
+      t.answer === 'no' || kindOfTest(t.test).proves === 'set' ? ofTest({ ...t, tooEarly: before(t) }) : [],
     ),
     ...failed.map((t) => KEEPS.figures({ what: MEASURED_KINDS[t.asked.kind].label, why: t.verdict.why as Value })),
     ...standingStops(findings, actuals.overrides).map((f) => KEEPS.stop({ title: f.title })),

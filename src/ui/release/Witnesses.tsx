@@ -1,5 +1,5 @@
 'use client';
-import { pieceName, WITNESS_STATES, type WitnessId, WitnessState } from '@/core/plan';
+import { pieceName, WITNESS_LABELS, WITNESS_STATES, WITNESSES, type WitnessId, WitnessState } from '@/core/plan';
 import type { PassView, RepairView } from '@/core/record';
 import { isMetered } from '@/core/system';
 import { shortWhen } from '../shared/when';
@@ -44,7 +44,7 @@ export function Witnesses({
                   {passes.length > 1 ? `${pieceName(p.repair, whole.passes.indexOf(p))} ` : ''}
                   {b.index + 1}
                 </td>
-                {(['cup', 'smear'] as const).map((of) => (
+                {WITNESSES.map((of) => (
                   <td key={of} className="pr-4">
                     <Touch at={p} batch={b.index} of={of} zone={zone} nowMs={nowMs} role={role} closed={closed} />
                   </td>
@@ -81,7 +81,7 @@ function Touch({
     <>
       <select
         className="field !w-auto"
-        aria-label={`${of === 'cup' ? 'Cup' : 'Smear'} of batch ${batch + 1}`}
+        aria-label={`${WITNESS_LABELS[of]} of batch ${batch + 1}`}
         value={said?.state ?? ''}
         onChange={(e) =>
           void record(

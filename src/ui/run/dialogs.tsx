@@ -1,7 +1,7 @@
 'use client';
 import { useState } from 'react';
 import { humidityOf, valueAt } from '@/core/climate';
-import { WITNESS_STATES, WITNESSES, WitnessState } from '@/core/plan';
+import { WITNESS_LABELS, WITNESS_STATES, WITNESSES, WitnessState } from '@/core/plan';
 import { attachmentOf, type PassView } from '@/core/record';
 import { isMetered } from '@/core/system';
 import { attempt } from '@/core/units';
@@ -121,7 +121,7 @@ export function ReadDialog({ open, onClose, repairId, role, at, zone }: Props & 
               WITNESSES.map((of) => (
                 <Choice
                   key={`${b.index} ${of}`}
-                  label={`${of === 'cup' ? 'Cup' : 'Smear'} of batch ${b.index + 1}`}
+                  label={`${WITNESS_LABELS[of]} of batch ${b.index + 1}`}
                   options={WitnessState.options.map((id) => ({ id, label: WITNESS_STATES[id] }))}
                   value={(of === 'cup' ? at.actuals.witness : at.actuals.smear).get(b.index)?.state}
                   onChange={async (state) => {
