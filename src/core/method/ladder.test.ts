@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { say } from '@/words';
 import { between, GRAIN_UM, GRITS, type GritId, gritsIn, ladderOf, SKIP_MOST, scratchMm, skipsOf } from '.';
-import { rungWords, TAKEN_OFF } from './ladder';
+import { coatOffMm, rungWords, TAKEN_OFF } from './ladder';
 
 const reader = { system: 'metric', zone: 'utc', language: 'en' } as const;
 const spec = { coarsest: 'P80', to: 'P180', offMm: () => 0 } as const;
@@ -78,6 +78,21 @@ test('small as it is, a coat is not cut back with the last grit, nor a gouge wit
     'P120',
     'P240',
   ]);
+});
+
+test('a patch of coat is taken down to its neighbour, half a square metre loses its peel, in hours and not in days', () => {
+  const off = (m2: number) => coatOffMm({ measured: { faces: { planAreaMm2: m2 * 1e6 } } } as never);
+  expect([off(0.01), off(0.02)]).toEqual([0.3, 0.3]);
+  expect(off(0.5)).toBeCloseTo(0.06, 9);
+  for (const areaM2 of [0.005, 0.05, 0.2, 0.5, 2]) {
+    const { rungs } = ladderOf(
+      { coarsest: 'P400', to: 'P1500', offMm: () => 0 },
+      ask({ offMm: off(areaM2), areaM2, takesOffMlMin: 2 }),
+    );
+    expect([areaM2, rungs.map((r) => r.grit)]).toEqual([areaM2, ['P400', 'P800', 'P1500']]);
+    // By hand a practised pair of hands does a square metre of three grits in half a day.
+    expect([areaM2, rungs.reduce((s, r) => s + r.minutes, 0) / (areaM2 + 0.1) < 360]).toEqual([areaM2, true]);
+  }
 });
 
 test('no first grit goes deeper than half of what stands proud, where a finer one serves', () => {

@@ -40,7 +40,14 @@ export interface LadderSpec {
 /** What stands over the face where it was struck flush: a smear, mm. */
 export const SMEAR_MM = 0.2;
 /** A coat on a patch is put on thicker than its neighbour by so much, mm. */
-export const OVERBUILD_MM = 0.3;
+const OVERBUILD_MM = 0.3;
+/** Of a whole face only the peel comes off, mm; as a patch counts what is no larger than this, m². */
+const PEEL_MM = 0.05;
+const PATCH_M2 = 0.02;
+
+/** What comes off a coat, mm: a patch is taken down to its neighbour, a larger coat has none to be level with. */
+export const coatOffMm = ({ measured: { faces } }: Pick<MethodContext, 'measured'>): number =>
+  PEEL_MM + (OVERBUILD_MM - PEEL_MM) * Math.min(1, (PATCH_M2 * 1e6) / Math.max(1, faces.planAreaMm2));
 
 /** Mean thickness of what a void holds, mm. */
 export const meanMm = ({ eachMl, faces }: Pick<VoidResult, 'eachMl' | 'faces'>): number =>

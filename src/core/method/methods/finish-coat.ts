@@ -3,7 +3,7 @@ import { furtherCoats } from '../allowances';
 import { clear, endOfMixing, waiting, weighedOrWhole } from '../common';
 import { options } from '../effects';
 import { coated, coatSettings, reworded } from '../engines';
-import { OVERBUILD_MM, takenOff, wetOrDry } from '../ladder';
+import { coatOffMm, takenOff, wetOrDry } from '../ladder';
 import type { Method } from '../method';
 import { tasks } from '../task';
 
@@ -179,7 +179,7 @@ export const finishCoat: Method = {
         title: 'Cut the coat back',
         detail: 'Stop where another colour shows: that place is coated again.',
         confirm: 'Dull all over, no orange peel',
-        ladder: { coarsest: 'P400', to: 'P1500', offMm: () => OVERBUILD_MM, called: 'finish:polish' },
+        ladder: { coarsest: 'P400', to: 'P1500', offMm: coatOffMm, called: 'finish:polish' },
         work: { fixed: 15, per: { m2: 600 } },
         waits: { for: 'sandable', on: 'last' },
       },
