@@ -89,7 +89,7 @@ test('one wild record among many moves it by next to nothing', () => {
     expect(Math.abs(Math.log(estimateOf([...list, exact(wild)], PRIOR)!.ratio / calm))).toBeLessThan(0.03);
 });
 
-test('what ran out is at least that much: it raises, and never lowers; a look between two pulls to between them', () => {
+test('what ran out is at least that much: it raises where that is more than was thought; a look between two pulls to between them', () => {
   fc.assert(
     fc.property(
       fc.array(fc.double({ min: 0.6, max: 1.7, noNaN: true }), { minLength: 6, maxLength: 14 }),
@@ -97,9 +97,9 @@ test('what ran out is at least that much: it raises, and never lowers; a look be
       (ratios, least) => {
         const list = ratios.map(exact);
         const without = estimateOf(list, PRIOR)!.ratio;
-        expect(estimateOf([...list, { is: 'least', ratio: least }], PRIOR)!.ratio).toBeGreaterThanOrEqual(
-          without - 1e-6,
-        );
+        const change = Math.log(estimateOf([...list, { is: 'least', ratio: least }], PRIOR)!.ratio / without);
+        // Far below the middle it says nothing of the ratio, but that the scatter is small: outliers then pull less.
+        expect(change).toBeGreaterThan(least > 1.2 * without ? 0 : -0.01);
       },
     ),
     { numRuns: 40 },
