@@ -10,7 +10,7 @@ function formatter(locale: string | undefined, options: Intl.DateTimeFormatOptio
 
 /** Instants as people read them: day name and clock of the site; the zone is named where it is not the reader's own. */
 export function clock(ms: number, zone: string): string {
-  return formatter(undefined, { hour: '2-digit', minute: '2-digit', hour12: false, timeZone: zone }).format(ms);
+  return formatter(undefined, { hour: '2-digit', minute: '2-digit', hourCycle: 'h23', timeZone: zone }).format(ms);
 }
 
 export function dayAndClock(ms: number, zone: string): string {
@@ -30,7 +30,7 @@ export function fullWhen(ms: number, zone: string): string {
     year: 'numeric',
     hour: '2-digit',
     minute: '2-digit',
-    hour12: false,
+    hourCycle: 'h23',
     timeZone: zone,
   }).format(ms);
   return sameZone(zone) ? text : `${text} (${zone})`;

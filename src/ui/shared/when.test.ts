@@ -1,0 +1,18 @@
+import { clock, countdown, dayAndClock, shortWhen } from './when';
+
+const MIDNIGHT = Date.UTC(2026, 4, 6, 21, 14);
+
+test('a quarter past midnight is 00:14 of the new day in every locale, never 24:14 of the old', () => {
+  expect(clock(MIDNIGHT, 'Europe/Helsinki')).toBe('00:14');
+  expect(dayAndClock(MIDNIGHT, 'Europe/Helsinki')).toBe('Thu 00:14');
+  expect(clock(MIDNIGHT, 'UTC')).toBe('21:14');
+});
+
+test('near instants have their day, far ones their date', () => {
+  expect(shortWhen(MIDNIGHT, 'UTC', MIDNIGHT - 5 * 86_400_000)).toBe('Wed 21:14');
+  expect(shortWhen(MIDNIGHT, 'UTC', MIDNIGHT - 9 * 86_400_000)).toMatch(/6.*21:14/);
+});
+
+test('a stretch runs down in minutes, and past nought with a minus', () => {
+  expect([countdown(61_000), countdown(3_725_000), countdown(-5_000)]).toEqual(['01:01', '1:02:05', '−00:05']);
+});
