@@ -221,6 +221,9 @@ export const FIRST_BENCH = {
   onePot: true,
 } as const;
 
+/** The scale that is assumed until somebody says which is at hand, g. */
+export const USUAL_SCALE_G = 1;
+
 /** What a repair begins with before anything is found or chosen; an older one gets the same. */
 export const FIRST_CHOICES = {
   dosePct: null,

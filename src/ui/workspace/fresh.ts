@@ -1,7 +1,7 @@
 import { nanoid } from 'nanoid';
 import { BASE_PROPERTIES, ONLY_AIR } from '@/core/climate';
 import { METHODS } from '@/core/method';
-import { FIRST_CHOICES, FIRST_OF_CHAIN, type Job, type Repair, repairOf } from '@/core/plan';
+import { FIRST_CHOICES, FIRST_OF_CHAIN, type Job, type Repair, repairOf, USUAL_SCALE_G } from '@/core/plan';
 import type { BaseMaterial } from '@/core/system';
 
 /** A new job as it starts out: tomorrow is not assumed, the site's zone is this browser's until it is set. */
@@ -64,7 +64,7 @@ export function freshRepair(
     schools: {},
     settings: {},
     materialC: null,
-    scaleStepG: 1,
+    scaleStepG: USUAL_SCALE_G,
     ...FIRST_CHOICES,
     reserve: true,
     plannedStart: null,

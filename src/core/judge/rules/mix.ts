@@ -1,6 +1,7 @@
 import { BASE_BEARS_C, type HeatCell } from '../../cure';
 import { choiceWith, ENGINES, liftsOf, type Method, primerOf } from '../../method';
 import { massOf, saidTolerance, scaleErrorPct, smallestBatchAG, toleranceOf } from '../../mix';
+import { USUAL_SCALE_G } from '../../plan';
 import { areaOf, degC, exactly, grams, listed, minutes, ml, mm, percent, texts } from '../../say';
 import { FAMILIES, grainsUntold, isMetered, type Kit, milestoneOf, proportionOf } from '../../system';
 import { boreOf } from '../../void';
@@ -63,7 +64,7 @@ const F = findings({
     severity: 'stop',
     stage: 'mix',
     title: 'Scale too coarse for this batch',
-    why: 'A step of {step} on {b} of B is {error, select, all {as much as all of it} other {up to ±{error}}}, {whose, select, sheet {the sheet allows} other {assumed, not from the sheet:}} {tolerance}.',
+    why: 'A step of {step}{assumed, select, yes { (assumed, nobody has said what scale is at hand)} other {}} on {b} of B is {error, select, all {as much as all of it} other {up to ±{error}}}, {whose, select, sheet {the sheet allows} other {assumed, not from the sheet:}} {tolerance}.',
     todo: '{way, select, dose {Choose a dose inside its range.} middle {Use a finer scale, or mix at least {least} of A; a dose in the middle of its range leaves the most room.} other {Use a finer scale, or mix at least {least} of A.}}',
   },
   'pot-mass': {
@@ -251,11 +252,14 @@ export const mixRules: Readonly<Record<string, Rule>> = {
     const smallest = batches.reduce((a, b) => (b.massG.A < a.massG.A ? b : a));
     const error = scaleErrorPct(smallest.massG.A, smallest.massG.B, repair.scaleStepG);
     if (error <= tight + 1e-9) return [];
+    // A scale that nobody has named forbids nothing.
+    const assumed = repair.bench.way === null && repair.scaleStepG === USUAL_SCALE_G;
     const least = tight > 0 ? smallestBatchAG(smallest.massG.B / smallest.massG.A, repair.scaleStepG, tight) : null;
     return [
       F.scale(
         {
           step: exactly(grams(repair.scaleStepG)),
+          assumed: assumed ? 'yes' : 'no',
           b: grams(smallest.massG.B),
           // A scale whose step is as large as what it weighs may be off by all of it.
           error: Number.isFinite(error) ? percent(error, 2) : 'all',
@@ -266,7 +270,7 @@ export const mixRules: Readonly<Record<string, Rule>> = {
           least: least === null ? 'none' : grams(least),
         },
         {
-          severity: sheet.dose && least === null ? 'caution' : 'stop',
+          severity: assumed || (sheet.dose && least === null) ? 'caution' : 'stop',
           ways: FINER_G.filter(
             (step) =>
               step < repair.scaleStepG && scaleErrorPct(smallest.massG.A, smallest.massG.B, step) <= tight + 1e-9,
