@@ -38,6 +38,29 @@ export async function type(page: Page, label: string | RegExp, text: string): Pr
   await field.blur();
 }
 
+/** Opens what is folded in the form of a sheet. */
+export async function unfold(page: Page): Promise<void> {
+  await page.locator('form details').first().waitFor({ state: 'attached' });
+  await page.evaluate(() => {
+    for (const fold of document.querySelectorAll<HTMLDetailsElement>('form details')) fold.open = true;
+  });
+}
+
+/** Types a time of a sheet into its line, which is taken from the list where it does not stand there yet. */
+export async function typeTime(page: Page, kind: string, text: string, from?: string, on?: string): Promise<void> {
+  const line = page.getByLabel(`${kind}: as on the sheet`);
+  if (!(await line.count())) await page.getByLabel('Another time').selectOption({ label: kind });
+  await line.fill(text);
+  await line.blur();
+  if (!from || !on) return;
+  const row = page.locator('form .time-row').filter({ has: line });
+  await row.locator('details').evaluate((fold: HTMLDetailsElement) => {
+    fold.open = true;
+  });
+  await row.getByLabel('counts from when').selectOption({ label: from });
+  await row.getByLabel('runs on').selectOption({ label: on });
+}
+
 export const choose = (page: Page, group: string | RegExp, option: string) =>
   page.getByRole('group', { name: group }).getByRole('button', { name: option, exact: true }).click();
 export const answer = (page: Page) => page.getByTestId('answer').textContent();

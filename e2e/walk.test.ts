@@ -2,7 +2,18 @@ import { readFileSync } from 'node:fs';
 import type { Page } from 'playwright-core';
 import { RepairDocument } from '@/core/record';
 import { site } from './browser';
-import { answer, choose, inspected, measuredAs, passInspection, runToTheEnd, stage, type } from './hands';
+import {
+  answer,
+  choose,
+  inspected,
+  measuredAs,
+  passInspection,
+  runToTheEnd,
+  stage,
+  type,
+  typeTime,
+  unfold,
+} from './hands';
 
 const yard = site();
 const { base } = yard;
@@ -28,6 +39,7 @@ async function typeSheet(
   await page.goto(`${base()}/shelf/new`);
   await page.getByLabel('Name', { exact: true }).fill(sheet.name);
   await page.getByLabel('Kind').selectOption({ label: sheet.kind });
+  await unfold(page);
   await page.getByLabel('Family').selectOption({ label: sheet.family });
   await type(page, 'A to B, with its basis', sheet.ratio);
   await type(page, 'Density of A', sheet.a);
@@ -36,16 +48,7 @@ async function typeSheet(
     await type(page, 'Parts of C by weight', sheet.c[0]);
     await type(page, 'Tamped bulk density of C', sheet.c[1]);
   }
-  for (let i = 2; i < sheet.times.length; i++) await page.getByRole('button', { name: 'Another time' }).click();
-  for (const [i, [kind, from, on, text]] of sheet.times.entries()) {
-    await page.getByRole('combobox', { name: 'Time', exact: true }).nth(i).selectOption({ label: kind });
-    await page.getByRole('combobox', { name: 'counts from when' }).nth(i).selectOption({ label: from });
-    await page.getByRole('combobox', { name: 'runs on' }).nth(i).selectOption({ label: on });
-    await page
-      .getByLabel(/as on the sheet$/)
-      .nth(i)
-      .fill(text);
-  }
+  for (const [kind, from, on, text] of sheet.times) await typeTime(page, kind, text, from, on);
   await type(page, 'of A', sheet.kit[0]);
   await type(page, 'of B', sheet.kit[1]);
   if (sheet.kit[2]) await type(page, 'of C', sheet.kit[2]);

@@ -154,6 +154,7 @@ export const common = {
   supersedes: null,
   strength: null,
   printed: {},
+  estimated: [],
   typedFrom: 'sample sheet',
   typedByRole: 'foreman',
   typedAt: TYPED_AT,

@@ -5,7 +5,7 @@ import { sampleSheets, sampleStock } from '../../sample/systems';
 import { Colour } from '../mix';
 import { type Job, type Piece, pieceOf, repairOf } from '../plan';
 import { type Event, type EventBody, viewJob } from '../record';
-import type { Stock } from '../system';
+import type { SheetRevision, Stock } from '../system';
 
 const sentence = (said: Said) => say(said, { ...PLAIN_READER, zone: 'Europe/Helsinki' });
 
@@ -143,4 +143,27 @@ test('pours stand in the record by batch; a pot thrown away takes its pours with
   expect(actuals.pours.map((p) => [p.batch, p.massG])).toEqual([[1, 90]]);
   expect([...actuals.taken]).toEqual([['stock-paste', 2]]);
   expect(events.filter((e) => e.body.kind === 'poured')).toHaveLength(2);
+});
+
+test('a density that was taken as usual is told where it is weighed by, and nowhere else', () => {
+  const told = (repair: Piece, sheetId: string, estimated: SheetRevision['estimated']) =>
+    viewJob(
+      {
+        job: mild,
+        repairs: [repairOf(repair)],
+        sheets: sampleSheets.map((s) => (s.id === sheetId ? { ...s, estimated } : s)),
+        stock: [],
+        events: [],
+      },
+      NOW,
+    ).repairs[0]!.findings.find((f) => f.id === 'density');
+  expect(sentence(told(plate, 'sheet-paste-1', ['densityB', 'mixMin'])!.why)).toMatch(
+    /^Of B, .* give or take 15 %\. What is weighed/,
+  );
+  expect(told(plate, 'sheet-paste-1', ['mixMin', 'potLoss'])).toBeUndefined();
+  // A cartridge presses out its own volumes.
+  const pressed = bundles
+    .flatMap((b) => b.repairs.map((r) => pieceOf(r)))
+    .find((r) => r.void?.shapes[0]?.shape === 'annulus')!;
+  expect(told({ ...pressed, jobId: mild.id }, pressed.sheetId!, ['densityA', 'densityB'])).toBeUndefined();
 });

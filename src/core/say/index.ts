@@ -4,6 +4,7 @@ export {
   areaOf,
   at,
   degC,
+  density,
   exactly,
   grams,
   kelvin,

@@ -17,6 +17,7 @@ export const degC = of('temperature');
 export const kelvin = of('interval');
 export const minutes = of('duration');
 export const percent = of('percent');
+export const density = of('density');
 /** mL/min, and mL/m². */
 export const rate = of('rate');
 export const uptake = of('uptake');

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import type { FamilyId } from './family';
+import type { MilestoneId } from './milestone';
 
 export const PartId = z.enum(['A', 'B', 'C', 'D']);
 export type PartId = z.infer<typeof PartId>;
@@ -96,6 +97,8 @@ export interface SystemKind {
   readonly dosed: string | null;
   readonly ways: readonly Way[];
   readonly asks: readonly SheetField[];
+  /** Times that its sheets usually print, in the order of work. */
+  readonly times: readonly MilestoneId[];
   readonly hazards: readonly string[];
   readonly protection: readonly string[];
 }
@@ -135,6 +138,7 @@ export const SYSTEM_KINDS = {
     dosed: null,
     ways: ['weight', 'cup', 'strokes'],
     asks: ['pot', 'lift', 'bond'],
+    times: ['use-by', 'gel', 'next-lift', 'recoat-from', 'recoat-until', 'tack-free', 'sandable', 'load', 'full-cure'],
     hazards: [SENSITISING, 'A full pot heats itself: pour it out in time.'],
     protection: GLOVES,
   },
@@ -148,6 +152,7 @@ export const SYSTEM_KINDS = {
     dosed: null,
     ways: ['weight', 'cup'],
     asks: ['pot', 'bond', 'sag'],
+    times: ['use-by', 'open', 'release', 'sandable', 'load', 'full-cure'],
     hazards: [SENSITISING],
     protection: GLOVES,
   },
@@ -161,6 +166,7 @@ export const SYSTEM_KINDS = {
     dosed: null,
     ways: ['strokes', 'weight'],
     asks: ['mixer', 'bond', 'sag'],
+    times: ['use-by', 'idle', 'open', 'release', 'load', 'full-cure'],
     hazards: [SENSITISING],
     protection: GLOVES,
   },
@@ -174,6 +180,7 @@ export const SYSTEM_KINDS = {
     dosed: null,
     ways: ['strokes'],
     asks: ['mixer'],
+    times: ['use-by', 'idle', 'load'],
     hazards: [SENSITISING, PEROXIDE],
     protection: GLOVES,
   },
@@ -187,6 +194,7 @@ export const SYSTEM_KINDS = {
     dosed: null,
     ways: ['weight'],
     asks: ['pot', 'aggregate', 'lift'],
+    times: ['use-by', 'primer-wet', 'next-lift', 'recoat-until', 'sandable', 'foot', 'load', 'full-cure'],
     hazards: [SENSITISING, SILICA],
     protection: [...GLOVES, 'dust mask for silica'],
   },
@@ -205,6 +213,7 @@ export const SYSTEM_KINDS = {
     dosed: null,
     ways: ['weight'],
     asks: ['pot', 'aggregate', 'thickener', 'lift', 'sag'],
+    times: ['use-by', 'gel', 'next-lift', 'recoat-until', 'sandable', 'release', 'load', 'full-cure'],
     hazards: [SENSITISING, 'Fumed silica flies: mask on, fans off while it is poured.'],
     protection: [...GLOVES, 'dust mask'],
   },
@@ -218,6 +227,7 @@ export const SYSTEM_KINDS = {
     dosed: null,
     ways: ['cup', 'weight'],
     asks: ['pot', 'uptake'],
+    times: ['use-by', 'recoat-from', 'recoat-until', 'load'],
     hazards: [SENSITISING, VAPOUR],
     protection: [...GLOVES, 'vapour mask in closed rooms'],
   },
@@ -231,6 +241,7 @@ export const SYSTEM_KINDS = {
     dosed: null,
     ways: ['sachet'],
     asks: ['pot', 'bond'],
+    times: ['use-by', 'release', 'load'],
     hazards: [SENSITISING],
     protection: GLOVES,
   },
@@ -244,6 +255,7 @@ export const SYSTEM_KINDS = {
     dosed: 'hardener',
     ways: ['weight', 'strip'],
     asks: ['pot', 'dose', 'lift', 'sag'],
+    times: ['use-by', 'sandable'],
     hazards: [PEROXIDE, VAPOUR],
     protection: [...GLOVES, 'dust mask for sanding'],
   },
@@ -257,6 +269,7 @@ export const SYSTEM_KINDS = {
     dosed: 'catalyst',
     ways: ['drops', 'weight'],
     asks: ['pot', 'dose', 'lift'],
+    times: ['use-by', 'recoat-from', 'recoat-until', 'sandable', 'load'],
     hazards: [PEROXIDE, VAPOUR],
     protection: [...GLOVES, 'vapour mask in closed rooms'],
   },
@@ -273,6 +286,7 @@ export const SYSTEM_KINDS = {
     dosed: null,
     ways: ['weight', 'cup'],
     asks: ['pot', 'lift'],
+    times: ['use-by', 'release', 'sandable', 'load'],
     hazards: [VAPOUR, 'The liquid sensitises and burns easily.'],
     protection: GLOVES,
   },
@@ -286,6 +300,7 @@ export const SYSTEM_KINDS = {
     dosed: null,
     ways: ['weight', 'strip'],
     asks: ['pot', 'lift', 'sag'],
+    times: ['use-by', 'sandable', 'release', 'load'],
     hazards: [SENSITISING],
     protection: GLOVES,
   },
@@ -299,6 +314,7 @@ export const SYSTEM_KINDS = {
     dosed: null,
     ways: ['cup', 'weight'],
     asks: ['pot', 'aggregate'],
+    times: ['use-by', 'sandable', 'load'],
     hazards: [SENSITISING, 'Isocyanate: not to be breathed; not for people with asthma.', SILICA],
     protection: [...GLOVES, 'vapour mask in closed rooms'],
   },
@@ -315,6 +331,7 @@ export const SYSTEM_KINDS = {
     dosed: 'water',
     ways: ['weight', 'cup'],
     asks: ['pot', 'dose', 'lift'],
+    times: ['use-by', 'foot', 'load'],
     hazards: [CAUSTIC, SILICA],
     protection: [...GLOVES, 'dust mask'],
   },
@@ -332,6 +349,7 @@ export const SYSTEM_KINDS = {
     dosed: null,
     ways: ['cup', 'weight'],
     asks: ['pot', 'humidity'],
+    times: ['stand', 'use-by', 'recoat-from', 'dry', 'load'],
     hazards: ['Wash off skin at once.'],
     protection: GLOVES,
   },
@@ -348,6 +366,7 @@ export const SYSTEM_KINDS = {
     dosed: 'water',
     ways: ['weight', 'cup'],
     asks: ['pot', 'dose', 'bond'],
+    times: ['use-by', 'open', 'overlay', 'foot', 'load'],
     hazards: [CAUSTIC, SILICA],
     protection: [...GLOVES, 'dust mask'],
   },

@@ -47,17 +47,50 @@ interface MilestoneKind {
   readonly manner?: true;
   /** A test by touch can tell it: what bears a load cannot be felt. */
   readonly touch?: true;
+  /** What sheets usually count it from and run it on, where that is not from when it is placed, on the base. */
+  readonly usual?: Clocked;
 }
+
+/** From when a time counts and on whose temperature it runs. */
+interface Clocked {
+  readonly startsAt: StartId;
+  readonly runsOn: RunsOn;
+}
+const IN_THE_POT: Clocked = { startsAt: 'mix-begins', runsOn: 'pot' };
 
 /** Milestones a sheet may state. */
 export const MILESTONES = {
-  mix: { label: 'Mixing time', clock: 'working', order: null },
-  stand: { label: 'Stand time', clock: 'waiting', order: null, manner: true },
-  'use-by': { label: 'Use-by of the pot', clock: 'working', order: null },
-  idle: { label: 'Idle in the mixer', clock: 'working', order: null, onResin: true },
-  'clean-by': { label: 'Tools clean by', clock: 'working', order: null },
-  'primer-wet': { label: 'Primer still wet', clock: 'working', order: null, firstSpot: true },
-  open: { label: 'Open time', clock: 'working', order: null, firstSpot: true },
+  mix: { label: 'Mixing time', clock: 'working', order: null, usual: IN_THE_POT },
+  stand: {
+    label: 'Stand time',
+    clock: 'waiting',
+    order: null,
+    manner: true,
+    usual: { startsAt: 'mix-ends', runsOn: 'pot' },
+  },
+  'use-by': { label: 'Use-by of the pot', clock: 'working', order: null, usual: IN_THE_POT },
+  idle: {
+    label: 'Idle in the mixer',
+    clock: 'working',
+    order: null,
+    onResin: true,
+    usual: { startsAt: 'mix-begins', runsOn: 'material' },
+  },
+  'clean-by': { label: 'Tools clean by', clock: 'working', order: null, usual: IN_THE_POT },
+  'primer-wet': {
+    label: 'Primer still wet',
+    clock: 'working',
+    order: null,
+    firstSpot: true,
+    usual: { startsAt: 'last-coat', runsOn: 'base' },
+  },
+  open: {
+    label: 'Open time',
+    clock: 'working',
+    order: null,
+    firstSpot: true,
+    usual: { startsAt: 'placed', runsOn: 'material' },
+  },
   gel: {
     label: 'Gel',
     clock: 'waiting',
@@ -80,7 +113,14 @@ export const MILESTONES = {
     touch: true,
   },
   'recoat-until': { label: 'Recoat until', clock: 'working', order: null, onBase: true, byFirst: true },
-  bare: { label: 'Prepared face good until', clock: 'working', order: null, onBase: true, byFirst: true },
+  bare: {
+    label: 'Prepared face good until',
+    clock: 'working',
+    order: null,
+    onBase: true,
+    byFirst: true,
+    usual: { startsAt: 'bared', runsOn: 'base' },
+  },
   'wash-from': { label: 'Start of washing', clock: 'waiting', order: null, firstSpot: true, onBase: true, touch: true },
   'wash-until': { label: 'End of washing', clock: 'working', order: null, firstSpot: true, onBase: true },
   'tack-free': {
@@ -195,6 +235,10 @@ export type Milestone = z.infer<typeof Milestone>;
 export const milestoneKind = (
   id: MilestoneId,
 ): Omit<MilestoneKind, 'later'> & { readonly later?: readonly MilestoneId[] } => MILESTONES[id];
+
+/** What sheets usually count a milestone from and run it on. */
+export const usualClock = (id: MilestoneId): Clocked =>
+  milestoneKind(id).usual ?? { startsAt: 'placed', runsOn: 'base' };
 
 /** Whether running past this time spoils work (working) or coming before it does (waiting). */
 export const clockOf = (m: Milestone): 'working' | 'waiting' => MILESTONES[m.kind].clock;

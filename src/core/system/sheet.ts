@@ -4,6 +4,7 @@ import { FamilyId } from './family';
 import { FillerClass, Flow, PartId, PartRole, SystemKindId } from './kinds';
 import { Milestone, type MilestoneId } from './milestone';
 import { Strength } from './strength';
+import { ESTIMABLE } from './usual';
 
 /** What a base may be made of; the drawing hatches it and the base temperature conducts through it. */
 export const BASES = ['concrete', 'stone', 'metal', 'plastic', 'laminate', 'timber'] as const;
@@ -199,6 +200,8 @@ export const SheetRevision = z.object({
    * are not listed.
    */
   printed: z.record(z.string().max(60), z.string().max(60)).default({}),
+  /** Fields that the paper is silent on and that are taken as usual, by field of the editor. */
+  estimated: z.array(z.enum(ESTIMABLE)).max(ESTIMABLE.length).default([]),
   typedFrom: z.string().max(200),
   typedByRole: z.string().max(80),
   typedAt: Instant,

@@ -2,6 +2,7 @@
 import { useEffect, useId, useRef, useState } from 'react';
 import type { Parsed } from '@/core/units';
 import { useTyped } from '../workspace/typing';
+import { afterPress } from './after-press';
 
 interface ReadProps {
   /** What is typed here is kept under this name, should the page be left. */
@@ -112,7 +113,10 @@ export function ReadField({
         aria-invalid={sentence ? true : undefined}
         aria-describedby={sentence || waits ? `${id}-say` : undefined}
         onChange={(e) => setDraft(e.target.value)}
-        onBlur={(e) => (draft !== null ? read(e.target.value) : undefined)}
+        onBlur={(e) => {
+          const text = e.target.value;
+          if (draft !== null) afterPress(() => read(text));
+        }}
         onKeyDown={(e) => {
           if (e.key === 'Enter') read(e.currentTarget.value);
           if (e.key === 'Escape') {

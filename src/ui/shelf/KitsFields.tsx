@@ -4,6 +4,7 @@ import type { PartId } from '@/core/system';
 import { Choice } from '../shared/bits';
 import { blankKit, type DraftFaults, type KitDraft } from './draft';
 import { Typed } from './fields';
+import { Fold } from './sheet-fields';
 
 /** Kits as the maker packs them. */
 export function KitsFields({
@@ -12,12 +13,18 @@ export function KitsFields({
   faults,
   onChange,
   onLeave,
+  onRead,
+  example,
 }: {
   kits: readonly KitDraft[];
   parts: readonly PartId[];
   faults: DraftFaults;
   onChange: (kits: readonly KitDraft[]) => void;
   onLeave: (field: string) => void;
+  /** The words on a pack are there: what they say of its parts is taken. */
+  onRead: (kit: KitDraft) => void;
+  /** How the words on such a pack go. */
+  example: string;
 }) {
   const set = (key: string, over: Partial<KitDraft>) =>
     onChange(kits.map((k) => (k.key === key ? { ...k, ...over } : k)));
@@ -27,6 +34,7 @@ export function KitsFields({
         const field = (name: string) => `kits.${k.key}.${name}`;
         const plain = (name: 'yieldMl' | 'price' | 'contents', label: string, hint: string) => (
           <Typed
+            field={field(name)}
             label={label}
             hint={hint}
             value={k[name]}
@@ -36,40 +44,60 @@ export function KitsFields({
           />
         );
         return (
-          <div
-            key={k.key}
-            className="grid sm:grid-cols-3 lg:grid-cols-6 gap-2 mb-3 pb-3 items-start"
-            style={{ borderBottom: '1px solid var(--hair)' }}
-          >
-            <Typed label="Kit" hint="Tin pair 450 mL" value={k.label} onChange={(label) => set(k.key, { label })} />
-            {parts.map((id) => (
-              <Typed
-                key={id}
-                label={`of ${id}`}
-                hint={id === 'A' ? '420 g' : undefined}
-                value={k.massG[id]}
-                fault={faults[field(id.toLowerCase())]}
-                onChange={(v) => set(k.key, { massG: { ...k.massG, [id]: v } })}
-                onLeave={() => onLeave(field(id.toLowerCase()))}
-              />
-            ))}
-            {plain('yieldMl', 'The sheet’s own yield', 'empty: none')}
-            {plain('price', 'Price', 'empty: unknown')}
-            <div className="sm:col-span-2">{plain('contents', 'Also in the box', '2 static mixers, 1 spatula')}</div>
-            <Choice
-              label="May be split"
-              options={[
-                { id: 'no', label: 'no' },
-                { id: 'yes', label: 'yes' },
-              ]}
-              value={k.splittable ? 'yes' : 'no'}
-              onChange={(v) => set(k.key, { splittable: v === 'yes' })}
-            />
+          <div key={k.key} className="mb-2 pb-1" style={{ borderBottom: '1px solid var(--hair)' }}>
+            <div className="grid sm:grid-cols-3 lg:grid-cols-6 gap-2 items-start">
+              <div className="col-span-full sm:col-span-2">
+                <Typed
+                  field={field('label')}
+                  label="Pack, as printed on it"
+                  hint={example}
+                  value={k.label}
+                  onChange={(label) => set(k.key, { label })}
+                  onLeave={() => onRead(k)}
+                />
+              </div>
+              {parts.map((id) => (
+                <Typed
+                  key={id}
+                  field={field(id.toLowerCase())}
+                  label={`of ${id}`}
+                  hint={id === 'A' ? '420 g or 300 mL' : undefined}
+                  value={k.massG[id]}
+                  fault={faults[field(id.toLowerCase())]}
+                  onChange={(v) => set(k.key, { massG: { ...k.massG, [id]: v } })}
+                  onLeave={() => onLeave(field(id.toLowerCase()))}
+                />
+              ))}
+            </div>
+            <Fold
+              title="Price, yield, what else is in it"
+              says={
+                [k.price.trim(), k.yieldMl.trim(), k.contents.trim()].filter(Boolean).join(', ') ||
+                (k.splittable ? 'may be split' : 'not split')
+              }
+            >
+              <div className="grid sm:grid-cols-3 lg:grid-cols-6 gap-2 items-start">
+                {plain('yieldMl', 'The sheet’s own yield', 'empty: none')}
+                {plain('price', 'Price', 'empty: unknown')}
+                <div className="sm:col-span-2">
+                  {plain('contents', 'Also in the box', '2 static mixers, 1 spatula')}
+                </div>
+                <Choice
+                  label="May be split"
+                  options={[
+                    { id: 'no', label: 'no' },
+                    { id: 'yes', label: 'yes' },
+                  ]}
+                  value={k.splittable ? 'yes' : 'no'}
+                  onChange={(v) => set(k.key, { splittable: v === 'yes' })}
+                />
+              </div>
+            </Fold>
             {kits.length > 1 && (
               <button
                 type="button"
-                className="p-2 mt-5 justify-self-start"
-                aria-label={`Remove kit ${k.label}`}
+                className="p-2"
+                aria-label={`Remove pack ${k.label}`}
                 onClick={() => onChange(kits.filter((x) => x.key !== k.key))}
               >
                 <Trash2 size={17} aria-hidden="true" />
@@ -79,7 +107,7 @@ export function KitsFields({
         );
       })}
       <button type="button" className="act text-sm mb-2" onClick={() => onChange([...kits, blankKit()])}>
-        <Plus size={16} aria-hidden="true" /> Another kit
+        <Plus size={16} aria-hidden="true" /> Another pack
       </button>
     </>
   );

@@ -1,30 +1,22 @@
 'use client';
 import { useRouter } from 'next/navigation';
-import { useState } from 'react';
+import { useDeferredValue, useMemo, useState } from 'react';
 import { sheetFlaws } from '@/core/cure';
-import {
-  BASES,
-  FAMILIES,
-  FLOWS,
-  isMetered,
-  KIND_IDS,
-  type PartId,
-  type SheetRevision,
-  STRENGTH_TESTS,
-  systemKind,
-  WETNESS,
-} from '@/core/system';
-import { Choice, Heading } from '../shared/bits';
+import { MILESTONES, PART_IDS, readPack, type SheetRevision, systemKind, tellsOf } from '@/core/system';
+import { type Kind, parseQuantity, type UnitSystem } from '@/core/units';
+import { Heading } from '../shared/bits';
 import { usePrefs } from '../workspace/prefs';
 import { keepTyped, keptTyped } from '../workspace/typing';
-import { clock, putSheet } from '../workspace/workspace';
-import { blankDraft, type DraftFaults, LIMIT_FIELDS, ofKind, type SheetDraft } from './draft';
-import { Typed } from './fields';
+import { clock, putSheet, useWorkspace } from '../workspace/workspace';
+import { blankDraft, type DraftFaults, type KitDraft, type SheetDraft } from './draft';
+import { FurtherFields } from './FurtherFields';
 import { KitsFields } from './KitsFields';
+import { LimitFields } from './LimitFields';
+import { RatioFields } from './RatioFields';
 import { readDraft } from './read-draft';
+import { goToField, labelOfField, type SheetFields, SheetFieldsContext } from './sheet-fields';
 import { TimesFields } from './TimesFields';
-
-type TextField = { [K in keyof SheetDraft]: SheetDraft[K] extends string ? K : never }[keyof SheetDraft];
+import { WhatItIs } from './WhatItIs';
 
 const keptUnder = (before: SheetRevision | null) => `sheet|${before?.id ?? 'new'}`;
 const keepSheet = (before: SheetRevision | null, draft: SheetDraft | null): void =>
@@ -44,14 +36,44 @@ function keptSheet(before: SheetRevision | null): SheetDraft | null {
   }
 }
 
+/** A draft with what the words on a pack say of its parts in those fields that are still empty; itself where nothing is. */
+function withPack(draft: SheetDraft, of: KitDraft, system: UnitSystem): SheetDraft {
+  const number = (kind: Kind, text: string): number | null => {
+    const read = parseQuantity(kind, text, system);
+    return read.ok ? read.value : null;
+  };
+  const read = readPack(
+    of.label,
+    {
+      kind: draft.kind,
+      ratio: draft.ratio,
+      cByWeight: number('count', draft.cByWeight),
+      dByWeight: number('count', draft.dByWeight),
+      dosePct: number('percent', draft.doseUsual),
+    },
+    system,
+  );
+  const parts = PART_IDS.filter((id) => read?.parts[id] && !of.massG[id].trim());
+  const ratio = read?.ratio && !draft.ratio.trim() && !systemKind(draft.kind).dosed ? read.ratio : null;
+  if (!read || (!parts.length && !ratio)) return draft;
+  const massG = { ...of.massG, ...Object.fromEntries(parts.map((id) => [id, read.parts[id]!])) };
+  return {
+    ...draft,
+    ratio: ratio ?? draft.ratio,
+    kits: draft.kits.map((k) => (k.key === of.key ? { ...k, massG } : k)),
+  };
+}
+
 /**
- * A maker's sheet typed in. Every field keeps its text; what is wrong is said when it is left, what looks like a slip
- * when all can be read.
+ * A maker's sheet typed in, in the order in which sheets print. Every field keeps its text; what is wrong is said when
+ * it is left, what looks like a slip when all can be read.
  */
 export function SheetForm({ start, before }: { start: SheetDraft; before: SheetRevision | null }) {
   const [draft, setDraft] = useState(() => keptSheet(before) ?? start);
   const [kept, setKept] = useState(() => keptSheet(before) !== null);
   const [faults, setFaults] = useState<DraftFaults>({});
+  /** What kept it from the shelf when it was last tried, by field, with its name on the screen. */
+  const [tried, setTried] = useState<readonly { readonly field: string; readonly label: string }[]>([]);
   const [slips, setSlips] = useState<readonly string[] | null>(null);
   const { system, role } = usePrefs();
   const router = useRouter();
@@ -63,53 +85,44 @@ export function SheetForm({ start, before }: { start: SheetDraft; before: SheetR
     });
     setSlips(null);
   };
-  const read = () => readDraft(draft, system, before, role, clock.now());
+  const read = (of: SheetDraft = draft) => readDraft(of, system, before, role, clock.now());
   // Fields are checked as they are left, but only those already typed into complain.
-  const left = (field: string) => {
-    const now = read();
+  const left = (field: string, of: SheetDraft = draft) => {
+    const now = read(of);
     const mine = 'faults' in now ? now.faults[field] : undefined;
     setFaults((f) => {
       const { [field]: _gone, ...rest } = f;
       return mine ? { ...rest, [field]: mine } : rest;
     });
+    if (!mine) setTried((t) => t.filter((x) => x.field !== field));
   };
-  const text = (field: TextField, label: string, hint?: string, multiline = false) => (
-    <Typed
-      label={label}
-      hint={hint}
-      multiline={multiline}
-      value={draft[field]}
-      fault={faults[field]}
-      onChange={(v) => set({ [field]: v })}
-      onLeave={() => left(field)}
-    />
-  );
-  const spec = systemKind(draft.kind);
-  const has = (id: PartId) => spec.parts.find((p) => p.id === id);
-  const density = (id: PartId) => {
-    const usual = has(id);
-    if (!usual) return null;
-    const label =
-      usual.filler === 'grains' ? 'True density' : usual.filler === 'spheres' ? 'Particle density' : 'Density';
-    return (
-      <Typed
-        key={`density${id}`}
-        label={`${label} of ${id}`}
-        hint={`${usual.densityGPerMl} g/mL`}
-        value={draft.parts[id].density}
-        fault={faults[`density${id}`]}
-        onChange={(v) => set({ parts: { ...draft.parts, [id]: { ...draft.parts[id], density: v } } })}
-        onLeave={() => left(`density${id}`)}
-      />
-    );
+  const fields: SheetFields = {
+    draft,
+    faults,
+    set,
+    left: (field) => {
+      // A ratio or a dose may be what the words on a pack were waiting for.
+      let waited = draft;
+      for (const k of draft.kits) waited = withPack(waited, k, system);
+      if (waited !== draft) set({ kits: waited.kits });
+      left(field, waited);
+    },
   };
   const submit = async () => {
     const now = read();
     if ('faults' in now) {
       setFaults(now.faults);
+      const wrong = Object.keys(now.faults).map((field) => ({ field, label: labelOfField(field) }));
+      // In the order of the page, and the first of them in hand.
+      const places = [...document.querySelectorAll('form [id^="sheet-"]')].map((e) => e.id);
+      wrong.sort((a, b) => places.indexOf(`sheet-${a.field}`) - places.indexOf(`sheet-${b.field}`));
+      setTried(wrong);
+      const first = wrong.find((w) => places.includes(`sheet-${w.field}`));
+      if (first) goToField(first.field);
       return;
     }
     setFaults({});
+    setTried([]);
     const found = sheetFlaws(now.sheet).map((f) => f.sentence);
     // Slips are said once; whoever has looked at them may go on.
     if (found.length && slips === null) {
@@ -120,8 +133,9 @@ export function SheetForm({ start, before }: { start: SheetDraft; before: SheetR
     keepSheet(before, null);
     router.push(`/shelf/${now.sheet.id}`);
   };
+  const spec = systemKind(draft.kind);
   return (
-    <>
+    <SheetFieldsContext value={fields}>
       {kept && (
         <p role="status" className="my-2 p-2" style={{ border: '1px dashed var(--rule)' }}>
           As you left it, not on the shelf yet.{' '}
@@ -138,6 +152,7 @@ export function SheetForm({ start, before }: { start: SheetDraft; before: SheetR
           </button>
         </p>
       )}
+      {!before && <LikeAnother />}
       <form
         noValidate
         onSubmit={(e) => {
@@ -145,107 +160,22 @@ export function SheetForm({ start, before }: { start: SheetDraft; before: SheetR
           void submit();
         }}
       >
-        <Heading>What it is</Heading>
-        <div className="grid sm:grid-cols-2 lg:grid-cols-5 gap-3">
-          {text('name', 'Name')}
-          <label className="block">
-            Kind
-            <select
-              className="field"
-              value={draft.kind}
-              onChange={(e) => set(ofKind(draft, e.target.value as SheetDraft['kind']))}
-            >
-              {KIND_IDS.map((id) => (
-                <option key={id} value={id}>
-                  {systemKind(id).label}
-                </option>
-              ))}
-            </select>
-            <span className="soft text-sm">{spec.does}</span>
-          </label>
-          <label className="block">
-            Family
-            <select
-              className="field"
-              value={draft.family}
-              onChange={(e) => set({ family: e.target.value as SheetDraft['family'] })}
-            >
-              {Object.entries(FAMILIES).map(([id, f]) => (
-                <option key={id} value={id}>
-                  {f.label}
-                </option>
-              ))}
-            </select>
-            <span className="soft text-sm">
-              {FAMILIES[draft.family].activationKJ === null
-                ? 'dries: by temperature and humidity'
-                : `single figures carried with ${FAMILIES[draft.family].activationKJ} ± 10 kJ/mol`}
-            </span>
-          </label>
-          {text('maker', 'Whose it is', 'parts of two makers never mix')}
-          {text('typedFrom', 'Typed from', 'title and date of the sheet')}
-        </div>
-
-        <Heading aside={spec.dosed ? `the ${spec.dosed} is dosed within a range` : 'a ratio always has its basis'}>
-          Parts and ratio
-        </Heading>
-        <div className="grid sm:grid-cols-2 lg:grid-cols-4 gap-3">
-          {spec.dosed ? (
-            <>
-              {text('doseMin', `Least ${spec.dosed}`, '1 %')}
-              {text('doseUsual', `Usual ${spec.dosed}`, '2 %')}
-              {text('doseMax', `Most ${spec.dosed}`, '3 %')}
-              <div>
-                <Choice
-                  label="Per cent of what"
-                  options={[
-                    { id: 'A', label: `of ${has('A')?.name ?? 'part A'}` },
-                    { id: 'total', label: 'of the total' },
-                  ]}
-                  value={draft.doseOf || undefined}
-                  onChange={(doseOf) => {
-                    set({ doseOf });
-                    setFaults(({ doseOf: _, ...rest }) => rest);
-                  }}
-                />
-                {faults.doseOf && (
-                  <p role="alert" className="text-sm" style={{ color: 'var(--stop)' }}>
-                    {faults.doseOf.sentence}
-                  </p>
-                )}
-              </div>
-            </>
-          ) : (
-            <>
-              {text('ratio', 'A to B, with its basis', '2:1 by volume')}
-              {text('also', 'The same on the other basis', '100:37.5 by weight, if printed')}
-            </>
-          )}
-          {text('tolerance', 'Tolerance on the sheet', 'empty: silent')}
-          {density('A')}
-          {density('B')}
-          {has('C') && text('cByWeight', 'Parts of C by weight', 'for the same A and B by weight')}
-          {density('C')}
-          {has('D') && text('dByWeight', 'Parts of D by weight', 'for the same A and B by weight')}
-          {density('D')}
-          {(['C', 'D'] as const)
-            .filter((id) => has(id)?.filler === 'grains')
-            .map((id) => (
-              <Typed
-                key={`bulk${id}`}
-                label={`Tamped bulk density of ${id}`}
-                hint="1.75 g/mL"
-                value={draft.parts[id].bulk}
-                fault={faults[`bulk${id}`]}
-                onChange={(v) => set({ parts: { ...draft.parts, [id]: { ...draft.parts[id], bulk: v } } })}
-                onLeave={() => left(`bulk${id}`)}
-              />
-            ))}
-        </div>
-
-        <Heading aside="one row a line: 10 C: 4 h to 5 h · 5 to 10 C: 90 min · 45 to 60 min at 23 C · 2 %, 20 C: 15 min · 10 to 15 C, up to 70 %: 8 h · or paste cells">
-          Times
-        </Heading>
+        <WhatItIs />
+        <Heading>What is in a pack</Heading>
+        <KitsFields
+          kits={draft.kits}
+          parts={spec.parts.map((p) => p.id)}
+          example={spec.mixing === 'mixer' ? '300 mL cartridge 10:1' : spec.dosed ? '25 kg bag' : '420 g + 210 g tins'}
+          faults={faults}
+          onChange={(kits) => set({ kits })}
+          onLeave={left}
+          onRead={(kit) => {
+            const { kits, ratio } = withPack(draft, kit, system);
+            if (kits !== draft.kits || ratio !== draft.ratio) set({ kits, ratio });
+          }}
+        />
+        <RatioFields />
+        <Heading>Times</Heading>
         <TimesFields
           times={draft.times}
           family={draft.family}
@@ -254,177 +184,29 @@ export function SheetForm({ start, before }: { start: SheetDraft; before: SheetR
           onChange={(times) => set({ times })}
           onLeave={left}
         />
-
-        <Heading>Kits, mixing and losses</Heading>
-        <KitsFields
-          kits={draft.kits}
-          parts={spec.parts.map((p) => p.id)}
-          faults={faults}
-          onChange={(kits) => set({ kits })}
-          onLeave={left}
-        />
-        <div className="grid sm:grid-cols-2 lg:grid-cols-4 gap-3">
-          {isMetered(draft.kind) ? (
-            <>
-              {text('mixerVolume', 'Left in a mixer', '9 mL')}
-              {text('mixerPurge', 'First shots thrown away', '14 mL')}
-              {text('mixerReach', 'Reach of the mixer', '180 mm')}
-              {text('mixerFlow', 'Flow check of a pack (empty: none)', '16 mL')}
-            </>
-          ) : (
-            <>
-              {text('mixMin', 'Mixing time')}
-              {text('mixRpm', 'Paddle, turns a minute', '300 to 400')}
-              {text('mixManner', 'Manner', 'fold, never whip')}
-              {text('potLoss', 'Left in the pot and on tools')}
-            </>
-          )}
-          {text('coverage', 'Coverage, kg for each m² and mm', 'empty: none given')}
-          {spec.asks.includes('uptake') && text('uptake', 'Soaks in, mL/m²', '350')}
-        </div>
-
-        <Heading aside="empty: the sheet is silent">Limits</Heading>
-        <div className="grid grid-cols-2 sm:grid-cols-4 lg:grid-cols-6 gap-2">
-          {LIMIT_FIELDS.map((f) => (
-            <Typed
-              key={f.id}
-              label={f.label}
-              value={draft.limits[f.id] ?? ''}
-              fault={faults[`limits.${f.id}`]}
-              onChange={(v) => set({ limits: { ...draft.limits, [f.id]: v } })}
-              onLeave={() => left(`limits.${f.id}`)}
-            />
-          ))}
-        </div>
-        <div className="flex flex-wrap gap-6 mt-2">
-          <fieldset>
-            <legend>Bases it names</legend>
-            <div className="flex gap-1 flex-wrap">
-              {BASES.map((b) => (
-                <button
-                  key={b}
-                  type="button"
-                  className="act text-sm"
-                  aria-pressed={draft.bases.includes(b)}
-                  onClick={() =>
-                    set({ bases: draft.bases.includes(b) ? draft.bases.filter((x) => x !== b) : [...draft.bases, b] })
-                  }
-                >
-                  {b}
-                </button>
-              ))}
-            </div>
-          </fieldset>
-          <Choice
-            label="Surface"
-            options={WETNESS.map((id) => ({ id, label: id }))}
-            value={draft.wetness}
-            onChange={(wetness) => set({ wetness })}
-          />
-        </div>
-        {draft.bases.length > 0 && (
-          <div className="grid sm:grid-cols-2 lg:grid-cols-3 gap-2 mt-2">
-            {draft.bases.map((b) => (
-              <Typed
-                key={b}
-                label={`How ${b} is prepared`}
-                value={draft.preparation[b] ?? ''}
-                onChange={(v) => set({ preparation: { ...draft.preparation, [b]: v } })}
-              />
-            ))}
-          </div>
-        )}
-
-        <Heading aside="empty: the sheet prints none, and then no curve is drawn">Strength</Heading>
-        <div className="grid sm:grid-cols-2 lg:grid-cols-5 gap-3">
-          {text('strengthPoints', 'What it has after how long, one a line', '1 d: 32 MPa', true)}
-          <label className="block">
-            Tested in
-            <select
-              className="field"
-              value={draft.strengthTest}
-              onChange={(e) => set({ strengthTest: e.target.value as SheetDraft['strengthTest'] })}
-            >
-              {STRENGTH_TESTS.map((id) => (
-                <option key={id}>{id}</option>
-              ))}
-            </select>
-          </label>
-          {text('strengthAt', 'At', '20 °C')}
-          {text('characteristic', 'Characteristic value', 'empty: means only')}
-          {text('characteristicTo', 'Holds in service to', '40 °C')}
-        </div>
-
-        <Heading>Finish and storage</Heading>
-        <div className="grid sm:grid-cols-2 lg:grid-cols-4 gap-3">
-          {text('colour', 'Colour')}
-          <label className="block">
-            Mixed, it is
-            <select
-              className="field"
-              value={draft.flow}
-              onChange={(e) => set({ flow: e.target.value as SheetDraft['flow'] })}
-            >
-              <option value="">as usual for it</option>
-              {Object.entries(FLOWS).map(([id, label]) => (
-                <option key={id} value={id}>
-                  {label}
-                </option>
-              ))}
-            </select>
-          </label>
-          <Choice
-            label="Sanding"
-            options={[
-              { id: 'easy', label: 'easy' },
-              { id: 'hard', label: 'hard' },
-              { id: 'not', label: 'not at all' },
-            ]}
-            value={draft.sanding}
-            onChange={(sanding) => set({ sanding })}
-          />
-          <Choice
-            label="Takes paint"
-            options={[
-              { id: 'yes', label: 'yes' },
-              { id: 'no', label: 'no' },
-              { id: 'silent', label: 'silent' },
-            ]}
-            value={draft.paintable}
-            onChange={(paintable) => set({ paintable })}
-          />
-          <Choice
-            label="Primer"
-            options={[
-              { id: 'none', label: 'none' },
-              { id: 'separate', label: 'separate' },
-              { id: 'drawn-off', label: 'drawn off' },
-              { id: 'silent', label: 'silent' },
-            ]}
-            value={draft.primer}
-            onChange={(primer) => set({ primer })}
-          />
-          {text('storeMin', 'Stored from')}
-          {text('storeMax', 'Stored to')}
-          {text('shelfMonths', 'Shelf life closed, months')}
-          {text('openedMonths', 'Once opened, months')}
-        </div>
-        <div className="grid lg:grid-cols-3 gap-3 mt-2">
-          {text('checks', 'Look at before use, one a line', 'separated tin, crystals', true)}
-          {text('hazards', 'Hazards, one a line', undefined, true)}
-          {text('protection', 'Protection, one a line', undefined, true)}
-        </div>
-
+        <LimitFields />
+        <FurtherFields />
         {faults.form && (
           <p role="alert" style={{ color: 'var(--stop)' }}>
             {faults.form.sentence}
           </p>
         )}
-        {Object.keys(faults).length > 0 && (
-          <p role="alert" className="mt-2 font-semibold" style={{ color: 'var(--stop)' }}>
-            {Object.keys(faults).length} field{Object.keys(faults).length > 1 ? 's' : ''} to mend before it can stand on
-            the shelf.
-          </p>
+        {tried.length > 0 && (
+          <div role="alert" className="mt-3 p-3" style={{ border: '2px solid var(--stop)', color: 'var(--stop-ink)' }}>
+            <p className="font-bold">
+              {tried.length} field{tried.length > 1 ? 's' : ''} to mend before it can stand on the shelf:
+            </p>
+            <ul className="list-disc pl-5">
+              {tried.map(({ field, label }) => (
+                <li key={field}>
+                  <button type="button" className="underline text-left" onClick={() => goToField(field)}>
+                    {label}
+                  </button>
+                  {faults[field] && `: ${faults[field].sentence}`}
+                </li>
+              ))}
+            </ul>
+          </div>
         )}
         {slips !== null && slips.length > 0 && (
           <div
@@ -440,10 +222,82 @@ export function SheetForm({ start, before }: { start: SheetDraft; before: SheetR
             </ul>
           </div>
         )}
-        <button type="submit" className="act firm mt-3">
-          Put it on the shelf{before ? ` as revision ${before.revision + 1}` : ''}
-        </button>
+        <div
+          className="sticky bottom-0 mt-3 py-3 flex flex-wrap gap-x-4 gap-y-2 items-center border-t"
+          style={{ background: 'var(--ground)', borderColor: 'var(--rule)' }}
+        >
+          <button type="submit" className="act firm">
+            Put it on the shelf{before ? ` as revision ${before.revision + 1}` : ''}
+          </button>
+          <WhatItTells draft={draft} read={read} />
+        </div>
       </form>
-    </>
+    </SheetFieldsContext>
+  );
+}
+
+/** What can be planned with what is typed so far, as it is typed. */
+function WhatItTells({
+  draft: now,
+  read,
+}: {
+  draft: SheetDraft;
+  read: (of: SheetDraft) => ReturnType<typeof readDraft>;
+}) {
+  const draft = useDeferredValue(now);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: what is typed decides it
+  const { can, open } = useMemo(() => {
+    const got = read(draft);
+    const wrong = 'faults' in got ? Object.keys(got.faults) : [];
+    const times = draft.times.filter((t) => t.text.trim() !== '' && !wrong.includes(`times.${t.key}`));
+    const tells = tellsOf(new Set(times.map((t) => t.kind)), systemKind(draft.kind).times);
+    const amounts = !wrong.some((f) => /^(kits|ratio|dose|[cd]ByWeight|density)/.test(f));
+    return {
+      can: [...(amounts ? ['how much and how many packs'] : []), ...tells.can],
+      open: [
+        ...(amounts ? [] : ['how much and how many packs']),
+        ...tells.open.map((o) => `${o.label} (${MILESTONES[o.by].label.toLowerCase()})`),
+      ],
+    };
+  }, [draft]);
+  return (
+    <p role="status" className="text-[0.95rem] flex-1 min-w-64" data-testid="tells">
+      {can.length > 0 ? (
+        <>
+          With this Grenko can tell <strong>{can.join(', ')}</strong>
+          {open.length > 0 ? '; still open: ' : '.'}
+        </>
+      ) : (
+        'With this nothing can be planned yet. Still open: '
+      )}
+      {open.length > 0 && `${open.join(', ')}.`}
+    </p>
+  );
+}
+
+/** A sheet of the shelf to begin from: much is alike between two sheets of a maker. */
+function LikeAnother() {
+  const sheets = useWorkspace((d) => d.sheets);
+  const router = useRouter();
+  if (!sheets.size) return null;
+  return (
+    <label className="block max-w-md">
+      Begin like another sheet
+      <select
+        className="field"
+        value=""
+        onChange={(e) => e.target.value && router.push(`/shelf/new?like=${e.target.value}`)}
+      >
+        <option value="">a blank one</option>
+        {[...sheets.values()]
+          .sort((a, b) => a.name.localeCompare(b.name))
+          .map((s) => (
+            <option key={s.id} value={s.id}>
+              {s.name}
+              {s.revision > 1 ? `, revision ${s.revision}` : ''}
+            </option>
+          ))}
+      </select>
+    </label>
   );
 }

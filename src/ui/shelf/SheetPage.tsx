@@ -6,6 +6,7 @@ import { useState } from 'react';
 import { fittedActivationKJ, sheetFlaws } from '@/core/cure';
 import {
   clockOf,
+  type EstimableField,
   FAMILIES,
   FLOWS,
   MILESTONES,
@@ -129,6 +130,19 @@ function SheetView({ sheet, onRevise }: { sheet: SheetRevision; onRevise: () => 
   );
 }
 
+/** What may be taken as usual, in words. */
+const ESTIMATES: Readonly<Record<EstimableField, string>> = {
+  densityA: 'density of A',
+  densityB: 'density of B',
+  densityC: 'density of C',
+  densityD: 'density of D',
+  mixMin: 'mixing time',
+  potLoss: 'what stays in the pot',
+  mixerVolume: 'what stays in a mixer',
+  mixerPurge: 'first shots',
+  mixerReach: 'reach of the mixer',
+};
+
 /** What the sheet says beside its times. */
 function Facts({ sheet: s }: { sheet: SheetRevision }) {
   const format = useFormat();
@@ -196,6 +210,12 @@ function Facts({ sheet: s }: { sheet: SheetRevision }) {
       ]
         .filter(Boolean)
         .join(', ') || null,
+    ],
+    [
+      'not on it',
+      s.estimated.length
+        ? `${s.estimated.map((f) => ESTIMATES[f]).join(', ')}: taken as usual for its kind (Grenko’s)`
+        : null,
     ],
     ['mixed, it is', s.flow && FLOWS[s.flow]],
     ['coverage', s.coverageKgPerM2Mm === null ? null : `${s.coverageKgPerM2Mm} kg for each m² and mm`],

@@ -1,7 +1,6 @@
 'use client';
-import { Plus, Trash2 } from 'lucide-react';
-import { nanoid } from 'nanoid';
-import { useDeferredValue, useMemo } from 'react';
+import { ClipboardPaste, Trash2 } from 'lucide-react';
+import { useDeferredValue, useMemo, useState } from 'react';
 import { fittedActivationKJ } from '@/core/cure';
 import {
   type FamilyId,
@@ -16,9 +15,12 @@ import {
   type StartId,
 } from '@/core/system';
 import { attempt, figure, type UnitSystem } from '@/core/units';
-import type { DraftFaults, TimeDraft } from './draft';
+import { blankTime, type DraftFaults, type TimeDraft } from './draft';
 import { Pick, Typed } from './fields';
+import { PasteTable } from './PasteTable';
 import { TimeChart } from './TimeChart';
+
+const IDS = Object.keys(MILESTONES) as MilestoneId[];
 
 /** Times as the sheet prints them, each with the picture of what was understood beside it. */
 export function TimesFields({
@@ -36,10 +38,32 @@ export function TimesFields({
   onChange: (times: readonly TimeDraft[]) => void;
   onLeave: (field: string) => void;
 }) {
+  const [pasting, setPasting] = useState(false);
   const set = (key: string, over: Partial<TimeDraft>) =>
     onChange(times.map((t) => (t.key === key ? { ...t, ...over } : t)));
+  const others = IDS.filter((id) => !times.some((t) => t.kind === id));
+  const taken = (found: readonly { readonly kind: MilestoneId; readonly text: string }[]) => {
+    const known = times.map((t) => {
+      const mine = found.find((f) => f.kind === t.kind);
+      return mine ? { ...t, text: mine.text } : t;
+    });
+    const further = found
+      .filter((f) => !times.some((t) => t.kind === f.kind))
+      .map((f) => ({ ...blankTime(f.kind), text: f.text }));
+    onChange([...known, ...further]);
+    setPasting(false);
+  };
   return (
     <>
+      <p className="soft text-sm mb-2">
+        As the sheet has them: <span className="fig">30 min</span>, <span className="fig">45 to 60 min at 23 C</span>,
+        or a line for each temperature, <span className="fig">10 C: 4 h to 5 h</span>. A time it does not print stays
+        empty.{' '}
+        <button type="button" className="act text-sm" aria-expanded={pasting} onClick={() => setPasting(!pasting)}>
+          <ClipboardPaste size={15} aria-hidden="true" /> Paste a whole table
+        </button>
+      </p>
+      {pasting && <PasteTable onTake={taken} onClose={() => setPasting(false)} />}
       {times.map((t) => (
         <TimeRow
           key={t.key}
@@ -52,18 +76,21 @@ export function TimesFields({
           onRemove={() => onChange(times.filter((x) => x.key !== t.key))}
         />
       ))}
-      <button
-        type="button"
-        className="act text-sm"
-        onClick={() =>
-          onChange([
-            ...times,
-            { key: nanoid(6), kind: 'release', startsAt: 'placed', runsOn: 'base', text: '', reference: '' },
-          ])
-        }
-      >
-        <Plus size={16} aria-hidden="true" /> Another time
-      </button>
+      <label className="inline-block max-w-64">
+        <span className="sr-only">Another time</span>
+        <select
+          className="field"
+          value=""
+          onChange={(e) => onChange([...times, blankTime(e.target.value as MilestoneId)])}
+        >
+          <option value="">Another time…</option>
+          {others.map((id) => (
+            <option key={id} value={id}>
+              {MILESTONES[id].label}
+            </option>
+          ))}
+        </select>
+      </label>
     </>
   );
 }
@@ -86,6 +113,7 @@ function TimeRow({
   onRemove: () => void;
 }) {
   const field = `times.${t.key}`;
+  const { label } = MILESTONES[t.kind];
   // The picture follows the typing when there is time for it.
   const text = useDeferredValue(t.text);
   const understood = useMemo((): Milestone | null => {
@@ -102,35 +130,24 @@ function TimeRow({
       : null;
   }, [text, field, system, t.kind, t.startsAt, t.runsOn]);
   const fit = understood ? fittedActivationKJ(understood) : undefined;
+  const typed = t.text.trim() !== '';
   return (
     <div
-      className="grid lg:grid-cols-[11rem_1fr_17rem_2.4rem] gap-3 mb-3 pb-3 items-start"
+      className="time-row grid lg:grid-cols-[minmax(0,1fr)_17rem_2.4rem] gap-x-3 gap-y-1 mb-2 pb-2 items-start"
       style={{ borderBottom: '1px solid var(--hair)' }}
     >
-      <div className="grid grid-cols-3 lg:grid-cols-1 gap-1.5">
-        <Pick
-          label="Time"
-          value={t.kind}
-          options={Object.entries(MILESTONES).map(([id, m]) => [id, m.label])}
-          onChange={(v) => onChange({ kind: v as MilestoneId })}
-        />
-        <Pick
-          label="counts from when"
-          value={t.startsAt}
-          options={Object.entries(STARTS)}
-          onChange={(v) => onChange({ startsAt: v as StartId })}
-        />
-        <Pick
-          label="runs on"
-          value={t.runsOn}
-          options={Object.entries(RUNS_ON)}
-          onChange={(v) => onChange({ runsOn: v as RunsOn })}
-        />
-      </div>
       <div>
         <Typed
-          label={`${MILESTONES[t.kind].label}: as on the sheet`}
+          field={field}
+          label={
+            <>
+              {label}
+              <span className="sr-only">: as on the sheet</span>
+            </>
+          }
+          beside
           multiline
+          rows={1}
           value={t.text}
           fault={faults[field]}
           onChange={(v) => onChange({ text: v })}
@@ -140,36 +157,59 @@ function TimeRow({
           }}
           onLeave={() => onLeave(field)}
         />
-        {t.runsOn === 'pot' && (
-          <div className="mt-1.5 max-w-44">
-            <Typed
-              label="for a pot of"
-              hint="empty: silent"
-              value={t.reference}
-              fault={faults[`${field}.reference`]}
-              onChange={(reference) => onChange({ reference })}
-              onLeave={() => onLeave(`${field}.reference`)}
-            />
-          </div>
+        {typed && (
+          <details className="mt-1 lg:ml-44">
+            <summary className="soft text-sm cursor-pointer">
+              from when {STARTS[t.startsAt]}, on {RUNS_ON[t.runsOn]}
+              {t.reference.trim() && `, for a pot of ${t.reference.trim()}`}
+            </summary>
+            <div className="grid sm:grid-cols-3 gap-2 mt-1">
+              <Pick
+                label="counts from when"
+                value={t.startsAt}
+                options={Object.entries(STARTS)}
+                onChange={(v) => onChange({ startsAt: v as StartId })}
+              />
+              <Pick
+                label="runs on"
+                value={t.runsOn}
+                options={Object.entries(RUNS_ON)}
+                onChange={(v) => onChange({ runsOn: v as RunsOn })}
+              />
+              {t.runsOn === 'pot' && (
+                <Typed
+                  field={`${field}.reference`}
+                  label="for a pot of"
+                  hint="empty: silent"
+                  value={t.reference}
+                  fault={faults[`${field}.reference`]}
+                  onChange={(reference) => onChange({ reference })}
+                  onLeave={() => onLeave(`${field}.reference`)}
+                />
+              )}
+            </div>
+          </details>
         )}
       </div>
-      <div className="paper p-1 min-h-6">
-        {understood ? (
-          <>
-            <TimeChart milestone={understood} family={family} atC={Number.NaN} />
-            {fit !== undefined && (
-              <p className="soft text-xs">fitted {figure(fit)} kJ/mol; dashed beyond the sheet’s own points</p>
+      {typed && (
+        <>
+          <div className="paper p-1 min-h-6">
+            {understood ? (
+              <>
+                <TimeChart milestone={understood} family={family} atC={Number.NaN} />
+                {fit !== undefined && (
+                  <p className="soft text-xs">fitted {figure(fit)} kJ/mol; dashed beyond the sheet’s own points</p>
+                )}
+              </>
+            ) : (
+              <p className="soft text-sm">not understood yet</p>
             )}
-          </>
-        ) : (
-          <p className="soft text-sm">
-            {text.trim() ? 'not understood yet' : 'the curve or bands appear here as you type'}
-          </p>
-        )}
-      </div>
-      <button type="button" className="p-2 mt-5" aria-label={`Remove ${MILESTONES[t.kind].label}`} onClick={onRemove}>
-        <Trash2 size={17} aria-hidden="true" />
-      </button>
+          </div>
+          <button type="button" className="p-2" aria-label={`Remove ${label}`} onClick={onRemove}>
+            <Trash2 size={17} aria-hidden="true" />
+          </button>
+        </>
+      )}
     </div>
   );
 }

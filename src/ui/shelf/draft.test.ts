@@ -52,7 +52,7 @@ test.each([
   ['ratio', { ratio: '2:0 by volume' }, /above 0/],
   ['also', { also: '3:1 by volume' }, /Both ratios are by volume/],
   ['tolerance', { tolerance: '80 %' }, /at most 50/],
-  ['densityA', { parts: { ...paste().parts, A: { name: '', density: '', bulk: '' } } }, /Nothing is typed yet/],
+  ['densityA', { parts: { ...paste().parts, A: { name: '', density: '0 g/mL', bulk: '' } } }, /any filler/],
   ['mixRpm', { mixRpm: 'slowly' }, /300 to 400/],
   ['coverage', { coverage: '0' }, /more than 0/],
   ['limits.baseMinC', { limits: { baseMinC: 'warm' } }, /not understood/],
@@ -170,4 +170,58 @@ describe('packs and prices as they are printed', () => {
   test('nothing, nought and words are refused', () => {
     for (const text of ['', '0 mL', 'a tin']) expect('faults' in read(withKit(text, '300 g'))).toBe(true);
   });
+});
+
+test('what no pack prints is taken as usual and marked so, and comes back as an empty field', () => {
+  const d = paste();
+  const r = read({
+    ...d,
+    mixMin: '',
+    potLoss: ' ',
+    parts: { ...d.parts, B: { name: '', density: '', bulk: '' } },
+  });
+  if ('faults' in r) throw new Error(JSON.stringify(r.faults));
+  expect(r.sheet.estimated).toEqual(['densityB', 'potLoss', 'mixMin']);
+  expect(r.sheet.parts.find((p) => p.id === 'B')!.densityGPerMl).toBe(
+    systemKind('paste').parts.find((p) => p.id === 'B')!.densityGPerMl,
+  );
+  const again = draftOf(r.sheet);
+  expect([again.mixMin, again.potLoss, again.parts.B.density, again.parts.A.density]).toEqual([
+    '',
+    '',
+    '',
+    d.parts.A.density,
+  ]);
+});
+
+test('a sheet of four answers can stand on the shelf: name, pack, ratio and one time', () => {
+  const blank = blankDraft();
+  const r = read({
+    ...blank,
+    name: 'Short sheet',
+    ratio: '2:1 by weight',
+    kits: [{ ...blank.kits[0]!, label: 'tins', massG: { ...blank.kits[0]!.massG, A: '400 g', B: '200 g' } }],
+    times: blank.times.map((t) => (t.kind === 'use-by' ? { ...t, text: '30 min' } : t)),
+  });
+  if ('faults' in r) throw new Error(JSON.stringify(r.faults));
+  expect(r.sheet.milestones).toEqual([
+    {
+      kind: 'use-by',
+      startsAt: 'mix-begins',
+      runsOn: 'pot',
+      referenceMassG: null,
+      printed: '30 min',
+      table: { form: 'single', tempC: null, fromMin: 30, toMin: 30 },
+    },
+  ]);
+});
+
+test('another kind keeps the times that were typed and offers those that its sheets print', () => {
+  const typed = blankDraft();
+  const mortar = ofKind(
+    { ...typed, times: typed.times.map((t) => (t.kind === 'load' ? { ...t, text: '1 d' } : t)) },
+    'mortar-kit',
+  );
+  expect(mortar.times.filter((t) => t.text).map((t) => [t.kind, t.text])).toEqual([['load', '1 d']]);
+  expect(mortar.times.map((t) => t.kind).sort()).toEqual([...systemKind('mortar-kit').times].sort());
 });

@@ -9,12 +9,14 @@ import {
   type PartId,
   parseTable,
   type RunsOn,
+  type SheetField,
   type SheetRevision,
   type STRENGTH_TESTS,
   type StartId,
   strengthText,
   systemKind,
   tableText,
+  usualClock,
 } from '@/core/system';
 import { attempt, coreText, type Kind, parseQuantity, type UnitSystem } from '@/core/units';
 
@@ -93,10 +95,17 @@ export interface SheetDraft {
 }
 
 export type NumberLimit = Exclude<keyof Limits, 'bases' | 'wetness' | 'preparation'>;
+interface LimitField {
+  readonly id: NumberLimit;
+  readonly label: string;
+  readonly kind: Kind;
+  /** Of which sheets it decides: of all, or of those that ask for it; the others have it folded away. */
+  readonly decides?: 'all' | SheetField;
+}
 /** The limits a sheet may set, with what kind of quantity each is. */
-export const LIMIT_FIELDS: readonly { id: NumberLimit; label: string; kind: Kind }[] = [
-  { id: 'baseMinC', label: 'Base from', kind: 'temperature' },
-  { id: 'baseMaxC', label: 'Base to', kind: 'temperature' },
+export const LIMIT_FIELDS: readonly LimitField[] = [
+  { id: 'baseMinC', label: 'Base from', kind: 'temperature', decides: 'all' },
+  { id: 'baseMaxC', label: 'Base to', kind: 'temperature', decides: 'all' },
   { id: 'airMinC', label: 'Air from', kind: 'temperature' },
   { id: 'airMaxC', label: 'Air to', kind: 'temperature' },
   { id: 'materialMinC', label: 'Material from', kind: 'temperature' },
@@ -105,16 +114,16 @@ export const LIMIT_FIELDS: readonly { id: NumberLimit; label: string; kind: Kind
   { id: 'fullCureMinC', label: 'Full strength from', kind: 'temperature' },
   { id: 'glassC', label: 'Glass transition', kind: 'temperature' },
   { id: 'serviceMaxC', label: 'In service to', kind: 'temperature' },
-  { id: 'humidityMaxPct', label: 'Humidity up to', kind: 'percent' },
+  { id: 'humidityMaxPct', label: 'Humidity up to', kind: 'percent', decides: 'humidity' },
   { id: 'dewMarginK', label: 'Above dew point by', kind: 'interval' },
   { id: 'baseAgeMinDays', label: 'Concrete from (days)', kind: 'count' },
   { id: 'moistureMaxPct', label: 'Base moisture up to', kind: 'percent' },
-  { id: 'liftMinMm', label: 'Lift from', kind: 'length' },
-  { id: 'liftMaxMm', label: 'Lift to', kind: 'length' },
-  { id: 'bondMinMm', label: 'Gap or bond line from', kind: 'length' },
-  { id: 'bondMaxMm', label: 'Gap or bond line to', kind: 'length' },
-  { id: 'sagWallMm', label: 'Holds on a wall', kind: 'length' },
-  { id: 'sagOverheadMm', label: 'Holds overhead', kind: 'length' },
+  { id: 'liftMinMm', label: 'Lift from', kind: 'length', decides: 'lift' },
+  { id: 'liftMaxMm', label: 'Lift to', kind: 'length', decides: 'lift' },
+  { id: 'bondMinMm', label: 'Gap or bond line from', kind: 'length', decides: 'bond' },
+  { id: 'bondMaxMm', label: 'Gap or bond line to', kind: 'length', decides: 'bond' },
+  { id: 'sagWallMm', label: 'Holds on a wall', kind: 'length', decides: 'sag' },
+  { id: 'sagOverheadMm', label: 'Holds overhead', kind: 'length', decides: 'sag' },
 ];
 
 const NO_MASS: KitDraft['massG'] = { A: '', B: '', C: '', D: '' };
@@ -128,7 +137,7 @@ export const blankKit = (): KitDraft => ({
   splittable: false,
 });
 
-/** Parts as a kind usually has them, as text; densities of liquids are left for the sheet to say. */
+/** Parts as a kind usually has them, as text; their densities are left for the sheet to say. */
 function partsOfKind(kind: SheetRevision['kind']): SheetDraft['parts'] {
   const blank = { name: '', density: '', bulk: '' };
   const parts: Record<PartId, { name: string; density: string; bulk: string }> = {
@@ -140,10 +149,26 @@ function partsOfKind(kind: SheetRevision['kind']): SheetDraft['parts'] {
   for (const p of systemKind(kind).parts)
     parts[p.id] = {
       name: p.name,
-      density: p.filler || p.role === 'water' ? `${p.densityGPerMl} g/mL` : '',
+      density: '',
       bulk: '',
     };
   return parts;
+}
+
+/** A line for a time of a sheet, with what it usually counts from and runs on. */
+export const blankTime = (kind: MilestoneId): TimeDraft => ({
+  key: nanoid(6),
+  kind,
+  ...usualClock(kind),
+  text: '',
+  reference: '',
+});
+
+/** The lines that are typed into, in their order, and those that sheets of a kind usually print beside them. */
+export function timesOfKind(kind: SheetRevision['kind'], typed: readonly TimeDraft[]): readonly TimeDraft[] {
+  const { times } = systemKind(kind);
+  const here = typed.filter((t) => t.text.trim() !== '' || t.reference.trim() !== '');
+  return [...here, ...times.filter((id) => !here.some((t) => t.kind === id)).map(blankTime)];
 }
 
 /** What changes in a draft when its kind does: parts, family, hazards and protection as that kind usually has them. */
@@ -162,6 +187,7 @@ export function ofKind(draft: SheetDraft, kind: SheetRevision['kind']): SheetDra
         { ...parts[id], density: draft.parts[id].density || parts[id].density, bulk: draft.parts[id].bulk },
       ]),
     ) as unknown as SheetDraft['parts'],
+    times: timesOfKind(kind, draft.times),
     hazards: usual(draft.hazards, was.hazards) ? spec.hazards.join('\n') : draft.hazards,
     protection: usual(draft.protection, was.protection) ? spec.protection.join('\n') : draft.protection,
   };
@@ -182,16 +208,13 @@ export const blankDraft = (): SheetDraft => ({
   doseMax: '',
   doseUsual: '',
   doseOf: '',
-  mixMin: '3 min',
+  mixMin: '',
   mixRpm: '',
   mixManner: '',
-  potLoss: '20 mL',
+  potLoss: '',
   coverage: '',
   uptake: '',
-  times: [
-    { key: nanoid(6), kind: 'use-by', startsAt: 'mix-begins', runsOn: 'pot', text: '', reference: '' },
-    { key: nanoid(6), kind: 'load', startsAt: 'placed', runsOn: 'base', text: '', reference: '' },
-  ],
+  times: timesOfKind('paste', []),
   kits: [blankKit()],
   mixerVolume: '',
   mixerPurge: '',
@@ -255,7 +278,8 @@ function inPack(s: SheetRevision, field: string, id: PartId, massG: number | nul
 /** A stored sheet as a draft, for the next revision or a copy. */
 export function draftOf(s: SheetRevision): SheetDraft {
   const blank = blankDraft();
-  const as = (field: string, kind: Kind, value: number | null) => said(s, field, kind, value);
+  const as = (field: string, kind: Kind, value: number | null) =>
+    s.estimated.some((f) => f === field) ? '' : said(s, field, kind, value);
   const parts = { ...partsOfKind(s.kind) };
   for (const p of s.parts)
     parts[p.id] = {
@@ -286,14 +310,17 @@ export function draftOf(s: SheetRevision): SheetDraft {
     potLoss: as('potLoss', 'volume', s.potLossMl),
     coverage: maybe(s.coverageKgPerM2Mm, ''),
     uptake: maybe(s.uptakeMlPerM2, ''),
-    times: s.milestones.map((m) => ({
-      key: nanoid(6),
-      kind: m.kind,
-      startsAt: m.startsAt,
-      runsOn: m.runsOn,
-      text: asPrinted(m),
-      reference: as(`reference.${m.kind}`, 'mass', m.referenceMassG),
-    })),
+    times: timesOfKind(
+      s.kind,
+      s.milestones.map((m) => ({
+        key: nanoid(6),
+        kind: m.kind,
+        startsAt: m.startsAt,
+        runsOn: m.runsOn,
+        text: asPrinted(m),
+        reference: as(`reference.${m.kind}`, 'mass', m.referenceMassG),
+      })),
+    ),
     kits: s.kits.map((k) => ({
       key: k.id,
       label: k.label,

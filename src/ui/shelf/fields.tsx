@@ -1,9 +1,11 @@
 'use client';
 import { type ReactNode, useId } from 'react';
+import { afterPress } from '../shared/after-press';
 import type { DraftFaults } from './draft';
 
 /** A field of a sheet, kept as its text; complaints stand under it. */
 export function Typed({
+  field,
   label,
   hint,
   value,
@@ -12,8 +14,12 @@ export function Typed({
   onLeave,
   onPaste,
   multiline,
+  rows = 2,
+  beside,
 }: {
-  label: string;
+  /** Its name in the draft, by which a list of what is wrong leads to it. */
+  field?: string;
+  label: ReactNode;
   hint?: string;
   value: string;
   fault?: DraftFaults[string];
@@ -22,8 +28,13 @@ export function Typed({
   /** What a pasted text becomes; undefined takes it as it is. */
   onPaste?: (text: string) => string | undefined;
   multiline?: boolean;
+  /** Lines it has room for while it is empty. */
+  rows?: number;
+  /** Its label stands beside it where there is room. */
+  beside?: boolean;
 }) {
-  const id = useId();
+  const own = useId();
+  const id = field ? `sheet-${field}` : own;
   const common = {
     id,
     className: 'field fig',
@@ -31,16 +42,16 @@ export function Typed({
     placeholder: hint,
     'aria-invalid': fault ? (true as const) : undefined,
     'aria-describedby': fault ? `${id}-say` : undefined,
-    onBlur: onLeave,
+    onBlur: onLeave && (() => afterPress(onLeave)),
   };
   return (
-    <div>
-      <label htmlFor={id} className="block">
+    <div className={beside ? 'lg:grid lg:grid-cols-[11rem_minmax(0,1fr)] lg:[&>:not(label)]:col-start-2' : undefined}>
+      <label htmlFor={id} className={beside ? 'block lg:pt-1.5' : 'block'}>
         {label}
       </label>
       {multiline ? (
         <textarea
-          rows={Math.max(2, value.split('\n').length)}
+          rows={Math.max(rows, value.split('\n').length)}
           {...common}
           onChange={(e) => onChange(e.target.value)}
           onPaste={(e) => {

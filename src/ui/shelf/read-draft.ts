@@ -1,5 +1,6 @@
 import { nanoid } from 'nanoid';
 import {
+  type EstimableField,
   gridToLines,
   isMetered,
   type Limits,
@@ -11,6 +12,7 @@ import {
   perHundredOfA,
   SheetRevision,
   systemKind,
+  USUAL,
 } from '@/core/system';
 import {
   attempt,
@@ -41,6 +43,8 @@ class Reader {
   readonly faults: Faults = {};
   /** What is printed in other units than those kept. */
   readonly printed: Record<string, string> = {};
+  /** What the paper is silent on and is taken as usual. */
+  readonly estimated: EstimableField[] = [];
   constructor(readonly system: UnitSystem) {}
 
   quantity(field: string, kind: Kind, text: string, optional = false): number | null {
@@ -54,6 +58,12 @@ class Reader {
     if (kind !== 'count' && kind !== 'percent' && said !== coreText(kind, parsed.value))
       this.printed[field] = said.slice(0, 60);
     return parsed.value;
+  }
+  /** What a field says, or what is usual where nothing is typed, marked so. */
+  orUsual(field: EstimableField, text: string, usual: number, read: () => number): number {
+    if (text.trim()) return read();
+    this.estimated.push(field);
+    return usual;
   }
   above(field: string, kind: Kind, text: string): number {
     const v = this.quantity(field, kind, text);
@@ -258,12 +268,20 @@ export function readDraft(
       id,
       name: d.parts[id].name.trim() || usual.name,
       role: usual.role,
-      densityGPerMl: read.above(`density${id}`, 'density', d.parts[id].density),
+      densityGPerMl: read.orUsual(`density${id}`, d.parts[id].density, usual.densityGPerMl, () =>
+        read.above(`density${id}`, 'density', d.parts[id].density),
+      ),
       bulkGPerMl: usual.filler === 'grains' ? read.aboveOrNone(`bulk${id}`, 'density', d.parts[id].bulk) : null,
       filler: usual.filler ?? null,
     };
   });
   const densities = Object.fromEntries(parts.map((p) => [p.id, p.densityGPerMl])) as Partial<Record<PartId, number>>;
+  const or = (field: EstimableField & keyof SheetDraft, kind: Kind, usual: number, least?: 'above') =>
+    read.orUsual(field, d[field] as string, usual, () =>
+      least === 'above'
+        ? read.above(field, kind, d[field] as string)
+        : (read.quantity(field, kind, d[field] as string) ?? Number.NaN),
+    );
   const candidate = {
     record: 'sheet',
     version: 2,
@@ -278,7 +296,11 @@ export function readDraft(
     parts,
     ratio: ratioOf(read, d),
     dose: doseOf(read, d),
-    milestones: d.times.map((t) => timeOf(read, t)).filter((m) => m !== null),
+    // A line that nothing is typed into is a time the sheet does not print.
+    milestones: d.times
+      .filter((t) => t.text.trim() !== '' || t.reference.trim() !== '')
+      .map((t) => timeOf(read, t))
+      .filter((m) => m !== null),
     limits: {
       ...(Object.fromEntries(LIMIT_FIELDS.map(({ id, kind }) => [id, limit(id, kind)])) as Omit<
         Limits,
@@ -293,16 +315,16 @@ export function readDraft(
     kits: kitsOf(read, d, has, densities),
     mixer: metered
       ? {
-          volumeMl: read.above('mixerVolume', 'volume', d.mixerVolume),
-          purgeMl: read.quantity('mixerPurge', 'volume', d.mixerPurge) ?? Number.NaN,
-          reachMm: read.above('mixerReach', 'length', d.mixerReach),
+          volumeMl: or('mixerVolume', 'volume', USUAL.mixer.volumeMl, 'above'),
+          purgeMl: or('mixerPurge', 'volume', USUAL.mixer.purgeMl),
+          reachMm: or('mixerReach', 'length', USUAL.mixer.reachMm, 'above'),
           // Where nothing is typed no pack is pressed out first.
           flowMl: read.aboveOrNone('mixerFlow', 'volume', d.mixerFlow) ?? 0,
         }
       : null,
-    potLossMl: metered ? 0 : (read.quantity('potLoss', 'volume', d.potLoss) ?? Number.NaN),
+    potLossMl: metered ? 0 : or('potLoss', 'volume', USUAL.potLossMl),
     flow: d.flow === '' ? null : d.flow,
-    mixMin: metered ? 0 : (read.quantity('mixMin', 'duration', d.mixMin) ?? Number.NaN),
+    mixMin: metered ? 0 : or('mixMin', 'duration', USUAL.mixMin),
     mixRpm: rpmOf(read, d.mixRpm),
     mixManner: d.mixManner.trim(),
     primer: d.primer,
@@ -320,6 +342,7 @@ export function readDraft(
     protection: lines(d.protection),
     strength: strengthOf(read, d),
     printed: read.printed,
+    estimated: read.estimated,
     typedFrom: d.typedFrom.trim(),
     typedByRole: role,
     typedAt: nowMs,

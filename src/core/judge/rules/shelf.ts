@@ -13,8 +13,8 @@ import {
   unfitLooks,
 } from '../../mix';
 import { passedOver, type RepairPlan } from '../../plan';
-import { exactly, grams, listed, ml, mm, percent, plain } from '../../say';
-import { coverageMl, isMetered, kitVolumeMl, SAGS, WETNESS } from '../../system';
+import { density, exactly, grams, listed, ml, mm, percent, plain } from '../../say';
+import { coverageMl, isMetered, kitVolumeMl, SAGS, USUAL_DENSITY_SPREAD, WETNESS } from '../../system';
 import { attempt } from '../../units';
 import { type Finding, findings } from '../finding';
 import type { Rule } from './rule';
@@ -26,6 +26,20 @@ const F = findings({
     title: 'Lot {lot} is passed over',
     why: 'It is {why}.',
     todo: 'Do not use it here; the plan counts without it.',
+  },
+  example: {
+    severity: 'stop',
+    stage: 'material',
+    title: 'An example sheet, not one of yours',
+    why: 'The figures of {name} are made up to look at how a repair is planned.',
+    todo: 'Type in the sheet of what you have in hand and choose it here, before anything is mixed.',
+  },
+  density: {
+    severity: 'caution',
+    stage: 'mix',
+    title: 'Weighed by a density that is not on the sheet',
+    why: 'Of {parts} the sheet prints no density; as usual for such a part it is {density}, give or take {spread}. What is weighed for this void may be so much too little or too much.',
+    todo: 'Weigh a measured cup of each once and type its density into the sheet’s next revision, or keep that much in hand.',
   },
   moisture: {
     severity: 'stop',
@@ -178,6 +192,32 @@ export const shelfRules: Readonly<Record<string, Rule>> = {
     plan.method && plan.sheet && repair.blend === null && wantsThickening(plan.method, plan.sheet)
       ? [F.thicken({ name: plan.sheet.name })]
       : [],
+
+  example: ({ job, plan }) => (plan.sheet?.sample && !job.sample ? [F.example({ name: plan.sheet.name })] : []),
+
+  density: ({ plan }) => {
+    const { sheet } = plan;
+    // What is pressed out of its packs, and water, need no density to be measured out.
+    if (!sheet || !plan.mix || isMetered(sheet.kind)) return [];
+    const guessed = sheet.parts.filter(
+      (p) => !p.filler && p.role !== 'water' && sheet.estimated.includes(`density${p.id}`),
+    );
+    return guessed.length
+      ? [
+          F.density({
+            parts: listed(
+              guessed.map((p) => `${p.id}, ${p.name}`),
+              'and',
+            ),
+            density: listed(
+              guessed.map((p) => density(p.densityGPerMl)),
+              'and',
+            ),
+            spread: percent(USUAL_DENSITY_SPREAD * 100),
+          }),
+        ]
+      : [];
+  },
 
   lots: ({ job, plan, stock }) => {
     const { sheet, mix } = plan;

@@ -1,0 +1,68 @@
+import fc from 'fast-check';
+import { parseQuantity } from '../units';
+import { readPack } from './pack-text';
+
+const grams = (text: string | undefined) => {
+  const read = parseQuantity('mass', text ?? '', 'metric');
+  return read.ok ? read.value : Number.NaN;
+};
+const millilitres = (text: string | undefined) => {
+  const read = parseQuantity('volume', text ?? '', 'metric');
+  return read.ok ? read.value : Number.NaN;
+};
+
+test('one amount and a ratio are parted by it, and the ratio has the basis of the amount', () => {
+  const read = readPack('300 mL cartridge 10:1', { kind: 'anchor-pack' }, 'metric')!;
+  expect(read.ratio).toBe('10:1 by volume');
+  expect(millilitres(read.parts.A)).toBeCloseTo(272.727, 3);
+  expect(millilitres(read.parts.B)).toBeCloseTo(27.273, 3);
+});
+
+test.each([
+  ['420 g + 210 g', 'paste', { A: '420 g', B: '210 g' }],
+  ['A 420 g / B 210 g tin pair', 'paste', { A: '420 g', B: '210 g' }],
+  ['2 × 150 mL', 'cartridge-paste', { A: '150 mL', B: '150 mL' }],
+  ['2 gal (US) + 1 gal (US)', 'liquid-resin', { A: '2 US gal', B: '1 US gal' }],
+  ['10 oz av and 5 oz av', 'paste', { A: '10 oz av', B: '5 oz av' }],
+  ['0,5 l + 25 cl', 'liquid-resin', { A: '0,5 l', B: '250 mL' }],
+  ['1.2 kg, 0.6 kg, 7.8 kg', 'mortar-kit', { A: '1.2 kg', B: '0.6 kg', C: '7.8 kg' }],
+  ['25 kg bag', 'cement-water', { A: '25 kg' }],
+] as const)('“%s” of a %s', (text, kind, parts) => {
+  expect(readPack(text, { kind }, 'metric')?.parts).toEqual(parts);
+});
+
+test('one mass of three parts is parted by the ratio of the sheet, sand and all', () => {
+  const { parts } = readPack('19 kg kit', { kind: 'mortar-kit', ratio: '100:50 by weight', cByWeight: 800 }, 'metric')!;
+  expect([grams(parts.A), grams(parts.B), grams(parts.C)]).toEqual([2000, 1000, 16000]);
+});
+
+test('a bag of what is dosed is part A, and its water follows from the usual dose', () => {
+  const { parts } = readPack('25 kg', { kind: 'cement-water', dosePct: 14 }, 'metric')!;
+  expect([parts.A, grams(parts.B)]).toEqual(['25 kg', 3500]);
+});
+
+test('nothing is made up: no amount, no ratio, a ratio on the other basis, sand of which nothing is said', () => {
+  expect(readPack('Large tin', { kind: 'paste' }, 'metric')).toBeNull();
+  expect(readPack('450 mL', { kind: 'paste' }, 'metric')).toEqual({ ratio: null, parts: {} });
+  expect(readPack('450 mL', { kind: 'paste', ratio: '2:1 by weight' }, 'metric')!.parts).toEqual({});
+  expect(readPack('19 kg', { kind: 'mortar-kit', ratio: '100:50 by weight' }, 'metric')!.parts).toEqual({});
+  // The ounce of a pack may be of mass or of fluid: the field of the part asks.
+  expect(readPack('10 oz 2:1', { kind: 'paste' }, 'metric')).toBeNull();
+});
+
+test('law: whatever is parted adds up to the pack again, in the ratio it was parted by', () => {
+  fc.assert(
+    fc.property(
+      fc.integer({ min: 1, max: 50_000 }),
+      fc.integer({ min: 1, max: 100 }),
+      fc.integer({ min: 1, max: 100 }),
+      fc.constantFrom('g', 'mL'),
+      (total, a, b, unit) => {
+        const { parts } = readPack(`${total} ${unit} ${a}:${b}`, { kind: 'paste' }, 'metric')!;
+        const of = unit === 'g' ? grams : millilitres;
+        expect(of(parts.A) + of(parts.B)).toBeCloseTo(total, 6);
+        expect(of(parts.A) * b).toBeCloseTo(of(parts.B) * a, 4);
+      },
+    ),
+  );
+});

@@ -1,0 +1,103 @@
+import { parseQuantity, parseRatio, readNumber, type UnitSystem } from '../units';
+import { type PartId, type SystemKindId, systemKind } from './kinds';
+
+/** What is read from the words on a pack. */
+export interface PackRead {
+  /** What is in it of each part, as text with its unit; parts the words say nothing of are left out. */
+  readonly parts: Readonly<Partial<Record<PartId, string>>>;
+  /** The ratio printed on it, with its basis; null where none is. */
+  readonly ratio: string | null;
+}
+
+/** An amount as it stands on a pack: `2 × 150 mL`, `1 1/2 US gal`, `19 kg`, `10 oz av`. */
+const AMOUNT =
+  /(?:(\d)\s*[x×]\s*)?(\d[\d.,]*(?:\s+\d+\/\d+)?)\s*((?:US|UK|imp\.?)\s*(?:fl\.?\s*oz|gal|qt|pt)|fl\.?\s*oz(?:\s*(?:US|UK))?|oz(?:\s*av)?|millilit(?:re|er)s?|lit(?:re|er)s?|grams?|kilos?|pounds?|kg|lbs?|ml|cc|cl|gal|g|l)(?![a-z])(?:\s*\((US|UK)\))?/gi;
+const RATIO = /\d+(?:[.,]\d+)?(?:\s*:\s*\d+(?:[.,]\d+)?)+(?:\s*(?:by\s+)?(?:weight|mass|volume|vol|wt|w\/w|v\/v))?/i;
+
+interface Amount {
+  readonly kind: 'mass' | 'volume';
+  readonly core: number;
+  readonly text: string;
+}
+
+function amountOf(number: string, unit: string, country: string | undefined, system: UnitSystem): Amount | null {
+  // A gallon of a pack has its country before it, behind it, or in brackets.
+  const spelt = unit.replace(/\./g, '').replace(/\s+/g, ' ');
+  const text = /^cl$/i.test(spelt)
+    ? `${Number(number.replace(',', '.')) * 10} mL`
+    : `${number} ${country ? `${country} ` : ''}${spelt}`;
+  for (const kind of ['mass', 'volume'] as const) {
+    const read = parseQuantity(kind, text, system);
+    if (read.ok && read.value > 0) return { kind, core: read.value, text };
+  }
+  return null;
+}
+
+const rounded = (n: number): number => Number(n.toPrecision(12));
+const inCore = ({ kind }: Pick<Amount, 'kind'>, core: number): string =>
+  `${rounded(core)} ${kind === 'mass' ? 'g' : 'mL'}`;
+
+/**
+ * Reads what is printed on a pack: `300 mL cartridge 10:1`, `420 g + 210 g`, `19 kg kit`, `2 × 150 mL`.
+ * One amount for all is parted by the ratio on the pack, or by the sheet's where that is on the same basis; the parts
+ * of a dosed kind and the first part of a powder stand alone.
+ * @param text the words on the pack
+ * @param of kind of system, its ratio as typed, parts of C and D by weight for it, usual dose of B in per cent of A
+ * @returns null where the words hold no amount
+ * @example readPack('300 mL cartridge 10:1', { kind: 'anchor-pack' }, 'metric') // A 272.727… mL, B 27.27… mL
+ */
+export function readPack(
+  text: string,
+  of: {
+    readonly kind: SystemKindId;
+    readonly ratio?: string;
+    readonly cByWeight?: number | null;
+    readonly dByWeight?: number | null;
+    readonly dosePct?: number | null;
+  },
+  system: UnitSystem,
+): PackRead | null {
+  const spec = systemKind(of.kind);
+  const amounts: Amount[] = [];
+  for (const [, times, number = '', unit = '', country] of text.matchAll(AMOUNT)) {
+    if ('bad' in readNumber(number.split(/\s/)[0]!)) continue;
+    const amount = amountOf(number, unit, country, system);
+    if (amount) for (let i = 0; i < Number(times ?? 1); i++) amounts.push(amount);
+  }
+  const printed = RATIO.exec(text.replaceAll(AMOUNT, ' '))?.[0] ?? null;
+  if (!amounts.length) return null;
+  const first = amounts[0]!;
+  const basis = first.kind === 'mass' ? 'weight' : 'volume';
+  const withBasis = printed === null ? null : /[a-z]/i.test(printed) ? printed : `${printed} by ${basis}`;
+  const ratio = withBasis?.trim() ?? null;
+  if (amounts.length > 1)
+    return {
+      ratio,
+      parts: Object.fromEntries(spec.parts.slice(0, amounts.length).map((p, i) => [p.id, amounts[i]!.text])),
+    };
+  const known = parseRatio(ratio ?? of.ratio ?? '');
+  const fillers: readonly number[] = spec.parts
+    .filter((p) => p.id !== 'A' && p.id !== 'B')
+    .map((p) => (p.id === 'C' ? of.cByWeight : of.dByWeight) ?? Number.NaN);
+  const shares: readonly number[] =
+    spec.dosed !== null
+      ? []
+      : known.ok && known.basis === basis
+        ? known.parts.length === spec.parts.length
+          ? known.parts
+          : [...known.parts.slice(0, 2), ...fillers]
+        : [];
+  if (shares.length === spec.parts.length && shares.every((s) => s > 0)) {
+    const sum = shares.reduce((a, b) => a + b, 0);
+    return {
+      ratio,
+      parts: Object.fromEntries(spec.parts.map((p, i) => [p.id, inCore(first, (first.core * shares[i]!) / sum)])),
+    };
+  }
+  // Of what is dosed the tin or bag is part A; what belongs to it follows from its usual dose.
+  if (spec.dosed !== null) {
+    const b = of.dosePct && first.kind === 'mass' ? inCore(first, (first.core * of.dosePct) / 100) : null;
+    return { ratio: null, parts: { A: first.text, ...(b ? { B: b } : {}) } };
+  }
+  return { ratio, parts: {} };
+}

@@ -1,0 +1,34 @@
+import { type SystemKindId, systemKind, type UsualPart } from './kinds';
+
+/**
+ * What a sheet is taken to say where it prints nothing and the work cannot be computed without it: Grenko's figures,
+ * marked in the sheet, never a limit.
+ */
+export const USUAL = {
+  /** Mixing in a pot or by hand, min; what stays in a pot and on tools, mL. */
+  mixMin: 3,
+  potLossMl: 20,
+  /** A static mixer of the common size. */
+  mixer: { volumeMl: 9, purgeMl: 10, reachMm: 180 },
+} as const;
+
+/** A density that is not on the sheet is told as this part of itself more or less. */
+export const USUAL_DENSITY_SPREAD = 0.15;
+
+/** Fields of a sheet that may be taken as usual. Those of densities carry the letter of the part. */
+export const ESTIMABLE = [
+  'densityA',
+  'densityB',
+  'densityC',
+  'densityD',
+  'mixMin',
+  'potLoss',
+  'mixerVolume',
+  'mixerPurge',
+  'mixerReach',
+] as const;
+export type EstimableField = (typeof ESTIMABLE)[number];
+
+/** The usual density of a part of a kind, g/mL; undefined where the kind has no such part. */
+export const usualDensity = (kind: SystemKindId, id: UsualPart['id']): number | undefined =>
+  systemKind(kind).parts.find((p) => p.id === id)?.densityGPerMl;

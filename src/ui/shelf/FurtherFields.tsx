@@ -1,0 +1,169 @@
+'use client';
+import { FLOWS, isMetered, STRENGTH_TESTS, systemKind, USUAL } from '@/core/system';
+import { Choice } from '../shared/bits';
+import type { SheetDraft } from './draft';
+import { Fold, SheetText, useSheetFields } from './sheet-fields';
+
+/** What a sheet may say beside ratio, packs, times and limits; each folded until it is wanted. */
+export function FurtherFields() {
+  return (
+    <>
+      <MixingFields />
+      <StrengthFields />
+      <FinishFields />
+      <StorageFields />
+    </>
+  );
+}
+
+const or = (text: string, usual: string) => text.trim() || `${usual} (Grenko’s)`;
+
+function MixingFields() {
+  const { draft } = useSheetFields();
+  const { mixer } = USUAL;
+  const metered = isMetered(draft.kind);
+  return (
+    <Fold
+      title={metered ? 'Mixer and first shots' : 'Mixing and what stays behind'}
+      says={
+        metered
+          ? `${or(draft.mixerVolume, `${mixer.volumeMl} mL`)} stay in a mixer, ${or(draft.mixerPurge, `${mixer.purgeMl} mL`)} thrown away first`
+          : `${or(draft.mixMin, `${USUAL.mixMin} min`)}, ${or(draft.potLoss, `${USUAL.potLossMl} mL`)} stay in the pot`
+      }
+    >
+      <div className="grid sm:grid-cols-2 lg:grid-cols-4 gap-3">
+        {metered ? (
+          <>
+            <SheetText field="mixerVolume" label="Left in a mixer" hint={`usual: ${mixer.volumeMl} mL`} />
+            <SheetText field="mixerPurge" label="First shots thrown away" hint={`usual: ${mixer.purgeMl} mL`} />
+            <SheetText field="mixerReach" label="Reach of the mixer" hint={`usual: ${mixer.reachMm} mm`} />
+            <SheetText field="mixerFlow" label="Flow check of a pack (empty: none)" hint="16 mL" />
+          </>
+        ) : (
+          <>
+            <SheetText field="mixMin" label="Mixing time" hint={`usual: ${USUAL.mixMin} min`} />
+            <SheetText field="mixRpm" label="Paddle, turns a minute" hint="300 to 400" />
+            <SheetText field="mixManner" label="Manner" hint="fold, never whip" />
+            <SheetText field="potLoss" label="Left in the pot and on tools" hint={`usual: ${USUAL.potLossMl} mL`} />
+          </>
+        )}
+        <SheetText field="coverage" label="Coverage, kg for each m² and mm" hint="empty: none given" />
+        {systemKind(draft.kind).asks.includes('uptake') && (
+          <SheetText field="uptake" label="Soaks in, mL/m²" hint="350" />
+        )}
+      </div>
+    </Fold>
+  );
+}
+
+function StrengthFields() {
+  const { draft, set } = useSheetFields();
+  return (
+    <Fold
+      title="Strength"
+      says={draft.strengthPoints.trim() ? draft.strengthPoints.trim().split('\n').join(', ') : 'none printed'}
+    >
+      <div className="grid sm:grid-cols-2 lg:grid-cols-5 gap-3">
+        <SheetText field="strengthPoints" label="What it has after how long, one a line" hint="1 d: 32 MPa" multiline />
+        <label className="block">
+          Tested in
+          <select
+            className="field"
+            value={draft.strengthTest}
+            onChange={(e) => set({ strengthTest: e.target.value as SheetDraft['strengthTest'] })}
+          >
+            {STRENGTH_TESTS.map((id) => (
+              <option key={id}>{id}</option>
+            ))}
+          </select>
+        </label>
+        <SheetText field="strengthAt" label="At" hint="20 °C" />
+        <SheetText field="characteristic" label="Characteristic value" hint="empty: means only" />
+        <SheetText field="characteristicTo" label="Holds in service to" hint="40 °C" />
+      </div>
+    </Fold>
+  );
+}
+
+function FinishFields() {
+  const { draft, set } = useSheetFields();
+  return (
+    <Fold
+      title="Colour and finish"
+      says={`${draft.colour.trim() || 'no colour said'}, ${draft.sanding === 'not' ? 'not to be sanded' : `${draft.sanding} to sand`}`}
+    >
+      <div className="grid sm:grid-cols-2 lg:grid-cols-4 gap-3">
+        <SheetText field="colour" label="Colour" />
+        <label className="block">
+          Mixed, it is
+          <select
+            className="field"
+            value={draft.flow}
+            onChange={(e) => set({ flow: e.target.value as SheetDraft['flow'] })}
+          >
+            <option value="">as usual for it</option>
+            {Object.entries(FLOWS).map(([id, label]) => (
+              <option key={id} value={id}>
+                {label}
+              </option>
+            ))}
+          </select>
+        </label>
+        <Choice
+          label="Sanding"
+          options={[
+            { id: 'easy', label: 'easy' },
+            { id: 'hard', label: 'hard' },
+            { id: 'not', label: 'not at all' },
+          ]}
+          value={draft.sanding}
+          onChange={(sanding) => set({ sanding })}
+        />
+        <Choice
+          label="Takes paint"
+          options={[
+            { id: 'yes', label: 'yes' },
+            { id: 'no', label: 'no' },
+            { id: 'silent', label: 'silent' },
+          ]}
+          value={draft.paintable}
+          onChange={(paintable) => set({ paintable })}
+        />
+        <Choice
+          label="Primer"
+          options={[
+            { id: 'none', label: 'none' },
+            { id: 'separate', label: 'separate' },
+            { id: 'drawn-off', label: 'drawn off' },
+            { id: 'silent', label: 'silent' },
+          ]}
+          value={draft.primer}
+          onChange={(primer) => set({ primer })}
+        />
+      </div>
+    </Fold>
+  );
+}
+
+function StorageFields() {
+  const { draft } = useSheetFields();
+  const { hazards } = systemKind(draft.kind);
+  return (
+    <Fold
+      title="Storage and protection"
+      says={draft.hazards === hazards.join('\n') ? 'cautions as usual for its kind' : 'as typed'}
+    >
+      <div className="grid sm:grid-cols-2 lg:grid-cols-4 gap-3">
+        <SheetText field="storeMin" label="Stored from" />
+        <SheetText field="storeMax" label="Stored to" />
+        <SheetText field="shelfMonths" label="Shelf life closed, months" />
+        <SheetText field="openedMonths" label="Once opened, months" />
+      </div>
+      <div className="grid lg:grid-cols-3 gap-3 mt-2">
+        <SheetText field="checks" label="Look at before use, one a line" hint="separated tin, crystals" multiline />
+        <SheetText field="hazards" label="Hazards, one a line" multiline />
+        <SheetText field="protection" label="Protection, one a line" multiline />
+      </div>
+    </Fold>
+  );
+}

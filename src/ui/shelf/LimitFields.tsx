@@ -1,0 +1,84 @@
+'use client';
+import { BASES, systemKind, WETNESS } from '@/core/system';
+import { Choice, Heading } from '../shared/bits';
+import { LIMIT_FIELDS } from './draft';
+import { Typed } from './fields';
+import { Fold, useSheetFields } from './sheet-fields';
+
+/** Limits of the sheet: those that decide for its kind first. */
+export function LimitFields() {
+  const { draft, faults, set, left } = useSheetFields();
+  const { asks } = systemKind(draft.kind);
+  const decides = LIMIT_FIELDS.filter((f) => f.decides === 'all' || (f.decides && asks.includes(f.decides)));
+  const others = LIMIT_FIELDS.filter((f) => !decides.includes(f));
+  const row = (fields: typeof LIMIT_FIELDS) => (
+    <div className="grid grid-cols-2 sm:grid-cols-4 lg:grid-cols-6 gap-2">
+      {fields.map((f) => (
+        <Typed
+          key={f.id}
+          field={`limits.${f.id}`}
+          label={f.label}
+          value={draft.limits[f.id] ?? ''}
+          fault={faults[`limits.${f.id}`]}
+          onChange={(v) => set({ limits: { ...draft.limits, [f.id]: v } })}
+          onLeave={() => left(`limits.${f.id}`)}
+        />
+      ))}
+    </div>
+  );
+  const said = others.filter((f) => draft.limits[f.id]?.trim());
+  return (
+    <>
+      <Heading aside="empty: the sheet is silent">Limits</Heading>
+      {row(decides)}
+      <fieldset className="mt-2">
+        <legend>Bases it names</legend>
+        <div className="flex gap-1 flex-wrap">
+          {BASES.map((b) => (
+            <button
+              key={b}
+              type="button"
+              className="act text-sm"
+              aria-pressed={draft.bases.includes(b)}
+              onClick={() =>
+                set({ bases: draft.bases.includes(b) ? draft.bases.filter((x) => x !== b) : [...draft.bases, b] })
+              }
+            >
+              {b}
+            </button>
+          ))}
+        </div>
+      </fieldset>
+      <Fold
+        title="Further limits"
+        says={
+          said.length
+            ? said.map((f) => `${f.label.toLowerCase()} ${draft.limits[f.id]!.trim()}`).join(', ')
+            : `surface ${draft.wetness}, the rest silent`
+        }
+      >
+        {row(others)}
+        <div className="mt-2">
+          <Choice
+            label="Surface"
+            options={WETNESS.map((id) => ({ id, label: id }))}
+            value={draft.wetness}
+            onChange={(wetness) => set({ wetness })}
+          />
+        </div>
+        {draft.bases.length > 0 && (
+          <div className="grid sm:grid-cols-2 lg:grid-cols-3 gap-2 mt-2">
+            {draft.bases.map((b) => (
+              <Typed
+                key={b}
+                label={`How ${b} is prepared`}
+                value={draft.preparation[b] ?? ''}
+                onChange={(v) => set({ preparation: { ...draft.preparation, [b]: v } })}
+              />
+            ))}
+          </div>
+        )}
+      </Fold>
+    </>
+  );
+}

@@ -1,0 +1,133 @@
+'use client';
+import { useId, useMemo, useState } from 'react';
+import {
+  CLOCK_UNITS,
+  type ClockUnit,
+  linesOf,
+  MILESTONES,
+  type MilestoneId,
+  type PastedTime,
+  readPasted,
+  wantsUnit,
+} from '@/core/system';
+import { attempt } from '@/core/units';
+
+/** What is said of a time of the table, where it differs from what its words usually mean. */
+interface Said {
+  readonly kind?: MilestoneId | '';
+  readonly unit?: ClockUnit;
+}
+
+/** A whole table of times out of a sheet: what is found in it, and what each of its times is. */
+export function PasteTable({
+  onTake,
+  onClose,
+}: {
+  onTake: (found: readonly { readonly kind: MilestoneId; readonly text: string }[]) => void;
+  onClose: () => void;
+}) {
+  const id = useId();
+  const [text, setText] = useState('');
+  const [said, setSaid] = useState<Readonly<Record<number, Said>>>({});
+  const found = useMemo(() => (text.trim() ? attempt(() => readPasted(text, 'paste')) : null), [text]);
+  const times: readonly PastedTime[] = found?.ok ? found.value : [];
+  const say = (i: number, over: Said) => setSaid((was) => ({ ...was, [i]: { ...was[i], ...over } }));
+  const kindOf = (i: number): MilestoneId | '' => said[i]?.kind ?? times[i]?.guess ?? '';
+  const unitOf = (i: number) => said[i]?.unit ?? times[i]?.unit ?? null;
+  const wanted = times.flatMap((time, i) => {
+    const kind = kindOf(i);
+    return kind === '' ? [] : [{ i, kind, time }];
+  });
+  const twice = wanted.find((a) => wanted.some((b) => b.i !== a.i && b.kind === a.kind));
+  const unitless = wanted.find(({ time, i }) => wantsUnit(time) && unitOf(i) === null);
+  const keeps = !wanted.length
+    ? 'Say of one time at least what it is.'
+    : twice
+      ? `Two of them are said to be “${MILESTONES[twice.kind].label}”.`
+      : unitless
+        ? `In what is “${unitless.time.heading || `time ${unitless.i + 1}`}”: minutes, hours or days?`
+        : null;
+  return (
+    <section aria-label="A whole table" className="paper p-3 mb-3">
+      <label htmlFor={id} className="block">
+        Table, as it stands in the sheet
+      </label>
+      <textarea
+        id={id}
+        className="field fig"
+        rows={Math.min(12, Math.max(4, text.split('\n').length))}
+        value={text}
+        placeholder={'Temperature   Pot life   Handling\n10 °C   40 min   12 h\n20 °C   20 min   6 h'}
+        aria-invalid={found && !found.ok ? true : undefined}
+        aria-describedby={found && !found.ok ? `${id}-say` : undefined}
+        onChange={(e) => {
+          setText(e.target.value);
+          setSaid({});
+        }}
+      />
+      {found && !found.ok && (
+        <p id={`${id}-say`} role="alert" style={{ color: 'var(--stop)' }}>
+          {found.problem.sentence}
+        </p>
+      )}
+      {times.length > 0 && (
+        <ol className="mt-2 grid sm:grid-cols-2 lg:grid-cols-4 gap-3">
+          {times.map((time, i) => {
+            const name = time.heading || `time ${i + 1}`;
+            return (
+              <li key={`${i}${name}`}>
+                <label className="block">
+                  “{name}” is
+                  <select
+                    className="field"
+                    value={kindOf(i)}
+                    onChange={(e) => say(i, { kind: e.target.value as MilestoneId | '' })}
+                  >
+                    <option value="">left out</option>
+                    {Object.entries(MILESTONES).map(([kind, m]) => (
+                      <option key={kind} value={kind}>
+                        {m.label}
+                      </option>
+                    ))}
+                  </select>
+                </label>
+                {wantsUnit(time) && (
+                  <label className="block">
+                    “{name}” in
+                    <select
+                      className="field"
+                      value={unitOf(i) ?? ''}
+                      onChange={(e) => say(i, { unit: e.target.value as ClockUnit })}
+                    >
+                      <option value="" disabled>
+                        minutes, hours or days?
+                      </option>
+                      {CLOCK_UNITS.map((u) => (
+                        <option key={u}>{u}</option>
+                      ))}
+                    </select>
+                  </label>
+                )}
+                <p className="fig text-sm whitespace-pre-line mt-1">{linesOf(time, unitOf(i))}</p>
+              </li>
+            );
+          })}
+        </ol>
+      )}
+      <div className="flex flex-wrap items-center gap-2 mt-2">
+        <button
+          type="button"
+          className="act firm"
+          disabled={!times.length || keeps !== null}
+          onClick={() => onTake(wanted.map(({ i, kind, time }) => ({ kind, text: linesOf(time, unitOf(i)) })))}
+        >
+          Take these times
+        </button>
+        <button type="button" className="act quiet" onClick={onClose}>
+          Close
+        </button>
+        {times.length > 0 && keeps && <span role="status">{keeps}</span>}
+      </div>
+    </section>
+  );
+}

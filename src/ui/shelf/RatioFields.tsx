@@ -1,0 +1,100 @@
+'use client';
+import { type PartId, systemKind, USUAL_DENSITY_SPREAD, usualDensity } from '@/core/system';
+import { figure } from '@/core/units';
+import { Choice, Heading } from '../shared/bits';
+import { Typed } from './fields';
+import { Fold, SheetText, useSheetFields } from './sheet-fields';
+
+/** A to B, or the range of the dose; densities where the sheet prints them. */
+export function RatioFields() {
+  const { draft, faults, set, left } = useSheetFields();
+  const spec = systemKind(draft.kind);
+  const has = (id: PartId) => spec.parts.find((p) => p.id === id);
+  const part = (id: PartId, over: Partial<(typeof draft.parts)[PartId]>) =>
+    set({ parts: { ...draft.parts, [id]: { ...draft.parts[id], ...over } } });
+  const density = (id: PartId) => {
+    const usual = has(id);
+    if (!usual) return null;
+    const label =
+      usual.filler === 'grains' ? 'True density' : usual.filler === 'spheres' ? 'Particle density' : 'Density';
+    return (
+      <Typed
+        key={`density${id}`}
+        field={`density${id}`}
+        label={`${label} of ${id}`}
+        hint={`usual: ${usual.densityGPerMl} g/mL`}
+        value={draft.parts[id].density}
+        fault={faults[`density${id}`]}
+        onChange={(v) => part(id, { density: v })}
+        onLeave={() => left(`density${id}`)}
+      />
+    );
+  };
+  const guessed = spec.parts.filter((p) => !draft.parts[p.id].density.trim());
+  return (
+    <>
+      <Heading aside={spec.dosed ? `the ${spec.dosed} is dosed within a range` : 'a ratio always has its basis'}>
+        Ratio
+      </Heading>
+      <div className="grid sm:grid-cols-2 lg:grid-cols-4 gap-3">
+        {spec.dosed ? (
+          <>
+            <SheetText field="doseMin" label={`Least ${spec.dosed}`} hint="1 %" />
+            <SheetText field="doseUsual" label={`Usual ${spec.dosed}`} hint="2 %" />
+            <SheetText field="doseMax" label={`Most ${spec.dosed}`} hint="3 %" />
+            <div id="sheet-doseOf" data-label="Per cent of what" tabIndex={-1}>
+              <Choice
+                label="Per cent of what"
+                options={[
+                  { id: 'A', label: `of ${has('A')?.name ?? 'part A'}` },
+                  { id: 'total', label: 'of the total' },
+                ]}
+                value={draft.doseOf || undefined}
+                onChange={(doseOf) => set({ doseOf })}
+              />
+              {faults.doseOf && !draft.doseOf && (
+                <p role="alert" className="text-sm" style={{ color: 'var(--stop)' }}>
+                  {faults.doseOf.sentence}
+                </p>
+              )}
+            </div>
+          </>
+        ) : (
+          <SheetText field="ratio" label="A to B, with its basis" hint="2:1 by volume" />
+        )}
+        {has('C') && <SheetText field="cByWeight" label="Parts of C by weight" hint="for the same A and B by weight" />}
+        {has('D') && <SheetText field="dByWeight" label="Parts of D by weight" hint="for the same A and B by weight" />}
+      </div>
+      <Fold
+        title="Densities and tolerance"
+        says={
+          guessed.length
+            ? `${guessed.map((p) => `${p.id} about ${figure(usualDensity(draft.kind, p.id)!)} g/mL`).join(', ')} (Grenko’s, ± ${USUAL_DENSITY_SPREAD * 100} %)`
+            : 'as typed'
+        }
+      >
+        <div className="grid sm:grid-cols-2 lg:grid-cols-4 gap-3">
+          {(['A', 'B', 'C', 'D'] as const).map(density)}
+          {(['C', 'D'] as const)
+            .filter((id) => has(id)?.filler === 'grains')
+            .map((id) => (
+              <Typed
+                key={`bulk${id}`}
+                field={`bulk${id}`}
+                label={`Tamped bulk density of ${id}`}
+                hint="1.75 g/mL"
+                value={draft.parts[id].bulk}
+                fault={faults[`bulk${id}`]}
+                onChange={(v) => part(id, { bulk: v })}
+                onLeave={() => left(`bulk${id}`)}
+              />
+            ))}
+          {!spec.dosed && (
+            <SheetText field="also" label="The same on the other basis" hint="100:37.5 by weight, if printed" />
+          )}
+          <SheetText field="tolerance" label="Tolerance on the sheet" hint="empty: silent" />
+        </div>
+      </Fold>
+    </>
+  );
+}
