@@ -3,7 +3,7 @@ import { ONLY_AIR } from '../core/climate';
 import { methodOf } from '../core/method';
 import { type Job, type Piece, pieceOf, type Repair, withNext, withPiece } from '../core/plan';
 import { measured, SHAPES, type Void, type VoidShape, voidOf } from '../core/void';
-import { typed } from './landing';
+import { typed } from './typed';
 
 const round = (mm: number, text = `${mm} mm`) => ({
   kind: 'ellipse' as const,

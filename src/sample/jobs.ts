@@ -15,9 +15,10 @@ import { type VoidShape, voidOf } from '../core/void';
 import { boatJob, boatRepairs } from './boat';
 import { boatSheets } from './boat-systems';
 import { workedJob } from './finished';
-import { EYES_SET_OUT, LANDING, typed } from './landing';
+import { EYES_SET_OUT, LANDING } from './landing';
 import { methodsJobs } from './methods';
 import { mortarSheet, pasteSheet, resinSheet, sampleSheets, sampleStock } from './systems';
+import { typed } from './typed';
 import { workshopSheets } from './workshop-systems';
 
 /** The sample: four jobs at the ferry, three planned, one running; instants count from the moment it is loaded. */

@@ -1,12 +1,8 @@
 import { type Measured, measured, type SettingOut, type Void, type VoidShape, voidOf } from '../core/void';
 import { Scanned } from '../core/void/scanned';
 import rampEdge from './ramp-edge.json';
+import { typed } from './typed';
 
-/** A length as typed at the site. */
-export const typed = (valueMm: number, tool: string, text = `${valueMm} mm`): Measured => ({
-  ...measured(valueMm, tool),
-  text,
-});
 const read = (tool: string): Measured => ({ ...measured(0, tool), text: 'read' });
 
 const apronCrack: VoidShape = {

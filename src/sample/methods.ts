@@ -3,15 +3,9 @@ import { ONLY_AIR } from '../core/climate';
 import { methodOf } from '../core/method';
 import { type Job, type Piece, pieceOf, READY_CHAINS, type Repair, withChain, withPiece } from '../core/plan';
 import type { BaseMaterial } from '../core/system';
-import { kindOf, SHAPES, type ShapeId, type Void, type VoidShape, voidOf, withValue } from '../core/void';
-import { typed } from './landing';
+import { type Void, voidOf } from '../core/void';
+import { shaped, typed } from './typed';
 
-/** A shape with some of its dimensions as measured, and the rest of it as said. */
-const shaped = (id: ShapeId, mm: Readonly<Record<string, number>>, over: object = {}): VoidShape =>
-  Object.entries(mm).reduce<VoidShape>(
-    (shape, [key, value]) => withValue(kindOf(shape), shape, key, typed(value, 'rule')),
-    { ...SHAPES[id].blank(), ...over } as VoidShape,
-  );
 const read = typed(0, 'gauge', 'read');
 
 /** One pass as it is chosen and measured. */

@@ -59,6 +59,17 @@ const DAY_MS = 86_400_000;
 /** Days before the work that a history is asked for, ms. */
 const BEFORE_MS = 2 * DAY_MS;
 
+/** A climate so much warmer or colder all through, K; itself where that would be no climate. */
+export function climateShifted(source: ClimateSource, byK: number): ClimateSource {
+  const shifted: ClimateSource =
+    source.kind === 'constant'
+      ? { ...source, tempC: source.tempC + byK }
+      : source.kind === 'daily'
+        ? { ...source, lowC: source.lowC + byK, highC: source.highC + byK }
+        : { ...source, rows: source.rows.map((r) => ({ ...r, tempC: r.tempC + byK })) };
+  return climateProblems(shifted).length ? source : shifted;
+}
+
 /** Problems of a climate source, each at its field. */
 export function climateProblems(source: ClimateSource): readonly Problem[] {
   const out: Problem[] = [];

@@ -1,7 +1,7 @@
 'use client';
 import Link from 'next/link';
 import { memo, type ReactNode, useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import { climateProblems } from '@/core/climate';
+import { climateShifted } from '@/core/climate';
 import { STAGE_LABELS, STAGES, type Stage } from '@/core/method';
 import type { Job } from '@/core/plan';
 import { Finish } from '../finish/Finish';
@@ -45,14 +45,7 @@ export function useTemperaturePull(jobId: string) {
         jobId,
         (job) => {
           if (first || !from.current) from.current = job.climate;
-          const c = from.current;
-          const climate =
-            c.kind === 'constant'
-              ? { ...c, tempC: c.tempC + delta }
-              : c.kind === 'daily'
-                ? { ...c, lowC: c.lowC + delta, highC: c.highC + delta }
-                : { ...c, rows: c.rows.map((r) => ({ ...r, tempC: r.tempC + delta })) };
-          return climateProblems(climate).length ? job : { ...job, climate };
+          return { ...job, climate: climateShifted(from.current, delta) };
         },
         'climate',
       ),

@@ -126,7 +126,8 @@ interface RowProps {
   readonly zone: string;
   readonly wantedAt: number | null;
   readonly current: boolean;
-  readonly href: string;
+  /** Its page; null for a repair that is only looked at and has none yet. */
+  readonly href: string | null;
   /** The habit of a plain day is written at one repair of the band. */
   readonly habit: boolean;
 }
@@ -141,13 +142,14 @@ export const RibbonRow = memo(function RibbonRow({ view, x, box, zone, wantedAt,
   const last = ribbons.at(-1)?.states.at(-1)?.toMs ?? 0;
   // Names of passes stand where there is room for them before the next begins.
   const starts = ribbons.map((r) => x(r.states[0]!.fromMs));
+  const label = (
+    <text x={14} y={middle + 4} fontSize="12.5" fontWeight={current ? 750 : 500} fill="var(--ink)">
+      {name.length > 17 ? `${name.slice(0, 16)}…` : name}
+    </text>
+  );
   return (
     <g>
-      <Link href={href}>
-        <text x={14} y={middle + 4} fontSize="12.5" fontWeight={current ? 750 : 500} fill="var(--ink)">
-          {name.length > 17 ? `${name.slice(0, 16)}…` : name}
-        </text>
-      </Link>
+      {href === null ? label : <Link href={href}>{label}</Link>}
       {ribbons.map((r, i) => (
         <RibbonShape
           key={r.passId}

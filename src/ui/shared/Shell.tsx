@@ -11,6 +11,7 @@ import { routeOf } from './route';
 import { Saving } from './Saving';
 import { Textures } from './Textures';
 
+const Guide = dynamic(() => import('../guide/Guide').then((m) => m.Guide), { ssr: false });
 const Keys = dynamic(() => import('./Keys').then((m) => m.Keys), { ssr: false });
 
 /**
@@ -20,6 +21,7 @@ const Keys = dynamic(() => import('./Keys').then((m) => m.Keys), { ssr: false })
 export function Shell({ children }: { children: ReactNode }) {
   const theme = usePrefs((p) => p.theme);
   const ready = useWorkspace((d) => d.ready);
+  const guided = usePrefs((p) => p.guide !== null);
   const path = usePathname();
   useEffect(openWorkspace, []);
   useEffect(() => {
@@ -44,6 +46,7 @@ export function Shell({ children }: { children: ReactNode }) {
       <Saving />
       <OrderQuestion />
       <Keys />
+      {guided && <Guide />}
     </>
   );
 }

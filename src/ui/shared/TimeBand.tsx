@@ -23,12 +23,14 @@ interface Props {
   readonly onStart?: (repairId: string, startMs: number) => void;
   /** Called while the temperature curve is pulled, with the change in K. */
   readonly onTemperature?: (deltaK: number, first: boolean) => void;
+  /** What is shown is not kept yet: nothing of it has a page. */
+  readonly loose?: boolean;
   /** Called when the hand begins to pull, and when it lets go. */
   readonly onPull?: (pulling: boolean) => void;
 }
 
 /** One time axis: air, base and dew; working and closed hours; each repair from liquid to set. */
-export const TimeBand = memo(function TimeBand({ view, current, nowMs, onStart, onTemperature, onPull }: Props) {
+export const TimeBand = memo(function TimeBand({ view, current, nowMs, onStart, onTemperature, onPull, loose }: Props) {
   const [ref, width] = useWidth();
   const [drag, setDrag] = useState<
     { kind: 'start'; id: string; x: number; start: number } | { kind: 'temp'; y: number; began: boolean } | null
@@ -190,7 +192,7 @@ export const TimeBand = memo(function TimeBand({ view, current, nowMs, onStart, 
                 zone={job.zone}
                 wantedAt={job.wantedAt}
                 current={r.repair.id === current?.repair.id}
-                href={`/job/${job.id}/${r.repair.id}/hold`}
+                href={loose ? null : `/job/${job.id}/${r.repair.id}/hold`}
                 habit={r.repair.id === lead?.repair.id && (rowH === 24 || i === 0)}
               />
               {onStart && first && r.actuals.startedAt === null && placing && (

@@ -1,7 +1,7 @@
 'use client';
 import { piecesOf } from '@/core/plan';
 import type { SheetRevision } from '@/core/system';
-import { finishedData, methodsData, sampleRecords } from '@/sample/jobs';
+import type { methodsData } from '@/sample/jobs';
 import * as files from '@/store/exchange';
 import type { Key } from '@/store/store';
 import type { Write } from '@/store/write';
@@ -12,19 +12,24 @@ export const importJob = (text: string): Promise<files.Taken> => files.importJob
 export const exportSheets = (sheets: readonly SheetRevision[]): string => files.exportSheets(workspace, sheets);
 export const importSheets = (text: string) => files.importSheets(workspace, text);
 
+/** The sample is a large part of the product that most days nobody asks for. */
+const sample = () => import('@/sample/jobs');
+
 /** Loads the sample as of now; what is there of it already is replaced. */
 export async function loadSample(): Promise<void> {
+  const { sampleRecords } = await sample();
   const zone = Intl.DateTimeFormat().resolvedOptions().timeZone || 'UTC';
   await removeSample();
   await workspace.write(sampleRecords(clock.now(), zone).map((record): Write => ({ does: 'add', record })));
 }
 
 /** Adds the two jobs of the sample that have a repair of every other method. */
-export const loadMethodsSample = (): Promise<void> => addSample(methodsData);
+export const loadMethodsSample = async (): Promise<void> => addSample((await sample()).methodsData);
 /** Adds the two jobs of the sample that were worked to their release, with their whole record. */
-export const loadFinishedSample = (): Promise<void> => addSample(finishedData);
+export const loadFinishedSample = async (): Promise<void> => addSample((await sample()).finishedData);
 
 async function addSample(of: typeof methodsData): Promise<void> {
+  const { sampleRecords } = await sample();
   const zone = Intl.DateTimeFormat().resolvedOptions().timeZone || 'UTC';
   const { jobs, sheets } = stateNow();
   const here = (record: { record: string; id: string }) =>

@@ -24,13 +24,21 @@ test('a file name is never longer than a system allows, whatever its script', ()
 });
 
 test('each preference stands by itself: one that makes no sense is as if never set', () => {
-  expect(readPrefs(null)).toEqual({ system: 'metric', theme: 'day', role: 'technician', sound: true, learn: false });
-  expect(readPrefs({ system: 'us', theme: 'plaid', role: '  ', sound: false, learn: true })).toEqual({
+  expect(readPrefs(null)).toEqual({
+    system: 'metric',
+    theme: 'day',
+    role: 'technician',
+    sound: true,
+    learn: false,
+    guide: null,
+  });
+  expect(readPrefs({ system: 'us', theme: 'plaid', role: '  ', sound: false, learn: true, guide: 99 })).toEqual({
     system: 'us',
     theme: 'day',
     role: 'technician',
     sound: false,
     learn: true,
+    guide: null,
   });
   expect(readPrefs(JSON.parse('{"__proto__":{"system":"us"}}')).system).toBe('metric');
 });

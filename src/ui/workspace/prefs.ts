@@ -13,9 +13,11 @@ const Prefs = z.object({
   sound: z.boolean(),
   /** New repairs begin with the crew’s own minutes and rates. */
   learn: z.boolean(),
+  /** Where the walk over the sample stands; null while nobody walks. */
+  guide: z.number().int().min(0).max(50).nullable(),
 });
 type Prefs = z.infer<typeof Prefs>;
-const FIRST: Prefs = { system: 'metric', theme: 'day', role: 'technician', sound: true, learn: false };
+const FIRST: Prefs = { system: 'metric', theme: 'day', role: 'technician', sound: true, learn: false, guide: null };
 
 /** Preferences as kept, each by itself: one that makes no sense is as if it had never been set. */
 export function readPrefs(kept: unknown): Prefs {

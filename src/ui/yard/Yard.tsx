@@ -1,5 +1,6 @@
 'use client';
-import { FilePlus2, FolderInput, Ship, Trash2 } from 'lucide-react';
+import { FilePlus2, FolderInput, Footprints, Ship, Trash2 } from 'lucide-react';
+import dynamic from 'next/dynamic';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useEffect, useMemo, useRef, useState } from 'react';
@@ -17,8 +18,13 @@ import { importJob, loadFinishedSample, loadMethodsSample, loadSample, removeSam
 import { freshJob } from '../workspace/fresh';
 import { useNow } from '../workspace/now';
 import { usePots } from '../workspace/pots';
-import { usePrefs } from '../workspace/prefs';
+import { setPrefs, usePrefs } from '../workspace/prefs';
 import { addJob, clock, stateNow, useWorkspace } from '../workspace/workspace';
+
+const FirstLook = dynamic(() => import('../first/FirstLook').then((m) => m.FirstLook), {
+  ssr: false,
+  loading: () => <section className="paper h-[36rem]" aria-busy="true" aria-label="A first look" />,
+});
 
 /** A job as planned, or why it could not be. */
 interface Planned {
@@ -90,6 +96,10 @@ export function Yard() {
     await does();
     setBusy(false);
   };
+  const showRound = async () => {
+    if (!sampleHere) await withSample(loadSample);
+    setPrefs({ guide: 0 });
+  };
   const actions = (
     <div className="flex gap-2 flex-wrap no-print">
       <button type="button" className="act firm" onClick={create}>
@@ -113,6 +123,11 @@ export function Yard() {
       ) : (
         <button type="button" className="act" disabled={busy} onClick={() => void withSample(removeSample)}>
           <Trash2 size={18} aria-hidden="true" /> Remove the sample
+        </button>
+      )}
+      {(sampleHere || jobs.length === 0) && (
+        <button type="button" className="act" disabled={busy} onClick={() => void showRound()}>
+          <Footprints size={18} aria-hidden="true" /> Show me round
         </button>
       )}
       {sampleHere && !desk.jobs.has('sample-edges') && (
@@ -152,15 +167,23 @@ export function Yard() {
           </p>
         )}
         {jobs.length === 0 ? (
-          <section className="paper p-6 md:p-10 max-w-3xl">
-            <h2 className="text-3xl font-bold mb-2">Nothing planned yet</h2>
-            <p className="mb-5 text-lg max-w-xl">
-              Make a job for a place, put a repair into it, and walk it from inspection to release. Or load the sample,
-              a ferry crossing with one job for tomorrow and one running now; it can be removed again without touching
-              what is yours.
+          <>
+            <h2 className="text-xl font-bold">Nothing planned yet</h2>
+            <p className="mb-3 text-lg max-w-6xl">
+              Say what broke, and pull the drawing to its size or the air to its temperature: what it takes and when it
+              may be loaded follow your hand.
             </p>
-            {actions}
-          </section>
+            <Mishap what="The first look">
+              <FirstLook />
+            </Mishap>
+            <div className="mt-4 flex flex-wrap items-center gap-x-4 gap-y-2">
+              {actions}
+              <span className="soft max-w-xl">
+                The sample is a ferry crossing with one job for tomorrow and one running now; it can be removed again
+                without touching what is yours.
+              </span>
+            </div>
+          </>
         ) : (
           <>
             {actions}

@@ -1,0 +1,132 @@
+import type { BaseMaterial, SheetRevision } from '../core/system';
+import { type Void, voidOf } from '../core/void';
+import { sampleSheets } from './systems';
+import { shaped, typed } from './typed';
+import { workshopSheets } from './workshop-systems';
+
+/** An ordinary repair of round figures to begin with, and an example system to plan it with. */
+export interface FirstLook {
+  readonly id: string;
+  readonly label: string;
+  /** Name of the repair, should it be kept. */
+  readonly name: string;
+  readonly method: string;
+  readonly on: BaseMaterial;
+  readonly void: Void;
+  readonly sheet: SheetRevision;
+  readonly kitId: string;
+}
+
+const sheetOf = (id: string): SheetRevision => [...sampleSheets, ...workshopSheets].find((s) => s.id === id)!;
+const along = typed(0, 'gauge', 'read');
+
+/** What most people have first: one for each way in which a system gets to its place. */
+export const FIRST_LOOKS: readonly FirstLook[] = [
+  {
+    id: 'spall',
+    label: 'spall in concrete',
+    name: 'Spall',
+    method: 'mortar-patch',
+    on: 'concrete',
+    void: voidOf(shaped('patch', { 'outline.length': 300, 'outline.width': 200, 'depth.mean': 30 })),
+    sheet: sheetOf('sheet-mortar-1'),
+    kitId: 'small',
+  },
+  {
+    id: 'bolts',
+    label: 'bolts in drilled holes',
+    name: 'Bolts',
+    method: 'anchor',
+    on: 'concrete',
+    void: {
+      ...voidOf(
+        shaped('annulus', { holeDiameter: 14, holeDepth: 110, rodDiameter: 12, embedment: 110 }, {}, 'calliper'),
+      ),
+      count: 4,
+    },
+    sheet: sheetOf('sheet-anchor-1'),
+    kitId: 'cartridge',
+  },
+  {
+    id: 'crack',
+    label: 'crack in a floor',
+    name: 'Crack',
+    method: 'poured-crack',
+    on: 'concrete',
+    void: voidOf(
+      shaped(
+        'chase',
+        {},
+        {
+          form: 'vee',
+          stations: [
+            { atMm: 0, widthMm: 12, depthMm: 25 },
+            { atMm: 1500, widthMm: 12, depthMm: 25 },
+          ],
+          readWidth: along,
+          readDepth: along,
+        },
+      ),
+    ),
+    sheet: sheetOf('sheet-crack-1'),
+    kitId: 'pair',
+  },
+  {
+    id: 'plate',
+    label: 'plate to bond',
+    name: 'Plate',
+    method: 'plate-bond',
+    on: 'metal',
+    void: voidOf(shaped('bondLine', { 'outline.length': 300, 'outline.width': 200, thickness: 0.5 })),
+    sheet: sheetOf('sheet-paste-1'),
+    kitId: 'pair',
+  },
+  {
+    id: 'hole',
+    label: 'old screw holes in a hull',
+    name: 'Screw holes',
+    method: 'laminate-hole',
+    on: 'laminate',
+    void: { ...voidOf(shaped('hole', { holeDiameter: 8, holeDepth: 25 }, {}, 'calliper')), count: 6 },
+    sheet: sheetOf('sheet-shell-1'),
+    kitId: 'tubs',
+  },
+  {
+    id: 'dent',
+    label: 'dent in a panel',
+    name: 'Dent',
+    method: 'body-filler',
+    on: 'metal',
+    void: voidOf(shaped('patch', { 'outline.length': 200, 'outline.width': 120, 'depth.mean': 4 })),
+    sheet: sheetOf('sheet-filler-1'),
+    kitId: 'tin',
+  },
+  {
+    id: 'collar',
+    label: 'post to pour in',
+    name: 'Post',
+    method: 'poured-collar',
+    on: 'concrete',
+    void: voidOf(shaped('ring', { 'run.outer': 200, 'run.inner': 120, depth: 60 })),
+    sheet: sheetOf('sheet-collar-1'),
+    kitId: 'pail',
+  },
+  {
+    id: 'slabs',
+    label: 'slabs to set',
+    name: 'Slabs',
+    method: 'setting-bed',
+    on: 'concrete',
+    void: voidOf(
+      shaped('notchedBed', {
+        'outline.length': 2000,
+        'outline.width': 1000,
+        'notch.width': 10,
+        'notch.depth': 10,
+        'notch.gap': 10,
+      }),
+    ),
+    sheet: sheetOf('sheet-tile-1'),
+    kitId: 'bag',
+  },
+];

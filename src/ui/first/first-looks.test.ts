@@ -1,0 +1,51 @@
+import { METHODS } from '@/core/method';
+import { type Job, pieceOf, withPiece } from '@/core/plan';
+import { viewJob } from '@/core/record';
+import { FIRST_LOOKS, type FirstLook } from '@/sample/first';
+import { freshJob, freshRepair } from '../workspace/fresh';
+
+const NOW = Date.UTC(2026, 4, 5, 6);
+const look = (of: FirstLook, over: Partial<Job> = {}) => {
+  const job = { ...freshJob(NOW), zone: 'Europe/Helsinki', ...over };
+  const made = freshRepair(job.id, of.method, 1, NOW, of.on);
+  const repair = withPiece(made, { ...pieceOf(made), void: of.void, sheetId: of.sheet.id, kitId: of.kitId });
+  return viewJob({ job, repairs: [repair], sheets: [of.sheet], stock: [], events: [] }, NOW).repairs[0]!;
+};
+
+test.each(FIRST_LOOKS.map((f) => [f.label, f] as const))(
+  '%s: planned to its end with nothing chosen; only the example sheet stops it, and not in a sample',
+  (_, of) => {
+    const { plan, findings } = look(of);
+    expect(plan.problems).toEqual([]);
+    expect(plan.openMs).toBeGreaterThan(NOW);
+    expect(findings.filter((f) => f.severity === 'stop').map((f) => f.id)).toEqual(['example']);
+    expect(look(of, { sample: true }).findings.filter((f) => f.severity === 'stop')).toEqual([]);
+    expect(METHODS.find((m) => m.id === of.method)!.bases).toContain(of.on);
+  },
+);
+
+test('colder never opens sooner', () => {
+  for (const of of FIRST_LOOKS) {
+    const at = (tempC: number) => look(of, { climate: { kind: 'constant', tempC, humidityPct: 65 } }).plan.openMs;
+    const [cold, warm] = [at(10), at(25)];
+    if (cold !== null && warm !== null) expect([of.id, cold >= warm]).toEqual([of.id, true]);
+  }
+});
+
+test('a scale that nobody has named is assumed and forbids nothing; one that was named does', () => {
+  const hole = FIRST_LOOKS.find((f) => f.id === 'hole')!;
+  const said = (over: object) => {
+    const job = { ...freshJob(NOW), zone: 'Europe/Helsinki' };
+    const made = freshRepair(job.id, hole.method, 1, NOW, hole.on);
+    const piece = { ...pieceOf(made), void: hole.void, sheetId: hole.sheet.id, kitId: hole.kitId, ...over };
+    return viewJob(
+      { job, repairs: [withPiece(made, piece)], sheets: [hole.sheet], stock: [], events: [] },
+      NOW,
+    ).repairs[0]!.findings.find((f) => f.id === 'scale');
+  };
+  const bench = pieceOf(freshRepair('j', hole.method, 1, NOW)).bench;
+  expect(said({})?.severity).toBe('caution');
+  expect(said({ bench: { ...bench, way: 'weight' } })?.severity).toBe('stop');
+  expect(said({ scaleStepG: 2 })?.severity).toBe('stop');
+  expect(said({ scaleStepG: 0.01 })).toBeUndefined();
+});
