@@ -26,6 +26,7 @@ const collar = methodOf('poured-collar')!;
 // It may be poured where the sample is: in a cool spring.
 const sheet = {
   ...pouringSheet(),
+  sample: false,
   limits: { ...pouringSheet().limits, bases: [], baseMinC: 2, materialMinC: 2, airMinC: 2, dewMarginK: null },
 };
 const answers = Object.fromEntries(collar.questions.map((q) => [q.id, q.wants]));

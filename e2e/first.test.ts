@@ -1,6 +1,7 @@
 import type { Page } from 'playwright-core';
+import { methodOf } from '@/core/method';
 import { PHONE, putTables, site } from './browser';
-import { type, unfold } from './hands';
+import { stage, type, unfold } from './hands';
 
 const yard = site();
 const { base } = yard;
@@ -178,5 +179,112 @@ describe('a sheet typed in the order in which it is printed', () => {
     await page.getByRole('button', { name: 'Paste a whole table' }).click();
     await page.getByLabel('Table, as it stands in the sheet').waitFor();
     await page.getByText(/ratio by weight is not a ratio by volume/).waitFor();
+  });
+});
+
+/** Counts what a person does: a press, a choice, a field typed. */
+function counted(page: Page) {
+  let acts = 0;
+  return {
+    acts: () => acts,
+    press: async (role: 'button' | 'link', name: string | RegExp) => {
+      acts++;
+      await page
+        .getByRole(role, { name, exact: typeof name === 'string' })
+        .first()
+        .click();
+    },
+    type: async (label: string | RegExp, text: string) => {
+      acts++;
+      await type(page, label, text);
+    },
+    choose: async (label: string, option: string) => {
+      acts++;
+      await page.getByLabel(label).selectOption({ label: option });
+    },
+    /** Answers every question of the inspection as the method wants it. */
+    inspect: async (methodId: string) => {
+      const { questions } = methodOf(methodId)!;
+      const rows = page.locator('section[aria-label="Sheet"] ol > li');
+      await rows.nth(questions.length - 1).waitFor();
+      for (const [i, q] of questions.entries()) {
+        acts++;
+        await rows.nth(i).getByRole('button', { name: q.wants, exact: true }).click();
+      }
+    },
+    stage: async (name: string) => {
+      acts++;
+      await stage(page, name);
+    },
+  };
+}
+
+const opens = async (page: Page) => {
+  await stage(page, 'Release');
+  return page.getByTestId('answer').textContent();
+};
+
+describe('an ordinary repair planned from nothing, its sheet included, counted in presses and fields', () => {
+  test('four anchors, by one who has US customary units: at most 25', async () => {
+    const page = await yard.page();
+    await first(page);
+    await page.keyboard.press('u');
+    const hand = counted(page);
+    await hand.press('button', 'bolts in drilled holes');
+    await hand.type('Hole diameter, actual bit', '9/16 in');
+    await hand.type('Rod, nominal thread', '1/2-13');
+    await hand.type('Air and base', '68F');
+    await hand.press('button', 'Keep it as a job');
+    await page.waitForURL(/\/inspect$/);
+    await hand.inspect('anchor');
+    await hand.stage('Material');
+    await hand.press('link', /Type in the sheet/);
+    await hand.type('Name', 'Grey anchor');
+    await hand.choose('Kind', 'Anchor resin, cartridge or twin-bag with static mixer');
+    await hand.type('Pack, as printed on it', '10 fl oz cartridge 10:1');
+    await hand.type('Use-by of the pot: as on the sheet', '7 min at 68 F');
+    await hand.type('Full load: as on the sheet', '45 min at 68 F');
+    await hand.press('button', /Put it on the shelf and choose it/);
+    await page.waitForURL(/\/material$/);
+    expect(hand.acts()).toBeLessThanOrEqual(25);
+    await stage(page, 'Mix');
+    await page.waitForFunction(() =>
+      /1 pack/.test(document.querySelector('nav[aria-label=Stages]')?.textContent ?? ''),
+    );
+    expect(await opens(page)).toMatch(/\d{2}:\d{2}/);
+    expect(await page.getByText('An example sheet').count()).toBe(0);
+  });
+
+  test('a mortar patch of a contractor, with the table of the sheet pasted: at most 30', async () => {
+    const page = await yard.page();
+    await first(page);
+    const hand = counted(page);
+    await hand.press('button', 'spall in concrete');
+    await hand.type('Length', '400 mm');
+    await hand.type('Width', '250');
+    await hand.type('Mean depth', '3 cm');
+    await hand.type('Air and base', '12');
+    await hand.press('button', 'Keep it as a job');
+    await page.waitForURL(/\/inspect$/);
+    await hand.inspect('mortar-patch');
+    await hand.stage('Material');
+    await hand.press('link', /Type in the sheet/);
+    await hand.type('Name', 'Floor mortar');
+    await hand.choose('Kind', 'Resin mortar or grout with aggregate, in kits');
+    await hand.type('A to B, with its basis', '100:50 by weight');
+    await hand.type('Parts of C by weight', '850');
+    await hand.type('Pack, as printed on it', '20 kg kit');
+    await hand.press('button', 'Paste a whole table');
+    await hand.type(
+      'Table, as it stands in the sheet',
+      'Temp\tPot life\tNext layer\tGrind\tLoad\n10 °C\t60 min\t10 h\t24 h\t3 d\n20 °C\t30 min\t5 h\t12 h\t1 d',
+    );
+    await hand.press('button', 'Take these times');
+    await hand.press('button', /Put it on the shelf and choose it/);
+    await page.waitForURL(/\/material$/);
+    expect(hand.acts()).toBeLessThanOrEqual(30);
+    await stage(page, 'Mix');
+    await page.getByText('Weighed by a density that is not on the sheet').waitFor();
+    expect(await opens(page)).toMatch(/\d{2}:\d{2}/);
   });
 });

@@ -128,7 +128,7 @@ test('everything is reached by keyboard: the list, going anywhere, stages by num
   await page.keyboard.press('[');
   await page.waitForURL(/place/);
   await page.keyboard.press('Control+k');
-  await page.getByRole('dialog', { name: 'Go to' }).getByPlaceholder(/a job/).waitFor();
+  await page.getByRole('dialog', { name: 'Go, or do' }).getByPlaceholder(/a job/).waitFor();
   await page.keyboard.type('Winch plate Mix');
   await page.keyboard.press('Enter');
   await page.waitForURL(/sample-plate\/mix/);

@@ -23,7 +23,7 @@ const begin = async (): Promise<Page> => {
     throw error;
   });
   await page.clock.install({ time: new Date('2026-05-05T05:00:00Z') });
-  await withSample(page, base());
+  await withSample(page, base(), [], true);
   await page.goto(base());
   return page;
 };

@@ -1,4 +1,5 @@
 import ical, { ICalAlarmType } from 'ical-generator';
+import { repairName } from '../plan';
 import type { JobView } from '../record';
 import type { Said } from '../say';
 
@@ -43,7 +44,7 @@ export function calendarFile(view: JobView, say: (said: Said) => string): string
   };
   for (const { repair, plan, actuals } of view.repairs) {
     if (actuals.released) continue;
-    const name = repair.name || 'Unnamed repair';
+    const name = repairName(repair);
     const [first] = plan.steps;
     if (first && actuals.startedAt === null)
       add(`${repair.id}-begin`, `${name}: work begins`, wholeDown(first.startMs), say(first.title));

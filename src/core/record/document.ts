@@ -1,7 +1,16 @@
 import Papa from 'papaparse';
 import { z } from 'zod';
 import { type Finding, standingStops } from '../judge';
-import { FAILURES, FIRST_PASS, MEASURED_KINDS, pieceName, readingSaid, sectionInPlace, WITNESS_STATES } from '../plan';
+import {
+  FAILURES,
+  FIRST_PASS,
+  MEASURED_KINDS,
+  pieceName,
+  readingSaid,
+  repairName,
+  sectionInPlace,
+  WITNESS_STATES,
+} from '../plan';
 import { exactly, grams, ml, percent, type Said, texts } from '../say';
 import { MILESTONES, PART_IDS, systemKind } from '../system';
 import { attempt, type WorkLine } from '../units';
@@ -184,7 +193,7 @@ export function documentOf(
     version: 1,
     coreVersion: CORE_VERSION,
     repairId: view.repair.id,
-    title: view.repair.name || 'Unnamed repair',
+    title: repairName(view.repair),
     place: view.repair.place,
     job: job.job.name,
     writtenAt: new Date(o.nowMs).toISOString(),

@@ -7,7 +7,7 @@ import type { JobView, PassView } from './bundle';
 export interface PickLine {
   readonly what: string;
   readonly quantity: number;
-  readonly unit: '' | 'm' | 'mL' | 'pairs';
+  readonly unit: '' | 'm' | 'mL' | 'g' | 'pairs';
   readonly why: string;
 }
 
@@ -133,7 +133,7 @@ function consumablesOf(repairs: readonly PassView[], kits: readonly PickedKit[])
     ...line('solvent for tools', pots * SOLVENT_ML, 'mL', `about ${SOLVENT_ML} mL a batch, before it sets`),
     ...line('masking tape', Math.ceil(tape), 'm', 'round the places'),
     ...line('cleaning cloths', Math.ceil(Math.max(area / 2e5, repairs.length)), '', 'wiping before and after'),
-    ...fillers.flatMap((f) => line(`${f.what}, g`, Math.ceil(f.g * 1.1), '', 'own filler and a tenth more')),
+    ...fillers.flatMap((f) => line(f.what, Math.ceil(f.g * 1.1), 'g', 'own filler and a tenth more')),
   ];
 }
 

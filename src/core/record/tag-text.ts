@@ -1,3 +1,4 @@
+import { repairName } from '../plan';
 import type { RepairView } from './bundle';
 
 /** What hangs on the part: little enough to be read at arm’s length. */
@@ -20,7 +21,7 @@ export function partTag(view: RepairView, role: string): PartTag {
   const placed = plan.steps.findLast((s) => s.marks?.end?.includes('placed'));
   const isPlaced = placed !== undefined && placed.doneAt !== null;
   return {
-    name: repair.name || 'Unnamed repair',
+    name: repairName(repair),
     place: repair.place,
     systems: [...new Set(passes.flatMap((p) => p.plan.sheet?.name ?? []))],
     setMs: isPlaced ? placed.doneAt : null,

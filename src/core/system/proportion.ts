@@ -130,7 +130,14 @@ function workedOut(sheet: SheetRevision, fillerShare: number): Proportion {
       ),
     );
   } else if (solid > 0) working.push(line('Fillers', 'mass / true density of each', solid, 'mL'));
-  working.push(line('Density of the mix', `${mass.toFixed(1)} g / ${volume.toFixed(1)} mL`, mass / volume, 'g/mL'));
+  working.push(
+    line(
+      'Density of the mix',
+      `mass of the parts / their room, ${mass.toFixed(1)} / ${volume.toFixed(1)}`,
+      mass / volume,
+      'g/mL',
+    ),
+  );
   const share = (id: PartId) => masses[id] / mass;
   return {
     massShare: { A: share('A'), B: share('B'), C: share('C'), D: share('D') },

@@ -81,6 +81,41 @@ const EXAMPLES: Record<Kind, string> = {
 /** Anything mixed or measured by, g/mL: from hollow spheres in bulk to lead. */
 const DENSITY_RANGE = [0.02, 12] as const;
 
+/** Numbers that people say in words before a unit. */
+const SAID: readonly (readonly [RegExp, string])[] = [
+  [/^(?:a |one )?half(?: (?:of )?an?)?\b\s*/i, '0.5 '],
+  [/^(?:a |one )?quarter(?: (?:of )?an?)?\b\s*/i, '0.25 '],
+  [/^three quarters(?: (?:of )?an?)?\b\s*/i, '0.75 '],
+  [/^(\d+) and (?:a|one) half\b\s*/i, '$1.5 '],
+  [/^an? (?=[a-z])/i, '1 '],
+];
+/** A measure whose country stands behind it or in brackets. */
+const COUNTRY_BEHIND =
+  /(\d\s*)((?:fl\.?\s*oz|floz|gal(?:lon)?s?|qts?|quarts?|pts?|pints?)\.?)\s*\(?\s*\b(US|UK|imp(?:erial)?)\b\.?\s*\)?/gi;
+
+/** Shares of a whole in words, whatever the whole is called: `half a kit`. */
+const SHARES: readonly (readonly [RegExp, number])[] = [
+  [/^(?:a |one )?half\b/i, 50],
+  [/^(?:a |one )?third\b/i, 100 / 3],
+  [/^two thirds\b/i, 200 / 3],
+  [/^(?:a |one )?quarter\b/i, 25],
+  [/^three quarters\b/i, 75],
+  [/^(?:all|full|the whole)\b/i, 100],
+  [/^(?:none|nothing|empty)\b/i, 0],
+];
+
+/** What people say in words, as figures with a unit that names its country. */
+function inFigures(text: string): string {
+  const said = SAID.find(([words]) => words.test(text));
+  return (said ? text.replace(...said) : text)
+    .trim()
+    .replace(
+      COUNTRY_BEHIND,
+      (_, number: string, unit: string, country: string) =>
+        `${number}${/^us$/i.test(country) ? 'US' : 'UK'} ${unit.replace(/\./g, '').replace(/^(gal|qt|pt)s$/i, '$1')}`,
+    );
+}
+
 const NUMBER = /^[+-]?(?:\d[\d.,]*|[.,]\d+)/;
 
 /** Reads one plain number: decimal point or comma, thousands groups; `1,500` is reported as having two readings. */
@@ -176,14 +211,18 @@ const byName = (kind: Kind, name: string): Unit | undefined => UNITS[kind].find(
  * @example parseQuantity('length', '1 1/2"', 'metric') // { ok: true, value: 38.1, ... }
  */
 export function parseQuantity(kind: Kind, text: string, system: UnitSystem): Parsed {
-  const cleaned = text
-    .trim()
+  // Half a kit is 50 % of it, half a per cent is 0.5 %.
+  const ofWhole = kind === 'percent' && !/%|per ?cent/i.test(text);
+  const cleaned = (ofWhole ? text.trim() : inFigures(text.trim()))
     .replace(/[½¼¾⅛⅜⅝⅞⅓⅔]/g, (mark) => ` ${FRACTIONS[mark]}`)
     .replace(/[−–]/g, '-')
     .replace(/''/g, '"')
     .trim();
   const hint = `Type it like ${EXAMPLES[kind]}.`;
   if (!cleaned) return { ok: false, sentence: `Nothing is typed yet. ${hint}` };
+  const share = ofWhole ? SHARES.find(([words]) => words.test(cleaned)) : undefined;
+  // What follows names the whole and nothing else: “half of the tin”.
+  if (share && /^[a-z\s’']*$/i.test(text)) return { ok: true, value: share[1], text: text.trim() };
   if (kind === 'duration') {
     const clock = /^(\d{1,3}):(\d{2})$/.exec(cleaned);
     if (clock)
@@ -219,7 +258,9 @@ export function parseQuantity(kind: Kind, text: string, system: UnitSystem): Par
   let previous: Unit | undefined;
   for (const [i, token] of found.entries()) {
     const several = TWO_MEANINGS[token.unit];
-    if (several?.kinds.includes(kind)) {
+    // Whoever works in US customary units has said which country’s pints and gallons are meant.
+    const theirs = several && system === 'us' && kind === 'volume' ? several.kinds.length === 1 : false;
+    if (several?.kinds.includes(kind) && !theirs) {
       const fitting = several.units.filter((symbol) => UNITS[kind].some((unit) => unit.symbol === symbol));
       const number = cleaned.slice(0, cleaned.toLowerCase().lastIndexOf(token.unit)).trim();
       return {
@@ -233,7 +274,7 @@ export function parseQuantity(kind: Kind, text: string, system: UnitSystem): Par
       const smaller = i > 0 && previous ? SMALLER[previous.symbol] : undefined;
       if (i > 0 && !smaller) return { ok: false, sentence: `“${text.trim()}” has two numbers and one unit. ${hint}` };
       unit = unitOf(kind, smaller ?? FIELD_UNIT[kind][system]);
-    } else unit = byName(kind, token.unit);
+    } else unit = byName(kind, theirs ? several!.units[0]!.toLowerCase() : token.unit);
     if (!unit)
       return {
         ok: false,

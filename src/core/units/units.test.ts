@@ -193,3 +193,61 @@ test('what was converted reads in steps of its unit, and working without the noi
   expect(fieldText('length', 0.3, 'us')).toBe('0.0118 in');
   expect(fieldText('length', 10, 'metric')).toBe('10 mm');
 });
+
+describe('as people say it', () => {
+  test.each([
+    ['length', 'half an inch', 12.7],
+    ['length', '1 and a half in', 38.1],
+    ['volume', 'half a litre', 500],
+    ['volume', 'a quarter litre', 250],
+    ['volume', 'three quarters of a litre', 750],
+    ['volume', 'a litre', 1000],
+    ['duration', 'half an hour', 30],
+    ['duration', '1 and a half hours', 90],
+    ['duration', 'an hour', 60],
+    ['count', 'half', 0.5],
+    ['volume', '2 gal (US)', 7570.823568],
+    ['volume', '2 gallons US', 7570.823568],
+    ['volume', '10 fl oz US', 295.735295625],
+    ['volume', '10 fl. oz. (UK)', 284.130625],
+    ['volume', '1 gallon imperial', 4546.09],
+    ['volume', '3 pts UK', 1704.78375],
+  ] as const)('%s: “%s”', (kind, text, value) => {
+    const read = parseQuantity(kind, text, 'metric');
+    expect(read.ok && read.value).toBeCloseTo(value, 6);
+  });
+
+  test('a gallon without its country is asked in metric, and is theirs in US customary units; a bare ounce is asked in both', () => {
+    expect(parseQuantity('volume', '2 gal', 'metric').ok).toBe(false);
+    const theirs = parseQuantity('volume', '2 gal', 'us');
+    expect(theirs.ok && theirs.value).toBeCloseTo(7570.823568, 6);
+    const fluid = parseQuantity('volume', '10 fl oz', 'us');
+    expect(fluid.ok && fluid.value).toBeCloseTo(295.735295625, 6);
+    const uk = parseQuantity('volume', '2 gal UK', 'us');
+    expect(uk.ok && uk.value).toBeCloseTo(9092.18, 6);
+    for (const system of ['metric', 'us'] as const) expect(parseQuantity('volume', '6 oz', system).ok).toBe(false);
+  });
+
+  test.each([
+    ['half', 50],
+    ['half a kit', 50],
+    ['a quarter of the tin', 25],
+    ['two thirds', 200 / 3],
+    ['empty', 0],
+    ['half a per cent', 0.5],
+    ['half %', 0.5],
+  ] as const)('a share: “%s”', (text, value) => {
+    const read = parseQuantity('percent', text, 'metric');
+    expect(read.ok && read.value).toBeCloseTo(value, 9);
+  });
+
+  test.each(['half 12', 'halfway', 'third 5 %'])('“%s” is no share', (text) => {
+    expect(parseQuantity('percent', text, 'metric').ok).toBe(false);
+  });
+
+  test.each(['half', 'a', 'half half', 'half a kit', 'quarter to seven', 'a 12'])('“%s” is no length', (text) => {
+    const read = parseQuantity('length', text, 'metric');
+    // A half alone is half of the unit that is shown.
+    expect(read.ok).toBe(text === 'half');
+  });
+});

@@ -3,6 +3,7 @@ import { Printer } from 'lucide-react';
 import Link from 'next/link';
 import { useMemo, useState } from 'react';
 import { fromTotal, type Pour, type PourPlan, pourState, sameSystem, toleranceOf } from '@/core/mix';
+import { repairName } from '@/core/plan';
 import { isMetered, PART_IDS, type PartId, partOf } from '@/core/system';
 import { attempt, formatDuration } from '@/core/units';
 import { instrumentOf } from '../mix/Instruments';
@@ -150,7 +151,7 @@ export function BenchPage({
           Bench: batch {index + 1} of {plan.batches.length}
         </h1>
         <span className="soft">
-          {repair.name || 'Unnamed repair'}, {sheet.name}
+          {repairName(repair)}, {sheet.name}
         </span>
         <span className="flex-1" />
         {plan.batches.length > 1 && (
@@ -158,7 +159,7 @@ export function BenchPage({
             {plan.batches.slice(0, 12).map((b) => (
               <Link
                 key={b.index}
-                className="act text-sm !min-h-8 !px-2.5"
+                className="act text-sm md:!min-h-8 !px-2.5"
                 aria-current={b.index === index ? 'page' : undefined}
                 style={b.index === index ? { background: 'var(--ink)', color: 'var(--paper)' } : undefined}
                 href={`/job/${jobId}/${repairId}/bench?batch=${b.index + 1}`}
@@ -173,7 +174,7 @@ export function BenchPage({
       </header>
       <main id="main" className="grid gap-5 lg:grid-cols-[minmax(0,1.55fr)_minmax(21rem,1fr)] no-print">
         <section aria-label="Columns" className="paper p-3 min-w-0">
-          <div className="h-[20rem] md:h-[24rem]">
+          <div className="sm:h-[20rem] md:h-[24rem]">
             <MixingColumns
               batch={batch}
               sheet={sheet}

@@ -42,7 +42,7 @@ export function RatioGauge({ deviationPct, tolerance }: { deviationPct: number |
           key={side === 0 ? 'short' : 'over'}
           x={x(t)}
           y="56"
-          fontSize="11"
+          fontSize="13"
           textAnchor="middle"
           className="fig"
           fill="var(--ink-2)"
@@ -51,10 +51,10 @@ export function RatioGauge({ deviationPct, tolerance }: { deviationPct: number |
           {figure(Math.abs(t))} %
         </text>
       ))}
-      <text x="14" y="16" fontSize="11.5" fill="var(--ink-2)">
+      <text x="14" y="16" fontSize="13" fill="var(--ink-2)">
         short of B
       </text>
-      <text x={W - 14} y="16" fontSize="11.5" textAnchor="end" fill="var(--ink-2)">
+      <text x={W - 14} y="16" fontSize="13" textAnchor="end" fill="var(--ink-2)">
         over of B
       </text>
       {deviationPct !== null && (

@@ -1,6 +1,7 @@
 'use client';
 import { Printer } from 'lucide-react';
 import Link from 'next/link';
+import { jobName, repairName } from '@/core/plan';
 import { formatDuration } from '@/core/units';
 import { SHAPES } from '@/core/void';
 import { FindingSign, useFormat, useSay } from '../shared/bits';
@@ -45,7 +46,7 @@ export function CardPage({ jobId }: { jobId: string }) {
         <header className="flex items-end gap-4 pb-2" style={{ borderBottom: '3px solid #000' }}>
           <TwoInOne />
           <div className="flex-1">
-            <h1 className="text-2xl font-extrabold leading-tight">{job.name || 'Unnamed job'}</h1>
+            <h1 className="text-2xl font-extrabold leading-tight">{jobName(job)}</h1>
             <p>
               {job.place} · printed {fullWhen(nowMs, zone)}
             </p>
@@ -65,10 +66,10 @@ export function CardPage({ jobId }: { jobId: string }) {
           const main = plan.milestones.findLast((m) => m.kind === plan.serves);
           return (
             <section key={repair.id} className="py-3 break-inside-avoid" style={{ borderBottom: '1.5px solid #000' }}>
-              <div className="grid grid-cols-[1fr_58mm] gap-4">
+              <div className="grid sm:grid-cols-[minmax(0,1fr)_58mm] print:grid-cols-[minmax(0,1fr)_58mm] gap-4">
                 <div>
                   <h2 className="text-xl font-bold">
-                    {repair.name || 'Unnamed repair'} <span className="font-normal text-base">{repair.place}</span>
+                    {repairName(repair)} <span className="font-normal text-base">{repair.place}</span>
                   </h2>
                   <p>
                     {plan.method?.label} · {plan.sheet?.name ?? 'no system chosen'}

@@ -5,7 +5,7 @@ import { GRAIN_UM, GRITS, type GritId, gritsIn } from '@/core/method';
 import { type LadderNow, ladderNow } from '@/core/plan';
 import type { PassView } from '@/core/record';
 import { formatDuration } from '@/core/units';
-import { Working } from '../shared/bits';
+import { useFormat, Working } from '../shared/bits';
 import { dayAndClock } from '../shared/when';
 import { changePass } from '../workspace/workspace';
 
@@ -37,6 +37,7 @@ const scratches = (x0: number, x1: number, y: number, deep: number, pitch: numbe
 };
 
 function LadderDrawing({ now, zone }: { now: LadderNow; zone: string }) {
+  const format = useFormat();
   const id = useId();
   const { ladder, rungs } = now;
   const n = rungs.length;
@@ -89,7 +90,7 @@ function LadderDrawing({ now, zone }: { now: LadderNow; zone: string }) {
             {state === 'next' && <path d={`M${x0 - 98},${y - 8} l20,8 l-20,8 z`} fill="var(--ink)" />}
             <text x={x1 + 16} y={y - 1} fontSize={15} fill="var(--ink)">
               {i === 0
-                ? `${r.offMm >= 0.05 ? `${r.offMm.toFixed(r.offMm < 1 ? 2 : 1)} mm to its level` : 'dulled'}`
+                ? `${r.offMm >= 0.05 ? `${format('length', r.offMm, 2).text} to its level` : 'dulled'}`
                 : `the scratches of ${rungs[i - 1]!.grit}, ${(r.offMm * 1000).toFixed(0)} µm`}
               , {formatDuration(Math.ceil(r.minutes - 1e-9))}
             </text>

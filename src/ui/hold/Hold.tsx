@@ -169,7 +169,7 @@ function Side({ view, at, nowMs }: StageProps) {
             <td className="soft py-0.5">I chose to wait for</td>
             <td>
               <select
-                className="field !min-h-8 !py-0"
+                className="field md:!min-h-8 md:!py-0"
                 aria-label="Wait for"
                 value={repair.serves ?? plan.serves ?? ''}
                 onChange={(e) => changePass(repair, (r) => ({ ...r, serves: e.target.value as 'load' }))}

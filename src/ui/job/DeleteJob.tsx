@@ -2,7 +2,7 @@
 import { Trash2 } from 'lucide-react';
 import { useRouter } from 'next/navigation';
 import { useId, useState } from 'react';
-import type { Job } from '@/core/plan';
+import { type Job, jobName } from '@/core/plan';
 import { Dialog } from '../shared/Dialog';
 import { SavingButton } from '../shared/SavingButton';
 import { exportJob } from '../workspace/exchange';
@@ -31,7 +31,7 @@ function Ask({ job }: { job: Job }) {
   const [exported, setExported] = useState(false);
   const [without, setWithout] = useState(false);
   const [typed, setTyped] = useState('');
-  const name = job.name || 'Unnamed job';
+  const name = jobName(job);
   const free = events === 0 || exported || without;
   return (
     <div className="flex flex-col gap-3">

@@ -1,9 +1,20 @@
 'use client';
-import { Download, FileText, PackageCheck, Printer, QrCode, ScrollText } from 'lucide-react';
+import { CopyPlus, Download, FileText, PackageCheck, Printer, QrCode, ScrollText } from 'lucide-react';
+import { nanoid } from 'nanoid';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { calendarProblems, pieceName, pieceOf, withChain, withPiece } from '@/core/plan';
+import {
+  calendarProblems,
+  copiedJob,
+  copiedRepair,
+  jobName,
+  pieceName,
+  pieceOf,
+  repairName,
+  withChain,
+  withPiece,
+} from '@/core/plan';
 import { useTemperaturePull } from '../repair/RepairPage';
 import { Heading, TextField, Ways } from '../shared/bits';
 import { CalendarButton } from '../shared/CalendarButton';
@@ -20,10 +31,20 @@ import { settingsFromRecords } from '../workspace/lessons';
 import { useNow } from '../workspace/now';
 import { usePrefs } from '../workspace/prefs';
 import { useJobView } from '../workspace/view';
-import { addRepair, changeJob, changeRepair, clock, removeRepair, useWorkspace } from '../workspace/workspace';
+import {
+  addJob,
+  addRepair,
+  changeJob,
+  changeRepair,
+  clock,
+  removeRepair,
+  stateNow,
+  useWorkspace,
+} from '../workspace/workspace';
 import { ClimateFields } from './ClimateFields';
 import { DeleteJob } from './DeleteJob';
 import { type Begin, MethodChoice } from './MethodChoice';
+import { ShareJob } from './ShareJob';
 
 const DAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'];
 const ZONES = typeof Intl.supportedValuesOf === 'function' ? Intl.supportedValuesOf('timeZone') : ['UTC'];
@@ -48,13 +69,30 @@ export function JobPage({ jobId }: { jobId: string }) {
   const change = (over: Partial<typeof job>, key = 'job') => changeJob(job.id, (j) => ({ ...j, ...over }), key);
   const hours = calendarProblems(job);
   const said = (field: string) => hours.find((p) => p.field === field)?.sentence ?? null;
+  const nextOrder = Math.max(0, ...view.repairs.map((r) => r.repair.order)) + 1;
   const add = ({ methodId, chain, madeOf }: Begin) => {
-    const order = Math.max(0, ...view.repairs.map((r) => r.repair.order)) + 1;
-    const made = freshRepair(job.id, methodId, order, clock.now(), madeOf);
+    const made = freshRepair(job.id, methodId, nextOrder, clock.now(), madeOf);
     const fresh = withPiece(made, { ...pieceOf(made), settings: settingsFromRecords(methodId) });
     const repair = chain ? withChain(fresh, chain) : fresh;
     addRepair(repair);
     router.push(`/job/${job.id}/${repair.id}/inspect`);
+  };
+  const addLike = (id: string) => {
+    const draft = stateNow().repairs.get(id);
+    if (!draft) return;
+    const copy = copiedRepair(draft, { id: nanoid(12), jobId: job.id, order: nextOrder, nowMs: clock.now() });
+    addRepair(draft.name ? { ...copy, name: `${draft.name}, another` } : copy);
+  };
+  const asTemplate = () => {
+    const drafts = view.repairs.flatMap((r) => stateNow().repairs.get(r.repair.id) ?? []);
+    const made = copiedJob(job, drafts, {
+      ids: [job.id, ...drafts].map(() => nanoid(12)),
+      nowMs: clock.now(),
+      name: `${jobName(job)}, once more`,
+    });
+    addJob(made.job);
+    for (const repair of made.repairs) addRepair(repair);
+    router.push(`/job/${made.job.id}`);
   };
   const orderOf = (i: number, by: number) => {
     const [a, b] = [view.repairs[i], view.repairs[i + by]];
@@ -71,7 +109,7 @@ export function JobPage({ jobId }: { jobId: string }) {
         id="main"
         className="px-4 md:px-6 py-3 grid gap-6 md:grid-cols-[minmax(0,1.7fr)_minmax(20rem,1fr)] flex-1 min-h-0"
       >
-        <h1 className="sr-only">{job.name || 'Unnamed job'}</h1>
+        <h1 className="sr-only">{jobName(job)}</h1>
         <section aria-label="Repairs" className="md:overflow-auto thin-scroll pr-1">
           <Heading aside={`${view.repairs.length} in the order of work`}>Repairs</Heading>
           <ol>
@@ -82,7 +120,7 @@ export function JobPage({ jobId }: { jobId: string }) {
                     <Link
                       href={`/job/${job.id}/${r.repair.id}/${r.actuals.startedAt !== null ? 'hold' : r.plan.unanswered.length ? 'inspect' : 'measure'}`}
                     >
-                      {r.repair.name || 'Unnamed repair'}
+                      {repairName(r.repair)}
                     </Link>
                   </h2>
                   <p className="soft">
@@ -118,6 +156,14 @@ export function JobPage({ jobId }: { jobId: string }) {
                     onClick={() => orderOf(i, 1)}
                   >
                     ↓
+                  </button>
+                  <button
+                    type="button"
+                    className="act quiet text-sm"
+                    aria-label={`${repairName(r.repair)}: one more like it`}
+                    onClick={() => addLike(r.repair.id)}
+                  >
+                    one like it
                   </button>
                   {!events.some((e) => e.repairId === r.repair.id) && (
                     <button type="button" className="act quiet text-sm" onClick={() => removeRepair(r.repair.id)}>
@@ -155,6 +201,10 @@ export function JobPage({ jobId }: { jobId: string }) {
             <Link className="act" href={`/job/${job.id}/log`}>
               <ScrollText size={17} aria-hidden="true" /> Log
             </Link>
+            <button type="button" className="act" onClick={asTemplate}>
+              <CopyPlus size={17} aria-hidden="true" /> A job like this
+            </button>
+            <ShareJob jobId={job.id} name={jobName(job)} />
             <DeleteJob job={job} />
           </div>
         </section>

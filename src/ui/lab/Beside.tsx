@@ -65,7 +65,7 @@ export function Beside({
             {kept.map((k, i) => (
               <th key={i} scope="col" className="text-left font-bold pr-3">
                 {k.name}{' '}
-                <button type="button" className="act quiet !py-0 !min-h-0 text-sm" onClick={() => onDrop(i)}>
+                <button type="button" className="act quiet md:!py-0 md:!min-h-0 text-sm" onClick={() => onDrop(i)}>
                   drop
                 </button>
               </th>

@@ -273,7 +273,7 @@ export function LabPage() {
                       {stopped ? (
                         'stopped'
                       ) : (
-                        <button type="button" className="act quiet !py-0 !min-h-0" onClick={stop}>
+                        <button type="button" className="act quiet md:!py-0 md:!min-h-0" onClick={stop}>
                           stop
                         </button>
                       )}
@@ -296,10 +296,21 @@ export function LabPage() {
                 onChange={setMap}
               />
               <div className="paper p-2 mt-2">
-                <HeatMap
-                  table={table}
-                  at={map === 'pot' ? { x: ask.massG, tempC: ask.startC } : { x: ask.thicknessMm, tempC: ask.baseC }}
-                />
+                <section
+                  className="overflow-x-auto thin-scroll"
+                  aria-label="Map of masses and temperatures"
+                  // biome-ignore lint/a11y/noNoninteractiveTabindex: what scrolls is reached by keys as well
+                  tabIndex={0}
+                >
+                  <div className="min-w-[54rem] sm:min-w-0">
+                    <HeatMap
+                      table={table}
+                      at={
+                        map === 'pot' ? { x: ask.massG, tempC: ask.startC } : { x: ask.thicknessMm, tempC: ask.baseC }
+                      }
+                    />
+                  </div>
+                </section>
                 <AgainstSize
                   table={table}
                   tempC={map === 'pot' ? ask.startC : ask.baseC}

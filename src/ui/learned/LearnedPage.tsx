@@ -6,6 +6,7 @@ import type { Learned, Lessons, Seen } from '@/core/learn';
 import { METHODS, methodOf } from '@/core/method';
 import { say } from '@/words';
 import { Heading, Ways } from '../shared/bits';
+import { useNarrow } from '../shared/use-narrow';
 import { dayOf } from '../shared/when';
 import { useLessons } from '../workspace/lessons';
 import { setPrefs, usePrefs } from '../workspace/prefs';
@@ -101,15 +102,17 @@ function Section({ title, learned }: { title: string; learned: readonly Learned[
   );
 }
 
-const ROW_H = 34;
-const [LEFT, RIGHT, WIDTH] = [300, 660, 860] as const;
+/** Where the strips stand on the page; on a phone each under its name. */
+const DESK = { row: 34, left: 300, right: 660, width: 860, above: 0 };
+const POCKET = { row: 58, left: 12, right: 230, width: 352, above: 24 };
 
 /** Ratios on one logarithmic line each: marks for records, a bracket for the crew. */
 function Strips({ rows, names }: { rows: readonly Learned[]; names: (l: Learned) => string }) {
-  const x = scaleLog().domain([0.4, 2.5]).range([LEFT, RIGHT]).clamp(true);
-  const height = rows.length * ROW_H + 24;
+  const { row, left, right, width, above } = useNarrow() ? POCKET : DESK;
+  const x = scaleLog().domain([0.4, 2.5]).range([left, right]).clamp(true);
+  const height = rows.length * row + 24;
   return (
-    <svg viewBox={`0 0 ${WIDTH} ${height}`} className="w-full paper" role="img">
+    <svg viewBox={`0 0 ${width} ${height}`} className="w-full paper" role="img">
       <title>{rows.map((l) => `${names(l)}: ${told(l)}, from ${l.estimate.count}`).join('; ')}</title>
       {[0.5, 1, 2].map((v) => (
         <g key={v}>
@@ -128,11 +131,17 @@ function Strips({ rows, names }: { rows: readonly Learned[]; names: (l: Learned)
         </g>
       ))}
       {rows.map((l, i) => {
-        const y = 22 + i * ROW_H;
+        const y = 22 + above + i * row;
         const { estimate } = l;
         return (
           <g key={`${l.methodId} ${l.of}`} data-learned={l.of ?? l.methodId}>
-            <text x={LEFT - 14} y={y + 5} textAnchor="end" fontSize={14.5} fill="var(--ink)">
+            <text
+              x={above ? left : left - 14}
+              y={above ? y - 18 : y + 5}
+              textAnchor={above ? 'start' : 'end'}
+              fontSize={14.5}
+              fill="var(--ink)"
+            >
               {names(l).slice(0, 42)}
             </text>
             {l.seen.map((s) => (
@@ -145,7 +154,7 @@ function Strips({ rows, names }: { rows: readonly Learned[]; names: (l: Learned)
               fill="none"
             />
             <circle cx={x(estimate.ratio)} cy={y} r={5} fill="var(--ink)" />
-            <text x={RIGHT + 20} y={y + 5} fontSize={14.5} fill="var(--ink)">
+            <text x={right + 16} y={y + 5} fontSize={14.5} fill="var(--ink)">
               <tspan className="fig" fontWeight={700}>
                 × {estimate.ratio.toFixed(2)}
               </tspan>

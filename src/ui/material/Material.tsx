@@ -1,4 +1,5 @@
 'use client';
+import { FilePlus } from 'lucide-react';
 import Link from 'next/link';
 import { useMemo } from 'react';
 import { suits } from '@/core/judge';
@@ -10,6 +11,7 @@ import { Answer, Heading, useFormat, useProse } from '../shared/bits';
 import { CurveChart } from '../shared/CurveChart';
 import { QuantityField } from '../shared/QuantityField';
 import { StageFindings, StillNeeds } from '../shared/StageFindings';
+import { typeSheetFor } from '../workspace/choose';
 import { changePass, useWorkspace } from '../workspace/workspace';
 import { FoundAtThePlace } from './FoundAtThePlace';
 import { SuitTable } from './SuitTable';
@@ -36,11 +38,12 @@ function Sheet({ view, at, nowMs }: StageProps) {
           </span>
         )}
       </div>
-      {shelf.length === 0 && (
-        <p className="my-3">
-          The shelf is empty. <Link href="/shelf/new">Type in the first sheet</Link>, or load the sample in the yard.
-        </p>
-      )}
+      <p className="my-2">
+        {shelf.length === 0 && 'The shelf is empty. '}
+        <Link className="act" href={typeSheetFor(view.job.id, repair)}>
+          <FilePlus size={16} aria-hidden="true" /> Type in the sheet of what is at hand
+        </Link>
+      </p>
       {candidates.length > 0 && <SuitTable suits={candidates} repair={repair} />}
       {plan.sheet && (
         <>
@@ -154,7 +157,8 @@ function Side({ view, at, nowMs }: StageProps) {
       {useBy && (
         <p className="soft text-sm mt-1">
           Pot: the sheet says {prose(sheetSays(useBy, plan.potC ?? 20))}
-          {useBy.referenceMassG ? `, for ${useBy.referenceMassG} g` : ''}. A bigger or warmer pot dies sooner.
+          {useBy.referenceMassG ? `, for ${format('mass', useBy.referenceMassG).text}` : ''}. A bigger or warmer pot
+          dies sooner.
         </p>
       )}
       <WarmPacks view={view} at={at} />

@@ -4,7 +4,7 @@ import type { Criterion, Suit } from '@/core/judge';
 import type { Piece } from '@/core/plan';
 import { systemKind } from '@/core/system';
 import { useSay } from '../shared/bits';
-import { changePass } from '../workspace/workspace';
+import { chooseSheet } from '../workspace/choose';
 
 /** Met is a tick, failed a cross in a box, what cannot be told a dot: shape before colour. */
 function Mark({ met }: { met: Criterion['met'] }) {
@@ -29,14 +29,6 @@ function Mark({ met }: { met: Criterion['met'] }) {
 /** Systems side by side: a column each, a criterion a row; the best first, those that fail with their reasons. */
 export function SuitTable({ suits, repair }: { suits: readonly Suit[]; repair: Piece }) {
   const says = useSay('utc');
-  const choose = ({ sheet }: Suit) =>
-    changePass(repair, (r) => ({
-      ...r,
-      sheetId: sheet.id,
-      kitId: sheet.kits[0]?.id ?? null,
-      dosePct: null,
-      blend: null,
-    }));
   return (
     // biome-ignore lint/a11y/noNoninteractiveTabindex: a region that scrolls must be reachable by key
     <section className="overflow-x-auto thin-scroll mt-2" aria-label="Systems side by side" tabIndex={0}>
@@ -67,11 +59,11 @@ export function SuitTable({ suits, repair }: { suits: readonly Suit[]; repair: P
                   <span className="block soft text-xs min-h-8">{systemKind(s.sheet.kind).label}</span>
                   <button
                     type="button"
-                    className="act text-sm !min-h-8 !px-2 !py-0.5"
+                    className="act text-sm md:!min-h-8 !px-2 md:!py-0.5"
                     aria-pressed={chosen}
                     aria-label={`${chosen ? 'Chosen' : 'Choose'}: ${s.sheet.name}`}
                     disabled={!s.serves && !chosen}
-                    onClick={() => choose(s)}
+                    onClick={() => chooseSheet(repair, s.sheet)}
                   >
                     {chosen ? 'chosen' : 'choose'}
                   </button>{' '}

@@ -1,6 +1,6 @@
 'use client';
 import { Plus, Trash2 } from 'lucide-react';
-import { useMemo, useSyncExternalStore } from 'react';
+import { useMemo } from 'react';
 import { create } from 'zustand';
 import { ENGINES, liftsOf, settingIn } from '@/core/method';
 import { type Piece, pieceName, pieceOf, sectionInPlace } from '@/core/plan';
@@ -26,6 +26,7 @@ import type { StageProps } from '../repair/stage-props';
 import { Answer, Choice, useFormat, Working } from '../shared/bits';
 import { Drawing } from '../shared/Drawing';
 import { StageFindings, StillNeeds } from '../shared/StageFindings';
+import { useNarrow } from '../shared/use-narrow';
 import { changePass, useWorkspace } from '../workspace/workspace';
 import { addShape, movePoint, pullDimension, pullThickness, removeShape, writeShape } from './edit';
 import { PhotoTrace } from './PhotoTrace';
@@ -90,21 +91,8 @@ const TEXTURES = ['hardening', 'gelled', 'liquid'];
 
 /** The page of the drawing: on a phone smaller, so that its words stay as large as elsewhere. */
 const DESK = { width: 800, height: 430, free: 130 };
-const POCKET = { width: 420, height: 300, free: -60 };
-const NARROW = '(max-width: 640px)';
-const watchNarrow = (told: () => void) => {
-  const query = matchMedia(NARROW);
-  query.addEventListener('change', told);
-  return () => query.removeEventListener('change', told);
-};
-const usePage = () =>
-  useSyncExternalStore(
-    watchNarrow,
-    () => matchMedia(NARROW).matches,
-    () => false,
-  )
-    ? POCKET
-    : DESK;
+const POCKET = { width: 370, height: 230, free: -60 };
+const usePage = () => (useNarrow() ? POCKET : DESK);
 
 /** The void drawn to scale; what is round can be pulled. */
 function Sheet({ at }: StageProps) {

@@ -36,7 +36,7 @@ export function DoseField({ repair, sheet }: { repair: Piece; sheet: SheetRevisi
           }
         />
         <svg
-          viewBox="0 0 300 34"
+          viewBox="0 -6 300 40"
           className="w-full"
           role="img"
           aria-label={`${figure(now)} % between ${figure(dose.minPct)} and ${figure(dose.maxPct)} %`}
@@ -51,10 +51,10 @@ export function DoseField({ repair, sheet }: { repair: Piece; sheet: SheetRevisi
             strokeDasharray="2 2"
           />
           <path d={`M${x(now)} 22 l6 10 h-12 z`} fill="var(--ink)" />
-          <text x="10" y="9" fontSize="9.5" fill="var(--ink-2)">
+          <text x="10" y="8" fontSize="14" fill="var(--ink-2)">
             slow
           </text>
-          <text x="290" y="9" fontSize="9.5" textAnchor="end" fill="var(--ink-2)">
+          <text x="290" y="8" fontSize="14" textAnchor="end" fill="var(--ink-2)">
             fast
           </text>
         </svg>

@@ -69,7 +69,7 @@ function Sheet({ view, at }: StageProps) {
               <button
                 key={b.index}
                 type="button"
-                className="act text-sm !min-h-8 !px-2.5"
+                className="act text-sm md:!min-h-8 !px-2.5"
                 aria-pressed={b === batch}
                 aria-label={`Batch ${b.index + 1}`}
                 onClick={() => setChosen(b.index)}
@@ -80,8 +80,8 @@ function Sheet({ view, at }: StageProps) {
           </span>
         )}
       </div>
-      <div className="flex-1 min-h-[21rem] relative">
-        <div className="absolute inset-0">
+      <div className="flex-1 sm:min-h-[21rem] sm:relative">
+        <div className="sm:absolute sm:inset-0">
           <MixingColumns
             batch={batch}
             sheet={plan.sheet}

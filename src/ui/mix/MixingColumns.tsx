@@ -1,35 +1,25 @@
 'use client';
-import { type Batch, type Measured, saidAs } from '@/core/mix';
-import { PART_IDS, type PartId, partOf, type SheetRevision } from '@/core/system';
+import { saidAs } from '@/core/mix';
+import { PART_IDS, type PartId, partOf } from '@/core/system';
 import { useFormat } from '../shared/bits';
+import { useNarrow } from '../shared/use-narrow';
+import { MixingRows } from './MixingRows';
+import type { Mixing } from './mixing';
 
 const W = 780;
 const H = 360;
 const FLOOR = H - 24;
 const TOP = 64;
 
-/** What is really in the columns while it is poured. */
-export interface Poured {
-  readonly pouredG: Readonly<Record<PartId, number>>;
-  readonly targetG: Readonly<Record<PartId, number>>;
-  /** The part that runs now, and what the scale shows of it. */
-  readonly live: { readonly part: PartId; readonly massG: number } | null;
+/** The picture of a batch: columns where there is room for them, lying ones on a phone. */
+export function MixingColumns(of: Mixing) {
+  return useNarrow() ? <MixingRows {...of} /> : <Columns {...of} />;
 }
 
 /**
  * Parts and mix as columns to scale: A waves on petrol, B dots on ochre, fillers grains, the mix waves on pale olive.
  */
-export function MixingColumns({
-  batch,
-  sheet,
-  said,
-  poured,
-}: {
-  batch: Batch;
-  sheet: SheetRevision;
-  said?: readonly Measured[];
-  poured?: Poured;
-}) {
+function Columns({ batch, sheet, said, poured }: Mixing) {
   const format = useFormat();
   const parts = PART_IDS.filter((p) => batch.massG[p] > 0);
   const target = poured?.targetG ?? batch.massG;

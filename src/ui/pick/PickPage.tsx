@@ -4,7 +4,7 @@ import Link from 'next/link';
 import { useState } from 'react';
 import { type PickedKit, pickList } from '@/core/record';
 import { figure } from '@/core/units';
-import { Heading, Ways } from '../shared/bits';
+import { Heading, useProse, Ways } from '../shared/bits';
 import { Dialog } from '../shared/Dialog';
 import { fullWhen } from '../shared/when';
 import { useNow } from '../workspace/now';
@@ -15,6 +15,7 @@ import { useJobView } from '../workspace/view';
 /** What goes along, on one page: kits from which lots, consumables, protection, disposal, what comes back. */
 export function PickPage({ jobId }: { jobId: string }) {
   const view = useJobView(jobId);
+  const prose = useProse();
   const nowMs = useNow(60_000);
   const [checking, setChecking] = useState<PickedKit | null>(null);
   if (!view)
@@ -116,12 +117,11 @@ export function PickPage({ jobId }: { jobId: string }) {
                   <Box />
                   <span>
                     <strong className="fig">
-                      {c.quantity}
-                      {c.unit && c.unit !== 'pairs' ? ` ${c.unit}` : ''}
+                      {c.unit && c.unit !== 'pairs' ? prose(`${c.quantity} ${c.unit}`) : c.quantity}
                     </strong>{' '}
                     {c.unit === 'pairs' ? 'pairs of ' : ''}
-                    {c.what}
-                    <span className="block soft text-xs">{c.why}</span>
+                    {prose(c.what)}
+                    <span className="block soft text-xs">{prose(c.why)}</span>
                   </span>
                 </li>
               ))}

@@ -40,7 +40,7 @@ export function PassBar({
               <Link
                 href={`/job/${draft.jobId}/${draft.id}/${stage}${passQuery(whole, id)}`}
                 aria-current={id === open ? 'step' : undefined}
-                className="act text-sm !min-h-9 truncate max-w-[16rem]"
+                className="act text-sm md:!min-h-9 truncate max-w-[16rem]"
                 style={id === open ? { background: 'var(--ink)', color: 'var(--paper)' } : undefined}
               >
                 {passName(draft, i)}
@@ -51,12 +51,12 @@ export function PassBar({
           </span>
         ))}
       {!begun && (
-        <button type="button" className="act quiet text-sm !min-h-9" onClick={() => setAsking('next')}>
+        <button type="button" className="act quiet text-sm md:!min-h-9" onClick={() => setAsking('next')}>
           then…
         </button>
       )}
       {many && ofOne && (
-        <button type="button" className="act quiet text-sm !min-h-9" onClick={() => setAsking('this')}>
+        <button type="button" className="act quiet text-sm md:!min-h-9" onClick={() => setAsking('this')}>
           this pass…
         </button>
       )}

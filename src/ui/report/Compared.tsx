@@ -1,14 +1,19 @@
 'use client';
 import { extent, line, scaleLinear } from 'd3';
 import type { RepairDocument } from '@/core/record';
+import { useFormat } from '../shared/bits';
+import { useNarrow } from '../shared/use-narrow';
 import { dayAndClock } from '../shared/when';
 import { ticksOf } from './ticks';
 
-const WIDTH = 900;
 const LEFT = 84;
+/** So much room a label of the axis takes, px. */
+const TICK_ROOM = 64;
 
 /** Hands-on work as planned and as it was on one axis, and what was read meanwhile as curves under it. */
 export function Compared({ doc, zone }: { doc: RepairDocument; zone: string }) {
+  const width = useNarrow() ? 360 : 900;
+  const format = useFormat();
   const spans = [...doc.planned, ...doc.real];
   if (!spans.length) return null;
   const read = doc.readings.flatMap((r) => r.points.map((p) => p[0]));
@@ -16,14 +21,16 @@ export function Compared({ doc, zone }: { doc: RepairDocument; zone: string }) {
   const to = Math.max(...spans.map((s) => s.toMs), ...read);
   const x = scaleLinear()
     .domain([from, to])
-    .range([LEFT, WIDTH - 12]);
+    .range([LEFT, width - 12]);
   const values = extent(doc.readings.flatMap((r) => r.points.map((p) => p[1])));
   const hasCurve = doc.readings.length > 0;
   const y = scaleLinear()
     .domain([Math.floor((values[0] ?? 0) - 1), Math.ceil((values[1] ?? 1) + 1)])
     .range([168, 92]);
   const height = hasCurve ? 196 : 96;
-  const ticks = ticksOf(from, to, zone);
+  const every = ticksOf(from, to, zone);
+  const step = Math.ceil((every.length * TICK_ROOM) / (width - LEFT));
+  const ticks = every.filter((_, i) => i % Math.max(1, step) === 0);
   const row = (name: string, list: RepairDocument['planned'], top: number, fill: string) => (
     <g>
       <text x={LEFT - 10} y={top + 14} textAnchor="end" fontSize={13.5} fill="var(--ink)">
@@ -46,7 +53,7 @@ export function Compared({ doc, zone }: { doc: RepairDocument; zone: string }) {
     </g>
   );
   return (
-    <svg viewBox={`0 0 ${WIDTH} ${height}`} className="w-full" role="img" data-testid="compared">
+    <svg viewBox={`0 0 ${width} ${height}`} className="w-full" role="img" data-testid="compared">
       <title>
         {`Planned from ${dayAndClock(Math.min(...doc.planned.map((s) => s.fromMs)), zone)} to ${dayAndClock(Math.max(...doc.planned.map((s) => s.toMs)), zone)}` +
           (doc.real.length
@@ -81,7 +88,7 @@ export function Compared({ doc, zone }: { doc: RepairDocument; zone: string }) {
               <circle key={p[0]} cx={x(p[0])} cy={y(p[1])} r={2.6} fill="var(--ink)" />
             ))}
             <text x={x(points.at(-1)![0]) + 6} y={y(points.at(-1)![1]) - 5} fontSize={12.5} fill="var(--ink)">
-              {channel} {points.at(-1)![1].toFixed(1)} °C
+              {channel} {format('temperature', points.at(-1)![1]).text}
             </text>
           </g>
         ))}

@@ -2,6 +2,7 @@
 import { FileDown, FileJson, Printer, QrCode, Sheet as Table } from 'lucide-react';
 import Link from 'next/link';
 import { useMemo, useRef, useState } from 'react';
+import { repairName } from '@/core/plan';
 import {
   documentOf,
   type Event,
@@ -65,7 +66,7 @@ export function ReportPage({ jobId }: { jobId: string }) {
                     aria-pressed={r === at}
                     onClick={() => setChosen(r.repair.id)}
                   >
-                    {r.repair.name || 'Unnamed repair'}
+                    {repairName(r.repair)}
                   </button>
                 ))}
               </div>

@@ -1,10 +1,11 @@
 'use client';
 import { ListChecks, NotebookPen, Scale, Thermometer, TriangleAlert } from 'lucide-react';
 import Link from 'next/link';
-import { useState } from 'react';
+import { useRouter, useSearchParams } from 'next/navigation';
+import { useEffect, useState } from 'react';
 import { standingStops } from '@/core/judge';
 import { ENGINES, STAGES } from '@/core/method';
-import { pieceName } from '@/core/plan';
+import { pieceName, repairName } from '@/core/plan';
 import { earlyStep, figureTests, idleMixer, liveClock, nextWait, openTests } from '@/core/record';
 import { isMetered } from '@/core/system';
 import { formatDuration } from '@/core/units';
@@ -28,16 +29,32 @@ import { Pot } from './Pot';
 import { TroubleDialog } from './TroubleDialog';
 import { Uptakes } from './Uptakes';
 
+/** What an address may ask to be opened at once. */
+const ASKED_BY: ReadonlyMap<string, 'read' | 'note' | 'trouble'> = new Map([
+  ['reading', 'read'],
+  ['note', 'note'],
+  ['trouble', 'trouble'],
+]);
+
 export function RunPage({ jobId, repairId }: { jobId: string; repairId: string }) {
   const view = useJobView(jobId);
   const at = repairIn(view, repairId);
   const nowMs = useNow(1000);
-  const { role, sound } = usePrefs();
+  const { role, sound, speak, notify } = usePrefs();
   const format = useFormat();
   const says = useSay(view?.job.zone ?? 'utc');
   const awake = useAwake();
   const [dialog, setDialog] = useState<'none' | 'read' | 'note' | 'trouble'>('none');
   const [checked, setChecked] = useState<string | null>(null);
+  // Asked for by typing, from wherever one was.
+  const asked = useSearchParams().get('do');
+  const router = useRouter();
+  useEffect(() => {
+    const wanted = ASKED_BY.get(asked ?? '');
+    if (!wanted) return;
+    setDialog(wanted);
+    router.replace(`/job/${jobId}/${repairId}/run`);
+  }, [asked, router, jobId, repairId]);
   // While the device's clock is in doubt, working times go by the later of both times, waits by the earlier.
   const spentMs = nowMs + (deviceClock.latest() - deviceClock.now());
   const step = at?.plan.steps.find((s) => s.doneAt === null);
@@ -48,9 +65,16 @@ export function RunPage({ jobId, repairId }: { jobId: string; repairId: string }
   const wait = at ? nextWait(at, step, nowMs) : null;
   const waitLeft = !clockOn && wait?.planMs ? wait.planMs - nowMs : null;
   useAlarm(
-    clockOn ? `${clockOn.kind}${clockOn.batch}${clockOn.part}${clockOn.originMs}` : wait ? `wait${wait.kind}` : null,
+    clockOn
+      ? {
+          key: `${clockOn.kind}${clockOn.batch}${clockOn.part}${clockOn.originMs}`,
+          name: `${clockOn.batch == null ? '' : `Batch ${clockOn.batch + 1}, `}${ofPot ? 'the pot' : clockOn.label.toLowerCase()}`,
+        }
+      : wait
+        ? { key: `wait${wait.kind}`, name: wait.label }
+        : null,
     left ?? waitLeft,
-    sound,
+    { sound, speak, notify },
   );
   if (!view || !at)
     return (
@@ -112,209 +136,217 @@ export function RunPage({ jobId, repairId }: { jobId: string; repairId: string }
         : 'Say first what stands in';
 
   return (
-    <div className="mx-auto max-w-[76rem] px-3.5 py-3 grid gap-4 md:grid-cols-[minmax(0,27rem)_minmax(0,1fr)]">
+    <div className="run mx-auto max-w-[76rem] px-3.5 py-3 grid gap-4 md:grid-cols-[minmax(0,27rem)_minmax(0,1fr)]">
       <main id="main" className="flex flex-col gap-2.5 min-w-0">
-        <header className="flex items-center gap-3">
-          <Link
-            href={`/job/${jobId}/${repairId}/place`}
-            className="no-underline flex-1 min-w-0 flex items-center justify-between pl-3.5 pr-7 py-2"
-            style={{
-              background: 'var(--ink)',
-              color: 'var(--paper)',
-              clipPath: 'polygon(0 0, calc(100% - 12px) 0, 100% 50%, calc(100% - 12px) 100%, 0 100%)',
-            }}
-          >
-            <h1 className="font-bold truncate text-[1.08rem]">
-              {repair.name || 'Unnamed repair'}
-              {ofPot && clockOn?.batch != null && pass.plan.batches.length > 1 ? ` · batch ${clockOn.batch + 1}` : ''}
-            </h1>
-            <svg width="9" height="9" viewBox="0 0 9 9" aria-hidden="true">
-              <circle cx="4.5" cy="4.5" r="4" fill="var(--ground)" />
-            </svg>
-          </Link>
-          <a href="#steps" className="md:hidden p-2.5" aria-label="To the list of steps">
-            <ListChecks size={24} aria-hidden="true" />
-          </a>
-        </header>
-        <ChangedDraft whole={at} />
-        <Pot
-          big={left !== null ? countdown(left) : waitLeft !== null ? countdown(waitLeft) : allDone ? 'done' : '––:––'}
-          over={
-            left !== null
-              ? left < 0
-                ? ofPot
-                  ? 'over the pot’s time by'
-                  : `over ${clockOn!.label.toLowerCase()} by`
-                : ofPot
-                  ? 'left in the pot'
-                  : `left of ${clockOn!.label.toLowerCase()}`
-              : waitLeft !== null
-                ? `until ${wait!.label.toLowerCase()}`
-                : started
-                  ? step
-                    ? 'no clock runs'
-                    : plan.stop
-                      ? `no time for ${plan.stop.label.toLowerCase()}`
-                      : 'all steps are ticked'
-                  : 'not begun'
-          }
-          of={
-            clockOn?.planMs && clockOn.originMs
-              ? `of ${formatDuration((clockOn.planMs - clockOn.originMs) / 60_000)}`
-              : ''
-          }
-          says={
-            clockOn?.planMs
-              ? `${ofPot ? 'dead' : 'over'} at ${clock(clockOn.planMs, zone)} · ${ofPot ? `pot ${format('temperature', pass.plan.potC ?? 0).text}` : clockOn.sheetSays}${clockOn.standing === 'estimated' ? ' · estimated' : ''}`
-              : wait?.planMs
-                ? `${wait.label} ${dayAndClock(wait.planMs, zone)}`
-                : plan.openMs !== null
-                  ? `may be opened ${shortWhen(plan.openMs, zone, nowMs)}`
-                  : ''
-          }
-          share={
-            left !== null && clockOn?.planMs && clockOn.originMs
-              ? Math.max(0, left / (clockOn.planMs - clockOn.originMs))
-              : waitLeft !== null && wait?.planMs && wait.originMs
-                ? 1 - Math.max(0, waitLeft / (wait.planMs - wait.originMs))
-                : 0
-          }
-          mode={left !== null ? (left < 0 ? 'over' : 'pot') : waitLeft !== null ? 'wait' : allDone ? 'set' : 'idle'}
-        />
-        {started && step && (
-          <section aria-label="Next step">
-            <p className="soft text-[0.95rem]">
-              <span data-testid="step-count">
-                step {steps.indexOf(step) + 1} of {steps.length + plan.untimed.length}
-              </span>
-              {at.passes.length > 1 ? ` · ${pieceName(pass.repair, at.passes.indexOf(pass))}` : ''}
-              {wet?.planMs ? ` · primer still wet for ${formatDuration((wet.planMs - spentMs) / 60_000)}` : ''}
-            </p>
-            <h2 className="text-[1.6rem] font-bold leading-tight" data-testid="step">
-              {says(step.title)}
-            </h2>
-            <p className="text-[1.02rem] leading-snug">{says(step.detail)}</p>
-            {step.stage === 'mix' &&
-              step.batch !== undefined &&
-              pass.plan.sheet &&
-              !isMetered(pass.plan.sheet.kind) && (
-                <Link
-                  className="act mt-2 min-h-11"
-                  href={`/job/${jobId}/${repairId}/bench?pass=${step.passId}&batch=${step.batch + 1}`}
-                >
-                  <Scale size={18} aria-hidden="true" /> To the scale
+        <div className="flex flex-col gap-2.5 min-w-0">
+          <header className="flex items-center gap-3">
+            <Link
+              href={`/job/${jobId}/${repairId}/place`}
+              className="no-underline flex-1 min-w-0 flex items-center justify-between pl-3.5 pr-7 py-2"
+              style={{
+                background: 'var(--ink)',
+                color: 'var(--paper)',
+                clipPath: 'polygon(0 0, calc(100% - 12px) 0, 100% 50%, calc(100% - 12px) 100%, 0 100%)',
+              }}
+            >
+              <h1 className="font-bold truncate text-[1.08rem]">
+                {repairName(repair)}
+                {ofPot && clockOn?.batch != null && pass.plan.batches.length > 1 ? ` · batch ${clockOn.batch + 1}` : ''}
+              </h1>
+              <svg width="9" height="9" viewBox="0 0 9 9" aria-hidden="true">
+                <circle cx="4.5" cy="4.5" r="4" fill="var(--ground)" />
+              </svg>
+            </Link>
+            <a href="#steps" className="md:hidden p-2.5" aria-label="To the list of steps">
+              <ListChecks size={24} aria-hidden="true" />
+            </a>
+          </header>
+          <ChangedDraft whole={at} />
+          <Pot
+            big={left !== null ? countdown(left) : waitLeft !== null ? countdown(waitLeft) : allDone ? 'done' : '––:––'}
+            over={
+              left !== null
+                ? left < 0
+                  ? ofPot
+                    ? 'over the pot’s time by'
+                    : `over ${clockOn!.label.toLowerCase()} by`
+                  : ofPot
+                    ? 'left in the pot'
+                    : `left of ${clockOn!.label.toLowerCase()}`
+                : waitLeft !== null
+                  ? `until ${wait!.label.toLowerCase()}`
+                  : started
+                    ? step
+                      ? 'no clock runs'
+                      : plan.stop
+                        ? `no time for ${plan.stop.label.toLowerCase()}`
+                        : 'all steps are ticked'
+                    : 'not begun'
+            }
+            of={
+              clockOn?.planMs && clockOn.originMs
+                ? `of ${formatDuration((clockOn.planMs - clockOn.originMs) / 60_000)}`
+                : ''
+            }
+            says={
+              clockOn?.planMs
+                ? `${ofPot ? 'dead' : 'over'} at ${clock(clockOn.planMs, zone)} · ${ofPot ? `pot ${format('temperature', pass.plan.potC ?? 0).text}` : clockOn.sheetSays}${clockOn.standing === 'estimated' ? ' · estimated' : ''}`
+                : wait?.planMs
+                  ? `${wait.label} ${dayAndClock(wait.planMs, zone)}`
+                  : plan.openMs !== null
+                    ? `may be opened ${shortWhen(plan.openMs, zone, nowMs)}`
+                    : ''
+            }
+            share={
+              left !== null && clockOn?.planMs && clockOn.originMs
+                ? Math.max(0, left / (clockOn.planMs - clockOn.originMs))
+                : waitLeft !== null && wait?.planMs && wait.originMs
+                  ? 1 - Math.max(0, waitLeft / (wait.planMs - wait.originMs))
+                  : 0
+            }
+            mode={left !== null ? (left < 0 ? 'over' : 'pot') : waitLeft !== null ? 'wait' : allDone ? 'set' : 'idle'}
+          />
+        </div>
+        <div className="flex flex-col gap-2.5 min-w-0">
+          {started && step && (
+            <section aria-label="Next step">
+              <p className="soft text-[0.95rem]">
+                <span data-testid="step-count">
+                  step {steps.indexOf(step) + 1} of {steps.length + plan.untimed.length}
+                </span>
+                {at.passes.length > 1 ? ` · ${pieceName(pass.repair, at.passes.indexOf(pass))}` : ''}
+                {wet?.planMs ? ` · primer still wet for ${formatDuration((wet.planMs - spentMs) / 60_000)}` : ''}
+              </p>
+              <h2 className="text-[1.6rem] font-bold leading-tight" data-testid="step">
+                {says(step.title)}
+              </h2>
+              <p className="text-[1.02rem] leading-snug">{says(step.detail)}</p>
+              {step.stage === 'mix' &&
+                step.batch !== undefined &&
+                pass.plan.sheet &&
+                !isMetered(pass.plan.sheet.kind) && (
+                  <Link
+                    className="act mt-2 min-h-11"
+                    href={`/job/${jobId}/${repairId}/bench?pass=${step.passId}&batch=${step.batch + 1}`}
+                  >
+                    <Scale size={18} aria-hidden="true" /> To the scale
+                  </Link>
+                )}
+              {mixerLeft !== null && (
+                <p className="mt-1.5 font-semibold" role="timer" data-testid="mixer-clock">
+                  {mixerLeft > 0
+                    ? `The part-used mixer may stand for ${countdown(mixerLeft)} more.`
+                    : 'The resin in the mixer is dead: fit a fresh one and throw its first shots away.'}
+                </p>
+              )}
+            </section>
+          )}
+          {!started && (
+            <section>
+              <h2 className="text-[1.5rem] font-bold leading-tight">
+                {steps.length
+                  ? `${steps.length} steps, ${formatDuration(steps.reduce((m, s) => m + s.handsOnMin, 0))} hands on`
+                  : 'Not ready to begin'}
+              </h2>
+              <p>
+                {plan.mix
+                  ? 'From here the plan is kept as it stands, and what happens goes into the record.'
+                  : 'Measure the void and choose the material first.'}
+              </p>
+              {plan.unanswered.length > 0 && (
+                <p className="font-semibold">
+                  {plan.unanswered.length} questions of the inspection are not answered yet.
+                </p>
+              )}
+            </section>
+          )}
+          {stops.map((f) => (
+            <FindingCard key={f.id} zone={zone} finding={f}>
+              <StandInAsk at={at} zone={zone} finding={f}>
+                <Override at={at} zone={zone} finding={f} />
+              </StandInAsk>
+            </FindingCard>
+          ))}
+          {earlyFinding && earlyHeld && (
+            <FindingCard zone={zone} finding={earlyFinding}>
+              <Override at={at} zone={zone} finding={earlyFinding} />
+            </FindingCard>
+          )}
+          {started && step?.role === 'test' && (
+            <section
+              aria-label="Tests"
+              className="p-2.5 [&_.act]:min-h-11"
+              style={{ border: '1px dashed var(--rule)' }}
+            >
+              <HandTests whole={at} zone={zone} nowMs={nowMs} role={role} closed={actuals.released !== null} />
+              {figureTests(at).length > 0 && (
+                <Link className="act mt-2 min-h-11" href={`/job/${jobId}/${repairId}/release`}>
+                  <ListChecks size={18} aria-hidden="true" /> To the tests by figures
                 </Link>
               )}
-            {mixerLeft !== null && (
-              <p className="mt-1.5 font-semibold" role="timer" data-testid="mixer-clock">
-                {mixerLeft > 0
-                  ? `The part-used mixer may stand for ${countdown(mixerLeft)} more.`
-                  : 'The resin in the mixer is dead: fit a fresh one and throw its first shots away.'}
-              </p>
-            )}
-          </section>
-        )}
-        {!started && (
-          <section>
-            <h2 className="text-[1.5rem] font-bold leading-tight">
-              {steps.length
-                ? `${steps.length} steps, ${formatDuration(steps.reduce((m, s) => m + s.handsOnMin, 0))} hands on`
-                : 'Not ready to begin'}
-            </h2>
+            </section>
+          )}
+          {started && step?.stage === 'place' && step.batch !== undefined && <Uptakes at={pass} role={role} />}
+          {started && step?.hold && !earlyHeld && (
+            <label className="flex items-center gap-3 p-2.5 min-h-12" style={{ border: '2px solid var(--ink)' }}>
+              <input
+                type="checkbox"
+                className="size-7"
+                style={{ accentColor: 'var(--ink)' }}
+                checked={checked === step.id}
+                onChange={(e) => setChecked(e.target.checked ? step.id : null)}
+              />
+              <span>
+                <strong>Hold point.</strong> I have checked this myself.
+              </span>
+            </label>
+          )}
+          {allDone ? (
+            <Link href={`/job/${jobId}/${repairId}/release`} className="act firm justify-center text-xl min-h-[4.4rem]">
+              To tests and signature
+            </Link>
+          ) : (
+            <SavingButton
+              className="act firm justify-center text-xl font-bold min-h-[4.4rem] w-full"
+              disabled={blocked || (started && !step)}
+              onSave={go}
+              data-testid="go"
+            >
+              {word}
+            </SavingButton>
+          )}
+          <div className="grid grid-cols-2 gap-2.5">
+            <button
+              type="button"
+              className="act justify-center min-h-[3.6rem] font-medium"
+              onClick={() => setDialog('read')}
+            >
+              <Thermometer size={20} aria-hidden="true" /> Read a value
+            </button>
+            <button
+              type="button"
+              className="act justify-center min-h-[3.6rem] font-medium"
+              onClick={() => setDialog('note')}
+            >
+              <NotebookPen size={20} aria-hidden="true" /> Note
+            </button>
+          </div>
+          <button
+            type="button"
+            className="act danger justify-center min-h-[3.6rem]"
+            style={{ background: 'var(--stop-bg)', color: 'var(--stop-ink)', borderWidth: 2 }}
+            disabled={!started}
+            onClick={() => setDialog('trouble')}
+          >
+            <TriangleAlert size={20} aria-hidden="true" /> Something went wrong
+          </button>
+          {next && (
             <p>
-              {plan.mix
-                ? 'From here the plan is kept as it stands, and what happens goes into the record.'
-                : 'Measure the void and choose the material first.'}
+              next: {lowered(says(next.title))}, about{' '}
+              <strong className="fig">{shortWhen(next.startMs, zone, nowMs)}</strong>
             </p>
-            {plan.unanswered.length > 0 && (
-              <p className="font-semibold">
-                {plan.unanswered.length} questions of the inspection are not answered yet.
-              </p>
-            )}
-          </section>
-        )}
-        {stops.map((f) => (
-          <FindingCard key={f.id} zone={zone} finding={f}>
-            <StandInAsk at={at} zone={zone} finding={f}>
-              <Override at={at} zone={zone} finding={f} />
-            </StandInAsk>
-          </FindingCard>
-        ))}
-        {earlyFinding && earlyHeld && (
-          <FindingCard zone={zone} finding={earlyFinding}>
-            <Override at={at} zone={zone} finding={earlyFinding} />
-          </FindingCard>
-        )}
-        {started && step?.role === 'test' && (
-          <section aria-label="Tests" className="p-2.5 [&_.act]:min-h-11" style={{ border: '1px dashed var(--rule)' }}>
-            <HandTests whole={at} zone={zone} nowMs={nowMs} role={role} closed={actuals.released !== null} />
-            {figureTests(at).length > 0 && (
-              <Link className="act mt-2 min-h-11" href={`/job/${jobId}/${repairId}/release`}>
-                <ListChecks size={18} aria-hidden="true" /> To the tests by figures
-              </Link>
-            )}
-          </section>
-        )}
-        {started && step?.stage === 'place' && step.batch !== undefined && <Uptakes at={pass} role={role} />}
-        {started && step?.hold && !earlyHeld && (
-          <label className="flex items-center gap-3 p-2.5 min-h-12" style={{ border: '2px solid var(--ink)' }}>
-            <input
-              type="checkbox"
-              className="size-7"
-              style={{ accentColor: 'var(--ink)' }}
-              checked={checked === step.id}
-              onChange={(e) => setChecked(e.target.checked ? step.id : null)}
-            />
-            <span>
-              <strong>Hold point.</strong> I have checked this myself.
-            </span>
-          </label>
-        )}
-        {allDone ? (
-          <Link href={`/job/${jobId}/${repairId}/release`} className="act firm justify-center text-xl min-h-[4.4rem]">
-            To tests and signature
-          </Link>
-        ) : (
-          <SavingButton
-            className="act firm justify-center text-xl font-bold min-h-[4.4rem] w-full"
-            disabled={blocked || (started && !step)}
-            onSave={go}
-            data-testid="go"
-          >
-            {word}
-          </SavingButton>
-        )}
-        <div className="grid grid-cols-2 gap-2.5">
-          <button
-            type="button"
-            className="act justify-center min-h-[3.6rem] font-medium"
-            onClick={() => setDialog('read')}
-          >
-            <Thermometer size={20} aria-hidden="true" /> Read a value
-          </button>
-          <button
-            type="button"
-            className="act justify-center min-h-[3.6rem] font-medium"
-            onClick={() => setDialog('note')}
-          >
-            <NotebookPen size={20} aria-hidden="true" /> Note
-          </button>
+          )}
         </div>
-        <button
-          type="button"
-          className="act danger justify-center min-h-[3.6rem]"
-          style={{ background: 'var(--stop-bg)', color: 'var(--stop-ink)', borderWidth: 2 }}
-          disabled={!started}
-          onClick={() => setDialog('trouble')}
-        >
-          <TriangleAlert size={20} aria-hidden="true" /> Something went wrong
-        </button>
-        {next && (
-          <p>
-            next: {lowered(says(next.title))}, about{' '}
-            <strong className="fig">{shortWhen(next.startMs, zone, nowMs)}</strong>
-          </p>
-        )}
       </main>
       <aside className="min-w-0" id="steps">
         <div className="paper p-3">

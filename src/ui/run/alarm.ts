@@ -1,5 +1,6 @@
 'use client';
 import { useEffect, useRef, useState } from 'react';
+import { alarmAt, alarmText } from './alarms';
 
 /** Keeps the screen awake while the view is open. @returns whether the browser granted it */
 export function useAwake(): boolean {
@@ -53,13 +54,49 @@ export function sound(): void {
   }
 }
 
-/** Sounds once when `leftMs` falls through zero, and once two minutes before. */
-export function useAlarm(key: string | null, leftMs: number | null, on: boolean): void {
+/** Says a sentence aloud where the device can. @returns whether it can */
+export function speak(text: string): boolean {
+  const voice = typeof window === 'undefined' ? undefined : window.speechSynthesis;
+  if (!voice) return false;
+  const said = new SpeechSynthesisUtterance(text);
+  said.lang = 'en';
+  voice.speak(said);
+  return true;
+}
+
+/** Tells it beside the page, for whoever looks at something else. Nothing where it was not allowed. */
+function notify(text: string): void {
+  if (typeof Notification === 'undefined' || Notification.permission !== 'granted' || !document.hidden) return;
+  try {
+    new Notification('Grenko', { body: text, tag: text });
+  } catch {
+    // Some phones let only a service worker show one: sound and voice are there all the same.
+  }
+}
+
+/** How a clock that runs out is told. */
+export interface Telling {
+  readonly sound: boolean;
+  readonly speak: boolean;
+  readonly notify: boolean;
+}
+
+/** Tells once when a clock falls through nought, and once two minutes before. */
+export function useAlarm(
+  of: { readonly key: string; readonly name: string } | null,
+  leftMs: number | null,
+  how: Telling,
+): void {
   const seen = useRef<{ key: string | null; left: number }>({ key: null, left: 0 });
   useEffect(() => {
-    if (key === null || leftMs === null) return;
+    if (of === null || leftMs === null) return;
     const before = seen.current;
-    if (before.key === key && on) for (const mark of [120_000, 0]) if (before.left > mark && leftMs <= mark) sound();
-    seen.current = { key, left: leftMs };
-  }, [key, leftMs, on]);
+    seen.current = { key: of.key, left: leftMs };
+    const mark = before.key === of.key ? alarmAt(before.left, leftMs) : null;
+    if (mark === null) return;
+    const text = alarmText(of.name, mark);
+    if (how.sound) sound();
+    if (how.speak) speak(text);
+    if (how.notify) notify(text);
+  }, [of, leftMs, how]);
 }

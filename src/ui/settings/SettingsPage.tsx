@@ -1,6 +1,7 @@
 'use client';
 import Link from 'next/link';
 import { useEffect, useState } from 'react';
+import { speak } from '../run/alarm';
 import { Choice, Heading, TextField, Ways } from '../shared/bits';
 import { setPrefs, THEMES, usePrefs } from '../workspace/prefs';
 import { useWorkspace } from '../workspace/workspace';
@@ -13,11 +14,19 @@ interface Keeping {
   readonly freeMb: number | null;
 }
 
+/** Asks once whether clocks may be told beside the page. */
+const mayNotify = async (): Promise<boolean> =>
+  typeof Notification !== 'undefined' && (await Notification.requestPermission()) === 'granted';
+const NO_VOICE = 'This device has no voice: the clock sounds and shakes all the same.';
+const NOT_ALLOWED =
+  'The browser does not allow it for this page: allow it in the browser’s own settings, or keep the page open.';
+
 /** Units, theme, role; how safely this browser keeps the record; records set aside. */
 export function SettingsPage() {
   const prefs = usePrefs();
   const lasting = useWorkspace((d) => d.lasting);
   const [keeping, setKeeping] = useState<Keeping>({ persisted: null, usedMb: null, freeMb: null });
+  const [refused, setRefused] = useState<string | null>(null);
   const look = async () => {
     const persisted = (await navigator.storage?.persisted?.()) ?? null;
     const estimate = await navigator.storage?.estimate?.();
@@ -63,7 +72,38 @@ export function SettingsPage() {
             value={prefs.sound ? 'on' : 'off'}
             onChange={(v) => setPrefs({ sound: v === 'on' })}
           />
+          <Choice
+            label="Said aloud as well"
+            options={[
+              { id: 'on', label: 'on' },
+              { id: 'off', label: 'off' },
+            ]}
+            value={prefs.speak ? 'on' : 'off'}
+            onChange={(v) => {
+              const can = v === 'on' && speak('Two minutes left.');
+              setPrefs({ speak: can });
+              setRefused(v === 'on' && !can ? NO_VOICE : null);
+            }}
+          />
+          <Choice
+            label="Told beside the page while it is hidden"
+            options={[
+              { id: 'on', label: 'on' },
+              { id: 'off', label: 'off' },
+            ]}
+            value={prefs.notify ? 'on' : 'off'}
+            onChange={async (v) => {
+              const can = v === 'on' && (await mayNotify());
+              setPrefs({ notify: can });
+              setRefused(v === 'on' && !can ? NOT_ALLOWED : null);
+            }}
+          />
         </div>
+        {refused && (
+          <p role="status" className="mt-2 font-semibold">
+            {refused}
+          </p>
+        )}
         <div className="max-w-xs mt-2">
           <TextField
             label="The role you work in"

@@ -48,6 +48,9 @@ type Held = { readonly fit: Fit; readonly x: number; readonly y: number } & (
 /** A page narrower than this has no room beside its drawing, px. */
 const NARROW = 600;
 
+/** Room for the words of an upright dimension in a small drawing, px. */
+const SMALL_WORDS = 80;
+
 /** A step of the hand that suits the size of what is moved, mm. */
 const stepFor = (v: number) => (v > 50 ? 1 : v > 10 ? 0.5 : 0.1);
 const KEYS: Readonly<Record<string, Point>> = {
@@ -93,12 +96,20 @@ export function Drawing(props: Props) {
   // An upright dimension at the left carries its words further left.
   const leftmost = Math.min(...drawing.outlines.flatMap((o) => o.points.map((p) => p[0])));
   const words = drawing.dimensions.some((d) => d.from[0] === d.to[0] && d.from[0] < leftmost) ? 86 : 0;
+  const rightmost = Math.max(
+    ...drawing.outlines.filter((o) => o.role === 'void').flatMap((o) => o.points.map((p) => p[0])),
+  );
+  const rightWords = drawing.dimensions.some((d) => d.from[0] === d.to[0] && d.from[0] >= rightmost) ? 1 : 0;
   // What lies there is named at the left, and under the title where the page is narrow.
   const room = width < NARROW ? 0 : roomForPasses(drawing.outlines);
   const pad = bare
     ? BARE_PAD
     : small
-      ? SMALL_PAD
+      ? {
+          ...SMALL_PAD,
+          left: SMALL_PAD.left + (words && SMALL_WORDS),
+          right: SMALL_PAD.right + (rightWords && SMALL_WORDS),
+        }
       : { ...PAD, left: PAD.left + Math.max(words, room), right: PAD.right + free };
   const shownLines = bare ? [] : drawing.dimensions;
   const fit = held?.fit ?? fitOf({ ...drawing, dimensions: shownLines }, width, height, pad);

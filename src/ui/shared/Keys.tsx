@@ -3,9 +3,12 @@ import { Command } from 'cmdk';
 import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
 import { STAGE_LABELS, STAGES, type Stage } from '@/core/method';
+import { jobName, repairName } from '@/core/plan';
+import { freshJob } from '../workspace/fresh';
 import { setPrefs, THEMES, usePrefs } from '../workspace/prefs';
-import { redo, undo, useWorkspace } from '../workspace/workspace';
+import { addJob, clock, redo, undo, useWorkspace } from '../workspace/workspace';
 import { Dialog } from './Dialog';
+import { useRoute } from './route';
 
 const KEYS = [
   ['1 … 8', 'open a stage of the repair'],
@@ -16,12 +19,77 @@ const KEYS = [
   ['u', 'metric or US customary'],
   ['t', 'day, night, full sun'],
   ['Ctrl Z, Ctrl Shift Z', 'undo and redo of planning'],
-  ['Ctrl K or /', 'go anywhere by typing'],
+  ['Ctrl K or /', 'go anywhere or do anything by typing'],
   ['?', 'this list'],
 ] as const;
 
 const typing = (target: EventTarget | null) =>
   target instanceof HTMLElement && (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName));
+
+/** Something that can be done by typing its name. */
+interface PaletteAct {
+  readonly name: string;
+  /** Other words by which it is looked for. */
+  readonly words: string;
+  readonly does: () => void;
+}
+
+/** What can be done from a page: of the repair that is open first. */
+function actsHere(
+  { jobId, repairId }: { readonly jobId: string; readonly repairId: string | null },
+  system: 'metric' | 'us',
+  go: (href: string) => void,
+): readonly PaletteAct[] {
+  const ofRepair: readonly PaletteAct[] =
+    jobId && repairId
+      ? [
+          { name: 'Start or go on with the work', words: 'run begin', does: () => go(`/job/${jobId}/${repairId}/run`) },
+          {
+            name: 'Read a value',
+            words: 'probe temperature reading',
+            does: () => go(`/job/${jobId}/${repairId}/run?do=reading`),
+          },
+          {
+            name: 'Write a note, take a photo',
+            words: 'camera picture remark',
+            does: () => go(`/job/${jobId}/${repairId}/run?do=note`),
+          },
+          { name: 'Mix at the bench', words: 'weigh scale batch', does: () => go(`/job/${jobId}/${repairId}/bench`) },
+        ]
+      : [];
+  const ofJob: readonly PaletteAct[] = jobId
+    ? [
+        { name: 'Print the job card', words: 'paper', does: () => go(`/job/${jobId}/card`) },
+        { name: 'See what to take along', words: 'pick list kits', does: () => go(`/job/${jobId}/pick`) },
+        { name: 'Read the report', words: 'pdf client', does: () => go(`/job/${jobId}/report`) },
+      ]
+    : [];
+  return [
+    ...ofRepair,
+    ...ofJob,
+    {
+      name: 'Make a new job',
+      words: 'begin create',
+      does: () => {
+        const job = freshJob(clock.now());
+        addJob(job);
+        go(`/job/${job.id}`);
+      },
+    },
+    { name: 'Type in a sheet', words: 'shelf system new', does: () => go('/shelf/new') },
+    {
+      name: system === 'metric' ? 'Work in US customary units' : 'Work in metric units',
+      words: 'inches millimetres fahrenheit',
+      does: () => setPrefs({ system: system === 'metric' ? 'us' : 'metric' }),
+    },
+    ...THEMES.map((theme) => ({
+      name: `Look: ${theme === 'sun' ? 'full sun' : theme}`,
+      words: 'theme light dark contrast',
+      does: () => setPrefs({ theme }),
+    })),
+    { name: 'Undo', words: 'back', does: undo },
+  ];
+}
 
 /** Keyboard of the whole product: single keys, the list of them, and going anywhere by typing. */
 export function Keys() {
@@ -76,6 +144,8 @@ export function Keys() {
     close();
     router.push(href);
   };
+  const { jobId, repairId } = useRoute();
+  const acts = actsHere({ jobId, repairId: repairs.has(repairId) ? repairId : null }, system, router.push);
   return (
     <>
       <Dialog open={open === 'keys'} title="Keys" onClose={close}>
@@ -88,31 +158,44 @@ export function Keys() {
           ))}
         </dl>
       </Dialog>
-      <Dialog open={open === 'go'} title="Go to" onClose={close}>
-        <Command label="Go to" className="flex flex-col gap-2">
-          <Command.Input autoFocus placeholder="a job, a repair, a stage…" className="field" />
+      <Dialog open={open === 'go'} title="Go, or do" onClose={close}>
+        <Command label="Go, or do" className="flex flex-col gap-2">
+          <Command.Input autoFocus placeholder="a job, a repair, a stage, something to do…" className="field" />
           <Command.List className="max-h-80 overflow-auto thin-scroll">
             <Command.Empty className="soft p-2">Nothing of that name.</Command.Empty>
+            {acts.map(({ name, words, does }) => (
+              <Command.Item
+                key={name}
+                value={`${name} ${words}`}
+                onSelect={() => {
+                  close();
+                  does();
+                }}
+                className="go-row"
+              >
+                {name}
+              </Command.Item>
+            ))}
             {[...repairs.values()].flatMap((r) =>
               [...STAGES, 'run' as const].map((stage) => (
                 <Command.Item
                   key={`${r.id}/${stage}`}
-                  value={`${r.name} ${stage === 'run' ? 'run' : STAGE_LABELS[stage]} ${r.id}`}
+                  value={`${repairName(r)} ${stage === 'run' ? 'run' : STAGE_LABELS[stage]} ${r.id}`}
                   onSelect={() => leave(`/job/${r.jobId}/${r.id}/${stage}`)}
                   className="go-row"
                 >
-                  {r.name} · {stage === 'run' ? 'Run' : STAGE_LABELS[stage]}
+                  {repairName(r)} · {stage === 'run' ? 'Run' : STAGE_LABELS[stage]}
                 </Command.Item>
               )),
             )}
             {[...jobs.values()].map((j) => (
               <Command.Item
                 key={j.id}
-                value={`${j.name} job ${j.id}`}
+                value={`${jobName(j)} job ${j.id}`}
                 onSelect={() => leave(`/job/${j.id}`)}
                 className="go-row"
               >
-                {j.name}
+                {jobName(j)}
               </Command.Item>
             ))}
             {(

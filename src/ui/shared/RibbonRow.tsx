@@ -2,7 +2,7 @@
 import { area, curveLinear, type ScaleTime } from 'd3';
 import Link from 'next/link';
 import { memo, useId } from 'react';
-import { type Ribbon, ribbonsOf } from '@/core/plan';
+import { type Ribbon, repairName, ribbonsOf } from '@/core/plan';
 import type { RepairView } from '@/core/record';
 import { formatDuration } from '@/core/units';
 import { dayAndClock } from './when';
@@ -136,7 +136,7 @@ interface RowProps {
 export const RibbonRow = memo(function RibbonRow({ view, x, box, zone, wantedAt, current, href, habit }: RowProps) {
   const { plan } = view;
   const ribbons = ribbonsOf(plan);
-  const name = view.repair.name || 'Unnamed';
+  const name = repairName(view.repair);
   const middle = box.y + box.height / 2;
   const stalls = plan.milestones.findLast((m) => m.kind === plan.serves)?.stalls ?? [];
   const last = ribbons.at(-1)?.states.at(-1)?.toMs ?? 0;
@@ -170,7 +170,7 @@ export const RibbonRow = memo(function RibbonRow({ view, x, box, zone, wantedAt,
               key={r.passId}
               x={starts[i]! + 4}
               y={box.y + box.height + 9}
-              fontSize="10.5"
+              fontSize="11"
               fill="var(--ink)"
               stroke="var(--ground-2)"
               strokeWidth="3"
@@ -235,7 +235,7 @@ export const RibbonRow = memo(function RibbonRow({ view, x, box, zone, wantedAt,
           <text
             x={x(plan.habitMs)}
             y={box.y - 5}
-            fontSize="10.5"
+            fontSize="11"
             textAnchor="middle"
             fill="var(--ink)"
             stroke="var(--ground-2)"

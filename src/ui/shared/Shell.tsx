@@ -5,6 +5,7 @@ import { type ReactNode, useEffect } from 'react';
 import { usePrefs } from '../workspace/prefs';
 import { openWorkspace, useWorkspace } from '../workspace/workspace';
 import { Banner } from './Banner';
+import { FileDrop } from './FileDrop';
 import { Mishap } from './Mishap';
 import { OrderQuestion } from './OrderQuestion';
 import { routeOf } from './route';
@@ -46,6 +47,7 @@ export function Shell({ children }: { children: ReactNode }) {
       <Saving />
       <OrderQuestion />
       <Keys />
+      <FileDrop />
       {guided && <Guide />}
     </>
   );

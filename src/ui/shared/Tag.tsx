@@ -1,6 +1,7 @@
 'use client';
 import Link from 'next/link';
 import { valueAt } from '@/core/climate';
+import { jobName, repairName } from '@/core/plan';
 import type { JobView, RepairView } from '@/core/record';
 import { attempt, formatDuration } from '@/core/units';
 import { useFormat, Ways } from './bits';
@@ -27,7 +28,7 @@ export function Tag({ view, repair, nowMs }: { view: JobView; repair?: RepairVie
         }}
       >
         <strong className="text-[1.2rem] whitespace-nowrap overflow-hidden text-ellipsis">
-          {repair?.repair.name || (repair ? 'Unnamed repair' : job.name || 'Unnamed job')}
+          {repair ? repairName(repair.repair) : jobName(job)}
         </strong>
         <span className="truncate text-[0.95rem] opacity-85">{repair?.repair.place || job.place}</span>
         <svg

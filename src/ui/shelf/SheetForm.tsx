@@ -1,10 +1,11 @@
 'use client';
-import { useRouter } from 'next/navigation';
+import { useRouter, useSearchParams } from 'next/navigation';
 import { useDeferredValue, useMemo, useState } from 'react';
 import { sheetFlaws } from '@/core/cure';
 import { MILESTONES, PART_IDS, readPack, type SheetRevision, systemKind, tellsOf } from '@/core/system';
 import { type Kind, parseQuantity, type UnitSystem } from '@/core/units';
 import { Heading } from '../shared/bits';
+import { chooseSheet, passNamed } from '../workspace/choose';
 import { usePrefs } from '../workspace/prefs';
 import { keepTyped, keptTyped } from '../workspace/typing';
 import { clock, putSheet, useWorkspace } from '../workspace/workspace';
@@ -77,6 +78,8 @@ export function SheetForm({ start, before }: { start: SheetDraft; before: SheetR
   const [slips, setSlips] = useState<readonly string[] | null>(null);
   const { system, role } = usePrefs();
   const router = useRouter();
+  /** The pass it is typed in for, where it was asked for from a repair. */
+  const wantedFor = useSearchParams().get('for');
   const set = (over: Partial<SheetDraft>) => {
     setDraft((d) => {
       const now = { ...d, ...over };
@@ -131,7 +134,11 @@ export function SheetForm({ start, before }: { start: SheetDraft; before: SheetR
     }
     await putSheet(now.sheet);
     keepSheet(before, null);
-    router.push(`/shelf/${now.sheet.id}`);
+    const pass = passNamed(wantedFor);
+    if (pass) {
+      chooseSheet(pass, now.sheet);
+      router.push(`/job/${pass.jobId}/${pass.id}/material`);
+    } else router.push(`/shelf/${now.sheet.id}`);
   };
   const spec = systemKind(draft.kind);
   return (
@@ -227,7 +234,8 @@ export function SheetForm({ start, before }: { start: SheetDraft; before: SheetR
           style={{ background: 'var(--ground)', borderColor: 'var(--rule)' }}
         >
           <button type="submit" className="act firm">
-            Put it on the shelf{before ? ` as revision ${before.revision + 1}` : ''}
+            Put it on the shelf{wantedFor && !before ? ' and choose it' : ''}
+            {before ? ` as revision ${before.revision + 1}` : ''}
           </button>
           <WhatItTells draft={draft} read={read} />
         </div>

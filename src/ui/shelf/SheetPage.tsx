@@ -21,6 +21,7 @@ import { attempt, figure, formatDuration, type Kind } from '@/core/units';
 import { Heading, useFormat, Ways, Working } from '../shared/bits';
 import { exportSheets } from '../workspace/exchange';
 import { fileName, saveText } from '../workspace/files';
+import { usePrefs } from '../workspace/prefs';
 import { useWorkspace } from '../workspace/workspace';
 import { blankDraft, draftOf, type NumberLimit, said } from './draft';
 import { Lots } from './Lots';
@@ -130,6 +131,15 @@ function SheetView({ sheet, onRevise }: { sheet: SheetRevision; onRevise: () => 
   );
 }
 
+/** 1 kg for each m² and mm, in lb for each ft² and inch. */
+const LB_PER_FT2_IN = 2.2046226 * 0.09290304 * 25.4;
+
+/** What a sheet says of its coverage, in the reader’s units. */
+const coverageText = (kgPerM2Mm: number, system: 'metric' | 'us'): string =>
+  system === 'metric'
+    ? `${kgPerM2Mm} kg for each m² and mm`
+    : `${figure(kgPerM2Mm * LB_PER_FT2_IN)} lb for each ft² and inch`;
+
 /** What may be taken as usual, in words. */
 const ESTIMATES: Readonly<Record<EstimableField, string>> = {
   densityA: 'density of A',
@@ -146,6 +156,7 @@ const ESTIMATES: Readonly<Record<EstimableField, string>> = {
 /** What the sheet says beside its times. */
 function Facts({ sheet: s }: { sheet: SheetRevision }) {
   const format = useFormat();
+  const system = usePrefs((p) => p.system);
   const l = s.limits;
   /** A quantity in the reader’s units, and as the paper prints it where that differs. */
   const says = (field: string, kind: Kind, value: number | null) => {
@@ -218,7 +229,7 @@ function Facts({ sheet: s }: { sheet: SheetRevision }) {
         : null,
     ],
     ['mixed, it is', s.flow && FLOWS[s.flow]],
-    ['coverage', s.coverageKgPerM2Mm === null ? null : `${s.coverageKgPerM2Mm} kg for each m² and mm`],
+    ['coverage', s.coverageKgPerM2Mm === null ? null : coverageText(s.coverageKgPerM2Mm, system)],
     [
       'finish',
       [s.finish.colour, s.finish.sanding === 'not' ? 'not to be sanded' : `${s.finish.sanding} to sand`]

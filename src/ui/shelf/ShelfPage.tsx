@@ -7,9 +7,10 @@ import { passedOver } from '@/core/plan';
 import { FAMILIES, plannedKitMl, type SheetRevision, systemKind } from '@/core/system';
 import { shelfOf } from '../material/shelf-of';
 import { useFormat, Ways } from '../shared/bits';
-import { exportSheets, importSheets } from '../workspace/exchange';
+import { exportSheets } from '../workspace/exchange';
 import { saveText } from '../workspace/files';
 import { useNow } from '../workspace/now';
+import { takeFile } from '../workspace/take-file';
 import { useWorkspace } from '../workspace/workspace';
 
 const ratioText = (s: SheetRevision) =>
@@ -33,17 +34,7 @@ export function ShelfPage() {
       .toLowerCase()
       .includes(words),
   );
-  const take = async (file: File) => {
-    const text = await file.text();
-    try {
-      const { fresh, known, conflicts } = await importSheets(text);
-      setSaid(
-        `${fresh.length} sheet${fresh.length === 1 ? '' : 's'} taken in${known ? `, ${known} stood here already` : ''}${conflicts.length ? `, ${conflicts.length} differ from what is here: see above` : ''}.`,
-      );
-    } catch (error) {
-      setSaid(error instanceof Error ? error.message : String(error));
-    }
-  };
+  const take = async (file: File) => setSaid((await takeFile(file)).said);
   return (
     <div className="px-4 md:px-6 py-4 max-w-[84rem]">
       <header className="flex items-baseline gap-6 flex-wrap mb-3">

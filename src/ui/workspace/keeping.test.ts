@@ -24,22 +24,29 @@ test('a file name is never longer than a system allows, whatever its script', ()
 });
 
 test('each preference stands by itself: one that makes no sense is as if never set', () => {
-  expect(readPrefs(null)).toEqual({
+  const first = {
     system: 'metric',
     theme: 'day',
     role: 'technician',
     sound: true,
+    speak: false,
+    notify: false,
     learn: false,
     guide: null,
-  });
-  expect(readPrefs({ system: 'us', theme: 'plaid', role: '  ', sound: false, learn: true, guide: 99 })).toEqual({
-    system: 'us',
-    theme: 'day',
-    role: 'technician',
-    sound: false,
-    learn: true,
-    guide: null,
-  });
+  };
+  expect(readPrefs(null)).toEqual(first);
+  expect(
+    readPrefs({
+      system: 'us',
+      theme: 'plaid',
+      role: '  ',
+      sound: false,
+      speak: true,
+      notify: 'yes',
+      learn: true,
+      guide: 99,
+    }),
+  ).toEqual({ ...first, system: 'us', sound: false, speak: true, learn: true });
   expect(readPrefs(JSON.parse('{"__proto__":{"system":"us"}}')).system).toBe('metric');
 });
 

@@ -11,13 +11,25 @@ const Prefs = z.object({
   theme: z.enum(THEMES),
   role: z.string().trim().min(1).max(80),
   sound: z.boolean(),
+  /** Clocks that run out are said aloud, and told beside the page while it is hidden. */
+  speak: z.boolean(),
+  notify: z.boolean(),
   /** New repairs begin with the crew’s own minutes and rates. */
   learn: z.boolean(),
   /** Where the walk over the sample stands; null while nobody walks. */
   guide: z.number().int().min(0).max(50).nullable(),
 });
 type Prefs = z.infer<typeof Prefs>;
-const FIRST: Prefs = { system: 'metric', theme: 'day', role: 'technician', sound: true, learn: false, guide: null };
+const FIRST: Prefs = {
+  system: 'metric',
+  theme: 'day',
+  role: 'technician',
+  sound: true,
+  speak: false,
+  notify: false,
+  learn: false,
+  guide: null,
+};
 
 /** Preferences as kept, each by itself: one that makes no sense is as if it had never been set. */
 export function readPrefs(kept: unknown): Prefs {

@@ -5,20 +5,21 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { standingStops } from '@/core/judge';
-import type { Job } from '@/core/plan';
+import { type Job, jobName } from '@/core/plan';
 import { type JobView, viewJob } from '@/core/record';
-import { formatDuration, Refusal } from '@/core/units';
+import { formatDuration } from '@/core/units';
 import { bundleOf } from '@/store/workspace';
 import { say } from '@/words';
 import { Heading, Ways } from '../shared/bits';
 import { Mishap, MishapCard } from '../shared/Mishap';
 import { TimeBand } from '../shared/TimeBand';
 import { dayAndClock, shortWhen } from '../shared/when';
-import { importJob, loadFinishedSample, loadMethodsSample, loadSample, removeSample } from '../workspace/exchange';
+import { loadFinishedSample, loadMethodsSample, loadSample, removeSample } from '../workspace/exchange';
 import { freshJob } from '../workspace/fresh';
 import { useNow } from '../workspace/now';
 import { usePots } from '../workspace/pots';
 import { setPrefs, usePrefs } from '../workspace/prefs';
+import { takeFile } from '../workspace/take-file';
 import { addJob, clock, stateNow, useWorkspace } from '../workspace/workspace';
 
 const FirstLook = dynamic(() => import('../first/FirstLook').then((m) => m.FirstLook), {
@@ -66,24 +67,10 @@ export function Yard() {
   };
   const take = async (f: File | undefined) => {
     if (!f) return;
-    try {
-      if (f.size > 60_000_000) throw new Error('The file is larger than 60 MB: that is no job file.');
-      const { jobId, newEvents, added, same, merged, conflicts } = await importJob(await f.text());
-      setSay({
-        bad: false,
-        text: merged
-          ? `Merged: ${newEvents} event${newEvents === 1 ? '' : 's'} added to the record, ${added} other record${added === 1 ? '' : 's'} added, ${same} the same${conflicts ? `, ${conflicts} differ${conflicts === 1 ? 's' : ''}: see above` : ''}.`
-          : `Taken in: ${added + newEvents} records${same ? `, ${same} were here already` : ''}${conflicts ? `, ${conflicts} differ: see above` : ''}.`,
-      });
-      if (!merged) router.push(`/job/${jobId}`);
-    } catch (error) {
-      setSay({
-        bad: true,
-        text: `${f.name} was not taken in. ${error instanceof Refusal || error instanceof Error ? error.message : String(error)}`,
-      });
-    } finally {
-      if (file.current) file.current.value = '';
-    }
+    const taken = await takeFile(f);
+    setSay({ bad: !taken.ok, text: taken.said });
+    if (taken.href) router.push(taken.href);
+    if (file.current) file.current.value = '';
   };
   const sampleHere = jobs.some((j) => j.sample);
   // The address that the demo prints asks for the sample; an own job is reason enough not to load it unasked.
@@ -194,11 +181,11 @@ export function Yard() {
               .filter((p) => !p.view || !isFinished(p.view, nowMs))
               .map(({ job, view, error }) =>
                 view ? (
-                  <Mishap key={job.id} what={`“${job.name || 'Unnamed job'}”`} jobId={job.id} on={[view]}>
+                  <Mishap key={job.id} what={`“${jobName(job)}”`} jobId={job.id} on={[view]}>
                     <JobStrip view={view} nowMs={nowMs} />
                   </Mishap>
                 ) : (
-                  <MishapCard key={job.id} what={`“${job.name || 'Unnamed job'}”`} error={error} jobId={job.id} />
+                  <MishapCard key={job.id} what={`“${jobName(job)}”`} error={error} jobId={job.id} />
                 ),
               )}
             <Finished views={views.filter((v) => isFinished(v, nowMs))} nowMs={nowMs} />
@@ -233,7 +220,7 @@ function Finished({ views, nowMs }: { views: readonly JobView[]; nowMs: number }
               style={{ borderTop: '1px solid var(--hair)' }}
             >
               <Link href={`/job/${job.id}`} className="font-semibold">
-                {job.name || 'Unnamed job'}
+                {jobName(job)}
               </Link>
               <span className="soft">{job.place}</span>
               <span>
@@ -342,10 +329,10 @@ function JobStrip({ view, nowMs }: { view: JobView; nowMs: number }) {
     null,
   );
   return (
-    <section className="mt-5 paper" aria-label={job.name || 'Unnamed job'}>
+    <section className="mt-5 paper" aria-label={jobName(job)}>
       <div className="flex items-baseline gap-x-6 gap-y-1 flex-wrap px-4 py-2.5">
         <h2 className="text-xl font-bold">
-          <Link href={`/job/${job.id}`}>{job.name || 'Unnamed job'}</Link>
+          <Link href={`/job/${job.id}`}>{jobName(job)}</Link>
         </h2>
         <span className="soft">{job.place}</span>
         {job.sample && (

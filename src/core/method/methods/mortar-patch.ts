@@ -182,7 +182,7 @@ export const mortarPatch: Method = {
   preparation: [
     'Saw the edges square and vertical; no feather edge.',
     'Break out to sound concrete; blow and vacuum out all dust.',
-    'Dry: no dark patches, base above dew point + 3 K.',
+    'Dry: no dark patches, base as far above the dew point as the sheet asks.',
     'Prime, brush in, no puddles; place while the primer is wet.',
   ],
   mistakes: [

@@ -1,0 +1,69 @@
+import type { Page } from 'playwright-core';
+import { methodsData } from '@/sample/jobs';
+import { sampleSheets, sampleStock } from '@/sample/systems';
+import { workshopSheets } from '@/sample/workshop-systems';
+import { site, turnTo, withSample } from './browser';
+
+const yard = site();
+const { base } = yard;
+
+const STAGES = ['inspect', 'measure', 'material', 'mix', 'place', 'hold', 'finish', 'release'];
+
+/** Names of systems and packs, and what a person wrote: theirs to word. */
+const PRINTED = [
+  ...[...sampleSheets, ...workshopSheets].flatMap((s) => [s.name, ...s.kits.map((k) => k.label)]),
+  ...sampleStock(0).flatMap((l) => l.breaches.map((b) => b.text)),
+].sort((a, b) => b.length - a.length);
+
+/** Metric figures on the page, each with some of what stands round it; what a person typed or a pack prints is theirs. */
+const metricOn = (page: Page): Promise<readonly string[]> =>
+  page.evaluate((theirs) => {
+    const units = /\d\s?(?:mm|cm|m²|m³|mL|L|kg|g|°C|K|MPa|kN|km\/h|mL\/m²|m)(?![\w/²³°])/;
+    const out: string[] = [];
+    const walk = document.createTreeWalker(document.body, NodeFilter.SHOW_TEXT);
+    for (let n = walk.nextNode(); n; n = walk.nextNode()) {
+      const at = n.parentElement;
+      if (!at || at.closest('script, style, [data-theirs], textarea') || !at.getClientRects().length) continue;
+      let text = n.textContent ?? '';
+      for (const printed of theirs) text = text.replaceAll(printed, '');
+      if (units.test(text)) out.push(text.trim().slice(0, 120));
+    }
+    for (const field of document.querySelectorAll<HTMLInputElement>('input'))
+      if (field.getClientRects().length && units.test(field.value)) out.push(`field ${field.value}`);
+    return [...new Set(out)];
+  }, PRINTED);
+
+test('in US customary units no view shows a metric figure', async () => {
+  const page = await yard.page();
+  await withSample(page, base(), [methodsData]);
+  await page.goto(base());
+  await page.locator('#main').waitFor();
+  await page.keyboard.press('u');
+  await page.waitForFunction(() => /°F/.test(document.body.textContent!));
+  const views = [
+    '/',
+    '/shelf',
+    '/shelf/sheet-mortar-1',
+    '/lab',
+    '/learned',
+    '/job/sample-ramp',
+    '/job/sample-ramp/pick',
+    '/job/sample-ramp/card',
+    '/job/sample-winch/log',
+    ...[
+      'sample-ramp/sample-nosing',
+      'sample-ramp/sample-eyes',
+      'sample-winch/sample-plate',
+      'sample-boat/sample-fitting',
+    ].flatMap((r) => STAGES.map((s) => `/job/${r}/${s}`)),
+    '/job/sample-winch/sample-plate/run',
+  ];
+  const found: Record<string, readonly string[]> = {};
+  for (const view of views) {
+    await turnTo(page, base(), view);
+    await page.waitForTimeout(200);
+    const metric = await metricOn(page);
+    if (metric.length) found[view] = metric;
+  }
+  expect(found).toEqual({});
+});

@@ -1,0 +1,112 @@
+import { readFileSync } from 'node:fs';
+import type { Page } from 'playwright-core';
+import { site, turnTo, withSample } from './browser';
+
+const yard = site();
+const { base } = yard;
+
+const sampled = async () => {
+  const page = await yard.page();
+  await withSample(page, base());
+  return page;
+};
+
+/** Files let go over the page, as from a folder beside it. */
+const drop = (page: Page, files: readonly { readonly name: string; readonly text: string }[]) =>
+  page.evaluate((list) => {
+    const data = new DataTransfer();
+    for (const { name, text } of list) data.items.add(new File([text], name));
+    const at = document.querySelector('main')!;
+    for (const type of ['dragover', 'drop'])
+      at.dispatchEvent(new DragEvent(type, { bubbles: true, cancelable: true, dataTransfer: data }));
+  }, files);
+
+describe('for those who go on', () => {
+  test('files dropped anywhere are taken in by what is in them; others are told where they belong', async () => {
+    const page = await sampled();
+    await page.goto(`${base()}/job/sample-ramp`);
+    const [download] = await Promise.all([
+      page.waitForEvent('download'),
+      page.getByRole('button', { name: 'Job file' }).click(),
+    ]);
+    const text = readFileSync(await download.path(), 'utf8');
+    await turnTo(page, base(), '/shelf');
+    await drop(page, [{ name: 'holes.stl', text: 'solid' }]);
+    await page.getByRole('alert').filter({ hasText: 'A scan is taken in at Measure' }).waitFor();
+    await page.getByRole('button', { name: 'Well' }).click();
+    await drop(page, [{ name: 'letter.json', text: '{"dear": "Sir"}' }]);
+    await page.getByRole('alert').filter({ hasText: 'letter.json was not taken in.' }).waitFor();
+    await drop(page, [
+      {
+        name: 'whatever it is called',
+        text: text
+          .replaceAll('sample-ramp', 'other-ramp')
+          .replaceAll('sample-nosing', 'other-nosing')
+          .replaceAll('sample-eyes', 'other-eyes'),
+      },
+    ]);
+    await page.waitForURL(/\/job\/other-ramp$/);
+  });
+
+  test('one more like it, and a job like this: measured and chosen alike, inspected anew', async () => {
+    const page = await sampled();
+    await page.goto(`${base()}/job/sample-ramp`);
+    await page.getByRole('button', { name: 'Bay 3 nosing: one more like it' }).click();
+    const copy = page
+      .getByRole('listitem')
+      .filter({ has: page.getByRole('heading', { name: 'Bay 3 nosing, another' }) });
+    const first = page
+      .getByRole('listitem')
+      .filter({ has: page.getByRole('heading', { name: 'Bay 3 nosing', exact: true }) });
+    const volume = /measure ([\d.]+ \w+)/;
+    expect(volume.exec((await copy.textContent())!)![1]).toBe(volume.exec((await first.textContent())!)![1]);
+    await page.keyboard.press('Control+Z');
+    await copy.waitFor({ state: 'detached' });
+    await page.getByRole('button', { name: 'A job like this' }).click();
+    await page.waitForURL((url) => /\/job\/[^/]+$/.test(url.pathname) && !url.pathname.endsWith('sample-ramp'));
+    await page.getByRole('heading', { name: 'Bay 3 nosing' }).waitFor();
+    await page.getByRole('link', { name: 'Bay 3 nosing' }).first().click();
+    await page.waitForURL(/\/inspect$/);
+    expect(await page.getByTestId('answer').textContent()).not.toBe('0');
+  });
+
+  test('what can be done is done by typing its name: a reading, a note, the units, a sheet', async () => {
+    const page = await sampled();
+    await page.goto(`${base()}/job/sample-winch/sample-plate/hold`);
+    await page.locator('#main').waitFor();
+    const does = async (words: string) => {
+      await page.keyboard.press('Control+K');
+      const dialog = page.getByRole('dialog', { name: 'Go, or do' });
+      await dialog.getByPlaceholder(/something to do/).fill(words);
+      await dialog.getByRole('option').first().waitFor();
+      await page.keyboard.press('Enter');
+    };
+    await does('read a val');
+    await page.waitForURL(/\/run$/);
+    await page
+      .getByRole('dialog')
+      .filter({ hasText: /reading|temperature/i })
+      .waitFor();
+    await page.keyboard.press('Escape');
+    await does('take a photo');
+    await page.getByLabel('What should be remembered').waitFor();
+    await page.keyboard.press('Escape');
+    await does('us customary');
+    await page.waitForFunction(() => /°F/.test(document.body.textContent!));
+    await does('type in a sheet');
+    await page.waitForURL(/\/shelf\/new$/);
+  });
+
+  test('what nobody has named is named by its order', async () => {
+    const page = await yard.page();
+    await page.goto(base());
+    await page.getByRole('button', { name: 'New job' }).click();
+    await page.waitForURL(/\/job\//);
+    await page
+      .getByRole('button', { name: /Anchor in a drilled hole/ })
+      .first()
+      .click();
+    await page.waitForURL(/\/inspect$/);
+    await page.getByText('Repair 1', { exact: true }).first().waitFor();
+  });
+});

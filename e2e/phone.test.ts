@@ -1,0 +1,92 @@
+import type { Page } from 'playwright-core';
+import { methodsData } from '@/sample/jobs';
+import { PHONE, site, turnTo, withSample } from './browser';
+
+const yard = site();
+const { base } = yard;
+
+const REPAIR = '/job/sample-ramp/sample-nosing';
+const RUNNING = '/job/sample-winch/sample-plate';
+const VIEWS = [
+  '/',
+  '/shelf',
+  '/shelf/new',
+  '/shelf/sheet-mortar-1',
+  '/lab',
+  '/settings',
+  '/learned',
+  '/job/sample-ramp',
+  '/job/sample-ramp/pick',
+  '/job/sample-ramp/card',
+  '/job/sample-winch/log',
+  '/job/sample-winch/report',
+  ...['inspect', 'measure', 'material', 'mix', 'place', 'hold', 'finish', 'release'].map((s) => `${REPAIR}/${s}`),
+  '/job/sample-boat/sample-fitting/mix',
+  '/job/sample-floors/sample-slabs/mix',
+  `${RUNNING}/run`,
+  `${RUNNING}/bench`,
+];
+
+/** What a hand and an eye cannot use on the page: how wide it is, words too small to read, presses too low to hit. */
+const unfitOn = (page: Page, leastPx: number) =>
+  page.evaluate((least) => {
+    const out: string[] = [];
+    const wide = document.documentElement.scrollWidth - document.documentElement.clientWidth;
+    if (wide > 0) out.push(`${wide} px wider than the page`);
+    for (const text of document.querySelectorAll<SVGTextElement>('svg text')) {
+      // Marks that stand for a word beside them are pictures.
+      if (!text.getClientRects().length || !text.textContent?.trim() || text.closest('[aria-hidden]')) continue;
+      const px = Number.parseFloat(getComputedStyle(text).fontSize) * (text.getScreenCTM()?.a ?? 1);
+      if (px < least - 0.05) out.push(`“${text.textContent.slice(0, 24)}” of ${px.toFixed(1)} px`);
+    }
+    for (const press of document.querySelectorAll<HTMLElement>('main .act, main .field')) {
+      const { height, width } = press.getBoundingClientRect();
+      if (width > 0 && height < 43.5) out.push(`“${(press.textContent ?? '').trim().slice(0, 24)}” ${height} px high`);
+    }
+    return [...new Set(out)].slice(0, 8);
+  }, leastPx);
+
+test('on a phone no view is wider than its page, no word of a drawing under ten pixels, no press lower than a thumb', async () => {
+  const page = await yard.page(PHONE);
+  await withSample(page, base(), [methodsData]);
+  await page.goto(base());
+  await page.locator('#main').waitFor();
+  const found: Record<string, readonly string[]> = {};
+  for (const view of VIEWS) {
+    await turnTo(page, base(), view);
+    await page.waitForTimeout(250);
+    const unfit = await unfitOn(page, 10);
+    if (unfit.length) found[view] = unfit;
+  }
+  expect(found).toEqual({});
+});
+
+test('the mixing picture of a phone has words of at least fourteen pixels, and says what the columns say', async () => {
+  const page = await yard.page(PHONE);
+  await withSample(page, base());
+  await page.goto(`${base()}${REPAIR}/mix`);
+  const rows = page.getByTestId('mixing-rows');
+  await rows.waitFor();
+  expect(await rows.getByRole('listitem').allTextContents()).toEqual([
+    expect.stringMatching(/^A resin\d+ g\d+ mL$/),
+    expect.stringMatching(/^B hardener\d+ g\d+ mL$/),
+    expect.stringMatching(/^C graded sand[\d.]+ kg\d+ mL$/),
+    expect.stringMatching(/^mix[\d.]+ L[\d.]+ kg, \d whole kits?$/),
+  ]);
+  const least = await rows.evaluate((list) =>
+    Math.min(...[...list.querySelectorAll('p > *')].map((e) => Number.parseFloat(getComputedStyle(e).fontSize))),
+  );
+  expect(least).toBeGreaterThanOrEqual(14);
+});
+
+test('lying down, the running view has its clock at the left and its button at the right, both in sight', async () => {
+  const page = await yard.page({ width: 844, height: 390 });
+  await withSample(page, base());
+  await page.goto(`${base()}${RUNNING}/run`);
+  const go = page.getByTestId('go');
+  await go.waitFor();
+  const [button, clock] = await Promise.all([go.boundingBox(), page.getByTestId('clock').boundingBox()]);
+  expect(button!.y + button!.height).toBeLessThanOrEqual(390);
+  expect(clock!.y + clock!.height / 2).toBeLessThanOrEqual(390);
+  expect(button!.x).toBeGreaterThan(clock!.x + clock!.width / 2);
+});

@@ -1,0 +1,18 @@
+'use client';
+import { useSyncExternalStore } from 'react';
+
+const NARROW = '(max-width: 640px)';
+
+const watch = (told: () => void) => {
+  const query = matchMedia(NARROW);
+  query.addEventListener('change', told);
+  return () => query.removeEventListener('change', told);
+};
+
+/** Whether the page is as narrow as a phone held upright: drawings are laid out anew for it, not scaled down. */
+export const useNarrow = (): boolean =>
+  useSyncExternalStore(
+    watch,
+    () => matchMedia(NARROW).matches,
+    () => false,
+  );

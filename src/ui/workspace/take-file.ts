@@ -1,0 +1,64 @@
+'use client';
+import { Refusal } from '@/core/units';
+import { importJob, importSheets } from './exchange';
+
+/** Larger is no job file. */
+const MOST_BYTES = 60_000_000;
+
+/** What became of a file: said in a sentence, with the page it leads to where it is one of ours. */
+export interface TakenFile {
+  readonly ok: boolean;
+  readonly said: string;
+  readonly href?: string;
+}
+
+const many = (n: number, one: string): string => `${n} ${one}${n === 1 ? '' : 's'}`;
+
+async function takeJob(text: string): Promise<TakenFile> {
+  const { jobId, newEvents, added, same, merged, conflicts } = await importJob(text);
+  const differ = conflicts ? `, ${conflicts} differ${conflicts === 1 ? 's' : ''}: see above` : '';
+  return merged
+    ? {
+        ok: true,
+        said: `Merged: ${many(newEvents, 'event')} added to the record, ${many(added, 'other record')} added, ${same} the same${differ}.`,
+      }
+    : {
+        ok: true,
+        said: `Taken in: ${added + newEvents} records${same ? `, ${same} were here already` : ''}${differ}.`,
+        href: `/job/${jobId}`,
+      };
+}
+
+async function takeSheets(text: string): Promise<TakenFile> {
+  const { fresh, known, conflicts } = await importSheets(text);
+  return {
+    ok: true,
+    said: `${many(fresh.length, 'sheet')} taken in${known ? `, ${known} stood here already` : ''}${conflicts.length ? `, ${conflicts.length} differ from what is here: see above` : ''}.`,
+    href: '/shelf',
+  };
+}
+
+/** Where a file that is neither job nor sheet belongs. */
+const BELONGS: readonly (readonly [RegExp, string])[] = [
+  [/\.(stl|ply|obj|xyz|csv)$/i, 'A scan is taken in at Measure, under “3-D scan”; readings of a logger at Hold.'],
+  [
+    /\.(jpe?g|png|webp|heic|gif)$/i,
+    'A photograph is taken in where it belongs: at a note of the record, or at Measure.',
+  ],
+  [/\.zip$/i, 'A backup is brought back under Settings.'],
+  [/\.pdf$/i, 'A sheet is typed in on the shelf; its table of times can be pasted there as a whole.'],
+];
+
+/** Takes a file in by what is in it, whatever it is called. Nothing of it is kept where it cannot be read. */
+export async function takeFile(file: Pick<File, 'name' | 'size' | 'text'>): Promise<TakenFile> {
+  const refused = (why: string): TakenFile => ({ ok: false, said: `${file.name} was not taken in. ${why}` });
+  const elsewhere = BELONGS.find(([ending]) => ending.test(file.name));
+  if (elsewhere) return refused(elsewhere[1]);
+  if (file.size > MOST_BYTES) return refused('It is larger than 60 MB: that is no job file.');
+  try {
+    const text = await file.text();
+    return /"format"\s*:\s*"grenko-sheets?"/.test(text.slice(0, 500)) ? await takeSheets(text) : await takeJob(text);
+  } catch (error) {
+    return refused(error instanceof Refusal || error instanceof Error ? error.message : String(error));
+  }
+}
