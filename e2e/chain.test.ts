@@ -72,7 +72,7 @@ test('a chain is made, seen, changed and worked: then…, what lies between, two
   // What lies between: firm first; the window of the sheet then holds.
   await page.getByRole('button', { name: 'this pass…' }).click();
   const pass = page.getByRole('dialog', { name: '2 Poured collar, ring or channel' });
-  await pass.getByRole('button', { name: 'when it is firm' }).click();
+  await pass.getByRole('radio', { name: 'when it is firm' }).click();
   await pass.getByText('Fits a second pour or a further lift.').waitFor();
   await page.keyboard.press('Escape');
   await page.getByText('when it is firm →').waitFor();

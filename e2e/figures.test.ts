@@ -184,7 +184,7 @@ test.each(JOBS)('%s: every view shows figures that are figures, or says what is 
   // Every other job is read in US units: a figure that is none is none in both.
   if (JOBS.findIndex(([, d]) => d === draft) % 2) {
     await page.goto(`${base()}/settings`);
-    await page.getByRole('group', { name: 'Units' }).getByRole('button', { name: 'US customary' }).click();
+    await page.getByRole('radiogroup', { name: 'Units' }).getByRole('radio', { name: 'US customary' }).click();
   }
   for (const view of views) {
     await turnTo(page, base(), view);

@@ -32,7 +32,7 @@ describe('the first five minutes, from an empty database', () => {
     );
     await type(page, 'Air and base', '300');
     await page.getByText('Between −40 and 60 °C, where people work.').waitFor();
-    await page.getByRole('button', { name: 'bolts in drilled holes', exact: true }).click();
+    await page.getByRole('radio', { name: 'bolts in drilled holes', exact: true }).click();
     await page.waitForFunction(() =>
       /the 4 hold27\.0 mL/.test(document.querySelector('[data-testid=first-answers]')!.textContent!),
     );
@@ -44,7 +44,7 @@ describe('the first five minutes, from an empty database', () => {
   test('what is seen is kept as a job by one press, with its example sheet marked as one that nothing may be mixed by', async () => {
     const page = await yard.page();
     await first(page);
-    await page.getByRole('button', { name: 'plate to bond', exact: true }).click();
+    await page.getByRole('radio', { name: 'plate to bond', exact: true }).click();
     await page.waitForFunction(() =>
       /30\.0 mL/.test(document.querySelector('[data-testid=first-answers]')!.textContent!),
     );
@@ -187,7 +187,7 @@ function counted(page: Page) {
   let acts = 0;
   return {
     acts: () => acts,
-    press: async (role: 'button' | 'link', name: string | RegExp) => {
+    press: async (role: 'button' | 'link' | 'radio', name: string | RegExp) => {
       acts++;
       await page
         .getByRole(role, { name, exact: typeof name === 'string' })
@@ -209,7 +209,7 @@ function counted(page: Page) {
       await rows.nth(questions.length - 1).waitFor();
       for (const [i, q] of questions.entries()) {
         acts++;
-        await rows.nth(i).getByRole('button', { name: q.wants, exact: true }).click();
+        await rows.nth(i).getByRole('radio', { name: q.wants, exact: true }).click();
       }
     },
     stage: async (name: string) => {
@@ -230,7 +230,7 @@ describe('an ordinary repair planned from nothing, its sheet included, counted i
     await first(page);
     await page.keyboard.press('u');
     const hand = counted(page);
-    await hand.press('button', 'bolts in drilled holes');
+    await hand.press('radio', 'bolts in drilled holes');
     await hand.type('Hole diameter, actual bit', '9/16 in');
     await hand.type('Rod, nominal thread', '1/2-13');
     await hand.type('Air and base', '68F');
@@ -259,7 +259,7 @@ describe('an ordinary repair planned from nothing, its sheet included, counted i
     const page = await yard.page();
     await first(page);
     const hand = counted(page);
-    await hand.press('button', 'spall in concrete');
+    await hand.press('radio', 'spall in concrete');
     await hand.type('Length', '400 mm');
     await hand.type('Width', '250');
     await hand.type('Mean depth', '3 cm');

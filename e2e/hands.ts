@@ -62,7 +62,7 @@ export async function typeTime(page: Page, kind: string, text: string, from?: st
 }
 
 export const choose = (page: Page, group: string | RegExp, option: string) =>
-  page.getByRole('group', { name: group }).getByRole('button', { name: option, exact: true }).click();
+  page.getByRole('radiogroup', { name: group }).getByRole('radio', { name: option, exact: true }).click();
 export const answer = (page: Page) => page.getByTestId('answer').textContent();
 export const stage = async (page: Page, name: string) => {
   await page
@@ -80,7 +80,7 @@ export async function passInspection(page: Page): Promise<void> {
     const row = rows.nth(i);
     const ask = (await row.locator('p').first().textContent()) ?? '';
     const no = /torn|eaten|must this joint|painted|press or seep|overhead|crack or joint|laid open/i.test(ask);
-    await row.getByRole('button', { name: (wants[ask] ?? no) ? 'no' : 'yes', exact: true }).click();
+    await row.getByRole('radio', { name: (wants[ask] ?? no) ? 'no' : 'yes', exact: true }).click();
   }
 }
 
@@ -94,12 +94,12 @@ export async function whenItMayGo(page: Page): Promise<void> {
   const hold = page.getByRole('checkbox', { name: /Hold point/ });
   const early = page.getByRole('heading', { name: /Not before/ });
   for (let waits = 0; waits < 400 && (await go.isDisabled()) && !(await early.isVisible()); waits++) {
-    const open = page.getByRole('region', { name: 'Tests' }).locator('li:not(:has([aria-pressed="true"]))').first();
+    const open = page.getByRole('region', { name: 'Tests' }).locator('li:not(:has([aria-checked="true"]))').first();
     if ((await hold.isVisible()) && !(await hold.isChecked())) await hold.check();
     else if (await open.isVisible()) {
       const test = await open.getAttribute('data-test');
-      await open.getByRole('button', { name: 'yes', exact: true }).click();
-      await page.locator(`[data-test="${test}"] [aria-pressed="true"]`).waitFor();
+      await open.getByRole('radio', { name: 'yes', exact: true }).click();
+      await page.locator(`[data-test="${test}"] [aria-checked="true"]`).waitFor();
     } else await page.waitForTimeout(50);
   }
 }
@@ -142,7 +142,7 @@ export async function inspected(page: Page, methodId: string): Promise<void> {
   const { questions } = methodOf(methodId)!;
   await rows.nth(questions.length - 1).waitFor();
   for (const [i, q] of questions.entries())
-    await rows.nth(i).getByRole('button', { name: q.wants, exact: true }).click();
+    await rows.nth(i).getByRole('radio', { name: q.wants, exact: true }).click();
 }
 
 /** Chooses a shape by its picture and types what it measures, in the order of the list. */

@@ -73,8 +73,8 @@ test('every shape can be chosen by its picture, measured, and drawn', async () =
       .catch(() => {
         throw new Error(`${name} was not measured`);
       });
-    await page.getByRole('button', { name: 'section', exact: true }).click();
-    await page.getByRole('button', { name: 'from above', exact: true }).click();
+    await page.getByRole('radio', { name: 'section', exact: true }).click();
+    await page.getByRole('radio', { name: 'from above', exact: true }).click();
     await page.getByText(/^how .* comes about$/).click();
     await side().locator('details ol > li').nth(1).waitFor();
     await page.getByRole('button', { name: 'another shape' }).click();
@@ -142,15 +142,15 @@ test('depths are pasted as a grid or read from a file with decimal commas; a sli
   await page.waitForFunction((b) => document.querySelector('[data-testid=answer]')?.textContent !== b, pasted);
   await page.getByRole('heading', { name: 'Reading 5 stands out' }).waitFor();
   expect(await list.getByLabel('Depth readings 1: depth').inputValue()).toBe('10.5 mm');
-  await page.getByRole('button', { name: 'from above', exact: true }).click();
+  await page.getByRole('radio', { name: 'from above', exact: true }).click();
   await page.getByText('one more here helps most').waitFor();
   const cut = page.getByRole('slider', { name: 'Where the section is cut' });
   await cut.focus();
   for (let k = 0; k < 5; k++) await page.keyboard.press('ArrowDown');
-  await page.getByRole('button', { name: 'section', exact: true }).click();
+  await page.getByRole('radio', { name: 'section', exact: true }).click();
   await page.getByRole('group', { name: /section at 36 mm across/ }).waitFor();
   // A reading moved in the drawing moves in the list.
-  await page.getByRole('button', { name: 'from above', exact: true }).click();
+  await page.getByRole('radio', { name: 'from above', exact: true }).click();
   await page.getByRole('slider', { name: 'Move reading 1' }).focus();
   await page.keyboard.press('Shift+ArrowRight');
   expect(await list.getByLabel('Depth readings 1: along').inputValue()).toBe('30 mm');
@@ -338,7 +338,7 @@ test('an outline is traced on a photo, perspective undone, the photo kept withou
 test('the setting-out is drawn, checked against its clearance, and stands at the hold point before drilling', async () => {
   await withSample(page, base());
   await page.goto(`${base()}/job/sample-ramp/sample-eyes/measure`);
-  await page.getByRole('button', { name: 'setting out', exact: true }).click();
+  await page.getByRole('radio', { name: 'setting out', exact: true }).click();
   await page
     .getByRole('group', { name: /setting out, from the lake corner/ })
     .first()

@@ -34,8 +34,8 @@ test('methods are offered by what the thing is made of', async () => {
   await page.waitForURL(/\/job\//);
   for (const material of ['laminate', 'stone', 'timber'] as const) {
     await page
-      .getByRole('group', { name: 'It is made of' })
-      .getByRole('button', { name: material, exact: true })
+      .getByRole('radiogroup', { name: 'It is made of' })
+      .getByRole('radio', { name: material, exact: true })
       .click();
     for (const m of METHODS) {
       const offered = await page.getByRole('button', { name: m.label }).count();
@@ -155,8 +155,8 @@ test('a fitting in a hull, a chain of four typed pass by pass: each with its win
     await page.getByRole('link', { name }).click();
     await page.getByRole('button', { name: 'this pass…' }).click();
     const about = page.getByRole('dialog');
-    await about.getByRole('button', { name: 'a void of its own' }).click();
-    await about.getByRole('button', { name: gate, exact: true }).click();
+    await about.getByRole('radio', { name: 'a void of its own' }).click();
+    await about.getByRole('radio', { name: gate, exact: true }).click();
     await page.keyboard.press('Escape');
     await measuredAs(page, shape, values);
     await stage(page, 'Material');

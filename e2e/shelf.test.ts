@@ -326,7 +326,7 @@ test('the cup kept of a batch is touched later; soft when it should bear load is
   }
   await page.clock.fastForward(96 * 3_600_000);
   await page.getByRole('button', { name: 'Read a value' }).click();
-  await page.getByRole('group', { name: 'Cup of batch 1' }).getByRole('button', { name: 'tacky' }).click();
+  await page.getByRole('radiogroup', { name: 'Cup of batch 1' }).getByRole('radio', { name: 'tacky' }).click();
   await stageOf(page, 'release');
   await page.getByText('The cup of batch 1 is not hard').first().waitFor();
 });

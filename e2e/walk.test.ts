@@ -79,7 +79,7 @@ async function release(page: Page, reviewed: boolean): Promise<void> {
   await page.getByRole('heading', { name: 'Tested at the place' }).waitFor();
   const rows = page.locator('section[aria-label="Sheet"] ol > li');
   for (let i = 0; i < (await rows.count()); i++)
-    await rows.nth(i).getByRole('button', { name: 'yes', exact: true }).click();
+    await rows.nth(i).getByRole('radio', { name: 'yes', exact: true }).click();
   const sign = page.getByRole('button', { name: 'Sign and release' });
   if (reviewed) {
     expect(await sign.isDisabled()).toBe(true);

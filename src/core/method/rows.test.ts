@@ -3,6 +3,7 @@ import { sampleData } from '../../sample/jobs';
 import { sampleSheets } from '../../sample/systems';
 import { type Piece, pieceOf, planJob, type RepairPlan, repairOf, settingOf } from '../plan';
 import { gapsOf } from '../say';
+import { milestoneKind } from '../system';
 import {
   choiceWith,
   effectsOf,
@@ -218,4 +219,12 @@ test('the words of the steps read in inches, pounds and ounces', () => {
     s.confirm,
   ]);
   for (const said of all) expect(say(said, us)).not.toMatch(/\d ?(mm|mL|g|kg|°C|K)\b/);
+});
+
+test('what ends a wait in the place of a time that is not printed comes later in the curing', () => {
+  const instead = METHODS.flatMap((m) =>
+    (m.tasks ?? []).flatMap((t) => ('waits' in t && t.waits?.orElse ? [t.waits] : [])),
+  );
+  expect(instead.length).toBeGreaterThan(0);
+  for (const w of instead) expect(milestoneKind(w.for).later ?? []).toContain(w.orElse);
 });

@@ -1,5 +1,6 @@
 import type { Batch } from '../mix';
 import { gapsOf, type Message, type Sayer, textOf, type Value, type Values } from '../say';
+import { milestoneOf } from '../system';
 import { figure } from '../units';
 import { ANY_TASKS } from './any';
 import { partsIn, type StepContext, settingIn, type TaskContext } from './context';
@@ -173,7 +174,10 @@ export function stepFrom(method: Method, row: TaskRow, here: TaskContext, key?: 
   if (part !== null && batch) draft.joint = jointOf(here, part);
   if (row.marks) draft.marks = row.marks;
   if (waits && (!waits.when || waits.when(here)))
-    draft.waitFor = { kind: waits.for, batches: onBatches(waits.on, here) };
+    draft.waitFor = {
+      kind: waits.orElse && !milestoneOf(here.sheet, waits.for) ? waits.orElse : waits.for,
+      batches: onBatches(waits.on, here),
+    };
   if (within && (!within.when || within.when(here)))
     draft.within = { kind: within.of, batches: onBatches(within.on, here), by: within.by };
   return draft;

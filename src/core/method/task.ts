@@ -77,7 +77,13 @@ export interface TaskRow {
     readonly closesAll?: true;
   };
   /** It may not begin before this milestone of these batches. */
-  readonly waits?: { readonly for: MilestoneId; readonly on: On; readonly when?: (c: TaskContext) => boolean };
+  readonly waits?: {
+    readonly for: MilestoneId;
+    readonly on: On;
+    readonly when?: (c: TaskContext) => boolean;
+    /** Where sheets of this method seldom print that time: the later one of theirs that ends the wait as well. */
+    readonly orElse?: MilestoneId;
+  };
   /** It should begin, or be done, before this milestone of any of these batches is over. */
   readonly within?: {
     readonly of: MilestoneId;

@@ -49,3 +49,20 @@ test('a scale that nobody has named is assumed and forbids nothing; one that was
   expect(said({ scaleStepG: 2 })?.severity).toBe('stop');
   expect(said({ scaleStepG: 0.01 })).toBeUndefined();
 });
+
+test('an anchor by a sheet that prints no more than working and loading times is planned to its end', () => {
+  const bolts = FIRST_LOOKS.find((f) => f.id === 'bolts')!;
+  const only = (...kinds: readonly string[]) => ({
+    ...bolts,
+    sheet: { ...bolts.sheet, milestones: bolts.sheet.milestones.filter((m) => kinds.includes(m.kind)) },
+  });
+  const { plan } = look(only('use-by', 'load'));
+  expect(plan.stop).toBeNull();
+  const clean = plan.steps.find((s) => s.id === 'finish:clean')!;
+  const loaded = Math.max(...plan.milestones.filter((m) => m.kind === 'load').map((m) => m.planMs!));
+  // What is not printed is waited for longer, never shorter.
+  expect(clean.startMs).toBeGreaterThanOrEqual(loaded);
+  expect(look(bolts).plan.steps.find((s) => s.id === 'finish:clean')!.startMs).toBeLessThan(loaded);
+  // Without either nothing is made up.
+  expect(look(only('use-by')).plan.stop).not.toBeNull();
+});

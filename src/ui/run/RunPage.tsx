@@ -209,7 +209,7 @@ export function RunPage({ jobId, repairId }: { jobId: string; repairId: string }
         </div>
         <div className="flex flex-col gap-2.5 min-w-0">
           {started && step && (
-            <section aria-label="Next step">
+            <section aria-label="Next step" aria-live="polite">
               <p className="soft text-[0.95rem]">
                 <span data-testid="step-count">
                   step {steps.indexOf(step) + 1} of {steps.length + plan.untimed.length}

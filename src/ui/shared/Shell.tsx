@@ -1,7 +1,7 @@
 'use client';
 import dynamic from 'next/dynamic';
 import { usePathname } from 'next/navigation';
-import { type ReactNode, useEffect } from 'react';
+import { type ReactNode, useEffect, useRef } from 'react';
 import { usePrefs } from '../workspace/prefs';
 import { openWorkspace, useWorkspace } from '../workspace/workspace';
 import { Banner } from './Banner';
@@ -25,6 +25,19 @@ export function Shell({ children }: { children: ReactNode }) {
   const guided = usePrefs((p) => p.guide !== null);
   const path = usePathname();
   useEffect(openWorkspace, []);
+  // Whoever came by a press that is gone with its page stands at the beginning of the new one, not nowhere.
+  const came = useRef(path);
+  useEffect(() => {
+    if (came.current === path) return;
+    came.current = path;
+    const frame = requestAnimationFrame(() => {
+      const main = document.getElementById('main');
+      if (!main || (document.activeElement && document.activeElement !== document.body)) return;
+      main.tabIndex = -1;
+      main.focus({ preventScroll: true });
+    });
+    return () => cancelAnimationFrame(frame);
+  }, [path]);
   useEffect(() => {
     document.documentElement.dataset.theme = theme;
   }, [theme]);

@@ -49,7 +49,7 @@ export function Answer({
     <div className="ruled pb-2 mb-2">
       <p className="soft">{over}</p>
       <div className="flex items-end gap-4 flex-wrap justify-between">
-        <p className="flex items-baseline gap-2">
+        <p className="flex items-baseline gap-2" aria-live="polite">
           <strong className={`fig ${size} leading-none font-extrabold`} data-testid="answer">
             {digits}
           </strong>
@@ -204,7 +204,12 @@ export function FindingCard({
   );
 }
 
-/** Two to four options side by side, square-cut; the chosen one is filled. */
+const STEPS: Readonly<Record<string, number>> = { ArrowRight: 1, ArrowDown: 1, ArrowLeft: -1, ArrowUp: -1 };
+
+/**
+ * One of a few options side by side, square-cut; the chosen one is filled. By keys it is one stop, and the arrows choose
+ * (ARIA radio group).
+ */
 export function Choice<T extends string>({
   label,
   options,
@@ -219,21 +224,43 @@ export function Choice<T extends string>({
   hideLabel?: boolean;
 }) {
   const id = useId();
+  const row = useRef<HTMLDivElement>(null);
+  const chosen = options.findIndex((o) => o.id === value);
+  const free = options.findIndex((o) => !o.idle);
+  // Before anything is chosen the first that can be is where the keys come in.
+  const stop = chosen >= 0 ? chosen : free;
+  const move = (from: number, by: number) => {
+    for (let n = 1; n <= options.length; n++) {
+      const i = (from + by * n + options.length * n) % options.length;
+      if (options[i]!.idle) continue;
+      row.current?.querySelectorAll<HTMLElement>('[role=radio]')[i]?.focus();
+      onChange(options[i]!.id);
+      return;
+    }
+  };
   return (
-    <div role="group" aria-labelledby={id}>
+    <div role="radiogroup" aria-labelledby={id}>
       <span id={id} className={hideLabel ? 'sr-only' : 'block mb-0.5'}>
         {label}
       </span>
-      <div className="flex flex-wrap gap-1">
-        {options.map((o) => (
+      <div ref={row} className="flex flex-wrap gap-1">
+        {options.map((o, i) => (
           <button
             key={o.id}
             type="button"
+            role="radio"
             className="act text-sm"
-            aria-pressed={o.id === value}
+            aria-checked={o.id === value}
+            tabIndex={i === stop ? 0 : -1}
             title={o.title}
             aria-disabled={o.idle}
             onClick={() => !o.idle && onChange(o.id)}
+            onKeyDown={(e) => {
+              const by = STEPS[e.key];
+              if (by === undefined) return;
+              e.preventDefault();
+              move(i, by);
+            }}
           >
             {o.label}
           </button>

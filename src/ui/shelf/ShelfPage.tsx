@@ -34,7 +34,7 @@ export function ShelfPage() {
       .toLowerCase()
       .includes(words),
   );
-  const take = async (file: File) => setSaid((await takeFile(file)).said);
+  const take = async (file: File) => setSaid((await takeFile(file, 'sheets')).said);
   return (
     <div className="px-4 md:px-6 py-4 max-w-[84rem]">
       <header className="flex items-baseline gap-6 flex-wrap mb-3">

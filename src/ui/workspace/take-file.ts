@@ -49,15 +49,22 @@ const BELONGS: readonly (readonly [RegExp, string])[] = [
   [/\.pdf$/i, 'A sheet is typed in on the shelf; its table of times can be pasted there as a whole.'],
 ];
 
-/** Takes a file in by what is in it, whatever it is called. Nothing of it is kept where it cannot be read. */
-export async function takeFile(file: Pick<File, 'name' | 'size' | 'text'>): Promise<TakenFile> {
+/**
+ * Takes a file in by what is in it, whatever it is called. Nothing of it is kept where it cannot be read.
+ * @param expected what is said of a file that is neither: that it is no job, or no file of sheets
+ */
+export async function takeFile(
+  file: Pick<File, 'name' | 'size' | 'text'>,
+  expected: 'job' | 'sheets' = 'job',
+): Promise<TakenFile> {
   const refused = (why: string): TakenFile => ({ ok: false, said: `${file.name} was not taken in. ${why}` });
   const elsewhere = BELONGS.find(([ending]) => ending.test(file.name));
   if (elsewhere) return refused(elsewhere[1]);
   if (file.size > MOST_BYTES) return refused('It is larger than 60 MB: that is no job file.');
   try {
     const text = await file.text();
-    return /"format"\s*:\s*"grenko-sheets?"/.test(text.slice(0, 500)) ? await takeSheets(text) : await takeJob(text);
+    const format = /"format"\s*:\s*"grenko-(job|sheets)"/.exec(text.slice(0, 500))?.[1] ?? expected;
+    return format === 'sheets' ? await takeSheets(text) : await takeJob(text);
   } catch (error) {
     return refused(error instanceof Refusal || error instanceof Error ? error.message : String(error));
   }

@@ -1,0 +1,87 @@
+import type { Page } from 'playwright-core';
+import { methodOf } from '@/core/method';
+import { putTables, site } from './browser';
+
+const yard = site();
+const { base } = yard;
+
+/** What has the keys: its role or tag, and its name. */
+const held = (page: Page) =>
+  page.evaluate(() => {
+    const e = document.activeElement;
+    if (!e || e === document.body) return 'nothing';
+    const label = (e as HTMLInputElement).labels?.[0]?.textContent;
+    return `${e.getAttribute('role') ?? e.tagName.toLowerCase()} ${(e.getAttribute('aria-label') ?? label ?? e.textContent ?? '').trim()}`;
+  });
+
+/** Goes on by Tab until what is wanted has the keys. */
+async function tabTo(page: Page, wanted: RegExp, most = 120): Promise<void> {
+  for (let i = 0; i < most; i++) {
+    if (wanted.test(await held(page))) return;
+    await page.keyboard.press('Tab');
+  }
+  throw new Error(`${wanted} is not reached by Tab; at last it was “${await held(page)}”`);
+}
+
+test('a repair from an empty database to its hour of opening by keys alone, and the keys are never lost', async () => {
+  const page = await yard.page();
+  await page.goto(base());
+  await page.getByTestId('first-answers').waitFor();
+  await putTables(page);
+  // Options are one stop, and the arrows choose among them.
+  await tabTo(page, /^radio spall in concrete/);
+  for (let i = 0; i < 3; i++) await page.keyboard.press('ArrowRight');
+  expect(await held(page)).toBe('radio plate to bond');
+  await page.keyboard.press('ArrowLeft');
+  await page.keyboard.press('ArrowLeft');
+  expect(await held(page)).toBe('radio bolts in drilled holes');
+  await tabTo(page, /^input Hole diameter/);
+  await page.keyboard.press('Control+A');
+  await page.keyboard.type('16 mm');
+  await tabTo(page, /^input Air and base/);
+  await page.keyboard.press('Control+A');
+  await page.keyboard.type('18');
+  await tabTo(page, /^button Keep it as a job/);
+  await page.keyboard.press('Enter');
+  await page.waitForURL(/\/inspect$/);
+  await page.waitForFunction(() => document.activeElement !== document.body);
+  for (const q of methodOf('anchor')!.questions) {
+    await tabTo(page, /^radio (yes|no|not sure)$/);
+    if (!(await held(page)).endsWith(q.wants)) await page.keyboard.press('ArrowRight');
+    // Chosen by the arrow, or by the space where it already stands there.
+    await page.keyboard.press('Space');
+    expect(await held(page)).toBe(`radio ${q.wants}`);
+    await page.keyboard.press('Tab');
+  }
+  expect(await page.getByTestId('answer').textContent()).not.toMatch(/to answer/);
+  // Stages by their numbers; the answer is spoken as it changes.
+  for (const [key, stage] of [
+    ['2', 'measure'],
+    ['4', 'mix'],
+    ['8', 'release'],
+  ] as const) {
+    await page.keyboard.press(key);
+    await page.waitForURL(new RegExp(`/${stage}$`));
+    expect(await held(page)).not.toBe('nothing');
+    await page.getByTestId('answer').waitFor();
+  }
+  expect(
+    await page
+      .locator('[aria-live=polite]')
+      .filter({ has: page.getByTestId('answer') })
+      .count(),
+  ).toBe(1);
+  expect(await page.getByTestId('answer').textContent()).toMatch(/\d{2}:\d{2}/);
+});
+
+test('the arrows go round a row of options and choose as they go', async () => {
+  const page = await yard.page();
+  await page.goto(`${base()}/settings`);
+  await page.getByRole('radiogroup', { name: 'Light' }).waitFor();
+  await tabTo(page, /^radio day/);
+  await page.keyboard.press('ArrowLeft');
+  expect(await held(page)).toBe('radio full sun');
+  expect(await page.evaluate(() => document.documentElement.dataset.theme)).toBe('sun');
+  await page.keyboard.press('ArrowDown');
+  expect(await page.evaluate(() => document.documentElement.dataset.theme)).toBe('day');
+});
