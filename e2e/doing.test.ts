@@ -97,6 +97,30 @@ describe('for those who go on', () => {
     await page.waitForURL(/\/shelf\/new$/);
   });
 
+  test('the drawing of a page is saved as SVG and as PNG that stand alone', async () => {
+    const page = await sampled();
+    await page.goto(`${base()}/job/sample-ramp/sample-nosing/measure`);
+    await page.getByTestId('answer').waitFor();
+    const saved = async (as: string) => {
+      await page.keyboard.press('Control+K');
+      const dialog = page.getByRole('dialog', { name: 'Go, or do' });
+      await dialog.getByPlaceholder(/something to do/).fill(`drawing of this page as ${as}`);
+      await dialog.getByRole('option').first().waitFor();
+      const [download] = await Promise.all([page.waitForEvent('download'), page.keyboard.press('Enter')]);
+      return { name: download.suggestedFilename(), bytes: readFileSync(await download.path()) };
+    };
+    const svg = await saved('SVG');
+    expect(svg.name).toBe('sample-nosing-measure.svg');
+    const text = svg.bytes.toString('utf8');
+    // Nothing of it leans on the page: colours are colours, textures are in it.
+    expect(text.match(/.{0,60}var\(--/)).toBeNull();
+    expect(/<pattern[^>]*id="tx-concrete"/.test(text)).toBe(true);
+    expect(text.includes('length 240 mm')).toBe(true);
+    const png = await saved('PNG');
+    expect([...png.bytes.subarray(1, 4)].map((c) => String.fromCharCode(c)).join('')).toBe('PNG');
+    expect(png.bytes.readUInt32BE(16)).toBeGreaterThan(1500);
+  });
+
   test('what nobody has named is named by its order', async () => {
     const page = await yard.page();
     await page.goto(base());

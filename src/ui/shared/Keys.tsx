@@ -8,6 +8,7 @@ import { freshJob } from '../workspace/fresh';
 import { setPrefs, THEMES, usePrefs } from '../workspace/prefs';
 import { addJob, clock, redo, undo, useWorkspace } from '../workspace/workspace';
 import { Dialog } from './Dialog';
+import { saveDrawing } from './picture';
 import { useRoute } from './route';
 
 const KEYS = [
@@ -25,6 +26,12 @@ const KEYS = [
 
 const typing = (target: EventTarget | null) =>
   target instanceof HTMLElement && (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName));
+
+/** The drawing of the page, named by the page. */
+const saveIt = (as: 'svg' | 'png'): void => {
+  const name = location.pathname.split('/').filter(Boolean).slice(-2).join('-') || 'yard';
+  void saveDrawing(name, as);
+};
 
 /** Something that can be done by typing its name. */
 interface PaletteAct {
@@ -77,6 +84,8 @@ function actsHere(
       },
     },
     { name: 'Type in a sheet', words: 'shelf system new', does: () => go('/shelf/new') },
+    { name: 'Save the drawing of this page as SVG', words: 'picture vector export', does: () => saveIt('svg') },
+    { name: 'Save the drawing of this page as PNG', words: 'picture image export', does: () => saveIt('png') },
     {
       name: system === 'metric' ? 'Work in US customary units' : 'Work in metric units',
       words: 'inches millimetres fahrenheit',

@@ -6,6 +6,9 @@ export const saveText = (name: string, text: string, type: string): void => save
 export const saveBytes = (name: string, bytes: Uint8Array, type: string): void =>
   save(name, new Blob([bytes as BlobPart], { type }));
 
+/** Offers what is made already as a file. */
+export const saveBlob = (name: string, blob: Blob): void => save(name, blob);
+
 function save(name: string, blob: Blob): void {
   const url = URL.createObjectURL(blob);
   const link = document.createElement('a');
