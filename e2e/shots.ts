@@ -26,8 +26,7 @@ const SHOTS: readonly (readonly [name: string, path: string, phone?: boolean])[]
   ['report', '/job/sample-edges/report'],
   ['learned', '/learned'],
   ['shelf', '/shelf'],
-  ['sheet', '/shelf/sheet-filler-1'],
-  ['pick', '/job/sample-landing/pick'],
+  ['typing', '/shelf/new?like=sheet-paste-1'],
   ['chain', '/job/sample-boat/sample-fitting/measure?pass=p2'],
   ['lab', '/lab?sheet=sheet-paste-1'],
 ];
@@ -38,6 +37,14 @@ for (const phone of [false, true]) {
   const context = await fresh(browser, phone ? PHONE : DESKTOP);
   const page = await context.newPage();
   page.on('pageerror', (error) => console.error('page error:', error.message));
+  // What an empty yard opens on, before anything is in it.
+  if (!phone && (!only.length || only.includes('first'))) {
+    await page.goto(base);
+    await page.getByTestId('first-answers').waitFor();
+    await page.waitForTimeout(1500);
+    await page.screenshot({ path: `${folder}/first.png` });
+    console.log('first');
+  }
   await withSample(page, base, [methodsData, finishedData]);
   // Pots and lifts are prepared once, in the background.
   await page.waitForTimeout(6000);
