@@ -189,7 +189,7 @@ function Said({ over, text, title }: { over: string; text: string; title?: strin
   return (
     <div title={title}>
       <dt className="soft text-sm">{over}</dt>
-      <dd className="fig font-extrabold text-2xl leading-tight">{text}</dd>
+      <dd className="fig font-extrabold text-xl leading-tight">{text}</dd>
     </div>
   );
 }
