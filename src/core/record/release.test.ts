@@ -275,6 +275,9 @@ describe('the record in words', () => {
     expect(say(eventSaid({ ...pour, body: { ...pour.body, lot: '' } as EventBody }, view), reader)).toBe(
       'Poured 412 g of A, batch 1',
     );
+    // A figure of a practice tool says so wherever it stands.
+    const practised = { ...pour, body: { ...pour.body, source: 'bench scale (simulated)' } as EventBody };
+    expect(say(eventSaid(practised, view), reader)).toBe('Poured 412 g of A, lot K7, batch 1, bench scale (simulated)');
   });
 
   test('corrections of corrections stand in one line beside the entry, in their order; none is lost, not even in a ring', () => {

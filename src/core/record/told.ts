@@ -14,7 +14,8 @@ const SAYS = texts('event', {
   'step-done': 'Done: {step}',
   reading: '{channel, select, base {Base} air {Air} pot {Pot} other {{channel}}} {value} ({source})',
   humidity: 'Humidity of the air {value} ({source})',
-  poured: 'Poured {mass} of {part}{lot, select, none {} other {, lot {lot}}}, batch {batch}',
+  poured:
+    'Poured {mass} of {part}{lot, select, none {} other {, lot {lot}}}, batch {batch}{source, select, typed {} other {, {source}}}',
   discarded: 'Pot of batch {batch} thrown away: {why}',
   witness:
     '{of, select, smear {Smear} other {Cup}} of batch {batch}{state, select, kept { kept as its witness} other {: {word}}}',
@@ -120,6 +121,7 @@ export function eventSaid(event: Event, view: RepairView | undefined): Said {
         part: body.part,
         lot: orNone(body.lot),
         batch: body.batch + 1,
+        source: body.source,
       });
     case 'discarded':
       return SAYS.discarded({ batch: body.batch + 1, why: body.why });

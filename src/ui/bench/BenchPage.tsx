@@ -49,7 +49,9 @@ export function BenchPage({
   const format = useFormat();
   const desk = useWorkspace();
   const [dry, setDry] = useState<readonly Pour[]>([]);
-  const [useScaleOn, setUseScale] = useState(true);
+  // The practice scale is the first choice only where the record is the sample’s.
+  const [chosenScale, setUseScale] = useState<boolean | null>(null);
+  const useScaleOn = chosenScale ?? view?.job.sample ?? false;
   const [lot, setLot] = useState('');
   const [lotFault, setLotFault] = useState<string | null>(null);
   const { scale, reading } = useScale(useScaleOn, at?.repair.scaleStepG ?? 1);
@@ -266,8 +268,8 @@ export function BenchPage({
               label="Read from"
               hideLabel
               options={[
-                { id: 'scale', label: 'the scale' },
                 { id: 'typed', label: 'typed readings' },
+                { id: 'scale', label: 'a practice scale' },
               ]}
               value={useScaleOn ? 'scale' : 'typed'}
               onChange={(v) => {

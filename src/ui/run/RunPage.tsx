@@ -372,6 +372,7 @@ export function RunPage({ jobId, repairId }: { jobId: string; repairId: string }
       <ReadDialog
         at={pass}
         zone={view.job.zone}
+        practice={view.job.sample}
         open={dialog === 'read'}
         onClose={() => setDialog('none')}
         repairId={repairId}

@@ -27,7 +27,20 @@ interface Props {
  * A temperature read on the spot, which from then on replaces the forecast; or what the touch says of a cup kept as
  * witness.
  */
-export function ReadDialog({ open, onClose, repairId, role, at, zone }: Props & { at: PassView; zone: string }) {
+export function ReadDialog({
+  open,
+  onClose,
+  repairId,
+  role,
+  at,
+  zone,
+  practice,
+}: Props & {
+  at: PassView;
+  zone: string;
+  /** The record is only the sample’s: practice tools are offered at once. */
+  practice: boolean;
+}) {
   const [channel, setChannel] = useState<'base' | 'air' | 'pot'>('base');
   const cups = at.plan.sheet && !isMetered(at.plan.sheet.kind) ? at.plan.batches : [];
   const [value, setValue] = useState<Typed | null>(null);
@@ -56,23 +69,6 @@ export function ReadDialog({ open, onClose, repairId, role, at, zone }: Props & 
           ]}
           value={channel}
           onChange={setChannel}
-        />
-        <ProbeReader
-          key={channel}
-          faceC={faceNow(at, channel)}
-          humidityPct={humidityNow(at)}
-          onTake={async (valueC, valuePct) => {
-            const source = 'contact probe (simulated)';
-            await recordAll(
-              repairId,
-              [
-                { body: { kind: 'reading', channel, valueC, source } },
-                ...(channel === 'pot' ? [] : [{ body: { kind: 'humidity', valuePct, source } as const }]),
-              ],
-              role,
-            );
-            onClose();
-          }}
         />
         <QuantityField
           kind="temperature"
@@ -112,6 +108,27 @@ export function ReadDialog({ open, onClose, repairId, role, at, zone }: Props & 
           Into the record
         </button>
         <LoggerFile key={`file-${channel}`} repairId={repairId} role={role} channel={channel} zone={zone} />
+        {/* It tells what is computed, not what is: never the first choice where a record is real. */}
+        <details open={practice || undefined}>
+          <summary className="soft cursor-pointer">A practice probe, that ships with Grenko</summary>
+          <ProbeReader
+            key={channel}
+            faceC={faceNow(at, channel)}
+            humidityPct={humidityNow(at)}
+            onTake={async (valueC, valuePct) => {
+              const source = 'contact probe (simulated)';
+              await recordAll(
+                repairId,
+                [
+                  { body: { kind: 'reading', channel, valueC, source } },
+                  ...(channel === 'pot' ? [] : [{ body: { kind: 'humidity', valuePct, source } as const }]),
+                ],
+                role,
+              );
+              onClose();
+            }}
+          />
+        </details>
         {cups.length > 0 && (
           <div className="flex flex-col gap-2 pt-3" style={{ borderTop: '1px solid var(--rule)' }}>
             <p className="font-bold">
