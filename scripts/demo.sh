@@ -6,8 +6,17 @@ cd "$(dirname "$0")/.."
 export NEXT_TELEMETRY_DISABLED=1 GRENKO_DIST=.next-demo
 PORT="${PORT:-3000}"
 while (exec 3<>"/dev/tcp/127.0.0.1/$PORT") 2>/dev/null; do PORT=$((PORT + 1)); done
-echo "Building…"
-npx tsx scripts/build.ts >/tmp/grenko-demo-build.log 2>&1 || { cat /tmp/grenko-demo-build.log; exit 1; }
+log="$(mktemp)"
+# The types are checked by the tests; to look at it they need not be checked once more.
+GRENKO_TYPES=checked npx tsx scripts/build.ts >"$log" 2>&1 &
+build=$!
+begun=$SECONDS
+while kill -0 "$build" 2>/dev/null; do
+  printf '\rBuilding, mostly under a minute: %s s' "$((SECONDS - begun))"
+  sleep 1
+done
+echo
+wait "$build" || { cat "$log"; exit 1; }
 echo
 echo "  Grenko with its sample:  http://localhost:$PORT/?sample"
 echo "  Grenko, empty:           http://localhost:$PORT/"

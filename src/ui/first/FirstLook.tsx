@@ -34,6 +34,14 @@ function begin(look: Look, job: Job): Loose {
   return { look, job, repair };
 }
 
+/** What the ribbon of a repair is made of, from thin to full height. */
+const CURES = [
+  ['liquid', 'liquid'],
+  ['gelled', 'gelled'],
+  ['hardening', 'hardening'],
+  ['set', 'set'],
+] as const;
+
 const FROM_ABOVE = new Set(['bondLine', 'notchedBed']);
 
 /**
@@ -180,6 +188,17 @@ export function FirstLook() {
           </p>
         </div>
       </div>
+      <p className="px-4 pt-2 flex flex-wrap gap-x-5 gap-y-1 text-sm">
+        {CURES.map(([texture, word]) => (
+          <span key={texture} className="inline-flex items-center gap-1.5">
+            <svg width="34" height="14" aria-hidden="true">
+              <rect width="34" height="14" fill={`url(#tx-${texture})`} stroke="var(--ink)" strokeWidth="1" />
+            </svg>
+            {word}
+          </span>
+        ))}
+        <span className="soft">pull the line of the air up or down: warmer sets sooner</span>
+      </p>
       <TimeBand view={view} nowMs={nowMs} loose onTemperature={pull} />
     </section>
   );
