@@ -96,13 +96,13 @@ test('a test by figures is asked for, read and judged; the last step is not tick
   page = await yard.page();
   await at(`${PLATE}/release`);
   await page.getByRole('button', { name: /A test by figures/ }).click();
-  await page.getByRole('button', { name: 'pull-off' }).click();
+  await page.getByRole('radio', { name: 'pull-off' }).click();
   await page.getByText('open: What is asked has not been typed yet.').waitFor();
   await type(page, 'At least (pull-off)', '1.5 MPa');
   await type(page, 'How many (pull-off)', '2');
   const read = async (n: number, value: string, gave: string) => {
     await type(page, `Reading ${n} (pull-off)`, value);
-    await page.getByRole('button', { name: gave }).click();
+    await page.getByRole('radio', { name: gave }).click();
     await page.getByRole('button', { name: 'Into the record' }).click();
     await page.getByLabel(`Reading ${n} (pull-off)`).waitFor({ state: 'detached' });
   };

@@ -110,12 +110,12 @@ test('weather hour by hour: a file asks what it does not say, a bad row is told,
   });
   const week = Array.from({ length: 24 * 20 }, (_, h) => line(h, 12 + (h % 24 === 15 ? 4 : 0)));
   await file.setInputFiles(csv([line(0, 18), line(1, 180)]));
-  await page.getByRole('button', { name: '°C', exact: true }).click();
-  await page.getByRole('button', { name: 'UTC', exact: true }).click();
+  await page.getByRole('radio', { name: '°C', exact: true }).click();
+  await page.getByRole('radio', { name: 'UTC', exact: true }).click();
   await page.getByText(/Row 3: 180 °C is beyond any weather/).waitFor();
   await file.setInputFiles(csv(week));
-  await page.getByRole('button', { name: '°C', exact: true }).click();
-  await page.getByRole('button', { name: 'UTC', exact: true }).click();
+  await page.getByRole('radio', { name: '°C', exact: true }).click();
+  await page.getByRole('radio', { name: 'UTC', exact: true }).click();
   await page.getByText('480 hours taken in').waitFor();
   await page.getByText('pier.csv').first().waitFor();
   await page.getByRole('button', { name: 'Take it' }).click();
