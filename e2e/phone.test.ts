@@ -61,6 +61,17 @@ test('on a phone no view is wider than its page, no word of a drawing under ten 
   expect(found).toEqual({});
 });
 
+test('the first page of a phone, with nothing in it, is as fit', async () => {
+  const page = await yard.page(PHONE);
+  await page.goto(base());
+  await page.getByTestId('first-answers').waitFor();
+  for (const broke of ['spall in concrete', 'bolts in drilled holes', 'plate to bond', 'slabs to set']) {
+    await page.getByRole('radio', { name: broke, exact: true }).click();
+    await page.waitForTimeout(250);
+    expect([broke, await unfitOn(page, 10)]).toEqual([broke, []]);
+  }
+});
+
 test('the mixing picture of a phone has words of at least fourteen pixels, and says what the columns say', async () => {
   const page = await yard.page(PHONE);
   await withSample(page, base());

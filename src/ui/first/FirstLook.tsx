@@ -12,6 +12,7 @@ import { Choice, useFormat } from '../shared/bits';
 import { Drawing } from '../shared/Drawing';
 import { QuantityField } from '../shared/QuantityField';
 import { TimeBand } from '../shared/TimeBand';
+import { useNarrow } from '../shared/use-narrow';
 import { shortWhen } from '../shared/when';
 import { freshJob, freshRepair } from '../workspace/fresh';
 import { useNow } from '../workspace/now';
@@ -42,6 +43,10 @@ const CURES = [
   ['set', 'set'],
 ] as const;
 
+/** The page of the drawing, px. */
+const DESK = { width: 760, height: 400 };
+const POCKET = { width: 360, height: 236, free: -60 };
+
 const FROM_ABOVE = new Set(['bondLine', 'notchedBed']);
 
 /**
@@ -50,6 +55,7 @@ const FROM_ABOVE = new Set(['bondLine', 'notchedBed']);
  */
 export function FirstLook() {
   const [{ look, job, repair }, setLoose] = useState<Loose>(() => begin(FIRST_LOOKS[0]!, freshJob(clock.now())));
+  const size = useNarrow() ? POCKET : DESK;
   const format = useFormat();
   const router = useRouter();
   const nowMs = useNow(30_000);
@@ -111,12 +117,11 @@ export function FirstLook() {
         />
       </div>
       <div className="grid lg:grid-cols-[minmax(0,1fr)_24rem]">
-        <div className="h-72 lg:h-auto lg:min-h-80">
+        <div className="h-60 sm:h-80 lg:h-auto lg:min-h-80">
           <Drawing
             drawing={FROM_ABOVE.has(shape.shape) ? kind.plan(shape) : kind.section(shape)}
             base={piece.base.material}
-            width={760}
-            height={400}
+            {...size}
             values={Object.fromEntries(dims.map((d) => [d.key, d.measured.valueMm]))}
             onDrag={(key, mm) => set(key, mm, `${Number(mm.toFixed(1))} mm`)}
           />

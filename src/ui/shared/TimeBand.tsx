@@ -86,7 +86,7 @@ export const TimeBand = memo(function TimeBand({ view, current, nowMs, onStart, 
   const step = hours <= 60 ? 6 : hours <= 110 ? 12 : 24;
   const ticks = useMemo(() => localTicks(range.from, range.to, step, job.zone), [range, step, job.zone]);
   // On a narrow screen only every second or third of them has room for its words.
-  const every = Math.max(1, Math.ceil((step === 24 ? 78 : 58) / ((step * (width - 14 - LEFT)) / Math.max(1, hours))));
+  const every = Math.max(1, Math.ceil(78 / ((step * (width - 14 - LEFT)) / Math.max(1, hours))));
   const closed = useMemo(() => gaps(plan.windows, range.from, range.to), [plan.windows, range]);
   if (!plan.site || !air || !curves)
     return (
