@@ -52,7 +52,7 @@ async function typeSheet(
   await type(page, 'of A', sheet.kit[0]);
   await type(page, 'of B', sheet.kit[1]);
   if (sheet.kit[2]) await type(page, 'of C', sheet.kit[2]);
-  if (sheet.split) await choose(page, 'May be split', 'yes');
+  await choose(page, 'May be split', sheet.split ? 'yes' : 'no');
   if (sheet.mixer) {
     await type(page, 'Left in a mixer', sheet.mixer[0]);
     await type(page, 'First shots thrown away', sheet.mixer[1]);

@@ -97,6 +97,8 @@ export interface SystemKind {
   readonly dosed: string | null;
   readonly ways: readonly Way[];
   readonly asks: readonly SheetField[];
+  /** Its packs are mixed whole, unless the sheet lets them be parted: what is in them settles or is metered out. */
+  readonly whole?: true;
   /** Times that its sheets usually print, in the order of work. */
   readonly times: readonly MilestoneId[];
   readonly hazards: readonly string[];
@@ -194,6 +196,7 @@ export const SYSTEM_KINDS = {
     dosed: null,
     ways: ['weight'],
     asks: ['pot', 'aggregate', 'lift'],
+    whole: true,
     times: ['use-by', 'primer-wet', 'next-lift', 'recoat-until', 'sandable', 'foot', 'load', 'full-cure'],
     hazards: [SENSITISING, SILICA],
     protection: [...GLOVES, 'dust mask for silica'],
@@ -241,6 +244,7 @@ export const SYSTEM_KINDS = {
     dosed: null,
     ways: ['sachet'],
     asks: ['pot', 'bond'],
+    whole: true,
     times: ['use-by', 'release', 'load'],
     hazards: [SENSITISING],
     protection: GLOVES,

@@ -32,3 +32,9 @@ export type EstimableField = (typeof ESTIMABLE)[number];
 /** The usual density of a part of a kind, g/mL; undefined where the kind has no such part. */
 export const usualDensity = (kind: SystemKindId, id: UsualPart['id']): number | undefined =>
   systemKind(kind).parts.find((p) => p.id === id)?.densityGPerMl;
+
+/** Whether a part of a pack is usually weighed out of it: two tins are, a kit with its sand and a sachet are not. */
+export function isPartedUsually(kind: SystemKindId): boolean {
+  const { mixing, whole = false } = systemKind(kind);
+  return mixing !== 'mixer' && !whole;
+}

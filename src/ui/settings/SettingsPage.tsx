@@ -2,7 +2,7 @@
 import Link from 'next/link';
 import { useEffect, useState } from 'react';
 import { speak } from '../run/alarm';
-import { Choice, Heading, TextField, Ways } from '../shared/bits';
+import { Choice, Heading, OnOff, TextField, Ways } from '../shared/bits';
 import { setPrefs, THEMES, usePrefs } from '../workspace/prefs';
 import { useWorkspace } from '../workspace/workspace';
 import { Aside } from './Aside';
@@ -63,39 +63,23 @@ export function SettingsPage() {
             value={prefs.theme}
             onChange={(theme) => setPrefs({ theme })}
           />
-          <Choice
-            label="Sound when a clock runs out"
-            options={[
-              { id: 'on', label: 'on' },
-              { id: 'off', label: 'off' },
-            ]}
-            value={prefs.sound ? 'on' : 'off'}
-            onChange={(v) => setPrefs({ sound: v === 'on' })}
-          />
-          <Choice
+          <OnOff label="Sound when a clock runs out" on={prefs.sound} onChange={(sound) => setPrefs({ sound })} />
+          <OnOff
             label="Said aloud as well"
-            options={[
-              { id: 'on', label: 'on' },
-              { id: 'off', label: 'off' },
-            ]}
-            value={prefs.speak ? 'on' : 'off'}
-            onChange={(v) => {
-              const can = v === 'on' && speak('Two minutes left.');
+            on={prefs.speak}
+            onChange={(on) => {
+              const can = on && speak('Two minutes left.');
               setPrefs({ speak: can });
-              setRefused(v === 'on' && !can ? NO_VOICE : null);
+              setRefused(on && !can ? NO_VOICE : null);
             }}
           />
-          <Choice
+          <OnOff
             label="Told beside the page while it is hidden"
-            options={[
-              { id: 'on', label: 'on' },
-              { id: 'off', label: 'off' },
-            ]}
-            value={prefs.notify ? 'on' : 'off'}
-            onChange={async (v) => {
-              const can = v === 'on' && (await mayNotify());
+            on={prefs.notify}
+            onChange={async (on) => {
+              const can = on && (await mayNotify());
               setPrefs({ notify: can });
-              setRefused(v === 'on' && !can ? NOT_ALLOWED : null);
+              setRefused(on && !can ? NOT_ALLOWED : null);
             }}
           />
         </div>

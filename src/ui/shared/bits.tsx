@@ -270,6 +270,19 @@ export function Choice<T extends string>({
   );
 }
 
+/** On or off. */
+export const OnOff = ({ label, on, onChange }: { label: string; on: boolean; onChange: (on: boolean) => void }) => (
+  <Choice
+    label={label}
+    options={[
+      { id: 'on', label: 'on' },
+      { id: 'off', label: 'off' },
+    ]}
+    value={on ? 'on' : 'off'}
+    onChange={(v) => onChange(v === 'on')}
+  />
+);
+
 /** A text field that is written when it is left. */
 export function TextField({
   label,

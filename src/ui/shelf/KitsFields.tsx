@@ -1,6 +1,6 @@
 'use client';
 import { Plus, Trash2 } from 'lucide-react';
-import type { PartId } from '@/core/system';
+import type { PartId, SheetRevision } from '@/core/system';
 import { Choice } from '../shared/bits';
 import { blankKit, type DraftFaults, type KitDraft } from './draft';
 import { Typed } from './fields';
@@ -8,6 +8,7 @@ import { Fold } from './sheet-fields';
 
 /** Kits as the maker packs them. */
 export function KitsFields({
+  kind,
   kits,
   parts,
   faults,
@@ -16,6 +17,7 @@ export function KitsFields({
   onRead,
   example,
 }: {
+  kind: SheetRevision['kind'];
   kits: readonly KitDraft[];
   parts: readonly PartId[];
   faults: DraftFaults;
@@ -73,7 +75,7 @@ export function KitsFields({
               title="Price, yield, what else is in it"
               says={
                 [k.price.trim(), k.yieldMl.trim(), k.contents.trim()].filter(Boolean).join(', ') ||
-                (k.splittable ? 'may be split' : 'not split')
+                (k.splittable ? 'parts are weighed out of it' : 'mixed whole')
               }
             >
               <div className="grid sm:grid-cols-3 lg:grid-cols-6 gap-2 items-start">
@@ -106,7 +108,7 @@ export function KitsFields({
           </div>
         );
       })}
-      <button type="button" className="act text-sm mb-2" onClick={() => onChange([...kits, blankKit()])}>
+      <button type="button" className="act text-sm mb-2" onClick={() => onChange([...kits, blankKit(kind)])}>
         <Plus size={16} aria-hidden="true" /> Another pack
       </button>
     </>

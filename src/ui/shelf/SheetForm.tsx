@@ -170,6 +170,7 @@ export function SheetForm({ start, before }: { start: SheetDraft; before: SheetR
         <WhatItIs />
         <Heading>What is in a pack</Heading>
         <KitsFields
+          kind={draft.kind}
           kits={draft.kits}
           parts={spec.parts.map((p) => p.id)}
           example={spec.mixing === 'mixer' ? '300 mL cartridge 10:1' : spec.dosed ? '25 kg bag' : '420 g + 210 g tins'}

@@ -225,3 +225,17 @@ test('another kind keeps the times that were typed and offers those that its she
   expect(mortar.times.filter((t) => t.text).map((t) => [t.kind, t.text])).toEqual([['load', '1 d']]);
   expect(mortar.times.map((t) => t.kind).sort()).toEqual([...systemKind('mortar-kit').times].sort());
 });
+
+test('two tins are weighed out of, a kit with its sand is mixed whole, unless somebody has said otherwise', () => {
+  const split = (d: SheetDraft) => d.kits.map((k) => k.splittable);
+  const paste = blankDraft();
+  expect(split(paste)).toEqual([true]);
+  const mortar = ofKind(paste, 'mortar-kit');
+  expect([split(mortar), split(ofKind(mortar, 'liquid-resin')), split(ofKind(mortar, 'anchor-pack'))]).toEqual([
+    [false],
+    [true],
+    [false],
+  ]);
+  const said = { ...mortar, kits: mortar.kits.map((k) => ({ ...k, splittable: true })) };
+  expect(split(ofKind(said, 'sachets'))).toEqual([true]);
+});

@@ -2,6 +2,7 @@ import { nanoid } from 'nanoid';
 import {
   type BaseMaterial,
   type Flow,
+  isPartedUsually,
   type Limits,
   type Milestone,
   type MilestoneId,
@@ -127,14 +128,14 @@ export const LIMIT_FIELDS: readonly LimitField[] = [
 ];
 
 const NO_MASS: KitDraft['massG'] = { A: '', B: '', C: '', D: '' };
-export const blankKit = (): KitDraft => ({
+export const blankKit = (kind: SheetRevision['kind']): KitDraft => ({
   key: nanoid(6),
   label: '',
   massG: NO_MASS,
   yieldMl: '',
   price: '',
   contents: '',
-  splittable: false,
+  splittable: isPartedUsually(kind),
 });
 
 /** Parts as a kind usually has them, as text; their densities are left for the sheet to say. */
@@ -188,6 +189,10 @@ export function ofKind(draft: SheetDraft, kind: SheetRevision['kind']): SheetDra
       ]),
     ) as unknown as SheetDraft['parts'],
     times: timesOfKind(kind, draft.times),
+    // Whether a pack is parted follows the kind as long as nobody has said otherwise.
+    kits: draft.kits.map((k) =>
+      k.splittable === isPartedUsually(draft.kind) ? { ...k, splittable: isPartedUsually(kind) } : k,
+    ),
     hazards: usual(draft.hazards, was.hazards) ? spec.hazards.join('\n') : draft.hazards,
     protection: usual(draft.protection, was.protection) ? spec.protection.join('\n') : draft.protection,
   };
@@ -215,7 +220,7 @@ export const blankDraft = (): SheetDraft => ({
   coverage: '',
   uptake: '',
   times: timesOfKind('paste', []),
-  kits: [blankKit()],
+  kits: [blankKit('paste')],
   mixerVolume: '',
   mixerPurge: '',
   mixerReach: '',
