@@ -2,6 +2,7 @@
 import type { KeyboardEvent, PointerEvent } from 'react';
 import type { DimensionLine, Point } from '@/core/void';
 import { useFormat } from './bits';
+import { GAP, LETTER, wordsBeside } from './label-place';
 
 /** One dimension line of a drawing with its words, and the handle it is pulled by. */
 export function DimensionMark({
@@ -10,6 +11,8 @@ export function DimensionMark({
   from: [ax, ay],
   to: [bx, by],
   middleX,
+  ground,
+  width,
   small,
   onTake,
   onNudge,
@@ -22,6 +25,9 @@ export function DimensionMark({
   to: Point;
   /** Middle of the void on the page. */
   middleX: number;
+  /** Left and right edge of what it is drawn on, and the width of the page. */
+  ground: readonly [number, number];
+  width: number;
   small?: boolean;
   onTake?: (e: PointerEvent<SVGElement>) => void;
   onNudge: (e: KeyboardEvent) => void;
@@ -32,19 +38,25 @@ export function DimensionMark({
   const middle = flat && Math.abs(bx - ax) > 60;
   // Labels of upright lines stand on the side that faces away from the middle of the drawing.
   const left = flat ? bx < ax : ax < middleX;
+  const size = small ? 11 : 13;
+  const half = (ay + by) / 2;
+  const beside = flat ? null : wordsBeside({ x: ax, left, long: label.length * size * LETTER, ground, width });
   const [lx, ly] = flat
     ? middle
       ? [(ax + bx) / 2, Math.min(ay, by) - 9]
       : [bx + (left ? -14 : 14), by + 4]
-    : [left ? ax - 9 : ax + 9, (ay + by) / 2 + 4];
+    : [beside!, half + 4];
   return (
     <g stroke="var(--ink)" strokeWidth="1">
       <line x1={ax} y1={ay} x2={bx} y2={by} />
+      {beside !== null && Math.abs(beside - ax) > 2 * GAP && (
+        <line x1={ax} x2={beside + (left ? 4 : -4)} y1={half} y2={half} strokeWidth="0.8" strokeDasharray="2 3" />
+      )}
       <path d={`M${ax - 5} ${ay + 5} l10 -10 M${bx - 5} ${by + 5} l10 -10`} strokeWidth="1.4" />
       <text
         x={lx}
         y={ly}
-        fontSize={small ? 11 : 13}
+        fontSize={size}
         fontWeight="650"
         textAnchor={middle ? 'middle' : left ? 'end' : 'start'}
         className="fig"

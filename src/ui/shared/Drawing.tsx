@@ -122,6 +122,8 @@ export function Drawing(props: Props) {
   const voids = drawing.outlines.filter((o) => o.role === 'void');
   const voidXs = voids.flatMap((o) => o.points.map((p) => p[0]));
   const [vx0, vx1] = [Math.min(...voidXs), Math.max(...voidXs)];
+  const groundXs = drawing.outlines.filter((o) => o.role === 'base').flatMap((o) => o.points.map((p) => toX(p[0])));
+  const ground = [Math.min(...groundXs), Math.max(...groundXs)] as const;
   const fill: Partial<Record<Outline['role'], string>> = {
     base: `url(#tx-${base})`,
     rod: 'url(#tx-rod)',
@@ -431,6 +433,8 @@ export function Drawing(props: Props) {
             from={[toX(d.from[0]), toY(d.from[1])]}
             to={[toX(d.to[0]), toY(d.to[1])]}
             middleX={toX((vx0 + vx1) / 2)}
+            ground={ground}
+            width={width}
             small={small}
             onTake={onDrag && ((e) => take(e, { what: 'dimension', line: d, start: values?.[d.key] ?? 0 }))}
             onNudge={(e) => nudge(d, e)}
