@@ -1,6 +1,6 @@
 import type { Page } from 'playwright-core';
 import { methodOf } from '@/core/method';
-import { putTables, site } from './browser';
+import { putTables, site, withSample } from './browser';
 
 const yard = site();
 const { base } = yard;
@@ -85,4 +85,27 @@ test('the arrows go round a row of options and choose as they go', async () => {
   expect(await page.evaluate(() => document.documentElement.dataset.theme)).toBe('sun');
   await page.keyboard.press('ArrowDown');
   expect(await page.evaluate(() => document.documentElement.dataset.theme)).toBe('day');
+});
+
+test('where a choice goes into the record the arrows only go there, and a press chooses', async () => {
+  const page = await yard.page();
+  await withSample(page, base());
+  await page.goto(`${base()}/job/sample-winch/sample-plate/run`);
+  await page.getByTestId('go').waitFor();
+  await page.getByRole('button', { name: 'Read a value' }).click();
+  const cup = page.getByRole('radiogroup', { name: 'Cup of batch 1' });
+  const chosen = () => cup.locator('[aria-checked=true]').allTextContents();
+  expect(await chosen()).toEqual(['kept']);
+  await cup.getByRole('radio', { name: 'kept' }).focus();
+  for (let i = 0; i < 3; i++) await page.keyboard.press('ArrowRight');
+  expect(await held(page)).toBe('radio tacky');
+  expect(await chosen()).toEqual(['kept']);
+  await page.keyboard.press('Space');
+  await page.goto(`${base()}/job/sample-winch/log`);
+  // One entry for the one press, none for what was passed on the way.
+  await page
+    .getByText(/[Cc]up.*tacky/)
+    .first()
+    .waitFor();
+  expect(await page.getByText(/[Cc]up.*(still liquid|soft)/).count()).toBe(0);
 });

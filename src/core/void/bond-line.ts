@@ -58,6 +58,7 @@ export const bondLine: Shape<BondLine> = {
   label: 'Face to bond',
   seen: 'a plate, bracket or part laid on a face',
   broke: 'face',
+  fromAbove: true,
   schema: BondLine,
   blank: () => ({
     shape: 'bondLine',

@@ -38,6 +38,7 @@ export const castCopy: Shape<CastCopy> = {
   label: 'Tab, lug or piece to rebuild',
   seen: 'a tab, lug or corner broken away, with a sound twin to copy',
   broke: 'piece',
+  fromAbove: true,
   schema: CastCopy,
   blank: () => ({
     shape: 'castCopy',

@@ -176,6 +176,7 @@ export const chase: Shape<Chase> = {
   label: 'Crack or chased joint',
   seen: 'a crack, as it is or sawn open along its length',
   broke: 'crack',
+  fromAbove: true,
   schema: Chase,
   blank: () => ({
     shape: 'chase',

@@ -86,6 +86,7 @@ export const coat: Shape<Coat> = {
   label: 'Coat or skim',
   seen: 'a face to be coated, skimmed or levelled',
   broke: 'surface',
+  fromAbove: true,
   schema: Coat,
   blank: () => ({
     shape: 'coat',

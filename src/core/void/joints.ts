@@ -68,6 +68,7 @@ export const joints: Shape<Joints> = {
   label: 'Joints between tiles',
   seen: 'the open joints of a tiled or paved area',
   broke: 'joints',
+  fromAbove: true,
   schema: Joints,
   blank: () => ({
     shape: 'joints',

@@ -83,6 +83,7 @@ export const notchedBed: Shape<NotchedBed> = {
   label: 'Combed setting bed',
   seen: 'a tile, slab or plate set into a bed combed with a notched trowel',
   broke: 'face',
+  fromAbove: true,
   schema: NotchedBed,
   blank: () => ({
     shape: 'notchedBed',

@@ -214,6 +214,7 @@ export const scanned: Shape<Scanned> = {
   label: '3-D scan',
   seen: 'a place scanned as a mesh or as points',
   broke: 'hollow',
+  fromAbove: true,
   schema: Scanned,
   // Nothing is scanned yet: a shallow bowl stands for it in the picture.
   blank: () => {

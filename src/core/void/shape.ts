@@ -167,6 +167,8 @@ export interface Shape<P> {
   /** What a technician sees, for choosing it. */
   readonly seen: string;
   readonly broke: BrokeId;
+  /** It is best seen from above; others in section. */
+  readonly fromAbove?: true;
   readonly schema: z.ZodType<P>;
   readonly blank: () => P;
   readonly dimensions: (shape: P) => readonly Dimension[];

@@ -44,6 +44,7 @@ export const wetOut: Shape<WetOut> = {
   label: 'Fabric or felt to saturate',
   seen: 'layers of fabric, felt or pads laid in resin',
   broke: 'surface',
+  fromAbove: true,
   schema: WetOut,
   blank: () => ({
     shape: 'wetOut',

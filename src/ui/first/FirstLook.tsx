@@ -47,8 +47,6 @@ const CURES = [
 const DESK = { width: 760, height: 400 };
 const POCKET = { width: 360, height: 236, free: -60 };
 
-const FROM_ABOVE = new Set(['bondLine', 'notchedBed']);
-
 /**
  * An ordinary repair on an empty yard, before any job is made: pull its void or its temperature, and see what it takes
  * and when it may be loaded. What is seen can be kept as a job.
@@ -119,7 +117,7 @@ export function FirstLook() {
       <div className="grid lg:grid-cols-[minmax(0,1fr)_24rem]">
         <div className="h-60 sm:h-80 lg:h-auto lg:min-h-80">
           <Drawing
-            drawing={FROM_ABOVE.has(shape.shape) ? kind.plan(shape) : kind.section(shape)}
+            drawing={kind.fromAbove ? kind.plan(shape) : kind.section(shape)}
             base={piece.base.material}
             {...size}
             values={Object.fromEntries(dims.map((d) => [d.key, d.measured.valueMm]))}

@@ -18,7 +18,6 @@ import {
   SHAPES,
   settingOutDrawing,
   unmeasuredIn,
-  type VoidShape,
   voidPlan,
   voidProblems,
 } from '@/core/void';
@@ -75,18 +74,6 @@ function useDraft({ repair: planned }: PassView) {
   return { repair, v: measuredNow?.ok ? measuredNow.value : null };
 }
 
-/** Shapes best seen from above. */
-const FROM_ABOVE: readonly VoidShape['shape'][] = [
-  'bondLine',
-  'notchedBed',
-  'joints',
-  'coat',
-  'wetOut',
-  'castCopy',
-  'scan',
-  'chase',
-];
-
 const TEXTURES = ['hardening', 'gelled', 'liquid'];
 
 /** The page of the drawing: on a phone smaller, so that its words stay as large as elsewhere. */
@@ -135,9 +122,7 @@ function Sheet({ at }: StageProps) {
   }));
   if (!drawable.ok) return <p className="p-5">{drawable.problem.sentence}</p>;
   const page: Page =
-    now.page === 'setting' && !repair.settingOut
-      ? 'section'
-      : (now.page ?? (FROM_ABOVE.includes(shape.shape) ? 'plan' : 'section'));
+    now.page === 'setting' && !repair.settingOut ? 'section' : (now.page ?? (kind.fromAbove ? 'plan' : 'section'));
   const dims = kind.dimensions(shape);
   const open = dims.some((d) => d.measured.text === '');
   const values = Object.fromEntries(dims.map((d) => [d.key, d.measured.valueMm]));

@@ -77,6 +77,7 @@ function Row({
         <strong>{answer}</strong>
       ) : (
         <Choice
+          forGood
           label={test.ask}
           hideLabel
           options={[

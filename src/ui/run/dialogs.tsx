@@ -137,6 +137,7 @@ export function ReadDialog({
             {cups.flatMap((b) =>
               WITNESSES.map((of) => (
                 <Choice
+                  forGood
                   key={`${b.index} ${of}`}
                   label={`${WITNESS_LABELS[of]} of batch ${b.index + 1}`}
                   options={WitnessState.options.map((id) => ({ id, label: WITNESS_STATES[id] }))}

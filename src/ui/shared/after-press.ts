@@ -18,15 +18,15 @@ export function afterPress(does: () => void): void {
     does();
     return;
   }
-  let open = true;
+  const ends = new AbortController();
   const once = () => {
-    if (!open) return;
-    open = false;
-    window.removeEventListener('click', once, { capture: true });
+    if (ends.signal.aborted) return;
+    ends.abort();
     does();
   };
-  window.addEventListener('click', once, { capture: true });
+  const { signal } = ends;
+  window.addEventListener('click', once, { capture: true, signal });
   // Let go elsewhere, there is no click.
   for (const end of ['pointerup', 'pointercancel', 'dragend'])
-    window.addEventListener(end, () => setTimeout(once, 0), { capture: true, once: true });
+    window.addEventListener(end, () => setTimeout(once, 0), { capture: true, signal });
 }

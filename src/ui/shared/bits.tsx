@@ -216,12 +216,15 @@ export function Choice<T extends string>({
   value,
   onChange,
   hideLabel,
+  forGood = false,
 }: {
   label: string;
   options: readonly { id: T; label: string; title?: string; idle?: boolean }[];
   value: T | undefined;
   onChange: (value: T) => void;
   hideLabel?: boolean;
+  /** What is chosen goes into the record at once: the arrows only go there, and a press chooses. */
+  forGood?: boolean;
 }) {
   const id = useId();
   const row = useRef<HTMLDivElement>(null);
@@ -234,7 +237,7 @@ export function Choice<T extends string>({
       const i = (from + by * n + options.length * n) % options.length;
       if (options[i]!.idle) continue;
       row.current?.querySelectorAll<HTMLElement>('[role=radio]')[i]?.focus();
-      onChange(options[i]!.id);
+      if (!forGood) onChange(options[i]!.id);
       return;
     }
   };
