@@ -56,6 +56,28 @@ describe('the first five minutes, from an empty database', () => {
     await page.getByRole('heading', { level: 2, name: 'Plate' }).waitFor();
   });
 
+  test('no press moves away under the hand while the page is still coming up', async () => {
+    const page = await yard.page();
+    // The first look is held back until the presses were there alone.
+    let release = () => {};
+    const held = new Promise<void>((resolve) => {
+      release = resolve;
+    });
+    await page.route(/\/_next\/static\/.*\.js/, async (route) => {
+      const response = await route.fetch();
+      if (/A first look/.test(await response.text()) && /first-answers/.test(await response.text())) await held;
+      await route.fulfill({ response });
+    });
+    await page.goto(base());
+    const press = page.getByRole('button', { name: 'New job' });
+    await press.waitFor();
+    const early = await press.boundingBox();
+    expect(await page.getByTestId('first-answers').count()).toBe(0);
+    release();
+    await page.getByTestId('first-answers').waitFor();
+    expect(await press.boundingBox()).toEqual(early);
+  });
+
   test('on a phone nothing is wider than the page, and the answer stands above the fields', async () => {
     const page = await yard.page(PHONE);
     await first(page);

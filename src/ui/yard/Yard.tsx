@@ -160,16 +160,15 @@ export function Yard() {
               Say what broke, and pull the drawing to its size or the air to its temperature: what it takes and when it
               may be loaded follow your hand.
             </p>
+            {/* Above what is still being loaded: a button that moves under the hand is not pressed. */}
+            <div className="mb-3">{actions}</div>
             <Mishap what="The first look">
               <FirstLook />
             </Mishap>
-            <div className="mt-4 flex flex-wrap items-center gap-x-4 gap-y-2">
-              {actions}
-              <span className="soft max-w-xl">
-                The sample is a ferry crossing with one job for tomorrow and one running now; it can be removed again
-                without touching what is yours.
-              </span>
-            </div>
+            <p className="soft mt-3">
+              The sample is a ferry crossing with one job for tomorrow and one running now; it can be removed again
+              without touching what is yours.
+            </p>
           </>
         ) : (
           <>
