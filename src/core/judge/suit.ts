@@ -1,6 +1,7 @@
 import { extremes, siteTime } from '../climate';
 import { ENGINES, methodOf, takenBy, toldOf } from '../method';
 import {
+  Hands,
   type Job,
   type JobPlan,
   jobKits,
@@ -58,9 +59,9 @@ export function suits(ask: SuitAsk): readonly Suit[] {
   const mine = ask.plan.repairs.find((p) => p.repairId === ask.repair.id);
   if (!mine) return [];
   const before = ask.plan.repairs.slice(0, ask.plan.repairs.indexOf(mine));
-  const busy = before.flatMap((p) => p.steps.map((s) => ({ fromMs: s.startMs, toMs: s.endMs })));
+  const hands = Hands.of(before.flatMap((p) => p.steps.map((s) => ({ fromMs: s.startMs, toMs: s.endMs }))));
   return ask.sheets
-    .map((sheet) => suitOf(ask, mine, sheet, busy))
+    .map((sheet) => suitOf(ask, mine, sheet, hands))
     .sort(
       (a, b) =>
         a.fails - b.fails ||
@@ -70,12 +71,7 @@ export function suits(ask: SuitAsk): readonly Suit[] {
     );
 }
 
-function suitOf(
-  { job, repair, plan, stock }: SuitAsk,
-  mine: RepairPlan,
-  sheet: SheetRevision,
-  busy: readonly { fromMs: number; toMs: number }[],
-): Suit {
+function suitOf({ job, repair, plan, stock }: SuitAsk, mine: RepairPlan, sheet: SheetRevision, hands: Hands): Suit {
   const chosen = repair.sheetId === sheet.id;
   const kitIds = chosen ? [repair.kitId] : sheet.kits.map((k) => k.id);
   // Of several kit sizes the first that can be placed in time stands for the system.
@@ -95,7 +91,7 @@ function suitOf(
       sheet,
       thermal: mine.thermal,
       windows: plan.windows,
-      busy,
+      hands,
       actuals: NOTHING_YET,
       nowMs: plan.nowMs,
       pots: plan.pots.get(sheet.id) ?? null,

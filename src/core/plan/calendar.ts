@@ -1,5 +1,6 @@
 import { atHour, isZone, localDays } from '../climate';
 import { type Problem, refuse } from '../units';
+import type { Hands } from './hands';
 import type { Job } from './job';
 
 /** A stretch of working time. */
@@ -36,8 +37,22 @@ export function calendarProblems(job: Pick<Job, 'zone' | 'workingHours'>): reado
   return out;
 }
 
+/** The last windows of the same hours: every repair of a job asks for the same ones. */
+const lastWindows = new WeakMap<
+  Job['workingHours'],
+  { readonly zone: string; readonly fromMs: number; readonly toMs: number; readonly windows: readonly Window[] }
+>();
+
 /** Working windows between two instants, by the site's local clock. @throws Refusal for impossible hours */
 export function windowsOver(job: Pick<Job, 'zone' | 'workingHours'>, fromMs: number, toMs: number): readonly Window[] {
+  const last = lastWindows.get(job.workingHours);
+  if (last && last.zone === job.zone && last.fromMs === fromMs && last.toMs === toMs) return last.windows;
+  const windows = windowsAnew(job, fromMs, toMs);
+  lastWindows.set(job.workingHours, { zone: job.zone, fromMs, toMs, windows });
+  return windows;
+}
+
+function windowsAnew(job: Pick<Job, 'zone' | 'workingHours'>, fromMs: number, toMs: number): readonly Window[] {
   const bad = calendarProblems(job)[0];
   if (bad) refuse(bad.field, bad.value, bad.allowed, bad.sentence);
   const { fromHour, toHour, days } = job.workingHours;
@@ -76,7 +91,7 @@ const MOST_OFFERED_MIN = 60;
  */
 export function earliestSlot(
   windows: readonly Window[],
-  busy: readonly Window[],
+  hands: Pick<Hands, 'freeFrom'>,
   readyMs: number,
   minutes: number,
   overtimeMin = 0,
@@ -86,16 +101,9 @@ export function earliestSlot(
   for (let k = firstOpen(windows, readyMs); k < windows.length; k++) {
     const w = windows[k]!;
     const long = need > w.toMs + overtimeMin * 60_000 - w.fromMs;
-    let start = Math.max(w.fromMs, readyMs);
-    if (long && start > w.fromMs) continue;
-    for (let moved = true; moved; ) {
-      moved = false;
-      for (const b of busy)
-        if (start < b.toMs && start + need > b.fromMs) {
-          start = b.toMs;
-          moved = true;
-        }
-    }
+    const open = Math.max(w.fromMs, readyMs);
+    if (long && open > w.fromMs) continue;
+    const start = hands.freeFrom(open, need);
     if (long) return { startMs: start, overruns: true, dayEnd: null };
     const byMin = (start + need - w.toMs) / 60_000;
     if (byMin <= 0) return { startMs: start, overruns: false, dayEnd: waits };

@@ -6,6 +6,7 @@ export * from './copied';
 export { servedBy } from './derive';
 export * from './finish';
 export { GATES, type Gate } from './gates';
+export * from './hands';
 export * from './job';
 export * from './job-kits';
 export { joined } from './join';

@@ -11,8 +11,9 @@ import {
 } from '../method';
 import type { Milestone, MilestoneId } from '../system';
 import { refuse } from '../units';
-import { type DayEnd, earliestSlot, type Window } from './calendar';
+import { type DayEnd, earliestSlot } from './calendar';
 import { AGAIN } from './extra-steps';
+import type { Hands } from './hands';
 import type { MilestoneTime, Named } from './milestone-times';
 import { type ClockAsk, clocksOf, type Spot, upTo, type Wait } from './pass-clocks';
 import type { MissedWindow, PlannedStep } from './repair-plan';
@@ -28,8 +29,8 @@ export interface LayAsk extends ClockAsk {
   readonly context: StepContext;
   /** Number of its last batch. */
   readonly lastBatch: number;
-  /** Hands-on stretches so far, of everybody; each step laid out joins them. */
-  readonly busy: Window[];
+  /** What everybody is busy with so far; each step laid out joins that. */
+  readonly hands: Hands;
   /** The pass before it, where it is one of a chain. */
   readonly below: Laying | null;
   /** Only when it ends is asked: its steps are not kept. */
@@ -81,7 +82,7 @@ interface Stale {
  * left
  */
 export function layingOf(layAsk: LayAsk): Laying {
-  const { ask, method, context, lastBatch, busy, below, endAlone = false } = layAsk;
+  const { ask, method, context, lastBatch, hands, below, endAlone = false } = layAsk;
   const { repair, job, actuals } = ask;
   const running = actuals.startedAt !== null;
   const clocks = clocksOf(layAsk);
@@ -160,7 +161,7 @@ export function layingOf(layAsk: LayAsk): Laying {
     const doneAt = actuals.done.get(before.id) ?? null;
     const endMs = doneAt ?? startMs + handsOnMs(before);
     const begunMs = doneAt === null ? startMs : Math.min(startMs, doneAt);
-    if (doneAt === null) busy.push({ fromMs: begunMs, toMs: endMs });
+    if (doneAt === null) hands.add({ fromMs: begunMs, toMs: endMs });
     push(before, {
       startMs: begunMs,
       endMs,
@@ -227,7 +228,7 @@ export function layingOf(layAsk: LayAsk): Laying {
     const own = drafts.slice(i, end).reduce((ms, d) => ms + handsOnMs(d), 0);
     let more = 0;
     for (;;) {
-      const slot = earliestSlot(ask.windows, busy, readyMs, (own + more) / MIN_MS, repair.overtimeMin);
+      const slot = earliestSlot(ask.windows, hands, readyMs, (own + more) / MIN_MS, repair.overtimeMin);
       const asks = renewalsIn(drafts, i, end, slot.startMs);
       // The later it begins, the more has to be renewed: this grows, and ends with all of it.
       if (asks <= more) return slot;
@@ -312,7 +313,7 @@ export function layingOf(layAsk: LayAsk): Laying {
         const from = renewed(draft, row, startMs, missedBy(draft, late, window!.untilMs));
         if (doneAt === null && begunAt === null) [startMs, endMs] = [from, from + handsOnMs(draft)];
       }
-      if (doneAt === null) busy.push({ fromMs: startMs, toMs: endMs });
+      if (doneAt === null) hands.add({ fromMs: startMs, toMs: endMs });
       push(draft, {
         startMs,
         endMs,

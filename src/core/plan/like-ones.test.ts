@@ -2,6 +2,7 @@ import { dequal } from 'dequal';
 import { sampleData } from '@/sample/jobs';
 import { NOTHING_YET } from './actuals';
 import { windowsOver } from './calendar';
+import { Hands } from './hands';
 import { type PassAsk, planChain, preparationOf } from './plan-chain';
 import { planJob } from './plan-job';
 import { type Piece, passKey, pieceOf, type Repair, withPiece } from './repair';
@@ -28,7 +29,7 @@ const asked = (repair: Repair, bundle = ramp!): PassAsk => {
   };
 };
 const prepared = (repair: Repair, bundle = ramp!) =>
-  planChain([asked(repair, bundle)], [])
+  planChain([asked(repair, bundle)], Hands.of())
     .steps.filter((s) => s.block === 'prep')
     .map((s) => ({ fromMs: s.startMs, toMs: s.endMs }));
 
@@ -37,16 +38,16 @@ test('the preparation laid out by itself is the one the whole plan begins with',
   for (const bundle of bundles)
     for (const repair of bundle.repairs.filter((r) => r.chain.length === 1)) {
       const whole = prepared(repair, bundle);
-      expect(preparationOf([asked(repair, bundle)], [])).toEqual(whole);
+      expect(preparationOf([asked(repair, bundle)], Hands.of())).toEqual(whole);
       seen += whole.length;
     }
   expect(seen).toBeGreaterThan(20);
 });
 
 test('it keeps clear of what the hands are busy with', () => {
-  const [first] = preparationOf([asked(nosing)], []);
+  const [first] = preparationOf([asked(nosing)], Hands.of());
   const busy = { fromMs: first!.fromMs, toMs: first!.fromMs + 3 * 3_600_000 };
-  const later = preparationOf([asked(nosing)], [busy]);
+  const later = preparationOf([asked(nosing)], Hands.of([busy]));
   expect(later[0]!.fromMs).toBeGreaterThanOrEqual(busy.toMs);
 });
 

@@ -97,11 +97,18 @@ export function milestoneTime(
   { originMs, batch = null, part = null, thermal, ask = asker(sheet, thermal), pot, passId = FIRST_PASS }: MilestoneAsk,
 ): MilestoneTime {
   const clock = clockOf(m);
-  const label = MILESTONES[m.kind].label;
-  const common = { kind: m.kind, passId, label, clock, startsAt: m.startsAt, runsOn: m.runsOn, batch, part, originMs };
+  const { label } = MILESTONES[m.kind];
   if (originMs === null)
     return {
-      ...common,
+      kind: m.kind,
+      passId,
+      label,
+      clock,
+      startsAt: m.startsAt,
+      runsOn: m.runsOn,
+      batch,
+      part,
+      originMs,
       fromMs: null,
       toMs: null,
       planMs: null,
@@ -120,8 +127,17 @@ export function milestoneTime(
   // when they are read.
   const other = once(() => sideOf(clock === 'waiting' ? 'short' : 'long'));
   const told = once(() => wordsOf(sheet, m, plan, originMs, thermal, own));
+  // Written out: a spread beside getters makes an object that is slow to make, and plans make thousands.
   return {
-    ...common,
+    kind: m.kind,
+    passId,
+    label,
+    clock,
+    startsAt: m.startsAt,
+    runsOn: m.runsOn,
+    batch,
+    part,
+    originMs,
     planMs: plan.atMs,
     standing: plan.standing,
     stalls: plan.stalls,

@@ -6,6 +6,7 @@ import { judge } from '../judge';
 import {
   type ChainPlan,
   earliestSlot,
+  Hands,
   MOST_OVERTIME_MIN,
   NOTHING_YET,
   type Piece,
@@ -148,10 +149,12 @@ test('the earliest slot against a walk minute by minute, over random hours, work
             break;
           }
         if (!Number.isFinite(naive)) {
-          expect(() => earliestSlot(windows, busy, ready * MIN, need, stay)).toThrow(/No working time is left/);
+          expect(() => earliestSlot(windows, Hands.of(busy), ready * MIN, need, stay)).toThrow(
+            /No working time is left/,
+          );
           return;
         }
-        const found = earliestSlot(windows, busy, ready * MIN, need, stay);
+        const found = earliestSlot(windows, Hands.of(busy), ready * MIN, need, stay);
         expect(found.startMs).toBe(naive);
         if (found.dayEnd?.stayed) expect(found.dayEnd.byMin).toBeLessThanOrEqual(stay);
       },

@@ -5,6 +5,7 @@ import type { Window } from './calendar';
 import { derive, servedBy } from './derive';
 import { attempted } from './extra-steps';
 import { GATES } from './gates';
+import type { Hands } from './hands';
 import { type Laying, layingOf } from './laying';
 import { preparePass, type ReadyPass } from './plan-pass';
 import { isTied, type Piece } from './repair';
@@ -16,7 +17,7 @@ const MIN_MS = 60_000;
 const DAY_MS = 86_400_000;
 
 /** What each pass is planned from, in the order they are worked. Hands are the job's: one list for all. */
-export type PassAsk = Omit<RepairAsk, 'busy'>;
+export type PassAsk = Omit<RepairAsk, 'hands'>;
 
 /** A pass of a chain while it is planned. */
 interface Going {
@@ -33,11 +34,11 @@ interface Going {
  * says; what is done once they have set fits in between and after; the tests come last, when all of them bear what the
  * repair must.
  */
-export function planChain(asks: readonly PassAsk[], taken: readonly Window[]): ChainPlan {
-  const busy: Window[] = [...taken];
+export function planChain(asks: readonly PassAsk[], taken: Hands): ChainPlan {
+  const hands = taken.fork();
   const all = new Map(asks.map((a) => [a.repair.passId, a.repair]));
   const going: Going[] = [];
-  for (const ask of asks) going.push(begun({ ...ask, busy }, going, all, asks));
+  for (const ask of asks) going.push(begun({ ...ask, hands }, going, all, asks));
   const plan = chainOf(ended(going));
   laidOut.set(plan, { going, taken });
   return plan;
@@ -50,10 +51,10 @@ const PREPARED = 'prep';
  * When the place of a repair is prepared, before anything of it is mixed: the first steps of its plan, without the
  * rest.
  */
-export function preparationOf(asks: readonly PassAsk[], taken: readonly Window[]): readonly Window[] {
+export function preparationOf(asks: readonly PassAsk[], taken: Hands): readonly Window[] {
   const [first] = asks;
   if (!first) return [];
-  const ask: RepairAsk = { ...first, busy: [...taken] };
+  const ask: RepairAsk = { ...first, hands: taken.fork() };
   const { ready } = preparePass(ask, { below: null, readyMs: null, onFace: false, roughly: true });
   if (!ready) return [];
   const laying = layingFor(ask, ready, null, false);
@@ -73,7 +74,7 @@ const layingFor = (ask: RepairAsk, ready: ReadyPass, below: Laying | null, endAl
     reachOf: ready.reachOf,
     shares: ready.shares,
     lastBatch: Math.max(0, ...ready.wet.map((d) => d.batch ?? 0)),
-    busy: ask.busy as Window[],
+    hands: ask.hands,
     below,
     endAlone,
   });
@@ -81,7 +82,7 @@ const layingFor = (ask: RepairAsk, ready: ReadyPass, below: Laying | null, endAl
 /**
  * What a plan was laid out from, to lay it out from another beginning. It belongs to no result: a plan is plain data.
  */
-const laidOut = new WeakMap<ChainPlan, { readonly going: readonly Going[]; readonly taken: readonly Window[] }>();
+const laidOut = new WeakMap<ChainPlan, { readonly going: readonly Going[]; readonly taken: Hands }>();
 
 /** What is done once the passes have set, of each as it becomes free, and the tests that open the repair. */
 function ended(going: readonly Going[]): readonly Going[] {
@@ -106,12 +107,12 @@ function ended(going: readonly Going[]): readonly Going[] {
 export function opensFrom(plan: ChainPlan, startMs: number): number | null | undefined {
   const kept = laidOut.get(plan);
   if (!kept || kept.going.some((g) => !g.ready)) return undefined;
-  const busy: Window[] = [...kept.taken];
+  const hands = kept.taken.fork();
   const again: Going[] = [];
   for (const { ask: was, plan: planned, ready } of kept.going) {
     const ask: RepairAsk = {
       ...was,
-      busy,
+      hands,
       repair: again.length ? was.repair : { ...was.repair, plannedStart: startMs },
     };
     const laid = wetWork(ask, planned, ready!, again.at(-1) ?? null, kept.going[again.length + 1]?.ask.repair, true);
@@ -169,12 +170,11 @@ function wetWork(
     laying.cut(below.laying.stop, first);
     return { ask, plan, ready, laying, problem: null };
   }
-  const hands = ask.busy as Window[];
-  const before = hands.length;
+  const before = ask.hands.fork();
   const laid = attempt(() => laying.run(first, below?.laying ? { readyMs: below.laying.cursor } : {}));
   if (laid.ok) return { ask, plan, ready, laying, problem: null };
   // What is not planned to its end keeps nobody from other work.
-  hands.length = before;
+  ask.hands.restore(before);
   return { ask, plan, ready: null, laying: null, problem: laid.problem };
 }
 
@@ -263,4 +263,4 @@ function chainOf(going: readonly Going[]): ChainPlan {
 }
 
 /** Plans one pass by itself, as a repair of nothing else. */
-export const planPass = (ask: RepairAsk): ChainPlan => planChain([ask], ask.busy);
+export const planPass = (ask: RepairAsk): ChainPlan => planChain([ask], ask.hands);

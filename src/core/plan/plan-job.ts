@@ -4,6 +4,7 @@ import type { SheetRevision, Stock } from '../system';
 import { attempt, type Budget, meter, type Problem } from '../units';
 import { type Actuals, NOTHING_YET } from './actuals';
 import { type Window, windowsOver } from './calendar';
+import { Hands } from './hands';
 import type { Job } from './job';
 import { jobKits, type SystemKits } from './job-kits';
 import { type PassAsk, planChain, preparationOf } from './plan-chain';
@@ -56,7 +57,7 @@ const SHOWN_BEFORE_MS = 3 * DAY_MS;
 /** What a repair was asked: its passes, and what the hands are busy with. */
 interface ChainAsk {
   readonly passes: readonly PassAsk[];
-  readonly busy: readonly Window[];
+  readonly hands: Hands;
 }
 
 /**
@@ -80,18 +81,14 @@ function once<T>(
   known: Answers<T>,
   repair: Repair,
   ask: ChainAsk,
-  make: (passes: ChainAsk['passes'], busy: ChainAsk['busy']) => T,
+  make: (passes: ChainAsk['passes'], hands: Hands) => T,
 ): T {
   const last = known.get(repair);
   if (last) {
     const { ask: was } = last;
-    const same =
-      was.busy.length === ask.busy.length &&
-      was.passes.every((p, i) => samePass(p, ask.passes[i]!)) &&
-      was.busy.every((b, i) => b.fromMs === ask.busy[i]!.fromMs && b.toMs === ask.busy[i]!.toMs);
-    if (same) return last.answer;
+    if (was.passes.every((p, i) => samePass(p, ask.passes[i]!)) && was.hands.same(ask.hands)) return last.answer;
   }
-  const answer = make(ask.passes, ask.busy);
+  const answer = make(ask.passes, ask.hands);
   known.set(repair, { ask, answer });
   return answer;
 }
@@ -200,7 +197,7 @@ export function planJob(ask: JobAsk): JobPlan {
       problems: [set.problem],
     };
   const { site, windows } = set.value;
-  const busy: Window[] = [];
+  const hands = Hands.of();
   const problems: Problem[] = [];
   const spend = meter(ask.budget ?? { turns: MOST_STEPS }, 'repairs', `A job of ${repairs.length} repairs`);
   let stopped = false;
@@ -230,13 +227,20 @@ export function planJob(ask: JobAsk): JobPlan {
   for (const group of likeOnes(asked)) {
     // Of like repairs that follow each other all are prepared first: nobody saws beside fresh mortar.
     const early: (readonly Window[])[] = [];
-    if (group.length > 1)
-      for (const { repair, passes } of group)
-        early.push(once(preparations, repair, { passes, busy: [...busy, ...early.flat()] }, preparationOf));
+    if (group.length > 1) {
+      const preparing = hands.fork();
+      for (const { repair, passes } of group) {
+        const steps = once(preparations, repair, { passes, hands: preparing.fork() }, preparationOf);
+        for (const s of steps) preparing.add(s);
+        early.push(steps);
+      }
+    }
     for (const [i, { repair, passes }] of group.entries()) {
       if (stopped) break;
-      const plan = once(plans, repair, { passes, busy: [...busy, ...early.slice(i + 1).flat()] }, planChain);
-      for (const s of plan.steps) busy.push({ fromMs: s.startMs, toMs: s.endMs });
+      const taken = hands.fork();
+      for (const s of early.slice(i + 1).flat()) taken.add(s);
+      const plan = once(plans, repair, { passes, hands: taken }, planChain);
+      for (const s of plan.steps) hands.add({ fromMs: s.startMs, toMs: s.endMs });
       made.push(plan);
       const spent = attempt(() => spend(1 + plan.steps.length));
       if (!spent.ok) {

@@ -82,6 +82,29 @@ interface StepsAsk {
  */
 const lastSteps = new WeakMap<Piece, { readonly of: StepsAsk; readonly steps: ReadySteps }>();
 
+/** Amounts at one hour. */
+type Amounts = ReturnType<typeof mixAt> & { readonly batches: readonly Batch[] };
+
+/** The first look at the amounts of a pass, with the clocks it asked. */
+interface Look {
+  readonly of: RepairAsk;
+  readonly reachOf: Ask;
+  readonly amounts: Amounts;
+}
+/**
+ * The last first looks: whoever asks for the preparation of a repair alone and whoever plans it begin with the same
+ * one.
+ */
+const lastLooks = new WeakMap<Piece, Look>();
+const sameLook = (was: RepairAsk, now: RepairAsk): boolean =>
+  was.job === now.job &&
+  was.sheet === now.sheet &&
+  was.thermal === now.thermal &&
+  was.windows === now.windows &&
+  was.nowMs === now.nowMs &&
+  was.pots === now.pots &&
+  was.actuals === now.actuals;
+
 /** Share of the pot life left to each batch by its own mass. */
 const sharesOf = ({ batches, pot }: { batches: readonly Batch[]; pot: PotEstimate | null }): readonly PotShare[] =>
   pot
@@ -221,7 +244,7 @@ export function preparePass(
   // Amounts depend on the pot's temperature, that on the hour, the hour on the steps before mixing. A first look lays
   // out no more than those; the second has the hour they lead to.
   const guess = place.readyMs ?? repair.plannedStart ?? Math.max(ask.job.startFrom, actuals.startedAt ?? ask.nowMs);
-  const prepare = (atMs: number) => {
+  const prepare = (atMs: number): Amounts => {
     const { mix, ...rest } = mixAt(
       chosen,
       method,
@@ -276,13 +299,18 @@ export function preparePass(
       reachOf,
       shares: sharesOf(prepared),
       lastBatch: lastOf(drafts),
-      busy: [...ask.busy],
+      hands: ask.hands.fork(),
       below: place.below,
     });
   const mixed = attempt(() => {
     // How fast a pot follows the air is a matter of its mass, and that of its time: the smallest batch of a first look
     // decides.
-    const rough = prepare(guess);
+    const alone = place.below === null && place.readyMs === null && !place.onFace;
+    const known = alone ? lastLooks.get(repair) : undefined;
+    const seen = known && sameLook(known.of, ask) ? known : null;
+    if (seen) reachOf = seen.reachOf;
+    const rough = seen?.amounts ?? prepare(guess);
+    if (alone && !seen) lastLooks.set(repair, { of: ask, reachOf, amounts: rough });
     const follows = ask.thermal.potHeld && !staysHotter(ask.thermal);
     if (follows && rough.batches.length)
       reachOf = asker(sheet!, ask.thermal, Math.min(...rough.batches.map((b) => massOf(b.massG))));

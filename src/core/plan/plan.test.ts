@@ -7,6 +7,7 @@ import { measured, SHAPES, voidOf } from '../void';
 import {
   type Actuals,
   earliestSlot,
+  Hands,
   type Job,
   NOTHING_YET,
   type Piece,
@@ -228,7 +229,7 @@ describe('the schedule', () => {
         (jobs, ready, need) => {
           const t0 = job.startFrom;
           const busy = jobs.map(([from, long]) => ({ fromMs: t0 + from * MIN, toMs: t0 + (from + long) * MIN }));
-          const found = earliestSlot(windows, busy, t0 + ready * MIN, need).startMs;
+          const found = earliestSlot(windows, Hands.of(busy), t0 + ready * MIN, need).startMs;
           let brute = t0 + ready * MIN;
           for (; ; brute += MIN) {
             const end = brute + need * MIN;

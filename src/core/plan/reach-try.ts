@@ -108,7 +108,10 @@ export const USUAL_POT_G = 1000;
  * @param potG the smallest mass mixed at once: it follows fastest
  */
 export function asker(sheet: SheetRevision, thermal: Thermal, potG = USUAL_POT_G): Ask {
-  const known = new Map<string, ReachTry>();
+  const known = {
+    short: new Map<Milestone, Map<number, ReachTry>>(),
+    long: new Map<Milestone, Map<number, ReachTry>>(),
+  };
   const mixed = new Map<string, Series>();
   /** The history from an origin, followed for so long; the whole of it where nothing has to be followed. */
   const historyFrom = (m: Milestone, side: Side, originMs: number, toMs: number): Series => {
@@ -134,9 +137,16 @@ export function asker(sheet: SheetRevision, thermal: Thermal, potG = USUAL_POT_G
     return attemptReach(sheet, m, side, historyFrom(m, side, originMs, Number.POSITIVE_INFINITY), originMs);
   };
   return (m, side, originMs) => {
-    const key = `${m.kind}|${side}|${originMs}`;
-    const found = known.get(key) ?? reach(m, side, originMs);
-    known.set(key, found);
+    let ofIt = known[side].get(m);
+    if (!ofIt) {
+      ofIt = new Map();
+      known[side].set(m, ofIt);
+    }
+    let found = ofIt.get(originMs);
+    if (!found) {
+      found = reach(m, side, originMs);
+      ofIt.set(originMs, found);
+    }
     return found;
   };
 }

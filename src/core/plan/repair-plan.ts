@@ -15,6 +15,7 @@ import { type Problem, refuse } from '../units';
 import type { VoidResult } from '../void';
 import type { Actuals } from './actuals';
 import type { DayEnd, Window } from './calendar';
+import type { Hands } from './hands';
 import type { Job } from './job';
 import type { MilestoneTime } from './milestone-times';
 import type { SheetHeat } from './pots';
@@ -132,7 +133,7 @@ export interface RepairAsk {
   readonly thermal: Thermal;
   readonly windows: readonly Window[];
   /** Hands-on stretches of the crew so far. */
-  readonly busy: readonly Window[];
+  readonly hands: Hands;
   readonly actuals: Actuals;
   readonly nowMs: number;
   /** The prepared pots of the sheet, where there are any. */
