@@ -449,6 +449,12 @@ export const furtherSheets: readonly SheetRevision[] = [
         [10, 18, 80, 300, 420],
         [18, 30, 80, 150, 200],
       ]),
+      tiers('tack-free', 'last-coat', [
+        [10, 18, 60, 120, 180],
+        [18, 30, 60, 60, 90],
+        [10, 18, 80, 300, 420],
+        [18, 30, 80, 150, 240],
+      ]),
       tiers('dry', 'last-coat', [
         [10, 18, 60, 720, 960],
         [18, 30, 60, 360, 480],
@@ -459,6 +465,9 @@ export const furtherSheets: readonly SheetRevision[] = [
     limits: { ...limits, baseMinC: 10, baseMaxC: 30, humidityMaxPct: 80, bases: ['stone', 'concrete'] },
     kits: [kitOf('bottles', 'Bottle pair 250 mL', [240, 52.5, 25], { splittable: true, price: 19 })],
     potLossMl: 5,
+    mixMin: 1,
+    // 5.5 m² with a pair of bottles.
+    coversM2PerL: 20,
     finish: { colour: 'slate grey', sanding: 'not', paintable: 'no' },
   }),
   system('tile', 'Granite setting bed', 'tile-adhesive', {

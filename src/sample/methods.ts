@@ -122,7 +122,7 @@ const FLOORS: readonly Place[] = [
         void: voidOf(
           shaped(
             'coat',
-            { 'outline.length': 14_400, 'outline.width': 8, thickness: 0.1 },
+            { 'outline.length': 2400, 'outline.width': 1200, thickness: 0.1 },
             { texture: { from: 'class', class: 'none' } },
           ),
         ),

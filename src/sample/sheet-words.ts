@@ -148,6 +148,7 @@ export const common = {
   flow: null,
   primer: 'none',
   coverageKgPerM2Mm: null,
+  coversM2PerL: null,
   uptakeMlPerM2: null,
   finish: { colour: '', sanding: 'hard', paintable: 'silent' },
   storage: { minC: 5, maxC: 30, shelfMonths: 24, openedMonths: null, checks: [] },

@@ -131,3 +131,47 @@ test('a crack that moves is a stop', () => {
   const p = plan({ answers: { moves: 'yes' } });
   expect(p.findings.some((f) => f.severity === 'stop' && /moves/.test(f.title))).toBe(true);
 });
+
+describe('the skim over it, on the next day', () => {
+  const claimed = (coversM2PerL: number | null, over: Partial<Piece> = {}) => {
+    const skim: SheetRevision = { ...sheet, id: 'skim-1', systemId: 'skim', name: 'Skim', coversM2PerL };
+    const face = voidOf({
+      ...SHAPES.coat.blank(),
+      outline: { kind: 'rectangle', length: measured(9600, 'tape'), width: measured(300, 'tape') },
+      thickness: measured(1.5, 'gauge'),
+      // Half a millimetre of texture, by its sand patch: 25 mL of sand in a circle of 252.3 mm.
+      texture: { from: 'sand-patch', sandMl: 25, circle: measured(Math.sqrt((4 * 25_000) / (Math.PI * 0.5)), 'rule') },
+    } as VoidShape);
+    const of = piece({ method: { id: 'skim-coat', version: 1 }, void: face, sheetId: skim.id, settings: {}, ...over });
+    return printedPlan({ job, repairs: [repairOf(of)], sheets: [skim] }, NOW).repairs[0]!;
+  };
+  const net = (p: ReturnType<typeof claimed>) => p.toMixMl! / 1000;
+
+  test('5.76 L by geometry, 6.86 L by the sheet: the sheet plans, and the gap is said', () => {
+    expect(net(claimed(null))).toBeCloseTo(5.76, 2);
+    const p = claimed(0.42);
+    expect(net(p)).toBeCloseTo(6.86, 2);
+    const [note] = p.findings.filter((f) => /more than the geometry/.test(f.title));
+    expect(note!.why).toMatch(/6\.86 L.*5\.76 L.*1\.10 L.*19 %/);
+  });
+  test('a sheet that claims more than geometry can give is not believed: the geometry plans, without a word', () => {
+    const p = claimed(2);
+    expect(net(p)).toBeCloseTo(5.76, 2);
+    expect(p.findings.filter((f) => /more than the geometry/.test(f.title))).toEqual([]);
+  });
+  test('two coats take the texture once, and the sheet’s claim twice', () => {
+    expect(net(claimed(null, { settings: { coats: 2 } }))).toBeCloseTo(5.76 + 2.88 * 1.5, 2);
+    expect(net(claimed(0.42, { settings: { coats: 2 } }))).toBeCloseTo(2 * 6.857, 2);
+  });
+  test('faces of two shapes are each coated once: the second coat of both is no more than both', () => {
+    const half = (thickness: number) =>
+      ({
+        ...SHAPES.coat.blank(),
+        outline: { kind: 'rectangle', length: measured(4800, 'tape'), width: measured(300, 'tape') },
+        thickness: measured(thickness, 'gauge'),
+        texture: { from: 'class', class: 'none' },
+      }) as VoidShape;
+    const p = claimed(null, { void: voidOf(half(1), half(3)), settings: { coats: 2 } });
+    expect(net(p)).toBeCloseTo(2 * (1.44 * 1 + 1.44 * 3), 3);
+  });
+});

@@ -1,6 +1,7 @@
-import { mm, mm2, percent, texts } from '../say';
+import { ml, mm, mm2, percent, texts } from '../say';
+import { figure } from '../units';
 import { type MethodContext, settingIn } from './context';
-import { coatsOf, faceM2, LEVEL_ML, plainCoatMl } from './engines';
+import { claimedMl, coatsOf, faceM2, geometricMl, LEVEL_ML, plainCoatMl } from './engines';
 import type { AllowanceRow } from './method';
 
 const AMOUNT = texts('allowance', {
@@ -40,6 +41,8 @@ export const levels: readonly AllowanceRow[] = (['crown', 'recess'] as const).ma
 }));
 
 const COAT = texts('coat.amount', {
+  claimed: '{more, select, yes {more by the sheet’s coverage} other {less by the sheet’s coverage}}',
+  claim: '{n, plural, one {} other {# × }}{area} / {covers} m² a litre, less {geometric} by geometry',
   further: '{n, plural, one {the second coat} other {# further coats}}',
   by: '{n} × {area} × {thickness}',
 });
@@ -59,6 +62,33 @@ export const furtherCoats: AllowanceRow = {
         area: { is: 'area', value: faceM2(c) * 1e6 },
         thickness: { is: 'length', value: each / faceM2(c) / 1000 },
       }),
+    };
+  },
+};
+
+/** The line that it stands in. */
+export const BY_COVERAGE = 'coverage';
+
+/** What the sheet's coverage says beyond the geometry; where the film is too thin to be measured, also what it says less. */
+export const byCoverage: AllowanceRow = {
+  id: BY_COVERAGE,
+  of: (c) => {
+    const claimed = claimedMl(c);
+    if (claimed === null) return null;
+    const n = coatsOf(c);
+    const geometric = Array.from({ length: n }, (_, layer) => geometricMl(c, layer));
+    const by = geometric.reduce((sum, ml) => sum + (c.params.byCoverage ? claimed : Math.max(claimed, ml)) - ml, 0);
+    if (Math.abs(by) < 1e-9) return null;
+    return {
+      label: COAT.claimed({ more: by > 0 ? 'yes' : 'no' }),
+      ml: by,
+      expression: COAT.claim({
+        n,
+        area: { is: 'area', value: faceM2(c) * 1e6 },
+        covers: figure(c.sheet.coversM2PerL!),
+        geometric: ml(geometric.reduce((sum, x) => sum + x, 0)),
+      }),
+      voice: 'sheet',
     };
   },
 };

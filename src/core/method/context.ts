@@ -57,6 +57,7 @@ export interface Setting {
     | 'duration'
     | 'rate'
     | 'uptake'
+    | 'area'
     | 'area-rate'
     | 'speed'
     | 'evaporation'
@@ -80,6 +81,8 @@ export interface EngineParams {
   readonly byPlace?: true;
   /** Spread: one area after another, each no larger than is covered in its open time. */
   readonly rolling?: true;
+  /** Coat: too thin to be measured: it takes what the sheet says it covers, where that is stated. */
+  readonly byCoverage?: true;
   /** Coat: it is put on until the face takes no more, and what each round took is written down. */
   readonly toRefusal?: true;
   /** Pour: what is poured is weighed out as it is needed, not a kit in each pail. */

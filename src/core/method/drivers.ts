@@ -35,9 +35,10 @@ export const DRIVERS: Readonly<Record<Driver, (c: TaskContext) => number>> = {
   // What stays in the pot takes nobody's time.
   mL: (c) => (c.batch ? c.batch.placedMl / (onePart(c) ? c.batch.places : 1) : c.measured.nominalMl),
   'm2 coated': (c) => {
-    const area = (c.void.count * c.measured.faces.planAreaMm2) / 1e6;
-    if (!c.batch) return area;
+    const face = (c.void.count * c.measured.faces.planAreaMm2) / 1e6;
+    if (!c.batch) return face;
     const { portion, placedMl } = c.batch;
+    const area = face * (c.portions[portion]?.over?.faceShare ?? 1);
     return (area * placedMl) / c.batches.filter((b) => b.portion === portion).reduce((sum, b) => sum + b.placedMl, 0);
   },
   // Each batch is primed for as far as it reaches: a primer brushed far ahead dries before the mortar comes.

@@ -13,6 +13,8 @@ export interface Effects {
   /** Like places one at a time, or as many as the working time allows. */
   readonly grouping: 'one' | 'several';
   readonly split: 'whole' | 'weighed';
+  /** Colour is of one lot over the whole face, or may change at a threshold; null where nobody sees the difference. */
+  readonly lots: 'one' | 'area' | null;
   /** The first shots of a fresh mixer are thrown away. */
   readonly purge: boolean;
   /** Minutes after placing that are waited whatever the sheet says; null: the sheet decides. */
@@ -40,6 +42,7 @@ export interface Effects {
 export const NO_EFFECTS: Effects = {
   grouping: 'one',
   split: 'whole',
+  lots: null,
   purge: false,
   fixedWaitMin: null,
   onePass: false,

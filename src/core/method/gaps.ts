@@ -1,3 +1,4 @@
+import { layerOf } from '../mix';
 import { exactly, grams, kelvin, listed, type Message, minutes, ml, mm, texts, type Value } from '../say';
 import { PART_IDS, systemKind } from '../system';
 import { kindOf, SHAPES } from '../void';
@@ -89,9 +90,9 @@ export const GAPS: Readonly<Record<string, Gap>> = {
   last: (c) => batchOf(c).fromTo?.[1] ?? batchOf(c).index + 1,
   fresh: (c) => (batchOf(c).mixers > 0 ? 'yes' : 'no'),
   count: (c) => c.void.count,
-  lift: (c) => batchOf(c).portion + 1,
+  lift: (c) => layerOf(c.portions, batchOf(c).portion) + 1,
   lifts: (c) => c.portions.length,
-  coats: (c) => c.portions.length,
+  coats: (c) => layerOf(c.portions, c.portions.length - 1) + 1,
   batches: (c) => c.batches.length,
   begins: (c) => (firstOfPortion(c) ? 'yes' : 'no'),
   /** Whether there are several like parts, and which of them it is about. */

@@ -1,9 +1,10 @@
+export { BY_COVERAGE } from './allowances';
 export { ABRADE, DRY_AGAIN, RELEASE, RENEWS, RENEWS_FACE, STAND } from './any';
 export { UPTAKE_ML_PER_M2 } from './common';
 export * from './context';
 export { DRIVER_LABELS, type Driver } from './drivers';
 export { type Effects, NO_EFFECTS, type Option } from './effects';
-export { ENGINES, type Engine, type EngineId } from './engines';
+export { coatsOf, ENGINES, type Engine, type EngineId, faceM2, geometricMl } from './engines';
 export { between, GRAIN_UM, GRITS, type GritId, gritsIn, SKIP_MOST, scratchMm, skipsOf } from './grits';
 export { type Ladder, ladderIn, ladderOf } from './ladder';
 export { depthToFill, type LiftPrimer, liftsOf, primerOf } from './lifts';

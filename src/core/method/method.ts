@@ -15,7 +15,7 @@ export interface AllowanceRow {
   readonly id: string;
   /** There only where a chosen option shows it. */
   readonly optional?: true;
-  readonly of: (c: MethodContext) => Omit<Allowance, 'id' | 'voice'> | null;
+  readonly of: (c: MethodContext) => (Omit<Allowance, 'id' | 'voice'> & { readonly voice?: Allowance['voice'] }) | null;
 }
 
 /**

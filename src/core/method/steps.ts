@@ -1,4 +1,4 @@
-import type { Batch } from '../mix';
+import { type Batch, portionBelow } from '../mix';
 import { gapsOf, type Message, type Sayer, textOf, type Value, type Values } from '../say';
 import { milestoneOf } from '../system';
 import { figure } from '../units';
@@ -107,7 +107,8 @@ const onBatches = (on: On, c: TaskContext): readonly number[] => {
   if (on === 'all') return c.part == null ? all : jointOf(c, c.part);
   if (on === 'last') return [Math.max(0, all.length - 1)];
   if (on === 'own') return [c.batch!.index];
-  return c.batches.filter((b) => b.portion === c.batch!.portion - 1).map((b) => b.index);
+  const below = portionBelow(c.portions, c.batch!.portion);
+  return c.batches.filter((b) => b.portion === below).map((b) => b.index);
 };
 
 /** What a gap says here: the option's word, the method's, or what everybody can tell. */
@@ -169,6 +170,7 @@ export function stepFrom(method: Method, row: TaskRow, here: TaskContext, key?: 
   if (row.onFace) draft.onFace = true;
   if (row.exact) draft.exact = true;
   if (row.looksAhead) draft.looksAhead = true;
+  if (row.hourly) draft.hourly = true;
   if (of !== undefined) draft.batch = of;
   if (part !== null) draft.part = part;
   if (part !== null && batch) draft.joint = jointOf(here, part);
@@ -177,6 +179,7 @@ export function stepFrom(method: Method, row: TaskRow, here: TaskContext, key?: 
     draft.waitFor = {
       kind: waits.orElse && !milestoneOf(here.sheet, waits.for) ? waits.orElse : waits.for,
       batches: onBatches(waits.on, here),
+      ...(waits.ahead ? { ahead: true as const } : {}),
     };
   if (within && (!within.when || within.when(here)))
     draft.within = { kind: within.of, batches: onBatches(within.on, here), by: within.by };

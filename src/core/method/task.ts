@@ -66,6 +66,8 @@ export interface TaskRow {
   readonly exact?: true;
   /** Nothing goes on until it is ticked. */
   readonly hold?: true;
+  /** It is tried each hour, from the soonest the sheet says in any weather. */
+  readonly hourly?: true;
   /** Of the whole pass, or the whole part, and yet about the batch placed last. */
   readonly ofLast?: true;
   /** Before it, those that follow up to the next such are looked at: what would come too late is renewed first. */
@@ -83,6 +85,8 @@ export interface TaskRow {
     readonly when?: (c: TaskContext) => boolean;
     /** Where sheets of this method seldom print that time: the later one of theirs that ends the wait as well. */
     readonly orElse?: MilestoneId;
+    /** What comes before it in its block is begun so early that it is ready when the wait ends. */
+    readonly ahead?: true;
   };
   /** It should begin, or be done, before this milestone of any of these batches is over. */
   readonly within?: {
@@ -179,7 +183,9 @@ export interface StepDraft {
    * The step may not begin before this milestone of all these batches (or of the last one): a window opens by its last
    * place.
    */
-  readonly waitFor?: { readonly kind: MilestoneId; readonly batches?: readonly number[] };
+  readonly waitFor?: { readonly kind: MilestoneId; readonly batches?: readonly number[]; readonly ahead?: true };
+  /** It is tried each hour until it holds. */
+  readonly hourly?: boolean;
   /** The same, of the pass below: when it may begin at the soonest, and until when it may go on it as it is. */
   readonly gate?: { readonly from: MilestoneId | null; readonly until: MilestoneId | null };
   /** Minutes to wait whatever the sheet says. */

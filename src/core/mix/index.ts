@@ -5,6 +5,7 @@ export * from './instrument';
 export * from './kit-sets';
 export * from './mix-ask';
 export * from './packs';
+export { ONE_LOT } from './potted';
 export * from './pour';
 export * from './ratio-check';
 export * from './recipe';

@@ -26,6 +26,22 @@ export interface Portion {
   readonly share: number;
   /** Liquid drawn off from its batches as primer, mL, and whether the aggregate of that liquid is left out of them. */
   readonly drawn?: { readonly ml: number; readonly cut: boolean };
+  /**
+   * Which layer over which of several areas, both from 0, and what of the face that area is. Where it is absent, each
+   * portion lies on the one before it, over all of the face.
+   */
+  readonly over?: { readonly layer: number; readonly area: number; readonly faceShare: number };
+}
+
+/** Which layer a portion is, from 0. */
+export const layerOf = (portions: readonly Portion[], at: number): number => portions[at]?.over?.layer ?? at;
+
+/** The portion that another lies on; null for the first layer. */
+export function portionBelow(portions: readonly Portion[], at: number): number | null {
+  const over = portions[at]?.over;
+  if (!over) return at > 0 ? at - 1 : null;
+  const found = portions.findIndex((p) => p.over?.layer === over.layer - 1 && p.over.area === over.area);
+  return found < 0 ? null : found;
 }
 
 /** A pause in pressing that is known beforehand: a move, a stair, a break. */
@@ -63,6 +79,8 @@ export interface MixAsk {
    */
   readonly rateChosen: boolean;
   readonly crew: number;
+  /** All of a portion is one lot: it is mixed at once and never parted. */
+  readonly oneLot?: boolean;
   /** Most that may stand in one pot, g, and most that the vessel takes, mL; null where they do not bind. */
   readonly massCapG: number | null;
   readonly vesselMaxMl: number | null;

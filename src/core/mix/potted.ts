@@ -20,6 +20,8 @@ const SAY = texts('pot.amount', {
   parts: 'parts {from} to {to}',
 });
 
+/** The field of a refusal where all of it is one lot and cannot be used up in its life. */
+export const ONE_LOT = 'lot';
 const MAX_BATCHES = 400;
 /** Over all lifts. */
 const MAX_IN_ALL = 1000;
@@ -177,9 +179,14 @@ function shared(placed: number, extra: number, s: Sharing): readonly Pot[] {
   return pots;
 }
 
-/** Rate at which each kit of the work is placed in time where Grenko’s own is too slow, mL/min; null where it is not. */
+/**
+ * Rate at which each kit of the work, or each lot, is placed in time where Grenko’s own is too slow, mL/min; null where
+ * it is not.
+ */
 function rateFor(pieces: readonly number[], ask: MixAsk, kitMl: number, placedMl: number): number | null {
-  const most = Math.max(...pieces.map((ml) => ml / Math.ceil((ml + ask.sheet.potLossMl) / kitMl - 1e-9)));
+  const most = ask.oneLot
+    ? Math.max(...pieces)
+    : Math.max(...pieces.map((ml) => ml / Math.ceil((ml + ask.sheet.potLossMl) / kitMl - 1e-9)));
   if (most <= placedMl * 1.0001) return null;
   // Steps are laid out in whole minutes: what is left is counted in those.
   const inMin = Math.max(Math.min(1, ask.usableMin), Math.floor(ask.usableMin));
@@ -196,9 +203,18 @@ export function potted({ ask: asked, proportion, kitMl, lines, placed, safety }:
   const whole = asked.split === 'whole' || !asked.kit.splittable;
   const assumed = capsOf(asked, proportion, whole ? kitMl : null);
   const pieces = parts ? [placed / parts.count] : asked.portions.map((p) => placed * p.share);
-  const needs = whole ? rateFor(pieces, asked, kitMl, assumed.placedMl) : null;
+  const needs = whole || asked.oneLot ? rateFor(pieces, asked, kitMl, assumed.placedMl) : null;
   const ask = needs === null || asked.rateChosen ? asked : { ...asked, placingMlPerMin: needs };
-  const caps = ask === asked ? assumed : capsOf(ask, proportion, kitMl);
+  const caps = ask === asked ? assumed : capsOf(ask, proportion, whole ? kitMl : null);
+  if (ask.oneLot && needs !== null && ask.rateChosen) {
+    const hands = Math.ceil((needs * ask.crew) / ask.placingMlPerMin - 1e-9);
+    refuse(
+      ONE_LOT,
+      hands,
+      `${hands} pairs of hands, or a break in the lot`,
+      `All of it is one lot, and ${figure(ask.usableMin)} min are left to place it: ${ask.crew === 1 ? 'one pair of hands takes' : `${ask.crew} pairs of hands take`} ${figure(Math.max(...pieces) / (ask.placingMlPerMin * ask.crew))} min. Bring ${hands}, or let the lot change at a threshold.`,
+    );
+  }
   if (whole && (kitMl > caps.heldMl * 1.0001 || (needs !== null && ask.rateChosen)))
     refuse(
       'split',

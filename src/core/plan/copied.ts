@@ -42,6 +42,7 @@ export function copiedRepair(repair: Repair, { id, jobId, order, nowMs, name = r
     surface: 'bone dry',
     moisturePct: null,
     plannedStart: null,
+    waterAt: null,
     scaleStepG: elsewhere ? USUAL_SCALE_G : repair.scaleStepG,
     updatedAt: nowMs,
   };

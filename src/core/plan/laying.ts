@@ -9,7 +9,8 @@ import {
   stepId,
   type TaskRow,
 } from '../method';
-import type { Milestone, MilestoneId } from '../system';
+import { layerOf } from '../mix';
+import { type Milestone, type MilestoneId, milestoneKind } from '../system';
 import { refuse } from '../units';
 import { type DayEnd, earliestSlot } from './calendar';
 import { AGAIN } from './extra-steps';
@@ -22,6 +23,9 @@ import type { PlanStop } from './stand-in';
 /** A plan that nobody can read is none, and laying it out takes longer than anybody waits. */
 const MOST_STEPS = 5000;
 const MIN_MS = 60_000;
+const HOUR_MS = 3_600_000;
+/** Nobody comes each hour for longer than two days. */
+const MOST_TRIES = 48;
 
 /** What a pass is laid out from. */
 export interface LayAsk extends ClockAsk {
@@ -90,8 +94,9 @@ export function layingOf(layAsk: LayAsk): Laying {
   const laid = new Set<string>();
   const untimed: StepDraft[] = [];
   const first = below === null;
-  const top = Math.max(0, ...context.batches.map((b) => b.portion));
-  const topBatches = context.batches.filter((b) => b.portion === top).map((b) => b.index);
+  const layer = (b: { readonly portion: number }) => layerOf(context.portions, b.portion);
+  const top = Math.max(0, ...context.batches.map(layer));
+  const topBatches = context.batches.filter((b) => layer(b) === top).map((b) => b.index);
   let cursor = (first ? repair.plannedStart : null) ?? job.startFrom;
   let overruns = false;
   let block = '';
@@ -217,15 +222,40 @@ export function layingOf(layAsk: LayAsk): Laying {
     }
     return more;
   };
+  /** What stands in the pot meanwhile belongs to the block: nobody mixes in the evening what is placed in the morning. */
+  const stands = ({ waitFor }: StepDraft): boolean =>
+    waitFor !== undefined && milestoneKind(waitFor.kind).manner === true;
+  /** How long a step takes with the stand time before it, ms. */
+  const takesMs = (d: StepDraft): number =>
+    handsOnMs(d) + (stands(d) ? (clocks.lasts(d.waitFor!.kind, cursor) ?? 0) : 0);
   /** Where the block that begins with a step ends: before the next block, or the next of its own that waits. */
   const blockEnd = (drafts: readonly StepDraft[], i: number): number => {
-    const end = drafts.findIndex((d, k) => k > i && (d.block !== drafts[i]!.block || d.waitFor !== undefined));
+    const waits = (d: StepDraft) => d.waitFor !== undefined && !d.waitFor.ahead && !stands(d);
+    const end = drafts.findIndex((d, k) => k > i && (d.block !== drafts[i]!.block || waits(d)));
     return end < 0 ? drafts.length : end;
+  };
+  /**
+   * The earliest that a block begins so that a later step of it, which has to wait, is ready when its wait ends: what
+   * comes before that step, the stand time of the mix with it, is done ahead. Null where nothing of it waits so, or the
+   * wait has no end; the step itself says why then.
+   */
+  const aheadOf = (drafts: readonly StepDraft[], i: number): number | null => {
+    const { block } = drafts[i]!;
+    let lead = 0;
+    for (let k = i; k < drafts.length && drafts[k]!.block === block; k++) {
+      const d = drafts[k]!;
+      if (d.waitFor?.ahead) {
+        const { atMs } = clocks.waitOf(d.waitFor.kind, d.waitFor.batches ?? [lastBatch]);
+        return atMs === null ? null : atMs - lead;
+      }
+      lead += takesMs(d);
+    }
+    return null;
   };
   /** The first slot that takes a whole block, with what has to be renewed when it begins that late. */
   const slotFor = (drafts: readonly StepDraft[], i: number, readyMs: number): ReturnType<typeof earliestSlot> => {
     const end = blockEnd(drafts, i);
-    const own = drafts.slice(i, end).reduce((ms, d) => ms + handsOnMs(d), 0);
+    const own = drafts.slice(i, end).reduce((ms, d) => ms + takesMs(d), 0);
     let more = 0;
     for (;;) {
       const slot = earliestSlot(ask.windows, hands, readyMs, (own + more) / MIN_MS, repair.overtimeMin);
@@ -234,6 +264,14 @@ export function layingOf(layAsk: LayAsk): Laying {
       if (asks <= more) return slot;
       more = asks;
     }
+  };
+
+  /** When it is tried by touch before the sheet says it holds: each hour from the soonest of any weather. */
+  const triesOf = ({ waitFor }: StepDraft, byMs: number): readonly number[] => {
+    const soonest = waitFor ? clocks.soonestOf(waitFor.kind, waitFor.batches ?? [lastBatch]) : null;
+    const out: number[] = [];
+    for (let ms = soonest ?? byMs; ms < byMs && out.length < MOST_TRIES; ms += HOUR_MS) out.push(ms);
+    return out;
   };
 
   const run: Laying['run'] = (drafts, { readyMs, toMixing = false } = {}) => {
@@ -289,6 +327,11 @@ export function layingOf(layAsk: LayAsk): Laying {
             ready = ask.nowMs;
             forcedBy = 'now';
           }
+          const ahead = draft.block === block ? null : aheadOf(drafts, i);
+          if (ahead !== null && ahead > ready) {
+            ready = ahead;
+            forcedBy = 'sheet';
+          }
           if (draft.block !== block && !(running && ready <= ask.nowMs)) {
             // A block is not torn apart by the end of the day: it moves as one.
             const slot = slotFor(drafts, i, ready);
@@ -324,6 +367,7 @@ export function layingOf(layAsk: LayAsk): Laying {
         missed: null,
         insideUntilMs: draft.gate && late === null ? (window?.untilMs ?? null) : null,
         dayEnd,
+        ...(draft.hourly ? { tries: triesOf(draft, startMs) } : {}),
       });
       if (toMixing && draft.marks?.begin?.includes('mix-begins')) break;
     }

@@ -153,6 +153,7 @@ export function mixAt(
     crew: repair.crew,
     massCapG: repair.massCapG,
     vesselMaxMl: repair.bench.vesselMaxMl,
+    oneLot: ENGINES[method.engine].oneLot?.(context) ?? false,
     oneKitAPot: ENGINES[method.engine].oneKitAPot(context),
     split: effects.split,
     parts: ENGINES[method.engine].parts(context),

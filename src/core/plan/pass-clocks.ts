@@ -179,7 +179,20 @@ export function clocksOf({ ask, sheet, reachOf, shares }: ClockAsk) {
       }
     }
   };
-  return { timeOf, waitOf, endOf, stopAt, mark, partsIn };
+  /** How long a wait lasts that begins at an instant, ms; null where the sheet has no such time. */
+  const lasts = (kind: MilestoneId, fromMs: number): number | null => {
+    const m = milestoneOf(sheet, kind);
+    const atMs = m ? reachOf(m, 'long', fromMs).atMs : null;
+    return atMs === null ? null : atMs - fromMs;
+  };
+  /** The soonest that any tier of the sheet lets a wait end, whatever the humidity; null where it knows no tiers. */
+  const soonestOf = (kind: MilestoneId, batches: readonly number[]): number | null => {
+    const printed = ask.sheet && milestoneOf(ask.sheet, kind);
+    if (printed?.table.form !== 'tiers') return null;
+    const from = batches.flatMap((batch) => originOf(printed, { batch }) ?? []);
+    return from.length ? Math.max(...from) + Math.min(...printed.table.tiers.map((t) => t.fromMin)) * MIN_MS : null;
+  };
+  return { timeOf, waitOf, endOf, stopAt, mark, partsIn, lasts, soonestOf };
 }
 
 /** Numbers from 0. */

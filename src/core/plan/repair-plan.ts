@@ -52,6 +52,8 @@ export interface PlannedStep extends StepDraft {
   readonly insideUntilMs: number | null;
   /** How it, with what belongs to it, lies to the end of the working day; null where that decides nothing. */
   readonly dayEnd: DayEnd | null;
+  /** When it is tried by touch before the sheet says it holds, hour by hour. */
+  readonly tries?: readonly number[];
 }
 
 export type CureState = 'liquid' | 'gelled' | 'hardening' | 'set';

@@ -118,6 +118,8 @@ const Common = z.object({
   /** Measured tests that are asked for before it is released. */
   acceptance: z.array(Acceptance).max(20).default([]),
   plannedStart: Instant.nullable(),
+  /** When water next comes on it, whatever is planned: a washing that is booked, a tide. */
+  waterAt: Instant.nullable().default(null),
   serves: MilestoneId.nullable(),
   safety: z.object({ class: z.enum(['plain', 'review']), why: z.string().max(300) }),
   updatedAt: Instant,
@@ -242,6 +244,7 @@ export const FIRST_CHOICES = {
   blend: null,
   colour: null,
   standIns: {},
+  waterAt: null,
 } as const satisfies Partial<Piece>;
 
 /** What the first pass of a repair begins with. */

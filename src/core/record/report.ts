@@ -50,6 +50,8 @@ export const RepairReport = z.object({
       to: z.string(),
       hold: z.boolean(),
       done: iso,
+      /** When it is tried by touch before that, hour by hour. */
+      tries: z.array(z.string()).default([]),
     }),
   ),
   /** Where the plan stops for want of a time, and what may stand in; steps behind it have none. */
@@ -192,6 +194,7 @@ function repairReport(view: RepairView): RepairReport {
       to: stamp(s.endMs)!,
       hold: s.hold ?? false,
       done: stamp(s.doneAt),
+      tries: (s.tries ?? []).map((ms) => stamp(ms)!),
     })),
     stop: plan.stop && {
       step: plan.stop.step.id,

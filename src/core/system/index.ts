@@ -1,3 +1,4 @@
+export * from './covers-text';
 export * from './dose';
 export * from './family';
 export * from './kinds';

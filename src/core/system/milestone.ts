@@ -127,7 +127,7 @@ export const MILESTONES = {
     label: 'Tack-free',
     clock: 'waiting',
     order: null,
-    later: ['sandable', 'release', 'foot', 'light-load', 'load', 'full-cure'],
+    later: ['sandable', 'release', 'foot', 'light-load', 'load', 'dry', 'full-cure'],
     touch: true,
   },
   sandable: {

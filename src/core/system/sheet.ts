@@ -175,6 +175,8 @@ export const SheetRevision = z.object({
   primer: z.enum(['none', 'separate', 'drawn-off', 'silent']),
   /** The sheet's own coverage, kg for each m² and mm; null where it gives none. */
   coverageKgPerM2Mm: positive.nullable(),
+  /** What one coat of a litre covers, as the sheet says, m²; null where it says nothing. */
+  coversM2PerL: positive.nullable().default(null),
   /** Coats to refusal of a consolidant and what a square metre drinks, mL; null where it does not soak in. */
   uptakeMlPerM2: positive.nullable(),
   finish: z.object({

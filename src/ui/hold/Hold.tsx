@@ -11,6 +11,7 @@ import { ClockLearned } from '../shared/LearnedHere';
 import { ChoicesOfAll } from '../shared/Schools';
 import { StageFindings, StillNeeds } from '../shared/StageFindings';
 import { StandInsChosen } from '../shared/StandIns';
+import { WhenField } from '../shared/WhenField';
 import { shortWhen } from '../shared/when';
 import { changeJob, changePass } from '../workspace/workspace';
 
@@ -122,7 +123,7 @@ function Side({ view, at, nowMs }: StageProps) {
   const computed = main?.planMs ?? null;
   const habit = plan.habitMs;
   const off = computed !== null && habit !== null ? (habit - computed) / 60_000 : null;
-  const servable = (['release', 'foot', 'light-load', 'load', 'wet', 'full-cure'] as const).filter(
+  const servable = (['release', 'foot', 'light-load', 'load', 'dry', 'wet', 'full-cure'] as const).filter(
     (k) => plan.sheet && milestoneOf(plan.sheet, k),
   );
   return (
@@ -187,6 +188,16 @@ function Side({ view, at, nowMs }: StageProps) {
       <ClockLearned at={at} />
       <StageFindings at={at} zone={zone} stage="hold" />
       <StandInsChosen at={at} />
+      {plan.milestones.some((m) => m.kind === 'dry' || m.kind === 'wet') && (
+        <WhenField
+          label={`Water comes on it next (${zone})`}
+          value={repair.waterAt}
+          zone={zone}
+          atHour={view.job.workingHours.fromHour}
+          onChange={(waterAt) => changePass(repair, (r) => ({ ...r, waterAt }), 'water')}
+          onClear={() => changePass(repair, (r) => ({ ...r, waterAt: null }), 'water')}
+        />
+      )}
       <Heading aside="pull the curve below, or type">Temperature of the site</Heading>
       <ClimateFields
         job={view.job}

@@ -15,6 +15,17 @@ const FORCED: Record<string, string> = {
   before: '',
 };
 
+/** When it is tried by touch, the long row of hours folded to its ends. */
+function Tries({ of, zone }: { of: readonly number[]; zone: string }) {
+  const shown = of.length > 4 ? [...of.slice(0, 2), of.at(-1)!] : of;
+  return (
+    <span className="block fig text-[0.82rem]" data-testid="tries">
+      {shown.map((ms, i) => `${of.length > 4 && i === 2 ? '… ' : ''}${dayAndClock(ms, zone)}`).join(', ')}
+      {', then as the sheet says'}
+    </span>
+  );
+}
+
 /** Steps with their times; what forces a wait is said. */
 export function StepList({
   at,
@@ -66,6 +77,7 @@ export function StepList({
                     <strong>{pieceName(byId.get(s.passId)!.piece, passes.indexOf(byId.get(s.passId)!))}: </strong>
                   )}
                   {says(s.detail)}
+                  {s.tries !== undefined && s.tries.length > 0 && <Tries of={s.tries} zone={zone} />}
                 </span>
               </span>
               {s.doneAt !== null || !editable || !s.factors.length ? (

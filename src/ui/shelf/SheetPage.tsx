@@ -140,6 +140,11 @@ const coverageText = (kgPerM2Mm: number, system: 'metric' | 'us'): string =>
     ? `${kgPerM2Mm} kg for each m² and mm`
     : `${figure(kgPerM2Mm * LB_PER_FT2_IN)} lb for each ft² and inch`;
 
+/** 1 m² of a litre, in ft² of a US gallon. */
+const FT2_PER_US_GAL = 3.785411784 / 0.09290304;
+const coversText = (m2PerL: number, system: 'metric' | 'us'): string =>
+  system === 'metric' ? `${figure(m2PerL)} m²/L` : `${figure(m2PerL * FT2_PER_US_GAL)} ft²/US gal`;
+
 /** What may be taken as usual, in words. */
 const ESTIMATES: Readonly<Record<EstimableField, string>> = {
   densityA: 'density of A',
@@ -230,6 +235,7 @@ function Facts({ sheet: s }: { sheet: SheetRevision }) {
     ],
     ['mixed, it is', s.flow && FLOWS[s.flow]],
     ['coverage', s.coverageKgPerM2Mm === null ? null : coverageText(s.coverageKgPerM2Mm, system)],
+    ['a coat covers', s.coversM2PerL === null ? null : coversText(s.coversM2PerL, system)],
     [
       'finish',
       [s.finish.colour, s.finish.sanding === 'not' ? 'not to be sanded' : `${s.finish.sanding} to sand`]

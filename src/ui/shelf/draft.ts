@@ -63,6 +63,7 @@ export interface SheetDraft {
   readonly mixManner: string;
   readonly potLoss: string;
   readonly coverage: string;
+  readonly covers: string;
   readonly uptake: string;
   readonly times: readonly TimeDraft[];
   readonly kits: readonly KitDraft[];
@@ -218,6 +219,7 @@ export const blankDraft = (): SheetDraft => ({
   mixManner: '',
   potLoss: '',
   coverage: '',
+  covers: '',
   uptake: '',
   times: timesOfKind('paste', []),
   kits: [blankKit('paste')],
@@ -314,6 +316,7 @@ export function draftOf(s: SheetRevision): SheetDraft {
     mixManner: s.mixManner,
     potLoss: as('potLoss', 'volume', s.potLossMl),
     coverage: maybe(s.coverageKgPerM2Mm, ''),
+    covers: s.printed.covers ?? (s.coversM2PerL === null ? '' : `${s.coversM2PerL} m²/L`),
     uptake: maybe(s.uptakeMlPerM2, ''),
     times: timesOfKind(
       s.kind,

@@ -3,6 +3,7 @@ import {
   type EstimableField,
   gridToLines,
   isMetered,
+  kitVolumeMl,
   type Limits,
   type Milestone,
   PART_IDS,
@@ -10,6 +11,7 @@ import {
   parseStrengthPoints,
   parseTable,
   perHundredOfA,
+  readCovers,
   SheetRevision,
   systemKind,
   USUAL,
@@ -37,6 +39,12 @@ const lines = (text: string) =>
     .split('\n')
     .map((l) => l.trim())
     .filter(Boolean);
+
+/** A sheet that says what a whole pack covers: of a litre that follows from what the first pack makes. */
+function coveringByPack(sheet: SheetRevision, m2: number): SheetRevision {
+  const made = kitVolumeMl(sheet, sheet.kits[0]!) / 1000;
+  return { ...sheet, coversM2PerL: m2 / made };
+}
 
 /** Reads the fields of a draft one by one, noting what is wrong with each. */
 class Reader {
@@ -282,6 +290,9 @@ export function readDraft(
         ? read.above(field, kind, d[field] as string)
         : (read.quantity(field, kind, d[field] as string) ?? Number.NaN),
     );
+  const covered = d.covers.trim() ? readCovers(d.covers, system) : null;
+  if (covered?.per === null) read.faults.covers = covered;
+  else if (covered) read.printed.covers = d.covers.trim().slice(0, 60);
   const candidate = {
     record: 'sheet',
     version: 2,
@@ -329,6 +340,7 @@ export function readDraft(
     mixManner: d.mixManner.trim(),
     primer: d.primer,
     coverageKgPerM2Mm: read.aboveOrNone('coverage', 'count', d.coverage),
+    coversM2PerL: covered?.per === 'litre' ? covered.m2 : null,
     uptakeMlPerM2: read.aboveOrNone('uptake', 'count', d.uptake),
     finish: { colour: d.colour.trim(), sanding: d.sanding, paintable: d.paintable },
     storage: {
@@ -350,7 +362,7 @@ export function readDraft(
   };
   if (Object.keys(read.faults).length) return { faults: read.faults };
   const parsed = SheetRevision.safeParse(candidate);
-  if (parsed.success) return { sheet: parsed.data };
+  if (parsed.success) return { sheet: covered?.per === 'pack' ? coveringByPack(parsed.data, covered.m2) : parsed.data };
   const issue = parsed.error.issues[0]!;
   return { faults: { form: { sentence: `${issue.path.join('.')}: ${issue.message}` } } };
 }

@@ -1,6 +1,16 @@
 import { BASE_BEARS_C, type HeatCell } from '../../cure';
-import { choiceWith, ENGINES, liftsOf, type Method, primerOf } from '../../method';
-import { massOf, saidTolerance, scaleErrorPct, smallestBatchAG, toleranceOf } from '../../mix';
+import {
+  BY_COVERAGE,
+  choiceWith,
+  coatsOf,
+  ENGINES,
+  faceM2,
+  geometricMl,
+  liftsOf,
+  type Method,
+  primerOf,
+} from '../../method';
+import { massOf, ONE_LOT, saidTolerance, scaleErrorPct, smallestBatchAG, toleranceOf } from '../../mix';
 import { USUAL_SCALE_G } from '../../plan';
 import { areaOf, degC, exactly, grams, listed, minutes, ml, mm, percent, texts } from '../../say';
 import { FAMILIES, grainsUntold, isMetered, type Kit, milestoneOf, proportionOf } from '../../system';
@@ -97,6 +107,27 @@ const F = findings({
     why: 'One kit makes {kit}, and {left} are left to place it: that is {needed}{crew, plural, one {} other { for each of # pairs of hands}}. Grenko’s own figure for one pair of hands is {usual}; nobody chose it, so it is planned with what the kit needs.',
     todo: 'Say how fast you place, bring more hands, cool the pot, or take a smaller kit.',
   },
+  claim: {
+    severity: 'note',
+    stage: 'mix',
+    title: 'The sheet says more than the geometry',
+    why: '{sheet} by the sheet’s coverage, {geometry} by area and thickness: {gap} between them, {share} of the geometry. The sheet plans.',
+    todo: 'Order by the sheet; what the first coat really took goes into the record.',
+  },
+  'one-lot': {
+    severity: 'stop',
+    stage: 'mix',
+    title: 'One lot cannot be used up in its life',
+    why: 'All of a coat over {area} is one lot, {crew, plural, one {one pair of hands does} other {# pairs of hands do}} not get round in time.',
+    todo: 'Bring more hands, or let the lot change where nobody sees it: each area, measured as one of its own, to its threshold.',
+  },
+  'lot-break': {
+    severity: 'note',
+    stage: 'mix',
+    title: 'The lot changes at a threshold',
+    why: 'Each of the {areas} areas has a lot of its own in every coat, in whole packs unless they are weighed: {packs} in all.',
+    todo: 'Write down which lot is where; never change it in mid-room.',
+  },
   lean: {
     severity: 'caution',
     stage: 'mix',
@@ -141,9 +172,12 @@ const WAYS = texts('finding.rate.way', {
   hour: '{of} an hour',
   crew: '{crew, plural, one {# pair} other {# pairs}} of hands',
   weigh: 'Split the kit by weighing',
+  lots: 'A lot for each area',
 });
 const SAY = texts('finding.lean:batch', { leftOut: '{mass} from batch {batch}' });
 
+/** More hands than this do not paint one floor. */
+const MOST_ROUND = 12;
 /** More hands than this do not work at one place. */
 const MOST_HANDS = 4;
 
@@ -305,6 +339,46 @@ export const mixRules: Readonly<Record<string, Rule>> = {
             { say: WAYS.rate({ needed }), set: { path: ['settings', row.id], value: least } },
             ...(crew <= MOST_HANDS ? [{ say: WAYS.crew({ crew }), set: { path: ['crew'], value: crew } }] : []),
             ...(method ? weighed(method, kit) : []),
+          ],
+        },
+      ),
+    ];
+  },
+
+  claim: ({ plan }) => {
+    const { mix, context } = plan;
+    const line = mix?.lines.find((l) => l.id === BY_COVERAGE);
+    if (!mix || !context || context.params.byCoverage || !line || line.ml <= 0) return [];
+    const n = coatsOf(context);
+    const geometry = Array.from({ length: n }, (_, layer) => geometricMl(context, layer)).reduce((a, b) => a + b, 0);
+    return [
+      F.claim({
+        sheet: ml(geometry + line.ml),
+        geometry: ml(geometry),
+        gap: ml(line.ml),
+        share: percent((100 * line.ml) / geometry, 2),
+      }),
+    ];
+  },
+
+  'one-lot': ({ plan, repair }) => {
+    const { method, context, mix } = plan;
+    if (!method || !context) return [];
+    if (mix && context.effects.lots === 'area' && context.void.shapes.length > 1)
+      return [F['lot-break']({ areas: context.void.shapes.length, packs: mix.kits.use })];
+    const said = plan.problems.find((p) => p.field === ONE_LOT);
+    if (!said) return [];
+    const hands = said.value as number;
+    const apart = context.void.shapes.length > 1 ? choiceWith(method, 'lots', 'area') : null;
+    return [
+      F['one-lot'](
+        { area: areaOf(faceM2(context) * 1e6), crew: repair.crew },
+        {
+          ways: [
+            ...(hands <= MOST_ROUND
+              ? [{ say: WAYS.crew({ crew: hands }), set: { path: ['crew'], value: hands } }]
+              : []),
+            ...(apart ? [{ say: WAYS.lots(), set: { path: ['schools', apart.school], value: apart.option } }] : []),
           ],
         },
       ),

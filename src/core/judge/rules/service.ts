@@ -1,6 +1,7 @@
 import { sheetFlaws } from '../../cure';
 import { loadCheck, type PlannedStep, reviewOf, strengthOver, windowsOver } from '../../plan';
 import { at, minutes, on, percent, plain, texts } from '../../say';
+import type { MilestoneId } from '../../system';
 import { attempt } from '../../units';
 import { findings } from '../finding';
 import type { Rule } from './rule';
@@ -20,6 +21,13 @@ const F = findings({
     title: 'It is wanted when nobody works',
     why: 'The reopening is wanted {wanted}, outside the working hours: nobody is there to test it, sign, and take the barrier off.{last, select, none {} other { The last working hour before that is {last}.}}',
     todo: 'Plan to be ready by then, or have somebody there at that hour.',
+  },
+  water: {
+    severity: 'stop',
+    stage: 'hold',
+    title: 'Water comes before it may',
+    why: 'It is expected {comes}; {clock} reaches {until}.',
+    todo: 'Move the washing, or the work; or keep it off with a cover that holds.',
   },
   overrun: {
     severity: 'caution',
@@ -96,6 +104,8 @@ const F = findings({
   },
 });
 
+/** What water must not come before. */
+const KEPT_DRY: ReadonlySet<MilestoneId> = new Set(['dry', 'wet']);
 const DAY_MS = 86_400_000;
 /** Nobody agrees on staying to the minute. */
 const STAY_STEP_MIN = 5;
@@ -113,6 +123,15 @@ export const serviceRules: Readonly<Record<string, Rule>> = {
     if (!around.ok || around.value.some((w) => w.fromMs <= wantedAt && wantedAt <= w.toMs)) return [];
     const last = around.value.findLast((w) => w.toMs < wantedAt);
     return [F['wanted-closed']({ wanted: on(wantedAt), last: last ? on(last.toMs) : 'none' })];
+  },
+
+  water: ({ repair, plan }) => {
+    const { waterAt } = repair;
+    if (waterAt === null) return [];
+    const last = plan.milestones
+      .filter((m) => KEPT_DRY.has(m.kind) && m.planMs !== null && m.planMs > waterAt)
+      .sort((a, b) => b.planMs! - a.planMs!)[0];
+    return last ? [F.water({ comes: on(waterAt), clock: last.label, until: on(last.planMs!) })] : [];
   },
 
   overrun: ({ plan }) => (plan.overruns ? [F.overrun()] : []),

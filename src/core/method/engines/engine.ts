@@ -28,6 +28,8 @@ export interface Engine {
   readonly onFaces: boolean;
   /** Each kit is mixed in its own pail, one after the other, so that the pour goes on while the next is mixed. */
   readonly oneKitAPot: (c: MethodContext) => boolean;
+  /** Whether all of a portion is mixed at once, as one lot; absent where nobody sees where a lot ends. */
+  readonly oneLot?: (c: MethodContext) => boolean;
   /** Settings whose minutes spend the pot life beside mixing and standing, where a method has them. */
   readonly spends: readonly string[];
   /** Clocks that each batch has of its own, and not the pass by its last one. */
@@ -61,6 +63,7 @@ export const PORTION = texts('portion', {
   lift: 'lift {n}',
   skim: 'the skim',
   coat: 'coat {n}',
+  coatOver: '{n, select, 0 {area {area}} other {coat {n}, area {area}}}',
   only: 'the coat',
 });
 

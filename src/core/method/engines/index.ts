@@ -10,7 +10,7 @@ export type EngineId = 'press' | 'spread' | 'fill' | 'pour' | 'coat';
 /** The table of engines: how material gets to its place. */
 export const ENGINES: Readonly<Record<EngineId, Engine>> = { press, spread, fill, pour, coat };
 
-export { coated, coatSettings, coatsOf, faceM2, plainCoatMl } from './coat';
+export { claimedMl, coated, coatSettings, coatsOf, faceM2, further, geometricMl, LOT_AREA, plainCoatMl } from './coat';
 export type { Engine } from './engine';
 export { filledInLifts, LEVEL_ML, liftsAfter } from './fill';
 export { pouredFast, pouredFull } from './pour';

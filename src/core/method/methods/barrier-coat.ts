@@ -1,5 +1,5 @@
 import { texts } from '../../say';
-import { furtherCoats } from '../allowances';
+import { byCoverage, furtherCoats } from '../allowances';
 import { clear, endOfMixing, partKits, waiting } from '../common';
 import { coated, coatSettings } from '../engines';
 import type { Method } from '../method';
@@ -54,7 +54,7 @@ export const barrierCoat: Method = {
   finishAnswer: 'tape drawn, whole',
   review: null,
   serves: 'wet',
-  allowances: [furtherCoats],
+  allowances: [furtherCoats, byCoverage],
   says: { order: SAYS.order() },
   tasks: [
     ...tasks('barrier-coat', [

@@ -1,5 +1,5 @@
 import { texts } from '../../say';
-import { furtherCoats } from '../allowances';
+import { byCoverage, furtherCoats } from '../allowances';
 import { clear, endOfMixing, waiting, weighedOrWhole } from '../common';
 import { options } from '../effects';
 import { coated, coatSettings, reworded } from '../engines';
@@ -132,7 +132,7 @@ export const finishCoat: Method = {
   finishAnswer: 'cut back, polished',
   review: null,
   serves: 'sandable',
-  allowances: [furtherCoats],
+  allowances: [furtherCoats, byCoverage],
   says: { order: SAYS.order() },
   tasks: [
     ...tasks('finish-coat', [

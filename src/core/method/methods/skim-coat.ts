@@ -1,5 +1,5 @@
 import { texts } from '../../say';
-import { furtherCoats } from '../allowances';
+import { byCoverage, furtherCoats } from '../allowances';
 import { clear, endOfMixing, soundBase, waiting, weighedOrWhole } from '../common';
 import { coated, coatSettings, reworded } from '../engines';
 import type { Method } from '../method';
@@ -69,7 +69,7 @@ export const skimCoat: Method = {
   finishAnswer: 'drawn level, tape off',
   review: null,
   serves: 'foot',
-  allowances: [furtherCoats],
+  allowances: [furtherCoats, byCoverage],
   says: { order: SAYS.order() },
   tasks: [
     ...tasks('skim-coat', [

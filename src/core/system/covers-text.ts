@@ -1,0 +1,48 @@
+import { parseQuantity, readNumber, type UnitSystem } from '../units';
+
+/** What a coat covers as it stands on a pack: of a litre, or of a whole pack. */
+export type CoversRead =
+  | { readonly per: 'litre'; readonly m2: number }
+  | { readonly per: 'pack'; readonly m2: number }
+  | {
+      readonly per: null;
+      readonly sentence: string;
+      readonly choices?: readonly { readonly label: string; readonly text: string }[];
+    };
+
+const FT2 = 0.3048 ** 2;
+/** Litres of a gallon (US: 231 in³ of 25.4 mm; UK: by definition). */
+const LITRES: Readonly<Record<string, number>> = { l: 1, us: 3.785411784, uk: 4.54609 };
+const PRINTED =
+  /^([\d.,\s/]+?)\s*(m2|m²|sq\.?\s*m|ft2|ft²|sq\.?\s*ft)\s*(?:\/|per|a|an|from a|in a)\s*(l|lit(?:re|er)|us\s*gal(?:lon)?|uk\s*gal(?:lon)?|imp\.?\s*gal(?:lon)?|gal(?:lon)?\s*\((?:us|uk)\)|gal(?:lon)?|kit|set|pack|unit|bag|tin|can|pail|pair|bottle)s?\.?$/i;
+
+/**
+ * Reads what one coat covers.
+ * @example readCovers('0.42 m²/L', 'metric') // { per: 'litre', m2: 0.42 }
+ * @example readCovers('6.5 m² a set', 'metric') // { per: 'pack', m2: 6.5 }
+ * @example readCovers('200 mL/m²', 'metric') // { per: 'litre', m2: 5 }
+ */
+export function readCovers(text: string, system: UnitSystem): CoversRead {
+  const uptake = parseQuantity('uptake', text, system);
+  if (/\//.test(text) && uptake.ok && uptake.value > 0) return { per: 'litre', m2: 1000 / uptake.value };
+  const [, number, area, what] = PRINTED.exec(text.trim()) ?? [];
+  const read = number === undefined ? null : readNumber(number.trim());
+  if (read && 'either' in read) {
+    const rest = text.trim().slice(number!.trim().length);
+    return {
+      per: null,
+      sentence: `${read.either[0]} or ${read.either[1]}?`,
+      choices: read.either.map((label) => ({ label, text: `${label}${rest}` })),
+    };
+  }
+  const value = read && 'value' in read ? read.value : Number.NaN;
+  if (!(value > 0) || area === undefined || what === undefined)
+    return { per: null, sentence: 'As printed: 0.42 m²/L, 6.5 m² a set, or 200 mL/m².' };
+  const m2 = value * (/^(ft|sq\.?\s*ft)/i.test(area) ? FT2 : 1);
+  const unit = what.toLowerCase().replace(/[\s.]/g, '');
+  if (!/^(l|us|uk|imp|gal)/.test(unit)) return { per: 'pack', m2 };
+  if (/^gal(lon)?$/.test(unit) && system !== 'us')
+    return { per: null, sentence: 'Which gallon: US gal or UK gal? They differ by a fifth.' };
+  const litres = /^l/.test(unit) ? LITRES.l! : /uk|imp/.test(unit) ? LITRES.uk! : LITRES.us!;
+  return { per: 'litre', m2: m2 / litres };
+}

@@ -1,0 +1,203 @@
+import { type Job, type Piece, repairOf } from '@/core/plan';
+import type { SheetRevision } from '@/core/system';
+import { measured, SHAPES, type VoidShape, voidOf } from '@/core/void';
+import { kitOf, partsOf, ratioOf, single, tiers } from '@/sample/sheet-words';
+import { furtherSheets } from '@/sample/systems';
+import { at, clock, off, printedPlan, walkJob, walkPiece } from './made';
+
+/** The joints of the winch-house floor in their colour: two rooms, one threshold, two coats, one lot above 12 m². */
+const NOW = at('2027-04-20T16:00');
+const job = walkJob({
+  id: 'walk-15',
+  startFrom: NOW,
+  climate: { kind: 'constant', tempC: 17, humidityPct: 78 },
+});
+const colour = furtherSheets.find((s) => s.kind === 'joint-colour')!;
+const sheet: SheetRevision = {
+  ...colour,
+  id: 'colour-1',
+  systemId: 'colour',
+  name: 'Joint colour',
+  parts: partsOf('joint-colour', { A: { densityGPerMl: 1.2 }, B: { densityGPerMl: 1.05 } }),
+  ratio: ratioOf({ basis: 'volume', a: 4, b: 1, cByWeight: 0.5 }),
+  mixMin: 1,
+  coversM2PerL: null,
+  potLossMl: 0,
+  milestones: [
+    { ...single('stand', 'mix-ends', 'pot', 12, 12) },
+    {
+      ...single('use-by', 'stand-ends', 'pot', 45, 45),
+      table: { form: 'bands', bands: [{ fromC: 5, toC: 35, fromMin: 45, toMin: 45 }] },
+    },
+    {
+      ...single('recoat-from', 'last-coat', 'base', 50, 50),
+      table: { form: 'bands', bands: [{ fromC: 5, toC: 35, fromMin: 50, toMin: 50 }] },
+    },
+    tiers('tack-free', 'last-coat', [
+      [5, 15, 100, 360, 360],
+      [15, 40, 70, 120, 120],
+      [15, 40, 100, 360, 360],
+    ]),
+    {
+      ...single('dry', 'last-coat', 'base', 36 * 60, 36 * 60),
+      table: { form: 'bands', bands: [{ fromC: 5, toC: 35, fromMin: 2160, toMin: 2160 }] },
+    },
+  ],
+  limits: { ...colour.limits, baseMinC: null, baseMaxC: null, materialMinC: null, humidityMaxPct: null },
+  kits: [kitOf('set', 'Set', [240, 52.5, 25], { yieldMl: null, splittable: true })],
+};
+/** 6.5 m² with a set, however much that is. */
+const SET_L = (240 / 1.2 + 52.5 / 1.05 + 25 / 1) / 1000;
+const covering: SheetRevision = { ...sheet, coversM2PerL: 6.5 / SET_L };
+
+const room = (m2: number) =>
+  ({
+    ...SHAPES.coat.blank(),
+    outline: { kind: 'rectangle', length: measured(m2 * 1000, 'tape'), width: measured(1000, 'tape') },
+    thickness: measured(0.1, 'film'),
+    texture: { from: 'class', class: 'none' },
+  }) as VoidShape;
+const SHORT = { 'prep:clean min': 20, 'prep:clean min/m2': 0.01, 'prep:trial min': 9 };
+const piece = (over: Partial<Piece> = {}): Piece =>
+  walkPiece(job, {
+    method: { id: 'joint-colour', version: 1 },
+    void: voidOf(room(15), room(11)),
+    sheetId: covering.id,
+    kitId: 'set',
+    materialC: 17,
+    crew: 4,
+    // Half an hour of looking after what was cleaned the day before: the first shake is at 06:30.
+    plannedStart: at('2027-04-21T06:00'),
+    settings: { ...SHORT, 'coat-rate': 11, 'lot-area': 12e6 },
+    answers: { silicone: 'yes', porous: 'yes', dry: 'yes' },
+    ...over,
+  });
+const report = (over: Partial<Piece> = {}, jobOver: Partial<Job> = {}) =>
+  printedPlan({ job: { ...job, ...jobOver }, repairs: [repairOf(piece(over))], sheets: [covering] }, NOW).repairs[0]!;
+type Report = ReturnType<typeof report>;
+const step = (p: Report, id: string) => p.steps.find((s) => s.id === id)!;
+const found = (p: Report, title: RegExp) => p.findings.filter((f) => title.test(f.title));
+
+test('four sets a coat, eight in all, each coat of one lot', () => {
+  const p = report();
+  expect(p.batches.map((b) => b.kits)).toEqual([4, 4]);
+  expect(p.toMixMl! / (SET_L * 1000)).toBeCloseTo(8, 6);
+  expect(found(p, /lot/i)).toEqual([]);
+});
+test('shaken, stood and shaken again: ready 06:46, and that is when its 45 minutes begin', () => {
+  const p = report();
+  expect(off(step(p, 'b1:weigh').from, '2027-04-21T06:30')).toBeLessThan(2);
+  expect(off(step(p, 'b1:coat').from, '2027-04-21T06:46')).toBeLessThan(2);
+  const useBy = p.milestones.find((m) => m.kind === 'use-by' && m.batch === 0)!;
+  expect(off(useBy.plans, '2027-04-21T07:31')).toBeLessThan(2);
+  expect(off(step(p, 'b1:coat').to, '2027-04-21T07:21')).toBeLessThan(2);
+});
+test('coat 2 is mixed while coat 1 still dries, and painted when it may be: its stand time is in the plan', () => {
+  const p = report();
+  expect(off(step(p, 'b2:weigh').from, '2027-04-21T07:55')).toBeLessThan(2);
+  expect(off(step(p, 'b2:coat').from, '2027-04-21T08:11')).toBeLessThan(2);
+  expect(off(step(p, 'b2:coat').to, '2027-04-21T08:47')).toBeLessThan(2);
+});
+test('touched each hour from the two hours of dry air, dry by the six of damp: 14:47, and never 10:47', () => {
+  const p = report();
+  const touch = step(p, 'hold:touch');
+  expect(touch.tries!.map((t) => clock(t))).toEqual(['Wed 10:48', 'Wed 11:48', 'Wed 12:48', 'Wed 13:48']);
+  expect(off(touch.from, '2027-04-21T14:47')).toBeLessThan(2);
+  const dryAir = report({}, { climate: { kind: 'constant', tempC: 17, humidityPct: 60 } });
+  expect(off(step(dryAir, 'hold:touch').from, '2027-04-21T10:47')).toBeLessThan(2);
+  expect(step(dryAir, 'hold:touch').tries).toEqual([]);
+});
+test('kept dry until Thursday 20:47, which is after hours: opened on Friday', () => {
+  const p = report();
+  expect(off(p.milestones.find((m) => m.kind === 'dry')!.plans, '2027-04-22T20:47')).toBeLessThan(2);
+  expect(clock(p.opens)).toMatch(/^Fri 06:/);
+});
+test('a washing that is booked for Thursday 18:00 is a stop; one on Friday is none', () => {
+  const booked = found(report({ waterAt: at('2027-04-22T18:00') }), /Water comes/);
+  expect(booked).toHaveLength(1);
+  expect(booked[0]!.severity).toBe('stop');
+  expect(booked[0]!.why).toMatch(/20:4/);
+  expect(found(report({ waterAt: at('2027-04-23T08:00') }), /Water comes/)).toEqual([]);
+});
+
+describe('hands too few for one lot', () => {
+  const few = (crew: number, over: Partial<Piece> = {}) => report({ crew, ...over });
+  test.each([
+    [1, 142],
+    [2, 70.9],
+    [3, 47.3],
+  ])('%i of them take longer than its life', (crew, minutes) => {
+    const p = few(crew);
+    expect(p.batches).toEqual([]);
+    const [stop] = found(p, /One lot cannot/);
+    expect(stop!.severity).toBe('stop');
+    expect(p.problems.map((x) => x.sentence).join()).toContain(`${minutes} min`);
+    expect(stop!.ways!.map((w) => w.say)).toEqual(['4 pairs of hands', 'A lot for each area']);
+  });
+  test('two of them, the lot changed at the threshold: 15 m² in 41 min, 11 m² in 30, three and two whole sets', () => {
+    const p = few(2, { schools: { lots: 'threshold' } });
+    expect(p.batches.map((b) => b.kits)).toEqual([3, 2, 3, 2]);
+    const took = (id: string) => (Date.parse(step(p, id).to!) - Date.parse(step(p, id).from!)) / 60_000;
+    expect(took('b1:coat')).toBeCloseTo(41, 0);
+    expect(took('b2:coat')).toBeCloseTo(30, 0);
+    expect(found(p, /threshold/)[0]!.why).toContain('10 in all');
+    expect(step(p, 'b2:coat').title).toContain('area 2');
+    // Coat 2 of the first room waits for coat 1 of the first room.
+    expect(Date.parse(step(p, 'b3:coat').from!)).toBeGreaterThanOrEqual(
+      Date.parse(step(p, 'b1:coat').to!) + 50 * 60_000,
+    );
+    expect(Date.parse(step(p, 'b4:coat').from!)).toBeGreaterThanOrEqual(
+      Date.parse(step(p, 'b2:coat').to!) + 50 * 60_000,
+    );
+  });
+  test('weighed out, the break costs no set: eight', () => {
+    const p = few(2, { schools: { lots: 'threshold', 'part-kits': 'weighed' } });
+    expect(p.toMixMl! / (SET_L * 1000)).toBeCloseTo(8, 6);
+    expect(p.kits!.use).toBe(8);
+  });
+  test('a rate that nobody chose forbids nothing: it is planned with what the lot needs, and says so', () => {
+    const p = few(1, { settings: { ...SHORT, 'lot-area': 12e6 } });
+    expect(p.batches.map((b) => b.kits)).toEqual([4, 4]);
+    expect(found(p, /faster than usual/)).toHaveLength(1);
+  });
+  test('under the typed area nobody asks for one lot: it is parted by its minutes', () => {
+    const p = few(1, {
+      settings: { ...SHORT, 'coat-rate': 11, 'lot-area': 30e6 },
+      schools: { 'part-kits': 'weighed' },
+    });
+    expect(p.batches.length).toBeGreaterThan(4);
+    expect(found(p, /One lot/)).toEqual([]);
+  });
+});
+
+test('nothing is mixed in the evening that would be painted in the morning', () => {
+  // Ready to mix at 19:20: shaking fits before eight, standing and painting do not.
+  const p = report({ plannedStart: at('2027-04-20T18:50') });
+  expect(clock(step(p, 'b1:weigh').from)).toBe('Wed 06:00');
+  const gap = Date.parse(step(p, 'b1:coat').from!) - Date.parse(step(p, 'b1:mix').to!);
+  expect(gap / 60_000).toBeLessThanOrEqual(14);
+});
+test('a drop test on every joint and a trial spot are hold points before anything is mixed', () => {
+  const p = report();
+  for (const id of ['prep:clean', 'prep:trial']) {
+    expect(step(p, id).hold).toBe(true);
+    expect(Date.parse(step(p, id).to!)).toBeLessThanOrEqual(Date.parse(step(p, 'b1:weigh').from!));
+  }
+  expect(found(report({ answers: { silicone: 'no', porous: 'yes', dry: 'yes' } }), /take no colour/)[0]!.severity).toBe(
+    'stop',
+  );
+});
+test('in US units it is the same: eight sets, the same hours', () => {
+  const us = printedPlan({ job, repairs: [repairOf(piece())], sheets: [covering] }, NOW, { system: 'us' }).repairs[0]!;
+  const p = report();
+  expect(us.batches.map((b) => b.kits)).toEqual([4, 4]);
+  expect(us.steps.map((s) => s.from)).toEqual(p.steps.map((s) => s.from));
+});
+test('without a coverage on the sheet the thickness plans, and none at all is asked for', () => {
+  const thick = printedPlan({ job, repairs: [repairOf(piece())], sheets: [sheet] }, NOW).repairs[0]!;
+  expect(thick.toMixMl! / 1000).toBeCloseTo(2 * 26 * 0.1, 6);
+  const none = { ...room(15), thickness: measured(0, 'film') } as VoidShape;
+  const asked = printedPlan({ job, repairs: [repairOf(piece({ void: voidOf(none) }))], sheets: [sheet] }, NOW)
+    .repairs[0]!;
+  expect(asked.problems.map((x) => x.sentence).join()).toMatch(/thick/i);
+});
