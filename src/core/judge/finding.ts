@@ -10,6 +10,8 @@ export const Finding = z.object({
   passName: z.string().optional(),
   /** It is of the whole place: of several passes it is said once. */
   once: z.literal(true).optional(),
+  /** The field of the refusal that it tells the ways out of: nobody can go on all the same, there is no plan. */
+  refusal: z.string().optional(),
   severity: z.enum(['stop', 'caution', 'note']),
   stage: z.enum(['inspect', 'measure', 'material', 'mix', 'place', 'hold', 'finish', 'release']),
   title: Said,
@@ -50,6 +52,7 @@ export type Notice = (
     readonly severity?: Finding['severity'];
     readonly stage?: Finding['stage'];
     readonly ways?: Finding['ways'];
+    readonly refusal?: string;
   },
 ) => Finding;
 
@@ -73,6 +76,7 @@ export function findings<K extends string>(table: Readonly<Record<K, FindingRow>
       todo: say.todo(values),
       ...(row.once ? { once: true as const } : {}),
       ...(over.ways?.length ? { ways: over.ways } : {}),
+      ...(over.refusal === undefined ? {} : { refusal: over.refusal }),
     });
   }
   return notices;

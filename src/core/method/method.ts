@@ -65,6 +65,8 @@ export interface Method {
   readonly says: Readonly<Record<string, Message>>;
   readonly gaps?: Readonly<Record<string, Gap>>;
   readonly keeps?: FaceKeeps;
+  /** What a shape begins with for it, where that is another than usual: nobody measures the thickness of a film of colour. */
+  readonly blanks?: Readonly<Partial<Record<ShapeId, Readonly<Record<string, unknown>>>>>;
   readonly params?: EngineParams;
   /** All tasks in their order, those of the engine among them. */
   readonly tasks: readonly TaskRow[];

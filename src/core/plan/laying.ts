@@ -266,11 +266,12 @@ export function layingOf(layAsk: LayAsk): Laying {
     }
   };
 
-  /** When it is tried by touch before the sheet says it holds: each hour from the soonest of any weather. */
+  /** When it is tried by touch before the sheet says it holds: each working hour from the soonest of any weather. */
   const triesOf = ({ waitFor }: StepDraft, byMs: number): readonly number[] => {
     const soonest = waitFor ? clocks.soonestOf(waitFor.kind, waitFor.batches ?? [lastBatch]) : null;
     const out: number[] = [];
-    for (let ms = soonest ?? byMs; ms < byMs && out.length < MOST_TRIES; ms += HOUR_MS) out.push(ms);
+    for (let ms = soonest ?? byMs; ms < byMs && out.length < MOST_TRIES; ms += HOUR_MS)
+      if (ask.windows.some((w) => w.fromMs <= ms && ms < w.toMs)) out.push(ms);
     return out;
   };
 

@@ -138,12 +138,14 @@ export function mixAt(
   const pace = ENGINES[method.engine].pace?.(context);
   const rate = pace ? settingIn(context, pace.setting) * pace.mlPerMin : 100;
   const rateChosen = pace !== undefined && repair.settings[pace.setting] !== undefined;
+  const covered = context.params.byCoverage && sheet.coversM2PerL !== null;
   const ask = (usableMin: number): MixAsk => ({
     sheet,
     kit,
     netMl: measured.nominalMl,
-    p90Ml: measured.p90Ml,
-    p95Ml: measured.p95Ml,
+    // What goes by the sheet's coverage has no doubt of its thickness.
+    p90Ml: covered ? measured.nominalMl : measured.p90Ml,
+    p95Ml: covered ? measured.nominalMl : measured.p95Ml,
     reserve: repair.reserve,
     allowances: allowancesOf(method, context),
     portions: ENGINES[method.engine].portions(context),

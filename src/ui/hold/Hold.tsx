@@ -15,6 +15,9 @@ import { WhenField } from '../shared/WhenField';
 import { shortWhen } from '../shared/when';
 import { changeJob, changePass } from '../workspace/workspace';
 
+/** What it is left alone for; “keep dry until” says so itself. */
+const leftFor = (label: string): string => (label.endsWith(' until') ? label : `left alone for ${label} until`);
+
 const STANDING = { sheet: '', extrapolated: ' beyond the sheet’s points', estimated: ' estimated' } as const;
 
 function Sheet({ view, at, nowMs }: StageProps) {
@@ -129,7 +132,7 @@ function Side({ view, at, nowMs }: StageProps) {
   return (
     <div>
       <Answer
-        over={`left alone for ${main ? main.label.toLowerCase() : 'load'} until`}
+        over={leftFor(main?.label.toLowerCase() ?? 'load')}
         digits={computed !== null ? shortWhen(computed, zone, nowMs) : main?.problem ? 'not in sight' : '—'}
         beside={
           main && main.fromMs !== null && main.toMs !== null && main.toMs - main.fromMs >= 60_000 ? (

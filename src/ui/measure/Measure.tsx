@@ -25,7 +25,9 @@ import type { StageProps } from '../repair/stage-props';
 import { Answer, Choice, useFormat, Working } from '../shared/bits';
 import { Drawing } from '../shared/Drawing';
 import { StageFindings, StillNeeds } from '../shared/StageFindings';
+import { holds } from '../shared/stage-answer';
 import { useNarrow } from '../shared/use-narrow';
+import { usePrefs } from '../workspace/prefs';
 import { changePass, useWorkspace } from '../workspace/workspace';
 import { addShape, movePoint, pullDimension, pullThickness, removeShape, writeShape } from './edit';
 import { PhotoTrace } from './PhotoTrace';
@@ -249,6 +251,7 @@ function Side({ view, at }: StageProps) {
   const { repair, v } = useDraft(at);
   const format = useFormat();
   const now = useLookAt(repair);
+  const system = usePrefs((p) => p.system);
   if (!repair.void)
     return (
       <div>
@@ -260,18 +263,23 @@ function Side({ view, at }: StageProps) {
   const { shapes } = repair.void;
   const shape = shapes[index]!;
   const problems = voidProblems(repair.void);
-  const shown = v ? format('volume', v.nominalMl) : null;
+  const byArea = plan.method?.params?.byCoverage === true;
+  const shown = !v ? null : byArea ? holds({ ...plan, void: v }, system) : format('volume', v.nominalMl);
   const problemAt = (key: string) => problems.find((p) => p.field === `shapes.${index}.${key}`)?.sentence ?? null;
   const wholeProblem = (key: string) => problems.find((p) => p.field === key)?.sentence ?? null;
   const outline: PlanOutline | null = 'outline' in shape ? shape.outline : null;
   return (
     <div>
       <Answer
-        over={repair.void.count > 1 ? `the ${repair.void.count} voids hold` : 'the void holds'}
+        over={
+          byArea ? 'to be covered' : repair.void.count > 1 ? `the ${repair.void.count} voids hold` : 'the void holds'
+        }
         digits={shown?.digits ?? '—'}
         unit={shown?.unit}
         beside={
-          v ? (
+          byArea && v ? (
+            'how much that takes is the sheet’s to say'
+          ) : v ? (
             <>
               between <strong className="fig">{format('volume', v.p5Ml).digits}</strong> and{' '}
               <strong className="fig">{format('volume', v.p95Ml).text}</strong>

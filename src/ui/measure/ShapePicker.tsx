@@ -1,6 +1,6 @@
 'use client';
 import { useState } from 'react';
-import type { Method } from '@/core/method';
+import { ENGINES, type Method } from '@/core/method';
 import { BROKE, type BrokeId, SHAPE_IDS, SHAPES, type ShapeId } from '@/core/void';
 import { Drawing } from '../shared/Drawing';
 
@@ -18,7 +18,9 @@ export function ShapePicker({
   first: boolean;
   choose: (id: ShapeId) => void;
 }) {
-  const [all, setAll] = useState(!first);
+  const { onFaces } = ENGINES[method.engine];
+  // A hole has a cone, a chase a pocket; to a face belongs another face.
+  const [all, setAll] = useState(!first && !onFaces);
   const offered = SHAPE_IDS.filter((id) => all || method.shapes.includes(id));
   return (
     <div className="p-5">
@@ -26,7 +28,9 @@ export function ShapePicker({
       <p className="soft mb-2">
         {first
           ? 'Choose what you see; the drawing and the questions follow.'
-          : 'Its volume is added: a cone on a hole, a pocket in a chase.'}
+          : onFaces
+            ? 'Its area is added: another room, the other side.'
+            : 'Its volume is added: a cone on a hole, a pocket in a chase.'}
       </p>
       <div className="flex flex-wrap gap-x-5">
         {GROUPS.map((group) => {

@@ -1,3 +1,4 @@
+import { methodOf } from '@/core/method';
 import { type PassRef, type Piece, pieceOf } from '@/core/plan';
 import { kindOf, type Point, SHAPES, type ShapeId, type Void, type VoidShape, voidOf, withValue } from '@/core/void';
 import { changePass, stateNow } from '../workspace/workspace';
@@ -86,7 +87,7 @@ export const addShape = (of: PassRef, id: ShapeId): void =>
   changePass(
     of,
     (r) => {
-      const shape = SHAPES[id].blank();
+      const shape = { ...SHAPES[id].blank(), ...methodOf(r.method.id)?.blanks?.[id] } as VoidShape;
       return { ...r, void: r.void ? { ...r.void, shapes: [...r.void.shapes, shape] } : voidOf(shape) };
     },
     `void:add:${shapesOf(of)}`,

@@ -23,6 +23,9 @@ import { MixingColumns } from './MixingColumns';
 import { PressedPacks } from './PressedPacks';
 import { Stops } from './Stops';
 
+/** Less than this is a smear on the paddle, mL. */
+const SMEAR_ML = 0.5;
+
 function Sheet({ view, at }: StageProps) {
   const { plan } = at;
   const says = useSay(view.job.zone);
@@ -173,11 +176,13 @@ function Side({ view, at }: StageProps) {
         </tfoot>
       </table>
       <p className="soft text-sm">
-        For the 95 % value, {format('volume', mix.onHandMl).text}. Left over {format('volume', mix.kits.leftMl).text}
-        {mix.kits.leftIsMixed
-          ? ', mixed: use it at once or let it set in a flat tray outside'
-          : ', unmixed: keep it closed'}
-        .
+        For the 95 % value, {format('volume', mix.onHandMl).text}.
+        {mix.kits.leftMl >= SMEAR_ML &&
+          ` Left over ${format('volume', mix.kits.leftMl).text}, ${
+            mix.kits.leftIsMixed
+              ? 'mixed: use it at once or let it set in a flat tray outside.'
+              : 'unmixed: keep it closed.'
+          }`}
       </p>
       {stored && <DoseField repair={repair} sheet={stored} />}
       {metered ? (

@@ -106,7 +106,9 @@ function withPath<T>(target: T, [head, ...rest]: readonly string[], value: unkno
 /** Findings of a stage, stops with the way past them. */
 export function StageFindings({ at, zone, stage, all }: { at: PassView; zone: string; stage?: Stage; all?: boolean }) {
   const mine = all ? at.findings : at.findings.filter((f) => f.stage === stage);
-  const problems = stage ? at.plan.problems.filter((p) => p.stage === stage) : at.plan.problems;
+  // What a finding tells with its ways out is not told twice.
+  const told = new Set(mine.flatMap((f) => f.refusal ?? []));
+  const problems = at.plan.problems.filter((p) => (!stage || p.stage === stage) && !told.has(p.field));
   return (
     <div>
       {problems.map((p) => (
@@ -126,7 +128,7 @@ export function StageFindings({ at, zone, stage, all }: { at: PassView; zone: st
       {mine.map((f) => (
         <FindingCard key={f.id} zone={zone} finding={f} overridden={at.actuals.overrides.get(f.id)}>
           <WaysOut at={at} zone={zone} finding={f} />
-          {f.severity === 'stop' && !at.actuals.overrides.has(f.id) && (
+          {f.severity === 'stop' && !f.refusal && !at.actuals.overrides.has(f.id) && (
             <StandInAsk at={at} zone={zone} finding={f}>
               <Override at={at} zone={zone} finding={f} />
             </StandInAsk>

@@ -2,7 +2,7 @@ import type { Stage } from '@/core/method';
 import type { ChainPlan, RepairPlan } from '@/core/plan';
 import type { PassView } from '@/core/record';
 import { isMetered } from '@/core/system';
-import { format, type UnitSystem } from '@/core/units';
+import { format, type Shown, type UnitSystem } from '@/core/units';
 import { say } from '@/words';
 import { shortWhen } from './when';
 
@@ -27,7 +27,7 @@ export function stageAnswer(
     }
     case 'measure':
       return plan.void
-        ? format('volume', plan.void.nominalMl, system).text
+        ? holds(plan, system).text
         : plan.problems.some((p) => p.stage === 'measure')
           ? 'does not fit'
           : 'to measure';
@@ -62,6 +62,12 @@ export function stageAnswer(
       return plan.openMs !== null ? shortWhen(plan.openMs, zone, nowMs) : plan.steps.length ? 'not in sight' : 'waits';
   }
 }
+
+/** What a void holds; of a film too thin to be measured, what it covers. */
+export const holds = (plan: Pick<RepairPlan, 'method' | 'void' | 'piece'>, system: UnitSystem): Shown =>
+  plan.method?.params?.byCoverage
+    ? format('area', plan.void!.faces.planAreaMm2 * (plan.piece.void?.count ?? 1), system)
+    : format('volume', plan.void!.nominalMl, system);
 
 const isChain = (plan: RepairPlan): plan is ChainPlan => 'passes' in plan;
 

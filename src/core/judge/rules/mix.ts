@@ -118,7 +118,7 @@ const F = findings({
     severity: 'stop',
     stage: 'mix',
     title: 'One lot cannot be used up in its life',
-    why: 'All of a coat over {area} is one lot, {crew, plural, one {one pair of hands does} other {# pairs of hands do}} not get round in time.',
+    why: '{said}',
     todo: 'Bring more hands, or let the lot change where nobody sees it: each area, measured as one of its own, to its threshold.',
   },
   'lot-break': {
@@ -127,6 +127,14 @@ const F = findings({
     title: 'The lot changes at a threshold',
     why: 'Each of the {areas} areas has a lot of its own in every coat, in whole packs unless they are weighed: {packs} in all.',
     todo: 'Write down which lot is where; never change it in mid-room.',
+  },
+  'rate:lot': {
+    id: 'rate',
+    severity: 'caution',
+    stage: 'mix',
+    title: 'One lot must be used up faster than usual',
+    why: 'All of a coat over {area} is one lot, and {left} are left to use it up: that is {needed}{crew, plural, one {} other { for each of # pairs of hands}}. Grenko’s own figure for one pair of hands is {usual}; nobody chose it, so it is planned with what the lot needs.',
+    todo: 'Say how fast you coat, bring more hands, or let the lot change at a threshold.',
   },
   lean: {
     severity: 'caution',
@@ -331,6 +339,23 @@ export const mixRules: Readonly<Record<string, Rule>> = {
     const least = Math.ceil((mix.rateNeeded / pace.mlPerMin) * 100 - 1e-6) / 100;
     const crew = Math.ceil((least * repair.crew) / row.byDefault);
     const needed = said(least);
+    const ways = [
+      { say: WAYS.rate({ needed }), set: { path: ['settings', row.id], value: least } },
+      ...(crew <= MOST_ROUND ? [{ say: WAYS.crew({ crew }), set: { path: ['crew'], value: crew } }] : []),
+    ];
+    if (ENGINES[method!.engine].oneLot?.(plan.context!))
+      return [
+        F['rate:lot'](
+          {
+            area: areaOf(faceM2(plan.context!) * 1e6),
+            left: minutes(usableMin),
+            crew: repair.crew,
+            needed,
+            usual: said(row.byDefault),
+          },
+          { ways },
+        ),
+      ];
     return [
       F.rate(
         { kit: ml(mix.kits.volumeMl), left: minutes(usableMin), crew: repair.crew, needed, usual: said(row.byDefault) },
@@ -372,8 +397,9 @@ export const mixRules: Readonly<Record<string, Rule>> = {
     const apart = context.void.shapes.length > 1 ? choiceWith(method, 'lots', 'area') : null;
     return [
       F['one-lot'](
-        { area: areaOf(faceM2(context) * 1e6), crew: repair.crew },
+        { said: said.sentence },
         {
+          refusal: ONE_LOT,
           ways: [
             ...(hands <= MOST_ROUND
               ? [{ say: WAYS.crew({ crew: hands }), set: { path: ['crew'], value: hands } }]

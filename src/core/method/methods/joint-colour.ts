@@ -1,4 +1,5 @@
 import { texts } from '../../say';
+import { measured } from '../../void';
 import { byCoverage, furtherCoats } from '../allowances';
 import { clear, endOfMixing, partKits, waiting } from '../common';
 import type { School } from '../context';
@@ -44,6 +45,7 @@ export const jointColour: Method = {
   label: 'Joint colour',
   engine: 'coat',
   params: { byCoverage: true },
+  blanks: { coat: { thickness: measured(0.05, 'film', 0), texture: { from: 'class', class: 'none' } } },
   does: 'Joints are cleaned, dried and painted with a water-borne colour, wiped off the tiles, and kept dry until it holds.',
   bases: ['stone', 'concrete'],
   shapes: ['coat'],
