@@ -1,4 +1,5 @@
-import { type Job, type Piece, repairOf } from '@/core/plan';
+import { type ChainPlan, type Job, type Piece, repairOf, startsAskOf, startWindows } from '@/core/plan';
+import { viewJob } from '@/core/record';
 import type { SheetRevision } from '@/core/system';
 import { measured, SHAPES, type VoidShape, voidOf } from '@/core/void';
 import { kitOf, partsOf, ratioOf, single, tiers } from '@/sample/sheet-words';
@@ -170,6 +171,13 @@ describe('hands too few for one lot', () => {
   });
 });
 
+test('the strip of starts counts the pot from its last shake: there are good hours to begin', () => {
+  const view = viewJob({ job, repairs: [repairOf(piece())], sheets: [covering], stock: [], events: [] }, NOW);
+  const chain = view.repairs[0]!.plan as ChainPlan;
+  const starts = startWindows(startsAskOf(chain, job, view.plan.windows, NOW)!);
+  expect(starts.reasons.map((r) => r.id)).not.toContain('pot');
+  expect(starts.earliestMs).not.toBeNull();
+});
 test('nothing is mixed in the evening that would be painted in the morning', () => {
   // Ready to mix at 19:20: shaking fits before eight, standing and painting do not.
   const p = report({ plannedStart: at('2027-04-20T18:50') });

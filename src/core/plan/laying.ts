@@ -74,6 +74,14 @@ export interface Laying {
 const handsOnMs = (step: StepDraft): number =>
   step.exact ? Math.round(step.handsOnMin * MIN_MS) : Math.ceil(step.handsOnMin - 1e-9) * MIN_MS;
 
+/** What stands in the pot meanwhile belongs to its block: nobody mixes in the evening what is placed in the morning. */
+const stands = ({ waitFor }: Pick<StepDraft, 'waitFor'>): boolean =>
+  waitFor !== undefined && milestoneKind(waitFor.kind).manner === true;
+
+/** Whether a step may come on another day than the one before it in its block: it waits, and not for a pot alone. */
+export const tears = (d: Pick<StepDraft, 'waitFor'>): boolean =>
+  d.waitFor !== undefined && !d.waitFor.ahead && !stands(d);
+
 /** A face that stands too long, with what bares it again. */
 interface Stale {
   readonly draft: StepDraft;
@@ -222,16 +230,12 @@ export function layingOf(layAsk: LayAsk): Laying {
     }
     return more;
   };
-  /** What stands in the pot meanwhile belongs to the block: nobody mixes in the evening what is placed in the morning. */
-  const stands = ({ waitFor }: StepDraft): boolean =>
-    waitFor !== undefined && milestoneKind(waitFor.kind).manner === true;
   /** How long a step takes with the stand time before it, ms. */
   const takesMs = (d: StepDraft): number =>
     handsOnMs(d) + (stands(d) ? (clocks.lasts(d.waitFor!.kind, cursor) ?? 0) : 0);
   /** Where the block that begins with a step ends: before the next block, or the next of its own that waits. */
   const blockEnd = (drafts: readonly StepDraft[], i: number): number => {
-    const waits = (d: StepDraft) => d.waitFor !== undefined && !d.waitFor.ahead && !stands(d);
-    const end = drafts.findIndex((d, k) => k > i && (d.block !== drafts[i]!.block || waits(d)));
+    const end = drafts.findIndex((d, k) => k > i && (d.block !== drafts[i]!.block || tears(d)));
     return end < 0 ? drafts.length : end;
   };
   /**

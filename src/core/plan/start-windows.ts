@@ -4,6 +4,7 @@ import { massOf } from '../mix';
 import { type MilestoneId, milestoneOf, type SheetRevision } from '../system';
 import { attempt } from '../units';
 import type { Window } from './calendar';
+import { tears } from './laying';
 import { opensFrom } from './plan-chain';
 import { USUAL_POT_G } from './reach-try';
 import type { ChainPlan, PlannedStep } from './repair-plan';
@@ -360,8 +361,12 @@ export function startsAskOf(
   const known = plan.stop === null && opensFrom(plan, mix.startMs) !== undefined;
   const firstPlaced = steps.find((s) => s.batch === 0 && s.marks?.end?.includes('placed'));
   const after = steps.slice(steps.indexOf(mix));
-  const torn = after.findIndex((s, i) => i > 0 && (s.block !== mix.block || s.waitFor !== undefined));
+  const torn = after.findIndex((s, i) => i > 0 && (s.block !== mix.block || tears(s)));
   const together = torn < 0 ? after : after.slice(0, torn);
+  // A pot that counts from the end of mixing, or of its standing, does not live through those.
+  const useBy = milestoneOf(sheet, 'use-by');
+  const livesFrom = steps.find((s) => s.batch === 0 && useBy && s.marks?.end?.includes(useBy.startsAt));
+  const potFromMs = useBy?.startsAt === 'mix-begins' || !livesFrom ? mix.startMs : livesFrom.endMs;
   return {
     sheet,
     thermal,
@@ -379,7 +384,7 @@ export function startsAskOf(
     // A large pot warms itself: it needs a sheet’s life that is longer by as much as its own is shorter. Batches are
     // measured to the pot as long as they take: that steps are planned in whole minutes kills none.
     potMin: firstPlaced
-      ? ((firstPlaced.endMs - mix.startMs) / MIN_MS - roundedMin(steps, mix, firstPlaced)) / share
+      ? Math.max(0, (firstPlaced.endMs - potFromMs) / MIN_MS - roundedMin(steps, mix, firstPlaced)) / share
       : 0,
     // Where a wait has no time nobody can say when it is ready.
     serves: plan.stop ? null : plan.serves,

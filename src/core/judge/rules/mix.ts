@@ -386,7 +386,7 @@ export const mixRules: Readonly<Record<string, Rule>> = {
     ];
   },
 
-  'one-lot': ({ plan, repair }) => {
+  'one-lot': ({ plan }) => {
     const { method, context, mix } = plan;
     if (!method || !context) return [];
     if (mix && context.effects.lots === 'area' && context.void.shapes.length > 1)
