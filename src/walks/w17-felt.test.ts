@@ -89,18 +89,49 @@ test('felt and its resin: 259.2 g in each side, 1.10 mm thick', () => {
   expect(p.volumeMl!.nominal * 1.1).toBeCloseTo(259.2, 0);
   expect(JSON.stringify(p.working)).toContain('Thickness of the laminate');
 });
-test('wet, lay, wet, lay: at 19 °C the pot is empty before it is dead, each side closed inside its own open time', () => {
+const IN_TURN = { order: 'in-turn' };
+const minutesAfterMixing = (p: ReturnType<typeof plan>, id: string) =>
+  (Date.parse(p.steps.find((s) => s.id === id)!.to!) - Date.parse(p.steps.find((s) => s.id === 'b1:mix')!.from!)) /
+  60_000;
+
+test('both are wetted, then both laid: pot empty at +15, closed at +26 and +37, each inside its open time', () => {
   const p = plan();
-  const mix = p.steps.find((s) => s.id === 'b1:mix')!;
-  const after = (id: string) => (Date.parse(p.steps.find((s) => s.id === id)!.to!) - Date.parse(mix.from!)) / 60_000;
-  expect(after('b1.2:spread')).toBeLessThanOrEqual(29.2);
+  const order = p.steps.filter((s) => /spread|close/.test(s.id)).map((s) => s.id);
+  expect(order).toEqual(['b1:spread', 'b1.2:spread', 'b1:close', 'b1.2:close']);
+  expect(minutesAfterMixing(p, 'b1.2:spread')).toBeCloseTo(15, 0);
+  expect(minutesAfterMixing(p, 'b1:close')).toBeCloseTo(26, 0);
+  expect(minutesAfterMixing(p, 'b1.2:close')).toBeCloseTo(37, 0);
   expect(p.findings.filter((f) => f.id.startsWith('late'))).toEqual([]);
 });
-test('at 24 °C the pot does not last for both in turn: two mixes of 315 g, 40 g more', () => {
-  const p = plan(piece({}, 2, 24), 24);
-  expect(p.batches).toHaveLength(2);
-  expect(grams(p)).toBeCloseTo(630.8, 0);
-  for (const b of p.batches) expect(b.massG.A! + b.massG.B!).toBeCloseTo(315.4, 0);
+test('at 24 °C it is still one mix that way; in turn the pot does not last: two of 315 g, 40 g more', () => {
+  const hot = plan(piece({}, 2, 24), 24);
+  expect(hot.batches).toHaveLength(1);
+  expect(minutesAfterMixing(hot, 'b1.2:close')).toBeCloseTo(37, 0);
+  expect(hot.findings.filter((f) => f.id.startsWith('late'))).toEqual([]);
+  const turn = plan(piece({ schools: IN_TURN }, 2, 24), 24);
+  expect(turn.batches).toHaveLength(2);
+  expect(grams(turn)).toBeCloseTo(630.8, 0);
+  for (const b of turn.batches) expect(b.massG.A! + b.massG.B!).toBeCloseTo(315.4, 0);
+});
+test('in turn at 19 °C the pot is empty at +26, before it is dead', () => {
+  const p = plan(piece({ schools: IN_TURN }));
+  expect(p.batches).toHaveLength(1);
+  expect(minutesAfterMixing(p, 'b1.2:spread')).toBeCloseTo(26, 0);
+  expect(p.findings.filter((f) => f.id.startsWith('late'))).toEqual([]);
+});
+test('no more are wetted at once than can be laid before the first or the last has lain too long', () => {
+  // Open 47.6 min at 19 °C: three lie 6 + 33 = 39, four would lie 6 + 44 = 50; the pot would take four.
+  for (const [count, lots] of [
+    [3, 1],
+    [4, 2],
+  ] as const) {
+    const p = plan(piece({ settings: { over: 60 / 1.1, rate: 250.4 / 6, 'close min': 11 } }, count));
+    expect(p.batches).toHaveLength(lots);
+    expect(p.findings.filter((f) => f.id.startsWith('late'))).toEqual([]);
+  }
+  // Laid in two minutes, it is the pot that bounds: 26.2 min of it are four of six.
+  const quick = plan(piece({ settings: { over: 60 / 1.1, rate: 250.4 / 6, 'close min': 2 } }, 5));
+  expect(quick.batches).toHaveLength(2);
 });
 test('ground through to the fibres is a stop', () => {
   const p = plan(piece({ answers: { fibres: 'no' } }));

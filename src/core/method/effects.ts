@@ -15,6 +15,8 @@ export interface Effects {
   readonly split: 'whole' | 'weighed';
   /** Colour is of one lot over the whole face, or may change at a threshold; null where nobody sees the difference. */
   readonly lots: 'one' | 'area' | null;
+  /** Like parts out of one pot are all spread before the first is closed: the pot is empty sooner. */
+  readonly spreadFirst: boolean;
   /** The first shots of a fresh mixer are thrown away. */
   readonly purge: boolean;
   /** Minutes after placing that are waited whatever the sheet says; null: the sheet decides. */
@@ -43,6 +45,7 @@ export const NO_EFFECTS: Effects = {
   grouping: 'one',
   split: 'whole',
   lots: null,
+  spreadFirst: false,
   purge: false,
   fixedWaitMin: null,
   onePass: false,

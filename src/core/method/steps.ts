@@ -247,9 +247,12 @@ export function stepsOf(method: Method, c: StepContext): readonly StepDraft[] {
     }
   };
   const ofBatch = (runs: readonly (readonly TaskRow[])[], batch: Batch | null) => {
-    for (const run of runs)
-      for (const part of run[0]!.each === 'part' ? partsHere(c, batch, engine) : [null])
-        add(run, { ...c, batch, part });
+    for (const run of runs) {
+      const parts = run[0]!.each === 'part' ? partsHere(c, batch, engine) : [null];
+      // All of a pot are spread before the first is closed, or each is closed before the next is spread.
+      for (const rows of c.effects.spreadFirst && parts.length > 1 ? run.map((row) => [row]) : [run])
+        for (const part of parts) add(rows, { ...c, batch, part });
+    }
   };
   for (const { eachBatch, runs } of layoutOf(method))
     for (const batch of eachBatch ? c.batches : [null]) ofBatch(runs, batch);

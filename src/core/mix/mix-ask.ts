@@ -55,6 +55,10 @@ export interface PartsAsk {
   readonly count: number;
   /** Minutes it takes to close one. */
   readonly closeMin: number;
+  /** All of a pot are spread before the first is closed. */
+  readonly spreadFirst?: boolean;
+  /** Minutes one may lie spread before it is closed; null where the sheet does not say. */
+  readonly openMin?: number | null;
   /** Never more than so many out of one pot. */
   readonly most?: number;
 }

@@ -9,6 +9,7 @@ import {
   type MixBasis,
   type MixResult,
   NOTHING_DRAWN,
+  type PartsAsk,
   partsOf,
   yieldLines,
 } from './mix-ask';
@@ -128,9 +129,22 @@ function potsFor(needMl: number, { ask, caps, kitMl, kitsPerPot, whole }: Sharin
 function partsPerPot(partMl: number, { ask, caps, kitMl, kitsPerPot, whole }: Sharing): number {
   const spreadMin = partMl / (ask.placingMlPerMin * ask.crew);
   if (!ask.parts || spreadMin > ask.usableMin + 1e-9) return 0;
-  const inTime = 1 + Math.floor((ask.usableMin - spreadMin) / (spreadMin + ask.parts.closeMin) + 1e-9);
+  const inTime = ask.parts.spreadFirst
+    ? closedInTime(spreadMin, ask.parts, ask.usableMin)
+    : 1 + Math.floor((ask.usableMin - spreadMin) / (spreadMin + ask.parts.closeMin) + 1e-9);
   const holdsMl = whole ? kitsPerPot * kitMl : caps.heldMl;
   return Math.min(inTime, ask.parts.most ?? inTime, Math.floor((holdsMl - ask.sheet.potLossMl) / partMl + 1e-9));
+}
+
+/**
+ * So many parts are all spread before the pot is dead, and each is closed before it has lain open too long: the last
+ * lies while all are closed, or the first while all are spread, whichever takes longer.
+ */
+function closedInTime(spreadMin: number, { count, closeMin, openMin = null }: PartsAsk, usableMin: number): number {
+  const lies = (n: number) => Math.max(n * spreadMin + closeMin, spreadMin + n * closeMin);
+  let n = Math.min(count, Math.floor(usableMin / spreadMin + 1e-9));
+  while (n > 1 && openMin !== null && lies(n) > openMin + 1e-9) n--;
+  return Math.max(1, n);
 }
 
 function partsLine(partMl: number, s: Sharing): WorkLine {
@@ -138,7 +152,9 @@ function partsLine(partMl: number, s: Sharing): WorkLine {
   const spreadMin = figure(partMl / (placingMlPerMin * crew));
   return line(
     'Parts from one pot',
-    `spread ${spreadMin} min, closed ${figure(parts!.closeMin)} min, one after the other: (${figure(usableMin)} − ${spreadMin}) / (${spreadMin} + ${figure(parts!.closeMin)}) and one more, rounded down; the last is out of the pot in time`,
+    parts!.spreadFirst
+      ? `all spread, ${spreadMin} min each, then closed, ${figure(parts!.closeMin)} min each: ${figure(usableMin)} min left to empty the pot${parts!.openMin == null ? '' : `, ${figure(parts!.openMin)} min that one may lie open`}`
+      : `spread ${spreadMin} min, closed ${figure(parts!.closeMin)} min, one after the other: (${figure(usableMin)} − ${spreadMin}) / (${spreadMin} + ${figure(parts!.closeMin)}) and one more, rounded down; the last is out of the pot in time`,
     partsPerPot(partMl, s),
   );
 }

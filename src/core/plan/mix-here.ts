@@ -138,6 +138,10 @@ export function mixAt(
   const pace = ENGINES[method.engine].pace?.(context);
   const rate = pace ? settingIn(context, pace.setting) * pace.mlPerMin : 100;
   const rateChosen = pace !== undefined && repair.settings[pace.setting] !== undefined;
+  const parts = ENGINES[method.engine].parts(context);
+  const open = parts?.spreadFirst ? milestoneOf(sheet, 'open') : undefined;
+  const openReach = open ? reachOf(open, 'short', atMs).atMs : null;
+  const openMin = openReach === null ? null : (openReach - atMs) / MIN_MS;
   const covered = context.params.byCoverage && sheet.coversM2PerL !== null;
   const ask = (usableMin: number): MixAsk => ({
     sheet,
@@ -158,7 +162,7 @@ export function mixAt(
     oneLot: ENGINES[method.engine].oneLot?.(context) ?? false,
     oneKitAPot: ENGINES[method.engine].oneKitAPot(context),
     split: effects.split,
-    parts: ENGINES[method.engine].parts(context),
+    parts: parts && { ...parts, openMin },
     count: context.void.count,
     minutesPerPlace: settings['per-place'] ?? 1,
     setMin: settings['set-place'] ?? 0,
@@ -175,7 +179,11 @@ export function mixAt(
   if (!pot || actuals.usableMin !== null) return result;
   const largest = largestOf(first);
   const grams = massOf(largest.massG);
-  const hasTo = takesMin(largest, (first.rateNeeded ?? rate) * repair.crew, settings['close min'] ?? 0);
+  const hasTo = takesMin(
+    largest,
+    (first.rateNeeded ?? rate) * repair.crew,
+    parts?.spreadFirst ? 0 : (settings['close min'] ?? 0),
+  );
   const held = byMass({ grams, hasTo, lives, spent, pot });
   if (held.usableMin >= usable) return result;
   const again = amounts(ask(held.usableMin));

@@ -23,7 +23,9 @@ export const spread: Engine = {
   portions: () => [{ label: PORTION.line(), share: 1 }],
   parts: (c: MethodContext) => {
     if (c.params.rolling) return c.areas > 1 ? { count: c.areas, closeMin: 0 } : null;
-    return c.void.count > 1 ? { count: c.void.count, closeMin: settingIn(c, 'close min') } : null;
+    return c.void.count > 1
+      ? { count: c.void.count, closeMin: settingIn(c, 'close min'), spreadFirst: c.effects.spreadFirst }
+      : null;
   },
   blockOf: () => 'bond',
 };

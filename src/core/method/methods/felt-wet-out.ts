@@ -1,6 +1,7 @@
 import { areaOf, texts, uptake } from '../../say';
 import { clear, endOfMixing, waiting, weighedOrWhole } from '../common';
 import { type MethodContext, settingIn } from '../context';
+import { options } from '../effects';
 import { carrySetting, faceM2, reworded, spreadAndClosed } from '../engines';
 import type { AllowanceRow, Method } from '../method';
 import { tasks } from '../task';
@@ -64,6 +65,26 @@ export const feltWetOut: Method = {
     },
   ],
   schools: [
+    {
+      id: 'order',
+      matter: 'Several pads out of one mix',
+      stage: 'place',
+      options: options('felt-wet-out.order', [
+        {
+          id: 'wet-first',
+          label: 'all wetted, then all laid',
+          fits: 'two sides at once: the pot is empty before anything is laid, and each drinks meanwhile',
+          effect: { spreadFirst: true },
+        },
+        {
+          id: 'in-turn',
+          label: 'each wetted and laid',
+          fits: 'one at a time on a cool day, with a pot that lives through the laying',
+        },
+      ]),
+      byDefault: 'wet-first',
+      why: 'Laying takes longer than wetting: in turn, the pot waits for the first side to be laid, and on a hot day it dies.',
+    },
     weighedOrWhole('felt-wet-out', {
       weighed: { label: 'as much as it drinks', fits: 'kits that may be split, on a scale' },
       whole: { label: 'whole kits', fits: 'large pads' },
