@@ -1,9 +1,11 @@
+import { placesLeft } from '@/core/mix';
 import { repairOf } from '@/core/plan';
+import type { Event, EventBody } from '@/core/record';
 import type { SheetRevision } from '@/core/system';
 import { measured, SHAPES, type VoidShape, voidOf } from '@/core/void';
 import { curve, kitOf, partsOf, ratioOf } from '@/sample/sheet-words';
 import { pasteSheet } from '@/sample/systems';
-import { at, baseAt, printedPlan, walkJob, walkPiece } from './made';
+import { at, baseAt, happened, printedPlan, walkJob, walkPiece } from './made';
 
 /** Seven fender sockets packed with putty round a plug. */
 const NOW = at('2027-05-04T08:00');
@@ -42,7 +44,7 @@ const sheet: SheetRevision = {
   },
   kits: [kitOf('bars', 'Bars 2 kg', [1000, 1000], { yieldMl: null, splittable: true })],
 };
-const plan = () => {
+const plan = (events: readonly Event[] = [], nowMs = NOW) => {
   const plain = walkPiece(job, {
     method: { id: 'cavity-packing', version: 1 },
     void: {
@@ -69,8 +71,9 @@ const plan = () => {
         }),
       ],
       sheets: [sheet],
+      events,
     },
-    NOW,
+    nowMs,
   ).repairs[0]!;
 };
 
@@ -93,4 +96,70 @@ test('the mating tool is freed before gel, which runs on the putty and not on th
   const minutes = (Date.parse(gel.plans!) - Date.parse(gel.since!)) / 60_000;
   expect(minutes).toBeGreaterThan(54);
   expect(minutes).toBeLessThan(58);
+});
+
+describe('re-estimated after each socket, by what it really took', () => {
+  /** So many sockets packed, an hour apart, each with what it took in all. */
+  const packed = (...took: readonly number[]) => {
+    const steps = plan().steps.map((s) => s.id);
+    const told: (readonly [string, EventBody])[] = [
+      ['2027-05-04T08:00', { kind: 'started', snapshotId: 'none', usableMin: null }],
+    ];
+    took.forEach((g, i) => {
+      const iso = (minute: number) => `2027-05-04T${String(9 + i).padStart(2, '0')}:${String(minute).padStart(2, '0')}`;
+      for (const part of ['A', 'B'] as const)
+        told.push([iso(1), { kind: 'poured', batch: i, part, massG: g / 2, lot: '', source: 'typed' }]);
+      for (const step of steps.filter((id) => id.startsWith(`b${i + 1}:`)))
+        told.push([iso(20), { kind: 'step-done', step }]);
+    });
+    const p = plan(happened(job, told), at('2027-05-04T16:00'));
+    return p.findings.filter((f) => /kit/.test(f.id))[0];
+  };
+
+  test('before the first nothing is said: there is nothing to go by', () => {
+    expect(packed()).toBeUndefined();
+  });
+  test('the first took 312 g: 1 688 left, break-even 281.3, and kit 1 does six; the seventh lacks 184', () => {
+    expect(placesLeft({ haveG: 2000, took: [312], count: 7 })).toMatchObject({
+      leftG: 1688,
+      needsG: 1872,
+      lacksAt: 7,
+      lacksG: 184,
+      of: 1,
+    });
+    expect(placesLeft({ haveG: 2000, took: [312], count: 7 })!.breakEvenG).toBeCloseTo(281.3, 1);
+    const said = packed(312)!;
+    expect(said.severity).toBe('caution');
+    expect(said.title).toMatch(/place 7/);
+    expect(said.why).toMatch(/the one done.*312 g.*1\.872 kg.*1\.688 kg.*281 g.*184 g/);
+    expect(said.todo).toMatch(/312 g/);
+  });
+  test('two and three take 268 and 259: 1 161 left for four, the median says 1 072, and the second kit stays sealed', () => {
+    const left = placesLeft({ haveG: 2000, took: [312, 268, 259], count: 7 })!;
+    expect(left.leftG).toBe(1161);
+    expect(left.breakEvenG).toBeCloseTo(290.25, 6);
+    expect(left.needsG).toBe(1072);
+    expect(left.lacksAt).toBeNull();
+    const said = packed(312, 268, 259)!;
+    expect(said.severity).toBe('note');
+    expect(said.why).toMatch(/the 3 places done.*268 g.*89\.0 g over.*290 g/);
+  });
+  test('after the last nobody is told of a next one', () => {
+    expect(packed(...Array.from({ length: 7 }, () => 270))).toBeUndefined();
+  });
+  test('what is said holds against packing on, gram by gram', () => {
+    for (const first of [200, 250, 281, 282, 312, 400, 700])
+      for (const count of [2, 3, 7, 12]) {
+        const left = placesLeft({ haveG: 2000, took: [first], count });
+        let have = 2000 - first;
+        let lacks: number | null = null;
+        for (let place = 2; place <= count && lacks === null; place++) {
+          if (have + 1e-9 < first) lacks = place;
+          have -= first;
+        }
+        expect([first, count, left!.lacksAt]).toEqual([first, count, lacks]);
+        // Break-even is where it just lasts.
+        expect(left!.lacksAt === null).toBe(first <= left!.breakEvenG + 1e-9);
+      }
+  });
 });

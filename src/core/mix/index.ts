@@ -5,6 +5,7 @@ export * from './instrument';
 export * from './kit-sets';
 export * from './mix-ask';
 export * from './packs';
+export * from './places-left';
 export { ONE_LOT } from './potted';
 export * from './pour';
 export * from './ratio-check';

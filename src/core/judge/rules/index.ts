@@ -5,6 +5,7 @@ import { curingRules } from './curing';
 import { finishRules } from './finish';
 import { mixRules } from './mix';
 import { movementRules } from './movement';
+import { placeRules } from './places';
 import type { Rule } from './rule';
 import { serviceRules } from './service';
 import { shelfRules } from './shelf';
@@ -21,6 +22,7 @@ export const RULES: Readonly<Record<string, Rule>> = {
   ...voidRules,
   ...siteRules,
   ...mixRules,
+  ...placeRules,
   ...shelfRules,
   ...clockRules,
   ...coldRules,
