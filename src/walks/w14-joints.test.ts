@@ -89,6 +89,36 @@ test('left in the bucket a unit is dead after 28 min, before 40 min of mixing an
   expect(p.batches).toEqual([]);
   expect(p.problems.map((x) => x.sentence).join()).toMatch(/A whole kit makes 2500 mL, one batch may have 15\d\d mL/);
 });
+describe('a sheet that prints both: 40 and 20 min in the bucket, 75 and 40 in heaps', () => {
+  const both: SheetRevision = {
+    ...sheetOf([40, 20]),
+    milestones: [
+      ...sheetOf([40, 20]).milestones,
+      curve('use-by-out', 'mix-begins', 'pot', [
+        [10, 75, 75],
+        [20, 40, 40],
+      ]),
+    ],
+  };
+  test('in heaps, as by default, 54.5 min hold 4 and 36: three units, one clock', () => {
+    const p = plan(both);
+    expect(p.batches).toHaveLength(3);
+    const clocks = p.milestones.filter((m) => /use-by/.test(m.kind) && m.batch === 0);
+    expect(clocks.map((m) => m.kind)).toEqual(['use-by']);
+    expect(minutesAfter(clocks[0]!.since, clocks[0]!.plans)).toBeCloseTo(54.5, 0);
+    expect(p.findings.filter((f) => f.id.startsWith('late') || f.id === 'pot-mass')).toEqual([]);
+  });
+  test('worked from the bucket it is refused at 28 min', () => {
+    const p = plan(both, { schools: { out: 'bucket' } });
+    expect(p.batches).toEqual([]);
+    expect(p.problems.map((x) => x.sentence).join()).toMatch(/A whole kit makes 2500 mL, one batch may have 15\d\d mL/);
+  });
+  test('a sheet that prints the one alone is planned by it, whichever way it is worked', () => {
+    const one = plan(sheetOf([75, 40]), { schools: { out: 'bucket' } });
+    expect(one.batches).toHaveLength(3);
+    expect(one.steps.map((s) => s.from)).toEqual(plan(HEAPS).steps.map((s) => s.from));
+  });
+});
 test('on a base of 20 °C what was filled first is past its washing before it is filled: two pairs of hands', () => {
   const warm = { ...piece().base, known: baseAt(['2027-04-20T00:00', 20]) };
   const p = plan(HEAPS, { base: warm });

@@ -15,6 +15,8 @@ export interface Effects {
   readonly split: 'whole' | 'weighed';
   /** Colour is of one lot over the whole face, or may change at a threshold; null where nobody sees the difference. */
   readonly lots: 'one' | 'area' | null;
+  /** It is poured out of the bucket at once: the use-by of the sheet for that holds. */
+  readonly pouredOut: boolean;
   /** Like parts out of one pot are all spread before the first is closed: the pot is empty sooner. */
   readonly spreadFirst: boolean;
   /** The first shots of a fresh mixer are thrown away. */
@@ -46,6 +48,7 @@ export const NO_EFFECTS: Effects = {
   split: 'whole',
   lots: null,
   spreadFirst: false,
+  pouredOut: false,
   purge: false,
   fixedWaitMin: null,
   onePass: false,

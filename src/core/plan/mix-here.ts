@@ -30,6 +30,23 @@ export function sheetHere(sheet: SheetRevision, { repair, job, thermal, nowMs, a
   return withRecipe(withBlend(here, repair.blend), repair.colour);
 }
 
+/** Sheets as they hold poured out, and left in the pot, kept so that what hangs on a sheet is worked out once. */
+const worked = { out: new WeakMap<SheetRevision, SheetRevision>(), in: new WeakMap<SheetRevision, SheetRevision>() };
+
+/** The sheet with the one use-by that holds for how it is worked: out of the bucket at once, or from it. */
+export function asWorked(sheet: SheetRevision, pouredOut: boolean): SheetRevision {
+  const out = milestoneOf(sheet, 'use-by-out');
+  if (!out) return sheet;
+  const known = worked[pouredOut ? 'out' : 'in'];
+  let made = known.get(sheet);
+  if (!made) {
+    const rest = sheet.milestones.filter((m) => m !== out && !(pouredOut && m.kind === 'use-by'));
+    made = { ...sheet, milestones: pouredOut ? [{ ...out, kind: 'use-by' }, ...rest] : rest };
+    known.set(sheet, made);
+  }
+  return made;
+}
+
 /** A day's air is not the night's: a face is prepared and used within some hours, ms. */
 const FACE_MS = 4 * 3_600_000;
 /** Sheets with the clock of a prepared face, kept so that what hangs on a sheet is worked out once. */
@@ -102,6 +119,7 @@ export function mixAt(
   actuals: Actuals,
   pots: SheetHeat | null,
   dayMin: number | null = null,
+  printedSheet: SheetRevision | null = null,
 ): { mix: MixResult; usableMin: number; potC: number; pot: PotEstimate | null; untold: Problem | null; areas: number } {
   const context = { ...planned, areas: areasOf(planned, reachOf, atMs) };
   const { sheet, measured, areas } = context;
@@ -134,6 +152,7 @@ export function mixAt(
   const idle = milestoneOf(sheet, 'idle');
   const idleReach = idle ? reachOf(idle, 'short', atMs) : null;
   const { effects, settings } = context;
+  const printed = printedSheet && milestoneOf(printedSheet, 'use-by-out');
   // A method that presses has no rate, one that mixes pots no time for each place; amounts ask for neither then.
   const pace = ENGINES[method.engine].pace?.(context);
   const rate = pace ? settingIn(context, pace.setting) * pace.mlPerMin : 100;
@@ -174,7 +193,9 @@ export function mixAt(
     idleMin: idleReach?.atMs ? (idleReach.atMs - atMs) / MIN_MS : null,
   });
   const first = amounts(ask(usable));
-  const pot = potC.ok ? potEstimate(sheet, pots, potC.value, repair.blend !== null) : null;
+  // Spread out it heats itself no more than the sheet’s own figure for that knows.
+  const spreads = effects.pouredOut && printed !== undefined;
+  const pot = potC.ok && !spreads ? potEstimate(sheet, pots, potC.value, repair.blend !== null) : null;
   const result = { mix: first, usableMin: usable, potC: potC.ok ? potC.value : Number.NaN, pot, untold, areas };
   if (!pot || actuals.usableMin !== null) return result;
   const largest = largestOf(first);

@@ -19,7 +19,7 @@ import { withStand, withTrouble } from './extra-steps';
 import { GATES } from './gates';
 import { type Laying, layingOf } from './laying';
 import type { PotShare } from './milestone-times';
-import { mixAt, sheetHere, withFace } from './mix-here';
+import { asWorked, mixAt, sheetHere, withFace } from './mix-here';
 import { type Ask, asker, staysHotter } from './reach-try';
 import type { Piece } from './repair';
 import { type PotEstimate, type RepairAsk, type RepairPlan, settingsOf } from './repair-plan';
@@ -223,6 +223,7 @@ export function preparePass(
 
   const choices = attempt(() => ({ effects: effectsOf(method, repair.schools), settings: settingsOf(method, repair) }));
   if (!choices.ok) return only({ ...base, problems: [...problems, { ...choices.problem, stage: 'mix' }] });
+  sheet = asWorked(sheet, choices.value.effects.pouredOut);
   const chosen: MethodContext = {
     params: method.params ?? {},
     areas: 1,
@@ -256,6 +257,7 @@ export function preparePass(
       actuals,
       ask.pots,
       dayMinOf(ask),
+      ask.sheet,
     );
     const batches: Batch[] = [...mix.batches];
     for (const ml of actuals.topUpsMl) batches.push(topUp(mix, sheet, batches.length, ml));

@@ -69,6 +69,8 @@ export const MILESTONES = {
     usual: { startsAt: 'mix-ends', runsOn: 'pot' },
   },
   'use-by': { label: 'Use-by of the pot', clock: 'working', order: null, usual: IN_THE_POT },
+  /** The same mix spread out loses its heat and lives longer: sheets of joint resins print both. */
+  'use-by-out': { label: 'Use-by once poured out', clock: 'working', order: null, usual: IN_THE_POT },
   idle: {
     label: 'Idle in the mixer',
     clock: 'working',

@@ -101,6 +101,12 @@ const WORDS: readonly (readonly [string, MilestoneId])[] = [
 ];
 test.each(WORDS)('“%s” is %s', (words, id) => expect(milestoneMeant(words)).toBe(id));
 
+test.each(['Pot life in heaps', 'Working time, spread out', 'Use-by out of the bucket'])(
+  '%s is the life once poured out',
+  (label) => {
+    expect(milestoneMeant(label)).toBe('use-by-out');
+  },
+);
 test('our own words for a time are known to be that time, but for those nobody else prints', () => {
   const ours = Object.entries(MILESTONES).filter(([id, m]) => milestoneMeant(m.label) !== id);
   expect(ours.map(([id]) => id)).toEqual(['bare', 'wash-from', 'wash-until', 'sandable-until']);

@@ -27,6 +27,7 @@ const TRADE_WORDS: readonly (readonly [MilestoneId, RegExp])[] = [
   ['mix', /mixing time/],
   ['clean-by', /clean/],
   ['idle', /idle|nozzle|in the mixer|mixer life/],
+  ['use-by-out', /poured? out|spread out|in heaps|in thin layer|out of the (bucket|pot|pail)/],
   ['use-by', /pot ?life|work(ing)? (time|life)|workab|usab|use[- ]?by|application time|processing/],
   ['open', /open time|assembly|adjust|closing time/],
   ['foot', /\bfoot|walk|pedestrian/],

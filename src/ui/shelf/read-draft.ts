@@ -292,7 +292,8 @@ export function readDraft(
     );
   const covered = d.covers.trim() ? readCovers(d.covers, system) : null;
   if (covered?.per === null) read.faults.covers = covered;
-  else if (covered) read.printed.covers = d.covers.trim().slice(0, 60);
+  // As it is kept it needs no other words.
+  else if (covered && d.covers.trim() !== `${covered.m2} m²/L`) read.printed.covers = d.covers.trim().slice(0, 60);
   const candidate = {
     record: 'sheet',
     version: 2,

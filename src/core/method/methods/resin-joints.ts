@@ -71,6 +71,7 @@ export const resinJoints: Method = {
           id: 'heaps',
           label: 'at once, into heaps',
           fits: 'anything that heats itself',
+          effect: { pouredOut: true },
           says: {
             out: 'Out of the bucket at once, into heaps on the floor: in the bucket it heats itself and is dead first',
           },
