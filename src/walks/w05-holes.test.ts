@@ -70,6 +70,29 @@ test('above the layer of the sheet in two, the second not before the first has g
   expect(waited).toBeLessThan(82);
   expect(plan(holes(4, 6, 7)).batches).toHaveLength(1);
 });
+test('a hole up to 10 mm goes in at once, however deep; one of 11 in layers', () => {
+  expect(plan(holes(6, 4, 25)).batches).toHaveLength(1);
+  expect(plan(holes(6, 10, 25)).batches).toHaveLength(1);
+  expect(plan(holes(6, 4, 25)).findings.filter((f) => f.id === 'lift')).toEqual([]);
+  expect(plan(holes(6, 11, 25)).batches).toHaveLength(4);
+  // Whoever wants screw holes in layers says so.
+  expect(plan(holes(6, 4, 25, { settings: { straight: 0 } })).batches).toHaveLength(4);
+});
+test('narrow holes beside wide ones are filled with the first layer of those, and no millilitre is lost or made', () => {
+  const hole = (across: number, deep: number) =>
+    ({
+      ...SHAPES.hole.blank(),
+      holeDiameter: measured(across, 'calliper'),
+      holeDepth: measured(deep, 'gauge'),
+    }) as VoidShape;
+  const flush = { schools: { 'finish-level': 'flush' } };
+  const both = plan(holes(1, 16, 14, { ...flush, void: voidOf(hole(16, 14), hole(6, 30)) }));
+  const wide = plan(holes(1, 16, 14, flush));
+  const narrow = plan(holes(1, 6, 30, flush));
+  expect(both.batches).toHaveLength(2);
+  expect(both.batches[0]!.ml).toBeCloseTo(wide.batches[0]!.ml + narrow.toMixMl!, 6);
+  expect(both.batches[1]!.ml).toBeCloseTo(wide.batches[1]!.ml, 6);
+});
 test('fabric inside the widest alone, by choice: two circles of 50 and 60 a hole, 1.92 g, 2.02 mL', () => {
   expect(2 * circlesG(40, 2, 10, 200)).toBeCloseTo(1.916, 2);
   expect(resinFor(1.916, 45) / 1.16).toBeCloseTo(2.02, 2);

@@ -77,6 +77,8 @@ export interface EngineParams {
   readonly conformal?: true;
   /** Fill: too narrow for its depth to matter: it goes in at once, whatever the lift of the sheet. */
   readonly narrow?: true;
+  /** Fill: a hole up to so wide goes in at once, however deep it is. The setting that holds the width. */
+  readonly straight?: string;
   /** Fill: each like place is mixed by itself, unless somebody is quick enough for two. */
   readonly byPlace?: true;
   /** Spread: one area after another, each no larger than is covered in its open time. */

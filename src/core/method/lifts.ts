@@ -1,6 +1,6 @@
 import { leanThreshold, proportionOf } from '../system';
 import { figure, refuse } from '../units';
-import { liftShares } from '../void';
+import { kindOf, liftShares, nominalMl, type VoidShape } from '../void';
 import { type MethodContext, settingIn } from './context';
 
 /** Nobody fills a hole in more. */
@@ -9,10 +9,25 @@ const MOST_LIFTS = 100;
 /** Thickness of the skim that is pressed in first, mm; 0 where there is none. */
 export const skimOf = (c: MethodContext): number => (c.params.skim ? settingIn(c, c.params.skim) : 0);
 
+/** Shapes that are filled in lifts: of narrow holes, which go in at once, there are none. */
+const inLifts = (c: MethodContext): readonly VoidShape[] => {
+  const { straight } = c.params;
+  if (!straight) return c.void.shapes;
+  const narrow = settingIn(c, straight);
+  return c.void.shapes.filter((s) => (kindOf(s).bore?.(s)?.acrossMm ?? Number.POSITIVE_INFINITY) > narrow);
+};
+
+/** The deepest of what is filled in lifts, mm; of narrow holes alone, their depth. */
+const deepestMm = (c: MethodContext): number => {
+  const shapes = inLifts(c);
+  return shapes.length && shapes.length < c.void.shapes.length
+    ? Math.max(...shapes.map((s) => kindOf(s).faces(s).maxDepthMm))
+    : c.measured.faces.maxDepthMm;
+};
+
 /** What the lifts have to fill at the deepest place, mm: layers that follow the floor carry the crown, too. */
 export const depthToFill = (c: MethodContext): number =>
-  c.measured.faces.maxDepthMm +
-  (c.params.conformal ? (c.effects.level === 'crown' ? settingIn(c, 'crown') : 0) - skimOf(c) : 0);
+  deepestMm(c) + (c.params.conformal ? (c.effects.level === 'crown' ? settingIn(c, 'crown') : 0) - skimOf(c) : 0);
 
 /** Lifts the sheet asks for. @throws Refusal when they would be more than anybody places */
 export function liftsOf(c: MethodContext): number {
@@ -20,7 +35,8 @@ export function liftsOf(c: MethodContext): number {
   const own = [c.sheet.limits.liftMaxMm, c.liftMm].filter((x): x is number => x !== null);
   const max = own.length ? Math.min(...own) : null;
   const deep = depthToFill(c);
-  const lifts = c.effects.onePass || c.params.narrow || max === null ? 1 : Math.max(1, Math.ceil(deep / max - 1e-9));
+  const atOnce = c.effects.onePass || c.params.narrow || !inLifts(c).length;
+  const lifts = atOnce || max === null ? 1 : Math.max(1, Math.ceil(deep / max - 1e-9));
   if (lifts > MOST_LIFTS)
     refuse(
       'liftMm',
@@ -34,7 +50,13 @@ export function liftsOf(c: MethodContext): number {
 /** Share of the void that each lift fills. */
 export function sharesOf(c: MethodContext): readonly number[] {
   const lifts = liftsOf(c);
-  return c.params.conformal ? Array.from({ length: lifts }, () => 1 / lifts) : liftShares(c.void, lifts);
+  if (c.params.conformal) return Array.from({ length: lifts }, () => 1 / lifts);
+  const shapes = inLifts(c);
+  if (shapes.length === c.void.shapes.length || !shapes.length) return liftShares(c.void, lifts);
+  // Narrow holes are filled with the first lift of the others.
+  const volume = (of: readonly VoidShape[]) => of.reduce((sum, s) => sum + nominalMl(s), 0);
+  const layered = volume(shapes) / volume(c.void.shapes);
+  return liftShares({ ...c.void, shapes: [...shapes] }, lifts).map((s, i) => s * layered + (i === 0 ? 1 - layered : 0));
 }
 
 /** The primer of one lift: its floor, for the first, and its walls. */

@@ -108,7 +108,8 @@ const valuesOf = (shape: VoidShape): readonly number[] => {
     ...(kind.inputs?.(shape) ?? []).map((x) => x.value),
   ];
 };
-const nominalMl = (shape: VoidShape): number => kindOf(shape).volume(shape)(valuesOf(shape));
+/** Volume of one shape as measured, mL. */
+export const nominalMl = (shape: VoidShape): number => kindOf(shape).volume(shape)(valuesOf(shape));
 
 /** Labels of the dimensions nobody has measured yet. */
 export function unmeasuredIn(v: Void): readonly string[] {

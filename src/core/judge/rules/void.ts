@@ -143,7 +143,9 @@ export const voidRules: Readonly<Record<string, Rule>> = {
       // What is planned is what is said: a lift chosen thinner than the sheet’s makes more of them.
       const lifts = liftsOf(plan.context);
       const said = { is: mm(depth), limit: exactly(mm(liftMaxMm)), lifts, each: mm(depthToFill(plan.context) / lifts) };
-      out.push(F[plan.context.effects.onePass ? 'lift:deep-pass' : 'lift:deep'](said));
+      // A screw hole is too narrow for its depth to matter.
+      if (lifts > 1 || plan.context.effects.onePass)
+        out.push(F[plan.context.effects.onePass ? 'lift:deep-pass' : 'lift:deep'](said));
     }
     if (liftMinMm !== null && depth < liftMinMm)
       out.push(F['lift:thin']({ is: mm(depth), limit: exactly(mm(liftMinMm)) }));

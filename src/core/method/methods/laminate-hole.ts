@@ -49,6 +49,7 @@ export const laminateHole: Method = {
   version: 1,
   label: 'Hole in a laminate or shell',
   engine: 'fill',
+  params: { straight: 'straight' },
   does: 'Screw and fitting holes are cleaned, backed, filled in layers that each gel first, with fabric inside the large ones.',
   bases: ['laminate', 'plastic', 'timber'],
   shapes: ['hole', 'patch'],
@@ -107,8 +108,12 @@ export const laminateHole: Method = {
       matter: 'Deep holes',
       stage: 'place',
       options: options('laminate-hole.deep', [
-        { id: 'layers', label: 'layers, each gelled first', fits: 'anything deeper than the sheet’s layer' },
-        { id: 'one', label: 'one fill', fits: 'narrow screw holes', effect: { onePass: true } },
+        {
+          id: 'layers',
+          label: 'layers, each gelled first',
+          fits: 'anything deeper than the sheet’s layer; screw holes go in at once all the same',
+        },
+        { id: 'one', label: 'one fill', fits: 'plugs that nobody loads', effect: { onePass: true } },
       ]),
       byDefault: 'layers',
       why: 'A thick plug heats, shrinks and parts from its wall.',
@@ -149,6 +154,15 @@ export const laminateHole: Method = {
     waiting,
   ],
   settings: [
+    {
+      id: 'straight',
+      label: 'In one fill up to a width of',
+      kind: 'length',
+      byDefault: 10,
+      min: 0,
+      max: 100,
+      stage: 'place',
+    },
     { id: 'recess', label: 'Recess for the coat', kind: 'length', byDefault: 0.8, min: 0, max: 10, stage: 'finish' },
     takenOff('tough'),
     { id: 'crown', label: 'Left proud', kind: 'length', byDefault: 0, min: 0, max: 10, stage: 'finish' },
