@@ -113,8 +113,15 @@ describe('two plates of 200 × 150 mm, bond line 0.5 mm, from a tin pair of 450 
     planned({ ...plate, kitId: null, void: line(count), ...over }, sheet);
   const waste = ({ findings }: ReturnType<typeof at>) => findings.find((f) => f.id === 'waste');
 
-  test('what is mixed for nothing is said, and splitting by weighing ends it', () => {
-    const whole = at({});
+  const WHOLE = { schools: { 'part-kits': 'whole' } };
+  test('with every default what is needed is weighed out of the tins, and nothing is mixed for nothing', () => {
+    const plain = at({});
+    expect(plain.plan.batches[0]!.kits).toBeNull();
+    expect(plain.plan.mix!.kits.leftIsMixed).toBe(false);
+    expect(waste(plain)).toBeUndefined();
+  });
+  test('whole tins, chosen: what is mixed for nothing is said, and splitting by weighing ends it', () => {
+    const whole = at(WHOLE);
     expect(whole.plan.mix!.kits.leftMl).toBeGreaterThan(whole.plan.mix!.toMixMl / 3);
     const [way] = waste(whole)!.ways!;
     expect(waste(whole)!.severity).toBe('note');
@@ -127,7 +134,7 @@ describe('two plates of 200 × 150 mm, bond line 0.5 mm, from a tin pair of 450 
     expect(waste(at({}, 2, tied))).toMatchObject({ severity: 'note' });
     expect(waste(at({}, 2, tied))!.ways ?? []).toEqual([]);
     const larger = (mm: number) =>
-      at({ void: { ...line(1), shapes: [{ ...line(1).shapes[0]!, ...square(mm) }] } as Void });
+      at({ ...WHOLE, void: { ...line(1), shapes: [{ ...line(1).shapes[0]!, ...square(mm) }] } as Void });
     const many = [400, 500, 700, 800].map(larger);
     for (const m of many) {
       const { leftMl, leftIsMixed } = m.plan.mix!.kits;

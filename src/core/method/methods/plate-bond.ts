@@ -160,15 +160,11 @@ export const plateBond: Method = {
       byDefault: 'wiped',
       why: 'Wet adhesive wipes, set adhesive must be cut.',
     },
-    weighedOrWhole(
-      'plate-bond',
-      {
-        weighed: { label: 'split by weighing', fits: 'a sheet that allows it and a scale fine enough' },
-        whole: { label: 'whole kits only', fits: 'kits whose sheet forbids splitting, and coarse scales' },
-        why: 'Half a kit by eye is the commonest way to a soft bond.',
-      },
-      'whole',
-    ),
+    weighedOrWhole('plate-bond', {
+      weighed: { label: 'split by weighing', fits: 'a sheet that allows it and a scale fine enough' },
+      whole: { label: 'whole kits only', fits: 'kits whose sheet forbids splitting, and coarse scales' },
+      why: 'Half a kit by eye is the commonest way to a soft bond.',
+    }),
     {
       id: 'pot-temperature',
       matter: 'Warm or cool the pot',
