@@ -25,6 +25,7 @@ const rows = tasks('any', [
   },
   {
     task: 'abrade',
+    throws: 'dust',
     role: 'prepare',
     title: 'Wash and abrade first',
     detail:
@@ -35,6 +36,7 @@ const rows = tasks('any', [
   },
   {
     task: 'bare-again',
+    throws: 'dust',
     role: 'prepare',
     title: '{parted, select, yes {Bare part {part} of {count} again} other {Bare the face again}}',
     detail: 'It has stood longer than a bared face keeps in this air. Abrade it once more, then wipe with solvent.',

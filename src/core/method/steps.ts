@@ -171,6 +171,8 @@ export function stepFrom(method: Method, row: TaskRow, here: TaskContext, key?: 
   if (row.exact) draft.exact = true;
   if (row.looksAhead) draft.looksAhead = true;
   if (row.hourly) draft.hourly = true;
+  // Ground with water it throws that.
+  if (row.throws) draft.throws = row.ladder && here.effects.wet ? 'water' : row.throws;
   if (of !== undefined) draft.batch = of;
   if (part !== null) draft.part = part;
   if (part !== null && batch) draft.joint = jointOf(here, part);

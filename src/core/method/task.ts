@@ -46,6 +46,9 @@ export interface Work {
   readonly sheet?: (c: TaskContext) => number;
 }
 
+/** What a task throws about, and no wet face bears beside it. */
+export type Throws = 'dust' | 'water';
+
 /** One task of a method. */
 export interface TaskRow {
   /** Unique within its method; the record names it. */
@@ -99,6 +102,7 @@ export interface TaskRow {
   readonly called?: { readonly as: string; readonly firstOnly?: true };
   /** It is done grit by grit: a step for each, the next when the scratches of the last are gone. */
   readonly ladder?: LadderSpec;
+  readonly throws?: Throws;
   /** It belongs to the bare base: left out where the pass goes on the face of another. */
   readonly onBase?: true;
   /** It works over the face that a pass on top would cover: done before that, where its gate waits for the set face. */
@@ -168,6 +172,7 @@ export interface StepDraft {
   readonly exact?: boolean;
   /** It works over the face that a pass on top would cover. */
   readonly onFace?: boolean;
+  readonly throws?: Throws;
   /** What records of earlier versions call it. */
   readonly formerly?: string;
   readonly batch?: number;

@@ -1,6 +1,5 @@
 import { atHour, isZone, localDays } from '../climate';
 import { type Problem, refuse } from '../units';
-import type { Hands } from './hands';
 import type { Job } from './job';
 
 /** A stretch of working time. */
@@ -72,6 +71,11 @@ function firstOpen(windows: readonly Window[], atMs: number): number {
   return low;
 }
 
+/** Hands that are asked from when they are free for so long, ms. */
+export interface FreeHands {
+  readonly freeFrom: (startMs: number, needMs: number) => number;
+}
+
 /** How work lies to the end of a working day. */
 export interface DayEnd {
   readonly closesMs: number;
@@ -91,7 +95,7 @@ const MOST_OFFERED_MIN = 60;
  */
 export function earliestSlot(
   windows: readonly Window[],
-  hands: Pick<Hands, 'freeFrom'>,
+  hands: FreeHands,
   readyMs: number,
   minutes: number,
   overtimeMin = 0,

@@ -1,4 +1,4 @@
-import { byRank, type Finding, judge, type StageState, stageStates } from '../judge';
+import { besideOf, byRank, type Finding, judge, type StageState, stageStates, type WetFace, wetFaces } from '../judge';
 import { STAGES, type Stage } from '../method';
 import {
   type Actuals,
@@ -65,9 +65,18 @@ const seen = new WeakMap<
     readonly draft: Repair;
     readonly sheets: readonly SheetRevision[];
     readonly stock: readonly Stock[];
+    readonly beside: readonly WetFace[];
     readonly view: RepairView;
   }
 >();
+
+/** Whether the same faces lie wet at the same hours. */
+const sameFaces = (a: readonly WetFace[], b: readonly WetFace[]) =>
+  a.length === b.length &&
+  a.every((w, i) => {
+    const x = b[i]!;
+    return w.repairId === x.repairId && w.name === x.name && w.fromMs === x.fromMs && w.untilMs === x.untilMs;
+  });
 
 const same = <T>(a: readonly T[], b: readonly T[]) => a.length === b.length && a.every((x, i) => x === b[i]);
 
@@ -105,12 +114,13 @@ function viewRepair(
   changes: readonly Change[],
   actuals: ReadonlyMap<string, Actuals>,
   nowMs: number,
+  beside: readonly WetFace[],
 ): RepairView {
   const { job, sheets, stock } = bundle;
   const passes: PassView[] = [];
   for (const p of plan.passes) {
     const mine = actuals.get(passKey(p.piece))!;
-    const context = { job, repair: p.piece, plan: p, actuals: mine, sheets, stock, nowMs };
+    const context = { job, repair: p.piece, plan: p, actuals: mine, sheets, stock, nowMs, beside };
     const before = passes.flatMap((x) => x.findings);
     const name = pieceName(p.piece, passes.length);
     const found = judge(context);
@@ -147,16 +157,19 @@ export function viewJob(bundle: Bundle, nowMs: number, pots: Pots = NO_POTS): Jo
   const pieces = planned.flatMap(piecesOf);
   const actuals = new Map(pieces.map((p) => [passKey(p), foldEvents(bundle.events, p.id, p.passId)]));
   const plan = planJob({ job, repairs: planned, sheets, stock, actuals, nowMs, pots });
+  const wet = wetFaces(plan.repairs);
   return {
     job,
     plan,
     repairs: plan.repairs.map((p) => {
+      const beside = besideOf(wet, p);
       const draft = repairs.find((r) => r.id === p.repairId)!;
       const known = seen.get(p);
       // The same plan of the same draft was judged before; only another shelf could change what is found in it.
-      if (known && known.draft === draft && same(known.sheets, sheets) && same(known.stock, stock)) return known.view;
-      const view = viewRepair(bundle, p, draft, frozen.get(draft.id)?.changes ?? [], actuals, nowMs);
-      seen.set(p, { draft, sheets, stock, view });
+      const shelf = known && same(known.sheets, sheets) && same(known.stock, stock);
+      if (known && shelf && known.draft === draft && sameFaces(known.beside, beside)) return known.view;
+      const view = viewRepair(bundle, p, draft, frozen.get(draft.id)?.changes ?? [], actuals, nowMs, beside);
+      seen.set(p, { draft, sheets, stock, beside, view });
       return view;
     }),
   };

@@ -1,4 +1,5 @@
 import { baseRules } from './base';
+import { besideRules } from './beside';
 import { clockRules } from './clock';
 import { coldRules } from './cold';
 import { curingRules } from './curing';
@@ -25,6 +26,7 @@ export const RULES: Readonly<Record<string, Rule>> = {
   ...placeRules,
   ...shelfRules,
   ...clockRules,
+  ...besideRules,
   ...coldRules,
   ...curingRules,
   ...movementRules,

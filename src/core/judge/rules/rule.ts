@@ -3,6 +3,7 @@ import type { Actuals, Job, Piece, RepairPlan } from '../../plan';
 import type { SheetRevision, Stock } from '../../system';
 import { attempt } from '../../units';
 import type { Finding } from '../finding';
+import type { WetFace } from '../wet-faces';
 
 /** What the rules see. They change nothing. */
 export interface JudgeContext {
@@ -13,6 +14,8 @@ export interface JudgeContext {
   readonly sheets: readonly SheetRevision[];
   readonly stock: readonly Stock[];
   readonly nowMs: number;
+  /** Faces of other repairs at the same place that lie wet for a while; none where that is not known. */
+  readonly beside?: readonly WetFace[];
 }
 
 export type Rule = (c: JudgeContext) => readonly Finding[];

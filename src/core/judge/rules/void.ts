@@ -1,4 +1,4 @@
-import { depthToFill, ENGINES, liftsOf, METHODS } from '../../method';
+import { coatsOf, depthToFill, ENGINES, liftsOf, METHODS } from '../../method';
 import { exactly, listed, mm, plain } from '../../say';
 import {
   blankSettingOut,
@@ -51,6 +51,13 @@ const F = findings({
     title: 'Thinner than the mortar allows',
     why: '{is} at its deepest against at least {limit} on the sheet.',
     todo: 'Cut deeper, or choose a finer system.',
+  },
+  rough: {
+    severity: 'caution',
+    stage: 'measure',
+    title: 'Thinner than the face is rough',
+    why: '{coats, plural, one {{each} are} other {# coats of {each}, {all} together, are}} put over a texture {rough} deep: its peaks stand through and wear bare first.',
+    todo: 'Fill or skim it first, sand the peaks off and say so, or make it thicker.',
   },
   'lift:feather': {
     severity: 'caution',
@@ -131,6 +138,21 @@ export const voidRules: Readonly<Record<string, Rule>> = {
     const { bondMinMm, bondMaxMm } = plan.sheet.limits;
     if (bondMaxMm !== null && t > bondMaxMm) return [F['bond-thickness']({ is: mm(t), limit: exactly(mm(bondMaxMm)) })];
     if (bondMinMm !== null && t < bondMinMm) return [F['bond-thin']({ is: mm(t), limit: exactly(mm(bondMinMm)) })];
+    return [];
+  },
+
+  rough: ({ plan, repair }) => {
+    const { context, method } = plan;
+    if (!context || !method || !ENGINES[method.engine].onFaces) return [];
+    // What soaks in, or is too thin to be measured, does not cover.
+    if (context.params.byCoverage || context.params.toRefusal) return [];
+    const n = coatsOf(context);
+    for (const s of repair.void?.shapes ?? []) {
+      if (!('texture' in s) || !('thickness' in s)) continue;
+      const each = s.thickness.valueMm;
+      const rough = (kindOf(s).faces(s).thicknessMm ?? each) - each;
+      if (n * each < rough - 1e-9) return [F.rough({ coats: n, each: mm(each), all: mm(n * each), rough: mm(rough) })];
+    }
     return [];
   },
 

@@ -50,6 +50,7 @@ export const faceM2 = (c: MethodContext): number => (c.void.count * c.measured.f
 export const coat: Engine = {
   ...UNPARTED,
   onFaces: true,
+  liesOpen: true,
   oneKitAPot: () => false,
   inLifts: false,
   byApproval: false,

@@ -5,6 +5,7 @@ import { BEGINS, type Engine, PORTION, POT_CLOCKS, UNPARTED } from './engine';
 export const press: Engine = {
   ...UNPARTED,
   onFaces: false,
+  liesOpen: false,
   oneKitAPot: () => false,
   inLifts: false,
   pace: null,

@@ -249,6 +249,7 @@ export const anchor: Method = {
       },
       {
         task: 'prep:drill',
+        throws: 'dust',
         role: 'prepare',
         title: 'Drill {count, plural, one {the hole} other {# holes}}',
         detail: 'Bit {bit}, {deep} deep; measure the bit, it decides most. {variants}',
@@ -257,6 +258,7 @@ export const anchor: Method = {
       },
       {
         task: 'prep:clean',
+        throws: 'dust',
         role: 'prepare',
         title: 'Blow, brush, blow; twice',
         detail: 'From the bottom of the hole, until no dust comes.',

@@ -13,6 +13,8 @@ export const barrierCoat: Method = {
   version: 1,
   label: 'Barrier or finish coats',
   engine: 'coat',
+  // It goes on what was sanded.
+  blanks: { coat: { texture: { from: 'class', class: 'smooth' } } },
   does: 'A face is sealed in thin coats, each within the window of the last.',
   bases: ['laminate', 'timber', 'metal', 'plastic', 'concrete', 'stone'],
   shapes: ['coat'],
@@ -60,6 +62,7 @@ export const barrierCoat: Method = {
     ...tasks('barrier-coat', [
       {
         task: 'prep:abrade',
+        throws: 'dust',
         onBase: true,
         role: 'prepare',
         title: 'Sand dull, wipe',

@@ -142,6 +142,7 @@ export const bodyFiller: Method = {
     ...tasks('body-filler', [
       {
         task: 'prep:strip',
+        throws: 'dust',
         onBase: true,
         role: 'prepare',
         title: 'Strip and key the dent',
@@ -186,6 +187,7 @@ export const bodyFiller: Method = {
       },
       {
         task: 'finish:sand',
+        throws: 'dust',
         onFace: true,
         role: 'finish',
         block: 'finish',

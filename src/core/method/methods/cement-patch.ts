@@ -171,6 +171,7 @@ export const cementPatch: Method = {
     ...tasks('cement-patch', [
       {
         task: 'prep:cut',
+        throws: 'dust',
         onBase: true,
         role: 'prepare',
         title: 'Photograph, cut the edges, brush and wash',

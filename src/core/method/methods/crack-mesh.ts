@@ -134,6 +134,7 @@ export const crackMesh: Method = {
     ...tasks('crack-mesh', [
       {
         task: 'prep:chase',
+        throws: 'dust',
         role: 'prepare',
         title: 'Open the crack, grind the strip, vacuum',
         detail: 'To the width and depth measured; the strip sound and clean as wide as the paste goes.',
@@ -191,6 +192,7 @@ export const crackMesh: Method = {
       },
       {
         task: 'finish:sweep',
+        throws: 'dust',
         role: 'finish',
         block: 'finish',
         optional: true,

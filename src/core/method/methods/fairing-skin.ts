@@ -105,6 +105,7 @@ export const fairingSkin: Method = {
     ...tasks('fairing-skin', [
       {
         task: 'prep:abrade',
+        throws: 'dust',
         onBase: true,
         role: 'prepare',
         title: 'Abrade where it goes, wipe',
@@ -133,6 +134,7 @@ export const fairingSkin: Method = {
       },
       {
         task: 'finish:sand',
+        throws: 'dust',
         onFace: true,
         role: 'finish',
         block: 'finish',

@@ -136,6 +136,7 @@ export const feltWetOut: Method = {
       },
       {
         task: 'prep:abrade',
+        throws: 'dust',
         block: 'first',
         role: 'prepare',
         title: 'Just through the gloss, degrease, read the base',
@@ -170,6 +171,7 @@ export const feltWetOut: Method = {
       },
       {
         task: 'finish:trim',
+        throws: 'dust',
         role: 'finish',
         block: 'finish',
         title: 'Trim, edges round',

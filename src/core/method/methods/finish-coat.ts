@@ -17,6 +17,8 @@ export const finishCoat: Method = {
   version: 1,
   label: 'Finish coat on a patch',
   engine: 'coat',
+  // It goes on what was sanded.
+  blanks: { coat: { texture: { from: 'class', class: 'smooth' } } },
   does: 'A pigmented coat goes over a set, abraded patch, masked all round, and is cut back and polished.',
   bases: ['laminate', 'plastic', 'metal', 'stone', 'timber'],
   shapes: ['coat'],
@@ -138,6 +140,7 @@ export const finishCoat: Method = {
     ...tasks('finish-coat', [
       {
         task: 'prep:abrade',
+        throws: 'dust',
         onBase: true,
         role: 'prepare',
         title: 'Abrade dull, wipe',

@@ -94,6 +94,7 @@ export const fittingBuild: Method = {
     ...tasks('fitting-build', [
       {
         task: 'prep:abrade',
+        throws: 'dust',
         onBase: true,
         role: 'prepare',
         title: 'Abrade where it goes, wipe',

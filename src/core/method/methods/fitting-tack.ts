@@ -126,6 +126,7 @@ export const fittingTack: Method = {
       },
       {
         task: 'prep:drill',
+        throws: 'dust',
         role: 'prepare',
         title: 'Drill, cut the edge clean, see the core',
         detail: 'Slowly, backed against splinters. A wet or hollow core stops it here.',
@@ -143,6 +144,7 @@ export const fittingTack: Method = {
       },
       {
         task: 'prep:abrade',
+        throws: 'dust',
         role: 'prepare',
         title: 'Abrade both faces, wipe',
         detail: 'Gloss gone all over and a hand’s breadth round it; wiped one way with a fresh cloth.',

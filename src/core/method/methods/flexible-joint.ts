@@ -165,6 +165,7 @@ export const flexibleJoint: Method = {
     ...tasks('flexible-joint', [
       {
         task: 'prep:saw',
+        throws: 'dust',
         role: 'prepare',
         title: 'Saw it to its width, clean both sides',
         detail: 'To sound, sharp edges; dust out to the bottom.',

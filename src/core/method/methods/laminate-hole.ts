@@ -237,6 +237,7 @@ export const laminateHole: Method = {
     ...tasks('laminate-hole', [
       {
         task: 'prep:clean',
+        throws: 'dust',
         role: 'prepare',
         onBase: true,
         title: 'Clean out, bevel, abrade round it',
@@ -300,6 +301,7 @@ export const laminateHole: Method = {
       },
       {
         task: 'finish:abrade',
+        throws: 'dust',
         onFace: true,
         role: 'finish',
         block: 'finish',

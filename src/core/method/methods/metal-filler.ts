@@ -111,6 +111,7 @@ export const metalFiller: Method = {
     ...tasks('metal-filler', [
       {
         task: 'prep:roughen',
+        throws: 'dust',
         onBase: true,
         role: 'prepare',
         title: 'Burrs off, roughen a ring two fingers wide',
@@ -149,6 +150,7 @@ export const metalFiller: Method = {
       },
       {
         task: 'finish:file',
+        throws: 'dust',
         onFace: true,
         role: 'finish',
         block: 'finish',

@@ -245,6 +245,7 @@ export const mortarPatch: Method = {
     ...tasks('mortar-patch', [
       {
         task: 'prep:cut',
+        throws: 'dust',
         onBase: true,
         role: 'prepare',
         title: 'Saw the edges square and vertical',
@@ -254,6 +255,7 @@ export const mortarPatch: Method = {
       },
       {
         task: 'prep:clean',
+        throws: 'dust',
         onBase: true,
         role: 'prepare',
         title: 'Break out, blow and vacuum',
@@ -300,6 +302,7 @@ export const mortarPatch: Method = {
       },
       {
         task: 'finish:grind',
+        throws: 'dust',
         onFace: true,
         called: { as: 'finish:edge' },
         role: 'finish',

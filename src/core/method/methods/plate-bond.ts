@@ -282,6 +282,7 @@ export const plateBond: Method = {
       },
       {
         task: 'prep:grind',
+        throws: 'dust',
         role: 'prepare',
         each: 'part',
         title: '{parted, select, yes {Grind part {part} of {count} to bare metal} other {Grind to bare metal}}',

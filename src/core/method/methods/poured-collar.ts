@@ -154,6 +154,7 @@ export const pouredCollar: Method = {
       },
       {
         task: 'prep:sand',
+        throws: 'dust',
         role: 'prepare',
         title: 'Sand the faces dull, wipe',
         detail: 'Gloss gone all over, dust off, wiped one way with a fresh cloth.',

@@ -101,6 +101,7 @@ export const pouredCrack: Method = {
     ...tasks('poured-crack', [
       {
         task: 'prep:chase',
+        throws: 'dust',
         role: 'prepare',
         title: 'Open the crack, vacuum it',
         detail: 'To the width and depth measured; to the bottom; loose edges off.',
@@ -144,6 +145,7 @@ export const pouredCrack: Method = {
       },
       {
         task: 'finish:grind',
+        throws: 'dust',
         role: 'finish',
         block: 'finish',
         optional: true,
@@ -156,6 +158,7 @@ export const pouredCrack: Method = {
       },
       {
         task: 'finish:sweep',
+        throws: 'dust',
         role: 'finish',
         block: 'finish',
         optional: true,

@@ -208,6 +208,7 @@ export const rebuiltPart: Method = {
     ...tasks('rebuilt-part', [
       {
         task: 'prep:key',
+        throws: 'dust',
         role: 'prepare',
         title: 'Gloss off, key the root',
         detail: '{key}; dust blown off. Compare with the twin: the same hand.',

@@ -162,6 +162,7 @@ export const resinJoints: Method = {
     ...tasks('resin-joints', [
       {
         task: 'wash',
+        throws: 'water',
         role: 'close',
         each: 'batch',
         block: 'work',

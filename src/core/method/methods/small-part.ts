@@ -124,6 +124,7 @@ export const smallPart: Method = {
       },
       {
         task: 'prep:abrade',
+        throws: 'dust',
         role: 'prepare',
         title: 'Abrade both faces, degrease, read the base',
         detail: 'Gloss gone; at least {dewMargin} above the dew point.',

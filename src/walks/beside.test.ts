@@ -1,0 +1,65 @@
+import { methodOf } from '@/core/method';
+import { type Piece, type Repair, repairOf } from '@/core/plan';
+import { viewJob } from '@/core/record';
+import { FIRST_LOOKS } from '@/sample/first';
+import { at, walkJob, walkPiece } from './made';
+
+const NOW = at('2027-04-20T07:00');
+const job = walkJob({ id: 'beside', startFrom: NOW, climate: { kind: 'constant', tempC: 15, humidityPct: 60 } });
+/** One of the first looks as a repair of the job. */
+const repair = (id: string, order: number, over: Partial<Piece> = {}): Repair => {
+  const look = FIRST_LOOKS.find((l) => l.id === id)!;
+  const plain = walkPiece(job, {
+    method: { id: look.method, version: methodOf(look.method)!.version },
+    void: look.void,
+    sheetId: look.sheet.id,
+  });
+  return repairOf({
+    ...plain,
+    id,
+    order,
+    name: look.name,
+    kitId: look.kitId,
+    base: { ...plain.base, material: look.on },
+    ...over,
+  });
+};
+const sheets = FIRST_LOOKS.map((l) => l.sheet);
+const view = (...repairs: readonly Repair[]) =>
+  viewJob({ job, repairs: [...repairs], sheets, stock: [], events: [] }, NOW).repairs;
+const beside = (of: ReturnType<typeof view>, id: string) =>
+  of.find((r) => r.draft.id === id)!.findings.filter((f) => f.id === 'beside');
+
+const [spall, crack] = ['spall', 'crack'].map((id) => FIRST_LOOKS.find((l) => l.id === id)!.id) as [string, string];
+
+test('a crack sawn open beside mortar placed a minute ago is told, and one press moves it past that', () => {
+  const [first, second] = [repair(spall, 1), repair(crack, 2)];
+  const both = view(first, second);
+  const [said] = beside(both, crack);
+  expect(said!.severity).toBe('caution');
+  expect(beside(both, spall)).toEqual([]);
+  const [way] = said!.ways!;
+  const moved = view(first, repair(crack, 2, { plannedStart: way!.set.value as number }));
+  expect(beside(moved, crack)).toEqual([]);
+  // No later than it must: ten minutes sooner it would still be dust on wet mortar.
+  const early = view(first, repair(crack, 2, { plannedStart: (way!.set.value as number) - 20 * 60_000 }));
+  expect(beside(early, crack)).toHaveLength(1);
+});
+test('at two places that are named apart nothing is said; named alike, in whatever letters, it is', () => {
+  const at2 = (a: string, b: string) =>
+    beside(view(repair(spall, 1, { place: a }), repair(crack, 2, { place: b })), crack);
+  expect(at2('Lower landing', 'Winch house')).toEqual([]);
+  expect(at2('Lower landing', ' lower LANDING ')).toHaveLength(1);
+});
+test('a joint that is closed lies open no longer: what is sawn after that is nobody’s dust', () => {
+  const plate = FIRST_LOOKS.find((l) => l.id === 'plate')!.id;
+  expect(beside(view(repair(plate, 1), repair(crack, 2)), crack)).toEqual([]);
+});
+test('alone, a repair throws its own dust before it is wet, and nothing is said', () => {
+  expect(beside(view(repair(spall, 1)), spall)).toEqual([]);
+});
+test('what another repair does is seen again when it moves, though this one did not', () => {
+  const second = repair(crack, 2, { plannedStart: at('2027-04-20T12:00') });
+  expect(beside(view(repair(spall, 1, { plannedStart: at('2027-04-20T11:20') }), second), crack).length).toBe(1);
+  expect(beside(view(repair(spall, 1, { plannedStart: at('2027-04-21T11:20') }), second), crack)).toEqual([]);
+});
