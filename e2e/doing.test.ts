@@ -48,6 +48,25 @@ describe('for those who go on', () => {
     await page.waitForURL(/\/job\/other-ramp$/);
   });
 
+  test('what goes along is copied as a table, as it is read; so are the tables of any page, by typing', async () => {
+    const page = await sampled();
+    await page.goto(`${base()}/job/sample-ramp/pick`);
+    await page.getByRole('button', { name: 'Copy as table' }).click();
+    await page.getByRole('status').filter({ hasText: 'copied' }).waitFor();
+    const copied = () => page.evaluate(() => navigator.clipboard.readText());
+    const picked = await copied();
+    const [first] = picked.split('\n');
+    expect(first!.split('\t').length).toBeGreaterThan(1);
+    expect(picked).toContain('Ramp mortar');
+    await turnTo(page, base(), '/job/sample-ramp/sample-nosing/hold');
+    await page.getByRole('heading', { name: 'To be done meanwhile' }).waitFor();
+    await page.keyboard.press('Control+k');
+    await page.getByPlaceholder(/a job, a repair/).fill('spreadsheet');
+    await page.keyboard.press('Enter');
+    await page.waitForFunction(async () => /the sheet says/.test(await navigator.clipboard.readText()));
+    expect(await copied()).toMatch(/Use-by of the pot.*\t/);
+  });
+
   test('one more like it, and a job like this: measured and chosen alike, inspected anew', async () => {
     const page = await sampled();
     await page.goto(`${base()}/job/sample-ramp`);

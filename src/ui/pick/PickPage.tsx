@@ -5,6 +5,7 @@ import { useState } from 'react';
 import { type PickedKit, pickList } from '@/core/record';
 import { figure } from '@/core/units';
 import { Heading, useProse, Ways } from '../shared/bits';
+import { CopyTables } from '../shared/CopyTables';
 import { Dialog } from '../shared/Dialog';
 import { fullWhen } from '../shared/when';
 import { useNow } from '../workspace/now';
@@ -32,6 +33,7 @@ export function PickPage({ jobId }: { jobId: string }) {
         <button type="button" className="act firm" onClick={() => window.print()}>
           <Printer size={18} aria-hidden="true" /> Print
         </button>
+        <CopyTables />
         <Link className="act" href={`/job/${jobId}`}>
           Back to the job
         </Link>

@@ -7,6 +7,7 @@ import { jobName, repairName } from '@/core/plan';
 import { freshJob } from '../workspace/fresh';
 import { setPrefs, THEMES, usePrefs } from '../workspace/prefs';
 import { addJob, clock, redo, undo, useWorkspace } from '../workspace/workspace';
+import { copyTables, hasTables } from './copy-tables';
 import { Dialog } from './Dialog';
 import { saveDrawing } from './picture';
 import { useRoute } from './route';
@@ -84,6 +85,9 @@ function actsHere(
       },
     },
     { name: 'Type in a sheet', words: 'shelf system new', does: () => go('/shelf/new') },
+    ...(hasTables()
+      ? [{ name: 'Copy the tables of this page', words: 'spreadsheet csv export', does: () => void copyTables() }]
+      : []),
     { name: 'Save the drawing of this page as SVG', words: 'picture vector export', does: () => saveIt('svg') },
     { name: 'Save the drawing of this page as PNG', words: 'picture image export', does: () => saveIt('png') },
     {
@@ -154,7 +158,9 @@ export function Keys() {
     router.push(href);
   };
   const { jobId, repairId } = useRoute();
-  const acts = actsHere({ jobId, repairId: repairs.has(repairId) ? repairId : null }, system, router.push);
+  // What the page has to give is looked at when it is asked for.
+  const acts =
+    open === 'go' ? actsHere({ jobId, repairId: repairs.has(repairId) ? repairId : null }, system, router.push) : [];
   return (
     <>
       <Dialog open={open === 'keys'} title="Keys" onClose={close}>
