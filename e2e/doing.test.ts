@@ -67,6 +67,39 @@ describe('for those who go on', () => {
     expect(await copied()).toMatch(/Use-by of the pot.*\t/);
   });
 
+  test('something is set for several repairs at once, and one undo takes all of it back', async () => {
+    const page = await sampled();
+    await page.goto(`${base()}/job/sample-ramp`);
+    await page.getByText('Set something for several repairs').click();
+    const fold = page.locator('details').filter({ hasText: 'Set something for several repairs' });
+    const press = fold.getByRole('button', { name: /^Set it for/ });
+    expect(await press.isDisabled()).toBe(true);
+    const hands = fold.getByLabel('Pairs of hands');
+    await hands.fill('20');
+    await hands.blur();
+    await fold.getByText('Whole people, 1 to 12.').waitFor();
+    await hands.fill('3');
+    await hands.blur();
+    await press.click();
+    await fold.getByText(/Set for \d repairs; undo takes all of it back/).waitFor();
+    const handsOf = async (id: string) => {
+      await turnTo(page, base(), `/job/sample-ramp/${id}/material`);
+      const field = page.getByLabel('Pairs of hands placing');
+      await field.waitFor();
+      return field.inputValue();
+    };
+    expect([await handsOf('sample-nosing'), await handsOf('sample-eyes')]).toEqual(['3', '3']);
+    await page.keyboard.press('Control+z');
+    await page.waitForFunction(
+      () =>
+        ![...document.querySelectorAll('input')].some(
+          (i) => i.value === '3' && /hands placing/.test(i.labels?.[0]?.textContent ?? ''),
+        ),
+    );
+    const back = [await handsOf('sample-nosing'), await handsOf('sample-eyes')];
+    expect(back).not.toContain('3');
+  });
+
   test('one more like it, and a job like this: measured and chosen alike, inspected anew', async () => {
     const page = await sampled();
     await page.goto(`${base()}/job/sample-ramp`);

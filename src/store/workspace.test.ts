@@ -411,3 +411,40 @@ describe('repairs made one', () => {
     expect(now().repairs.size).toBe(2);
   });
 });
+
+describe('several repairs changed at once', () => {
+  const sill = { ...repair, id: 'rep-2', name: 'Step', order: repair.order + 1 };
+  const hands = () => [repair.id, sill.id].map((id) => now().repairs.get(id)!.crew);
+  const kept = async () => (await disk()).holdings.repair.map((r) => r.crew);
+
+  test('is one act, on the disk too: undone and redone as one', async () => {
+    const before = repair.crew;
+    tab.addRepair(sill);
+    await pause();
+    expect(tab.changeRepairs([repair.id, sill.id], (r) => ({ ...r, crew: 5 }))).toBe(2);
+    await pause();
+    expect(await kept()).toEqual([5, 5]);
+    tab.undo();
+    await pause();
+    expect([hands(), await kept()]).toEqual([
+      [before, before],
+      [before, before],
+    ]);
+    tab.redo();
+    await pause();
+    expect(await kept()).toEqual([5, 5]);
+  });
+  test('one that is begun stays as it was begun', async () => {
+    tab.addRepair(sill);
+    await Promise.all([tab.record(repair.id, { kind: 'note', text: 'dry' }, 'technician'), pause()]);
+    expect(tab.changeRepairs([repair.id, sill.id], (r) => ({ ...r, crew: 5 }))).toBe(1);
+    expect(hands()).toEqual([repair.crew, 5]);
+  });
+  test('what is as it was is no act: nothing to undo', async () => {
+    tab.addRepair(sill);
+    await pause();
+    const { past } = now().history;
+    expect(tab.changeRepairs([repair.id, sill.id, 'nobody'], (r) => r)).toBe(0);
+    expect(now().history.past).toEqual(past);
+  });
+});

@@ -835,6 +835,21 @@ export function createWorkspace({ clock, store: openStore, ids, journal, later =
       if (carry({ does: 'several', acts })) did({ does: 'several', acts }, 'join');
       return { id: before.id };
     },
+    /**
+     * Changes several repairs as one act; those with a record of their own stay as they were begun.
+     * @returns how many were changed
+     */
+    changeRepairs: (ids: readonly string[], how: (repair: Repair) => Repair): number => {
+      const acts = ids.flatMap((id): SingleAct[] => {
+        const before = get().repairs.get(id);
+        const after = before && !recorded('repair', id) ? how(before) : before;
+        return !before || after === before
+          ? []
+          : [{ does: 'change', kind: 'repair', id, changes: changesBetween(before, after!) }];
+      });
+      if (acts.length && carry({ does: 'several', acts })) did({ does: 'several', acts }, 'together');
+      return acts.length;
+    },
     putSheet: async (sheet: SheetRevision): Promise<void> => {
       set({ sheets: plus(get().sheets, [sheet]) });
       await write([{ does: 'add', record: sheet }]);

@@ -29,4 +29,5 @@ export * from './stand-in';
 export * from './start-windows';
 export * from './stretches';
 export * from './thermal';
+export * from './together';
 export * from './uptake';

@@ -44,6 +44,7 @@ import {
 import { ClimateFields } from './ClimateFields';
 import { DeleteJob } from './DeleteJob';
 import { type Begin, MethodChoice } from './MethodChoice';
+import { SetTogether } from './SetTogether';
 import { ShareJob } from './ShareJob';
 
 const DAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'];
@@ -174,6 +175,7 @@ export function JobPage({ jobId }: { jobId: string }) {
               </li>
             ))}
           </ol>
+          <SetTogether repairs={view.repairs} />
           {view.repairs.length === 0 && <p className="soft my-2">No repair yet. Choose how it is to be repaired:</p>}
           <MethodChoice onChoose={add} />
           <Heading>Out of here</Heading>

@@ -146,6 +146,8 @@ export const addRepair = (repair: Repair): void => workspace.addRepair(repair);
 export const removeRepair = (id: string): boolean => workspace.removeRepair(id);
 export const joinRepairs = (ids: readonly string[]): ReturnType<typeof workspace.joinRepairs> =>
   workspace.joinRepairs(ids);
+export const changeRepairs = (ids: readonly string[], how: (repair: Repair) => Repair): number =>
+  workspace.changeRepairs(ids, how);
 export const putSheet = (sheet: SheetRevision): Promise<void> => workspace.putSheet(sheet);
 export const putAttachment = (attachment: Attachment): Promise<void> => workspace.putAttachment(attachment);
 export const putLot = (lot: Stock): void => workspace.putLot(lot);

@@ -1,0 +1,124 @@
+'use client';
+import { useState } from 'react';
+import { repairName, setTogether, type Together, takesSystem } from '@/core/plan';
+import type { RepairView } from '@/core/record';
+import { shelfOf } from '../material/shelf-of';
+import { QuantityField } from '../shared/QuantityField';
+import { changeRepairs, useWorkspace } from '../workspace/workspace';
+
+/** Sets one thing for several repairs that are not begun, as one act: a system, how warm the packs are kept, the hands. */
+export function SetTogether({ repairs }: { readonly repairs: readonly RepairView[] }) {
+  const sheets = useWorkspace((d) => d.sheets);
+  const open = repairs.filter((r) => r.actuals.startedAt === null);
+  const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
+  const [over, setOver] = useState<Together>({});
+  const [said, setSaid] = useState('');
+  if (open.length < 2) return null;
+  const chosen = open.filter((r) => !left.has(r.repair.id));
+  const systems = shelfOf(sheets, null).filter((s) => chosen.some((r) => takesSystem(r.draft, s)));
+  const takers = over.sheet ? chosen.filter((r) => takesSystem(r.draft, over.sheet!)).length : chosen.length;
+  const change = (more: Together) => {
+    setSaid('');
+    setOver((o) => ({ ...o, ...more }));
+  };
+  const submit = () => {
+    const n = changeRepairs(
+      chosen.map((r) => r.repair.id),
+      (r) => setTogether(r, over),
+    );
+    setSaid(
+      n === 0
+        ? 'Nothing to change: all of them have it already.'
+        : `Set for ${n} repair${n > 1 ? 's' : ''}; undo takes all of it back.`,
+    );
+    setOver({});
+  };
+  return (
+    <details className="mb-3 no-print">
+      <summary className="py-1 cursor-pointer font-semibold">Set something for several repairs</summary>
+      <div className="paper p-3 grid gap-3">
+        <fieldset>
+          <legend className="soft">For which</legend>
+          <div className="flex flex-wrap gap-x-4 gap-y-1">
+            {open.map((r) => (
+              <label key={r.repair.id} className="inline-flex items-center gap-2 min-h-8">
+                <input
+                  type="checkbox"
+                  checked={!left.has(r.repair.id)}
+                  onChange={(e) => {
+                    const next = new Set(left);
+                    if (e.target.checked) next.delete(r.repair.id);
+                    else next.add(r.repair.id);
+                    setLeft(next);
+                    setSaid('');
+                  }}
+                />
+                {repairName(r.repair)}
+              </label>
+            ))}
+          </div>
+        </fieldset>
+        <div className="grid sm:grid-cols-3 gap-2">
+          <label className="block">
+            System
+            <select
+              className="field"
+              value={over.sheet?.id ?? ''}
+              onChange={(e) => {
+                const { sheet: _before, ...rest } = over;
+                const sheet = sheets.get(e.target.value);
+                setSaid('');
+                setOver(sheet ? { ...rest, sheet } : rest);
+              }}
+            >
+              <option value="">as each has it</option>
+              {systems.map((s) => (
+                <option key={s.id} value={s.id}>
+                  {s.name}
+                </option>
+              ))}
+            </select>
+          </label>
+          <QuantityField
+            kind="temperature"
+            label="Packs kept at"
+            value={over.materialC ?? null}
+            onChange={(t) => change({ materialC: t.value })}
+            onClear={() => {
+              const { materialC: _before, ...rest } = over;
+              setOver(rest);
+            }}
+            check={(c) => (c >= -20 && c <= 60 ? null : 'Between −20 and 60 °C, where packs are kept.')}
+          />
+          <QuantityField
+            kind="count"
+            label="Pairs of hands"
+            value={over.crew ?? null}
+            onChange={(t) => change({ crew: t.value })}
+            onClear={() => {
+              const { crew: _before, ...rest } = over;
+              setOver(rest);
+            }}
+            check={(v) => (Number.isInteger(v) && v >= 1 && v <= 12 ? null : 'Whole people, 1 to 12.')}
+          />
+        </div>
+        {over.sheet && takers < chosen.length && (
+          <p className="soft">
+            {over.sheet.name} serves {takers} of the {chosen.length}; the others keep theirs.
+          </p>
+        )}
+        <div className="flex items-center gap-3 flex-wrap">
+          <button
+            type="button"
+            className="act firm"
+            disabled={!chosen.length || !Object.keys(over).length}
+            onClick={submit}
+          >
+            Set it for {chosen.length}
+          </button>
+          <span role="status">{said}</span>
+        </div>
+      </div>
+    </details>
+  );
+}
