@@ -58,6 +58,8 @@ describe('for those who go on', () => {
     const [first] = picked.split('\n');
     expect(first!.split('\t').length).toBeGreaterThan(1);
     expect(picked).toContain('Ramp mortar');
+    expect(picked).toMatch(/static mixers/);
+    expect(picked).not.toContain('check contents');
     await turnTo(page, base(), '/job/sample-ramp/sample-nosing/hold');
     await page.getByRole('heading', { name: 'To be done meanwhile' }).waitFor();
     await page.keyboard.press('Control+k');

@@ -147,6 +147,17 @@ export function createOutbox({ commit, journal, makeId, now, onWritten, onState,
           x.does === 'add' || x.does === 'once' ? x.record.id === id : x.does === 'remove' && x.id === id,
         ),
       ),
+    /** Whether a record is about to be removed, as the last that waits for it. */
+    leaves: (kind: string, id: string): boolean => {
+      const last = line
+        .flatMap((w) => w.writes)
+        .findLast((x) =>
+          x.does === 'add' || x.does === 'once'
+            ? x.record.record === kind && x.record.id === id
+            : x.does === 'remove' && x.kind === kind && x.id === id,
+        );
+      return last?.does === 'remove';
+    },
     state: (): OutboxState => ({ waiting: line.length, failure }),
     /** Stops trying; what waits stays in the journal. */
     stop(): void {

@@ -53,6 +53,25 @@ describe('undo and redo', () => {
     expect(holdings.repair.find((r) => r.id === repair.id)!.name).toBe('Threshold');
   });
 
+  test('what is undone before it was on the disk never comes back, not for a moment', async () => {
+    const other = { ...repair, id: 'rep-9', name: 'Quoin' };
+    tab.addRepair(other);
+    tab.undo();
+    const seen: boolean[] = [];
+    const stop = tab.state.subscribe((s) => seen.push(s.repairs.has(other.id)));
+    await pause();
+    stop();
+    expect(seen.length).toBeGreaterThan(0);
+    expect(seen).not.toContain(true);
+    expect((await disk()).holdings.repair.map((r) => r.id)).not.toContain(other.id);
+    // Brought again by redo it is there, and stays.
+    tab.redo();
+    expect(now().repairs.has(other.id)).toBe(true);
+    await pause();
+    expect(now().repairs.has(other.id)).toBe(true);
+    expect((await disk()).holdings.repair.map((r) => r.id)).toContain(other.id);
+  });
+
   test('a quick row of one kind of change is one step; another kind begins a new one', () => {
     for (let i = 2; i <= 5; i++) tab.changeRepair(repair.id, (r) => ({ ...r, crew: i }), 'crew');
     tab.changeRepair(repair.id, (r) => withPiece(r, { ...pieceOf(r), reserve: !pieceOf(r).reserve }), 'reserve');

@@ -319,10 +319,12 @@ export function createWorkspace({ clock, store: openStore, ids, journal, later =
   /** Drafts as stored with what this tab has not yet written laid over them. */
   function withPending<T extends Draft>(kind: DraftKind, stored: ById<T>): ById<T> {
     return new Map(
-      [...stored].map(([id, draft]) => [
-        id,
-        outbox.pending(kind, id).reduce((d, w) => carryOver(d, w.changes).record, draft),
-      ]),
+      [...stored]
+        .filter(([id]) => !outbox.leaves(kind, id))
+        .map(([id, draft]) => [
+          id,
+          outbox.pending(kind, id).reduce((d, w) => carryOver(d, w.changes).record, draft),
+        ]),
     );
   }
 
@@ -331,7 +333,8 @@ export function createWorkspace({ clock, store: openStore, ids, journal, later =
     const over: Partial<Record<(typeof PLACE)[Placed], ById<AnyRecord>>> = {};
     const now = get();
     for (const r of records) {
-      if (!isPlaced(r.record)) continue;
+      // What was taken away here stays away: that its beginning is on the disk now does not bring it back.
+      if (!isPlaced(r.record) || outbox.leaves(r.record, r.id)) continue;
       const place = PLACE[r.record];
       const map = over[place] ?? (now[place] as ById<AnyRecord>);
       const isDraft = r.record === 'job' || r.record === 'repair' || r.record === 'stock';

@@ -16,6 +16,7 @@ export function SetTogether({ repairs }: { readonly repairs: readonly RepairView
   if (open.length < 2) return null;
   const chosen = open.filter((r) => !left.has(r.repair.id));
   const systems = shelfOf(sheets, null).filter((s) => chosen.some((r) => takesSystem(r.draft, s)));
+  const changes = chosen.filter((r) => setTogether(r.draft, over) !== r.draft).length;
   const takers = over.sheet ? chosen.filter((r) => takesSystem(r.draft, over.sheet!)).length : chosen.length;
   const change = (more: Together) => {
     setSaid('');
@@ -41,7 +42,11 @@ export function SetTogether({ repairs }: { readonly repairs: readonly RepairView
           <legend className="soft">For which</legend>
           <div className="flex flex-wrap gap-x-4 gap-y-1">
             {open.map((r) => (
-              <label key={r.repair.id} className="inline-flex items-center gap-2 min-h-8">
+              <label
+                key={r.repair.id}
+                className="inline-flex items-center gap-2 min-h-11 md:min-h-8"
+                style={{ accentColor: 'var(--ink)' }}
+              >
                 <input
                   type="checkbox"
                   checked={!left.has(r.repair.id)}
@@ -108,13 +113,8 @@ export function SetTogether({ repairs }: { readonly repairs: readonly RepairView
           </p>
         )}
         <div className="flex items-center gap-3 flex-wrap">
-          <button
-            type="button"
-            className="act firm"
-            disabled={!chosen.length || !Object.keys(over).length}
-            onClick={submit}
-          >
-            Set it for {chosen.length}
+          <button type="button" className="act firm" disabled={!changes} onClick={submit}>
+            Set it for {changes || chosen.length}
           </button>
           <span role="status">{said}</span>
         </div>

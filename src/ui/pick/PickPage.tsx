@@ -33,7 +33,17 @@ export function PickPage({ jobId }: { jobId: string }) {
         <button type="button" className="act firm" onClick={() => window.print()}>
           <Printer size={18} aria-hidden="true" /> Print
         </button>
-        <CopyTables />
+        <CopyTables
+          more={[
+            list.consumables.map((c) => [
+              prose(c.unit ? `${c.quantity} ${c.unit}` : String(c.quantity)),
+              prose(c.what),
+              prose(c.why),
+            ]),
+            list.tools.map((x) => [x]),
+            list.protection.map((x) => [x]),
+          ]}
+        />
         <Link className="act" href={`/job/${jobId}`}>
           Back to the job
         </Link>

@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { copyTables } from './copy-tables';
 
 /** Takes the tables of a page along, as a spreadsheet takes them. */
-export function CopyTables() {
+export function CopyTables({ more }: { readonly more?: readonly (readonly (readonly string[])[])[] }) {
   const [done, setDone] = useState<boolean | null>(null);
   return (
     <>
@@ -12,7 +12,7 @@ export function CopyTables() {
         type="button"
         className="act"
         onClick={async () => {
-          setDone(await copyTables());
+          setDone(await copyTables(more));
           setTimeout(() => setDone(null), 2000);
         }}
       >

@@ -2,7 +2,11 @@ import { asMarkup, asTabbed, type CellOf, tableRows } from './copy-tables';
 
 const cell = (textContent: string | null, ...values: string[]): CellOf => ({
   textContent,
-  querySelectorAll: () => values.map((value) => ({ value })),
+  querySelectorAll: (what) => (what === 'button' ? [] : values.map((value) => ({ value }))),
+});
+const pressed = (textContent: string): CellOf => ({
+  textContent,
+  querySelectorAll: (what) => (what === 'button' ? [{}] : []),
 });
 const rows = (...list: CellOf[][]) => list.map((cells) => ({ cells }));
 
@@ -14,6 +18,9 @@ test('what is read is what is copied: breaks and tabs inside a cell are one spac
 });
 test('of a field what is typed in it, and not its choices', () => {
   expect(tableRows(rows([cell('tape rule calliper', 'tape'), cell('', '300 mm')]))).toEqual([['tape', '300 mm']]);
+});
+test('what is pressed is not read', () => {
+  expect(tableRows(rows([cell('2'), pressed('check contents')], [pressed('fold')]))).toEqual([['2', '']]);
 });
 test('rows in which nothing stands are left out', () => {
   expect(tableRows(rows([cell(' '), cell('')], [cell('x')]))).toEqual([['x']]);

@@ -8,7 +8,9 @@ export interface CellOf {
 
 const clean = (text: string): string => text.replace(/\s+/g, ' ').trim();
 
+/** What is pressed is not read: a cell with a button in it is empty. */
 function cellText(cell: CellOf): string {
+  if ([...cell.querySelectorAll('button')].length) return '';
   const typed = [...cell.querySelectorAll('input:not([type=checkbox]), select')].map((f) => f.value ?? '');
   return clean(typed.length ? typed.join(' ') : (cell.textContent ?? ''));
 }
@@ -37,11 +39,13 @@ const onPage = (): readonly HTMLTableElement[] => [...document.querySelectorAll<
 /** Whether the page has a table to copy. */
 export const hasTables = (): boolean => onPage().length > 0;
 
-/** Puts all tables of the page on the clipboard, as they are read. @returns whether the browser let it */
-export async function copyTables(): Promise<boolean> {
-  const tables = onPage()
-    .map((t) => tableRows(t.rows))
-    .filter((rows) => rows.length);
+/**
+ * Puts all tables of the page on the clipboard, as they are read.
+ * @param more what stands on the page as a list
+ * @returns whether the browser let it
+ */
+export async function copyTables(more: readonly (readonly (readonly string[])[])[] = []): Promise<boolean> {
+  const tables = [...onPage().map((t) => tableRows(t.rows)), ...more].filter((rows) => rows.length);
   if (!tables.length || !navigator.clipboard) return false;
   const text = asTabbed(tables);
   try {
