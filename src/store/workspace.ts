@@ -321,10 +321,7 @@ export function createWorkspace({ clock, store: openStore, ids, journal, later =
     return new Map(
       [...stored]
         .filter(([id]) => !outbox.leaves(kind, id))
-        .map(([id, draft]) => [
-          id,
-          outbox.pending(kind, id).reduce((d, w) => carryOver(d, w.changes).record, draft),
-        ]),
+        .map(([id, draft]) => [id, outbox.pending(kind, id).reduce((d, w) => carryOver(d, w.changes).record, draft)]),
     );
   }
 
