@@ -6,10 +6,6 @@ const yard = site();
 const { base } = yard;
 jest.setTimeout(600_000);
 
-const look = async (page: Page, name: string) => {
-  if (process.env.GRENKO_LOOK) await page.screenshot({ path: `${process.env.GRENKO_LOOK}/${name}.png` });
-};
-
 /** What the paper of a joint colour prints: two bottles and water, a stand time, what a set covers. */
 async function typeColour(page: Page): Promise<void> {
   await page.goto(`${base()}/shelf/new`);
@@ -75,7 +71,7 @@ test('joint colour from an empty database: one lot, the hands it needs, a press 
     .click();
   await measureRoom(page, '5 m', '3 m');
   await page.getByRole('button', { name: 'add a shape' }).click();
-  await look(page, 'colour-measure-2');
+  await page.getByText('Its area is added').waitFor();
   await page
     .getByRole('button', { name: /Coat or skim/ })
     .first()
@@ -87,27 +83,22 @@ test('joint colour from an empty database: one lot, the hands it needs, a press 
   await stage(page, 'Mix');
   // With every default it is planned: nobody has said how fast they paint.
   await page.getByText('One lot must be used up faster than usual').first().waitFor();
-  await look(page, 'colour-mix');
   await stage(page, 'Place');
   await type(page, 'Coated in an hour', '11 m²/h');
   await stage(page, 'Mix');
   await page.getByText('One lot cannot be used up in its life').waitFor();
-  await look(page, 'colour-mix-stop');
   await page.getByRole('button', { name: '4 pairs of hands' }).click();
   await page.getByText('One lot cannot be used up in its life').waitFor({ state: 'detached' });
   expect(await answer(page)).toMatch(/2\.20/);
-  await look(page, 'colour-mix-four');
   await stage(page, 'Place');
   await page
     .getByText(/Paint the joints, coat 2 of 2/)
     .first()
     .waitFor();
-  await look(page, 'colour-place');
   await stage(page, 'Hold');
   await page.getByTestId('tries').waitFor();
   await type(page, /Water comes on it next/, 'tomorrow 18:00');
   await page.getByText('Water comes before it may').waitFor();
-  await look(page, 'colour-hold');
   await type(page, /Water comes on it next/, '30 Apr 8:00');
   await page.getByText('Water comes before it may').waitFor({ state: 'detached' });
 });

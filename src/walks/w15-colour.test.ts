@@ -161,6 +161,11 @@ describe('hands too few for one lot', () => {
     expect(p.batches.map((b) => b.kits)).toEqual([4, 4]);
     expect(found(p, /faster than usual/)).toHaveLength(1);
   });
+  test('whole sets mixed for a corner: what is over is said, and colour does not heat itself', () => {
+    const p = report({ void: voidOf(room(2)) });
+    const [said] = found(p, /More is mixed/);
+    expect(said!.why).not.toMatch(/heats/);
+  });
   test('under the typed area nobody asks for one lot: it is parted by its minutes', () => {
     const p = few(1, {
       settings: { ...SHORT, 'coat-rate': 11, 'lot-area': 30e6 },

@@ -29,6 +29,7 @@ const ALIKE: readonly (readonly [string, (r: Repair, p: Pass) => unknown])[] = [
   ['floor, wall or overhead', (r) => r.orientation],
   ['how wet they are', (r) => [r.surface, r.moisturePct]],
   ['the load', (r) => r.load],
+  ['when water comes on them', (r) => r.waterAt],
   ['the milestone that opens them', (r) => r.serves],
   ['the tools at hand', (r) => [r.bench, r.scaleStepG, r.crew]],
   ['open or closed at the back', (_, p) => p.void?.back],

@@ -10,8 +10,9 @@ import {
   type TaskRow,
 } from '../method';
 import { layerOf } from '../mix';
-import { type Milestone, type MilestoneId, milestoneKind } from '../system';
+import type { Milestone, MilestoneId } from '../system';
 import { refuse } from '../units';
+import { stands, tears } from './blocks';
 import { type DayEnd, earliestSlot } from './calendar';
 import { AGAIN } from './extra-steps';
 import type { Hands } from './hands';
@@ -73,14 +74,6 @@ export interface Laying {
  */
 const handsOnMs = (step: StepDraft): number =>
   step.exact ? Math.round(step.handsOnMin * MIN_MS) : Math.ceil(step.handsOnMin - 1e-9) * MIN_MS;
-
-/** What stands in the pot meanwhile belongs to its block: nobody mixes in the evening what is placed in the morning. */
-const stands = ({ waitFor }: Pick<StepDraft, 'waitFor'>): boolean =>
-  waitFor !== undefined && milestoneKind(waitFor.kind).manner === true;
-
-/** Whether a step may come on another day than the one before it in its block: it waits, and not for a pot alone. */
-export const tears = (d: Pick<StepDraft, 'waitFor'>): boolean =>
-  d.waitFor !== undefined && !d.waitFor.ahead && !stands(d);
 
 /** A face that stands too long, with what bares it again. */
 interface Stale {

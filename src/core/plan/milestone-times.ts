@@ -90,6 +90,14 @@ export interface MilestoneAsk extends Named {
   readonly passId?: string;
 }
 
+/** What it counts from is not planned yet. */
+const unbegun = (m: Milestone): ReachTry => ({
+  atMs: null,
+  standing: 'sheet',
+  stalls: [],
+  problem: `It counts from the moment ${STARTS[m.startsAt]}, which is not planned yet.`,
+});
+
 /** Times of one milestone from an origin. @param pot shortens the life of a pot that is larger than the sheet's */
 export function milestoneTime(
   sheet: SheetRevision,
@@ -98,35 +106,19 @@ export function milestoneTime(
 ): MilestoneTime {
   const clock = clockOf(m);
   const { label } = MILESTONES[m.kind];
-  if (originMs === null)
-    return {
-      kind: m.kind,
-      passId,
-      label,
-      clock,
-      startsAt: m.startsAt,
-      runsOn: m.runsOn,
-      batch,
-      part,
-      originMs,
-      fromMs: null,
-      toMs: null,
-      planMs: null,
-      standing: 'sheet',
-      stalls: [],
-      sheetSays: sheetSays(m, 20),
-      problem: `It counts from the moment ${STARTS[m.startsAt]}, which is not planned yet.`,
-      working: [],
-    };
   const own = pot && pot.share < 1 ? pot : null;
   const shortened = (r: ReachTry): ReachTry =>
-    own && r.atMs !== null ? { ...r, atMs: originMs + (r.atMs - originMs) * own.share, standing: 'estimated' } : r;
-  const sideOf = (side: Side) => shortened(ask(m, side, originMs));
+    own && originMs !== null && r.atMs !== null
+      ? { ...r, atMs: originMs + (r.atMs - originMs) * own.share, standing: 'estimated' }
+      : r;
+  const sideOf = (side: Side): ReachTry => (originMs === null ? unbegun(m) : shortened(ask(m, side, originMs)));
   const plan = sideOf(clock === 'waiting' ? 'long' : 'short');
   // Only the planning end is needed while a temperature is pulled; the other end, the words and the working are made
   // when they are read.
   const other = once(() => sideOf(clock === 'waiting' ? 'short' : 'long'));
-  const told = once(() => wordsOf(sheet, m, plan, originMs, thermal, own));
+  const told = once(() =>
+    originMs === null ? { sheetSays: sheetSays(m, 20), working: [] } : wordsOf(sheet, m, plan, originMs, thermal, own),
+  );
   // Written out: a spread beside getters makes an object that is slow to make, and plans make thousands.
   return {
     kind: m.kind,

@@ -10,7 +10,7 @@ import { jobKits, type SystemKits } from './job-kits';
 import { type PassAsk, planChain, preparationOf } from './plan-chain';
 import { NO_POTS, type Pots } from './pots';
 import { type Piece, passKey, piecesOf, type Repair } from './repair';
-import { type ChainPlan, settingOf } from './repair-plan';
+import { type ChainPlan, sameAsk, settingOf } from './repair-plan';
 import { AHEAD_MS, type LaidOn, type SiteClimate, siteClimate, type Thermal, thermalOf } from './thermal';
 
 export interface JobPlan {
@@ -68,14 +68,7 @@ type Answers<T> = WeakMap<Repair, { readonly ask: ChainAsk; readonly answer: T }
 const plans: Answers<ChainPlan> = new WeakMap();
 const preparations: Answers<readonly Window[]> = new WeakMap();
 
-const samePass = (was: PassAsk, now: PassAsk): boolean =>
-  was.job === now.job &&
-  was.sheet === now.sheet &&
-  was.thermal === now.thermal &&
-  was.windows === now.windows &&
-  was.nowMs === now.nowMs &&
-  was.pots === now.pots &&
-  dequal(was.actuals, now.actuals);
+const samePass = (was: PassAsk, now: PassAsk): boolean => sameAsk(was, now) && dequal(was.actuals, now.actuals);
 
 function once<T>(
   known: Answers<T>,

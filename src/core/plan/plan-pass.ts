@@ -22,7 +22,7 @@ import type { PotShare } from './milestone-times';
 import { asWorked, mixAt, sheetHere, withFace } from './mix-here';
 import { type Ask, asker, staysHotter } from './reach-try';
 import type { Piece } from './repair';
-import { type PotEstimate, type RepairAsk, type RepairPlan, settingsOf } from './repair-plan';
+import { type PotEstimate, type RepairAsk, type RepairPlan, sameAsk, settingsOf } from './repair-plan';
 
 const MIN_MS = 60_000;
 
@@ -96,14 +96,6 @@ interface Look {
  * one.
  */
 const lastLooks = new WeakMap<Piece, Look>();
-const sameLook = (was: RepairAsk, now: RepairAsk): boolean =>
-  was.job === now.job &&
-  was.sheet === now.sheet &&
-  was.thermal === now.thermal &&
-  was.windows === now.windows &&
-  was.nowMs === now.nowMs &&
-  was.pots === now.pots &&
-  was.actuals === now.actuals;
 
 /** Share of the pot life left to each batch by its own mass. */
 const sharesOf = ({ batches, pot }: { batches: readonly Batch[]; pot: PotEstimate | null }): readonly PotShare[] =>
@@ -309,7 +301,7 @@ export function preparePass(
     // decides.
     const alone = place.below === null && place.readyMs === null && !place.onFace;
     const known = alone ? lastLooks.get(repair) : undefined;
-    const seen = known && sameLook(known.of, ask) ? known : null;
+    const seen = known && sameAsk(known.of, ask) && known.of.actuals === actuals ? known : null;
     if (seen) reachOf = seen.reachOf;
     const rough = seen?.amounts ?? prepare(guess);
     if (alone && !seen) lastLooks.set(repair, { of: ask, reachOf, amounts: rough });

@@ -142,6 +142,15 @@ export interface RepairAsk {
   readonly pots: SheetHeat | null;
 }
 
+/** Whether two are asked of the same job, sheet, temperatures and hours, whatever happened in them. */
+export const sameAsk = (was: Omit<RepairAsk, 'hands'>, now: Omit<RepairAsk, 'hands'>): boolean =>
+  was.job === now.job &&
+  was.sheet === now.sheet &&
+  was.thermal === now.thermal &&
+  was.windows === now.windows &&
+  was.nowMs === now.nowMs &&
+  was.pots === now.pots;
+
 export const schoolsOf = (method: Method, repair: Piece): Record<string, string> => ({
   ...defaultSchools(method),
   ...repair.schools,

@@ -45,6 +45,8 @@ interface MilestoneKind {
   readonly byFirst?: true;
   /** It belongs to the manner of mixing: where no curing decides it, its one figure holds in any weather. */
   readonly manner?: true;
+  /** Water must not come on it before. */
+  readonly keptDry?: true;
   /** A test by touch can tell it: what bears a load cannot be felt. */
   readonly touch?: true;
   /** What sheets usually count it from and run it on, where that is not from when it is placed, on the base. */
@@ -158,8 +160,8 @@ export const MILESTONES = {
   foot: { label: 'Foot traffic', clock: 'waiting', order: 3, later: ['light-load', 'load', 'full-cure'] },
   'light-load': { label: 'Light load', clock: 'waiting', order: 4, later: ['load', 'full-cure'] },
   load: { label: 'Full load', clock: 'waiting', order: 5, later: ['full-cure'] },
-  dry: { label: 'Keep dry until', clock: 'waiting', order: null, later: ['wet', 'full-cure'] },
-  wet: { label: 'Water or chemicals', clock: 'waiting', order: null, later: ['full-cure'] },
+  dry: { label: 'Keep dry until', clock: 'waiting', order: null, later: ['wet', 'full-cure'], keptDry: true },
+  wet: { label: 'Water or chemicals', clock: 'waiting', order: null, later: ['full-cure'], keptDry: true },
   'full-cure': { label: 'Full cure', clock: 'waiting', order: 6 },
 } as const satisfies Record<string, MilestoneKind>;
 export const MilestoneId = z.enum(Object.keys(MILESTONES) as [keyof typeof MILESTONES, ...(keyof typeof MILESTONES)[]]);

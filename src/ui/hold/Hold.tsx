@@ -1,7 +1,7 @@
 'use client';
 import { useState } from 'react';
 import { passName } from '@/core/plan';
-import { MILESTONES, milestoneOf, STARTS } from '@/core/system';
+import { MILESTONES, milestoneKind, milestoneOf, STARTS } from '@/core/system';
 import { formatDuration, instantsIn } from '@/core/units';
 import { ClimateFields } from '../job/ClimateFields';
 import { StepList } from '../place/StepList';
@@ -191,7 +191,7 @@ function Side({ view, at, nowMs }: StageProps) {
       <ClockLearned at={at} />
       <StageFindings at={at} zone={zone} stage="hold" />
       <StandInsChosen at={at} />
-      {plan.milestones.some((m) => m.kind === 'dry' || m.kind === 'wet') && (
+      {plan.milestones.some((m) => milestoneKind(m.kind).keptDry) && (
         <WhenField
           label={`Water comes on it next (${zone})`}
           value={repair.waterAt}

@@ -22,6 +22,10 @@ export function SetTogether({ repairs }: { readonly repairs: readonly RepairView
     setSaid('');
     setOver((o) => ({ ...o, ...more }));
   };
+  const unset = (what: keyof Together) => {
+    setSaid('');
+    setOver(({ [what]: _before, ...rest }) => rest);
+  };
   const submit = () => {
     const n = changeRepairs(
       chosen.map((r) => r.repair.id),
@@ -70,10 +74,9 @@ export function SetTogether({ repairs }: { readonly repairs: readonly RepairView
               className="field"
               value={over.sheet?.id ?? ''}
               onChange={(e) => {
-                const { sheet: _before, ...rest } = over;
                 const sheet = sheets.get(e.target.value);
-                setSaid('');
-                setOver(sheet ? { ...rest, sheet } : rest);
+                if (sheet) change({ sheet });
+                else unset('sheet');
               }}
             >
               <option value="">as each has it</option>
@@ -89,10 +92,7 @@ export function SetTogether({ repairs }: { readonly repairs: readonly RepairView
             label="Packs kept at"
             value={over.materialC ?? null}
             onChange={(t) => change({ materialC: t.value })}
-            onClear={() => {
-              const { materialC: _before, ...rest } = over;
-              setOver(rest);
-            }}
+            onClear={() => unset('materialC')}
             check={(c) => (c >= -20 && c <= 60 ? null : 'Between −20 and 60 °C, where packs are kept.')}
           />
           <QuantityField
@@ -100,10 +100,7 @@ export function SetTogether({ repairs }: { readonly repairs: readonly RepairView
             label="Pairs of hands"
             value={over.crew ?? null}
             onChange={(t) => change({ crew: t.value })}
-            onClear={() => {
-              const { crew: _before, ...rest } = over;
-              setOver(rest);
-            }}
+            onClear={() => unset('crew')}
             check={(v) => (Number.isInteger(v) && v >= 1 && v <= 12 ? null : 'Whole people, 1 to 12.')}
           />
         </div>

@@ -18,7 +18,7 @@ function plainOnes(m: Milestone): readonly { readonly holds: string; readonly ta
 
 const W = 300;
 const HT = 150;
-const RIGHT = 46;
+const RIGHT = 54;
 
 /** Times of a milestone over temperature; doses or humidities as lines of one picture, each labelled at its end. */
 export function TimeChart({ milestone, family, atC }: { milestone: Milestone; family: FamilyId; atC: number }) {
@@ -66,7 +66,7 @@ export function TimeChart({ milestone, family, atC }: { milestone: Milestone; fa
         </g>
       ))}
       {degrees
-        .ticks(5)
+        .ticks(4)
         .filter((t) => degrees(t) < W - RIGHT - 8)
         .map((t) => (
           <text

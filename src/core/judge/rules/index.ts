@@ -7,6 +7,7 @@ import { finishRules } from './finish';
 import { mixRules } from './mix';
 import { movementRules } from './movement';
 import { placeRules } from './places';
+import { rateRules } from './rate';
 import type { Rule } from './rule';
 import { serviceRules } from './service';
 import { shelfRules } from './shelf';
@@ -23,6 +24,7 @@ export const RULES: Readonly<Record<string, Rule>> = {
   ...voidRules,
   ...siteRules,
   ...mixRules,
+  ...rateRules,
   ...placeRules,
   ...shelfRules,
   ...clockRules,

@@ -1,22 +1,13 @@
 import { BASE_BEARS_C, type HeatCell } from '../../cure';
-import {
-  BY_COVERAGE,
-  choiceWith,
-  coatsOf,
-  ENGINES,
-  faceM2,
-  geometricMl,
-  liftsOf,
-  type Method,
-  primerOf,
-} from '../../method';
-import { massOf, ONE_LOT, saidTolerance, scaleErrorPct, smallestBatchAG, toleranceOf } from '../../mix';
+import { ENGINES, liftsOf, primerOf } from '../../method';
+import { massOf, saidTolerance, scaleErrorPct, smallestBatchAG, toleranceOf } from '../../mix';
 import { USUAL_SCALE_G } from '../../plan';
-import { areaOf, degC, exactly, grams, listed, minutes, ml, mm, percent, texts } from '../../say';
-import { FAMILIES, grainsUntold, isMetered, type Kit, milestoneOf, proportionOf } from '../../system';
+import { degC, exactly, grams, listed, ml, mm, percent, texts } from '../../say';
+import { FAMILIES, grainsUntold, isMetered, milestoneOf, proportionOf } from '../../system';
 import { boreOf } from '../../void';
 import { type Finding, findings } from '../finding';
 import { type Rule, rangeOver } from './rule';
+import { WAYS, weighed } from './ways';
 
 /** A pot this many times the mass of the sheet’s pot life no longer keeps to it. */
 const POT_MASS_FACTOR = 1.5;
@@ -39,7 +30,7 @@ const F = findings({
     severity: 'note',
     stage: 'mix',
     title: 'More is mixed than goes in',
-    why: '{need} are needed and whole kits make {made}: {over} are mixed for nothing, and what stands in the pot heats itself.',
+    why: '{need} are needed and whole kits make {made}: {over} are mixed for nothing{heats, select, yes {, and what stands in the pot heats itself} other {}}.',
     todo: '{ways, select, none {The sheet does not let this kit be split: take a smaller one, or have another place ready for the rest.} other {Split the kit by weighing, take a smaller one, or have another place ready for the rest.}}',
   },
   lost: {
@@ -100,42 +91,6 @@ const F = findings({
     why: '{thick} at {from}: {peak, select, runaway {it runs away} other {it reaches some {peak}}} if it is a little thicker or warmer; {bears} is what concrete bears beside it. {sheet, select, none {An estimate.} other {An estimate, for concrete and a resin without fillers; the sheet itself allows {sheet}.}}',
     todo: 'Thinner lifts, cooler material, or longer between them; the lab shows the thickest that stays calm.',
   },
-  rate: {
-    severity: 'caution',
-    stage: 'mix',
-    title: 'A whole kit must be placed faster than usual',
-    why: 'One kit makes {kit}, and {left} are left to place it: that is {needed}{crew, plural, one {} other { for each of # pairs of hands}}. Grenko’s own figure for one pair of hands is {usual}; nobody chose it, so it is planned with what the kit needs.',
-    todo: 'Say how fast you place, bring more hands, cool the pot, or take a smaller kit.',
-  },
-  claim: {
-    severity: 'note',
-    stage: 'mix',
-    title: 'The sheet says more than the geometry',
-    why: '{sheet} by the sheet’s coverage, {geometry} by area and thickness: {gap} between them, {share} of the geometry. The sheet plans.',
-    todo: 'Order by the sheet; what the first coat really took goes into the record.',
-  },
-  'one-lot': {
-    severity: 'stop',
-    stage: 'mix',
-    title: 'One lot cannot be used up in its life',
-    why: '{said}',
-    todo: 'Bring more hands, or let the lot change where nobody sees it: each area, measured as one of its own, to its threshold.',
-  },
-  'lot-break': {
-    severity: 'note',
-    stage: 'mix',
-    title: 'The lot changes at a threshold',
-    why: 'Each of the {areas} areas has a lot of its own in every coat, in whole packs unless they are weighed: {packs} in all.',
-    todo: 'Write down which lot is where; never change it in mid-room.',
-  },
-  'rate:lot': {
-    id: 'rate',
-    severity: 'caution',
-    stage: 'mix',
-    title: 'One lot must be used up faster than usual',
-    why: 'All of a coat over {area} is one lot, and {left} are left to use it up: that is {needed}{crew, plural, one {} other { for each of # pairs of hands}}. Grenko’s own figure for one pair of hands is {usual}; nobody chose it, so it is planned with what the lot needs.',
-    todo: 'Say how fast you coat, bring more hands, or let the lot change at a threshold.',
-  },
   lean: {
     severity: 'caution',
     stage: 'mix',
@@ -172,22 +127,7 @@ const F = findings({
     todo: 'Prove it by touch and by the left-over cup before release.',
   },
 });
-const WAYS = texts('finding.rate.way', {
-  less: '{what} of {share}',
-  rate: 'I place {needed}',
-  scale: 'My scale shows {step}',
-  minute: '{of} a minute',
-  hour: '{of} an hour',
-  crew: '{crew, plural, one {# pair} other {# pairs}} of hands',
-  weigh: 'Split the kit by weighing',
-  lots: 'A lot for each area',
-});
 const SAY = texts('finding.lean:batch', { leftOut: '{mass} from batch {batch}' });
-
-/** More hands than this do not paint one floor. */
-const MOST_ROUND = 12;
-/** More hands than this do not work at one place. */
-const MOST_HANDS = 4;
 
 /** A last kit opened for less than this share of it is worth a word. */
 const KIT_OVER = 0.12;
@@ -197,14 +137,6 @@ const WASTE_SAID = 1 / 3;
 
 /** A pot left alone is called hot above this, °C. */
 const HOT_C = 120;
-
-/** The way out of whole kits, where sheet and method have it. */
-const weighed = (method: Method, kit: Kit): NonNullable<Finding['ways']> => {
-  const weigh = choiceWith(method, 'split', 'weighed');
-  return kit.splittable && weigh
-    ? [{ say: WAYS.weigh(), set: { path: ['schools', weigh.school], value: weigh.option } }]
-    : [];
-};
 
 /** What is noticed about amounts, reach and scale. */
 export const mixRules: Readonly<Record<string, Rule>> = {
@@ -247,13 +179,19 @@ export const mixRules: Readonly<Record<string, Rule>> = {
   },
 
   waste: ({ plan }) => {
-    const { mix, kit, method } = plan;
+    const { mix, kit, method, sheet } = plan;
     if (!mix || !kit || !method || !mix.kits.leftIsMixed || mix.kits.leftMl <= WASTE_SAID * mix.toMixMl) return [];
     const { use, volumeMl, leftMl } = mix.kits;
     const ways = weighed(method, kit);
     return [
       F.waste(
-        { need: ml(mix.toMixMl), made: ml(use * volumeMl), over: ml(leftMl), ways: ways.length ? 'some' : 'none' },
+        {
+          need: ml(mix.toMixMl),
+          made: ml(use * volumeMl),
+          over: ml(leftMl),
+          heats: sheet && FAMILIES[sheet.family].selfHeats ? 'yes' : 'no',
+          ways: ways.length ? 'some' : 'none',
+        },
         { ways },
       ),
     ];
@@ -322,90 +260,6 @@ export const mixRules: Readonly<Record<string, Rule>> = {
               say: WAYS.scale({ step: exactly(grams(step)) }),
               set: { path: ['scaleStepG'], value: step },
             })),
-        },
-      ),
-    ];
-  },
-
-  rate: ({ plan, repair }) => {
-    const { mix, kit, method, usableMin } = plan;
-    if (!mix || mix.rateNeeded === null || !kit || usableMin === null) return [];
-    const pace = plan.context && method ? ENGINES[method.engine].pace?.(plan.context) : null;
-    const row = method?.settings.find((s) => s.id === pace?.setting);
-    if (!pace || !row) return [];
-    const said = (value: number) =>
-      row.kind === 'area-rate' ? WAYS.hour({ of: areaOf(value * 1e6) }) : WAYS.minute({ of: ml(value) });
-    // In what the method counts by, rounded up so that it does.
-    const least = Math.ceil((mix.rateNeeded / pace.mlPerMin) * 100 - 1e-6) / 100;
-    const crew = Math.ceil((least * repair.crew) / row.byDefault);
-    const needed = said(least);
-    const ways = [
-      { say: WAYS.rate({ needed }), set: { path: ['settings', row.id], value: least } },
-      ...(crew <= MOST_ROUND ? [{ say: WAYS.crew({ crew }), set: { path: ['crew'], value: crew } }] : []),
-    ];
-    if (ENGINES[method!.engine].oneLot?.(plan.context!))
-      return [
-        F['rate:lot'](
-          {
-            area: areaOf(faceM2(plan.context!) * 1e6),
-            left: minutes(usableMin),
-            crew: repair.crew,
-            needed,
-            usual: said(row.byDefault),
-          },
-          { ways },
-        ),
-      ];
-    return [
-      F.rate(
-        { kit: ml(mix.kits.volumeMl), left: minutes(usableMin), crew: repair.crew, needed, usual: said(row.byDefault) },
-        {
-          ways: [
-            { say: WAYS.rate({ needed }), set: { path: ['settings', row.id], value: least } },
-            ...(crew <= MOST_HANDS ? [{ say: WAYS.crew({ crew }), set: { path: ['crew'], value: crew } }] : []),
-            ...(method ? weighed(method, kit) : []),
-          ],
-        },
-      ),
-    ];
-  },
-
-  claim: ({ plan }) => {
-    const { mix, context } = plan;
-    const line = mix?.lines.find((l) => l.id === BY_COVERAGE);
-    if (!mix || !context || context.params.byCoverage || !line || line.ml <= 0) return [];
-    const n = coatsOf(context);
-    const geometry = Array.from({ length: n }, (_, layer) => geometricMl(context, layer)).reduce((a, b) => a + b, 0);
-    return [
-      F.claim({
-        sheet: ml(geometry + line.ml),
-        geometry: ml(geometry),
-        gap: ml(line.ml),
-        share: percent((100 * line.ml) / geometry, 2),
-      }),
-    ];
-  },
-
-  'one-lot': ({ plan }) => {
-    const { method, context, mix } = plan;
-    if (!method || !context) return [];
-    if (mix && context.effects.lots === 'area' && context.void.shapes.length > 1)
-      return [F['lot-break']({ areas: context.void.shapes.length, packs: mix.kits.use })];
-    const said = plan.problems.find((p) => p.field === ONE_LOT);
-    if (!said) return [];
-    const hands = said.value as number;
-    const apart = context.void.shapes.length > 1 ? choiceWith(method, 'lots', 'area') : null;
-    return [
-      F['one-lot'](
-        { said: said.sentence },
-        {
-          refusal: ONE_LOT,
-          ways: [
-            ...(hands <= MOST_ROUND
-              ? [{ say: WAYS.crew({ crew: hands }), set: { path: ['crew'], value: hands } }]
-              : []),
-            ...(apart ? [{ say: WAYS.lots(), set: { path: ['schools', apart.school], value: apart.option } }] : []),
-          ],
         },
       ),
     ];

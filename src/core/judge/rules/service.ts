@@ -1,7 +1,7 @@
 import { sheetFlaws } from '../../cure';
 import { loadCheck, type PlannedStep, reviewOf, strengthOver, windowsOver } from '../../plan';
 import { at, minutes, on, percent, plain, texts } from '../../say';
-import type { MilestoneId } from '../../system';
+import { milestoneKind } from '../../system';
 import { attempt } from '../../units';
 import { findings } from '../finding';
 import type { Rule } from './rule';
@@ -26,7 +26,7 @@ const F = findings({
     severity: 'stop',
     stage: 'hold',
     title: 'Water comes before it may',
-    why: 'It is expected {comes}; {clock} reaches {until}.',
+    why: 'It is expected {comes}; “{clock}” runs to {until}.',
     todo: 'Move the washing, or the work; or keep it off with a cover that holds.',
   },
   overrun: {
@@ -104,8 +104,6 @@ const F = findings({
   },
 });
 
-/** What water must not come before. */
-const KEPT_DRY: ReadonlySet<MilestoneId> = new Set(['dry', 'wet']);
 const DAY_MS = 86_400_000;
 /** Nobody agrees on staying to the minute. */
 const STAY_STEP_MIN = 5;
@@ -129,7 +127,7 @@ export const serviceRules: Readonly<Record<string, Rule>> = {
     const { waterAt } = repair;
     if (waterAt === null) return [];
     const last = plan.milestones
-      .filter((m) => KEPT_DRY.has(m.kind) && m.planMs !== null && m.planMs > waterAt)
+      .filter((m) => milestoneKind(m.kind).keptDry && m.planMs !== null && m.planMs > waterAt)
       .sort((a, b) => b.planMs! - a.planMs!)[0];
     return last ? [F.water({ comes: on(waterAt), clock: last.label, until: on(last.planMs!) })] : [];
   },

@@ -1,0 +1,24 @@
+import { choiceWith, type Method } from '../../method';
+import { texts } from '../../say';
+import type { Kit } from '../../system';
+import type { Finding } from '../finding';
+
+/** What a press says that mends a finding about amounts. */
+export const WAYS = texts('finding.rate.way', {
+  less: '{what} of {share}',
+  rate: 'I place {needed}',
+  scale: 'My scale shows {step}',
+  minute: '{of} a minute',
+  hour: '{of} an hour',
+  crew: '{crew, plural, one {# pair} other {# pairs}} of hands',
+  weigh: 'Split the kit by weighing',
+  lots: 'A lot for each area',
+});
+
+/** The way out of whole kits, where sheet and method have it. */
+export const weighed = (method: Method, kit: Kit): NonNullable<Finding['ways']> => {
+  const weigh = choiceWith(method, 'split', 'weighed');
+  return kit.splittable && weigh
+    ? [{ say: WAYS.weigh(), set: { path: ['schools', weigh.school], value: weigh.option } }]
+    : [];
+};
