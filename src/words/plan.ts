@@ -27,7 +27,7 @@ export function planInWords(report: PlanReport, reader: Reader) {
       ...r,
       ...ofPass(r, reader),
       passes: r.passes.map((p) => ({ ...p, ...ofPass(p, reader) })),
-      steps: r.steps.map(({ title, ...rest }) => ({ ...rest, ...both({ title }, reader) })),
+      steps: r.steps.map(({ title, detail, ...rest }) => ({ ...rest, ...both({ title, detail }, reader) })),
       untimed: r.untimed.map(({ title, ...rest }) => ({ ...rest, ...both({ title }, reader) })),
       findings: r.findings.map(({ title, why, todo, ways, ...rest }) => ({
         ...rest,

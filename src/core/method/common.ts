@@ -51,6 +51,17 @@ export const uptakeSetting: Setting = {
   stage: 'mix',
 };
 
+/** Where whole packs serve each lift by itself, a thicker first one may save one of them. */
+export const firstThicker: Setting = {
+  id: 'lead',
+  label: 'First layer thicker than an even one by',
+  kind: 'percent',
+  byDefault: 0,
+  min: -50,
+  max: 200,
+  stage: 'place',
+};
+
 export const endOfMixing: School = {
   id: 'end-of-mixing',
   matter: 'When mixing is over',

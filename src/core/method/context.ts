@@ -79,6 +79,8 @@ export interface EngineParams {
   readonly narrow?: true;
   /** Fill: a hole up to so wide goes in at once, however deep it is. The setting that holds the width. */
   readonly straight?: string;
+  /** Fill: how much thicker the first lift is than an even one, %. The setting that holds it. */
+  readonly lead?: string;
   /** Fill: each like place is mixed by itself, unless somebody is quick enough for two. */
   readonly byPlace?: true;
   /** Spread: one area after another, each no larger than is covered in its open time. */

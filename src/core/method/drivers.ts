@@ -1,3 +1,4 @@
+import { placesIn } from '../void';
 import { partsIn, type TaskContext } from './context';
 import { primerOf } from './lifts';
 
@@ -30,7 +31,7 @@ const onePart = ({ part = null }: TaskContext): boolean => part !== null;
 
 /** How much of it there is in a task: of one batch, or of the whole pass. */
 export const DRIVERS: Readonly<Record<Driver, (c: TaskContext) => number>> = {
-  place: (c) => (onePart(c) ? 1 : (c.batch?.places ?? c.void.count)),
+  place: (c) => (onePart(c) ? 1 : (c.batch?.places ?? placesIn(c.void))),
   m2: (c) => (c.void.count * c.measured.faces.planAreaMm2) / 1e6 / (onePart(c) ? partsIn(c) : 1),
   // What stays in the pot takes nobody's time.
   mL: (c) => (c.batch ? c.batch.placedMl / (onePart(c) ? c.batch.places : 1) : c.measured.nominalMl),

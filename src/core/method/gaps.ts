@@ -1,9 +1,9 @@
 import { layerOf } from '../mix';
 import { exactly, grams, kelvin, listed, type Message, minutes, ml, mm, texts, type Value } from '../say';
 import { PART_IDS, systemKind } from '../system';
-import { kindOf, SHAPES } from '../void';
+import { kindOf, placesIn, SHAPES } from '../void';
 import { type Gap, type MethodContext, partsIn, type TaskContext } from './context';
-import { depthToFill, liftsOf } from './lifts';
+import { depthToFill, liftsMm, liftsOf } from './lifts';
 
 const SAY = texts('gap', {
   part: '{mass} of {part}',
@@ -89,7 +89,7 @@ export const GAPS: Readonly<Record<string, Gap>> = {
   first: (c) => batchOf(c).fromTo?.[0] ?? batchOf(c).index + 1,
   last: (c) => batchOf(c).fromTo?.[1] ?? batchOf(c).index + 1,
   fresh: (c) => (batchOf(c).mixers > 0 ? 'yes' : 'no'),
-  count: (c) => c.void.count,
+  count: (c) => placesIn(c.void),
   lift: (c) => layerOf(c.portions, batchOf(c).portion) + 1,
   lifts: (c) => c.portions.length,
   coats: (c) => layerOf(c.portions, c.portions.length - 1) + 1,
@@ -101,7 +101,7 @@ export const GAPS: Readonly<Record<string, Gap>> = {
   partCount: partsIn,
   /** The first, one between, or the last of the lifts. */
   which: (c) => (c.portions.length === 1 ? 'only' : batchOf(c).portion + 1 === c.portions.length ? 'last' : 'early'),
-  depth: (c) => mm(depthToFill(c) / liftsOf(c)),
+  depth: (c) => mm(liftsMm(c)[c.batch?.portion ?? 0] ?? depthToFill(c) / liftsOf(c)),
   /** What is placed before the next may follow, by its name. */
   piece: (c) => c.portions[batchOf(c).portion]!.label,
   // A sheet that says nothing is stirred a minute all the same.

@@ -7,7 +7,7 @@ export { type Effects, NO_EFFECTS, type Option } from './effects';
 export { coatsOf, ENGINES, type Engine, type EngineId, faceM2, geometricMl } from './engines';
 export { between, GRAIN_UM, GRITS, type GritId, gritsIn, SKIP_MOST, scratchMm, skipsOf } from './grits';
 export { type Ladder, ladderIn, ladderOf } from './ladder';
-export { depthToFill, type LiftPrimer, liftsOf, primerOf } from './lifts';
+export { depthToFill, type LiftPrimer, leadOf, liftsMm, liftsOf, primerOf } from './lifts';
 export * from './method';
 export * from './methods';
 export { type Factor, factorsOf, stepFrom, stepsOf } from './steps';

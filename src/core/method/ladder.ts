@@ -2,7 +2,7 @@ import { BASE_PROPERTIES } from '../climate';
 import { exactly, type Message, minutes, ml, mm, texts } from '../say';
 import { FAMILIES } from '../system';
 import { line, type WorkLine } from '../units';
-import type { VoidResult } from '../void';
+import { placesIn, type VoidResult } from '../void';
 import { type MethodContext, type School, type Setting, settingIn, type TaskContext } from './context';
 import { DRIVERS } from './drivers';
 import { options } from './effects';
@@ -190,7 +190,7 @@ export const ladderIn = (spec: LadderSpec, c: TaskContext): Ladder =>
   ladderOf(spec, {
     offMm: spec.offMm(c),
     areaM2: DRIVERS.m2(c),
-    places: c.void.count,
+    places: placesIn(c.void),
     takesOffMlMin: settingIn(c, 'takes-off'),
     to: c.effects.finishTo,
     wet: c.effects.wet && !BASE_PROPERTIES[c.base].swells,

@@ -1,6 +1,6 @@
 import { leanThreshold, proportionOf } from '../system';
 import { figure, refuse } from '../units';
-import { kindOf, liftShares, nominalMl, type VoidShape } from '../void';
+import { areHoles, belowMl, kindOf, layerShares, type VoidShape } from '../void';
 import { type MethodContext, settingIn } from './context';
 
 /** Nobody fills a hole in more. */
@@ -9,33 +9,47 @@ const MOST_LIFTS = 100;
 /** Thickness of the skim that is pressed in first, mm; 0 where there is none. */
 export const skimOf = (c: MethodContext): number => (c.params.skim ? settingIn(c, c.params.skim) : 0);
 
-/** Shapes that are filled in lifts: of narrow holes, which go in at once, there are none. */
-const inLifts = (c: MethodContext): readonly VoidShape[] => {
-  const { straight } = c.params;
-  if (!straight) return c.void.shapes;
-  const narrow = settingIn(c, straight);
-  return c.void.shapes.filter((s) => (kindOf(s).bore?.(s)?.acrossMm ?? Number.POSITIVE_INFINITY) > narrow);
-};
+/** How wide a hole is that goes in at once, however deep, mm; 0 where none does. */
+const straightMm = (c: MethodContext): number => (c.params.straight ? settingIn(c, c.params.straight) : 0);
+
+/** What is left empty at the top for a coat, mm. */
+const leftLowMm = (c: MethodContext): number =>
+  c.effects.level === 'recess' && !c.params.conformal ? settingIn(c, 'recess') : 0;
+
+/** Whether a shape is filled in lifts: a narrow hole goes in at once. */
+const inLifts = (c: MethodContext, shape: VoidShape): boolean =>
+  (kindOf(shape).bore?.(shape)?.acrossMm ?? Number.POSITIVE_INFINITY) > straightMm(c);
 
 /** The deepest of what is filled in lifts, mm; of narrow holes alone, their depth. */
 const deepestMm = (c: MethodContext): number => {
-  const shapes = inLifts(c);
+  const shapes = c.void.shapes.filter((s) => inLifts(c, s));
   return shapes.length && shapes.length < c.void.shapes.length
     ? Math.max(...shapes.map((s) => kindOf(s).faces(s).maxDepthMm))
     : c.measured.faces.maxDepthMm;
 };
 
+/** So much of a depth is filled, mm: no recess takes all of it. */
+const filledMm = (c: MethodContext, depthMm: number): number => {
+  const left = depthMm - leftLowMm(c);
+  return left > 0 ? left : depthMm;
+};
+
 /** What the lifts have to fill at the deepest place, mm: layers that follow the floor carry the crown, too. */
 export const depthToFill = (c: MethodContext): number =>
-  deepestMm(c) + (c.params.conformal ? (c.effects.level === 'crown' ? settingIn(c, 'crown') : 0) - skimOf(c) : 0);
+  filledMm(c, deepestMm(c)) +
+  (c.params.conformal ? (c.effects.level === 'crown' ? settingIn(c, 'crown') : 0) - skimOf(c) : 0);
 
-/** Lifts the sheet asks for. @throws Refusal when they would be more than anybody places */
-export function liftsOf(c: MethodContext): number {
-  // A chosen lift may be thinner than the sheet's, never thicker.
+/** Thickest lift of the sheet or as chosen, mm; null where nothing bounds it. A chosen one is never thicker than the sheet's. */
+const mostMm = (c: MethodContext): number | null => {
   const own = [c.sheet.limits.liftMaxMm, c.liftMm].filter((x): x is number => x !== null);
-  const max = own.length ? Math.min(...own) : null;
+  return own.length ? Math.min(...own) : null;
+};
+
+/** Lifts the sheet asks for. @throws Refusal when they would be more than anybody places, or the first is too thick */
+export function liftsOf(c: MethodContext): number {
+  const max = mostMm(c);
   const deep = depthToFill(c);
-  const atOnce = c.effects.onePass || c.params.narrow || !inLifts(c).length;
+  const atOnce = c.effects.onePass || c.params.narrow || !c.void.shapes.some((s) => inLifts(c, s));
   const lifts = atOnce || max === null ? 1 : Math.max(1, Math.ceil(deep / max - 1e-9));
   if (lifts > MOST_LIFTS)
     refuse(
@@ -44,19 +58,70 @@ export function liftsOf(c: MethodContext): number {
       `a lift that fills it in up to ${MOST_LIFTS}`,
       `Lifts of ${figure(max ?? 0)} mm would be ${lifts} to fill ${figure(deep)} mm: check the thickness of a lift and the depth.`,
     );
+  const first = deep * (firstFirst(lifts, leadOf(c))[0] ?? 1);
+  if (max !== null && leadOf(c) !== 0 && lifts > 1) {
+    const thickest = Math.max(first, (deep - first) / (lifts - 1));
+    if (thickest > max + 1e-9)
+      refuse(
+        `settings.${c.params.lead}`,
+        leadOf(c),
+        `layers up to ${figure(max)} mm`,
+        `So one layer would be ${figure(thickest)} mm, the most is ${figure(max)} mm.`,
+      );
+  }
   return lifts;
 }
 
-/** Share of the void that each lift fills. */
+/** By how much the first lift is thicker than an even one, %. */
+export const leadOf = (c: MethodContext): number => (c.params.lead ? settingIn(c, c.params.lead) : 0);
+
+/** Each lift’s share of the depth, deepest first: the others share evenly what the first leaves. */
+const firstFirst = (lifts: number, leadPct: number): readonly number[] => {
+  if (lifts === 1) return [1];
+  const first = (1 + leadPct / 100) / lifts;
+  return [first, ...Array.from({ length: lifts - 1 }, () => (1 - first) / (lifts - 1))];
+};
+
+/** Thickness of each lift at the deepest place, deepest first, mm. */
+export const liftsMm = (c: MethodContext): readonly number[] =>
+  firstFirst(liftsOf(c), leadOf(c)).map((share) => share * depthToFill(c));
+
+/** In how many layers a single hole is filled: a shallow one in fewer than the deepest. */
+const layersIn = (c: MethodContext, shape: VoidShape): number => {
+  const max = mostMm(c);
+  if (liftsOf(c) === 1 || max === null || !inLifts(c, shape)) return 1;
+  return Math.max(1, Math.ceil(filledMm(c, kindOf(shape).faces(shape).maxDepthMm) / max - 1e-9));
+};
+
+/** Thickness of each layer of one hole, deepest first, mm. */
+export const layersMm = (c: MethodContext, shape: VoidShape): readonly number[] => {
+  const deep = filledMm(c, kindOf(shape).faces(shape).maxDepthMm);
+  return firstFirst(layersIn(c, shape), leadOf(c)).map((share) => share * deep);
+};
+
+/** What each layer of one hole takes, deepest first, mL, up to its recess; the last with its crown. */
+function layersMl(c: MethodContext, shape: VoidShape): readonly number[] {
+  const { maxDepthMm, planAreaMm2 } = kindOf(shape).faces(shape);
+  let z = maxDepthMm;
+  const ml = layersMm(c, shape).map((thick) => {
+    const from = belowMl(shape, z);
+    z = Math.max(0, z - thick);
+    return belowMl(shape, z) - from;
+  });
+  const crown = c.effects.level === 'crown' ? (planAreaMm2 * settingIn(c, 'crown')) / 1000 : 0;
+  return ml.map((mine, i) => mine + (i === ml.length - 1 ? crown : 0));
+}
+
+/** Share of the fill that each lift takes; of holes, each is divided by itself, and the shallow ones are full before. */
 export function sharesOf(c: MethodContext): readonly number[] {
   const lifts = liftsOf(c);
-  if (c.params.conformal) return Array.from({ length: lifts }, () => 1 / lifts);
-  const shapes = inLifts(c);
-  if (shapes.length === c.void.shapes.length || !shapes.length) return liftShares(c.void, lifts);
-  // Narrow holes are filled with the first lift of the others.
-  const volume = (of: readonly VoidShape[]) => of.reduce((sum, s) => sum + nominalMl(s), 0);
-  const layered = volume(shapes) / volume(c.void.shapes);
-  return liftShares({ ...c.void, shapes: [...shapes] }, lifts).map((s, i) => s * layered + (i === 0 ? 1 - layered : 0));
+  const even = firstFirst(lifts, leadOf(c));
+  if (c.params.conformal) return even;
+  if (!areHoles(c.void.shapes)) return layerShares(c.void, even);
+  const each = c.void.shapes.map((shape) => layersMl(c, shape));
+  const ml = even.map((_, lift) => each.reduce((sum, layers) => sum + (layers[lift] ?? 0), 0));
+  const all = ml.reduce((a, b) => a + b, 0);
+  return ml.map((x) => x / all);
 }
 
 /** The primer of one lift: its floor, for the first, and its walls. */

@@ -2,7 +2,7 @@ import { texts } from '../say';
 import { isMetered, plannedKitMl, proportionOf, type SheetRevision } from '../system';
 import { refuse } from '../units';
 import { metered } from './metered';
-import { type AmountLine, type Batch, type MixAsk, type MixResult, NOTHING_DRAWN, partsOf } from './mix-ask';
+import { type AmountLine, type Batch, type MixAsk, type MixResult, NOTHING_DRAWN, partsOf, withLast } from './mix-ask';
 import { potted } from './potted';
 
 const SAY = texts('mix', {
@@ -48,7 +48,14 @@ export function amounts(ask: MixAsk): MixResult {
     );
   // Whoever wants no reserve for doubt has on hand what is planned.
   const safety = ask.reserve ? Math.max(0, ask.p95Ml - ask.netMl - reserve) : 0;
-  const basis = { ask, proportion, kitMl, lines, placed, safety };
+  const basis = {
+    ask: { ...ask, portions: withLast(ask.portions, lines, placed) },
+    proportion,
+    kitMl,
+    lines,
+    placed,
+    safety,
+  };
   return isMetered(sheet.kind) ? metered(basis) : potted(basis);
 }
 

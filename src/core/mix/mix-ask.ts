@@ -17,6 +17,8 @@ export interface Allowance {
   readonly ml: number;
   readonly expression: Said;
   readonly voice: Voice;
+  /** All of it goes into the last portion: it is not shared over them. */
+  readonly onLast?: true;
 }
 
 /** One portion of the work that must be placed before the next may follow: a lift, or everything. */
@@ -35,6 +37,20 @@ export interface Portion {
 
 /** Which layer a portion is, from 0. */
 export const layerOf = (portions: readonly Portion[], at: number): number => portions[at]?.over?.layer ?? at;
+
+/** Portions with what belongs to the last of them alone, whose shares are without it. @param placed all that is placed, mL */
+export function withLast(
+  portions: readonly Portion[],
+  lines: readonly Allowance[],
+  placed: number,
+): readonly Portion[] {
+  const own = lines.reduce((sum, l) => sum + (l.onLast ? l.ml : 0), 0);
+  if (own === 0 || portions.length < 2) return portions;
+  return portions.map((p, i) => ({
+    ...p,
+    share: (p.share * (placed - own) + (i === portions.length - 1 ? own : 0)) / placed,
+  }));
+}
 
 /** The portion that another lies on; null for the first layer. */
 export function portionBelow(portions: readonly Portion[], at: number): number | null {

@@ -4,6 +4,7 @@ import { allowancesOf, ENGINES, type Method, type MethodContext, settingIn } fro
 import { amounts, type Batch, liquidDensity, type MixAsk, type MixResult, massOf, withBlend, withRecipe } from '../mix';
 import { isMetered, type Kit, type Milestone, milestoneOf, proportionOf, type SheetRevision, sheetIn } from '../system';
 import { attempt, figure, line, type Problem, type WorkLine } from '../units';
+import { placesIn } from '../void';
 import type { Actuals } from './actuals';
 import type { ClockOfMethod } from './milestone-times';
 import type { SheetHeat } from './pots';
@@ -182,7 +183,7 @@ export function mixAt(
     oneKitAPot: ENGINES[method.engine].oneKitAPot(context),
     split: effects.split,
     parts: parts && { ...parts, openMin },
-    count: context.void.count,
+    count: placesIn(context.void),
     minutesPerPlace: settings['per-place'] ?? 1,
     setMin: settings['set-place'] ?? 0,
     grouping: effects.grouping,

@@ -9,7 +9,9 @@ const iso = z.string().nullable();
 const Line = z.object({ label: Said, ml: z.number(), expression: Said, voice: z.string() });
 const BatchOut = z.object({
   label: Said,
+  /** What is mixed, and what of it goes into its place; null in plans kept before 0.15. */
   ml: z.number(),
+  placedMl: z.number().nullable().default(null),
   kits: z.number().nullable(),
   massG: z.record(z.string(), z.number()),
   volumeMl: z.record(z.string(), z.number()),
@@ -46,6 +48,8 @@ export const RepairReport = z.object({
       pass: z.string().default(FIRST_PASS),
       stage: z.string(),
       title: Said,
+      /** How it is done; empty in plans kept before 0.15. */
+      detail: Said.default(''),
       from: z.string(),
       to: z.string(),
       hold: z.boolean(),
@@ -147,6 +151,7 @@ const ofPass = ({ repair, plan }: PassView) => ({
   batches: plan.batches.map((b) => ({
     label: b.label,
     ml: b.ml,
+    placedMl: b.placedMl,
     kits: b.kits,
     massG: { ...b.massG },
     volumeMl: { ...b.volumeMl },
@@ -190,6 +195,7 @@ function repairReport(view: RepairView): RepairReport {
       pass: s.passId,
       stage: s.stage,
       title: s.title,
+      detail: s.detail,
       from: stamp(s.startMs)!,
       to: stamp(s.endMs)!,
       hold: s.hold ?? false,

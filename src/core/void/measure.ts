@@ -279,25 +279,50 @@ const spanning = (planned: Doubt, other: Doubt): Doubt => ({
   p95: Math.max(planned.p95, other.p95),
 });
 
-const shares = new WeakMap<Void, readonly number[]>();
+/** Whether all shapes are drilled holes: several stand beside one another and do not add up to one. */
+export const areHoles = (shapes: readonly VoidShape[]): boolean =>
+  shapes.every((shape) => kindOf(shape).bore?.(shape) !== undefined);
+
+/** Places to work at: the like voids, and where one stands for several holes, each of those. */
+export const placesIn = (v: Void): number => v.count * (areHoles(v.shapes) ? Math.max(1, v.shapes.length) : 1);
+
+/** What a shape holds below a depth, mL: where its form does not say, as if its walls were upright. */
+export const belowMl = (shape: VoidShape, depthMm: number): number => {
+  const kind = kindOf(shape);
+  return kind.below
+    ? kind.below(shape, depthMm)
+    : nominalMl(shape) * Math.max(0, 1 - depthMm / kind.faces(shape).maxDepthMm);
+};
+
+const shares = new WeakMap<Void, Map<string, readonly number[]>>();
 
 /**
- * Shares of the volume in `lifts` layers of equal thickness, deepest first, summing to 1. A hollow that narrows
- * downwards holds less in its deeper layers.
+ * Shares of the volume in layers, deepest first, summing to 1. A hollow that narrows downwards holds less in its deeper
+ * layers.
+ * @param ofDepth each layer's share of the deepest depth, deepest first, summing to 1
  */
-export function liftShares(v: Void, lifts: number): readonly number[] {
-  const known = shares.get(v);
-  if (known?.length === lifts) return known;
+export function layerShares(v: Void, ofDepth: readonly number[]): readonly number[] {
+  const known = shares.get(v) ?? new Map<string, readonly number[]>();
+  shares.set(v, known);
+  const key = ofDepth.join(' ');
+  const before = known.get(key);
+  if (before) return before;
   const deepest = Math.max(...v.shapes.map((shape) => kindOf(shape).faces(shape).maxDepthMm));
-  const below = Array.from({ length: lifts + 1 }, (_, i) => {
-    const z = (i * deepest) / lifts;
-    return v.shapes.reduce((sum, shape) => {
-      const kind = kindOf(shape);
-      const depth = kind.faces(shape).maxDepthMm;
-      return sum + (kind.below ? kind.below(shape, z) : nominalMl(shape) * Math.max(0, 1 - z / depth));
-    }, 0);
+  let filled = 0;
+  // From the bottom up: what lies below the top of each layer.
+  const below = [0, ...ofDepth].map((share) => {
+    filled += share;
+    const z = Math.max(0, 1 - filled) * deepest;
+    return v.shapes.reduce((sum, shape) => sum + belowMl(shape, z), 0);
   });
-  const found = Array.from({ length: lifts }, (_, i) => (below[lifts - 1 - i]! - below[lifts - i]!) / below[0]!);
-  shares.set(v, found);
+  const found = ofDepth.map((_, i) => (below[i + 1]! - below[i]!) / below.at(-1)!);
+  known.set(key, found);
   return found;
 }
+
+/** The same in `lifts` layers of equal thickness. */
+export const liftShares = (v: Void, lifts: number): readonly number[] =>
+  layerShares(
+    v,
+    Array.from({ length: lifts }, () => 1 / lifts),
+  );

@@ -1,12 +1,13 @@
 'use client';
-import { Plus, Trash2 } from 'lucide-react';
+import { Copy, Plus, Trash2 } from 'lucide-react';
 import { useMemo } from 'react';
 import { create } from 'zustand';
-import { ENGINES, liftsOf, settingIn } from '@/core/method';
+import { ENGINES, liftsMm, liftsOf, settingIn } from '@/core/method';
 import { type Piece, pieceName, pieceOf, sectionInPlace } from '@/core/plan';
 import type { PassView } from '@/core/record';
 import { attempt } from '@/core/units';
 import {
+  areHoles,
   boreOf,
   isScanned,
   kindOf,
@@ -18,6 +19,7 @@ import {
   SHAPES,
   settingOutDrawing,
   unmeasuredIn,
+  type VoidShape,
   voidPlan,
   voidProblems,
 } from '@/core/void';
@@ -29,7 +31,7 @@ import { holds } from '../shared/stage-answer';
 import { useNarrow } from '../shared/use-narrow';
 import { usePrefs } from '../workspace/prefs';
 import { changePass, useWorkspace } from '../workspace/workspace';
-import { addShape, movePoint, pullDimension, pullThickness, removeShape, writeShape } from './edit';
+import { addShape, movePoint, pullDimension, pullThickness, removeShape, repeatShape, writeShape } from './edit';
 import { PhotoTrace } from './PhotoTrace';
 import { ScanPanel } from './ScanPanel';
 import { SettingOutFields } from './SettingOutFields';
@@ -150,15 +152,7 @@ function Sheet({ at }: StageProps) {
       ? liftsOf(plan.context)
       : 0;
   const depth = v?.faces.maxDepthMm ?? 0;
-  const layers =
-    lifts > 0
-      ? Array.from({ length: lifts }, (_, i) => ({
-          fromMm: depth - ((i + 1) * depth) / lifts,
-          toMm: depth - (i * depth) / lifts,
-          texture: lifts === 1 ? 'liquid' : (TEXTURES[Math.max(0, 3 - lifts) + Math.min(i, 2)] ?? 'liquid'),
-          label: `lift ${i + 1} · ${format('length', depth / lifts).text}`,
-        }))
-      : undefined;
+  const layers = lifts > 0 && plan.context ? layersOf(liftsMm(plan.context), depth, format) : undefined;
   const crown = page === 'section' && plan.context?.effects.level === 'crown' ? settingIn(plan.context, 'crown') : 0;
   const settingValues: Readonly<Record<string, number>> = repair.settingOut
     ? {
@@ -246,6 +240,29 @@ function Sheet({ at }: StageProps) {
   );
 }
 
+/** How wide a drilled hole is, mm: several beside one another are told by it. */
+const acrossOf = (shape: VoidShape): number | null => kindOf(shape).bore?.(shape)?.acrossMm ?? null;
+
+/** Lifts as they are drawn, from the floor up, the last of the textures in the top one. */
+function layersOf(thick: readonly number[], depthMm: number, format: ReturnType<typeof useFormat>) {
+  // A crown stands above the depth, a recess is left empty below the face.
+  const scale = Math.min(1, depthMm / thick.reduce((a, b) => a + b, 0));
+  let top = depthMm;
+  return thick.map((own, i) => {
+    const toMm = top;
+    top = Math.max(0, top - own * scale);
+    return {
+      fromMm: top,
+      toMm,
+      texture:
+        thick.length === 1
+          ? ('liquid' as const)
+          : (TEXTURES[Math.max(0, 3 - thick.length) + Math.min(i, 2)] ?? 'liquid'),
+      label: `lift ${i + 1} · ${format('length', own).text}`,
+    };
+  });
+}
+
 function Side({ view, at }: StageProps) {
   const { plan } = at;
   const { repair, v } = useDraft(at);
@@ -305,6 +322,7 @@ function Side({ view, at }: StageProps) {
               onClick={() => look({ ...fresh(repair.id), index: i })}
             >
               {i + 1} · {SHAPES[s.shape].label}
+              {acrossOf(s) !== null && ` Ø ${format('length', acrossOf(s)!).text}`}
             </button>
           ))}
         {shapes.length === 1 && <span className="font-semibold">{SHAPES[shape.shape].label}</span>}
@@ -316,6 +334,16 @@ function Side({ view, at }: StageProps) {
         >
           <Plus size={15} aria-hidden="true" /> add a shape
         </button>
+        {areHoles([shape]) && (
+          <button
+            type="button"
+            className="act quiet text-sm"
+            onClick={() => repeatShape(repair, index)}
+            disabled={shapes.length >= 20 || problems.length > 0}
+          >
+            <Copy size={15} aria-hidden="true" /> one more like it
+          </button>
+        )}
         <button type="button" className="act quiet text-sm" onClick={() => removeShape(repair, index)}>
           <Trash2 size={15} aria-hidden="true" /> {shapes.length > 1 ? 'take this one out' : 'another shape'}
         </button>

@@ -3,7 +3,16 @@ import { type Piece, pieceOf, repairOf } from '@/core/plan';
 import { measured, SHAPE_IDS, SHAPES, voidOf } from '@/core/void';
 import { freshJob, freshRepair } from '../workspace/fresh';
 import { stateNow, undo, workspace } from '../workspace/workspace';
-import { addShape, changeVoid, movePoint, pullDimension, removeShape, replaceShape, writeShape } from './edit';
+import {
+  addShape,
+  changeVoid,
+  movePoint,
+  pullDimension,
+  removeShape,
+  repeatShape,
+  replaceShape,
+  writeShape,
+} from './edit';
 
 const job = freshJob(Date.now());
 const draft = freshRepair(job.id, 'mortar-patch', 1, Date.now());
@@ -26,6 +35,24 @@ test('shapes are added one behind the other, and the last to go takes the void w
   removeShape(repair, 0);
   expect(now()).toBeNull();
   undo();
+  expect(now()!.shapes).toHaveLength(1);
+});
+
+test('one more hole like another is as it was measured, behind the others, and goes by itself', () => {
+  addShape(repair, 'hole');
+  writeShape(repair, 0, 'holeDiameter', measured(16, 'calliper'));
+  repeatShape(repair, 0);
+  addShape(repair, 'patch');
+  expect(now()!.shapes.map((s) => s.shape)).toEqual(['hole', 'hole', 'patch']);
+  expect(now()!.shapes[1]).toEqual(now()!.shapes[0]);
+  writeShape(repair, 1, 'holeDiameter', measured(6, 'calliper'));
+  expect(now()!.shapes[0]).toMatchObject({ holeDiameter: { valueMm: 16 } });
+  undo();
+  undo();
+  undo();
+  expect(now()!.shapes).toHaveLength(1);
+  // One that is not there is not repeated.
+  repeatShape(repair, 7);
   expect(now()!.shapes).toHaveLength(1);
 });
 

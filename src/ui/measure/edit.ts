@@ -94,6 +94,17 @@ export const addShape = (of: PassRef, id: ShapeId): void =>
   );
 
 /** Takes a shape out; the last one takes the void with it. */
+/** One more shape with the same dimensions, as measured, behind the others. */
+export const repeatShape = (of: PassRef, index: number): void =>
+  changePass(
+    of,
+    (r) => {
+      const same = r.void?.shapes[index];
+      return r.void && same ? { ...r, void: { ...r.void, shapes: [...r.void.shapes, same] } } : r;
+    },
+    `void:repeat:${shapesOf(of)}`,
+  );
+
 export const removeShape = (of: PassRef, index: number): void =>
   changePass(
     of,

@@ -4,6 +4,7 @@ import { clockRules } from './clock';
 import { coldRules } from './cold';
 import { curingRules } from './curing';
 import { finishRules } from './finish';
+import { layerRules } from './layers';
 import { mixRules } from './mix';
 import { movementRules } from './movement';
 import { placeRules } from './places';
@@ -24,6 +25,7 @@ export const RULES: Readonly<Record<string, Rule>> = {
   ...voidRules,
   ...siteRules,
   ...mixRules,
+  ...layerRules,
   ...rateRules,
   ...placeRules,
   ...shelfRules,

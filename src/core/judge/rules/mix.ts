@@ -1,5 +1,5 @@
 import { BASE_BEARS_C, type HeatCell } from '../../cure';
-import { ENGINES, liftsOf, primerOf } from '../../method';
+import { ENGINES, liftsMm, primerOf } from '../../method';
 import { massOf, saidTolerance, scaleErrorPct, smallestBatchAG, toleranceOf } from '../../mix';
 import { USUAL_SCALE_G } from '../../plan';
 import { degC, exactly, grams, listed, ml, mm, percent, texts } from '../../say';
@@ -300,8 +300,7 @@ export const mixRules: Readonly<Record<string, Rule>> = {
       !ENGINES[plan.method.engine].inLifts
     )
       return [];
-    const lifts = liftsOf(context);
-    const thick = context.measured.faces.maxDepthMm / lifts;
+    const thick = Math.max(...liftsMm(context));
     const begin = plan.steps.find((s) => s.marks?.begin?.includes('mix-begins'))?.startMs ?? placedMs;
     const base = rangeOver(thermal.base, { fromMs: begin, toMs: Math.max(placedMs, begin + 1) });
     const tempC = Math.max(base.ok ? base.value.max : potC, potC);

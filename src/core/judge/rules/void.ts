@@ -1,4 +1,4 @@
-import { coatsOf, depthToFill, ENGINES, liftsOf, METHODS } from '../../method';
+import { coatsOf, ENGINES, liftsMm, liftsOf, METHODS } from '../../method';
 import { exactly, listed, mm, plain } from '../../say';
 import {
   blankSettingOut,
@@ -13,6 +13,10 @@ import {
 } from '../../void';
 import { type Finding, findings } from '../finding';
 import type { Rule } from './rule';
+
+/** One figure where the lifts are alike, else each of them. */
+const eachLift = (thick: readonly number[]) =>
+  thick.every((t) => Math.abs(t - thick[0]!) < 1e-6) ? mm(thick[0]!) : listed(thick.map((t) => mm(t)));
 
 const F = findings({
   'bond-thickness': {
@@ -164,7 +168,7 @@ export const voidRules: Readonly<Record<string, Rule>> = {
     if (liftMaxMm !== null && depth > liftMaxMm && !plan.context.params.narrow) {
       // What is planned is what is said: a lift chosen thinner than the sheet’s makes more of them.
       const lifts = liftsOf(plan.context);
-      const said = { is: mm(depth), limit: exactly(mm(liftMaxMm)), lifts, each: mm(depthToFill(plan.context) / lifts) };
+      const said = { is: mm(depth), limit: exactly(mm(liftMaxMm)), lifts, each: eachLift(liftsMm(plan.context)) };
       // A screw hole is too narrow for its depth to matter.
       if (lifts > 1 || plan.context.effects.onePass)
         out.push(F[plan.context.effects.onePass ? 'lift:deep-pass' : 'lift:deep'](said));

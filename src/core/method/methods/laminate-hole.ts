@@ -1,28 +1,33 @@
-import { mm, percent, texts } from '../../say';
+import { exactly, listed, type Message, mm, percent, texts } from '../../say';
 import { partsByWeight, type SheetRevision } from '../../system';
-import { kindOf } from '../../void';
+import { kindOf, type VoidShape } from '../../void';
 import { levels, shareOf } from '../allowances';
-import { clear, endOfMixing, waiting, weighedOrWhole } from '../common';
-import { type MethodContext, settingIn } from '../context';
+import { clear, endOfMixing, firstThicker, waiting, weighedOrWhole } from '../common';
+import { type MethodContext, settingIn, type TaskContext } from '../context';
 import { options } from '../effects';
 import { filledInLifts, liftsAfter, reworded } from '../engines';
 import { SMEAR_MM, takenOff } from '../ladder';
+import { layersMm } from '../lifts';
 import type { Method } from '../method';
 import { tasks } from '../task';
 
 const SAYS = texts('laminate-hole.says', {
   order: 'Both parts evenly mixed; thickener last, until it stands as wanted.',
+  layer: '{thick} in Ø {across}',
+  layers: '{each}.',
 });
 const AMOUNT = texts('laminate-hole.amount', {
   fabric: 'wets out the fabric',
   by: '{n, plural, one {# circle} other {# circles}} a hole, fibre share {share}',
 });
 
-/** How wide the hole is, mm; one that was not drilled counts as a round one of its area. */
-const acrossMm = (c: MethodContext): number => {
-  const [first] = c.void.shapes;
-  return (first && kindOf(first).bore?.(first).acrossMm) ?? Math.sqrt((4 / Math.PI) * c.measured.faces.planAreaMm2);
-};
+/** How wide a hole is, mm; one that was not drilled counts as a round one of its area. */
+const acrossMm = (shape: VoidShape): number =>
+  kindOf(shape).bore?.(shape).acrossMm ?? Math.sqrt((4 / Math.PI) * kindOf(shape).faces(shape).planAreaMm2);
+
+/** Widths of the holes that are backed with fabric, mm: a screw hole needs none. */
+const backedMm = (c: MethodContext): readonly number[] =>
+  c.void.shapes.map(acrossMm).filter((across) => across >= settingIn(c, 'fabricFrom') - 1e-9);
 
 /** Dry fabric of one hole, g: circles that step out beyond its edge. @param gPerM2 weight of a layer */
 export function circlesG(holeMm: number, circles: number, stepMm: number, gPerM2: number): number {
@@ -41,6 +46,20 @@ const neatGPerMl = (sheet: SheetRevision): number => {
   return mass / liquids.reduce((sum, p) => sum + by[p.id] / p.densityGPerMl, 0);
 };
 
+/** How thick the layer of a batch stands in the holes of each width, where that is not told by their depth alone. */
+function layersSaid(c: TaskContext): Message | '' {
+  const lift = c.batch!.portion;
+  if (c.portions.length < 2) return '';
+  const by = new Map<string, Message>();
+  for (const shape of c.void.shapes) {
+    const thick = layersMm(c, shape)[lift];
+    if (thick === undefined) continue;
+    const said = SAYS.layer({ thick: mm(thick, 2), across: exactly(mm(acrossMm(shape))) });
+    by.set(`${thick}/${acrossMm(shape)}`, said);
+  }
+  return SAYS.layers({ each: listed([...by.values()], 'comma') });
+}
+
 const circles = (c: MethodContext) => Math.round(settingIn(c, 'circles'));
 
 /** Holes and screw holes in a laminate or shell: filled in layers, larger ones backed by fabric. */
@@ -49,7 +68,7 @@ export const laminateHole: Method = {
   version: 1,
   label: 'Hole in a laminate or shell',
   engine: 'fill',
-  params: { straight: 'straight' },
+  params: { straight: 'straight', lead: 'lead' },
   does: 'Screw and fitting holes are cleaned, backed, filled in layers that each gel first, with fabric inside the large ones.',
   bases: ['laminate', 'plastic', 'timber'],
   shapes: ['hole', 'patch'],
@@ -168,6 +187,16 @@ export const laminateHole: Method = {
     { id: 'crown', label: 'Left proud', kind: 'length', byDefault: 0, min: 0, max: 10, stage: 'finish' },
     { id: 'waste', label: 'Left on knife and film', kind: 'percent', byDefault: 0, min: 0, max: 200, stage: 'mix' },
     { id: 'rate', label: 'Filling rate', kind: 'rate', byDefault: 8, min: 0.5, max: 2000, stage: 'place' },
+    firstThicker,
+    {
+      id: 'fabricFrom',
+      label: 'Fabric in holes from a width of',
+      kind: 'length',
+      byDefault: 30,
+      min: 0,
+      max: 1000,
+      stage: 'place',
+    },
     {
       id: 'circles',
       label: 'Circles of fabric in each hole',
@@ -218,8 +247,13 @@ export const laminateHole: Method = {
       id: 'fabric',
       optional: true,
       of: (c) => {
-        const g = c.void.count * circlesG(acrossMm(c), circles(c), settingIn(c, 'step'), settingIn(c, 'areal'));
+        const backed = backedMm(c);
+        const [step, areal] = [settingIn(c, 'step'), settingIn(c, 'areal')];
+        const g = c.void.count * backed.reduce((sum, across) => sum + circlesG(across, circles(c), step, areal), 0);
+        if (!backed.length) return null;
         return {
+          // It is laid inside with the last layer.
+          onLast: true as const,
           label: AMOUNT.fabric(),
           ml: resinFor(g, settingIn(c, 'fibre')) / neatGPerMl(c.sheet),
           expression: AMOUNT.by({ n: circles(c), share: percent(settingIn(c, 'fibre')) }),
@@ -231,7 +265,9 @@ export const laminateHole: Method = {
   says: { order: SAYS.order() },
   gaps: {
     circles,
-    widest: (c) => mm(acrossMm(c) + circles(c) * settingIn(c, 'step')),
+    widest: (c) => mm(Math.max(0, ...backedMm(c)) + circles(c) * settingIn(c, 'step')),
+    backed: (c) => c.void.count * backedMm(c).length,
+    layers: layersSaid,
   },
   tasks: [
     ...tasks('laminate-hole', [
@@ -261,9 +297,10 @@ export const laminateHole: Method = {
         optional: true,
         title: 'Cut the circles of fabric',
         detail:
-          '{circles, plural, one {# for each hole} other {# for each hole, stepping out}}, the widest {widest} across.',
+          '{circles, plural, one {# for each} other {# for each, stepping out,}} of {backed, plural, one {# hole} other {# holes}}, the widest {widest} across. Wetted with mix that is not thickened yet, laid with the last layer.',
         confirm: 'Cut and laid ready',
-        work: { fixed: 2, per: { place: 2 } },
+        when: (c) => backedMm(c).length > 0,
+        work: { fixed: 5 },
       },
       {
         task: 'prep:wipe',
@@ -283,7 +320,7 @@ export const laminateHole: Method = {
           title:
             '{which, select, only {Fill from the bottom, film over it} last {Last layer{several, select, yes {, mix {n}} other {}}, film over it} other {Fill layer {lift}{several, select, yes {, mix {n}} other {}}}}',
           detail:
-            'By syringe from the bottom, no air shut in; {which, select, early {pressed to its level, left rough} other {pressed flat under film, from the middle out}}.',
+            '{layers} By syringe from the bottom, no air shut in; {which, select, early {pressed to its level, left rough} other {pressed flat under film, from the middle out}}.',
           confirm: '{which, select, early {Layer {lift} is in} other {All are full}}',
         },
       }),

@@ -4,6 +4,7 @@ import {
   clear,
   drunk,
   endOfMixing,
+  firstThicker,
   notMoving,
   noWaterPressure,
   partKits,
@@ -172,7 +173,9 @@ export const mortarPatch: Method = {
     },
     waiting,
   ],
+  params: { lead: 'lead' },
   settings: [
+    firstThicker,
     { id: 'crown', label: 'Crown to grind back', kind: 'length', byDefault: 2, min: 0, max: 20, stage: 'finish' },
     { id: 'recess', label: 'Recess for the coat', kind: 'length', byDefault: 2, min: 0, max: 20, stage: 'finish' },
     { id: 'primer', label: 'Primer', kind: 'uptake', byDefault: 200, min: 0, max: 2000, stage: 'place' },

@@ -1,0 +1,104 @@
+import { ENGINES, leadOf, liftsMm, type MethodContext } from '../../method';
+import { withLast } from '../../mix';
+import type { RepairPlan } from '../../plan';
+import { ml, mm, percent, texts } from '../../say';
+import { attempt } from '../../units';
+import { findings } from '../finding';
+import type { Rule } from './rule';
+
+const F = findings({
+  'even-sets': {
+    severity: 'note',
+    stage: 'mix',
+    title: 'Other layers open fewer packs',
+    why: 'Each layer takes whole packs, {packs} in all as it is. A first layer {way, select, more {thicker} other {thinner}} by {lead}, up to {thick}, takes {fewer}; {left} are then left in the fullest.',
+    todo: 'Tight: nothing that a layer takes beyond its figure is in its packs. Keep one more at hand.',
+  },
+  'comes-to-nothing': {
+    severity: 'note',
+    stage: 'place',
+    title: 'Chosen, and nothing takes it',
+    why: '“{choice}” is chosen, and by the settings of this pass no place asks for it.',
+    todo: 'Look at its settings, or choose otherwise.',
+  },
+});
+const WAY = texts('finding.even-sets.way', {
+  thick: '{way, select, more {Thicker} other {Thinner}} by {lead}',
+});
+
+/** A first layer is tried so much thinner or thicker than an even one, in steps of these, %. */
+const STEP = 0.1;
+const FROM = -40;
+const TO = 80;
+
+/** Whole packs that each lift takes, and what the fullest lift leaves in its own, mL. */
+interface Packs {
+  readonly count: number;
+  readonly leftMl: number;
+}
+
+/** Packs of a pass whose first layer is thicker by so much; null where a layer would be more than the sheet allows. */
+function packsWith(lead: number, plan: RepairPlan, context: MethodContext): Packs | null {
+  const { mix } = plan;
+  const trial = { ...context, settings: { ...context.settings, [context.params.lead!]: lead } };
+  const made = attempt(() => ENGINES[plan.method!.engine].portions(trial));
+  if (!made.ok) return null;
+  const lines = mix!.lines.filter((l) => l.id !== 'pot');
+  const placed = lines.reduce((sum, l) => sum + l.ml, 0);
+  const kitMl = mix!.kits.volumeMl;
+  const each = withLast(made.value, lines, placed).map((p, i) => {
+    const pots = mix!.batches.filter((b) => b.portion === i).length;
+    const needMl = p.share * placed + pots * context.sheet.potLossMl;
+    const packs = Math.ceil(needMl / kitMl - 1e-9);
+    return { packs, leftMl: packs * kitMl - needMl };
+  });
+  return { count: each.reduce((sum, e) => sum + e.packs, 0), leftMl: Math.min(...each.map((e) => e.leftMl)) };
+}
+
+/** The layers that open the fewest packs: of the nearest stretch of such ones the one that leaves most in the fullest. */
+function fewestPacks(plan: RepairPlan, context: MethodContext): (Packs & { readonly lead: number }) | null {
+  const now = leadOf(context);
+  let best: (Packs & { readonly lead: number }) | null = null;
+  for (let i = 0; i <= (TO - FROM) / STEP; i++) {
+    const lead = Number((FROM + i * STEP).toFixed(1));
+    const packs = packsWith(lead, plan, context);
+    if (!packs) continue;
+    const fewer = !best || packs.count < best.count;
+    const same = best !== null && packs.count === best.count;
+    if (fewer || (same && packs.leftMl > best!.leftMl + 1e-9)) best = { ...packs, lead };
+  }
+  return best && best.lead !== now ? best : null;
+}
+
+/** What is noticed about lifts and what lies in them. */
+export const layerRules: Readonly<Record<string, Rule>> = {
+  // Of what somebody chose: a choice of ours is no mistake of theirs.
+  'comes-to-nothing': ({ plan, repair }) => {
+    const { method, mix } = plan;
+    if (!method || !mix) return [];
+    return method.schools.flatMap((school) => {
+      const chosen = school.options.find((o) => o.id === repair.schools[school.id]);
+      const adds = method.allowances.filter((row) => row.optional && chosen?.effect.shows?.includes(row.id));
+      if (!chosen || !adds.length || adds.some((row) => mix.lines.some((l) => l.id === row.id))) return [];
+      return [F['comes-to-nothing']({ choice: chosen.label })];
+    });
+  },
+
+  'even-sets': ({ plan }) => {
+    const { context, mix } = plan;
+    if (!mix || !plan.method || !context?.params.lead || liftsMm(context).length < 2) return [];
+    if (mix.batches.some((b) => b.kits === null)) return [];
+    // Only where all of it together would take fewer: what is missing in one layer is over in another.
+    if (mix.kits.use <= Math.ceil(mix.toMixMl / mix.kits.volumeMl - 1e-9)) return [];
+    const best = fewestPacks(plan, context);
+    if (!best || best.count >= mix.kits.use) return [];
+    const trial = { ...context, settings: { ...context.settings, [context.params.lead]: best.lead } };
+    const said = { way: best.lead > 0 ? 'more' : 'less', lead: percent(Math.abs(best.lead)) };
+    return [
+      F['even-sets'](
+        { ...said, packs: mix.kits.use, fewer: best.count, thick: mm(liftsMm(trial)[0]!), left: ml(best.leftMl) },
+        { ways: [{ say: WAY.thick(said), set: { path: ['settings', context.params.lead], value: best.lead } }] },
+      ),
+    ];
+  },
+};
