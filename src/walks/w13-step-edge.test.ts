@@ -1,8 +1,10 @@
 import { type Piece, repairOf } from '@/core/plan';
+import { type EventBody, inspectorRefused, obstaclesToRelease, viewJob } from '@/core/record';
 import type { SheetRevision } from '@/core/system';
 import { measured, SHAPES, type VoidShape, voidOf } from '@/core/void';
 import { curve, kitOf, partsOf, ratioOf } from '@/sample/sheet-words';
 import { mortarSheet } from '@/sample/systems';
+import { PLAIN_READER, say } from '@/words';
 import { at, baseAt, happened, off, printedPlan, walkJob, walkPiece } from './made';
 
 /** The step edge from an inspection notice: cement mortar, evaporation, a frosty night, foot by the evening. */
@@ -127,4 +129,76 @@ test('frost at 02:00 is a stop with its hour; under a mat the hold is done Fri 1
 test('foot after 5 h 48, Thu 19:18', () => {
   const p = plan({}, MAT, true);
   expect(off(p.milestones.find((m) => m.kind === 'foot')!.plans, '2027-04-15T19:18')).toBeLessThanOrEqual(3);
+});
+
+describe('inspection notice R-14 of Mon 12 Apr, to be accepted by Fri 23 Apr', () => {
+  const NOTICE = { code: 'R-14', by: 'harbour inspector', dated: '2027-04-12', acceptBy: '2027-04-23' };
+  const told = (over: Partial<typeof NOTICE> = {}, events: readonly (readonly [string, EventBody])[] = []) => {
+    const repairs = [repairOf(piece({ notice: { ...NOTICE, ...over } }, MAT))];
+    return printedPlan({ job, repairs, sheets: [sheet], events: happened(job, events) }, at('2027-04-15T08:00'))
+      .repairs[0]!;
+  };
+  const ids = (p: ReturnType<typeof told>) => p.findings.map((f) => f.id).filter((id) => id.startsWith('notice'));
+
+  test('uncovered and photographed not before the frost hold is over: then the outside inspection may come', () => {
+    const p = plan({}, MAT, true);
+    const cover = p.steps.find((s) => /Uncover/.test(s.title))!;
+    const frost = p.milestones.find((m) => m.kind === 'frost')!;
+    expect(cover.from >= frost.plans!).toBe(true);
+    expect(off(cover.from, '2027-04-16T12:12')).toBeLessThanOrEqual(5);
+    expect(cover.detail).toMatch(/Outside inspection/);
+    // A sheet that knows no frost is uncovered when it may be walked on.
+    const silent = { ...sheet, milestones: sheet.milestones.filter((m) => m.kind !== 'frost') };
+    const q = printedPlan({ job, repairs: [repairOf(piece({}, MAT))], sheets: [silent] }, NOW).repairs[0]!;
+    const foot = q.milestones.find((m) => m.kind === 'foot')!;
+    expect(q.steps.find((s) => /Uncover/.test(s.title))!.from >= foot.plans!).toBe(true);
+    expect(q.steps.filter((s) => /Uncover/.test(s.title))).toHaveLength(1);
+  });
+  test('in time it says nothing but that a photograph from before is wanted; with little time left, and too late, it does', () => {
+    expect(ids(told())).toEqual(['notice-before']);
+    expect(ids(told({ acceptBy: '2027-04-16' }))).toEqual(expect.arrayContaining(['notice-tight', 'notice-before']));
+    const late = told({ acceptBy: '2027-04-15' });
+    expect(ids(late)).toContain('notice-late');
+    expect(late.findings.find((f) => f.id === 'notice-late')!.todo).toMatch(/harbour inspector/);
+    expect(ids(told({ acceptBy: '2027-04-01' }))).toContain('notice-dates');
+    expect(ids(told({ acceptBy: null as unknown as string }))).toEqual(['notice-before']);
+  });
+  test('a photograph from before answers it; begun without one that is said for ever', () => {
+    const before: EventBody = { kind: 'photo', shows: 'before', caption: 'edge broken, rule beside it' };
+    expect(ids(told({}, [['2027-04-15T07:00', before]]))).toEqual([]);
+    const begun: EventBody = { kind: 'started', snapshotId: 'none', usableMin: null };
+    expect(ids(told({}, [['2027-04-15T07:00', begun]]))).toEqual(['notice-missed']);
+    // One of the work, or of another side, is none from before.
+    expect(ids(told({}, [['2027-04-15T07:00', { ...before, shows: 'work' } as EventBody]]))).toEqual(['notice-before']);
+  });
+  test('it is not signed before whoever wrote it has accepted it and the photograph after is there', () => {
+    const draft = repairOf(piece({ notice: NOTICE }, MAT));
+    const view = (events: readonly (readonly [string, EventBody])[]) =>
+      viewJob(
+        { job, repairs: [draft], sheets: [sheet], stock: [], events: happened(job, events) },
+        at('2027-04-20T08:00'),
+      ).repairs[0]!;
+    const keeps = (events: readonly (readonly [string, EventBody])[]) =>
+      obstaclesToRelease(view(events), at('2027-04-20T08:00')).map((o) => say(o, PLAIN_READER));
+    const none = keeps([]);
+    expect(none).toContain('Notice R-14: harbour inspector has not accepted it yet.');
+    expect(none).toContain('Notice R-14: no photograph of it done.');
+    const asked = { kind: 'inspection', state: 'asked', by: 'harbour inspector', note: '' } as const;
+    const after: EventBody = { kind: 'photo', shows: 'after', caption: '' };
+    const waits = keeps([
+      ['2027-04-16T13:00', asked],
+      ['2027-04-16T13:05', after],
+    ]);
+    expect(waits).toContain('harbour inspector was asked to see it and has not said yet.');
+    expect(waits.join()).not.toMatch(/Notice R-14/);
+    const closed = keeps([
+      ['2027-04-16T13:00', { ...asked, state: 'accepted' }],
+      ['2027-04-16T13:05', after],
+    ]);
+    expect(closed.join()).not.toMatch(/inspector|Notice/);
+  });
+  test('not accepted: closed by the one who did the work', () => {
+    expect(inspectorRefused('harbour inspector', 'technician')).toBeNull();
+    expect(say(inspectorRefused(' Technician', 'technician')!, PLAIN_READER)).toMatch(/somebody else/);
+  });
 });

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import type { MilestoneId, PartId } from '../system';
 import type { TestReading } from './acceptance';
+import type { Shows } from './photo';
 
 /**
  * What is kept to be touched later: a cup proves ratio and mixing, and cures in its own heat; a smear as thick as the
@@ -83,6 +84,8 @@ export interface Actuals {
   /** Kits taken from the shelf, by lot. */
   readonly taken: ReadonlyMap<string, number>;
   readonly reviewed: Signed | null;
+  /** What photographs of the record show. */
+  readonly shown: ReadonlySet<Shows>;
 }
 
 /** A signature. */
@@ -124,4 +127,5 @@ export const NOTHING_YET: Actuals = {
   reopened: [],
   inspection: null,
   reviewed: null,
+  shown: new Set(),
 };

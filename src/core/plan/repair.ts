@@ -6,6 +6,7 @@ import { Celsius, Figure, Id, Instant, Percent } from '../units';
 import { Measured, SettingOut, Void } from '../void';
 import { Acceptance } from './acceptance';
 import { Load } from './load-asked';
+import { Notice } from './notice';
 import { StandIn } from './stand-in';
 
 /** The name of a question, a school, a setting, or what was answered. */
@@ -120,6 +121,8 @@ const Common = z.object({
   plannedStart: Instant.nullable(),
   /** When water next comes on it, whatever is planned: a washing that is booked, a tide. */
   waterAt: Instant.nullable().default(null),
+  /** The notice of defect that it answers; null where there is none. */
+  notice: Notice.nullable().default(null),
   serves: MilestoneId.nullable(),
   safety: z.object({ class: z.enum(['plain', 'review']), why: z.string().max(300) }),
   updatedAt: Instant,
@@ -245,6 +248,7 @@ export const FIRST_CHOICES = {
   colour: null,
   standIns: {},
   waterAt: null,
+  notice: null,
 } as const satisfies Partial<Piece>;
 
 /** What the first pass of a repair begins with. */

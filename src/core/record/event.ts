@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { Failure, PassId, WITNESSES, WitnessState } from '../plan';
+import { Failure, PassId, Shows, WITNESSES, WitnessState } from '../plan';
 import { MilestoneId, PartId } from '../system';
 import { Figure, Grams, Id, Instant } from '../units';
 
@@ -72,6 +72,14 @@ export const EventBody = z.discriminatedUnion('kind', [
     found: z
       .array(z.object({ what: z.string().max(80), listed: Figure.nonnegative(), found: Figure.nonnegative() }))
       .max(40),
+  }),
+  /** A photograph, which hangs on this entry. */
+  z.object({
+    kind: z.literal('photo'),
+    shows: Shows,
+    caption: z.string().max(300),
+    /** The step it was taken at. */
+    step: z.string().max(120).optional(),
   }),
   z.object({ kind: z.literal('note'), text: z.string().min(1).max(2000) }),
   z.object({

@@ -135,6 +135,8 @@ export function apply(state: Actuals, event: Event, passId: string = FIRST_PASS)
       return { ...state, drunk: [...state.drunk, { face: body.face, ml: body.ml, atMs: at }] };
     case 'taken':
       return { ...state, taken: withKey(state.taken, body.stockId, (state.taken.get(body.stockId) ?? 0) + body.count) };
+    case 'photo':
+      return { ...state, shown: new Set(state.shown).add(body.shows) };
     case 'trouble':
       return trouble(state, event);
     default:

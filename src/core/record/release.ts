@@ -118,6 +118,8 @@ const KEEPS = texts('release', {
   review: 'Not reviewed by a competent person yet.',
   asked: '{by} was asked to see it and has not said yet.',
   refused: '{by} did not accept it.',
+  notice: 'Notice {code}: {by} has not accepted it yet.',
+  photo: 'Notice {code}: no photograph of it done.',
 });
 
 const ofTest = ({ answer, tooEarly, test: { ask } }: HandTest): readonly Said[] => {
@@ -163,7 +165,7 @@ export function obstaclesToOpen(view: RepairView, kind: MilestoneId, nowMs: numb
 
 /** What still keeps a repair from being signed, in the order it is dealt with. */
 export function obstaclesToRelease(view: RepairView, nowMs: number): readonly Said[] {
-  const { plan, actuals, findings } = view;
+  const { plan, actuals, findings, draft } = view;
   const { inspection } = actuals;
   const main = plan.milestones.findLast((m) => m.kind === plan.serves);
   const undone = undoneSteps(view);
@@ -175,6 +177,10 @@ export function obstaclesToRelease(view: RepairView, nowMs: number): readonly Sa
       : []),
     ...openTests(view),
     ...standingStops(findings, actuals.overrides).map((f) => KEEPS.stop({ title: f.title })),
+    ...(draft.notice && !inspection
+      ? [KEEPS.notice({ code: draft.notice.code || '—', by: draft.notice.by || 'whoever wrote it' })]
+      : []),
+    ...(draft.notice && !actuals.shown.has('after') ? [KEEPS.photo({ code: draft.notice.code || '—' })] : []),
     ...(inspection?.state === 'asked' ? [KEEPS.asked({ by: inspection.by })] : []),
     ...(inspection?.state === 'refused' ? [KEEPS.refused({ by: inspection.by })] : []),
     ...(reviewNeeded(view) !== null && !actuals.reviewed ? [KEEPS.review()] : []),
@@ -190,12 +196,18 @@ export function reviewNeeded({ passes }: Pick<RepairView, 'passes'>): string | n
   return null;
 }
 
+const same = (a: string, b: string) => a.trim().toLowerCase() === b.trim().toLowerCase();
+
+/** Why somebody cannot be the one from outside; null where they can. @param role in which the work is done here */
+export const inspectorRefused = (by: string, role: string): Said | null =>
+  same(by, role) ? SIGNS.outside({ role }) : null;
+
 /** Why a release may not be signed in a role; null where it may. */
 export function roleRefused({ actuals, passes }: Pick<RepairView, 'actuals' | 'passes'>, role: string): Said | null {
-  const same = (a: string, b: string) => a.trim().toLowerCase() === b.trim().toLowerCase();
   if (reviewNeeded({ passes }) === null || !actuals.reviewed || !same(actuals.reviewed.role, role)) return null;
   return SIGNS.same({ role: actuals.reviewed.role });
 }
 const SIGNS = texts('signature', {
+  outside: '{role} does the work here: whoever accepts it from outside is somebody else.',
   same: 'Reviewed in the role of {role}: whoever releases it is somebody else.',
 });

@@ -1,5 +1,5 @@
 import { answerTo, signsOf, TROUBLES } from '../method';
-import { FAILURES, FIRST_PASS, MEASURED_KINDS, pieceName, readingSaid, WITNESS_STATES } from '../plan';
+import { FAILURES, FIRST_PASS, MEASURED_KINDS, pieceName, readingSaid, SHOWS, WITNESS_STATES } from '../plan';
 import { degC, exactly, grams, listed, minutes, ml, percent, type Said, texts, type Value } from '../say';
 import { MILESTONES } from '../system';
 import { figure } from '../units';
@@ -24,6 +24,8 @@ const SAYS = texts('event', {
   contents: 'Contents of {kit}: {found}',
   found: '{what} {found} of {listed}',
   note: 'Note: {text}',
+  photo:
+    'Photograph, {shows}{step, select, none {} other { (at “{step}”)}}{caption, select, none {} other {: {caption}}}',
   trouble:
     'Something went wrong: {what}{sign, select, none {} other { ({sign})}}{missing, select, none {} other {, {missing} missing}}',
   override: 'Stop overridden: {title}. Reason: {reason}',
@@ -134,6 +136,12 @@ export function eventSaid(event: Event, view: RepairView | undefined): Said {
       });
     case 'drunk':
       return SAYS.drunk({ face: body.face + 1, volume: exactly(ml(body.ml)) });
+    case 'photo':
+      return SAYS.photo({
+        shows: SHOWS[body.shows],
+        caption: orNone(body.caption),
+        step: body.step === undefined ? NONE : ((view ? stepSaid(view, passId, body.step) : body.step) as Value),
+      });
     case 'taken':
       return SAYS.taken({ lot: body.lot, count: body.count, kit: body.kit });
     case 'contents':

@@ -2,13 +2,16 @@
 import { BASE_PROPERTIES } from '@/core/climate';
 import { METHODS, methodOf } from '@/core/method';
 import { passes, reviewOf } from '@/core/plan';
+import { Photos } from '../photo/Photos';
 import type { StageProps } from '../repair/stage-props';
 import { Answer, Choice, Heading, lowered, TextField } from '../shared/bits';
 import { NotesLeft } from '../shared/LearnedHere';
 import { StageFindings } from '../shared/StageFindings';
+import { usePrefs } from '../workspace/prefs';
 import { changePass } from '../workspace/workspace';
 import { BaseFields, type BaseProps } from './BaseFields';
 import { MeetsFields } from './MeetsFields';
+import { NoticeFields } from './NoticeFields';
 import { SurroundingsFields } from './SurroundingsFields';
 
 const ANSWERS = [
@@ -18,8 +21,9 @@ const ANSWERS = [
 ] as const;
 
 /** May this be repaired this way at all? */
-function Sheet({ at }: StageProps) {
-  const { repair, plan } = at;
+function Sheet({ view, at, nowMs }: StageProps) {
+  const { repair, plan, actuals } = at;
+  const role = usePrefs((p) => p.role);
   return (
     <div className="p-4">
       <h2 className="font-bold text-lg mb-1">Look, tap, ask</h2>
@@ -67,6 +71,13 @@ function Sheet({ at }: StageProps) {
           <li key={m}>{m}</li>
         ))}
       </ul>
+      <Photos
+        repairId={repair.id}
+        zone={view.job.zone}
+        nowMs={nowMs}
+        role={role}
+        first={actuals.startedAt === null ? 'before' : 'work'}
+      />
     </div>
   );
 }
@@ -141,6 +152,7 @@ function Side({ view, at }: StageProps) {
           />
         )}
       </div>
+      <NoticeFields repair={repair} />
       <MeetsFields repair={repair} />
       <SurroundingsFields base={repair.base} change={changeBase} />
       <Heading>Who must look at it</Heading>

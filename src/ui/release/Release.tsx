@@ -3,6 +3,7 @@ import Link from 'next/link';
 import { useMemo } from 'react';
 import { loadCheck, strengthOver } from '@/core/plan';
 import { earlyLoad, obstaclesToRelease, opensSomething, reviewNeeded, roleRefused } from '@/core/record';
+import { Photos } from '../photo/Photos';
 import type { StageProps } from '../repair/stage-props';
 import { AskForBackup } from '../settings/Backup';
 import { Answer, FindingCard, Heading, useSay, Working } from '../shared/bits';
@@ -57,6 +58,7 @@ function Sheet({ view, at, nowMs }: StageProps) {
       <Openings view={view} at={at} nowMs={nowMs} role={role} strength={strength} />
       {strength && <Working title="how the strength comes about" lines={strength.working} />}
       <LoadFields view={view} at={at} nowMs={nowMs} strength={strength} />
+      <Photos repairId={repair.id} zone={zone} nowMs={nowMs} role={role} first="after" />
       {actuals.reviewed && (
         <p className="mt-3">
           Reviewed by <strong>{actuals.reviewed.role}</strong>, {fullWhen(actuals.reviewed.atMs, zone)}
@@ -116,7 +118,7 @@ function Side({ view, at, nowMs }: StageProps) {
           {!actuals.overrides.has(early.id) && <Override at={at} zone={zone} finding={early} />}
         </FindingCard>
       )}
-      <Inspection repairId={repair.id} actuals={actuals} zone={zone} nowMs={nowMs} role={role} />
+      <Inspection repairId={repair.id} actuals={actuals} notice={repair.notice} zone={zone} nowMs={nowMs} role={role} />
       {review !== null && !actuals.reviewed && !actuals.released && (
         <Signature
           title="Review by a competent person"

@@ -1,6 +1,8 @@
 'use client';
 import { type ReactNode, useState } from 'react';
-import type { Actuals } from '@/core/plan';
+import type { Actuals, Notice } from '@/core/plan';
+import { inspectorRefused } from '@/core/record';
+import { useSay } from '../shared/bits';
 import { RememberedArea, useRememberedText } from '../shared/Remembered';
 import { SavingButton } from '../shared/SavingButton';
 import { shortWhen } from '../shared/when';
@@ -110,24 +112,29 @@ const SAYS = { asked: 'was asked to see it', accepted: 'accepted it', refused: '
 export function Inspection({
   repairId,
   actuals,
+  notice,
   zone,
   nowMs,
   role,
 }: {
   repairId: string;
   actuals: Actuals;
+  notice: Notice | null;
   zone: string;
   nowMs: number;
   role: string;
 }) {
   const { inspection } = actuals;
-  const [by, setBy] = useState('');
+  const [typed, setBy] = useState<string | null>(null);
+  const by = typed ?? notice?.by ?? '';
+  const refused = inspectorRefused(by, role);
+  const words = useSay(zone);
   const says = (state: keyof typeof SAYS, who: string) =>
     record(repairId, { kind: 'inspection', state, by: who, note: '' }, role);
   if (actuals.startedAt === null) return null;
   if (!inspection || inspection.state === 'refused')
     return (
-      <details className="mt-2">
+      <details className="mt-2" open={notice !== null || undefined}>
         <summary className="cursor-pointer">Somebody from outside must see it…</summary>
         {inspection && (
           <p style={{ color: 'var(--stop)' }}>
@@ -139,10 +146,19 @@ export function Inspection({
             Who
             <input className="field" value={by} maxLength={120} onChange={(e) => setBy(e.target.value)} />
           </label>
-          <SavingButton className="act" disabled={!by.trim()} onSave={() => says('asked', by.trim())}>
+          <SavingButton
+            className="act"
+            disabled={!by.trim() || refused !== null}
+            onSave={() => says('asked', by.trim())}
+          >
             They are asked
           </SavingButton>
         </div>
+        {refused && (
+          <p role="alert" className="text-sm" style={{ color: 'var(--stop)' }}>
+            {words(refused)}
+          </p>
+        )}
       </details>
     );
   return (
@@ -152,7 +168,11 @@ export function Inspection({
       </p>
       {inspection.state === 'asked' && !actuals.released && (
         <div className="flex gap-2 mt-1">
-          <SavingButton className="act" onSave={() => says('accepted', inspection.by)}>
+          <SavingButton
+            className="act"
+            disabled={inspectorRefused(inspection.by, role) !== null}
+            onSave={() => says('accepted', inspection.by)}
+          >
             They accepted
           </SavingButton>
           <SavingButton className="act" onSave={() => says('refused', inspection.by)}>

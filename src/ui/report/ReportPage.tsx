@@ -15,6 +15,7 @@ import {
 } from '@/core/record';
 import { say } from '@/words';
 import { startReport } from '@/worker/report';
+import { captionOf, photosOf } from '../photo/photos-of';
 import { Heading } from '../shared/bits';
 import { Drawing } from '../shared/Drawing';
 import { Tag } from '../shared/Tag';
@@ -110,17 +111,12 @@ function OfRepair({
   const sections = useMemo(() => sectionsOf(view), [view]);
   const photos = useMemo(
     () =>
-      events.flatMap((e) => {
-        if (e.repairId !== view.repair.id) return [];
-        const of = [...attachments.values()].filter((a) => a.eventId === e.id);
-        const caption = e.body.kind === 'note' ? e.body.text : '';
-        return of.map((a) => ({
-          id: a.id,
-          data: a.data,
-          type: a.type,
-          caption: `${fullWhen(e.at, zone)}: ${caption}`,
-        }));
-      }),
+      photosOf(events, attachments, view.repair.id).map((p) => ({
+        id: p.id,
+        data: p.data,
+        type: p.type,
+        caption: `${fullWhen(p.atMs, zone)}: ${captionOf(p)}`,
+      })),
     [events, attachments, view.repair.id, zone],
   );
   const name = fileName(`${job.job.name} ${doc.title} record`, '').slice(0, -1);

@@ -1,5 +1,5 @@
 'use client';
-import { ListChecks, NotebookPen, Scale, Thermometer, TriangleAlert } from 'lucide-react';
+import { Camera, ListChecks, NotebookPen, Scale, Thermometer, TriangleAlert } from 'lucide-react';
 import Link from 'next/link';
 import { useRouter, useSearchParams } from 'next/navigation';
 import { useEffect, useState } from 'react';
@@ -9,6 +9,7 @@ import { pieceName, repairName } from '@/core/plan';
 import { earlyStep, figureTests, idleMixer, liveClock, nextWait, openTests } from '@/core/record';
 import { isMetered } from '@/core/system';
 import { formatDuration } from '@/core/units';
+import { PhotoDialog } from '../photo/PhotoForm';
 import { StepList } from '../place/StepList';
 import { HandTests } from '../release/HandTests';
 import { ChangedDraft } from '../repair/ChangedDraft';
@@ -30,9 +31,11 @@ import { TroubleDialog } from './TroubleDialog';
 import { Uptakes } from './Uptakes';
 
 /** What an address may ask to be opened at once. */
-const ASKED_BY: ReadonlyMap<string, 'read' | 'note' | 'trouble'> = new Map([
+type Asked = 'read' | 'note' | 'photo' | 'trouble';
+const ASKED_BY: ReadonlyMap<string, Asked> = new Map([
   ['reading', 'read'],
   ['note', 'note'],
+  ['photo', 'photo'],
   ['trouble', 'trouble'],
 ]);
 
@@ -44,7 +47,7 @@ export function RunPage({ jobId, repairId }: { jobId: string; repairId: string }
   const format = useFormat();
   const says = useSay(view?.job.zone ?? 'utc');
   const awake = useAwake();
-  const [dialog, setDialog] = useState<'none' | 'read' | 'note' | 'trouble'>('none');
+  const [dialog, setDialog] = useState<'none' | Asked>('none');
   const [checked, setChecked] = useState<string | null>(null);
   // Asked for by typing, from wherever one was.
   const asked = useSearchParams().get('do');
@@ -315,7 +318,7 @@ export function RunPage({ jobId, repairId }: { jobId: string; repairId: string }
               {word}
             </SavingButton>
           )}
-          <div className="grid grid-cols-2 gap-2.5">
+          <div className="grid grid-cols-3 gap-2.5">
             <button
               type="button"
               className="act justify-center min-h-[3.6rem] font-medium"
@@ -329,6 +332,13 @@ export function RunPage({ jobId, repairId }: { jobId: string; repairId: string }
               onClick={() => setDialog('note')}
             >
               <NotebookPen size={20} aria-hidden="true" /> Note
+            </button>
+            <button
+              type="button"
+              className="act justify-center min-h-[3.6rem] font-medium"
+              onClick={() => setDialog('photo')}
+            >
+              <Camera size={20} aria-hidden="true" /> Photo
             </button>
           </div>
           <button
@@ -377,6 +387,15 @@ export function RunPage({ jobId, repairId }: { jobId: string; repairId: string }
         onClose={() => setDialog('none')}
         repairId={repairId}
         role={role}
+      />
+      <PhotoDialog
+        key={String(dialog === 'photo')}
+        open={dialog === 'photo'}
+        onClose={() => setDialog('none')}
+        repairId={repairId}
+        role={role}
+        first={!started ? 'before' : allDone ? 'after' : 'work'}
+        step={started ? step?.id : undefined}
       />
       <NoteDialog open={dialog === 'note'} onClose={() => setDialog('none')} repairId={repairId} role={role} />
       <TroubleDialog open={dialog === 'trouble'} onClose={() => setDialog('none')} at={pass} step={step} role={role} />

@@ -7,6 +7,7 @@ import { finishRules } from './finish';
 import { layerRules } from './layers';
 import { mixRules } from './mix';
 import { movementRules } from './movement';
+import { noticeRules } from './notice';
 import { placeRules } from './places';
 import { rateRules } from './rate';
 import type { Rule } from './rule';
@@ -35,6 +36,7 @@ export const RULES: Readonly<Record<string, Rule>> = {
   ...curingRules,
   ...movementRules,
   ...serviceRules,
+  ...noticeRules,
   ...finishRules,
   ...troubleRules,
 };

@@ -1,4 +1,5 @@
 import { texts } from '../../say';
+import { milestoneOf } from '../../system';
 import { shareOf } from '../allowances';
 import { clear, endOfMixing, NOT_SPLIT, notMoving, noWaterPressure, soundBase, waiting } from '../common';
 import { options } from '../effects';
@@ -9,6 +10,17 @@ import { tasks } from '../task';
 const SAYS = texts('cement-patch.says', {
   order: 'Water into the pail, powder into the water; never above the most the sheet allows, never water again later.',
 });
+
+/** What ends the covering, whatever it waited for. */
+const uncover = {
+  onFace: true,
+  role: 'finish',
+  block: 'finish',
+  title: 'Uncover, brush the edge, photograph',
+  detail: 'Outside inspection asked for, with the photographs before and after.',
+  confirm: 'Uncovered, photographed',
+  work: { fixed: 5 },
+} as const;
 
 /** A rapid or repair mortar of cement, packed on a damp base and cured against wind, sun and frost. */
 export const cementPatch: Method = {
@@ -211,15 +223,18 @@ export const cementPatch: Method = {
         hold: true,
       },
       {
+        ...uncover,
         task: 'finish:uncover',
-        onFace: true,
-        role: 'finish',
-        block: 'finish',
-        title: 'Uncover, brush the edge, photograph',
-        detail: 'Outside inspection asked for, with the photographs before and after.',
-        confirm: 'Uncovered, photographed',
-        work: { fixed: 5 },
+        when: (c) => !milestoneOf(c.sheet, 'frost'),
         waits: { for: 'foot', on: 'last' },
+      },
+      {
+        // The cover keeps the frost off, too: it stays until that is over.
+        ...uncover,
+        task: 'finish:frost-over',
+        called: { as: 'finish:uncover' },
+        when: (c) => milestoneOf(c.sheet, 'frost') !== undefined,
+        waits: { for: 'frost', on: 'last' },
       },
     ]),
   ],
