@@ -1,4 +1,5 @@
-import { type Piece, repairOf } from '@/core/plan';
+import { groundOf, type Piece, repairOf } from '@/core/plan';
+import { viewJob } from '@/core/record';
 import type { SheetRevision } from '@/core/system';
 import { measured, SHAPES, type VoidShape, voidOf } from '@/core/void';
 import { curve, kitOf, partsOf, ratioOf } from '@/sample/sheet-words';
@@ -149,4 +150,61 @@ test('a sheet without washing times stops there and names the time, never washes
   const p = plan(silent);
   expect(p.steps.some((s) => s.id === 'b1:wash')).toBe(false);
   expect(p.untimed.some((s) => s.id === 'b1:wash')).toBe(true);
+});
+describe('seen from above', () => {
+  const ground = (over: Partial<Piece> = {}, sheet = HEAPS) => {
+    const view = viewJob({ job, repairs: [repairOf(piece(over))], sheets: [sheet], stock: [], events: [] }, NOW);
+    return { ground: groundOf(view.repairs[0]!.passes[0]!.plan)!, plan: view.repairs[0]!.passes[0]!.plan };
+  };
+  test('three units end where their shares of the 7.2 m² end, each with when it is filled and washed', () => {
+    const { ground: g, plan: p } = ground();
+    expect(g.laid.map((l) => l.areaM2)).toEqual([2.4, 2.4, 2.4].map((m2) => expect.closeTo(m2, 3)));
+    expect(g.keptOpenMm).toBe(2000);
+    expect(g.borders).toEqual([expect.closeTo(1 / 3, 6), expect.closeTo(2 / 3, 6)]);
+    g.laid.forEach((l, i) => {
+      const fill = p.steps.find((s) => s.id === `b${i + 1}:place`)!;
+      expect(l.span).toEqual({ fromMs: fill.startMs, toMs: fill.endMs });
+      const wash = p.steps.find((s) => s.id === `b${i + 1}:wash`)!;
+      expect(l.wash).toEqual({ fromMs: wash.startMs, toMs: wash.endMs });
+      expect(l.wash!.fromMs).toBeGreaterThanOrEqual(l.span!.toMs);
+    });
+    // From the left towards the way out at the right end; turned round when one goes out at the left.
+    const lefts = (of: typeof g) => of.laid.map((l) => Math.min(...l.points.map((q) => q[0])));
+    expect(lefts(g)).toEqual([0, expect.closeTo(1200, 3), expect.closeTo(2400, 3)]);
+    expect(lefts(ground({ wayOut: 'left' }).ground)).toEqual([
+      expect.closeTo(2400, 3),
+      expect.closeTo(1200, 3),
+      expect.closeTo(0, 3),
+    ]);
+    expect(ground({ wayOut: 'top' }).ground.laid.map((l) => Math.max(...l.points.map((q) => q[1])))).toEqual([
+      expect.closeTo(2000 / 3, 3),
+      expect.closeTo(4000 / 3, 3),
+      2000,
+    ]);
+  });
+  test('a pulled border moves the batch: its amount, its minutes, and those of the next', () => {
+    const even = ground();
+    const pulled = ground({ borders: [0.3, 2 / 3] });
+    const ml = (of: typeof even) => of.plan.batches.map((b) => b.placedMl);
+    expect(ml(pulled)[0]! / ml(even)[0]!).toBeCloseTo(0.9, 3);
+    expect(ml(pulled)[1]! / ml(even)[1]!).toBeCloseTo(1.1, 3);
+    expect(ml(pulled)[2]).toBeCloseTo(ml(even)[2]!, 6);
+    expect(ml(pulled).reduce((a, b) => a + b)).toBeCloseTo(
+      ml(even).reduce((a, b) => a + b),
+      6,
+    );
+    const min = ({ ground: { laid } }: typeof even, i: number) => laid[i]!.span!.toMs - laid[i]!.span!.fromMs;
+    expect(min(pulled, 0)).toBeLessThan(min(even, 0));
+    expect(min(pulled, 1)).toBeGreaterThan(min(even, 1));
+    expect(pulled.plan.mix!.bordersKept).toBe(true);
+    expect(pulled.ground.borders[0]).toBeCloseTo(0.3, 6);
+    expect(even.plan.mix!.bordersKept).toBeUndefined();
+  });
+  test('a border that leaves more than a unit, or belongs to another number of batches, is let go and said', () => {
+    const far = plan(HEAPS, { borders: [0.1, 2 / 3] });
+    expect(far.findings.map((f) => f.id)).toContain('borders-let-go');
+    expect(far.batches.map((b) => b.placedMl!)).toEqual(plan().batches.map((b) => b.placedMl!));
+    expect(plan(HEAPS, { borders: [0.5] }).findings.map((f) => f.id)).toContain('borders-let-go');
+    expect(plan().findings.map((f) => f.id)).not.toContain('borders-let-go');
+  });
 });

@@ -110,6 +110,8 @@ export interface MixAsk {
   readonly split: 'whole' | 'weighed';
   /** Like parts that are spread and closed one after the other out of one pot; null where the work is one. */
   readonly parts: PartsAsk | null;
+  /** Where batches end, as shares of the face, by choice; none leaves them even. */
+  readonly borders?: readonly number[];
   /** Like places, for metered systems. */
   readonly count: number;
   /**
@@ -189,6 +191,8 @@ export interface MixResult {
    * not, or one was chosen.
    */
   readonly rateNeeded: number | null;
+  /** Whether batches end where they were asked to; absent where nothing was asked. */
+  readonly bordersKept?: boolean;
   readonly working: readonly WorkLine[];
 }
 

@@ -10,6 +10,7 @@ import {
   type MixResult,
   NOTHING_DRAWN,
   type PartsAsk,
+  type Portion,
   partsOf,
   yieldLines,
 } from './mix-ask';
@@ -162,12 +163,37 @@ function partsLine(partMl: number, s: Sharing): WorkLine {
 const partsNamed = ([from, to]: readonly [number, number]): Message =>
   from === to ? SAY.part({ n: from }) : SAY.parts({ from, to });
 
+/**
+ * What is placed out of each pot where batches end at borders of one’s own; null where there are none, or they no longer
+ * fit: another number of pots, or more in one than it holds or than is placed out of it in time.
+ */
+function bordered(placedMl: number, n: number, { ask, caps, kitMl, kitsPerPot, whole }: Sharing): number[] | null {
+  const { borders = [], portions, sheet } = ask;
+  if (!borders.length || borders.length !== n - 1 || portions.some((p) => p.over)) return null;
+  const ends = [0, ...[...borders].sort((a, b) => a - b), 1];
+  const sizes = ends.slice(1).map((end, i) => (end - ends[i]!) * placedMl);
+  const holdsMl = whole ? kitsPerPot * kitMl : caps.heldMl;
+  const fits = sizes.every((ml) => ml > 0 && ml <= caps.placedMl + 1e-6 && ml + sheet.potLossMl <= holdsMl + 1e-6);
+  return fits ? sizes : null;
+}
+
+/** Whether the pots of a portion end at those borders. */
+const isBordered = ({ share }: Portion, portion: number, placed: number, pots: readonly Pot[], s: Sharing): boolean =>
+  !s.ask.parts && bordered(placed * share, pots.filter((p) => p.portion === portion).length, s) !== null;
+
 /** The fewest pots that do: portion by portion, or part by part where there are several. */
 function shared(placed: number, extra: number, s: Sharing): readonly Pot[] {
   const { ask, kitMl, whole } = s;
   const { parts, portions, sheet } = ask;
   const apart = (needMl: number, shareMl: number, portion: number, fromTo?: Pot['fromTo']): Pot[] => {
     const { n, kits } = potsFor(needMl, s);
+    const sizes = bordered(shareMl, n, s);
+    if (sizes && !fromTo)
+      return sizes.map((placedMl) => ({
+        portion,
+        placedMl,
+        kits: kits === null ? null : Math.ceil(((placedMl * needMl) / shareMl + sheet.potLossMl) / kitMl - 1e-9),
+      }));
     return Array.from({ length: n }, (_, k) => ({
       portion,
       placedMl: shareMl / n,
@@ -301,6 +327,9 @@ export function potted({ ask: asked, proportion, kitMl, lines, placed, safety }:
     proportion,
     capMl: caps.capMl,
     rateNeeded: needs,
+    ...(ask.borders?.length
+      ? { bordersKept: ask.portions.some((p, i) => isBordered(p, i, placed, pots, sharing)) }
+      : {}),
     working: [
       line('Largest batch', caps.binds, caps.capMl, 'mL'),
       ...(parts ? [partsLine(placed / parts.count, sharing)] : []),

@@ -65,6 +65,8 @@ export function withNext(repair: Repair, method: Method): Repair {
     colour,
     reserve: true,
     stops: [],
+    wayOut: 'right',
+    borders: [],
     standIns: {},
   };
   return { ...repair, chain: [...chain, id], passes: { ...passes, [id]: pass } };

@@ -183,6 +183,7 @@ export function mixAt(
     oneKitAPot: ENGINES[method.engine].oneKitAPot(context),
     split: effects.split,
     parts: parts && { ...parts, openMin },
+    borders: repair.borders,
     count: placesIn(context.void),
     minutesPerPlace: settings['per-place'] ?? 1,
     setMin: settings['set-place'] ?? 0,

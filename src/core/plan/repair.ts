@@ -7,6 +7,7 @@ import { Measured, SettingOut, Void } from '../void';
 import { Acceptance } from './acceptance';
 import { Load } from './load-asked';
 import { Notice } from './notice';
+import { Side } from './side';
 import { StandIn } from './stand-in';
 
 /** The name of a question, a school, a setting, or what was answered. */
@@ -66,6 +67,10 @@ export const Pass = z.object({
     .array(z.object({ after: z.number().int().min(1).max(100_000), minutes: z.number().positive().max(1440) }))
     .max(200)
     .default([]),
+  /** Where whoever lays it goes out, seen from above: work goes towards it. */
+  wayOut: Side.default('right'),
+  /** Where batches end, as shares of the face from where work begins; empty leaves them even. */
+  borders: z.array(z.number().gt(0).lt(1)).max(200).default([]),
   /** What stands in for waits on which the sheet is silent, by the milestone that is missing. */
   standIns: z.partialRecord(MilestoneId, StandIn).default({}),
 });
@@ -258,4 +263,6 @@ export const FIRST_OF_CHAIN = {
   takes: { from: 'own' },
   gate: 'window',
   stops: [] as Piece['stops'],
+  wayOut: 'right',
+  borders: [] as number[],
 } as const satisfies Partial<Piece>;

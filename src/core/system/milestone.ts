@@ -33,6 +33,8 @@ interface MilestoneKind {
    * longest.
    */
   readonly firstSpot?: true;
+  /** It bounds the washing of what was filled. */
+  readonly washed?: true;
   /** What has set runs on its base, whatever the air and the packs are. */
   readonly onBase?: true;
   /** It runs on the resin itself, wherever that lies, whatever else the sheet says. */
@@ -125,8 +127,23 @@ export const MILESTONES = {
     byFirst: true,
     usual: { startsAt: 'bared', runsOn: 'base' },
   },
-  'wash-from': { label: 'Start of washing', clock: 'waiting', order: null, firstSpot: true, onBase: true, touch: true },
-  'wash-until': { label: 'End of washing', clock: 'working', order: null, firstSpot: true, onBase: true },
+  'wash-from': {
+    label: 'Start of washing',
+    clock: 'waiting',
+    order: null,
+    firstSpot: true,
+    onBase: true,
+    touch: true,
+    washed: true,
+  },
+  'wash-until': {
+    label: 'End of washing',
+    clock: 'working',
+    order: null,
+    firstSpot: true,
+    onBase: true,
+    washed: true,
+  },
   'tack-free': {
     label: 'Tack-free',
     clock: 'waiting',

@@ -11,6 +11,7 @@ import { StageFindings, StillNeeds } from '../shared/StageFindings';
 import { WhenField } from '../shared/WhenField';
 import { dayAndClock, shortWhen } from '../shared/when';
 import { changePass } from '../workspace/workspace';
+import { GroundPlan } from './GroundPlan';
 import { StartStrip } from './StartStrip';
 import { StepList } from './StepList';
 
@@ -19,6 +20,15 @@ function Sheet({ view, at, nowMs }: StageProps) {
   return (
     <div className="p-4">
       <StartStrip view={view} at={at} nowMs={nowMs} />
+      {at.whole.passes.map((p) => (
+        <GroundPlan
+          key={p.repair.passId}
+          plan={p.plan}
+          repair={p.repair}
+          zone={view.job.zone}
+          begun={p.actuals.startedAt !== null}
+        />
+      ))}
       <h2 className="font-bold text-lg mt-3">Preparation</h2>
       <OfEach at={at} of={(p) => p.method?.preparation ?? []} />
       {plan.steps.length ? (

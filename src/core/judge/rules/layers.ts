@@ -14,6 +14,13 @@ const F = findings({
     why: 'Each layer takes whole packs, {packs} in all as it is. A first layer {way, select, more {thicker} other {thinner}} by {lead}, up to {thick}, takes {fewer}; {left} are then left in the fullest.',
     todo: 'Tight: nothing that a layer takes beyond its figure is in its packs. Keep one more at hand.',
   },
+  'borders-let-go': {
+    severity: 'note',
+    stage: 'place',
+    title: 'The borders that were pulled no longer fit',
+    why: 'By them a batch would hold or take longer than it may, or there are more or fewer batches now: they are planned even.',
+    todo: 'Pull them anew, or make them even.',
+  },
   'comes-to-nothing': {
     severity: 'note',
     stage: 'place',
@@ -72,6 +79,8 @@ function fewestPacks(plan: RepairPlan, context: MethodContext): (Packs & { reado
 
 /** What is noticed about lifts and what lies in them. */
 export const layerRules: Readonly<Record<string, Rule>> = {
+  'borders-let-go': ({ plan }) => (plan.mix?.bordersKept === false ? [F['borders-let-go']()] : []),
+
   // Of what somebody chose: a choice of ours is no mistake of theirs.
   'comes-to-nothing': ({ plan, repair }) => {
     const { method, mix } = plan;

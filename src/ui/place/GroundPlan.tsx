@@ -1,0 +1,252 @@
+'use client';
+import { useRef, useState } from 'react';
+import { type Ground, groundOf, type Piece, type RepairPlan, SIDES, type Side } from '@/core/plan';
+import { Choice, Heading, useFormat } from '../shared/bits';
+import { placeOn } from '../shared/svg-place';
+import { useWidth } from '../shared/use-width';
+import { clock } from '../shared/when';
+import { changePass } from '../workspace/workspace';
+
+const TEXTURES = ['liquid', 'gelled', 'hardening', 'perhaps'] as const;
+const PAD = 30;
+const MOST_HIGH = 330;
+/** A batch for less than this share of the face is none. */
+const LEAST_SHARE = 0.02;
+/** What runs along a line is drawn so wide at the least, px: it is a finger wide and metres long. */
+const LINE_PX = 46;
+
+/** The work seen from above: where each batch or spread ends, when, and which way one goes out. */
+export function GroundPlan({
+  plan,
+  repair,
+  zone,
+  begun,
+}: {
+  plan: RepairPlan;
+  repair: Piece;
+  zone: string;
+  begun: boolean;
+}) {
+  const ground = groundOf(plan);
+  if (!ground) return null;
+  const isLine = ground.laid[0]!.along !== null;
+  const change = (over: Partial<Piece>, key: string) => changePass(repair, (r) => ({ ...r, ...over }), key);
+  return (
+    <section aria-label="Seen from above" data-testid="ground" className="mb-3">
+      <Heading aside={ground.borders.length && !begun ? 'a border is pulled, or moved by the arrow keys' : undefined}>
+        {isLine ? 'Along it, batch by batch' : 'Seen from above, in the order it is laid'}
+      </Heading>
+      <Picture
+        ground={ground}
+        zone={zone}
+        onBorder={
+          begun || !ground.borders.length ? null : (borders) => change({ borders: [...borders] }, 'ground:border')
+        }
+      />
+      <div className="flex flex-wrap items-end gap-3">
+        <Choice
+          label="One goes out at the"
+          options={(Object.keys(SIDES) as Side[])
+            .filter((side) => !isLine || side === 'left' || side === 'right')
+            .map((id) => ({ id, label: SIDES[id] }))}
+          value={ground.out}
+          onChange={(wayOut) => change({ wayOut }, 'ground:out')}
+        />
+        {repair.borders.length > 0 && !begun && (
+          <button type="button" className="act" onClick={() => change({ borders: [] }, 'ground:even')}>
+            Make them even
+          </button>
+        )}
+      </div>
+      <p className="soft text-sm mt-1">
+        Work begins at the far side and goes towards the way out: nobody stands on what is wet.
+        {ground.keptOpenMm > 0 && ' Movement joints stay open under their double strip.'}
+      </p>
+    </section>
+  );
+}
+
+function Picture({
+  ground,
+  zone,
+  onBorder,
+}: {
+  ground: Ground;
+  zone: string;
+  onBorder: ((borders: readonly number[]) => void) | null;
+}) {
+  const format = useFormat();
+  const svg = useRef<SVGSVGElement>(null);
+  const [box, width] = useWidth(640);
+  const [pulled, setPulled] = useState<number | null>(null);
+  const isLine = ground.laid[0]!.along !== null;
+  const xs = ground.corners.map((p) => p[0]);
+  const ys = ground.corners.map((p) => p[1]);
+  const [x0, x1, y0, y1] = [Math.min(...xs), Math.max(...xs), Math.min(...ys), Math.max(...ys)];
+  const kx = isLine
+    ? (width - 2 * PAD) / (x1 - x0)
+    : Math.min((width - 2 * PAD) / (x1 - x0), (MOST_HIGH - 2 * PAD) / (y1 - y0));
+  const ky = isLine ? LINE_PX / (y1 - y0) : kx;
+  const high = (y1 - y0) * ky + 2 * PAD + (isLine ? 26 : 0);
+  const left = (width - (x1 - x0) * kx) / 2;
+  const px = (x: number) => left + (x - x0) * kx;
+  // What is far lies at the top of the page.
+  const py = (y: number) => PAD + (y1 - y) * ky;
+  const across = ground.out === 'left' || ground.out === 'right';
+  const rising = ground.out === 'right' || ground.out === 'top';
+  /** Share of the way from where work begins, for a place on the page. */
+  const shareAt = (x: number, y: number): number => {
+    const along = across ? (x - px(x0)) / ((x1 - x0) * kx) : (py(y0) - y) / ((y1 - y0) * ky);
+    return rising ? along : 1 - along;
+  };
+  const pull = (i: number, to: number) => {
+    const [before, after] = [ground.borders[i - 1] ?? 0, ground.borders[i + 1] ?? 1];
+    // No batch takes more than is placed out of it in time.
+    const held = Math.min(
+      after - LEAST_SHARE,
+      before + ground.mostShare,
+      Math.max(before + LEAST_SHARE, after - ground.mostShare, to),
+    );
+    onBorder?.(ground.borders.map((b, k) => (k === i ? Number(held.toFixed(4)) : b)));
+  };
+  const [ox, oy] = {
+    right: [px(x1), py((y0 + y1) / 2)],
+    left: [px(x0), py((y0 + y1) / 2)],
+    top: [px((x0 + x1) / 2), py(y1)],
+    bottom: [px((x0 + x1) / 2), py(y0)],
+  }[ground.out] as [number, number];
+  const turn = { right: 0, bottom: 90, left: 180, top: 270 }[ground.out];
+  return (
+    <div ref={box} className="w-full">
+      <svg
+        ref={svg}
+        width={width}
+        height={high}
+        role="group"
+        aria-label="Plan of the work"
+        onPointerMove={(e) => {
+          if (pulled === null || !svg.current) return;
+          const [x, y] = placeOn(svg.current, e);
+          pull(pulled, shareAt(x, y));
+        }}
+        onPointerUp={() => setPulled(null)}
+      >
+        {ground.laid.map((l) => {
+          const cx = l.points.reduce((s, p) => s + px(p[0]), 0) / Math.max(1, l.points.length);
+          const cy = l.points.reduce((s, p) => s + py(p[1]), 0) / Math.max(1, l.points.length);
+          const room = Math.max(...l.points.map((p) => px(p[0]))) - Math.min(...l.points.map((p) => px(p[0])));
+          const words = [
+            String(l.order + 1),
+            ...(room > 58 && l.span ? [clock(l.span.fromMs, zone), `to ${clock(l.span.toMs, zone)}`] : []),
+            ...(room > 58 && !isLine ? [format('area', l.areaM2 * 1e6).text] : []),
+          ];
+          return (
+            <g key={l.order}>
+              <polygon
+                points={l.points.map((p) => `${px(p[0])},${py(p[1])}`).join(' ')}
+                fill={`url(#tx-${TEXTURES[l.order % TEXTURES.length]})`}
+                stroke="var(--ink)"
+                strokeWidth="1.5"
+              />
+              <rect
+                x={cx - (room > 58 ? 31 : 11)}
+                y={cy - words.length * 8 - 3}
+                width={room > 58 ? 62 : 22}
+                height={words.length * 16 + 6}
+                fill="var(--paper)"
+                opacity="0.92"
+              />
+              {words.map((word, i) => (
+                <text
+                  key={word}
+                  x={cx}
+                  y={cy - words.length * 8 + 13 + i * 16}
+                  textAnchor="middle"
+                  fontSize={i === 0 ? 15 : 12.5}
+                  fontWeight={i === 0 ? 700 : 400}
+                  fill="var(--ink)"
+                  className="fig"
+                >
+                  {word}
+                </text>
+              ))}
+            </g>
+          );
+        })}
+        <g transform={`translate(${ox} ${oy}) rotate(${turn})`}>
+          <path d="M5 0 h18 M16 -6 l8 6 l-8 6" fill="none" stroke="var(--ink)" strokeWidth="2.5" />
+        </g>
+        {ground.borders.map((b, i) => {
+          const piece = ground.laid[i]!;
+          // The far edge of a piece is the border to the next.
+          const edge = (axis: 0 | 1) => {
+            const all = piece.points.map((p) => p[axis]);
+            return rising ? Math.max(...all) : Math.min(...all);
+          };
+          const [gx, gy] = across ? [px(edge(0)), py((y0 + y1) / 2)] : [px((x0 + x1) / 2), py(edge(1))];
+          return (
+            <g key={`border ${i}`}>
+              {isLine && (
+                <text x={gx} y={py(y0) + 20} textAnchor="middle" fontSize="12.5" fill="var(--ink)" className="fig">
+                  {format('length', across && !rising ? x1 - edge(0) : edge(0) - x0).text}
+                </text>
+              )}
+              {onBorder && (
+                <g
+                  role="slider"
+                  tabIndex={0}
+                  aria-label={`Border after ${i + 1}`}
+                  aria-valuenow={Math.round(b * 100)}
+                  aria-valuemin={0}
+                  aria-valuemax={100}
+                  aria-valuetext={`${Math.round(b * 100)} % of the face`}
+                  aria-orientation={across ? 'horizontal' : 'vertical'}
+                  style={{ cursor: across ? 'ew-resize' : 'ns-resize', touchAction: 'none' }}
+                  onPointerDown={(e) => {
+                    svg.current?.setPointerCapture(e.pointerId);
+                    setPulled(i);
+                  }}
+                  onKeyDown={(e) => {
+                    const step = { ArrowRight: 0.01, ArrowUp: 0.01, ArrowLeft: -0.01, ArrowDown: -0.01 }[e.key];
+                    if (!step) return;
+                    e.preventDefault();
+                    pull(i, b + (e.shiftKey ? 5 : 1) * step);
+                  }}
+                >
+                  <circle cx={gx} cy={gy} r="22" fill="transparent" />
+                  <circle cx={gx} cy={gy} r="8" fill="var(--paper)" stroke="var(--ink)" strokeWidth="2.5" />
+                </g>
+              )}
+            </g>
+          );
+        })}
+      </svg>
+      <ol className="sr-only">
+        {ground.laid.map((l) => (
+          <li key={l.order}>
+            {l.order + 1}:{' '}
+            {isLine && l.along
+              ? `${format('length', l.along[0]).text} to ${format('length', l.along[1]).text}`
+              : format('area', l.areaM2 * 1e6).text}
+            {l.span && `, ${clock(l.span.fromMs, zone)} to ${clock(l.span.toMs, zone)}`}
+          </li>
+        ))}
+      </ol>
+      {ground.laid.some((l) => l.wash) && (
+        <ul className="text-sm mt-1" aria-label="Washing">
+          {ground.laid.map((l) =>
+            l.wash ? (
+              <li key={l.order}>
+                <strong>{l.order + 1}</strong> washed{' '}
+                <span className="fig">
+                  {clock(l.wash.fromMs, zone)} to {clock(l.wash.toMs, zone)}
+                </span>
+                , in the same order
+              </li>
+            ) : null,
+          )}
+        </ul>
+      )}
+    </div>
+  );
+}
