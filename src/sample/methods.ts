@@ -81,6 +81,7 @@ const FLOORS: readonly Place[] = [
         over: { surface: 'saturated, no puddles' },
       },
     ],
+    over: { notice: { code: 'OL-14', by: 'road inspector', dated: null, acceptBy: null } },
   },
   {
     id: 'sample-slabs',
@@ -93,8 +94,8 @@ const FLOORS: readonly Place[] = [
       {
         void: voidOf(
           shaped('notchedBed', {
-            'outline.length': 2400,
-            'outline.width': 1200,
+            'outline.length': 3600,
+            'outline.width': 2000,
             'notch.width': 8,
             'notch.depth': 8,
             'notch.gap': 8,
@@ -107,8 +108,8 @@ const FLOORS: readonly Place[] = [
       {
         void: voidOf(
           shaped('joints', {
-            'outline.length': 2400,
-            'outline.width': 1200,
+            'outline.length': 3600,
+            'outline.width': 2000,
             tileLength: 600,
             tileWidth: 300,
             jointWidth: 8,
@@ -122,7 +123,7 @@ const FLOORS: readonly Place[] = [
         void: voidOf(
           shaped(
             'coat',
-            { 'outline.length': 2400, 'outline.width': 1200, thickness: 0.1 },
+            { 'outline.length': 3600, 'outline.width': 2000, thickness: 0.1 },
             { texture: { from: 'class', class: 'none' } },
           ),
         ),

@@ -256,3 +256,76 @@ describe('ratio at the bench', () => {
     );
   });
 });
+
+describe('what is placed out of a pot is in it', () => {
+  const wholeAsk = fc.record({
+    netMl: fc.integer({ min: 200, max: 60_000 }),
+    usableMin: fc.integer({ min: 8, max: 60 }),
+    placingMlPerMin: fc.integer({ min: 60, max: 900 }),
+    portions: fc.constantFrom([1], [0.5, 0.5], [0.3, 0.7], [0.2, 0.3, 0.5]),
+    borders: fc.array(fc.double({ min: 0.05, max: 0.95, noNaN: true }), { maxLength: 4 }),
+    split: fc.constantFrom('whole' as const, 'weighed' as const),
+    massCapG: fc.constantFrom(null, 12_000, 40_000),
+  });
+  test('whole kits or weighed, one portion or several, with borders of one’s own or even: no pot gives more than it holds, and together they give all', () => {
+    let seen = 0;
+    fc.assert(
+      fc.property(wholeAsk, ({ portions, netMl, ...over }) => {
+        const asked = ask(mortarSheet, {
+          ...over,
+          netMl,
+          p90Ml: netMl,
+          p95Ml: netMl,
+          portions: portions.map((share, i) => ({ label: plain(`lift ${i + 1}`), share })),
+        });
+        const made = (() => {
+          try {
+            return amounts(asked);
+          } catch {
+            return null;
+          }
+        })();
+        if (!made) return;
+        seen++;
+        for (const b of made.batches) {
+          expect(b.placedMl).toBeLessThanOrEqual(b.ml - mortarSheet.potLossMl + 1e-6 * b.ml);
+          expect(b.placedMl).toBeLessThanOrEqual(over.placingMlPerMin * over.usableMin + 1e-6);
+        }
+        portions.forEach((share, i) => {
+          const placed = made.batches.filter((b) => b.portion === i).reduce((sum, b) => sum + b.placedMl, 0);
+          expect(placed).toBeCloseTo(netMl * share, 4);
+        });
+      }),
+      { numRuns: 400 },
+    );
+    expect(seen).toBeGreaterThan(100);
+  });
+  test('two kits in one pot and one in the other place twice as much out of the first', () => {
+    const kitMl = kitVolumeMl(mortarSheet, mortarSheet.kits[0]!);
+    const net = 2.6 * kitMl;
+    const made = amounts(
+      ask(mortarSheet, {
+        netMl: net,
+        p90Ml: net,
+        p95Ml: net,
+        split: 'whole',
+        usableMin: 1000,
+        massCapG: 2.2 * 1000 * 100,
+      }),
+    );
+    const three = amounts(
+      ask(mortarSheet, {
+        netMl: net,
+        p90Ml: net,
+        p95Ml: net,
+        split: 'whole',
+        usableMin: (1.9 * kitMl) / 100,
+      }),
+    );
+    expect(made.batches.map((b) => b.kits)).toEqual([3]);
+    expect(three.batches.map((b) => b.kits)).toEqual([2, 1]);
+    const [first, second] = three.batches.map((b) => b.placedMl);
+    expect(first! / second!).toBeGreaterThan(1.9);
+    expect(first! + second!).toBeCloseTo(net, 6);
+  });
+});

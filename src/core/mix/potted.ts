@@ -108,15 +108,33 @@ interface Sharing {
   readonly whole: boolean;
 }
 
+/** Of a pot: its whole kits, null where it is weighed, and its share of what is to be placed. */
+interface Share {
+  readonly kits: number | null;
+  readonly share: number;
+}
+
+/** Whole kits over pots, as evenly as they go: a pot of two kits places twice as much as one of one. */
+function kitsOver(n: number, kits: number, kitMl: number, lossMl: number): readonly Share[] {
+  const each = Array.from({ length: n }, (_, k) => Math.floor(kits / n) + (k < kits % n ? 1 : 0));
+  const placeable = each.map((of) => of * kitMl - lossMl);
+  const all = placeable.reduce((a, b) => a + b, 0);
+  // Kits that hold less than a pot keeps back place nothing, however they are shared.
+  return each.map((of, k) => ({ kits: of, share: all > 0 ? placeable[k]! / all : 1 / n }));
+}
+
 /** So many pots of so much to be placed, each with its own loss. @throws Refusal when the work never ends */
-function potsFor(needMl: number, { ask, caps, kitMl, kitsPerPot, whole }: Sharing): { n: number; kits: number | null } {
+function potsFor(needMl: number, { ask, caps, kitMl, kitsPerPot, whole }: Sharing): readonly Share[] {
   const { potLossMl: loss } = ask.sheet;
   for (let n = 1; n <= MAX_BATCHES; n++) {
     if (needMl / n > caps.placedMl + 1e-9) continue;
     if (whole) {
       const kits = Math.max(n, Math.ceil((needMl + n * loss) / kitMl - 1e-9));
-      if (Math.ceil(kits / kitsPerPot) <= n) return { n, kits };
-    } else if (needMl / n + loss <= caps.heldMl + 1e-9) return { n, kits: null };
+      const pots = kitsOver(n, kits, kitMl, loss);
+      const inTime = pots.every(({ share }) => share * needMl <= caps.placedMl + 1e-9);
+      if (inTime && Math.ceil(kits / kitsPerPot) <= n) return pots;
+    } else if (needMl / n + loss <= caps.heldMl + 1e-9)
+      return Array.from({ length: n }, () => ({ kits: null, share: 1 / n }));
   }
   return refuse(
     'usableMin',
@@ -186,20 +204,18 @@ function shared(placed: number, extra: number, s: Sharing): readonly Pot[] {
   const { ask, kitMl, whole } = s;
   const { parts, portions, sheet } = ask;
   const apart = (needMl: number, shareMl: number, portion: number, fromTo?: Pot['fromTo']): Pot[] => {
-    const { n, kits } = potsFor(needMl, s);
-    const sizes = bordered(shareMl, n, s);
-    if (sizes && !fromTo)
-      return sizes.map((placedMl) => ({
+    const pots = potsFor(needMl, s);
+    const sizes = fromTo ? null : bordered(shareMl, pots.length, s);
+    return pots.map(({ kits, share }, k) => {
+      const placedMl = sizes?.[k] ?? share * shareMl;
+      return {
         portion,
         placedMl,
-        kits: kits === null ? null : Math.ceil(((placedMl * needMl) / shareMl + sheet.potLossMl) / kitMl - 1e-9),
-      }));
-    return Array.from({ length: n }, (_, k) => ({
-      portion,
-      placedMl: shareMl / n,
-      kits: kits === null ? null : Math.floor(kits / n) + (k < kits % n ? 1 : 0),
-      ...(fromTo ? { fromTo } : {}),
-    }));
+        kits:
+          kits === null || !sizes ? kits : Math.ceil(((placedMl * needMl) / shareMl + sheet.potLossMl) / kitMl - 1e-9),
+        ...(fromTo ? { fromTo } : {}),
+      };
+    });
   };
   if (!parts) return portions.flatMap((p, i) => apart((placed + extra) * p.share, placed * p.share, i));
   const [needMl, shareMl] = [(placed + extra) / parts.count, placed / parts.count];
