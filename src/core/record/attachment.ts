@@ -33,8 +33,17 @@ export const Attachment = z.object({
 });
 export type Attachment = z.infer<typeof Attachment>;
 
-/** A picture kept with a job, named by the hash of its content: the same picture twice is one. */
-export function attachmentOf(jobId: string, type: Attachment['type'], data: string): Attachment {
-  const id = `${jobId}:${bytesToHex(sha256(utf8ToBytes(data))).slice(0, 24)}`;
-  return { record: 'attachment', version: 1, id, jobId, eventId: null, type, data };
+/**
+ * A picture kept with a job, named by the hash of its content, and of the entry it hangs on: the same picture twice at
+ * one place is one.
+ */
+export function attachmentOf(
+  jobId: string,
+  type: Attachment['type'],
+  data: string,
+  eventId: string | null = null,
+): Attachment {
+  const named = eventId === null ? data : `${eventId} ${data}`;
+  const id = `${jobId}:${bytesToHex(sha256(utf8ToBytes(named))).slice(0, 24)}`;
+  return { record: 'attachment', version: 1, id, jobId, eventId, type, data };
 }

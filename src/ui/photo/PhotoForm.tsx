@@ -78,8 +78,7 @@ function PhotoForm({ repairId, role, first, step, onDone }: Props) {
         onSave={async () => {
           const body = { kind: 'photo', shows, caption: caption.trim(), ...(step ? { step } : {}) } as const;
           const event = await record(repairId, body, role);
-          if (event && photo)
-            await putAttachment({ ...attachmentOf(event.jobId, 'image/jpeg', photo.base64), eventId: event.id });
+          if (event && photo) await putAttachment(attachmentOf(event.jobId, 'image/jpeg', photo.base64, event.id));
           onDone();
         }}
       >

@@ -67,7 +67,7 @@ export function Compared({ under, over }: { readonly under: Photo; readonly over
   const picture = 'absolute inset-0 w-full h-full object-contain';
   return (
     <figure className="mt-2" data-testid="compared">
-      <div className="relative w-full aspect-[4/3] paper overflow-hidden">
+      <div className="relative w-full h-60 md:h-64 paper overflow-hidden">
         {/* biome-ignore lint/performance/noImgElement: the picture lives in this browser's database */}
         <img src={srcOf(under)} alt={captionOf(under)} className={picture} />
         <div className="absolute inset-0" style={{ clipPath: `inset(0 0 0 ${share}%)` }}>

@@ -16,7 +16,7 @@ const event = (n: number, body: EventBody, over: Partial<Event> = {}): Event => 
   body,
   ...over,
 });
-const picture = (of: string, data: string): Attachment => ({ ...attachmentOf('j', 'image/jpeg', data), eventId: of });
+const picture = (of: string, data: string): Attachment => attachmentOf('j', 'image/jpeg', data, of);
 const kept = (...all: Attachment[]) => new Map(all.map((a) => [a.id, a]));
 
 test('photographs stand in order with what they show; those of notes and of no entry are told apart', () => {
@@ -64,4 +64,13 @@ test('pairs are the last of each kind: before with after, one side with the othe
     ['1', '4'],
     ['2', '5'],
   ]);
+});
+test('the same picture at two entries is two photographs', () => {
+  const events = [
+    event(1, { kind: 'photo', shows: 'before', caption: '' }),
+    event(2, { kind: 'photo', shows: 'after', caption: '' }),
+  ];
+  const photos = photosOf(events, kept(picture('e1', 'AAAA'), picture('e2', 'AAAA')), 'r');
+  expect(photos.map((p) => p.shows)).toEqual(['before', 'after']);
+  expect(attachmentOf('j', 'image/jpeg', 'AAAA').id).toBe(attachmentOf('j', 'image/jpeg', 'AAAA').id);
 });

@@ -1,15 +1,16 @@
 'use client';
 import { useRef, useState } from 'react';
 import { type Ground, groundOf, type Piece, type RepairPlan, SIDES, type Side } from '@/core/plan';
-import { Choice, Heading, useFormat } from '../shared/bits';
+import { Choice, Heading, lowered, useFormat } from '../shared/bits';
 import { placeOn } from '../shared/svg-place';
 import { useWidth } from '../shared/use-width';
 import { clock } from '../shared/when';
 import { changePass } from '../workspace/workspace';
 
-const TEXTURES = ['liquid', 'gelled', 'hardening', 'perhaps'] as const;
+/** Two plain tones in turn: textures tell how far it has cured. */
+const TONES = ['var(--mix)', 'var(--mix-2)'] as const;
 const PAD = 30;
-const MOST_HIGH = 330;
+const MOST_HIGH = 250;
 /** A batch for less than this share of the face is none. */
 const LEAST_SHARE = 0.02;
 /** What runs along a line is drawn so wide at the least, px: it is a finger wide and metres long. */
@@ -18,11 +19,14 @@ const LINE_PX = 46;
 /** The work seen from above: where each batch or spread ends, when, and which way one goes out. */
 export function GroundPlan({
   plan,
+  named,
   repair,
   zone,
   begun,
 }: {
   plan: RepairPlan;
+  /** Of a chain: which pass. */
+  named: string | null;
   repair: Piece;
   zone: string;
   begun: boolean;
@@ -30,11 +34,12 @@ export function GroundPlan({
   const ground = groundOf(plan);
   if (!ground) return null;
   const isLine = ground.laid[0]!.along !== null;
+  const what = isLine ? 'Along it, batch by batch' : 'Seen from above, in the order it is laid';
   const change = (over: Partial<Piece>, key: string) => changePass(repair, (r) => ({ ...r, ...over }), key);
   return (
     <section aria-label="Seen from above" data-testid="ground" className="mb-3">
       <Heading aside={ground.borders.length && !begun ? 'a border is pulled, or moved by the arrow keys' : undefined}>
-        {isLine ? 'Along it, batch by batch' : 'Seen from above, in the order it is laid'}
+        {named !== null ? `${named}: ${lowered(what)}` : what}
       </Heading>
       <Picture
         ground={ground}
@@ -86,13 +91,14 @@ function Picture({
   const kx = isLine
     ? (width - 2 * PAD) / (x1 - x0)
     : Math.min((width - 2 * PAD) / (x1 - x0), (MOST_HIGH - 2 * PAD) / (y1 - y0));
+  const across = ground.out === 'left' || ground.out === 'right';
+  const padY = across ? 10 : PAD;
   const ky = isLine ? LINE_PX / (y1 - y0) : kx;
-  const high = (y1 - y0) * ky + 2 * PAD + (isLine ? 26 : 0);
+  const high = (y1 - y0) * ky + 2 * padY + (isLine ? 26 : 0);
   const left = (width - (x1 - x0) * kx) / 2;
   const px = (x: number) => left + (x - x0) * kx;
   // What is far lies at the top of the page.
-  const py = (y: number) => PAD + (y1 - y) * ky;
-  const across = ground.out === 'left' || ground.out === 'right';
+  const py = (y: number) => padY + (y1 - y) * ky;
   const rising = ground.out === 'right' || ground.out === 'top';
   /** Share of the way from where work begins, for a place on the page. */
   const shareAt = (x: number, y: number): number => {
@@ -144,7 +150,7 @@ function Picture({
             <g key={l.order}>
               <polygon
                 points={l.points.map((p) => `${px(p[0])},${py(p[1])}`).join(' ')}
-                fill={`url(#tx-${TEXTURES[l.order % TEXTURES.length]})`}
+                fill={TONES[l.order % TONES.length]}
                 stroke="var(--ink)"
                 strokeWidth="1.5"
               />

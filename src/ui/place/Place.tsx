@@ -24,6 +24,7 @@ function Sheet({ view, at, nowMs }: StageProps) {
         <GroundPlan
           key={p.repair.passId}
           plan={p.plan}
+          named={at.whole.passes.length > 1 ? pieceName(p.repair, at.whole.draft.chain.indexOf(p.repair.passId)) : null}
           repair={p.repair}
           zone={view.job.zone}
           begun={p.actuals.startedAt !== null}

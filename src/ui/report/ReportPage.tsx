@@ -41,7 +41,9 @@ export function ReportPage({ jobId }: { jobId: string }) {
         This job is not in this browser.
       </main>
     );
-  const begun = view.repairs.filter((r) => r.actuals.startedAt !== null);
+  // A photograph from before is a record, too.
+  const told = new Set(mine.map((e) => e.repairId));
+  const begun = view.repairs.filter((r) => told.has(r.repair.id));
   const at = begun.find((r) => r.repair.id === chosen) ?? begun[0];
   return (
     <div className="px-4 md:px-6 pt-3 pb-8">

@@ -220,8 +220,7 @@ function NoteForm({ onClose, repairId, role }: Omit<Props, 'open'>) {
         onSave={async () => {
           const event = await record(repairId, { kind: 'note', text: note.text.trim() }, role);
           // The picture stands at its entry, named by what is in it.
-          if (event && photo)
-            await putAttachment({ ...attachmentOf(event.jobId, 'image/jpeg', photo.base64), eventId: event.id });
+          if (event && photo) await putAttachment(attachmentOf(event.jobId, 'image/jpeg', photo.base64, event.id));
           note.type(null);
           onClose();
         }}
