@@ -1,10 +1,11 @@
+import { DateTime } from 'luxon';
 import { type ChainPlan, type Job, type Piece, repairOf, startsAskOf, startWindows } from '@/core/plan';
-import { viewJob } from '@/core/record';
+import { type EventBody, viewJob } from '@/core/record';
 import type { SheetRevision } from '@/core/system';
 import { measured, SHAPES, type VoidShape, voidOf } from '@/core/void';
 import { kitOf, partsOf, ratioOf, single, tiers } from '@/sample/sheet-words';
 import { furtherSheets } from '@/sample/systems';
-import { at, clock, off, printedPlan, walkJob, walkPiece } from './made';
+import { at, clock, happened, off, printedPlan, walkJob, walkPiece, ZONE } from './made';
 
 /** The joints of the winch-house floor in their colour: two rooms, one threshold, two coats, one lot above 12 m². */
 const NOW = at('2027-04-20T16:00');
@@ -213,4 +214,52 @@ test('without a coverage on the sheet the thickness plans, and none at all is as
   const asked = printedPlan({ job, repairs: [repairOf(piece({ void: voidOf(none) }))], sheets: [sheet] }, NOW)
     .repairs[0]!;
   expect(asked.problems.map((x) => x.sentence).join()).toMatch(/thick/i);
+});
+
+describe('then: somebody has to leave while the first coat goes on', () => {
+  const begun = (left: number, over: Partial<Piece> = {}) => {
+    const planned = report(over);
+    const upTo = planned.steps.findIndex((s) => s.id === 'b1:coat');
+    const told = planned.steps.slice(0, upTo).map((s) => [s.to, { kind: 'step-done', step: s.id }] as const);
+    const zoned = (iso: string) => DateTime.fromISO(iso).setZone(ZONE).toFormat("yyyy-MM-dd'T'HH:mm");
+    const events = happened(job, [
+      ['2027-04-21T06:00', { kind: 'started', snapshotId: 'none', usableMin: null }],
+      ...told.map(([to, body]) => [zoned(to!), body] as const),
+      ['2027-04-21T06:46', { kind: 'step-begun', step: 'b1:coat' }],
+      ...(left < 4
+        ? ([
+            [
+              '2027-04-21T07:00',
+              { kind: 'trouble', trouble: 'leave', batch: 0, missingMl: null, handsLeft: left } as EventBody,
+            ],
+          ] as const)
+        : []),
+    ]);
+    return printedPlan({ job, repairs: [repairOf(piece(over))], sheets: [covering], events }, at('2027-04-21T07:01'))
+      .repairs[0]!;
+  };
+  test('all four stay: done 07:21 or 07:22', () => {
+    expect(off(step(begun(4), 'b1:coat').to, '2027-04-21T07:21')).toBeLessThan(2);
+    expect(begun(4).findings.some((f) => f.id.startsWith('hands'))).toBe(false);
+  });
+  test('one leaves at 07:00: 10.3 m² are done, three end 07:29, inside', () => {
+    const p = begun(3);
+    expect(off(step(p, 'b1:coat').to, '2027-04-21T07:29')).toBeLessThan(2);
+    const told = p.findings.find((f) => f.id === 'hands-hold')!;
+    expect(told.why).toMatch(/^10\.3 m² of 26(\.0)? m² are done; 3 pairs of hands are done at .*07:29.*07:31/);
+    expect(p.findings.some((f) => f.id === 'hands-late')).toBe(false);
+  });
+  test('two leave: 07:43, past 07:31: break it at the threshold, two sets more to fetch', () => {
+    const p = begun(2);
+    expect(off(step(p, 'b1:coat').to, '2027-04-21T07:43')).toBeLessThan(2);
+    const stop = p.findings.find((f) => f.id === 'hands-late')!;
+    expect(stop.severity).toBe('stop');
+    expect(stop.todo).toMatch(/Break it at the threshold: what lies behind takes 2 whole kits more/);
+  });
+  test('what follows takes those who are left longer, too; without their number nothing moves', () => {
+    const length = (p: Report, id: string) => Date.parse(step(p, id).to) - Date.parse(step(p, id).from);
+    expect(length(begun(2), 'b2:coat') / length(begun(4), 'b2:coat')).toBeCloseTo(2, 1);
+    // The paper’s own clocks are nobody’s hands.
+    expect(length(begun(2), 'b2:stand')).toBe(length(begun(4), 'b2:stand'));
+  });
 });

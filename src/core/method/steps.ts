@@ -64,9 +64,10 @@ function workOf(
   row: TaskRow,
   c: TaskContext,
   kindOf: (setting: string) => string,
-): { min: number; factors: readonly string[] } {
+): { min: number; sharedMin: number; factors: readonly string[] } {
   const { work } = row;
   let min = 0;
+  let sharedMin = 0;
   const factors: string[] = [];
   if (work.fixed !== undefined) {
     factors.push(factorId(row, null));
@@ -80,11 +81,12 @@ function workOf(
     factors.push(work.by.setting);
     const [value, driven] = [settingIn(c, work.by.setting), DRIVERS[work.by.driver](c)];
     const perHour = kindOf(work.by.setting) === 'area-rate';
-    min +=
-      perHour || kindOf(work.by.setting) === 'rate' ? ((perHour ? 60 : 1) * driven) / (value * c.crew) : driven * value;
+    if (perHour || kindOf(work.by.setting) === 'rate') sharedMin = ((perHour ? 60 : 1) * driven) / (value * c.crew);
+    else min += driven * value;
+    min += sharedMin;
   }
   if (work.sheet) min += work.sheet(c);
-  return { min, factors };
+  return { min, sharedMin, factors };
 }
 
 /** The parts that a batch serves, or all of them; one that is none where the work is one. */
@@ -142,7 +144,7 @@ const filled = (method: Method, message: Message, c: TaskContext): Message => {
 
 /** One row as a step. @param key how the record names it, where that is not by its row alone */
 export function stepFrom(method: Method, row: TaskRow, here: TaskContext, key?: StepKey): StepDraft {
-  const { min, factors } = workOf(row, here, (id) => method.settings.find((s) => s.id === id)!.kind);
+  const { min, sharedMin, factors } = workOf(row, here, (id) => method.settings.find((s) => s.id === id)!.kind);
   const { batch, part = null } = here;
   const of = batch?.index ?? (row.ofLast ? Math.max(0, here.batches.length - 1) : undefined);
   const { waits, within } = row;
@@ -166,6 +168,7 @@ export function stepFrom(method: Method, row: TaskRow, here: TaskContext, key?: 
     block: blockFor(method, row, here),
   };
   // Every step of every plan is made here: what a row does not have is not written, and nothing is copied for it.
+  if (sharedMin > 0) draft.sharedMin = sharedMin;
   if (row.hold) draft.hold = true;
   if (row.onFace) draft.onFace = true;
   if (row.exact) draft.exact = true;

@@ -165,6 +165,8 @@ export interface StepDraft {
   /** What the one large button says when it is done. */
   readonly confirm: Message;
   readonly handsOnMin: number;
+  /** What of it goes by the number of hands, min; absent where more hands make it no shorter. */
+  readonly sharedMin?: number;
   /** The factors and settings its time is made of, by their names in the settings of the repair. */
   readonly factors: readonly string[];
   readonly hold?: boolean;

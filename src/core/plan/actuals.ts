@@ -51,6 +51,8 @@ export interface Actuals {
   readonly doneAgain: readonly { readonly atMs: number; readonly what: 'pass' | 'finish' }[];
   /** Troubles in their order, with the sign that was found. */
   readonly troubles: readonly { readonly id: string; readonly sign: string | null; readonly atMs: number }[];
+  /** How many pairs of hands were left from an instant on, in order. */
+  readonly hands: readonly { readonly atMs: number; readonly left: number }[];
   /** Times the base must be dried and checked again, with the step before which it stands. */
   readonly preparedAgain: readonly { readonly atMs: number }[];
   readonly overrides: ReadonlyMap<string, { readonly reason: string; readonly role: string; readonly atMs: number }>;
@@ -113,6 +115,7 @@ export const NOTHING_YET: Actuals = {
   holdRestartedAt: null,
   doneAgain: [],
   troubles: [],
+  hands: [],
   preparedAgain: [],
   overrides: new Map(),
   tests: new Map(),

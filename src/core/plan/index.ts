@@ -4,6 +4,7 @@ export * from './calendar';
 export * from './chain';
 export * from './copied';
 export { servedBy } from './derive';
+export * from './fewer-hands';
 export * from './finish';
 export { GATES, type Gate } from './gates';
 export * from './ground';

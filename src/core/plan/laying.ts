@@ -12,6 +12,7 @@ import {
 import { layerOf } from '../mix';
 import type { Milestone, MilestoneId } from '../system';
 import { refuse } from '../units';
+import type { Actuals } from './actuals';
 import { stands, tears } from './blocks';
 import { type DayEnd, earliestSlot } from './calendar';
 import { AGAIN } from './extra-steps';
@@ -75,6 +76,45 @@ export interface Laying {
 const handsOnMs = (step: StepDraft): number =>
   step.exact ? Math.round(step.handsOnMin * MIN_MS) : Math.ceil(step.handsOnMin - 1e-9) * MIN_MS;
 
+/** Stretches of the shared part of a step, each by so many hands: from when, by how many. */
+function shifts(step: StepDraft, startMs: number, planned: number, hands: Actuals['hands']) {
+  const fromMs = startMs + Math.max(0, step.handsOnMin - (step.sharedMin ?? 0)) * MIN_MS;
+  const before = hands.findLast((h) => h.atMs <= fromMs)?.left ?? planned;
+  return [{ atMs: fromMs, left: before }, ...hands.filter((h) => h.atMs > fromMs)];
+}
+
+/** Hand-minutes of the shared part of a step that are done by an instant. */
+export function handMinutesBy(
+  step: StepDraft,
+  startMs: number,
+  planned: number,
+  hands: Actuals['hands'],
+  byMs: number,
+): number {
+  const all = shifts(step, startMs, planned, hands);
+  return all.reduce((sum, { atMs, left }, i) => {
+    const untilMs = Math.min(byMs, all[i + 1]?.atMs ?? byMs);
+    return sum + (Math.max(0, untilMs - atMs) / MIN_MS) * left;
+  }, 0);
+}
+
+/**
+ * When a step ends that begins at an instant: its shared part goes on by those who are there, and they may become fewer
+ * while it does.
+ */
+export function endOfStep(step: StepDraft, startMs: number, planned: number, hands: Actuals['hands']): number {
+  if (!step.sharedMin || !hands.length) return startMs + handsOnMs(step);
+  const all = shifts(step, startMs, planned, hands);
+  let todo = step.sharedMin * planned;
+  for (const [i, { atMs, left }] of all.entries()) {
+    const next = all[i + 1]?.atMs ?? Number.POSITIVE_INFINITY;
+    const ends = atMs + (todo / left) * MIN_MS;
+    if (ends <= next) return step.exact ? Math.round(ends) : Math.ceil(ends / MIN_MS - 1e-9) * MIN_MS;
+    todo -= ((next - atMs) / MIN_MS) * left;
+  }
+  return startMs + handsOnMs(step);
+}
+
 /** A face that stands too long, with what bares it again. */
 interface Stale {
   readonly draft: StepDraft;
@@ -90,6 +130,7 @@ export function layingOf(layAsk: LayAsk): Laying {
   const { ask, method, context, lastBatch, hands, below, endAlone = false } = layAsk;
   const { repair, job, actuals } = ask;
   const running = actuals.startedAt !== null;
+  const endOf = (draft: StepDraft, startMs: number) => endOfStep(draft, startMs, context.crew, actuals.hands);
   const clocks = clocksOf(layAsk);
   const steps: PlannedStep[] = [];
   const laid = new Set<string>();
@@ -319,7 +360,7 @@ export function layingOf(layAsk: LayAsk): Laying {
         }
         if (begunAt !== null) {
           startMs = begunAt;
-          endMs = Math.max(begunAt + handsOnMs(draft), ask.nowMs);
+          endMs = Math.max(endOf(draft, begunAt), ask.nowMs);
         } else {
           if (running && ask.nowMs > ready) {
             ready = ask.nowMs;
@@ -339,12 +380,12 @@ export function layingOf(layAsk: LayAsk): Laying {
             ready = slot.startMs;
           }
           startMs = ready;
-          endMs = startMs + handsOnMs(draft);
+          endMs = endOf(draft, startMs);
         }
       }
       if (draft.looksAhead && doneAt === null && begunAt === null) {
         for (const { draft: d, row, missed } of stale(drafts, i, startMs)) startMs = renewed(d, row, startMs, missed);
-        endMs = startMs + handsOnMs(draft);
+        endMs = endOf(draft, startMs);
       }
       const window = windowOf(draft);
       const late = lateFor(draft, startMs, endMs);
@@ -352,7 +393,7 @@ export function layingOf(layAsk: LayAsk): Laying {
       const row = late && RENEWS[late];
       if (row && (doneAt === null || actuals.done.has(stepId(renewKey(draft, row))))) {
         const from = renewed(draft, row, startMs, missedBy(draft, late, window!.untilMs));
-        if (doneAt === null && begunAt === null) [startMs, endMs] = [from, from + handsOnMs(draft)];
+        if (doneAt === null && begunAt === null) [startMs, endMs] = [from, endOf(draft, from)];
       }
       if (doneAt === null) hands.add({ fromMs: startMs, toMs: endMs });
       push(draft, {

@@ -89,6 +89,8 @@ export const EventBody = z.discriminatedUnion('kind', [
     sign: z.string().max(80).optional(),
     batch: Batch.nullable(),
     missingMl: Figure.positive().nullable(),
+    /** Pairs of hands that are left. */
+    handsLeft: z.number().int().min(1).max(12).optional(),
   }),
   z.object({
     kind: z.literal('override'),

@@ -169,6 +169,10 @@ function trouble(before: Actuals, event: Event): Actuals {
           };
     case 'more-material':
       return missingMl === null ? state : { ...state, ...again('finish'), topUpsMl: [...state.topUpsMl, missingMl] };
+    case 'fewer-hands':
+      return event.body.handsLeft === undefined
+        ? state
+        : { ...state, hands: [...state.hands, { atMs, left: event.body.handsLeft }] };
     case 'restart-hold':
       return { ...state, holdRestartedAt: atMs };
     case 'redo-preparation':

@@ -27,7 +27,7 @@ const SAYS = texts('event', {
   photo:
     'Photograph, {shows}{step, select, none {} other { (at “{step}”)}}{caption, select, none {} other {: {caption}}}',
   trouble:
-    'Something went wrong: {what}{sign, select, none {} other { ({sign})}}{missing, select, none {} other {, {missing} missing}}',
+    'Something went wrong: {what}{sign, select, none {} other { ({sign})}}{missing, select, none {} other {, {missing} missing}}{left, plural, =0 {} one {, # pair of hands left} other {, # pairs of hands left}}',
   override: 'Stop overridden: {title}. Reason: {reason}',
   test: 'Test “{ask}”: {answer, select, yes {yes} other {no}}',
   measured: 'Measured, {what}: {value}{failure, select, none {} other {, torn {failure}}}',
@@ -87,13 +87,14 @@ export function testSaid(view: RepairView, id: string): Said {
   return id;
 }
 
-const withSign = ({ trouble, sign, missingMl }: Extract<EventBody, { kind: 'trouble' }>): Said => {
+const withSign = ({ trouble, sign, missingMl, handsLeft }: Extract<EventBody, { kind: 'trouble' }>): Said => {
   const known = TROUBLES.find((t) => t.id === trouble);
   const found = known && answerTo(known, sign) && signsOf(known)?.find((s) => s.id === sign);
   return SAYS.trouble({
     what: known?.label ?? trouble,
     sign: orNone(found?.sign),
     missing: missingMl ? ml(missingMl) : NONE,
+    left: handsLeft ?? 0,
   });
 };
 

@@ -145,6 +145,7 @@ describe.each(alone)('%s', (id, bundle, view) => {
           ...(sign ? { sign } : {}),
           batch: 0,
           missingMl: a.effect === 'more-material' ? 5 : null,
+          ...(a.effect === 'fewer-hands' ? { handsLeft: 1 } : {}),
         };
         const after = again(bundle, [...events, event(nowMs, body)], nowMs + MIN);
         const told = [t.id, sign, a.effect];
@@ -168,6 +169,7 @@ describe.each(alone)('%s', (id, bundle, view) => {
         if (
           a.effect !== 'none' &&
           a.effect !== 'review' &&
+          a.effect !== 'fewer-hands' &&
           a.effect !== 'restart-hold' &&
           a.effect !== 'redo-preparation'
         )

@@ -33,6 +33,8 @@ interface MilestoneKind {
    * longest.
    */
   readonly firstSpot?: true;
+  /** What is mixed may be placed until it is over. */
+  readonly usesUp?: true;
   /** It bounds the washing of what was filled. */
   readonly washed?: true;
   /** What has set runs on its base, whatever the air and the packs are. */
@@ -72,7 +74,7 @@ export const MILESTONES = {
     manner: true,
     usual: { startsAt: 'mix-ends', runsOn: 'pot' },
   },
-  'use-by': { label: 'Use-by of the pot', clock: 'working', order: null, usual: IN_THE_POT },
+  'use-by': { label: 'Use-by of the pot', clock: 'working', order: null, usual: IN_THE_POT, usesUp: true },
   /** The same mix spread out loses its heat and lives longer: sheets of joint resins print both. */
   'use-by-out': { label: 'Use-by once poured out', clock: 'working', order: null, usual: IN_THE_POT },
   idle: {

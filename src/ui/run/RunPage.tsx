@@ -398,7 +398,14 @@ export function RunPage({ jobId, repairId }: { jobId: string; repairId: string }
         step={started ? step?.id : undefined}
       />
       <NoteDialog open={dialog === 'note'} onClose={() => setDialog('none')} repairId={repairId} role={role} />
-      <TroubleDialog open={dialog === 'trouble'} onClose={() => setDialog('none')} at={pass} step={step} role={role} />
+      <TroubleDialog
+        open={dialog === 'trouble'}
+        onClose={() => setDialog('none')}
+        at={pass}
+        step={step}
+        role={role}
+        zone={zone}
+      />
     </div>
   );
 }

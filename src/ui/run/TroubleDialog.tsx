@@ -1,12 +1,14 @@
 'use client';
 import { useState } from 'react';
 import { answerTo, signsOf, TROUBLES, type Trouble, type TroubleEffect, troublesHere } from '@/core/method';
-import type { PlannedStep } from '@/core/plan';
+import { fewerHands, type PlannedStep } from '@/core/plan';
 import type { PassView } from '@/core/record';
 import { useFormat } from '../shared/bits';
 import { Dialog } from '../shared/Dialog';
 import { QuantityField, type Typed } from '../shared/QuantityField';
 import { SavingButton } from '../shared/SavingButton';
+import { clock } from '../shared/when';
+import { useNow } from '../workspace/now';
 import { record } from '../workspace/record';
 
 interface Props {
@@ -16,10 +18,11 @@ interface Props {
   /** What comes next: troubles of its moment come first. */
   readonly step: PlannedStep | undefined;
   readonly role: string;
+  readonly zone: string;
 }
 
 /** Something went wrong: what to do now comes first, then a new plan from here. */
-export function TroubleDialog({ open, onClose, at, step, role }: Props) {
+export function TroubleDialog({ open, onClose, at, step, role, zone }: Props) {
   const [id, setId] = useState<string | null>(null);
   const trouble = TROUBLES.find((t) => t.id === id);
   const close = () => {
@@ -29,7 +32,15 @@ export function TroubleDialog({ open, onClose, at, step, role }: Props) {
   return (
     <Dialog open={open} title="Something went wrong" onClose={close}>
       {trouble ? (
-        <Met key={trouble.id} trouble={trouble} at={at} role={role} onDone={close} onElse={() => setId(null)} />
+        <Met
+          key={trouble.id}
+          trouble={trouble}
+          at={at}
+          role={role}
+          zone={zone}
+          onDone={close}
+          onElse={() => setId(null)}
+        />
       ) : (
         <Which at={at} step={step} onChoose={setId} />
       )}
@@ -80,12 +91,14 @@ function Met({
   trouble,
   at,
   role,
+  zone,
   onDone,
   onElse,
-}: Pick<Props, 'at' | 'role'> & { trouble: Trouble; onDone: () => void; onElse: () => void }) {
+}: Pick<Props, 'at' | 'role' | 'zone'> & { trouble: Trouble; onDone: () => void; onElse: () => void }) {
   const format = useFormat();
   const [sign, setSign] = useState<string | null>(null);
   const [missing, setMissing] = useState<Typed | null>(null);
+  const [left, setLeft] = useState(Math.max(1, handsNow(at) - 1));
   const signs = signsOf(trouble);
   const answer = answerTo(trouble, sign);
   const found = signs?.find((s) => s.id === sign);
@@ -141,6 +154,7 @@ function Met({
               check={(v) => (v > 0 ? null : 'More than 0.')}
             />
           )}
+          {answer.effect === 'fewer-hands' && <HandsLeft at={at} zone={zone} left={left} onLeft={setLeft} />}
           {needsBatch && <p role="alert">No batch has been begun yet, so there is none to mix again.</p>}
           <dl className="grid grid-cols-[max-content_1fr] gap-x-4 gap-y-1">
             {told!.map(
@@ -165,6 +179,7 @@ function Met({
                   ...(sign ? { sign } : {}),
                   batch: batch === null ? null : Math.min(batch, batches.length - 1),
                   missingMl: missing?.value ?? null,
+                  ...(answer.effect === 'fewer-hands' ? { handsLeft: left } : {}),
                 },
                 role,
               );
@@ -178,6 +193,51 @@ function Met({
       <button type="button" className="act quiet self-start" onClick={sign ? () => setSign(null) : onElse}>
         {sign ? 'another sign' : 'something else'}
       </button>
+    </div>
+  );
+}
+
+/** Pairs of hands that place now. */
+const handsNow = ({ actuals, repair }: PassView): number => actuals.hands.at(-1)?.left ?? repair.crew;
+
+/** How many stay, and what becomes of what is under way. */
+function HandsLeft({
+  at,
+  zone,
+  left,
+  onLeft,
+}: {
+  at: PassView;
+  zone: string;
+  left: number;
+  onLeft: (left: number) => void;
+}) {
+  const format = useFormat();
+  const nowMs = useNow(1000);
+  const found = fewerHands(at.plan, [...at.actuals.hands, { atMs: nowMs, left }], nowMs);
+  return (
+    <div>
+      <QuantityField
+        kind="count"
+        label="Pairs of hands that are left"
+        value={left}
+        onChange={({ value }) => onLeft(Math.round(value))}
+        check={(n) =>
+          Number.isInteger(n) && n >= 1 && n <= 12 ? null : 'A whole number from 1 to 12: with none the work stops.'
+        }
+      />
+      {found && (
+        <p role="status" className="mt-1" data-testid="hands-left">
+          {format('area', found.areaM2 * 1e6).text} of {format('area', found.wholeM2 * 1e6).text} are done; the rest
+          takes them until <strong className="fig">{clock(found.endMs, zone)}</strong>
+          {found.goodUntilMs !== null && (
+            <>
+              , what is mixed is good until <strong className="fig">{clock(found.goodUntilMs, zone)}</strong>
+            </>
+          )}
+          .
+        </p>
+      )}
     </div>
   );
 }

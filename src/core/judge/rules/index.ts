@@ -4,6 +4,7 @@ import { clockRules } from './clock';
 import { coldRules } from './cold';
 import { curingRules } from './curing';
 import { finishRules } from './finish';
+import { handRules } from './hands';
 import { layerRules } from './layers';
 import { mixRules } from './mix';
 import { movementRules } from './movement';
@@ -27,6 +28,7 @@ export const RULES: Readonly<Record<string, Rule>> = {
   ...siteRules,
   ...mixRules,
   ...layerRules,
+  ...handRules,
   ...rateRules,
   ...placeRules,
   ...shelfRules,

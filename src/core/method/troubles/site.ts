@@ -105,8 +105,9 @@ export const SITE: readonly Trouble[] = [
         'Never alone in a tank, a bilge or below ground.',
       ],
       material: 'What is placed stays.',
-      effect: 'none',
-      after: 'Set the hands of the repair to what is left and plan anew: batches get smaller.',
+      effect: 'fewer-hands',
+      after:
+        'What is under way takes longer, and so does what follows. What is not mixed yet can be planned anew for those who are left.',
       reserve: null,
     },
   },

@@ -16,6 +16,8 @@ export const TROUBLE_EFFECTS = [
   'redo-finish',
   /** Everything of the pass is done again, from the preparation. */
   'redo-pass',
+  /** Fewer place from now on: what is under way takes longer, and so does what follows. */
+  'fewer-hands',
   /** The work stops until a competent person has said that it may go on. */
   'review',
   /** It is recorded; the plan stays. */
