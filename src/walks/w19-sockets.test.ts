@@ -44,15 +44,15 @@ const sheet: SheetRevision = {
   },
   kits: [kitOf('bars', 'Bars 2 kg', [1000, 1000], { yieldMl: null, splittable: true })],
 };
-const plan = (events: readonly Event[] = [], nowMs = NOW) => {
+const plan = (events: readonly Event[] = [], nowMs = NOW, againMm = 0) => {
   const plain = walkPiece(job, {
     method: { id: 'cavity-packing', version: 1 },
     void: {
       ...voidOf({
         ...SHAPES.cavity.blank(),
-        rooms: [{ name: 'socket', form: 'round', aMm: 54, bMm: 0, depthMm: 70 }],
-        clear: [{ name: 'plug', form: 'round', aMm: 20, bMm: 0, depthMm: 70 }],
-        read: measured(0, 'rule'),
+        rooms: [{ name: 'socket', form: 'round', aMm: 54, bMm: 0, depthMm: 70, againMm }],
+        clear: [{ name: 'plug', form: 'round', aMm: 20, bMm: 0, depthMm: 70, againMm: 0 }],
+        read: { ...measured(0, 'rule'), toleranceMm: 0.5 },
       } as VoidShape),
       count: 7,
     },
@@ -162,4 +162,18 @@ describe('re-estimated after each socket, by what it really took', () => {
         expect(left!.lacksAt === null).toBe(first <= left!.breakEvenG + 1e-9);
       }
   });
+});
+
+test('a second reader finds 78 against 70: 11.4 % more, 302 g a socket, told and not averaged', () => {
+  const told = (again: number) => plan([], NOW, again).findings.find((f) => f.id.startsWith('second-depth'));
+  const f = told(78)!;
+  expect(f.title).toBe('A second reader found another depth of socket');
+  expect(f.why).toMatch(
+    /^70 mm and 78 mm, each ± 0\.5 mm: that is 11\.4 % more to fill, 302 g a place in place of 271 g\./,
+  );
+  expect(plan([], NOW, 78).toMixMl).toBe(plan().toMixMl);
+  // Within what both rules allow it is the same depth.
+  expect(told(71)).toBeUndefined();
+  expect(told(0)).toBeUndefined();
+  expect(told(66)!.why).toMatch(/5\.7\d? % less to fill, 255 g a place/);
 });

@@ -199,6 +199,40 @@ function tokens(input: string): Tokens {
   return out.length ? out : { bad: true };
 }
 
+/** Kinds of which one adds up another: a centre from a datum and an offset, a pack and a half. */
+const ADDED: ReadonlySet<Kind> = new Set(['length', 'area', 'volume', 'mass', 'duration']);
+/** A term without a unit that would be so many times what stands before it has another one in mind. */
+const MUCH_MORE = 5;
+/** A hyphen may be a range: what is taken off is said in words. */
+const TERMS = /\s*(?:\+|\bplus\b|\bless\b|\bminus\b)\s*/i;
+
+/**
+ * A sum as people write it at the bench: `1200 + 32 mm`, `4 ft less 1/2 in`. A term without a unit has that of the
+ * others.
+ * @returns null where it is no sum
+ */
+function sumOf(kind: Kind, text: string, system: UnitSystem): Parsed | null {
+  if (!ADDED.has(kind) || !/\S\s*(?:\+|\b(?:plus|less|minus)\b)/i.test(text)) return null;
+  const terms = text.split(TERMS);
+  const signs = [
+    1,
+    ...[...text.matchAll(new RegExp(TERMS, 'gi'))].map(([sign]) => (/less|minus/i.test(sign) ? -1 : 1)),
+  ];
+  const bare = (term: string) => /^[\d.,\s/½¼¾⅛⅜⅝⅞⅓⅔-]*$/.test(term);
+  const unit = /[^\d.,\s/½¼¾⅛⅜⅝⅞⅓⅔-].*$/.exec(terms.find((t) => !bare(t)) ?? '')?.[0] ?? '';
+  let value = 0;
+  for (const [i, term] of terms.entries()) {
+    const read = parseQuantity(kind, bare(term) && term.trim() ? `${term} ${unit}` : term, system);
+    // The choices of a term would be only a part of what was typed.
+    if (!read.ok) return { ok: false, sentence: term.trim() ? read.sentence : `“${text.trim()}” ends in the middle.` };
+    // 1 kg + 250 are hardly 251 kg.
+    if (i > 0 && bare(term) && !bare(terms[i - 1]!) && read.value > MUCH_MORE * Math.abs(value))
+      return { ok: false, sentence: `“${term.trim()}” has no unit of its own: say which.` };
+    value += signs[i]! * read.value;
+  }
+  return { ok: true, value, text: text.trim() };
+}
+
 const byName = (kind: Kind, name: string): Unit | undefined => UNITS[kind].find((unit) => unit.names.includes(name));
 
 /**
@@ -235,6 +269,8 @@ export function parseQuantity(kind: Kind, text: string, system: UnitSystem): Par
         ],
       };
   }
+  const sum = sumOf(kind, text, system);
+  if (sum) return sum;
   const thread = kind === 'length' ? readThread(cleaned) : null;
   if (thread && 'diameterMm' in thread) return { ok: true, value: thread.diameterMm, text: text.trim() };
   if (thread)

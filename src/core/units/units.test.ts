@@ -251,3 +251,58 @@ describe('as people say it', () => {
     expect(read.ok).toBe(text === 'half');
   });
 });
+
+describe('sums, as a centre is figured from a datum and an offset', () => {
+  const of = (text: string, system: 'metric' | 'us' = 'metric', kind: Kind = 'length') =>
+    parseQuantity(kind, text, system);
+  test.each([
+    ['1200 + 32 mm', 1232],
+    ['1200 mm + 32', 1232],
+    ['1,2 m + 32 mm', 1232],
+    ['1200+64/2', 1232],
+    ['1200 less 32', 1168],
+    ['1 m minus 2 cm plus 5 mm', 985],
+    ['½ in + ½ in', 25.4],
+  ])('%s is %d mm', (text, mm) => {
+    const read = of(text);
+    expect(read).toMatchObject({ ok: true, text });
+    expect(read.ok && read.value).toBeCloseTo(mm, 9);
+  });
+  test('in inches where inches are bare; of other kinds, too', () => {
+    const read = of('12 + 3/8', 'us');
+    expect(read.ok && read.value).toBeCloseTo(12.375 * 25.4, 9);
+    const mixed = of('4 ft less 1 1/2 in', 'us');
+    expect(mixed.ok && mixed.value).toBeCloseTo(46.5 * 25.4, 9);
+    const time = of('1 h + 20 min', 'metric', 'duration');
+    expect(time.ok && time.value).toBe(80);
+    const mass = of('1 kg + 250 g', 'metric', 'mass');
+    expect(mass.ok && mass.value).toBeCloseTo(1250, 6);
+    // Nobody means 251 kg, or 33.2 m.
+    expect(of('1 kg + 250', 'metric', 'mass')).toMatchObject({
+      ok: false,
+      sentence: '“250” has no unit of its own: say which.',
+    });
+    expect(of('1.2 m + 32').ok).toBe(false);
+  });
+  test('what is no sum, or only half of one, is told and nothing is guessed', () => {
+    for (const text of ['1200 +', '+ 32 +', '1200 + abc', '8 - 5 mm', '1200 + 32 kg', 'plus'])
+      expect([text, of(text).ok]).toEqual([text, false]);
+    expect(of('1200 +')).toMatchObject({ sentence: '“1200 +” ends in the middle.' });
+    // A temperature adds up nothing.
+    expect(parseQuantity('temperature', '6 + 2', 'metric').ok).toBe(false);
+    // A sign before a number is no sum.
+    expect(of('+5 mm')).toMatchObject({ ok: true, value: 5 });
+  });
+  test('a sum is the sum of its terms, whatever they are', () => {
+    fc.assert(
+      fc.property(fc.array(fc.integer({ min: 1, max: 9999 }), { minLength: 2, maxLength: 6 }), (terms) => {
+        const read = of(terms.map((t) => `${t} mm`).join(' + '));
+        expect(read.ok && read.value).toBeCloseTo(
+          terms.reduce((a, b) => a + b),
+          6,
+        );
+      }),
+      { numRuns: 60 },
+    );
+  });
+});

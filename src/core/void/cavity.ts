@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { asMeasured, line, Mm, type Problem } from '../units';
 import { arc, block, drawing, hollow, rect } from './draw';
-import { Measured, measured, unmeasured } from './measured';
+import { halfWidthMm, Measured, measured, unmeasured } from './measured';
 import type { Outline } from './shape';
 import { check, type Shape } from './shape';
 
@@ -13,6 +13,8 @@ const Room = z.object({
   /** Width of a box; of no account for a round one. */
   bMm: Mm,
   depthMm: Mm,
+  /** What a second reader found; 0 where nobody read again. */
+  againMm: Mm.default(0),
 });
 type Room = z.infer<typeof Room>;
 
@@ -81,6 +83,7 @@ const columns = [
   { key: 'bMm', label: 'width', kind: 'length' },
   { key: 'depthMm', label: 'depth', kind: 'length' },
 ] as const;
+const again = { key: 'againMm', label: 'read again', kind: 'length', mayLack: true } as const;
 
 export const cavity: Shape<Cavity> = {
   id: 'cavity',
@@ -92,7 +95,7 @@ export const cavity: Shape<Cavity> = {
   blank: () => ({
     shape: 'cavity',
     version: 1,
-    rooms: [{ name: 'pocket', form: 'box', aMm: 60, bMm: 30, depthMm: 20 }],
+    rooms: [{ name: 'pocket', form: 'box', aMm: 60, bMm: 30, depthMm: 20, againMm: 0 }],
     clear: [],
     read: unmeasured(0, 'rule'),
   }),
@@ -110,9 +113,9 @@ export const cavity: Shape<Cavity> = {
     {
       key: 'rooms',
       label: 'Cavities',
-      columns,
+      columns: [...columns, again],
       rows: s.rooms,
-      blank: { name: `pocket ${s.rooms.length + 1}`, form: 'box', aMm: 60, bMm: 30, depthMm: 20 },
+      blank: { name: `pocket ${s.rooms.length + 1}`, form: 'box', aMm: 60, bMm: 30, depthMm: 20, againMm: 0 },
       max: 50,
     },
     {
@@ -120,7 +123,7 @@ export const cavity: Shape<Cavity> = {
       label: 'Must stay clear in them',
       columns,
       rows: s.clear,
-      blank: { name: 'path of the slide', form: 'box', aMm: 10, bMm: 10, depthMm: 10 },
+      blank: { name: 'path of the slide', form: 'box', aMm: 10, bMm: 10, depthMm: 10, againMm: 0 },
       max: 50,
     },
   ],
@@ -129,6 +132,26 @@ export const cavity: Shape<Cavity> = {
       ? { ...s, [key]: value as Room[], read: s.read.text ? s.read : { ...measured(0, s.read.tool), text: 'read' } }
       : undefined,
   problems,
+  secondReadings: (s) => {
+    const halfMm = halfWidthMm(s.read);
+    const whole = sum(s.rooms, roomMm3) - sum(s.clear, roomMm3);
+    return s.rooms.flatMap((room, i) => {
+      if (!room.againMm || Math.abs(room.againMm - room.depthMm) <= 2 * halfMm) return [];
+      const deeper = (r: Room) => ({ ...r, depthMm: room.againMm });
+      // What stays clear right through is as deep as what it stands in.
+      const through = s.clear.filter((c) => i === 0 && c.depthMm === room.depthMm);
+      const more = roomMm3(deeper(room)) - roomMm3(room) - sum(through, (c) => roomMm3(deeper(c)) - roomMm3(c));
+      return [
+        {
+          label: `depth of ${room.name || 'the cavity'}`,
+          firstMm: room.depthMm,
+          secondMm: room.againMm,
+          halfMm,
+          ratio: (whole + more) / whole,
+        },
+      ];
+    });
+  },
   volume:
     (s) =>
     ([by = 0]) =>

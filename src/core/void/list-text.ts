@@ -80,16 +80,18 @@ export function rowsFromText(list: RowList, text: string, system: UnitSystem): r
   );
   const rows = lines.slice(header).map((cells, i): Row => {
     const line = i + 1 + header;
-    if (cells.length < list.columns.length)
+    const asked = list.columns.filter((c) => !c.mayLack).length;
+    if (cells.length < asked)
       refuse(
         'list',
         cells.join(' '),
-        `${list.columns.length} columns`,
-        `Line ${line} has ${cells.length} of the ${list.columns.length} columns: ${list.columns.map((c) => c.label).join(', ')}.`,
+        `${asked} columns`,
+        `Line ${line} has ${cells.length} of the ${asked} columns: ${list.columns.map((c) => c.label).join(', ')}.`,
       );
     return Object.fromEntries(
       list.columns.map((c, k) => {
-        const cell = cells[k]!;
+        const cell = cells[k] ?? '';
+        if (c.mayLack && cell.trim() === '') return [c.key, 0];
         if (c.kind === 'text') return [c.key, cell];
         if (c.kind === 'choice') {
           const found = c.options?.find((o) => o.id === cell.toLowerCase() || o.label === cell.toLowerCase());

@@ -69,6 +69,8 @@ export interface RowList {
     readonly label: string;
     readonly kind: Kind | 'text' | 'choice';
     readonly options?: readonly { readonly id: string; readonly label: string }[];
+    /** It may be left empty, which is 0. */
+    readonly mayLack?: true;
   }[];
   readonly rows: readonly Readonly<Record<string, number | string>>[];
   readonly blank: Readonly<Record<string, number | string>>;
@@ -195,6 +197,15 @@ export interface Shape<P> {
     readonly read: Measured;
     readonly feathered: boolean;
   } | null;
+  /** What a second reader found otherwise, beyond what both tools allow: it is told, never averaged. */
+  readonly secondReadings?: (shape: P) => readonly {
+    readonly label: string;
+    readonly firstMm: number;
+    readonly secondMm: number;
+    readonly halfMm: number;
+    /** What the shape holds by the second, as a share of what it holds by the first. */
+    readonly ratio: number;
+  }[];
   /** Its section runs along the same x as its drawing from above. */
   readonly sameAcross?: true;
   readonly parameters?: (shape: P) => readonly Parameter[];

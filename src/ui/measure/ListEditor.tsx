@@ -135,8 +135,9 @@ export function ListEditor({ list, write, problemAt }: Props) {
                   kind={c.kind}
                   hideLabel
                   label={label}
-                  value={Number(row[c.key])}
+                  value={c.mayLack && !row[c.key] ? null : Number(row[c.key])}
                   onChange={(t) => set(i, c.key, t.value)}
+                  {...(c.mayLack ? { onClear: () => set(i, c.key, 0) } : {})}
                 />
               );
             })}

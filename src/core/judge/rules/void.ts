@@ -1,5 +1,7 @@
 import { coatsOf, ENGINES, liftsMm, liftsOf, METHODS } from '../../method';
-import { exactly, listed, mm, plain } from '../../say';
+import { massOf } from '../../mix';
+import type { RepairPlan } from '../../plan';
+import { exactly, grams, listed, mm, percent, plain } from '../../say';
 import {
   blankSettingOut,
   boreOf,
@@ -17,6 +19,10 @@ import type { Rule } from './rule';
 /** One figure where the lifts are alike, else each of them. */
 const eachLift = (thick: readonly number[]) =>
   thick.every((t) => Math.abs(t - thick[0]!) < 1e-6) ? mm(thick[0]!) : listed(thick.map((t) => mm(t)));
+
+/** What one place takes in all, g; null while that is not planned. */
+const placeG = ({ mix, batches, void: v }: RepairPlan): number | null =>
+  mix && v && batches.length ? batches.reduce((sum, b) => sum + massOf(b.massG), 0) / v.count : null;
 
 const F = findings({
   'bond-thickness': {
@@ -76,6 +82,13 @@ const F = findings({
     title: 'Two readings of {what} disagree',
     why: '{first} ± {firstHalf} and {second} ± {secondHalf} cannot both be right; the first is planned with.',
     todo: 'Measure a third time and keep the one it confirms.',
+  },
+  'second-depth': {
+    severity: 'caution',
+    stage: 'measure',
+    title: 'A second reader found another {what}',
+    why: '{first} and {second}, each ± {half}: that is {more} {way, select, more {more} other {less}} to fill{each, select, none {} other {, {each} a place in place of {planned}}}. The first is planned with; they are not averaged.',
+    todo: 'Read it a third time, at the place itself, before more is mixed.',
   },
   'odd-reading': {
     severity: 'caution',
@@ -220,6 +233,26 @@ export const voidRules: Readonly<Record<string, Rule>> = {
         },
         { of: key },
       ),
+    ),
+
+  'second-depth': ({ repair, plan }) =>
+    (repair.void?.shapes ?? []).flatMap((shape, i) =>
+      (kindOf(shape).secondReadings?.(shape) ?? []).map((r, k) => {
+        const eachG = placeG(plan);
+        return F['second-depth'](
+          {
+            what: r.label,
+            first: mm(r.firstMm, 4),
+            second: mm(r.secondMm, 4),
+            half: mm(r.halfMm),
+            more: percent(Math.abs(r.ratio - 1) * 100),
+            way: r.ratio > 1 ? 'more' : 'less',
+            each: eachG === null ? 'none' : grams(eachG * r.ratio),
+            planned: grams(eachG ?? 0),
+          },
+          { of: `${i}.${k}` },
+        );
+      }),
     ),
 
   'odd-reading': ({ repair }) =>
