@@ -4,5 +4,6 @@ export * from './days';
 export * from './dew';
 export * from './evaporation';
 export * from './hourly';
+export * from './known';
 export * from './packs';
 export * from './series';

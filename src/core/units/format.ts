@@ -40,12 +40,13 @@ export function formatDuration(minutes: number): string {
   if (size < 10) return `${sign}${figure(size, 2)} min`;
   const total = Math.round(size);
   if (total < 60) return `${sign}${total} min`;
-  const days = Math.floor(total / 1440);
-  const hours = Math.floor((total % 1440) / 60);
+  if (total >= 2 * 1440) {
+    // To the nearest hour: what is a minute short of eight hours is not seven.
+    const hours = Math.round(total / 60);
+    return `${sign}${Math.floor(hours / 24)} d${hours % 24 ? ` ${hours % 24} h` : ''}`;
+  }
   const rest = total % 60;
-  if (days >= 2) return `${sign}${days} d${hours ? ` ${hours} h` : ''}`;
-  const allHours = days * 24 + hours;
-  return `${sign}${allHours} h${rest ? ` ${String(rest).padStart(2, '0')} min` : ''}`;
+  return `${sign}${Math.floor(total / 60)} h${rest ? ` ${String(rest).padStart(2, '0')} min` : ''}`;
 }
 
 /**

@@ -135,6 +135,10 @@ test('figures are printed as people read them', () => {
   expect(formatDuration(156)).toBe('2 h 36 min');
   expect(formatDuration(0.5)).toBe('30 s');
   expect(formatDuration(2 * 1440 + 185)).toBe('2 d 3 h');
+  // 104 hours less a minute are no 4 days and 7 hours.
+  expect(formatDuration(104 * 60 - 1)).toBe('4 d 8 h');
+  expect(formatDuration(3 * 1440 - 1)).toBe('3 d');
+  expect(formatDuration(2 * 1440 - 1)).toBe('47 h 59 min');
 });
 
 test('switching units shows the typed text again without drift', () => {

@@ -10,6 +10,7 @@ import { StageFindings } from '../shared/StageFindings';
 import { usePrefs } from '../workspace/prefs';
 import { changePass } from '../workspace/workspace';
 import { BaseFields, type BaseProps } from './BaseFields';
+import { KnownFields } from './KnownFields';
 import { MeetsFields } from './MeetsFields';
 import { NoticeFields } from './NoticeFields';
 import { SurroundingsFields } from './SurroundingsFields';
@@ -155,6 +156,12 @@ function Side({ view, at }: StageProps) {
       <NoticeFields repair={repair} />
       <MeetsFields repair={repair} />
       <SurroundingsFields base={repair.base} change={changeBase} />
+      <KnownFields
+        base={repair.base}
+        change={changeBase}
+        zone={view.job.zone}
+        fromMs={repair.plannedStart ?? view.job.startFrom}
+      />
       <Heading>Who must look at it</Heading>
       <Choice
         label="Safety class"

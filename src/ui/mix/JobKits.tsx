@@ -73,6 +73,15 @@ export function JobKits({ view, systemId }: { view: JobView; systemId: string })
   const several = new Set(kits.needs.map((n) => n.repairId)).size > 1;
   const buy = kits.kits.set.buy.reduce((s, n) => s + n, 0);
   const lot = kits.takes.filter((t) => t.take > 0);
+  // What is left of one repair alone stands beside its own amount, and like rests are one line.
+  const leftOver = new Map<string, number>();
+  for (const l of kits.leftOvers) {
+    if (!several && !l.offers.length) continue;
+    const does = `it would do ${l.offers.map((o) => name(o.repairId)).join(' or ')}${l.untilMs ? `, if placed before ${dayAndClock(l.untilMs, view.job.zone)}` : ''}`;
+    const then = l.offers.length ? does : l.mixed ? 'let it set in a flat tray outside' : 'keep it closed';
+    const what = `${format('volume', l.ml).text}${l.mixed ? ', mixed' : ', in its tins'}: ${then}.`;
+    leftOver.set(what, (leftOver.get(what) ?? 0) + 1);
+  }
   return (
     <>
       <Heading aside={several ? 'shared by the repairs of this job' : 'for this job'}>Kits</Heading>
@@ -104,15 +113,10 @@ export function JobKits({ view, systemId }: { view: JobView; systemId: string })
         </p>
       )}
       {kits.together && <Together view={view} kits={kits} together={kits.together} name={name} />}
-      {kits.leftOvers.map((l) => (
-        <p key={l.from.join()} className="text-sm">
-          Left over {format('volume', l.ml).text}
-          {l.mixed ? ', mixed' : ', in its tins'}
-          {l.offers.length
-            ? `: it would do ${l.offers.map((o) => name(o.repairId)).join(' or ')}${l.untilMs ? `, if placed before ${dayAndClock(l.untilMs, view.job.zone)}` : ''}.`
-            : l.mixed
-              ? ': let it set in a flat tray outside.'
-              : ': keep it closed.'}
+      {[...leftOver].map(([what, times]) => (
+        <p key={what} className="text-sm">
+          Left over {times > 1 && `${times} times `}
+          {what}
         </p>
       ))}
       <p className="text-sm">

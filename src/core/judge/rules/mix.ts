@@ -3,7 +3,7 @@ import { ENGINES, liftsMm, primerOf } from '../../method';
 import { massOf, saidTolerance, scaleErrorPct, smallestBatchAG, toleranceOf } from '../../mix';
 import { USUAL_SCALE_G } from '../../plan';
 import { degC, exactly, grams, listed, ml, mm, percent, texts } from '../../say';
-import { FAMILIES, grainsUntold, isMetered, milestoneOf, proportionOf } from '../../system';
+import { FAMILIES, grainsUntold, isMetered, type MilestoneId, milestoneOf, proportionOf } from '../../system';
 import { boreOf } from '../../void';
 import { type Finding, findings } from '../finding';
 import { type Rule, rangeOver } from './rule';
@@ -354,7 +354,14 @@ export const mixRules: Readonly<Record<string, Rule>> = {
         m.planMs !== null &&
         (m.kind === plan.serves || m.kind === 'use-by' || m.kind === 'release'),
     );
-    const estimated = [...new Set(used.filter((m) => m.standing === 'estimated').map((m) => m.label.toLowerCase()))];
+    // A pot that warms itself is estimated, too, whatever the sheet prints: that is told of the pot.
+    const oneFigure = (kind: MilestoneId) => {
+      const form = plan.sheet ? milestoneOf(plan.sheet, kind)?.table.form : undefined;
+      return form === undefined || form === 'single';
+    };
+    const estimated = [
+      ...new Set(used.filter((m) => m.standing === 'estimated' && oneFigure(m.kind)).map((m) => m.label.toLowerCase())),
+    ];
     const beyond = [...new Set(used.filter((m) => m.standing === 'extrapolated').map((m) => m.label.toLowerCase()))];
     return [
       ...(estimated.length ? [F.estimate({ times: listed(estimated) })] : []),

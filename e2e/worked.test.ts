@@ -1,0 +1,247 @@
+import type { Page } from 'playwright-core';
+import { site } from './browser';
+import { answer, choose, inspected, stage, type, typeTime, unfold } from './hands';
+
+const yard = site();
+const { base } = yard;
+jest.setTimeout(600_000);
+
+/** A page on which it is a given hour, as of a technician who begins with nothing. */
+const begin = async (iso: string): Promise<Page> => {
+  const page = await (await yard.context()).newPage();
+  page.on('pageerror', (error) => {
+    throw error;
+  });
+  await page.clock.install({ time: new Date(iso) });
+  return page;
+};
+
+async function typeSheet(
+  page: Page,
+  name: string,
+  kind: string,
+  fields: readonly (readonly [label: string, text: string])[],
+  times: readonly (readonly [kind: string, text: string, from?: string, on?: string])[],
+): Promise<void> {
+  await page.goto(`${base()}/shelf/new`);
+  await page.getByLabel('Name', { exact: true }).fill(name);
+  await page.getByLabel('Kind').selectOption({ label: kind });
+  await unfold(page);
+  for (const [label, text] of fields)
+    if (label === 'May be split') await choose(page, label, text);
+    else await type(page, label, text);
+  for (const [of, text, from, on] of times) await typeTime(page, of, text, from, on);
+  await page.getByRole('button', { name: /Put it on the shelf/ }).click();
+  try {
+    await page.waitForURL(/\/shelf\/(?!new)/, { timeout: 15_000 });
+  } catch {
+    throw new Error(`Not on the shelf: ${(await page.locator('[role=alert]').allInnerTexts()).join(' | ')}`);
+  }
+}
+
+async function newJob(page: Page, air: string, humidity: string): Promise<void> {
+  await page.goto(base());
+  await page.getByRole('button', { name: 'New job' }).click();
+  await page.waitForURL(/\/job\//);
+  await type(page, 'Air temperature', air);
+  await type(page, 'Humidity', humidity);
+  for (const day of ['Sat', 'Sun']) await page.getByRole('button', { name: day, exact: true }).click();
+}
+const labels = async (page: Page, at: string) =>
+  console.log(
+    at,
+    await page.evaluate(() =>
+      [...document.querySelectorAll('#main input, #main select, #main textarea, #main [role=radiogroup]')].map(
+        (el) =>
+          `${el.getAttribute('aria-label') ?? (el as HTMLInputElement).labels?.[0]?.textContent ?? document.getElementById(el.getAttribute('aria-labelledby') ?? '')?.textContent} = ${(el as HTMLInputElement).value ?? [...el.querySelectorAll('[role=radio]')].map((r) => r.textContent).join('|')}`,
+      ),
+    ),
+  );
+/** What the screen says now, all of it. */
+const said = (page: Page) => page.locator('#main').innerText();
+/** Waits until the screen says something. */
+const says = (page: Page, what: RegExp) =>
+  page.waitForFunction(
+    ([source, flags]) => new RegExp(source!, flags).test(document.querySelector('#main')?.textContent ?? ''),
+    [what.source, what.flags] as const,
+  );
+/** The units of the reader, wherever one stands. */
+async function inUnits(page: Page, units: string): Promise<void> {
+  const at = page.url();
+  await page.goto(`${base()}/settings`);
+  await choose(page, 'Units', units);
+  await page.goto(at);
+  await page.locator('#main').waitFor();
+}
+const findings = async (page: Page) => (await page.locator('[data-finding]').allInnerTexts()).join('\n');
+
+test('two wear plates from one mix', async () => {
+  const page = await begin('2027-04-13T05:00:00Z');
+  await typeSheet(
+    page,
+    'Slow paste adhesive',
+    'Paste adhesive, mixed by hand',
+    [
+      ['A to B, with its basis', '2:1 by volume'],
+      ['Density of A', '1.32 g/mL'],
+      ['Density of B', '1.10 g/mL'],
+      ['of A', '1320 g'],
+      ['of B', '550 g'],
+      ['May be split', 'yes'],
+      ['Mixing time', '3 min'],
+      ['Left in the pot and on tools', '12 mL'],
+      ['Gap or bond line from', '0.3 mm'],
+      ['Gap or bond line to', '0.8 mm'],
+    ],
+    [
+      ['Use-by of the pot', '15 C: 48 min\n25 C: 26 min', 'mixing begins', 'the pot'],
+      ['Open time', '10 C: 40 min\n20 C: 25 min', 'the last coat is on', 'the material in place'],
+      ['Recoat from', '10 C: 6 h\n20 C: 3 h', 'the faces are closed', 'the base'],
+      ['Recoat until', '10 C: 24 h\n20 C: 12 h', 'the faces are closed', 'the base'],
+      ['Release of clamps', '10 C: 5 h\n20 C: 2 h', 'the faces are closed', 'the base'],
+      ['Full load', '10 C: 24 h\n20 C: 8 h', 'the faces are closed', 'the base'],
+    ],
+  );
+  await newJob(page, '12 °C', '68 %');
+  await type(page, 'from', '6:00');
+  await type(page, 'to', '20:00');
+  await page.getByRole('button', { name: /Plate bonded to metal/ }).click();
+  await page.waitForURL(/inspect/);
+  await inspected(page, 'plate-bond');
+  await stage(page, 'Measure');
+  await page.getByRole('button', { name: /Face to bond/ }).click();
+  await type(page, 'Length', '180 mm');
+  await type(page, 'Width', '120 mm');
+  await type(page, 'Holes in the plate', '4');
+  await type(page, 'Hole diameter', '13 mm');
+  await type(page, 'Bond line thickness', '0.5');
+  await type(page, 'Like voids', '2');
+  expect(await answer(page)).toBe('21.1');
+  await stage(page, 'Material');
+  await page.getByRole('button', { name: /^Choose: / }).click();
+  await type(page, 'Temperature (empty: as the air)', '18 °C');
+  await stage(page, 'Mix');
+  await choose(page, 'Part kits', 'split by weighing');
+  await choose(page, 'Reserve for doubt', 'none');
+  await type(page, 'Bead all round', '25 %');
+  await type(page, 'Left in the texture of both faces', '0 mL/m²');
+  await type(page, 'Way from mixing to the place', '2 min');
+  await stage(page, 'Place');
+  await type(page, 'Spreading rate', '2.2 mL/min');
+  await stage(page, 'Mix');
+  await says(page, /38\.3/);
+  expect(await answer(page)).toBe('38.3');
+  const mix = await said(page);
+  for (const figure of ['33.7 g', '25.6 mL', '14.1 g', '12.8 mL', 'parts 1 to 2', '5.27 mL'])
+    expect(mix).toContain(figure);
+  await stage(page, 'Hold');
+  const hold = await said(page);
+  // At 18 °C in the pot and as it lies, at 12 °C on the steel: never one of them for the other.
+  for (const figure of [/Use-by of the pot[\s\S]*?40 min/, /Open time, part 1[\s\S]*?27 min/, /Open time, part 2/])
+    expect(hold).toMatch(figure);
+  expect(hold).toMatch(/Recoat from[\s\S]*?5 h 12 min/);
+  expect(hold).toMatch(/Recoat until[\s\S]*?20 h 49 min/);
+  await inUnits(page, 'US customary');
+  await stage(page, 'Mix');
+  // 38.34 mL, and not what comes of rounding it first.
+  await says(page, /1\.30/);
+  expect(await said(page)).toMatch(/0\.864 US fl oz/);
+  await inUnits(page, 'metric');
+  await stage(page, 'Measure');
+  for (const [line, ml] of [
+    ['0.3', '27.8'],
+    ['0.8', '54.1'],
+  ] as const) {
+    await type(page, 'Bond line thickness', line);
+    await stage(page, 'Mix');
+    await says(page, new RegExp(`to mix${ml.replace('.', '\\.')}`));
+    expect(await answer(page)).toBe(ml);
+    await stage(page, 'Measure');
+  }
+  // The feeler at the right rear corner.
+  await type(page, 'Bond line thickness', '1.1');
+  await says(page, /1\.1(0)? mm[\s\S]*0\.8/);
+});
+
+test('a ramp patch over two lifts: kits of each, its primer, three openings, and none for all traffic', async () => {
+  const page = await begin('2027-04-20T03:00:00Z');
+  await typeSheet(
+    page,
+    'Ramp mortar',
+    'Resin mortar or grout with aggregate, in kits',
+    [
+      ['A to B, with its basis', '100:50 by weight'],
+      ['Parts of C by weight', '634.615'],
+      ['Density of A', '1.12 g/mL'],
+      ['Density of B', '1.05 g/mL'],
+      ['True density of C', '2.62 g/mL'],
+      ['Tamped bulk density of C', '1.70 g/mL'],
+      ['of A', '2.6 kg'],
+      ['of B', '1.3 kg'],
+      ['of C', '16.5 kg'],
+      ['May be split', 'no'],
+      ['Left in the pot and on tools', '0 mL'],
+      ['Lift to', '40 mm'],
+    ],
+    [
+      ['Use-by of the pot', '5 C: 70 min\n20 C: 30 min', 'mixing begins', 'the pot'],
+      ['Next lift', '5 C: 8 h\n20 C: 3 h', 'it is placed', 'the base'],
+      ['Recoat until', '5 C: 40 h\n20 C: 20 h', 'it is placed', 'the base'],
+      ['Grind or sand', '5 C: 9 h\n20 C: 3 h', 'it is placed', 'the base'],
+      ['Foot traffic', '5 C: 30 h\n10 C: 20 h\n20 C: 8 h', 'it is placed', 'the base'],
+      ['Light load', '5 C: 72 h\n10 C: 48 h\n20 C: 20 h', 'it is placed', 'the base'],
+      ['Full load', '5 C: 144 h\n10 C: 96 h\n20 C: 40 h', 'it is placed', 'the base'],
+    ],
+  );
+  await newJob(page, '9 °C', '60 %');
+  await type(page, 'from', '6:00');
+  await type(page, 'to', '20:00');
+  await page.getByRole('button', { name: /Resin mortar patch/ }).click();
+  await page.waitForURL(/inspect/);
+  await inspected(page, 'mortar-patch');
+  await type(page, 'Cast on', '2001-04-01');
+  await stage(page, 'Measure');
+  await page.getByRole('button', { name: /Hollow or patch/ }).click();
+  await type(page, 'Length', '900 mm');
+  await type(page, 'Length: give or take', '1 mm');
+  await type(page, 'Width', '640 mm');
+  await type(page, 'Width: give or take', '1 mm');
+  await type(page, 'Mean depth', '62 mm');
+  await type(page, 'Mean depth: give or take', '2 mm');
+  expect(await answer(page)).toBe('35.7');
+  await stage(page, 'Material');
+  await page.getByRole('button', { name: /^Choose: / }).click();
+  await stage(page, 'Mix');
+  await choose(page, 'Reserve for doubt', 'none');
+  await stage(page, 'Place');
+  await type(page, 'Primer', '280 mL/m²');
+  await stage(page, 'Finish');
+  await choose(page, 'Finish level', 'overbuilt and ground back');
+  await stage(page, 'Mix');
+  await says(page, /36\.9|37\.[01]/);
+  const mix = await said(page);
+  expect(mix).toMatch(/4 × Kit 1/);
+  // Both lifts take two, and what is left over is told once.
+  expect(mix.match(/Left over/g)).toHaveLength(1);
+  for (const figure of [/lift 1/, /2\.60 kg/, /1\.30 kg/, /16\.5 kg/, /0\.767 m² × 280 mL\/m²/])
+    expect(mix).toMatch(figure);
+  await stage(page, 'Place');
+  const place = await said(page);
+  expect(place).toMatch(/Place lift 1/);
+  expect(place).toMatch(/31(\.0)? mm/);
+  await stage(page, 'Hold');
+  const hold = await said(page);
+  // At 9 °C: never one hour for all of them.
+  for (const figure of [
+    /Foot traffic[\s\S]*?21 h 4\d min/,
+    /Light load[\s\S]*?2 d 4 h|52 h/,
+    /Full load[\s\S]*?4 d 8 h|104 h/,
+  ])
+    expect(hold).toMatch(figure);
+  expect(hold).toMatch(/Next lift/);
+  await inUnits(page, 'US customary');
+  await stage(page, 'Mix');
+  await says(page, /4 × Kit 1/);
+  // 9.857 L in a kit, whatever it is shown in.
+  expect(await said(page)).toMatch(/2\.60 US gal|333 US fl oz/);
+});
