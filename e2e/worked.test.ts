@@ -47,16 +47,6 @@ async function newJob(page: Page, air: string, humidity: string): Promise<void> 
   await type(page, 'Humidity', humidity);
   for (const day of ['Sat', 'Sun']) await page.getByRole('button', { name: day, exact: true }).click();
 }
-const labels = async (page: Page, at: string) =>
-  console.log(
-    at,
-    await page.evaluate(() =>
-      [...document.querySelectorAll('#main input, #main select, #main textarea, #main [role=radiogroup]')].map(
-        (el) =>
-          `${el.getAttribute('aria-label') ?? (el as HTMLInputElement).labels?.[0]?.textContent ?? document.getElementById(el.getAttribute('aria-labelledby') ?? '')?.textContent} = ${(el as HTMLInputElement).value ?? [...el.querySelectorAll('[role=radio]')].map((r) => r.textContent).join('|')}`,
-      ),
-    ),
-  );
 /** What the screen says now, all of it. */
 const said = (page: Page) => page.locator('#main').innerText();
 /** Waits until the screen says something. */
@@ -73,8 +63,6 @@ async function inUnits(page: Page, units: string): Promise<void> {
   await page.goto(at);
   await page.locator('#main').waitFor();
 }
-const findings = async (page: Page) => (await page.locator('[data-finding]').allInnerTexts()).join('\n');
-
 test('two wear plates from one mix', async () => {
   const page = await begin('2027-04-13T05:00:00Z');
   await typeSheet(
@@ -244,4 +232,103 @@ test('a ramp patch over two lifts: kits of each, its primer, three openings, and
   await says(page, /4 × Kit 1/);
   // 9.857 L in a kit, whatever it is shown in.
   expect(await said(page)).toMatch(/2\.60 US gal|333 US fl oz/);
+});
+
+test('anchors from twin packs: two mixers, three packs, load by the round as the base gets colder', async () => {
+  const page = await begin('2027-04-14T00:00:00Z');
+  await typeSheet(
+    page,
+    'Twin pack mortar',
+    'Anchor resin, cartridge or twin-bag with static mixer',
+    [
+      ['A to B, with its basis', '10:1 by volume'],
+      ['Density of A', '1.7 g/mL'],
+      ['Density of B', '1.5 g/mL'],
+      ['Pack, as printed on it', '220 mL'],
+      ['Left in a mixer', '12 mL'],
+      ['First shots thrown away', '27 mL'],
+      ['Reach of the mixer', '200 mm'],
+      ['Flow check of a pack (empty: none)', '16 mL'],
+    ],
+    [
+      ['Use-by of the pot', '10 to 20 C: 14 min\n20 to 30 C: 8 min', 'mixing begins', 'the pot'],
+      ['Idle in the mixer', '10 to 20 C: 9 min\n20 to 30 C: 5 min'],
+      ['Release of clamps', '5 to 10 C: 60 min\n10 to 20 C: 30 min\n20 to 30 C: 15 min', 'it is placed', 'the base'],
+      ['Full load', '5 to 10 C: 5 h\n10 to 20 C: 2 h 30\n20 to 30 C: 1 h 15', 'it is placed', 'the base'],
+    ],
+  );
+  await newJob(page, '11 °C', '60 %');
+  await type(page, 'from', '6:00');
+  await type(page, 'to', '20:00');
+  await page.getByRole('button', { name: /Anchor in a drilled hole/ }).click();
+  await page.waitForURL(/inspect/);
+  await inspected(page, 'anchor');
+  await type(page, 'Cast on', '2001-04-01');
+  await page.getByText('its own temperature, where that is known').click();
+  await page.getByRole('button', { name: 'I know it' }).click();
+  await type(page, 'From, 1', '14 Apr 0:00');
+  await type(page, 'It is, 1', '11 °C');
+  await page.getByTestId('known').getByRole('button').last().click();
+  await type(page, 'From, 2', '14 Apr 16:00');
+  await type(page, 'It is, 2', '8 °C');
+  await stage(page, 'Measure');
+  await page.getByRole('button', { name: /Rod in a drilled hole/ }).click();
+  await type(page, 'Hole diameter, actual bit', '18 mm');
+  await type(page, 'Hole depth to the shoulder', '130 mm');
+  await type(page, 'Rod, nominal thread', 'M16');
+  await type(page, 'Embedment of the rod', '125 mm');
+  // The pitch comes with the designation, and the cone of the bit is filled, too.
+  expect(await page.getByLabel('Pitch of the thread', { exact: true }).inputValue()).toBe('2 mm');
+  await type(page, 'Drill point angle (empty: flat)', '130°');
+  expect(await answer(page)).toBe('12.2');
+  await type(page, 'Like voids', '36');
+  await stage(page, 'Material');
+  await page.getByRole('button', { name: /^Choose: / }).click();
+  await type(page, 'Temperature (empty: as the air)', '21 °C');
+  await stage(page, 'Place');
+  await type(page, 'Time for each hole', '1.1 min');
+  await type(page, 'Of it, setting the rod', '0.6 min');
+  await stage(page, 'Mix');
+  await choose(page, 'Reserve for doubt', 'none');
+  await type(page, 'Collar wiped off', '15 %');
+  await type(page, 'Tube on the mixer, bore', '8 mm');
+  await type(page, 'Tube on the mixer, length', '200 mm');
+  await type(page, 'One stroke gives', '9 mL');
+  await page.getByRole('button', { name: 'a pause' }).click();
+  await page.getByRole('button', { name: 'a pause' }).click();
+  for (const [i, [after, minutes]] of [
+    ['20', '12 min'],
+    ['28', '2 min'],
+  ].entries()) {
+    await page.getByLabel('After hole', { exact: true }).nth(i).fill(after!);
+    await page.getByLabel('After hole', { exact: true }).nth(i).blur();
+    await page.getByLabel('Pause', { exact: true }).nth(i).fill(minutes!);
+    await page.getByLabel('Pause', { exact: true }).nth(i).blur();
+  }
+  await says(page, /in 9 rounds/);
+  expect(await answer(page)).toBe('652');
+  const mix = await said(page);
+  for (const figure of [
+    '14.1 mL a hole: 1.56 shots, 1 full and a half · 2 mixers · 3 packs',
+    'holes 1 to 4',
+    '3 × 220 mL; buy 3 × 220 mL',
+    '3 × 16 mL',
+    '8.00 mL are left of 3 packs',
+  ])
+    expect(mix).toContain(figure);
+  await stage(page, 'Place');
+  // What is like the first is folded, and opens on asking.
+  const more = page.getByText(/the same \d times more/).first();
+  await more.waitFor();
+  const folded = page.getByText('10. Holes 17 to 20 of 36: fill, turn the rod in, next');
+  expect(await folded.isVisible()).toBe(false);
+  await more.click();
+  await folded.waitFor();
+  await type(page, /Begin not before/, '14 Apr 6:57');
+  await stage(page, 'Hold');
+  // The first rounds load at the warm base, those after 16:00 at the cold one.
+  await says(page, /Full load, holes 1 to 4[\s\S]*15:[34]\d/);
+  const hold = await said(page);
+  expect(hold).toMatch(/Full load, holes 1 to 4[\s\S]*?Wed 15:(39|40)/);
+  expect(hold).toMatch(/Full load, holes 33 to 36[\s\S]*?Wed (18:5[89]|19:0[01])/);
 });

@@ -6,4 +6,5 @@ export * from './parse';
 export * from './prose';
 export * from './range';
 export * from './refusal';
+export * from './thread';
 export * from './working';

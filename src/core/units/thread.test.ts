@@ -1,5 +1,5 @@
 import { parseQuantity } from './parse';
-import { readThread } from './thread';
+import { coarsePitchMm, readThread } from './thread';
 
 const mm = (text: string) => parseQuantity('length', text, 'metric');
 
@@ -57,4 +57,23 @@ test('what is no designation is read as before: mixed numbers, ranges, units', (
   expect(mm('M')).toMatchObject({ ok: false });
   // A mass is no rod.
   expect(parseQuantity('mass', 'M12', 'metric').ok).toBe(false);
+});
+
+test.each([
+  ['M16', 2],
+  ['M12', 1.75],
+  ['M20 × 1,5', 1.5],
+  ['M33', 3.5],
+  ['1/2-13', 25.4 / 13],
+  ['1/2-20 UNF', 25.4 / 20],
+  ['#10-24', 25.4 / 24],
+] as const)('%s brings its pitch, %d mm', (text, pitchMm) => {
+  expect(readThread(text)).toMatchObject({ pitchMm: expect.closeTo(pitchMm, 9) });
+});
+test('a plain size has the coarse pitch of the rod of that size, metric or in inches', () => {
+  expect([6, 8, 16, 24, 36].map(coarsePitchMm)).toEqual([1, 1.25, 2, 3, 4]);
+  expect(coarsePitchMm(15.875)).toBeCloseTo(25.4 / 11, 9);
+  expect(coarsePitchMm(12.7)).toBeCloseTo(25.4 / 13, 9);
+  // In the middle of a pull it is that of the nearest.
+  expect(coarsePitchMm(15.2)).toBe(2);
 });

@@ -6,6 +6,11 @@ const METRIC_MM = [
   1.6, 1.8, 2, 2.2, 2.5, 3, 3.5, 4, 4.5, 5, 6, 7, 8, 10, 12, 14, 16, 18, 20, 22, 24, 27, 30, 33, 36, 39, 42, 45, 48, 52,
   56, 60, 64,
 ];
+/** Coarse pitches of those, mm, in the same order (ISO 261). */
+const COARSE_MM = [
+  0.35, 0.35, 0.4, 0.45, 0.45, 0.5, 0.6, 0.7, 0.75, 0.8, 1, 1, 1.25, 1.5, 1.75, 2, 2, 2.5, 2.5, 2.5, 3, 3, 3.5, 3.5, 4,
+  4, 4.5, 4.5, 5, 5, 5.5, 5.5, 6,
+];
 const UNIFIED: Readonly<Record<string, { readonly inch: number; readonly perInch: readonly number[] }>> = {
   '#4': { inch: 0.112, perInch: [40, 48] },
   '#5': { inch: 0.125, perInch: [40, 44] },
@@ -34,11 +39,11 @@ const MM_PER_INCH = 25.4;
 
 /** A designation as typed: its nominal diameter, or the nearest that there are; null for what names no thread. */
 export type Thread =
-  | { readonly diameterMm: number }
+  | { readonly diameterMm: number; readonly pitchMm: number }
   | { readonly sentence: string; readonly near: readonly string[] }
   | null;
 
-/** @example readThread('M12') // { diameterMm: 12 } @example readThread('1/2-13 UNC') // { diameterMm: 12.7 } */
+/** @example readThread('M12') // { diameterMm: 12, pitchMm: 1.75 } @example readThread('1/2-13 UNC') // 12.7, 1.954 */
 export function readThread(text: string): Thread {
   const metric = /^M\s*(\d+(?:[.,]\d+)?)(?:\s*[x×]\s*(\d+(?:[.,]\d+)?))?$/i.exec(text.trim());
   if (metric) return metricOf(...(metric.slice(1).map((t) => t && Number(t.replace(',', '.'))) as [number, number?]));
@@ -62,7 +67,7 @@ function metricOf(diameterMm: number, pitchMm?: number): Thread {
   }
   if (pitchMm !== undefined && !(pitchMm > 0 && pitchMm < diameterMm / 2))
     return { sentence: `A pitch of ${pitchMm} mm does not go with M${diameterMm}.`, near: [`M${diameterMm}`] };
-  return { diameterMm };
+  return { diameterMm, pitchMm: pitchMm ?? COARSE_MM[METRIC_MM.indexOf(diameterMm)]! };
 }
 
 function unifiedOf(size: string, perInch: number): Thread {
@@ -73,5 +78,16 @@ function unifiedOf(size: string, perInch: number): Thread {
       sentence: `There is no thread ${size}-${perInch} in the coarse and fine series.`,
       near: known.perInch.map((n) => `${size}${/^\d+$/.test(size) ? '"' : ''}-${n}`),
     };
-  return { diameterMm: known.inch * MM_PER_INCH };
+  return { diameterMm: known.inch * MM_PER_INCH, pitchMm: MM_PER_INCH / perInch };
+}
+
+/** Nearer than that to a nominal diameter a rod is one of that size, mm: nobody types it closer. */
+const SAME_MM = 0.02;
+
+/** Coarse pitch of a rod of a nominal diameter, mm: metric or unified where it is one of them, else of the nearest metric one. */
+export function coarsePitchMm(diameterMm: number): number {
+  const metric = METRIC_MM.reduce((a, b) => (Math.abs(b - diameterMm) < Math.abs(a - diameterMm) ? b : a));
+  const inch = Object.values(UNIFIED).find((u) => Math.abs(u.inch * MM_PER_INCH - diameterMm) < SAME_MM);
+  if (Math.abs(metric - diameterMm) >= SAME_MM && inch) return MM_PER_INCH / inch.perInch[0]!;
+  return COARSE_MM[METRIC_MM.indexOf(metric)]!;
 }

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { asMeasured, Figure, figure, line, Mm, type Problem } from '../units';
+import { asMeasured, coarsePitchMm, Figure, figure, line, Mm, type Problem, readThread } from '../units';
 import {
   boreDimensions,
   boreFields,
@@ -32,23 +32,6 @@ export const Annulus = z.object({
   notchesMl: Figure,
 });
 export type Annulus = z.infer<typeof Annulus>;
-
-/** Coarse pitch of metric threads by nominal diameter, mm (ISO 261). */
-export const COARSE_PITCH_MM: Readonly<Record<number, number>> = {
-  6: 1,
-  8: 1.25,
-  10: 1.5,
-  12: 1.75,
-  14: 2,
-  16: 2,
-  18: 2.5,
-  20: 2.5,
-  22: 2.5,
-  24: 3,
-  27: 3,
-  30: 3.5,
-  36: 4,
-};
 
 /**
  * Diameter that counts for displaced volume: the pitch diameter d − 3√3/8·P of a thread (ISO 724), 1–2 % under its true
@@ -162,9 +145,18 @@ export const annulus: Shape<Annulus> = {
             ? { kind: 'plain' }
             : {
                 kind: 'threaded',
-                pitchMm: COARSE_PITCH_MM[Math.round(s.rodDiameter.valueMm)] ?? s.rodDiameter.valueMm * 0.13,
+                pitchMm: coarsePitchMm(s.rodDiameter.valueMm),
               },
       };
+    if (key === 'rodDiameter' && s.thread.kind === 'threaded') {
+      const rod = value as Annulus['rodDiameter'];
+      const named = readThread(rod.text);
+      // A designation brings its pitch; else it follows the size, unless somebody typed another.
+      const follows = s.thread.pitchMm === coarsePitchMm(s.rodDiameter.valueMm);
+      if (named && 'pitchMm' in named)
+        return { ...s, rodDiameter: rod, thread: { kind: 'threaded', pitchMm: named.pitchMm } };
+      if (follows) return { ...s, rodDiameter: rod, thread: { kind: 'threaded', pitchMm: coarsePitchMm(rod.valueMm) } };
+    }
     return boreWrite(s, key, value);
   },
   problems,

@@ -1,4 +1,4 @@
-export { type Annulus, COARSE_PITCH_MM, effectiveRodMm } from './annulus';
+export { type Annulus, effectiveRodMm } from './annulus';
 export type { BondLine } from './bond-line';
 export type { CastCopy } from './cast-copy';
 export type { Cavity } from './cavity';

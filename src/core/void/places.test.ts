@@ -5,9 +5,11 @@ import {
   contoursOf,
   depthSurface,
   disagreementMm,
+  kindOf,
   type Measured,
   measured,
   nextReading,
+  nominalMl,
   oddReadings,
   placesOf,
   profileAt,
@@ -21,6 +23,7 @@ import {
   settingOutProblems,
   signedAreaMm2,
   tracedOutline,
+  type VoidShape,
   voidOf,
   voidPlan,
   voidSection,
@@ -277,5 +280,32 @@ describe('drawings of a whole void', () => {
     expect(lines).toHaveLength(2);
     for (const l of lines) expect(l.points[1]![1]).toBeGreaterThan(l.points[0]![1]);
     expect(voidSection(voidOf(patch), 0).outlines.some((o) => o.role === 'level')).toBe(false);
+  });
+});
+
+describe('the pitch of a rod', () => {
+  const rod = (shape: VoidShape, text: string, valueMm: number) =>
+    withValue(kindOf(shape), shape, 'rodDiameter', { ...measured(valueMm, 'marked'), text }) as Extract<
+      VoidShape,
+      { shape: 'annulus' }
+    >;
+  const pitch = (s: ReturnType<typeof rod>) => (s.thread.kind === 'threaded' ? s.thread.pitchMm : null);
+  const blank = SHAPES.annulus.blank();
+  test('comes with its designation: M16 in a hole of 18, 125 deep, leaves 10.59 mL round it and not 10.12', () => {
+    const m16 = rod(blank, 'M16', 16);
+    expect(pitch(m16)).toBe(2);
+    const hole = { ...m16, holeDiameter: measured(18), holeDepth: measured(125), embedment: measured(125) };
+    expect(nominalMl(hole)).toBeCloseTo(10.59, 2);
+    expect(pitch(rod(blank, 'M20x1.5', 20))).toBe(1.5);
+    expect(pitch(rod(blank, '5/8-11', 15.875))).toBeCloseTo(25.4 / 11, 9);
+  });
+  test('follows a plain size, unless another was typed; a designation overrules that again', () => {
+    const sixteen = rod(blank, '16 mm', 16);
+    expect(pitch(sixteen)).toBe(2);
+    const fine = withValue(kindOf(sixteen), sixteen, 'thread.pitchMm', 1.5);
+    expect(pitch(rod(fine, '20 mm', 20))).toBe(1.5);
+    expect(pitch(rod(fine, 'M20', 20))).toBe(2.5);
+    const plain = withValue(kindOf(blank), blank, 'thread.kind', 'plain');
+    expect(pitch(rod(plain, 'M20', 20))).toBeNull();
   });
 });

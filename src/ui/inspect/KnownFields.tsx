@@ -66,7 +66,7 @@ export function KnownFields({ base, change, zone, fromMs }: BaseProps & { zone: 
               })
             }
           >
-            <Plus size={16} aria-hidden="true" /> {rows.length ? 'then…' : 'I know it'}
+            <Plus size={16} aria-hidden="true" /> {rows.length ? 'and later…' : 'I know it'}
           </button>
         )}
         <p className="soft text-sm">

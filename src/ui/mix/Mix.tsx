@@ -135,8 +135,14 @@ function Side({ view, at }: StageProps) {
         unit={total.unit}
         beside={
           <>
-            in <strong className="fig">{plan.batches.length}</strong>{' '}
-            {metered ? (plan.batches.length > 1 ? 'rounds' : 'round') : plan.batches.length > 1 ? 'batches' : 'batch'}
+            {metered && plan.batches.length > 1 && plan.batches.every((b) => b.places === 1) ? (
+              'hole by hole'
+            ) : (
+              <>
+                in <strong className="fig">{plan.batches.length}</strong> {metered ? 'round' : 'batch'}
+                {plan.batches.length > 1 && (metered ? 's' : 'es')}
+              </>
+            )}
             <span className="block">
               {mix.kits.use} × {mix.kits.kit.label}
             </span>

@@ -45,6 +45,8 @@ export function PressedPacks({
   const eachMl = mix.lines.reduce((s, l) => s + (l.voice === 'sheet' ? 0 : l.ml), 0) / places;
   const shots = strokeMl === null ? null : eachMl / strokeMl;
   const said = shots === null ? null : saidShots(shots);
+  // Where each round is one hole, it is called one.
+  const single = mix.batches.every((b) => b.places === 1);
   const rounds = all ? mix.batches : mix.batches.slice(0, SHOWN);
   return (
     <div className="flex flex-col gap-3">
@@ -126,7 +128,7 @@ export function PressedPacks({
       </table>
       {mix.batches.length > SHOWN && (
         <button type="button" className="act quiet self-start text-sm" aria-expanded={all} onClick={() => setAll(!all)}>
-          {all ? 'fold' : `all ${mix.batches.length} rounds`}
+          {all ? 'fold' : `all ${mix.batches.length} ${single ? 'holes' : 'rounds'}`}
         </button>
       )}
     </div>

@@ -1,11 +1,15 @@
 'use client';
 import type { Stage } from '@/core/method';
-import { type ChainPlan, pieceName } from '@/core/plan';
+import { type ChainPlan, type PlannedStep, pieceName } from '@/core/plan';
 import type { PassView } from '@/core/record';
 import { formatDuration } from '@/core/units';
 import { useSay } from '../shared/bits';
 import { dayAndClock } from '../shared/when';
+import { foldedSteps } from './fold-steps';
 import { StepMinutes } from './StepMinutes';
+
+/** A wait longer than that stands in the list, min. */
+const LONG_MIN = 20;
 
 const FORCED: Record<string, string> = {
   sheet: 'the sheet’s wait',
@@ -45,54 +49,68 @@ export function StepList({
   const byId = new Map(passes.map((p) => [p.passId, p]));
   const steps = at.plan.steps.filter((s) => stages.includes(s.stage));
   const untimed = at.plan.untimed.filter((s) => stages.includes(s.stage));
+  const item = (s: PlannedStep) => {
+    const index = at.plan.steps.indexOf(s);
+    const gap = index > 0 ? (s.startMs - at.plan.steps[index - 1]!.endMs) / 60_000 : 0;
+    return (
+      <li key={`${s.passId} ${s.id}`}>
+        {gap > LONG_MIN && (
+          <p className="soft text-sm sm:pl-[7.4rem] py-0.5">
+            wait {formatDuration(gap)}
+            {FORCED[s.forcedBy] ? `: ${FORCED[s.forcedBy]}` : ''}
+          </p>
+        )}
+        <div
+          className="grid grid-cols-[1fr_auto] sm:grid-cols-[6.6rem_1fr_auto] gap-x-3 py-1.5"
+          style={{ borderTop: '1px solid var(--paper-line)' }}
+        >
+          <span className="fig text-[0.82rem] pt-0.5 col-start-1 row-start-1">{dayAndClock(s.startMs, zone)}</span>
+          <span className="row-start-2 sm:row-start-1 col-span-2 sm:col-span-1 sm:col-start-2">
+            <span className={s.doneAt !== null ? 'soft line-through decoration-1' : 'font-semibold'}>
+              {steps.indexOf(s) + 1}. {says(s.title)}
+            </span>
+            {s.hold && (
+              <span className="ml-2 px-1.5 text-xs border-2 font-bold" style={{ borderColor: 'var(--ink)' }}>
+                hold point
+              </span>
+            )}
+            <span className="block soft text-sm">
+              {passes.length > 1 && (
+                <strong>{pieceName(byId.get(s.passId)!.piece, passes.indexOf(byId.get(s.passId)!))}: </strong>
+              )}
+              {says(s.detail)}
+              {s.tries !== undefined && s.tries.length > 0 && <Tries of={s.tries} zone={zone} />}
+            </span>
+          </span>
+          {s.doneAt !== null || !editable || !s.factors.length ? (
+            <span className="fig text-[0.82rem] pt-0.5 whitespace-nowrap row-start-1 text-right">
+              {s.doneAt !== null
+                ? `done ${dayAndClock(s.doneAt, zone)}`
+                : formatDuration((s.endMs - s.startMs) / 60_000)}
+            </span>
+          ) : (
+            <StepMinutes at={at} step={s} title={says(s.title)} />
+          )}
+        </div>
+      </li>
+    );
+  };
   return (
     <ol>
-      {steps.map((s, i) => {
-        const index = at.plan.steps.indexOf(s);
-        const gap = index > 0 ? (s.startMs - at.plan.steps[index - 1]!.endMs) / 60_000 : 0;
-        return (
-          <li key={`${s.passId} ${s.id}`}>
-            {gap > 20 && (
-              <p className="soft text-sm sm:pl-[7.4rem] py-0.5">
-                wait {formatDuration(gap)}
-                {FORCED[s.forcedBy] ? `: ${FORCED[s.forcedBy]}` : ''}
-              </p>
-            )}
-            <div
-              className="grid grid-cols-[1fr_auto] sm:grid-cols-[6.6rem_1fr_auto] gap-x-3 py-1.5"
-              style={{ borderTop: '1px solid var(--paper-line)' }}
-            >
-              <span className="fig text-[0.82rem] pt-0.5 col-start-1 row-start-1">{dayAndClock(s.startMs, zone)}</span>
-              <span className="row-start-2 sm:row-start-1 col-span-2 sm:col-span-1 sm:col-start-2">
-                <span className={s.doneAt !== null ? 'soft line-through decoration-1' : 'font-semibold'}>
-                  {i + 1}. {says(s.title)}
-                </span>
-                {s.hold && (
-                  <span className="ml-2 px-1.5 text-xs border-2 font-bold" style={{ borderColor: 'var(--ink)' }}>
-                    hold point
-                  </span>
-                )}
-                <span className="block soft text-sm">
-                  {passes.length > 1 && (
-                    <strong>{pieceName(byId.get(s.passId)!.piece, passes.indexOf(byId.get(s.passId)!))}: </strong>
-                  )}
-                  {says(s.detail)}
-                  {s.tries !== undefined && s.tries.length > 0 && <Tries of={s.tries} zone={zone} />}
-                </span>
-              </span>
-              {s.doneAt !== null || !editable || !s.factors.length ? (
-                <span className="fig text-[0.82rem] pt-0.5 whitespace-nowrap row-start-1 text-right">
-                  {s.doneAt !== null
-                    ? `done ${dayAndClock(s.doneAt, zone)}`
-                    : formatDuration((s.endMs - s.startMs) / 60_000)}
-                </span>
-              ) : (
-                <StepMinutes at={at} step={s} title={says(s.title)} />
-              )}
-            </div>
+      {foldedSteps(steps, LONG_MIN * 60_000).map((listed) =>
+        listed.kind === 'step' ? (
+          item(listed.step)
+        ) : (
+          <li key={`more ${listed.steps[0]!.id}`} style={{ borderTop: '1px solid var(--paper-line)' }}>
+            <details>
+              <summary className="min-h-11 flex items-center cursor-pointer sm:pl-[7.4rem]">
+                the same {listed.times} times more, to {dayAndClock(listed.steps.at(-1)!.endMs, zone)}
+              </summary>
+              <ol>{listed.steps.map(item)}</ol>
+            </details>
           </li>
-        );
-      })}
+        ),
+      )}
       {untimed.map((s, i) => (
         <li
           key={`untimed ${s.id} ${i}`}
