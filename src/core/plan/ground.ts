@@ -6,8 +6,8 @@ import { cornersOf, kindOf, type PlanOutline, type Point, signedAreaMm2, type Vo
 import type { RepairPlan } from './repair-plan';
 import type { Side } from './side';
 
-/** On a face smaller than a hand or two nobody walks, mm². */
-const LEAST_MM2 = 20_000;
+/** Round a smaller face one walks, and nobody stands on it, mm². */
+const LEAST_MM2 = 1_000_000;
 
 /** What is laid in one go: a spread, or what one batch covers. */
 export interface Laid {

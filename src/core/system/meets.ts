@@ -37,6 +37,8 @@ export interface Clash {
   readonly severity: 'stop' | 'caution';
   /** Before it is mixed, or once the next layer comes. */
   readonly from: 'mixing' | 'next layer';
+  /** It is of the outermost skin: where that is ground off, it goes with it. */
+  readonly ofSkin?: true;
   readonly title: string;
   readonly why: string;
   readonly todo: string;
@@ -124,6 +126,7 @@ const CLASHES: readonly (Clash & { readonly when: (family: FamilyId, m: Meets) =
     id: 'air-inhibited',
     severity: 'caution',
     from: 'next layer',
+    ofSkin: true,
     when: (f) => f === 'peroxide',
     title: 'The face may stay tacky in air',
     why: 'Air holds back the cure of the outermost skin, unless the sheet says it is waxed.',

@@ -62,7 +62,7 @@ export function RatioFields() {
         ) : (
           <SheetText field="ratio" label="A to B, with its basis" hint="2:1 by volume" />
         )}
-        {has('C') && <SheetText field="cByWeight" label="Parts of C by weight" hint="for the same A and B by weight" />}
+        {has('C') && <SheetText field="cByWeight" label="Parts of C by weight" hint="or: 1.8 by volume" />}
         {has('D') && <SheetText field="dByWeight" label="Parts of D by weight" hint="for the same A and B by weight" />}
       </div>
       <Fold

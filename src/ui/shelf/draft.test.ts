@@ -239,3 +239,44 @@ test('two tins are weighed out of, a kit with its sand is mixed whole, unless so
   const said = { ...mortar, kits: mortar.kits.map((k) => ({ ...k, splittable: true })) };
   expect(split(ofKind(said, 'sachets'))).toEqual([true]);
 });
+
+describe('sand told by bulk volume', () => {
+  const crack = (over: Partial<SheetDraft> = {}): SheetDraft => {
+    const d = draftOf(sampleSheets.find((s) => s.parts.some((p) => p.filler === 'grains'))!);
+    return {
+      ...d,
+      ratio: '1:1 by volume',
+      also: '',
+      cByWeight: '1.8 by volume',
+      parts: {
+        ...d.parts,
+        A: { ...d.parts.A, density: '1.1 g/mL' },
+        B: { ...d.parts.B, density: '1.0 g/mL' },
+        C: { ...d.parts.C, density: '2.64 g/mL', bulk: '1.58 g/mL' },
+      },
+      ...over,
+    };
+  };
+  const made = (d: SheetDraft) => {
+    const r = read(d);
+    if ('faults' in r) throw new Error(JSON.stringify(r.faults));
+    return r.sheet;
+  };
+  test('1.8 times the mixed liquid is weighed through its tamped bulk density, and stays as it was typed', () => {
+    // 1 + 1 mL of liquid, 3.6 mL of loose sand of 1.58.
+    expect(made(crack()).ratio.cByWeight).toBeCloseTo(3.6 * 1.58, 9);
+    expect(draftOf(made(crack())).cByWeight).toBe('1.8 by volume');
+    const byWeight = made(crack({ ratio: '110:50 by weight' }));
+    expect(byWeight.ratio.cByWeight).toBeCloseTo(1.8 * (100 + 50) * 1.58, 6);
+    for (const words of ['1.8 × the liquid by bulk volume', '1,8 times by vol.'])
+      expect(made(crack({ cByWeight: words })).ratio.cByWeight).toBeCloseTo(3.6 * 1.58, 9);
+  });
+  test('without a bulk density it is asked for; a plain number is by weight as before', () => {
+    const d = crack();
+    expect(faults({ ...d, parts: { ...d.parts, C: { ...d.parts.C, bulk: '' } } }).cByWeight?.sentence).toMatch(
+      /tamped bulk density/,
+    );
+    expect(made(crack({ cByWeight: '5' })).ratio.cByWeight).toBe(5);
+    expect(faults(crack({ cByWeight: 'some' })).cByWeight).toBeDefined();
+  });
+});

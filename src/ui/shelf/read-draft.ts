@@ -7,6 +7,7 @@ import {
   type Limits,
   type Milestone,
   PART_IDS,
+  type Part,
   type PartId,
   parseStrengthPoints,
   parseTable,
@@ -119,15 +120,50 @@ function contentsOf(read: Reader, field: string, text: string): SheetRevision['k
     });
 }
 
-function ratioOf(read: Reader, d: SheetDraft): SheetRevision['ratio'] {
-  const { dosed, parts } = systemKind(d.kind);
-  const more = (id: 'C' | 'D') => parts.find((p) => p.id === id);
-  const c = more('C') ? read.above('cByWeight', 'count', d.cByWeight) : null;
-  const dd = more('D') ? read.above('dByWeight', 'count', d.dByWeight) : null;
+/** “1.8 times by volume”: how sand is told beside a resin, its bulk against the mixed liquid. */
+const BY_VOLUME = /^([\d.,]+)\D*\bvol/i;
+
+/** Parts by weight of a filler that is told by bulk volume, on the scale of A and B by weight. */
+function fillerByVolume(
+  read: Reader,
+  field: 'cByWeight' | 'dByWeight',
+  times: number,
+  ratio: Pick<SheetRevision['ratio'], 'basis' | 'a' | 'b'>,
+  parts: readonly Part[],
+): number {
+  const [a, b] = (['A', 'B'] as const).map((id) => parts.find((p) => p.id === id)!.densityGPerMl) as [number, number];
+  const bulk = parts.find((p) => p.id === field[0]!.toUpperCase())?.bulkGPerMl;
+  if (!bulk) {
+    read.say(field, 'By volume it is weighed through its tamped bulk density: type that, too.');
+    return Number.NaN;
+  }
+  const liquidMl = ratio.basis === 'volume' ? ratio.a + ratio.b : ratio.a / a + ratio.b / b;
+  return times * liquidMl * bulk;
+}
+
+function ratioOf(read: Reader, d: SheetDraft, made: readonly Part[]): SheetRevision['ratio'] {
+  const ratio = mainRatioOf(read, d);
+  const { parts } = systemKind(d.kind);
+  const filler = (id: 'C' | 'D', field: 'cByWeight' | 'dByWeight'): number | null => {
+    const part = parts.find((p) => p.id === id);
+    if (!part) return null;
+    const byVolume = part.filler === 'grains' ? BY_VOLUME.exec(d[field].trim()) : null;
+    const times = byVolume && readNumber(byVolume[1]!);
+    if (times && 'value' in times && times.value > 0) {
+      read.printed[field] = d[field].trim().slice(0, 60);
+      return fillerByVolume(read, field, times.value, ratio, made);
+    }
+    return read.above(field, 'count', d[field]);
+  };
+  return { ...ratio, cByWeight: filler('C', 'cByWeight'), dByWeight: filler('D', 'dByWeight') };
+}
+
+function mainRatioOf(read: Reader, d: SheetDraft): SheetRevision['ratio'] {
+  const { dosed } = systemKind(d.kind);
   const tolerancePct = read.quantity('tolerance', 'percent', d.tolerance, true);
   if (tolerancePct !== null && (tolerancePct <= 0 || tolerancePct > 50))
     read.say('tolerance', 'More than 0, at most 50 %; leave it empty where the sheet is silent.');
-  const common = { cByWeight: c, dByWeight: dd, tolerancePct };
+  const common = { cByWeight: null, dByWeight: null, tolerancePct };
   if (dosed)
     return {
       ...common,
@@ -306,7 +342,7 @@ export function readDraft(
     kind: d.kind,
     family: d.family,
     parts,
-    ratio: ratioOf(read, d),
+    ratio: ratioOf(read, d, parts),
     dose: doseOf(read, d),
     // A line that nothing is typed into is a time the sheet does not print.
     milestones: d.times

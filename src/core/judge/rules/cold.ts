@@ -1,3 +1,4 @@
+import { settingIn } from '../../method';
 import { at, degC, exactly, kelvin, plain, texts } from '../../say';
 import { clashesOf } from '../../system';
 import { type Finding, findings } from '../finding';
@@ -11,6 +12,9 @@ const GLASS_ABOVE_CURE_K = 20;
 /** Nearer than this to its glass transition a resin carries nothing, K. */
 const GLASS_MARGIN_K = 15;
 const DAY_MS = 86_400_000;
+
+/** What stands so proud is ground off with the skin that air held back, mm. */
+const SKIN_MM = 0.3;
 
 const F = findings({
   'cold-cure': {
@@ -79,8 +83,12 @@ export const coldRules: Readonly<Record<string, Rule>> = {
     if (!plan.sheet) return [];
     const mixing = plan.steps.find((s) => s.marks?.begin?.includes('mix-begins'))?.startMs ?? null;
     const next = plan.milestones.find((m) => m.kind === 'recoat-from')?.planMs ?? plan.openMs;
-    return clashesOf(plan.sheet.family, repair.meets).map((k): Finding => {
-      const from = k.from === 'mixing' ? mixing : next;
+    // Where nothing comes over it, no hour is named for that.
+    const over = repair.meets.over === null ? null : next;
+    const ground = (plan.context?.effects.level === 'crown' ? settingIn(plan.context, 'crown') : 0) >= SKIN_MM;
+    const clashes = clashesOf(plan.sheet.family, repair.meets).filter((k) => !(k.ofSkin && ground));
+    return clashes.map((k): Finding => {
+      const from = k.from === 'mixing' ? mixing : over;
       const why = plain(k.why);
       return {
         id: `meets:${k.id}`,
