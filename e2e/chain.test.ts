@@ -21,6 +21,7 @@ const ring = (outer: number, inner: number) =>
     clear: measured(5, 'gauge'),
     part: null,
     tiltDeg: 0,
+    acrossDeg: 0,
   });
 const collar = methodOf('poured-collar')!;
 // It may be poured where the sample is: in a cool spring.

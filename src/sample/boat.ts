@@ -43,6 +43,7 @@ const ring = (outer: number, inner: number, depth: number, over: object = {}): V
     clear: measured(0, 'gauge', 0),
     part: null,
     tiltDeg: 0,
+    acrossDeg: 0,
     ...over,
   } as VoidShape);
 
@@ -165,7 +166,7 @@ export function boatRepairs(
       gate: 'firm',
       void: ring(640, 520, 46, {
         clear: typed(6, 'gauge'),
-        part: { thickness: typed(30, 'calliper'), foot: typed(22, 'gauge') },
+        part: { thickness: typed(30, 'calliper'), foot: typed(22, 'gauge'), outerMm: null },
       }),
       sheetId: 'sheet-collar-1',
       kitId: 'pail',

@@ -46,8 +46,9 @@ const bollardFoot: VoidShape = {
   run: { form: 'round', outer: typed(360, 'rule'), inner: typed(250, 'rule') },
   depth: typed(32, 'gauge'),
   clear: typed(4, 'gauge'),
-  part: { thickness: typed(14, 'calliper'), foot: typed(8, 'gauge') },
+  part: { thickness: typed(14, 'calliper'), foot: typed(8, 'gauge'), outerMm: null },
   tiltDeg: 1,
+  acrossDeg: 0,
 };
 
 const coreHoles: VoidShape = {

@@ -148,7 +148,7 @@ export function groundOf({ batches, steps, context, method, mix, piece }: Repair
     const [a, b] = [cuts[order]!, cuts[order + 1]!];
     const points = cutOff(cutOff(corners, axis, Math.max(a, b), 'below'), axis, Math.min(a, b), 'above');
     const mine = steps.filter(
-      (s) => s.role === 'place' && s.batch === p.batch && (p.part === null || s.part === p.part),
+      (s) => s.marks?.end?.includes('placed') && s.batch === p.batch && (p.part === null || s.part === p.part),
     );
     const wash = steps.find((s) => s.batch === p.batch && s.waitFor && milestoneKind(s.waitFor.kind).washed);
     return {

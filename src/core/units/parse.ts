@@ -65,7 +65,7 @@ const EXAMPLES: Record<Kind, string> = {
   temperature: '6.5 °C or 44 F',
   interval: '3 K',
   duration: '45 min, 2 h 30 or 1 d',
-  angle: '118°',
+  angle: '118°, 12 mm/m or 1:80',
   density: '1.45 g/mL',
   force: '1.2 kN or 300 lbf',
   rate: '250 mL/min',
@@ -199,6 +199,18 @@ function tokens(input: string): Tokens {
   return out.length ? out : { bad: true };
 }
 
+/** A slope as levels read it, `12 mm/m`, `1:80`, `2 %`, in degrees; null where it is said otherwise. */
+function slopeOf(text: string): number | null {
+  const told = /^([\d.,]+)\s*(mm\s*\/\s*m|‰|%|per ?cent|in\s*\/\s*ft)$/i.exec(text);
+  const ratio = /^1\s*(?::|in)\s*([\d.,]+)$/i.exec(text);
+  const read = readNumber((told ?? ratio)?.[1] ?? '');
+  if (!('value' in read) || read.value < 0) return null;
+  const unit = told?.[2]!.toLowerCase().replace(/\s/g, '');
+  const by = unit === 'mm/m' || unit === '‰' ? 1000 : unit === 'in/ft' ? 12 : 100;
+  const tangent = told ? read.value / by : 1 / read.value;
+  return Number.isFinite(tangent) ? (Math.atan(tangent) * 180) / Math.PI : null;
+}
+
 /** Kinds of which one adds up another: a centre from a datum and an offset, a pack and a half. */
 const ADDED: ReadonlySet<Kind> = new Set(['length', 'area', 'volume', 'mass', 'duration']);
 /** A term without a unit that would be so many times what stands before it has another one in mind. */
@@ -269,6 +281,8 @@ export function parseQuantity(kind: Kind, text: string, system: UnitSystem): Par
         ],
       };
   }
+  const slope = kind === 'angle' ? slopeOf(cleaned) : null;
+  if (slope !== null) return { ok: true, value: slope, text: text.trim() };
   const sum = sumOf(kind, text, system);
   if (sum) return sum;
   const thread = kind === 'length' ? readThread(cleaned) : null;

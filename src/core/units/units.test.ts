@@ -310,3 +310,18 @@ describe('sums, as a centre is figured from a datum and an offset', () => {
     );
   });
 });
+
+test.each([
+  ['12 mm/m', Math.atan(0.012)],
+  ['20 ‰', Math.atan(0.02)],
+  ['2 %', Math.atan(0.02)],
+  ['1:80', Math.atan(1 / 80)],
+  ['1 in 50', Math.atan(0.02)],
+  ['1/4 in/ft', null],
+  ['0.25 in/ft', Math.atan(0.25 / 12)],
+  ['1.15°', (1.15 * Math.PI) / 180],
+] as const)('a slope of %s is an angle', (text, radians) => {
+  const parsed = parseQuantity('angle', text, 'metric');
+  if (radians === null) return expect(parsed.ok).toBe(false);
+  expect(parsed.ok && parsed.value).toBeCloseTo((radians * 180) / Math.PI, 9);
+});

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { asMeasured, Degrees, figure, line, type Problem } from '../units';
+import { asMeasured, Degrees, figure, line, Mm, type Problem } from '../units';
 import { across, arc, base, down, drawing, hollow, rect } from './draw';
 import { Measured, measured, unmeasured } from './measured';
 import type { Outline } from './shape';
@@ -16,10 +16,14 @@ export const Ring = z.object({
   depth: Measured,
   /** How far below the rim the pour ends. */
   clear: Measured,
-  /** A wall or foot standing in the channel: its thickness, and the gap under it. */
-  part: z.object({ thickness: Measured, foot: Measured }).nullable(),
-  /** Slope of the rim, degrees: the pour levels itself, the rim does not. */
+  /**
+   * A wall or foot standing in the channel: its thickness, the gap under it, and in a round one its outer diameter, mm;
+   * null stands in the middle.
+   */
+  part: z.object({ thickness: Measured, foot: Measured, outerMm: Mm.nullable().default(null) }).nullable(),
+  /** Slope of the rim along and across it, degrees: the pour levels itself, the rim does not. */
   tiltDeg: Degrees,
+  acrossDeg: Degrees.default(0),
 });
 export type Ring = z.infer<typeof Ring>;
 
@@ -63,6 +67,14 @@ const floor = (form: Ring['run']['form'], a: number, b: number) =>
     ? { area: (Math.PI / 4) * (a * a - b * b), middle: (Math.PI * (a + b)) / 2, width: (a - b) / 2, reach: a / 2 }
     : { area: a * b, middle: a, width: b, reach: a / 2 };
 
+/** Slope of the rim where it is steepest: that of both directions together, as a tangent. */
+const slopeOf = ({ tiltDeg, acrossDeg }: Pick<Ring, 'tiltDeg' | 'acrossDeg'>): number =>
+  Math.hypot(...[tiltDeg, acrossDeg].map((deg) => Math.tan((deg * Math.PI) / 180)));
+
+/** Length of the middle line of what stands in it, mm. */
+const partMiddleMm = (s: Ring, thickMm: number, channelMm: number): number =>
+  s.part?.outerMm && s.run.form === 'round' ? Math.PI * (s.part.outerMm - thickMm) : channelMm;
+
 /** What stands in the channel, level before and after the part is seated, and what the slope takes, mm and mL. */
 export function levels(s: Ring): { pourMl: number; beforeMm: number; afterMm: number; slopeMm: number } {
   const v = dimensions(s).map((d) => d.measured.valueMm);
@@ -72,7 +84,7 @@ export function levels(s: Ring): { pourMl: number; beforeMm: number; afterMm: nu
     pourMl,
     beforeMm: (pourMl * 1000) / area,
     afterMm: s.depth.valueMm - s.clear.valueMm,
-    slopeMm: Math.tan((s.tiltDeg * Math.PI) / 180) * reach,
+    slopeMm: slopeOf(s) * reach,
   };
 }
 
@@ -102,8 +114,19 @@ function problems(s: Ring): readonly Problem[] {
       allowed: `under ${figure(width)} mm`,
       sentence: `The part, ${figure(s.part.thickness.valueMm)} mm, does not fit a channel ${figure(width)} mm wide.`,
     });
-  const slope = Math.tan((s.tiltDeg * Math.PI) / 180) * reach;
-  if (s.tiltDeg > 0 && slope > s.clear.valueMm + 1e-9)
+  const { outerMm = null } = s.part ?? {};
+  if (s.run.form === 'round' && s.part && outerMm !== null) {
+    const innerMm = outerMm - 2 * s.part.thickness.valueMm;
+    if (outerMm > s.run.outer.valueMm || innerMm < s.run.inner.valueMm)
+      out.push({
+        field: 'part.outerMm',
+        value: outerMm,
+        allowed: `from ${figure(s.run.inner.valueMm + 2 * s.part.thickness.valueMm)} to ${figure(s.run.outer.valueMm)} mm`,
+        sentence: `What stands in it, ${figure(innerMm)} to ${figure(outerMm)} mm across, does not stand in the channel.`,
+      });
+  }
+  const slope = slopeOf(s) * reach;
+  if (slope > 1e-9 && slope > s.clear.valueMm + 1e-9)
     out.push({
       field: 'clear',
       value: s.clear.valueMm,
@@ -128,6 +151,7 @@ export const ring: Shape<Ring> = {
     clear: measured(0, 'gauge', 0),
     part: null,
     tiltDeg: 0,
+    acrossDeg: 0,
   }),
   dimensions,
   parameters: (s) => [
@@ -151,7 +175,22 @@ export const ring: Shape<Ring> = {
         { id: 'wall', label: 'a wall or foot' },
       ],
     },
-    { key: 'tiltDeg', label: 'Slope of the rim', kind: 'angle', value: s.tiltDeg, min: 0, max: 30 },
+    ...(s.part && s.run.form === 'round'
+      ? [
+          {
+            key: 'part.outerMm',
+            label: 'Outer diameter of the part',
+            kind: 'length',
+            value: s.part.outerMm,
+            min: 0,
+            max: 50_000,
+            minExclusive: true,
+            empty: 'in the middle of the channel',
+          } as const,
+        ]
+      : []),
+    { key: 'tiltDeg', label: 'Slope of the rim, along', kind: 'angle', value: s.tiltDeg, min: 0, max: 30 },
+    { key: 'acrossDeg', label: 'Slope of the rim, across', kind: 'angle', value: s.acrossDeg, min: 0, max: 30 },
   ],
   write: (s, key, value) => {
     if (key === 'run.form' && value !== s.run.form)
@@ -166,7 +205,9 @@ export const ring: Shape<Ring> = {
       return {
         ...s,
         part:
-          value === 'wall' ? (s.part ?? { thickness: unmeasured(10, 'calliper'), foot: unmeasured(5, 'gauge') }) : null,
+          value === 'wall'
+            ? (s.part ?? { thickness: unmeasured(10, 'calliper'), foot: unmeasured(5, 'gauge'), outerMm: null })
+            : null,
       };
     return undefined;
   },
@@ -177,7 +218,7 @@ export const ring: Shape<Ring> = {
       const { area, middle } = floor(s.run.form, a, b);
       const full = depth - clear;
       const dipped = s.part ? Math.max(0, full - foot) : 0;
-      return (area * full - middle * thick * dipped) / 1000;
+      return (area * full - partMiddleMm(s, thick, middle) * thick * dipped) / 1000;
     },
   working: (s) => {
     const v = dimensions(s).map((d) => d.measured.valueMm);
@@ -192,16 +233,25 @@ export const ring: Shape<Ring> = {
         ? [
             line(
               'Displaced by the part',
-              `${figure(middle)} × ${thick} × (${full} − ${foot})`,
-              (-middle * thick * Math.max(0, full - foot)) / 1000,
+              `${figure(partMiddleMm(s, thick, middle))} × ${thick} × (${full} − ${foot})`,
+              (-partMiddleMm(s, thick, middle) * thick * Math.max(0, full - foot)) / 1000,
               'mL',
             ),
             line('Level before the part is seated', 'pour / floor', beforeMm, 'mm above the floor'),
             line('Level when it is seated', `${depth} − ${clear}`, afterMm, 'mm above the floor'),
           ]
         : []),
-      ...(s.tiltDeg > 0
-        ? [line('Taken by the slope', `tan(${s.tiltDeg}°) × reach of the rim`, slopeMm, 'mm of the clear space')]
+      ...(slopeMm > 1e-9
+        ? [
+            line(
+              'Taken by the slope',
+              s.acrossDeg > 0
+                ? `√(tan²(${figure(s.tiltDeg)}°) + tan²(${figure(s.acrossDeg)}°)) × reach of the rim`
+                : `tan(${figure(s.tiltDeg)}°) × reach of the rim`,
+              slopeMm,
+              'mm of the clear space',
+            ),
+          ]
         : []),
     ];
   },
@@ -279,5 +329,6 @@ export function partSeatedMl(s: Ring): number {
   if (!s.part) return 0;
   const [a = 0, b = 0] = dimensions(s).map((d) => d.measured.valueMm);
   const dipped = Math.max(0, s.depth.valueMm - s.clear.valueMm - s.part.foot.valueMm);
-  return (floor(s.run.form, a, b).middle * s.part.thickness.valueMm * dipped) / 1000;
+  const thick = s.part.thickness.valueMm;
+  return (partMiddleMm(s, thick, floor(s.run.form, a, b).middle) * thick * dipped) / 1000;
 }

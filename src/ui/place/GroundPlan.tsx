@@ -64,7 +64,9 @@ export function GroundPlan({
         )}
       </div>
       <p className="soft text-sm mt-1">
-        Work begins at the far side and goes towards the way out: nobody stands on what is wet.
+        {isLine
+          ? 'It is filled from the other end towards that.'
+          : 'Work begins at the far side and goes towards the way out: nobody stands on what is wet.'}
         {ground.keptOpenMm > 0 && ' Movement joints stay open under their double strip.'}
       </p>
     </section>
