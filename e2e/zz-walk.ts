@@ -164,6 +164,54 @@ const jobs: Record<string, (page: Page) => Promise<void>> = {
       .click();
     await all(page);
   },
+  holes: async (page) => {
+    await sheet(page, 'Vinyl sachet', 'Pre-measured sachets', [['A to B, with its basis', '100:2 by weight'], ['of A', '10 mL'], ['of B', '0.2 g'], ['Volume by the sheet', '9.22 mL'], ['May be split', 'no'], ['Left in the pot and on tools', '0 mL'], ['Lift to', '8 mm']],
+      [['Use-by of the pot', '10 C: 30 min\n20 C: 15 min'], ['Gel', '10 C: 90 min\n20 C: 40 min'], ['Grind or sand', '10 C: 10 h\n20 C: 5 h']]);
+    await job(page, '13 °C', '60 %', 'laminate', /Hole in a laminate/);
+    await inspected(page, 'laminate-hole');
+    await stage(page, 'Measure');
+    await page.locator('section[aria-label="Sheet"] section button').filter({ hasText: /Drilled hole/ }).first().click();
+    await type(page, 'Hole diameter, actual bit', '16 mm').catch(() => undefined);
+    await out(page, 'Measure');
+    await stage(page, 'Material'); await page.getByRole('button', { name: /^Choose: / }).first().click();
+    await all(page);
+  },
+  gouge: async (page) => {
+    await sheet(page, 'Metal paste', 'Polyester or vinylester filler with paste peroxide', [['Density of A', '2.05'], ['Density of B', '1.18'], ['Least hardener', '1.5 %'], ['Usual hardener', '2.2 %'], ['Most hardener', '3 %'], ['Per cent of what', 'A'], ['of A', '100 g'], ['of B', '3 g']],
+      [['Use-by of the pot', '5 to 6 min at 20 C'], ['Grind or sand', '20 to 30 min at 20 C']]);
+    await job(page, '11 °C', '60 %', 'metal', /Gouge filled/);
+    await inspected(page, 'metal-filler');
+    await stage(page, 'Measure');
+    await measuredAs(page, /Hollow or patch/, ['110 mm', '8 mm', '2.4 mm']);
+    await stage(page, 'Material'); await page.getByRole('button', { name: /^Choose: / }).first().click();
+    await type(page, 'Temperature (empty: as the air)', '18 °C');
+    await all(page);
+  },
+  felt: async (page) => {
+    await sheet(page, 'Laminating resin', 'Resin and hardener, liquid', [['A to B, with its basis', '100:38 by weight'], ['of A', '507 g'], ['of B', '193 g'], ['May be split', 'yes'], ['Left in the pot and on tools', '36 mL']],
+      [['Use-by of the pot', '15 C: 38 min\n25 C: 16 min'], ['Open time', '15 C: 60 min\n25 C: 26 min'], ['Grind or sand', '10 C: 24 h\n20 C: 10 h']]);
+    await job(page, '19 °C', '60 %', 'laminate', /Felt, pad or fabric/);
+    await inspected(page, 'felt-wet-out');
+    await stage(page, 'Measure');
+    await page.locator('section[aria-label="Sheet"] section button').first().click();
+    await page.waitForTimeout(400);
+    await out(page, 'Measure');
+    await stage(page, 'Material'); await page.getByRole('button', { name: /^Choose: / }).first().click();
+    await all(page);
+  },
+  sockets: async (page) => {
+    await sheet(page, 'Yard putty', 'Two-part putty, kneaded by hand', [['A to B, with its basis', '1:1 by weight'], ['Density of A', '1.9'], ['Density of B', '1.9'], ['of A', '1 kg'], ['of B', '1 kg']],
+      [['Use-by of the pot', '10 C: 38 min\n20 C: 22 min'], ['Gel', '10 C: 80 min\n20 C: 45 min', 'mixing begins', 'the pot'], ['Full load', '10 C: 24 h\n20 C: 10 h']]);
+    await job(page, '12 °C', '60 %', 'metal', /Cavities packed/);
+    await inspected(page, 'cavity-packing');
+    await stage(page, 'Measure');
+    await page.locator('section[aria-label="Sheet"] section button').filter({ hasText: /Cavities/ }).first().click();
+    await type(page, 'Cavities 1: length, ⌀', '54 mm'); await page.getByLabel('Cavities 1: form').selectOption({ label: 'round' }); await type(page, 'Cavities 1: depth', '70 mm'); await type(page, 'Cavities 1: read again', '78 mm');
+    await type(page, 'Like voids', '7');
+    await out(page, 'Measure');
+    await stage(page, 'Material'); await page.getByRole('button', { name: /^Choose: / }).first().click();
+    await all(page);
+  },
 };
 async function main() {
   const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: FLAGS });

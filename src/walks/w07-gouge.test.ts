@@ -83,3 +83,13 @@ test('3.8 ± 0.5 straddles the 4.0 this part may have; 4.1 is too deep; without 
   expect(told({ settings: { 'allowed-depth': 4.4 } })).toEqual([]);
   expect(told({ settings: {} })).toEqual([]);
 });
+
+test('a sheet that does not say what stays behind: a dab leaves no pot of it, and the figure is ours and not the sheet’s', () => {
+  const silent: SheetRevision = { ...sheet, id: 'metal-2', potLossMl: 20, estimated: ['potLoss'] };
+  const p = printedPlan({ job, repairs: [repairOf(piece({ sheetId: silent.id }))], sheets: [silent] }, NOW).repairs[0]!;
+  const left = p.amounts.find((a) => /left in pots/.test(a.label))!;
+  expect(left.ml).toBe(1);
+  expect(left.voice).toBe('computed');
+  expect(p.toMixMl).toBeLessThan(3);
+  expect(plan().amounts.find((a) => /left in pots/.test(a.label))!.voice).toBe('sheet');
+});

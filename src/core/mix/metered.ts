@@ -84,7 +84,14 @@ export function metered({ ask, proportion, kitMl, lines, placed, safety }: MixBa
   const perMixer = sheet.mixer ? sheet.mixer.volumeMl + ask.tubeMl + (ask.purge ? sheet.mixer.purgeMl : 0) : 0;
   const all = [...lines];
   const lost = (id: string, label: Message, n: number, each: number) =>
-    all.push({ id, label, ml: n * each, expression: SAY.times({ n, each: exactly(ml(each)) }), voice: 'sheet' });
+    all.push({
+      id,
+      label,
+      ml: n * each,
+      expression: SAY.times({ n, each: exactly(ml(each)) }),
+      voice: 'sheet',
+      lost: true,
+    });
   if (sheet.mixer) {
     if (ask.purge) lost('purge', SAY.purge(), mixers, sheet.mixer.purgeMl);
     lost('mixer', SAY.mixers(), mixers, sheet.mixer.volumeMl);

@@ -17,6 +17,8 @@ export interface Allowance {
   readonly ml: number;
   readonly expression: Said;
   readonly voice: Voice;
+  /** It stays behind, and is not placed. */
+  readonly lost?: true;
   /** All of it goes into the last portion: it is not shared over them. */
   readonly onLast?: true;
 }

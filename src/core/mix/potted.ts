@@ -329,7 +329,9 @@ export function potted({ ask: asked, proportion, kitMl, lines, placed, safety }:
             label: SAY.pots(),
             ml: pots.length * loss,
             expression: SAY.times({ n: pots.length, each: exactly(ml(loss)) }),
-            voice: 'sheet' as const,
+            // Where the sheet is silent it is a figure of ours.
+            voice: sheet.estimated.includes('potLoss') ? ('computed' as const) : ('sheet' as const),
+            lost: true as const,
           },
         ]
       : []),

@@ -2,7 +2,16 @@ import { humidityPct, valueAt } from '../climate';
 import { ASSUMED_MASS_G, beyondTable, nearestIn, paceOf, potShareIn, worstIn } from '../cure';
 import { allowancesOf, ENGINES, type Method, type MethodContext, settingIn } from '../method';
 import { amounts, type Batch, liquidDensity, type MixAsk, type MixResult, massOf, withBlend, withRecipe } from '../mix';
-import { isMetered, type Kit, type Milestone, milestoneOf, proportionOf, type SheetRevision, sheetIn } from '../system';
+import {
+  isMetered,
+  type Kit,
+  type Milestone,
+  milestoneOf,
+  proportionOf,
+  type SheetRevision,
+  sheetIn,
+  usualPotLossMl,
+} from '../system';
 import { attempt, figure, line, type Problem, type WorkLine } from '../units';
 import { placesIn } from '../void';
 import type { Actuals } from './actuals';
@@ -45,6 +54,20 @@ export function asWorked(sheet: SheetRevision, pouredOut: boolean): SheetRevisio
     made = { ...sheet, milestones: pouredOut ? [{ ...out, kind: 'use-by' }, ...rest] : rest };
     known.set(sheet, made);
   }
+  return made;
+}
+
+/** Sheets that do not say what stays in a pot, with what is usual for so much. */
+const keeping = new WeakMap<SheetRevision, Map<number, SheetRevision>>();
+
+/** The sheet with what a pot usually keeps of a void of so much, where it is silent: a dab leaves no pailful behind. */
+export function withUsualLoss(sheet: SheetRevision, netMl: number): SheetRevision {
+  if (!sheet.estimated.includes('potLoss')) return sheet;
+  const potLossMl = Number(usualPotLossMl(sheet.kind, netMl).toPrecision(3));
+  const known = keeping.get(sheet) ?? new Map<number, SheetRevision>();
+  keeping.set(sheet, known);
+  const made = known.get(potLossMl) ?? { ...sheet, potLossMl };
+  known.set(potLossMl, made);
   return made;
 }
 

@@ -19,7 +19,7 @@ import { withStand, withTrouble } from './extra-steps';
 import { GATES } from './gates';
 import { type Laying, layingOf } from './laying';
 import type { PotShare } from './milestone-times';
-import { asWorked, mixAt, sheetHere, withFace } from './mix-here';
+import { asWorked, mixAt, sheetHere, withFace, withUsualLoss } from './mix-here';
 import { type Ask, asker, staysHotter } from './reach-try';
 import type { Piece } from './repair';
 import { type PotEstimate, type RepairAsk, type RepairPlan, sameAsk, settingsOf } from './repair-plan';
@@ -215,7 +215,7 @@ export function preparePass(
 
   const choices = attempt(() => ({ effects: effectsOf(method, repair.schools), settings: settingsOf(method, repair) }));
   if (!choices.ok) return only({ ...base, problems: [...problems, { ...choices.problem, stage: 'mix' }] });
-  sheet = asWorked(sheet, choices.value.effects.pouredOut);
+  sheet = withUsualLoss(asWorked(sheet, choices.value.effects.pouredOut), measured.nominalMl);
   const chosen: MethodContext = {
     params: method.params ?? {},
     areas: 1,

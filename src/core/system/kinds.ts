@@ -97,6 +97,8 @@ export interface SystemKind {
   readonly dosed: string | null;
   readonly ways: readonly Way[];
   readonly asks: readonly SheetField[];
+  /** What stays on board, film or in a cup at most, mL, where that is less than in a pot. */
+  readonly keepsMl?: number;
   /** Its packs are mixed whole, unless the sheet lets them be parted: what is in them settles or is metered out. */
   readonly whole?: true;
   /** Times that its sheets usually print, in the order of work. */
@@ -146,6 +148,7 @@ export const SYSTEM_KINDS = {
   },
   paste: {
     label: 'Paste adhesive, mixed by hand',
+    keepsMl: 10,
     does: 'Two pastes from tins, spread on both faces.',
     families: ['resin-amine', 'methacrylate'],
     flows: ['paste'],
@@ -236,6 +239,7 @@ export const SYSTEM_KINDS = {
   },
   sachets: {
     label: 'Pre-measured sachets',
+    keepsMl: 1,
     does: 'Kneaded in their own bag; a sachet is never divided.',
     families: ['resin-amine', 'methacrylate'],
     flows: ['paste', 'pours'],
@@ -251,6 +255,7 @@ export const SYSTEM_KINDS = {
   },
   'polyester-filler': {
     label: 'Polyester or vinylester filler with paste peroxide',
+    keepsMl: 4,
     does: 'A strip of hardener folded into the filler, 1 to 3 %.',
     families: ['peroxide'],
     flows: ['paste'],
@@ -265,6 +270,7 @@ export const SYSTEM_KINDS = {
   },
   'finish-resin': {
     label: 'Finish resin with liquid catalyst in drops',
+    keepsMl: 8,
     does: 'A pigmented coat over a patch, cut back and polished.',
     families: ['peroxide'],
     flows: ['film'],
@@ -279,6 +285,7 @@ export const SYSTEM_KINDS = {
   },
   'powder-liquid': {
     label: 'Powder and liquid methacrylate',
+    keepsMl: 0.5,
     does: 'Built up bead by bead.',
     families: ['methacrylate'],
     flows: ['beads'],
@@ -296,6 +303,7 @@ export const SYSTEM_KINDS = {
   },
   putty: {
     label: 'Two-part putty, kneaded by hand',
+    keepsMl: 2,
     does: 'Equal parts kneaded to one colour, rammed in.',
     families: ['resin-amine', 'methacrylate'],
     flows: ['putty'],
@@ -341,6 +349,7 @@ export const SYSTEM_KINDS = {
   },
   'joint-colour': {
     label: 'Two-bottle joint colour with water and a stand time',
+    keepsMl: 5,
     does: 'Painted on joints; dries by warmth and dry air.',
     families: ['water-borne'],
     flows: ['film'],

@@ -5,7 +5,7 @@ import { type SystemKindId, systemKind, type UsualPart } from './kinds';
  * marked in the sheet, never a limit.
  */
 export const USUAL = {
-  /** Mixing in a pot or by hand, min; what stays in a pot and on tools, mL. */
+  /** Mixing in a pot or by hand, min; what stays in a full pot and on tools at the most, mL. */
   mixMin: 3,
   potLossMl: 20,
   /** A static mixer of the common size. */
@@ -38,3 +38,11 @@ export function isPartedUsually(kind: SystemKindId): boolean {
   const { mixing, whole = false } = systemKind(kind);
   return mixing !== 'mixer' && !whole;
 }
+
+/** A little pot keeps a tenth of what is mixed in it, and never less than a smear, mL. */
+const LEFT_SHARE = 0.1;
+const SMEAR_ML = 1;
+
+/** What a pot and its tools usually keep of a mix for a void of so much, mL, where the sheet is silent. */
+export const usualPotLossMl = (kind: SystemKindId, netMl: number): number =>
+  Math.min(systemKind(kind).keepsMl ?? USUAL.potLossMl, Math.max(SMEAR_ML, LEFT_SHARE * netMl));

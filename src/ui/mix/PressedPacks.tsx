@@ -42,7 +42,7 @@ export function PressedPacks({
   const shownPacks = packs.slice(0, SHOWN);
   const pack = mix.kits.volumeMl;
   const mixers = mix.batches.reduce((s, b) => s + b.mixers, 0);
-  const eachMl = mix.lines.reduce((s, l) => s + (l.voice === 'sheet' ? 0 : l.ml), 0) / places;
+  const eachMl = mix.lines.reduce((s, l) => s + (l.lost ? 0 : l.ml), 0) / places;
   const shots = strokeMl === null ? null : eachMl / strokeMl;
   const said = shots === null ? null : saidShots(shots);
   // Where each round is one hole, it is called one.

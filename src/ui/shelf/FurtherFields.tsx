@@ -22,13 +22,14 @@ function MixingFields() {
   const { draft } = useSheetFields();
   const { mixer } = USUAL;
   const metered = isMetered(draft.kind);
+  const keepsMl = systemKind(draft.kind).keepsMl ?? USUAL.potLossMl;
   return (
     <Fold
       title={metered ? 'Mixer and first shots' : 'Mixing and what stays behind'}
       says={
         metered
           ? `${or(draft.mixerVolume, `${mixer.volumeMl} mL`)} stay in a mixer, ${or(draft.mixerPurge, `${mixer.purgeMl} mL`)} thrown away first`
-          : `${or(draft.mixMin, `${USUAL.mixMin} min`)}, ${or(draft.potLoss, `${USUAL.potLossMl} mL`)} stay in the pot`
+          : `${or(draft.mixMin, `${USUAL.mixMin} min`)}, ${or(draft.potLoss, `a tenth, at most ${keepsMl} mL`)} stay in the pot`
       }
     >
       <div className="grid sm:grid-cols-2 lg:grid-cols-4 gap-3">
@@ -44,7 +45,11 @@ function MixingFields() {
             <SheetText field="mixMin" label="Mixing time" hint={`usual: ${USUAL.mixMin} min`} />
             <SheetText field="mixRpm" label="Paddle, turns a minute" hint="300 to 400" />
             <SheetText field="mixManner" label="Manner" hint="fold, never whip" />
-            <SheetText field="potLoss" label="Left in the pot and on tools" hint={`usual: ${USUAL.potLossMl} mL`} />
+            <SheetText
+              field="potLoss"
+              label="Left in the pot and on tools"
+              hint={`usual: a tenth, at most ${keepsMl} mL`}
+            />
           </>
         )}
         <SheetText field="coverage" label="Coverage, kg for each m² and mm" hint="empty: none given" />

@@ -200,8 +200,7 @@ export const mixRules: Readonly<Record<string, Rule>> = {
   lost: ({ plan }) => {
     const { mix, sheet } = plan;
     if (!mix || !sheet) return [];
-    // What the sheet itself says is lost: the rest was measured, computed or chosen.
-    const lost = mix.lines.reduce((sum, l) => sum + (l.voice === 'sheet' ? l.ml : 0), 0);
+    const lost = mix.lines.reduce((sum, l) => sum + (l.lost ? l.ml : 0), 0);
     const placed = mix.lines.reduce((sum, l) => sum + l.ml, 0) - lost;
     if (placed <= 0 || lost <= WASTE_SAID * placed) return [];
     return [
@@ -218,7 +217,7 @@ export const mixRules: Readonly<Record<string, Rule>> = {
     const { mix, sheet } = plan;
     if (!mix || !sheet || !isMetered(sheet.kind)) return [];
     const { leftMl, buy } = mix.kits;
-    const eachMl = mix.lines.reduce((sum, l) => sum + (l.voice === 'sheet' ? 0 : l.ml), 0) / (repair.void?.count ?? 1);
+    const eachMl = mix.lines.reduce((sum, l) => sum + (l.lost ? 0 : l.ml), 0) / (repair.void?.count ?? 1);
     return leftMl < eachMl ? [F.spare({ left: ml(leftMl), packs: buy, each: ml(eachMl) })] : [];
   },
 
