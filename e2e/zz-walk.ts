@@ -165,7 +165,7 @@ const jobs: Record<string, (page: Page) => Promise<void>> = {
     await all(page);
   },
   holes: async (page) => {
-    await sheet(page, 'Vinyl sachet', 'Pre-measured sachets', [['A to B, with its basis', '100:2 by weight'], ['of A', '10 mL'], ['of B', '0.2 g'], ['Volume by the sheet', '9.22 mL'], ['May be split', 'no'], ['Left in the pot and on tools', '0 mL'], ['Lift to', '8 mm']],
+    await sheet(page, 'Vinyl sachet', 'Pre-measured sachets', [['A to B, with its basis', '100:2 by weight'], ['of A', '10 mL'], ['of B', '0.2 g'], ["The sheet’s own yield", '9.22 mL'], ['May be split', 'no'], ['Left in the pot and on tools', '0 mL'], ['Lift to', '8 mm']],
       [['Use-by of the pot', '10 C: 30 min\n20 C: 15 min'], ['Gel', '10 C: 90 min\n20 C: 40 min'], ['Grind or sand', '10 C: 10 h\n20 C: 5 h']]);
     await job(page, '13 °C', '60 %', 'laminate', /Hole in a laminate/);
     await inspected(page, 'laminate-hole');

@@ -98,6 +98,19 @@ test('the mating tool is freed before gel, which runs on the putty and not on th
   expect(minutes).toBeLessThan(58);
 });
 
+test('each tool is freed within 56 min of its own kneading, not all of them when the last is packed', () => {
+  const p = plan();
+  const free = p.steps.filter((s) => /free/.test(s.title));
+  expect(free).toHaveLength(7);
+  for (const [i, f] of free.entries()) {
+    const kneaded = p.steps.find((s) => s.id === `b${i + 1}:mix`)!;
+    expect((Date.parse(f.to) - Date.parse(kneaded.from)) / 60_000).toBeLessThanOrEqual(56);
+    expect(f.hold).toBe(true);
+  }
+  // Kneaded in the hand, it has no sides to scrape and no tin to stir.
+  expect(p.steps.map((s) => s.detail).join()).not.toMatch(/Scrape sides|in its own tin|cupful/);
+});
+
 describe('re-estimated after each socket, by what it really took', () => {
   /** So many sockets packed, an hour apart, each with what it took in all. */
   const packed = (...took: readonly number[]) => {

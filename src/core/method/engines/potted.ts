@@ -10,7 +10,7 @@ const mixing = tasks('pot', [
     title:
       '{how, select, mixer {Make the pack ready} other {{of, plural, one {Set out the batch} other {Set out batch {n} of {of}}}}}',
     detail:
-      '{how, select, mixer {Press it out until both parts flow alike, then put the mixer on; note the lot numbers.} other {{kits} {parts}. Stir each part in its own tin first; note the lot numbers. {leftOut}}}',
+      '{how, select, mixer {Press it out until both parts flow alike, then put the mixer on; note the lot numbers.} hand {{kits} {parts}. Note the lot numbers. {leftOut}} other {{kits} {parts}. Stir each part in its own tin first; note the lot numbers. {leftOut}}}',
     confirm: '{how, select, mixer {Both parts flow} other {{weighed, select, yes {Weighed out} other {Set out}}}}',
     work: { fixed: 4 },
   },
@@ -21,7 +21,7 @@ const mixing = tasks('pot', [
     block: 'work',
     title: '{how, select, mixer {Throw the first shots away} other {{of, plural, one {Mix} other {Mix batch {n}}}}}',
     detail:
-      '{how, select, mixer {Until the colour is even; then straight to the work. Keep a dab as the witness of its ratio.} other {{order} {end} Scrape sides and bottom. Keep a cupful as the witness of its cure.}}',
+      '{how, select, mixer {Until the colour is even; then straight to the work. Keep a dab as the witness of its ratio.} hand {{order} {end} Keep a little as the witness of its ratio.} other {{order} {end} Scrape sides and bottom. Keep a cupful as the witness of its cure.}}',
     confirm: '{how, select, mixer {Colour is even} other {Mixed}}',
     // As long as the pot is measured by; a sheet that says nothing is stirred a minute all the same.
     work: { sheet: (c) => c.sheet.mixMin || 1 },

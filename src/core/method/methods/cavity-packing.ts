@@ -120,16 +120,19 @@ export const cavityPacking: Method = {
     ),
     ...tasks('cavity-packing', [
       {
-        task: 'hold:free',
+        // Each before its own gel: what waits for the last place is fast in the first.
+        task: 'free',
+        called: { as: 'hold:free', firstOnly: true },
         role: 'hold',
+        each: 'batch',
         block: 'work',
-        ofLast: true,
-        title: 'Turn the mating tool free, draw the plug',
+        title:
+          '{of, plural, one {Turn the mating tool free, draw the plug} other {Turn the tool of place {n} free, draw its plug}}',
         detail: 'Before it gels; after that it stays.',
         confirm: 'Free and drawn',
-        work: { fixed: 3, per: { place: 1 } },
+        work: { fixed: 2 },
         hold: true,
-        within: { of: 'gel', on: 'all', by: 'end' },
+        within: { of: 'gel', on: 'own', by: 'end' },
       },
     ]),
   ],
