@@ -171,7 +171,7 @@ const jobs: Record<string, (page: Page) => Promise<void>> = {
     await inspected(page, 'laminate-hole');
     await stage(page, 'Measure');
     await page.locator('section[aria-label="Sheet"] section button').filter({ hasText: /Drilled hole/ }).first().click();
-    await type(page, 'Hole diameter, actual bit', '16 mm').catch(() => undefined);
+    await type(page, 'Hole diameter, actual bit', '16 mm'); await type(page, 'Hole depth to the shoulder', '14 mm'); await type(page, 'Like voids', '4');
     await out(page, 'Measure');
     await stage(page, 'Material'); await page.getByRole('button', { name: /^Choose: / }).first().click();
     await all(page);
@@ -193,8 +193,9 @@ const jobs: Record<string, (page: Page) => Promise<void>> = {
     await job(page, '19 °C', '60 %', 'laminate', /Felt, pad or fabric/);
     await inspected(page, 'felt-wet-out');
     await stage(page, 'Measure');
-    await page.locator('section[aria-label="Sheet"] section button').first().click();
+    await page.locator('section[aria-label="Sheet"] section button').filter({ hasText: /Fabric or felt/ }).first().click();
     await page.waitForTimeout(400);
+    await type(page, 'Length', '900 mm'); await type(page, 'Width', '300 mm'); await type(page, 'Like voids', '2');
     await out(page, 'Measure');
     await stage(page, 'Material'); await page.getByRole('button', { name: /^Choose: / }).first().click();
     await all(page);
@@ -209,6 +210,29 @@ const jobs: Record<string, (page: Page) => Promise<void>> = {
     await type(page, 'Cavities 1: length, ⌀', '54 mm'); await page.getByLabel('Cavities 1: form').selectOption({ label: 'round' }); await type(page, 'Cavities 1: depth', '70 mm'); await type(page, 'Cavities 1: read again', '78 mm');
     await type(page, 'Like voids', '7');
     await out(page, 'Measure');
+    await stage(page, 'Material'); await page.getByRole('button', { name: /^Choose: / }).first().click();
+    await all(page);
+  },
+  timber: async (page) => {
+    await sheet(page, 'Timber soak', 'Penetrating consolidant', [['A to B, with its basis', '2:1 by volume'], ['of A', '1 L'], ['of B', '0.5 L'], ['May be split', 'yes']],
+      [['Use-by of the pot', '10 C: 90 min\n20 C: 40 min'], ['Recoat from', '10 C: 60 min\n20 C: 30 min'], ['Full load', '10 C: 24 h\n20 C: 10 h']]);
+    await job(page, '11 °C', '60 %', 'timber', /Soft timber/);
+    await inspected(page, 'timber-soak');
+    await stage(page, 'Measure');
+    await page.locator('section[aria-label="Sheet"] section button').first().click();
+    await page.waitForTimeout(400);
+    await type(page, 'Length', '300 mm'); await type(page, 'Width', '300 mm');
+    await out(page, 'Measure');
+    await stage(page, 'Material'); await page.getByRole('button', { name: /^Choose: / }).first().click();
+    await all(page);
+  },
+  plate: async (page) => {
+    await sheet(page, 'Stiff paste', 'Paste adhesive, mixed by hand', [['A to B, with its basis', '100:45 by weight'], ['of A', '500 g'], ['of B', '225 g'], ['May be split', 'yes']],
+      [['Use-by of the pot', '10 C: 60 min\n20 C: 30 min'], ['Release of clamps', '5 C: 24 h\n15 C: 10 h'], ['Full load', '5 C: 48 h\n15 C: 20 h']]);
+    await job(page, '12 °C', '60 %', 'metal', /Small part bonded/);
+    await inspected(page, 'small-part');
+    await stage(page, 'Measure');
+    await measuredAs(page, /Face to bond/, ['60 mm', '24 mm', '0.25 mm']);
     await stage(page, 'Material'); await page.getByRole('button', { name: /^Choose: / }).first().click();
     await all(page);
   },

@@ -81,6 +81,9 @@ function reachOf(c: TaskContext): Message | '' {
 /** Whether a batch begins its lift. */
 export const beginsLift = (c: TaskContext): boolean => c.batch !== null && firstOfPortion(c);
 
+/** A cup that shows how it cures takes more than a taste of the mix, mL. */
+const LEAST_CUP_ML = 100;
+
 /** What the words of any task may ask for. A method has further ones for what is its own. */
 export const GAPS: Readonly<Record<string, Gap>> = {
   n: (c) => batchOf(c).index + 1,
@@ -118,6 +121,8 @@ export const GAPS: Readonly<Record<string, Gap>> = {
       'comma',
     ),
   weighed: (c) => (batchOf(c).kits === null ? 'yes' : 'no'),
+  /** Too little to keep a cup of. */
+  little: (c) => (batchOf(c).ml < LEAST_CUP_ML ? 'yes' : 'no'),
   reach: reachOf,
   /** Whether it lies along a line that several batches share. */
   along: (c) => (reachOf(c) ? 'yes' : 'no'),

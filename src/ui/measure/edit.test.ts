@@ -119,3 +119,11 @@ test('what no record can hold is not taken over, and said; what stood there stan
   writeShape(repair, 0, key, measured(77, 'rule'));
   expect(workspace.state.getState().notTaken).toBeNull();
 });
+
+test('a soak begins with half a litre a square metre, which nobody has to measure as a thickness', () => {
+  const soak = pieceOf(freshRepair(job.id, 'timber-soak', 1, Date.now()));
+  set(soak);
+  addShape(soak, 'coat');
+  const shape = pieceOf(stateNow().repairs.get(soak.id)!).void!.shapes[0]!;
+  expect(shape).toMatchObject({ thickness: { valueMm: 0.5, text: '0.5 mm' } });
+});

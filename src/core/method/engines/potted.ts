@@ -21,7 +21,7 @@ const mixing = tasks('pot', [
     block: 'work',
     title: '{how, select, mixer {Throw the first shots away} other {{of, plural, one {Mix} other {Mix batch {n}}}}}',
     detail:
-      '{how, select, mixer {Until the colour is even; then straight to the work. Keep a dab as the witness of its ratio.} hand {{order} {end} Keep a little as the witness of its ratio.} other {{order} {end} Scrape sides and bottom. Keep a cupful as the witness of its cure.}}',
+      '{how, select, mixer {Until the colour is even; then straight to the work. Keep a dab as the witness of its ratio.} hand {{order} {end} Keep a little as the witness of its ratio.} other {{order} {end} Scrape sides and bottom. Keep {little, select, yes {a dab} other {a cupful}} as the witness of its ratio.}}',
     confirm: '{how, select, mixer {Colour is even} other {Mixed}}',
     // As long as the pot is measured by; a sheet that says nothing is stirred a minute all the same.
     work: { sheet: (c) => c.sheet.mixMin || 1 },

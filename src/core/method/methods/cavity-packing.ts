@@ -6,7 +6,7 @@ import { filledInLifts, liftsAfter, reworded } from '../engines';
 import type { Method } from '../method';
 import { tasks } from '../task';
 
-const SAYS = texts('cavity-packing.says', { order: 'Equal parts, kneaded until one colour all through.' });
+const SAYS = texts('cavity-packing.says', { order: 'Equal parts, kneaded all through.' });
 
 /** Cavities, sockets and stripped holes packed with putty round what must stay clear. */
 export const cavityPacking: Method = {

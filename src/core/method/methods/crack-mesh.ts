@@ -10,7 +10,7 @@ import type { Method } from '../method';
 import { tasks } from '../task';
 
 const SAYS = texts('crack-mesh.says', {
-  order: 'Both parts until one even colour; as stiff as it comes from the trowel.',
+  order: 'As stiff as it comes from the trowel.',
 });
 
 /** Length of a strip by its area and the way round it, mm: exact for a rectangle. */

@@ -7,7 +7,7 @@ import type { AllowanceRow, Method } from '../method';
 import { tasks } from '../task';
 
 const SAYS = texts('felt-wet-out.says', {
-  order: 'Weighed, never half a kit by eye; both parts until one even colour.',
+  order: 'Weighed, never half a kit by eye.',
 });
 const AMOUNT = texts('felt-wet-out.amount', {
   over: 'brushed over while wetting',
@@ -178,7 +178,8 @@ export const feltWetOut: Method = {
         detail: 'Cut while it is still green, or ground once it is hard.',
         confirm: 'No sharp edge',
         work: { fixed: 10, per: { place: 5 } },
-        waits: { for: 'release', on: 'last' },
+        // Trimming is sanding: that is the time a laminating resin prints.
+        waits: { for: 'sandable', on: 'last', orElse: 'load' },
       },
     ]),
   ],

@@ -7,7 +7,7 @@ import type { Method } from '../method';
 import { tasks } from '../task';
 
 const SAYS = texts('small-part.says', {
-  order: 'Both parts weighed, or kneaded in their film, until one even colour.',
+  order: 'Both parts weighed, or kneaded in their film.',
 });
 
 /** A small part set in place: a sensor, a magnet, a stop, a hinge block. */

@@ -1,4 +1,5 @@
 import { texts } from '../../say';
+import { measured } from '../../void';
 import { furtherCoats } from '../allowances';
 import { clear, endOfMixing, waiting, weighedOrWhole } from '../common';
 import { coated, coatSettings, reworded } from '../engines';
@@ -114,6 +115,8 @@ export const timberSoak: Method = {
   allowances: [furtherCoats],
   says: { order: SAYS.order() },
   params: { toRefusal: true },
+  // Half a litre a square metre to begin with, end grain several times that: nobody measures how thick a soak is.
+  blanks: { coat: { thickness: measured(0.5, 'guess'), texture: { from: 'class', class: 'none' } } },
   tasks: [
     ...tasks('timber-soak', [
       {
