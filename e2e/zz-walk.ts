@@ -236,6 +236,29 @@ const jobs: Record<string, (page: Page) => Promise<void>> = {
     await stage(page, 'Material'); await page.getByRole('button', { name: /^Choose: / }).first().click();
     await all(page);
   },
+  kerb: async (page) => {
+    await sheet(page, 'Rapid mortar', 'Cement powder and water', [['Least water', '12 %'], ['Usual water', '13 %'], ['Most water', '14 %'], ['Per cent of what', 'A'], ['of A', '25 kg'], ['May be split', 'yes']],
+      [['Use-by of the pot', '10 C: 45 min\n20 C: 25 min'], ['Keep from frost until', '5 C: 40 h\n10 C: 24 h\n20 C: 12 h'], ['Foot traffic', '5 C: 10 h\n20 C: 4 h']]);
+    await job(page, '14 °C', '60 %', 'concrete', /Cement-based patch/);
+    await inspected(page, 'cement-patch');
+    await stage(page, 'Measure');
+    await measuredAs(page, /Hollow or patch/, ['480 mm', '350 mm', '42 mm']);
+    await stage(page, 'Material'); await page.getByRole('button', { name: /^Choose: / }).first().click();
+    await all(page);
+  },
+  tiles: async (page) => {
+    await sheet(page, 'Flexible bed', 'Tile setting adhesive', [['of A', '20 kg'], ['May be split', 'yes'], ['Least water', '24 %'], ['Usual water', '25 %'], ['Most water', '26 %'], ['Per cent of what', 'A']].filter((x) => true) as [string, string][],
+      [['Use-by of the pot', '10 C: 4 h\n20 C: 2 h'], ['Open time', '10 C: 32 min\n20 C: 18 min'], ['Fill joints or lay over', '10 C: 36 h\n20 C: 20 h'], ['Foot traffic', '10 C: 36 h\n20 C: 20 h']]);
+    await job(page, '15 °C', '60 %', 'concrete', /Tiles or slabs in a combed bed/);
+    await inspected(page, 'setting-bed');
+    await stage(page, 'Measure');
+    await page.locator('section[aria-label="Sheet"] section button').first().click();
+    await page.waitForTimeout(400);
+    await type(page, 'Length', '4 m'); await type(page, 'Width', '3 m');
+    await out(page, 'Measure');
+    await stage(page, 'Material'); await page.getByRole('button', { name: /^Choose: / }).first().click();
+    await all(page);
+  },
 };
 async function main() {
   const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: FLAGS });

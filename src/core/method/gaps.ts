@@ -121,6 +121,8 @@ export const GAPS: Readonly<Record<string, Gap>> = {
       'comma',
     ),
   weighed: (c) => (batchOf(c).kits === null ? 'yes' : 'no'),
+  /** Whether parts stand in tins of their own and settle there: powder does not, nor does the tap’s water. */
+  tins: (c) => (c.sheet.parts.some((p) => p.role === 'powder' || p.role === 'water') ? 'no' : 'yes'),
   /** Too little to keep a cup of. */
   little: (c) => (batchOf(c).ml < LEAST_CUP_ML ? 'yes' : 'no'),
   reach: reachOf,

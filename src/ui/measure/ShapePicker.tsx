@@ -6,6 +6,9 @@ import { Drawing } from '../shared/Drawing';
 
 const GROUPS = Object.keys(BROKE) as BrokeId[];
 
+/** What broke, in the order of the shapes: that which a method is for comes first. */
+const groupsOf = (ids: readonly ShapeId[]): readonly BrokeId[] => [...new Set(ids.map((id) => SHAPES[id].broke))];
+
 /** Shapes by what broke, each as a small picture; those the method plans first, the others on asking. */
 export function ShapePicker({
   method,
@@ -21,7 +24,7 @@ export function ShapePicker({
   const { onFaces } = ENGINES[method.engine];
   // A hole has a cone, a chase a pocket; to a face belongs another face.
   const [all, setAll] = useState(!first && !onFaces);
-  const offered = SHAPE_IDS.filter((id) => all || method.shapes.includes(id));
+  const offered = all ? SHAPE_IDS : method.shapes;
   return (
     <div className="p-5">
       <h2 className="font-bold text-lg">{first ? 'What broke?' : 'What else belongs to it?'}</h2>
@@ -33,7 +36,7 @@ export function ShapePicker({
             : 'Its volume is added: a cone on a hole, a pocket in a chase.'}
       </p>
       <div className="flex flex-wrap gap-x-5">
-        {GROUPS.map((group) => {
+        {(all ? GROUPS : groupsOf(method.shapes)).map((group) => {
           const mine = offered.filter((id) => SHAPES[id].broke === group);
           if (!mine.length) return null;
           return (

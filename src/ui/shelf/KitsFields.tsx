@@ -1,6 +1,6 @@
 'use client';
 import { Plus, Trash2 } from 'lucide-react';
-import type { PartId, SheetRevision } from '@/core/system';
+import { type PartId, type SheetRevision, systemKind } from '@/core/system';
 import { Choice } from '../shared/bits';
 import { blankKit, type DraftFaults, type KitDraft } from './draft';
 import { Typed } from './fields';
@@ -28,6 +28,8 @@ export function KitsFields({
   /** How the words on such a pack go. */
   example: string;
 }) {
+  const spec = systemKind(kind);
+  const isWater = (id: PartId) => spec.dosed !== null && spec.parts.some((p) => p.id === id && p.role === 'water');
   const set = (key: string, over: Partial<KitDraft>) =>
     onChange(kits.map((k) => (k.key === key ? { ...k, ...over } : k)));
   return (
@@ -63,7 +65,7 @@ export function KitsFields({
                   key={id}
                   field={field(id.toLowerCase())}
                   label={`of ${id}`}
-                  hint={id === 'A' ? '420 g or 300 mL' : undefined}
+                  hint={id === 'A' ? '420 g or 300 mL' : isWater(id) ? 'empty: from the tap' : undefined}
                   value={k.massG[id]}
                   fault={faults[field(id.toLowerCase())]}
                   onChange={(v) => set(k.key, { massG: { ...k.massG, [id]: v } })}

@@ -280,3 +280,37 @@ describe('sand told by bulk volume', () => {
     expect(faults(crack({ cByWeight: 'some' })).cByWeight).toBeDefined();
   });
 });
+
+describe('a bag that is mixed with water', () => {
+  const bag = (over: Partial<SheetDraft> = {}, b = ''): SheetDraft => {
+    const d = draftOf(
+      sampleSheets.find((s) => s.dose !== null && s.parts.some((p) => p.id === 'B' && p.role === 'water'))!,
+    );
+    return {
+      ...d,
+      doseMin: '12 %',
+      doseUsual: '13 %',
+      doseMax: '14 %',
+      doseOf: 'A',
+      kits: [{ ...d.kits[0]!, massG: { ...d.kits[0]!.massG, A: '25 kg', B: b } }],
+      ...over,
+    };
+  };
+  const kit = (d: SheetDraft) => {
+    const r = read(d);
+    if ('faults' in r) throw new Error(JSON.stringify(r.faults));
+    return r.sheet.kits[0]!.massG;
+  };
+  test('names its powder: the water is the tap’s, by the usual dose', () => {
+    expect(kit(bag()).A).toBe(25_000);
+    expect(kit(bag()).B).toBeCloseTo(3250, 6);
+    // Typed, it is what was typed.
+    expect(kit(bag({}, '3.4 kg')).B).toBe(3400);
+  });
+  test('without a dose it is asked for as before, and a hardener is never taken for water', () => {
+    expect(faults(bag({ doseUsual: '' })).doseUsual).toBeDefined();
+    const d = paste();
+    const none = { ...d, kits: [{ ...d.kits[0]!, massG: { ...d.kits[0]!.massG, B: '' } }] };
+    expect(faults(none)[`kits.${d.kits[0]!.key}.b`]).toBeDefined();
+  });
+});

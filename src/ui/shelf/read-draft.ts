@@ -275,8 +275,17 @@ function kitsOf(
   has: (id: PartId) => boolean,
   densities: Readonly<Partial<Record<PartId, number>>>,
 ): SheetRevision['kits'] {
+  const spec = systemKind(d.kind);
   return d.kits.map((k, i) => {
-    const mass = (id: PartId) => read.pack(`kits.${k.key}.${id.toLowerCase()}`, k.massG[id], densities[id]);
+    const typed = (id: PartId) => read.pack(`kits.${k.key}.${id.toLowerCase()}`, k.massG[id], densities[id]);
+    // Water comes from the tap: a bag names its powder, and what belongs to it follows from the usual dose.
+    const tap = (id: PartId): boolean =>
+      spec.dosed !== null && !k.massG[id].trim() && spec.parts.some((p) => p.id === id && p.role === 'water');
+    const usualPct = parseQuantity('percent', d.doseUsual, read.system);
+    const mass = (id: PartId): number =>
+      tap(id) && usualPct.ok && usualPct.value > 0
+        ? (typed('A') * perHundredOfA(usualPct.value, d.doseOf || 'A')) / 100
+        : typed(id);
     return {
       id: k.key,
       label: k.label.trim() || `Kit ${i + 1}`,

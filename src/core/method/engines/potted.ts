@@ -10,7 +10,7 @@ const mixing = tasks('pot', [
     title:
       '{how, select, mixer {Make the pack ready} other {{of, plural, one {Set out the batch} other {Set out batch {n} of {of}}}}}',
     detail:
-      '{how, select, mixer {Press it out until both parts flow alike, then put the mixer on; note the lot numbers.} hand {{kits} {parts}. Note the lot numbers. {leftOut}} other {{kits} {parts}. Stir each part in its own tin first; note the lot numbers. {leftOut}}}',
+      '{how, select, mixer {Press it out until both parts flow alike, then put the mixer on; note the lot numbers.} hand {{kits} {parts}. Note the lot numbers. {leftOut}} other {{kits} {parts}. {tins, select, yes {Stir each part in its own tin first; note the lot numbers.} other {Turn the bag over first; note its lot number.}} {leftOut}}}',
     confirm: '{how, select, mixer {Both parts flow} other {{weighed, select, yes {Weighed out} other {Set out}}}}',
     work: { fixed: 4 },
   },
