@@ -3,6 +3,7 @@ import { pieceOf, piecesOf, withPiece } from '../src/core/plan';
 import { viewJob } from '../src/core/record';
 import { kindOf, measureVoid, withValue } from '../src/core/void';
 import { clockRun } from './clocks';
+import { floorRun } from './floor';
 import { grownJob } from './jobs';
 import { kitRun } from './kits';
 import { labRun } from './lab-run';
@@ -113,6 +114,9 @@ row(
 // Kits of a job of fifty repairs over six systems, and their distance from the optimum that exhaustive search finds on
 // small cases.
 kitRun((name, sorted) => row(name, sorted, at(reference, 0.5)), times, NOW);
+
+// Floors, their borders pulled, and every method at once.
+floorRun((name, sorted) => row(name, sorted, at(reference, 0.5)), times, NOW);
 
 // Clocks, windows and self-heating, each beside a straightforward way of the same.
 clockRun((name, sorted, ref) => row(name, sorted, ref ?? at(reference, 0.5)), times, NOW);

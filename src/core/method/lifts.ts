@@ -1,6 +1,6 @@
 import { leanThreshold, proportionOf } from '../system';
 import { figure, refuse } from '../units';
-import { areHoles, belowMl, kindOf, layerShares, type VoidShape } from '../void';
+import { areHoles, belowMl, kindOf, layerShares, liftShares, type VoidShape } from '../void';
 import { type MethodContext, settingIn } from './context';
 
 /** Nobody fills a hole in more. */
@@ -117,7 +117,7 @@ export function sharesOf(c: MethodContext): readonly number[] {
   const lifts = liftsOf(c);
   const even = firstFirst(lifts, leadOf(c));
   if (c.params.conformal) return even;
-  if (!areHoles(c.void.shapes)) return layerShares(c.void, even);
+  if (!areHoles(c.void.shapes)) return leadOf(c) === 0 ? liftShares(c.void, lifts) : layerShares(c.void, even);
   const each = c.void.shapes.map((shape) => layersMl(c, shape));
   const ml = even.map((_, lift) => each.reduce((sum, layers) => sum + (layers[lift] ?? 0), 0));
   const all = ml.reduce((a, b) => a + b, 0);

@@ -294,19 +294,12 @@ export const belowMl = (shape: VoidShape, depthMm: number): number => {
     : nominalMl(shape) * Math.max(0, 1 - depthMm / kind.faces(shape).maxDepthMm);
 };
 
-const shares = new WeakMap<Void, Map<string, readonly number[]>>();
-
 /**
  * Shares of the volume in layers, deepest first, summing to 1. A hollow that narrows downwards holds less in its deeper
  * layers.
  * @param ofDepth each layer's share of the deepest depth, deepest first, summing to 1
  */
 export function layerShares(v: Void, ofDepth: readonly number[]): readonly number[] {
-  const known = shares.get(v) ?? new Map<string, readonly number[]>();
-  shares.set(v, known);
-  const key = ofDepth.join(' ');
-  const before = known.get(key);
-  if (before) return before;
   const deepest = Math.max(...v.shapes.map((shape) => kindOf(shape).faces(shape).maxDepthMm));
   let filled = 0;
   // From the bottom up: what lies below the top of each layer.
@@ -315,14 +308,19 @@ export function layerShares(v: Void, ofDepth: readonly number[]): readonly numbe
     const z = Math.max(0, 1 - filled) * deepest;
     return v.shapes.reduce((sum, shape) => sum + belowMl(shape, z), 0);
   });
-  const found = ofDepth.map((_, i) => (below[i + 1]! - below[i]!) / below.at(-1)!);
-  known.set(key, found);
-  return found;
+  return ofDepth.map((_, i) => (below[i + 1]! - below[i]!) / below.at(-1)!);
 }
 
+const evenShares = new WeakMap<Void, readonly number[]>();
+
 /** The same in `lifts` layers of equal thickness. */
-export const liftShares = (v: Void, lifts: number): readonly number[] =>
-  layerShares(
+export function liftShares(v: Void, lifts: number): readonly number[] {
+  const known = evenShares.get(v);
+  if (known?.length === lifts) return known;
+  const found = layerShares(
     v,
     Array.from({ length: lifts }, () => 1 / lifts),
   );
+  evenShares.set(v, found);
+  return found;
+}

@@ -3,6 +3,7 @@ import { withLast } from '../../mix';
 import type { RepairPlan } from '../../plan';
 import { ml, mm, percent, texts } from '../../say';
 import { attempt } from '../../units';
+import type { Void } from '../../void';
 import { findings } from '../finding';
 import type { Rule } from './rule';
 
@@ -33,10 +34,11 @@ const WAY = texts('finding.even-sets.way', {
   thick: '{way, select, more {Thicker} other {Thinner}} by {lead}',
 });
 
-/** A first layer is tried so much thinner or thicker than an even one, in steps of these, %. */
-const STEP = 0.1;
+/** A first layer is tried so much thinner or thicker than an even one, first in wide steps, then in fine ones, %. */
 const FROM = -40;
 const TO = 80;
+const WIDE = 2;
+const FINE = 0.1;
 
 /** Whole packs that each lift takes, and what the fullest lift leaves in its own, mL. */
 interface Packs {
@@ -62,19 +64,48 @@ function packsWith(lead: number, plan: RepairPlan, context: MethodContext): Pack
   return { count: each.reduce((sum, e) => sum + e.packs, 0), leftMl: Math.min(...each.map((e) => e.leftMl)) };
 }
 
-/** The layers that open the fewest packs: of the nearest stretch of such ones the one that leaves most in the fullest. */
-function fewestPacks(plan: RepairPlan, context: MethodContext): (Packs & { readonly lead: number }) | null {
-  const now = leadOf(context);
-  let best: (Packs & { readonly lead: number }) | null = null;
-  for (let i = 0; i <= (TO - FROM) / STEP; i++) {
-    const lead = Number((FROM + i * STEP).toFixed(1));
-    const packs = packsWith(lead, plan, context);
-    if (!packs) continue;
-    const fewer = !best || packs.count < best.count;
-    const same = best !== null && packs.count === best.count;
-    if (fewer || (same && packs.leftMl > best!.leftMl + 1e-9)) best = { ...packs, lead };
+/** Packs with the layers that take them. */
+type Layers = Packs & { readonly lead: number };
+
+/** Of so many first layers the one with the fewest packs, and of those the one that leaves most in the fullest. */
+function best(from: number, to: number, step: number, packs: (lead: number) => Packs | null): Layers | null {
+  let found: Layers | null = null;
+  for (let i = 0; i <= Math.round((to - from) / step); i++) {
+    const lead = Number((from + i * step).toFixed(1));
+    const here = packs(lead);
+    if (!here) continue;
+    if (!found || here.count < found.count || (here.count === found.count && here.leftMl > found.leftMl + 1e-9))
+      found = { ...here, lead };
   }
-  return best && best.lead !== now ? best : null;
+  return found;
+}
+
+/** What was found for a void before: while a temperature is pulled, nothing of it changes. */
+const known = new WeakMap<Void, Map<string, Layers | null>>();
+
+/** The layers that open the fewest packs; null where those that are planned do. */
+function fewestPacks(plan: RepairPlan, context: MethodContext): Layers | null {
+  const { mix } = plan;
+  const packs = (lead: number) => packsWith(lead, plan, context);
+  const of = known.get(context.void) ?? new Map<string, Layers | null>();
+  known.set(context.void, of);
+  const key = [
+    leadOf(context),
+    context.liftMm,
+    context.sheet.limits.liftMaxMm,
+    context.effects.level,
+    mix!.kits.volumeMl,
+    context.sheet.potLossMl,
+    ...mix!.lines.map((l) => `${l.id} ${l.ml}`),
+    ...mix!.batches.map((b) => b.portion),
+  ].join('|');
+  const before = of.get(key);
+  if (before !== undefined) return before;
+  const near = best(FROM, TO, WIDE, packs);
+  const fine = near && best(near.lead - WIDE, near.lead + WIDE, FINE, packs);
+  const found = fine && fine.lead !== leadOf(context) ? fine : null;
+  of.set(key, found);
+  return found;
 }
 
 /** What is noticed about lifts and what lies in them. */
@@ -99,14 +130,14 @@ export const layerRules: Readonly<Record<string, Rule>> = {
     if (mix.batches.some((b) => b.kits === null)) return [];
     // Only where all of it together would take fewer: what is missing in one layer is over in another.
     if (mix.kits.use <= Math.ceil(mix.toMixMl / mix.kits.volumeMl - 1e-9)) return [];
-    const best = fewestPacks(plan, context);
-    if (!best || best.count >= mix.kits.use) return [];
-    const trial = { ...context, settings: { ...context.settings, [context.params.lead]: best.lead } };
-    const said = { way: best.lead > 0 ? 'more' : 'less', lead: percent(Math.abs(best.lead)) };
+    const found = fewestPacks(plan, context);
+    if (!found || found.count >= mix.kits.use) return [];
+    const trial = { ...context, settings: { ...context.settings, [context.params.lead]: found.lead } };
+    const said = { way: found.lead > 0 ? 'more' : 'less', lead: percent(Math.abs(found.lead)) };
     return [
       F['even-sets'](
-        { ...said, packs: mix.kits.use, fewer: best.count, thick: mm(liftsMm(trial)[0]!), left: ml(best.leftMl) },
-        { ways: [{ say: WAY.thick(said), set: { path: ['settings', context.params.lead], value: best.lead } }] },
+        { ...said, packs: mix.kits.use, fewer: found.count, thick: mm(liftsMm(trial)[0]!), left: ml(found.leftMl) },
+        { ways: [{ say: WAY.thick(said), set: { path: ['settings', context.params.lead], value: found.lead } }] },
       ),
     ];
   },
