@@ -35,8 +35,8 @@ const WAY = texts('finding.even-sets.way', {
 });
 
 /** A first layer is tried so much thinner or thicker than an even one, first in wide steps, then in fine ones, %. */
-const FROM = -40;
-const TO = 80;
+const FROM = -30;
+const TO = 40;
 const WIDE = 2;
 const FINE = 0.1;
 
@@ -102,8 +102,8 @@ function fewestPacks(plan: RepairPlan, context: MethodContext): Layers | null {
   const before = of.get(key);
   if (before !== undefined) return before;
   const near = best(FROM, TO, WIDE, packs);
-  const fine = near && best(near.lead - WIDE, near.lead + WIDE, FINE, packs);
-  const found = fine && fine.lead !== leadOf(context) ? fine : null;
+  // The fine look is only for the middle of what is found.
+  const found = near && near.count < mix!.kits.use ? best(near.lead - WIDE, near.lead + WIDE, FINE, packs) : null;
   of.set(key, found);
   return found;
 }
@@ -131,7 +131,7 @@ export const layerRules: Readonly<Record<string, Rule>> = {
     // Only where all of it together would take fewer: what is missing in one layer is over in another.
     if (mix.kits.use <= Math.ceil(mix.toMixMl / mix.kits.volumeMl - 1e-9)) return [];
     const found = fewestPacks(plan, context);
-    if (!found || found.count >= mix.kits.use) return [];
+    if (!found) return [];
     const trial = { ...context, settings: { ...context.settings, [context.params.lead]: found.lead } };
     const said = { way: found.lead > 0 ? 'more' : 'less', lead: percent(Math.abs(found.lead)) };
     return [
