@@ -205,7 +205,7 @@ function slopeOf(text: string): number | null {
   const ratio = /^1\s*(?::|in)\s*([\d.,]+)$/i.exec(text);
   const read = readNumber((told ?? ratio)?.[1] ?? '');
   if (!('value' in read) || read.value < 0) return null;
-  const unit = told?.[2]!.toLowerCase().replace(/\s/g, '');
+  const unit = told ? told[2]!.toLowerCase().replace(/\s/g, '') : '';
   const by = unit === 'mm/m' || unit === '‰' ? 1000 : unit === 'in/ft' ? 12 : 100;
   const tangent = told ? read.value / by : 1 / read.value;
   return Number.isFinite(tangent) ? (Math.atan(tangent) * 180) / Math.PI : null;
