@@ -1,8 +1,8 @@
 import { milestoneKind } from '../system';
 import { kindOf } from '../void';
 import type { Actuals } from './actuals';
-import { endOfStep, handMinutesBy } from './laying';
 import type { PlannedStep, RepairPlan } from './repair-plan';
+import { endOfStep, handMinutesBy } from './step-time';
 
 /** What becomes of the placing under way when fewer place on. */
 export interface FewerHands {

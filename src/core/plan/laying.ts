@@ -12,7 +12,6 @@ import {
 import { layerOf } from '../mix';
 import type { Milestone, MilestoneId } from '../system';
 import { refuse } from '../units';
-import type { Actuals } from './actuals';
 import { stands, tears } from './blocks';
 import { type DayEnd, earliestSlot } from './calendar';
 import { AGAIN } from './extra-steps';
@@ -21,6 +20,7 @@ import type { MilestoneTime, Named } from './milestone-times';
 import { type ClockAsk, clocksOf, type Spot, upTo, type Wait } from './pass-clocks';
 import type { MissedWindow, PlannedStep } from './repair-plan';
 import type { PlanStop } from './stand-in';
+import { endOfStep, handsOnMs } from './step-time';
 
 /** A plan that nobody can read is none, and laying it out takes longer than anybody waits. */
 const MOST_STEPS = 5000;
@@ -67,52 +67,6 @@ export interface Laying {
   readonly waitOf: (kind: MilestoneId, batches: readonly number[]) => Wait;
   readonly endOf: (kind: MilestoneId, batches: readonly number[], part?: number) => number | null;
   readonly stopAt: (draft: StepDraft, kind: MilestoneId, batches: readonly number[], why: string) => PlanStop;
-}
-
-/**
- * Time a step is planned with: whole minutes, rounded up. Nobody works to the second, and a hair more material moves
- * nobody's day.
- */
-const handsOnMs = (step: StepDraft): number =>
-  step.exact ? Math.round(step.handsOnMin * MIN_MS) : Math.ceil(step.handsOnMin - 1e-9) * MIN_MS;
-
-/** Stretches of the shared part of a step, each by so many hands: from when, by how many. */
-function shifts(step: StepDraft, startMs: number, planned: number, hands: Actuals['hands']) {
-  const fromMs = startMs + Math.max(0, step.handsOnMin - (step.sharedMin ?? 0)) * MIN_MS;
-  const before = hands.findLast((h) => h.atMs <= fromMs)?.left ?? planned;
-  return [{ atMs: fromMs, left: before }, ...hands.filter((h) => h.atMs > fromMs)];
-}
-
-/** Hand-minutes of the shared part of a step that are done by an instant. */
-export function handMinutesBy(
-  step: StepDraft,
-  startMs: number,
-  planned: number,
-  hands: Actuals['hands'],
-  byMs: number,
-): number {
-  const all = shifts(step, startMs, planned, hands);
-  return all.reduce((sum, { atMs, left }, i) => {
-    const untilMs = Math.min(byMs, all[i + 1]?.atMs ?? byMs);
-    return sum + (Math.max(0, untilMs - atMs) / MIN_MS) * left;
-  }, 0);
-}
-
-/**
- * When a step ends that begins at an instant: its shared part goes on by those who are there, and they may become fewer
- * while it does.
- */
-export function endOfStep(step: StepDraft, startMs: number, planned: number, hands: Actuals['hands']): number {
-  if (!step.sharedMin || !hands.length) return startMs + handsOnMs(step);
-  const all = shifts(step, startMs, planned, hands);
-  let todo = step.sharedMin * planned;
-  for (const [i, { atMs, left }] of all.entries()) {
-    const next = all[i + 1]?.atMs ?? Number.POSITIVE_INFINITY;
-    const ends = atMs + (todo / left) * MIN_MS;
-    if (ends <= next) return step.exact ? Math.round(ends) : Math.ceil(ends / MIN_MS - 1e-9) * MIN_MS;
-    todo -= ((next - atMs) / MIN_MS) * left;
-  }
-  return startMs + handsOnMs(step);
 }
 
 /** A face that stands too long, with what bares it again. */
