@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { DateTime } from 'luxon';
-import { clockText, readClock, readWhen, whenText } from './read-when';
+import { clockText, dayText, isoDay, readClock, readDay, readWhen, whenText } from './read-when';
 
 const zone = 'Europe/Helsinki';
 /** Tuesday, 5 May 2026, 09:00 at the site. */
@@ -89,5 +89,30 @@ describe('an hour of the day', () => {
       const parsed = readClock(clockText(m / 60));
       expect(parsed.ok && Math.round(parsed.value * 60)).toBe(m);
     }
+  });
+});
+
+describe('a day alone', () => {
+  const zone = 'Europe/Helsinki';
+  const nowMs = Date.UTC(2026, 3, 12, 6);
+  const day = (text: string) => {
+    const read = readDay(text, { nowMs, zone });
+    return read.ok ? isoDay(read.value, zone) : read.sentence;
+  };
+  test.each([
+    ['2026-04-23', '2026-04-23'],
+    ['23 Apr', '2026-04-23'],
+    ['23.4.', '2026-04-23'],
+    ['tomorrow', '2026-04-13'],
+    ['1 April 2001', '2001-04-01'],
+    ['Sun 5 Apr 2026', '2026-04-05'],
+  ])('%s is %s', (text, iso) => {
+    expect(day(text)).toBe(iso);
+    // As it is shown it is read again.
+    expect(day(dayText(iso))).toBe(iso);
+  });
+  test('what is no day is told with how one is typed', () => {
+    expect(day('whenever')).toMatch(/That is no day\. Type it as “23 Apr”/);
+    expect(dayText('nonsense')).toBe('nonsense');
   });
 });

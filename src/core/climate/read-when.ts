@@ -123,3 +123,18 @@ export function readClock(text: string): Parsed {
     return bad('That is no hour of the day. Type it as 7, 7am, 17:30 or noon.');
   return { ok: true, value: hour + m / 60, text: clockText(hour + m / 60) };
 }
+
+/** A day as a field shows it, and as it is read again. @example dayText('2026-05-05') // 'Tue 5 May 2026' */
+export const dayText = (iso: string): string => {
+  const day = DateTime.fromISO(iso, { zone: 'utc', locale: 'en' });
+  return day.isValid ? day.toFormat('ccc d LLL yyyy') : iso;
+};
+
+/** A day as people say it, as {@link readWhen} reads it: its noon at the site. */
+export const readDay = (text: string, { nowMs, zone }: Omit<Typing, 'atHour'>): Parsed => {
+  const read = readWhen(text, { nowMs, zone, atHour: 12 });
+  return read.ok || read.choices ? read : bad('That is no day. Type it as “23 Apr”, “next Fri” or “2026-04-23”.');
+};
+
+/** The day of an instant at a place. @example isoDay(ms, 'Europe/Helsinki') // '2026-05-05' */
+export const isoDay = (ms: number, zone: string): string => DateTime.fromMillis(ms, { zone }).toISODate()!;

@@ -7,6 +7,7 @@ import type { StageProps } from '../repair/stage-props';
 import { Answer, Choice, Heading, lowered, TextField } from '../shared/bits';
 import { NotesLeft } from '../shared/LearnedHere';
 import { StageFindings } from '../shared/StageFindings';
+import { DayField } from '../shared/WhenField';
 import { usePrefs } from '../workspace/prefs';
 import { changePass } from '../workspace/workspace';
 import { BaseFields, type BaseProps } from './BaseFields';
@@ -145,15 +146,15 @@ function Side({ view, at }: StageProps) {
       <div className="grid grid-cols-2 gap-2">
         <BaseFields base={repair.base} change={changeBase} />
         {BASE_PROPERTIES[repair.base.material].isCast && (
-          <TextField
+          <DayField
             label="Cast on"
-            type="date"
-            value={repair.base.castOn ?? ''}
-            onChange={(v) => change({ base: { ...repair.base, castOn: v || null } })}
+            value={repair.base.castOn}
+            zone={view.job.zone}
+            onChange={(castOn) => change({ base: { ...repair.base, castOn } })}
           />
         )}
       </div>
-      <NoticeFields repair={repair} />
+      <NoticeFields repair={repair} zone={view.job.zone} />
       <MeetsFields repair={repair} />
       <SurroundingsFields base={repair.base} change={changeBase} />
       <KnownFields

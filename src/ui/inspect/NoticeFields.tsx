@@ -1,10 +1,11 @@
 'use client';
 import { BLANK_NOTICE, type Notice, type Piece } from '@/core/plan';
 import { Heading, OnOff, TextField } from '../shared/bits';
+import { DayField } from '../shared/WhenField';
 import { changePass } from '../workspace/workspace';
 
 /** The notice of defect that a repair answers, where there is one. */
-export function NoticeFields({ repair }: { repair: Piece }) {
+export function NoticeFields({ repair, zone }: { repair: Piece; zone: string }) {
   const { notice } = repair;
   const change = (next: Notice | null) => changePass(repair, (r) => ({ ...r, notice: next }), 'notice');
   const part = (over: Partial<Notice>) => notice && change({ ...notice, ...over });
@@ -25,17 +26,12 @@ export function NoticeFields({ repair }: { repair: Piece }) {
               onChange={(code) => part({ code: code.slice(0, 60) })}
             />
             <TextField label="Written by" value={notice.by} onChange={(by) => part({ by: by.slice(0, 120) })} />
-            <TextField
-              label="Dated"
-              type="date"
-              value={notice.dated ?? ''}
-              onChange={(v) => part({ dated: v || null })}
-            />
-            <TextField
+            <DayField label="Dated" value={notice.dated} zone={zone} onChange={(dated) => part({ dated })} />
+            <DayField
               label="Accepted by"
-              type="date"
-              value={notice.acceptBy ?? ''}
-              onChange={(v) => part({ acceptBy: v || null })}
+              value={notice.acceptBy}
+              zone={zone}
+              onChange={(acceptBy) => part({ acceptBy })}
             />
           </div>
           <p className="soft text-sm mt-1">Whoever wrote it accepts the work; whoever does the work cannot.</p>

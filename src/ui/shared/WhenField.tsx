@@ -1,5 +1,5 @@
 'use client';
-import { clockText, readClock, readWhen, whenText } from '@/core/climate/read-when';
+import { clockText, dayText, isoDay, readClock, readDay, readWhen, whenText } from '@/core/climate/read-when';
 import { clock } from '../workspace/workspace';
 import { ReadField } from './ReadField';
 
@@ -37,6 +37,32 @@ export function WhenField({
       placeholder={onClear ? 'tomorrow 7, Fri noon, 12 May 14:30' : undefined}
       disabled={disabled}
       className={className}
+    />
+  );
+}
+
+/** A day without an hour, kept as 2026-04-23; typed as people say it, as every hour of the page is. */
+export function DayField({
+  label,
+  value,
+  zone,
+  onChange,
+}: {
+  readonly label: string;
+  readonly value: string | null;
+  readonly zone: string;
+  readonly onChange: (iso: string | null) => void;
+}) {
+  return (
+    <ReadField
+      name={`${label} (day)`}
+      label={label}
+      shown={value === null ? '' : dayText(value)}
+      parse={(text) => readDay(text, { nowMs: clock.now(), zone })}
+      resetOn={String(value)}
+      onRead={(read) => onChange(isoDay(read.value, zone))}
+      onClear={() => onChange(null)}
+      placeholder="23 Apr 2026"
     />
   );
 }

@@ -9,6 +9,7 @@ import { Heading, TextField } from '../shared/bits';
 import { Dialog } from '../shared/Dialog';
 import { DropCounter } from '../shared/DropCounter';
 import { QuantityField } from '../shared/QuantityField';
+import { DayField } from '../shared/WhenField';
 import { useNow } from '../workspace/now';
 import { changeLot, putLot, removeLot, useWorkspace } from '../workspace/workspace';
 
@@ -94,7 +95,12 @@ function LotForm({ lot, sheet, onGone }: { lot: Stock; sheet: SheetRevision; onG
   const [breach, setBreach] = useState('');
   const nowMs = useNow(60_000);
   const day = (key: 'expiresOn' | 'openedOn', label: string) => (
-    <TextField label={label} type="date" value={lot[key] ?? ''} onChange={(v) => change({ [key]: v || null })} />
+    <DayField
+      label={label}
+      value={lot[key]}
+      zone={Intl.DateTimeFormat().resolvedOptions().timeZone}
+      onChange={(v) => change({ [key]: v })}
+    />
   );
   const { ways } = systemKind(sheet.kind);
   return (
