@@ -2,6 +2,7 @@ import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Page } from 'playwright-core';
+import { DATABASE } from '@/store/database';
 import { site, withSample } from './browser';
 import { answer, type } from './hands';
 
@@ -117,6 +118,25 @@ test('a sheet half typed and a note half written are there after the page was le
   expect(await page.getByLabel('What should be remembered').inputValue()).toBe('half a thought');
 });
 
+/** Waits until a table of the database holds a record that says something. */
+const onDisk = (of: Page, table: string, what: string) =>
+  of.waitForFunction(
+    ([name, store, text]) =>
+      new Promise<boolean>((resolve, reject) => {
+        const open = indexedDB.open(name!);
+        open.onerror = () => reject(open.error);
+        open.onsuccess = () => {
+          const all = open.result.transaction(store!).objectStore(store!).getAll();
+          all.onsuccess = () => {
+            open.result.close();
+            resolve(JSON.stringify(all.result).includes(text!));
+          };
+        };
+      }),
+    [DATABASE, table, what] as const,
+    { polling: 100 },
+  );
+
 test('two tabs: different fields both stand, one field is asked about, a step ticked in both is one entry', async () => {
   const other = await page.context().newPage();
   for (const p of [page, other]) {
@@ -134,6 +154,8 @@ test('two tabs: different fields both stand, one field is asked about, a step ti
     BroadcastChannel.prototype.postMessage = () => undefined;
   });
   await type(other, 'Place', 'East ramp');
+  // Who writes second is asked: on a slow machine the first may not be on the disk yet.
+  await onDisk(other, 'job', 'East ramp');
   await type(page, 'Place', 'West ramp');
   const question = page.getByRole('region', { name: 'Two that differ' });
   await question.getByText('was changed in two tabs at once').waitFor();
