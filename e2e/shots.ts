@@ -16,7 +16,7 @@ const SHOTS: readonly (readonly [name: string, path: string, phone?: boolean])[]
   ['material', `${RAMP}/material`],
   ['mix', `${PLATE}/mix`],
   ['bench', `${PLATE}/bench`],
-  ['place', `${RAMP}/place`],
+  ['place', '/job/sample-floors/sample-slabs/place'],
   ['hold', `${RAMP}/hold`],
   ['release', `${PLATE}/release`],
   ['run', `${PLATE}/run`],
@@ -56,6 +56,8 @@ for (const phone of [false, true]) {
     await page.evaluate(() => document.fonts.ready);
     // The lab fills its map as it computes.
     await page.waitForTimeout(name === 'lab' ? 14_000 : 150);
+    // The floor from above stands under the hours to begin at.
+    if (name === 'place') await page.getByTestId('ground').nth(1).scrollIntoViewIfNeeded();
     await page.screenshot({ path: `${folder}/${name}.png` });
     console.log(name);
   }
