@@ -161,3 +161,12 @@ test('mixes that are measured to their pot are placed in time at the hour they a
   }
   expect(tight).toBeGreaterThan(0);
 });
+
+test('a skin that air held back is ground off with what stands proud: it is a word only where the face stays', () => {
+  const tacky = (over: Partial<Piece> = {}) => plan(over).findings.filter((f) => f.id === 'meets:air-inhibited');
+  expect(tacky()).toEqual([]);
+  const flush = tacky({ schools: { 'finish-level': 'flush' } });
+  expect(flush).toHaveLength(1);
+  // Nothing comes over it: no hour is named for that.
+  expect(flush[0]!.why).not.toMatch(/when the next layer may come/);
+});

@@ -137,3 +137,26 @@ test('ground through to the fibres is a stop', () => {
   const p = plan(piece({ answers: { fibres: 'no' } }));
   expect(p.findings.some((f) => f.severity === 'stop' && /fibres/i.test(f.title))).toBe(true);
 });
+
+test('trimmed when it may be sanded where the sheet prints that, else when it is released; one step either way', () => {
+  const sanded: SheetRevision = {
+    ...sheet,
+    id: 'felt-2',
+    milestones: [
+      ...sheet.milestones.filter((m) => m.kind !== 'release'),
+      curve('sandable', 'placed', 'base', [
+        [10, 1440, 1440],
+        [20, 600, 600],
+      ]),
+    ],
+  };
+  for (const [of, kind] of [
+    [sheet, 'release'],
+    [sanded, 'sandable'],
+  ] as const) {
+    const p = printedPlan({ job, repairs: [repairOf(piece({ sheetId: of.id }))], sheets: [of] }, NOW).repairs[0]!;
+    const trims = p.steps.filter((s) => /^Trim/.test(s.title));
+    expect([kind, trims.length]).toEqual([kind, 1]);
+    expect(trims[0]!.from >= p.milestones.findLast((m) => m.kind === kind)!.plans!).toBe(true);
+  }
+});

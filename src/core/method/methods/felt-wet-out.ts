@@ -1,4 +1,5 @@
 import { areaOf, texts, uptake } from '../../say';
+import { milestoneOf } from '../../system';
 import { clear, endOfMixing, waiting, weighedOrWhole } from '../common';
 import { type MethodContext, settingIn } from '../context';
 import { options } from '../effects';
@@ -13,6 +14,17 @@ const AMOUNT = texts('felt-wet-out.amount', {
   over: 'brushed over while wetting',
   by: '{area} × {uptake}',
 });
+
+/** What ends the work on its edges, whatever it waited for. */
+const trim = {
+  throws: 'dust',
+  role: 'finish',
+  block: 'finish',
+  title: 'Trim, edges round',
+  detail: 'Cut while it is still green, or ground once it is hard.',
+  confirm: 'No sharp edge',
+  work: { fixed: 10, per: { place: 5 } },
+} as const;
 
 /** The rest of the mix that goes over the wet pad. */
 const brushedOver: AllowanceRow = {
@@ -170,16 +182,18 @@ export const feltWetOut: Method = {
         work: { fixed: 5 },
       },
       {
+        ...trim,
         task: 'finish:trim',
-        throws: 'dust',
-        role: 'finish',
-        block: 'finish',
-        title: 'Trim, edges round',
-        detail: 'Cut while it is still green, or ground once it is hard.',
-        confirm: 'No sharp edge',
-        work: { fixed: 10, per: { place: 5 } },
-        // Trimming is sanding: that is the time a laminating resin prints.
-        waits: { for: 'sandable', on: 'last', orElse: 'load' },
+        when: (c) => !milestoneOf(c.sheet, 'sandable'),
+        waits: { for: 'release', on: 'last' },
+      },
+      {
+        // Trimming is sanding: that is the time most laminating resins print.
+        ...trim,
+        task: 'finish:sand',
+        called: { as: 'finish:trim' },
+        when: (c) => milestoneOf(c.sheet, 'sandable') !== undefined,
+        waits: { for: 'sandable', on: 'last' },
       },
     ]),
   ],
