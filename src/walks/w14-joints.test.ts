@@ -176,11 +176,11 @@ describe('seen from above', () => {
       expect.closeTo(1200, 3),
       expect.closeTo(0, 3),
     ]);
-    expect(ground({ wayOut: 'top' }).ground.laid.map((l) => Math.max(...l.points.map((q) => q[1])))).toEqual([
-      expect.closeTo(2000 / 3, 3),
-      expect.closeTo(4000 / 3, 3),
-      2000,
-    ]);
+    // y runs down the page, as where it is measured: towards the far side work comes from the near one.
+    const lowest = (wayOut: 'top' | 'bottom') =>
+      ground({ wayOut }).ground.laid.map((l) => Math.max(...l.points.map((q) => q[1])));
+    expect(lowest('bottom')).toEqual([expect.closeTo(2000 / 3, 3), expect.closeTo(4000 / 3, 3), 2000]);
+    expect(lowest('top')).toEqual([2000, expect.closeTo(4000 / 3, 3), expect.closeTo(2000 / 3, 3)]);
   });
   test('a pulled border moves the batch: its amount, its minutes, and those of the next', () => {
     const even = ground();

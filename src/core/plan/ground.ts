@@ -31,6 +31,9 @@ export interface Ground {
   readonly shape: number;
   readonly corners: readonly Point[];
   readonly out: Side;
+  /** Along which axis work goes, and whether towards its larger end. */
+  readonly axis: 0 | 1;
+  readonly rising: boolean;
   readonly laid: readonly Laid[];
   /** Borders between batches, as shares of the face from where work begins; empty where they are not one’s own to pull. */
   readonly borders: readonly number[];
@@ -70,8 +73,9 @@ export function cutAt(points: readonly Point[], axis: 0 | 1, share: number): num
 const AXIS: Readonly<Record<Side, { readonly axis: 0 | 1; readonly rising: boolean }>> = {
   right: { axis: 0, rising: true },
   left: { axis: 0, rising: false },
-  top: { axis: 1, rising: true },
-  bottom: { axis: 1, rising: false },
+  // As every drawing has it, y runs down the page.
+  top: { axis: 1, rising: false },
+  bottom: { axis: 1, rising: true },
 };
 
 const outlineOf = (shape: VoidShape): PlanOutline | null =>
@@ -132,7 +136,7 @@ export function groundOf({ batches, steps, context, method, mix, piece }: Repair
   const line = kind.alongMm !== undefined;
   if (!line && areaOf(corners) < LEAST_MM2) return null;
   // What runs along a line is filled along it.
-  const out: Side = line && (piece.wayOut === 'top' || piece.wayOut === 'bottom') ? 'right' : piece.wayOut;
+  const out: Side = line && AXIS[piece.wayOut].axis === 1 ? 'right' : piece.wayOut;
   const { axis, rising } = AXIS[out];
   const ends = endsOf(pieces.map((p) => p.size));
   const whole = corners.map((p) => p[axis]);
@@ -168,6 +172,8 @@ export function groundOf({ batches, steps, context, method, mix, piece }: Repair
     shape: 0,
     corners,
     out,
+    axis,
+    rising,
     laid,
     mostShare: mix ? (mix.capMl - context.sheet.potLossMl) / pieces.reduce((sum, p) => sum + p.size, 0) : 1,
     borders: own ? ends.slice(0, -1) : [],

@@ -6,7 +6,7 @@ import { attempt } from '@/core/units';
 import { outlineArea, type Point, scaleByDistance, scaleByRectangle, tracedOutline } from '@/core/void';
 import { Choice, useFormat } from '../shared/bits';
 import { Dialog } from '../shared/Dialog';
-import { photoFault, readPhoto } from '../shared/photo';
+import { PhotoInput, type ReadPhoto } from '../shared/PhotoInput';
 import { QuantityField } from '../shared/QuantityField';
 import { placeOn } from '../shared/svg-place';
 import { putAttachment, useWorkspace } from '../workspace/workspace';
@@ -55,13 +55,12 @@ export function PhotoTrace({ jobId, photoId, take }: Props) {
 
 function Tracing({ jobId, take }: { jobId: string; take: Props['take'] }) {
   const format = useFormat();
-  const [photo, setPhoto] = useState<Awaited<ReturnType<typeof readPhoto>> | null>(null);
+  const [photo, setPhoto] = useState<ReadPhoto | null>(null);
   const [way, setWay] = useState<Way>('distance');
   const [marks, setMarks] = useState<readonly Point[]>([]);
   const [trace, setTrace] = useState<readonly Point[]>([]);
   const [length, setLength] = useState<number | null>(null);
   const [width, setWidth] = useState<number | null>(null);
-  const [fault, setFault] = useState<string | null>(null);
   const [held, setHeld] = useState<{ list: 'marks' | 'trace'; i: number } | null>(null);
   const svg = useRef<SVGSVGElement>(null);
   const marking = marks.length < WANTED[way];
@@ -90,31 +89,16 @@ function Tracing({ jobId, take }: { jobId: string; take: Props['take'] }) {
   const dot = photo ? Math.max(photo.width, photo.height) / 90 : 8;
   return (
     <div className="flex flex-col gap-3">
-      <label className="block">
-        Photo, taken as square to the face as it goes
-        <input
-          type="file"
-          accept="image/*"
-          className="field"
-          onChange={async (e) => {
-            const file = e.target.files?.[0];
-            if (!file) return;
-            try {
-              setPhoto(await readPhoto(file));
-              setMarks([]);
-              setTrace([]);
-              setFault(null);
-            } catch {
-              setFault(photoFault(file));
-            }
-          }}
-        />
-      </label>
-      {fault && (
-        <p role="alert" className="text-sm" style={{ color: 'var(--stop)' }}>
-          {fault}
-        </p>
-      )}
+      <PhotoInput
+        label="Photo, taken as square to the face as it goes"
+        onPhoto={(read) => {
+          // What is no picture leaves the one that is traced.
+          if (!read) return;
+          setPhoto(read);
+          setMarks([]);
+          setTrace([]);
+        }}
+      />
       {photo && (
         <>
           <div className="grid grid-cols-3 gap-2 items-end">

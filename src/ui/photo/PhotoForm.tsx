@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { SHOWS, type Shows } from '@/core/plan';
 import { attachmentOf } from '@/core/record';
 import { Dialog } from '../shared/Dialog';
-import { photoFault, readPhoto } from '../shared/photo';
+import { PhotoInput, type ReadPhoto } from '../shared/PhotoInput';
 import { SavingButton } from '../shared/SavingButton';
 import { record } from '../workspace/record';
 import { putAttachment } from '../workspace/workspace';
@@ -24,35 +24,10 @@ const ALL = Object.keys(SHOWS) as Shows[];
 function PhotoForm({ repairId, role, first, step, onDone }: Props) {
   const [shows, setShows] = useState(first);
   const [caption, setCaption] = useState('');
-  const [photo, setPhoto] = useState<{ base64: string; name: string } | null>(null);
-  const [fault, setFault] = useState<string | null>(null);
+  const [photo, setPhoto] = useState<ReadPhoto | null>(null);
   return (
     <>
-      <label className="block">
-        Photograph
-        <input
-          type="file"
-          accept="image/*"
-          capture="environment"
-          className="field"
-          onChange={async (e) => {
-            const file = e.target.files?.[0];
-            if (!file) return setPhoto(null);
-            try {
-              setPhoto({ ...(await readPhoto(file)), name: file.name });
-              setFault(null);
-            } catch {
-              setPhoto(null);
-              setFault(photoFault(file));
-            }
-          }}
-        />
-      </label>
-      {fault && (
-        <p role="alert" className="text-sm" style={{ color: 'var(--stop)' }}>
-          {fault}
-        </p>
-      )}
+      <PhotoInput label="Photograph" camera onPhoto={setPhoto} />
       {photo && (
         // biome-ignore lint/performance/noImgElement: the picture lives in this browser's database
         <img src={`data:image/jpeg;base64,${photo.base64}`} alt={photo.name} className="h-40 mt-1" />

@@ -93,18 +93,18 @@ function Picture({
   const kx = isLine
     ? (width - 2 * PAD) / (x1 - x0)
     : Math.min((width - 2 * PAD) / (x1 - x0), (MOST_HIGH - 2 * PAD) / (y1 - y0));
-  const across = ground.out === 'left' || ground.out === 'right';
+  const across = ground.axis === 0;
   const padY = across ? 10 : PAD;
   const ky = isLine ? LINE_PX / (y1 - y0) : kx;
   const high = (y1 - y0) * ky + 2 * padY + (isLine ? 26 : 0);
   const left = (width - (x1 - x0) * kx) / 2;
   const px = (x: number) => left + (x - x0) * kx;
-  // What is far lies at the top of the page.
-  const py = (y: number) => padY + (y1 - y) * ky;
-  const rising = ground.out === 'right' || ground.out === 'top';
+  // As it is drawn where it is measured.
+  const py = (y: number) => padY + (y - y0) * ky;
+  const { rising } = ground;
   /** Share of the way from where work begins, for a place on the page. */
   const shareAt = (x: number, y: number): number => {
-    const along = across ? (x - px(x0)) / ((x1 - x0) * kx) : (py(y0) - y) / ((y1 - y0) * ky);
+    const along = across ? (x - px(x0)) / ((x1 - x0) * kx) : (y - py(y0)) / ((y1 - y0) * ky);
     return rising ? along : 1 - along;
   };
   const pull = (i: number, to: number) => {
@@ -120,8 +120,8 @@ function Picture({
   const [ox, oy] = {
     right: [px(x1), py((y0 + y1) / 2)],
     left: [px(x0), py((y0 + y1) / 2)],
-    top: [px((x0 + x1) / 2), py(y1)],
-    bottom: [px((x0 + x1) / 2), py(y0)],
+    top: [px((x0 + x1) / 2), py(y0)],
+    bottom: [px((x0 + x1) / 2), py(y1)],
   }[ground.out] as [number, number];
   const turn = { right: 0, bottom: 90, left: 180, top: 270 }[ground.out];
   return (
@@ -195,7 +195,7 @@ function Picture({
           return (
             <g key={`border ${i}`}>
               {isLine && (
-                <text x={gx} y={py(y0) + 20} textAnchor="middle" fontSize="12.5" fill="var(--ink)" className="fig">
+                <text x={gx} y={py(y1) + 20} textAnchor="middle" fontSize="12.5" fill="var(--ink)" className="fig">
                   {format('length', across && !rising ? x1 - edge(0) : edge(0) - x0).text}
                 </text>
               )}

@@ -7,7 +7,7 @@ import { isMetered } from '@/core/system';
 import { attempt } from '@/core/units';
 import { Choice } from '../shared/bits';
 import { Dialog } from '../shared/Dialog';
-import { photoFault, readPhoto } from '../shared/photo';
+import { PhotoInput, type ReadPhoto } from '../shared/PhotoInput';
 import { QuantityField, type Typed } from '../shared/QuantityField';
 import { RememberedArea, useRememberedText } from '../shared/Remembered';
 import { SavingButton } from '../shared/SavingButton';
@@ -181,35 +181,13 @@ function humidityNow({ plan: { thermal } }: PassView): number {
 
 function NoteForm({ onClose, repairId, role }: Omit<Props, 'open'>) {
   const note = useRememberedText('note');
-  const [photo, setPhoto] = useState<{ base64: string; name: string } | null>(null);
-  const [fault, setFault] = useState<string | null>(null);
+  const [photo, setPhoto] = useState<ReadPhoto | null>(null);
   return (
     <>
       <RememberedArea label="What should be remembered" rows={4} max={2000} of={note} />
-      <label className="block mt-2">
-        With a photograph
-        <input
-          type="file"
-          accept="image/*"
-          className="field"
-          onChange={async (e) => {
-            const file = e.target.files?.[0];
-            if (!file) return setPhoto(null);
-            try {
-              setPhoto({ ...(await readPhoto(file)), name: file.name });
-              setFault(null);
-            } catch {
-              setPhoto(null);
-              setFault(photoFault(file));
-            }
-          }}
-        />
-      </label>
-      {fault && (
-        <p role="alert" className="text-sm" style={{ color: 'var(--stop)' }}>
-          {fault}
-        </p>
-      )}
+      <div className="mt-2">
+        <PhotoInput label="With a photograph" onPhoto={setPhoto} />
+      </div>
       {photo && (
         // biome-ignore lint/performance/noImgElement: the picture lives in this browser's database
         <img src={`data:image/jpeg;base64,${photo.base64}`} alt={photo.name} className="h-28 mt-1" />
