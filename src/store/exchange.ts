@@ -4,7 +4,8 @@ import { CORE_VERSION, type Conflict } from '@/core/record';
 import type { SheetRevision } from '@/core/system';
 import { refuse } from '@/core/units';
 import type { AnyRecord } from './records';
-import { bundleOf, type Workspace } from './workspace';
+import { bundleOf } from './state';
+import type { Workspace } from './workspace';
 import type { Outcome, Write } from './write';
 
 /** What a file brought, counted as it became true on disk. */

@@ -4,8 +4,8 @@ import { sampleData } from '@/sample/jobs';
 import { backup, restore } from './backup';
 import { exportJob, importJob } from './exchange';
 import { createSite, type Site } from './site.testing';
+import { bundleOf, orphansOf } from './state';
 import type { Workspace } from './workspace';
-import { bundleOf, orphansOf } from './workspace';
 
 const [ramp, winch] = sampleData(Date.UTC(2027, 3, 12, 6), 'Europe/Helsinki').bundles;
 const job: Job = { ...ramp!.job, id: 'job-1', name: 'Boat shed', place: '' };
@@ -82,6 +82,30 @@ describe('undo and redo', () => {
     });
     tab.undo();
     expect(now().repairs.get(repair.id)!.crew).toBe(repair.crew);
+  });
+
+  test('what one pull changes is one step however slowly it is pulled; the next pull is another', () => {
+    const wider = (n: number) => tab.changeRepair(repair.id, (r) => ({ ...r, crew: n }), 'crew');
+    const slowly = (to: readonly number[]) => {
+      tab.hold(true);
+      for (const n of to) {
+        site.now += 3000;
+        wider(n);
+      }
+      tab.hold(false);
+    };
+    slowly([2, 3, 4]);
+    site.now += 3000;
+    slowly([5, 6]);
+    // Let go of, a slow change by the same key is one of its own again.
+    site.now += 3000;
+    wider(7);
+    const back: number[] = [];
+    for (let i = 0; i < 3; i++) {
+      tab.undo();
+      back.push(now().repairs.get(repair.id)!.crew);
+    }
+    expect(back).toEqual([6, 4, repair.crew]);
   });
 
   test('a new change after undoing leaves nothing to redo; nothing to undo changes nothing', async () => {

@@ -1,7 +1,7 @@
 'use client';
 import { useMemo } from 'react';
 import { viewJob } from '@/core/record';
-import { bundleOf, orphansOf } from '@/store/workspace';
+import { bundleOf, orphansOf } from '@/store/state';
 import { Heading } from '../shared/bits';
 import { SavingButton } from '../shared/SavingButton';
 import { saveText } from '../workspace/files';

@@ -4,7 +4,7 @@ import { useEffect, useMemo, useState } from 'react';
 import { lastOfEach } from '@/core/record';
 import { formatDuration } from '@/core/units';
 import { rawContents } from '@/store/database';
-import type { Trouble } from '@/store/workspace';
+import type { Trouble } from '@/store/state';
 import { saveText } from '../workspace/files';
 import { useNow } from '../workspace/now';
 import { usePrefs } from '../workspace/prefs';

@@ -4,7 +4,7 @@ import { create } from 'zustand';
 import { factorsLearned, type Lessons, lessonsOf } from '@/core/learn';
 import { methodOf } from '@/core/method';
 import { type RepairView, viewJob } from '@/core/record';
-import { bundleOf } from '@/store/workspace';
+import { bundleOf } from '@/store/state';
 import { usePrefs } from './prefs';
 import { clock, stateNow, useWorkspace } from './workspace';
 

@@ -1,7 +1,7 @@
 'use client';
 import type { PassRef } from '@/core/plan';
 import type { Event, EventBody } from '@/core/record';
-import type { NewEvent } from '@/store/workspace';
+import type { NewEvent } from '@/store/recording';
 import { inItsOrder } from './order';
 import { workspace } from './workspace';
 

@@ -1,6 +1,6 @@
 'use client';
 import { foldEvents } from '@/core/record';
-import type { WorkspaceState } from '@/store/workspace';
+import type { WorkspaceState } from '@/store/state';
 
 /** Repairs whose work has begun and is not released: something is setting, a clock counts. */
 export const runningRepairs = ({ repairs, events }: Pick<WorkspaceState, 'repairs' | 'events'>): readonly string[] => {

@@ -1,7 +1,7 @@
 'use client';
 import { useEffect, useMemo, useState } from 'react';
 import { type JobView, type RepairView, viewJob } from '@/core/record';
-import { bundleOf } from '@/store/workspace';
+import { bundleOf } from '@/store/state';
 import { useNow } from './now';
 import { usePots } from './pots';
 import { stateNow, useWorkspace } from './workspace';

@@ -7,8 +7,10 @@ import type { SheetRevision, Stock } from '@/core/system';
 import { type ClockMemory, createClock } from '@/device/clock';
 import { DATABASE, openAnyStore, type Trace } from '@/store/database';
 import { NO_JOURNAL, storageJournal } from '@/store/journal';
+import type { NewEvent } from '@/store/recording';
 import { keptTwice, type Lines } from '@/store/second-copy';
-import { createWorkspace, type NewEvent, type WorkspaceState } from '@/store/workspace';
+import type { WorkspaceState } from '@/store/state';
+import { createWorkspace } from '@/store/workspace';
 import { privateLines } from '@/worker/copy';
 import { usePotStore } from './pots';
 
@@ -132,6 +134,9 @@ export function openWorkspace(): void {
     workspace.flush();
   };
   window.addEventListener('pagehide', leave);
+  // What is told of the pull itself comes between: after the press, before the letting go.
+  window.addEventListener('pointerdown', () => workspace.hold(true), true);
+  for (const end of ['pointerup', 'pointercancel']) window.addEventListener(end, () => workspace.hold(false));
   document.addEventListener('visibilitychange', () => document.hidden && leave());
 }
 

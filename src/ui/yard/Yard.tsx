@@ -8,7 +8,7 @@ import { standingStops } from '@/core/judge';
 import { type Job, jobName } from '@/core/plan';
 import { type JobView, viewJob } from '@/core/record';
 import { formatDuration } from '@/core/units';
-import { bundleOf } from '@/store/workspace';
+import { bundleOf } from '@/store/state';
 import { say } from '@/words';
 import { Heading, Ways } from '../shared/bits';
 import { Mishap, MishapCard } from '../shared/Mishap';
