@@ -1,73 +1,16 @@
-import type { Page } from 'playwright-core';
 import { site } from './browser';
-import { answer, choose, inspected, stage, type, typeTime, unfold } from './hands';
+import { answer, choose, inspected, stage, type } from './hands';
+import { begin, inUnits, newJob, said, says, typeSheet } from './worked';
 
 const yard = site();
 const { base } = yard;
 jest.setTimeout(600_000);
 
-/** A page on which it is a given hour, as of a technician who begins with nothing. */
-const begin = async (iso: string): Promise<Page> => {
-  const page = await (await yard.context()).newPage();
-  page.on('pageerror', (error) => {
-    throw error;
-  });
-  await page.clock.install({ time: new Date(iso) });
-  return page;
-};
-
-async function typeSheet(
-  page: Page,
-  name: string,
-  kind: string,
-  fields: readonly (readonly [label: string, text: string])[],
-  times: readonly (readonly [kind: string, text: string, from?: string, on?: string])[],
-): Promise<void> {
-  await page.goto(`${base()}/shelf/new`);
-  await page.getByLabel('Name', { exact: true }).fill(name);
-  await page.getByLabel('Kind').selectOption({ label: kind });
-  await unfold(page);
-  for (const [label, text] of fields)
-    if (label === 'May be split') await choose(page, label, text);
-    else await type(page, label, text);
-  for (const [of, text, from, on] of times) await typeTime(page, of, text, from, on);
-  await page.getByRole('button', { name: /Put it on the shelf/ }).click();
-  try {
-    await page.waitForURL(/\/shelf\/(?!new)/, { timeout: 15_000 });
-  } catch {
-    throw new Error(`Not on the shelf: ${(await page.locator('[role=alert]').allInnerTexts()).join(' | ')}`);
-  }
-}
-
-async function newJob(page: Page, air: string, humidity: string): Promise<void> {
-  await page.goto(base());
-  await page.getByRole('button', { name: 'New job' }).click();
-  await page.waitForURL(/\/job\//);
-  await type(page, 'Air temperature', air);
-  await type(page, 'Humidity', humidity);
-  for (const day of ['Sat', 'Sun']) await page.getByRole('button', { name: day, exact: true }).click();
-}
-/** What the screen says now, all of it, as it is read. */
-// biome-ignore lint/performance/useDomNodeTextContent: what is folded away is not read
-const said = (page: Page) => page.locator('#main').innerText();
-/** Waits until the screen says something. */
-const says = (page: Page, what: RegExp) =>
-  page.waitForFunction(
-    ([source, flags]) => new RegExp(source!, flags).test(document.querySelector('#main')?.textContent ?? ''),
-    [what.source, what.flags] as const,
-  );
-/** The units of the reader, wherever one stands. */
-async function inUnits(page: Page, units: string): Promise<void> {
-  const at = page.url();
-  await page.goto(`${base()}/settings`);
-  await choose(page, 'Units', units);
-  await page.goto(at);
-  await page.locator('#main').waitFor();
-}
 test('two wear plates from one mix', async () => {
-  const page = await begin('2027-04-13T05:00:00Z');
+  const page = await begin(yard, '2027-04-13T05:00:00Z');
   await typeSheet(
     page,
+    base(),
     'Slow paste adhesive',
     'Paste adhesive, mixed by hand',
     [
@@ -91,7 +34,7 @@ test('two wear plates from one mix', async () => {
       ['Full load', '10 C: 24 h\n20 C: 8 h', 'the faces are closed', 'the base'],
     ],
   );
-  await newJob(page, '12 °C', '68 %');
+  await newJob(page, base(), '12 °C', '68 %');
   await type(page, 'from', '6:00');
   await type(page, 'to', '20:00');
   await page.getByRole('button', { name: /Plate bonded to metal/ }).click();
@@ -130,12 +73,12 @@ test('two wear plates from one mix', async () => {
     expect(hold).toMatch(figure);
   expect(hold).toMatch(/Recoat from[\s\S]*?5 h 12 min/);
   expect(hold).toMatch(/Recoat until[\s\S]*?20 h 49 min/);
-  await inUnits(page, 'US customary');
+  await inUnits(page, base(), 'US customary');
   await stage(page, 'Mix');
   // 38.34 mL, and not what comes of rounding it first.
   await says(page, /1\.30/);
   expect(await said(page)).toMatch(/0\.864 US fl oz/);
-  await inUnits(page, 'metric');
+  await inUnits(page, base(), 'metric');
   await stage(page, 'Measure');
   for (const [line, ml] of [
     ['0.3', '27.8'],
@@ -153,9 +96,10 @@ test('two wear plates from one mix', async () => {
 });
 
 test('a ramp patch over two lifts: kits of each, its primer, three openings, and none for all traffic', async () => {
-  const page = await begin('2027-04-20T03:00:00Z');
+  const page = await begin(yard, '2027-04-20T03:00:00Z');
   await typeSheet(
     page,
+    base(),
     'Ramp mortar',
     'Resin mortar or grout with aggregate, in kits',
     [
@@ -182,7 +126,7 @@ test('a ramp patch over two lifts: kits of each, its primer, three openings, and
       ['Full load', '5 C: 144 h\n10 C: 96 h\n20 C: 40 h', 'it is placed', 'the base'],
     ],
   );
-  await newJob(page, '9 °C', '60 %');
+  await newJob(page, base(), '9 °C', '60 %');
   await type(page, 'from', '6:00');
   await type(page, 'to', '20:00');
   await page.getByRole('button', { name: /Resin mortar patch/ }).click();
@@ -228,7 +172,7 @@ test('a ramp patch over two lifts: kits of each, its primer, three openings, and
   ])
     expect(hold).toMatch(figure);
   expect(hold).toMatch(/Next lift/);
-  await inUnits(page, 'US customary');
+  await inUnits(page, base(), 'US customary');
   await stage(page, 'Mix');
   await says(page, /4 × Kit 1/);
   // 9.857 L in a kit, whatever it is shown in.
@@ -236,9 +180,10 @@ test('a ramp patch over two lifts: kits of each, its primer, three openings, and
 });
 
 test('anchors from twin packs: two mixers, three packs, load by the round as the base gets colder', async () => {
-  const page = await begin('2027-04-14T00:00:00Z');
+  const page = await begin(yard, '2027-04-14T00:00:00Z');
   await typeSheet(
     page,
+    base(),
     'Twin pack mortar',
     'Anchor resin, cartridge or twin-bag with static mixer',
     [
@@ -258,7 +203,7 @@ test('anchors from twin packs: two mixers, three packs, load by the round as the
       ['Full load', '5 to 10 C: 5 h\n10 to 20 C: 2 h 30\n20 to 30 C: 1 h 15', 'it is placed', 'the base'],
     ],
   );
-  await newJob(page, '11 °C', '60 %');
+  await newJob(page, base(), '11 °C', '60 %');
   await type(page, 'from', '6:00');
   await type(page, 'to', '20:00');
   await page.getByRole('button', { name: /Anchor in a drilled hole/ }).click();

@@ -103,6 +103,8 @@ test('775 mL: a skim of 105, two builds of 335; at 2 % seven mixes of at most 12
   expect(p.batches.reduce((s, b) => s + b.massG.A!, 0)).toBeCloseTo(1416, -1);
   expect(p.batches.reduce((s, b) => s + b.massG.B!, 0)).toBeCloseTo(28.3, 0);
   expect(p.kits!.use).toBe(1);
+  // Many small mixes, each on its own sheet of film.
+  expect(p.consumables.map((c) => [c.what, c.quantity])).toEqual([['sheets of film to mix on', 7]]);
 });
 test('at 3 % it dies sooner: twelve mixes; at 1 % still seven for the film holds no more; 4 % is refused', () => {
   expect(plan({ dosePct: 3 }).batches).toHaveLength(12);

@@ -86,6 +86,23 @@ test('2.461 L in the union, 2.707 with the overfill, in six batches of 466 mL', 
   // Without the cleaning inside the pot life it would be four.
   expect(plan({ settings: { overfill: 10, rate: 210, clean: 0 } }).batches).toHaveLength(4);
 });
+test('the faces are painted with neat resin first: 192 mL over 9.6 m and 15 left behind, right before the first pour', () => {
+  const p = plan();
+  const neat = p.consumables.find((c) => /neat resin/.test(c.what))!;
+  expect([neat.quantity, neat.unit]).toEqual([207, 'mL']);
+  const painted = p.steps.find((s) => s.id === 'neat')!;
+  expect(painted.title).toMatch(/207 mL over 9\.6/);
+  expect(p.steps.find((s) => s.id === 'b1:mix')!.from).toBe(painted.to);
+  // An hour tacky is enough for all of it; a quarter of an hour is not, and says in how many stretches it would be.
+  expect(p.findings.some((f) => f.id === 'primed-too-far')).toBe(false);
+  const quick = plan({ settings: { ...piece().settings, 'neat-life': 15 } });
+  const told = quick.findings.find((f) => f.id === 'primed-too-far')!;
+  expect(told.todo).toMatch(/in 2 stretches/);
+  const bare = plan({ schools: { neat: 'bare' } });
+  expect([bare.consumables, bare.steps.some((s) => s.id === 'neat')]).toEqual([[], false]);
+  // What runs down a joint that crosses is kept out by a piece of foam each.
+  expect(p.consumables.map((c) => c.what)).toEqual(['neat resin for the faces']);
+});
 test('poured back to back, each clean before its pot is dead', () => {
   const p = plan();
   const mixes = p.steps.filter((s) => s.id.endsWith(':mix'));

@@ -126,6 +126,13 @@ test('sand broadcast is a step of its own, and swept once it may be walked on', 
   const p = plan({ schools: { top: 'sanded' } });
   expect(p.steps.map((s) => s.id)).toEqual(expect.arrayContaining(['broadcast', 'finish:sweep']));
   expect(plan().steps.map((s) => s.id)).not.toContain('broadcast');
+  // 1.44 m² of strip at 3 kg, and the mesh with its laps; without the sand there is none to fetch.
+  const fetch = (of: typeof p) => of.consumables.map((c) => [c.what, c.quantity, c.unit]);
+  expect(fetch(p)).toEqual([
+    ['mesh in a strip', 9.8, 'm'],
+    ['dry sand to broadcast', 4.3, 'kg'],
+  ]);
+  expect(fetch(plan())).toEqual([['mesh in a strip', 9.8, 'm']]);
 });
 test('a crack that moves is a stop', () => {
   const p = plan({ answers: { moves: 'yes' } });

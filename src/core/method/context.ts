@@ -57,6 +57,9 @@ export interface Setting {
     | 'duration'
     | 'rate'
     | 'uptake'
+    | 'run-uptake'
+    | 'spread'
+    | 'volume'
     | 'area'
     | 'area-rate'
     | 'speed'
@@ -89,6 +92,8 @@ export interface EngineParams {
   readonly byCoverage?: true;
   /** Coat: it is put on until the face takes no more, and what each round took is written down. */
   readonly toRefusal?: true;
+  /** Pour: what is primed is poured on while it is wet or tacky: the setting that holds how long. */
+  readonly primed?: string;
   /** Pour: what is poured is weighed out as it is needed, not a kit in each pail. */
   readonly weighed?: true;
 }

@@ -1,4 +1,5 @@
 import { placesIn } from '../void';
+import { runM } from './consumable';
 import { partsIn, type TaskContext } from './context';
 import { primerOf } from './lifts';
 
@@ -6,6 +7,7 @@ import { primerOf } from './lifts';
 export type Driver =
   | 'place'
   | 'm2'
+  | 'm'
   | 'mL'
   | 'm2 coated'
   | 'primed m2'
@@ -18,6 +20,7 @@ export type Driver =
 export const DRIVER_LABELS: Readonly<Record<Driver, string>> = {
   place: 'place',
   m2: 'm²',
+  m: 'metre',
   mL: 'mL',
   'm2 coated': 'm² coated',
   'primed m2': 'm² primed',
@@ -33,6 +36,7 @@ const onePart = ({ part = null }: TaskContext): boolean => part !== null;
 export const DRIVERS: Readonly<Record<Driver, (c: TaskContext) => number>> = {
   place: (c) => (onePart(c) ? 1 : (c.batch?.places ?? placesIn(c.void))),
   m2: (c) => (c.void.count * c.measured.faces.planAreaMm2) / 1e6 / (onePart(c) ? partsIn(c) : 1),
+  m: (c) => runM(c) / (onePart(c) ? partsIn(c) : 1),
   // What stays in the pot takes nobody's time.
   mL: (c) => (c.batch ? c.batch.placedMl / (onePart(c) ? c.batch.places : 1) : c.measured.nominalMl),
   'm2 coated': (c) => {

@@ -216,6 +216,8 @@ const SAYS = texts('ladder', {
 export interface RungWords {
   /** What it is called in the record, after the name of the task. */
   readonly id: string;
+  /** None where it is washed. */
+  readonly grit?: GritId;
   readonly title: Message;
   readonly detail: Message;
   readonly confirm: Message;
@@ -248,6 +250,7 @@ export function rungWords(
       const before = ladder.rungs[i - 1]?.grit ?? '';
       return {
         id: grit.toLowerCase(),
+        grit,
         title: i === 0 ? SAYS.first({ what: said.title, grit, wet }) : SAYS.next({ grit, wet }),
         detail:
           i === 0

@@ -3,6 +3,7 @@ import type { Message } from '../say';
 import type { BaseMaterial, MilestoneId, StartId } from '../system';
 import { refuse } from '../units';
 import type { ShapeId } from '../void';
+import type { ConsumableRow } from './consumable';
 import type { EngineParams, Gap, MethodContext, Question, School, Setting } from './context';
 import { type Effects, effectsTogether } from './effects';
 import type { EngineId } from './engines';
@@ -52,6 +53,8 @@ export interface Method {
   readonly preparation: readonly string[];
   readonly mistakes: readonly string[];
   readonly cautions: readonly string[];
+  /** What it uses up beside the mix. */
+  readonly consumes?: readonly ConsumableRow[];
   readonly tools: readonly string[];
   /** Checks before it is opened. */
   readonly tests: readonly MethodTest[];

@@ -221,6 +221,7 @@ function rungsOf(method: Method, row: TaskRow, here: TaskContext): readonly Step
       ...(typed ? { exact: true } : {}),
       hold: rung.hold,
       block: `${whole.block}/${i + 1}`,
+      ...(rung.grit ? { grit: rung.grit } : {}),
     };
   });
 }

@@ -2,6 +2,7 @@ import { type Message, type Sayer, texts } from '../say';
 import type { MilestoneId, StartId } from '../system';
 import type { Stage, TaskContext } from './context';
 import type { Driver } from './drivers';
+import type { GritId } from './grits';
 import type { LadderSpec } from './ladder';
 
 /** What a task is for; it stands under the stage of its role. */
@@ -175,6 +176,8 @@ export interface StepDraft {
   /** It works over the face that a pass on top would cover. */
   readonly onFace?: boolean;
   readonly throws?: Throws;
+  /** The abrasive of a rung of a ladder. */
+  readonly grit?: GritId;
   /** What records of earlier versions call it. */
   readonly formerly?: string;
   readonly batch?: number;

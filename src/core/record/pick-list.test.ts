@@ -1,4 +1,4 @@
-import { sampleData } from '../../sample/jobs';
+import { methodsData, sampleData } from '../../sample/jobs';
 import { pieceOf, repairOf } from '../plan';
 import { pickList, viewJob } from '.';
 
@@ -30,6 +30,38 @@ test('consumables follow the batches, mixers the goes', () => {
   expect(list.consumables.find((c) => c.what === 'static mixers')!.quantity).toBe(mixers + 1);
   expect(list.protection).toContain('dust mask for silica');
   expect(list.disposal.join(' ')).toMatch(/never a full pot into a bin/);
+});
+
+test('what methods use up is listed once for the job: counted things whole, abrasives by grit, and what a missed window costs', () => {
+  const view = viewJob(methodsData(NOW, 'Europe/Helsinki').bundles.find((b) => b.job.id === 'sample-workshop')!, NOW);
+  const passes = view.repairs.flatMap((r) => r.passes);
+  const all = pickList(view).consumables;
+  const rungs = passes.flatMap((p) => p.plan.steps).flatMap((s) => s.grit ?? []);
+  expect(rungs.length).toBeGreaterThan(0);
+  for (const grit of new Set(rungs))
+    expect(all.find((c) => c.what === `abrasive ${grit}, sheets`)!.quantity).toBeGreaterThanOrEqual(
+      rungs.filter((g) => g === grit).length,
+    );
+  expect(all.filter((c) => c.unit === '').every((c) => Number.isInteger(c.quantity))).toBe(true);
+  expect(new Set(all.map((c) => c.what)).size).toBe(all.length);
+  // The same plan with one of its steps late: solvent and pads for the face, and nothing of them before.
+  expect(all.some((c) => c.what === 'abrasive pads')).toBe(false);
+  const missed = { kind: 'recoat-until', fromMs: null, untilMs: NOW, whileClosed: false, mixByMs: null } as const;
+  const late = {
+    ...view,
+    repairs: view.repairs.map((r) => ({
+      ...r,
+      passes: r.passes.map((p) => ({
+        ...p,
+        plan: { ...p.plan, steps: p.plan.steps.map((s, i) => (i === 1 ? { ...s, missed } : s)) },
+      })),
+    })),
+  };
+  const m2 = passes.reduce(
+    (s, p) => s + (p.plan.void ? (p.repair.void!.count * p.plan.void.faces.planAreaMm2) / 1e6 : 0),
+    0,
+  );
+  expect(pickList(late).consumables.find((c) => c.what === 'abrasive pads')!.quantity).toBe(Math.ceil(m2 / 0.25));
 });
 
 test('a missing price leaves the sum open instead of counting it as nothing; own fillers are on the list', () => {

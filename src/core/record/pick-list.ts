@@ -1,4 +1,5 @@
-import type { SystemKits } from '../plan';
+import { consumablesIn } from '../method';
+import type { RepairPlan, SystemKits } from '../plan';
 import { FAMILIES, isMetered, type SheetRevision } from '../system';
 import { boreOf } from '../void';
 import type { JobView, PassView } from './bundle';
@@ -7,7 +8,7 @@ import type { JobView, PassView } from './bundle';
 export interface PickLine {
   readonly what: string;
   readonly quantity: number;
-  readonly unit: '' | 'm' | 'mL' | 'g' | 'pairs';
+  readonly unit: '' | 'm' | 'm²' | 'mL' | 'g' | 'kg' | 'pairs';
   readonly why: string;
 }
 
@@ -79,6 +80,64 @@ const kitsOf = (view: JobView): PickedKit[] =>
     }),
   );
 
+/** Something counted is whole; of what is cut or weighed, two figures. */
+const amount = (quantity: number, unit: PickLine['unit']): number =>
+  unit === '' ? Math.ceil(quantity - 1e-9) : Number(quantity.toPrecision(quantity >= 100 ? 3 : 2));
+
+/** What the methods of the passes use up, the same of several passes as one line. */
+export function usedUp(passes: readonly Pick<RepairPlan, 'context' | 'method' | 'batches'>[]): readonly PickLine[] {
+  const lines = new Map<string, PickLine>();
+  for (const plan of passes) {
+    if (!plan.context) continue;
+    for (const { row, quantity } of consumablesIn(plan.method?.consumes ?? [], {
+      ...plan.context,
+      batches: plan.batches,
+    })) {
+      const key = `${row.what}/${row.unit}`;
+      const { what, unit, why } = row;
+      lines.set(key, { what, unit, why, quantity: (lines.get(key)?.quantity ?? 0) + quantity });
+    }
+  }
+  return [...lines.values()].map((l) => ({ ...l, quantity: amount(l.quantity, l.unit) }));
+}
+
+/** A sheet of paper or a disc is dead after so much of a face, m². */
+const SHEET_M2 = 0.25;
+/** Abrasives by their grits: as many sheets as the face asks for. */
+function abrasives(repairs: readonly PassView[]): readonly PickLine[] {
+  const sheets = new Map<string, number>();
+  for (const { plan } of repairs) {
+    const area = plan.context ? (plan.context.void.count * plan.context.measured.faces.planAreaMm2) / 1e6 : 0;
+    for (const { grit } of [...plan.steps, ...plan.untimed])
+      if (grit) sheets.set(grit, (sheets.get(grit) ?? 0) + Math.max(1, Math.ceil(area / SHEET_M2)));
+  }
+  return [...sheets].map(([grit, quantity]) => ({
+    what: `abrasive ${grit}, sheets`,
+    quantity,
+    unit: '' as const,
+    why: 'of the ladder by which the face is brought back',
+  }));
+}
+
+/** Solvent to wash a face that is gone on with too late, mL a square metre. */
+const WASH_ML_PER_M2 = 150;
+/** What a window that is missed costs beside the time: the face is washed and abraded. */
+function remade(repairs: readonly PassView[]): readonly PickLine[] {
+  const area = repairs.reduce(
+    (sum, { plan }) =>
+      plan.context && plan.steps.some((s) => s.missed)
+        ? sum + (plan.context.void.count * plan.context.measured.faces.planAreaMm2) / 1e6
+        : sum,
+    0,
+  );
+  if (!area) return [];
+  const why = 'a window of the plan is missed: washed and abraded before it is gone on with';
+  return [
+    { what: 'solvent to wash the face', quantity: amount(Math.max(20, WASH_ML_PER_M2 * area), 'mL'), unit: 'mL', why },
+    { what: 'abrasive pads', quantity: Math.ceil(area / SHEET_M2), unit: '', why },
+  ];
+}
+
 /** What batches, mixers and hands use up. */
 function consumablesOf(repairs: readonly PassView[], kits: readonly PickedKit[]): PickLine[] {
   const sum = (f: (r: PassView) => number) => repairs.reduce((s, r) => s + f(r), 0);
@@ -133,6 +192,9 @@ function consumablesOf(repairs: readonly PassView[], kits: readonly PickedKit[])
     ...line('solvent for tools', pots * SOLVENT_ML, 'mL', `about ${SOLVENT_ML} mL a batch, before it sets`),
     ...line('masking tape', Math.ceil(tape), 'm', 'round the places'),
     ...line('cleaning cloths', Math.ceil(Math.max(area / 2e5, repairs.length)), '', 'wiping before and after'),
+    ...usedUp(repairs.map((r) => r.plan)).flatMap((o) => line(o.what, o.quantity, o.unit, o.why)),
+    ...abrasives(repairs),
+    ...remade(repairs),
     ...fillers.flatMap((f) => line(f.what, Math.ceil(f.g * 1.1), 'g', 'own filler and a tenth more')),
   ];
 }

@@ -4,6 +4,7 @@ import { FIRST_PASS } from '../plan';
 import { Said } from '../say';
 import { type WorkLine, WorkLine as WorkLineSchema } from '../units';
 import type { JobView, PassView, RepairView } from './bundle';
+import { usedUp } from './pick-list';
 
 const iso = z.string().nullable();
 const Line = z.object({ label: Said, ml: z.number(), expression: Said, voice: z.string() });
@@ -31,6 +32,10 @@ const OfPass = {
   usableMin: z.number().nullable(),
   batches: z.array(BatchOut),
   kits: z.object({ label: z.string(), use: z.number(), buy: z.number(), leftMl: z.number() }).nullable(),
+  /** What the method uses up beside the mix; none told before 0.16. */
+  consumables: z
+    .array(z.object({ what: z.string(), quantity: z.number(), unit: z.string(), why: z.string() }))
+    .default([]),
 } as const;
 
 /** The plan of one repair as exported: what `npm run plan`, `POST /api/plan` and snapshots carry. */
@@ -143,6 +148,7 @@ const ofPass = ({ repair, plan }: PassView) => ({
         decides: plan.void.decides?.label ?? null,
       }
     : null,
+  consumables: [...usedUp([plan])],
   amounts: (plan.mix?.lines ?? []).map(({ label, ml, expression, voice }) => ({ label, ml, expression, voice })),
   toMixMl: plan.mix?.toMixMl ?? null,
   onHandMl: plan.mix?.onHandMl ?? null,

@@ -21,6 +21,8 @@ export const density = of('density');
 /** mL/min, and mL/m². */
 export const rate = of('rate');
 export const uptake = of('uptake');
+/** mL for each metre along something. */
+export const runUptake = of('run-uptake');
 
 /** A quantity with the figures it has, as a sheet prints its limits. @example exactly(degC(5)) */
 export const exactly = (quantity: Quantity): Quantity => ({ ...quantity, exact: true });

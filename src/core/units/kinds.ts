@@ -14,6 +14,8 @@ export type Kind =
   | 'percent'
   | 'rate'
   | 'uptake'
+  | 'run-uptake'
+  | 'spread'
   | 'area-rate'
   | 'speed'
   | 'evaporation'
@@ -121,6 +123,15 @@ export const UNITS: Readonly<Record<Kind, readonly Unit[]>> = {
     u('L/m²', 'l/m2|l/m²', 1000, 'metric'),
     u('US fl oz/ft²', 'us fl oz/ft2|us fl oz/ft²|fl oz/ft2|fl oz/ft²', US_FLOZ / ((IN * IN * 144) / 1e6), 'us'),
   ],
+  'run-uptake': [
+    u('mL/m', 'ml/m|ml/metre|ml/meter', 1, 'metric'),
+    u('L/m', 'l/m', 1000, 'metric'),
+    u('US fl oz/ft', 'us fl oz/ft|fl oz/ft', US_FLOZ / ((IN * 12) / 1000), 'us'),
+  ],
+  spread: [
+    u('kg/m²', 'kg/m2|kg/m²', 1, 'metric'),
+    u('lb/ft²', 'lb/ft2|lb/ft²|psf', LB / 1000 / ((IN * IN * 144) / 1e6), 'us'),
+  ],
   'area-rate': [
     u('m²/h', 'm2/h|m²/h|m2/hour', 1, 'metric'),
     u('ft²/h', 'ft2/h|ft²/h|sq ft/h', (IN * IN * 144) / 1e6, 'us'),
@@ -150,6 +161,8 @@ export const FIELD_UNIT: Readonly<Record<Kind, Readonly<Record<UnitSystem, strin
   stress: { metric: 'MPa', us: 'psi' },
   rate: { metric: 'mL/min', us: 'US fl oz/min' },
   uptake: { metric: 'mL/m²', us: 'US fl oz/ft²' },
+  'run-uptake': { metric: 'mL/m', us: 'US fl oz/ft' },
+  spread: { metric: 'kg/m²', us: 'lb/ft²' },
   'area-rate': { metric: 'm²/h', us: 'ft²/h' },
   speed: { metric: 'km/h', us: 'mph' },
   evaporation: { metric: 'kg/m²h', us: 'lb/ft²h' },

@@ -70,6 +70,8 @@ const EXAMPLES: Record<Kind, string> = {
   force: '1.2 kN or 300 lbf',
   rate: '250 mL/min',
   uptake: '120 mL/m²',
+  'run-uptake': '20 mL/m',
+  spread: '3 kg/m²',
   'area-rate': '6 m²/h or 65 ft²/h',
   speed: '22 km/h or 14 mph',
   evaporation: '0.5 kg/m²h',

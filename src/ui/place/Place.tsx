@@ -2,9 +2,10 @@
 import Link from 'next/link';
 import { STAGE_LABELS } from '@/core/method';
 import { MOST_OVERTIME_MIN, pieceName, type RepairPlan, wholePlaced } from '@/core/plan';
+import { usedUp } from '@/core/record';
 import { formatDuration } from '@/core/units';
 import type { StageProps } from '../repair/stage-props';
-import { Answer, Heading, useFormat } from '../shared/bits';
+import { Answer, Heading, useFormat, useProse } from '../shared/bits';
 import { QuantityField } from '../shared/QuantityField';
 import { ChoicesOfAll } from '../shared/Schools';
 import { StageFindings, StillNeeds } from '../shared/StageFindings';
@@ -39,6 +40,7 @@ function Sheet({ view, at, nowMs }: StageProps) {
       )}
       <Heading>Tools and cautions</Heading>
       <p>{[...new Set(at.whole.passes.flatMap((p) => p.plan.method?.tools ?? []))].join(', ')}.</p>
+      <UsedUp passes={at.whole.passes.map((p) => p.plan)} />
       <ul className="list-disc pl-5">
         {[
           ...new Set(
@@ -49,6 +51,23 @@ function Sheet({ view, at, nowMs }: StageProps) {
         ))}
       </ul>
     </div>
+  );
+}
+
+/** What the methods use up beside the mix. */
+function UsedUp({ passes }: { passes: readonly RepairPlan[] }) {
+  const prose = useProse();
+  const lines = usedUp(passes);
+  if (!lines.length) return null;
+  return (
+    <p data-testid="used-up">
+      Beside the mix:{' '}
+      {lines
+        .map((l) => `${l.quantity}${l.unit ? ` ${l.unit}` : ' ×'} ${l.what}`)
+        .map(prose)
+        .join(', ')}
+      .
+    </p>
   );
 }
 

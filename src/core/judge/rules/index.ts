@@ -6,6 +6,7 @@ import { curingRules } from './curing';
 import { finishRules } from './finish';
 import { handRules } from './hands';
 import { layerRules } from './layers';
+import { liftHeatRules } from './lift-heat';
 import { mixRules } from './mix';
 import { movementRules } from './movement';
 import { noticeRules } from './notice';
@@ -27,6 +28,7 @@ export const RULES: Readonly<Record<string, Rule>> = {
   ...voidRules,
   ...siteRules,
   ...mixRules,
+  ...liftHeatRules,
   ...layerRules,
   ...handRules,
   ...rateRules,

@@ -1,7 +1,7 @@
-import { ENGINES, leadOf, liftsMm, type MethodContext } from '../../method';
+import { ENGINES, leadOf, liftsMm, type MethodContext, settingIn } from '../../method';
 import { withLast } from '../../mix';
 import type { RepairPlan } from '../../plan';
-import { ml, mm, percent, texts } from '../../say';
+import { at, minutes, ml, mm, percent, texts } from '../../say';
 import { attempt } from '../../units';
 import type { Void } from '../../void';
 import { findings } from '../finding';
@@ -21,6 +21,13 @@ const F = findings({
     title: 'The borders that were pulled no longer fit',
     why: 'By them a batch would hold or take longer than it may, or there are more or fewer batches now: they are planned even.',
     todo: 'Pull them anew, or make them even.',
+  },
+  'primed-too-far': {
+    severity: 'caution',
+    stage: 'place',
+    title: 'The neat resin is no longer tacky when the last is poured',
+    why: 'Painted by {painted}, wet or tacky for {life}; the last batch goes in at {poured}.',
+    todo: 'Paint in {stretches} stretches, each right before its batches; or a neat resin that stays open longer.',
   },
   'comes-to-nothing': {
     severity: 'note',
@@ -122,6 +129,23 @@ export const layerRules: Readonly<Record<string, Rule>> = {
       if (!chosen || !adds.length || adds.some((row) => mix.lines.some((l) => l.id === row.id))) return [];
       return [F['comes-to-nothing']({ choice: chosen.label })];
     });
+  },
+
+  'primed-too-far': ({ plan: { context, steps } }) => {
+    const primed = context?.params.primed && steps.find((s) => s.role === 'prime');
+    const poured = steps.findLast((s) => s.marks?.end?.includes('placed'));
+    if (!primed || !poured) return [];
+    const life = settingIn(context, context.params.primed!);
+    const laterMin = (poured.endMs - primed.endMs) / 60_000;
+    if (laterMin <= life) return [];
+    return [
+      F['primed-too-far']({
+        painted: at(primed.endMs),
+        life: minutes(life),
+        poured: at(poured.endMs),
+        stretches: Math.ceil(laterMin / life),
+      }),
+    ];
   },
 
   'even-sets': ({ plan }) => {

@@ -1,12 +1,11 @@
-import { BASE_BEARS_C, type HeatCell } from '../../cure';
-import { ENGINES, liftsMm, primerOf } from '../../method';
+import { primerOf } from '../../method';
 import { massOf, saidTolerance, scaleErrorPct, smallestBatchAG, toleranceOf } from '../../mix';
 import { USUAL_SCALE_G } from '../../plan';
 import { degC, exactly, grams, listed, ml, mm, percent, texts } from '../../say';
 import { FAMILIES, grainsUntold, isMetered, type MilestoneId, milestoneOf, proportionOf } from '../../system';
 import { boreOf } from '../../void';
 import { type Finding, findings } from '../finding';
-import { type Rule, rangeOver } from './rule';
+import type { Rule } from './rule';
 import { WAYS, weighed } from './ways';
 
 /** A pot this many times the mass of the sheet’s pot life no longer keeps to it. */
@@ -75,21 +74,6 @@ const F = findings({
       '{share, select, unknown {A bigger pot than the sheet’s pot life is for} other {The pot warms itself and dies sooner}}',
     why: '{mass} stand in one pot, the sheet’s time is for {stated}{assumed, select, yes { (assumed, the sheet names none)} other {}}: {share, select, unknown {it heats itself and dies sooner than the clock says.} other {an estimated {share} of that time is left, and the clocks here count with it{beyond, select, yes {, as if it lost nothing to the air, since it is beyond what was prepared} other {}}{filled, select, yes {; your own fillers are left out of it, they make it milder} other {}}.}}{rest, select, runaway { Left in the pot, a rest of that size may run away: smoke and fire.} hot { Left in the pot, it gets hotter than {hot}.} other {}}',
     todo: 'Mix smaller batches, spread it out at once, or keep it in a flat tray; never leave a rest standing in the pot.',
-  },
-  'lift-heat': {
-    severity: 'stop',
-    stage: 'place',
-    title: 'This lift gets too hot',
-    why: '{thick} at {from}: {peak, select, runaway {it runs away} other {it reaches some {peak}}}; {bears} is what concrete bears beside it. {sheet, select, none {An estimate.} other {An estimate, for concrete and a resin without fillers; the sheet itself allows {sheet}.}}',
-    todo: 'Thinner lifts, cooler material, or longer between them; the lab shows the thickest that stays calm.',
-  },
-  'lift-heat-near': {
-    id: 'lift-heat',
-    severity: 'caution',
-    stage: 'place',
-    title: 'This lift may get too hot',
-    why: '{thick} at {from}: {peak, select, runaway {it runs away} other {it reaches some {peak}}} if it is a little thicker or warmer; {bears} is what concrete bears beside it. {sheet, select, none {An estimate.} other {An estimate, for concrete and a resin without fillers; the sheet itself allows {sheet}.}}',
-    todo: 'Thinner lifts, cooler material, or longer between them; the lab shows the thickest that stays calm.',
   },
   lean: {
     severity: 'caution',
@@ -284,45 +268,6 @@ export const mixRules: Readonly<Record<string, Rule>> = {
         rest: pot?.leftAlone(massG)?.verdict ?? 'unknown',
         hot: exactly(degC(HOT_C)),
       }),
-    ];
-  },
-
-  'lift-heat': ({ plan }) => {
-    const { pot, context, thermal, placedMs, potC } = plan;
-    if (
-      !pot ||
-      !context ||
-      !thermal ||
-      placedMs === null ||
-      potC === null ||
-      !plan.method ||
-      !ENGINES[plan.method.engine].inLifts
-    )
-      return [];
-    const thick = Math.max(...liftsMm(context));
-    const begin = plan.steps.find((s) => s.marks?.begin?.includes('mix-begins'))?.startMs ?? placedMs;
-    const base = rangeOver(thermal.base, { fromMs: begin, toMs: Math.max(placedMs, begin + 1) });
-    const tempC = Math.max(base.ok ? base.value.max : potC, potC);
-    const found = pot.lift(thick, tempC);
-    const bears = BASE_BEARS_C.concrete;
-    const bad = (c: HeatCell) => c.verdict !== 'calm' || (c.peakC !== null && c.peakC > bears);
-    if (!found || !bad(found.worst)) return [];
-    const near = bad(found.nearest);
-    const cell = near ? found.nearest : found.worst;
-    // What the maker allows overrules an estimate of ours: then it is a word, and no stop.
-    const said = context.sheet.limits.liftMaxMm;
-    const allowed = said !== null && thick <= said + 1e-9;
-    return [
-      F[near ? 'lift-heat' : 'lift-heat-near'](
-        {
-          thick: mm(thick),
-          from: degC(tempC),
-          peak: cell.verdict === 'runaway' ? 'runaway' : exactly(degC(Math.round(cell.peakC ?? bears))),
-          bears: exactly(degC(bears)),
-          sheet: allowed ? exactly(mm(said)) : 'none',
-        },
-        allowed ? { severity: 'caution' } : {},
-      ),
     ];
   },
 

@@ -13,7 +13,7 @@ export const ENGINES: Readonly<Record<EngineId, Engine>> = { press, spread, fill
 export { claimedMl, coated, coatSettings, coatsOf, faceM2, further, geometricMl, LOT_AREA, plainCoatMl } from './coat';
 export type { Engine } from './engine';
 export { filledInLifts, LEVEL_ML, liftsAfter } from './fill';
-export { pouredFast, pouredFull } from './pour';
+export { pouredFast, pouredFull, setOutPots } from './pour';
 export { pressed } from './press';
 export { reworded } from './reword';
 export { carrySetting, laidRolling, layRate, spreadAndClosed } from './spread';

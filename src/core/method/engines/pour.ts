@@ -20,22 +20,21 @@ export const pour: Engine = {
   blockOf: () => 'pour',
 };
 
-/**
- * Fast resin in small pots, one after the other: everything is set out beforehand, and each tool is clean before its pot
- * is dead.
- */
+/** Everything for fast resin is set out beforehand, pot by pot. */
+export const setOutPots: readonly TaskRow[] = tasks('pour-fast', [
+  {
+    task: 'weigh-all',
+    role: 'mix',
+    block: 'work',
+    title: '{batches, plural, one {Set the batch out} other {Set all {batches} batches out}}',
+    detail: 'Parts and sand of each in cups of their own, in a row; nothing is weighed between them.',
+    confirm: 'All set out',
+    work: { per: { batch: 2 } },
+  },
+]);
+
+/** Fast resin in small pots, one after the other: each tool is clean before its pot is dead. */
 export const pouredFast: readonly TaskRow[] = [
-  ...tasks('pour-fast', [
-    {
-      task: 'weigh-all',
-      role: 'mix',
-      block: 'work',
-      title: '{batches, plural, one {Set the batch out} other {Set all {batches} batches out}}',
-      detail: 'Parts and sand of each in cups of their own, in a row; nothing is weighed between them.',
-      confirm: 'All set out',
-      work: { per: { batch: 2 } },
-    },
-  ]),
   { ...mix, exact: true, work: { sheet: (c) => c.sheet.mixMin || 1 } },
   ...tasks('pour-fast', [
     {

@@ -136,6 +136,15 @@ export const bodyFiller: Method = {
   finishAnswer: 'sanded, guide coat gone',
   review: null,
   serves: 'sandable',
+  consumes: [
+    {
+      id: 'film',
+      what: 'sheets of film to mix on',
+      unit: '',
+      why: 'a clean one for each mix',
+      of: (c) => c.batches.length,
+    },
+  ],
   allowances: levels,
   says: { order: SAYS.order() },
   tasks: [

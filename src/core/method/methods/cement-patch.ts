@@ -2,6 +2,7 @@ import { texts } from '../../say';
 import { milestoneOf } from '../../system';
 import { shareOf } from '../allowances';
 import { clear, endOfMixing, NOT_SPLIT, notMoving, noWaterPressure, soundBase, waiting } from '../common';
+import { topFaceM2 } from '../consumable';
 import { options } from '../effects';
 import { filledInLifts, reworded } from '../engines';
 import type { Method } from '../method';
@@ -177,6 +178,15 @@ export const cementPatch: Method = {
   finishAnswer: 'struck, textured as its neighbour',
   review: null,
   serves: 'foot',
+  consumes: [
+    {
+      id: 'film',
+      what: 'damp cloth or film for curing',
+      unit: 'm²',
+      why: 'over the patch and a hand beyond it',
+      of: (c) => 1.5 * topFaceM2(c),
+    },
+  ],
   allowances: [shareOf('over', 'surplus, struck off')],
   says: { order: SAYS.order() },
   tasks: [

@@ -2,6 +2,7 @@ import { mm, texts } from '../../say';
 import { type Faces, kindOf } from '../../void';
 import { shareOf } from '../allowances';
 import { clear, endOfMixing, waiting, weighedOrWhole } from '../common';
+import { topFaceM2 } from '../consumable';
 import { type MethodContext, settingIn } from '../context';
 import { crackQuestions } from '../crack';
 import { options } from '../effects';
@@ -28,6 +29,8 @@ export function meshPieces(lengthMm: number, pieceMm: number, lapMm: number): nu
   return beyond > 0 ? Math.max(1, Math.ceil((lengthMm - lapMm) / beyond - 1e-9)) : 1;
 }
 const piecesOf = (c: MethodContext) => meshPieces(runMm(c), settingIn(c, 'piece'), settingIn(c, 'lap'));
+/** Mesh in all its pieces, mm. */
+const meshMm = (c: MethodContext) => runMm(c) + (piecesOf(c) - 1) * settingIn(c, 'lap');
 
 /** A crack bridged by a strip of mesh in paste, covered by a skim as the next pass. */
 export const crackMesh: Method = {
@@ -102,6 +105,7 @@ export const crackMesh: Method = {
       stage: 'place',
     },
     { id: 'lap', label: 'Mesh, overlap', kind: 'length', byDefault: 60, min: 0, max: 1000, stage: 'place' },
+    { id: 'sand', label: 'Sand broadcast', kind: 'spread', byDefault: 3, min: 0.1, max: 20, stage: 'finish' },
   ],
   preparation: [
     'Gauge marks over it for days: it does not move.',
@@ -129,7 +133,24 @@ export const crackMesh: Method = {
   serves: 'foot',
   allowances: [shareOf('over', 'left on tools, pressed out')],
   says: { order: SAYS.order() },
-  gaps: { pieces: piecesOf, mesh: (c) => mm(runMm(c) + (piecesOf(c) - 1) * settingIn(c, 'lap')) },
+  gaps: { pieces: piecesOf, mesh: (c) => mm(meshMm(c)) },
+  consumes: [
+    {
+      id: 'mesh',
+      what: 'mesh in a strip',
+      unit: 'm',
+      why: 'along the crack, with the overlaps of its pieces',
+      of: (c) => meshMm(c) / 1000,
+    },
+    {
+      id: 'sand',
+      what: 'dry sand to broadcast',
+      unit: 'kg',
+      why: 'to refusal over the strip',
+      shownBy: 'broadcast',
+      of: (c) => settingIn(c, 'sand') * topFaceM2(c),
+    },
+  ],
   tasks: [
     ...tasks('crack-mesh', [
       {

@@ -1,6 +1,7 @@
 import { areaOf, texts, uptake } from '../../say';
 import { milestoneOf } from '../../system';
 import { clear, endOfMixing, waiting, weighedOrWhole } from '../common';
+import { topFaceM2 } from '../consumable';
 import { type MethodContext, settingIn } from '../context';
 import { options } from '../effects';
 import { carrySetting, faceM2, reworded, spreadAndClosed } from '../engines';
@@ -133,6 +134,15 @@ export const feltWetOut: Method = {
   finishAnswer: 'edges down, trimmed',
   review: null,
   serves: 'release',
+  consumes: [
+    {
+      id: 'film',
+      what: 'release film for the board',
+      unit: 'm²',
+      why: 'one side of the pad, and what it is rolled out on',
+      of: (c) => 1.2 * topFaceM2(c),
+    },
+  ],
   allowances: [brushedOver],
   says: { order: SAYS.order() },
   tasks: [

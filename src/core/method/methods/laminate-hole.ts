@@ -1,6 +1,6 @@
 import { exactly, listed, type Message, mm, percent, texts } from '../../say';
 import { partsByWeight, type SheetRevision } from '../../system';
-import { kindOf, type VoidShape } from '../../void';
+import { kindOf, placesIn, type VoidShape } from '../../void';
 import { levels, shareOf } from '../allowances';
 import { clear, endOfMixing, firstThicker, waiting, weighedOrWhole } from '../common';
 import { type MethodContext, settingIn, type TaskContext } from '../context';
@@ -241,6 +241,23 @@ export const laminateHole: Method = {
   finishAnswer: 'dull, at its level',
   review: null,
   serves: 'sandable',
+  consumes: [
+    {
+      id: 'circles',
+      what: 'circles of fabric',
+      unit: '',
+      why: 'stepping out beyond the edge of each backed hole',
+      shownBy: 'fabric',
+      of: (c) => backedMm(c).length * circles(c) * c.void.count,
+    },
+    {
+      id: 'film',
+      what: 'pieces of film or wax',
+      unit: '',
+      why: 'one over each hole, so that air does not keep it tacky',
+      of: (c) => placesIn(c.void),
+    },
+  ],
   allowances: [
     ...levels,
     {

@@ -12,6 +12,7 @@ import {
   uptakeSetting,
   waiting,
 } from '../common';
+import { topFaceM2 } from '../consumable';
 import { type MethodContext, settingIn } from '../context';
 import { options } from '../effects';
 import { filledInLifts, LEVEL_ML } from '../engines';
@@ -214,6 +215,15 @@ export const mortarPatch: Method = {
   finishAnswer: 'flush, brushed',
   review: null,
   serves: 'load',
+  consumes: [
+    {
+      id: 'film',
+      what: 'film against rain and sun',
+      unit: 'm²',
+      why: 'over the patch and a hand beyond it while it cures',
+      of: (c) => 1.5 * topFaceM2(c),
+    },
+  ],
   allowances: [
     {
       id: 'crown',

@@ -114,6 +114,15 @@ export const pouredCollar: Method = {
   finishAnswer: 'dam off, edge broken',
   review: null,
   serves: 'load',
+  consumes: [
+    {
+      id: 'dam',
+      what: 'dam or tape for the seam',
+      unit: 'm',
+      why: 'all round, and a tenth more',
+      of: (c) => (1.1 * c.void.count * c.measured.faces.perimeterMm) / 1000,
+    },
+  ],
   allowances: [
     {
       id: 'overfill',

@@ -1,15 +1,21 @@
-import { texts } from '../../say';
+import { ml, mm, texts } from '../../say';
 import { shareOf } from '../allowances';
 import { clear, endOfMixing, waiting, weighedOrWhole } from '../common';
+import { runM, topFaceM2 } from '../consumable';
+import { type MethodContext, settingIn } from '../context';
 import { crackQuestions } from '../crack';
 import { options } from '../effects';
-import { pouredFast } from '../engines';
+import { pouredFast, setOutPots } from '../engines';
 import type { Method } from '../method';
 import { tasks } from '../task';
 
 const SAYS = texts('poured-crack.says', {
   order: 'B into A at once, quickly and evenly; then the sand.',
 });
+
+/** Neat resin that the faces are painted with, with what stays in its pot, mL; nothing where none is painted. */
+const neatMl = (c: MethodContext): number =>
+  settingIn(c, 'neat') > 0 ? settingIn(c, 'neat') * runM(c) + settingIn(c, 'neat-loss') : 0;
 
 /** A crack in a slab that does not move: chased, coated neat, poured in batches that fit the pot, ground flush. */
 export const pouredCrack: Method = {
@@ -23,7 +29,7 @@ export const pouredCrack: Method = {
   laidOn: null,
   setsOut: false,
   takes: { flow: ['pours'], out: ['pot', 'mixer'], binder: ['resin'], sand: true },
-  params: { weighed: true },
+  params: { weighed: true, primed: 'neat-life' },
   questions: crackQuestions,
   schools: [
     {
@@ -52,12 +58,40 @@ export const pouredCrack: Method = {
       whole: { label: 'whole kits only', fits: 'long pot lives' },
       why: 'Fast resin is dead before a large pot is empty.',
     }),
+    {
+      id: 'neat',
+      matter: 'Faces of the crack',
+      stage: 'place',
+      options: options('poured-crack.neat', [
+        {
+          id: 'painted',
+          label: 'painted with neat resin first',
+          fits: 'concrete that drinks: it would starve a sanded mix of its resin',
+          effect: { shows: ['neat'] },
+        },
+        { id: 'bare', label: 'bare', fits: 'a thin resin without sand, which wets the faces itself' },
+      ]),
+      byDefault: 'painted',
+      why: 'A wetting resin, or the liquid itself before its sand goes in. It is poured on while it is wet or tacky.',
+    },
     endOfMixing,
     waiting,
   ],
   settings: [
     { id: 'overfill', label: 'Overfill', kind: 'percent', byDefault: 10, min: 0, max: 100, stage: 'mix' },
     { id: 'rate', label: 'Pouring rate', kind: 'rate', byDefault: 210, min: 5, max: 20_000, stage: 'place' },
+    { id: 'neat', label: 'Neat resin along it', kind: 'run-uptake', byDefault: 20, min: 0, max: 2000, stage: 'place' },
+    { id: 'neat-loss', label: 'Of it, left behind', kind: 'volume', byDefault: 15, min: 0, max: 5000, stage: 'place' },
+    {
+      id: 'neat-life',
+      label: 'Neat resin wet or tacky for',
+      kind: 'duration',
+      byDefault: 60,
+      min: 1,
+      max: 2880,
+      stage: 'place',
+    },
+    { id: 'sand', label: 'Sand broadcast', kind: 'spread', byDefault: 3, min: 0.1, max: 20, stage: 'finish' },
     // Cleaning the tool ends inside the pot life.
     {
       id: 'clean',
@@ -97,6 +131,32 @@ export const pouredCrack: Method = {
   serves: 'foot',
   allowances: [{ ...shareOf('overfill', 'overfill, ground off'), optional: true }],
   says: { order: SAYS.order() },
+  gaps: { neat: (c) => ml(neatMl(c)), run: (c) => mm(runM(c) * 1000) },
+  consumes: [
+    {
+      id: 'neat',
+      what: 'neat resin for the faces',
+      unit: 'mL',
+      why: 'a wetting resin, or the liquid before its sand: so much a metre, and what is left behind',
+      shownBy: 'neat',
+      of: neatMl,
+    },
+    {
+      id: 'sand',
+      what: 'dry sand to broadcast',
+      unit: 'kg',
+      why: 'to refusal over the face of the crack',
+      shownBy: 'broadcast',
+      of: (c) => settingIn(c, 'sand') * topFaceM2(c),
+    },
+    {
+      id: 'foam',
+      what: 'closed-cell foam to keep joints open',
+      unit: '',
+      why: 'a piece for each thing that must stay clear',
+      of: (c) => c.void.keepClear.length * c.void.count,
+    },
+  ],
   tasks: [
     ...tasks('poured-crack', [
       {
@@ -120,6 +180,20 @@ export const pouredCrack: Method = {
       },
     ]),
     ...clear,
+    ...setOutPots,
+    ...tasks('poured-crack', [
+      {
+        task: 'neat',
+        role: 'prime',
+        block: 'work',
+        optional: true,
+        title: 'Paint the faces with neat resin: {neat} over {run}',
+        detail: 'Thin, to the bottom, no puddle: the first batch follows while it is wet, the last while it is tacky.',
+        confirm: 'Wet all along',
+        when: (c) => settingIn(c, 'neat') > 0,
+        work: { fixed: 2, per: { m: 1 } },
+      },
+    ]),
     ...pouredFast,
     ...tasks('poured-crack', [
       {
