@@ -39,6 +39,7 @@ function exact({ is, value }: Quantity, { system }: Reader): string {
 /** Units for a quantity that stands beside a figure for each of the larger. */
 const LARGE: Readonly<Partial<Record<Quantity['is'], Readonly<Record<UnitSystem, string>>>>> = {
   area: { metric: 'm²', us: 'ft²' },
+  length: { metric: 'm', us: 'ft' },
 };
 
 function quantity(q: Quantity, reader: Reader): string {

@@ -70,6 +70,8 @@ export interface Setting {
   readonly min: number;
   readonly max: number;
   readonly stage: Stage;
+  /** Whether anything asks for it by what is chosen; always, where it is not said. */
+  readonly when?: (e: Effects) => boolean;
 }
 
 /** What a method sets of its engine; what it does not name is as the engine usually has it. */

@@ -1,5 +1,5 @@
 import { layerOf } from '../mix';
-import { exactly, grams, kelvin, listed, type Message, minutes, ml, mm, texts, type Value } from '../say';
+import { along, exactly, grams, kelvin, listed, type Message, minutes, ml, mm, texts, type Value } from '../say';
 import { PART_IDS, systemKind } from '../system';
 import { kindOf, placesIn, SHAPES } from '../void';
 import { type Gap, type MethodContext, partsIn, type TaskContext } from './context';
@@ -74,7 +74,8 @@ function reachOf(c: TaskContext): Message | '' {
   if (!line || here.length < 2 || c.void.count > 1) return '';
   const all = here.reduce((sum, b) => sum + b.placedMl, 0);
   const before = here.slice(0, here.indexOf(batchOf(c))).reduce((sum, b) => sum + b.placedMl, 0);
-  const at = (ml: number) => mm(kindOf(line).alongMm!(line, ml / all));
+  const runMm = kindOf(line).runMm?.(line) ?? 0;
+  const at = (ml: number) => along(kindOf(line).alongMm!(line, ml / all), runMm);
   return SAY.reach({ from: at(before), to: at(before + batchOf(c).placedMl) });
 }
 

@@ -1,10 +1,19 @@
 import { ENGINES, type MethodContext } from '../method';
 import type { Batch, Portion } from '../mix';
+import { along, type Message, texts } from '../say';
 import { milestoneKind } from '../system';
 import { attempt } from '../units';
 import { cornersOf, kindOf, type PlanOutline, type Point, signedAreaMm2, type VoidShape } from '../void';
 import type { RepairPlan } from './repair-plan';
 import type { Side } from './side';
+
+const SAY = texts('ground', { whole: '{from} to {to}', end: '{at}' });
+
+/** A stretch of a run from its beginning, and the end at which the next batch goes on, mm. */
+function reachOf(from: number, to: number, rising: boolean, runMm: number): Laid['reach'] {
+  const at = (mm: number) => along(mm, runMm);
+  return { whole: SAY.whole({ from: at(from), to: at(to) }), end: SAY.end({ at: at(rising ? to : from) }) };
+}
 
 /** Round a smaller face one walks, and nobody stands on it, mm². */
 const LEAST_MM2 = 1_000_000;
@@ -17,8 +26,8 @@ export interface Laid {
   /** Corners, mm, in the coordinates of its shape. */
   readonly points: readonly Point[];
   readonly areaM2: number;
-  /** Along what runs along a line: from where to where, mm; null where it is a face. */
-  readonly along: readonly [number, number] | null;
+  /** Along what runs along a line: from where to where, and where it ends; null where it is a face. */
+  readonly reach: { readonly whole: Message; readonly end: Message } | null;
   /** When it is laid; null while the plan has no times. */
   readonly span: { readonly fromMs: number; readonly toMs: number } | null;
   /** When it is washed; null where it is not. */
@@ -160,7 +169,7 @@ export function groundOf({ batches, steps, context, method, mix, piece }: Repair
       batch: p.batch,
       points,
       areaM2: areaOf(points) / 1e6,
-      along: line ? [Math.min(a, b) - low, Math.max(a, b) - low] : null,
+      reach: line ? reachOf(Math.min(a, b) - low, Math.max(a, b) - low, rising, high - low) : null,
       span: mine.length
         ? { fromMs: Math.min(...mine.map((s) => s.startMs)), toMs: Math.max(...mine.map((s) => s.endMs)) }
         : null,

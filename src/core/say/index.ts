@@ -1,6 +1,7 @@
 export { type List, Message, Moment, Quantity, Said, Value, type Values } from './message';
 export { allTexts, gapsOf, isPlain, plain, type Sayer, textOf, texts } from './texts';
 export {
+  along,
   areaOf,
   at,
   degC,

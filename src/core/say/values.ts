@@ -10,6 +10,11 @@ const of =
 export const mm = of('length');
 export const ml = of('volume');
 export const mm2 = of('area');
+/** From so far on all places along one run are told in the larger unit, mm. */
+const LONG_MM = 2000;
+/** A place along a run: the same unit for all of them, whichever comes first. */
+export const along = (atMm: number, runMm: number): Quantity =>
+  runMm >= LONG_MM ? { is: 'length', value: atMm, large: true } : mm(atMm);
 /** An area beside a figure for each square metre of it. */
 export const areaOf = (mm2: number): Quantity => ({ is: 'area', value: mm2, large: true });
 export const grams = of('mass');

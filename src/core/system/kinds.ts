@@ -6,6 +6,9 @@ export const PartId = z.enum(['A', 'B', 'C', 'D']);
 export type PartId = z.infer<typeof PartId>;
 export const PART_IDS = PartId.options;
 
+/** How wet a face may be, the driest first. */
+export const WETNESS = ['bone dry', 'wiped damp', 'saturated, no puddles'] as const;
+
 export const PartRole = z.enum([
   'resin',
   'hardener',
@@ -103,6 +106,8 @@ export interface SystemKind {
   readonly whole?: true;
   /** Times that its sheets usually print, in the order of work. */
   readonly times: readonly MilestoneId[];
+  /** How wet its sheets usually want the base; bone dry, where it is not said. */
+  readonly base?: (typeof WETNESS)[number];
   readonly hazards: readonly string[];
   readonly protection: readonly string[];
 }
@@ -343,6 +348,7 @@ export const SYSTEM_KINDS = {
     dosed: 'water',
     ways: ['weight', 'cup'],
     asks: ['pot', 'dose', 'lift'],
+    base: 'saturated, no puddles',
     times: ['use-by', 'foot', 'load'],
     hazards: [CAUSTIC, SILICA],
     protection: [...GLOVES, 'dust mask'],

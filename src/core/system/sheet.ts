@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { Celsius, Density, Figure, Id, Instant, Minutes } from '../units';
 import { FamilyId } from './family';
-import { FillerClass, Flow, PartId, PartRole, SystemKindId } from './kinds';
+import { FillerClass, Flow, PartId, PartRole, SystemKindId, WETNESS } from './kinds';
 import { Milestone, type MilestoneId } from './milestone';
 import { Strength } from './strength';
 import { ESTIMABLE } from './usual';
@@ -56,9 +56,6 @@ export type Dose = z.infer<typeof Dose>;
 export const ORIENTATIONS = ['floor', 'wall', 'overhead'] as const;
 export const Orientation = z.enum(ORIENTATIONS);
 export type Orientation = z.infer<typeof Orientation>;
-
-/** Wetness of the base, from dry to under water. */
-export const WETNESS = ['bone dry', 'wiped damp', 'saturated, no puddles'] as const;
 
 export const Limits = z.object({
   baseMinC: Celsius.nullable(),

@@ -173,7 +173,7 @@ const deepest = (s: Chase) =>
 export const chase: Shape<Chase> = {
   id: 'chase',
   version: 1,
-  label: 'Crack or chased joint',
+  label: 'Crack, gouge or chased joint',
   seen: 'a crack, as it is or sawn open along its length',
   broke: 'crack',
   fromAbove: true,
@@ -205,7 +205,7 @@ export const chase: Shape<Chase> = {
   parameters: (s) => [
     {
       key: 'form',
-      label: 'The crack runs in',
+      label: 'It runs in',
       kind: 'choice',
       value: s.form,
       options: [

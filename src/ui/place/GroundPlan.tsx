@@ -1,7 +1,7 @@
 'use client';
 import { useRef, useState } from 'react';
 import { type Ground, groundOf, type Piece, type RepairPlan, SIDES, type Side } from '@/core/plan';
-import { Choice, Heading, lowered, useFormat } from '../shared/bits';
+import { Choice, Heading, lowered, useFormat, useSay } from '../shared/bits';
 import { placeOn } from '../shared/svg-place';
 import { useWidth } from '../shared/use-width';
 import { clock } from '../shared/when';
@@ -33,7 +33,7 @@ export function GroundPlan({
 }) {
   const ground = groundOf(plan);
   if (!ground) return null;
-  const isLine = ground.laid[0]!.along !== null;
+  const isLine = ground.laid[0]!.reach !== null;
   const what = isLine ? 'Along it, batch by batch' : 'Seen from above, in the order it is laid';
   const change = (over: Partial<Piece>, key: string) => changePass(repair, (r) => ({ ...r, ...over }), key);
   return (
@@ -83,10 +83,11 @@ function Picture({
   onBorder: ((borders: readonly number[]) => void) | null;
 }) {
   const format = useFormat();
+  const say = useSay(zone);
   const svg = useRef<SVGSVGElement>(null);
   const [box, width] = useWidth(640);
   const [pulled, setPulled] = useState<number | null>(null);
-  const isLine = ground.laid[0]!.along !== null;
+  const isLine = ground.laid[0]!.reach !== null;
   const xs = ground.corners.map((p) => p[0]);
   const ys = ground.corners.map((p) => p[1]);
   const [x0, x1, y0, y1] = [Math.min(...xs), Math.max(...xs), Math.min(...ys), Math.max(...ys)];
@@ -196,7 +197,7 @@ function Picture({
             <g key={`border ${i}`}>
               {isLine && (
                 <text x={gx} y={py(y1) + 20} textAnchor="middle" fontSize="12.5" fill="var(--ink)" className="fig">
-                  {format('length', across && !rising ? x1 - edge(0) : edge(0) - x0).text}
+                  {say(piece.reach!.end)}
                 </text>
               )}
               {onBorder && (
@@ -232,10 +233,7 @@ function Picture({
       <ol className="sr-only">
         {ground.laid.map((l) => (
           <li key={l.order}>
-            {l.order + 1}:{' '}
-            {isLine && l.along
-              ? `${format('length', l.along[0]).text} to ${format('length', l.along[1]).text}`
-              : format('area', l.areaM2 * 1e6).text}
+            {l.order + 1}: {l.reach ? say(l.reach.whole) : format('area', l.areaM2 * 1e6).text}
             {l.span && `, ${clock(l.span.fromMs, zone)} to ${clock(l.span.toMs, zone)}`}
           </li>
         ))}

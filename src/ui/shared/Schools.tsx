@@ -57,7 +57,8 @@ export function Schools({ at, stage }: { at: PassView; stage: Stage }) {
 /** Figures of the method that the technician may set. */
 export function Settings({ at, stage, auto }: { at: PassView; stage: Stage; auto?: Record<string, number> }) {
   const { method } = at.plan;
-  const mine = method?.settings.filter((s) => s.stage === stage) ?? [];
+  const effects = at.plan.context?.effects;
+  const mine = method?.settings.filter((s) => s.stage === stage && (!s.when || !effects || s.when(effects))) ?? [];
   if (!method || !mine.length) return null;
   return (
     <div className="grid grid-cols-2 gap-2 mt-2">

@@ -41,6 +41,11 @@ test('another kind brings its family, hazards and parts, and keeps what was type
   const mortar = ofKind(typed, 'mortar-kit');
   expect(mortar).toMatchObject({ name: 'Mine', hazards: 'Only mine.' });
   expect(mortar.parts.C.name).toBe('graded sand');
+  // Cement wants its base wet, resin dry, as long as nobody has said otherwise.
+  const cement = ofKind(blankDraft(), 'cement-water');
+  expect(cement.wetness).toBe('saturated, no puddles');
+  expect(ofKind(cement, 'paste').wetness).toBe('bone dry');
+  expect(ofKind({ ...blankDraft(), wetness: 'wiped damp' }, 'cement-water').wetness).toBe('wiped damp');
   expect(ofKind(blankDraft(), 'finish-resin')).toMatchObject({
     family: 'peroxide',
     hazards: systemKind('finish-resin').hazards.join('\n'),

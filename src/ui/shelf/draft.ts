@@ -173,6 +173,9 @@ export function timesOfKind(kind: SheetRevision['kind'], typed: readonly TimeDra
   return [...here, ...times.filter((id) => !here.some((t) => t.kind === id)).map(blankTime)];
 }
 
+/** How wet a kind usually wants its base. */
+const baseOf = (spec: ReturnType<typeof systemKind>) => spec.base ?? 'bone dry';
+
 /** What changes in a draft when its kind does: parts, family, hazards and protection as that kind usually has them. */
 export function ofKind(draft: SheetDraft, kind: SheetRevision['kind']): SheetDraft {
   const spec = systemKind(kind);
@@ -190,6 +193,7 @@ export function ofKind(draft: SheetDraft, kind: SheetRevision['kind']): SheetDra
       ]),
     ) as unknown as SheetDraft['parts'],
     times: timesOfKind(kind, draft.times),
+    wetness: draft.wetness === baseOf(was) ? baseOf(spec) : draft.wetness,
     // Whether a pack is parted follows the kind as long as nobody has said otherwise.
     kits: draft.kits.map((k) =>
       k.splittable === isPartedUsually(draft.kind) ? { ...k, splittable: isPartedUsually(kind) } : k,

@@ -105,7 +105,16 @@ export const crackMesh: Method = {
       stage: 'place',
     },
     { id: 'lap', label: 'Mesh, overlap', kind: 'length', byDefault: 60, min: 0, max: 1000, stage: 'place' },
-    { id: 'sand', label: 'Sand broadcast', kind: 'spread', byDefault: 3, min: 0.1, max: 20, stage: 'finish' },
+    {
+      id: 'sand',
+      label: 'Sand broadcast',
+      kind: 'spread',
+      byDefault: 3,
+      min: 0.1,
+      max: 20,
+      stage: 'finish',
+      when: (e) => e.shows.includes('broadcast'),
+    },
   ],
   preparation: [
     'Gauge marks over it for days: it does not move.',

@@ -74,8 +74,26 @@ export const metalFiller: Method = {
   ],
   settings: [
     takenOff('hard'),
-    { id: 'crown', label: 'Dome over the face', kind: 'length', byDefault: 0.5, min: 0, max: 5, stage: 'finish' },
-    { id: 'recess', label: 'Recess', kind: 'length', byDefault: 0, min: 0, max: 5, stage: 'finish' },
+    {
+      id: 'crown',
+      label: 'Dome over the face',
+      kind: 'length',
+      byDefault: 0.5,
+      min: 0,
+      max: 5,
+      stage: 'finish',
+      when: (e) => e.level === 'crown',
+    },
+    {
+      id: 'recess',
+      label: 'Recess',
+      kind: 'length',
+      byDefault: 0,
+      min: 0,
+      max: 5,
+      stage: 'finish',
+      when: (e) => e.level === 'recess',
+    },
     {
       id: 'allowed-depth',
       label: 'Deepest allowed for this part (0: no limit known)',

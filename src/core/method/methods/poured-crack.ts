@@ -4,7 +4,7 @@ import { clear, endOfMixing, waiting, weighedOrWhole } from '../common';
 import { runM, topFaceM2 } from '../consumable';
 import { type MethodContext, settingIn } from '../context';
 import { crackQuestions } from '../crack';
-import { options } from '../effects';
+import { type Effects, options } from '../effects';
 import { pouredFast, setOutPots } from '../engines';
 import type { Method } from '../method';
 import { tasks } from '../task';
@@ -12,6 +12,8 @@ import { tasks } from '../task';
 const SAYS = texts('poured-crack.says', {
   order: 'B into A at once, quickly and evenly; then the sand.',
 });
+
+const paints = (e: Effects): boolean => e.shows.includes('neat');
 
 /** Neat resin that the faces are painted with, with what stays in its pot, mL; nothing where none is painted. */
 const neatMl = (c: MethodContext): number =>
@@ -80,8 +82,26 @@ export const pouredCrack: Method = {
   settings: [
     { id: 'overfill', label: 'Overfill', kind: 'percent', byDefault: 10, min: 0, max: 100, stage: 'mix' },
     { id: 'rate', label: 'Pouring rate', kind: 'rate', byDefault: 210, min: 5, max: 20_000, stage: 'place' },
-    { id: 'neat', label: 'Neat resin along it', kind: 'run-uptake', byDefault: 20, min: 0, max: 2000, stage: 'place' },
-    { id: 'neat-loss', label: 'Of it, left behind', kind: 'volume', byDefault: 15, min: 0, max: 5000, stage: 'place' },
+    {
+      id: 'neat',
+      label: 'Neat resin along it',
+      kind: 'run-uptake',
+      byDefault: 20,
+      min: 0,
+      max: 2000,
+      stage: 'place',
+      when: paints,
+    },
+    {
+      id: 'neat-loss',
+      label: 'Of it, left behind',
+      kind: 'volume',
+      byDefault: 15,
+      min: 0,
+      max: 5000,
+      stage: 'place',
+      when: paints,
+    },
     {
       id: 'neat-life',
       label: 'Neat resin wet or tacky for',
@@ -90,8 +110,18 @@ export const pouredCrack: Method = {
       min: 1,
       max: 2880,
       stage: 'place',
+      when: paints,
     },
-    { id: 'sand', label: 'Sand broadcast', kind: 'spread', byDefault: 3, min: 0.1, max: 20, stage: 'finish' },
+    {
+      id: 'sand',
+      label: 'Sand broadcast',
+      kind: 'spread',
+      byDefault: 3,
+      min: 0.1,
+      max: 20,
+      stage: 'finish',
+      when: (e) => e.shows.includes('broadcast'),
+    },
     // Cleaning the tool ends inside the pot life.
     {
       id: 'clean',
