@@ -41,7 +41,7 @@ export const fresh = async (
     ...over,
   });
   // A step that cannot be done is told, but a slow machine is not a fault.
-  context.setDefaultTimeout(40_000);
+  context.setDefaultTimeout(Number(process.env.GRENKO_PATIENCE ?? 40_000));
   return context;
 };
 

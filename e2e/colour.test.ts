@@ -21,9 +21,9 @@ async function typeColour(page: Page): Promise<void> {
   await type(page, 'of C', '25 g');
   await type(page, 'Mixing time', '1 min');
   await type(page, 'Left in the pot and on tools', '0 mL');
-  await type(page, 'A coat covers', '6.5 m2 a room');
+  await type(page, 'A coat or bed covers', '6.5 m2 a room');
   await page.getByText('As printed: 0.42 m²/L').waitFor();
-  await type(page, 'A coat covers', '6.5 m² a set');
+  await type(page, 'A coat or bed covers', '6.5 m² a set');
   await typeTime(page, 'Stand time', '12 min');
   await typeTime(page, 'Use-by of the pot', '5 to 35 C: 45 min', 'the stand time ends', 'the pot');
   await typeTime(page, 'Recoat from', '5 to 35 C: 50 min', 'the last coat is on', 'the base');

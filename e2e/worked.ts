@@ -1,6 +1,6 @@
 import type { Page } from 'playwright-core';
 import type { Site } from './browser';
-import { choose, type, typeTime, unfold } from './hands';
+import { choose, inspected, stage, type, typeTime, unfold } from './hands';
 
 /** A page on which it is a given hour, as of a technician who begins with nothing. */
 export const begin = async (yard: Site, iso: string): Promise<Page> => {
@@ -51,11 +51,16 @@ export async function newJob(page: Page, base: string, air: string, humidity: st
 // biome-ignore lint/performance/useDomNodeTextContent: what is folded away is not read
 export const said = (page: Page) => page.locator('#main').innerText();
 /** Waits until the screen says something. */
-export const says = (page: Page, what: RegExp) =>
-  page.waitForFunction(
-    ([source, flags]) => new RegExp(source!, flags).test(document.querySelector('#main')?.textContent ?? ''),
-    [what.source, what.flags] as const,
-  );
+export const says = async (page: Page, what: RegExp): Promise<void> => {
+  try {
+    await page.waitForFunction(
+      ([source, flags]) => new RegExp(source!, flags).test(document.querySelector('#main')?.textContent ?? ''),
+      [what.source, what.flags] as const,
+    );
+  } catch {
+    throw new Error(`The screen never said ${what}. It says: ${await said(page)}`);
+  }
+};
 /** The units of the reader, wherever one stands. */
 export async function inUnits(page: Page, base: string, units: string): Promise<void> {
   const at = page.url();
@@ -64,3 +69,33 @@ export async function inUnits(page: Page, base: string, units: string): Promise<
   await page.goto(at);
   await page.locator('#main').waitFor();
 }
+
+/** The base’s own temperature, from an hour on each: what is known goes before what is computed. */
+export async function known(page: Page, rows: readonly (readonly [from: string, tempC: string])[]): Promise<void> {
+  await page.getByText('its own temperature, where that is known').click();
+  await page.getByRole('button', { name: 'I know it' }).click();
+  for (const [i, [from, tempC]] of rows.entries()) {
+    if (i > 0) await page.getByTestId('known').getByRole('button').last().click();
+    await type(page, `From, ${i + 1}`, from);
+    await type(page, `It is, ${i + 1}`, tempC);
+  }
+}
+
+/** A repair of a job from six to eight, by its method. */
+export async function begun(page: Page, label: RegExp, method: string, on?: string): Promise<void> {
+  await type(page, 'from', '6:00');
+  await type(page, 'to', '20:00');
+  if (on) await choose(page, 'It is made of', on);
+  await page.getByRole('button', { name: label }).click();
+  await page.waitForURL(/inspect/);
+  await inspected(page, method);
+}
+/** Takes the one system on the shelf, kept at a temperature. */
+export const chosen = async (page: Page, tempC: string, name = ''): Promise<void> => {
+  await stage(page, 'Material');
+  await page
+    .getByRole('button', { name: new RegExp(`^Choose: ${name}`) })
+    .first()
+    .click();
+  await type(page, 'Temperature (empty: as the air)', tempC);
+};

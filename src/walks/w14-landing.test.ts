@@ -70,6 +70,26 @@ const spreads = (p: ReturnType<typeof plan>) => p.steps.filter((s) => s.id.endsW
 test('a bed of 6.005 mm and 1.0 buttered: 50.4 L on 7.2 m²', () => {
   expect(plan().volumeMl!.nominal / 1000).toBeCloseTo(50.4, 1);
 });
+test('by the sheet 55.4 L, 9.8 % more than its geometry: the sheet plans, four whole units; a generous claim takes nothing off', () => {
+  // A unit of 15 L by its parts, too.
+  const claims = {
+    ...sheet,
+    parts: partsOf('tile-adhesive', { A: { densityGPerMl: 21 / 9.75 }, B: { densityGPerMl: 1 } }),
+    coversM2PerL: 0.13,
+    kits: sheet.kits.map((k) => ({ ...k, splittable: false })),
+  };
+  const by = (s: SheetRevision) =>
+    printedPlan({ job, repairs: [repairOf(piece({ schools: { kits: 'whole' } }))], sheets: [s] }, NOW).repairs[0]!;
+  const p = by(claims);
+  expect(p.toMixMl! / 1000).toBeCloseTo(55.4, 1);
+  expect(p.kits!.use).toBe(4);
+  // Nobody mixes 60 L in one go: a tub of 45 L, filled to two thirds, takes two units.
+  expect(p.batches.map((b) => b.kits)).toEqual([2, 2]);
+  const more = p.amounts.find((a) => /coverage/.test(a.label))!;
+  expect([more.voice, more.expression]).toEqual(['sheet', expect.stringMatching(/9\.8\d? %/)]);
+  expect(p.findings.find((f) => f.id === 'claim')!.why).toMatch(/55\.4 L[\s\S]*50\.4 L[\s\S]*9\.8 %/);
+  expect(by({ ...claims, coversM2PerL: 0.2 }).toMixMl! / 1000).toBeCloseTo(50.4, 1);
+});
 test('open 23.9 min at 5 m² an hour: four areas of 1.80 m², each covered in its open time', () => {
   const all = spreads(plan());
   expect(all).toHaveLength(4);

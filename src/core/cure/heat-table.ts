@@ -96,6 +96,9 @@ export function netTable(sheet: SheetRevision, kind: HeatTable['kind']): HeatTab
   return { ...emptyTable(sheet.id, kind), cells };
 }
 
+/** What prepared lifts lie on. */
+export const PREPARED_BASE = 'concrete';
+
 /** One cell of a table: a pot in a room of its own temperature, or a lift on concrete with air and mix alike. */
 export function tableCell(m: Reactive, kind: HeatTable['kind'], index: number): HeatCell {
   if (index >= ROWS * COLUMNS) {
@@ -109,7 +112,7 @@ export function tableCell(m: Reactive, kind: HeatTable['kind'], index: number): 
   }
   const ask: LiftAsk = {
     thicknessMm: TABLE_LIFTS_MM[index % COLUMNS]!,
-    base: 'concrete',
+    base: PREPARED_BASE,
     baseC: tempC,
     airC: tempC,
     startC: tempC,

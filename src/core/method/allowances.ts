@@ -43,6 +43,7 @@ export const levels: readonly AllowanceRow[] = (['crown', 'recess'] as const).ma
 const COAT = texts('coat.amount', {
   claimed: '{more, select, yes {more by the sheet’s coverage} other {less by the sheet’s coverage}}',
   claim: '{n, plural, one {} other {# × }}{area} / {covers} m² a litre, less {geometric} by geometry',
+  bed: '{area} / {covers} m² a litre, {gap} more than {geometric} by geometry',
   further: '{n, plural, one {the second coat} other {# further coats}}',
   by: '{n} × {area} × {thickness}',
 });
@@ -87,6 +88,27 @@ export const byCoverage: AllowanceRow = {
         area: { is: 'area', value: faceM2(c) * 1e6 },
         covers: figure(c.sheet.coversM2PerL!),
         geometric: ml(geometric.reduce((sum, x) => sum + x, 0)),
+      }),
+      voice: 'sheet',
+    };
+  },
+};
+
+/** What the sheet's coverage says beyond the geometry of a bed: combs are held flatter and backs are hollower than drawn. */
+export const bedByCoverage: AllowanceRow = {
+  id: BY_COVERAGE,
+  of: (c) => {
+    const claimed = claimedMl(c);
+    const geometric = c.measured.nominalMl;
+    if (claimed === null || claimed <= geometric) return null;
+    return {
+      label: COAT.claimed({ more: 'yes' }),
+      ml: claimed - geometric,
+      expression: COAT.bed({
+        area: { is: 'area', value: faceM2(c) * 1e6 },
+        covers: figure(c.sheet.coversM2PerL!),
+        gap: percent((100 * (claimed - geometric)) / geometric),
+        geometric: ml(geometric),
       }),
       voice: 'sheet',
     };

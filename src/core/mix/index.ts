@@ -6,7 +6,7 @@ export * from './kit-sets';
 export * from './mix-ask';
 export * from './packs';
 export * from './places-left';
-export { ONE_LOT } from './potted';
+export { HEADROOM, ONE_LOT } from './potted';
 export * from './pour';
 export * from './ratio-check';
 export * from './recipe';

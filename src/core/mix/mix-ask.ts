@@ -106,6 +106,8 @@ export interface MixAsk {
   /** Most that may stand in one pot, g, and most that the vessel takes, mL; null where they do not bind. */
   readonly massCapG: number | null;
   readonly vesselMaxMl: number | null;
+  /** Nobody has said what vessel is at hand: that is a usual one, and it holds a kit at the least. */
+  readonly vesselAssumed?: boolean;
   /** Each kit is mixed in its own pail, and never two in one. */
   readonly oneKitAPot: boolean;
   /** Whole kits only, or split by weighing. */

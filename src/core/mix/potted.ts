@@ -73,7 +73,7 @@ function capsOf(ask: MixAsk, proportion: Proportion, kitMl: number | null): Caps
       : [
           [
             ask.vesselMaxMl * HEADROOM * perVesselMl,
-            `the vessel of ${figure(ask.vesselMaxMl)} mL, filled to two thirds`,
+            `${ask.vesselAssumed ? 'a mixing tub' : 'the vessel'} of ${figure(ask.vesselMaxMl)} mL, filled to two thirds${ask.vesselAssumed ? ', as nobody has said what is at hand' : ''}`,
           ] as [number, string],
         ]),
   ];
@@ -88,7 +88,7 @@ function roundUp(value: number): number {
 }
 
 /** Share of a vessel that may be filled: stirring needs room. */
-const HEADROOM = 2 / 3;
+export const HEADROOM = 2 / 3;
 
 /** What one pot is for. */
 interface Pot {

@@ -114,7 +114,8 @@ function piecesOf(batches: readonly Batch[], context: MethodContext, portions: r
     return first.flatMap((b) =>
       Array.from({ length: b.places }, (_, part) => ({
         batch: b.index,
-        part: b.places > 1 ? part : null,
+        // Areas are counted through all batches.
+        part: b.places > 1 ? (b.fromTo?.[0] ?? 1) - 1 + part : null,
         size: b.placedMl / b.places,
       })),
     );

@@ -1,10 +1,21 @@
 import { humidityPct, valueAt } from '../climate';
 import { ASSUMED_MASS_G, beyondTable, nearestIn, paceOf, potShareIn, worstIn } from '../cure';
 import { allowancesOf, ENGINES, type Method, type MethodContext, settingIn } from '../method';
-import { amounts, type Batch, liquidDensity, type MixAsk, type MixResult, massOf, withBlend, withRecipe } from '../mix';
+import {
+  amounts,
+  type Batch,
+  HEADROOM,
+  liquidDensity,
+  type MixAsk,
+  type MixResult,
+  massOf,
+  withBlend,
+  withRecipe,
+} from '../mix';
 import {
   isMetered,
   type Kit,
+  kitVolumeMl,
   type Milestone,
   milestoneOf,
   proportionOf,
@@ -26,6 +37,12 @@ const DAY_MS = 86_400_000;
 const MIN_MS = 60_000;
 /** Hours whose dampest air decides how long a water-borne product dries. */
 const DRYING_MS = 3 * DAY_MS;
+
+/** A mortar tub for a paddle, mL: what is mixed in until somebody says what vessel is at hand. */
+const USUAL_VESSEL_ML = 45_000;
+/** The usual vessel, or a larger one where it would not hold one kit: what is assumed forbids no kit. */
+const usualVesselMl = (sheet: SheetRevision, kit: Kit): number =>
+  Math.max(USUAL_VESSEL_ML, (1.01 * kitVolumeMl(sheet, kit)) / HEADROOM);
 
 /**
  * The sheet as it holds for this repair: its dose, its dampest air, its own fillers. @throws Refusal for a dose or air
@@ -201,7 +218,8 @@ export function mixAt(
     rateChosen,
     crew: repair.crew,
     massCapG: repair.massCapG,
-    vesselMaxMl: repair.bench.vesselMaxMl,
+    vesselMaxMl: repair.bench.vesselMaxMl ?? usualVesselMl(sheet, kit),
+    vesselAssumed: repair.bench.vesselMaxMl === null,
     oneLot: ENGINES[method.engine].oneLot?.(context) ?? false,
     oneKitAPot: ENGINES[method.engine].oneKitAPot(context),
     split: effects.split,

@@ -53,7 +53,7 @@ function MixingFields() {
           </>
         )}
         <SheetText field="coverage" label="Coverage, kg for each m² and mm" hint="empty: none given" />
-        <SheetText field="covers" label="A coat covers" hint="0.42 m²/L, or 6.5 m² a set" />
+        <SheetText field="covers" label="A coat or bed covers" hint="0.42 m²/L, or 6.5 m² a set" />
         {systemKind(draft.kind).asks.includes('uptake') && (
           <SheetText field="uptake" label="Soaks in, mL/m²" hint="350" />
         )}

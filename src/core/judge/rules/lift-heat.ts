@@ -1,4 +1,4 @@
-import { BASE_BEARS_C, type HeatCell } from '../../cure';
+import { BASE_BEARS_C, type HeatCell, PREPARED_BASE } from '../../cure';
 import { ENGINES, liftsMm } from '../../method';
 import { degC, exactly, mm } from '../../say';
 import type { Faces } from '../../void';
@@ -70,7 +70,7 @@ export const liftHeatRules: Readonly<Record<string, Rule>> = {
     // What the maker allows overrules an estimate of ours: then it is a word, and no stop.
     const said = context.sheet.limits.liftMaxMm;
     const allowed = said !== null && thick <= said + 1e-9;
-    const onConcrete = context.base === 'concrete';
+    const onConcrete = context.base === PREPARED_BASE;
     return [
       F[near ? 'lift-heat' : 'lift-heat-near'](
         {

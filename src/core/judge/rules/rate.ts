@@ -92,8 +92,9 @@ export const rateRules: Readonly<Record<string, Rule>> = {
     const { mix, context } = plan;
     const line = mix?.lines.find((l) => l.id === BY_COVERAGE);
     if (!mix || !context || context.params.byCoverage || !line || line.ml <= 0) return [];
-    const n = coatsOf(context);
-    const geometry = Array.from({ length: n }, (_, layer) => geometricMl(context, layer)).reduce((a, b) => a + b, 0);
+    const coats = () =>
+      Array.from({ length: coatsOf(context) }, (_, layer) => geometricMl(context, layer)).reduce((a, b) => a + b, 0);
+    const geometry = ENGINES[plan.method!.engine].onFaces ? coats() : context.measured.nominalMl;
     return [
       F.claim({
         sheet: ml(geometry + line.ml),

@@ -1,5 +1,5 @@
 import { texts } from '../../say';
-import { shareOf } from '../allowances';
+import { bedByCoverage, shareOf } from '../allowances';
 import { clear, endOfMixing, partKits, waiting } from '../common';
 import { options } from '../effects';
 import { carrySetting, laidRolling, layRate } from '../engines';
@@ -110,7 +110,7 @@ export const settingBed: Method = {
   finishAnswer: 'joints raked clean',
   review: null,
   serves: 'foot',
-  allowances: [shareOf('over', 'left on trowel and edges')],
+  allowances: [bedByCoverage, shareOf('over', 'left on trowel and edges')],
   says: { order: SAYS.order() },
   tasks: [
     ...tasks('setting-bed', [
