@@ -57,6 +57,16 @@ describe('measured with what is at hand', () => {
     const sheet = at('filler', 2);
     const m = measuredBatch(sheet, { A: 100, B: 2, C: 0, D: 0 }, { ...bench, way: 'strip', stripMm: 5 });
     expect(m.parts[1]).toMatchObject({ amount: 89, unit: 'mm' });
+    // A gouge: 6.16 g and 0.135 g at 1.18 g/mL are 5.8 mm, and a millimetre either way is a sixth of it.
+    const paste = { ...sheet, parts: sheet.parts.map((p) => (p.id === 'B' ? { ...p, densityGPerMl: 1.18 } : p)) };
+    const small = measuredBatch(
+      paste,
+      { A: 6.16, B: 0.1355, C: 0, D: 0 },
+      { ...bench, way: 'strip', stripMm: 5, scaleStepG: 0.01 },
+    );
+    expect(small.parts[1]!.amount).toBeCloseTo(5.8, 9);
+    expect(2.2 * (1 - small.worstShortPct / 100)).toBeCloseTo(1.8, 1);
+    expect(2.2 * (1 + small.worstOverPct / 100)).toBeCloseTo(2.6, 1);
   });
   test('cup marks round both parts; what that does to the ratio is told', () => {
     // 2:1 by volume, 80 mL: 53.3 and 26.7 mL, on marks of 10 mL 50 and 30: B/A 0.6 instead of 0.5.

@@ -64,6 +64,10 @@ export function dropsPerMl(drops: number, mlFilled: number): { readonly perMl: n
 export const stripLengthMm = (massG: number, densityGPerMl: number, diameterMm: number): number =>
   ((massG / densityGPerMl) * 1000) / ((Math.PI * diameterMm ** 2) / 4);
 
+/** A strip is cut so exactly, mm; one shorter than this is told by tenths. */
+const CUT_MM = 1;
+const SHORT_STRIP_MM = 20;
+
 const SMALL = new Set<Way>(['drops', 'strip']);
 
 /** How one part is measured by a way: drops and strips measure the catalyst, the rest of that way goes on the scale. */
@@ -100,7 +104,9 @@ function measurePart(sheet: SheetRevision, part: PartId, massG: number, i: Instr
     case 'strip': {
       const d = i.stripMm ?? refuse('stripMm', null, 'mm of the strip', 'Say how thick the strip from this tube is.');
       const perMm = (densityGPerMl * Math.PI * positive('stripMm', d, 'The strip') ** 2) / 4 / 1000;
-      return rounded(massG / perMm, 1, 'mm', perMm);
+      const longMm = massG / perMm;
+      // A short one is aimed at by tenths; a knife cuts it a millimetre longer or shorter all the same.
+      return { ...rounded(longMm, longMm < SHORT_STRIP_MM ? 0.1 : 1, 'mm', perMm), step: 2 * CUT_MM };
     }
     default:
       return rounded(massG, positive('scaleStepG', i.scaleStepG, 'The step of the scale'), 'g', 1);
