@@ -14,7 +14,7 @@ export async function takeJob(
     format: 'grenko-job',
     version: 4,
     exportedAt: '2026-05-05T06:00:00.000Z',
-    coreVersion: '0.15.0',
+    coreVersion: '0.16.0',
     stock: [],
     snapshots: [],
     events: [],
@@ -47,7 +47,14 @@ export async function unfold(page: Page): Promise<void> {
 }
 
 /** Types a time of a sheet into its line, which is taken from the list where it does not stand there yet. */
-export async function typeTime(page: Page, kind: string, text: string, from?: string, on?: string): Promise<void> {
+export async function typeTime(
+  page: Page,
+  kind: string,
+  text: string,
+  from?: string,
+  on?: string,
+  potOf?: string,
+): Promise<void> {
   const line = page.getByLabel(`${kind}: as on the sheet`);
   if (!(await line.count())) await page.getByLabel('Another time').selectOption({ label: kind });
   await line.fill(text);
@@ -59,6 +66,7 @@ export async function typeTime(page: Page, kind: string, text: string, from?: st
   });
   await row.getByLabel('counts from when').selectOption({ label: from });
   await row.getByLabel('runs on').selectOption({ label: on });
+  if (potOf) await row.getByLabel('for a pot of').fill(potOf);
 }
 
 export const choose = (page: Page, group: string | RegExp, option: string) =>

@@ -21,7 +21,7 @@ export async function typeSheet(
   name: string,
   kind: string,
   fields: readonly (readonly [label: string, text: string])[],
-  times: readonly (readonly [kind: string, text: string, from?: string, on?: string])[],
+  times: readonly (readonly [kind: string, text: string, from?: string, on?: string, potOf?: string])[],
 ): Promise<void> {
   await page.goto(`${base}/shelf/new`);
   await page.getByLabel('Name', { exact: true }).fill(name);
@@ -30,7 +30,7 @@ export async function typeSheet(
   for (const [label, text] of fields)
     if (CHOSEN.has(label)) await choose(page, label, text);
     else await type(page, label, text);
-  for (const [of, text, from, on] of times) await typeTime(page, of, text, from, on);
+  for (const [of, text, from, on, potOf] of times) await typeTime(page, of, text, from, on, potOf);
   await page.getByRole('button', { name: /Put it on the shelf/ }).click();
   try {
     await page.waitForURL(/\/shelf\/(?!new)/, { timeout: 6_000 });

@@ -1,5 +1,6 @@
 import { methodsData, sampleData } from '../../sample/jobs';
 import { pieceOf, repairOf } from '../plan';
+import { isMetered } from '../system';
 import { pickList, viewJob } from '.';
 
 const NOW = Date.UTC(2026, 4, 5, 6);
@@ -39,7 +40,7 @@ test('what methods use up is listed once for the job: counted things whole, abra
   const rungs = passes.flatMap((p) => p.plan.steps).flatMap((s) => s.grit ?? []);
   expect(rungs.length).toBeGreaterThan(0);
   for (const grit of new Set(rungs))
-    expect(all.find((c) => c.what === `abrasive ${grit}, sheets`)!.quantity).toBeGreaterThanOrEqual(
+    expect(all.find((c) => c.what === `sheets of abrasive ${grit}`)!.quantity).toBeGreaterThanOrEqual(
       rungs.filter((g) => g === grit).length,
     );
   expect(all.filter((c) => c.unit === '').every((c) => Number.isInteger(c.quantity))).toBe(true);
@@ -62,6 +63,24 @@ test('what methods use up is listed once for the job: counted things whole, abra
     0,
   );
   expect(pickList(late).consumables.find((c) => c.what === 'abrasive pads')!.quantity).toBe(Math.ceil(m2 / 0.25));
+});
+
+test('each batch has a vessel of its own size: nobody carries thirteen tubs for a spoonful each', () => {
+  const view = viewJob(methodsData(NOW, 'Europe/Helsinki').bundles.find((b) => b.job.id === 'sample-floors')!, NOW);
+  const lines = pickList(view).consumables.filter((c) => c.what.startsWith('mixing '));
+  const potted = view.repairs
+    .flatMap((r) => r.passes)
+    .filter((p) => p.plan.sheet && !isMetered(p.plan.sheet.kind))
+    .flatMap((p) => p.plan.batches.map((b) => b.ml));
+  // As many as there are batches, and one of each size to spare.
+  expect(lines.reduce((s, l) => s + l.quantity, 0)).toBe(potted.length + lines.length);
+  const sizes = lines.map((l) => Number(/of ([\d.]+) L/.exec(l.what)![1]) * 1000);
+  expect(sizes).toEqual([...sizes].sort((a, b) => a - b));
+  // Naive: of each size, those that fit it and not the next smaller one.
+  for (const [i, l] of lines.entries())
+    expect(l.quantity - 1).toBe(
+      potted.filter((ml) => ml * 1.5 <= sizes[i]! + 1e-6 && ml * 1.5 > (sizes[i - 1] ?? 0) + 1e-6).length,
+    );
 });
 
 test('a missing price leaves the sum open instead of counting it as nothing; own fillers are on the list', () => {

@@ -1,4 +1,5 @@
 import { consumablesIn } from '../method';
+import { HEADROOM } from '../mix';
 import type { RepairPlan, SystemKits } from '../plan';
 import { FAMILIES, isMetered, type SheetRevision } from '../system';
 import { boreOf } from '../void';
@@ -41,6 +42,10 @@ export interface PickList {
 
 /** Solvent for tools, mL a batch; gloves, pairs for each pair of hands and batch; an estimate to be set by habit. */
 const SOLVENT_ML = 60;
+/** A cloth wipes so much twice, mm². */
+const CLOTH_MM2 = 1e6;
+/** Cups, pots, pails and tubs as they are sold, mL. */
+const VESSELS_ML = [250, 500, 1000, 2500, 5000, 12_000, 25_000, 45_000, 65_000, 90_000] as const;
 /** Tape round a place: the outline of a square of its area, and an overlap. */
 const TAPE_FACTOR = 4.4;
 
@@ -84,6 +89,24 @@ const kitsOf = (view: JobView): PickedKit[] =>
 const amount = (quantity: number, unit: PickLine['unit']): number =>
   unit === '' ? Math.ceil(quantity - 1e-9) : Number(quantity.toPrecision(quantity >= 100 ? 3 : 2));
 
+/** Vessels by their sizes: each batch in the smallest that it fills to two thirds, and one of each size to spare. */
+function potsOf(potted: readonly PassView[]): readonly PickLine[] {
+  const by = new Map<number, number>();
+  for (const { ml } of potted.flatMap((r) => r.plan.batches)) {
+    const held = ml / HEADROOM;
+    const size = VESSELS_ML.find((v) => v >= held - 1e-6) ?? Math.ceil(held / 1000) * 1000;
+    by.set(size, (by.get(size) ?? 0) + 1);
+  }
+  return [...by]
+    .sort(([a], [b]) => a - b)
+    .map(([size, n]) => ({
+      what: `mixing ${size < 12_000 ? 'pots' : size < 45_000 ? 'pails' : 'tubs'} of ${size / 1000} L`,
+      quantity: n + 1,
+      unit: '',
+      why: 'one a batch and a spare, filled to two thirds',
+    }));
+}
+
 /** What the methods of the passes use up, the same of several passes as one line. */
 export function usedUp(passes: readonly Pick<RepairPlan, 'context' | 'method' | 'batches'>[]): readonly PickLine[] {
   const lines = new Map<string, PickLine>();
@@ -112,7 +135,7 @@ function abrasives(repairs: readonly PassView[]): readonly PickLine[] {
       if (grit) sheets.set(grit, (sheets.get(grit) ?? 0) + Math.max(1, Math.ceil(area / SHEET_M2)));
   }
   return [...sheets].map(([grit, quantity]) => ({
-    what: `abrasive ${grit}, sheets`,
+    what: `sheets of abrasive ${grit}`,
     quantity,
     unit: '' as const,
     why: 'of the ladder by which the face is brought back',
@@ -149,7 +172,6 @@ function consumablesOf(repairs: readonly PassView[], kits: readonly PickedKit[])
     0,
   );
   const pots = potted.reduce((s, r) => s + r.plan.batches.length, 0);
-  const largest = Math.max(0, ...potted.flatMap((r) => r.plan.batches.map((b) => b.ml)));
   const tubes = metered.filter((r) => {
     const bore = r.repair.void && boreOf(r.repair.void);
     const reach = r.plan.sheet?.mixer?.reachMm ?? Number.POSITIVE_INFINITY;
@@ -180,18 +202,13 @@ function consumablesOf(repairs: readonly PassView[], kits: readonly PickedKit[])
       `${mixers} used and one to spare${inBoxes ? `; ${inBoxes} are in the kits` : ''}`,
     ),
     ...line('extension tubes', tubes, '', 'holes deeper than the mixer reaches'),
-    ...line(
-      `mixing pots of ${Math.ceil((largest * 1.5) / 100) / 10} L`,
-      pots ? pots + 1 : 0,
-      '',
-      'one a batch and a spare, filled to two thirds',
-    ),
+    ...potsOf(potted),
     ...line('cups for the witness', pots, '', 'one a batch'),
     ...line('stirrers', pots, '', 'one a batch'),
     ...line('gloves', hands ? hands + 1 : 0, 'pairs', 'one a batch and pair of hands'),
     ...line('solvent for tools', pots * SOLVENT_ML, 'mL', `about ${SOLVENT_ML} mL a batch, before it sets`),
     ...line('masking tape', Math.ceil(tape), 'm', 'round the places'),
-    ...line('cleaning cloths', Math.ceil(Math.max(area / 2e5, repairs.length)), '', 'wiping before and after'),
+    ...line('cleaning cloths', Math.ceil(Math.max(area / CLOTH_MM2, repairs.length)), '', 'wiping before and after'),
     ...usedUp(repairs.map((r) => r.plan)).flatMap((o) => line(o.what, o.quantity, o.unit, o.why)),
     ...abrasives(repairs),
     ...remade(repairs),

@@ -2,7 +2,7 @@ import { texts } from '../../say';
 import { milestoneOf } from '../../system';
 import { shareOf } from '../allowances';
 import { clear, endOfMixing, NOT_SPLIT, notMoving, noWaterPressure, soundBase, waiting } from '../common';
-import { topFaceM2 } from '../consumable';
+import { coverM2 } from '../consumable';
 import { options } from '../effects';
 import { filledInLifts, reworded } from '../engines';
 import type { Method } from '../method';
@@ -184,7 +184,7 @@ export const cementPatch: Method = {
       what: 'damp cloth or film for curing',
       unit: 'm²',
       why: 'over the patch and a hand beyond it',
-      of: (c) => 1.5 * topFaceM2(c),
+      of: (c) => coverM2(c),
     },
   ],
   allowances: [shareOf('over', 'surplus, struck off')],

@@ -1,7 +1,7 @@
 import { areaOf, texts, uptake } from '../../say';
 import { milestoneOf } from '../../system';
 import { clear, endOfMixing, waiting, weighedOrWhole } from '../common';
-import { topFaceM2 } from '../consumable';
+import { coverM2 } from '../consumable';
 import { type MethodContext, settingIn } from '../context';
 import { options } from '../effects';
 import { carrySetting, faceM2, reworded, spreadAndClosed } from '../engines';
@@ -140,7 +140,7 @@ export const feltWetOut: Method = {
       what: 'release film for the board',
       unit: 'm²',
       why: 'one side of the pad, and what it is rolled out on',
-      of: (c) => 1.2 * topFaceM2(c),
+      of: (c) => coverM2(c),
     },
   ],
   allowances: [brushedOver],

@@ -1,7 +1,7 @@
 import { texts } from '../../say';
 import { byCoverage, furtherCoats } from '../allowances';
 import { clear, endOfMixing, waiting, weighedOrWhole } from '../common';
-import { topFaceM2 } from '../consumable';
+import { coverM2 } from '../consumable';
 import { options } from '../effects';
 import { coated, coatSettings, reworded } from '../engines';
 import { coatOffMm, takenOff, wetOrDry } from '../ladder';
@@ -141,7 +141,7 @@ export const finishCoat: Method = {
       what: 'film or waxed cover',
       unit: 'm²',
       why: 'over the coat: air keeps it tacky',
-      of: (c) => 1.2 * topFaceM2(c),
+      of: (c) => coverM2(c),
     },
   ],
   allowances: [furtherCoats, byCoverage],

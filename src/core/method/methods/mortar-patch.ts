@@ -12,7 +12,7 @@ import {
   uptakeSetting,
   waiting,
 } from '../common';
-import { topFaceM2 } from '../consumable';
+import { coverM2 } from '../consumable';
 import { type MethodContext, settingIn } from '../context';
 import { options } from '../effects';
 import { filledInLifts, LEVEL_ML } from '../engines';
@@ -239,7 +239,7 @@ export const mortarPatch: Method = {
       what: 'film against rain and sun',
       unit: 'm²',
       why: 'over the patch and a hand beyond it while it cures',
-      of: (c) => 1.5 * topFaceM2(c),
+      of: (c) => coverM2(c),
     },
   ],
   allowances: [
