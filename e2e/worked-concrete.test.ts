@@ -1,5 +1,5 @@
 import { site } from './browser';
-import { choose, measuredAs, stage, type } from './hands';
+import { answer, choose, measuredAs, stage, type } from './hands';
 import { begin, begun, chosen, known, newJob, said, says, typeSheet } from './worked';
 
 const yard = site();
@@ -400,4 +400,77 @@ test('the crack bridged with mesh, a skim on it next morning: two batches, four 
   // Over the paste from 6 h 38 on and until 28 h: the next morning is inside.
   await says(page, /Recoat from/);
   expect(await said(page)).toMatch(/Recoat until[\s\S]*?(1 d 4 h|28 h)/);
+});
+
+test('a chipped step in its own colour: a trial scaled to what the chip takes, and a tint too small for the scale', async () => {
+  const page = await begin(yard, '2027-05-03T03:00:00Z');
+  await typeSheet(
+    page,
+    base(),
+    'Gel base',
+    'Finish resin with liquid catalyst in drops',
+    [
+      ['Least catalyst', '1.5 %'],
+      ['Usual catalyst', '2 %'],
+      ['Most catalyst', '2.5 %'],
+      ['Per cent of what', 'of finish resin'],
+      ['Density of A', '1.13'],
+      ['Density of B', '1.1'],
+      ['of A', '500 g'],
+      ['of B', '10 g'],
+      ['May be split', 'yes'],
+      ['Mixing time', '2 min'],
+      ['Left in the pot and on tools', '1.5 mL'],
+      ['Lift to', '40 mm'],
+    ],
+    [
+      ['Use-by of the pot', '10 C: 40 min\n20 C: 20 min', 'mixing begins', 'the pot'],
+      ['Grind or sand', '10 C: 24 h\n20 C: 12 h', 'it is placed', 'the base'],
+    ],
+  );
+  await newJob(page, base(), '16 °C', '60 %');
+  await begun(page, /Chip in stone, filled and coloured/, 'stone-chip', 'stone');
+  await stage(page, 'Measure');
+  await measuredAs(page, /Corner/, ['38 mm', '26 mm', '19 mm']);
+  await says(page, /3\.13\s*mL/);
+  await page.getByRole('button', { name: 'add a shape' }).click();
+  await page
+    .getByRole('button', { name: /Edge or nosing/ })
+    .first()
+    .click();
+  const list = page.locator('section[aria-label="Answer"]').getByPlaceholder('measure');
+  for (const [i, text] of ['14 mm', '11 mm', '60 mm'].entries()) {
+    await list.nth(i).fill(text);
+    await list.nth(i).blur();
+  }
+  await says(page, /7\.75\s*mL/);
+  await chosen(page, '18 °C');
+  await stage(page, 'Mix');
+  await choose(page, 'Reserve for doubt', 'none');
+  await type(page, 'Step of the scale at hand', '0.01 g');
+  expect(await answer(page)).toBe('10.4');
+  await page.getByText('colour by trial').click();
+  await page.getByRole('button', { name: 'A first trial' }).click();
+  for (const [i, tint] of ['grey', 'black', 'ochre'].entries()) {
+    await page.getByRole('button', { name: 'tint', exact: true }).click();
+    await type(page, `Tint ${i + 2}`, tint);
+  }
+  for (const [tint, g] of [
+    ['dust', '11 g'],
+    ['grey', '0.3 g'],
+    ['black', '0.08 g'],
+    ['ochre', '0.14 g'],
+  ] as const)
+    await type(page, `Mass of ${tint}`, g);
+  // Taken while it was only judged dry: that is said until it was seen wet and by the lamp.
+  await choose(page, 'dry, by day', 'fits');
+  await page.getByRole('button', { name: 'take it' }).click();
+  const unseen = page.getByText('A colour taken without');
+  await unseen.first().waitFor();
+  for (const how of ['wet, by day', 'wet, by lamp', 'dry, by lamp']) await choose(page, how, 'fits');
+  await unseen.first().waitFor({ state: 'detached' });
+  // T5 makes 22.59 mL: by 0.461 of it, 9.22 g of base, and a black that this scale shows within a seventh.
+  await says(page, /9\.22 g/);
+  const mix = await said(page);
+  for (const figure of [/0\.461/, /5\.07 g/, /0\.184 g/, /0\.0369 g/, /14 %/]) expect(mix).toMatch(figure);
 });
