@@ -163,9 +163,9 @@ test('the mix: cup, strokes, fillers and colour change the figures, and what is 
   // A smaller vessel makes more batches.
   const batches = page.getByRole('heading', { name: /^Batch 1 of/ });
   expect(await batches.textContent()).toBe('Batch 1 of 1');
-  await type(page, 'Largest vessel (empty: any)', '250 mL');
+  await type(page, 'Largest vessel (empty: a mortar tub)', '250 mL');
   await page.getByRole('heading', { name: 'Batch 1 of 2' }).waitFor();
-  await type(page, 'Largest vessel (empty: any)', '');
+  await type(page, 'Largest vessel (empty: a mortar tub)', '');
   // Fillers of one's own: the volume grows by them.
   await page.getByText('fillers of your own').click();
   const before = digits(

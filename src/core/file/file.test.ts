@@ -268,3 +268,15 @@ test('ids that are words of the engine are names like any other', () => {
     );
   }
 });
+
+test('what is no record at all, in any list of a file of any version, is refused with its place and never a crash', () => {
+  for (const version of [1, 2, 3, 4])
+    for (const list of ['repairs', 'sheets', 'stock', 'snapshots', 'events', 'attachments'] as const)
+      for (const nothing of [null, 7, 'a word', [null]]) {
+        const raw = { ...fileOf(1), version, [list]: [nothing] };
+        // A record of the wrong shape within one is met the same way.
+        expect([version, list, refusal(JSON.stringify(raw)).field.split('.')[0]]).toEqual([version, list, list]);
+      }
+  const kept = { ...fileOf(1), version: 3, snapshots: [{ repairs: [null, 3] }] };
+  expect(refusal(JSON.stringify(kept)).field).toMatch(/^snapshots/);
+});

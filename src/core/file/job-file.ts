@@ -48,8 +48,9 @@ const withRepairs = (old: Record<string, unknown>): Record<string, unknown> => (
   })),
 });
 
+/** What is no record at all stays as it is: the schema says where it stands. */
 const each = (list: unknown, step: (item: unknown) => unknown): unknown =>
-  Array.isArray(list) ? list.map(step) : list;
+  Array.isArray(list) ? list.map((item) => (item && typeof item === 'object' ? step(item) : item)) : list;
 
 /**
  * Reads a job file, bringing older versions forward.

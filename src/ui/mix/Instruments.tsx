@@ -89,7 +89,7 @@ export function Instruments({ repair, plan, batch }: { repair: Piece; plan: Repa
         )}
         <QuantityField
           kind="volume"
-          label="Largest vessel (empty: any)"
+          label="Largest vessel (empty: a mortar tub)"
           value={repair.bench.vesselMaxMl}
           onChange={(t) => bench({ vesselMaxMl: t.value })}
           onClear={() => bench({ vesselMaxMl: null })}
