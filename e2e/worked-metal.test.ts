@@ -365,3 +365,55 @@ test('a shroud tab rebuilt in the mould of its twin: powder and liquid, beads, t
   expect(place).toMatch(/2\.4\d? min in water of 68 °C|2 min 2\d s in water of 68 °C/);
   expect(place).toMatch(/6[0-4] s|1 min/);
 });
+
+test('holes in a hull: screw holes in one go, wide ones in layers with fabric, each layer when the last has gelled', async () => {
+  const page = await begin(yard, '2027-04-26T03:00:00Z');
+  await typeSheet(
+    page,
+    base(),
+    'Vinyl sachet',
+    'Resin and hardener, liquid',
+    [
+      ['A to B, with its basis', '100:2 by weight'],
+      ['Density of A', '1.16'],
+      ['Density of B', '1.1'],
+      ['of A', '10 mL'],
+      ['of B', '0.2 mL'],
+      ['May be split', 'no'],
+      ['Left in the pot and on tools', '1.2 mL'],
+      ['Lift to', '8 mm'],
+    ],
+    [
+      ['Use-by of the pot', '10 C: 60 min\n20 C: 30 min', 'mixing begins', 'the pot'],
+      ['Gel', '10 C: 90 min\n20 C: 40 min', 'it is placed', 'the base'],
+      ['Grind or sand', '10 C: 10 h\n20 C: 5 h', 'it is placed', 'the base'],
+    ],
+  );
+  await newJob(page, base(), '13 °C', '60 %');
+  await begun(page, /Hole in a laminate or shell/, 'laminate-hole', 'laminate');
+  await known(page, [['25 Apr 0:00', '13 °C']]);
+  await stage(page, 'Measure');
+  await measuredAs(page, /Drilled hole/, ['6 mm', '7 mm']);
+  await type(page, 'Like voids', '4');
+  await says(page, /0\.79\d?\s*mL/);
+  await stage(page, 'Finish');
+  // Left low by 0.8 mm for the coat: 0.70 mL are filled.
+  await choose(page, 'Level', 'low, for a coat');
+  await chosen(page, '13 °C');
+  await stage(page, 'Mix');
+  await choose(page, 'Reserve for doubt', 'none');
+  await says(page, /−0\.09\d* mL|0\.70\d?\s*mL/);
+  await stage(page, 'Measure');
+  await type(page, 'Hole diameter, actual bit', '40 mm');
+  await type(page, 'Hole depth to the shoulder', '10 mm');
+  await type(page, 'Like voids', '2');
+  await stage(page, 'Place');
+  expect(await page.getByLabel('Each circle wider by').count()).toBe(0);
+  await choose(page, 'Fabric inside', 'circles that step out, laid inside with the last layer');
+  await page.getByLabel('Each circle wider by').waitFor();
+  await says(page, /2 for each, stepping out, of 2 holes, the widest 60 mm across/);
+  const place = await said(page);
+  // Two layers, the second when the first has gelled; circles of fabric and a film for each.
+  for (const words of ['Fill layer 1', 'wait 1 h 10 min', 'Last layer, film over it']) expect(place).toContain(words);
+  expect(place).toMatch(/4 × circles of fabric, 2 × pieces of film or wax/);
+});

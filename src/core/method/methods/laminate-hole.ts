@@ -4,7 +4,7 @@ import { kindOf, placesIn, type VoidShape } from '../../void';
 import { levels, shareOf } from '../allowances';
 import { clear, endOfMixing, firstThicker, waiting, weighedOrWhole } from '../common';
 import { type MethodContext, settingIn, type TaskContext } from '../context';
-import { options } from '../effects';
+import { type Effects, options } from '../effects';
 import { filledInLifts, liftsAfter, reworded } from '../engines';
 import { SMEAR_MM, takenOff } from '../ladder';
 import { layersMm } from '../lifts';
@@ -20,6 +20,8 @@ const AMOUNT = texts('laminate-hole.amount', {
   fabric: 'wets out the fabric',
   by: '{n, plural, one {# circle} other {# circles}} a hole, fibre share {share}',
 });
+
+const backed = (e: Effects): boolean => e.shows.includes('fabric');
 
 /** How wide a hole is, mm; one that was not drilled counts as a round one of its area. */
 const acrossMm = (shape: VoidShape): number =>
@@ -214,6 +216,7 @@ export const laminateHole: Method = {
       min: 0,
       max: 1000,
       stage: 'place',
+      when: backed,
     },
     {
       id: 'circles',
@@ -223,8 +226,18 @@ export const laminateHole: Method = {
       min: 1,
       max: 20,
       stage: 'place',
+      when: backed,
     },
-    { id: 'step', label: 'Each circle wider by', kind: 'length', byDefault: 10, min: 1, max: 200, stage: 'place' },
+    {
+      id: 'step',
+      label: 'Each circle wider by',
+      kind: 'length',
+      byDefault: 10,
+      min: 1,
+      max: 200,
+      stage: 'place',
+      when: backed,
+    },
     {
       id: 'areal',
       label: 'Fabric, grams a square metre',
@@ -233,8 +246,18 @@ export const laminateHole: Method = {
       min: 10,
       max: 3000,
       stage: 'place',
+      when: backed,
     },
-    { id: 'fibre', label: 'Share of fibre, by mass', kind: 'percent', byDefault: 45, min: 10, max: 80, stage: 'place' },
+    {
+      id: 'fibre',
+      label: 'Share of fibre, by mass',
+      kind: 'percent',
+      byDefault: 45,
+      min: 10,
+      max: 80,
+      stage: 'place',
+      when: backed,
+    },
   ],
   preparation: [
     'Old sealant and every loose fibre out; edge of the hole bevelled on both sides.',
