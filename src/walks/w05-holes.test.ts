@@ -1,4 +1,4 @@
-import { circlesG, resinFor } from '@/core/method/methods/laminate-hole';
+import { circlesG, resinFor } from '@/core/method/fabric';
 import { type Piece, repairOf } from '@/core/plan';
 import type { SheetRevision } from '@/core/system';
 import { measured, SHAPES, type VoidShape, voidOf } from '@/core/void';

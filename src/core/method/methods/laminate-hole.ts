@@ -1,11 +1,11 @@
 import { exactly, listed, type Message, mm, percent, texts } from '../../say';
-import { partsByWeight, type SheetRevision } from '../../system';
 import { kindOf, placesIn, type VoidShape } from '../../void';
 import { levels, shareOf } from '../allowances';
 import { clear, endOfMixing, firstThicker, waiting, weighedOrWhole } from '../common';
 import { type MethodContext, settingIn, type TaskContext } from '../context';
 import { type Effects, options } from '../effects';
 import { filledInLifts, liftsAfter, reworded } from '../engines';
+import { circlesG, neatGPerMl, resinFor } from '../fabric';
 import { SMEAR_MM, takenOff } from '../ladder';
 import { layersMm } from '../lifts';
 import type { Method } from '../method';
@@ -30,23 +30,6 @@ const acrossMm = (shape: VoidShape): number =>
 /** Widths of the holes that are backed with fabric, mm: a screw hole needs none. */
 const backedMm = (c: MethodContext): readonly number[] =>
   c.void.shapes.map(acrossMm).filter((across) => across >= settingIn(c, 'fabricFrom') - 1e-9);
-
-/** Dry fabric of one hole, g: circles that step out beyond its edge. @param gPerM2 weight of a layer */
-export function circlesG(holeMm: number, circles: number, stepMm: number, gPerM2: number): number {
-  let mm2 = 0;
-  for (let i = 1; i <= circles; i++) mm2 += (Math.PI / 4) * (holeMm + i * stepMm) ** 2;
-  return (mm2 / 1e6) * gPerM2;
-}
-/** Resin that so much fabric takes, g, at a share of fibre in the whole by mass, %. */
-export const resinFor = (fabricG: number, fibrePct: number): number => (fabricG * (100 - fibrePct)) / fibrePct;
-
-/** Density of the mix before any filler or thickener goes in, g/mL: fabric is wetted with that. */
-const neatGPerMl = (sheet: SheetRevision): number => {
-  const by = partsByWeight(sheet);
-  const liquids = sheet.parts.filter((p) => p.filler === null);
-  const mass = liquids.reduce((sum, p) => sum + by[p.id], 0);
-  return mass / liquids.reduce((sum, p) => sum + by[p.id] / p.densityGPerMl, 0);
-};
 
 /** How thick the layer of a batch stands in the holes of each width, where that is not told by their depth alone. */
 function layersSaid(c: TaskContext): Message | '' {
