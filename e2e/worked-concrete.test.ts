@@ -1,3 +1,4 @@
+import type { Page } from 'playwright-core';
 import { site } from './browser';
 import { answer, choose, measuredAs, stage, type } from './hands';
 import { begin, begun, chosen, known, newJob, said, says, typeSheet } from './worked';
@@ -5,6 +6,27 @@ import { begin, begun, chosen, known, newJob, said, says, typeSheet } from './wo
 const yard = site();
 const { base } = yard;
 jest.setTimeout(600_000);
+
+/** The ramp crack: a slot sawn along it, and chased to a V. */
+async function rampCrack(page: Page): Promise<void> {
+  await page
+    .getByRole('button', { name: /Crack, gouge or chased joint/ })
+    .first()
+    .click();
+  await choose(page, 'Sawn open', 'a slot along it');
+  for (const [n, at] of [
+    [1, '0 mm'],
+    [2, '9.6 m'],
+  ] as const)
+    for (const [column, text] of [
+      ['at', at],
+      ['width', '14 mm'],
+      ['depth', '26 mm'],
+    ] as const)
+      await type(page, `Stations along the crack ${n}: ${column}`, text);
+  await type(page, 'Width of the sawn slot', '3 mm');
+  await type(page, 'Depth of the sawn slot', '48 mm');
+}
 
 test('a ramp crack, poured: the union of slot and V, six pots along it, neat resin first, ground inside its window', async () => {
   const page = await begin(yard, '2027-04-22T03:00:00Z');
@@ -37,23 +59,7 @@ test('a ramp crack, poured: the union of slot and V, six pots along it, neat res
   await begun(page, /Crack in a slab, poured/, 'poured-crack');
   await known(page, [['21 Apr 0:00', '9 °C']]);
   await stage(page, 'Measure');
-  await page
-    .getByRole('button', { name: /Crack, gouge or chased joint/ })
-    .first()
-    .click();
-  await choose(page, 'Sawn open', 'a slot along it');
-  for (const [n, at] of [
-    [1, '0 mm'],
-    [2, '9.6 m'],
-  ] as const)
-    for (const [column, text] of [
-      ['at', at],
-      ['width', '14 mm'],
-      ['depth', '26 mm'],
-    ] as const)
-      await type(page, `Stations along the crack ${n}: ${column}`, text);
-  await type(page, 'Width of the sawn slot', '3 mm');
-  await type(page, 'Depth of the sawn slot', '48 mm');
+  await rampCrack(page);
   // Added up the two would be 3.13 L.
   await says(page, /2\.46\s*L/);
   await chosen(page, '16 °C');
@@ -350,23 +356,7 @@ test('the crack bridged with mesh, a skim on it next morning: two batches, four 
   await measuredAs(page, /Coat or skim/, ['9.6 m', '150 mm', '3 mm']);
   await choose(page, 'It looks', 'none to speak of: sealed, or sanded fine');
   await page.getByRole('button', { name: 'add a shape' }).click();
-  await page
-    .getByRole('button', { name: /Crack, gouge or chased joint/ })
-    .first()
-    .click();
-  await choose(page, 'Sawn open', 'a slot along it');
-  for (const [n, at] of [
-    [1, '0 mm'],
-    [2, '9.6 m'],
-  ] as const)
-    for (const [column, text] of [
-      ['at', at],
-      ['width', '14 mm'],
-      ['depth', '26 mm'],
-    ] as const)
-      await type(page, `Stations along the crack ${n}: ${column}`, text);
-  await type(page, 'Width of the sawn slot', '3 mm');
-  await type(page, 'Depth of the sawn slot', '48 mm');
+  await rampCrack(page);
   await says(page, /6\.78\s*L/);
   await chosen(page, '14 °C', 'Bridging paste');
   await stage(page, 'Place');

@@ -109,6 +109,13 @@ test('7.06 ± 0.48 L, 7.62 wanted: 15.44 kg of powder and 2.01 L of water, never
   // More water than the sheet allows is refused, whatever it would flow like.
   expect(JSON.stringify(plan({ dosePct: 14.5 }))).toMatch(/12 to 14 %/);
 });
+test('a cloth to cure it under, a hand wider all round; none where it is sprayed', () => {
+  // √(0.48 × 0.35) + 0.2 m, squared: 0.37 m², in tenths.
+  expect(plan().consumables.map((c) => [c.quantity, c.unit, c.what])).toEqual([
+    [0.4, 'm²', 'damp cloth or film for curing'],
+  ]);
+  expect(plan({ schools: { curing: 'compound' } }).consumables).toEqual([]);
+});
 test('0.389 kg/m²h leave it: cover at once; with a limit above that nothing is said', () => {
   const told = plan({}, NIGHT, true).findings.find((f) => f.id === 'evaporation')!;
   expect(told.severity).toBe('caution');

@@ -211,3 +211,9 @@ export const clear = tasks('common', [
     hold: true,
   },
 ]);
+
+/** How far a face is left proud or low, asked where that level is chosen. */
+export const levelSetting = (
+  id: 'crown' | 'recess',
+  { label, byDefault, max }: Pick<Setting, 'label' | 'byDefault' | 'max'>,
+): Setting => ({ id, label, kind: 'length', byDefault, min: 0, max, stage: 'finish', when: (e) => e.level === id });

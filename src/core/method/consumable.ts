@@ -30,11 +30,19 @@ export const topFaceM2 = (c: Pick<MethodContext, 'void'>): number =>
   (c.void.count * Math.max(0, ...c.void.shapes.map((s) => kindOf(s).faces(s).planAreaMm2))) / 1e6;
 
 /** What covers the widest face and so much beyond it all round, in steps of a tenth, m². @param beyondM how far, m */
-export const coverM2 = (c: Pick<MethodContext, 'void'>, beyondM = 0.1): number => {
+const coverM2 = (c: Pick<MethodContext, 'void'>, beyondM = 0.1): number => {
   const places = placesIn(c.void);
   const each = topFaceM2(c) / places;
   return each > 0 ? Math.ceil(places * (Math.sqrt(each) + 2 * beyondM) ** 2 * 10 - 1e-9) / 10 : 0;
 };
+
+/** What is laid over a face while it cures. */
+export const coverOf = (row: Pick<ConsumableRow, 'what' | 'why' | 'shownBy'>): ConsumableRow => ({
+  ...row,
+  id: 'cover',
+  unit: 'm²',
+  of: (c) => coverM2(c),
+});
 
 /** Consumables of a pass that is planned, in the order of its method. */
 export const consumablesIn = (

@@ -1,5 +1,6 @@
 import { noWaterPressure } from './common';
-import type { Question } from './context';
+import { type ConsumableRow, topFaceM2 } from './consumable';
+import { type Question, type Setting, settingIn } from './context';
 
 /** What is asked of a crack in a slab before anything rigid goes into it. */
 export const crackQuestions: readonly Question[] = [
@@ -38,3 +39,25 @@ export const crackQuestions: readonly Question[] = [
   },
   noWaterPressure,
 ];
+
+/** How much dry sand is broadcast, where any is. */
+export const sandSetting: Setting = {
+  id: 'sand',
+  label: 'Sand broadcast',
+  kind: 'spread',
+  byDefault: 3,
+  min: 0.1,
+  max: 20,
+  stage: 'finish',
+  when: (e) => e.shows.includes('broadcast'),
+};
+
+/** The sand itself, over the widest face. */
+export const broadcastSand: ConsumableRow = {
+  id: 'sand',
+  what: 'dry sand to broadcast',
+  unit: 'kg',
+  why: 'to refusal over the face',
+  shownBy: 'broadcast',
+  of: (c) => settingIn(c, 'sand') * topFaceM2(c),
+};

@@ -75,6 +75,11 @@ describe('a method is checked as it is loaded', () => {
       },
       /unknown row: prep:dance/,
     ],
+    [
+      'a consumable that no option shows',
+      { consumes: [{ id: 'x', what: 'x', unit: '', why: 'x', shownBy: 'broadcast', of: () => 1 }] },
+      /unknown option that shows: broadcast/,
+    ],
     ['a part whose thickness nobody sets', { laidOn: 'sheet' }, /unknown setting: sheet/],
   ];
   test.each(broken)('%s is an error that names it', (_, over, says) => {

@@ -304,7 +304,8 @@ export function checked(method: Method): Method {
     ...Object.keys(method.says),
     ...method.schools.flatMap((s) => s.options.flatMap((o) => Object.keys(o.effect.says ?? {}))),
   ]);
-  const rows = new Set([...method.tasks.map((t) => t.task), ...method.allowances.map((a) => a.id)]);
+  const used = (method.consumes ?? []).flatMap((c) => c.shownBy ?? []);
+  const rows = new Set([...method.tasks.map((t) => t.task), ...method.allowances.map((a) => a.id), ...used]);
   const bad = (what: string, name: string) => new RangeError(`${method.id}: unknown ${what}: ${name}`);
   for (const { say, work } of method.tasks) {
     for (const sayer of Object.values(say))
@@ -317,6 +318,8 @@ export function checked(method: Method): Method {
       throw bad('option', `${school.id}: ${school.byDefault}`);
     for (const o of school.options) for (const row of o.effect.shows ?? []) if (!rows.has(row)) throw bad('row', row);
   }
+  const shown = method.schools.flatMap((s) => s.options.flatMap((o) => o.effect.shows ?? []));
+  for (const by of used) if (!shown.includes(by)) throw bad('option that shows', by);
   for (const id of method.keeps?.settings ?? []) if (!known.has(id)) throw bad('setting', id);
   if (method.laidOn !== null && !known.has(method.laidOn)) throw bad('setting', method.laidOn);
   for (const f of factorsOf(method))

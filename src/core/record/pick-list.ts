@@ -44,8 +44,12 @@ export interface PickList {
 const SOLVENT_ML = 60;
 /** A cloth wipes so much twice, mm². */
 const CLOTH_MM2 = 1e6;
-/** Cups, pots, pails and tubs as they are sold, mL. */
-const VESSELS_ML = [250, 500, 1000, 2500, 5000, 12_000, 25_000, 45_000, 65_000, 90_000] as const;
+/** Pots, pails and tubs as they are sold, mL. */
+const VESSELS: readonly { readonly called: string; readonly sizesMl: readonly number[] }[] = [
+  { called: 'pots', sizesMl: [250, 500, 1000, 2500, 5000] },
+  { called: 'pails', sizesMl: [12_000, 25_000] },
+  { called: 'tubs', sizesMl: [45_000, 65_000, 90_000] },
+];
 /** Tape round a place: the outline of a square of its area, and an overlap. */
 const TAPE_FACTOR = 4.4;
 
@@ -94,13 +98,13 @@ function potsOf(potted: readonly PassView[]): readonly PickLine[] {
   const by = new Map<number, number>();
   for (const { ml } of potted.flatMap((r) => r.plan.batches)) {
     const held = ml / HEADROOM;
-    const size = VESSELS_ML.find((v) => v >= held - 1e-6) ?? Math.ceil(held / 1000) * 1000;
+    const size = VESSELS.flatMap((v) => v.sizesMl).find((ml) => ml >= held - 1e-6) ?? Math.ceil(held / 1000) * 1000;
     by.set(size, (by.get(size) ?? 0) + 1);
   }
   return [...by]
     .sort(([a], [b]) => a - b)
     .map(([size, n]) => ({
-      what: `mixing ${size < 12_000 ? 'pots' : size < 45_000 ? 'pails' : 'tubs'} of ${size / 1000} L`,
+      what: `mixing ${(VESSELS.find((v) => v.sizesMl.includes(size)) ?? VESSELS.at(-1)!).called} of ${size / 1000} L`,
       quantity: n + 1,
       unit: '',
       why: 'one a batch and a spare, filled to two thirds',

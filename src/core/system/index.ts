@@ -12,3 +12,4 @@ export * from './strength';
 export * from './table-text';
 export * from './tells';
 export * from './usual';
+export * from './wetness';

@@ -1,13 +1,11 @@
 import { z } from 'zod';
 import type { FamilyId } from './family';
 import type { MilestoneId } from './milestone';
+import type { WETNESS } from './wetness';
 
 export const PartId = z.enum(['A', 'B', 'C', 'D']);
 export type PartId = z.infer<typeof PartId>;
 export const PART_IDS = PartId.options;
-
-/** How wet a face may be, the driest first. */
-export const WETNESS = ['bone dry', 'wiped damp', 'saturated, no puddles'] as const;
 
 export const PartRole = z.enum([
   'resin',

@@ -1,10 +1,11 @@
 import { z } from 'zod';
 import { Celsius, Density, Figure, Id, Instant, Minutes } from '../units';
 import { FamilyId } from './family';
-import { FillerClass, Flow, PartId, PartRole, SystemKindId, WETNESS } from './kinds';
+import { FillerClass, Flow, PartId, PartRole, SystemKindId } from './kinds';
 import { Milestone, type MilestoneId } from './milestone';
 import { Strength } from './strength';
 import { ESTIMABLE } from './usual';
+import { WETNESS } from './wetness';
 
 /** What a base may be made of; the drawing hatches it and the base temperature conducts through it. */
 export const BASES = ['concrete', 'stone', 'metal', 'plastic', 'laminate', 'timber'] as const;

@@ -1,6 +1,6 @@
 import { texts } from '../../say';
 import { levels } from '../allowances';
-import { clear, endOfMixing, waiting, weighedOrWhole } from '../common';
+import { clear, endOfMixing, levelSetting, waiting, weighedOrWhole } from '../common';
 import { options } from '../effects';
 import { filledInLifts, liftsAfter, reworded } from '../engines';
 import { SMEAR_MM, takenOff } from '../ladder';
@@ -91,16 +91,7 @@ export const bodyFiller: Method = {
     waiting,
   ],
   settings: [
-    {
-      id: 'crown',
-      label: 'Left proud',
-      kind: 'length',
-      byDefault: 0.5,
-      min: 0,
-      max: 10,
-      stage: 'finish',
-      when: (e) => e.level === 'crown',
-    },
+    levelSetting('crown', { label: 'Left proud', byDefault: 0.5, max: 10 }),
     {
       id: 'skim',
       label: 'Tight skim pressed in first',
@@ -110,16 +101,7 @@ export const bodyFiller: Method = {
       max: 5,
       stage: 'place',
     },
-    {
-      id: 'recess',
-      label: 'Recess',
-      kind: 'length',
-      byDefault: 0,
-      min: 0,
-      max: 10,
-      stage: 'finish',
-      when: (e) => e.level === 'recess',
-    },
+    levelSetting('recess', { label: 'Recess', byDefault: 0, max: 10 }),
     takenOff('soft'),
     { id: 'rate', label: 'Spreading rate', kind: 'rate', byDefault: 25, min: 1, max: 2000, stage: 'place' },
   ],

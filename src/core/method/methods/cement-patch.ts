@@ -2,7 +2,7 @@ import { texts } from '../../say';
 import { milestoneOf } from '../../system';
 import { shareOf } from '../allowances';
 import { clear, endOfMixing, NOT_SPLIT, notMoving, noWaterPressure, soundBase, waiting } from '../common';
-import { coverM2 } from '../consumable';
+import { coverOf } from '../consumable';
 import { options } from '../effects';
 import { filledInLifts, reworded } from '../engines';
 import type { Method } from '../method';
@@ -99,6 +99,7 @@ export const cementPatch: Method = {
           id: 'film',
           label: 'under film or damp cloth',
           fits: 'sun and wind',
+          effect: { shows: ['cover'] },
           says: { cure: 'Film or damp cloth at once, weighted at the edges.' },
         },
         {
@@ -179,13 +180,7 @@ export const cementPatch: Method = {
   review: null,
   serves: 'foot',
   consumes: [
-    {
-      id: 'film',
-      what: 'damp cloth or film for curing',
-      unit: 'm²',
-      why: 'over the patch and a hand beyond it',
-      of: (c) => coverM2(c),
-    },
+    coverOf({ what: 'damp cloth or film for curing', why: 'over the patch and a hand beyond it', shownBy: 'cover' }),
   ],
   allowances: [shareOf('over', 'surplus, struck off')],
   says: { order: SAYS.order() },

@@ -2,9 +2,8 @@ import { mm, texts } from '../../say';
 import { type Faces, kindOf } from '../../void';
 import { shareOf } from '../allowances';
 import { clear, endOfMixing, waiting, weighedOrWhole } from '../common';
-import { topFaceM2 } from '../consumable';
 import { type MethodContext, settingIn } from '../context';
-import { crackQuestions } from '../crack';
+import { broadcastSand, crackQuestions, sandSetting } from '../crack';
 import { options } from '../effects';
 import { filledInLifts, reworded } from '../engines';
 import type { Method } from '../method';
@@ -105,16 +104,7 @@ export const crackMesh: Method = {
       stage: 'place',
     },
     { id: 'lap', label: 'Mesh, overlap', kind: 'length', byDefault: 60, min: 0, max: 1000, stage: 'place' },
-    {
-      id: 'sand',
-      label: 'Sand broadcast',
-      kind: 'spread',
-      byDefault: 3,
-      min: 0.1,
-      max: 20,
-      stage: 'finish',
-      when: (e) => e.shows.includes('broadcast'),
-    },
+    sandSetting,
   ],
   preparation: [
     'Gauge marks over it for days: it does not move.',
@@ -151,14 +141,7 @@ export const crackMesh: Method = {
       why: 'along the crack, with the overlaps of its pieces',
       of: (c) => meshMm(c) / 1000,
     },
-    {
-      id: 'sand',
-      what: 'dry sand to broadcast',
-      unit: 'kg',
-      why: 'to refusal over the strip',
-      shownBy: 'broadcast',
-      of: (c) => settingIn(c, 'sand') * topFaceM2(c),
-    },
+    broadcastSand,
   ],
   tasks: [
     ...tasks('crack-mesh', [

@@ -1,7 +1,7 @@
 import { areaOf, texts, uptake } from '../../say';
 import { milestoneOf } from '../../system';
 import { clear, endOfMixing, waiting, weighedOrWhole } from '../common';
-import { coverM2 } from '../consumable';
+import { coverOf } from '../consumable';
 import { type MethodContext, settingIn } from '../context';
 import { options } from '../effects';
 import { carrySetting, faceM2, reworded, spreadAndClosed } from '../engines';
@@ -134,15 +134,7 @@ export const feltWetOut: Method = {
   finishAnswer: 'edges down, trimmed',
   review: null,
   serves: 'release',
-  consumes: [
-    {
-      id: 'film',
-      what: 'release film for the board',
-      unit: 'm²',
-      why: 'one side of the pad, and what it is rolled out on',
-      of: (c) => coverM2(c),
-    },
-  ],
+  consumes: [coverOf({ what: 'release film for the board', why: 'one side of the pad, and what it is rolled out on' })],
   allowances: [brushedOver],
   says: { order: SAYS.order() },
   tasks: [

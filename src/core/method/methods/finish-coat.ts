@@ -1,7 +1,7 @@
 import { texts } from '../../say';
 import { byCoverage, furtherCoats } from '../allowances';
 import { clear, endOfMixing, waiting, weighedOrWhole } from '../common';
-import { coverM2 } from '../consumable';
+import { coverOf } from '../consumable';
 import { options } from '../effects';
 import { coated, coatSettings, reworded } from '../engines';
 import { coatOffMm, takenOff, wetOrDry } from '../ladder';
@@ -84,6 +84,7 @@ export const finishCoat: Method = {
           id: 'film',
           label: 'film over the last coat',
           fits: 'small patches',
+          effect: { shows: ['cover'] },
           says: { shut: 'Film pressed flat over the last coat, from the middle out.' },
         },
         {
@@ -135,15 +136,7 @@ export const finishCoat: Method = {
   finishAnswer: 'cut back, polished',
   review: null,
   serves: 'sandable',
-  consumes: [
-    {
-      id: 'film',
-      what: 'film or waxed cover',
-      unit: 'm²',
-      why: 'over the coat: air keeps it tacky',
-      of: (c) => coverM2(c),
-    },
-  ],
+  consumes: [coverOf({ what: 'film', why: 'over the coat: air keeps it tacky', shownBy: 'cover' })],
   allowances: [furtherCoats, byCoverage],
   says: { order: SAYS.order() },
   tasks: [

@@ -1,7 +1,7 @@
 import { exactly, listed, type Message, mm, percent, texts } from '../../say';
 import { kindOf, placesIn, type VoidShape } from '../../void';
 import { levels, shareOf } from '../allowances';
-import { clear, endOfMixing, firstThicker, waiting, weighedOrWhole } from '../common';
+import { clear, endOfMixing, firstThicker, levelSetting, waiting, weighedOrWhole } from '../common';
 import { type MethodContext, settingIn, type TaskContext } from '../context';
 import { type Effects, options } from '../effects';
 import { filledInLifts, liftsAfter, reworded } from '../engines';
@@ -167,27 +167,9 @@ export const laminateHole: Method = {
       max: 100,
       stage: 'place',
     },
-    {
-      id: 'recess',
-      label: 'Recess for the coat',
-      kind: 'length',
-      byDefault: 0.8,
-      min: 0,
-      max: 10,
-      stage: 'finish',
-      when: (e) => e.level === 'recess',
-    },
+    levelSetting('recess', { label: 'Recess for the coat', byDefault: 0.8, max: 10 }),
     takenOff('tough'),
-    {
-      id: 'crown',
-      label: 'Left proud',
-      kind: 'length',
-      byDefault: 0,
-      min: 0,
-      max: 10,
-      stage: 'finish',
-      when: (e) => e.level === 'crown',
-    },
+    levelSetting('crown', { label: 'Left proud', byDefault: 0, max: 10 }),
     { id: 'waste', label: 'Left on knife and film', kind: 'percent', byDefault: 0, min: 0, max: 200, stage: 'mix' },
     { id: 'rate', label: 'Filling rate', kind: 'rate', byDefault: 8, min: 0.5, max: 2000, stage: 'place' },
     firstThicker,

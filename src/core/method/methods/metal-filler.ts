@@ -1,6 +1,6 @@
 import { texts } from '../../say';
 import { levels } from '../allowances';
-import { clear, endOfMixing, waiting, weighedOrWhole } from '../common';
+import { clear, endOfMixing, levelSetting, waiting, weighedOrWhole } from '../common';
 import { options } from '../effects';
 import { filledInLifts, reworded } from '../engines';
 import { SMEAR_MM, takenOff, wetOrDry } from '../ladder';
@@ -74,26 +74,8 @@ export const metalFiller: Method = {
   ],
   settings: [
     takenOff('hard'),
-    {
-      id: 'crown',
-      label: 'Dome over the face',
-      kind: 'length',
-      byDefault: 0.5,
-      min: 0,
-      max: 5,
-      stage: 'finish',
-      when: (e) => e.level === 'crown',
-    },
-    {
-      id: 'recess',
-      label: 'Recess',
-      kind: 'length',
-      byDefault: 0,
-      min: 0,
-      max: 5,
-      stage: 'finish',
-      when: (e) => e.level === 'recess',
-    },
+    levelSetting('crown', { label: 'Dome over the face', byDefault: 0.5, max: 5 }),
+    levelSetting('recess', { label: 'Recess', byDefault: 0, max: 5 }),
     {
       id: 'allowed-depth',
       label: 'Deepest allowed for this part (0: no limit known)',

@@ -5,6 +5,7 @@ import {
   drunk,
   endOfMixing,
   firstThicker,
+  levelSetting,
   notMoving,
   noWaterPressure,
   partKits,
@@ -12,7 +13,7 @@ import {
   uptakeSetting,
   waiting,
 } from '../common';
-import { coverM2 } from '../consumable';
+import { coverOf } from '../consumable';
 import { type MethodContext, settingIn } from '../context';
 import { options } from '../effects';
 import { filledInLifts, LEVEL_ML } from '../engines';
@@ -177,26 +178,8 @@ export const mortarPatch: Method = {
   params: { lead: 'lead' },
   settings: [
     firstThicker,
-    {
-      id: 'crown',
-      label: 'Crown to grind back',
-      kind: 'length',
-      byDefault: 2,
-      min: 0,
-      max: 20,
-      stage: 'finish',
-      when: (e) => e.level === 'crown',
-    },
-    {
-      id: 'recess',
-      label: 'Recess for the coat',
-      kind: 'length',
-      byDefault: 2,
-      min: 0,
-      max: 20,
-      stage: 'finish',
-      when: (e) => e.level === 'recess',
-    },
+    levelSetting('crown', { label: 'Crown to grind back', byDefault: 2, max: 20 }),
+    levelSetting('recess', { label: 'Recess for the coat', byDefault: 2, max: 20 }),
     { id: 'primer', label: 'Primer', kind: 'uptake', byDefault: 200, min: 0, max: 2000, stage: 'place' },
     uptakeSetting,
     { id: 'rate', label: 'Placing rate', kind: 'rate', byDefault: 150, min: 5, max: 20000, stage: 'place' },
@@ -233,15 +216,7 @@ export const mortarPatch: Method = {
   finishAnswer: 'flush, brushed',
   review: null,
   serves: 'load',
-  consumes: [
-    {
-      id: 'film',
-      what: 'film against rain and sun',
-      unit: 'm²',
-      why: 'over the patch and a hand beyond it while it cures',
-      of: (c) => coverM2(c),
-    },
-  ],
+  consumes: [coverOf({ what: 'film against rain and sun', why: 'over the patch and a hand beyond it while it cures' })],
   allowances: [
     {
       id: 'crown',

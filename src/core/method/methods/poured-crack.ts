@@ -1,9 +1,9 @@
 import { ml, mm, texts } from '../../say';
 import { shareOf } from '../allowances';
 import { clear, endOfMixing, waiting, weighedOrWhole } from '../common';
-import { runM, topFaceM2 } from '../consumable';
+import { runM } from '../consumable';
 import { type MethodContext, settingIn } from '../context';
-import { crackQuestions } from '../crack';
+import { broadcastSand, crackQuestions, sandSetting } from '../crack';
 import { type Effects, options } from '../effects';
 import { pouredFast, setOutPots } from '../engines';
 import type { Method } from '../method';
@@ -112,16 +112,7 @@ export const pouredCrack: Method = {
       stage: 'place',
       when: paints,
     },
-    {
-      id: 'sand',
-      label: 'Sand broadcast',
-      kind: 'spread',
-      byDefault: 3,
-      min: 0.1,
-      max: 20,
-      stage: 'finish',
-      when: (e) => e.shows.includes('broadcast'),
-    },
+    sandSetting,
     // Cleaning the tool ends inside the pot life.
     {
       id: 'clean',
@@ -171,14 +162,7 @@ export const pouredCrack: Method = {
       shownBy: 'neat',
       of: neatMl,
     },
-    {
-      id: 'sand',
-      what: 'dry sand to broadcast',
-      unit: 'kg',
-      why: 'to refusal over the face of the crack',
-      shownBy: 'broadcast',
-      of: (c) => settingIn(c, 'sand') * topFaceM2(c),
-    },
+    broadcastSand,
     {
       id: 'foam',
       what: 'closed-cell foam to keep joints open',

@@ -1,0 +1,2 @@
+/** How wet a face may be, the driest first. */
+export const WETNESS = ['bone dry', 'wiped damp', 'saturated, no puddles'] as const;
