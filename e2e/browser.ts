@@ -1,4 +1,6 @@
-import { readFileSync } from 'node:fs';
+import { cpSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { type Browser, type BrowserContext, type BrowserContextOptions, chromium, type Page } from 'playwright-core';
 import { type methodsData, sampleData, sampleRecords } from '@/sample/jobs';
 import { DATABASE, DATABASE_VERSION } from '@/store/database';
@@ -19,31 +21,51 @@ export const PHONE = { width: 390, height: 844 };
 /** Pages of a test live for seconds: what a compiler for long ones costs is not won back. */
 export const SHORT_LIVED = '--js-flags=--single-threaded-gc --interrupt-budget=2000000';
 
+const HOW = { executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium', args: [...FLAGS, SHORT_LIVED] };
+
 /** Headless Chromium from Debian's package. */
-export const launch = (): Promise<Browser> =>
-  chromium.launch({ executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium', args: [...FLAGS, SHORT_LIVED] });
+export const launch = (): Promise<Browser> => chromium.launch(HOW);
+
+/** What a profile of the tests is: a fixed zone and language, and nothing kept for working offline. */
+const settings = (viewport: typeof DESKTOP): BrowserContextOptions => ({
+  viewport,
+  timezoneId: 'Europe/Helsinki',
+  locale: 'en-GB',
+  hasTouch: viewport.width < 500,
+  permissions: ['clipboard-read', 'clipboard-write'],
+  acceptDownloads: true,
+  // The application is only kept for working offline where that is what is tried.
+  serviceWorkers: 'block',
+});
+
+// A step that cannot be done is told, but a slow machine is not a fault.
+const patient = (context: BrowserContext): BrowserContext => {
+  context.setDefaultTimeout(Number(process.env.GRENKO_PATIENCE ?? 40_000));
+  return context;
+};
 
 /** A fresh profile: empty database, fixed zone and language. */
 export const fresh = async (
   browser: Browser,
   viewport = DESKTOP,
   over: BrowserContextOptions = {},
-): Promise<BrowserContext> => {
-  const context = await browser.newContext({
-    viewport,
-    timezoneId: 'Europe/Helsinki',
-    locale: 'en-GB',
-    hasTouch: viewport.width < 500,
-    permissions: ['clipboard-read', 'clipboard-write'],
-    acceptDownloads: true,
-    // The application is only kept for working offline where that is what is tried.
-    serviceWorkers: 'block',
-    ...over,
-  });
-  // A step that cannot be done is told, but a slow machine is not a fault.
-  context.setDefaultTimeout(Number(process.env.GRENKO_PATIENCE ?? 40_000));
-  return context;
-};
+): Promise<BrowserContext> => patient(await browser.newContext({ ...settings(viewport), ...over }));
+
+/** A browser on a profile that lies on the disk: only there is kept what it compiled, a third of the work of a page. */
+export const onDisk = async (
+  folder: string,
+  viewport = DESKTOP,
+  over: BrowserContextOptions = {},
+): Promise<BrowserContext> =>
+  patient(await chromium.launchPersistentContext(folder, { ...HOW, ...settings(viewport), ...over }));
+
+/** Forgets what the product stored in a page's profile, and nothing of what was compiled. */
+const STORED = 'indexeddb,local_storage,file_systems,cookies,service_workers,cache_storage';
+export async function forget(page: Page, base: string): Promise<void> {
+  const tools = await page.context().newCDPSession(page);
+  await tools.send('Storage.clearDataForOrigin', { origin: base, storageTypes: STORED });
+  await tools.detach();
+}
 
 /**
  * Prepared pots and lifts of the sample’s sheets, made once for the whole run: every clean profile would otherwise make
@@ -162,21 +184,36 @@ export interface Site {
   readonly context: (viewport?: typeof DESKTOP, over?: BrowserContextOptions) => Promise<BrowserContext>;
 }
 
-/** Registers the opening and closing of a browser with a file of tests. */
+/** Registers the opening and closing of the browsers with a file of tests. */
 export function site(): Site {
-  let browser: Browser;
   const shared = new Map<typeof DESKTOP, BrowserContext>();
+  const folders: string[] = [];
+  /** A profile of its own that knows the product compiled (GRENKO_PROFILE, made once for the run), but nothing stored. */
+  const ownProfile = (): string => {
+    const folder = mkdtempSync(join(tmpdir(), 'grenko-profile-'));
+    folders.push(folder);
+    if (process.env.GRENKO_PROFILE) cpSync(process.env.GRENKO_PROFILE, folder, { recursive: true });
+    return folder;
+  };
   let own: BrowserContext[] = [];
   let errors: Error[] = [];
   const base = () => process.env.GRENKO_BASE!;
-  beforeAll(async () => {
-    browser = await launch();
+  const kept = async (viewport: typeof DESKTOP): Promise<BrowserContext> => {
+    const there = shared.get(viewport);
+    if (there) return there;
+    const context = await onDisk(ownProfile(), viewport);
+    shared.set(viewport, context);
+    return context;
+  };
+  afterAll(async () => {
+    for (const context of shared.values()) await context.close();
+    for (const folder of folders) rmSync(folder, { recursive: true, force: true });
   });
-  afterAll(() => browser.close());
   afterEach(async () => {
     for (const context of own) await context.close();
     own = [];
-    for (const context of shared.values()) for (const page of context.pages()) await page.close();
+    // The blank page a browser opens with stays: it would end with its last one.
+    for (const context of shared.values()) for (const page of context.pages().slice(1)) await page.close();
     const [first] = errors;
     errors = [];
     if (first) throw first;
@@ -184,17 +221,14 @@ export function site(): Site {
   return {
     base,
     page: async (viewport = DESKTOP) => {
-      const context = shared.get(viewport) ?? (await fresh(browser, viewport));
-      shared.set(viewport, context);
+      const context = await kept(viewport);
       const page = await context.newPage();
       page.on('pageerror', (error) => errors.push(error));
-      const tools = await context.newCDPSession(page);
-      await tools.send('Storage.clearDataForOrigin', { origin: base(), storageTypes: 'all' });
-      await tools.detach();
+      await forget(page, base());
       return page;
     },
     context: async (viewport = DESKTOP, over = {}) => {
-      const context = await fresh(browser, viewport, over);
+      const context = await onDisk(ownProfile(), viewport, over);
       own.push(context);
       return context;
     },

@@ -164,6 +164,7 @@ test('a fitting in a hull, a chain of four typed pass by pass: each with its win
   }
   await stage(page, 'Place');
   // All four on one band, joined, with the windows between them.
+  await page.locator('[data-ribbon]').nth(3).waitFor();
   expect(await page.locator('[data-ribbon]').count()).toBe(4);
   expect(await page.locator('[data-window]').count()).toBe(2);
   await page.getByText('Set out twice, inside and outside').first().waitFor();

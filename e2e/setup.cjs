@@ -16,9 +16,18 @@ const freePort = () =>
 module.exports = async () => {
   const folder = mkdtempSync(join(tmpdir(), 'grenko-e2e-'));
   process.env.GRENKO_TABLES = join(folder, 'tables.json');
-  const makeTables = () =>
-    execFileSync('node_modules/.bin/tsx', ['e2e/tables.ts', process.env.GRENKO_TABLES], { stdio: 'inherit' });
-  if (process.env.GRENKO_BASE) return makeTables();
+  const run = (...what) => execFileSync('node_modules/.bin/tsx', what, { stdio: 'inherit' });
+  const makeTables = () => run('e2e/tables.ts', process.env.GRENKO_TABLES);
+  // What the product’s scripts compile to is the same for each file of tests.
+  const makeProfile = () => {
+    const profile = join(folder, 'profile');
+    run('e2e/profile.ts', process.env.GRENKO_BASE, profile);
+    process.env.GRENKO_PROFILE = profile;
+  };
+  if (process.env.GRENKO_BASE) {
+    makeTables();
+    return makeProfile();
+  }
   const port = await freePort();
   const child = spawn('node_modules/.bin/tsx', ['scripts/serve.ts', '-p', String(port), '-H', '127.0.0.1'], {
     stdio: 'ignore',
@@ -31,7 +40,7 @@ module.exports = async () => {
   makeTables();
   for (let i = 0; i < 900; i++) {
     try {
-      if ((await fetch(process.env.GRENKO_BASE)).ok) return;
+      if ((await fetch(process.env.GRENKO_BASE)).ok) return makeProfile();
     } catch {
       // not up yet
     }

@@ -31,8 +31,8 @@ export const BASE_PROPERTIES = {
   plastic: {
     k: 0.2,
     rhoC: 1100 * 1500,
-    usualMm: 200,
-    usualBack: 'ground',
+    usualMm: 4,
+    usualBack: 'air',
     isCast: false,
     expansionPerK: 70e-6,
     swells: false,
@@ -40,8 +40,8 @@ export const BASE_PROPERTIES = {
   laminate: {
     k: 0.3,
     rhoC: 1700 * 1100,
-    usualMm: 200,
-    usualBack: 'ground',
+    usualMm: 8,
+    usualBack: 'air',
     isCast: false,
     expansionPerK: 20e-6,
     swells: false,
@@ -49,8 +49,8 @@ export const BASE_PROPERTIES = {
   timber: {
     k: 0.13,
     rhoC: 500 * 1700,
-    usualMm: 200,
-    usualBack: 'ground',
+    usualMm: 50,
+    usualBack: 'air',
     isCast: false,
     expansionPerK: 6e-6,
     swells: true,
@@ -110,6 +110,19 @@ export const BaseBody = z.object({
     .default([]),
 });
 export type BaseBody = z.infer<typeof BaseBody>;
+
+/** What a base is when it turns out to be of another material: what is usual follows, what somebody typed stays. */
+export function ofMaterial(
+  body: Pick<BaseBody, 'material' | 'thicknessMm' | 'back'>,
+  material: BaseBody['material'],
+): Pick<BaseBody, 'material' | 'thicknessMm' | 'back'> {
+  const [was, is] = [BASE_PROPERTIES[body.material], BASE_PROPERTIES[material]];
+  return {
+    material,
+    thicknessMm: body.thicknessMm === was.usualMm ? is.usualMm : body.thicknessMm,
+    back: body.back === was.usualBack ? is.usualBack : body.back,
+  };
+}
 
 /** Heat transfer from air, W/m²K. */
 const H = { sheltered: 10, windy: 25 } as const;

@@ -14,6 +14,7 @@ import {
   extremes,
   humidityOf,
   humidityPct,
+  ofMaterial,
   ONLY_AIR,
   seriesOf,
   siteTime,
@@ -230,4 +231,17 @@ describe('local days and clocks', () => {
   test('a zone that is none is refused', () => {
     expect(() => dayOf('Nowhere/Town', 0)).toThrow(/not a known time zone/);
   });
+});
+
+test('a base found to be of another material is as thick as that usually is, unless somebody measured it', () => {
+  const slab = { material: 'concrete', thicknessMm: 200, back: 'ground' } as const;
+  expect(ofMaterial(slab, 'laminate')).toEqual({ material: 'laminate', thicknessMm: 8, back: 'air' });
+  expect(ofMaterial({ ...slab, thicknessMm: 120 }, 'plastic')).toEqual({
+    material: 'plastic',
+    thicknessMm: 120,
+    back: 'air',
+  });
+  expect(ofMaterial({ ...slab, back: 'water' }, 'timber').back).toBe('water');
+  // There and back again is where it began.
+  expect(ofMaterial({ ...slab, ...ofMaterial(slab, 'metal') }, 'concrete')).toEqual(slab);
 });

@@ -200,6 +200,15 @@ describe('what is noticed about the void', () => {
       ),
     ).toBe(false);
   });
+  test('a hole deeper than its base is thick: the thickness is corrected, or its back is closed', () => {
+    const thin = (thicknessMm: number) => ids({ ...eyes, base: { ...eyes.base, thicknessMm } });
+    expect(thin(100)).toContain('note through-base');
+    expect(thin(200)).not.toContain('note through-base');
+    const said = view({ ...eyes, base: { ...eyes.base, thicknessMm: 100 } }).findings.find(
+      (f) => f.id === 'through-base',
+    )!;
+    expect(sentence(said.why)).toMatch(/ mm deep in \w+ of 100 mm\./);
+  });
   test('the setting-out is said at the hold point before drilling, and too little clearance stops', () => {
     const drill = view(eyes).plan.steps.find((s) => s.id === 'prep:mark')!;
     expect(drill.hold).toBe(true);

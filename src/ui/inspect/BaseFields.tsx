@@ -1,5 +1,5 @@
 'use client';
-import type { BaseBody } from '@/core/climate';
+import { type BaseBody, ofMaterial } from '@/core/climate';
 import { BASES } from '@/core/system';
 import { QuantityField } from '../shared/QuantityField';
 
@@ -18,7 +18,7 @@ export function BaseFields({ base, change }: BaseProps) {
         <select
           className="field"
           value={base.material}
-          onChange={(e) => change({ material: e.target.value as BaseBody['material'] }, 'inspect')}
+          onChange={(e) => change(ofMaterial(base, e.target.value as BaseBody['material']), 'inspect')}
         >
           {BASES.map((b) => (
             <option key={b}>{b}</option>

@@ -111,6 +111,13 @@ const F = findings({
     why: 'What broke is “{shape}”; made for that: {methods}.',
     todo: 'Plan it as such, or go on if {method} is meant.',
   },
+  'through-base': {
+    severity: 'note',
+    stage: 'measure',
+    title: 'Deeper than the base is thick',
+    why: '{is} deep in {base} of {thick}.',
+    todo: 'Correct the thickness of the base at Inspect: its temperature is computed with it. If the hole goes through, close its back first.',
+  },
   'part-depth': {
     severity: 'stop',
     stage: 'measure',
@@ -207,6 +214,13 @@ export const voidRules: Readonly<Record<string, Rule>> = {
         method: plan.method.label.toLowerCase(),
       }),
     ];
+  },
+
+  'through-base': ({ repair }) => {
+    const bore = repair.void && boreOf(repair.void);
+    const { material, thicknessMm } = repair.base;
+    if (!bore || bore.deepMm <= thicknessMm) return [];
+    return [F['through-base']({ is: mm(bore.deepMm), base: material, thick: mm(thicknessMm) })];
   },
 
   'part-depth': ({ plan, repair }) => {
