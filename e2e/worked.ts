@@ -81,10 +81,16 @@ export async function known(page: Page, rows: readonly (readonly [from: string, 
   }
 }
 
-/** A repair of a job from six to eight, by its method. */
-export async function begun(page: Page, label: RegExp, method: string, on?: string): Promise<void> {
-  await type(page, 'from', '6:00');
-  await type(page, 'to', '20:00');
+/** A repair of a job by its method; the crew is there from six to eight unless said otherwise. */
+export async function begun(
+  page: Page,
+  label: RegExp,
+  method: string,
+  on?: string,
+  [from, to] = ['6:00', '20:00'],
+): Promise<void> {
+  await type(page, 'from', from!);
+  await type(page, 'to', to!);
   if (on) await choose(page, 'It is made of', on);
   await page.getByRole('button', { name: label }).click();
   await page.waitForURL(/inspect/);

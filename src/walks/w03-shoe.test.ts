@@ -97,7 +97,8 @@ test('0.360 mL, with squeeze-out 0.468 mL: A 0.40 and B 0.18 g', () => {
 test('not to be metered on a scale of 0.1 g: a stop that names the smallest batch, A 3.27 g', () => {
   const scale = plan().findings.find((f) => f.id === 'scale')!;
   expect(scale.severity).toBe('stop');
-  expect(scale.todo).toMatch(/mix at least 3\.27 g of A/);
+  expect(scale.todo).toMatch(/mix at least 3\.27 g of A with 1\.47 g of B, 4\.74 g in all/);
+  expect(scale.todo).toMatch(/in steps that this scale shows 3\.80 g \+ 1\.70 g, 5\.50 g\. What is over is waste/);
   // One ten times finer reads A within 1.2 % and B within 2.8: inside the ± 5 % of the sheet.
   expect(plan({ scaleStepG: 0.01 }).findings.some((f) => f.id === 'scale')).toBe(false);
 });
@@ -113,18 +114,59 @@ test('seated Saturday 21:00 it holds Sunday 13:58, with no credit for the three 
   expect(Date.parse(p.opens!)).toBeGreaterThanOrEqual(Date.parse(release.plans!));
 });
 
-test('it fits the long slot by half an hour, and not the night', () => {
+/** The boom rests on Saturday night, or till Sunday afternoon if the morning run is dropped. */
+const NIGHT_OFF = { fromMs: at(SEATED), untilMs: at('2027-04-18T06:00'), costs: '' };
+const RUN_DROPPED = { ...NIGHT_OFF, untilMs: at('2027-04-18T14:30'), costs: 'the Sunday morning run' };
+
+test('it fits the long slot by 32 min, and not the night, which leaves it at 0.459', () => {
+  const p = seated({ rests: [NIGHT_OFF, RUN_DROPPED] });
+  const [night, long] = p.rests;
+  expect([night!.holds, long!.holds]).toEqual([false, true]);
+  expect(night!.share).toBeCloseTo(0.459, 2);
+  expect(off(long!.done, '2027-04-18T13:58')).toBeLessThanOrEqual(2);
+  expect(night!.latest).toBeNull();
+  // Over the two of them the work is done in time; the longer one is what it holds in.
+  const only = (rest: typeof NIGHT_OFF) => seated({ rests: [rest] }).findings.find((f) => f.id === 'rest')!;
+  expect(only(RUN_DROPPED)).toMatchObject({ severity: 'note', title: 'It holds before it is moved again' });
+  expect(only(RUN_DROPPED).why).toMatch(/3[0-4] min to spare/);
+  expect(only(RUN_DROPPED).todo).toMatch(/the Sunday morning run/);
+  expect(only(NIGHT_OFF).severity).toBe('stop');
+  expect(only(NIGHT_OFF).why).toMatch(/it may rest until .*06:00 and is 46 % of the way by then/);
+  expect(only(NIGHT_OFF).todo).toMatch(/Warm it, take a faster system, or ask for a longer rest/);
+  expect(seated().findings.some((f) => f.id === 'rest')).toBe(false);
+});
+
+test('with a mat at 18 °C the night is enough', () => {
+  const warm = { ...piece().base, known: baseAt(['2027-04-17T12:00', 18]) };
+  const [night] = seated({ base: warm, rests: [NIGHT_OFF] }).rests;
+  expect([night!.holds, night!.share]).toEqual([true, 1]);
+  expect(off(night!.done, '2027-04-18T04:47')).toBeLessThanOrEqual(2);
+  // It may be seated an hour and a quarter later, and not later than that.
+  expect(off(night!.latest, '2027-04-17T22:13')).toBeLessThanOrEqual(2);
+});
+
+test('not begun yet, another rest is a press away: the plan is moved into it and holds', () => {
+  const later = {
+    fromMs: at('2027-04-18T11:00'),
+    untilMs: at('2027-04-19T06:00'),
+    costs: 'the afternoon run',
+  };
+  const moved = plan({ rests: [NIGHT_OFF, later] }).findings.find((f) => f.id === 'rest')!;
+  expect(moved.todo).toMatch(/Close it between .*11:00 and .* in the rest that ends .*06:00: the afternoon run/);
+  const { path, value } = moved.ways![0]!.set;
+  expect(path).toEqual(['plannedStart']);
+  const p = plan({ rests: [NIGHT_OFF, later], plannedStart: value as number });
+  const closed = p.milestones.find((m) => m.kind === 'release')!.since!;
+  expect(Date.parse(closed)).toBeGreaterThanOrEqual(later.fromMs);
+  expect(p.findings.find((f) => f.id === 'rest')!.severity).toBe('note');
+});
+
+test('what is wanted sooner than it holds is told apart from it', () => {
   const wanted = (iso: string) =>
     printedPlan(
-      {
-        job: { ...job, wantedAt: at(iso) },
-        repairs: [repairOf(piece())],
-        sheets: [sheet],
-        events: [],
-      },
+      { job: { ...job, wantedAt: at(iso) }, repairs: [repairOf(piece())], sheets: [sheet], events: [] },
       at('2027-04-17T19:00'),
     ).repairs[0]!;
-  // Planned from eight in the evening it holds a little before what is seated at nine.
   expect(wanted('2027-04-18T06:00').findings.some((f) => f.id === 'deadline')).toBe(true);
   expect(wanted('2027-04-18T15:00').findings.some((f) => f.id === 'deadline')).toBe(false);
 });

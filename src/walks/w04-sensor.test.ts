@@ -121,6 +121,29 @@ test('a packet of 17 °C works 14.7 min: the route of 6.5 min passes, by the hal
   expect(plan({ settings: { squeeze: 0, rate: 5.52, carry: 10 } }).usableMin!).toBeLessThan(1 + 2);
 });
 
+test('set with two fingers in the minutes that are left: said while they are Grenko’s own, refused once they are typed', () => {
+  const late = (settings: Piece['settings']) =>
+    plan({ settings: { squeeze: 0, rate: 5.52, ...settings } }).findings.find((f) => f.id.startsWith('late:'));
+  expect(late({ carry: 6.5 })).toBeUndefined();
+  // 14.7 less 2 for kneading, 10 for the way and 1 for spreading.
+  expect(late({ carry: 10 })).toMatchObject({ severity: 'caution', title: 'Little time to close the joint' });
+  expect(late({ carry: 10 })!.why).toMatch(/planned with 2 min, a figure of Grenko’s own; 1\.\d+ min are left/);
+  expect(late({ carry: 10, 'close min': 2 })).toMatchObject({ severity: 'stop' });
+  expect(late({ carry: 10, 'close min': 2 })!.title).toBe('The joint closes after its working time');
+  // A way as long as the working time is refused: no hands are quick enough for what is left.
+  expect(plan({ settings: { squeeze: 0, rate: 5.52, carry: 14 } }).problems.map((p) => p.sentence)).toEqual([
+    expect.stringMatching(/./),
+  ]);
+});
+
+test('a packet is kneaded in its film, and nothing of it is weighed', () => {
+  const words = plan().steps.map((s) => `${s.title}: ${s.detail}`);
+  expect(words.find((w) => /Set out the batch/.test(w))).toMatch(/One whole packet\. Note the lot numbers/);
+  expect(words.some((w) => /^Knead it in its film: /.test(w))).toBe(true);
+  expect(words.join(' ')).not.toMatch(/7\.20 g|weighed onto/);
+  expect(plan({ scaleStepG: 1 }).findings.some((f) => f.id === 'scale')).toBe(false);
+});
+
 test('seated 10:30 it is left alone until Wednesday 00:43, and opened to work at 06:00', () => {
   const p = seated();
   expect(off(milestone(p, 'release').plans, '2027-04-21T00:43')).toBeLessThanOrEqual(2);

@@ -8,6 +8,7 @@ import { depthToFill, liftsMm, liftsOf } from './lifts';
 const SAY = texts('gap', {
   part: '{mass} of {part}',
   kits: '{n, plural, one {One whole kit.} other {# whole kits.}}',
+  packets: '{n, plural, one {One whole packet.} other {# whole packets.}}',
   leftOut: 'Leave {mass} of the sand out: its liquid goes into the primer.',
   variant: '{n} of them with {what} {by} {way, select, less {less} other {more}}.',
   from: 'From {datum}: {along} along, {from} in{many}; {clear} clear all round. {facing}',
@@ -112,7 +113,8 @@ export const GAPS: Readonly<Record<string, Gap>> = {
   mixMin: (c) => minutes(c.sheet.mixMin || 1),
   kits: (c) => {
     const { kits } = batchOf(c);
-    return kits === null ? '' : SAY.kits({ n: kits });
+    if (kits === null) return '';
+    return systemKind(c.sheet.kind).ownBag ? SAY.packets({ n: kits }) : SAY.kits({ n: kits });
   },
   parts: (c) =>
     listed(
@@ -133,7 +135,11 @@ export const GAPS: Readonly<Record<string, Gap>> = {
   draws: (c) => (batchOf(c).drawnMl > 0 ? 'yes' : 'no'),
   leftOut: (c) => (batchOf(c).leftOutG > 0 ? SAY.leftOut({ mass: grams(batchOf(c).leftOutG) }) : ''),
   several: (c) => (c.batches.filter((b) => b.portion === batchOf(c).portion).length > 1 ? 'yes' : 'no'),
-  how: (c) => systemKind(c.sheet.kind).mixing,
+  /** Through a mixer, in a pot, kneaded by hand, or inside its own bag where it is used whole. */
+  how: (c) => {
+    const { mixing, ownBag } = systemKind(c.sheet.kind);
+    return ownBag && batchOf(c).kits !== null ? 'bag' : mixing;
+  },
   purge: (c) => (c.effects.purge && c.sheet.mixer ? ml(c.sheet.mixer.purgeMl) : ''),
   purges: (c) => (c.effects.purge && c.sheet.mixer ? 'yes' : 'no'),
   dewMargin: (c) => exactly(kelvin(c.sheet.limits.dewMarginK ?? 3)),

@@ -187,7 +187,11 @@ export function stepFrom(method: Method, row: TaskRow, here: TaskContext, key?: 
       ...(waits.ahead ? { ahead: true as const } : {}),
     };
   if (within && (!within.when || within.when(here)))
-    draft.within = { kind: within.of, batches: onBatches(within.on, here), by: within.by };
+    draft.within = {
+      kind: within.orElse && !milestoneOf(here.sheet, within.of) ? within.orElse : within.of,
+      batches: onBatches(within.on, here),
+      by: within.by,
+    };
   return draft;
 }
 

@@ -95,6 +95,8 @@ export interface TaskRow {
   /** It should begin, or be done, before this milestone of any of these batches is over. */
   readonly within?: {
     readonly of: MilestoneId;
+    /** What bounds it where the sheet is silent on that: silence is no leave. */
+    readonly orElse?: MilestoneId;
     readonly on: On;
     readonly by: 'begin' | 'end';
     readonly when?: (c: TaskContext) => boolean;

@@ -28,7 +28,7 @@ export function amounts(ask: MixAsk): MixResult {
       'usableMin',
       ask.usableMin,
       'more than 0 min',
-      'Mixing and standing use up the whole pot life: nothing could be placed. Cool the material, or choose a slower system.',
+      'Mixing, standing and the way to the place use up the whole pot life: nothing could be placed. Shorten the way, cool the material, or choose a slower system.',
     );
   const reserve = ask.reserve ? Math.max(0, ask.p90Ml - ask.netMl) : 0;
   const lines: AmountLine[] = [

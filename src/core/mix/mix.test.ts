@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { mortarSheet, pasteSheet, resinSheet } from '../../sample/systems';
 import { plain } from '../say';
 import { kitVolumeMl, leanThreshold, proportionOf, type SheetRevision } from '../system';
-import { amounts, type MixAsk, scaleErrorPct, smallestBatchAG } from '.';
+import { amounts, evenly, type MixAsk, scaleErrorPct, smallestBatchAG, smallestReadG } from '.';
 
 const ask = (sheet: SheetRevision, over: Partial<MixAsk> = {}): MixAsk => ({
   sheet,
@@ -253,6 +253,39 @@ describe('ratio at the bench', () => {
           return Math.abs(scaleErrorPct(m, m * r, step) - tol) < 1e-6 * tol + 1e-9;
         },
       ),
+    );
+  });
+});
+
+describe('what a scale can read', () => {
+  /** Every pair of readings, by their sum, none left out. */
+  const naive = (r: number, short: number, over: number, most: number) => {
+    for (let sum = 2; sum <= most; sum++)
+      for (let a = sum - 1; a >= 1; a--) {
+        const b = sum - a;
+        if (b + 0.5 <= r * (1 + over / 100) * (a - 0.5) + 1e-9 && b - 0.5 >= r * (1 - short / 100) * (a + 0.5) - 1e-9)
+          return sum;
+      }
+    return null;
+  };
+  test('3.8 + 1.7 g of 100:45 on a tenth of a gram; nothing where no reading keeps the ratio', () => {
+    const read = smallestReadG(0.45, 0.1, evenly(5, true))!;
+    expect([read.a, read.b].map((g) => g.toFixed(1))).toEqual(['3.8', '1.7']);
+    expect(smallestReadG(0.45, 0.1, { shortPct: 0, overPct: 5, fromSheet: true })).toBeNull();
+    expect(smallestReadG(0, 0.1, evenly(5, true))).toBeNull();
+  });
+  test('none smaller is found among all pairs', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0.1, max: 1.2, noNaN: true }),
+        fc.double({ min: 4, max: 25, noNaN: true }),
+        fc.double({ min: 4, max: 25, noNaN: true }),
+        (r, shortPct, overPct) => {
+          const read = smallestReadG(r, 1, { shortPct, overPct, fromSheet: true })!;
+          expect(Math.round(read.a + read.b)).toBe(naive(r, shortPct, overPct, 400));
+        },
+      ),
+      { numRuns: 60 },
     );
   });
 });

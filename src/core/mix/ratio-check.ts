@@ -66,3 +66,32 @@ export function smallestBatchAG(nominalBOverA: number, stepG: number, toleranceP
   const t = tolerancePct / 100;
   return (s * (1 + nominalBOverA * (1 + t))) / (nominalBOverA * t);
 }
+
+/** Two readings a scale can show, g. */
+export interface Readings {
+  readonly a: number;
+  readonly b: number;
+}
+
+/** How many steps of A are tried at most: whoever needs more than that has another scale. */
+const MOST_STEPS = 20_000;
+
+/**
+ * The smallest batch that can be read off a scale of that step: whole steps of both parts, with B/A inside the tolerance
+ * although each reading is half a step out. Null where none is found.
+ * @param nominalBOverA by mass
+ */
+export function smallestReadG(nominalBOverA: number, stepG: number, tolerance: Tolerance): Readings | null {
+  if (!(nominalBOverA > 0 && stepG > 0 && Math.min(tolerance.shortPct, tolerance.overPct) > 0)) return null;
+  const [low, high] = [1 - tolerance.shortPct / 100, 1 + tolerance.overPct / 100].map((k) => nominalBOverA * k) as [
+    number,
+    number,
+  ];
+  let best: { readonly a: number; readonly b: number } | null = null;
+  for (let a = 1; a <= MOST_STEPS && (!best || a < best.a + best.b); a++) {
+    // Of B as little as the short side lets through, if the other side still holds it.
+    const b = Math.max(1, Math.ceil(low * (a + 0.5) + 0.5 - 1e-9));
+    if (b + 0.5 <= high * (a - 0.5) + 1e-9 && (!best || a + b < best.a + best.b)) best = { a, b };
+  }
+  return best && { a: best.a * stepG, b: best.b * stepG };
+}

@@ -43,6 +43,7 @@ export function copiedRepair(repair: Repair, { id, jobId, order, nowMs, name = r
     moisturePct: null,
     plannedStart: null,
     waterAt: null,
+    rests: [],
     notice: null,
     scaleStepG: elsewhere ? USUAL_SCALE_G : repair.scaleStepG,
     updatedAt: nowMs,

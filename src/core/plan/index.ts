@@ -28,6 +28,7 @@ export * from './ready-chains';
 export * from './repair';
 export * from './repair-plan';
 export * from './repair-steps';
+export * from './rests';
 export * from './ribbon';
 export * from './side';
 export * from './stand-in';

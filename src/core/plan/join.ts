@@ -30,6 +30,7 @@ const ALIKE: readonly (readonly [string, (r: Repair, p: Pass) => unknown])[] = [
   ['how wet they are', (r) => [r.surface, r.moisturePct]],
   ['the load', (r) => r.load],
   ['when water comes on them', (r) => r.waterAt],
+  ['when they may be left alone', (r) => r.rests],
   ['the notice', (r) => r.notice],
   ['the milestone that opens them', (r) => r.serves],
   ['the tools at hand', (r) => [r.bench, r.scaleStepG, r.crew]],

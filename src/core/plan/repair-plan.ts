@@ -46,6 +46,8 @@ export interface PlannedStep extends StepDraft {
   readonly forcedBy: 'before' | 'crew or hours' | 'sheet' | 'chosen' | 'now';
   /** It begins after the window it should have met; the way out is part of its detail. */
   readonly lateFor: MilestoneId | null;
+  /** By how much, ms; nought where it is not late. */
+  readonly lateMs: number;
   /** The window it makes up for where it was missed. */
   readonly missed: MissedWindow | null;
   /** The window on the pass below that it begins in: until when. */

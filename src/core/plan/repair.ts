@@ -79,6 +79,12 @@ export type Pass = z.infer<typeof Pass>;
 /** Longer than that is another working day. */
 export const MOST_OVERTIME_MIN = 240;
 
+/** A time in which it need not move and nobody touches it, and what that costs whoever runs it. */
+export const Rest = z
+  .object({ fromMs: Instant, untilMs: Instant, costs: z.string().max(160) })
+  .refine(({ fromMs, untilMs }) => untilMs > fromMs, { path: ['untilMs'], message: 'ends before it begins' });
+export type Rest = z.infer<typeof Rest>;
+
 /** What a repair is beside its passes: place, base, inspection, what it carries, who works with what. */
 const Common = z.object({
   record: z.literal('repair'),
@@ -126,6 +132,8 @@ const Common = z.object({
   plannedStart: Instant.nullable(),
   /** When water next comes on it, whatever is planned: a washing that is booked, a tide. */
   waterAt: Instant.nullable().default(null),
+  /** When it may be left alone; none where it may at any time. */
+  rests: z.array(Rest).max(20).default([]),
   /** The notice of defect that it answers; null where there is none. */
   notice: Notice.nullable().default(null),
   serves: MilestoneId.nullable(),
@@ -253,6 +261,7 @@ export const FIRST_CHOICES = {
   colour: null,
   standIns: {},
   waterAt: null,
+  rests: [] as Rest[],
   notice: null,
 } as const satisfies Partial<Piece>;
 

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { Finding } from '../judge';
-import { FIRST_PASS } from '../plan';
+import { FIRST_PASS, holdsIn, restsOf } from '../plan';
 import { Said } from '../say';
 import { type WorkLine, WorkLine as WorkLineSchema } from '../units';
 import type { JobView, PassView, RepairView } from './bundle';
@@ -97,6 +97,21 @@ export const RepairReport = z.object({
   opens: iso,
   habit24h: iso,
   inHandMin: z.number().nullable(),
+  /** When it may be left alone, and whether its wait fits. */
+  rests: z
+    .array(
+      z.object({
+        from: z.string(),
+        until: z.string(),
+        costs: z.string(),
+        begins: z.string(),
+        done: iso,
+        share: z.number().nullable(),
+        latest: iso,
+        holds: z.boolean(),
+      }),
+    )
+    .default([]),
   findings: z.array(Finding),
   needs: z.array(z.object({ stage: z.string(), text: z.string() })),
   problems: z.array(z.object({ stage: z.string(), field: z.string(), allowed: z.string(), sentence: z.string() })),
@@ -236,6 +251,16 @@ function repairReport(view: RepairView): RepairReport {
     opens: stamp(plan.openMs),
     habit24h: stamp(plan.habitMs),
     inHandMin: plan.inHandMin,
+    rests: restsOf(plan, view.repair.rests).map((f) => ({
+      from: stamp(f.rest.fromMs)!,
+      until: stamp(f.rest.untilMs)!,
+      costs: f.rest.costs,
+      begins: stamp(f.fromMs)!,
+      done: stamp(f.doneMs),
+      share: f.share,
+      latest: stamp(f.latestMs),
+      holds: holdsIn(f),
+    })),
     findings: [...findings],
     needs: Object.entries(plan.open).flatMap(([stage, texts]) => (texts ?? []).map((text) => ({ stage, text }))),
     problems: plan.problems.map(({ stage, field, allowed, sentence }) => ({ stage, field, allowed, sentence })),

@@ -102,6 +102,8 @@ export interface SystemKind {
   readonly keepsMl?: number;
   /** Its packs are mixed whole, unless the sheet lets them be parted: what is in them settles or is metered out. */
   readonly whole?: true;
+  /** Mixed inside its own pack: nothing of it is weighed. */
+  readonly ownBag?: true;
   /** Times that its sheets usually print, in the order of work. */
   readonly times: readonly MilestoneId[];
   /** How wet its sheets usually want the base; bone dry, where it is not said. */
@@ -252,6 +254,7 @@ export const SYSTEM_KINDS = {
     ways: ['sachet'],
     asks: ['pot', 'bond'],
     whole: true,
+    ownBag: true,
     times: ['use-by', 'release', 'load'],
     hazards: [SENSITISING],
     protection: GLOVES,

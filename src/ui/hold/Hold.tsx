@@ -1,6 +1,6 @@
 'use client';
 import { useState } from 'react';
-import { passName } from '@/core/plan';
+import { passName, undisturbed } from '@/core/plan';
 import { MILESTONES, milestoneKind, milestoneOf, STARTS } from '@/core/system';
 import { formatDuration, instantsIn } from '@/core/units';
 import { ClimateFields } from '../job/ClimateFields';
@@ -14,6 +14,7 @@ import { StandInsChosen } from '../shared/StandIns';
 import { WhenField } from '../shared/WhenField';
 import { shortWhen } from '../shared/when';
 import { changeJob, changePass } from '../workspace/workspace';
+import { Rests } from './Rests';
 
 /** What it is left alone for; “keep dry until” says so itself. */
 const leftFor = (label: string): string => (label.endsWith(' until') ? label : `left alone for ${label} until`);
@@ -122,6 +123,8 @@ function Side({ view, at, nowMs }: StageProps) {
   const prose = useProse();
   const { plan, repair } = at;
   const zone = view.job.zone;
+  // What is done last is what has to be left alone in the end.
+  const lastPass = at.whole.passes.at(-1)!;
   const main = plan.milestones.findLast((m) => m.kind === plan.serves);
   const computed = main?.planMs ?? null;
   const habit = plan.habitMs;
@@ -201,6 +204,7 @@ function Side({ view, at, nowMs }: StageProps) {
           onClear={() => changePass(repair, (r) => ({ ...r, waterAt: null }), 'water')}
         />
       )}
+      {undisturbed(lastPass.plan) && <Rests repair={lastPass.repair} plan={lastPass.plan} zone={zone} nowMs={nowMs} />}
       <Heading aside="pull the curve below, or type">Temperature of the site</Heading>
       <ClimateFields
         job={view.job}

@@ -34,15 +34,19 @@ export function Instruments({ repair, plan, batch }: { repair: Piece; plan: Repa
   const spec = systemKind(sheet.kind);
   const bench = (over: Partial<Piece['bench']>) =>
     changePass(repair, (r) => ({ ...r, bench: { ...r.bench, ...over } }), `bench${Object.keys(over)[0]}`);
-  const way = repair.bench.way ?? 'weight';
+  // What is kneaded in its own bag is not measured out.
+  const packets = spec.ownBag === true && plan.batches[batch]?.kits != null;
+  const way = packets ? 'sachet' : (repair.bench.way ?? 'weight');
   const { measured, sentence } = measuredFor(plan, repair, batch);
   const tolerance = toleranceOf(sheet);
-  const ways: readonly Way[] = spec.ways.includes('weight')
-    ? spec.ways
-    : ['weight', ...spec.ways.filter((w) => w !== 'sachet')];
+  const ways: readonly Way[] = packets
+    ? ['sachet']
+    : spec.ways.includes('weight')
+      ? spec.ways
+      : ['weight', ...spec.ways.filter((w) => w !== 'sachet')];
   return (
     <>
-      <Heading aside="by weight whenever the sheet gives it">Measured out</Heading>
+      <Heading aside={packets ? 'by its maker' : 'by weight whenever the sheet gives it'}>Measured out</Heading>
       <Choice
         label="With what"
         hideLabel
@@ -51,7 +55,7 @@ export function Instruments({ repair, plan, batch }: { repair: Piece; plan: Repa
         onChange={(id) => bench({ way: id })}
       />
       <div className="grid grid-cols-2 gap-2 mt-2">
-        {way !== 'cup' && way !== 'strokes' && (
+        {!packets && way !== 'cup' && way !== 'strokes' && (
           <QuantityField
             kind="mass"
             label="Step of the scale at hand"
@@ -87,14 +91,16 @@ export function Instruments({ repair, plan, batch }: { repair: Piece; plan: Repa
             check={(v) => (v > 0 && v < 40 ? null : 'More than 0, under 40 mm.')}
           />
         )}
-        <QuantityField
-          kind="volume"
-          label="Largest vessel (empty: a mortar tub)"
-          value={repair.bench.vesselMaxMl}
-          onChange={(t) => bench({ vesselMaxMl: t.value })}
-          onClear={() => bench({ vesselMaxMl: null })}
-          check={(v) => (v > 0 ? null : 'More than 0.')}
-        />
+        {!packets && (
+          <QuantityField
+            kind="volume"
+            label="Largest vessel (empty: a mortar tub)"
+            value={repair.bench.vesselMaxMl}
+            onChange={(t) => bench({ vesselMaxMl: t.value })}
+            onClear={() => bench({ vesselMaxMl: null })}
+            check={(v) => (v > 0 ? null : 'More than 0.')}
+          />
+        )}
         <QuantityField
           kind="mass"
           label="Most in one pot (empty: by time)"
@@ -114,7 +120,7 @@ export function Instruments({ repair, plan, batch }: { repair: Piece; plan: Repa
           {sentence}
         </p>
       )}
-      {measured && way !== 'weight' && (
+      {measured && !packets && way !== 'weight' && (
         <p className="mt-1.5">
           {measured.parts.map((m) => (
             <span key={m.part} className="mr-3 whitespace-nowrap">

@@ -11,6 +11,7 @@ export function WhenField({
   atHour,
   onChange,
   onClear,
+  check,
   disabled,
   className,
 }: {
@@ -22,6 +23,7 @@ export function WhenField({
   readonly atHour: number;
   readonly onChange: (ms: number) => void;
   readonly onClear?: () => void;
+  readonly check?: (ms: number) => string | null;
   readonly disabled?: boolean;
   readonly className?: string;
 }) {
@@ -34,6 +36,7 @@ export function WhenField({
       resetOn={`${value} ${zone}`}
       onRead={(read) => onChange(read.value)}
       {...(onClear ? { onClear } : {})}
+      {...(check ? { check } : {})}
       placeholder={onClear ? 'tomorrow 7, Fri noon, 12 May 14:30' : undefined}
       disabled={disabled}
       className={className}

@@ -1,4 +1,6 @@
 import { humidityOf, valueAt } from '../../climate';
+import type { Role } from '../../method';
+import type { Piece, PlannedStep } from '../../plan';
 import { at, degC, exactly, kelvin, minutes, percent, plain } from '../../say';
 import type { MilestoneId } from '../../system';
 import { FAMILIES } from '../../system';
@@ -14,6 +16,22 @@ const F = findings({
     title: 'Open time is over before the joint closes',
     why: 'It is closed at {end}; what was spread first has skinned by then and does not wet the other face.',
     todo: 'One batch at a time, each closed before the next; smaller faces, more hands, or a cooler hour.',
+  },
+  'late:use-by': {
+    id: 'late',
+    severity: 'stop',
+    stage: 'place',
+    title: 'The joint closes after its working time',
+    why: 'It is closed at {end}; the sheet gives no open time, and what was mixed has stiffened by then.',
+    todo: 'A shorter way, a cooler pot, more hands or less to close at once. Walk the way once dry and type what it takes.',
+  },
+  'late:hands': {
+    id: 'late',
+    severity: 'caution',
+    stage: 'place',
+    title: 'Little time to close the joint',
+    why: '“{step}” is planned with {ours}, a figure of Grenko’s own; {left} are left of the working time.',
+    todo: 'Try it dry against the clock and type what it takes; with more than {left}, a smaller face, more hands or a cooler hour.',
   },
   missed: {
     severity: 'caution',
@@ -115,12 +133,16 @@ const F = findings({
 /** Less in hand than this is said, ms. */
 const TIGHT_MS = 30 * 60_000;
 
-/** What it means to come too late, by the working time that is over. */
-const LATE: Partial<Record<MilestoneId, Notice>> = {
-  open: F['late:open'],
-  'primer-wet': F['late:primer-wet'],
-  bare: F['late:bare'],
-  'wash-until': F['late:wash-until'],
+/**
+ * What it means to come too late, by the working time that is over; and what is said instead where quicker hands than
+ * Grenko’s own figure would still do it.
+ */
+const LATE: Partial<Record<MilestoneId, { readonly late: Notice; readonly quick?: Notice; readonly role?: Role }>> = {
+  open: { late: F['late:open'], quick: F['late:hands'] },
+  'use-by': { late: F['late:use-by'], quick: F['late:hands'], role: 'close' },
+  'primer-wet': { late: F['late:primer-wet'] },
+  bare: { late: F['late:bare'] },
+  'wash-until': { late: F['late:wash-until'] },
 };
 
 /**
@@ -128,6 +150,10 @@ const LATE: Partial<Record<MilestoneId, Notice>> = {
  * damper than this.
  */
 const FILM = { baseC: 10, marginK: 3, dampPct: 80 };
+
+/** Whether somebody said how long a step takes. */
+const isTyped = ({ settings }: Piece, { factors }: PlannedStep): boolean =>
+  factors.some((f) => Object.hasOwn(settings, f));
 
 /** Id of the finding that a wait has no time. */
 export const noTimeId = (kind: MilestoneId): string => `no-time:${kind}`;
@@ -208,8 +234,13 @@ export const clockRules: Readonly<Record<string, Rule>> = {
 
   late: (c) =>
     c.plan.steps.flatMap((s) => {
-      const notice = s.lateFor && LATE[s.lateFor];
-      return notice ? [notice({ start: at(s.startMs), end: at(s.endMs) }, { of: s.id })] : [];
+      const row = s.lateFor && LATE[s.lateFor];
+      if (!row || (row.role && row.role !== s.role)) return [];
+      const leftMs = s.endMs - s.startMs - s.lateMs;
+      const ours = s.doneAt === null && s.begunAt === null && leftMs > 0 && !isTyped(c.repair, s);
+      return row.quick && ours
+        ? [row.quick({ left: minutes(leftMs / 60_000), ours: minutes(s.handsOnMin), step: s.title }, { of: s.id })]
+        : [row.late({ start: at(s.startMs), end: at(s.endMs) }, { of: s.id })];
     }),
 
   missed: ({ plan }) =>

@@ -1,5 +1,5 @@
 import { primerOf } from '../../method';
-import { massOf, saidTolerance, scaleErrorPct, smallestBatchAG, toleranceOf } from '../../mix';
+import { massOf, saidTolerance, scaleErrorPct, smallestBatchAG, smallestReadG, toleranceOf } from '../../mix';
 import { USUAL_SCALE_G } from '../../plan';
 import { degC, exactly, grams, listed, ml, mm, percent, texts } from '../../say';
 import { FAMILIES, grainsUntold, isMetered, type MilestoneId, milestoneOf, proportionOf } from '../../system';
@@ -65,7 +65,7 @@ const F = findings({
     stage: 'mix',
     title: 'Scale too coarse for this batch',
     why: 'A step of {step}{assumed, select, yes { (assumed, nobody has said what scale is at hand)} other {}} on {b} of B is {error, select, all {as much as all of it} other {up to ±{error}}}, {whose, select, sheet {the sheet allows} other {assumed, not from the sheet:}} {tolerance}.',
-    todo: '{way, select, dose {Choose a dose inside its range.} middle {Use a finer scale, or mix at least {least} of A; a dose in the middle of its range leaves the most room.} other {Use a finer scale, or mix at least {least} of A.}}',
+    todo: '{way, select, dose {Choose a dose inside its range.} middle {Use a finer scale, or mix at least {least} of A; a dose in the middle of its range leaves the most room.} other {Use a finer scale, or mix at least {least} of A with {leastB} of B, {all} in all{readable, select, none {} other {; in steps that this scale shows {readable}}}. What is over is waste, mixed for the sake of the ratio.}}',
   },
   'pot-mass': {
     severity: 'caution',
@@ -112,6 +112,7 @@ const F = findings({
   },
 });
 const SAY = texts('finding.lean:batch', { leftOut: '{mass} from batch {batch}' });
+const SCALE = texts('finding.scale', { readable: '{a} + {b}, {all}' });
 
 /** A last kit opened for less than this share of it is worth a word. */
 const KIT_OVER = 0.12;
@@ -217,7 +218,9 @@ export const mixRules: Readonly<Record<string, Rule>> = {
     if (error <= tight + 1e-9) return [];
     // A scale that nobody has named forbids nothing.
     const assumed = repair.bench.way === null && repair.scaleStepG === USUAL_SCALE_G;
-    const least = tight > 0 ? smallestBatchAG(smallest.massG.B / smallest.massG.A, repair.scaleStepG, tight) : null;
+    const r = smallest.massG.B / smallest.massG.A;
+    const least = tight > 0 ? smallestBatchAG(r, repair.scaleStepG, tight) : null;
+    const read = smallestReadG(r, repair.scaleStepG, tolerance);
     return [
       F.scale(
         {
@@ -231,6 +234,9 @@ export const mixRules: Readonly<Record<string, Rule>> = {
           // At the end of a dose’s range no scale is fine enough: it is the dose that is moved.
           way: least === null ? 'dose' : sheet.dose ? 'middle' : 'scale',
           least: least === null ? 'none' : grams(least),
+          leastB: least === null ? 'none' : grams(least * r),
+          all: least === null ? 'none' : grams(least * (1 + r)),
+          readable: read ? SCALE.readable({ a: grams(read.a), b: grams(read.b), all: grams(read.a + read.b) }) : 'none',
         },
         {
           severity: assumed || (sheet.dose && least === null) ? 'caution' : 'stop',

@@ -1,5 +1,15 @@
 import { sheetFlaws } from '../../cure';
-import { loadCheck, type PlannedStep, reviewOf, strengthOver, windowsOver } from '../../plan';
+import {
+  holdsIn,
+  loadCheck,
+  type PlannedStep,
+  type RestFit,
+  restsOf,
+  reviewOf,
+  strengthOver,
+  undisturbed,
+  windowsOver,
+} from '../../plan';
 import { at, minutes, on, percent, plain, texts } from '../../say';
 import { milestoneKind } from '../../system';
 import { attempt } from '../../units';
@@ -28,6 +38,21 @@ const F = findings({
     title: 'Water comes before it may',
     why: 'It is expected {comes}; “{clock}” runs to {until}.',
     todo: 'Move the washing, or the work; or keep it off with a cover that holds.',
+  },
+  'rest:moved': {
+    id: 'rest',
+    severity: 'stop',
+    stage: 'hold',
+    title: 'It is moved before it holds',
+    why: '{closed, select, outside {The plan closes it {at}, when it may not be left alone.} other {Closed {at} it holds from {done}; it may rest until {until}{share, select, unknown {} other { and is {share} of the way by then}}.}}',
+    todo: '{other, select, none {Warm it, take a faster system, or ask for a longer rest.} other {Close it between {from} and {latest}, in the rest that ends {other}{costs, select, none {} other {: {costs}}}.}}',
+  },
+  rest: {
+    severity: 'note',
+    stage: 'hold',
+    title: 'It holds before it is moved again',
+    why: 'Closed {at} it holds from {done}; it may rest until {until}: {spare} to spare.',
+    todo: '{costs, select, none {Say so to whoever runs it, and hang the tag on it.} other {Say so to whoever runs it: {costs}.}}',
   },
   overrun: {
     severity: 'caution',
@@ -107,6 +132,7 @@ const F = findings({
 const DAY_MS = 86_400_000;
 /** Nobody agrees on staying to the minute. */
 const STAY_STEP_MIN = 5;
+const WAY = texts('way.rest', { rest: 'Close it {from}' });
 const { stay: STAY } = texts('way.hours', { stay: 'Stay up to {by} longer' });
 
 /** What stands between the repair and its service: deadline, hours, review, the sheet itself. */
@@ -130,6 +156,51 @@ export const serviceRules: Readonly<Record<string, Rule>> = {
       .filter((m) => milestoneKind(m.kind).keptDry && m.planMs !== null && m.planMs > waterAt)
       .sort((a, b) => b.planMs! - a.planMs!)[0];
     return last ? [F.water({ comes: on(waterAt), clock: last.label, until: on(last.planMs!) })] : [];
+  },
+
+  rest: ({ repair, plan, job, nowMs }) => {
+    if (!repair.rests.length) return [];
+    const fits = restsOf(plan, repair.rests);
+    const wait = undisturbed(plan);
+    if (!fits.length || !wait || wait.originMs === null) return [];
+    const here = fits.find((f) => f.planned);
+    const costsOf = (f: RestFit) => f.rest.costs.trim() || 'none';
+    if (here && holdsIn(here))
+      return [
+        F.rest({
+          at: at(here.fromMs),
+          done: at(here.doneMs!),
+          until: at(here.rest.untilMs),
+          spare: minutes((here.rest.untilMs - here.doneMs!) / 60_000),
+          costs: costsOf(here),
+        }),
+      ];
+    // The next rest that is long enough and not over: begun as long before it as the plan needs now.
+    const leadMs = wait.originMs - (plan.steps[0]?.startMs ?? wait.originMs);
+    const soonest = Math.max(nowMs, job.startFrom) + leadMs;
+    const other = fits.find((f) => f.latestMs !== null && f.latestMs >= soonest);
+    const from = other ? Math.max(other.rest.fromMs, soonest) : 0;
+    return [
+      F['rest:moved'](
+        {
+          closed: here ? 'inside' : 'outside',
+          at: at(wait.originMs),
+          done: here?.doneMs ? at(here.doneMs) : 'later',
+          until: here ? at(here.rest.untilMs) : 'none',
+          share: here && here.share !== null ? percent(here.share * 100, 2) : 'unknown',
+          other: other ? at(other.rest.untilMs) : 'none',
+          from: at(from),
+          latest: at(other?.latestMs ?? 0),
+          costs: other ? costsOf(other) : 'none',
+        },
+        {
+          ways:
+            other && plan.steps.every((s) => s.begunAt === null && s.doneAt === null)
+              ? [{ say: WAY.rest({ from: at(from) }), set: { path: ['plannedStart'], value: from - leadMs } }]
+              : [],
+        },
+      ),
+    ];
   },
 
   overrun: ({ plan }) => (plan.overruns ? [F.overrun()] : []),

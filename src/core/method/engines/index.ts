@@ -15,5 +15,5 @@ export type { Engine } from './engine';
 export { filledInLifts, LEVEL_ML, liftsAfter } from './fill';
 export { pouredFast, pouredFull, setOutPots } from './pour';
 export { pressed } from './press';
-export { reworded } from './reword';
+export { reworded, withWork } from './reword';
 export { carrySetting, laidRolling, layRate, spreadAndClosed } from './spread';

@@ -10,8 +10,9 @@ const mixing = tasks('pot', [
     title:
       '{how, select, mixer {Make the pack ready} other {{of, plural, one {Set out the batch} other {Set out batch {n} of {of}}}}}',
     detail:
-      '{how, select, mixer {Press it out until both parts flow alike, then put the mixer on; note the lot numbers.} hand {{kits} {parts}. Note the lot numbers. {leftOut}} other {{kits} {parts}. {tins, select, yes {Stir each part in its own tin first; note the lot numbers.} other {Turn the bag over first; note its lot number.}} {leftOut}}}',
-    confirm: '{how, select, mixer {Both parts flow} other {{weighed, select, yes {Weighed out} other {Set out}}}}',
+      '{how, select, mixer {Press it out until both parts flow alike, then put the mixer on; note the lot numbers.} bag {{kits} Note the lot numbers; the film is still shut.} hand {{kits} {parts}. Note the lot numbers. {leftOut}} other {{kits} {parts}. {tins, select, yes {Stir each part in its own tin first; note the lot numbers.} other {Turn the bag over first; note its lot number.}} {leftOut}}}',
+    confirm:
+      '{how, select, mixer {Both parts flow} bag {Set out} other {{weighed, select, yes {Weighed out} other {Set out}}}}',
     work: { fixed: 4 },
   },
   {
@@ -19,10 +20,11 @@ const mixing = tasks('pot', [
     role: 'mix',
     each: 'batch',
     block: 'work',
-    title: '{how, select, mixer {Throw the first shots away} other {{of, plural, one {Mix} other {Mix batch {n}}}}}',
+    title:
+      '{how, select, mixer {Throw the first shots away} bag {{of, plural, one {Knead it in its film} other {Knead packet {n}}}} other {{of, plural, one {Mix} other {Mix batch {n}}}}}',
     detail:
-      '{how, select, mixer {Until the colour is even; then straight to the work. Keep a dab as the witness of its ratio.} hand {{order} {end} Keep a little as the witness of its ratio.} other {{order} {end} Scrape sides and bottom. Keep {little, select, yes {a dab} other {a cupful}} as the witness of its ratio.}}',
-    confirm: '{how, select, mixer {Colour is even} other {Mixed}}',
+      '{how, select, mixer {Until the colour is even; then straight to the work. Keep a dab as the witness of its ratio.} bag {{end} Then cut it open and press it out; what sticks to the film stays there. Keep a dab as the witness.} hand {{order} {end} Keep a little as the witness of its ratio.} other {{order} {end} Scrape sides and bottom. Keep {little, select, yes {a dab} other {a cupful}} as the witness of its ratio.}}',
+    confirm: '{how, select, mixer {Colour is even} bag {Kneaded} other {Mixed}}',
     // As long as the pot is measured by; a sheet that says nothing is stirred a minute all the same.
     work: { sheet: (c) => c.sheet.mixMin || 1 },
     marks: { begin: ['mix-begins'], end: ['mix-ends', 'stand-ends'] },

@@ -115,7 +115,7 @@ export const spreadAndClosed: readonly TaskRow[] = [
       work: { fixed: 5 },
       hold: true,
       marks: { end: ['faces-closed'], closesAll: true },
-      within: { of: 'open', on: 'all', by: 'end' },
+      within: { of: 'open', orElse: 'use-by', on: 'all', by: 'end' },
     },
   ]),
 ];

@@ -2,12 +2,12 @@ import { texts } from '../../say';
 import { shareOf } from '../allowances';
 import { clear, endOfMixing, waiting, weighedOrWhole } from '../common';
 import { options } from '../effects';
-import { carrySetting, reworded, spreadAndClosed } from '../engines';
+import { carrySetting, reworded, spreadAndClosed, withWork } from '../engines';
 import type { Method } from '../method';
 import { tasks } from '../task';
 
 const SAYS = texts('small-part.says', {
-  order: 'Both parts weighed, or kneaded in their film.',
+  order: 'Both parts weighed onto one board, folded together.',
 });
 
 /** A small part set in place: a sensor, a magnet, a stop, a hinge block. */
@@ -134,7 +134,8 @@ export const smallPart: Method = {
       },
     ]),
     ...clear,
-    ...reworded('small-part', spreadAndClosed, {
+    // It is set with two fingers, not drawn together over its whole face.
+    ...reworded('small-part', withWork(spreadAndClosed, { close: { fixed: 2 } }), {
       close: {
         title: '{parted, select, yes {Set part {part} of {count}} other {Set it}}, small circles till a bead shows',
         detail: '{hold}. No bubble under it. It does not rock; if it does, off again while it is wet.',

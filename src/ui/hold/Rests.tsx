@@ -1,0 +1,102 @@
+import { Plus, Trash2 } from 'lucide-react';
+import { holdsIn, type Piece, type Rest, type RestFit, restsOf } from '@/core/plan';
+import type { PassView } from '@/core/record';
+import { figure, formatDuration } from '@/core/units';
+import { Heading } from '../shared/bits';
+import { WhenField } from '../shared/WhenField';
+import { shortWhen } from '../shared/when';
+import { changePass } from '../workspace/workspace';
+
+const HOUR_MS = 3_600_000;
+const MOST = 20;
+
+/** What a time of rest is worth, in one line. */
+function Worth({ fit, zone, nowMs }: { fit: RestFit; zone: string; nowMs: number }) {
+  const { rest, doneMs, share, latestMs, fromMs, planned } = fit;
+  const begun = planned ? 'as planned' : `closed ${shortWhen(fromMs, zone, nowMs)}`;
+  if (holdsIn(fit))
+    return (
+      <p className="text-sm" data-rest="holds">
+        <strong className="fig">{shortWhen(doneMs!, zone, nowMs)}</strong> it holds, {begun};{' '}
+        {formatDuration((rest.untilMs - doneMs!) / 60_000)} to spare. Closed by{' '}
+        <span className="fig">{shortWhen(latestMs!, zone, nowMs)}</span> it still does.
+      </p>
+    );
+  return (
+    <p className="text-sm" style={{ color: 'var(--stop)' }} data-rest="moved">
+      Too short: {share === null ? 'not through' : `${figure(share * 100, 2)} % of the way`} when it ends, {begun}
+      {latestMs === null ? '' : `; closed by ${shortWhen(latestMs, zone, nowMs)} it would hold`}.
+    </p>
+  );
+}
+
+/** The times in which it need not move, and which of them the wait fits into. */
+export function Rests({ repair, plan, zone, nowMs }: Pick<PassView, 'repair' | 'plan'> & Now) {
+  const { rests } = repair;
+  const write = (to: readonly Rest[]) =>
+    changePass(repair, (r: Piece) => ({ ...r, rests: [...to].sort((a, b) => a.fromMs - b.fromMs) }), 'rests');
+  const set = (i: number, over: Partial<Rest>) => write(rests.map((r, k) => (k === i ? { ...r, ...over } : r)));
+  const fits = restsOf(plan, rests);
+  const last = rests.at(-1);
+  const from = last?.untilMs ?? Math.ceil((plan.placedMs ?? nowMs) / HOUR_MS) * HOUR_MS;
+  return (
+    <section aria-label="When it may rest">
+      <Heading aside="none: at any time">When it may be left alone</Heading>
+      {rests.map((r, i) => (
+        <div key={`${r.fromMs} ${r.untilMs}`} className="mb-2">
+          <div className="grid grid-cols-[1fr_auto] gap-x-2 items-end">
+            <WhenField
+              label={`Rests from, ${i + 1}`}
+              value={r.fromMs}
+              zone={zone}
+              atHour={20}
+              check={(ms) => (ms < r.untilMs ? null : 'It has to begin before it ends.')}
+              onChange={(fromMs) => set(i, { fromMs })}
+            />
+            <button
+              type="button"
+              className="act quiet min-h-11"
+              aria-label={`Take out rest ${i + 1}`}
+              onClick={() => write(rests.filter((_, k) => k !== i))}
+            >
+              <Trash2 size={16} aria-hidden="true" />
+            </button>
+            <WhenField
+              label={`until, ${i + 1}`}
+              value={r.untilMs}
+              zone={zone}
+              atHour={6}
+              check={(ms) => (ms > r.fromMs ? null : 'It has to end after it begins.')}
+              onChange={(untilMs) => set(i, { untilMs })}
+            />
+          </div>
+          <label className="block">
+            <span className="soft text-sm">What it costs</span>
+            <input
+              className="field"
+              aria-label={`What rest ${i + 1} costs`}
+              maxLength={160}
+              value={r.costs}
+              placeholder="a run that is dropped, a closed lane"
+              onChange={(e) => set(i, { costs: e.target.value })}
+            />
+          </label>
+          {fits[i] && <Worth fit={fits[i]} zone={zone} nowMs={nowMs} />}
+        </div>
+      ))}
+      {rests.length < MOST && (
+        <button
+          type="button"
+          className="act quiet"
+          onClick={() => write([...rests, { fromMs: from, untilMs: from + 10 * HOUR_MS, costs: '' }])}
+        >
+          <Plus size={16} aria-hidden="true" /> {rests.length ? 'another time' : 'only at times…'}
+        </button>
+      )}
+    </section>
+  );
+}
+interface Now {
+  readonly zone: string;
+  readonly nowMs: number;
+}
