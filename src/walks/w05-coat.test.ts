@@ -1,4 +1,5 @@
-import { type Piece, repairOf } from '@/core/plan';
+import { methodOf } from '@/core/method';
+import { type Piece, pieceOf, type Repair, repairOf, withNext, withPiece } from '@/core/plan';
 import type { SheetRevision } from '@/core/system';
 import { measured, SHAPES, type VoidShape, voidOf } from '@/core/void';
 import { byDose, kitOf, partsOf, ratioOf } from '@/sample/sheet-words';
@@ -130,4 +131,56 @@ test('what the texture of a bare face takes is in the first coat alone', () => {
   expect(placed[0]).toBeCloseTo(500 * 0.5, 3);
   expect(placed[1]).toBeCloseTo(500 * 0.2, 3);
   expect(placed[2]).toBeCloseTo(500 * 0.2, 3);
+});
+
+describe('over ten holes of three sizes, on the fills that were left low for it', () => {
+  const bored = (across: number, deep: number) =>
+    ({
+      ...SHAPES.hole.blank(),
+      holeDiameter: measured(across, 'calliper'),
+      holeDepth: measured(deep, 'gauge'),
+    }) as VoidShape;
+  const ten = [...Array(4).fill(bored(6, 7)), ...Array(4).fill(bored(16, 14)), ...Array(2).fill(bored(40, 10))];
+  const fill = (over: Partial<Piece> = {}): Repair => {
+    const below = walkPiece(job, {
+      method: { id: 'laminate-hole', version: 1 },
+      void: voidOf(...(ten as VoidShape[])),
+      sheetId: null,
+      kitId: null,
+      ...over,
+    });
+    return repairOf({
+      ...below,
+      base: { ...below.base, material: 'laminate', known: baseAt(['2027-04-25T00:00', 13]) },
+    });
+  };
+  const coated = (beyondMm: number, over: Partial<Piece> = {}) => {
+    const two = withNext(fill(over), methodOf('finish-coat')!);
+    const coat = pieceOf(two, 'p2');
+    const takes = { from: 'face', of: 'p1', thickness: measured(0.5, 'film'), beyondMm } as const;
+    const whole = withPiece(two, {
+      ...coat,
+      takes,
+      sheetId: sheet.id,
+      kitId: 'tin',
+      materialC: 18,
+      dosePct: 2,
+      reserve: false,
+    });
+    return printedPlan({ job, repairs: [whole], sheets: [sheet] }, NOW).repairs[0]!.passes[1]!;
+  };
+
+  test('each hole with 15 mm round it: 18 416 mm² half a millimetre thick, and the 2.74 mL left low: 19.95 mL', () => {
+    const p = coated(15);
+    expect(p.volumeMl!.nominal).toBeCloseTo(9.21 + 2.74, 1);
+    expect(p.toMixMl).toBeCloseTo(19.95, 1);
+  });
+  test('nothing beyond them: as much thinner as its faces are smaller, what was left low is the same', () => {
+    const holesMm2 = (Math.PI / 4) * (4 * 36 + 4 * 256 + 2 * 1600);
+    expect(coated(0).volumeMl!.nominal).toBeCloseTo((holesMm2 * (0.5 + 0.8)) / 1000, 2);
+  });
+  test('on fills that are flush it is the coat alone', () => {
+    const flush = coated(15, { schools: { 'finish-level': 'flush' } });
+    expect(flush.volumeMl!.nominal).toBeCloseTo(9.21, 1);
+  });
 });

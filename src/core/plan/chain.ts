@@ -32,7 +32,9 @@ export function whyNotNext(method: Method, { base }: Repair): string | null {
  * What a method takes when it is put on a chain: the face of the last pass where it coats one, else a void of its own.
  */
 const takesFirst = (method: Method, last: string): Takes =>
-  ENGINES[method.engine].onFaces ? { from: 'face', of: last, thickness: unmeasured(COAT_MM, 'film') } : { from: 'own' };
+  ENGINES[method.engine].onFaces
+    ? { from: 'face', of: last, thickness: unmeasured(COAT_MM, 'film'), beyondMm: 0 }
+    : { from: 'own' };
 
 /**
  * A further pass at the end of a repair, with nothing of it chosen yet.

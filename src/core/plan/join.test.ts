@@ -118,7 +118,7 @@ test.each([
     ],
     /like voids of “b” differ/,
   ],
-  ['too many shapes', Array.from({ length: 21 }, (_, i) => at(`n${i}`, i, 300 + i)), /more than 20 shapes/],
+  ['too many shapes', Array.from({ length: 61 }, (_, i) => at(`n${i}`, i, 300 + i)), /more than 60 shapes/],
 ] as const)('%s: said, and nothing is made', (_, repairs, why) => {
   expect(whyNot(repairs)).toMatch(why);
 });

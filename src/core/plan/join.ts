@@ -1,7 +1,7 @@
 import { dequal } from 'dequal';
 import type { Said } from '../say';
 import { texts } from '../say';
-import type { Void } from '../void';
+import { MOST_SHAPES, type Void } from '../void';
 import { type Pass, Repair } from './repair';
 
 /** Words for what keeps repairs from being one. */
@@ -14,8 +14,6 @@ const WHY = texts('join', {
   void: '“{name}” has no void yet.',
   shapes: 'Together they have more than {most, plural, other {# shapes}}.',
 });
-
-const MOST_SHAPES = 20;
 
 /** What must be alike for repairs to be prepared, mixed and placed as one, in the words of who filled it in. */
 const ALIKE: readonly (readonly [string, (r: Repair, p: Pass) => unknown])[] = [

@@ -91,7 +91,7 @@ test('two fills of one hollow lie on one another and keep their areas; the base 
 describe('a layer on the face of a fill', () => {
   const layered = (from: 'face' | 'left', mm: number): Repair => {
     const repair = twoFills('set', [30, 20]);
-    const takes = from === 'face' ? { from, of: 'p1', thickness: measured(mm) } : { from, of: 'p1' };
+    const takes = from === 'face' ? { from, of: 'p1', thickness: measured(mm), beyondMm: 0 } : { from, of: 'p1' };
     return withPiece(repair, { ...pieceOf(repair, 'p2'), takes });
   };
   const coat = (mm: number): Void => voidOf({ ...SHAPES.coat.blank(), thickness: measured(mm) } as VoidShape);

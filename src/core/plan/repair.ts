@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { BaseBody } from '../climate';
 import { Blend, Colour } from '../mix';
 import { MEETS_NOTHING, Meets, MilestoneId, Orientation, Way, WETNESS } from '../system';
-import { Celsius, Figure, Id, Instant, Percent } from '../units';
+import { Celsius, Figure, Id, Instant, Mm, Percent } from '../units';
 import { Measured, SettingOut, Void } from '../void';
 import { Acceptance } from './acceptance';
 import { Load } from './load-asked';
@@ -24,8 +24,8 @@ const MOST_PASSES = 30;
 export const Takes = z.discriminatedUnion('from', [
   /** A void of its own. */
   z.object({ from: z.literal('own') }),
-  /** The face that another pass leaves, so thick. */
-  z.object({ from: z.literal('face'), of: PassId, thickness: Measured }),
+  /** The face that another pass leaves, so thick, and so far beyond it all round. */
+  z.object({ from: z.literal('face'), of: PassId, thickness: Measured, beyondMm: Mm.min(0).max(1000).default(0) }),
   /** What another pass left low for it. */
   z.object({ from: z.literal('left'), of: PassId }),
 ]);

@@ -1,16 +1,61 @@
 import { effectsOf, methodOf } from '../method';
 import { attempt, refuse } from '../units';
-import { kindOf, type Measured, measured, SHAPES, type Void, type VoidShape, voidOf } from '../void';
+import {
+  areHoles,
+  halfWidthMm,
+  kindOf,
+  type Measured,
+  measured,
+  outlineArea,
+  type PlanOutline,
+  SHAPES,
+  type Void,
+  type VoidShape,
+  voidOf,
+  widened,
+} from '../void';
 import type { Piece } from './repair';
 import { settingOf } from './repair-plan';
 
-/** The face that a fill of a void leaves, covered so thick; null where its outline is not known. */
-function faceOf(v: Void, thickness: Measured): Void | null {
-  const main = v.shapes[0];
-  const outline = main && ('outline' in main ? main.outline : kindOf(main).faceOutline?.(main));
-  if (!outline) return null;
-  const coat = { ...SHAPES.coat.blank(), outline, thickness } as VoidShape;
-  return { ...voidOf(coat), count: v.count };
+/** Seen from above what a fill of one shape leaves; null where that is not known. */
+const outlineOf = (shape: VoidShape): PlanOutline | null =>
+  ('outline' in shape ? shape.outline : kindOf(shape).faceOutline?.(shape)) ?? null;
+
+/** A layer on a face: so thick, so far beyond it, and what was left low under it filled besides. */
+interface Layer {
+  readonly thickness: Measured;
+  readonly beyondMm: number;
+  readonly low: Measured | null;
+}
+
+/** So thick on the mean that what was left low is filled and the layer lies over all of it. */
+function meanOf({ thickness, low }: Layer, faceMm2: number, allMm2: number): Measured {
+  if (!low) return thickness;
+  const share = faceMm2 / allMm2;
+  const valueMm = thickness.valueMm + low.valueMm * share;
+  return {
+    ...thickness,
+    valueMm,
+    toleranceMm: Math.hypot(halfWidthMm(thickness), halfWidthMm(low) * share),
+    text: thickness.text && `${Number(valueMm.toFixed(3))} mm`,
+    textSystem: 'metric',
+  };
+}
+
+/**
+ * The face that a fill of a void leaves, covered; null where its outline is not known. Of several drilled holes it is
+ * all of them, one beside the other; of other shapes that make one void the first is the mouth.
+ */
+function faceOf(v: Void, layer: Layer, blank: VoidShape): Void | null {
+  const mouths = areHoles(v.shapes) ? v.shapes : v.shapes.slice(0, 1);
+  const coats = mouths.map((shape) => {
+    const face = outlineOf(shape);
+    if (!face) return null;
+    const outline = widened(face, layer.beyondMm);
+    const thickness = meanOf(layer, outlineArea(face).areaMm2, outlineArea(outline).areaMm2);
+    return { ...blank, outline, thickness } as VoidShape;
+  });
+  return coats.some((c) => c === null) ? null : { ...voidOf(...(coats as VoidShape[])), count: v.count };
 }
 
 /** How exactly a level is struck, mm: what is left low is not measured before it is. */
@@ -35,9 +80,12 @@ export function takenVoid(piece: Piece, all: ReadonlyMap<string, Piece>): Void |
     );
   const under = takenVoid(below, all);
   if (!under) return null;
-  const thickness = takes.from === 'face' ? takes.thickness : leftLow(below);
+  const layer: Layer =
+    takes.from === 'face'
+      ? { thickness: takes.thickness, beyondMm: takes.beyondMm, low: isLeftLow(below) ? leftLow(below) : null }
+      : { thickness: leftLow(below), beyondMm: 0, low: null };
   return (
-    faceOf(under, thickness) ??
+    faceOf(under, layer, { ...SHAPES.coat.blank(), ...methodOf(piece.method.id)?.blanks?.coat } as VoidShape) ??
     refuse(
       'takes',
       under.shapes[0]?.shape ?? null,
@@ -47,11 +95,17 @@ export function takenVoid(piece: Piece, all: ReadonlyMap<string, Piece>): Void |
   );
 }
 
-/** What a pass leaves low for the next, as a thickness. */
+/** Whether a pass is not filled to its face. */
+function isLeftLow({ method: { id }, schools }: Piece): boolean {
+  const method = methodOf(id);
+  const effects = method && attempt(() => effectsOf(method, schools));
+  return effects?.ok === true && effects.value.level === 'recess';
+}
+
+/** What a pass leaves low for the next, as a thickness. @throws Refusal where it leaves nothing low */
 function leftLow(below: Piece): Measured {
   const method = methodOf(below.method.id);
-  const effects = method && attempt(() => effectsOf(method, below.schools));
-  if (!method || !effects?.ok || effects.value.level !== 'recess')
+  if (!method || !isLeftLow(below))
     return refuse(
       'takes.of',
       below.passId,

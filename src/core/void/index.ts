@@ -1,3 +1,4 @@
+export { runAt, runsOf, withAlike } from './alike';
 export { type Annulus, effectiveRodMm } from './annulus';
 export type { BondLine } from './bond-line';
 export type { CastCopy } from './cast-copy';
@@ -48,3 +49,4 @@ export {
   volumeBelowMl,
 } from './surface';
 export * from './void-drawing';
+export { widened } from './widened';

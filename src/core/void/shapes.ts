@@ -67,6 +67,9 @@ export const SHAPES = {
 } as unknown as Readonly<Record<ShapeId, Shape<VoidShape>>>;
 export const SHAPE_IDS = Object.keys(SHAPES) as ShapeId[];
 
+/** Shapes of one void that may be named at most: a side full of holes of several sizes. */
+export const MOST_SHAPES = 60;
+
 /** A space in the void that must stay clear of material, as a block or a round one, from the surface down. */
 export const KeepClear = z.object({
   name: z.string().max(60),
@@ -83,7 +86,7 @@ export type KeepClear = z.infer<typeof KeepClear>;
 
 /** The void of a repair: shapes that add up, how many like it there are, and what is different about some of them. */
 export const Void = z.object({
-  shapes: z.array(VoidShape).min(1).max(20),
+  shapes: z.array(VoidShape).min(1).max(MOST_SHAPES),
   /** Like voids, each of these shapes. */
   count: z.number().int().min(1).max(500),
   /** Of the like voids, so many differ in one dimension (`shapes.0.holeDepth`) by so much. */

@@ -1,5 +1,4 @@
 'use client';
-import { Copy, Plus, Trash2 } from 'lucide-react';
 import { useMemo } from 'react';
 import { create } from 'zustand';
 import { ENGINES, liftsMm, liftsOf, settingIn } from '@/core/method';
@@ -7,19 +6,17 @@ import { type Piece, pieceName, pieceOf, sectionInPlace } from '@/core/plan';
 import type { PassView } from '@/core/record';
 import { attempt } from '@/core/units';
 import {
-  areHoles,
   boreOf,
   isScanned,
   kindOf,
+  MOST_SHAPES,
   measured,
   measureVoid,
   type Drawing as Plan,
   type PlanOutline,
   type Point,
-  SHAPES,
   settingOutDrawing,
   unmeasuredIn,
-  type VoidShape,
   voidPlan,
   voidProblems,
 } from '@/core/void';
@@ -31,12 +28,13 @@ import { holds } from '../shared/stage-answer';
 import { useNarrow } from '../shared/use-narrow';
 import { usePrefs } from '../workspace/prefs';
 import { changePass, useWorkspace } from '../workspace/workspace';
-import { addShape, movePoint, pullDimension, pullThickness, removeShape, repeatShape, writeShape } from './edit';
+import { addShape, movePoint, pullDimension, pullThickness, writeShape } from './edit';
 import { PhotoTrace } from './PhotoTrace';
 import { ScanPanel } from './ScanPanel';
 import { SettingOutFields } from './SettingOutFields';
 import { ShapeFields } from './ShapeFields';
 import { ShapePicker } from './ShapePicker';
+import { ShapesHere } from './ShapesHere';
 import { VoidFields } from './VoidFields';
 
 type Page = 'section' | 'plan' | 'setting';
@@ -107,7 +105,8 @@ function Sheet({ at }: StageProps) {
           first={!repair.void}
           choose={(id) => {
             addShape(repair, id);
-            look({ ...fresh(repair.id), index: repair.void?.shapes.length ?? 0 });
+            // The new one is the last, however many the others come to.
+            look({ ...fresh(repair.id), index: MOST_SHAPES });
           }}
         />
       </>
@@ -240,9 +239,6 @@ function Sheet({ at }: StageProps) {
   );
 }
 
-/** How wide a drilled hole is, mm: several beside one another are told by it. */
-const acrossOf = (shape: VoidShape): number | null => kindOf(shape).bore?.(shape)?.acrossMm ?? null;
-
 /** Lifts as they are drawn, from the floor up, the last of the textures in the top one. */
 function layersOf(thick: readonly number[], depthMm: number, format: ReturnType<typeof useFormat>) {
   // A crown stands above the depth, a recess is left empty below the face.
@@ -311,43 +307,13 @@ function Side({ view, at }: StageProps) {
           )
         }
       />
-      <div className="flex flex-wrap gap-1 mb-1 items-center">
-        {shapes.length > 1 &&
-          shapes.map((s, i) => (
-            <button
-              key={i}
-              type="button"
-              className="act text-sm"
-              aria-pressed={i === index}
-              onClick={() => look({ ...fresh(repair.id), index: i })}
-            >
-              {i + 1} · {SHAPES[s.shape].label}
-              {acrossOf(s) !== null && ` Ø ${format('length', acrossOf(s)!).text}`}
-            </button>
-          ))}
-        {shapes.length === 1 && <span className="font-semibold">{SHAPES[shape.shape].label}</span>}
-        <button
-          type="button"
-          className="act quiet text-sm"
-          onClick={() => look({ ...now, adding: true })}
-          disabled={shapes.length >= 20}
-        >
-          <Plus size={15} aria-hidden="true" /> add a shape
-        </button>
-        {areHoles([shape]) && (
-          <button
-            type="button"
-            className="act quiet text-sm"
-            onClick={() => repeatShape(repair, index)}
-            disabled={shapes.length >= 20 || problems.length > 0}
-          >
-            <Copy size={15} aria-hidden="true" /> one more like it
-          </button>
-        )}
-        <button type="button" className="act quiet text-sm" onClick={() => removeShape(repair, index)}>
-          <Trash2 size={15} aria-hidden="true" /> {shapes.length > 1 ? 'take this one out' : 'another shape'}
-        </button>
-      </div>
+      <ShapesHere
+        of={repair}
+        shapes={shapes}
+        index={index}
+        choose={(i) => look({ ...fresh(repair.id), index: i })}
+        add={() => look({ ...now, adding: true })}
+      />
       {isScanned(shape) && (
         <ScanPanel
           of={repair}

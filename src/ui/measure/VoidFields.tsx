@@ -1,7 +1,7 @@
 'use client';
 import { Plus, Trash2 } from 'lucide-react';
 import type { PassRef } from '@/core/plan';
-import { kindOf, type Void } from '@/core/void';
+import { kindOf, runsOf, type Void } from '@/core/void';
 import { Choice } from '../shared/bits';
 import { QuantityField } from '../shared/QuantityField';
 import { changeVoid } from './edit';
@@ -9,12 +9,14 @@ import { ListEditor } from './ListEditor';
 
 /** What concerns the whole void: like voids and what differs among them, what stays clear, the back. */
 export function VoidFields({ of, v, problemAt }: { of: PassRef; v: Void; problemAt: (key: string) => string | null }) {
-  const lengths = v.shapes.flatMap((shape, i) =>
-    kindOf(shape)
+  const runs = runsOf(v.shapes);
+  const lengths = runs.flatMap(([i], at) => {
+    const shape = v.shapes[i!]!;
+    return kindOf(shape)
       .dimensions(shape)
       .filter((d) => !d.shift)
-      .map((d) => ({ key: `shapes.${i}.${d.key}`, label: v.shapes.length > 1 ? `${i + 1} · ${d.label}` : d.label })),
-  );
+      .map((d) => ({ key: `shapes.${i}.${d.key}`, label: runs.length > 1 ? `${at + 1} · ${d.label}` : d.label }));
+  });
   return (
     <section aria-label="The whole void" className="mt-3">
       <div className="grid grid-cols-2 gap-2">

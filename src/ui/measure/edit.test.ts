@@ -5,11 +5,11 @@ import { freshJob, freshRepair } from '../workspace/fresh';
 import { stateNow, undo, workspace } from '../workspace/workspace';
 import {
   addShape,
+  alikeShapes,
   changeVoid,
   movePoint,
   pullDimension,
   removeShape,
-  repeatShape,
   replaceShape,
   writeShape,
 } from './edit';
@@ -38,22 +38,36 @@ test('shapes are added one behind the other, and the last to go takes the void w
   expect(now()!.shapes).toHaveLength(1);
 });
 
-test('one more hole like another is as it was measured, behind the others, and goes by itself', () => {
+test('holes of one size are told once: how many, measured together, taken out together', () => {
   addShape(repair, 'hole');
-  writeShape(repair, 0, 'holeDiameter', measured(16, 'calliper'));
-  repeatShape(repair, 0);
+  writeShape(repair, 0, 'holeDiameter', measured(6, 'calliper'));
+  addShape(repair, 'hole');
+  writeShape(repair, 1, 'holeDiameter', measured(16, 'calliper'));
+  alikeShapes(repair, 0, 4);
+  const across = () => now()!.shapes.map((s) => ('holeDiameter' in s ? s.holeDiameter.valueMm : null));
+  expect(across()).toEqual([6, 6, 6, 6, 16]);
+  // The fifth is the other size: it is measured by itself, the four before it together.
+  writeShape(repair, 2, 'holeDiameter', measured(7, 'calliper'));
+  expect(across()).toEqual([7, 7, 7, 7, 16]);
+  alikeShapes(repair, 3, 2);
+  expect(across()).toEqual([7, 7, 16]);
+  removeShape(repair, 1);
+  expect(across()).toEqual([16]);
+  undo();
+  undo();
+  undo();
+  expect(across()).toEqual([6, 6, 6, 6, 16]);
+});
+
+test('like holes that another size comes to are so many of the first; what is no hole comes to each of them', () => {
+  addShape(repair, 'hole');
+  changeVoid(repair, (v) => ({ ...v, count: 4 }), 'count');
+  addShape(repair, 'hole');
+  expect([now()!.count, now()!.shapes.length]).toEqual([1, 5]);
+  undo();
+  expect([now()!.count, now()!.shapes.length]).toEqual([4, 1]);
   addShape(repair, 'patch');
-  expect(now()!.shapes.map((s) => s.shape)).toEqual(['hole', 'hole', 'patch']);
-  expect(now()!.shapes[1]).toEqual(now()!.shapes[0]);
-  writeShape(repair, 1, 'holeDiameter', measured(6, 'calliper'));
-  expect(now()!.shapes[0]).toMatchObject({ holeDiameter: { valueMm: 16 } });
-  undo();
-  undo();
-  undo();
-  expect(now()!.shapes).toHaveLength(1);
-  // One that is not there is not repeated.
-  repeatShape(repair, 7);
-  expect(now()!.shapes).toHaveLength(1);
+  expect([now()!.count, now()!.shapes.length]).toEqual([4, 2]);
 });
 
 test('what differs among like voids goes with its shape, and follows later ones down', () => {

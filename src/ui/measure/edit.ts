@@ -1,17 +1,33 @@
 import { methodOf } from '@/core/method';
 import { type PassRef, type Piece, pieceOf } from '@/core/plan';
-import { kindOf, type Point, SHAPES, type ShapeId, type Void, type VoidShape, voidOf, withValue } from '@/core/void';
+import {
+  areHoles,
+  kindOf,
+  MOST_SHAPES,
+  type Point,
+  runAt,
+  SHAPES,
+  type ShapeId,
+  type Void,
+  type VoidShape,
+  voidOf,
+  withAlike,
+  withValue,
+} from '@/core/void';
 import { changePass, stateNow } from '../workspace/workspace';
 
 /** Changes of the void of a repair, each of which can be undone. */
 export const changeVoid = (of: PassRef, change: (v: Void) => Void, key: string): void =>
   changePass(of, (r) => (r.void ? { ...r, void: change(r.void) } : r), `void:${key}`);
 
-/** Replaces what stands at a path of one of its shapes. */
+/** Replaces what stands at a path of one of its shapes; of holes of one size it is all of them. */
 export const writeShape = (of: PassRef, index: number, key: string, value: unknown): void =>
   changeVoid(
     of,
-    (v) => ({ ...v, shapes: v.shapes.map((s, i) => (i === index ? withValue(kindOf(s), s, key, value) : s)) }),
+    (v) => {
+      const run = runAt(v.shapes, index);
+      return { ...v, shapes: v.shapes.map((s, i) => (run.includes(i) ? withValue(kindOf(s), s, key, value) : s)) };
+    },
     `${index}:${key}`,
   );
 
@@ -82,41 +98,46 @@ const shapesOf = (of: PassRef): number => {
   return (draft && pieceOf(draft, of.passId).void?.shapes.length) ?? 0;
 };
 
-/** Adds a shape to the void, or begins it. @returns nothing; the new one is the last */
+/**
+ * Adds a shape to the void, or begins it. Like holes that another size comes to are so many of the first: what was
+ * said of all of them does not hold for the new one.
+ * @returns nothing; the new one is the last
+ */
 export const addShape = (of: PassRef, id: ShapeId): void =>
   changePass(
     of,
     (r) => {
       const shape = { ...SHAPES[id].blank(), ...methodOf(r.method.id)?.blanks?.[id] } as VoidShape;
-      return { ...r, void: r.void ? { ...r.void, shapes: [...r.void.shapes, shape] } : voidOf(shape) };
+      if (!r.void) return { ...r, void: voidOf(shape) };
+      const { shapes, count, variants } = r.void;
+      const apart =
+        shapes.length === 1 && !variants.length && count < MOST_SHAPES && areHoles([...shapes, shape]) && count > 1;
+      return apart
+        ? { ...r, void: { ...r.void, count: 1, shapes: [...withAlike(shapes, 0, count), shape] } }
+        : { ...r, void: { ...r.void, shapes: [...shapes, shape] } };
     },
     `void:add:${shapesOf(of)}`,
   );
 
-/** Takes a shape out; the last one takes the void with it. */
-/** One more shape with the same dimensions, as measured, behind the others. */
-export const repeatShape = (of: PassRef, index: number): void =>
-  changePass(
-    of,
-    (r) => {
-      const same = r.void?.shapes[index];
-      return r.void && same ? { ...r, void: { ...r.void, shapes: [...r.void.shapes, same] } } : r;
-    },
-    `void:repeat:${shapesOf(of)}`,
-  );
+/** How many holes of one size there are. */
+export const alikeShapes = (of: PassRef, index: number, count: number): void =>
+  changeVoid(of, (v) => ({ ...v, shapes: [...withAlike(v.shapes, index, count)] }), `alike:${index}`);
 
+/** Takes a shape out, of like holes all of them; the last one takes the void with it. */
 export const removeShape = (of: PassRef, index: number): void =>
   changePass(
     of,
     (r) => {
-      if (!r.void || r.void.shapes.length === 1) return { ...r, void: null };
+      if (!r.void) return r;
+      const gone = runAt(r.void.shapes, index);
+      if (r.void.shapes.length === gone.length) return { ...r, void: null };
       // What differs in a shape that goes, goes with it; what differs in later ones follows them down.
       const variants = r.void.variants.flatMap((x) => {
         const [, at, ...rest] = x.key.split('.');
         const i = Number(at);
-        return i === index ? [] : [{ ...x, key: ['shapes', i > index ? i - 1 : i, ...rest].join('.') }];
+        return gone.includes(i) ? [] : [{ ...x, key: ['shapes', i > index ? i - gone.length : i, ...rest].join('.') }];
       });
-      return { ...r, void: { ...r.void, variants, shapes: r.void.shapes.filter((_, i) => i !== index) } };
+      return { ...r, void: { ...r.void, variants, shapes: r.void.shapes.filter((_, i) => !gone.includes(i)) } };
     },
     `void:remove:${shapesOf(of)}`,
   );

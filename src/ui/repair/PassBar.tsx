@@ -152,27 +152,37 @@ function ThisPass({ whole, id, onDone }: { whole: RepairView; id: string; onDone
                   from: 'face',
                   of: of!,
                   thickness: takes.from === 'face' ? takes.thickness : unmeasured(1, 'gauge'),
+                  beyondMm: takes.from === 'face' ? takes.beyondMm : 0,
                 });
             }}
           />
           {takes.from === 'face' && (
-            <QuantityField
-              kind="length"
-              label="How thick"
-              value={takes.thickness.valueMm}
-              typed={
-                takes.thickness.text
-                  ? { text: takes.thickness.text, system: takes.thickness.textSystem }
-                  : { text: '', system }
-              }
-              check={(v) => (v > 0 && v <= 200 ? null : 'A coat is more than nothing and at most 200 mm.')}
-              onChange={(t) =>
-                setTakes({
-                  ...takes,
-                  thickness: { ...takes.thickness, valueMm: t.value, text: t.text, textSystem: t.system },
-                })
-              }
-            />
+            <div className="grid grid-cols-2 gap-2">
+              <QuantityField
+                kind="length"
+                label="How thick"
+                value={takes.thickness.valueMm}
+                typed={
+                  takes.thickness.text
+                    ? { text: takes.thickness.text, system: takes.thickness.textSystem }
+                    : { text: '', system }
+                }
+                check={(v) => (v > 0 && v <= 200 ? null : 'A coat is more than nothing and at most 200 mm.')}
+                onChange={(t) =>
+                  setTakes({
+                    ...takes,
+                    thickness: { ...takes.thickness, valueMm: t.value, text: t.text, textSystem: t.system },
+                  })
+                }
+              />
+              <QuantityField
+                kind="length"
+                label="Beyond it all round"
+                value={takes.beyondMm}
+                check={(v) => (v >= 0 && v <= 1000 ? null : 'From nothing to 1 m.')}
+                onChange={(t) => setTakes({ ...takes, beyondMm: t.value })}
+              />
+            </div>
           )}
           <Choice
             label={`Between it and ${passName(draft, at - 1)}`}

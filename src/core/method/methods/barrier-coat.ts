@@ -14,7 +14,7 @@ export const barrierCoat: Method = {
   label: 'Barrier or finish coats',
   engine: 'coat',
   // It goes on what was sanded.
-  blanks: { coat: { texture: { from: 'class', class: 'smooth' } } },
+  blanks: { coat: { texture: { from: 'class', class: 'none' } } },
   does: 'A face is sealed in thin coats, each within the window of the last.',
   bases: ['laminate', 'timber', 'metal', 'plastic', 'concrete', 'stone'],
   shapes: ['coat'],

@@ -19,7 +19,7 @@ export const finishCoat: Method = {
   label: 'Finish coat on a patch',
   engine: 'coat',
   // It goes on what was sanded.
-  blanks: { coat: { texture: { from: 'class', class: 'smooth' } } },
+  blanks: { coat: { texture: { from: 'class', class: 'none' } } },
   does: 'A pigmented coat goes over a set, abraded patch, masked all round, and is cut back and polished.',
   bases: ['laminate', 'plastic', 'metal', 'stone', 'timber'],
   shapes: ['coat'],
