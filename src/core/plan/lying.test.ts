@@ -95,6 +95,22 @@ describe('a layer on the face of a fill', () => {
     return withPiece(repair, { ...pieceOf(repair, 'p2'), takes });
   };
   const coat = (mm: number): Void => voidOf({ ...SHAPES.coat.blank(), thickness: measured(mm) } as VoidShape);
+  test('it reaches so far beyond the fill on each side, as thick as was typed', () => {
+    const wide = (beyondMm: number) => {
+      const repair = layered('face', 4);
+      const top = pieceOf(repair, 'p2');
+      const takes = { from: 'face', of: 'p1', thickness: measured(4), beyondMm } as const;
+      const both = withPiece(repair, { ...top, takes });
+      const named = both.chain.map((id) => ({ piece: pieceOf(both, id), name: id }));
+      const voids = named.map((n) => ({ ...n, piece: { ...n.piece, void: n.piece.void ?? coat(9) } }));
+      const { outlines } = sectionInPlace(voids, 'p2', 0);
+      const points = outlines.find((o) => o.role === 'void')!.points;
+      const span = (k: 0 | 1) => Math.max(...points.map((p) => p[k])) - Math.min(...points.map((p) => p[k]));
+      return { across: span(0), thick: span(1) };
+    };
+    expect(wide(25).across - wide(0).across).toBeCloseTo(50, 9);
+    expect(wide(25).thick).toBeCloseTo(4, 9);
+  });
   const at = (from: 'face' | 'left', mm: number) => {
     const repair = layered(from, mm);
     const all = named(repair).map((p) =>

@@ -36,10 +36,18 @@ export function sectionInPlace(all: readonly Named[], passId: string, index: num
       under = all.find((p) => p.piece.passId === of);
     }
     const shape = piece.void!.shapes[0]!;
-    const thickness = 'thickness' in shape ? shape.thickness.valueMm : null;
+    // Over what was left low it is drawn as thick as it stands on the face round it.
+    const thickness =
+      takes.from === 'face' ? takes.thickness.valueMm : 'thickness' in shape ? shape.thickness.valueMm : null;
     return (
       (under?.piece.void && thickness !== null
-        ? layerInPlace(under.piece.void, under.name, thickness, takes.from === 'face')
+        ? layerInPlace(
+            under.piece.void,
+            under.name,
+            thickness,
+            takes.from === 'face',
+            takes.from === 'face' ? takes.beyondMm : 0,
+          )
         : null) ?? own
     );
   }

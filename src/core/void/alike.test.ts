@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { measured, runAt, runsOf, SHAPES, type VoidShape, withAlike } from '.';
+import { alikeRuns, measured, runAt, runsOf, SHAPES, type VoidShape, withAlike } from '.';
 
 const hole = (across: number) => ({ ...SHAPES.hole.blank(), holeDiameter: measured(across, 'calliper') }) as VoidShape;
 const patch = SHAPES.patch.blank() as VoidShape;
@@ -37,4 +37,8 @@ test('as many as are wanted of one size, and of the others as many as before', (
       expect(withAlike(made, first, before)).toEqual(shapes);
     }),
   );
+});
+
+test('where nobody types them, equal ones of any kind are told once', () => {
+  expect(alikeRuns([patch, patch, hole(6), hole(6), patch])).toEqual([[0, 1], [2, 3], [4]]);
 });

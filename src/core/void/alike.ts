@@ -6,11 +6,20 @@ import type { VoidShape } from './shapes';
  * The shapes of a void as they are told: holes of one size that stand one behind the other are one run, whatever else
  * stands there is one of its own. Indices, in their order.
  */
-export function runsOf(shapes: readonly VoidShape[]): readonly (readonly number[])[] {
+export const runsOf = (shapes: readonly VoidShape[]): readonly (readonly number[])[] =>
+  grouped(shapes, (a, b) => areHoles([b]) && dequal(a, b));
+
+/** Equal shapes of any kind that stand one behind the other, where nobody types them. */
+export const alikeRuns = (shapes: readonly VoidShape[]): readonly (readonly number[])[] => grouped(shapes, dequal);
+
+function grouped(
+  shapes: readonly VoidShape[],
+  same: (a: VoidShape, b: VoidShape) => boolean,
+): readonly (readonly number[])[] {
   const runs: number[][] = [];
   shapes.forEach((shape, i) => {
     const last = runs.at(-1);
-    if (last && areHoles([shape]) && dequal(shapes[last[0]!], shape)) last.push(i);
+    if (last && same(shapes[last[0]!]!, shape)) last.push(i);
     else runs.push([i]);
   });
   return runs;

@@ -82,9 +82,16 @@ export function inPlace(section: Drawing, others: readonly Lying[]): Drawing {
  * @param under the void that is filled already
  * @param thicknessMm of the layer
  * @param over whether it stands on the face; else it lies in what was left low
+ * @param beyondMm how far it reaches past the fill on each side
  * @returns null where the fill has no section in which a face can be seen
  */
-export function layerInPlace(under: Void, name: string, thicknessMm: number, over: boolean): Drawing | null {
+export function layerInPlace(
+  under: Void,
+  name: string,
+  thicknessMm: number,
+  over: boolean,
+  beyondMm = 0,
+): Drawing | null {
   const shape = under.shapes[0]!;
   const section = kindOf(shape).section(shape);
   const origin = originOf(section);
@@ -99,13 +106,13 @@ export function layerInPlace(under: Void, name: string, thicknessMm: number, ove
     outlines: [
       ...section.outlines.filter((o) => o.role !== 'void' && o.role !== 'plate'),
       ...filled.map((o, i): Outline => ({ role: 'already', points: o.points, ...(i ? {} : { label: name }) })),
-      { role: 'void', points: rect(x0, from, x1, to) },
+      { role: 'void', points: rect(x0 - beyondMm, from, x1 + beyondMm, to) },
     ],
     dimensions: [
       {
         key: 'thickness',
-        from: [x1 + (x1 - x0) * 0.06, to],
-        to: [x1 + (x1 - x0) * 0.06, from],
+        from: [x1 + beyondMm + (x1 - x0) * 0.06, to],
+        to: [x1 + beyondMm + (x1 - x0) * 0.06, from],
         perMm: 1,
         label: 'thickness',
       },

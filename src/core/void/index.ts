@@ -1,4 +1,4 @@
-export { runAt, runsOf, withAlike } from './alike';
+export { alikeRuns, runAt, runsOf, withAlike } from './alike';
 export { type Annulus, effectiveRodMm } from './annulus';
 export type { BondLine } from './bond-line';
 export type { CastCopy } from './cast-copy';

@@ -1,3 +1,4 @@
+import { dequal } from 'dequal';
 import { asMeasured, figure, line, type Problem, refuse, type WorkLine } from '../units';
 import { type Doubt, type DoubtfulInput, propagate } from './doubt';
 import { disagreementMm, halfWidthMm, type Measured, toolOf } from './measured';
@@ -113,7 +114,9 @@ export const nominalMl = (shape: VoidShape): number => kindOf(shape).volume(shap
 
 /** Labels of the dimensions nobody has measured yet. */
 export function unmeasuredIn(v: Void): readonly string[] {
-  return v.shapes.flatMap((shape) =>
+  // Of equal ones one behind the other it is asked once.
+  const told = v.shapes.filter((shape, i) => i === 0 || !dequal(shape, v.shapes[i - 1]));
+  return told.flatMap((shape) =>
     kindOf(shape)
       .dimensions(shape)
       .filter((d) => d.measured.text === '')

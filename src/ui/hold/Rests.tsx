@@ -33,9 +33,10 @@ function Worth({ fit, zone, nowMs }: { fit: RestFit; zone: string; nowMs: number
 /** The times in which it need not move, and which of them the wait fits into. */
 export function Rests({ repair, plan, zone, nowMs }: Pick<PassView, 'repair' | 'plan'> & Now) {
   const { rests } = repair;
-  const write = (to: readonly Rest[]) =>
-    changePass(repair, (r: Piece) => ({ ...r, rests: [...to].sort((a, b) => a.fromMs - b.fromMs) }), 'rests');
-  const set = (i: number, over: Partial<Rest>) => write(rests.map((r, k) => (k === i ? { ...r, ...over } : r)));
+  // Of what stands there when it is written: the plan that is drawn may be a moment older.
+  const write = (to: (rests: readonly Rest[]) => readonly Rest[]) =>
+    changePass(repair, (r: Piece) => ({ ...r, rests: [...to(r.rests)].sort((a, b) => a.fromMs - b.fromMs) }), 'rests');
+  const set = (i: number, over: Partial<Rest>) => write((all) => all.map((r, k) => (k === i ? { ...r, ...over } : r)));
   const fits = restsOf(plan, rests);
   const last = rests.at(-1);
   const from = last?.untilMs ?? Math.ceil((plan.placedMs ?? nowMs) / HOUR_MS) * HOUR_MS;
@@ -57,7 +58,7 @@ export function Rests({ repair, plan, zone, nowMs }: Pick<PassView, 'repair' | '
               type="button"
               className="act quiet min-h-11"
               aria-label={`Take out rest ${i + 1}`}
-              onClick={() => write(rests.filter((_, k) => k !== i))}
+              onClick={() => write((all) => all.filter((_, k) => k !== i))}
             >
               <Trash2 size={16} aria-hidden="true" />
             </button>
@@ -88,7 +89,7 @@ export function Rests({ repair, plan, zone, nowMs }: Pick<PassView, 'repair' | '
         <button
           type="button"
           className="act quiet"
-          onClick={() => write([...rests, { fromMs: from, untilMs: from + 10 * HOUR_MS, costs: '' }])}
+          onClick={() => write((all) => [...all, { fromMs: from, untilMs: from + 10 * HOUR_MS, costs: '' }])}
         >
           <Plus size={16} aria-hidden="true" /> {rests.length ? 'another time' : 'only at times…'}
         </button>

@@ -35,6 +35,7 @@ import { SettingOutFields } from './SettingOutFields';
 import { ShapeFields } from './ShapeFields';
 import { ShapePicker } from './ShapePicker';
 import { ShapesHere } from './ShapesHere';
+import { TakenHere } from './TakenHere';
 import { VoidFields } from './VoidFields';
 
 type Page = 'section' | 'plan' | 'setting';
@@ -274,6 +275,8 @@ function Side({ view, at }: StageProps) {
     );
   const { index, rim } = now;
   const { shapes } = repair.void;
+  // What it takes from another pass is measured there.
+  const taken = repair.takes.from !== 'own';
   const shape = shapes[index]!;
   const problems = voidProblems(repair.void);
   const byArea = plan.method?.params?.byCoverage === true;
@@ -307,45 +310,51 @@ function Side({ view, at }: StageProps) {
           )
         }
       />
-      <ShapesHere
-        of={repair}
-        shapes={shapes}
-        index={index}
-        choose={(i) => look({ ...fresh(repair.id), index: i })}
-        add={() => look({ ...now, adding: true })}
-      />
-      {isScanned(shape) && (
-        <ScanPanel
-          of={repair}
-          index={index}
-          shape={shape}
-          rim={rim}
-          setRim={(next) => look({ ...now, page: 'plan', rim: next })}
-        />
+      {taken ? (
+        <TakenHere whole={at.whole} id={repair.passId} shapes={shapes} />
+      ) : (
+        <>
+          <ShapesHere
+            of={repair}
+            shapes={shapes}
+            index={index}
+            choose={(i) => look({ ...fresh(repair.id), index: i })}
+            add={() => look({ ...now, adding: true })}
+          />
+          {isScanned(shape) && (
+            <ScanPanel
+              of={repair}
+              index={index}
+              shape={shape}
+              rim={rim}
+              setRim={(next) => look({ ...now, page: 'plan', rim: next })}
+            />
+          )}
+          {!(isScanned(shape) && shape.read.text === '') && (
+            <ShapeFields
+              shape={shape}
+              shareOf={(key) => v?.shares.find((s) => s.key === `shapes.${index}.${key}`)?.share ?? 0}
+              problemAt={problemAt}
+              write={(key, value) => writeShape(repair, index, key, value)}
+            />
+          )}
+          {outline && (
+            <PhotoTrace
+              jobId={view.job.id}
+              photoId={outline.kind === 'polygon' ? outline.photoId : null}
+              take={(points, photoId) =>
+                writeShape(repair, index, 'outline', {
+                  kind: 'polygon',
+                  points: points.map(([x, y]) => [x, y]),
+                  placed: { ...measured(0, 'photo'), text: 'placed' },
+                  photoId,
+                })
+              }
+            />
+          )}
+        </>
       )}
-      {!(isScanned(shape) && shape.read.text === '') && (
-        <ShapeFields
-          shape={shape}
-          shareOf={(key) => v?.shares.find((s) => s.key === `shapes.${index}.${key}`)?.share ?? 0}
-          problemAt={problemAt}
-          write={(key, value) => writeShape(repair, index, key, value)}
-        />
-      )}
-      {outline && (
-        <PhotoTrace
-          jobId={view.job.id}
-          photoId={outline.kind === 'polygon' ? outline.photoId : null}
-          take={(points, photoId) =>
-            writeShape(repair, index, 'outline', {
-              kind: 'polygon',
-              points: points.map(([x, y]) => [x, y]),
-              placed: { ...measured(0, 'photo'), text: 'placed' },
-              photoId,
-            })
-          }
-        />
-      )}
-      <VoidFields of={repair} v={repair.void} problemAt={wholeProblem} />
+      {!taken && <VoidFields of={repair} v={repair.void} problemAt={wholeProblem} />}
       {plan.method?.setsOut && (
         <SettingOutFields repairId={repair.id} value={repair.settingOut} count={repair.void.count} />
       )}

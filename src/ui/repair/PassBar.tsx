@@ -2,16 +2,14 @@
 import Link from 'next/link';
 import { useState } from 'react';
 import { METHODS, type Stage } from '@/core/method';
-import { GATES, passName, type Repair, type Takes, whyNotNext, withMoved, withNext, withoutPass } from '@/core/plan';
+import { GATES, passName, type Repair, whyNotNext, withMoved, withNext, withoutPass } from '@/core/plan';
 import type { RepairView } from '@/core/record';
 import { attempt } from '@/core/units';
-import { unmeasured } from '@/core/void';
 import { Choice } from '../shared/bits';
 import { Dialog } from '../shared/Dialog';
-import { QuantityField } from '../shared/QuantityField';
-import { usePrefs } from '../workspace/prefs';
 import { changePass, changeRepair } from '../workspace/workspace';
 import { passQuery } from './stage-props';
+import { TakesFields } from './TakesFields';
 
 /** The passes of a repair as joints of the rule: which is open, what lies between them, and what may come next. */
 export function PassBar({
@@ -112,15 +110,13 @@ function Next({ draft, onDone }: { draft: Repair; onDone: () => void }) {
 /** What a pass takes, what lies between it and the one before, where it stands in the chain. */
 function ThisPass({ whole, id, onDone }: { whole: RepairView; id: string; onDone: () => void }) {
   const [fault, setFault] = useState<string | null>(null);
-  const system = usePrefs((p) => p.system);
   const { draft } = whole;
   const at = draft.chain.indexOf(id);
   const pass = draft.passes[id]!;
   const ref = { id: draft.id, passId: id };
   const mine = whole.passes.find((p) => p.repair.passId === id);
   const started = mine !== undefined && (mine.actuals.begun.size > 0 || mine.actuals.done.size > 0);
-  const before = draft.chain.slice(0, at);
-  const setTakes = (takes: Takes) => changePass(ref, (p) => ({ ...p, takes }), 'takes');
+  const _before = draft.chain.slice(0, at);
   const try_ = (how: (r: Repair) => Repair, done = false) => {
     const tried = attempt(() => how(draft));
     setFault(tried.ok ? null : tried.problem.sentence);
@@ -128,62 +124,11 @@ function ThisPass({ whole, id, onDone }: { whole: RepairView; id: string; onDone
     changeRepair(draft.id, how, 'chain');
     if (done) onDone();
   };
-  const { takes } = pass;
   return (
     <div className="flex flex-col gap-3">
       {at > 0 && (
         <>
-          <Choice
-            label="It fills or covers"
-            options={[
-              { id: 'own', label: 'a void of its own' },
-              ...before.flatMap((b, i) => [
-                { id: `face ${b}`, label: `the face of ${passName(draft, i)}` },
-                { id: `left ${b}`, label: `what ${passName(draft, i)} left low` },
-              ]),
-            ]}
-            value={takes.from === 'own' ? 'own' : `${takes.from} ${takes.of}`}
-            onChange={(value) => {
-              const [from, of] = value.split(' ');
-              if (from === 'own') setTakes({ from });
-              else if (from === 'left') setTakes({ from, of: of! });
-              else
-                setTakes({
-                  from: 'face',
-                  of: of!,
-                  thickness: takes.from === 'face' ? takes.thickness : unmeasured(1, 'gauge'),
-                  beyondMm: takes.from === 'face' ? takes.beyondMm : 0,
-                });
-            }}
-          />
-          {takes.from === 'face' && (
-            <div className="grid grid-cols-2 gap-2">
-              <QuantityField
-                kind="length"
-                label="How thick"
-                value={takes.thickness.valueMm}
-                typed={
-                  takes.thickness.text
-                    ? { text: takes.thickness.text, system: takes.thickness.textSystem }
-                    : { text: '', system }
-                }
-                check={(v) => (v > 0 && v <= 200 ? null : 'A coat is more than nothing and at most 200 mm.')}
-                onChange={(t) =>
-                  setTakes({
-                    ...takes,
-                    thickness: { ...takes.thickness, valueMm: t.value, text: t.text, textSystem: t.system },
-                  })
-                }
-              />
-              <QuantityField
-                kind="length"
-                label="Beyond it all round"
-                value={takes.beyondMm}
-                check={(v) => (v >= 0 && v <= 1000 ? null : 'From nothing to 1 m.')}
-                onChange={(t) => setTakes({ ...takes, beyondMm: t.value })}
-              />
-            </div>
-          )}
+          <TakesFields whole={whole} id={id} />
           <Choice
             label={`Between it and ${passName(draft, at - 1)}`}
             options={Object.entries(GATES).map(([gate, g]) => ({

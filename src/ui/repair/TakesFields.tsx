@@ -1,0 +1,74 @@
+import { passName, type Takes } from '@/core/plan';
+import type { RepairView } from '@/core/record';
+import { unmeasured } from '@/core/void';
+import { Choice } from '../shared/bits';
+import { QuantityField } from '../shared/QuantityField';
+import { usePrefs } from '../workspace/prefs';
+import { changePass } from '../workspace/workspace';
+
+/** What a pass fills or covers: a void of its own, or what an earlier one leaves, so thick and so far beyond it. */
+export function TakesFields({ whole: { draft }, id }: { readonly whole: RepairView; readonly id: string }) {
+  const system = usePrefs((p) => p.system);
+  const before = draft.chain.slice(0, draft.chain.indexOf(id));
+  const { takes } = draft.passes[id]!;
+  const ref = { id: draft.id, passId: id };
+  const setTakes = (to: Takes) => changePass(ref, (p) => ({ ...p, takes: to }), 'takes');
+  // Of what stands there when it is written: two fields may be typed before either is drawn again.
+  const setFace = (over: Partial<Extract<Takes, { from: 'face' }>>, key: string) =>
+    changePass(ref, (p) => (p.takes.from === 'face' ? { ...p, takes: { ...p.takes, ...over } } : p), `takes:${key}`);
+  return (
+    <>
+      <Choice
+        label="It fills or covers"
+        options={[
+          { id: 'own', label: 'a void of its own' },
+          ...before.flatMap((b, i) => [
+            { id: `face ${b}`, label: `the face of ${passName(draft, i)}` },
+            { id: `left ${b}`, label: `what ${passName(draft, i)} left low` },
+          ]),
+        ]}
+        value={takes.from === 'own' ? 'own' : `${takes.from} ${takes.of}`}
+        onChange={(value) => {
+          const [from, of] = value.split(' ');
+          if (from === 'own') setTakes({ from });
+          else if (from === 'left') setTakes({ from, of: of! });
+          else
+            setTakes({
+              from: 'face',
+              of: of!,
+              thickness: takes.from === 'face' ? takes.thickness : unmeasured(1, 'gauge'),
+              beyondMm: takes.from === 'face' ? takes.beyondMm : 0,
+            });
+        }}
+      />
+      {takes.from === 'face' && (
+        <div className="grid grid-cols-2 gap-2">
+          <QuantityField
+            kind="length"
+            label="How thick"
+            value={takes.thickness.valueMm}
+            typed={
+              takes.thickness.text
+                ? { text: takes.thickness.text, system: takes.thickness.textSystem }
+                : { text: '', system }
+            }
+            check={(v) => (v > 0 && v <= 200 ? null : 'A coat is more than nothing and at most 200 mm.')}
+            onChange={(t) =>
+              setFace(
+                { thickness: { ...takes.thickness, valueMm: t.value, text: t.text, textSystem: t.system } },
+                'thickness',
+              )
+            }
+          />
+          <QuantityField
+            kind="length"
+            label="Beyond it all round"
+            value={takes.beyondMm}
+            check={(v) => (v >= 0 && v <= 1000 ? null : 'From nothing to 1 m.')}
+            onChange={(t) => setFace({ beyondMm: t.value }, 'beyond')}
+          />
+        </div>
+      )}
+    </>
+  );
+}
