@@ -1,5 +1,5 @@
 import { site } from './browser';
-import { choose, measuredAs, stage, type } from './hands';
+import { choose, measuredAs, stage, type, whenItMayGo } from './hands';
 import { begin, begun, chosen, known, newJob, said, says, typeSheet } from './worked';
 
 /** Jobs on a boat, typed from an empty database as a person types them: figures, units and reasons are on the screen. */
@@ -269,4 +269,100 @@ test('ten holes of three sizes out of sachets: five, or four with a first layer 
     .getByText(/1\.5 to 2\.5 %/)
     .first()
     .waitFor();
+});
+
+test('a pile head soaked to refusal: what the sheet says it drinks, coats written down, a lift that closes in its open time', async () => {
+  const page = await begin(yard, '2027-05-06T03:00:00Z');
+  await typeSheet(
+    page,
+    base(),
+    'Thin resin',
+    'Penetrating consolidant',
+    [
+      ['A to B, with its basis', '2:1 by volume'],
+      ['Density of A', '1.05'],
+      ['Density of B', '1'],
+      ['of A', '1 kg'],
+      ['of B', '476 g'],
+      ['May be split', 'yes'],
+      ['Left in the pot and on tools', '0 mL'],
+      ['Soaks in, mL/m²', '500'],
+      ['Base moisture up to', '20 %'],
+    ],
+    [
+      ['Use-by of the pot', '10 C: 60 min\n20 C: 30 min', 'mixing begins', 'the pot'],
+      ['Recoat from', '10 C: 8 h\n20 C: 4 h', 'it is placed', 'the base'],
+    ],
+  );
+  await newJob(page, base(), '11 °C', '60 %');
+  await begun(page, /Soft timber, soaked to/, 'timber-soak', 'timber');
+  await known(page, [['5 May 0:00', '11 °C']]);
+  await chosen(page, '15 °C');
+  await stage(page, 'Measure');
+  await page
+    .getByRole('button', { name: /Coat or skim/ })
+    .first()
+    .click();
+  await choose(page, 'Outline from above', 'ellipse');
+  await type(page, 'Long diameter', '300 mm');
+  await type(page, 'Short diameter', '300 mm');
+  // Nobody measures how thick a soak is: the sheet’s figure stands there until another is typed.
+  expect(await page.getByLabel('A square metre drinks').inputValue()).toBe('500 mL/m²');
+  await says(page, /estimated to drink35\.3\s*mL/);
+  await type(page, 'A square metre drinks', '1500 mL/m2');
+  await says(page, /106\s*mL/);
+  await page.getByRole('button', { name: 'add a shape' }).click();
+  await page
+    .getByRole('region', { name: 'Sheet' })
+    .getByRole('button', { name: /Coat or skim/ })
+    .first()
+    .click();
+  await type(page, 'Length', '942.5 mm');
+  await type(page, 'Width', '250 mm');
+  await says(page, /22[34]\s*mL/);
+  await stage(page, 'Mix');
+  await choose(page, 'Reserve for doubt', 'none');
+  await says(page, /224\s*mL/);
+  // Read deep: at 24 % no resin goes in, a week later at 18 it does.
+  await stage(page, 'Material');
+  await type(page, 'Moisture inside (measured)', '24 %');
+  await says(page, /24 %[\s\S]*20 %/);
+  await page
+    .getByRole('alert')
+    .or(page.getByText(/^stop:?$/i))
+    .first()
+    .waitFor();
+  await type(page, 'Moisture inside (measured)', '18 %');
+  await stage(page, 'Place');
+  const place = await said(page);
+  for (const words of ['Soak it: end grain first, wet into wet, until it takes no more', 'below a tenth of the first'])
+    expect(place).toContain(words);
+  // The coats are written down as they are drunk, until each face refuses.
+  await page.getByRole('link', { name: 'To the running view' }).click();
+  await page.getByTestId('go').click();
+  const drinks = page.getByRole('region', { name: 'What it drinks' });
+  for (let steps = 0; steps < 8 && !(await drinks.isVisible()); steps++) {
+    await whenItMayGo(page);
+    await page.getByTestId('go').click();
+    await page.clock.fastForward(60_000);
+    await page.waitForTimeout(150);
+  }
+  const [end, side] = [drinks.getByLabel(/^Coat \d+ took/).first(), drinks.getByLabel(/^Coat \d+ took/).last()];
+  for (const [field, coats] of [
+    [end, [85, 60, 38, 17, 6]],
+    [side, [70, 34, 12, 4]],
+  ] as const)
+    for (const [i, ml] of coats.entries()) {
+      await field.fill(`${ml} mL`);
+      const write = drinks.getByRole('button', { name: 'Write it down' });
+      await (field === end ? write.first() : write.last()).click();
+      await drinks
+        .getByText(new RegExp(`${i + 1} coats?, `))
+        .nth(field === end ? 0 : 0)
+        .waitFor();
+    }
+  await says(page, /Face 1, 707 cm²[\s\S]*It takes no more: 5 coats, 206 mL in all, the last 7\.1 % of the first/);
+  await says(page, /1\.94 × the estimate, 2914 mL\/m²/);
+  await says(page, /It takes no more: 4 coats, 120 mL in all, the last 5\.7 % of the first/);
+  await says(page, /1\.02 × the estimate, 509 mL\/m²/);
 });

@@ -31,6 +31,7 @@ export * from './repair-steps';
 export * from './rests';
 export * from './ribbon';
 export * from './side';
+export * from './soak';
 export * from './stand-in';
 export * from './start-windows';
 export * from './stretches';

@@ -1,4 +1,4 @@
-import { kindOf, SHAPES } from '../void';
+import { kindOf } from '../void';
 import type { Actuals } from './actuals';
 import type { RepairPlan } from './repair-plan';
 
@@ -41,7 +41,7 @@ export function uptakesOf({ method, piece }: RepairPlan, { drunk }: Actuals): re
     const rose = coatsMl.findIndex((ml, i) => i > 0 && ml > coatsMl[i - 1]!);
     return {
       face,
-      label: shapes.length > 1 ? `${SHAPES[shape.shape].label} ${face + 1}` : SHAPES[shape.shape].label,
+      label: shapes.length > 1 ? `face ${face + 1}` : 'the face',
       areaMm2,
       estimateMl,
       coatsMl,

@@ -280,6 +280,7 @@ function Side({ view, at }: StageProps) {
   const shape = shapes[index]!;
   const problems = voidProblems(repair.void);
   const byArea = plan.method?.params?.byCoverage === true;
+  const soaks = plan.method?.params?.toRefusal === true;
   const shown = !v ? null : byArea ? holds({ ...plan, void: v }, system) : format('volume', v.nominalMl);
   const problemAt = (key: string) => problems.find((p) => p.field === `shapes.${index}.${key}`)?.sentence ?? null;
   const wholeProblem = (key: string) => problems.find((p) => p.field === key)?.sentence ?? null;
@@ -288,7 +289,13 @@ function Side({ view, at }: StageProps) {
     <div>
       <Answer
         over={
-          byArea ? 'to be covered' : repair.void.count > 1 ? `the ${repair.void.count} voids hold` : 'the void holds'
+          byArea
+            ? 'to be covered'
+            : soaks
+              ? 'estimated to drink'
+              : repair.void.count > 1
+                ? `the ${repair.void.count} voids hold`
+                : 'the void holds'
         }
         digits={shown?.digits ?? '—'}
         unit={shown?.unit}
@@ -301,7 +308,8 @@ function Side({ view, at }: StageProps) {
               <strong className="fig">{format('volume', v.p95Ml).text}</strong>
               {v.decides && (
                 <span className="block">
-                  {v.decides.label.toLowerCase()} decides {Math.round(v.decides.share * 100)} % of that
+                  {soaks && /thickness/.test(v.decides.key) ? 'what it drinks' : v.decides.label.toLowerCase()} decides{' '}
+                  {Math.round(v.decides.share * 100)} % of that
                 </span>
               )}
             </>
@@ -332,6 +340,7 @@ function Side({ view, at }: StageProps) {
           )}
           {!(isScanned(shape) && shape.read.text === '') && (
             <ShapeFields
+              soaks={soaks}
               shape={shape}
               shareOf={(key) => v?.shares.find((s) => s.key === `shapes.${index}.${key}`)?.share ?? 0}
               problemAt={problemAt}

@@ -21,12 +21,16 @@ interface Props {
   readonly shareOf: (key: string) => number;
   readonly problemAt: (key: string) => string | null;
   readonly write: (key: string, value: unknown) => void;
+  /** It soaks in: nobody measures how thick, but what a square metre drinks is known. */
+  readonly soaks?: boolean;
 }
 
 /** Everything a shape asks for: the measuring list, then its choices and numbers, then its lists. */
-export function ShapeFields({ shape, shareOf, problemAt, write }: Props) {
+export function ShapeFields({ shape, shareOf, problemAt, write, soaks = false }: Props) {
   const kind = kindOf(shape);
-  const parameters = kind.parameters?.(shape) ?? [];
+  const dimensions = kind.dimensions(shape);
+  const drunk = soaks ? dimensions.find((d) => d.key === 'thickness') : undefined;
+  const parameters = (kind.parameters?.(shape) ?? []).filter((p) => !drunk || !p.key.startsWith('texture'));
   return (
     <>
       <div
@@ -39,15 +43,18 @@ export function ShapeFields({ shape, shareOf, problemAt, write }: Props) {
         <span>tool</span>
         <span>doubt</span>
       </div>
-      {kind.dimensions(shape).map((d) => (
-        <Row
-          key={d.key}
-          d={d}
-          share={shareOf(d.key)}
-          problem={d.measured.text === '' ? null : problemAt(d.key)}
-          write={(m) => write(d.key, m)}
-        />
-      ))}
+      {dimensions
+        .filter((d) => d !== drunk)
+        .map((d) => (
+          <Row
+            key={d.key}
+            d={d}
+            share={shareOf(d.key)}
+            problem={d.measured.text === '' ? null : problemAt(d.key)}
+            write={(m) => write(d.key, m)}
+          />
+        ))}
+      {drunk && <Drinks m={drunk.measured} write={(m) => write(drunk.key, m)} />}
       {parameters.length > 0 && (
         <div className="grid grid-cols-2 gap-2 mt-2">
           {parameters.map((p) => (
@@ -59,6 +66,26 @@ export function ShapeFields({ shape, shareOf, problemAt, write }: Props) {
         <ListEditor key={list.key} list={list} write={(rows) => write(list.key, rows)} problemAt={problemAt} />
       ))}
     </>
+  );
+}
+
+/** What a square metre drinks: 1 mL/m² stands a thousandth of a millimetre. */
+function Drinks({ m, write }: { m: Measured; write: (m: Measured) => void }) {
+  return (
+    <QuantityField
+      kind="uptake"
+      label="A square metre drinks"
+      value={m.valueMm * 1000}
+      check={(v) => (v > 0 && v <= 50_000 ? null : 'More than nothing, and at most 50 L.')}
+      onChange={(t) =>
+        write({
+          ...m,
+          valueMm: t.value / 1000,
+          text: `${Number((t.value / 1000).toFixed(5))} mm`,
+          textSystem: 'metric',
+        })
+      }
+    />
   );
 }
 

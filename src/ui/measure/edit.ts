@@ -1,5 +1,5 @@
 import { methodOf } from '@/core/method';
-import { type PassRef, type Piece, pieceOf } from '@/core/plan';
+import { type PassRef, type Piece, pieceOf, soakedBy } from '@/core/plan';
 import {
   areHoles,
   kindOf,
@@ -98,6 +98,12 @@ const shapesOf = (of: PassRef): number => {
   return (draft && pieceOf(draft, of.passId).void?.shapes.length) ?? 0;
 };
 
+/** With what the chosen sheet says a face drinks, where it is soaked. */
+const estimated = (r: Piece): Piece => {
+  const sheet = stateNow().sheets.get(r.sheetId ?? '');
+  return sheet ? { ...r, void: soakedBy(r, sheet) } : r;
+};
+
 /**
  * Adds a shape to the void, or begins it. Like holes that another size comes to are so many of the first: what was
  * said of all of them does not hold for the new one.
@@ -108,13 +114,15 @@ export const addShape = (of: PassRef, id: ShapeId): void =>
     of,
     (r) => {
       const shape = { ...SHAPES[id].blank(), ...methodOf(r.method.id)?.blanks?.[id] } as VoidShape;
-      if (!r.void) return { ...r, void: voidOf(shape) };
+      if (!r.void) return estimated({ ...r, void: voidOf(shape) });
       const { shapes, count, variants } = r.void;
       const apart =
         shapes.length === 1 && !variants.length && count < MOST_SHAPES && areHoles([...shapes, shape]) && count > 1;
-      return apart
-        ? { ...r, void: { ...r.void, count: 1, shapes: [...withAlike(shapes, 0, count), shape] } }
-        : { ...r, void: { ...r.void, shapes: [...shapes, shape] } };
+      return estimated(
+        apart
+          ? { ...r, void: { ...r.void, count: 1, shapes: [...withAlike(shapes, 0, count), shape] } }
+          : { ...r, void: { ...r.void, shapes: [...shapes, shape] } },
+      );
     },
     `void:add:${shapesOf(of)}`,
   );

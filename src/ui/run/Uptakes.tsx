@@ -44,7 +44,9 @@ function Face({ of: u, at, role }: { of: Uptake; at: PassView; role: string }) {
   return (
     <div style={{ borderTop: '1px solid var(--rule)' }} className="pt-2">
       <p className="flex justify-between gap-3 items-baseline">
-        <strong>{u.label}</strong>
+        <strong>
+          {u.label[0]!.toUpperCase() + u.label.slice(1)}, {format('area', u.areaMm2).text}
+        </strong>
         <span className="soft text-sm">estimated {format('volume', u.estimateMl).text}</span>
       </p>
       <div className="flex gap-2 items-end mt-1">
