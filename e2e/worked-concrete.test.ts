@@ -189,6 +189,30 @@ test('a granite landing: the bed by its sheet, four spreads in their open time, 
       ['Foot traffic', '5 C: 48 h\n20 C: 20 h', 'it is placed', 'the base'],
     ],
   );
+  await typeSheet(
+    page,
+    base(),
+    'Joint resin',
+    'Resin and hardener, liquid',
+    [
+      ['A to B, with its basis', '100:12 by weight'],
+      ['Density of A', '1.6'],
+      ['Density of B', '1.1'],
+      ['of A', '3.5 kg'],
+      ['of B', '420 g'],
+      ['The sheet’s own yield', '2.5 L'],
+      ['May be split', 'no'],
+      ['Mixing time', '4 min'],
+      ['Left in the pot and on tools', '150 mL'],
+    ],
+    [
+      ['Use-by of the pot', '10 C: 40 min\n20 C: 20 min', 'mixing begins', 'the pot'],
+      ['Use-by once poured out', '10 C: 75 min\n20 C: 40 min', 'mixing begins', 'the pot'],
+      ['Start of washing', '10 C: 20 min\n20 C: 10 min', 'it is placed', 'the base'],
+      ['End of washing', '10 C: 50 min\n20 C: 30 min', 'it is placed', 'the base'],
+      ['Foot traffic', '10 C: 24 h\n20 C: 12 h', 'it is placed', 'the base'],
+    ],
+  );
   await newJob(page, base(), '12 °C', '60 %');
   await begun(page, /Tiles or slabs in a combed bed/, 'setting-bed');
   await known(page, [['18 Apr 0:00', '12 °C']]);
@@ -208,7 +232,7 @@ test('a granite landing: the bed by its sheet, four spreads in their open time, 
   ] as const)
     await type(page, label, text);
   await says(page, /50\.4\s*L/);
-  await chosen(page, '15 °C');
+  await chosen(page, '15 °C', 'Flexible bed');
   await stage(page, 'Mix');
   await choose(page, 'Reserve for doubt', 'none');
   // The sheet says more than the geometry: it plans, and four whole units are opened.
@@ -222,6 +246,57 @@ test('a granite landing: the bed by its sheet, four spreads in their open time, 
   expect(place).toMatch(/Seen from above/);
   await stage(page, 'Hold');
   await says(page, /Fill joints or lay over[\s\S]*?(1 d 12 h|36 h)/);
+  // The joints come on it, as a pass of the same floor.
+  await stage(page, 'Measure');
+  await page.getByRole('button', { name: 'then…' }).click();
+  await page
+    .getByRole('dialog', { name: 'What comes next' })
+    .getByRole('button', { name: 'Joints of tiles filled with resin' })
+    .click();
+  await page.getByRole('link', { name: /2 Joints of tiles/ }).click();
+  await page
+    .getByRole('button', { name: /Joints between tiles/ })
+    .first()
+    .click();
+  for (const [label, text] of [
+    ['Length', '3.6 m'],
+    ['Width', '2 m'],
+    ['Tile, length', '600 mm'],
+    ['Tile, width', '300 mm'],
+    ['Joint, width', '8 mm'],
+    ['Joint, depth to fill', '25 mm'],
+    ['Movement joints kept open, length', '2 m'],
+    ['Movement joints, width', '8 mm'],
+  ] as const)
+    await type(page, label, text);
+  await says(page, /6\.58\s*L/);
+  await chosen(page, '15 °C', 'Joint resin');
+  await stage(page, 'Mix');
+  await choose(page, 'Reserve for doubt', 'none');
+  await says(page, /3 × Kit 1; buy 3 × Kit 1/);
+  await stage(page, 'Place');
+  // Nobody kneels on the bed before it bears it: the first thing on it is the raking, when its tier lets it, in the hours.
+  await says(page, /Wed 06:0011\. Rake and vacuum the joints/);
+  const joints = await said(page);
+  for (const words of [
+    'Movement joints stay open under their double strip',
+    'Fill the joints, unit 3',
+    'Wash what unit 3 filled, in the order it was filled',
+    'Out of the bucket at once, into heaps on the floor',
+  ])
+    expect(joints).toContain(words);
+  // Each unit is washed by the one who filled it, and none while it is filled.
+  const clock = (what: RegExp) =>
+    [...joints.matchAll(what)].map((m) => m.slice(1).map((t) => Number(t.replace(':', ''))));
+  const filled = clock(/\n(0[6-9]:\d\d)\nto (0[6-9]:\d\d|1\d:\d\d)\n2\.4 m²/g);
+  const washed = clock(/washed (\d\d:\d\d) to (\d\d:\d\d)/g);
+  expect(washed).toHaveLength(3);
+  for (const [k, [from]] of washed.entries()) expect(from).toBeGreaterThanOrEqual(filled[k]![1]!);
+  // Left in the bucket a unit is dead before it is filled at the rate that was typed: refused, with the figure.
+  await type(page, 'Joints filled in a minute', '64 mL/min');
+  await choose(page, 'Out of the bucket', 'worked from the bucket');
+  await stage(page, 'Mix');
+  await says(page, /This cannot be planned[\s\S]*A whole kit makes 2500 mL, one batch may have 15\d\d mL/);
 });
 
 test('a collar in two pours: whole kits of each, the ring lowered into the second, both slopes together', async () => {

@@ -1,8 +1,10 @@
 import fc from 'fast-check';
 import { sampleData } from '../../sample/jobs';
 import { mortarSheet, sampleSheets } from '../../sample/systems';
+import { freshRepair } from '../../ui/workspace/fresh';
 import { methodOf } from '../method';
 import { foldEvents } from '../record';
+import { milestoneOf } from '../system';
 import { Refusal } from '../units';
 import { measured, SHAPES, type VoidShape, voidOf } from '../void';
 import {
@@ -316,7 +318,9 @@ test('law: whatever the gates and sizes, nobody is in two places, no pass begins
         for (const [i, s] of inOrder.entries())
           if (i > 0) expect(s.startMs).toBeGreaterThanOrEqual(inOrder[i - 1]!.endMs);
         for (const [i, piece] of piecesOf(repair).entries()) {
-          const { from } = GATES[piece.gate];
+          const { from: asked, orElse } = GATES[piece.gate];
+          // Where the sheet is silent on it the gate names what it waits for instead.
+          const from = asked && orElse && !milestoneOf(mortarSheet, asked) ? orElse : asked;
           if (i === 0 || !from || p.stop) continue;
           expect(firstWet(p, piece.passId).startMs).toBeGreaterThanOrEqual(
             milestone(p, repair.chain[i - 1]!, from).planMs!,
@@ -329,4 +333,40 @@ test('law: whatever the gates and sizes, nobody is in two places, no pass begins
     ),
     { numRuns: 40 },
   );
+});
+
+test('what is put on another begins as it usually does: joints when the bed lets them, a build inside the window', () => {
+  const on = (below: string, method: string, base: 'concrete' | 'laminate') => {
+    const repair = withNext(freshRepair('job', below, 1, 0, base), methodOf(method)!);
+    const { gate, takes } = pieceOf(repair, repair.chain.at(-1)!);
+    return [gate, takes.from];
+  };
+  expect(on('setting-bed', 'resin-joints', 'concrete')).toEqual(['overlay', 'own']);
+  expect(on('fitting-tack', 'fitting-build', 'laminate')).toEqual(['window', 'own']);
+  // Where no two are usually in a row, a void of its own is tied to nothing.
+  expect(on('mortar-patch', 'poured-crack', 'concrete')).toEqual(['any', 'own']);
+  expect(GATES.overlay.orElse).toBe('foot');
+});
+
+test('what is prepared standing on the pass below waits for it; what is prepared beside it does not', () => {
+  const began = (gate: GateId) => {
+    const two = withNext(withPiece(first, { ...pieceOf(first), jobId: job.id, materialC: 20 }), patch);
+    const id = two.chain.at(-1)!;
+    const p = planned(
+      withPiece(two, {
+        ...pieceOf(two, id),
+        gate,
+        void: voidOf(ring(300, 100, 20)),
+        sheetId: mortarSheet.id,
+        kitId: 'small',
+        materialC: 20,
+      }),
+    );
+    const steps = p.steps.filter((s) => s.passId === id);
+    return { prepared: steps[0]!.startMs, may: milestone(p, two.chain[0]!, 'foot').planMs! };
+  };
+  const walked = began('walk');
+  expect(walked.prepared).toBeGreaterThanOrEqual(walked.may);
+  const beside = began('firm');
+  expect(beside.prepared).toBeLessThan(beside.may);
 });

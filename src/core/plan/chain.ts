@@ -3,6 +3,7 @@ import { ENGINES, methodOf } from '../method';
 import { MEETS_NOTHING } from '../system';
 import { refuse } from '../units';
 import { unmeasured } from '../void';
+import { usuallyOn } from './ready-rows';
 import { FIRST_CHOICES, type Pass, type Piece, type Repair, type Takes } from './repair';
 
 /** A coat is so thick until somebody says so, mm: shown as not measured yet. */
@@ -45,13 +46,15 @@ export function withNext(repair: Repair, method: Method): Repair {
   if (why) refuse('method', method.id, 'a method for this base', why);
   const { chain, passes } = repair;
   const id = `p${Math.max(...chain.map((p) => Number(p.slice(1)))) + 1}`;
-  const takes = takesFirst(method, chain.at(-1)!);
+  const last = chain.at(-1)!;
+  const usual = usuallyOn(passes[last]!.method.id, method.id);
+  const takes: Takes = usual?.takes === 'own' ? { from: 'own' } : takesFirst(method, last);
   const { dosePct, massCapG, liftMm, grits, blend, colour } = FIRST_CHOICES;
   const pass: Pass = {
     name: '',
     method: { id: method.id, version: method.version },
     takes,
-    gate: takes.from === 'own' ? 'any' : 'window',
+    gate: usual?.gate ?? (takes.from === 'own' ? 'any' : 'window'),
     void: null,
     sheetId: null,
     kitId: null,

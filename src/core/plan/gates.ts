@@ -8,6 +8,8 @@ export interface Gate {
   readonly fits: string;
   /** Milestone of the pass before from which it may begin; null at once. */
   readonly from: MilestoneId | null;
+  /** What it waits for where the sheet of the pass before is silent on that. */
+  readonly orElse?: MilestoneId;
   /**
    * Milestone of the pass before until which it may go on it as it is; past that it is washed and abraded first. null:
    * no end.
@@ -15,6 +17,8 @@ export interface Gate {
   readonly until: MilestoneId | null;
   /** The face is abraded in any case. */
   readonly abraded?: true;
+  /** Whoever prepares it stands on the pass below: that waits, too. */
+  readonly stoodOn?: true;
 }
 
 /** The table of gates. */
@@ -33,11 +37,20 @@ export const GATES: Readonly<Record<GateId, Gate>> = {
     until: 'recoat-until',
   },
   firm: { label: 'when it is firm', fits: 'a second pour or a further lift', from: 'next-lift', until: 'recoat-until' },
+  overlay: {
+    label: 'when its joints may be filled',
+    fits: 'joints of a bed',
+    from: 'overlay',
+    orElse: 'foot',
+    until: null,
+    stoodOn: true,
+  },
   walk: {
     label: 'when it may be walked on',
-    fits: 'joints of a bed, and whatever one stands on it to do',
+    fits: 'whatever one stands on it to do',
     from: 'foot',
     until: null,
+    stoodOn: true,
   },
   set: {
     label: 'after full set, abraded',

@@ -10,7 +10,7 @@ import {
   type TaskRow,
 } from '../method';
 import { layerOf } from '../mix';
-import type { Milestone, MilestoneId } from '../system';
+import { type Milestone, type MilestoneId, milestoneOf } from '../system';
 import { refuse } from '../units';
 import { stands, tears } from './blocks';
 import { type DayEnd, earliestSlot } from './calendar';
@@ -64,6 +64,8 @@ export interface Laying {
   readonly partsIn: (batch: number) => readonly number[];
   /** Batches on top: those that nothing of their own pass lies on. */
   readonly topBatches: readonly number[];
+  /** Whether its sheet has such a time. */
+  readonly has: (kind: MilestoneId) => boolean;
   readonly waitOf: (kind: MilestoneId, batches: readonly number[]) => Wait;
   readonly endOf: (kind: MilestoneId, batches: readonly number[], part?: number) => number | null;
   readonly stopAt: (draft: StepDraft, kind: MilestoneId, batches: readonly number[], why: string) => PlanStop;
@@ -393,6 +395,7 @@ export function layingOf(layAsk: LayAsk): Laying {
     timeOf: clocks.timeOf,
     partsIn: clocks.partsIn,
     topBatches,
+    has: (kind) => milestoneOf(layAsk.sheet, kind) !== undefined,
     waitOf: clocks.waitOf,
     endOf: clocks.endOf,
     stopAt: clocks.stopAt,

@@ -350,10 +350,11 @@ const lastOf = (drafts: readonly StepDraft[]): number => Math.max(0, ...drafts.m
 /** The gate to the pass below stands before the first of the wet work. */
 function gated(drafts: readonly StepDraft[], { gate }: Piece, below: Laying | null): readonly StepDraft[] {
   if (!below) return drafts;
-  const { from, until } = GATES[gate];
+  const { from: first, orElse, until, stoodOn } = GATES[gate];
+  const from = first && orElse && !below.has(first) ? orElse : first;
   const wet = drafts.findIndex((d) => d.role === 'mix' || d.role === 'prime' || d.role === 'place');
   // What is done right before it, without a break, waits with it.
-  let at = wet;
+  let at = stoodOn ? 0 : wet;
   while (at > 0 && drafts[at - 1]!.block === drafts[wet]!.block) at--;
   return drafts.map((d, i) => (i === at ? { ...d, gate: { from, until } } : d));
 }
