@@ -174,4 +174,11 @@ test('a fitting in a hull, a chain of four typed pass by pass: each with its win
     .waitFor();
   for (const heading of ['1 Fitting tacked into a hull', '4 Barrier or finish coats'])
     expect(await page.getByRole('heading', { name: heading }).count()).toBeGreaterThan(0);
+  // What all passes answer together they answer from any of them: the day it is back is the same.
+  const release = page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name: /^Release/ });
+  const whole = await release.textContent();
+  await stage(page, 'Measure');
+  await page.getByRole('link', { name: /2 Built up/ }).click();
+  await page.getByLabel('Diameter at the foot', { exact: true }).first().waitFor();
+  expect(await release.textContent()).toBe(whole);
 });

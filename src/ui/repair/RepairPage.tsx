@@ -22,7 +22,7 @@ import { repairIn, useJobView } from '../workspace/view';
 import { changeJob, changeRepair, useWorkspace } from '../workspace/workspace';
 import { ChangedDraft } from './ChangedDraft';
 import { PassBar } from './PassBar';
-import { type StageProps, stageView } from './stage-props';
+import { OF_ONE_PASS, type StageProps, stageView } from './stage-props';
 
 /** The table of stages: the left sheet and the right side of each. */
 const PAGES: Record<Stage, { Sheet: (p: StageProps) => ReactNode; Side: (p: StageProps) => ReactNode }> = {
@@ -105,9 +105,6 @@ const StageBody = memo(function StageBody({ stage, ...props }: StageProps & { st
     </main>
   );
 });
-
-/** Stages that look at one pass; the others look at the whole repair. */
-const OF_ONE_PASS: readonly Stage[] = ['inspect', 'measure', 'material', 'mix'];
 
 export function RepairPage({
   jobId,

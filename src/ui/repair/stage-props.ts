@@ -1,3 +1,4 @@
+import type { Stage } from '@/core/method';
 import type { JobView, PassView, RepairView } from '@/core/record';
 
 /** What a stage looks at: one pass where it is about a pass, all of them together where it is about the repair. */
@@ -21,3 +22,6 @@ export function stageView(whole: RepairView, passId: string | null): StageView {
 /** What an address adds to name a pass; nothing for the first. */
 export const passQuery = (whole: RepairView, passId: string): string =>
   passId === whole.passes[0]!.repair.passId ? '' : `?pass=${passId}`;
+
+/** Stages that look at one pass; the others look at the whole repair. */
+export const OF_ONE_PASS: readonly Stage[] = ['inspect', 'measure', 'material', 'mix'];

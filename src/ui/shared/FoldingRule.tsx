@@ -3,7 +3,7 @@ import Link from 'next/link';
 import { useState } from 'react';
 import type { StageState } from '@/core/judge';
 import { STAGE_LABELS, STAGES, type Stage } from '@/core/method';
-import { passQuery, type StageView } from '../repair/stage-props';
+import { OF_ONE_PASS, passQuery, type StageView } from '../repair/stage-props';
 import { usePrefs } from '../workspace/prefs';
 import { stageAnswer } from './stage-answer';
 
@@ -72,6 +72,9 @@ export function FoldingRule({
 }) {
   const system = usePrefs((p) => p.system);
   const [unfolded, setUnfolded] = useState(false);
+  // A stage of all passes together answers for all of them, whichever is open.
+  const answer = (stage: Stage) =>
+    stageAnswer(stage, OF_ONE_PASS.includes(stage) ? view : view.whole, system, zone, nowMs);
   return (
     <nav aria-label="Stages" className="no-print">
       <button
@@ -81,8 +84,7 @@ export function FoldingRule({
         onClick={() => setUnfolded(!unfolded)}
       >
         <span>
-          {current ? STAGE_LABELS[current] : 'Stages'} ·{' '}
-          {current ? stageAnswer(current, view, system, zone, nowMs) : ''}
+          {current ? STAGE_LABELS[current] : 'Stages'} · {current ? answer(current) : ''}
         </span>
         <span>{unfolded ? 'fold' : 'unfold'}</span>
       </button>
@@ -116,9 +118,9 @@ export function FoldingRule({
                 </span>
                 <span
                   className={`fig block truncate ${open ? 'text-[0.95rem] font-semibold' : 'text-[0.74rem]'} leading-snug`}
-                  title={stageAnswer(stage, view, system, zone, nowMs)}
+                  title={answer(stage)}
                 >
-                  {stageAnswer(stage, view, system, zone, nowMs)}
+                  {answer(stage)}
                 </span>
               </Link>
               <span className={`absolute z-10 top-1/2 -translate-y-1/2 ${i < 7 ? '-right-[9px]' : '-right-[3px]'}`}>
