@@ -81,7 +81,7 @@ test.each([
     'Clear pouring resin',
     /Fill the joints/,
   ],
-  ['timber-soak', /Coat or skim/, ['300 mm', '300 mm', '1 mm'], 'Thin timber', /until it takes no more/],
+  ['timber-soak', /Coat or skim/, ['300 mm', '300 mm'], 'Thin timber', /until it takes no more/],
 ] as const)('%s, typed with every default: amounts and steps', async (method, shape, values, system, step) => {
   const page = await begin();
   await newRepair(page, method);

@@ -366,3 +366,104 @@ test('a pile head soaked to refusal: what the sheet says it drinks, coats writte
   await says(page, /It takes no more: 4 coats, 120 mL in all, the last 5\.7 % of the first/);
   await says(page, /1\.02 × the estimate, 509 mL\/m²/);
 });
+
+test('a skin fitting in four passes of four systems: each from the window of the last, launched in the open hours', async () => {
+  const page = await begin(yard, '2027-05-03T03:00:00Z');
+  const two = (kind: string, at10: string, at20: string): readonly [string, string, string, string] => [
+    kind,
+    `10 C: ${at10}\n20 C: ${at20}`,
+    'it is placed',
+    'the base',
+  ];
+  const pot = ['Use-by of the pot', '10 C: 60 min\n20 C: 30 min', 'mixing begins', 'the pot'] as const;
+  const liquids = (lossMl: string): readonly (readonly [string, string])[] => [
+    ['A to B, with its basis', '100:30 by weight'],
+    ['Density of A', '1.13'],
+    ['Density of B', '1.01'],
+    ['of A', '4 kg'],
+    ['of B', '1.2 kg'],
+    ['May be split', 'yes'],
+    ['Left in the pot and on tools', lossMl],
+  ];
+  await typeSheet(page, base(), 'Tack paste', 'Paste adhesive, mixed by hand', liquids('0 mL'), [
+    pot,
+    two('Gel', '100 min', '50 min'),
+    two('Recoat from', '3 h', '1.5 h'),
+    two('Recoat until', '9 h', '5 h'),
+  ]);
+  await typeSheet(
+    page,
+    base(),
+    'Build paste',
+    'Four-part paste: resin, hardener, filler, thickener',
+    [
+      ['A to B, with its basis', '100:30 by weight'],
+      // 45 g of fibre and 10 g of thickener to 250 mL of liquid, told for 100 g of A.
+      ['Parts of C by weight', '21.28'],
+      ['Parts of D by weight', '4.73'],
+      ['Density of A', '1.13'],
+      ['Density of B', '1.01'],
+      ['Density of C', '2.55'],
+      ['Density of D', '2.2'],
+      ['of A', '4 kg'],
+      ['of B', '1.2 kg'],
+      ['of C', '1 kg'],
+      ['of D', '300 g'],
+      ['May be split', 'yes'],
+      ['Left in the pot and on tools', '10 mL'],
+    ],
+    [pot, two('Recoat from', '6 h', '3 h'), two('Recoat until', '20 h', '10 h')],
+  );
+  await typeSheet(page, base(), 'Fairing filler', 'Paste adhesive, mixed by hand', liquids('0 mL'), [
+    pot,
+    two('Grind or sand', '18 h', '8 h'),
+  ]);
+  await typeSheet(page, base(), 'Barrier coat', 'Resin and hardener, liquid', liquids('15 mL'), [
+    pot,
+    two('Recoat from', '5 h', '2.5 h'),
+    two('Recoat until', '48 h', '24 h'),
+    two('Water or chemicals', '96 h', '48 h'),
+  ]);
+  await newJob(page, base(), '13 °C', '60 %');
+  await begun(page, /Fitting tacked into a hull/, 'fitting-tack', 'laminate', ['6:00', '16:30']);
+  await known(page, [['2 May 0:00', '13 °C']]);
+  await stage(page, 'Measure');
+  await measuredAs(page, /Face to bond/, ['180 mm', '180 mm', '2 mm']);
+  await choose(page, 'Outline from above', 'ellipse');
+  await type(page, 'Holes in the plate', '1');
+  await type(page, 'Hole diameter', '60 mm');
+  await says(page, /45\.2\s*mL/);
+  await chosen(page, '13 °C', 'Tack paste');
+  await stage(page, 'Mix');
+  await choose(page, 'Reserve for doubt', 'none');
+  await says(page, /54\.3\s*mL/);
+  const then = async (method: string, link: RegExp, sheet: string, measure: () => Promise<void>) => {
+    await stage(page, 'Measure');
+    await page.getByRole('button', { name: 'then…' }).click();
+    await page.getByRole('dialog', { name: 'What comes next' }).getByRole('button', { name: method }).click();
+    await page.getByRole('link', { name: link }).click();
+    await measure();
+    await chosen(page, '13 °C', sheet);
+    await stage(page, 'Mix');
+    await choose(page, 'Reserve for doubt', 'none');
+  };
+  await then('Built up with fibre paste', /2 Built up/, 'Build paste', () =>
+    measuredAs(page, /Fairing round a fitting/, ['200 mm', '120 mm', '50 mm', '70 mm']),
+  );
+  await type(page, 'Most in one pot (empty: by time)', '388 g');
+  await says(page, /in 3 batches/);
+  console.log(await said(page));
+  await then('Faired with light filler', /3 Faired/, 'Fairing filler', () =>
+    measuredAs(page, /Fairing round a fitting/, ['240 mm', '150 mm', '12 mm', '110 mm']),
+  );
+  console.log(await said(page));
+  await then('Barrier or finish coats', /4 Barrier/, 'Barrier coat', async () => {
+    await choose(page, 'It fills or covers', 'a void of its own');
+    await measuredAs(page, /Coat or skim/, ['300 mm', '300 mm', '0.12 mm']);
+  });
+  console.log(await said(page));
+  await stage(page, 'Place');
+  console.log(await said(page));
+  await stage(page, 'Hold');
+  console.log(await said(page));
+});

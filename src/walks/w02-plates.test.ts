@@ -1,5 +1,5 @@
-import { type Piece, repairOf } from '@/core/plan';
-import type { EventBody } from '@/core/record';
+import { onePartMl, type Piece, repairOf, rightUntil } from '@/core/plan';
+import { type EventBody, viewJob } from '@/core/record';
 import type { SheetRevision } from '@/core/system';
 import { measured, SHAPES, type VoidShape, voidOf } from '@/core/void';
 import { curve, kitOf, partsOf, ratioOf } from '@/sample/sheet-words';
@@ -182,6 +182,54 @@ test('primed only tomorrow the window has closed: wash and abrade come first', (
   const seal = (nowIso: string) => plan(piece(), nowIso, told).steps.map((s) => s.id);
   expect(seal('2027-04-13T14:35')).not.toContain('abrade');
   expect(seal('2027-04-14T06:30')).toContain('abrade');
+});
+
+/** Both plates closed, and what happens to the left one after. */
+const closed: Told = [
+  ...bared('2027-04-13T08:45'),
+  ...(
+    [
+      ['08:48', 'b1:mix'],
+      ['08:50', 'b1:carry'],
+      ['08:56', 'b1:spread'],
+      ['09:05', 'b1:close'],
+      ['09:11', 'b1.2:spread'],
+      ['09:20', 'b1.2:close'],
+    ] as const
+  ).map(([hm, id]) => [`2027-04-13T${hm}`, { kind: 'step-done', step: id } as const] as const),
+];
+const inHand = (told: Told, nowIso: string) => {
+  const [pass] = viewJob(
+    { job, repairs: [repairOf(piece())], sheets: [sheet], stock: [], events: happened(job, told) },
+    at(nowIso),
+  ).repairs[0]!.passes;
+  return pass!.plan;
+};
+
+test('the left plate is knocked: set back by +32, each plate by its own open time', () => {
+  const [left, right] = rightUntil(inHand(closed, '2027-04-13T09:15'), ['open', 'gel', 'use-by']);
+  expect([left!.part, right!.part]).toEqual([0, 1]);
+  // Spread from 08:50, 27.4 min open; the right one from 09:05.
+  expect((left!.untilMs - at('2027-04-13T08:45')) / 60_000).toBeCloseTo(32.4, 0);
+  expect((right!.untilMs - at('2027-04-13T08:45')) / 60_000).toBeCloseTo(47.4, 0);
+  // Where no such time is on the sheet nothing is named.
+  expect(rightUntil(inHand(closed, '2027-04-13T09:15'), ['gel'])).toEqual([]);
+});
+
+test('knocked at +40 it comes off: a mix for one, 25.2 mL, and the release counts from that', () => {
+  const before = inHand(closed, '2027-04-13T09:25');
+  const one = onePartMl(before)!;
+  expect(one).toBeCloseTo(13.17, 1);
+  const knocked: Told = [
+    ...closed,
+    ['2027-04-13T09:25', { kind: 'trouble', trouble: 'part-set', batch: 0, missingMl: one }],
+  ];
+  const p = plan(piece(), '2027-04-13T09:26', knocked);
+  expect(p.batches).toHaveLength(2);
+  expect(p.batches[1]!.ml).toBeCloseTo(25.2, 1);
+  const held = p.milestones.find((m) => m.kind === 'release' && Date.parse(m.since!) > at('2027-04-13T09:26'));
+  expect(held).toBeDefined();
+  expect(onePartMl(inHand([], '2027-04-13T08:00'))).toBeCloseTo(one, 6);
 });
 
 test('not accepted: one open time for both, counted from mixing; a bond line outside its band unsaid', () => {

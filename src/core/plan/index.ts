@@ -30,6 +30,7 @@ export * from './repair-plan';
 export * from './repair-steps';
 export * from './rests';
 export * from './ribbon';
+export * from './right-until';
 export * from './side';
 export * from './soak';
 export * from './stand-in';

@@ -92,6 +92,13 @@ function Sheet({ at }: StageProps) {
   const now = useLookAt(repair);
   const size = usePage();
   if (!plan.method) return null;
+  if (!repair.void && repair.takes.from !== 'own')
+    return (
+      <p className="p-5">
+        It lies on what another pass leaves, and is measured there. Give it a void of its own, beside, to measure it
+        here.
+      </p>
+    );
   if (!repair.void || now.adding)
     return (
       <>
@@ -266,17 +273,19 @@ function Side({ view, at }: StageProps) {
   const format = useFormat();
   const now = useLookAt(repair);
   const system = usePrefs((p) => p.system);
+  // What it takes from another pass is measured there.
+  const taken = repair.takes.from !== 'own';
   if (!repair.void)
     return (
       <div>
         <Answer over="the void holds" digits="—" beside="not measured yet" />
+        {taken && <TakenHere whole={at.whole} id={repair.passId} shapes={[]} />}
+        <StageFindings at={at} zone={view.job.zone} stage="measure" />
         <StillNeeds texts={plan.open.measure} />
       </div>
     );
   const { index, rim } = now;
   const { shapes } = repair.void;
-  // What it takes from another pass is measured there.
-  const taken = repair.takes.from !== 'own';
   const shape = shapes[index]!;
   const problems = voidProblems(repair.void);
   const byArea = plan.method?.params?.byCoverage === true;

@@ -21,7 +21,7 @@ export function TakenHere({ whole, id, shapes }: { whole: RepairView; id: string
   return (
     <section aria-label="What it covers" className="flex flex-col gap-2">
       <TakesFields whole={whole} id={id} />
-      <Heading aside="measured at the pass below">What it covers</Heading>
+      {shapes.length > 0 && <Heading aside="measured at the pass below">What it covers</Heading>}
       <ul className="text-sm">
         {alikeRuns(shapes).map((run) => {
           const shape = shapes[run[0]!]!;

@@ -1,14 +1,16 @@
 'use client';
 import { useState } from 'react';
 import { answerTo, signsOf, TROUBLES, type Trouble, type TroubleEffect, troublesHere } from '@/core/method';
-import { fewerHands, type PlannedStep } from '@/core/plan';
+import { fewerHands, onePartMl, type PlannedStep, rightUntil } from '@/core/plan';
 import type { PassView } from '@/core/record';
+import type { MilestoneId } from '@/core/system';
 import { useFormat } from '../shared/bits';
 import { Dialog } from '../shared/Dialog';
 import { QuantityField, type Typed } from '../shared/QuantityField';
 import { SavingButton } from '../shared/SavingButton';
 import { clock } from '../shared/when';
 import { useNow } from '../workspace/now';
+import { usePrefs } from '../workspace/prefs';
 import { record } from '../workspace/record';
 
 interface Props {
@@ -97,7 +99,12 @@ function Met({
 }: Pick<Props, 'at' | 'role' | 'zone'> & { trouble: Trouble; onDone: () => void; onElse: () => void }) {
   const format = useFormat();
   const [sign, setSign] = useState<string | null>(null);
-  const [missing, setMissing] = useState<Typed | null>(null);
+  const system = usePrefs((p) => p.system);
+  const onePart = trouble.ofPart ? onePartMl(at.plan) : null;
+  const [missing, setMissing] = useState<Typed | null>(
+    // As much as one part takes; whoever knows better types over it.
+    onePart === null ? null : { value: onePart, text: format('volume', onePart).text, system },
+  );
   const [left, setLeft] = useState(Math.max(1, handsNow(at) - 1));
   const signs = signsOf(trouble);
   const answer = answerTo(trouble, sign);
@@ -144,6 +151,7 @@ function Met({
               <li key={n}>{n}</li>
             ))}
           </ol>
+          {trouble.until && <Until at={at} kinds={trouble.until} zone={zone} />}
           {answer.effect === 'more-material' && (
             <QuantityField
               kind="volume"
@@ -194,6 +202,26 @@ function Met({
         {sign ? 'another sign' : 'something else'}
       </button>
     </div>
+  );
+}
+
+/** Until when it may be set right, part by part. */
+function Until({ at, kinds, zone }: Pick<Props, 'at' | 'zone'> & { kinds: readonly MilestoneId[] }) {
+  const nowMs = useNow(1000);
+  const all = rightUntil(at.plan, kinds);
+  if (!all.length) return null;
+  return (
+    <ul data-testid="right-until">
+      {all.map(({ part, untilMs }) => (
+        <li key={`${part} ${untilMs}`} className="flex justify-between gap-3">
+          <span>{part === null ? 'It may be set back until' : `Part ${part + 1} may be set back until`}</span>
+          <strong className="fig">
+            {clock(untilMs, zone)}
+            {untilMs <= nowMs ? ', which is over' : ''}
+          </strong>
+        </li>
+      ))}
+    </ul>
   );
 }
 

@@ -1,3 +1,4 @@
+import type { MilestoneId } from '../../system';
 import type { EngineId } from '../engines';
 import type { Method } from '../method';
 import type { Role } from '../task';
@@ -59,6 +60,10 @@ export interface Trouble {
   readonly signs: string;
   /** What stays in the record besides the instant and the role. */
   readonly keeps: string;
+  /** Working times within which it is put right as told: the first of them that the sheet has. */
+  readonly until?: readonly MilestoneId[];
+  /** It befalls one of several like parts: what is missing is what one of them takes. */
+  readonly ofPart?: true;
   /** One answer, or one for each of the signs that tell its causes apart. */
   readonly answers: Answer | readonly Sign[];
 }

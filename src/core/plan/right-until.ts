@@ -1,0 +1,28 @@
+import type { MilestoneId } from '../system';
+import type { RepairPlan } from './repair-plan';
+
+/** Until when one part, or all that lies there, may still be put right. */
+export interface RightUntil {
+  /** Which of several like parts, from 0; null where it is all of them. */
+  readonly part: number | null;
+  readonly untilMs: number;
+}
+
+/**
+ * Until when what was placed may still be set right, part by part: by the first of some working times that the sheet has,
+ * of what has begun to count.
+ */
+export function rightUntil({ milestones }: RepairPlan, kinds: readonly MilestoneId[]): readonly RightUntil[] {
+  for (const kind of kinds) {
+    const found = milestones.filter((m) => m.kind === kind && m.originMs !== null && m.planMs !== null);
+    if (found.length) return found.map(({ part, planMs }) => ({ part, untilMs: planMs! }));
+  }
+  return [];
+}
+
+/** What one of several like parts takes, as it is placed, mL; null where there is but one, or nothing is planned. */
+export function onePartMl({ piece, batches }: RepairPlan): number | null {
+  const count = piece.void?.count ?? 1;
+  if (count < 2 || !batches.length) return null;
+  return batches.reduce((sum, b) => sum + b.placedMl, 0) / count;
+}
