@@ -222,11 +222,16 @@ test('knocked at +40 it comes off: a mix for one, 25.2 mL, and the release count
   expect(one).toBeCloseTo(13.17, 1);
   const knocked: Told = [
     ...closed,
-    ['2027-04-13T09:25', { kind: 'trouble', trouble: 'part-set', batch: 0, missingMl: one }],
+    ['2027-04-13T09:25', { kind: 'trouble', trouble: 'part-set', batch: 0, missingMl: one, part: 0 }],
   ];
   const p = plan(piece(), '2027-04-13T09:26', knocked);
   expect(p.batches).toHaveLength(2);
   expect(p.batches[1]!.ml).toBeCloseTo(25.2, 1);
+  // That plate is bared, spread and closed once more; the other is left alone, and nothing is too late.
+  const again = p.steps.filter((s) => s.done === null && s.stage === 'place').map((s) => s.title);
+  expect(again.join(' | ')).toMatch(/Bare part 1 of 2 again.*Spread part 1 of 2.*Close part 1 of 2/);
+  expect(again.join(' | ')).not.toMatch(/part 2 of 2/);
+  expect(p.findings.filter((f) => f.id.startsWith('late:'))).toEqual([]);
   const held = p.milestones.find((m) => m.kind === 'release' && Date.parse(m.since!) > at('2027-04-13T09:26'));
   expect(held).toBeDefined();
   expect(onePartMl(inHand([], '2027-04-13T08:00'))).toBeCloseTo(one, 6);

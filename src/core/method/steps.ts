@@ -99,10 +99,14 @@ function partsHere(c: StepContext, batch: Batch | null, engine: Engine): readonl
 }
 
 /** Batches that lie in the joint of one part. */
-const jointOf = (c: StepContext, part: number): readonly number[] =>
-  c.batches
-    .filter(({ fromTo }) => (fromTo ? part >= fromTo[0] - 1 && part < fromTo[1] : part === partsIn(c) - 1))
+const jointOf = (c: TaskContext, part: number): readonly number[] => {
+  if (c.batch?.remade) return [c.batch.index];
+  return c.batches
+    .filter(
+      ({ fromTo, remade }) => !remade && (fromTo ? part >= fromTo[0] - 1 && part < fromTo[1] : part === partsIn(c) - 1),
+    )
     .map((b) => b.index);
+};
 
 const onBatches = (on: On, c: TaskContext): readonly number[] => {
   const all = c.batches.map((b) => b.index);
@@ -249,7 +253,7 @@ export function stepsOf(method: Method, c: StepContext): readonly StepDraft[] {
       if (row.optional && !c.effects.shows.includes(row.task)) continue;
       if (row.onBase && c.onFace) continue;
       // What is of the whole joint comes once the last that lies in it is placed.
-      const last = () => (part === null ? c.batches.length - 1 : jointOf(c, part).at(-1));
+      const last = () => (part === null ? c.batches.length - 1 : jointOf({ ...c, batch }, part).at(-1));
       if (row.each === 'part' && row.ofLast && batch && batch.index !== last()) continue;
       if (row.when && !row.when(here)) continue;
       if (row.ladder) out.push(...rungsOf(method, row, here));

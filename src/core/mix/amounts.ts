@@ -59,8 +59,17 @@ export function amounts(ask: MixAsk): MixResult {
   return isMetered(sheet.kind) ? metered(basis) : potted(basis);
 }
 
-/** A batch beside the plan, of what ran out or was lost. */
-export function topUp(mix: MixResult, sheet: SheetRevision, index: number, ml: number): Batch {
+/**
+ * A batch beside the plan, of what ran out or was lost.
+ * @param remade the part that is made anew by it, from 0; null where it tops up what lies there
+ */
+export function topUp(
+  mix: MixResult,
+  sheet: SheetRevision,
+  index: number,
+  ml: number,
+  remade: number | null = null,
+): Batch {
   const last = mix.batches.at(-1)!;
   const total = ml + sheet.potLossMl;
   return {
@@ -75,5 +84,6 @@ export function topUp(mix: MixResult, sheet: SheetRevision, index: number, ml: n
     places: 1,
     mixers: sheet.mixer ? 1 : 0,
     ...NOTHING_DRAWN,
+    ...(remade === null ? {} : { remade: true as const, fromTo: [remade + 1, remade + 1] as const }),
   };
 }

@@ -153,6 +153,8 @@ export interface Batch {
   readonly volumeMl: Readonly<Record<PartId, number>>;
   /** Whole kits in this batch, or null when weighed out or metered. */
   readonly kits: number | null;
+  /** The part it serves is made anew by it: nothing of an earlier batch lies on that any more. */
+  readonly remade?: true;
   /** Like places or parts served. */
   readonly places: number;
   readonly mixers: number;

@@ -46,6 +46,8 @@ export interface Actuals {
   readonly redone: ReadonlyMap<number, number>;
   /** Volumes to top up, mL. */
   readonly topUpsMl: readonly number[];
+  /** Which part a top-up is mixed for anew, by the number of the top-up: what was on it is gone. */
+  readonly remade: ReadonlyMap<number, number>;
   readonly holdRestartedAt: number | null;
   /** What was done before these instants is done again: all of the pass, or what brought the surface back and tested it. */
   readonly doneAgain: readonly { readonly atMs: number; readonly what: 'pass' | 'finish' }[];
@@ -112,6 +114,7 @@ export const NOTHING_YET: Actuals = {
   startedAt: null,
   redone: new Map(),
   topUpsMl: [],
+  remade: new Map(),
   holdRestartedAt: null,
   doneAgain: [],
   troubles: [],

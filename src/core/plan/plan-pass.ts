@@ -252,7 +252,9 @@ export function preparePass(
       ask.sheet,
     );
     const batches: Batch[] = [...mix.batches];
-    for (const ml of actuals.topUpsMl) batches.push(topUp(mix, sheet, batches.length, ml));
+    actuals.topUpsMl.forEach((ml, i) => {
+      batches.push(topUp(mix, sheet, batches.length, ml, actuals.remade.get(i) ?? null));
+    });
     return { mix, ...rest, batches };
   };
   /** The figures of the method as they are planned with: a rate of our own gives way to what a whole kit needs. */

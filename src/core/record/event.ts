@@ -91,6 +91,8 @@ export const EventBody = z.discriminatedUnion('kind', [
     missingMl: Figure.positive().nullable(),
     /** Pairs of hands that are left. */
     handsLeft: z.number().int().min(1).max(12).optional(),
+    /** Which of several like parts it befell, from 0. */
+    part: z.number().int().min(0).max(499).optional(),
   }),
   z.object({
     kind: z.literal('override'),

@@ -146,7 +146,7 @@ export function apply(state: Actuals, event: Event, passId: string = FIRST_PASS)
 
 function trouble(before: Actuals, event: Event): Actuals {
   if (event.body.kind !== 'trouble') return before;
-  const { batch, missingMl, sign = null } = event.body;
+  const { batch, missingMl, sign = null, part } = event.body;
   const id = event.body.trouble;
   const known = TROUBLES.find((t) => t.id === id);
   const effect = known && answerTo(known, sign)?.effect;
@@ -168,7 +168,14 @@ function trouble(before: Actuals, event: Event): Actuals {
             pours: state.pours.filter((p) => p.batch !== batch),
           };
     case 'more-material':
-      return missingMl === null ? state : { ...state, ...again('finish'), topUpsMl: [...state.topUpsMl, missingMl] };
+      return missingMl === null
+        ? state
+        : {
+            ...state,
+            ...again('finish'),
+            topUpsMl: [...state.topUpsMl, missingMl],
+            remade: part === undefined ? state.remade : withKey(state.remade, state.topUpsMl.length, part),
+          };
     case 'fewer-hands':
       return event.body.handsLeft === undefined
         ? state
@@ -181,7 +188,16 @@ function trouble(before: Actuals, event: Event): Actuals {
       return { ...state, ...again('finish') };
     case 'redo-pass':
       // What was mixed for it is gone, what topped it up as well.
-      return { ...state, ...again('pass'), pours: [], drunk: [], topUpsMl: [], witness: new Map(), smear: new Map() };
+      return {
+        ...state,
+        ...again('pass'),
+        pours: [],
+        drunk: [],
+        topUpsMl: [],
+        remade: new Map(),
+        witness: new Map(),
+        smear: new Map(),
+      };
     default:
       return state;
   }

@@ -4,7 +4,7 @@ import { answerTo, signsOf, TROUBLES, type Trouble, type TroubleEffect, troubles
 import { fewerHands, onePartMl, type PlannedStep, rightUntil } from '@/core/plan';
 import type { PassView } from '@/core/record';
 import type { MilestoneId } from '@/core/system';
-import { useFormat } from '../shared/bits';
+import { Choice, useFormat } from '../shared/bits';
 import { Dialog } from '../shared/Dialog';
 import { QuantityField, type Typed } from '../shared/QuantityField';
 import { SavingButton } from '../shared/SavingButton';
@@ -100,6 +100,8 @@ function Met({
   const format = useFormat();
   const [sign, setSign] = useState<string | null>(null);
   const system = usePrefs((p) => p.system);
+  const count = trouble.ofPart ? (at.plan.piece.void?.count ?? 1) : 1;
+  const [part, setPart] = useState(0);
   const onePart = trouble.ofPart ? onePartMl(at.plan) : null;
   const [missing, setMissing] = useState<Typed | null>(
     // As much as one part takes; whoever knows better types over it.
@@ -152,6 +154,14 @@ function Met({
             ))}
           </ol>
           {trouble.until && <Until at={at} kinds={trouble.until} zone={zone} />}
+          {count > 1 && (
+            <Choice
+              label="Which part"
+              options={Array.from({ length: count }, (_, i) => ({ id: String(i), label: String(i + 1) }))}
+              value={String(part)}
+              onChange={(id) => setPart(Number(id))}
+            />
+          )}
           {answer.effect === 'more-material' && (
             <QuantityField
               kind="volume"
@@ -187,6 +197,7 @@ function Met({
                   ...(sign ? { sign } : {}),
                   batch: batch === null ? null : Math.min(batch, batches.length - 1),
                   missingMl: missing?.value ?? null,
+                  ...(count > 1 ? { part } : {}),
                   ...(answer.effect === 'fewer-hands' ? { handsLeft: left } : {}),
                 },
                 role,
