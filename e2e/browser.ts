@@ -230,6 +230,7 @@ export function site(): Site {
     context: async (viewport = DESKTOP, over = {}) => {
       const context = await onDisk(ownProfile(), viewport, over);
       own.push(context);
+      await forget(context.pages()[0]!, base());
       return context;
     },
   };

@@ -21,6 +21,8 @@ for (let times = 0; times < 2; times++) {
   await page.goto(base);
   await page.getByRole('heading', { name: 'Slip ramp before the season' }).waitFor();
   for (const view of VIEWS) await turnTo(page, base, view);
+  // Left first: what is open writes on.
+  await page.goto('about:blank');
   await forget(page, base);
   await page.close();
 }
