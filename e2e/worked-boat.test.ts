@@ -252,7 +252,6 @@ test('ten holes of three sizes out of sachets: five, or four with a first layer 
   await type(page, 'How thick', '0.5 mm');
   await type(page, 'Beyond it all round', '15 mm');
   for (const face of ['4 × Ø 36 mm', '4 × Ø 46 mm', '2 × Ø 70 mm']) await covers.getByText(face).waitFor();
-  if (process.env.GRENKO_SHOT) await page.screenshot({ path: process.env.GRENKO_SHOT });
   await chosen(page, '18 °C', 'Finish resin');
   await stage(page, 'Mix');
   await choose(page, 'Reserve for doubt', 'none');

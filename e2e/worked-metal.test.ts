@@ -327,7 +327,6 @@ test('a shoe on a barrier boom: too little to be metered on its scale, left alon
   await page.getByLabel('What rest 1 costs').fill('the Sunday morning run');
   await rests.getByText(/Sun 13:5\d it holds, as planned; 3[0-4] min to spare/).waitFor();
   await says(page, /It holds before it is moved again[\s\S]*Say so to whoever runs it: the Sunday morning run/);
-  if (process.env.GRENKO_SHOT) await page.screenshot({ path: process.env.GRENKO_SHOT });
 });
 
 test('a shroud tab rebuilt in the mould of its twin: powder and liquid, beads, the stick warmed through', async () => {

@@ -163,28 +163,7 @@ test('at 08:50 the left plate has stood too long: it is bared again, or mixed by
   expect(inDry.steps.some((s) => s.id.endsWith('bare-again'))).toBe(false);
 });
 
-test('primed only tomorrow the window has closed: wash and abrade come first', () => {
-  const told: Told = [
-    ...bared('2027-04-13T08:45'),
-    ...(
-      [
-        ['08:48', 'b1:mix'],
-        ['08:50', 'b1:carry'],
-        ['08:56', 'b1:spread'],
-        ['09:05', 'b1:close'],
-        ['09:11', 'b1.2:spread'],
-        ['09:20', 'b1.2:close'],
-        ['09:25', 'hold:leave'],
-        ['14:00', 'finish:release'],
-      ] as const
-    ).map(([hm, id]) => [`2027-04-13T${hm}`, { kind: 'step-done', step: id } as const] as const),
-  ];
-  const seal = (nowIso: string) => plan(piece(), nowIso, told).steps.map((s) => s.id);
-  expect(seal('2027-04-13T14:35')).not.toContain('abrade');
-  expect(seal('2027-04-14T06:30')).toContain('abrade');
-});
-
-/** Both plates closed, and what happens to the left one after. */
+/** Both plates closed. */
 const closed: Told = [
   ...bared('2027-04-13T08:45'),
   ...(
@@ -198,6 +177,17 @@ const closed: Told = [
     ] as const
   ).map(([hm, id]) => [`2027-04-13T${hm}`, { kind: 'step-done', step: id } as const] as const),
 ];
+test('primed only tomorrow the window has closed: wash and abrade come first', () => {
+  const told: Told = [
+    ...closed,
+    ['2027-04-13T09:25', { kind: 'step-done', step: 'hold:leave' }],
+    ['2027-04-13T14:00', { kind: 'step-done', step: 'finish:release' }],
+  ];
+  const seal = (nowIso: string) => plan(piece(), nowIso, told).steps.map((s) => s.id);
+  expect(seal('2027-04-13T14:35')).not.toContain('abrade');
+  expect(seal('2027-04-14T06:30')).toContain('abrade');
+});
+
 const inHand = (told: Told, nowIso: string) => {
   const [pass] = viewJob(
     { job, repairs: [repairOf(piece())], sheets: [sheet], stock: [], events: happened(job, told) },
@@ -235,6 +225,12 @@ test('knocked at +40 it comes off: a mix for one, 25.2 mL, and the release count
   const held = p.milestones.find((m) => m.kind === 'release' && Date.parse(m.since!) > at('2027-04-13T09:26'));
   expect(held).toBeDefined();
   expect(onePartMl(inHand([], '2027-04-13T08:00'))).toBeCloseTo(one, 6);
+  // Knocked a second time it is no more than that, and the time that counts is that of the new mix.
+  const twice = inHand(knocked, '2027-04-13T09:26');
+  expect(onePartMl(twice)).toBeCloseTo(one, 6);
+  const [left, right] = rightUntil(twice, ['open']);
+  expect([left!.part, right!.part]).toEqual([0, 1]);
+  expect(left!.untilMs).toBeGreaterThan(right!.untilMs);
 });
 
 test('not accepted: one open time for both, counted from mixing; a bond line outside its band unsaid', () => {

@@ -1,6 +1,6 @@
 import { valueAt } from '../climate';
 import { paceOf, progressAlong } from '../cure';
-import { clockOf, MILESTONES, milestoneOf } from '../system';
+import { clockOf, MILESTONES, milestoneKind, milestoneOf } from '../system';
 import { attempt } from '../units';
 import type { MilestoneTime } from './milestone-times';
 import { attemptReach, historyOf, sideOf } from './reach-try';
@@ -28,7 +28,7 @@ export interface RestFit {
 
 /** The wait in which nobody may move it: until it holds by itself, else until what it is released at. */
 export const undisturbed = (plan: RepairPlan): MilestoneTime | null =>
-  plan.milestones.findLast((m) => m.kind === 'release' && m.originMs !== null) ??
+  plan.milestones.findLast((m) => milestoneKind(m.kind).holdsAlone && m.originMs !== null) ??
   plan.milestones.findLast((m) => m.kind === plan.serves && m.originMs !== null) ??
   null;
 

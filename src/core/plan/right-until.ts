@@ -15,7 +15,9 @@ export interface RightUntil {
 export function rightUntil({ milestones }: RepairPlan, kinds: readonly MilestoneId[]): readonly RightUntil[] {
   for (const kind of kinds) {
     const found = milestones.filter((m) => m.kind === kind && m.originMs !== null && m.planMs !== null);
-    if (found.length) return found.map(({ part, planMs }) => ({ part, untilMs: planMs! }));
+    // Of a part that was made anew the last time counts.
+    const last = new Map(found.map(({ part, planMs }) => [part, planMs!]));
+    if (last.size) return [...last].map(([part, untilMs]) => ({ part, untilMs }));
   }
   return [];
 }
@@ -23,6 +25,7 @@ export function rightUntil({ milestones }: RepairPlan, kinds: readonly Milestone
 /** What one of several like parts takes, as it is placed, mL; null where there is but one, or nothing is planned. */
 export function onePartMl({ piece, batches }: RepairPlan): number | null {
   const count = piece.void?.count ?? 1;
-  if (count < 2 || !batches.length) return null;
-  return batches.reduce((sum, b) => sum + b.placedMl, 0) / count;
+  const planned = batches.filter((b) => !b.topUp);
+  if (count < 2 || !planned.length) return null;
+  return planned.reduce((sum, b) => sum + b.placedMl, 0) / count;
 }

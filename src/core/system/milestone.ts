@@ -51,6 +51,8 @@ interface MilestoneKind {
   readonly manner?: true;
   /** Water must not come on it before. */
   readonly keptDry?: true;
+  /** Until it nobody may move what lies there: from it on it holds by itself. */
+  readonly holdsAlone?: true;
   /** A test by touch can tell it: what bears a load cannot be felt. */
   readonly touch?: true;
   /** What sheets usually count it from and run it on, where that is not from when it is placed, on the base. */
@@ -175,6 +177,7 @@ export const MILESTONES = {
     order: 2,
     later: ['foot', 'light-load', 'load', 'full-cure'],
     touch: true,
+    holdsAlone: true,
   },
   foot: { label: 'Foot traffic', clock: 'waiting', order: 3, later: ['light-load', 'load', 'full-cure'] },
   'light-load': { label: 'Light load', clock: 'waiting', order: 4, later: ['load', 'full-cure'] },

@@ -5,7 +5,7 @@ import { figure, formatDuration } from '@/core/units';
 import { Heading } from '../shared/bits';
 import { WhenField } from '../shared/WhenField';
 import { shortWhen } from '../shared/when';
-import { changePass } from '../workspace/workspace';
+import { changePass, useWorkspace } from '../workspace/workspace';
 
 const HOUR_MS = 3_600_000;
 const MOST = 20;
@@ -30,10 +30,15 @@ function Worth({ fit, zone, nowMs }: { fit: RestFit; zone: string; nowMs: number
   );
 }
 
+interface RestsProps extends Pick<PassView, 'repair' | 'plan'> {
+  readonly zone: string;
+  readonly nowMs: number;
+}
+
 /** The times in which it need not move, and which of them the wait fits into. */
-export function Rests({ repair, plan, zone, nowMs }: Pick<PassView, 'repair' | 'plan'> & Now) {
-  const { rests } = repair;
-  // Of what stands there when it is written: the plan that is drawn may be a moment older.
+export function Rests({ repair, plan, zone, nowMs }: RestsProps) {
+  // As it is drafted this moment: what is typed would come back from a plan that is a moment older.
+  const rests = useWorkspace((d) => d.repairs.get(repair.id))?.rests ?? repair.rests;
   const write = (to: (rests: readonly Rest[]) => readonly Rest[]) =>
     changePass(repair, (r: Piece) => ({ ...r, rests: [...to(r.rests)].sort((a, b) => a.fromMs - b.fromMs) }), 'rests');
   const set = (i: number, over: Partial<Rest>) => write((all) => all.map((r, k) => (k === i ? { ...r, ...over } : r)));
@@ -44,7 +49,7 @@ export function Rests({ repair, plan, zone, nowMs }: Pick<PassView, 'repair' | '
     <section aria-label="When it may rest">
       <Heading aside="none: at any time">When it may be left alone</Heading>
       {rests.map((r, i) => (
-        <div key={`${r.fromMs} ${r.untilMs}`} className="mb-2">
+        <div key={i} className="mb-2">
           <div className="grid grid-cols-[1fr_auto] gap-x-2 items-end">
             <WhenField
               label={`Rests from, ${i + 1}`}
@@ -96,8 +101,4 @@ export function Rests({ repair, plan, zone, nowMs }: Pick<PassView, 'repair' | '
       )}
     </section>
   );
-}
-interface Now {
-  readonly zone: string;
-  readonly nowMs: number;
 }

@@ -136,7 +136,14 @@ function Sheet({ at }: StageProps) {
     now.page === 'setting' && !repair.settingOut ? 'section' : (now.page ?? (kind.fromAbove ? 'plan' : 'section'));
   const dims = kind.dimensions(shape);
   const open = dims.some((d) => d.measured.text === '');
-  const values = Object.fromEntries(dims.map((d) => [d.key, d.measured.valueMm]));
+  const { takes } = repair;
+  const values = {
+    ...Object.fromEntries(dims.map((d) => [d.key, d.measured.valueMm])),
+    // Over what was left low the shape holds the mean: as thick as it was typed is what is drawn.
+    ...(takes.from === 'face' ? { thickness: takes.thickness.valueMm } : {}),
+  };
+  // Of a face that is measured at another pass only the thickness is this one’s.
+  const pullable = takes.from === 'own' || page !== 'plan';
   const scanning = isScanned(shape);
   const withRim: Plan = {
     ...drawable.value.plan,
@@ -178,28 +185,31 @@ function Sheet({ at }: StageProps) {
           layers={layers}
           crownMm={crown}
           values={page === 'setting' ? settingValues : values}
-          onDrag={(key, mm) =>
-            page === 'setting'
-              ? changePass(
-                  repair,
-                  (r) =>
-                    r.settingOut && key in settingValues
-                      ? {
-                          ...r,
-                          settingOut: {
-                            ...r.settingOut,
-                            [key]: {
-                              ...r.settingOut[key as 'along'],
-                              valueMm: mm,
-                              text: `${Number(mm.toFixed(1))} mm`,
-                              textSystem: 'metric',
-                            },
-                          },
-                        }
-                      : r,
-                  `setting:${key}`,
-                )
-              : pullThickness(repair, key, mm) || pullDimension(repair, index, shape, key, mm)
+          onDrag={
+            pullable
+              ? (key, mm) =>
+                  page === 'setting'
+                    ? changePass(
+                        repair,
+                        (r) =>
+                          r.settingOut && key in settingValues
+                            ? {
+                                ...r,
+                                settingOut: {
+                                  ...r.settingOut,
+                                  [key]: {
+                                    ...r.settingOut[key as 'along'],
+                                    valueMm: mm,
+                                    text: `${Number(mm.toFixed(1))} mm`,
+                                    textSystem: 'metric',
+                                  },
+                                },
+                              }
+                            : r,
+                        `setting:${key}`,
+                      )
+                    : pullThickness(repair, key, mm) || pullDimension(repair, index, shape, key, mm)
+              : undefined
           }
           onMove={(key, p) =>
             key.startsWith('rim.')
@@ -239,8 +249,10 @@ function Sheet({ at }: StageProps) {
           onChange={(id) => look({ ...now, page: id })}
         />
         <p className="soft text-sm leading-tight hidden sm:block">
-          {repair.base.material}, {format('length', repair.base.thicknessMm).text} thick · pull what is round or square,
-          or use the arrow keys on it
+          {repair.base.material}, {format('length', repair.base.thicknessMm).text} thick ·{' '}
+          {pullable
+            ? 'pull what is round or square, or use the arrow keys on it'
+            : 'measured at the pass it lies on; its thickness is pulled in the section'}
         </p>
       </div>
     </div>
