@@ -106,10 +106,14 @@ describe('a layer on the face of a fill', () => {
       const { outlines } = sectionInPlace(voids, 'p2', 0);
       const points = outlines.find((o) => o.role === 'void')!.points;
       const span = (k: 0 | 1) => Math.max(...points.map((p) => p[k])) - Math.min(...points.map((p) => p[k]));
-      return { across: span(0), thick: span(1) };
+      const base = outlines.find((o) => o.role === 'base')!.points.map((p) => p[0]);
+      return { across: span(0), thick: span(1), spare: Math.max(...base) - Math.max(...points.map((p) => p[0])) };
     };
     expect(wide(25).across - wide(0).across).toBeCloseTo(50, 9);
     expect(wide(25).thick).toBeCloseTo(4, 9);
+    // And the base under it.
+    expect(wide(25).spare).toBeCloseTo(wide(0).spare, 9);
+    expect(wide(25).spare).toBeGreaterThan(0);
   });
   const at = (from: 'face' | 'left', mm: number) => {
     const repair = layered(from, mm);

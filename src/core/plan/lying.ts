@@ -42,7 +42,7 @@ export function sectionInPlace(all: readonly Named[], passId: string, index: num
     return (
       (under?.piece.void && thickness !== null
         ? layerInPlace(
-            under.piece.void,
+            under.piece.void.shapes[index] ?? under.piece.void.shapes[0]!,
             under.name,
             thickness,
             takes.from === 'face',

@@ -2,7 +2,7 @@ import { bounds, rect } from './draw';
 import { kindOf } from './measure';
 import type { Point } from './point';
 import type { Drawing, Outline } from './shape';
-import type { Void } from './shapes';
+import type { Void, VoidShape } from './shapes';
 
 /** What else is put into the place that is drawn: what lies there already, or comes over it later. */
 export interface Lying {
@@ -79,20 +79,19 @@ export function inPlace(section: Drawing, others: readonly Lying[]): Drawing {
 
 /**
  * A section through a fill and the layer that goes on its face, or into what it left low, to scale.
- * @param under the void that is filled already
+ * @param shape of the void that is filled already
  * @param thicknessMm of the layer
  * @param over whether it stands on the face; else it lies in what was left low
  * @param beyondMm how far it reaches past the fill on each side
  * @returns null where the fill has no section in which a face can be seen
  */
 export function layerInPlace(
-  under: Void,
+  shape: VoidShape,
   name: string,
   thicknessMm: number,
   over: boolean,
   beyondMm = 0,
 ): Drawing | null {
-  const shape = under.shapes[0]!;
   const section = kindOf(shape).section(shape);
   const origin = originOf(section);
   const filled = voidsOf(section);
@@ -100,11 +99,17 @@ export function layerInPlace(
   const [x0, y0, x1] = boxOf(filled);
   const face = y0;
   const [from, to] = over ? [face - thicknessMm, face] : [face, face + thicknessMm];
+  // The base reaches under all of the layer.
+  const middle = (x0 + x1) / 2;
+  const under = (o: Outline): Outline =>
+    o.role === 'base'
+      ? { ...o, points: o.points.map(([x, y]): Point => [x + Math.sign(x - middle) * beyondMm, y]) }
+      : o;
   return {
     title: 'section, with what lies there',
     origin,
     outlines: [
-      ...section.outlines.filter((o) => o.role !== 'void' && o.role !== 'plate'),
+      ...section.outlines.filter((o) => o.role !== 'void' && o.role !== 'plate').map(under),
       ...filled.map((o, i): Outline => ({ role: 'already', points: o.points, ...(i ? {} : { label: name }) })),
       { role: 'void', points: rect(x0 - beyondMm, from, x1 + beyondMm, to) },
     ],

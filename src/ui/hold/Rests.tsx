@@ -16,14 +16,14 @@ function Worth({ fit, zone, nowMs }: { fit: RestFit; zone: string; nowMs: number
   const begun = planned ? 'as planned' : `closed ${shortWhen(fromMs, zone, nowMs)}`;
   if (holdsIn(fit))
     return (
-      <p className="text-sm" data-rest="holds">
+      <p className="text-sm mt-1" data-rest="holds">
         <strong className="fig">{shortWhen(doneMs!, zone, nowMs)}</strong> it holds, {begun};{' '}
         {formatDuration((rest.untilMs - doneMs!) / 60_000)} to spare. Closed by{' '}
         <span className="fig">{shortWhen(latestMs!, zone, nowMs)}</span> it still does.
       </p>
     );
   return (
-    <p className="text-sm" style={{ color: 'var(--stop)' }} data-rest="moved">
+    <p className="text-sm mt-1" style={{ color: 'var(--stop)' }} data-rest="moved">
       Too short: {share === null ? 'not through' : `${figure(share * 100, 2)} % of the way`} when it ends, {begun}
       {latestMs === null ? '' : `; closed by ${shortWhen(latestMs, zone, nowMs)} it would hold`}.
     </p>

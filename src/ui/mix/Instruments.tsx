@@ -92,23 +92,25 @@ export function Instruments({ repair, plan, batch }: { repair: Piece; plan: Repa
           />
         )}
         {!packets && (
-          <QuantityField
-            kind="volume"
-            label="Largest vessel (empty: a mortar tub)"
-            value={repair.bench.vesselMaxMl}
-            onChange={(t) => bench({ vesselMaxMl: t.value })}
-            onClear={() => bench({ vesselMaxMl: null })}
-            check={(v) => (v > 0 ? null : 'More than 0.')}
-          />
+          <>
+            <QuantityField
+              kind="volume"
+              label="Largest vessel (empty: a mortar tub)"
+              value={repair.bench.vesselMaxMl}
+              onChange={(t) => bench({ vesselMaxMl: t.value })}
+              onClear={() => bench({ vesselMaxMl: null })}
+              check={(v) => (v > 0 ? null : 'More than 0.')}
+            />
+            <QuantityField
+              kind="mass"
+              label="Most in one pot (empty: by time)"
+              value={repair.massCapG}
+              onChange={(t) => changePass(repair, (r) => ({ ...r, massCapG: t.value }), 'cap')}
+              onClear={() => changePass(repair, (r) => ({ ...r, massCapG: null }), 'cap')}
+              check={(v) => (v > 0 ? null : 'More than 0.')}
+            />
+          </>
         )}
-        <QuantityField
-          kind="mass"
-          label="Most in one pot (empty: by time)"
-          value={repair.massCapG}
-          onChange={(t) => changePass(repair, (r) => ({ ...r, massCapG: t.value }), 'cap')}
-          onClear={() => changePass(repair, (r) => ({ ...r, massCapG: null }), 'cap')}
-          check={(v) => (v > 0 ? null : 'More than 0.')}
-        />
       </div>
       {way === 'drops' && (
         <div className="mt-2">

@@ -157,7 +157,7 @@ function Met({
           {count > 1 && (
             <Choice
               label="Which part"
-              options={Array.from({ length: count }, (_, i) => ({ id: String(i), label: String(i + 1) }))}
+              options={Array.from({ length: count }, (_, i) => ({ id: String(i), label: `part ${i + 1}` }))}
               value={String(part)}
               onChange={(id) => setPart(Number(id))}
             />
