@@ -188,7 +188,9 @@ export interface Site {
 export function site(): Site {
   const shared = new Map<typeof DESKTOP, BrowserContext>();
   const folders: string[] = [];
-  /** A profile of its own that knows the product compiled (GRENKO_PROFILE, made once for the run), but nothing stored. */
+  /**
+   * A profile of its own that knows the product compiled (GRENKO_PROFILE, made once for the run), but nothing stored.
+   */
   const ownProfile = (): string => {
     const folder = mkdtempSync(join(tmpdir(), 'grenko-profile-'));
     folders.push(folder);

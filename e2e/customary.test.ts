@@ -15,7 +15,9 @@ const PRINTED = [
   ...sampleStock(0).flatMap((l) => l.breaches.map((b) => b.text)),
 ].sort((a, b) => b.length - a.length);
 
-/** Metric figures on the page, each with some of what stands round it; what a person typed or a pack prints is theirs. */
+/**
+ * Metric figures on the page, each with some of what stands round it; what a person typed or a pack prints is theirs.
+ */
 const metricOn = (page: Page): Promise<readonly string[]> =>
   page.evaluate((theirs) => {
     const units = /\d\s?(?:mm|cm|m²|m³|mL|L|kg|g|°C|K|MPa|kN|km\/h|mL\/m²|m)(?![\w/²³°])/;

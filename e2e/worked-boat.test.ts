@@ -2,9 +2,18 @@ import { site } from './browser';
 import { choose, measuredAs, stage, type, whenItMayGo } from './hands';
 import { begin, begun, chosen, known, newJob, said, says, typeSheet } from './worked';
 
-/** Jobs on a boat, typed from an empty database as a person types them: figures, units and reasons are on the screen. */
+/**
+ * Jobs on a boat, typed from an empty database as a person types them: figures, units and reasons are on the screen.
+ */
 const yard = site();
 const { base } = yard;
+
+/** What the sachets of a hull print. */
+const SACHET_TIMES = [
+  ['Use-by of the pot', '10 C: 60 min\n20 C: 30 min', 'mixing begins', 'the pot'],
+  ['Gel', '10 C: 90 min\n20 C: 40 min', 'it is placed', 'the base'],
+  ['Grind or sand', '10 C: 10 h\n20 C: 5 h', 'it is placed', 'the base'],
+] as const;
 
 test('a depth sensor bonded inside the hull: one kneaded packet, a route walked in its working time, launched in the open hours', async () => {
   const page = await begin(yard, '2027-04-20T04:00:00Z');
@@ -109,11 +118,7 @@ test('holes in a hull: screw holes in one go, wide ones in layers with fabric, e
       ['Left in the pot and on tools', '1.2 mL'],
       ['Lift to', '8 mm'],
     ],
-    [
-      ['Use-by of the pot', '10 C: 60 min\n20 C: 30 min', 'mixing begins', 'the pot'],
-      ['Gel', '10 C: 90 min\n20 C: 40 min', 'it is placed', 'the base'],
-      ['Grind or sand', '10 C: 10 h\n20 C: 5 h', 'it is placed', 'the base'],
-    ],
+    SACHET_TIMES,
   );
   await newJob(page, base(), '13 °C', '60 %');
   await begun(page, /Hole in a laminate or shell/, 'laminate-hole', 'laminate');
@@ -161,11 +166,7 @@ test('ten holes of three sizes out of sachets: five, or four with a first layer 
       ['Left in the pot and on tools', '0 mL'],
       ['Lift to', '8 mm'],
     ],
-    [
-      ['Use-by of the pot', '10 C: 60 min\n20 C: 30 min', 'mixing begins', 'the pot'],
-      ['Gel', '10 C: 90 min\n20 C: 40 min', 'it is placed', 'the base'],
-      ['Grind or sand', '10 C: 10 h\n20 C: 5 h', 'it is placed', 'the base'],
-    ],
+    SACHET_TIMES,
   );
   await typeSheet(
     page,
@@ -473,7 +474,8 @@ test('a skin fitting in four passes of four systems: each from the window of the
   await stage(page, 'Mix');
   await says(page, /67\.0\s*mL/);
   await stage(page, 'Hold');
-  // At 13 °C: the build may go on for five hours from 2 h 25 after the tack, sanded 14 h after the fairing, recoated 4 h
+  // At 13 °C: the build may go on for five hours from 2 h 25 after the tack, sanded 14 h after the fairing, recoated 4
+  // h
   // after each coat; and each pass has a window of its own.
   await says(page, /Recoat from · 1 Fitting[\s\S]*?2 h 25 min[\s\S]*Recoat until · 1 Fitting[\s\S]*?7 h 31 min/);
   await says(page, /Grind or sand · 3 Faired[\s\S]*?14 h 02 min/);

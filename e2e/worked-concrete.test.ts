@@ -275,7 +275,8 @@ test('a granite landing: the bed by its sheet, four spreads in their open time, 
   await choose(page, 'Reserve for doubt', 'none');
   await says(page, /3 × Kit 1; buy 3 × Kit 1/);
   await stage(page, 'Place');
-  // Nobody kneels on the bed before it bears it: the first thing on it is the raking, when its tier lets it, in the hours.
+  // Nobody kneels on the bed before it bears it: the first thing on it is the raking, when its tier lets it, in the
+  // hours.
   await says(page, /Wed 06:0011\. Rake and vacuum the joints/);
   const joints = await said(page);
   for (const words of [

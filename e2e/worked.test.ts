@@ -94,7 +94,8 @@ test('two wear plates from one mix', async () => {
   await type(page, 'Bond line thickness', '1.1');
   await says(page, /1\.1(0)? mm[\s\S]*0\.8/);
 
-  // Worked: both are closed, then the left one is knocked. Each may be set back in its own open time; later it comes off,
+  // Worked: both are closed, then the left one is knocked. Each may be set back in its own open time; later it comes
+  // off,
   // and a mix for it alone is planned.
   await type(page, 'Bond line thickness', '0.5');
   await stage(page, 'Place');

@@ -3,7 +3,10 @@ import { readJobFile } from '../src/core/file';
 import { chainsOf } from '../src/core/record';
 import { Refusal } from '../src/core/units';
 
-/** Checks that the record in a job file is whole: `npm run -s verify -- FILE`, `-` for standard input. 0 whole, 1 broken, 2 not read. */
+/**
+ * Checks that the record in a job file is whole: `npm run -s verify -- FILE`, `-` for standard input. 0 whole, 1
+ * broken, 2 not read.
+ */
 function main(): number {
   const [file] = process.argv.slice(2);
   if (!file) {

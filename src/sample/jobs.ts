@@ -320,7 +320,9 @@ export function methodsData(nowMs: number, zone: string): SampleData {
   };
 }
 
-/** Edges of the ramp as they were found last month, mm along and across, and what the crew left for the next like one. */
+/**
+ * Edges of the ramp as they were found last month, mm along and across, and what the crew left for the next like one.
+ */
 const EDGES = [
   [210, 150],
   [260, 170],

@@ -7,7 +7,9 @@ import { freshJob, freshRepair } from '@/ui/workspace/fresh';
 import { PLAIN_READER } from '@/words';
 import { at, printedPlan, ZONE } from './made';
 
-/** Every method as somebody plans it for the first time: a shape as it is drawn, a system that serves, all else left. */
+/**
+ * Every method as somebody plans it for the first time: a shape as it is drawn, a system that serves, all else left.
+ */
 const NOW = at('2027-05-10T07:00');
 const sheets = sampleRecords(NOW, ZONE).filter((r): r is SheetRevision => r.record === 'sheet');
 const job = { ...freshJob(NOW), zone: ZONE, startFrom: NOW };

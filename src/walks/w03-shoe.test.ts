@@ -6,7 +6,9 @@ import { curve, kitOf, partsOf, ratioOf } from '@/sample/sheet-words';
 import { pasteSheet } from '@/sample/systems';
 import { at, baseAt, happened, off, printedPlan, walkJob, walkPiece, workedUpTo } from './made';
 
-/** A magnet shoe bonded to the barrier boom on a cold night: how little is mixed, and how long it must be left alone. */
+/**
+ * A magnet shoe bonded to the barrier boom on a cold night: how little is mixed, and how long it must be left alone.
+ */
 const H = 60;
 const SEATED = '2027-04-17T21:00';
 const job = walkJob({

@@ -6,7 +6,8 @@ import { indexAt, type Series, valueAt } from './series';
 
 /**
  * Base materials: conductivity W/mK and ρc J/m³K, common handbook values for dry material at 20 °C; what a new repair
- * takes for its thickness and what lies behind it; whether it is cast and has to be of an age; how much it grows, 1/K; whether, bare, it drinks water and swells.
+ * takes for its thickness and what lies behind it; whether it is cast and has to be of an age; how much it grows, 1/K;
+ * whether, bare, it drinks water and swells.
  */
 export const BASE_PROPERTIES = {
   concrete: {
@@ -127,7 +128,9 @@ export function ofMaterial(
 /** Heat transfer from air, W/m²K. */
 const H = { sheltered: 10, windy: 25 } as const;
 
-/** What may stand behind a base: how well it takes up heat, W/m²K, and the temperature it has; null where none passes. */
+/**
+ * What may stand behind a base: how well it takes up heat, W/m²K, and the temperature it has; null where none passes.
+ */
 const BACKS: Readonly<
   Record<
     BaseBody['back'],

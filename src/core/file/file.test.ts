@@ -100,7 +100,8 @@ test('a file of version 3 plans as the core of its time planned it, to the minut
     ]),
   ).toEqual(
     was!.steps.map((s, i, all) => {
-      // What stays in the pot was once counted as spread: with that mended, all from the spreading on is a minute sooner.
+      // What stays in the pot was once counted as spread: with that mended, all from the spreading on is a minute
+      // sooner.
       const spread = all.findIndex((x) => x.id === 'b1:spread');
       const sooner = (iso: string, by: boolean) => new Date(Date.parse(iso) - (by ? 60_000 : 0)).toISOString();
       return [s.id, sooner(s.from, i > spread), sooner(s.to, i >= spread)];

@@ -130,7 +130,9 @@ const priceOf = (sheet: SheetRevision, total: readonly number[]): number | null 
     ? null
     : total.reduce((s, n, i) => s + n * (sheet.kits[i]!.price ?? 0), 0);
 
-/** What the material is, held against what the method needs; a method that is not known needs nothing that can be told. */
+/**
+ * What the material is, held against what the method needs; a method that is not known needs nothing that can be told.
+ */
 function takenCriterion(repair: Piece, sheet: SheetRevision): Criterion {
   const method = methodOf(repair.method.id);
   const all = method ? takenBy(method, sheet) : [];

@@ -1,5 +1,6 @@
 /**
- * What a record says of a ratio of real to planned: a figure, that it was at least so much (it ran out), or that it lies
+ * What a record says of a ratio of real to planned: a figure, that it was at least so much (it ran out), or that it
+ * lies
  * between two looks (an hourly touch test).
  */
 export type Observation =
@@ -125,7 +126,8 @@ function quantile(grid: readonly number[], weights: readonly number[], share: nu
 
 /**
  * What records say of a ratio: a log-normal of unknown middle and scatter, drawn towards the method’s own figure, with
- * what ran out as a lower bound and what was only looked at now and then between its looks; one record in many may be of
+ * what ran out as a lower bound and what was only looked at now and then between its looks; one record in many may be
+ * of
  * another kind altogether. By quadrature over a grid: no step of it is random.
  * @returns null without a sound record
  */

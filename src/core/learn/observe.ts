@@ -113,7 +113,9 @@ const volumeOf = (by: Readonly<Partial<Record<string, number>>>): number =>
 /** States that say it has set, and those that say it has not. */
 const SET = new Set(['hard']);
 
-/** How late it set: between the last look at which it had not and the first at which it had, against the sheet’s time. */
+/**
+ * How late it set: between the last look at which it had not and the first at which it had, against the sheet’s time.
+ */
 function clockSeen(view: RepairView, pass: PassView, events: readonly Event[]): readonly Seen[] {
   const { plan, repair } = pass;
   const due = plan.milestones.findLast((m) => m.kind === plan.serves);

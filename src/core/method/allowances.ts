@@ -70,7 +70,10 @@ export const furtherCoats: AllowanceRow = {
 /** The line that it stands in. */
 export const BY_COVERAGE = 'coverage';
 
-/** What the sheet's coverage says beyond the geometry; where the film is too thin to be measured, also what it says less. */
+/**
+ * What the sheet's coverage says beyond the geometry; where the film is too thin to be measured, also what it says
+ * less.
+ */
 export const byCoverage: AllowanceRow = {
   id: BY_COVERAGE,
   of: (c) => {
@@ -94,7 +97,10 @@ export const byCoverage: AllowanceRow = {
   },
 };
 
-/** What the sheet's coverage says beyond the geometry of a bed: combs are held flatter and backs are hollower than drawn. */
+/**
+ * What the sheet's coverage says beyond the geometry of a bed: combs are held flatter and backs are hollower than
+ * drawn.
+ */
 export const bedByCoverage: AllowanceRow = {
   id: BY_COVERAGE,
   of: (c) => {

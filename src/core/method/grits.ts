@@ -55,7 +55,10 @@ export const SCRATCH_SHARE = 0.4;
 /** Depth of the scratches that a grit leaves, mm. */
 export const scratchMm = (grit: GritId): number => (SCRATCH_SHARE * GRAIN_UM[grit]) / 1000;
 
-/** Grits as somebody wrote them, coarse to fine, each once; words that are no grade are left out. @example gritsIn('P80, p180') // ['P80', 'P180'] */
+/**
+ * Grits as somebody wrote them, coarse to fine, each once; words that are no grade are left out. @example gritsIn('P80,
+ * p180') // ['P80', 'P180']
+ */
 export const gritsIn = (text: string): readonly GritId[] => {
   const named = new Set(text.toUpperCase().match(/P\d+/g) ?? []);
   return GRITS.filter((g) => named.has(g));

@@ -12,7 +12,9 @@ import { between, GRAIN_UM, type GritId, gradeOf, gritsIn, SCRATCH_SHARE, scratc
 const CHECK_MIN = 1;
 /** Going from one like place to the next, min. */
 const EACH_PLACE_MIN = 0.25;
-/** The first grit is as fine as takes down what is to come off in this time: so much, and so much more a square metre. */
+/**
+ * The first grit is as fine as takes down what is to come off in this time: so much, and so much more a square metre.
+ */
 const PATIENCE_MIN = 5;
 const PATIENCE_MIN_PER_M2 = 60;
 /** What stands higher than so many scratches of a grit is not taken down with it: the paper is dead before. */
@@ -99,7 +101,10 @@ export interface Ladder {
   readonly working: readonly WorkLine[];
 }
 
-/** The finest grit that takes so much off in the time that somebody gives it, and leaves no scratch deeper than half of it. */
+/**
+ * The finest grit that takes so much off in the time that somebody gives it, and leaves no scratch deeper than half of
+ * it.
+ */
 function firstGrit(
   { coarsest, to }: Pick<LadderSpec, 'coarsest'> & { to: GritId },
   offMm: number,

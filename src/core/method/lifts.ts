@@ -39,7 +39,10 @@ export const depthToFill = (c: MethodContext): number =>
   filledMm(c, deepestMm(c)) +
   (c.params.conformal ? (c.effects.level === 'crown' ? settingIn(c, 'crown') : 0) - skimOf(c) : 0);
 
-/** Thickest lift of the sheet or as chosen, mm; null where nothing bounds it. A chosen one is never thicker than the sheet's. */
+/**
+ * Thickest lift of the sheet or as chosen, mm; null where nothing bounds it. A chosen one is never thicker than the
+ * sheet's.
+ */
 const mostMm = (c: MethodContext): number | null => {
   const own = [c.sheet.limits.liftMaxMm, c.liftMm].filter((x): x is number => x !== null);
   return own.length ? Math.min(...own) : null;
@@ -112,7 +115,9 @@ function layersMl(c: MethodContext, shape: VoidShape): readonly number[] {
   return ml.map((mine, i) => mine + (i === ml.length - 1 ? crown : 0));
 }
 
-/** Share of the fill that each lift takes; of holes, each is divided by itself, and the shallow ones are full before. */
+/**
+ * Share of the fill that each lift takes; of holes, each is divided by itself, and the shallow ones are full before.
+ */
 export function sharesOf(c: MethodContext): readonly number[] {
   const lifts = liftsOf(c);
   const even = firstFirst(lifts, leadOf(c));

@@ -20,7 +20,8 @@ export interface AllowanceRow {
 }
 
 /**
- * How long a prepared face stays good, by the dampness of the air: up to each humidity the minutes of a setting. A sheet
+ * How long a prepared face stays good, by the dampness of the air: up to each humidity the minutes of a setting. A
+ * sheet
  * that says so itself overrules it.
  */
 export interface FaceKeeps {
@@ -68,7 +69,10 @@ export interface Method {
   readonly says: Readonly<Record<string, Message>>;
   readonly gaps?: Readonly<Record<string, Gap>>;
   readonly keeps?: FaceKeeps;
-  /** What a shape begins with for it, where that is another than usual: nobody measures the thickness of a film of colour. */
+  /**
+   * What a shape begins with for it, where that is another than usual: nobody measures the thickness of a film of
+   * colour.
+   */
   readonly blanks?: Readonly<Partial<Record<ShapeId, Readonly<Record<string, unknown>>>>>;
   readonly params?: EngineParams;
   /** All tasks in their order, those of the engine among them. */

@@ -199,7 +199,9 @@ export function stepFrom(method: Method, row: TaskRow, here: TaskContext, key?: 
   return draft;
 }
 
-/** A row that is done grit by grit, as its steps; minutes that somebody typed for all of it are shared out among them. */
+/**
+ * A row that is done grit by grit, as its steps; minutes that somebody typed for all of it are shared out among them.
+ */
 function rungsOf(method: Method, row: TaskRow, here: TaskContext): readonly StepDraft[] {
   const whole = stepFrom(method, row, here);
   const said = rungWords(ladderIn(row.ladder!, here), whole);

@@ -57,7 +57,8 @@ export interface TaskRow {
   readonly role: Role;
   readonly each: Each;
   /**
-   * Tasks of one block follow each other without a break: before anything wet, right before the first of it and with it,
+   * Tasks of one block follow each other without a break: before anything wet, right before the first of it and with
+   * it,
    * with the wet material, after it has set.
    */
   readonly block: 'prep' | 'first' | 'work' | 'finish';

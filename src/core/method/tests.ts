@@ -3,7 +3,9 @@ export interface TestKind {
   readonly label: string;
   readonly how: string;
   readonly counts: string;
-  /** It says that the material has set: asked before anything at all is let onto it, and worth nothing before its time. */
+  /**
+   * It says that the material has set: asked before anything at all is let onto it, and worth nothing before its time.
+   */
   readonly proves?: 'set';
   /** It can still be done through what was laid over it. */
   readonly through?: true;

@@ -40,7 +40,10 @@ export interface Portion {
 /** Which layer a portion is, from 0. */
 export const layerOf = (portions: readonly Portion[], at: number): number => portions[at]?.over?.layer ?? at;
 
-/** Portions with what belongs to the last of them alone, whose shares are without it. @param placed all that is placed, mL */
+/**
+ * Portions with what belongs to the last of them alone, whose shares are without it. @param placed all that is placed,
+ * mL
+ */
 export function withLast(
   portions: readonly Portion[],
   lines: readonly Allowance[],

@@ -182,7 +182,8 @@ const partsNamed = ([from, to]: readonly [number, number]): Message =>
   from === to ? SAY.part({ n: from }) : SAY.parts({ from, to });
 
 /**
- * What is placed out of each pot where batches end at borders of one’s own; null where there are none, or they no longer
+ * What is placed out of each pot where batches end at borders of one’s own; null where there are none, or they no
+ * longer
  * fit: another number of pots, or more in one than it holds or than is placed out of it in time.
  */
 function bordered(placedMl: number, n: number, { ask, caps, kitMl, kitsPerPot, whole }: Sharing): number[] | null {

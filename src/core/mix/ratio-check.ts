@@ -77,7 +77,8 @@ export interface Readings {
 const MOST_STEPS = 20_000;
 
 /**
- * The smallest batch that can be read off a scale of that step: whole steps of both parts, with B/A inside the tolerance
+ * The smallest batch that can be read off a scale of that step: whole steps of both parts, with B/A inside the
+ * tolerance
  * although each reading is half a step out. Null where none is found.
  * @param nominalBOverA by mass
  */

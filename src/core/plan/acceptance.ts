@@ -30,7 +30,9 @@ export interface MeasuredKind {
   readonly counts: string;
 }
 
-/** The table of tests by figures; how many and how much is asked is the specification’s, the sheet’s or the client’s. */
+/**
+ * The table of tests by figures; how many and how much is asked is the specification’s, the sheet’s or the client’s.
+ */
 export const MEASURED_KINDS = {
   hardness: {
     label: 'hardness reading',

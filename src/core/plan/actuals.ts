@@ -49,7 +49,9 @@ export interface Actuals {
   /** Which part a top-up is mixed for anew, by the number of the top-up: what was on it is gone. */
   readonly remade: ReadonlyMap<number, number>;
   readonly holdRestartedAt: number | null;
-  /** What was done before these instants is done again: all of the pass, or what brought the surface back and tested it. */
+  /**
+   * What was done before these instants is done again: all of the pass, or what brought the surface back and tested it.
+   */
   readonly doneAgain: readonly { readonly atMs: number; readonly what: 'pass' | 'finish' }[];
   /** Troubles in their order, with the sign that was found. */
   readonly troubles: readonly { readonly id: string; readonly sign: string | null; readonly atMs: number }[];

@@ -13,7 +13,9 @@ const EDGE_K = 0.3;
 const WALKED = 0.005;
 const MIN_MS = 60_000;
 
-/** When a wait of a batch is over, walked in even steps from the step that starts it; null where the sheet cannot say. */
+/**
+ * When a wait of a batch is over, walked in even steps from the step that starts it; null where the sheet cannot say.
+ */
 function waited(
   { steps, sheet, thermal }: RepairPlan,
   kind: MilestoneId,

@@ -44,7 +44,9 @@ export interface Ground {
   readonly axis: 0 | 1;
   readonly rising: boolean;
   readonly laid: readonly Laid[];
-  /** Borders between batches, as shares of the face from where work begins; empty where they are not one’s own to pull. */
+  /**
+   * Borders between batches, as shares of the face from where work begins; empty where they are not one’s own to pull.
+   */
   readonly borders: readonly number[];
   /** The largest share of the face that one batch may be for. */
   readonly mostShare: number;

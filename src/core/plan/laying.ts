@@ -202,7 +202,9 @@ export function layingOf(layAsk: LayAsk): Laying {
     }
     return found;
   };
-  /** What a block, begun at an instant, needs beyond its own steps: faces bared again, layers washed and abraded, ms. */
+  /**
+   * What a block, begun at an instant, needs beyond its own steps: faces bared again, layers washed and abraded, ms.
+   */
   const renewalsIn = (drafts: readonly StepDraft[], i: number, end: number, startMs: number): number => {
     let ms = startMs;
     let more = 0;

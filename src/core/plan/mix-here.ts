@@ -93,7 +93,9 @@ const FACE_MS = 4 * 3_600_000;
 /** Sheets with the clock of a prepared face, kept so that what hangs on a sheet is worked out once. */
 const faced = new WeakMap<SheetRevision, Map<number, SheetRevision>>();
 
-/** The sheet with how long the face that a method prepares stays good in the air of its hours, unless it says so itself. */
+/**
+ * The sheet with how long the face that a method prepares stays good in the air of its hours, unless it says so itself.
+ */
 export function withFace(
   sheet: SheetRevision,
   method: Method,

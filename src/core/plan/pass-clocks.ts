@@ -125,7 +125,10 @@ export function clocksOf({ ask, sheet, reachOf, shares }: ClockAsk) {
     const from = latest(Math.max(...batches));
     return from === null ? bySheet : { atMs: from + standIn.minutes * MIN_MS, by: standIn.by, why: '' };
   };
-  /** The first of its batches that is over closes a window, by the short end: what is waited for elsewhere is a deadline here. */
+  /**
+   * The first of its batches that is over closes a window, by the short end: what is waited for elsewhere is a deadline
+   * here.
+   */
   const endOf = (kind: MilestoneId, batches: readonly number[], part?: number): number | null => {
     const known = batches
       .flatMap((batch) => spotsIn(batch, part))

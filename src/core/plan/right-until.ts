@@ -9,7 +9,8 @@ export interface RightUntil {
 }
 
 /**
- * Until when what was placed may still be set right, part by part: by the first of some working times that the sheet has,
+ * Until when what was placed may still be set right, part by part: by the first of some working times that the sheet
+ * has,
  * of what has begun to count.
  */
 export function rightUntil({ milestones }: RepairPlan, kinds: readonly MilestoneId[]): readonly RightUntil[] {

@@ -151,7 +151,9 @@ function factsOf(view: RepairView, { tell, when }: Teller): RepairDocument['fact
   ].filter(([, text]) => text !== '') as RepairDocument['facts'];
 }
 
-/** What departed from the plan, the sheet or the rules: overridden stops, troubles, what was reopened, missed windows. */
+/**
+ * What departed from the plan, the sheet or the rules: overridden stops, troubles, what was reopened, missed windows.
+ */
 function deviationsOf(view: RepairView, { tell, when }: Teller): readonly string[] {
   const overridden = view.passes.flatMap((p) => [...p.actuals.overrides]);
   const findings = new Map<string, Finding>(view.findings.map((f) => [f.id, f]));

@@ -40,7 +40,8 @@ export function liveWindow(
 }
 
 /**
- * The clock that is looked at while material is wet: the pot's, unless what lies open must be done with sooner. What only
+ * The clock that is looked at while material is wet: the pot's, unless what lies open must be done with sooner. What
+ * only
  * has to be begun in time is told where no pot is live.
  */
 export function liveClock(

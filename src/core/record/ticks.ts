@@ -4,7 +4,10 @@ import type { Event } from './event';
 /** Nobody works at one thing so long without ticking: it lay overnight, or was forgotten, ms. */
 const MOST_MS = 8 * 3_600_000;
 
-/** Ticks of everybody’s hands in a job, in order: what somebody did elsewhere meanwhile was not done here. @param events that stand */
+/**
+ * Ticks of everybody’s hands in a job, in order: what somebody did elsewhere meanwhile was not done here. @param events
+ * that stand
+ */
 export const ticksOf = (events: readonly Event[]): readonly number[] =>
   events
     .filter(({ body }) => body.kind === 'step-done' || body.kind === 'step-begun' || body.kind === 'started')

@@ -51,7 +51,8 @@ const orNone = (text: string | undefined): Value => text?.trim() || NONE;
 const STEP_ID = /^(?:b(\d+))?(?:\.\d+)?(?:~(\d+))?:?(.*)$/;
 
 /**
- * The words of a step by the name the record has for it, also where the plan no longer has that step: it was done again,
+ * The words of a step by the name the record has for it, also where the plan no longer has that step: it was done
+ * again,
  * or its batch is gone.
  */
 export function stepSaid(view: Pick<RepairView, 'passes'>, passId: string, id: string): Said {
@@ -107,7 +108,10 @@ function measured(view: RepairView, body: Extract<EventBody, { kind: 'measured' 
   });
 }
 
-/** One event in plain words, the same on the screen, in a report and in a table. @param view of its repair; undefined where that is gone */
+/**
+ * One event in plain words, the same on the screen, in a report and in a table. @param view of its repair; undefined
+ * where that is gone
+ */
 export function eventSaid(event: Event, view: RepairView | undefined): Said {
   const { body, passId = FIRST_PASS } = event;
   switch (body.kind) {
@@ -193,7 +197,10 @@ export interface Entry {
   readonly later: readonly Event[];
 }
 
-/** The record as it is read: each entry once, its corrections beside it. An entry whose original is not here stands by itself. */
+/**
+ * The record as it is read: each entry once, its corrections beside it. An entry whose original is not here stands by
+ * itself.
+ */
 export function entriesOf(events: readonly Event[]): readonly Entry[] {
   const here = new Set(events.map((e) => e.id));
   const by = new Map<string, Event[]>();

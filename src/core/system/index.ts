@@ -2,6 +2,7 @@ export * from './covers-text';
 export * from './dose';
 export * from './family';
 export * from './kinds';
+export * from './manner';
 export * from './meets';
 export * from './milestone';
 export * from './pack-text';

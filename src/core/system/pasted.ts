@@ -78,7 +78,9 @@ const plainHeading = (words: string): string =>
 export const milestoneMeant = (words: string): MilestoneId | null =>
   TRADE_WORDS.find(([, said]) => said.test(words.toLowerCase()))?.[0] ?? null;
 
-/** A line in cells: by tabs, dividers and gaps; of a line that kept none of them, by what is a temperature or a time. */
+/**
+ * A line in cells: by tabs, dividers and gaps; of a line that kept none of them, by what is a temperature or a time.
+ */
 function cellsOf(line: string): readonly string[] {
   if (/\t/.test(line)) return line.split('\t').map((c) => c.trim());
   const parted = line

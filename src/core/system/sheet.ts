@@ -1,7 +1,8 @@
 import { z } from 'zod';
 import { Celsius, Density, Figure, Id, Instant, Minutes } from '../units';
 import { FamilyId } from './family';
-import { FillerClass, Flow, PartId, PartRole, SystemKindId } from './kinds';
+import { FillerClass, PartId, PartRole, SystemKindId } from './kinds';
+import { Flow } from './manner';
 import { Milestone, type MilestoneId } from './milestone';
 import { Strength } from './strength';
 import { ESTIMABLE } from './usual';

@@ -84,7 +84,10 @@ function unifiedOf(size: string, perInch: number): Thread {
 /** Nearer than that to a nominal diameter a rod is one of that size, mm: nobody types it closer. */
 const SAME_MM = 0.02;
 
-/** Coarse pitch of a rod of a nominal diameter, mm: metric or unified where it is one of them, else of the nearest metric one. */
+/**
+ * Coarse pitch of a rod of a nominal diameter, mm: metric or unified where it is one of them, else of the nearest
+ * metric one.
+ */
 export function coarsePitchMm(diameterMm: number): number {
   const metric = METRIC_MM.reduce((a, b) => (Math.abs(b - diameterMm) < Math.abs(a - diameterMm) ? b : a));
   const inch = Object.values(UNIFIED).find((u) => Math.abs(u.inch * MM_PER_INCH - diameterMm) < SAME_MM);

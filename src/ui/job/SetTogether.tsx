@@ -6,7 +6,9 @@ import { shelfOf } from '../material/shelf-of';
 import { QuantityField } from '../shared/QuantityField';
 import { changeRepairs, useWorkspace } from '../workspace/workspace';
 
-/** Sets one thing for several repairs that are not begun, as one act: a system, how warm the packs are kept, the hands. */
+/**
+ * Sets one thing for several repairs that are not begun, as one act: a system, how warm the packs are kept, the hands.
+ */
 export function SetTogether({ repairs }: { readonly repairs: readonly RepairView[] }) {
   const sheets = useWorkspace((d) => d.sheets);
   const open = repairs.filter((r) => r.actuals.startedAt === null);

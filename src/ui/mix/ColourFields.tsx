@@ -24,7 +24,8 @@ const EMPTY: Colour = { trials: [], chosen: null, veins: null };
 const LOOK_IDS = Object.keys(LOOKS) as Look[];
 
 /**
- * Trials of tints and dust by mass, each looked at wet and dry, by day and by lamp; the one that is taken scaled to what
+ * Trials of tints and dust by mass, each looked at wet and dry, by day and by lamp; the one that is taken scaled to
+ * what
  * is mixed; a second colour for veins; lots blended so that one surface gets one colour.
  */
 export function ColourFields({

@@ -12,6 +12,9 @@ export function alarmAt(beforeMs: number, nowMs: number): AlarmMark | null {
   return ALARM_MARKS.findLast((mark) => beforeMs > mark && nowMs <= mark) ?? null;
 }
 
-/** What is said of a clock at a mark. @example alarmText('Batch 2, the pot', 120_000) // 'Batch 2, the pot: two minutes left.' */
+/**
+ * What is said of a clock at a mark. @example alarmText('Batch 2, the pot', 120_000) // 'Batch 2, the pot: two minutes
+ * left.'
+ */
 export const alarmText = (clock: string, mark: AlarmMark): string =>
   mark === 0 ? `${clock}: the time is up.` : `${clock}: two minutes left.`;

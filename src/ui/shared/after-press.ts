@@ -10,7 +10,8 @@ if (typeof window !== 'undefined') {
 }
 
 /**
- * Does what leaving a field does, but not between the two halves of a press: a complaint that appears would move what is
+ * Does what leaving a field does, but not between the two halves of a press: a complaint that appears would move what
+ * is
  * being pressed away from under the finger. It is done before the press is answered.
  */
 export function afterPress(does: () => void): void {

@@ -207,7 +207,8 @@ export function FindingCard({
 const STEPS: Readonly<Record<string, number>> = { ArrowRight: 1, ArrowDown: 1, ArrowLeft: -1, ArrowUp: -1 };
 
 /**
- * One of a few options side by side, square-cut; the chosen one is filled. By keys it is one stop, and the arrows choose
+ * One of a few options side by side, square-cut; the chosen one is filled. By keys it is one stop, and the arrows
+ * choose
  * (ARIA radio group).
  */
 export function Choice<T extends string>({

@@ -22,7 +22,9 @@ const OWN: Readonly<Record<string, readonly string[]>> = { opacity: ['1'], displ
 /** What only a page has a use for. */
 const OF_THE_PAGE = ['class', 'tabindex', 'role', 'data-testid', 'aria-valuenow', 'aria-valuetext', 'aria-label'];
 
-/** Writes into a copy what its original looks like on the page; what it has from what it stands in is not said again. */
+/**
+ * Writes into a copy what its original looks like on the page; what it has from what it stands in is not said again.
+ */
 function fixed(original: Element, copy: Element, around: CSSStyleDeclaration | null = null): void {
   const style = getComputedStyle(original);
   const to = (copy as SVGElement).style;

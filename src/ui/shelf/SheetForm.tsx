@@ -37,7 +37,9 @@ function keptSheet(before: SheetRevision | null): SheetDraft | null {
   }
 }
 
-/** A draft with what the words on a pack say of its parts in those fields that are still empty; itself where nothing is. */
+/**
+ * A draft with what the words on a pack say of its parts in those fields that are still empty; itself where nothing is.
+ */
 function withPack(draft: SheetDraft, of: KitDraft, system: UnitSystem): SheetDraft {
   const number = (kind: Kind, text: string): number | null => {
     const read = parseQuantity(kind, text, system);

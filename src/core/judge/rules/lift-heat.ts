@@ -31,7 +31,8 @@ const yes = (is: boolean | undefined) => (is ? 'yes' : 'no');
 const ROUND = Math.PI / 2 / (2.405 / 2);
 
 /**
- * How thick a lift counts where it cools, mm: what is narrow loses heat to its walls as well, so it counts by its volume
+ * How thick a lift counts where it cools, mm: what is narrow loses heat to its walls as well, so it counts by its
+ * volume
  * over the base it wets, as a round body would; a broad one counts as thick as it lies, and none for more.
  */
 export const heatThicknessMm = (

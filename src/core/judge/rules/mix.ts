@@ -146,7 +146,8 @@ export const mixRules: Readonly<Record<string, Rule>> = {
     const less = mix.kits.use - 1;
     const over = mix.toMixMl - less * kitMl;
     if (!(over > 0) || over > KIT_OVER * kitMl) return [];
-    // What is added in per cent may be made less, as far as one kit fewer serves; each kit saved saves its own loss, too.
+    // What is added in per cent may be made less, as far as one kit fewer serves; each kit saved saves its own loss,
+    // too.
     const added = method.settings.find((x) => x.kind === 'percent' && mix.lines.some((l) => l.id === x.id && l.ml > 0));
     const net = mix.lines.find((l) => l.id === 'net')?.ml ?? 0;
     const rest = mix.lines.reduce((sum, l) => sum + (l.id === added?.id || l.id === 'pot' ? 0 : l.ml), 0);

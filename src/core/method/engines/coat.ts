@@ -17,7 +17,10 @@ export const coatsOf = (c: MethodContext): number => Math.round(settingIn(c, 'co
 /** The setting of a method whose lot may not change in the middle of a face: over more than this it is one lot, mm². */
 export const LOT_AREA = 'lot-area';
 
-/** Faces that are each coated to their end before the next: where a lot may change between them they are areas of their own. */
+/**
+ * Faces that are each coated to their end before the next: where a lot may change between them they are areas of their
+ * own.
+ */
 const areasOf = (c: MethodContext): readonly (readonly VoidShape[])[] =>
   c.effects.lots === 'area' && c.void.shapes.length > 1 ? c.void.shapes.map((s) => [s]) : [c.void.shapes];
 

@@ -38,7 +38,8 @@ export const fill: Engine = {
     const level = LEVEL_ML[c.effects.level](c);
     const shares = sharesOf(c);
     const own = shares.map((of, i) => c.measured.nominalMl * of + primer[i]!.ml / (primer[i]!.cut ? liquidShare : 1));
-    // A recess deeper than the last lift is left out of all of them alike, and layers that follow the floor share it; the
+    // A recess deeper than the last lift is left out of all of them alike, and layers that follow the floor share it;
+    // the
     // layers of holes have it in their shares.
     const onTop = !c.params.conformal && !areHoles(c.void.shapes) && own.at(-1)! + level > 0;
     const ml = own.map((mine, i) => mine + level * (onTop ? Number(i === own.length - 1) : shares[i]!));

@@ -16,7 +16,9 @@ const POURED = texts('rebuilt-part.poured', {
   liquid: 'Pour {mass} of liquid, {volume}: some of it evaporates.',
 });
 
-/** A thermoplastic moulding stick: W/mK, J/m³K; film of stirred hot water, and of still air on a hand-held piece, W/m²K. */
+/**
+ * A thermoplastic moulding stick: W/mK, J/m³K; film of stirred hot water, and of still air on a hand-held piece, W/m²K.
+ */
 const STICK = { kWPerMK: 0.25, rhoC: 1080 * 1900 } as const;
 const IN_WATER = 500;
 const IN_AIR = 25;

@@ -72,7 +72,10 @@ export interface Trouble {
 export const signsOf = (trouble: Trouble): readonly Sign[] | null =>
   'effect' in trouble.answers ? null : trouble.answers;
 
-/** The answer to a trouble. @param sign which of its signs was found; null where it has none. @returns null while that is not known */
+/**
+ * The answer to a trouble. @param sign which of its signs was found; null where it has none. @returns null while that
+ * is not known
+ */
 export const answerTo = (trouble: Trouble, sign: string | null | undefined): Answer | null =>
   'effect' in trouble.answers ? trouble.answers : (trouble.answers.find((s) => s.id === sign) ?? null);
 
