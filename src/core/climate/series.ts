@@ -35,18 +35,41 @@ export function valueAt(series: Series, ms: number): number {
   return series.values[i]! * (1 - f) + series.values[i + 1]! * f;
 }
 
-/** Lowest and highest value over [from, to], ends included. */
-export function extremes(series: Series, fromMs: number, toMs: number): { min: number; max: number } {
+/** What a history is at its lowest and its highest, and when first. */
+export interface Extremes {
+  readonly min: number;
+  readonly max: number;
+  readonly minMs: number;
+  readonly maxMs: number;
+}
+
+/** Lowest and highest value over [from, to], ends included, each with its first instant. @throws Refusal outside it */
+export function extremes(series: Series, fromMs: number, toMs: number): Extremes {
   let min = valueAt(series, fromMs);
   let max = min;
-  const take = (v: number) => {
-    if (v < min) min = v;
-    if (v > max) max = v;
+  let minMs = fromMs;
+  let maxMs = fromMs;
+  const take = (v: number, ms: number) => {
+    if (v < min) {
+      min = v;
+      minMs = ms;
+    }
+    if (v > max) {
+      max = v;
+      maxMs = ms;
+    }
   };
-  take(valueAt(series, toMs));
-  for (let i = indexAt(series, fromMs) + 1; i < series.times.length && series.times[i]! <= toMs; i++)
-    take(series.values[i]!);
-  return { min, max };
+  for (let i = indexAt(series, fromMs) + 1; i < series.times.length && series.times[i]! < toMs; i++)
+    take(series.values[i]!, series.times[i]!);
+  take(valueAt(series, toMs), toMs);
+  return { min, max, minMs, maxMs };
+}
+
+/** What one history lies above another, at every instant at which either bends. @throws Refusal outside either */
+export function above(a: Series, b: Series, fromMs: number, toMs: number): Series {
+  const bends = [a, b].flatMap(({ times }) => Array.from(times).filter((ms) => ms > fromMs && ms < toMs));
+  const times = [...new Set([fromMs, ...bends, toMs])].sort((x, y) => x - y);
+  return { times: Float64Array.from(times), values: Float64Array.from(times, (ms) => valueAt(a, ms) - valueAt(b, ms)) };
 }
 
 /**

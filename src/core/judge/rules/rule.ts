@@ -1,4 +1,4 @@
-import { extremes, type Series } from '../../climate';
+import { type Extremes, extremes, type Series } from '../../climate';
 import type { Actuals, Job, Piece, RepairPlan } from '../../plan';
 import type { SheetRevision, Stock } from '../../system';
 import { attempt } from '../../units';
@@ -20,13 +20,41 @@ export interface JudgeContext {
 
 export type Rule = (c: JudgeContext) => readonly Finding[];
 
-/** Stretch in which material is placed: first mixing to last placing. */
-export const placing = (plan: RepairPlan): { fromMs: number; toMs: number } | null => {
-  const from = plan.steps.find((s) => s.marks?.begin?.includes('mix-begins'))?.startMs;
-  return from === undefined || plan.placedMs === null
-    ? null
-    : { fromMs: from, toMs: Math.max(plan.placedMs, from + 1) };
-};
+interface Stretch {
+  readonly fromMs: number;
+  readonly toMs: number;
+}
+
+/**
+ * Stretches in which material is placed, in their order: of each batch from its mixing to its last placing. What lies
+ * between two lifts of two days is no placing; how it cures meanwhile is the clocks' matter.
+ */
+export function placings(plan: RepairPlan): readonly Stretch[] {
+  const by = new Map<number, { fromMs: number; toMs: number }>();
+  for (const { batch, marks, startMs, endMs } of plan.steps) {
+    if (batch === undefined) continue;
+    if (marks?.begin?.includes('mix-begins')) by.set(batch, { fromMs: startMs, toMs: startMs + 1 });
+    const mine = by.get(batch);
+    if (mine && PLACES.some((event) => marks?.end?.includes(event))) mine.toMs = Math.max(mine.toMs, endMs);
+  }
+  return [...by.values()];
+}
+const PLACES = ['placed', 'faces-closed', 'last-coat'] as const;
+
 /** Extremes of a history over a stretch, or why there are none. */
-export const rangeOver = (series: Series, w: { fromMs: number; toMs: number }) =>
-  attempt(() => extremes(series, w.fromMs, w.toMs));
+export const rangeOver = (series: Series, w: Stretch) => attempt(() => extremes(series, w.fromMs, w.toMs));
+
+/**
+ * Extremes of a history over several stretches; null where there is none, or where it covers none of them to its end.
+ * @example rangeOf((w) => thermal.base, placings(plan))
+ */
+export function rangeOf(series: (w: Stretch) => Series, stretches: readonly Stretch[]): Extremes | null {
+  const met = stretches.flatMap((w) => {
+    const range = attempt(() => extremes(series(w), w.fromMs, w.toMs));
+    return range.ok ? [range.value] : [];
+  });
+  if (!met.length) return null;
+  const coldest = met.reduce((a, b) => (b.min < a.min ? b : a));
+  const hottest = met.reduce((a, b) => (b.max > a.max ? b : a));
+  return { min: coldest.min, minMs: coldest.minMs, max: hottest.max, maxMs: hottest.maxMs };
+}

@@ -1,8 +1,8 @@
-import { humidityOf, valueAt } from '../../climate';
+import { above, humidityOf, type Series, valueAt } from '../../climate';
+import type { Thermal } from '../../plan';
 import { at, degC, exactly, kelvin, percent } from '../../say';
-import { attempt } from '../../units';
 import { type Finding, findings } from '../finding';
-import { placing, type Rule, rangeOver } from './rule';
+import { placings, type Rule, rangeOf } from './rule';
 
 const F = findings({
   'base-temperature:cold': {
@@ -16,35 +16,35 @@ const F = findings({
     severity: 'stop',
     stage: 'place',
     title: 'Base too hot to place on',
-    why: '{is}, the sheet allows {limit}.',
+    why: '{is} at {when}, the sheet allows {limit}.',
     todo: 'Shade it, or start earlier.',
   },
   'air-temperature:cold': {
     severity: 'stop',
     stage: 'place',
     title: 'Air too cold',
-    why: '{is}, the sheet asks for at least {limit}.',
+    why: '{is} at {when}, the sheet asks for at least {limit}.',
     todo: 'Start later, or tent and heat.',
   },
   'air-temperature:hot': {
     severity: 'stop',
     stage: 'place',
     title: 'Air too hot',
-    why: '{is}, the sheet allows {limit}.',
+    why: '{is} at {when}, the sheet allows {limit}.',
     todo: 'Start earlier in the day.',
   },
   dew: {
     severity: 'stop',
     stage: 'place',
     title: 'Base is wet with dew',
-    why: 'It lies {side, select, under {{margin} under} other {only {margin} above}} the dew point; {need} is asked for, even if it looks dry.',
+    why: 'At {when} it lies {side, select, under {{margin} under} other {only {margin} above}} the dew point; {need} is asked for, even if it looks dry.',
     todo: 'Start later, or warm the base under a tent.',
   },
   humidity: {
     severity: 'caution',
     stage: 'place',
     title: 'Air too damp',
-    why: '{is} against {limit} on the sheet.',
+    why: '{is} at {when} against {limit} on the sheet.',
     todo: 'Start later in the day, or warm the air under a tent.',
   },
   'material-temperature': {
@@ -66,57 +66,48 @@ const F = findings({
 
 /** What air, base and material do in the hours of placing. */
 export const siteRules: Readonly<Record<string, Rule>> = {
-  'base-temperature': (c) => {
-    const { sheet, thermal } = c.plan;
-    const w = placing(c.plan);
-    if (!sheet || !thermal || !w) return [];
+  'base-temperature': ({ plan: { sheet, thermal }, plan }) => {
+    if (!sheet || !thermal) return [];
     const out: Finding[] = [];
-    const base = rangeOver(thermal.base, w);
-    const air = rangeOver(thermal.air, w);
+    const while_ = placings(plan);
+    const base = rangeOf(() => thermal.base, while_);
+    const air = rangeOf(() => thermal.air, while_);
     const { baseMinC, baseMaxC, airMinC, airMaxC } = sheet.limits;
-    const against = (isC: number, limitC: number) => ({
+    const against = (isC: number, limitC: number, ms: number) => ({
       is: degC(isC),
       limit: exactly(degC(limitC)),
-      when: at(w.fromMs),
+      when: at(ms),
     });
-    if (base.ok && baseMinC !== null && base.value.min < baseMinC)
-      out.push(F['base-temperature:cold'](against(base.value.min, baseMinC)));
-    if (base.ok && baseMaxC !== null && base.value.max > baseMaxC)
-      out.push(F['base-temperature:hot'](against(base.value.max, baseMaxC)));
-    if (air.ok && airMinC !== null && air.value.min < airMinC)
-      out.push(F['air-temperature:cold'](against(air.value.min, airMinC)));
-    if (air.ok && airMaxC !== null && air.value.max > airMaxC)
-      out.push(F['air-temperature:hot'](against(air.value.max, airMaxC)));
+    if (base && baseMinC !== null && base.min < baseMinC)
+      out.push(F['base-temperature:cold'](against(base.min, baseMinC, base.minMs)));
+    if (base && baseMaxC !== null && base.max > baseMaxC)
+      out.push(F['base-temperature:hot'](against(base.max, baseMaxC, base.maxMs)));
+    if (air && airMinC !== null && air.min < airMinC)
+      out.push(F['air-temperature:cold'](against(air.min, airMinC, air.minMs)));
+    if (air && airMaxC !== null && air.max > airMaxC)
+      out.push(F['air-temperature:hot'](against(air.max, airMaxC, air.maxMs)));
     return out;
   },
 
-  dew: (c) => {
-    const { sheet, thermal } = c.plan;
-    const w = placing(c.plan);
-    if (!sheet || !thermal || !w) return [];
+  dew: ({ plan: { sheet, thermal }, plan }) => {
+    if (!sheet || !thermal) return [];
     const out: Finding[] = [];
+    const while_ = placings(plan);
     const need = sheet.limits.dewMarginK;
-    const margin = attempt(() =>
-      Math.min(
-        ...[w.fromMs, (w.fromMs + w.toMs) / 2, w.toMs].map(
-          (ms) => valueAt(thermal.base, ms) - valueAt(thermal.dew, ms),
-        ),
-      ),
-    );
-    if (need !== null && margin.ok && margin.value < need)
+    const dry = rangeOf((w) => above(thermal.base, thermal.dew, w.fromMs, w.toMs), while_);
+    if (need !== null && dry && dry.min < need)
       out.push(
         F.dew({
-          side: margin.value < 0 ? 'under' : 'above',
-          margin: kelvin(Math.abs(margin.value)),
+          when: at(dry.minMs),
+          side: dry.min < 0 ? 'under' : 'above',
+          margin: kelvin(Math.abs(dry.min)),
           need: exactly(kelvin(need)),
         }),
       );
     const max = sheet.limits.humidityMaxPct;
-    const wet = attempt(() =>
-      Math.max(...[w.fromMs, w.toMs].map((ms) => humidityOf(valueAt(thermal.air, ms), valueAt(thermal.dew, ms)))),
-    );
-    if (max !== null && wet.ok && wet.value > max)
-      out.push(F.humidity({ is: percent(wet.value), limit: exactly(percent(max)) }));
+    const damp = rangeOf((w) => dampness(thermal, w.fromMs, w.toMs), while_);
+    if (max !== null && damp && damp.max > max)
+      out.push(F.humidity({ is: percent(damp.max), when: at(damp.maxMs), limit: exactly(percent(max)) }));
     return out;
   },
 
@@ -131,3 +122,9 @@ export const siteRules: Readonly<Record<string, Rule>> = {
     return [];
   },
 };
+
+/** Humidity of the air at every instant at which it or its dew point bends, %. @throws Refusal outside the history */
+function dampness({ air, dew }: Pick<Thermal, 'air' | 'dew'>, fromMs: number, toMs: number): Series {
+  const { times } = above(air, dew, fromMs, toMs);
+  return { times, values: times.map((ms) => humidityOf(valueAt(air, ms), valueAt(dew, ms))) };
+}
