@@ -172,3 +172,30 @@ test('a crack that grows wider is poured in ever shorter stretches of the same v
   const x = (-5 + Math.sqrt(25 + 50 * share * (5 + 12.5))) / (25 / L);
   expect(to[0]).toBeCloseTo(x, 1);
 });
+describe('poured so late that it may only be ground while nobody works', () => {
+  const late = (over: Partial<Piece> = {}) => {
+    const p = plan({ plannedStart: at('2027-04-22T16:30'), ...over });
+    return { p, told: p.findings.find((f) => f.id === 'late:finish:grind') };
+  };
+  const on = (p: ReturnType<typeof plan>, kind: string) =>
+    Date.parse(p.milestones.find((m) => m.kind === kind)!.plans!);
+  const grind = (p: ReturnType<typeof plan>) => p.steps.find((s) => s.id === 'finish:grind')!;
+  test('that is said, with its window and the hour it would be ground at', () => {
+    const { p, told } = late();
+    expect(off(grind(p).from!, '2027-04-23T06:00')).toBe(0);
+    expect(told).toMatchObject({ severity: 'caution', stage: 'finish' });
+    // Sandable from 20:25 by the last pour, until 01:14 by the first; the ramp closes at 20:00.
+    expect(told!.why).toMatch(/Fri 06:00.* from Thu 20:2\d to Fri 01:1\d, while nobody works/);
+  });
+  test('the hour that is offered brings it into its window', () => {
+    const [way] = late().told!.ways!;
+    expect(way!.set.path).toEqual(['plannedStart']);
+    const { p, told } = late({ plannedStart: way!.set.value as number });
+    expect(told).toBeUndefined();
+    const [from, to] = [Date.parse(grind(p).from!), Date.parse(grind(p).to!)];
+    expect(from).toBeGreaterThanOrEqual(on(p, 'sandable'));
+    expect(to).toBeLessThanOrEqual(Math.min(on(p, 'sandable-until'), at('2027-04-22T20:00')));
+    // Not needlessly early: half an hour later it would not do any more.
+    expect(late({ plannedStart: (way!.set.value as number) + 30 * 60_000 }).told).toBeDefined();
+  });
+});

@@ -1,91 +1,12 @@
 import { humidityOf, valueAt } from '../../climate';
-import type { Role } from '../../method';
-import type { Piece, PlannedStep } from '../../plan';
 import { at, degC, exactly, kelvin, minutes, percent, plain } from '../../say';
 import type { MilestoneId } from '../../system';
 import { FAMILIES } from '../../system';
 import { attempt } from '../../units';
-import { findings, type Notice } from '../finding';
+import { findings } from '../finding';
 import type { Rule } from './rule';
 
 const F = findings({
-  'late:open': {
-    id: 'late',
-    severity: 'stop',
-    stage: 'place',
-    title: 'Open time is over before the joint closes',
-    why: 'It is closed at {end}; what was spread first has skinned by then and does not wet the other face.',
-    todo: 'One batch at a time, each closed before the next; smaller faces, more hands, or a cooler hour.',
-  },
-  'late:use-by': {
-    id: 'late',
-    severity: 'stop',
-    stage: 'place',
-    title: 'The joint closes after its working time',
-    why: 'It is closed at {end}; the sheet gives no open time, and what was mixed has stiffened by then.',
-    todo: 'A shorter way, a cooler pot, more hands or less to close at once. Walk the way once dry and type what it takes.',
-  },
-  'late:hands': {
-    id: 'late',
-    severity: 'caution',
-    stage: 'place',
-    title: 'Little time to close the joint',
-    why: '“{step}” is planned with {ours}, a figure of Grenko’s own; {left} are left of the working time.',
-    todo: 'Try it dry against the clock and type what it takes; with more than {left}, a smaller face, more hands or a cooler hour.',
-  },
-  missed: {
-    severity: 'caution',
-    stage: 'place',
-    title: 'The window to go on as it is was missed',
-    why: '{open, select, no {It closed at {until}} other {It was open from {from} to {until}}}{closed, select, yes {, all of it outside the working hours} other {}}. It goes on at {start} only.',
-    todo: 'Wash and abrade first; the plan has it with its minutes. {closed, select, yes {Or end what lies under it later in the day, so that its window falls into your hours.} other {}}',
-  },
-  tight: {
-    severity: 'note',
-    stage: 'place',
-    title: 'Little in hand before the window closes',
-    why: 'It is placed by {end}; what lies under it may be gone over as it is until {until}: {left} in hand.',
-    todo: 'Have all of it ready beforehand; past the window it is washed and abraded.',
-  },
-  'tight:over': {
-    id: 'tight',
-    severity: 'caution',
-    stage: 'place',
-    title: 'The window closes while it is placed',
-    why: 'It begins in time and is placed by {end}; what lies under it may be gone over as it is until {until}.',
-    todo: 'Begin sooner, bring more hands, or wash and abrade what comes last.',
-  },
-  'late:primer-wet': {
-    id: 'late',
-    severity: 'stop',
-    stage: 'place',
-    title: 'The primer dries before the mortar comes',
-    why: 'The last of this batch is placed at {end}; what was primed first has dried by then.',
-    todo: 'Smaller batches, each primed only as far as it reaches; more hands, or a cooler hour.',
-  },
-  'late:wash-until': {
-    id: 'late',
-    severity: 'stop',
-    stage: 'place',
-    title: 'What was filled first is past its washing',
-    why: 'It is washed from {start} only; what was filled first has set on the units by then, and stays as a haze.',
-    todo: 'A second pair of hands that washes, smaller batches, or a cooler base.',
-  },
-  'late:bare': {
-    id: 'late',
-    severity: 'stop',
-    stage: 'place',
-    title: 'The bared face has stood too long',
-    why: 'It is wetted at {start} only; by then it has dulled.',
-    todo: 'Abrade and wipe it once more before it is wetted: the pot does not wait, so be quick or mix anew.',
-  },
-  'bare-again': {
-    severity: 'caution',
-    stage: 'place',
-    title: 'A bared face would stand too long',
-    why: 'It is good until {until}, and its turn comes later: the plan bares it again, {takes}.',
-    todo: 'Begin mixing by {mixBy} and it need not be; or bare it last.',
-  },
   'no-time': {
     severity: 'stop',
     stage: 'hold',
@@ -130,30 +51,11 @@ const F = findings({
   },
 });
 
-/** Less in hand than this is said, ms. */
-const TIGHT_MS = 30 * 60_000;
-
-/**
- * What it means to come too late, by the working time that is over; and what is said instead where quicker hands than
- * Grenko’s own figure would still do it.
- */
-const LATE: Partial<Record<MilestoneId, { readonly late: Notice; readonly quick?: Notice; readonly role?: Role }>> = {
-  open: { late: F['late:open'], quick: F['late:hands'] },
-  'use-by': { late: F['late:use-by'], quick: F['late:hands'], role: 'close' },
-  'primer-wet': { late: F['late:primer-wet'] },
-  bare: { late: F['late:bare'] },
-  'wash-until': { late: F['late:wash-until'] },
-};
-
 /**
  * A surface film forms on an amine-cured resin under this temperature, nearer than this to the dew point, or in air
  * damper than this.
  */
 const FILM = { baseC: 10, marginK: 3, dampPct: 80 };
-
-/** Whether somebody said how long a step takes. */
-const isTyped = ({ settings }: Piece, { factors }: PlannedStep): boolean =>
-  factors.some((f) => Object.hasOwn(settings, f));
 
 /** Id of the finding that a wait has no time. */
 export const noTimeId = (kind: MilestoneId): string => `no-time:${kind}`;
@@ -231,61 +133,6 @@ export const clockRules: Readonly<Record<string, Rule>> = {
     }
     return [];
   },
-
-  late: (c) =>
-    c.plan.steps.flatMap((s) => {
-      const row = s.lateFor && LATE[s.lateFor];
-      if (!row || (row.role && row.role !== s.role)) return [];
-      const leftMs = s.endMs - s.startMs - s.lateMs;
-      const ours = s.doneAt === null && s.begunAt === null && leftMs > 0 && !isTyped(c.repair, s);
-      return row.quick && ours
-        ? [row.quick({ left: minutes(leftMs / 60_000), ours: minutes(s.handsOnMin), step: s.title }, { of: s.id })]
-        : [row.late({ start: at(s.startMs), end: at(s.endMs) }, { of: s.id })];
-    }),
-
-  missed: ({ plan }) =>
-    plan.steps.flatMap(({ id, missed, doneAt, endMs }) =>
-      missed && missed.mixByMs === null && doneAt === null
-        ? [
-            F.missed(
-              {
-                open: missed.fromMs !== null && missed.fromMs < missed.untilMs ? 'yes' : 'no',
-                from: at(missed.fromMs ?? missed.untilMs),
-                until: at(missed.untilMs),
-                closed: missed.whileClosed ? 'yes' : 'no',
-                start: at(endMs),
-              },
-              { of: id },
-            ),
-          ]
-        : [],
-    ),
-
-  tight: ({ plan }) =>
-    plan.steps.flatMap(({ insideUntilMs, doneAt }) => {
-      // The first of what is placed is what lies on the pass below.
-      const first = plan.steps.filter(
-        (s) => s.marks?.end?.includes('placed') && plan.batches[s.batch ?? 0]?.portion === 0,
-      );
-      const endMs = first.at(-1)?.endMs;
-      if (insideUntilMs === null || doneAt !== null || endMs === undefined) return [];
-      const left = insideUntilMs - endMs;
-      if (left > TIGHT_MS) return [];
-      const told = { end: at(endMs), until: at(insideUntilMs), left: minutes(Math.max(0, Math.floor(left / 60_000))) };
-      return [left < 0 ? F['tight:over'](told) : F.tight(told)];
-    }),
-
-  'bare-again': ({ plan }) =>
-    plan.steps.flatMap(({ id, doneAt, missed, startMs, endMs }) =>
-      missed && missed.mixByMs !== null && doneAt === null
-        ? [
-            F['bare-again'](
-              { until: at(missed.untilMs), takes: minutes((endMs - startMs) / 60_000), mixBy: at(missed.mixByMs) },
-              { of: id },
-            ),
-          ]
-        : [],
-    ),
 
   'fixed-wait': ({ plan }) => {
     if ((plan.context?.effects.fixedWaitMin ?? null) === null) return [];

@@ -5,6 +5,7 @@ import { coldRules } from './cold';
 import { curingRules } from './curing';
 import { finishRules } from './finish';
 import { handRules } from './hands';
+import { lateRules } from './late';
 import { layerRules } from './layers';
 import { liftHeatRules } from './lift-heat';
 import { mixRules } from './mix';
@@ -35,6 +36,7 @@ export const RULES: Readonly<Record<string, Rule>> = {
   ...placeRules,
   ...shelfRules,
   ...clockRules,
+  ...lateRules,
   ...besideRules,
   ...coldRules,
   ...curingRules,

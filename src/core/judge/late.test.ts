@@ -1,0 +1,92 @@
+import { PLAIN_READER, say } from '@/words';
+import { sampleData } from '../../sample/jobs';
+import { curve } from '../../sample/sheet-words';
+import { sampleSheets } from '../../sample/systems';
+import { METHODS, RENEWS, RENEWS_FACE } from '../method';
+import { GATES, type Job, type Piece, pieceOf, withNext, withPiece } from '../plan';
+import { viewJob } from '../record';
+import type { Said } from '../say';
+import type { SheetRevision } from '../system';
+import { measured, SHAPES, type VoidShape, voidOf } from '../void';
+import { lateRowOf } from './rules/late';
+
+/** Whatever comes too late for its working time is told, whichever step of whichever method it is. */
+const NOW = Date.parse('2026-05-05T03:00:00Z');
+const { bundles } = sampleData(NOW, 'Europe/Helsinki');
+const job: Job = {
+  ...bundles[0]!.job,
+  startFrom: NOW,
+  wantedAt: null,
+  climate: { kind: 'constant', tempC: 20, humidityPct: 50 },
+};
+const nosing = bundles[0]!.repairs[0]!;
+const sentence = (said: Said) => say(said, { ...PLAIN_READER, zone: 'Europe/Helsinki' });
+
+test.each(
+  METHODS.flatMap((m) => m.tasks.filter((t) => t.within).map((t) => [m.id, t.task, t.role, t.within!] as const)),
+)('%s: “%s” too late is told, or something is done about it', (_, _task, role, within) => {
+  for (const kind of [within.of, within.orElse ?? within.of])
+    expect(RENEWS[kind] ?? RENEWS_FACE[kind] ?? lateRowOf(kind, { role, below: false })).toBeDefined();
+});
+test.each(Object.entries(GATES).filter(([, gate]) => gate.until))(
+  'between two passes, “%s” missed is told',
+  (_, gate) => {
+    const of = gate.until!;
+    expect(RENEWS[of] ?? lateRowOf(of, { role: 'place', below: true })).toBeDefined();
+    // It is another sentence than that of a step of its own.
+    if (of === 'gel')
+      expect(lateRowOf(of, { role: 'place', below: true })).not.toBe(lateRowOf(of, { role: 'place', below: false }));
+  },
+);
+
+describe('wet in wet', () => {
+  const patch = (lengthMm: number, widthMm: number): VoidShape =>
+    ({
+      ...SHAPES.patch.blank(),
+      outline: { kind: 'rectangle', length: measured(lengthMm), width: measured(widthMm) },
+      depth: { kind: 'mean', mean: measured(15, 'gauge') },
+    }) as VoidShape;
+  /** Every sheet gels so many minutes after it is placed. */
+  const gelling = (minutes: number): readonly SheetRevision[] =>
+    sampleSheets.map((s) => ({
+      ...s,
+      milestones: [
+        ...s.milestones.filter((m) => m.kind !== 'gel'),
+        curve('gel', 'placed', 'base', [
+          [5, minutes, minutes],
+          [30, minutes, minutes],
+        ]),
+      ],
+    }));
+  const found = (gelMin: number) => {
+    const of = (shape: VoidShape, over: Partial<Piece>): Partial<Piece> => ({
+      void: voidOf(shape),
+      settings: { primer: 0 },
+      materialC: 20,
+      ...over,
+    });
+    const one = withPiece(nosing, { ...pieceOf(nosing), jobId: job.id, ...of(patch(300, 200), {}) });
+    const two = withNext(one, METHODS.find((m) => m.id === 'mortar-patch')!);
+    const chain = withPiece(two, {
+      ...pieceOf(two, 'p2'),
+      ...of(patch(200, 150), { gate: 'wet', sheetId: pieceOf(one).sheetId, kitId: 'small' }),
+    });
+    const bundle = { job, repairs: [chain], sheets: gelling(gelMin), stock: [], events: [] };
+    return viewJob(bundle, NOW).repairs[0]!.findings.filter((f) => /(late|tight)/.test(f.id));
+  };
+  test('what comes on a gelled pass is a stop that says by how much', () => {
+    const told = found(2);
+    expect(told.map((f) => f.severity)).toContain('stop');
+    expect(sentence(told[0]!.title)).toMatch(/What lies under it has gelled/);
+    expect(sentence(told[0]!.why)).toMatch(/\d+ (min|h)/);
+  });
+  test('nor may it gel while the second is placed', () => {
+    const [told, ...others] = found(20);
+    expect(others).toEqual([]);
+    expect([told!.id, told!.severity]).toEqual(['p2/tight', 'stop']);
+    expect(sentence(told!.why)).toMatch(/begins in time.*has gelled by/);
+  });
+  test('and is not told where there is time', () => {
+    expect(found(600)).toEqual([]);
+  });
+});
