@@ -1,4 +1,4 @@
-import { groundOf, pieceOf, withPiece } from '../src/core/plan';
+import { groundsOf, pieceOf, withPiece } from '../src/core/plan';
 import { type Bundle, viewJob } from '../src/core/record';
 import { SHAPES, withValue } from '../src/core/void';
 import { methodsData } from '../src/sample/jobs';
@@ -32,7 +32,7 @@ export function floorRun(row: Row, times: Times, nowMs: number): void {
   const bundle = floor(nowMs);
   const [repair] = bundle.repairs;
   const joints = pieceOf(repair!, repair!.chain[1]!);
-  const even = groundOf(viewJob(bundle, nowMs).repairs[0]!.passes[1]!.plan);
+  const [even] = groundsOf(viewJob(bundle, nowMs).repairs[0]!.passes[1]!.plan);
   if (!even?.borders.length) throw new Error('The floor has no borders to pull.');
   console.log(
     `  a floor of 60 m²: ${even.laid.length} batches of joints, ${viewJob(bundle, nowMs).repairs[0]!.passes[0]!.plan.context!.areas} spreads of its bed`,
@@ -42,7 +42,7 @@ export function floorRun(row: Row, times: Times, nowMs: number): void {
     times((i) => {
       const borders = even.borders.map((b, k) => (k === 0 ? b * (1 - (i % 10) / 400) : b));
       const view = viewJob({ ...bundle, repairs: [withPiece(repair!, { ...joints, borders })] }, nowMs);
-      return view.repairs[0]!.passes.map((p) => groundOf(p.plan));
+      return view.repairs[0]!.passes.map((p) => groundsOf(p.plan)[0]!);
     }, 25),
   );
   const sample = methodsData(nowMs, 'Europe/Helsinki').bundles;

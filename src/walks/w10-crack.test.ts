@@ -1,4 +1,5 @@
-import { type Piece, repairOf } from '@/core/plan';
+import { groundsOf, type Piece, repairOf } from '@/core/plan';
+import { viewJob } from '@/core/record';
 import type { SheetRevision } from '@/core/system';
 import { measured, SHAPES, type VoidShape, voidOf } from '@/core/void';
 import { curve, kitOf, partsOf, ratioOf } from '@/sample/sheet-words';
@@ -197,5 +198,67 @@ describe('poured so late that it may only be ground while nobody works', () => {
     expect(to).toBeLessThanOrEqual(Math.min(on(p, 'sandable-until'), at('2027-04-22T20:00')));
     // Not needlessly early: half an hour later it would not do any more.
     expect(late({ plannedStart: (way!.set.value as number) + 30 * 60_000 }).told).toBeDefined();
+  });
+});
+describe('a sawn contraction joint crosses it at 4.1 m', () => {
+  const crossed = (...atMm: number[]) =>
+    voidOf({ ...piece().void!.shapes[0]!, crossings: atMm.map((at) => ({ atMm: at })) } as VoidShape);
+  test('it stays open: told where its batch is poured, a piece of foam to fetch, nothing less to mix', () => {
+    const p = plan({ void: crossed(4100) });
+    expect(p.steps.filter((s) => /kept open/.test(s.title)).map((s) => [s.id, s.title])).toEqual([
+      ['b3:pour', 'Pour batch 3 of 6, from 3.2 m to 4.8 m, the joint at 4.1 m kept open: mark where it ends'],
+    ]);
+    expect(p.consumables.find((c) => c.what.startsWith('closed-cell foam'))!.quantity).toBe(1);
+    expect(p.volumeMl!.nominal).toBe(plan().volumeMl!.nominal);
+  });
+  test('it is drawn where it lies, with the batches', () => {
+    const view = viewJob(
+      { job, repairs: [repairOf(piece({ void: crossed(4100) }))], sheets: [sheet], stock: [], events: [] },
+      NOW,
+    );
+    const [ground, ...others] = groundsOf(view.repairs[0]!.passes[0]!.plan);
+    expect(others).toEqual([]);
+    expect(ground!.keptOpen.map(({ from, to }) => [from[0], to[0]])).toEqual([[4100, 4100]]);
+    const here = ground!.laid.find(({ points }) => {
+      const xs = points.map((q) => q[0]);
+      return Math.min(...xs) < 4100 && 4100 < Math.max(...xs);
+    });
+    expect(here!.batch).toBe(2);
+  });
+  test('one beyond its end does not cross it', () => {
+    expect(
+      plan({ void: crossed(9700) })
+        .problems.map((x) => x.sentence)
+        .join(),
+    ).toMatch(/Joint 1, at 9700 mm, does not cross it: it runs from 0 to 9600 mm/);
+  });
+});
+describe('two cracks of one repair, poured one after the other', () => {
+  const [crack] = piece().void!.shapes as [VoidShape & { stations: object[] }];
+  const half = { ...crack, stations: crack.stations.map((s, i) => ({ ...s, atMm: i * 4800 })) } as VoidShape;
+  test('each batch says which crack it is in, and one that ends the first begins the second', () => {
+    const one = plan();
+    const two = plan({ void: { ...voidOf(half), shapes: [half, half] } });
+    expect(two.volumeMl!.nominal).toBeCloseTo(one.volumeMl!.nominal, 3);
+    const told = two.steps.filter((s) => s.id.endsWith(':pour')).map((s) => /, (.*): mark/.exec(s.title)![1]);
+    expect(told).toEqual([
+      'crack 1 from 0 m to 1.6 m',
+      'crack 1 from 1.6 m to 3.2 m',
+      'crack 1 from 3.2 m to 4.8 m',
+      'crack 2 from 0 m to 1.6 m',
+      'crack 2 from 1.6 m to 3.2 m',
+      'crack 2 from 3.2 m to 4.8 m',
+    ]);
+    const unequal = { ...crack, stations: crack.stations.map((s, i) => ({ ...s, atMm: i * 2400 })) } as VoidShape;
+    const told2 = plan({ void: { ...voidOf(half), shapes: [unequal, half] } })
+      .steps.filter((s) => s.id.endsWith(':pour'))
+      .map((s) => /, (.*): mark/.exec(s.title)?.[1]);
+    expect(told2.filter((t) => / and /.test(t!))).toHaveLength(1);
+    expect(told2.find((t) => / and /.test(t!))).toMatch(/^crack 1 from .* to 2\.4 m and crack 2 from 0 m to /);
+  });
+  test('like cracks are counted and told likewise', () => {
+    const p = plan({ void: { ...voidOf(half), count: 2 } });
+    const first = p.steps.filter((s) => /crack 2 from 0 m/.test(s.title));
+    expect(first).toHaveLength(1);
   });
 });

@@ -1,4 +1,4 @@
-import { groundOf, type Piece, repairOf } from '@/core/plan';
+import { groundsOf, type Piece, repairOf } from '@/core/plan';
 import { viewJob } from '@/core/record';
 import type { SheetRevision } from '@/core/system';
 import { measured, SHAPES, type VoidShape, voidOf } from '@/core/void';
@@ -154,7 +154,7 @@ test('a sheet without washing times stops there and names the time, never washes
 describe('seen from above', () => {
   const ground = (over: Partial<Piece> = {}, sheet = HEAPS) => {
     const view = viewJob({ job, repairs: [repairOf(piece(over))], sheets: [sheet], stock: [], events: [] }, NOW);
-    return { ground: groundOf(view.repairs[0]!.passes[0]!.plan)!, plan: view.repairs[0]!.passes[0]!.plan };
+    return { ground: groundsOf(view.repairs[0]!.passes[0]!.plan)[0]!, plan: view.repairs[0]!.passes[0]!.plan };
   };
   test('three units end where their shares of the 7.2 m² end, each with when it is filled and washed', () => {
     const { ground: g, plan: p } = ground();
@@ -206,5 +206,61 @@ describe('seen from above', () => {
     expect(far.batches.map((b) => b.placedMl!)).toEqual(plan().batches.map((b) => b.placedMl!));
     expect(plan(HEAPS, { borders: [0.5] }).findings.map((f) => f.id)).toContain('borders-let-go');
     expect(plan().findings.map((f) => f.id)).not.toContain('borders-let-go');
+  });
+});
+describe('a movement joint told by where it lies', () => {
+  const seen = (over: object) => {
+    const [joints] = piece().void!.shapes;
+    const one = voidOf({ ...joints!, ...over } as VoidShape);
+    const view = viewJob(
+      { job, repairs: [repairOf(piece({ void: one }))], sheets: [HEAPS], stock: [], events: [] },
+      NOW,
+    );
+    const { plan: planned } = view.repairs[0]!.passes[0]!;
+    return { planned, grounds: groundsOf(planned) };
+  };
+  test('takes off what its 2 m take off, and is drawn through the unit it runs through', () => {
+    const { planned, grounds } = seen({ movement: { lengthMm: 0, widthMm: 8, lines: [{ runs: 'down', atMm: 1800 }] } });
+    expect(planned.context!.measured.nominalMl / 1000).toBeCloseTo(6.58, 2);
+    const [g] = grounds;
+    expect(g!.keptOpen).toEqual([{ atMm: 1800, from: [1800, 0], to: [1800, 2000] }]);
+    const through = g!.laid.filter(({ points }) => points.some((q) => q[0] < 1800) && points.some((q) => q[0] > 1800));
+    expect(through.map((l) => l.order)).toEqual([1]);
+  });
+});
+describe('two rooms of one floor', () => {
+  const rooms = (...lengths: readonly number[]) => {
+    const [joints] = piece().void!.shapes;
+    const shapes = lengths.map(
+      (mm) =>
+        ({
+          ...joints!,
+          movement: { lengthMm: 0, widthMm: 8 },
+          outline: { kind: 'rectangle', length: measured(mm), width: measured(2000) },
+        }) as VoidShape,
+    );
+    const over = { void: { ...voidOf(shapes[0]!), shapes } };
+    const view = viewJob({ job, repairs: [repairOf(piece(over))], sheets: [HEAPS], stock: [], events: [] }, NOW);
+    return groundsOf(view.repairs[0]!.passes[0]!.plan);
+  };
+  test('each is drawn with the units that lie in it; one that ends the first begins the second', () => {
+    const [first, second] = rooms(2000, 1600);
+    expect([first!.place, second!.place, first!.places]).toEqual([0, 1, 2]);
+    const area = (g: typeof first) => g!.laid.reduce((sum, l) => sum + l.areaM2, 0);
+    expect(area(first)).toBeCloseTo(4, 6);
+    expect(area(second)).toBeCloseTo(3.2, 6);
+    expect(first!.laid.map((l) => l.batch)).toEqual([0, 1]);
+    expect(second!.laid.map((l) => l.batch)).toEqual([1, 2]);
+    // The unit that both share covers as much of them together as any other.
+    const of = (g: typeof first, batch: number) => g!.laid.find((l) => l.batch === batch)!.areaM2;
+    expect(of(first, 1) + of(second, 1)).toBeCloseTo(of(first, 0), 6);
+    // One border lies in each of them, and both are those of the whole floor.
+    const on = (g: typeof first) => g!.borders.filter((b) => b > g!.share.from + 1e-6 && b < g!.share.to - 1e-6);
+    expect([on(first), on(second)].map((x) => x.length)).toEqual([1, 1]);
+    expect(first!.borders).toEqual(second!.borders);
+  });
+  test('a corner under a square metre is walked round, and not drawn; thirteen rooms are told by a list', () => {
+    expect(rooms(3200, 400).map((g) => g.place)).toEqual([0]);
+    expect(rooms(...Array.from({ length: 13 }, () => 700))).toEqual([]);
   });
 });

@@ -1,4 +1,4 @@
-import { groundOf, type Piece, repairOf } from '@/core/plan';
+import { groundsOf, type Piece, repairOf } from '@/core/plan';
 import { viewJob } from '@/core/record';
 import type { SheetRevision } from '@/core/system';
 import { measured, SHAPES, type VoidShape, voidOf } from '@/core/void';
@@ -113,7 +113,7 @@ test('joints by the colder tier, 36 h on a base of 12 °C, and not 20', () => {
 test('seen from above: four spreads of 1.80 m² in the order they are laid, with no border of one’s own to pull', () => {
   const view = viewJob({ job, repairs: [repairOf(piece())], sheets: [sheet], stock: [], events: [] }, NOW);
   const { plan: planned } = view.repairs[0]!.passes[0]!;
-  const g = groundOf(planned)!;
+  const g = groundsOf(planned)[0]!;
   expect(g.laid.map((l) => l.areaM2)).toEqual([1.8, 1.8, 1.8, 1.8].map((m2) => expect.closeTo(m2, 6)));
   expect(g.borders).toEqual([]);
   const times = g.laid.map((l) => l.span!.fromMs);

@@ -1,3 +1,4 @@
+import { kindOf, type Void } from '../void';
 import { noWaterPressure } from './common';
 import { type ConsumableRow, topFaceM2 } from './consumable';
 import { type Question, type Setting, settingIn } from './context';
@@ -61,3 +62,7 @@ export const broadcastSand: ConsumableRow = {
   shownBy: 'broadcast',
   of: (c) => settingIn(c, 'sand') * topFaceM2(c),
 };
+
+/** How many joints cross it that stay open, in one void. */
+export const crossingsIn = (v: Void): number =>
+  v.shapes.reduce((sum, shape) => sum + (kindOf(shape).keptOpen?.(shape).length ?? 0), 0);

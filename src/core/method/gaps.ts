@@ -1,7 +1,7 @@
 import { layerOf } from '../mix';
 import { along, exactly, grams, kelvin, listed, type Message, minutes, ml, mm, texts, type Value } from '../say';
 import { PART_IDS, systemKind } from '../system';
-import { kindOf, placesIn, SHAPES } from '../void';
+import { courseOf, kindOf, nominalMl, placesIn, SHAPES } from '../void';
 import { type Gap, type MethodContext, partsIn, type TaskContext } from './context';
 import { depthToFill, liftsMm, liftsOf } from './lifts';
 
@@ -13,7 +13,9 @@ const SAY = texts('gap', {
   variant: '{n} of them with {what} {by} {way, select, less {less} other {more}}.',
   from: 'From {datum}: {along} along, {from} in{many}; {clear} clear all round. {facing}',
   every: ', then every {spacing} {angle}',
-  reach: 'from {from} to {to}',
+  reach:
+    '{nth, plural, =0 {} other {crack # }}from {from} to {to}{open, plural, =0 {} one {, the joint at {joints} kept open} other {, the joints at {joints} kept open}}',
+  reaches: '{all}',
   angle: 'at {degrees}°',
   facing: 'Facing {side}.',
   datum: 'the datum',
@@ -68,16 +70,30 @@ const batchOf = ({ batch }: TaskContext) => batch!;
 const firstOfPortion = (c: TaskContext) =>
   batchOf(c).index === 0 || c.batches[batchOf(c).index - 1]!.portion !== batchOf(c).portion;
 
-/** Along a line: from where to where a batch reaches, when several share it. */
+/** Along lines: from where to where a batch reaches, when several share them, and what stays open there. */
 function reachOf(c: TaskContext): Message | '' {
-  const line = c.void.shapes.find((s) => kindOf(s).alongMm);
+  const lines = Array.from({ length: c.void.count }, () => c.void.shapes).flat();
   const here = c.batches.filter((b) => b.portion === batchOf(c).portion);
-  if (!line || here.length < 2 || c.void.count > 1) return '';
+  if (here.length < 2 || lines.some((s) => !kindOf(s).alongMm)) return '';
   const all = here.reduce((sum, b) => sum + b.placedMl, 0);
   const before = here.slice(0, here.indexOf(batchOf(c))).reduce((sum, b) => sum + b.placedMl, 0);
-  const runMm = kindOf(line).runMm?.(line) ?? 0;
-  const at = (ml: number) => along(kindOf(line).alongMm!(line, ml / all), runMm);
-  return SAY.reach({ from: at(before), to: at(before + batchOf(c).placedMl) });
+  const stretches = courseOf(lines.map(nominalMl), before / all, (before + batchOf(c).placedMl) / all);
+  const said = stretches.map(({ place, from, to }) => {
+    const line = lines[place]!;
+    const kind = kindOf(line);
+    const runMm = kind.runMm?.(line) ?? 0;
+    const at = (share: number) => along(kind.alongMm!(line, share), runMm);
+    const [a, b] = [at(from), at(to)];
+    const open = (kind.keptOpen?.(line) ?? []).filter(({ atMm }) => a.value <= atMm && atMm < b.value);
+    return SAY.reach({
+      nth: lines.length > 1 ? place + 1 : 0,
+      from: a,
+      to: b,
+      open: open.length,
+      joints: listed(open.map(({ atMm }) => along(atMm, runMm))),
+    });
+  });
+  return said.length === 1 ? said[0]! : SAY.reaches({ all: listed(said) });
 }
 
 /** Whether a batch begins its lift. */

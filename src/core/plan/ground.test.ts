@@ -1,6 +1,6 @@
 import type { PlanOutline } from '../void';
 import { cornersOf, signedAreaMm2 } from '../void';
-import { cutAt, cutOff } from './ground';
+import { cutAt, cutOff } from './ground-cut';
 
 const area = (points: ReturnType<typeof cutOff>) => Math.abs(signedAreaMm2(points));
 const placed = { valueMm: 0, toleranceMm: null, tool: 'rule', text: '', textSystem: 'metric', again: null } as const;

@@ -3,8 +3,18 @@ import type { Batch, Portion } from '../mix';
 import { along, type Message, texts } from '../say';
 import { milestoneKind } from '../system';
 import { attempt } from '../units';
-import { cornersOf, kindOf, type PlanOutline, type Point, signedAreaMm2, type VoidShape } from '../void';
-import type { RepairPlan } from './repair-plan';
+import {
+  cornersOf,
+  courseOf,
+  type KeptOpen,
+  kindOf,
+  nominalMl,
+  type PlanOutline,
+  type Point,
+  type VoidShape,
+} from '../void';
+import { areaOf, cutAt, cutOff } from './ground-cut';
+import type { PlannedStep, RepairPlan } from './repair-plan';
 import type { Side } from './side';
 
 const SAY = texts('ground', { whole: '{from} to {to}', end: '{at}' });
@@ -34,10 +44,11 @@ export interface Laid {
   readonly wash: { readonly fromMs: number; readonly toMs: number } | null;
 }
 
-/** The work seen from above, in its order, always away from where one goes out. */
+/** One face seen from above: what is laid on it, in its order, always away from where one goes out. */
 export interface Ground {
-  /** Of which shape of the void. */
-  readonly shape: number;
+  /** Which of how many faces that are worked one after the other, from 0. */
+  readonly place: number;
+  readonly places: number;
   readonly corners: readonly Point[];
   readonly out: Side;
   /** Along which axis work goes, and whether towards its larger end. */
@@ -45,40 +56,17 @@ export interface Ground {
   readonly rising: boolean;
   readonly laid: readonly Laid[];
   /**
-   * Borders between batches, as shares of the face from where work begins; empty where they are not one’s own to pull.
+   * Borders between batches, as shares of all faces together from where work begins; empty where they are not one’s own
+   * to pull.
    */
   readonly borders: readonly number[];
-  /** The largest share of the face that one batch may be for. */
+  /** What of all faces together comes before this one, and what with it. */
+  readonly share: { readonly from: number; readonly to: number };
+  /** The largest share of all faces that one batch may be for. */
   readonly mostShare: number;
-  /** Length of what stays open in it, mm. */
+  /** Joints in it that stay open, where they lie; and their length, where nobody says where, mm. */
+  readonly keptOpen: readonly KeptOpen[];
   readonly keptOpenMm: number;
-}
-
-/** The part of a polygon on one side of a line x = at (axis 0) or y = at (axis 1). */
-export function cutOff(points: readonly Point[], axis: 0 | 1, at: number, keep: 'below' | 'above'): readonly Point[] {
-  const inside = (p: Point) => (keep === 'below' ? p[axis] <= at : p[axis] >= at);
-  return points.flatMap((p, i): Point[] => {
-    const next = points[(i + 1) % points.length]!;
-    const mine = inside(p) ? [p] : [];
-    if (inside(p) === inside(next)) return mine;
-    const t = (at - p[axis]) / (next[axis] - p[axis]);
-    return [...mine, [p[0] + (next[0] - p[0]) * t, p[1] + (next[1] - p[1]) * t] as const];
-  });
-}
-
-const areaOf = (points: readonly Point[]): number => Math.abs(signedAreaMm2(points));
-
-/** Where a line across the axis leaves so large a share of the area below it, mm. */
-export function cutAt(points: readonly Point[], axis: 0 | 1, share: number): number {
-  let low = Math.min(...points.map((p) => p[axis]));
-  let high = Math.max(...points.map((p) => p[axis]));
-  const wanted = areaOf(points) * share;
-  for (let i = 0; i < 50; i++) {
-    const mid = (low + high) / 2;
-    if (areaOf(cutOff(points, axis, mid, 'below')) < wanted) low = mid;
-    else high = mid;
-  }
-  return (low + high) / 2;
 }
 
 const AXIS: Readonly<Record<Side, { readonly axis: 0 | 1; readonly rising: boolean }>> = {
@@ -92,25 +80,20 @@ const AXIS: Readonly<Record<Side, { readonly axis: 0 | 1; readonly rising: boole
 const outlineOf = (shape: VoidShape): PlanOutline | null =>
   'outline' in shape ? shape.outline : ((kindOf(shape).faceOutline?.(shape) as PlanOutline | undefined) ?? null);
 
-/** Share of the face at which each piece ends, of so many even ones or by their amounts. */
-function endsOf(sizes: readonly number[]): readonly number[] {
-  const all = sizes.reduce((a, b) => a + b, 0);
-  let sum = 0;
-  return sizes.map((size) => {
-    sum += size;
-    return sum / all;
-  });
-}
-
-/** A piece before it is drawn: of which batch, which part of it. */
-interface Piece {
+/** What is laid in one go, before it is drawn: of which batch, which part of it, and on which area where it has its own. */
+interface Portioned {
   readonly batch: number;
   readonly part: number | null;
   readonly size: number;
+  readonly area: number | null;
 }
 
 /** What is laid one after the other: the spreads of a bed, else the batches of the first layer on the whole face. */
-function piecesOf(batches: readonly Batch[], context: MethodContext, portions: readonly Portion[]): readonly Piece[] {
+function piecesOf(
+  batches: readonly Batch[],
+  context: MethodContext,
+  portions: readonly Portion[],
+): readonly Portioned[] {
   const first = batches.filter((b) => b.portion === 0 && !b.topUp);
   if (context.params.rolling)
     return first.flatMap((b) =>
@@ -119,76 +102,142 @@ function piecesOf(batches: readonly Batch[], context: MethodContext, portions: r
         // Areas are counted through all batches.
         part: b.places > 1 ? (b.fromTo?.[0] ?? 1) - 1 + part : null,
         size: b.placedMl / b.places,
+        area: null,
       })),
     );
   // Of several areas each is its own; what of the first layer lies where is told by its area.
   const layer = portions.flatMap((p, i) => ((p.over?.layer ?? i) === 0 ? [i] : []));
   return batches
     .filter((b) => layer.includes(b.portion) && !b.topUp)
-    .map((b) => ({ batch: b.index, part: null, size: b.placedMl }));
+    .map((b) => ({ batch: b.index, part: null, size: b.placedMl, area: portions[b.portion]!.over?.area ?? null }));
 }
 
+/** A piece on one face: which of all it is, and from where to where of that face it lies, as shares of it. */
+interface OnFace extends Portioned {
+  readonly order: number;
+  readonly from: number;
+  readonly to: number;
+}
+
+/** What of the pieces, laid one after the other, lies on each of the faces; an area of its own is laid whole. */
+function onFaces(
+  pieces: readonly Portioned[],
+  sizes: readonly number[],
+  /** So many of them are one void; like voids follow it. */
+  each: number,
+): readonly (readonly OnFace[])[] {
+  const out: OnFace[][] = sizes.map(() => []);
+  const lay = (mine: readonly (readonly [Portioned, number])[], places: readonly number[]) => {
+    const all = mine.reduce((sum, [p]) => sum + p.size, 0);
+    let before = 0;
+    for (const [piece, order] of mine) {
+      const ends = before + piece.size;
+      const own = places.map((i) => sizes[i]!);
+      for (const { place, from, to } of courseOf(own, before / all, ends / all))
+        out[places[place]!]!.push({ ...piece, order, from, to });
+      before = ends;
+    }
+  };
+  const numbered = pieces.map((p, order) => [p, order] as const);
+  const areas = new Set(pieces.map((p) => p.area));
+  for (const area of areas)
+    lay(
+      numbered.filter(([p]) => p.area === area),
+      sizes.map((_, i) => i).filter((i) => area === null || i % each === area),
+    );
+  return out;
+}
+
+/** More faces than these are not drawn: a list tells them better. */
+const MOST_FACES = 12;
+
 /**
- * Where each batch or spread of a pass ends on the face it is laid on, and when. Work begins at the far side and goes
- * towards the way out.
- * @returns null for what is laid in one go, or on no face of its own
+ * Where each batch or spread of a pass ends on the faces it is laid on, and when, face by face. Work begins at the far
+ * side of each and goes towards the way out.
+ * @returns none for what is laid in one go, or on no face of its own
  */
-export function groundOf({ batches, steps, context, method, mix, piece }: RepairPlan): Ground | null {
-  if (!context || !method || context.void.shapes.length !== 1 || context.void.count !== 1) return null;
+export function groundsOf(plan: RepairPlan): readonly Ground[] {
+  const { batches, steps, context, method, mix, piece } = plan;
+  if (!context || !method) return [];
   const found = attempt(() => ENGINES[method.engine].portions(context));
-  if (!found.ok) return null;
+  if (!found.ok) return [];
   const portions = found.value;
-  const shape = context.void.shapes[0]!;
-  const outline = outlineOf(shape);
-  const kind = kindOf(shape);
-  if (!outline) return null;
   const pieces = piecesOf(batches, context, portions);
-  if (pieces.length < 2) return null;
-  const corners = cornersOf(outline);
-  const line = kind.alongMm !== undefined;
-  if (!line && areaOf(corners) < LEAST_MM2) return null;
+  const shapes = Array.from({ length: context.void.count }, () => context.void.shapes).flat();
+  if (pieces.length < 2 || shapes.length > MOST_FACES) return [];
+  const sizes = shapes.map(nominalMl);
+  const own = pieces.every((p) => p.part === null && p.area === null);
+  const all = pieces.reduce((sum, p) => sum + p.size, 0);
+  let sum = 0;
+  const ends = pieces.map(({ size }) => {
+    sum += size;
+    return sum / all;
+  });
+  const total = sizes.reduce((a, b) => a + b, 0);
+  let begins = 0;
+  return onFaces(pieces, sizes, context.void.shapes.length).flatMap((mine, place): Ground[] => {
+    const share = { from: begins, to: begins + sizes[place]! / total };
+    begins = share.to;
+    const shape = shapes[place]!;
+    const outline = outlineOf(shape);
+    if (!outline || !mine.length) return [];
+    const corners = cornersOf(outline);
+    const isLine = kindOf(shape).alongMm !== undefined;
+    if (!isLine && areaOf(corners) < LEAST_MM2) return [];
+    return [
+      {
+        place,
+        places: shapes.length,
+        ...faceOf({ shape, corners, mine, wayOut: piece.wayOut, steps }),
+        share,
+        mostShare: mix ? (mix.capMl - context.sheet.potLossMl) / all : 1,
+        borders: own ? ends.slice(0, -1) : [],
+        keptOpen: kindOf(shape).keptOpen?.(shape) ?? [],
+        keptOpenMm: 'movement' in shape ? shape.movement.lengthMm : 0,
+      },
+    ];
+  });
+}
+
+/** What is laid on one face, drawn. */
+function faceOf(o: {
+  readonly shape: VoidShape;
+  readonly corners: readonly Point[];
+  readonly mine: readonly OnFace[];
+  readonly wayOut: Side;
+  readonly steps: readonly PlannedStep[];
+}): Pick<Ground, 'corners' | 'out' | 'axis' | 'rising' | 'laid'> {
+  const { shape, corners, steps } = o;
+  const { alongMm } = kindOf(shape);
   // What runs along a line is filled along it.
-  const out: Side = line && AXIS[piece.wayOut].axis === 1 ? 'right' : piece.wayOut;
+  const out: Side = alongMm && AXIS[o.wayOut].axis === 1 ? 'right' : o.wayOut;
   const { axis, rising } = AXIS[out];
-  const ends = endsOf(pieces.map((p) => p.size));
   const whole = corners.map((p) => p[axis]);
   const [low, high] = [Math.min(...whole), Math.max(...whole)];
   const at = (share: number): number => {
     const from = rising ? share : 1 - share;
     if (from <= 0) return low;
     if (from >= 1) return high;
-    return line ? low + kind.alongMm!(shape, from) : cutAt(corners, axis, from);
+    return alongMm ? low + alongMm(shape, from) : cutAt(corners, axis, from);
   };
-  const cuts = [0, ...ends].map(at);
-  const laid = pieces.map((p, order): Laid => {
-    const [a, b] = [cuts[order]!, cuts[order + 1]!];
+  const laid = o.mine.map((p): Laid => {
+    const [a, b] = [at(p.from), at(p.to)];
     const points = cutOff(cutOff(corners, axis, Math.max(a, b), 'below'), axis, Math.min(a, b), 'above');
-    const mine = steps.filter(
+    const placed = steps.filter(
       (s) => s.marks?.end?.includes('placed') && s.batch === p.batch && (p.part === null || s.part === p.part),
     );
     const wash = steps.find((s) => s.batch === p.batch && s.waitFor && milestoneKind(s.waitFor.kind).washed);
     return {
-      order,
+      order: p.order,
       batch: p.batch,
       points,
       areaM2: areaOf(points) / 1e6,
-      reach: line ? reachOf(Math.min(a, b) - low, Math.max(a, b) - low, rising, high - low) : null,
-      span: mine.length
-        ? { fromMs: Math.min(...mine.map((s) => s.startMs)), toMs: Math.max(...mine.map((s) => s.endMs)) }
+      reach: alongMm ? reachOf(Math.min(a, b) - low, Math.max(a, b) - low, rising, high - low) : null,
+      span: placed.length
+        ? { fromMs: Math.min(...placed.map((s) => s.startMs)), toMs: Math.max(...placed.map((s) => s.endMs)) }
         : null,
       wash: wash ? { fromMs: wash.startMs, toMs: wash.endMs } : null,
     };
   });
-  const own = pieces.every((p) => p.part === null) && portions.every((p) => !p.over);
-  return {
-    shape: 0,
-    corners,
-    out,
-    axis,
-    rising,
-    laid,
-    mostShare: mix ? (mix.capMl - context.sheet.potLossMl) / pieces.reduce((sum, p) => sum + p.size, 0) : 1,
-    borders: own ? ends.slice(0, -1) : [],
-    keptOpenMm: 'movement' in shape ? shape.movement.lengthMm : 0,
-  };
+  return { corners, out, axis, rising, laid };
 }

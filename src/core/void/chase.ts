@@ -16,6 +16,11 @@ export const Chase = z.object({
   readDepth: Measured,
   /** A slot sawn along the crack, centred on it, both depths from the surface. */
   slot: z.object({ width: Measured, depth: Measured }).nullable(),
+  /** Joints that cross it and stay open, from where the stations are measured, mm. */
+  crossings: z
+    .array(z.object({ atMm: Mm }))
+    .max(50)
+    .optional(),
 });
 export type Chase = z.infer<typeof Chase>;
 
@@ -36,6 +41,8 @@ export function unionMm2(w: number, d: number, slotW: number, slotD: number): nu
  */
 const PIECES = 64;
 
+const crossingsOf = ({ crossings = [] }: Chase) => crossings;
+
 const runMm = ({ stations }: Chase): number => (stations.at(-1)?.atMm ?? 0) - (stations[0]?.atMm ?? 0);
 
 /** Section at a place along it, between two stations, mm². */
@@ -52,6 +59,14 @@ function sectionAt(s: Chase, atMm: number): number {
   return s.form === 'vee'
     ? unionMm2(w, d, slotW, slotD)
     : w * d + slotW * slotD - Math.min(w, slotW) * Math.min(d, slotD);
+}
+
+/** As wide as it is in the mean, mm: the area of its mouth is kept. */
+function meanWidthMm(s: Chase): number {
+  const areaMm2 = s.stations
+    .slice(1)
+    .reduce((sum, b, i) => sum + ((b.widthMm + s.stations[i]!.widthMm) / 2) * (b.atMm - s.stations[i]!.atMm), 0);
+  return Math.max(s.slot?.width.valueMm ?? 0, areaMm2 / runMm(s));
 }
 
 /** Stretches in which it is summed to find how far a share of it reaches. */
@@ -128,6 +143,17 @@ function problems(s: Chase): readonly Problem[] {
         },
       ];
   }
+  const [begins, ends] = [s.stations[0]!.atMm, s.stations.at(-1)!.atMm];
+  for (const [i, { atMm }] of crossingsOf(s).entries())
+    if (!(atMm > begins && atMm < ends))
+      return [
+        {
+          field: `crossings.${i}`,
+          value: atMm,
+          allowed: `between ${asMeasured(begins)} and ${asMeasured(ends)} mm`,
+          sentence: `Joint ${i + 1}, at ${asMeasured(atMm)} mm, does not cross it: it runs from ${asMeasured(begins)} to ${asMeasured(ends)} mm.`,
+        },
+      ];
   if (!s.slot && !s.stations.some((st) => st.widthMm > 0 && st.depthMm > 0))
     return [
       {
@@ -193,15 +219,16 @@ export const chase: Shape<Chase> = {
   dimensions,
   runMm,
   alongMm,
-  faceOutline: (s) => {
-    const long = runMm(s);
-    // As wide as it is in the mean: the area of its mouth is kept.
-    const areaMm2 = s.stations
-      .slice(1)
-      .reduce((sum, b, i) => sum + ((b.widthMm + s.stations[i]!.widthMm) / 2) * (b.atMm - s.stations[i]!.atMm), 0);
-    const wide = s.slot ? Math.max(s.slot.width.valueMm, areaMm2 / long) : areaMm2 / long;
-    return { kind: 'rectangle', length: measured(long, 'tape'), width: measured(wide, 'rule') };
-  },
+  faceOutline: (s) => ({
+    kind: 'rectangle',
+    length: measured(runMm(s), 'tape'),
+    width: measured(meanWidthMm(s), 'rule'),
+  }),
+  keptOpen: (s) =>
+    crossingsOf(s).map(({ atMm }) => {
+      const along = atMm - s.stations[0]!.atMm;
+      return { atMm: along, from: [along, 0], to: [along, meanWidthMm(s)] };
+    }),
   parameters: (s) => [
     {
       key: 'form',
@@ -236,6 +263,14 @@ export const chase: Shape<Chase> = {
       rows: s.stations,
       blank: { ...(s.stations.at(-1) ?? { widthMm: 5, depthMm: 20 }), atMm: (s.stations.at(-1)?.atMm ?? 0) + 250 },
       max: 200,
+    },
+    {
+      key: 'crossings',
+      label: 'Joints that cross it and stay open',
+      columns: [{ key: 'atMm', label: 'at', kind: 'length' }],
+      rows: crossingsOf(s),
+      blank: { atMm: (s.stations[0]?.atMm ?? 0) + Math.round(runMm(s) / 2) },
+      max: 50,
     },
   ],
   write: (s, key, value) => {
@@ -368,6 +403,14 @@ export const chase: Shape<Chase> = {
           ],
         },
         hollow([...up, ...low]),
+        ...crossingsOf(s).map(({ atMm }) => ({
+          role: 'keep-clear' as const,
+          open: true,
+          points: [
+            [atMm, -length * 0.1],
+            [atMm, length * 0.1],
+          ] as const,
+        })),
       ]),
       handles: s.stations.map((st, i) => ({
         key: `stations.${i}`,

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { asMeasured, figure, line, Mm, type Problem } from '../units';
 import { across, bounds, down, drawing, hollow, rect } from './draw';
+import { chordsOf, drawnOpen, OpenLine, openLineProblems, openLinesList, openMm } from './kept-open';
 import { Measured, unmeasured } from './measured';
 import {
   cornersOf,
@@ -26,8 +27,10 @@ export const Joints = z.object({
   tileWidth: Measured,
   jointWidth: Measured,
   depth: Measured,
-  /** Length of the movement joints that stay open, and their width, mm. */
-  movement: z.object({ lengthMm: Mm, widthMm: Mm }),
+  /**
+   * The movement joints that stay open: their width, and where they lie; or their length where nobody says where, mm.
+   */
+  movement: z.object({ lengthMm: Mm, widthMm: Mm, lines: z.array(OpenLine).max(50).optional() }),
 });
 export type Joints = z.infer<typeof Joints>;
 
@@ -43,18 +46,24 @@ const dimensions = (s: Joints): readonly Dimension[] => [
 export const jointShare = (l: number, b: number, w: number): number => 1 - (l * b) / ((l + w) * (b + w));
 
 const own = (s: Joints) => [s.tileLength.valueMm, s.tileWidth.valueMm, s.jointWidth.valueMm, s.depth.valueMm] as const;
-const openMm2 = (s: Joints) => s.movement.lengthMm * s.movement.widthMm;
+const linesOf = ({ movement }: Joints) => movement.lines ?? [];
+const keptOpen = (s: Joints) => linesOf(s).flatMap((l) => chordsOf(cornersOf(s.outline), l));
+/** Where they are drawn their length is theirs. */
+const openLengthMm = (s: Joints) => (linesOf(s).length ? openMm(keptOpen(s)) : s.movement.lengthMm);
+const openMm2 = (s: Joints) => openLengthMm(s) * s.movement.widthMm;
 
 function problems(s: Joints): readonly Problem[] {
   const outline = outlineProblems(s.outline, 'outline');
   if (outline.length) return outline;
+  const misplaced = openLineProblems(cornersOf(s.outline), linesOf(s), 'movement.lines');
+  if (misplaced.length) return misplaced;
   const [l, b, w] = own(s);
   const joint = outlineArea(s.outline).areaMm2 * jointShare(l, b, w);
   return openMm2(s) >= joint
     ? [
         {
-          field: 'movement.lengthMm',
-          value: s.movement.lengthMm,
+          field: linesOf(s).length ? 'movement.lines' : 'movement.lengthMm',
+          value: openLengthMm(s),
           allowed: `under ${figure(joint / 100)} cm² together`,
           sentence: 'The movement joints take up more than all joints together. Check their length and width.',
         },
@@ -83,14 +92,18 @@ export const joints: Shape<Joints> = {
   dimensions,
   parameters: (s) => [
     ...outlineParameters(s.outline, 'outline'),
-    {
-      key: 'movement.lengthMm',
-      label: 'Movement joints kept open, length',
-      kind: 'length',
-      value: s.movement.lengthMm,
-      min: 0,
-      max: 1e6,
-    },
+    ...(linesOf(s).length
+      ? []
+      : [
+          {
+            key: 'movement.lengthMm',
+            label: 'Movement joints kept open, length',
+            kind: 'length' as const,
+            value: s.movement.lengthMm,
+            min: 0,
+            max: 1e6,
+          },
+        ]),
     {
       key: 'movement.widthMm',
       label: 'Movement joints, width',
@@ -100,7 +113,11 @@ export const joints: Shape<Joints> = {
       max: 200,
     },
   ],
-  lists: (s) => outlineLists(s.outline, 'outline'),
+  lists: (s) => [
+    ...outlineLists(s.outline, 'outline'),
+    { ...openLinesList(linesOf(s), 'movement.lines'), label: 'Movement joints, where they lie' },
+  ],
+  keptOpen,
   write: writeOutline,
   problems,
   volume: (s) => {
@@ -121,7 +138,7 @@ export const joints: Shape<Joints> = {
         ? [
             line(
               'Movement joints stay open',
-              `${asMeasured(s.movement.lengthMm)} × ${asMeasured(s.movement.widthMm)} / 100`,
+              `${asMeasured(openLengthMm(s))} × ${asMeasured(s.movement.widthMm)} / 100`,
               -openMm2(s) / 100,
               'cm²',
             ),
@@ -165,11 +182,13 @@ export const joints: Shape<Joints> = {
     const [l, b, w] = own(s);
     // Tiles are drawn while they can be told apart.
     const [nx, ny] = [Math.floor((x1 - x0) / (l + w)), Math.floor((y1 - y0) / (b + w))];
-    if (s.outline.kind !== 'rectangle' || nx * ny > 400 || nx * ny < 1) return drawn;
+    const open = drawnOpen(keptOpen(s));
+    if (s.outline.kind !== 'rectangle' || nx * ny > 400 || nx * ny < 1)
+      return { ...drawn, outlines: [...drawn.outlines, ...open] };
     const tiles = Array.from({ length: nx * ny }, (_, i) => {
       const [tx, ty] = [x0 + (i % nx) * (l + w) + w / 2, y0 + Math.floor(i / nx) * (b + w) + w / 2];
       return { role: 'keep-clear' as const, points: rect(tx, ty, tx + l, ty + b) };
     });
-    return { ...drawn, outlines: [...drawn.outlines, ...tiles] };
+    return { ...drawn, outlines: [...drawn.outlines, ...tiles, ...open] };
   },
 };

@@ -1,6 +1,7 @@
 import type { z } from 'zod';
 import { type Kind, type Problem, refuse, type WorkLine } from '../units';
 import type { DoubtfulInput } from './doubt';
+import type { KeptOpen } from './kept-open';
 import type { Measured } from './measured';
 import type { Point } from './point';
 
@@ -180,6 +181,8 @@ export interface Shape<P> {
   readonly runMm?: (shape: P) => number;
   /** Of the same: how far along it a share of its volume reaches, mm. */
   readonly alongMm?: (shape: P, share: number) => number;
+  /** Joints through its face that stay open, in the coordinates of that face. */
+  readonly keptOpen?: (shape: P) => readonly KeptOpen[];
   /** Of what has no outline of its own: the one its filled face has. */
   readonly faceOutline?: (shape: P) => {
     readonly kind: 'rectangle' | 'ellipse';

@@ -1,6 +1,6 @@
 'use client';
 import { useRef, useState } from 'react';
-import { type Ground, groundOf, type Piece, type RepairPlan, SIDES, type Side } from '@/core/plan';
+import { type Ground, groundsOf, type Piece, type RepairPlan, SIDES, type Side } from '@/core/plan';
 import { Choice, Heading, lowered, useFormat, useSay } from '../shared/bits';
 import { placeOn } from '../shared/svg-place';
 import { useWidth } from '../shared/use-width';
@@ -31,30 +31,42 @@ export function GroundPlan({
   zone: string;
   begun: boolean;
 }) {
-  const ground = groundOf(plan);
-  if (!ground) return null;
-  const isLine = ground.laid[0]!.reach !== null;
+  const grounds = groundsOf(plan);
+  const [first] = grounds;
+  if (!first) return null;
+  const isLine = first.laid[0]!.reach !== null;
   const what = isLine ? 'Along it, batch by batch' : 'Seen from above, in the order it is laid';
   const change = (over: Partial<Piece>, key: string) => changePass(repair, (r) => ({ ...r, ...over }), key);
+  const pulls = !begun && grounds.some((g) => bordersOn(g).length);
+  const open = grounds.some((g) => g.keptOpen.length || g.keptOpenMm > 0);
   return (
     <section aria-label="Seen from above" data-testid="ground" className="mb-3">
-      <Heading aside={ground.borders.length && !begun ? 'a border is pulled, or moved by the arrow keys' : undefined}>
+      <Heading aside={pulls ? 'a border is pulled, or moved by the arrow keys' : undefined}>
         {named !== null ? `${named}: ${lowered(what)}` : what}
       </Heading>
-      <Picture
-        ground={ground}
-        zone={zone}
-        onBorder={
-          begun || !ground.borders.length ? null : (borders) => change({ borders: [...borders] }, 'ground:border')
-        }
-      />
+      {grounds.map((ground) => (
+        <div key={ground.place}>
+          {ground.places > 1 && (
+            <h4 className="soft text-sm mt-1">
+              {isLine ? 'Line' : 'Face'} {ground.place + 1} of {ground.places}
+            </h4>
+          )}
+          <Picture
+            ground={ground}
+            zone={zone}
+            onBorder={
+              begun || !ground.borders.length ? null : (borders) => change({ borders: [...borders] }, 'ground:border')
+            }
+          />
+        </div>
+      ))}
       <div className="flex flex-wrap items-end gap-3">
         <Choice
           label="One goes out at the"
           options={(Object.keys(SIDES) as Side[])
             .filter((side) => !isLine || side === 'left' || side === 'right')
             .map((id) => ({ id, label: SIDES[id] }))}
-          value={ground.out}
+          value={first.out}
           onChange={(wayOut) => change({ wayOut }, 'ground:out')}
         />
         {repair.borders.length > 0 && !begun && (
@@ -67,11 +79,16 @@ export function GroundPlan({
         {isLine
           ? 'It is filled from the other end towards that.'
           : 'Work begins at the far side and goes towards the way out: nobody stands on what is wet.'}
-        {ground.keptOpenMm > 0 && ' Movement joints stay open under their double strip.'}
+        {open &&
+          (isLine ? ' What crosses it dashed stays open.' : ' Movement joints stay open under their double strip.')}
       </p>
     </section>
   );
 }
+
+/** The borders that lie on a face, and not at its ends: which of all they are. */
+const bordersOn = ({ borders, share }: Ground): readonly number[] =>
+  borders.flatMap((b, i) => (b > share.from + 1e-6 && b < share.to - 1e-6 ? [i] : []));
 
 function Picture({
   ground,
@@ -103,10 +120,10 @@ function Picture({
   // As it is drawn where it is measured.
   const py = (y: number) => padY + (y - y0) * ky;
   const { rising } = ground;
-  /** Share of the way from where work begins, for a place on the page. */
+  /** Share of all faces together from where work begins, for a place on the page. */
   const shareAt = (x: number, y: number): number => {
     const along = across ? (x - px(x0)) / ((x1 - x0) * kx) : (y - py(y0)) / ((y1 - y0) * ky);
-    return rising ? along : 1 - along;
+    return ground.share.from + (rising ? along : 1 - along) * (ground.share.to - ground.share.from);
   };
   const pull = (i: number, to: number) => {
     const [before, after] = [ground.borders[i - 1] ?? 0, ground.borders[i + 1] ?? 1];
@@ -185,8 +202,33 @@ function Picture({
         <g transform={`translate(${ox} ${oy}) rotate(${turn})`}>
           <path d="M5 0 h18 M16 -6 l8 6 l-8 6" fill="none" stroke="var(--ink)" strokeWidth="2.5" />
         </g>
-        {ground.borders.map((b, i) => {
-          const piece = ground.laid[i]!;
+        {ground.keptOpen.map(({ atMm, from, to }) => (
+          <g key={`open ${from.join()}`}>
+            <line
+              x1={px(from[0])}
+              y1={py(from[1]) - (isLine ? 7 : 0)}
+              x2={px(to[0])}
+              y2={py(to[1]) + (isLine ? 7 : 0)}
+              stroke="var(--paper)"
+              strokeWidth="7"
+            />
+            <line
+              x1={px(from[0])}
+              y1={py(from[1]) - (isLine ? 7 : 0)}
+              x2={px(to[0])}
+              y2={py(to[1]) + (isLine ? 7 : 0)}
+              stroke="var(--ink)"
+              strokeWidth="2"
+              strokeDasharray="5 4"
+              data-testid="kept-open"
+            >
+              <title>{`Kept open, at ${format('length', atMm).text}`}</title>
+            </line>
+          </g>
+        ))}
+        {bordersOn(ground).map((i) => {
+          const b = ground.borders[i]!;
+          const piece = ground.laid.find((l) => l.order === i)!;
           // The far edge of a piece is the border to the next.
           const edge = (axis: 0 | 1) => {
             const all = piece.points.map((p) => p[axis]);
@@ -208,7 +250,7 @@ function Picture({
                   aria-valuenow={Math.round(b * 100)}
                   aria-valuemin={0}
                   aria-valuemax={100}
-                  aria-valuetext={`${Math.round(b * 100)} % of the face`}
+                  aria-valuetext={`${Math.round(b * 100)} % of ${ground.places > 1 ? 'all faces' : 'the face'}`}
                   aria-orientation={across ? 'horizontal' : 'vertical'}
                   style={{ cursor: across ? 'ew-resize' : 'ns-resize', touchAction: 'none' }}
                   onPointerDown={(e) => {
@@ -236,6 +278,9 @@ function Picture({
             {l.order + 1}: {l.reach ? say(l.reach.whole) : format('area', l.areaM2 * 1e6).text}
             {l.span && `, ${clock(l.span.fromMs, zone)} to ${clock(l.span.toMs, zone)}`}
           </li>
+        ))}
+        {ground.keptOpen.map(({ atMm, from }) => (
+          <li key={from.join()}>kept open at {format('length', atMm).text}</li>
         ))}
       </ol>
       {ground.laid.some((l) => l.wash) && (

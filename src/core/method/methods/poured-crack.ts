@@ -3,7 +3,7 @@ import { shareOf } from '../allowances';
 import { clear, endOfMixing, waiting, weighedOrWhole } from '../common';
 import { runM } from '../consumable';
 import { type MethodContext, settingIn } from '../context';
-import { broadcastSand, crackQuestions, sandSetting } from '../crack';
+import { broadcastSand, crackQuestions, crossingsIn, sandSetting } from '../crack';
 import { type Effects, options } from '../effects';
 import { pouredFast, setOutPots } from '../engines';
 import type { Method } from '../method';
@@ -167,8 +167,8 @@ export const pouredCrack: Method = {
       id: 'foam',
       what: 'closed-cell foam to keep joints open',
       unit: '',
-      why: 'a piece for each thing that must stay clear',
-      of: (c) => c.void.keepClear.length * c.void.count,
+      why: 'a piece for each joint that crosses it, and for each thing that must stay clear',
+      of: (c) => (c.void.keepClear.length + crossingsIn(c.void)) * c.void.count,
     },
   ],
   tasks: [
