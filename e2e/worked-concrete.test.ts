@@ -62,6 +62,14 @@ test('a ramp crack, poured: the union of slot and V, six pots along it, neat res
   await rampCrack(page);
   // Added up the two would be 3.13 L.
   await says(page, /2\.46\s*L/);
+  // A sawn joint crosses it: it stays open, and takes nothing off.
+  const crossing = page.getByRole('region', { name: 'Joints that cross it and stay open' });
+  await crossing.getByRole('button', { name: 'add' }).click();
+  await type(page, 'Joints that cross it and stay open 1: at', '12 m');
+  await crossing.getByText('does not cross it: it runs from 0 to 9600 mm').waitFor();
+  await type(page, 'Joints that cross it and stay open 1: at', '4.1 m');
+  await crossing.getByText('does not cross it').waitFor({ state: 'detached' });
+  await says(page, /2\.46\s*L/);
   await chosen(page, '16 °C');
   await stage(page, 'Mix');
   await choose(page, 'Reserve for doubt', 'none');
@@ -75,8 +83,12 @@ test('a ramp crack, poured: the union of slot and V, six pots along it, neat res
     'Paint the faces with neat resin: 207 mL over 9.6 m',
     'Pour batch 1 of 6, from 0 m to 1.6 m: mark where it ends',
     'Beside the mix: 207 mL neat resin for the faces',
+    'from 3.2 m to 4.8 m, the joint at 4.1 m kept open',
+    'What crosses it dashed stays open.',
   ])
     expect(place).toContain(figure);
+  expect(await page.getByTestId('kept-open').count()).toBe(1);
+  if (process.env.SHOT) await page.screenshot({ path: '/tmp/a.png' });
   // Hidden until something asks for it: no sand is broadcast.
   await stage(page, 'Finish');
   expect(await page.getByLabel('Sand broadcast', { exact: true }).count()).toBe(0);
@@ -90,6 +102,14 @@ test('a ramp crack, poured: the union of slot and V, six pots along it, neat res
   expect(hold).toMatch(/Grind or sand\b[\s\S]*?1 h 28 min/);
   expect(hold).toMatch(/Ground or sanded until[\s\S]*?6 h 3\d min/);
   expect(hold).toMatch(/Use-by of the pot, batch 1[\s\S]*?4\.2 min/);
+  // Begun in the afternoon it could only be ground at night: said, and what is pressed begins it in time.
+  await stage(page, 'Place');
+  await type(page, 'Begin not before (Europe/Helsinki)', '22 Apr 16:30');
+  await says(page, /It is glass-hard before it is cut back/);
+  if (process.env.SHOT) await page.screenshot({ path: '/tmp/b.png' });
+  await page.getByRole('button', { name: 'Begin Thu 14:30' }).click();
+  await page.getByText('It is glass-hard before it is cut back').first().waitFor({ state: 'detached' });
+  expect(await said(page)).toMatch(/14:\d0/);
 });
 
 test('a step edge of cement: a part bag weighed, water under its most, saturated first, kept from frost', async () => {

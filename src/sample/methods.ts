@@ -304,6 +304,21 @@ const WORKSHOP: readonly Place[] = [
     over: { scaleStepG: 0.1 },
   },
   {
+    id: 'sample-rail',
+    name: 'Piece let into the fender rail',
+    place: 'Landing, lake side',
+    on: 'timber',
+    thickMm: 120,
+    by: 'timber-part',
+    passes: [
+      {
+        void: voidOf(shaped('bondLine', { 'outline.length': 280, 'outline.width': 110, thickness: 2 })),
+        sheet: 'sheet-shell-1',
+        kit: 'tubs',
+      },
+    ],
+  },
+  {
     id: 'sample-cavities',
     name: 'Pockets of the anchor head',
     place: 'Sheave post, foot',

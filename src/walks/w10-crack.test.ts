@@ -184,7 +184,7 @@ describe('poured so late that it may only be ground while nobody works', () => {
   test('that is said, with its window and the hour it would be ground at', () => {
     const { p, told } = late();
     expect(off(grind(p).from!, '2027-04-23T06:00')).toBe(0);
-    expect(told).toMatchObject({ severity: 'caution', stage: 'finish' });
+    expect(told).toMatchObject({ severity: 'caution', stage: 'place' });
     // Sandable from 20:25 by the last pour, until 01:14 by the first; the ramp closes at 20:00.
     expect(told!.why).toMatch(/Fri 06:00.* from Thu 20:2\d to Fri 01:1\d, while nobody works/);
   });

@@ -223,7 +223,7 @@ describe('a movement joint told by where it lies', () => {
     const { planned, grounds } = seen({ movement: { lengthMm: 0, widthMm: 8, lines: [{ runs: 'down', atMm: 1800 }] } });
     expect(planned.context!.measured.nominalMl / 1000).toBeCloseTo(6.58, 2);
     const [g] = grounds;
-    expect(g!.keptOpen).toEqual([{ atMm: 1800, from: [1800, 0], to: [1800, 2000] }]);
+    expect(g!.keptOpen).toMatchObject([{ atMm: 1800, from: [1800, 0], to: [1800, 2000] }]);
     const through = g!.laid.filter(({ points }) => points.some((q) => q[0] < 1800) && points.some((q) => q[0] > 1800));
     expect(through.map((l) => l.order)).toEqual([1]);
   });

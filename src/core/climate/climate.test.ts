@@ -192,7 +192,7 @@ test('series: straight lines between samples, no guess outside', () => {
     [200, 0],
   ]);
   expect(valueAt(s, 150)).toBe(10);
-  expect(extremes(s, 50, 150)).toEqual({ min: 10, max: 20 });
+  expect(extremes(s, 50, 150)).toEqual({ min: 10, max: 20, minMs: 150, maxMs: 100 });
   expect(
     combine(
       s,

@@ -90,6 +90,8 @@ export interface EngineParams {
   readonly byPlace?: true;
   /** Spread: one area after another, each no larger than is covered in its open time. */
   readonly rolling?: true;
+  /** Spread: the setting of minutes that go by between spreading a part and closing it. */
+  readonly alsoCloses?: string;
   /** Coat: too thin to be measured: it takes what the sheet says it covers, where that is stated. */
   readonly byCoverage?: true;
   /** Coat: it is put on until the face takes no more, and what each round took is written down. */

@@ -70,29 +70,53 @@ const batchOf = ({ batch }: TaskContext) => batch!;
 const firstOfPortion = (c: TaskContext) =>
   batchOf(c).index === 0 || c.batches[batchOf(c).index - 1]!.portion !== batchOf(c).portion;
 
-/** Along lines: from where to where a batch reaches, when several share them, and what stays open there. */
-function reachOf(c: TaskContext): Message | '' {
+/** What of one line a batch fills: from where to where, mm, and which joints that stay open it meets there. */
+interface AlongLine {
+  readonly nth: number;
+  readonly runMm: number;
+  readonly fromMm: number;
+  readonly toMm: number;
+  readonly openMm: readonly number[];
+}
+
+/** Where a batch lies along the lines that several share, one after the other; none where it is no run, or all of it. */
+function alongLines(c: TaskContext): readonly AlongLine[] {
   const lines = Array.from({ length: c.void.count }, () => c.void.shapes).flat();
   const here = c.batches.filter((b) => b.portion === batchOf(c).portion);
-  if (here.length < 2 || lines.some((s) => !kindOf(s).alongMm)) return '';
+  if (here.length < 2 || lines.some((s) => !kindOf(s).alongMm)) return [];
   const all = here.reduce((sum, b) => sum + b.placedMl, 0);
   const before = here.slice(0, here.indexOf(batchOf(c))).reduce((sum, b) => sum + b.placedMl, 0);
-  const stretches = courseOf(lines.map(nominalMl), before / all, (before + batchOf(c).placedMl) / all);
-  const said = stretches.map(({ place, from, to }) => {
-    const line = lines[place]!;
+  return courseOf(lines.map(nominalMl), before / all, (before + batchOf(c).placedMl) / all).map((stretch) => {
+    const line = lines[stretch.place]!;
     const kind = kindOf(line);
-    const runMm = kind.runMm?.(line) ?? 0;
-    const at = (share: number) => along(kind.alongMm!(line, share), runMm);
-    const [a, b] = [at(from), at(to)];
-    const open = (kind.keptOpen?.(line) ?? []).filter(({ atMm }) => a.value <= atMm && atMm < b.value);
+    const [fromMm, toMm] = [kind.alongMm!(line, stretch.from), kind.alongMm!(line, stretch.to)];
+    const open = (kind.keptOpen?.(line) ?? []).map(({ atMm }) => atMm);
+    return {
+      nth: lines.length > 1 ? stretch.place + 1 : 0,
+      runMm: kind.runMm?.(line) ?? 0,
+      fromMm,
+      toMm,
+      openMm: open.filter((mm) => fromMm <= mm && mm < toMm),
+    };
+  });
+}
+
+/** Whether a batch meets something that no other of its kind meets. */
+export const standsApart = (c: TaskContext): boolean => alongLines(c).some((line) => line.openMm.length > 0);
+
+/** Along lines: from where to where a batch reaches, when several share them, and what stays open there. */
+function reachOf(c: TaskContext): Message | '' {
+  const said = alongLines(c).map(({ nth, runMm, fromMm, toMm, openMm }) => {
+    const at = (mm: number) => along(mm, runMm);
     return SAY.reach({
-      nth: lines.length > 1 ? place + 1 : 0,
-      from: a,
-      to: b,
-      open: open.length,
-      joints: listed(open.map(({ atMm }) => along(atMm, runMm))),
+      nth,
+      from: at(fromMm),
+      to: at(toMm),
+      open: openMm.length,
+      joints: listed(openMm.map(at)),
     });
   });
+  if (!said.length) return '';
   return said.length === 1 ? said[0]! : SAY.reaches({ all: listed(said) });
 }
 

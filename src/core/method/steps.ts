@@ -6,7 +6,7 @@ import { ANY_TASKS } from './any';
 import { partsIn, type StepContext, settingIn, type TaskContext } from './context';
 import { DRIVERS, type Driver } from './drivers';
 import { ENGINES, type Engine } from './engines';
-import { GAPS } from './gaps';
+import { GAPS, standsApart } from './gaps';
 import { ladderIn, rungWords } from './ladder';
 import type { Method } from './method';
 import { type On, STAGE_OF, type StepDraft, type StepKey, stepId, type TaskRow } from './task';
@@ -176,6 +176,7 @@ export function stepFrom(method: Method, row: TaskRow, here: TaskContext, key?: 
   if (row.hold) draft.hold = true;
   if (row.onFace) draft.onFace = true;
   if (row.exact) draft.exact = true;
+  if (batch && row.marks?.end?.includes('placed') && standsApart(here)) draft.apart = true;
   if (row.looksAhead) draft.looksAhead = true;
   if (row.hourly) draft.hourly = true;
   // Ground with water it throws that.

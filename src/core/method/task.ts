@@ -176,6 +176,8 @@ export interface StepDraft {
   readonly hold?: boolean;
   /** Its time is not rounded up. */
   readonly exact?: boolean;
+  /** It meets something that no other of its kind meets: it is never folded away with them. */
+  readonly apart?: boolean;
   /** It works over the face that a pass on top would cover. */
   readonly onFace?: boolean;
   readonly throws?: Throws;

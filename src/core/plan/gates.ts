@@ -59,5 +59,12 @@ export const GATES: Readonly<Record<GateId, Gate>> = {
     until: null,
     abraded: true,
   },
+  holds: {
+    label: 'when it holds',
+    fits: 'parts that lean on it or are pushed over it',
+    from: 'release',
+    orElse: 'load',
+    until: null,
+  },
   any: { label: 'not tied', fits: 'a void of its own that does not touch it', from: null, until: null },
 };

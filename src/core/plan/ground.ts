@@ -65,7 +65,7 @@ export interface Ground {
   /** The largest share of all faces that one batch may be for. */
   readonly mostShare: number;
   /** Joints in it that stay open, where they lie; and their length, where nobody says where, mm. */
-  readonly keptOpen: readonly KeptOpen[];
+  readonly keptOpen: readonly (KeptOpen & { readonly at: Message })[];
   readonly keptOpenMm: number;
 }
 
@@ -192,7 +192,10 @@ export function groundsOf(plan: RepairPlan): readonly Ground[] {
         share,
         mostShare: mix ? (mix.capMl - context.sheet.potLossMl) / all : 1,
         borders: own ? ends.slice(0, -1) : [],
-        keptOpen: kindOf(shape).keptOpen?.(shape) ?? [],
+        keptOpen: (kindOf(shape).keptOpen?.(shape) ?? []).map((k) => ({
+          ...k,
+          at: SAY.end({ at: along(k.atMm, Math.max(...corners.flat())) }),
+        })),
         keptOpenMm: 'movement' in shape ? shape.movement.lengthMm : 0,
       },
     ];

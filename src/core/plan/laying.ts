@@ -175,6 +175,7 @@ export function layingOf(layAsk: LayAsk): Laying {
       lateMs: 0,
       missed,
       insideUntilMs: null,
+      dueMs: null,
       dayEnd: null,
     });
     return Math.max(startMs, endMs);
@@ -365,6 +366,7 @@ export function layingOf(layAsk: LayAsk): Laying {
         lateMs: late ? (window!.by === 'end' ? endMs : startMs) - window!.untilMs : 0,
         missed: null,
         insideUntilMs: draft.gate && late === null ? (window?.untilMs ?? null) : null,
+        dueMs: window?.untilMs ?? null,
         dayEnd,
         ...(draft.hourly ? { tries: triesOf(draft, startMs) } : {}),
       });

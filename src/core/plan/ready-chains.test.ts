@@ -72,7 +72,7 @@ test('what is done first of all for it stands in front', () => {
 
 test('a repair is made on what it was said to be made of; a method that is not done there keeps its own', () => {
   expect(freshRepair('j', 'anchor', 1, NOW, 'stone').base.material).toBe('stone');
-  expect(freshRepair('j', 'anchor', 1, NOW, 'timber').base.material).toBe('concrete');
+  expect(freshRepair('j', 'anchor', 1, NOW, 'metal').base.material).toBe('concrete');
   expect(freshRepair('j', 'plate-bond', 1, NOW).base.material).toBe('metal');
   // And as thick as such a base usually is.
   const thick = (base: 'metal' | 'timber') => freshRepair('j', 'barrier-coat', 1, NOW, base).base.thicknessMm;

@@ -104,6 +104,16 @@ export const READY_CHAINS: readonly ReadyChain[] = [
     ],
   },
   {
+    id: 'timber-cap',
+    label: 'Timber: soaked, rods set, a cap on them',
+    does: 'A post end soaked until it takes no more, rods set into it, and a cap lowered onto them in thickened resin.',
+    first: { method: 'timber-soak', name: 'Soak' },
+    next: [
+      { method: 'anchor', name: 'Rods', gate: 'window', takes: 'own' },
+      { method: 'timber-part', name: 'Cap', gate: 'holds', takes: 'own' },
+    ],
+  },
+  {
     id: 'felt-edge',
     label: 'Felt or fabric, then an edge coat',
     does: 'A pad wetted out and laid, and its face and edges coated inside the window.',

@@ -52,6 +52,8 @@ export interface PlannedStep extends StepDraft {
   readonly missed: MissedWindow | null;
   /** The window on the pass below that it begins in: until when. */
   readonly insideUntilMs: number | null;
+  /** Until when it has to be begun, or done, by the working time it is bound to; null where it is bound to none. */
+  readonly dueMs: number | null;
   /** How it, with what belongs to it, lies to the end of the working day; null where that decides nothing. */
   readonly dayEnd: DayEnd | null;
   /** When it is tried by touch before the sheet says it holds, hour by hour. */

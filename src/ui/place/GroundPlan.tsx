@@ -112,9 +112,10 @@ function Picture({
     ? (width - 2 * PAD) / (x1 - x0)
     : Math.min((width - 2 * PAD) / (x1 - x0), (MOST_HIGH - 2 * PAD) / (y1 - y0));
   const across = ground.axis === 0;
-  const padY = across ? 10 : PAD;
+  // Room for what is written over what crosses it.
+  const padY = isLine && ground.keptOpen.length ? 30 : across ? 10 : PAD;
   const ky = isLine ? LINE_PX / (y1 - y0) : kx;
-  const high = (y1 - y0) * ky + 2 * padY + (isLine ? 26 : 0);
+  const high = (y1 - y0) * ky + padY + (isLine ? 36 : padY);
   const left = (width - (x1 - x0) * kx) / 2;
   const px = (x: number) => left + (x - x0) * kx;
   // As it is drawn where it is measured.
@@ -157,6 +158,32 @@ function Picture({
         }}
         onPointerUp={() => setPulled(null)}
       >
+        {ground.laid.map((l) => (
+          <polygon
+            key={l.order}
+            points={l.points.map((p) => `${px(p[0])},${py(p[1])}`).join(' ')}
+            fill={TONES[l.order % TONES.length]}
+            stroke="var(--ink)"
+            strokeWidth="1.5"
+          />
+        ))}
+        {ground.keptOpen.map(({ at, from, to }) => {
+          const [x1, y1, x2, y2] = [px(from[0]), py(from[1]), px(to[0]), py(to[1])];
+          // What crosses a line is seen above and below what is written on it.
+          const past = isLine ? 8 : 0;
+          const ends = { x1, y1: y1 - past, x2, y2: y2 + past };
+          return (
+            <g key={`open ${from.join()}`}>
+              <line {...ends} stroke="var(--paper)" strokeWidth="7" />
+              <line {...ends} stroke="var(--ink)" strokeWidth="2" strokeDasharray="5 4" data-testid="kept-open" />
+              {isLine && (
+                <text x={x1} y={y1 - 13} textAnchor="middle" fontSize="12.5" fill="var(--ink)" className="fig">
+                  open at {say(at)}
+                </text>
+              )}
+            </g>
+          );
+        })}
         {ground.laid.map((l) => {
           const cx = l.points.reduce((s, p) => s + px(p[0]), 0) / Math.max(1, l.points.length);
           const cy = l.points.reduce((s, p) => s + py(p[1]), 0) / Math.max(1, l.points.length);
@@ -168,12 +195,6 @@ function Picture({
           ];
           return (
             <g key={l.order}>
-              <polygon
-                points={l.points.map((p) => `${px(p[0])},${py(p[1])}`).join(' ')}
-                fill={TONES[l.order % TONES.length]}
-                stroke="var(--ink)"
-                strokeWidth="1.5"
-              />
               <rect
                 x={cx - (room > 58 ? 31 : 11)}
                 y={cy - words.length * 8 - 3}
@@ -202,30 +223,6 @@ function Picture({
         <g transform={`translate(${ox} ${oy}) rotate(${turn})`}>
           <path d="M5 0 h18 M16 -6 l8 6 l-8 6" fill="none" stroke="var(--ink)" strokeWidth="2.5" />
         </g>
-        {ground.keptOpen.map(({ atMm, from, to }) => (
-          <g key={`open ${from.join()}`}>
-            <line
-              x1={px(from[0])}
-              y1={py(from[1]) - (isLine ? 7 : 0)}
-              x2={px(to[0])}
-              y2={py(to[1]) + (isLine ? 7 : 0)}
-              stroke="var(--paper)"
-              strokeWidth="7"
-            />
-            <line
-              x1={px(from[0])}
-              y1={py(from[1]) - (isLine ? 7 : 0)}
-              x2={px(to[0])}
-              y2={py(to[1]) + (isLine ? 7 : 0)}
-              stroke="var(--ink)"
-              strokeWidth="2"
-              strokeDasharray="5 4"
-              data-testid="kept-open"
-            >
-              <title>{`Kept open, at ${format('length', atMm).text}`}</title>
-            </line>
-          </g>
-        ))}
         {bordersOn(ground).map((i) => {
           const b = ground.borders[i]!;
           const piece = ground.laid.find((l) => l.order === i)!;
@@ -279,8 +276,8 @@ function Picture({
             {l.span && `, ${clock(l.span.fromMs, zone)} to ${clock(l.span.toMs, zone)}`}
           </li>
         ))}
-        {ground.keptOpen.map(({ atMm, from }) => (
-          <li key={from.join()}>kept open at {format('length', atMm).text}</li>
+        {ground.keptOpen.map(({ at, from }) => (
+          <li key={from.join()}>kept open at {say(at)}</li>
         ))}
       </ol>
       {ground.laid.some((l) => l.wash) && (

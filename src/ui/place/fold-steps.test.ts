@@ -43,6 +43,17 @@ test('a round that does something else, and one after a long wait, begin anew', 
   const night = [...holes(6), ...holes(6, 900).map((s, i) => ({ ...s, id: `n${i}` }))];
   expect(told(night)).toEqual(['b1:fill', '+5 of 5', 'n0', '+5 of 5']);
 });
+test('a round that meets something of its own is shown, and the others go on folded after it', () => {
+  const all = holes(12, 10, (i) => (i === 3 ? { apart: true } : {}));
+  expect(told(all)).toEqual(['b1:fill', 'b2:fill', 'b3:fill', 'b4:fill', 'b5:fill', '+7 of 7']);
+  expect(told(holes(12, 10, (i) => (i === 5 ? { apart: true } : {})))).toEqual([
+    'b1:fill',
+    '+4 of 4',
+    'b6:fill',
+    'b7:fill',
+    '+5 of 5',
+  ]);
+});
 test('under way the next one is never folded away', () => {
   const done = holes(20, 10, (i) => (i < 8 ? { doneAt: 1 } : {}));
   expect(told(done)).toEqual(['b1:fill', '+7 of 7', 'b9:fill', '+11 of 11']);

@@ -14,7 +14,7 @@ interface Round {
   readonly does: string;
 }
 
-/** A step that is of no batch is a round of its own, like no other. */
+/** A step that is of no batch is a round of its own, like no other; so is what meets something of its own. */
 function roundsOf(steps: readonly PlannedStep[]): readonly Round[] {
   const rounds: PlannedStep[][] = [];
   for (const step of steps) {
@@ -26,7 +26,9 @@ function roundsOf(steps: readonly PlannedStep[]): readonly Round[] {
   return rounds.map((of) => ({
     steps: of,
     does:
-      of[0]!.batch === undefined ? `${of[0]!.passId} ${of[0]!.id}` : of.map((s) => `${s.passId} ${s.key.task}`).join(),
+      of[0]!.batch === undefined || of.some((s) => s.apart)
+        ? `${of[0]!.passId} ${of[0]!.id}`
+        : of.map((s) => `${s.passId} ${s.key.task}`).join(),
   }));
 }
 

@@ -83,6 +83,13 @@ const F = findings({
     why: 'It is good until {until}, and its turn comes later: the plan bares it again, {takes}.',
     todo: 'Begin mixing by {mixBy} and it need not be; or bare it last.',
   },
+  'tight:close': {
+    severity: 'note',
+    stage: 'place',
+    title: 'Little in hand before it skins',
+    why: '“{step}” ends at {end}, {left} before what was spread first has skinned.',
+    todo: 'Everybody at their places before anything is spread; whoever sees that it will not do says so before the joint is closed.',
+  },
   'late:tool': {
     id: 'late',
     severity: 'caution',
@@ -126,7 +133,7 @@ const F = findings({
   'late:glass': {
     id: 'late',
     severity: 'caution',
-    stage: 'finish',
+    stage: 'place',
     title: 'It is glass-hard before it is cut back',
     why: '“{step}” is planned for {start}; it may be cut from {from} to {until}{closed, select, yes {, while nobody works} other {}}. Past that it polishes instead of cutting: it takes a coarser disc and several times as long.',
     todo: '{closed, select, yes {Begin so much earlier that the window falls into your hours, or stay for it.} other {Bring more hands, or cut it back in parts as they come due.}}',
@@ -139,6 +146,8 @@ const STEP_MS = 10 * 60_000;
 const DAY_MS = 86_400_000;
 /** Less in hand than this is said, ms. */
 const TIGHT_MS = 30 * 60_000;
+/** Less of its working time than this in hand when a joint closes is said. */
+const TIGHT_SHARE = 0.15;
 
 /** What it means to come too late, by the working time that is over and by what is late; the first that fits speaks. */
 interface LateRow {
@@ -183,7 +192,7 @@ const hoursUntil = ({ job }: JudgeContext, fromMs: number, untilMs: number) =>
 function earlier(step: PlannedStep, c: JudgeContext): Finding['ways'] {
   const [first] = c.plan.steps;
   const from = opensMs(step, c);
-  const untilMs = dueMs(step);
+  const untilMs = step.dueMs ?? step.endMs;
   const needMs = step.endMs - step.startMs;
   const hours = hoursUntil(c, from, untilMs).at(-1);
   if (!hours || untilMs - from < needMs || c.plan.steps.some((s) => s.begunAt !== null || s.doneAt !== null)) return [];
@@ -193,9 +202,6 @@ function earlier(step: PlannedStep, c: JudgeContext): Finding['ways'] {
     ? [{ say: WAY.earlier({ from: at(startMs) }), set: { path: ['plannedStart'], value: startMs } }]
     : [];
 }
-/** When a step that is late ought to have been done, or begun. */
-const dueMs = (s: PlannedStep): number => (s.within?.by === 'end' ? s.endMs : s.startMs) - s.lateMs;
-
 /** What comes too late for its working time, and what comes just in time. */
 export const lateRules: Readonly<Record<string, Rule>> = {
   late: (c) =>
@@ -205,7 +211,7 @@ export const lateRules: Readonly<Record<string, Rule>> = {
       if (!row) return [];
       const leftMs = s.endMs - s.startMs - s.lateMs;
       const ours = s.doneAt === null && s.begunAt === null && leftMs > 0 && !isTyped(c.repair, s);
-      const [from, untilMs] = [opensMs(s, c), dueMs(s)];
+      const [from, untilMs] = [opensMs(s, c), s.dueMs ?? s.endMs];
       const worked = hoursUntil(c, from, untilMs).some((w) => w.toMs > from);
       const told = {
         step: s.title,
@@ -253,6 +259,18 @@ export const lateRules: Readonly<Record<string, Rule>> = {
       if (left >= 0) return [F.tight(told)];
       // Once it has gelled there is no washing and abrading that would join them as it was meant.
       return [gate?.until === 'gel' ? F['tight:gel'](told) : F['tight:over'](told)];
+    }),
+
+  'tight:close': ({ plan }) =>
+    plan.steps.flatMap((s) => {
+      if (!s.marks?.end?.includes('faces-closed') || s.within?.by !== 'end') return [];
+      if (s.doneAt !== null || s.lateFor !== null || s.dueMs === null) return [];
+      const spread = plan.steps.find(
+        (x) => x.marks?.end?.includes('placed') && x.part === s.part && x.passId === s.passId,
+      );
+      const left = s.dueMs - s.endMs;
+      if (!spread || left > TIGHT_SHARE * (s.dueMs - spread.startMs)) return [];
+      return [F['tight:close']({ step: s.title, end: at(s.endMs), left: minutes(left / 60_000) }, { of: s.id })];
     }),
 
   'bare-again': ({ plan }) =>

@@ -24,9 +24,9 @@ export const spread: Engine = {
   portions: () => [{ label: PORTION.line(), share: 1 }],
   parts: (c: MethodContext) => {
     if (c.params.rolling) return c.areas > 1 ? { count: c.areas, closeMin: 0 } : null;
-    return c.void.count > 1
-      ? { count: c.void.count, closeMin: settingIn(c, 'close min'), spreadFirst: c.effects.spreadFirst }
-      : null;
+    const { alsoCloses } = c.params;
+    const closeMin = settingIn(c, 'close min') + (alsoCloses === undefined ? 0 : settingIn(c, alsoCloses));
+    return c.void.count > 1 ? { count: c.void.count, closeMin, spreadFirst: c.effects.spreadFirst } : null;
   },
   blockOf: () => 'bond',
 };

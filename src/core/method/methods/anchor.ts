@@ -31,7 +31,7 @@ export const anchor: Method = {
   label: 'Anchor in a drilled hole',
   engine: 'press',
   does: 'A bolt, rod or eye is glued into concrete or stone with a pack and a static mixer.',
-  bases: ['concrete', 'stone'],
+  bases: ['concrete', 'stone', 'timber'],
   shapes: ['annulus'],
   laidOn: null,
   setsOut: true,

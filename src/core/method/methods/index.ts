@@ -25,6 +25,7 @@ import { settingBed } from './setting-bed';
 import { skimCoat } from './skim-coat';
 import { smallPart } from './small-part';
 import { stoneChip } from './stone-chip';
+import { timberPart } from './timber-part';
 import { timberSoak } from './timber-soak';
 
 /** The table of methods. Adding one touches its file, its test and one line here. */
@@ -54,6 +55,7 @@ export const METHODS: readonly Method[] = [
   feltWetOut,
   resinJoints,
   timberSoak,
+  timberPart,
   flexibleJoint,
 ].map(checked);
 

@@ -5,6 +5,7 @@ import { clear, endOfMixing, waiting, weighedOrWhole } from '../common';
 import { coated, coatSettings, reworded } from '../engines';
 import type { Method } from '../method';
 import { tasks } from '../task';
+import { ASKED_OF_TIMBER } from '../timber';
 
 const SAYS = texts('timber-soak.says', {
   order: 'Small pots, or one on ice: what stands in a deep pot sets before the wood has drunk it.',
@@ -23,61 +24,11 @@ export const timberSoak: Method = {
   setsOut: false,
   takes: { flow: ['thin', 'pours'], out: ['pot'], binder: ['resin'] },
   questions: [
-    {
-      id: 'source',
-      ask: 'Is the source of the wet ended?',
-      wants: 'yes',
-      otherwise: {
-        severity: 'stop',
-        title: 'Still getting wet',
-        why: 'Rot goes on behind a skin of resin, and faster.',
-        todo: 'Mend the leak, the joint or the ground contact first.',
-      },
-    },
-    {
-      id: 'moisture',
-      ask: 'Is its moisture, read deep, under the most that the sheet allows?',
-      wants: 'yes',
-      otherwise: {
-        severity: 'stop',
-        title: 'Timber too wet',
-        why: 'Wet cells take no resin; it sets on the surface and hides what is under it.',
-        todo: 'Let it dry, covered and aired, and read it again.',
-      },
-    },
-    {
-      id: 'bears',
-      ask: 'Does this timber carry a load?',
-      wants: 'no',
-      otherwise: {
-        severity: 'caution',
-        title: 'It carries a load',
-        why: 'Soaked rot is harder, not as strong as timber.',
-        todo: 'Have an engineer say what it may still carry.',
-      },
-    },
-    {
-      id: 'oily',
-      ask: 'Is it oily, or was it treated with a preservative?',
-      wants: 'no',
-      otherwise: {
-        severity: 'caution',
-        title: 'Oily or treated timber',
-        why: 'Resin may not hold or not set in it.',
-        todo: 'Make a trial on a hidden spot.',
-      },
-    },
-    {
-      id: 'protected',
-      ask: 'Is it a protected object?',
-      wants: 'no',
-      otherwise: {
-        severity: 'stop',
-        title: 'Protected object',
-        why: 'Resin in timber cannot be taken out again.',
-        todo: 'Ask for consent; a reversible coat between.',
-      },
-    },
+    ASKED_OF_TIMBER.source,
+    ASKED_OF_TIMBER.moisture,
+    ASKED_OF_TIMBER.bears,
+    ASKED_OF_TIMBER.oily,
+    ASKED_OF_TIMBER.protected,
   ],
   schools: [
     weighedOrWhole('timber-soak', {
