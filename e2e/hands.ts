@@ -153,6 +153,17 @@ export async function inspected(page: Page, methodId: string): Promise<void> {
     await rows.nth(i).getByRole('radio', { name: q.wants, exact: true }).click();
 }
 
+/** Answers what several methods ask as they want it, whichever of it is asked here. */
+export async function answersOf(page: Page, methodIds: readonly string[]): Promise<void> {
+  const rows = page.locator('section[aria-label="Sheet"] ol > li');
+  await rows.first().waitFor();
+  const wants = methodIds.flatMap((id) => methodOf(id)!.questions.map((q) => [q.ask, q.wants] as const));
+  for (const [ask, want] of new Map(wants)) {
+    const row = rows.filter({ hasText: ask }).first();
+    if (await row.count()) await row.getByRole('radio', { name: want, exact: true }).click();
+  }
+}
+
 /** Chooses a shape by its picture and types what it measures, in the order of the list. */
 export async function measuredAs(page: Page, shape: RegExp, values: readonly string[]): Promise<void> {
   await page.getByRole('heading', { name: 'What broke?' }).waitFor();

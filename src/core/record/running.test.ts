@@ -169,3 +169,22 @@ test('between two pressings the mixer stands, and counts down from the last one'
   // Nothing more is pressed: it may stand as long as it likes.
   expect(idleMixer(w.at().passes[0]!, w.now)).toBeNull();
 });
+
+describe('a fitting in four passes, tacked', () => {
+  const hull = sampleData(NOW, 'Europe/Helsinki').bundles.find((b) => b.repairs.some((r) => r.chain.length === 4))!;
+  const chain = { ...hull, events: [], snapshots: [] };
+  const id = chain.repairs.find((r) => r.chain.length === 4)!.id;
+  test('what stands behind the window of the pass below is held until that opens, and not longer', () => {
+    const w = worked(chain, id);
+    w.until('hold:leave');
+    w.tell(w.now, { kind: 'step-done', step: 'hold:leave' });
+    const step = w.step()!;
+    expect([step.passId, step.waitFor, step.gate?.from]).toEqual(['p2', undefined, 'recoat-from']);
+    const wait = nextWait(w.at(), step, w.now)!;
+    expect(wait.planMs).toBe(step.startMs);
+    expect(earlyStep(step, w.now)).toMatchObject({ id: `early:${step.id}`, severity: 'stop' });
+    const after = step.startMs - w.now;
+    expect(after).toBeGreaterThan(30 * MIN);
+    expect(earlyStep(w.step(after), w.now + after)).toBeNull();
+  });
+});

@@ -99,9 +99,13 @@ const F = findings({
 /** An instant as it is told from another: with its date where a weekday could be either. */
 export const toldFrom = (ms: number, nowMs: number): Value => (ms - nowMs < 6 * 86_400_000 ? at(ms) : on(ms));
 
-/** A coming step that the sheet still makes wait, as a stop; null where nothing keeps it. */
+/**
+ * A coming step that a sheet still makes wait, its own or that of the pass below, as a stop; null where nothing keeps
+ * it.
+ */
 export function earlyStep(step: PlannedStep | undefined, nowMs: number): Finding | null {
-  if (!step?.waitFor || step.forcedBy === 'before' || !waits(step, nowMs)) return null;
+  if (!step || !(step.waitFor || step.gate?.from)) return null;
+  if (step.forcedBy === 'before' || !waits(step, nowMs)) return null;
   const told = { at: toldFrom(step.startMs, nowMs), left: minutes((step.startMs - nowMs) / 60_000) };
   return F.early(told, { of: step.id, stage: step.stage });
 }

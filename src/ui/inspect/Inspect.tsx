@@ -1,9 +1,10 @@
 'use client';
 import { BASE_PROPERTIES } from '@/core/climate';
-import { METHODS, methodOf } from '@/core/method';
-import { passes, reviewOf } from '@/core/plan';
+import { METHODS, methodOf, type Question } from '@/core/method';
+import { passes, pieceName, reviewOf } from '@/core/plan';
+import type { PassView } from '@/core/record';
 import { Photos } from '../photo/Photos';
-import type { StageProps } from '../repair/stage-props';
+import type { StageProps, StageView } from '../repair/stage-props';
 import { Answer, Choice, Heading, lowered, TextField } from '../shared/bits';
 import { NotesLeft } from '../shared/LearnedHere';
 import { StageFindings } from '../shared/StageFindings';
@@ -22,6 +23,64 @@ const ANSWERS = [
   { id: 'unsure', label: 'not sure' },
 ] as const;
 
+const nameIn = ({ whole }: StageView, { repair }: PassView): string =>
+  pieceName(repair, whole.draft.chain.indexOf(repair.passId));
+
+/** What is asked of a repair: by the pass that is open, then by each other what was not asked before. */
+function askedOf(at: StageView): readonly { readonly pass: PassView; readonly questions: readonly Question[] }[] {
+  const asked = new Set<string>();
+  const others = at.whole.passes.filter((p) => p.repair.passId !== at.repair.passId);
+  return [at, ...others].flatMap((pass) => {
+    const open = new Set(pass.plan.unanswered.map((q) => q.id));
+    // On the face of another pass less is asked.
+    const mine = (pass.plan.method?.questions ?? []).filter(
+      ({ id }) => !asked.has(id) && (pass === at || open.has(id) || pass.repair.answers[id] !== undefined),
+    );
+    for (const { id } of mine) asked.add(id);
+    return mine.length ? [{ pass, questions: mine }] : [];
+  });
+}
+
+/** One question, its answer, and what a wrong one means. */
+function Asked({
+  pass: { repair },
+  question: q,
+  ruled,
+}: {
+  pass: PassView;
+  question: Question;
+  /** A line parts it from the one above. */
+  ruled: boolean;
+}) {
+  const answer = repair.answers[q.id];
+  const bad = answer !== undefined && !passes(q, answer);
+  return (
+    <li
+      className="flex items-center gap-4 py-2.5 flex-wrap"
+      style={{ borderTop: ruled ? '1px solid var(--paper-line)' : undefined }}
+    >
+      <p className={`flex-1 min-w-[16rem] ${bad ? 'font-semibold' : ''}`}>
+        {q.ask}
+        {bad && (
+          <span
+            className="block text-sm"
+            style={{ color: q.otherwise.severity === 'stop' ? 'var(--stop)' : 'inherit' }}
+          >
+            {q.otherwise.severity === 'stop' ? 'stop' : 'caution'}: {q.otherwise.title.toLowerCase()}
+          </span>
+        )}
+      </p>
+      <Choice
+        label={q.ask}
+        hideLabel
+        options={ANSWERS}
+        value={answer}
+        onChange={(id) => changePass(repair, (r) => ({ ...r, answers: { ...r.answers, [q.id]: id } }))}
+      />
+    </li>
+  );
+}
+
 /** May this be repaired this way at all? */
 function Sheet({ view, at, nowMs }: StageProps) {
   const { repair, plan, actuals } = at;
@@ -29,38 +88,16 @@ function Sheet({ view, at, nowMs }: StageProps) {
   return (
     <div className="p-4">
       <h2 className="font-bold text-lg mb-1">Look, tap, ask</h2>
-      <ol className="flex flex-col">
-        {(plan.method?.questions ?? []).map((q) => {
-          const answer = repair.answers[q.id];
-          const bad = answer !== undefined && !passes(q, answer);
-          return (
-            <li
-              key={q.id}
-              className="flex items-center gap-4 py-2.5 flex-wrap"
-              style={{ borderTop: '1px solid var(--paper-line)' }}
-            >
-              <p className={`flex-1 min-w-[16rem] ${bad ? 'font-semibold' : ''}`}>
-                {q.ask}
-                {bad && (
-                  <span
-                    className="block text-sm"
-                    style={{ color: q.otherwise.severity === 'stop' ? 'var(--stop)' : 'inherit' }}
-                  >
-                    {q.otherwise.severity === 'stop' ? 'stop' : 'caution'}: {q.otherwise.title.toLowerCase()}
-                  </span>
-                )}
-              </p>
-              <Choice
-                label={q.ask}
-                hideLabel
-                options={ANSWERS}
-                value={answer}
-                onChange={(id) => changePass(repair, (r) => ({ ...r, answers: { ...r.answers, [q.id]: id } }))}
-              />
-            </li>
-          );
-        })}
-      </ol>
+      {askedOf(at).map(({ pass, questions }) => (
+        <section key={pass.repair.passId} aria-label={pass === at ? undefined : nameIn(at, pass)}>
+          {pass.repair.passId !== repair.passId && <Heading>{nameIn(at, pass)} asks as well</Heading>}
+          <ol className="flex flex-col">
+            {questions.map((q, i) => (
+              <Asked key={q.id} pass={pass} question={q} ruled={i > 0} />
+            ))}
+          </ol>
+        </section>
+      ))}
       <Heading>Usual mistakes</Heading>
       <ul className="list-disc pl-5 soft">
         {plan.method?.mistakes.map((m) => (
@@ -91,10 +128,11 @@ function Side({ view, at }: StageProps) {
   const change = (over: Partial<typeof repair>, key = 'inspect') => changePass(repair, (r) => ({ ...r, ...over }), key);
   const changeBase: BaseProps['change'] = (over, key) =>
     changePass(repair, (r) => ({ ...r, base: { ...r.base, ...over } }), key);
-  const stops = at.findings.filter(
-    (f) => f.stage === 'inspect' && f.severity === 'stop' && !at.actuals.overrides.has(f.id),
+  const stops = at.whole.findings.filter(
+    (f) => f.stage === 'inspect' && f.severity === 'stop' && !at.whole.actuals.overrides.has(f.id),
   ).length;
-  const left = plan.unanswered.length;
+  const left = at.whole.plan.unanswered.length;
+  const asked = askedOf(at).reduce((sum, { questions }) => sum + questions.length, 0);
   return (
     <div>
       <Answer
@@ -105,7 +143,7 @@ function Side({ view, at }: StageProps) {
             ? 'questions still to answer'
             : stops
               ? `${stops} stop${stops > 1 ? 's' : ''}, below`
-              : `${plan.method?.questions.length} of ${plan.method?.questions.length} answered`
+              : `${asked} of ${asked} answered`
         }
       />
       <div className="grid grid-cols-2 gap-2">

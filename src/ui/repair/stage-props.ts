@@ -25,3 +25,6 @@ export const passQuery = (whole: RepairView, passId: string): string =>
 
 /** Stages that look at one pass; the others look at the whole repair. */
 export const OF_ONE_PASS: readonly Stage[] = ['inspect', 'measure', 'material', 'mix'];
+
+/** Of these, those whose answer is that of one pass: a repair is inspected once, and may go on when every pass may. */
+export const ANSWER_FOR_ONE: readonly Stage[] = ['measure', 'material', 'mix'];

@@ -3,7 +3,7 @@ import Link from 'next/link';
 import { useState } from 'react';
 import type { StageState } from '@/core/judge';
 import { STAGE_LABELS, STAGES, type Stage } from '@/core/method';
-import { OF_ONE_PASS, passQuery, type StageView } from '../repair/stage-props';
+import { ANSWER_FOR_ONE, passQuery, type StageView } from '../repair/stage-props';
 import { usePrefs } from '../workspace/prefs';
 import { stageAnswer } from './stage-answer';
 
@@ -74,7 +74,7 @@ export function FoldingRule({
   const [unfolded, setUnfolded] = useState(false);
   // A stage of all passes together answers for all of them, whichever is open.
   const answer = (stage: Stage) =>
-    stageAnswer(stage, OF_ONE_PASS.includes(stage) ? view : view.whole, system, zone, nowMs);
+    stageAnswer(stage, ANSWER_FOR_ONE.includes(stage) ? view : view.whole, system, zone, nowMs);
   return (
     <nav aria-label="Stages" className="no-print">
       <button
