@@ -88,7 +88,6 @@ test('a ramp crack, poured: the union of slot and V, six pots along it, neat res
   ])
     expect(place).toContain(figure);
   expect(await page.getByTestId('kept-open').count()).toBe(1);
-  if (process.env.SHOT) await page.screenshot({ path: '/tmp/a.png' });
   // Hidden until something asks for it: no sand is broadcast.
   await stage(page, 'Finish');
   expect(await page.getByLabel('Sand broadcast', { exact: true }).count()).toBe(0);
@@ -106,7 +105,6 @@ test('a ramp crack, poured: the union of slot and V, six pots along it, neat res
   await stage(page, 'Place');
   await type(page, 'Begin not before (Europe/Helsinki)', '22 Apr 16:30');
   await says(page, /It is glass-hard before it is cut back/);
-  if (process.env.SHOT) await page.screenshot({ path: '/tmp/b.png' });
   await page.getByRole('button', { name: 'Begin Thu 14:30' }).click();
   await page.getByText('It is glass-hard before it is cut back').first().waitFor({ state: 'detached' });
   expect(await said(page)).toMatch(/14:\d0/);
