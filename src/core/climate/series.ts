@@ -65,9 +65,16 @@ export function extremes(series: Series, fromMs: number, toMs: number): Extremes
   return { min, max, minMs, maxMs };
 }
 
+/** Instants at which a history bends between two others, ends left out. */
+const bendsIn = ({ times }: Series, first: number, toMs: number): readonly number[] => {
+  const out: number[] = [];
+  for (let i = first; i < times.length && times[i]! < toMs; i++) out.push(times[i]!);
+  return out;
+};
+
 /** What one history lies above another, at every instant at which either bends. @throws Refusal outside either */
 export function above(a: Series, b: Series, fromMs: number, toMs: number): Series {
-  const bends = [a, b].flatMap(({ times }) => Array.from(times).filter((ms) => ms > fromMs && ms < toMs));
+  const bends = [a, b].flatMap((of) => bendsIn(of, indexAt(of, fromMs) + 1, toMs));
   const times = [...new Set([fromMs, ...bends, toMs])].sort((x, y) => x - y);
   return { times: Float64Array.from(times), values: Float64Array.from(times, (ms) => valueAt(a, ms) - valueAt(b, ms)) };
 }
