@@ -1,5 +1,5 @@
 import type { Batch } from '../mix';
-import { kindOf, placesIn } from '../void';
+import { facesOf, kindOf, placesIn } from '../void';
 import type { MethodContext } from './context';
 
 /** What a row of consumables sees: the pass, and the batches that are planned for it. */
@@ -27,7 +27,7 @@ export const runM = (c: Pick<MethodContext, 'void'>): number =>
 
 /** The widest face of a void, m²: what lies over one another is not counted twice. */
 export const topFaceM2 = (c: Pick<MethodContext, 'void'>): number =>
-  (c.void.count * Math.max(0, ...c.void.shapes.map((s) => kindOf(s).faces(s).planAreaMm2))) / 1e6;
+  (c.void.count * Math.max(0, ...c.void.shapes.map((s) => facesOf(s).planAreaMm2))) / 1e6;
 
 /** What covers the widest face and so much beyond it all round, in steps of a tenth, m². @param beyondM how far, m */
 const coverM2 = (c: Pick<MethodContext, 'void'>, beyondM = 0.1): number => {

@@ -1,6 +1,6 @@
 import { leanThreshold, proportionOf } from '../system';
 import { figure, refuse } from '../units';
-import { areHoles, belowMl, kindOf, layerShares, liftShares, type VoidShape } from '../void';
+import { areHoles, belowMl, facesOf, kindOf, layerShares, liftShares, type VoidShape } from '../void';
 import { type MethodContext, settingIn } from './context';
 
 /** Nobody fills a hole in more. */
@@ -24,7 +24,7 @@ const inLifts = (c: MethodContext, shape: VoidShape): boolean =>
 const deepestMm = (c: MethodContext): number => {
   const shapes = c.void.shapes.filter((s) => inLifts(c, s));
   return shapes.length && shapes.length < c.void.shapes.length
-    ? Math.max(...shapes.map((s) => kindOf(s).faces(s).maxDepthMm))
+    ? Math.max(...shapes.map((s) => facesOf(s).maxDepthMm))
     : c.measured.faces.maxDepthMm;
 };
 
@@ -93,18 +93,18 @@ export const liftsMm = (c: MethodContext): readonly number[] =>
 const layersIn = (c: MethodContext, shape: VoidShape): number => {
   const max = mostMm(c);
   if (liftsOf(c) === 1 || max === null || !inLifts(c, shape)) return 1;
-  return Math.max(1, Math.ceil(filledMm(c, kindOf(shape).faces(shape).maxDepthMm) / max - 1e-9));
+  return Math.max(1, Math.ceil(filledMm(c, facesOf(shape).maxDepthMm) / max - 1e-9));
 };
 
 /** Thickness of each layer of one hole, deepest first, mm. */
 export const layersMm = (c: MethodContext, shape: VoidShape): readonly number[] => {
-  const deep = filledMm(c, kindOf(shape).faces(shape).maxDepthMm);
+  const deep = filledMm(c, facesOf(shape).maxDepthMm);
   return firstFirst(layersIn(c, shape), leadOf(c)).map((share) => share * deep);
 };
 
 /** What each layer of one hole takes, deepest first, mL, up to its recess; the last with its crown. */
 function layersMl(c: MethodContext, shape: VoidShape): readonly number[] {
-  const { maxDepthMm, planAreaMm2 } = kindOf(shape).faces(shape);
+  const { maxDepthMm, planAreaMm2 } = facesOf(shape);
   let z = maxDepthMm;
   const ml = layersMm(c, shape).map((thick) => {
     const from = belowMl(shape, z);

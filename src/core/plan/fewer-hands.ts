@@ -1,5 +1,5 @@
 import { milestoneKind } from '../system';
-import { kindOf } from '../void';
+import { facesOf } from '../void';
 import type { Actuals } from './actuals';
 import type { PlannedStep, RepairPlan } from './repair-plan';
 import { endOfStep, handMinutesBy } from './step-time';
@@ -50,7 +50,7 @@ export function fewerHands(plan: RepairPlan, hands: Actuals['hands'], nowMs: num
 
 /** Whole kits for the areas behind the last threshold that is reached. */
 function kitsBehind({ context, mix, batches }: RepairPlan, { batch }: PlannedStep, reached: number): number {
-  const areas = context!.void.shapes.map((s) => kindOf(s).faces(s).planAreaMm2);
+  const areas = context!.void.shapes.map((s) => facesOf(s).planAreaMm2);
   const all = areas.reduce((a, b) => a + b, 0);
   const placedMl = batches.find((b) => b.index === batch)?.placedMl ?? 0;
   let sum = 0;

@@ -1,4 +1,4 @@
-import { kindOf } from '../void';
+import { facesOf, kindOf } from '../void';
 import type { Actuals } from './actuals';
 import type { RepairPlan } from './repair-plan';
 
@@ -32,7 +32,7 @@ export function uptakesOf({ method, piece }: RepairPlan, { drunk }: Actuals): re
   const { shapes, count } = piece.void;
   return shapes.map((shape, face): Uptake => {
     const kind = kindOf(shape);
-    const areaMm2 = kind.faces(shape).planAreaMm2 * count;
+    const areaMm2 = facesOf(shape).planAreaMm2 * count;
     const values = [...kind.dimensions(shape).map((d) => d.measured.valueMm)];
     const estimateMl = kind.volume(shape)(values) * count;
     const coatsMl = drunk.filter((d) => d.face === face).map((d) => d.ml);

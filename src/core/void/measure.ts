@@ -30,6 +30,19 @@ export interface VoidResult {
 
 export const kindOf = (shape: VoidShape): Shape<VoidShape> => SHAPES[shape.shape];
 
+const known = new WeakMap<VoidShape, Faces>();
+/**
+ * The faces of a shape. A shape is never changed but replaced, so they are worked out once for each.
+ * @throws Refusal for a shape that cannot be
+ */
+export function facesOf(shape: VoidShape): Faces {
+  const there = known.get(shape);
+  if (there) return there;
+  const faces = kindOf(shape).faces(shape);
+  known.set(shape, faces);
+  return faces;
+}
+
 /** How deep and how wide the drilled place of a void is, mm; null where it is none. */
 export function boreOf(v: Void): { readonly deepMm: number; readonly acrossMm: number } | null {
   const [main] = v.shapes;
@@ -206,7 +219,7 @@ function measureAnew(v: Void): VoidResult {
   const planned = propagate(inputs, total('volume'));
   const twoLaws = parts.some((part) => part.less !== part.volume);
   const doubt = twoLaws ? spanning(planned, propagate(inputs, total('less'))) : planned;
-  const faces = v.shapes.map((shape) => kindOf(shape).faces(shape));
+  const faces = v.shapes.map(facesOf);
   const decides = [...doubt.shares].sort((a, b) => b.share - a.share)[0];
   const nominal = inputs.map((x) => x.value);
   const each = one(nominal);
@@ -294,7 +307,7 @@ export const belowMl = (shape: VoidShape, depthMm: number): number => {
   const kind = kindOf(shape);
   return kind.below
     ? kind.below(shape, depthMm)
-    : nominalMl(shape) * Math.max(0, 1 - depthMm / kind.faces(shape).maxDepthMm);
+    : nominalMl(shape) * Math.max(0, 1 - depthMm / facesOf(shape).maxDepthMm);
 };
 
 /**
@@ -303,7 +316,7 @@ export const belowMl = (shape: VoidShape, depthMm: number): number => {
  * @param ofDepth each layer's share of the deepest depth, deepest first, summing to 1
  */
 export function layerShares(v: Void, ofDepth: readonly number[]): readonly number[] {
-  const deepest = Math.max(...v.shapes.map((shape) => kindOf(shape).faces(shape).maxDepthMm));
+  const deepest = Math.max(...v.shapes.map((shape) => facesOf(shape).maxDepthMm));
   let filled = 0;
   // From the bottom up: what lies below the top of each layer.
   const below = [0, ...ofDepth].map((share) => {

@@ -1,5 +1,5 @@
 import type { RepairView } from '@/core/record';
-import { alikeRuns, kindOf, type VoidShape } from '@/core/void';
+import { alikeRuns, facesOf, type VoidShape } from '@/core/void';
 import { TakesFields } from '../repair/TakesFields';
 import { Heading, useFormat } from '../shared/bits';
 
@@ -8,7 +8,7 @@ function useAcross(): (shape: VoidShape) => string {
   const format = useFormat();
   return (shape) => {
     const outline = 'outline' in shape ? shape.outline : null;
-    if (!outline || outline.kind === 'polygon') return format('area', kindOf(shape).faces(shape).planAreaMm2).text;
+    if (!outline || outline.kind === 'polygon') return format('area', facesOf(shape).planAreaMm2).text;
     const [long, wide] = [outline.length.valueMm, outline.width.valueMm].map((v) => format('length', v).text);
     return outline.kind === 'ellipse' && long === wide ? `Ø ${long}` : `${long} × ${wide}`;
   };

@@ -6,6 +6,7 @@ import {
   blankSettingOut,
   boreOf,
   disagreements,
+  facesOf,
   halfWidthMm,
   kindOf,
   oddReadings,
@@ -174,7 +175,7 @@ export const voidRules: Readonly<Record<string, Rule>> = {
     for (const s of repair.void?.shapes ?? []) {
       if (!('texture' in s) || !('thickness' in s)) continue;
       const each = s.thickness.valueMm;
-      const rough = (kindOf(s).faces(s).thicknessMm ?? each) - each;
+      const rough = (facesOf(s).thicknessMm ?? each) - each;
       if (n * each < rough - 1e-9) return [F.rough({ coats: n, each: mm(each), all: mm(n * each), rough: mm(rough) })];
     }
     return [];

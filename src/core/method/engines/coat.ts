@@ -1,13 +1,13 @@
 import { layerOf } from '../../mix';
 import { refuse } from '../../units';
-import { kindOf, type VoidShape } from '../../void';
+import { facesOf, type VoidShape } from '../../void';
 import { type MethodContext, type Setting, settingIn, type TaskContext } from '../context';
 import { type TaskRow, tasks } from '../task';
 import { BEGINS, type Engine, PORTION, POT_CLOCKS, UNPARTED } from './engine';
 import { mix, weigh } from './potted';
 
 /** Area of one shape of the face, mm². */
-const areaMm2 = (s: VoidShape): number => kindOf(s).faces(s).planAreaMm2;
+const areaMm2 = (s: VoidShape): number => facesOf(s).planAreaMm2;
 
 /** One coat without what the texture of the bare face takes of the first, mL. */
 export const plainCoatMl = (c: MethodContext, shapes: readonly VoidShape[] = c.void.shapes): number =>

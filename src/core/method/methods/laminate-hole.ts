@@ -1,5 +1,5 @@
 import { exactly, listed, type Message, mm, percent, texts } from '../../say';
-import { kindOf, placesIn, type VoidShape } from '../../void';
+import { facesOf, kindOf, placesIn, type VoidShape } from '../../void';
 import { levels, shareOf } from '../allowances';
 import { clear, endOfMixing, firstThicker, levelSetting, waiting, weighedOrWhole } from '../common';
 import { type MethodContext, settingIn, type TaskContext } from '../context';
@@ -25,7 +25,7 @@ const backed = (e: Effects): boolean => e.shows.includes('fabric');
 
 /** How wide a hole is, mm; one that was not drilled counts as a round one of its area. */
 const acrossMm = (shape: VoidShape): number =>
-  kindOf(shape).bore?.(shape).acrossMm ?? Math.sqrt((4 / Math.PI) * kindOf(shape).faces(shape).planAreaMm2);
+  kindOf(shape).bore?.(shape).acrossMm ?? Math.sqrt((4 / Math.PI) * facesOf(shape).planAreaMm2);
 
 /** Widths of the holes that are backed with fabric, mm: a screw hole needs none. */
 const backedMm = (c: MethodContext): readonly number[] =>
