@@ -65,18 +65,31 @@ export function extremes(series: Series, fromMs: number, toMs: number): Extremes
   return { min, max, minMs, maxMs };
 }
 
-/** Instants at which a history bends between two others, ends left out. */
-const bendsIn = ({ times }: Series, first: number, toMs: number): readonly number[] => {
-  const out: number[] = [];
-  for (let i = first; i < times.length && times[i]! < toMs; i++) out.push(times[i]!);
-  return out;
-};
+/** Instants between two others at which any of some histories bends, in their order, the two themselves with them. */
+function bendsOf(all: readonly Series[], fromMs: number, toMs: number): readonly number[] {
+  const out = [fromMs];
+  // Histories of one site mostly stand on the same instants.
+  for (const times of new Set(all.map((series) => series.times)))
+    for (let i = indexAt({ times, values: times }, fromMs) + 1; i < times.length && times[i]! < toMs; i++)
+      out.push(times[i]!);
+  out.push(toMs);
+  return out.length > 2 ? out.sort((x, y) => x - y) : out;
+}
 
-/** What one history lies above another, at every instant at which either bends. @throws Refusal outside either */
-export function above(a: Series, b: Series, fromMs: number, toMs: number): Series {
-  const bends = [a, b].flatMap((of) => bendsIn(of, indexAt(of, fromMs) + 1, toMs));
-  const times = [...new Set([fromMs, ...bends, toMs])].sort((x, y) => x - y);
-  return { times: Float64Array.from(times), values: Float64Array.from(times, (ms) => valueAt(a, ms) - valueAt(b, ms)) };
+/**
+ * Lowest and highest of what some histories make of each other, looked at wherever one of them bends.
+ * @param of what they make, at an instant
+ * @throws Refusal outside one of them
+ * @example extremesOf([base, dew], from, to, (ms) => valueAt(base, ms) - valueAt(dew, ms)).min
+ */
+export function extremesOf(all: readonly Series[], fromMs: number, toMs: number, of: (ms: number) => number): Extremes {
+  const found = { min: Number.POSITIVE_INFINITY, max: Number.NEGATIVE_INFINITY, minMs: fromMs, maxMs: fromMs };
+  for (const ms of bendsOf(all, fromMs, toMs)) {
+    const value = of(ms);
+    if (value < found.min) [found.min, found.minMs] = [value, ms];
+    if (value > found.max) [found.max, found.maxMs] = [value, ms];
+  }
+  return found;
 }
 
 /**

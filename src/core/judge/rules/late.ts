@@ -247,12 +247,12 @@ export const lateRules: Readonly<Record<string, Rule>> = {
 
   tight: ({ plan }) =>
     plan.steps.flatMap(({ insideUntilMs, doneAt, gate }) => {
+      if (insideUntilMs === null || doneAt !== null) return [];
       // The first of what is placed is what lies on the pass below.
-      const first = plan.steps.filter(
+      const endMs = plan.steps.findLast(
         (s) => s.marks?.end?.includes('placed') && plan.batches[s.batch ?? 0]?.portion === 0,
-      );
-      const endMs = first.at(-1)?.endMs;
-      if (insideUntilMs === null || doneAt !== null || endMs === undefined) return [];
+      )?.endMs;
+      if (endMs === undefined) return [];
       const left = insideUntilMs - endMs;
       if (left > TIGHT_MS) return [];
       const told = { end: at(endMs), until: at(insideUntilMs), left: minutes(Math.max(0, Math.floor(left / 60_000))) };

@@ -30,6 +30,8 @@ interface Stretch {
  * between two lifts of two days is no placing; how it cures meanwhile is the clocks' matter.
  */
 export function placings(plan: RepairPlan): readonly Stretch[] {
+  const there = known.get(plan);
+  if (there) return there;
   const by = new Map<number, { fromMs: number; toMs: number }>();
   for (const { batch, marks, startMs, endMs } of plan.steps) {
     if (batch === undefined) continue;
@@ -37,20 +39,24 @@ export function placings(plan: RepairPlan): readonly Stretch[] {
     const mine = by.get(batch);
     if (mine && PLACES.some((event) => marks?.end?.includes(event))) mine.toMs = Math.max(mine.toMs, endMs);
   }
-  return [...by.values()];
+  const found = [...by.values()];
+  known.set(plan, found);
+  return found;
 }
+const known = new WeakMap<RepairPlan, readonly Stretch[]>();
 const PLACES = ['placed', 'faces-closed', 'last-coat'] as const;
 
 /** Extremes of a history over a stretch, or why there are none. */
 export const rangeOver = (series: Series, w: Stretch) => attempt(() => extremes(series, w.fromMs, w.toMs));
 
 /**
- * Extremes of a history over several stretches; null where there is none, or where it covers none of them to its end.
- * @example rangeOf((w) => thermal.base, placings(plan))
+ * Extremes over several stretches; null where there is none, or where the histories cover none of them to its end.
+ * @param within the extremes of one stretch, refused where its histories do not cover it
+ * @example rangeOf(placings(plan), (w) => extremes(thermal.base, w.fromMs, w.toMs))
  */
-export function rangeOf(series: (w: Stretch) => Series, stretches: readonly Stretch[]): Extremes | null {
+export function rangeOf(stretches: readonly Stretch[], within: (w: Stretch) => Extremes): Extremes | null {
   const met = stretches.flatMap((w) => {
-    const range = attempt(() => extremes(series(w), w.fromMs, w.toMs));
+    const range = attempt(() => within(w));
     return range.ok ? [range.value] : [];
   });
   if (!met.length) return null;

@@ -1,5 +1,4 @@
-import { above, humidityOf, type Series, valueAt } from '../../climate';
-import type { Thermal } from '../../plan';
+import { extremes, extremesOf, humidityOf, type Series, valueAt } from '../../climate';
 import { at, degC, exactly, kelvin, percent } from '../../say';
 import { type Finding, findings } from '../finding';
 import { placings, type Rule, rangeOf } from './rule';
@@ -70,9 +69,10 @@ export const siteRules: Readonly<Record<string, Rule>> = {
     if (!sheet || !thermal) return [];
     const out: Finding[] = [];
     const while_ = placings(plan);
-    const base = rangeOf(() => thermal.base, while_);
-    const air = rangeOf(() => thermal.air, while_);
     const { baseMinC, baseMaxC, airMinC, airMaxC } = sheet.limits;
+    const over = (series: Series) => rangeOf(while_, (w) => extremes(series, w.fromMs, w.toMs));
+    const base = baseMinC === null && baseMaxC === null ? null : over(thermal.base);
+    const air = airMinC === null && airMaxC === null ? null : over(thermal.air);
     const against = (isC: number, limitC: number, ms: number) => ({
       is: degC(isC),
       limit: exactly(degC(limitC)),
@@ -93,9 +93,12 @@ export const siteRules: Readonly<Record<string, Rule>> = {
     if (!sheet || !thermal) return [];
     const out: Finding[] = [];
     const while_ = placings(plan);
-    const need = sheet.limits.dewMarginK;
-    const dry = rangeOf((w) => above(thermal.base, thermal.dew, w.fromMs, w.toMs), while_);
-    if (need !== null && dry && dry.min < need)
+    const { dewMarginK: need, humidityMaxPct: max } = sheet.limits;
+    const { air, base, dew } = thermal;
+    const dry =
+      need !== null &&
+      rangeOf(while_, (w) => extremesOf([base, dew], w.fromMs, w.toMs, (ms) => valueAt(base, ms) - valueAt(dew, ms)));
+    if (dry && dry.min < need)
       out.push(
         F.dew({
           when: at(dry.minMs),
@@ -104,9 +107,12 @@ export const siteRules: Readonly<Record<string, Rule>> = {
           need: exactly(kelvin(need)),
         }),
       );
-    const max = sheet.limits.humidityMaxPct;
-    const damp = rangeOf((w) => dampness(thermal, w.fromMs, w.toMs), while_);
-    if (max !== null && damp && damp.max > max)
+    const damp =
+      max !== null &&
+      rangeOf(while_, (w) =>
+        extremesOf([air, dew], w.fromMs, w.toMs, (ms) => humidityOf(valueAt(air, ms), valueAt(dew, ms))),
+      );
+    if (damp && damp.max > max)
       out.push(F.humidity({ is: percent(damp.max), when: at(damp.maxMs), limit: exactly(percent(max)) }));
     return out;
   },
@@ -122,9 +128,3 @@ export const siteRules: Readonly<Record<string, Rule>> = {
     return [];
   },
 };
-
-/** Humidity of the air at every instant at which it or its dew point bends, %. @throws Refusal outside the history */
-function dampness({ air, dew }: Pick<Thermal, 'air' | 'dew'>, fromMs: number, toMs: number): Series {
-  const { times } = above(air, dew, fromMs, toMs);
-  return { times, values: times.map((ms) => humidityOf(valueAt(air, ms), valueAt(dew, ms))) };
-}
