@@ -4,10 +4,11 @@ import { sampleData } from '../src/sample/jobs';
 /**
  * The sample's job grown to `n` repairs of all three methods, each on a base of its own thickness, so that none is had
  * for nothing.
+ * @param passes of chains of that many passes alone
  */
-export function grownJob(n: number, nowMs: number): Bundle {
+export function grownJob(n: number, nowMs: number, passes?: number): Bundle {
   const { bundles } = sampleData(nowMs, 'Europe/Helsinki');
-  const models = bundles.flatMap((b) => b.repairs);
+  const models = bundles.flatMap((b) => b.repairs).filter((r) => passes === undefined || r.chain.length === passes);
   const [ramp] = bundles;
   const sheets = bundles.flatMap((b) => b.sheets);
   return {

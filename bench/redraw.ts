@@ -1,9 +1,10 @@
 import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import type { Page } from 'playwright-core';
 import { fresh, launch } from '../e2e/browser';
 import { JOB_FILE_VERSION, writeJobFile } from '../src/core/file';
-import { CORE_VERSION } from '../src/core/record';
+import { type Bundle, CORE_VERSION } from '../src/core/record';
 import { grownJob } from './jobs';
 
 /**
@@ -11,7 +12,23 @@ import { grownJob } from './jobs';
  * to the painted frame, and to the changed and laid-out page alone.
  */
 export async function redraw(base: string): Promise<[string, number[]][]> {
-  const bundle = grownJob(10, Date.now());
+  return [
+    ...(await pulled(base, grownJob(10, Date.now()), [
+      ['redraw of a pulled temperature', 'hold', 'pull-temperature', 0, 1],
+      ['redraw of a pulled start', 'hold', 'pull-start-bench-0', 1, 0],
+      ['redraw of a pulled dimension', 'measure', 'pull-outline.length', 1, 0],
+    ])),
+    ...(await pulled(base, grownJob(10, Date.now(), 4), [
+      ['redraw of a pulled temperature, ten chains of four passes', 'hold', 'pull-temperature', 0, 1],
+      ['redraw of a pulled dimension, ten chains of four passes', 'measure?pass=p2', 'pull-foot', 1, 0],
+    ])),
+  ];
+}
+
+/** What is pulled: its name, where, by which handle, and which way. */
+type Pull = readonly [name: string, stage: string, testId: string, dx: number, dy: number];
+
+async function pulled(base: string, bundle: Bundle, pulls: readonly Pull[]): Promise<[string, number[]][]> {
   const path = join(mkdtempSync(join(tmpdir(), 'grenko-bench-')), 'job.json');
   writeFileSync(
     path,
@@ -42,11 +59,7 @@ export async function redraw(base: string): Promise<[string, number[]][]> {
     // Pots and lifts of the sheets in use are prepared once and kept; that is not part of a redraw.
     await page.waitForTimeout(8000);
     const out: [string, number[]][] = [];
-    for (const [name, stage, testId, dx, dy] of [
-      ['redraw of a pulled temperature', 'hold', 'pull-temperature', 0, 1],
-      ['redraw of a pulled start', 'hold', 'pull-start-bench-0', 1, 0],
-      ['redraw of a pulled dimension', 'measure', 'pull-outline.length', 1, 0],
-    ] as const) {
+    for (const [name, stage, testId, dx, dy] of pulls) {
       await page.goto(`${base}/job/${bundle.job.id}/bench-0/${stage}`);
       await page.getByTestId(testId).waitFor();
       const [painted, work] = await page.evaluate(
@@ -102,8 +115,35 @@ export async function redraw(base: string): Promise<[string, number[]][]> {
       );
       out.push([name, painted], [`${name}, the work alone`, work]);
     }
+    out.push([
+      `a stage opened, the middle and the slowest of eight, a job of ${passesIn(bundle)} passes`,
+      await opened(page),
+    ]);
     return out;
   } finally {
     await browser.close();
   }
 }
+
+const passesIn = ({ repairs }: Bundle): number => repairs.reduce((sum, r) => sum + r.chain.length, 0);
+
+/** From the press on a leaf of the rule to the painted stage: the middle one of five times for each stage, sorted, ms. */
+const opened = (page: Page): Promise<number[]> =>
+  page.evaluate(async () => {
+    const times: Record<string, number[]> = {};
+    const leaves = () => [...document.querySelectorAll<HTMLAnchorElement>('nav[aria-label="Stages"] ol a')];
+    const heading = () => document.querySelector('h1')?.textContent ?? '';
+    for (let i = 0; i < 48; i++) {
+      const was = heading();
+      const t = performance.now();
+      leaves()[(i * 3) % 8]!.click();
+      while (heading() === was && performance.now() - t < 3000) await new Promise((r) => requestAnimationFrame(r));
+      await new Promise((r) => requestAnimationFrame(() => setTimeout(r, 0)));
+      // The first time each is fetched.
+      if (i >= 8) (times[heading()] ??= []).push(performance.now() - t);
+      await new Promise((r) => setTimeout(r, 200));
+    }
+    return Object.values(times)
+      .map((of) => of.sort((a, b) => a - b)[2]!)
+      .sort((a, b) => a - b);
+  });

@@ -87,11 +87,11 @@ export async function scanRun(base: string): Promise<void> {
       });
       const t = performance.now();
       await page.getByLabel('Scan file').setInputFiles(f.path);
-      const unit = page.getByRole('group', { name: 'Its numbers are in' }).getByRole('button', { name: /^mm:/ });
+      const unit = page.getByRole('radiogroup', { name: 'Its numbers are in' }).getByRole('radio', { name: /^mm:/ });
       await unit.waitFor({ timeout: 120_000 });
       const readMs = performance.now() - t;
       await unit.click();
-      await page.getByRole('button', { name: 'curved', exact: true }).click();
+      await page.getByRole('radio', { name: 'curved', exact: true }).click();
       const asked = performance.now();
       await page.getByRole('button', { name: 'Find the void' }).click();
       await page

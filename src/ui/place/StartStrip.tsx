@@ -1,8 +1,9 @@
 'use client';
-import { useMemo, useState } from 'react';
+import { useDeferredValue, useMemo, useState } from 'react';
 import { startsAskOf, startWindows } from '@/core/plan';
 import type { StageProps } from '../repair/stage-props';
 import { Heading } from '../shared/bits';
+import { useAfterPaint } from '../shared/use-after-paint';
 import { changePass } from '../workspace/workspace';
 import { Openers } from './Openers';
 import { goodPct, StartsBar } from './StartsBar';
@@ -17,11 +18,21 @@ export function StartStrip({ view, at, nowMs }: StageProps) {
   const started = actuals.startedAt !== null;
   // Whole tens of minutes: the week does not shift with every tick.
   const from = Math.floor(nowMs / 600_000) * 600_000;
+  // A week of starts takes longer than the stage itself: that is drawn first.
+  const painted = useAfterPaint();
+  const late = useDeferredValue(plan);
+  const of = painted ? late : null;
   const found = useMemo(() => {
-    const ask = started ? null : startsAskOf(plan, view.job, view.plan.windows, from);
+    const ask = started || !of ? null : startsAskOf(of, view.job, view.plan.windows, from);
     return ask ? { ask, starts: startWindows(ask) } : null;
-  }, [plan, view.job, view.plan.windows, from, started]);
+  }, [of, view.job, view.plan.windows, from, started]);
   const [pointed, setPointed] = useState<number | null>(null);
+  if (!found && !of && !started)
+    return (
+      <section aria-label="Starts" aria-busy="true" className="min-h-[11rem]">
+        <Heading aside="looking at every start of the week">When to begin</Heading>
+      </section>
+    );
   if (!found) return null;
   const { ask, starts } = found;
   const mixing = plan.steps.find((s) => s.marks?.begin?.includes('mix-begins'))?.startMs ?? null;
