@@ -140,7 +140,9 @@ const opened = (page: Page): Promise<number[]> =>
       while (heading() === was && performance.now() - t < 3000) await new Promise((r) => requestAnimationFrame(r));
       await new Promise((r) => requestAnimationFrame(() => setTimeout(r, 0)));
       // The first time each is fetched.
-      if (i >= 8) (times[heading()] ??= []).push(performance.now() - t);
+      const of = times[heading()] ?? [];
+      if (i >= 8) of.push(performance.now() - t);
+      times[heading()] = of;
       await new Promise((r) => setTimeout(r, 200));
     }
     return Object.values(times)

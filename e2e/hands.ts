@@ -14,7 +14,7 @@ export async function takeJob(
     format: 'grenko-job',
     version: 4,
     exportedAt: '2026-05-05T06:00:00.000Z',
-    coreVersion: '0.17.0',
+    coreVersion: '0.18.0',
     stock: [],
     snapshots: [],
     events: [],

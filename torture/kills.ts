@@ -39,7 +39,7 @@ function smallJob(): { readonly text: string; readonly run: string } {
     format: 'grenko-job',
     version: 4,
     exportedAt: '2026-05-05T06:00:00.000Z',
-    coreVersion: '0.17.0',
+    coreVersion: '0.18.0',
     job: of.job,
     repairs: [repair],
     sheets: of.sheets.filter((s) => s.id === pieceOf(repair).sheetId),
