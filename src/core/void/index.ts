@@ -11,7 +11,6 @@ export { BREAKS } from './edge';
 export { filletMm2 } from './fillet';
 export { inPlace, type Lying, layerInPlace } from './in-place';
 export { jointShare } from './joints';
-export { type KeptOpen, openMm } from './kept-open';
 export { rowsFromText } from './list-text';
 export * from './measure';
 export * from './measured';
@@ -31,6 +30,7 @@ export {
   type DimensionLine,
   type Drawing,
   type Faces,
+  type KeptOpen,
   type Notice,
   type Outline,
   type Parameter,

@@ -2,18 +2,11 @@ import { z } from 'zod';
 import { asMeasured, Mm, type Problem } from '../units';
 import { bounds } from './draw';
 import type { Point } from './point';
-import type { Outline, RowList } from './shape';
+import type { KeptOpen, Outline, RowList } from './shape';
 
 /** A straight joint through a face that stays open: how far from its left edge it runs down, or from its top across. */
 export const OpenLine = z.object({ runs: z.enum(['down', 'across']), atMm: Mm });
 export type OpenLine = z.infer<typeof OpenLine>;
-
-/** A joint that crosses what is filled, where it lies on the face, and how far from its edge or beginning that is, mm. */
-export interface KeptOpen {
-  readonly atMm: number;
-  readonly from: Point;
-  readonly to: Point;
-}
 
 const AXIS = { down: 0, across: 1 } as const;
 const MOST = 50;

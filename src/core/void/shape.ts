@@ -1,7 +1,6 @@
 import type { z } from 'zod';
 import { type Kind, type Problem, refuse, type WorkLine } from '../units';
 import type { DoubtfulInput } from './doubt';
-import type { KeptOpen } from './kept-open';
 import type { Measured } from './measured';
 import type { Point } from './point';
 
@@ -160,6 +159,13 @@ export interface Notice {
   readonly title: string;
   readonly why: string;
   readonly todo: string;
+}
+
+/** A joint that crosses what is filled, where it lies on the face, and how far from its edge or beginning that is, mm. */
+export interface KeptOpen {
+  readonly atMm: number;
+  readonly from: Point;
+  readonly to: Point;
 }
 
 /** A shape: one file with one object of this kind in the table of shapes. */
