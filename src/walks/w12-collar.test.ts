@@ -119,9 +119,21 @@ test('hold points: dry fit and level, leaks, vents full, the ring level before g
   const wet = r.steps.filter(
     (s) =>
       s.pass === 'p2' &&
-      ['b1:weigh', 'b1:mix', 'b1:pour', 'b2:weigh', 'b2:mix', 'b2:pour', 'vents', 'seat'].includes(s.id),
+      ['b1:weigh', 'b2:weigh', 'ready', 'b1:mix', 'b1:pour', 'b2:mix', 'b2:pour', 'vents', 'seat'].includes(s.id),
   );
   for (const [i, s] of wet.entries()) if (i) expect(s.from).toBe(wet[i - 1]!.to);
+  // Nothing is set out while it runs: the second kit is mixed as soon as the first is poured.
+  expect(wet.map((s) => s.id).slice(0, 7)).toEqual([
+    'b1:weigh',
+    'b2:weigh',
+    'ready',
+    'b1:mix',
+    'b1:pour',
+    'b2:mix',
+    'b2:pour',
+  ]);
+  // One alone needs no row.
+  expect(r.steps.some((s) => s.pass === 'p1' && s.id === 'ready')).toBe(false);
 });
 
 test('12 mm a metre along and 16 across are 20 together: 6.4 of 6 mm, refused; each alone passes', () => {

@@ -66,9 +66,21 @@ export const pouredFast: readonly TaskRow[] = [
   ]),
 ];
 
-/** Batch by batch without a stop, from one side, so that air can escape on the other. */
+/** All of it set out beforehand, then batch by batch without a stop, from one side, so that air can escape. */
 export const pouredFull: readonly TaskRow[] = [
   weigh,
+  ...tasks('pour', [
+    {
+      task: 'ready',
+      role: 'mix',
+      block: 'work',
+      when: (c) => c.batches.length > 1,
+      title: 'All {batches} open, in a row: the pour does not stop',
+      detail: 'Lids off, a clean paddle at hand; the next is mixed as soon as the last is poured.',
+      confirm: 'All open, in a row',
+      work: { fixed: 1 },
+    },
+  ]),
   mix,
   ...tasks('pour', [
     {
