@@ -3,6 +3,7 @@ import { methodsData } from '@/sample/jobs';
 import { sampleSheets, sampleStock } from '@/sample/systems';
 import { workshopSheets } from '@/sample/workshop-systems';
 import { site, turnTo, withSample } from './browser';
+import { type } from './hands';
 
 const yard = site();
 const { base } = yard;
@@ -68,4 +69,36 @@ test('in US customary units no view shows a metric figure', async () => {
     if (metric.length) found[view] = metric;
   }
   expect(found).toEqual({});
+});
+
+test('what is refused at a field says its bounds in the units that are chosen', async () => {
+  const page = await yard.page();
+  await withSample(page, base());
+  await page.goto(`${base()}/job/sample-ramp/sample-nosing/measure`);
+  await page.locator('#main').waitFor();
+  await page.keyboard.press('u');
+  await page.waitForFunction(() => /°F/.test(document.body.textContent!));
+  // A void that cannot be: deeper than anything is, which the core says in its own units.
+  await type(page, 'Mean depth', '900 ft');
+  const alert = page.getByRole('alert').first();
+  await alert.waitFor();
+  expect(await alert.textContent()).toMatch(/\d (in|ft)\b/);
+  expect(await metricOn(page)).toEqual([]);
+});
+
+test('cards are printed on the paper of the units that are chosen', async () => {
+  const page = await yard.page();
+  await withSample(page, base());
+  await page.goto(`${base()}/job/sample-ramp/card`);
+  await page.locator('#main').waitFor();
+  /** Size of the first page of what would be printed, points. */
+  const printed = async () => {
+    const pdf = (await page.pdf({ preferCSSPageSize: true })).toString('latin1');
+    const [, width, height] = /\/MediaBox\s*\[\s*0\s+0\s+([\d.]+)\s+([\d.]+)/.exec(pdf)!;
+    return [Math.round(Number(width)), Math.round(Number(height))];
+  };
+  expect(await printed()).toEqual([595, 842]);
+  await page.keyboard.press('u');
+  await page.waitForFunction(() => document.documentElement.dataset.paper === 'letter');
+  expect(await printed()).toEqual([612, 792]);
 });

@@ -101,3 +101,31 @@ test('lying down, the running view has its clock at the left and its button at t
   expect(clock!.y + clock!.height / 2).toBeLessThanOrEqual(390);
   expect(button!.x).toBeGreaterThan(clock!.x + clock!.width / 2);
 });
+
+test('from two metres: the clock, the step and its button alone, as large as each screen takes; kept, and let go', async () => {
+  const page = await yard.page(PHONE);
+  await withSample(page, base());
+  await page.goto(`${base()}${RUNNING}/run`);
+  await page.getByTestId('clock').waitFor();
+  const px = (testId: string) =>
+    page.getByTestId(testId).evaluate((el) => Number.parseFloat(getComputedStyle(el).fontSize));
+  const near = await px('clock');
+  await page.getByRole('button', { name: 'Large, to be read from two metres' }).click();
+  for (const size of [PHONE, { width: 844, height: 390 }, { width: 1280, height: 800 }]) {
+    await page.setViewportSize(size);
+    // A letter of a two-hundredth of the distance is read: ten millimetres, 38 px.
+    for (const [what, least] of [
+      ['clock', Math.max(near, 70)],
+      ['step', 38],
+    ] as const)
+      expect([size.width, what, (await px(what)) >= least]).toEqual([size.width, what, true]);
+    expect(await unfitOn(page, 14)).toEqual([]);
+    expect(await page.locator('#steps').isVisible()).toBe(false);
+    expect((await page.getByTestId('go').boundingBox())!.height).toBeGreaterThanOrEqual(140);
+  }
+  await page.reload();
+  await page.getByTestId('clock').waitFor();
+  expect(await page.locator('#steps').isVisible()).toBe(false);
+  await page.getByRole('button', { name: 'Large, to be read from two metres' }).click();
+  await page.locator('#steps').waitFor();
+});

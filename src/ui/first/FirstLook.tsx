@@ -8,7 +8,7 @@ import { viewJob } from '@/core/record';
 import { BASES, isMetered } from '@/core/system';
 import { kindOf, type Void, voidProblems, withValue } from '@/core/void';
 import { FIRST_LOOKS, type FirstLook as Look } from '@/sample/first';
-import { Choice, useFormat } from '../shared/bits';
+import { Choice, Prose, useFormat } from '../shared/bits';
 import { Drawing } from '../shared/Drawing';
 import { QuantityField } from '../shared/QuantityField';
 import { TimeBand } from '../shared/TimeBand';
@@ -181,7 +181,11 @@ export function FirstLook() {
               </select>
             </label>
           </div>
-          {plan?.problems[0] && <p className="text-sm">{plan.problems[0].sentence}</p>}
+          {plan?.problems[0] && (
+            <p className="text-sm">
+              <Prose>{plan.problems[0].sentence}</Prose>
+            </p>
+          )}
           <button type="button" className="act firm self-start" onClick={() => void keep()}>
             Keep it as a job <ArrowRight size={18} aria-hidden="true" />
           </button>

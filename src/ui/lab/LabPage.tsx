@@ -9,7 +9,7 @@ import { type Job, type Piece, pieceOf } from '@/core/plan';
 import { BASES, sheetIn } from '@/core/system';
 import { attempt, figure } from '@/core/units';
 import { shelfOf } from '../material/shelf-of';
-import { Choice, Heading, Ways } from '../shared/bits';
+import { Choice, Heading, Prose, Ways } from '../shared/bits';
 import { QuantityField } from '../shared/QuantityField';
 import { freshJob, freshRepair } from '../workspace/fresh';
 import { useNow } from '../workspace/now';
@@ -248,14 +248,22 @@ export function LabPage() {
               </div>
             </div>
           )}
-          {here && !here.ok && <p role="alert">{here.problem.sentence}</p>}
+          {here && !here.ok && (
+            <p role="alert">
+              <Prose>{here.problem.sentence}</Prose>
+            </p>
+          )}
           {run.sentence && (
             <p role="status" className="font-semibold mb-2">
-              {run.sentence}
+              <Prose>{run.sentence}</Prose>
             </p>
           )}
           {sheet && run.answer && <PotAndLift answer={run.answer} sheet={sheet} busy={run.busy} />}
-          {tried && !tried.ok && <p role="alert">{tried.problem.sentence}</p>}
+          {tried && !tried.ok && (
+            <p role="alert">
+              <Prose>{tried.problem.sentence}</Prose>
+            </p>
+          )}
           {run.busy && !run.answer && !run.sentence && <p>Computing…</p>}
           {trial && (
             <PlaceAnswers trial={trial} zone={zone} nowMs={nowMs} onStart={(startMs) => movePlace({ startMs })} />

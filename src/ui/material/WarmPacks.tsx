@@ -4,7 +4,7 @@ import { CONTAINERS, type ContainerId, packWarming, valueAt, WARMERS, type Warme
 import { MILESTONES, plannedKitMl } from '@/core/system';
 import { attempt, formatDuration } from '@/core/units';
 import type { StageProps } from '../repair/stage-props';
-import { Heading, useFormat } from '../shared/bits';
+import { Heading, Prose, useFormat } from '../shared/bits';
 import { QuantityField } from '../shared/QuantityField';
 import { dayAndClock } from '../shared/when';
 import { changePass } from '../workspace/workspace';
@@ -90,7 +90,7 @@ export function WarmPacks({ view, at }: Pick<StageProps, 'view' | 'at'>) {
       ) : (
         warmed && (
           <p role="alert" className="mt-1">
-            {warmed.problem.sentence}
+            <Prose>{warmed.problem.sentence}</Prose>
           </p>
         )
       )}

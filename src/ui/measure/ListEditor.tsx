@@ -3,6 +3,7 @@ import { ClipboardPaste, Plus, Trash2, Upload } from 'lucide-react';
 import { useRef, useState } from 'react';
 import { attempt } from '@/core/units';
 import { type RowList, rowsFromText } from '@/core/void';
+import { useProse } from '../shared/bits';
 import { QuantityField } from '../shared/QuantityField';
 import { usePrefs } from '../workspace/prefs';
 
@@ -33,6 +34,7 @@ export function ListEditor({ list, write, problemAt }: Props) {
     setPaste(null);
     write(read.value);
   };
+  const prose = useProse();
   const whole = problemAt(list.key);
   return (
     <section className="mt-3" aria-label={list.label}>
@@ -81,7 +83,7 @@ export function ListEditor({ list, write, problemAt }: Props) {
           </label>
           {fault && (
             <p role="alert" className="text-sm" style={{ color: 'var(--stop)' }}>
-              {fault}
+              {prose(fault)}
             </p>
           )}
           <button type="button" className="act text-sm mt-1" onClick={() => take(paste)} disabled={!paste.trim()}>
@@ -152,14 +154,14 @@ export function ListEditor({ list, write, problemAt }: Props) {
           </div>
           {problemAt(`${list.key}.${i}`) && (
             <p role="alert" className="text-sm mb-1" style={{ color: 'var(--stop)' }}>
-              {problemAt(`${list.key}.${i}`)}
+              {prose(problemAt(`${list.key}.${i}`) ?? '')}
             </p>
           )}
         </div>
       ))}
       {whole && (
         <p role="alert" className="text-sm" style={{ color: 'var(--stop)' }}>
-          {whole}
+          {prose(whole)}
         </p>
       )}
       {list.rows.length < list.max && (

@@ -21,7 +21,7 @@ import {
   voidProblems,
 } from '@/core/void';
 import type { StageProps } from '../repair/stage-props';
-import { Answer, Choice, useFormat, Working } from '../shared/bits';
+import { Answer, Choice, Prose, useFormat, Working } from '../shared/bits';
 import { Drawing } from '../shared/Drawing';
 import { StageFindings, StillNeeds } from '../shared/StageFindings';
 import { holds } from '../shared/stage-answer';
@@ -131,7 +131,12 @@ function Sheet({ at }: StageProps) {
     section: sectionInPlace(inOrder, repair.passId, index, cut),
     plan: voidPlan(repair.void!, index, cut),
   }));
-  if (!drawable.ok) return <p className="p-5">{drawable.problem.sentence}</p>;
+  if (!drawable.ok)
+    return (
+      <p className="p-5">
+        <Prose>{drawable.problem.sentence}</Prose>
+      </p>
+    );
   const page: Page =
     now.page === 'setting' && !repair.settingOut ? 'section' : (now.page ?? (kind.fromAbove ? 'plan' : 'section'));
   const dims = kind.dimensions(shape);

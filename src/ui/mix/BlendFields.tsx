@@ -14,7 +14,7 @@ import {
 import type { Piece } from '@/core/plan';
 import { type SheetRevision, systemKind } from '@/core/system';
 import { attempt, figure } from '@/core/units';
-import { Choice, useFormat, Working } from '../shared/bits';
+import { Choice, Prose, useFormat, Working } from '../shared/bits';
 import { QuantityField } from '../shared/QuantityField';
 import { changePass } from '../workspace/workspace';
 
@@ -150,7 +150,11 @@ export function BlendFields({
                 <Working title="how the filled mix comes about" lines={mix.value.working} />
               </>
             )}
-            {mix && !mix.ok && <p role="alert">{mix.problem.sentence}</p>}
+            {mix && !mix.ok && (
+              <p role="alert">
+                <Prose>{mix.problem.sentence}</Prose>
+              </p>
+            )}
           </>
         )}
       </div>

@@ -12,7 +12,7 @@ import { Measure } from '../measure/Measure';
 import { Mix } from '../mix/Mix';
 import { Place } from '../place/Place';
 import { Release } from '../release/Release';
-import { Ways } from '../shared/bits';
+import { Prose, Ways } from '../shared/bits';
 import { FoldingRule } from '../shared/FoldingRule';
 import { Mishap } from '../shared/Mishap';
 import { Tag } from '../shared/Tag';
@@ -149,7 +149,9 @@ export function RepairPage({
       <main id="main" className="p-8 flex flex-col gap-4">
         <h1 className="text-2xl font-bold">This job cannot be planned yet</h1>
         {view.plan.problems.map((p) => (
-          <p key={p.field}>{p.sentence}</p>
+          <p key={p.field}>
+            <Prose>{p.sentence}</Prose>
+          </p>
         ))}
         <Link className="act firm self-start" href={`/job/${jobId}`}>
           Mend it in the job

@@ -1,21 +1,8 @@
 'use client';
+import type { PotShown } from './pot-shown';
 
 /** The pot itself as the clock: what is left is liquid, below it thickens; a wait fills from the bottom with hatch. */
-export function Pot({
-  big,
-  over,
-  of,
-  says,
-  share,
-  mode,
-}: {
-  big: string;
-  over: string;
-  of: string;
-  says: string;
-  share: number;
-  mode: 'pot' | 'over' | 'wait' | 'idle' | 'set';
-}) {
+export function Pot({ big, over, of, says, share, mode }: PotShown) {
   const bands =
     mode === 'pot'
       ? [
@@ -46,9 +33,8 @@ export function Pot({
         </p>
         <p className="flex items-baseline justify-between gap-3">
           <strong
-            className="fig font-extrabold leading-none"
+            className={`fig font-extrabold leading-none ${big.length > 6 ? 'pot-long' : 'pot-big'}`}
             style={{
-              fontSize: big.length > 6 ? '3.6rem' : '4.9rem',
               color: mode === 'over' ? 'var(--stop)' : undefined,
             }}
             data-testid="clock"

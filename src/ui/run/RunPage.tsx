@@ -1,11 +1,11 @@
 'use client';
-import { Camera, ListChecks, NotebookPen, Scale, Thermometer, TriangleAlert } from 'lucide-react';
+import { Camera, ListChecks, NotebookPen, Scale, Thermometer, TriangleAlert, ZoomIn, ZoomOut } from 'lucide-react';
 import Link from 'next/link';
 import { useRouter, useSearchParams } from 'next/navigation';
 import { useEffect, useState } from 'react';
 import { standingStops } from '@/core/judge';
 import { ENGINES, STAGES } from '@/core/method';
-import { pieceName, repairName } from '@/core/plan';
+import { type ChainPlan, type PlannedStep, pieceName, repairName } from '@/core/plan';
 import { earlyStep, figureTests, idleMixer, liveClock, nextWait, openTests } from '@/core/record';
 import { isMetered } from '@/core/system';
 import { formatDuration } from '@/core/units';
@@ -18,15 +18,16 @@ import { CalendarButton } from '../shared/CalendarButton';
 import { SavingButton } from '../shared/SavingButton';
 import { Override } from '../shared/StageFindings';
 import { StandInAsk, StandInsChosen } from '../shared/StandIns';
-import { clock, countdown, dayAndClock, shortWhen } from '../shared/when';
+import { countdown, shortWhen } from '../shared/when';
 import { useNow } from '../workspace/now';
-import { usePrefs } from '../workspace/prefs';
+import { setPrefs, usePrefs } from '../workspace/prefs';
 import { record } from '../workspace/record';
 import { repairIn, useJobView } from '../workspace/view';
 import { clock as deviceClock, startWork } from '../workspace/workspace';
 import { useAlarm, useAwake } from './alarm';
 import { NoteDialog, ReadDialog } from './dialogs';
 import { Pot } from './Pot';
+import { potShown, runningAt } from './pot-shown';
 import { TroubleDialog } from './TroubleDialog';
 import { Uptakes } from './Uptakes';
 
@@ -39,11 +40,26 @@ const ASKED_BY: ReadonlyMap<string, Asked> = new Map([
   ['trouble', 'trouble'],
 ]);
 
+/** What is said where no clock runs. */
+const standingWords = ({
+  started,
+  step,
+  stop,
+}: {
+  started: boolean;
+  step: PlannedStep | undefined;
+  stop: ChainPlan['stop'];
+}): string => {
+  if (!started) return 'not begun';
+  if (step) return 'no clock runs';
+  return stop ? `no time for ${stop.label.toLowerCase()}` : 'all steps are ticked';
+};
+
 export function RunPage({ jobId, repairId }: { jobId: string; repairId: string }) {
   const view = useJobView(jobId);
   const at = repairIn(view, repairId);
   const nowMs = useNow(1000);
-  const { role, sound, speak, notify } = usePrefs();
+  const { role, sound, speak, notify, afar } = usePrefs();
   const format = useFormat();
   const says = useSay(view?.job.zone ?? 'utc');
   const awake = useAwake();
@@ -64,9 +80,8 @@ export function RunPage({ jobId, repairId }: { jobId: string; repairId: string }
   const live = at ? liveClock(at, step, spentMs) : null;
   const clockOn = live?.clock ?? null;
   const ofPot = live?.ofPot ?? false;
-  const left = clockOn?.planMs ? clockOn.planMs - spentMs : null;
   const wait = at ? nextWait(at, step, nowMs) : null;
-  const waitLeft = !clockOn && wait?.planMs ? wait.planMs - nowMs : null;
+  const running = runningAt(live, wait, { nowMs, spentMs });
   useAlarm(
     clockOn
       ? {
@@ -76,7 +91,7 @@ export function RunPage({ jobId, repairId }: { jobId: string; repairId: string }
       : wait
         ? { key: `wait${wait.kind}`, name: wait.label }
         : null,
-    left ?? waitLeft,
+    running.left ?? running.waitLeft,
     { sound, speak, notify },
   );
   if (!view || !at)
@@ -139,7 +154,10 @@ export function RunPage({ jobId, repairId }: { jobId: string; repairId: string }
         : 'Say first what stands in';
 
   return (
-    <div className="run mx-auto max-w-[76rem] px-3.5 py-3 grid gap-4 md:grid-cols-[minmax(0,27rem)_minmax(0,1fr)]">
+    <div
+      data-afar={afar || undefined}
+      className="run mx-auto max-w-[76rem] px-3.5 py-3 grid gap-4 md:grid-cols-[minmax(0,27rem)_minmax(0,1fr)]"
+    >
       <main id="main" className="flex flex-col gap-2.5 min-w-0">
         <div className="flex flex-col gap-2.5 min-w-0">
           <header className="flex items-center gap-3">
@@ -160,54 +178,29 @@ export function RunPage({ jobId, repairId }: { jobId: string; repairId: string }
                 <circle cx="4.5" cy="4.5" r="4" fill="var(--ground)" />
               </svg>
             </Link>
+            <button
+              type="button"
+              className="act quiet p-2.5 min-h-11"
+              aria-pressed={afar}
+              aria-label="Large, to be read from two metres"
+              onClick={() => setPrefs({ afar: !afar })}
+            >
+              {afar ? <ZoomOut size={24} aria-hidden="true" /> : <ZoomIn size={24} aria-hidden="true" />}
+            </button>
             <a href="#steps" className="md:hidden p-2.5" aria-label="To the list of steps">
               <ListChecks size={24} aria-hidden="true" />
             </a>
           </header>
           <ChangedDraft whole={at} />
           <Pot
-            big={left !== null ? countdown(left) : waitLeft !== null ? countdown(waitLeft) : allDone ? 'done' : '––:––'}
-            over={
-              left !== null
-                ? left < 0
-                  ? ofPot
-                    ? 'over the pot’s time by'
-                    : `over ${clockOn!.label.toLowerCase()} by`
-                  : ofPot
-                    ? 'left in the pot'
-                    : `left of ${clockOn!.label.toLowerCase()}`
-                : waitLeft !== null
-                  ? `until ${wait!.label.toLowerCase()}`
-                  : started
-                    ? step
-                      ? 'no clock runs'
-                      : plan.stop
-                        ? `no time for ${plan.stop.label.toLowerCase()}`
-                        : 'all steps are ticked'
-                    : 'not begun'
-            }
-            of={
-              clockOn?.planMs && clockOn.originMs
-                ? `of ${formatDuration((clockOn.planMs - clockOn.originMs) / 60_000)}`
-                : ''
-            }
-            says={
-              clockOn?.planMs
-                ? `${ofPot ? 'dead' : 'over'} at ${clock(clockOn.planMs, zone)} · ${ofPot ? `pot ${format('temperature', pass.plan.potC ?? 0).text}` : clockOn.sheetSays}${clockOn.standing === 'estimated' ? ' · estimated' : ''}`
-                : wait?.planMs
-                  ? `${wait.label} ${dayAndClock(wait.planMs, zone)}`
-                  : plan.openMs !== null
-                    ? `may be opened ${shortWhen(plan.openMs, zone, nowMs)}`
-                    : ''
-            }
-            share={
-              left !== null && clockOn?.planMs && clockOn.originMs
-                ? Math.max(0, left / (clockOn.planMs - clockOn.originMs))
-                : waitLeft !== null && wait?.planMs && wait.originMs
-                  ? 1 - Math.max(0, waitLeft / (wait.planMs - wait.originMs))
-                  : 0
-            }
-            mode={left !== null ? (left < 0 ? 'over' : 'pot') : waitLeft !== null ? 'wait' : allDone ? 'set' : 'idle'}
+            {...potShown(running, {
+              standing: standingWords({ started, step, stop: plan.stop }),
+              done: allDone,
+              openMs: plan.openMs,
+              pot: format('temperature', pass.plan.potC ?? 0).text,
+              zone,
+              nowMs,
+            })}
           />
         </div>
         <div className="flex flex-col gap-2.5 min-w-0">

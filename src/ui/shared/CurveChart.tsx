@@ -4,6 +4,7 @@ import { paceOf, type Side } from '@/core/cure';
 import type { FamilyId, Milestone } from '@/core/system';
 import { attempt, formatDuration, fromCore, unitOf } from '@/core/units';
 import { usePrefs } from '../workspace/prefs';
+import { Prose } from './bits';
 
 /** Times people think in, min. */
 export const TIMES = [1, 2, 5, 10, 20, 30, 60, 120, 300, 600, 1440, 2880, 7200, 14400, 28800, 72000];
@@ -14,7 +15,12 @@ const HT = 150;
 export function CurveChart({ milestone, family, atC }: { milestone: Milestone; family: FamilyId; atC: number }) {
   const system = usePrefs((p) => p.system);
   const sides = attempt(() => ({ short: paceOf(milestone, 'short', family), long: paceOf(milestone, 'long', family) }));
-  if (!sides.ok) return <p className="text-sm">{sides.problem.sentence}</p>;
+  if (!sides.ok)
+    return (
+      <p className="text-sm">
+        <Prose>{sides.problem.sentence}</Prose>
+      </p>
+    );
   const { short, long } = sides.value;
   const [lo, hi] = [long.lowC, long.highC];
   const x = scaleLinear([lo, hi], [40, W - 8]);

@@ -3,6 +3,7 @@ import { useEffect, useId, useRef, useState } from 'react';
 import type { Parsed } from '@/core/units';
 import { useTyped } from '../workspace/typing';
 import { afterPress } from './after-press';
+import { useProse } from './bits';
 
 interface ReadProps {
   /** What is typed here is kept under this name, should the page be left. */
@@ -92,7 +93,8 @@ export function ReadField({
     setDraft(null);
     onRead({ value: parsed.value, text: parsed.text });
   };
-  const sentence = fault?.sentence ?? problem ?? null;
+  const prose = useProse();
+  const sentence = fault?.sentence ?? (problem ? prose(problem) : null);
   const waits = restored && !sentence ? 'As you left it, not taken in yet: Enter takes it.' : null;
   return (
     <div className={className}>

@@ -21,6 +21,7 @@ const Keys = dynamic(() => import('./Keys').then((m) => m.Keys), { ssr: false })
  */
 export function Shell({ children }: { children: ReactNode }) {
   const theme = usePrefs((p) => p.theme);
+  const system = usePrefs((p) => p.system);
   const ready = useWorkspace((d) => d.ready);
   const guided = usePrefs((p) => p.guide !== null);
   const path = usePathname();
@@ -41,6 +42,10 @@ export function Shell({ children }: { children: ReactNode }) {
   useEffect(() => {
     document.documentElement.dataset.theme = theme;
   }, [theme]);
+  // Cards and tags are printed on the paper of those units.
+  useEffect(() => {
+    document.documentElement.dataset.paper = system === 'us' ? 'letter' : 'a4';
+  }, [system]);
   return (
     <>
       <a href="#main" className="act firm absolute -left-[999px] focus:left-2 focus:top-2 z-50">

@@ -21,6 +21,11 @@ export function useProse() {
   return (text: string) => proseIn(text, system);
 }
 
+/** The same, where it is drawn. */
+export function Prose({ children }: { children: string }) {
+  return <>{useProse()(children)}</>;
+}
+
 /** A title within a sentence. */
 export const lowered = (title: string): string => title.charAt(0).toLowerCase() + title.slice(1);
 

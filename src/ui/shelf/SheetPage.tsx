@@ -18,7 +18,7 @@ import {
   systemKind,
 } from '@/core/system';
 import { attempt, figure, formatDuration, type Kind } from '@/core/units';
-import { Heading, useFormat, Ways, Working } from '../shared/bits';
+import { Heading, Prose, useFormat, Ways, Working } from '../shared/bits';
 import { exportSheets } from '../workspace/exchange';
 import { fileName, saveText } from '../workspace/files';
 import { usePrefs } from '../workspace/prefs';
@@ -98,7 +98,7 @@ function SheetView({ sheet, onRevise }: { sheet: SheetRevision; onRevise: () => 
       )}
       {sheetFlaws(sheet).map((f) => (
         <p key={f.sentence} role="alert" className="mt-2 font-semibold">
-          {f.sentence}
+          <Prose>{f.sentence}</Prose>
         </p>
       ))}
       <div className="grid lg:grid-cols-[1fr_22rem] gap-6 mt-3">
@@ -285,5 +285,11 @@ function Facts({ sheet: s }: { sheet: SheetRevision }) {
 
 function ProportionOf({ sheet }: { sheet: SheetRevision }) {
   const p = attempt(() => proportionOf(sheetIn(sheet, { dosePct: null, humidityPct: 0 })));
-  return p.ok ? <Working title="how the mix is made up" lines={p.value.working} open /> : <p>{p.problem.sentence}</p>;
+  return p.ok ? (
+    <Working title="how the mix is made up" lines={p.value.working} open />
+  ) : (
+    <p>
+      <Prose>{p.problem.sentence}</Prose>
+    </p>
+  );
 }

@@ -3,6 +3,7 @@ import { line, scaleLinear, scaleLog } from 'd3';
 import { type Pace, paceOf } from '@/core/cure';
 import type { FamilyId, Milestone, PlainTable } from '@/core/system';
 import { attempt, formatDuration, fromCore, unitOf } from '@/core/units';
+import { Prose } from '../shared/bits';
 import { CurveChart, TIMES } from '../shared/CurveChart';
 import { usePrefs } from '../workspace/prefs';
 
@@ -28,7 +29,12 @@ export function TimeChart({ milestone, family, atC }: { milestone: Milestone; fa
   const tried = attempt(() =>
     all.map((p) => ({ holds: p.holds, pace: paceOf({ ...milestone, table: p.table }, 'long', family) })),
   );
-  if (!tried.ok) return <p className="text-sm">{tried.problem.sentence}</p>;
+  if (!tried.ok)
+    return (
+      <p className="text-sm">
+        <Prose>{tried.problem.sentence}</Prose>
+      </p>
+    );
   const paces = tried.value;
   const lo = Math.min(...paces.map((p) => p.pace.lowC));
   const hi = Math.max(...paces.map((p) => p.pace.highC));

@@ -14,6 +14,8 @@ const Prefs = z.object({
   /** Clocks that run out are said aloud, and told beside the page while it is hidden. */
   speak: z.boolean(),
   notify: z.boolean(),
+  /** The running view is read from two metres: its clock, its step and its button alone, as large as they go. */
+  afar: z.boolean(),
   /** New repairs begin with the crew’s own minutes and rates. */
   learn: z.boolean(),
   /** Where the walk over the sample stands; null while nobody walks. */
@@ -27,6 +29,7 @@ const FIRST: Prefs = {
   sound: true,
   speak: false,
   notify: false,
+  afar: false,
   learn: false,
   guide: null,
 };

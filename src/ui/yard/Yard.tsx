@@ -10,7 +10,7 @@ import { type JobView, viewJob } from '@/core/record';
 import { formatDuration } from '@/core/units';
 import { bundleOf } from '@/store/state';
 import { say } from '@/words';
-import { Heading, Ways } from '../shared/bits';
+import { Heading, Prose, Ways } from '../shared/bits';
 import { Mishap, MishapCard } from '../shared/Mishap';
 import { TimeBand } from '../shared/TimeBand';
 import { dayAndClock, shortWhen } from '../shared/when';
@@ -361,7 +361,8 @@ function JobStrip({ view, nowMs }: { view: JobView; nowMs: number }) {
         <TimeBand view={view} nowMs={nowMs} />
       ) : (
         <p className="px-4 pb-3 soft">
-          {view.plan.problems[0]?.sentence ?? 'No repair in it yet.'} <Link href={`/job/${job.id}`}>Open the job</Link>
+          <Prose>{view.plan.problems[0]?.sentence ?? 'No repair in it yet.'}</Prose>{' '}
+          <Link href={`/job/${job.id}`}>Open the job</Link>
         </p>
       )}
     </section>
