@@ -76,7 +76,7 @@ test('a chain is made, seen, changed and worked: then…, what lies between, two
   await pass.getByRole('radio', { name: 'when it is firm' }).click();
   await pass.getByText('Fits a second pour or a further lift.').waitFor();
   await page.keyboard.press('Escape');
-  await page.getByText('when it is firm →').waitFor();
+  await page.getByText('after 1 Poured collar, ring or channel: when it is firm').waitFor();
   await page.goto(`${at}/measure`);
   await page.getByRole('link', { name: '1 Poured collar, ring or channel' }).waitFor();
   await page.getByTestId('answer').getByText('2.11').waitFor();
@@ -105,7 +105,7 @@ test('two passes on one clock: every stage of both, the run to the second pour, 
   for (const stage of STAGES)
     for (const query of ['', '?pass=p2']) {
       await page.goto(`${at}/${stage}${query}`);
-      await page.getByRole('navigation', { name: 'Passes' }).waitFor();
+      await page.getByRole('navigation', { name: 'Chain' }).waitFor();
       expect(await page.getByText('cannot be shown').count()).toBe(0);
     }
   await page.goto(`${at}/place`);

@@ -74,15 +74,15 @@ test('in US customary units no view shows a metric figure', async () => {
 test('what is refused at a field says its bounds in the units that are chosen', async () => {
   const page = await yard.page();
   await withSample(page, base());
-  await page.goto(`${base()}/job/sample-ramp/sample-nosing/measure`);
+  await page.goto(`${base()}/job/sample-ramp/sample-eyes/measure`);
   await page.locator('#main').waitFor();
   await page.keyboard.press('u');
   await page.waitForFunction(() => /°F/.test(document.body.textContent!));
-  // A void that cannot be: deeper than anything is, which the core says in its own units.
-  await type(page, 'Mean depth', '900 ft');
-  const alert = page.getByRole('alert').first();
+  // A rod that is longer than its hole is deep, which the core says in its own units.
+  await type(page, 'Embedment of the rod', '30 in');
+  const alert = page.getByRole('alert').filter({ hasText: 'is deeper than the hole' }).first();
   await alert.waitFor();
-  expect(await alert.textContent()).toMatch(/\d (in|ft)\b/);
+  expect(await alert.textContent()).toMatch(/^The embedment, 30(\.0)? in, is deeper than the hole, [\d.]+ in\./);
   expect(await metricOn(page)).toEqual([]);
 });
 

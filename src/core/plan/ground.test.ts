@@ -1,5 +1,7 @@
+import fc from 'fast-check';
 import type { PlanOutline } from '../void';
 import { cornersOf, signedAreaMm2 } from '../void';
+import { borderAt } from './ground';
 import { cutAt, cutOff } from './ground-cut';
 
 const area = (points: ReturnType<typeof cutOff>) => Math.abs(signedAreaMm2(points));
@@ -83,4 +85,30 @@ test('where so much lies below is found as counting small squares finds it', () 
         if (x < at) below++;
       }
   expect(below / all).toBeCloseTo(0.4, 2);
+});
+
+describe('a border that is pulled', () => {
+  test('stays where it is put, as long as both batches beside it can be placed', () => {
+    const even = { borders: [1 / 3, 2 / 3], mostShare: 0.5 };
+    expect(borderAt(even, 0, 0.25)).toBe(0.25);
+    expect(borderAt(even, 0, 0.9)).toBe(0.5);
+    // The second third may grow to a half and no further.
+    expect(borderAt(even, 0, 0)).toBeCloseTo(0.1667, 6);
+    expect(borderAt(even, 1, 1)).toBeCloseTo(0.8333, 6);
+  });
+  test('never by its own rounding gives a batch more than is placed in time', () => {
+    const most = fc.double({ min: 0.4, max: 1, noNaN: true });
+    fc.assert(
+      fc.property(most, fc.double({ min: -1, max: 2, noNaN: true }), fc.nat({ max: 1 }), (mostShare, to, i) => {
+        const borders = [1 / 3, 2 / 3];
+        const held = borderAt({ borders, mostShare }, i, to);
+        const ends = [0, ...borders.map((b, k) => (k === i ? held : b)), 1];
+        for (const beside of [i, i + 1]) {
+          const share = ends[beside + 1]! - ends[beside]!;
+          expect(share).toBeLessThanOrEqual(mostShare + 1e-12);
+          expect(share).toBeGreaterThanOrEqual(0.02 - 1e-12);
+        }
+      }),
+    );
+  });
 });

@@ -202,6 +202,25 @@ export function groundsOf(plan: RepairPlan): readonly Ground[] {
   });
 }
 
+/** A batch for less than this share of the whole is none. */
+const LEAST_SHARE = 0.02;
+/** Borders are kept to a ten-thousandth of the whole. */
+const STEPS = 10_000;
+
+/**
+ * Where a border comes to lie when it is pulled: no batch beside it gets more than is placed out of it in time, nor next
+ * to nothing. Rounded towards where it fits, as a share of all faces.
+ * @param to where it is pulled, as such a share
+ */
+export function borderAt({ borders, mostShare }: Pick<Ground, 'borders' | 'mostShare'>, i: number, to: number): number {
+  const [before, after] = [borders[i - 1] ?? 0, borders[i + 1] ?? 1];
+  const low = Math.max(before + LEAST_SHARE, after - mostShare);
+  const high = Math.min(after - LEAST_SHARE, before + mostShare);
+  const near = Math.round(Math.min(high, Math.max(low, to)) * STEPS) / STEPS;
+  if (near > high) return Math.floor(high * STEPS) / STEPS;
+  return near < low ? Math.ceil(low * STEPS) / STEPS : near;
+}
+
 /** What is laid on one face, drawn. */
 function faceOf(o: {
   readonly shape: VoidShape;

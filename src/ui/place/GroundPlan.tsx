@@ -1,6 +1,6 @@
 'use client';
 import { useRef, useState } from 'react';
-import { type Ground, groundsOf, type Piece, type RepairPlan, SIDES, type Side } from '@/core/plan';
+import { borderAt, type Ground, groundsOf, type Piece, type RepairPlan, SIDES, type Side } from '@/core/plan';
 import { Choice, Heading, lowered, useFormat, useSay } from '../shared/bits';
 import { placeOn } from '../shared/svg-place';
 import { useWidth } from '../shared/use-width';
@@ -11,8 +11,6 @@ import { changePass } from '../workspace/workspace';
 const TONES = ['var(--mix)', 'var(--mix-2)'] as const;
 const PAD = 30;
 const MOST_HIGH = 250;
-/** A batch for less than this share of the face is none. */
-const LEAST_SHARE = 0.02;
 /** What runs along a line is drawn so wide at the least, px: it is a finger wide and metres long. */
 const LINE_PX = 46;
 
@@ -127,14 +125,8 @@ function Picture({
     return ground.share.from + (rising ? along : 1 - along) * (ground.share.to - ground.share.from);
   };
   const pull = (i: number, to: number) => {
-    const [before, after] = [ground.borders[i - 1] ?? 0, ground.borders[i + 1] ?? 1];
-    // No batch takes more than is placed out of it in time.
-    const held = Math.min(
-      after - LEAST_SHARE,
-      before + ground.mostShare,
-      Math.max(before + LEAST_SHARE, after - ground.mostShare, to),
-    );
-    onBorder?.(ground.borders.map((b, k) => (k === i ? Number(held.toFixed(4)) : b)));
+    const held = borderAt(ground, i, to);
+    onBorder?.(ground.borders.map((b, k) => (k === i ? held : b)));
   };
   const [ox, oy] = {
     right: [px(x1), py((y0 + y1) / 2)],

@@ -11,7 +11,10 @@ import { changePass, changeRepair } from '../workspace/workspace';
 import { passQuery } from './stage-props';
 import { TakesFields } from './TakesFields';
 
-/** The passes of a repair as joints of the rule: which is open, what lies between them, and what may come next. */
+/**
+ * What lies between the passes of a repair, and what may come next. Which is open is told by the joints of the rule; on
+ * a phone, where that is folded, here.
+ */
 export function PassBar({
   whole,
   open,
@@ -29,25 +32,29 @@ export function PassBar({
   const many = draft.chain.length > 1;
   if (!many && (!ofOne || begun)) return null;
   return (
-    <nav aria-label="Passes" className="flex flex-wrap items-center gap-1.5 no-print">
-      {many &&
-        draft.chain.map((id, i) => (
-          <span key={id} className="flex items-center gap-1.5 min-w-0">
-            {i > 0 && <span className="soft text-sm whitespace-nowrap">{GATES[draft.passes[id]!.gate].label} →</span>}
-            {ofOne ? (
-              <Link
-                href={`/job/${draft.jobId}/${draft.id}/${stage}${passQuery(whole, id)}`}
-                aria-current={id === open ? 'step' : undefined}
-                className="act text-sm md:!min-h-9 truncate max-w-[16rem]"
-                style={id === open ? { background: 'var(--ink)', color: 'var(--paper)' } : undefined}
-              >
-                {passName(draft, i)}
-              </Link>
-            ) : (
-              <span className="font-semibold truncate max-w-[16rem]">{passName(draft, i)}</span>
-            )}
-          </span>
-        ))}
+    <nav aria-label="Chain" className="flex flex-wrap items-center gap-x-3 gap-y-1.5 no-print">
+      {many && (
+        <span className={`flex flex-wrap items-center gap-1.5 ${ofOne ? 'md:hidden' : ''}`}>
+          {draft.chain.map((id, i) => (
+            <span key={id} className="flex items-center gap-1.5 min-w-0">
+              {i > 0 && <span className="soft text-sm whitespace-nowrap">{GATES[draft.passes[id]!.gate].label} →</span>}
+              {ofOne ? (
+                <Link
+                  href={`/job/${draft.jobId}/${draft.id}/${stage}${passQuery(whole, id)}`}
+                  aria-current={id === open ? 'step' : undefined}
+                  className="act text-sm truncate max-w-[16rem]"
+                  style={id === open ? { background: 'var(--ink)', color: 'var(--paper)' } : undefined}
+                >
+                  {passName(draft, i)}
+                </Link>
+              ) : (
+                <span className="font-semibold truncate max-w-[16rem]">{passName(draft, i)}</span>
+              )}
+            </span>
+          ))}
+        </span>
+      )}
+      {many && ofOne && <Between draft={draft} open={open} />}
       {!begun && (
         <button type="button" className="act quiet text-sm md:!min-h-9" onClick={() => setAsking('next')}>
           then…
@@ -69,6 +76,27 @@ export function PassBar({
         <ThisPass whole={whole} id={open} onDone={() => setAsking('none')} />
       </Dialog>
     </nav>
+  );
+}
+
+/** What ties the open pass to the one before and the one after. */
+function Between({ draft, open }: { draft: Repair; open: string }) {
+  const at = draft.chain.indexOf(open);
+  const gateOf = (i: number) => GATES[draft.passes[draft.chain[i]!]!.gate].label;
+  return (
+    <span className="hidden md:inline text-sm">
+      {at > 0 && (
+        <>
+          after <strong>{passName(draft, at - 1)}</strong>: {gateOf(at)}
+        </>
+      )}
+      {at > 0 && at < draft.chain.length - 1 && ' · '}
+      {at < draft.chain.length - 1 && (
+        <>
+          then <strong>{passName(draft, at + 1)}</strong>: {gateOf(at + 1)}
+        </>
+      )}
+    </span>
   );
 }
 

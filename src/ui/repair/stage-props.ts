@@ -28,3 +28,10 @@ export const OF_ONE_PASS: readonly Stage[] = ['inspect', 'measure', 'material', 
 
 /** Of these, those whose answer is that of one pass: a repair is inspected once, and may go on when every pass may. */
 export const ANSWER_FOR_ONE: readonly Stage[] = ['measure', 'material', 'mix'];
+
+/** Which pass is open, as the open leaf of the rule says it. @example 'Build, 2 of 4' */
+export function passWords({ draft }: RepairView, passId: string): string {
+  const at = draft.chain.indexOf(passId);
+  const { name } = draft.passes[passId]!;
+  return `${name.trim() || 'pass'}${name.trim() ? ',' : ''} ${at + 1} of ${draft.chain.length}`;
+}

@@ -180,7 +180,7 @@ export function RunPage({ jobId, repairId }: { jobId: string; repairId: string }
             </Link>
             <button
               type="button"
-              className="act quiet p-2.5 min-h-11"
+              className="act p-2.5 min-h-11"
               aria-pressed={afar}
               aria-label="Large, to be read from two metres"
               onClick={() => setPrefs({ afar: !afar })}

@@ -3,29 +3,13 @@ import Link from 'next/link';
 import { useState } from 'react';
 import type { StageState } from '@/core/judge';
 import { STAGE_LABELS, STAGES, type Stage } from '@/core/method';
-import { ANSWER_FOR_ONE, passQuery, type StageView } from '../repair/stage-props';
+import { PassJoints } from '../repair/PassJoints';
+import { ANSWER_FOR_ONE, OF_ONE_PASS, passQuery, passWords, type StageView } from '../repair/stage-props';
 import { usePrefs } from '../workspace/prefs';
+import { Joint } from './Joint';
 import { stageAnswer } from './stage-answer';
 
 const WORDS: Record<StageState, string> = { done: 'done', open: 'open', caution: 'caution', stop: 'stop' };
-
-/** The joint between two leaves: its shape says how the stage stands. */
-function Joint({ state }: { state: StageState }) {
-  return (
-    <svg width="18" height="18" viewBox="0 0 18 18" aria-hidden="true" className="shrink-0">
-      {state === 'stop' ? (
-        <path d="M6 1h6l5 5v6l-5 5H6l-5-5V6z" fill="var(--stop)" stroke="var(--ink)" />
-      ) : state === 'caution' ? (
-        <path d="M9 1.5 L17 16 H1 Z" fill="var(--caution-bg)" stroke="var(--ink)" strokeWidth="1.2" />
-      ) : (
-        <circle cx="9" cy="9" r="7.5" fill="var(--paper)" stroke="var(--ink)" strokeWidth="1.2" />
-      )}
-      {state === 'done' && <path d="M5.5 9.2 l2.4 2.6 l4.6 -5.4" fill="none" stroke="var(--ink)" strokeWidth="1.6" />}
-      {state === 'caution' && <path d="M9 6.5v4.5M9 12.6v1.4" stroke="var(--caution-ink)" strokeWidth="1.6" />}
-      {state === 'stop' && <path d="M5.5 9h7" stroke="var(--stop-bg)" strokeWidth="2.2" />}
-    </svg>
-  );
-}
 
 /** Graduation along the top edge of a leaf. */
 function Ticks() {
@@ -92,37 +76,44 @@ export function FoldingRule({
         {STAGES.map((stage, i) => {
           const open = stage === current;
           const state = view.whole.states[stage];
+          const joints = open && OF_ONE_PASS.includes(stage) && view.whole.draft.chain.length > 1;
+          const words = joints ? passWords(view.whole, pass) : answer(stage);
           return (
             <li
               key={stage}
               className="leaf relative flex min-w-0 items-stretch"
-              style={{ flex: open ? '1.55 1 0' : '1 1 0' }}
+              style={{ flex: joints ? '3.4 1 0' : open ? '1.55 1 0' : '1 1 0' }}
             >
-              <Link
-                href={`/job/${view.repair.jobId}/${view.repair.id}/${stage}${passQuery(view.whole, pass)}`}
-                aria-current={open ? 'page' : undefined}
-                onClick={() => setUnfolded(false)}
-                className="relative block w-full min-w-0 px-3 pt-3 pb-1.5 no-underline"
+              <div
+                className="relative flex w-full min-w-0"
                 style={{
                   background: open ? 'var(--paper)' : 'var(--leaf)',
                   border: `${open ? 2 : 1}px solid var(--rule)`,
-                  color: 'var(--ink)',
                   marginTop: open ? 0 : 5,
                   marginBottom: open ? 0 : 5,
                 }}
               >
                 <Ticks />
-                <span className={`block ${open ? 'font-bold' : ''} leading-tight`}>
-                  {STAGE_LABELS[stage]}
-                  <span className="sr-only">, {WORDS[state]}</span>
-                </span>
-                <span
-                  className={`fig block truncate ${open ? 'text-[0.95rem] font-semibold' : 'text-[0.74rem]'} leading-snug`}
-                  title={answer(stage)}
+                <Link
+                  href={`/job/${view.repair.jobId}/${view.repair.id}/${stage}${passQuery(view.whole, pass)}`}
+                  aria-current={open ? 'page' : undefined}
+                  onClick={() => setUnfolded(false)}
+                  className={`relative block min-w-0 px-3 pt-3 pb-1.5 no-underline ${joints ? 'max-w-[45%] shrink-0' : 'w-full'}`}
+                  style={{ color: 'var(--ink)' }}
                 >
-                  {answer(stage)}
-                </span>
-              </Link>
+                  <span className={`block ${open ? 'font-bold' : ''} leading-tight`}>
+                    {STAGE_LABELS[stage]}
+                    <span className="sr-only">, {WORDS[state]}</span>
+                  </span>
+                  <span
+                    className={`fig block truncate ${open ? 'text-[0.95rem] font-semibold' : 'text-[0.74rem]'} leading-snug`}
+                    title={words}
+                  >
+                    {words}
+                  </span>
+                </Link>
+                {joints && <PassJoints view={view} stage={stage} pass={pass} />}
+              </div>
               <span className={`absolute z-10 top-1/2 -translate-y-1/2 ${i < 7 ? '-right-[9px]' : '-right-[3px]'}`}>
                 <Joint state={state} />
               </span>

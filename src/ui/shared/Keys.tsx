@@ -15,6 +15,7 @@ import { useRoute } from './route';
 const KEYS = [
   ['1 … 8', 'open a stage of the repair'],
   ['[ and ]', 'one stage back or on'],
+  ['{ and }', 'one pass of a chain back or on'],
   ['r', 'running view of the repair'],
   ['y', 'yard: all jobs'],
   ['s', 'shelf: all systems'],
@@ -135,9 +136,19 @@ export function Keys() {
       const at = kind === 'job' && repair && repair !== 'card' && repair !== 'log' ? `/job/${job}/${repair}` : null;
       const index = STAGES.indexOf(stage as Stage);
       const go = (href: string | null) => href && router.push(href);
-      if (at && /^[1-8]$/.test(e.key)) go(`${at}/${STAGES[Number(e.key) - 1]}`);
-      else if (at && e.key === '[' && index > 0) go(`${at}/${STAGES[index - 1]}`);
-      else if (at && e.key === ']' && index >= 0 && index < 7) go(`${at}/${STAGES[index + 1]}`);
+      // The pass that is open stays open from stage to stage.
+      const { search } = location;
+      const turned = (by: number) => {
+        const chain = repairs.get(repair ?? '')?.chain ?? [];
+        const open = Math.max(0, chain.indexOf(new URLSearchParams(search).get('pass') ?? ''));
+        const next = chain[open + by];
+        return at && next ? `${at}/${stage}${open + by > 0 ? `?pass=${next}` : ''}` : null;
+      };
+      if (at && /^[1-8]$/.test(e.key)) go(`${at}/${STAGES[Number(e.key) - 1]}${search}`);
+      else if (at && e.key === '[' && index > 0) go(`${at}/${STAGES[index - 1]}${search}`);
+      else if (at && e.key === ']' && index >= 0 && index < 7) go(`${at}/${STAGES[index + 1]}${search}`);
+      else if (index >= 0 && e.key === '{') go(turned(-1));
+      else if (index >= 0 && e.key === '}') go(turned(1));
       else if (at && e.key === 'r') go(`${at}/run`);
       else if (e.key === 'y') go('/');
       else if (e.key === 's') go('/shelf');
@@ -150,7 +161,7 @@ export function Keys() {
     };
     window.addEventListener('keydown', onKey);
     return () => window.removeEventListener('keydown', onKey);
-  }, [router, system, theme]);
+  }, [router, system, theme, repairs]);
 
   const close = () => setOpen('none');
   const leave = (href: string) => {
