@@ -90,3 +90,40 @@ describe('wet in wet', () => {
     expect(found(600)).toEqual([]);
   });
 });
+
+describe('what is done in time, with little in hand', () => {
+  const tight = (id: string, sheets: readonly SheetRevision[], settings: Piece['settings']) => {
+    const model = bundles.flatMap((b) => b.repairs).find((r) => r.id === id)!;
+    const of = withPiece(model, { ...pieceOf(model), jobId: job.id, settings, materialC: 20 });
+    const bundle = { job, repairs: [of], sheets, stock: [], events: [] };
+    const { plan, findings } = viewJob(bundle, NOW).repairs[0]!;
+    return { plan, told: findings.find((f) => f.id.startsWith('tight:close')) };
+  };
+  const open = (minutes: number) =>
+    sampleSheets.map((s) => ({
+      ...s,
+      milestones: [
+        ...s.milestones.filter((m) => m.kind !== 'open' && m.kind !== 'primer-wet'),
+        ...(['open', 'primer-wet'] as const).map((kind) =>
+          curve(kind, 'placed', 'pot', [
+            [5, minutes, minutes],
+            [35, minutes, minutes],
+          ]),
+        ),
+      ],
+    }));
+  test('a joint is told it, from less than a seventh of its time on', () => {
+    const { plan } = tight('sample-plate', open(600), {});
+    const spread = plan.steps.find((s) => s.id.endsWith('spread'))!;
+    const close = plan.steps.find((s) => s.id === 'close')!;
+    const needs = (close.endMs - spread.startMs) / 60_000;
+    expect(tight('sample-plate', open(needs * 1.1), {}).told).toMatchObject({ severity: 'note' });
+    expect(tight('sample-plate', open(needs * 1.3), {}).told).toBeUndefined();
+  });
+  test('a primer that is still wet is no joint', () => {
+    const { plan } = tight('sample-nosing', open(600), {});
+    const place = plan.steps.find((s) => s.id === 'b1:place')!;
+    expect([place.within?.kind, place.within?.by]).toEqual(['primer-wet', 'end']);
+    for (const minutes of [12, 15, 18, 22]) expect(tight('sample-nosing', open(minutes), {}).told).toBeUndefined();
+  });
+});

@@ -144,7 +144,6 @@ function ThisPass({ whole, id, onDone }: { whole: RepairView; id: string; onDone
   const ref = { id: draft.id, passId: id };
   const mine = whole.passes.find((p) => p.repair.passId === id);
   const started = mine !== undefined && (mine.actuals.begun.size > 0 || mine.actuals.done.size > 0);
-  const _before = draft.chain.slice(0, at);
   const try_ = (how: (r: Repair) => Repair, done = false) => {
     const tried = attempt(() => how(draft));
     setFault(tried.ok ? null : tried.problem.sentence);

@@ -87,7 +87,7 @@ const F = findings({
     severity: 'note',
     stage: 'place',
     title: 'Little in hand before it skins',
-    why: '“{step}” ends at {end}, {left} before what was spread first has skinned.',
+    why: '“{step}” ends at {end}, {left} before what was spread first has skinned or stiffened.',
     todo: 'Everybody at their places before anything is spread; whoever sees that it will not do says so before the joint is closed.',
   },
   'late:tool': {
@@ -158,11 +158,13 @@ interface LateRow {
   readonly says: Notice;
   /** What is said instead where quicker hands than Grenko’s own figure would still do it. */
   readonly quick?: Notice;
+  /** What is said where it is done in time, with little in hand. */
+  readonly tight?: Notice;
   readonly ways?: (step: PlannedStep, c: JudgeContext) => Finding['ways'];
 }
 const LATE: readonly LateRow[] = [
-  { of: 'open', says: F['late:open'], quick: F['late:hands'] },
-  { of: 'use-by', role: 'close', says: F['late:use-by'], quick: F['late:hands'] },
+  { of: 'open', says: F['late:open'], quick: F['late:hands'], tight: F['tight:close'] },
+  { of: 'use-by', role: 'close', says: F['late:use-by'], quick: F['late:hands'], tight: F['tight:close'] },
   { of: 'use-by', says: F['late:tool'] },
   { of: 'primer-wet', says: F['late:primer-wet'] },
   { of: 'bare', says: F['late:bare'] },
@@ -202,6 +204,7 @@ function earlier(step: PlannedStep, c: JudgeContext): Finding['ways'] {
     ? [{ say: WAY.earlier({ from: at(startMs) }), set: { path: ['plannedStart'], value: startMs } }]
     : [];
 }
+
 /** What comes too late for its working time, and what comes just in time. */
 export const lateRules: Readonly<Record<string, Rule>> = {
   late: (c) =>
@@ -263,14 +266,14 @@ export const lateRules: Readonly<Record<string, Rule>> = {
 
   'tight:close': ({ plan }) =>
     plan.steps.flatMap((s) => {
-      if (!s.marks?.end?.includes('faces-closed') || s.within?.by !== 'end') return [];
-      if (s.doneAt !== null || s.lateFor !== null || s.dueMs === null) return [];
+      const row = s.within && lateRowOf(s.within.kind, { role: s.role, below: false });
+      if (!row?.tight || s.doneAt !== null || s.lateFor !== null || s.dueMs === null) return [];
       const spread = plan.steps.find(
         (x) => x.marks?.end?.includes('placed') && x.part === s.part && x.passId === s.passId,
       );
       const left = s.dueMs - s.endMs;
       if (!spread || left > TIGHT_SHARE * (s.dueMs - spread.startMs)) return [];
-      return [F['tight:close']({ step: s.title, end: at(s.endMs), left: minutes(left / 60_000) }, { of: s.id })];
+      return [row.tight({ step: s.title, end: at(s.endMs), left: minutes(left / 60_000) }, { of: s.id })];
     }),
 
   'bare-again': ({ plan }) =>

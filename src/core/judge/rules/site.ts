@@ -68,9 +68,9 @@ export const siteRules: Readonly<Record<string, Rule>> = {
   'base-temperature': ({ plan: { sheet, thermal }, plan }) => {
     if (!sheet || !thermal) return [];
     const out: Finding[] = [];
-    const while_ = placings(plan);
+    const stretches = placings(plan);
     const { baseMinC, baseMaxC, airMinC, airMaxC } = sheet.limits;
-    const over = (series: Series) => rangeOf(while_, (w) => extremes(series, w.fromMs, w.toMs));
+    const over = (series: Series) => rangeOf(stretches, (w) => extremes(series, w.fromMs, w.toMs));
     const base = baseMinC === null && baseMaxC === null ? null : over(thermal.base);
     const air = airMinC === null && airMaxC === null ? null : over(thermal.air);
     const against = (isC: number, limitC: number, ms: number) => ({
@@ -92,12 +92,14 @@ export const siteRules: Readonly<Record<string, Rule>> = {
   dew: ({ plan: { sheet, thermal }, plan }) => {
     if (!sheet || !thermal) return [];
     const out: Finding[] = [];
-    const while_ = placings(plan);
+    const stretches = placings(plan);
     const { dewMarginK: need, humidityMaxPct: max } = sheet.limits;
     const { air, base, dew } = thermal;
     const dry =
       need !== null &&
-      rangeOf(while_, (w) => extremesOf([base, dew], w.fromMs, w.toMs, (ms) => valueAt(base, ms) - valueAt(dew, ms)));
+      rangeOf(stretches, (w) =>
+        extremesOf([base, dew], w.fromMs, w.toMs, (ms) => valueAt(base, ms) - valueAt(dew, ms)),
+      );
     if (dry && dry.min < need)
       out.push(
         F.dew({
@@ -109,7 +111,7 @@ export const siteRules: Readonly<Record<string, Rule>> = {
       );
     const damp =
       max !== null &&
-      rangeOf(while_, (w) =>
+      rangeOf(stretches, (w) =>
         extremesOf([air, dew], w.fromMs, w.toMs, (ms) => humidityOf(valueAt(air, ms), valueAt(dew, ms))),
       );
     if (damp && damp.max > max)
