@@ -3,7 +3,7 @@ export { type Annulus, effectiveRodMm } from './annulus';
 export type { BondLine } from './bond-line';
 export type { CastCopy } from './cast-copy';
 export type { Cavity } from './cavity';
-export { type Chase, unionMm2 } from './chase';
+export { type Chase, unionMm2 } from './chase-run';
 export type { Coat } from './coat';
 export { courseOf, type Stretch } from './course';
 export * from './doubt';

@@ -5,7 +5,7 @@ import { useRouter, useSearchParams } from 'next/navigation';
 import { useEffect, useState } from 'react';
 import { standingStops } from '@/core/judge';
 import { ENGINES, STAGES } from '@/core/method';
-import { type ChainPlan, type PlannedStep, pieceName, repairName } from '@/core/plan';
+import { pieceName, repairName } from '@/core/plan';
 import { earlyStep, figureTests, idleMixer, liveClock, nextWait, openTests } from '@/core/record';
 import { isMetered } from '@/core/system';
 import { formatDuration } from '@/core/units';
@@ -27,7 +27,7 @@ import { clock as deviceClock, startWork } from '../workspace/workspace';
 import { useAlarm, useAwake } from './alarm';
 import { NoteDialog, ReadDialog } from './dialogs';
 import { Pot } from './Pot';
-import { potShown, runningAt } from './pot-shown';
+import { potShown, runningAt, standingWords } from './pot-shown';
 import { TroubleDialog } from './TroubleDialog';
 import { Uptakes } from './Uptakes';
 
@@ -39,21 +39,6 @@ const ASKED_BY: ReadonlyMap<string, Asked> = new Map([
   ['photo', 'photo'],
   ['trouble', 'trouble'],
 ]);
-
-/** What is said where no clock runs. */
-const standingWords = ({
-  started,
-  step,
-  stop,
-}: {
-  started: boolean;
-  step: PlannedStep | undefined;
-  stop: ChainPlan['stop'];
-}): string => {
-  if (!started) return 'not begun';
-  if (step) return 'no clock runs';
-  return stop ? `no time for ${stop.label.toLowerCase()}` : 'all steps are ticked';
-};
 
 export function RunPage({ jobId, repairId }: { jobId: string; repairId: string }) {
   const view = useJobView(jobId);

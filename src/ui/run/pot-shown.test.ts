@@ -1,5 +1,5 @@
 import type { MilestoneTime } from '@/core/plan';
-import { potShown, runningAt } from './pot-shown';
+import { potShown, runningAt, standingWords } from './pot-shown';
 
 const ZONE = 'Europe/Helsinki';
 const NOW = Date.UTC(2026, 4, 5, 6);
@@ -68,4 +68,12 @@ test('without either it says why, and when it may be opened', () => {
   const done = shown(null, null, { done: true, standing: 'all steps are ticked', openMs: NOW + 60 * MIN });
   expect(done).toMatchObject({ big: 'done', over: 'all steps are ticked', mode: 'set' });
   expect(done.says).toMatch(/^may be opened .*10:00$/);
+});
+test('why no clock runs: not begun, nothing that needs one, a wait without a time, or all of it done', () => {
+  const step = {} as never;
+  const stop = { label: 'Next lift' } as never;
+  expect(standingWords({ started: false, step, stop: null })).toBe('not begun');
+  expect(standingWords({ started: true, step, stop })).toBe('no clock runs');
+  expect(standingWords({ started: true, step: undefined, stop })).toBe('no time for next lift');
+  expect(standingWords({ started: true, step: undefined, stop: null })).toBe('all steps are ticked');
 });

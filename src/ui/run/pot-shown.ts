@@ -1,4 +1,4 @@
-import type { MilestoneTime } from '@/core/plan';
+import type { ChainPlan, MilestoneTime, PlannedStep } from '@/core/plan';
 import { formatDuration } from '@/core/units';
 import { clock, countdown, dayAndClock, shortWhen } from '../shared/when';
 
@@ -84,3 +84,18 @@ export function potShown(
     mode: o.done ? 'set' : 'idle',
   };
 }
+
+/** What is said where no clock runs. */
+export const standingWords = ({
+  started,
+  step,
+  stop,
+}: {
+  started: boolean;
+  step: PlannedStep | undefined;
+  stop: ChainPlan['stop'];
+}): string => {
+  if (!started) return 'not begun';
+  if (step) return 'no clock runs';
+  return stop ? `no time for ${stop.label.toLowerCase()}` : 'all steps are ticked';
+};
