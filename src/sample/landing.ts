@@ -18,6 +18,8 @@ const apronCrack: VoidShape = {
   readWidth: read('rule'),
   readDepth: read('gauge'),
   slot: { width: typed(12, 'calliper'), depth: typed(15, 'gauge') },
+  // The contraction joint of the apron.
+  crossings: [{ atMm: 650 }],
 };
 
 const stepNosing: VoidShape = {

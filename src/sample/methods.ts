@@ -107,14 +107,19 @@ const FLOORS: readonly Place[] = [
       },
       {
         void: voidOf(
-          shaped('joints', {
-            'outline.length': 3600,
-            'outline.width': 2000,
-            tileLength: 600,
-            tileWidth: 300,
-            jointWidth: 8,
-            depth: 20,
-          }),
+          shaped(
+            'joints',
+            {
+              'outline.length': 3600,
+              'outline.width': 2000,
+              tileLength: 600,
+              tileWidth: 300,
+              jointWidth: 8,
+              depth: 20,
+            },
+            // In line with the joint of the slab under it.
+            { movement: { lengthMm: 0, widthMm: 8, lines: [{ runs: 'down', atMm: 1820 }] } },
+          ),
         ),
         sheet: 'sheet-joint-resin-1',
         kit: 'unit',
