@@ -160,6 +160,8 @@ interface LateRow {
   readonly quick?: Notice;
   /** What is said where it is done in time, with little in hand. */
   readonly tight?: Notice;
+  /** What is said where it begins in time and is over only while it is placed; washing and abrading are, else. */
+  readonly over?: Notice;
   readonly ways?: (step: PlannedStep, c: JudgeContext) => Finding['ways'];
 }
 const LATE: readonly LateRow[] = [
@@ -169,7 +171,7 @@ const LATE: readonly LateRow[] = [
   { of: 'primer-wet', says: F['late:primer-wet'] },
   { of: 'bare', says: F['late:bare'] },
   { of: 'wash-until', says: F['late:wash-until'] },
-  { of: 'gel', below: true, says: F['late:gel-under'] },
+  { of: 'gel', below: true, says: F['late:gel-under'], over: F['tight:gel'] },
   { of: 'gel', says: F['late:gel'], quick: F['late:gel-hands'] },
   { of: 'sandable-until', says: F['late:glass'], ways: earlier },
 ];
@@ -260,8 +262,9 @@ export const lateRules: Readonly<Record<string, Rule>> = {
       if (left > TIGHT_MS) return [];
       const told = { end: at(endMs), until: at(insideUntilMs), left: minutes(Math.max(0, Math.floor(left / 60_000))) };
       if (left >= 0) return [F.tight(told)];
-      // Once it has gelled there is no washing and abrading that would join them as it was meant.
-      return [gate?.until === 'gel' ? F['tight:gel'](told) : F['tight:over'](told)];
+      // What was to join wet in wet is not joined by washing and abrading.
+      const row = gate?.until ? lateRowOf(gate.until, { role: 'place', below: true }) : undefined;
+      return [(row?.over ?? F['tight:over'])(told)];
     }),
 
   'tight:close': ({ plan }) =>
