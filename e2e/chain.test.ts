@@ -76,7 +76,7 @@ test('a chain is made, seen, changed and worked: then…, what lies between, two
   await pass.getByRole('radio', { name: 'when it is firm' }).click();
   await pass.getByText('Fits a second pour or a further lift.').waitFor();
   await page.keyboard.press('Escape');
-  await page.getByText('after 1 Poured collar, ring or channel: when it is firm').waitFor();
+  await page.getByText(/^after 1 Poured collar, ring or channel: when it is firm, from \w{3} \d\d:\d\d/).waitFor();
   await page.goto(`${at}/measure`);
   await page.getByRole('link', { name: '1 Poured collar, ring or channel' }).waitFor();
   await page.getByTestId('answer').getByText('2.11').waitFor();

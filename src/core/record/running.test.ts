@@ -13,6 +13,7 @@ import {
   nextWait,
   obstaclesToRelease,
   viewJob,
+  windowOn,
 } from '.';
 
 const NOW = Date.UTC(2026, 4, 5, 6);
@@ -186,5 +187,19 @@ describe('a fitting in four passes, tacked', () => {
     const after = step.startMs - w.now;
     expect(after).toBeGreaterThan(30 * MIN);
     expect(earlyStep(w.step(after), w.now + after)).toBeNull();
+  });
+  test('when each pass may go on the one before is told from the clocks of that one', () => {
+    const view = worked(chain, id).at();
+    expect(windowOn(view, 0)).toEqual({ fromMs: null, untilMs: null });
+    const [tack] = view.passes;
+    const of = (kind: string) => tack!.plan.milestones.find((m) => m.kind === kind)!.planMs;
+    expect(windowOn(view, 1)).toEqual({ fromMs: of('recoat-from'), untilMs: of('recoat-until') });
+    const { fromMs, untilMs } = windowOn(view, 1);
+    expect(untilMs!).toBeGreaterThan(fromMs!);
+    // Its first step is planned inside it.
+    const first = view.plan.steps.find((s) => s.passId === 'p2')!;
+    expect(first.startMs).toBeGreaterThanOrEqual(fromMs!);
+    // After full set it is open to the end.
+    expect(windowOn(view, 3).untilMs).toBeNull();
   });
 });

@@ -1,5 +1,5 @@
 import { type Finding, findings } from '../judge';
-import type { MilestoneTime, PlannedStep } from '../plan';
+import { GATES, type MilestoneTime, type PlannedStep } from '../plan';
 import { at, minutes, on, type Value } from '../say';
 import { isMetered } from '../system';
 import type { PassView, RepairView } from './bundle';
@@ -71,6 +71,23 @@ export function nextWait(
   const last = (view: PassView | undefined, kind: MilestoneTime['kind'] | null | undefined) =>
     kind ? view?.plan.milestones.findLast((m) => m.kind === kind && m.planMs !== null) : undefined;
   return last(passes[at], step.waitFor?.kind) ?? last(passes[at - 1], step.gate?.from) ?? null;
+}
+
+/**
+ * When a pass may go on the one before it as it is: from when and until when, null where nothing is asked or nobody
+ * knows.
+ * @param at its place in the chain, from 0
+ */
+export function windowOn(
+  { passes, draft }: Pick<RepairView, 'passes' | 'draft'>,
+  at: number,
+): { readonly fromMs: number | null; readonly untilMs: number | null } {
+  const below = passes[at - 1]?.plan.milestones ?? [];
+  const gate = GATES[draft.passes[draft.chain[at]!]!.gate];
+  // Of what is placed over time it opens by its last place, and closes by its first.
+  const opens = below.findLast((m) => m.kind === gate.from) ?? below.findLast((m) => m.kind === gate.orElse);
+  const closes = below.find((m) => m.kind === gate.until);
+  return { fromMs: opens?.planMs ?? null, untilMs: closes?.planMs ?? null };
 }
 
 /**

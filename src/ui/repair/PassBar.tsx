@@ -3,10 +3,11 @@ import Link from 'next/link';
 import { useState } from 'react';
 import { METHODS, type Stage } from '@/core/method';
 import { GATES, passName, type Repair, whyNotNext, withMoved, withNext, withoutPass } from '@/core/plan';
-import type { RepairView } from '@/core/record';
+import { type RepairView, windowOn } from '@/core/record';
 import { attempt } from '@/core/units';
 import { Choice } from '../shared/bits';
 import { Dialog } from '../shared/Dialog';
+import { dayAndClock } from '../shared/when';
 import { changePass, changeRepair } from '../workspace/workspace';
 import { passQuery } from './stage-props';
 import { TakesFields } from './TakesFields';
@@ -20,11 +21,13 @@ export function PassBar({
   open,
   stage,
   ofOne,
+  zone,
 }: {
   whole: RepairView;
   open: string;
   stage: Stage;
   ofOne: boolean;
+  zone: string;
 }) {
   const [asking, setAsking] = useState<'none' | 'next' | 'this'>('none');
   const { draft } = whole;
@@ -54,7 +57,7 @@ export function PassBar({
           ))}
         </span>
       )}
-      {many && ofOne && <Between draft={draft} open={open} />}
+      {many && ofOne && <Between whole={whole} open={open} zone={zone} />}
       {!begun && (
         <button type="button" className="act quiet text-sm md:!min-h-9" onClick={() => setAsking('next')}>
           then…
@@ -79,21 +82,26 @@ export function PassBar({
   );
 }
 
-/** What ties the open pass to the one before and the one after. */
-function Between({ draft, open }: { draft: Repair; open: string }) {
+/** What ties the open pass to the one before and the one after, and when. */
+function Between({ whole, open, zone }: { whole: RepairView; open: string; zone: string }) {
+  const { draft } = whole;
   const at = draft.chain.indexOf(open);
-  const gateOf = (i: number) => GATES[draft.passes[draft.chain[i]!]!.gate].label;
+  const tied = (i: number) => {
+    const { fromMs, untilMs } = windowOn(whole, i);
+    const from = fromMs === null ? '' : `, from ${dayAndClock(fromMs, zone)}`;
+    return `${GATES[draft.passes[draft.chain[i]!]!.gate].label}${from}${untilMs === null ? '' : ` until ${dayAndClock(untilMs, zone)}`}`;
+  };
   return (
     <span className="hidden md:inline text-sm">
       {at > 0 && (
         <>
-          after <strong>{passName(draft, at - 1)}</strong>: {gateOf(at)}
+          after <strong>{passName(draft, at - 1)}</strong>: {tied(at)}
         </>
       )}
       {at > 0 && at < draft.chain.length - 1 && ' · '}
       {at < draft.chain.length - 1 && (
         <>
-          then <strong>{passName(draft, at + 1)}</strong>: {gateOf(at + 1)}
+          then <strong>{passName(draft, at + 1)}</strong>: {tied(at + 1)}
         </>
       )}
     </span>

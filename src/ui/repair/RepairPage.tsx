@@ -164,7 +164,7 @@ export function RepairPage({
         <Tag view={view} repair={whole} nowMs={nowMs} />
         <FoldingRule view={at} current={known} pass={open!} zone={view.job.zone} nowMs={nowMs} />
         <ChangedDraft whole={whole} />
-        <PassBar whole={whole} open={open!} stage={known} ofOne={OF_ONE_PASS.includes(known)} />
+        <PassBar whole={whole} open={open!} stage={known} ofOne={OF_ONE_PASS.includes(known)} zone={view.job.zone} />
       </div>
       <StageBody stage={known} view={body.view ?? view} at={body.at ?? at} nowMs={body.nowMs} />
       <div className="no-print">
