@@ -33,6 +33,7 @@ test('each preference stands by itself: one that makes no sense is as if never s
     notify: false,
     learn: false,
     guide: null,
+    afar: false,
   };
   expect(readPrefs(null)).toEqual(first);
   expect(
