@@ -417,6 +417,9 @@ test('the cap of a pile: paste with spheres and thickener, lifted and lowered in
   for (const figure of ['229 g', '96.2 g', '36.1 g', '18.0 g', '52.7 mL']) expect(mixed).toContain(figure);
   await stage(page, 'Place');
   await type(page, 'Spreading rate', '50.6 mL/min');
+  // A piece that one holds needs no hoist: this is a cap.
+  expect(await page.getByLabel('Lifting it over its place').count()).toBe(0);
+  await choose(page, 'Brought to its place', 'lifted: hoist, or several hands');
   await type(page, 'Lifting it over its place', '12 min');
   const placed = await said(page);
   for (const words of ['Lift the part over its place', 'Lower it, press it', 'neat resin for the faces'])

@@ -118,7 +118,7 @@ const FLOORS: readonly Place[] = [
               depth: 20,
             },
             // In line with the joint of the slab under it.
-            { movement: { lengthMm: 0, widthMm: 8, lines: [{ runs: 'down', atMm: 1820 }] } },
+            { movement: { lengthMm: 0, widthMm: 8, lines: [{ runs: 'down', atMm: 1824 }] } },
           ),
         ),
         sheet: 'sheet-joint-resin-1',

@@ -77,6 +77,7 @@ const piece = (over: Partial<Piece> = {}): Piece => {
     kitId: 'tins',
     materialC: 18,
     // 404 mL in 8 min; what lies on it follows the air as the pile does.
+    schools: { lifting: 'hoist' },
     settings: { rate: 404.1 / 7.99, lift: 12, 'close min': 3, part: 1 },
   });
   return { ...plain, base: { ...plain.base, material: 'timber', back: 'air', known: asTheAir }, ...over };
@@ -150,7 +151,7 @@ test('both faces are brushed with neat resin first, 28 mL, and what closes many 
   // Twice 703 cm² at 200 mL/m².
   expect(p.consumables.find((c) => /neat/.test(c.what))!.quantity).toBe(29);
   expect(p.steps.findIndex((s) => s.id === 'neat')).toBeLessThan(p.steps.findIndex((s) => s.id === 'b1:mix'));
-  expect(plan({ schools: { neat: 'dry' } }).consumables.some((c) => /neat/.test(c.what))).toBe(false);
+  expect(plan({ schools: { neat: 'bare' } }).consumables.some((c) => /neat/.test(c.what))).toBe(false);
   const three = plan({ void: { ...piece().void!, count: 3 } });
   expect(three.steps.filter((s) => /lift/.test(s.id))).toHaveLength(3);
 });

@@ -2,12 +2,13 @@ import { PLAIN_READER, say } from '@/words';
 import { sampleData } from '../../sample/jobs';
 import { curve } from '../../sample/sheet-words';
 import { sampleSheets } from '../../sample/systems';
+import { shaped } from '../../sample/typed';
 import { METHODS, RENEWS, RENEWS_FACE } from '../method';
 import { GATES, type Job, type Piece, pieceOf, withNext, withPiece } from '../plan';
 import { viewJob } from '../record';
 import type { Said } from '../say';
 import type { SheetRevision } from '../system';
-import { measured, SHAPES, type VoidShape, voidOf } from '../void';
+import { type VoidShape, voidOf } from '../void';
 import { lateRowOf } from './rules/late';
 
 /** Whatever comes too late for its working time is told, whichever step of whichever method it is. */
@@ -40,12 +41,8 @@ test.each(Object.entries(GATES).filter(([, gate]) => gate.until))(
 );
 
 describe('wet in wet', () => {
-  const patch = (lengthMm: number, widthMm: number): VoidShape =>
-    ({
-      ...SHAPES.patch.blank(),
-      outline: { kind: 'rectangle', length: measured(lengthMm), width: measured(widthMm) },
-      depth: { kind: 'mean', mean: measured(15, 'gauge') },
-    }) as VoidShape;
+  const patch = (lengthMm: number, widthMm: number) =>
+    shaped('patch', { 'outline.length': lengthMm, 'outline.width': widthMm, 'depth.mean': 15 });
   /** Every sheet gels so many minutes after it is placed. */
   const gelling = (minutes: number): readonly SheetRevision[] =>
     sampleSheets.map((s) => ({
@@ -125,5 +122,37 @@ describe('what is done in time, with little in hand', () => {
     const place = plan.steps.find((s) => s.id === 'b1:place')!;
     expect([place.within?.kind, place.within?.by]).toEqual(['primer-wet', 'end']);
     for (const minutes of [12, 15, 18, 22]) expect(tight('sample-nosing', open(minutes), {}).told).toBeUndefined();
+  });
+});
+
+describe('minutes that are Grenko’s own never forbid a joint', () => {
+  const close = (openMin: number, settings: Piece['settings']) => {
+    const model = bundles.flatMap((b) => b.repairs).find((r) => r.id === 'sample-plate')!;
+    const of = withPiece(model, { ...pieceOf(model), jobId: job.id, settings, materialC: 20 });
+    const sheets = sampleSheets.map((s) => ({
+      ...s,
+      milestones: [
+        ...s.milestones.filter((m) => m.kind !== 'open'),
+        curve('open', 'placed', 'pot', [
+          [5, openMin, openMin],
+          [35, openMin, openMin],
+        ]),
+      ],
+    }));
+    const { findings } = viewJob({ job, repairs: [of], sheets, stock: [], events: [] }, NOW).repairs[0]!;
+    return findings.find((f) => f.id === 'late:close');
+  };
+  test('nobody typed how fast it is spread nor how long it takes to close: both are named, and what is left for them', () => {
+    // Spread in some ten minutes and closed in five: eight are not enough, but they are not enough by our figures.
+    const told = close(8, {})!;
+    expect(told.severity).toBe('caution');
+    expect(sentence(told.why)).toMatch(
+      /^“Spread, both faces” and “Close the joint, .*” are planned with .* figures of Gren/,
+    );
+    expect(sentence(told.why)).toMatch(/; (7|8)(\.\d)? min are left/);
+  });
+  test('once both are typed it is a stop, and so it is where the typed one alone takes all of it', () => {
+    expect(close(8, { rate: 25, 'close min': 6 })!.severity).toBe('stop');
+    expect(close(8, { rate: 10 })!.severity).toBe('stop');
   });
 });

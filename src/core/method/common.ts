@@ -141,6 +141,25 @@ interface KitWords {
 }
 
 /**
+ * Faces wetted with neat resin before a filled mix goes on them, or left as they are; what it shows is called *neat*.
+ * @param owner the ids of its words begin with it
+ */
+export const neatFirst = (
+  owner: string,
+  o: { readonly matter: string; readonly painted: KitWords; readonly bare: KitWords; readonly why: string },
+): School => ({
+  id: 'neat',
+  matter: o.matter,
+  stage: 'place',
+  options: options(`${owner}.neat`, [
+    { id: 'painted', ...o.painted, effect: { shows: ['neat'] } },
+    { id: 'bare', ...o.bare },
+  ]),
+  byDefault: 'painted',
+  why: o.why,
+});
+
+/**
  * The matter of part kits in the words of one method: as much as is wanted weighed out, or whole kits alone.
  * @param owner the ids of its words begin with it
  */

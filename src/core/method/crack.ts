@@ -1,3 +1,4 @@
+import { along, type Quantity } from '../say';
 import { kindOf, type Void } from '../void';
 import { noWaterPressure } from './common';
 import { type ConsumableRow, topFaceM2 } from './consumable';
@@ -63,6 +64,9 @@ export const broadcastSand: ConsumableRow = {
   of: (c) => settingIn(c, 'sand') * topFaceM2(c),
 };
 
-/** How many joints cross it that stay open, in one void. */
-export const crossingsIn = (v: Void): number =>
-  v.shapes.reduce((sum, shape) => sum + (kindOf(shape).keptOpen?.(shape).length ?? 0), 0);
+/** Where joints cross it that stay open, in one void, from where each line begins. */
+export const crossingsIn = (v: Void): readonly Quantity[] =>
+  v.shapes.flatMap((shape) => {
+    const kind = kindOf(shape);
+    return (kind.keptOpen?.(shape) ?? []).map(({ atMm }) => along(atMm, kind.runMm?.(shape) ?? 0));
+  });

@@ -1,6 +1,6 @@
 import type { Engine } from '../method';
 import { type MilestoneId, milestoneKind, milestoneOf, type SheetRevision } from '../system';
-import type { Laying } from './laying';
+import type { Laying } from './lay-ask';
 import type { MilestoneTime } from './milestone-times';
 import { type CureState, type PlannedStep, type RepairAsk, type RepairPlan, wholePlaced } from './repair-plan';
 

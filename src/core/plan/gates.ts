@@ -1,5 +1,5 @@
 import type { MilestoneId } from '../system';
-import type { GateId } from './repair';
+import type { GateId, Pass } from './repair';
 
 /** What lies between a pass and the one before it. */
 export interface Gate {
@@ -19,6 +19,8 @@ export interface Gate {
   readonly abraded?: true;
   /** Whoever prepares it stands on the pass below: that waits, too. */
   readonly stoodOn?: true;
+  /** It does not touch the pass before. */
+  readonly apart?: true;
 }
 
 /** The table of gates. */
@@ -66,5 +68,9 @@ export const GATES: Readonly<Record<GateId, Gate>> = {
     orElse: 'load',
     until: null,
   },
-  any: { label: 'not tied', fits: 'a void of its own that does not touch it', from: null, until: null },
+  any: { label: 'not tied', fits: 'a void of its own that does not touch it', from: null, until: null, apart: true },
 };
+
+/** Whether a pass lies on the one before it: on its face, or in a void of its own that touches it. */
+export const isTied = ({ takes, gate }: Pick<Pass, 'takes' | 'gate'>): boolean =>
+  takes.from !== 'own' || !GATES[gate].apart;

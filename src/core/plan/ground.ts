@@ -56,8 +56,7 @@ export interface Ground {
   readonly rising: boolean;
   readonly laid: readonly Laid[];
   /**
-   * Borders between batches, as shares of all faces together from where work begins; empty where they are not one’s own
-   * to pull.
+   * Borders between batches, as shares of all faces together from where work begins; empty where nobody may pull them.
    */
   readonly borders: readonly number[];
   /** What of all faces together comes before this one, and what with it. */
@@ -80,7 +79,7 @@ const AXIS: Readonly<Record<Side, { readonly axis: 0 | 1; readonly rising: boole
 const outlineOf = (shape: VoidShape): PlanOutline | null =>
   'outline' in shape ? shape.outline : ((kindOf(shape).faceOutline?.(shape) as PlanOutline | undefined) ?? null);
 
-/** What is laid in one go, before it is drawn: of which batch, which part of it, and on which area where it has its own. */
+/** What is laid in one go, before it is drawn: of which batch, which part of it, on which area where it has its own. */
 interface Portioned {
   readonly batch: number;
   readonly part: number | null;

@@ -1,23 +1,12 @@
-import {
-  type Method,
-  RENEWS,
-  RENEWS_FACE,
-  type StepContext,
-  type StepDraft,
-  type StepKey,
-  stepFrom,
-  stepId,
-  type TaskRow,
-} from '../method';
+import { RENEWS, RENEWS_FACE, type StepDraft, type StepKey, stepFrom, stepId, type TaskRow } from '../method';
 import { layerOf } from '../mix';
-import { type Milestone, type MilestoneId, milestoneOf } from '../system';
+import { type MilestoneId, milestoneOf } from '../system';
 import { refuse } from '../units';
 import { stands, tears } from './blocks';
 import { type DayEnd, earliestSlot } from './calendar';
 import { AGAIN } from './extra-steps';
-import type { Hands } from './hands';
-import type { MilestoneTime, Named } from './milestone-times';
-import { type ClockAsk, clocksOf, type Spot, upTo, type Wait } from './pass-clocks';
+import type { LayAsk, Laying } from './lay-ask';
+import { clocksOf, upTo, type Wait } from './pass-clocks';
 import type { MissedWindow, PlannedStep } from './repair-plan';
 import type { PlanStop } from './stand-in';
 import { endOfStep, handsOnMs } from './step-time';
@@ -28,48 +17,6 @@ const MIN_MS = 60_000;
 const HOUR_MS = 3_600_000;
 /** Nobody comes each hour for longer than two days. */
 const MOST_TRIES = 48;
-
-/** What a pass is laid out from. */
-export interface LayAsk extends ClockAsk {
-  readonly method: Method;
-  readonly context: StepContext;
-  /** Number of its last batch. */
-  readonly lastBatch: number;
-  /** What everybody is busy with so far; each step laid out joins that. */
-  readonly hands: Hands;
-  /** The pass before it, where it is one of a chain. */
-  readonly below: Laying | null;
-  /** Only when it ends is asked: its steps are not kept. */
-  readonly endAlone?: boolean;
-}
-
-/** A pass being put on the clock, part by part: its own steps in order, those of other passes between them. */
-export interface Laying {
-  readonly steps: readonly PlannedStep[];
-  /** Ids of all that has been laid out, kept or not. */
-  readonly laid: ReadonlySet<string>;
-  readonly untimed: readonly StepDraft[];
-  readonly stop: PlanStop | null;
-  readonly placedMs: number | null;
-  readonly overruns: boolean;
-  readonly lastBatch: number;
-  /** Where its last step ends; where it would begin while there is none. */
-  readonly cursor: number;
-  /** Lays out further steps. @param o.readyMs none of them before this; o.toMixing stops at the first mixing */
-  readonly run: (drafts: readonly StepDraft[], o?: { readonly readyMs?: number; readonly toMixing?: boolean }) => void;
-  /** Nothing more of it has a time: a pass that it stands on has stopped. */
-  readonly cut: (stop: PlanStop, drafts: readonly StepDraft[]) => void;
-  readonly timeOf: (m: Milestone, spot: Spot, named: Named) => MilestoneTime;
-  /** Like parts that a batch serves; none where the work is one. */
-  readonly partsIn: (batch: number) => readonly number[];
-  /** Batches on top: those that nothing of their own pass lies on. */
-  readonly topBatches: readonly number[];
-  /** Whether its sheet has such a time. */
-  readonly has: (kind: MilestoneId) => boolean;
-  readonly waitOf: (kind: MilestoneId, batches: readonly number[]) => Wait;
-  readonly endOf: (kind: MilestoneId, batches: readonly number[], part?: number) => number | null;
-  readonly stopAt: (draft: StepDraft, kind: MilestoneId, batches: readonly number[], why: string) => PlanStop;
-}
 
 /** A face that stands too long, with what bares it again. */
 interface Stale {

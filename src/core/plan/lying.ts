@@ -1,5 +1,6 @@
 import { type Drawing, inPlace, type Lying, layerInPlace, voidSection } from '../void';
-import { isTied, type Piece } from './repair';
+import { isTied } from './gates';
+import type { Piece } from './repair';
 
 /** A pass with its name, its void worked out. */
 interface Named {

@@ -221,10 +221,6 @@ export const repairOf = (piece: Piece): Repair =>
 export const passKey = ({ id, passId }: Pick<Piece, 'id' | 'passId'>): string =>
   passId === FIRST_PASS ? id : `${id}/${passId}`;
 
-/** Whether a pass lies on the one before it: on its face, or in a void of its own that touches it. */
-export const isTied = ({ takes, gate }: Pick<Pass, 'takes' | 'gate'>): boolean =>
-  takes.from !== 'own' || gate !== 'any';
-
 /** All passes of a repair, in the order they are worked. */
 export const piecesOf = (repair: Repair): readonly Piece[] => repair.chain.map((id) => pieceOf(repair, id));
 

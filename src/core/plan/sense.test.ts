@@ -61,15 +61,6 @@ test.each(jobs.flatMap((view) => view.repairs.map((r) => [r.draft.name, r] as co
   },
 );
 
-test.each(each)('%s: nothing is washed right before a pass that wants its base dry', (_, { plan }) => {
-  if (plan.piece.surface !== 'bone dry') return;
-  for (const [i, s] of plan.steps.entries()) {
-    const next = plan.steps[i + 1];
-    if (s.throws !== 'water' || !next) continue;
-    expect([s.id, mixes(next) || next.marks?.end?.includes('placed') === true]).toEqual([s.id, false]);
-  }
-});
-
 test.each(each)(
   '%s: no clock that ends before it begins, no wait of nothing, no step without a word',
   (_, { plan }) => {

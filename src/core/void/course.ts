@@ -1,5 +1,5 @@
 /** A stretch of one of several places that are filled or laid one after the other, in shares of that place. */
-export interface Stretch {
+export interface PartOfPlace {
   readonly place: number;
   readonly from: number;
   readonly to: number;
@@ -16,7 +16,7 @@ const LEAST = 1e-9;
  * @returns the stretches in their order, each of another place
  * @example courseOf([3, 1], 0.5, 1) // half of the whole: the last third of the first place, and all of the second
  */
-export function courseOf(sizes: readonly number[], from: number, to: number): readonly Stretch[] {
+export function courseOf(sizes: readonly number[], from: number, to: number): readonly PartOfPlace[] {
   const all = sizes.reduce((a, b) => a + b, 0);
   let begins = 0;
   return sizes.flatMap((size, place) => {

@@ -5,7 +5,7 @@ export type { CastCopy } from './cast-copy';
 export type { Cavity } from './cavity';
 export { type Chase, unionMm2 } from './chase-run';
 export type { Coat } from './coat';
-export { courseOf, type Stretch } from './course';
+export { courseOf, type PartOfPlace } from './course';
 export * from './doubt';
 export { BREAKS } from './edge';
 export { filletMm2 } from './fillet';

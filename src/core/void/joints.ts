@@ -180,14 +180,13 @@ export const joints: Shape<Joints> = {
     const drawn = outlinePlan(s.outline, 'outline');
     const [x0, y0, x1, y1] = bounds(cornersOf(s.outline));
     const [l, b, w] = own(s);
-    // Tiles are drawn while they can be told apart.
-    const [nx, ny] = [Math.floor((x1 - x0) / (l + w)), Math.floor((y1 - y0) / (b + w))];
+    // Tiles are drawn while they can be told apart, those at the far edges cut.
+    const [nx, ny] = [Math.ceil((x1 - x0) / (l + w)), Math.ceil((y1 - y0) / (b + w))];
     const open = drawnOpen(keptOpen(s));
-    if (s.outline.kind !== 'rectangle' || nx * ny > 400 || nx * ny < 1)
-      return { ...drawn, outlines: [...drawn.outlines, ...open] };
+    if (s.outline.kind !== 'rectangle' || nx * ny > 400) return { ...drawn, outlines: [...drawn.outlines, ...open] };
     const tiles = Array.from({ length: nx * ny }, (_, i) => {
       const [tx, ty] = [x0 + (i % nx) * (l + w) + w / 2, y0 + Math.floor(i / nx) * (b + w) + w / 2];
-      return { role: 'keep-clear' as const, points: rect(tx, ty, tx + l, ty + b) };
+      return { role: 'keep-clear' as const, points: rect(tx, ty, Math.min(tx + l, x1), Math.min(ty + b, y1)) };
     });
     return { ...drawn, outlines: [...drawn.outlines, ...tiles, ...open] };
   },

@@ -1,8 +1,8 @@
 import fc from 'fast-check';
 import { chordsOf, openLineProblems, openMm } from './kept-open';
-import { nominalMl } from './measure';
+import { facesOf, nominalMl } from './measure';
 import { measured } from './measured';
-import { inside } from './outline';
+import { inside, signedAreaMm2 } from './outline';
 import type { Point } from './point';
 import { SHAPES, type VoidShape } from './shapes';
 
@@ -73,5 +73,17 @@ describe('joints of a floor of 3.6 × 2 m', () => {
   test('one that no longer lies on it is told at its row', () => {
     const of = floor({ lengthMm: 0, widthMm: 8, lines: [{ runs: 'down', atMm: 3000 }] }, 2500);
     expect(SHAPES.joints.problems(of as never)[0]).toMatchObject({ field: 'movement.lines.0' });
+  });
+  test('seen from above its tiles reach every edge, cut where they have to be: what is left is joint', () => {
+    for (const length of [3600, 3040, 2999, 640]) {
+      const shape = floor({ lengthMm: 0, widthMm: 8 }, length);
+      const { outlines } = SHAPES.joints.plan!(shape as never);
+      const tiles = outlines.filter((o) => o.role === 'keep-clear').map((o) => o.points);
+      const area = tiles.reduce((sum, p) => sum + Math.abs(signedAreaMm2(p)), 0);
+      const { planAreaMm2 } = facesOf(shape);
+      // Within a joint all round of what the share of joints says.
+      expect(Math.abs(length * 2000 - area - planAreaMm2)).toBeLessThan(2 * 8 * (length + 2000));
+      for (const [x, y] of tiles.flat()) expect([x >= 0 && x <= length, y >= 0 && y <= 2000]).toEqual([true, true]);
+    }
   });
 });

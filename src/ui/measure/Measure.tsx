@@ -1,9 +1,6 @@
 'use client';
-import { useMemo } from 'react';
-import { create } from 'zustand';
 import { ENGINES, liftsMm, liftsOf, settingIn } from '@/core/method';
-import { type Piece, pieceName, pieceOf, sectionInPlace } from '@/core/plan';
-import type { PassView } from '@/core/record';
+import { pieceName, sectionInPlace } from '@/core/plan';
 import { attempt } from '@/core/units';
 import {
   boreOf,
@@ -11,12 +8,9 @@ import {
   kindOf,
   MOST_SHAPES,
   measured,
-  measureVoid,
   type Drawing as Plan,
   type PlanOutline,
-  type Point,
   settingOutDrawing,
-  unmeasuredIn,
   voidPlan,
   voidProblems,
 } from '@/core/void';
@@ -27,8 +21,9 @@ import { StageFindings, StillNeeds } from '../shared/StageFindings';
 import { holds } from '../shared/stage-answer';
 import { useNarrow } from '../shared/use-narrow';
 import { usePrefs } from '../workspace/prefs';
-import { changePass, useWorkspace } from '../workspace/workspace';
+import { changePass } from '../workspace/workspace';
 import { addShape, movePoint, pullDimension, pullThickness, writeShape } from './edit';
+import { fresh, look, type Page, useDraft, useLookAt } from './look';
 import { PhotoTrace } from './PhotoTrace';
 import { ScanPanel } from './ScanPanel';
 import { SettingOutFields } from './SettingOutFields';
@@ -37,45 +32,6 @@ import { ShapePicker } from './ShapePicker';
 import { ShapesHere } from './ShapesHere';
 import { TakenHere } from './TakenHere';
 import { VoidFields } from './VoidFields';
-
-type Page = 'section' | 'plan' | 'setting';
-
-/**
- * What one is looking at: which shape of the void, drawn from where, cut where; a rim being drawn. None of it is
- * stored.
- */
-interface Look {
-  readonly repairId: string;
-  readonly index: number;
-  readonly adding: boolean;
-  readonly page: Page | null;
-  readonly cut: number;
-  readonly rim: readonly Point[];
-}
-const fresh = (repairId: string): Look => ({ repairId, index: 0, adding: false, page: null, cut: 0.5, rim: [] });
-const useLook = create<Look>(() => fresh(''));
-const look = (over: Partial<Look>) => useLook.setState(over);
-
-/** The look at a repair; another repair begins anew. */
-function useLookAt(repair: Piece): Look {
-  const now = useLook();
-  const mine = now.repairId === repair.id ? now : fresh(repair.id);
-  const last = (repair.void?.shapes.length ?? 1) - 1;
-  return mine.index > last ? { ...mine, index: Math.max(0, last) } : mine;
-}
-
-/** The repair as drafted this moment, and its void measured: neither waits for the plan. */
-function useDraft({ repair: planned }: PassView) {
-  const draft = useWorkspace((d) => d.repairs.get(planned.id));
-  // What a pass takes from another is worked out by the plan; a void of its own is read as it is drawn.
-  const repair =
-    draft && planned.takes.from === 'own' && draft.passes[planned.passId] ? pieceOf(draft, planned.passId) : planned;
-  const measuredNow = useMemo(
-    () => (repair.void && !unmeasuredIn(repair.void).length ? attempt(() => measureVoid(repair.void!)) : null),
-    [repair.void],
-  );
-  return { repair, v: measuredNow?.ok ? measuredNow.value : null };
-}
 
 const TEXTURES = ['hardening', 'gelled', 'liquid'];
 

@@ -89,7 +89,8 @@ function Between({ whole, open, zone }: { whole: RepairView; open: string; zone:
   const tied = (i: number) => {
     const { fromMs, untilMs } = windowOn(whole, i);
     const from = fromMs === null ? '' : `, from ${dayAndClock(fromMs, zone)}`;
-    return `${GATES[draft.passes[draft.chain[i]!]!.gate].label}${from}${untilMs === null ? '' : ` until ${dayAndClock(untilMs, zone)}`}`;
+    const until = untilMs === null ? '' : ` until ${dayAndClock(untilMs, zone)}`;
+    return `${GATES[draft.passes[draft.chain[i]!]!.gate].label}${from}${until}`;
   };
   return (
     <span className="hidden md:inline text-sm">

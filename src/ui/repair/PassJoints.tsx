@@ -14,7 +14,7 @@ export function passesShown(count: number, open: number): readonly number[] {
   return Array.from({ length: Math.min(SHOWN, count) }, (_, i) => first + i);
 }
 
-/** The passes of a repair as joints inside the open leaf of the rule: how each stands at this stage, and the way to it. */
+/** The passes of a repair as joints inside the open leaf of the rule: how each stands here, and the way to it. */
 export function PassJoints({ view, stage, pass }: { view: StageView; stage: Stage; pass: string }) {
   const { whole } = view;
   const { draft } = whole;
@@ -46,7 +46,7 @@ export function PassJoints({ view, stage, pass }: { view: StageView; stage: Stag
               <Joint state={mine?.states[stage] ?? 'open'} square={i === open} />
             </span>
             <span
-              className={`block w-full text-center truncate text-[0.78rem] leading-tight ${i === open ? 'font-bold' : ''}`}
+              className={`w-full text-center truncate text-[0.78rem] leading-tight ${i === open ? 'font-bold' : ''}`}
             >
               {passName(draft, i)}
             </span>

@@ -56,7 +56,11 @@ export function potShown(
       big: countdown(left),
       over: spent ? `over ${ofPot ? 'the pot’s time' : of} by` : ofPot ? 'left in the pot' : `left of ${of}`,
       of: on.originMs ? `of ${formatDuration(whole / 60_000)}` : '',
-      says: `${ofPot ? 'dead' : 'over'} at ${clock(on.planMs!, o.zone)} · ${ofPot ? `pot ${o.pot}` : on.sheetSays}${on.standing === 'estimated' ? ' · estimated' : ''}`,
+      says: [
+        `${ofPot ? 'dead' : 'over'} at ${clock(on.planMs!, o.zone)}`,
+        ofPot ? `pot ${o.pot}` : on.sheetSays,
+        ...(on.standing === 'estimated' ? ['estimated'] : []),
+      ].join(' · '),
       share: on.originMs ? Math.max(0, left / whole) : 0,
       mode: spent ? 'over' : 'pot',
     };

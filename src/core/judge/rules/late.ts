@@ -1,6 +1,6 @@
 import { RENEWS, type Role } from '../../method';
 import { type Piece, type PlannedStep, windowsOver } from '../../plan';
-import { at, minutes, texts } from '../../say';
+import { at, listed, minutes, texts } from '../../say';
 import type { MilestoneId } from '../../system';
 import { type Finding, findings, type Notice } from '../finding';
 import type { JudgeContext, Rule } from './rule';
@@ -27,7 +27,7 @@ const F = findings({
     severity: 'caution',
     stage: 'place',
     title: 'Little time to close the joint',
-    why: '“{step}” is planned with {ours}, a figure of Grenko’s own; {left} are left of the working time.',
+    why: '{steps} {n, plural, one {is} other {are}} planned with {ours}, {n, plural, one {a figure} other {figures}} of Grenko’s own; {left} are left of the working time.',
     todo: 'Try it dry against the clock and type what it takes; with more than {left}, a smaller face, more hands or a cooler hour.',
   },
   missed: {
@@ -111,7 +111,9 @@ const F = findings({
     severity: 'caution',
     stage: 'place',
     title: 'Little time before it gels',
-    why: '“{step}” is planned with {ours}, a figure of Grenko’s own; {left} are left before what was placed first has gelled.',
+    why:
+      '{steps} {n, plural, one {is} other {are}} planned with {ours}, {n, plural, one {a figure} other {figures}} ' +
+      'of Grenko’s own; {left} are left before what was placed first has gelled.',
     todo: 'Try it dry against the clock and type what it takes; with more than {left}, more hands, smaller portions or a cooler hour.',
   },
   'tight:gel': {
@@ -140,6 +142,7 @@ const F = findings({
   },
 });
 const WAY = texts('finding.late.way', { earlier: 'Begin {from}' });
+const SAY = texts('finding.late.say', { step: '“{title}”' });
 
 /** Starts are offered in steps of that, ms. */
 const STEP_MS = 10 * 60_000;
@@ -184,6 +187,21 @@ export const lateRowOf = (of: MilestoneId, { role, below }: { readonly role: Rol
 const isTyped = ({ settings }: Piece, { factors }: PlannedStep): boolean =>
   factors.some((f) => Object.hasOwn(settings, f));
 
+/** Steps of Grenko’s own minutes that go by between the beginning of the working time a step is late for and its end. */
+function oursBefore(step: PlannedStep, { plan, repair }: JudgeContext): readonly PlannedStep[] {
+  const clock = plan.milestones.find((m) => m.kind === step.lateFor && m.planMs === step.dueMs);
+  const fromMs = clock?.originMs ?? step.startMs;
+  return plan.steps.filter(
+    (s) =>
+      s.doneAt === null &&
+      s.begunAt === null &&
+      s.startMs >= fromMs &&
+      s.endMs <= step.endMs &&
+      s.factors.length > 0 &&
+      !isTyped(repair, s),
+  );
+}
+
 /** When what a step waits for is reached; its own begin where it waits for nothing. */
 const opensMs = ({ waitFor, startMs }: PlannedStep, { plan }: JudgeContext): number =>
   plan.milestones.findLast((m) => m.kind === waitFor?.kind)?.planMs ?? startMs;
@@ -214,8 +232,9 @@ export const lateRules: Readonly<Record<string, Rule>> = {
       const row =
         s.lateFor && !RENEWS[s.lateFor] && lateRowOf(s.lateFor, { role: s.role, below: s.within?.kind !== s.lateFor });
       if (!row) return [];
-      const leftMs = s.endMs - s.startMs - s.lateMs;
-      const ours = s.doneAt === null && s.begunAt === null && leftMs > 0 && !isTyped(c.repair, s);
+      const ours = row.quick ? oursBefore(s, c) : [];
+      const oursMs = ours.reduce((ms, o) => ms + o.endMs - o.startMs, 0);
+      const leftMs = oursMs - s.lateMs;
       const [from, untilMs] = [opensMs(s, c), s.dueMs ?? s.endMs];
       const worked = hoursUntil(c, from, untilMs).some((w) => w.toMs > from);
       const told = {
@@ -224,12 +243,14 @@ export const lateRules: Readonly<Record<string, Rule>> = {
         end: at(s.endMs),
         over: minutes(s.lateMs / 60_000),
         left: minutes(leftMs / 60_000),
-        ours: minutes(s.handsOnMin),
+        ours: minutes(oursMs / 60_000),
+        steps: listed(ours.map(({ title }) => SAY.step({ title }))),
+        n: ours.length,
         from: at(from),
         until: at(untilMs),
         closed: worked ? 'no' : 'yes',
       };
-      return [(row.quick && ours ? row.quick : row.says)(told, { of: s.id, ways: row.ways?.(s, c) })];
+      return [(row.quick && leftMs > 0 ? row.quick : row.says)(told, { of: s.id, ways: row.ways?.(s, c) })];
     }),
 
   missed: ({ plan }) =>

@@ -25,7 +25,8 @@ export const spread: Engine = {
   parts: (c: MethodContext) => {
     if (c.params.rolling) return c.areas > 1 ? { count: c.areas, closeMin: 0 } : null;
     const { alsoCloses } = c.params;
-    const closeMin = settingIn(c, 'close min') + (alsoCloses === undefined ? 0 : settingIn(c, alsoCloses));
+    const further = alsoCloses !== undefined && c.effects.shows.includes(alsoCloses) ? settingIn(c, alsoCloses) : 0;
+    const closeMin = settingIn(c, 'close min') + further;
     return c.void.count > 1 ? { count: c.void.count, closeMin, spreadFirst: c.effects.spreadFirst } : null;
   },
   blockOf: () => 'bond',

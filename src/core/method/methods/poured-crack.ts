@@ -1,6 +1,6 @@
-import { ml, mm, texts } from '../../say';
+import { listed, ml, mm, texts } from '../../say';
 import { shareOf } from '../allowances';
-import { clear, endOfMixing, waiting, weighedOrWhole } from '../common';
+import { clear, endOfMixing, neatFirst, waiting, weighedOrWhole } from '../common';
 import { runM } from '../consumable';
 import { type MethodContext, settingIn } from '../context';
 import { broadcastSand, crackQuestions, crossingsIn, sandSetting } from '../crack';
@@ -60,22 +60,15 @@ export const pouredCrack: Method = {
       whole: { label: 'whole kits only', fits: 'long pot lives' },
       why: 'Fast resin is dead before a large pot is empty.',
     }),
-    {
-      id: 'neat',
+    neatFirst('poured-crack', {
       matter: 'Faces of the crack',
-      stage: 'place',
-      options: options('poured-crack.neat', [
-        {
-          id: 'painted',
-          label: 'painted with neat resin first',
-          fits: 'concrete that drinks: it would starve a sanded mix of its resin',
-          effect: { shows: ['neat'] },
-        },
-        { id: 'bare', label: 'bare', fits: 'a thin resin without sand, which wets the faces itself' },
-      ]),
-      byDefault: 'painted',
+      painted: {
+        label: 'painted with neat resin first',
+        fits: 'concrete that drinks: it would starve a sanded mix of its resin',
+      },
+      bare: { label: 'bare', fits: 'a thin resin without sand, which wets the faces itself' },
       why: 'A wetting resin, or the liquid itself before its sand goes in. It is poured on while it is wet or tacky.',
-    },
+    }),
     endOfMixing,
     waiting,
   ],
@@ -152,7 +145,12 @@ export const pouredCrack: Method = {
   serves: 'foot',
   allowances: [{ ...shareOf('overfill', 'overfill, ground off'), optional: true }],
   says: { order: SAYS.order() },
-  gaps: { neat: (c) => ml(neatMl(c)), run: (c) => mm(runM(c) * 1000) },
+  gaps: {
+    neat: (c) => ml(neatMl(c)),
+    run: (c) => mm(runM(c) * 1000),
+    joints: (c) => crossingsIn(c.void).length,
+    open: (c) => listed(crossingsIn(c.void)),
+  },
   consumes: [
     {
       id: 'neat',
@@ -168,7 +166,7 @@ export const pouredCrack: Method = {
       what: 'closed-cell foam to keep joints open',
       unit: '',
       why: 'a piece for each joint that crosses it, and for each thing that must stay clear',
-      of: (c) => (c.void.keepClear.length + crossingsIn(c.void)) * c.void.count,
+      of: (c) => (c.void.keepClear.length + crossingsIn(c.void).length) * c.void.count,
     },
   ],
   tasks: [
@@ -187,7 +185,8 @@ export const pouredCrack: Method = {
         block: 'first',
         role: 'prepare',
         title: 'Dry? Read the base; plug and keep open',
-        detail: 'A leak below plugged, a crossing joint kept open by foam; at least {dewMargin} above the dew point.',
+        detail:
+          'A leak below plugged; {joints, plural, =0 {a crossing joint kept open by foam} one {the joint at {open} kept open by foam} other {the joints at {open} kept open by foam}}; at least {dewMargin} above the dew point.',
         confirm: 'Dry, tight, and read',
         work: { fixed: 10 },
         hold: true,

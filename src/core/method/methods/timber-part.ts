@@ -1,6 +1,6 @@
 import { ml, texts } from '../../say';
 import { shareOf } from '../allowances';
-import { clear, endOfMixing, waiting, weighedOrWhole } from '../common';
+import { clear, endOfMixing, neatFirst, waiting, weighedOrWhole } from '../common';
 import { type MethodContext, settingIn } from '../context';
 import { type Effects, options } from '../effects';
 import { carrySetting, reworded, spreadAndClosed, withWork } from '../engines';
@@ -13,6 +13,7 @@ const SAYS = texts('timber-part.says', {
 });
 
 const brushes = ({ shows }: Effects) => shows.includes('neat');
+const lifts = ({ shows }: Effects) => shows.includes('lift');
 /** Neat resin over both faces, and again where it was drunk, mL. */
 const neatMl = (c: MethodContext): number =>
   (2 * c.void.count * c.measured.faces.planAreaMm2 * settingIn(c, 'neat')) / 1e6;
@@ -24,6 +25,7 @@ const [lifted] = tasks('timber-part', [
     each: 'part',
     block: 'work',
     ofLast: true,
+    optional: true,
     title: '{parted, select, yes {Lift part {part} of {count} over its place} other {Lift the part over its place}}',
     detail: 'As it was rehearsed: each hand at its place, nobody under it. What was spread skins meanwhile.',
     confirm: 'Over its place, hanging still',
@@ -37,7 +39,7 @@ export const timberPart: Method = {
   version: 1,
   label: 'Timber part bonded on',
   engine: 'spread',
-  does: 'A cap, splice or piece let in is bonded to sound timber with thickened resin, lowered in time, and pressed by its own weight.',
+  does: 'A cap, splice or piece let in is bonded to sound timber with thickened resin, closed in time, under its own weight.',
   bases: ['timber'],
   shapes: ['bondLine', 'fillet'],
   laidOn: 'part',
@@ -61,13 +63,13 @@ export const timberPart: Method = {
     },
     {
       id: 'rehearsed',
-      ask: 'Was the lift rehearsed dry, with its hands, hoist and props, and timed?',
+      ask: 'Was it brought to its place once dry, with all hands, hoist and props it takes, and timed?',
       wants: 'yes',
       otherwise: {
         severity: 'stop',
-        title: 'Lift not rehearsed',
+        title: 'Way to its place not rehearsed',
         why: 'With wet paste on it there is no time to find out that a hand or a prop is missing.',
-        todo: 'Lift it dry once, with everybody at their places; type the minutes it took.',
+        todo: 'Bring it there dry once, with everybody at their places; type the minutes it took.',
       },
     },
   ],
@@ -94,21 +96,27 @@ export const timberPart: Method = {
       why: 'Gap-filling resin is not squeezed like joiner’s glue: pressed hard the line starves.',
     },
     {
-      id: 'neat',
-      matter: 'Faces of the joint',
+      id: 'lifting',
+      matter: 'Brought to its place',
       stage: 'place',
-      options: options('timber-part.neat', [
+      options: options('timber-part.lifting', [
+        { id: 'hand', label: 'by hand', fits: 'pieces that one person holds' },
         {
-          id: 'brushed',
-          label: 'brushed with neat resin first',
-          fits: 'timber that drinks, end grain above all',
-          effect: { shows: ['neat'] },
+          id: 'hoist',
+          label: 'lifted: hoist, or several hands',
+          fits: 'caps, posts and whatever hangs before it is lowered',
+          effect: { shows: ['lift', 'prep:rehearse'] },
         },
-        { id: 'dry', label: 'as they are', fits: 'faces that were soaked to refusal before' },
       ]),
-      byDefault: 'brushed',
-      why: 'Dry end grain drinks the resin out of the paste and leaves a chalky line.',
+      byDefault: 'hand',
+      why: 'What hangs takes minutes of the open time, and is rehearsed.',
     },
+    neatFirst('timber-part', {
+      matter: 'Faces of the joint',
+      painted: { label: 'brushed with neat resin first', fits: 'timber that drinks, end grain above all' },
+      bare: { label: 'as they are', fits: 'faces that were soaked to refusal before' },
+      why: 'Dry end grain drinks the resin out of the paste and leaves a chalky line.',
+    }),
     weighedOrWhole('timber-part', {
       weighed: { label: 'split by weighing', fits: 'tins and a scale fine enough' },
       whole: { label: 'whole kits only', fits: 'kits whose sheet forbids splitting' },
@@ -137,6 +145,7 @@ export const timberPart: Method = {
       min: 0,
       max: 240,
       stage: 'place',
+      when: lifts,
     },
     carrySetting,
     {
@@ -154,13 +163,13 @@ export const timberPart: Method = {
     'Cut back to sound, dry timber; faces that fit within the line, by a dry fit.',
     'Rods set before, as holes of their own: the part goes over them dry.',
     'Paste tried on a board for slump: holds a ridge, slides, or runs.',
-    'Lift rehearsed and timed: hands, hoist, props, a way back.',
+    'The way to its place rehearsed and timed: hands, hoist, props, a way back.',
   ],
   mistakes: [
     'Dry end grain under paste.',
     'Lift begun with no time in hand.',
     'Clamped until nothing is left between.',
-    'Prop taken away by the clock on the wall after a cold night.',
+    'Props taken away by the clock on the wall after a cold night.',
   ],
   cautions: [
     'Nobody under what hangs; hoist and slings by who is trained for them.',
@@ -194,10 +203,20 @@ export const timberPart: Method = {
       {
         task: 'prep:fit',
         role: 'set-out',
-        title: 'Dry fit, rehearse the lift',
-        detail: '{settingOut} It lies within the line all round; the lift is walked once with everybody, and timed.',
-        confirm: 'Fits, rehearsed',
-        work: { fixed: 20, per: { place: 10 } },
+        title: 'Dry fit, mark it round',
+        detail: '{settingOut} It lies within the line all round.',
+        confirm: 'Fits, marked',
+        work: { fixed: 5, per: { place: 5 } },
+        hold: true,
+      },
+      {
+        task: 'prep:rehearse',
+        role: 'set-out',
+        optional: true,
+        title: 'Rehearse the lift dry, and time it',
+        detail: 'With everybody at their places, hoist, slings and props; a way back is agreed.',
+        confirm: 'Rehearsed and timed',
+        work: { fixed: 15 },
         hold: true,
       },
       {
@@ -250,16 +269,17 @@ export const timberPart: Method = {
         task: 'hold:prop',
         role: 'hold',
         block: 'work',
-        title: 'Prop it so that it cannot slide, tag it',
-        detail: 'The tag says until when nobody touches it; the hoist is let off when the props carry.',
-        confirm: 'Propped and tagged',
+        title: 'Hold it so that it cannot slide, tag it',
+        detail:
+          'Props, tape or wedges; the tag says until when nobody touches it. A hoist is let off when the props carry.',
+        confirm: 'Held and tagged',
         work: { fixed: 8 },
       },
       {
         task: 'finish:free',
         role: 'finish',
         block: 'finish',
-        title: 'Take the props away',
+        title: 'Let it go, look at the edge',
         detail: 'Hard under a nail at the bead, on the shaded side.',
         confirm: 'Stands by itself',
         work: { fixed: 5 },
@@ -273,7 +293,7 @@ export const timberPart: Method = {
         title: 'Trim what is over, to the line',
         detail: 'It was set oversize: saw and plane to the line, the bead with it.',
         confirm: 'To the line',
-        work: { fixed: 15, per: { place: 10 } },
+        work: { fixed: 5, per: { place: 10 } },
       },
       {
         task: 'finish:seal',
