@@ -95,7 +95,7 @@ test('a depth sensor bonded inside the hull: one kneaded packet, a route walked 
   await stage(page, 'Mix');
   await type(page, 'Way from mixing to the place', '10 min');
   await stage(page, 'Place');
-  await says(page, /Little time to close the joint[\s\S]*1\.\d+ min are left of the working time/);
+  await says(page, /Little time to close the joint[\s\S]*2\.\d min are left of the working time/);
   await stage(page, 'Mix');
   await type(page, 'Way from mixing to the place', '14 min');
   await says(page, /This cannot be planned[\s\S]*the way to the place/);

@@ -90,7 +90,7 @@ export interface EngineParams {
   readonly byPlace?: true;
   /** Spread: one area after another, each no larger than is covered in its open time. */
   readonly rolling?: true;
-  /** Spread: the optional task between spreading a part and closing it, which has a setting of its name for its minutes. */
+  /** Spread: the optional task between spreading and closing; the setting of its name holds its minutes. */
   readonly alsoCloses?: string;
   /** Coat: too thin to be measured: it takes what the sheet says it covers, where that is stated. */
   readonly byCoverage?: true;

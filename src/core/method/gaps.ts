@@ -79,7 +79,7 @@ interface AlongLine {
   readonly openMm: readonly number[];
 }
 
-/** Where a batch lies along the lines that several share, one after the other; none where it is no run, or all of it. */
+/** Where a batch lies along lines that are filled one after the other; none where it is no run, or all of it. */
 function alongLines(c: TaskContext): readonly AlongLine[] {
   const lines = Array.from({ length: c.void.count }, () => c.void.shapes).flat();
   const here = c.batches.filter((b) => b.portion === batchOf(c).portion);

@@ -207,8 +207,8 @@ const LEAST_SHARE = 0.02;
 const STEPS = 10_000;
 
 /**
- * Where a border comes to lie when it is pulled: no batch beside it gets more than is placed out of it in time, nor next
- * to nothing. Rounded towards where it fits, as a share of all faces.
+ * Where a border comes to lie when it is pulled: no batch beside it gets more than is placed in time, nor next to
+ * nothing. Rounded towards where it fits, as a share of all faces.
  * @param to where it is pulled, as such a share
  */
 export function borderAt({ borders, mostShare }: Pick<Ground, 'borders' | 'mostShare'>, i: number, to: number): number {

@@ -161,7 +161,7 @@ export interface Notice {
   readonly todo: string;
 }
 
-/** A joint that crosses what is filled, where it lies on the face, and how far from its edge or beginning that is, mm. */
+/** A joint that crosses what is filled: where it lies on the face, and how far from its edge or beginning, mm. */
 export interface KeptOpen {
   readonly atMm: number;
   readonly from: Point;

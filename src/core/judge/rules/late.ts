@@ -187,7 +187,7 @@ export const lateRowOf = (of: MilestoneId, { role, below }: { readonly role: Rol
 const isTyped = ({ settings }: Piece, { factors }: PlannedStep): boolean =>
   factors.some((f) => Object.hasOwn(settings, f));
 
-/** Steps of Grenko’s own minutes that go by between the beginning of the working time a step is late for and its end. */
+/** Steps with minutes of Grenko’s own, from the beginning of the working time that a step is late for to its end. */
 function oursBefore(step: PlannedStep, { plan, repair }: JudgeContext): readonly PlannedStep[] {
   const clock = plan.milestones.find((m) => m.kind === step.lateFor && m.planMs === step.dueMs);
   const fromMs = clock?.originMs ?? step.startMs;
