@@ -104,7 +104,10 @@ export async function whenItMayGo(page: Page): Promise<void> {
   for (let waits = 0; waits < 400 && (await go.isDisabled()) && !(await early.isVisible()); waits++) {
     const open = page.getByRole('region', { name: 'Tests' }).locator('li:not(:has([aria-checked="true"]))').first();
     // The box goes with its step: asked in one look, not in two between which the next step may come.
-    if ((await hold.count()) > 0 && (await hold.evaluateAll((boxes) => boxes.some((b) => !(b as HTMLInputElement).checked))))
+    if (
+      (await hold.count()) > 0 &&
+      (await hold.evaluateAll((boxes) => boxes.some((b) => !(b as HTMLInputElement).checked)))
+    )
       await hold.check({ timeout: 2_000 }).catch(() => undefined);
     else if (await open.isVisible()) {
       const test = await open.getAttribute('data-test');
