@@ -39,7 +39,9 @@ const unfitOn = (page: Page, leastPx: number) =>
       const px = Number.parseFloat(getComputedStyle(text).fontSize) * (text.getScreenCTM()?.a ?? 1);
       if (px < least - 0.05) out.push(`“${text.textContent.slice(0, 24)}” of ${px.toFixed(1)} px`);
     }
-    for (const press of document.querySelectorAll<HTMLElement>('main .act, main .field')) {
+    for (const press of document.querySelectorAll<HTMLElement>(
+      'main .btn, main .input, main .select, main .textarea',
+    )) {
       const { height, width } = press.getBoundingClientRect();
       if (width > 0 && height < 43.5) out.push(`“${(press.textContent ?? '').trim().slice(0, 24)}” ${height} px high`);
     }

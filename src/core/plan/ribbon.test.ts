@@ -1,6 +1,6 @@
 import { sampleData } from '../../sample/jobs';
 import { viewJob } from '../record';
-import { ribbonsOf } from '.';
+import { grownBetween, ribbonsOf, thinned } from '.';
 
 const NOW = Date.UTC(2027, 3, 12, 6);
 const plans = sampleData(NOW, 'Europe/Helsinki').bundles.flatMap((b) => viewJob(b, NOW).repairs.map((r) => r.plan));
@@ -47,4 +47,50 @@ test('a window on a pass is open from when the next may go on it until it may no
   const first = plan.steps.find((s) => s.passId === 'p2')!;
   expect(first.startMs).toBeGreaterThanOrEqual(tack!.fromMs);
   expect(first.startMs).toBeLessThan(tack!.untilMs);
+});
+test('stretches of a ribbon laid side by side are the whole ribbon, with no gap and no step between them', () => {
+  for (const plan of plans)
+    for (const { grown, states } of ribbonsOf(plan)) {
+      const stretches = states.map((s) => grownBetween(grown, s.fromMs, s.toMs));
+      for (const [i, stretch] of stretches.entries()) {
+        expect([stretch[0]![0], stretch.at(-1)![0]]).toEqual([states[i]!.fromMs, states[i]!.toMs]);
+        const next = stretches[i + 1];
+        if (next) expect(next[0]).toEqual(stretch.at(-1));
+      }
+      // Every point between is there once.
+      const inside = stretches.flatMap((s) => s.slice(1, -1));
+      const ends = new Set(states.flatMap((s) => [s.fromMs, s.toMs]));
+      const [from, to] = [states[0]!.fromMs, states.at(-1)!.toMs];
+      expect(inside).toEqual(grown.filter(([ms]) => ms > from && ms < to && !ends.has(ms)));
+    }
+  expect(
+    grownBetween(
+      [
+        [0, 0],
+        [100, 1],
+      ],
+      25,
+      50,
+    ),
+  ).toEqual([
+    [25, 0.25],
+    [50, 0.5],
+  ]);
+});
+test('a ribbon by fewer points keeps its ends and never strays by more than it grows between two of them', () => {
+  const apart = 2 * 3_600_000;
+  for (const plan of plans)
+    for (const { grown } of ribbonsOf(plan)) {
+      const few = thinned(grown, apart);
+      expect([few[0], few.at(-1)]).toEqual([grown[0], grown.at(-1)]);
+      for (const point of few) expect(grown).toContainEqual(point);
+      for (let i = 1; i < few.length - 1; i++) expect(few[i]![0] - few[i - 1]![0]).toBeGreaterThanOrEqual(apart);
+      for (const [ms, share] of grown) {
+        const [, drawn] = grownBetween(few, ms, ms)[0]!;
+        const after = few.findIndex(([t]) => t >= ms);
+        const step = after > 0 ? few[after]![1] - few[after - 1]![1] : 0;
+        expect(Math.abs(drawn - share)).toBeLessThanOrEqual(step + 1e-12);
+      }
+    }
+  expect(thinned([[5, 0]], 10)).toEqual([[5, 0]]);
 });

@@ -91,3 +91,32 @@ export function ribbonsOf(plan: ChainPlan): readonly Ribbon[] {
   drawn.set(plan, made);
   return made;
 }
+
+/**
+ * A ribbon by fewer points: none nearer to the one before it than `apartMs`, its ends as they are.
+ * @example thinned([[0, 0], [10, 0.2], [20, 0.5], [100, 1]], 15) // [[0, 0], [20, 0.5], [100, 1]]
+ */
+export function thinned(grown: Ribbon['grown'], apartMs: number): Ribbon['grown'] {
+  const out = [grown[0]!];
+  for (const point of grown.slice(1, -1)) if (point[0] - out.at(-1)![0] >= apartMs) out.push(point);
+  return grown.length > 1 ? [...out, grown.at(-1)!] : out;
+}
+
+/** The share a ribbon has grown to at an instant, straight between its points. */
+function shareAt(grown: Ribbon['grown'], ms: number): number {
+  const i = grown.findIndex(([t]) => t >= ms);
+  if (i < 0) return grown.at(-1)?.[1] ?? 1;
+  if (i === 0) return grown[0]![1];
+  const [[t0, s0], [t1, s1]] = [grown[i - 1]!, grown[i]!];
+  return s0 + ((s1 - s0) * (ms - t0)) / Math.max(1, t1 - t0);
+}
+
+/**
+ * A stretch of a ribbon: its points from one instant to another, both ends among them.
+ * @example grownBetween([[0, 0], [100, 1]], 25, 50) // [[25, 0.25], [50, 0.5]]
+ */
+export const grownBetween = (grown: Ribbon['grown'], fromMs: number, toMs: number): Ribbon['grown'] => [
+  [fromMs, shareAt(grown, fromMs)],
+  ...grown.filter(([ms]) => ms > fromMs && ms < toMs),
+  [toMs, shareAt(grown, toMs)],
+];

@@ -10,6 +10,7 @@ import { instrumentOf } from '../mix/Instruments';
 import { MixingColumns } from '../mix/MixingColumns';
 import { stageView } from '../repair/stage-props';
 import { Choice, Heading, useFormat, Ways } from '../shared/bits';
+import { Notice } from '../shared/Notice';
 import { QuantityField } from '../shared/QuantityField';
 import { clock } from '../shared/when';
 import { useNow } from '../workspace/now';
@@ -82,7 +83,7 @@ export function BenchPage({
             ? 'Throw the first shots away until the colour is even; the running view keeps the clock of the mixer.'
             : 'Measure the void and choose the material first.'}
         </p>
-        <Link className="act self-start" href={`/job/${jobId}/${repairId}/mix`}>
+        <Link className="btn self-start" href={`/job/${jobId}/${repairId}/mix`}>
           Back to the mix
         </Link>
       </main>
@@ -161,7 +162,7 @@ export function BenchPage({
             {plan.batches.slice(0, 12).map((b) => (
               <Link
                 key={b.index}
-                className="act text-sm md:!min-h-8 !px-2.5"
+                className="btn text-sm md:!min-h-8 !px-2.5"
                 aria-current={b.index === index ? 'page' : undefined}
                 style={b.index === index ? { background: 'var(--ink)', color: 'var(--paper)' } : undefined}
                 href={`/job/${jobId}/${repairId}/bench?batch=${b.index + 1}`}
@@ -213,10 +214,10 @@ export function BenchPage({
         </section>
         <section aria-label="Pour" className="min-w-0">
           {!started && (
-            <p className="p-2 mb-2" style={{ background: 'var(--note-bg)', border: '1px dashed var(--rule)' }}>
+            <Notice tone="note" className="mb-2">
               Try it: nothing goes into the record before{' '}
               <Link href={`/job/${jobId}/${repairId}/run`}>the work is begun</Link>.
-            </p>
+            </Notice>
           )}
           {part ? (
             <>
@@ -245,23 +246,15 @@ export function BenchPage({
             </p>
           )}
           {state.correction && !state.next && (
-            <p
-              role="alert"
-              className="mt-1 p-2 font-semibold"
-              style={{ background: 'var(--stop-bg)', color: 'var(--stop-ink)', border: '2px solid var(--stop)' }}
-            >
+            <Notice tone="stop" role="alert" className="mt-1 font-semibold">
               Outside the tolerance: add {format('mass', state.correction.massG).text} of {state.correction.part} while
               it is still being mixed.
-            </p>
+            </Notice>
           )}
           {state.discard && (
-            <p
-              role="alert"
-              className="mt-1 p-2 font-semibold"
-              style={{ background: 'var(--stop-bg)', color: 'var(--stop-ink)', border: '2px solid var(--stop)' }}
-            >
+            <Notice tone="stop" role="alert" className="mt-1 font-semibold">
               {state.discard}
-            </p>
+            </Notice>
           )}
           <div className="mt-2">
             <Choice
@@ -307,7 +300,7 @@ export function BenchPage({
             <label className="block">
               Lot of what is poured
               <input
-                className="field fig"
+                className="input fig"
                 list="lots"
                 value={lot}
                 onChange={(e) => setLot(e.target.value)}
@@ -375,7 +368,7 @@ export function BenchPage({
         lot={lot || (actuals?.pours ?? []).find((p) => p.batch === index && p.lot)?.lot || ''}
         zone={view.job.zone}
       />
-      <button type="button" className="act mt-2 no-print" onClick={() => window.print()}>
+      <button type="button" className="btn mt-2 no-print" onClick={() => window.print()}>
         <Printer size={16} aria-hidden="true" /> Print the label
       </button>
       <p className="soft text-sm mt-1 no-print">

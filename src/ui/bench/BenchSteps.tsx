@@ -34,7 +34,7 @@ export function BenchSteps({
     <div className="flex flex-wrap gap-2 mt-3">
       {started && ready && mixStep && mixingBegan === null && (
         <SavingButton
-          className="act firm min-h-12"
+          className="btn btn-neutral min-h-12"
           disabled={!within}
           onSave={() => record(at.repair, { kind: 'step-begun', step: mixStep.id }, role)}
         >
@@ -43,7 +43,7 @@ export function BenchSteps({
       )}
       {started && mixStep && mixingBegan !== null && mixingOver === null && (
         <SavingButton
-          className="act firm min-h-12"
+          className="btn btn-neutral min-h-12"
           onSave={() => record(at.repair, { kind: 'step-done', step: mixStep.id }, role)}
         >
           Mixed to one colour
@@ -51,7 +51,7 @@ export function BenchSteps({
       )}
       {started && standStep && mixingOver !== null && standStep.doneAt === null && (
         <SavingButton
-          className="act firm min-h-12"
+          className="btn btn-neutral min-h-12"
           disabled={nowMs < standStep.startMs}
           onSave={() => record(at.repair, { kind: 'step-done', step: standStep.id }, role)}
         >
@@ -60,14 +60,14 @@ export function BenchSteps({
       )}
       {started && mixingBegan !== null && !cup && (
         <SavingButton
-          className="act min-h-12"
+          className="btn min-h-12"
           onSave={() => record(at.repair, { kind: 'witness', batch, state: 'kept' }, role)}
         >
           A cup of it is kept
         </SavingButton>
       )}
       {poured && (
-        <button type="button" className="act danger min-h-12" onClick={onThrowAway}>
+        <button type="button" className="btn btn-outline btn-error min-h-12" onClick={onThrowAway}>
           Throw this pot away
         </button>
       )}

@@ -48,7 +48,7 @@ export function ScalePanel({
       <div className="grid grid-cols-2 gap-2 mt-2">
         <button
           type="button"
-          className="act justify-center min-h-14 text-lg select-none touch-none"
+          className="btn justify-center min-h-14 text-lg select-none touch-none"
           disabled={!part || lost}
           onPointerDown={() => scale.pour(true)}
           onPointerUp={() => scale.pour(false)}
@@ -62,7 +62,7 @@ export function ScalePanel({
         </button>
         <button
           type="button"
-          className="act firm justify-center min-h-14 text-lg"
+          className="btn btn-neutral justify-center min-h-14 text-lg"
           disabled={!part || !(running > 0) || (reading?.kind === 'reading' && !reading.stable)}
           onClick={onTake}
         >
@@ -70,10 +70,10 @@ export function ScalePanel({
         </button>
       </div>
       <div className="flex gap-2 mt-2">
-        <button type="button" className="act text-sm" onClick={() => scale.tare()} disabled={lost}>
+        <button type="button" className="btn text-sm" onClick={() => scale.tare()} disabled={lost}>
           to nought
         </button>
-        <button type="button" className="act text-sm" onClick={() => scale.plug(!scale.plugged())}>
+        <button type="button" className="btn text-sm" onClick={() => scale.plug(!scale.plugged())}>
           <Unplug size={15} aria-hidden="true" /> {lost ? 'connect again' : 'pull the plug'}
         </button>
       </div>

@@ -32,7 +32,7 @@ export function Taken({
                 {taken ? `, ${taken} taken here` : ''}
               </span>
               <SavingButton
-                className="act text-sm"
+                className="btn text-sm"
                 disabled={l.quantity < 1}
                 aria-label={`Take one of lot ${l.lot}`}
                 onSave={() => workspace.takeKit(at.repair.id, l, kit?.label ?? l.kitId, role)}

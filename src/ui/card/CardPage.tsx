@@ -30,10 +30,10 @@ export function CardPage({ jobId }: { jobId: string }) {
   return (
     <div>
       <div className="no-print flex gap-2 p-4">
-        <button type="button" className="act firm" onClick={() => window.print()}>
+        <button type="button" className="btn btn-neutral" onClick={() => window.print()}>
           <Printer size={18} aria-hidden="true" /> Print
         </button>
-        <Link className="act" href={`/job/${jobId}`}>
+        <Link className="btn" href={`/job/${jobId}`}>
           Back to the job
         </Link>
       </div>
@@ -129,7 +129,7 @@ export function CardPage({ jobId }: { jobId: string }) {
                 )}
               </div>
               {plan.batches.length > 0 && (
-                <table className="w-full mt-2 text-sm">
+                <table className="table mt-2 text-sm">
                   <thead>
                     <tr className="text-left">
                       {['batch', 'A', 'B', 'C', 'mix', 'mixed at', 'dead at'].map((h) => (

@@ -131,7 +131,7 @@ function Box({ now, at }: { now: LadderNow; at: PassView }) {
           <button
             key={g}
             type="button"
-            className="act fig text-sm !px-2"
+            className="btn fig text-sm !px-2"
             aria-pressed={mine.includes(g)}
             disabled={begun}
             onClick={() => {
@@ -143,7 +143,7 @@ function Box({ now, at }: { now: LadderNow; at: PassView }) {
           </button>
         ))}
         {now.own && !begun && (
-          <button type="button" className="act quiet text-sm" onClick={() => write(null)}>
+          <button type="button" className="btn btn-link text-sm" onClick={() => write(null)}>
             back to Grenko’s
           </button>
         )}

@@ -167,7 +167,7 @@ export function FirstLook() {
             <label className="block">
               Made of
               <select
-                className="field"
+                className="select"
                 value={piece.base.material}
                 onChange={(e) =>
                   setLoose((l) =>
@@ -186,7 +186,7 @@ export function FirstLook() {
               <Prose>{plan.problems[0].sentence}</Prose>
             </p>
           )}
-          <button type="button" className="act firm self-start" onClick={() => void keep()}>
+          <button type="button" className="btn btn-neutral self-start" onClick={() => void keep()}>
             Keep it as a job <ArrowRight size={18} aria-hidden="true" />
           </button>
           <p className="soft text-sm">

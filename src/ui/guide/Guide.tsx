@@ -40,16 +40,16 @@ export function Guide() {
       <p className="text-[0.95rem]">{now.text}</p>
       <div className="flex gap-2 mt-2">
         {before && (
-          <Link className="act text-sm" href={before.href} onClick={() => setPrefs({ guide: step - 1 })}>
+          <Link className="btn text-sm" href={before.href} onClick={() => setPrefs({ guide: step - 1 })}>
             Back
           </Link>
         )}
         {next ? (
-          <Link className="act firm text-sm" href={next.href} onClick={() => setPrefs({ guide: step + 1 })}>
+          <Link className="btn btn-neutral text-sm" href={next.href} onClick={() => setPrefs({ guide: step + 1 })}>
             Next: {next.title}
           </Link>
         ) : (
-          <button type="button" className="act firm text-sm" onClick={() => setPrefs({ guide: null })}>
+          <button type="button" className="btn btn-neutral text-sm" onClick={() => setPrefs({ guide: null })}>
             That was all
           </button>
         )}

@@ -50,7 +50,7 @@ function Sheet({ view, at, nowMs }: StageProps) {
   const folded = plan.milestones.filter(between).length;
   return (
     <div className="p-4">
-      <table className="w-full table-fixed text-[0.95rem]">
+      <table className="table table-fixed text-[0.95rem]">
         <thead className="text-left soft text-sm">
           <tr>
             <th className="font-normal py-1 w-[28%]">clock</th>
@@ -109,7 +109,7 @@ function Sheet({ view, at, nowMs }: StageProps) {
         </tbody>
       </table>
       {folded > 0 && (
-        <button type="button" className="act quiet text-sm mt-1" aria-expanded={all} onClick={() => setAll(!all)}>
+        <button type="button" className="btn btn-link text-sm mt-1" aria-expanded={all} onClick={() => setAll(!all)}>
           {all ? 'fold' : `and ${folded} more between them`}
         </button>
       )}
@@ -148,7 +148,7 @@ function Side({ view, at, nowMs }: StageProps) {
           ) : undefined
         }
       />
-      <table className="w-full">
+      <table className="table">
         <tbody>
           <tr>
             <td className="soft py-0.5">the sheet says</td>
@@ -176,7 +176,7 @@ function Side({ view, at, nowMs }: StageProps) {
             <td className="soft py-0.5">I chose to wait for</td>
             <td>
               <select
-                className="field md:!min-h-8 md:!py-0"
+                className="select md:!min-h-8 md:!py-0"
                 aria-label="Wait for"
                 value={repair.serves ?? plan.serves ?? ''}
                 onChange={(e) => changePass(repair, (r) => ({ ...r, serves: e.target.value as 'load' }))}

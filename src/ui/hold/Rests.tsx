@@ -61,7 +61,7 @@ export function Rests({ repair, plan, zone, nowMs }: RestsProps) {
             />
             <button
               type="button"
-              className="act quiet min-h-11"
+              className="btn btn-link min-h-11"
               aria-label={`Take out rest ${i + 1}`}
               onClick={() => write((all) => all.filter((_, k) => k !== i))}
             >
@@ -79,7 +79,7 @@ export function Rests({ repair, plan, zone, nowMs }: RestsProps) {
           <label className="block">
             <span className="soft text-sm">What it costs</span>
             <input
-              className="field"
+              className="input"
               aria-label={`What rest ${i + 1} costs`}
               maxLength={160}
               value={r.costs}
@@ -93,7 +93,7 @@ export function Rests({ repair, plan, zone, nowMs }: RestsProps) {
       {rests.length < MOST && (
         <button
           type="button"
-          className="act quiet"
+          className="btn btn-link"
           onClick={() => write((all) => [...all, { fromMs: from, untilMs: from + 10 * HOUR_MS, costs: '' }])}
         >
           <Plus size={16} aria-hidden="true" /> {rests.length ? 'another time' : 'only at times…'}

@@ -16,7 +16,7 @@ export function BaseFields({ base, change }: BaseProps) {
       <label className="block">
         Material
         <select
-          className="field"
+          className="select"
           value={base.material}
           onChange={(e) => change(ofMaterial(base, e.target.value as BaseBody['material']), 'inspect')}
         >
@@ -35,7 +35,7 @@ export function BaseFields({ base, change }: BaseProps) {
       <label className="block">
         Behind it
         <select
-          className="field"
+          className="select"
           value={base.back}
           onChange={(e) => {
             const back = e.target.value as BaseBody['back'];
@@ -56,7 +56,7 @@ export function BaseFields({ base, change }: BaseProps) {
       <label className="block">
         Exposed
         <select
-          className="field"
+          className="select"
           value={base.exposure}
           onChange={(e) => change({ exposure: e.target.value as BaseBody['exposure'] }, 'inspect')}
         >

@@ -153,7 +153,7 @@ function Side({ view, at }: StageProps) {
       <label className="block mt-2">
         Method
         <select
-          className="field"
+          className="select"
           value={repair.method.id}
           onChange={(e) => {
             const method = methodOf(e.target.value)!;

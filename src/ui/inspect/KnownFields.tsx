@@ -40,7 +40,7 @@ export function KnownFields({ base, change, zone, fromMs }: BaseProps & { zone: 
             />
             <button
               type="button"
-              className="act quiet min-h-11"
+              className="btn btn-link min-h-11"
               aria-label={`Take out temperature ${i + 1}`}
               onClick={() => write({ rows: rows.filter((_, k) => k !== i) })}
             >
@@ -59,7 +59,7 @@ export function KnownFields({ base, change, zone, fromMs }: BaseProps & { zone: 
         {rows.length < MOST && (
           <button
             type="button"
-            className="act self-start"
+            className="btn self-start"
             onClick={() =>
               write({
                 rows: [...rows, last ? { atMs: last.atMs + HOUR_MS, tempC: last.tempC } : { atMs: fromMs, tempC: 15 }],

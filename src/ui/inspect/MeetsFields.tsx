@@ -12,7 +12,7 @@ export function MeetsFields({ repair }: { repair: Piece }) {
     <label className="block">
       {label}
       <select
-        className="field"
+        className="select"
         value={meets[field] ?? ''}
         onChange={(e) => set({ [field]: (e.target.value || null) as LayerId | null })}
       >
@@ -33,7 +33,7 @@ export function MeetsFields({ repair }: { repair: Piece }) {
         <label className="block col-span-2">
           More exactly
           <select
-            className="field"
+            className="select"
             value={meets.grade ?? ''}
             onChange={(e) => set({ grade: (e.target.value || null) as GradeId | null })}
           >

@@ -50,7 +50,7 @@ export function SurroundingsFields({ base, change }: BaseProps) {
               <label className="block">
                 Its tone
                 <select
-                  className="field"
+                  className="select"
                   value={s.tone}
                   onChange={(e) => set({ tone: e.target.value as Surroundings['tone'] })}
                 >

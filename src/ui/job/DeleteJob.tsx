@@ -14,7 +14,7 @@ export function DeleteJob({ job }: { job: Job }) {
   const [open, setOpen] = useState(false);
   return (
     <>
-      <button type="button" className="act danger" onClick={() => setOpen(true)}>
+      <button type="button" className="btn btn-outline btn-error" onClick={() => setOpen(true)}>
         <Trash2 size={17} aria-hidden="true" /> Delete this job…
       </button>
       <Dialog open={open} title="Delete this job" onClose={() => setOpen(false)}>
@@ -45,7 +45,7 @@ function Ask({ job }: { job: Job }) {
           <legend className="font-semibold mb-1">Its record first:</legend>
           <button
             type="button"
-            className="act firm self-start min-h-12"
+            className="btn btn-neutral self-start min-h-12"
             onClick={() => {
               saveText(fileName(job.name, 'grenko.json'), exportJob(job.id), 'application/json');
               setExported(true);
@@ -56,7 +56,7 @@ function Ask({ job }: { job: Job }) {
           <label className="flex gap-2 items-center min-h-11">
             <input
               type="checkbox"
-              className="size-5"
+              className="checkbox"
               checked={without}
               onChange={(e) => setWithout(e.target.checked)}
             />
@@ -68,10 +68,10 @@ function Ask({ job }: { job: Job }) {
         <label htmlFor={id}>
           Type its name, <strong>{name}</strong>, to delete it
         </label>
-        <input id={id} className="field" value={typed} autoComplete="off" onChange={(e) => setTyped(e.target.value)} />
+        <input id={id} className="input" value={typed} autoComplete="off" onChange={(e) => setTyped(e.target.value)} />
       </div>
       <SavingButton
-        className="act danger min-h-12 self-start"
+        className="btn btn-outline btn-error min-h-12 self-start"
         disabled={!free || typed.trim() !== name.trim()}
         onSave={async () => {
           const keys = workspace.keysOfJob(job.id);

@@ -77,7 +77,7 @@ export function HourlyFields({ job, write }: { job: Job; write: (climate: Climat
       <div className="flex gap-2 flex-wrap items-end">
         <label className="block flex-1 min-w-40">
           Or made-up weather, to try things
-          <select className="field" value={character} onChange={(e) => setCharacter(e.target.value as CharacterId)}>
+          <select className="select" value={character} onChange={(e) => setCharacter(e.target.value as CharacterId)}>
             {Object.entries(CHARACTERS).map(([id, c]) => (
               <option key={id} value={id}>
                 {c.label}
@@ -85,12 +85,12 @@ export function HourlyFields({ job, write }: { job: Job; write: (climate: Climat
             ))}
           </select>
         </label>
-        <button type="button" className="act text-sm" onClick={() => void ask()}>
+        <button type="button" className="btn text-sm" onClick={() => void ask()}>
           Take it
         </button>
         <button
           type="button"
-          className="act quiet text-sm"
+          className="btn btn-link text-sm"
           onClick={() => {
             setSeed(seed + 1);
           }}

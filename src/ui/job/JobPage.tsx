@@ -137,12 +137,12 @@ export function JobPage({ jobId }: { jobId: string }) {
                   </p>
                 </div>
                 <div className="flex gap-1 items-start flex-wrap no-print">
-                  <Link className="act text-sm" href={`/job/${job.id}/${r.repair.id}/run`}>
+                  <Link className="btn text-sm" href={`/job/${job.id}/${r.repair.id}/run`}>
                     Run
                   </Link>
                   <button
                     type="button"
-                    className="act text-sm"
+                    className="btn text-sm"
                     disabled={i === 0}
                     aria-label={`${r.repair.name}: earlier`}
                     onClick={() => orderOf(i, -1)}
@@ -151,7 +151,7 @@ export function JobPage({ jobId }: { jobId: string }) {
                   </button>
                   <button
                     type="button"
-                    className="act text-sm"
+                    className="btn text-sm"
                     disabled={i === view.repairs.length - 1}
                     aria-label={`${r.repair.name}: later`}
                     onClick={() => orderOf(i, 1)}
@@ -160,14 +160,14 @@ export function JobPage({ jobId }: { jobId: string }) {
                   </button>
                   <button
                     type="button"
-                    className="act quiet text-sm"
+                    className="btn btn-link text-sm"
                     aria-label={`${repairName(r.repair)}: one more like it`}
                     onClick={() => addLike(r.repair.id)}
                   >
                     one like it
                   </button>
                   {!events.some((e) => e.repairId === r.repair.id) && (
-                    <button type="button" className="act quiet text-sm" onClick={() => removeRepair(r.repair.id)}>
+                    <button type="button" className="btn btn-link text-sm" onClick={() => removeRepair(r.repair.id)}>
                       remove
                     </button>
                   )}
@@ -182,28 +182,28 @@ export function JobPage({ jobId }: { jobId: string }) {
           <div className="flex flex-wrap gap-2 no-print">
             <button
               type="button"
-              className="act"
+              className="btn"
               onClick={() => saveText(fileName(job.name, 'grenko.json'), exportJob(job.id), 'application/json')}
             >
               <Download size={17} aria-hidden="true" /> Job file
             </button>
-            <CalendarButton view={view} name={job.name} className="act" />
-            <Link className="act" href={`/job/${job.id}/pick`}>
+            <CalendarButton view={view} name={job.name} className="btn" />
+            <Link className="btn" href={`/job/${job.id}/pick`}>
               <PackageCheck size={17} aria-hidden="true" /> Pick list
             </Link>
-            <Link className="act" href={`/job/${job.id}/card`}>
+            <Link className="btn" href={`/job/${job.id}/card`}>
               <Printer size={17} aria-hidden="true" /> Job card
             </Link>
-            <Link className="act" href={`/job/${job.id}/report`}>
+            <Link className="btn" href={`/job/${job.id}/report`}>
               <FileText size={17} aria-hidden="true" /> Report
             </Link>
-            <Link className="act" href={`/job/${job.id}/tag`}>
+            <Link className="btn" href={`/job/${job.id}/tag`}>
               <QrCode size={17} aria-hidden="true" /> Tags
             </Link>
-            <Link className="act" href={`/job/${job.id}/log`}>
+            <Link className="btn" href={`/job/${job.id}/log`}>
               <ScrollText size={17} aria-hidden="true" /> Log
             </Link>
-            <button type="button" className="act" onClick={asTemplate}>
+            <button type="button" className="btn" onClick={asTemplate}>
               <CopyPlus size={17} aria-hidden="true" /> A job like this
             </button>
             <ShareJob jobId={job.id} name={jobName(job)} />
@@ -218,7 +218,7 @@ export function JobPage({ jobId }: { jobId: string }) {
             <label className="block col-span-2">
               Time zone of the site
               <input
-                className="field"
+                className="input"
                 list="zones"
                 defaultValue={job.zone}
                 key={job.zone}
@@ -326,7 +326,7 @@ function Hours({
             <button
               key={d}
               type="button"
-              className="act text-sm !px-2"
+              className="btn text-sm !px-2"
               aria-pressed={on}
               onClick={() =>
                 tryWrite({ fromHour, toHour, days: on ? days.filter((x) => x !== i + 1) : [...days, i + 1].sort() })

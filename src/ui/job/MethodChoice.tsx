@@ -74,7 +74,7 @@ export function MethodChoice({ onChoose }: { onChoose: (begin: Begin) => void })
 
 function Card({ label, does, onPress }: { label: string; does: string; onPress: () => void }) {
   return (
-    <button type="button" className="act flex-col !items-start text-left" onClick={onPress}>
+    <button type="button" className="btn flex-col !items-start text-left" onClick={onPress}>
       <span className="flex items-center gap-1.5">
         <Plus size={16} aria-hidden="true" /> {label}
       </span>

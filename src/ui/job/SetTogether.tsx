@@ -55,6 +55,7 @@ export function SetTogether({ repairs }: { readonly repairs: readonly RepairView
               >
                 <input
                   type="checkbox"
+                  className="checkbox"
                   checked={!left.has(r.repair.id)}
                   onChange={(e) => {
                     const next = new Set(left);
@@ -73,7 +74,7 @@ export function SetTogether({ repairs }: { readonly repairs: readonly RepairView
           <label className="block">
             System
             <select
-              className="field"
+              className="select"
               value={over.sheet?.id ?? ''}
               onChange={(e) => {
                 const sheet = sheets.get(e.target.value);
@@ -112,7 +113,7 @@ export function SetTogether({ repairs }: { readonly repairs: readonly RepairView
           </p>
         )}
         <div className="flex items-center gap-3 flex-wrap">
-          <button type="button" className="act firm" disabled={!changes} onClick={submit}>
+          <button type="button" className="btn btn-neutral" disabled={!changes} onClick={submit}>
             Set it for {changes || chosen.length}
           </button>
           <span role="status">{said}</span>

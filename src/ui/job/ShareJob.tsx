@@ -28,7 +28,7 @@ export function ShareJob({ jobId, name }: { jobId: string; name: string }) {
   };
   return (
     <>
-      <button type="button" className="act" onClick={() => void share()}>
+      <button type="button" className="btn" onClick={() => void share()}>
         <Share2 size={17} aria-hidden="true" /> Share
       </button>
       {said && (

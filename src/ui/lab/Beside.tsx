@@ -58,14 +58,14 @@ export function Beside({
   return (
     <>
       <Heading>Kept beside</Heading>
-      <table className="w-full text-[0.92rem]">
+      <table className="table text-[0.92rem]">
         <thead>
           <tr>
             <td />
             {kept.map((k, i) => (
               <th key={i} scope="col" className="text-left font-bold pr-3">
                 {k.name}{' '}
-                <button type="button" className="act quiet md:!py-0 md:!min-h-0 text-sm" onClick={() => onDrop(i)}>
+                <button type="button" className="btn btn-link md:!py-0 md:!min-h-0 text-sm" onClick={() => onDrop(i)}>
                   drop
                 </button>
               </th>

@@ -112,7 +112,7 @@ export function LabPage() {
         <section aria-label="Set-up" className="flex flex-col gap-2">
           <label className="block">
             System
-            <select className="field" value={stored?.id ?? ''} onChange={(e) => setPicked(e.target.value)}>
+            <select className="select" value={stored?.id ?? ''} onChange={(e) => setPicked(e.target.value)}>
               {shelf.map((s) => (
                 <option key={s.id} value={s.id}>
                   {s.name}
@@ -155,7 +155,7 @@ export function LabPage() {
             <label className="block">
               On
               <select
-                className="field"
+                className="select"
                 value={ask.base}
                 onChange={(e) => set({ base: e.target.value as LabAsk['base'] })}
               >
@@ -169,14 +169,14 @@ export function LabPage() {
             {degrees('baseC', 'Base')}
             {degrees('airC', 'Air')}
           </div>
-          <button type="button" className="act" disabled={!trial} onClick={asThere}>
+          <button type="button" className="btn" disabled={!trial} onClick={asThere}>
             As at the place when mixing begins
           </button>
           <PlaceSetUp place={shown} set={movePlace} />
           {(run.answer || trial) && (
             <button
               type="button"
-              className="act"
+              className="btn"
               disabled={kept.length >= 3}
               onClick={() => setKept([...kept, { name: stored!.name, answer: run.answer, trial }])}
             >
@@ -188,7 +188,7 @@ export function LabPage() {
               <Heading>Back to {repair.name || 'the repair'}</Heading>
               <button
                 type="button"
-                className="act"
+                className="btn"
                 disabled={!run.answer}
                 onClick={() => changePass(repair, (r) => ({ ...r, massCapG: ask.massG, materialC: ask.startC }), 'lab')}
               >
@@ -196,7 +196,7 @@ export function LabPage() {
               </button>
               <button
                 type="button"
-                className="act"
+                className="btn"
                 disabled={!run.answer}
                 onClick={() => changePass(repair, (r) => ({ ...r, liftMm: ask.thicknessMm }), 'lab')}
               >
@@ -205,7 +205,7 @@ export function LabPage() {
               {trial && (
                 <button
                   type="button"
-                  className="act"
+                  className="btn"
                   onClick={() =>
                     changePass(
                       repair,
@@ -239,10 +239,10 @@ export function LabPage() {
                 The shelf is empty. Pots, lifts, starts and times appear here as soon as a system stands on it.
               </p>
               <div className="flex gap-2 flex-wrap">
-                <Link className="act firm" href="/shelf/new">
+                <Link className="btn btn-neutral" href="/shelf/new">
                   Type in a sheet
                 </Link>
-                <Link className="act" href="/">
+                <Link className="btn" href="/">
                   To the yard, where the sample is
                 </Link>
               </div>
@@ -281,7 +281,7 @@ export function LabPage() {
                       {stopped ? (
                         'stopped'
                       ) : (
-                        <button type="button" className="act quiet md:!py-0 md:!min-h-0" onClick={stop}>
+                        <button type="button" className="btn btn-link md:!py-0 md:!min-h-0" onClick={stop}>
                           stop
                         </button>
                       )}

@@ -71,7 +71,7 @@ export function PlaceAnswers({
         </p>
       </div>
       <div className="grid gap-4 grid-cols-1 xl:grid-cols-2 mt-3">
-        <table className="w-full self-start">
+        <table className="table self-start">
           <caption className="text-left font-bold">
             Every time of the sheet, from mixing at {dayAndClock(trial.startMs, zone)}
           </caption>

@@ -3,6 +3,7 @@ import { BASE_BEARS_C, paceOf, referenceOf, restsOn } from '@/core/cure';
 import { milestoneOf, type SheetRevision } from '@/core/system';
 import { attempt, formatDuration } from '@/core/units';
 import { useFormat } from '../shared/bits';
+import { Notice } from '../shared/Notice';
 import { HeatThroughDepth, HeatThroughTime } from './charts';
 import type { LabAnswer } from './use-heat';
 
@@ -20,14 +21,11 @@ export function PotAndLift({ answer, sheet, busy }: { answer: LabAnswer; sheet: 
   const bears = BASE_BEARS_C[ask.base];
   return (
     <div style={busy ? { opacity: 0.55 } : undefined} aria-busy={busy}>
-      <p
-        className="p-2 mb-2 text-sm"
-        style={{ background: 'var(--caution-bg)', color: 'var(--caution-ink)', border: '1px solid var(--rule)' }}
-      >
+      <Notice tone="caution" className="mb-2 text-sm">
         <strong>An estimate</strong>, {rests.ok ? rests.value : ''}, with usual figures for resin and amine. The sheet’s
         own limits overrule it.
         {busy ? ' Being recomputed…' : ''}
-      </p>
+      </Notice>
       <div className="grid gap-4 grid-cols-1 xl:grid-cols-2">
         <div className="paper p-3">
           <h2 className="font-bold">The pot</h2>

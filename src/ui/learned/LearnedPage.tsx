@@ -47,8 +47,7 @@ export function LearnedPage() {
             <label className="flex items-center gap-2.5 my-2 min-h-9">
               <input
                 type="checkbox"
-                className="size-5"
-                style={{ accentColor: 'var(--ink)' }}
+                className="checkbox"
                 checked={learn}
                 onChange={(e) => setPrefs({ learn: e.target.checked })}
               />

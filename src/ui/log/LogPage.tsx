@@ -85,15 +85,15 @@ export function LogPage({ jobId }: { jobId: string }) {
         )}
         {all.length > entries.length && (
           <div className="flex gap-2 mb-2 no-print items-center">
-            <button type="button" className="act text-sm" onClick={() => setMost(most + FURTHER)}>
+            <button type="button" className="btn text-sm" onClick={() => setMost(most + FURTHER)}>
               {Math.min(FURTHER, all.length - entries.length)} earlier entries
             </button>
-            <button type="button" className="act quiet text-sm" onClick={() => setMost(all.length)}>
+            <button type="button" className="btn btn-link text-sm" onClick={() => setMost(all.length)}>
               all {all.length}
             </button>
           </div>
         )}
-        <table className="w-full paper">
+        <table className="table paper">
           <thead className="text-left soft text-sm">
             <tr>
               <th className="font-normal p-2">when</th>
@@ -150,7 +150,7 @@ export function LogPage({ jobId }: { jobId: string }) {
                     <td className="align-top py-1.5 pr-2">{e.role}</td>
                     <td className="align-top py-1 text-right pr-2 no-print">
                       {!fixed && (
-                        <button type="button" className="act quiet text-sm" onClick={() => setAmending(last)}>
+                        <button type="button" className="btn btn-link text-sm" onClick={() => setAmending(last)}>
                           correct…
                         </button>
                       )}
@@ -212,7 +212,7 @@ function Chains({ events, names }: { events: readonly Event[]; names: ReadonlyMa
         <summary className="cursor-pointer text-sm">
           {chains.length} {chains.length === 1 ? 'chain' : 'chains'}
         </summary>
-        <table className="text-sm w-full">
+        <table className="table text-sm">
           <tbody>
             {chains.map((c) => (
               <tr key={`${c.repairId} ${c.browser}`}>
@@ -309,7 +309,7 @@ function Amend({ event, zone, words, onDone }: { event: Event; zone: string; wor
         </p>
       )}
       <SavingButton
-        className="act self-start"
+        className="btn self-start"
         onSave={async () => {
           if (why.text.trim().length < 3) return setFault('Write why: it stays in the record.');
           await record(event.repairId, { kind: 'withdrawn', why: why.text.trim() }, role, {

@@ -40,7 +40,7 @@ function Sheet({ view, at, nowMs }: StageProps) {
       </div>
       <p className="my-2">
         {shelf.length === 0 && 'The shelf is empty. '}
-        <Link className="act" href={typeSheetFor(view.job.id, repair)}>
+        <Link className="btn" href={typeSheetFor(view.job.id, repair)}>
           <FilePlus size={16} aria-hidden="true" /> Type in the sheet of what is at hand
         </Link>
       </p>
@@ -142,7 +142,7 @@ function Side({ view, at, nowMs }: StageProps) {
         <label className="block">
           Kit
           <select
-            className="field"
+            className="select"
             value={kit.id}
             onChange={(e) => changePass(repair, (r) => ({ ...r, kitId: e.target.value }))}
           >

@@ -59,7 +59,7 @@ export function SuitTable({ suits, repair }: { suits: readonly Suit[]; repair: P
                   <span className="block soft text-xs min-h-8">{systemKind(s.sheet.kind).label}</span>
                   <button
                     type="button"
-                    className="act text-sm md:!min-h-8 !px-2 md:!py-0.5"
+                    className="btn text-sm md:!min-h-8 !px-2 md:!py-0.5"
                     aria-pressed={chosen}
                     aria-label={`${chosen ? 'Chosen' : 'Choose'}: ${s.sheet.name}`}
                     disabled={!s.serves && !chosen}

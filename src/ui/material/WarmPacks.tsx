@@ -41,7 +41,7 @@ export function WarmPacks({ view, at }: Pick<StageProps, 'view' | 'at'>) {
       <div className="grid grid-cols-2 gap-2">
         <label className="block">
           The largest part is in a
-          <select className="field" value={container} onChange={(e) => setContainer(e.target.value as ContainerId)}>
+          <select className="select" value={container} onChange={(e) => setContainer(e.target.value as ContainerId)}>
             {Object.entries(CONTAINERS).map(([id, c]) => (
               <option key={id} value={id}>
                 {c.label}
@@ -51,7 +51,7 @@ export function WarmPacks({ view, at }: Pick<StageProps, 'view' | 'at'>) {
         </label>
         <label className="block">
           It goes into
-          <select className="field" value={warmer} onChange={(e) => setWarmer(e.target.value as WarmerId)}>
+          <select className="select" value={warmer} onChange={(e) => setWarmer(e.target.value as WarmerId)}>
             {Object.entries(WARMERS).map(([id, c]) => (
               <option key={id} value={id}>
                 {c.label}
@@ -97,7 +97,7 @@ export function WarmPacks({ view, at }: Pick<StageProps, 'view' | 'at'>) {
       {repair.materialC === null && (
         <button
           type="button"
-          className="act text-sm mt-1"
+          className="btn text-sm mt-1"
           onClick={() => changePass(repair, (r) => ({ ...r, materialC: wantC }), 'material')}
         >
           Plan with {format('temperature', wantC).text}

@@ -43,10 +43,10 @@ export function ListEditor({ list, write, problemAt }: Props) {
           {list.label} <span className="soft font-normal fig">{list.rows.length}</span>
         </h3>
         <span className="flex gap-1">
-          <button type="button" className="act quiet text-sm" onClick={() => setPaste(paste === null ? '' : null)}>
+          <button type="button" className="btn btn-link text-sm" onClick={() => setPaste(paste === null ? '' : null)}>
             <ClipboardPaste size={15} aria-hidden="true" /> paste
           </button>
-          <button type="button" className="act quiet text-sm" onClick={() => file.current?.click()}>
+          <button type="button" className="btn btn-link text-sm" onClick={() => file.current?.click()}>
             <Upload size={15} aria-hidden="true" /> CSV
           </button>
           <input
@@ -74,7 +74,7 @@ export function ListEditor({ list, write, problemAt }: Props) {
                 : ''}
             </span>
             <textarea
-              className="field fig"
+              className="textarea fig"
               rows={5}
               value={paste}
               aria-invalid={fault ? true : undefined}
@@ -86,7 +86,7 @@ export function ListEditor({ list, write, problemAt }: Props) {
               {prose(fault)}
             </p>
           )}
-          <button type="button" className="act text-sm mt-1" onClick={() => take(paste)} disabled={!paste.trim()}>
+          <button type="button" className="btn text-sm mt-1" onClick={() => take(paste)} disabled={!paste.trim()}>
             Take these rows
           </button>
         </div>
@@ -109,7 +109,7 @@ export function ListEditor({ list, write, problemAt }: Props) {
                 return (
                   <input
                     key={c.key}
-                    className="field"
+                    className="input"
                     aria-label={label}
                     defaultValue={String(row[c.key] ?? '')}
                     onBlur={(e) => e.target.value !== row[c.key] && set(i, c.key, e.target.value)}
@@ -119,7 +119,7 @@ export function ListEditor({ list, write, problemAt }: Props) {
                 return (
                   <select
                     key={c.key}
-                    className="field text-sm"
+                    className="select text-sm"
                     aria-label={label}
                     value={row[c.key]}
                     onChange={(e) => set(i, c.key, e.target.value)}
@@ -186,7 +186,7 @@ function NextRow({
   // Places of readings are proposed where they help most; everything else is added whole.
   if (list.key !== 'depth.readings')
     return (
-      <button type="button" className="act text-sm mt-1" onClick={() => add(list.blank)}>
+      <button type="button" className="btn text-sm mt-1" onClick={() => add(list.blank)}>
         <Plus size={15} aria-hidden="true" /> add
       </button>
     );

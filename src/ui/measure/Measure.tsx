@@ -59,7 +59,7 @@ function Sheet({ at }: StageProps) {
     return (
       <>
         {repair.void && (
-          <button type="button" className="act quiet m-3 mb-0" onClick={() => look({ ...now, adding: false })}>
+          <button type="button" className="btn btn-link m-3 mb-0" onClick={() => look({ ...now, adding: false })}>
             back to the drawing
           </button>
         )}

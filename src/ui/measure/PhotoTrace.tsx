@@ -26,7 +26,7 @@ export function PhotoTrace({ jobId, photoId, take }: Props) {
   const kept = useWorkspace((d) => (photoId ? d.attachments.get(photoId) : undefined));
   return (
     <div className="mt-2 flex items-start gap-3">
-      <button type="button" className="act text-sm" onClick={() => setOpen(true)}>
+      <button type="button" className="btn text-sm" onClick={() => setOpen(true)}>
         <ImagePlus size={16} aria-hidden="true" /> Outline from a photo…
       </button>
       {kept && (
@@ -208,7 +208,7 @@ function Tracing({ jobId, take }: { jobId: string; take: Props['take'] }) {
           <div className="flex gap-2">
             <button
               type="button"
-              className="act firm"
+              className="btn btn-neutral"
               disabled={!points}
               onClick={() => {
                 const kept = attachmentOf(jobId, 'image/jpeg', photo.base64);
@@ -220,7 +220,7 @@ function Tracing({ jobId, take }: { jobId: string; take: Props['take'] }) {
             </button>
             <button
               type="button"
-              className="act quiet"
+              className="btn btn-link"
               onClick={() =>
                 (marking ? setMarks : setTrace)((old) => [
                   ...old,
@@ -232,13 +232,13 @@ function Tracing({ jobId, take }: { jobId: string; take: Props['take'] }) {
             </button>
             <button
               type="button"
-              className="act quiet"
+              className="btn btn-link"
               disabled={!trace.length}
               onClick={() => setTrace(trace.slice(0, -1))}
             >
               back one corner
             </button>
-            <button type="button" className="act quiet" disabled={!marks.length} onClick={() => setMarks([])}>
+            <button type="button" className="btn btn-link" disabled={!marks.length} onClick={() => setMarks([])}>
               set the scale anew
             </button>
           </div>

@@ -113,7 +113,7 @@ export function ScanPanel({
   return (
     <section aria-label="3-D scan" className="flex flex-col gap-2 mt-2">
       <div className="flex flex-wrap gap-2 items-center">
-        <button type="button" className="act" onClick={() => file.current?.click()}>
+        <button type="button" className="btn" onClick={() => file.current?.click()}>
           <Box size={17} aria-hidden="true" /> {done || loaded ? 'Take in another scan' : 'Take in a scan'}
         </button>
         <input
@@ -138,7 +138,7 @@ export function ScanPanel({
             <button
               key={s.file}
               type="button"
-              className="act quiet text-sm"
+              className="btn btn-link text-sm"
               onClick={async () => {
                 const answer = await fetch(`/samples/${s.file}`).catch(() => null);
                 if (answer?.ok) void load(new File([await answer.blob()], s.file));
@@ -182,7 +182,7 @@ export function ScanPanel({
                   {likely.length ? `; ${likely.join(' or ')} is likelier.` : '.'}
                 </p>
                 {meant !== unit && (
-                  <button type="button" className="act quiet text-sm" onClick={() => setMeant(unit)}>
+                  <button type="button" className="btn btn-link text-sm" onClick={() => setMeant(unit)}>
                     It is that size
                   </button>
                 )}
@@ -212,7 +212,7 @@ export function ScanPanel({
           <div className="flex gap-2 flex-wrap">
             <button
               type="button"
-              className="act firm"
+              className="btn btn-neutral"
               disabled={!settled || busy !== null}
               onClick={() => void measure(false)}
             >
@@ -221,7 +221,7 @@ export function ScanPanel({
             {rim.length >= 3 && (
               <button
                 type="button"
-                className="act"
+                className="btn"
                 disabled={!settled || busy !== null}
                 onClick={() => void measure(true)}
               >
@@ -229,7 +229,7 @@ export function ScanPanel({
               </button>
             )}
             {rim.length > 0 && (
-              <button type="button" className="act quiet" onClick={() => setRim([])}>
+              <button type="button" className="btn btn-link" onClick={() => setRim([])}>
                 drop the drawn rim
               </button>
             )}
@@ -246,7 +246,7 @@ export function ScanPanel({
             style={{ accentColor: 'var(--ink)' }}
           />
           <span className="text-sm w-44">{busy.doing}</span>
-          <button type="button" className="act text-sm" onClick={stop}>
+          <button type="button" className="btn text-sm" onClick={stop}>
             <X size={15} aria-hidden="true" /> Cancel
           </button>
         </div>
@@ -280,7 +280,7 @@ export function ScanPanel({
           Click on the depth map to draw a rim by hand, or{' '}
           <button
             type="button"
-            className="act quiet text-sm"
+            className="btn btn-link text-sm"
             onClick={() =>
               setRim([
                 ...rim,

@@ -29,7 +29,7 @@ export function SettingOutFields({
     );
   if (!value)
     return (
-      <button type="button" className="act text-sm mt-3" onClick={() => write({}, 'begin')}>
+      <button type="button" className="btn text-sm mt-3" onClick={() => write({}, 'begin')}>
         Set it out…
       </button>
     );
@@ -74,7 +74,7 @@ export function SettingOutFields({
       {missing.length > 0 && <p className="soft text-sm mt-1">Still open: {missing.join(', ').toLowerCase()}.</p>}
       <button
         type="button"
-        className="act quiet text-sm"
+        className="btn btn-link text-sm"
         onClick={() => changeRepair(repairId, (r) => ({ ...r, settingOut: null }), 'setting:drop')}
       >
         drop the setting-out

@@ -164,7 +164,7 @@ function Row({
         </span>
         {d.shift ? (
           m.text === '' ? (
-            <button type="button" className="act text-sm justify-center" onClick={() => write({ ...m, text: 'read' })}>
+            <button type="button" className="btn text-sm justify-center" onClick={() => write({ ...m, text: 'read' })}>
               as listed
             </button>
           ) : (
@@ -256,7 +256,7 @@ function Row({
 function ToolField({ label, value, write }: { label: string; value: string; write: (tool: string) => void }) {
   return (
     <select
-      className="field text-sm"
+      className="select text-sm"
       aria-label={`${label}: tool`}
       value={value}
       onChange={(e) => write(e.target.value)}

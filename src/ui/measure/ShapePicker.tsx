@@ -51,7 +51,7 @@ export function ShapePicker({
                     <button
                       key={id}
                       type="button"
-                      className="act flex-col !items-stretch w-56 !p-0 !gap-0"
+                      className="btn flex-col !items-stretch w-56 !p-0 !gap-0"
                       onClick={() => choose(id)}
                     >
                       <span className="block w-full h-28">
@@ -81,7 +81,7 @@ export function ShapePicker({
         })}
       </div>
       {first && (
-        <button type="button" className="act quiet" onClick={() => setAll(!all)}>
+        <button type="button" className="btn btn-link" onClick={() => setAll(!all)}>
           {all ? `only what “${method.label}” plans` : 'show every shape that can be measured'}
         </button>
       )}

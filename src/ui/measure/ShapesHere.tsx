@@ -30,7 +30,7 @@ export function ShapesHere({ of, shapes, index, choose, add }: ShapesProps) {
             <button
               key={run[0]}
               type="button"
-              className="act text-sm"
+              className="btn text-sm"
               aria-pressed={run.includes(index)}
               onClick={() => choose(run[0]!)}
             >
@@ -40,10 +40,10 @@ export function ShapesHere({ of, shapes, index, choose, add }: ShapesProps) {
             </button>
           ))}
         {runs.length === 1 && <span className="font-semibold">{SHAPES[shapes[index]!.shape].label}</span>}
-        <button type="button" className="act quiet text-sm" onClick={add} disabled={shapes.length >= MOST_SHAPES}>
+        <button type="button" className="btn btn-link text-sm" onClick={add} disabled={shapes.length >= MOST_SHAPES}>
           <Plus size={15} aria-hidden="true" /> add a shape
         </button>
-        <button type="button" className="act quiet text-sm" onClick={() => removeShape(of, index)}>
+        <button type="button" className="btn btn-link text-sm" onClick={() => removeShape(of, index)}>
           <Trash2 size={15} aria-hidden="true" /> {runs.length > 1 ? 'take this one out' : 'another shape'}
         </button>
       </div>

@@ -58,7 +58,7 @@ export function VoidFields({ of, v, problemAt }: { of: PassRef; v: Void; problem
             check={(n) => (Number.isInteger(n) && n >= 1 ? null : 'A whole number, 1 or more.')}
           />
           <select
-            className="field text-sm"
+            className="select text-sm"
             aria-label={`Group ${i + 1} that differs: in what`}
             value={x.key}
             onChange={(e) =>
@@ -111,7 +111,7 @@ export function VoidFields({ of, v, problemAt }: { of: PassRef; v: Void; problem
       {v.count > 1 && lengths.length > 0 && (
         <button
           type="button"
-          className="act quiet text-sm"
+          className="btn btn-link text-sm"
           onClick={() =>
             changeVoid(
               of,

@@ -71,7 +71,7 @@ export function BlendFields({
                 <label className="block">
                   {i === 0 ? 'Filler' : <span className="sr-only">Filler {i + 1}</span>}
                   <select
-                    className="field"
+                    className="select"
                     value={f.filler}
                     onChange={(e) => change(i, { filler: e.target.value as FillerId, per100G: null })}
                   >
@@ -113,7 +113,7 @@ export function BlendFields({
             {free.length > 0 && blend.fillers.length < 6 && (
               <button
                 type="button"
-                className="act text-sm self-start"
+                className="btn text-sm self-start"
                 onClick={() =>
                   set({ ...blend, fillers: [...blend.fillers, { filler: free[0]!, share: 1, per100G: null }] })
                 }

@@ -94,7 +94,7 @@ export function ColourFields({
             remove={() => remove(t.id)}
           />
         ))}
-        <button type="button" className="act text-sm self-start" onClick={add}>
+        <button type="button" className="btn text-sm self-start" onClick={add}>
           <Plus size={15} aria-hidden="true" /> {colour.trials.length ? 'The next trial' : 'A first trial'}
         </button>
         {taken && recipe && <Recipes title={`${taken.name}, for one batch`} recipe={recipe} />}
@@ -220,21 +220,21 @@ function Trial({
       />
       {taken && <TextField label="Why this one" value={t.why} onChange={(why) => change({ why: why.slice(0, 300) })} />}
       <div className="flex gap-2 items-center mt-1.5 flex-wrap">
-        <button type="button" className="act text-sm" aria-pressed={taken} onClick={take}>
+        <button type="button" className="btn text-sm" aria-pressed={taken} onClick={take}>
           {taken ? 'taken' : 'take it'}
         </button>
-        <button type="button" className="act text-sm" aria-pressed={veins} onClick={asVeins}>
+        <button type="button" className="btn text-sm" aria-pressed={veins} onClick={asVeins}>
           for veins
         </button>
         <button
           type="button"
-          className="act text-sm"
+          className="btn text-sm"
           disabled={t.tints.length >= 12}
           onClick={() => change({ tints: [...t.tints, { name: 'tint', massG: 0.1, densityGPerMl: null }] })}
         >
           <Plus size={14} aria-hidden="true" /> tint
         </button>
-        <button type="button" className="act quiet text-sm" onClick={remove}>
+        <button type="button" className="btn btn-link text-sm" onClick={remove}>
           remove the trial
         </button>
       </div>
@@ -247,7 +247,7 @@ function Trial({
 function Recipes({ title, recipe }: { title: string; recipe: Recipe }) {
   const format = useFormat();
   return (
-    <table className="text-sm w-full" data-testid="recipe">
+    <table className="table text-sm" data-testid="recipe">
       <caption className="text-left font-semibold">
         {title}{' '}
         <span className="soft font-normal">

@@ -52,7 +52,7 @@ function Together({
         {kitWords(kits, together.kits.set.total)}
         {saves && <>, which saves {saves}</>}.
       </p>
-      <button type="button" className="act text-sm mt-1" onClick={join}>
+      <button type="button" className="btn text-sm mt-1" onClick={join}>
         Make them one repair of {together.repairIds.length} places
       </button>
       {why && (

@@ -72,7 +72,7 @@ function Sheet({ view, at }: StageProps) {
               <button
                 key={b.index}
                 type="button"
-                className="act text-sm md:!min-h-8 !px-2.5"
+                className="btn text-sm md:!min-h-8 !px-2.5"
                 aria-pressed={b === batch}
                 aria-label={`Batch ${b.index + 1}`}
                 onClick={() => setChosen(b.index)}
@@ -95,11 +95,11 @@ function Sheet({ view, at }: StageProps) {
       <div className="flex items-center gap-3 flex-wrap">
         <p className="soft text-sm flex-1">columns to the scale of the masses; the mix to that of the whole</p>
         {!selfHeats(plan.sheet) && (
-          <Link className="act" href={`/lab?repair=${at.repair.id}`}>
+          <Link className="btn" href={`/lab?repair=${at.repair.id}`}>
             <FlaskConical size={17} aria-hidden="true" /> Try it in the lab
           </Link>
         )}
-        <Link className="act" href={`/job/${view.job.id}/${at.repair.id}/bench?batch=${batch.index + 1}`}>
+        <Link className="btn" href={`/job/${view.job.id}/${at.repair.id}/bench?batch=${batch.index + 1}`}>
           <Scale size={17} aria-hidden="true" /> To the bench
         </Link>
       </div>
@@ -150,7 +150,7 @@ function Side({ view, at }: StageProps) {
         }
       />
       <MaterialLearned at={at} />
-      <table className="w-full">
+      <table className="table">
         <tbody>
           {mix.lines.map((l) => (
             <tr key={l.id}>

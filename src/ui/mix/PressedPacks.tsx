@@ -111,7 +111,7 @@ export function PressedPacks({
         {(sheet.mixer?.flowMl ?? 0) > 0 ? '; dark waves: pressed out until both parts flow' : ''}
         {packs.length > SHOWN ? `; the first ${SHOWN} of ${packs.length} packs` : ''}
       </p>
-      <table className="w-full max-w-[34rem]">
+      <table className="table max-w-[34rem]">
         <tbody>
           {rounds.map((b) => (
             <tr key={b.index} style={{ borderTop: '1px solid var(--paper-line)' }}>
@@ -127,7 +127,12 @@ export function PressedPacks({
         </tbody>
       </table>
       {mix.batches.length > SHOWN && (
-        <button type="button" className="act quiet self-start text-sm" aria-expanded={all} onClick={() => setAll(!all)}>
+        <button
+          type="button"
+          className="btn btn-link self-start text-sm"
+          aria-expanded={all}
+          onClick={() => setAll(!all)}
+        >
           {all ? 'fold' : `all ${mix.batches.length} ${single ? 'holes' : 'rounds'}`}
         </button>
       )}

@@ -34,7 +34,7 @@ export function Stops({ repair }: { repair: Piece }) {
           />
           <button
             type="button"
-            className="act"
+            className="btn"
             aria-label={`Remove the pause after hole ${s.after}`}
             onClick={() => write(stops.filter((_, k) => k !== i))}
           >
@@ -44,7 +44,7 @@ export function Stops({ repair }: { repair: Piece }) {
       ))}
       <button
         type="button"
-        className="act quiet text-sm"
+        className="btn btn-link text-sm"
         onClick={() =>
           write([...stops, { after: Math.max(1, Math.min(places - 1, Math.floor(places / 2))), minutes: 10 }])
         }

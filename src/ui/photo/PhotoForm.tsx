@@ -34,7 +34,7 @@ function PhotoForm({ repairId, role, first, step, onDone }: Props) {
       )}
       <label className="block mt-2">
         It shows
-        <select className="field" value={shows} onChange={(e) => setShows(e.target.value as Shows)}>
+        <select className="select" value={shows} onChange={(e) => setShows(e.target.value as Shows)}>
           {ALL.map((id) => (
             <option key={id} value={id}>
               {SHOWS[id]}
@@ -44,11 +44,11 @@ function PhotoForm({ repairId, role, first, step, onDone }: Props) {
       </label>
       <label className="block mt-2">
         A word beside it
-        <input className="field" value={caption} maxLength={300} onChange={(e) => setCaption(e.target.value)} />
+        <input className="input" value={caption} maxLength={300} onChange={(e) => setCaption(e.target.value)} />
       </label>
       <p className="soft text-sm mt-2">It is kept smaller, without the place and date that the camera wrote into it.</p>
       <SavingButton
-        className="act firm mt-3 min-h-12"
+        className="btn btn-neutral mt-3 min-h-12"
         disabled={!photo}
         onSave={async () => {
           const body = { kind: 'photo', shows, caption: caption.trim(), ...(step ? { step } : {}) } as const;

@@ -42,7 +42,7 @@ export function Photos({ repairId, zone, nowMs, role, first }: Props) {
           ))}
         </ul>
       )}
-      <button type="button" className="act mt-2" onClick={() => setTaking(true)}>
+      <button type="button" className="btn mt-2" onClick={() => setTaking(true)}>
         <Camera size={18} aria-hidden="true" /> Take a photograph…
       </button>
       <PhotoDialog

@@ -30,7 +30,7 @@ export function PickPage({ jobId }: { jobId: string }) {
   return (
     <div>
       <div className="no-print flex gap-2 p-4 items-center flex-wrap">
-        <button type="button" className="act firm" onClick={() => window.print()}>
+        <button type="button" className="btn btn-neutral" onClick={() => window.print()}>
           <Printer size={18} aria-hidden="true" /> Print
         </button>
         <CopyTables
@@ -44,7 +44,7 @@ export function PickPage({ jobId }: { jobId: string }) {
             list.protection.map((x) => [x]),
           ]}
         />
-        <Link className="act" href={`/job/${jobId}`}>
+        <Link className="btn" href={`/job/${jobId}`}>
           Back to the job
         </Link>
         <span className="flex-1" />
@@ -87,7 +87,7 @@ export function PickPage({ jobId }: { jobId: string }) {
         )}
         <Heading>Kits</Heading>
         {list.kits.length === 0 && <p>Nothing is planned yet.</p>}
-        <table className="w-full">
+        <table className="table">
           <tbody>
             {list.kits.map((k) => (
               <tr key={k.systemId + k.kit} style={{ borderBottom: '1px solid #aaa' }}>
@@ -109,7 +109,7 @@ export function PickPage({ jobId }: { jobId: string }) {
                 <td className="no-print text-right">
                   <button
                     type="button"
-                    className="act text-sm"
+                    className="btn text-sm"
                     onClick={() => setChecking(k)}
                     aria-label={`Check the contents of ${k.kit}`}
                   >
@@ -226,7 +226,7 @@ function Contents({ kit, repairId, onDone }: { kit: PickedKit; repairId: string 
         onDone();
       }}
     >
-      <table className="w-full">
+      <table className="table">
         <thead className="soft text-sm text-left">
           <tr>
             <th className="font-normal">what</th>
@@ -244,7 +244,7 @@ function Contents({ kit, repairId, onDone }: { kit: PickedKit; repairId: string 
                   type="number"
                   min={0}
                   max={999}
-                  className="field fig !w-20"
+                  className="input fig !w-20"
                   aria-label={`Found: ${l.what}`}
                   value={found[i]}
                   onChange={(e) =>
@@ -261,7 +261,7 @@ function Contents({ kit, repairId, onDone }: { kit: PickedKit; repairId: string 
           Missing: {short.map((s) => s.what).join(', ')}. A kit that is not whole is not used by eye.
         </p>
       )}
-      <button type="submit" className="act firm mt-3" disabled={!repairId}>
+      <button type="submit" className="btn btn-neutral mt-3" disabled={!repairId}>
         Into the record
       </button>
     </form>

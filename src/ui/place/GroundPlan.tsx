@@ -68,7 +68,7 @@ export function GroundPlan({
           onChange={(wayOut) => change({ wayOut }, 'ground:out')}
         />
         {repair.borders.length > 0 && !begun && (
-          <button type="button" className="act" onClick={() => change({ borders: [] }, 'ground:even')}>
+          <button type="button" className="btn" onClick={() => change({ borders: [] }, 'ground:even')}>
             Make them even
           </button>
         )}

@@ -86,12 +86,12 @@ export function Openers({ view, at, nowMs, prepareMin, none }: StageProps & { pr
   return (
     <div className="mt-2">
       {!found && (
-        <button type="button" className="act text-sm" onClick={look} disabled={busy}>
+        <button type="button" className="btn text-sm" onClick={look} disabled={busy}>
           {busy ? 'Trying…' : none ? 'What would open a window?' : 'What would make it sooner?'}
         </button>
       )}
       {busy && (
-        <button type="button" className="act text-sm ml-2" onClick={stop}>
+        <button type="button" className="btn text-sm ml-2" onClick={stop}>
           Stop
         </button>
       )}
@@ -127,7 +127,7 @@ export function Openers({ view, at, nowMs, prepareMin, none }: StageProps & { pr
                     : `: ${formatDuration(o.missMin)} too late.`}
                 </span>
               </span>
-              <button type="button" className="act text-sm" onClick={() => take(o)}>
+              <button type="button" className="btn text-sm" onClick={() => take(o)}>
                 Plan it so
               </button>
             </li>

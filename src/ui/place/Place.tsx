@@ -149,7 +149,7 @@ function Side({ view, at, nowMs }: StageProps) {
           .
         </p>
       )}
-      <Link className="act firm mt-2" href={`/job/${repair.jobId}/${repair.id}/run`}>
+      <Link className="btn btn-neutral mt-2" href={`/job/${repair.jobId}/${repair.id}/run`}>
         {actuals.startedAt === null ? 'To the running view' : 'Go on in the running view'}
       </Link>
       <StageFindings at={at} zone={view.job.zone} stage="place" />

@@ -2,6 +2,7 @@
 import { scaleTime } from 'd3';
 import { useMemo, useRef } from 'react';
 import { earliestWith, FAILS, type Starts, startSays } from '@/core/plan';
+import { Notice } from '../shared/Notice';
 import { useWidth } from '../shared/use-width';
 import { dayAndClock, shortWhen } from '../shared/when';
 
@@ -167,24 +168,21 @@ export function StartsBar({
         {earliestMs !== null && starts.bestMs !== null && (
           <>
             Earliest {dayAndClock(earliestMs, zone)}, best {dayAndClock(starts.bestMs, zone)}.{' '}
-            <button type="button" className="act text-sm" onClick={() => onTake(starts.bestMs!)}>
+            <button type="button" className="btn text-sm" onClick={() => onTake(starts.bestMs!)}>
               Begin at the best
             </button>
           </>
         )}
       </p>
       {starts.earliestMs === null && (
-        <p
-          className="p-2 mt-1 font-bold"
-          style={{ background: 'var(--caution-bg)', color: 'var(--caution-ink)', border: '1px solid var(--rule)' }}
-        >
+        <Notice tone="caution" className="mt-1 font-bold">
           No start in this week is good:{' '}
           {starts.reasons
             .slice(0, 3)
             .map((r) => `${FAILS[r.id]} (${Math.round((100 * r.starts) / starts.against.length)} %)`)
             .join(', ')}
           .
-        </p>
+        </Notice>
       )}
     </div>
   );

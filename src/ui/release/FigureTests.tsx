@@ -69,7 +69,7 @@ export function FigureTests({
               }}
             />
           ) : (
-            <button type="button" className="act text-sm" onClick={() => setAdding(true)}>
+            <button type="button" className="btn text-sm" onClick={() => setAdding(true)}>
               <Plus size={16} aria-hidden="true" /> A test by figures…
             </button>
           )}
@@ -115,7 +115,7 @@ function Figures({
           </span>
         </h3>
         {!closed && readings.length === 0 && (
-          <button type="button" className="act quiet" aria-label={`Remove ${kind.label}`} onClick={remove}>
+          <button type="button" className="btn btn-link" aria-label={`Remove ${kind.label}`} onClick={remove}>
             <Trash2 size={16} aria-hidden="true" />
           </button>
         )}
@@ -223,7 +223,7 @@ function Reading({ of, kind, repairId, role }: { of: FigureTest; kind: MeasuredK
         />
       )}
       <SavingButton
-        className="act"
+        className="btn"
         disabled={!value || (kind.fails && !failure)}
         onSave={async () => {
           await record(

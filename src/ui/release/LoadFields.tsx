@@ -21,7 +21,7 @@ export function LoadFields({ view, at, nowMs, strength }: StageProps & { strengt
   if (!load)
     return (
       <div className="mt-3">
-        <button type="button" className="act" onClick={() => change(FIRST_LOAD, 'new')}>
+        <button type="button" className="btn" onClick={() => change(FIRST_LOAD, 'new')}>
           Check a load…
         </button>
         <span className="soft text-sm ml-2">arithmetic for a first look; it replaces no design and no review</span>
@@ -91,7 +91,7 @@ export function LoadFields({ view, at, nowMs, strength }: StageProps & { strengt
             <span key={id} className="flex items-center gap-2">
               <button
                 type="button"
-                className="act text-sm"
+                className="btn text-sm"
                 aria-pressed={load[id]}
                 onClick={() => set({ [id]: !load[id] })}
               >
@@ -136,7 +136,7 @@ export function LoadFields({ view, at, nowMs, strength }: StageProps & { strengt
         )}
       </p>
       {check && check.working.length > 0 && <Working title="how the load is held against it" lines={check.working} />}
-      <button type="button" className="act text-sm mt-1" onClick={() => change(null, 'none')}>
+      <button type="button" className="btn text-sm mt-1" onClick={() => change(null, 'none')}>
         Check no load
       </button>
     </section>

@@ -57,7 +57,7 @@ export function Openings({
                   : reached &&
                     !actuals.released &&
                     actuals.startedAt !== null && (
-                      <button type="button" className="act text-sm" onClick={() => setSigning(m)}>
+                      <button type="button" className="btn text-sm" onClick={() => setSigning(m)}>
                         open for this…
                       </button>
                     )}
@@ -113,10 +113,10 @@ function Sign({
       <RememberedArea label="What may use it, and what not" rows={2} max={500} of={note} />
       <label>
         In the role of
-        <input className="field" value={role} onChange={(e) => setRole(e.target.value)} />
+        <input className="input" value={role} onChange={(e) => setRole(e.target.value)} />
       </label>
       <SavingButton
-        className="act firm self-start"
+        className="btn btn-neutral self-start"
         disabled={!role.trim()}
         onSave={async () => {
           await record(at.repair.id, { kind: 'opened', stage: m.kind, note: note.text.trim() }, role.trim());

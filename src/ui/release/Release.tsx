@@ -149,17 +149,17 @@ function Side({ view, at, nowMs }: StageProps) {
       {actuals.released && (
         <div className="mt-2">
           <div className="flex gap-2 mb-2">
-            <Link className="act firm" href={`/job/${view.job.id}/report`}>
+            <Link className="btn btn-neutral" href={`/job/${view.job.id}/report`}>
               The record as a report
             </Link>
-            <Link className="act" href={`/job/${view.job.id}/tag`}>
+            <Link className="btn" href={`/job/${view.job.id}/tag`}>
               Tag
             </Link>
           </div>
           <AskForBackup sinceMs={actuals.released.atMs} />
           <RememberedArea label="A lesson for the next like repair" rows={2} max={1000} of={lesson} />
           <SavingButton
-            className="act mt-1"
+            className="btn mt-1"
             disabled={!lesson.text.trim()}
             onSave={async () => {
               await record(repair.id, { kind: 'lesson', text: lesson.text.trim() }, role);

@@ -42,7 +42,7 @@ export function Signature({
         <label className="block mt-1">
           Handed over to
           <input
-            className="field"
+            className="input"
             value={to}
             maxLength={80}
             placeholder="who runs it from now on"
@@ -54,7 +54,7 @@ export function Signature({
         <label className="flex-1">
           In the role of
           <input
-            className="field"
+            className="input"
             value={role}
             maxLength={80}
             onChange={(e) => setRole(e.target.value)}
@@ -62,7 +62,7 @@ export function Signature({
           />
         </label>
         <SavingButton
-          className="act firm"
+          className="btn btn-neutral"
           disabled={disabled}
           onSave={async () => {
             const why = role.trim() ? (refused?.(role) ?? null) : 'Say in which role you sign.';
@@ -144,10 +144,10 @@ export function Inspection({
         <div className="flex gap-2 items-end">
           <label className="flex-1">
             Who
-            <input className="field" value={by} maxLength={120} onChange={(e) => setBy(e.target.value)} />
+            <input className="input" value={by} maxLength={120} onChange={(e) => setBy(e.target.value)} />
           </label>
           <SavingButton
-            className="act"
+            className="btn"
             disabled={!by.trim() || refused !== null}
             onSave={() => says('asked', by.trim())}
           >
@@ -169,13 +169,13 @@ export function Inspection({
       {inspection.state === 'asked' && !actuals.released && (
         <div className="flex gap-2 mt-1">
           <SavingButton
-            className="act"
+            className="btn"
             disabled={inspectorRefused(inspection.by, role) !== null}
             onSave={() => says('accepted', inspection.by)}
           >
             They accepted
           </SavingButton>
-          <SavingButton className="act" onSave={() => says('refused', inspection.by)}>
+          <SavingButton className="btn" onSave={() => says('refused', inspection.by)}>
             They did not
           </SavingButton>
         </div>

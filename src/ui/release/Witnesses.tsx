@@ -28,7 +28,7 @@ export function Witnesses({
         A cup proves ratio and mixing only: it cures in its own heat and is hard long before a thin, cold layer. How far
         the place has come is proved by a smear as thick as the pass, on a like base, left beside it.
       </p>
-      <table className="text-[0.95rem] mt-1">
+      <table className="table text-[0.95rem] mt-1">
         <thead className="soft text-sm text-left">
           <tr>
             <th className="font-normal pr-4">batch</th>
@@ -80,7 +80,7 @@ function Touch({
   return (
     <>
       <select
-        className="field !w-auto"
+        className="select !w-auto"
         aria-label={`${WITNESS_LABELS[of]} of batch ${batch + 1}`}
         value={said?.state ?? ''}
         onChange={(e) =>

@@ -1,6 +1,7 @@
 'use client';
 import type { RepairView } from '@/core/record';
 import { spoken } from '../shared/Conflicts';
+import { TONES } from '../shared/Notice';
 import { SavingButton } from '../shared/SavingButton';
 import { usePrefs } from '../workspace/prefs';
 import { replan, takeChangesBack } from '../workspace/workspace';
@@ -18,17 +19,16 @@ export function ChangedDraft({ whole }: { whole: RepairView }) {
   return (
     <section
       aria-label="Changed since work began"
-      className="no-print px-3 py-2 flex flex-wrap items-center gap-x-4 gap-y-1.5"
-      style={{ background: 'var(--caution-bg)', color: 'var(--caution-ink)', border: '1px solid var(--ink)' }}
+      className={`alert ${TONES.caution} no-print px-3 py-2 flex-wrap items-center gap-y-1.5`}
     >
       <p className="flex-1 min-w-[16rem]">
         <strong>Changed since work began, and not worked by:</strong> {places.slice(0, LISTED).join(', ')}
         {more > 0 ? ` and ${more} more` : ''}. The work goes on by the plan it began with.
       </p>
-      <SavingButton className="act text-sm" onSave={() => replan(draft.id, role)}>
+      <SavingButton className="btn text-sm" onSave={() => replan(draft.id, role)}>
         Plan anew from here
       </SavingButton>
-      <button type="button" className="act text-sm" onClick={() => takeChangesBack(draft.id)}>
+      <button type="button" className="btn text-sm" onClick={() => takeChangesBack(draft.id)}>
         Take the changes back
       </button>
     </section>

@@ -45,7 +45,7 @@ export function PassBar({
                 <Link
                   href={`/job/${draft.jobId}/${draft.id}/${stage}${passQuery(whole, id)}`}
                   aria-current={id === open ? 'step' : undefined}
-                  className="act text-sm truncate max-w-[16rem]"
+                  className="btn text-sm truncate max-w-[16rem]"
                   style={id === open ? { background: 'var(--ink)', color: 'var(--paper)' } : undefined}
                 >
                   {passName(draft, i)}
@@ -59,12 +59,12 @@ export function PassBar({
       )}
       {many && ofOne && <Between whole={whole} open={open} zone={zone} />}
       {!begun && (
-        <button type="button" className="act quiet text-sm md:!min-h-9" onClick={() => setAsking('next')}>
+        <button type="button" className="btn btn-link text-sm md:!min-h-9" onClick={() => setAsking('next')}>
           then…
         </button>
       )}
       {many && ofOne && (
-        <button type="button" className="act quiet text-sm md:!min-h-9" onClick={() => setAsking('this')}>
+        <button type="button" className="btn btn-link text-sm md:!min-h-9" onClick={() => setAsking('this')}>
           this pass…
         </button>
       )}
@@ -116,7 +116,7 @@ function Next({ draft, onDone }: { draft: Repair; onDone: () => void }) {
     <div key={method.id}>
       <button
         type="button"
-        className="act w-full text-left"
+        className="btn w-full text-left"
         disabled={why !== null}
         onClick={() => {
           changeRepair(draft.id, (r) => withNext(r, method), 'chain');
@@ -182,7 +182,7 @@ function ThisPass({ whole, id, onDone }: { whole: RepairView; id: string; onDone
       <div className="flex flex-wrap gap-2">
         <button
           type="button"
-          className="act text-sm"
+          className="btn text-sm"
           disabled={at === 0}
           onClick={() => try_((r) => withMoved(r, id, -1))}
         >
@@ -190,7 +190,7 @@ function ThisPass({ whole, id, onDone }: { whole: RepairView; id: string; onDone
         </button>
         <button
           type="button"
-          className="act text-sm"
+          className="btn text-sm"
           disabled={at === draft.chain.length - 1}
           onClick={() => try_((r) => withMoved(r, id, 1))}
         >
@@ -198,7 +198,7 @@ function ThisPass({ whole, id, onDone }: { whole: RepairView; id: string; onDone
         </button>
         <button
           type="button"
-          className="act text-sm danger"
+          className="btn text-sm btn-outline btn-error"
           onClick={() => try_((r) => withoutPass(r, id, started), true)}
         >
           Remove this pass

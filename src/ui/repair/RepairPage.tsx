@@ -153,7 +153,7 @@ export function RepairPage({
             <Prose>{p.sentence}</Prose>
           </p>
         ))}
-        <Link className="act firm self-start" href={`/job/${jobId}`}>
+        <Link className="btn btn-neutral self-start" href={`/job/${jobId}`}>
           Mend it in the job
         </Link>
       </main>

@@ -65,7 +65,7 @@ export function ReportPage({ jobId }: { jobId: string }) {
                   <button
                     key={r.repair.id}
                     type="button"
-                    className="act text-sm"
+                    className="btn text-sm"
                     aria-pressed={r === at}
                     onClick={() => setChosen(r.repair.id)}
                   >
@@ -143,23 +143,23 @@ function OfRepair({
   return (
     <div>
       <div className="flex flex-wrap gap-2 my-2 no-print items-center">
-        <button type="button" className="act firm" disabled={share !== null} onClick={() => void print()}>
+        <button type="button" className="btn btn-neutral" disabled={share !== null} onClick={() => void print()}>
           <FileDown size={18} aria-hidden="true" /> PDF
         </button>
         <button
           type="button"
-          className="act"
+          className="btn"
           onClick={() => saveText(`${name}.json`, JSON.stringify(doc, null, 1), 'application/json')}
         >
           <FileJson size={18} aria-hidden="true" /> JSON
         </button>
-        <button type="button" className="act" onClick={() => saveText(`${name}.csv`, entriesCsv(doc), 'text/csv')}>
+        <button type="button" className="btn" onClick={() => saveText(`${name}.csv`, entriesCsv(doc), 'text/csv')}>
           <Table size={18} aria-hidden="true" /> CSV
         </button>
-        <button type="button" className="act" onClick={() => window.print()}>
+        <button type="button" className="btn" onClick={() => window.print()}>
           <Printer size={18} aria-hidden="true" /> Print this page
         </button>
-        <Link className="act" href={`/job/${job.job.id}/tag`}>
+        <Link className="btn" href={`/job/${job.job.id}/tag`}>
           <QrCode size={18} aria-hidden="true" /> Tags
         </Link>
         {share !== null && (
@@ -167,7 +167,7 @@ function OfRepair({
             <progress value={share} max={1} aria-label="The report is being written" />
             <button
               type="button"
-              className="act quiet"
+              className="btn btn-link"
               onClick={() => {
                 run.current?.cancel();
                 setShare(null);
@@ -246,7 +246,7 @@ function Written({
       {doc.batches.length > 0 && (
         <>
           <Heading>Batches</Heading>
-          <table className="w-full text-[0.95rem]">
+          <table className="table text-[0.95rem]">
             <thead className="soft text-sm text-left">
               <tr>
                 <th className="font-normal">part</th>
@@ -303,7 +303,7 @@ function Written({
         </>
       )}
       <Heading>What happened</Heading>
-      <table className="w-full text-[0.95rem]">
+      <table className="table text-[0.95rem]">
         <tbody>
           {doc.entries.map((e, i) => (
             <tr key={`${e.at} ${i}`} style={{ borderTop: '1px solid var(--paper-line)' }}>
@@ -326,7 +326,7 @@ function Written({
         {doc.working.map((w) => (
           <section key={w.title}>
             <Heading>{w.title}</Heading>
-            <table className="w-full text-sm">
+            <table className="table text-sm">
               <tbody>
                 {w.lines.map((l, i) => (
                   <tr key={`${l.label} ${i}`}>

@@ -20,10 +20,10 @@ export function TagPage({ jobId }: { jobId: string }) {
   return (
     <div>
       <div className="no-print flex gap-2 p-4">
-        <button type="button" className="act firm" onClick={() => window.print()}>
+        <button type="button" className="btn btn-neutral" onClick={() => window.print()}>
           <Printer size={18} aria-hidden="true" /> Print
         </button>
-        <Link className="act" href={`/job/${jobId}`}>
+        <Link className="btn" href={`/job/${jobId}`}>
           Back to the job
         </Link>
       </div>

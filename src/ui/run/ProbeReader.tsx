@@ -47,7 +47,7 @@ export function ProbeReader({
         </span>
       </p>
       {!held ? (
-        <button type="button" className="act mt-1 min-h-11" onClick={() => setHeld(true)}>
+        <button type="button" className="btn mt-1 min-h-11" onClick={() => setHeld(true)}>
           Hold it to the place
         </button>
       ) : (
@@ -58,7 +58,7 @@ export function ProbeReader({
           {reading && <span className="fig">{reading.humidityPct} %</span>}
           <button
             type="button"
-            className="act min-h-11"
+            className="btn min-h-11"
             disabled={!reading?.settled || lost}
             onClick={() => {
               if (reading) onTake(reading.tempC, Math.max(1, reading.humidityPct));

@@ -165,7 +165,7 @@ export function RunPage({ jobId, repairId }: { jobId: string; repairId: string }
             </Link>
             <button
               type="button"
-              className="act p-2.5 min-h-11"
+              className="btn p-2.5 min-h-11"
               aria-pressed={afar}
               aria-label="Large, to be read from two metres"
               onClick={() => setPrefs({ afar: !afar })}
@@ -207,7 +207,7 @@ export function RunPage({ jobId, repairId }: { jobId: string; repairId: string }
                 pass.plan.sheet &&
                 !isMetered(pass.plan.sheet.kind) && (
                   <Link
-                    className="act mt-2 min-h-11"
+                    className="btn mt-2 min-h-11"
                     href={`/job/${jobId}/${repairId}/bench?pass=${step.passId}&batch=${step.batch + 1}`}
                   >
                     <Scale size={18} aria-hidden="true" /> To the scale
@@ -256,12 +256,12 @@ export function RunPage({ jobId, repairId }: { jobId: string; repairId: string }
           {started && step?.role === 'test' && (
             <section
               aria-label="Tests"
-              className="p-2.5 [&_.act]:min-h-11"
+              className="p-2.5 [&_.btn]:min-h-11"
               style={{ border: '1px dashed var(--rule)' }}
             >
               <HandTests whole={at} zone={zone} nowMs={nowMs} role={role} closed={actuals.released !== null} />
               {figureTests(at).length > 0 && (
-                <Link className="act mt-2 min-h-11" href={`/job/${jobId}/${repairId}/release`}>
+                <Link className="btn mt-2 min-h-11" href={`/job/${jobId}/${repairId}/release`}>
                   <ListChecks size={18} aria-hidden="true" /> To the tests by figures
                 </Link>
               )}
@@ -272,8 +272,7 @@ export function RunPage({ jobId, repairId }: { jobId: string; repairId: string }
             <label className="flex items-center gap-3 p-2.5 min-h-12" style={{ border: '2px solid var(--ink)' }}>
               <input
                 type="checkbox"
-                className="size-7"
-                style={{ accentColor: 'var(--ink)' }}
+                className="checkbox size-7"
                 checked={checked === step.id}
                 onChange={(e) => setChecked(e.target.checked ? step.id : null)}
               />
@@ -283,12 +282,15 @@ export function RunPage({ jobId, repairId }: { jobId: string; repairId: string }
             </label>
           )}
           {allDone ? (
-            <Link href={`/job/${jobId}/${repairId}/release`} className="act firm justify-center text-xl min-h-[4.4rem]">
+            <Link
+              href={`/job/${jobId}/${repairId}/release`}
+              className="btn btn-neutral justify-center text-xl min-h-[4.4rem]"
+            >
               To tests and signature
             </Link>
           ) : (
             <SavingButton
-              className="act firm justify-center text-xl font-bold min-h-[4.4rem] w-full"
+              className="btn btn-neutral justify-center text-xl font-bold min-h-[4.4rem] w-full"
               disabled={blocked || (started && !step)}
               onSave={go}
               data-testid="go"
@@ -299,21 +301,21 @@ export function RunPage({ jobId, repairId }: { jobId: string; repairId: string }
           <div className="grid grid-cols-3 gap-2.5">
             <button
               type="button"
-              className="act justify-center min-h-[3.6rem] font-medium"
+              className="btn justify-center min-h-[3.6rem] font-medium"
               onClick={() => setDialog('read')}
             >
               <Thermometer size={20} aria-hidden="true" /> Read a value
             </button>
             <button
               type="button"
-              className="act justify-center min-h-[3.6rem] font-medium"
+              className="btn justify-center min-h-[3.6rem] font-medium"
               onClick={() => setDialog('note')}
             >
               <NotebookPen size={20} aria-hidden="true" /> Note
             </button>
             <button
               type="button"
-              className="act justify-center min-h-[3.6rem] font-medium"
+              className="btn justify-center min-h-[3.6rem] font-medium"
               onClick={() => setDialog('photo')}
             >
               <Camera size={20} aria-hidden="true" /> Photo
@@ -321,7 +323,7 @@ export function RunPage({ jobId, repairId }: { jobId: string; repairId: string }
           </div>
           <button
             type="button"
-            className="act danger justify-center min-h-[3.6rem]"
+            className="btn btn-outline btn-error justify-center min-h-[3.6rem]"
             style={{ background: 'var(--stop-bg)', color: 'var(--stop-ink)', borderWidth: 2 }}
             disabled={!started}
             onClick={() => setDialog('trouble')}
@@ -346,7 +348,7 @@ export function RunPage({ jobId, repairId }: { jobId: string; repairId: string }
             : 'This browser does not keep the screen awake: the alarm is not assured. Take the calendar file as well.'}{' '}
           Clocks are kept as instants: a closed tab or an empty battery loses nothing.
         </p>
-        <CalendarButton view={view} name={repair.name} className="act mt-1 text-sm" />
+        <CalendarButton view={view} name={repair.name} className="btn mt-1 text-sm" />
         <StandInsChosen at={at} />
         {at.findings
           .filter((f) => f.severity !== 'stop')

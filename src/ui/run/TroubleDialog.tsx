@@ -60,7 +60,7 @@ function Which({ at, step, onChoose }: Pick<Props, 'at' | 'step'> & { onChoose: 
         <button
           key={t.id}
           type="button"
-          className="act min-h-14 text-left !justify-start flex-col !items-start !gap-0"
+          className="btn min-h-14 text-left !justify-start flex-col !items-start !gap-0"
           onClick={() => onChoose(t.id)}
         >
           <span className="text-lg leading-tight">{t.label}</span>
@@ -139,7 +139,7 @@ function Met({
         <>
           <p>{trouble.signs} What does it show?</p>
           {signs.map((s) => (
-            <button key={s.id} type="button" className="act min-h-14 text-lg" onClick={() => setSign(s.id)}>
+            <button key={s.id} type="button" className="btn min-h-14 text-lg" onClick={() => setSign(s.id)}>
               {s.sign}
             </button>
           ))}
@@ -186,7 +186,7 @@ function Met({
             )}
           </dl>
           <SavingButton
-            className="act firm min-h-14 justify-center text-lg"
+            className="btn btn-neutral min-h-14 justify-center text-lg"
             disabled={needsBatch || needsAmount}
             onSave={async () => {
               await record(
@@ -209,7 +209,7 @@ function Met({
           </SavingButton>
         </>
       )}
-      <button type="button" className="act quiet self-start" onClick={sign ? () => setSign(null) : onElse}>
+      <button type="button" className="btn btn-link self-start" onClick={sign ? () => setSign(null) : onElse}>
         {sign ? 'another sign' : 'something else'}
       </button>
     </div>

@@ -53,14 +53,14 @@ function Face({ of: u, at, role }: { of: Uptake; at: PassView; role: string }) {
         <label className="flex-1">
           Coat {u.coatsMl.length + 1} took
           <input
-            className="field"
+            className="input"
             inputMode="decimal"
             value={text}
             placeholder={last === undefined ? '85 mL' : `less than ${format('volume', last).text}`}
             onChange={(e) => setText(e.target.value)}
           />
         </label>
-        <SavingButton className="act firm" onSave={keep} disabled={!text.trim()}>
+        <SavingButton className="btn btn-neutral" onSave={keep} disabled={!text.trim()}>
           Write it down
         </SavingButton>
       </div>

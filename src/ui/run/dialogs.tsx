@@ -59,7 +59,7 @@ export function ReadDialog({
   };
   return (
     <Dialog open={open} title="Read a value" onClose={onClose}>
-      <div className="flex flex-col gap-3 [&_.act]:min-h-12">
+      <div className="flex flex-col gap-3 [&_.btn]:min-h-12">
         <Choice
           label="Of what"
           options={[
@@ -101,7 +101,7 @@ export function ReadDialog({
         )}
         <button
           type="button"
-          className="act firm justify-center min-h-12"
+          className="btn btn-neutral justify-center min-h-12"
           disabled={!value && !(humidity && channel === 'air')}
           onClick={() => void save()}
         >
@@ -193,7 +193,7 @@ function NoteForm({ onClose, repairId, role }: Omit<Props, 'open'>) {
         <img src={`data:image/jpeg;base64,${photo.base64}`} alt={photo.name} className="h-28 mt-1" />
       )}
       <SavingButton
-        className="act firm mt-3 min-h-12"
+        className="btn btn-neutral mt-3 min-h-12"
         disabled={!note.text.trim()}
         onSave={async () => {
           const event = await record(repairId, { kind: 'note', text: note.text.trim() }, role);

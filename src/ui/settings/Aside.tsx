@@ -41,7 +41,7 @@ export function Aside() {
               <li key={`${s.kind}/${s.id}`}>
                 {s.kind} {s.id}: {s.reason}{' '}
                 {s.byHand && (
-                  <SavingButton className="act text-sm" onSave={() => workspace.takeBack([{ kind: s.kind, id: s.id }])}>
+                  <SavingButton className="btn text-sm" onSave={() => workspace.takeBack([{ kind: s.kind, id: s.id }])}>
                     Take it back
                   </SavingButton>
                 )}
@@ -50,7 +50,7 @@ export function Aside() {
           </ul>
           <button
             type="button"
-            className="act mt-1"
+            className="btn mt-1"
             onClick={() => saveText('set-aside.json', JSON.stringify(setAside, null, 1), 'application/json')}
           >
             Export them as they are
@@ -65,7 +65,7 @@ export function Aside() {
               <li key={job.id}>
                 {job.name || job.id}: {why}{' '}
                 <SavingButton
-                  className="act text-sm"
+                  className="btn text-sm"
                   onSave={() => workspace.setAside([{ kind: 'job', id: job.id }], why.slice(0, 200))}
                 >
                   Set it aside
@@ -85,7 +85,7 @@ export function Aside() {
           <div className="flex gap-2 flex-wrap mt-1">
             <button
               type="button"
-              className="act"
+              className="btn"
               onClick={async () => {
                 const found = await (await workspace.theStore()).read(orphans);
                 saveText('without-their-job.json', JSON.stringify(found, null, 1), 'application/json');
@@ -95,7 +95,7 @@ export function Aside() {
             </button>
             {/* While something is set aside its records only seem alone. */}
             <SavingButton
-              className="act danger"
+              className="btn btn-outline btn-error"
               disabled={setAside.length > 0}
               onSave={() => workspace.removeForGood(orphans)}
             >

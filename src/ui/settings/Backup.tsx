@@ -86,7 +86,7 @@ export function Backup() {
       </p>
       <div className="flex gap-2 flex-wrap mt-1">
         <SavingButton
-          className="act firm"
+          className="btn btn-neutral"
           disabled={jobs === 0}
           onSave={async () => {
             setSaid({ bad: false, text: `Everything is in one file, in ${await backUp()}.` });
@@ -95,11 +95,11 @@ export function Backup() {
         >
           Back up everything
         </SavingButton>
-        <button type="button" className="act" onClick={() => picker.current?.click()}>
+        <button type="button" className="btn" onClick={() => picker.current?.click()}>
           Take a backup in
         </button>
         {canPick() && (
-          <button type="button" className="act" onClick={() => void choose()}>
+          <button type="button" className="btn" onClick={() => void choose()}>
             {folder ? 'Another folder' : 'Choose a folder for backups'}
           </button>
         )}
@@ -151,7 +151,7 @@ export function AskForBackup({ sinceMs }: { sinceMs: number }) {
           ? 'No backup has been made from here yet.'
           : `The last backup is of ${new Date(last).toLocaleString()}.`}
       </p>
-      <SavingButton className="act mt-1" onSave={async () => setWent(await backUp())}>
+      <SavingButton className="btn mt-1" onSave={async () => setWent(await backUp())}>
         Back up everything now
       </SavingButton>
     </div>

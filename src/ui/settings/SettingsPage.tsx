@@ -119,7 +119,7 @@ export function SettingsPage() {
         {keeping.persisted === false && (
           <button
             type="button"
-            className="act mt-2"
+            className="btn mt-2"
             onClick={async () => {
               await navigator.storage.persist();
               await look();

@@ -1,5 +1,6 @@
 'use client';
 import type { ReactNode } from 'react';
+import { TONES } from './Notice';
 
 /** A line across the top: what is the matter, and the ways on. */
 export function Across({
@@ -16,12 +17,7 @@ export function Across({
   return (
     <div
       role={calm ? 'status' : 'alert'}
-      className="no-print px-4 md:px-6 py-2 flex flex-wrap gap-x-4 gap-y-1 items-center"
-      style={{
-        background: calm ? 'var(--caution-bg)' : 'var(--stop-bg)',
-        color: calm ? 'var(--caution-ink)' : 'var(--stop-ink)',
-        borderBottom: `2px solid ${calm ? 'var(--rule)' : 'var(--stop)'}`,
-      }}
+      className={`alert ${TONES[calm ? 'caution' : 'stop']} no-print px-4 md:px-6 py-2 flex-wrap gap-y-1 items-center border-0 border-b-2`}
     >
       <p className="min-w-0">
         <strong>{head} </strong>

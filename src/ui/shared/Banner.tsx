@@ -66,33 +66,33 @@ function TroubleLine({ trouble }: { trouble: Trouble }) {
   const ways = {
     newer: (
       <>
-        <button type="button" className="act" onClick={() => location.reload()}>
+        <button type="button" className="btn" onClick={() => location.reload()}>
           Load the page anew
         </button>
-        <button type="button" className="act" onClick={() => void takeOutRaw()}>
+        <button type="button" className="btn" onClick={() => void takeOutRaw()}>
           Take it out as a file
         </button>
-        <button type="button" className="act" onClick={startBeside}>
+        <button type="button" className="btn" onClick={startBeside}>
           Begin beside it
         </button>
       </>
     ),
     cleared: (
-      <button type="button" className="act" onClick={() => void workspace.putBack()}>
+      <button type="button" className="btn" onClick={() => void workspace.putBack()}>
         Put it back
       </button>
     ),
     lost: (
-      <button type="button" className="act" onClick={() => void workspace.open()}>
+      <button type="button" className="btn" onClick={() => void workspace.open()}>
         Try again now
       </button>
     ),
     'begun-anew': (
       <>
-        <Link className="act" href="/settings">
+        <Link className="btn" href="/settings">
           To the backups
         </Link>
-        <button type="button" className="act" onClick={() => workspace.knowsLoss()}>
+        <button type="button" className="btn" onClick={() => workspace.knowsLoss()}>
           I know
         </button>
       </>
@@ -183,10 +183,10 @@ function ClockLine() {
       head={`The clock of this device ${ahead > 0 ? 'jumped on' : 'was set back'} by ${formatDuration(Math.abs(ahead) / 60_000)}.`}
       ways={
         <>
-          <button type="button" className="act" onClick={follow}>
+          <button type="button" className="btn" onClick={follow}>
             {ahead > 0 ? 'The device slept: its time is right' : 'Its time was right all along'}
           </button>
-          <button type="button" className="act" onClick={() => void wasWrong()}>
+          <button type="button" className="btn" onClick={() => void wasWrong()}>
             It was wrong before and is right now
           </button>
         </>

@@ -76,7 +76,7 @@ function Differs({ conflict }: { conflict: Conflict }) {
   return (
     <section className="paper p-3 mb-2">
       <h2 className="font-bold">{title}</h2>
-      <table className="w-full my-2 text-sm">
+      <table className="table my-2 text-sm">
         <thead>
           <tr className="text-left soft">
             <th className="font-normal">what</th>
@@ -97,15 +97,15 @@ function Differs({ conflict }: { conflict: Conflict }) {
         </tbody>
       </table>
       <div className="flex gap-2 flex-wrap">
-        <button type="button" className="act" onClick={() => void settle(conflict, 'here')}>
+        <button type="button" className="btn" onClick={() => void settle(conflict, 'here')}>
           {from === 'file' ? 'Keep the one here' : here === undefined ? 'Let it go' : 'Keep the other tab’s'}
         </button>
         {draft ? (
-          <button type="button" className="act" onClick={() => void settle(conflict, 'other')}>
+          <button type="button" className="btn" onClick={() => void settle(conflict, 'other')}>
             {from === 'file' ? 'Take the one in the file' : here === undefined ? 'Put it back' : 'Take this tab’s'}
           </button>
         ) : (
-          <button type="button" className="act" onClick={() => void settle(conflict, 'both')}>
+          <button type="button" className="btn" onClick={() => void settle(conflict, 'both')}>
             Keep both, the other beside it
           </button>
         )}

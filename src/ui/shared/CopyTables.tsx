@@ -10,7 +10,7 @@ export function CopyTables({ more }: { readonly more?: readonly (readonly (reado
     <>
       <button
         type="button"
-        className="act"
+        className="btn"
         onClick={async () => {
           setDone(await copyTables(more));
           setTimeout(() => setDone(null), 2000);

@@ -31,7 +31,7 @@ export function CsvFile({
   };
   return (
     <div className="flex flex-col gap-2">
-      <button type="button" className="act text-sm self-start min-h-11" onClick={() => picker.current?.click()}>
+      <button type="button" className="btn text-sm self-start min-h-11" onClick={() => picker.current?.click()}>
         {label}
       </button>
       <input

@@ -40,16 +40,15 @@ export function Dialog({
       onClose={(e) => {
         if (!e.currentTarget.open) onClose();
       }}
-      className={`paper m-auto p-0 ${wide ? 'w-[min(60rem,96vw)]' : 'w-[min(34rem,94vw)]'} max-h-[92vh] backdrop:bg-black/50`}
-      style={{ color: 'var(--ink)' }}
+      className="modal"
     >
       {open && (
-        <div className="p-5">
+        <div className={`modal-box ${wide ? 'max-w-[60rem]' : 'max-w-[34rem]'}`}>
           <div className="flex items-center justify-between mb-4 gap-4">
             <h2 id={id} className="text-xl font-bold">
               {title}
             </h2>
-            <button type="button" className="act min-h-12 min-w-12 justify-center" aria-label="Close" onClick={onClose}>
+            <button type="button" className="btn min-h-12 min-w-12 justify-center" aria-label="Close" onClick={onClose}>
               <X size={18} aria-hidden="true" />
             </button>
           </div>

@@ -16,13 +16,13 @@ export function DropCounter({ value, onChange }: { value: number | null; onChang
         {value === null ? 'Not counted yet.' : `Now ${figure(value, 3)} drops to 1 mL.`}
       </p>
       <div className="flex gap-2 items-end flex-wrap mt-1">
-        <button type="button" className="act min-h-11 text-lg" onClick={() => setDrops(drops + 1)}>
+        <button type="button" className="btn min-h-11 text-lg" onClick={() => setDrops(drops + 1)}>
           one drop
         </button>
         <strong className="fig text-2xl min-w-12 text-right" data-testid="drops">
           {drops}
         </strong>
-        <button type="button" className="act quiet" onClick={() => setDrops(0)}>
+        <button type="button" className="btn btn-link" onClick={() => setDrops(0)}>
           from nought
         </button>
         <QuantityField
@@ -35,7 +35,7 @@ export function DropCounter({ value, onChange }: { value: number | null; onChang
         />
         <button
           type="button"
-          className="act"
+          className="btn"
           disabled={!found.ok}
           onClick={() => found.ok && onChange(found.value.perMl)}
         >

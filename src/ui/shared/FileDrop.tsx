@@ -60,7 +60,7 @@ export function FileDrop() {
           style={{ border: `2px solid ${said.bad ? 'var(--stop)' : 'var(--ink)'}` }}
         >
           <span className="flex-1">{said.text}</span>
-          <button type="button" className="act text-sm" onClick={() => setSaid(null)}>
+          <button type="button" className="btn text-sm" onClick={() => setSaid(null)}>
             Well
           </button>
         </div>

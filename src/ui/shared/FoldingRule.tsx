@@ -63,7 +63,7 @@ export function FoldingRule({
     <nav aria-label="Stages" className="no-print">
       <button
         type="button"
-        className="act w-full justify-between md:hidden mb-1"
+        className="btn w-full justify-between md:hidden mb-1"
         aria-expanded={unfolded}
         onClick={() => setUnfolded(!unfolded)}
       >

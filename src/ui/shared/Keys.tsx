@@ -186,7 +186,7 @@ export function Keys() {
       </Dialog>
       <Dialog open={open === 'go'} title="Go, or do" onClose={close}>
         <Command label="Go, or do" className="flex flex-col gap-2">
-          <Command.Input autoFocus placeholder="a job, a repair, a stage, something to do…" className="field" />
+          <Command.Input autoFocus placeholder="a job, a repair, a stage, something to do…" className="input" />
           <Command.List className="max-h-80 overflow-auto thin-scroll">
             <Command.Empty className="soft p-2">Nothing of that name.</Command.Empty>
             {acts.map(({ name, words, does }) => (

@@ -52,18 +52,18 @@ export function MishapCard({
       </p>
       <div className="flex flex-wrap gap-2">
         {again && (
-          <button type="button" className="act" onClick={again}>
+          <button type="button" className="btn" onClick={again}>
             Try again
           </button>
         )}
         {job && (
           <>
-            <button type="button" className="act" onClick={takeOut}>
+            <button type="button" className="btn" onClick={takeOut}>
               Export it
             </button>
             <button
               type="button"
-              className="act"
+              className="btn"
               onClick={() =>
                 void workspace.setAside([{ kind: 'job', id: job.id }], `it could not be shown: ${why.slice(0, 200)}`)
               }

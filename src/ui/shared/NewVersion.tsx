@@ -42,7 +42,7 @@ export function NewVersion() {
       head="A newer Grenko is ready."
       calm
       ways={
-        <button type="button" className="act" disabled={running > 0 || waiting > 0} onClick={take}>
+        <button type="button" className="btn" disabled={running > 0 || waiting > 0} onClick={take}>
           Take it now
         </button>
       }

@@ -16,13 +16,13 @@ export function OrderQuestion() {
             The entry before this one was written for <strong>{fullWhen(asked.last.at, zone)}</strong>; the clock here
             now says <strong>{fullWhen(asked.atMs, zone)}</strong>. One of them is wrong, and the waits count from them.
           </p>
-          <button type="button" className="act firm min-h-12" onClick={() => asked.answer('after')}>
+          <button type="button" className="btn btn-neutral min-h-12" onClick={() => asked.answer('after')}>
             It happened now, right after that one
           </button>
-          <button type="button" className="act min-h-12" onClick={() => asked.answer('as-it-is')}>
+          <button type="button" className="btn min-h-12" onClick={() => asked.answer('as-it-is')}>
             The clock is right: write it as it is, I correct the other in the log
           </button>
-          <button type="button" className="act quiet min-h-12" onClick={() => asked.answer('not-at-all')}>
+          <button type="button" className="btn btn-link min-h-12" onClick={() => asked.answer('not-at-all')}>
             Do not write it
           </button>
         </div>

@@ -25,7 +25,7 @@ export function PhotoInput({
           type="file"
           accept="image/*"
           capture={camera ? 'environment' : undefined}
-          className="field"
+          className="input"
           onChange={async (e) => {
             const file = e.target.files?.[0];
             if (!file) return onPhoto(null);

@@ -105,7 +105,7 @@ export function ReadField({
         id={id}
         ref={input}
         data-typed={name}
-        className="field fig font-semibold"
+        className="input fig font-semibold"
         value={draft ?? shown}
         placeholder={placeholder}
         disabled={disabled}
@@ -143,7 +143,7 @@ export function ReadField({
             <button
               key={choice.text}
               type="button"
-              className="act text-sm"
+              className="btn text-sm"
               onClick={() => {
                 setDraft(choice.text);
                 read(choice.text);

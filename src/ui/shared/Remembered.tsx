@@ -40,7 +40,7 @@ export function RememberedArea({
   return (
     <div className="mb-2">
       <label htmlFor={id}>{label}</label>
-      <textarea id={id} className="field" rows={rows} maxLength={max} {...of.field} />
+      <textarea id={id} className="textarea" rows={rows} maxLength={max} {...of.field} />
     </div>
   );
 }

@@ -1,8 +1,8 @@
 'use client';
-import { area, curveLinear, type ScaleTime } from 'd3';
+import { area, type ScaleTime } from 'd3';
 import Link from 'next/link';
-import { memo, useId } from 'react';
-import { type Ribbon, repairName, ribbonsOf } from '@/core/plan';
+import { memo, useMemo } from 'react';
+import { grownBetween, type Ribbon, repairName, ribbonsOf, thinned } from '@/core/plan';
 import type { RepairView } from '@/core/record';
 import { formatDuration } from '@/core/units';
 import { dayAndClock } from './when';
@@ -10,17 +10,15 @@ import { dayAndClock } from './when';
 const TEXTURE = { liquid: 'tx-liquid', gelled: 'tx-gelled', hardening: 'tx-hardening', set: 'tx-set' } as const;
 /** Height of what is still liquid, px. */
 const THREAD = 4;
+/** A tick of work, and of a hold point, px. */
+const TICK = 3;
+const HOLD_TICK = 5;
+/** Points of a ribbon nearer than that could not be told apart, px. */
+const POINT_PX = 6;
+/** Narrower nothing is seen, px. */
+const LEAST_PX = 1.5;
 /** Room that the word on an opening needs, px. */
 const OPEN_PX = 118;
-
-/** The share a ribbon has grown to at an instant, between its points. */
-function shareAt(grown: Ribbon['grown'], ms: number): number {
-  const i = grown.findIndex(([t]) => t >= ms);
-  if (i < 0) return grown.at(-1)?.[1] ?? 1;
-  if (i === 0) return grown[0]![1];
-  const [[t0, s0], [t1, s1]] = [grown[i - 1]!, grown[i]!];
-  return s0 + ((s1 - s0) * (ms - t0)) / Math.max(1, t1 - t0);
-}
 
 interface Box {
   readonly y: number;
@@ -29,7 +27,10 @@ interface Box {
   readonly right: number;
 }
 
-/** One pass: a thin thread while it is liquid, as high as it is cured, its texture from waves to solid. */
+/**
+ * One pass: a thin thread while it is liquid, as high as it is cured, its texture from waves to solid. Each state is
+ * one shape: a band of many passes is drawn anew with every pull.
+ */
 function RibbonShape({
   ribbon,
   until,
@@ -44,41 +45,41 @@ function RibbonShape({
   box: Box;
   zone: string;
 }) {
-  const clip = useId();
   const middle = box.y + box.height / 2;
   const high = (share: number) => (THREAD + (box.height - THREAD) * share) / 2;
-  const first = ribbon.states[0]!;
+  const shape = area<readonly [number, number]>()
+    .x(([ms]) => Math.min(x(ms), box.right))
+    .y0(([, share]) => middle - high(share))
+    .y1(([, share]) => middle + high(share))
+    .digits(1);
   const end = Math.min(ribbon.states.at(-1)!.toMs, until);
-  const points = [
-    ...ribbon.grown.filter(([ms]) => ms >= first.fromMs && ms <= end),
-    [end, shareAt(ribbon.grown, end)] as const,
-  ];
-  const outline =
-    area<readonly [number, number]>()
-      .x(([ms]) => Math.min(x(ms), box.right))
-      .y0(([, share]) => middle - high(share))
-      .y1(([, share]) => middle + high(share))
-      .curve(curveLinear)([[first.fromMs, shareAt(ribbon.grown, first.fromMs)], ...points]) ?? '';
+  // What is too short to be seen is drawn as wide as a line.
+  const pxMs = x.invert(1).getTime() - x.invert(0).getTime();
+  const grown = thinned(ribbon.grown, POINT_PX * pxMs);
+  const titles = useMemo(
+    () =>
+      ribbon.states.map((s) => `${ribbon.name ? `${ribbon.name}: ` : ''}${s.state} until ${dayAndClock(s.toMs, zone)}`),
+    [ribbon, zone],
+  );
   return (
     <g data-ribbon={ribbon.passId}>
-      <clipPath id={clip}>
-        <path d={outline} />
-      </clipPath>
-      <g clipPath={`url(#${clip})`}>
-        {ribbon.states.map((s) => (
-          <rect
+      {ribbon.states.map((s, i) =>
+        s.fromMs < end ? (
+          <path
             key={s.state}
-            x={x(s.fromMs)}
-            width={Math.max(1.5, Math.min(x(s.toMs), x(end), box.right) - x(s.fromMs))}
-            y={box.y}
-            height={box.height}
+            d={shape(grownBetween(grown, s.fromMs, Math.max(Math.min(s.toMs, end), s.fromMs + LEAST_PX * pxMs))) ?? ''}
             fill={`url(#${TEXTURE[s.state]})`}
           >
-            <title>{`${ribbon.name ? `${ribbon.name}: ` : ''}${s.state} until ${dayAndClock(s.toMs, zone)}`}</title>
-          </rect>
-        ))}
-      </g>
-      <path d={outline} fill="none" stroke="var(--ink)" strokeWidth="1" />
+            <title>{titles[i]}</title>
+          </path>
+        ) : null,
+      )}
+      <path
+        d={shape(grownBetween(grown, ribbon.states[0]!.fromMs, end)) ?? ''}
+        fill="none"
+        stroke="var(--ink)"
+        strokeWidth="1"
+      />
     </g>
   );
 }
@@ -135,7 +136,7 @@ interface RowProps {
 /** A repair on the time axis: its passes as ribbons, the work under them, its opening, its barrier. */
 export const RibbonRow = memo(function RibbonRow({ view, x, box, zone, wantedAt, current, href, habit }: RowProps) {
   const { plan } = view;
-  const ribbons = ribbonsOf(plan);
+  const ribbons = useMemo(() => ribbonsOf(plan), [plan]);
   const name = repairName(view.repair);
   const middle = box.y + box.height / 2;
   const stalls = plan.milestones.findLast((m) => m.kind === plan.serves)?.stalls ?? [];
@@ -180,14 +181,14 @@ export const RibbonRow = memo(function RibbonRow({ view, x, box, zone, wantedAt,
             </text>
           ) : null,
         )}
-      {plan.steps.map((s) => (
-        <path
-          key={`${s.passId}${s.id}`}
-          d={`M${x(s.startMs)} ${box.y + box.height} v${s.hold ? 5 : 3}`}
-          stroke="var(--ink)"
-          strokeWidth="1"
-        />
-      ))}
+      <path
+        d={plan.steps
+          .map((s) => `M${x(s.startMs).toFixed(1)} ${box.y + box.height}v${s.hold ? HOLD_TICK : TICK}`)
+          .join('')}
+        stroke="var(--ink)"
+        strokeWidth="1"
+        data-testid="work"
+      />
       {stalls.map((s) => (
         <g key={s.fromMs}>
           <path

@@ -48,7 +48,7 @@ export function Shell({ children }: { children: ReactNode }) {
   }, [system]);
   return (
     <>
-      <a href="#main" className="act firm absolute -left-[999px] focus:left-2 focus:top-2 z-50">
+      <a href="#main" className="btn btn-neutral absolute -left-[999px] focus:left-2 focus:top-2 z-50">
         Skip to the work
       </a>
       <Textures />

@@ -17,7 +17,7 @@ export function Override({ at, zone, finding }: { at: PassView; zone: string; fi
   const [open, setOpen] = useState(false);
   return (
     <>
-      <button type="button" className="act danger text-sm mt-1" onClick={() => setOpen(true)}>
+      <button type="button" className="btn btn-outline btn-error text-sm mt-1" onClick={() => setOpen(true)}>
         Go on all the same…
       </button>
       <Dialog open={open} title="Go on against a stop" onClose={() => setOpen(false)}>
@@ -63,14 +63,14 @@ function OverrideForm({
       <RememberedArea label="Reason" of={reason} />
       <label className="block mb-2">
         Your role
-        <input className="field" value={role} onChange={(e) => setRole(e.target.value)} />
+        <input className="input" value={role} onChange={(e) => setRole(e.target.value)} />
       </label>
       {fault && (
         <p role="alert" style={{ color: 'var(--stop)' }}>
           {fault}
         </p>
       )}
-      <SavingButton className="act firm mt-2" onSave={submit}>
+      <SavingButton className="btn btn-neutral mt-2" onSave={submit}>
         Keep this in the record and go on
       </SavingButton>
     </>
@@ -87,7 +87,7 @@ function WaysOut({ at, zone, finding }: { at: PassView; zone: string; finding: F
         <button
           key={set.path.join('.')}
           type="button"
-          className="act text-sm"
+          className="btn text-sm"
           onClick={() => changePass(at.repair, (r) => withPath(r, set.path, set.value), `way:${finding.id}`)}
         >
           {says(say)}

@@ -60,7 +60,7 @@ export function StandInAsk({
   return (
     <div className="flex flex-col gap-2 mt-2 max-w-md" data-testid="stand-in">
       {stop.later.map((l) => (
-        <SavingButton key={l.kind} className="act text-left" onSave={() => take({ by: 'later', kind: l.kind })}>
+        <SavingButton key={l.kind} className="btn text-left" onSave={() => take({ by: 'later', kind: l.kind })}>
           Wait for {l.label.toLowerCase()}: {shortWhen(l.atMs, zone, nowMs)}
         </SavingButton>
       ))}
@@ -75,11 +75,11 @@ export function StandInAsk({
         onClear={() => setMinutes(null)}
       />
       <div className="flex flex-wrap gap-2">
-        <SavingButton className="act" onSave={typed('own')}>
+        <SavingButton className="btn" onSave={typed('own')}>
           Wait my own figure
         </SavingButton>
         {stop.touch && (
-          <SavingButton className="act" onSave={typed('touch')}>
+          <SavingButton className="btn" onSave={typed('touch')}>
             Try it by touch
           </SavingButton>
         )}
@@ -102,7 +102,7 @@ export function StandInsChosen({ at }: { at: PassView }) {
             <span>
               {MILESTONES[k].label}: {says(at.repair.standIns[k]!)}
             </span>
-            <SavingButton className="act text-sm" onSave={() => choose(at, k, null, role)}>
+            <SavingButton className="btn text-sm" onSave={() => choose(at, k, null, role)}>
               Take back
             </SavingButton>
           </li>

@@ -1,7 +1,7 @@
 'use client';
 import { scaleLinear, scaleTime } from 'd3';
 import { memo, type PointerEvent, useMemo, useRef, useState } from 'react';
-import { stretchesOf } from '@/core/plan';
+import { type Stretch, stretchesOf } from '@/core/plan';
 import type { JobView, PassView } from '@/core/record';
 import { RibbonRow } from './RibbonRow';
 import { curvesOf, STRIP, stretchWords, TimeBandAir } from './TimeBandAir';
@@ -84,7 +84,14 @@ export const TimeBand = memo(function TimeBand({ view, current, nowMs, onStart, 
   );
   const hours = (range.to - range.from) / H;
   const step = hours <= 60 ? 6 : hours <= 110 ? 12 : 24;
-  const ticks = useMemo(() => localTicks(range.from, range.to, step, job.zone), [range, step, job.zone]);
+  const ticks = useMemo(
+    () =>
+      localTicks(range.from, range.to, step, job.zone).map((ms) => {
+        const hour = clock(ms, job.zone);
+        return { ms, says: hour === '00:00' || step === 24 ? dayAndClock(ms, job.zone) : hour };
+      }),
+    [range, step, job.zone],
+  );
   // On a narrow screen only every second or third of them has room for its words.
   const every = Math.max(1, Math.ceil(78 / ((step * (width - 14 - LEFT)) / Math.max(1, hours))));
   const closed = useMemo(() => gaps(plan.windows, range.from, range.to), [plan.windows, range]);
@@ -135,21 +142,18 @@ export const TimeBand = memo(function TimeBand({ view, current, nowMs, onStart, 
         {closed.map(([a, b]) => (
           <rect key={a} x={x(a)} width={Math.max(0, x(b) - x(a))} y={top + 4} height={tempH} fill="url(#tx-closed)" />
         ))}
-        {ticks.map((t, i) => (
-          <g key={t}>
-            <line x1={x(t)} x2={x(t)} y1={18} y2={height - 12} stroke="var(--hair)" strokeWidth="0.8" />
-            <text
-              x={x(t) + 4}
-              y={15}
-              fontSize="11.5"
-              className="fig"
-              fill="var(--ink)"
-              visibility={i % every || (x(t) < x(nowMs) + 24 && x(t) + 66 > x(nowMs) - 24) ? 'hidden' : undefined}
-            >
-              {clock(t, job.zone) === '00:00' || step === 24 ? dayAndClock(t, job.zone) : clock(t, job.zone)}
+        <path
+          d={ticks.map((t) => `M${x(t.ms).toFixed(1)} 18V${height - 12}`).join('')}
+          stroke="var(--hair)"
+          strokeWidth="0.8"
+        />
+        {ticks.map((t, i) =>
+          i % every || (x(t.ms) < x(nowMs) + 24 && x(t.ms) + 66 > x(nowMs) - 24) ? null : (
+            <text key={t.ms} x={x(t.ms) + 4} y={15} fontSize="11.5" className="fig" fill="var(--ink)">
+              {t.says}
             </text>
-          </g>
-        ))}
+          ),
+        )}
         <TimeBandAir
           curves={curves}
           x={x}
@@ -244,23 +248,36 @@ export const TimeBand = memo(function TimeBand({ view, current, nowMs, onStart, 
           </g>
         )}
       </svg>
-      <ul className="sr-only">
-        {stretches.slice(0, 20).map((s) => (
-          <li key={`${s.id}${s.fromMs}`}>{stretchWords(s, job.zone)}</li>
-        ))}
-        {shown.map((r) => (
-          <li key={r.repair.id}>
-            {r.repair.name}:{' '}
-            {r.plan.band
-              .map((b) => `${b.state} from ${dayAndClock(b.fromMs, job.zone)} to ${dayAndClock(b.toMs, job.zone)}`)
-              .join(', ')}
-            {r.plan.openMs !== null
-              ? `; may be opened ${dayAndClock(r.plan.openMs, job.zone)}`
-              : '; no opening in sight'}
-          </li>
-        ))}
-      </ul>
+      <BandInWords shown={shown} stretches={stretches} zone={job.zone} />
     </div>
+  );
+});
+
+/** The band for those who do not see it: told anew only when something of it changes, not with its width. */
+const BandInWords = memo(function BandInWords({
+  shown,
+  stretches,
+  zone,
+}: {
+  shown: JobView['repairs'];
+  stretches: readonly Stretch[];
+  zone: string;
+}) {
+  return (
+    <ul className="sr-only">
+      {stretches.slice(0, 20).map((s) => (
+        <li key={`${s.id}${s.fromMs}`}>{stretchWords(s, zone)}</li>
+      ))}
+      {shown.map((r) => (
+        <li key={r.repair.id}>
+          {r.repair.name}:{' '}
+          {r.plan.band
+            .map((b) => `${b.state} from ${dayAndClock(b.fromMs, zone)} to ${dayAndClock(b.toMs, zone)}`)
+            .join(', ')}
+          {r.plan.openMs !== null ? `; may be opened ${dayAndClock(r.plan.openMs, zone)}` : '; no opening in sight'}
+        </li>
+      ))}
+    </ul>
   );
 });
 

@@ -8,6 +8,7 @@ import { figure, format, type Kind, proseIn, type Voice, type WorkLine } from '@
 import { say } from '@/words';
 import { usePrefs } from '../workspace/prefs';
 import { useTyped } from '../workspace/typing';
+import { TONES } from './Notice';
 
 /** Prints a core value in the person's units. */
 export function useFormat() {
@@ -162,12 +163,6 @@ export function FindingSign({ severity, size = 44 }: { severity: Finding['severi
   );
 }
 
-const FINDING_STYLE: Record<Finding['severity'], { background: string; color: string; border: string }> = {
-  stop: { background: 'var(--stop-bg)', color: 'var(--stop-ink)', border: '2px solid var(--stop)' },
-  caution: { background: 'var(--caution-bg)', color: 'var(--caution-ink)', border: '1px solid var(--rule)' },
-  note: { background: 'var(--note-bg)', color: 'var(--ink)', border: '1px dashed var(--rule)' },
-};
-
 /** What was noticed: what, why, what to do. */
 export function FindingCard({
   finding,
@@ -183,8 +178,7 @@ export function FindingCard({
   const says = useSay(zone);
   return (
     <article
-      className="flex gap-3 p-2.5 mt-2"
-      style={FINDING_STYLE[finding.severity]}
+      className={`alert ${TONES[finding.severity]} mt-2`}
       data-severity={finding.severity}
       data-finding={finding.id}
     >
@@ -258,7 +252,7 @@ export function Choice<T extends string>({
             key={o.id}
             type="button"
             role="radio"
-            className="act text-sm"
+            className="btn text-sm"
             aria-checked={o.id === value}
             tabIndex={i === stop ? 0 : -1}
             title={o.title}
@@ -317,7 +311,7 @@ export function TextField({
     id,
     ref,
     'data-typed': label,
-    className: 'field',
+    className: multiline ? 'textarea' : 'input',
     value: draft ?? value,
     'aria-invalid': problem ? (true as const) : undefined,
     'aria-describedby': problem ? `${id}-say` : undefined,

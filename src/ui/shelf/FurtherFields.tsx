@@ -74,7 +74,7 @@ function StrengthFields() {
         <label className="block">
           Tested in
           <select
-            className="field"
+            className="select"
             value={draft.strengthTest}
             onChange={(e) => set({ strengthTest: e.target.value as SheetDraft['strengthTest'] })}
           >
@@ -103,7 +103,7 @@ function FinishFields() {
         <label className="block">
           Mixed, it is
           <select
-            className="field"
+            className="select"
             value={draft.flow}
             onChange={(e) => set({ flow: e.target.value as SheetDraft['flow'] })}
           >

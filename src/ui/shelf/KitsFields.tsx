@@ -110,7 +110,7 @@ export function KitsFields({
           </div>
         );
       })}
-      <button type="button" className="act text-sm mb-2" onClick={() => onChange([...kits, blankKit(kind)])}>
+      <button type="button" className="btn text-sm mb-2" onClick={() => onChange([...kits, blankKit(kind)])}>
         <Plus size={16} aria-hidden="true" /> Another pack
       </button>
     </>

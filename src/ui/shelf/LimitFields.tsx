@@ -38,7 +38,7 @@ export function LimitFields() {
             <button
               key={b}
               type="button"
-              className="act text-sm"
+              className="btn text-sm"
               aria-pressed={draft.bases.includes(b)}
               onClick={() =>
                 set({ bases: draft.bases.includes(b) ? draft.bases.filter((x) => x !== b) : [...draft.bases, b] })

@@ -70,7 +70,7 @@ export function Lots({ sheet }: { sheet: SheetRevision }) {
               </span>
               <button
                 type="button"
-                className="act text-sm"
+                className="btn text-sm"
                 onClick={() => setOpen(l.id)}
                 aria-label={`Change lot ${l.lot}`}
               >
@@ -80,7 +80,7 @@ export function Lots({ sheet }: { sheet: SheetRevision }) {
           );
         })}
       </ul>
-      <button type="button" className="act text-sm mt-2" onClick={add}>
+      <button type="button" className="btn text-sm mt-2" onClick={add}>
         <Plus size={16} aria-hidden="true" /> A lot
       </button>
       <Dialog open={mine !== undefined} title={`Lot of ${sheet.name}`} onClose={() => setOpen(null)}>
@@ -113,7 +113,7 @@ function LotForm({ lot, sheet, onGone }: { lot: Stock; sheet: SheetRevision; onG
         />
         <label className="block">
           Kit
-          <select className="field" value={lot.kitId} onChange={(e) => change({ kitId: e.target.value })}>
+          <select className="select" value={lot.kitId} onChange={(e) => change({ kitId: e.target.value })}>
             {sheet.kits.map((k) => (
               <option key={k.id} value={k.id}>
                 {k.label}
@@ -173,7 +173,7 @@ function LotForm({ lot, sheet, onGone }: { lot: Stock; sheet: SheetRevision; onG
           <label className="block flex-1">
             What happened
             <input
-              className="field"
+              className="input"
               value={breach}
               onChange={(e) => setBreach(e.target.value)}
               placeholder="a night at −6 °C in the boat house"
@@ -181,7 +181,7 @@ function LotForm({ lot, sheet, onGone }: { lot: Stock; sheet: SheetRevision; onG
           </label>
           <button
             type="button"
-            className="act"
+            className="btn"
             disabled={!breach.trim()}
             onClick={() => {
               change({ breaches: [...lot.breaches, { on: today(nowMs), text: breach.trim().slice(0, 200) }] });
@@ -197,7 +197,7 @@ function LotForm({ lot, sheet, onGone }: { lot: Stock; sheet: SheetRevision; onG
       </div>
       <button
         type="button"
-        className="act danger self-start"
+        className="btn btn-outline btn-error self-start"
         onClick={() => {
           removeLot(lot.id);
           onGone();

@@ -54,7 +54,7 @@ export function PasteTable({
       </label>
       <textarea
         id={id}
-        className="field fig"
+        className="textarea fig"
         rows={Math.min(12, Math.max(4, text.split('\n').length))}
         value={text}
         placeholder={'Temperature   Pot life   Handling\n10 °C   40 min   12 h\n20 °C   20 min   6 h'}
@@ -79,7 +79,7 @@ export function PasteTable({
                 <label className="block">
                   “{name}” is
                   <select
-                    className="field"
+                    className="select"
                     value={kindOf(i)}
                     onChange={(e) => say(i, { kind: e.target.value as MilestoneId | '' })}
                   >
@@ -95,7 +95,7 @@ export function PasteTable({
                   <label className="block">
                     “{name}” in
                     <select
-                      className="field"
+                      className="select"
                       value={unitOf(i) ?? ''}
                       onChange={(e) => say(i, { unit: e.target.value as ClockUnit })}
                     >
@@ -117,13 +117,13 @@ export function PasteTable({
       <div className="flex flex-wrap items-center gap-2 mt-2">
         <button
           type="button"
-          className="act firm"
+          className="btn btn-neutral"
           disabled={!times.length || keeps !== null}
           onClick={() => onTake(wanted.map(({ i, kind, time }) => ({ kind, text: linesOf(time, unitOf(i)) })))}
         >
           Take these times
         </button>
-        <button type="button" className="act quiet" onClick={onClose}>
+        <button type="button" className="btn btn-link" onClick={onClose}>
           Close
         </button>
         {times.length > 0 && keeps && <span role="status">{keeps}</span>}

@@ -5,6 +5,7 @@ import { sheetFlaws } from '@/core/cure';
 import { MILESTONES, PART_IDS, readPack, type SheetRevision, systemKind, tellsOf } from '@/core/system';
 import { type Kind, parseQuantity, type UnitSystem } from '@/core/units';
 import { Heading } from '../shared/bits';
+import { Notice } from '../shared/Notice';
 import { chooseSheet, passNamed } from '../workspace/choose';
 import { usePrefs } from '../workspace/prefs';
 import { keepTyped, keptTyped } from '../workspace/typing';
@@ -150,7 +151,7 @@ export function SheetForm({ start, before }: { start: SheetDraft; before: SheetR
           As you left it, not on the shelf yet.{' '}
           <button
             type="button"
-            className="act text-sm"
+            className="btn text-sm"
             onClick={() => {
               keepSheet(before, null);
               setDraft(start);
@@ -202,7 +203,7 @@ export function SheetForm({ start, before }: { start: SheetDraft; before: SheetR
           </p>
         )}
         {tried.length > 0 && (
-          <div role="alert" className="mt-3 p-3" style={{ border: '2px solid var(--stop)', color: 'var(--stop-ink)' }}>
+          <Notice tone="stop" role="alert" className="mt-3">
             <p className="font-bold">
               {tried.length} field{tried.length > 1 ? 's' : ''} to mend before it can stand on the shelf:
             </p>
@@ -216,27 +217,23 @@ export function SheetForm({ start, before }: { start: SheetDraft; before: SheetR
                 </li>
               ))}
             </ul>
-          </div>
+          </Notice>
         )}
         {slips !== null && slips.length > 0 && (
-          <div
-            role="alert"
-            className="mt-3 p-3"
-            style={{ background: 'var(--caution-bg)', color: 'var(--caution-ink)', border: '1px solid var(--rule)' }}
-          >
+          <Notice tone="caution" role="alert" className="mt-3">
             <p className="font-bold">Slips of typing? Compare with the paper; then put it on the shelf once more.</p>
             <ul className="list-disc pl-5">
               {slips.map((s) => (
                 <li key={s}>{s}</li>
               ))}
             </ul>
-          </div>
+          </Notice>
         )}
         <div
           className="sticky bottom-0 mt-3 py-3 flex flex-wrap gap-x-4 gap-y-2 items-center border-t"
           style={{ background: 'var(--ground)', borderColor: 'var(--rule)' }}
         >
-          <button type="submit" className="act firm">
+          <button type="submit" className="btn btn-neutral">
             Put it on the shelf{wantedFor && !before ? ' and choose it' : ''}
             {before ? ` as revision ${before.revision + 1}` : ''}
           </button>
@@ -295,7 +292,7 @@ function LikeAnother() {
     <label className="block max-w-md">
       Begin like another sheet
       <select
-        className="field"
+        className="select"
         value=""
         onChange={(e) => e.target.value && router.push(`/shelf/new?like=${e.target.value}`)}
       >

@@ -76,15 +76,15 @@ function SheetView({ sheet, onRevise }: { sheet: SheetRevision; onRevise: () => 
   return (
     <>
       <div className="flex gap-2 flex-wrap">
-        <button type="button" className="act" onClick={onRevise}>
+        <button type="button" className="btn" onClick={onRevise}>
           <FilePen size={16} aria-hidden="true" /> Make the next revision
         </button>
-        <Link className="act" href={`/shelf/new?like=${sheet.id}`}>
+        <Link className="btn" href={`/shelf/new?like=${sheet.id}`}>
           <Copy size={16} aria-hidden="true" /> Another system like this
         </Link>
         <button
           type="button"
-          className="act"
+          className="btn"
           onClick={() => saveText(fileName(sheet.name, 'grenko-sheet.json'), exportSheets([sheet]), 'application/json')}
         >
           <Download size={16} aria-hidden="true" /> As a file

@@ -45,10 +45,10 @@ export function ShelfPage() {
       </header>
       <main id="main">
         <div className="flex gap-2 flex-wrap items-center">
-          <Link href="/shelf/new" className="act firm">
+          <Link href="/shelf/new" className="btn btn-neutral">
             <FilePlus size={16} aria-hidden="true" /> Type in a sheet
           </Link>
-          <button type="button" className="act" onClick={() => picker.current?.click()}>
+          <button type="button" className="btn" onClick={() => picker.current?.click()}>
             <Upload size={16} aria-hidden="true" /> Take in a file
           </button>
           <input
@@ -67,7 +67,7 @@ export function ShelfPage() {
           {all.length > 0 && (
             <button
               type="button"
-              className="act"
+              className="btn"
               onClick={() => saveText('shelf.grenko-sheet.json', exportSheets(all), 'application/json')}
             >
               <Download size={16} aria-hidden="true" /> The shelf as a file
@@ -76,7 +76,7 @@ export function ShelfPage() {
           <label className="flex items-center gap-2 ml-auto">
             <span className="soft">find</span>
             <input
-              className="field !w-52"
+              className="input !w-52"
               value={wanted}
               onChange={(e) => setWanted(e.target.value)}
               placeholder="putty, timber, drops…"

@@ -59,7 +59,7 @@ export function TimesFields({
         As the sheet has them: <span className="fig">30 min</span>, <span className="fig">45 to 60 min at 23 C</span>,
         or a line for each temperature, <span className="fig">10 C: 4 h to 5 h</span>. A time it does not print stays
         empty.{' '}
-        <button type="button" className="act text-sm" aria-expanded={pasting} onClick={() => setPasting(!pasting)}>
+        <button type="button" className="btn text-sm" aria-expanded={pasting} onClick={() => setPasting(!pasting)}>
           <ClipboardPaste size={15} aria-hidden="true" /> Paste a whole table
         </button>
       </p>
@@ -79,7 +79,7 @@ export function TimesFields({
       <label className="inline-block max-w-64">
         <span className="sr-only">Another time</span>
         <select
-          className="field"
+          className="select"
           value=""
           onChange={(e) => onChange([...times, blankTime(e.target.value as MilestoneId)])}
         >

@@ -23,7 +23,7 @@ export function WhatItIs() {
         <label className="block">
           Kind
           <select
-            className="field"
+            className="select"
             value={draft.kind}
             onChange={(e) => set(ofKind(draft, e.target.value as SheetDraft['kind']))}
           >
@@ -44,7 +44,7 @@ export function WhatItIs() {
           <label className="block">
             Family
             <select
-              className="field"
+              className="select"
               value={draft.family}
               onChange={(e) => set({ family: e.target.value as SheetDraft['family'] })}
             >

@@ -37,7 +37,7 @@ export function Typed({
   const id = field ? `sheet-${field}` : own;
   const common = {
     id,
-    className: 'field fig',
+    className: multiline ? 'textarea fig' : 'input fig',
     value,
     placeholder: hint,
     'aria-invalid': fault ? (true as const) : undefined,
@@ -70,7 +70,7 @@ export function Typed({
         </p>
       )}
       {fault?.choices?.map((c) => (
-        <button key={c.text} type="button" className="act text-sm mr-1" onClick={() => onChange(c.text)}>
+        <button key={c.text} type="button" className="btn text-sm mr-1" onClick={() => onChange(c.text)}>
           {c.label}
         </button>
       ))}
@@ -92,7 +92,7 @@ export function Pick({
   return (
     <label className="block">
       {label}
-      <select className="field" value={value} onChange={(e) => onChange(e.target.value)}>
+      <select className="select" value={value} onChange={(e) => onChange(e.target.value)}>
         {options.map(([id, name]) => (
           <option key={id} value={id}>
             {name}

@@ -12,6 +12,7 @@ import { bundleOf } from '@/store/state';
 import { say } from '@/words';
 import { Heading, Prose, Ways } from '../shared/bits';
 import { Mishap, MishapCard } from '../shared/Mishap';
+import { Notice } from '../shared/Notice';
 import { TimeBand } from '../shared/TimeBand';
 import { dayAndClock, shortWhen } from '../shared/when';
 import { loadFinishedSample, loadMethodsSample, loadSample, removeSample } from '../workspace/exchange';
@@ -89,10 +90,10 @@ export function Yard() {
   };
   const actions = (
     <div className="flex gap-2 flex-wrap no-print">
-      <button type="button" className="act firm" onClick={create}>
+      <button type="button" className="btn btn-neutral" onClick={create}>
         <FilePlus2 size={18} aria-hidden="true" /> New job
       </button>
-      <button type="button" className="act" onClick={() => file.current?.click()}>
+      <button type="button" className="btn" onClick={() => file.current?.click()}>
         <FolderInput size={18} aria-hidden="true" /> Take in a job file
       </button>
       <input
@@ -104,26 +105,26 @@ export function Yard() {
         onChange={(e) => void take(e.target.files?.[0])}
       />
       {!sampleHere ? (
-        <button type="button" className="act" disabled={busy} onClick={() => void withSample(loadSample)}>
+        <button type="button" className="btn" disabled={busy} onClick={() => void withSample(loadSample)}>
           <Ship size={18} aria-hidden="true" /> Load the sample, Ostrel Lake
         </button>
       ) : (
-        <button type="button" className="act" disabled={busy} onClick={() => void withSample(removeSample)}>
+        <button type="button" className="btn" disabled={busy} onClick={() => void withSample(removeSample)}>
           <Trash2 size={18} aria-hidden="true" /> Remove the sample
         </button>
       )}
       {(sampleHere || jobs.length === 0) && (
-        <button type="button" className="act" disabled={busy} onClick={() => void showRound()}>
+        <button type="button" className="btn" disabled={busy} onClick={() => void showRound()}>
           <Footprints size={18} aria-hidden="true" /> Show me round
         </button>
       )}
       {sampleHere && !desk.jobs.has('sample-edges') && (
-        <button type="button" className="act" disabled={busy} onClick={() => void withSample(loadFinishedSample)}>
+        <button type="button" className="btn" disabled={busy} onClick={() => void withSample(loadFinishedSample)}>
           <Ship size={18} aria-hidden="true" /> Two finished jobs: a record to read
         </button>
       )}
       {sampleHere && !desk.jobs.has('sample-workshop') && (
-        <button type="button" className="act" disabled={busy} onClick={() => void withSample(loadMethodsSample)}>
+        <button type="button" className="btn" disabled={busy} onClick={() => void withSample(loadMethodsSample)}>
           <Ship size={18} aria-hidden="true" /> Two more jobs: every method
         </button>
       )}
@@ -141,17 +142,9 @@ export function Yard() {
       </header>
       <main id="main">
         {say && (
-          <p
-            role={say.bad ? 'alert' : 'status'}
-            className="p-2.5 mb-3"
-            style={{
-              border: `2px solid ${say.bad ? 'var(--stop)' : 'var(--rule)'}`,
-              background: say.bad ? 'var(--stop-bg)' : 'var(--paper)',
-              color: say.bad ? 'var(--stop-ink)' : 'var(--ink)',
-            }}
-          >
+          <Notice tone={say.bad ? 'stop' : 'told'} role={say.bad ? 'alert' : 'status'} className="mb-3">
             {say.text}
-          </p>
+          </Notice>
         )}
         {jobs.length === 0 ? (
           <>
