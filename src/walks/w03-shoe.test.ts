@@ -187,3 +187,18 @@ test('not accepted: left where it cannot be left alone', () => {
   expect(stop.severity).toBe('stop');
   expect(stop.todo).toMatch(/Choose a slot/);
 });
+
+test('a function test passed without its dry trial is a stop, until somebody says by what it was judged', () => {
+  const tried = (over: Partial<Piece>, answer: 'yes' | 'no' = 'yes') =>
+    plan(over, [['2027-04-18T15:00', { kind: 'test', test: 'start', answer }]], '2027-04-18T15:01').findings.filter(
+      (f) => f.title === 'Passed without its dry trial',
+    );
+  const untried = { answers: { ...piece().answers, function: 'no' } } as const;
+  expect(tried({})).toEqual([]);
+  expect(tried(untried, 'no')).toEqual([]);
+  const [stop] = tried(untried);
+  expect(stop).toMatchObject({ severity: 'stop', stage: 'release' });
+  expect(stop!.why).toMatch(/start of its travel.*nothing to compare with/);
+  const { function: _none, ...unasked } = piece().answers;
+  expect(tried({ answers: unasked })).toHaveLength(1);
+});

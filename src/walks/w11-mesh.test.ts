@@ -139,6 +139,80 @@ test('a crack that moves is a stop', () => {
   expect(p.findings.some((f) => f.severity === 'stop' && /moves/.test(f.title))).toBe(true);
 });
 
+describe('what gauge marks over it tell', () => {
+  const DAY = 86_400_000;
+  const marks = (...of: readonly (readonly [day: number, mm: number])[]): Partial<Piece> => ({
+    answers: { moves: 'no' },
+    gauge: of.map(([day, mm]) => ({ atMs: NOW - (10 - day) * DAY, mm })),
+  });
+  const told = (over: Partial<Piece>) =>
+    plan(over).findings.filter((f) => f.stage === 'inspect' && /moves|watched/i.test(f.title));
+
+  test('still for six days: nothing is said', () => {
+    expect(told(marks([0, 40], [3, 40.1], [6, 40]))).toEqual([]);
+    expect(told({ answers: { moves: 'no' } })).toEqual([]);
+  });
+  test('moved 0.3 mm: a stop with the flexible route, whatever was answered', () => {
+    const [stop, ...more] = told(marks([0, 40], [6, 40.3]));
+    expect(more).toEqual([]);
+    expect(stop).toMatchObject({ severity: 'stop', title: 'It moves' });
+    expect(stop!.why).toMatch(/40 mm to 40\.3 mm apart in 6 d.*0\.30? mm.*0\.20? mm/);
+    expect(stop!.todo).toMatch(/flexible route/);
+  });
+  test('a day of standing still is no proof', () => {
+    expect(told(marks([0, 40], [1, 40]))).toMatchObject([{ severity: 'caution', title: 'Not watched for long' }]);
+  });
+  test('the flexible route itself reads them without a word', () => {
+    const p = plan({
+      ...marks([0, 40], [6, 40.3]),
+      method: { id: 'flexible-joint', version: 1 },
+      settings: {},
+      schools: {},
+    });
+    expect(p.findings.filter((f) => f.title === 'It moves')).toEqual([]);
+  });
+});
+
+describe('its edge and its mesh', () => {
+  const said = (over: Partial<Piece>, title: RegExp) => plan(over).findings.filter((f) => title.test(f.title));
+
+  test('an edge feathered with no coat to follow is a caution, mended by a cut edge or by what is laid over it', () => {
+    const [feathered] = said({}, /Nothing goes over it/);
+    expect(feathered).toMatchObject({ severity: 'caution', stage: 'place' });
+    expect(feathered!.ways!.map((w) => w.set)).toEqual([{ path: ['schools', 'edge'], value: 'cut' }]);
+    expect(said({ schools: { edge: 'cut' } }, /Nothing goes over it/)).toEqual([]);
+    expect(said({ meets: { ...piece().meets, over: 'paint' } }, /Nothing goes over it/)).toEqual([]);
+  });
+  test('a skim in the chain is what goes over it', () => {
+    const mesh = repairOf(piece());
+    const skim = {
+      ...mesh.passes.p1!,
+      name: 'Skim',
+      method: { id: 'skim-coat', version: 1 },
+      takes: { from: 'face', of: 'p1', thickness: measured(1.5, 'gauge'), beyondMm: 75 },
+      gate: 'window',
+      void: null,
+      schools: {},
+      settings: {},
+    } as (typeof mesh.passes)['p1'];
+    const chain = { ...mesh, chain: ['p1', 'p2'], passes: { ...mesh.passes, p2: skim! } };
+    const p = printedPlan({ job, repairs: [chain], sheets: [sheet] }, NOW).repairs[0]!;
+    expect(p.findings.filter((f) => /Nothing goes over it/.test(f.title))).toEqual([]);
+  });
+  test('mesh of 120 lies in a bed of 150; wider than its bed it is torn off, and is told how wide it may be', () => {
+    expect(said({ settings: { ...piece().settings, meshWidth: 120 } }, /wider than its bed/)).toEqual([]);
+    const [wide] = said({ settings: { ...piece().settings, meshWidth: 200 } }, /wider than its bed/);
+    expect(wide!.why).toMatch(/200 mm wide and lies on 150 mm/);
+    expect(wide!.ways!.map((w) => w.set)).toEqual([{ path: ['settings', 'meshWidth'], value: 150 }]);
+  });
+  test('over a crack whose bed nobody measured it is wider than all there is', () => {
+    const bare = piece().void!;
+    const [wide] = said({ void: { ...bare, shapes: bare.shapes.slice(0, 1) } }, /wider than its bed/);
+    expect(wide!.why).toMatch(/100 mm wide and lies on 14 mm/);
+    expect(wide!.ways!.map((w) => w.set.value)).toEqual([10]);
+  });
+});
+
 describe('the skim over it, on the next day', () => {
   const claimed = (coversM2PerL: number | null, over: Partial<Piece> = {}) => {
     const skim: SheetRevision = { ...sheet, id: 'skim-1', systemId: 'skim', name: 'Skim', coversM2PerL };

@@ -264,3 +264,36 @@ describe('two rooms of one floor', () => {
     expect(rooms(...Array.from({ length: 13 }, () => 700))).toEqual([]);
   });
 });
+
+describe('what no floor can have', () => {
+  const joints = (over: Record<string, unknown>) =>
+    printedPlan(
+      {
+        job,
+        repairs: [repairOf(piece({ void: voidOf({ ...(piece().void!.shapes[0] as object), ...over } as VoidShape) }))],
+        sheets: [HEAPS],
+      },
+      NOW,
+    ).repairs[0]!.problems;
+
+  test('a tile larger than the floor is refused at its own side, whichever way it is turned', () => {
+    expect(joints({ tileLength: measured(4000, 'rule') })[0]).toMatchObject({
+      field: 'shapes.0.tileLength',
+      sentence: 'A tile of 4000 × 300 mm is larger than the whole area, 3600 × 2000 mm.',
+    });
+    expect(joints({ tileWidth: measured(3700, 'rule') })[0]).toMatchObject({ field: 'shapes.0.tileWidth' });
+    expect(joints({ tileLength: measured(2500, 'rule'), tileWidth: measured(2200, 'rule') })[0]).toMatchObject({
+      field: 'shapes.0.tileWidth',
+    });
+    // Laid lengthwise it has room.
+    expect(joints({ tileLength: measured(300, 'rule'), tileWidth: measured(3000, 'rule') })).toEqual([]);
+    expect(joints({ tileLength: measured(3600, 'rule'), tileWidth: measured(2000, 'rule') })).toEqual([]);
+  });
+  test('a joint no narrower than its tile is refused', () => {
+    expect(joints({ tileWidth: measured(8, 'rule') })[0]).toMatchObject({
+      field: 'shapes.0.jointWidth',
+      sentence: 'A joint 8 mm wide is no narrower than its tile, 8 mm.',
+    });
+    expect(joints({ tileWidth: measured(20, 'rule') })).toEqual([]);
+  });
+});

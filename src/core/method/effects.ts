@@ -34,6 +34,8 @@ export interface Effects {
   readonly finishTo: GritId | null;
   /** Grits are run with water. */
   readonly wet: boolean;
+  /** It lasts only under a pass or a coat that follows. */
+  readonly wantsCover: boolean;
   /** Less goes into a bore than the gap takes: the rod has to push it up. */
   readonly pushedUp: boolean;
   /** Rows, of tasks and of allowances, that are there by choice only. */
@@ -57,6 +59,7 @@ export const NO_EFFECTS: Effects = {
   level: 'flush',
   finishTo: null,
   wet: false,
+  wantsCover: false,
   pushedUp: false,
   shows: [],
   says: {},

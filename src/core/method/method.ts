@@ -49,6 +49,11 @@ export interface Method {
   /** What a material must be to serve it. */
   readonly takes: Takes;
   readonly questions: readonly Question[];
+  /**
+   * Marks over the place are read for days before: they must stand still, or are read only to be known. Absent where
+   * nothing can move.
+   */
+  readonly watched?: 'still' | 'told';
   readonly schools: readonly School[];
   readonly settings: readonly Setting[];
   readonly preparation: readonly string[];
@@ -69,6 +74,8 @@ export interface Method {
   readonly says: Readonly<Record<string, Message>>;
   readonly gaps?: Readonly<Record<string, Gap>>;
   readonly keeps?: FaceKeeps;
+  /** A strip is worked into a bed: the setting that holds how wide it is, and how wide the bed is, mm. */
+  readonly strip?: { readonly setting: string; readonly bedMm: (c: MethodContext) => number };
   /**
    * What a shape begins with for it, where that is another than usual: nobody measures the thickness of a film of
    * colour.

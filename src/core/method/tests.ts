@@ -83,6 +83,8 @@ export interface MethodTest {
   readonly id: string;
   readonly kind: TestKindId;
   readonly ask: string;
+  /** What it is compared with: a question asked beforehand, without whose yes it says nothing. */
+  readonly against?: string;
 }
 
 /** The kind of a test, with all that it may have. */

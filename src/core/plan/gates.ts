@@ -74,3 +74,7 @@ export const GATES: Readonly<Record<GateId, Gate>> = {
 /** Whether a pass lies on the one before it: on its face, or in a void of its own that touches it. */
 export const isTied = ({ takes, gate }: Pick<Pass, 'takes' | 'gate'>): boolean =>
   takes.from !== 'own' || !GATES[gate].apart;
+
+/** Whether a pass is laid on another: on its face, or tied to it as the one right before. */
+export const liesOn = (next: Pick<Pass, 'takes' | 'gate'>, passId: string): boolean =>
+  next.takes.from === 'own' ? isTied(next) : next.takes.of === passId;

@@ -4,7 +4,7 @@ import { attempt, type Problem } from '../units';
 import type { Window } from './calendar';
 import { derive, servedBy } from './derive';
 import { attempted } from './extra-steps';
-import { GATES, isTied } from './gates';
+import { GATES, isTied, liesOn } from './gates';
 import type { Hands } from './hands';
 import type { Laying } from './lay-ask';
 import { layingOf } from './laying';
@@ -164,8 +164,7 @@ function wetWork(
 ): Going {
   const { repair } = ask;
   const laying = layingFor(ask, ready, below?.laying ?? null, endAlone);
-  const onThis = next && (next.takes.from === 'own' ? isTied(next) : next.takes.of === repair.passId);
-  const covered = onThis && GATES[next.gate].abraded;
+  const covered = next && liesOn(next, repair.passId) && GATES[next.gate].abraded;
   const first = [...ready.wet, ...(covered ? ready.finish.filter((d) => d.onFace) : [])];
   if (below?.laying?.stop) {
     laying.cut(below.laying.stop, first);

@@ -5,6 +5,7 @@ import { MEETS_NOTHING, Meets, MilestoneId, Orientation, Way, WETNESS } from '..
 import { Celsius, Figure, Id, Instant, Mm, Percent } from '../units';
 import { Measured, SettingOut, Void } from '../void';
 import { Acceptance } from './acceptance';
+import { GaugeReading } from './gauge';
 import { Load } from './load-asked';
 import { Notice } from './notice';
 import { Side } from './side';
@@ -102,6 +103,8 @@ const Common = z.object({
       .nullable(),
   }),
   answers: z.record(Word, z.enum(['yes', 'no', 'unsure'])),
+  /** Marks over a crack, watched before anything rigid goes into it. */
+  gauge: z.array(GaugeReading).max(60).default([]),
   settingOut: SettingOut.nullable(),
   orientation: Orientation,
   /** How wet the base is found, and its moisture where it was measured, per cent by mass. */
@@ -259,6 +262,7 @@ export const FIRST_CHOICES = {
   waterAt: null,
   rests: [] as Rest[],
   notice: null,
+  gauge: [] as GaugeReading[],
 } as const satisfies Partial<Piece>;
 
 /** What the first pass of a repair begins with. */

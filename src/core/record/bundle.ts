@@ -6,6 +6,7 @@ import {
   FIRST_PASS,
   type Job,
   type JobPlan,
+  liesOn,
   NO_POTS,
   type Piece,
   type Pots,
@@ -118,9 +119,11 @@ function viewRepair(
 ): RepairView {
   const { job, sheets, stock } = bundle;
   const passes: PassView[] = [];
-  for (const p of plan.passes) {
+  for (const [i, p] of plan.passes.entries()) {
+    const next = plan.passes[i + 1]?.piece;
+    const covered = next !== undefined && liesOn(next, p.passId);
     const mine = actuals.get(passKey(p.piece))!;
-    const context = { job, repair: p.piece, plan: p, actuals: mine, sheets, stock, nowMs, beside };
+    const context = { job, repair: p.piece, plan: p, actuals: mine, sheets, stock, nowMs, beside, covered };
     const before = passes.flatMap((x) => x.findings);
     const name = pieceName(p.piece, passes.length);
     const found = judge(context);

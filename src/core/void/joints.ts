@@ -58,6 +58,32 @@ function problems(s: Joints): readonly Problem[] {
   const misplaced = openLineProblems(cornersOf(s.outline), linesOf(s), 'movement.lines');
   if (misplaced.length) return misplaced;
   const [l, b, w] = own(s);
+  const corners = cornersOf(s.outline);
+  const extents = ([0, 1] as const).map((axis) => {
+    const on = corners.map((p) => p[axis]);
+    return Math.max(...on) - Math.min(...on);
+  });
+  // A slab may be cut to its place, but not be larger than all of it whichever way it is turned.
+  const [long, short] = [Math.max(l, b), Math.min(l, b)];
+  const tooLong = long > Math.max(...extents) + 0.5;
+  if (tooLong || short > Math.min(...extents) + 0.5)
+    return [
+      {
+        field: tooLong === l >= b ? 'tileLength' : 'tileWidth',
+        value: tooLong ? long : short,
+        allowed: `up to ${figure(Math.max(...extents))} × ${figure(Math.min(...extents))} mm`,
+        sentence: `A tile of ${asMeasured(long)} × ${asMeasured(short)} mm is larger than the whole area, ${figure(Math.max(...extents))} × ${figure(Math.min(...extents))} mm.`,
+      },
+    ];
+  if (w >= short)
+    return [
+      {
+        field: 'jointWidth',
+        value: w,
+        allowed: `under ${asMeasured(short)} mm`,
+        sentence: `A joint ${asMeasured(w)} mm wide is no narrower than its tile, ${asMeasured(short)} mm.`,
+      },
+    ];
   const joint = outlineArea(s.outline).areaMm2 * jointShare(l, b, w);
   return openMm2(s) >= joint
     ? [

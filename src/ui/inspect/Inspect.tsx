@@ -12,6 +12,7 @@ import { DayField } from '../shared/WhenField';
 import { usePrefs } from '../workspace/prefs';
 import { changePass } from '../workspace/workspace';
 import { BaseFields, type BaseProps } from './BaseFields';
+import { GaugeFields } from './GaugeFields';
 import { KnownFields } from './KnownFields';
 import { MeetsFields } from './MeetsFields';
 import { NoticeFields } from './NoticeFields';
@@ -98,6 +99,9 @@ function Sheet({ view, at, nowMs }: StageProps) {
           </ol>
         </section>
       ))}
+      {at.whole.passes.some((p) => p.plan.method?.watched) && (
+        <GaugeFields repair={repair} zone={view.job.zone} nowMs={nowMs} />
+      )}
       <Heading>Usual mistakes</Heading>
       <ul className="list-disc pl-5 soft">
         {plan.method?.mistakes.map((m) => (

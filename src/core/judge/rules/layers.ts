@@ -29,6 +29,20 @@ const F = findings({
     why: 'Painted by {painted}, wet or tacky for {life}; the last batch goes in at {poured}.',
     todo: 'Paint in {stretches} stretches, each right before its batches; or a neat resin that stays open longer.',
   },
+  uncovered: {
+    severity: 'caution',
+    stage: 'place',
+    title: 'Nothing goes over it',
+    why: '“{choice}” fits {fits}, and no pass or coat follows: it comes up under the first wheel.',
+    todo: 'Add the pass that covers it, say what is laid on it, or choose otherwise.',
+  },
+  'mesh-wide': {
+    severity: 'caution',
+    stage: 'place',
+    title: 'The mesh is wider than its bed',
+    why: 'It is {mesh} wide and lies on {bed}: what stands out is not bedded and is torn off.',
+    todo: 'Measure bed and cover as they will be laid, or take a narrower strip.',
+  },
   'comes-to-nothing': {
     severity: 'note',
     stage: 'place',
@@ -37,10 +51,13 @@ const F = findings({
     todo: 'Look at its settings, or choose otherwise.',
   },
 });
+const INSTEAD = texts('finding.instead', { take: 'Take “{option}”', width: 'A strip {width} wide' });
 const WAY = texts('finding.even-sets.way', {
   thick: '{way, select, more {Thicker} other {Thinner}} by {lead}',
 });
 
+/** Strips are cut to that, mm. */
+const STRIP_STEP_MM = 5;
 /** A first layer is tried so much thinner or thicker than an even one, first in wide steps, then in fine ones, %. */
 const FROM = -30;
 const TO = 40;
@@ -120,6 +137,45 @@ export const layerRules: Readonly<Record<string, Rule>> = {
   'borders-let-go': ({ plan }) => (plan.mix?.bordersKept === false ? [F['borders-let-go']()] : []),
 
   // Of what somebody chose: a choice of ours is no mistake of theirs.
+  uncovered: ({ plan, repair, covered }) => {
+    const { method } = plan;
+    if (!method || covered || repair.meets.over !== null) return [];
+    return method.schools.flatMap((school) => {
+      const id = repair.schools[school.id] ?? school.byDefault;
+      const chosen = school.options.find((o) => o.id === id);
+      if (!chosen?.effect.wantsCover) return [];
+      return [
+        F.uncovered(
+          { choice: chosen.label, fits: chosen.fits },
+          {
+            ways: school.options
+              .filter((o) => !o.effect.wantsCover)
+              .map((o) => ({
+                say: INSTEAD.take({ option: o.label }),
+                set: { path: ['schools', school.id], value: o.id },
+              })),
+          },
+        ),
+      ];
+    });
+  },
+
+  'mesh-wide': ({ plan }) => {
+    const { method, context } = plan;
+    if (!method?.strip || !context) return [];
+    const { setting, bedMm } = method.strip;
+    const [mesh, bed] = [settingIn(context, setting), bedMm(context)];
+    if (!(mesh > bed + 0.5)) return [];
+    // Nobody cuts a strip to less than a step of his shears.
+    const fits = Math.floor(bed / STRIP_STEP_MM) * STRIP_STEP_MM;
+    const row = method.settings.find((s) => s.id === setting)!;
+    const ways =
+      fits >= row.min
+        ? [{ say: INSTEAD.width({ width: mm(fits) }), set: { path: ['settings', setting], value: fits } }]
+        : [];
+    return [F['mesh-wide']({ mesh: mm(mesh), bed: mm(bed) }, { ways })];
+  },
+
   'comes-to-nothing': ({ plan, repair }) => {
     const { method, mix } = plan;
     if (!method || !mix) return [];

@@ -1,5 +1,6 @@
 import { BASE_PROPERTIES, valueAt } from '../../climate';
-import { degC, exactly, mm, percent } from '../../say';
+import { gaugeOf } from '../../plan';
+import { degC, exactly, minutes, mm, percent } from '../../say';
 import { attempt } from '../../units';
 import { findings } from '../finding';
 import type { Rule } from './rule';
@@ -11,6 +12,20 @@ const F = findings({
     title: 'The joint moves more than its filling bears',
     why: 'Filled at {now} it opens by {opens} at {coldest} and closes by {closes} at {hottest}: {share} of its {width}, and the filling bears {bears}.',
     todo: 'Saw it to at least {least}, take a filling that bears more, or fill it nearer to the middle of its year.',
+  },
+  'gauge-moved': {
+    severity: 'stop',
+    stage: 'inspect',
+    title: 'It moves',
+    why: 'Marks over it stood {least} to {most} apart in {watched}: {moved}, where two readings may differ by {doubt}. What is filled in rigid breaks again beside the old line.',
+    todo: 'Take the flexible route, or keep it open.',
+  },
+  'gauge-short': {
+    severity: 'caution',
+    stage: 'inspect',
+    title: 'Not watched for long',
+    why: 'The marks stood still for {watched}; a crack opens and closes with the warmth of days.',
+    todo: 'Read them again after two days or more.',
   },
   'joint-shape': {
     severity: 'caution',
@@ -62,6 +77,23 @@ export const movementRules: Readonly<Record<string, Rule>> = {
         least: mm(Math.ceil((most / movement) * 100 * 2) / 2),
       }),
     ];
+  },
+
+  gauge: ({ plan, repair }) => {
+    const told = plan.method?.watched === 'still' ? gaugeOf(repair.gauge) : null;
+    if (!told) return [];
+    const watched = minutes(told.watchedMs / 60_000);
+    if (told.moves)
+      return [
+        F['gauge-moved']({
+          least: mm(told.leastMm, 4),
+          most: mm(told.mostMm, 4),
+          moved: mm(told.movedMm, 2),
+          doubt: mm(told.doubtMm, 2),
+          watched,
+        }),
+      ];
+    return told.long ? [] : [F['gauge-short']({ watched })];
   },
 
   'joint-shape': ({ plan }) => {

@@ -14,6 +14,8 @@ export interface JudgeContext {
   readonly sheets: readonly SheetRevision[];
   readonly stock: readonly Stock[];
   readonly nowMs: number;
+  /** A pass of the same repair lies on this one. */
+  readonly covered?: boolean;
   /** Faces of other repairs at the same place that lie wet for a while; none where that is not known. */
   readonly beside?: readonly WetFace[];
 }

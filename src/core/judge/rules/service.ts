@@ -54,6 +54,13 @@ const F = findings({
     why: 'Closed {at} it holds from {done}; it may rest until {until}: {spare} to spare.',
     todo: '{costs, select, none {Say so to whoever runs it, and hang the tag on it.} other {Say so to whoever runs it: {costs}.}}',
   },
+  untried: {
+    severity: 'stop',
+    stage: 'release',
+    title: 'Passed without its dry trial',
+    why: '“{ask}” was answered yes, and nobody tried it dry: there is nothing to compare with.',
+    todo: 'Take the readings of a like part that is known to work, or say in the record by what it was judged.',
+  },
   overrun: {
     severity: 'caution',
     stage: 'place',
@@ -202,6 +209,17 @@ export const serviceRules: Readonly<Record<string, Rule>> = {
       ),
     ];
   },
+
+  untried: ({ plan, repair, actuals }) =>
+    (plan.method?.tests ?? [])
+      .filter(
+        (t) =>
+          t.against !== undefined &&
+          repair.answers[t.against] !== 'yes' &&
+          [t.id, `${repair.passId}/${t.id}`].some((id) => actuals.tests.get(id)?.answer === 'yes'),
+      )
+      .slice(0, 1)
+      .map((t) => F.untried({ ask: t.ask })),
 
   overrun: ({ plan }) => (plan.overruns ? [F.overrun()] : []),
 

@@ -2,6 +2,7 @@ import { mm, texts } from '../../say';
 import { type Faces, kindOf } from '../../void';
 import { shareOf } from '../allowances';
 import { clear, endOfMixing, waiting, weighedOrWhole } from '../common';
+import { topFaceM2 } from '../consumable';
 import { type MethodContext, settingIn } from '../context';
 import { broadcastSand, crackQuestions, sandSetting } from '../crack';
 import { options } from '../effects';
@@ -28,6 +29,8 @@ export function meshPieces(lengthMm: number, pieceMm: number, lapMm: number): nu
   return beyond > 0 ? Math.max(1, Math.ceil((lengthMm - lapMm) / beyond - 1e-9)) : 1;
 }
 const piecesOf = (c: MethodContext) => meshPieces(runMm(c), settingIn(c, 'piece'), settingIn(c, 'lap'));
+/** Width of what it is bedded in, mm: of the widest face, where several lie on one another. */
+const bedMm = (c: MethodContext) => (topFaceM2(c) * 1e6) / (runMm(c) * c.void.count);
 /** Mesh in all its pieces, mm. */
 const meshMm = (c: MethodContext) => runMm(c) + (piecesOf(c) - 1) * settingIn(c, 'lap');
 
@@ -45,6 +48,8 @@ export const crackMesh: Method = {
   takes: { flow: ['paste', 'mortar'], out: ['pot'], binder: ['resin', 'cement'], sand: true },
   params: { narrow: true },
   questions: crackQuestions,
+  watched: 'still',
+  strip: { setting: 'meshWidth', bedMm },
   schools: [
     {
       id: 'edge',
@@ -55,6 +60,7 @@ export const crackMesh: Method = {
           id: 'feathered',
           label: 'feathered out',
           fits: 'only under a coat that follows',
+          effect: { wantsCover: true },
           says: { edge: 'Drawn out to nothing at both edges' },
         },
         {
@@ -103,6 +109,15 @@ export const crackMesh: Method = {
       max: 50_000,
       stage: 'place',
     },
+    {
+      id: 'meshWidth',
+      label: 'Mesh, width',
+      kind: 'length',
+      byDefault: 100,
+      min: 10,
+      max: 2000,
+      stage: 'place',
+    },
     { id: 'lap', label: 'Mesh, overlap', kind: 'length', byDefault: 60, min: 0, max: 1000, stage: 'place' },
     sandSetting,
   ],
@@ -132,7 +147,7 @@ export const crackMesh: Method = {
   serves: 'foot',
   allowances: [shareOf('over', 'left on tools, pressed out')],
   says: { order: SAYS.order() },
-  gaps: { pieces: piecesOf, mesh: (c) => mm(meshMm(c)) },
+  gaps: { pieces: piecesOf, mesh: (c) => mm(meshMm(c)), meshWidth: (c) => mm(settingIn(c, 'meshWidth')) },
   consumes: [
     {
       id: 'mesh',
@@ -158,7 +173,7 @@ export const crackMesh: Method = {
         task: 'prep:cut',
         role: 'set-out',
         title: 'Cut the mesh: {pieces, plural, one {# piece} other {# pieces}}, {mesh} in all',
-        detail: 'Laps counted in; rolled against its bend.',
+        detail: '{meshWidth} wide, laps counted in; rolled against its bend.',
         confirm: 'Cut and flat',
         work: { fixed: 5 },
       },

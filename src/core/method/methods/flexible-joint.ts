@@ -24,6 +24,7 @@ export const flexibleJoint: Method = {
   setsOut: false,
   takes: { flow: ['pours', 'paste', 'putty'], out: ['pot', 'mixer', 'hand'], binder: ['resin'], sand: true },
   params: { narrow: true },
+  watched: 'told',
   questions: [
     soundBase,
     noWaterPressure,

@@ -33,6 +33,7 @@ export const pouredCrack: Method = {
   takes: { flow: ['pours'], out: ['pot', 'mixer'], binder: ['resin'], sand: true },
   params: { weighed: true, primed: 'neat-life' },
   questions: crackQuestions,
+  watched: 'still',
   schools: [
     {
       id: 'top',

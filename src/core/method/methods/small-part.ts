@@ -102,9 +102,14 @@ export const smallPart: Method = {
   cautions: ['No bare skin: both parts sensitise.', 'Strong magnets: fingers and tools kept clear.'],
   tools: ['rule and square', 'fine scale', 'abrasive and solvent', 'tape or clamps'],
   tests: [
-    { id: 'start', kind: 'function', ask: 'Does it work at the start of its travel, or read as in the dry trial?' },
-    { id: 'middle', kind: 'function', ask: 'And in the middle?' },
-    { id: 'end', kind: 'function', ask: 'And at the end?' },
+    {
+      id: 'start',
+      kind: 'function',
+      ask: 'Does it work at the start of its travel, or read as in the dry trial?',
+      against: 'function',
+    },
+    { id: 'middle', kind: 'function', ask: 'And in the middle?', against: 'function' },
+    { id: 'end', kind: 'function', ask: 'And at the end?', against: 'function' },
   ],
   finishAnswer: 'set, bead struck off',
   review: null,
