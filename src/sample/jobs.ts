@@ -201,9 +201,16 @@ export function sampleData(nowMs: number, zone: string): SampleData {
     workingHours: { fromHour: 8, toHour: 17, days: [1, 2, 3, 4, 5, 6, 7] },
     climate: { kind: 'daily', lowC: 8, lowHour: 6, highC: 18, highHour: 15, humidityAtLowPct: 78 },
   };
-  const landingRepairs = LANDING.map(({ by = ['mortar-patch', mortarSheet.id, 'small'], ...place }, i) =>
-    repair({ ...place, jobId: landing.id, order: i + 1 }, ...by),
-  );
+  const landingRepairs = LANDING.map(({ by = ['mortar-patch', mortarSheet.id, 'small'], marks = [], ...place }, i) => {
+    const gauge = marks.map(([daysAgo, mm]) => ({
+      atMs: tomorrow
+        .minus({ days: daysAgo + 1 })
+        .set({ hour: 8 })
+        .toMillis(),
+      mm,
+    }));
+    return repair({ ...place, gauge, jobId: landing.id, order: i + 1 }, ...by);
+  });
   const usedAtLanding = new Set(LANDING.map((p) => p.by?.[1] ?? mortarSheet.id));
 
   const boat = boatJob(common, tomorrow);

@@ -84,6 +84,8 @@ export const LANDING: readonly {
   readonly void: Void;
   /** Method, sheet and kit; resin mortar where nothing is said. */
   readonly by?: readonly [methodId: string, sheetId: string, kitId: string];
+  /** Gauge marks over it: how many days ago, and how far apart they stood, mm. */
+  readonly marks?: readonly (readonly [daysAgo: number, mm: number])[];
 }[] = [
   {
     id: 'sample-crack',
@@ -91,6 +93,11 @@ export const LANDING: readonly {
     place: 'Landing apron, along the drain',
     void: voidOf(apronCrack),
     by: ['poured-crack', 'sheet-crack-1', 'pair'],
+    marks: [
+      [9, 41.2],
+      [6, 41.3],
+      [2, 41.2],
+    ],
   },
   { id: 'sample-step', name: 'Step nosing', place: 'Upper step, lake side', void: voidOf(stepNosing, stepCorner) },
   { id: 'sample-spall', name: 'Ramp edge', place: 'Slip ramp, fifth bay', void: voidOf(scannedEdge) },

@@ -27,14 +27,13 @@ export function GaugeFields({ repair, zone, nowMs }: { repair: Piece; zone: stri
       <summary>gauge marks over it, read over days</summary>
       <div className="flex flex-col gap-2 mt-1 max-w-[34rem]" data-testid="gauge">
         {gauge.map((r, i) => (
-          <div key={`${r.atMs} ${i}`} className="flex gap-2 items-end">
+          <div key={`${r.atMs} ${i}`} className="grid grid-cols-[minmax(0,1fr)_7rem_auto] gap-2 items-end">
             <WhenField
               label={`Read, ${i + 1}`}
               value={r.atMs}
               zone={zone}
               atHour={8}
               onChange={(atMs) => set(i, { atMs })}
-              className="flex-1"
             />
             <QuantityField
               kind="length"

@@ -22,14 +22,13 @@ export function KnownFields({ base, change, zone, fromMs }: BaseProps & { zone: 
       <summary>its own temperature, where that is known</summary>
       <div className="flex flex-col gap-2 mt-1" data-testid="known">
         {rows.map((r, i) => (
-          <div key={`${r.atMs} ${i}`} className="flex gap-2 items-end">
+          <div key={`${r.atMs} ${i}`} className="grid grid-cols-[minmax(0,1fr)_7rem_auto] gap-2 items-end">
             <WhenField
               label={`From, ${i + 1}`}
               value={r.atMs}
               zone={zone}
               atHour={0}
               onChange={(atMs) => set(i, { atMs })}
-              className="flex-1"
             />
             <QuantityField
               kind="temperature"
