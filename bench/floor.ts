@@ -12,7 +12,7 @@ const floors = (nowMs: number): Bundle => {
 };
 
 /** A floor of 60 m² whose joints run some 400 m, each unit to its own border. */
-function floor(nowMs: number): Bundle {
+export function floor(nowMs: number): Bundle {
   const all = floors(nowMs);
   const slabs = all.repairs.find((r) => r.id === 'sample-slabs')!;
   const sized = slabs.chain.reduce((r, id) => {

@@ -5,6 +5,7 @@ import type { Page } from 'playwright-core';
 import { fresh, launch } from '../e2e/browser';
 import { JOB_FILE_VERSION, writeJobFile } from '../src/core/file';
 import { type Bundle, CORE_VERSION } from '../src/core/record';
+import { floor } from './floor';
 import { grownJob } from './jobs';
 
 /**
@@ -14,19 +15,31 @@ import { grownJob } from './jobs';
 export async function redraw(base: string): Promise<[string, number[]][]> {
   return [
     ...(await pulled(base, grownJob(10, Date.now()), [
-      ['redraw of a pulled temperature', 'hold', 'pull-temperature', 0, 1],
-      ['redraw of a pulled start', 'hold', 'pull-start-bench-0', 1, 0],
-      ['redraw of a pulled dimension', 'measure', 'pull-outline.length', 1, 0],
+      ['redraw of a pulled temperature', 'hold', testId('pull-temperature'), 'up-down'],
+      ['redraw of a pulled start', 'hold', testId('pull-start-bench-0'), 'on'],
+      ['redraw of a pulled dimension', 'measure', testId('pull-outline.length'), 'on'],
     ])),
     ...(await pulled(base, grownJob(10, Date.now(), 4), [
-      ['redraw of a pulled temperature, ten chains of four passes', 'hold', 'pull-temperature', 0, 1],
-      ['redraw of a pulled dimension, ten chains of four passes', 'measure?pass=p2', 'pull-foot', 1, 0],
+      ['redraw of a pulled temperature, ten chains of four passes', 'hold', testId('pull-temperature'), 'up-down'],
+      ['redraw of a pulled dimension, ten chains of four passes', 'measure?pass=p2', testId('pull-foot'), 'on'],
+    ])),
+    ...(await pulled(base, floor(Date.now()), [
+      ['redraw of a pulled border of a floor of 60 m²', 'place', '[aria-label="Border after 5"]', 'to-fro'],
     ])),
   ];
 }
 
+/** How the hand goes: ever further to the right, up and down, or to and fro. */
+const WAYS = {
+  on: (i: number) => [i * 2, 0],
+  'up-down': (i: number) => [0, (i % 10) * 4],
+  'to-fro': (i: number) => [(i % 10) * 2, 0],
+} as const;
+
 /** What is pulled: its name, where, by which handle, and which way. */
-type Pull = readonly [name: string, stage: string, testId: string, dx: number, dy: number];
+type Pull = readonly [name: string, stage: string, handle: string, way: keyof typeof WAYS];
+
+const testId = (id: string) => `[data-testid="${id}"]`;
 
 async function pulled(base: string, bundle: Bundle, pulls: readonly Pull[]): Promise<[string, number[]][]> {
   const path = join(mkdtempSync(join(tmpdir(), 'grenko-bench-')), 'job.json');
@@ -59,12 +72,13 @@ async function pulled(base: string, bundle: Bundle, pulls: readonly Pull[]): Pro
     // Pots and lifts of the sheets in use are prepared once and kept; that is not part of a redraw.
     await page.waitForTimeout(8000);
     const out: [string, number[]][] = [];
-    for (const [name, stage, testId, dx, dy] of pulls) {
-      await page.goto(`${base}/job/${bundle.job.id}/bench-0/${stage}`);
-      await page.getByTestId(testId).waitFor();
+    const [first] = bundle.repairs;
+    for (const [name, stage, handle, way] of pulls) {
+      await page.goto(`${base}/job/${bundle.job.id}/${first!.id}/${stage}`);
+      await page.locator(handle).waitFor();
       const [painted, work] = await page.evaluate(
-        async ({ testId, dx, dy }) => {
-          const el = document.querySelector(`[data-testid="${testId}"]`)!;
+        async ({ handle, moves }) => {
+          const el = document.querySelector(handle)!;
           const svg = el.closest('svg')!;
           const box = el.getBoundingClientRect();
           const [x, y] = [box.x + Math.min(60, box.width / 2), box.y + box.height / 2];
@@ -73,11 +87,11 @@ async function pulled(base: string, bundle: Bundle, pulls: readonly Pull[]): Pro
               new PointerEvent(type, {
                 bubbles: true,
                 pointerId: 1,
-                clientX: x + dx * i * 2,
-                clientY: y + dy * (i % 10) * 4,
+                clientX: x + moves[i]![0]!,
+                clientY: y + moves[i]![1]!,
               }),
             );
-          (el as SVGElement).setPointerCapture = () => undefined;
+          for (const held of [el, svg]) held.setPointerCapture = () => undefined;
           fire(el, 'pointerdown', 0);
           const times: number[] = [];
           const work: number[] = [];
@@ -111,17 +125,19 @@ async function pulled(base: string, bundle: Bundle, pulls: readonly Pull[]): Pro
           const sorted = (list: number[]) => list.slice(5).sort((a, b) => a - b);
           return [sorted(times), sorted(work)] as const;
         },
-        { testId, dx, dy },
+        { handle, moves: Array.from({ length: 61 }, (_, i) => WAYS[way](i)) },
       );
       out.push([name, painted], [`${name}, the work alone`, work]);
     }
+    // A job of one repair is looked at for what is pulled in it alone.
+    if (bundle.repairs.length === 1) return out;
     out.push([
       `a stage opened, the middle and the slowest of eight, a job of ${passesIn(bundle)} passes`,
       await opened(page),
     ]);
     out.push([
       `the time band of ${bundle.repairs.length} repairs and ${passesIn(bundle)} passes drawn anew`,
-      await bandDrawn(page, `${base}/job/${bundle.job.id}/bench-0/hold`),
+      await bandDrawn(page, `${base}/job/${bundle.job.id}/${first!.id}/hold`),
     ]);
     return out;
   } finally {
