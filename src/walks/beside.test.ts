@@ -2,6 +2,8 @@ import { methodOf } from '@/core/method';
 import { type Piece, type Repair, repairOf } from '@/core/plan';
 import { viewJob } from '@/core/record';
 import { FIRST_LOOKS } from '@/sample/first';
+import { sampleData } from '@/sample/jobs';
+import { PLAIN_READER, say } from '@/words';
 import { at, walkJob, walkPiece } from './made';
 
 const NOW = at('2027-04-20T07:00');
@@ -62,4 +64,42 @@ test('what another repair does is seen again when it moves, though this one did 
   const second = repair(crack, 2, { plannedStart: at('2027-04-20T12:00') });
   expect(beside(view(repair(spall, 1, { plannedStart: at('2027-04-20T11:20') }), second), crack).length).toBe(1);
   expect(beside(view(repair(spall, 1, { plannedStart: at('2027-04-21T11:20') }), second), crack)).toEqual([]);
+});
+
+describe('in one repair of several passes', () => {
+  const NOON = Date.UTC(2027, 4, 14, 4);
+  const boat = sampleData(NOON, 'Europe/Helsinki').bundles.find((b) =>
+    b.repairs.some((r) => r.id === 'sample-collar'),
+  )!;
+  /** The collar of two pours, its sheet with or without the time at which it gels. */
+  const collar = (gels: boolean) => {
+    const sheets = boat.sheets.map((s) => ({
+      ...s,
+      // Without it there is only the time from which more may be laid on it.
+      milestones: gels
+        ? s.milestones
+        : s.milestones.map((m) => (m.kind === 'gel' ? { ...m, kind: 'next-lift' as const } : m)),
+    }));
+    const repairs = boat.repairs.filter((r) => r.id === 'sample-collar');
+    return viewJob({ ...boat, sheets, repairs, events: [], stock: [] }, NOON).repairs[0]!;
+  };
+  const sanded = (v: ReturnType<typeof collar>) => v.plan.steps.find((s) => s.passId === 'p2' && s.throws === 'dust')!;
+
+  test('the second pour is sanded for once the first has gelled, and its preparation is one piece of work', () => {
+    const v = collar(true);
+    const gel = v.passes[0]!.plan.milestones.findLast((m) => m.kind === 'gel')!;
+    const prepared = v.plan.steps.filter((s) => s.passId === 'p2' && s.block === sanded(v).block);
+    expect(prepared[0]!.startMs).toBeGreaterThanOrEqual(gel.planMs!);
+    for (const [i, s] of prepared.slice(1).entries()) expect(s.startMs).toBe(prepared[i]!.endMs);
+    expect(v.findings.filter((f) => f.id.endsWith('beside'))).toEqual([]);
+  });
+  test('where the sheet does not say when dust no longer sticks, it is told and nothing is held back', () => {
+    const v = collar(false);
+    expect(sanded(v).gate).toBeUndefined();
+    const [said] = v.findings.filter((f) => f.id.endsWith('beside'));
+    expect(said).toMatchObject({ severity: 'caution', passId: 'p2' });
+    expect(say(said!.why, PLAIN_READER)).toMatch(
+      /“Sand the faces dull, wipe”.*throws dust while First pour, at the same place, lies wet/,
+    );
+  });
 });

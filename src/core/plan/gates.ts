@@ -78,3 +78,6 @@ export const isTied = ({ takes, gate }: Pick<Pass, 'takes' | 'gate'>): boolean =
 /** Whether a pass is laid on another: on its face, or tied to it as the one right before. */
 export const liesOn = (next: Pick<Pass, 'takes' | 'gate'>, passId: string): boolean =>
   next.takes.from === 'own' ? isTied(next) : next.takes.of === passId;
+
+/** The first of these that a sheet gives tells from when dust no longer sticks to what lies open. */
+export const DUSTPROOF: readonly MilestoneId[] = ['tack-free', 'gel'];

@@ -6,7 +6,7 @@ export * from './copied';
 export { servedBy } from './derive';
 export * from './fewer-hands';
 export * from './finish';
-export { GATES, type Gate, liesOn } from './gates';
+export { DUSTPROOF, GATES, type Gate, liesOn } from './gates';
 export { GaugeReading, gaugeOf } from './gauge';
 export * from './ground';
 export * from './hands';

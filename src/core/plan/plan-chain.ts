@@ -144,7 +144,12 @@ function begun(
         }
       : ask;
   const readyMs = below?.laying ? below.laying.cursor : null;
-  const { plan, ready } = preparePass(here, { below: below?.laying ?? null, readyMs, onFace });
+  const { plan, ready } = preparePass(here, {
+    below: below?.laying ?? null,
+    belowOpen: below?.ready ? ENGINES[below.ready.method.engine].liesOpen === 'set' : false,
+    readyMs,
+    onFace,
+  });
   const lacks = (problem: Problem | null): Going => ({ ask: here, plan, ready: null, laying: null, problem });
   if (!taken.ok) return lacks({ ...taken.problem });
   // Nothing has a time on top of what has none.

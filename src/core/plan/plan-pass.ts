@@ -12,11 +12,11 @@ import {
   stepsOf,
 } from '../method';
 import { type Batch, massOf, topUp } from '../mix';
-import type { SheetRevision } from '../system';
+import type { MilestoneId, SheetRevision } from '../system';
 import { attempt, type Problem, refuse } from '../units';
 import { measureVoid, SHAPES, unmeasuredIn, type VoidResult } from '../void';
 import { withStand, withTrouble } from './extra-steps';
-import { GATES } from './gates';
+import { DUSTPROOF, GATES, isTied } from './gates';
 import type { Laying } from './lay-ask';
 import { layingOf } from './laying';
 import type { PotShare } from './milestone-times';
@@ -73,6 +73,8 @@ interface StepsAsk {
   readonly actuals: RepairAsk['actuals'];
   readonly onFace: boolean;
   readonly gated: boolean;
+  /** From when what it throws about no longer sticks to the pass below; null where nothing waits for that. */
+  readonly dustproof: MilestoneId | null;
   readonly rateNeeded: number | null;
   readonly areas: number;
   readonly batches: readonly Batch[];
@@ -128,6 +130,8 @@ export interface PassPlace {
   readonly below: Laying | null;
   /** The earliest it can begin; null for the first of a chain. */
   readonly readyMs: number | null;
+  /** The pass below lies open while it sets: dust sticks to it. */
+  readonly belowOpen?: boolean;
   /** A press that goes on the face of another pass. */
   readonly onFace: boolean;
   /** Amounts as at the first guess of the hour: for who asks for what comes before the mixing alone. */
@@ -265,11 +269,13 @@ export function preparePass(
     if (rateNeeded === null || !pace) return here;
     return { ...here, settings: { ...here.settings, [pace.setting]: rateNeeded / pace.mlPerMin } };
   };
+  const { below, belowOpen } = place;
+  const dustproof = (below && belowOpen && isTied(repair) && DUSTPROOF.find((kind) => below.has(kind))) || null;
   const stepsFor = ({ mix, batches, areas }: Pick<ReturnType<typeof prepare>, 'mix' | 'batches' | 'areas'>) => {
     const here = contextOf(mix, areas);
     const context: StepContext = { ...here, batches, portions: ENGINES[method.engine].portions(here) };
     const drafts = withTrouble(withStand(stepsOf(method, context), method, context), method, context, actuals);
-    return { context, drafts: gated(drafts, repair, place.below) };
+    return { context, drafts: dustFree(gated(drafts, repair, place.below), dustproof) };
   };
   const steps = (prepared: ReturnType<typeof prepare>): ReadySteps => {
     const of: StepsAsk = {
@@ -277,6 +283,7 @@ export function preparePass(
       actuals,
       onFace: place.onFace,
       gated: place.below !== null,
+      dustproof,
       rateNeeded: prepared.mix.rateNeeded,
       areas: prepared.areas,
       batches: prepared.batches,
@@ -360,6 +367,19 @@ function gated(drafts: readonly StepDraft[], { gate }: Piece, below: Laying | nu
   let at = stoodOn ? 0 : wet;
   while (at > 0 && drafts[at - 1]!.block === drafts[wet]!.block) at--;
   return drafts.map((d, i) => (i === at ? { ...d, gate: { from, until } } : d));
+}
+
+/**
+ * What throws dust or water before it is gated waits until it no longer sticks to the pass below, where the sheet says
+ * when: nobody sands beside a fresh pour.
+ */
+function dustFree(drafts: readonly StepDraft[], from: MilestoneId | null): readonly StepDraft[] {
+  const gate = drafts.findIndex((d) => d.gate);
+  let at = drafts.findIndex((d) => d.throws);
+  if (!from || at < 0 || at >= gate) return drafts;
+  // What is done without a break waits as one.
+  while (at > 0 && drafts[at - 1]!.block === drafts[at]!.block) at--;
+  return drafts.map((d, i) => (i === at ? { ...d, gate: { from, until: null } } : d));
 }
 
 /** The method of a pass, as of the version it was planned with. @throws Refusal for one that is not known here */

@@ -21,13 +21,17 @@ const STEP_MS = 10 * 60_000;
 
 /** What is thrown about beside a face of another repair that lies wet. */
 export const besideRules: Readonly<Record<string, Rule>> = {
-  beside: ({ plan, actuals, beside = [] }) => {
+  beside: ({ plan, repair, actuals, beside = [] }) => {
     const messy = plan.steps.filter((s) => s.throws && s.doneAt === null);
     for (const step of messy) {
-      const wet = beside.find((w) => step.startMs < w.untilMs && step.endMs > w.fromMs);
+      const wet = beside.find(
+        (w) =>
+          !(w.repairId === repair.id && w.passId === plan.passId) && step.startMs < w.untilMs && step.endMs > w.fromMs,
+      );
       if (!wet) continue;
       const [first] = plan.steps;
-      const moves = step.role === 'prepare' && actuals.startedAt === null && step.startMs >= wet.fromMs;
+      const own = wet.repairId === repair.id;
+      const moves = !own && step.role === 'prepare' && actuals.startedAt === null && step.startMs >= wet.fromMs;
       const startMs = Math.ceil((first!.startMs + wet.untilMs - step.startMs) / STEP_MS) * STEP_MS;
       return [
         F.beside(
@@ -35,7 +39,7 @@ export const besideRules: Readonly<Record<string, Rule>> = {
             what: step.throws!,
             step: step.title,
             from: at(step.startMs),
-            other: wet.name.trim() || UNNAMED(),
+            other: (own ? wet.passName : wet.name.trim()) || UNNAMED(),
             until: on(wet.untilMs),
           },
           { ways: moves ? [{ say: LATER(), set: { path: ['plannedStart'], value: startMs } }] : [] },

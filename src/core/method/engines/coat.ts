@@ -53,7 +53,7 @@ export const faceM2 = (c: MethodContext): number => (c.void.count * c.measured.f
 export const coat: Engine = {
   ...UNPARTED,
   onFaces: true,
-  liesOpen: true,
+  liesOpen: 'set',
   oneKitAPot: () => false,
   inLifts: false,
   byApproval: false,

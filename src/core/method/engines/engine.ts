@@ -24,8 +24,8 @@ export interface Engine {
   readonly inLifts: boolean;
   /** What it may carry is the sheet's or the engineer's to say, and not computed from the strength of the bond. */
   readonly byApproval: boolean;
-  /** What it leaves lies open while it is wet. */
-  readonly liesOpen: boolean;
+  /** How long what it leaves lies open: until it has set, until it is closed, or never. */
+  readonly liesOpen: 'set' | 'closed' | 'never';
   /** It goes over a face: of the base, or of the pass before. */
   readonly onFaces: boolean;
   /** Each kit is mixed in its own pail, one after the other, so that the pour goes on while the next is mixed. */

@@ -22,7 +22,7 @@ export const fill: Engine = {
   parts: (c) =>
     c.params.byPlace && c.void.count > 1 && liftsOf(c) === 1 ? { count: c.void.count, closeMin: 0, most: 1 } : null,
   onFaces: false,
-  liesOpen: true,
+  liesOpen: 'set',
   oneKitAPot: () => false,
   inLifts: true,
   pace: byRate,

@@ -7,7 +7,7 @@ import { mix, weigh } from './potted';
 export const pour: Engine = {
   ...UNPARTED,
   onFaces: false,
-  liesOpen: true,
+  liesOpen: 'set',
   oneKitAPot: (c) => !c.params.weighed,
   inLifts: false,
   pace: byRate,

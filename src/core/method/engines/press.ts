@@ -5,7 +5,7 @@ import { BEGINS, type Engine, PORTION, POT_CLOCKS, UNPARTED } from './engine';
 export const press: Engine = {
   ...UNPARTED,
   onFaces: false,
-  liesOpen: false,
+  liesOpen: 'never',
   oneKitAPot: () => false,
   inLifts: false,
   pace: null,

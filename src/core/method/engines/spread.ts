@@ -6,7 +6,7 @@ import { mix, weigh } from './potted';
 /** On faces that are then closed at once; of several parts one after the other. */
 export const spread: Engine = {
   onFaces: false,
-  liesOpen: true,
+  liesOpen: 'closed',
   oneKitAPot: () => false,
   inLifts: false,
   pace: (c) =>
