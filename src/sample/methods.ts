@@ -55,6 +55,8 @@ const FLOORS: readonly Place[] = [
               readDepth: read,
             },
           ),
+          // The paste under and over the mesh.
+          shaped('coat', { 'outline.length': 1800, 'outline.width': 150, thickness: 3 }),
         ),
         sheet: 'sheet-mortar-1',
         kit: 'small',

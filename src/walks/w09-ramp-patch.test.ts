@@ -166,3 +166,20 @@ test('not accepted: one lift of 62 mm; one time for all traffic', () => {
   const kinds = ['foot', 'light-load', 'load'].map((k) => r.milestones.findLast((m) => m.kind === k)!.plans);
   expect(new Set(kinds).size).toBe(3);
 });
+
+test('what is said to be drawn off is what is left out of its batch, however much more a whole kit holds', () => {
+  for (const meanMm of [3, 5, 8]) {
+    const p = plan({
+      void: voidOf({
+        ...SHAPES.patch.blank(),
+        outline: { kind: 'rectangle', length: measured(900, 'tape'), width: measured(640, 'tape') },
+        depth: { kind: 'mean', mean: { ...measured(meanMm, 'gauge'), toleranceMm: 2 } },
+      } as VoidShape),
+    });
+    const said = p.findings.find((f) => /left out to match the primer/.test(f.title))!;
+    // Whole kits: what is not in the batch of their sand was left out of it.
+    const [batch] = p.batches;
+    const whole = 16_500 * batch!.kits!;
+    expect(Number(/^([\d.]+) %/.exec(said.why)![1])).toBeCloseTo((100 * (whole - batch!.massG.C!)) / whole, 1);
+  }
+});

@@ -1,5 +1,5 @@
 import { primerOf } from '../../method';
-import { massOf, saidTolerance, scaleErrorPct, smallestBatchAG, smallestReadG, toleranceOf } from '../../mix';
+import { liquidMl, massOf, saidTolerance, scaleErrorPct, smallestBatchAG, smallestReadG, toleranceOf } from '../../mix';
 import { USUAL_SCALE_G } from '../../plan';
 import { degC, exactly, grams, listed, ml, mm, percent, texts } from '../../say';
 import { FAMILIES, grainsUntold, isMetered, type MilestoneId, milestoneOf, proportionOf } from '../../system';
@@ -283,9 +283,13 @@ export const mixRules: Readonly<Record<string, Rule>> = {
     if (plan.sheet && plan.mix && proportionOf(plan.sheet).lean) out.push(F.lean());
     if (plan.sheet && plan.mix && grainsUntold(plan.sheet)) out.push(F['lean:untold']());
     const cut = plan.batches.filter((b) => b.leftOutG > 0);
-    if (cut.length && plan.context && !plan.context.effects.sandCut) {
+    if (cut.length && plan.sheet && plan.context && !plan.context.effects.sandCut) {
       const lifts = primerOf(plan.context);
-      const most = cut.map((b) => lifts[b.portion]!).reduce((a, b) => (b.share > a.share ? b : a));
+      // Of each batch as it is mixed: a whole kit has more liquid than its lift needs.
+      const { sheet } = plan;
+      const most = cut
+        .map((b) => ({ ...lifts[b.portion]!, share: b.drawnMl / liquidMl(sheet, b.volumeMl) }))
+        .reduce((a, b) => (b.share > a.share ? b : a));
       const leftOut = cut.map((b) => SAY.leftOut({ mass: grams(b.leftOutG), batch: b.index + 1 }));
       out.push(
         F['lean:draw']({
