@@ -96,6 +96,7 @@ export const cavityPacking: Method = {
     ...tasks('cavity-packing', [
       {
         task: 'prep:clean',
+        throws: 'dust',
         onBase: true,
         role: 'prepare',
         title: 'Scrape, blow out, degrease',

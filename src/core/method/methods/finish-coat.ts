@@ -180,6 +180,7 @@ export const finishCoat: Method = {
       },
       {
         task: 'finish:cut',
+        throws: 'dust',
         role: 'finish',
         block: 'finish',
         title: 'Cut the coat back',

@@ -121,6 +121,7 @@ export const jointColour: Method = {
     ...tasks('joint-colour', [
       {
         task: 'prep:clean',
+        throws: 'water',
         onBase: true,
         role: 'prepare',
         title: 'Clean and dry the joints, find what sheds water',

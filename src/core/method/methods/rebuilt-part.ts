@@ -269,6 +269,7 @@ export const rebuiltPart: Method = {
       },
       {
         task: 'finish:cut',
+        throws: 'dust',
         role: 'finish',
         block: 'finish',
         title: 'Cut and drill to the twin, prime flexible',

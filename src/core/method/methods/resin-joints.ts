@@ -133,6 +133,7 @@ export const resinJoints: Method = {
     ...tasks('resin-joints', [
       {
         task: 'prep:rake',
+        throws: 'dust',
         role: 'prepare',
         title: 'Rake and vacuum the joints, strips into the movement joints',
         detail: 'To the depth that was measured; nothing of the bed in them.',

@@ -75,6 +75,7 @@ export const skimCoat: Method = {
     ...tasks('skim-coat', [
       {
         task: 'prep:clean',
+        throws: 'dust',
         role: 'prepare',
         title: 'Sweep, vacuum, tape the edge',
         detail: 'Nothing loose; peaks off that would show through.',

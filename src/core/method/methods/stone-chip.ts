@@ -105,6 +105,7 @@ export const stoneChip: Method = {
     ...tasks('stone-chip', [
       {
         task: 'prep:clean',
+        throws: 'dust',
         onBase: true,
         role: 'prepare',
         title: 'Loose crystals off, clean, dry',
@@ -138,6 +139,7 @@ export const stoneChip: Method = {
       },
       {
         task: 'finish:cut',
+        throws: 'dust',
         onFace: true,
         role: 'finish',
         block: 'finish',
