@@ -238,3 +238,23 @@ test('not accepted: one open time for both, counted from mixing; a bond line out
   expect(new Set(open.map((m) => m.plans)).size).toBe(2);
   expect(plan(piece({}, 2, 1.1)).findings.some((f) => /bond line/i.test(f.title))).toBe(true);
 });
+
+test('six plates of three mixes: each pair is ground right before its mix, and nothing is ground twice', () => {
+  const bareMin = { 'bare-dry': 60, 'bare-damp': 60 };
+  const six = plan(piece({ settings: { ...piece().settings, ...bareMin } }, 6), '2027-04-13T06:00');
+  const order = six.steps.map((s) => s.id).filter((id) => /:(grind|weigh)$/.test(id));
+  expect(order).toEqual([
+    ...['prep:grind', 'prep.2:grind', 'b1:weigh'],
+    ...['prep.3:grind', 'prep.4:grind', 'b2:weigh'],
+    ...['prep.5:grind', 'prep.6:grind', 'b3:weigh'],
+  ]);
+  expect(six.steps.filter((s) => /^Bare part/.test(s.title))).toEqual([]);
+  // Where a bared face keeps all morning, all of them are ground at first.
+  const dry = plan(
+    piece({ settings: { ...piece().settings, 'bare-dry': 600, 'bare-damp': 600 } }, 6),
+    '2027-04-13T06:00',
+  );
+  expect(dry.steps.findIndex((s) => s.id === 'b1:weigh')).toBeGreaterThan(
+    dry.steps.findIndex((s) => s.id === 'prep.6:grind'),
+  );
+});

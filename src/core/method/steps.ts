@@ -1,12 +1,14 @@
+import { paceOf } from '../cure';
 import { type Batch, portionBelow } from '../mix';
 import { gapsOf, type Message, type Sayer, textOf, type Value, type Values } from '../say';
 import { milestoneOf } from '../system';
-import { figure } from '../units';
+import { attempt, figure } from '../units';
 import { ANY_TASKS } from './any';
 import { partsIn, type StepContext, settingIn, type TaskContext } from './context';
 import { DRIVERS, type Driver } from './drivers';
 import { ENGINES, type Engine } from './engines';
 import { GAPS, standsApart } from './gaps';
+import { inTurn } from './in-turn';
 import { ladderIn, rungWords } from './ladder';
 import type { Method } from './method';
 import { type On, STAGE_OF, type StepDraft, type StepKey, stepId, type TaskRow } from './task';
@@ -273,7 +275,17 @@ export function stepsOf(method: Method, c: StepContext): readonly StepDraft[] {
   };
   for (const { eachBatch, runs } of layoutOf(method))
     for (const batch of eachBatch ? c.batches : [null]) ofBatch(runs, batch);
-  return out;
+  const life = c.batches.length > 1 ? faceMin(c.sheet) : null;
+  return life === null ? out : inTurn(out, life);
+}
+
+/** A temperature at which a sheet that states it by temperature surely answers, °C. */
+const USUAL_C = 20;
+/** How long a prepared face stays good, min; null where nothing says so. */
+function faceMin(sheet: StepContext['sheet']): number | null {
+  const bare = milestoneOf(sheet, 'bare');
+  const told = bare ? attempt(() => paceOf(bare, 'short', sheet.family).minutesAt(USUAL_C)) : null;
+  return told?.ok ? told.value : null;
 }
 
 /** Rows that are done together: those of a batch, one after the other for each, and in them those of a part. */
