@@ -30,10 +30,10 @@ const isQuantity = (v: object): v is Quantity => 'is' in v;
 const isMoment = (v: object): v is Moment => 'at' in v;
 const isList = (v: object): v is List => 'list' in v;
 
-/** A figure with all it has, without the noise of converting it. */
+/** A figure with all it has; in units it was not said in, as finely as anybody reads. */
 function exact({ is, value }: Quantity, { system }: Reader): string {
   const unit = shownUnit(is, value, system);
-  return `${figure(fromCore(unitOf(is, unit), value), 4)} ${unit}`.trim().replace(/^-/, '−');
+  return `${figure(fromCore(unitOf(is, unit), value), system === 'metric' ? 4 : 3)} ${unit}`.trim().replace(/^-/, '−');
 }
 
 /** Units for a quantity that stands beside a figure for each of the larger. */

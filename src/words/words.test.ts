@@ -10,6 +10,7 @@ import {
   type Message,
   Message as MessageSchema,
   minutes,
+  ml,
   mm,
   on,
   percent,
@@ -26,6 +27,7 @@ const T = texts('test', {
   lifts: 'Place it in {n, plural, one {# lift} other {# lifts}}.',
   side: 'It lies {side, select, under {under} other {above}} it.',
   list: 'for {names}',
+  limit: '{limit}',
   nested: 'First: {inner}',
 });
 
@@ -108,4 +110,16 @@ test('every text of the core is sound ICU, and says its figures through values, 
     const filled = Object.fromEntries(gaps.map((g) => [g, new RegExp(`\\{${g}, plural`).test(text) ? 2 : 'word']));
     expect(say({ id, with: filled }, PLAIN_READER)).not.toMatch(/[{}]/);
   }
+});
+
+test('a limit stands as its sheet has it; in other units as finely as anybody reads', () => {
+  const of = (q: Parameters<typeof exactly>[0], system: 'metric' | 'us') =>
+    say(T.limit({ limit: exactly(q) }), { ...metric, system });
+  for (const [q, here, there] of [
+    [ml(80), '80 mL', '2.71 US fl oz'],
+    [mm(0.3), '0.3 mm', '0.0118 in'],
+    [degC(10), '10 °C', '50 °F'],
+    [mm(12.75), '12.75 mm', '0.502 in'],
+  ] as const)
+    expect([of(q, 'metric'), of(q, 'us')]).toEqual([here, there]);
 });
