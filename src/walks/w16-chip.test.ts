@@ -160,3 +160,16 @@ test('a trial made in ready mix is read as before: its tints come on top', () =>
   const [plain] = plan({ colour: null }).batches;
   expect(batch!.massG).toEqual(plain!.massG);
 });
+
+test('in layers only the last is proud and under film: on what lies under film nothing holds', () => {
+  const layered = plan(
+    { schools: { 'deep-fills': 'layers' } },
+    { ...sheet, limits: { ...sheet.limits, liftMaxMm: 20 } },
+  );
+  const titles = layered.steps.filter((s) => s.id.endsWith(':place')).map((s) => s.title);
+  expect(titles).toEqual(['Fill layer 1, leave it rough', 'Last layer proud, film over it']);
+  const details = layered.steps.filter((s) => s.id.endsWith(':place')).map((s) => s.detail);
+  expect(details[0]).toMatch(/no film/);
+  expect(details[1]).toMatch(/film pressed over it/);
+  expect(plan().steps.find((s) => s.id.endsWith(':place'))!.title).toBe('Fill it proud, film over it');
+});

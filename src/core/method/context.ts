@@ -108,6 +108,8 @@ export interface MethodContext {
   /** Areas that are each covered in their open time, where the work rolls on; 1 where it does not. */
   readonly areas: number;
   readonly sheet: SheetRevision;
+  /** What a kit makes where kits stay whole, mL; null where they are parted by weighing. */
+  readonly kitMl: number | null;
   readonly void: Void;
   readonly measured: VoidResult;
   readonly settingOut: SettingOut | null;

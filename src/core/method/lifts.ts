@@ -158,7 +158,11 @@ export function primerOf(c: MethodContext): readonly LiftPrimer[] {
   return shares.map((of, lift) => {
     const areaM2 = (lift === 0 ? floor : 0) + walls;
     const ml = drawn ? areaM2 * settingIn(c, 'primer') : 0;
-    const share = ml > 0 ? ml / (c.measured.nominalMl * of * liquidShare + ml) : 0;
+    // Whole kits have the liquid that they have, however much of it the lift needs.
+    const mine = c.measured.nominalMl * of;
+    const kits = c.kitMl === null ? null : Math.ceil((mine + ml + c.sheet.potLossMl) / c.kitMl - 1e-9);
+    const liquid = kits === null ? mine * liquidShare + ml : kits * c.kitMl! * liquidShare;
+    const share = ml > 0 ? ml / liquid : 0;
     return {
       areaM2,
       ml,

@@ -12,7 +12,7 @@ import {
   stepsOf,
 } from '../method';
 import { type Batch, massOf, topUp } from '../mix';
-import type { MilestoneId, SheetRevision } from '../system';
+import { type MilestoneId, plannedKitMl, type SheetRevision } from '../system';
 import { attempt, type Problem, refuse } from '../units';
 import { measureVoid, SHAPES, unmeasuredIn, type VoidResult } from '../void';
 import { withStand, withTrouble } from './extra-steps';
@@ -225,6 +225,7 @@ export function preparePass(
     params: method.params ?? {},
     areas: 1,
     sheet,
+    kitMl: choices.value.effects.split === 'whole' ? plannedKitMl(sheet, kit) : null,
     void: repair.void!,
     measured,
     settingOut: repair.settingOut,

@@ -22,6 +22,8 @@ export function shownUnit(kind: Kind, value: number, system: UnitSystem): string
       return us ? (size >= 25.4 ** 2 * 288 ? 'ft²' : 'in²') : size >= 1e6 ? 'm²' : 'cm²';
     case 'volume':
       return us ? (size >= 3785 ? 'US gal' : 'US fl oz') : size >= 1000 ? 'L' : 'mL';
+    case 'force':
+      return us ? 'lbf' : size >= 1000 ? 'kN' : 'N';
     case 'mass':
       return us ? (size >= 453.59237 ? 'lb' : 'oz av') : size >= 1000 ? 'kg' : 'g';
     default:

@@ -325,3 +325,9 @@ test.each([
   if (radians === null) return expect(parsed.ok).toBe(false);
   expect(parsed.ok && parsed.value).toBeCloseTo((radians * 180) / Math.PI, 9);
 });
+
+test('a small force is told in newtons, a large one in kilonewtons', () => {
+  expect(format('force', 4.08, 'metric').text).toBe('4.08 N');
+  expect(format('force', 12_500, 'metric').text).toBe('12.5 kN');
+  expect(format('force', 4.448, 'us').text).toBe('1 lbf');
+});

@@ -119,10 +119,11 @@ export const stoneChip: Method = {
     ...liftsAfter(
       reworded('stone-chip', filledInLifts, {
         place: {
-          title: 'Fill it proud, film over it',
+          title:
+            '{which, select, only {Fill it proud, film over it} last {Last layer proud, film over it} other {Fill layer {lift}, leave it rough}}',
           detail:
-            'Pressed in so that no air stays behind; a vein as a second colour drawn in while it is soft; film pressed over it.',
-          confirm: 'Proud, under film',
+            'Pressed in so that no air stays behind; {which, select, other {no film: the next holds on it} only {a vein as a second colour drawn in while it is soft; film pressed over it} last {a vein as a second colour drawn in while it is soft; film pressed over it}}.',
+          confirm: '{which, select, only {Proud, under film} last {Proud, under film} other {Layer {lift} is in}}',
         },
       }),
       'sandable',
