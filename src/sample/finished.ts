@@ -1,4 +1,5 @@
 import { valueAt } from '../core/climate';
+import { type Batch, massOf } from '../core/mix';
 import { FIRST_PASS, type PlannedStep } from '../core/plan';
 import {
   type Bundle,
@@ -28,6 +29,9 @@ export interface Crew {
   readonly slower: number;
   /** Scatter of the logarithm of that, from step to step. */
   readonly scatter: number;
+  /** What it uses over what is planned, and what stays in its pots over what the sheet has. */
+  readonly uses?: number;
+  readonly sticks?: number;
   /** How late it set over the sheet’s time. */
   readonly late: number;
   /** Minutes from one look at what has not set to the next. */
@@ -94,7 +98,7 @@ export function workedJob(plain: Bundle, crew: Crew): Bundle & { readonly snapsh
     if (step.role === 'test') tested(r, from, crew, tell);
     if (step.hold || step.marks?.begin?.length)
       tell(id, from, { kind: 'step-begun', step: step.id }, 'technician', step.passId);
-    beside(r, step, from, to, chance, tell);
+    beside(r, step, { from, to }, crew, chance, tell);
     tell(id, to, { kind: 'step-done', step: step.id }, 'technician', step.passId);
     const note = crew.notes?.[`${id} ${step.id}`];
     if (note) tell(id, to, { kind: 'note', text: note });
@@ -106,8 +110,16 @@ export function workedJob(plain: Bundle, crew: Crew): Bundle & { readonly snapsh
 type Tell = (repairId: string, at: number, body: EventBody, role?: string, passId?: string) => void;
 
 /** What is read and weighed with a step. */
-function beside(r: RepairView, step: PlannedStep, from: number, to: number, chance: Seeded, tell: Tell): void {
-  const { plan, repair } = r.passes.find((p) => p.repair.passId === step.passId)!;
+function beside(
+  r: RepairView,
+  step: PlannedStep,
+  { from, to }: { readonly from: number; readonly to: number },
+  crew: Crew,
+  chance: Seeded,
+  tell: Tell,
+): void {
+  const pass = r.passes.find((p) => p.repair.passId === step.passId)!;
+  const { plan, repair } = pass;
   const id = r.repair.id;
   if (step.role === 'prepare' && step.hold && plan.thermal) {
     const valueC = Number((valueAt(plan.thermal.base, from) + 0.4 * chance.normal()).toFixed(1));
@@ -133,8 +145,28 @@ function beside(r: RepairView, step: PlannedStep, from: number, to: number, chan
       );
   if (step.marks?.end?.includes('mix-ends'))
     tell(id, to, { kind: 'witness', batch: batch.index, state: 'kept' }, 'technician', repair.passId);
+  const placedLast = plan.steps.findLast((s) => s.batch === step.batch && s.marks?.end?.includes('placed'));
+  if (step === placedLast && crew.uses !== undefined)
+    tell(
+      id,
+      to,
+      { kind: 'left', batch: batch.index, ...leftOf(pass, batch, crew, chance) },
+      'technician',
+      repair.passId,
+    );
   if (step.marks?.end?.includes('placed') && batch.index === plan.batches.length - 1)
     tell(id, to, { kind: 'witness', batch: batch.index, state: 'kept', of: 'smear' }, 'technician', repair.passId);
+}
+
+/** What is left of a batch: over what it took, and in the pot. */
+function leftOf({ plan }: RepairView['passes'][number], batch: Batch, { uses = 1, sticks = 1 }: Crew, chance: Seeded) {
+  const { mix, sheet, batches } = plan;
+  const mixedMl = batches.reduce((sum, b) => sum + b.ml, 0);
+  const gPerMl = massOf(batch.massG) / batch.ml;
+  const takes = ((batch.ml * mix!.toMixMl) / mixedMl) * uses * Math.exp(0.03 * chance.normal());
+  const stuck = sheet!.potLossMl * sticks * Math.exp(0.15 * chance.normal());
+  const scale = (ml: number) => Math.round(Math.max(0, ml) * gPerMl);
+  return { overG: scale(batch.ml - takes), stuckG: scale(stuck) };
 }
 
 /** When the smear of a pass is hard, and what it stands for counts from; null where it has none. */

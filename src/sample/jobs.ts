@@ -401,6 +401,8 @@ export function finishedData(nowMs: number, zone: string): SampleData {
       workedJob(ofEdges, {
         seed: 41,
         slower: 1.28,
+        uses: 1.06,
+        sticks: 1.4,
         scatter: 0.22,
         late: 1.12,
         looksEvery: 60,
@@ -413,6 +415,8 @@ export function finishedData(nowMs: number, zone: string): SampleData {
       workedJob(ofBench, {
         seed: 17,
         slower: 1.1,
+        uses: 1,
+        sticks: 0.8,
         scatter: 0.3,
         late: 1.05,
         looksEvery: 60,

@@ -9,5 +9,7 @@ export {
   materialLearned,
   minutesLearned,
   type NoteLeft,
+  systemLearned,
+  toolLearned,
 } from './learned';
 export { type Lesson, learnedAs, type Seen, seenIn } from './observe';

@@ -2,7 +2,16 @@ import { workedJob } from '@/sample/finished';
 import { finishedData } from '@/sample/jobs';
 import { methodOf } from '../method';
 import { type Bundle, chainsOf, obstaclesToRelease, type RepairView, viewJob } from '../record';
-import { clockLearned, factorsLearned, lessonsOf, materialLearned, minutesLearned, seenIn } from '.';
+import {
+  clockLearned,
+  factorsLearned,
+  lessonsOf,
+  materialLearned,
+  minutesLearned,
+  seenIn,
+  systemLearned,
+  toolLearned,
+} from '.';
 
 const NOW = Date.UTC(2027, 4, 10, 6);
 const ZONE = 'Europe/Helsinki';
@@ -125,4 +134,58 @@ test('what ran out is at least that, until the work is released', () => {
   const open = upTo([...mine.filter((e) => e.at <= placed.at), out])!;
   expect(open.seen[0]!.observation.is).toBe('least');
   expect(open.estimate.ratio).toBeGreaterThan(1);
+});
+
+describe('what is left over', () => {
+  const lessons = lessonsIn(edges!);
+  const { systemId } = edges!.sheets[0]!;
+
+  test('of whole kits is weighed back: a crew that uses 6 % more than planned is found to, from seven records', () => {
+    const material = materialLearned(lessons, 'mortar-patch')!;
+    expect(material.estimate).toMatchObject({ count: 7, how: 'log-normal' });
+    expect([material.estimate.low <= 1.06, material.estimate.high >= 1.06]).toEqual([true, true]);
+    expect(material.estimate.high / material.estimate.low).toBeLessThan(1.2);
+    // Without a word on what was left, whole kits say nothing of what was used.
+    const silent = { ...edges!, events: edges!.events.filter((e) => e.body.kind !== 'left') };
+    expect(materialLearned(lessonsIn(silent), 'mortar-patch')).toBeNull();
+  });
+  test('in the pot is 1.4 times what the sheet has, within what the records leave open', () => {
+    const loss = systemLearned(lessons, 'loss', systemId)!;
+    expect(loss.estimate.count).toBe(7);
+    expect([loss.estimate.low <= 1.4, loss.estimate.high >= 1.4]).toEqual([true, true]);
+    expect(loss.estimate.low).toBeGreaterThan(1.1);
+  });
+  test('a system goes as far as its voids were measured, and a tool is as good as its voids were filled', () => {
+    for (const { estimate, seen } of lessons.learned.filter((l) => l.lesson === 'yield')) {
+      // How far it goes is how much was used, the other way round, over the same voids.
+      const used = materialLearned(lessons, 'mortar-patch')!.seen.filter((s) =>
+        seen.some((y) => y.repairId === s.repairId),
+      );
+      expect(seen.map((s) => s.observation)).toEqual(
+        used.map(({ observation: o }) => ({ is: 'exact', ratio: 1 / (o.is === 'exact' ? o.ratio : Number.NaN) })),
+      );
+      expect(estimate.count).toBe(seen.length);
+    }
+    const tools = lessons.learned.filter((l) => l.lesson === 'tool');
+    expect(tools.reduce((n, l) => n + l.seen.length, 0)).toBe(7);
+    for (const l of tools) {
+      expect(toolLearned(lessons, l.of!)).toBe(l);
+      expect(l.seen.every((s) => s.inside !== undefined)).toBe(true);
+    }
+  });
+  test('a pot that was thrown away leaves nothing that counts', () => {
+    const bundle = edges!;
+    const [left] = bundle.events.filter((e) => e.body.kind === 'left');
+    const { batch } = left!.body as { batch: number };
+    const lost: (typeof bundle.events)[number] = {
+      ...left!,
+      id: 'lost',
+      sequence: 99_999,
+      at: left!.at + 1000,
+      body: { kind: 'discarded', batch, why: 'too hot' },
+    };
+    const view = viewsOf({ ...bundle, events: [...bundle.events, lost] }).find((v) => v.repair.id === left!.repairId)!;
+    expect(view.actuals.left.has(batch)).toBe(false);
+    expect(view.actuals.pours.some((p) => p.batch === batch)).toBe(false);
+  });
 });

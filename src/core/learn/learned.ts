@@ -8,6 +8,9 @@ const PRIORS: Readonly<Record<Lesson, Prior>> = {
   minutes: { spread: 1.5 },
   material: { spread: 1.2 },
   clock: { spread: 1.3 },
+  loss: { spread: 2 },
+  yield: { spread: 1.15 },
+  tool: { spread: 1.2 },
 };
 
 /** A ratio that was learned, and from which repairs. */
@@ -37,8 +40,10 @@ export interface Lessons {
   readonly repairs: number;
 }
 
+/** Lessons that are of a tool or a system, whatever it was used for. */
+const OF_ANY_METHOD: ReadonlySet<Lesson> = new Set(['loss', 'yield', 'tool']);
 const keyOf = ({ lesson, methodId, of }: Pick<Seen, 'lesson' | 'methodId' | 'of'>): string =>
-  `${lesson}|${methodId}|${of ?? ''}`;
+  `${lesson}|${OF_ANY_METHOD.has(lesson) ? '' : methodId}|${of ?? ''}`;
 
 /** Gathers what was seen by what it is about, and says what it comes to. */
 export function learnedFrom(seen: readonly Seen[]): readonly Learned[] {
@@ -94,6 +99,14 @@ export const minutesLearned = (lessons: Lessons, methodId: string, task: string)
 
 export const materialLearned = (lessons: Lessons, methodId: string): Learned | null =>
   lessons.learned.find((l) => l.lesson === 'material' && l.methodId === methodId) ?? null;
+
+/** What stays in the pots of a system for this crew, and how far it goes. */
+export const systemLearned = (lessons: Lessons, lesson: 'loss' | 'yield', systemId: string): Learned | null =>
+  lessons.learned.find((l) => l.lesson === lesson && l.of === systemId) ?? null;
+
+/** What voids whose doubt was decided by a tool really took. */
+export const toolLearned = (lessons: Lessons, tool: string): Learned | null =>
+  lessons.learned.find((l) => l.lesson === 'tool' && l.of === tool) ?? null;
 
 export const clockLearned = (lessons: Lessons, systemId: string): Learned | null =>
   lessons.learned.find((l) => l.lesson === 'clock' && l.of === systemId) ?? null;

@@ -1,23 +1,30 @@
 import { factorsOf, kindOfTest, type Method, type Setting } from '../method';
+import { massOf } from '../mix';
 import { FIRST_PASS, type PlannedStep, settingOf } from '../plan';
 import { type Event, handsAt, type PassView, type RepairView, standingEvents, ticksOf } from '../record';
 import type { Said } from '../say';
 import { isMetered, PART_IDS } from '../system';
+import { kindOf } from '../void';
 import type { Observation } from './estimate';
 
-/** What a record can teach: how much was used, how long the hands took, how late it set. */
-export type Lesson = 'material' | 'minutes' | 'clock';
+/**
+ * What a record can teach: how much was used, how long the hands took, how late it set; what stays in a pot, how far a
+ * system goes, and what measuring with a tool comes to.
+ */
+export type Lesson = 'material' | 'minutes' | 'clock' | 'loss' | 'yield' | 'tool';
 
 /** One observation, and where it comes from. */
 export interface Seen {
   readonly lesson: Lesson;
   readonly methodId: string;
-  /** The task of minutes, the system of a clock; null of material. */
+  /** The task of minutes, the system of a clock, a loss or a yield, the tool; null of material. */
   readonly of: string | null;
   readonly repairId: string;
   /** The words of the task, as its repair had them. */
   readonly title?: Said;
   readonly observation: Observation;
+  /** What was used lies within the range that the measuring gave; absent where nobody asked. */
+  readonly inside?: boolean;
 }
 
 /** Longer than that nobody worked at one thing without a break: a tick was forgotten. */
@@ -76,39 +83,93 @@ function minutesSeen(view: RepairView, pass: PassView, ticks: readonly number[])
   }));
 }
 
-/** What was used against what was planned: from what was weighed, and from what had to be topped up. */
-function materialSeen(view: RepairView, pass: PassView): readonly Seen[] {
-  const { plan, actuals, repair } = pass;
-  const { mix, method, sheet } = plan;
-  if (!mix || !method || !sheet || isMetered(sheet.kind)) return [];
+/** What a pass used of what was planned for it; null while its record does not tell. */
+interface Used {
+  readonly observation: Observation;
+  /** It was weighed, and all of it went where it was planned for. */
+  readonly weighed: boolean;
+}
+
+/**
+ * What was used against what was planned: from what was weighed less what was left over, and from what had to be topped
+ * up.
+ */
+function usedIn(view: RepairView, { plan, actuals, repair }: PassView): Used | null {
+  const { mix, sheet, batches } = plan;
+  if (!mix || !sheet || isMetered(sheet.kind)) return null;
   const placed = plan.steps.some(
     (s) => s.passId === repair.passId && s.marks?.end?.includes('placed') && s.doneAt !== null,
   );
-  if (!placed) return [];
-  const topUps = actuals.topUpsMl.reduce((a, b) => a + b, 0);
-  const mL = actuals.pours.reduce((sum, p) => {
-    const part = sheet.parts.find((x) => x.id === p.part);
-    return sum + (part?.densityGPerMl ? p.massG / part.densityGPerMl : 0);
-  }, 0);
-  const ofPlanned = (used: number) => used / mix.toMixMl;
-  const seen = (observation: Observation): readonly Seen[] => [
-    { lesson: 'material', methodId: method.id, of: null, repairId: view.repair.id, observation },
-  ];
+  if (!placed) return null;
   const gone = view.actuals.released !== null;
+  const topUps = actuals.topUpsMl.reduce((a, b) => a + b, 0);
   // It ran out, and what made up for it is not known to have been enough until the work is released.
   if (topUps > 0) {
-    const used = mix.toMixMl + topUps;
-    return seen(gone ? { is: 'exact', ratio: ofPlanned(used) } : { is: 'least', ratio: ofPlanned(used) });
+    const ratio = (mix.toMixMl + topUps) / mix.toMixMl;
+    return { observation: { is: gone ? 'exact' : 'least', ratio }, weighed: false };
   }
   const weighed = PART_IDS.filter((id) => sheet.parts.some((p) => p.id === id)).every((id) =>
     actuals.pours.some((p) => p.part === id),
   );
-  // Fillers and aggregate make more of it than what was poured: only plain liquids tell by their weights.
-  const plain = Math.abs(mix.toMixMl - mix.batches.reduce((s, b) => s + volumeOf(b.volumeMl), 0)) < 0.02 * mix.toMixMl;
-  return weighed && plain && mL > 0 && gone ? seen({ is: 'exact', ratio: ofPlanned(mL) }) : [];
+  const mixedMl = batches.reduce((sum, b) => sum + b.ml, 0);
+  const plannedG = (batches.reduce((sum, b) => sum + massOf(b.massG), 0) * mix.toMixMl) / mixedMl;
+  // Where more is mixed than is needed, only what was left over tells what was used.
+  const told = batches.every((b) => actuals.left.has(b.index));
+  if (!weighed || !gone || !(plannedG > 0) || !(told || mixedMl < mix.toMixMl * (1 + NO_MORE))) return null;
+  const over = [...actuals.left.values()].reduce((sum, l) => sum + l.overG, 0);
+  const usedG = actuals.pours.reduce((sum, p) => sum + p.massG, 0) - over;
+  return usedG > 0 ? { observation: { is: 'exact', ratio: usedG / plannedG }, weighed: true } : null;
 }
-const volumeOf = (by: Readonly<Partial<Record<string, number>>>): number =>
-  Object.values(by).reduce<number>((a, b) => a + (b ?? 0), 0);
+/** Mixed over what is needed by less than this, a pot has nothing left over. */
+const NO_MORE = 0.02;
+/** A void measured more roughly than this, end to end, says nothing of how far a system goes. */
+const ROUGH = 0.15;
+
+/** The tool of the dimension whose doubt decides the volume; null where none does. */
+function decidingTool({ plan, repair }: PassView): string | null {
+  const decides = plan.void?.decides;
+  const found = decides && /^shapes\.(\d+)\.(.+)$/.exec(decides.key);
+  const shape = found && repair.void?.shapes[Number(found[1])];
+  return (
+    (shape &&
+      kindOf(shape)
+        .dimensions(shape)
+        .find((d) => d.key === found[2])?.measured.tool) ||
+    null
+  );
+}
+
+/** How much was used, how far its system went, and how good the measuring was. */
+function materialSeen(view: RepairView, pass: PassView): readonly Seen[] {
+  const { plan, actuals } = pass;
+  const { method, sheet, void: measured, mix } = plan;
+  const used = method && sheet ? usedIn(view, pass) : null;
+  if (!used || !method || !sheet || !mix) return [];
+  const about = { methodId: method.id, repairId: view.repair.id };
+  const { observation } = used;
+  const out: Seen[] = [{ lesson: 'material', of: null, ...about, observation }];
+  if (used.weighed && observation.is === 'exact' && measured) {
+    const { nominalMl, p5Ml, p95Ml } = measured;
+    const tool = decidingTool(pass);
+    const filled = nominalMl * observation.ratio;
+    if (tool) out.push({ lesson: 'tool', of: tool, ...about, observation, inside: filled >= p5Ml && filled <= p95Ml });
+    if (p95Ml - p5Ml < ROUGH * nominalMl)
+      out.push({
+        lesson: 'yield',
+        of: sheet.systemId,
+        ...about,
+        observation: { is: 'exact', ratio: 1 / observation.ratio },
+      });
+  }
+  const stuck = [...actuals.left.values()].flatMap((l) => l.stuckG ?? []);
+  const [batch] = plan.batches;
+  const densityGPerMl = batch ? massOf(batch.massG) / batch.ml : 0;
+  const plannedG = stuck.length * sheet.potLossMl * densityGPerMl;
+  const stuckG = stuck.reduce((a, b) => a + b, 0);
+  if (plannedG > 0 && stuckG > 0)
+    out.push({ lesson: 'loss', of: sheet.systemId, ...about, observation: { is: 'exact', ratio: stuckG / plannedG } });
+  return out;
+}
 
 /** States that say it has set, and those that say it has not. */
 const SET = new Set(['hard']);

@@ -87,6 +87,8 @@ export interface Actuals {
   readonly smear: ReadonlyMap<number, Touched>;
   /** What each coat of a soak took, in order, by the face of its void. */
   readonly drunk: readonly { readonly face: number; readonly ml: number; readonly atMs: number }[];
+  /** What was left of each batch: over, and stuck in the pot and on tools where that was weighed, g. */
+  readonly left: ReadonlyMap<number, { readonly overG: number; readonly stuckG: number | null }>;
   /** Kits taken from the shelf, by lot. */
   readonly taken: ReadonlyMap<string, number>;
   readonly reviewed: Signed | null;
@@ -130,6 +132,7 @@ export const NOTHING_YET: Actuals = {
   witness: new Map(),
   smear: new Map(),
   drunk: [],
+  left: new Map(),
   taken: new Map(),
   released: null,
   reopened: [],

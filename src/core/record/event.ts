@@ -57,6 +57,16 @@ export const EventBody = z.discriminatedUnion('kind', [
     face: z.number().int().min(0).max(19),
     ml: z.number().positive().max(1_000_000),
   }),
+  /**
+   * What was left of a batch: what could still have been placed, and what stuck in the pot and on the tools where it was
+   * weighed.
+   */
+  z.object({
+    kind: z.literal('left'),
+    batch: Batch,
+    overG: z.number().min(0).max(1e9),
+    stuckG: z.number().min(0).max(1e9).nullable(),
+  }),
   /** Kits taken from a lot on the shelf. */
   z.object({
     kind: z.literal('taken'),

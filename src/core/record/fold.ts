@@ -59,6 +59,7 @@ const OF_ONE_PASS: ReadonlySet<Event['body']['kind']> = new Set([
   'discarded',
   'witness',
   'drunk',
+  'left',
   'trouble',
 ]);
 
@@ -125,8 +126,12 @@ export function apply(state: Actuals, event: Event, passId: string = FIRST_PASS)
         ...state,
         pours: [...state.pours, { batch: body.batch, part: body.part, massG: body.massG, lot: body.lot, atMs: at }],
       };
-    case 'discarded':
-      return { ...state, pours: state.pours.filter((p) => p.batch !== body.batch) };
+    case 'discarded': {
+      const left = new Map([...state.left].filter(([batch]) => batch !== body.batch));
+      return { ...state, left, pours: state.pours.filter((p) => p.batch !== body.batch) };
+    }
+    case 'left':
+      return { ...state, left: withKey(state.left, body.batch, { overG: body.overG, stuckG: body.stuckG }) };
     case 'witness':
       return body.of === 'smear'
         ? { ...state, smear: withKey(state.smear, body.batch, { state: body.state, atMs: at }) }
@@ -165,6 +170,7 @@ function trouble(before: Actuals, event: Event): Actuals {
             ...state,
             ...again('finish'),
             redone: withKey(state.redone, batch, (state.redone.get(batch) ?? 0) + 1),
+            left: new Map([...state.left].filter(([of]) => of !== batch)),
             pours: state.pours.filter((p) => p.batch !== batch),
           };
     case 'more-material':
@@ -193,6 +199,7 @@ function trouble(before: Actuals, event: Event): Actuals {
         ...again('pass'),
         pours: [],
         drunk: [],
+        left: new Map(),
         topUpsMl: [],
         remade: new Map(),
         witness: new Map(),

@@ -19,6 +19,7 @@ const SAYS = texts('event', {
   discarded: 'Pot of batch {batch} thrown away: {why}',
   witness:
     '{of, select, smear {Smear} other {Cup}} of batch {batch}{state, select, kept { kept as its witness} other {: {word}}}',
+  left: 'Left of batch {batch}: {over} over{stuck, select, none {} other {, {stuck} in the pot and on tools}}',
   drunk: 'Face {face} took {volume} in one coat',
   taken: 'Taken from lot {lot}: {count} × {kit}',
   contents: 'Contents of {kit}: {found}',
@@ -138,6 +139,12 @@ export function eventSaid(event: Event, view: RepairView | undefined): Said {
         batch: body.batch + 1,
         state: body.state,
         word: WITNESS_STATES[body.state],
+      });
+    case 'left':
+      return SAYS.left({
+        batch: body.batch + 1,
+        over: exactly(grams(body.overG)),
+        stuck: body.stuckG === null ? NONE : exactly(grams(body.stuckG)),
       });
     case 'drunk':
       return SAYS.drunk({ face: body.face + 1, volume: exactly(ml(body.ml)) });

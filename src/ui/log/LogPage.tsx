@@ -254,6 +254,13 @@ function figureOf(body: EventBody): {
       };
     case 'poured':
       return { kind: 'mass', value: body.massG, is: (massG) => ({ ...body, massG }), check: positive };
+    case 'left':
+      return {
+        kind: 'mass',
+        value: body.overG,
+        is: (overG) => ({ ...body, overG }),
+        check: (v) => (v >= 0 ? null : 'Nought or more.'),
+      };
     case 'drunk':
       return { kind: 'volume', value: body.ml, is: (ml) => ({ ...body, ml }), check: positive };
     case 'trouble':
