@@ -1,4 +1,5 @@
 export { type Estimate, estimateOf, type Observation } from './estimate';
+export { type HandsRange, handsRange } from './hands-range';
 export {
   clockLearned,
   factorsLearned,

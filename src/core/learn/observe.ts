@@ -4,7 +4,7 @@ import { FIRST_PASS, type PlannedStep, settingOf } from '../plan';
 import { type Event, handsAt, type PassView, type RepairView, standingEvents, ticksOf } from '../record';
 import type { Said } from '../say';
 import { isMetered, PART_IDS } from '../system';
-import { kindOf } from '../void';
+import { toolAt } from '../void';
 import type { Observation } from './estimate';
 
 /**
@@ -43,7 +43,7 @@ function minutesOf(step: PlannedStep, ticks: readonly number[]): number | null {
 export const isRate = ({ kind }: Pick<Setting, 'kind'>): boolean => kind === 'rate' || kind === 'area-rate';
 
 /** How the minutes that were planned with compare to Grenko’s own, where figures of one’s own stand behind them. */
-function planScale(method: Method, { plan, repair }: PassView, step: PlannedStep): number | null {
+export function planScale(method: Method, { plan, repair }: PassView, step: PlannedStep): number | null {
   const now = (id: string) => plan.context?.settings[id] ?? settingOf(method, repair, id);
   const scales = step.factors.flatMap((id) => {
     const factor = factorsOf(method).find((f) => f.id === id);
@@ -125,20 +125,6 @@ const NO_MORE = 0.02;
 /** A void measured more roughly than this, end to end, says nothing of how far a system goes. */
 const ROUGH = 0.15;
 
-/** The tool of the dimension whose doubt decides the volume; null where none does. */
-function decidingTool({ plan, repair }: PassView): string | null {
-  const decides = plan.void?.decides;
-  const found = decides && /^shapes\.(\d+)\.(.+)$/.exec(decides.key);
-  const shape = found && repair.void?.shapes[Number(found[1])];
-  return (
-    (shape &&
-      kindOf(shape)
-        .dimensions(shape)
-        .find((d) => d.key === found[2])?.measured.tool) ||
-    null
-  );
-}
-
 /** How much was used, how far its system went, and how good the measuring was. */
 function materialSeen(view: RepairView, pass: PassView): readonly Seen[] {
   const { plan, actuals } = pass;
@@ -150,7 +136,7 @@ function materialSeen(view: RepairView, pass: PassView): readonly Seen[] {
   const out: Seen[] = [{ lesson: 'material', of: null, ...about, observation }];
   if (used.weighed && observation.is === 'exact' && measured) {
     const { nominalMl, p5Ml, p95Ml } = measured;
-    const tool = decidingTool(pass);
+    const tool = measured.decides ? toolAt(pass.repair.void?.shapes ?? [], measured.decides.key) : null;
     const filled = nominalMl * observation.ratio;
     if (tool) out.push({ lesson: 'tool', of: tool, ...about, observation, inside: filled >= p5Ml && filled <= p95Ml });
     if (p95Ml - p5Ml < ROUGH * nominalMl)

@@ -30,6 +30,22 @@ export interface VoidResult {
 
 export const kindOf = (shape: VoidShape): Shape<VoidShape> => SHAPES[shape.shape];
 
+/**
+ * The tool that a dimension of a void was measured with, by the dimension's key; null for one that was not measured.
+ * @example toolAt(shapes, 'shapes.0.depth.mean') // 'gauge'
+ */
+export function toolAt(shapes: readonly VoidShape[], key: string): string | null {
+  const found = /^shapes\.(\d+)\.(.+)$/.exec(key);
+  const shape = found && shapes[Number(found[1])];
+  return (
+    (shape &&
+      kindOf(shape)
+        .dimensions(shape)
+        .find((d) => d.key === found[2])?.measured.tool) ||
+    null
+  );
+}
+
 const known = new WeakMap<VoidShape, Faces>();
 /**
  * The faces of a shape. A shape is never changed but replaced, so they are worked out once for each.

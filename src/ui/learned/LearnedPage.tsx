@@ -4,6 +4,7 @@ import Link from 'next/link';
 import { useMemo } from 'react';
 import type { Learned, Lessons, Seen } from '@/core/learn';
 import { METHODS, methodOf } from '@/core/method';
+import { TOOLS } from '@/core/void';
 import { say } from '@/words';
 import { Heading, Ways } from '../shared/bits';
 import { useNarrow } from '../shared/use-narrow';
@@ -16,6 +17,9 @@ const TITLES = {
   minutes: 'Where the time goes: hands-on minutes, real against planned',
   material: 'Material: used against planned',
   clock: 'Clocks: when it had set, against the sheet at the site’s temperatures',
+  yield: 'How far a system goes, against what its sheet and the voids say',
+  loss: 'What stays in pots and on tools, against the sheet',
+  tool: 'What voids took, by the tool whose doubt decided them',
 } as const;
 
 /** What this crew’s records say, as drawings. */
@@ -53,7 +57,7 @@ export function LearnedPage() {
               />
               New repairs begin with the crew’s own minutes and rates
             </label>
-            {(['minutes', 'material', 'clock'] as const).map((lesson) => (
+            {(['minutes', 'material', 'clock', 'yield', 'loss', 'tool'] as const).map((lesson) => (
               <Section
                 key={lesson}
                 title={TITLES[lesson]}
@@ -68,12 +72,21 @@ export function LearnedPage() {
   );
 }
 
+/** Lessons about a system, whatever it was used for. */
+const OF_A_SYSTEM: ReadonlySet<Learned['lesson']> = new Set(['clock', 'yield', 'loss']);
+/** Those that no method parts. */
+const OF_ANY_METHOD: ReadonlySet<Learned['lesson']> = new Set(['yield', 'loss', 'tool']);
+
 /** What a row is about, in words. */
 function useNames(): (l: Learned) => string {
   const sheets = useWorkspace((d) => d.sheets);
   const system = usePrefs((p) => p.system);
   return (l) => {
-    if (l.lesson === 'clock') return [...sheets.values()].findLast((s) => s.systemId === l.of)?.name ?? l.of ?? '';
+    if (l.lesson === 'tool') {
+      const inside = l.seen.filter((s) => s.inside).length;
+      return `${TOOLS.find((t) => t.id === l.of)?.label ?? l.of}: inside its range ${inside} of ${l.seen.length}`;
+    }
+    if (OF_A_SYSTEM.has(l.lesson)) return [...sheets.values()].findLast((s) => s.systemId === l.of)?.name ?? l.of ?? '';
     if (l.lesson === 'material') return methodOf(l.methodId)?.label ?? l.methodId;
     const title = l.seen[0]?.title;
     return title ? say(title, { system, zone: 'utc', language: 'en' }) : (l.of ?? '');
@@ -84,7 +97,10 @@ function Section({ title, learned }: { title: string; learned: readonly Learned[
   const names = useNames();
   const byMethod = useMemo(() => {
     const by = new Map<string, Learned[]>();
-    for (const l of learned) by.set(l.methodId, [...(by.get(l.methodId) ?? []), l]);
+    for (const l of learned) {
+      const key = OF_ANY_METHOD.has(l.lesson) ? '' : l.methodId;
+      by.set(key, [...(by.get(key) ?? []), l]);
+    }
     return [...by].sort(([a], [b]) => METHODS.findIndex((m) => m.id === a) - METHODS.findIndex((m) => m.id === b));
   }, [learned]);
   if (!learned.length) return null;
@@ -93,7 +109,7 @@ function Section({ title, learned }: { title: string; learned: readonly Learned[
       <Heading>{title}</Heading>
       {byMethod.map(([methodId, rows]) => (
         <div key={methodId} className="mb-3">
-          <h3 className="font-bold">{methodOf(methodId)?.label ?? methodId}</h3>
+          {methodId && <h3 className="font-bold">{methodOf(methodId)?.label ?? methodId}</h3>}
           <Strips rows={rows} names={names} />
         </div>
       ))}

@@ -11,12 +11,14 @@ import {
   type Drawing as Plan,
   type PlanOutline,
   settingOutDrawing,
+  toolAt,
   voidPlan,
   voidProblems,
 } from '@/core/void';
 import type { StageProps } from '../repair/stage-props';
 import { Answer, Choice, Prose, useFormat, Working } from '../shared/bits';
 import { Drawing } from '../shared/Drawing';
+import { ToolLearned } from '../shared/LearnedHere';
 import { StageFindings, StillNeeds } from '../shared/StageFindings';
 import { holds } from '../shared/stage-answer';
 import { useNarrow } from '../shared/use-narrow';
@@ -300,6 +302,7 @@ function Side({ view, at }: StageProps) {
           )
         }
       />
+      {v?.decides && <ToolLearned tool={toolAt(shapes, v.decides.key)} />}
       {taken ? (
         <TakenHere whole={at.whole} id={repair.passId} shapes={shapes} />
       ) : (

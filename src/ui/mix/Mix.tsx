@@ -9,7 +9,7 @@ import { isMetered, PART_IDS } from '@/core/system';
 import { formatDuration } from '@/core/units';
 import type { StageProps } from '../repair/stage-props';
 import { Answer, Choice, useFormat, useSay, VoiceMark, Working } from '../shared/bits';
-import { MaterialLearned } from '../shared/LearnedHere';
+import { MaterialLearned, SystemLearned } from '../shared/LearnedHere';
 import { Schools, Settings } from '../shared/Schools';
 import { StageFindings, StillNeeds } from '../shared/StageFindings';
 import { dayAndClock } from '../shared/when';
@@ -150,6 +150,7 @@ function Side({ view, at }: StageProps) {
         }
       />
       <MaterialLearned at={at} />
+      <SystemLearned at={at} />
       <table className="table">
         <tbody>
           {mix.lines.map((l) => (

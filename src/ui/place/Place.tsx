@@ -6,6 +6,7 @@ import { usedUp } from '@/core/record';
 import { formatDuration } from '@/core/units';
 import type { StageProps } from '../repair/stage-props';
 import { Answer, Heading, useFormat, useProse } from '../shared/bits';
+import { HandsLearned } from '../shared/LearnedHere';
 import { QuantityField } from '../shared/QuantityField';
 import { ChoicesOfAll } from '../shared/Schools';
 import { StageFindings, StillNeeds } from '../shared/StageFindings';
@@ -116,6 +117,7 @@ function Side({ view, at, nowMs }: StageProps) {
           )
         }
       />
+      <HandsLearned at={at.whole} />
       <WhenField
         label={`Begin not before (${view.job.zone})`}
         value={repair.plannedStart}

@@ -13,6 +13,7 @@ import { RememberedArea, useRememberedText } from '../shared/Remembered';
 import { SavingButton } from '../shared/SavingButton';
 import { record } from '../workspace/record';
 import { clock, putAttachment, recordAll } from '../workspace/workspace';
+import { LeftOver } from './LeftOver';
 import { LoggerFile } from './LoggerFile';
 import { ProbeReader } from './ProbeReader';
 
@@ -155,6 +156,7 @@ export function ReadDialog({
             )}
           </div>
         )}
+        <LeftOver at={at} role={role} onKept={onClose} />
         <p className="soft text-sm">
           A base reading moves the waits; a pot reading moves the pot’s clock. The forecast goes on from it and its
           offset fades within hours.

@@ -1,6 +1,8 @@
 'use client';
-import { clockLearned, type Learned, materialLearned } from '@/core/learn';
-import type { PassView } from '@/core/record';
+import { clockLearned, handsRange, type Learned, materialLearned, systemLearned, toolLearned } from '@/core/learn';
+import type { PassView, RepairView } from '@/core/record';
+import { formatDuration } from '@/core/units';
+import { TOOLS } from '@/core/void';
 import { useLessons } from '../workspace/lessons';
 
 const from = ({ estimate }: Learned): string =>
@@ -14,6 +16,61 @@ export function MaterialLearned({ at }: { at: PassView }) {
   return (
     <p className="text-sm mt-1" data-testid="material-learned">
       <strong>Yours:</strong> × {l.estimate.ratio.toFixed(2)} of what was planned, {from(l)}.
+    </p>
+  );
+}
+
+/** How far this system goes for this crew, and what stays in its pots. */
+export function SystemLearned({ at }: { at: PassView }) {
+  const lessons = useLessons();
+  const of = at.plan.sheet?.systemId;
+  if (!lessons || !of) return null;
+  const far = systemLearned(lessons, 'yield', of);
+  const loss = systemLearned(lessons, 'loss', of);
+  return (
+    <>
+      {far && (
+        <p className="text-sm mt-1" data-testid="yield-learned">
+          <strong>Yours:</strong> it went × {far.estimate.ratio.toFixed(2)} as far as planned, {from(far)}.
+        </p>
+      )}
+      {loss && (
+        <p className="text-sm mt-1" data-testid="loss-learned">
+          <strong>Yours:</strong> × {loss.estimate.ratio.toFixed(2)} of what the sheet has stayed in pots and on tools,{' '}
+          {from(loss)}.
+        </p>
+      )}
+    </>
+  );
+}
+
+/** What voids that were decided by this tool really took. */
+export function ToolLearned({ tool }: { tool: string | null }) {
+  const lessons = useLessons();
+  const l = lessons && tool && toolLearned(lessons, tool);
+  if (!l) return null;
+  const inside = l.seen.filter((s) => s.inside).length;
+  return (
+    <p className="text-sm mt-1" data-testid="tool-learned">
+      <strong>Yours:</strong> where the {TOOLS.find((t) => t.id === tool)?.label ?? tool} decided, voids took ×{' '}
+      {l.estimate.ratio.toFixed(2)} of what was measured, {from(l)}; inside the range {inside} of {l.seen.length} times.
+    </p>
+  );
+}
+
+/** How long the hands will really take, by the records. */
+export function HandsLearned({ at }: { at: RepairView }) {
+  const lessons = useLessons();
+  const r = lessons && handsRange(lessons, at.passes);
+  if (!r) return null;
+  return (
+    <p className="text-sm mt-1" data-testid="hands-learned">
+      <strong>Yours:</strong> {formatDuration(r.likelyMin)} of hands-on work for the {formatDuration(r.plannedMin)}{' '}
+      planned, between {formatDuration(r.lowMin)} and {formatDuration(r.highMin)} nine times in ten
+      {r.knownMin < r.plannedMin * 0.995 && (
+        <>; {Math.round((r.knownMin / r.plannedMin) * 100)} % of it rests on records</>
+      )}
+      .
     </p>
   );
 }
