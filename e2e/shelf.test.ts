@@ -335,3 +335,23 @@ const stageOf = async (page: Page, name: string) => {
   await turnTo(page, base(), `/job/sample-winch/sample-plate/${name}`);
   await stage(page, 'Release');
 };
+
+test('what is left of a batch is weighed back: no more than was put in, in the record, and put right there', async () => {
+  const page = await yard.page();
+  await withSample(page, base());
+  await page.goto(`${base()}/job/sample-winch/sample-plate/run`);
+  await page.getByRole('button', { name: 'Read a value' }).click();
+  const left = page.getByRole('region', { name: 'What was left' });
+  await left.getByLabel('Left over, not placed').fill('5 kg');
+  await left.getByLabel('Left over, not placed').press('Enter');
+  await left.getByText('More than was put into this batch.').waitFor();
+  expect(await left.getByRole('button', { name: 'Write it down' }).isDisabled()).toBe(true);
+  await left.getByLabel('Left over, not placed').fill('42 g');
+  await left.getByLabel('Left over, not placed').press('Enter');
+  await left.getByLabel('Stuck in pot and on tools').fill('1/2 oz av');
+  await left.getByLabel('Stuck in pot and on tools').press('Enter');
+  await left.getByRole('button', { name: 'Write it down' }).click();
+  await left.waitFor({ state: 'detached' });
+  await page.goto(`${base()}/job/sample-winch/log`);
+  await page.getByText('Left of batch 1: 42 g over, 14.17 g in the pot and on tools').waitFor();
+});

@@ -117,6 +117,10 @@ function Section({ title, learned }: { title: string; learned: readonly Learned[
   );
 }
 
+/** As many letters as stand beside a strip. */
+const NAME = 42;
+const shortened = (name: string): string => (name.length > NAME ? `${name.slice(0, NAME - 2).trimEnd()}…` : name);
+
 /** Where the strips stand on the page; on a phone each under its name. */
 const DESK = { row: 34, left: 300, right: 660, width: 860, above: 0 };
 const POCKET = { row: 58, left: 12, right: 230, width: 352, above: 24 };
@@ -157,7 +161,7 @@ function Strips({ rows, names }: { rows: readonly Learned[]; names: (l: Learned)
               fontSize={14.5}
               fill="var(--ink)"
             >
-              {names(l).slice(0, 42)}
+              {shortened(names(l))}
             </text>
             {l.seen.map((s) => (
               <Mark key={s.repairId} of={s} x={x} y={y} />

@@ -65,8 +65,9 @@ export function HandsLearned({ at }: { at: RepairView }) {
   if (!r) return null;
   return (
     <p className="text-sm mt-1" data-testid="hands-learned">
-      <strong>Yours:</strong> {formatDuration(r.likelyMin)} of hands-on work for the {formatDuration(r.plannedMin)}{' '}
-      planned, between {formatDuration(r.lowMin)} and {formatDuration(r.highMin)} nine times in ten
+      <strong>Yours:</strong> {formatDuration(r.likelyMin)} of hands-on work to its release instead of the{' '}
+      {formatDuration(r.plannedMin)} planned, between {formatDuration(r.lowMin)} and {formatDuration(r.highMin)} nine
+      times in ten
       {r.knownMin < r.plannedMin * 0.995 && (
         <>; {Math.round((r.knownMin / r.plannedMin) * 100)} % of it rests on records</>
       )}
