@@ -87,3 +87,22 @@ test('what is kept is checked: a count of nought, a negative limit and an unknow
   for (const over of [{ count: 0 }, { count: 2.5 }, { limit: -1 }, { kind: 'smell' }, { by: 'x'.repeat(81) }])
     expect([over, Acceptance.safeParse({ ...sound, ...over }).success]).toEqual([over, false]);
 });
+
+test('a mean of its own is asked beside each: three above 1.0 whose mean is under 1.5 are not as asked', () => {
+  const pull = asked('pull-off', { limit: 1, meanLimit: 1.5 });
+  expect(said(pull, [1.2, 'base'], [1.4, 'bond'], [1.3, 'bond'])).toEqual([
+    'no',
+    'Each as asked, and their mean of 1.3 MPa is not: 1.5 MPa is asked of it.',
+  ]);
+  expect(said(pull, [1.2, 'base'], [1.9, 'bond'], [1.4, 'bond'])).toEqual(['yes', 'All 3 as asked.']);
+  // One below what is asked of each is never lifted by the mean of the others.
+  expect(said(pull, [0.9, 'bond'], [2.9, 'bond'], [2.8, 'bond'])[0]).toBe('no');
+  // What tore in the glue and does not count is in no mean either.
+  expect(said(pull, [0.4, 'glue'], [1.5, 'base'], [1.6, 'base'], [1.5, 'bond'])).toEqual(['yes', 'All 3 as asked.']);
+  expect(said(asked('level', { limit: 4, meanLimit: 2 }), 1, 3, 3)[0]).toBe('no');
+  expect(said(asked('level', { limit: 4, meanLimit: 2.5 }), 1, 3, 3)[0]).toBe('yes');
+});
+test('readings told before a mean could be asked read as before', () => {
+  const { meanLimit: _none, ...old } = asked('hardness', { limit: 80 });
+  expect(Acceptance.parse(old).meanLimit).toBeNull();
+});

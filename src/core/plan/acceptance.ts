@@ -93,6 +93,8 @@ export const Acceptance = z.object({
   /** Least, most, or per cent off; in the core unit of its quantity. */
   limit: Figure.nonnegative(),
   count: z.number().int().min(1).max(60),
+  /** What the mean of all must reach, or stay under, beside each by itself; null where it is not asked. */
+  meanLimit: Figure.positive().nullable().default(null),
   /** What was read in the dry trial; null for other kinds. */
   reference: Figure.nullable(),
   /** The scale of a hardness tester, and the like. */
@@ -108,6 +110,7 @@ export const firstAcceptance = (kind: MeasuredKindId, id: string): Acceptance =>
   kind,
   limit: 0,
   count: measuredKind(kind).count,
+  meanLimit: null,
   reference: null,
   scale: '',
   by: '',
@@ -126,6 +129,7 @@ const SAYS = texts('acceptance', {
   more: '{n, plural, one {# more reading is} other {# more readings are}} asked.',
   glue: '{n, plural, one {# did} other {# did}} not count, torn in the glue: {more, plural, one {# more is} other {# more are}} asked.',
   good: 'All {n} as asked.',
+  mean: 'Each as asked, and their mean of {mean} is not: {limit} is asked of it.',
   bad: '{n, plural, one {# is} other {# are}} not as asked.',
   base: '{n, plural, one {# is} other {# are}} not as asked, torn in the base: the base is weaker than was asked, and whoever asked decides.',
 });
@@ -147,14 +151,18 @@ export interface Verdict {
   readonly why: Said;
 }
 
+const meets = (asked: Acceptance, value: number, limit: number): boolean =>
+  measuredKind(asked.kind).wants === 'most' ? value <= limit : value >= limit;
+
 const isGood = (asked: Acceptance, value: number): boolean => {
-  const { wants } = measuredKind(asked.kind);
-  if (wants === 'least') return value >= asked.limit;
-  if (wants === 'most') return value <= asked.limit;
+  if (measuredKind(asked.kind).wants !== 'near') return meets(asked, value, asked.limit);
   return Math.abs(value - asked.reference!) <= (asked.limit / 100) * Math.abs(asked.reference!);
 };
 
-/** Holds readings against what is asked: each counts by itself, and a failure is never averaged away. */
+/**
+ * Holds readings against what is asked: each counts by itself, and a failure is never averaged away; then their mean,
+ * where more is asked of that.
+ */
 export function verdictOf(asked: Acceptance, readings: readonly TestReading[]): Verdict {
   const isSet = asked.limit > 0 && (measuredKind(asked.kind).wants !== 'near' || !!asked.reference);
   const said = (answer: Verdict['answer'], good: Verdict['good'], why: Said): Verdict => {
@@ -179,5 +187,9 @@ export function verdictOf(asked: Acceptance, readings: readonly TestReading[]): 
   const voids = good.filter((g) => g === null).length;
   const more = asked.count - (readings.length - voids);
   if (more > 0) return said('open', good, voids ? SAYS.glue({ n: voids, more }) : SAYS.more({ n: more }));
-  return said('yes', good, SAYS.good({ n: readings.length - voids }));
+  const done = said('yes', good, SAYS.good({ n: readings.length - voids }));
+  const { meanLimit } = asked;
+  if (meanLimit === null || done.mean === null || meets(asked, done.mean, meanLimit)) return done;
+  const figured = (v: number) => readingSaid(asked, v) as Value;
+  return { ...done, answer: 'no', why: SAYS.mean({ mean: figured(done.mean), limit: figured(meanLimit) }) };
 }

@@ -186,6 +186,17 @@ function Asked({
         onChange={(t) => change({ count: t.value })}
         check={(v) => (Number.isInteger(v) && v >= 1 && v <= 60 ? null : 'A whole number from 1 to 60.')}
       />
+      {kind.wants !== 'near' && (
+        <QuantityField
+          kind={kind.quantity}
+          label={`Their mean ${kind.limit.toLowerCase()}`}
+          value={asked.meanLimit}
+          placeholder="not asked"
+          onChange={(t) => change({ meanLimit: t.value })}
+          onClear={() => change({ meanLimit: null })}
+          check={(v) => (v > 0 ? null : 'More than 0.')}
+        />
+      )}
       {kind.scaled && (
         <TextField label="Scale of the tester" value={asked.scale} onChange={(scale) => change({ scale })} />
       )}
