@@ -1,7 +1,8 @@
 import { z } from 'zod';
 import type { SheetRevision } from '../system';
 import { type LiftAsk, liftRun } from './lift';
-import { lossless, potRun, type Reactive, reactiveOf, verdictOf } from './self-heat';
+import type { Reactive } from './reactive';
+import { lossless, potRun, reactiveOf, verdictOf } from './self-heat';
 
 /** Changes whenever the computation does: tables kept of an older one are made again. */
 export const HEAT_TABLE_VERSION = 2;

@@ -4,24 +4,16 @@ export * from './heat-table';
 export * from './lift';
 export * from './monotone';
 export * from './pace';
+export { AMINE, BASE_BEARS_C, bruggeman, HOTTEST_C, type Reactive, RUNAWAY_C, selfHeats } from './reactive';
 export {
-  AMINE,
   ASSUMED_MASS_G,
-  BASE_BEARS_C,
-  bruggeman,
   type HeatHistory,
-  HOTTEST_C,
   lossless,
   type PotAnswer,
   potRun,
-  potTauMin,
-  type Reactive,
-  RUNAWAY_C,
   reactiveOf,
   referenceOf,
   restsOn,
-  selfHeats,
-  VESSELS,
   type Verdict,
-  type VesselId,
 } from './self-heat';
+export { potTauMin, VESSELS, type VesselId } from './vessels';

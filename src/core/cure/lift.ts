@@ -1,18 +1,9 @@
 import { BASE_PROPERTIES, type BaseBody } from '../climate';
 import { type Grid, layered, runHeat } from '../heat';
 import { refuse } from '../units';
-import {
-  AMINE,
-  BASE_BEARS_C,
-  type HeatHistory,
-  HORIZON_S,
-  kineticsOf,
-  type Reactive,
-  RUNAWAY_C,
-  type Verdict,
-  verdictOf,
-  watcher,
-} from './self-heat';
+import { AMINE, BASE_BEARS_C, type Reactive, RUNAWAY_C } from './reactive';
+import { type HeatHistory, kineticsOf, type Verdict, verdictOf, watcher } from './self-heat';
+import { HORIZON_S } from './vessels';
 
 export interface LiftAsk {
   readonly thicknessMm: number;

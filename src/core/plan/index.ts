@@ -36,6 +36,7 @@ export * from './side';
 export * from './soak';
 export * from './stand-in';
 export * from './start-windows';
+export { startsAskOf } from './starts-ask';
 export * from './stretches';
 export * from './thermal';
 export * from './together';

@@ -5,7 +5,8 @@ import type { SheetRevision } from '../system';
 import { type JobAsk, type JobPlan, planJob } from './plan-job';
 import { type Piece, pieceOf, withPiece } from './repair';
 import type { ChainPlan } from './repair-plan';
-import { type FailId, reasonsOf, type Starts, startsAskOf, startWindows } from './start-windows';
+import { type FailId, reasonsOf, type Starts, startWindows } from './start-windows';
+import { startsAskOf } from './starts-ask';
 
 /** A change that opens a window, or comes nearest to it, tried out on the whole computation. */
 export interface Opener {

@@ -16,7 +16,7 @@ export * from './measure';
 export * from './measured';
 export { bedMm, notchMm2 } from './notched-bed';
 export { cornersOf, inside, outlineArea, type PlanOutline, parsePoints, perimeterMm, signedAreaMm2 } from './outline';
-export { type Patch, surfaceOf } from './patch';
+export { type Patch, surfaceOf } from './patch-depths';
 export { type PictureScale, scaleByDistance, scaleByRectangle, tracedOutline } from './picture';
 export type { Point } from './point';
 export { contourLevels, contoursOf, nextReading, oddReadings, profileAt } from './readings';

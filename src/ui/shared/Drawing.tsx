@@ -1,11 +1,12 @@
 'use client';
-import { type KeyboardEvent, type PointerEvent, useId, useRef, useState } from 'react';
-import type { DimensionLine, Outline, Drawing as Plan, Point } from '@/core/void';
+import { useId, useRef } from 'react';
+import type { Outline, Drawing as Plan, Point } from '@/core/void';
 import { useFormat } from './bits';
 import { DimensionMark } from './DimensionMark';
 import { Contour, Label, Passes, roomForPasses } from './DrawingParts';
-import { BARE_PAD, type Fit, fitOf, PAD, SMALL_PAD, scaleName } from './drawing-fit';
-import { placeOn, unitsPerPixel } from './svg-place';
+import { fitOf, marginsOf, scaleName } from './drawing-fit';
+import { placeOn } from './svg-place';
+import { usePulls } from './use-pulls';
 
 interface Layer {
   readonly fromMm: number;
@@ -39,26 +40,8 @@ interface Props {
   readonly unmeasured?: boolean;
 }
 
-type Held = { readonly fit: Fit; readonly x: number; readonly y: number } & (
-  | { readonly what: 'dimension'; readonly line: DimensionLine; readonly start: number }
-  | { readonly what: 'handle'; readonly key: string; readonly start: Point }
-  | { readonly what: 'cut'; readonly start: number }
-);
-
 /** A page narrower than this has no room beside its drawing, px. */
 const NARROW = 600;
-
-/** Room for the words of an upright dimension in a small drawing, px. */
-const SMALL_WORDS = 80;
-
-/** A step of the hand that suits the size of what is moved, mm. */
-const stepFor = (v: number) => (v > 50 ? 1 : v > 10 ? 0.5 : 0.1);
-const KEYS: Readonly<Record<string, Point>> = {
-  ArrowRight: [1, 0],
-  ArrowLeft: [-1, 0],
-  ArrowUp: [0, -1],
-  ArrowDown: [0, 1],
-};
 
 const LINES: Readonly<Partial<Record<Outline['role'], { width: number; dash?: string }>>> = {
   centre: { width: 1, dash: '14 4 3 4' },
@@ -91,32 +74,14 @@ export function Drawing(props: Props) {
   const format = useFormat();
   const id = useId();
   const svg = useRef<SVGSVGElement>(null);
-  const [held, setHeld] = useState<Held | null>(null);
-  // What is pulled must not run away under the hand: the fit stands still until it is let go.
-  // An upright dimension at the left carries its words further left.
-  const leftmost = Math.min(...drawing.outlines.flatMap((o) => o.points.map((p) => p[0])));
-  const words = drawing.dimensions.some((d) => d.from[0] === d.to[0] && d.from[0] < leftmost) ? 86 : 0;
-  const rightmost = Math.max(
-    ...drawing.outlines.filter((o) => o.role === 'void').flatMap((o) => o.points.map((p) => p[0])),
-  );
-  const rightWords = drawing.dimensions.some((d) => d.from[0] === d.to[0] && d.from[0] >= rightmost) ? 1 : 0;
-  // What lies there is named at the left, and under the title where the page is narrow.
-  const room = width < NARROW ? 0 : roomForPasses(drawing.outlines);
-  const pad = bare
-    ? BARE_PAD
-    : small
-      ? {
-          ...SMALL_PAD,
-          left: SMALL_PAD.left + (words && SMALL_WORDS),
-          right: SMALL_PAD.right + (rightWords && SMALL_WORDS),
-        }
-      : { ...PAD, left: PAD.left + Math.max(words, room), right: PAD.right + free };
+  const { held, take, move, letGo, nudged, nudge } = usePulls(svg, props);
+  const pad = marginsOf(drawing, { small, bare, free, passes: width < NARROW ? 0 : roomForPasses(drawing.outlines) });
   const shownLines = bare ? [] : drawing.dimensions;
+  // What is pulled must not run away under the hand: the fit stands still until it is let go.
   const fit = held?.fit ?? fitOf({ ...drawing, dimensions: shownLines }, width, height, pad);
   const { k } = fit;
   const toX = (v: number) => fit.ox + v * k;
   const toY = (v: number) => fit.oy + v * k;
-  const pixel = () => unitsPerPixel(svg.current);
   const path = (points: readonly Point[], open = false) =>
     `M${points.map((p) => `${toX(p[0]).toFixed(2)} ${toY(p[1]).toFixed(2)}`).join('L')}${open ? '' : 'Z'}`;
   const voids = drawing.outlines.filter((o) => o.role === 'void');
@@ -133,47 +98,6 @@ export function Drawing(props: Props) {
     void: layers ? 'none' : 'url(#tx-liquid)',
   };
 
-  const take = (
-    e: PointerEvent<SVGElement>,
-    what:
-      | Omit<Extract<Held, { what: 'dimension' }>, 'fit' | 'x' | 'y'>
-      | Omit<Extract<Held, { what: 'handle' }>, 'fit' | 'x' | 'y'>
-      | Omit<Extract<Held, { what: 'cut' }>, 'fit' | 'x' | 'y'>,
-  ) => {
-    e.stopPropagation();
-    e.currentTarget.setPointerCapture(e.pointerId);
-    setHeld({ ...what, fit, x: e.clientX, y: e.clientY } as Held);
-  };
-  const move = (e: PointerEvent) => {
-    if (!held) return;
-    const mm = pixel() / held.fit.k;
-    const [dx, dy] = [(e.clientX - held.x) * mm, (e.clientY - held.y) * mm];
-    if (held.what === 'handle') onMove?.(held.key, [held.start[0] + dx, held.start[1] + dy]);
-    else if (held.what === 'cut') {
-      const { from, to } = drawing.cut!;
-      onCut?.(Math.min(0.98, Math.max(0.02, held.start + dy / (to - from))));
-    } else {
-      const { from, to, perMm } = held.line;
-      const flat = Math.abs(to[0] - from[0]) >= Math.abs(to[1] - from[1]);
-      const forward = (flat ? Math.sign(to[0] - from[0]) : Math.sign(to[1] - from[1])) || 1;
-      const v = held.start + (flat ? dx : dy) * perMm * forward;
-      const step = stepFor(v);
-      onDrag?.(held.line.key, Math.max(step, Math.round(v / step) * step));
-    }
-  };
-  const nudged = (e: KeyboardEvent): Point | null => {
-    const way = KEYS[e.key];
-    if (!way) return null;
-    e.preventDefault();
-    const times = e.shiftKey ? 10 : 1;
-    return [way[0] * times, way[1] * times];
-  };
-  const nudge = (d: DimensionLine, e: KeyboardEvent) => {
-    const way = nudged(e);
-    if (!way || !onDrag) return;
-    const v = values?.[d.key] ?? 0;
-    onDrag(d.key, Math.max(0.1, Number((v + (way[0] - way[1]) * stepFor(v)).toFixed(3))));
-  };
   const said = [
     ...drawing.dimensions.map((d) =>
       values?.[d.key] === undefined ? d.label : `${d.label} ${format('length', values[d.key]!).text}`,
@@ -196,8 +120,8 @@ export function Drawing(props: Props) {
       aria-hidden={bare || undefined}
       aria-label={bare ? undefined : `${drawing.title}, drawn to scale`}
       onPointerMove={held ? move : undefined}
-      onPointerUp={() => setHeld(null)}
-      onPointerCancel={() => setHeld(null)}
+      onPointerUp={letGo}
+      onPointerCancel={letGo}
       onClick={
         onPlace &&
         ((e) => {
@@ -382,7 +306,7 @@ export function Drawing(props: Props) {
               aria-valuetext={`${format('length', drawing.cut.y).text} across`}
               style={{ cursor: 'ns-resize', touchAction: 'none' }}
               onPointerDown={(e) =>
-                take(e, {
+                take(e, fit, {
                   what: 'cut',
                   start: (drawing.cut!.y - drawing.cut!.from) / (drawing.cut!.to - drawing.cut!.from),
                 })
@@ -416,7 +340,7 @@ export function Drawing(props: Props) {
             aria-valuetext={`${format('length', h.at[0]).text} along, ${format('length', h.at[1]).text} across`}
             style={{ cursor: 'move', touchAction: 'none' }}
             onClick={(e) => e.stopPropagation()}
-            onPointerDown={(e) => take(e, { what: 'handle', key: h.key, start: h.at })}
+            onPointerDown={(e) => take(e, fit, { what: 'handle', key: h.key, start: h.at })}
             onKeyDown={(e) => {
               const way = nudged(e);
               if (way) onMove(h.key, [h.at[0] + way[0], h.at[1] + way[1]]);
@@ -436,7 +360,7 @@ export function Drawing(props: Props) {
             ground={ground}
             width={width}
             small={small}
-            onTake={onDrag && ((e) => take(e, { what: 'dimension', line: d, start: values?.[d.key] ?? 0 }))}
+            onTake={onDrag && ((e) => take(e, fit, { what: 'dimension', line: d, start: values?.[d.key] ?? 0 }))}
             onNudge={(e) => nudge(d, e)}
           />
         ))}

@@ -8,8 +8,8 @@ export interface Fit {
 }
 
 export const PAD = { left: 34, right: 120, top: 54, bottom: 30 };
-export const BARE_PAD = { left: 12, right: 12, top: 12, bottom: 10 };
-export const SMALL_PAD = { left: 14, right: 14, top: 26, bottom: 26 };
+const BARE_PAD = { left: 12, right: 12, top: 12, bottom: 10 };
+const SMALL_PAD = { left: 14, right: 14, top: 26, bottom: 26 };
 
 const RATIOS = [
   1, 1.25, 1.5, 2, 2.5, 3, 4, 5, 6, 8, 10, 12, 15, 20, 25, 30, 40, 50, 60, 80, 100, 120, 150, 200, 250, 500, 1000,
@@ -45,4 +45,30 @@ export function fitOf(drawing: Plan, width: number, height: number, pad: typeof 
     ox: pad.left + (width - pad.left - pad.right - (x1 - x0) * k) / 2 - x0 * k,
     oy: pad.top + (height - pad.top - pad.bottom - (y1 - y0) * k) / 2 - y0 * k,
   };
+}
+
+/** Room for the words of an upright dimension, px; less of it in a small drawing. */
+const WORDS = 86;
+const SMALL_WORDS = 80;
+
+/** Margins round a drawing, px. @param o.free kept free at the right; o.passes for the names of what lies there */
+export function marginsOf(
+  { outlines, dimensions }: Plan,
+  o: { readonly small?: boolean; readonly bare?: boolean; readonly free: number; readonly passes: number },
+): typeof PAD {
+  if (o.bare) return BARE_PAD;
+  const xs = (of: typeof outlines) => of.flatMap(({ points }) => points.map((p) => p[0]));
+  const upright = dimensions.filter((d) => d.from[0] === d.to[0]);
+  const leftmost = Math.min(...xs(outlines));
+  const rightmost = Math.max(...xs(outlines.filter(({ role }) => role === 'void')));
+  // An upright dimension at the left carries its words further left.
+  const left = upright.some((d) => d.from[0] < leftmost);
+  const right = upright.some((d) => d.from[0] >= rightmost);
+  if (o.small)
+    return {
+      ...SMALL_PAD,
+      left: SMALL_PAD.left + (left ? SMALL_WORDS : 0),
+      right: SMALL_PAD.right + (right ? SMALL_WORDS : 0),
+    };
+  return { ...PAD, left: PAD.left + Math.max(left ? WORDS : 0, o.passes), right: PAD.right + o.free };
 }

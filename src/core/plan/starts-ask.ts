@@ -1,0 +1,78 @@
+import { massOf } from '../mix';
+import { milestoneOf } from '../system';
+import { tears } from './blocks';
+import type { Window } from './calendar';
+import { opensFrom } from './plan-chain';
+import type { ChainPlan, PlannedStep } from './repair-plan';
+import type { StartsAsk } from './start-windows';
+
+const MIN_MS = 60_000;
+
+/** An answer worked out once: a forecast with a spread is looked at on both its edges. */
+function kept<T>(ask: (ms: number) => T): (ms: number) => T {
+  const known = new Map<number, T>();
+  return (ms) => {
+    if (!known.has(ms)) known.set(ms, ask(ms));
+    return known.get(ms)!;
+  };
+}
+
+/** Minutes that steps still to be done were rounded up by, from one of them to another. */
+const roundedMin = (steps: readonly PlannedStep[], from: PlannedStep, to: PlannedStep): number =>
+  steps
+    .slice(steps.indexOf(from), steps.indexOf(to) + 1)
+    .filter((s) => s.doneAt === null && s.begunAt === null)
+    .reduce((sum, s) => sum + Math.max(0, (s.endMs - s.startMs) / MIN_MS - s.handsOnMin), 0);
+
+/** The ask of a repair as planned: its preparation, placing and pot, from now or its job's first hour, over a week. */
+export function startsAskOf(
+  plan: ChainPlan,
+  job: { startFrom: number; wantedAt: number | null },
+  windows: readonly Window[],
+  nowMs: number,
+): StartsAsk | null {
+  // When it begins is asked of the first pass; when it is ready, of all of them.
+  const [first] = plan.passes;
+  const { sheet, thermal, steps, batches, pot } = first!;
+  const mix = steps.find((s) => s.marks?.begin?.includes('mix-begins'));
+  if (!sheet || !thermal || !mix || first!.placedMs === null) return null;
+  const fromMs = Math.ceil(Math.max(nowMs, job.startFrom, thermal.base.times[0]!) / 600_000) * 600_000;
+  const lastStart = Math.min(fromMs + 7 * 86_400_000, thermal.base.times.at(-1)!);
+  // A plan that lies wholly in the past has no weather left to start in.
+  if (lastStart <= fromMs) return null;
+  const share = batches[0] && pot ? (pot.shareOf(massOf(batches[0].massG)) ?? 1) : 1;
+  const prepareMin = steps.slice(0, steps.indexOf(mix)).reduce((m, s) => m + (s.endMs - s.startMs) / MIN_MS, 0);
+  const known = plan.stop === null && opensFrom(plan, mix.startMs) !== undefined;
+  const firstPlaced = steps.find((s) => s.batch === 0 && s.marks?.end?.includes('placed'));
+  const after = steps.slice(steps.indexOf(mix));
+  const torn = after.findIndex((s, i) => i > 0 && (s.block !== mix.block || tears(s)));
+  const together = torn < 0 ? after : after.slice(0, torn);
+  // A pot that counts from the end of mixing, or of its standing, does not live through those.
+  const useBy = milestoneOf(sheet, 'use-by');
+  const livesFrom = steps.find((s) => s.batch === 0 && useBy && s.marks?.end?.includes(useBy.startsAt));
+  const potFromMs = useBy?.startsAt === 'mix-begins' || !livesFrom ? mix.startMs : livesFrom.endMs;
+  return {
+    sheet,
+    thermal,
+    windows,
+    fromMs,
+    toMs: lastStart,
+    prepareMin,
+    readyMs:
+      Math.max(nowMs, job.startFrom) +
+      steps.slice(0, steps.indexOf(mix)).reduce((ms, p) => ms + (p.doneAt === null ? p.endMs - p.startMs : 0), 0),
+    // Lifts that wait for each other are not one placing: the first decides.
+    placeMin: firstPlaced ? (firstPlaced.endMs - mix.startMs) / MIN_MS : 30,
+    blockMin: ((together.at(-1) ?? mix).endMs - mix.startMs) / MIN_MS,
+    overtimeMin: first!.piece.overtimeMin,
+    // A large pot warms itself: it needs a sheet’s life that is longer by as much as its own is shorter. Batches are
+    // measured to the pot as long as they take: that steps are planned in whole minutes kills none.
+    potMin: firstPlaced
+      ? Math.max(0, (firstPlaced.endMs - potFromMs) / MIN_MS - roundedMin(steps, mix, firstPlaced)) / share
+      : 0,
+    // Where a wait has no time nobody can say when it is ready.
+    serves: plan.stop ? null : plan.serves,
+    wantedAt: plan.stop ? null : job.wantedAt,
+    ...(known ? { opensFrom: kept((mixMs) => opensFrom(plan, mixMs - prepareMin * MIN_MS) ?? null) } : {}),
+  };
+}

@@ -1,0 +1,61 @@
+import type { EstimableField } from '@/core/system';
+import { coreText, type Kind, parseQuantity, type UnitSystem, withItsUnit } from '@/core/units';
+import type { DraftFaults } from './draft';
+
+type Faults = Record<string, DraftFaults[string]>;
+
+/** Reads the fields of a draft one by one, noting what is wrong with each. */
+export class Reader {
+  readonly faults: Faults = {};
+  /** What is printed in other units than those kept. */
+  readonly printed: Record<string, string> = {};
+  /** What the paper is silent on and is taken as usual. */
+  readonly estimated: EstimableField[] = [];
+  constructor(readonly system: UnitSystem) {}
+
+  quantity(field: string, kind: Kind, text: string, optional = false): number | null {
+    if (optional && !text.trim()) return null;
+    const parsed = parseQuantity(kind, text, this.system);
+    if (!parsed.ok) {
+      this.faults[field] = parsed;
+      return null;
+    }
+    const said = withItsUnit(kind, text, this.system);
+    if (kind !== 'count' && kind !== 'percent' && said !== coreText(kind, parsed.value))
+      this.printed[field] = said.slice(0, 60);
+    return parsed.value;
+  }
+  /** What a field says, or what is usual where nothing is typed, marked so. */
+  orUsual(field: EstimableField, text: string, usual: number, read: () => number): number {
+    if (text.trim()) return read();
+    this.estimated.push(field);
+    return usual;
+  }
+  above(field: string, kind: Kind, text: string): number {
+    const v = this.quantity(field, kind, text);
+    if (v !== null && v <= 0) this.faults[field] = { sentence: 'Must be more than 0.' };
+    return v ?? Number.NaN;
+  }
+  /** What is in a pack, g: by mass as on the tin, or by volume as on a cartridge, through the density of its part. */
+  pack(field: string, text: string, densityGPerMl: number | undefined): number {
+    const asVolume = parseQuantity('volume', text, this.system);
+    const asMass = parseQuantity('mass', text, this.system);
+    // A bare number, and an ounce that may be either, is asked for as a mass.
+    if (asMass.ok || !asVolume.ok) {
+      if (!asMass.ok && !asVolume.ok && asVolume.choices && asMass.choices)
+        this.faults[field] = { ...asMass, choices: [...asMass.choices, ...asVolume.choices] };
+      else if (!asMass.ok && !asVolume.ok && asVolume.choices) this.faults[field] = asVolume;
+      else return this.above(field, 'mass', text);
+      return Number.NaN;
+    }
+    if (!(asVolume.value > 0)) this.faults[field] = { sentence: 'Must be more than 0.' };
+    this.printed[field] = withItsUnit('volume', text, this.system).slice(0, 60);
+    return asVolume.value * (densityGPerMl ?? Number.NaN);
+  }
+  aboveOrNone(field: string, kind: Kind, text: string): number | null {
+    return text.trim() ? this.above(field, kind, text) : null;
+  }
+  say(field: string, sentence: string): void {
+    this.faults[field] = { sentence };
+  }
+}
