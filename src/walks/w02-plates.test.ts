@@ -258,3 +258,39 @@ test('six plates of three mixes: each pair is ground right before its mix, and n
     dry.steps.findIndex((s) => s.id === 'prep.6:grind'),
   );
 });
+
+describe('seats looked at one by one, and fasteners in their order', () => {
+  const found = (seats: Piece['seats'], count = 4) =>
+    plan(piece({ seats }, count), '2027-04-13T06:00').findings.filter((f) => /seat/.test(f.title));
+
+  test('a crack at one seat is a stop that names it; rust and paint are told apart', () => {
+    expect(found({})).toEqual([]);
+    expect(found({ '1': 'sound', '2': 'sound' })).toEqual([]);
+    const [crack, rust, paint] = found({ '3': 'cracked', '1': 'rusted', '2': 'painted', '4': 'painted' });
+    expect(crack).toMatchObject({ severity: 'stop', title: 'A cracked seat' });
+    expect(crack!.why).toMatch(/^At 3: a crack runs on/);
+    expect(rust).toMatchObject({ severity: 'caution', title: 'A rusted seat' });
+    expect(paint).toMatchObject({ severity: 'note', title: '2 painted seats' });
+    expect(paint!.why).toMatch(/^At 2 and 4:/);
+    // Of a place that is no longer there nothing is said.
+    expect(found({ '4': 'cracked' }, 2)).toEqual([]);
+  });
+  test('drawn up by fasteners: stops first, crosswise, torqued once it has cured', () => {
+    const drawn = (over: Partial<Piece> = {}) =>
+      plan(piece({ schools: { ...piece().schools, holding: 'fastener' }, ...over }), '2027-04-13T06:00').steps;
+    const steps = drawn();
+    const at2 = (id: string) => steps.findIndex((s) => s.id === id);
+    expect(steps[at2('prep:stops')]!.detail).toMatch(/order 1, 3, 2, 4/);
+    expect(steps[at2('finish:torque')]!.title).toBe('Torque the fasteners: 1, 3, 2, 4');
+    expect(at2('finish:torque')).toBeGreaterThan(at2('finish:release'));
+    expect(steps.find((s) => /:close$/.test(s.id))!.detail).toMatch(/against their stops, a little each, crosswise/);
+    const six = drawn({ settings: { ...piece().settings, fasteners: 6 } });
+    expect(six.find((s) => s.id === 'finish:torque')!.title).toBe('Torque the fasteners: 1, 4, 2, 5, 3, 6');
+    // Clamped, there are none.
+    expect(plan().steps.some((s) => /stops|torque/.test(s.id))).toBe(false);
+  });
+  test('no seat but those of the table, and no place but by its number, gets into a file', () => {
+    expect(() => plan(piece({ seats: { '1': 'bent' } as never }))).toThrow();
+    expect(() => plan(piece({ seats: { left: 'sound' } as never }))).toThrow();
+  });
+});

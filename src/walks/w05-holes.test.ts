@@ -1,4 +1,5 @@
 import { circlesG, resinFor } from '@/core/method/fabric';
+import { laminateHole } from '@/core/method/methods/laminate-hole';
 import { type Piece, repairOf } from '@/core/plan';
 import type { SheetRevision } from '@/core/system';
 import { measured, SHAPES, type VoidShape, voidOf } from '@/core/void';
@@ -169,6 +170,30 @@ describe('all ten at once, of whole sachets that yield 9.22 mL', () => {
     expect(second).toBeCloseTo(18.89, 1);
     expect(first! + second!).toBeCloseTo(34.44 + 2.02, 1);
     expect(p.kits!.use).toBe(5);
+  });
+  test('fills of the syringe: as often as one of 5 mL is emptied; one of 20 is filled once a mix; each mix has its own', () => {
+    const fills = (holds: number) => {
+      const p = all(side({ settings: { syringe: holds } }));
+      const told = p.steps
+        .filter((s) => s.id.endsWith(':place'))
+        .map((s) => /filled (once|(\d+) times)/.exec(s.detail)!)
+        .map((m) => (m[1] === 'once' ? 1 : Number(m[2])));
+      const emptied = p.batches.map((b) => {
+        let [left, times] = [b.placedMl!, 0];
+        for (; left > 1e-9; times++) left -= holds;
+        return times;
+      });
+      return { told, emptied };
+    };
+    for (const holds of [2.5, 5, 10, 20]) {
+      const { told, emptied } = fills(holds);
+      expect(told).toEqual(emptied);
+    }
+    expect(fills(20).told.every((n) => n === 1)).toBe(true);
+    expect(Math.max(...fills(2.5).told)).toBeGreaterThan(2);
+    expect(all().consumables.find((c) => /syringes/.test(c.what))!.quantity).toBe(all().batches.length);
+    // A syringe of nought is refused at its field, by the bounds of the setting.
+    expect(laminateHole.settings.find((x) => x.id === 'syringe')!.min).toBeGreaterThan(0);
   });
   test('fabric in the two of 40 mm alone, and nothing where no hole is as wide as was said', () => {
     const step = all().steps.find((s) => /circles of fabric/.test(s.title))!;

@@ -44,6 +44,8 @@ export interface Method {
    * nothing is.
    */
   readonly laidOn: string | null;
+  /** What each of several like places is found to be is looked at one by one, and drawn as a small map. */
+  readonly seats?: true;
   /** It has a place to be set out before anything irreversible. */
   readonly setsOut: boolean;
   /** What a material must be to serve it. */

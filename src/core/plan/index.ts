@@ -32,6 +32,7 @@ export * from './repair-steps';
 export * from './rests';
 export * from './ribbon';
 export * from './right-until';
+export { SEATS, type SeatId, type Seats, seatsFound } from './seats';
 export * from './side';
 export * from './soak';
 export * from './stand-in';

@@ -8,6 +8,7 @@ import { Acceptance } from './acceptance';
 import { GaugeReading } from './gauge';
 import { Load } from './load-asked';
 import { Notice } from './notice';
+import { Seats } from './seats';
 import { Side } from './side';
 import { StandIn } from './stand-in';
 
@@ -103,6 +104,8 @@ const Common = z.object({
       .nullable(),
   }),
   answers: z.record(Word, z.enum(['yes', 'no', 'unsure'])),
+  /** What each of several like places was found to be. */
+  seats: Seats.default({}),
   /** Marks over a crack, watched before anything rigid goes into it. */
   gauge: z.array(GaugeReading).max(60).default([]),
   settingOut: SettingOut.nullable(),
@@ -263,6 +266,7 @@ export const FIRST_CHOICES = {
   rests: [] as Rest[],
   notice: null,
   gauge: [] as GaugeReading[],
+  seats: {} as Seats,
 } as const satisfies Partial<Piece>;
 
 /** What the first pass of a repair begins with. */

@@ -16,6 +16,7 @@ import { GaugeFields } from './GaugeFields';
 import { KnownFields } from './KnownFields';
 import { MeetsFields } from './MeetsFields';
 import { NoticeFields } from './NoticeFields';
+import { SeatMap } from './SeatMap';
 import { SurroundingsFields } from './SurroundingsFields';
 
 const ANSWERS = [
@@ -99,6 +100,7 @@ function Sheet({ view, at, nowMs }: StageProps) {
           </ol>
         </section>
       ))}
+      {plan.method?.seats && <SeatMap repair={repair} />}
       {at.whole.passes.some((p) => p.plan.method?.watched) && (
         <GaugeFields repair={repair} zone={view.job.zone} nowMs={nowMs} />
       )}

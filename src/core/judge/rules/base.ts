@@ -1,6 +1,6 @@
 import { DateTime } from 'luxon';
 import { BASE_PROPERTIES } from '../../climate';
-import { passes } from '../../plan';
+import { passes, seatsFound } from '../../plan';
 import { listed, plain, texts } from '../../say';
 import { type Finding, findings } from '../finding';
 import type { Rule } from './rule';
@@ -22,6 +22,27 @@ const F = findings({
     why: '{sheet} is for {bases}.',
     todo: 'Choose another system, or get the maker’s word in writing.',
   },
+  'seats:cracked': {
+    severity: 'stop',
+    stage: 'inspect',
+    title: '{n, plural, one {A cracked seat} other {# cracked seats}}',
+    why: 'At {places}: a crack runs on under the plate, and no bond holds it.',
+    todo: 'Have the metal mended first, or leave {n, plural, one {that place} other {those places}} out.',
+  },
+  'seats:rusted': {
+    severity: 'caution',
+    stage: 'inspect',
+    title: '{n, plural, one {A rusted seat} other {# rusted seats}}',
+    why: 'At {places}: what is left of the metal under the rust is not known before it is bright.',
+    todo: 'Grind to bright metal, then have its thickness judged; it takes longer than the others.',
+  },
+  'seats:painted': {
+    severity: 'note',
+    stage: 'inspect',
+    title: '{n, plural, one {A painted seat} other {# painted seats}}',
+    why: 'At {places}: paint is no base, and its edge shows where the footprint ends.',
+    todo: 'Strip it over the whole footprint and a margin before it is ground.',
+  },
   'base-age:unknown': {
     severity: 'caution',
     stage: 'inspect',
@@ -41,6 +62,15 @@ const INSPECTION = texts('finding.inspection', { unsure: '{title}? Not sure' });
 
 /** What inspection and the sheet say of the base. */
 export const baseRules: Readonly<Record<string, Rule>> = {
+  seats: ({ plan, repair }) => {
+    const count = plan.context?.void.count ?? repair.void?.count ?? 0;
+    if (!plan.method?.seats) return [];
+    return (['cracked', 'rusted', 'painted'] as const).flatMap((as) => {
+      const found = seatsFound(repair.seats, count, as);
+      return found.length ? [F[`seats:${as}`]({ n: found.length, places: listed(found.map(String)) })] : [];
+    });
+  },
+
   inspection: ({ repair, plan }) =>
     (plan.method?.questions ?? []).flatMap((q): Finding[] => {
       const answer = repair.answers[q.id];

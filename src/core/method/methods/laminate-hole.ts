@@ -47,6 +47,9 @@ function layersSaid(c: TaskContext): Message | '' {
 
 const circles = (c: MethodContext) => Math.round(settingIn(c, 'circles'));
 
+/** How often a syringe is filled for so much; what is left of a fill is pressed out with the next. */
+export const syringeFills = (ml: number, holdsMl: number): number => Math.max(1, Math.ceil(ml / holdsMl - 1e-9));
+
 /** Holes and screw holes in a laminate or shell: filled in layers, larger ones backed by fabric. */
 export const laminateHole: Method = {
   id: 'laminate-hole',
@@ -184,6 +187,15 @@ export const laminateHole: Method = {
       when: backed,
     },
     {
+      id: 'syringe',
+      label: 'The syringe holds',
+      kind: 'volume',
+      byDefault: 20,
+      min: 1,
+      max: 500,
+      stage: 'place',
+    },
+    {
       id: 'circles',
       label: 'Circles of fabric in each hole',
       kind: 'count',
@@ -257,6 +269,13 @@ export const laminateHole: Method = {
       of: (c) => backedMm(c).length * circles(c) * c.void.count,
     },
     {
+      id: 'syringe',
+      what: 'syringes, one for each mix',
+      unit: '',
+      why: 'what stands in one from the last mix is set',
+      of: (c) => c.batches.length,
+    },
+    {
       id: 'film',
       what: 'pieces of film or wax',
       unit: '',
@@ -291,6 +310,7 @@ export const laminateHole: Method = {
     widest: (c) => mm(Math.max(0, ...backedMm(c)) + circles(c) * settingIn(c, 'step')),
     backed: (c) => c.void.count * backedMm(c).length,
     layers: layersSaid,
+    fills: (c) => syringeFills(c.batch!.placedMl, settingIn(c, 'syringe')),
   },
   tasks: [
     ...tasks('laminate-hole', [
@@ -343,7 +363,7 @@ export const laminateHole: Method = {
           title:
             '{which, select, only {Fill from the bottom, film over it} last {Last layer{several, select, yes {, mix {n}} other {}}, film over it} other {Fill layer {lift}{several, select, yes {, mix {n}} other {}}}}',
           detail:
-            '{layers} By syringe from the bottom, no air shut in; {which, select, early {pressed to its level, left rough} other {pressed flat under film, from the middle out}}.',
+            '{layers} By syringe from the bottom, {fills, plural, =1 {filled once} other {filled # times}}, no air shut in; {which, select, early {pressed to its level, left rough} other {pressed flat under film, from the middle out}}.',
           confirm: '{which, select, early {Layer {lift} is in} other {All are full}}',
         },
       }),

@@ -1,7 +1,8 @@
-import { areaOf, percent, texts, uptake } from '../../say';
+import { areaOf, listed, percent, texts, uptake } from '../../say';
 import { milestoneOf } from '../../system';
 import { clear, endOfMixing, waiting, weighedOrWhole } from '../common';
 import { settingIn } from '../context';
+import { crosswise } from '../crosswise';
 import { options } from '../effects';
 import { carrySetting, spreadAndClosed } from '../engines';
 import type { Method } from '../method';
@@ -24,6 +25,7 @@ export const plateBond: Method = {
   does: 'A plate or bracket is bonded to bare metal with a thin, even bond line.',
   bases: ['metal'],
   shapes: ['bondLine', 'notchedBed', 'fillet'],
+  seats: true,
   laidOn: 'part',
   setsOut: true,
   takes: { flow: ['paste'], out: ['pot', 'mixer', 'hand'], binder: ['resin'] },
@@ -115,7 +117,11 @@ export const plateBond: Method = {
           id: 'fastener',
           label: 'drawn up by its fastener',
           fits: 'plates with a bolt through them',
-          says: { hold: 'Draw it up by its fastener', letGo: 'Ease the fastener, look at the edge' },
+          effect: { shows: ['prep:stops', 'finish:torque'] },
+          says: {
+            hold: 'Draw it up by its fasteners against their stops, a little each, crosswise,',
+            letGo: 'Look at the edge, before a fastener is touched',
+          },
         },
         {
           id: 'clamp',
@@ -202,6 +208,16 @@ export const plateBond: Method = {
     { id: 'rate', label: 'Spreading rate', kind: 'rate', byDefault: 25, min: 0.1, max: 5000, stage: 'place' },
     carrySetting,
     {
+      id: 'fasteners',
+      label: 'Fasteners that draw it up',
+      kind: 'count',
+      byDefault: 4,
+      min: 1,
+      max: 64,
+      stage: 'hold',
+      when: (e) => e.shows.includes('finish:torque'),
+    },
+    {
       id: 'bare-dry',
       label: 'Bare metal good for, up to 60 % humidity',
       kind: 'duration',
@@ -268,6 +284,10 @@ export const plateBond: Method = {
     },
   ],
   says: { order: SAYS.order() },
+  gaps: {
+    fasteners: (c) => settingIn(c, 'fasteners'),
+    crosswise: (c) => listed(crosswise(settingIn(c, 'fasteners')).map(String), 'comma'),
+  },
   keeps: { startsAt: 'bared', upToPct: [60, 100], settings: ['bare-dry', 'bare-damp'] },
   tasks: [
     ...tasks('plate-bond', [
@@ -279,6 +299,16 @@ export const plateBond: Method = {
         confirm: 'Lies flat, marked',
         work: { fixed: 8 },
         hold: true,
+      },
+      {
+        task: 'prep:stops',
+        role: 'set-out',
+        optional: true,
+        title: 'Hard stops at {fasteners, plural, one {the fastener} other {the # fasteners}}',
+        detail:
+          'As thick as the bond line: drawn up without them it is starved. Numbered round the plate, drawn up in the order {crosswise}.',
+        confirm: 'Stops lie, fasteners numbered',
+        work: { fixed: 5 },
       },
       {
         task: 'prep:grind',
@@ -333,6 +363,17 @@ export const plateBond: Method = {
         confirm: 'Holds by itself',
         work: { fixed: 5 },
         waits: { for: 'release', on: 'last' },
+      },
+      {
+        task: 'finish:torque',
+        role: 'finish',
+        block: 'finish',
+        optional: true,
+        title: 'Torque the fasteners: {crosswise}',
+        detail:
+          'A third, two thirds, full, each round in that order; against the stops, never against what is soft. Checked once more a day later.',
+        confirm: 'Torqued, marked',
+        work: { fixed: 5 },
       },
       {
         task: 'finish:seal',

@@ -1,0 +1,78 @@
+'use client';
+import { type Piece, SEATS, type SeatId } from '@/core/plan';
+import { changePass } from '../workspace/workspace';
+
+const ORDER: readonly SeatId[] = ['sound', 'painted', 'rusted', 'cracked'];
+/** How a seat is drawn: word and hatch, never colour alone. */
+const FILL: Readonly<Record<SeatId, string>> = {
+  sound: 'url(#tx-metal)',
+  painted: 'var(--leaf)',
+  rusted: 'url(#tx-hot)',
+  cracked: 'var(--stop-bg)',
+};
+
+/**
+ * A small map of the seats of like plates, as they stand: left and right, from the front to the rear. A press on one
+ * says what it was found to be.
+ */
+export function SeatMap({ repair }: { repair: Piece }) {
+  const count = repair.void?.count ?? 0;
+  if (count < 2) return null;
+  const turn = (n: number) => {
+    const now = repair.seats[n];
+    // Round through what it may be, and back to not looked at.
+    const next = now === undefined ? ORDER[0] : ORDER[ORDER.indexOf(now) + 1];
+    changePass(repair, (r) => {
+      const { [n]: _was, ...others } = r.seats;
+      return { ...r, seats: next === undefined ? others : { ...others, [n]: next } };
+    });
+  };
+  const looked = Object.keys(repair.seats).filter((n) => Number(n) <= count).length;
+  return (
+    <section aria-label="Seats" className="mt-3" data-testid="seats">
+      <h3 className="font-bold">
+        The {count} seats, from the front: left, right{' '}
+        <span className="soft font-normal text-sm">
+          {looked} of {count} looked at; press one to say what it is
+        </span>
+      </h3>
+      <ol className="grid grid-cols-2 gap-1.5 mt-1 max-w-[26rem]">
+        {Array.from({ length: count }, (_, i) => i + 1).map((n) => {
+          const found = repair.seats[n];
+          return (
+            <li key={n}>
+              <button
+                type="button"
+                className="btn w-full justify-start"
+                aria-label={`Seat ${n}: ${found ? SEATS[found].label : 'not looked at'}`}
+                title={found ? SEATS[found].means : undefined}
+                onClick={() => turn(n)}
+              >
+                <svg width="26" height="20" viewBox="0 0 26 20" aria-hidden="true">
+                  <rect
+                    x="1"
+                    y="1"
+                    width="24"
+                    height="18"
+                    fill={found ? FILL[found] : 'none'}
+                    stroke="var(--ink)"
+                    strokeDasharray={found ? undefined : '3 3'}
+                  />
+                  {found === 'cracked' && (
+                    <path d="M4 3 l7 5 l-3 4 l13 5" fill="none" stroke="var(--stop)" strokeWidth="2" />
+                  )}
+                </svg>
+                <span>
+                  {n}{' '}
+                  <span className={found ? '' : 'soft font-normal'}>
+                    {found ? SEATS[found].label : 'not looked at'}
+                  </span>
+                </span>
+              </button>
+            </li>
+          );
+        })}
+      </ol>
+    </section>
+  );
+}
