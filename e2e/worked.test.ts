@@ -49,6 +49,19 @@ test('two wear plates from one mix', async () => {
   await type(page, 'Bond line thickness', '0.5');
   await type(page, 'Like voids', '2');
   expect(await answer(page)).toBe('21.1');
+  // Each seat is looked at by itself, on a small map: the second is cracked, then it was only a scratch.
+  await stage(page, 'Inspect');
+  const seat = (n: number, found: string) => page.getByRole('button', { name: `Seat ${n}: ${found}` });
+  await seat(1, 'not looked at').click();
+  await seat(1, 'sound').waitFor();
+  for (const found of ['not looked at', 'sound', 'painted', 'rusted']) await seat(2, found).click();
+  await seat(2, 'cracked').waitFor();
+  await page.getByRole('heading', { name: 'A cracked seat' }).waitFor();
+  await says(page, /2 of 2 looked at/);
+  await seat(2, 'cracked').click();
+  await seat(2, 'not looked at').click();
+  await seat(2, 'sound').waitFor();
+  expect(await page.getByRole('heading', { name: 'A cracked seat' }).count()).toBe(0);
   await stage(page, 'Material');
   await page.getByRole('button', { name: /^Choose: / }).click();
   await type(page, 'Temperature (empty: as the air)', '18 °C');
