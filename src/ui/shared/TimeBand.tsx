@@ -197,7 +197,8 @@ export const TimeBand = memo(function TimeBand({ view, current, nowMs, onStart, 
                 wantedAt={job.wantedAt}
                 current={r.repair.id === current?.repair.id}
                 href={loose ? null : `/job/${job.id}/${r.repair.id}/hold`}
-                habit={r.repair.id === lead?.repair.id && (rowH === 24 || i === 0)}
+                // The names of the passes of a chain above stand where its words would.
+                habit={r.repair.id === lead?.repair.id && (i === 0 || (rowH === 24 && shown[i - 1]!.passes.length < 2))}
               />
               {onStart && first && r.actuals.startedAt === null && placing && (
                 <rect
