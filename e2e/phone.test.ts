@@ -23,11 +23,15 @@ const VIEWS = [
   ...['inspect', 'measure', 'material', 'mix', 'place', 'hold', 'finish', 'release'].map((s) => `${REPAIR}/${s}`),
   '/job/sample-boat/sample-fitting/mix',
   '/job/sample-floors/sample-slabs/mix',
+  '/job/sample-boat/sample-fitting/measure?pass=p2',
+  '/job/sample-boat/sample-collar/measure',
+  '/job/sample-floors/sample-slabs/place',
+  '/job/sample-workshop/sample-cavities/hold',
   `${RUNNING}/run`,
   `${RUNNING}/bench`,
 ];
 
-/** What a hand and an eye cannot use on the page: how wide it is, words too small to read, presses too low to hit. */
+/** What a hand and an eye cannot use on the page: its width, words too small or over each other, presses too low to hit. */
 const unfitOn = (page: Page, leastPx: number) =>
   page.evaluate((least) => {
     const out: string[] = [];
@@ -39,6 +43,20 @@ const unfitOn = (page: Page, leastPx: number) =>
       const px = Number.parseFloat(getComputedStyle(text).fontSize) * (text.getScreenCTM()?.a ?? 1);
       if (px < least - 0.05) out.push(`“${text.textContent.slice(0, 24)}” of ${px.toFixed(1)} px`);
     }
+    for (const drawn of document.querySelectorAll('svg')) {
+      const words = [...drawn.querySelectorAll('text')]
+        .filter((t) => t.textContent?.trim() && !t.closest('[aria-hidden]'))
+        .map((t) => ({ said: t.textContent, box: t.getBoundingClientRect() }));
+      words.forEach(({ said, box: a }, i) => {
+        for (const { said: other, box: b } of words.slice(i + 1)) {
+          const [w, h] = [
+            Math.min(a.right, b.right) - Math.max(a.left, b.left),
+            Math.min(a.bottom, b.bottom) - Math.max(a.top, b.top),
+          ];
+          if (w > 2 && h > 3) out.push(`“${said}” over “${other}”`);
+        }
+      });
+    }
     for (const press of document.querySelectorAll<HTMLElement>(
       'main .btn, main .input, main .select, main .textarea',
     )) {
@@ -48,7 +66,7 @@ const unfitOn = (page: Page, leastPx: number) =>
     return [...new Set(out)].slice(0, 8);
   }, leastPx);
 
-test('on a phone no view is wider than its page, no word of a drawing under ten pixels, no press lower than a thumb', async () => {
+test('on a phone no view is wider than its page, no word of a drawing under ten pixels or over another, no press lower than a thumb', async () => {
   const page = await yard.page(PHONE);
   await withSample(page, base(), [methodsData]);
   await page.goto(base());

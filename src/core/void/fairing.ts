@@ -116,7 +116,7 @@ export const fairing: Shape<Fairing> = {
         // Those two from edge to edge: their words stand in the middle, clear of the height and of the fitting's own.
         across('top', -top / 2, top / 2, -h * 0.15, 'top ⌀', 2),
         across('foot', -foot / 2, foot / 2, h + Math.max(h, foot * 0.16) * 1.25, 'foot ⌀', 2),
-        across('fitting', 0, fitting / 2, -h * 0.8, 'fitting ⌀', 2),
+        across('fitting', 0, fitting / 2, -h * 1.05, 'fitting ⌀', 2),
         down('height', h, 0, foot * 0.6, 'height'),
       ],
     );

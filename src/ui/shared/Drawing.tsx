@@ -75,7 +75,7 @@ export function Drawing(props: Props) {
   const id = useId();
   const svg = useRef<SVGSVGElement>(null);
   const { held, take, move, letGo, nudged, nudge } = usePulls(svg, props);
-  const pad = marginsOf(drawing, { small, bare, free, passes: width < NARROW ? 0 : roomForPasses(drawing.outlines) });
+  const pad = marginsOf(drawing, { small, bare, free, passes: roomForPasses(drawing.outlines, width < NARROW) });
   const shownLines = bare ? [] : drawing.dimensions;
   // What is pulled must not run away under the hand: the fit stands still until it is let go.
   const fit = held?.fit ?? fitOf({ ...drawing, dimensions: shownLines }, width, height, pad);

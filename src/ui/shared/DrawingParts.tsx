@@ -1,6 +1,7 @@
 'use client';
 import type { ReactNode } from 'react';
 import type { Outline, Point } from '@/core/void';
+import type { Margins } from './drawing-fit';
 
 /** Words in a drawing, on a rim of paper so that they can be read over any texture. */
 export function Label({
@@ -82,8 +83,8 @@ export function Contour({
   );
 }
 
-/** The names of what lies there: where they begin, how far apart they are at least, how wide a letter is, px. */
-const NAMES = { x: 18, size: 14, apart: 24, letter: 6.6 };
+/** The names of what lies there: where they begin, how far apart they are at least or in a list, a letter’s width, px. */
+const NAMES = { x: 18, size: 14, apart: 24, row: 20, letter: 6.6 };
 
 /** What else lies in the place of a drawing, with the words for it. */
 const passesOf = (outlines: readonly Outline[]) =>
@@ -93,9 +94,12 @@ const passesOf = (outlines: readonly Outline[]) =>
       : [],
   );
 
-/** Room for those names at the left of a drawing, px; none where there are none. */
-export const roomForPasses = (outlines: readonly Outline[]): number =>
-  Math.max(0, ...passesOf(outlines).map((o) => o.text.length * NAMES.letter));
+/** Room for those names at the left of a drawing, or above it where they are listed, px; none where there are none. */
+export function roomForPasses(outlines: readonly Outline[], listed: boolean): Pick<Margins, 'left' | 'top'> {
+  const names = passesOf(outlines);
+  if (listed) return { left: 0, top: names.length * NAMES.row };
+  return { left: Math.max(0, ...names.map((o) => o.text.length * NAMES.letter)), top: 0 };
+}
 
 /**
  * What lies there already and what comes later, each with its name: at the left with a line to where it is, or in a
@@ -123,14 +127,14 @@ export function Passes({
       <g key={text}>
         <rect
           x={NAMES.x}
-          y={34 + i * 20}
+          y={34 + i * NAMES.row}
           width="16"
           height="10"
           fill={role === 'already' ? 'url(#tx-set)' : 'none'}
           stroke="var(--ink)"
           strokeDasharray={role === 'later' ? '4 3' : undefined}
         />
-        <Label x={NAMES.x + 22} y={43 + i * 20} size={NAMES.size}>
+        <Label x={NAMES.x + 22} y={43 + i * NAMES.row} size={NAMES.size}>
           {text}
         </Label>
       </g>

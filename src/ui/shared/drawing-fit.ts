@@ -7,9 +7,17 @@ export interface Fit {
   readonly oy: number;
 }
 
-export const PAD = { left: 34, right: 120, top: 54, bottom: 30 };
-const BARE_PAD = { left: 12, right: 12, top: 12, bottom: 10 };
-const SMALL_PAD = { left: 14, right: 14, top: 26, bottom: 26 };
+/** What is kept free round a drawing, px. */
+export interface Margins {
+  readonly left: number;
+  readonly right: number;
+  readonly top: number;
+  readonly bottom: number;
+}
+
+export const PAD: Margins = { left: 34, right: 120, top: 54, bottom: 30 };
+const BARE_PAD: Margins = { left: 12, right: 12, top: 12, bottom: 10 };
+const SMALL_PAD: Margins = { left: 14, right: 14, top: 26, bottom: 26 };
 
 const RATIOS = [
   1, 1.25, 1.5, 2, 2.5, 3, 4, 5, 6, 8, 10, 12, 15, 20, 25, 30, 40, 50, 60, 80, 100, 120, 150, 200, 250, 500, 1000,
@@ -22,7 +30,7 @@ export function scaleName(pxPerMm: number): string {
 }
 
 /** The fit of a drawing on a page, in its middle. */
-export function fitOf(drawing: Plan, width: number, height: number, pad: typeof PAD): Fit {
+export function fitOf(drawing: Plan, width: number, height: number, pad: Margins): Fit {
   const all = [...drawing.outlines.flatMap((o) => o.points), ...drawing.dimensions.flatMap((d) => [d.from, d.to])];
   let [x0, y0, x1, y1] = [
     Number.POSITIVE_INFINITY,
@@ -54,8 +62,13 @@ const SMALL_WORDS = 80;
 /** Margins round a drawing, px. @param o.free kept free at the right; o.passes for the names of what lies there */
 export function marginsOf(
   { outlines, dimensions }: Plan,
-  o: { readonly small?: boolean; readonly bare?: boolean; readonly free: number; readonly passes: number },
-): typeof PAD {
+  o: {
+    readonly small?: boolean;
+    readonly bare?: boolean;
+    readonly free: number;
+    readonly passes: Pick<Margins, 'left' | 'top'>;
+  },
+): Margins {
   if (o.bare) return BARE_PAD;
   const xs = (of: typeof outlines) => of.flatMap(({ points }) => points.map((p) => p[0]));
   const upright = dimensions.filter((d) => d.from[0] === d.to[0]);
@@ -70,5 +83,10 @@ export function marginsOf(
       left: SMALL_PAD.left + (left ? SMALL_WORDS : 0),
       right: SMALL_PAD.right + (right ? SMALL_WORDS : 0),
     };
-  return { ...PAD, left: PAD.left + Math.max(left ? WORDS : 0, o.passes), right: PAD.right + o.free };
+  return {
+    ...PAD,
+    left: PAD.left + Math.max(left ? WORDS : 0, o.passes.left),
+    right: PAD.right + o.free,
+    top: PAD.top + o.passes.top,
+  };
 }
