@@ -25,6 +25,7 @@ const VIEWS = [
   '/job/sample-floors/sample-slabs/mix',
   '/job/sample-boat/sample-fitting/measure?pass=p2',
   '/job/sample-boat/sample-collar/measure',
+  '/job/sample-landing/sample-crack/inspect',
   '/job/sample-floors/sample-slabs/place',
   '/job/sample-workshop/sample-cavities/hold',
   `${RUNNING}/run`,
@@ -57,6 +58,9 @@ const unfitOn = (page: Page, leastPx: number) =>
           if (w > 2 && h > 3) out.push(`“${said}” over “${other}”`);
         }
       });
+    }
+    for (const field of document.querySelectorAll<HTMLInputElement>('main input.fig')) {
+      if (field.value && field.scrollWidth > field.clientWidth + 1) out.push(`“${field.value}” cut off in its field`);
     }
     for (const press of document.querySelectorAll<HTMLElement>(
       'main .btn, main .input, main .select, main .textarea',

@@ -346,6 +346,17 @@ test('what is left of a batch is weighed back: no more than was put in, in the r
   await left.getByLabel('Left over, not placed').press('Enter');
   await left.getByText('More than was put into this batch.').waitFor();
   expect(await left.getByRole('button', { name: 'Write it down' }).isDisabled()).toBe(true);
+  // What stuck alone does not tell that nothing was over: that is asked, and not taken as nought.
+  await page.reload();
+  await page.getByRole('button', { name: 'Read a value' }).click();
+  await left.getByLabel('Stuck in pot and on tools').fill('10 g');
+  await left.getByLabel('Stuck in pot and on tools').press('Enter');
+  await left.getByText('How much was left over? 0 where nothing was.').waitFor();
+  expect(await left.getByRole('button', { name: 'Write it down' }).isDisabled()).toBe(true);
+  // Both together are no more than was put in, either: 246.2 g and 92.1 g.
+  await left.getByLabel('Left over, not placed').fill('330 g');
+  await left.getByLabel('Left over, not placed').press('Enter');
+  await left.getByText('More than was put into this batch.').waitFor();
   await left.getByLabel('Left over, not placed').fill('42 g');
   await left.getByLabel('Left over, not placed').press('Enter');
   await left.getByLabel('Stuck in pot and on tools').fill('1/2 oz av');

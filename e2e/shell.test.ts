@@ -222,3 +222,17 @@ test('past its queue the server asks to come again, and one slow plan stops nobo
   expect(statuses.every((s) => s === 400 || s === 503)).toBe(true);
   for (const r of replies) if (r.status === 503) expect(Number(r.headers.get('retry-after'))).toBeGreaterThan(0);
 });
+
+test('the address of a repair under another job says so and leads to it; one that is nowhere says what to do', async () => {
+  const page = await yard.page();
+  await withSample(page, base());
+  await page.goto(`${base()}/job/sample-landing/sample-plate/inspect`);
+  await page.getByText('This repair is of another job.').waitFor();
+  await page.getByRole('link', { name: 'To it' }).click();
+  await page.waitForURL(/\/job\/sample-winch\/sample-plate\/inspect$/);
+  // Method and sheet both warn of solvent beside hot work: it is said once.
+  await page.getByText('Solvent wipes and hot work do not go together.').waitFor();
+  expect(await page.getByText('Solvent wipes and hot work do not go together.').count()).toBe(1);
+  await page.goto(`${base()}/job/sample-winch/nobody/inspect`);
+  await page.getByText('This repair is not in this browser.').waitFor();
+});

@@ -1,4 +1,50 @@
 import { partsByWeight, type SheetRevision } from '../system';
+import type { Setting } from './context';
+import type { Effects } from './effects';
+
+/** What is asked of circles of fabric that back a hole. */
+export const fabricSettings = (when: (e: Effects) => boolean): readonly Setting[] => [
+  {
+    id: 'circles',
+    label: 'Circles of fabric in each hole',
+    kind: 'count',
+    byDefault: 2,
+    min: 1,
+    max: 20,
+    stage: 'place',
+    when,
+  },
+  {
+    id: 'step',
+    label: 'Each circle wider by',
+    kind: 'length',
+    byDefault: 10,
+    min: 1,
+    max: 200,
+    stage: 'place',
+    when,
+  },
+  {
+    id: 'areal',
+    label: 'Fabric, grams a square metre',
+    kind: 'count',
+    byDefault: 200,
+    min: 10,
+    max: 3000,
+    stage: 'place',
+    when,
+  },
+  {
+    id: 'fibre',
+    label: 'Share of fibre, by mass',
+    kind: 'percent',
+    byDefault: 45,
+    min: 10,
+    max: 80,
+    stage: 'place',
+    when,
+  },
+];
 
 /** Dry fabric of one hole, g: circles that step out beyond its edge. @param gPerM2 weight of a layer */
 export function circlesG(holeMm: number, circles: number, stepMm: number, gPerM2: number): number {

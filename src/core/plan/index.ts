@@ -1,6 +1,7 @@
 export * from './acceptance';
 export * from './actuals';
 export * from './calendar';
+export * from './cautions';
 export * from './chain';
 export * from './copied';
 export { servedBy } from './derive';

@@ -1,7 +1,7 @@
 'use client';
 import { Printer } from 'lucide-react';
 import Link from 'next/link';
-import { jobName, repairName } from '@/core/plan';
+import { cautionsOf, jobName, repairName } from '@/core/plan';
 import { formatDuration } from '@/core/units';
 import { SHAPES } from '@/core/void';
 import { FindingSign, useFormat, useSay } from '../shared/bits';
@@ -192,7 +192,7 @@ export function CardPage({ jobId }: { jobId: string }) {
                     </span>
                   </li>
                 ))}
-                {[...(plan.method?.cautions ?? []), ...(plan.sheet?.hazards ?? [])].map((c) => (
+                {cautionsOf(r.passes).map((c) => (
                   <li key={c}>– {c}</li>
                 ))}
                 {lessons

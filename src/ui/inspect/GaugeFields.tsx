@@ -1,10 +1,10 @@
 'use client';
-import { Plus, Trash2 } from 'lucide-react';
+import { Plus } from 'lucide-react';
 import { gaugeOf, type Piece } from '@/core/plan';
 import { formatDuration } from '@/core/units';
 import { useFormat } from '../shared/bits';
+import { DatedRow } from '../shared/DatedRow';
 import { QuantityField } from '../shared/QuantityField';
-import { WhenField } from '../shared/WhenField';
 import { changePass } from '../workspace/workspace';
 
 const DAY_MS = 86_400_000;
@@ -27,14 +27,16 @@ export function GaugeFields({ repair, zone, nowMs }: { repair: Piece; zone: stri
       <summary>gauge marks over it, read over days</summary>
       <div className="flex flex-col gap-2 mt-1 max-w-[34rem]" data-testid="gauge">
         {gauge.map((r, i) => (
-          <div key={`${r.atMs} ${i}`} className="grid grid-cols-[minmax(0,1fr)_7rem_auto] gap-2 items-end">
-            <WhenField
-              label={`Read, ${i + 1}`}
-              value={r.atMs}
-              zone={zone}
-              atHour={8}
-              onChange={(atMs) => set(i, { atMs })}
-            />
+          <DatedRow
+            key={`${r.atMs} ${i}`}
+            label={`Read, ${i + 1}`}
+            atMs={r.atMs}
+            zone={zone}
+            atHour={8}
+            onMove={(atMs) => set(i, { atMs })}
+            takeOut={`Take out reading ${i + 1}`}
+            onTakeOut={() => write(gauge.filter((_, k) => k !== i))}
+          >
             <QuantityField
               kind="length"
               label={`Marks apart, ${i + 1}`}
@@ -43,15 +45,7 @@ export function GaugeFields({ repair, zone, nowMs }: { repair: Piece; zone: stri
               check={(mm) => (mm > 0 && mm <= 10_000 ? null : 'More than 0 mm, up to 10 m.')}
               onChange={(t) => set(i, { mm: t.value })}
             />
-            <button
-              type="button"
-              className="btn btn-link min-h-11"
-              aria-label={`Take out reading ${i + 1}`}
-              onClick={() => write(gauge.filter((_, k) => k !== i))}
-            >
-              <Trash2 size={16} aria-hidden="true" />
-            </button>
-          </div>
+          </DatedRow>
         ))}
         {gauge.length < MOST && (
           <button

@@ -1,7 +1,7 @@
 'use client';
 import { BASE_PROPERTIES } from '@/core/climate';
 import { METHODS, methodOf, type Question } from '@/core/method';
-import { passes, pieceName, reviewOf } from '@/core/plan';
+import { cautionsOf, passes, pieceName, reviewOf } from '@/core/plan';
 import type { PassView } from '@/core/record';
 import { Photos } from '../photo/Photos';
 import type { StageProps, StageView } from '../repair/stage-props';
@@ -112,7 +112,7 @@ function Sheet({ view, at, nowMs }: StageProps) {
       </ul>
       <Heading>Cautions</Heading>
       <ul className="list-disc pl-5">
-        {[...(plan.method?.cautions ?? []), ...(plan.sheet?.hazards ?? [])].map((m) => (
+        {cautionsOf(at.whole.passes).map((m) => (
           <li key={m}>{m}</li>
         ))}
       </ul>

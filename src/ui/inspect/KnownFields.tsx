@@ -1,9 +1,9 @@
 'use client';
-import { Plus, Trash2 } from 'lucide-react';
+import { Plus } from 'lucide-react';
 import { BETWEEN, type Between, type KnownRows, knownOfRows, rowsOfKnown } from '@/core/climate';
 import { Choice } from '../shared/bits';
+import { DatedRow } from '../shared/DatedRow';
 import { QuantityField } from '../shared/QuantityField';
-import { WhenField } from '../shared/WhenField';
 import type { BaseProps } from './BaseFields';
 
 const HOUR_MS = 3_600_000;
@@ -22,14 +22,16 @@ export function KnownFields({ base, change, zone, fromMs }: BaseProps & { zone: 
       <summary>its own temperature, where that is known</summary>
       <div className="flex flex-col gap-2 mt-1" data-testid="known">
         {rows.map((r, i) => (
-          <div key={`${r.atMs} ${i}`} className="grid grid-cols-[minmax(0,1fr)_7rem_auto] gap-2 items-end">
-            <WhenField
-              label={`From, ${i + 1}`}
-              value={r.atMs}
-              zone={zone}
-              atHour={0}
-              onChange={(atMs) => set(i, { atMs })}
-            />
+          <DatedRow
+            key={`${r.atMs} ${i}`}
+            label={`From, ${i + 1}`}
+            atMs={r.atMs}
+            zone={zone}
+            atHour={0}
+            onMove={(atMs) => set(i, { atMs })}
+            takeOut={`Take out temperature ${i + 1}`}
+            onTakeOut={() => write({ rows: rows.filter((_, k) => k !== i) })}
+          >
             <QuantityField
               kind="temperature"
               label={`It is, ${i + 1}`}
@@ -37,15 +39,7 @@ export function KnownFields({ base, change, zone, fromMs }: BaseProps & { zone: 
               check={(c) => (c >= -60 && c <= 150 ? null : 'From −60 °C to 150 °C.')}
               onChange={(t) => set(i, { tempC: t.value })}
             />
-            <button
-              type="button"
-              className="btn btn-link min-h-11"
-              aria-label={`Take out temperature ${i + 1}`}
-              onClick={() => write({ rows: rows.filter((_, k) => k !== i) })}
-            >
-              <Trash2 size={16} aria-hidden="true" />
-            </button>
-          </div>
+          </DatedRow>
         ))}
         {rows.length > 1 && (
           <Choice

@@ -3,12 +3,12 @@ import { type Piece, SEATS, type SeatId } from '@/core/plan';
 import { changePass } from '../workspace/workspace';
 
 const ORDER: readonly SeatId[] = ['sound', 'painted', 'rusted', 'cracked'];
-/** How a seat is drawn: word and hatch, never colour alone. */
-const FILL: Readonly<Record<SeatId, string>> = {
-  sound: 'url(#tx-metal)',
-  painted: 'var(--leaf)',
-  rusted: 'url(#tx-hot)',
-  cracked: 'var(--stop-bg)',
+/** How a seat is drawn: word, hatch and the crack itself, never colour alone. */
+const LOOK: Readonly<Record<SeatId, { readonly fill: string; readonly crack?: string }>> = {
+  sound: { fill: 'url(#tx-metal)' },
+  painted: { fill: 'var(--leaf)' },
+  rusted: { fill: 'url(#tx-hot)' },
+  cracked: { fill: 'var(--stop-bg)', crack: 'M4 3 l7 5 l-3 4 l13 5' },
 };
 
 /**
@@ -39,6 +39,7 @@ export function SeatMap({ repair }: { repair: Piece }) {
       <ol className="grid grid-cols-2 gap-1.5 mt-1 max-w-[26rem]">
         {Array.from({ length: count }, (_, i) => i + 1).map((n) => {
           const found = repair.seats[n];
+          const look = found && LOOK[found];
           return (
             <li key={n}>
               <button
@@ -54,13 +55,11 @@ export function SeatMap({ repair }: { repair: Piece }) {
                     y="1"
                     width="24"
                     height="18"
-                    fill={found ? FILL[found] : 'none'}
+                    fill={look?.fill ?? 'none'}
                     stroke="var(--ink)"
                     strokeDasharray={found ? undefined : '3 3'}
                   />
-                  {found === 'cracked' && (
-                    <path d="M4 3 l7 5 l-3 4 l13 5" fill="none" stroke="var(--stop)" strokeWidth="2" />
-                  )}
+                  {look?.crack && <path d={look.crack} fill="none" stroke="var(--stop)" strokeWidth="2" />}
                 </svg>
                 <span>
                   {n}{' '}

@@ -1,7 +1,7 @@
 'use client';
 import Link from 'next/link';
 import { STAGE_LABELS } from '@/core/method';
-import { MOST_OVERTIME_MIN, pieceName, type RepairPlan, wholePlaced } from '@/core/plan';
+import { cautionsOf, MOST_OVERTIME_MIN, pieceName, type RepairPlan, wholePlaced } from '@/core/plan';
 import { usedUp } from '@/core/record';
 import { formatDuration } from '@/core/units';
 import type { StageProps } from '../repair/stage-props';
@@ -43,11 +43,7 @@ function Sheet({ view, at, nowMs }: StageProps) {
       <p>{[...new Set(at.whole.passes.flatMap((p) => p.plan.method?.tools ?? []))].join(', ')}.</p>
       <UsedUp passes={at.whole.passes.map((p) => p.plan)} />
       <ul className="list-disc pl-5">
-        {[
-          ...new Set(
-            at.whole.passes.flatMap((p) => [...(p.plan.method?.cautions ?? []), ...(p.plan.sheet?.hazards ?? [])]),
-          ),
-        ].map((c) => (
+        {cautionsOf(at.whole.passes).map((c) => (
           <li key={c}>{c}</li>
         ))}
       </ul>

@@ -131,15 +131,23 @@ export function RepairPage({
   const together = useMemo(() => ({ view, at, nowMs }), [view, at, nowMs]);
   const [body, onPull] = useRestingWhilePulled(together);
   const missing = useWorkspace((d) => d.ready && !d.repairs.has(repairId));
-  if (missing || !known)
+  const owner = useWorkspace((d) => d.repairs.get(repairId)?.jobId ?? jobId);
+  if (missing || owner !== jobId || !known)
     return (
       <main id="main" className="p-8 flex flex-col gap-4">
         <h1 className="text-2xl font-bold">Not here</h1>
         <p>
           {missing
             ? 'This repair is not in this browser. If it is on another device, export the job there and import the file in the yard.'
-            : `There is no stage called “${stage}”.`}
+            : known
+              ? 'This repair is of another job.'
+              : `There is no stage called “${stage}”.`}
         </p>
+        {owner !== jobId && known && (
+          <Link className="btn btn-neutral self-start" href={`/job/${owner}/${repairId}/${known}`}>
+            To it
+          </Link>
+        )}
         <Ways />
       </main>
     );

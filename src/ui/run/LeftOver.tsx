@@ -23,8 +23,16 @@ export function LeftOver({ at, role, onKept }: { at: PassView; role: string; onK
   if (batch === undefined) return null;
   const known = at.actuals.left.get(batch);
   const poured = at.actuals.pours.filter((p) => p.batch === batch).reduce((sum, p) => sum + p.massG, 0);
-  const fits = (g: number): string | null =>
-    g < 0 ? 'Nought or more.' : g > poured ? 'More than was put into this batch.' : null;
+  const is = { over: over?.value ?? known?.overG ?? null, stuck: stuck?.value ?? known?.stuckG ?? null };
+  // What lies in the other field was put in but once.
+  const fits =
+    (other: number | null) =>
+    (g: number): string | null =>
+      g < 0 ? 'Nought or more.' : g + (other ?? 0) > poured + 1e-9 ? 'More than was put into this batch.' : null;
+  const clear = () => {
+    setOver(null);
+    setStuck(null);
+  };
   return (
     <section
       aria-label="What was left"
@@ -37,17 +45,21 @@ export function LeftOver({ at, role, onKept }: { at: PassView; role: string; onK
           label="Batch"
           options={mixed.map((i) => ({ id: String(i), label: `${i + 1}${at.actuals.left.has(i) ? ' ✓' : ''}` }))}
           value={String(batch)}
-          onChange={(i) => setPicked(Number(i))}
+          onChange={(i) => {
+            setPicked(Number(i));
+            // What was typed is of the batch it was typed for.
+            clear();
+          }}
         />
       )}
-      <div className="grid grid-cols-2 gap-2">
+      <div className="grid grid-cols-2 gap-2 items-end">
         <QuantityField
           key={`over ${batch}`}
           kind="mass"
           label="Left over, not placed"
-          value={over?.value ?? known?.overG ?? null}
+          value={is.over}
           typed={over ?? undefined}
-          check={fits}
+          check={fits(is.stuck)}
           onChange={setOver}
           onClear={() => setOver(null)}
         />
@@ -55,33 +67,24 @@ export function LeftOver({ at, role, onKept }: { at: PassView; role: string; onK
           key={`stuck ${batch}`}
           kind="mass"
           label="Stuck in pot and on tools"
-          value={stuck?.value ?? known?.stuckG ?? null}
+          value={is.stuck}
           typed={stuck ?? undefined}
-          check={fits}
+          check={fits(is.over)}
           onChange={setStuck}
           onClear={() => setStuck(null)}
         />
       </div>
+      {is.over === null && stuck && <p aria-live="polite">How much was left over? 0 where nothing was.</p>}
       <p className="soft text-sm">
         The pot after work less the clean pot is what stuck to it. From this the next estimate is better: what stays
         behind, and how far a kit goes.
       </p>
       <SavingButton
         className="btn btn-neutral justify-center min-h-12"
-        disabled={!over && !stuck}
+        disabled={is.over === null || (!over && !stuck)}
         onSave={async () => {
-          await record(
-            at.repair,
-            {
-              kind: 'left',
-              batch,
-              overG: over?.value ?? known?.overG ?? 0,
-              stuckG: stuck?.value ?? known?.stuckG ?? null,
-            },
-            role,
-          );
-          setOver(null);
-          setStuck(null);
+          await record(at.repair, { kind: 'left', batch, overG: is.over!, stuckG: is.stuck }, role);
+          clear();
           onKept();
         }}
       >

@@ -5,7 +5,7 @@ import { clear, endOfMixing, firstThicker, levelSetting, waiting, weighedOrWhole
 import { type MethodContext, settingIn, type TaskContext } from '../context';
 import { type Effects, options } from '../effects';
 import { filledInLifts, liftsAfter, reworded } from '../engines';
-import { circlesG, neatGPerMl, resinFor } from '../fabric';
+import { circlesG, fabricSettings, neatGPerMl, resinFor } from '../fabric';
 import { SMEAR_MM, takenOff } from '../ladder';
 import { layersMm } from '../lifts';
 import type { Method } from '../method';
@@ -195,46 +195,7 @@ export const laminateHole: Method = {
       max: 500,
       stage: 'place',
     },
-    {
-      id: 'circles',
-      label: 'Circles of fabric in each hole',
-      kind: 'count',
-      byDefault: 2,
-      min: 1,
-      max: 20,
-      stage: 'place',
-      when: backed,
-    },
-    {
-      id: 'step',
-      label: 'Each circle wider by',
-      kind: 'length',
-      byDefault: 10,
-      min: 1,
-      max: 200,
-      stage: 'place',
-      when: backed,
-    },
-    {
-      id: 'areal',
-      label: 'Fabric, grams a square metre',
-      kind: 'count',
-      byDefault: 200,
-      min: 10,
-      max: 3000,
-      stage: 'place',
-      when: backed,
-    },
-    {
-      id: 'fibre',
-      label: 'Share of fibre, by mass',
-      kind: 'percent',
-      byDefault: 45,
-      min: 10,
-      max: 80,
-      stage: 'place',
-      when: backed,
-    },
+    ...fabricSettings(backed),
   ],
   preparation: [
     'Old sealant and every loose fibre out; edge of the hole bevelled on both sides.',

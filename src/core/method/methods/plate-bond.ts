@@ -249,7 +249,7 @@ export const plateBond: Method = {
     'Clamps off because it “felt hard” at the edge.',
   ],
   cautions: [
-    'Solvent and hot work do not go together.',
+    'Solvent wipes and hot work do not go together.',
     'Grinding: eye, ear and breathing protection, no sparks near solvent.',
   ],
   tools: ['grinder with flap disc', 'solvent and clean cloths', 'notched spreader', 'clamps or props', 'feeler gauge'],
