@@ -92,28 +92,45 @@ export async function passInspection(page: Page): Promise<void> {
   }
 }
 
+/** Where the running view stands: to be pressed, held by a box, a test or a hand, too early, or at its end. */
+type Standing = 'go' | 'held' | 'test' | 'early' | 'end' | 'blocked';
+
+/** One look at all of it: between two looks the next step may come, and what was waited for is gone. */
+const standing = (page: Page): Promise<Standing> =>
+  page.evaluate(() => {
+    const go = document.querySelector('[data-testid=go]') as HTMLButtonElement | null;
+    const main = document.querySelector('#main')?.textContent ?? '';
+    const headings = [...document.querySelectorAll('h2, h3, h4, [role=heading]')];
+    if (!go) return main.includes('To tests and signature') ? 'end' : 'blocked';
+    if (go.ariaBusy) return 'blocked';
+    if (!go.disabled) return 'go';
+    if (headings.some((h) => h.textContent?.includes('Not before'))) return 'early';
+    const boxes = [...document.querySelectorAll('#main label')].filter((l) => l.textContent?.includes('Hold point'));
+    if (boxes.some((l) => !l.querySelector('input')?.checked)) return 'held';
+    const open = [...document.querySelectorAll('section[aria-label=Tests] li')].some(
+      (li) => !li.querySelector('[aria-checked=true]'),
+    );
+    return open ? 'test' : 'blocked';
+  });
+
 /**
- * Waits until the one large button may be pressed, or the step is not before a later hour; a hold point is checked.
- * What was pressed last is saved first, and a hold point comes with the next step: on a slow machine neither is there
- * at once.
+ * Waits until the one large button may be pressed, the step is not before a later hour, or the work is at its end; a
+ * hold point is checked, a test passed. What was pressed last is saved first: on a slow machine nothing is there at
+ * once.
  */
-export async function whenItMayGo(page: Page): Promise<void> {
-  const go = page.getByTestId('go');
-  const hold = page.getByRole('checkbox', { name: /Hold point/ });
-  const early = page.getByRole('heading', { name: /Not before/ });
-  for (let waits = 0; waits < 400 && (await go.isDisabled()) && !(await early.isVisible()); waits++) {
-    const open = page.getByRole('region', { name: 'Tests' }).locator('li:not(:has([aria-checked="true"]))').first();
-    // The box goes with its step: asked in one look, not in two between which the next step may come.
-    if (
-      (await hold.count()) > 0 &&
-      (await hold.evaluateAll((boxes) => boxes.some((b) => !(b as HTMLInputElement).checked)))
-    )
+export async function whenItMayGo(page: Page): Promise<Standing> {
+  for (let waits = 0; ; waits++) {
+    const at = await standing(page);
+    if (at === 'held') {
+      const hold = page.getByRole('checkbox', { name: /Hold point/ });
       await hold.check({ timeout: 2_000 }).catch(() => undefined);
-    else if (await open.isVisible()) {
+    } else if (at === 'test') {
+      const open = page.getByRole('region', { name: 'Tests' }).locator('li:not(:has([aria-checked="true"]))').first();
       const test = await open.getAttribute('data-test');
       await open.getByRole('radio', { name: 'yes', exact: true }).click();
       await page.locator(`[data-test="${test}"] [aria-checked="true"]`).waitFor();
-    } else await page.waitForTimeout(50);
+    } else if (at !== 'blocked' || waits > 400) return at;
+    else await page.waitForTimeout(50);
   }
 }
 
@@ -124,15 +141,12 @@ export async function runToTheEnd(page: Page, most = 80): Promise<number> {
   await go.click();
   let ticks = 0;
   for (; ticks < most; ticks++) {
-    const end = page.getByRole('link', { name: 'To tests and signature' });
-    if (await end.isVisible()) break;
-    const early = page.getByRole('heading', { name: /Not before/ });
-    if (await early.isVisible()) {
+    const at = await whenItMayGo(page);
+    if (at === 'end') break;
+    if (at === 'early') {
       await page.clock.fastForward(30 * 60_000);
       continue;
     }
-    await whenItMayGo(page);
-    if (await early.isVisible()) continue;
     const before = await go.textContent();
     const step = await page.getByTestId('step-count').textContent();
     await go.click();

@@ -129,9 +129,19 @@ test('the probe is held to the place and read when it has settled; the record ke
   await withSample(page, base());
   await page.goto(`${base()}/job/sample-winch/sample-plate/run`);
   await page.getByRole('button', { name: 'Read a value' }).click();
+  const held: string[] = [];
+  page.on('request', (r) => {
+    if (r.url().includes('/api/probe')) held.push(r.url());
+  });
   await page.getByRole('button', { name: 'Hold it to the place' }).click();
   await page.getByText('settling').waitFor();
+  // The base drifts while one waits: hours go by on the page's clock, and the probe stays where it was put.
+  for (let hour = 0; hour < 6; hour++) {
+    await page.clock.fastForward(60 * 60_000);
+    await page.waitForTimeout(200);
+  }
   await page.getByText('settled', { exact: true }).waitFor({ timeout: 240_000 });
+  expect(held).toHaveLength(1);
   await page.getByRole('button', { name: 'Take it over' }).click();
   await turnTo(page, base(), '/job/sample-winch/log');
   await page

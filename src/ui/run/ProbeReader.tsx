@@ -3,25 +3,31 @@ import { useEffect, useState } from 'react';
 import type { ProbeReading } from '@/device/probe';
 import { useFormat } from '../shared/bits';
 
+/** What the probe is held to. */
+interface Face {
+  readonly faceC: number;
+  readonly humidityPct: number;
+}
+
 /** The probe that ships, live: held to the place, read when it has settled. */
 export function ProbeReader({
   faceC,
   humidityPct,
   onTake,
-}: {
-  faceC: number;
-  humidityPct: number;
+}: Face & {
   onTake: (tempC: number, humidityPct: number) => void;
 }) {
   const format = useFormat();
-  const [held, setHeld] = useState(false);
+  // As it was when the probe was put to it: a face that drifts while one waits must not begin the wait again.
+  const [held, setHeld] = useState<Face | null>(null);
   const [reading, setReading] = useState<ProbeReading | null>(null);
   const [lost, setLost] = useState(false);
   useEffect(() => {
     if (!held) return;
     setLost(false);
+    setReading(null);
     const stream = new EventSource(
-      `/api/probe?temp=${faceC.toFixed(1)}&humidity=${Math.round(humidityPct)}&seed=${Math.round(faceC * 10) + 7}`,
+      `/api/probe?temp=${held.faceC.toFixed(1)}&humidity=${Math.round(held.humidityPct)}&seed=${Math.round(held.faceC * 10) + 7}`,
     );
     stream.onmessage = (e) => setReading(JSON.parse(e.data as string) as ProbeReading);
     stream.onerror = () => {
@@ -29,7 +35,7 @@ export function ProbeReader({
       setLost(true);
     };
     return () => stream.close();
-  }, [held, faceC, humidityPct]);
+  }, [held]);
   return (
     <div className="p-2.5" style={{ border: '1px solid var(--rule)' }}>
       <p className="flex justify-between soft text-sm">
@@ -47,7 +53,7 @@ export function ProbeReader({
         </span>
       </p>
       {!held ? (
-        <button type="button" className="btn mt-1 min-h-11" onClick={() => setHeld(true)}>
+        <button type="button" className="btn mt-1 min-h-11" onClick={() => setHeld({ faceC, humidityPct })}>
           Hold it to the place
         </button>
       ) : (
@@ -62,7 +68,7 @@ export function ProbeReader({
             disabled={!reading?.settled || lost}
             onClick={() => {
               if (reading) onTake(reading.tempC, Math.max(1, reading.humidityPct));
-              setHeld(false);
+              setHeld(null);
             }}
           >
             Take it over
