@@ -1,6 +1,7 @@
 import type { DateTime } from 'luxon';
 import { ONLY_AIR } from '../core/climate';
 import { methodOf } from '../core/method';
+import { type Colour, type ColourTrial, FRESH_TRIAL } from '../core/mix';
 import { type Job, type Piece, pieceOf, READY_CHAINS, type Repair, withChain, withPiece } from '../core/plan';
 import type { BaseMaterial } from '../core/system';
 import { type Void, voidOf } from '../core/void';
@@ -28,6 +29,45 @@ interface Place {
   readonly passes: readonly Chosen[];
   readonly over?: Partial<Piece>;
 }
+
+const FITS = { wetDay: true, dryDay: true, wetLamp: true, dryLamp: true };
+const trial = (n: number, over: Partial<ColourTrial> & Pick<ColourTrial, 'tints'>): ColourTrial => ({
+  ...FRESH_TRIAL,
+  id: `granite-${n}`,
+  name: `T${n}`,
+  inG: 20,
+  judged: FITS,
+  ...over,
+});
+const tint = (name: string, massG: number, densityGPerMl: number | null = null) => ({ name, massG, densityGPerMl });
+const dust = (massG: number) => tint('dust', massG, 2.65);
+
+/** The grey of the landing step, found at the fourth trial. */
+const GRANITE: Colour = {
+  chosen: 'granite-4',
+  veins: null,
+  trials: [
+    trial(1, {
+      tints: [dust(6)],
+      judged: { wetDay: false, dryDay: false, wetLamp: null, dryLamp: null },
+      note: 'Far too light, glassy.',
+    }),
+    trial(2, {
+      tints: [dust(9), tint('grey', 0.4)],
+      judged: { ...FITS, wetDay: false, wetLamp: false },
+      note: 'Wet it stays pale where the stone goes dark.',
+    }),
+    trial(3, {
+      tints: [dust(9), tint('grey', 0.4), tint('black', 0.3)],
+      judged: { ...FITS, dryDay: false, dryLamp: false },
+      note: 'Right when wet, too dark when dry.',
+    }),
+    trial(4, {
+      tints: [dust(9), tint('grey', 0.4), tint('black', 0.15), tint('ochre', 0.2)],
+      why: 'Wet and dry, by day and by the lamp over the steps.',
+    }),
+  ],
+};
 
 /** The job on concrete and stone. */
 const FLOORS: readonly Place[] = [
@@ -152,9 +192,10 @@ const FLOORS: readonly Place[] = [
         void: voidOf(shaped('corner', { down: 30, along: 45, back: 25 })),
         sheet: 'sheet-shell-1',
         kit: 'tubs',
+        over: { colour: GRANITE },
       },
     ],
-    over: { scaleStepG: 0.1 },
+    over: { scaleStepG: 0.001 },
   },
   {
     id: 'sample-moving',

@@ -93,7 +93,7 @@ export const workshopSheets: readonly SheetRevision[] = [
       bases: ['laminate', 'plastic', 'timber', 'metal', 'stone'],
     },
     kits: [kitOf('tubs', 'Tub pair 500 g', [290, 210], { splittable: true, price: 24 })],
-    potLossMl: 4,
+    potLossMl: 1,
     mixMin: 2,
     mixManner: 'fold on a board, scrape twice',
     finish: { colour: 'off-white', sanding: 'easy', paintable: 'yes' },

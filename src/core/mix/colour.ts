@@ -9,6 +9,18 @@ export const LOOKS = {
   dryLamp: 'dry, by lamp',
 } as const;
 export type Look = keyof typeof LOOKS;
+
+/** The looks as a table: what the surface is across, the light it is seen by down. */
+export const LOOK_TABLE = {
+  surfaces: ['wet', 'dry'],
+  rows: [
+    { light: 'day', looks: ['wetDay', 'dryDay'] },
+    { light: 'lamp', looks: ['wetLamp', 'dryLamp'] },
+  ],
+} as const satisfies {
+  readonly surfaces: readonly string[];
+  readonly rows: readonly { readonly light: string; readonly looks: readonly Look[] }[];
+};
 const Judged = z.boolean().nullable();
 const NOT_LOOKED_AT = { wetDay: null, dryDay: null, wetLamp: null, dryLamp: null };
 

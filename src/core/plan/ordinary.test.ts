@@ -167,6 +167,23 @@ describe('what stays behind', () => {
     );
     expect(shares.at(-1)!.said).toBeUndefined();
   });
+  test('lifts that wait for one another are mixes of their own: no slower system saves one', () => {
+    const todo = (deepMm: number) => {
+      const made = planned(
+        { ...nosing, kitId: null, void: voidOf(patch(20, 12, deepMm)), schools: {} },
+        {
+          ...mortarSheet,
+          potLossMl: 4,
+          kits: mortarSheet.kits.map((k) => ({ ...k, splittable: true })),
+          limits: { ...mortarSheet.limits, liftMaxMm: 12 },
+        },
+      );
+      const said = made.findings.find((f) => f.id === 'lost');
+      return [made.plan.mix?.batches.length, said && say(said.todo, { system: 'metric', zone, language: 'en' })];
+    };
+    expect(todo(10)).toEqual([1, expect.stringMatching(/^A small cup scraped out well/)]);
+    expect(todo(36)).toEqual([3, expect.stringMatching(/^Each lift waits for the one before/)]);
+  });
   test('of one anchor from a pack it is the first shots and the flow check', () => {
     const one = planned({ ...eyes, void: { ...eyes.void!, count: 1 } }, resinSheet);
     const said = one.findings.find((f) => f.id === 'lost')!;

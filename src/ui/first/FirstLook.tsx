@@ -10,9 +10,10 @@ import { kindOf, type Void, voidProblems, withValue } from '@/core/void';
 import { FIRST_LOOKS, type FirstLook as Look } from '@/sample/first';
 import { Choice, Prose, useFormat } from '../shared/bits';
 import { Drawing } from '../shared/Drawing';
+import { pageIn } from '../shared/drawing-fit';
 import { QuantityField } from '../shared/QuantityField';
 import { TimeBand } from '../shared/TimeBand';
-import { useNarrow } from '../shared/use-narrow';
+import { useSize } from '../shared/use-width';
 import { shortWhen } from '../shared/when';
 import { freshJob, freshRepair } from '../workspace/fresh';
 import { useNow } from '../workspace/now';
@@ -44,8 +45,7 @@ const CURES = [
 ] as const;
 
 /** The page of the drawing, px. */
-const DESK = { width: 760, height: 400 };
-const POCKET = { width: 360, height: 236, free: -60 };
+const FRAME = { width: 760, height: 320 };
 
 /**
  * An ordinary repair on an empty yard, before any job is made: pull its void or its temperature, and see what it takes
@@ -53,7 +53,7 @@ const POCKET = { width: 360, height: 236, free: -60 };
  */
 export function FirstLook() {
   const [{ look, job, repair }, setLoose] = useState<Loose>(() => begin(FIRST_LOOKS[0]!, freshJob(clock.now())));
-  const size = useNarrow() ? POCKET : DESK;
+  const [frame, size] = useSize(FRAME);
   const format = useFormat();
   const router = useRouter();
   const nowMs = useNow(30_000);
@@ -115,14 +115,16 @@ export function FirstLook() {
         />
       </div>
       <div className="grid lg:grid-cols-[minmax(0,1fr)_24rem]">
-        <div className="h-60 sm:h-80 lg:h-auto lg:min-h-80">
-          <Drawing
-            drawing={kind.fromAbove ? kind.plan(shape) : kind.section(shape)}
-            base={piece.base.material}
-            {...size}
-            values={Object.fromEntries(dims.map((d) => [d.key, d.measured.valueMm]))}
-            onDrag={(key, mm) => set(key, mm, `${Number(mm.toFixed(1))} mm`)}
-          />
+        <div ref={frame} className="relative h-60 sm:h-80 lg:h-auto lg:min-h-80">
+          <div className="absolute inset-0">
+            <Drawing
+              drawing={kind.fromAbove ? kind.plan(shape) : kind.section(shape)}
+              base={piece.base.material}
+              {...pageIn(size)}
+              values={Object.fromEntries(dims.map((d) => [d.key, d.measured.valueMm]))}
+              onDrag={(key, mm) => set(key, mm, `${Number(mm.toFixed(1))} mm`)}
+            />
+          </div>
         </div>
         <div className="p-4 flex flex-col gap-3">
           <dl className="grid grid-cols-3 gap-x-3 ruled pb-2" aria-live="polite" data-testid="first-answers">

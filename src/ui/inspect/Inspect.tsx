@@ -198,7 +198,6 @@ function Side({ view, at }: StageProps) {
           />
         )}
       </div>
-      <NoticeFields repair={repair} zone={view.job.zone} />
       <MeetsFields repair={repair} />
       <SurroundingsFields base={repair.base} change={changeBase} />
       <KnownFields
@@ -207,6 +206,7 @@ function Side({ view, at }: StageProps) {
         zone={view.job.zone}
         fromMs={repair.plannedStart ?? view.job.startFrom}
       />
+      <NoticeFields repair={repair} zone={view.job.zone} />
       <Heading>Who must look at it</Heading>
       <Choice
         label="Safety class"

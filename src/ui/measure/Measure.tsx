@@ -18,10 +18,12 @@ import {
 import type { StageProps } from '../repair/stage-props';
 import { Answer, Choice, Prose, useFormat, Working } from '../shared/bits';
 import { Drawing } from '../shared/Drawing';
+import { pageIn } from '../shared/drawing-fit';
 import { ToolLearned } from '../shared/LearnedHere';
 import { StageFindings, StillNeeds } from '../shared/StageFindings';
 import { holds } from '../shared/stage-answer';
 import { useNarrow } from '../shared/use-narrow';
+import { useSize } from '../shared/use-width';
 import { usePrefs } from '../workspace/prefs';
 import { changePass } from '../workspace/workspace';
 import { addShape, movePoint, pullDimension, pullThickness, writeShape } from './edit';
@@ -37,10 +39,10 @@ import { VoidFields } from './VoidFields';
 
 const TEXTURES = ['hardening', 'gelled', 'liquid'];
 
-/** The page of the drawing: on a phone smaller, so that its words stay as large as elsewhere. */
-const DESK = { width: 800, height: 430, free: 130 };
-const POCKET = { width: 370, height: 230, free: -60 };
-const usePage = () => (useNarrow() ? POCKET : DESK);
+/** The frame of the drawing before it is laid out, px. */
+const FRAME = { width: 730, height: 260 };
+/** Kept free at the right of it for the other view; on a phone there is none, px. */
+const BESIDE = 252;
 
 /** The void drawn to scale; what is round can be pulled. */
 function Sheet({ at }: StageProps) {
@@ -48,7 +50,8 @@ function Sheet({ at }: StageProps) {
   const { repair, v } = useDraft(at);
   const format = useFormat();
   const now = useLookAt(repair);
-  const size = usePage();
+  const [frame, size] = useSize(FRAME);
+  const narrow = useNarrow();
   if (!plan.method) return null;
   if (!repair.void && repair.takes.from !== 'own')
     return (
@@ -140,11 +143,12 @@ function Sheet({ at }: StageProps) {
     : {};
   return (
     <div className="absolute inset-0 flex flex-col">
-      <div className="relative flex-1 min-h-0">
+      <div ref={frame} className="relative flex-1 min-h-0">
         <Drawing
           drawing={pages[page]!}
           base={repair.base.material}
-          {...size}
+          {...pageIn(size)}
+          free={narrow ? 0 : BESIDE}
           layers={layers}
           crownMm={crown}
           values={page === 'setting' ? settingValues : values}

@@ -1,27 +1,18 @@
 'use client';
-import { Plus, Trash2 } from 'lucide-react';
+import { Plus } from 'lucide-react';
 import { nanoid } from 'nanoid';
-import {
-  blendLots,
-  type Colour,
-  type ColourTrial,
-  FRESH_TRIAL,
-  LOOKS,
-  type Look,
-  type Recipe,
-  recipeFor,
-  takenTrial,
-  unfitLooks,
-} from '@/core/mix';
+import { useState } from 'react';
+import { blendLots, type Colour, type ColourTrial, FRESH_TRIAL, type Recipe, recipeFor, takenTrial } from '@/core/mix';
 import type { Piece } from '@/core/plan';
 import type { SheetRevision, Stock } from '@/core/system';
 import { attempt, figure } from '@/core/units';
-import { Choice, TextField, useFormat } from '../shared/bits';
+import { useFormat } from '../shared/bits';
 import { QuantityField } from '../shared/QuantityField';
 import { changePass } from '../workspace/workspace';
+import { TrialBoard } from './TrialBoard';
+import { Trial } from './TrialFields';
 
 const EMPTY: Colour = { trials: [], chosen: null, veins: null };
-const LOOK_IDS = Object.keys(LOOKS) as Look[];
 
 /**
  * Trials of tints and dust by mass, each looked at wet and dry, by day and by lamp; the one that is taken scaled to
@@ -45,6 +36,7 @@ export function ColourFields({
   kitMassG: (kitId: string) => number;
 }) {
   const colour = repair.colour ?? EMPTY;
+  const [opened, setOpened] = useState<string | null>(null);
   const set = (next: Colour) =>
     changePass(repair, (r) => ({ ...r, colour: next.trials.length ? next : null }), 'colour');
   const change = (id: string, over: Partial<ColourTrial>) =>
@@ -65,7 +57,9 @@ export function ColourFields({
       tints: last?.tints ?? [{ name: 'dust', massG: 1, densityGPerMl: 2.65 }],
     };
     set({ ...colour, trials: [...colour.trials, trial] });
+    setOpened(trial.id);
   };
+  const open = colour.trials.find((t) => t.id === opened) ?? takenTrial(colour) ?? colour.trials.at(-1);
   // Of the sheet as it is without the colour: that is what the recipe is scaled over.
   const bare = { ...sheet, parts: sheet.parts.filter((p) => p.id === 'A' || p.id === 'B') };
   const scaled = (trial: ColourTrial | null, ml: number | null) => {
@@ -82,18 +76,21 @@ export function ColourFields({
     <details className="mt-2" open={colour.trials.length > 0}>
       <summary>colour by trial</summary>
       <div className="flex flex-col gap-3 mt-1">
-        {colour.trials.map((t) => (
+        {colour.trials.length > 1 && <TrialBoard colour={colour} open={open?.id} choose={setOpened} />}
+        {open && (
           <Trial
-            key={t.id}
-            trial={t}
-            taken={colour.chosen === t.id}
-            veins={colour.veins?.trial === t.id}
-            change={(over) => change(t.id, over)}
-            take={() => set({ ...colour, chosen: t.id })}
-            asVeins={() => set({ ...colour, veins: colour.veins?.trial === t.id ? null : { trial: t.id, ml: 1 } })}
-            remove={() => remove(t.id)}
+            key={open.id}
+            trial={open}
+            taken={colour.chosen === open.id}
+            veins={colour.veins?.trial === open.id}
+            change={(over) => change(open.id, over)}
+            take={() => set({ ...colour, chosen: open.id })}
+            asVeins={() =>
+              set({ ...colour, veins: colour.veins?.trial === open.id ? null : { trial: open.id, ml: 1 } })
+            }
+            remove={() => remove(open.id)}
           />
-        ))}
+        )}
         <button type="button" className="btn text-sm self-start" onClick={add}>
           <Plus size={15} aria-hidden="true" /> {colour.trials.length ? 'The next trial' : 'A first trial'}
         </button>
@@ -122,124 +119,6 @@ export function ColourFields({
         )}
       </div>
     </details>
-  );
-}
-
-/** One numbered trial: what is in it, and how it was looked at. */
-function Trial({
-  trial: t,
-  taken,
-  veins,
-  change,
-  take,
-  asVeins,
-  remove,
-}: {
-  trial: ColourTrial;
-  taken: boolean;
-  veins: boolean;
-  change: (over: Partial<ColourTrial>) => void;
-  take: () => void;
-  asVeins: () => void;
-  remove: () => void;
-}) {
-  const tint = (i: number, over: Partial<ColourTrial['tints'][number]>) =>
-    change({ tints: t.tints.map((x, k) => (k === i ? { ...x, ...over } : x)) });
-  const unfit = unfitLooks(t);
-  return (
-    <section
-      aria-label={t.name}
-      className="p-2"
-      style={{ border: taken ? '2px solid var(--ink)' : '1px solid var(--hair)' }}
-    >
-      <div className="grid grid-cols-[1fr_7rem] gap-2 items-end">
-        <TextField label="Trial" value={t.name} onChange={(name) => change({ name: name.slice(0, 80) })} />
-        <QuantityField
-          kind="mass"
-          label={t.of === 'base' ? 'in base' : 'in mix'}
-          value={t.inG}
-          onChange={(v) => change({ inG: v.value })}
-          check={(v) => (v > 0 && v <= 100_000 ? null : 'More than 0.')}
-        />
-      </div>
-      {t.tints.map((x, i) => (
-        <div key={i} className="grid grid-cols-[1fr_5.5rem_6.5rem_2rem] gap-2 items-end mt-1">
-          <TextField
-            label={`Tint ${i + 1}`}
-            hideLabel
-            value={x.name}
-            onChange={(name) => name.trim() && tint(i, { name: name.trim().slice(0, 60) })}
-          />
-          <QuantityField
-            kind="mass"
-            label={`Mass of ${x.name}`}
-            hideLabel
-            value={x.massG}
-            onChange={(v) => tint(i, { massG: v.value })}
-            check={(v) => (v > 0 && v <= 100_000 ? null : 'More than 0.')}
-          />
-          <QuantityField
-            kind="density"
-            label={`Density of ${x.name}`}
-            hideLabel
-            value={x.densityGPerMl}
-            placeholder="1.4, usual"
-            onChange={(v) => tint(i, { densityGPerMl: v.value })}
-            onClear={() => tint(i, { densityGPerMl: null })}
-            check={(v) => (v >= 0.02 && v <= 12 ? null : 'Between 0.02 and 12 g/mL.')}
-          />
-          <button
-            type="button"
-            className="p-1.5"
-            disabled={t.tints.length === 1}
-            aria-label={`Remove ${x.name}`}
-            onClick={() => change({ tints: t.tints.filter((_, k) => k !== i) })}
-          >
-            <Trash2 size={15} aria-hidden="true" />
-          </button>
-        </div>
-      ))}
-      <div className="grid grid-cols-2 gap-x-3 gap-y-1 mt-2">
-        {LOOK_IDS.map((look) => (
-          <Choice
-            key={look}
-            label={LOOKS[look]}
-            options={[
-              { id: 'fits', label: 'fits' },
-              { id: 'off', label: 'is off' },
-            ]}
-            value={t.judged[look] === null ? undefined : t.judged[look] ? 'fits' : 'off'}
-            onChange={(said) => change({ judged: { ...t.judged, [look]: said === 'fits' } })}
-          />
-        ))}
-      </div>
-      <TextField
-        label="What the eye said besides"
-        value={t.note}
-        onChange={(note) => change({ note: note.slice(0, 300) })}
-      />
-      {taken && <TextField label="Why this one" value={t.why} onChange={(why) => change({ why: why.slice(0, 300) })} />}
-      <div className="flex gap-2 items-center mt-1.5 flex-wrap">
-        <button type="button" className="btn text-sm" aria-pressed={taken} onClick={take}>
-          {taken ? 'taken' : 'take it'}
-        </button>
-        <button type="button" className="btn text-sm" aria-pressed={veins} onClick={asVeins}>
-          for veins
-        </button>
-        <button
-          type="button"
-          className="btn text-sm"
-          disabled={t.tints.length >= 12}
-          onClick={() => change({ tints: [...t.tints, { name: 'tint', massG: 0.1, densityGPerMl: null }] })}
-        >
-          <Plus size={14} aria-hidden="true" /> tint
-        </button>
-        <button type="button" className="btn btn-link text-sm" onClick={remove}>
-          remove the trial
-        </button>
-      </div>
-      {!unfit.length && <p className="text-sm mt-1">Fits wet and dry, by day and by lamp.</p>}
-    </section>
   );
 }
 

@@ -55,7 +55,7 @@ function Sheet({ view, at }: StageProps) {
   const useBy = plan.milestones.find((m) => m.kind === 'use-by' && m.batch === batch.index);
   const { measured } = measuredFor(plan, at.repair, batch.index);
   return (
-    <div className="p-4 flex flex-col h-full min-h-[26rem]">
+    <div className="p-4 flex flex-col h-full sm:min-h-[17rem]">
       <div className="flex items-baseline gap-4 flex-wrap">
         <h2 className="font-bold text-lg">
           Batch {batch.index + 1} of {plan.batches.length}
@@ -83,7 +83,7 @@ function Sheet({ view, at }: StageProps) {
           </span>
         )}
       </div>
-      <div className="flex-1 sm:min-h-[21rem] sm:relative">
+      <div className="flex-1 sm:min-h-[10.5rem] sm:relative">
         <div className="sm:absolute sm:inset-0">
           <MixingColumns
             batch={batch}

@@ -3,13 +3,23 @@ import { saidAs } from '@/core/mix';
 import { PART_IDS, type PartId, partOf } from '@/core/system';
 import { useFormat } from '../shared/bits';
 import { useNarrow } from '../shared/use-narrow';
+import { useSize } from '../shared/use-width';
 import { MixingRows } from './MixingRows';
 import type { Mixing } from './mixing';
 
-const W = 780;
-const H = 360;
-const FLOOR = H - 24;
-const TOP = 64;
+/** The frame before it is laid out, and the least that columns with their words need, px. */
+const FRAME = { width: 700, height: 260 };
+const LEAST = { width: 420, height: 168 };
+/** Free above the columns for their names and below them, px. */
+const TOP = 60;
+const BELOW = 12;
+
+/** Sizes of the figure, of what stands under it and of a name, by the number of parts: the more, the less room. */
+const TYPE = [
+  { upTo: 2, figure: 23, under: 13, name: 15 },
+  { upTo: 3, figure: 19, under: 13, name: 15 },
+  { upTo: 6, figure: 16, under: 12, name: 13 },
+] as const;
 
 /** The picture of a batch: columns where there is room for them, lying ones on a phone. */
 export function MixingColumns(of: Mixing) {
@@ -19,8 +29,19 @@ export function MixingColumns(of: Mixing) {
 /**
  * Parts and mix as columns to scale: A waves on petrol, B dots on ochre, fillers grains, the mix waves on pale olive.
  */
-function Columns({ batch, sheet, said, poured }: Mixing) {
+function Columns(of: Mixing) {
+  const [frame, size] = useSize(FRAME);
+  return (
+    <div ref={frame} className="w-full h-full">
+      <ColumnsIn {...of} W={Math.max(LEAST.width, size.width)} H={Math.max(LEAST.height, size.height)} />
+    </div>
+  );
+}
+
+/** The columns in a frame of so many px: what is written keeps its size, the columns take what is left. */
+function ColumnsIn({ batch, sheet, said, poured, W, H }: Mixing & { W: number; H: number }) {
   const format = useFormat();
+  const FLOOR = H - BELOW;
   const parts = PART_IDS.filter((p) => batch.massG[p] > 0);
   const target = poured?.targetG ?? batch.massG;
   const inside = (p: PartId) =>
@@ -28,7 +49,7 @@ function Columns({ batch, sheet, said, poured }: Mixing) {
   const heaviest = Math.max(...parts.map((p) => Math.max(batch.massG[p], target[p])));
   const slot = W / (parts.length + 1.25);
   const column = Math.min(104, slot * 0.42);
-  const small = parts.length > 3 ? 0.7 : parts.length > 2 ? 0.76 : 1;
+  const type = TYPE.find((t) => parts.length <= t.upTo) ?? TYPE[2];
   // Areas keep the scale when one part dwarfs the other: B is narrower, never a hairline.
   const widthOf = (p: PartId) => {
     const share = batch.massG[p] / heaviest;
@@ -38,7 +59,7 @@ function Columns({ batch, sheet, said, poured }: Mixing) {
     Math.min(FLOOR - TOP + 14, Math.max(mass > 0 ? 3 : 0, ((FLOOR - TOP) * mass * column) / heaviest / widthOf(p)));
   const whole = parts.reduce((s, p) => s + (poured ? target[p] : batch.massG[p]), 0);
   const now = parts.reduce((s, p) => s + inside(p), 0);
-  const full = FLOOR - TOP - 21.5;
+  const full = FLOOR - TOP - 1.5;
   return (
     <svg
       viewBox={`0 0 ${W} ${H}`}
@@ -53,7 +74,6 @@ function Columns({ batch, sheet, said, poured }: Mixing) {
         const goal = FLOOR - heightOf(p, target[p]);
         const planned = FLOOR - heightOf(p, batch.massG[p]);
         const moved = poured !== undefined && Math.abs(target[p] - batch.massG[p]) > 0.005 * batch.massG[p];
-        const textY = Math.min(FLOOR - 46, Math.max(TOP + 6, goal + 8));
         const textX = x + column + (column - width) / -2 + 18;
         const measured = said?.find((m) => m.part === p);
         const first = measured ? saidAs(measured) : format('mass', target[p]).text;
@@ -69,17 +89,23 @@ function Columns({ batch, sheet, said, poured }: Mixing) {
                 ? format('mass', batch.massG[p]).text
                 : format('volume', batch.volumeMl[p]).text,
             ];
+        const rows = under.filter(Boolean);
+        const textY = Math.min(FLOOR - 26 - 17 * rows.length, Math.max(TOP + 6, goal + 8));
+        const name = `${p} ${partOf(sheet, p)?.name ?? ''}`;
         return (
           <g key={p}>
             <text
               x={x + column / 2}
               y="22"
               textAnchor="middle"
-              fontSize={15 * small}
+              fontSize={type.name}
               fontWeight="700"
               fill="var(--ink)"
+              {...(name.length * type.name * 0.55 > slot - 8
+                ? { textLength: slot - 8, lengthAdjust: 'spacingAndGlyphs' }
+                : {})}
             >
-              {p} {partOf(sheet, p)?.name}
+              {name}
             </text>
             <g transform={`translate(${x + (column - width) / 2} 0)`}>
               <rect
@@ -103,22 +129,22 @@ function Columns({ batch, sheet, said, poured }: Mixing) {
                 <line x1="-8" x2={width + 8} y1={planned} y2={planned} stroke="var(--ink-2)" strokeDasharray="4 3" />
               )}
             </g>
-            <text x={textX} y={textY} fontSize={23 * small} fontWeight="750" className="fig" fill="var(--ink)">
+            <text x={textX} y={textY} fontSize={type.figure} fontWeight="750" className="fig" fill="var(--ink)">
               {first}
             </text>
-            {under.filter(Boolean).map((u, k) => (
-              <text key={u} x={textX} y={textY + 20 + 17 * k} fontSize={13 * small} className="fig" fill="var(--ink-2)">
+            {rows.map((u, k) => (
+              <text key={u} x={textX} y={textY + 20 + 17 * k} fontSize={type.under} className="fig" fill="var(--ink-2)">
                 {u}
               </text>
             ))}
-            <text x={x + slot - 26} y={FLOOR - 12} textAnchor="middle" fontSize="34" fill="var(--ink)">
+            <text x={x + slot - 18} y={FLOOR} textAnchor="middle" fontSize="26" fill="var(--ink)">
               {i < parts.length - 1 ? '+' : '='}
             </text>
           </g>
         );
       })}
       <g transform={`translate(${26 + parts.length * slot} 0)`}>
-        <text x={column / 2} y="22" textAnchor="middle" fontSize={15 * small} fontWeight="700" fill="var(--ink)">
+        <text x={column / 2} y="22" textAnchor="middle" fontSize={type.name} fontWeight="700" fill="var(--ink)">
           mix
         </text>
         <rect
@@ -137,15 +163,15 @@ function Columns({ batch, sheet, said, poured }: Mixing) {
           height={poured ? (full * now) / Math.max(whole, now, 1e-9) : full}
           fill="url(#tx-liquid)"
         />
-        <line x1="-11" x2={column + 11} y1={TOP + 20} y2={TOP + 20} stroke="var(--ink)" strokeWidth="2.4" />
-        <text x={column + 16} y={TOP + 28} fontSize={23 * small} fontWeight="750" className="fig" fill="var(--ink)">
+        <line x1="-11" x2={column + 11} y1={TOP} y2={TOP} stroke="var(--ink)" strokeWidth="2.4" />
+        <text x={column + 16} y={TOP + 8} fontSize={type.figure} fontWeight="750" className="fig" fill="var(--ink)">
           {format('volume', batch.ml).text}
         </text>
-        <text x={column + 16} y={TOP + 49} fontSize={13 * small} className="fig" fill="var(--ink-2)">
+        <text x={column + 16} y={TOP + 28} fontSize={type.under} className="fig" fill="var(--ink-2)">
           {format('mass', whole).text}
         </text>
         {batch.kits !== null && (
-          <text x={column + 16} y={TOP + 70} fontSize={13 * small} fill="var(--ink-2)">
+          <text x={column + 16} y={TOP + 46} fontSize={type.under} fill="var(--ink-2)">
             {batch.kits} whole kit{batch.kits > 1 ? 's' : ''}
           </text>
         )}

@@ -3,7 +3,7 @@ import { useId, useRef } from 'react';
 import type { Outline, Drawing as Plan, Point } from '@/core/void';
 import { useFormat } from './bits';
 import { DimensionMark } from './DimensionMark';
-import { Contour, Label, Passes, roomForPasses } from './DrawingParts';
+import { Contour, Label, listsPasses, NARROW, Passes, roomForPasses } from './DrawingParts';
 import { fitOf, marginsOf, scaleName } from './drawing-fit';
 import { placeOn } from './svg-place';
 import { usePulls } from './use-pulls';
@@ -40,9 +40,6 @@ interface Props {
   readonly unmeasured?: boolean;
 }
 
-/** A page narrower than this has no room beside its drawing, px. */
-const NARROW = 600;
-
 const LINES: Readonly<Partial<Record<Outline['role'], { width: number; dash?: string }>>> = {
   centre: { width: 1, dash: '14 4 3 4' },
   level: { width: 1.1, dash: '6 4' },
@@ -75,7 +72,9 @@ export function Drawing(props: Props) {
   const id = useId();
   const svg = useRef<SVGSVGElement>(null);
   const { held, take, move, letGo, nudged, nudge } = usePulls(svg, props);
-  const pad = marginsOf(drawing, { small, bare, free, passes: roomForPasses(drawing.outlines, width < NARROW) });
+  const narrow = width < NARROW;
+  const listed = listsPasses(drawing.outlines, width);
+  const pad = marginsOf(drawing, { small, bare, free, narrow, passes: roomForPasses(drawing.outlines, listed) });
   const shownLines = bare ? [] : drawing.dimensions;
   // What is pulled must not run away under the hand: the fit stands still until it is let go.
   const fit = held?.fit ?? fitOf({ ...drawing, dimensions: shownLines }, width, height, pad);
@@ -240,7 +239,7 @@ export function Drawing(props: Props) {
         .map((o, i) => (
           <path key={i} d={path(o.points)} fill="none" stroke="var(--ink-2)" strokeWidth="1.4" strokeDasharray="7 4" />
         ))}
-      {!small && <Passes outlines={drawing.outlines} toX={toX} toY={toY} listed={width < NARROW} />}
+      {!small && <Passes outlines={drawing.outlines} toX={toX} toY={toY} listed={listed} />}
       {drawing.outlines
         .filter((o) => o.label && o.role !== 'already' && o.role !== 'later')
         .map((o, i) => (
@@ -358,7 +357,7 @@ export function Drawing(props: Props) {
             to={[toX(d.to[0]), toY(d.to[1])]}
             middleX={toX((vx0 + vx1) / 2)}
             ground={ground}
-            width={width}
+            width={width - free}
             small={small}
             onTake={onDrag && ((e) => take(e, fit, { what: 'dimension', line: d, start: values?.[d.key] ?? 0 }))}
             onNudge={(e) => nudge(d, e)}

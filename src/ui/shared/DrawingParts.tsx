@@ -94,6 +94,15 @@ const passesOf = (outlines: readonly Outline[]) =>
       : [],
   );
 
+/** A page narrower than this has no room beside its drawing, px. */
+export const NARROW = 600;
+/** Names that would take more than this of the width stand in a list above instead. */
+const NAMED_SHARE = 0.2;
+
+/** Whether the names of passes are listed above the drawing: on a phone, and where beside it they would leave it small. */
+export const listsPasses = (outlines: readonly Outline[], width: number): boolean =>
+  width < NARROW || roomForPasses(outlines, false).left > NAMED_SHARE * width;
+
 /** Room for those names at the left of a drawing, or above it where they are listed, px; none where there are none. */
 export function roomForPasses(outlines: readonly Outline[], listed: boolean): Pick<Margins, 'left' | 'top'> {
   const names = passesOf(outlines);

@@ -5,8 +5,10 @@ import { formatDuration } from '@/core/units';
 import { TOOLS } from '@/core/void';
 import { useLessons } from '../workspace/lessons';
 
+/** A factor, never parted from its sign at the end of a line. */
+const times = (factor: number): string => `×\u00a0${factor.toFixed(2)}`;
 const from = ({ estimate }: Learned): string =>
-  `from ${estimate.count} ${estimate.count === 1 ? 'record' : 'records'}, between × ${estimate.low.toFixed(2)} and × ${estimate.high.toFixed(2)}`;
+  `from ${estimate.count} ${estimate.count === 1 ? 'record' : 'records'}, between ${times(estimate.low)} and ${times(estimate.high)}`;
 
 /** How much this crew really used of what was planned, by this method. */
 export function MaterialLearned({ at }: { at: PassView }) {
@@ -15,7 +17,7 @@ export function MaterialLearned({ at }: { at: PassView }) {
   if (!l) return null;
   return (
     <p className="text-sm mt-1" data-testid="material-learned">
-      <strong>Yours:</strong> × {l.estimate.ratio.toFixed(2)} of what was planned, {from(l)}.
+      <strong>Yours:</strong> {times(l.estimate.ratio)} of what was planned, {from(l)}.
     </p>
   );
 }
@@ -31,12 +33,12 @@ export function SystemLearned({ at }: { at: PassView }) {
     <>
       {far && (
         <p className="text-sm mt-1" data-testid="yield-learned">
-          <strong>Yours:</strong> it went × {far.estimate.ratio.toFixed(2)} as far as planned, {from(far)}.
+          <strong>Yours:</strong> it went {times(far.estimate.ratio)} as far as planned, {from(far)}.
         </p>
       )}
       {loss && (
         <p className="text-sm mt-1" data-testid="loss-learned">
-          <strong>Yours:</strong> × {loss.estimate.ratio.toFixed(2)} of what the sheet has stayed in pots and on tools,{' '}
+          <strong>Yours:</strong> {times(loss.estimate.ratio)} of what the sheet has stayed in pots and on tools,{' '}
           {from(loss)}.
         </p>
       )}
@@ -52,8 +54,8 @@ export function ToolLearned({ tool }: { tool: string | null }) {
   const inside = l.seen.filter((s) => s.inside).length;
   return (
     <p className="text-sm mt-1" data-testid="tool-learned">
-      <strong>Yours:</strong> where the {TOOLS.find((t) => t.id === tool)?.label ?? tool} decided, voids took ×{' '}
-      {l.estimate.ratio.toFixed(2)} of what was measured, {from(l)}; inside the range {inside} of {l.seen.length} times.
+      <strong>Yours:</strong> where the {TOOLS.find((t) => t.id === tool)?.label ?? tool} decided, voids took{' '}
+      {times(l.estimate.ratio)} of what was measured, {from(l)}; inside the range {inside} of {l.seen.length} times.
     </p>
   );
 }
@@ -83,7 +85,7 @@ export function ClockLearned({ at }: { at: PassView }) {
   if (!l) return null;
   return (
     <p className="text-sm mt-1" data-testid="clock-learned">
-      <strong>Yours:</strong> it had set after × {l.estimate.ratio.toFixed(2)} of the time computed here, {from(l)}.{' '}
+      <strong>Yours:</strong> it had set after {times(l.estimate.ratio)} of the time computed here, {from(l)}.{' '}
       {l.estimate.ratio < 1
         ? 'The wait of the sheet stays.'
         : l.estimate.ratio > 1.05

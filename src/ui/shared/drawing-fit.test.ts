@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { across, down, drawing, rect } from '@/core/void/draw';
-import { roomForPasses } from './DrawingParts';
-import { fitOf, marginsOf, PAD } from './drawing-fit';
+import { listsPasses, roomForPasses } from './DrawingParts';
+import { fitOf, marginsOf, PAD, pageIn } from './drawing-fit';
 
 const NONE = { left: 0, top: 0 };
 const box = (width: number, height: number, names: readonly string[]) =>
@@ -28,6 +28,13 @@ test('names of passes take their room at the left where there is some, above whe
   expect(roomForPasses(box(100, 50, []).outlines, true)).toEqual(NONE);
 });
 
+test('long names of passes stand in a list above, so that beside the drawing they never leave it small', () => {
+  const short = box(100, 50, ['Tack', 'Fair']).outlines;
+  const long = box(100, 50, ['First pour', 'Second pour, ring seated']).outlines;
+  expect([listsPasses(short, 790), listsPasses(long, 790), listsPasses(long, 1500)]).toEqual([false, true, false]);
+  expect([listsPasses(short, 360), listsPasses(box(100, 50, []).outlines, 790)]).toEqual([true, false]);
+});
+
 test('an upright dimension beyond the drawing has room for its words, one within has not', () => {
   const at = (x: number, small = false) =>
     marginsOf(drawing('box', box(100, 50, []).outlines, [down('height', 0, 50, x, 'height')]), {
@@ -36,9 +43,34 @@ test('an upright dimension beyond the drawing has room for its words, one within
       passes: NONE,
     });
   expect(at(-120).left).toBe(PAD.left + 86);
-  expect(at(-40)).toEqual(PAD);
+  expect(at(-40)).toEqual({ ...PAD, right: PAD.bottom });
+  expect(at(120)).toEqual(PAD);
   expect(at(-120, true).left - at(-40, true).left).toBe(80);
   expect(at(120, true).right - at(-40, true).right).toBe(80);
+});
+
+test('what stands beside a drawing keeps its room, and the words of the drawing theirs before it', () => {
+  const at = (x: number, over: Partial<Parameters<typeof marginsOf>[1]> = {}) =>
+    marginsOf(drawing('box', box(100, 50, []).outlines, [down('height', 0, 50, x, 'height')]), {
+      free: 252,
+      passes: NONE,
+      ...over,
+    }).right;
+  expect([at(-40), at(120), at(120, { narrow: true, free: 0 })]).toEqual([282, 372, 84]);
+  // A level line with its name reaches out over the edge of what is drawn.
+  const named = box(100, 50, []).outlines.map((o) => (o.role === 'void' ? { ...o, label: 'level wanted' } : o));
+  expect(marginsOf(drawing('box', named, []), { free: 0, passes: NONE }).right).toBe(90);
+});
+
+test('law: a page is its frame, px for px, unless that is too low; then it grows in the same shape', () => {
+  fc.assert(
+    fc.property(fc.integer({ min: 200, max: 2000 }), fc.integer({ min: 20, max: 1200 }), (width, height) => {
+      const page = pageIn({ width, height });
+      expect(page.width / page.height).toBeCloseTo(width / height, 9);
+      expect(page.height).toBeGreaterThanOrEqual(210 - 1e-9);
+      if (height >= 210) expect(page).toEqual({ width, height });
+    }),
+  );
 });
 
 test('a bare drawing keeps no room for words at all', () => {

@@ -29,6 +29,21 @@ export function scaleName(pxPerMm: number): string {
   return `1 : ${ratio < 10 ? ratio.toFixed(1) : String(RATIOS.findLast((n) => n <= ratio) ?? Math.round(ratio))}`;
 }
 
+/** A page this low has no room between its title and its lower dimension, px. */
+const LOWEST = 210;
+
+/**
+ * The page of a drawing in a frame of so many px: its words stay as large as elsewhere whatever the frame, and only in
+ * one too low for title and dimensions they shrink with it.
+ */
+export function pageIn(frame: { readonly width: number; readonly height: number }): {
+  readonly width: number;
+  readonly height: number;
+} {
+  const shrunk = Math.max(1, LOWEST / frame.height);
+  return { width: frame.width * shrunk, height: frame.height * shrunk };
+}
+
 /** The fit of a drawing on a page, in its middle. */
 export function fitOf(drawing: Plan, width: number, height: number, pad: Margins): Fit {
   const all = [...drawing.outlines.flatMap((o) => o.points), ...drawing.dimensions.flatMap((d) => [d.from, d.to])];
@@ -58,14 +73,19 @@ export function fitOf(drawing: Plan, width: number, height: number, pad: Margins
 /** Room for the words of an upright dimension, px; less of it in a small drawing. */
 const WORDS = 86;
 const SMALL_WORDS = 80;
+const NARROW_WORDS = 84;
+/** Room for what is written beside an outline or a reading, px. */
+const LABELS = 90;
 
 /** Margins round a drawing, px. @param o.free kept free at the right; o.passes for the names of what lies there */
 export function marginsOf(
-  { outlines, dimensions }: Plan,
+  { outlines, dimensions, next }: Plan,
   o: {
     readonly small?: boolean;
     readonly bare?: boolean;
     readonly free: number;
+    /** As on a phone: its words are cut shorter. */
+    readonly narrow?: boolean;
     readonly passes: Pick<Margins, 'left' | 'top'>;
   },
 ): Margins {
@@ -77,6 +97,7 @@ export function marginsOf(
   // An upright dimension at the left carries its words further left.
   const left = upright.some((d) => d.from[0] < leftmost);
   const right = upright.some((d) => d.from[0] >= rightmost);
+  const named = outlines.some((line) => line.label && line.role !== 'already' && line.role !== 'later');
   if (o.small)
     return {
       ...SMALL_PAD,
@@ -86,7 +107,7 @@ export function marginsOf(
   return {
     ...PAD,
     left: PAD.left + Math.max(left ? WORDS : 0, o.passes.left),
-    right: PAD.right + o.free,
+    right: o.free + (right ? (o.narrow ? NARROW_WORDS : PAD.right) : next || named ? LABELS : PAD.bottom),
     top: PAD.top + o.passes.top,
   };
 }

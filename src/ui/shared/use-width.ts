@@ -1,5 +1,5 @@
 'use client';
-import { useEffect, useRef, useState } from 'react';
+import { useCallback, useEffect, useRef, useState } from 'react';
 
 /** Width of an element as it is laid out, px, never under a phone’s. */
 export function useWidth(first = 1280) {
@@ -12,4 +12,23 @@ export function useWidth(first = 1280) {
     return () => watch.disconnect();
   }, []);
   return [ref, width] as const;
+}
+
+/** Width and height of an element as it is laid out, px; what is given stands until it has been. */
+export function useSize(first: { readonly width: number; readonly height: number }) {
+  const [size, setSize] = useState(first);
+  const ref = useCallback((at: HTMLElement | null) => {
+    if (!at) return;
+    const read = () => {
+      const [width, height] = [at.clientWidth, at.clientHeight];
+      // Folded away it has no size: it comes back as it was.
+      if (width > 0 && height > 0)
+        setSize((old) => (old.width === width && old.height === height ? old : { width, height }));
+    };
+    read();
+    const watch = new ResizeObserver(read);
+    watch.observe(at);
+    return () => watch.disconnect();
+  }, []);
+  return [ref, size] as const;
 }

@@ -37,7 +37,7 @@ const F = findings({
     stage: 'mix',
     title: 'Much stays behind',
     why: '{lost} are {pressed, select, yes {thrown away with mixers and flow checks} other {left in {pots, plural, one {the pot} other {# pots}} and on tools}}, and {placed} go in.',
-    todo: '{pressed, select, yes {The first shots go however little is placed: do other holes with the same mixer and pack.} other {{pots, plural, one {A small cup scraped out well keeps less: set what stays in it in the sheet.} other {Fewer mixes lose less: more hands, a cooler pot, or a slower system; a small cup keeps less than the sheet’s pot.}}}}',
+    todo: '{pressed, select, yes {The first shots go however little is placed: do other holes with the same mixer and pack.} other {{pots, plural, one {A small cup scraped out well keeps less: set what stays in it in the sheet.} other {{apart, select, yes {Each lift waits for the one before, so each is a mix of its own: a small cup, or a card to mix on, keeps less than the sheet’s pot.} other {Fewer mixes lose less: more hands, a cooler pot, or a slower system; a small cup keeps less than the sheet’s pot.}}}}}}',
   },
   spare: {
     severity: 'caution',
@@ -194,6 +194,7 @@ export const mixRules: Readonly<Record<string, Rule>> = {
         lost: ml(lost),
         placed: ml(placed),
         pots: mix.batches.length,
+        apart: new Set(mix.batches.map((b) => b.portion)).size === mix.batches.length ? 'yes' : 'no',
         pressed: isMetered(sheet.kind) ? 'yes' : 'no',
       }),
     ];
