@@ -18,6 +18,7 @@ const VIEWS = [
   '/job/sample-ramp',
   '/job/sample-ramp/pick',
   '/job/sample-ramp/card',
+  '/job/sample-floors/card',
   '/job/sample-winch/log',
   '/job/sample-winch/report',
   ...['inspect', 'measure', 'material', 'mix', 'place', 'hold', 'finish', 'release'].map((s) => `${REPAIR}/${s}`),
@@ -26,10 +27,29 @@ const VIEWS = [
   '/job/sample-boat/sample-fitting/measure?pass=p2',
   '/job/sample-boat/sample-collar/measure',
   '/job/sample-landing/sample-crack/inspect',
+  '/job/sample-landing/sample-foot/measure',
+  '/job/sample-landing/sample-pocket/measure',
+  '/job/sample-ramp/sample-eyes/measure',
+  '/job/sample-floors/sample-chip/mix',
+  '/job/sample-floors/sample-chip/finish',
   '/job/sample-floors/sample-slabs/place',
   '/job/sample-workshop/sample-cavities/hold',
   `${RUNNING}/run`,
   `${RUNNING}/bench`,
+];
+
+/** Where something is drawn to scale, or in columns, in the frame that the stage leaves. */
+const DRAWN = [
+  `${REPAIR}/measure`,
+  '/job/sample-floors/sample-chip/mix',
+  '/job/sample-workshop/sample-gouge/measure',
+  '/job/sample-landing/sample-crack/measure',
+  '/job/sample-landing/sample-foot/measure',
+  '/job/sample-landing/sample-pocket/measure',
+  '/job/sample-ramp/sample-eyes/measure',
+  '/job/sample-boat/sample-fitting/measure?pass=p2',
+  '/job/sample-boat/sample-collar/measure',
+  '/job/sample-landing/sample-cores/mix',
 ];
 
 /** What a hand and an eye cannot use on the page: its width, words too small or over each other, presses too low to hit. */
@@ -43,6 +63,12 @@ const unfitOn = (page: Page, leastPx: number) =>
       if (!text.getClientRects().length || !text.textContent?.trim() || text.closest('[aria-hidden]')) continue;
       const px = Number.parseFloat(getComputedStyle(text).fontSize) * (text.getScreenCTM()?.a ?? 1);
       if (px < least - 0.05) out.push(`“${text.textContent.slice(0, 24)}” of ${px.toFixed(1)} px`);
+      let page = text.ownerSVGElement!;
+      while (page.ownerSVGElement) page = page.ownerSVGElement;
+      const [word, frame] = [text.getBoundingClientRect(), page.getBoundingClientRect()];
+      const beyond = Math.max(frame.left - word.left, word.right - frame.right);
+      if (beyond > 1.5 && getComputedStyle(page).overflow !== 'visible')
+        out.push(`“${text.textContent.slice(0, 24)}” cut by ${beyond.toFixed(0)} px`);
     }
     // Where words lie on the band and its like is a matter of the hour; a drawing to scale is always the same.
     for (const drawn of document.querySelectorAll('svg[aria-label$="drawn to scale"]')) {
@@ -58,6 +84,9 @@ const unfitOn = (page: Page, leastPx: number) =>
           if (w > 2 && h > 3) out.push(`“${said}” over “${other}”`);
         }
       });
+      const inset = drawn.parentElement?.querySelector('button')?.getBoundingClientRect();
+      for (const { said, box } of inset?.width ? words : [])
+        if (box.right > inset!.left + 2 && box.bottom > inset!.top + 2) out.push(`“${said}” under the other view`);
     }
     for (const field of document.querySelectorAll<HTMLInputElement>('main input.fig')) {
       if (field.value && field.scrollWidth > field.clientWidth + 1) out.push(`“${field.value}” cut off in its field`);
@@ -82,6 +111,27 @@ test('on a phone no view is wider than its page, no word of a drawing under ten 
     await page.waitForTimeout(250);
     const unfit = await unfitOn(page, 10);
     if (unfit.length) found[view] = unfit;
+  }
+  expect(found).toEqual({});
+});
+
+test('at a desk no word of a drawing is small, cut, over another or under the other view, however low its frame is', async () => {
+  const page = await yard.page();
+  await withSample(page, base(), [methodsData]);
+  await page.goto(base());
+  await page.locator('#main').waitFor();
+  const found: Record<string, readonly string[]> = {};
+  for (const [height, views] of [
+    [800, DRAWN],
+    [640, DRAWN.slice(0, 3)],
+  ] as const) {
+    await page.setViewportSize({ width: 1280, height });
+    for (const view of views) {
+      await turnTo(page, base(), view);
+      await page.waitForTimeout(250);
+      const unfit = (await unfitOn(page, 10)).filter((u) => !/px high$/.test(u));
+      if (unfit.length) found[`${view} ${height}`] = unfit;
+    }
   }
   expect(found).toEqual({});
 });

@@ -1,7 +1,9 @@
 'use client';
 import { Printer } from 'lucide-react';
 import Link from 'next/link';
+import type { Batch } from '@/core/mix';
 import { cautionsOf, jobName, repairName } from '@/core/plan';
+import { PART_IDS } from '@/core/system';
 import { formatDuration } from '@/core/units';
 import { SHAPES } from '@/core/void';
 import { FindingSign, useFormat, useSay } from '../shared/bits';
@@ -11,6 +13,12 @@ import { useNow } from '../workspace/now';
 import { useJobView } from '../workspace/view';
 import { useWorkspace } from '../workspace/workspace';
 import { TwoInOne } from '../yard/Yard';
+
+/** What is filled in by hand on paper, and has no use on a phone. */
+const PENCIL = 'max-sm:hidden print:table-cell';
+
+/** Parts that any batch has. */
+const partsIn = (batches: readonly Batch[]) => PART_IDS.filter((p) => batches.some((b) => b.massG[p] > 0));
 
 /** The job card a foreman pins up: what, how much, by when, and what must not be forgotten. */
 export function CardPage({ jobId }: { jobId: string }) {
@@ -132,8 +140,13 @@ export function CardPage({ jobId }: { jobId: string }) {
                 <table className="table mt-2 text-sm">
                   <thead>
                     <tr className="text-left">
-                      {['batch', 'A', 'B', 'C', 'mix', 'mixed at', 'dead at'].map((h) => (
+                      {['batch', ...partsIn(plan.batches), 'mix'].map((h) => (
                         <th key={h} className="font-normal border-b border-black">
+                          {h}
+                        </th>
+                      ))}
+                      {['mixed at', 'dead at'].map((h) => (
+                        <th key={h} className={`font-normal border-b border-black ${PENCIL}`}>
                           {h}
                         </th>
                       ))}
@@ -146,19 +159,19 @@ export function CardPage({ jobId }: { jobId: string }) {
                           {b.index + 1} {says(b.label)}
                           {b.kits !== null ? `, ${b.kits} whole` : ''}
                         </td>
-                        <td>{format('mass', b.massG.A).text}</td>
-                        <td>{format('mass', b.massG.B).text}</td>
-                        <td>{b.massG.C > 0 ? format('mass', b.massG.C).text : ''}</td>
+                        {partsIn(plan.batches).map((p) => (
+                          <td key={p}>{b.massG[p] > 0 ? format('mass', b.massG[p]).text : ''}</td>
+                        ))}
                         <td>{format('volume', b.ml).text}</td>
-                        <td>____:____</td>
-                        <td>____:____</td>
+                        <td className={PENCIL}>____:____</td>
+                        <td className={PENCIL}>____:____</td>
                       </tr>
                     ))}
                   </tbody>
                 </table>
               )}
               {plan.steps.length > 0 && (
-                <ol className="mt-2 text-sm columns-2 gap-6">
+                <ol className="mt-2 text-sm sm:columns-2 print:columns-2 gap-6">
                   {plan.steps.map((s) => (
                     <li key={s.id} className="flex gap-2 break-inside-avoid py-[1px]">
                       <span

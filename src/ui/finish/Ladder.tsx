@@ -6,13 +6,15 @@ import { type LadderNow, ladderNow } from '@/core/plan';
 import type { PassView } from '@/core/record';
 import { formatDuration } from '@/core/units';
 import { useFormat, Working } from '../shared/bits';
+import { useNarrow } from '../shared/use-narrow';
 import { dayAndClock } from '../shared/when';
 import { changePass } from '../workspace/workspace';
 
-const WIDTH = 660;
 const RUNG_H = 46;
 const TOP = 14;
-const RAIL_X = [118, 330] as const;
+/** Width of the picture and its rails, px: on a phone laid out anew, with fewer words beside it. */
+const DESK = { width: 660, rails: [118, 330], short: false } as const;
+const POCKET = { width: 340, rails: [88, 160], short: true } as const;
 
 /** The grits drawn as a ladder that is climbed from coarse to fine, with where one stands and what each leaves. */
 export function LadderOf({ at, zone }: { at: PassView; zone: string }) {
@@ -49,9 +51,10 @@ function LadderDrawing({ now, zone }: { now: LadderNow; zone: string }) {
     .domain([Math.min(0.003, deepest / 2), deepest])
     .range([1.2, 17])
     .clamp(true);
-  const [x0, x1] = RAIL_X;
+  const { width, rails, short } = useNarrow() ? POCKET : DESK;
+  const [x0, x1] = rails;
   return (
-    <svg viewBox={`0 0 ${WIDTH} ${height}`} className="w-full max-w-[44rem]" role="img" aria-labelledby={`${id}-t`}>
+    <svg viewBox={`0 0 ${width} ${height}`} className="w-full max-w-[44rem]" role="img" aria-labelledby={`${id}-t`}>
       <title id={`${id}-t`}>
         {rungs
           .map(
@@ -60,7 +63,7 @@ function LadderDrawing({ now, zone }: { now: LadderNow; zone: string }) {
           )
           .join('; ')}
       </title>
-      {RAIL_X.map((x) => (
+      {rails.map((x) => (
         <line key={x} x1={x} x2={x} y1={4} y2={height - 4} stroke="var(--ink)" strokeWidth={3} />
       ))}
       {rungs.map(({ grit, step, state }, i) => {
@@ -87,11 +90,11 @@ function LadderDrawing({ now, zone }: { now: LadderNow; zone: string }) {
             >
               {grit}
             </text>
-            {state === 'next' && <path d={`M${x0 - 98},${y - 8} l20,8 l-20,8 z`} fill="var(--ink)" />}
+            {state === 'next' && <path d={`M${x0 - (short ? 86 : 98)},${y - 8} l20,8 l-20,8 z`} fill="var(--ink)" />}
             <text x={x1 + 16} y={y - 1} fontSize={15} fill="var(--ink)">
               {i === 0
-                ? `${r.offMm >= 0.05 ? `${format('length', r.offMm, 2).text} to its level` : 'dulled'}`
-                : `the scratches of ${rungs[i - 1]!.grit}, ${(r.offMm * 1000).toFixed(0)} µm`}
+                ? `${r.offMm >= 0.05 ? `${format('length', r.offMm, 2).text} ${short ? 'off' : 'to its level'}` : 'dulled'}`
+                : `${short ? '' : `the scratches of ${rungs[i - 1]!.grit}, `}${(r.offMm * 1000).toFixed(0)} µm`}
               , {formatDuration(Math.ceil(r.minutes - 1e-9))}
             </text>
             <text x={x1 + 16} y={y + 16} fontSize={13} fill="var(--ink-2)">
@@ -100,7 +103,7 @@ function LadderDrawing({ now, zone }: { now: LadderNow; zone: string }) {
                 : step
                   ? `${state === 'next' ? 'next, ' : ''}${dayAndClock(step.startMs, zone)}`
                   : 'no time yet'}
-              {i === rungs.length - 1 ? '' : `, leaves ${(r.leavesMm * 1000).toFixed(0)} µm`}
+              {short || i === rungs.length - 1 ? '' : `, leaves ${(r.leavesMm * 1000).toFixed(0)} µm`}
             </text>
           </g>
         );

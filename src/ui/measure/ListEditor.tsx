@@ -14,13 +14,20 @@ interface Props {
   readonly problemAt: (key: string) => string | null;
 }
 
+/** Columns of figures that the width of a phone takes side by side. */
+const MOST_ABREAST = 4;
+
 /** A list of a shape: typed row by row, pasted from a spreadsheet, or read from a CSV file. */
 export function ListEditor({ list, write, problemAt }: Props) {
   const system = usePrefs((p) => p.system);
   const [paste, setPaste] = useState<string | null>(null);
   const [fault, setFault] = useState<string | null>(null);
   const file = useRef<HTMLInputElement>(null);
-  const grid = { gridTemplateColumns: `1.5rem repeat(${list.columns.length}, minmax(0,1fr)) 2rem` };
+  // More columns than a line has room for stand under one another, each with its name.
+  const many = list.columns.length > MOST_ABREAST;
+  const grid = {
+    gridTemplateColumns: many ? '1.5rem 1fr 2rem' : `1.5rem repeat(${list.columns.length}, minmax(0,1fr)) 2rem`,
+  };
   const set = (i: number, key: string, value: number | string) =>
     write(list.rows.map((r, k) => (k === i ? { ...r, [key]: value } : r)));
   const take = (text: string) => {
@@ -91,7 +98,7 @@ export function ListEditor({ list, write, problemAt }: Props) {
           </button>
         </div>
       )}
-      {list.rows.length > 0 && (
+      {list.rows.length > 0 && !many && (
         <div className="grid gap-1 soft text-sm mt-1" style={grid} aria-hidden="true">
           <span />
           {list.columns.map((c) => (
@@ -99,50 +106,24 @@ export function ListEditor({ list, write, problemAt }: Props) {
           ))}
         </div>
       )}
-      {list.rows.map((row, i) => (
+      {list.rows.map((_, i) => (
         <div key={i}>
           <div className="grid gap-1 mb-1 items-start" style={grid}>
             <span className="fig pt-1.5 soft text-sm">{i + 1}</span>
-            {list.columns.map((c) => {
-              const label = `${list.label} ${i + 1}: ${c.label}`;
-              if (c.kind === 'text')
-                return (
-                  <input
-                    key={c.key}
-                    className="input"
-                    aria-label={label}
-                    defaultValue={String(row[c.key] ?? '')}
-                    onBlur={(e) => e.target.value !== row[c.key] && set(i, c.key, e.target.value)}
-                  />
-                );
-              if (c.kind === 'choice')
-                return (
-                  <select
-                    key={c.key}
-                    className="select text-sm"
-                    aria-label={label}
-                    value={row[c.key]}
-                    onChange={(e) => set(i, c.key, e.target.value)}
-                  >
-                    {c.options?.map((o) => (
-                      <option key={o.id} value={o.id}>
-                        {o.label}
-                      </option>
-                    ))}
-                  </select>
-                );
-              return (
-                <QuantityField
-                  key={c.key}
-                  kind={c.kind}
-                  hideLabel
-                  label={label}
-                  value={c.mayLack && !row[c.key] ? null : Number(row[c.key])}
-                  onChange={(t) => set(i, c.key, t.value)}
-                  {...(c.mayLack ? { onClear: () => set(i, c.key, 0) } : {})}
-                />
-              );
-            })}
+            {many ? (
+              <div className="grid grid-cols-3 gap-1 items-end">
+                {list.columns.map((c) => (
+                  <div key={c.key} className="min-w-0">
+                    <span className="soft text-sm block" aria-hidden="true">
+                      {c.label}
+                    </span>
+                    <Cell list={list} c={c} i={i} set={set} />
+                  </div>
+                ))}
+              </div>
+            ) : (
+              list.columns.map((c) => <Cell key={c.key} list={list} c={c} i={i} set={set} />)
+            )}
             <button
               type="button"
               className="p-1.5"
@@ -168,6 +149,56 @@ export function ListEditor({ list, write, problemAt }: Props) {
         <NextRow key={list.rows.length} list={list} grid={grid} add={(row) => write([...list.rows, row])} />
       )}
     </section>
+  );
+}
+
+/** One field of one row. */
+function Cell({
+  list,
+  c,
+  i,
+  set,
+}: {
+  list: RowList;
+  c: RowList['columns'][number];
+  i: number;
+  set: (i: number, key: string, value: number | string) => void;
+}) {
+  const row = list.rows[i]!;
+  const label = `${list.label} ${i + 1}: ${c.label}`;
+  if (c.kind === 'text')
+    return (
+      <input
+        className="input"
+        aria-label={label}
+        defaultValue={String(row[c.key] ?? '')}
+        onBlur={(e) => e.target.value !== row[c.key] && set(i, c.key, e.target.value)}
+      />
+    );
+  if (c.kind === 'choice')
+    return (
+      <select
+        className="select text-sm"
+        aria-label={label}
+        value={row[c.key]}
+        onChange={(e) => set(i, c.key, e.target.value)}
+      >
+        {c.options?.map((o) => (
+          <option key={o.id} value={o.id}>
+            {o.label}
+          </option>
+        ))}
+      </select>
+    );
+  return (
+    <QuantityField
+      kind={c.kind}
+      hideLabel
+      label={label}
+      value={c.mayLack && !row[c.key] ? null : Number(row[c.key])}
+      onChange={(t) => set(i, c.key, t.value)}
+      {...(c.mayLack ? { onClear: () => set(i, c.key, 0) } : {})}
+    />
   );
 }
 

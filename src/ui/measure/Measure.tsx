@@ -193,15 +193,7 @@ function Sheet({ at }: StageProps) {
           aria-label={`Enlarge: ${pages[other]!.title}`}
           onClick={() => look({ ...now, page: other })}
         >
-          <Drawing
-            drawing={pages[other]!}
-            base={repair.base.material}
-            width={240}
-            height={144}
-            small
-            bare={other !== 'setting'}
-            values={other === 'setting' ? settingValues : values}
-          />
+          <Drawing drawing={pages[other]!} base={repair.base.material} width={240} height={144} small bare />
         </button>
       </div>
       <div className="flex items-center gap-3 px-3 py-2 no-print">

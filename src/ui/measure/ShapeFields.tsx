@@ -34,7 +34,7 @@ export function ShapeFields({ shape, shareOf, problemAt, write, soaks = false }:
   return (
     <>
       <div
-        className="hidden md:grid grid-cols-[1fr_6.6rem_4.9rem_5.7rem_2.6rem] gap-1.5 soft text-sm"
+        className="hidden md:grid grid-cols-[1fr_6.6rem_5.4rem_5.5rem_2.6rem] gap-1.5 soft text-sm"
         aria-hidden="true"
       >
         <span />
@@ -136,7 +136,7 @@ function Row({
   const beyond = disagreementMm(m);
   return (
     <div className="py-1">
-      <div className="grid grid-cols-[1fr_4.9rem_5.4rem_2.6rem] md:grid-cols-[1fr_6.6rem_4.9rem_5.7rem_2.6rem] gap-1.5 items-start">
+      <div className="grid grid-cols-[1fr_5.4rem_5.4rem_2.6rem] md:grid-cols-[1fr_6.6rem_5.4rem_5.5rem_2.6rem] gap-1.5 items-start">
         <span className="leading-tight pt-1.5 col-span-4 md:col-span-1 flex items-start gap-1">
           <span>{d.label}</span>
           {!d.shift && m.text !== '' && !m.again && (
@@ -205,7 +205,7 @@ function Row({
         </svg>
       </div>
       {m.again && (
-        <div className="grid grid-cols-[1fr_4.9rem_5.4rem_2.6rem] md:grid-cols-[1fr_6.6rem_4.9rem_5.7rem_2.6rem] gap-1.5 items-start mt-1">
+        <div className="grid grid-cols-[1fr_5.4rem_5.4rem_2.6rem] md:grid-cols-[1fr_6.6rem_5.4rem_5.5rem_2.6rem] gap-1.5 items-start mt-1">
           <span className="soft text-sm pt-1.5 col-span-4 md:col-span-1 md:text-right">again</span>
           <QuantityField
             kind="length"

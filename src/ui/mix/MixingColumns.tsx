@@ -49,6 +49,8 @@ function ColumnsIn({ batch, sheet, said, poured, W, H }: Mixing & { W: number; H
   const heaviest = Math.max(...parts.map((p) => Math.max(batch.massG[p], target[p])));
   const slot = W / (parts.length + 1.25);
   const column = Math.min(104, slot * 0.42);
+  // Three columns and more stand close: what reaches out of one keeps clear of the figures beside the last.
+  const [out, gap] = parts.length > 2 ? [5, 12] : [11, 18];
   const type = TYPE.find((t) => parts.length <= t.upTo) ?? TYPE[2];
   // Areas keep the scale when one part dwarfs the other: B is narrower, never a hairline.
   const widthOf = (p: PartId) => {
@@ -74,7 +76,7 @@ function ColumnsIn({ batch, sheet, said, poured, W, H }: Mixing & { W: number; H
         const goal = FLOOR - heightOf(p, target[p]);
         const planned = FLOOR - heightOf(p, batch.massG[p]);
         const moved = poured !== undefined && Math.abs(target[p] - batch.massG[p]) > 0.005 * batch.massG[p];
-        const textX = x + column + (column - width) / -2 + 18;
+        const textX = x + column + (column - width) / -2 + gap;
         const measured = said?.find((m) => m.part === p);
         const first = measured ? saidAs(measured) : format('mass', target[p]).text;
         const under = poured
@@ -124,7 +126,7 @@ function ColumnsIn({ batch, sheet, said, poured, W, H }: Mixing & { W: number; H
                 height={Math.max(0, FLOOR - level - 1.5)}
                 fill={`url(#tx-${p === 'D' ? 'c' : p.toLowerCase()})`}
               />
-              <line x1="-11" x2={width + 11} y1={goal} y2={goal} stroke="var(--ink)" strokeWidth="2.4" />
+              <line x1={-out} x2={width + out} y1={goal} y2={goal} stroke="var(--ink)" strokeWidth="2.4" />
               {moved && (
                 <line x1="-8" x2={width + 8} y1={planned} y2={planned} stroke="var(--ink-2)" strokeDasharray="4 3" />
               )}
@@ -163,7 +165,7 @@ function ColumnsIn({ batch, sheet, said, poured, W, H }: Mixing & { W: number; H
           height={poured ? (full * now) / Math.max(whole, now, 1e-9) : full}
           fill="url(#tx-liquid)"
         />
-        <line x1="-11" x2={column + 11} y1={TOP} y2={TOP} stroke="var(--ink)" strokeWidth="2.4" />
+        <line x1={-out} x2={column + out} y1={TOP} y2={TOP} stroke="var(--ink)" strokeWidth="2.4" />
         <text x={column + 16} y={TOP + 8} fontSize={type.figure} fontWeight="750" className="fig" fill="var(--ink)">
           {format('volume', batch.ml).text}
         </text>

@@ -83,7 +83,7 @@ const StageBody = memo(function StageBody({ stage, ...props }: StageProps & { st
   return (
     <main
       id="main"
-      className="px-4 md:px-6 py-2 grid gap-5 md:grid-cols-[minmax(0,1.85fr)_minmax(19rem,1fr)] flex-1 min-h-0"
+      className="px-4 md:px-6 py-2 grid gap-5 md:grid-cols-[minmax(0,1.85fr)_minmax(19rem,1fr)] flex-1 min-h-0 md:min-h-[17.5rem]"
     >
       <h1 className="sr-only">
         {STAGE_LABELS[stage]}: {props.at.repair.name}

@@ -1,71 +1,70 @@
 'use client';
 import type { KeyboardEvent, PointerEvent } from 'react';
 import type { DimensionLine, Point } from '@/core/void';
-import { useFormat } from './bits';
-import { GAP, LETTER, wordsBeside } from './label-place';
+import type { useFormat } from './bits';
+import { WORD_PX } from './drawing-fit';
+import type { WordsAt } from './place-words';
+
+/** What a dimension line says: its name, and what was measured. */
+export const dimensionWords = (
+  format: ReturnType<typeof useFormat>,
+  { label }: DimensionLine,
+  valueMm: number | undefined,
+): string => (valueMm === undefined ? label : `${label} ${format('length', valueMm).text}`);
 
 /** One dimension line of a drawing with its words, and the handle it is pulled by. */
 export function DimensionMark({
   line: d,
+  words,
+  at,
   value,
   from: [ax, ay],
   to: [bx, by],
-  middleX,
-  ground,
-  width,
   small,
   onTake,
   onNudge,
 }: {
   line: DimensionLine;
+  words: string;
+  /** Where the words stand on the page. */
+  at: WordsAt;
   /** As measured, mm. */
   value: number | undefined;
   /** Its ends on the page. */
   from: Point;
   to: Point;
-  /** Middle of the void on the page. */
-  middleX: number;
-  /** Left and right edge of what it is drawn on, and the width of the page. */
-  ground: readonly [number, number];
-  width: number;
   small?: boolean;
   onTake?: (e: PointerEvent<SVGElement>) => void;
   onNudge: (e: KeyboardEvent) => void;
 }) {
-  const format = useFormat();
   const flat = Math.abs(bx - ax) >= Math.abs(by - ay);
-  const label = value === undefined ? d.label : `${d.label} ${format('length', value).text}`;
-  const middle = flat && Math.abs(bx - ax) > 60;
-  // Labels of upright lines stand on the side that faces away from the middle of the drawing.
-  const left = flat ? bx < ax : ax < middleX;
-  const size = small ? 11 : 13;
-  const half = (ay + by) / 2;
-  const beside = flat ? null : wordsBeside({ x: ax, left, long: label.length * size * LETTER, ground, width });
-  const [lx, ly] = flat
-    ? middle
-      ? [(ax + bx) / 2, Math.min(ay, by) - 9]
-      : [bx + (left ? -14 : 14), by + 4]
-    : [beside!, half + 4];
   return (
     <g stroke="var(--ink)" strokeWidth="1">
       <line x1={ax} y1={ay} x2={bx} y2={by} />
-      {beside !== null && Math.abs(beside - ax) > 2 * GAP && (
-        <line x1={ax} x2={beside + (left ? 4 : -4)} y1={half} y2={half} strokeWidth="0.8" strokeDasharray="2 3" />
+      {at.leadY !== null && (
+        <line
+          x1={ax}
+          x2={at.x + (at.anchor === 'end' ? 4 : -4)}
+          y1={at.leadY}
+          y2={at.leadY}
+          strokeWidth="0.8"
+          strokeDasharray="2 3"
+        />
       )}
       <path d={`M${ax - 5} ${ay + 5} l10 -10 M${bx - 5} ${by + 5} l10 -10`} strokeWidth="1.4" />
       <text
-        x={lx}
-        y={ly}
-        fontSize={size}
+        x={at.x}
+        y={at.y}
+        fontSize={small ? WORD_PX.small : WORD_PX.full}
         fontWeight="650"
-        textAnchor={middle ? 'middle' : left ? 'end' : 'start'}
+        textAnchor={at.anchor}
         className="fig"
         stroke="var(--paper)"
         strokeWidth="5"
         paintOrder="stroke"
         fill="var(--ink)"
       >
-        {label}
+        {words}
       </text>
       {onTake && (
         <circle
@@ -78,7 +77,7 @@ export function DimensionMark({
           role="slider"
           aria-label={`Drag ${d.label}`}
           aria-valuenow={value ?? 0}
-          aria-valuetext={label}
+          aria-valuetext={words}
           data-testid={`pull-${d.key}`}
           style={{ cursor: flat ? 'ew-resize' : 'ns-resize', touchAction: 'none' }}
           onClick={(e) => e.stopPropagation()}

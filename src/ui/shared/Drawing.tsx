@@ -1,10 +1,12 @@
 'use client';
 import { useId, useRef } from 'react';
-import type { Outline, Drawing as Plan, Point } from '@/core/void';
+import type { DimensionLine, Outline, Drawing as Plan, Point } from '@/core/void';
 import { useFormat } from './bits';
-import { DimensionMark } from './DimensionMark';
-import { Contour, Label, listsPasses, NARROW, Passes, roomForPasses } from './DrawingParts';
-import { fitOf, marginsOf, scaleName } from './drawing-fit';
+import { DimensionMark, dimensionWords } from './DimensionMark';
+import { Contour, Label, listsPasses, Passes, roomForPasses } from './DrawingParts';
+import { fitOf, marginsOf, scaleName, WORD_PX } from './drawing-fit';
+import { LETTER } from './label-place';
+import { placeWords } from './place-words';
 import { placeOn } from './svg-place';
 import { usePulls } from './use-pulls';
 
@@ -40,6 +42,9 @@ interface Props {
   readonly unmeasured?: boolean;
 }
 
+/** In a small drawing a line shorter than this says nothing, px. */
+const SHORT_SMALL = 30;
+
 const LINES: Readonly<Partial<Record<Outline['role'], { width: number; dash?: string }>>> = {
   centre: { width: 1, dash: '14 4 3 4' },
   level: { width: 1.1, dash: '6 4' },
@@ -72,9 +77,9 @@ export function Drawing(props: Props) {
   const id = useId();
   const svg = useRef<SVGSVGElement>(null);
   const { held, take, move, letGo, nudged, nudge } = usePulls(svg, props);
-  const narrow = width < NARROW;
+  const says = (d: DimensionLine) => dimensionWords(format, d, values?.[d.key]);
   const listed = listsPasses(drawing.outlines, width);
-  const pad = marginsOf(drawing, { small, bare, free, narrow, passes: roomForPasses(drawing.outlines, listed) });
+  const pad = marginsOf(drawing, { small, bare, free, says, passes: roomForPasses(drawing.outlines, listed) });
   const shownLines = bare ? [] : drawing.dimensions;
   // What is pulled must not run away under the hand: the fit stands still until it is let go.
   const fit = held?.fit ?? fitOf({ ...drawing, dimensions: shownLines }, width, height, pad);
@@ -86,8 +91,26 @@ export function Drawing(props: Props) {
   const voids = drawing.outlines.filter((o) => o.role === 'void');
   const voidXs = voids.flatMap((o) => o.points.map((p) => p[0]));
   const [vx0, vx1] = [Math.min(...voidXs), Math.max(...voidXs)];
-  const groundXs = drawing.outlines.filter((o) => o.role === 'base').flatMap((o) => o.points.map((p) => toX(p[0])));
-  const ground = [Math.min(...groundXs), Math.max(...groundXs)] as const;
+  const groundXs = drawing.outlines
+    .filter((o) => o.role === 'base' || o.role === 'later')
+    .flatMap((o) => o.points.map((p) => toX(p[0])));
+  const lines = shownLines.filter(
+    (d) => !small || Math.hypot(d.to[0] - d.from[0], d.to[1] - d.from[1]) * k > SHORT_SMALL,
+  );
+  const size = small ? WORD_PX.small : WORD_PX.full;
+  const wordsAt = placeWords(
+    lines.map((d) => ({
+      from: [toX(d.from[0]), toY(d.from[1])],
+      to: [toX(d.to[0]), toY(d.to[1])],
+      long: says(d).length * size * LETTER,
+    })),
+    {
+      size,
+      middleX: toX((vx0 + vx1) / 2),
+      ground: [Math.min(...groundXs), Math.max(...groundXs)],
+      width: width - free,
+    },
+  );
   const fill: Partial<Record<Outline['role'], string>> = {
     base: `url(#tx-${base})`,
     rod: 'url(#tx-rod)',
@@ -98,9 +121,7 @@ export function Drawing(props: Props) {
   };
 
   const said = [
-    ...drawing.dimensions.map((d) =>
-      values?.[d.key] === undefined ? d.label : `${d.label} ${format('length', values[d.key]!).text}`,
-    ),
+    ...drawing.dimensions.map(says),
     ...drawing.marks.flatMap((m, i) =>
       m.depthMm === undefined ? [] : [`reading ${i + 1}: ${format('length', m.depthMm).text}`],
     ),
@@ -260,7 +281,7 @@ export function Drawing(props: Props) {
           {m.odd && (
             <circle cx={toX(m.at[0])} cy={toY(m.at[1])} r="9" fill="none" stroke="var(--stop)" strokeWidth="2" />
           )}
-          <Label x={toX(m.at[0]) + 5} y={toY(m.at[1]) - 4} size={small ? 10.5 : 12} figures>
+          <Label x={toX(m.at[0]) + 5} y={toY(m.at[1]) - 4} size={small ? 11 : 12} figures>
             {m.depthMm === undefined ? m.label : format('length', m.depthMm).digits}
           </Label>
         </g>
@@ -346,23 +367,20 @@ export function Drawing(props: Props) {
             }}
           />
         ))}
-      {shownLines
-        .filter((d) => !small || Math.hypot(d.to[0] - d.from[0], d.to[1] - d.from[1]) * k > 30)
-        .map((d) => (
-          <DimensionMark
-            key={d.key}
-            line={d}
-            value={values?.[d.key]}
-            from={[toX(d.from[0]), toY(d.from[1])]}
-            to={[toX(d.to[0]), toY(d.to[1])]}
-            middleX={toX((vx0 + vx1) / 2)}
-            ground={ground}
-            width={width - free}
-            small={small}
-            onTake={onDrag && ((e) => take(e, fit, { what: 'dimension', line: d, start: values?.[d.key] ?? 0 }))}
-            onNudge={(e) => nudge(d, e)}
-          />
-        ))}
+      {lines.map((d, i) => (
+        <DimensionMark
+          key={d.key}
+          line={d}
+          words={says(d)}
+          at={wordsAt[i]!}
+          value={values?.[d.key]}
+          from={[toX(d.from[0]), toY(d.from[1])]}
+          to={[toX(d.to[0]), toY(d.to[1])]}
+          small={small}
+          onTake={onDrag && ((e) => take(e, fit, { what: 'dimension', line: d, start: values?.[d.key] ?? 0 }))}
+          onNudge={(e) => nudge(d, e)}
+        />
+      ))}
     </svg>
   );
 }

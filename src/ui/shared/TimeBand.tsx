@@ -12,6 +12,9 @@ const H = 3_600_000;
 const LEFT = 128;
 const NO_READINGS: PassView['actuals']['readings'] = [];
 
+/** A letter of the words of a tick, px: what would be cut at the edge is left out. */
+const TICK_LETTER = 7;
+
 /** Days from now to the first step above which the band no longer begins at now, ms. */
 const FAR_OFF = 9 * 24 * H;
 
@@ -148,7 +151,9 @@ export const TimeBand = memo(function TimeBand({ view, current, nowMs, onStart, 
           strokeWidth="0.8"
         />
         {ticks.map((t, i) =>
-          i % every || (x(t.ms) < x(nowMs) + 24 && x(t.ms) + 66 > x(nowMs) - 24) ? null : (
+          i % every ||
+          (x(t.ms) < x(nowMs) + 24 && x(t.ms) + 66 > x(nowMs) - 24) ||
+          x(t.ms) + 4 + t.says.length * TICK_LETTER > width ? null : (
             <text key={t.ms} x={x(t.ms) + 4} y={15} fontSize="11.5" className="fig" fill="var(--ink)">
               {t.says}
             </text>
@@ -222,7 +227,7 @@ export const TimeBand = memo(function TimeBand({ view, current, nowMs, onStart, 
             </g>
           );
         })}
-        {nowMs >= range.from && (
+        {nowMs >= range.from && nowMs <= range.to && (
           <>
             <line x1={x(nowMs)} x2={x(nowMs)} y1={0} y2={height} stroke="var(--ink)" strokeWidth="2" />
             <rect x={x(nowMs) - 23} y={0} width={46} height={18} fill="var(--ink)" />

@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { across, down, drawing, rect } from '@/core/void/draw';
 import { listsPasses, roomForPasses } from './DrawingParts';
 import { fitOf, marginsOf, PAD, pageIn } from './drawing-fit';
+import { LETTER, wordsBeside } from './label-place';
 
 const NONE = { left: 0, top: 0 };
 const box = (width: number, height: number, names: readonly string[]) =>
@@ -35,31 +36,46 @@ test('long names of passes stand in a list above, so that beside the drawing the
   expect([listsPasses(short, 360), listsPasses(box(100, 50, []).outlines, 790)]).toEqual([true, false]);
 });
 
-test('an upright dimension beyond the drawing has room for its words, one within has not', () => {
-  const at = (x: number, small = false) =>
-    marginsOf(drawing('box', box(100, 50, []).outlines, [down('height', 0, 50, x, 'height')]), {
-      small,
-      free: 0,
-      passes: NONE,
-    });
-  expect(at(-120).left).toBe(PAD.left + 86);
-  expect(at(-40)).toEqual({ ...PAD, right: PAD.bottom });
-  expect(at(120)).toEqual(PAD);
-  expect(at(-120, true).left - at(-40, true).left).toBe(80);
-  expect(at(120, true).right - at(-40, true).right).toBe(80);
+const upright = (x: number) => drawing('box', box(100, 50, []).outlines, [down('height', 0, 50, x, 'height')]);
+
+test('an upright dimension at an edge of the void has room for its words, one within it asks for none', () => {
+  const at = (x: number, over: Partial<Parameters<typeof marginsOf>[1]> = {}) =>
+    marginsOf(upright(x), { free: 0, passes: NONE, ...over });
+  // “height” and a figure of eight letters, of 13 px three fifths wide each.
+  const words = 15 * 13 * 0.6 + 9;
+  expect(at(-120).left).toBeCloseTo(PAD.left + words, 9);
+  expect(at(120).right).toBeCloseTo(words + 10, 9);
+  expect(at(-40)).toEqual(PAD);
+  expect(at(-120, { small: true }).left - at(-40, { small: true }).left).toBeCloseTo(15 * 11 * 0.6 + 9, 9);
+  expect(at(120, { small: true }).right - at(-40, { small: true }).right).toBeCloseTo(15 * 11 * 0.6 + 9, 9);
 });
 
-test('what stands beside a drawing keeps its room, and the words of the drawing theirs before it', () => {
-  const at = (x: number, over: Partial<Parameters<typeof marginsOf>[1]> = {}) =>
-    marginsOf(drawing('box', box(100, 50, []).outlines, [down('height', 0, 50, x, 'height')]), {
-      free: 252,
-      passes: NONE,
-      ...over,
-    }).right;
-  expect([at(-40), at(120), at(120, { narrow: true, free: 0 })]).toEqual([282, 372, 84]);
+test('what stands beside a drawing keeps its room, and a name at the edge its own', () => {
+  expect(marginsOf(upright(-40), { free: 252, passes: NONE }).right).toBe(282);
   // A level line with its name reaches out over the edge of what is drawn.
   const named = box(100, 50, []).outlines.map((o) => (o.role === 'void' ? { ...o, label: 'level wanted' } : o));
   expect(marginsOf(drawing('box', named, []), { free: 0, passes: NONE }).right).toBe(90);
+});
+
+test('law: the words of an upright dimension end on the page, before what stands beside it, whatever they say', () => {
+  fc.assert(
+    fc.property(
+      fc.integer({ min: 100, max: 160 }),
+      fc.string({ minLength: 1, maxLength: 24 }),
+      fc.constantFrom(0, 252),
+      fc.integer({ min: 700, max: 1600 }),
+      fc.integer({ min: 150, max: 700 }),
+      (x, words, free, width, height) => {
+        const plan = upright(x);
+        const says = () => words;
+        const { k, ox } = fitOf(plan, width, height, marginsOf(plan, { free, passes: NONE, says }));
+        const long = words.length * 13 * LETTER;
+        const ground = [ox - 100 * k, ox + 100 * k] as const;
+        const at = wordsBeside({ x: ox + x * k, left: false, long, ground, width: width - free });
+        expect(at + long).toBeLessThanOrEqual(width - free);
+      },
+    ),
+  );
 });
 
 test('law: a page is its frame, px for px, unless that is too low; then it grows in the same shape', () => {

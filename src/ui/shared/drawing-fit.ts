@@ -1,4 +1,5 @@
-import type { Drawing as Plan } from '@/core/void';
+import type { DimensionLine, Drawing as Plan } from '@/core/void';
+import { GAP, LETTER } from './label-place';
 
 /** How millimetres lie on the page. */
 export interface Fit {
@@ -15,7 +16,7 @@ export interface Margins {
   readonly bottom: number;
 }
 
-export const PAD: Margins = { left: 34, right: 120, top: 54, bottom: 30 };
+export const PAD: Margins = { left: 34, right: 30, top: 54, bottom: 30 };
 const BARE_PAD: Margins = { left: 12, right: 12, top: 12, bottom: 10 };
 const SMALL_PAD: Margins = { left: 14, right: 14, top: 26, bottom: 26 };
 
@@ -70,44 +71,48 @@ export function fitOf(drawing: Plan, width: number, height: number, pad: Margins
   };
 }
 
-/** Room for the words of an upright dimension, px; less of it in a small drawing. */
-const WORDS = 86;
-const SMALL_WORDS = 80;
-const NARROW_WORDS = 84;
+/** Sizes of the words of a dimension, px. */
+export const WORD_PX = { small: 11, full: 13 } as const;
+/** Letters of a figure with its unit, where nothing is measured yet. */
+const FIGURE_LETTERS = 8;
 /** Room for what is written beside an outline or a reading, px. */
 const LABELS = 90;
 
-/** Margins round a drawing, px. @param o.free kept free at the right; o.passes for the names of what lies there */
+/**
+ * Margins round a drawing, px: what its upright dimensions say has room beside it.
+ * @param o.free kept free at the right; o.passes for the names of what lies there; o.says the words of a dimension
+ */
 export function marginsOf(
   { outlines, dimensions, next }: Plan,
   o: {
     readonly small?: boolean;
     readonly bare?: boolean;
     readonly free: number;
-    /** As on a phone: its words are cut shorter. */
-    readonly narrow?: boolean;
     readonly passes: Pick<Margins, 'left' | 'top'>;
+    readonly says?: (line: DimensionLine) => string;
   },
 ): Margins {
   if (o.bare) return BARE_PAD;
   const xs = (of: typeof outlines) => of.flatMap(({ points }) => points.map((p) => p[0]));
   const upright = dimensions.filter((d) => d.from[0] === d.to[0]);
-  const leftmost = Math.min(...xs(outlines));
-  const rightmost = Math.max(...xs(outlines.filter(({ role }) => role === 'void')));
-  // An upright dimension at the left carries its words further left.
-  const left = upright.some((d) => d.from[0] < leftmost);
-  const right = upright.some((d) => d.from[0] >= rightmost);
+  const across = xs(outlines.filter(({ role }) => role === 'void'));
+  const px = (o.small ? WORD_PX.small : WORD_PX.full) * LETTER;
+  const wordsOf = (lines: readonly DimensionLine[]) => {
+    const long = lines.map((d) => o.says?.(d).length ?? d.label.length + 1 + FIGURE_LETTERS);
+    return lines.length ? Math.max(...long) * px + GAP : 0;
+  };
+  // Beside what is measured, at either side, they carry their words further out.
+  const left = wordsOf(upright.filter((d) => d.from[0] < Math.min(...across)));
+  const right = wordsOf(upright.filter((d) => d.from[0] >= Math.max(...across)));
+  if (o.small) return { ...SMALL_PAD, left: SMALL_PAD.left + left, right: SMALL_PAD.right + right };
   const named = outlines.some((line) => line.label && line.role !== 'already' && line.role !== 'later');
-  if (o.small)
-    return {
-      ...SMALL_PAD,
-      left: SMALL_PAD.left + (left ? SMALL_WORDS : 0),
-      right: SMALL_PAD.right + (right ? SMALL_WORDS : 0),
-    };
   return {
-    ...PAD,
-    left: PAD.left + Math.max(left ? WORDS : 0, o.passes.left),
-    right: o.free + (right ? (o.narrow ? NARROW_WORDS : PAD.right) : next || named ? LABELS : PAD.bottom),
+    left: PAD.left + Math.max(left, o.passes.left),
+    right: o.free + Math.max(PAD.right, right + EDGE, next || named ? LABELS : 0),
     top: PAD.top + o.passes.top,
+    bottom: PAD.bottom,
   };
 }
+
+/** From the words at the right to the edge of the page, px. */
+const EDGE = 10;

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { GAP, wordsBeside } from './label-place';
+import { GAP, inPage, wordsBeside } from './label-place';
 
 const at = (over: Partial<Parameters<typeof wordsBeside>[0]>) =>
   wordsBeside({ x: 100, left: false, long: 80, ground: [20, 150], width: 300, ...over });
@@ -36,4 +36,8 @@ test('law: moved words lie clear of the ground and on the page; words that are n
       },
     ),
   );
+});
+
+test('words over a short line stay on the page, and over a long one in its middle', () => {
+  expect([inPage(20, 80, 300), inPage(150, 80, 300), inPage(290, 80, 300)]).toEqual([42, 150, 258]);
 });

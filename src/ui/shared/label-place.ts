@@ -30,3 +30,10 @@ export function wordsBeside({
   const fits = left ? beyond - long > 0 : beyond + long < width;
   return crosses && fits ? beyond : at;
 }
+
+/**
+ * The middle of words so long that they stay on a page so wide, as near as can be to where they were wanted.
+ * @example inPage(20, 80, 300) // 42
+ */
+export const inPage = (x: number, long: number, width: number): number =>
+  Math.max(2 + long / 2, Math.min(width - 2 - long / 2, x));
