@@ -161,6 +161,15 @@ test('the words: what comes off and how long, then the scratches of the one befo
   expect(words[1]![2]).toMatch(/In 3 masked sections/);
   expect(words[2]![2]).toMatch(/across those of P80/);
   expect(say(rungWords(ladder, said).at(-1)!.confirm, reader)).toBe('the datum');
+  // Of wet paper: laid in water first, before anything is washed; of dry paper nothing.
+  const soaked = rungWords({ ...ladder, soakMin: 30 }, said);
+  expect(soaked.map((r) => [r.id, r.ahead ?? false]).slice(0, 2)).toEqual([
+    ['soak', true],
+    ['wash', false],
+  ]);
+  expect(say(soaked[0]!.title, reader)).toBe('Lay P80, P120, and P180 in water');
+  expect(say(soaked[0]!.detail, reader)).toMatch(/at least 30 min before/);
+  expect(ladderOf(spec, ask({ wet: false, soakMin: 30 })).soakMin).toBe(0);
   // What drinks water is never sanded with it.
   expect(ladderOf({ ...spec, dry: true }, ask({ wet: true })).wet).toBe(false);
 });

@@ -1,5 +1,5 @@
 import { BASE_PROPERTIES } from '../climate';
-import { exactly, type Message, minutes, ml, mm, texts } from '../say';
+import { exactly, listed, type Message, minutes, ml, mm, texts } from '../say';
 import { FAMILIES } from '../system';
 import { line, type WorkLine } from '../units';
 import { placesIn, type VoidResult } from '../void';
@@ -79,6 +79,21 @@ export const takenOff = (hardness: keyof typeof TAKEN_OFF): Setting => ({
   stage: 'finish',
 });
 
+/** Laying paper and pads in water, min. */
+const INTO_WATER_MIN = 2;
+
+/** How long before it is used wet paper is laid in water: dry it cuts unevenly and cracks. */
+export const paperSoak: Setting = {
+  id: 'paper-soak',
+  label: 'Paper lies in water before',
+  kind: 'duration',
+  byDefault: 30,
+  min: 0,
+  max: 24 * 60,
+  stage: 'finish',
+  when: (e) => e.wet,
+};
+
 /** One grit of a ladder. */
 export interface Rung {
   readonly grit: GritId;
@@ -92,6 +107,8 @@ export interface Rung {
 export interface Ladder {
   readonly rungs: readonly Rung[];
   readonly wet: boolean;
+  /** Paper is laid in water so long before, min; 0 where it needs none. */
+  readonly soakMin: number;
   /** An amine film is washed off before the first grit. */
   readonly washed: boolean;
   readonly areaM2: number;
@@ -137,12 +154,14 @@ export function ladderOf(
     readonly takesOffMlMin: number;
     readonly to: GritId | null;
     readonly wet: boolean;
+    readonly soakMin?: number;
     readonly washed: boolean;
     /** Grits of one's own, coarse to fine. */
     readonly own: readonly GritId[];
   },
 ): Ladder {
   const to = o.to ?? spec.to;
+  const wet = o.wet && !spec.dry;
   const first = firstGrit({ coarsest: spec.coarsest, to }, o.offMm, o.areaM2, o.takesOffMlMin);
   const grits = o.own.length ? o.own : first === to ? [to] : [first, ...between(first, to), to];
   const rungs = grits.map((grit, i): Rung => {
@@ -159,7 +178,8 @@ export function ladderOf(
   const offMl = o.offMm * o.areaM2 * 1000;
   return {
     rungs,
-    wet: o.wet && !spec.dry,
+    wet,
+    soakMin: wet ? (o.soakMin ?? 0) : 0,
     washed: o.washed,
     areaM2: o.areaM2,
     offMm: o.offMm,
@@ -199,11 +219,16 @@ export const ladderIn = (spec: LadderSpec, c: TaskContext): Ladder =>
     takesOffMlMin: settingIn(c, 'takes-off'),
     to: c.effects.finishTo,
     wet: c.effects.wet && !BASE_PROPERTIES[c.base].swells,
+    soakMin: c.settings[paperSoak.id] ?? 0,
     washed: FAMILIES[c.sheet.family].film,
     own: gritsIn(c.grits ?? ''),
   });
 
 const SAYS = texts('ladder', {
+  soak: 'Lay {grits} in water',
+  'soak-detail':
+    'Paper and a soft block, in clean water with a drop of soap, at least {time} before the first is used: dry paper cracks and cuts unevenly. Overnight does no harm.',
+  'soak-confirm': 'In the water',
   wash: 'Wash off the greasy film',
   'wash-detail': 'Water and a pad, twice, before any paper touches it: sanding smears it in. Let it dry.',
   'wash-confirm': 'Washed, and dry',
@@ -228,6 +253,8 @@ export interface RungWords {
   readonly confirm: Message;
   readonly minutes: number;
   readonly hold: boolean;
+  /** It is got ready while what is to be brought back still sets. */
+  readonly ahead?: true;
 }
 
 /** The steps of a ladder. @param said the words of its task: what is done, how, and what is confirmed at the end */
@@ -238,6 +265,19 @@ export function rungWords(
   const wet = ladder.wet ? 'yes' : 'no';
   const last = ladder.rungs.length - 1;
   return [
+    ...(ladder.soakMin > 0
+      ? [
+          {
+            id: 'soak',
+            title: SAYS.soak({ grits: listed(ladder.rungs.map(({ grit }) => grit)) }),
+            detail: SAYS['soak-detail']({ time: minutes(ladder.soakMin) }),
+            confirm: SAYS['soak-confirm'](),
+            minutes: INTO_WATER_MIN,
+            hold: false,
+            ahead: true as const,
+          },
+        ]
+      : []),
     ...(ladder.washed
       ? [
           {

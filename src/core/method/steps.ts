@@ -207,34 +207,46 @@ export function stepFrom(method: Method, row: TaskRow, here: TaskContext, key?: 
  */
 function rungsOf(method: Method, row: TaskRow, here: TaskContext): readonly StepDraft[] {
   const whole = stepFrom(method, row, here);
-  const said = rungWords(ladderIn(row.ladder!, here), whole);
+  const ladder = ladderIn(row.ladder!, here);
+  const said = rungWords(ladder, whole);
+  const climbed = said.filter((r) => !r.ahead);
   const mine = factorsOf(method).filter((f) => whole.factors.includes(f.id));
   const typed = mine.some((f) => settingIn(here, f.id) !== f.byDefault);
   const sumOf = (list: typeof said) => list.reduce((min, r) => min + r.minutes, 0);
-  const rungs = said.filter((r) => r.hold);
+  const rungs = climbed.filter((r) => r.hold);
   // What was typed is for the grits; washing before them takes what it takes, and never most of it.
-  const washed = Math.min(sumOf(said) - sumOf(rungs), whole.handsOnMin / 4);
+  const washed = Math.min(sumOf(climbed) - sumOf(rungs), whole.handsOnMin / 4);
   const typedMin = (r: (typeof said)[number]) =>
     r.hold ? ((whole.handsOnMin - washed) * r.minutes) / sumOf(rungs) : washed;
   const { waitFor, within, ...each } = whole;
-  return said.map((rung, i): StepDraft => {
-    const key: StepKey = { ...whole.key, task: `${whole.key.task}:${rung.id}` };
-    return {
+  const keyOf = (id: string): StepKey => ({ ...whole.key, task: `${whole.key.task}:${id}` });
+  return said.map((rung): StepDraft => {
+    const key = keyOf(rung.id);
+    const i = climbed.indexOf(rung);
+    const draft: StepDraft = {
       ...each,
-      ...(i === 0 && waitFor ? { waitFor } : {}),
-      ...(i === 0 && within ? { within } : {}),
       key,
       id: stepId(key),
       formerly: row.ladder!.called ?? whole.id,
       title: rung.title,
       detail: rung.detail,
       confirm: rung.confirm,
-      handsOnMin: typed ? typedMin(rung) : rung.minutes,
+      handsOnMin: typed && i >= 0 ? typedMin(rung) : rung.minutes,
       factors: typed ? whole.factors : ['takes-off'],
       ...(typed ? { exact: true } : {}),
       hold: rung.hold,
       block: `${whole.block}/${i + 1}`,
       ...(rung.grit ? { grit: rung.grit } : {}),
+    };
+    // Laid in water as soon as a hand is free, while the sheet's wait runs.
+    if (rung.ahead) return { ...draft, factors: [], block: `${whole.block}/ahead`, ahead: true };
+    return {
+      ...draft,
+      ...(i === 0 && waitFor ? { waitFor } : {}),
+      ...(i === 0 && within ? { within } : {}),
+      ...(rung === rungs[0] && ladder.soakMin > 0
+        ? { lag: { after: stepId(keyOf('soak')), min: ladder.soakMin } }
+        : {}),
     };
   });
 }

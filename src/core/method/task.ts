@@ -205,6 +205,10 @@ export interface StepDraft {
   readonly gate?: { readonly from: MilestoneId | null; readonly until: MilestoneId | null };
   /** Minutes to wait whatever the sheet says. */
   readonly waitMin?: number;
+  /** Not before so long after another step of this pass has ended, min. */
+  readonly lag?: { readonly after: string; readonly min: number };
+  /** It gets something ready for a later step while that still waits. */
+  readonly ahead?: true;
   /**
    * The step should begin, or be done, before this milestone of any of these batches (or of the last one) is over: a
    * window closes by its first place. Past it the way out is inserted.

@@ -97,6 +97,47 @@ test('a record that ticked the sanding as one has the whole ladder behind it', (
   expect(states('finish:sand:p120').filter((s) => s === 'done')).toHaveLength(1);
 });
 
+describe('wet paper is laid in water before it is wanted', () => {
+  const [job, gouge] = views.find(([, v]) => v.passes[0]!.plan.method?.id === 'metal-filler')!;
+  const at = (over: Partial<ReturnType<typeof pieceOf>> = {}) => {
+    const own = withPiece(gouge.draft, { ...pieceOf(gouge.draft), ...over });
+    const { plan } = viewJob({ ...job, events: [], snapshots: [], repairs: [own] }, NOW).repairs[0]!;
+    const climbed = plan.steps.filter((s) => s.stage === 'finish');
+    return { plan, soak: climbed.find((s) => s.ahead), first: climbed.find((s) => s.grit)!, now: ladderNow(plan)! };
+  };
+  test('while it sets, not when one stands there with the dry sheet in hand', () => {
+    const { plan, soak, first, now } = at();
+    const placed = Math.max(...plan.steps.filter((s) => s.stage === 'place').map((s) => s.endMs));
+    const sandable = plan.milestones.findLast((m) => m.kind === 'sandable')!.planMs!;
+    expect([soak!.startMs >= placed, soak!.endMs < sandable]).toEqual([true, true]);
+    expect(first.startMs - soak!.endMs).toBeGreaterThanOrEqual(30 * 60_000);
+    expect(say(soak!.title, reader)).toBe('Lay P120 and P240 in water');
+    expect(now.soak).toBe(soak);
+    expect(now.rungs.map((r) => r.grit)).toEqual(['P120', 'P240']);
+    // It costs nobody a minute of waiting.
+    expect(at({ settings: { 'paper-soak': 0 } }).first.startMs).toBe(first.startMs);
+  });
+  test('longer than the filler sets, the first grit waits for its paper', () => {
+    const { soak, first } = at({ settings: { 'paper-soak': 24 * 60 } });
+    expect(first.startMs - soak!.endMs).toBeGreaterThanOrEqual(24 * 3_600_000);
+    expect(first.startMs).toBeGreaterThan(at().first.startMs);
+  });
+  test('dry, or without a time for it, none is laid in', () => {
+    for (const over of [{ schools: { 'wet-or-dry': 'dry' } }, { settings: { 'paper-soak': 0 } }]) {
+      const { soak, now } = at(over);
+      expect([soak, now.ladder.soakMin, now.soak]).toEqual([undefined, 0, null]);
+    }
+  });
+  test('minutes typed for the grits are theirs alone', () => {
+    const { plan, soak } = at({ settings: { 'finish:file min': 40, 'finish:file min/place': 1e-9 } });
+    const grits = plan.steps.filter((s) => s.grit);
+    expect(soak!.handsOnMin).toBe(2);
+    const washed = plan.steps.filter((s) => s.key.task.endsWith(':wash'));
+    const sum = [...grits, ...washed].reduce((min, s) => min + s.handsOnMin, 0);
+    expect(sum).toBeCloseTo(40, 3);
+  });
+});
+
 test('every rule reads a plan without a ladder as well', () => {
   for (const [b, v] of views.slice(0, 4))
     for (const p of v.passes)

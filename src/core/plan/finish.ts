@@ -9,6 +9,8 @@ export interface LadderNow {
   readonly ladder: Ladder;
   /** Grits are the technician’s own. */
   readonly own: boolean;
+  /** When its paper is laid in water; null where it needs none, or has no time yet. */
+  readonly soak: PlannedStep | null;
   readonly rungs: readonly {
     readonly grit: GritId;
     readonly step: PlannedStep | null;
@@ -31,5 +33,6 @@ export function ladderNow({
     const state: RungState = step?.doneAt != null ? 'done' : step && step === first ? 'next' : 'open';
     return { grit, step, state };
   });
-  return { ladder, own: context.grits !== null && context.grits !== '', rungs };
+  const soak = steps.findLast((s) => s.key.task === `${row.task}:soak`) ?? null;
+  return { ladder, soak, own: context.grits !== null && context.grits !== '', rungs };
 }

@@ -37,6 +37,7 @@ export function layingOf(layAsk: LayAsk): Laying {
   const clocks = clocksOf(layAsk);
   const steps: PlannedStep[] = [];
   const laid = new Set<string>();
+  const ends = new Map<string, number>();
   const untimed: StepDraft[] = [];
   const first = below === null;
   const layer = (b: { readonly portion: number }) => layerOf(context.portions, b.portion);
@@ -70,6 +71,7 @@ export function layingOf(layAsk: LayAsk): Laying {
 
   const push = (draft: StepDraft, at: Omit<PlannedStep, keyof StepDraft | 'passId'>) => {
     laid.add(draft.id);
+    ends.set(draft.id, at.endMs);
     if (!endAlone) steps.push({ ...draft, passId: repair.passId, ...at });
     clocks.mark(draft, 'begin', at.startMs, at.startMs, lastBatch);
     clocks.mark(draft, 'end', at.startMs, at.endMs, lastBatch);
@@ -263,6 +265,11 @@ export function layingOf(layAsk: LayAsk): Laying {
         }
         if (draft.waitMin && placedMs !== null && placedMs + draft.waitMin * MIN_MS > ready) {
           ready = placedMs + draft.waitMin * MIN_MS;
+          forcedBy = 'chosen';
+        }
+        const lagged = draft.lag ? (ends.get(draft.lag.after) ?? ready) + draft.lag.min * MIN_MS : ready;
+        if (lagged > ready) {
+          ready = lagged;
           forcedBy = 'chosen';
         }
         if (begunAt !== null) {

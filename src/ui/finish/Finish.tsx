@@ -38,7 +38,7 @@ function Sheet({ view, at }: StageProps) {
 
 function Side({ view, at, nowMs }: StageProps) {
   const { plan } = at;
-  const first = plan.steps.find((s) => s.stage === 'finish');
+  const first = plan.steps.find((s) => s.stage === 'finish' && !s.ahead);
   const until = plan.milestones.findLast((m) => m.kind === 'recoat-until');
   return (
     <div>

@@ -23,6 +23,18 @@ export function LadderOf({ at, zone }: { at: PassView; zone: string }) {
   return (
     <section aria-label="Ladder of grits">
       <LadderDrawing now={now} zone={zone} />
+      {now.ladder.soakMin > 0 && (
+        <p data-testid="soak">
+          Paper in water{' '}
+          {now.soak && (
+            <>
+              {now.soak.doneAt === null ? 'from' : 'since'}{' '}
+              <strong className="fig">{dayAndClock(now.soak.doneAt ?? now.soak.startMs, zone)}</strong>,{' '}
+            </>
+          )}
+          at least {formatDuration(now.ladder.soakMin)} before the first grit.
+        </p>
+      )}
       <Box now={now} at={at} />
       <Working title="how the ladder comes about" lines={now.ladder.working} />
     </section>

@@ -108,7 +108,8 @@ export function RunPage({ jobId, repairId }: { jobId: string; repairId: string }
     (m) =>
       m.kind === 'primer-wet' && m.originMs !== null && m.planMs !== null && m.originMs <= nowMs && m.planMs > spentMs,
   );
-  const next = step ? steps[steps.indexOf(step) + 1] : undefined;
+  // Before the work is begun the first step is not shown above: it is what comes.
+  const next = step && started ? steps[steps.indexOf(step) + 1] : step;
   const mixerLeft = idleMixer(pass, spentMs);
 
   const go = async () => {
@@ -332,7 +333,7 @@ export function RunPage({ jobId, repairId }: { jobId: string; repairId: string }
           </button>
           {next && (
             <p>
-              next: {lowered(says(next.title))}, about{' '}
+              {started ? 'next' : 'first'}: {lowered(says(next.title))}, about{' '}
               <strong className="fig">{shortWhen(next.startMs, zone, nowMs)}</strong>
             </p>
           )}

@@ -90,6 +90,7 @@ export function Drawing(props: Props) {
     `M${points.map((p) => `${toX(p[0]).toFixed(2)} ${toY(p[1]).toFixed(2)}`).join('L')}${open ? '' : 'Z'}`;
   const voids = drawing.outlines.filter((o) => o.role === 'void');
   const voidXs = voids.flatMap((o) => o.points.map((p) => p[0]));
+  const voidYs = voids.flatMap((o) => o.points.map((p) => p[1]));
   const [vx0, vx1] = [Math.min(...voidXs), Math.max(...voidXs)];
   const groundXs = drawing.outlines
     .filter((o) => o.role === 'base' || o.role === 'later')
@@ -106,7 +107,7 @@ export function Drawing(props: Props) {
     })),
     {
       size,
-      middleX: toX((vx0 + vx1) / 2),
+      middle: [toX((vx0 + vx1) / 2), toY((Math.min(...voidYs) + Math.max(...voidYs)) / 2)],
       ground: [Math.min(...groundXs), Math.max(...groundXs)],
       width: width - free,
     },

@@ -2,13 +2,17 @@ import fc from 'fast-check';
 import type { Point } from '@/core/void';
 import { boxOf, placeWords, type Worded } from './place-words';
 
-const page = { size: 13, middleX: 200, ground: [40, 360], width: 400 } as const;
+const page = { size: 13, middle: [200, 150], ground: [40, 360], width: 400 } as const;
 const line = (from: Point, to: Point, long = 80): Worded => ({ from, to, long });
 const over = (a: readonly number[], b: readonly number[]) =>
   Math.min(a[2]!, b[2]!) - Math.max(a[0]!, b[0]!) > 1e-9 && Math.min(a[3]!, b[3]!) - Math.max(a[1]!, b[1]!) > 1e-9;
 
 test('alone, words stand over the middle of a long level line, behind a short one, and beside an upright one', () => {
   expect(placeWords([line([100, 50], [300, 50])], page)).toEqual([{ x: 200, y: 41, anchor: 'middle', leadY: null }]);
+  // Under what is measured they stand below their line, not across its edge.
+  expect(placeWords([line([100, 250], [300, 250])], page)).toEqual([
+    { x: 200, y: 250 + 9 + 0.8 * 13, anchor: 'middle', leadY: null },
+  ]);
   expect(placeWords([line([180, 50], [210, 50])], page)).toEqual([{ x: 224, y: 54, anchor: 'start', leadY: null }]);
   expect(placeWords([line([250, 50], [250, 90], 60)], page)).toEqual([{ x: 259, y: 74, anchor: 'start', leadY: null }]);
   // Across the edge of the base they would be read badly: beyond it, with a thin line to them.

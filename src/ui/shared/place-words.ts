@@ -21,7 +21,7 @@ interface Page {
   /** Of the words, px. */
   readonly size: number;
   /** Middle of what is measured. */
-  readonly middleX: number;
+  readonly middle: Point;
   /** Left and right edge of what the lines are drawn on, and the width that is free for words. */
   readonly ground: readonly [number, number];
   readonly width: number;
@@ -47,7 +47,7 @@ const shared = (a: Box, b: Box): number =>
   Math.max(0, Math.min(a[2], b[2]) - Math.max(a[0], b[0])) * Math.max(0, Math.min(a[3], b[3]) - Math.max(a[1], b[1]));
 
 /** Where the words of a line may stand, the best first. */
-function placesOf({ from: [ax, ay], to: [bx, by], long }: Worded, { size, middleX, ground, width }: Page): WordsAt[] {
+function placesOf({ from: [ax, ay], to: [bx, by], long }: Worded, { size, middle, ground, width }: Page): WordsAt[] {
   const step = size + 3;
   if (Math.abs(bx - ax) >= Math.abs(by - ay)) {
     const over = { x: inPage((ax + bx) / 2, long, width), anchor: 'middle', leadY: null } as const;
@@ -59,7 +59,8 @@ function placesOf({ from: [ax, ay], to: [bx, by], long }: Worded, { size, middle
       { x: Math.max(ax, bx) + 14, y: by + 4, anchor: 'start', leadY: null },
       { x: Math.min(ax, bx) - 14, y: by + 4, anchor: 'end', leadY: null },
     ] as const;
-    if (Math.abs(bx - ax) > SHORT) return [above, below, right, left];
+    // On the side that faces away from what is measured first.
+    if (Math.abs(bx - ax) > SHORT) return ay > middle[1] ? [below, above, right, left] : [above, below, right, left];
     return bx < ax ? [left, right, above, below] : [right, left, above, below];
   }
   const half = (ay + by) / 2;
@@ -68,8 +69,7 @@ function placesOf({ from: [ax, ay], to: [bx, by], long }: Worded, { size, middle
     const at = { x, anchor: left ? 'end' : 'start', leadY: Math.abs(x - ax) > 2 * GAP ? half : null } as const;
     return [0, step, -step].map((off) => ({ ...at, y: half + 4 + off }));
   };
-  // On the side that faces away from the middle of the drawing first.
-  const left = ax < middleX;
+  const left = ax < middle[0];
   const over = { x: inPage(ax, long, width), y: Math.min(ay, by) - GAP, anchor: 'middle', leadY: null } as const;
   return [...beside(left), ...beside(!left), over];
 }

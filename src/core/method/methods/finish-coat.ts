@@ -4,7 +4,7 @@ import { clear, endOfMixing, waiting, weighedOrWhole } from '../common';
 import { coverOf } from '../consumable';
 import { options } from '../effects';
 import { coated, coatSettings, reworded } from '../engines';
-import { coatOffMm, takenOff, wetOrDry } from '../ladder';
+import { coatOffMm, paperSoak, takenOff, wetOrDry } from '../ladder';
 import type { Method } from '../method';
 import { tasks } from '../task';
 
@@ -113,7 +113,7 @@ export const finishCoat: Method = {
     endOfMixing,
     waiting,
   ],
-  settings: [...coatSettings({ coats: 1, perHour: 3 }), takenOff('tough')],
+  settings: [...coatSettings({ coats: 1, perHour: 3 }), takenOff('tough'), paperSoak],
   preparation: [
     'Patch set and abraded, recess as deep as the coat.',
     'Colour tried on a card, looked at wet and dry.',

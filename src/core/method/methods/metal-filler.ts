@@ -3,7 +3,7 @@ import { levels } from '../allowances';
 import { clear, endOfMixing, levelSetting, waiting, weighedOrWhole } from '../common';
 import { options } from '../effects';
 import { filledInLifts, reworded } from '../engines';
-import { SMEAR_MM, takenOff, wetOrDry } from '../ladder';
+import { paperSoak, SMEAR_MM, takenOff, wetOrDry } from '../ladder';
 import type { Method } from '../method';
 import { tasks } from '../task';
 
@@ -74,6 +74,7 @@ export const metalFiller: Method = {
   ],
   settings: [
     takenOff('hard'),
+    paperSoak,
     levelSetting('crown', { label: 'Dome over the face', byDefault: 0.5, max: 5 }),
     levelSetting('recess', { label: 'Recess', byDefault: 0, max: 5 }),
     {
