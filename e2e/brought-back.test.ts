@@ -143,6 +143,16 @@ test('what was released is closed: nothing in the log is corrected, it is reopen
   await page.getByText(/Test open: Does a nail leave no mark/).waitFor();
   await turnTo(page, base(), '/job/sample-edges/log');
   await page.getByText('Reopened, what was signed is taken back: It sounds hollow at the lake side.').waitFor();
+  // What keeps people off goes up again, and stays until it is released anew.
+  await turnTo(page, base(), '/job/sample-edges/sample-edge-1/release');
+  const barrier = page.getByRole('region', { name: 'Barrier' });
+  await barrier.getByLabel('What keeps people off').fill('two cones');
+  await barrier.getByRole('button', { name: 'It is up' }).click();
+  await barrier.getByText(/two cones up since/).waitFor();
+  await barrier.getByText(/It stays until the repair is released/).waitFor();
+  expect(await barrier.getByRole('button', { name: 'It is down' }).isDisabled()).toBe(true);
+  await turnTo(page, base(), '/job/sample-edges/log');
+  await page.getByText('Barrier up: two cones').waitFor();
   // Open again, a tick may be put right: when it really was stands beside when it was said to be.
   await page.getByRole('button', { name: /^all \d+/ }).click();
   const row = page
@@ -199,4 +209,8 @@ test('a photograph stands at its note and in the report; what is no picture is t
     .getByRole('figure')
     .getByText(/Left edge, before closing/)
     .waitFor();
+  // A figure of the report opens to how it came about.
+  const figure = page.locator('[data-figure="void"]');
+  await figure.locator('summary').click();
+  expect(await figure.getByRole('row').count()).toBeGreaterThan(0);
 });

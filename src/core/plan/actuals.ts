@@ -74,6 +74,8 @@ export interface Actuals {
     readonly by: string;
     readonly atMs: number;
   } | null;
+  /** What keeps people and vehicles off, as it was last put up or taken down. */
+  readonly barrier: (Signed & { readonly state: 'up' | 'down'; readonly what: string }) | null;
   /** What was poured, in order; of a batch that was thrown away nothing. */
   readonly pours: readonly {
     readonly batch: number;
@@ -137,6 +139,7 @@ export const NOTHING_YET: Actuals = {
   released: null,
   reopened: [],
   inspection: null,
+  barrier: null,
   reviewed: null,
   shown: new Set(),
 };

@@ -56,6 +56,23 @@ test('a finished record: planned and real beside each other, pots to the gram, t
   expect(edge!.working.length).toBeGreaterThan(3);
 });
 
+test('every computed figure has its working behind it: the void, the batches, the hour it opens, each use it was opened for', () => {
+  for (const doc of [...finished.flatMap((b) => docsOf(b)), ...docsOf(all[0]!)]) {
+    const explained = new Set(doc.working.flatMap((w) => w.explains));
+    const voids = doc.facts.map(([what]) => what).filter((what) => /(^|: )void$/.test(what));
+    for (const what of voids) expect([doc.title, what, explained.has(what)]).toEqual([doc.title, what, true]);
+    if (doc.batches.length) expect([doc.title, explained.has('batches')]).toEqual([doc.title, true]);
+    if (doc.facts.some(([a, b]) => a === 'may be opened from' && b !== 'no time'))
+      expect([doc.title, explained.has('may be opened from')]).toEqual([doc.title, true]);
+    for (const [use] of doc.opened)
+      expect([doc.title, use, explained.has(`opened: ${use}`)]).toEqual([doc.title, use, true]);
+  }
+  // The working of the hour ends in the hour's own milestone, and no two figures claim one line of working by mistake.
+  const hour = edge!.working.find((w) => w.explains.includes('may be opened from'))!;
+  expect(hour.lines.length).toBeGreaterThan(1);
+  expect(edge!.working.filter((w) => w.explains.includes('void')).map((w) => w.title)).toEqual(['volume']);
+});
+
 test('in the other units no figure of the first is left', () => {
   const [us] = docsOf(finished[0]!, 'us');
   const text = JSON.stringify({ ...us, working: [] });

@@ -67,6 +67,8 @@ export const RepairDocument = z.object({
   working: z.array(
     z.object({
       title: z.string(),
+      /** The figures above it tells of, as they are called there. */
+      explains: z.array(z.string()).default([]),
       lines: z.array(z.object({ label: z.string(), how: z.string(), value: z.string() })),
     }),
   ),
@@ -124,6 +126,10 @@ function batchesOf(view: RepairView, tell: Teller['tell']): RepairDocument['batc
   );
 }
 
+/** What the figures of a document are called, where their working names them. */
+export const FIGURES = { void: 'void', opens: 'may be opened from', batches: 'batches' } as const;
+const openedAs = (label: string): string => `opened: ${label}`;
+
 function factsOf(view: RepairView, { tell, when }: Teller): RepairDocument['facts'] {
   const ofPass = ({ plan, repair }: PassView, i: number): [string, string][] => {
     const name = view.passes.length > 1 ? `${pieceName(repair, i)}: ` : '';
@@ -134,7 +140,7 @@ function factsOf(view: RepairView, { tell, when }: Teller): RepairDocument['fact
       ...(v
         ? ([
             [
-              `${name}void`,
+              `${name}${FIGURES.void}`,
               `${tell(SAYS.amount({ value: ml(v.nominalMl) }))} (${tell(SAYS.amount({ value: ml(v.p5Ml) }))} to ${tell(SAYS.amount({ value: ml(v.p95Ml) }))})`,
             ],
           ] as [string, string][])
@@ -142,11 +148,18 @@ function factsOf(view: RepairView, { tell, when }: Teller): RepairDocument['fact
     ];
   };
   const { actuals, plan } = view;
+  const { barrier } = actuals;
   return [
     ...view.passes.flatMap(ofPass),
     ['begun', actuals.startedAt === null ? 'not begun' : when(actuals.startedAt)],
-    ['may be opened from', plan.openMs === null ? 'no time' : when(plan.openMs)],
+    [FIGURES.opens, plan.openMs === null ? 'no time' : when(plan.openMs)],
     ['released', actuals.released ? `${when(actuals.released.atMs)}, ${actuals.released.role}` : 'not released'],
+    ...(barrier
+      ? ([['barrier', `${barrier.what}, ${barrier.state} ${when(barrier.atMs)}, ${barrier.role}`]] as [
+          string,
+          string,
+        ][])
+      : []),
     ...(actuals.released?.to ? ([['handed over to', actuals.released.to]] as [string, string][]) : []),
   ].filter(([, text]) => text !== '') as RepairDocument['facts'];
 }
@@ -248,15 +261,23 @@ export function documentOf(
     })),
     working: view.passes.flatMap(({ plan, repair }, i) => {
       const name = view.passes.length > 1 ? `${pieceName(repair, i)}: ` : '';
-      const parts: [string, readonly WorkLine[]][] = [
-        ['volume', plan.void?.working ?? []],
-        ['mix', plan.mix?.working ?? []],
+      const opens = i === view.passes.length - 1 ? plan.serves : null;
+      const parts: [string, readonly string[], readonly WorkLine[]][] = [
+        ['volume', [`${name}${FIGURES.void}`], plan.void?.working ?? []],
+        ['mix', [FIGURES.batches], plan.mix?.working ?? []],
         ...plan.milestones
           .filter((m, k, all) => m.working.length && all.findIndex((x) => x.kind === m.kind) === k)
-          .map((m): [string, readonly WorkLine[]] => [m.label, m.working]),
+          .map((m): [string, readonly string[], readonly WorkLine[]] => [
+            m.label,
+            [
+              ...(m.kind === opens ? [FIGURES.opens] : []),
+              ...(i === view.passes.length - 1 ? [openedAs(m.label)] : []),
+            ],
+            m.working,
+          ]),
       ];
-      return parts.flatMap(([title, lines]) =>
-        lines.length ? [{ title: `${name}${title}`, lines: lines.map(lineOf) }] : [],
+      return parts.flatMap(([title, explains, lines]) =>
+        lines.length ? [{ title: `${name}${title}`, explains: [...explains], lines: lines.map(lineOf) }] : [],
       );
     }),
     chains: chainsOf(mine).map((c) => ({

@@ -136,6 +136,8 @@ export const EventBody = z.discriminatedUnion('kind', [
     by: z.string().min(1).max(120),
     note: z.string().max(500),
   }),
+  /** What keeps people and vehicles off: put up, moved, or taken down. */
+  z.object({ kind: z.literal('barrier'), state: z.enum(['up', 'down']), what: z.string().min(1).max(200) }),
   z.object({ kind: z.literal('lesson'), text: z.string().min(1).max(1000) }),
   /** The device's clock was wrong: what it wrote up to here is moved by `shiftMs`, so that waits keep their length. */
   z.object({

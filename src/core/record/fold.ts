@@ -108,6 +108,8 @@ export function apply(state: Actuals, event: Event, passId: string = FIRST_PASS)
       return { ...state, opened: withKey(state.opened, body.stage, { role: event.role, atMs: at }) };
     case 'inspection':
       return { ...state, inspection: { state: body.state, by: body.by, atMs: at } };
+    case 'barrier':
+      return { ...state, barrier: { state: body.state, what: body.what, role: event.role, atMs: at } };
     case 'reopened':
       // The barrier is up again; what was found good is doubted, too.
       return {

@@ -4,6 +4,8 @@ import { METHODS, TEST_KINDS, testsUnder } from '../method';
 import { firstAcceptance } from '../plan';
 import {
   type Bundle,
+  barrierHeld,
+  barrierMissing,
   type Event,
   type EventBody,
   entriesOf,
@@ -294,5 +296,43 @@ describe('the record in words', () => {
     const entries = entriesOf(events);
     expect(entries.find((x) => x.event.id === 'a')!.later.map((l) => l.id)).toEqual(['b', 'c']);
     expect(new Set(entries.flatMap((x) => [x.event.id, ...x.later.map((l) => l.id)])).size).toBe(events.length);
+  });
+});
+
+describe('the barrier', () => {
+  const w = done('mortar-patch');
+  const load = () => w.view(w.endMs).plan.milestones.findLast((m) => m.kind === 'load')!.planMs!;
+  const softAt = () => w.events.findLast((e) => e.body.kind === 'step-begun')!.at;
+
+  test('is missed from what lies soft until it may be loaded, unless one is up', () => {
+    const soft = w.view(softAt() + 30 * MIN);
+    expect(barrierMissing(soft, softAt() + 30 * MIN)).toBe(true);
+    expect(barrierMissing(w.view(load() + MIN), load() + MIN)).toBe(false);
+    expect(barrierMissing(viewJob({ ...w.bundle, events: [] }, NOW).repairs[0]!, NOW)).toBe(false);
+    w.tell(softAt() + MIN, { kind: 'barrier', state: 'up', what: 'cones and tape' }, { role: 'foreman' });
+    expect(barrierMissing(w.view(softAt() + 30 * MIN), softAt() + 30 * MIN)).toBe(false);
+    expect(w.view(w.endMs).actuals.barrier).toEqual({
+      state: 'up',
+      what: 'cones and tape',
+      role: 'foreman',
+      atMs: softAt() + MIN,
+    });
+  });
+
+  test('stays until the repair is released, whatever it was opened for; taken down it is in the record, which is closed to no barrier', () => {
+    expect(words([barrierHeld(w.view(w.endMs))!])).toEqual(['It stays until the repair is released.']);
+    w.tell(w.endMs, { kind: 'opened', stage: 'foot', note: '' });
+    expect(words([barrierHeld(w.view(w.endMs))!])).toEqual([
+      'It stays until the repair is released; what it was opened for is let through it.',
+    ]);
+    w.tell(w.endMs + MIN, { kind: 'released', note: '', to: '' });
+    const down = { kind: 'barrier', state: 'down', what: 'cones and tape' } as const;
+    expect([barrierHeld(w.view(w.endMs + MIN)), isClosedTo(w.events, { body: down })]).toEqual([null, false]);
+    const told = w.tell(w.endMs + 2 * MIN, down);
+    expect(words([eventSaid(told, w.view(w.endMs))])).toEqual(['Barrier down: cones and tape']);
+    expect(w.view(w.endMs + 3 * MIN).actuals.barrier?.state).toBe('down');
+    // Reopened, it may be put up once more, and holds again.
+    w.tell(w.endMs + 4 * MIN, { kind: 'reopened', reason: 'a wheel went over it' });
+    expect(barrierHeld(w.view(w.endMs + 4 * MIN))).not.toBeNull();
   });
 });

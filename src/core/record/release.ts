@@ -196,6 +196,28 @@ export function reviewNeeded({ passes }: Pick<RepairView, 'passes'>): string | n
   return null;
 }
 
+/**
+ * Why what keeps people off may not come down yet; null where it may: the repair is released, or was never begun. A
+ * use that was opened for itself is let through it.
+ */
+export function barrierHeld({ actuals }: Pick<RepairView, 'actuals'>): Said | null {
+  if (actuals.startedAt === null || actuals.released) return null;
+  return BARRIER.held({ opened: actuals.opened.size });
+}
+
+/** Milestones before which feet or wheels do harm. */
+const KEPT_OFF: readonly MilestoneId[] = ['foot', 'light-load', 'load'];
+
+/** Whether something has to keep people off and nothing does: it lies in place, and may not be walked on or loaded. */
+export function barrierMissing({ plan, actuals }: Pick<RepairView, 'plan' | 'actuals'>, nowMs: number): boolean {
+  if (actuals.startedAt === null || actuals.released || actuals.barrier?.state === 'up') return false;
+  const placed = plan.steps.some((s) => s.doneAt !== null && s.marks?.end?.includes('placed'));
+  return placed && plan.milestones.some((m) => KEPT_OFF.includes(m.kind) && (m.planMs === null || m.planMs > nowMs));
+}
+const BARRIER = texts('barrier', {
+  held: 'It stays until the repair is released{opened, plural, =0 {} other {; what it was opened for is let through it}}.',
+});
+
 const same = (a: string, b: string) => a.trim().toLowerCase() === b.trim().toLowerCase();
 
 /** Why somebody cannot be the one from outside; null where they can. @param role in which the work is done here */

@@ -45,6 +45,7 @@ const AFTER_RELEASE: ReadonlySet<EventBody['kind']> = new Set([
   'lesson',
   'reopened',
   'inspection',
+  'barrier',
   'clock-set',
 ]);
 

@@ -38,6 +38,7 @@ const SAYS = texts('event', {
   reopened: 'Reopened, what was signed is taken back: {reason}',
   inspection:
     '{by} {state, select, asked {was asked to see it} accepted {accepted it} other {did not accept it}}{note, select, none {} other {: {note}}}',
+  barrier: 'Barrier {state, select, up {up} other {down}}: {what}',
   lesson: 'Lesson: {text}',
   withdrawn: 'Withdrawn: {why}',
   'clock-set': 'The device’s clock was wrong by {shift}: what it wrote before is counted from the right time.',
@@ -184,6 +185,8 @@ export function eventSaid(event: Event, view: RepairView | undefined): Said {
       return SAYS.reopened({ reason: body.reason });
     case 'inspection':
       return SAYS.inspection({ by: body.by, state: body.state, note: orNone(body.note) });
+    case 'barrier':
+      return SAYS.barrier({ state: body.state, what: body.what });
     case 'note':
     case 'lesson':
       return SAYS[body.kind]({ text: body.text });

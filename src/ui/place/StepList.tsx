@@ -70,7 +70,10 @@ export function StepList({
               {steps.indexOf(s) + 1}. {says(s.title)}
             </span>
             {s.hold && (
-              <span className="ml-2 px-1.5 text-xs border-2 font-bold whitespace-nowrap" style={{ borderColor: 'var(--ink)' }}>
+              <span
+                className="ml-2 px-1.5 text-xs border-2 font-bold whitespace-nowrap"
+                style={{ borderColor: 'var(--ink)' }}
+              >
                 hold point
               </span>
             )}

@@ -13,6 +13,7 @@ import { Override, StageFindings, StillNeeds } from '../shared/StageFindings';
 import { fullWhen, shortWhen } from '../shared/when';
 import { usePrefs } from '../workspace/prefs';
 import { record } from '../workspace/record';
+import { Barrier } from './Barrier';
 import { FigureTests } from './FigureTests';
 import { HandTests } from './HandTests';
 import { LoadFields } from './LoadFields';
@@ -56,6 +57,7 @@ function Sheet({ view, at, nowMs }: StageProps) {
         <StrengthChart strength={strength} stages={stages} needs={needs} zone={zone} nowMs={nowMs} />
       )}
       <Openings view={view} at={at} nowMs={nowMs} role={role} strength={strength} />
+      <Barrier whole={at.whole} zone={zone} nowMs={nowMs} role={role} />
       {strength && <Working title="how the strength comes about" lines={strength.working} />}
       <LoadFields view={view} at={at} nowMs={nowMs} strength={strength} />
       <Photos repairId={repair.id} zone={zone} nowMs={nowMs} role={role} first="after" />

@@ -7,6 +7,7 @@ import {
   documentOf,
   type Event,
   entriesCsv,
+  FIGURES,
   type JobView,
   type PlanSnapshot,
   type RepairDocument,
@@ -195,16 +196,67 @@ function keptPlan(snapshots: ReadonlyMap<string, PlanSnapshot>, events: readonly
   return kept?.report.repairs.find((r) => r.repairId === repairId);
 }
 
-function Pairs({ list }: { list: readonly (readonly [string, string])[] }) {
+type Explained = RepairDocument['working'][number];
+
+/** What is told, with what stands behind it one press away. */
+function Pairs({
+  list,
+  working = [],
+}: {
+  list: readonly (readonly [string, string])[];
+  working?: readonly Explained[];
+}) {
   return (
     <dl className="grid grid-cols-[auto_1fr] gap-x-5 gap-y-0.5 break-words [&>div>dd]:min-w-0 [&>div>dd]:[overflow-wrap:anywhere]">
       {list.map(([a, b]) => (
         <div key={`${a} ${b}`} className="contents">
           <dt className="soft">{a}</dt>
-          <dd>{b}</dd>
+          <dd>
+            <Opens figure={a} working={working}>
+              {b}
+            </Opens>
+          </dd>
         </div>
       ))}
     </dl>
+  );
+}
+
+/** A figure that opens to how it came about; plain where nothing was computed. */
+function Opens({
+  figure,
+  working,
+  children,
+}: {
+  figure: string;
+  working: readonly Explained[];
+  children: React.ReactNode;
+}) {
+  const behind = working.filter((w) => w.explains.includes(figure));
+  if (!behind.length) return children;
+  return (
+    <details data-figure={figure}>
+      <summary className="cursor-pointer">{children}</summary>
+      {behind.map((w) => (
+        <WorkingOf key={w.title} lines={w.lines} />
+      ))}
+    </details>
+  );
+}
+
+function WorkingOf({ lines }: Pick<Explained, 'lines'>) {
+  return (
+    <table className="table text-sm">
+      <tbody>
+        {lines.map((l, i) => (
+          <tr key={`${l.label} ${i}`}>
+            <td className="pr-3 align-top">{l.label}</td>
+            <td className="pr-3 soft">{l.how}</td>
+            <td className="fig text-right whitespace-nowrap">{l.value}</td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
   );
 }
 
@@ -226,7 +278,7 @@ function Written({
       <h2 className="text-2xl font-extrabold">{doc.title}</h2>
       <p className="soft mb-3">{[doc.place, doc.job].filter(Boolean).join(' · ')}</p>
       <div className="grid md:grid-cols-[1fr_18rem] gap-5">
-        <Pairs list={doc.facts} />
+        <Pairs list={doc.facts} working={doc.working} />
         {sections[0] && (
           <Drawing drawing={sections[0].drawing} base={view.repair.base.material} width={288} height={200} small />
         )}
@@ -246,6 +298,9 @@ function Written({
       {doc.batches.length > 0 && (
         <>
           <Heading>Batches</Heading>
+          <Opens figure={FIGURES.batches} working={doc.working}>
+            how they come about
+          </Opens>
           <table className="table text-[0.95rem]">
             <thead className="soft text-sm text-left">
               <tr>
@@ -287,7 +342,10 @@ function Written({
           </li>
         ))}
       </ul>
-      <Pairs list={[...doc.opened.map(([a, b]) => [`opened: ${a}`, b] as const), ...doc.signatures]} />
+      <Pairs
+        list={[...doc.opened.map(([a, b]) => [`opened: ${a}`, b] as const), ...doc.signatures]}
+        working={doc.working}
+      />
       {photos.length > 0 && (
         <>
           <Heading>Photographs</Heading>
@@ -326,17 +384,7 @@ function Written({
         {doc.working.map((w) => (
           <section key={w.title}>
             <Heading>{w.title}</Heading>
-            <table className="table text-sm">
-              <tbody>
-                {w.lines.map((l, i) => (
-                  <tr key={`${l.label} ${i}`}>
-                    <td className="pr-3 align-top">{l.label}</td>
-                    <td className="pr-3 soft">{l.how}</td>
-                    <td className="fig text-right whitespace-nowrap">{l.value}</td>
-                  </tr>
-                ))}
-              </tbody>
-            </table>
+            <WorkingOf lines={w.lines} />
           </section>
         ))}
       </details>
