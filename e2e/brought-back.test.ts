@@ -204,7 +204,19 @@ test('a photograph stands at its note and in the report; what is no picture is t
   await page.getByRole('img', { name: 'edge.png' }).waitFor();
   await page.locator('dialog').getByRole('button', { name: 'Into the record' }).click();
   await page.locator('dialog[open]').waitFor({ state: 'detached' });
+  // Another at the step that is being worked: it stands beside that step, in the list and in the report.
+  await page.getByRole('button', { name: 'Photo', exact: true }).click();
+  const dialog = page.getByRole('dialog', { name: 'Photograph' });
+  await dialog
+    .getByLabel('Photograph')
+    .setInputFiles({ name: 'bare.png', mimeType: 'image/png', buffer: Buffer.from(png, 'base64') });
+  await dialog.getByRole('img', { name: 'bare.png' }).waitFor();
+  await dialog.getByRole('button', { name: 'Into the record' }).click();
+  await page.locator('dialog[open]').waitFor({ state: 'detached' });
+  await page.getByTestId('step-photos').getByRole('img').waitFor();
+  expect(await page.getByTestId('step-photos').count()).toBe(1);
   await turnTo(page, base(), '/job/sample-winch/report');
+  await page.getByRole('row').filter({ hasText: 'Photograph' }).getByRole('img').waitFor();
   await page
     .getByRole('figure')
     .getByText(/Left edge, before closing/)

@@ -389,6 +389,7 @@ export const furtherSheets: readonly SheetRevision[] = [
     milestones: [
       single('use-by', 'mix-begins', 'pot', 2.5, 3, 300),
       single('sandable', 'placed', 'base', 10, 15),
+      single('sandable-until', 'placed', 'base', 90, 120),
       single('load', 'placed', 'base', 25, 30),
     ],
     limits: { ...limits, baseMinC: -5, baseMaxC: 40, moistureMaxPct: 6, bases: ['concrete'] },

@@ -35,6 +35,7 @@ test('a record becomes a PDF of several pages, and tells how far it is', () => {
 
 test('a long record takes more pages, and none of its entries runs over the end of one', () => {
   const entries = Array.from({ length: 400 }, (_, i) => ({
+    event: `e${i}`,
     at: `day ${i}`,
     what: `Note: ${'word '.repeat(40)}`,
     role: 'technician',

@@ -48,6 +48,18 @@ test('a window on a pass is open from when the next may go on it until it may no
   expect(first.startMs).toBeGreaterThanOrEqual(tack!.fromMs);
   expect(first.startMs).toBeLessThan(tack!.untilMs);
 });
+test('what is ground or primed after it, and not for ever, has its opening too: hard, but not yet hard as glass', () => {
+  const crack = plans.find((p) => p.repairId === 'sample-crack')!;
+  const [ribbon] = ribbonsOf(crack);
+  const grind = crack.steps.find((s) => s.key.task === 'finish:grind')!;
+  const at = (kind: string) => crack.milestones.find((m) => m.kind === kind)!.planMs!;
+  expect(ribbon!.window).toEqual({ fromMs: at('sandable'), untilMs: grind.dueMs, of: grind.title });
+  expect(grind.startMs).toBeGreaterThanOrEqual(ribbon!.window!.fromMs);
+  expect(grind.endMs).toBeLessThanOrEqual(ribbon!.window!.untilMs);
+  // A mortar patch that is struck and left has none; nor has what the sheet sets no end to.
+  for (const id of ['sample-nosing', 'sample-plate'])
+    expect(ribbonsOf(plans.find((p) => p.repairId === id)!).map((r) => r.window)).toEqual([null]);
+});
 test('stretches of a ribbon laid side by side are the whole ribbon, with no gap and no step between them', () => {
   for (const plan of plans)
     for (const { grown, states } of ribbonsOf(plan)) {

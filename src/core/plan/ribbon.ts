@@ -1,6 +1,7 @@
 import { indexAt, type Series } from '../climate';
 import { paceOf, progressAlong } from '../cure';
-import { clockOf, MILESTONES, milestoneOf } from '../system';
+import type { Message } from '../say';
+import { clockOf, MILESTONES, type MilestoneId, milestoneOf } from '../system';
 import { attempt } from '../units';
 import { pieceName } from './chain';
 import { GATES } from './gates';
@@ -16,8 +17,13 @@ export interface Ribbon {
   readonly states: RepairPlan['band'];
   /** How far it is on the way to what it is released at, from 0 to 1, never falling: instants and shares. */
   readonly grown: readonly (readonly [ms: number, share: number])[];
-  /** When the next pass may go on it as it is; null where nothing does, or there is no end to it. */
-  readonly window: { readonly fromMs: number; readonly untilMs: number } | null;
+  /** When the next pass may go on it as it is, or its face be brought back; null where nothing of it ever closes. */
+  readonly window: {
+    readonly fromMs: number;
+    readonly untilMs: number;
+    /** The step of this pass it is open for; null where it is the next pass. */
+    readonly of: Message | null;
+  } | null;
 }
 
 /** Points of a ribbon: finer than anybody sees on a screen. */
@@ -64,6 +70,17 @@ function grownOf(plan: RepairPlan): Ribbon['grown'] {
   return out;
 }
 
+/** Ends of what may be done with a face: later it is abraded anew, or glass-hard. */
+const CLOSES: readonly MilestoneId[] = ['recoat-until', 'sandable-until'];
+
+/** When the face of a pass may be brought back, where that comes to an end: primed, sealed, ground. */
+function ownWindow({ steps, milestones, placedMs }: RepairPlan): Ribbon['window'] {
+  const step = steps.find((s) => s.stage === 'finish' && s.within && CLOSES.includes(s.within.kind));
+  const fromMs = step?.waitFor ? (milestones.findLast((m) => m.kind === step.waitFor!.kind)?.planMs ?? null) : placedMs;
+  if (!step || step.dueMs === null || fromMs === null || step.dueMs <= fromMs) return null;
+  return { fromMs, untilMs: step.dueMs, of: step.title };
+}
+
 const drawn = new WeakMap<ChainPlan, readonly Ribbon[]>();
 
 /** The passes of a repair as they cure, in their order. A plan is drawn once. */
@@ -84,7 +101,10 @@ export function ribbonsOf(plan: ChainPlan): readonly Ribbon[] {
         name: plan.passes.length === 1 ? '' : pieceName(p.piece, i),
         states: p.band,
         grown: grownOf(p),
-        window: opens !== null && closes !== null && closes > opens ? { fromMs: opens, untilMs: closes } : null,
+        window:
+          opens !== null && closes !== null && closes > opens
+            ? { fromMs: opens, untilMs: closes, of: null }
+            : ownWindow(p),
       },
     ];
   });

@@ -114,7 +114,7 @@ test('as a table: a line an entry, and nothing in it begins a formula', () => {
   const doc = documentOf(job, job.repairs[0]!, [...b.events, note], { ...teller(), nowMs: NOW });
   const csv = entriesCsv({
     ...doc,
-    entries: [...doc.entries, { at: '', what: '=HYPERLINK("x")', role: '@me', later: [] }],
+    entries: [...doc.entries, { event: '', at: '', what: '=HYPERLINK("x")', role: '@me', later: [] }],
   });
   const lines = csv.split('\r\n');
   expect(lines.length).toBe(doc.entries.length + 2);

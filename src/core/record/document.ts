@@ -63,7 +63,15 @@ export const RepairDocument = z.object({
   opened: Rows,
   signatures: Rows,
   deviations: z.array(z.string()),
-  entries: z.array(z.object({ at: z.string(), what: z.string(), role: z.string(), later: z.array(z.string()) })),
+  entries: z.array(
+    z.object({
+      event: z.string().default(''),
+      at: z.string(),
+      what: z.string(),
+      role: z.string(),
+      later: z.array(z.string()),
+    }),
+  ),
   working: z.array(
     z.object({
       title: z.string(),
@@ -254,6 +262,7 @@ export function documentOf(
     ],
     deviations: [...deviationsOf(view, o)],
     entries: entriesOf(mine).map(({ event, later }) => ({
+      event: event.id,
       at: when(event.at),
       what: tell(eventSaid(event, view)),
       role: event.role,

@@ -1,5 +1,5 @@
 import { type Attachment, attachmentOf, type Event, type EventBody } from '@/core/record';
-import { captionOf, pairsIn, photosOf, srcOf } from './photos-of';
+import { captionOf, pairsIn, photosAt, photosOf, srcOf } from './photos-of';
 
 const event = (n: number, body: EventBody, over: Partial<Event> = {}): Event => ({
   record: 'event',
@@ -18,6 +18,22 @@ const event = (n: number, body: EventBody, over: Partial<Event> = {}): Event => 
 });
 const picture = (of: string, data: string): Attachment => attachmentOf('j', 'image/jpeg', data, of);
 const kept = (...all: Attachment[]) => new Map(all.map((a) => [a.id, a]));
+
+test('a photograph taken at a step stands at that step, and at no other', () => {
+  const events = [
+    event(1, { kind: 'photo', shows: 'work', caption: 'bare', step: 'prep:clean' }),
+    event(2, { kind: 'photo', shows: 'work', caption: '' }),
+    event(3, { kind: 'photo', shows: 'work', caption: 'primed', step: 'prime@0' }),
+  ];
+  const photos = photosOf(events, kept(picture('e1', 'AAAA'), picture('e2', 'BBBB'), picture('e3', 'CCCC')), 'r');
+  expect(photos.map((p) => [p.eventId, p.step])).toEqual([
+    ['e1', 'prep:clean'],
+    ['e2', null],
+    ['e3', 'prime@0'],
+  ]);
+  expect(photosAt(photos, 'prep:clean').map((p) => p.caption)).toEqual(['bare']);
+  expect(photosAt(photos, 'prep:dry')).toEqual([]);
+});
 
 test('photographs stand in order with what they show; those of notes and of no entry are told apart', () => {
   const events = [

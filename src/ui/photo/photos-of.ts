@@ -4,6 +4,10 @@ import { type Attachment, type Event, standingEvents } from '@/core/record';
 /** A photograph of the record: what it shows, and what stands beside it. */
 export interface Photo {
   readonly id: string;
+  /** The entry it stands in. */
+  readonly eventId: string;
+  /** The step it was taken at; null where at none. */
+  readonly step: string | null;
   readonly atMs: number;
   /** null for one that came with a note. */
   readonly shows: Shows | null;
@@ -26,12 +30,17 @@ export function photosOf(
     (by.get(e.id) ?? []).map((a): Photo => {
       const [shows, caption] =
         e.body.kind === 'photo' ? [e.body.shows, e.body.caption] : [null, e.body.kind === 'note' ? e.body.text : ''];
-      return { id: a.id, atMs: e.at, shows, caption, type: a.type, data: a.data };
+      const step = e.body.kind === 'photo' ? (e.body.step ?? null) : null;
+      return { id: a.id, eventId: e.id, step, atMs: e.at, shows, caption, type: a.type, data: a.data };
     }),
   );
 }
 
 export const srcOf = ({ type, data }: Pick<Photo, 'type' | 'data'>): string => `data:${type};base64,${data}`;
+
+/** Photographs taken at a step, whichever attempt at it. */
+export const photosAt = (photos: readonly Photo[], stepId: string): readonly Photo[] =>
+  photos.filter((p) => p.step === stepId);
 
 /** What is said under a photograph. */
 export const captionOf = ({ shows, caption }: Pick<Photo, 'shows' | 'caption'>): string =>

@@ -1,10 +1,13 @@
 'use client';
+import { useMemo } from 'react';
 import type { Stage } from '@/core/method';
 import { type ChainPlan, type PlannedStep, pieceName } from '@/core/plan';
 import type { PassView } from '@/core/record';
 import { formatDuration } from '@/core/units';
+import { captionOf, type Photo, photosAt, photosOf, srcOf } from '../photo/photos-of';
 import { useSay } from '../shared/bits';
 import { dayAndClock } from '../shared/when';
+import { useWorkspace } from '../workspace/workspace';
 import { foldedSteps } from './fold-steps';
 import { StepMinutes } from './StepMinutes';
 
@@ -30,6 +33,21 @@ function Tries({ of, zone }: { of: readonly number[]; zone: string }) {
   );
 }
 
+/** What was photographed at a step, small, beside it; each opens whole. */
+function StepPhotos({ of }: { of: readonly Photo[] }) {
+  if (!of.length) return null;
+  return (
+    <span className="flex flex-wrap gap-2 my-1" data-testid="step-photos">
+      {of.map((p) => (
+        <a key={p.id} href={srcOf(p)} target="_blank" rel="noreferrer">
+          {/* biome-ignore lint/performance/noImgElement: the picture lives in this browser's database */}
+          <img src={srcOf(p)} alt={captionOf(p)} loading="lazy" className="h-16 w-auto" />
+        </a>
+      ))}
+    </span>
+  );
+}
+
 /** Steps with their times; what forces a wait is said. */
 export function StepList({
   at,
@@ -44,6 +62,9 @@ export function StepList({
   editable?: boolean;
 }) {
   const says = useSay(zone);
+  const events = useWorkspace((d) => d.events);
+  const attachments = useWorkspace((d) => d.attachments);
+  const photos = useMemo(() => photosOf(events, attachments, at.repair.id), [events, attachments, at.repair.id]);
   const { stop } = at.plan;
   const passes = 'passes' in at.plan ? (at.plan as ChainPlan).passes : [];
   const byId = new Map(passes.map((p) => [p.passId, p]));
@@ -82,6 +103,7 @@ export function StepList({
                 <strong>{pieceName(byId.get(s.passId)!.piece, passes.indexOf(byId.get(s.passId)!))}: </strong>
               )}
               {says(s.detail)}
+              <StepPhotos of={photosAt(photos, s.id)} />
               {s.tries !== undefined && s.tries.length > 0 && <Tries of={s.tries} zone={zone} />}
             </span>
           </span>

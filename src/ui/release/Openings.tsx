@@ -38,7 +38,7 @@ export function Openings({
               style={{ borderTop: '1px solid var(--paper-line)' }}
               data-opens={m.kind}
             >
-              <span className="flex-1">
+              <span className="flex-1 min-w-32">
                 {reached ? '● ' : '○ '}
                 {m.label}
               </span>
@@ -51,7 +51,7 @@ export function Openings({
               <span className="fig sm:w-40 text-right">
                 {m.planMs !== null ? shortWhen(m.planMs, zone, nowMs) : 'no time'}
               </span>
-              <span className="w-36 text-right text-sm no-print">
+              <span className="sm:w-36 text-right text-sm no-print">
                 {signed
                   ? `opened, ${signed.role}`
                   : reached &&

@@ -3,12 +3,15 @@ import { line, scaleLinear } from 'd3';
 import { useMemo } from 'react';
 import type { StrengthOver } from '@/core/plan';
 import { figure } from '@/core/units';
+import { ticksOf } from '../shared/ticks';
 import { useWidth } from '../shared/use-width';
-import { dayAndClock, shortWhen } from '../shared/when';
+import { shortWhen } from '../shared/when';
 
 const HT = 190;
 const LEFT = 46;
 const RIGHT = 14;
+/** A tick with its words takes so much, px. */
+const TICK_PX = 54;
 
 export interface StageMark {
   readonly id: string;
@@ -45,7 +48,8 @@ export function StrengthChart({
   const draw = line<readonly [number, number]>()
     .x((p) => x(p[0]))
     .y((p) => y(p[1]));
-  const days = dayTicks(strength.originMs, to);
+  const ticks = ticksOf(strength.originMs, to, zone);
+  const every = Math.max(1, Math.ceil((ticks.length * TICK_PX) / (width - LEFT - RIGHT)));
   return (
     <div ref={ref} className="overflow-x-clip">
       <svg
@@ -66,11 +70,11 @@ export function StrengthChart({
             </text>
           </g>
         ))}
-        {days
-          .filter((ms, i) => i % Math.max(1, Math.ceil((days.length * 92) / width)) === 0 && x(ms) < width - 40)
-          .map((ms) => (
+        {ticks
+          .filter(({ ms }, i) => i % every === 0 && x(ms) > LEFT + 14 && x(ms) < width - RIGHT - 14)
+          .map(({ ms, label }) => (
             <text key={ms} x={x(ms)} y={HT - 4} fontSize="11" className="fig" fill="var(--ink-2)" textAnchor="middle">
-              {dayAndClock(ms, zone)}
+              {label}
             </text>
           ))}
         {needs !== null && needs <= 1 && (
@@ -127,12 +131,4 @@ export function StrengthChart({
       </svg>
     </div>
   );
-}
-
-/** About one tick a day, whole days from the beginning. */
-function dayTicks(from: number, to: number): number[] {
-  const out: number[] = [];
-  const step = Math.max(6, Math.ceil((to - from) / 3_600_000 / 8 / 6) * 6) * 3_600_000;
-  for (let ms = from + step; ms < to; ms += step) out.push(ms);
-  return out;
 }

@@ -2,9 +2,9 @@
 import { extent, line, scaleLinear } from 'd3';
 import type { RepairDocument } from '@/core/record';
 import { useFormat } from '../shared/bits';
+import { ticksOf } from '../shared/ticks';
 import { useNarrow } from '../shared/use-narrow';
 import { dayAndClock } from '../shared/when';
-import { ticksOf } from './ticks';
 
 const LEFT = 84;
 /** So much room a label of the axis takes, px. */

@@ -20,6 +20,7 @@ import { captionOf, photosOf } from '../photo/photos-of';
 import { Heading } from '../shared/bits';
 import { Drawing } from '../shared/Drawing';
 import { Tag } from '../shared/Tag';
+import { ticksOf } from '../shared/ticks';
 import { fullWhen } from '../shared/when';
 import { fileName, saveBytes, saveText } from '../workspace/files';
 import { useNow } from '../workspace/now';
@@ -27,7 +28,6 @@ import { usePrefs } from '../workspace/prefs';
 import { useJobView } from '../workspace/view';
 import { useWorkspace } from '../workspace/workspace';
 import { Compared } from './Compared';
-import { ticksOf } from './ticks';
 
 /** The record of a job as a document: on the screen, as a PDF, as data and as a table. */
 export function ReportPage({ jobId }: { jobId: string }) {
@@ -116,6 +116,7 @@ function OfRepair({
     () =>
       photosOf(events, attachments, view.repair.id).map((p) => ({
         id: p.id,
+        eventId: p.eventId,
         data: p.data,
         type: p.type,
         caption: `${fullWhen(p.atMs, zone)}: ${captionOf(p)}`,
@@ -271,7 +272,13 @@ function Written({
   view: RepairView;
   zone: string;
   sections: ReturnType<typeof sectionsOf>;
-  photos: readonly { readonly id: string; readonly data: string; readonly type: string; readonly caption: string }[];
+  photos: readonly {
+    readonly id: string;
+    readonly eventId: string;
+    readonly data: string;
+    readonly type: string;
+    readonly caption: string;
+  }[];
 }) {
   return (
     <article className="paper p-3 md:p-5 overflow-x-auto" aria-label={`Record of ${doc.title}`}>
@@ -373,6 +380,18 @@ function Written({
                     → {l}
                   </span>
                 ))}
+                {photos
+                  .filter((p) => p.eventId === e.event)
+                  .map((p) => (
+                    // biome-ignore lint/performance/noImgElement: the picture lives in this browser's database
+                    <img
+                      key={p.id}
+                      src={`data:${p.type};base64,${p.data}`}
+                      alt={p.caption}
+                      loading="lazy"
+                      className="h-20 w-auto my-1"
+                    />
+                  ))}
               </td>
               <td className="align-top py-1 soft">{e.role}</td>
             </tr>

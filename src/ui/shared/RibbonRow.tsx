@@ -5,6 +5,7 @@ import { memo, useMemo } from 'react';
 import { grownBetween, type Ribbon, repairName, ribbonsOf, thinned } from '@/core/plan';
 import type { RepairView } from '@/core/record';
 import { formatDuration } from '@/core/units';
+import { useSay } from './bits';
 import { dayAndClock } from './when';
 
 const TEXTURE = { liquid: 'tx-liquid', gelled: 'tx-gelled', hardening: 'tx-hardening', set: 'tx-set' } as const;
@@ -86,8 +87,11 @@ function RibbonShape({
 
 /** When the next pass may go on as it is: an opening over the ribbon. */
 function Opening({ ribbon, x, box, zone }: { ribbon: Ribbon; x: ScaleTime<number, number>; box: Box; zone: string }) {
+  const says = useSay(zone);
   if (!ribbon.window) return null;
-  const [from, to] = [x(ribbon.window.fromMs), Math.min(x(ribbon.window.untilMs), box.right)];
+  const { fromMs, untilMs, of } = ribbon.window;
+  const what = [ribbon.name, of === null ? '' : says(of)].filter(Boolean).join(', ');
+  const [from, to] = [x(fromMs), Math.min(x(untilMs), box.right)];
   const y = box.y - 3;
   return (
     <path
@@ -97,7 +101,7 @@ function Opening({ ribbon, x, box, zone }: { ribbon: Ribbon; x: ScaleTime<number
       strokeWidth="1.4"
       data-window={ribbon.passId}
     >
-      <title>{`${ribbon.name}: open from ${dayAndClock(ribbon.window.fromMs, zone)} to ${dayAndClock(ribbon.window.untilMs, zone)}`}</title>
+      <title>{`${what}: open from ${dayAndClock(fromMs, zone)} to ${dayAndClock(untilMs, zone)}`}</title>
     </path>
   );
 }

@@ -1,4 +1,4 @@
-import { clock, dayAndClock } from '../shared/when';
+import { clock, dayAndClock } from './when';
 
 const HOUR = 3_600_000;
 /** Whole days or hours of the site between two instants, as many as can be read. */
