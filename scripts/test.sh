@@ -24,7 +24,7 @@ suite() { # a jest project, each of its tests counts
   local name="$1"; shift
   echo "== $name tests"
   # Each file is told as it ends, so that one sees how far it is.
-  npx jest --selectProjects "$name" --testTimeout=120000 --json --outputFile="$out/$name.json" "$@" 2>&1 >/dev/null | tee "$out/log" | grep --line-buffered -E '^(PASS|FAIL) ' | while read -r line; do echo "   $((SECONDS / 60)) min in: $line"; done
+  npx jest --selectProjects "$name" --testTimeout=600000 --json --outputFile="$out/$name.json" "$@" 2>&1 >/dev/null | tee "$out/log" | grep --line-buffered -E '^(PASS|FAIL) ' | while read -r line; do echo "   $((SECONDS / 60)) min in: $line"; done
   local code=${PIPESTATUS[0]}
   if [ -s "$out/$name.json" ]; then
     read -r p f <<<"$(node -e 'const r=require(process.argv[1]);console.log(r.numPassedTests, r.numFailedTests + r.numRuntimeErrorTestSuites)' "$out/$name.json")"
