@@ -7,6 +7,7 @@ export * from './event';
 export * from './fold';
 export * from './frozen';
 export * from './links';
+export * from './named-place';
 export * from './pick-list';
 export * from './release';
 export * from './report';

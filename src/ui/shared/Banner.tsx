@@ -1,7 +1,7 @@
 'use client';
 import Link from 'next/link';
 import { useEffect, useMemo, useState } from 'react';
-import { lastOfEach } from '@/core/record';
+import { lastOfEach, pathSaid } from '@/core/record';
 import { formatDuration } from '@/core/units';
 import { rawContents } from '@/store/database';
 import type { Trouble } from '@/store/state';
@@ -12,7 +12,7 @@ import { record } from '../workspace/record';
 import { runningRepairs } from '../workspace/running';
 import { clock, databaseName, keepClock, startBeside, stateNow, useWorkspace, workspace } from '../workspace/workspace';
 import { Across } from './Across';
-import { Conflicts, spoken } from './Conflicts';
+import { Conflicts } from './Conflicts';
 import { NewVersion } from './NewVersion';
 
 const WORDS: Record<Trouble['is'], (detail: string, tookBack: number) => readonly [head: string, text: string]> = {
@@ -127,7 +127,7 @@ export function Banner() {
       )}
       {notTaken && (
         <Across head="Not taken over." calm>
-          {spoken(notTaken.path)}: {notTaken.message}. What stood there before still stands.
+          {pathSaid(notTaken.path)}: {notTaken.message}. What stood there before still stands.
         </Across>
       )}
       <Conflicts />

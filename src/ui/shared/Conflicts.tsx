@@ -1,5 +1,6 @@
 'use client';
-import { type Conflict, changesBetween } from '@/core/record';
+import type { Repair } from '@/core/plan';
+import { type Conflict, changesBetween, type Path, pathSaid, placeSaid } from '@/core/record';
 import { settle, useWorkspace } from '../workspace/workspace';
 
 const CALLED: Record<Conflict['kind'], string> = {
@@ -13,13 +14,9 @@ const CALLED: Record<Conflict['kind'], string> = {
   attachment: 'picture',
 };
 
-/** `workingHours.fromHour` as a person reads it. */
-export const spoken = (path: readonly (string | number)[]): string =>
-  path
-    // Of a repair of one pass nobody asks which.
-    .filter((p) => p !== 'passes' && p !== 'p1')
-    .map((p) => (typeof p === 'number' ? `no. ${p + 1}` : p.replace(/([A-Z])/g, ' $1').toLowerCase()))
-    .join(' · ');
+/** A place in what two hands changed: of a repair by the names it has on the screen. */
+const placeIn = (kind: Conflict['kind'], record: unknown, path: Path): string =>
+  kind === 'repair' && record ? placeSaid(path, record as Repair) : pathSaid(path);
 
 const shown = (value: unknown): string => {
   const text = value === undefined ? 'nothing' : typeof value === 'string' ? `“${value}”` : JSON.stringify(value);
@@ -27,18 +24,17 @@ const shown = (value: unknown): string => {
 };
 
 /** What differs between the two, row by row. */
-function rowsOf({
-  path,
-  here,
-  other,
-}: Conflict): readonly { readonly what: string; readonly here: unknown; readonly other: unknown }[] {
-  if (path.length) return [{ what: spoken(path), here, other }];
+function rowsOf(
+  { kind, path, here, other }: Conflict,
+  record: unknown,
+): readonly { readonly what: string; readonly here: unknown; readonly other: unknown }[] {
+  if (path.length) return [{ what: placeIn(kind, record, path), here, other }];
   if (here === undefined)
     return [
       { what: 'all of it', here: undefined, other: (other as { name?: string } | null)?.name ?? 'as it was here' },
     ];
   return changesBetween(here, other).map((c) => ({
-    what: spoken(c.path) || 'all of it',
+    what: (c.path.length && placeIn(kind, here, c.path)) || 'all of it',
     here: c.before,
     other: c.after,
   }));
@@ -63,6 +59,7 @@ export function Conflicts() {
 
 function Differs({ conflict }: { conflict: Conflict }) {
   const { kind, from, name, here } = conflict;
+  const record = useWorkspace((d) => d.repairs.get(conflict.recordId));
   const draft = kind === 'job' || kind === 'repair' || kind === 'stock';
   const otherPlace = from === 'file' ? 'in the file' : 'in this tab';
   const herePlace = from === 'file' ? 'here' : 'in the other tab';
@@ -85,7 +82,7 @@ function Differs({ conflict }: { conflict: Conflict }) {
           </tr>
         </thead>
         <tbody>
-          {rowsOf(conflict)
+          {rowsOf(conflict, record)
             .slice(0, 12)
             .map((r) => (
               <tr key={r.what} style={{ borderTop: '1px solid var(--paper-line)' }}>
