@@ -109,3 +109,37 @@ test('where a choice goes into the record the arrows only go there, and a press 
     .waitFor();
   expect(await page.getByText(/[Cc]up.*(still liquid|soft)/).count()).toBe(0);
 });
+
+test('under the pointer a button can be read as well as before, in each light', async () => {
+  const page = await yard.page();
+  await page.goto(base());
+  await page.getByTestId('first-answers').waitFor();
+  for (const light of ['day', 'night', 'full sun']) {
+    await page.goto(`${base()}/settings`);
+    await page.getByRole('radio', { name: light, exact: true }).click();
+    await page.goto(base());
+    for (const [what, button] of [
+      ['the first of a page', page.getByRole('button', { name: 'New job' })],
+      ['a plain one', page.getByRole('button', { name: 'Show me round' })],
+      ['one that is chosen', page.getByRole('radio', { name: 'spall in concrete' })],
+      ['one that is not', page.getByRole('radio', { name: 'plate to bond' })],
+    ] as const) {
+      await button.hover();
+      const ratio = await button.evaluate((el) => {
+        const { color, backgroundColor } = getComputedStyle(el);
+        const page = document.createElement('canvas').getContext('2d')!;
+        const [words, ground] = [color, backgroundColor].map((of) => {
+          page.fillStyle = of;
+          page.fillRect(0, 0, 1, 1);
+          const linear = [...page.getImageData(0, 0, 1, 1).data].slice(0, 3).map((v) => {
+            const share = v / 255;
+            return share <= 0.04045 ? share / 12.92 : ((share + 0.055) / 1.055) ** 2.4;
+          });
+          return 0.2126 * linear[0]! + 0.7152 * linear[1]! + 0.0722 * linear[2]!;
+        });
+        return (Math.max(words!, ground!) + 0.05) / (Math.min(words!, ground!) + 0.05);
+      });
+      expect([light, what, ratio > 4.5]).toEqual([light, what, true]);
+    }
+  }
+});
