@@ -579,4 +579,15 @@ test('a chipped step in its own colour: a trial scaled to what the chip takes, a
   await says(page, /9\.22 g/);
   const mix = await said(page);
   for (const figure of [/0\.461/, /5\.07 g/, /0\.184 g/, /0\.0369 g/, /14 %/]) expect(mix).toMatch(figure);
+  // A further trial lies beside it on the board: what each holds and how it was judged, one of them open below.
+  await page.getByRole('button', { name: 'The next trial' }).click();
+  const board = page.getByRole('list', { name: 'Trials on the board' }).getByRole('button');
+  await board.nth(1).waitFor();
+  expect(await board.count()).toBe(2);
+  const [first, second] = await board.allTextContents();
+  for (const what of [/T1\s*taken/, /dust11\.0 g/, /black0\.0800 g/, /wet, by lamp: fits/]) expect(first).toMatch(what);
+  expect(second).toMatch(/wet, by lamp: not looked at/);
+  expect(await page.getByLabel('Trial', { exact: true }).inputValue()).toBe('T2');
+  await board.first().click();
+  expect(await page.getByLabel('Trial', { exact: true }).inputValue()).toBe('T1');
 });
