@@ -1,5 +1,5 @@
 import type { Page } from 'playwright-core';
-import { methodsData } from '@/sample/jobs';
+import { finishedData, methodsData } from '@/sample/jobs';
 import { PHONE, site, turnTo, withSample } from './browser';
 
 const yard = site();
@@ -52,7 +52,7 @@ const DRAWN = [
   '/job/sample-landing/sample-cores/mix',
 ];
 
-/** What a hand and an eye cannot use on the page: its width, words too small or over each other, presses too low to hit. */
+/** What a hand and an eye cannot use on the page: too wide, words too small or over each other, presses too low. */
 const unfitOn = (page: Page, leastPx: number) =>
   page.evaluate((least) => {
     const out: string[] = [];
@@ -88,6 +88,18 @@ const unfitOn = (page: Page, leastPx: number) =>
       for (const { said, box } of inset?.width ? words : [])
         if (box.right > inset!.left + 2 && box.bottom > inset!.top + 2) out.push(`“${said}” under the other view`);
     }
+    // A column so narrow that words are broken into letters is no column.
+    for (const cell of document.querySelectorAll<HTMLElement>('main td, main th, main dd')) {
+      const walker = document.createTreeWalker(cell, NodeFilter.SHOW_TEXT);
+      for (let node = walker.nextNode(); node; node = walker.nextNode())
+        for (const { 0: word, index } of node.textContent!.matchAll(/\p{L}{3,}/gu)) {
+          const range = document.createRange();
+          range.setStart(node, index);
+          range.setEnd(node, index + word.length);
+          if (new Set([...range.getClientRects()].map((r) => Math.round(r.top))).size > 1)
+            out.push(`“${word}” is broken`);
+        }
+    }
     for (const field of document.querySelectorAll<HTMLInputElement>('main input.fig')) {
       if (field.value && field.scrollWidth > field.clientWidth + 1) out.push(`“${field.value}” cut off in its field`);
     }
@@ -100,7 +112,7 @@ const unfitOn = (page: Page, leastPx: number) =>
     return [...new Set(out)].slice(0, 8);
   }, leastPx);
 
-test('on a phone no view is wider than its page, no word of a drawing under ten pixels or over another, no press lower than a thumb', async () => {
+test('on a phone no view is too wide, no word of a drawing too small or over another, no press too low', async () => {
   const page = await yard.page(PHONE);
   await withSample(page, base(), [methodsData]);
   await page.goto(base());
@@ -115,7 +127,18 @@ test('on a phone no view is wider than its page, no word of a drawing under ten 
   expect(found).toEqual({});
 });
 
-test('at a desk no word of a drawing is small, cut, over another or under the other view, however low its frame is', async () => {
+test('on a phone a figure of the report opens to a working that can be read', async () => {
+  const page = await yard.page(PHONE);
+  await withSample(page, base(), [finishedData]);
+  await page.goto(`${base()}/job/sample-edges/report`);
+  const figures = page.locator('[data-figure]');
+  await figures.first().waitFor();
+  for (let i = 0; i < (await figures.count()); i++) await figures.nth(i).locator('summary').click();
+  expect(await figures.locator('table').count()).toBeGreaterThan(2);
+  expect(await unfitOn(page, 10)).toEqual([]);
+});
+
+test('at a desk no word of a drawing is small, cut, or lies over or under another, however low its frame', async () => {
   const page = await yard.page();
   await withSample(page, base(), [methodsData]);
   await page.goto(base());

@@ -223,7 +223,7 @@ test('past its queue the server asks to come again, and one slow plan stops nobo
   for (const r of replies) if (r.status === 503) expect(Number(r.headers.get('retry-after'))).toBeGreaterThan(0);
 });
 
-test('the address of a repair under another job says so and leads to it; one that is nowhere says what to do', async () => {
+test('a repair under another job’s address says so and leads to its own; one that is nowhere says what to do', async () => {
   const page = await yard.page();
   await withSample(page, base());
   await page.goto(`${base()}/job/sample-landing/sample-plate/inspect`);

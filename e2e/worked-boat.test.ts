@@ -144,7 +144,7 @@ test('holes in a hull: screw holes in one go, wide ones in layers with fabric, e
   await page.getByLabel('Each circle wider by').waitFor();
   await says(page, /2 for each, stepping out, of 2 holes, the widest 60 mm across/);
   const place = await said(page);
-  // Two layers, the second when the first has gelled; circles of fabric and a film for each, a clean syringe for each mix.
+  // Two layers, the second when the first has gelled; fabric and a film for each, a clean syringe for each mix.
   for (const words of ['Fill layer 1', 'wait 1 h 10 min', 'Last layer, film over it']) expect(place).toContain(words);
   expect(place).toContain('4 × circles of fabric, 2 × syringes, one for each mix, 2 × pieces of film or wax');
 });

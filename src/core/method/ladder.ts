@@ -227,7 +227,7 @@ export const ladderIn = (spec: LadderSpec, c: TaskContext): Ladder =>
 const SAYS = texts('ladder', {
   soak: 'Lay {grits} in water',
   'soak-detail':
-    'Paper and a soft block, in clean water with a drop of soap, at least {time} before the first is used: dry paper cracks and cuts unevenly. Overnight does no harm.',
+    'Paper and a soft block, at least {time} before the first is used: dry it cracks and cuts unevenly. Overnight does no harm.',
   'soak-confirm': 'In the water',
   wash: 'Wash off the greasy film',
   'wash-detail': 'Water and a pad, twice, before any paper touches it: sanding smears it in. Let it dry.',

@@ -210,6 +210,7 @@ function rungsOf(method: Method, row: TaskRow, here: TaskContext): readonly Step
   const ladder = ladderIn(row.ladder!, here);
   const said = rungWords(ladder, whole);
   const climbed = said.filter((r) => !r.ahead);
+  const ahead = said.find((r) => r.ahead);
   const mine = factorsOf(method).filter((f) => whole.factors.includes(f.id));
   const typed = mine.some((f) => settingIn(here, f.id) !== f.byDefault);
   const sumOf = (list: typeof said) => list.reduce((min, r) => min + r.minutes, 0);
@@ -239,14 +240,19 @@ function rungsOf(method: Method, row: TaskRow, here: TaskContext): readonly Step
       ...(rung.grit ? { grit: rung.grit } : {}),
     };
     // Laid in water as soon as a hand is free, while the sheet's wait runs.
-    if (rung.ahead) return { ...draft, factors: [], block: `${whole.block}/ahead`, ahead: true };
+    if (rung.ahead)
+      return {
+        ...draft,
+        factors: [],
+        block: `${whole.block}/ahead`,
+        ahead: true,
+        ...(waitFor ? { eveOf: waitFor } : {}),
+      };
     return {
       ...draft,
       ...(i === 0 && waitFor ? { waitFor } : {}),
       ...(i === 0 && within ? { within } : {}),
-      ...(rung === rungs[0] && ladder.soakMin > 0
-        ? { lag: { after: stepId(keyOf('soak')), min: ladder.soakMin } }
-        : {}),
+      ...(rung === rungs[0] && ahead ? { lag: { after: stepId(keyOf(ahead.id)), min: ladder.soakMin } } : {}),
     };
   });
 }

@@ -209,6 +209,8 @@ export interface StepDraft {
   readonly lag?: { readonly after: string; readonly min: number };
   /** It gets something ready for a later step while that still waits. */
   readonly ahead?: true;
+  /** Not more than a day before this is reached, where that is known: what is got ready does not keep for ever. */
+  readonly eveOf?: StepDraft['waitFor'];
   /**
    * The step should begin, or be done, before this milestone of any of these batches (or of the last one) is over: a
    * window closes by its first place. Past it the way out is inserted.

@@ -1,6 +1,6 @@
 import type { RepairPlan } from './repair-plan';
 
-/** What is dangerous in the work of some passes, of their methods and of their sheets: each said once, in their order. */
+/** What is dangerous in the work of some passes, by their methods and sheets: each said once, in their order. */
 export const cautionsOf = (
   passes: readonly { readonly plan: Pick<RepairPlan, 'method' | 'sheet'> }[],
 ): readonly string[] => [

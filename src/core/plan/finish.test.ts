@@ -1,4 +1,5 @@
 import { methodsData, sampleData } from '@/sample/jobs';
+import { single } from '@/sample/sheet-words';
 import { say } from '@/words';
 import { judge } from '../judge';
 import { METHODS } from '../method';
@@ -121,6 +122,28 @@ describe('wet paper is laid in water before it is wanted', () => {
     const { soak, first } = at({ settings: { 'paper-soak': 24 * 60 } });
     expect(first.startMs - soak!.endMs).toBeGreaterThanOrEqual(24 * 3_600_000);
     expect(first.startMs).toBeGreaterThan(at().first.startMs);
+  });
+  test('what sets for days has its paper in water the day before, not all that time', () => {
+    const slow = single('sandable', 'placed', 'base', 4 * 24 * 60, 4 * 24 * 60);
+    const { plan } = viewJob(
+      {
+        ...job,
+        events: [],
+        snapshots: [],
+        repairs: [gouge.draft],
+        sheets: job.sheets.map((s) => ({
+          ...s,
+          milestones: s.milestones.map((m) => (m.kind === 'sandable' ? slow : m)),
+        })),
+      },
+      NOW,
+    ).repairs[0]!;
+    const [soak, first] = [plan.steps.find((s) => s.ahead)!, plan.steps.find((s) => s.grit)!];
+    const placed = Math.max(...plan.steps.filter((s) => s.stage === 'place').map((s) => s.endMs));
+    const hour = 3_600_000;
+    expect(soak.startMs - placed).toBeGreaterThan(48 * hour);
+    expect(first.startMs - soak.endMs).toBeLessThanOrEqual(40 * hour);
+    expect(first.startMs - soak.endMs).toBeGreaterThanOrEqual(hour / 2);
   });
   test('dry, or without a time for it, none is laid in', () => {
     for (const over of [{ schools: { 'wet-or-dry': 'dry' } }, { settings: { 'paper-soak': 0 } }]) {

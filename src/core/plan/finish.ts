@@ -33,6 +33,6 @@ export function ladderNow({
     const state: RungState = step?.doneAt != null ? 'done' : step && step === first ? 'next' : 'open';
     return { grit, step, state };
   });
-  const soak = steps.findLast((s) => s.key.task === `${row.task}:soak`) ?? null;
+  const soak = steps.findLast((s) => s.ahead && s.key.task.startsWith(`${row.task}:`)) ?? null;
   return { ladder, soak, own: context.grits !== null && context.grits !== '', rungs };
 }

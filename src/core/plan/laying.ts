@@ -15,6 +15,7 @@ import { endOfStep, handsOnMs } from './step-time';
 const MOST_STEPS = 5000;
 const MIN_MS = 60_000;
 const HOUR_MS = 3_600_000;
+const DAY_MS = 24 * HOUR_MS;
 /** Nobody comes each hour for longer than two days. */
 const MOST_TRIES = 48;
 
@@ -265,6 +266,11 @@ export function layingOf(layAsk: LayAsk): Laying {
         }
         if (draft.waitMin && placedMs !== null && placedMs + draft.waitMin * MIN_MS > ready) {
           ready = placedMs + draft.waitMin * MIN_MS;
+          forcedBy = 'chosen';
+        }
+        const eve = draft.eveOf && clocks.waitOf(draft.eveOf.kind, draft.eveOf.batches ?? [lastBatch]).atMs;
+        if (eve != null && eve - DAY_MS > ready) {
+          ready = eve - DAY_MS;
           forcedBy = 'chosen';
         }
         const lagged = draft.lag ? (ends.get(draft.lag.after) ?? ready) + draft.lag.min * MIN_MS : ready;

@@ -48,7 +48,7 @@ test('a window on a pass is open from when the next may go on it until it may no
   expect(first.startMs).toBeGreaterThanOrEqual(tack!.fromMs);
   expect(first.startMs).toBeLessThan(tack!.untilMs);
 });
-test('what is ground or primed after it, and not for ever, has its opening too: hard, but not yet hard as glass', () => {
+test('what is ground after it, and not for ever, has its opening too: hard, but not yet as glass', () => {
   const crack = plans.find((p) => p.repairId === 'sample-crack')!;
   const [ribbon] = ribbonsOf(crack);
   const grind = crack.steps.find((s) => s.key.task === 'finish:grind')!;

@@ -56,7 +56,7 @@ test('a finished record: planned and real beside each other, pots to the gram, t
   expect(edge!.working.length).toBeGreaterThan(3);
 });
 
-test('every computed figure has its working behind it: the void, the batches, the hour it opens, each use it was opened for', () => {
+test('every computed figure has its working: the void, the batches, the hour it opens, each use of its own', () => {
   for (const doc of [...finished.flatMap((b) => docsOf(b)), ...docsOf(all[0]!)]) {
     const explained = new Set(doc.working.flatMap((w) => w.explains));
     const voids = doc.facts.map(([what]) => what).filter((what) => /(^|: )void$/.test(what));

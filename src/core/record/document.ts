@@ -19,7 +19,7 @@ import type { JobView, PassView, RepairView } from './bundle';
 import type { Event } from './event';
 import { standingEvents } from './fold';
 import { chainsOf } from './links';
-import { placeSaid } from './named-place';
+import { placeName } from './named-place';
 import { figureTests, handTests, reviewNeeded } from './release';
 import { CORE_VERSION, type RepairReport } from './report';
 import { handsAt, ticksOf } from './ticks';
@@ -186,7 +186,7 @@ function deviationsOf(view: RepairView, { tell, when }: Teller): readonly string
     }),
     ...standingStops(view.findings, view.actuals.overrides).map((f) => `Standing: ${tell(f.title)}. ${tell(f.why)}`),
     ...view.actuals.reopened.map((r) => `Reopened: ${r.reason} (${r.role}, ${when(r.atMs)})`),
-    ...view.changes.map((c) => `Changed in the draft after the beginning: ${placeSaid(c.path, view.draft)}`),
+    ...view.changes.map((c) => `Changed in the draft after the beginning: ${placeName(c.path, view.draft)}`),
   ];
 }
 

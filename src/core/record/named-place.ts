@@ -57,7 +57,7 @@ const NAMED: Readonly<Record<string, string>> = {
 const WITHIN: ReadonlySet<string> = new Set(['valueMm', 'text', 'textSystem', 'passes', 'shapes', 'id', 'version']);
 
 /** A path as it is written: `workingHours.fromHour` as *working hours · from hour*. */
-export const pathSaid = (path: Path): string =>
+export const pathName = (path: Path): string =>
   path.map((p) => (typeof p === 'number' ? `no. ${p + 1}` : p.replace(/([A-Z])/g, ' $1').toLowerCase())).join(' · ');
 
 /** The name of a field of a shape; undefined where the shape has none by that key. */
@@ -75,32 +75,32 @@ function dimensionAt(repair: Repair, passId: string, index: number, rest: Path):
  * A place in a repair as whoever planned it calls it: its setting, school, question or dimension by the name it has on
  * the screen.
  * @param repair as it is now; it tells which method and shape a name belongs to
- * @example placeSaid(['passes', 'p1', 'settings', 'proud'], repair) // 'filled proud'
+ * @example placeName(['passes', 'p1', 'settings', 'proud'], repair) // 'filled proud'
  */
-export function placeSaid(path: Path, repair: Repair): string {
+export function placeName(path: Path, repair: Repair): string {
   const [first, second, ...rest] = path;
   if (first === 'answers' && typeof second === 'string') {
     const methods = Object.values(repair.passes).map((p) => methodOf(p.method.id));
     const asked = methods.flatMap((m) => m?.questions ?? []).find((q) => q.id === second);
-    return asked ? `“${asked.ask}”` : pathSaid([second]);
+    return asked ? `“${asked.ask}”` : pathName([second]);
   }
   if (first !== 'passes' || typeof second !== 'string') {
     const own = path.filter((p) => !WITHIN.has(String(p)));
-    return own.map((p) => NAMED[String(p)] ?? pathSaid([p])).join(', ') || pathSaid(path);
+    return own.map((p) => NAMED[String(p)] ?? pathName([p])).join(', ') || pathName(path);
   }
   const pass = repair.passes[second];
   const method = pass && methodOf(pass.method.id);
   const [field, key, ...deeper] = rest;
   const what = ((): string => {
     if (field === 'settings' && typeof key === 'string')
-      return method?.settings.find((s) => s.id === key)?.label.toLowerCase() ?? pathSaid([key]);
+      return method?.settings.find((s) => s.id === key)?.label.toLowerCase() ?? pathName([key]);
     if (field === 'schools' && typeof key === 'string')
-      return method?.schools.find((s) => s.id === key)?.matter.toLowerCase() ?? pathSaid([key]);
+      return method?.schools.find((s) => s.id === key)?.matter.toLowerCase() ?? pathName([key]);
     if (field === 'void' && key === 'shapes' && typeof deeper[0] === 'number')
       return dimensionAt(repair, second, deeper[0], deeper.slice(1)) ?? NAMED.void!;
     if (field === undefined) return 'the whole pass';
     const own = [field, key].filter((p): p is string => typeof p === 'string' && !WITHIN.has(p));
-    return own.map((p) => NAMED[p] ?? pathSaid([p])).join(', ');
+    return own.map((p) => NAMED[p] ?? pathName([p])).join(', ');
   })();
   const several = repair.chain.length > 1;
   return several ? `${pass?.name || method?.label || second}: ${what}` : what;

@@ -319,7 +319,7 @@ describe('the barrier', () => {
     });
   });
 
-  test('stays until the repair is released, whatever it was opened for; taken down it is in the record, which is closed to no barrier', () => {
+  test('stays until the release, whatever was opened; taken down it is in the record, which is not closed to it', () => {
     expect(words([barrierHeld(w.view(w.endMs))!])).toEqual(['It stays until the repair is released.']);
     w.tell(w.endMs, { kind: 'opened', stage: 'foot', note: '' });
     expect(words([barrierHeld(w.view(w.endMs))!])).toEqual([

@@ -205,14 +205,16 @@ export function barrierHeld({ actuals }: Pick<RepairView, 'actuals'>): Said | nu
   return BARRIER.held({ opened: actuals.opened.size });
 }
 
-/** Milestones before which feet or wheels do harm. */
-const KEPT_OFF: readonly MilestoneId[] = ['foot', 'light-load', 'load'];
+/** Whether people walk or drive over it, by whether its sheet says from when they may. */
+export const isWalkedOn = ({ plan }: Pick<RepairView, 'plan'>): boolean =>
+  plan.milestones.some((m) => m.kind === 'foot');
 
 /** Whether something has to keep people off and nothing does: it lies in place, and may not be walked on or loaded. */
 export function barrierMissing({ plan, actuals }: Pick<RepairView, 'plan' | 'actuals'>, nowMs: number): boolean {
   if (actuals.startedAt === null || actuals.released || actuals.barrier?.state === 'up') return false;
   const placed = plan.steps.some((s) => s.doneAt !== null && s.marks?.end?.includes('placed'));
-  return placed && plan.milestones.some((m) => KEPT_OFF.includes(m.kind) && (m.planMs === null || m.planMs > nowMs));
+  const main = plan.milestones.findLast((m) => m.kind === plan.serves);
+  return placed && isWalkedOn({ plan }) && (main?.planMs == null || main.planMs > nowMs);
 }
 const BARRIER = texts('barrier', {
   held: 'It stays until the repair is released{opened, plural, =0 {} other {; what it was opened for is let through it}}.',

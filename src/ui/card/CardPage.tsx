@@ -160,9 +160,11 @@ export function CardPage({ jobId }: { jobId: string }) {
                           {b.kits !== null ? `, ${b.kits} whole` : ''}
                         </td>
                         {partsIn(plan.batches).map((p) => (
-                          <td key={p}>{b.massG[p] > 0 ? format('mass', b.massG[p]).text : ''}</td>
+                          <td key={p} className="whitespace-nowrap">
+                            {b.massG[p] > 0 ? format('mass', b.massG[p]).text : ''}
+                          </td>
                         ))}
-                        <td>{format('volume', b.ml).text}</td>
+                        <td className="whitespace-nowrap">{format('volume', b.ml).text}</td>
                         <td className={PENCIL}>____:____</td>
                         <td className={PENCIL}>____:____</td>
                       </tr>
@@ -197,14 +199,17 @@ export function CardPage({ jobId }: { jobId: string }) {
                 </ol>
               )}
               <ul className="mt-2 text-sm">
-                {r.findings.map((f) => (
-                  <li key={f.id} className="flex gap-2 items-start">
-                    <FindingSign severity={f.severity} size={18} />
-                    <span>
-                      <strong>{says(f.title)}.</strong> {says(f.why)} {says(f.todo)}
-                    </span>
-                  </li>
-                ))}
+                {/* What two passes are told in the same words stands on paper once. */}
+                {[...new Map(r.findings.map((f) => [[f.title, f.why, f.todo].map(says).join('\n'), f]))].map(
+                  ([words, { severity, title, why, todo }]) => (
+                    <li key={words} className="flex gap-2 items-start">
+                      <FindingSign severity={severity} size={18} />
+                      <span>
+                        <strong>{says(title)}.</strong> {says(why)} {says(todo)}
+                      </span>
+                    </li>
+                  ),
+                )}
                 {cautionsOf(r.passes).map((c) => (
                   <li key={c}>– {c}</li>
                 ))}

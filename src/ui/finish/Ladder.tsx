@@ -105,7 +105,9 @@ function LadderDrawing({ now, zone }: { now: LadderNow; zone: string }) {
             {state === 'next' && <path d={`M${x0 - (short ? 86 : 98)},${y - 8} l20,8 l-20,8 z`} fill="var(--ink)" />}
             <text x={x1 + 16} y={y - 1} fontSize={15} fill="var(--ink)">
               {i === 0
-                ? `${r.offMm >= 0.05 ? `${format('length', r.offMm, 2).text} ${short ? 'off' : 'to its level'}` : 'dulled'}`
+                ? r.offMm >= 0.05
+                  ? `${format('length', r.offMm, 2).text} ${short ? 'off' : 'to its level'}`
+                  : 'dulled'
                 : `${short ? '' : `the scratches of ${rungs[i - 1]!.grit}, `}${(r.offMm * 1000).toFixed(0)} µm`}
               , {formatDuration(Math.ceil(r.minutes - 1e-9))}
             </text>

@@ -25,6 +25,10 @@ interface Props {
   readonly soaks?: boolean;
 }
 
+/** As measured, give or take, by which tool, share of the doubt; its name before them, on a phone above. */
+const COLUMNS =
+  'grid gap-1.5 items-start grid-cols-[1fr_5.4rem_5.4rem_2.6rem] md:grid-cols-[1fr_6.6rem_5.4rem_5.5rem_2.6rem]';
+
 /** Everything a shape asks for: the measuring list, then its choices and numbers, then its lists. */
 export function ShapeFields({ shape, shareOf, problemAt, write, soaks = false }: Props) {
   const kind = kindOf(shape);
@@ -136,7 +140,7 @@ function Row({
   const beyond = disagreementMm(m);
   return (
     <div className="py-1">
-      <div className="grid grid-cols-[1fr_5.4rem_5.4rem_2.6rem] md:grid-cols-[1fr_6.6rem_5.4rem_5.5rem_2.6rem] gap-1.5 items-start">
+      <div className={COLUMNS}>
         <span className="leading-tight pt-1.5 col-span-4 md:col-span-1 flex items-start gap-1">
           <span>{d.label}</span>
           {!d.shift && m.text !== '' && !m.again && (
@@ -205,7 +209,7 @@ function Row({
         </svg>
       </div>
       {m.again && (
-        <div className="grid grid-cols-[1fr_5.4rem_5.4rem_2.6rem] md:grid-cols-[1fr_6.6rem_5.4rem_5.5rem_2.6rem] gap-1.5 items-start mt-1">
+        <div className={`${COLUMNS} mt-1`}>
           <span className="soft text-sm pt-1.5 col-span-4 md:col-span-1 md:text-right">again</span>
           <QuantityField
             kind="length"

@@ -17,7 +17,7 @@ const BELOW = 12;
 /** Sizes of the figure, of what stands under it and of a name, by the number of parts: the more, the less room. */
 const TYPE = [
   { upTo: 2, figure: 23, under: 13, name: 15 },
-  { upTo: 3, figure: 19, under: 13, name: 15 },
+  { upTo: 3, figure: 17.5, under: 13, name: 15 },
   { upTo: 6, figure: 16, under: 12, name: 13 },
 ] as const;
 

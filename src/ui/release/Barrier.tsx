@@ -1,12 +1,13 @@
 'use client';
 import { useState } from 'react';
-import { barrierHeld, barrierMissing, type RepairView } from '@/core/record';
+import { barrierHeld, barrierMissing, isWalkedOn, type RepairView } from '@/core/record';
 import { useSay } from '../shared/bits';
 import { SavingButton } from '../shared/SavingButton';
 import { shortWhen } from '../shared/when';
 import { record } from '../workspace/record';
 
-const USUAL = 'cones and tape';
+/** What usually keeps people off: a floor, and what nobody walks on. */
+const USUAL = { walked: 'cones and tape', other: 'a tag on it' };
 
 /** What keeps people and vehicles off: put up when something soft lies there, down when the repair is released. */
 export function Barrier({
@@ -23,7 +24,7 @@ export function Barrier({
   const says = useSay(zone);
   const { barrier, startedAt, released } = whole.actuals;
   const [typed, setTyped] = useState<string | null>(null);
-  const what = typed ?? barrier?.what ?? USUAL;
+  const what = typed ?? barrier?.what ?? (isWalkedOn(whole) ? USUAL.walked : USUAL.other);
   const set = (state: 'up' | 'down') => async () => {
     await record(whole.repair.id, { kind: 'barrier', state, what: what.trim() }, role);
     setTyped(null);

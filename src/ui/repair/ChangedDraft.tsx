@@ -1,5 +1,5 @@
 'use client';
-import { placeSaid, type RepairView } from '@/core/record';
+import { placeName, type RepairView } from '@/core/record';
 import { TONES } from '../shared/Notice';
 import { SavingButton } from '../shared/SavingButton';
 import { usePrefs } from '../workspace/prefs';
@@ -13,7 +13,7 @@ export function ChangedDraft({ whole }: { whole: RepairView }) {
   const role = usePrefs((p) => p.role);
   const { changes, draft } = whole;
   if (!changes.length) return null;
-  const places = [...new Set(changes.map((c) => placeSaid(c.path, draft)))];
+  const places = [...new Set(changes.map((c) => placeName(c.path, draft)))];
   const more = places.length - LISTED;
   return (
     <section

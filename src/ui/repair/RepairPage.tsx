@@ -77,14 +77,13 @@ function useRestingWhilePulled<T>(now: T): readonly [T, (pulling: boolean) => vo
   return [frozen ? frozen.shown : now, told];
 }
 
+const SIDE_BY_SIDE = 'md:grid-cols-[minmax(0,1.85fr)_minmax(19rem,1fr)]';
+
 /** Sheet and answer of the open stage. */
 const StageBody = memo(function StageBody({ stage, ...props }: StageProps & { stage: Stage }) {
   const { Sheet, Side } = PAGES[stage];
   return (
-    <main
-      id="main"
-      className="px-4 md:px-6 py-2 grid gap-5 md:grid-cols-[minmax(0,1.85fr)_minmax(19rem,1fr)] flex-1 min-h-0 md:min-h-[17.5rem]"
-    >
+    <main id="main" className={`px-4 md:px-6 py-2 grid gap-5 flex-1 min-h-0 md:min-h-[17.5rem] ${SIDE_BY_SIDE}`}>
       <h1 className="sr-only">
         {STAGE_LABELS[stage]}: {props.at.repair.name}
       </h1>

@@ -26,9 +26,12 @@ export function ProbeReader({
     if (!held) return;
     setLost(false);
     setReading(null);
-    const stream = new EventSource(
-      `/api/probe?temp=${held.faceC.toFixed(1)}&humidity=${Math.round(held.humidityPct)}&seed=${Math.round(held.faceC * 10) + 7}`,
-    );
+    const asked = new URLSearchParams({
+      temp: held.faceC.toFixed(1),
+      humidity: String(Math.round(held.humidityPct)),
+      seed: String(Math.round(held.faceC * 10) + 7),
+    });
+    const stream = new EventSource(`/api/probe?${asked}`);
     stream.onmessage = (e) => setReading(JSON.parse(e.data as string) as ProbeReading);
     stream.onerror = () => {
       stream.close();

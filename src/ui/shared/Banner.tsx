@@ -1,7 +1,7 @@
 'use client';
 import Link from 'next/link';
 import { useEffect, useMemo, useState } from 'react';
-import { lastOfEach, pathSaid } from '@/core/record';
+import { lastOfEach, pathName } from '@/core/record';
 import { formatDuration } from '@/core/units';
 import { rawContents } from '@/store/database';
 import type { Trouble } from '@/store/state';
@@ -127,7 +127,7 @@ export function Banner() {
       )}
       {notTaken && (
         <Across head="Not taken over." calm>
-          {pathSaid(notTaken.path)}: {notTaken.message}. What stood there before still stands.
+          {pathName(notTaken.path)}: {notTaken.message}. What stood there before still stands.
         </Across>
       )}
       <Conflicts />

@@ -1,6 +1,6 @@
 'use client';
 import type { Repair } from '@/core/plan';
-import { type Conflict, changesBetween, type Path, pathSaid, placeSaid } from '@/core/record';
+import { type Conflict, changesBetween, type Path, pathName, placeName } from '@/core/record';
 import { settle, useWorkspace } from '../workspace/workspace';
 
 const CALLED: Record<Conflict['kind'], string> = {
@@ -16,7 +16,7 @@ const CALLED: Record<Conflict['kind'], string> = {
 
 /** A place in what two hands changed: of a repair by the names it has on the screen. */
 const placeIn = (kind: Conflict['kind'], record: unknown, path: Path): string =>
-  kind === 'repair' && record ? placeSaid(path, record as Repair) : pathSaid(path);
+  kind === 'repair' && record ? placeName(path, record as Repair) : pathName(path);
 
 const shown = (value: unknown): string => {
   const text = value === undefined ? 'nothing' : typeof value === 'string' ? `“${value}”` : JSON.stringify(value);

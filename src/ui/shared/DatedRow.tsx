@@ -3,7 +3,7 @@ import { Trash2 } from 'lucide-react';
 import type { ReactNode } from 'react';
 import { WhenField } from './WhenField';
 
-/** One of several values that were read at their times: when, the value as it is passed in, and a press that takes it out. */
+/** One of several values read at their times: when, the value as it is passed in, and a press that takes it out. */
 export function DatedRow({
   label,
   atMs,

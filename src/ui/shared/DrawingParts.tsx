@@ -83,7 +83,7 @@ export function Contour({
   );
 }
 
-/** The names of what lies there: where they begin, how far apart they are at least or in a list, a letter’s width, px. */
+/** The names of what lies there: where they begin, how far apart at least or in a list, a letter’s width, px. */
 const NAMES = { x: 18, size: 14, apart: 24, row: 20, letter: 6.6 };
 
 /** What else lies in the place of a drawing, with the words for it. */
@@ -99,7 +99,7 @@ export const NARROW = 600;
 /** Names that would take more than this of the width stand in a list above instead. */
 const NAMED_SHARE = 0.2;
 
-/** Whether the names of passes are listed above the drawing: on a phone, and where beside it they would leave it small. */
+/** Whether names of passes are listed above the drawing: on a phone, and where beside it they would leave it small. */
 export const listsPasses = (outlines: readonly Outline[], width: number): boolean =>
   width < NARROW || roomForPasses(outlines, false).left > NAMED_SHARE * width;
 

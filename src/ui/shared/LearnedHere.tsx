@@ -8,7 +8,10 @@ import { useLessons } from '../workspace/lessons';
 /** A factor, never parted from its sign at the end of a line. */
 const times = (factor: number): string => `×\u00a0${factor.toFixed(2)}`;
 const from = ({ estimate }: Learned): string =>
-  `from ${estimate.count} ${estimate.count === 1 ? 'record' : 'records'}, between ${times(estimate.low)} and ${times(estimate.high)}`;
+  [
+    `from ${estimate.count} ${estimate.count === 1 ? 'record' : 'records'}`,
+    `between ${times(estimate.low)} and ${times(estimate.high)}`,
+  ].join(', ');
 
 /** How much this crew really used of what was planned, by this method. */
 export function MaterialLearned({ at }: { at: PassView }) {

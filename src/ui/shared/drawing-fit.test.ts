@@ -20,7 +20,7 @@ const box = (width: number, height: number, names: readonly string[]) =>
     [across('width', -width / 2, width / 2, -height / 10, 'width')],
   );
 
-test('names of passes take their room at the left where there is some, above where they are listed, none where there are none', () => {
+test('names of passes take their room at the left, above where they are listed, none where there are none', () => {
   const { outlines } = box(100, 50, ['Tack', 'Barrier coat']);
   // “Barrier coat, comes over it” is 27 letters.
   expect(roomForPasses(outlines, false)).toEqual({ left: 27 * 6.6, top: 0 });

@@ -33,7 +33,7 @@ test('an upright line at the edge has its words on the other side rather than of
   expect([at.anchor, at.x]).toEqual(['end', 363]);
 });
 
-test('law: whatever the lines, every word is on the page, and none could stand clear of those before it and does not', () => {
+test('law: every word is on the page, and stands at its best place where that is free of those before it', () => {
   const point = fc.tuple(fc.integer({ min: 0, max: 400 }), fc.integer({ min: 0, max: 300 }));
   fc.assert(
     fc.property(
