@@ -48,6 +48,7 @@ export default {
       testMatch: ['<rootDir>/e2e/**/*.test.ts'],
       globalSetup: '<rootDir>/e2e/setup.cjs',
       globalTeardown: '<rootDir>/e2e/teardown.cjs',
+      setupFilesAfterEnv: ['<rootDir>/e2e/again.cjs'],
     },
   ],
 };

@@ -1,6 +1,6 @@
 import { methodsData } from '@/sample/jobs';
 import { site, turnTo, withSample } from './browser';
-import { type as typeIn, whenItMayGo } from './hands';
+import { type as typeIn, workedTo } from './hands';
 
 const { base, page: open } = site();
 jest.setTimeout(300_000);
@@ -47,19 +47,7 @@ test('a soak is worked to refusal: each coat written down, what rises asked agai
   await page.getByRole('button', { name: 'Two more jobs: every method' }).click();
   await page.getByRole('heading', { name: 'Workshop bench' }).waitFor();
   await turnTo(page, base(), '/job/sample-workshop/sample-beam/run');
-  const go = page.getByTestId('go');
-  await go.click();
-  for (let k = 0; k < 12 && !/Soak it/.test((await page.getByTestId('step').textContent()) ?? ''); k++) {
-    await whenItMayGo(page);
-    if (await go.isDisabled()) throw new Error((await page.locator('#main').textContent()) ?? '');
-    const before = `${await page.getByTestId('step-count').textContent()} ${await go.textContent()}`;
-    await go.click();
-    // While it is being saved the button says so, and the step is still the old one.
-    await page.waitForFunction((was) => {
-      const now = `${document.querySelector('[data-testid=step-count]')?.textContent} ${document.querySelector('[data-testid=go]')?.textContent}`;
-      return now !== was && !/saving/.test(now);
-    }, before);
-  }
+  await workedTo(page, /Soak it/);
   const drinks = page.getByRole('region', { name: 'What it drinks' });
   const coat = async (n: number, ml: string) => {
     await typeIn(page, `Coat ${n} took`, ml);

@@ -134,31 +134,49 @@ export async function whenItMayGo(page: Page): Promise<Standing> {
   }
 }
 
-/** Goes through the running view to its end, moving the clock past every wait. */
-export async function runToTheEnd(page: Page, most = 80): Promise<number> {
-  const go = page.getByTestId('go');
-  if (await go.isDisabled()) throw new Error(`The work cannot begin: ${await page.locator('#main').textContent()}`);
-  await go.click();
-  let ticks = 0;
-  for (; ticks < most; ticks++) {
+/** What the one large button says, at which step; null while what was pressed is being saved. */
+const shown = (page: Page): Promise<string | null> =>
+  page.evaluate(() => {
+    const go = document.querySelector('[data-testid=go]');
+    if (go?.ariaBusy) return null;
+    return `${document.querySelector('[data-testid=step-count]')?.textContent}: ${go?.textContent}`;
+  });
+
+/** Presses it and waits until that is saved and another thing stands in its place: until then it is the old one. */
+export async function pressed(page: Page): Promise<void> {
+  const before = await shown(page);
+  await page.getByTestId('go').click();
+  for (let looks = 0; looks < 600; looks++) {
+    const now = await shown(page);
+    if (now !== null && now !== before) return;
+    await page.waitForTimeout(50);
+  }
+  throw new Error(`Pressed, and it still says “${before}”: ${await page.locator('#main').textContent()}`);
+}
+
+/** Works on, a minute a press, over every wait, until this is the step that stands there; the presses it took. */
+export async function workedTo(page: Page, until: RegExp | null, most = 80): Promise<number> {
+  const step = page.getByTestId('step');
+  for (let presses = 0; presses < most; ) {
     const at = await whenItMayGo(page);
-    if (at === 'end') break;
+    if (at === 'end' || (until && (await step.count()) && until.test((await step.textContent()) ?? ''))) return presses;
     if (at === 'early') {
-      await page.clock.fastForward(30 * 60_000);
+      await page.clock.fastForward(10 * 60_000);
       continue;
     }
-    const before = await go.textContent();
-    const step = await page.getByTestId('step-count').textContent();
-    await go.click();
-    await page.waitForFunction(
-      ([b, s]) =>
-        document.querySelector('[data-testid=go]')?.textContent !== b ||
-        document.querySelector('[data-testid=step-count]')?.textContent !== s,
-      [before, step],
-    );
+    if (at === 'blocked') throw new Error(`Nothing can be pressed: ${await page.locator('#main').textContent()}`);
+    await pressed(page);
     await page.clock.fastForward(60_000);
+    presses++;
   }
-  return ticks;
+  return most;
+}
+
+/** Goes through the running view to its end, moving the clock past every wait. */
+export async function runToTheEnd(page: Page, most = 80): Promise<number> {
+  if (await page.getByTestId('go').isDisabled())
+    throw new Error(`The work cannot begin: ${await page.locator('#main').textContent()}`);
+  return workedTo(page, null, most);
 }
 
 const side = (page: Page) => page.locator('section[aria-label="Answer"]');

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import type { Page } from 'playwright-core';
 import { site, turnTo, withSample } from './browser';
-import { answer, choose, stage, type, unfold, whenItMayGo } from './hands';
+import { answer, choose, pressed, stage, type, unfold, whenItMayGo } from './hands';
 
 const yard = site();
 const { base } = yard;
@@ -319,9 +319,8 @@ test('the cup kept of a batch is touched later; soft when it should bear load is
   await page.getByTestId('go').waitFor();
   await page.clock.fastForward(10 * 60_000);
   for (let i = 0; i < 4; i++) {
-    await whenItMayGo(page);
-    if (!(await page.getByTestId('go').isEnabled())) break;
-    await page.getByTestId('go').click();
+    if ((await whenItMayGo(page)) !== 'go') break;
+    await pressed(page);
     await page.clock.fastForward(120_000);
   }
   await page.clock.fastForward(96 * 3_600_000);

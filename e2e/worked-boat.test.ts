@@ -1,5 +1,5 @@
 import { site } from './browser';
-import { answersOf, choose, measuredAs, stage, type, whenItMayGo } from './hands';
+import { answersOf, choose, measuredAs, pressed, stage, type, workedTo } from './hands';
 import { begin, begun, chosen, known, newJob, said, says, typeSheet } from './worked';
 
 /**
@@ -339,14 +339,8 @@ test('a pile head soaked to refusal: what the sheet says it drinks, coats writte
     expect(place).toContain(words);
   // The coats are written down as they are drunk, until each face refuses.
   await page.getByRole('link', { name: 'To the running view' }).click();
-  await page.getByTestId('go').click();
+  await workedTo(page, /^Soak it/);
   const drinks = page.getByRole('region', { name: 'What it drinks' });
-  for (let steps = 0; steps < 8 && !(await drinks.isVisible()); steps++) {
-    await whenItMayGo(page);
-    await page.getByTestId('go').click();
-    await page.clock.fastForward(60_000);
-    await page.waitForTimeout(150);
-  }
   const [end, side] = [drinks.getByLabel(/^Coat \d+ took/).first(), drinks.getByLabel(/^Coat \d+ took/).last()];
   for (const [field, coats] of [
     [end, [85, 60, 38, 17, 6]],
@@ -562,35 +556,10 @@ test('a skin fitting in four passes of four systems: each from the window of the
   await stage(page, 'Place');
   const planning = page.url();
   await page.getByRole('link', { name: 'To the running view' }).click();
-  const go = page.getByTestId('go');
-  await go.click();
   const worked = async (until: RegExp, atIso: string) => {
-    for (let steps = 0; steps < 40; steps++) {
-      const early = page.getByRole('heading', { name: /Not before/ });
-      await whenItMayGo(page);
-      if (await early.isVisible()) {
-        await page.clock.fastForward(10 * 60_000);
-        continue;
-      }
-      const step = (await page.getByTestId('step').textContent()) ?? '';
-      const last = until.test(step);
-      if (last) await page.clock.fastForward(Date.parse(atIso) - (await page.evaluate(() => Date.now())));
-      const before = [await go.textContent(), await page.getByTestId('step-count').textContent()];
-      await go.click();
-      await page
-        .waitForFunction(
-          ([label, count]) =>
-            document.querySelector('[data-testid=go]')?.textContent !== label ||
-            document.querySelector('[data-testid=step-count]')?.textContent !== count,
-          before,
-        )
-        .catch(async () => {
-          throw new Error(await said(page));
-        });
-      await page.clock.fastForward(60_000);
-      if (last) return;
-    }
-    throw new Error(`never came to ${until}: ${await said(page)}`);
+    await workedTo(page, until);
+    await page.clock.fastForward(Date.parse(atIso) - (await page.evaluate(() => Date.now())));
+    await pressed(page);
   };
   await worked(/Set out the batch/, '2027-05-03T04:10:00Z');
   await worked(/Set the fitting/, '2027-05-03T04:30:00Z');

@@ -1,5 +1,5 @@
 import { site } from './browser';
-import { answer, choose, inspected, stage, type, whenItMayGo } from './hands';
+import { answer, choose, inspected, pressed, stage, type, workedTo } from './hands';
 import { begin, inUnits, newJob, said, says, typeSheet } from './worked';
 
 const yard = site();
@@ -113,18 +113,8 @@ test('two wear plates from one mix', async () => {
   await type(page, 'Bond line thickness', '0.5');
   await stage(page, 'Place');
   await page.getByRole('link', { name: 'To the running view' }).click();
-  const go = page.getByTestId('go');
-  await whenItMayGo(page);
-  await go.click();
-  const doing = page.getByRole('heading', { name: /Close part 2 of 2/ });
-  for (let steps = 0; steps < 16 && !(await doing.isVisible()); steps++) {
-    await whenItMayGo(page);
-    await go.click();
-    await page.waitForTimeout(200);
-    await page.clock.fastForward(60_000);
-  }
-  await whenItMayGo(page);
-  await go.click();
+  await workedTo(page, /Close part 2 of 2/);
+  await pressed(page);
   await page.getByRole('button', { name: 'Something went wrong' }).click();
   const wrong = page.getByRole('dialog', { name: 'Something went wrong' });
   await wrong.getByRole('button', { name: /^The part moved/ }).click();

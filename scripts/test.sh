@@ -31,6 +31,10 @@ suite() { # a jest project, each of its tests counts
   else p=0; f=1; fi
   [ "$code" -ne 0 ] && [ "$f" -eq 0 ] && f=1
   [ "$f" -ne 0 ] && cat "$out/log"
+  [ -s "$out/$name.json" ] && node -e '
+    const tests = require(process.argv[1]).testResults.flatMap((file) => file.assertionResults);
+    for (const t of tests) if (t.status === "passed" && t.invocations > 1) console.log(`   at the second try only: ${t.fullName}`);
+  ' "$out/$name.json"
   echo "   $p passed, $f failed"
   passed=$((passed + p)); failed=$((failed + f))
 }
