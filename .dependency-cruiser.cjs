@@ -2,6 +2,7 @@
 const core = [
   'units',
   'say',
+  'typed',
   'void',
   'scan',
   'system',

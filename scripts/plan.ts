@@ -3,7 +3,8 @@ import { parseArgs } from 'node:util';
 import { readJobFile } from '../src/core/file';
 import { piecesOf, preparePots } from '../src/core/plan';
 import { planReport, viewJob } from '../src/core/record';
-import { Refusal, type UnitSystem } from '../src/core/units';
+import { type UnitSystem } from '../src/core/units';
+import { Refusal } from '../src/core/say';
 import { planInWords } from '../src/words';
 
 /**

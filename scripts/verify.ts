@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { readJobFile } from '../src/core/file';
 import { chainsOf } from '../src/core/record';
-import { Refusal } from '../src/core/units';
+import { Refusal } from '../src/core/say';
 
 /**
  * Checks that the record in a job file is whole: `npm run -s verify -- FILE`, `-` for standard input. 0 whole, 1

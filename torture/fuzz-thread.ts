@@ -1,7 +1,7 @@
 import { parentPort } from 'node:worker_threads';
 import { calendarFile, readJobFile, writeJobFile } from '../src/core/file';
 import { planReport, viewJob } from '../src/core/record';
-import { Refusal } from '../src/core/units';
+import { Refusal } from '../src/core/say';
 import { PLAIN_READER, planInWords, say } from '../src/words';
 import { mutant, seedFiles } from './mutants';
 

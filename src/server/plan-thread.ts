@@ -1,7 +1,8 @@
 import { readJobFile } from '@/core/file';
 import { type Pots, piecesOf, potSheets, preparePots, type SheetHeat } from '@/core/plan';
 import { planReport, stableJson, viewJob } from '@/core/record';
-import { Refusal, type UnitSystem } from '@/core/units';
+import { Refusal } from '@/core/say';
+import type { UnitSystem } from '@/core/units';
 import { planInWords } from '@/words';
 
 /** A job file and the present, as they are handed to a thread. */

@@ -1,7 +1,7 @@
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
 import { z } from 'zod';
 import { stableJson } from '@/core/record';
-import { refuse } from '@/core/units';
+import { refuse } from '@/core/say';
 import { exportJob, exportSheets, importJob, importSheets, type Taken } from './exchange';
 import type { Workspace } from './workspace';
 

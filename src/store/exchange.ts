@@ -1,8 +1,8 @@
 import { JOB_FILE_VERSION, type JobFile, readJobFile, readSheetFile, writeJobFile, writeSheetFile } from '@/core/file';
 import { piecesOf } from '@/core/plan';
 import { CORE_VERSION, type Conflict } from '@/core/record';
+import { refuse } from '@/core/say';
 import type { SheetRevision } from '@/core/system';
-import { refuse } from '@/core/units';
 import type { AnyRecord } from './records';
 import { bundleOf } from './state';
 import type { Workspace } from './workspace';

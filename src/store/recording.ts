@@ -10,8 +10,8 @@ import {
   snapshotOf,
   viewJob,
 } from '@/core/record';
+import { refuse } from '@/core/say';
 import type { SheetRevision, Stock } from '@/core/system';
-import { refuse } from '@/core/units';
 import type { Drafts } from './drafts';
 import type { Keeping } from './keeping';
 import type { WorkspacePorts } from './ports';

@@ -1,5 +1,4 @@
-import type { Piece } from '@/core/plan';
-import { repairOf } from '@/core/plan';
+import { type Piece, repairOf } from '@/core/plan';
 import type { SheetRevision } from '@/core/system';
 import { measured, SHAPES, type VoidShape, voidOf } from '@/core/void';
 import { curve, kitOf, partsOf, ratioOf } from '@/sample/sheet-words';

@@ -11,8 +11,8 @@ import {
   thickestLift,
   type VesselId,
 } from '@/core/cure';
+import { attempt, type Problem } from '@/core/say';
 import type { SheetRevision } from '@/core/system';
-import { attempt, type Problem } from '@/core/units';
 
 export type HeatReply<T> = { readonly ok: true; readonly value: T } | { readonly ok: false; readonly problem: Problem };
 

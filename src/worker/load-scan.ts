@@ -2,8 +2,8 @@ import type { BufferGeometry, Mesh, Object3D } from 'three';
 import { OBJLoader } from 'three/examples/jsm/loaders/OBJLoader.js';
 import { PLYLoader } from 'three/examples/jsm/loaders/PLYLoader.js';
 import { STLLoader } from 'three/examples/jsm/loaders/STLLoader.js';
+import { refuse } from '@/core/say';
 import { type Cloud, everyOf } from '@/core/scan';
-import { refuse } from '@/core/units';
 import { readPoints } from './point-text';
 
 /** Largest file taken in, bytes: beyond it a browser's tab runs out of memory. */

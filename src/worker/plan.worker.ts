@@ -1,7 +1,7 @@
 import './no-eval';
 import { expose } from 'comlink';
 import { type JobAsk, type Opener, openersOf, type PlaceAsk, type PlaceTrial, tryPlace } from '@/core/plan';
-import { attempt, type Problem } from '@/core/units';
+import { attempt, type Problem } from '@/core/say';
 
 export type PlaceReply =
   | { readonly ok: true; readonly value: PlaceTrial }

@@ -1,5 +1,5 @@
+import { refuse } from '@/core/say';
 import type { Cloud } from '@/core/scan';
-import { refuse } from '@/core/units';
 
 /** How the columns of a text of points are divided, and which sign divides decimals; told from its first lines. */
 export interface PointStyle {

@@ -1,7 +1,7 @@
 import './no-eval';
 import { expose } from 'comlink';
+import { Refusal } from '@/core/say';
 import { extentOf, measureScan, type ScanAsk } from '@/core/scan';
-import { Refusal } from '@/core/units';
 import type { Scanned } from '@/core/void';
 import { loadScan, MAX_BYTES } from './load-scan';
 

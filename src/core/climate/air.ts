@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { Celsius, HourOfDay, Instant, Percent, type Problem, refuse } from '../units';
+import { type Problem, refuse } from '../say';
+import { Celsius, HourOfDay, Instant, Percent } from '../units';
 import { atHour, localDays } from './days';
 import { dewPointC, humidityPct } from './dew';
 import type { Series } from './series';

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { conduct } from '../heat';
-import { Celsius, HourOfDay, Instant, Mm, Percent, type Problem, refuse } from '../units';
+import { type Problem, refuse } from '../say';
+import { Celsius, HourOfDay, Instant, Mm, Percent } from '../units';
 import { hourOf, localDays } from './days';
 import { indexAt, type Series, valueAt } from './series';
 

@@ -1,5 +1,5 @@
 import { DateTime, IANAZone } from 'luxon';
-import { refuse } from '../units';
+import { refuse } from '../say';
 
 /** A local day: where it begins, where the next one begins, its weekday (1 is Monday) and its date, YYYY-MM-DD. */
 export interface LocalDay {

@@ -1,4 +1,4 @@
-import { finite, refuse } from '../units';
+import { finite, refuse } from '../say';
 
 /** Magnus constants over water (Alduchov & Eskridge 1996) and over ice. */
 const WATER = { a: 17.625, b: 243.04, hPa: 6.1094 };

@@ -1,6 +1,7 @@
 import { DateTime, IANAZone } from 'luxon';
 import Papa from 'papaparse';
-import { readNumber, refuse } from '../units';
+import { refuse } from '../say';
+import { readNumber } from '../typed';
 import type { HourlyRow } from './air';
 
 /** What a file of weather does not say by itself. */

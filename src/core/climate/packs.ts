@@ -1,5 +1,6 @@
 import { layered, potGrid, runHeat } from '../heat';
-import { figure, refuse } from '../units';
+import { refuse } from '../say';
+import { figure } from '../units';
 
 /** What material stands in. */
 export const CONTAINERS = {

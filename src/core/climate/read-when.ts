@@ -1,6 +1,6 @@
 import { GB } from 'chrono-node/en';
 import { DateTime } from 'luxon';
-import type { Parsed } from '../units';
+import type { Parsed } from '../typed';
 
 /** Where and when an instant is typed. */
 export interface Typing {

@@ -1,4 +1,4 @@
-import { refuse } from '../units';
+import { refuse } from '../say';
 
 /** A temperature (or humidity) history: straight lines between samples. Times are epoch ms, rising. */
 export interface Series {

@@ -1,5 +1,5 @@
 import { extremes, indexAt, type Series, valueAt } from '../climate';
-import { type Problem, Refusal } from '../units';
+import { type Problem, Refusal } from '../say';
 import { type Pace, RATE_STEP_K, type Standing } from './pace';
 
 /** A stretch in which the clock stood still. */

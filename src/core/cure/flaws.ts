@@ -1,5 +1,6 @@
+import { attempt, type Problem } from '../say';
 import { clockOf, MILESTONES, type Milestone, partOf, type SheetRevision } from '../system';
-import { attempt, figure, type Problem } from '../units';
+import { figure } from '../units';
 import { paceOf } from './pace';
 
 const R_KJ = 8.314462618e-3;

@@ -1,6 +1,6 @@
 import { BASE_PROPERTIES, type BaseBody } from '../climate';
 import { type Grid, layered, runHeat } from '../heat';
-import { refuse } from '../units';
+import { refuse } from '../say';
 import { AMINE, BASE_BEARS_C, type Reactive, RUNAWAY_C } from './reactive';
 import { type HeatHistory, kineticsOf, type Verdict, verdictOf, watcher } from './self-heat';
 import { HORIZON_S } from './vessels';

@@ -1,4 +1,4 @@
-import { refuse } from '../units';
+import { refuse } from '../say';
 
 /**
  * A smooth curve through points that never overshoots: cubic Hermite pieces with the slopes of Fritsch & Carlson

@@ -1,5 +1,6 @@
+import { refuse } from '../say';
 import { FAMILIES, type FamilyId, MILESTONES, type Milestone, milestoneKind } from '../system';
-import { figure, refuse } from '../units';
+import { figure } from '../units';
 
 /** How well a time stands: on the sheet, beyond its outer points, or estimated from one figure. */
 export type Standing = 'sheet' | 'extrapolated' | 'estimated';

@@ -1,6 +1,7 @@
 import { type Grid, type Kinetics, layered, runHeat } from '../heat';
+import { refuse } from '../say';
 import { milestoneOf, type SheetRevision } from '../system';
-import { figure, refuse } from '../units';
+import { figure } from '../units';
 import { paceOf } from './pace';
 import { AMINE, bodyOf, HOTTEST_C, type Reactive, RUNAWAY_C, selfHeats } from './reactive';
 import { HORIZON_S, ICE_C, type VesselId, vesselGrid } from './vessels';

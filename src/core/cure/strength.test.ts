@@ -1,7 +1,7 @@
 import { mortarSheet, pasteSheet, resinSheet } from '../../sample/systems';
 import { seriesOf } from '../climate';
+import { Refusal } from '../say';
 import { milestoneOf, parseStrengthPoints, Strength, strengthText } from '../system';
-import { Refusal } from '../units';
 import { monotoneCurve, paceOf, progressAlong, reach, steady } from '.';
 
 const H = 3_600_000;

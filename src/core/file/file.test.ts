@@ -4,8 +4,7 @@ import { PLAIN_READER, say } from '@/words';
 import { sampleData } from '../../sample/jobs';
 import { pieceOf, repairOf } from '../plan';
 import { CORE_VERSION, planReport, viewJob } from '../record';
-import type { Said } from '../say';
-import { Refusal } from '../units';
+import { Refusal, type Said } from '../say';
 import { SHAPE_IDS, SHAPES, type VoidShape, voidOf } from '../void';
 import { calendarFile, JOB_FILE_VERSION, type JobFile, readJobFile, writeJobFile } from '.';
 

@@ -1,8 +1,8 @@
 import { z } from 'zod';
 import { Job, Repair, repairNow } from '../plan';
 import { Attachment, Event, PlanSnapshot, SeriesRecord } from '../record';
+import { refuse } from '../say';
 import { SheetRevision, Stock, sheetNow, stockNow } from '../system';
-import { refuse } from '../units';
 import { placeInJson, readJson } from './json-text';
 
 /** The job file: one job with everything that belongs to it, as JSON. */

@@ -1,5 +1,5 @@
 import { findNodeAtLocation, type ParseError, parseTree } from 'jsonc-parser';
-import { refuse } from '../units';
+import { refuse } from '../say';
 
 /** Where in a text an offset lies, counted from 1, as an editor shows it. */
 export function placeOf(text: string, offset: number): string {

@@ -1,6 +1,6 @@
 import { z } from 'zod';
+import { refuse } from '../say';
 import { SheetRevision, Stock, sheetNow, stockNow } from '../system';
-import { refuse } from '../units';
 import { placeInJson, readJson } from './json-text';
 
 /** Sheets with their lots, to hand from one shelf to another. */

@@ -1,4 +1,4 @@
-import { refuse } from '../units';
+import { refuse } from '../say';
 
 /**
  * A body cut into finite volumes along one or two directions, in SI units. Faces lie between neighbours; outer faces

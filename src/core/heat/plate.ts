@@ -1,4 +1,4 @@
-import { refuse } from '../units';
+import { refuse } from '../say';
 
 /** A flat piece that warms or cools through both faces alike, in SI units. */
 export interface Plate {

@@ -1,4 +1,4 @@
-import { Refusal } from '../units';
+import { Refusal } from '../say';
 import { conduct, type Kinetics, layered, potGrid, rate, runHeat } from '.';
 
 const AIR = (c: number) => () => ({ firstU: c, lastU: c, firstV: c, lastV: c });

@@ -1,4 +1,4 @@
-import { type Budget, meter } from '../units';
+import { type Budget, meter } from '../say';
 import type { Grid } from './grid';
 
 const R = 8.314462618;

@@ -1,4 +1,4 @@
-import { Refusal } from '../units';
+import { Refusal } from '../say';
 import { conduct, type Slab } from '.';
 
 const concrete: Slab = {

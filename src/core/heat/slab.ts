@@ -1,4 +1,4 @@
-import { refuse } from '../units';
+import { refuse } from '../say';
 
 /** A flat wall or slab in SI units, from its outer face inwards. */
 export interface Slab {

@@ -12,9 +12,9 @@ import {
   type RepairPlan,
   strengthOver,
 } from '../plan';
-import { type Said, texts } from '../say';
+import { attempt, type Said, texts } from '../say';
 import { milestoneOf, SAGS, type SheetRevision, type Stock, WETNESS } from '../system';
-import { attempt, figure, formatDuration, metC, rangeText } from '../units';
+import { figure, formatDuration, metC, rangeText } from '../units';
 
 /** One thing a system must do for this repair, in words and numbers. */
 export interface Criterion {

@@ -1,7 +1,6 @@
 import { BASE_PROPERTIES } from '../climate';
-import { exactly, listed, type Message, minutes, ml, mm, texts } from '../say';
+import { exactly, line, listed, type Message, minutes, ml, mm, texts, type WorkLine } from '../say';
 import { FAMILIES } from '../system';
-import { line, type WorkLine } from '../units';
 import { placesIn, type VoidResult } from '../void';
 import { type MethodContext, type School, type Setting, settingIn, type TaskContext } from './context';
 import { DRIVERS } from './drivers';

@@ -1,5 +1,6 @@
+import { refuse } from '../say';
 import { leanThreshold, proportionOf } from '../system';
-import { figure, refuse } from '../units';
+import { figure } from '../units';
 import { areHoles, belowMl, facesOf, kindOf, layerShares, liftShares, type VoidShape } from '../void';
 import { type MethodContext, settingIn } from './context';
 

@@ -1,7 +1,6 @@
 import type { Allowance } from '../mix';
-import type { Message } from '../say';
+import { type Message, refuse } from '../say';
 import type { BaseMaterial, MilestoneId, StartId } from '../system';
-import { refuse } from '../units';
 import type { ShapeId } from '../void';
 import type { ConsumableRow } from './consumable';
 import type { EngineParams, Gap, MethodContext, Question, School, Setting } from './context';

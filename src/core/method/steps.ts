@@ -1,8 +1,8 @@
 import { paceOf } from '../cure';
 import { type Batch, portionBelow } from '../mix';
-import { gapsOf, type Message, type Sayer, textOf, type Value, type Values } from '../say';
+import { attempt, gapsOf, type Message, type Sayer, textOf, type Value, type Values } from '../say';
 import { milestoneOf } from '../system';
-import { attempt, figure } from '../units';
+import { figure } from '../units';
 import { ANY_TASKS } from './any';
 import { partsIn, type StepContext, settingIn, type TaskContext } from './context';
 import { DRIVERS, type Driver } from './drivers';

@@ -1,6 +1,5 @@
-import { texts } from '../say';
+import { refuse, texts } from '../say';
 import { isMetered, plannedKitMl, proportionOf, type SheetRevision } from '../system';
-import { refuse } from '../units';
 import { metered } from './metered';
 import { type AmountLine, type Batch, type MixAsk, type MixResult, NOTHING_DRAWN, partsOf, withLast } from './mix-ask';
 import { potted } from './potted';

@@ -1,6 +1,6 @@
 import { furtherSheets, mortarSheet, pasteSheet } from '../../sample/systems';
+import { Refusal } from '../say';
 import { proportionOf, type SheetRevision, sheetIn } from '../system';
-import { Refusal } from '../units';
 import {
   blendLots,
   type ColourTrial,

@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { Density, figure, Id, positive, refuse } from '../units';
+import { positive, refuse } from '../say';
+import { Density, figure, Id } from '../units';
 
 /** How a trial is looked at: wet and dry, by day and by lamp. A colour that fits dry is another one wet. */
 export const LOOKS = {

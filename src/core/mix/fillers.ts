@@ -1,6 +1,7 @@
 import { z } from 'zod';
+import { line, refuse, type WorkLine } from '../say';
 import { type FillerClass, type Part, proportionOf, roomOf, type SheetRevision } from '../system';
-import { figure, line, refuse, type WorkLine } from '../units';
+import { figure } from '../units';
 
 /** How a filled mix should stand. */
 export const CONSISTENCIES = {

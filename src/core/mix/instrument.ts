@@ -1,5 +1,6 @@
+import { line, positive, refuse, type WorkLine } from '../say';
 import { type PartId, partOf, type SheetRevision, type Way } from '../system';
-import { figure, line, positive, refuse, type WorkLine } from '../units';
+import { figure } from '../units';
 
 /** What parts are measured with at the bench, and what it can show. */
 export interface Instrument {

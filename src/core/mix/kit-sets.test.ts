@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { Refusal } from '../units';
+import { Refusal } from '../say';
 import { cheapestKits, type KitNeed, type KitOffer, minimalCovers, sharedKits } from '.';
 
 /** Every way of giving each need up to `most` of each kit; the cheapest, by looking at all. */

@@ -1,4 +1,4 @@
-import { meter, refuse } from '../units';
+import { meter, refuse } from '../say';
 
 /** A kit that may be bought or stands on the shelf. */
 export interface KitOffer {

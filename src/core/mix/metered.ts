@@ -1,5 +1,5 @@
-import { exactly, type Message, ml, texts } from '../say';
-import { figure, line, refuse } from '../units';
+import { exactly, line, type Message, ml, refuse, texts } from '../say';
+import { figure } from '../units';
 import { type Batch, type MixAsk, type MixBasis, type MixResult, NOTHING_DRAWN, partsOf, yieldLines } from './mix-ask';
 
 const SAY = texts('press.amount', {

@@ -1,4 +1,4 @@
-import type { Message, Said } from '../say';
+import { line, type Message, type Said, type Voice, type WorkLine } from '../say';
 import {
   coverageMl,
   type Kit,
@@ -8,7 +8,6 @@ import {
   type Proportion,
   type SheetRevision,
 } from '../system';
-import { line, type Voice, type WorkLine } from '../units';
 
 /** One allowance between the void and what is mixed: its own cause, its own line, in mL (negative for a recess). */
 export interface Allowance {

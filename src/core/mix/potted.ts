@@ -1,6 +1,6 @@
-import { exactly, type Message, ml, texts } from '../say';
+import { exactly, line, type Message, ml, refuse, texts, type WorkLine } from '../say';
 import { type Kit, PART_IDS, type PartId, type Proportion, type SheetRevision } from '../system';
-import { figure, line, refuse, type WorkLine } from '../units';
+import { figure } from '../units';
 import {
   type AmountLine,
   type Batch,

@@ -1,5 +1,5 @@
+import { positive } from '../say';
 import { type Part, proportionOf, type SheetRevision } from '../system';
-import { positive } from '../units';
 import { type Colour, type ColourTrial, takenTrial } from './colour';
 
 /** A tint paste whose density nobody knows, g/mL; and from where on it is dust of stone, which is no tint. */

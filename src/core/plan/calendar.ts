@@ -1,5 +1,5 @@
 import { atHour, isZone, localDays } from '../climate';
-import { type Problem, refuse } from '../units';
+import { type Problem, refuse } from '../say';
 import type { Job } from './job';
 
 /** A stretch of working time. */

@@ -4,8 +4,8 @@ import { mortarSheet, sampleSheets } from '../../sample/systems';
 import { freshRepair } from '../../ui/workspace/fresh';
 import { methodOf } from '../method';
 import { foldEvents } from '../record';
+import { Refusal } from '../say';
 import { milestoneOf } from '../system';
-import { Refusal } from '../units';
 import { measured, SHAPES, type VoidShape, voidOf } from '../void';
 import {
   type Actuals,

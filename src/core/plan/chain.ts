@@ -1,7 +1,6 @@
-import type { Method } from '../method';
-import { ENGINES, methodOf } from '../method';
+import { ENGINES, type Method, methodOf } from '../method';
+import { refuse } from '../say';
 import { MEETS_NOTHING } from '../system';
-import { refuse } from '../units';
 import { unmeasured } from '../void';
 import { usuallyOn } from './ready-rows';
 import { FIRST_CHOICES, type Pass, type Piece, type Repair, type Takes } from './repair';

@@ -1,6 +1,5 @@
 import fc from 'fast-check';
-import type { PlanOutline } from '../void';
-import { cornersOf, signedAreaMm2 } from '../void';
+import { cornersOf, type PlanOutline, signedAreaMm2 } from '../void';
 import { borderAt } from './ground';
 import { cutAt, cutOff } from './ground-cut';
 

@@ -1,8 +1,7 @@
 import { ENGINES, type MethodContext } from '../method';
 import type { Batch, Portion } from '../mix';
-import { along, type Message, texts } from '../say';
+import { along, attempt, type Message, texts } from '../say';
 import { milestoneKind } from '../system';
-import { attempt } from '../units';
 import {
   cornersOf,
   courseOf,

@@ -1,7 +1,7 @@
 import { sampleData } from '../../sample/jobs';
 import { mortarSheet, pasteSheet, sampleSheets, sampleStock } from '../../sample/systems';
+import { Refusal } from '../say';
 import type { SheetRevision, Stock } from '../system';
-import { Refusal } from '../units';
 import { kindOf, withValue } from '../void';
 import { type Job, jobKits, NOTHING_YET, type Piece, passedOver, pieceOf, planJob, repairOf, withPiece } from '.';
 

@@ -1,6 +1,5 @@
 import { dequal } from 'dequal';
-import type { Said } from '../say';
-import { texts } from '../say';
+import { type Said, texts } from '../say';
 import { MOST_SHAPES, type Void } from '../void';
 import { type Pass, Repair } from './repair';
 

@@ -1,7 +1,7 @@
 import { RENEWS, RENEWS_FACE, type StepDraft, type StepKey, stepFrom, stepId, type TaskRow } from '../method';
 import { layerOf } from '../mix';
+import { refuse } from '../say';
 import { type MilestoneId, milestoneOf } from '../system';
-import { refuse } from '../units';
 import { stands, tears } from './blocks';
 import { type DayEnd, earliestSlot } from './calendar';
 import { AGAIN } from './extra-steps';

@@ -1,7 +1,8 @@
 import { monotoneCurve, paceOf, progressAlong } from '../cure';
 import { ENGINES } from '../method';
+import { attempt, line, type WorkLine } from '../say';
 import { MILESTONES, type Milestone, type MilestoneId, milestoneOf, type SheetRevision } from '../system';
-import { attempt, figure, formatDuration, line, type WorkLine } from '../units';
+import { figure, formatDuration } from '../units';
 import type { Load } from './load-asked';
 import { type RepairPlan, wholePlaced } from './repair-plan';
 

@@ -1,4 +1,5 @@
 import { between, type Side } from '../cure';
+import { attempt, line, type WorkLine } from '../say';
 import {
   clockOf,
   MILESTONES,
@@ -8,7 +9,7 @@ import {
   STARTS,
   type StartId,
 } from '../system';
-import { attempt, figure, formatDuration, line, type WorkLine } from '../units';
+import { figure, formatDuration } from '../units';
 import { type Ask, asker, historyOf, onPot, type ReachTry } from './reach-try';
 import { FIRST_PASS } from './repair';
 import type { Thermal } from './thermal';

@@ -12,6 +12,7 @@ import {
   withBlend,
   withRecipe,
 } from '../mix';
+import { attempt, line, type Problem, type WorkLine } from '../say';
 import {
   isMetered,
   type Kit,
@@ -23,7 +24,7 @@ import {
   sheetIn,
   usualPotLossMl,
 } from '../system';
-import { attempt, figure, line, type Problem, type WorkLine } from '../units';
+import { figure } from '../units';
 import { placesIn } from '../void';
 import type { Actuals } from './actuals';
 import type { ClockOfMethod } from './milestone-times';

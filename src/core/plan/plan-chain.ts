@@ -1,6 +1,6 @@
 import { ENGINES, RELEASE, type StepDraft, stepFrom } from '../method';
+import { attempt, type Problem } from '../say';
 import { FAMILIES, type MilestoneId } from '../system';
-import { attempt, type Problem } from '../units';
 import type { Window } from './calendar';
 import { derive, servedBy } from './derive';
 import { attempted } from './extra-steps';

@@ -1,7 +1,7 @@
 import { dequal } from 'dequal';
 import { methodOf } from '../method';
+import { attempt, type Budget, meter, type Problem } from '../say';
 import type { SheetRevision, Stock } from '../system';
-import { attempt, type Budget, meter, type Problem } from '../units';
 import { type Actuals, NOTHING_YET } from './actuals';
 import { type Window, windowsOver } from './calendar';
 import { Hands } from './hands';

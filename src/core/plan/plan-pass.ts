@@ -12,8 +12,8 @@ import {
   stepsOf,
 } from '../method';
 import { type Batch, massOf, topUp } from '../mix';
+import { attempt, type Problem, refuse } from '../say';
 import { type MilestoneId, plannedKitMl, type SheetRevision } from '../system';
-import { attempt, type Problem, refuse } from '../units';
 import { measureVoid, SHAPES, unmeasuredIn, type VoidResult } from '../void';
 import { withStand, withTrouble } from './extra-steps';
 import { DUSTPROOF, GATES, isTied } from './gates';

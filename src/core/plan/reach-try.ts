@@ -1,7 +1,7 @@
 import { following, indexAt, type Series, valueAt } from '../climate';
 import { paceOf, potTauMin, reachOr, type Side, type Stall, type Standing } from '../cure';
+import { attempt } from '../say';
 import { clockOf, MILESTONES, type Milestone, milestoneKind, type SheetRevision } from '../system';
-import { attempt } from '../units';
 import type { Thermal } from './thermal';
 
 const MIN_MS = 60_000;

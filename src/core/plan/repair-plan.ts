@@ -10,8 +10,8 @@ import {
   settingIn,
 } from '../method';
 import type { Batch, MixResult } from '../mix';
+import { type Problem, refuse } from '../say';
 import type { Kit, MilestoneId, SheetRevision } from '../system';
-import { type Problem, refuse } from '../units';
 import type { VoidResult } from '../void';
 import type { Actuals } from './actuals';
 import type { DayEnd, Window } from './calendar';

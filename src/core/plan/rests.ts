@@ -1,7 +1,7 @@
 import { valueAt } from '../climate';
 import { paceOf, progressAlong } from '../cure';
+import { attempt } from '../say';
 import { clockOf, MILESTONES, milestoneKind, milestoneOf } from '../system';
-import { attempt } from '../units';
 import type { MilestoneTime } from './milestone-times';
 import { attemptReach, historyOf, sideOf } from './reach-try';
 import type { Rest } from './repair';

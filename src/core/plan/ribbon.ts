@@ -1,8 +1,7 @@
 import { indexAt, type Series } from '../climate';
 import { paceOf, progressAlong } from '../cure';
-import type { Message } from '../say';
+import { attempt, type Message } from '../say';
 import { clockOf, MILESTONES, type MilestoneId, milestoneOf } from '../system';
-import { attempt } from '../units';
 import { pieceName } from './chain';
 import { GATES } from './gates';
 import { historyOf, sideOf } from './reach-try';

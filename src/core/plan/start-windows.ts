@@ -1,7 +1,7 @@
 import { humidityOf, type Series } from '../climate';
 import { paceOf, potTauMin } from '../cure';
+import { attempt } from '../say';
 import { type MilestoneId, milestoneOf, type SheetRevision } from '../system';
-import { attempt } from '../units';
 import type { Window } from './calendar';
 import { USUAL_POT_G } from './reach-try';
 import type { Thermal } from './thermal';

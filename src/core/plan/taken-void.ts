@@ -1,5 +1,5 @@
 import { effectsOf, methodOf } from '../method';
-import { attempt, refuse } from '../units';
+import { attempt, refuse } from '../say';
 import {
   areHoles,
   halfWidthMm,

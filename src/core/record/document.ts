@@ -11,9 +11,8 @@ import {
   sectionInPlace,
   WITNESS_STATES,
 } from '../plan';
-import { exactly, grams, ml, percent, type Said, texts } from '../say';
+import { attempt, exactly, grams, ml, percent, type Said, texts, type WorkLine } from '../say';
 import { MILESTONES, PART_IDS, systemKind } from '../system';
-import { attempt, type WorkLine } from '../units';
 import type { Drawing } from '../void';
 import type { JobView, PassView, RepairView } from './bundle';
 import type { Event } from './event';

@@ -1,6 +1,6 @@
 import { methodOf } from '../method';
 import type { Repair } from '../plan';
-import { attempt } from '../units';
+import { attempt } from '../say';
 import { kindOf } from '../void';
 import type { Path } from './changes';
 

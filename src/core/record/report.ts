@@ -1,8 +1,7 @@
 import { z } from 'zod';
 import { Finding } from '../judge';
 import { FIRST_PASS, holdsIn, restsOf } from '../plan';
-import { Said } from '../say';
-import { type WorkLine, WorkLine as WorkLineSchema } from '../units';
+import { Said, type WorkLine, WorkLine as WorkLineSchema } from '../say';
 import type { JobView, PassView, RepairView } from './bundle';
 import { usedUp } from './pick-list';
 

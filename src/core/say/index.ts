@@ -1,4 +1,6 @@
+export { type Budget, meter } from './budget';
 export { type List, Message, Moment, Quantity, Said, Value, type Values } from './message';
+export { attempt, finite, type Problem, positive, Refusal, refuse } from './refusal';
 export { allTexts, gapsOf, isPlain, plain, type Sayer, textOf, texts } from './texts';
 export {
   along,
@@ -19,3 +21,4 @@ export {
   rate,
   uptake,
 } from './values';
+export { line, Voice, WorkLine } from './working';

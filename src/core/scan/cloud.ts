@@ -1,4 +1,4 @@
-import { refuse } from '../units';
+import { refuse } from '../say';
 import type { Point } from '../void';
 import type { SurfaceForm } from './surface-fit';
 

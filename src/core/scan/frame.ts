@@ -1,4 +1,4 @@
-import { refuse } from '../units';
+import { refuse } from '../say';
 import { seeded } from '../void';
 import { type Cloud, everyOf, type ScanAsk } from './cloud';
 import type { Grid } from './grid';

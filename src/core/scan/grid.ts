@@ -1,4 +1,4 @@
-import { refuse } from '../units';
+import { refuse } from '../say';
 
 /** A raster over (u, v): values by row, NaN where nothing was seen. */
 export interface Grid {

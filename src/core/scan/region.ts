@@ -1,4 +1,4 @@
-import { refuse } from '../units';
+import { refuse } from '../say';
 import { inside, type Point } from '../void';
 import { bridged, type Grid, parts, placeOf, smoothed, widened } from './grid';
 import { type FittedSurface, fitSurface, heightAt, medianOf, type SurfaceForm } from './surface-fit';

@@ -1,4 +1,4 @@
-import { attempt, refuse } from '../units';
+import { attempt, refuse } from '../say';
 import { type Scanned, scannedShape, unpack } from '../void';
 import { type Cloud, extentOf, isLikely, likelyUnits, type ScanAsk } from './cloud';
 import { coverOf, type Frame, faceFrame, type Turned, thinned, turn, usualSide } from './frame';

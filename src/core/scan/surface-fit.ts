@@ -1,5 +1,5 @@
 import { Matrix, solve } from 'ml-matrix';
-import { refuse } from '../units';
+import { refuse } from '../say';
 import { seeded } from '../void';
 
 /** The face that was there before it broke: a plane, or a quadric for a curved hull. Heights w over (u, v), mm. */

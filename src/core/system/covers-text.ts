@@ -1,4 +1,5 @@
-import { parseQuantity, readNumber, type UnitSystem } from '../units';
+import { parseQuantity, readNumber } from '../typed';
+import type { UnitSystem } from '../units';
 
 /** What a coat covers as it stands on a pack: of a litre, or of a whole pack. */
 export type CoversRead =

@@ -1,4 +1,5 @@
-import { figure, refuse } from '../units';
+import { refuse } from '../say';
+import { figure } from '../units';
 import type { Milestone, PlainTable, TimeTable } from './milestone';
 import type { SheetRevision } from './sheet';
 

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { parseQuantity } from '../units';
+import { parseQuantity } from '../typed';
 import { readPack } from './pack-text';
 
 const grams = (text: string | undefined) => {

@@ -1,4 +1,5 @@
-import { parseQuantity, parseRatio, readNumber, type UnitSystem } from '../units';
+import { parseQuantity, parseRatio, readNumber } from '../typed';
+import type { UnitSystem } from '../units';
 import { type PartId, type SystemKindId, systemKind } from './kinds';
 
 /** What is read from the words on a pack. */

@@ -1,4 +1,4 @@
-import { refuse } from '../units';
+import { refuse } from '../say';
 import type { MilestoneId } from './milestone';
 
 /** Units of time a heading or a person may name. */

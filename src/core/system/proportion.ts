@@ -1,4 +1,4 @@
-import { line, refuse, type WorkLine } from '../units';
+import { line, refuse, type WorkLine } from '../say';
 import { PART_IDS, type PartId } from './kinds';
 import { type Part, partOf, type SheetRevision } from './sheet';
 

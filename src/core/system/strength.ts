@@ -1,5 +1,7 @@
 import { z } from 'zod';
-import { formatDuration, parseQuantity, refuse, type UnitSystem } from '../units';
+import { refuse } from '../say';
+import { parseQuantity } from '../typed';
+import { formatDuration, type UnitSystem } from '../units';
 
 /** How the sheet tested what it prints. */
 export const STRENGTH_TESTS = ['compression', 'bending', 'lap shear', 'pull-off', 'tension'] as const;

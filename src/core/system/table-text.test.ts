@@ -1,5 +1,5 @@
 import { sampleSheets } from '../../sample/systems';
-import { Refusal } from '../units';
+import { Refusal } from '../say';
 import { parseTable, tableText } from '.';
 
 const at = (text: string) => parseTable(text, 'table', 'metric');

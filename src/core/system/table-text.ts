@@ -1,5 +1,7 @@
 import Papa from 'papaparse';
-import { fieldText, parseQuantity, readNumber, refuse, type UnitSystem } from '../units';
+import { refuse } from '../say';
+import { fieldText, parseQuantity, readNumber } from '../typed';
+import type { UnitSystem } from '../units';
 import type { PlainTable, TimeTable } from './milestone';
 
 /** Minutes of a typed time or range: `90 min`, `4 h to 5 h`, `45-60 min`. @throws Refusal */

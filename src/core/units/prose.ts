@@ -1,6 +1,5 @@
 import { format } from './format';
-import type { Kind, UnitSystem } from './kinds';
-import { fromCore, toCore, unitOf } from './kinds';
+import { fromCore, type Kind, toCore, type UnitSystem, unitOf } from './kinds';
 
 const METRIC: Readonly<Record<string, Kind>> = {
   mm: 'length',

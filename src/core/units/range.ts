@@ -1,4 +1,4 @@
-import { figure } from './working';
+import { figure } from './figure';
 
 /** A figure with a true minus. */
 export const signed = (value: number, digits = 3): string => figure(value, digits).replace('-', '−');

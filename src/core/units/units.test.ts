@@ -1,18 +1,6 @@
 import fc from 'fast-check';
-import {
-  asMeasured,
-  fieldText,
-  format,
-  formatDuration,
-  fromCore,
-  instantsIn,
-  type Kind,
-  parseQuantity,
-  parseRatio,
-  proseIn,
-  toCore,
-  UNITS,
-} from '.';
+import { fieldText, parseQuantity, parseRatio } from '../typed';
+import { asMeasured, format, formatDuration, fromCore, instantsIn, type Kind, proseIn, toCore, UNITS } from '.';
 
 const read = (kind: Kind, text: string, system: 'metric' | 'us' = 'metric') => {
   const parsed = parseQuantity(kind, text, system);

@@ -1,5 +1,7 @@
 import { z } from 'zod';
-import { asMeasured, coarsePitchMm, Figure, figure, line, Mm, type Problem, readThread } from '../units';
+import { line, type Problem } from '../say';
+import { coarsePitchMm, readThread } from '../typed';
+import { asMeasured, Figure, figure, Mm } from '../units';
 import {
   boreDimensions,
   boreFields,

@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { asMeasured, line, type Problem } from '../units';
+import { line, type Problem } from '../say';
+import { asMeasured } from '../units';
 import { across, arc, bounds, drawing, hollow, rect } from './draw';
 import { Measured, unmeasured } from './measured';
 import {

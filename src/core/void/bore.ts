@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { asMeasured, Degrees, line, type Problem, type WorkLine } from '../units';
+import { line, type Problem, type WorkLine } from '../say';
+import { asMeasured, Degrees } from '../units';
 import { arc, base, down, rect } from './draw';
 import { Measured, unmeasured } from './measured';
 import type { Point } from './point';

@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { asMeasured, line, Mm, type Problem } from '../units';
+import { line, type Problem } from '../say';
+import { asMeasured, Mm } from '../units';
 import { arc, bounds, down, drawing, rect } from './draw';
 import { Measured, unmeasured } from './measured';
 import {

@@ -1,9 +1,9 @@
 import { z } from 'zod';
-import { asMeasured, line, Mm, type Problem } from '../units';
+import { line, type Problem } from '../say';
+import { asMeasured, Mm } from '../units';
 import { arc, block, drawing, hollow, rect } from './draw';
 import { halfWidthMm, Measured, measured, unmeasured } from './measured';
-import type { Outline } from './shape';
-import { check, type Shape } from './shape';
+import { check, type Outline, type Shape } from './shape';
 
 const Room = z.object({
   name: z.string().max(60),

@@ -1,4 +1,5 @@
-import { asMeasured, line, type Problem } from '../units';
+import { line, type Problem } from '../say';
+import { asMeasured } from '../units';
 import { alongMm, Chase, crossingsOf, meanWidthMm, runMm, volumeMm3 } from './chase-run';
 import { across, block, down, drawing, hollow } from './draw';
 import { measured, unmeasured } from './measured';

@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { asMeasured, Figure, line, type WorkLine } from '../units';
+import { line, type WorkLine } from '../say';
+import { asMeasured, Figure } from '../units';
 import { bounds, drawing, rect } from './draw';
 import { Measured, unmeasured } from './measured';
 import {

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { line } from '../units';
+import { line } from '../say';
 import { across, base, down, drawing, rect } from './draw';
 import { Measured, unmeasured } from './measured';
 import { check, type Dimension, type Shape } from './shape';

@@ -1,4 +1,4 @@
-import { refuse } from '../units';
+import { refuse } from '../say';
 
 /**
  * One doubtful input: half-width of its rectangular distribution, and the bias it shares with others (same group: fully

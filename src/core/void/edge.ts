@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { line } from '../units';
+import { line } from '../say';
 import { across, arc, base, down, drawing, rect } from './draw';
 import { Measured, unmeasured } from './measured';
 import type { Point } from './point';

@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { figure, line, type Problem } from '../units';
+import { line, type Problem } from '../say';
+import { figure } from '../units';
 import { across, arc, down, drawing, rect } from './draw';
 import { Measured, unmeasured } from './measured';
 import { check, type Dimension, type Shape } from './shape';

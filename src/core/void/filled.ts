@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { asMeasured, Figure, line, type Problem } from '../units';
+import { line, type Problem } from '../say';
+import { asMeasured, Figure } from '../units';
 import type { DoubtfulInput } from './doubt';
 import { across, block, down, drawing, hollow } from './draw';
 import { Measured, unmeasured } from './measured';

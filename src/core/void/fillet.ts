@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { Degrees, line } from '../units';
+import { line } from '../say';
+import { Degrees } from '../units';
 import { across, down, drawing, rect } from './draw';
 import { Measured, unmeasured } from './measured';
 import type { Point } from './point';

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { line } from '../units';
+import { line } from '../say';
 import {
   boreDimensions,
   boreFields,

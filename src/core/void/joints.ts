@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { asMeasured, figure, line, Mm, type Problem } from '../units';
+import { line, type Problem } from '../say';
+import { asMeasured, figure, Mm } from '../units';
 import { across, bounds, down, drawing, hollow, rect } from './draw';
 import { chordsOf, drawnOpen, OpenLine, openLineProblems, openLinesList, openMm } from './kept-open';
 import { Measured, unmeasured } from './measured';

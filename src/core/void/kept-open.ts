@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { asMeasured, Mm, type Problem } from '../units';
+import type { Problem } from '../say';
+import { asMeasured, Mm } from '../units';
 import { bounds } from './draw';
 import type { Point } from './point';
 import type { KeptOpen, Outline, RowList } from './shape';

@@ -1,5 +1,7 @@
 import Papa from 'papaparse';
-import { type Kind, parseQuantity, refuse, UNITS, type UnitSystem } from '../units';
+import { refuse } from '../say';
+import { parseQuantity } from '../typed';
+import { type Kind, UNITS, type UnitSystem } from '../units';
 import type { RowList } from './shape';
 
 type Row = Readonly<Record<string, number | string>>;

@@ -1,5 +1,6 @@
 import { dequal } from 'dequal';
-import { asMeasured, figure, line, type Problem, refuse, type WorkLine } from '../units';
+import { line, type Problem, refuse, type WorkLine } from '../say';
+import { asMeasured, figure } from '../units';
 import { type Doubt, type DoubtfulInput, propagate } from './doubt';
 import { disagreementMm, halfWidthMm, type Measured, toolOf } from './measured';
 import { type Dimension, type Faces, problemsOf, type Shape, withValue } from './shape';

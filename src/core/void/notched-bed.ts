@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { Degrees, line, Mm, type Problem } from '../units';
+import { line, type Problem } from '../say';
+import { Degrees, Mm } from '../units';
 import { across, bounds, down, drawing, hollow, rect } from './draw';
 import { Measured, unmeasured } from './measured';
 import {

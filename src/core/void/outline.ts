@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { asMeasured, Id, Mm, type Problem, refuse } from '../units';
+import { type Problem, refuse } from '../say';
+import { asMeasured, Id, Mm } from '../units';
 import { across, bounds, down, drawing, hollow, rect } from './draw';
 import { Measured, measured, unmeasured } from './measured';
 import type { Point } from './point';

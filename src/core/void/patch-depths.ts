@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { attempt, Mm } from '../units';
+import { attempt } from '../say';
+import { Mm } from '../units';
 import { Measured, measured, unmeasured } from './measured';
 import { cornersOf, PlanOutline } from './outline';
 import { type DepthSurface, depthSurface, type EdgeLaws, edgeLaws } from './surface';

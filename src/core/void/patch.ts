@@ -1,4 +1,5 @@
-import { asMeasured, attempt, figure, line, type Problem } from '../units';
+import { attempt, line, type Problem } from '../say';
+import { asMeasured, figure } from '../units';
 import { across, block, bounds, down, hollow } from './draw';
 import { halfWidthMm, measured, unmeasured } from './measured';
 import {

@@ -1,5 +1,5 @@
 import { Matrix, solve } from 'ml-matrix';
-import { refuse } from '../units';
+import { refuse } from '../say';
 import type { Point } from './point';
 
 /** From a place in a picture, pixels, to a place on the face, mm. */

@@ -1,9 +1,9 @@
 import { z } from 'zod';
-import { asMeasured, Degrees, figure, line, Mm, type Problem } from '../units';
+import { line, type Problem } from '../say';
+import { asMeasured, Degrees, figure, Mm } from '../units';
 import { across, arc, base, down, drawing, hollow, rect } from './draw';
 import { Measured, measured, unmeasured } from './measured';
-import type { Outline } from './shape';
-import { check, type Dimension, type Shape } from './shape';
+import { check, type Dimension, type Outline, type Shape } from './shape';
 
 /** A ring or straight channel that is poured full, with or without a part standing in it. */
 export const Ring = z.object({

@@ -1,6 +1,7 @@
 import { contours } from 'd3-contour';
 import { z } from 'zod';
-import { Figure, figure, line, Mm, type Problem } from '../units';
+import { line, type Problem } from '../say';
+import { Figure, figure, Mm } from '../units';
 import { base, block, rect } from './draw';
 import { Measured, measured } from './measured';
 import type { Point } from './point';

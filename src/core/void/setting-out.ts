@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { Degrees, figure, type Problem } from '../units';
+import type { Problem } from '../say';
+import { Degrees, figure } from '../units';
 import { across, arc, bounds, down, rect } from './draw';
 import { halfWidthMm, Measured, unmeasured } from './measured';
 import type { Point } from './point';

@@ -1,5 +1,6 @@
 import type { z } from 'zod';
-import { type Kind, type Problem, refuse, type WorkLine } from '../units';
+import { type Problem, refuse, type WorkLine } from '../say';
+import type { Kind } from '../units';
 import type { DoubtfulInput } from './doubt';
 import type { Measured } from './measured';
 import type { Point } from './point';

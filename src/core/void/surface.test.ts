@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { sampleData } from '../../sample/jobs';
-import { attempt } from '../units';
+import { attempt } from '../say';
 import {
   cornersOf,
   depthSurface,

@@ -1,6 +1,6 @@
 import Delaunator from 'delaunator';
 import Constrainautor from '#constrainautor';
-import { refuse } from '../units';
+import { refuse } from '../say';
 import { inside } from './outline';
 import type { Point } from './point';
 

@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { Figure, line, Percent } from '../units';
+import { line } from '../say';
+import { Figure, Percent } from '../units';
 import { drawing, hollow, rect } from './draw';
 import { unmeasured } from './measured';
 import {

@@ -1,4 +1,4 @@
-import { refuse } from '../units';
+import { refuse } from '../say';
 import { crossing, type PlanOutline, signedAreaMm2 } from './outline';
 import type { Point } from './point';
 

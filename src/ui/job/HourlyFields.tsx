@@ -3,7 +3,7 @@ import { DateTime } from 'luxon';
 import { useState } from 'react';
 import { type ClimateSource, type CsvAnswers, type HourlyRow, readHourlyCsv } from '@/core/climate';
 import type { Job } from '@/core/plan';
-import { attempt } from '@/core/units';
+import { attempt } from '@/core/say';
 import { CHARACTERS, type CharacterId } from '@/device/forecast';
 import { useFormat } from '../shared/bits';
 import { CsvFile, type CsvOutcome } from '../shared/CsvFile';

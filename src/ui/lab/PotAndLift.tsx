@@ -1,7 +1,8 @@
 'use client';
 import { BASE_BEARS_C, paceOf, referenceOf, restsOn } from '@/core/cure';
+import { attempt } from '@/core/say';
 import { milestoneOf, type SheetRevision } from '@/core/system';
-import { attempt, formatDuration } from '@/core/units';
+import { formatDuration } from '@/core/units';
 import { useFormat } from '../shared/bits';
 import { Notice } from '../shared/Notice';
 import { HeatThroughDepth, HeatThroughTime } from './charts';

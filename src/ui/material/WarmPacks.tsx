@@ -1,8 +1,9 @@
 'use client';
 import { useMemo, useState } from 'react';
 import { CONTAINERS, type ContainerId, packWarming, valueAt, WARMERS, type WarmerId } from '@/core/climate';
+import { attempt } from '@/core/say';
 import { MILESTONES, plannedKitMl } from '@/core/system';
-import { attempt, formatDuration } from '@/core/units';
+import { formatDuration } from '@/core/units';
 import type { StageProps } from '../repair/stage-props';
 import { Heading, Prose, useFormat } from '../shared/bits';
 import { QuantityField } from '../shared/QuantityField';

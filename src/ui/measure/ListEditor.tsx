@@ -1,7 +1,7 @@
 'use client';
 import { ClipboardPaste, Plus, Trash2, Upload } from 'lucide-react';
 import { useRef, useState } from 'react';
-import { attempt } from '@/core/units';
+import { attempt } from '@/core/say';
 import { type RowList, rowsFromText } from '@/core/void';
 import { useProse } from '../shared/bits';
 import { QuantityField } from '../shared/QuantityField';

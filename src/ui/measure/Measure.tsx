@@ -1,7 +1,7 @@
 'use client';
 import { ENGINES, liftsMm, liftsOf, settingIn } from '@/core/method';
 import { pieceName, sectionInPlace } from '@/core/plan';
-import { attempt } from '@/core/units';
+import { attempt } from '@/core/say';
 import {
   boreOf,
   isScanned,

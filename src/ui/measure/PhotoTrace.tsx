@@ -2,7 +2,7 @@
 import { ImagePlus } from 'lucide-react';
 import { useRef, useState } from 'react';
 import { attachmentOf } from '@/core/record';
-import { attempt } from '@/core/units';
+import { attempt } from '@/core/say';
 import { outlineArea, type Point, scaleByDistance, scaleByRectangle, tracedOutline } from '@/core/void';
 import { Choice, useFormat } from '../shared/bits';
 import { Dialog } from '../shared/Dialog';

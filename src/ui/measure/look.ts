@@ -2,7 +2,7 @@ import { useMemo } from 'react';
 import { create } from 'zustand';
 import { type Piece, pieceOf } from '@/core/plan';
 import type { PassView } from '@/core/record';
-import { attempt } from '@/core/units';
+import { attempt } from '@/core/say';
 import { measureVoid, type Point, unmeasuredIn } from '@/core/void';
 import { useWorkspace } from '../workspace/workspace';
 

@@ -12,8 +12,9 @@ import {
   liquidDensity,
 } from '@/core/mix';
 import type { Piece } from '@/core/plan';
+import { attempt } from '@/core/say';
 import { type SheetRevision, systemKind } from '@/core/system';
-import { attempt, figure } from '@/core/units';
+import { figure } from '@/core/units';
 import { Choice, Prose, useFormat, Working } from '../shared/bits';
 import { QuantityField } from '../shared/QuantityField';
 import { changePass } from '../workspace/workspace';

@@ -1,8 +1,9 @@
 'use client';
 import { type Instrument, type MeasuredBatch, measuredBatch, saidAs, saidTolerance, toleranceOf } from '@/core/mix';
 import type { Piece, RepairPlan } from '@/core/plan';
+import { attempt } from '@/core/say';
 import { systemKind, WAYS, type Way } from '@/core/system';
-import { attempt, figure } from '@/core/units';
+import { figure } from '@/core/units';
 import { Choice, Heading } from '../shared/bits';
 import { DropCounter } from '../shared/DropCounter';
 import { QuantityField } from '../shared/QuantityField';

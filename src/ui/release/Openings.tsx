@@ -1,8 +1,7 @@
 'use client';
 import { useState } from 'react';
 import type { StrengthOver } from '@/core/plan';
-import type { PassView } from '@/core/record';
-import { obstaclesToOpen, opensSomething } from '@/core/record';
+import { obstaclesToOpen, opensSomething, type PassView } from '@/core/record';
 import { figure } from '@/core/units';
 import type { StageProps } from '../repair/stage-props';
 import { useSay } from '../shared/bits';

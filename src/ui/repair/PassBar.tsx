@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { METHODS, type Stage } from '@/core/method';
 import { GATES, passName, type Repair, whyNotNext, withMoved, withNext, withoutPass } from '@/core/plan';
 import { type RepairView, windowOn } from '@/core/record';
-import { attempt } from '@/core/units';
+import { attempt } from '@/core/say';
 import { Choice } from '../shared/bits';
 import { Dialog } from '../shared/Dialog';
 import { dayAndClock } from '../shared/when';

@@ -1,7 +1,7 @@
 'use client';
 import { readHourlyCsv } from '@/core/climate';
 import type { EventBody } from '@/core/record';
-import { attempt } from '@/core/units';
+import { attempt } from '@/core/say';
 import { CsvFile } from '../shared/CsvFile';
 import { dayAndClock } from '../shared/when';
 import { clock, recordAll } from '../workspace/workspace';

@@ -2,7 +2,8 @@
 import { useState } from 'react';
 import { REFUSAL_SHARE, type Uptake, uptakesOf } from '@/core/plan';
 import type { PassView } from '@/core/record';
-import { figure, parseQuantity } from '@/core/units';
+import { parseQuantity } from '@/core/typed';
+import { figure } from '@/core/units';
 import { useFormat } from '../shared/bits';
 import { SavingButton } from '../shared/SavingButton';
 import { usePrefs } from '../workspace/prefs';

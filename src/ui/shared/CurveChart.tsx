@@ -1,8 +1,9 @@
 'use client';
 import { line, scaleLinear, scaleLog } from 'd3';
 import { paceOf, type Side } from '@/core/cure';
+import { attempt } from '@/core/say';
 import type { FamilyId, Milestone } from '@/core/system';
-import { attempt, formatDuration, fromCore, unitOf } from '@/core/units';
+import { formatDuration, fromCore, unitOf } from '@/core/units';
 import { usePrefs } from '../workspace/prefs';
 import { Prose } from './bits';
 

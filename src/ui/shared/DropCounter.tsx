@@ -1,7 +1,8 @@
 'use client';
 import { useState } from 'react';
 import { dropsPerMl } from '@/core/mix';
-import { attempt, figure } from '@/core/units';
+import { attempt } from '@/core/say';
+import { figure } from '@/core/units';
 import { QuantityField } from './QuantityField';
 
 /** Counts drops to a mark of a small cup or syringe. */

@@ -1,5 +1,6 @@
 'use client';
-import { fieldText, type Kind, parseQuantity, type UnitSystem } from '@/core/units';
+import { fieldText, parseQuantity } from '@/core/typed';
+import type { Kind, UnitSystem } from '@/core/units';
 import { usePrefs } from '../workspace/prefs';
 import { ReadField } from './ReadField';
 

@@ -1,6 +1,6 @@
 'use client';
 import { useEffect, useId, useRef, useState } from 'react';
-import type { Parsed } from '@/core/units';
+import type { Parsed } from '@/core/typed';
 import { useTyped } from '../workspace/typing';
 import { afterPress } from './after-press';
 import { useProse } from './bits';

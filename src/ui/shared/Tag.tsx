@@ -3,7 +3,8 @@ import Link from 'next/link';
 import { valueAt } from '@/core/climate';
 import { jobName, repairName } from '@/core/plan';
 import type { JobView, RepairView } from '@/core/record';
-import { attempt, formatDuration } from '@/core/units';
+import { attempt } from '@/core/say';
+import { formatDuration } from '@/core/units';
 import { useFormat, Ways } from './bits';
 import { shortWhen } from './when';
 

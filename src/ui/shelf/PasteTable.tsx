@@ -1,5 +1,6 @@
 'use client';
 import { useId, useMemo, useState } from 'react';
+import { attempt } from '@/core/say';
 import {
   CLOCK_UNITS,
   type ClockUnit,
@@ -10,7 +11,6 @@ import {
   readPasted,
   wantsUnit,
 } from '@/core/system';
-import { attempt } from '@/core/units';
 
 /** What is said of a time of the table, where it differs from what its words usually mean. */
 interface Said {

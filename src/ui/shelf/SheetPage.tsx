@@ -4,6 +4,7 @@ import Link from 'next/link';
 import { useSearchParams } from 'next/navigation';
 import { useState } from 'react';
 import { fittedActivationKJ, sheetFlaws } from '@/core/cure';
+import { attempt } from '@/core/say';
 import {
   clockOf,
   type EstimableField,
@@ -17,7 +18,7 @@ import {
   sheetIn,
   systemKind,
 } from '@/core/system';
-import { attempt, figure, formatDuration, type Kind } from '@/core/units';
+import { figure, formatDuration, type Kind } from '@/core/units';
 import { Heading, Prose, useFormat, Ways, Working } from '../shared/bits';
 import { exportSheets } from '../workspace/exchange';
 import { fileName, saveText } from '../workspace/files';

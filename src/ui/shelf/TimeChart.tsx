@@ -1,8 +1,9 @@
 'use client';
 import { line, scaleLinear, scaleLog } from 'd3';
 import { type Pace, paceOf } from '@/core/cure';
+import { attempt } from '@/core/say';
 import type { FamilyId, Milestone, PlainTable } from '@/core/system';
-import { attempt, formatDuration, fromCore, unitOf } from '@/core/units';
+import { formatDuration, fromCore, unitOf } from '@/core/units';
 import { Prose } from '../shared/bits';
 import { CurveChart, TIMES } from '../shared/CurveChart';
 import { usePrefs } from '../workspace/prefs';

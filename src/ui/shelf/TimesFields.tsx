@@ -2,6 +2,7 @@
 import { ClipboardPaste, Trash2 } from 'lucide-react';
 import { useDeferredValue, useMemo, useState } from 'react';
 import { fittedActivationKJ } from '@/core/cure';
+import { attempt } from '@/core/say';
 import {
   type FamilyId,
   gridToLines,
@@ -14,7 +15,7 @@ import {
   STARTS,
   type StartId,
 } from '@/core/system';
-import { attempt, figure, type UnitSystem } from '@/core/units';
+import { figure, type UnitSystem } from '@/core/units';
 import { blankTime, type DraftFaults, type TimeDraft } from './draft';
 import { Pick, Typed } from './fields';
 import { PasteTable } from './PasteTable';

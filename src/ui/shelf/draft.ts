@@ -1,4 +1,5 @@
 import { nanoid } from 'nanoid';
+import { attempt } from '@/core/say';
 import {
   type BaseMaterial,
   type Flow,
@@ -19,7 +20,8 @@ import {
   tableText,
   usualClock,
 } from '@/core/system';
-import { attempt, coreText, type Kind, parseQuantity, type UnitSystem } from '@/core/units';
+import { coreText, parseQuantity } from '@/core/typed';
+import type { Kind, UnitSystem } from '@/core/units';
 
 /** A time of the sheet as typed. */
 export interface TimeDraft {

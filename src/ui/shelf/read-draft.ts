@@ -1,4 +1,5 @@
 import { nanoid } from 'nanoid';
+import { attempt, Refusal } from '@/core/say';
 import {
   type EstimableField,
   gridToLines,
@@ -17,16 +18,8 @@ import {
   systemKind,
   USUAL,
 } from '@/core/system';
-import {
-  attempt,
-  figure,
-  type Kind,
-  parseQuantity,
-  parseRatio,
-  Refusal,
-  readNumber,
-  type UnitSystem,
-} from '@/core/units';
+import { parseQuantity, parseRatio, readNumber } from '@/core/typed';
+import { figure, type Kind, type UnitSystem } from '@/core/units';
 import { type DraftFaults, LIMIT_FIELDS, type SheetDraft, type TimeDraft } from './draft';
 import { Reader } from './sheet-reader';
 

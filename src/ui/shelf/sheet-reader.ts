@@ -1,5 +1,6 @@
 import type { EstimableField } from '@/core/system';
-import { coreText, type Kind, parseQuantity, type UnitSystem, withItsUnit } from '@/core/units';
+import { coreText, parseQuantity, withItsUnit } from '@/core/typed';
+import type { Kind, UnitSystem } from '@/core/units';
 import type { DraftFaults } from './draft';
 
 type Faults = Record<string, DraftFaults[string]>;

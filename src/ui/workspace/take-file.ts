@@ -1,5 +1,5 @@
 'use client';
-import { Refusal } from '@/core/units';
+import { Refusal } from '@/core/say';
 import { importJob, importSheets } from './exchange';
 
 /** Larger is no job file. */

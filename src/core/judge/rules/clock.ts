@@ -1,8 +1,6 @@
 import { humidityOf, valueAt } from '../../climate';
-import { at, degC, exactly, kelvin, minutes, percent, plain } from '../../say';
-import type { MilestoneId } from '../../system';
-import { FAMILIES } from '../../system';
-import { attempt } from '../../units';
+import { at, attempt, degC, exactly, kelvin, minutes, percent, plain } from '../../say';
+import { FAMILIES, type MilestoneId } from '../../system';
 import { findings } from '../finding';
 import type { Rule } from './rule';
 

@@ -1,7 +1,6 @@
 import { evaporation, humidityOf, valueAt } from '../../climate';
 import { REFUSAL_SHARE, uptakesOf } from '../../plan';
-import { at, degC, exactly, ml, percent } from '../../say';
-import { attempt } from '../../units';
+import { at, attempt, degC, exactly, ml, percent } from '../../say';
 import { findings } from '../finding';
 import type { Rule } from './rule';
 

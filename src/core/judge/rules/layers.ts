@@ -1,8 +1,7 @@
 import { ENGINES, leadOf, liftsMm, type MethodContext, settingIn } from '../../method';
 import { withLast } from '../../mix';
 import type { RepairPlan } from '../../plan';
-import { at, minutes, ml, mm, percent, texts } from '../../say';
-import { attempt } from '../../units';
+import { at, attempt, minutes, ml, mm, percent, texts } from '../../say';
 import type { Void } from '../../void';
 import { findings } from '../finding';
 import type { Rule } from './rule';

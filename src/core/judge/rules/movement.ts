@@ -1,7 +1,6 @@
 import { BASE_PROPERTIES, valueAt } from '../../climate';
 import { gaugeOf } from '../../plan';
-import { degC, exactly, minutes, mm, percent } from '../../say';
-import { attempt } from '../../units';
+import { attempt, degC, exactly, minutes, mm, percent } from '../../say';
 import { findings } from '../finding';
 import type { Rule } from './rule';
 

@@ -1,6 +1,5 @@
 import { acceptByMs, windowsOver } from '../../plan';
-import { at, on } from '../../say';
-import { attempt } from '../../units';
+import { at, attempt, on } from '../../say';
 import { findings } from '../finding';
 import type { JudgeContext, Rule } from './rule';
 

@@ -1,7 +1,7 @@
 import { type Extremes, extremes, type Series } from '../../climate';
 import type { Actuals, Job, Piece, RepairPlan } from '../../plan';
+import { attempt } from '../../say';
 import type { SheetRevision, Stock } from '../../system';
-import { attempt } from '../../units';
 import type { Finding } from '../finding';
 import type { WetFace } from '../wet-faces';
 

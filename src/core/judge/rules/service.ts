@@ -10,9 +10,8 @@ import {
   undisturbed,
   windowsOver,
 } from '../../plan';
-import { at, minutes, on, percent, plain, texts } from '../../say';
+import { at, attempt, minutes, on, percent, plain, texts } from '../../say';
 import { milestoneKind } from '../../system';
-import { attempt } from '../../units';
 import { findings } from '../finding';
 import type { Rule } from './rule';
 

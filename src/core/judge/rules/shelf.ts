@@ -13,9 +13,8 @@ import {
   unfitLooks,
 } from '../../mix';
 import { passedOver, type RepairPlan } from '../../plan';
-import { density, exactly, grams, listed, ml, mm, percent, plain } from '../../say';
+import { attempt, density, exactly, grams, listed, ml, mm, percent, plain } from '../../say';
 import { coverageMl, isMetered, kitVolumeMl, SAGS, USUAL_DENSITY_SPREAD, WETNESS } from '../../system';
-import { attempt } from '../../units';
 import { type Finding, findings } from '../finding';
 import type { Rule } from './rule';
 

@@ -1,5 +1,5 @@
 import { layerOf } from '../../mix';
-import { refuse } from '../../units';
+import { refuse } from '../../say';
 import { facesOf, type VoidShape } from '../../void';
 import { type MethodContext, type Setting, settingIn, type TaskContext } from '../context';
 import { type TaskRow, tasks } from '../task';

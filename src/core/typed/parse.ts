@@ -1,4 +1,4 @@
-import { FIELD_UNIT, type Kind, toCore, UNITS, type Unit, type UnitSystem, unitOf } from './kinds';
+import { FIELD_UNIT, type Kind, toCore, UNITS, type Unit, type UnitSystem, unitOf } from '../units';
 import { readThread } from './thread';
 
 /**

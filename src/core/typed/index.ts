@@ -1,0 +1,3 @@
+export * from './field-text';
+export * from './parse';
+export * from './thread';
