@@ -32,7 +32,8 @@ function tried(n: number): Verdict {
   try {
     file = readJobFile(text);
   } catch (error) {
-    if (error instanceof Refusal && error.problem.sentence.length < 2000) return { n, is: 'refused' };
+    if (error instanceof Refusal && say(error.problem.sentence, PLAIN_READER).length < 2000)
+      return { n, is: 'refused' };
     return { n, is: 'fault', why: `reading: ${(error as Error).stack}` };
   }
   try {

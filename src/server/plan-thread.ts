@@ -3,7 +3,7 @@ import { type Pots, piecesOf, potSheets, preparePots, type SheetHeat } from '@/c
 import { planReport, stableJson, viewJob } from '@/core/record';
 import { Refusal } from '@/core/say';
 import type { UnitSystem } from '@/core/units';
-import { planInWords } from '@/words';
+import { plainWords, planInWords } from '@/words';
 
 /** A job file and the present, as they are handed to a thread. */
 export interface PlanAsk {
@@ -46,6 +46,6 @@ export default function plan({ bytes, nowMs, units }: PlanAsk): PlanReply {
   } catch (error) {
     if (!(error instanceof Refusal)) throw error;
     const { field, allowed, sentence } = error.problem;
-    return { ok: false, field, allowed, sentence };
+    return { ok: false, field, allowed, sentence: plainWords(sentence) };
   }
 }

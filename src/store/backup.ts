@@ -1,9 +1,16 @@
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
 import { z } from 'zod';
 import { stableJson } from '@/core/record';
-import { refuse } from '@/core/say';
+import { refuse, texts } from '@/core/say';
 import { exportJob, exportSheets, importJob, importSheets, type Taken } from './exchange';
 import type { Workspace } from './workspace';
+
+const REFUSED = texts('refused.store.backup', {
+  'backup-damaged-not': 'The backup is damaged: it is not a whole zip file.',
+  'backup-would-unpack': 'The backup would unpack to more than {mOST} MB.',
+  'backup-version-grenko': 'The backup is of version {version}, this Grenko reads up to 1. Nothing was changed.',
+  'zip-no-backup': 'This zip is no backup of Grenko: it does not begin with its “backup.json”.',
+});
 
 /** What stands at the head of a backup. */
 const Head = z.object({
@@ -91,10 +98,10 @@ function unpack(bytes: Uint8Array): Record<string, Uint8Array> {
       },
     });
   } catch {
-    return refuse('backup', bytes.length, 'a whole zip file', 'The backup is damaged: it is not a whole zip file.');
+    return refuse('backup', bytes.length, 'a whole zip file', REFUSED['backup-damaged-not']());
   }
   if (size > MOST)
-    refuse('backup', size, `up to ${MOST / 1e6} MB unpacked`, `The backup would unpack to more than ${MOST / 1e6} MB.`);
+    refuse('backup', size, `up to ${MOST / 1e6} MB unpacked`, REFUSED['backup-would-unpack']({ mOST: MOST / 1e6 }));
   let head: unknown = null;
   try {
     head = JSON.parse(strFromU8(files['backup.json'] ?? new Uint8Array()));
@@ -105,16 +112,6 @@ function unpack(bytes: Uint8Array): Record<string, Uint8Array> {
   if (parsed.success) return files;
   const version = (head as { version?: unknown } | null)?.version;
   if (typeof version === 'number' && version > 1)
-    return refuse(
-      'version',
-      version,
-      'up to 1',
-      `The backup is of version ${version}, this Grenko reads up to 1. Nothing was changed.`,
-    );
-  return refuse(
-    'backup',
-    null,
-    'a backup made here',
-    'This zip is no backup of Grenko: it does not begin with its “backup.json”.',
-  );
+    return refuse('version', version, 'up to 1', REFUSED['backup-version-grenko']({ version }));
+  return refuse('backup', null, 'a backup made here', REFUSED['zip-no-backup']());
 }

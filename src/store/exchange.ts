@@ -1,12 +1,18 @@
 import { JOB_FILE_VERSION, type JobFile, readJobFile, readSheetFile, writeJobFile, writeSheetFile } from '@/core/file';
 import { piecesOf } from '@/core/plan';
 import { CORE_VERSION, type Conflict } from '@/core/record';
-import { refuse } from '@/core/say';
+import { refuse, texts } from '@/core/say';
 import type { SheetRevision } from '@/core/system';
 import type { AnyRecord } from './records';
 import { bundleOf } from './state';
 import type { Workspace } from './workspace';
 import type { Outcome, Write } from './write';
+
+const REFUSED = texts('refused.store.exchange', {
+  'job-not-browser': 'This job is not in this browser.',
+  'number-file-carries':
+    'Number {n} of {name} in the file carries an id that belongs to another job here. Nothing was changed.',
+});
 
 /** What a file brought, counted as it became true on disk. */
 export interface Taken {
@@ -27,7 +33,7 @@ export interface Taken {
 export function jobFileOf({ state, clock }: Workspace, jobId: string): JobFile {
   const now = state.getState();
   const bundle = bundleOf(now, jobId);
-  if (!bundle) return refuse('job', jobId, 'a job that is here', 'This job is not in this browser.');
+  if (!bundle) return refuse('job', jobId, 'a job that is here', REFUSED['job-not-browser']());
   const used = new Set(bundle.repairs.flatMap(piecesOf).map((p) => p.sheetId));
   const sheets = bundle.sheets.filter((s) => used.has(s.id));
   const systems = new Set(sheets.map((s) => s.systemId));
@@ -68,7 +74,7 @@ function checkOwners({ state }: Workspace, file: JobFile): void {
           `${name}.${i}.id`,
           r.id,
           'an id that no other job uses',
-          `Number ${i + 1} of ${name} in the file carries an id that belongs to another job here. Nothing was changed.`,
+          REFUSED['number-file-carries']({ n: i + 1, name }),
         );
     });
 }

@@ -10,13 +10,17 @@ import {
   snapshotOf,
   viewJob,
 } from '@/core/record';
-import { refuse } from '@/core/say';
+import { refuse, texts } from '@/core/say';
 import type { SheetRevision, Stock } from '@/core/system';
 import type { Drafts } from './drafts';
 import type { Keeping } from './keeping';
 import type { WorkspacePorts } from './ports';
 import { bundleOf, plus, type WorkspaceState } from './state';
 import type { Write } from './write';
+
+const REFUSED = texts('refused.store.recording', {
+  'repair-released-record': 'The repair is released and its record is closed. Reopen it first, with a reason.',
+});
 
 /** One thing to be put into the record. */
 export interface NewEvent {
@@ -78,7 +82,7 @@ export function createRecording(
         'record',
         shut.body.kind,
         'notes, lessons, an inspection, or reopening it with a reason',
-        'The repair is released and its record is closed. Reopen it first, with a reason.',
+        REFUSED['repair-released-record'](),
       );
     const events = entries.map((e) => eventOf(repair, e, role));
     // Removed in another tab meanwhile? What is recorded of it brings it back.

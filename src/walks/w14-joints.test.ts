@@ -4,6 +4,8 @@ import type { SheetRevision } from '@/core/system';
 import { measured, SHAPES, type VoidShape, voidOf } from '@/core/void';
 import { curve, kitOf, partsOf, ratioOf } from '@/sample/sheet-words';
 import { furtherSheets } from '@/sample/systems';
+import { plainWords } from '@/words';
+import { saying } from '@/words/saying';
 import { at, baseAt, off, printedPlan, walkJob, walkPiece } from './made';
 
 /** The joints of the granite landing, resin in whole units, each washed before what was filled first is past it. */
@@ -88,7 +90,9 @@ test('one person fills a unit, then washes it: not before it may be, not after w
 test('left in the bucket a unit is dead after 28 min, before 40 min of mixing and filling are over: said', () => {
   const p = plan(sheetOf([40, 20]));
   expect(p.batches).toEqual([]);
-  expect(p.problems.map((x) => x.sentence).join()).toMatch(/A whole kit makes 2500 mL, one batch may have 15\d\d mL/);
+  expect(p.problems.map((x) => plainWords(x.sentence)).join()).toMatch(
+    /A whole kit makes 2\.50 L, one batch may have 1\.5\d L/,
+  );
 });
 describe('a sheet that prints both: 40 and 20 min in the bucket, 75 and 40 in heaps', () => {
   const both: SheetRevision = {
@@ -112,7 +116,9 @@ describe('a sheet that prints both: 40 and 20 min in the bucket, 75 and 40 in he
   test('worked from the bucket it is refused at 28 min', () => {
     const p = plan(both, { schools: { out: 'bucket' } });
     expect(p.batches).toEqual([]);
-    expect(p.problems.map((x) => x.sentence).join()).toMatch(/A whole kit makes 2500 mL, one batch may have 15\d\d mL/);
+    expect(p.problems.map((x) => plainWords(x.sentence)).join()).toMatch(
+      /A whole kit makes 2\.50 L, one batch may have 1\.5\d L/,
+    );
   });
   test('a sheet that prints the one alone is planned by it, whichever way it is worked', () => {
     const one = plan(sheetOf([75, 40]), { schools: { out: 'bucket' } });
@@ -279,7 +285,7 @@ describe('what no floor can have', () => {
   test('a tile larger than the floor is refused at its own side, whichever way it is turned', () => {
     expect(joints({ tileLength: measured(4000, 'rule') })[0]).toMatchObject({
       field: 'shapes.0.tileLength',
-      sentence: 'A tile of 4000 × 300 mm is larger than the whole area, 3600 × 2000 mm.',
+      sentence: saying('A tile of 4 m × 300 mm is larger than the whole area, 3.6 m × 2 m.'),
     });
     expect(joints({ tileWidth: measured(3700, 'rule') })[0]).toMatchObject({ field: 'shapes.0.tileWidth' });
     expect(joints({ tileLength: measured(2500, 'rule'), tileWidth: measured(2200, 'rule') })[0]).toMatchObject({
@@ -292,7 +298,7 @@ describe('what no floor can have', () => {
   test('a joint no narrower than its tile is refused', () => {
     expect(joints({ tileWidth: measured(8, 'rule') })[0]).toMatchObject({
       field: 'shapes.0.jointWidth',
-      sentence: 'A joint 8 mm wide is no narrower than its tile, 8 mm.',
+      sentence: saying('A joint 8 mm wide is no narrower than its tile, 8 mm.'),
     });
     expect(joints({ tileWidth: measured(20, 'rule') })).toEqual([]);
   });

@@ -2,9 +2,11 @@ import { DateTime } from 'luxon';
 import { type ChainPlan, type Job, type Piece, repairOf, startsAskOf, startWindows } from '@/core/plan';
 import { type EventBody, viewJob } from '@/core/record';
 import type { SheetRevision } from '@/core/system';
+import { formatDuration } from '@/core/units';
 import { measured, SHAPES, type VoidShape, voidOf } from '@/core/void';
 import { kitOf, partsOf, ratioOf, single, tiers } from '@/sample/sheet-words';
 import { furtherSheets } from '@/sample/systems';
+import { plainWords } from '@/words';
 import { at, clock, happened, off, printedPlan, walkJob, walkPiece, ZONE } from './made';
 
 /** The joints of the winch-house floor in their colour: two rooms, one threshold, two coats, one lot above 12 m². */
@@ -133,7 +135,7 @@ describe('hands too few for one lot', () => {
     expect(p.batches).toEqual([]);
     const [stop] = found(p, /One lot cannot/);
     expect(stop!.severity).toBe('stop');
-    expect(p.problems.map((x) => x.sentence).join()).toContain(`${minutes} min`);
+    expect(p.problems.map((x) => plainWords(x.sentence)).join()).toContain(formatDuration(minutes));
     expect(stop!.ways!.map((w) => w.say)).toEqual(['4 pairs of hands', 'A lot for each area']);
   });
   test('two of them, the lot changed at the threshold: 15 m² in 41 min, 11 m² in 30, three and two whole sets', () => {
@@ -213,7 +215,7 @@ test('without a coverage on the sheet the thickness plans, and none at all is as
   const none = { ...room(15), thickness: measured(0, 'film') } as VoidShape;
   const asked = printedPlan({ job, repairs: [repairOf(piece({ void: voidOf(none) }))], sheets: [sheet] }, NOW)
     .repairs[0]!;
-  expect(asked.problems.map((x) => x.sentence).join()).toMatch(/thick/i);
+  expect(asked.problems.map((x) => plainWords(x.sentence)).join()).toMatch(/thick/i);
 });
 
 describe('then: somebody has to leave while the first coat goes on', () => {

@@ -16,26 +16,33 @@ const ofPass = (
   batches: batches.map(({ label, ...rest }) => ({ ...rest, ...both({ label }, reader) })),
 });
 
+/** Problems of a stage or of the whole job, each as its sentence. */
+const problems = <P extends { readonly sentence: Said }>(list: readonly P[], reader: Reader) =>
+  list.map(({ sentence, ...rest }) => ({ ...rest, ...both({ sentence }, reader) }));
+
 /**
  * A plan as it is handed out: every message beside its sentence in the reader’s units, zone and language.
  * @returns the report with, beside what is said, `said`: the messages it was made of
  */
 export function planInWords(report: PlanReport, reader: Reader) {
+  const words = (said: Said | null) => said && say(said, reader);
   return {
     ...report,
+    problems: problems(report.problems, reader),
     repairs: report.repairs.map((r) => ({
       ...r,
       ...ofPass(r, reader),
       passes: r.passes.map((p) => ({ ...p, ...ofPass(p, reader) })),
       steps: r.steps.map(({ title, detail, ...rest }) => ({ ...rest, ...both({ title, detail }, reader) })),
+      stop: r.stop && { ...r.stop, ...both({ why: r.stop.why }, reader) },
       untimed: r.untimed.map(({ title, ...rest }) => ({ ...rest, ...both({ title }, reader) })),
-      findings: r.findings.map(({ title, why, todo, ways, ...rest }) => ({
+      milestones: r.milestones.map((m) => ({ ...m, problem: words(m.problem) })),
+      needs: r.needs.map(({ text, ...rest }) => ({ ...rest, ...both({ text }, reader) })),
+      problems: problems(r.problems, reader),
+      findings: r.findings.map(({ ways, ...rest }) => ({
         ...rest,
-        title: say(title, reader),
-        why: say(why, reader),
-        todo: say(todo, reader),
+        ...both({ title: rest.title, why: rest.why, todo: rest.todo }, reader),
         ...(ways ? { ways: ways.map((w) => ({ ...w, say: say(w.say, reader) })) } : {}),
-        said: { title, why, todo },
       })),
     })),
   };

@@ -82,3 +82,6 @@ export function say(said: Said, reader: Reader): string {
   // A gap that is empty here leaves its spaces behind.
   return text.replace(/ {2,}/g, ' ').trim();
 }
+
+/** A message as a program reads it that asks nothing else: metric, UTC, English. */
+export const plainWords = (said: Said): string => say(said, PLAIN_READER);

@@ -2,9 +2,16 @@ import type { BufferGeometry, Mesh, Object3D } from 'three';
 import { OBJLoader } from 'three/examples/jsm/loaders/OBJLoader.js';
 import { PLYLoader } from 'three/examples/jsm/loaders/PLYLoader.js';
 import { STLLoader } from 'three/examples/jsm/loaders/STLLoader.js';
-import { refuse } from '@/core/say';
+import { refuse, texts } from '@/core/say';
 import { type Cloud, everyOf } from '@/core/scan';
 import { readPoints } from './point-text';
+
+const REFUSED = texts('refused.worker.load-scan', {
+  'cannot-read': '“{name}” cannot be read: {why}',
+  'mb-up-mb':
+    '“{name}” has {byteLength} MB; up to {mAX_BYTES} MB are taken in. Thin the scan out or cut it to the damaged place.',
+  'no-scan-understood': '“{name}” is no scan that is understood here: {sCAN_ENDINGS} are.',
+});
 
 /** Largest file taken in, bytes: beyond it a browser's tab runs out of memory. */
 export const MAX_BYTES = 400e6;
@@ -13,7 +20,7 @@ export const SCAN_ENDINGS = ['stl', 'ply', 'obj', 'xyz', 'csv', 'txt', 'pts'] as
 
 const endingOf = (name: string) => name.toLowerCase().split('.').pop() ?? '';
 const broken = (name: string, why: string): never =>
-  refuse('file', name, 'a whole scan file', `“${name}” cannot be read: ${why}`);
+  refuse('file', name, 'a whole scan file', REFUSED['cannot-read']({ name, why }));
 
 /** Triangles of a geometry as places side by side; a geometry without faces is a cloud of points. */
 function cloudOf(geometry: BufferGeometry, faces: boolean): Cloud {
@@ -137,7 +144,7 @@ export function loadScan(name: string, bytes: ArrayBuffer): Cloud {
       'file',
       bytes.byteLength,
       `up to ${MAX_BYTES / 1e6} MB`,
-      `“${name}” has ${Math.round(bytes.byteLength / 1e6)} MB; up to ${MAX_BYTES / 1e6} MB are taken in. Thin the scan out or cut it to the damaged place.`,
+      REFUSED['mb-up-mb']({ name, byteLength: Math.round(bytes.byteLength / 1e6), mAX_BYTES: MAX_BYTES / 1e6 }),
     );
   const read = READERS[endingOf(name)];
   if (!read)
@@ -145,7 +152,7 @@ export function loadScan(name: string, bytes: ArrayBuffer): Cloud {
       'file',
       name,
       SCAN_ENDINGS.join(', '),
-      `“${name}” is no scan that is understood here: ${SCAN_ENDINGS.map((e) => e.toUpperCase()).join(', ')} are.`,
+      REFUSED['no-scan-understood']({ name, sCAN_ENDINGS: SCAN_ENDINGS.map((e) => e.toUpperCase()).join(', ') }),
     );
   let cloud: Cloud;
   try {

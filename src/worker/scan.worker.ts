@@ -1,11 +1,17 @@
 import './no-eval';
 import { expose } from 'comlink';
-import { Refusal } from '@/core/say';
+import { type Message, Refusal, texts } from '@/core/say';
 import { extentOf, measureScan, type ScanAsk } from '@/core/scan';
 import type { Scanned } from '@/core/void';
 import { loadScan, MAX_BYTES } from './load-scan';
 
-export type ScanReply<T> = { readonly ok: true; readonly value: T } | { readonly ok: false; readonly sentence: string };
+export type ScanReply<T> =
+  | { readonly ok: true; readonly value: T }
+  | { readonly ok: false; readonly sentence: Message };
+
+const SCAN = texts('scan-reading', {
+  'no-memory': 'The scan is too large for the memory of this browser. Thin it out or cut it to the damaged place.',
+});
 
 let kept: { readonly name: string; readonly cloud: ReturnType<typeof loadScan> } | undefined;
 
@@ -18,7 +24,7 @@ async function answered<T>(run: () => Promise<T> | T): Promise<ScanReply<T>> {
     if (error instanceof RangeError)
       return {
         ok: false,
-        sentence: 'The scan is too large for the memory of this browser. Thin it out or cut it to the damaged place.',
+        sentence: SCAN['no-memory'](),
       };
     throw error;
   }

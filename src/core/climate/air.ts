@@ -1,9 +1,18 @@
 import { z } from 'zod';
-import { type Problem, refuse } from '../say';
+import { degC, exactly, on, type Problem, refuse, texts } from '../say';
 import { Celsius, HourOfDay, Instant, Percent } from '../units';
 import { atHour, localDays } from './days';
 import { dewPointC, humidityPct } from './dew';
 import type { Series } from './series';
+
+const REFUSED = texts('refused.climate.air', {
+  'must-lie-between': '{label} must lie between {low} and {high} {unit}.',
+  'hourly-weather-holds': 'The hourly weather holds fewer than two hours.',
+  'hour-not-later': 'Hour {n} is not later than the one before it.',
+  'daily-low-above': 'The daily low, {low}, is above the high, {high}.',
+  'high-must-come': 'The high must come at least one hour away from the low.',
+  'weather-ends': 'The weather “{source}” ends on {end}, before the work begins.',
+});
 
 const tempC = Celsius;
 const hour = HourOfDay;
@@ -80,7 +89,7 @@ export function climateProblems(source: ClimateSource): readonly Problem[] {
         field,
         value,
         allowed: `${low} to ${high} ${unit}`,
-        sentence: `${label} must lie between ${low} and ${high} ${unit}.`,
+        sentence: REFUSED['must-lie-between']({ label, low, high, unit }),
       });
   };
   if (source.kind === 'hourly') {
@@ -90,7 +99,7 @@ export function climateProblems(source: ClimateSource): readonly Problem[] {
         field: 'rows',
         value: source.rows.length,
         allowed: 'at least two hours',
-        sentence: 'The hourly weather holds fewer than two hours.',
+        sentence: REFUSED['hourly-weather-holds'](),
       });
     source.rows.forEach((r, i) => {
       if (out.length > 3) return;
@@ -102,7 +111,7 @@ export function climateProblems(source: ClimateSource): readonly Problem[] {
           field: `rows.${i}.atMs`,
           value: r.atMs,
           allowed: 'rising times',
-          sentence: `Hour ${i + 1} is not later than the one before it.`,
+          sentence: REFUSED['hour-not-later']({ n: i + 1 }),
         });
     });
     return out;
@@ -122,14 +131,14 @@ export function climateProblems(source: ClimateSource): readonly Problem[] {
       field: 'lowC',
       value: source.lowC,
       allowed: `up to ${source.highC} °C`,
-      sentence: `The daily low, ${source.lowC} °C, is above the high, ${source.highC} °C.`,
+      sentence: REFUSED['daily-low-above']({ low: exactly(degC(source.lowC)), high: exactly(degC(source.highC)) }),
     });
   if (Math.abs(source.lowHour - source.highHour) < 1)
     out.push({
       field: 'highHour',
       value: source.highHour,
       allowed: 'an hour or more from the low',
-      sentence: 'The high must come at least one hour away from the low.',
+      sentence: REFUSED['high-must-come'](),
     });
   return out;
 }
@@ -191,7 +200,10 @@ function hourlyAir(
       'climate.rows',
       endMs,
       'hours that cover the work',
-      `The weather “${source.source}” ends on ${new Date(rows.at(-1)!.atMs).toISOString().slice(0, 16).replace('T', ' ')} UTC, before the work begins.`,
+      REFUSED['weather-ends']({
+        source: source.source,
+        end: on(rows.at(-1)!.atMs),
+      }),
     );
   const n = Math.max(2, Math.floor((endMs - fromMs) / STEP_MS) + 1);
   const times = Float64Array.from({ length: n }, (_, i) => fromMs + i * STEP_MS);

@@ -1,9 +1,21 @@
 import { z } from 'zod';
 import { conduct } from '../heat';
-import { type Problem, refuse } from '../say';
+import { degC, exactly, kelvin, type Message, mm, type Problem, refuse, texts } from '../say';
 import { Celsius, HourOfDay, Instant, Mm, Percent } from '../units';
 import { hourOf, localDays } from './days';
 import { indexAt, type Series, valueAt } from './series';
+
+const REFUSED = texts('refused.climate.base', {
+  'base-thickness': 'The thickness of the base must be more than 0 and at most {most}.',
+  clouds: 'Clouds cover between 0 and 100 % of the sky.',
+  sun: 'The sun gives at most some 1200 W/m².',
+  'sun-hours': 'The sun must rise before it sets, within the day.',
+  'water-missing': 'Say how warm the water behind the base is.',
+  water: 'Water lies between {low} and {high}.',
+  'cover-hours': 'The hours of the tent or heater lie outside the day.',
+  cover: 'A tent or heater warms by nothing to {most}.',
+  'point-base-temperature': 'Point {n} of the base’s temperature is earlier than the one before it.',
+});
 
 /**
  * Base materials: conductivity W/mK and ρc J/m³K, common handbook values for dry material at 20 °C; what a new repair
@@ -150,30 +162,27 @@ export const OFFSET_FADE_MS = 6 * 3_600_000;
 
 export function baseProblems(body: BaseBody): readonly Problem[] {
   const out: Problem[] = [];
-  const say = (field: string, value: unknown, allowed: string, sentence: string) =>
+  const say = (field: string, value: unknown, allowed: string, sentence: Message) =>
     out.push({ field, value, allowed, sentence });
   if (!(body.thicknessMm > 0 && body.thicknessMm <= 5000))
     say(
       'thicknessMm',
       body.thicknessMm,
       'more than 0 to 5000 mm',
-      'The thickness of the base must be more than 0 and at most 5000 mm.',
+      REFUSED['base-thickness']({ most: exactly(mm(5000)) }),
     );
   const { cloudPct, sunPeakW, riseHour, setHour, waterC, cover } = body.surroundings;
-  if (!(cloudPct >= 0 && cloudPct <= 100))
-    say('cloudPct', cloudPct, '0 to 100 %', 'Clouds cover between 0 and 100 % of the sky.');
-  if (!(sunPeakW >= 0 && sunPeakW <= 1200))
-    say('sunPeakW', sunPeakW, '0 to 1200 W/m²', 'The sun gives at most some 1200 W/m².');
+  if (!(cloudPct >= 0 && cloudPct <= 100)) say('cloudPct', cloudPct, '0 to 100 %', REFUSED.clouds());
+  if (!(sunPeakW >= 0 && sunPeakW <= 1200)) say('sunPeakW', sunPeakW, '0 to 1200 W/m²', REFUSED.sun());
   if (!(riseHour >= 0 && setHour <= 24 && riseHour < setHour))
-    say('riseHour', riseHour, 'before the hour it sets', 'The sun must rise before it sets, within the day.');
-  if (body.back === 'water' && waterC === null)
-    say('waterC', null, 'a temperature', 'Say how warm the water behind the base is.');
+    say('riseHour', riseHour, 'before the hour it sets', REFUSED['sun-hours']());
+  if (body.back === 'water' && waterC === null) say('waterC', null, 'a temperature', REFUSED['water-missing']());
   if (waterC !== null && !(waterC >= -2 && waterC <= 40))
-    say('waterC', waterC, '-2 to 40 °C', 'Water lies between −2 and 40 °C.');
+    say('waterC', waterC, '-2 to 40 °C', REFUSED.water({ low: exactly(degC(-2)), high: exactly(degC(40)) }));
   if (cover && !(cover.fromHour >= 0 && cover.fromHour <= 24 && cover.toHour >= 0 && cover.toHour <= 24))
-    say('cover', cover.fromHour, '0 to 24 h', 'The hours of the tent or heater lie outside the day.');
+    say('cover', cover.fromHour, '0 to 24 h', REFUSED['cover-hours']());
   if (cover && !(cover.warmK >= 0 && cover.warmK <= 40))
-    say('cover', cover.warmK, '0 to 40 K', 'A tent or heater warms by 0 to 40 K.');
+    say('cover', cover.warmK, '0 to 40 K', REFUSED.cover({ most: exactly(kelvin(40)) }));
   return out;
 }
 
@@ -334,13 +343,7 @@ export function knownBase(computed: Series, known: BaseBody['known']): Series {
   const points: { ms: number; c: number }[] = [];
   for (const [i, { atMs, tempC }] of known.entries()) {
     const before = known[i - 1]?.atMs ?? Number.NEGATIVE_INFINITY;
-    if (atMs < before)
-      refuse(
-        `base.known.${i}`,
-        atMs,
-        'rising times',
-        `Point ${i + 1} of the base’s temperature is earlier than the one before it.`,
-      );
+    if (atMs < before) refuse(`base.known.${i}`, atMs, 'rising times', REFUSED['point-base-temperature']({ n: i + 1 }));
     // Of two at one minute the second holds from there on.
     points.push({ ms: atMs === before ? atMs + 1 : atMs, c: tempC });
   }

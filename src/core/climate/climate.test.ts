@@ -1,4 +1,5 @@
 import { DateTime } from 'luxon';
+import { plainWords } from '@/words';
 import {
   airOver,
   BASE_PROPERTIES,
@@ -170,16 +171,20 @@ describe('base', () => {
     // Series of films: air 10, laminate 12/0.3 mm, water 300: the face lies where the flux says.
     const flux = (9 - 4) / (1 / 10 + 0.012 / 0.3 + 1 / 300);
     expect(baseOver(still, hull, 'utc').values.at(-1)!).toBeCloseTo(4 + flux / 10, 2);
-    expect(baseProblems({ ...hull, surroundings: ONLY_AIR, known: [] })[0]!.sentence).toMatch(/how warm the water/);
-    expect(
-      baseProblems({
-        ...tent,
-        surroundings: { ...tent.surroundings, cover: { fromHour: 25, toHour: 6, warmK: 5 } },
-      })[0]!.sentence,
-    ).toMatch(/outside the day/);
-    expect(baseProblems({ ...tent, surroundings: { ...tent.surroundings, riseHour: 21 } })[0]!.sentence).toMatch(
-      /rise before it sets/,
+    expect(plainWords(baseProblems({ ...hull, surroundings: ONLY_AIR, known: [] })[0]!.sentence)).toMatch(
+      /how warm the water/,
     );
+    expect(
+      plainWords(
+        baseProblems({
+          ...tent,
+          surroundings: { ...tent.surroundings, cover: { fromHour: 25, toHour: 6, warmK: 5 } },
+        })[0]!.sentence,
+      ),
+    ).toMatch(/outside the day/);
+    expect(
+      plainWords(baseProblems({ ...tent, surroundings: { ...tent.surroundings, riseHour: 21 } })[0]!.sentence),
+    ).toMatch(/rise before it sets/);
   });
   test('a base without thickness is refused', () =>
     expect(() => baseOver(air, { ...body, thicknessMm: 0 })).toThrow(/thickness/));

@@ -1,5 +1,9 @@
 import { DateTime, IANAZone } from 'luxon';
-import { refuse } from '../say';
+import { refuse, texts } from '../say';
+
+const REFUSED = texts('refused.climate.days', {
+  'not-known-time': '“{zone}” is not a known time zone.',
+});
 
 /** A local day: where it begins, where the next one begins, its weekday (1 is Monday) and its date, YYYY-MM-DD. */
 export interface LocalDay {
@@ -19,7 +23,7 @@ const known = new Map<string, LocalDay>();
  * @throws Refusal for an unknown zone
  */
 export function localDays(zone: string, fromMs: number, toMs: number): readonly LocalDay[] {
-  if (!isZone(zone)) refuse('zone', zone, 'an IANA time zone', `“${zone}” is not a known time zone.`);
+  if (!isZone(zone)) refuse('zone', zone, 'an IANA time zone', REFUSED['not-known-time']({ zone }));
   const iana = IANAZone.create(zone);
   const first = DateTime.fromMillis(fromMs, { zone: iana }).startOf('day');
   const out: LocalDay[] = [];

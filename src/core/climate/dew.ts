@@ -1,4 +1,8 @@
-import { finite, refuse } from '../say';
+import { exactly, finite, percent, refuse, texts } from '../say';
+
+const REFUSED = texts('refused.climate.dew', {
+  'humidity-must-above': 'Humidity must be above 0 and at most 100 %; {humidity} is not.',
+});
 
 /** Magnus constants over water (Alduchov & Eskridge 1996) and over ice. */
 const WATER = { a: 17.625, b: 243.04, hPa: 6.1094 };
@@ -12,7 +16,7 @@ export function vapourPressureHPa(airC: number, humidityPct: number): number {
       'humidityPct',
       humidityPct,
       'more than 0 to 100 %',
-      `Humidity must be above 0 and at most 100 %; ${humidityPct} % is not.`,
+      REFUSED['humidity-must-above']({ humidity: exactly(percent(humidityPct)) }),
     );
   return (humidityPct / 100) * WATER.hPa * Math.exp((WATER.a * airC) / (WATER.b + airC));
 }

@@ -1,8 +1,24 @@
 import { DateTime, IANAZone } from 'luxon';
 import Papa from 'papaparse';
-import { refuse } from '../say';
+import { exactly, type Message, percent, refuse, texts } from '../say';
 import { readNumber } from '../typed';
 import type { HourlyRow } from './air';
+
+const REFUSED = texts('refused.climate.hourly', {
+  'header-names-no':
+    'The header “{head}” names no time or no temperature. Name the columns time, temperature, humidity.',
+  'row-not-number': 'Row {line}: the {what} “{row}” is not a number.',
+  'temperatures-run-name': 'The temperatures run from {coldest} to {hottest} and name no unit.',
+  'day-or-month': '“{time}” may begin with the day or with the month.',
+  'times-name-no': 'The times name no time zone.',
+  'row-no-date': 'Row {line}: “{time}” is no date and time that is understood here; write it like 2026-05-05 06:00.',
+  'row-out-of-order':
+    'Row {line}: {time} is {twice, select, yes {there twice} other {earlier than the row before it}}.',
+  'row-beyond-decimal': 'Row {line}: {temp} °{unit} is beyond {beyond}. Is a decimal point missing?',
+  'row-humidity-cannot': 'Row {line}: a humidity of {humidity} cannot be; it lies above 0 and at most at 100 %.',
+  'row-hours-missing':
+    'Row {line}: {hours} hours are missing before {time}. Up to three are bridged by a straight line.',
+});
 
 /** What a file of weather does not say by itself. */
 export interface CsvAnswers {
@@ -13,7 +29,7 @@ export interface CsvAnswers {
 /** A question that must be answered before the file can be read. */
 export interface CsvAsk {
   readonly what: keyof CsvAnswers;
-  readonly sentence: string;
+  readonly sentence: Message;
   readonly choices: readonly { readonly id: string; readonly label: string }[];
 }
 export type CsvRead =
@@ -84,7 +100,7 @@ export function readHourlyCsv(
       'file',
       head.join(', '),
       'a header with time and temperature',
-      `The header “${head.join(', ').slice(0, 80)}” names no time or no temperature. Name the columns time, temperature, humidity.`,
+      REFUSED['header-names-no']({ head: head.join(', ').slice(0, 80) }),
     );
   const body = cells.slice(1);
   const number = (row: readonly string[], col: number, what: string, line: number): number => {
@@ -93,7 +109,7 @@ export function readHourlyCsv(
       ? read.value
       : 'either' in read
         ? Number(read.either[0])
-        : refuse('file', row[col], 'a number', `Row ${line}: the ${what} “${row[col] ?? ''}” is not a number.`);
+        : refuse('file', row[col], 'a number', REFUSED['row-not-number']({ line, what, row: row[col] ?? '' }));
   };
   const temps = body.map((r, i) => number(r, cCol, 'temperature', i + 2));
   // The unit: by the header, else asked where the figures allow both.
@@ -105,7 +121,7 @@ export function readHourlyCsv(
       return {
         ask: {
           what: 'unit',
-          sentence: `The temperatures run from ${Math.min(...temps)} to ${hottest} and name no unit.`,
+          sentence: REFUSED['temperatures-run-name']({ coldest: Math.min(...temps), hottest }),
           choices: [
             { id: 'C', label: '°C' },
             { id: 'F', label: '°F' },
@@ -123,7 +139,7 @@ export function readHourlyCsv(
       return {
         ask: {
           what: 'order',
-          sentence: `“${times[0]}” may begin with the day or with the month.`,
+          sentence: REFUSED['day-or-month']({ time: times[0] ?? '' }),
           choices: [
             { id: 'dmy', label: 'day first' },
             { id: 'mdy', label: 'month first' },
@@ -135,7 +151,7 @@ export function readHourlyCsv(
     return {
       ask: {
         what: 'zone',
-        sentence: 'The times name no time zone.',
+        sentence: REFUSED['times-name-no'](),
         choices: [
           { id: 'site', label: `the site’s, ${siteZone}` },
           { id: 'utc', label: 'UTC' },
@@ -149,19 +165,14 @@ export function readHourlyCsv(
     const line = i + 2;
     const atMs = instantOf(times[i]!, zone, order);
     if (atMs === null)
-      return refuse(
-        'file',
-        times[i],
-        'a date and time',
-        `Row ${line}: “${times[i]}” is no date and time that is understood here; write it like 2026-05-05 06:00.`,
-      );
+      return refuse('file', times[i], 'a date and time', REFUSED['row-no-date']({ line, time: times[i]! }));
     const last = rows.at(-1);
     if (last && atMs <= last.atMs)
       return refuse(
         'file',
         times[i],
         'rising times',
-        `Row ${line}: ${times[i]} is ${atMs === last.atMs ? 'there twice' : 'earlier than the row before it'}.`,
+        REFUSED['row-out-of-order']({ line, time: times[i]!, twice: atMs === last.atMs ? 'yes' : 'no' }),
       );
     const tempC = unit === 'F' ? ((temps[i]! - 32) * 5) / 9 : temps[i]!;
     if (!(tempC >= COLDEST_C && tempC <= hottestC))
@@ -169,7 +180,7 @@ export function readHourlyCsv(
         'file',
         temps[i],
         `${COLDEST_C} to ${hottestC} °C`,
-        `Row ${line}: ${temps[i]} °${unit ?? 'C'} is beyond ${beyond}. Is a decimal point missing?`,
+        REFUSED['row-beyond-decimal']({ line, temp: temps[i]!, unit: unit ?? 'C', beyond }),
       );
     const humidityPct = hCol < 0 || !r[hCol] ? null : number(r, hCol, 'humidity', line);
     if (humidityPct !== null && !(humidityPct > 0 && humidityPct <= 100))
@@ -177,14 +188,18 @@ export function readHourlyCsv(
         'file',
         humidityPct,
         'above 0 to 100 %',
-        `Row ${line}: a humidity of ${humidityPct} % cannot be; it lies above 0 and at most at 100 %.`,
+        REFUSED['row-humidity-cannot']({ line, humidity: exactly(percent(humidityPct)) }),
       );
     if (last && atMs - last.atMs > gapMs)
       return refuse(
         'file',
         [last.atMs, atMs],
         'gaps of three hours at most',
-        `Row ${line}: ${Math.round((atMs - last.atMs) / HOUR_MS)} hours are missing before ${times[i]}. Up to three are bridged by a straight line.`,
+        REFUSED['row-hours-missing']({
+          line,
+          hours: Math.round((atMs - last.atMs) / HOUR_MS),
+          time: times[i]!,
+        }),
       );
     if (last && atMs - last.atMs > 1.5 * HOUR_MS) gaps.push({ fromMs: last.atMs, toMs: atMs });
     rows.push({ atMs, tempC, humidityPct, spreadK: 0 });

@@ -1,6 +1,12 @@
 import { layered, potGrid, runHeat } from '../heat';
-import { refuse } from '../say';
+import { degC, refuse, texts } from '../say';
 import { figure } from '../units';
+
+const REFUSED = texts('refused.climate.packs', {
+  'pack-needs-volume': 'A pack needs a volume above 0.',
+  'place-never-brings': 'A place of {around} never brings it to {want}.',
+  'within-four-days': 'Within four days it is not warmed through: take smaller packs or a bath.',
+});
 
 /** What material stands in. */
 export const CONTAINERS = {
@@ -57,7 +63,7 @@ export interface PackAnswer {
  * @throws Refusal when the place can never bring it there, or for sizes that are not positive
  */
 export function packWarming(o: PackAsk): PackAnswer {
-  if (!(o.volumeMl > 0)) refuse('volumeMl', o.volumeMl, 'more than 0 mL', 'A pack needs a volume above 0.');
+  if (!(o.volumeMl > 0)) refuse('volumeMl', o.volumeMl, 'more than 0 mL', REFUSED['pack-needs-volume']());
   const warming = o.wantC > o.fromC;
   if (Math.abs(o.wantC - o.fromC) < 0.05)
     return { meanMin: 0, throughMin: 0, history: { minutes: [0], meanC: [o.fromC], middleC: [o.fromC] } };
@@ -66,7 +72,7 @@ export function packWarming(o: PackAsk): PackAnswer {
       'aroundC',
       o.aroundC,
       warming ? `above ${figure(o.wantC + THROUGH_K / 2)} °C` : `below ${figure(o.wantC - THROUGH_K / 2)} °C`,
-      `A place of ${figure(o.aroundC)} °C never brings it to ${figure(o.wantC)} °C.`,
+      REFUSED['place-never-brings']({ around: degC(o.aroundC), want: degC(o.wantC) }),
     );
   const volume = o.volumeMl / 1e6;
   const rhoC = o.densityGPerMl * 1000 * C;
@@ -119,11 +125,6 @@ export function packWarming(o: PackAsk): PackAnswer {
     },
   });
   if (Number.isNaN(meanMin) || Number.isNaN(throughMin))
-    refuse(
-      'volumeMl',
-      o.volumeMl,
-      'packs that warm within four days',
-      'Within four days it is not warmed through: take smaller packs or a bath.',
-    );
+    refuse('volumeMl', o.volumeMl, 'packs that warm within four days', REFUSED['within-four-days']());
   return { meanMin, throughMin: Math.max(meanMin, throughMin), history: { minutes, meanC, middleC } };
 }

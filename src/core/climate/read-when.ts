@@ -1,6 +1,15 @@
 import { GB } from 'chrono-node/en';
 import { DateTime } from 'luxon';
+import { type Message, texts } from '../say';
 import type { Parsed } from '../typed';
+
+const REFUSED = texts('refused.climate.read-when', {
+  'two-ways': '“{all}” can be read in two ways.',
+  'no-year': 'The year must lie between {from} and {to}.',
+  'no-hour': 'That is no hour of the day. Type it as 7, 7am, 17:30 or noon.',
+  'no-date': 'That is no day. Type it as “23 Apr”, “next Fri” or “2026-04-23”.',
+  'no-day': 'That is no day and hour. Type it as “tomorrow 7”, “Fri noon”, “12 May 14:30” or “2026-05-12 14:30”.',
+});
 
 /** Where and when an instant is typed. */
 export interface Typing {
@@ -17,8 +26,7 @@ export const whenText = (ms: number, zone: string): string =>
 const [YEAR_FROM, YEAR_TO] = [1970, 2200];
 /** A day without a year may lie so far behind: what was wanted last week. */
 const BEHIND_DAYS = 35;
-const bad = (sentence: string): Parsed => ({ ok: false, sentence });
-const NOT_READ = 'That is no day and hour. Type it as “tomorrow 7”, “Fri noon”, “12 May 14:30” or “2026-05-12 14:30”.';
+const bad = (sentence: Message): Parsed => ({ ok: false, sentence });
 const pad = (n: number) => String(n).padStart(2, '0');
 
 /** Forms that everybody reads in one way, put so that the library does as well. */
@@ -59,11 +67,11 @@ export function readWhen(text: string, { nowMs, zone, atHour }: Typing): Parsed 
     const different = readings.length === 2 && a !== b;
     // With dots it was day before month already.
     const dotted = /\d\.\d{1,2}\./.test(text);
-    if (!readings.length) return bad(NOT_READ);
+    if (!readings.length) return bad(REFUSED['no-day']());
     if (different && !dotted)
       return {
         ok: false,
-        sentence: `“${all}” can be read in two ways.`,
+        sentence: REFUSED['two-ways']({ all }),
         choices: readings.map((d) => {
           const said = clear.replace(all, d.toFormat('d LLL yyyy'));
           return { label: d.toFormat('d LLLL yyyy'), text: said };
@@ -74,12 +82,12 @@ export function readWhen(text: string, { nowMs, zone, atHour }: Typing): Parsed 
   const here = DateTime.fromMillis(nowMs, { zone });
   const found = GB.parse(clear, { instant: new Date(nowMs), timezone: here.offset }, { forwardDate: true });
   const [one] = found;
-  if (!one || found.length > 1 || one.end) return bad(NOT_READ);
+  if (!one || found.length > 1 || one.end) return bad(REFUSED['no-day']());
   const rest = (clear.slice(0, one.index) + clear.slice(one.index + one.text.length)).replace(
     /\b(at|on|by|the)\b|[,.]/gi,
     '',
   );
-  if (rest.trim()) return bad(NOT_READ);
+  if (rest.trim()) return bad(REFUSED['no-day']());
   const { start } = one;
   const hour =
     start.isCertain('hour') || /tonight|morning|evening|afternoon/i.test(clear) ? start.get('hour')! : atHour;
@@ -96,8 +104,8 @@ export function readWhen(text: string, { nowMs, zone, atHour }: Typing): Parsed 
   );
   if (!start.isCertain('year') && start.isCertain('day') && at.diff(here, 'days').days > 365 - BEHIND_DAYS)
     at = at.minus({ years: 1 });
-  if (!at.isValid) return bad(NOT_READ);
-  if (at.year < YEAR_FROM || at.year > YEAR_TO) return bad(`The year must lie between ${YEAR_FROM} and ${YEAR_TO}.`);
+  if (!at.isValid) return bad(REFUSED['no-day']());
+  if (at.year < YEAR_FROM || at.year > YEAR_TO) return bad(REFUSED['no-year']({ from: YEAR_FROM, to: YEAR_TO }));
   return { ok: true, value: at.toMillis(), text: whenText(at.toMillis(), zone) };
 }
 
@@ -119,8 +127,7 @@ export function readClock(text: string): Parsed {
   const half = read?.[3]?.[0];
   const [h, m] = [Number(read?.[1]), Number(read?.[2] ?? 0)];
   const hour = half && h >= 1 && h <= 12 ? (h % 12) + (half === 'p' ? 12 : 0) : h;
-  if (!read || (half && (h < 1 || h > 12)) || m > 59 || hour + m / 60 > 24)
-    return bad('That is no hour of the day. Type it as 7, 7am, 17:30 or noon.');
+  if (!read || (half && (h < 1 || h > 12)) || m > 59 || hour + m / 60 > 24) return bad(REFUSED['no-hour']());
   return { ok: true, value: hour + m / 60, text: clockText(hour + m / 60) };
 }
 
@@ -133,7 +140,7 @@ export const dayText = (iso: string): string => {
 /** A day as people say it, as {@link readWhen} reads it: its noon at the site. */
 export const readDay = (text: string, { nowMs, zone }: Omit<Typing, 'atHour'>): Parsed => {
   const read = readWhen(text, { nowMs, zone, atHour: 12 });
-  return read.ok || read.choices ? read : bad('That is no day. Type it as “23 Apr”, “next Fri” or “2026-04-23”.');
+  return read.ok || read.choices ? read : bad(REFUSED['no-date']());
 };
 
 /** The day of an instant at a place. @example isoDay(ms, 'Europe/Helsinki') // '2026-05-05' */

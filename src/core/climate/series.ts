@@ -1,4 +1,10 @@
-import { refuse } from '../say';
+import { on, refuse, texts } from '../say';
+
+const REFUSED = texts('refused.climate.series', {
+  'temperature-history-does': 'The temperature history does not cover {moment}.',
+  'sample-not-number': 'Sample {n} is not a number.',
+  'sample-not-later': 'Sample {n} is not later than the one before it.',
+});
 
 /** A temperature (or humidity) history: straight lines between samples. Times are epoch ms, rising. */
 export interface Series {
@@ -27,7 +33,7 @@ export function valueAt(series: Series, ms: number): number {
       'history',
       ms,
       'an instant inside the history',
-      `The temperature history does not cover ${new Date(ms).toISOString()}.`,
+      REFUSED['temperature-history-does']({ moment: on(ms) }),
     );
   if (i === last) return series.values[last]!;
   const [t0, t1] = [series.times[i]!, series.times[i + 1]!];
@@ -98,9 +104,9 @@ export function extremesOf(all: readonly Series[], fromMs: number, toMs: number,
 export function seriesOf(pairs: readonly (readonly [number, number])[]): Series {
   pairs.forEach(([t, v], i) => {
     if (!Number.isFinite(t) || !Number.isFinite(v))
-      refuse(`series.${i}`, [t, v], 'finite numbers', `Sample ${i + 1} is not a number.`);
+      refuse(`series.${i}`, [t, v], 'finite numbers', REFUSED['sample-not-number']({ n: i + 1 }));
     if (i > 0 && t <= pairs[i - 1]![0])
-      refuse(`series.${i}`, t, 'rising times', `Sample ${i + 1} is not later than the one before it.`);
+      refuse(`series.${i}`, t, 'rising times', REFUSED['sample-not-later']({ n: i + 1 }));
   });
   return { times: Float64Array.from(pairs, (p) => p[0]), values: Float64Array.from(pairs, (p) => p[1]) };
 }

@@ -1,6 +1,12 @@
 import { extremes, indexAt, type Series, valueAt } from '../climate';
-import { type Problem, Refusal } from '../say';
+import { degC, exactly, on, type Problem, Refusal, texts } from '../say';
 import { type Pace, RATE_STEP_K, type Standing } from './pace';
+
+const REFUSED = texts('refused.cure.clock', {
+  'temperature-leaves-what':
+    '{label}: the temperature leaves what the sheet answers ({low} to {high}) at {when}, with {temp}.',
+  'not-reached-before': '{label} is not reached before the temperature history ends at {when}.',
+});
 
 /** A stretch in which the clock stood still. */
 export interface Stall {
@@ -65,14 +71,18 @@ export interface NoTime {
   readonly problem: Problem;
 }
 
-const when = (ms: number) => new Date(ms).toISOString();
-
 const leftTable = (options: ClockOptions, pace: Pace, tempC: number, ms: number): NoTime => ({
   problem: {
     field: 'history',
     value: ms,
     allowed: `${pace.lowC} to ${pace.highC} °C`,
-    sentence: `${options.label}: the temperature leaves what the sheet answers (${pace.lowC.toFixed(0)} to ${pace.highC.toFixed(0)} °C) at ${when(ms)}, with ${tempC.toFixed(1)} °C.`,
+    sentence: REFUSED['temperature-leaves-what']({
+      label: options.label,
+      low: exactly(degC(pace.lowC)),
+      high: exactly(degC(pace.highC)),
+      when: on(ms),
+      temp: degC(tempC),
+    }),
   },
 });
 
@@ -83,7 +93,7 @@ const historyEnds = (options: ClockOptions, history: Series): NoTime => {
       field: 'history',
       value: end,
       allowed: 'a longer history or a warmer site',
-      sentence: `${options.label} is not reached before the temperature history ends at ${when(end)}.`,
+      sentence: REFUSED['not-reached-before']({ label: options.label, when: on(end) }),
     },
   };
 };

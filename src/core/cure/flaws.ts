@@ -1,7 +1,22 @@
-import { attempt, type Problem } from '../say';
+import { attempt, degC, exactly, minutes, type Problem, percent, texts } from '../say';
 import { clockOf, MILESTONES, type Milestone, partOf, type SheetRevision } from '../system';
 import { figure } from '../units';
 import { paceOf } from './pace';
+
+const REFUSED = texts('refused.cure.flaws', {
+  'densities-volume-weight':
+    'By the densities {byVolume} : 100 by volume is {byWeight} : 100 by weight, the sheet says {said} : 100. A ratio or a density is mistyped.',
+  'ends-swapped': '{label}: {low} to {high} {unit} has its ends swapped.',
+  'stated-dose-but': '{label}: it is stated by dose, but the sheet names no range of doses.',
+  'doses-run-sheet':
+    "{label}: its doses run from {least} to {most}, the sheet's range from {min} to {max}: outside its own doses it says nothing.",
+  'slower-two-doses': '{label}: {dose} is slower than {dose2} at {at}. Are two doses swapped?',
+  'times-change-temperature':
+    '{label}: the times change with temperature by {fit} kJ/mol, outside the usual 25 to 120. Check the table.',
+  'between-times-do':
+    '{label}: between {temp} and {temp2} the times do not fit the rest of the table. A slip in one cell?',
+  'sheet-puts-before': 'At {at} the sheet puts {later} ({laterAt}) before {sooner} ({soonerAt}). Check both.',
+});
 
 const R_KJ = 8.314462618e-3;
 const KELVIN = 273.15;
@@ -68,7 +83,11 @@ function ratioFlaws(sheet: SheetRevision): Problem[] {
           field: 'ratio.also',
           value: [weight, volume],
           allowed: `agreement within ${RATIOS_AGREE_PCT} %`,
-          sentence: `By the densities ${figure(100 * volume)} : 100 by volume is ${figure(100 * volume * density)} : 100 by weight, the sheet says ${figure(100 * weight)} : 100. A ratio or a density is mistyped.`,
+          sentence: REFUSED['densities-volume-weight']({
+            byVolume: figure(100 * volume),
+            byWeight: figure(100 * volume * density),
+            said: figure(100 * weight),
+          }),
         },
       ];
 }
@@ -91,7 +110,7 @@ function limitFlaws({ limits: l, storage }: SheetRevision): Problem[] {
             field: `limits.${label.toLowerCase()}`,
             value: [low, high],
             allowed: 'the lower end first',
-            sentence: `${label}: ${low} to ${high} ${unit} has its ends swapped.`,
+            sentence: REFUSED['ends-swapped']({ label, low, high, unit }),
           },
         ]
       : [],
@@ -109,7 +128,7 @@ function doseFlaws(sheet: SheetRevision, m: Milestone): Problem[] {
         field,
         value: 'by-dose',
         allowed: 'a sheet with a dose',
-        sentence: `${label}: it is stated by dose, but the sheet names no range of doses.`,
+        sentence: REFUSED['stated-dose-but']({ label }),
       },
     ];
   const out: Problem[] = [];
@@ -119,7 +138,13 @@ function doseFlaws(sheet: SheetRevision, m: Milestone): Problem[] {
       field,
       value: [doses[0]!.dosePct, doses.at(-1)!.dosePct],
       allowed: `${sheet.dose.minPct} to ${sheet.dose.maxPct} %`,
-      sentence: `${label}: its doses run from ${doses[0]!.dosePct} to ${doses.at(-1)!.dosePct} %, the sheet's range from ${sheet.dose.minPct} to ${sheet.dose.maxPct} %: outside its own doses it says nothing.`,
+      sentence: REFUSED['doses-run-sheet']({
+        label,
+        least: exactly(percent(doses[0]!.dosePct)),
+        most: exactly(percent(doses.at(-1)!.dosePct)),
+        min: exactly(percent(sheet.dose.minPct)),
+        max: exactly(percent(sheet.dose.maxPct)),
+      }),
     });
   doses.slice(1).forEach((d, i) => {
     const less = doses[i]!;
@@ -145,7 +170,12 @@ function doseFlaws(sheet: SheetRevision, m: Milestone): Problem[] {
         field,
         value: [less.dosePct, d.dosePct],
         allowed: 'times that fall with the dose',
-        sentence: `${label}: ${d.dosePct} % is slower than ${less.dosePct} % at ${figure(at)} °C. Are two doses swapped?`,
+        sentence: REFUSED['slower-two-doses']({
+          label,
+          dose: exactly(percent(d.dosePct)),
+          dose2: exactly(percent(less.dosePct)),
+          at: degC(at),
+        }),
       });
   });
   return out;
@@ -172,7 +202,7 @@ function flawsOf(sheet: SheetRevision): readonly Problem[] {
         field,
         value: fit,
         allowed: '25 to 120 kJ/mol',
-        sentence: `${label}: the times change with temperature by ${figure(fit)} kJ/mol, outside the usual 25 to 120. Check the table.`,
+        sentence: REFUSED['times-change-temperature']({ label, fit: figure(fit) }),
       });
     const points = [...m.table.points].sort((a, b) => a.tempC - b.tempC);
     points.slice(1).forEach((p, i) => {
@@ -185,7 +215,7 @@ function flawsOf(sheet: SheetRevision): readonly Problem[] {
           field,
           value: [q.tempC, p.tempC],
           allowed: 'a pair in line with the others',
-          sentence: `${label}: between ${q.tempC} and ${p.tempC} °C the times do not fit the rest of the table. A slip in one cell?`,
+          sentence: REFUSED['between-times-do']({ label, temp: exactly(degC(q.tempC)), temp2: exactly(degC(p.tempC)) }),
         });
     });
   }
@@ -209,7 +239,13 @@ function flawsOf(sheet: SheetRevision): readonly Problem[] {
           field: `milestones.${later.kind}`,
           value: at,
           allowed: `no sooner than ${MILESTONES[m.kind].label}`,
-          sentence: `At ${figure(at)} °C the sheet puts ${MILESTONES[later.kind].label.toLowerCase()} (${figure(b.minutesAt(at))} min) before ${MILESTONES[m.kind].label.toLowerCase()} (${figure(a.minutesAt(at))} min). Check both.`,
+          sentence: REFUSED['sheet-puts-before']({
+            at: degC(at),
+            later: MILESTONES[later.kind].label.toLowerCase(),
+            laterAt: minutes(b.minutesAt(at)),
+            sooner: MILESTONES[m.kind].label.toLowerCase(),
+            soonerAt: minutes(a.minutesAt(at)),
+          }),
         });
     }
   });

@@ -1,9 +1,13 @@
 import { BASE_PROPERTIES, type BaseBody } from '../climate';
 import { type Grid, layered, runHeat } from '../heat';
-import { refuse } from '../say';
+import { refuse, texts } from '../say';
 import { AMINE, BASE_BEARS_C, type Reactive, RUNAWAY_C } from './reactive';
 import { type HeatHistory, kineticsOf, type Verdict, verdictOf, watcher } from './self-heat';
 import { HORIZON_S } from './vessels';
+
+const REFUSED = texts('refused.cure.lift', {
+  'lift-needs-thickness': 'A lift needs a thickness above 0.',
+});
 
 export interface LiftAsk {
   readonly thicknessMm: number;
@@ -45,7 +49,7 @@ const NEXT_LIFT_K = 10;
  * Refusal for a thickness that is not positive
  */
 export function liftRun(m: Reactive, o: LiftAsk): LiftAnswer {
-  if (!(o.thicknessMm > 0)) refuse('thicknessMm', o.thicknessMm, 'more than 0 mm', 'A lift needs a thickness above 0.');
+  if (!(o.thicknessMm > 0)) refuse('thicknessMm', o.thicknessMm, 'more than 0 mm', REFUSED['lift-needs-thickness']());
   const cells = o.cells ?? 14;
   const { k, rhoC } = BASE_PROPERTIES[o.base];
   const grid = layered(

@@ -1,4 +1,8 @@
-import { refuse } from '../say';
+import { refuse, texts } from '../say';
+
+const REFUSED = texts('refused.cure.monotone', {
+  'point-does-not': 'Point {n} does not come after the one before it.',
+});
 
 /**
  * A smooth curve through points that never overshoots: cubic Hermite pieces with the slopes of Fritsch & Carlson
@@ -10,8 +14,7 @@ import { refuse } from '../say';
 export function monotoneCurve(x: readonly number[], y: readonly number[]): (at: number) => number {
   const n = x.length;
   for (let i = 1; i < n; i++)
-    if (!(x[i]! > x[i - 1]!))
-      refuse(`points.${i}`, x[i]!, 'rising places', `Point ${i + 1} does not come after the one before it.`);
+    if (!(x[i]! > x[i - 1]!)) refuse(`points.${i}`, x[i]!, 'rising places', REFUSED['point-does-not']({ n: i + 1 }));
   if (n < 2) return () => y[0] ?? 0;
   const secant = Array.from({ length: n - 1 }, (_, i) => (y[i + 1]! - y[i]!) / (x[i + 1]! - x[i]!));
   const slope = Array.from({ length: n }, (_, i) => {

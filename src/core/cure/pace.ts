@@ -1,6 +1,18 @@
-import { refuse } from '../say';
+import { degC, exactly, minutes, refuse, texts } from '../say';
 import { FAMILIES, type FamilyId, MILESTONES, type Milestone, milestoneKind } from '../system';
 import { figure } from '../units';
+
+const REFUSED = texts('refused.cure.pace', {
+  'range-ends-swapped': '{name}: the range {from} to {to} has its ends swapped.',
+  'sheet-states-without':
+    '{name}: the sheet states it by {case, select, yes {humidity} other {dose}}; without one there is no time.',
+  'band-ends-swapped': '{name}: the band {from} to {to} has its ends swapped.',
+  'bands-overlap': '{name}: the bands {from} to {to} and {from2} to {to2} overlap.',
+  'longer-in-band': '{name}: {take} at {from} to {to} is longer than {take2} at {from2} to {to2}.',
+  'twice-there': '{name}: {temp} is there twice.',
+  'longer-at': '{name}: {minutes} at {temp} is longer than {minutes2} at {temp2}.',
+  'sheet-says-nothing': '{label}: the sheet says nothing for {temp}; it answers from {low} to {high}.',
+});
 
 /** How well a time stands: on the sheet, beyond its outer points, or estimated from one figure. */
 export type Standing = 'sheet' | 'extrapolated' | 'estimated';
@@ -85,7 +97,7 @@ function makePace(milestone: Milestone, side: Side, family: FamilyId): Omit<Pace
         `milestones.${milestone.kind}`,
         [row.fromMin, row.toMin],
         'shorter end first',
-        `${name}: the range ${row.fromMin} to ${row.toMin} min has its ends swapped.`,
+        REFUSED['range-ends-swapped']({ name, from: exactly(minutes(row.fromMin)), to: exactly(minutes(row.toMin)) }),
       );
     return side === 'short' ? row.fromMin : row.toMin;
   };
@@ -95,7 +107,7 @@ function makePace(milestone: Milestone, side: Side, family: FamilyId): Omit<Pace
       `milestones.${milestone.kind}`,
       table.form,
       table.form === 'tiers' ? 'a humidity' : 'a dose',
-      `${name}: the sheet states it by ${table.form === 'tiers' ? 'humidity' : 'dose'}; without one there is no time.`,
+      REFUSED['sheet-states-without']({ name, case: table.form === 'tiers' ? 'yes' : 'no' }),
     );
 
   if (table.form === 'single') {
@@ -140,7 +152,7 @@ function makePace(milestone: Milestone, side: Side, family: FamilyId): Omit<Pace
           `milestones.${milestone.kind}`,
           [band.fromC, band.toC],
           'colder end first',
-          `${name}: the band ${band.fromC} to ${band.toC} °C has its ends swapped.`,
+          REFUSED['band-ends-swapped']({ name, from: exactly(degC(band.fromC)), to: exactly(degC(band.toC)) }),
         );
       const next = bands[i + 1];
       if (next && next.fromC < band.toC)
@@ -148,14 +160,28 @@ function makePace(milestone: Milestone, side: Side, family: FamilyId): Omit<Pace
           `milestones.${milestone.kind}`,
           [band.toC, next.fromC],
           'bands that do not overlap',
-          `${name}: the bands ${band.fromC} to ${band.toC} and ${next.fromC} to ${next.toC} °C overlap.`,
+          REFUSED['bands-overlap']({
+            name,
+            from: exactly(degC(band.fromC)),
+            to: exactly(degC(band.toC)),
+            from2: exactly(degC(next.fromC)),
+            to2: exactly(degC(next.toC)),
+          }),
         );
       if (next && take(next) > take(band))
         refuse(
           `milestones.${milestone.kind}`,
           [take(band), take(next)],
           'times that fall with temperature',
-          `${name}: ${take(next)} min at ${next.fromC} to ${next.toC} °C is longer than ${take(band)} min at ${band.fromC} to ${band.toC} °C.`,
+          REFUSED['longer-in-band']({
+            name,
+            take: exactly(minutes(take(next))),
+            from: exactly(degC(next.fromC)),
+            to: exactly(degC(next.toC)),
+            take2: exactly(minutes(take(band))),
+            from2: exactly(degC(band.fromC)),
+            to2: exactly(degC(band.toC)),
+          }),
         );
     });
     return {
@@ -180,14 +206,20 @@ function makePace(milestone: Milestone, side: Side, family: FamilyId): Omit<Pace
         `milestones.${milestone.kind}`,
         p.tempC,
         'one time a temperature',
-        `${name}: ${p.tempC} °C is there twice.`,
+        REFUSED['twice-there']({ name, temp: exactly(degC(p.tempC)) }),
       );
     if (next.minutes > p.minutes)
       refuse(
         `milestones.${milestone.kind}`,
         [p.minutes, next.minutes],
         'times that fall with temperature',
-        `${name}: ${figure(next.minutes)} min at ${next.tempC} °C is longer than ${figure(p.minutes)} min at ${p.tempC} °C.`,
+        REFUSED['longer-at']({
+          name,
+          minutes: minutes(next.minutes),
+          temp: exactly(degC(next.tempC)),
+          minutes2: minutes(p.minutes),
+          temp2: exactly(degC(p.tempC)),
+        }),
       );
   }
   const x = points.map((p) => 1 / (p.tempC + KELVIN));
@@ -217,7 +249,12 @@ export function minutesAt(pace: Pace, tempC: number, label: string): number {
       'tempC',
       tempC,
       `${figure(pace.lowC)} to ${figure(pace.highC)} °C`,
-      `${label}: the sheet says nothing for ${figure(tempC)} °C; it answers from ${figure(pace.lowC)} to ${figure(pace.highC)} °C.`,
+      REFUSED['sheet-says-nothing']({
+        label,
+        temp: degC(tempC),
+        low: exactly(degC(pace.lowC)),
+        high: exactly(degC(pace.highC)),
+      }),
     );
   return pace.minutesAt(tempC);
 }

@@ -1,5 +1,11 @@
 import type { BaseBody } from '../climate';
+import { type Message, texts } from '../say';
 import { FAMILIES, milestoneOf, partOf, partsByWeight, proportionOf, type SheetRevision } from '../system';
+
+const SELF_HEAT = texts('self-heat', {
+  family: 'Self-heating is computed for resin and amine hardener only; here the sheet’s own limits stand.',
+  'no-pot-life': 'The sheet gives no pot life to calibrate on.',
+});
 
 /** Usual figures of resin and amine hardener; estimates, marked so wherever they show. */
 export const AMINE = {
@@ -105,9 +111,8 @@ export function bodyOf(sheet: SheetRevision): Body {
 }
 
 /** Whether self-heating is offered for a sheet at all, or why not. */
-export function selfHeats(sheet: SheetRevision): string | null {
-  if (!FAMILIES[sheet.family].selfHeats)
-    return 'Self-heating is computed for resin and amine hardener only; here the sheet’s own limits stand.';
-  if (!milestoneOf(sheet, 'use-by')) return 'The sheet gives no pot life to calibrate on.';
+export function selfHeats(sheet: SheetRevision): Message | null {
+  if (!FAMILIES[sheet.family].selfHeats) return SELF_HEAT.family();
+  if (!milestoneOf(sheet, 'use-by')) return SELF_HEAT['no-pot-life']();
   return null;
 }

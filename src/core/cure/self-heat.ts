@@ -1,10 +1,14 @@
 import { type Grid, type Kinetics, layered, runHeat } from '../heat';
-import { refuse } from '../say';
+import { refuse, texts } from '../say';
 import { milestoneOf, type SheetRevision } from '../system';
 import { figure } from '../units';
 import { paceOf } from './pace';
 import { AMINE, bodyOf, HOTTEST_C, type Reactive, RUNAWAY_C, selfHeats } from './reactive';
 import { HORIZON_S, ICE_C, type VesselId, vesselGrid } from './vessels';
+
+const REFUSED = texts('refused.cure.self-heat', {
+  'pot-needs-mass': 'A pot needs a mass above 0.',
+});
 
 /** A history, sampled for drawing. */
 export interface HeatHistory {
@@ -142,7 +146,7 @@ export function potRun(
     fineness?: number;
   },
 ): PotAnswer {
-  if (!(o.massG > 0)) refuse('massG', o.massG, 'more than 0 g', 'A pot needs a mass above 0.');
+  if (!(o.massG > 0)) refuse('massG', o.massG, 'more than 0 g', REFUSED['pot-needs-mass']());
   const vessel = o.vessel ?? 'pot';
   const grid = vesselGrid(m, o.massG, vessel, o.cells ?? 10);
   const weights = grid.volume;

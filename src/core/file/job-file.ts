@@ -1,9 +1,22 @@
 import { z } from 'zod';
 import { Job, Repair, repairNow } from '../plan';
 import { Attachment, Event, PlanSnapshot, SeriesRecord } from '../record';
-import { refuse } from '../say';
+import { refuse, texts } from '../say';
 import { SheetRevision, Stock, sheetNow, stockNow } from '../system';
 import { placeInJson, readJson } from './json-text';
+
+const REFUSED = texts('refused.file.job-file', {
+  'not-job-file': 'This is not a job file: its “format” is not “grenko-job”.',
+  'no-version': 'The file does not say which version it is.',
+  'file-version-grenko':
+    'The file is of version {version}, this Grenko reads up to {known}. Open it with a newer Grenko; nothing was changed.',
+  'does-not-fit': 'The file does not fit at {path} ({place}): {message}.',
+  'number-carries-id': 'Number {n} of {name} carries the id of number {n2}: “{id}”.',
+  'repair-belongs-another': 'Repair {n} belongs to another job.',
+  'repair-names-sheet': 'Repair {n} names a sheet that is not in the file.',
+  'event-belongs-another': 'Event {n} belongs to another job.',
+  'event-names-repair': 'Event {n} names a repair that is not in the file.',
+});
 
 /** The job file: one job with everything that belongs to it, as JSON. */
 export const JobFile = z.object({
@@ -59,21 +72,16 @@ const each = (list: unknown, step: (item: unknown) => unknown): unknown =>
 export function readJobFile(text: string): JobFile {
   const raw = readJson(text);
   if (!raw || typeof raw !== 'object' || (raw as Record<string, unknown>).format !== 'grenko-job')
-    refuse(
-      'format',
-      (raw as Record<string, unknown> | null)?.format ?? null,
-      'grenko-job',
-      'This is not a job file: its “format” is not “grenko-job”.',
-    );
+    refuse('format', (raw as Record<string, unknown> | null)?.format ?? null, 'grenko-job', REFUSED['not-job-file']());
   let data = raw as Record<string, unknown>;
   if (typeof data.version !== 'number' || !Number.isInteger(data.version) || data.version < 1)
-    refuse('version', data.version, `1 to ${JOB_FILE_VERSION}`, 'The file does not say which version it is.');
+    refuse('version', data.version, `1 to ${JOB_FILE_VERSION}`, REFUSED['no-version']());
   if ((data.version as number) > JOB_FILE_VERSION)
     refuse(
       'version',
       data.version,
       `up to ${JOB_FILE_VERSION}`,
-      `The file is of version ${data.version}, this Grenko reads up to ${JOB_FILE_VERSION}. Open it with a newer Grenko; nothing was changed.`,
+      REFUSED['file-version-grenko']({ version: Number(data.version), known: JOB_FILE_VERSION }),
     );
   while ((data.version as number) < JOB_FILE_VERSION) data = MIGRATIONS[data.version as number]!(data);
   const parsed = JobFile.safeParse(data);
@@ -85,7 +93,11 @@ export function readJobFile(text: string): JobFile {
       valueAtPath(data, issue.path),
       issue.message,
       // Where a version was brought forward the field may stand elsewhere: the nearest that is in the file is named.
-      `The file does not fit at ${path || 'its top'} (${placeInJson(text, issue.path)}): ${issue.message}.`,
+      REFUSED['does-not-fit']({
+        path: path || 'its top',
+        place: placeInJson(text, issue.path),
+        message: issue.message,
+      }),
     );
   }
   checkReferences(parsed.data);
@@ -119,7 +131,7 @@ function checkReferences(file: JobFile): void {
           `${name}.${i}.id`,
           r.id,
           'an id of its own',
-          `Number ${i + 1} of ${name} carries the id of number ${before + 1}: “${r.id}”.`,
+          REFUSED['number-carries-id']({ n: i + 1, name, n2: before + 1, id: r.id }),
         );
       first.set(r.id, i);
     });
@@ -127,26 +139,21 @@ function checkReferences(file: JobFile): void {
   const repairIds = new Set(file.repairs.map((r) => r.id));
   file.repairs.forEach((r, i) => {
     if (r.jobId !== file.job.id)
-      refuse(`repairs.${i}.jobId`, r.jobId, file.job.id, `Repair ${i + 1} belongs to another job.`);
+      refuse(`repairs.${i}.jobId`, r.jobId, file.job.id, REFUSED['repair-belongs-another']({ n: i + 1 }));
     for (const [id, { sheetId }] of Object.entries(r.passes))
       if (sheetId !== null && !file.sheets.some((s) => s.id === sheetId))
         refuse(
           `repairs.${i}.passes.${id}.sheetId`,
           sheetId,
           'a sheet in the file',
-          `Repair ${i + 1} names a sheet that is not in the file.`,
+          REFUSED['repair-names-sheet']({ n: i + 1 }),
         );
   });
   file.events.forEach((e, i) => {
     if (e.jobId !== file.job.id)
-      refuse(`events.${i}.jobId`, e.jobId, file.job.id, `Event ${i + 1} belongs to another job.`);
+      refuse(`events.${i}.jobId`, e.jobId, file.job.id, REFUSED['event-belongs-another']({ n: i + 1 }));
     if (!repairIds.has(e.repairId))
-      refuse(
-        `events.${i}.repairId`,
-        e.repairId,
-        'a repair in the file',
-        `Event ${i + 1} names a repair that is not in the file.`,
-      );
+      refuse(`events.${i}.repairId`, e.repairId, 'a repair in the file', REFUSED['event-names-repair']({ n: i + 1 }));
   });
 }
 

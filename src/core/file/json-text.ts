@@ -1,5 +1,10 @@
 import { findNodeAtLocation, type ParseError, parseTree } from 'jsonc-parser';
-import { refuse } from '../say';
+import { refuse, texts } from '../say';
+
+const REFUSED = texts('refused.file.json-text', {
+  'nested-too-deeply': '{what} is nested too deeply to be one of ours, at {place}.',
+  'damaged-stops-being': '{what} is damaged: it stops being JSON at {where}.',
+});
 
 /** Where in a text an offset lies, counted from 1, as an editor shows it. */
 export function placeOf(text: string, offset: number): string {
@@ -43,7 +48,7 @@ export function readJson(text: string, what = 'The file'): unknown {
       'file',
       placeOf(plain, deep),
       `${DEEPEST} layers`,
-      `${what} is nested too deeply to be one of ours, at ${placeOf(plain, deep)}.`,
+      REFUSED['nested-too-deeply']({ what, place: placeOf(plain, deep) }),
     );
   try {
     return JSON.parse(plain) as unknown;
@@ -54,7 +59,7 @@ export function readJson(text: string, what = 'The file'): unknown {
     // found by halving.
     const at = errors.length ? Math.min(...errors.map((e) => e.offset)) : firstFault(plain);
     const where = placeOf(plain, at);
-    return refuse('file', where, 'whole JSON', `${what} is damaged: it stops being JSON at ${where}.`);
+    return refuse('file', where, 'whole JSON', REFUSED['damaged-stops-being']({ what, where }));
   }
 }
 

@@ -1,7 +1,13 @@
 import { z } from 'zod';
-import { refuse } from '../say';
+import { refuse, texts } from '../say';
 import { SheetRevision, Stock, sheetNow, stockNow } from '../system';
 import { placeInJson, readJson } from './json-text';
+
+const REFUSED = texts('refused.file.sheet-file', {
+  'no-file-sheets': 'This is no file of sheets: its “format” is not “grenko-sheets”.',
+  'file-version-grenko': 'The file is of version {version}, this Grenko reads up to 1. Nothing was changed.',
+  'does-not-fit': 'The file does not fit at {path} ({place}): {message}.',
+});
 
 /** Sheets with their lots, to hand from one shelf to another. */
 export const SheetFile = z.object({
@@ -23,19 +29,9 @@ export function readSheetFile(text: string): SheetFile {
   const raw = readJson(text);
   const data = raw as Record<string, unknown> | null;
   if (data?.format !== 'grenko-sheets')
-    return refuse(
-      'format',
-      data?.format ?? null,
-      'grenko-sheets',
-      'This is no file of sheets: its “format” is not “grenko-sheets”.',
-    );
+    return refuse('format', data?.format ?? null, 'grenko-sheets', REFUSED['no-file-sheets']());
   if (typeof data.version === 'number' && data.version > 1)
-    return refuse(
-      'version',
-      data.version,
-      'up to 1',
-      `The file is of version ${data.version}, this Grenko reads up to 1. Nothing was changed.`,
-    );
+    return refuse('version', data.version, 'up to 1', REFUSED['file-version-grenko']({ version: data.version }));
   const parsed = SheetFile.safeParse({
     ...data,
     sheets: each(data.sheets, sheetNow),
@@ -48,6 +44,10 @@ export function readSheetFile(text: string): SheetFile {
     path || 'file',
     null,
     issue.message,
-    `The file does not fit at ${path || 'its top'} (${placeInJson(text, issue.path)}): ${issue.message}.`,
+    REFUSED['does-not-fit']({
+      path: path || 'its top',
+      place: placeInJson(text, issue.path),
+      message: issue.message,
+    }),
   );
 }

@@ -1,4 +1,8 @@
-import { refuse } from '../say';
+import { refuse, texts } from '../say';
+
+const REFUSED = texts('refused.heat.grid', {
+  'not-positive': '{field} must be more than 0.',
+});
 
 /**
  * A body cut into finite volumes along one or two directions, in SI units. Faces lie between neighbours; outer faces
@@ -32,7 +36,7 @@ export interface Layer {
 }
 
 const positive = (field: string, value: number) => {
-  if (!(value > 0) || !Number.isFinite(value)) refuse(field, value, 'more than 0', `${field} must be more than 0.`);
+  if (!(value > 0) || !Number.isFinite(value)) refuse(field, value, 'more than 0', REFUSED['not-positive']({ field }));
 };
 
 /** Two half cells and, where there is one, a film in series over an area, W/K. */

@@ -1,4 +1,8 @@
-import { refuse } from '../say';
+import { refuse, texts } from '../say';
+
+const REFUSED = texts('refused.heat.plate', {
+  'not-positive': '{field} must be more than 0.',
+});
 
 /** A flat piece that warms or cools through both faces alike, in SI units. */
 export interface Plate {
@@ -32,7 +36,7 @@ export type At = 'centre' | 'mean';
  */
 export function leftOf({ halfM, kWPerMK, rhoC, h }: Plate, seconds: number, at: At): number {
   for (const [field, value] of Object.entries({ halfM, kWPerMK, rhoC, h }))
-    if (!(value > 0)) refuse(field, value, 'more than 0', `${field} must be more than 0.`);
+    if (!(value > 0)) refuse(field, value, 'more than 0', REFUSED['not-positive']({ field }));
   if (seconds <= 0) return 1;
   const biot = (h * halfM) / kWPerMK;
   const fourier = (kWPerMK / rhoC) * (seconds / halfM ** 2);

@@ -1,8 +1,13 @@
-import { refuse } from '../say';
+import { mm, refuse, texts } from '../say';
 import { leanThreshold, proportionOf } from '../system';
 import { figure } from '../units';
 import { areHoles, belowMl, facesOf, kindOf, layerShares, liftShares, type VoidShape } from '../void';
 import { type MethodContext, settingIn } from './context';
+
+const REFUSED = texts('refused.method.lifts', {
+  'lifts-would-fill': 'Lifts of {max} would be {lifts} to fill {deep}: check the thickness of a lift and the depth.',
+  'so-layer-would': 'So one layer would be {thickest}, the most is {max}.',
+});
 
 /** Nobody fills a hole in more. */
 const MOST_LIFTS = 100;
@@ -60,7 +65,7 @@ export function liftsOf(c: MethodContext): number {
       'liftMm',
       max,
       `a lift that fills it in up to ${MOST_LIFTS}`,
-      `Lifts of ${figure(max ?? 0)} mm would be ${lifts} to fill ${figure(deep)} mm: check the thickness of a lift and the depth.`,
+      REFUSED['lifts-would-fill']({ max: mm(max ?? 0), lifts, deep: mm(deep) }),
     );
   const first = deep * (firstFirst(lifts, leadOf(c))[0] ?? 1);
   if (max !== null && leadOf(c) !== 0 && lifts > 1) {
@@ -70,7 +75,7 @@ export function liftsOf(c: MethodContext): number {
         `settings.${c.params.lead}`,
         leadOf(c),
         `layers up to ${figure(max)} mm`,
-        `So one layer would be ${figure(thickest)} mm, the most is ${figure(max)} mm.`,
+        REFUSED['so-layer-would']({ thickest: mm(thickest), max: mm(max) }),
       );
   }
   return lifts;

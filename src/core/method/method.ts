@@ -1,5 +1,5 @@
 import type { Allowance } from '../mix';
-import { type Message, refuse } from '../say';
+import { type Message, refuse, texts } from '../say';
 import type { BaseMaterial, MilestoneId, StartId } from '../system';
 import type { ShapeId } from '../void';
 import type { ConsumableRow } from './consumable';
@@ -9,6 +9,10 @@ import type { EngineId } from './engines';
 import type { Takes } from './takes';
 import type { TaskRow } from './task';
 import type { MethodTest } from './tests';
+
+const REFUSED = texts('refused.method.method', {
+  'no-choice': '“{id}” is no choice for “{matter}”. There are: {labels}.',
+});
 
 /** An allowance as a row: what it is, when it is there, how much. */
 export interface AllowanceRow {
@@ -103,7 +107,7 @@ export function effectsOf(method: Method, schools: Readonly<Record<string, strin
       const labels = school.options.map((o) => o.label).join(', ');
       return (
         school.options.find((o) => o.id === id) ??
-        refuse(`schools.${school.id}`, id, labels, `“${id}” is no choice for “${school.matter}”. There are: ${labels}.`)
+        refuse(`schools.${school.id}`, id, labels, REFUSED['no-choice']({ id, matter: school.matter, labels }))
       );
     }),
   );

@@ -1,4 +1,4 @@
-import { PLAIN_READER, say } from '@/words';
+import { PLAIN_READER, plainWords, say } from '@/words';
 import { sampleData } from '../../sample/jobs';
 import { sampleSheets } from '../../sample/systems';
 import { type Piece, pieceOf, planJob, type RepairPlan, repairOf, settingOf } from '../plan';
@@ -126,7 +126,7 @@ describe('options bring effects about', () => {
     const p = planned({ ...nosing, schools: { priming: 'brushed' } });
     expect(p.problems).toHaveLength(1);
     expect(p.problems[0]).toMatchObject({ stage: 'mix', field: 'schools.priming', value: 'brushed' });
-    expect(p.problems[0]!.sentence).toMatch(
+    expect(plainWords(p.problems[0]!.sentence)).toMatch(
       /no choice for “Priming”. There are: a share of the mixed liquid, separate primer, none\./,
     );
     // What a prototype has is no option either.

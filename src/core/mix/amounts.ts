@@ -4,6 +4,12 @@ import { metered } from './metered';
 import { type AmountLine, type Batch, type MixAsk, type MixResult, NOTHING_DRAWN, partsOf, withLast } from './mix-ask';
 import { potted } from './potted';
 
+const REFUSED = texts('refused.mix.amounts', {
+  'mixing-standing-way':
+    'Mixing, standing and the way to the place use up the whole pot life: nothing could be placed. Shorten the way, cool the material, or choose a slower system.',
+  'allowances-nothing-left': 'With these allowances nothing is left to place. Check the recess.',
+});
+
 const SAY = texts('mix', {
   void: 'the void',
   measured: 'measured',
@@ -22,13 +28,7 @@ export function amounts(ask: MixAsk): MixResult {
   const proportion = proportionOf(sheet);
   // The sheet's yield often disagrees with geometry: the smaller one plans, the working shows both.
   const kitMl = plannedKitMl(sheet, kit);
-  if (!(ask.usableMin > 0))
-    refuse(
-      'usableMin',
-      ask.usableMin,
-      'more than 0 min',
-      'Mixing, standing and the way to the place use up the whole pot life: nothing could be placed. Shorten the way, cool the material, or choose a slower system.',
-    );
+  if (!(ask.usableMin > 0)) refuse('usableMin', ask.usableMin, 'more than 0 min', REFUSED['mixing-standing-way']());
   const reserve = ask.reserve ? Math.max(0, ask.p90Ml - ask.netMl) : 0;
   const lines: AmountLine[] = [
     { id: 'net', label: SAY.void(), ml: ask.netMl, expression: SAY.measured(), voice: 'measured' },
@@ -38,13 +38,7 @@ export function amounts(ask: MixAsk): MixResult {
       : []),
   ];
   const placed = lines.reduce((sum, l) => sum + l.ml, 0);
-  if (!(placed > 0))
-    refuse(
-      'allowances',
-      placed,
-      'more than 0 mL to place',
-      'With these allowances nothing is left to place. Check the recess.',
-    );
+  if (!(placed > 0)) refuse('allowances', placed, 'more than 0 mL to place', REFUSED['allowances-nothing-left']());
   // Whoever wants no reserve for doubt has on hand what is planned.
   const safety = ask.reserve ? Math.max(0, ask.p95Ml - ask.netMl - reserve) : 0;
   const basis = {

@@ -79,7 +79,7 @@ describe('measured with what is at hand', () => {
   test('strokes need the volume of one, drops their count, strips their width: refused with what to do', () => {
     const sheet = at('coat', 2);
     for (const [way, words] of [
-      ['drops', /count the drops that make 1 mL/],
+      ['drops', /count the drops that make a millilitre/],
       ['strip', /how thick the strip/],
     ] as const)
       expect(() => measuredBatch(sheet, { A: 100, B: 2, C: 0, D: 0 }, { ...bench, way })).toThrow(words);

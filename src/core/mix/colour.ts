@@ -1,6 +1,11 @@
 import { z } from 'zod';
-import { positive, refuse } from '../say';
+import { grams, positive, refuse, texts } from '../say';
 import { Density, figure, Id } from '../units';
+
+const REFUSED = texts('refused.mix.colour', {
+  'all-lots-together':
+    'All lots together hold {all}, this surface takes {need}: a further lot may differ in colour. Get it before beginning and blend all.',
+});
 
 /** How a trial is looked at: wet and dry, by day and by lamp. A colour that fits dry is another one wet. */
 export const LOOKS = {
@@ -133,7 +138,7 @@ export function blendLots(
       'lots',
       all,
       `at least ${figure(needG)} g`,
-      `All lots together hold ${figure(all)} g, this surface takes ${figure(needG)} g: a further lot may differ in colour. Get it before beginning and blend all.`,
+      REFUSED['all-lots-together']({ all: grams(all), need: grams(needG) }),
     );
   const taken: LotOffer[] = [];
   let sum = 0;

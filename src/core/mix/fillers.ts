@@ -1,7 +1,12 @@
 import { z } from 'zod';
-import { line, refuse, type WorkLine } from '../say';
+import { line, refuse, texts, type WorkLine } from '../say';
 import { type FillerClass, type Part, proportionOf, roomOf, type SheetRevision } from '../system';
 import { figure } from '../units';
+
+const REFUSED = texts('refused.mix.fillers', {
+  'blend-twice': '{filler} is in the blend twice.',
+  'filler-sheet-more': '{sheet} has its filler on the sheet: more of one’s own changes what the maker answers for.',
+});
 
 /** How a filled mix should stand. */
 export const CONSISTENCIES = {
@@ -142,7 +147,7 @@ const PORTION_G = 50;
 export function filledMix(blend: Blend, liquidGPerMl: number): FilledMix {
   const ids = blend.fillers.map((f) => f.filler);
   const twice = ids.find((id, i) => ids.indexOf(id) !== i);
-  if (twice) refuse('fillers', twice, 'each filler once', `${fillerOf(twice).label} is in the blend twice.`);
+  if (twice) refuse('fillers', twice, 'each filler once', REFUSED['blend-twice']({ filler: fillerOf(twice).label }));
   const whole = blend.fillers.reduce((s, f) => s + f.share, 0);
   const alone = (f: Blend['fillers'][number]) => f.per100G ?? fillerOf(f.filler).per100G[blend.consistency];
   const loading = 1 / blend.fillers.reduce((s, f) => s + f.share / whole / alone(f), 0);
@@ -258,12 +263,7 @@ export function withBlend(sheet: SheetRevision, blend: Blend | null): SheetRevis
   const found = known.get(blend);
   if (found) return found;
   if (sheet.parts.some((p) => p.id === 'C' || p.id === 'D'))
-    refuse(
-      'blend',
-      sheet.name,
-      'a system of two liquid parts',
-      `${sheet.name} has its filler on the sheet: more of one’s own changes what the maker answers for.`,
-    );
+    refuse('blend', sheet.name, 'a system of two liquid parts', REFUSED['filler-sheet-more']({ sheet: sheet.name }));
   const mix = filledMix(blend, liquidDensity(sheet));
   const masses = proportionOf(sheet);
   // Parts of A and B by weight add up to what 100 g of liquid are.

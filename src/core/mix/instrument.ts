@@ -1,6 +1,16 @@
-import { line, positive, refuse, type WorkLine } from '../say';
+import { line, positive, refuse, texts, type WorkLine } from '../say';
 import { type PartId, partOf, type SheetRevision, type Way } from '../system';
 import { figure } from '../units';
+
+const REFUSED = texts('refused.mix.instrument', {
+  'other-system':
+    '{other}{of, select, none {} other { of {of}}} is another system than {system}: their parts are not made for each other, and no ratio is right. Use the part that belongs to it.',
+  'drops-differ-bottle':
+    'Drops differ by bottle and liquid: count the drops that make a millilitre before measuring by drops.',
+  'drops-counted-whole': 'Drops are counted whole.',
+  'say-what-stroke': 'Say what one stroke of this gun or pump gives: press ten into a cup and divide.',
+  'say-how-thick': 'Say how thick the strip from this tube is.',
+});
 
 /** What parts are measured with at the bench, and what it can show. */
 export interface Instrument {
@@ -43,13 +53,7 @@ export interface MeasuredBatch {
 
 /** Mass of one drop, g. @param dropsPerMl as counted; @throws Refusal when they are not counted */
 export function dropMassG(dropsPerMl: number | null, densityGPerMl: number): number {
-  if (dropsPerMl === null)
-    return refuse(
-      'dropsPerMl',
-      null,
-      'drops counted to 1 mL',
-      'Drops differ by bottle and liquid: count the drops that make 1 mL before measuring by drops.',
-    );
+  if (dropsPerMl === null) return refuse('dropsPerMl', null, 'drops counted to 1 mL', REFUSED['drops-differ-bottle']());
   return densityGPerMl / positive('dropsPerMl', dropsPerMl, 'The drops to 1 mL');
 }
 
@@ -57,7 +61,7 @@ export function dropMassG(dropsPerMl: number | null, densityGPerMl: number): num
 export function dropsPerMl(drops: number, mlFilled: number): { readonly perMl: number; readonly tolerancePct: number } {
   positive('drops', drops, 'The number of drops');
   positive('mlFilled', mlFilled, 'The filled volume');
-  if (!Number.isInteger(drops)) refuse('drops', drops, 'whole drops', 'Drops are counted whole.');
+  if (!Number.isInteger(drops)) refuse('drops', drops, 'whole drops', REFUSED['drops-counted-whole']());
   return { perMl: drops / mlFilled, tolerancePct: 100 / drops };
 }
 
@@ -88,14 +92,7 @@ function measurePart(sheet: SheetRevision, part: PartId, massG: number, i: Instr
         densityGPerMl,
       );
     case 'strokes': {
-      const ml =
-        i.strokeMl ??
-        refuse(
-          'strokeMl',
-          null,
-          'mL of one stroke',
-          'Say what one stroke of this gun or pump gives: press ten into a cup and divide.',
-        );
+      const ml = i.strokeMl ?? refuse('strokeMl', null, 'mL of one stroke', REFUSED['say-what-stroke']());
       return rounded(massG / densityGPerMl / positive('strokeMl', ml, 'A stroke'), 1, 'strokes', ml * densityGPerMl);
     }
     case 'drops': {
@@ -103,7 +100,7 @@ function measurePart(sheet: SheetRevision, part: PartId, massG: number, i: Instr
       return rounded(massG / drop, 1, 'drops', drop);
     }
     case 'strip': {
-      const d = i.stripMm ?? refuse('stripMm', null, 'mm of the strip', 'Say how thick the strip from this tube is.');
+      const d = i.stripMm ?? refuse('stripMm', null, 'mm of the strip', REFUSED['say-how-thick']());
       const perMm = (densityGPerMl * Math.PI * positive('stripMm', d, 'The strip') ** 2) / 4 / 1000;
       const longMm = massG / perMm;
       // A short one is aimed at by tenths; a knife cuts it a millimetre longer or shorter all the same.
@@ -168,6 +165,6 @@ export function sameSystem(
     'systemId',
     b.name,
     a.name,
-    `${b.name}${b.maker && b.maker !== a.maker ? ` of ${b.maker}` : ''} is another system than ${a.name}: their parts are not made for each other, and no ratio is right. Use the part that belongs to it.`,
+    REFUSED['other-system']({ other: b.name, of: b.maker && b.maker !== a.maker ? b.maker : 'none', system: a.name }),
   );
 }

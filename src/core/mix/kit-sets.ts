@@ -1,4 +1,10 @@
-import { meter, refuse } from '../say';
+import { meter, ml, refuse, texts } from '../say';
+
+const REFUSED = texts('refused.mix.kit-sets', {
+  'sheet-names-no': 'The sheet names no kit.',
+  'kit-nothing-never': 'A kit of nothing never fills the void: type what is in it.',
+  'more-kits-check': '{volume} is more than {most} kits: check the void.',
+});
 
 /** A kit that may be bought or stands on the shelf. */
 export interface KitOffer {
@@ -135,10 +141,9 @@ function cheapestRow(
   offers: readonly KitOffer[],
   mayShare: (from: number, to: number) => boolean,
 ): SharedKits {
-  if (!offers.length) refuse('kits', 0, 'at least one kit', 'The sheet names no kit.');
+  if (!offers.length) refuse('kits', 0, 'at least one kit', REFUSED['sheet-names-no']());
   for (const o of offers)
-    if (!(o.volumeMl > 0))
-      refuse('kits', o.volumeMl, 'more than 0 mL', 'A kit of nothing never fills the void: type what is in it.');
+    if (!(o.volumeMl > 0)) refuse('kits', o.volumeMl, 'more than 0 mL', REFUSED['kit-nothing-never']());
   const volumes = offers.map((o) => o.volumeMl);
   const value = offers.map((o) => o.price ?? o.volumeMl / 1000);
   const spend = (total: readonly number[]) =>
@@ -152,23 +157,23 @@ function cheapestRow(
   let states: State[][] = [[{ total: offers.map(() => 0), took: [], from: 0, before: null }]];
   for (let to = 0; to < row.length; to++) {
     const here = new Map<string, State>();
-    let ml = 0;
+    let needMl = 0;
     for (let from = to; from >= 0 && mayShare(from, to); from--) {
       // Nobody opens one kit for more places than this; looking further would take longer than the work.
       if (to - from >= MOST_SHARED) {
         exact = false;
         break;
       }
-      ml += row[from]!.ml;
-      if (ml / Math.max(...volumes) > MOST_KITS)
+      needMl += row[from]!.ml;
+      if (needMl / Math.max(...volumes) > MOST_KITS)
         refuse(
           'ml',
-          ml,
+          needMl,
           `up to ${MOST_KITS} kits`,
-          `${Math.round(ml / 1000)} L is more than ${MOST_KITS} kits: check the void.`,
+          REFUSED['more-kits-check']({ volume: ml(Math.round(needMl / 1000) * 1000), most: MOST_KITS }),
         );
-      if (tooMany(ml, volumes)) exact = false;
-      const ways = minimalCovers(ml, volumes);
+      if (tooMany(needMl, volumes)) exact = false;
+      const ways = minimalCovers(needMl, volumes);
       look(states[from]!.length * ways.length + 1);
       for (const before of states[from]!)
         for (const took of ways) {

@@ -1,6 +1,12 @@
-import { exactly, line, type Message, ml, refuse, texts } from '../say';
+import { exactly, line, type Message, minutes, ml, refuse, texts } from '../say';
 import { figure } from '../units';
 import { type Batch, type MixAsk, type MixBasis, type MixResult, NOTHING_DRAWN, partsOf, yieldLines } from './mix-ask';
+
+const REFUSED = texts('refused.mix.metered', {
+  'place-takes-resin':
+    'One place takes {perPlace}, the resin works for {usable}. Work colder, add hands, or choose a slower resin.',
+  'flow-check-leaves': 'The flow check of {flow} leaves nothing of a pack of {kit}.',
+});
 
 const SAY = texts('press.amount', {
   purge: 'first shots thrown away',
@@ -76,7 +82,7 @@ export function metered({ ask, proportion, kitMl, lines, placed, safety }: MixBa
       'usableMin',
       ask.usableMin,
       `at least ${figure(perPlace)} min`,
-      `One place takes ${figure(perPlace)} min, the resin works for ${figure(ask.usableMin)} min. Work colder, add hands, or choose a slower resin.`,
+      REFUSED['place-takes-resin']({ perPlace: minutes(perPlace), usable: minutes(ask.usableMin) }),
     );
   const lifeMin = ask.idleMin ?? ask.usableMin;
   const { stretches, size } = stretchesOf(ask, lifeMin);
@@ -105,7 +111,7 @@ export function metered({ ask, proportion, kitMl, lines, placed, safety }: MixBa
       'mixerFlow',
       flow,
       `under ${figure(kitMl)} mL`,
-      `The flow check of ${figure(flow)} mL leaves nothing of a pack of ${figure(kitMl)} mL.`,
+      REFUSED['flow-check-leaves']({ flow: ml(flow), kit: ml(kitMl) }),
     );
   const packsFor = (volumeMl: number) => Math.ceil(volumeMl / (kitMl - flow) - 1e-9);
   const [use, buy] = [packsFor(pressed), packsFor(pressed + safety)];

@@ -96,7 +96,7 @@ describe('potted', () => {
   });
   test('a kit too big for its pot life is refused with the way out', () => {
     expect(() => amounts(ask(mortarSheet, { split: 'whole', placingMlPerMin: 1 }))).toThrow(
-      /whole kit makes 1150 mL, one batch may have 20 mL: 1 mL\/min × 20 min/,
+      /whole kit makes 1\.15 L, one batch may have 20\.0 mL: 1 mL\/min × 20 min/,
     );
     expect(() => amounts(ask(pasteSheet, { usableMin: -2 }))).toThrow(/whole pot life/);
   });

@@ -1,4 +1,4 @@
-import { exactly, line, type Message, ml, refuse, texts, type WorkLine } from '../say';
+import { exactly, line, type Message, minutes, ml, refuse, texts, type WorkLine } from '../say';
 import { type Kit, PART_IDS, type PartId, type Proportion, type SheetRevision } from '../system';
 import { figure } from '../units';
 import {
@@ -14,6 +14,16 @@ import {
   partsOf,
   yieldLines,
 } from './mix-ask';
+
+const REFUSED = texts('refused.mix.potted', {
+  'each-batch-leaves':
+    'Each batch leaves {loss} in the pot and only {cap} can be placed in time: the work never ends. Keep the pot cooler or add hands.',
+  'one-lot':
+    'All of it is one lot, and {left} are left to place it: {crew, plural, one {one pair of hands takes} other {# pairs of hands take}} {takes}. Bring {hands}, or let the lot change at a threshold.',
+  'whole-kit-makes':
+    'A whole kit makes {kit}, one batch may have {cap}: {binds}. {splittable, select, yes {Split the kit by weighing} other {Choose a smaller kit}}, keep the pot cooler, or add hands.',
+  'would-take-batches': 'It would take {all} batches in all: check the void, the lifts and the time a batch has.',
+});
 
 const SAY = texts('pot.amount', {
   pots: 'left in pots and on tools',
@@ -140,7 +150,7 @@ function potsFor(needMl: number, { ask, caps, kitMl, kitsPerPot, whole }: Sharin
     'usableMin',
     ask.usableMin,
     `under ${MAX_BATCHES} batches`,
-    `Each batch leaves ${figure(loss)} mL in the pot and only ${figure(caps.capMl)} mL can be placed in time: the work never ends. Keep the pot cooler or add hands.`,
+    REFUSED['each-batch-leaves']({ loss: ml(loss), cap: ml(caps.capMl) }),
   );
 }
 
@@ -271,7 +281,12 @@ export function potted({ ask: asked, proportion, kitMl, lines, placed, safety }:
       ONE_LOT,
       hands,
       `${hands} pairs of hands, or a break in the lot`,
-      `All of it is one lot, and ${figure(ask.usableMin)} min are left to place it: ${ask.crew === 1 ? 'one pair of hands takes' : `${ask.crew} pairs of hands take`} ${figure(Math.max(...pieces) / (ask.placingMlPerMin * ask.crew))} min. Bring ${hands}, or let the lot change at a threshold.`,
+      REFUSED['one-lot']({
+        left: minutes(ask.usableMin),
+        crew: ask.crew,
+        takes: minutes(Math.max(...pieces) / (ask.placingMlPerMin * ask.crew)),
+        hands,
+      }),
     );
   }
   if (whole && (kitMl > caps.heldMl * 1.0001 || (needs !== null && ask.rateChosen)))
@@ -279,7 +294,12 @@ export function potted({ ask: asked, proportion, kitMl, lines, placed, safety }:
       'split',
       kitMl,
       `kits up to ${figure(caps.capMl)} mL`,
-      `A whole kit makes ${figure(kitMl)} mL, one batch may have ${figure(caps.capMl)} mL: ${caps.binds}. ${ask.kit.splittable ? 'Split the kit by weighing' : 'Choose a smaller kit'}, keep the pot cooler, or add hands.`,
+      REFUSED['whole-kit-makes']({
+        kit: ml(kitMl),
+        cap: ml(caps.capMl),
+        binds: caps.binds,
+        splittable: ask.kit.splittable ? 'yes' : 'no',
+      }),
     );
   const kitsPerPot = ask.oneKitAPot ? 1 : Math.max(1, Math.floor(caps.heldMl / kitMl + 1e-9));
   const sharing: Sharing = { ask, caps, kitMl, kitsPerPot, whole };
@@ -291,7 +311,7 @@ export function potted({ ask: asked, proportion, kitMl, lines, placed, safety }:
         'usableMin',
         all.length,
         `up to ${MAX_IN_ALL} batches in all`,
-        `It would take ${all.length} batches in all: check the void, the lifts and the time a batch has.`,
+        REFUSED['would-take-batches']({ all: all.length }),
       );
   const toMixMl = placed + pots.length * loss;
   const onHandMl = placed + safety + onHand.length * loss;

@@ -1,6 +1,14 @@
 import { atHour, isZone, localDays } from '../climate';
-import { type Problem, refuse } from '../say';
+import { type Problem, refuse, texts } from '../say';
 import type { Job } from './job';
+
+const REFUSED = texts('refused.plan.calendar', {
+  'not-known-time': '“{zone}” is not a known time zone.',
+  'work-must-end': 'Work must end after it begins.',
+  'choose-least-working': 'Choose at least one working day.',
+  'no-working-time':
+    'No working time is left in the planned days for this step. Widen the working hours or start earlier.',
+});
 
 /** A stretch of working time. */
 export interface Window {
@@ -17,21 +25,21 @@ export function calendarProblems(job: Pick<Job, 'zone' | 'workingHours'>): reado
       field: 'zone',
       value: job.zone,
       allowed: 'an IANA time zone',
-      sentence: `“${job.zone}” is not a known time zone.`,
+      sentence: REFUSED['not-known-time']({ zone: job.zone }),
     });
   if (!(toHour > fromHour))
     out.push({
       field: 'workingHours.toHour',
       value: toHour,
       allowed: `after ${fromHour}`,
-      sentence: 'Work must end after it begins.',
+      sentence: REFUSED['work-must-end'](),
     });
   if (!days.length)
     out.push({
       field: 'workingHours.days',
       value: days,
       allowed: 'at least one day',
-      sentence: 'Choose at least one working day.',
+      sentence: REFUSED['choose-least-working'](),
     });
   return out;
 }
@@ -117,10 +125,5 @@ export function earliestSlot(
       return { startMs: start, overruns: false, dayEnd: { closesMs: w.toMs, byMin, stayed: true } };
     if (byMin <= MOST_OFFERED_MIN) waits ??= { closesMs: w.toMs, byMin, stayed: false };
   }
-  return refuse(
-    'workingHours',
-    readyMs,
-    'working time in the horizon',
-    'No working time is left in the planned days for this step. Widen the working hours or start earlier.',
-  );
+  return refuse('workingHours', readyMs, 'working time in the horizon', REFUSED['no-working-time']());
 }

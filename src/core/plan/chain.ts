@@ -1,9 +1,17 @@
 import { ENGINES, type Method, methodOf } from '../method';
-import { refuse } from '../say';
+import { listed, type Message, refuse, texts } from '../say';
 import { MEETS_NOTHING } from '../system';
 import { unmeasured } from '../void';
 import { usuallyOn } from './ready-rows';
 import { FIRST_CHOICES, type Pass, type Piece, type Repair, type Takes } from './repair';
+
+const REFUSED = texts('refused.plan.chain', {
+  'other-base': 'It is done on {bases}, and the base is {base}.',
+  'repair-least-pass': 'A repair has at least one pass: remove the repair instead.',
+  'pass-been-begun': 'This pass has been begun and stands in the record: amend the record, the pass stays.',
+  'stands-give-another': '{above} stands on it. Give that another face first, or remove it.',
+  'stands-cannot-come': '“{upper}” stands on “{lower}” and cannot come before it.',
+});
 
 /** A coat is so thick until somebody says so, mm: shown as not measured yet. */
 const COAT_MM = 1;
@@ -20,12 +28,12 @@ export function passName({ chain, passes }: Repair, at: number): string {
 
 /**
  * Why a method may not come next in a repair; null where it may.
- * @example whyNotNext(methodOf('plate-bond')!, patch) // 'It is done on metal, and the base is concrete.'
+ * @example whyNotNext(methodOf('plate-bond')!, patch) // it is done on metal, and the base is concrete
  */
-export function whyNotNext(method: Method, { base }: Repair): string | null {
-  if (!method.bases.includes(base.material))
-    return `It is done on ${method.bases.join(' or ')}, and the base is ${base.material}.`;
-  return null;
+export function whyNotNext(method: Method, { base }: Repair): Message | null {
+  return method.bases.includes(base.material)
+    ? null
+    : REFUSED['other-base']({ bases: listed(method.bases, 'or'), base: base.material });
 }
 
 /**
@@ -91,23 +99,11 @@ const onTopOf = ({ chain, passes }: Repair, id: string): readonly string[] =>
 export function withoutPass(repair: Repair, id: string, begun: boolean): Repair {
   const at = repair.chain.indexOf(id);
   if (at < 0) return repair;
-  if (repair.chain.length === 1)
-    refuse('chain', id, 'more than one pass', 'A repair has at least one pass: remove the repair instead.');
-  if (begun)
-    refuse(
-      'chain',
-      id,
-      'a pass that has not begun',
-      'This pass has been begun and stands in the record: amend the record, the pass stays.',
-    );
+  if (repair.chain.length === 1) refuse('chain', id, 'more than one pass', REFUSED['repair-least-pass']());
+  if (begun) refuse('chain', id, 'a pass that has not begun', REFUSED['pass-been-begun']());
   const above = onTopOf(repair, id).map((other) => `“${passName(repair, repair.chain.indexOf(other))}”`);
   if (above.length)
-    refuse(
-      'chain',
-      id,
-      'a pass that nothing stands on',
-      `${above.join(' and ')} stands on it. Give that another face first, or remove it.`,
-    );
+    refuse('chain', id, 'a pass that nothing stands on', REFUSED['stands-give-another']({ above: listed(above) }));
   const { [id]: _gone, ...passes } = repair.passes;
   return { ...repair, chain: repair.chain.filter((p) => p !== id), passes };
 }
@@ -129,7 +125,10 @@ export function withMoved(repair: Repair, id: string, by: -1 | 1): Repair {
       'chain',
       id,
       'the order in which one stands on the other',
-      `“${passName(repair, repair.chain.indexOf(first))}” stands on “${passName(repair, repair.chain.indexOf(second))}” and cannot come before it.`,
+      REFUSED['stands-cannot-come']({
+        upper: passName(repair, repair.chain.indexOf(first)),
+        lower: passName(repair, repair.chain.indexOf(second)),
+      }),
     );
   return { ...repair, chain };
 }

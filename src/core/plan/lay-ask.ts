@@ -1,4 +1,5 @@
 import type { Method, StepContext, StepDraft } from '../method';
+import type { Said } from '../say';
 import type { Milestone, MilestoneId } from '../system';
 import type { Hands } from './hands';
 import type { MilestoneTime, Named } from './milestone-times';
@@ -45,5 +46,5 @@ export interface Laying {
   readonly has: (kind: MilestoneId) => boolean;
   readonly waitOf: (kind: MilestoneId, batches: readonly number[]) => Wait;
   readonly endOf: (kind: MilestoneId, batches: readonly number[], part?: number) => number | null;
-  readonly stopAt: (draft: StepDraft, kind: MilestoneId, batches: readonly number[], why: string) => PlanStop;
+  readonly stopAt: (draft: StepDraft, kind: MilestoneId, batches: readonly number[], why: Said) => PlanStop;
 }

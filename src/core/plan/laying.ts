@@ -1,6 +1,6 @@
 import { RENEWS, RENEWS_FACE, type StepDraft, type StepKey, stepFrom, stepId, type TaskRow } from '../method';
 import { layerOf } from '../mix';
-import { refuse } from '../say';
+import { refuse, texts } from '../say';
 import { type MilestoneId, milestoneOf } from '../system';
 import { stands, tears } from './blocks';
 import { type DayEnd, earliestSlot } from './calendar';
@@ -10,6 +10,10 @@ import { clocksOf, upTo, type Wait } from './pass-clocks';
 import type { MissedWindow, PlannedStep } from './repair-plan';
 import type { PlanStop } from './stand-in';
 import { endOfStep, handsOnMs } from './step-time';
+
+const REFUSED = texts('refused.plan.laying', {
+  'repair-would-steps': 'This repair would have {drafts} steps: part it into several.',
+});
 
 /** A plan that nobody can read is none, and laying it out takes longer than anybody waits. */
 const MOST_STEPS = 5000;
@@ -229,7 +233,7 @@ export function layingOf(layAsk: LayAsk): Laying {
         'steps',
         drafts.length,
         `up to ${MOST_STEPS} steps`,
-        `This repair would have ${drafts.length} steps: part it into several.`,
+        REFUSED['repair-would-steps']({ drafts: drafts.length }),
       );
     if (readyMs !== undefined && readyMs > cursor) cursor = readyMs;
     for (const [i, planned] of drafts.entries()) {

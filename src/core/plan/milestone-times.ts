@@ -1,5 +1,5 @@
 import { between, type Side } from '../cure';
-import { attempt, line, type WorkLine } from '../say';
+import { attempt, line, type Message, texts, type WorkLine } from '../say';
 import {
   clockOf,
   MILESTONES,
@@ -13,6 +13,10 @@ import { figure, formatDuration } from '../units';
 import { type Ask, asker, historyOf, onPot, type ReachTry } from './reach-try';
 import { FIRST_PASS } from './repair';
 import type { Thermal } from './thermal';
+
+const TIMES = texts('milestone-times', {
+  unbegun: 'It counts from the moment {start}, which is not planned yet.',
+});
 
 const HOUR_MS = 3_600_000;
 
@@ -38,7 +42,7 @@ export interface MilestoneTime {
   readonly standing: ReachTry['standing'];
   readonly stalls: ReachTry['stalls'];
   readonly sheetSays: string;
-  readonly problem: string | null;
+  readonly problem: Message | null;
   readonly working: readonly WorkLine[];
 }
 
@@ -96,7 +100,7 @@ const unbegun = (m: Milestone): ReachTry => ({
   atMs: null,
   standing: 'sheet',
   stalls: [],
-  problem: `It counts from the moment ${STARTS[m.startsAt]}, which is not planned yet.`,
+  problem: TIMES.unbegun({ start: STARTS[m.startsAt] }),
 });
 
 /** Times of one milestone from an origin. @param pot shortens the life of a pot that is larger than the sheet's */

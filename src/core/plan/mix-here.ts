@@ -12,7 +12,7 @@ import {
   withBlend,
   withRecipe,
 } from '../mix';
-import { attempt, line, type Problem, type WorkLine } from '../say';
+import { attempt, line, type Problem, texts, type WorkLine } from '../say';
 import {
   isMetered,
   type Kit,
@@ -28,6 +28,11 @@ import { figure } from '../units';
 import { placesIn } from '../void';
 import type { Actuals } from './actuals';
 import type { ClockOfMethod } from './milestone-times';
+
+const HERE = texts('mix-here', {
+  'no-pot-life': 'The sheet gives no pot life for this temperature.',
+});
+
 import type { SheetHeat } from './pots';
 import type { Ask } from './reach-try';
 import type { Piece } from './repair';
@@ -180,7 +185,7 @@ export function mixAt(
         field: 'materialC',
         value: potC.ok ? potC.value : null,
         allowed: 'a temperature the sheet answers for',
-        sentence: reached.problem ?? 'The sheet gives no pot life for this temperature.',
+        sentence: reached.problem ?? HERE['no-pot-life'](),
       };
     // Mixing and standing spend the pot life, from wherever it counts.
     const stand = standMin(sheet, reachOf, atMs);

@@ -1,5 +1,6 @@
 import type { Side } from '../cure';
 import type { StepDraft } from '../method';
+import { type Said, texts } from '../say';
 import {
   clockOf,
   LAID_OVER_TIME,
@@ -15,6 +16,10 @@ import { type MilestoneTime, milestoneTime, type Named, type PotShare } from './
 import type { Ask, ReachTry } from './reach-try';
 import type { RepairAsk } from './repair-plan';
 import type { PlanStop, StandIn } from './stand-in';
+
+const CLOCKS = texts('pass-clocks', {
+  'no-time': 'The sheet of {sheet} gives no time for {label}.',
+});
 
 const MIN_MS = 60_000;
 
@@ -36,7 +41,7 @@ export interface Spot {
 export interface Wait {
   readonly atMs: number | null;
   readonly by: 'sheet' | StandIn['by'];
-  readonly why: string;
+  readonly why: Said;
 }
 
 /** What the clocks of a pass run on. */
@@ -111,7 +116,7 @@ export function clocksOf({ ask, sheet, reachOf, shares }: ClockAsk) {
     return {
       atMs: null,
       by: 'sheet',
-      why: failed?.problem ?? `The sheet of ${sheet.name} gives no time for ${label}.`,
+      why: failed?.problem ?? CLOCKS['no-time']({ sheet: sheet.name, label }),
     };
   };
   const waitOf = (kind: MilestoneId, batches: readonly number[]): Wait => {
@@ -141,7 +146,7 @@ export function clocksOf({ ask, sheet, reachOf, shares }: ClockAsk) {
     const all = partsIn(batch);
     return all.length ? all.map((p) => ({ batch, part: p })) : [{ batch }];
   };
-  const stopAt = (draft: StepDraft, kind: MilestoneId, batches: readonly number[], why: string): PlanStop => {
+  const stopAt = (draft: StepDraft, kind: MilestoneId, batches: readonly number[], why: Said): PlanStop => {
     const { label, later = [], touch = false } = milestoneKind(kind);
     return {
       step: { id: draft.id, title: draft.title },

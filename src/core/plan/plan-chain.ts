@@ -1,5 +1,5 @@
 import { ENGINES, RELEASE, type StepDraft, stepFrom } from '../method';
-import { attempt, type Problem } from '../say';
+import { attempt, type Problem, type Said } from '../say';
 import { FAMILIES, type MilestoneId } from '../system';
 import type { Window } from './calendar';
 import { derive, servedBy } from './derive';
@@ -243,7 +243,7 @@ function chainOf(going: readonly Going[]): ChainPlan {
   const placed = passes.flatMap((p) => p.placedMs ?? []);
   const placedMs = placed.length ? Math.max(...placed) : null;
   const missing = passes.some((p) => p.placedMs === null || p.untimed.length > 0);
-  const open: Record<string, readonly string[]> = {};
+  const open: Record<string, readonly Said[]> = {};
   for (const p of passes)
     for (const [stage, texts] of Object.entries(p.open)) open[stage] = [...(open[stage] ?? []), ...(texts ?? [])];
   const { job } = going[0]!.ask;

@@ -12,7 +12,7 @@ import {
   stepsOf,
 } from '../method';
 import { type Batch, massOf, topUp } from '../mix';
-import { attempt, type Problem, refuse } from '../say';
+import { attempt, type Problem, refuse, type Said, texts } from '../say';
 import { type MilestoneId, plannedKitMl, type SheetRevision } from '../system';
 import { measureVoid, SHAPES, unmeasuredIn, type VoidResult } from '../void';
 import { withStand, withTrouble } from './extra-steps';
@@ -24,6 +24,22 @@ import { asWorked, mixAt, sheetHere, withFace, withUsualLoss } from './mix-here'
 import { type Ask, asker, staysHotter } from './reach-try';
 import type { Piece } from './repair';
 import { type PotEstimate, type RepairAsk, type RepairPlan, sameAsk, settingsOf } from './repair-plan';
+
+const OPEN = texts('open', {
+  shape: 'Choose the shape of the void.',
+  system: 'Choose a system from the shelf.',
+  'not-measured': 'The void must be measured.',
+  'no-system': 'A system must be chosen.',
+});
+
+const REFUSED = texts('refused.plan.plan-pass', {
+  'does-not-serve': '{sheet} does not serve “{method}”. Material says why; choose another system.',
+  'not-planned-over':
+    '“{method}” is not planned over {shape}. The volume stands; choose another method, or another shape as the first.',
+  'method-not-known': 'The method “{id}” is not known here.',
+  'method-version-file':
+    'The method “{method}” is of version {version} in this file; this Grenko knows version {known}. Open it with the Grenko it was planned with.',
+});
 
 const MIN_MS = 60_000;
 
@@ -155,12 +171,12 @@ export function preparePass(
   if (!known.ok) return only({ ...empty, open: { inspect: [known.problem.sentence] } });
   const method = known.value;
   const unanswered = method.questions.filter((q) => (q.onFace || !place.onFace) && repair.answers[q.id] === undefined);
-  const open: Record<string, readonly string[]> = {};
+  const open: Record<string, readonly Said[]> = {};
   const problems: (Problem & { stage: 'measure' | 'material' | 'mix' | 'place' })[] = [];
   if (unanswered.length) open.inspect = unanswered.map((q) => q.ask);
 
   let measured: VoidResult | null = null;
-  if (!repair.void) open.measure = ['Choose the shape of the void.'];
+  if (!repair.void) open.measure = [OPEN.shape()];
   else {
     const missing = unmeasuredIn(repair.void);
     if (missing.length) open.measure = missing;
@@ -180,14 +196,14 @@ export function preparePass(
       });
   }
   const kit = sheet ? (sheet.kits.find((k) => k.id === repair.kitId) ?? sheet.kits[0] ?? null) : null;
-  if (!sheet) open.material = ['Choose a system from the shelf.'];
+  if (!sheet) open.material = [OPEN.system()];
   else if (!isTaken(method, sheet))
     problems.push({
       stage: 'material',
       field: 'sheetId',
       value: sheet.kind,
       allowed: [...method.takes.flow, ...method.takes.out, ...method.takes.binder].join(', '),
-      sentence: `${sheet.name} does not serve “${method.label}”. Material says why; choose another system.`,
+      sentence: REFUSED['does-not-serve']({ sheet: sheet.name, method: method.label }),
     });
   const main = repair.void?.shapes[0];
   if (measured && main && !method.shapes.includes(main.shape))
@@ -196,7 +212,7 @@ export function preparePass(
       field: 'shapes.0.shape',
       value: main.shape,
       allowed: method.shapes.map((id) => SHAPES[id].label).join(', '),
-      sentence: `“${method.label}” is not planned over ${SHAPES[main.shape].label.toLowerCase()}. The volume stands; choose another method, or another shape as the first.`,
+      sentence: REFUSED['not-planned-over']({ method: method.label, shape: SHAPES[main.shape].label.toLowerCase() }),
     });
   const base: RepairPlan = {
     ...empty,
@@ -210,10 +226,7 @@ export function preparePass(
     thermal: ask.thermal,
   };
   if (!measured || !sheet || !kit || problems.length) {
-    open.mix = [
-      ...(measured ? [] : ['The void must be measured.']),
-      ...(sheet && kit ? [] : ['A system must be chosen.']),
-    ];
+    open.mix = [...(measured ? [] : [OPEN['not-measured']()]), ...(sheet && kit ? [] : [OPEN['no-system']()])];
     open.place = open.mix;
     return only(base);
   }
@@ -386,14 +399,13 @@ function dustFree(drafts: readonly StepDraft[], from: MilestoneId | null): reado
 /** The method of a pass, as of the version it was planned with. @throws Refusal for one that is not known here */
 function methodHere({ method: { id, version } }: Piece): Method {
   const method = methodOf(id);
-  if (!method)
-    return refuse('method.id', id, METHODS.map((m) => m.id).join(', '), `The method “${id}” is not known here.`);
+  if (!method) return refuse('method.id', id, METHODS.map((m) => m.id).join(', '), REFUSED['method-not-known']({ id }));
   if (method.version !== version)
     return refuse(
       'method.version',
       version,
       `version ${method.version}`,
-      `The method “${method.label}” is of version ${version} in this file; this Grenko knows version ${method.version}. Open it with the Grenko it was planned with.`,
+      REFUSED['method-version-file']({ method: method.label, version, known: method.version }),
     );
   return method;
 }

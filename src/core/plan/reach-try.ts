@@ -1,6 +1,6 @@
 import { following, indexAt, type Series, valueAt } from '../climate';
 import { paceOf, potTauMin, reachOr, type Side, type Stall, type Standing } from '../cure';
-import { attempt } from '../say';
+import { attempt, type Message } from '../say';
 import { clockOf, MILESTONES, type Milestone, milestoneKind, type SheetRevision } from '../system';
 import type { Thermal } from './thermal';
 
@@ -11,7 +11,7 @@ export interface ReachTry {
   readonly atMs: number | null;
   readonly standing: Standing;
   readonly stalls: readonly Stall[];
-  readonly problem: string | null;
+  readonly problem: Message | null;
 }
 
 /**
@@ -34,7 +34,7 @@ export function attemptReach(
       clock: clockOf(m),
     }),
   );
-  const none = (problem: string): ReachTry => ({ atMs: null, standing: 'sheet', stalls: [], problem });
+  const none = (problem: Message): ReachTry => ({ atMs: null, standing: 'sheet', stalls: [], problem });
   if (!found.ok) return none(found.problem.sentence);
   return 'problem' in found.value ? none(found.value.problem.sentence) : { ...found.value, problem: null };
 }

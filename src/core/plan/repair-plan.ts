@@ -10,7 +10,7 @@ import {
   settingIn,
 } from '../method';
 import type { Batch, MixResult } from '../mix';
-import { type Problem, refuse } from '../say';
+import { type Problem, refuse, type Said, texts } from '../say';
 import type { Kit, MilestoneId, SheetRevision } from '../system';
 import type { VoidResult } from '../void';
 import type { Actuals } from './actuals';
@@ -22,6 +22,10 @@ import type { SheetHeat } from './pots';
 import type { Piece } from './repair';
 import type { PlanStop } from './stand-in';
 import type { Thermal } from './thermal';
+
+const REFUSED = texts('refused.plan.repair-plan', {
+  'work-takes-time': 'Work takes time: minutes and rates are more than nought.',
+});
 
 /** A window that closed before a step came. */
 export interface MissedWindow {
@@ -70,7 +74,7 @@ export interface RepairPlan {
   readonly method: Method | null;
   readonly sheet: SheetRevision | null;
   readonly kit: Kit | null;
-  readonly open: Readonly<Partial<Record<'inspect' | 'measure' | 'material' | 'mix' | 'place', readonly string[]>>>;
+  readonly open: Readonly<Partial<Record<'inspect' | 'measure' | 'material' | 'mix' | 'place', readonly Said[]>>>;
   readonly problems: readonly (Problem & { readonly stage: 'measure' | 'material' | 'mix' | 'place' })[];
   readonly unanswered: readonly Question[];
   readonly void: VoidResult | null;
@@ -170,8 +174,7 @@ export function settingsOf(method: Method, repair: Pick<Piece, 'settings'>): Rea
   const own = (id: string, byDefault: number, counted: boolean) => {
     if (!Object.hasOwn(repair.settings, id)) return byDefault;
     const value = repair.settings[id]!;
-    if (counted && !(value > 0))
-      refuse(`settings.${id}`, value, 'more than 0', 'Work takes time: minutes and rates are more than nought.');
+    if (counted && !(value > 0)) refuse(`settings.${id}`, value, 'more than 0', REFUSED['work-takes-time']());
     return value;
   };
   const made: Record<string, number> = {};

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import type { Message } from '../say';
+import type { Message, Said } from '../say';
 import { MilestoneId } from '../system';
 
 const minutes = z.number().positive().max(200_000);
@@ -25,7 +25,7 @@ export interface PlanStop {
   /** The time that is missing. */
   readonly kind: MilestoneId;
   readonly label: string;
-  readonly why: string;
+  readonly why: Said;
   /** Later milestones that the sheet answers, soonest first. */
   readonly later: readonly { readonly kind: MilestoneId; readonly label: string; readonly atMs: number }[];
   /** Whether a test by touch can tell it. */

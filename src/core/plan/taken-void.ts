@@ -1,5 +1,5 @@
 import { effectsOf, methodOf } from '../method';
-import { attempt, refuse } from '../say';
+import { attempt, refuse, texts } from '../say';
 import {
   areHoles,
   halfWidthMm,
@@ -16,6 +16,13 @@ import {
 } from '../void';
 import type { Piece } from './repair';
 import { settingOf } from './repair-plan';
+
+const REFUSED = texts('refused.plan.taken-void', {
+  'pass-whose-face': 'The pass whose face this one takes is gone. Choose another.',
+  'face-pass-no': 'The face of that pass has no outline that is known: give this pass a void of its own.',
+  'pass-filled-flush':
+    'That pass is filled flush and leaves nothing: choose “left low for a finish coat” there, or take its face with a thickness.',
+});
 
 /** Seen from above what a fill of one shape leaves; null where that is not known. */
 const outlineOf = (shape: VoidShape): PlanOutline | null =>
@@ -71,13 +78,7 @@ export function takenVoid(piece: Piece, all: ReadonlyMap<string, Piece>): Void |
   const { takes } = piece;
   if (takes.from === 'own') return piece.void;
   const below = all.get(takes.of);
-  if (!below)
-    return refuse(
-      'takes.of',
-      takes.of,
-      [...all.keys()].join(', '),
-      'The pass whose face this one takes is gone. Choose another.',
-    );
+  if (!below) return refuse('takes.of', takes.of, [...all.keys()].join(', '), REFUSED['pass-whose-face']());
   const under = takenVoid(below, all);
   if (!under) return null;
   const layer: Layer =
@@ -86,12 +87,7 @@ export function takenVoid(piece: Piece, all: ReadonlyMap<string, Piece>): Void |
       : { thickness: leftLow(below), beyondMm: 0, low: null };
   return (
     faceOf(under, layer, { ...SHAPES.coat.blank(), ...methodOf(piece.method.id)?.blanks?.coat } as VoidShape) ??
-    refuse(
-      'takes',
-      under.shapes[0]?.shape ?? null,
-      'a void with an outline',
-      'The face of that pass has no outline that is known: give this pass a void of its own.',
-    )
+    refuse('takes', under.shapes[0]?.shape ?? null, 'a void with an outline', REFUSED['face-pass-no']())
   );
 }
 
@@ -106,11 +102,6 @@ function isLeftLow({ method: { id }, schools }: Piece): boolean {
 function leftLow(below: Piece): Measured {
   const method = methodOf(below.method.id);
   if (!method || !isLeftLow(below))
-    return refuse(
-      'takes.of',
-      below.passId,
-      'a pass that is left low',
-      'That pass is filled flush and leaves nothing: choose “left low for a finish coat” there, or take its face with a thickness.',
-    );
+    return refuse('takes.of', below.passId, 'a pass that is left low', REFUSED['pass-filled-flush']());
   return { ...measured(settingOf(method, below, 'recess'), 'gauge'), toleranceMm: STRUCK_MM };
 }

@@ -1,3 +1,4 @@
+import { plainWords } from '@/words';
 import { sampleData } from '../../sample/jobs';
 import { sampleSheets } from '../../sample/systems';
 import { type Piece, pieceOf, type Repair, withPiece } from '../plan';
@@ -114,12 +115,12 @@ test('a released repair shows what was worked, whatever is done to its draft', (
 
 test('a method of an unknown version is refused by its name and not planned as another', () => {
   const v = told(bundle(changed({ method: { id: 'mortar-patch', version: 7 } })), NOW);
-  expect(v.plan.open.inspect).toEqual([
+  expect(v.plan.open.inspect!.map(plainWords)).toEqual([
     'The method “Resin mortar patch” is of version 7 in this file; this Grenko knows version 1. Open it with the Grenko it was planned with.',
   ]);
   expect([v.plan.mix, v.plan.steps]).toEqual([null, []]);
   const gone = told(bundle(changed({ method: { id: 'weld', version: 1 } })), NOW);
-  expect(gone.plan.open.inspect).toEqual(['The method “weld” is not known here.']);
+  expect(gone.plan.open.inspect!.map(plainWords)).toEqual(['The method “weld” is not known here.']);
 });
 
 test('one hour outside the sheet’s range leaves the amounts: what can be told is told, and what cannot is named', () => {

@@ -67,7 +67,7 @@ export const RepairReport = z.object({
     .object({
       step: z.string(),
       kind: z.string(),
-      why: z.string(),
+      why: Said,
       later: z.array(z.object({ kind: z.string(), at: z.string() })),
       touch: z.boolean(),
     })
@@ -90,7 +90,7 @@ export const RepairReport = z.object({
       plans: iso,
       standing: z.string(),
       sheetSays: z.string(),
-      problem: z.string().nullable(),
+      problem: Said.nullable(),
     }),
   ),
   opens: iso,
@@ -112,8 +112,8 @@ export const RepairReport = z.object({
     )
     .default([]),
   findings: z.array(Finding),
-  needs: z.array(z.object({ stage: z.string(), text: z.string() })),
-  problems: z.array(z.object({ stage: z.string(), field: z.string(), allowed: z.string(), sentence: z.string() })),
+  needs: z.array(z.object({ stage: z.string(), text: Said })),
+  problems: z.array(z.object({ stage: z.string(), field: z.string(), allowed: z.string(), sentence: Said })),
   working: z.record(z.string(), z.array(WorkLineSchema)),
 });
 export type RepairReport = z.infer<typeof RepairReport>;
@@ -126,7 +126,7 @@ export const PlanReport = z.object({
   coreVersion: z.string(),
   jobId: z.string(),
   at: z.string(),
-  problems: z.array(z.object({ field: z.string(), allowed: z.string(), sentence: z.string() })),
+  problems: z.array(z.object({ field: z.string(), allowed: z.string(), sentence: Said })),
   repairs: z.array(RepairReport),
   /** Kits over the whole job, system by system. */
   kits: z

@@ -1,4 +1,10 @@
 import { refuse } from './refusal';
+import { texts } from './texts';
+
+const BUDGET = texts('budget', {
+  over: '{too} would take longer to work out than anybody waits: check the figure.',
+  stopped: 'It was stopped before it was worked out.',
+});
 
 /**
  * What a computation may cost, and whether it is still wanted. What cannot be bounded by its input is bounded by this.
@@ -22,13 +28,7 @@ export function meter({ turns, signal }: Budget, field: string, too: string): (t
   let left = turns;
   return (taken = 1) => {
     left -= taken;
-    if (left < 0)
-      refuse(
-        field,
-        turns,
-        `up to ${turns} steps of computing`,
-        `${too} would take longer to work out than anybody waits: check the figure.`,
-      );
-    if (signal?.aborted) refuse('stopped', null, 'being left to finish', 'It was stopped before it was worked out.');
+    if (left < 0) refuse(field, turns, `up to ${turns} steps of computing`, BUDGET.over({ too }));
+    if (signal?.aborted) refuse('stopped', null, 'being left to finish', BUDGET.stopped());
   };
 }

@@ -16,6 +16,7 @@ export {
   ml,
   mm,
   mm2,
+  mpa,
   on,
   percent,
   rate,

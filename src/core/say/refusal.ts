@@ -1,3 +1,6 @@
+import type { Message } from './message';
+import { textOf, texts } from './texts';
+
 /**
  * What a computation says when it cannot answer: the field at fault, the value met, and what would have been allowed.
  */
@@ -5,10 +8,10 @@ export interface Problem {
   /** Path of the field, dotted, e.g. `void.shapes.0.holeDiameter`. */
   readonly field: string;
   readonly value: unknown;
-  /** The allowed range or form, in words. */
+  /** The allowed range or form in core units, for programs; a person is told it by the sentence. */
   readonly allowed: string;
   /** One sentence for the person at the field. */
-  readonly sentence: string;
+  readonly sentence: Message;
 }
 
 /** The one error type of the core. It always names the field, the value and what is allowed. */
@@ -19,31 +22,41 @@ export class Refusal extends Error {
     // more than the plan.
     const depth = Error.stackTraceLimit;
     Error.stackTraceLimit = 0;
-    super(problem.sentence);
+    super();
     Error.stackTraceLimit = depth;
     this.name = 'Refusal';
     this.problem = problem;
   }
+  /** For those who look for the fault: the text with its gaps, and what would stand in them. */
+  override get message(): string {
+    const { field, sentence } = this.problem;
+    return `${field}: ${textOf(sentence.id) ?? sentence.id} ${sentence.with ? JSON.stringify(sentence.with) : ''}`.trim();
+  }
 }
+
+const REFUSED = texts('refused', {
+  'not-a-number': '{field} is not a number.',
+  'more-than-nought': '{label} must be more than 0.',
+});
 
 /**
  * Throws a {@link Refusal}.
- * @example refuse('rodDiameter', 20, 'under 18 mm', 'The rod is thicker than its hole.')
+ * @example refuse('rodDiameter', 20, 'under 18 mm', REFUSED['rod-too-thick']({ hole: mm(18) }))
  */
-export function refuse(field: string, value: unknown, allowed: string, sentence: string): never {
+export function refuse(field: string, value: unknown, allowed: string, sentence: Message): never {
   throw new Refusal({ field, value, allowed, sentence });
 }
 
 /** Returns `value` when it is finite, else refuses it by name. */
 export function finite(field: string, value: number): number {
-  if (!Number.isFinite(value)) refuse(field, value, 'a finite number', `${field} is not a number.`);
+  if (!Number.isFinite(value)) refuse(field, value, 'a finite number', REFUSED['not-a-number']({ field }));
   return value;
 }
 
 /** Returns `value` when it is finite and above zero, else refuses it by name. */
 export function positive(field: string, value: number, label = field): number {
   finite(field, value);
-  if (value <= 0) refuse(field, value, 'more than 0', `${label} must be more than 0.`);
+  if (value <= 0) refuse(field, value, 'more than 0', REFUSED['more-than-nought']({ label }));
   return value;
 }
 

@@ -39,3 +39,5 @@ export const at = (ms: number): Moment => ({ at: Math.round(ms) });
 export const on = (ms: number): Moment => ({ at: Math.round(ms), dated: true });
 
 export const listed = (list: readonly Value[], join: List['join'] = 'and'): List => ({ list, join });
+/** Stress, MPa. */
+export const mpa = of('stress');

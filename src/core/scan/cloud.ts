@@ -1,6 +1,10 @@
-import { refuse } from '../say';
+import { refuse, texts } from '../say';
 import type { Point } from '../void';
 import type { SurfaceForm } from './surface-fit';
+
+const REFUSED = texts('refused.scan.cloud', {
+  'point-scan-not': 'Point {n} of the scan is not a number: the file is damaged there.',
+});
 
 /** What a file held: places x, y, z side by side, in the units of the file. */
 export interface Cloud {
@@ -90,7 +94,7 @@ function refuseFirst(xyz: Cloud['xyz']): never {
     'scan',
     [xyz[i]!, xyz[i + 1]!, xyz[i + 2]!],
     'finite numbers',
-    `Point ${i / 3 + 1} of the scan is not a number: the file is damaged there.`,
+    REFUSED['point-scan-not']({ n: i / 3 + 1 }),
   );
 }
 

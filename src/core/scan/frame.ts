@@ -1,8 +1,12 @@
-import { refuse } from '../say';
+import { refuse, texts } from '../say';
 import { seeded } from '../void';
 import { type Cloud, everyOf, type ScanAsk } from './cloud';
 import type { Grid } from './grid';
 import { medianOf } from './surface-fit';
+
+const REFUSED = texts('refused.scan.frame', {
+  'points-scan-lie': 'The points of the scan lie on one line or in one place.',
+});
 
 /** Three directions at right angles; the third stands on the face. */
 export type Axes = readonly [readonly number[], readonly number[], readonly number[]];
@@ -50,8 +54,7 @@ export function faceFrame(cloud: Cloud, ask: ScanAsk): Frame {
     const far = medianOf(distances);
     if (!best || far < best.far) best = { normal, far };
   }
-  if (!best)
-    return refuse('scan', n, 'points that span a face', 'The points of the scan lie on one line or in one place.');
+  if (!best) return refuse('scan', n, 'points that span a face', REFUSED['points-scan-lie']());
   const z = best.normal;
   const helper = Math.abs(z[0]!) < 0.9 ? [1, 0, 0] : [0, 1, 0];
   const dot = helper.reduce((s, x, k) => s + x * z[k]!, 0);

@@ -1,4 +1,8 @@
-import { refuse } from '../say';
+import { refuse, texts } from '../say';
+
+const REFUSED = texts('refused.scan.grid', {
+  'scan-far-too': 'The scan is far too large for the size of its cells: check the unit it was made in.',
+});
 
 /** A raster over (u, v): values by row, NaN where nothing was seen. */
 export interface Grid {
@@ -59,12 +63,7 @@ export function rasterise(
   const cells = nx * ny;
   // A scan taken in another unit than it was made in would lay a map larger than any memory.
   if (!(cells <= MOST_CELLS))
-    refuse(
-      'unit',
-      cells,
-      `up to ${MOST_CELLS / 1e6} million cells`,
-      'The scan is far too large for the size of its cells: check the unit it was made in.',
-    );
+    refuse('unit', cells, `up to ${MOST_CELLS / 1e6} million cells`, REFUSED['scan-far-too']());
   const of = new Uint32Array(u.length);
   const starts = new Uint32Array(cells + 1);
   for (let i = 0; i < u.length; i++) {

@@ -1,7 +1,13 @@
-import { refuse } from '../say';
+import { mm, refuse, texts } from '../say';
 import { inside, type Point } from '../void';
 import { bridged, type Grid, parts, placeOf, smoothed, widened } from './grid';
 import { type FittedSurface, fitSurface, heightAt, medianOf, type SurfaceForm } from './surface-fit';
+
+const REFUSED = texts('refused.scan.region', {
+  'rim-drawn-hand': 'The rim drawn by hand encloses nothing of the map.',
+  'no-hollow-deeper':
+    'No hollow is deeper than {threshold}, three times the roughness of the face. Is the right side scanned, and is the unit right?',
+});
 
 /** Points used for fitting the surface. */
 export const SAMPLE = 3_000;
@@ -46,12 +52,7 @@ export function regionOf(grid: Grid, surface: FittedSurface, rim?: readonly Poin
   if (rim) {
     const mask = Uint8Array.from({ length: values.length }, (_, i) => (inside(rim, placeOf(grid, i)) ? 1 : 0));
     if (!mask.some(Boolean))
-      refuse(
-        'rim',
-        rim.length,
-        'a rim that encloses part of the map',
-        'The rim drawn by hand encloses nothing of the map.',
-      );
+      refuse('rim', rim.length, 'a rim that encloses part of the map', REFUSED['rim-drawn-hand']());
     return closed(grid, depth, mask, 0, 0);
   }
   const calm = smoothed(depth, nx, ny);
@@ -71,7 +72,7 @@ export function regionOf(grid: Grid, surface: FittedSurface, rim?: readonly Poin
       'scan',
       threshold,
       'a hollow deeper than the roughness of the face',
-      `No hollow is deeper than ${threshold.toFixed(1)} mm, three times the roughness of the face. Is the right side scanned, and is the unit right?`,
+      REFUSED['no-hollow-deeper']({ threshold: mm(threshold) }),
     );
   const others = [...size].filter((s, k) => k > 0 && k !== main && s > 0.05 * size[main]!).length;
   const fringe = deeper(calm, GROW_SIGMAS * sigma);

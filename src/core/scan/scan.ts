@@ -1,4 +1,4 @@
-import { attempt, refuse } from '../say';
+import { attempt, exactly, listed, ml, mm, percent, refuse, texts } from '../say';
 import { type Scanned, scannedShape, unpack } from '../void';
 import { type Cloud, extentOf, isLikely, likelyUnits, type ScanAsk } from './cloud';
 import { coverOf, type Frame, faceFrame, type Turned, thinned, turn, usualSide } from './frame';
@@ -6,6 +6,17 @@ import { boundsOf, clipped, type Grid, mirrored, placeOf, rasterise, usualCount,
 import { overhangShare } from './overhang';
 import { GROW_SIGMAS, type Region, refit, regionOf, rimSeen, SAMPLE, SEED_SIGMAS, WIDEN_MM } from './region';
 import { type FittedSurface, fitSurface, heightAt, MAD_TO_SIGMA, medianOf, SOUND_SIGMAS } from './surface-fit';
+
+const REFUSED = texts('refused.scan.scan', {
+  'all-points-scan': 'All points of the scan lie in one place.',
+  'scan-shows-sound':
+    'The scan shows sound base round only {rim} of the void: scan again with {beside} of the base all round, or draw the rim by hand.',
+  'nothing-hollow-deeper': 'Nothing in the hollow is deeper than the roughness of the face, {edge}.',
+  'size-unlikely': 'In this unit the scan would be {across} across. Choose the unit, or say that it is that size.',
+  'size-unlikely-but':
+    'In this unit the scan would be {across} across; in {likely} it has a size such places are scanned at. Choose the unit, or say that it is that size.',
+  'face-not-flat': 'The face is not flat: taken as curved, the scan shows a void of {volume}. Choose curved.',
+});
 
 /** Points wanted in a cell. */
 const PER_CELL = 4;
@@ -115,8 +126,7 @@ export function measureScan(whole: Cloud, ask: ScanAsk): Scanned {
   tell(0.02, 'reading the points');
   const cloud = thinned(whole);
   const extent = extentOf(cloud);
-  if (!(extent * ask.mmPerUnit > 0))
-    refuse('scan', extent, 'an extent above 0', 'All points of the scan lie in one place.');
+  if (!(extent * ask.mmPerUnit > 0)) refuse('scan', extent, 'an extent above 0', REFUSED['all-points-scan']());
   checkSize(extent, ask);
   const n = whole.held ?? Math.floor(whole.xyz.length / 3);
   const frame = faceFrame(cloud, ask);
@@ -151,7 +161,7 @@ export function measureScan(whole: Cloud, ask: ScanAsk): Scanned {
         'scan',
         rim,
         `base seen round at least ${Math.round(RIM_SEEN * 100)} % of the void`,
-        `The scan shows sound base round only ${Math.round(rim * 100)} % of the void: scan again with 20 mm of the base all round, or draw the rim by hand.`,
+        REFUSED['scan-shows-sound']({ rim: exactly(percent(Math.round(rim * 100))), beside: exactly(mm(20)) }),
       ),
     );
   const curved = ask.surface === 'plane' ? ifCurved(grid, surface.residualMm, ask) : undefined;
@@ -176,7 +186,7 @@ export function measureScan(whole: Cloud, ask: ScanAsk): Scanned {
         'scan',
         found.found.edgeMm,
         'a hollow deeper than the roughness of the face',
-        `Nothing in the hollow is deeper than the roughness of the face, ${found.found.edgeMm.toFixed(1)} mm.`,
+        REFUSED['nothing-hollow-deeper']({ edge: mm(found.found.edgeMm) }),
       ),
     );
   return found;
@@ -188,14 +198,7 @@ function tryFlat<T>(grid: Grid, flat: FittedSurface, ask: ScanAsk, run: () => T)
   if (tried.ok) return tried.value;
   const { field, value, allowed, sentence } = tried.problem;
   const curved = ask.surface === 'plane' ? ifCurved(grid, flat.residualMm, ask) : undefined;
-  return refuse(
-    field,
-    value,
-    allowed,
-    curved
-      ? `The face is not flat: taken as curved, the scan shows a void of ${Math.round(curved.volumeMl)} mL. Choose curved.`
-      : sentence,
-  );
+  return refuse(field, value, allowed, curved ? REFUSED['face-not-flat']({ volume: ml(curved.volumeMl) }) : sentence);
 }
 
 /**
@@ -205,13 +208,15 @@ function tryFlat<T>(grid: Grid, flat: FittedSurface, ask: ScanAsk, run: () => T)
 function checkSize(extent: number, { mmPerUnit, anySize }: ScanAsk): void {
   if (anySize || isLikely(extent * mmPerUnit)) return;
   const across = extent * mmPerUnit;
-  const said = across < 1000 ? `${Number(across.toPrecision(2))} mm` : `${Number((across / 1000).toPrecision(2))} m`;
+  const said = { ...mm(across, 2), large: across >= 1000 };
   const likely = likelyUnits(extent);
   refuse(
     'unit',
     mmPerUnit,
     'the unit the scan was made in',
-    `In this unit the scan would be ${said} across${likely.length ? `; in ${likely.join(' or ')} it has a size such places are scanned at` : ''}. Choose the unit, or say that it is that size.`,
+    likely.length
+      ? REFUSED['size-unlikely-but']({ across: said, likely: listed(likely, 'or') })
+      : REFUSED['size-unlikely']({ across: said }),
   );
 }
 

@@ -1,6 +1,11 @@
 import { Matrix, solve } from 'ml-matrix';
-import { refuse } from '../say';
+import { refuse, texts } from '../say';
 import { seeded } from '../void';
+
+const REFUSED = texts('refused.scan.surface-fit', {
+  'scan-too-few': 'The scan has too few points to find the undamaged face: {n}.',
+  'points-scan-lie': 'The points of the scan lie on one line or in one place.',
+});
 
 /** The face that was there before it broke: a plane, or a quadric for a curved hull. Heights w over (u, v), mm. */
 export type SurfaceForm = 'plane' | 'quadric';
@@ -155,8 +160,7 @@ export interface Points {
 export function fitSurface(at: Points, form: SurfaceForm, seed = 1, start?: FittedSurface): FittedSurface {
   const n = at.w.length;
   const k = SIZE[form];
-  if (n < 3 * k)
-    refuse('scan', n, `at least ${3 * k} points`, `The scan has too few points to find the undamaged face: ${n}.`);
+  if (n < 3 * k) refuse('scan', n, `at least ${3 * k} points`, REFUSED['scan-too-few']({ n }));
   let reach = 0;
   for (let i = 0; i < n; i++) reach = Math.max(reach, Math.abs(at.u[i]!), Math.abs(at.v[i]!));
   const scale = reach || 1;
@@ -201,8 +205,7 @@ export function fitSurface(at: Points, form: SurfaceForm, seed = 1, start?: Fitt
     }
     if (s < least) [best, least] = [c, s];
   }
-  if (!best)
-    return refuse('scan', n, 'points that span a face', 'The points of the scan lie on one line or in one place.');
+  if (!best) return refuse('scan', n, 'points that span a face', REFUSED['points-scan-lie']());
 
   // With almost half the points in a void the median of all leans on them: it is taken again over those it calls sound.
   const sigmaOf = (c: readonly number[]): number => {

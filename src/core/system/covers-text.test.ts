@@ -1,8 +1,9 @@
+import { plainWords } from '@/words';
 import { readCovers } from './covers-text';
 
 const m2 = (text: string, system: 'metric' | 'us' = 'metric') => {
   const read = readCovers(text, system);
-  return read.per === null ? read.sentence : [read.per, Number(read.m2.toPrecision(6))];
+  return read.per === null ? plainWords(read.sentence) : [read.per, Number(read.m2.toPrecision(6))];
 };
 
 test.each([

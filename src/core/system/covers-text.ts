@@ -1,5 +1,12 @@
+import { listed, type Message, texts } from '../say';
 import { parseQuantity, readNumber } from '../typed';
 import type { UnitSystem } from '../units';
+
+const REFUSED = texts('refused.system.covers-text', {
+  either: '{one} or {other}?',
+  'as-printed': 'As printed: {examples}.',
+  'which-gallon-us': 'Which gallon: US gal or UK gal? They differ by a fifth.',
+});
 
 /** What a coat covers as it stands on a pack: of a litre, or of a whole pack. */
 export type CoversRead =
@@ -7,10 +14,12 @@ export type CoversRead =
   | { readonly per: 'pack'; readonly m2: number }
   | {
       readonly per: null;
-      readonly sentence: string;
+      readonly sentence: Message;
       readonly choices?: readonly { readonly label: string; readonly text: string }[];
     };
 
+/** As packs print it. */
+const PRINTED_LIKE = ['0.42 m²/L', '6.5 m² a set', '200 mL/m²'] as const;
 const FT2 = 0.3048 ** 2;
 /** Litres of a gallon (US: 231 in³ of 25.4 mm; UK: by definition). */
 const LITRES: Readonly<Record<string, number>> = { l: 1, us: 3.785411784, uk: 4.54609 };
@@ -32,18 +41,17 @@ export function readCovers(text: string, system: UnitSystem): CoversRead {
     const rest = text.trim().slice(number!.trim().length);
     return {
       per: null,
-      sentence: `${read.either[0]} or ${read.either[1]}?`,
+      sentence: REFUSED.either({ one: read.either[0], other: read.either[1] }),
       choices: read.either.map((label) => ({ label, text: `${label}${rest}` })),
     };
   }
   const value = read && 'value' in read ? read.value : Number.NaN;
   if (!(value > 0) || area === undefined || what === undefined)
-    return { per: null, sentence: 'As printed: 0.42 m²/L, 6.5 m² a set, or 200 mL/m².' };
+    return { per: null, sentence: REFUSED['as-printed']({ examples: listed(PRINTED_LIKE, 'or') }) };
   const m2 = value * (/^(ft|sq\.?\s*ft)/i.test(area) ? FT2 : 1);
   const unit = what.toLowerCase().replace(/[\s.]/g, '');
   if (!/^(l|us|uk|imp|gal)/.test(unit)) return { per: 'pack', m2 };
-  if (/^gal(lon)?$/.test(unit) && system !== 'us')
-    return { per: null, sentence: 'Which gallon: US gal or UK gal? They differ by a fifth.' };
+  if (/^gal(lon)?$/.test(unit) && system !== 'us') return { per: null, sentence: REFUSED['which-gallon-us']() };
   const litres = /^l/.test(unit) ? LITRES.l! : /uk|imp/.test(unit) ? LITRES.uk! : LITRES.us!;
   return { per: 'litre', m2: m2 / litres };
 }

@@ -1,3 +1,4 @@
+import { plainWords } from '@/words';
 import { furtherSheets, sampleSheets } from '../../sample/systems';
 import { paceOf, sheetFlaws } from '../cure';
 import {
@@ -23,7 +24,7 @@ test('the sample shelf has a system of every kind, each sound and fitting its sc
   expect(new Set(sampleSheets.map((s) => s.kind))).toEqual(new Set(KIND_IDS));
   for (const s of sampleSheets) {
     expect(SheetRevision.parse(s)).toEqual(s);
-    expect(sheetFlaws(s).map((p) => p.sentence)).toEqual([]);
+    expect(sheetFlaws(s).map((p) => plainWords(p.sentence))).toEqual([]);
     expect((SYSTEM_KINDS[s.kind].families as readonly string[]).includes(s.family)).toBe(true);
   }
 });
@@ -32,7 +33,7 @@ test('times at a dose: the sheet’s own at its doses, between them ln τ linear
   expect(minutes(sheetIn(filler, at(2)), 'use-by', 20)).toBeCloseTo(5.5, 9);
   // Between 1 % (10 min) and 2 % (5.5 min) at √2 %: the geometric mean.
   expect(minutes(sheetIn(filler, at(Math.SQRT2)), 'use-by', 20)).toBeCloseTo(Math.sqrt(10 * 5.5), 6);
-  expect(() => sheetIn(filler, at(3.5))).toThrow(/1 to 3 %; 3.5 % is too much/);
+  expect(() => sheetIn(filler, at(3.5))).toThrow(/1 % to 3 %; 3.5 % is too much/);
   expect(() => sheetIn(filler, at(0.5))).toThrow(/too little/);
   expect(() => plainTable(filler.milestones[0]!.table, at(4), 'x')).toThrow(/says nothing/);
   // More catalyst is never slower.
@@ -86,7 +87,7 @@ test('slips in what a sheet says twice: ratio by weight against ratio by volume,
   const pour = furtherSheets.find((s) => s.id === 'sheet-pour-1')!;
   const says = (s: SheetRevision) =>
     sheetFlaws(s)
-      .map((p) => p.sentence)
+      .map((p) => plainWords(p.sentence))
       .join(' ');
   // 3 : 1 by volume at 1.12 and 1.00 is 100 : 29.8 by weight; with 100 : 48 something is mistyped.
   expect(says({ ...pour, ratio: { ...pour.ratio, b: 48 } })).toMatch(/is 29.8 : 100 by weight, the sheet says 48/);

@@ -1,7 +1,17 @@
-import { refuse } from '../say';
+import { percent, refuse, texts } from '../say';
 import { figure } from '../units';
 import type { Milestone, PlainTable, TimeTable } from './milestone';
 import type { SheetRevision } from './sheet';
+
+const REFUSED = texts('refused.system.dose', {
+  'no-dose': 'The sheet states this time for doses from {low} to {high}; at no dose it says nothing.',
+  'beyond-doses': 'The sheet states this time for doses from {low} to {high}; at {dose} it says nothing.',
+  'between-two-doses':
+    'Between two doses the times can only be read when both are stated in the same form, for the same temperatures.',
+  'air-humidity-sheet': 'In air of {humidity} humidity the sheet gives no drying time: it goes up to {top}.',
+  'sheet-allows':
+    'The sheet allows {min} to {max}; {dose} is {little, select, yes {too little: it may stay soft for good} other {too much: it gets brittle and may burn}}.',
+});
 
 /** What decides which of a sheet's figures hold: the dose chosen and the dampest air of the wait. */
 export interface Circumstance {
@@ -61,7 +71,7 @@ function mixed(field: string, a: PlainTable, b: PlainTable, x: number): PlainTab
     field,
     [a.form, b.form],
     'the same form and temperatures at every dose',
-    'Between two doses the times can only be read when both are stated in the same form, for the same temperatures.',
+    REFUSED['between-two-doses'](),
   );
 }
 
@@ -85,7 +95,9 @@ export function plainTable(table: TimeTable, { dosePct, humidityPct }: Circumsta
         'dosePct',
         dosePct,
         `${figure(low)} to ${figure(high)} %`,
-        `The sheet states this time for doses from ${figure(low)} to ${figure(high)} %; at ${dosePct === null ? 'no dose' : `${figure(dose)} %`} it says nothing.`,
+        dosePct === null
+          ? REFUSED['no-dose']({ low: percent(low), high: percent(high) })
+          : REFUSED['beyond-doses']({ low: percent(low), high: percent(high), dose: percent(dose) }),
       );
     const i = Math.max(
       0,
@@ -107,7 +119,7 @@ export function plainTable(table: TimeTable, { dosePct, humidityPct }: Circumsta
         'humidityPct',
         humidityPct,
         `up to ${figure(top)} %`,
-        `In air of ${figure(humidityPct)} % humidity the sheet gives no drying time: it goes up to ${figure(top)} %.`,
+        REFUSED['air-humidity-sheet']({ humidity: percent(humidityPct), top: percent(top) }),
       );
     const best = new Map<string, (typeof covering)[number]>();
     for (const t of covering) {
@@ -145,7 +157,12 @@ export function sheetIn(sheet: SheetRevision, c: Circumstance): SheetRevision {
       'dosePct',
       dosePct,
       `${figure(sheet.dose.minPct)} to ${figure(sheet.dose.maxPct)} %`,
-      `The sheet allows ${figure(sheet.dose.minPct)} to ${figure(sheet.dose.maxPct)} %; ${figure(dosePct)} % is ${dosePct < sheet.dose.minPct ? 'too little: it may stay soft for good' : 'too much: it gets brittle and may burn'}.`,
+      REFUSED['sheet-allows']({
+        min: percent(sheet.dose.minPct),
+        max: percent(sheet.dose.maxPct),
+        dose: percent(dosePct),
+        little: dosePct < sheet.dose.minPct ? 'yes' : 'no',
+      }),
     );
   const made = known.get(sheet) ?? new Map<string, SheetRevision>();
   known.set(sheet, made);

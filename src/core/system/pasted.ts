@@ -1,5 +1,10 @@
-import { refuse } from '../say';
+import { refuse, texts } from '../say';
 import type { MilestoneId } from './milestone';
+
+const REFUSED = texts('refused.system.pasted', {
+  'no-temperatures-times':
+    'No temperatures with times beside them were found: paste the table with its headings, like “Temp, Pot life, Handling” over “{row}”.',
+});
 
 /** Units of time a heading or a person may name. */
 export const CLOCK_UNITS = ['min', 'h', 'd'] as const;
@@ -159,7 +164,7 @@ export function readPasted(text: string, field: string): readonly PastedTime[] {
       field,
       text.slice(0, 80),
       'temperatures with times beside them',
-      'No temperatures with times beside them were found: paste the table with its headings, like “Temp, Pot life, Handling” over “10 °C, 40 min, 12 h”.',
+      REFUSED['no-temperatures-times']({ row: '10 °C, 40 min, 12 h' }),
     );
   return found;
 }

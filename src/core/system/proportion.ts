@@ -1,6 +1,10 @@
-import { line, refuse, type WorkLine } from '../say';
+import { line, refuse, texts, type WorkLine } from '../say';
 import { PART_IDS, type PartId } from './kinds';
 import { type Part, partOf, type SheetRevision } from './sheet';
+
+const REFUSED = texts('refused.system.proportion', {
+  'needs-both-part': '{sheet} needs both a part A and a part B.',
+});
 
 /** Composition of one gram of finished mix. */
 export interface Proportion {
@@ -20,7 +24,7 @@ export function partsByWeight(sheet: SheetRevision, fillerShare = 1): Readonly<R
   const a = partOf(sheet, 'A');
   const b = partOf(sheet, 'B');
   if (!a || !b)
-    return refuse('parts', sheet.parts.length, 'parts A and B', `${sheet.name} needs both a part A and a part B.`);
+    return refuse('parts', sheet.parts.length, 'parts A and B', REFUSED['needs-both-part']({ sheet: sheet.name }));
   const { ratio } = sheet;
   const by = ratio.basis === 'weight' ? { a: 1, b: 1 } : { a: a.densityGPerMl, b: b.densityGPerMl };
   const share = (id: PartId) => (partOf(sheet, id)?.filler ? fillerShare : 1);

@@ -1,7 +1,14 @@
 import { z } from 'zod';
-import { refuse } from '../say';
+import { exactly, minutes, mpa, refuse, texts } from '../say';
 import { parseQuantity } from '../typed';
-import { formatDuration, type UnitSystem } from '../units';
+import type { UnitSystem } from '../units';
+
+const REFUSED = texts('refused.system.strength', {
+  'line-must-like': 'Line {n}, “{line}”, must be like 1 d: 32 MPa.',
+  'line-does-not': 'Line {n}: {age} does not come after {before}.',
+  'line-less-before': 'Line {n}: {strength} is less than the {before} before it.',
+  'type-least-line': 'Type at least one line, like 1 d: 32 MPa.',
+});
 
 /** How the sheet tested what it prints. */
 export const STRENGTH_TESTS = ['compression', 'bending', 'lap shear', 'pull-off', 'tension'] as const;
@@ -38,7 +45,7 @@ export function parseStrengthPoints(text: string, field: string, system: UnitSys
       const [age = '', value = ''] = line.split(/\s*:\s*|\t+/);
       const [after, mpa] = [parseQuantity('duration', age, system), parseQuantity('stress', value, system)];
       if (!after.ok || !mpa.ok || after.value <= 0 || mpa.value <= 0)
-        return refuse(field, line, 'age: strength', `Line ${i + 1}, “${line}”, must be like 1 d: 32 MPa.`);
+        return refuse(field, line, 'age: strength', REFUSED['line-must-like']({ n: i + 1, line }));
       return { afterMin: after.value, mpa: mpa.value };
     });
   for (const [i, p] of points.entries()) {
@@ -49,17 +56,21 @@ export function parseStrengthPoints(text: string, field: string, system: UnitSys
         field,
         p.afterMin,
         'rising ages',
-        `Line ${i + 1}: ${formatDuration(p.afterMin)} does not come after ${formatDuration(before.afterMin)}.`,
+        REFUSED['line-does-not']({
+          n: i + 1,
+          age: minutes(p.afterMin),
+          before: minutes(before.afterMin),
+        }),
       );
     if (p.mpa < before.mpa)
       refuse(
         field,
         p.mpa,
         'strength that does not fall',
-        `Line ${i + 1}: ${p.mpa} MPa is less than the ${before.mpa} MPa before it.`,
+        REFUSED['line-less-before']({ n: i + 1, strength: exactly(mpa(p.mpa)), before: exactly(mpa(before.mpa)) }),
       );
   }
-  return points.length ? points : refuse(field, text, 'at least one line', 'Type at least one line, like 1 d: 32 MPa.');
+  return points.length ? points : refuse(field, text, 'at least one line', REFUSED['type-least-line']());
 }
 
 /** Strength over age as it is typed. */

@@ -1,8 +1,25 @@
 import Papa from 'papaparse';
-import { refuse } from '../say';
+import { refuse, texts } from '../say';
 import { fieldText, parseQuantity, readNumber } from '../typed';
 import type { UnitSystem } from '../units';
 import type { PlainTable, TimeTable } from './milestone';
+
+const REFUSED = texts('refused.system.table-text', {
+  'must-time-like': '“{text}” must be a time like 90 min or a range like 4 h to 5 h.',
+  'time-must-more': 'A time must be more than 0.',
+  'range-ends-swapped': 'The range “{text}” has its ends swapped.',
+  'must-number-per': '“{text}” must be a number of per cent.',
+  'line-must-like': 'Line {n}, “{row}”, must be like 10 C: 4 h to 5 h.',
+  'some-lines-bands': 'Some lines are bands (5 to 10 C) and some single temperatures: use one form.',
+  'type-least-line': 'Type at least one line, like 10 C: 4 h to 5 h.',
+  'some-lines-name': 'Some lines name a dose and some do not: name it in every line.',
+  'some-lines-name-2': 'Some lines name a humidity and some do not: name it in every line.',
+  'humidities-temperatures-bands': 'With humidities the temperatures are bands, like 10 to 15 C, up to 70 %: 8 h.',
+  'times-keyed-dose': 'Times keyed by dose need at least two doses; for one dose leave it out of the lines.',
+  'paste-columns-temperature':
+    'Paste the columns temperature, time (and longest time), or with a header that names them.',
+  'header-names-no': 'The header “{head}” names no temperature or no time.',
+});
 
 /** Minutes of a typed time or range: `90 min`, `4 h to 5 h`, `45-60 min`. @throws Refusal */
 function minutesOf(text: string, field: string): { fromMin: number; toMin: number } {
@@ -11,17 +28,17 @@ function minutesOf(text: string, field: string): { fromMin: number; toMin: numbe
     .map((p) => p.trim())
     .filter(Boolean);
   if (parts.length < 1 || parts.length > 2)
-    return refuse(field, text, 'a time or a range', `“${text}” must be a time like 90 min or a range like 4 h to 5 h.`);
+    return refuse(field, text, 'a time or a range', REFUSED['must-time-like']({ text }));
   // In `45 to 60 min` the unit is said once, for both.
   const unit = /[a-z]+\s*$/i.exec(parts.at(-1)!)?.[0] ?? '';
   const read = parts.map((p) => {
     const parsed = parseQuantity('duration', /[a-z]/i.test(p) || !unit ? p : `${p} ${unit}`, 'metric');
     if (!parsed.ok) return refuse(field, p, 'a time', parsed.sentence);
-    if (!(parsed.value > 0)) return refuse(field, p, 'more than 0', 'A time must be more than 0.');
+    if (!(parsed.value > 0)) return refuse(field, p, 'more than 0', REFUSED['time-must-more']());
     return parsed.value;
   });
   const [fromMin, toMin = fromMin] = read as [number, number?];
-  if (fromMin > toMin) refuse(field, text, 'shorter end first', `The range “${text}” has its ends swapped.`);
+  if (fromMin > toMin) refuse(field, text, 'shorter end first', REFUSED['range-ends-swapped']({ text }));
   return { fromMin, toMin };
 }
 
@@ -44,14 +61,14 @@ const HUMIDITY = /[,;]?\s*(?:up\s*to|to|≤|<=)?\s*([\d.,]+)\s*%\s*(?:r\.?h\.?)?
 
 const share = (text: string, field: string): number => {
   const read = readNumber(text);
-  return 'value' in read ? read.value : refuse(field, text, 'per cent', `“${text}” must be a number of per cent.`);
+  return 'value' in read ? read.value : refuse(field, text, 'per cent', REFUSED['must-number-per']({ text }));
 };
 
 function readRow(row: string, i: number, field: string, system: UnitSystem): Row {
   const dose = DOSE.exec(row);
   const rest = dose ? row.slice(dose[0].length) : row;
   const match = /^([^:]+):\s*(.+)$/.exec(rest);
-  if (!match) return refuse(field, row, 'temperature: time', `Line ${i + 1}, “${row}”, must be like 10 C: 4 h to 5 h.`);
+  if (!match) return refuse(field, row, 'temperature: time', REFUSED['line-must-like']({ n: i + 1, row }));
   const damp = HUMIDITY.exec(match[1]!);
   const warm = damp ? match[1]!.slice(0, damp.index) : match[1]!;
   const ends = warm.split(/\s*\bto\b\s*/i);
@@ -68,13 +85,7 @@ function readRow(row: string, i: number, field: string, system: UnitSystem): Row
 /** Rows without dose and humidity as one of the plain forms. */
 function plainOf(rows: readonly Row[], field: string): PlainTable {
   const banded = rows.filter((r) => r.temps.length === 2).length;
-  if (banded && banded < rows.length)
-    return refuse(
-      field,
-      rows.length,
-      'one form',
-      'Some lines are bands (5 to 10 C) and some single temperatures: use one form.',
-    );
+  if (banded && banded < rows.length) return refuse(field, rows.length, 'one form', REFUSED['some-lines-bands']());
   if (banded)
     return {
       form: 'bands',
@@ -97,7 +108,7 @@ export function parseTable(text: string, field: string, system: UnitSystem): Tim
     .split(/\n|;/)
     .map((r) => r.trim())
     .filter(Boolean);
-  if (!rows.length) return refuse(field, text, 'at least one line', 'Type at least one line, like 10 C: 4 h to 5 h.');
+  if (!rows.length) return refuse(field, text, 'at least one line', REFUSED['type-least-line']());
   if (rows.length === 1 && !rows[0]!.includes(':')) {
     const [time = '', at] = rows[0]!.split(/\bat\b/i);
     return {
@@ -114,18 +125,11 @@ export function parseTable(text: string, field: string, system: UnitSystem): Tim
       field,
       text,
       'every line alike',
-      dosed
-        ? 'Some lines name a dose and some do not: name it in every line.'
-        : 'Some lines name a humidity and some do not: name it in every line.',
+      dosed ? REFUSED['some-lines-name']() : REFUSED['some-lines-name-2'](),
     );
   if (damp) {
     if (read.some((r) => r.temps.length !== 2))
-      return refuse(
-        field,
-        text,
-        'bands',
-        'With humidities the temperatures are bands, like 10 to 15 C, up to 70 %: 8 h.',
-      );
+      return refuse(field, text, 'bands', REFUSED['humidities-temperatures-bands']());
     return {
       form: 'tiers',
       tiers: read.map((r) => ({
@@ -139,13 +143,7 @@ export function parseTable(text: string, field: string, system: UnitSystem): Tim
   }
   if (dosed) {
     const doses = [...new Set(read.map((r) => r.dosePct!))].sort((a, b) => a - b);
-    if (doses.length < 2)
-      return refuse(
-        field,
-        text,
-        'two doses',
-        'Times keyed by dose need at least two doses; for one dose leave it out of the lines.',
-      );
+    if (doses.length < 2) return refuse(field, text, 'two doses', REFUSED['times-keyed-dose']());
     return {
       form: 'by-dose',
       doses: doses.map((dosePct) => ({
@@ -211,12 +209,7 @@ export function gridToLines(text: string, field: string): string {
   const body = head ? cells.slice(1) : cells;
   const width = Math.max(...cells.map((r) => r.length));
   if (!body.length || width < 2 || (!head && width > 3))
-    return refuse(
-      field,
-      text,
-      'temperature, time and longest time',
-      'Paste the columns temperature, time (and longest time), or with a header that names them.',
-    );
+    return refuse(field, text, 'temperature, time and longest time', REFUSED['paste-columns-temperature']());
   const ids = head
     ? head.map((h) => COLUMNS.find(([, words]) => words.test(h))?.[0])
     : (['temp', 'from', 'to'] as const).slice(0, width);
@@ -229,7 +222,7 @@ export function gridToLines(text: string, field: string): string {
       field,
       head,
       'columns for temperature and time',
-      `The header “${head?.join(', ') ?? ''}” names no temperature or no time.`,
+      REFUSED['header-names-no']({ head: head?.join(', ') ?? '' }),
     );
   const unitIn = (id: (typeof COLUMNS)[number][0], units: RegExp, otherwise: string) =>
     units.exec(head?.[ids.indexOf(id)] ?? '')?.[1] ?? otherwise;

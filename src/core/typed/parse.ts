@@ -1,5 +1,33 @@
+import { type Message, texts } from '../say';
 import { FIELD_UNIT, type Kind, toCore, UNITS, type Unit, type UnitSystem, unitOf } from '../units';
 import { readThread } from './thread';
+
+const TYPED = texts('typed', {
+  hint: 'Type it like {examples}.',
+  nothing: 'Nothing is typed yet. {hint}',
+  unclear: '“{text}” is not understood. {hint}',
+  'ends-early': '“{text}” ends in the middle.',
+  'unit-missing': '“{term}” has no unit of its own: say which.',
+  'two-numbers': '“{text}” has two numbers and one unit. {hint}',
+  'hours-or-minutes': '{text} may be hours and minutes, or minutes and seconds.',
+  'near-threads': '{no} Which is it?',
+  either: '{text} may mean {one} or {other}.',
+  ounce: 'An ounce may be of mass or of fluid. Which one?',
+  'fluid-ounces': 'Fluid ounces differ by country. Which one?',
+  gallon: 'A gallon differs by country. Which one?',
+  pint: 'A pint differs by country. Which one?',
+  quart: 'A quart differs by country. Which one?',
+  'other-unit':
+    '“{unit}” is not a unit of {kind, select, interval {temperature difference} rate {amount a minute} uptake {amount for an area} runuptake {amount along a run} spread {area for an amount} arearate {time for an area} other {{kind}}}. {hint}',
+  'too-large': '“{text}” is too large a number. {hint}',
+  'no-density':
+    '{text} would be {heavy, select, yes {heavier than lead} other {lighter than any filler}}{asked, select, yes {: which unit is it in?} other {. Check the unit.}}',
+  'too-cold': '{text} is below absolute zero.',
+  'no-ratio': 'Type the ratio like 2:1 by volume or 100:48 by weight.',
+  'ratio-of-nothing': 'Every part of the ratio must be a number above 0.',
+  'no-basis': '“{text}” is not a basis. Say by weight or by volume.',
+  'which-basis': 'A ratio by weight is not a ratio by volume. Which is it?',
+});
 
 /**
  * A reading of typed text: the value in the core unit, or a sentence, with choices where the text has more than one
@@ -9,7 +37,7 @@ export type Parsed =
   | { readonly ok: true; readonly value: number; readonly text: string }
   | {
       readonly ok: false;
-      readonly sentence: string;
+      readonly sentence: Message;
       readonly choices?: readonly { readonly label: string; readonly text: string }[];
     };
 
@@ -26,32 +54,32 @@ const FRACTIONS: Record<string, string> = {
 };
 
 /** Words that name more than one unit, and what they may mean. */
-const TWO_MEANINGS: Record<string, { say: string; kinds: readonly Kind[]; units: readonly string[] }> = {
+const TWO_MEANINGS: Record<string, { say: keyof typeof TYPED; kinds: readonly Kind[]; units: readonly string[] }> = {
   oz: {
-    say: 'An ounce may be of mass or of fluid.',
+    say: 'ounce',
     kinds: ['mass', 'volume'],
     units: ['oz av', 'US fl oz', 'UK fl oz'],
   },
   ounce: {
-    say: 'An ounce may be of mass or of fluid.',
+    say: 'ounce',
     kinds: ['mass', 'volume'],
     units: ['oz av', 'US fl oz', 'UK fl oz'],
   },
   ounces: {
-    say: 'An ounce may be of mass or of fluid.',
+    say: 'ounce',
     kinds: ['mass', 'volume'],
     units: ['oz av', 'US fl oz', 'UK fl oz'],
   },
-  'fl oz': { say: 'Fluid ounces differ by country.', kinds: ['volume'], units: ['US fl oz', 'UK fl oz'] },
-  floz: { say: 'Fluid ounces differ by country.', kinds: ['volume'], units: ['US fl oz', 'UK fl oz'] },
-  gal: { say: 'A gallon differs by country.', kinds: ['volume'], units: ['US gal', 'UK gal'] },
-  gallon: { say: 'A gallon differs by country.', kinds: ['volume'], units: ['US gal', 'UK gal'] },
-  gallons: { say: 'A gallon differs by country.', kinds: ['volume'], units: ['US gal', 'UK gal'] },
-  pt: { say: 'A pint differs by country.', kinds: ['volume'], units: ['US pt', 'UK pt'] },
-  pint: { say: 'A pint differs by country.', kinds: ['volume'], units: ['US pt', 'UK pt'] },
-  pints: { say: 'A pint differs by country.', kinds: ['volume'], units: ['US pt', 'UK pt'] },
-  qt: { say: 'A quart differs by country.', kinds: ['volume'], units: ['US qt', 'UK qt'] },
-  quart: { say: 'A quart differs by country.', kinds: ['volume'], units: ['US qt', 'UK qt'] },
+  'fl oz': { say: 'fluid-ounces', kinds: ['volume'], units: ['US fl oz', 'UK fl oz'] },
+  floz: { say: 'fluid-ounces', kinds: ['volume'], units: ['US fl oz', 'UK fl oz'] },
+  gal: { say: 'gallon', kinds: ['volume'], units: ['US gal', 'UK gal'] },
+  gallon: { say: 'gallon', kinds: ['volume'], units: ['US gal', 'UK gal'] },
+  gallons: { say: 'gallon', kinds: ['volume'], units: ['US gal', 'UK gal'] },
+  pt: { say: 'pint', kinds: ['volume'], units: ['US pt', 'UK pt'] },
+  pint: { say: 'pint', kinds: ['volume'], units: ['US pt', 'UK pt'] },
+  pints: { say: 'pint', kinds: ['volume'], units: ['US pt', 'UK pt'] },
+  qt: { say: 'quart', kinds: ['volume'], units: ['US qt', 'UK qt'] },
+  quart: { say: 'quart', kinds: ['volume'], units: ['US qt', 'UK qt'] },
 };
 
 /** After a larger unit a bare number is read in the smaller one: `2 h 30`, `5' 3`. */
@@ -238,10 +266,11 @@ function sumOf(kind: Kind, text: string, system: UnitSystem): Parsed | null {
   for (const [i, term] of terms.entries()) {
     const read = parseQuantity(kind, bare(term) && term.trim() ? `${term} ${unit}` : term, system);
     // The choices of a term would be only a part of what was typed.
-    if (!read.ok) return { ok: false, sentence: term.trim() ? read.sentence : `“${text.trim()}” ends in the middle.` };
+    if (!read.ok)
+      return { ok: false, sentence: term.trim() ? read.sentence : TYPED['ends-early']({ text: text.trim() }) };
     // 1 kg + 250 are hardly 251 kg.
     if (i > 0 && bare(term) && !bare(terms[i - 1]!) && read.value > MUCH_MORE * Math.abs(value))
-      return { ok: false, sentence: `“${term.trim()}” has no unit of its own: say which.` };
+      return { ok: false, sentence: TYPED['unit-missing']({ term: term.trim() }) };
     value += signs[i]! * read.value;
   }
   return { ok: true, value, text: text.trim() };
@@ -266,8 +295,9 @@ export function parseQuantity(kind: Kind, text: string, system: UnitSystem): Par
     .replace(/[−–]/g, '-')
     .replace(/''/g, '"')
     .trim();
-  const hint = `Type it like ${EXAMPLES[kind]}.`;
-  if (!cleaned) return { ok: false, sentence: `Nothing is typed yet. ${hint}` };
+  const hint = TYPED.hint({ examples: EXAMPLES[kind] });
+  const said = text.trim();
+  if (!cleaned) return { ok: false, sentence: TYPED.nothing({ hint }) };
   const share = ofWhole ? SHARES.find(([words]) => words.test(cleaned)) : undefined;
   // What follows names the whole and nothing else: “half of the tin”.
   if (share && /^[a-z\s’']*$/i.test(text)) return { ok: true, value: share[1], text: text.trim() };
@@ -276,7 +306,7 @@ export function parseQuantity(kind: Kind, text: string, system: UnitSystem): Par
     if (clock)
       return {
         ok: false,
-        sentence: `${cleaned} may be hours and minutes, or minutes and seconds.`,
+        sentence: TYPED['hours-or-minutes']({ text: cleaned }),
         choices: [
           { label: `${clock[1]} h ${clock[2]} min`, text: `${clock[1]} h ${clock[2]} min` },
           { label: `${clock[1]} min ${clock[2]} s`, text: `${clock[1]} min ${clock[2]} s` },
@@ -292,17 +322,17 @@ export function parseQuantity(kind: Kind, text: string, system: UnitSystem): Par
   if (thread)
     return {
       ok: false,
-      sentence: `${thread.sentence}${thread.near.length ? ' Which is it?' : ''}`,
+      sentence: thread.near.length ? TYPED['near-threads']({ no: thread.sentence }) : thread.sentence,
       ...(thread.near.length ? { choices: thread.near.map((label) => ({ label, text: label })) } : {}),
     };
   const found = tokens(cleaned);
-  if ('bad' in found) return { ok: false, sentence: `“${text.trim()}” is not understood. ${hint}` };
+  if ('bad' in found) return { ok: false, sentence: TYPED.unclear({ text: said, hint }) };
   if ('either' in found) {
     const tail = cleaned.slice(cleaned.indexOf(found.raw) + found.raw.length);
     const front = cleaned.slice(0, cleaned.indexOf(found.raw));
     return {
       ok: false,
-      sentence: `${found.raw} may mean ${found.either[0]} or ${found.either[1]}.`,
+      sentence: TYPED.either({ text: found.raw, one: found.either[0], other: found.either[1] }),
       choices: found.either.map((choice) => ({ label: choice, text: `${front}${choice}${tail}` })),
     };
   }
@@ -317,27 +347,27 @@ export function parseQuantity(kind: Kind, text: string, system: UnitSystem): Par
       const number = cleaned.slice(0, cleaned.toLowerCase().lastIndexOf(token.unit)).trim();
       return {
         ok: false,
-        sentence: `${several.say} Which one?`,
+        sentence: TYPED[several.say](),
         choices: fitting.map((symbol) => ({ label: symbol, text: `${number} ${symbol}` })),
       };
     }
     let unit: Unit | undefined;
     if (token.unit === '') {
       const smaller = i > 0 && previous ? SMALLER[previous.symbol] : undefined;
-      if (i > 0 && !smaller) return { ok: false, sentence: `“${text.trim()}” has two numbers and one unit. ${hint}` };
+      if (i > 0 && !smaller) return { ok: false, sentence: TYPED['two-numbers']({ text: said, hint }) };
       unit = unitOf(kind, smaller ?? FIELD_UNIT[kind][system]);
     } else unit = byName(kind, theirs ? several!.units[0]!.toLowerCase() : token.unit);
     if (!unit)
       return {
         ok: false,
-        sentence: `“${token.unit}” is not a unit of ${kind === 'interval' ? 'temperature difference' : kind}. ${hint}`,
+        sentence: TYPED['other-unit']({ unit: token.unit, kind: kind.replace('-', ''), hint }),
       };
     if (i > 0 && (kind === 'temperature' || token.value < 0 || (previous && unit.factor >= previous.factor)))
-      return { ok: false, sentence: `“${text.trim()}” is not understood. ${hint}` };
+      return { ok: false, sentence: TYPED.unclear({ text: said, hint }) };
     total += i > 0 ? (found[0]!.value < 0 ? -1 : 1) * toCore(unit, token.value) : toCore(unit, token.value);
     previous = unit;
   }
-  if (!Number.isFinite(total)) return { ok: false, sentence: `“${text.trim()}” is too large a number. ${hint}` };
+  if (!Number.isFinite(total)) return { ok: false, sentence: TYPED['too-large']({ text: said, hint }) };
   if (kind === 'density' && (total < DENSITY_RANGE[0] || total > DENSITY_RANGE[1])) {
     const number = 'value' in readNumber(cleaned) ? cleaned : null;
     const fitting = UNITS.density.filter((unit) => {
@@ -346,14 +376,17 @@ export function parseQuantity(kind: Kind, text: string, system: UnitSystem): Par
     });
     return {
       ok: false,
-      sentence: `${text.trim()} would be ${total > DENSITY_RANGE[1] ? 'heavier than lead' : 'lighter than any filler'}${fitting.length ? ': which unit is it in?' : '. Check the unit.'}`,
+      sentence: TYPED['no-density']({
+        text: said,
+        heavy: total > DENSITY_RANGE[1] ? 'yes' : 'no',
+        asked: fitting.length ? 'yes' : 'no',
+      }),
       ...(fitting.length
         ? { choices: fitting.map((unit) => ({ label: unit.symbol, text: `${number} ${unit.symbol}` })) }
         : {}),
     };
   }
-  if (kind === 'temperature' && total < -273.15)
-    return { ok: false, sentence: `${text.trim()} is below absolute zero.` };
+  if (kind === 'temperature' && total < -273.15) return { ok: false, sentence: TYPED['too-cold']({ text: said }) };
   return { ok: true, value: total, text: text.trim() };
 }
 
@@ -362,7 +395,7 @@ export type ParsedRatio =
   | { readonly ok: true; readonly basis: 'weight' | 'volume'; readonly parts: readonly number[]; readonly text: string }
   | {
       readonly ok: false;
-      readonly sentence: string;
+      readonly sentence: Message;
       readonly choices?: readonly { readonly label: string; readonly text: string }[];
     };
 
@@ -372,12 +405,11 @@ export type ParsedRatio =
  */
 export function parseRatio(text: string): ParsedRatio {
   const match = /^\s*([\d.,]+(?:\s*[:/+]\s*[\d.,]+)+)\s*(.*)$/.exec(text);
-  if (!match) return { ok: false, sentence: 'Type the ratio like 2:1 by volume or 100:48 by weight.' };
+  if (!match) return { ok: false, sentence: TYPED['no-ratio']() };
   const parts: number[] = [];
   for (const piece of match[1]!.split(/[:/+]/)) {
     const read = readNumber(piece.trim());
-    if (!('value' in read) || read.value <= 0)
-      return { ok: false, sentence: 'Every part of the ratio must be a number above 0.' };
+    if (!('value' in read) || read.value <= 0) return { ok: false, sentence: TYPED['ratio-of-nothing']() };
     parts.push(read.value);
   }
   const basis = match[2]!.toLowerCase().replace(/[^a-z/]/g, '');
@@ -385,11 +417,11 @@ export function parseRatio(text: string): ParsedRatio {
     return { ok: true, basis: 'weight', parts, text: text.trim() };
   if (/^(by|pb)?(volume|vol|v|v\/v|pbv|bv)$/.test(basis))
     return { ok: true, basis: 'volume', parts, text: text.trim() };
-  if (basis) return { ok: false, sentence: `“${match[2]!.trim()}” is not a basis. Say by weight or by volume.` };
+  if (basis) return { ok: false, sentence: TYPED['no-basis']({ text: match[2]!.trim() }) };
   const bare = match[1]!.trim();
   return {
     ok: false,
-    sentence: 'A ratio by weight is not a ratio by volume. Which is it?',
+    sentence: TYPED['which-basis'](),
     choices: [
       { label: 'by weight', text: `${bare} by weight` },
       { label: 'by volume', text: `${bare} by volume` },

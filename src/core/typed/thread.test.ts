@@ -1,3 +1,4 @@
+import { saying } from '@/words/saying';
 import { parseQuantity } from './parse';
 import { coarsePitchMm, readThread } from './thread';
 
@@ -42,7 +43,7 @@ test('a thread that does not exist is refused with the nearest, and those can be
   }
   expect(mm('#7-32')).toMatchObject({
     ok: false,
-    sentence: 'There is no thread of size #7 in the coarse and fine series.',
+    sentence: saying('There is no thread of size #7 in the coarse and fine series.'),
   });
 });
 

@@ -1,3 +1,13 @@
+import { type Message, texts } from '../say';
+
+const THREAD = texts('thread', {
+  'no-metric': 'There is no thread M{size} in the usual series.',
+  // A pitch is told as it is stamped, whatever units one works in.
+  pitch: 'A pitch of {pitch} does not go with M{size}.',
+  'no-size': 'There is no thread of size {size} in the coarse and fine series.',
+  'no-pitch': 'There is no thread {size}-{perInch} in the coarse and fine series.',
+});
+
 /**
  * Nominal diameters of screw threads as people name them. Diameters: ISO 261, first and second choice; the unified
  * coarse and fine series by diameter, in inches, with their threads to the inch (ASME B1.1).
@@ -40,7 +50,7 @@ const MM_PER_INCH = 25.4;
 /** A designation as typed: its nominal diameter, or the nearest that there are; null for what names no thread. */
 export type Thread =
   | { readonly diameterMm: number; readonly pitchMm: number }
-  | { readonly sentence: string; readonly near: readonly string[] }
+  | { readonly sentence: Message; readonly near: readonly string[] }
   | null;
 
 /** @example readThread('M12') // { diameterMm: 12, pitchMm: 1.75 } @example readThread('1/2-13 UNC') // 12.7, 1.954 */
@@ -61,21 +71,21 @@ function metricOf(diameterMm: number, pitchMm?: number): Thread {
   if (!METRIC_MM.includes(diameterMm)) {
     const near = [METRIC_MM.findLast((d) => d < diameterMm), METRIC_MM.find((d) => d > diameterMm)];
     return {
-      sentence: `There is no thread M${diameterMm} in the usual series.`,
+      sentence: THREAD['no-metric']({ size: diameterMm }),
       near: near.flatMap((d) => (d === undefined ? [] : [`M${d}`])),
     };
   }
   if (pitchMm !== undefined && !(pitchMm > 0 && pitchMm < diameterMm / 2))
-    return { sentence: `A pitch of ${pitchMm} mm does not go with M${diameterMm}.`, near: [`M${diameterMm}`] };
+    return { sentence: THREAD.pitch({ pitch: `${pitchMm} mm`, size: diameterMm }), near: [`M${diameterMm}`] };
   return { diameterMm, pitchMm: pitchMm ?? COARSE_MM[METRIC_MM.indexOf(diameterMm)]! };
 }
 
 function unifiedOf(size: string, perInch: number): Thread {
   const known = UNIFIED[size];
-  if (!known) return { sentence: `There is no thread of size ${size} in the coarse and fine series.`, near: [] };
+  if (!known) return { sentence: THREAD['no-size']({ size }), near: [] };
   if (!known.perInch.includes(perInch))
     return {
-      sentence: `There is no thread ${size}-${perInch} in the coarse and fine series.`,
+      sentence: THREAD['no-pitch']({ size, perInch }),
       near: known.perInch.map((n) => `${size}${/^\d+$/.test(size) ? '"' : ''}-${n}`),
     };
   return { diameterMm: known.inch * MM_PER_INCH, pitchMm: MM_PER_INCH / perInch };

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { line, type Problem } from '../say';
+import { line, mm, type Problem, texts } from '../say';
 import { coarsePitchMm, readThread } from '../typed';
 import { asMeasured, Figure, figure, Mm } from '../units';
 import {
@@ -18,6 +18,12 @@ import {
 import { across, arc, down, drawing, rect } from './draw';
 import { Measured, unmeasured } from './measured';
 import { check, type Dimension, type Shape } from './shape';
+
+const REFUSED = texts('refused.void.annulus', {
+  'rod-does-not': 'The rod, {rodDiameter}, does not fit a hole of {holeDiameter}. Check the bit or the rod.',
+  'embedment-deeper-hole': 'The embedment, {embedment}, is deeper than the hole, {holeDepth}.',
+  'thread-pitch-must': 'The thread pitch must be under half the rod diameter.',
+});
 
 /** The gap round a plain or threaded rod in a drilled hole. */
 export const Annulus = z.object({
@@ -64,21 +70,27 @@ function problems(s: Annulus): Problem[] {
       field: 'rodDiameter',
       value: s.rodDiameter.valueMm,
       allowed: `under ${asMeasured(s.holeDiameter.valueMm)} mm`,
-      sentence: `The rod, ${figure(s.rodDiameter.valueMm)} mm, does not fit a hole of ${figure(s.holeDiameter.valueMm)} mm. Check the bit or the rod.`,
+      sentence: REFUSED['rod-does-not']({
+        rodDiameter: mm(s.rodDiameter.valueMm),
+        holeDiameter: mm(s.holeDiameter.valueMm),
+      }),
     });
   if (s.embedment.valueMm > s.holeDepth.valueMm)
     out.push({
       field: 'embedment',
       value: s.embedment.valueMm,
       allowed: `up to ${asMeasured(s.holeDepth.valueMm)} mm`,
-      sentence: `The embedment, ${figure(s.embedment.valueMm)} mm, is deeper than the hole, ${figure(s.holeDepth.valueMm)} mm.`,
+      sentence: REFUSED['embedment-deeper-hole']({
+        embedment: mm(s.embedment.valueMm),
+        holeDepth: mm(s.holeDepth.valueMm),
+      }),
     });
   if (s.thread.kind === 'threaded' && s.thread.pitchMm >= s.rodDiameter.valueMm / 2)
     out.push({
       field: 'thread.pitchMm',
       value: s.thread.pitchMm,
       allowed: 'under half the rod',
-      sentence: 'The thread pitch must be under half the rod diameter.',
+      sentence: REFUSED['thread-pitch-must'](),
     });
   return [...out, ...boreProblems(s)];
 }

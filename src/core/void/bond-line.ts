@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { line, type Problem } from '../say';
+import { exactly, line, mm, type Problem, texts } from '../say';
 import { asMeasured } from '../units';
 import { across, arc, bounds, drawing, hollow, rect } from './draw';
 import { Measured, unmeasured } from './measured';
@@ -16,6 +16,10 @@ import {
   writeOutline,
 } from './outline';
 import { check, type Dimension, type Shape } from './shape';
+
+const REFUSED = texts('refused.void.bond-line', {
+  'holes-take-up': '{count} holes of {diameter} take up the whole plate. Check their number and diameter.',
+});
 
 /** The thin space between a plate or part and its base. */
 export const BondLine = z.object({
@@ -47,7 +51,7 @@ function problems(s: BondLine): readonly Problem[] {
         field: 'holes.diameter',
         value: s.holes.diameter.valueMm,
         allowed: 'holes smaller than the plate together',
-        sentence: `${s.holes.count} holes of ${asMeasured(s.holes.diameter.valueMm)} mm take up the whole plate. Check their number and diameter.`,
+        sentence: REFUSED['holes-take-up']({ count: s.holes.count, diameter: exactly(mm(s.holes.diameter.valueMm)) }),
       },
     ];
   return [];

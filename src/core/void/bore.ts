@@ -1,10 +1,15 @@
 import { z } from 'zod';
-import { line, type Problem, type WorkLine } from '../say';
+import { line, type Problem, texts, type WorkLine } from '../say';
 import { asMeasured, Degrees } from '../units';
 import { arc, base, down, rect } from './draw';
 import { Measured, unmeasured } from './measured';
 import type { Point } from './point';
 import type { Dimension, DimensionLine, Outline, Parameter } from './shape';
+
+const REFUSED = texts('refused.void.bore', {
+  'mouth-must-wider': 'The mouth must be wider than the hole; else choose a straight one.',
+  'mouth-reaches-deeper': 'The mouth reaches deeper than the hole.',
+});
 
 /** What widens the mouth of a drilled hole. */
 export const Mouth = z.discriminatedUnion('form', [
@@ -101,14 +106,14 @@ export function boreProblems(s: Bore): Problem[] {
       field: 'mouth.diameter',
       value: s.mouth.diameter.valueMm,
       allowed: `more than ${asMeasured(s.holeDiameter.valueMm)} mm`,
-      sentence: 'The mouth must be wider than the hole; else choose a straight one.',
+      sentence: REFUSED['mouth-must-wider'](),
     });
   if (s.mouth.depth.valueMm > s.holeDepth.valueMm)
     out.push({
       field: 'mouth.depth',
       value: s.mouth.depth.valueMm,
       allowed: `up to ${asMeasured(s.holeDepth.valueMm)} mm`,
-      sentence: 'The mouth reaches deeper than the hole.',
+      sentence: REFUSED['mouth-reaches-deeper'](),
     });
   return out;
 }

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { line, type Problem } from '../say';
+import { line, type Problem, texts } from '../say';
 import { asMeasured, Mm } from '../units';
 import { arc, bounds, down, drawing, rect } from './draw';
 import { Measured, unmeasured } from './measured';
@@ -16,6 +16,11 @@ import {
   writeOutline,
 } from './outline';
 import { check, type Dimension, type Shape } from './shape';
+
+const REFUSED = texts('refused.void.cast-copy', {
+  'hole-diameter-must': 'Hole {n}: its diameter must be more than nought.',
+  'holes-take-up': 'The holes take up the whole piece.',
+});
 
 /** A missing piece built up again after a sound twin: traced outline × thickness, less its holes. */
 export const CastCopy = z.object({
@@ -89,7 +94,7 @@ export const castCopy: Shape<CastCopy> = {
           field: `holes.${bad}`,
           value: s.holes[bad]!.diameterMm,
           allowed: 'more than 0 mm',
-          sentence: `Hole ${bad + 1}: its diameter must be more than 0 mm.`,
+          sentence: REFUSED['hole-diameter-must']({ n: bad + 1 }),
         },
       ];
     return holesMm2(s) >= outlineArea(s.outline).areaMm2
@@ -98,7 +103,7 @@ export const castCopy: Shape<CastCopy> = {
             field: 'holes',
             value: holesMm2(s),
             allowed: 'less than the piece',
-            sentence: 'The holes take up the whole piece.',
+            sentence: REFUSED['holes-take-up'](),
           },
         ]
       : [];

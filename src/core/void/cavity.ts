@@ -1,9 +1,15 @@
 import { z } from 'zod';
-import { line, type Problem } from '../say';
+import { line, type Problem, texts } from '../say';
 import { asMeasured, Mm } from '../units';
 import { arc, block, drawing, hollow, rect } from './draw';
 import { halfWidthMm, Measured, measured, unmeasured } from './measured';
 import { check, type Outline, type Shape } from './shape';
+
+const REFUSED = texts('refused.void.cavity', {
+  'add-least-cavity': 'Add at least one cavity.',
+  'every-size-must': '{room, select, yes {Cavity} other {Keep-clear space}} {n}: every size must be more than nought.',
+  'what-must-stay': 'What must stay clear is as large as the cavities themselves.',
+});
 
 const Room = z.object({
   name: z.string().max(60),
@@ -44,7 +50,7 @@ const text = (r: Room) =>
 
 function problems(s: Cavity): readonly Problem[] {
   if (!s.rooms.length)
-    return [{ field: 'rooms', value: 0, allowed: 'at least one cavity', sentence: 'Add at least one cavity.' }];
+    return [{ field: 'rooms', value: 0, allowed: 'at least one cavity', sentence: REFUSED['add-least-cavity']() }];
   for (const key of ['rooms', 'clear'] as const)
     for (const [i, r] of s[key].entries())
       if (!(r.aMm > 0 && r.depthMm > 0 && (r.form === 'round' || r.bMm > 0)))
@@ -53,7 +59,7 @@ function problems(s: Cavity): readonly Problem[] {
             field: `${key}.${i}`,
             value: text(r),
             allowed: 'sizes above 0 mm',
-            sentence: `${key === 'rooms' ? 'Cavity' : 'Keep-clear space'} ${i + 1}: every size must be more than 0 mm.`,
+            sentence: REFUSED['every-size-must']({ room: key === 'rooms' ? 'yes' : 'no', n: i + 1 }),
           },
         ];
   return sum(s.clear, roomMm3) >= sum(s.rooms, roomMm3)
@@ -62,7 +68,7 @@ function problems(s: Cavity): readonly Problem[] {
           field: 'clear',
           value: sum(s.clear, roomMm3),
           allowed: 'less than the cavities',
-          sentence: 'What must stay clear is as large as the cavities themselves.',
+          sentence: REFUSED['what-must-stay'](),
         },
       ]
     : [];

@@ -1,10 +1,18 @@
-import { line, type Problem } from '../say';
+import { exactly, line, mm, type Problem, texts } from '../say';
 import { asMeasured } from '../units';
 import { alongMm, Chase, crossingsOf, meanWidthMm, runMm, volumeMm3 } from './chase-run';
 import { across, block, down, drawing, hollow } from './draw';
 import { measured, unmeasured } from './measured';
 import type { Point } from './point';
 import { check, type Dimension, type Shape } from './shape';
+
+const REFUSED = texts('refused.void.chase', {
+  'crack-needs-least': 'A crack needs at least two stations: where it begins and where it ends.',
+  'station-does-not': 'Station {n}, at {at}, does not lie beyond station {n2}, at {at2}.',
+  'station-width-depth': 'Station {n}: width and depth must be nought or more.',
+  'joint-does-not': 'Joint {n}, at {at}, does not cross it: it runs from {begins} to {ends}.',
+  'width-depth-everywhere': 'Width and depth are 0 everywhere.',
+});
 
 const dimensions = (s: Chase): readonly Dimension[] => [
   {
@@ -38,7 +46,7 @@ function problems(s: Chase): readonly Problem[] {
         field: 'stations',
         value: s.stations.length,
         allowed: 'at least 2 stations',
-        sentence: 'A crack needs at least two stations: where it begins and where it ends.',
+        sentence: REFUSED['crack-needs-least'](),
       },
     ];
   for (const [i, st] of s.stations.entries()) {
@@ -49,7 +57,12 @@ function problems(s: Chase): readonly Problem[] {
           field: `stations.${i}`,
           value: st.atMm,
           allowed: `more than ${asMeasured(before.atMm)} mm`,
-          sentence: `Station ${i + 1}, at ${asMeasured(st.atMm)} mm, does not lie beyond station ${i}, at ${asMeasured(before.atMm)} mm.`,
+          sentence: REFUSED['station-does-not']({
+            n: i + 1,
+            at: exactly(mm(st.atMm)),
+            n2: i,
+            at2: exactly(mm(before.atMm)),
+          }),
         },
       ];
     if (!(st.widthMm >= 0 && st.depthMm >= 0))
@@ -58,7 +71,7 @@ function problems(s: Chase): readonly Problem[] {
           field: `stations.${i}`,
           value: [st.widthMm, st.depthMm],
           allowed: '0 mm or more',
-          sentence: `Station ${i + 1}: width and depth must be 0 mm or more.`,
+          sentence: REFUSED['station-width-depth']({ n: i + 1 }),
         },
       ];
   }
@@ -70,7 +83,12 @@ function problems(s: Chase): readonly Problem[] {
           field: `crossings.${i}`,
           value: atMm,
           allowed: `between ${asMeasured(begins)} and ${asMeasured(ends)} mm`,
-          sentence: `Joint ${i + 1}, at ${asMeasured(atMm)} mm, does not cross it: it runs from ${asMeasured(begins)} to ${asMeasured(ends)} mm.`,
+          sentence: REFUSED['joint-does-not']({
+            n: i + 1,
+            at: exactly(mm(atMm)),
+            begins: exactly(mm(begins)),
+            ends: exactly(mm(ends)),
+          }),
         },
       ];
   if (!s.slot && !s.stations.some((st) => st.widthMm > 0 && st.depthMm > 0))
@@ -79,7 +97,7 @@ function problems(s: Chase): readonly Problem[] {
         field: 'stations',
         value: 0,
         allowed: 'a width and depth above 0 somewhere',
-        sentence: 'Width and depth are 0 everywhere.',
+        sentence: REFUSED['width-depth-everywhere'](),
       },
     ];
   return [];

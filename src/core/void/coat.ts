@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { line, type WorkLine } from '../say';
+import { exactly, line, mm, texts, type WorkLine } from '../say';
 import { asMeasured, Figure } from '../units';
 import { bounds, drawing, rect } from './draw';
 import { Measured, unmeasured } from './measured';
@@ -17,6 +17,10 @@ import {
 } from './outline';
 import type { Point } from './point';
 import { check, type Dimension, type Shape } from './shape';
+
+const REFUSED = texts('refused.void.coat', {
+  'take-up-whole': '{count} × Ø{diameter} take up the whole face. Check their number and diameter.',
+});
 
 /** Mean texture depth of a prepared face, mm: estimates for where no sand-patch test was made. */
 export const TEXTURES = {
@@ -158,7 +162,7 @@ export const coat: Shape<Coat> = {
         field: 'holes.diameter',
         value: s.holes.diameter.valueMm,
         allowed: 'less than the whole face',
-        sentence: `${s.holes.count} × Ø${asMeasured(s.holes.diameter.valueMm)} mm take up the whole face. Check their number and diameter.`,
+        sentence: REFUSED['take-up-whole']({ count: s.holes.count, diameter: exactly(mm(s.holes.diameter.valueMm)) }),
       },
     ];
   },

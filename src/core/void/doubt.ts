@@ -1,4 +1,8 @@
-import { refuse } from '../say';
+import { refuse, texts } from '../say';
+
+const REFUSED = texts('refused.void.doubt', {
+  'void-no-finite': 'The void has no finite volume with these dimensions.',
+});
 
 /**
  * One doubtful input: half-width of its rectangular distribution, and the bias it shares with others (same group: fully
@@ -52,8 +56,7 @@ export function propagate(
 ): Doubt {
   const at = inputs.map((input) => input.value);
   const nominal = f(at);
-  if (!Number.isFinite(nominal))
-    refuse('void', nominal, 'a finite volume', 'The void has no finite volume with these dimensions.');
+  if (!Number.isFinite(nominal)) refuse('void', nominal, 'a finite volume', REFUSED['void-no-finite']());
   const pull = inputs.map((input, i) => {
     const a = input.halfWidth;
     if (a === 0) return 0;

@@ -1,9 +1,13 @@
 import { z } from 'zod';
-import { line, type Problem } from '../say';
-import { figure } from '../units';
+import { line, mm, type Problem, texts } from '../say';
 import { across, arc, down, drawing, rect } from './draw';
 import { Measured, unmeasured } from './measured';
 import { check, type Dimension, type Shape } from './shape';
+
+const REFUSED = texts('refused.void.fairing', {
+  'top-fairing-no': 'The top of a fairing is no wider than its foot.',
+  'fitting-wider-top': 'The fitting, {fitting}, is wider than the top of the fairing.',
+});
 
 /** A sloped collar that fairs a fitting into a face. */
 export const Fairing = z.object({
@@ -56,14 +60,14 @@ export const fairing: Shape<Fairing> = {
         field: 'top',
         value: top,
         allowed: `up to ${foot} mm`,
-        sentence: 'The top of a fairing is no wider than its foot.',
+        sentence: REFUSED['top-fairing-no'](),
       });
     if (fitting > top)
       out.push({
         field: 'fitting',
         value: fitting,
         allowed: `up to ${top} mm`,
-        sentence: `The fitting, ${figure(fitting)} mm, is wider than the top of the fairing.`,
+        sentence: REFUSED['fitting-wider-top']({ fitting: mm(fitting) }),
       });
     return out;
   },

@@ -1,10 +1,15 @@
 import { z } from 'zod';
-import { line, type Problem } from '../say';
+import { line, type Problem, texts } from '../say';
 import { asMeasured, Figure } from '../units';
 import type { DoubtfulInput } from './doubt';
 import { across, block, down, drawing, hollow } from './draw';
 import { Measured, unmeasured } from './measured';
 import { check, type Dimension, type Shape } from './shape';
+
+const REFUSED = texts('refused.void.filled', {
+  'weigh-vessel-before':
+    'Weigh the vessel before and after: what went into the void is the difference, and it must be more than 0.',
+});
 
 /** A void measured by what filled it: water in a film liner, or dry sand, weighed before and after. */
 export const Filled = z.object({
@@ -101,8 +106,7 @@ export const filled: Shape<Filled> = {
             field: 'afterG',
             value: s.afterG,
             allowed: `under ${asMeasured(s.beforeG)} g`,
-            sentence:
-              'Weigh the vessel before and after: what went into the void is the difference, and it must be more than 0.',
+            sentence: REFUSED['weigh-vessel-before'](),
           },
         ],
   volume:

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { line, type Problem } from '../say';
+import { exactly, line, mm, type Problem, texts } from '../say';
 import { asMeasured, figure, Mm } from '../units';
 import { across, bounds, down, drawing, hollow, rect } from './draw';
 import { chordsOf, drawnOpen, OpenLine, openLineProblems, openLinesList, openMm } from './kept-open';
@@ -17,6 +17,12 @@ import {
   writeOutline,
 } from './outline';
 import { check, type Dimension, type Shape } from './shape';
+
+const REFUSED = texts('refused.void.joints', {
+  'tile-larger-whole': 'A tile of {long} × {short} is larger than the whole area, {across} × {down}.',
+  'joint-wide-no': 'A joint {width} wide is no narrower than its tile, {short}.',
+  'movement-joints-take': 'The movement joints take up more than all joints together. Check their length and width.',
+});
 
 /** The joints of a tiled area, movement joints left out. */
 export const Joints = z.object({
@@ -73,7 +79,12 @@ function problems(s: Joints): readonly Problem[] {
         field: tooLong === l >= b ? 'tileLength' : 'tileWidth',
         value: tooLong ? long : short,
         allowed: `up to ${figure(Math.max(...extents))} × ${figure(Math.min(...extents))} mm`,
-        sentence: `A tile of ${asMeasured(long)} × ${asMeasured(short)} mm is larger than the whole area, ${figure(Math.max(...extents))} × ${figure(Math.min(...extents))} mm.`,
+        sentence: REFUSED['tile-larger-whole']({
+          long: exactly(mm(long)),
+          short: exactly(mm(short)),
+          across: mm(Math.max(...extents)),
+          down: mm(Math.min(...extents)),
+        }),
       },
     ];
   if (w >= short)
@@ -82,7 +93,7 @@ function problems(s: Joints): readonly Problem[] {
         field: 'jointWidth',
         value: w,
         allowed: `under ${asMeasured(short)} mm`,
-        sentence: `A joint ${asMeasured(w)} mm wide is no narrower than its tile, ${asMeasured(short)} mm.`,
+        sentence: REFUSED['joint-wide-no']({ width: exactly(mm(w)), short: exactly(mm(short)) }),
       },
     ];
   const joint = outlineArea(s.outline).areaMm2 * jointShare(l, b, w);
@@ -92,7 +103,7 @@ function problems(s: Joints): readonly Problem[] {
           field: linesOf(s).length ? 'movement.lines' : 'movement.lengthMm',
           value: openLengthMm(s),
           allowed: `under ${figure(joint / 100)} cm² together`,
-          sentence: 'The movement joints take up more than all joints together. Check their length and width.',
+          sentence: REFUSED['movement-joints-take'](),
         },
       ]
     : [];

@@ -1,9 +1,14 @@
 import { z } from 'zod';
-import type { Problem } from '../say';
+import { exactly, mm, type Problem, texts } from '../say';
 import { asMeasured, Mm } from '../units';
 import { bounds } from './draw';
 import type { Point } from './point';
 import type { KeptOpen, Outline, RowList } from './shape';
+
+const REFUSED = texts('refused.void.kept-open', {
+  'joint-nowhere': 'Joint {n}: type where it lies on the face, which is {most} that way.',
+  'joint-does-not': 'Joint {n}, at {at}, does not lie on the face, which is {most} that way.',
+});
 
 /** A straight joint through a face that stays open: how far from its left edge it runs down, or from its top across. */
 export const OpenLine = z.object({ runs: z.enum(['down', 'across']), atMm: Mm });
@@ -74,7 +79,9 @@ export function openLineProblems(
           field: `${key}.${i}`,
           value: atMm,
           allowed: `above 0 and under ${asMeasured(most)} mm`,
-          sentence: `Joint ${i + 1}, at ${asMeasured(atMm)} mm, does not lie on the face, which is ${asMeasured(most)} mm that way.`,
+          sentence: Number.isFinite(atMm)
+            ? REFUSED['joint-does-not']({ n: i + 1, at: exactly(mm(atMm)), most: exactly(mm(most)) })
+            : REFUSED['joint-nowhere']({ n: i + 1, most: exactly(mm(most)) }),
         },
       ];
   }

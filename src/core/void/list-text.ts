@@ -1,8 +1,19 @@
 import Papa from 'papaparse';
-import { refuse } from '../say';
+import { listed, refuse, texts } from '../say';
 import { parseQuantity } from '../typed';
 import { type Kind, UNITS, type UnitSystem } from '../units';
 import type { RowList } from './shape';
+
+const REFUSED = texts('refused.void.list-text', {
+  'divides-columns-decimals':
+    '“{line}” divides columns and decimals with the same comma. Divide the columns with tabs or semicolons.',
+  'nothing-read': 'There is nothing to read in it.',
+  'line-at': 'Line {line}, {label}: {why}',
+  'line-columns': 'Line {line} has {cells} of the {asked} columns: {columns}.',
+  'line-none': 'Line {line}: “{cell}” is none of {options}.',
+  'header-but-no': 'There is a header, but no row under it.',
+  'rows-take-up': 'It has {rows} rows; {list} take up to {max}.',
+});
 
 type Row = Readonly<Record<string, number | string>>;
 
@@ -20,7 +31,7 @@ function delimiterOf(text: string, columns: number): string {
       'list',
       line,
       'columns divided by tabs or semicolons',
-      `“${line.trim().slice(0, 40)}” divides columns and decimals with the same comma. Divide the columns with tabs or semicolons.`,
+      REFUSED['divides-columns-decimals']({ line: line.trim().slice(0, 40) }),
     );
   return commas > 1 ? ',' : ' ';
 }
@@ -46,7 +57,7 @@ export function rowsFromText(list: RowList, text: string, system: UnitSystem): r
     const trimmed = cells.map((c) => c.trim());
     return delimiter === ' ' ? trimmed.filter((c) => c !== '') : trimmed;
   });
-  if (!lines.length) refuse('list', text, 'at least one row', 'There is nothing to read in it.');
+  if (!lines.length) refuse('list', text, 'at least one row', REFUSED['nothing-read']());
   const read = (
     cell: string,
     line: number,
@@ -57,7 +68,8 @@ export function rowsFromText(list: RowList, text: string, system: UnitSystem): r
     const of = kind === 'text' || kind === 'choice' ? 'count' : kind;
     // A bare number is in the unit that stands over its column.
     const parsed = parseQuantity(of, unit !== null && !/[a-z"'″′°%]/i.test(cell) ? `${cell} ${unit}` : cell, system);
-    if (!parsed.ok) return refuse('list', cell, `a ${label}`, `Line ${line}, ${label}: ${parsed.sentence}`);
+    if (!parsed.ok)
+      return refuse('list', cell, `a ${label}`, REFUSED['line-at']({ line, label, why: parsed.sentence }));
     return parsed.value;
   };
 
@@ -88,7 +100,12 @@ export function rowsFromText(list: RowList, text: string, system: UnitSystem): r
         'list',
         cells.join(' '),
         `${asked} columns`,
-        `Line ${line} has ${cells.length} of the ${asked} columns: ${list.columns.map((c) => c.label).join(', ')}.`,
+        REFUSED['line-columns']({
+          line,
+          cells: cells.length,
+          asked,
+          columns: list.columns.map((c) => c.label).join(', '),
+        }),
       );
     return Object.fromEntries(
       list.columns.map((c, k) => {
@@ -104,7 +121,14 @@ export function rowsFromText(list: RowList, text: string, system: UnitSystem): r
                 'list',
                 cell,
                 c.options?.map((o) => o.label).join(', ') ?? '',
-                `Line ${line}: “${cell}” is none of ${c.options?.map((o) => o.label).join(', ')}.`,
+                REFUSED['line-none']({
+                  line,
+                  cell,
+                  options: listed(
+                    c.options!.map((o) => o.label),
+                    'comma',
+                  ),
+                }),
               ),
           ];
         }
@@ -112,13 +136,13 @@ export function rowsFromText(list: RowList, text: string, system: UnitSystem): r
       }),
     );
   });
-  if (!rows.length) refuse('list', text, 'at least one row', 'There is a header, but no row under it.');
+  if (!rows.length) refuse('list', text, 'at least one row', REFUSED['header-but-no']());
   if (rows.length > list.max)
     refuse(
       'list',
       rows.length,
       `up to ${list.max} rows`,
-      `It has ${rows.length} rows; ${list.label.toLowerCase()} take up to ${list.max}.`,
+      REFUSED['rows-take-up']({ rows: rows.length, list: list.label.toLowerCase(), max: list.max }),
     );
   return rows;
 }

@@ -1,10 +1,17 @@
 import { dequal } from 'dequal';
-import { line, type Problem, refuse, type WorkLine } from '../say';
+import { line, ml, type Problem, refuse, texts, type WorkLine } from '../say';
 import { asMeasured, figure } from '../units';
 import { type Doubt, type DoubtfulInput, propagate } from './doubt';
 import { disagreementMm, halfWidthMm, type Measured, toolOf } from './measured';
 import { type Dimension, type Faces, problemsOf, type Shape, withValue } from './shape';
 import { type KeepClear, SHAPES, type Void, type VoidShape } from './shapes';
+
+const REFUSED = texts('refused.void.measure', {
+  'choose-which-dimension': 'Choose which dimension differs.',
+  'of-those-that-differ': 'The {count} that differ: {why}',
+  'voids-said-differ': '{different} voids are said to differ, but there are only {count}.',
+  'what-must-stay': 'What must stay clear, {clear}, is as large as the void, {each}.',
+});
 
 /**
  * The measured void: its volume with the doubt, what decides it, its faces and the working. Volumes cover all like
@@ -103,11 +110,16 @@ export function voidProblems(v: Void): readonly Problem[] {
         field,
         value: variant.key,
         allowed: 'a dimension of the void',
-        sentence: 'Choose which dimension differs.',
+        sentence: REFUSED['choose-which-dimension'](),
       });
     else {
       const bad = problemsOf(kindOf(found.shape), found.shape)[0];
-      if (bad) out.push({ ...bad, field, sentence: `The ${variant.count} that differ: ${bad.sentence}` });
+      if (bad)
+        out.push({
+          ...bad,
+          field,
+          sentence: REFUSED['of-those-that-differ']({ count: variant.count, why: bad.sentence }),
+        });
     }
   });
   const different = v.variants.reduce((sum, x) => sum + x.count, 0);
@@ -116,7 +128,7 @@ export function voidProblems(v: Void): readonly Problem[] {
       field: 'variants.0',
       value: different,
       allowed: `up to ${v.count}`,
-      sentence: `${different} voids are said to differ, but there are only ${v.count}.`,
+      sentence: REFUSED['voids-said-differ']({ different, count: v.count }),
     });
   if (out.length) return out;
   const clear = v.keepClear.reduce((sum, k) => sum + keepClearMl(k), 0);
@@ -126,7 +138,7 @@ export function voidProblems(v: Void): readonly Problem[] {
       field: 'keepClear.0',
       value: clear,
       allowed: `under ${figure(each)} mL`,
-      sentence: `What must stay clear, ${figure(clear)} mL, is as large as the void, ${figure(each)} mL.`,
+      sentence: REFUSED['what-must-stay']({ clear: ml(clear), each: ml(each) }),
     });
   return out;
 }

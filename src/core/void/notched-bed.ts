@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { line, type Problem } from '../say';
+import { line, type Problem, texts } from '../say';
 import { Degrees, Mm } from '../units';
 import { across, bounds, down, drawing, hollow, rect } from './draw';
 import { Measured, unmeasured } from './measured';
@@ -17,6 +17,10 @@ import {
 } from './outline';
 import type { Point } from './point';
 import { check, type Dimension, type Shape } from './shape';
+
+const REFUSED = texts('refused.void.notched-bed', {
+  'round-ended-notch-least': 'A round-ended notch is at least half as deep as it is wide.',
+});
 
 /** A setting bed combed with a notched trowel. */
 export const NotchedBed = z.object({
@@ -72,7 +76,7 @@ function problems(s: NotchedBed): readonly Problem[] {
           field: 'notch.depth',
           value: d,
           allowed: `at least ${w / 2} mm`,
-          sentence: 'A round-ended notch is at least half as deep as it is wide.',
+          sentence: REFUSED['round-ended-notch-least'](),
         },
       ]
     : [];

@@ -1,10 +1,17 @@
 import { z } from 'zod';
-import { type Problem, refuse } from '../say';
+import { type Problem, refuse, texts } from '../say';
 import { asMeasured, Id, Mm } from '../units';
 import { across, bounds, down, drawing, hollow, rect } from './draw';
 import { Measured, measured, unmeasured } from './measured';
 import type { Point } from './point';
 import type { Dimension, Drawing, Parameter, RowList } from './shape';
+
+const REFUSED = texts('refused.void.outline', {
+  'outline-needs-least': 'An outline needs at least three corners.',
+  'outline-crosses-itself': 'The outline crosses itself: side {one} meets side {other}.',
+  'corners-lie-line': 'The corners lie on one line and enclose no area.',
+  'corner-must-two': 'Corner {n}, “{row}”, must be two numbers like 120, 40.',
+});
 
 /** Seen from above: a rectangle, an ellipse, or a polygon typed point by point (mm). */
 export const PlanOutline = z.discriminatedUnion('kind', [
@@ -98,7 +105,7 @@ export function outlineProblems(outline: PlanOutline, field: string): readonly P
         field: at,
         value: outline.points.length,
         allowed: 'at least 3 corners',
-        sentence: 'An outline needs at least three corners.',
+        sentence: REFUSED['outline-needs-least'](),
       },
     ];
   const crossed = crossing(outline.points);
@@ -108,13 +115,11 @@ export function outlineProblems(outline: PlanOutline, field: string): readonly P
         field: at,
         value: crossed,
         allowed: 'sides that do not cross',
-        sentence: `The outline crosses itself: side ${crossed[0] + 1} meets side ${crossed[1] + 1}.`,
+        sentence: REFUSED['outline-crosses-itself']({ one: crossed[0] + 1, other: crossed[1] + 1 }),
       },
     ];
   if (Math.abs(signedAreaMm2(outline.points)) < 1e-6)
-    return [
-      { field: at, value: 0, allowed: 'an area above 0', sentence: 'The corners lie on one line and enclose no area.' },
-    ];
+    return [{ field: at, value: 0, allowed: 'an area above 0', sentence: REFUSED['corners-lie-line']() }];
   return [];
 }
 
@@ -269,12 +274,7 @@ export function parsePoints(text: string): readonly Point[] {
       const parts = row.split(/\s*,\s+|\s+|\t|,/).filter(Boolean);
       const numbers = parts.map((part) => Number(part.replace(',', '.')));
       if (numbers.length !== 2 || !numbers.every(Number.isFinite))
-        return refuse(
-          'points',
-          row,
-          'two numbers a line',
-          `Corner ${i + 1}, “${row}”, must be two numbers like 120, 40.`,
-        );
+        return refuse('points', row, 'two numbers a line', REFUSED['corner-must-two']({ n: i + 1, row }));
       return [numbers[0]!, numbers[1]!] as const;
     });
   // A corner that is said twice, as the first often is at the end, is one corner.

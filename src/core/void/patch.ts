@@ -1,4 +1,4 @@
-import { attempt, line, type Problem } from '../say';
+import { attempt, line, type Problem, texts } from '../say';
 import { asMeasured, figure } from '../units';
 import { across, block, bounds, down, hollow } from './draw';
 import { halfWidthMm, measured, unmeasured } from './measured';
@@ -18,6 +18,11 @@ import type { Point } from './point';
 import { contoursOf, nextReading, oddReadings, profileAt } from './readings';
 import { check, type Dimension, type Shape } from './shape';
 import { type DepthSurface, volumeBelowMl } from './surface';
+
+const REFUSED = texts('refused.void.patch', {
+  'deepest-place-no': 'The deepest place is no shallower than the mean depth.',
+  'all-depths-nothing': 'All depths are 0: there is nothing to fill.',
+});
 
 /**
  * Dimensions in the order of `volume`: outline length and width (or the corner placement of a polygon), then the depth.
@@ -83,7 +88,7 @@ function problems(s: Patch): readonly Problem[] {
         field: 'depth.deepest',
         value: deepestOf(s.depth),
         allowed: `at least ${asMeasured(s.depth.mean.valueMm)} mm`,
-        sentence: 'The deepest place is no shallower than the mean depth.',
+        sentence: REFUSED['deepest-place-no'](),
       },
     ];
   if (outline.length || s.depth.kind === 'mean') return outline;
@@ -96,7 +101,7 @@ function problems(s: Patch): readonly Problem[] {
           field: 'depth.readings',
           value: 0,
           allowed: 'a depth above 0 somewhere',
-          sentence: 'All depths are 0: there is nothing to fill.',
+          sentence: REFUSED['all-depths-nothing'](),
         },
       ];
 }

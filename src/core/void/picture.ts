@@ -1,6 +1,13 @@
 import { Matrix, solve } from 'ml-matrix';
-import { refuse } from '../say';
+import { refuse, texts } from '../say';
 import type { Point } from './point';
+
+const REFUSED = texts('refused.void.picture', {
+  'two-points-known': 'The two points of known distance lie in one place.',
+  'distance-between-two': 'The distance between the two points must be more than 0.',
+  'both-sides-rectangle': 'Both sides of the rectangle must be more than 0.',
+  'click-four-corners': 'Click the four corners in order round the rectangle; no three may lie on one line.',
+});
 
 /** From a place in a picture, pixels, to a place on the face, mm. */
 export type PictureScale = (at: Point) => Point;
@@ -11,9 +18,8 @@ export type PictureScale = (at: Point) => Point;
  */
 export function scaleByDistance(a: Point, b: Point, distanceMm: number): PictureScale {
   const px = Math.hypot(b[0] - a[0], b[1] - a[1]);
-  if (!(px > 1)) refuse('scale', px, 'two points apart', 'The two points of known distance lie in one place.');
-  if (!(distanceMm > 0))
-    refuse('scale', distanceMm, 'more than 0 mm', 'The distance between the two points must be more than 0.');
+  if (!(px > 1)) refuse('scale', px, 'two points apart', REFUSED['two-points-known']());
+  if (!(distanceMm > 0)) refuse('scale', distanceMm, 'more than 0 mm', REFUSED['distance-between-two']());
   const k = distanceMm / px;
   return ([x, y]) => [x * k, y * k];
 }
@@ -29,18 +35,13 @@ export function scaleByRectangle(
   widthMm: number,
 ): PictureScale {
   if (!(lengthMm > 0 && widthMm > 0))
-    refuse('scale', [lengthMm, widthMm], 'sides above 0 mm', 'Both sides of the rectangle must be more than 0.');
+    refuse('scale', [lengthMm, widthMm], 'sides above 0 mm', REFUSED['both-sides-rectangle']());
   const turns = corners.map((p, i) => {
     const [q, r] = [corners[(i + 1) % 4]!, corners[(i + 2) % 4]!];
     return Math.sign((q[0] - p[0]) * (r[1] - q[1]) - (q[1] - p[1]) * (r[0] - q[0]));
   });
   if (!turns.every((t) => t === turns[0] && t !== 0))
-    refuse(
-      'scale',
-      corners,
-      'four corners in order round the rectangle',
-      'Click the four corners in order round the rectangle; no three may lie on one line.',
-    );
+    refuse('scale', corners, 'four corners in order round the rectangle', REFUSED['click-four-corners']());
   const onFace: readonly Point[] = [
     [0, 0],
     [lengthMm, 0],

@@ -1,9 +1,18 @@
 import { z } from 'zod';
-import { line, type Problem } from '../say';
+import { line, mm, type Problem, texts } from '../say';
 import { asMeasured, Degrees, figure, Mm } from '../units';
 import { across, arc, base, down, drawing, hollow, rect } from './draw';
 import { Measured, measured, unmeasured } from './measured';
 import { check, type Dimension, type Outline, type Shape } from './shape';
+
+const REFUSED = texts('refused.void.ring', {
+  'inner-diameter-must': 'The inner diameter must be smaller than the outer one.',
+  'nothing-left-pour': 'Nothing is left to pour: the clear space is as deep as the channel.',
+  'part-does-not': 'The part, {thickness}, does not fit a channel {width} wide.',
+  'what-stands-across': 'What stands in it, {inner} to {outer} across, does not stand in the channel.',
+  'slope-pour-stands':
+    'On this slope the pour stands {slope} higher at one side of the rim: leave at least that clear, or level it first.',
+});
 
 /** A ring or straight channel that is poured full, with or without a part standing in it. */
 export const Ring = z.object({
@@ -95,7 +104,7 @@ function problems(s: Ring): readonly Problem[] {
       field: 'run.inner',
       value: s.run.inner.valueMm,
       allowed: `under ${asMeasured(s.run.outer.valueMm)} mm`,
-      sentence: 'The inner diameter must be smaller than the outer one.',
+      sentence: REFUSED['inner-diameter-must'](),
     });
   const full = s.depth.valueMm - s.clear.valueMm;
   if (full <= 0)
@@ -103,7 +112,7 @@ function problems(s: Ring): readonly Problem[] {
       field: 'clear',
       value: s.clear.valueMm,
       allowed: `under ${asMeasured(s.depth.valueMm)} mm`,
-      sentence: 'Nothing is left to pour: the clear space is as deep as the channel.',
+      sentence: REFUSED['nothing-left-pour'](),
     });
   const [a, b] = dimensions(s).map((d) => d.measured.valueMm) as [number, number];
   const { width, reach } = floor(s.run.form, a, b);
@@ -112,7 +121,7 @@ function problems(s: Ring): readonly Problem[] {
       field: 'part.thickness',
       value: s.part.thickness.valueMm,
       allowed: `under ${figure(width)} mm`,
-      sentence: `The part, ${figure(s.part.thickness.valueMm)} mm, does not fit a channel ${figure(width)} mm wide.`,
+      sentence: REFUSED['part-does-not']({ thickness: mm(s.part.thickness.valueMm), width: mm(width) }),
     });
   const { outerMm = null } = s.part ?? {};
   if (s.run.form === 'round' && s.part && outerMm !== null) {
@@ -122,7 +131,7 @@ function problems(s: Ring): readonly Problem[] {
         field: 'part.outerMm',
         value: outerMm,
         allowed: `from ${figure(s.run.inner.valueMm + 2 * s.part.thickness.valueMm)} to ${figure(s.run.outer.valueMm)} mm`,
-        sentence: `What stands in it, ${figure(innerMm)} to ${figure(outerMm)} mm across, does not stand in the channel.`,
+        sentence: REFUSED['what-stands-across']({ inner: mm(innerMm), outer: mm(outerMm) }),
       });
   }
   const slope = slopeOf(s) * reach;
@@ -131,7 +140,7 @@ function problems(s: Ring): readonly Problem[] {
       field: 'clear',
       value: s.clear.valueMm,
       allowed: `at least ${figure(slope)} mm on this slope`,
-      sentence: `On this slope the pour stands ${figure(slope)} mm higher at one side of the rim: leave at least that clear, or level it first.`,
+      sentence: REFUSED['slope-pour-stands']({ slope: mm(slope) }),
     });
   return out;
 }

@@ -1,12 +1,16 @@
 import { contours } from 'd3-contour';
 import { z } from 'zod';
-import { line, type Problem } from '../say';
+import { line, type Problem, texts } from '../say';
 import { Figure, figure, Mm } from '../units';
 import { base, block, rect } from './draw';
 import { Measured, measured } from './measured';
 import type { Point } from './point';
 import { contourLevels } from './readings';
 import { check, type Drawing, type Shape } from './shape';
+
+const REFUSED = texts('refused.void.scanned', {
+  'depth-map-scan': 'The depth map of this scan is damaged or holds nothing. Take the scan in again.',
+});
 
 /** A void found in a 3-D scan: a map of depths under the undamaged face, and which of its cells are the void. */
 export const Scanned = z.object({
@@ -254,7 +258,7 @@ export const scanned: Shape<Scanned> = {
             field: 'map',
             value: s.map.depths.length,
             allowed: 'a whole depth map',
-            sentence: 'The depth map of this scan is damaged or holds nothing. Take the scan in again.',
+            sentence: REFUSED['depth-map-scan'](),
           },
         ],
   notices: (s) => {

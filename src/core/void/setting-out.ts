@@ -1,10 +1,16 @@
 import { z } from 'zod';
-import type { Problem } from '../say';
+import { mm, type Problem, texts } from '../say';
 import { Degrees, figure } from '../units';
 import { across, arc, bounds, down, rect } from './draw';
 import { halfWidthMm, Measured, unmeasured } from './measured';
 import type { Point } from './point';
 import type { Drawing } from './shape';
+
+const REFUSED = texts('refused.void.setting-out', {
+  'place-lies-edge':
+    'Place {n} lies {near} from the edge at worst, {clear} is to stay clear. Move it, or ask who answers for the clearance.',
+  'places-run-into': 'The places run into each other: {spacing} apart, each {size} wide.',
+});
 
 /** Where a thing is set out: from which datum, how far, along which line, and what it must keep clear of. */
 export const SettingOut = z.object({
@@ -67,7 +73,7 @@ export function settingOutProblems(s: SettingOut, count: number, sizeMm: number)
         field: 'from',
         value: near,
         allowed: `at least ${clear} mm`,
-        sentence: `Place ${i + 1} lies ${figure(Math.max(0, near))} mm from the edge at worst, ${figure(clear)} mm is to stay clear. Move it, or ask who answers for the clearance.`,
+        sentence: REFUSED['place-lies-edge']({ n: i + 1, near: mm(Math.max(0, near)), clear: mm(clear) }),
       });
   });
   if (count > 1 && s.spacing.valueMm - halfWidthMm(s.spacing) <= sizeMm)
@@ -75,7 +81,7 @@ export function settingOutProblems(s: SettingOut, count: number, sizeMm: number)
       field: 'spacing',
       value: s.spacing.valueMm,
       allowed: `more than ${figure(sizeMm)} mm`,
-      sentence: `The places run into each other: ${figure(s.spacing.valueMm)} mm apart, each ${figure(sizeMm)} mm wide.`,
+      sentence: REFUSED['places-run-into']({ spacing: mm(s.spacing.valueMm), size: mm(sizeMm) }),
     });
   return out;
 }

@@ -1,9 +1,19 @@
 import type { z } from 'zod';
-import { type Problem, refuse, type WorkLine } from '../say';
+import { exactly, type Message, mm, type Problem, refuse, texts, type WorkLine } from '../say';
 import type { Kind } from '../units';
 import type { DoubtfulInput } from './doubt';
 import type { Measured } from './measured';
 import type { Point } from './point';
+
+const REFUSED = texts('refused.void.shape', {
+  'out-of-bounds': '{label} must be {open, select, yes {more than} other {from}} {low} to {high}; {is} is not.',
+  'no-length': '{label} must be {open, select, yes {more than} other {from}} {low} to {high}; this is not.',
+  parameter: '{label}: {why}',
+  'no-option': 'Choose one of the options.',
+  empty: 'It may not be empty.',
+  'no-number':
+    '{whole, select, yes {A whole number} other {A number}} {open, select, yes {more than} other {from}} {low} to {high}.',
+});
 
 /** What a technician sees broken: the groups in which shapes are offered. */
 export const BROKE = {
@@ -275,27 +285,46 @@ export function problemsOf<P>(kind: Shape<P>, shape: P): readonly Problem[] {
     const low = d.minInclusive ? v < d.minMm : v <= d.minMm;
     if (!Number.isFinite(v) || low || v > d.maxMm) {
       const allowed = `${d.minInclusive ? 'from' : 'more than'} ${d.minMm} to ${d.maxMm} mm`;
-      const sentence = `${d.label} must be ${allowed}; ${Number.isFinite(v) ? `${v} mm` : 'this'} is not.`;
+      const bounds = {
+        label: d.label,
+        open: d.minInclusive ? 'no' : 'yes',
+        low: exactly(mm(d.minMm)),
+        high: exactly(mm(d.maxMm)),
+      };
+      const sentence = Number.isFinite(v)
+        ? REFUSED['out-of-bounds']({ ...bounds, is: exactly(mm(v)) })
+        : REFUSED['no-length'](bounds);
       out.push({ field: d.key, value: v, allowed, sentence });
     }
   }
   for (const p of kind.parameters?.(shape) ?? []) {
     const sentence = parameterObjection(p);
-    if (sentence) out.push({ field: p.key, value: p.value, allowed: sentence, sentence: `${p.label}: ${sentence}` });
+    if (sentence)
+      out.push({
+        field: p.key,
+        value: p.value,
+        allowed: p.kind === 'choice' ? p.options.map((o) => o.id).join(', ') : `${p.min} to ${p.max}`,
+        sentence: REFUSED.parameter({ label: p.label, why: sentence }),
+      });
   }
   return out.length ? out : kind.problems(shape);
 }
 
-/** What is wrong with a parameter's value, as a sentence; null when nothing is. */
-export function parameterObjection(p: Parameter, value = p.value): string | null {
-  if (p.kind === 'choice') return p.options.some((o) => o.id === value) ? null : 'Choose one of the options.';
-  if (value === null) return p.empty === undefined ? 'It may not be empty.' : null;
+/** What is wrong with a parameter's value, as a message; null when nothing is. */
+export function parameterObjection(p: Parameter, value = p.value): Message | null {
+  if (p.kind === 'choice') return p.options.some((o) => o.id === value) ? null : REFUSED['no-option']();
+  if (value === null) return p.empty === undefined ? REFUSED.empty() : null;
   const v = value as number;
   const sound =
     Number.isFinite(v) && (p.minExclusive ? v > p.min : v >= p.min) && v <= p.max && (!p.whole || Number.isInteger(v));
   return sound
     ? null
-    : `${p.whole ? 'A whole number' : 'A number'} ${p.minExclusive ? 'more than' : 'from'} ${p.min} to ${p.max}.`;
+    : REFUSED['no-number']({
+        whole: p.whole ? 'yes' : 'no',
+        open: p.minExclusive ? 'yes' : 'no',
+        low: exactly({ is: p.kind, value: p.min }),
+        high: exactly({ is: p.kind, value: p.max }),
+      });
 }
 
 /** Throws the first problem of a shape, if it has one. */

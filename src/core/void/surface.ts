@@ -1,8 +1,17 @@
 import Delaunator from 'delaunator';
 import Constrainautor from '#constrainautor';
-import { refuse } from '../say';
+import { refuse, texts } from '../say';
 import { inside } from './outline';
 import type { Point } from './point';
+
+const REFUSED = texts('refused.void.surface', {
+  'too-few-readings':
+    'A surface needs at least three depth readings; there {count, plural, one {is 1} other {are #}}. Add one, say how deep the edge is, or give one mean depth.',
+  'give-least-depth': 'Give at least one depth reading, or one mean depth.',
+  'below-nought': 'Reading {n} must be nought or more.',
+  'reading-lies-outside': 'Reading {n} at {x}, {y} lies outside the outline.',
+  'all-readings-lie': 'All readings lie on one line. Take one beside the line, or say how deep the edge is.',
+});
 
 /** A depth read at a place, mm. */
 export interface Reading {
@@ -165,13 +174,11 @@ function checkReadings(outline: readonly Point[], readings: readonly Reading[], 
       'depth.readings',
       readings.length,
       `at least ${least === 1 ? '1 reading' : `${least} readings`}`,
-      least === 1
-        ? 'Give at least one depth reading, or one mean depth.'
-        : `A surface needs at least three depth readings; there ${readings.length === 1 ? 'is 1' : `are ${readings.length}`}. Add one, say how deep the edge is, or give one mean depth.`,
+      least === 1 ? REFUSED['give-least-depth']() : REFUSED['too-few-readings']({ count: readings.length }),
     );
   readings.forEach((r, i) => {
     if (!(r.depthMm >= 0))
-      refuse(`depth.readings.${i}`, r.depthMm, '0 mm or more', `Reading ${i + 1} must be 0 mm or more.`);
+      refuse(`depth.readings.${i}`, r.depthMm, '0 mm or more', REFUSED['below-nought']({ n: i + 1 }));
     const onEdge = outline.some(
       (a, k) => distanceToTriangle([r.xMm, r.yMm], [a, outline[(k + 1) % outline.length]!, a]) < ON_EDGE_MM,
     );
@@ -180,7 +187,7 @@ function checkReadings(outline: readonly Point[], readings: readonly Reading[], 
         `depth.readings.${i}`,
         [r.xMm, r.yMm],
         'a place inside the outline',
-        `Reading ${i + 1} at ${r.xMm}, ${r.yMm} lies outside the outline.`,
+        REFUSED['reading-lies-outside']({ n: i + 1, x: r.xMm, y: r.yMm }),
       );
   });
 }
@@ -204,12 +211,7 @@ export function depthSurface(outline: readonly Point[], readings: readonly Readi
   const read = readings.map((r) => [r.xMm, r.yMm, r.depthMm] as const);
   const carriers = edge.kind === 'vertical' ? carriersOf(read, outline) : [];
   if (edge.kind === 'vertical' && !carriers.length)
-    refuse(
-      'depth.readings',
-      readings.length,
-      'readings that span an area',
-      'All readings lie on one line. Take one beside the line, or say how deep the edge is.',
-    );
+    refuse('depth.readings', readings.length, 'readings that span an area', REFUSED['all-readings-lie']());
 
   const readAt = (p: Point) => read.find(([x, y]) => Math.hypot(x - p[0], y - p[1]) < ON_EDGE_MM);
   const sides = withOnEdge(outline, readings);

@@ -1,3 +1,4 @@
+import { plainWords } from '@/words';
 import { Refusal } from '../say';
 import {
   type Annulus,
@@ -154,7 +155,7 @@ describe('patch', () => {
         photoId: null,
       },
     });
-    expect(sentenceOf(() => one(bow)).sentence).toMatch(/crosses itself/);
+    expect(plainWords(sentenceOf(() => one(bow)).sentence)).toMatch(/crosses itself/);
     expect(sentenceOf(() => parsePoints('1 2\nfoo'))).toMatchObject({ field: 'points' });
     expect(parsePoints('0, 0\n120, 4.5; 60 80')).toEqual([
       [0, 0],

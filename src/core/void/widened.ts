@@ -1,6 +1,11 @@
-import { refuse } from '../say';
+import { refuse, texts } from '../say';
 import { crossing, type PlanOutline, signedAreaMm2 } from './outline';
 import type { Point } from './point';
+
+const REFUSED = texts('refused.void.widened', {
+  'outline-so-notched':
+    'Its outline is so notched that the sides of a margin would cross: give this pass a void of its own.',
+});
 
 /** Corners so far outside of a drawn outline all round, each where its two moved sides meet. */
 function offset(points: readonly Point[], byMm: number): readonly Point[] {
@@ -37,11 +42,6 @@ export function widened(outline: PlanOutline, byMm: number): PlanOutline {
     };
   const points = offset(outline.points, byMm).map(([x, y]) => [x, y] as [number, number]);
   if (crossing(points) || Math.abs(signedAreaMm2(points)) < Math.abs(signedAreaMm2(outline.points)))
-    refuse(
-      'takes.beyondMm',
-      byMm,
-      'a margin that its sides leave room for',
-      'Its outline is so notched that the sides of a margin would cross: give this pass a void of its own.',
-    );
+    refuse('takes.beyondMm', byMm, 'a margin that its sides leave room for', REFUSED['outline-so-notched']());
   return { ...outline, points };
 }

@@ -4,13 +4,13 @@ import Link from 'next/link';
 import { useMemo, useState } from 'react';
 import { fromTotal, type Pour, type PourPlan, pourState, sameSystem, toleranceOf } from '@/core/mix';
 import { repairName } from '@/core/plan';
-import { attempt } from '@/core/say';
+import { attempt, type Said } from '@/core/say';
 import { isMetered, PART_IDS, type PartId, partOf } from '@/core/system';
 import { formatDuration } from '@/core/units';
 import { instrumentOf } from '../mix/Instruments';
 import { MixingColumns } from '../mix/MixingColumns';
 import { stageView } from '../repair/stage-props';
-import { Choice, Heading, useFormat, Ways } from '../shared/bits';
+import { Choice, Heading, Prose, useFormat, Ways } from '../shared/bits';
 import { Notice } from '../shared/Notice';
 import { QuantityField } from '../shared/QuantityField';
 import { clock } from '../shared/when';
@@ -55,7 +55,7 @@ export function BenchPage({
   const [chosenScale, setUseScale] = useState<boolean | null>(null);
   const useScaleOn = chosenScale ?? view?.job.sample ?? false;
   const [lot, setLot] = useState('');
-  const [lotFault, setLotFault] = useState<string | null>(null);
+  const [lotFault, setLotFault] = useState<Said | null>(null);
   const { scale, reading } = useScale(useScaleOn, at?.repair.scaleStepG ?? 1);
   const actuals = at?.actuals;
   const started = actuals?.startedAt != null;
@@ -326,7 +326,7 @@ export function BenchPage({
           </div>
           {lotFault && (
             <p role="alert" className="mt-1" style={{ color: 'var(--stop)' }}>
-              {lotFault}
+              <Prose>{lotFault}</Prose>
             </p>
           )}
           {pours.length > 0 && (

@@ -117,7 +117,9 @@ export function CardPage({ jobId }: { jobId: string }) {
                         ...(plan.open.measure ?? []),
                         ...(plan.open.material ?? []),
                         ...plan.problems.map((p) => p.sentence),
-                      ].join(' ')}
+                      ]
+                        .map(says)
+                        .join(' ')}
                     </p>
                   )}
                 </div>

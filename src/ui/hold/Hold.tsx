@@ -2,11 +2,11 @@
 import { useState } from 'react';
 import { passName, undisturbed } from '@/core/plan';
 import { MILESTONES, milestoneKind, milestoneOf, STARTS } from '@/core/system';
-import { formatDuration, instantsIn } from '@/core/units';
+import { formatDuration } from '@/core/units';
 import { ClimateFields } from '../job/ClimateFields';
 import { StepList } from '../place/StepList';
 import type { StageProps } from '../repair/stage-props';
-import { Answer, Heading, useProse, useSay, Working } from '../shared/bits';
+import { Answer, Heading, useSay, Working } from '../shared/bits';
 import { ClockLearned } from '../shared/LearnedHere';
 import { ChoicesOfAll } from '../shared/Schools';
 import { StageFindings, StillNeeds } from '../shared/StageFindings';
@@ -22,7 +22,7 @@ const leftFor = (label: string): string => (label.endsWith(' until') ? label : `
 const STANDING = { sheet: '', extrapolated: ' beyond the sheet’s points', estimated: ' estimated' } as const;
 
 function Sheet({ view, at, nowMs }: StageProps) {
-  const prose = useProse();
+  const prose = useSay();
   const says = useSay(view.job.zone);
   const [all, setAll] = useState(false);
   const { plan } = at;
@@ -94,9 +94,7 @@ function Sheet({ view, at, nowMs }: StageProps) {
                       </span>
                     </>
                   ) : (
-                    <span className="soft text-xs">
-                      {prose(instantsIn(m.problem ?? '', (ms) => shortWhen(ms, zone, nowMs)))}
-                    </span>
+                    <span className="soft text-xs">{says(m.problem ?? '')}</span>
                   )}
                 </td>
                 <td className="fig text-[0.8rem] soft">
@@ -120,7 +118,7 @@ function Sheet({ view, at, nowMs }: StageProps) {
 }
 
 function Side({ view, at, nowMs }: StageProps) {
-  const prose = useProse();
+  const prose = useSay();
   const { plan, repair } = at;
   const zone = view.job.zone;
   // What is done last is what has to be left alone in the end.

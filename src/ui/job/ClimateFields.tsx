@@ -2,6 +2,7 @@
 import { useState } from 'react';
 import { type ClimateSource, climateProblems } from '@/core/climate';
 import type { Job } from '@/core/plan';
+import type { Said } from '@/core/say';
 import { Choice } from '../shared/bits';
 import { QuantityField } from '../shared/QuantityField';
 import { ClockField } from '../shared/WhenField';
@@ -13,7 +14,7 @@ export function ClimateFields({ job, write }: { job: Job; write: (climate: Clima
   const c = job.climate;
   const system = usePrefs((p) => p.system);
   // A source that does not hold is said at its field and not written: the plan always has a sound one.
-  const objection = (over: object): string | null =>
+  const objection = (over: object): Said | null =>
     climateProblems({ ...c, ...over } as ClimateSource)[0]?.sentence ?? null;
   const humidity = c.kind === 'daily' ? c.humidityAtLowPct : c.humidityPct;
   const [hourly, setHourly] = useState(c.kind === 'hourly');

@@ -15,8 +15,9 @@ import {
   withChain,
   withPiece,
 } from '@/core/plan';
+import type { Said } from '@/core/say';
 import { useTemperaturePull } from '../repair/RepairPage';
-import { Heading, TextField, Ways } from '../shared/bits';
+import { Heading, Prose, TextField, Ways } from '../shared/bits';
 import { CalendarButton } from '../shared/CalendarButton';
 import { Mishap } from '../shared/Mishap';
 import { stageAnswer } from '../shared/stage-answer';
@@ -296,7 +297,7 @@ function Hours({
   const { fromHour, toHour, days } = job.workingHours;
   const objection = (over: Partial<typeof job.workingHours>) =>
     calendarProblems({ ...job, workingHours: { ...job.workingHours, ...over } })[0]?.sentence ?? null;
-  const [fault, setFault] = useState<string | null>(null);
+  const [fault, setFault] = useState<Said | null>(null);
   const tryWrite = (hours: typeof job.workingHours) => {
     const bad = objection(hours);
     setFault(bad);
@@ -339,7 +340,7 @@ function Hours({
       </fieldset>
       {fault && (
         <p role="alert" className="basis-full text-sm" style={{ color: 'var(--stop)' }}>
-          {fault}
+          <Prose>{fault}</Prose>
         </p>
       )}
     </div>

@@ -3,10 +3,10 @@ import { scaleLinear, scaleTime } from 'd3';
 import { type CSSProperties, useMemo } from 'react';
 import { type PlaceTrial, strengthOver, stretchesOf } from '@/core/plan';
 import { STARTS } from '@/core/system';
-import { formatDuration, instantsIn } from '@/core/units';
+import { formatDuration } from '@/core/units';
 import { goodPct, StartsBar } from '../place/StartsBar';
 import { StrengthChart } from '../release/StrengthChart';
-import { Heading, useProse } from '../shared/bits';
+import { Heading, useSay } from '../shared/bits';
 import { curvesOf, STRIP, stretchWords, TimeBandAir } from '../shared/TimeBandAir';
 import { useWidth } from '../shared/use-width';
 import { dayAndClock, shortWhen } from '../shared/when';
@@ -28,12 +28,11 @@ export function PlaceAnswers({
   nowMs: number;
   onStart: (ms: number) => void;
 }) {
-  const prose = useProse();
+  const says = useSay(zone);
   const strength = useMemo(() => strengthOver(trial), [trial]);
   const stages = trial.milestones.flatMap((m) =>
     OPENS.includes(m.kind) && m.planMs !== null ? [{ id: m.kind, label: m.label, ms: m.planMs }] : [],
   );
-  const site = (text: string) => instantsIn(text, (ms) => shortWhen(ms, zone, nowMs));
   const served = trial.milestones.find((m) => m.kind === trial.serves);
   return (
     <>
@@ -66,7 +65,7 @@ export function PlaceAnswers({
               </span>
             </>
           ) : (
-            <strong>{prose(site(served?.problem ?? 'The sheet states nothing it could be opened by.'))}</strong>
+            <strong>{says(served?.problem ?? 'The sheet states nothing it could be opened by.')}</strong>
           )}
         </p>
       </div>
@@ -96,7 +95,7 @@ export function PlaceAnswers({
                       </span>
                     </>
                   ) : (
-                    <span className="soft text-xs">{prose(site(m.problem ?? ''))}</span>
+                    <span className="soft text-xs">{says(m.problem ?? '')}</span>
                   )}
                 </td>
               </tr>

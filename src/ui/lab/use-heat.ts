@@ -10,6 +10,7 @@ import {
   type thickestLift,
   type VesselId,
 } from '@/core/cure';
+import type { Message } from '@/core/say';
 import type { BaseMaterial, SheetRevision } from '@/core/system';
 import { keepTable, keptTable } from '@/store/tables';
 import { cellsTold, type HeatWorker, startHeatWorker } from '@/worker/heat';
@@ -36,7 +37,7 @@ export interface LabAnswer {
 interface Running {
   readonly answer: LabAnswer | null;
   readonly busy: boolean;
-  readonly sentence: string | null;
+  readonly sentence: Message | null;
 }
 
 /**

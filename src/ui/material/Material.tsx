@@ -7,7 +7,7 @@ import { sheetSays } from '@/core/plan';
 import { MILESTONES } from '@/core/system';
 import { formatDuration, rangeText, signed } from '@/core/units';
 import type { StageProps } from '../repair/stage-props';
-import { Answer, Heading, useFormat, useProse } from '../shared/bits';
+import { Answer, Heading, useFormat, useSay } from '../shared/bits';
 import { CurveChart } from '../shared/CurveChart';
 import { QuantityField } from '../shared/QuantityField';
 import { StageFindings, StillNeeds } from '../shared/StageFindings';
@@ -88,7 +88,7 @@ function baseNow(plan: StageProps['at']['plan'], nowMs: number): number {
 const told = (of: string, text: string | null): [string, string][] => (text === null ? [] : [[of, text]]);
 
 function Side({ view, at, nowMs }: StageProps) {
-  const prose = useProse();
+  const prose = useSay();
   const { repair, plan } = at;
   const format = useFormat();
   const { sheet, kit } = plan;

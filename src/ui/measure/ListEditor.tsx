@@ -1,9 +1,9 @@
 'use client';
 import { ClipboardPaste, Plus, Trash2, Upload } from 'lucide-react';
 import { useRef, useState } from 'react';
-import { attempt } from '@/core/say';
+import { attempt, type Said } from '@/core/say';
 import { type RowList, rowsFromText } from '@/core/void';
-import { useProse } from '../shared/bits';
+import { useSay } from '../shared/bits';
 import { QuantityField } from '../shared/QuantityField';
 import { usePrefs } from '../workspace/prefs';
 
@@ -11,7 +11,7 @@ interface Props {
   readonly list: RowList;
   readonly write: (rows: readonly Readonly<Record<string, number | string>>[]) => void;
   /** What is wrong with the list, or with one of its rows. */
-  readonly problemAt: (key: string) => string | null;
+  readonly problemAt: (key: string) => Said | null;
 }
 
 /** Columns of figures that the width of a phone takes side by side. */
@@ -21,7 +21,7 @@ const MOST_ABREAST = 4;
 export function ListEditor({ list, write, problemAt }: Props) {
   const system = usePrefs((p) => p.system);
   const [paste, setPaste] = useState<string | null>(null);
-  const [fault, setFault] = useState<string | null>(null);
+  const [fault, setFault] = useState<Said | null>(null);
   const file = useRef<HTMLInputElement>(null);
   // More columns than a line has room for stand under one another, each with its name.
   const many = list.columns.length > MOST_ABREAST;
@@ -41,7 +41,7 @@ export function ListEditor({ list, write, problemAt }: Props) {
     setPaste(null);
     write(read.value);
   };
-  const prose = useProse();
+  const prose = useSay();
   const whole = problemAt(list.key);
   return (
     <section className="mt-3" aria-label={list.label}>

@@ -4,7 +4,7 @@ import { useRef, useState } from 'react';
 import { attachmentOf } from '@/core/record';
 import { attempt } from '@/core/say';
 import { outlineArea, type Point, scaleByDistance, scaleByRectangle, tracedOutline } from '@/core/void';
-import { Choice, useFormat } from '../shared/bits';
+import { Choice, Prose, useFormat } from '../shared/bits';
 import { Dialog } from '../shared/Dialog';
 import { PhotoInput, type ReadPhoto } from '../shared/PhotoInput';
 import { QuantityField } from '../shared/QuantityField';
@@ -142,7 +142,7 @@ function Tracing({ jobId, take }: { jobId: string; take: Props['take'] }) {
           </p>
           {scale && !scale.ok && (
             <p role="alert" className="text-sm" style={{ color: 'var(--stop)' }}>
-              {scale.problem.sentence}
+              <Prose>{scale.problem.sentence}</Prose>
             </p>
           )}
           {/* biome-ignore lint/a11y/useKeyWithClickEvents: by key, a corner is added with the button below and moved with the arrows */}

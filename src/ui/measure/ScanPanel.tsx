@@ -2,10 +2,11 @@
 import { Box, X } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
 import type { PassRef } from '@/core/plan';
+import type { Said } from '@/core/say';
 import { likelyUnits, SCAN_UNITS, type SurfaceForm } from '@/core/scan';
 import { type Point, type Scanned, unpack } from '@/core/void';
 import { type ScanWorker, startScanWorker, told } from '@/worker/scan';
-import { Choice, useFormat } from '../shared/bits';
+import { Choice, Prose, useFormat } from '../shared/bits';
 import { replaceShape } from './edit';
 
 const SAMPLES = [
@@ -46,7 +47,7 @@ export function ScanPanel({
   const [meant, setMeant] = useState<string | null>(null);
   const [flip, setFlip] = useState(false);
   const [busy, setBusy] = useState<{ share: number; doing: string } | null>(null);
-  const [fault, setFault] = useState<string | null>(null);
+  const [fault, setFault] = useState<Said | null>(null);
   const file = useRef<HTMLInputElement>(null);
   const alive = useRef(true);
   useEffect(() => {
@@ -253,7 +254,7 @@ export function ScanPanel({
       )}
       {fault && (
         <p role="alert" className="text-sm font-semibold" style={{ color: 'var(--stop)' }}>
-          {fault}
+          <Prose>{fault}</Prose>
         </p>
       )}
       {done && (

@@ -1,5 +1,6 @@
 'use client';
 import { ListPlus, X } from 'lucide-react';
+import type { Said } from '@/core/say';
 import {
   type Dimension,
   disagreementMm,
@@ -19,7 +20,7 @@ interface Props {
   readonly shape: VoidShape;
   /** Share of the doubt by key of the shape. */
   readonly shareOf: (key: string) => number;
-  readonly problemAt: (key: string) => string | null;
+  readonly problemAt: (key: string) => Said | null;
   readonly write: (key: string, value: unknown) => void;
   /** It soaks in: nobody measures how thick, but what a square metre drinks is known. */
   readonly soaks?: boolean;
@@ -99,7 +100,7 @@ function ParameterField({
   write,
 }: {
   p: Parameter;
-  problem: string | null;
+  problem: Said | null;
   write: (value: number | string | null) => void;
 }) {
   if (p.kind === 'choice')
@@ -132,7 +133,7 @@ function Row({
 }: {
   d: Dimension;
   share: number;
-  problem: string | null;
+  problem: Said | null;
   write: (m: Measured) => void;
 }) {
   const m = d.measured;

@@ -1,14 +1,15 @@
 'use client';
 import { Plus, Trash2 } from 'lucide-react';
 import type { PassRef } from '@/core/plan';
+import type { Said } from '@/core/say';
 import { kindOf, runsOf, type Void } from '@/core/void';
-import { Choice } from '../shared/bits';
+import { Choice, Prose } from '../shared/bits';
 import { QuantityField } from '../shared/QuantityField';
 import { changeVoid } from './edit';
 import { ListEditor } from './ListEditor';
 
 /** What concerns the whole void: like voids and what differs among them, what stays clear, the back. */
-export function VoidFields({ of, v, problemAt }: { of: PassRef; v: Void; problemAt: (key: string) => string | null }) {
+export function VoidFields({ of, v, problemAt }: { of: PassRef; v: Void; problemAt: (key: string) => Said | null }) {
   const runs = runsOf(v.shapes);
   const lengths = runs.flatMap(([i], at) => {
     const shape = v.shapes[i!]!;
@@ -103,7 +104,7 @@ export function VoidFields({ of, v, problemAt }: { of: PassRef; v: Void; problem
           </button>
           {problemAt(`variants.${i}`) && (
             <p role="alert" className="col-span-full text-sm" style={{ color: 'var(--stop)' }}>
-              {problemAt(`variants.${i}`)}
+              <Prose>{problemAt(`variants.${i}`)!}</Prose>
             </p>
           )}
         </div>

@@ -7,7 +7,7 @@ import type { Piece } from '@/core/plan';
 import { attempt } from '@/core/say';
 import type { SheetRevision, Stock } from '@/core/system';
 import { figure } from '@/core/units';
-import { useFormat } from '../shared/bits';
+import { Prose, useFormat } from '../shared/bits';
 import { QuantityField } from '../shared/QuantityField';
 import { changePass } from '../workspace/workspace';
 import { TrialBoard } from './TrialBoard';
@@ -111,11 +111,15 @@ export function ColourFields({
         {colour.trials.length > 0 && blended && (
           <p className="text-sm">
             <strong>One colour over the surface:</strong>{' '}
-            {blended.ok
-              ? blended.value.length === 1
-                ? `lot ${blended.value[0]!.lot} alone covers it.`
-                : `blend the lots first, in every batch ${blended.value.map((l) => `${figure(l.share * 100, 3)} % of ${l.lot}`).join(' and ')}.`
-              : blended.problem.sentence}
+            {blended.ok ? (
+              blended.value.length === 1 ? (
+                `lot ${blended.value[0]!.lot} alone covers it.`
+              ) : (
+                `blend the lots first, in every batch ${blended.value.map((l) => `${figure(l.share * 100, 3)} % of ${l.lot}`).join(' and ')}.`
+              )
+            ) : (
+              <Prose>{blended.problem.sentence}</Prose>
+            )}
           </p>
         )}
       </div>

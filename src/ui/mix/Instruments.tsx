@@ -1,10 +1,10 @@
 'use client';
 import { type Instrument, type MeasuredBatch, measuredBatch, saidAs, saidTolerance, toleranceOf } from '@/core/mix';
 import type { Piece, RepairPlan } from '@/core/plan';
-import { attempt } from '@/core/say';
+import { attempt, type Message } from '@/core/say';
 import { systemKind, WAYS, type Way } from '@/core/system';
 import { figure } from '@/core/units';
-import { Choice, Heading } from '../shared/bits';
+import { Choice, Heading, Prose } from '../shared/bits';
 import { DropCounter } from '../shared/DropCounter';
 import { QuantityField } from '../shared/QuantityField';
 import { changePass } from '../workspace/workspace';
@@ -21,7 +21,7 @@ export function measuredFor(
   plan: RepairPlan,
   repair: Piece,
   batch: number,
-): { readonly measured?: MeasuredBatch; readonly sentence?: string } {
+): { readonly measured?: MeasuredBatch; readonly sentence?: Message } {
   const b = plan.batches[batch];
   if (!b || !plan.sheet) return {};
   const m = attempt(() => measuredBatch(plan.sheet!, b.massG, instrumentOf(repair)));
@@ -120,7 +120,7 @@ export function Instruments({ repair, plan, batch }: { repair: Piece; plan: Repa
       )}
       {sentence && (
         <p role="alert" className="mt-1 text-sm" style={{ color: 'var(--stop)' }}>
-          {sentence}
+          <Prose>{sentence}</Prose>
         </p>
       )}
       {measured && !packets && way !== 'weight' && (

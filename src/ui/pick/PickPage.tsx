@@ -4,7 +4,7 @@ import Link from 'next/link';
 import { useState } from 'react';
 import { type PickedKit, pickList } from '@/core/record';
 import { figure } from '@/core/units';
-import { Heading, useProse, Ways } from '../shared/bits';
+import { Heading, useSay, Ways } from '../shared/bits';
 import { CopyTables } from '../shared/CopyTables';
 import { Dialog } from '../shared/Dialog';
 import { fullWhen } from '../shared/when';
@@ -16,7 +16,7 @@ import { useJobView } from '../workspace/view';
 /** What goes along, on one page: kits from which lots, consumables, protection, disposal, what comes back. */
 export function PickPage({ jobId }: { jobId: string }) {
   const view = useJobView(jobId);
-  const prose = useProse();
+  const prose = useSay();
   const nowMs = useNow(60_000);
   const [checking, setChecking] = useState<PickedKit | null>(null);
   if (!view)

@@ -5,7 +5,7 @@ import { cautionsOf, MOST_OVERTIME_MIN, pieceName, type RepairPlan, wholePlaced 
 import { usedUp } from '@/core/record';
 import { formatDuration } from '@/core/units';
 import type { StageProps } from '../repair/stage-props';
-import { Answer, Heading, useFormat, useProse } from '../shared/bits';
+import { Answer, Heading, useFormat, useSay } from '../shared/bits';
 import { HandsLearned } from '../shared/LearnedHere';
 import { QuantityField } from '../shared/QuantityField';
 import { ChoicesOfAll } from '../shared/Schools';
@@ -53,7 +53,7 @@ function Sheet({ view, at, nowMs }: StageProps) {
 
 /** What the methods use up beside the mix. */
 function UsedUp({ passes }: { passes: readonly RepairPlan[] }) {
-  const prose = useProse();
+  const prose = useSay();
   const lines = usedUp(passes);
   if (!lines.length) return null;
   return (

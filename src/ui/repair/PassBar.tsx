@@ -4,8 +4,8 @@ import { useState } from 'react';
 import { METHODS, type Stage } from '@/core/method';
 import { GATES, passName, type Repair, whyNotNext, withMoved, withNext, withoutPass } from '@/core/plan';
 import { type RepairView, windowOn } from '@/core/record';
-import { attempt } from '@/core/say';
-import { Choice } from '../shared/bits';
+import { attempt, type Said } from '@/core/say';
+import { Choice, Prose } from '../shared/bits';
 import { Dialog } from '../shared/Dialog';
 import { dayAndClock } from '../shared/when';
 import { changePass, changeRepair } from '../workspace/workspace';
@@ -125,7 +125,7 @@ function Next({ draft, onDone }: { draft: Repair; onDone: () => void }) {
       >
         {method.label}
       </button>
-      <p className="soft text-sm mt-0.5">{why ?? method.does}</p>
+      <p className="soft text-sm mt-0.5">{why ? <Prose>{why}</Prose> : method.does}</p>
     </div>
   );
   const not = all.filter((x) => x.why !== null);
@@ -146,7 +146,7 @@ function Next({ draft, onDone }: { draft: Repair; onDone: () => void }) {
 
 /** What a pass takes, what lies between it and the one before, where it stands in the chain. */
 function ThisPass({ whole, id, onDone }: { whole: RepairView; id: string; onDone: () => void }) {
-  const [fault, setFault] = useState<string | null>(null);
+  const [fault, setFault] = useState<Said | null>(null);
   const { draft } = whole;
   const at = draft.chain.indexOf(id);
   const pass = draft.passes[id]!;
@@ -178,7 +178,11 @@ function ThisPass({ whole, id, onDone }: { whole: RepairView; id: string; onDone
           <p className="soft text-sm">Fits {GATES[pass.gate].fits}.</p>
         </>
       )}
-      {fault && <p role="alert">{fault}</p>}
+      {fault && (
+        <p role="alert">
+          <Prose>{fault}</Prose>
+        </p>
+      )}
       <div className="flex flex-wrap gap-2">
         <button
           type="button"

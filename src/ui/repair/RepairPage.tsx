@@ -157,7 +157,7 @@ export function RepairPage({
         <h1 className="text-2xl font-bold">This job cannot be planned yet</h1>
         {view.plan.problems.map((p) => (
           <p key={p.field}>
-            <Prose>{p.sentence}</Prose>
+            <Prose zone={view.job.zone}>{p.sentence}</Prose>
           </p>
         ))}
         <Link className="btn btn-neutral self-start" href={`/job/${jobId}`}>

@@ -2,9 +2,10 @@
 import { useState } from 'react';
 import { REFUSAL_SHARE, type Uptake, uptakesOf } from '@/core/plan';
 import type { PassView } from '@/core/record';
+import type { Said } from '@/core/say';
 import { parseQuantity } from '@/core/typed';
 import { figure } from '@/core/units';
-import { useFormat } from '../shared/bits';
+import { Prose, useFormat } from '../shared/bits';
 import { SavingButton } from '../shared/SavingButton';
 import { usePrefs } from '../workspace/prefs';
 import { record } from '../workspace/record';
@@ -30,7 +31,7 @@ function Face({ of: u, at, role }: { of: Uptake; at: PassView; role: string }) {
   const format = useFormat();
   const system = usePrefs((p) => p.system);
   const [text, setText] = useState('');
-  const [fault, setFault] = useState<string | null>(null);
+  const [fault, setFault] = useState<Said | null>(null);
   const last = u.coatsMl.at(-1);
   const keep = async () => {
     const read = parseQuantity('volume', text, system);
@@ -67,7 +68,7 @@ function Face({ of: u, at, role }: { of: Uptake; at: PassView; role: string }) {
       </div>
       {fault && (
         <p role="alert" style={{ color: 'var(--stop)' }}>
-          {fault}
+          <Prose>{fault}</Prose>
         </p>
       )}
       {u.coatsMl.length > 0 && (

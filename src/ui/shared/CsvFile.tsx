@@ -1,10 +1,11 @@
 'use client';
 import { useRef, useState } from 'react';
 import type { CsvAnswers, CsvAsk } from '@/core/climate';
-import { Choice } from './bits';
+import type { Said } from '@/core/say';
+import { Choice, useSay } from './bits';
 
 /** What came of reading a file: a question that must be answered first, or a sentence. */
-export type CsvOutcome = { readonly ask: CsvAsk } | { readonly said: string };
+export type CsvOutcome = { readonly ask: CsvAsk } | { readonly said: Said };
 
 /** A CSV file picked and read; what it leaves open is asked with buttons, and it is read again with the answer. */
 export function CsvFile({
@@ -23,7 +24,8 @@ export function CsvFile({
     readonly answers: CsvAnswers;
     readonly ask: CsvAsk;
   } | null>(null);
-  const [said, setSaid] = useState<string | null>(null);
+  const [said, setSaid] = useState<Said | null>(null);
+  const says = useSay();
   const go = async (name: string, text: string, answers: CsvAnswers) => {
     const outcome = await read(name, text, answers);
     setAsked('ask' in outcome ? { name, text, answers, ask: outcome.ask } : null);
@@ -49,7 +51,7 @@ export function CsvFile({
       />
       {asked && (
         <Choice
-          label={asked.ask.sentence}
+          label={says(asked.ask.sentence)}
           options={asked.ask.choices.map((c) => ({ id: c.id, label: c.label }))}
           value={undefined}
           onChange={(id) => void go(asked.name, asked.text, { ...asked.answers, [asked.ask.what]: id })}
@@ -57,7 +59,7 @@ export function CsvFile({
       )}
       {said && (
         <p role="status" className="text-sm font-semibold">
-          {said}
+          {says(said)}
         </p>
       )}
     </div>

@@ -1,4 +1,5 @@
 'use client';
+import type { Said } from '@/core/say';
 import { fieldText, parseQuantity } from '@/core/typed';
 import type { Kind, UnitSystem } from '@/core/units';
 import { usePrefs } from '../workspace/prefs';
@@ -20,8 +21,8 @@ interface Props {
   /** Called when the field is emptied; without it an empty field is an error. */
   readonly onClear?: () => void;
   /** A sentence from the core about this field. */
-  readonly problem?: string | null;
-  readonly check?: (value: number) => string | null;
+  readonly problem?: Said | null;
+  readonly check?: (value: number) => Said | null;
   readonly hideLabel?: boolean;
   readonly placeholder?: string;
   /** Significant figures shown of a value that was not typed as it stands. */

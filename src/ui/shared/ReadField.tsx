@@ -1,9 +1,16 @@
 'use client';
 import { useEffect, useId, useRef, useState } from 'react';
+import type { Said } from '@/core/say';
 import type { Parsed } from '@/core/typed';
 import { useTyped } from '../workspace/typing';
 import { afterPress } from './after-press';
-import { useProse } from './bits';
+import { useSay } from './bits';
+
+/** Why what was typed is not taken, and the readings it may have. */
+interface Fault {
+  readonly sentence: Said;
+  readonly choices?: readonly { readonly label: string; readonly text: string }[];
+}
 
 interface ReadProps {
   /** What is typed here is kept under this name, should the page be left. */
@@ -18,8 +25,8 @@ interface ReadProps {
   /** Called when the field is emptied; without it an empty field is an error. */
   readonly onClear?: () => void;
   /** A sentence from the core about this field. */
-  readonly problem?: string | null;
-  readonly check?: (value: number) => string | null;
+  readonly problem?: Said | null;
+  readonly check?: (value: number) => Said | null;
   readonly hideLabel?: boolean;
   readonly placeholder?: string;
   readonly className?: string;
@@ -47,7 +54,7 @@ export function ReadField({
 }: ReadProps) {
   const input = useRef<HTMLInputElement>(null);
   const { text: draft, restored, type: setDraft } = useTyped(name, input);
-  const [fault, setFault] = useState<Extract<Parsed, { ok: false }> | null>(null);
+  const [fault, setFault] = useState<Fault | null>(null);
   const id = useId();
   const drawn = useRef(false);
   // A value that changes elsewhere (a drag, an undo) or other units replace what is shown, unless something unread is
@@ -68,7 +75,7 @@ export function ReadField({
     const parsed = parse(draft);
     const objection = parsed.ok ? check?.(parsed.value) : null;
     if (!parsed.ok) setFault(parsed);
-    else if (objection) setFault({ ok: false, sentence: objection });
+    else if (objection) setFault({ sentence: objection });
   }, [restored]);
 
   const read = (text: string) => {
@@ -86,15 +93,16 @@ export function ReadField({
     }
     const objection = check?.(parsed.value);
     if (objection) {
-      setFault({ ok: false, sentence: objection });
+      setFault({ sentence: objection });
       return;
     }
     setFault(null);
     setDraft(null);
     onRead({ value: parsed.value, text: parsed.text });
   };
-  const prose = useProse();
-  const sentence = fault?.sentence ?? (problem ? prose(problem) : null);
+  const says = useSay();
+  const wrong = fault?.sentence ?? problem;
+  const sentence = wrong ? says(wrong) : null;
   const waits = restored && !sentence ? 'As you left it, not taken in yet: Enter takes it.' : null;
   return (
     <div className={className}>

@@ -3,6 +3,7 @@ import { useState } from 'react';
 import type { Finding } from '@/core/judge';
 import type { Stage } from '@/core/method';
 import type { PassView } from '@/core/record';
+import type { Said } from '@/core/say';
 import { usePrefs } from '../workspace/prefs';
 import { record } from '../workspace/record';
 import { changePass } from '../workspace/workspace';
@@ -113,7 +114,7 @@ export function StageFindings({ at, zone, stage, all }: { at: PassView; zone: st
     <div>
       {problems.map((p) => (
         <FindingCard
-          key={p.field + p.sentence}
+          key={`${p.field} ${p.sentence.id}`}
           zone={zone}
           finding={{
             id: `problem:${p.field}`,
@@ -140,13 +141,14 @@ export function StageFindings({ at, zone, stage, all }: { at: PassView; zone: st
 }
 
 /** What a stage still needs before it can answer. */
-export function StillNeeds({ texts }: { texts: readonly string[] | undefined }) {
+export function StillNeeds({ texts }: { texts: readonly Said[] | undefined }) {
+  const says = useSay();
   if (!texts?.length) return null;
   return (
     <div className="mt-2 p-2.5" style={{ border: '1px dashed var(--rule)' }}>
       <h3 className="font-bold">Still needed</h3>
       <ul className="list-disc pl-5">
-        {texts.map((t) => (
+        {texts.map(says).map((t) => (
           <li key={t}>{t}</li>
         ))}
       </ul>

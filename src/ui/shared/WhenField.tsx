@@ -1,5 +1,6 @@
 'use client';
 import { clockText, dayText, isoDay, readClock, readDay, readWhen, whenText } from '@/core/climate/read-when';
+import type { Said } from '@/core/say';
 import { clock } from '../workspace/workspace';
 import { ReadField } from './ReadField';
 
@@ -23,7 +24,7 @@ export function WhenField({
   readonly atHour: number;
   readonly onChange: (ms: number) => void;
   readonly onClear?: () => void;
-  readonly check?: (ms: number) => string | null;
+  readonly check?: (ms: number) => Said | null;
   readonly disabled?: boolean;
   readonly className?: string;
 }) {
@@ -81,7 +82,7 @@ export function ClockField({
   readonly className?: string;
   readonly label: string;
   readonly hour: number;
-  readonly check?: (hour: number) => string | null;
+  readonly check?: (hour: number) => Said | null;
   readonly onChange: (hour: number) => void;
 }) {
   return (

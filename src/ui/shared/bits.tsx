@@ -4,7 +4,7 @@ import Link from 'next/link';
 import { type ReactNode, useId, useRef, useState } from 'react';
 import type { Finding } from '@/core/judge';
 import type { Said, Voice, WorkLine } from '@/core/say';
-import { figure, format, type Kind, proseIn } from '@/core/units';
+import { figure, format, type Kind } from '@/core/units';
 import { say } from '@/words';
 import { usePrefs } from '../workspace/prefs';
 import { useTyped } from '../workspace/typing';
@@ -16,22 +16,16 @@ export function useFormat() {
   return (kind: Kind, value: number, digits?: number) => format(kind, value, system, digits);
 }
 
-/** A sentence of the core in the person's units. */
-export function useProse() {
-  const system = usePrefs((p) => p.system);
-  return (text: string) => proseIn(text, system);
-}
-
-/** The same, where it is drawn. */
-export function Prose({ children }: { children: string }) {
-  return <>{useProse()(children)}</>;
+/** A sentence of the core within the page, in the person’s units. @param zone of the site, where it may name an instant */
+export function Prose({ children, zone }: { children: Said; zone?: string }) {
+  return <>{useSay(zone)(children)}</>;
 }
 
 /** A title within a sentence. */
 export const lowered = (title: string): string => title.charAt(0).toLowerCase() + title.slice(1);
 
 /** What the core says, in the person’s units, at the site’s time. */
-export function useSay(zone: string) {
+export function useSay(zone = 'utc') {
   const system = usePrefs((p) => p.system);
   return (said: Said) => say(said, { system, zone, language: 'en' });
 }

@@ -11,6 +11,7 @@ import {
   readPasted,
   wantsUnit,
 } from '@/core/system';
+import { Prose } from '../shared/bits';
 
 /** What is said of a time of the table, where it differs from what its words usually mean. */
 interface Said {
@@ -67,7 +68,7 @@ export function PasteTable({
       />
       {found && !found.ok && (
         <p id={`${id}-say`} role="alert" style={{ color: 'var(--stop)' }}>
-          {found.problem.sentence}
+          <Prose>{found.problem.sentence}</Prose>
         </p>
       )}
       {times.length > 0 && (

@@ -1,7 +1,7 @@
 'use client';
 import { type PartId, systemKind, USUAL_DENSITY_SPREAD, usualDensity } from '@/core/system';
 import { figure } from '@/core/units';
-import { Choice, Heading } from '../shared/bits';
+import { Choice, Heading, Prose } from '../shared/bits';
 import { Typed } from './fields';
 import { Fold, SheetText, useSheetFields } from './sheet-fields';
 
@@ -54,7 +54,7 @@ export function RatioFields() {
               />
               {faults.doseOf && !draft.doseOf && (
                 <p role="alert" className="text-sm" style={{ color: 'var(--stop)' }}>
-                  {faults.doseOf.sentence}
+                  <Prose>{faults.doseOf.sentence}</Prose>
                 </p>
               )}
             </div>

@@ -2,10 +2,11 @@
 import { useRouter, useSearchParams } from 'next/navigation';
 import { useDeferredValue, useMemo, useState } from 'react';
 import { sheetFlaws } from '@/core/cure';
+import type { Message } from '@/core/say';
 import { MILESTONES, PART_IDS, readPack, type SheetRevision, systemKind, tellsOf } from '@/core/system';
 import { parseQuantity } from '@/core/typed';
 import type { Kind, UnitSystem } from '@/core/units';
-import { Heading } from '../shared/bits';
+import { Heading, Prose } from '../shared/bits';
 import { Notice } from '../shared/Notice';
 import { chooseSheet, passNamed } from '../workspace/choose';
 import { usePrefs } from '../workspace/prefs';
@@ -79,7 +80,7 @@ export function SheetForm({ start, before }: { start: SheetDraft; before: SheetR
   const [faults, setFaults] = useState<DraftFaults>({});
   /** What kept it from the shelf when it was last tried, by field, with its name on the screen. */
   const [tried, setTried] = useState<readonly { readonly field: string; readonly label: string }[]>([]);
-  const [slips, setSlips] = useState<readonly string[] | null>(null);
+  const [slips, setSlips] = useState<readonly Message[] | null>(null);
   const { system, role } = usePrefs();
   const router = useRouter();
   /** The pass it is typed in for, where it was asked for from a repair. */
@@ -200,7 +201,7 @@ export function SheetForm({ start, before }: { start: SheetDraft; before: SheetR
         <FurtherFields />
         {faults.form && (
           <p role="alert" style={{ color: 'var(--stop)' }}>
-            {faults.form.sentence}
+            <Prose>{faults.form.sentence}</Prose>
           </p>
         )}
         {tried.length > 0 && (
@@ -214,7 +215,11 @@ export function SheetForm({ start, before }: { start: SheetDraft; before: SheetR
                   <button type="button" className="underline text-left" onClick={() => goToField(field)}>
                     {label}
                   </button>
-                  {faults[field] && `: ${faults[field].sentence}`}
+                  {faults[field] && (
+                    <>
+                      : <Prose>{faults[field].sentence}</Prose>
+                    </>
+                  )}
                 </li>
               ))}
             </ul>
@@ -224,8 +229,10 @@ export function SheetForm({ start, before }: { start: SheetDraft; before: SheetR
           <Notice tone="caution" role="alert" className="mt-3">
             <p className="font-bold">Slips of typing? Compare with the paper; then put it on the shelf once more.</p>
             <ul className="list-disc pl-5">
-              {slips.map((s) => (
-                <li key={s}>{s}</li>
+              {slips.map((s, i) => (
+                <li key={`${s.id} ${i}`}>
+                  <Prose>{s}</Prose>
+                </li>
               ))}
             </ul>
           </Notice>

@@ -97,8 +97,8 @@ function SheetView({ sheet, onRevise }: { sheet: SheetRevision; onRevise: () => 
           planned with this one keep it.
         </p>
       )}
-      {sheetFlaws(sheet).map((f) => (
-        <p key={f.sentence} role="alert" className="mt-2 font-semibold">
+      {sheetFlaws(sheet).map((f, i) => (
+        <p key={`${f.field} ${i}`} role="alert" className="mt-2 font-semibold">
           <Prose>{f.sentence}</Prose>
         </p>
       ))}

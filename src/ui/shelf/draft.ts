@@ -1,5 +1,5 @@
 import { nanoid } from 'nanoid';
-import { attempt } from '@/core/say';
+import { attempt, type Said } from '@/core/say';
 import {
   type BaseMaterial,
   type Flow,
@@ -383,6 +383,6 @@ export function draftOf(s: SheetRevision): SheetDraft {
 export type DraftFaults = Readonly<
   Record<
     string,
-    { readonly sentence: string; readonly choices?: readonly { readonly label: string; readonly text: string }[] }
+    { readonly sentence: Said; readonly choices?: readonly { readonly label: string; readonly text: string }[] }
   >
 >;

@@ -1,6 +1,7 @@
 'use client';
 import { type ReactNode, useId } from 'react';
 import { afterPress } from '../shared/after-press';
+import { Prose } from '../shared/bits';
 import type { DraftFaults } from './draft';
 
 /** A field of a sheet, kept as its text; complaints stand under it. */
@@ -66,7 +67,7 @@ export function Typed({
       )}
       {fault && (
         <p id={`${id}-say`} role="alert" className="text-sm" style={{ color: 'var(--stop)' }}>
-          {fault.sentence}
+          <Prose>{fault.sentence}</Prose>
         </p>
       )}
       {fault?.choices?.map((c) => (

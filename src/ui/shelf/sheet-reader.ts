@@ -1,3 +1,4 @@
+import type { Said } from '@/core/say';
 import type { EstimableField } from '@/core/system';
 import { coreText, parseQuantity, withItsUnit } from '@/core/typed';
 import type { Kind, UnitSystem } from '@/core/units';
@@ -56,7 +57,7 @@ export class Reader {
   aboveOrNone(field: string, kind: Kind, text: string): number | null {
     return text.trim() ? this.above(field, kind, text) : null;
   }
-  say(field: string, sentence: string): void {
+  say(field: string, sentence: Said): void {
     this.faults[field] = { sentence };
   }
 }

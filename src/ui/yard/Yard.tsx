@@ -354,7 +354,7 @@ function JobStrip({ view, nowMs }: { view: JobView; nowMs: number }) {
         <TimeBand view={view} nowMs={nowMs} />
       ) : (
         <p className="px-4 pb-3 soft">
-          <Prose>{view.plan.problems[0]?.sentence ?? 'No repair in it yet.'}</Prose>{' '}
+          <Prose zone={view.job.zone}>{view.plan.problems[0]?.sentence ?? 'No repair in it yet.'}</Prose>{' '}
           <Link href={`/job/${job.id}`}>Open the job</Link>
         </p>
       )}

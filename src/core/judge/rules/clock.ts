@@ -1,5 +1,5 @@
 import { humidityOf, valueAt } from '../../climate';
-import { at, attempt, degC, exactly, kelvin, minutes, percent, plain } from '../../say';
+import { at, attempt, degC, exactly, kelvin, minutes, percent } from '../../say';
 import { FAMILIES, type MilestoneId } from '../../system';
 import { findings } from '../finding';
 import type { Rule } from './rule';
@@ -69,7 +69,7 @@ export const clockRules: Readonly<Record<string, Rule>> = {
       F['no-time'](
         {
           what: stop.label.toLowerCase(),
-          why: plain(stop.why),
+          why: stop.why,
           step: stop.step.title,
           later: stop.later.length,
           touch: stop.touch ? 'yes' : 'no',
@@ -88,7 +88,7 @@ export const clockRules: Readonly<Record<string, Rule>> = {
           m.kind !== c.plan.stop?.kind &&
           (m.kind === 'release' || m.kind === 'gel'),
       )
-      .map((m) => F['no-answer']({ what: m.label.toLowerCase(), why: plain(m.problem!) }, { of: m.kind })),
+      .map((m) => F['no-answer']({ what: m.label.toLowerCase(), why: m.problem! }, { of: m.kind })),
 
   stall: (c) => {
     const m = c.plan.milestones.findLast((x) => x.kind === c.plan.serves);

@@ -270,7 +270,7 @@ export const serviceRules: Readonly<Record<string, Rule>> = {
     if (!sheet) return [];
     const newer = sheets.find((s) => s.systemId === sheet.systemId && s.revision > sheet.revision);
     return [
-      ...sheetFlaws(sheet).map((p, i) => F['sheet:flaw']({ flaw: plain(p.sentence) }, { of: i })),
+      ...sheetFlaws(sheet).map((p, i) => F['sheet:flaw']({ flaw: p.sentence }, { of: i })),
       ...(newer ? [F['sheet:newer']({ planned: sheet.revision, newer: newer.revision })] : []),
     ];
   },

@@ -13,7 +13,7 @@ import {
   unfitLooks,
 } from '../../mix';
 import { passedOver, type RepairPlan } from '../../plan';
-import { attempt, density, exactly, grams, listed, ml, mm, percent, plain } from '../../say';
+import { attempt, density, exactly, grams, listed, ml, mm, percent } from '../../say';
 import { coverageMl, isMetered, kitVolumeMl, SAGS, USUAL_DENSITY_SPREAD, WETNESS } from '../../system';
 import { type Finding, findings } from '../finding';
 import type { Rule } from './rule';
@@ -283,7 +283,7 @@ export const shelfRules: Readonly<Record<string, Rule>> = {
     const m = attempt(() =>
       measuredBatch(sheet, smallest.massG, { ...repair.bench, way, scaleStepG: repair.scaleStepG }),
     );
-    if (!m.ok) return [F['instrument:unknown']({ why: plain(m.problem.sentence) })];
+    if (!m.ok) return [F['instrument:unknown']({ why: m.problem.sentence })];
     const tolerance = toleranceOf(sheet);
     return m.value.worstShortPct > tolerance.shortPct + 1e-9 || m.value.worstOverPct > tolerance.overPct + 1e-9
       ? [

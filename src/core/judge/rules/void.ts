@@ -314,7 +314,7 @@ export const voidRules: Readonly<Record<string, Rule>> = {
         }),
       ];
     return settingOutProblems(repair.settingOut, count, sizeMm).map((p) =>
-      F['setting-out']({ why: plain(p.sentence) }, { of: p.field }),
+      F['setting-out']({ why: p.sentence }, { of: p.field }),
     );
   },
 };

@@ -1,10 +1,15 @@
 import { layerOf } from '../../mix';
-import { refuse } from '../../say';
+import { refuse, texts } from '../../say';
 import { facesOf, type VoidShape } from '../../void';
 import { type MethodContext, type Setting, settingIn, type TaskContext } from '../context';
 import { type TaskRow, tasks } from '../task';
 import { BEGINS, type Engine, PORTION, POT_CLOCKS, UNPARTED } from './engine';
 import { mix, weigh } from './potted';
+
+const REFUSED = texts('refused.engines.coat', {
+  'coat-without-thickness':
+    'A coat without a thickness has no amount: type how thick it is, or what the sheet says a litre covers.',
+});
 
 /** Area of one shape of the face, mm². */
 const areaMm2 = (s: VoidShape): number => facesOf(s).planAreaMm2;
@@ -66,13 +71,7 @@ export const coat: Engine = {
     const areas = areasOf(c);
     const each = Array.from({ length: n }, (_, layer) => areas.map((shapes) => coatMl(c, layer, shapes)));
     const all = each.flat().reduce((sum, ml) => sum + ml, 0);
-    if (!(all > 0))
-      refuse(
-        'shapes.0.thickness',
-        0,
-        'more than nothing',
-        'A coat without a thickness has no amount: type how thick it is, or what the sheet says a litre covers.',
-      );
+    if (!(all > 0)) refuse('shapes.0.thickness', 0, 'more than nothing', REFUSED['coat-without-thickness']());
     if (areas.length === 1)
       return each.map(([ml], i) => ({
         label: n === 1 ? PORTION.only() : PORTION.coat({ n: i + 1 }),
