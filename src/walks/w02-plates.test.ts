@@ -4,6 +4,7 @@ import type { SheetRevision } from '@/core/system';
 import { measured, SHAPES, type VoidShape, voidOf } from '@/core/void';
 import { curve, kitOf, partsOf, ratioOf } from '@/sample/sheet-words';
 import { pasteSheet } from '@/sample/systems';
+import { plainWords } from '@/words';
 import { at, baseAt, clock, happened, off, printedPlan, walkJob, walkPiece } from './made';
 
 /** Two wear plates from one mix, plate by plate, on steel of 12 °C. */
@@ -106,7 +107,7 @@ test('38.3 mL for both, 27.8 at 0.3 mm and 54.1 at 0.8: A 33.7 g, B 14.1 g, two 
   expect(p.batches[0]!.massG.B).toBeCloseTo(14.1, 1);
   expect(p.batches[0]!.volumeMl.A).toBeCloseTo(25.6, 1);
   expect(p.batches[0]!.volumeMl.B).toBeCloseTo(12.8, 1);
-  const parts = p.working.mix!.find((w) => w.label === 'Parts from one pot')!;
+  const parts = p.working.mix!.find((w) => plainWords(w.label) === 'Parts from one pot')!;
   expect(Number(parts.value)).toBe(2);
   // A third would still be spread at +41: three plates take two mixes.
   expect(plan(piece({}, 3)).batches.map((b) => b.label)).toEqual(['parts 1 to 2', 'part 3']);

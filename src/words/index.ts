@@ -1,2 +1,2 @@
 export { planInWords } from './plan';
-export { PLAIN_READER, plainWords, type Reader, say } from './render';
+export { PLAIN_READER, plainWords, type Reader, say, workedIn } from './render';

@@ -1,7 +1,26 @@
 import { IntlMessageFormat } from 'intl-messageformat';
 import { siteTime } from '@/core/climate';
-import { type List, type Moment, type Quantity, type Said, textOf, type Value } from '@/core/say';
-import { figure, format, fromCore, instantsIn, proseIn, shownUnit, type UnitSystem, unitOf } from '@/core/units';
+import {
+  type List,
+  type Moment,
+  type Quantity,
+  type Said,
+  textOf,
+  type Value,
+  WORKED_DIGITS,
+  type WorkLine,
+} from '@/core/say';
+import {
+  FIELD_UNIT,
+  figure,
+  format,
+  fromCore,
+  instantsIn,
+  proseIn,
+  shownUnit,
+  type UnitSystem,
+  unitOf,
+} from '@/core/units';
 
 /** Who reads: units, the zone of the site, the language. */
 export interface Reader {
@@ -36,6 +55,10 @@ function exact({ is, value }: Quantity, { system }: Reader): string {
   return `${figure(fromCore(unitOf(is, unit), value), system === 'metric' ? 4 : 3)} ${unit}`.trim().replace(/^-/, '−');
 }
 
+/** A figure within an expression: all its digits as measured, in other units without the noise of converting. */
+const bareFigure = ({ is, value, digits }: Quantity, { system }: Reader): string =>
+  figure(fromCore(unitOf(is, FIELD_UNIT[is][system]), value), digits ?? (system === 'metric' ? 8 : 5));
+
 /** Units for a quantity that stands beside a figure for each of the larger. */
 const LARGE: Readonly<Partial<Record<Quantity['is'], Readonly<Record<UnitSystem, string>>>>> = {
   area: { metric: 'm²', us: 'ft²' },
@@ -43,6 +66,7 @@ const LARGE: Readonly<Partial<Record<Quantity['is'], Readonly<Record<UnitSystem,
 };
 
 function quantity(q: Quantity, reader: Reader): string {
+  if (q.bare) return bareFigure(q, reader);
   const large = q.large ? LARGE[q.is]?.[reader.system] : undefined;
   if (large) return `${figure(fromCore(unitOf(q.is, large), q.value), q.digits)} ${large}`;
   return q.exact ? exact(q, reader) : format(q.is, q.value, reader.system, q.digits).text;
@@ -85,3 +109,14 @@ export function say(said: Said, reader: Reader): string {
 
 /** A message as a program reads it that asks nothing else: metric, UTC, English. */
 export const plainWords = (said: Said): string => say(said, PLAIN_READER);
+
+/** A line of working as its reader reads it. Kept plans of earlier versions have the unit of a number beside it. */
+export function workedIn({ label, expression, value, unit, source }: WorkLine, reader: Reader) {
+  const told = typeof value === 'number' ? figure(value, WORKED_DIGITS) : String(written(value, reader));
+  return {
+    label: say(label, reader),
+    expression: say(expression, reader),
+    value: unit ? `${told} ${unit}` : told,
+    ...(source ? { source: say(source, reader) } : {}),
+  };
+}

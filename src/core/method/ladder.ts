@@ -1,11 +1,23 @@
 import { BASE_PROPERTIES } from '../climate';
-import { exactly, line, listed, type Message, minutes, ml, mm, texts, type WorkLine } from '../say';
+import { exactly, line, listed, type Message, minutes, ml, mm, mm2, percent, rate, texts, type WorkLine } from '../say';
 import { FAMILIES } from '../system';
 import { placesIn, type VoidResult } from '../void';
 import { type MethodContext, type School, type Setting, settingIn, type TaskContext } from './context';
 import { DRIVERS } from './drivers';
 import { options } from './effects';
 import { between, GRAIN_UM, type GritId, gradeOf, gritsIn, SCRATCH_SHARE, scratchMm, USUAL } from './grits';
+
+const WORK = texts('work.ladder', {
+  off: 'To come off',
+  'off-by': '{deep} over {area}',
+  first: 'First grit {grit}',
+  chosen: 'chosen',
+  finest:
+    'the finest that takes it down in reasonable time; its scratches no deeper than half of it, and no less than a fifteenth',
+  next: 'Then {grit}',
+  'next-by': 'scratches of {before}, {share} of its grain of {grain} deep',
+  'next-is': '{deep} in {time}',
+});
 
 /** Looking and feeling whether the scratches of the last grit are gone, and wiping the dust off, min. */
 const CHECK_MIN = 1;
@@ -185,26 +197,26 @@ export function ladderOf(
     sections: Math.max(1, Math.ceil(o.areaM2 / SECTION_M2 - 1e-9)),
     working: [
       line(
-        'To come off',
-        `${(o.offMm).toFixed(2)} mm over ${(o.areaM2 * 1e4).toFixed(0)} cm²`,
-        `${offMl.toFixed(offMl < 10 ? 1 : 0)} mL`,
+        WORK.off(),
+        WORK['off-by']({ deep: mm(o.offMm, 2), area: mm2(o.areaM2 * 1e6) }),
+        ml(offMl, offMl < 10 ? 2 : 3),
       ),
       line(
-        `First grit ${grits[0]}`,
-        o.own.length
-          ? 'chosen'
-          : `the finest that takes it down in reasonable time; its scratches no deeper than half of it, and no less than a fifteenth`,
-        `${rateOf(grits[0]!, o.takesOffMlMin).toFixed(2)} mL/min`,
+        WORK.first({ grit: grits[0]! }),
+        o.own.length ? WORK.chosen() : WORK.finest(),
+        rate(rateOf(grits[0]!, o.takesOffMlMin)),
       ),
-      ...rungs
-        .slice(1)
-        .map((r, i) =>
-          line(
-            `Then ${r.grit}`,
-            `scratches of ${grits[i]}, ${(SCRATCH_SHARE * 100).toFixed(0)} % of its grain of ${GRAIN_UM[grits[i]!]} µm deep`,
-            `${(r.offMm * 1000).toFixed(0)} µm in ${r.minutes.toFixed(1)} min`,
-          ),
+      ...rungs.slice(1).map((r, i) =>
+        line(
+          WORK.next({ grit: r.grit }),
+          WORK['next-by']({
+            before: grits[i]!,
+            share: percent(SCRATCH_SHARE * 100),
+            grain: exactly(mm(GRAIN_UM[grits[i]!] / 1000)),
+          }),
+          WORK['next-is']({ deep: mm(r.offMm, 2), time: minutes(r.minutes) }),
         ),
+      ),
     ],
   };
 }

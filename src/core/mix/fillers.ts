@@ -1,7 +1,18 @@
 import { z } from 'zod';
-import { line, refuse, texts, type WorkLine } from '../say';
+import { density, grams, line, ml, percent, refuse, texts, type WorkLine } from '../say';
 import { type FillerClass, type Part, proportionOf, roomOf, type SheetRevision } from '../system';
 import { figure } from '../units';
+
+const WORK = texts('work.fillers', {
+  alone: '{filler} alone, of the liquid’s weight',
+  loading: 'Loading of the blend, of the liquid’s weight',
+  'loading-by': '1 / Σ share / alone = 1 / ({each})',
+  volume: 'Volume of the filled mix for a hundred grams of liquid',
+  bulk: 'the grains’ bulk: lean, air stays in it',
+  each: 'the liquid and each filler by its own density',
+  density: 'Density',
+  'density-by': '{mass} / {room}',
+});
 
 const REFUSED = texts('refused.mix.fillers', {
   'blend-twice': '{filler} is in the blend twice.',
@@ -194,27 +205,26 @@ export function filledMix(blend: Blend, liquidGPerMl: number): FilledMix {
     working: [
       ...blend.fillers.map((f) =>
         line(
-          `${fillerOf(f.filler).label} alone`,
+          WORK.alone({ filler: fillerOf(f.filler).label }),
           CONSISTENCIES[blend.consistency],
-          alone(f),
-          'g in 100 g',
+          percent(alone(f)),
           undefined,
           f.per100G === null ? 'computed' : 'chosen',
         ),
       ),
       line(
-        'Loading of the blend',
-        `1 / Σ share / alone = 1 / (${blend.fillers.map((f) => `${figure(f.share / whole, 3)} / ${figure(alone(f))}`).join(' + ')})`,
-        loading,
-        'g in 100 g',
+        WORK.loading(),
+        WORK['loading-by']({
+          each: blend.fillers.map((f) => `${figure(f.share / whole, 3)} / ${figure(alone(f))}`).join(' + '),
+        }),
+        percent(loading),
       ),
+      line(WORK.volume(), room.lean ? WORK.bulk() : WORK.each(), ml(room.volume)),
       line(
-        'Volume of the filled mix',
-        room.lean ? 'the grains’ bulk: lean, air stays in it' : `100 g liquid and each filler by its own density`,
-        room.volume,
-        'mL',
+        WORK.density(),
+        WORK['density-by']({ mass: grams(100 + loading), room: ml(room.volume) }),
+        density((100 + loading) / room.volume),
       ),
-      line('Density', `${figure(100 + loading)} g / ${figure(room.volume)} mL`, (100 + loading) / room.volume, 'g/mL'),
     ],
   };
 }

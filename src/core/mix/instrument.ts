@@ -1,6 +1,13 @@
-import { line, positive, refuse, texts, type WorkLine } from '../say';
+import { grams, line, percent, positive, refuse, texts, type WorkLine } from '../say';
 import { type PartId, partOf, type SheetRevision, type Way } from '../system';
 import { figure } from '../units';
+
+const WORK = texts('work.instrument', {
+  ratio: 'Ratio as measured out is off by',
+  'ratio-by': '{b} / {a} against {nominal}',
+  worst: 'With half a step of each reading',
+  'worst-by': 'both at their worst',
+});
 
 const REFUSED = texts('refused.mix.instrument', {
   'other-system':
@@ -141,12 +148,11 @@ export function measuredBatch(
     worstOverPct,
     working: [
       line(
-        'Ratio as measured out',
-        `${figure(b.roundedG, 4)} g / ${figure(a.roundedG, 4)} g against ${figure(nominal, 4)}`,
-        roundingPct,
-        '% off',
+        WORK.ratio(),
+        WORK['ratio-by']({ b: grams(b.roundedG, 4), a: grams(a.roundedG, 4), nominal: figure(nominal, 4) }),
+        percent(roundingPct),
       ),
-      line('With half a step of each reading', 'both at their worst', worstPct, '%'),
+      line(WORK.worst(), WORK['worst-by'](), percent(worstPct)),
     ],
   };
 }

@@ -2,6 +2,19 @@ import { exactly, line, type Message, minutes, ml, refuse, texts } from '../say'
 import { figure } from '../units';
 import { type Batch, type MixAsk, type MixBasis, type MixResult, NOTHING_DRAWN, partsOf, yieldLines } from './mix-ask';
 
+const WORK = texts('work.metered', {
+  round: 'Places in one round',
+  'round-by':
+    '{grouped, select, yes {the shorter of {mixer} in the mixer and } other {}}{usable} of working time / {each} a place, rounded down',
+  mixers: 'Mixers',
+  'mixers-by':
+    '{silent, select, yes {the sheet gives no idle time: its working time} other {idle time}} {life}; a fresh one at the start, after a longer pause and on a new day',
+  used: 'Packs used',
+  'used-by': '{pressed} / ({pack} − {flow}), rounded up',
+  have: 'Packs to have',
+  'have-by': '{pressed} at the 95 % value, by the same',
+});
+
 const REFUSED = texts('refused.mix.metered', {
   'place-takes-resin':
     'One place takes {perPlace}, the resin works for {usable}. Work colder, add hands, or choose a slower resin.',
@@ -149,17 +162,22 @@ export function metered({ ask, proportion, kitMl, lines, placed, safety }: MixBa
     rateNeeded: null,
     working: [
       line(
-        'Places in one round',
-        `${ask.grouping === 'one' ? `the shorter of ${figure(lifeMin)} min in the mixer and ` : ''}${figure(ask.usableMin)} min of working time / ${figure(perPlace)} min a place, rounded down`,
+        WORK.round(),
+        WORK['round-by']({
+          grouped: ask.grouping === 'one' ? 'yes' : 'no',
+          mixer: minutes(lifeMin),
+          usable: minutes(ask.usableMin),
+          each: minutes(perPlace),
+        }),
         size,
       ),
       line(
-        'Mixers',
-        `${ask.idleMin === null ? 'the sheet gives no idle time: its working time' : 'idle time'} ${figure(lifeMin)} min; a fresh one at the start, after a longer pause and on a new day`,
+        WORK.mixers(),
+        WORK['mixers-by']({ silent: ask.idleMin === null ? 'yes' : 'no', life: minutes(lifeMin) }),
         mixers,
       ),
-      line('Packs used', `${figure(pressed)} mL / (${figure(kitMl)} − ${figure(flow)}) mL, rounded up`, use),
-      line('Packs to have', `${figure(pressed + safety)} mL at the 95 % value, by the same`, buy),
+      line(WORK.used(), WORK['used-by']({ pressed: ml(pressed), pack: ml(kitMl), flow: ml(flow) }), use),
+      line(WORK.have(), WORK['have-by']({ pressed: ml(pressed + safety) }), buy),
       ...yieldLines(ask),
       ...proportion.working,
     ],

@@ -1,4 +1,4 @@
-import { line, type Message, type Said, type Voice, type WorkLine } from '../say';
+import { line, type Message, ml, type Said, texts, type Voice, type WorkLine } from '../say';
 import {
   coverageMl,
   type Kit,
@@ -8,6 +8,18 @@ import {
   type Proportion,
   type SheetRevision,
 } from '../system';
+
+const WORK = texts('work.kit', {
+  masses: 'One kit by its masses',
+  'masses-by': 'mass / density of the mix, the scarcest part decides',
+  sheet: 'One kit by the sheet',
+  smaller: 'smaller: this one plans',
+  larger: 'larger: the masses plan',
+  coverage: 'One kit by the sheet’s coverage',
+  // As it is printed, whatever units one works in.
+  'coverage-by':
+    '{covers} kg for each m² and mm: {smaller, select, yes {smaller than by the masses} other {larger than by the masses, which plan}}',
+});
 
 /** One allowance between the void and what is mixed: its own cause, its own line, in mL (negative for a recess). */
 export interface Allowance {
@@ -213,15 +225,14 @@ export function yieldLines({ sheet, kit }: MixAsk): WorkLine[] {
   const geometry = kitVolumeMl(sheet, kit);
   const covers = coverageMl(sheet, kit);
   return [
-    line('One kit by its masses', 'mass / density of the mix, the scarcest part decides', geometry, 'mL'),
+    line(WORK.masses(), WORK['masses-by'](), ml(geometry)),
     ...(kit.yieldMl === null
       ? []
       : [
           line(
-            'One kit by the sheet',
-            kit.yieldMl < geometry ? 'smaller: this one plans' : 'larger: the masses plan',
-            kit.yieldMl,
-            'mL',
+            WORK.sheet(),
+            WORK[kit.yieldMl < geometry ? 'smaller' : 'larger'](),
+            ml(kit.yieldMl),
             undefined,
             'sheet',
           ),
@@ -230,10 +241,12 @@ export function yieldLines({ sheet, kit }: MixAsk): WorkLine[] {
       ? []
       : [
           line(
-            'One kit by the sheet’s coverage',
-            `${sheet.coverageKgPerM2Mm} kg for each m² and mm: ${covers < geometry ? 'smaller than by the masses' : 'larger than by the masses, which plan'}`,
-            covers,
-            'mL',
+            WORK.coverage(),
+            WORK['coverage-by']({
+              covers: sheet.coverageKgPerM2Mm!,
+              smaller: covers < geometry ? 'yes' : 'no',
+            }),
+            ml(covers),
             undefined,
             'sheet',
           ),

@@ -116,11 +116,11 @@ describe('potted', () => {
     // 5 kg in a kit that the sheet gives as 2300 mL, where its masses make 2381.
     const kit = mortarSheet.kits[1]!;
     const big = ask(mortarSheet, { kit, netMl: 6000, p90Ml: 6000, p95Ml: 6000, split: 'whole', placingMlPerMin: 5000 });
-    expect(() => amounts({ ...big, massCapG: 3500 })).toThrow(/3500 g in one pot, a kit is 5000 g/);
+    expect(() => amounts({ ...big, massCapG: 3500 })).toThrow(/3\.50 kg in one pot, a kit is 5\.00 kg/);
     expect(Math.max(...amounts({ ...big, massCapG: 5000 }).batches.map((b) => b.kits!))).toBe(1);
     expect(Math.max(...amounts({ ...big, massCapG: 10_100 }).batches.map((b) => b.kits!))).toBe(2);
     // 2381 mL of a kit want a vessel of 3571 mL, two thirds full.
-    expect(() => amounts({ ...big, vesselMaxMl: 3560 })).toThrow(/vessel of 3560 mL/);
+    expect(() => amounts({ ...big, vesselMaxMl: 3560 })).toThrow(/vessel of 3\.56 L/);
     expect(amounts({ ...big, vesselMaxMl: 3580 }).batches.every((b) => b.kits === 1)).toBe(true);
   });
   test('losses that grow with the batches are solved: every batch fits, and one batch fewer would not', () => {

@@ -1,4 +1,4 @@
-import { exactly, line, type Message, minutes, ml, refuse, texts, type WorkLine } from '../say';
+import { density, exactly, grams, line, type Message, minutes, ml, rate, refuse, texts, type WorkLine } from '../say';
 import { type Kit, PART_IDS, type PartId, type Proportion, type SheetRevision } from '../system';
 import { figure } from '../units';
 import {
@@ -14,6 +14,30 @@ import {
   partsOf,
   yieldLines,
 } from './mix-ask';
+
+const WORK = texts('work.potted', {
+  largest: 'Largest batch',
+  placed: '{rate}{crew, plural, =1 {} other { × # pairs of hands}} × {left} left to place it',
+  capped: '{cap} in one pot / {density}',
+  'capped-kit': '{cap} in one pot, a kit is {kit}',
+  vessel: 'the vessel of {holds}, filled to two thirds',
+  'vessel-assumed': 'a mixing tub of {holds}, filled to two thirds, as nobody has said what is at hand',
+  parts: 'Parts from one pot',
+  'spread-first': 'all spread, {spread} each, then closed, {close} each: {left} left to empty the pot',
+  'spread-open':
+    'all spread, {spread} each, then closed, {close} each: {left} left to empty the pot, {open} that one may lie open',
+  'one-by-one':
+    'spread {spread}, closed {close}, one after the other: ({left} − {spread}) / ({spread} + {close}) and one more, rounded down; the last is out of the pot in time',
+  batches: 'Batches',
+  kits: '{kit} a kit',
+  'kits-a-pot': '{kit} a kit, at most {most} in one pot',
+  fewest: 'smallest number with each under {cap}, its own loss included',
+  used: 'Kits used',
+  whole: 'whole kits, each portion rounded up',
+  weighed: '{mixed} / {kit}, rounded up',
+  have: 'Kits to have',
+  'have-by': 'the same at the 95 % value, {onHand}',
+});
 
 const REFUSED = texts('refused.mix.potted', {
   'each-batch-leaves':
@@ -55,7 +79,7 @@ interface Caps {
   readonly heldMl: number;
   /** The smaller of the two, and what sets it. */
   readonly capMl: number;
-  readonly binds: string;
+  readonly binds: Message;
 }
 
 /** Of whole kits the pot holds all that is in them, whatever the sheet says they make. */
@@ -63,28 +87,28 @@ function capsOf(ask: MixAsk, proportion: Proportion, kitMl: number | null): Caps
   const kitG = PART_IDS.reduce((sum, id) => sum + (ask.kit.massG[id] ?? 0), 0);
   const perG = kitMl === null ? 1 / proportion.densityGPerMl : kitMl / kitG;
   const perVesselMl = kitMl === null ? 1 : kitMl / (kitG / proportion.densityGPerMl);
-  const placed: [number, string] = [
+  const placed: [number, Message] = [
     ask.placingMlPerMin * ask.crew * ask.usableMin,
-    `${figure(ask.placingMlPerMin)} mL/min${ask.crew > 1 ? ` × ${ask.crew} pairs of hands` : ''} × ${figure(ask.usableMin)} min left to place it`,
+    WORK.placed({ rate: rate(ask.placingMlPerMin), crew: ask.crew, left: minutes(ask.usableMin) }),
   ];
-  const held: [number, string][] = [
+  const held: [number, Message][] = [
     ...(ask.massCapG === null
       ? []
       : [
           [
             ask.massCapG * perG,
             kitMl === null
-              ? `${figure(ask.massCapG)} g in one pot / ${figure(proportion.densityGPerMl)} g/mL`
-              : `${figure(ask.massCapG)} g in one pot, a kit is ${figure(kitG)} g`,
-          ] as [number, string],
+              ? WORK.capped({ cap: grams(ask.massCapG), density: density(proportion.densityGPerMl) })
+              : WORK['capped-kit']({ cap: grams(ask.massCapG), kit: grams(kitG) }),
+          ] as [number, Message],
         ]),
     ...(ask.vesselMaxMl === null
       ? []
       : [
           [
             ask.vesselMaxMl * HEADROOM * perVesselMl,
-            `${ask.vesselAssumed ? 'a mixing tub' : 'the vessel'} of ${figure(ask.vesselMaxMl)} mL, filled to two thirds${ask.vesselAssumed ? ', as nobody has said what is at hand' : ''}`,
-          ] as [number, string],
+            WORK[ask.vesselAssumed ? 'vessel-assumed' : 'vessel']({ holds: ml(ask.vesselMaxMl) }),
+          ] as [number, Message],
         ]),
   ];
   const [capMl, binds] = [placed, ...held].reduce((a, b) => (b[0] < a[0] ? b : a));
@@ -178,12 +202,14 @@ function closedInTime(spreadMin: number, { count, closeMin, openMin = null }: Pa
 
 function partsLine(partMl: number, s: Sharing): WorkLine {
   const { placingMlPerMin, crew, usableMin, parts } = s.ask;
-  const spreadMin = figure(partMl / (placingMlPerMin * crew));
   return line(
-    'Parts from one pot',
-    parts!.spreadFirst
-      ? `all spread, ${spreadMin} min each, then closed, ${figure(parts!.closeMin)} min each: ${figure(usableMin)} min left to empty the pot${parts!.openMin == null ? '' : `, ${figure(parts!.openMin)} min that one may lie open`}`
-      : `spread ${spreadMin} min, closed ${figure(parts!.closeMin)} min, one after the other: (${figure(usableMin)} − ${spreadMin}) / (${spreadMin} + ${figure(parts!.closeMin)}) and one more, rounded down; the last is out of the pot in time`,
+    WORK.parts(),
+    WORK[parts!.spreadFirst ? (parts!.openMin == null ? 'spread-first' : 'spread-open') : 'one-by-one']({
+      spread: minutes(partMl / (placingMlPerMin * crew)),
+      close: minutes(parts!.closeMin),
+      left: minutes(usableMin),
+      ...(parts!.openMin == null ? {} : { open: minutes(parts!.openMin) }),
+    }),
     partsPerPot(partMl, s),
   );
 }
@@ -370,21 +396,20 @@ export function potted({ ask: asked, proportion, kitMl, lines, placed, safety }:
       ? { bordersKept: ask.portions.some((p, i) => isBordered(p, i, placed, pots, sharing)) }
       : {}),
     working: [
-      line('Largest batch', caps.binds, caps.capMl, 'mL'),
+      line(WORK.largest(), caps.binds, ml(caps.capMl)),
       ...(parts ? [partsLine(placed / parts.count, sharing)] : []),
       line(
-        'Batches',
+        WORK.batches(),
         whole
-          ? `${figure(kitMl)} mL a kit${Number.isFinite(kitsPerPot) ? `, at most ${kitsPerPot} in one pot` : ''}`
-          : `smallest number with each under ${figure(caps.capMl)} mL, its own loss included`,
+          ? WORK[Number.isFinite(kitsPerPot) ? 'kits-a-pot' : 'kits']({
+              kit: ml(kitMl),
+              ...(Number.isFinite(kitsPerPot) ? { most: kitsPerPot } : {}),
+            })
+          : WORK.fewest({ cap: ml(caps.capMl) }),
         pots.length,
       ),
-      line(
-        'Kits used',
-        whole ? 'whole kits, each portion rounded up' : `${figure(toMixMl)} / ${figure(kitMl)} mL, rounded up`,
-        use,
-      ),
-      line('Kits to have', `the same at the 95 % value, ${figure(onHandMl)} mL`, buy),
+      line(WORK.used(), whole ? WORK.whole() : WORK.weighed({ mixed: ml(toMixMl), kit: ml(kitMl) }), use),
+      line(WORK.have(), WORK['have-by']({ onHand: ml(onHandMl) }), buy),
       ...yieldLines(ask),
       ...proportion.working,
     ],

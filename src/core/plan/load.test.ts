@@ -1,5 +1,5 @@
 import type { Said } from '@/core/say';
-import { PLAIN_READER, say } from '@/words';
+import { PLAIN_READER, plainWords, say } from '@/words';
 import { sampleData } from '../../sample/jobs';
 import { mortarSheet, pasteSheet, sampleSheets } from '../../sample/systems';
 import { judge } from '../judge';
@@ -88,7 +88,7 @@ test('the share a load needs is load × factor over area × characteristic stren
   // 620 × 380 mm less four holes of 18 mm.
   expect(area).toBeCloseTo(620 * 380 - 4 * Math.PI * 81, 6);
   expect(loadCheck(plan, load({ areaMm2: 500 }), null).needs).toBeCloseTo(30_000 / 4500, 9);
-  expect(check.working.map((l) => l.label)).toEqual(
+  expect(check.working.map((l) => plainWords(l.label))).toEqual(
     expect.arrayContaining(['Asked of one place', 'It bears', 'Share needed']),
   );
 });
@@ -107,16 +107,16 @@ test('a load comes on never before the sheet’s own time, and later where it ne
 
 test('an anchor is held against what the sheet or the engineer allows on it, never a mean bond stress', () => {
   const plan = planned(eyes, null);
-  expect(loadCheck(plan, load(), strengthOver(plan)).missing).toMatch(/engineer/);
+  expect(plainWords(loadCheck(plan, load(), strengthOver(plan)).missing!)).toMatch(/engineer/);
   const ok = loadCheck(plan, load({ forceN: 4000, safetyFactor: 1, allowedN: 9000 }), strengthOver(plan));
   expect(ok.needs).toBeCloseTo(4 / 9, 9);
 });
 
 test('what is not known is said, not assumed', () => {
   const plan = planned(plate, { ...pasteSheet, strength: { ...pasteSheet.strength!, characteristicMpa: null } });
-  expect(loadCheck(plan, load(), null).missing).toMatch(/characteristic/);
+  expect(plainWords(loadCheck(plan, load(), null).missing!)).toMatch(/characteristic/);
   const hot = planned(plate, pasteSheet);
-  expect(loadCheck(hot, load({ serviceC: 55 }), null).missing).toMatch(/up to 40 °C/);
+  expect(plainWords(loadCheck(hot, load({ serviceC: 55 }), null).missing!)).toMatch(/up to 40 °C/);
 });
 
 test('findings: too much is a stop, later than the opening is a stop with its instant, unchecked a caution; review is asked for', () => {

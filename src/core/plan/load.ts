@@ -1,10 +1,64 @@
 import { monotoneCurve, paceOf, progressAlong } from '../cure';
 import { ENGINES } from '../method';
-import { attempt, line, type WorkLine } from '../say';
+import {
+  attempt,
+  degC,
+  exactly,
+  line,
+  listed,
+  type Message,
+  minutes,
+  mm2,
+  mpa,
+  newtons,
+  percent,
+  texts,
+  type WorkLine,
+} from '../say';
 import { MILESTONES, type Milestone, type MilestoneId, milestoneOf, type SheetRevision } from '../system';
-import { figure, formatDuration } from '../units';
+import { figure } from '../units';
 import type { Load } from './load-asked';
 import { type RepairPlan, wholePlaced } from './repair-plan';
+
+const LOAD = texts('load', {
+  over: 'Strength over time',
+  'no-time': 'no time of the sheet answers at the temperature of its points',
+  'no-points': 'the sheet prints no points, and none are invented',
+  whole: 'nothing until its time, whole from there',
+  sheet: 'The sheet says',
+  'sheet-by': '{test} at {temp}',
+  points: '{list}',
+  point: '{strength} after {after}',
+  clock: 'Its clock here',
+  'clock-by': '{label}: {time} at {temp} is one whole progress',
+  between: 'Between points',
+  'between-by': 'nothing until {gel}, then never falling',
+  monotone: 'monotone cubic',
+  asked: 'Asked of one place',
+  'asked-by': '{load} × {factor}',
+  allowed: 'Allowed on this anchor',
+  'no-source': 'no source noted',
+  area: 'Area that carries',
+  'area-seen': 'seen from outside, of the void as measured',
+  'area-entered': 'as entered',
+  characteristic: 'Characteristic strength',
+  left: 'Left of it',
+  creep: 'it stays on',
+  wet: 'in the wet',
+  peel: 'an edge is peeled',
+  usual: 'usual figure, not the sheet’s',
+  bears: 'It bears',
+  'bears-by': '{area} × {strength} × {left}',
+  share: 'Share needed',
+  'share-by': 'asked / borne',
+  'not-computed':
+    'What this anchor may carry comes from the sheet or the engineer, by its own base, depth and edge; it is not computed here. Enter that value.',
+  'no-characteristic':
+    'The sheet prints no characteristic strength: a mean value must not carry a load. Ask the maker, or have it judged.',
+  'too-hot':
+    'The characteristic strength holds up to {most}, the repair reaches {hottest} in service: ask the maker for the value there.',
+  'no-area': 'The area that carries it is not known: measure the void, or enter it.',
+});
 
 /** Strength on the clock of the site. */
 export interface StrengthOver {
@@ -56,15 +110,7 @@ export function strengthOver(
       originMs: placedMs,
       endMs: served,
       fromPoints: false,
-      working: [
-        line(
-          'Strength over time',
-          points
-            ? 'no time of the sheet answers at the temperature of its points'
-            : 'the sheet prints no points, and none are invented',
-          'nothing until its time, whole from there',
-        ),
-      ],
+      working: [line(LOAD.over(), points ? LOAD['no-time']() : LOAD['no-points'](), LOAD.whole())],
     };
   }
   const originMs = plan.milestones.findLast((m) => m.kind === clock.m.kind)?.originMs ?? placedMs;
@@ -111,25 +157,27 @@ export function strengthOver(
     fromPoints: true,
     working: [
       line(
-        'The sheet says',
-        `${points.test} at ${figure(points.tempC)} °C`,
-        points.points.map((p) => `${figure(p.mpa)} MPa after ${formatDuration(p.afterMin)}`).join(', '),
-        '',
+        LOAD.sheet(),
+        LOAD['sheet-by']({ test: points.test, temp: exactly(degC(points.tempC)) }),
+        LOAD.points({
+          list: listed(
+            points.points.map((p) => LOAD.point({ strength: exactly(mpa(p.mpa)), after: minutes(p.afterMin) })),
+            'comma',
+          ),
+        }),
         undefined,
         'sheet',
       ),
       line(
-        'Its clock here',
-        `${MILESTONES[clock.m.kind].label.toLowerCase()}: ${formatDuration(clock.minutes)} at ${figure(points.tempC)} °C is one whole progress`,
+        LOAD.clock(),
+        LOAD['clock-by']({
+          label: MILESTONES[clock.m.kind].label.toLowerCase(),
+          time: minutes(clock.minutes),
+          temp: exactly(degC(points.tempC)),
+        }),
         '∫ dt / τ(T)',
       ),
-      line(
-        'Between points',
-        `nothing until ${formatDuration(gelMin)}, then never falling`,
-        'monotone cubic',
-        '',
-        'Fritsch & Carlson 1980',
-      ),
+      line(LOAD.between(), LOAD['between-by']({ gel: minutes(gelMin) }), LOAD.monotone(), 'Fritsch & Carlson 1980'),
     ],
   };
 }
@@ -153,7 +201,7 @@ export interface LoadCheck {
   /** When it may come on: never before the sheet’s own time. null when never in the forecast. */
   readonly fromMs: number | null;
   /** Why it cannot be checked. */
-  readonly missing: string | null;
+  readonly missing: Message | null;
   readonly working: readonly WorkLine[];
 }
 
@@ -163,25 +211,21 @@ export interface LoadCheck {
  */
 export function loadCheck(plan: RepairPlan, load: Load, strength: StrengthOver | null): LoadCheck {
   const served = plan.milestones.findLast((m) => m.kind === plan.serves)?.planMs ?? null;
-  const refused = (missing: string): LoadCheck => ({ needs: null, fromMs: null, missing, working: [] });
+  const refused = (missing: Message): LoadCheck => ({ needs: null, fromMs: null, missing, working: [] });
   const asked = load.forceN * load.safetyFactor;
   const when = (needs: number): number | null => {
     const there = strength && needs <= 1 ? strength.reaches(needs) : null;
     return there === null || served === null ? null : Math.max(there, served);
   };
   const loadLine = line(
-    'Asked of one place',
-    `${force(load.forceN)} × ${figure(load.safetyFactor)}`,
-    asked / 1000,
-    'kN',
+    LOAD.asked(),
+    LOAD['asked-by']({ load: newtons(load.forceN), factor: figure(load.safetyFactor) }),
+    newtons(asked),
     undefined,
     'chosen',
   );
   if (allowedNotComputed(plan)) {
-    if (load.allowedN === null)
-      return refused(
-        'What this anchor may carry comes from the sheet or the engineer, by its own base, depth and edge; it is not computed here. Enter that value.',
-      );
+    if (load.allowedN === null) return refused(LOAD['not-computed']());
     const needs = asked / load.allowedN;
     return {
       needs,
@@ -189,36 +233,24 @@ export function loadCheck(plan: RepairPlan, load: Load, strength: StrengthOver |
       missing: null,
       working: [
         loadLine,
-        line(
-          'Allowed on this anchor',
-          load.allowedFrom || 'no source noted',
-          load.allowedN / 1000,
-          'kN',
-          undefined,
-          'chosen',
-        ),
+        line(LOAD.allowed(), load.allowedFrom || LOAD['no-source'](), newtons(load.allowedN), undefined, 'chosen'),
         needsLine(needs),
       ],
     };
   }
   const characteristic = plan.sheet?.strength?.characteristicMpa ?? null;
-  if (characteristic === null)
-    return refused(
-      'The sheet prints no characteristic strength: a mean value must not carry a load. Ask the maker, or have it judged.',
-    );
+  if (characteristic === null) return refused(LOAD['no-characteristic']());
   const holdsTo = plan.sheet!.strength!.characteristicToC;
   const hottest = load.serviceC ?? (plan.thermal ? Math.max(...plan.thermal.base.values) : null);
   if (holdsTo !== null && hottest !== null && hottest > holdsTo)
-    return refused(
-      `The characteristic strength holds up to ${figure(holdsTo)} °C, the repair reaches ${figure(hottest)} °C in service: ask the maker for the value there.`,
-    );
+    return refused(LOAD['too-hot']({ most: exactly(degC(holdsTo)), hottest: degC(hottest) }));
   const area = load.areaMm2 ?? plan.void?.faces.planAreaMm2 ?? 0;
-  if (!(area > 0)) return refused('The area that carries it is not known: measure the void, or enter it.');
+  if (!(area > 0)) return refused(LOAD['no-area']());
   const downs = (
     [
-      ['creep', load.sustained, 'it stays on'],
-      ['wet', load.wet, 'in the wet'],
-      ['peel', load.peel, 'an edge is peeled'],
+      ['creep', load.sustained],
+      ['wet', load.wet],
+      ['peel', load.peel],
     ] as const
   ).filter(([, on]) => on);
   const left = downs.reduce((p, [id]) => p * load.knockDowns[id], 1);
@@ -230,26 +262,17 @@ export function loadCheck(plan: RepairPlan, load: Load, strength: StrengthOver |
     missing: null,
     working: [
       loadLine,
+      line(LOAD.area(), load.areaMm2 === null ? LOAD['area-seen']() : LOAD['area-entered'](), mm2(area)),
+      line(LOAD.characteristic(), plan.sheet!.strength!.test, mpa(characteristic), undefined, 'sheet'),
+      ...downs.map(([id]) => line(LOAD.left(), LOAD[id](), load.knockDowns[id], LOAD.usual(), 'chosen')),
       line(
-        'Area that carries',
-        load.areaMm2 === null ? 'seen from outside, of the void as measured' : 'as entered',
-        area / 100,
-        'cm²',
-      ),
-      line('Characteristic strength', plan.sheet!.strength!.test, characteristic, 'MPa', undefined, 'sheet'),
-      ...downs.map(([id, , why]) =>
-        line('Left of it', why, load.knockDowns[id], '', 'usual figure, not the sheet’s', 'chosen'),
-      ),
-      line(
-        'It bears',
-        `${figure(area / 100)} cm² × ${figure(characteristic)} MPa × ${figure(left, 2)}`,
-        bears / 1000,
-        'kN',
+        LOAD.bears(),
+        LOAD['bears-by']({ area: mm2(area), strength: mpa(characteristic), left: figure(left, 2) }),
+        newtons(bears),
       ),
       needsLine(needs),
     ],
   };
 }
 
-const force = (n: number) => `${figure(n / 1000)} kN`;
-const needsLine = (needs: number) => line('Share needed', 'asked / borne', `${figure(needs * 100, 2)} %`);
+const needsLine = (needs: number) => line(LOAD.share(), LOAD['share-by'](), percent(needs * 100, 2));

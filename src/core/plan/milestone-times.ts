@@ -1,5 +1,5 @@
 import { between, type Side } from '../cure';
-import { attempt, line, type Message, texts, type WorkLine } from '../say';
+import { attempt, degC, exactly, grams, line, type Message, minutes, texts, type WorkLine } from '../say';
 import {
   clockOf,
   MILESTONES,
@@ -9,14 +9,50 @@ import {
   STARTS,
   type StartId,
 } from '../system';
-import { figure, formatDuration } from '../units';
+import { figure } from '../units';
 import { type Ask, asker, historyOf, onPot, type ReachTry } from './reach-try';
 import { FIRST_PASS } from './repair';
 import type { Thermal } from './thermal';
 
 const TIMES = texts('milestone-times', {
+  'method-says': 'The method says',
+  'sheet-says': 'The sheet says',
+  counted: '{label}, counted from when {start}',
+  ran: 'Temperature it ran at',
+  pot: 'pot',
+  base: 'the base',
+  hotter: 'the hotter of material and base',
+  colder: 'the colder of the base and the part laid on it',
+  'ran-is': '{low} to {high}',
+  band: 'Band of the extreme',
+  coldest: 'the coldest base of the wait picks the band',
+  hottest: 'the hottest picks the band',
+  bands: 'bands, no credit across',
+  progress: 'Sum of progress',
+  'progress-by': '∫ dt / τ(T) = 1',
+  arrhenius: 'Arrhenius between points',
+  warmed: 'Warmed by itself',
+  'warmed-by': '× {share}: {mass} in one pot where the sheet’s time is for {reference}',
+  'own-heat': 'heat of curing, estimated',
+  stands: 'Clock stands still',
+  'stands-by': 'base under {least}',
+  'of-method': '{time}, a figure of the method',
+  range: '{from} to {to}',
+  untold: '{range} without a temperature',
+  'at-one': '{range} at {temp}',
+  'in-band': '{range} from {from} to {to}',
+  silent: 'nothing for {temp}',
+  'by-humidity': 'by humidity',
+  'by-dose': 'by dose',
   unbegun: 'It counts from the moment {start}, which is not planned yet.',
 });
+
+/** The temperature that a clock ran at, by what it is of. */
+const ranAt = (m: Milestone, clock: MilestoneTime['clock'], thermal: Thermal) => {
+  if (onPot(m)) return 'pot';
+  if (clock === 'working') return milestoneKind(m.kind).onBase ? 'base' : 'hotter';
+  return thermal.cold === thermal.base ? 'base' : 'colder';
+};
 
 const HOUR_MS = 3_600_000;
 
@@ -41,7 +77,7 @@ export interface MilestoneTime {
   readonly planMs: number | null;
   readonly standing: ReachTry['standing'];
   readonly stalls: ReachTry['stalls'];
-  readonly sheetSays: string;
+  readonly sheetSays: Message;
   readonly problem: Message | null;
   readonly working: readonly WorkLine[];
 }
@@ -53,23 +89,37 @@ export interface ClockOfMethod extends Milestone {
 const isOfMethod = (m: Milestone): m is ClockOfMethod => 'ofMethod' in m;
 
 /** The sheet's own words for a milestone near a temperature. */
-export function sheetSays(m: Milestone, tempC: number): string {
-  if (isOfMethod(m) && m.table.form === 'bands')
-    return `${formatDuration(m.table.bands[0]!.toMin)}, a figure of the method`;
-  const range = (row: { fromMin: number; toMin: number }) =>
+export function sheetSays(m: Milestone, tempC: number): Message {
+  if (isOfMethod(m) && m.table.form === 'bands') return TIMES['of-method']({ time: minutes(m.table.bands[0]!.toMin) });
+  const range = (row: { readonly fromMin: number; readonly toMin: number }) =>
     row.fromMin === row.toMin
-      ? formatDuration(row.toMin)
-      : `${formatDuration(row.fromMin)} to ${formatDuration(row.toMin)}`;
-  if (m.table.form === 'single')
-    return `${range(m.table)} ${m.table.tempC === null ? 'without a temperature' : `at ${m.table.tempC} °C`}`;
-  if (m.table.form === 'bands') {
-    const band = m.table.bands.find((b) => tempC >= b.fromC && tempC < b.toC);
-    return band ? `${range(band)} from ${band.fromC} to ${band.toC} °C` : `nothing for ${figure(tempC)} °C`;
+      ? minutes(row.toMin)
+      : TIMES.range({ from: minutes(row.fromMin), to: minutes(row.toMin) });
+  const { table } = m;
+  switch (table.form) {
+    case 'single':
+      return table.tempC === null
+        ? TIMES.untold({ range: range(table) })
+        : TIMES['at-one']({ range: range(table), temp: exactly(degC(table.tempC)) });
+    case 'bands': {
+      const band = table.bands.find((b) => tempC >= b.fromC && tempC < b.toC);
+      return band
+        ? TIMES['in-band']({
+            range: range(band),
+            from: exactly(degC(band.fromC)),
+            to: exactly(degC(band.toC)),
+          })
+        : TIMES.silent({ temp: degC(tempC) });
+    }
+    case 'tiers':
+      return TIMES['by-humidity']();
+    case 'by-dose':
+      return TIMES['by-dose']();
+    default: {
+      const near = [...table.points].sort((a, b) => Math.abs(a.tempC - tempC) - Math.abs(b.tempC - tempC))[0]!;
+      return TIMES['at-one']({ range: range(near), temp: exactly(degC(near.tempC)) });
+    }
   }
-  if (m.table.form === 'by-dose' || m.table.form === 'tiers')
-    return `by ${m.table.form === 'tiers' ? 'humidity' : 'dose'}`;
-  const near = [...m.table.points].sort((a, b) => Math.abs(a.tempC - tempC) - Math.abs(b.tempC - tempC))[0]!;
-  return `${range(near)} at ${near.tempC} °C`;
 }
 
 /** What its own heat leaves of the pot life of one batch. */
@@ -185,54 +235,38 @@ function wordsOf(
     sheetSays: said,
     working: [
       line(
-        isOfMethod(m) ? 'The method says' : 'The sheet says',
-        `${MILESTONES[m.kind].label}, counted from when ${STARTS[m.startsAt]}`,
+        TIMES[isOfMethod(m) ? 'method-says' : 'sheet-says'](),
+        TIMES.counted({ label: MILESTONES[m.kind].label, start: STARTS[m.startsAt] }),
         said,
-        '',
         undefined,
         isOfMethod(m) ? 'chosen' : 'sheet',
       ),
+      line(TIMES.ran(), TIMES[ranAt(m, clock, thermal)](), TIMES['ran-is']({ low: degC(min), high: degC(max) })),
       line(
-        'Temperature it ran at',
-        onPot(m)
-          ? 'pot'
-          : clock === 'working'
-            ? milestoneKind(m.kind).onBase
-              ? 'the base'
-              : 'the hotter of material and base'
-            : thermal.cold === thermal.base
-              ? 'the base'
-              : 'the colder of the base and the part laid on it',
-        `${figure(min)} to ${figure(max)}`,
-        '°C',
-      ),
-      line(
-        bands ? 'Band of the extreme' : 'Sum of progress',
-        bands
-          ? clock === 'waiting'
-            ? 'the coldest base of the wait picks the band'
-            : 'the hottest picks the band'
-          : '∫ dt / τ(T) = 1',
-        formatDuration((end - originMs) / 60_000 / (own?.share ?? 1)),
-        '',
-        bands ? 'bands, no credit across' : 'Arrhenius between points',
+        TIMES[bands ? 'band' : 'progress'](),
+        TIMES[bands ? (clock === 'waiting' ? 'coldest' : 'hottest') : 'progress-by'](),
+        minutes((end - originMs) / 60_000 / (own?.share ?? 1)),
+        TIMES[bands ? 'bands' : 'arrhenius'](),
       ),
       ...(own
         ? [
             line(
-              'Warmed by itself',
-              `× ${figure(own.share, 2)}: ${figure(own.massG)} g in one pot where the sheet’s time is for ${figure(own.referenceG)} g`,
-              formatDuration((end - originMs) / 60_000),
-              '',
-              'heat of curing, estimated',
+              TIMES.warmed(),
+              TIMES['warmed-by']({
+                share: figure(own.share, 2),
+                mass: grams(own.massG),
+                reference: grams(own.referenceG),
+              }),
+              minutes((end - originMs) / 60_000),
+              TIMES['own-heat'](),
             ),
           ]
         : []),
       ...plan.stalls.map((s) =>
         line(
-          'Clock stands still',
-          `base under ${figure(sheet.limits.cureMinC ?? 0)} °C`,
-          formatDuration((s.toMs - s.fromMs) / 60_000),
+          TIMES.stands(),
+          TIMES['stands-by']({ least: exactly(degC(sheet.limits.cureMinC ?? 0)) }),
+          minutes((s.toMs - s.fromMs) / 60_000),
         ),
       ),
     ],

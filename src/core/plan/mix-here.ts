@@ -12,7 +12,7 @@ import {
   withBlend,
   withRecipe,
 } from '../mix';
-import { attempt, line, type Problem, texts, type WorkLine } from '../say';
+import { attempt, grams, line, minutes, type Problem, texts, type WorkLine } from '../say';
 import {
   isMetered,
   type Kit,
@@ -31,6 +31,10 @@ import type { ClockOfMethod } from './milestone-times';
 
 const HERE = texts('mix-here', {
   'no-pot-life': 'The sheet gives no pot life for this temperature.',
+  left: 'Left to place it, by its mass',
+  'left-by':
+    '{life} of the sheet ({reference}{stated, select, no {, assumed} other {}}) × {share} for {mass} that warm themselves{beyond, select, yes {, as if they lost nothing} other {}} − {spent} mixing and standing',
+  'own-heat': 'heat of curing, estimated',
 });
 
 import type { SheetHeat } from './pots';
@@ -250,13 +254,13 @@ export function mixAt(
   const result = { mix: first, usableMin: usable, potC: potC.ok ? potC.value : Number.NaN, pot, untold, areas };
   if (!pot || actuals.usableMin !== null) return result;
   const largest = largestOf(first);
-  const grams = massOf(largest.massG);
+  const massG = massOf(largest.massG);
   const hasTo = takesMin(
     largest,
     (first.rateNeeded ?? rate) * repair.crew,
     parts?.spreadFirst ? 0 : (settings['close min'] ?? 0),
   );
-  const held = byMass({ grams, hasTo, lives, spent, pot });
+  const held = byMass({ massG, hasTo, lives, spent, pot });
   if (held.usableMin >= usable) return result;
   const again = amounts(ask(held.usableMin));
   return { ...result, mix: { ...again, working: [held.working, ...again.working] }, usableMin: held.usableMin };
@@ -313,13 +317,13 @@ function potEstimate(sheet: SheetRevision, heat: SheetHeat | null, potC: number,
  * decides.
  */
 function byMass({
-  grams,
+  massG,
   hasTo,
   lives,
   spent,
   pot,
 }: {
-  grams: number;
+  massG: number;
   hasTo: number;
   lives: number;
   spent: number;
@@ -328,7 +332,7 @@ function byMass({
   usableMin: number;
   working: WorkLine;
 } {
-  const left = (share: number) => lives * (pot.shareOf(grams * share) ?? 1) - spent;
+  const left = (share: number) => lives * (pot.shareOf(massG * share) ?? 1) - spent;
   let [low, high] = [0, 1];
   if (left(1) >= hasTo) low = 1;
   else
@@ -341,11 +345,18 @@ function byMass({
   return {
     usableMin,
     working: line(
-      'Left to place it, by its mass',
-      `${figure(lives)} min of the sheet (${figure(pot.referenceG)} g${pot.referenceStated ? '' : ', assumed'}) × ${figure(pot.shareOf(grams * low) ?? 1, 2)} for ${figure(grams * low)} g that warm themselves${pot.beyond(grams * low) ? ', as if they lost nothing' : ''} − ${figure(spent)} min mixing and standing`,
-      usableMin,
-      'min',
-      'heat of curing, estimated',
+      HERE.left(),
+      HERE['left-by']({
+        life: minutes(lives),
+        reference: grams(pot.referenceG),
+        stated: pot.referenceStated ? 'yes' : 'no',
+        share: figure(pot.shareOf(massG * low) ?? 1, 2),
+        mass: grams(massG * low),
+        beyond: pot.beyond(massG * low) ? 'yes' : 'no',
+        spent: minutes(spent),
+      }),
+      minutes(usableMin),
+      HERE['own-heat'](),
     ),
   };
 }

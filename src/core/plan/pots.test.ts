@@ -1,4 +1,4 @@
-import { PLAIN_READER, say } from '@/words';
+import { PLAIN_READER, plainWords, say } from '@/words';
 import { sampleData } from '../../sample/jobs';
 import { mortarSheet, pasteSheet, sampleSheets } from '../../sample/systems';
 import {
@@ -171,7 +171,7 @@ test('a pot larger than the sheet’s is used up sooner: clocks, batches and fin
   const own = warm.pot!.shareOf(massOf(warm.batches[0]!.massG))!;
   expect((b.planMs! - b.originMs!) / (a.planMs! - a.originMs!)).toBeCloseTo(own, 2);
   expect(b.standing).toBe('estimated');
-  expect(b.working.map((l) => l.label)).toContain('Warmed by itself');
+  expect(b.working.map((l) => plainWords(l.label))).toContain('Warmed by itself');
   // Every batch is placed inside its own life: rate × minutes left is at least its volume.
   for (const [i, batch] of warm.batches.entries()) {
     const lives = (potOf(warm, i).planMs! - potOf(warm, i).originMs!) / 60_000;

@@ -13,6 +13,7 @@ import {
 } from '../plan';
 import { attempt, exactly, grams, ml, percent, type Said, texts, type WorkLine } from '../say';
 import { MILESTONES, PART_IDS, systemKind } from '../system';
+import { figure } from '../units';
 import type { Drawing } from '../void';
 import type { JobView, PassView, RepairView } from './bundle';
 import type { Event } from './event';
@@ -87,14 +88,16 @@ export type RepairDocument = z.infer<typeof RepairDocument>;
 const SAYS = texts('document', {
   amount: '{value}',
   off: '{way, select, more {{share} more} less {{share} less} other {as planned}}',
+  how: '{expression} ({source})',
   nothing: 'not weighed',
   kept: 'cup {cup}; smear {smear}',
 });
 
-const lineOf = ({ label, expression, value, unit, source }: WorkLine) => ({
-  label,
-  how: `${expression}${source ? ` (${source})` : ''}`,
-  value: `${typeof value === 'number' ? Number(value.toPrecision(6)) : value}${unit ? ` ${unit}` : ''}`,
+/** A line of working as it is printed. Kept plans of earlier versions have the unit of a number beside it. */
+const lineOf = ({ label, expression, value, unit, source }: WorkLine, tell: Teller['tell']) => ({
+  label: tell(label),
+  how: source ? tell(SAYS.how({ expression, source })) : tell(expression),
+  value: `${typeof value === 'number' ? figure(value, 6) : tell(SAYS.amount({ value }))}${unit ? ` ${unit}` : ''}`,
 });
 
 /** What was weighed of each batch against what was planned. */
@@ -286,7 +289,9 @@ export function documentOf(
           ]),
       ];
       return parts.flatMap(([title, explains, lines]) =>
-        lines.length ? [{ title: `${name}${title}`, explains: [...explains], lines: lines.map(lineOf) }] : [],
+        lines.length
+          ? [{ title: `${name}${title}`, explains: [...explains], lines: lines.map((l) => lineOf(l, tell)) }]
+          : [],
       );
     }),
     chains: chainsOf(mine).map((c) => ({

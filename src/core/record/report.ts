@@ -89,7 +89,7 @@ export const RepairReport = z.object({
       to: iso,
       plans: iso,
       standing: z.string(),
-      sheetSays: z.string(),
+      sheetSays: Said,
       problem: Said.nullable(),
     }),
   ),
@@ -121,8 +121,8 @@ export type RepairReport = z.infer<typeof RepairReport>;
 /** The plan of a job as exported. */
 export const PlanReport = z.object({
   format: z.literal('grenko-plan'),
-  /** 1: all in sentences; 2: findings as messages; 3: steps, batches and amounts, too. */
-  version: z.union([z.literal(1), z.literal(2), z.literal(3)]),
+  /** 1: all in sentences; 2: findings as messages; 3: steps, batches and amounts, too; 4: all. */
+  version: z.union([z.literal(1), z.literal(2), z.literal(3), z.literal(4)]),
   coreVersion: z.string(),
   jobId: z.string(),
   at: z.string(),
@@ -272,7 +272,7 @@ export function planReport(view: JobView): PlanReport {
   const kitProblem = view.plan.kitProblem();
   return {
     format: 'grenko-plan',
-    version: 3,
+    version: 4,
     coreVersion: CORE_VERSION,
     jobId: view.job.id,
     at: stamp(view.plan.nowMs)!,

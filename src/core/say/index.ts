@@ -6,6 +6,7 @@ export {
   along,
   areaOf,
   at,
+  bare,
   degC,
   density,
   exactly,
@@ -17,9 +18,10 @@ export {
   mm,
   mm2,
   mpa,
+  newtons,
   on,
   percent,
   rate,
   uptake,
 } from './values';
-export { line, Voice, WorkLine } from './working';
+export { line, Voice, WORKED_DIGITS, WorkLine } from './working';

@@ -10,6 +10,7 @@ const of =
 export const mm = of('length');
 export const ml = of('volume');
 export const mm2 = of('area');
+export const newtons = of('force');
 /** From so far on all places along one run are told in the larger unit, mm. */
 const LONG_MM = 2000;
 /** A place along a run: the same unit for all of them, whichever comes first. */
@@ -31,6 +32,9 @@ export const runUptake = of('run-uptake');
 
 /** A quantity with the figures it has, as a sheet prints its limits. @example exactly(degC(5)) */
 export const exactly = (quantity: Quantity): Quantity => ({ ...quantity, exact: true });
+
+/** A figure without its unit, as it stands within an expression. @example bare(mm(14)) */
+export const bare = (quantity: Quantity): Quantity => ({ ...quantity, bare: true });
 
 /** An instant within the days of the work. */
 export const at = (ms: number): Moment => ({ at: Math.round(ms) });

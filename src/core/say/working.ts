@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { Message, Quantity, Said } from './message';
 
 /** Whose word a figure is: the sheet's, the core's, the technician's choice, or a measurement. */
 export const Voice = z.enum(['sheet', 'computed', 'chosen', 'measured']);
@@ -6,27 +7,30 @@ export type Voice = z.infer<typeof Voice>;
 
 /**
  * One line that can be checked by hand: a label, the expression with its numbers in it, the value and where it comes
- * from.
+ * from. All of it is read in the units of whoever reads.
  */
 export const WorkLine = z.object({
-  label: z.string(),
-  expression: z.string(),
-  value: z.union([z.number(), z.string()]),
-  /** Unit of `value` as printed; empty for none. */
+  label: Said,
+  expression: Said,
+  value: z.union([z.number(), Quantity, Message, z.string()]),
+  /** Unit of a number as earlier versions printed it; empty for none, and where the value brings its own. */
   unit: z.string(),
-  source: z.string().optional(),
+  source: Said.optional(),
   voice: Voice.default('computed'),
 });
 export type WorkLine = z.infer<typeof WorkLine>;
 
-/** Builds one line of working. */
+/** Significant figures of a value of a working: enough to find it again by hand. */
+export const WORKED_DIGITS = 4;
+
+/** Builds one line of working. @param value a count, a quantity (told with four figures) or words */
 export function line(
-  label: string,
-  expression: string,
-  value: number | string,
-  unit = '',
-  source?: string,
+  label: Said,
+  expression: Said,
+  value: number | Quantity | Said,
+  source?: Said,
   voice: Voice = 'computed',
 ): WorkLine {
-  return { label, expression, value, unit, voice, ...(source ? { source } : {}) };
+  const told = typeof value === 'object' && 'is' in value ? { digits: WORKED_DIGITS, ...value } : value;
+  return { label, expression, value: told, unit: '', voice, ...(source ? { source } : {}) };
 }

@@ -1,6 +1,23 @@
-import { line, refuse, texts, type WorkLine } from '../say';
+import { density, exactly, grams, line, ml, refuse, texts, type WorkLine } from '../say';
 import { PART_IDS, type PartId } from './kinds';
 import { type Part, partOf, type SheetRevision } from './sheet';
+
+const WORK = texts('work.proportion', {
+  byWeight: 'Ratio A : B by weight',
+  byVolume: 'Ratio A : B by volume',
+  printed: 'as on the sheet',
+  'times-density': '{a} × {densityA} : {b} × {densityB}',
+  'by-density': '{a} / {densityA} : {b} / {densityB}',
+  grains: 'Space between the grains',
+  'grains-by': 'tamped bulk − solid, for the sheet’s parts by weight',
+  liquid: 'Liquid for them',
+  lean: 'less than the space: the mix is lean and keeps air',
+  filled: 'more than the space: grains are filled',
+  fillers: 'Fillers',
+  'fillers-by': 'mass / true density of each',
+  density: 'Density of the mix',
+  'density-by': 'mass of the parts / their room, {mass} / {room}',
+});
 
 const REFUSED = texts('refused.system.proportion', {
   'needs-both-part': '{sheet} needs both a part A and a part B.',
@@ -101,46 +118,40 @@ function workedOut(sheet: SheetRevision, fillerShare: number): Proportion {
   const { volume, liquid, solid, grainVoids, lean } = roomOf(present.map((part) => ({ part, massG: masses[part.id] })));
   const working = [
     line(
-      'Ratio A : B by weight',
+      WORK.byWeight(),
       basis === 'weight'
-        ? 'as on the sheet'
-        : `${sheet.ratio.a} × ${a.densityGPerMl} : ${sheet.ratio.b} × ${b.densityGPerMl}`,
+        ? WORK.printed()
+        : WORK['times-density']({
+            a: sheet.ratio.a,
+            densityA: exactly(density(a.densityGPerMl)),
+            b: sheet.ratio.b,
+            densityB: exactly(density(b.densityGPerMl)),
+          }),
       ratioText(mB, mA),
-      '',
       undefined,
       basis === 'weight' ? 'sheet' : 'computed',
     ),
     line(
-      'Ratio A : B by volume',
+      WORK.byVolume(),
       basis === 'volume'
-        ? 'as on the sheet'
-        : `${sheet.ratio.a} / ${a.densityGPerMl} : ${sheet.ratio.b} / ${b.densityGPerMl}`,
+        ? WORK.printed()
+        : WORK['by-density']({
+            a: sheet.ratio.a,
+            densityA: exactly(density(a.densityGPerMl)),
+            b: sheet.ratio.b,
+            densityB: exactly(density(b.densityGPerMl)),
+          }),
       ratioText(mB * a.densityGPerMl, mA * b.densityGPerMl),
-      '',
       undefined,
       basis === 'volume' ? 'sheet' : 'computed',
     ),
   ];
   if (grainVoids > 0) {
-    working.push(
-      line('Space between the grains', 'tamped bulk − solid, for the sheet’s parts by weight', grainVoids, 'mL'),
-    );
-    working.push(
-      line(
-        'Liquid for them',
-        lean ? 'less than the space: the mix is lean and keeps air' : 'more than the space: grains are filled',
-        liquid,
-        'mL',
-      ),
-    );
-  } else if (solid > 0) working.push(line('Fillers', 'mass / true density of each', solid, 'mL'));
+    working.push(line(WORK.grains(), WORK['grains-by'](), ml(grainVoids)));
+    working.push(line(WORK.liquid(), lean ? WORK.lean() : WORK.filled(), ml(liquid)));
+  } else if (solid > 0) working.push(line(WORK.fillers(), WORK['fillers-by'](), ml(solid)));
   working.push(
-    line(
-      'Density of the mix',
-      `mass of the parts / their room, ${mass.toFixed(1)} / ${volume.toFixed(1)}`,
-      mass / volume,
-      'g/mL',
-    ),
+    line(WORK.density(), WORK['density-by']({ mass: grams(mass), room: ml(volume) }), density(mass / volume)),
   );
   const share = (id: PartId) => masses[id] / mass;
   return {

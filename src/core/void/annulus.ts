@@ -1,7 +1,7 @@
 import { z } from 'zod';
-import { line, mm, type Problem, texts } from '../say';
+import { bare, line, ml, mm, type Problem, texts } from '../say';
 import { coarsePitchMm, readThread } from '../typed';
-import { asMeasured, Figure, figure, Mm } from '../units';
+import { asMeasured, Figure, Mm } from '../units';
 import {
   boreDimensions,
   boreFields,
@@ -18,6 +18,17 @@ import {
 import { across, arc, down, drawing, rect } from './draw';
 import { Measured, unmeasured } from './measured';
 import { check, type Dimension, type Shape } from './shape';
+
+const WORK = texts('work.annulus', {
+  rod: 'Rod taken at its pitch diameter',
+  'rod-at': '{rod} − 3√3/8 × {pitch}',
+  gap: 'Gap round the rod',
+  'gap-by': 'π/4 × ({hole}² − {rod}²) × {deep}',
+  below: 'Hole below the rod',
+  'below-by': 'π/4 × {hole}² × ({deep} − {rod})',
+  notches: 'Notches and grooves',
+  given: 'as given',
+});
 
 const REFUSED = texts('refused.void.annulus', {
   'rod-does-not': 'The rod, {rodDiameter}, does not fit a hole of {holeDiameter}. Check the bit or the rod.',
@@ -186,21 +197,26 @@ export const annulus: Shape<Annulus> = {
     const rod = effectiveRodMm(d, s.thread);
     const lines = [];
     if (s.thread.kind === 'threaded')
-      lines.push(line('Rod taken at its pitch diameter', `${d} − 3√3/8 × ${s.thread.pitchMm}`, rod, 'mm', 'ISO 724'));
+      lines.push(
+        line(WORK.rod(), WORK['rod-at']({ rod: bare(mm(d)), pitch: bare(mm(s.thread.pitchMm)) }), mm(rod), 'ISO 724'),
+      );
     lines.push(
       line(
-        'Gap round the rod',
-        `π/4 × (${D}² − ${figure(rod, 5)}²) × ${e}`,
-        ((Math.PI / 4) * (D * D - rod * rod) * e) / 1000,
-        'mL',
+        WORK.gap(),
+        WORK['gap-by']({ hole: bare(mm(D)), rod: bare(mm(rod, 5)), deep: bare(mm(e)) }),
+        ml(((Math.PI / 4) * (D * D - rod * rod) * e) / 1000),
       ),
     );
     if (L > e)
       lines.push(
-        line('Hole below the rod', `π/4 × ${D}² × (${L} − ${e})`, ((Math.PI / 4) * D * D * (L - e)) / 1000, 'mL'),
+        line(
+          WORK.below(),
+          WORK['below-by']({ hole: bare(mm(D)), deep: bare(mm(L)), rod: bare(mm(e)) }),
+          ml(((Math.PI / 4) * D * D * (L - e)) / 1000),
+        ),
       );
     lines.push(...boreWorking(s));
-    if (s.notchesMl > 0) lines.push(line('Notches and grooves', 'as given', s.notchesMl, 'mL', undefined, 'chosen'));
+    if (s.notchesMl > 0) lines.push(line(WORK.notches(), WORK.given(), ml(s.notchesMl), undefined, 'chosen'));
     return lines;
   },
   faces: (s) => {

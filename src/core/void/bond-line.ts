@@ -1,6 +1,5 @@
 import { z } from 'zod';
-import { exactly, line, mm, type Problem, texts } from '../say';
-import { asMeasured } from '../units';
+import { exactly, line, ml, mm, mm2, type Problem, texts } from '../say';
 import { across, arc, bounds, drawing, hollow, rect } from './draw';
 import { Measured, unmeasured } from './measured';
 import {
@@ -11,11 +10,20 @@ import {
   outlineParameters,
   outlinePlan,
   outlineProblems,
-  outlineText,
+  outlineWorked,
   PlanOutline,
   writeOutline,
 } from './outline';
 import { check, type Dimension, type Shape } from './shape';
+
+const WORK = texts('work.bond-line', {
+  footprint: 'Footprint',
+  holes: 'Holes',
+  'holes-by': '{count} × π/4 × ({across})²',
+  bond: 'Bond line',
+  'bond-by': 'footprint × {thick}',
+  'bond-but-holes': '(footprint − holes) × {thick}',
+});
 
 const REFUSED = texts('refused.void.bond-line', {
   'holes-take-up': '{count} holes of {diameter} take up the whole plate. Check their number and diameter.',
@@ -99,25 +107,23 @@ export const bondLine: Shape<BondLine> = {
       ((at(values) - (s.holes.count > 0 ? holeAreaMm2(s, values[takes + 1]!) : 0)) * values[takes]!) / 1000;
   },
   working: (s) => {
-    const area = outlineArea(s.outline).areaMm2 / 100;
-    const net = area - holeAreaMm2(s) / 100;
+    const area = outlineArea(s.outline).areaMm2;
+    const net = area - holeAreaMm2(s);
     return [
-      line('Footprint', outlineText(s.outline), area, 'cm²'),
+      line(WORK.footprint(), outlineWorked(s.outline), mm2(area)),
       ...(s.holes.count
         ? [
             line(
-              'Holes',
-              `${s.holes.count} × π/4 × ${asMeasured(s.holes.diameter.valueMm)}² / 100`,
-              holeAreaMm2(s) / 100,
-              'cm²',
+              WORK.holes(),
+              WORK['holes-by']({ count: s.holes.count, across: exactly(mm(s.holes.diameter.valueMm)) }),
+              mm2(holeAreaMm2(s)),
             ),
           ]
         : []),
       line(
-        'Bond line',
-        `${s.holes.count ? '(footprint − holes)' : 'footprint'} × ${asMeasured(s.thickness.valueMm)} mm`,
-        (net * s.thickness.valueMm) / 10,
-        'mL',
+        WORK.bond(),
+        WORK[s.holes.count ? 'bond-but-holes' : 'bond-by']({ thick: exactly(mm(s.thickness.valueMm)) }),
+        ml((net * s.thickness.valueMm) / 1000),
       ),
     ];
   },

@@ -1,10 +1,18 @@
 import { z } from 'zod';
-import { line, type Problem, texts, type WorkLine } from '../say';
+import { bare, line, ml, mm, type Problem, texts, type WorkLine } from '../say';
 import { asMeasured, Degrees } from '../units';
 import { arc, base, down, rect } from './draw';
 import { Measured, unmeasured } from './measured';
 import type { Point } from './point';
 import type { Dimension, DimensionLine, Outline, Parameter } from './shape';
+
+const WORK = texts('work.bore', {
+  mouth: 'Mouth outside the bore',
+  counterbore: 'π/4 × ({mouth}² − {hole}²) × {deep}',
+  countersink: 'π/12 × {deep} × ({mouth}² + {mouth} × {hole} − 2 × {hole}²)',
+  point: 'Drill point',
+  'point-by': 'π × {hole}³ / (24 tan({angle}°/2))',
+});
 
 const REFUSED = texts('refused.void.bore', {
   'mouth-must-wider': 'The mouth must be wider than the hole; else choose a straight one.',
@@ -126,18 +134,19 @@ export function boreWorking(s: Bore): WorkLine[] {
     const [M, h] = [s.mouth.diameter.valueMm, s.mouth.depth.valueMm];
     out.push(
       line(
-        'Mouth outside the bore',
-        s.mouth.form === 'counterbore'
-          ? `π/4 × (${M}² − ${D}²) × ${h}`
-          : `π/12 × ${h} × (${M}² + ${M} × ${D} − 2 × ${D}²)`,
-        mouthMm3(s.mouth.form, D, M, h) / 1000,
-        'mL',
+        WORK.mouth(),
+        WORK[s.mouth.form]({ mouth: bare(mm(M)), hole: bare(mm(D)), deep: bare(mm(h)) }),
+        ml(mouthMm3(s.mouth.form, D, M, h) / 1000),
       ),
     );
   }
   if (s.pointAngleDeg !== null)
     out.push(
-      line('Drill point', `π × ${D}³ / (24 tan(${s.pointAngleDeg}°/2))`, pointMm3(D, s.pointAngleDeg) / 1000, 'mL'),
+      line(
+        WORK.point(),
+        WORK['point-by']({ hole: bare(mm(D)), angle: s.pointAngleDeg }),
+        ml(pointMm3(D, s.pointAngleDeg) / 1000),
+      ),
     );
   return out;
 }

@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { line, type Problem, texts } from '../say';
-import { asMeasured, Mm } from '../units';
+import { exactly, line, listed, ml, mm, mm2, type Problem, texts } from '../say';
+import { Mm } from '../units';
 import { arc, bounds, down, drawing, rect } from './draw';
 import { Measured, unmeasured } from './measured';
 import {
@@ -11,11 +11,19 @@ import {
   outlineParameters,
   outlinePlan,
   outlineProblems,
-  outlineText,
+  outlineWorked,
   PlanOutline,
   writeOutline,
 } from './outline';
 import { check, type Dimension, type Shape } from './shape';
+
+const WORK = texts('work.cast-copy', {
+  outline: 'Outline',
+  holes: 'Holes',
+  'holes-by': 'π/4 × d² of each: {across}',
+  volume: 'Volume',
+  'volume-by': '(outline − holes) × {thick}',
+});
 
 const REFUSED = texts('refused.void.cast-copy', {
   'hole-diameter-must': 'Hole {n}: its diameter must be more than nought.',
@@ -115,22 +123,25 @@ export const castCopy: Shape<CastCopy> = {
   working: (s) => {
     const area = outlineArea(s.outline).areaMm2;
     return [
-      line('Outline', outlineText(s.outline), area / 100, 'cm²'),
+      line(WORK.outline(), outlineWorked(s.outline), mm2(area)),
       ...(s.holes.length
         ? [
             line(
-              'Holes',
-              s.holes.map((h) => `π/4 × ${asMeasured(h.diameterMm)}²`).join(' + '),
-              -holesMm2(s) / 100,
-              'cm²',
+              WORK.holes(),
+              WORK['holes-by']({
+                across: listed(
+                  s.holes.map((h) => exactly(mm(h.diameterMm))),
+                  'comma',
+                ),
+              }),
+              mm2(-holesMm2(s)),
             ),
           ]
         : []),
       line(
-        'Volume',
-        `(outline − holes) × ${asMeasured(s.thickness.valueMm)} mm`,
-        ((area - holesMm2(s)) * s.thickness.valueMm) / 1000,
-        'mL',
+        WORK.volume(),
+        WORK['volume-by']({ thick: exactly(mm(s.thickness.valueMm)) }),
+        ml(((area - holesMm2(s)) * s.thickness.valueMm) / 1000),
       ),
     ];
   },

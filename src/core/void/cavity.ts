@@ -1,9 +1,16 @@
 import { z } from 'zod';
-import { line, type Problem, texts } from '../say';
-import { asMeasured, Mm } from '../units';
+import { exactly, line, type Message, ml, mm, type Problem, texts } from '../say';
+import { Mm } from '../units';
 import { arc, block, drawing, hollow, rect } from './draw';
 import { halfWidthMm, Measured, measured, unmeasured } from './measured';
 import { check, type Outline, type Shape } from './shape';
+
+const WORK = texts('work.cavity', {
+  cavity: 'Cavity',
+  clear: 'Kept clear: {name}',
+  box: '{a} × {b} × {deep}',
+  round: 'π/4 × ({a})² × {deep}',
+});
 
 const REFUSED = texts('refused.void.cavity', {
   'add-least-cavity': 'Add at least one cavity.',
@@ -43,10 +50,13 @@ const roomMm3 = (r: Room, by = 0): number =>
 const planMm2 = (r: Room) => (r.form === 'box' ? r.aMm * r.bMm : (Math.PI / 4) * r.aMm ** 2);
 const aroundMm = (r: Room) => (r.form === 'box' ? 2 * (r.aMm + r.bMm) : Math.PI * r.aMm);
 const sum = (rooms: readonly Room[], of: (r: Room) => number) => rooms.reduce((total, r) => total + of(r), 0);
-const text = (r: Room) =>
-  r.form === 'box'
-    ? `${asMeasured(r.aMm)} × ${asMeasured(r.bMm)} × ${asMeasured(r.depthMm)}`
-    : `π/4 × ${asMeasured(r.aMm)}² × ${asMeasured(r.depthMm)}`;
+/** How the room of a box or a round is figured. */
+export const roomWorked = ({ form, aMm, bMm, depthMm }: Pick<Room, 'form' | 'aMm' | 'bMm' | 'depthMm'>): Message =>
+  WORK[form === 'box' ? 'box' : 'round']({
+    a: exactly(mm(aMm)),
+    b: exactly(mm(bMm)),
+    deep: exactly(mm(depthMm)),
+  });
 
 function problems(s: Cavity): readonly Problem[] {
   if (!s.rooms.length)
@@ -57,7 +67,7 @@ function problems(s: Cavity): readonly Problem[] {
         return [
           {
             field: `${key}.${i}`,
-            value: text(r),
+            value: [r.aMm, r.bMm, r.depthMm],
             allowed: 'sizes above 0 mm',
             sentence: REFUSED['every-size-must']({ room: key === 'rooms' ? 'yes' : 'no', n: i + 1 }),
           },
@@ -163,8 +173,8 @@ export const cavity: Shape<Cavity> = {
     ([by = 0]) =>
       (sum(s.rooms, (r) => roomMm3(r, by)) - sum(s.clear, (r) => roomMm3(r, by))) / 1000,
   working: (s) => [
-    ...s.rooms.map((r) => line(r.name || 'Cavity', text(r), roomMm3(r) / 1000, 'mL')),
-    ...s.clear.map((r) => line(`Kept clear: ${r.name}`, text(r), -roomMm3(r) / 1000, 'mL')),
+    ...s.rooms.map((r) => line(r.name || WORK.cavity(), roomWorked(r), ml(roomMm3(r) / 1000))),
+    ...s.clear.map((r) => line(WORK.clear({ name: r.name }), roomWorked(r), ml(-roomMm3(r) / 1000))),
   ],
   faces: (s) => {
     check(cavity, s);

@@ -1,10 +1,18 @@
-import { exactly, line, mm, type Problem, texts } from '../say';
+import { bare, exactly, line, ml, mm, type Problem, texts } from '../say';
 import { asMeasured } from '../units';
 import { alongMm, Chase, crossingsOf, meanWidthMm, runMm, volumeMm3 } from './chase-run';
 import { across, block, down, drawing, hollow } from './draw';
 import { measured, unmeasured } from './measured';
 import type { Point } from './point';
 import { check, type Dimension, type Shape } from './shape';
+
+const WORK = texts('work.chase', {
+  stretch: 'From {from} to {to}',
+  union:
+    'union of the {vee, select, yes {V} other {slot}} {wide} × {deep} → {wideNext} × {deepNext} with a slot {slotWide} × {slotDeep}',
+  prismatoid:
+    '{long}/6 × (2·{wide}·{deep} + {wide}·{deepNext} + {wideNext}·{deep} + 2·{wideNext}·{deepNext}){vee, select, yes { × ½} other {}}',
+});
 
 const REFUSED = texts('refused.void.chase', {
   'crack-needs-least': 'A crack needs at least two stations: where it begins and where it ends.',
@@ -220,13 +228,20 @@ export const chase: Shape<Chase> = {
     return s.stations.slice(1).map((b, i) => {
       const a = s.stations[i]!;
       const part = volumeMm3({ ...s, stations: [a, b] }, 0, 0, slotW, slotD) / 1000;
+      const m = (valueMm: number) => bare(mm(valueMm));
       return line(
-        `From ${asMeasured(a.atMm)} to ${asMeasured(b.atMm)} mm`,
-        s.slot
-          ? `union of the ${s.form === 'vee' ? 'V' : 'slot'} ${asMeasured(a.widthMm)} × ${asMeasured(a.depthMm)} → ${asMeasured(b.widthMm)} × ${asMeasured(b.depthMm)} with a slot ${slotW} × ${slotD}`
-          : `${asMeasured(b.atMm - a.atMm)}/6 × (2·${asMeasured(a.widthMm)}·${asMeasured(a.depthMm)} + ${asMeasured(a.widthMm)}·${asMeasured(b.depthMm)} + ${asMeasured(b.widthMm)}·${asMeasured(a.depthMm)} + 2·${asMeasured(b.widthMm)}·${asMeasured(b.depthMm)})${s.form === 'vee' ? ' × ½' : ''}`,
-        part,
-        'mL',
+        WORK.stretch({ from: exactly(mm(a.atMm)), to: exactly(mm(b.atMm)) }),
+        WORK[s.slot ? 'union' : 'prismatoid']({
+          vee: s.form === 'vee' ? 'yes' : 'no',
+          long: m(b.atMm - a.atMm),
+          wide: m(a.widthMm),
+          deep: m(a.depthMm),
+          wideNext: m(b.widthMm),
+          deepNext: m(b.depthMm),
+          slotWide: m(slotW),
+          slotDeep: m(slotD),
+        }),
+        ml(part),
       );
     });
   },

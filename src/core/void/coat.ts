@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { exactly, line, mm, texts, type WorkLine } from '../say';
-import { asMeasured, Figure } from '../units';
+import { exactly, line, ml, mm, mm2, texts, type WorkLine } from '../say';
+import { Figure } from '../units';
 import { bounds, drawing, rect } from './draw';
 import { Measured, unmeasured } from './measured';
 import {
@@ -11,12 +11,23 @@ import {
   outlineParameters,
   outlinePlan,
   outlineProblems,
-  outlineText,
+  outlineWorked,
   PlanOutline,
   writeOutline,
 } from './outline';
 import type { Point } from './point';
 import { check, type Dimension, type Shape } from './shape';
+
+const WORK = texts('work.coat', {
+  texture: 'Texture, mean depth',
+  estimated: '{texture}, estimated',
+  'sand-patch': '4 × {sand} / (π × ({circle})²)',
+  'sand-patch-test': 'sand-patch test',
+  area: 'Area',
+  'area-but-holes': '{outline} − {count} × π/4 × ({across})²',
+  volume: 'Volume',
+  'volume-by': 'area × ({thick} + texture)',
+});
 
 const REFUSED = texts('refused.void.coat', {
   'take-up-whole': '{count} × Ø{diameter} take up the whole face. Check their number and diameter.',
@@ -179,29 +190,36 @@ export const coat: Shape<Coat> = {
     const deep = ownTexture(s);
     const texture: WorkLine =
       s.texture.from === 'class'
-        ? line('Texture, mean depth', `${TEXTURES[s.texture.class].label}, estimated`, deep, 'mm', undefined, 'chosen')
+        ? line(
+            WORK.texture(),
+            WORK.estimated({ texture: TEXTURES[s.texture.class].label }),
+            mm(deep),
+            undefined,
+            'chosen',
+          )
         : line(
-            'Texture, mean depth',
-            `4 × ${s.texture.sandMl} mL / (π × ${asMeasured(s.texture.circle.valueMm)}²)`,
-            deep,
-            'mm',
-            'sand-patch test',
+            WORK.texture(),
+            WORK['sand-patch']({ sand: exactly(ml(s.texture.sandMl)), circle: exactly(mm(s.texture.circle.valueMm)) }),
+            mm(deep),
+            WORK['sand-patch-test'](),
           );
     return [
       line(
-        'Area',
+        WORK.area(),
         s.holes.count
-          ? `${outlineText(s.outline)} − ${s.holes.count} × π/4 × ${asMeasured(s.holes.diameter.valueMm)}²`
-          : outlineText(s.outline),
-        area / 100,
-        'cm²',
+          ? WORK['area-but-holes']({
+              outline: outlineWorked(s.outline),
+              count: s.holes.count,
+              across: exactly(mm(s.holes.diameter.valueMm)),
+            })
+          : outlineWorked(s.outline),
+        mm2(area),
       ),
       texture,
       line(
-        'Volume',
-        `area × (${asMeasured(s.thickness.valueMm)} mm + texture)`,
-        (area * (s.thickness.valueMm + deep)) / 1000,
-        'mL',
+        WORK.volume(),
+        WORK['volume-by']({ thick: exactly(mm(s.thickness.valueMm)) }),
+        ml((area * (s.thickness.valueMm + deep)) / 1000),
       ),
     ];
   },

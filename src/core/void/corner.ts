@@ -1,8 +1,13 @@
 import { z } from 'zod';
-import { line } from '../say';
+import { exactly, line, ml, mm, texts } from '../say';
 import { across, base, down, drawing, rect } from './draw';
 import { Measured, unmeasured } from './measured';
 import { check, type Dimension, type Shape } from './shape';
+
+const WORK = texts('work.corner', {
+  corner: 'Corner',
+  'corner-by': '{a} × {b} × {c} / 6 × {factor} ({form})',
+});
 
 /** How the broken face runs between the three legs; factor on a·b·c/6. */
 const FORMS = {
@@ -70,7 +75,17 @@ export const corner: Shape<Corner> = {
     const [a, b, c] = legs(s);
     const { factor, label } = FORMS[s.form];
     return [
-      line('Corner', `${a} × ${b} × ${c} / 6 × ${factor.toFixed(3)} (${label})`, ((a * b * c) / 6000) * factor, 'mL'),
+      line(
+        WORK.corner(),
+        WORK['corner-by']({
+          a: exactly(mm(a)),
+          b: exactly(mm(b)),
+          c: exactly(mm(c)),
+          factor: factor.toFixed(3),
+          form: label,
+        }),
+        ml(((a * b * c) / 6000) * factor),
+      ),
     ];
   },
   faces: (s) => {

@@ -1,9 +1,16 @@
 import { z } from 'zod';
-import { line } from '../say';
+import { exactly, line, ml, mm, mm2, texts } from '../say';
 import { across, arc, base, down, drawing, rect } from './draw';
 import { Measured, unmeasured } from './measured';
 import type { Point } from './point';
 import { check, type Dimension, type Shape } from './shape';
+
+const WORK = texts('work.edge', {
+  section: 'Section',
+  'section-by': '{a} × {b} / 2 × {factor} ({form})',
+  volume: 'Volume',
+  'volume-by': 'section × {long}',
+});
 
 /** How the broken face runs between the two legs; factor on a·b/2 of the section. */
 export const BREAKS = {
@@ -95,8 +102,12 @@ export const edge: Shape<Edge> = {
     const [a, b, L] = dimensions(s).map((d) => d.measured.valueMm) as [number, number, number];
     const { factor, label } = BREAKS[s.form];
     return [
-      line('Section', `${a} × ${b} / 2 × ${factor.toFixed(3)} (${label})`, (a * b * factor) / 2, 'mm²'),
-      line('Volume', `section × ${L} mm`, (a * b * factor * L) / 2000, 'mL'),
+      line(
+        WORK.section(),
+        WORK['section-by']({ a: exactly(mm(a)), b: exactly(mm(b)), factor: factor.toFixed(3), form: label }),
+        mm2((a * b * factor) / 2),
+      ),
+      line(WORK.volume(), WORK['volume-by']({ long: exactly(mm(L)) }), ml((a * b * factor * L) / 2000)),
     ];
   },
   faces: (s) => {

@@ -1,8 +1,15 @@
 import { z } from 'zod';
-import { line, mm, type Problem, texts } from '../say';
+import { bare, line, ml, mm, type Problem, texts } from '../say';
 import { across, arc, down, drawing, rect } from './draw';
 import { Measured, unmeasured } from './measured';
 import { check, type Dimension, type Shape } from './shape';
+
+const WORK = texts('work.fairing', {
+  frustum: 'Cone frustum',
+  'frustum-by': 'π/12 × {high} × ({foot}² + {foot} × {top} + {top}²)',
+  fitting: 'The fitting itself',
+  'fitting-by': 'π/4 × {fitting}² × {high}',
+});
 
 const REFUSED = texts('refused.void.fairing', {
   'top-fairing-no': 'The top of a fairing is no wider than its foot.',
@@ -84,8 +91,16 @@ export const fairing: Shape<Fairing> = {
   working: (s) => {
     const [foot, top, h, fitting] = own(s);
     return [
-      line('Cone frustum', `π/12 × ${h} × (${foot}² + ${foot} × ${top} + ${top}²)`, frustum(foot, top, h) / 1000, 'mL'),
-      line('The fitting itself', `π/4 × ${fitting}² × ${h}`, (-(Math.PI / 4) * fitting ** 2 * h) / 1000, 'mL'),
+      line(
+        WORK.frustum(),
+        WORK['frustum-by']({ high: bare(mm(h)), foot: bare(mm(foot)), top: bare(mm(top)) }),
+        ml(frustum(foot, top, h) / 1000),
+      ),
+      line(
+        WORK.fitting(),
+        WORK['fitting-by']({ fitting: bare(mm(fitting)), high: bare(mm(h)) }),
+        ml((-(Math.PI / 4) * fitting ** 2 * h) / 1000),
+      ),
     ];
   },
   faces: (s) => {

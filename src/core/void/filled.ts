@@ -1,10 +1,17 @@
 import { z } from 'zod';
-import { line, type Problem, texts } from '../say';
+import { density, exactly, grams, line, ml, type Problem, texts } from '../say';
 import { asMeasured, Figure } from '../units';
 import type { DoubtfulInput } from './doubt';
 import { across, block, down, drawing, hollow } from './draw';
 import { Measured, unmeasured } from './measured';
 import { check, type Dimension, type Shape } from './shape';
+
+const WORK = texts('work.filled', {
+  went: 'Went in',
+  'went-by': '{before} − {after}',
+  volume: 'Volume',
+  'volume-by': 'went in / {density}',
+});
 
 const REFUSED = texts('refused.void.filled', {
   'weigh-vessel-before':
@@ -115,14 +122,13 @@ export const filled: Shape<Filled> = {
       (before - after) / density,
   working: (s) => [
     line(
-      'Went in',
-      `${asMeasured(s.beforeG)} − ${asMeasured(s.afterG)}`,
-      s.beforeG - s.afterG,
-      'g',
+      WORK.went(),
+      WORK['went-by']({ before: exactly(grams(s.beforeG)), after: exactly(grams(s.afterG)) }),
+      grams(s.beforeG - s.afterG),
       undefined,
       'measured',
     ),
-    line('Volume', `went in / ${s.densityGPerMl} g/mL`, volumeMl(s), 'mL'),
+    line(WORK.volume(), WORK['volume-by']({ density: exactly(density(s.densityGPerMl)) }), ml(volumeMl(s))),
   ],
   faces: (s) => {
     check(filled, s);

@@ -1,10 +1,18 @@
 import { z } from 'zod';
-import { line } from '../say';
+import { exactly, line, ml, mm, mm2, texts } from '../say';
 import { Degrees } from '../units';
 import { across, down, drawing, rect } from './draw';
 import { Measured, unmeasured } from './measured';
 import type { Point } from './point';
 import { check, type Dimension, type Shape } from './shape';
+
+const WORK = texts('work.fillet', {
+  section: 'Section',
+  square: '(1 − π/4) × ({radius})²',
+  angled: '({radius})² × (cot({angle}°/2) − (π − {angle}°)/2)',
+  volume: 'Volume',
+  'volume-by': 'section × {long}',
+});
 
 /** A rounded fillet in the angle between two faces. */
 export const Fillet = z.object({
@@ -55,12 +63,11 @@ export const fillet: Shape<Fillet> = {
     const [r, L] = [s.radius.valueMm, s.length.valueMm];
     return [
       line(
-        'Section',
-        s.angleDeg === 90 ? `(1 − π/4) × ${r}²` : `${r}² × (cot(${s.angleDeg}°/2) − (π − ${s.angleDeg}°)/2)`,
-        filletMm2(r, s.angleDeg),
-        'mm²',
+        WORK.section(),
+        WORK[s.angleDeg === 90 ? 'square' : 'angled']({ radius: exactly(mm(r)), angle: s.angleDeg }),
+        mm2(filletMm2(r, s.angleDeg)),
       ),
-      line('Volume', `section × ${L} mm`, (filletMm2(r, s.angleDeg) * L) / 1000, 'mL'),
+      line(WORK.volume(), WORK['volume-by']({ long: exactly(mm(L)) }), ml((filletMm2(r, s.angleDeg) * L) / 1000)),
     ];
   },
   faces: (s) => {

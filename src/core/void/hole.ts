@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { line } from '../say';
+import { exactly, line, ml, mm, texts } from '../say';
 import {
   boreDimensions,
   boreFields,
@@ -16,6 +16,11 @@ import {
 import { across, drawing } from './draw';
 import { unmeasured } from './measured';
 import { check, type Dimension, type Shape } from './shape';
+
+const WORK = texts('work.hole', {
+  hole: 'Hole',
+  'hole-by': 'π/4 × ({across})² × {deep}',
+});
 
 /** A drilled hole with nothing in it. */
 export const Hole = z.object({ shape: z.literal('hole'), version: z.literal(1), ...boreFields });
@@ -54,7 +59,8 @@ export const hole: Shape<Hole> = {
       ((Math.PI / 4) * D ** 2 * L + pointMm3(D, s.pointAngleDeg) + mouthMm3(s.mouth.form, D, M, h)) / 1000,
   working: (s) => {
     const [D, L] = [s.holeDiameter.valueMm, s.holeDepth.valueMm];
-    return [line('Hole', `π/4 × ${D}² × ${L}`, ((Math.PI / 4) * D * D * L) / 1000, 'mL'), ...boreWorking(s)];
+    const by = WORK['hole-by']({ across: exactly(mm(D)), deep: exactly(mm(L)) });
+    return [line(WORK.hole(), by, ml(((Math.PI / 4) * D * D * L) / 1000)), ...boreWorking(s)];
   },
   faces: (s) => {
     check(hole, s);

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { exactly, line, mm, type Problem, texts } from '../say';
+import { bare, exactly, line, ml, mm, mm2, type Problem, percent, texts } from '../say';
 import { asMeasured, figure, Mm } from '../units';
 import { across, bounds, down, drawing, hollow, rect } from './draw';
 import { chordsOf, drawnOpen, OpenLine, openLineProblems, openLinesList, openMm } from './kept-open';
@@ -12,11 +12,21 @@ import {
   outlineParameters,
   outlinePlan,
   outlineProblems,
-  outlineText,
+  outlineWorked,
   PlanOutline,
   writeOutline,
 } from './outline';
 import { check, type Dimension, type Shape } from './shape';
+
+const WORK = texts('work.joints', {
+  area: 'Area with joints',
+  share: 'Share that is joint',
+  'share-by': '1 − {long} × {short} / (({long} + {wide}) × ({short} + {wide}))',
+  open: 'Movement joints stay open',
+  'open-by': '{long} × {wide}',
+  volume: 'Volume',
+  'volume-by': 'joint area × {deep}',
+});
 
 const REFUSED = texts('refused.void.joints', {
   'tile-larger-whole': 'A tile of {long} × {short} is larger than the whole area, {across} × {down}.',
@@ -170,19 +180,22 @@ export const joints: Shape<Joints> = {
     const [l, b, w, d] = own(s);
     const share = jointShare(l, b, w);
     return [
-      line('Area with joints', outlineText(s.outline), area / 100, 'cm²'),
-      line('Share that is joint', `1 − ${l} × ${b} / ((${l} + ${w}) × (${b} + ${w}))`, share * 100, '%'),
+      line(WORK.area(), outlineWorked(s.outline), mm2(area)),
+      line(
+        WORK.share(),
+        WORK['share-by']({ long: bare(mm(l)), short: bare(mm(b)), wide: bare(mm(w)) }),
+        percent(share * 100),
+      ),
       ...(openMm2(s) > 0
         ? [
             line(
-              'Movement joints stay open',
-              `${asMeasured(openLengthMm(s))} × ${asMeasured(s.movement.widthMm)} / 100`,
-              -openMm2(s) / 100,
-              'cm²',
+              WORK.open(),
+              WORK['open-by']({ long: exactly(mm(openLengthMm(s))), wide: exactly(mm(s.movement.widthMm)) }),
+              mm2(-openMm2(s)),
             ),
           ]
         : []),
-      line('Volume', `joint area × ${d} mm`, ((area * share - openMm2(s)) * d) / 1000, 'mL'),
+      line(WORK.volume(), WORK['volume-by']({ deep: exactly(mm(d)) }), ml(((area * share - openMm2(s)) * d) / 1000)),
     ];
   },
   faces: (s) => {

@@ -1,10 +1,30 @@
 import { dequal } from 'dequal';
-import { line, ml, type Problem, refuse, texts, type WorkLine } from '../say';
-import { asMeasured, figure } from '../units';
+import { line, ml, mm, type Problem, refuse, texts, WORKED_DIGITS, type WorkLine } from '../say';
+import { figure } from '../units';
+import { roomWorked } from './cavity';
 import { type Doubt, type DoubtfulInput, propagate } from './doubt';
 import { disagreementMm, halfWidthMm, type Measured, toolOf } from './measured';
 import { type Dimension, type Faces, problemsOf, type Shape, withValue } from './shape';
 import { type KeepClear, SHAPES, type Void, type VoidShape } from './shapes';
+
+const WORK = texts('work.void', {
+  clear: 'Kept clear: {name}',
+  one: 'One void',
+  sum: 'sum of the above',
+  differ: '{count} that differ',
+  'differ-by': '{what} {less, select, yes {−} other {+}} {by}: {count} × {one}',
+  all: 'All like voids',
+  alike: '{count} × {one} + those that differ',
+  each: '{count} × {one}',
+  doubt: 'Doubt',
+  'first-order':
+    'a/√3 of each tolerance, one tool one bias; ± 1.645 u{two, select, yes {; from the low end of one law of the edge to the high end of the other} other {}}',
+  simulated:
+    'seeded simulation, 20 000 draws{two, select, yes {; from the low end of one law of the edge to the high end of the other} other {}}',
+  span: '{low} to {high}',
+  'gum-first': 'GUM, first order',
+  'gum-1': 'GUM supplement 1',
+});
 
 const REFUSED = texts('refused.void.measure', {
   'choose-which-dimension': 'Choose which dimension differs.',
@@ -253,45 +273,39 @@ function measureAnew(v: Void): VoidResult {
   const nominal = inputs.map((x) => x.value);
   const each = one(nominal);
   const working: WorkLine[] = v.shapes.flatMap((shape) => kindOf(shape).working(shape));
-  for (const k of v.keepClear)
-    working.push(
-      line(
-        `Kept clear: ${k.name}`,
-        k.form === 'box'
-          ? `${asMeasured(k.aMm)} × ${asMeasured(k.bMm)} × ${asMeasured(k.depthMm)}`
-          : `π/4 × ${asMeasured(k.aMm)}² × ${asMeasured(k.depthMm)}`,
-        -keepClearMl(k),
-        'mL',
-      ),
-    );
-  if (v.shapes.length > 1 || v.keepClear.length) working.push(line('One void', 'sum of the above', each, 'mL'));
+  for (const k of v.keepClear) working.push(line(WORK.clear({ name: k.name }), roomWorked(k), ml(-keepClearMl(k))));
+  if (v.shapes.length > 1 || v.keepClear.length) working.push(line(WORK.one(), WORK.sum(), ml(each)));
   for (const x of variants)
     working.push(
       line(
-        `${x.count} that differ`,
-        `${inputs[x.at]!.label.toLowerCase()} ${x.byMm < 0 ? '−' : '+'} ${figure(Math.abs(x.byMm))} mm: ${x.count} × ${figure(one(nominal, x), 4)}`,
-        x.count * one(nominal, x),
-        'mL',
+        WORK.differ({ count: x.count }),
+        WORK['differ-by']({
+          what: inputs[x.at]!.label.toLowerCase(),
+          less: x.byMm < 0 ? 'yes' : 'no',
+          by: mm(Math.abs(x.byMm)),
+          count: x.count,
+          one: ml(one(nominal, x), WORKED_DIGITS),
+        }),
+        ml(x.count * one(nominal, x)),
       ),
     );
   if (v.count > 1)
     working.push(
       line(
-        'All like voids',
-        variants.length ? `${alike} × ${figure(each, 4)} + those that differ` : `${v.count} × ${figure(each, 4)}`,
-        doubt.nominal,
-        'mL',
+        WORK.all(),
+        WORK[variants.length ? 'alike' : 'each']({
+          count: variants.length ? alike : v.count,
+          one: ml(each, WORKED_DIGITS),
+        }),
+        ml(doubt.nominal),
       ),
     );
   working.push(
     line(
-      'Doubt',
-      `${doubt.method === 'first-order' ? 'a/√3 of each tolerance, one tool one bias; ± 1.645 u' : `seeded simulation, 20 000 draws`}${
-        twoLaws ? '; from the low end of one law of the edge to the high end of the other' : ''
-      }`,
-      `${figure(doubt.p5)} to ${figure(doubt.p95)}`,
-      'mL',
-      doubt.method === 'first-order' ? 'GUM, first order' : 'GUM supplement 1',
+      WORK.doubt(),
+      WORK[doubt.method === 'first-order' ? 'first-order' : 'simulated']({ two: twoLaws ? 'yes' : 'no' }),
+      WORK.span({ low: ml(doubt.p5), high: ml(doubt.p95) }),
+      doubt.method === 'first-order' ? WORK['gum-first']() : WORK['gum-1'](),
     ),
   );
   return {

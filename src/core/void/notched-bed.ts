@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { line, type Problem, texts } from '../say';
+import { bare, exactly, line, ml, mm, mm2, type Problem, texts } from '../say';
 import { Degrees, Mm } from '../units';
 import { across, bounds, down, drawing, hollow, rect } from './draw';
 import { Measured, unmeasured } from './measured';
@@ -11,12 +11,27 @@ import {
   outlineParameters,
   outlinePlan,
   outlineProblems,
-  outlineText,
+  outlineWorked,
   PlanOutline,
   writeOutline,
 } from './outline';
 import type { Point } from './point';
 import { check, type Dimension, type Shape } from './shape';
+
+const WORK = texts('work.notched-bed', {
+  area: 'Area',
+  notch: 'One notch',
+  square: '{wide} × {deep}',
+  vee: '½ × {wide} × {deep}',
+  round: '{wide} × ({deep} − {wide}/2) + π × {wide}²/8',
+  bed: 'Mean bed',
+  'bed-by': 'notch × sin {angle}° / ({wide} + {gap})',
+  back: 'On the back',
+  chosen: 'as chosen',
+  volume: 'Volume',
+  'with-back': 'area × (bed + back)',
+  'bed-alone': 'area × bed',
+});
 
 const REFUSED = texts('refused.void.notched-bed', {
   'round-ended-notch-least': 'A round-ended notch is at least half as deep as it is wide.',
@@ -133,15 +148,13 @@ export const notchedBed: Shape<NotchedBed> = {
     const [w, d, g] = [s.notch.width.valueMm, s.notch.depth.valueMm, s.notch.gap.valueMm];
     const one = notchMm2(s.notch.form, w, d);
     const mean = bedMm(s.notch.form, w, d, g, s.trowelDeg);
-    const formula = { square: `${w} × ${d}`, vee: `½ × ${w} × ${d}`, round: `${w} × (${d} − ${w}/2) + π × ${w}²/8` }[
-      s.notch.form
-    ];
+    const by = WORK[s.notch.form]({ wide: bare(mm(w)), deep: bare(mm(d)) });
     return [
-      line('Area', outlineText(s.outline), area / 100, 'cm²'),
-      line('One notch', formula, one, 'mm²'),
-      line('Mean bed', `notch × sin ${s.trowelDeg}° / (${w} + ${g})`, mean, 'mm'),
-      ...(s.backMm > 0 ? [line('On the back', 'as chosen', s.backMm, 'mm', undefined, 'chosen' as const)] : []),
-      line('Volume', s.backMm > 0 ? 'area × (bed + back)' : 'area × bed', (area * (mean + s.backMm)) / 1000, 'mL'),
+      line(WORK.area(), outlineWorked(s.outline), mm2(area)),
+      line(WORK.notch(), by, mm2(one)),
+      line(WORK.bed(), WORK['bed-by']({ angle: s.trowelDeg, wide: exactly(mm(w)), gap: exactly(mm(g)) }), mm(mean)),
+      ...(s.backMm > 0 ? [line(WORK.back(), WORK.chosen(), mm(s.backMm), undefined, 'chosen' as const)] : []),
+      line(WORK.volume(), WORK[s.backMm > 0 ? 'with-back' : 'bed-alone'](), ml((area * (mean + s.backMm)) / 1000)),
     ];
   },
   faces: (s) => {

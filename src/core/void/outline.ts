@@ -1,10 +1,16 @@
 import { z } from 'zod';
-import { type Problem, refuse, texts } from '../say';
-import { asMeasured, Id, Mm } from '../units';
+import { exactly, type Message, mm, type Problem, refuse, texts } from '../say';
+import { Id, Mm } from '../units';
 import { across, bounds, down, drawing, hollow, rect } from './draw';
 import { Measured, measured, unmeasured } from './measured';
 import type { Point } from './point';
 import type { Dimension, Drawing, Parameter, RowList } from './shape';
+
+const WORK = texts('work.outline', {
+  polygon: 'shoelace over {corners} corners',
+  ellipse: 'π/4 × {long} × {wide}',
+  rectangle: '{long} × {wide}',
+});
 
 const REFUSED = texts('refused.void.outline', {
   'outline-needs-least': 'An outline needs at least three corners.',
@@ -174,11 +180,11 @@ export function outlineArea(outline: PlanOutline): {
   return { areaMm2, aroundMm, takes: 2, at: (v) => (areaMm2 * v[0]! * v[1]!) / size };
 }
 
-/** The area in words for the working: `240 × 160 / 100`. */
-export const outlineText = (o: PlanOutline): string =>
+/** How the area of an outline is figured: 240 mm × 160 mm. */
+export const outlineWorked = (o: PlanOutline): Message =>
   o.kind === 'polygon'
-    ? `shoelace over ${o.points.length} corners`
-    : `${o.kind === 'ellipse' ? 'π/4 × ' : ''}${asMeasured(o.length.valueMm)} × ${asMeasured(o.width.valueMm)} / 100`;
+    ? WORK.polygon({ corners: o.points.length })
+    : WORK[o.kind]({ long: exactly(mm(o.length.valueMm)), wide: exactly(mm(o.width.valueMm)) });
 
 export const outlineParameters = (outline: PlanOutline, prefix: string): readonly Parameter[] => [
   {

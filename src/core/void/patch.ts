@@ -1,4 +1,4 @@
-import { attempt, line, type Problem, texts } from '../say';
+import { attempt, exactly, line, ml, mm, mm2, type Problem, texts } from '../say';
 import { asMeasured, figure } from '../units';
 import { across, block, bounds, down, hollow } from './draw';
 import { halfWidthMm, measured, unmeasured } from './measured';
@@ -10,7 +10,7 @@ import {
   outlineParameters,
   outlinePlan,
   outlineProblems,
-  outlineText,
+  outlineWorked,
   writeOutline,
 } from './outline';
 import { EDGES, openEdge, Patch, readingsOf, surfaceOf } from './patch-depths';
@@ -18,6 +18,24 @@ import type { Point } from './point';
 import { contoursOf, nextReading, oddReadings, profileAt } from './readings';
 import { check, type Dimension, type Shape } from './shape';
 import { type DepthSurface, volumeBelowMl } from './surface';
+
+const WORK = texts('work.patch', {
+  area: 'Area',
+  volume: 'Volume',
+  'volume-by': 'area × {deep}',
+  surface: 'Surface, at its deepest',
+  'surface-by': 'through {readings} readings, {triangles} triangles, edge {edge}',
+  delaunay: 'constrained Delaunay',
+  triangles: 'Σ triangle area × mean of its three depths',
+  other: 'By the other law of the edge',
+  carried: 'nearest facet carried on to the edge',
+  held: 'nearest reading held to the edge',
+  larger: 'the larger plans',
+  mean: 'Mean depth',
+  'mean-by': 'volume / area',
+  nought: 'Places where the edge is taken as nought',
+  'nought-by': 'the surface through the readings rises above the base before the edge; read nearer the edge',
+});
 
 const REFUSED = texts('refused.void.patch', {
   'deepest-place-no': 'The deepest place is no shallower than the mean depth.',
@@ -230,45 +248,43 @@ export const patch: Shape<Patch> = {
     return (outlineArea(s.outline).areaMm2 * mean * left ** (deepest / mean)) / 1000;
   },
   working: (s) => {
-    const area = outlineArea(s.outline).areaMm2 / 100;
-    const lines = [line('Area', outlineText(s.outline), area, 'cm²')];
+    const area = outlineArea(s.outline).areaMm2;
+    const lines = [line(WORK.area(), outlineWorked(s.outline), mm2(area))];
     const surface = surfaceOf(s);
     if (s.depth.kind === 'mean')
       lines.push(
-        line('Volume', `area × ${asMeasured(s.depth.mean.valueMm)} mm`, (area * s.depth.mean.valueMm) / 10, 'mL'),
+        line(
+          WORK.volume(),
+          WORK['volume-by']({ deep: exactly(mm(s.depth.mean.valueMm)) }),
+          ml((area * s.depth.mean.valueMm) / 1000),
+        ),
       );
     else if (surface) {
       lines.push(
         line(
-          'Surface',
-          `through ${s.depth.readings.length} readings, ${surface.triangles.length} triangles, edge ${EDGES[s.depth.edge].label}`,
-          surface.maxDepthMm,
-          'mm deepest',
-          'constrained Delaunay',
+          WORK.surface(),
+          WORK['surface-by']({
+            readings: s.depth.readings.length,
+            triangles: surface.triangles.length,
+            edge: EDGES[s.depth.edge].label,
+          }),
+          mm(surface.maxDepthMm),
+          WORK.delaunay(),
         ),
       );
-      lines.push(line('Volume', 'Σ triangle area × mean of its three depths', surface.volumeMl, 'mL'));
+      lines.push(line(WORK.volume(), WORK.triangles(), ml(surface.volumeMl)));
       const laws = readingsOf(s)?.laws;
       if (laws && laws.less.volumeMl < laws.more.volumeMl)
         lines.push(
           line(
-            'By the other law of the edge',
-            laws.moreBy === 'held' ? 'nearest facet carried on to the edge' : 'nearest reading held to the edge',
-            laws.less.volumeMl,
-            'mL',
-            'the larger plans',
+            WORK.other(),
+            WORK[laws.moreBy === 'held' ? 'carried' : 'held'](),
+            ml(laws.less.volumeMl),
+            WORK.larger(),
           ),
         );
-      lines.push(line('Mean depth', 'volume / area', (surface.volumeMl * 1000) / surface.areaMm2, 'mm'));
-      if (surface.edgesAboveSurface)
-        lines.push(
-          line(
-            'Edge taken as zero',
-            'the surface through the readings rises above the base before the edge; read nearer the edge',
-            surface.edgesAboveSurface,
-            'places',
-          ),
-        );
+      lines.push(line(WORK.mean(), WORK['mean-by'](), mm((surface.volumeMl * 1000) / surface.areaMm2)));
+      if (surface.edgesAboveSurface) lines.push(line(WORK.nought(), WORK['nought-by'](), surface.edgesAboveSurface));
     }
     return lines;
   },

@@ -1,9 +1,26 @@
 import { z } from 'zod';
-import { line, mm, type Problem, texts } from '../say';
+import { exactly, line, ml, mm, mm2, type Problem, texts } from '../say';
 import { asMeasured, Degrees, figure, Mm } from '../units';
 import { across, arc, base, down, drawing, hollow, rect } from './draw';
 import { Measured, measured, unmeasured } from './measured';
 import { check, type Dimension, type Outline, type Shape } from './shape';
+
+const WORK = texts('work.ring', {
+  floor: 'Floor',
+  round: 'π/4 × (({a})² − ({b})²)',
+  straight: '{a} × {b}',
+  poured: 'Poured',
+  'poured-by': 'floor × ({deep} − {clear})',
+  displaced: 'Displaced by the part',
+  'displaced-by': '{long} × {thick} × ({full} − {foot})',
+  before: 'Level above the floor before the part is seated',
+  'before-by': 'pour / floor',
+  after: 'Level above the floor when it is seated',
+  'after-by': '{deep} − {clear}',
+  slope: 'Taken of the clear space by the slope',
+  'slope-both': '√(tan²({along}°) + tan²({across}°)) × reach of the rim',
+  'slope-one': 'tan({along}°) × reach of the rim',
+});
 
 const REFUSED = texts('refused.void.ring', {
   'inner-diameter-must': 'The inner diameter must be smaller than the outer one.',
@@ -236,29 +253,41 @@ export const ring: Shape<Ring> = {
     const full = depth - clear;
     const { beforeMm, afterMm, slopeMm } = levels(s);
     return [
-      line('Floor', s.run.form === 'round' ? `π/4 × (${a}² − ${b}²) / 100` : `${a} × ${b} / 100`, area / 100, 'cm²'),
-      line('Poured', `floor × (${depth} − ${clear}) mm`, (area * full) / 1000, 'mL'),
+      line(
+        WORK.floor(),
+        WORK[s.run.form === 'round' ? 'round' : 'straight']({ a: exactly(mm(a)), b: exactly(mm(b)) }),
+        mm2(area),
+      ),
+      line(
+        WORK.poured(),
+        WORK['poured-by']({ deep: exactly(mm(depth)), clear: exactly(mm(clear)) }),
+        ml((area * full) / 1000),
+      ),
       ...(s.part
         ? [
             line(
-              'Displaced by the part',
-              `${figure(partMiddleMm(s, thick, middle))} × ${thick} × (${full} − ${foot})`,
-              (-partMiddleMm(s, thick, middle) * thick * Math.max(0, full - foot)) / 1000,
-              'mL',
+              WORK.displaced(),
+              WORK['displaced-by']({
+                long: mm(partMiddleMm(s, thick, middle)),
+                thick: exactly(mm(thick)),
+                full: exactly(mm(full)),
+                foot: exactly(mm(foot)),
+              }),
+              ml((-partMiddleMm(s, thick, middle) * thick * Math.max(0, full - foot)) / 1000),
             ),
-            line('Level before the part is seated', 'pour / floor', beforeMm, 'mm above the floor'),
-            line('Level when it is seated', `${depth} − ${clear}`, afterMm, 'mm above the floor'),
+            line(WORK.before(), WORK['before-by'](), mm(beforeMm)),
+            line(WORK.after(), WORK['after-by']({ deep: exactly(mm(depth)), clear: exactly(mm(clear)) }), mm(afterMm)),
           ]
         : []),
       ...(slopeMm > 1e-9
         ? [
             line(
-              'Taken by the slope',
-              s.acrossDeg > 0
-                ? `√(tan²(${figure(s.tiltDeg)}°) + tan²(${figure(s.acrossDeg)}°)) × reach of the rim`
-                : `tan(${figure(s.tiltDeg)}°) × reach of the rim`,
-              slopeMm,
-              'mm of the clear space',
+              WORK.slope(),
+              WORK[s.acrossDeg > 0 ? 'slope-both' : 'slope-one']({
+                along: figure(s.tiltDeg),
+                across: figure(s.acrossDeg),
+              }),
+              mm(slopeMm),
             ),
           ]
         : []),

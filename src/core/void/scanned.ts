@@ -1,12 +1,30 @@
 import { contours } from 'd3-contour';
 import { z } from 'zod';
-import { line, type Problem, texts } from '../say';
+import { line, ml, mm, mm2, type Problem, percent, texts } from '../say';
 import { Figure, figure, Mm } from '../units';
 import { base, block, rect } from './draw';
 import { Measured, measured } from './measured';
 import type { Point } from './point';
 import { contourLevels } from './readings';
 import { check, type Drawing, type Shape } from './shape';
+
+const WORK = texts('work.scanned', {
+  face: 'Roughness of the undamaged face',
+  plane: 'plane through what surrounds the void',
+  curved: 'curved face, z = ax² + bxy + cy² + dx + ey + f, through what surrounds the void',
+  'face-by': 'least-median start, bisquare weights',
+  map: 'Depth map, at its deepest',
+  'map-by': '{points} points, median of each cell of {cell}',
+  area: 'Area',
+  'area-by': 'cells × ({cell})²',
+  rim: 'Rim seen',
+  'by-hand': 'drawn by hand',
+  'sound-base': 'sound base round the void',
+  unused: 'Not used',
+  'unused-by': 'points neither on the face nor in the void',
+  volume: 'Volume',
+  'volume-by': 'Σ depth × cell area over the void',
+});
 
 const REFUSED = texts('refused.void.scanned', {
   'depth-map-scan': 'The depth map of this scan is damaged or holds nothing. Take the scan in again.',
@@ -331,22 +349,16 @@ export const scanned: Shape<Scanned> = {
     const { found, map } = s;
     return [
       line(
-        'Undamaged face',
-        `${found.surface === 'plane' ? 'plane' : 'curved face, z = ax² + bxy + cy² + dx + ey + f'} through what surrounds the void`,
-        found.residualMm,
-        'mm roughness',
-        'least-median start, bisquare weights',
+        WORK.face(),
+        WORK[found.surface === 'plane' ? 'plane' : 'curved'](),
+        mm(found.residualMm),
+        WORK['face-by'](),
       ),
-      line(
-        'Depth map',
-        `${s.source.points} points, median of each ${figure(map.cellMm)} mm cell`,
-        maxDepthMm,
-        'mm deepest',
-      ),
-      line('Area', `cells × ${figure(map.cellMm)}² / 100`, areaMm2 / 100, 'cm²'),
-      line('Rim seen', found.drawn ? 'drawn by hand' : 'sound base round the void', found.rimSeen * 100, '%'),
-      line('Not used', 'points neither on the face nor in the void', found.unusedShare * 100, '%'),
-      line('Volume', 'Σ depth × cell area over the void', volumeMl, 'mL'),
+      line(WORK.map(), WORK['map-by']({ points: s.source.points, cell: mm(map.cellMm) }), mm(maxDepthMm)),
+      line(WORK.area(), WORK['area-by']({ cell: mm(map.cellMm) }), mm2(areaMm2)),
+      line(WORK.rim(), WORK[found.drawn ? 'by-hand' : 'sound-base'](), percent(found.rimSeen * 100)),
+      line(WORK.unused(), WORK['unused-by'](), percent(found.unusedShare * 100)),
+      line(WORK.volume(), WORK['volume-by'](), ml(volumeMl)),
     ];
   },
   faces: (s) => {

@@ -1,4 +1,5 @@
 import { plainWords } from '@/words';
+import { worked } from '@/words/saying';
 import { Refusal } from '../say';
 import {
   type Annulus,
@@ -255,8 +256,8 @@ describe('every shape of the table', () => {
 test('the working adds up to the answer', () => {
   const r = one(anchor({ embedment: measured(90, 'gauge'), pointAngleDeg: 118 }));
   const sum = r.working
-    .filter((w) => w.unit === 'mL' && typeof w.value === 'number')
-    .reduce((s, w) => s + (w.value as number), 0);
+    .filter(({ value }) => typeof value === 'object' && 'is' in value && value.is === 'volume')
+    .reduce((s, w) => s + worked(w), 0);
   expect(sum).toBeCloseTo(r.nominalMl, 9);
   expect(cornersOf({ kind: 'rectangle', length: measured(3), width: measured(2) })).toHaveLength(4);
 });

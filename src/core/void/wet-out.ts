@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { line } from '../say';
+import { density, exactly, grams, line, ml, mm, mm2, texts } from '../say';
 import { Figure, Percent } from '../units';
 import { drawing, hollow, rect } from './draw';
 import { unmeasured } from './measured';
@@ -10,11 +10,22 @@ import {
   outlineParameters,
   outlinePlan,
   outlineProblems,
-  outlineText,
+  outlineWorked,
   PlanOutline,
   writeOutline,
 } from './outline';
 import { check, type Shape } from './shape';
+
+const WORK = texts('work.wet-out', {
+  area: 'Area',
+  mass: 'Resin by mass',
+  // What fabric weighs is printed on it in grams to the square metre wherever it is sold.
+  'mass-by': 'area × {layers} × {areal} g/m² × (100 − {fibre})/{fibre}',
+  volume: 'Resin by volume',
+  'volume-by': 'resin / {density}',
+  thick: 'Thickness of the laminate',
+  'thick-by': 'from both densities',
+});
 
 /** Fabric, felt or pads saturated with resin. */
 export const WetOut = z.object({
@@ -92,10 +103,10 @@ export const wetOut: Shape<WetOut> = {
     const area = outlineArea(s.outline).areaMm2;
     const g = resinG(s, area);
     return [
-      line('Area', outlineText(s.outline), area / 100, 'cm²'),
-      line('Resin by mass', `area × ${s.layers} × ${s.arealGPerM2} g/m² × (100 − ${s.fibrePct})/${s.fibrePct}`, g, 'g'),
-      line('Resin by volume', `resin / ${s.resinGPerMl} g/mL`, g / s.resinGPerMl, 'mL'),
-      line('Thickness of the laminate', 'from both densities', laminateMm(s), 'mm'),
+      line(WORK.area(), outlineWorked(s.outline), mm2(area)),
+      line(WORK.mass(), WORK['mass-by']({ layers: s.layers, areal: s.arealGPerM2, fibre: s.fibrePct }), grams(g)),
+      line(WORK.volume(), WORK['volume-by']({ density: exactly(density(s.resinGPerMl)) }), ml(g / s.resinGPerMl)),
+      line(WORK.thick(), WORK['thick-by'](), mm(laminateMm(s))),
     ];
   },
   faces: (s) => {

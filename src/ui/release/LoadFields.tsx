@@ -2,7 +2,7 @@
 import { allowedNotComputed, FIRST_LOAD, type Load, loadCheck, type StrengthOver } from '@/core/plan';
 import { figure } from '@/core/units';
 import type { StageProps } from '../repair/stage-props';
-import { Heading, TextField, Working } from '../shared/bits';
+import { Heading, Prose, TextField, Working } from '../shared/bits';
 import { QuantityField } from '../shared/QuantityField';
 import { shortWhen } from '../shared/when';
 import { changePass } from '../workspace/workspace';
@@ -116,7 +116,7 @@ export function LoadFields({ view, at, nowMs, strength }: StageProps & { strengt
         {!check ? (
           'It is checked as soon as the repair is planned.'
         ) : check.missing ? (
-          check.missing
+          <Prose>{check.missing}</Prose>
         ) : check.needs! > 1 ? (
           <strong style={{ color: 'var(--stop)' }}>
             It takes {figure(check.needs! * 100, 3)} % of the full strength: more than it ever bears.

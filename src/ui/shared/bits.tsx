@@ -4,8 +4,8 @@ import Link from 'next/link';
 import { type ReactNode, useId, useRef, useState } from 'react';
 import type { Finding } from '@/core/judge';
 import type { Said, Voice, WorkLine } from '@/core/say';
-import { figure, format, type Kind } from '@/core/units';
-import { say } from '@/words';
+import { format, type Kind } from '@/core/units';
+import { type Reader, say, workedIn } from '@/words';
 import { usePrefs } from '../workspace/prefs';
 import { useTyped } from '../workspace/typing';
 import { TONES } from './Notice';
@@ -24,10 +24,16 @@ export function Prose({ children, zone }: { children: Said; zone?: string }) {
 /** A title within a sentence. */
 export const lowered = (title: string): string => title.charAt(0).toLowerCase() + title.slice(1);
 
+/** Who reads, by the preferences. */
+export function useReader(zone = 'utc'): Reader {
+  const system = usePrefs((p) => p.system);
+  return { system, zone, language: 'en' };
+}
+
 /** What the core says, in the person’s units, at the site’s time. */
 export function useSay(zone = 'utc') {
-  const system = usePrefs((p) => p.system);
-  return (said: Said) => say(said, { system, zone, language: 'en' });
+  const reader = useReader(zone);
+  return (said: Said) => say(said, reader);
 }
 
 /** The one answer of a stage: a large figure, its unit, and its doubt beside it. */
@@ -102,26 +108,28 @@ export function VoiceMark({ voice }: { voice: Voice }) {
 /** How a figure comes about: label, expression, value, source; every line checkable by hand. */
 export function Working({ title, lines, open = false }: { title: string; lines: readonly WorkLine[]; open?: boolean }) {
   const [shown, setShown] = useState(open);
+  const reader = useReader();
   if (!lines.length) return null;
   return (
     <details className="mt-2" open={open} onToggle={(e) => setShown(e.currentTarget.open)}>
       <summary>{title}</summary>
       {/* What is folded away is not drawn: a pulled temperature would redraw it all. */}
       <ol className="mt-1">
-        {(shown ? lines : []).map((l, i) => (
-          <li key={i} className="py-1" style={{ borderTop: '1px solid var(--paper-line)' }}>
-            <div className="flex justify-between gap-3">
-              <span>{l.label}</span>
-              <span className="fig font-semibold whitespace-nowrap text-right">
-                {typeof l.value === 'number' ? figure(l.value, 4) : l.value} {l.unit}
-              </span>
-            </div>
-            <div className="flex justify-between gap-3 soft text-sm">
-              <span className="fig text-[0.8rem] leading-snug">{l.expression}</span>
-              <span className="text-right">{l.source ? l.source : <VoiceMark voice={l.voice} />}</span>
-            </div>
-          </li>
-        ))}
+        {(shown ? lines : []).map((line, i) => {
+          const l = workedIn(line, reader);
+          return (
+            <li key={i} className="py-1" style={{ borderTop: '1px solid var(--paper-line)' }}>
+              <div className="flex justify-between gap-3">
+                <span>{l.label}</span>
+                <span className="fig font-semibold whitespace-nowrap text-right">{l.value}</span>
+              </div>
+              <div className="flex justify-between gap-3 soft text-sm">
+                <span className="fig text-[0.8rem] leading-snug">{l.expression}</span>
+                <span className="text-right">{l.source ?? <VoiceMark voice={line.voice} />}</span>
+              </div>
+            </li>
+          );
+        })}
       </ol>
     </details>
   );

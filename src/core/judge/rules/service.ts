@@ -251,7 +251,7 @@ export const serviceRules: Readonly<Record<string, Rule>> = {
     if (!repair.load || plan.placedMs === null) return [];
     const strength = strengthOver(plan);
     const check = loadCheck(plan, repair.load, strength);
-    if (check.missing) return [F['load:unchecked']({ missing: plain(check.missing) })];
+    if (check.missing) return [F['load:unchecked']({ missing: check.missing })];
     if (check.needs !== null && check.needs > 1) return [F['load-too-much']({ share: percent(check.needs * 100) })];
     const share = percent((check.needs ?? 0) * 100, 2);
     if (check.fromMs === null) return [F['load-never']({ share })];
