@@ -10,17 +10,7 @@ import {
   WORKED_DIGITS,
   type WorkLine,
 } from '@/core/say';
-import {
-  FIELD_UNIT,
-  figure,
-  format,
-  fromCore,
-  instantsIn,
-  proseIn,
-  shownUnit,
-  type UnitSystem,
-  unitOf,
-} from '@/core/units';
+import { FIELD_UNIT, figure, format, fromCore, shownUnit, type UnitSystem, unitOf } from '@/core/units';
 
 /** Who reads: units, the zone of the site, the language. */
 export interface Reader {
@@ -86,21 +76,14 @@ function written(value: Value, reader: Reader): string | number {
   return say(value, reader);
 }
 
-/** A sentence somebody wrote out: its figures are metric and its instants UTC. */
-const asWritten = (text: string, { system, zone }: Reader): string =>
-  proseIn(
-    instantsIn(text, (ms) => siteTime(zone, ms, true)),
-    system,
-  );
-
 /**
  * A message as its reader reads it.
  * @throws RangeError for an id nobody owns
  * @throws Error of the formatter for a gap that nothing fills
  */
 export function say(said: Said, reader: Reader): string {
-  if (typeof said === 'string') return asWritten(said, reader);
-  if (said.id === 'say.plain') return asWritten(String(said.with?.text ?? ''), reader);
+  // What an earlier version, or a person, wrote out stands as it is: nothing is looked for in a sentence.
+  if (typeof said === 'string') return said;
   const values = Object.fromEntries(Object.entries(said.with ?? {}).map(([key, v]) => [key, written(v, reader)]));
   const text = String(formatOf(said.id, reader.language).format(values));
   // A gap that is empty here leaves its spaces behind.

@@ -2,6 +2,7 @@ import { RULES } from '@/core/judge/rules';
 import {
   allTexts,
   at,
+  bare,
   degC,
   exactly,
   grams,
@@ -76,9 +77,13 @@ describe('one message, many readers', () => {
       'First: for 1 in, 2 in',
     );
   });
-  test('what was written out by an earlier version is read as before', () => {
-    expect(say('38.1 mm against 5 °C', us)).toBe('1.5 in against 41.0 °F');
-    expect(say(plain('ready at 2027-04-15T06:30:00.000Z'), metric)).toBe('ready at Thu 15 Apr 09:30');
+  test('what was written out, by an earlier version or in a row, stands as it was written', () => {
+    expect(say('38.1 mm against 5 °C', us)).toBe('38.1 mm against 5 °C');
+    expect(say(plain('Ring {of} 3 mm, #1'), us)).toBe('Ring {of} 3 mm, #1');
+  });
+  test('a figure within an expression has no unit, and all its digits', () => {
+    const of = T.nested({ inner: T.list({ names: listed([bare(mm(14.2875)), bare(mm(110))], 'comma') }) });
+    expect([say(of, metric), say(of, us)]).toEqual(['First: for 14.2875, 110', 'First: for 0.5625, 4.3307']);
   });
   test('what is in somebody’s own words is not touched', () => {
     expect(say(T.list({ names: 'Lot 12 mm {x} <b>' }), us)).toBe('for Lot 12 mm {x} <b>');

@@ -26,7 +26,7 @@ test('calibrated: the pot of the sheet dies at the sheet’s short pot life', ()
     expect(potRun(m, { massG, startC: tempC, roomC: tempC }).lifeMin! / minutes).toBeCloseTo(1, 2);
   }
   expect(referenceOf(pasteSheet)).toEqual(paste.reference);
-  expect(restsOn(paste.reference)).toMatch(/45 min at 23 °C for 200 g$/);
+  expect(plainWords(restsOn(paste.reference))).toMatch(/45 min at 23 °C for 200 g$/);
 });
 
 test('bigger and warmer pots die sooner; spread, parted or on ice they last longer', () => {

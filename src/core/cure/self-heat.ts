@@ -1,10 +1,14 @@
 import { type Grid, type Kinetics, layered, runHeat } from '../heat';
-import { refuse, texts } from '../say';
+import { degC, exactly, grams, type Message, minutes, refuse, texts } from '../say';
 import { milestoneOf, type SheetRevision } from '../system';
-import { figure } from '../units';
 import { paceOf } from './pace';
 import { AMINE, bodyOf, HOTTEST_C, type Reactive, RUNAWAY_C, selfHeats } from './reactive';
 import { HORIZON_S, ICE_C, type VesselId, vesselGrid } from './vessels';
+
+const RESTS = texts('self-heat.rests', {
+  stated: 'calibrated on the sheet’s {life} at {temp} for {mass}',
+  assumed: 'calibrated on the sheet’s {life} at {temp} for {mass} (assumed, the sheet names no mass)',
+});
 
 const REFUSED = texts('refused.cure.self-heat', {
   'pot-needs-mass': 'A pot needs a mass above 0.',
@@ -283,5 +287,9 @@ export function reactiveOf(sheet: SheetRevision): Reactive {
 }
 
 /** What a calibrated mix rests on, in words. */
-export const restsOn = (r: Reactive['reference']): string =>
-  `calibrated on the sheet’s ${figure(r.minutes)} min at ${figure(r.tempC)} °C for ${figure(r.massG)} g${r.massStated ? '' : ' (assumed, the sheet names no mass)'}`;
+export const restsOn = (r: Reactive['reference']): Message =>
+  RESTS[r.massStated ? 'stated' : 'assumed']({
+    life: minutes(r.minutes),
+    temp: exactly(degC(r.tempC)),
+    mass: grams(r.massG),
+  });

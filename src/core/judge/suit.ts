@@ -1,4 +1,4 @@
-import { extremes, siteTime } from '../climate';
+import { extremes } from '../climate';
 import { ENGINES, methodOf, takenBy, toldOf } from '../method';
 import {
   Hands,
@@ -12,9 +12,61 @@ import {
   type RepairPlan,
   strengthOver,
 } from '../plan';
-import { attempt, type Said, texts } from '../say';
+import {
+  at,
+  attempt,
+  degC,
+  listed,
+  type Message,
+  metC,
+  minutes,
+  mm,
+  percent,
+  type Quantity,
+  rangeOf,
+  type Said,
+  texts,
+} from '../say';
 import { milestoneOf, SAGS, type SheetRevision, type Stock, WETNESS } from '../system';
-import { figure, formatDuration, metC, rangeText } from '../units';
+import { figure } from '../units';
+
+const SUIT = texts('suit', {
+  all: '{list}',
+  'gives-none': 'gives none',
+  'no-price': 'no price on the sheet',
+  'not-planned': 'not planned',
+  'no-load': 'none is named',
+  'no-strength': 'the sheet prints no strength',
+  takes: 'takes {share} of its full strength',
+  'other-base': 'for {bases}, not {base}',
+  'measure-moisture': 'moisture up to {most}: measure it',
+  'too-moist': 'moisture {is}, the sheet allows {most}',
+  'base-named': '{base} is on the sheet',
+  'no-bases': 'the sheet names no bases',
+  'not-measured': 'the void is not measured',
+  'too-thin': '{deep}, at least {least}',
+  'no-lift': '{deep}; the sheet gives no lift',
+  'in-lifts': '{deep} in {lifts, plural, one {# lift} other {# lifts}} of up to {most}',
+  'no-gap': '{deep}; the sheet gives no gap',
+  gap: '{deep}, sheet {sheet}',
+  'no-temperature': 'no base temperature for that hour',
+  temperature: 'base {met}, sheet {sheet}',
+  'no-pot-life': 'the sheet gives none',
+  pot: '{usable} to place, {longest} needed a batch',
+  floor: 'lies on the floor',
+  'no-sag': 'the sheet says nothing of {where}',
+  sag: '{lift} {where}, holds {most}',
+  'too-wet': 'found {found}, the sheet wants {wants}',
+  'wet-it': 'found {found}: wet it to {wants}',
+  'no-sanding': 'cannot be sanded',
+  sanding: '{how} to sand',
+  'no-paint': 'takes no paint',
+  opens: '{at}',
+  'in-hand': '{at}, {by} in hand',
+  late: '{at}, {by} late',
+  'all-there': '{use, plural, one {# kit} other {# kits}}, all there',
+  buy: '{use, plural, one {# kit} other {# kits}}, buy {buy}',
+});
 
 /** One thing a system must do for this repair, in words and numbers. */
 export interface Criterion {
@@ -45,10 +97,9 @@ export interface SuitAsk {
 }
 
 const c = (id: string, label: string, met: boolean | null, says: Said): Criterion => ({ id, label, met, says });
-const { all: ALL } = texts('suit', { all: '{list}' });
-const both = (list: readonly Said[]): Said => ALL({ list: { list, join: 'comma' } });
-const said = (low: number | null, high: number | null, unit: string) => rangeText(low, high, unit) ?? 'gives none';
-const KIT_WORD = (n: number) => `${n} kit${n === 1 ? '' : 's'}`;
+const both = (list: readonly Said[]): Said => SUIT.all({ list: { list, join: 'comma' } });
+const said = (low: number | null, high: number | null, of: (value: number) => Quantity): Message =>
+  rangeOf(low === null ? null : of(low), high === null ? null : of(high)) ?? SUIT['gives-none']();
 
 /**
  * Every system held against a repair: planned as if it were chosen, each criterion met or failed in words and numbers.
@@ -112,7 +163,12 @@ function suitOf({ job, repair, plan, stock }: SuitAsk, mine: RepairPlan, sheet: 
     finishCriterion(mine, sheet),
     loadCriterion(repair, tried),
     releaseCriterion(job, tried),
-    c('cost', 'Cost', null, price === null ? (tried?.mix ? 'no price on the sheet' : 'not planned') : figure(price, 3)),
+    c(
+      'cost',
+      'Cost',
+      null,
+      price === null ? (tried?.mix ? SUIT['no-price']() : SUIT['not-planned']()) : figure(price, 3),
+    ),
     stockCriterion(cost),
   ];
   return {
@@ -143,55 +199,49 @@ function takenCriterion(repair: Piece, sheet: SheetRevision): Criterion {
 }
 
 function loadCriterion({ load }: Piece, tried: RepairPlan | null): Criterion {
-  if (!load) return c('load', 'Load', null, 'none is named');
-  if (!tried?.mix) return c('load', 'Load', null, 'not planned');
+  if (!load) return c('load', 'Load', null, SUIT['no-load']());
+  if (!tried?.mix) return c('load', 'Load', null, SUIT['not-planned']());
   const { needs, missing } = loadCheck(tried, load, strengthOver(tried));
-  if (missing || needs === null) return c('load', 'Load', null, missing || 'the sheet prints no strength');
-  return c('load', 'Load', needs <= 1, `takes ${figure(needs * 100, 3)} % of its full strength`);
+  if (missing || needs === null) return c('load', 'Load', null, missing || SUIT['no-strength']());
+  return c('load', 'Load', needs <= 1, SUIT.takes({ share: percent(needs * 100) }));
 }
 
 function baseCriterion({ base, moisturePct }: Piece, { limits }: SheetRevision): Criterion {
   if (limits.bases.length && !limits.bases.includes(base.material))
-    return c('base', 'Base', false, `for ${limits.bases.join(', ')}, not ${base.material}`);
+    return c('base', 'Base', false, SUIT['other-base']({ bases: listed(limits.bases, 'comma'), base: base.material }));
   if (limits.moistureMaxPct !== null) {
     if (moisturePct === null)
-      return c('base', 'Base', null, `moisture up to ${figure(limits.moistureMaxPct)} %: measure it`);
+      return c('base', 'Base', null, SUIT['measure-moisture']({ most: percent(limits.moistureMaxPct) }));
     if (moisturePct > limits.moistureMaxPct)
       return c(
         'base',
         'Base',
         false,
-        `moisture ${figure(moisturePct)} %, the sheet allows ${figure(limits.moistureMaxPct)} %`,
+        SUIT['too-moist']({ is: percent(moisturePct), most: percent(limits.moistureMaxPct) }),
       );
   }
   return c(
     'base',
     'Base',
     limits.bases.length ? true : null,
-    limits.bases.length ? `${base.material} is on the sheet` : 'the sheet names no bases',
+    limits.bases.length ? SUIT['base-named']({ base: base.material }) : SUIT['no-bases'](),
   );
 }
 
 function gapCriterion(mine: RepairPlan, { limits: l }: SheetRevision): Criterion {
-  if (!mine.void) return c('gap', 'Gap', null, 'the void is not measured');
+  if (!mine.void) return c('gap', 'Gap', null, SUIT['not-measured']());
   const deep = mine.void.faces.maxDepthMm;
   if (mine.method && ENGINES[mine.method.engine].inLifts) {
     if (l.liftMinMm !== null && deep < l.liftMinMm)
-      return c('gap', 'Depth', false, `${figure(deep)} mm, at least ${figure(l.liftMinMm)} mm`);
-    if (l.liftMaxMm === null) return c('gap', 'Depth', null, `${figure(deep)} mm; the sheet gives no lift`);
+      return c('gap', 'Depth', false, SUIT['too-thin']({ deep: mm(deep), least: mm(l.liftMinMm) }));
+    if (l.liftMaxMm === null) return c('gap', 'Depth', null, SUIT['no-lift']({ deep: mm(deep) }));
     const lifts = Math.ceil(deep / l.liftMaxMm - 1e-9);
-    return c(
-      'gap',
-      'Depth',
-      true,
-      `${figure(deep)} mm in ${lifts} lift${lifts > 1 ? 's' : ''} of up to ${figure(l.liftMaxMm)} mm`,
-    );
+    return c('gap', 'Depth', true, SUIT['in-lifts']({ deep: mm(deep), lifts, most: mm(l.liftMaxMm) }));
   }
-  if (l.bondMaxMm === null && l.bondMinMm === null)
-    return c('gap', 'Gap', null, `${figure(deep)} mm; the sheet gives no gap`);
+  if (l.bondMaxMm === null && l.bondMinMm === null) return c('gap', 'Gap', null, SUIT['no-gap']({ deep: mm(deep) }));
   const met =
     (l.bondMinMm === null || deep >= l.bondMinMm - 1e-9) && (l.bondMaxMm === null || deep <= l.bondMaxMm + 1e-9);
-  return c('gap', 'Gap', met, `${figure(deep)} mm, sheet ${said(l.bondMinMm, l.bondMaxMm, 'mm')}`);
+  return c('gap', 'Gap', met, SUIT.gap({ deep: mm(deep), sheet: said(l.bondMinMm, l.bondMaxMm, mm) }));
 }
 
 function temperatureCriterion(mine: RepairPlan, tried: RepairPlan | null, sheet: SheetRevision, job: Job): Criterion {
@@ -199,40 +249,40 @@ function temperatureCriterion(mine: RepairPlan, tried: RepairPlan | null, sheet:
   const from = tried?.steps.find((s) => s.marks?.begin?.includes('mix-begins'))?.startMs ?? job.startFrom;
   const to = Math.max(tried?.placedMs ?? from, from) + 3_600_000;
   const met = mine.thermal ? attempt(() => extremes(mine.thermal!.base, from, to)) : null;
-  if (!met?.ok) return c('temperature', 'Temperature', null, 'no base temperature for that hour');
+  if (!met?.ok) return c('temperature', 'Temperature', null, SUIT['no-temperature']());
   const { min, max } = met.value;
   const inside = (baseMinC === null || min >= baseMinC) && (baseMaxC === null || max <= baseMaxC);
   return c(
     'temperature',
     'Temperature',
     baseMinC === null && baseMaxC === null ? null : inside,
-    `base ${metC(min, max, [baseMinC, baseMaxC])}, sheet ${said(baseMinC, baseMaxC, '°C')}`,
+    SUIT.temperature({ met: metC(min, max, [baseMinC, baseMaxC]), sheet: said(baseMinC, baseMaxC, degC) }),
   );
 }
 
 function potCriterion(tried: RepairPlan | null, sheet: SheetRevision): Criterion {
-  if (!milestoneOf(sheet, 'use-by')) return c('pot', 'Pot life', null, 'the sheet gives none');
+  if (!milestoneOf(sheet, 'use-by')) return c('pot', 'Pot life', null, SUIT['no-pot-life']());
   const problem = tried?.problems.find((p) => p.stage === 'mix');
   if (problem) return c('pot', 'Pot life', false, problem.sentence);
-  if (!tried?.mix || tried.usableMin === null) return c('pot', 'Pot life', null, 'not planned');
+  if (!tried?.mix || tried.usableMin === null) return c('pot', 'Pot life', null, SUIT['not-planned']());
   const placing = tried.steps.filter((s) => s.marks?.end?.includes('placed')).map((s) => s.handsOnMin);
   const longest = placing.length ? Math.max(...placing) : 0;
   return c(
     'pot',
     'Pot life',
     longest <= tried.usableMin + 1e-6,
-    `${formatDuration(tried.usableMin)} to place, ${formatDuration(longest)} needed a batch`,
+    SUIT.pot({ usable: minutes(tried.usableMin), longest: minutes(longest) }),
   );
 }
 
 function sagCriterion({ orientation }: Piece, mine: RepairPlan, { limits: l }: SheetRevision): Criterion {
   const sags = SAGS[orientation];
-  if (!sags) return c('sag', 'Sag', true, 'lies on the floor');
+  if (!sags) return c('sag', 'Sag', true, SUIT.floor());
   const limit = sags.mostMm(l);
-  if (limit === null) return c('sag', 'Sag', null, `the sheet says nothing of ${sags.silent}`);
-  if (!mine.void) return c('sag', 'Sag', null, 'the void is not measured');
+  if (limit === null) return c('sag', 'Sag', null, SUIT['no-sag']({ where: sags.silent }));
+  if (!mine.void) return c('sag', 'Sag', null, SUIT['not-measured']());
   const lift = Math.min(mine.void.faces.maxDepthMm, l.liftMaxMm ?? Number.POSITIVE_INFINITY);
-  return c('sag', 'Sag', lift <= limit, `${figure(lift)} mm ${sags.on}, holds ${figure(limit)} mm`);
+  return c('sag', 'Sag', lift <= limit, SUIT.sag({ lift: mm(lift), where: sags.on, most: mm(limit) }));
 }
 
 function wetnessCriterion({ surface }: Piece, { limits }: SheetRevision): Criterion {
@@ -242,9 +292,9 @@ function wetnessCriterion({ surface }: Piece, { limits }: SheetRevision): Criter
     'Wetness',
     is <= may,
     is > may
-      ? `found ${surface}, the sheet wants ${limits.wetness}`
+      ? SUIT['too-wet']({ found: surface, wants: limits.wetness })
       : is < may
-        ? `found ${surface}: wet it to ${limits.wetness}`
+        ? SUIT['wet-it']({ found: surface, wants: limits.wetness })
         : limits.wetness,
   );
 }
@@ -253,12 +303,10 @@ function finishCriterion(mine: RepairPlan, { finish }: SheetRevision): Criterion
   const cut = mine.context?.effects.level === 'crown';
   const words = [
     finish.colour,
-    finish.sanding === 'not' ? 'cannot be sanded' : `${finish.sanding} to sand`,
-    finish.paintable === 'no' ? 'takes no paint' : '',
-  ]
-    .filter(Boolean)
-    .join(', ');
-  return c('finish', 'Finish', cut ? finish.sanding !== 'not' : null, words);
+    finish.sanding === 'not' ? SUIT['no-sanding']() : SUIT.sanding({ how: finish.sanding }),
+    finish.paintable === 'no' ? SUIT['no-paint']() : '',
+  ].filter((w) => w !== '');
+  return c('finish', 'Finish', cut ? finish.sanding !== 'not' : null, both(words));
 }
 
 function releaseCriterion(job: Job, tried: RepairPlan | null): Criterion {
@@ -266,23 +314,22 @@ function releaseCriterion(job: Job, tried: RepairPlan | null): Criterion {
     const why =
       tried?.problems[0]?.sentence ??
       tried?.milestones.findLast((m) => m.kind === tried.serves)?.problem ??
-      'not planned';
+      SUIT['not-planned']();
     return c('release', 'Open again', tried?.mix ? false : null, why);
   }
-  const at = siteTime(job.zone, tried.openMs);
-  if (job.wantedAt === null) return c('release', 'Open again', null, at);
+  if (job.wantedAt === null) return c('release', 'Open again', null, SUIT.opens({ at: at(tried.openMs) }));
   const hand = (job.wantedAt - tried.openMs) / 60_000;
   return c(
     'release',
     'Open again',
     hand >= 0,
-    `${at}, ${formatDuration(Math.abs(hand))} ${hand >= 0 ? 'in hand' : 'late'}`,
+    SUIT[hand >= 0 ? 'in-hand' : 'late']({ at: at(tried.openMs), by: minutes(Math.abs(hand)) }),
   );
 }
 
 function stockCriterion(kits: ReturnType<typeof jobKits>[number] | undefined): Criterion {
-  if (!kits) return c('stock', 'On the shelf', null, 'not planned');
+  if (!kits) return c('stock', 'On the shelf', null, SUIT['not-planned']());
   const use = kits.kits.set.total.reduce((s, n) => s + n, 0);
   const buy = kits.kits.set.buy.reduce((s, n) => s + n, 0);
-  return c('stock', 'On the shelf', null, buy === 0 ? `${KIT_WORD(use)}, all there` : `${KIT_WORD(use)}, buy ${buy}`);
+  return c('stock', 'On the shelf', null, buy === 0 ? SUIT['all-there']({ use }) : SUIT.buy({ use, buy }));
 }

@@ -1,6 +1,12 @@
+import { grams, type Message, texts } from '../say';
 import { PART_IDS, type PartId } from '../system';
-import { figure } from '../units';
 import { isWithin, type Tolerance } from './ratio-check';
+
+const LOST = texts('pot-lost', {
+  over: 'Mixing time is over: the pot cannot be brought back. Discard it outside, on bare ground.',
+  short: 'It would take {needs} more of {part}, {there} are there: the pot is lost.',
+  room: 'It would take {needs} more of {part}, the vessel has room for {room}: the pot is lost, or goes into a larger one.',
+});
 
 /** What is to be poured, and within what. */
 export interface PourPlan {
@@ -39,7 +45,7 @@ export interface PourState {
   /** What brings it back. */
   readonly correction: { readonly part: PartId; readonly massG: number } | null;
   /** Why it cannot be brought back. */
-  readonly discard: string | null;
+  readonly discard: Message | null;
 }
 
 const NONE: Record<PartId, number> = { A: 0, B: 0, C: 0, D: 0 };
@@ -70,7 +76,7 @@ export function pourState(plan: PourPlan, pours: readonly Pour[], mixingAllowed 
   const within = deviationPct === null || isWithin(deviationPct, plan.tolerance);
 
   let correction: PourState['correction'] = null;
-  let discard: string | null = null;
+  let discard: Message | null = null;
   if (!within && deviationPct !== null) {
     const short: PartId = deviationPct < 0 ? 'B' : 'A';
     const massG =
@@ -79,12 +85,11 @@ export function pourState(plan: PourPlan, pours: readonly Pour[], mixingAllowed 
         : poured.B / (plan.massG.B / plan.massG.A) - poured.A;
     const room = plan.vesselMaxG === null ? Number.POSITIVE_INFINITY : plan.vesselMaxG - total;
     const have = (plan.availableG[short] ?? Number.POSITIVE_INFINITY) - poured[short];
-    if (!mixingAllowed)
-      discard = `Mixing time is over: the pot cannot be brought back. Discard it outside, on bare ground.`;
+    if (!mixingAllowed) discard = LOST.over();
     else if (massG > have + half)
-      discard = `It would take ${figure(massG)} g more of ${short}, ${figure(Math.max(0, have))} g are there: the pot is lost.`;
+      discard = LOST.short({ needs: grams(massG), part: short, there: grams(Math.max(0, have)) });
     else if (massG > room + half)
-      discard = `It would take ${figure(massG)} g more of ${short}, the vessel has room for ${figure(Math.max(0, room))} g: the pot is lost, or goes into a larger one.`;
+      discard = LOST.room({ needs: grams(massG), part: short, room: grams(Math.max(0, room)) });
     else correction = { part: short, massG };
   }
   const remainG = next === null ? (correction?.massG ?? 0) : Math.max(0, target[next] - poured[next]);

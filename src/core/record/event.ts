@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { Failure, PassId, Shows, WITNESSES, WitnessState } from '../plan';
+import { Message } from '../say';
 import { MilestoneId, PartId } from '../system';
 import { Figure, Grams, Id, Instant } from '../units';
 
@@ -42,7 +43,7 @@ export const EventBody = z.discriminatedUnion('kind', [
     source: z.string().max(80).default('typed'),
   }),
   /** All pours of a batch so far are void: the pot is thrown away and begun anew. */
-  z.object({ kind: z.literal('discarded'), batch: Batch, why: z.string().min(3).max(300) }),
+  z.object({ kind: z.literal('discarded'), batch: Batch, why: z.union([z.string().min(3).max(300), Message]) }),
   /** What was kept of a batch, and what the touch says of it later. */
   z.object({
     kind: z.literal('witness'),

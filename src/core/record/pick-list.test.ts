@@ -1,3 +1,4 @@
+import { plainWords } from '@/words';
 import { methodsData, sampleData } from '../../sample/jobs';
 import { pieceOf, repairOf } from '../plan';
 import { isMetered } from '../system';
@@ -26,11 +27,11 @@ test('consumables follow the batches, mixers the goes', () => {
   const pots = view.repairs
     .filter((r) => r.plan.sheet?.kind === 'mortar-kit')
     .reduce((s, r) => s + r.plan.batches.length, 0);
-  expect(list.consumables.find((c) => c.what === 'cups for the witness')!.quantity).toBe(pots);
+  expect(list.consumables.find((c) => plainWords(c.what) === 'cups for the witness')!.quantity).toBe(pots);
   const mixers = view.repairs.flatMap((r) => r.plan.batches).reduce((s, b) => s + b.mixers, 0);
-  expect(list.consumables.find((c) => c.what === 'static mixers')!.quantity).toBe(mixers + 1);
+  expect(list.consumables.find((c) => plainWords(c.what) === 'static mixers')!.quantity).toBe(mixers + 1);
   expect(list.protection).toContain('dust mask for silica');
-  expect(list.disposal.join(' ')).toMatch(/never a full pot into a bin/);
+  expect(list.disposal.map(plainWords).join(' ')).toMatch(/never a full pot into a bin/);
 });
 
 test('what methods use up is listed once for the job: counted things whole, abrasives by grit, and what a missed window costs', () => {
@@ -40,13 +41,13 @@ test('what methods use up is listed once for the job: counted things whole, abra
   const rungs = passes.flatMap((p) => p.plan.steps).flatMap((s) => s.grit ?? []);
   expect(rungs.length).toBeGreaterThan(0);
   for (const grit of new Set(rungs))
-    expect(all.find((c) => c.what === `sheets of abrasive ${grit}`)!.quantity).toBeGreaterThanOrEqual(
+    expect(all.find((c) => plainWords(c.what) === `sheets of abrasive ${grit}`)!.quantity).toBeGreaterThanOrEqual(
       rungs.filter((g) => g === grit).length,
     );
   expect(all.filter((c) => c.unit === '').every((c) => Number.isInteger(c.quantity))).toBe(true);
   expect(new Set(all.map((c) => c.what)).size).toBe(all.length);
   // The same plan with one of its steps late: solvent and pads for the face, and nothing of them before.
-  expect(all.some((c) => c.what === 'abrasive pads')).toBe(false);
+  expect(all.some((c) => plainWords(c.what) === 'abrasive pads')).toBe(false);
   const missed = { kind: 'recoat-until', fromMs: null, untilMs: NOW, whileClosed: false, mixByMs: null } as const;
   const late = {
     ...view,
@@ -62,19 +63,24 @@ test('what methods use up is listed once for the job: counted things whole, abra
     (s, p) => s + (p.plan.void ? (p.repair.void!.count * p.plan.void.faces.planAreaMm2) / 1e6 : 0),
     0,
   );
-  expect(pickList(late).consumables.find((c) => c.what === 'abrasive pads')!.quantity).toBe(Math.ceil(m2 / 0.25));
+  expect(pickList(late).consumables.find((c) => plainWords(c.what) === 'abrasive pads')!.quantity).toBe(
+    Math.ceil(m2 / 0.25),
+  );
 });
 
 test('each batch has a vessel of its own size: nobody carries thirteen tubs for a spoonful each', () => {
   const view = viewJob(methodsData(NOW, 'Europe/Helsinki').bundles.find((b) => b.job.id === 'sample-floors')!, NOW);
-  const lines = pickList(view).consumables.filter((c) => c.what.startsWith('mixing '));
+  const lines = pickList(view).consumables.filter((c) => plainWords(c.what).startsWith('mixing '));
   const potted = view.repairs
     .flatMap((r) => r.passes)
     .filter((p) => p.plan.sheet && !isMetered(p.plan.sheet.kind))
     .flatMap((p) => p.plan.batches.map((b) => b.ml));
   // As many as there are batches, and one of each size to spare.
   expect(lines.reduce((s, l) => s + l.quantity, 0)).toBe(potted.length + lines.length);
-  const sizes = lines.map((l) => Number(/of ([\d.]+) L/.exec(l.what)![1]) * 1000);
+  const sizes = lines.map((l) => {
+    const [, size, unit] = /of ([\d.]+) (m?L)/.exec(plainWords(l.what))!;
+    return Number(size) * (unit === 'L' ? 1000 : 1);
+  });
   expect(sizes).toEqual([...sizes].sort((a, b) => a - b));
   // Naive: of each size, those that fit it and not the next smaller one.
   for (const [i, l] of lines.entries())
@@ -94,6 +100,6 @@ test('a missing price leaves the sum open instead of counting it as nothing; own
     }),
   );
   const view = viewJob({ ...b, repairs: filled, events: [] }, NOW);
-  const fibre = pickList(view).consumables.find((c) => c.what.startsWith('short fibres'))!;
+  const fibre = pickList(view).consumables.find((c) => plainWords(c.what).startsWith('short fibres'))!;
   expect(fibre.quantity).toBe(Math.ceil(view.repairs[0]!.plan.batches.reduce((s, x) => s + x.massG.C, 0) * 1.1));
 });

@@ -1,16 +1,66 @@
 import { consumablesIn } from '../method';
 import { HEADROOM } from '../mix';
 import type { RepairPlan, SystemKits } from '../plan';
+import { areaOf, exactly, grams, type Message, ml, mm, type Said, texts, type Value } from '../say';
 import { FAMILIES, isMetered, type SheetRevision } from '../system';
 import { boreOf } from '../void';
 import type { JobView, PassView } from './bundle';
 
+const PICK = texts('pick', {
+  amount: '{amount}',
+  pairs: '{amount} pairs of',
+  pots: 'mixing pots of {size}',
+  pails: 'mixing pails of {size}',
+  tubs: 'mixing tubs of {size}',
+  'one-and-spare': 'one a batch and a spare, filled to two thirds',
+  abrasive: 'sheets of abrasive {grit}',
+  ladder: 'of the ladder by which the face is brought back',
+  missed: 'a window of the plan is missed: washed and abraded before it is gone on with',
+  wash: 'solvent to wash the face',
+  pads: 'abrasive pads',
+  mixers: 'static mixers',
+  'mixers-why':
+    '{mixers} used and one to spare{inBoxes, plural, =0 {} one {; # is in the kits} other {; # are in the kits}}',
+  tubes: 'extension tubes',
+  'tubes-why': 'holes deeper than the mixer reaches',
+  cups: 'cups for the witness',
+  stirrers: 'stirrers',
+  'one-a-batch': 'one a batch',
+  gloves: 'gloves',
+  'gloves-why': 'one a batch and pair of hands',
+  solvent: 'solvent for tools',
+  'solvent-why': 'about {each} a batch, before it sets',
+  tape: 'masking tape',
+  'tape-why': 'round the places',
+  cloths: 'cleaning cloths',
+  'cloths-why': 'wiping before and after',
+  'filler-why': 'own filler and a tenth more',
+});
+const DISPOSAL = texts('disposal', {
+  mix: 'Left-over mix: let it set in a thin layer outside, then it goes with hard waste; never a full pot into a bin.',
+  peroxide: 'Cloths with peroxide: wet them, keep them apart and outside.',
+  cement: 'Cement water does not go into drain or lake.',
+  parts: 'Unmixed parts and solvent: hazardous waste, by the local rules.',
+});
+
 /** One thing to take along, and how many. */
 export interface PickLine {
-  readonly what: string;
+  readonly what: Said;
   readonly quantity: number;
   readonly unit: '' | 'm' | 'm²' | 'mL' | 'g' | 'kg' | 'pairs';
-  readonly why: string;
+  readonly why: Said;
+}
+
+/** How much of it, as it is read: so many, or a quantity of its kind. */
+export function amountOf({ quantity, unit }: Pick<PickLine, 'quantity' | 'unit'>): Message {
+  const of: Partial<Record<PickLine['unit'], Value>> = {
+    m: { ...mm(quantity * 1000), large: true },
+    'm²': areaOf(quantity * 1e6),
+    mL: ml(quantity),
+    g: grams(quantity),
+    kg: grams(quantity * 1000),
+  };
+  return PICK[unit === 'pairs' ? 'pairs' : 'amount']({ amount: of[unit] ?? quantity });
 }
 
 export interface PickedKit {
@@ -32,7 +82,7 @@ export interface PickList {
   readonly tools: readonly string[];
   readonly protection: readonly string[];
   readonly checks: readonly string[];
-  readonly disposal: readonly string[];
+  readonly disposal: readonly Message[];
   /** Kits on hand that will come back unopened, when the work goes by the nominal amounts. */
   readonly returns: readonly { readonly system: string; readonly kit: string; readonly count: number }[];
   /** What is still to be bought, and the worth of all that is used; null where a price is missing. */
@@ -45,7 +95,7 @@ const SOLVENT_ML = 60;
 /** A cloth wipes so much twice, mm². */
 const CLOTH_MM2 = 1e6;
 /** Pots, pails and tubs as they are sold, mL. */
-const VESSELS: readonly { readonly called: string; readonly sizesMl: readonly number[] }[] = [
+const VESSELS: readonly { readonly called: 'pots' | 'pails' | 'tubs'; readonly sizesMl: readonly number[] }[] = [
   { called: 'pots', sizesMl: [250, 500, 1000, 2500, 5000] },
   { called: 'pails', sizesMl: [12_000, 25_000] },
   { called: 'tubs', sizesMl: [45_000, 65_000, 90_000] },
@@ -104,16 +154,21 @@ function potsOf(potted: readonly PassView[]): readonly PickLine[] {
   return [...by]
     .sort(([a], [b]) => a - b)
     .map(([size, n]) => ({
-      what: `mixing ${(VESSELS.find((v) => v.sizesMl.includes(size)) ?? VESSELS.at(-1)!).called} of ${size / 1000} L`,
+      what: PICK[(VESSELS.find((v) => v.sizesMl.includes(size)) ?? VESSELS.at(-1)!).called]({
+        size: exactly(ml(size)),
+      }),
       quantity: n + 1,
       unit: '',
-      why: 'one a batch and a spare, filled to two thirds',
+      why: PICK['one-and-spare'](),
     }));
 }
 
+/** What a row of a method names, and how much of it. */
+type UsedUp = PickLine & { readonly what: string; readonly why: string };
+
 /** What the methods of the passes use up, the same of several passes as one line. */
-export function usedUp(passes: readonly Pick<RepairPlan, 'context' | 'method' | 'batches'>[]): readonly PickLine[] {
-  const lines = new Map<string, PickLine>();
+export function usedUp(passes: readonly Pick<RepairPlan, 'context' | 'method' | 'batches'>[]): readonly UsedUp[] {
+  const lines = new Map<string, UsedUp>();
   for (const plan of passes) {
     if (!plan.context) continue;
     for (const { row, quantity } of consumablesIn(plan.method?.consumes ?? [], {
@@ -139,10 +194,10 @@ function abrasives(repairs: readonly PassView[]): readonly PickLine[] {
       if (grit) sheets.set(grit, (sheets.get(grit) ?? 0) + Math.max(1, Math.ceil(area / SHEET_M2)));
   }
   return [...sheets].map(([grit, quantity]) => ({
-    what: `sheets of abrasive ${grit}`,
+    what: PICK.abrasive({ grit }),
     quantity,
     unit: '' as const,
-    why: 'of the ladder by which the face is brought back',
+    why: PICK.ladder(),
   }));
 }
 
@@ -158,10 +213,10 @@ function remade(repairs: readonly PassView[]): readonly PickLine[] {
     0,
   );
   if (!area) return [];
-  const why = 'a window of the plan is missed: washed and abraded before it is gone on with';
+  const why = PICK.missed();
   return [
-    { what: 'solvent to wash the face', quantity: amount(Math.max(20, WASH_ML_PER_M2 * area), 'mL'), unit: 'mL', why },
-    { what: 'abrasive pads', quantity: Math.ceil(area / SHEET_M2), unit: '', why },
+    { what: PICK.wash(), quantity: amount(Math.max(20, WASH_ML_PER_M2 * area), 'mL'), unit: 'mL', why },
+    { what: PICK.pads(), quantity: Math.ceil(area / SHEET_M2), unit: '', why },
   ];
 }
 
@@ -196,27 +251,22 @@ function consumablesOf(repairs: readonly PassView[], kits: readonly PickedKit[])
           .map((p) => ({ what: p.name, g: r.plan.batches.reduce((s, b) => s + b.massG[p.id], 0) }))
       : [],
   );
-  const line = (what: string, quantity: number, unit: PickLine['unit'], why: string): PickLine[] =>
+  const line = (what: Said, quantity: number, unit: PickLine['unit'], why: Said): PickLine[] =>
     quantity > 0 ? [{ what, quantity, unit, why }] : [];
   return [
-    ...line(
-      'static mixers',
-      mixers > 0 ? mixers + 1 : 0,
-      '',
-      `${mixers} used and one to spare${inBoxes ? `; ${inBoxes} are in the kits` : ''}`,
-    ),
-    ...line('extension tubes', tubes, '', 'holes deeper than the mixer reaches'),
+    ...line(PICK.mixers(), mixers > 0 ? mixers + 1 : 0, '', PICK['mixers-why']({ mixers, inBoxes })),
+    ...line(PICK.tubes(), tubes, '', PICK['tubes-why']()),
     ...potsOf(potted),
-    ...line('cups for the witness', pots, '', 'one a batch'),
-    ...line('stirrers', pots, '', 'one a batch'),
-    ...line('gloves', hands ? hands + 1 : 0, 'pairs', 'one a batch and pair of hands'),
-    ...line('solvent for tools', pots * SOLVENT_ML, 'mL', `about ${SOLVENT_ML} mL a batch, before it sets`),
-    ...line('masking tape', Math.ceil(tape), 'm', 'round the places'),
-    ...line('cleaning cloths', Math.ceil(Math.max(area / CLOTH_MM2, repairs.length)), '', 'wiping before and after'),
+    ...line(PICK.cups(), pots, '', PICK['one-a-batch']()),
+    ...line(PICK.stirrers(), pots, '', PICK['one-a-batch']()),
+    ...line(PICK.gloves(), hands ? hands + 1 : 0, 'pairs', PICK['gloves-why']()),
+    ...line(PICK.solvent(), pots * SOLVENT_ML, 'mL', PICK['solvent-why']({ each: exactly(ml(SOLVENT_ML)) })),
+    ...line(PICK.tape(), Math.ceil(tape), 'm', PICK['tape-why']()),
+    ...line(PICK.cloths(), Math.ceil(Math.max(area / CLOTH_MM2, repairs.length)), '', PICK['cloths-why']()),
     ...usedUp(repairs.map((r) => r.plan)).flatMap((o) => line(o.what, o.quantity, o.unit, o.why)),
     ...abrasives(repairs),
     ...remade(repairs),
-    ...fillers.flatMap((f) => line(f.what, Math.ceil(f.g * 1.1), 'g', 'own filler and a tenth more')),
+    ...fillers.flatMap((f) => line(f.what, Math.ceil(f.g * 1.1), 'g', PICK['filler-why']())),
   ];
 }
 
@@ -249,19 +299,12 @@ export function pickList(view: JobView): PickList {
 }
 
 /** What becomes of what is left. */
-function disposalOf(sheets: readonly SheetRevision[]): string[] {
-  return unique([
-    ...(sheets.some((s) => !isMetered(s.kind))
-      ? [
-          'Left-over mix: let it set in a thin layer outside, then it goes with hard waste; never a full pot into a bin.',
-        ]
-      : []),
-    ...(sheets.some((s) => FAMILIES[s.family].disposal === 'peroxide')
-      ? ['Cloths with peroxide: wet them, keep them apart and outside.']
-      : []),
-    ...(sheets.some((s) => FAMILIES[s.family].disposal === 'cement')
-      ? ['Cement water does not go into drain or lake.']
-      : []),
-    ...(sheets.length ? ['Unmixed parts and solvent: hazardous waste, by the local rules.'] : []),
-  ]);
+function disposalOf(sheets: readonly SheetRevision[]): Message[] {
+  const has = (disposal: string) => sheets.some((s) => FAMILIES[s.family].disposal === disposal);
+  return [
+    ...(sheets.some((s) => !isMetered(s.kind)) ? [DISPOSAL.mix()] : []),
+    ...(has('peroxide') ? [DISPOSAL.peroxide()] : []),
+    ...(has('cement') ? [DISPOSAL.cement()] : []),
+    ...(sheets.length ? [DISPOSAL.parts()] : []),
+  ];
 }

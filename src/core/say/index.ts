@@ -1,7 +1,8 @@
 export { type Budget, meter } from './budget';
 export { type List, Message, Moment, Quantity, Said, Value, type Values } from './message';
+export { metC, rangeOf } from './range';
 export { attempt, finite, type Problem, positive, Refusal, refuse } from './refusal';
-export { allTexts, gapsOf, isPlain, plain, type Sayer, textOf, texts } from './texts';
+export { allTexts, gapsOf, plain, type Sayer, textOf, texts } from './texts';
 export {
   along,
   areaOf,

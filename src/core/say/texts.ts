@@ -1,4 +1,4 @@
-import type { Message, Said, Values } from './message';
+import type { Message, Values } from './message';
 
 const TEXTS = new Map<string, string>();
 
@@ -66,12 +66,5 @@ function readGaps(text: string): readonly string[] {
 
 const { plain: plainOf } = texts('say', { plain: '{text}' });
 
-/**
- * A sentence that is still written out where it arises. Its figures are metric, its instants UTC; they are found when
- * it is rendered.
- */
+/** The words of a row, as they stand there: a question’s own sentence, what a meeting does. */
 export const plain = (text: string): Message => plainOf({ text });
-
-/** Whether it was written out. */
-export const isPlain = (said: Said): said is string | (Message & { with: { text: string } }) =>
-  typeof said === 'string' || said.id === 'say.plain';

@@ -2,5 +2,3 @@ export * from './bounds';
 export * from './figure';
 export * from './format';
 export * from './kinds';
-export * from './prose';
-export * from './range';

@@ -1,5 +1,5 @@
-import { attempt, exactly, line, ml, mm, mm2, type Problem, texts } from '../say';
-import { asMeasured, figure } from '../units';
+import { attempt, exactly, line, ml, mm, mm2, type Problem, type Quantity, texts } from '../say';
+import { asMeasured } from '../units';
 import { across, block, bounds, down, hollow } from './draw';
 import { halfWidthMm, measured, unmeasured } from './measured';
 import {
@@ -18,6 +18,12 @@ import type { Point } from './point';
 import { contoursOf, nextReading, oddReadings, profileAt } from './readings';
 import { check, type Dimension, type Shape } from './shape';
 import { type DepthSurface, volumeBelowMl } from './surface';
+
+const EDGE = texts('edge-open', {
+  open: 'The readings stop short of the edge',
+  why: 'Carried on as the hollow runs or held as last read, the edge is {low} or {high} deep there, and the hollow holds {less} or {more}; the larger is planned, and the range spans both.',
+  todo: 'Read the depth at the edge, first at {along} along and {across} across.',
+});
 
 const WORK = texts('work.patch', {
   area: 'Area',
@@ -227,14 +233,14 @@ export const patch: Shape<Patch> = {
     const open = openEdge(s);
     if (!open) return [];
     const { at, moreMm, lessMm } = open.apart;
-    const [low, high] = [Math.min(moreMm, lessMm), Math.max(moreMm, lessMm)].map((d) => figure(d));
+    const [low, high] = [Math.min(moreMm, lessMm), Math.max(moreMm, lessMm)].map((d) => mm(d)) as [Quantity, Quantity];
     return [
       {
         id: 'edge-open',
         severity: 'note',
-        title: 'The readings stop short of the edge',
-        why: `Carried on as the hollow runs or held as last read, the edge is ${low} or ${high} mm deep there, and the hollow holds ${figure(open.less.volumeMl)} or ${figure(open.more.volumeMl)} mL; the larger is planned, and the range spans both.`,
-        todo: `Read the depth at the edge, first at ${figure(at[0])} mm along and ${figure(at[1])} mm across.`,
+        title: EDGE.open(),
+        why: EDGE.why({ low, high, less: ml(open.less.volumeMl), more: ml(open.more.volumeMl) }),
+        todo: EDGE.todo({ along: mm(at[0]), across: mm(at[1]) }),
       },
     ];
   },

@@ -167,9 +167,9 @@ export interface Faces {
 export interface Notice {
   readonly id: string;
   readonly severity: 'caution' | 'note';
-  readonly title: string;
-  readonly why: string;
-  readonly todo: string;
+  readonly title: Message;
+  readonly why: Message;
+  readonly todo: Message;
 }
 
 /** A joint that crosses what is filled: where it lies on the face, and how far from its edge or beginning, mm. */

@@ -254,7 +254,7 @@ export function BenchPage({
           )}
           {state.discard && (
             <Notice tone="stop" role="alert" className="mt-1 font-semibold">
-              {state.discard}
+              <Prose>{state.discard}</Prose>
             </Notice>
           )}
           <div className="mt-2">

@@ -3,7 +3,7 @@ import { BASE_BEARS_C, paceOf, referenceOf, restsOn } from '@/core/cure';
 import { attempt } from '@/core/say';
 import { milestoneOf, type SheetRevision } from '@/core/system';
 import { formatDuration } from '@/core/units';
-import { useFormat } from '../shared/bits';
+import { Prose, useFormat } from '../shared/bits';
 import { Notice } from '../shared/Notice';
 import { HeatThroughDepth, HeatThroughTime } from './charts';
 import type { LabAnswer } from './use-heat';
@@ -23,8 +23,8 @@ export function PotAndLift({ answer, sheet, busy }: { answer: LabAnswer; sheet: 
   return (
     <div style={busy ? { opacity: 0.55 } : undefined} aria-busy={busy}>
       <Notice tone="caution" className="mb-2 text-sm">
-        <strong>An estimate</strong>, {rests.ok ? rests.value : ''}, with usual figures for resin and amine. The sheet’s
-        own limits overrule it.
+        <strong>An estimate</strong>, {rests.ok && <Prose>{rests.value}</Prose>}, with usual figures for resin and
+        amine. The sheet’s own limits overrule it.
         {busy ? ' Being recomputed…' : ''}
       </Notice>
       <div className="grid gap-4 grid-cols-1 xl:grid-cols-2">

@@ -4,8 +4,9 @@ import Link from 'next/link';
 import { useMemo } from 'react';
 import { suits } from '@/core/judge';
 import { sheetSays } from '@/core/plan';
+import { degC, kelvin, minutes, mm, percent, type Quantity, rangeOf, type Said } from '@/core/say';
 import { MILESTONES } from '@/core/system';
-import { formatDuration, rangeText, signed } from '@/core/units';
+import { formatDuration } from '@/core/units';
 import type { StageProps } from '../repair/stage-props';
 import { Answer, Heading, useFormat, useSay } from '../shared/bits';
 import { CurveChart } from '../shared/CurveChart';
@@ -85,7 +86,9 @@ function baseNow(plan: StageProps['at']['plan'], nowMs: number): number {
   return s.values[i < 0 ? s.values.length - 1 : i]!;
 }
 
-const told = (of: string, text: string | null): [string, string][] => (text === null ? [] : [[of, text]]);
+/** Minutes of a day. */
+const DAY_MIN = 24 * 60;
+const told = (of: string, text: Said | null): [string, Said][] => (text === null ? [] : [[of, text]]);
 
 function Side({ view, at, nowMs }: StageProps) {
   const prose = useSay();
@@ -103,15 +106,17 @@ function Side({ view, at, nowMs }: StageProps) {
     );
   const useBy = plan.sheet?.milestones.find((m) => m.kind === 'use-by');
   const l = sheet.limits;
-  const limits: [string, string][] = [
-    ...told('base', rangeText(l.baseMinC, l.baseMaxC, '°C')),
-    ...told('material', rangeText(l.materialMinC, l.materialMaxC, '°C')),
-    ...(l.dewMarginK !== null ? [['above dew point', `${l.dewMarginK} K`] as [string, string]] : []),
-    ...(l.humidityMaxPct !== null ? [['humidity', `to ${l.humidityMaxPct} %`] as [string, string]] : []),
-    ...(l.cureMinC !== null ? [['cures from', `${signed(l.cureMinC)} °C`] as [string, string]] : []),
-    ...(l.liftMaxMm !== null ? [['lift', `${l.liftMinMm ?? 0} to ${l.liftMaxMm} mm`] as [string, string]] : []),
-    ...(l.bondMaxMm !== null ? [['bond line', `${l.bondMinMm ?? 0} to ${l.bondMaxMm} mm`] as [string, string]] : []),
-    ...(l.baseAgeMinDays !== null ? [['concrete from', `${l.baseAgeMinDays} days`] as [string, string]] : []),
+  const of = (low: number | null, high: number | null, as: (value: number) => Quantity) =>
+    rangeOf(low === null ? null : as(low), high === null ? null : as(high));
+  const limits: [string, Said][] = [
+    ...told('base', of(l.baseMinC, l.baseMaxC, degC)),
+    ...told('material', of(l.materialMinC, l.materialMaxC, degC)),
+    ...told('above dew point', of(l.dewMarginK, l.dewMarginK, kelvin)),
+    ...told('humidity', of(null, l.humidityMaxPct, percent)),
+    ...told('cures', of(l.cureMinC, null, degC)),
+    ...(l.liftMaxMm === null ? [] : told('lift', of(l.liftMinMm, l.liftMaxMm, mm))),
+    ...(l.bondMaxMm === null ? [] : told('bond line', of(l.bondMinMm, l.bondMaxMm, mm))),
+    ...told('concrete', l.baseAgeMinDays === null ? null : of(l.baseAgeMinDays * DAY_MIN, null, minutes)),
     ['surface', l.wetness],
   ];
   const usable = plan.usableMin;

@@ -2,7 +2,7 @@
 import { Printer } from 'lucide-react';
 import Link from 'next/link';
 import { useState } from 'react';
-import { type PickedKit, pickList } from '@/core/record';
+import { amountOf, type PickedKit, pickList } from '@/core/record';
 import { figure } from '@/core/units';
 import { Heading, useSay, Ways } from '../shared/bits';
 import { CopyTables } from '../shared/CopyTables';
@@ -16,7 +16,7 @@ import { useJobView } from '../workspace/view';
 /** What goes along, on one page: kits from which lots, consumables, protection, disposal, what comes back. */
 export function PickPage({ jobId }: { jobId: string }) {
   const view = useJobView(jobId);
-  const prose = useSay();
+  const says = useSay();
   const nowMs = useNow(60_000);
   const [checking, setChecking] = useState<PickedKit | null>(null);
   if (!view)
@@ -35,11 +35,7 @@ export function PickPage({ jobId }: { jobId: string }) {
         </button>
         <CopyTables
           more={[
-            list.consumables.map((c) => [
-              prose(c.unit ? `${c.quantity} ${c.unit}` : String(c.quantity)),
-              prose(c.what),
-              prose(c.why),
-            ]),
+            list.consumables.map((c) => [says(amountOf(c)), says(c.what), says(c.why)]),
             list.tools.map((x) => [x]),
             list.protection.map((x) => [x]),
           ]}
@@ -125,15 +121,11 @@ export function PickPage({ jobId }: { jobId: string }) {
             <Heading>Consumables</Heading>
             <ul>
               {list.consumables.map((c) => (
-                <li key={c.what} className="flex gap-2 py-0.5">
+                <li key={says(c.what)} className="flex gap-2 py-0.5">
                   <Box />
                   <span>
-                    <strong className="fig">
-                      {c.unit && c.unit !== 'pairs' ? prose(`${c.quantity} ${c.unit}`) : c.quantity}
-                    </strong>{' '}
-                    {c.unit === 'pairs' ? 'pairs of ' : ''}
-                    {prose(c.what)}
-                    <span className="block soft text-xs">{prose(c.why)}</span>
+                    <strong className="fig">{says(amountOf(c))}</strong> {says(c.what)}
+                    <span className="block soft text-xs">{says(c.why)}</span>
                   </span>
                 </li>
               ))}
@@ -164,7 +156,7 @@ export function PickPage({ jobId }: { jobId: string }) {
             )}
             <Heading>What is left</Heading>
             <ul className="list-disc pl-5 text-sm">
-              {list.disposal.map((d) => (
+              {list.disposal.map(says).map((d) => (
                 <li key={d}>{d}</li>
               ))}
             </ul>

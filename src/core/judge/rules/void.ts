@@ -1,7 +1,7 @@
 import { coatsOf, ENGINES, liftsMm, liftsOf, METHODS } from '../../method';
 import { massOf } from '../../mix';
 import type { RepairPlan } from '../../plan';
-import { exactly, grams, listed, mm, percent, plain } from '../../say';
+import { exactly, grams, listed, mm, percent } from '../../say';
 import {
   blankSettingOut,
   boreOf,
@@ -289,9 +289,9 @@ export const voidRules: Readonly<Record<string, Rule>> = {
           id: `shape-notice:${i}.${n.id}`,
           severity: n.severity,
           stage: 'measure',
-          title: plain(n.title),
-          why: plain(n.why),
-          todo: plain(n.todo),
+          title: n.title,
+          why: n.why,
+          todo: n.todo,
         }),
       ),
     ),

@@ -1,24 +1,30 @@
 import fc from 'fast-check';
-import { metC, rangeText, signed } from '.';
+import { plainWords } from '@/words';
+import { degC, metC as metOf, mm, rangeOf } from '.';
+
+const metC = (...of: Parameters<typeof metOf>) => plainWords(metOf(...of));
+const range = (...of: Parameters<typeof rangeOf>) => {
+  const said = rangeOf(...of);
+  return said && plainWords(said);
+};
 
 test('open ends are words, equal ends one figure, a minus a minus', () => {
-  expect(rangeText(5, null, '°C')).toBe('from 5 °C');
-  expect(rangeText(null, 30, '°C')).toBe('up to 30 °C');
-  expect(rangeText(null, null, '°C')).toBeNull();
-  expect(rangeText(-5, 40, '°C')).toBe('−5 to 40 °C');
-  expect(rangeText(4, 4, 'mm')).toBe('4 mm');
-  expect(signed(-0.25)).toBe('−0.25');
+  expect(range(degC(5), null)).toBe('from 5 °C');
+  expect(range(null, degC(30))).toBe('up to 30 °C');
+  expect(range(null, null)).toBeNull();
+  expect(range(degC(-5), degC(40))).toBe('−5 °C to 40 °C');
+  expect(range(mm(4), mm(4))).toBe('4 mm');
 });
 test('what is met goes to whole degrees, to halves where a limit lies near, and never across it', () => {
   expect(metC(6.56, 6.84, [5, 30])).toBe('7 °C');
-  expect(metC(5.4, 12.2, [5, 30])).toBe('5.5 to 12 °C');
-  expect(metC(4.9, 9, [5, null])).toBe('4.9 to 9 °C');
+  expect(metC(5.4, 12.2, [5, 30])).toBe('5.5 °C to 12 °C');
+  expect(metC(4.9, 9, [5, null])).toBe('4.9 °C to 9 °C');
   const c = fc.double({ min: -20, max: 45, noNaN: true });
   fc.assert(
     fc.property(c, c, fc.integer({ min: -5, max: 35 }), (a, b, limit) => {
       const [low, high] = a < b ? [a, b] : [b, a];
       const told = metC(low, high, [limit])
-        .replace(' °C', '')
+        .replaceAll(' °C', '')
         .split(' to ')
         .map((t) => Number(t.replace('−', '-')));
       for (const [i, was] of [low, high].entries()) {

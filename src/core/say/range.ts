@@ -1,0 +1,40 @@
+import { figure } from '../units';
+import type { Message, Quantity } from './message';
+import { texts } from './texts';
+import { degC, exactly } from './values';
+
+const RANGE = texts('range', { from: 'from {low}', 'up-to': 'up to {high}', both: '{low} to {high}', one: '{high}' });
+
+/**
+ * A range as it is said: no open end written as dots, no range whose ends are equal.
+ * @param low, high null where that end is open
+ * @returns null where both are
+ * @example rangeOf(degC(5), null) // from 5 °C
+ * @example rangeOf(degC(-5), degC(40)) // −5 °C to 40 °C
+ */
+export function rangeOf(low: Quantity | null, high: Quantity | null): Message | null {
+  if (low === null) return high === null ? null : RANGE['up-to']({ high: exactly(high) });
+  if (high === null) return RANGE.from({ low: exactly(low) });
+  return figure(low.value) === figure(high.value)
+    ? RANGE.one({ high: exactly(high) })
+    : RANGE.both({ low: exactly(low), high: exactly(high) });
+}
+
+/** A temperature that is met goes to whole degrees, to halves where a limit lies near. */
+const NEAR_K = 1;
+/**
+ * Temperatures that are met, as they are said beside limits.
+ * @param limits those they are held against, °C
+ * @example metC(6.56, 6.84, [5, 30]) // 7 °C
+ */
+export function metC(lowC: number, highC: number, limits: readonly (number | null)[]): Message {
+  const near = (c: number) => limits.some((l) => l !== null && Math.abs(c - l) < NEAR_K);
+  const step = near(lowC) || near(highC) ? 0.5 : 1;
+  // Never rounded to the other side of a limit.
+  const round = (c: number) => {
+    const to = Math.round(c / step) * step;
+    const crossed = limits.some((l) => l !== null && Math.sign(c - l) !== Math.sign(to - l) && c !== l);
+    return crossed ? Number(c.toFixed(1)) : to;
+  };
+  return rangeOf(degC(round(lowC)), degC(round(highC)))!;
+}
