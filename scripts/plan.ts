@@ -3,9 +3,9 @@ import { parseArgs } from 'node:util';
 import { readJobFile } from '../src/core/file';
 import { piecesOf, preparePots } from '../src/core/plan';
 import { planReport, viewJob } from '../src/core/record';
-import { type UnitSystem } from '../src/core/units';
 import { Refusal } from '../src/core/say';
-import { planInWords } from '../src/words';
+import type { UnitSystem } from '../src/core/units';
+import { errorInWords, planInWords } from '../src/words';
 
 /**
  * Prints the plan of an exported job file: `npm run -s plan -- FILE [--at ISO-INSTANT] [--units us]`, `-` for standard
@@ -47,7 +47,7 @@ function main(): number {
     );
     return 0;
   } catch (error) {
-    if (error instanceof Refusal) process.stderr.write(`${error.problem.field}: ${error.problem.sentence}\n`);
+    if (error instanceof Refusal) process.stderr.write(`${error.problem.field}: ${errorInWords(error)}\n`);
     else if ((error as NodeJS.ErrnoException).code) process.stderr.write(`file: ${(error as Error).message}\n`);
     else throw error;
     return 2;

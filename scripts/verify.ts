@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { readJobFile } from '../src/core/file';
 import { chainsOf } from '../src/core/record';
-import { Refusal } from '../src/core/say';
+import { errorInWords } from '../src/words';
 
 /**
  * Checks that the record in a job file is whole: `npm run -s verify -- FILE`, `-` for standard input. 0 whole, 1
@@ -29,7 +29,7 @@ function main(): number {
     process.stdout.write(broken ? 'BROKEN\n' : 'whole\n');
     return broken ? 1 : 0;
   } catch (error) {
-    process.stderr.write(`${error instanceof Refusal || error instanceof Error ? error.message : String(error)}\n`);
+    process.stderr.write(`${errorInWords(error)}\n`);
     return 2;
   }
 }

@@ -1,7 +1,7 @@
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
 import { z } from 'zod';
 import { stableJson } from '@/core/record';
-import { refuse, texts } from '@/core/say';
+import { refuse, type Said, texts, whyOf } from '@/core/say';
 import { exportJob, exportSheets, importJob, importSheets, type Taken } from './exchange';
 import type { Workspace } from './workspace';
 
@@ -47,7 +47,7 @@ export function backup(workspace: Workspace): Uint8Array {
 /** What came back from a backup, and what could not, with its reason. */
 export interface Restored extends Omit<Taken, 'jobId' | 'merged'> {
   readonly jobs: number;
-  readonly failed: readonly { readonly file: string; readonly why: string }[];
+  readonly failed: readonly { readonly file: string; readonly why: Said }[];
 }
 
 /**
@@ -81,7 +81,7 @@ export async function restore(workspace: Workspace, bytes: Uint8Array): Promise<
         };
       }
     } catch (error) {
-      sum = { ...sum, failed: [...sum.failed, { file, why: error instanceof Error ? error.message : String(error) }] };
+      sum = { ...sum, failed: [...sum.failed, { file, why: whyOf(error) }] };
     }
   }
   return sum;

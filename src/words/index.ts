@@ -1,2 +1,2 @@
 export { planInWords } from './plan';
-export { PLAIN_READER, plainWords, type Reader, say, workedIn } from './render';
+export { errorInWords, PLAIN_READER, plainWords, type Reader, say, workedIn } from './render';

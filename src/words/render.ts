@@ -9,6 +9,7 @@ import {
   type Value,
   WORKED_DIGITS,
   type WorkLine,
+  whyOf,
 } from '@/core/say';
 import { FIELD_UNIT, figure, format, fromCore, shownUnit, type UnitSystem, unitOf } from '@/core/units';
 
@@ -92,6 +93,9 @@ export function say(said: Said, reader: Reader): string {
 
 /** A message as a program reads it that asks nothing else: metric, UTC, English. */
 export const plainWords = (said: Said): string => say(said, PLAIN_READER);
+
+/** Why something failed, for whoever has no words of his own for it. */
+export const errorInWords = (error: unknown): string => plainWords(whyOf(error));
 
 /** A line of working as its reader reads it. Kept plans of earlier versions have the unit of a number beside it. */
 export function workedIn({ label, expression, value, unit, source }: WorkLine, reader: Reader) {

@@ -2,16 +2,10 @@ import type { BufferGeometry, Mesh, Object3D } from 'three';
 import { OBJLoader } from 'three/examples/jsm/loaders/OBJLoader.js';
 import { PLYLoader } from 'three/examples/jsm/loaders/PLYLoader.js';
 import { STLLoader } from 'three/examples/jsm/loaders/STLLoader.js';
-import { refuse, texts } from '@/core/say';
+import { listed, type Message, refuse } from '@/core/say';
 import { type Cloud, everyOf } from '@/core/scan';
 import { readPoints } from './point-text';
-
-const REFUSED = texts('refused.worker.load-scan', {
-  'cannot-read': '“{name}” cannot be read: {why}',
-  'mb-up-mb':
-    '“{name}” has {byteLength} MB; up to {mAX_BYTES} MB are taken in. Thin the scan out or cut it to the damaged place.',
-  'no-scan-understood': '“{name}” is no scan that is understood here: {sCAN_ENDINGS} are.',
-});
+import { SCAN_FILE } from './scan-words';
 
 /** Largest file taken in, bytes: beyond it a browser's tab runs out of memory. */
 export const MAX_BYTES = 400e6;
@@ -19,8 +13,8 @@ export const MAX_BYTES = 400e6;
 export const SCAN_ENDINGS = ['stl', 'ply', 'obj', 'xyz', 'csv', 'txt', 'pts'] as const;
 
 const endingOf = (name: string) => name.toLowerCase().split('.').pop() ?? '';
-const broken = (name: string, why: string): never =>
-  refuse('file', name, 'a whole scan file', REFUSED['cannot-read']({ name, why }));
+const broken = (name: string, why: Message): never =>
+  refuse('file', name, 'a whole scan file', SCAN_FILE.unread({ name, why }));
 
 /** Triangles of a geometry as places side by side; a geometry without faces is a cloud of points. */
 function cloudOf(geometry: BufferGeometry, faces: boolean): Cloud {
@@ -36,7 +30,7 @@ function cloudOf(geometry: BufferGeometry, faces: boolean): Cloud {
 
 /** A binary STL says how many triangles it holds: what is missing is told before it is read. */
 function checkStl(name: string, bytes: ArrayBuffer): void {
-  if (bytes.byteLength < 84) broken(name, 'it is too short to hold a triangle.');
+  if (bytes.byteLength < 84) broken(name, SCAN_FILE['too-short']());
   const head = new TextDecoder().decode(bytes.slice(0, 512));
   const says = new DataView(bytes).getUint32(80, true);
   const wants = 84 + 50 * says;
@@ -44,7 +38,11 @@ function checkStl(name: string, bytes: ArrayBuffer): void {
   if (bytes.byteLength < wants)
     broken(
       name,
-      `it is cut off: it announces ${says} triangles and holds ${Math.max(0, Math.floor((bytes.byteLength - 84) / 50))}.`,
+      SCAN_FILE['cut-off']({
+        said: says,
+        what: 'triangles',
+        holds: Math.max(0, Math.floor((bytes.byteLength - 84) / 50)),
+      }),
     );
 }
 
@@ -53,7 +51,7 @@ function checkTextStl(name: string, bytes: ArrayBuffer): void {
   const head = new TextDecoder().decode(bytes.slice(0, 512));
   if (!head.startsWith('solid') || !/\bfacet\b/.test(head)) return;
   const tail = new TextDecoder().decode(bytes.slice(Math.max(0, bytes.byteLength - 200)));
-  if (!/endsolid/.test(tail)) broken(name, 'it is cut off: its closing line is missing.');
+  if (!/endsolid/.test(tail)) broken(name, SCAN_FILE['no-end']());
 }
 
 const STL_HEAD = 84;
@@ -93,10 +91,10 @@ function thinStl(bytes: ArrayBuffer): { bytes: ArrayBuffer; held?: number } {
 /** A PLY says how many vertices and faces it holds. */
 function checkPly(name: string, bytes: ArrayBuffer): void {
   const head = new TextDecoder('latin1').decode(bytes.slice(0, 4096));
-  if (!head.startsWith('ply')) broken(name, 'it does not begin like a PLY file.');
+  if (!head.startsWith('ply')) broken(name, SCAN_FILE['no-ply']());
   const end = head.indexOf('end_header');
   const vertices = Number(/element vertex (\d+)/.exec(head)?.[1]);
-  if (end < 0 || !vertices) broken(name, 'its header is not whole or names no vertices.');
+  if (end < 0 || !vertices) broken(name, SCAN_FILE['no-vertices']());
   const body = bytes.byteLength - end - 11;
   if (/format binary/.test(head)) {
     const sizes: Record<string, number> = {
@@ -122,7 +120,11 @@ function checkPly(name: string, bytes: ArrayBuffer): void {
     if (body < vertices * size)
       broken(
         name,
-        `it is cut off: it announces ${vertices} vertices and holds ${Math.max(0, Math.floor(body / size))}.`,
+        SCAN_FILE['cut-off']({
+          said: vertices,
+          what: 'vertices',
+          holds: Math.max(0, Math.floor(body / size)),
+        }),
       );
   } else {
     const lines =
@@ -130,7 +132,7 @@ function checkPly(name: string, bytes: ArrayBuffer): void {
         .decode(bytes.slice(end))
         .split('\n')
         .filter((l) => l.trim()).length - 1;
-    if (lines < vertices) broken(name, `it is cut off: it announces ${vertices} vertices and holds ${lines}.`);
+    if (lines < vertices) broken(name, SCAN_FILE['cut-off']({ said: vertices, what: 'vertices', holds: lines }));
   }
 }
 
@@ -144,7 +146,7 @@ export function loadScan(name: string, bytes: ArrayBuffer): Cloud {
       'file',
       bytes.byteLength,
       `up to ${MAX_BYTES / 1e6} MB`,
-      REFUSED['mb-up-mb']({ name, byteLength: Math.round(bytes.byteLength / 1e6), mAX_BYTES: MAX_BYTES / 1e6 }),
+      SCAN_FILE['too-large']({ name, size: Math.round(bytes.byteLength / 1e6), most: MAX_BYTES / 1e6 }),
     );
   const read = READERS[endingOf(name)];
   if (!read)
@@ -152,16 +154,22 @@ export function loadScan(name: string, bytes: ArrayBuffer): Cloud {
       'file',
       name,
       SCAN_ENDINGS.join(', '),
-      REFUSED['no-scan-understood']({ name, sCAN_ENDINGS: SCAN_ENDINGS.map((e) => e.toUpperCase()).join(', ') }),
+      SCAN_FILE['no-scan']({
+        name,
+        endings: listed(
+          SCAN_ENDINGS.map((e) => e.toUpperCase()),
+          'comma',
+        ),
+      }),
     );
   let cloud: Cloud;
   try {
     cloud = read(name, bytes);
   } catch (error) {
     if ((error as { problem?: unknown }).problem) throw error;
-    return broken(name, `it is damaged (${(error as Error).message}).`);
+    return broken(name, SCAN_FILE.damaged({ how: (error as Error).message }));
   }
-  if (cloud.xyz.length < 9) broken(name, 'it holds no points.');
+  if (cloud.xyz.length < 9) broken(name, SCAN_FILE['no-points']());
   return cloud;
 }
 

@@ -1,12 +1,6 @@
-import { refuse, texts } from '@/core/say';
+import { refuse } from '@/core/say';
 import type { Cloud } from '@/core/scan';
-
-const REFUSED = texts('refused.worker.point-text', {
-  'divides-columns-decimals':
-    '“{name}” divides columns and decimals with the same comma, as in “{sample}”. Save it with semicolons between the columns.',
-  'cannot-read-line':
-    '“{name}” cannot be read: line {line}, “{said}”, {case, select, yes {has fewer than three numbers} other {holds something that is no number}}.',
-});
+import { SCAN_FILE } from './scan-words';
 
 /** How the columns of a text of points are divided, and which sign divides decimals; told from its first lines. */
 export interface PointStyle {
@@ -30,7 +24,7 @@ export function pointStyle(name: string, head: string): PointStyle {
       'file',
       sample,
       'columns divided by semicolons where decimals are commas',
-      REFUSED['divides-columns-decimals']({ name, sample: sample.trim().slice(0, 40) }),
+      SCAN_FILE.commas({ name, sample: sample.trim().slice(0, 40) }),
     );
   return { delimiter, decimalComma };
 }
@@ -122,7 +116,7 @@ export function readPoints(name: string, buffer: ArrayBuffer): Cloud {
           'file',
           said,
           'three numbers a line',
-          REFUSED['cannot-read-line']({ name, line, said: said.slice(0, 40), case: sound ? 'yes' : 'no' }),
+          SCAN_FILE['no-point']({ name, line, said: said.slice(0, 40), few: sound ? 'yes' : 'no' }),
         );
     }
     i++;

@@ -1,5 +1,7 @@
 import { proxy, type Remote, wrap } from 'comlink';
 import type { ScanApi } from './scan.worker';
+// What the worker says is read here.
+import './scan-words';
 
 /** A worker that reads and measures scans, and the way to end it in the middle of its work. */
 export interface ScanWorker {

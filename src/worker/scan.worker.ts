@@ -1,17 +1,14 @@
 import './no-eval';
 import { expose } from 'comlink';
-import { type Message, Refusal, texts } from '@/core/say';
+import { type Message, Refusal } from '@/core/say';
 import { extentOf, measureScan, type ScanAsk } from '@/core/scan';
 import type { Scanned } from '@/core/void';
 import { loadScan, MAX_BYTES } from './load-scan';
+import { SCAN_FILE } from './scan-words';
 
 export type ScanReply<T> =
   | { readonly ok: true; readonly value: T }
   | { readonly ok: false; readonly sentence: Message };
-
-const SCAN = texts('scan-reading', {
-  'no-memory': 'The scan is too large for the memory of this browser. Thin it out or cut it to the damaged place.',
-});
 
 let kept: { readonly name: string; readonly cloud: ReturnType<typeof loadScan> } | undefined;
 
@@ -24,7 +21,7 @@ async function answered<T>(run: () => Promise<T> | T): Promise<ScanReply<T>> {
     if (error instanceof RangeError)
       return {
         ok: false,
-        sentence: SCAN['no-memory'](),
+        sentence: SCAN_FILE['no-memory'](),
       };
     throw error;
   }

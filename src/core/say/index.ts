@@ -1,7 +1,7 @@
 export { type Budget, meter } from './budget';
 export { type List, Message, Moment, Quantity, Said, Value, type Values } from './message';
 export { metC, rangeOf } from './range';
-export { attempt, finite, type Problem, positive, Refusal, refuse } from './refusal';
+export { attempt, finite, type Problem, positive, Refusal, refuse, whyOf } from './refusal';
 export { allTexts, gapsOf, plain, type Sayer, textOf, texts } from './texts';
 export {
   along,

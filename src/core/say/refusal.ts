@@ -1,4 +1,4 @@
-import type { Message } from './message';
+import type { Message, Said } from './message';
 import { textOf, texts } from './texts';
 
 /**
@@ -46,6 +46,10 @@ const REFUSED = texts('refused', {
 export function refuse(field: string, value: unknown, allowed: string, sentence: Message): never {
   throw new Refusal({ field, value, allowed, sentence });
 }
+
+/** Why something failed: the sentence of a refusal, else what the fault itself says. */
+export const whyOf = (error: unknown): Said =>
+  error instanceof Refusal ? error.problem.sentence : error instanceof Error ? error.message : String(error);
 
 /** Returns `value` when it is finite, else refuses it by name. */
 export function finite(field: string, value: number): number {

@@ -2,7 +2,7 @@
 import Link from 'next/link';
 import { STAGE_LABELS } from '@/core/method';
 import { cautionsOf, MOST_OVERTIME_MIN, pieceName, type RepairPlan, wholePlaced } from '@/core/plan';
-import { usedUp } from '@/core/record';
+import { amountOf, usedUp } from '@/core/record';
 import { formatDuration } from '@/core/units';
 import type { StageProps } from '../repair/stage-props';
 import { Answer, Heading, useFormat, useSay } from '../shared/bits';
@@ -58,12 +58,7 @@ function UsedUp({ passes }: { passes: readonly RepairPlan[] }) {
   if (!lines.length) return null;
   return (
     <p data-testid="used-up">
-      Beside the mix:{' '}
-      {lines
-        .map((l) => `${l.quantity}${l.unit ? ` ${l.unit}` : ' ×'} ${l.what}`)
-        .map(prose)
-        .join(', ')}
-      .
+      Beside the mix: {lines.map((l) => `${prose(amountOf(l))}${l.unit ? '' : ' ×'} ${l.what}`).join(', ')}.
     </p>
   );
 }

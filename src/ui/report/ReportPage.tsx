@@ -12,7 +12,7 @@ import {
   type RepairView,
   sectionsOf,
 } from '@/core/record';
-import { say } from '@/words';
+import { errorInWords, say } from '@/words';
 import { startReport } from '@/worker/report';
 import { captionOf, photosOf } from '../photo/photos-of';
 import { Tag } from '../shared/Tag';
@@ -133,7 +133,7 @@ function OfRepair({
     try {
       saveBytes(`${name}.pdf`, await report.pdf, 'application/pdf');
     } catch (error) {
-      setFault(error instanceof Error ? error.message : String(error));
+      setFault(errorInWords(error));
     } finally {
       setShare(null);
     }

@@ -2,6 +2,7 @@
 import { useMemo } from 'react';
 import { viewJob } from '@/core/record';
 import { bundleOf, orphansOf } from '@/store/state';
+import { errorInWords } from '@/words';
 import { Heading } from '../shared/bits';
 import { SavingButton } from '../shared/SavingButton';
 import { saveText } from '../workspace/files';
@@ -19,7 +20,7 @@ export function Aside() {
           viewJob(bundleOf({ jobs, repairs, sheets, stock, events, snapshots }, job.id)!, clock.now());
           return [];
         } catch (error) {
-          return [{ job, why: error instanceof Error ? error.message : String(error) }];
+          return [{ job, why: errorInWords(error) }];
         }
       }),
     [jobs, repairs, sheets, stock, events, snapshots],

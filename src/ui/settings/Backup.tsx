@@ -1,6 +1,7 @@
 'use client';
 import { useEffect, useRef, useState } from 'react';
 import { backup, type Restored, restore } from '@/store/backup';
+import { errorInWords, plainWords } from '@/words';
 import { SavingButton } from '../shared/SavingButton';
 import { saveBytes } from '../workspace/files';
 import { clock, useWorkspace, workspace } from '../workspace/workspace';
@@ -40,7 +41,7 @@ export async function backUp(): Promise<string> {
 }
 
 const told = (r: Restored): string =>
-  `${r.jobs} job${r.jobs === 1 ? '' : 's'} read: ${r.newEvents} entries and ${r.added} other records added, ${r.same} the same${r.conflicts ? `, ${r.conflicts} differ: see above` : ''}${r.failed.length ? `. Not taken in: ${r.failed.map((f) => `${f.file} (${f.why})`).join('; ')}` : '.'}`;
+  `${r.jobs} job${r.jobs === 1 ? '' : 's'} read: ${r.newEvents} entries and ${r.added} other records added, ${r.same} the same${r.conflicts ? `, ${r.conflicts} differ: see above` : ''}${r.failed.length ? `. Not taken in: ${r.failed.map((f) => `${f.file} (${plainWords(f.why)})`).join('; ')}` : '.'}`;
 
 /** The whole database as one file, out and back, and when it was last done. */
 export function Backup() {
@@ -66,7 +67,7 @@ export function Backup() {
     } catch (error) {
       setSaid({
         bad: true,
-        text: `${file.name} was not taken in. ${error instanceof Error ? error.message : String(error)}`,
+        text: `${file.name} was not taken in. ${errorInWords(error)}`,
       });
     }
   };

@@ -1,6 +1,7 @@
 'use client';
 import type { ReactNode } from 'react';
 import { ErrorBoundary } from 'react-error-boundary';
+import { errorInWords } from '@/words';
 import { exportJob } from '../workspace/exchange';
 import { fileName, saveText } from '../workspace/files';
 import { stateNow, workspace } from '../workspace/workspace';
@@ -18,7 +19,7 @@ export function MishapCard({
   again?: () => void;
 }) {
   const job = jobId ? stateNow().jobs.get(jobId) : undefined;
-  const why = error instanceof Error ? error.message : String(error);
+  const why = errorInWords(error);
   const takeOut = () => {
     // A job that cannot be written as a file is taken out as it stands.
     let text: string;

@@ -157,7 +157,7 @@ function timeOf(read: Reader, t: TimeDraft): Milestone | null {
     };
   } catch (error) {
     if (!(error instanceof Refusal)) throw error;
-    read.say(field, error.message);
+    read.say(field, error.problem.sentence);
     return null;
   }
 }

@@ -1,5 +1,5 @@
 'use client';
-import { Refusal } from '@/core/say';
+import { errorInWords } from '@/words';
 import { importJob, importSheets } from './exchange';
 
 /** Larger is no job file. */
@@ -66,6 +66,6 @@ export async function takeFile(
     const format = /"format"\s*:\s*"grenko-(job|sheets)"/.exec(text.slice(0, 500))?.[1] ?? expected;
     return format === 'sheets' ? await takeSheets(text) : await takeJob(text);
   } catch (error) {
-    return refused(error instanceof Refusal || error instanceof Error ? error.message : String(error));
+    return refused(errorInWords(error));
   }
 }
