@@ -2,6 +2,8 @@ import { planInThread, TIME_LIMIT_MS } from '@/server/plan-pool';
 
 /** Job files above this are refused before they are read, bytes. */
 const LIMIT = 20_000_000;
+/** So much is still read and thrown away: who is cut off while he speaks does not hear the answer. */
+const HEARD_OUT = 4 * LIMIT;
 
 const said = (status: number, field: string, allowed: string, sentence: string, headers: Record<string, string> = {}) =>
   Response.json({ error: { field, allowed, sentence } }, { status, headers });
@@ -10,7 +12,7 @@ const said = (status: number, field: string, allowed: string, sentence: string, 
 export async function POST(request: Request): Promise<Response> {
   const stated = Number(request.headers.get('content-length') ?? 0);
   const tooLarge = () => said(413, 'file', `up to ${LIMIT / 1e6} MB`, `The file is larger than ${LIMIT / 1e6} MB.`);
-  if (stated > LIMIT) return tooLarge();
+  if (stated > HEARD_OUT) return tooLarge();
   const bytes = await readUpTo(request, LIMIT);
   if (bytes === null) return tooLarge();
   const at = new URL(request.url).searchParams.get('at');
@@ -37,16 +39,18 @@ export async function POST(request: Request): Promise<Response> {
   return new Response(reply.text, { headers: { 'content-type': 'application/json' } });
 }
 
-/** The body, or null as soon as it grows past the limit. */
+/** The body; null where it is past the limit, of which nothing is kept. A sender is heard out before it is told. */
 async function readUpTo(request: Request, limit: number): Promise<ArrayBuffer | null> {
   if (!request.body) return new ArrayBuffer(0);
   const chunks: Uint8Array[] = [];
   let size = 0;
   for await (const chunk of request.body as unknown as AsyncIterable<Uint8Array>) {
     size += chunk.length;
-    if (size > limit) return null;
-    chunks.push(chunk);
+    if (size > HEARD_OUT) return null;
+    if (size <= limit) chunks.push(chunk);
+    else chunks.length = 0;
   }
+  if (size > limit) return null;
   const whole = new Uint8Array(size);
   let at = 0;
   for (const chunk of chunks) {
