@@ -1,3 +1,4 @@
+import { inflateSync } from 'node:zlib';
 import { documentOf, sectionsOf, viewJob } from '@/core/record';
 import { finishedData } from '@/sample/jobs';
 import { say } from '@/words';
@@ -19,6 +20,56 @@ const ask = {
   photos: [],
   paper: 'a4' as const,
 };
+/** What is printed on each page: words with their size and how far from the foot they stand, points. */
+function printedOn(bytes: Uint8Array) {
+  const raw = Buffer.from(bytes);
+  const pages: { readonly words: string; readonly bold: boolean; readonly size: number; readonly y: number }[][] = [];
+  for (let at = raw.indexOf('stream\n'); at >= 0; at = raw.indexOf('stream\n', at + 1)) {
+    if (raw.subarray(at - 3, at).toString() === 'end') continue;
+    let page: string;
+    try {
+      page = inflateSync(raw.subarray(at + 7)).toString('latin1');
+    } catch {
+      continue;
+    }
+    const told = [...page.matchAll(/\/F(\d+) ([\d.]+) Tf[^T]*?TL\s[\s\S]*?([\d.]+) ([\d.]+) Td\s+\((.*?)\) Tj/g)];
+    if (told.length)
+      pages.push(told.map((m) => ({ bold: m[1] === '2', size: Number(m[2]), y: Number(m[4]), words: m[5]! })));
+  }
+  return pages;
+}
+
+/** What stands lower on a page is its foot, points. */
+const FOOT_PT = 50;
+
+test('a heading of the working never stands alone at the foot of a page', () => {
+  const [first] = doc.working;
+  // Workings of every length, so that some end of a page falls on a heading.
+  const working = Array.from({ length: 160 }, (_, i) => ({
+    ...first!,
+    title: `part ${i}`,
+    lines: Array.from({ length: 1 + (i % 7) }, () => ({
+      label: 'label',
+      how: 'how '.repeat(12 + ((i * 17) % 60)),
+      value: 'value',
+    })),
+  }));
+  const pages = printedOn(reportPdf({ ...ask, doc: { ...doc, working } }));
+  expect(pages.length).toBeGreaterThan(5);
+  let heads = 0;
+  for (const page of pages) {
+    // Under the foot stands what the report is and which page.
+    const body = page.filter((t) => t.y > FOOT_PT);
+    const lowest = Math.min(...body.filter((t) => !t.bold).map((t) => t.y));
+    expect(Number.isFinite(lowest)).toBe(true);
+    for (const head of body.filter((t) => t.bold && t.words.startsWith('part '))) {
+      heads++;
+      expect([head.words, head.y > lowest]).toEqual([head.words, true]);
+    }
+  }
+  expect(heads).toBe(160);
+});
+
 const textOf = (bytes: Uint8Array) => new TextDecoder('latin1').decode(bytes);
 
 test('a record becomes a PDF of several pages, and tells how far it is', () => {

@@ -13,6 +13,8 @@ export interface ReportAsk {
 }
 
 const MARGIN = 16;
+/** Columns of a working: what, how, how much. */
+const WORKED = [0.28, 0.5, 0.22];
 const LINE = 4.6;
 
 /**
@@ -80,8 +82,9 @@ export function reportPdf(ask: ReportAsk, progress: (share: number) => void = ()
   };
   const heightOf = (words: string, w: number): number =>
     (pdf.splitTextToSize(plainText(words), w) as string[]).length * LINE;
-  const heading = (words: string) => {
-    room(16);
+  /** A heading stands with what it heads. @param below the height of that, mm */
+  const heading = (words: string, below = LINE) => {
+    room(11 + below);
     y += 4;
     font(12, 'bold');
     pdf.text(plainText(words), MARGIN, y);
@@ -90,12 +93,16 @@ export function reportPdf(ask: ReportAsk, progress: (share: number) => void = ()
     y += 7;
     font(9.5);
   };
+  const tallOf = (row: readonly string[], shares: readonly number[]): number => {
+    font(9.5);
+    return Math.max(...row.map((c, i) => heightOf(c, shares[i]! * inner - 2)));
+  };
   /** Rows of columns that stay together; the first may break where the page ends. */
   const rows = (list: readonly (readonly string[])[], shares: readonly number[]) => {
     font(9.5);
     for (const row of list) {
       const widths = shares.map((s) => s * inner);
-      const tall = Math.max(...row.map((c, i) => heightOf(c, widths[i]! - 2)));
+      const tall = tallOf(row, shares);
       room(tall + 1);
       let x = MARGIN;
       row.forEach((c, i) => {
@@ -218,11 +225,9 @@ export function reportPdf(ask: ReportAsk, progress: (share: number) => void = ()
     pdf.text('Working', MARGIN, y + 2);
     y += 4;
     for (const part of doc.working) {
-      heading(part.title);
-      rows(
-        part.lines.map((l) => [l.label, l.how, l.value]),
-        [0.28, 0.5, 0.22],
-      );
+      const lines = part.lines.map((l) => [l.label, l.how, l.value]);
+      heading(part.title, lines[0] ? tallOf(lines[0], WORKED) : 0);
+      rows(lines, WORKED);
     }
   }
   heading('Whether the record is whole');

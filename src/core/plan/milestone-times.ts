@@ -241,7 +241,11 @@ function wordsOf(
         undefined,
         isOfMethod(m) ? 'chosen' : 'sheet',
       ),
-      line(TIMES.ran(), TIMES[ranAt(m, clock, thermal)](), TIMES['ran-is']({ low: degC(min), high: degC(max) })),
+      line(
+        TIMES.ran(),
+        TIMES[ranAt(m, clock, thermal)](),
+        min.toFixed(1) === max.toFixed(1) ? degC(max) : TIMES['ran-is']({ low: degC(min), high: degC(max) }),
+      ),
       line(
         TIMES[bands ? 'band' : 'progress'](),
         TIMES[bands ? (clock === 'waiting' ? 'coldest' : 'hottest') : 'progress-by'](),
