@@ -11,6 +11,7 @@ export { type Ladder, ladderIn, ladderOf } from './ladder';
 export { depthToFill, type LiftPrimer, leadOf, liftsMm, liftsOf, primerOf } from './lifts';
 export * from './method';
 export * from './methods';
+export { askOf, foundBy } from './questions';
 export { type Factor, factorsOf, stepFrom, stepsOf } from './steps';
 export { isTaken, type Taken, type Takes, takenBy, toldOf, wantsThickening } from './takes';
 export { type Role, STAGE_OF, type StepDraft, type StepKey, stepId, type TaskRow, tasks } from './task';

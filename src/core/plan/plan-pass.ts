@@ -1,5 +1,6 @@
 import { dequal } from 'dequal';
 import {
+  askOf,
   ENGINES,
   effectsOf,
   isTaken,
@@ -173,7 +174,7 @@ export function preparePass(
   const unanswered = method.questions.filter((q) => (q.onFace || !place.onFace) && repair.answers[q.id] === undefined);
   const open: Record<string, readonly Said[]> = {};
   const problems: (Problem & { stage: 'measure' | 'material' | 'mix' | 'place' })[] = [];
-  if (unanswered.length) open.inspect = unanswered.map((q) => q.ask);
+  if (unanswered.length) open.inspect = unanswered.map(askOf);
 
   let measured: VoidResult | null = null;
   if (!repair.void) open.measure = [OPEN.shape()];

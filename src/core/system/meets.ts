@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { type Message, texts } from '../say';
 import type { FamilyId } from './family';
 import type { BaseMaterial } from './sheet';
 
@@ -133,6 +134,15 @@ const CLASHES: readonly (Clash & { readonly when: (family: FamilyId, m: Meets) =
     todo: 'Use the waxed version for the last layer or cover it with film; a tacky face bonds the next coat, and is washed before paint.',
   },
 ];
+
+const SAID = new Map(
+  CLASHES.map((c) => [c.id, texts(`clash.${c.id}`, { title: c.title, why: c.why, todo: c.todo })] as const),
+);
+/** A clash in words, as they stand in its row. */
+export function clashWords({ id }: Pick<Clash, 'id'>): Readonly<Record<'title' | 'why' | 'todo', Message>> {
+  const { title, why, todo } = SAID.get(id)!;
+  return { title: title(), why: why(), todo: todo() };
+}
 
 /** What does not go well between a family and what it meets. */
 export const clashesOf = (family: FamilyId, meets: Meets): readonly Clash[] =>

@@ -1,11 +1,11 @@
 'use client';
 import { BASE_PROPERTIES } from '@/core/climate';
-import { METHODS, methodOf, type Question } from '@/core/method';
+import { askOf, foundBy, METHODS, methodOf, type Question } from '@/core/method';
 import { cautionsOf, passes, pieceName, reviewOf } from '@/core/plan';
 import type { PassView } from '@/core/record';
 import { Photos } from '../photo/Photos';
 import type { StageProps, StageView } from '../repair/stage-props';
-import { Answer, Choice, Heading, lowered, TextField } from '../shared/bits';
+import { Answer, Choice, Heading, lowered, TextField, useSay } from '../shared/bits';
 import { NotesLeft } from '../shared/LearnedHere';
 import { StageFindings } from '../shared/StageFindings';
 import { DayField } from '../shared/WhenField';
@@ -54,6 +54,7 @@ function Asked({
   /** A line parts it from the one above. */
   ruled: boolean;
 }) {
+  const says = useSay();
   const answer = repair.answers[q.id];
   const bad = answer !== undefined && !passes(q, answer);
   return (
@@ -62,18 +63,18 @@ function Asked({
       style={{ borderTop: ruled ? '1px solid var(--paper-line)' : undefined }}
     >
       <p className={`flex-1 min-w-[16rem] ${bad ? 'font-semibold' : ''}`}>
-        {q.ask}
+        {says(askOf(q))}
         {bad && (
           <span
             className="block text-sm"
             style={{ color: q.otherwise.severity === 'stop' ? 'var(--stop)' : 'inherit' }}
           >
-            {q.otherwise.severity === 'stop' ? 'stop' : 'caution'}: {q.otherwise.title.toLowerCase()}
+            {q.otherwise.severity === 'stop' ? 'stop' : 'caution'}: {lowered(says(foundBy(q).title))}
           </span>
         )}
       </p>
       <Choice
-        label={q.ask}
+        label={says(askOf(q))}
         hideLabel
         options={ANSWERS}
         value={answer}

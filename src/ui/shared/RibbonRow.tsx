@@ -29,19 +29,17 @@ interface Box {
 }
 
 /**
- * One pass: a thin thread while it is liquid, as high as it is cured, its texture from waves to solid. Each state is
- * one shape: a band of many passes is drawn anew with every pull.
+ * The passes of a repair: each a thin thread while it is liquid, as high as it is cured, its texture from waves to
+ * solid. What is in one state is one shape for all of them, and each has its edge: a band of many passes is drawn anew
+ * with every pull, and what it costs is the number of its shapes.
  */
-function RibbonShape({
-  ribbon,
-  until,
+function Ribbons({
+  ribbons,
   x,
   box,
   zone,
 }: {
-  ribbon: Ribbon;
-  /** Where the next pass goes on it. */
-  until: number;
+  ribbons: readonly Ribbon[];
   x: ScaleTime<number, number>;
   box: Box;
   zone: string;
@@ -53,35 +51,47 @@ function RibbonShape({
     .y0(([, share]) => middle - high(share))
     .y1(([, share]) => middle + high(share))
     .digits(1);
-  const end = Math.min(ribbon.states.at(-1)!.toMs, until);
   // What is too short to be seen is drawn as wide as a line.
   const pxMs = x.invert(1).getTime() - x.invert(0).getTime();
-  const grown = thinned(ribbon.grown, POINT_PX * pxMs);
+  const fills: Partial<Record<keyof typeof TEXTURE, string>> = {};
+  const edges = ribbons.map((ribbon, i) => {
+    // It ends where the next pass goes on it.
+    const until = ribbons[i + 1]?.states[0]?.fromMs ?? Number.POSITIVE_INFINITY;
+    const end = Math.min(ribbon.states.at(-1)!.toMs, until);
+    const grown = thinned(ribbon.grown, POINT_PX * pxMs);
+    const between = (fromMs: number, toMs: number) => shape(grownBetween(grown, fromMs, toMs)) ?? '';
+    for (const { state, fromMs, toMs } of ribbon.states)
+      if (fromMs < end)
+        fills[state] = (fills[state] ?? '') + between(fromMs, Math.max(Math.min(toMs, end), fromMs + LEAST_PX * pxMs));
+    return between(ribbon.states[0]!.fromMs, end);
+  });
   const titles = useMemo(
     () =>
-      ribbon.states.map((s) => `${ribbon.name ? `${ribbon.name}: ` : ''}${s.state} until ${dayAndClock(s.toMs, zone)}`),
-    [ribbon, zone],
+      ribbons.map(
+        ({ name, states }) =>
+          `${name ? `${name}: ` : ''}${states.map((s) => `${s.state} until ${dayAndClock(s.toMs, zone)}`).join(', ')}`,
+      ),
+    [ribbons, zone],
   );
   return (
-    <g data-ribbon={ribbon.passId}>
-      {ribbon.states.map((s, i) =>
-        s.fromMs < end ? (
-          <path
-            key={s.state}
-            d={shape(grownBetween(grown, s.fromMs, Math.max(Math.min(s.toMs, end), s.fromMs + LEAST_PX * pxMs))) ?? ''}
-            fill={`url(#${TEXTURE[s.state]})`}
-          >
-            <title>{titles[i]}</title>
-          </path>
-        ) : null,
-      )}
-      <path
-        d={shape(grownBetween(grown, ribbon.states[0]!.fromMs, end)) ?? ''}
-        fill="none"
-        stroke="var(--ink)"
-        strokeWidth="1"
-      />
-    </g>
+    <>
+      {Object.entries(fills).map(([state, d]) => (
+        <path key={state} d={d} fill={`url(#${TEXTURE[state as keyof typeof TEXTURE]})`} />
+      ))}
+      {ribbons.map((r, i) => (
+        <path
+          key={r.passId}
+          d={edges[i]}
+          fill="none"
+          stroke="var(--ink)"
+          strokeWidth="1"
+          pointerEvents="all"
+          data-ribbon={r.passId}
+        >
+          <title>{titles[i]}</title>
+        </path>
+      ))}
+    </>
   );
 }
 
@@ -155,16 +165,7 @@ export const RibbonRow = memo(function RibbonRow({ view, x, box, zone, wantedAt,
   return (
     <g>
       {href === null ? label : <Link href={href}>{label}</Link>}
-      {ribbons.map((r, i) => (
-        <RibbonShape
-          key={r.passId}
-          ribbon={r}
-          until={ribbons[i + 1]?.states[0]?.fromMs ?? Number.POSITIVE_INFINITY}
-          x={x}
-          box={box}
-          zone={zone}
-        />
-      ))}
+      <Ribbons ribbons={ribbons} x={x} box={box} zone={zone} />
       {ribbons.map((r) => (
         <Opening key={r.passId} ribbon={r} x={x} box={box} zone={zone} />
       ))}

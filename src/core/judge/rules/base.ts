@@ -1,7 +1,8 @@
 import { DateTime } from 'luxon';
 import { BASE_PROPERTIES } from '../../climate';
+import { foundBy } from '../../method';
 import { passes, seatsFound } from '../../plan';
-import { listed, plain, texts } from '../../say';
+import { listed, texts } from '../../say';
 import { type Finding, findings } from '../finding';
 import type { Rule } from './rule';
 
@@ -75,16 +76,14 @@ export const baseRules: Readonly<Record<string, Rule>> = {
     (plan.method?.questions ?? []).flatMap((q): Finding[] => {
       const answer = repair.answers[q.id];
       if (answer === undefined || passes(q, answer)) return [];
-      const { severity, why, todo } = q.otherwise;
-      const title = plain(q.otherwise.title);
+      const found = foundBy(q);
       return [
         {
           id: `inspection:${q.id}`,
-          severity,
+          ...found,
+          severity: q.otherwise.severity,
           stage: 'inspect',
-          title: answer === 'unsure' ? INSPECTION.unsure({ title }) : title,
-          why: plain(why),
-          todo: plain(todo),
+          title: answer === 'unsure' ? INSPECTION.unsure({ title: found.title }) : found.title,
         },
       ];
     }),

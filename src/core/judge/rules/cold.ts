@@ -1,6 +1,6 @@
 import { settingIn } from '../../method';
-import { at, degC, exactly, kelvin, plain, texts } from '../../say';
-import { clashesOf } from '../../system';
+import { at, degC, exactly, kelvin, texts } from '../../say';
+import { clashesOf, clashWords } from '../../system';
 import { type Finding, findings } from '../finding';
 import { type Rule, rangeOver } from './rule';
 
@@ -89,15 +89,15 @@ export const coldRules: Readonly<Record<string, Rule>> = {
     const clashes = clashesOf(plan.sheet.family, repair.meets).filter((k) => !(k.ofSkin && ground));
     return clashes.map((k): Finding => {
       const from = k.from === 'mixing' ? mixing : over;
-      const why = plain(k.why);
+      const { title, why, todo } = clashWords(k);
       return {
         id: `meets:${k.id}`,
         severity: k.severity,
         stage: k.from === 'mixing' ? 'material' : 'finish',
-        title: plain(k.title),
+        title,
         why:
           from === null ? MEETS.why({ why }) : MEETS[k.from === 'mixing' ? 'mixing' : 'layer']({ why, from: at(from) }),
-        todo: plain(k.todo),
+        todo,
       };
     });
   },

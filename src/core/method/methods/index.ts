@@ -1,4 +1,5 @@
 import type { Method } from '../method';
+import { registerQuestions } from '../questions';
 import { checked } from '../steps';
 import { anchor } from './anchor';
 import { barrierCoat } from './barrier-coat';
@@ -58,5 +59,6 @@ export const METHODS: readonly Method[] = [
   timberPart,
   flexibleJoint,
 ].map(checked);
+for (const { id, questions } of METHODS) registerQuestions(id, questions);
 
 export const methodOf = (id: string): Method | undefined => METHODS.find((method) => method.id === id);
