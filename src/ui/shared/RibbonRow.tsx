@@ -8,7 +8,12 @@ import { formatDuration } from '@/core/units';
 import { useSay } from './bits';
 import { dayAndClock } from './when';
 
-const TEXTURE = { liquid: 'tx-liquid', gelled: 'tx-gelled', hardening: 'tx-hardening', set: 'tx-set' } as const;
+const FILL = {
+  liquid: 'url(#tx-liquid)',
+  gelled: 'url(#tx-gelled)',
+  hardening: 'url(#tx-hardening)',
+  set: 'var(--set)',
+} as const;
 /** Height of what is still liquid, px. */
 const THREAD = 4;
 /** A tick of work, and of a hold point, px. */
@@ -18,6 +23,8 @@ const HOLD_TICK = 5;
 const POINT_PX = 6;
 /** Narrower nothing is seen, px. */
 const LEAST_PX = 1.5;
+/** Lower rows have no room for words under them, px. */
+const NAMED_PX = 14;
 /** Room that the word on an opening needs, px. */
 const OPEN_PX = 118;
 
@@ -53,7 +60,7 @@ function Ribbons({
     .digits(1);
   // What is too short to be seen is drawn as wide as a line.
   const pxMs = x.invert(1).getTime() - x.invert(0).getTime();
-  const fills: Partial<Record<keyof typeof TEXTURE, string>> = {};
+  const fills: Partial<Record<keyof typeof FILL, string>> = {};
   const edges = ribbons.map((ribbon, i) => {
     // It ends where the next pass goes on it.
     const until = ribbons[i + 1]?.states[0]?.fromMs ?? Number.POSITIVE_INFINITY;
@@ -76,7 +83,7 @@ function Ribbons({
   return (
     <>
       {Object.entries(fills).map(([state, d]) => (
-        <path key={state} d={d} fill={`url(#${TEXTURE[state as keyof typeof TEXTURE]})`} />
+        <path key={state} d={d} fill={FILL[state as keyof typeof FILL]} />
       ))}
       {ribbons.map((r, i) => (
         <path
@@ -134,6 +141,46 @@ function Barrier({ wantedX, openX, box }: { wantedX: number; openX: number | nul
   );
 }
 
+/** Where the clock stands, night by night; how often and how long it does is said once, where there is room for it. */
+function Stalls({
+  stalls,
+  x,
+  box,
+}: {
+  stalls: readonly { readonly fromMs: number; readonly toMs: number }[];
+  x: ScaleTime<number, number>;
+  box: Box;
+}) {
+  const total = formatDuration(stalls.reduce((sum, s) => sum + (s.toMs - s.fromMs) / 60_000, 0));
+  const words = stalls.length === 1 ? `clock stands ${total}` : `clock stands ${stalls.length} times, ${total} in all`;
+  const edges = stalls.flatMap((s) => [s.fromMs, s.toMs]).map((ms) => Math.min(x(ms), box.right));
+  return (
+    <>
+      <path
+        d={edges.map((at) => `M${at.toFixed(1)} ${box.y - 3}v${box.height + 6}`).join('')}
+        stroke="var(--stop)"
+        strokeWidth="1.6"
+        data-stalls={stalls.length}
+      >
+        <title>{words}</title>
+      </path>
+      {box.height > NAMED_PX && (
+        <text
+          x={edges[0]! + 3}
+          y={box.y + box.height + 10}
+          fontSize="11"
+          fill="var(--stop)"
+          stroke="var(--ground-2)"
+          strokeWidth="3"
+          paintOrder="stroke"
+        >
+          {words}
+        </text>
+      )}
+    </>
+  );
+}
+
 interface RowProps {
   readonly view: RepairView;
   readonly x: ScaleTime<number, number>;
@@ -169,7 +216,7 @@ export const RibbonRow = memo(function RibbonRow({ view, x, box, zone, wantedAt,
       {ribbons.map((r) => (
         <Opening key={r.passId} ribbon={r} x={x} box={box} zone={zone} />
       ))}
-      {box.height > 14 &&
+      {box.height > NAMED_PX &&
         ribbons.map((r, i) =>
           r.name && (starts[i + 1] ?? box.right) - starts[i]! > r.name.length * 6.2 + 8 ? (
             <text
@@ -194,26 +241,7 @@ export const RibbonRow = memo(function RibbonRow({ view, x, box, zone, wantedAt,
         strokeWidth="1"
         data-testid="work"
       />
-      {stalls.map((s) => (
-        <g key={s.fromMs}>
-          <path
-            d={`M${x(s.fromMs)} ${box.y - 3} v${box.height + 6} M${x(s.toMs)} ${box.y - 3} v${box.height + 6}`}
-            stroke="var(--stop)"
-            strokeWidth="1.6"
-          />
-          <text
-            x={x(s.fromMs) + 3}
-            y={box.y + box.height + 10}
-            fontSize="11"
-            fill="var(--stop)"
-            stroke="var(--ground-2)"
-            strokeWidth="3"
-            paintOrder="stroke"
-          >
-            clock stands {formatDuration((s.toMs - s.fromMs) / 60_000)}
-          </text>
-        </g>
-      ))}
+      {stalls.length > 0 && <Stalls stalls={stalls} x={x} box={box} />}
       {wantedAt !== null && x(wantedAt) < box.right && plan.steps.length > 0 && (
         <Barrier wantedX={x(wantedAt)} openX={plan.openMs === null ? null : x(plan.openMs)} box={box} />
       )}
