@@ -21,9 +21,12 @@ export function fieldText(
   return symbol ? `${text} ${symbol}` : text;
 }
 
+/** From here on inches go to the thousandth, which a field has room for. */
+const LEAST_IN = 0.002;
+
 /** A converted value in steps that mean something in its unit: nobody measures to a ten-thousandth of an inch. */
 function stepped(symbol: string, value: number, digits: number): number {
-  if (symbol === 'in' && Math.abs(value) >= 0.1) return Number(value.toFixed(3));
+  if (symbol === 'in' && Math.abs(value) >= LEAST_IN) return Number(value.toFixed(3));
   return Number(value.toPrecision(symbol === 'in' ? Math.min(digits, 3) : digits));
 }
 

@@ -28,7 +28,7 @@ interface Props {
 
 /** As measured, give or take, by which tool, share of the doubt; its name before them, on a phone above. */
 const COLUMNS =
-  'grid gap-1.5 items-start grid-cols-[1fr_5.4rem_5.4rem_2.6rem] md:grid-cols-[1fr_6.6rem_5.4rem_5.5rem_2.6rem]';
+  'grid gap-1.5 items-start grid-cols-[1fr_5.9rem_5.4rem_2.6rem] md:grid-cols-[1fr_6.6rem_5.9rem_5.5rem_2.6rem]';
 
 /** Everything a shape asks for: the measuring list, then its choices and numbers, then its lists. */
 export function ShapeFields({ shape, shareOf, problemAt, write, soaks = false }: Props) {

@@ -1,0 +1,277 @@
+import fc from 'fast-check';
+import { plainWords } from '@/words';
+import { saying } from '@/words/saying';
+import { asMeasured, type Kind } from '../units';
+import { fieldText, parseQuantity, parseRatio } from '.';
+
+const read = (kind: Kind, text: string, system: 'metric' | 'us' = 'metric') => {
+  const parsed = parseQuantity(kind, text, system);
+  if (!parsed.ok) throw new Error(plainWords(parsed.sentence));
+  return parsed.value;
+};
+const choices = (kind: Kind, text: string) => {
+  const parsed = parseQuantity(kind, text, 'metric');
+  if (parsed.ok) throw new Error(`${text} was guessed as ${parsed.value}`);
+  return (parsed.choices ?? []).map((choice) => choice.text);
+};
+
+test.each<[Kind, string, number]>([
+  ['length', '12 mm', 12],
+  ['length', '12', 12],
+  ['length', '3/8 in', 9.525],
+  ['length', '1 1/2"', 38.1],
+  ['length', '1-1/2 in', 38.1],
+  ['length', '2½ in', 63.5],
+  ['length', '½"', 12.7],
+  ['length', `2'6"`, 762],
+  ['length', '5 ft 3 1/2 in', 1612.9],
+  ['length', '1.2m', 1200],
+  ['length', '12,5 mm', 12.5],
+  ['length', '1,234.5 mm', 1234.5],
+  ['length', '1.234,5 mm', 1234.5],
+  ['volume', '0,5 l', 500],
+  ['volume', '250ml', 250],
+  ['volume', '1 US gal', 3785.411784],
+  ['temperature', '68F', 20],
+  ['temperature', '-4 °C', -4],
+  ['temperature', '−4', -4],
+  ['duration', '2 h 30', 150],
+  ['duration', '2h30min', 150],
+  ['duration', '1 d 4 h', 1680],
+  ['duration', '90 s', 1.5],
+  ['mass', '1.2 kg', 1200],
+  ['mass', '2 lb', 907.18474],
+  ['area', '2 ft2', 185806.08],
+  ['density', '1450 kg/m3', 1.45],
+  ['percent', '10 %', 10],
+])('%s %s', (kind, text, value) => {
+  expect(read(kind, text)).toBeCloseTo(value, 9);
+});
+
+test('a bare number is read in the unit the person works in', () => {
+  expect(read('length', '2', 'us')).toBeCloseTo(50.8, 12);
+  expect(read('temperature', '50', 'us')).toBeCloseTo(10, 12);
+});
+
+test('what has two meanings is asked, and each choice then reads without doubt', () => {
+  expect(choices('length', '1,500')).toEqual(['1.500', '1500']);
+  expect(choices('mass', '6 oz')).toEqual(['6 oz av']);
+  expect(choices('volume', '6 oz')).toEqual(['6 US fl oz', '6 UK fl oz']);
+  expect(choices('volume', '2 gal')).toEqual(['2 US gal', '2 UK gal']);
+  expect(choices('duration', '2:30')).toEqual(['2 h 30 min', '2 min 30 s']);
+  for (const [kind, text] of [
+    ['volume', '6 oz'],
+    ['length', '1,500 mm'],
+    ['duration', '2:30'],
+  ] as const)
+    for (const choice of choices(kind, text)) expect(Number.isFinite(read(kind, choice))).toBe(true);
+});
+
+test.each([
+  ['length', ''],
+  ['length', 'wide'],
+  ['length', '12 kg'],
+  ['length', '12 13 mm'],
+  ['length', '3/0 in'],
+  ['length', '1,23,4'],
+  ['temperature', '-300 C'],
+  ['duration', '30 min 2 h'],
+] as [Kind, string][])('%s “%s” gets a sentence, not a number', (kind, text) => {
+  const parsed = parseQuantity(kind, text, 'metric');
+  expect(parsed.ok).toBe(false);
+  if (!parsed.ok) expect(plainWords(parsed.sentence)).toMatch(/\.$/);
+});
+
+test('any junk text never yields a value that is not finite, and never throws', () => {
+  fc.assert(
+    fc.property(
+      fc.string(),
+      fc.constantFrom<Kind>('length', 'volume', 'mass', 'temperature', 'duration', 'density'),
+      (text, kind) => {
+        const parsed = parseQuantity(kind, text, 'metric');
+        return !parsed.ok || Number.isFinite(parsed.value);
+      },
+    ),
+  );
+});
+
+test('ratios need their basis', () => {
+  expect(parseRatio('2:1 by volume')).toMatchObject({ ok: true, basis: 'volume', parts: [2, 1] });
+  expect(parseRatio('100 : 48 : 650 w/w')).toMatchObject({ ok: true, basis: 'weight', parts: [100, 48, 650] });
+  const bare = parseRatio('2:1');
+  expect(bare.ok).toBe(false);
+  if (!bare.ok) expect(bare.choices?.map((choice) => parseRatio(choice.text).ok)).toEqual([true, true]);
+  expect(parseRatio('2:0 by weight').ok).toBe(false);
+  expect(parseRatio('2').ok).toBe(false);
+});
+
+test('switching units shows the typed text again without drift', () => {
+  const typed = { text: '2 1/2 in', system: 'us' as const };
+  expect(fieldText('length', 63.5, 'us', typed)).toBe('2 1/2 in');
+  expect(fieldText('length', 63.5, 'metric', typed)).toBe('63.5 mm');
+  fc.assert(
+    fc.property(fc.double({ min: 0.1, max: 9999, noNaN: true }), (value) => {
+      const again = read('length', fieldText('length', value, 'us'), 'us');
+      // To the thousandth of an inch that a field shows, and to three figures below a tenth.
+      return Math.abs(again - value) <= Math.max(0.0128, value * 0.005);
+    }),
+  );
+});
+
+describe('densities are read as the example shows them', () => {
+  test.each(['metric', 'us'] as const)('a bare 1.3 in %s units is 1.3 g/mL', (system) => {
+    expect(parseQuantity('density', '1.3', system)).toMatchObject({ ok: true, value: 1.3 });
+    expect(fieldText('density', 1.3, system)).toBe('1.3 g/mL');
+  });
+  test('what nothing weighs is asked, with the units in which it could be', () => {
+    const heavy = parseQuantity('density', '1300', 'us');
+    expect(heavy).toMatchObject({ ok: false, sentence: saying(/heavier than lead/) });
+    expect('choices' in heavy && heavy.choices!.map((c) => c.label)).toEqual(['kg/m³']);
+    const pounds = parseQuantity('density', '90', 'metric');
+    expect('choices' in pounds && pounds.choices!.map((c) => c.label)).toEqual(['kg/m³', 'lb/US gal', 'lb/ft³']);
+    expect(parseQuantity('density', '0.001 g/mL', 'metric')).toMatchObject({
+      ok: false,
+      sentence: saying(/lighter than any filler/),
+    });
+    expect(parseQuantity('density', '0.03', 'metric')).toMatchObject({ ok: true, value: 0.03 });
+  });
+});
+
+test('what was converted reads in steps of its unit, and working without the noise of the conversion', () => {
+  expect(asMeasured(6 * 25.4)).toBe('152.4');
+  expect(asMeasured(12.7)).toBe('12.7');
+  expect(fieldText('length', 10, 'us')).toBe('0.394 in');
+  expect(fieldText('length', 6 * 25.4, 'us')).toBe('6 in');
+  expect(fieldText('length', 0.3, 'us')).toBe('0.012 in');
+  // A hundredth of a millimetre has no thousandth of an inch of its own: its figures are kept.
+  expect(fieldText('length', 0.01, 'us')).toBe('0.000394 in');
+  expect(fieldText('length', 10, 'metric')).toBe('10 mm');
+});
+
+describe('as people say it', () => {
+  test.each([
+    ['length', 'half an inch', 12.7],
+    ['length', '1 and a half in', 38.1],
+    ['volume', 'half a litre', 500],
+    ['volume', 'a quarter litre', 250],
+    ['volume', 'three quarters of a litre', 750],
+    ['volume', 'a litre', 1000],
+    ['duration', 'half an hour', 30],
+    ['duration', '1 and a half hours', 90],
+    ['duration', 'an hour', 60],
+    ['count', 'half', 0.5],
+    ['volume', '2 gal (US)', 7570.823568],
+    ['volume', '2 gallons US', 7570.823568],
+    ['volume', '10 fl oz US', 295.735295625],
+    ['volume', '10 fl. oz. (UK)', 284.130625],
+    ['volume', '1 gallon imperial', 4546.09],
+    ['volume', '3 pts UK', 1704.78375],
+  ] as const)('%s: “%s”', (kind, text, value) => {
+    const read = parseQuantity(kind, text, 'metric');
+    expect(read.ok && read.value).toBeCloseTo(value, 6);
+  });
+
+  test('a gallon without its country is asked in metric, and is theirs in US customary units; a bare ounce is asked in both', () => {
+    expect(parseQuantity('volume', '2 gal', 'metric').ok).toBe(false);
+    const theirs = parseQuantity('volume', '2 gal', 'us');
+    expect(theirs.ok && theirs.value).toBeCloseTo(7570.823568, 6);
+    const fluid = parseQuantity('volume', '10 fl oz', 'us');
+    expect(fluid.ok && fluid.value).toBeCloseTo(295.735295625, 6);
+    const uk = parseQuantity('volume', '2 gal UK', 'us');
+    expect(uk.ok && uk.value).toBeCloseTo(9092.18, 6);
+    for (const system of ['metric', 'us'] as const) expect(parseQuantity('volume', '6 oz', system).ok).toBe(false);
+  });
+
+  test.each([
+    ['half', 50],
+    ['half a kit', 50],
+    ['a quarter of the tin', 25],
+    ['two thirds', 200 / 3],
+    ['empty', 0],
+    ['half a per cent', 0.5],
+    ['half %', 0.5],
+  ] as const)('a share: “%s”', (text, value) => {
+    const read = parseQuantity('percent', text, 'metric');
+    expect(read.ok && read.value).toBeCloseTo(value, 9);
+  });
+
+  test.each(['half 12', 'halfway', 'third 5 %'])('“%s” is no share', (text) => {
+    expect(parseQuantity('percent', text, 'metric').ok).toBe(false);
+  });
+
+  test.each(['half', 'a', 'half half', 'half a kit', 'quarter to seven', 'a 12'])('“%s” is no length', (text) => {
+    const read = parseQuantity('length', text, 'metric');
+    // A half alone is half of the unit that is shown.
+    expect(read.ok).toBe(text === 'half');
+  });
+});
+
+describe('sums, as a centre is figured from a datum and an offset', () => {
+  const of = (text: string, system: 'metric' | 'us' = 'metric', kind: Kind = 'length') =>
+    parseQuantity(kind, text, system);
+  test.each([
+    ['1200 + 32 mm', 1232],
+    ['1200 mm + 32', 1232],
+    ['1,2 m + 32 mm', 1232],
+    ['1200+64/2', 1232],
+    ['1200 less 32', 1168],
+    ['1 m minus 2 cm plus 5 mm', 985],
+    ['½ in + ½ in', 25.4],
+  ])('%s is %d mm', (text, mm) => {
+    const read = of(text);
+    expect(read).toMatchObject({ ok: true, text });
+    expect(read.ok && read.value).toBeCloseTo(mm, 9);
+  });
+  test('in inches where inches are bare; of other kinds, too', () => {
+    const read = of('12 + 3/8', 'us');
+    expect(read.ok && read.value).toBeCloseTo(12.375 * 25.4, 9);
+    const mixed = of('4 ft less 1 1/2 in', 'us');
+    expect(mixed.ok && mixed.value).toBeCloseTo(46.5 * 25.4, 9);
+    const time = of('1 h + 20 min', 'metric', 'duration');
+    expect(time.ok && time.value).toBe(80);
+    const mass = of('1 kg + 250 g', 'metric', 'mass');
+    expect(mass.ok && mass.value).toBeCloseTo(1250, 6);
+    // Nobody means 251 kg, or 33.2 m.
+    expect(of('1 kg + 250', 'metric', 'mass')).toMatchObject({
+      ok: false,
+      sentence: saying('“250” has no unit of its own: say which.'),
+    });
+    expect(of('1.2 m + 32').ok).toBe(false);
+  });
+  test('what is no sum, or only half of one, is told and nothing is guessed', () => {
+    for (const text of ['1200 +', '+ 32 +', '1200 + abc', '8 - 5 mm', '1200 + 32 kg', 'plus'])
+      expect([text, of(text).ok]).toEqual([text, false]);
+    expect(of('1200 +')).toMatchObject({ sentence: saying('“1200 +” ends in the middle.') });
+    // A temperature adds up nothing.
+    expect(parseQuantity('temperature', '6 + 2', 'metric').ok).toBe(false);
+    // A sign before a number is no sum.
+    expect(of('+5 mm')).toMatchObject({ ok: true, value: 5 });
+  });
+  test('a sum is the sum of its terms, whatever they are', () => {
+    fc.assert(
+      fc.property(fc.array(fc.integer({ min: 1, max: 9999 }), { minLength: 2, maxLength: 6 }), (terms) => {
+        const read = of(terms.map((t) => `${t} mm`).join(' + '));
+        expect(read.ok && read.value).toBeCloseTo(
+          terms.reduce((a, b) => a + b),
+          6,
+        );
+      }),
+      { numRuns: 60 },
+    );
+  });
+});
+
+test.each([
+  ['12 mm/m', Math.atan(0.012)],
+  ['20 ‰', Math.atan(0.02)],
+  ['2 %', Math.atan(0.02)],
+  ['1:80', Math.atan(1 / 80)],
+  ['1 in 50', Math.atan(0.02)],
+  ['1/4 in/ft', null],
+  ['0.25 in/ft', Math.atan(0.25 / 12)],
+  ['1.15°', (1.15 * Math.PI) / 180],
+] as const)('a slope of %s is an angle', (text, radians) => {
+  const parsed = parseQuantity('angle', text, 'metric');
+  if (radians === null) return expect(parsed.ok).toBe(false);
+  expect(parsed.ok && parsed.value).toBeCloseTo((radians * 180) / Math.PI, 9);
+});
