@@ -40,7 +40,7 @@ export default {
     {
       ...common,
       displayName: 'unit',
-      setupFiles: ['<rootDir>/src/words/read-refusals.ts'],
+      setupFiles: ['<rootDir>/src/words/refusals.testing.ts'],
       testMatch: ['<rootDir>/src/**/*.test.ts', '<rootDir>/src/**/*.test.tsx', '<rootDir>/scripts/**/*.test.ts'],
     },
     {

@@ -5,7 +5,7 @@ import { measured, SHAPES, type VoidShape, voidOf } from '@/core/void';
 import { curve, kitOf, partsOf, ratioOf } from '@/sample/sheet-words';
 import { furtherSheets } from '@/sample/systems';
 import { plainWords } from '@/words';
-import { saying } from '@/words/saying';
+import { saying } from '@/words/saying.testing';
 import { at, baseAt, off, printedPlan, walkJob, walkPiece } from './made';
 
 /** The joints of the granite landing, resin in whole units, each washed before what was filled first is past it. */

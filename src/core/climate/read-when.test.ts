@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { DateTime } from 'luxon';
 import { plainWords } from '@/words';
-import { saying } from '@/words/saying';
+import { saying } from '@/words/saying.testing';
 import { clockText, dayText, isoDay, readClock, readDay, readWhen, whenText } from './read-when';
 
 const zone = 'Europe/Helsinki';

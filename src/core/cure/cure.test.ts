@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { plainWords } from '@/words';
-import { saying } from '@/words/saying';
+import { saying } from '@/words/saying.testing';
 import { pasteSheet } from '../../sample/systems';
 import { seriesOf, valueAt } from '../climate';
 import type { Milestone, SheetRevision } from '../system';

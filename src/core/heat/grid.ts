@@ -1,8 +1,4 @@
-import { refuse, texts } from '../say';
-
-const REFUSED = texts('refused.heat.grid', {
-  'not-positive': '{field} must be more than 0.',
-});
+import { positive } from '../say';
 
 /**
  * A body cut into finite volumes along one or two directions, in SI units. Faces lie between neighbours; outer faces
@@ -34,10 +30,6 @@ export interface Layer {
   readonly rhoC: number;
   readonly reacting: number;
 }
-
-const positive = (field: string, value: number) => {
-  if (!(value > 0) || !Number.isFinite(value)) refuse(field, value, 'more than 0', REFUSED['not-positive']({ field }));
-};
 
 /** Two half cells and, where there is one, a film in series over an area, W/K. */
 const series = (area: number, ...resistances: readonly number[]) => area / resistances.reduce((s, r) => s + r, 0);

@@ -1,8 +1,4 @@
-import { refuse, texts } from '../say';
-
-const REFUSED = texts('refused.heat.plate', {
-  'not-positive': '{field} must be more than 0.',
-});
+import { positive } from '../say';
 
 /** A flat piece that warms or cools through both faces alike, in SI units. */
 export interface Plate {
@@ -35,8 +31,7 @@ export type At = 'centre' | 'mean';
  * series of the plane wall with a film at both faces (Carslaw and Jaeger, section 3.11).
  */
 export function leftOf({ halfM, kWPerMK, rhoC, h }: Plate, seconds: number, at: At): number {
-  for (const [field, value] of Object.entries({ halfM, kWPerMK, rhoC, h }))
-    if (!(value > 0)) refuse(field, value, 'more than 0', REFUSED['not-positive']({ field }));
+  for (const [field, value] of Object.entries({ halfM, kWPerMK, rhoC, h })) positive(field, value);
   if (seconds <= 0) return 1;
   const biot = (h * halfM) / kWPerMK;
   const fourier = (kWPerMK / rhoC) * (seconds / halfM ** 2);

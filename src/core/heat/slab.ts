@@ -1,8 +1,4 @@
-import { refuse, texts } from '../say';
-
-const REFUSED = texts('refused.heat.slab', {
-  'not-positive': '{field} must be more than 0.',
-});
+import { positive } from '../say';
 
 /** A flat wall or slab in SI units, from its outer face inwards. */
 export interface Slab {
@@ -55,7 +51,7 @@ export function conduct(
     cells: n,
     stepS,
   }))
-    if (!(value > 0)) refuse(field, value, 'more than 0', REFUSED['not-positive']({ field }));
+    positive(field, value);
   const dx = slab.thicknessM / n;
   const store = (slab.rhoC * dx) / ((GAMMA * stepS) / 2);
   const link = slab.kWPerMK / dx;

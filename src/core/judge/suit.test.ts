@@ -1,5 +1,5 @@
 import { plainWords, say } from '@/words';
-import { saying } from '@/words/saying';
+import { saying } from '@/words/saying.testing';
 import { sampleData } from '../../sample/jobs';
 import { sampleSheets, sampleStock } from '../../sample/systems';
 import { type Piece, pieceOf, planJob, repairOf } from '../plan';

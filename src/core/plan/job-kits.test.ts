@@ -1,5 +1,5 @@
 import { plainWords } from '@/words';
-import { saying } from '@/words/saying';
+import { saying } from '@/words/saying.testing';
 import { sampleData } from '../../sample/jobs';
 import { mortarSheet, pasteSheet, sampleSheets, sampleStock } from '../../sample/systems';
 import { Refusal } from '../say';

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { DateTime } from 'luxon';
 import { plainWords } from '@/words';
-import { saying } from '@/words/saying';
+import { saying } from '@/words/saying.testing';
 import { sampleData } from '../../sample/jobs';
 import { mortarSheet, pasteSheet, resinSheet, sampleSheets } from '../../sample/systems';
 import { isTaken, METHODS } from '../method';

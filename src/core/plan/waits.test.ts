@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { PLAIN_READER, plainWords, say } from '@/words';
-import { saying } from '@/words/saying';
+import { saying } from '@/words/saying.testing';
 import { sampleData } from '../../sample/jobs';
 import { mortarSheet, pasteSheet, resinSheet } from '../../sample/systems';
 import { judge, stageStates, standingStops } from '../judge';

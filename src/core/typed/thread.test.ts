@@ -1,4 +1,4 @@
-import { saying } from '@/words/saying';
+import { saying } from '@/words/saying.testing';
 import { parseQuantity } from './parse';
 import { coarsePitchMm, readThread } from './thread';
 

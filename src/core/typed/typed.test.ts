@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { plainWords } from '@/words';
-import { saying } from '@/words/saying';
+import { saying } from '@/words/saying.testing';
 import { asMeasured, type Kind } from '../units';
 import { fieldText, parseQuantity, parseRatio } from '.';
 

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { saying } from '@/words/saying';
+import { saying } from '@/words/saying.testing';
 import { chordsOf, openLineProblems, openMm } from './kept-open';
 import { facesOf, nominalMl } from './measure';
 import { measured } from './measured';

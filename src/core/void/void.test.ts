@@ -1,5 +1,5 @@
 import { plainWords } from '@/words';
-import { worked } from '@/words/saying';
+import { worked } from '@/words/saying.testing';
 import { Refusal } from '../say';
 import {
   type Annulus,
