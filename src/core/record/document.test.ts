@@ -162,3 +162,14 @@ describe('the tag on the part', () => {
     expect(text.length).toBeLessThan(700);
   });
 });
+
+test('the section of every record has its measures beside it, each at the line it belongs to', () => {
+  let seen = 0;
+  for (const view of all.flatMap((b) => viewJob(b, NOW).repairs))
+    for (const { name, drawing, values } of sectionsOf(view)) {
+      const told = drawing.dimensions.filter((d) => values[d.key] !== undefined);
+      expect([name, told.every((d) => Number.isFinite(values[d.key]))]).toEqual([name, true]);
+      seen += told.length;
+    }
+  expect(seen).toBeGreaterThan(40);
+});

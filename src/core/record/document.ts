@@ -14,7 +14,7 @@ import {
 import { attempt, exactly, grams, ml, percent, type Said, texts, type WorkLine } from '../say';
 import { MILESTONES, PART_IDS, systemKind } from '../system';
 import { figure } from '../units';
-import type { Drawing } from '../void';
+import { type Drawing, kindOf } from '../void';
 import type { JobView, PassView, RepairView } from './bundle';
 import type { Event } from './event';
 import { standingEvents } from './fold';
@@ -304,11 +304,21 @@ export function documentOf(
 }
 
 /** Sections of a repair, pass by pass, to scale: what lies in each, and over it. */
-export const sectionsOf = ({ passes }: RepairView): readonly { readonly name: string; readonly drawing: Drawing }[] => {
+export const sectionsOf = ({
+  passes,
+}: RepairView): readonly {
+  readonly name: string;
+  readonly drawing: Drawing;
+  /** As measured, mm, by the key of the line they stand at. */
+  readonly values: Readonly<Record<string, number>>;
+}[] => {
   const all = passes.map((p, i) => ({ piece: p.plan.piece, name: pieceName(p.repair, i) }));
   return passes.flatMap((p, i) => {
     const drawn = p.plan.piece.void ? attempt(() => sectionInPlace(all, p.repair.passId ?? FIRST_PASS, 0)) : null;
-    return drawn?.ok ? [{ name: all[i]!.name, drawing: drawn.value }] : [];
+    const [shape] = p.plan.piece.void?.shapes ?? [];
+    const measured = shape ? kindOf(shape).dimensions(shape) : [];
+    const values = Object.fromEntries(measured.map((d) => [d.key, d.measured.valueMm]));
+    return drawn?.ok ? [{ name: all[i]!.name, drawing: drawn.value, values }] : [];
   });
 };
 

@@ -95,7 +95,14 @@ export function Written({
       <div className="grid md:grid-cols-[1fr_18rem] gap-5">
         <Pairs list={doc.facts} working={doc.working} />
         {sections[0] && (
-          <Drawing drawing={sections[0].drawing} base={view.repair.base.material} width={288} height={200} small />
+          <Drawing
+            drawing={sections[0].drawing}
+            values={sections[0].values}
+            base={view.repair.base.material}
+            width={288}
+            height={200}
+            small
+          />
         )}
       </div>
       {doc.deviations.length > 0 && (
