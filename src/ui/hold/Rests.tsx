@@ -3,6 +3,7 @@ import { holdsIn, type Piece, type Rest, type RestFit, restsOf } from '@/core/pl
 import type { PassView } from '@/core/record';
 import { figure, formatDuration } from '@/core/units';
 import { Heading } from '../shared/bits';
+import { useRowKeys } from '../shared/use-row-keys';
 import { WhenField } from '../shared/WhenField';
 import { shortWhen } from '../shared/when';
 import { changePass, useWorkspace } from '../workspace/workspace';
@@ -43,13 +44,14 @@ export function Rests({ repair, plan, zone, nowMs }: RestsProps) {
     changePass(repair, (r: Piece) => ({ ...r, rests: [...to(r.rests)].sort((a, b) => a.fromMs - b.fromMs) }), 'rests');
   const set = (i: number, over: Partial<Rest>) => write((all) => all.map((r, k) => (k === i ? { ...r, ...over } : r)));
   const fits = restsOf(plan, rests);
+  const keys = useRowKeys(rests);
   const last = rests.at(-1);
   const from = last?.untilMs ?? Math.ceil((plan.placedMs ?? nowMs) / HOUR_MS) * HOUR_MS;
   return (
     <section aria-label="When it may rest">
       <Heading aside="none: at any time">When it may be left alone</Heading>
       {rests.map((r, i) => (
-        <div key={i} className="mb-2">
+        <div key={keys[i]} className="mb-2">
           <div className="grid grid-cols-[1fr_auto] gap-x-2 items-end">
             <WhenField
               label={`Rests from, ${i + 1}`}

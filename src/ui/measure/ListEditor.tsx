@@ -5,6 +5,7 @@ import { attempt, type Said } from '@/core/say';
 import { type RowList, rowsFromText } from '@/core/void';
 import { useSay } from '../shared/bits';
 import { QuantityField } from '../shared/QuantityField';
+import { useRowKeys } from '../shared/use-row-keys';
 import { usePrefs } from '../workspace/prefs';
 
 interface Props {
@@ -43,6 +44,7 @@ export function ListEditor({ list, write, problemAt }: Props) {
   };
   const prose = useSay();
   const whole = problemAt(list.key);
+  const keys = useRowKeys(list.rows);
   return (
     <section className="mt-3" aria-label={list.label}>
       <div className="flex items-baseline justify-between gap-2 flex-wrap">
@@ -107,7 +109,7 @@ export function ListEditor({ list, write, problemAt }: Props) {
         </div>
       )}
       {list.rows.map((_, i) => (
-        <div key={i}>
+        <div key={keys[i]}>
           <div className="grid gap-1 mb-1 items-start" style={grid}>
             <span className="fig pt-1.5 soft text-sm">{i + 1}</span>
             {many ? (

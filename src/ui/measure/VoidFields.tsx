@@ -5,11 +5,13 @@ import type { Said } from '@/core/say';
 import { kindOf, runsOf, type Void } from '@/core/void';
 import { Choice, Prose } from '../shared/bits';
 import { QuantityField } from '../shared/QuantityField';
+import { useRowKeys } from '../shared/use-row-keys';
 import { changeVoid } from './edit';
 import { ListEditor } from './ListEditor';
 
 /** What concerns the whole void: like voids and what differs among them, what stays clear, the back. */
 export function VoidFields({ of, v, problemAt }: { of: PassRef; v: Void; problemAt: (key: string) => Said | null }) {
+  const keys = useRowKeys(v.variants);
   const runs = runsOf(v.shapes);
   const lengths = runs.flatMap(([i], at) => {
     const shape = v.shapes[i!]!;
@@ -39,7 +41,7 @@ export function VoidFields({ of, v, problemAt }: { of: PassRef; v: Void; problem
         />
       </div>
       {v.variants.map((x, i) => (
-        <div key={i} className="grid grid-cols-[3.4rem_1fr_6rem_2rem] gap-1.5 mt-1.5 items-start">
+        <div key={keys[i]} className="grid grid-cols-[3.4rem_1fr_6rem_2rem] gap-1.5 mt-1.5 items-start">
           <QuantityField
             kind="count"
             hideLabel

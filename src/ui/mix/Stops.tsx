@@ -3,11 +3,13 @@ import { Plus, Trash2 } from 'lucide-react';
 import type { Piece } from '@/core/plan';
 import { Heading } from '../shared/bits';
 import { QuantityField } from '../shared/QuantityField';
+import { useRowKeys } from '../shared/use-row-keys';
 import { changePass } from '../workspace/workspace';
 
 /** Pauses in pressing that are known beforehand: a move, a stair, a break. They decide how many mixers it takes. */
 export function Stops({ repair }: { repair: Piece }) {
   const { stops } = repair;
+  const keys = useRowKeys(stops);
   const places = repair.void?.count ?? 1;
   if (places < 2) return null;
   const write = (next: Piece['stops']) => changePass(repair, (r) => ({ ...r, stops: next }), 'stops');
@@ -17,7 +19,7 @@ export function Stops({ repair }: { repair: Piece }) {
     <>
       <Heading aside="a move, a stair, a break">Pauses known beforehand</Heading>
       {stops.map((s, i) => (
-        <div key={i} className="grid grid-cols-[1fr_1fr_auto] gap-2 items-end mb-1.5">
+        <div key={keys[i]} className="grid grid-cols-[1fr_1fr_auto] gap-2 items-end mb-1.5">
           <QuantityField
             kind="count"
             label="After hole"

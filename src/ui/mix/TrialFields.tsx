@@ -3,6 +3,7 @@ import { Plus, Trash2 } from 'lucide-react';
 import { type ColourTrial, LOOKS, type Look, unfitLooks } from '@/core/mix';
 import { Choice, TextField } from '../shared/bits';
 import { QuantityField } from '../shared/QuantityField';
+import { useRowKeys } from '../shared/use-row-keys';
 
 const LOOK_IDS = Object.keys(LOOKS) as Look[];
 
@@ -27,6 +28,7 @@ export function Trial({
   const tint = (i: number, over: Partial<ColourTrial['tints'][number]>) =>
     change({ tints: t.tints.map((x, k) => (k === i ? { ...x, ...over } : x)) });
   const unfit = unfitLooks(t);
+  const keys = useRowKeys(t.tints);
   return (
     <section
       aria-label={t.name}
@@ -44,7 +46,7 @@ export function Trial({
         />
       </div>
       {t.tints.map((x, i) => (
-        <div key={i} className="grid grid-cols-[1fr_5.5rem_6.5rem_2rem] gap-2 items-end mt-1">
+        <div key={keys[i]} className="grid grid-cols-[1fr_5.5rem_6.5rem_2rem] gap-2 items-end mt-1">
           <TextField
             label={`Tint ${i + 1}`}
             hideLabel
