@@ -185,7 +185,7 @@ export function FirstLook() {
           </div>
           {plan?.problems[0] && (
             <p className="text-sm">
-              <Prose>{plan.problems[0].sentence}</Prose>
+              <Prose zone={job.zone}>{plan.problems[0].sentence}</Prose>
             </p>
           )}
           <button type="button" className="btn btn-neutral self-start" onClick={() => void keep()}>

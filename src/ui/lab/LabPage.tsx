@@ -251,7 +251,7 @@ export function LabPage() {
           )}
           {here && !here.ok && (
             <p role="alert">
-              <Prose>{here.problem.sentence}</Prose>
+              <Prose zone={zone}>{here.problem.sentence}</Prose>
             </p>
           )}
           {run.sentence && (
@@ -262,7 +262,7 @@ export function LabPage() {
           {sheet && run.answer && <PotAndLift answer={run.answer} sheet={sheet} busy={run.busy} />}
           {tried && !tried.ok && (
             <p role="alert">
-              <Prose>{tried.problem.sentence}</Prose>
+              <Prose zone={zone}>{tried.problem.sentence}</Prose>
             </p>
           )}
           {run.busy && !run.answer && !run.sentence && <p>Computing…</p>}
