@@ -260,7 +260,7 @@ test('ten holes of three sizes out of sachets: five, or four with a first layer 
   await says(page, /12\.0 mL[\s\S]*measured[\s\S]*8\.00 mL/);
   expect(await said(page)).toMatch(/22\.3 g/);
   await choose(page, 'With what', 'catalyst by drops');
-  await says(page, /count the drops that make 1 mL before measuring by drops/);
+  await says(page, /count the drops that make a millilitre before measuring by drops/);
   for (let drop = 0; drop < 34; drop++) await page.getByRole('button', { name: 'one drop' }).click();
   await page.getByRole('button', { name: 'Take 34 to 1 mL' }).click();
   await says(page, /B ?14 drops/);

@@ -66,7 +66,7 @@ test('a ramp crack, poured: the union of slot and V, six pots along it, neat res
   const crossing = page.getByRole('region', { name: 'Joints that cross it and stay open' });
   await crossing.getByRole('button', { name: 'add' }).click();
   await type(page, 'Joints that cross it and stay open 1: at', '12 m');
-  await crossing.getByText('does not cross it: it runs from 0 to 9600 mm').waitFor();
+  await crossing.getByText('does not cross it: it runs from 0 mm to 9.6 m').waitFor();
   await type(page, 'Joints that cross it and stay open 1: at', '4.1 m');
   await crossing.getByText('does not cross it').waitFor({ state: 'detached' });
   await says(page, /2\.46\s*L/);
@@ -315,7 +315,7 @@ test('a granite landing: the bed by its sheet, four spreads in their open time, 
   await type(page, 'Joints filled in a minute', '64 mL/min');
   await choose(page, 'Out of the bucket', 'worked from the bucket');
   await stage(page, 'Mix');
-  await says(page, /This cannot be planned[\s\S]*A whole kit makes 2500 mL, one batch may have 15\d\d mL/);
+  await says(page, /This cannot be planned[\s\S]*A whole kit makes 2\.50 L, one batch may have 1\.5\d L/);
 });
 
 test('a collar in two pours: whole kits of each, the ring lowered into the second, both slopes together', async () => {

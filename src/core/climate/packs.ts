@@ -1,5 +1,5 @@
 import { layered, potGrid, runHeat } from '../heat';
-import { degC, refuse, texts } from '../say';
+import { degC, exactly, refuse, texts } from '../say';
 import { figure } from '../units';
 
 const REFUSED = texts('refused.climate.packs', {
@@ -72,7 +72,10 @@ export function packWarming(o: PackAsk): PackAnswer {
       'aroundC',
       o.aroundC,
       warming ? `above ${figure(o.wantC + THROUGH_K / 2)} °C` : `below ${figure(o.wantC - THROUGH_K / 2)} °C`,
-      REFUSED['place-never-brings']({ around: degC(o.aroundC), want: degC(o.wantC) }),
+      REFUSED['place-never-brings']({
+        around: exactly(degC(o.aroundC)),
+        want: exactly(degC(o.wantC)),
+      }),
     );
   const volume = o.volumeMl / 1e6;
   const rhoC = o.densityGPerMl * 1000 * C;

@@ -1,4 +1,4 @@
-import { attempt, degC, exactly, minutes, type Problem, percent, texts } from '../say';
+import { attempt, bare, degC, exactly, minutes, type Problem, percent, texts } from '../say';
 import { clockOf, MILESTONES, type Milestone, partOf, type SheetRevision } from '../system';
 import { figure } from '../units';
 import { paceOf } from './pace';
@@ -140,9 +140,9 @@ function doseFlaws(sheet: SheetRevision, m: Milestone): Problem[] {
       allowed: `${sheet.dose.minPct} to ${sheet.dose.maxPct} %`,
       sentence: REFUSED['doses-run-sheet']({
         label,
-        least: exactly(percent(doses[0]!.dosePct)),
+        least: bare(percent(doses[0]!.dosePct)),
         most: exactly(percent(doses.at(-1)!.dosePct)),
-        min: exactly(percent(sheet.dose.minPct)),
+        min: bare(percent(sheet.dose.minPct)),
         max: exactly(percent(sheet.dose.maxPct)),
       }),
     });

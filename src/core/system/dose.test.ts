@@ -33,7 +33,7 @@ test('times at a dose: the sheet’s own at its doses, between them ln τ linear
   expect(minutes(sheetIn(filler, at(2)), 'use-by', 20)).toBeCloseTo(5.5, 9);
   // Between 1 % (10 min) and 2 % (5.5 min) at √2 %: the geometric mean.
   expect(minutes(sheetIn(filler, at(Math.SQRT2)), 'use-by', 20)).toBeCloseTo(Math.sqrt(10 * 5.5), 6);
-  expect(() => sheetIn(filler, at(3.5))).toThrow(/1 % to 3 %; 3.5 % is too much/);
+  expect(() => sheetIn(filler, at(3.5))).toThrow(/1 to 3 %; 3.5 % is too much/);
   expect(() => sheetIn(filler, at(0.5))).toThrow(/too little/);
   expect(() => plainTable(filler.milestones[0]!.table, at(4), 'x')).toThrow(/says nothing/);
   // More catalyst is never slower.

@@ -1,4 +1,4 @@
-import { percent, refuse, texts } from '../say';
+import { bare, percent, refuse, texts } from '../say';
 import { figure } from '../units';
 import type { Milestone, PlainTable, TimeTable } from './milestone';
 import type { SheetRevision } from './sheet';
@@ -96,8 +96,8 @@ export function plainTable(table: TimeTable, { dosePct, humidityPct }: Circumsta
         dosePct,
         `${figure(low)} to ${figure(high)} %`,
         dosePct === null
-          ? REFUSED['no-dose']({ low: percent(low), high: percent(high) })
-          : REFUSED['beyond-doses']({ low: percent(low), high: percent(high), dose: percent(dose) }),
+          ? REFUSED['no-dose']({ low: bare(percent(low)), high: percent(high) })
+          : REFUSED['beyond-doses']({ low: bare(percent(low)), high: percent(high), dose: percent(dose) }),
       );
     const i = Math.max(
       0,
@@ -158,7 +158,7 @@ export function sheetIn(sheet: SheetRevision, c: Circumstance): SheetRevision {
       dosePct,
       `${figure(sheet.dose.minPct)} to ${figure(sheet.dose.maxPct)} %`,
       REFUSED['sheet-allows']({
-        min: percent(sheet.dose.minPct),
+        min: bare(percent(sheet.dose.minPct)),
         max: percent(sheet.dose.maxPct),
         dose: percent(dosePct),
         little: dosePct < sheet.dose.minPct ? 'yes' : 'no',
