@@ -173,7 +173,7 @@ test('a clear night takes the base below the air and the dew point stops the wor
   await type(page, 'Warmer by', '12 K');
   await page.getByLabel('Behind it').selectOption('water');
   await type(page, 'Water behind it', '45 C');
-  await page.getByText('Water lies between −2 and 40 °C.').waitFor();
+  await page.getByText('Water lies between −2 °C and 40 °C.').waitFor();
   const warm = await answerOf('place');
   expect(warm).not.toBe(cold);
 });

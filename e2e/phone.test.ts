@@ -134,12 +134,7 @@ test('on a phone a figure of the report opens to a working that can be read', as
   const figures = page.locator('[data-figure]');
   await figures.first().waitFor();
   // Its drawing says how long it was.
-  await page
-    .getByRole('article')
-    .locator('svg')
-    .getByText(/^length 210 mm|^210 mm/)
-    .first()
-    .waitFor();
+  await page.getByRole('article').locator('svg text', { hasText: 'length 210 mm' }).waitFor();
   for (let i = 0; i < (await figures.count()); i++) await figures.nth(i).locator('summary').click();
   expect(await figures.locator('table').count()).toBeGreaterThan(2);
   expect(await unfitOn(page, 10)).toEqual([]);
