@@ -1,4 +1,5 @@
 export * from './amounts';
+export { HEADROOM } from './caps';
 export * from './colour';
 export * from './fillers';
 export * from './instrument';
@@ -6,7 +7,7 @@ export * from './kit-sets';
 export * from './mix-ask';
 export * from './packs';
 export * from './places-left';
-export { HEADROOM, ONE_LOT } from './potted';
+export { ONE_LOT } from './potted';
 export * from './pour';
 export * from './ratio-check';
 export * from './recipe';

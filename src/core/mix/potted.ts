@@ -1,6 +1,7 @@
-import { density, exactly, grams, line, type Message, minutes, ml, rate, refuse, texts, type WorkLine } from '../say';
-import { type Kit, PART_IDS, type PartId, type Proportion, type SheetRevision } from '../system';
+import { exactly, line, type Message, minutes, ml, refuse, texts, type WorkLine } from '../say';
+import { type Kit, PART_IDS, type PartId, type SheetRevision } from '../system';
 import { figure } from '../units';
+import { type Caps, capsOf } from './caps';
 import {
   type AmountLine,
   type Batch,
@@ -17,11 +18,6 @@ import {
 
 const WORK = texts('work.potted', {
   largest: 'Largest batch',
-  placed: '{rate}{crew, plural, =1 {} other { × # pairs of hands}} × {left} left to place it',
-  capped: '{cap} in one pot / {density}',
-  'capped-kit': '{cap} in one pot, a kit is {kit}',
-  vessel: 'the vessel of {holds}, filled to two thirds',
-  'vessel-assumed': 'a mixing tub of {holds}, filled to two thirds, as nobody has said what is at hand',
   parts: 'Parts from one pot',
   'spread-first': 'all spread, {spread} each, then closed, {close} each: {left} left to empty the pot',
   'spread-open':
@@ -73,56 +69,11 @@ function partsOfKits(sheet: SheetRevision, kit: Kit, kits: number): Pick<Batch, 
   };
 }
 
-/** What bounds one pot, mL: what can be placed out of it in its time, what it may hold by its mass and vessel. */
-interface Caps {
-  readonly placedMl: number;
-  readonly heldMl: number;
-  /** The smaller of the two, and what sets it. */
-  readonly capMl: number;
-  readonly binds: Message;
-}
-
-/** Of whole kits the pot holds all that is in them, whatever the sheet says they make. */
-function capsOf(ask: MixAsk, proportion: Proportion, kitMl: number | null): Caps {
-  const kitG = PART_IDS.reduce((sum, id) => sum + (ask.kit.massG[id] ?? 0), 0);
-  const perG = kitMl === null ? 1 / proportion.densityGPerMl : kitMl / kitG;
-  const perVesselMl = kitMl === null ? 1 : kitMl / (kitG / proportion.densityGPerMl);
-  const placed: [number, Message] = [
-    ask.placingMlPerMin * ask.crew * ask.usableMin,
-    WORK.placed({ rate: rate(ask.placingMlPerMin), crew: ask.crew, left: minutes(ask.usableMin) }),
-  ];
-  const held: [number, Message][] = [
-    ...(ask.massCapG === null
-      ? []
-      : [
-          [
-            ask.massCapG * perG,
-            kitMl === null
-              ? WORK.capped({ cap: grams(ask.massCapG), density: density(proportion.densityGPerMl) })
-              : WORK['capped-kit']({ cap: grams(ask.massCapG), kit: grams(kitG) }),
-          ] as [number, Message],
-        ]),
-    ...(ask.vesselMaxMl === null
-      ? []
-      : [
-          [
-            ask.vesselMaxMl * HEADROOM * perVesselMl,
-            WORK[ask.vesselAssumed ? 'vessel-assumed' : 'vessel']({ holds: ml(ask.vesselMaxMl) }),
-          ] as [number, Message],
-        ]),
-  ];
-  const [capMl, binds] = [placed, ...held].reduce((a, b) => (b[0] < a[0] ? b : a));
-  return { placedMl: placed[0], heldMl: Math.min(...held.map(([ml]) => ml)), capMl, binds };
-}
-
 /** Up to two figures, so that it can be said and typed. @example roundUp(311.2) // 320 */
 function roundUp(value: number): number {
   const step = 10 ** (Math.floor(Math.log10(value)) - 1);
   return Number((Math.ceil(value / step - 1e-9) * step).toPrecision(6));
 }
-
-/** Share of a vessel that may be filled: stirring needs room. */
-export const HEADROOM = 2 / 3;
 
 /** What one pot is for. */
 interface Pot {

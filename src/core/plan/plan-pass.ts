@@ -17,7 +17,8 @@ import { attempt, type Problem, refuse, type Said, texts } from '../say';
 import { type MilestoneId, plannedKitMl, type SheetRevision } from '../system';
 import { measureVoid, SHAPES, unmeasuredIn, type VoidResult } from '../void';
 import { withStand, withTrouble } from './extra-steps';
-import { DUSTPROOF, GATES, isTied } from './gates';
+import { dustFree, gated } from './gated';
+import { DUSTPROOF, isTied } from './gates';
 import type { Laying } from './lay-ask';
 import { layingOf } from './laying';
 import type { PotShare } from './milestone-times';
@@ -371,31 +372,6 @@ const dayMinOf = ({ windows }: RepairAsk): number | null =>
   windows.length ? Math.max(...windows.slice(0, 14).map((w) => (w.toMs - w.fromMs) / MIN_MS)) : null;
 
 const lastOf = (drafts: readonly StepDraft[]): number => Math.max(0, ...drafts.map((d) => d.batch ?? 0));
-
-/** The gate to the pass below stands before the first of the wet work. */
-function gated(drafts: readonly StepDraft[], { gate }: Piece, below: Laying | null): readonly StepDraft[] {
-  if (!below) return drafts;
-  const { from: first, orElse, until, stoodOn } = GATES[gate];
-  const from = first && orElse && !below.has(first) ? orElse : first;
-  const wet = drafts.findIndex((d) => d.role === 'mix' || d.role === 'prime' || d.role === 'place');
-  // What is done right before it, without a break, waits with it.
-  let at = stoodOn ? 0 : wet;
-  while (at > 0 && drafts[at - 1]!.block === drafts[wet]!.block) at--;
-  return drafts.map((d, i) => (i === at ? { ...d, gate: { from, until } } : d));
-}
-
-/**
- * What throws dust or water before it is gated waits until it no longer sticks to the pass below, where the sheet says
- * when: nobody sands beside a fresh pour.
- */
-function dustFree(drafts: readonly StepDraft[], from: MilestoneId | null): readonly StepDraft[] {
-  const gate = drafts.findIndex((d) => d.gate);
-  let at = drafts.findIndex((d) => d.throws);
-  if (!from || at < 0 || at >= gate) return drafts;
-  // What is done without a break waits as one.
-  while (at > 0 && drafts[at - 1]!.block === drafts[at]!.block) at--;
-  return drafts.map((d, i) => (i === at ? { ...d, gate: { from, until: null } } : d));
-}
 
 /** The method of a pass, as of the version it was planned with. @throws Refusal for one that is not known here */
 function methodHere({ method: { id, version } }: Piece): Method {

@@ -10,7 +10,7 @@ import {
   verdictOf,
 } from '../plan';
 import { minutes, type Said, texts, type Value } from '../say';
-import type { MilestoneId } from '../system';
+import { type MilestoneId, milestoneKind } from '../system';
 import type { PassView, RepairView } from './bundle';
 import { toldFrom } from './running';
 
@@ -207,7 +207,7 @@ export function barrierHeld({ actuals }: Pick<RepairView, 'actuals'>): Said | nu
 
 /** Whether people walk or drive over it, by whether its sheet says from when they may. */
 export const isWalkedOn = ({ plan }: Pick<RepairView, 'plan'>): boolean =>
-  plan.milestones.some((m) => m.kind === 'foot');
+  plan.milestones.some((m) => milestoneKind(m.kind).walkedOn === true);
 
 /** Whether something has to keep people off and nothing does: it lies in place, and may not be walked on or loaded. */
 export function barrierMissing({ plan, actuals }: Pick<RepairView, 'plan' | 'actuals'>, nowMs: number): boolean {

@@ -39,6 +39,8 @@ interface MilestoneKind {
   readonly washed?: true;
   /** What has set runs on its base, whatever the air and the packs are. */
   readonly onBase?: true;
+  /** A sheet that has it is for what people walk or drive over. */
+  readonly walkedOn?: true;
   /** It runs on the resin itself, wherever that lies, whatever else the sheet says. */
   readonly onResin?: true;
   /**
@@ -179,7 +181,13 @@ export const MILESTONES = {
     touch: true,
     holdsAlone: true,
   },
-  foot: { label: 'Foot traffic', clock: 'waiting', order: 3, later: ['light-load', 'load', 'full-cure'] },
+  foot: {
+    label: 'Foot traffic',
+    clock: 'waiting',
+    order: 3,
+    later: ['light-load', 'load', 'full-cure'],
+    walkedOn: true,
+  },
   'light-load': { label: 'Light load', clock: 'waiting', order: 4, later: ['load', 'full-cure'] },
   load: { label: 'Full load', clock: 'waiting', order: 5, later: ['full-cure'] },
   dry: { label: 'Keep dry until', clock: 'waiting', order: null, later: ['wet', 'full-cure'], keptDry: true },

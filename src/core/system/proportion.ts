@@ -3,8 +3,8 @@ import { PART_IDS, type PartId } from './kinds';
 import { type Part, partOf, type SheetRevision } from './sheet';
 
 const WORK = texts('work.proportion', {
-  byWeight: 'Ratio A : B by weight',
-  byVolume: 'Ratio A : B by volume',
+  weight: 'Ratio A : B by weight',
+  volume: 'Ratio A : B by volume',
   printed: 'as on the sheet',
   'times-density': '{a} × {densityA} : {b} × {densityB}',
   'by-density': '{a} / {densityA} : {b} / {densityB}',
@@ -116,35 +116,25 @@ function workedOut(sheet: SheetRevision, fillerShare: number): Proportion {
   const present = sheet.parts.filter((p) => masses[p.id] > 0);
   const mass = PART_IDS.reduce((s, id) => s + masses[id], 0);
   const { volume, liquid, solid, grainVoids, lean } = roomOf(present.map((part) => ({ part, massG: masses[part.id] })));
+  /** The ratio by one basis: as the sheet has it, or through the densities from the other. */
+  const ratioLine = (by: 'weight' | 'volume', ratio: string) =>
+    line(
+      WORK[by](),
+      by === basis
+        ? WORK.printed()
+        : WORK[by === 'weight' ? 'times-density' : 'by-density']({
+            a: sheet.ratio.a,
+            densityA: exactly(density(a.densityGPerMl)),
+            b: sheet.ratio.b,
+            densityB: exactly(density(b.densityGPerMl)),
+          }),
+      ratio,
+      undefined,
+      by === basis ? 'sheet' : 'computed',
+    );
   const working = [
-    line(
-      WORK.byWeight(),
-      basis === 'weight'
-        ? WORK.printed()
-        : WORK['times-density']({
-            a: sheet.ratio.a,
-            densityA: exactly(density(a.densityGPerMl)),
-            b: sheet.ratio.b,
-            densityB: exactly(density(b.densityGPerMl)),
-          }),
-      ratioText(mB, mA),
-      undefined,
-      basis === 'weight' ? 'sheet' : 'computed',
-    ),
-    line(
-      WORK.byVolume(),
-      basis === 'volume'
-        ? WORK.printed()
-        : WORK['by-density']({
-            a: sheet.ratio.a,
-            densityA: exactly(density(a.densityGPerMl)),
-            b: sheet.ratio.b,
-            densityB: exactly(density(b.densityGPerMl)),
-          }),
-      ratioText(mB * a.densityGPerMl, mA * b.densityGPerMl),
-      undefined,
-      basis === 'volume' ? 'sheet' : 'computed',
-    ),
+    ratioLine('weight', ratioText(mB, mA)),
+    ratioLine('volume', ratioText(mB * a.densityGPerMl, mA * b.densityGPerMl)),
   ];
   if (grainVoids > 0) {
     working.push(line(WORK.grains(), WORK['grains-by'](), ml(grainVoids)));

@@ -23,10 +23,6 @@ const TYPED = texts('typed', {
   'no-density':
     '{text} would be {heavy, select, yes {heavier than lead} other {lighter than any filler}}{asked, select, yes {: which unit is it in?} other {. Check the unit.}}',
   'too-cold': '{text} is below absolute zero.',
-  'no-ratio': 'Type the ratio like 2:1 by volume or 100:48 by weight.',
-  'ratio-of-nothing': 'Every part of the ratio must be a number above 0.',
-  'no-basis': '“{text}” is not a basis. Say by weight or by volume.',
-  'which-basis': 'A ratio by weight is not a ratio by volume. Which is it?',
 });
 
 /**
@@ -388,43 +384,4 @@ export function parseQuantity(kind: Kind, text: string, system: UnitSystem): Par
   }
   if (kind === 'temperature' && total < -273.15) return { ok: false, sentence: TYPED['too-cold']({ text: said }) };
   return { ok: true, value: total, text: text.trim() };
-}
-
-/** A ratio as typed, always with its basis. */
-export type ParsedRatio =
-  | { readonly ok: true; readonly basis: 'weight' | 'volume'; readonly parts: readonly number[]; readonly text: string }
-  | {
-      readonly ok: false;
-      readonly sentence: Message;
-      readonly choices?: readonly { readonly label: string; readonly text: string }[];
-    };
-
-/**
- * Reads `2:1 by volume`, `100 : 48 : 650 w/w`. A ratio without its basis is asked, never guessed.
- * @returns parts in the order typed, each above zero
- */
-export function parseRatio(text: string): ParsedRatio {
-  const match = /^\s*([\d.,]+(?:\s*[:/+]\s*[\d.,]+)+)\s*(.*)$/.exec(text);
-  if (!match) return { ok: false, sentence: TYPED['no-ratio']() };
-  const parts: number[] = [];
-  for (const piece of match[1]!.split(/[:/+]/)) {
-    const read = readNumber(piece.trim());
-    if (!('value' in read) || read.value <= 0) return { ok: false, sentence: TYPED['ratio-of-nothing']() };
-    parts.push(read.value);
-  }
-  const basis = match[2]!.toLowerCase().replace(/[^a-z/]/g, '');
-  if (/^(by|pb)?(weight|mass|wt|w|w\/w|pbw|bw)$/.test(basis))
-    return { ok: true, basis: 'weight', parts, text: text.trim() };
-  if (/^(by|pb)?(volume|vol|v|v\/v|pbv|bv)$/.test(basis))
-    return { ok: true, basis: 'volume', parts, text: text.trim() };
-  if (basis) return { ok: false, sentence: TYPED['no-basis']({ text: match[2]!.trim() }) };
-  const bare = match[1]!.trim();
-  return {
-    ok: false,
-    sentence: TYPED['which-basis'](),
-    choices: [
-      { label: 'by weight', text: `${bare} by weight` },
-      { label: 'by volume', text: `${bare} by volume` },
-    ],
-  };
 }

@@ -1,0 +1,56 @@
+import { density, grams, type Message, minutes, ml, rate, texts } from '../say';
+import { PART_IDS, type Proportion } from '../system';
+import type { MixAsk } from './mix-ask';
+
+const CAPS = texts('caps', {
+  placed: '{rate}{crew, plural, =1 {} other { × # pairs of hands}} × {left} left to place it',
+  capped: '{cap} in one pot / {density}',
+  'capped-kit': '{cap} in one pot, a kit is {kit}',
+  vessel: 'the vessel of {holds}, filled to two thirds',
+  'vessel-assumed': 'a mixing tub of {holds}, filled to two thirds, as nobody has said what is at hand',
+});
+
+/** Share of a vessel that may be filled: stirring needs room. */
+export const HEADROOM = 2 / 3;
+
+/** What bounds one pot, mL: what can be placed out of it in its time, what it may hold by its mass and vessel. */
+export interface Caps {
+  readonly placedMl: number;
+  readonly heldMl: number;
+  /** The smaller of the two, and what sets it. */
+  readonly capMl: number;
+  readonly binds: Message;
+}
+
+/** Of whole kits the pot holds all that is in them, whatever the sheet says they make. */
+export function capsOf(ask: MixAsk, proportion: Proportion, kitMl: number | null): Caps {
+  const kitG = PART_IDS.reduce((sum, id) => sum + (ask.kit.massG[id] ?? 0), 0);
+  const perG = kitMl === null ? 1 / proportion.densityGPerMl : kitMl / kitG;
+  const perVesselMl = kitMl === null ? 1 : kitMl / (kitG / proportion.densityGPerMl);
+  const placed: [number, Message] = [
+    ask.placingMlPerMin * ask.crew * ask.usableMin,
+    CAPS.placed({ rate: rate(ask.placingMlPerMin), crew: ask.crew, left: minutes(ask.usableMin) }),
+  ];
+  const held: [number, Message][] = [
+    ...(ask.massCapG === null
+      ? []
+      : [
+          [
+            ask.massCapG * perG,
+            kitMl === null
+              ? CAPS.capped({ cap: grams(ask.massCapG), density: density(proportion.densityGPerMl) })
+              : CAPS['capped-kit']({ cap: grams(ask.massCapG), kit: grams(kitG) }),
+          ] as [number, Message],
+        ]),
+    ...(ask.vesselMaxMl === null
+      ? []
+      : [
+          [
+            ask.vesselMaxMl * HEADROOM * perVesselMl,
+            CAPS[ask.vesselAssumed ? 'vessel-assumed' : 'vessel']({ holds: ml(ask.vesselMaxMl) }),
+          ] as [number, Message],
+        ]),
+  ];
+  const [capMl, binds] = [placed, ...held].reduce((a, b) => (b[0] < a[0] ? b : a));
+  return { placedMl: placed[0], heldMl: Math.min(...held.map(([ml]) => ml)), capMl, binds };
+}

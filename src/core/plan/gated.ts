@@ -1,0 +1,30 @@
+import type { StepDraft } from '../method';
+import type { MilestoneId } from '../system';
+import { GATES } from './gates';
+import type { Laying } from './lay-ask';
+import type { Piece } from './repair';
+
+/** The gate to the pass below stands before the first of the wet work. */
+export function gated(drafts: readonly StepDraft[], { gate }: Piece, below: Laying | null): readonly StepDraft[] {
+  if (!below) return drafts;
+  const { from: first, orElse, until, stoodOn } = GATES[gate];
+  const from = first && orElse && !below.has(first) ? orElse : first;
+  const wet = drafts.findIndex((d) => d.role === 'mix' || d.role === 'prime' || d.role === 'place');
+  // What is done right before it, without a break, waits with it.
+  let at = stoodOn ? 0 : wet;
+  while (at > 0 && drafts[at - 1]!.block === drafts[wet]!.block) at--;
+  return drafts.map((d, i) => (i === at ? { ...d, gate: { from, until } } : d));
+}
+
+/**
+ * What throws dust or water before it is gated waits until it no longer sticks to the pass below, where the sheet says
+ * when: nobody sands beside a fresh pour.
+ */
+export function dustFree(drafts: readonly StepDraft[], from: MilestoneId | null): readonly StepDraft[] {
+  const gate = drafts.findIndex((d) => d.gate);
+  let at = drafts.findIndex((d) => d.throws);
+  if (!from || at < 0 || at >= gate) return drafts;
+  // What is done without a break waits as one.
+  while (at > 0 && drafts[at - 1]!.block === drafts[at]!.block) at--;
+  return drafts.map((d, i) => (i === at ? { ...d, gate: { from, until: null } } : d));
+}
