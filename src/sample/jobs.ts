@@ -1,7 +1,7 @@
 import { DateTime } from 'luxon';
 import { ONLY_AIR } from '../core/climate';
 import { METHODS } from '../core/method';
-import { FIRST_CHOICES, FIRST_OF_CHAIN, type Job, type Piece, type Repair, repairOf } from '../core/plan';
+import { FIRST_CHOICES, FIRST_OF_CHAIN, type Job, type Piece, type Repair, repairOf, UNCOUNTED } from '../core/plan';
 import {
   type Bundle,
   type Event,
@@ -122,6 +122,7 @@ const commonAt = (nowMs: number, zone: string) =>
     createdAt: nowMs,
     updatedAt: nowMs,
     closedAt: null,
+    has: UNCOUNTED,
     sample: true,
   }) as const;
 const dayAfter = (nowMs: number, zone: string): DateTime =>

@@ -1,7 +1,7 @@
 import { DateTime } from 'luxon';
 import { ONLY_AIR } from '@/core/climate';
 import { readJobFile, writeJobFile } from '@/core/file';
-import { FIRST_CHOICES, FIRST_OF_CHAIN, type Job, type Piece, type Repair } from '@/core/plan';
+import { FIRST_CHOICES, FIRST_OF_CHAIN, type Job, type Piece, type Repair, UNCOUNTED } from '@/core/plan';
 import { CORE_VERSION, type Event, type EventBody, planReport, viewJob } from '@/core/record';
 import type { SheetRevision } from '@/core/system';
 import { curve, kitOf, partsOf, ratioOf } from '@/sample/sheet-words';
@@ -29,6 +29,7 @@ export const walkJob = (over: Partial<Job> & Pick<Job, 'id' | 'startFrom'>): Job
   zone: ZONE,
   wantedAt: null,
   workingHours: { fromHour: 6, toHour: 20, days: [1, 2, 3, 4, 5, 6, 7] },
+  has: UNCOUNTED,
   climate: { kind: 'constant', tempC: 12, humidityPct: 60 },
   createdAt: over.startFrom,
   updatedAt: over.startFrom,

@@ -1,6 +1,7 @@
 import { type Message, texts } from '../say';
 import type { Kit } from '../system';
 import type { GritId } from './grits';
+import type { Occupies } from './tools';
 
 /** Ways to fill a hollow up to its edge: to it, above it to be ground back, or below it for a coat. */
 export type Level = 'flush' | 'crown' | 'recess';
@@ -40,6 +41,8 @@ export interface Effects {
   readonly pushedUp: boolean;
   /** Rows, of tasks and of allowances, that are there by choice only. */
   readonly shows: readonly string[];
+  /** What stays at the place until it holds, out of what the site has. */
+  readonly occupies: readonly Occupies[];
   /** What the options put into the words of the steps, by the name of the gap. */
   readonly says: Readonly<Record<string, Message>>;
 }
@@ -62,6 +65,7 @@ export const NO_EFFECTS: Effects = {
   wantsCover: false,
   pushedUp: false,
   shows: [],
+  occupies: [],
   says: {},
 };
 
@@ -103,13 +107,14 @@ export const options = (owner: string, rows: readonly OptionRow[]): readonly Opt
     },
   }));
 
-/** The effects of several options together: what shows or is said adds up, of the rest the last word stands. */
+/** The effects of several options together: what shows, stays or is said adds up, of the rest the last word stands. */
 export function effectsTogether(chosen: readonly Option[]): Effects {
   const each = chosen.map((o) => o.effect);
   return {
     ...NO_EFFECTS,
     ...Object.assign({}, ...each),
     shows: each.flatMap((e) => e.shows ?? []),
+    occupies: each.flatMap((e) => e.occupies ?? []),
     says: Object.assign({}, ...each.map((e) => e.says)),
   };
 }

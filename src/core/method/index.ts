@@ -16,4 +16,5 @@ export { type Factor, factorsOf, stepFrom, stepsOf } from './steps';
 export { isTaken, type Taken, type Takes, takenBy, toldOf, wantsThickening } from './takes';
 export { type Role, STAGE_OF, type StepDraft, type StepKey, stepId, type TaskRow, tasks } from './task';
 export * from './tests';
+export { occupiedBy, TOOL_IDS, TOOLS, type ToolId } from './tools';
 export * from './troubles';

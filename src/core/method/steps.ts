@@ -357,7 +357,13 @@ export function checked(method: Method): Method {
   for (const school of method.schools) {
     if (!school.options.some((o) => o.id === school.byDefault))
       throw bad('option', `${school.id}: ${school.byDefault}`);
-    for (const o of school.options) for (const row of o.effect.shows ?? []) if (!rows.has(row)) throw bad('row', row);
+    for (const { effect } of school.options) {
+      for (const row of effect.shows ?? []) if (!rows.has(row)) throw bad('row', row);
+      for (const { setting, from } of effect.occupies ?? []) {
+        if (!known.has(setting)) throw bad('setting', setting);
+        if (!rows.has(from)) throw bad('row', from);
+      }
+    }
   }
   const shown = method.schools.flatMap((s) => s.options.flatMap((o) => o.effect.shows ?? []));
   for (const by of used) if (!shown.includes(by)) throw bad('option that shows', by);

@@ -42,4 +42,5 @@ export { startsAskOf } from './starts-ask';
 export * from './stretches';
 export * from './thermal';
 export * from './together';
+export type { ToolHold, ToolLack } from './tools';
 export * from './uptake';

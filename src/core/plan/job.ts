@@ -5,6 +5,12 @@ import { Id, Instant, Zone } from '../units';
 const id = Id;
 const instant = Instant;
 
+/** How many there are; null where nobody has counted: as many as are needed. */
+const Count = z.number().int().min(0).max(1000).nullable().default(null);
+
+/** Nobody has counted anything. */
+export const UNCOUNTED = { hands: null, clamps: null, props: null, heaters: null } as const;
+
 /** A site with its calendar, climate and wanted return to service. */
 export const Job = z.object({
   record: z.literal('job'),
@@ -22,6 +28,8 @@ export const Job = z.object({
     toHour: z.number().min(0).max(24),
     days: z.array(z.number().int().min(1).max(7)).max(7),
   }),
+  /** What the site has at hand; null is as many as are needed. */
+  has: z.object({ hands: Count, clamps: Count, props: Count, heaters: Count }).default(UNCOUNTED),
   climate: ClimateSource,
   createdAt: instant,
   updatedAt: instant,

@@ -10,6 +10,7 @@ import { clocksOf, upTo, type Wait } from './pass-clocks';
 import type { MissedWindow, PlannedStep } from './repair-plan';
 import type { PlanStop } from './stand-in';
 import { endOfStep, handsOnMs } from './step-time';
+import { stepAt } from './tools';
 
 const REFUSED = texts('refused.plan.laying', {
   'repair-would-steps': 'This repair would have {drafts} steps: part it into several.',
@@ -204,6 +205,17 @@ export function layingOf(layAsk: LayAsk): Laying {
     }
     return null;
   };
+  /** The earliest that a block begins for want of tools: as far before the step that takes them as it lies behind. */
+  const toolsBy = (drafts: readonly StepDraft[], i: number): number | null => {
+    if (!ask.notBefore) return null;
+    let [lead, from] = [0, null as number | null];
+    for (let k = i; k < drafts.length && drafts[k]!.block === drafts[i]!.block; k++) {
+      const byMs = ask.notBefore.get(stepAt({ passId: repair.passId, id: drafts[k]!.id }));
+      if (byMs !== undefined) from = Math.max(from ?? 0, byMs - lead);
+      lead += takesMs(drafts[k]!);
+    }
+    return from;
+  };
   /** The first slot that takes a whole block, with what has to be renewed when it begins that late. */
   const slotFor = (drafts: readonly StepDraft[], i: number, readyMs: number): ReturnType<typeof earliestSlot> => {
     const end = blockEnd(drafts, i);
@@ -294,6 +306,11 @@ export function layingOf(layAsk: LayAsk): Laying {
           if (ahead !== null && ahead > ready) {
             ready = ahead;
             forcedBy = 'sheet';
+          }
+          const tools = draft.block === block ? null : toolsBy(drafts, i);
+          if (tools !== null && tools > ready) {
+            ready = tools;
+            forcedBy = 'tools';
           }
           if (draft.block !== block && !(running && ready <= ask.nowMs)) {
             // A block is not torn apart by the end of the day: it moves as one.

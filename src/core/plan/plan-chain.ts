@@ -1,4 +1,4 @@
-import { ENGINES, RELEASE, type StepDraft, stepFrom } from '../method';
+import { ENGINES, RELEASE, type StepDraft, stepFrom, TOOL_IDS } from '../method';
 import { attempt, type Problem, type Said } from '../say';
 import { FAMILIES, type MilestoneId } from '../system';
 import type { Window } from './calendar';
@@ -13,6 +13,16 @@ import type { Piece } from './repair';
 import type { ChainPlan, RepairAsk, RepairPlan } from './repair-plan';
 import type { PlanStop } from './stand-in';
 import { takenVoid } from './taken-void';
+import {
+  firstClash,
+  type NotBefore,
+  stepAt,
+  type ToolClash,
+  type ToolHold,
+  type ToolLack,
+  toolLacks,
+  toolsHeld,
+} from './tools';
 
 const MIN_MS = 60_000;
 const DAY_MS = 86_400_000;
@@ -35,14 +45,58 @@ interface Going {
  * says; what is done once they have set fits in between and after; the tests come last, when all of them bear what the
  * repair must.
  */
-export function planChain(asks: readonly PassAsk[], taken: Hands): ChainPlan {
-  const hands = taken.fork();
+export function planChain(asks: readonly PassAsk[], taken: Hands, tools: readonly ToolHold[] = []): ChainPlan {
   const all = new Map(asks.map((a) => [a.repair.passId, a.repair]));
-  const going: Going[] = [];
-  for (const ask of asks) going.push(begun({ ...ask, hands }, going, all, asks));
-  const plan = chainOf(ended(going));
-  laidOut.set(plan, { going, taken });
+  const { going, done, clash } = withTools(asks, tools, (notBefore) => {
+    const hands = taken.fork();
+    const going: Going[] = [];
+    for (const ask of asks)
+      going.push(begun(notBefore ? { ...ask, hands, notBefore } : { ...ask, hands }, going, all, asks));
+    return { going, done: ended(going) };
+  });
+  const holds = toolsHeld(done);
+  const plan = chainOf(done, holds, [...toolLacks(holds, asks[0]!.job.has), ...awaited(clash, asks)]);
+  laidOut.set(plan, { going, taken, tools });
   return plan;
+}
+
+/** Tools are tried for so often; after that the plan stands as it is, and says what it lacks. */
+const MOST_TRIALS = 60;
+
+/**
+ * Lays a chain out, and again where too few tools are left for it, each time with what lacked them not before the next
+ * come off: only ever later, from one hour at which something comes off to another.
+ */
+function withTools<T extends { readonly done: readonly Going[] }>(
+  asks: readonly Pick<PassAsk, 'job' | 'actuals' | 'repair'>[],
+  tools: readonly ToolHold[],
+  lay: (notBefore: NotBefore | null) => T,
+): T & { readonly clash: ToolClash | null } {
+  const { has } = asks[0]!.job;
+  const started = new Set(
+    asks.flatMap(({ repair: { passId }, actuals }) =>
+      [...actuals.begun.keys(), ...actuals.done.keys()].map((id) => stepAt({ passId, id })),
+    ),
+  );
+  let notBefore: NotBefore | null = null;
+  for (let trial = 1; ; trial++) {
+    const laid = lay(notBefore);
+    const clash = firstClash(toolsHeld(laid.done), tools, has, ({ passId, stepId: id }) =>
+      started.has(stepAt({ passId, id })),
+    );
+    if (clash === null || clash.freeMs === null || trial === MOST_TRIALS) return { ...laid, clash };
+    const key = stepAt({ passId: clash.hold.passId, id: clash.hold.stepId });
+    // What has begun goes on, tools or no tools.
+    if ((notBefore?.get(key) ?? Number.NEGATIVE_INFINITY) >= clash.freeMs) return { ...laid, clash };
+    notBefore = new Map([...(notBefore ?? []), [key, clash.freeMs]]);
+  }
+}
+
+/** What there would be enough of, and cannot be had when it is wanted. */
+function awaited(clash: ToolClash | null, [first]: readonly PassAsk[]): readonly ToolLack[] {
+  if (!clash) return [];
+  const { tool, passId, count } = clash.hold;
+  return [{ tool, passId, needs: count, has: first!.job.has[tool]!, awaited: true }];
 }
 
 /** The block in which a place is prepared. */
@@ -83,7 +137,10 @@ const layingFor = (ask: RepairAsk, ready: ReadyPass, below: Laying | null, endAl
 /**
  * What a plan was laid out from, to lay it out from another beginning. It belongs to no result: a plan is plain data.
  */
-const laidOut = new WeakMap<ChainPlan, { readonly going: readonly Going[]; readonly taken: Hands }>();
+const laidOut = new WeakMap<
+  ChainPlan,
+  { readonly going: readonly Going[]; readonly taken: Hands; readonly tools: readonly ToolHold[] }
+>();
 
 /** What is done once the passes have set, of each as it becomes free, and the tests that open the repair. */
 function ended(going: readonly Going[]): readonly Going[] {
@@ -108,20 +165,28 @@ function ended(going: readonly Going[]): readonly Going[] {
 export function opensFrom(plan: ChainPlan, startMs: number): number | null | undefined {
   const kept = laidOut.get(plan);
   if (!kept || kept.going.some((g) => !g.ready)) return undefined;
-  const hands = kept.taken.fork();
-  const again: Going[] = [];
-  for (const { ask: was, plan: planned, ready } of kept.going) {
-    const ask: RepairAsk = {
-      ...was,
-      hands,
-      repair: again.length ? was.repair : { ...was.repair, plannedStart: startMs },
-    };
-    const laid = wetWork(ask, planned, ready!, again.at(-1) ?? null, kept.going[again.length + 1]?.ask.repair, true);
-    if (laid.problem) return null;
-    again.push(laid);
-  }
-  const last = ended(again).at(-1)!;
-  return last.problem || !last.laying || last.laying.stop ? null : last.laying.cursor;
+  // Steps are kept only where they are read again for the tools they take.
+  const counted = TOOL_IDS.some((tool) => kept.going[0]!.ask.job.has[tool] !== null);
+  const { failed, done } = withTools(
+    kept.going.map((g) => g.ask),
+    kept.tools,
+    (notBefore) => {
+      const hands = kept.taken.fork();
+      const again: Going[] = [];
+      for (const { ask: was, plan: planned, ready } of kept.going) {
+        const { notBefore: _, ...rest } = was;
+        const repair = again.length ? was.repair : { ...was.repair, plannedStart: startMs };
+        const ask: RepairAsk = { ...rest, hands, repair, ...(notBefore ? { notBefore } : {}) };
+        const next = kept.going[again.length + 1]?.ask.repair;
+        const laid = wetWork(ask, planned, ready!, again.at(-1) ?? null, next, !counted);
+        if (laid.problem) return { failed: true, done: [] };
+        again.push(laid);
+      }
+      return { failed: false, done: ended(again) };
+    },
+  );
+  const last = done.at(-1);
+  return failed || !last || last.problem || !last.laying || last.laying.stop ? null : last.laying.cursor;
 }
 
 /** A pass with its wet work on the clock. */
@@ -225,7 +290,7 @@ const servesOf = ({ ask, ready }: Going): { readonly wanted: MilestoneId; readon
 };
 
 /** Plans of all passes as one. */
-function chainOf(going: readonly Going[]): ChainPlan {
+function chainOf(going: readonly Going[], holds: readonly ToolHold[], lacks: readonly ToolLack[]): ChainPlan {
   const passes = going.map((g): RepairPlan => {
     const stage = g.problem && ({ takes: 'measure' }[g.problem.field.split('.')[0]!] as 'measure' | undefined);
     const plan = g.problem
@@ -234,10 +299,11 @@ function chainOf(going: readonly Going[]): ChainPlan {
     if (!g.laying || !g.ready) return plan;
     const times = derive(g.ask, g.laying, g.ready.sheet, servesOf(g).serves, ENGINES[g.ready.method.engine]);
     // Only the last pass opens the repair.
-    return { ...plan, ...times, ...(g === going.at(-1) ? {} : { openMs: null, inHandMin: null }) };
+    const here = lacks.filter(({ passId }) => passId === plan.passId);
+    return { ...plan, ...times, lacks: here, ...(g === going.at(-1) ? {} : { openMs: null, inHandMin: null }) };
   });
   const last = passes.at(-1)!;
-  if (passes.length === 1) return { ...last, passes };
+  if (passes.length === 1) return { ...last, passes, holds, lacks };
   const steps = passes.flatMap((p) => p.steps).sort((a, b) => a.startMs - b.startMs || a.endMs - b.endMs);
   const untimed = passes.flatMap((p) => p.untimed);
   const placed = passes.flatMap((p) => p.placedMs ?? []);
@@ -251,6 +317,8 @@ function chainOf(going: readonly Going[]): ChainPlan {
   return {
     ...last,
     passes,
+    holds,
+    lacks,
     open,
     problems: passes.flatMap((p) => p.problems),
     unanswered: passes.flatMap((p) => p.unanswered).filter((q, i, list) => list.findIndex((x) => x.id === q.id) === i),

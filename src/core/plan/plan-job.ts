@@ -1,5 +1,5 @@
 import { dequal } from 'dequal';
-import { methodOf } from '../method';
+import { methodOf, TOOL_IDS } from '../method';
 import { attempt, type Budget, meter, type Problem } from '../say';
 import type { SheetRevision, Stock } from '../system';
 import { type Actuals, NOTHING_YET } from './actuals';
@@ -12,6 +12,7 @@ import { NO_POTS, type Pots } from './pots';
 import { type Piece, passKey, piecesOf, type Repair } from './repair';
 import { type ChainPlan, sameAsk, settingOf } from './repair-plan';
 import { AHEAD_MS, type LaidOn, type SiteClimate, siteClimate, type Thermal, thermalOf } from './thermal';
+import type { ToolHold } from './tools';
 
 export interface JobPlan {
   readonly jobId: string;
@@ -58,6 +59,8 @@ const SHOWN_BEFORE_MS = 3 * DAY_MS;
 interface ChainAsk {
   readonly passes: readonly PassAsk[];
   readonly hands: Hands;
+  /** What the repairs before it hold of the site’s tools. */
+  readonly tools: readonly ToolHold[];
 }
 
 /**
@@ -74,14 +77,19 @@ function once<T>(
   known: Answers<T>,
   repair: Repair,
   ask: ChainAsk,
-  make: (passes: ChainAsk['passes'], hands: Hands) => T,
+  make: (passes: ChainAsk['passes'], hands: Hands, tools: ChainAsk['tools']) => T,
 ): T {
   const last = known.get(repair);
   if (last) {
     const { ask: was } = last;
-    if (was.passes.every((p, i) => samePass(p, ask.passes[i]!)) && was.hands.same(ask.hands)) return last.answer;
+    if (
+      was.passes.every((p, i) => samePass(p, ask.passes[i]!)) &&
+      was.hands.same(ask.hands) &&
+      dequal(was.tools, ask.tools)
+    )
+      return last.answer;
   }
-  const answer = make(ask.passes, ask.hands);
+  const answer = make(ask.passes, ask.hands, ask.tools);
   known.set(repair, { ask, answer });
   return answer;
 }
@@ -217,13 +225,15 @@ export function planJob(ask: JobAsk): JobPlan {
     return [];
   });
   const made: ChainPlan[] = [];
+  const held: ToolHold[] = [];
+  const counted = TOOL_IDS.some((tool) => job.has[tool] !== null);
   for (const group of likeOnes(asked)) {
     // Of like repairs that follow each other all are prepared first: nobody saws beside fresh mortar.
     const early: (readonly Window[])[] = [];
     if (group.length > 1) {
       const preparing = hands.fork();
       for (const { repair, passes } of group) {
-        const steps = once(preparations, repair, { passes, hands: preparing.fork() }, preparationOf);
+        const steps = once(preparations, repair, { passes, hands: preparing.fork(), tools: [] }, preparationOf);
         for (const s of steps) preparing.add(s);
         early.push(steps);
       }
@@ -232,7 +242,8 @@ export function planJob(ask: JobAsk): JobPlan {
       if (stopped) break;
       const taken = hands.fork();
       for (const s of early.slice(i + 1).flat()) taken.add(s);
-      const plan = once(plans, repair, { passes, hands: taken }, planChain);
+      const plan = once(plans, repair, { passes, hands: taken, tools: counted ? [...held] : [] }, planChain);
+      held.push(...plan.holds);
       for (const s of plan.steps) hands.add({ fromMs: s.startMs, toMs: s.endMs });
       made.push(plan);
       const spent = attempt(() => spend(1 + plan.steps.length));

@@ -76,6 +76,7 @@ function nothing(piece: Piece): RepairPlan {
     band: [],
     thermal: null,
     overruns: false,
+    lacks: [],
   };
 }
 

@@ -22,6 +22,7 @@ import type { SheetHeat } from './pots';
 import type { Piece } from './repair';
 import type { PlanStop } from './stand-in';
 import type { Thermal } from './thermal';
+import type { NotBefore, ToolHold, ToolLack } from './tools';
 
 const REFUSED = texts('refused.plan.repair-plan', {
   'work-takes-time': 'Work takes time: minutes and rates are more than nought.',
@@ -47,7 +48,7 @@ export interface PlannedStep extends StepDraft {
   readonly begunAt: number | null;
   readonly doneAt: number | null;
   /** Why it could not start sooner. */
-  readonly forcedBy: 'before' | 'crew or hours' | 'sheet' | 'chosen' | 'now';
+  readonly forcedBy: 'before' | 'crew or hours' | 'sheet' | 'chosen' | 'now' | 'tools';
   /** It begins after the window it should have met; the way out is part of its detail. */
   readonly lateFor: MilestoneId | null;
   /** By how much, ms; nought where it is not late. */
@@ -101,12 +102,16 @@ export interface RepairPlan {
   readonly band: readonly { readonly state: CureState; readonly fromMs: number; readonly toMs: number }[];
   readonly thermal: Thermal | null;
   readonly overruns: boolean;
+  /** What it needs of the tools of the site that is not there. */
+  readonly lacks: readonly ToolLack[];
 }
 
 /** A repair as planned: all its passes on one clock. What belongs to one pass alone is that of the last. */
 export interface ChainPlan extends RepairPlan {
   /** In the order they are worked. */
   readonly passes: readonly RepairPlan[];
+  /** What it holds of the tools of the site. */
+  readonly holds: readonly ToolHold[];
 }
 
 /** Whether all that is placed has a time: else what counts from the last placing cannot be told. */
@@ -144,6 +149,8 @@ export interface RepairAsk {
   readonly windows: readonly Window[];
   /** Hands-on stretches of the crew so far. */
   readonly hands: Hands;
+  /** What cannot begin sooner because too few tools are left; absent where nothing waits for that. */
+  readonly notBefore?: NotBefore;
   readonly actuals: Actuals;
   readonly nowMs: number;
   /** The prepared pots of the sheet, where there are any. */
@@ -157,6 +164,7 @@ export const sameAsk = (was: Omit<RepairAsk, 'hands'>, now: Omit<RepairAsk, 'han
   was.thermal === now.thermal &&
   was.windows === now.windows &&
   was.nowMs === now.nowMs &&
+  was.notBefore === now.notBefore &&
   was.pots === now.pots;
 
 export const schoolsOf = (method: Method, repair: Piece): Record<string, string> => ({

@@ -19,6 +19,7 @@ const FORCED: Record<string, string> = {
   'crew or hours': 'crew or working hours',
   chosen: 'as chosen',
   now: 'from now',
+  tools: 'clamps, props or heater come free',
   before: '',
 };
 

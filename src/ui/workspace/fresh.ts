@@ -1,7 +1,7 @@
 import { nanoid } from 'nanoid';
 import { BASE_PROPERTIES, ONLY_AIR } from '@/core/climate';
 import { METHODS } from '@/core/method';
-import { FIRST_CHOICES, FIRST_OF_CHAIN, type Job, type Repair, repairOf, USUAL_SCALE_G } from '@/core/plan';
+import { FIRST_CHOICES, FIRST_OF_CHAIN, type Job, type Repair, repairOf, UNCOUNTED, USUAL_SCALE_G } from '@/core/plan';
 import type { BaseMaterial } from '@/core/system';
 
 /** A new job as it starts out: tomorrow is not assumed, the site's zone is this browser's until it is set. */
@@ -16,6 +16,7 @@ export function freshJob(nowMs: number): Job {
     wantedAt: null,
     startFrom: Math.ceil(nowMs / 3_600_000) * 3_600_000,
     workingHours: { fromHour: 7, toHour: 17, days: [1, 2, 3, 4, 5] },
+    has: UNCOUNTED,
     climate: { kind: 'constant', tempC: 15, humidityPct: 65 },
     createdAt: nowMs,
     updatedAt: nowMs,

@@ -17,6 +17,7 @@ import type { Rule } from './rule';
 import { serviceRules } from './service';
 import { shelfRules } from './shelf';
 import { siteRules } from './site';
+import { toolRules } from './tools';
 import { troubleRules } from './trouble';
 import { voidRules } from './void';
 
@@ -32,6 +33,7 @@ export const RULES: Readonly<Record<string, Rule>> = {
   ...liftHeatRules,
   ...layerRules,
   ...handRules,
+  ...toolRules,
   ...rateRules,
   ...placeRules,
   ...shelfRules,

@@ -6,6 +6,7 @@ import { options } from '../effects';
 import { carrySetting, reworded, spreadAndClosed } from '../engines';
 import type { Method } from '../method';
 import { tasks } from '../task';
+import { onClosing, toolSetting } from '../tools';
 
 const AMOUNT = texts('fitting-tack.amount', { squeeze: 'pressed out all round', ofLine: '{share} of the bond line' });
 const SAYS = texts('fitting-tack.says', { order: 'B into A, fold, do not whip.' });
@@ -53,7 +54,13 @@ export const fittingTack: Method = {
       matter: 'Holding',
       stage: 'hold',
       options: options('fitting-tack.holding', [
-        { id: 'prop', label: 'on a prop', fits: 'hulls, where a strut reaches the ground', says: { hold: 'Prop it' } },
+        {
+          id: 'prop',
+          label: 'on a prop',
+          fits: 'hulls, where a strut reaches the ground',
+          effect: { occupies: onClosing('props') },
+          says: { hold: 'Prop it' },
+        },
         {
           id: 'thread',
           label: 'drawn up by its nut',
@@ -76,6 +83,7 @@ export const fittingTack: Method = {
   settings: [
     { id: 'squeeze', label: 'Pressed out all round', kind: 'percent', byDefault: 20, min: 0, max: 200, stage: 'mix' },
     { id: 'rate', label: 'Spreading rate', kind: 'rate', byDefault: 20, min: 0.1, max: 5000, stage: 'place' },
+    toolSetting('props', 'Props to each', 1),
     carrySetting,
   ],
   preparation: [

@@ -7,6 +7,7 @@ import { options } from '../effects';
 import { carrySetting, spreadAndClosed } from '../engines';
 import type { Method } from '../method';
 import { tasks } from '../task';
+import { onClosing, toolSetting } from '../tools';
 
 const AMOUNT = texts('plate-bond.amount', {
   bead: 'bead all round',
@@ -127,12 +128,14 @@ export const plateBond: Method = {
           id: 'clamp',
           label: 'clamps',
           fits: 'edges that can be reached',
+          effect: { occupies: onClosing('clamps') },
           says: { hold: 'Clamp it', letGo: 'Take the clamps or props off' },
         },
         {
           id: 'weight',
           label: 'own weight or prop',
           fits: 'level faces',
+          effect: { occupies: onClosing('props') },
           says: { hold: 'Prop it', letGo: 'Take the clamps or props off' },
         },
       ]),
@@ -207,6 +210,8 @@ export const plateBond: Method = {
     },
     { id: 'rate', label: 'Spreading rate', kind: 'rate', byDefault: 25, min: 0.1, max: 5000, stage: 'place' },
     carrySetting,
+    toolSetting('clamps', 'Clamps on each', 4),
+    toolSetting('props', 'Props under each', 0),
     {
       id: 'fasteners',
       label: 'Fasteners that draw it up',

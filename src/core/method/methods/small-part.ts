@@ -5,6 +5,7 @@ import { options } from '../effects';
 import { carrySetting, reworded, spreadAndClosed, withWork } from '../engines';
 import type { Method } from '../method';
 import { tasks } from '../task';
+import { onClosing, toolSetting } from '../tools';
 
 const SAYS = texts('small-part.says', {
   order: 'Both parts weighed onto one board, folded together.',
@@ -68,6 +69,7 @@ export const smallPart: Method = {
           id: 'clamp',
           label: 'clamped or weighted',
           fits: 'where it can be reached',
+          effect: { occupies: onClosing('clamps') },
           says: { hold: 'Clamp it lightly' },
         },
         { id: 'self', label: 'by itself', fits: 'magnets, and level faces', says: { hold: 'Let it rest by itself' } },
@@ -86,6 +88,7 @@ export const smallPart: Method = {
   settings: [
     { id: 'squeeze', label: 'Pressed out all round', kind: 'percent', byDefault: 25, min: 0, max: 200, stage: 'mix' },
     { id: 'rate', label: 'Spreading rate', kind: 'rate', byDefault: 10, min: 0.1, max: 1000, stage: 'place' },
+    toolSetting('clamps', 'Clamps on each', 1),
     carrySetting,
   ],
   preparation: [

@@ -7,6 +7,7 @@ import { carrySetting, reworded, spreadAndClosed, withWork } from '../engines';
 import type { Method } from '../method';
 import { tasks } from '../task';
 import { ASKED_OF_TIMBER } from '../timber';
+import { onClosing, toolSetting } from '../tools';
 
 const SAYS = texts('timber-part.says', {
   order: 'B into A, fold; thickener last, until it holds a ridge.',
@@ -83,12 +84,14 @@ export const timberPart: Method = {
           id: 'weight',
           label: 'its own weight, on spacers',
           fits: 'caps and posts: the spacers keep the line from starving',
+          effect: { occupies: onClosing('props') },
           says: { hold: 'Lower it onto its spacers, let its own weight press' },
         },
         {
           id: 'contact',
           label: 'clamps, contact pressure only',
           fits: 'splices and pieces let in',
+          effect: { occupies: onClosing('clamps') },
           says: { hold: 'Clamp it until it touches, no more' },
         },
       ]),
@@ -147,6 +150,8 @@ export const timberPart: Method = {
       stage: 'place',
       when: lifts,
     },
+    toolSetting('clamps', 'Clamps on each', 2),
+    toolSetting('props', 'Props to each', 2),
     carrySetting,
     {
       id: 'neat',

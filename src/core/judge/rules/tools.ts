@@ -1,0 +1,59 @@
+import { settingsOf } from '../../plan';
+import { texts } from '../../say';
+import { findings } from '../finding';
+import type { Rule } from './rule';
+
+const F = findings({
+  'tools-lacking': {
+    severity: 'stop',
+    stage: 'hold',
+    title: 'More {tool} wanted at once than the job has',
+    why: '{needs} are wanted at once, of {tool} the job has {has}: what is closed without them moves while it is soft.',
+    todo: 'Bring more, and count them with the job; or use fewer on each, or hold it in another way.',
+  },
+  'tools-awaited': {
+    severity: 'stop',
+    stage: 'hold',
+    title: 'All {tool} are at other places',
+    why: '{needs} are wanted, of {tool} the job has {has}; others hold them, and nobody can say until when.',
+    todo: 'Mend the plan of what holds them, or bring more and count them with the job.',
+  },
+  'hands-lacking': {
+    severity: 'caution',
+    stage: 'place',
+    title: 'More hands planned than the job has',
+    why: 'It is planned for {planned, plural, one {one pair} other {# pairs}} of hands; the job has {has}.',
+    todo: 'Find more and count them with the job, or plan it for those who are there.',
+  },
+});
+const WAYS = texts('finding.tools', {
+  fewer: 'With {n} on each',
+  hands: 'Plan for {n, plural, one {one pair of hands} other {# pairs of hands}}',
+});
+const NAMES = texts('tools', { clamps: 'clamps', props: 'props', heaters: 'tents or heaters' });
+
+/** What is noticed when a repair wants more of the site’s hands and tools than it has. */
+export const toolRules: Readonly<Record<string, Rule>> = {
+  tools: ({ plan }) =>
+    plan.lacks.map(({ tool, needs, has, awaited }) => {
+      const said = { tool: NAMES[tool](), needs: needs, has };
+      const setting = plan.method ? settingsOf(plan.method, plan.piece)[tool] : undefined;
+      const each = setting ? Math.floor((has * setting) / needs) : 0;
+      return (awaited ? F['tools-awaited'] : F['tools-lacking'])(said, {
+        of: tool,
+        ways:
+          !awaited && each > 0
+            ? [{ say: WAYS.fewer({ n: each }), set: { path: ['settings', tool], value: each } }]
+            : [],
+      });
+    }),
+  'tool-hands': ({ job, repair }) =>
+    job.has.hands === null || job.has.hands < 1 || repair.crew <= job.has.hands
+      ? []
+      : [
+          F['hands-lacking'](
+            { planned: repair.crew, has: job.has.hands },
+            { ways: [{ say: WAYS.hands({ n: job.has.hands }), set: { path: ['crew'], value: job.has.hands } }] },
+          ),
+        ],
+};
