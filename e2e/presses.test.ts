@@ -2,8 +2,8 @@ import { type Job, type Piece, pieceOf, planJob, type Repair, repairOf } from '@
 import { measured, SHAPES, type VoidShape, voidOf } from '@/core/void';
 import { sampleData } from '@/sample/jobs';
 import { mortarSheet, sampleSheets } from '@/sample/systems';
-import { site } from './browser';
-import { takeJob } from './hands';
+import { site, turnTo } from './browser';
+import { takeJob, type } from './hands';
 
 const { base, page: open } = site();
 jest.setTimeout(300_000);
@@ -109,4 +109,41 @@ test('work that would end a few minutes after the day: the press that stays, and
   await field.fill('');
   await field.press('Enter');
   await page.getByText(/would end 9 min after the working hours/).waitFor();
+});
+
+test('two plates and the clamps of one: the second waits for them, too few are a stop, and a press makes do with them', async () => {
+  const winch = sampleData(NOW, 'Europe/Helsinki').bundles.find((b) => b.job.id === 'sample-winch')!;
+  const plate: Piece = {
+    ...pieceOf(winch.repairs[0]!),
+    jobId: mild.id,
+    plannedStart: null,
+    schools: { holding: 'clamp' },
+  };
+  const page = await open();
+  await page.clock.setFixedTime(new Date(NOW));
+  await takeJob(page, base(), {
+    job: mild,
+    repairs: ['first', 'second'].map((id, order) => repairOf({ ...plate, id, order, name: `Plate ${order + 1}` })),
+    sheets: sampleSheets.filter((s) => s.id === plate.sheetId),
+  });
+  await page.getByText('hands, clamps, props and heaters at hand').click();
+  const clamps = page.getByLabel('Clamps', { exact: true });
+  await clamps.fill('half');
+  await clamps.blur();
+  expect(await clamps.getAttribute('aria-invalid')).toBe('true');
+  await clamps.fill('2.5');
+  await clamps.blur();
+  await page.getByText('A whole number, 0 to 1000; empty where nobody counts them.').waitFor();
+  await clamps.fill('4');
+  await clamps.blur();
+  await turnTo(page, base(), `/job/${mild.id}/second/place`);
+  await page.getByText(/: clamps, props or heater come free$/).waitFor();
+  await turnTo(page, base(), `/job/${mild.id}/first/hold`);
+  expect(await page.getByText('More clamps wanted at once than the job has').count()).toBe(0);
+  await type(page, 'Clamps on each', '6');
+  await page.getByText('More clamps wanted at once than the job has').waitFor();
+  await page.getByText(/6 are wanted at once, of clamps the job has 4/).waitFor();
+  await page.getByRole('button', { name: 'With 4 on each' }).click();
+  await page.getByText('More clamps wanted at once than the job has').waitFor({ state: 'detached' });
+  expect(await page.getByLabel('Clamps on each').inputValue()).toBe('4');
 });

@@ -155,6 +155,8 @@ function tentFor(
   gains: (t: Tried) => t is NonNullable<Tried>,
   missed: Missed,
 ): { t: NonNullable<Tried>; more: Partial<Opener> } | null {
+  // Nobody is offered what the site has not got.
+  if (ask.job.has.heaters === 0) return null;
   const covered = (cover: NonNullable<Surroundings['cover']>): Piece => ({
     ...repair,
     base: { ...repair.base, surroundings: { ...repair.base.surroundings, cover } },

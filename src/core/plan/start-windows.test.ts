@@ -18,6 +18,7 @@ import {
   startSays,
   startsAskOf,
   startWindows,
+  UNCOUNTED,
   withNext,
   withPiece,
 } from '.';
@@ -276,6 +277,16 @@ describe('what would open a window', () => {
       mine,
     );
     expect(weaker.earliestMs).toBeNull();
+  });
+
+  test('a tent is not offered where the site has none', () => {
+    const frosty = { climate: { kind: 'constant', tempC: 2, humidityPct: 60 } } as const;
+    const kinds = (heaters: number | null) =>
+      open({ ...frosty, has: { ...UNCOUNTED, heaters } })
+        .openers.filter((o) => o.missMin === null)
+        .map((o) => o.kind);
+    expect(kinds(1)).toContain('tent');
+    expect(kinds(0)).not.toContain('tent');
   });
 
   test('cold packs are kept warmer, by no more than it takes', () => {

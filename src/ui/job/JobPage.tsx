@@ -1,7 +1,6 @@
 'use client';
 import { CopyPlus, Download, FileText, PackageCheck, Printer, QrCode, ScrollText } from 'lucide-react';
 import { nanoid } from 'nanoid';
-import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import {
@@ -19,6 +18,7 @@ import type { Said } from '@/core/say';
 import { useTemperaturePull } from '../repair/RepairPage';
 import { Heading, Prose, TextField, Ways } from '../shared/bits';
 import { CalendarButton } from '../shared/CalendarButton';
+import { Link } from '../shared/Link';
 import { Mishap } from '../shared/Mishap';
 import { stageAnswer } from '../shared/stage-answer';
 import { Tag } from '../shared/Tag';
@@ -42,6 +42,7 @@ import {
   stateNow,
   useWorkspace,
 } from '../workspace/workspace';
+import { AtHand } from './AtHand';
 import { ClimateFields } from './ClimateFields';
 import { DeleteJob } from './DeleteJob';
 import { type Begin, MethodChoice } from './MethodChoice';
@@ -262,6 +263,7 @@ export function JobPage({ jobId }: { jobId: string }) {
           </div>
           <Heading>Working hours</Heading>
           <Hours job={job} write={(workingHours) => change({ workingHours }, 'hours')} />
+          <AtHand has={job.has} write={(has) => change({ has }, 'at-hand')} />
           <Heading>Air at the site</Heading>
           <ClimateFields job={job} write={(climate) => change({ climate }, 'climate')} />
           {view.repairs.length > 0 && (

@@ -1,0 +1,41 @@
+'use client';
+import { type Job, UNCOUNTED } from '@/core/plan';
+import { QuantityField } from '../shared/QuantityField';
+
+const FIELDS: Readonly<Record<keyof Job['has'], string>> = {
+  hands: 'Pairs of hands',
+  clamps: 'Clamps',
+  props: 'Props',
+  heaters: 'Tents or heaters',
+};
+
+/** What the site has: repairs that want the same clamps, props or heater wait for each other. */
+export function AtHand({ has, write }: { has: Job['has']; write: (has: Job['has']) => void }) {
+  return (
+    <details open={Object.values(has).some((n) => n !== null)}>
+      <summary>hands, clamps, props and heaters at hand</summary>
+      <div className="grid grid-cols-2 sm:grid-cols-4 gap-2">
+        {(Object.keys(UNCOUNTED) as (keyof Job['has'])[]).map((id) => (
+          <QuantityField
+            key={id}
+            kind="count"
+            label={FIELDS[id]}
+            value={has[id]}
+            placeholder="as needed"
+            onChange={({ value }) => write({ ...has, [id]: value })}
+            onClear={() => write({ ...has, [id]: null })}
+            check={(n) =>
+              Number.isInteger(n) && n >= (id === 'hands' ? 1 : 0) && n <= 1000
+                ? null
+                : `A whole number, ${id === 'hands' ? 1 : 0} to 1000; empty where nobody counts them.`
+            }
+          />
+        ))}
+      </div>
+      <p className="soft text-sm">
+        Clamps and props stay on until it holds, a tent or heater until it is opened: what wants the same ones waits.
+        Empty: as many as are needed.
+      </p>
+    </details>
+  );
+}
