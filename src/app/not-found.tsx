@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import { Link } from '../ui/shared/Link';
 
 /** An address that names no view. */
 export default function NotFound() {

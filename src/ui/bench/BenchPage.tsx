@@ -1,6 +1,5 @@
 'use client';
 import { Printer } from 'lucide-react';
-import Link from 'next/link';
 import { useMemo, useState } from 'react';
 import { fromTotal, type Pour, type PourPlan, pourState, sameSystem, toleranceOf } from '@/core/mix';
 import { repairName } from '@/core/plan';
@@ -11,6 +10,7 @@ import { instrumentOf } from '../mix/Instruments';
 import { MixingColumns } from '../mix/MixingColumns';
 import { stageView } from '../repair/stage-props';
 import { Choice, Heading, Prose, useFormat, Ways } from '../shared/bits';
+import { Link } from '../shared/Link';
 import { Notice } from '../shared/Notice';
 import { QuantityField } from '../shared/QuantityField';
 import { clock } from '../shared/when';

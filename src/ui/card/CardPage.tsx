@@ -1,6 +1,5 @@
 'use client';
 import { Printer } from 'lucide-react';
-import Link from 'next/link';
 import type { Batch } from '@/core/mix';
 import { cautionsOf, jobName, repairName } from '@/core/plan';
 import { PART_IDS } from '@/core/system';
@@ -8,6 +7,7 @@ import { formatDuration } from '@/core/units';
 import { SHAPES } from '@/core/void';
 import { FindingSign, useFormat, useSay } from '../shared/bits';
 import { Drawing } from '../shared/Drawing';
+import { Link } from '../shared/Link';
 import { dayAndClock, fullWhen } from '../shared/when';
 import { useNow } from '../workspace/now';
 import { useJobView } from '../workspace/view';

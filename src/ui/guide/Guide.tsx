@@ -1,7 +1,7 @@
 'use client';
 import { X } from 'lucide-react';
-import Link from 'next/link';
 import { useEffect, useRef } from 'react';
+import { Link } from '../shared/Link';
 import { setPrefs, usePrefs } from '../workspace/prefs';
 import { useWorkspace } from '../workspace/workspace';
 import { GUIDE } from './steps';

@@ -1,5 +1,4 @@
 'use client';
-import Link from 'next/link';
 import { useSearchParams } from 'next/navigation';
 import { useMemo, useState } from 'react';
 import { type Series, valueAt } from '@/core/climate';
@@ -11,6 +10,7 @@ import { BASES, sheetIn } from '@/core/system';
 import { figure } from '@/core/units';
 import { shelfOf } from '../material/shelf-of';
 import { Choice, Heading, Prose, Ways } from '../shared/bits';
+import { Link } from '../shared/Link';
 import { QuantityField } from '../shared/QuantityField';
 import { freshJob, freshRepair } from '../workspace/fresh';
 import { useNow } from '../workspace/now';

@@ -1,12 +1,12 @@
 'use client';
 import { scaleLog } from 'd3';
-import Link from 'next/link';
 import { useMemo } from 'react';
 import type { Learned, Lessons, Seen } from '@/core/learn';
 import { METHODS, methodOf } from '@/core/method';
 import { TOOLS } from '@/core/void';
 import { say } from '@/words';
 import { Heading, Ways } from '../shared/bits';
+import { Link } from '../shared/Link';
 import { useNarrow } from '../shared/use-narrow';
 import { dayOf } from '../shared/when';
 import { useLessons } from '../workspace/lessons';

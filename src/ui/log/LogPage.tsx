@@ -1,5 +1,4 @@
 'use client';
-import Link from 'next/link';
 import { Fragment, useDeferredValue, useMemo, useState } from 'react';
 import {
   byTime,
@@ -14,6 +13,7 @@ import {
 import { formatDuration, type Kind } from '@/core/units';
 import { useSay } from '../shared/bits';
 import { Dialog } from '../shared/Dialog';
+import { Link } from '../shared/Link';
 import { QuantityField } from '../shared/QuantityField';
 import { RememberedArea, useRememberedText } from '../shared/Remembered';
 import { SavingButton } from '../shared/SavingButton';

@@ -1,6 +1,5 @@
 'use client';
 import { FilePlus } from 'lucide-react';
-import Link from 'next/link';
 import { useMemo } from 'react';
 import { suits } from '@/core/judge';
 import { sheetSays } from '@/core/plan';
@@ -10,6 +9,7 @@ import { formatDuration } from '@/core/units';
 import type { StageProps } from '../repair/stage-props';
 import { Answer, Heading, useFormat, useSay } from '../shared/bits';
 import { CurveChart } from '../shared/CurveChart';
+import { Link } from '../shared/Link';
 import { QuantityField } from '../shared/QuantityField';
 import { StageFindings, StillNeeds } from '../shared/StageFindings';
 import { typeSheetFor } from '../workspace/choose';

@@ -1,9 +1,9 @@
 'use client';
-import Link from 'next/link';
 import type { Criterion, Suit } from '@/core/judge';
 import type { Piece } from '@/core/plan';
 import { systemKind } from '@/core/system';
 import { useSay } from '../shared/bits';
+import { Link } from '../shared/Link';
 import { chooseSheet } from '../workspace/choose';
 
 /** Met is a tick, failed a cross in a box, what cannot be told a dot: shape before colour. */

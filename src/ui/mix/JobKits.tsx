@@ -1,5 +1,4 @@
 'use client';
-import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { SystemKits } from '@/core/plan';
@@ -7,6 +6,7 @@ import type { JobView } from '@/core/record';
 import type { Said } from '@/core/say';
 import { figure } from '@/core/units';
 import { Heading, useFormat, useSay } from '../shared/bits';
+import { Link } from '../shared/Link';
 import { dayAndClock } from '../shared/when';
 import { joinRepairs } from '../workspace/workspace';
 

@@ -1,6 +1,5 @@
 'use client';
 import { FlaskConical, Scale } from 'lucide-react';
-import Link from 'next/link';
 import { useState } from 'react';
 import { selfHeats } from '@/core/cure';
 import { UPTAKE_ML_PER_M2 } from '@/core/method';
@@ -10,6 +9,7 @@ import { formatDuration } from '@/core/units';
 import type { StageProps } from '../repair/stage-props';
 import { Answer, Choice, useFormat, useSay, VoiceMark, Working } from '../shared/bits';
 import { MaterialLearned, SystemLearned } from '../shared/LearnedHere';
+import { Link } from '../shared/Link';
 import { Schools, Settings } from '../shared/Schools';
 import { StageFindings, StillNeeds } from '../shared/StageFindings';
 import { dayAndClock } from '../shared/when';

@@ -1,12 +1,12 @@
 'use client';
 import { Printer } from 'lucide-react';
-import Link from 'next/link';
 import { useState } from 'react';
 import { amountOf, type PickedKit, pickList } from '@/core/record';
 import { figure } from '@/core/units';
 import { Heading, useSay, Ways } from '../shared/bits';
 import { CopyTables } from '../shared/CopyTables';
 import { Dialog } from '../shared/Dialog';
+import { Link } from '../shared/Link';
 import { fullWhen } from '../shared/when';
 import { useNow } from '../workspace/now';
 import { usePrefs } from '../workspace/prefs';

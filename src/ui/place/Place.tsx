@@ -1,5 +1,4 @@
 'use client';
-import Link from 'next/link';
 import { STAGE_LABELS } from '@/core/method';
 import { cautionsOf, MOST_OVERTIME_MIN, pieceName, type RepairPlan, wholePlaced } from '@/core/plan';
 import { amountOf, usedUp } from '@/core/record';
@@ -7,6 +6,7 @@ import { formatDuration } from '@/core/units';
 import type { StageProps } from '../repair/stage-props';
 import { Answer, Heading, useFormat, useSay } from '../shared/bits';
 import { HandsLearned } from '../shared/LearnedHere';
+import { Link } from '../shared/Link';
 import { QuantityField } from '../shared/QuantityField';
 import { ChoicesOfAll } from '../shared/Schools';
 import { StageFindings, StillNeeds } from '../shared/StageFindings';

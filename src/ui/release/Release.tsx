@@ -1,5 +1,4 @@
 'use client';
-import Link from 'next/link';
 import { useMemo } from 'react';
 import { loadCheck, strengthOver } from '@/core/plan';
 import { earlyLoad, obstaclesToRelease, opensSomething, reviewNeeded, roleRefused } from '@/core/record';
@@ -7,6 +6,7 @@ import { Photos } from '../photo/Photos';
 import type { StageProps } from '../repair/stage-props';
 import { AskForBackup } from '../settings/Backup';
 import { Answer, FindingCard, Heading, useSay, Working } from '../shared/bits';
+import { Link } from '../shared/Link';
 import { RememberedArea, useRememberedText } from '../shared/Remembered';
 import { SavingButton } from '../shared/SavingButton';
 import { Override, StageFindings, StillNeeds } from '../shared/StageFindings';

@@ -1,5 +1,4 @@
 'use client';
-import Link from 'next/link';
 import { useState } from 'react';
 import { METHODS, type Stage } from '@/core/method';
 import { GATES, passName, type Repair, whyNotNext, withMoved, withNext, withoutPass } from '@/core/plan';
@@ -7,6 +6,7 @@ import { type RepairView, windowOn } from '@/core/record';
 import { attempt, type Said } from '@/core/say';
 import { Choice, Prose } from '../shared/bits';
 import { Dialog } from '../shared/Dialog';
+import { Link } from '../shared/Link';
 import { dayAndClock } from '../shared/when';
 import { changePass, changeRepair } from '../workspace/workspace';
 import { passQuery } from './stage-props';

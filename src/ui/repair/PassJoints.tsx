@@ -1,8 +1,8 @@
 'use client';
-import Link from 'next/link';
 import type { Stage } from '@/core/method';
 import { passName } from '@/core/plan';
 import { Joint } from '../shared/Joint';
+import { Link } from '../shared/Link';
 import { passQuery, type StageView } from './stage-props';
 
 /** So many are shown beside each other; of longer chains those round the open one. */

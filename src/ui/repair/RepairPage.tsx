@@ -1,5 +1,4 @@
 'use client';
-import Link from 'next/link';
 import { memo, type ReactNode, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { climateShifted } from '@/core/climate';
 import { STAGE_LABELS, STAGES, type Stage } from '@/core/method';
@@ -14,6 +13,7 @@ import { Place } from '../place/Place';
 import { Release } from '../release/Release';
 import { Prose, Ways } from '../shared/bits';
 import { FoldingRule } from '../shared/FoldingRule';
+import { Link } from '../shared/Link';
 import { Mishap } from '../shared/Mishap';
 import { Tag } from '../shared/Tag';
 import { TimeBand } from '../shared/TimeBand';

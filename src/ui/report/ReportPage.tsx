@@ -1,6 +1,5 @@
 'use client';
 import { FileDown, FileJson, Printer, QrCode, Sheet as Table } from 'lucide-react';
-import Link from 'next/link';
 import { useMemo, useRef, useState } from 'react';
 import { repairName } from '@/core/plan';
 import {
@@ -15,6 +14,7 @@ import {
 import { errorInWords, say } from '@/words';
 import { startReport } from '@/worker/report';
 import { captionOf, photosOf } from '../photo/photos-of';
+import { Link } from '../shared/Link';
 import { Tag } from '../shared/Tag';
 import { ticksOf } from '../shared/ticks';
 import { fullWhen } from '../shared/when';

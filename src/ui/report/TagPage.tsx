@@ -1,9 +1,9 @@
 'use client';
 import { Printer } from 'lucide-react';
-import Link from 'next/link';
 import { create as qrOf } from 'qrcode';
 import { useEffect, useState } from 'react';
 import { partTag, type RepairView, tagText } from '@/core/record';
+import { Link } from '../shared/Link';
 import { fullWhen } from '../shared/when';
 import { usePrefs } from '../workspace/prefs';
 import { useJobView } from '../workspace/view';

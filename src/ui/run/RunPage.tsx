@@ -1,6 +1,5 @@
 'use client';
 import { Camera, ListChecks, NotebookPen, Scale, Thermometer, TriangleAlert, ZoomIn, ZoomOut } from 'lucide-react';
-import Link from 'next/link';
 import { useRouter, useSearchParams } from 'next/navigation';
 import { useEffect, useState } from 'react';
 import { standingStops } from '@/core/judge';
@@ -15,6 +14,7 @@ import { HandTests } from '../release/HandTests';
 import { ChangedDraft } from '../repair/ChangedDraft';
 import { FindingCard, lowered, useFormat, useSay, Ways } from '../shared/bits';
 import { CalendarButton } from '../shared/CalendarButton';
+import { Link } from '../shared/Link';
 import { SavingButton } from '../shared/SavingButton';
 import { Override } from '../shared/StageFindings';
 import { StandInAsk, StandInsChosen } from '../shared/StandIns';

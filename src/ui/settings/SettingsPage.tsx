@@ -1,8 +1,8 @@
 'use client';
-import Link from 'next/link';
 import { useEffect, useState } from 'react';
 import { speak } from '../run/alarm';
 import { Choice, Heading, OnOff, TextField, Ways } from '../shared/bits';
+import { Link } from '../shared/Link';
 import { setPrefs, THEMES, usePrefs } from '../workspace/prefs';
 import { useWorkspace } from '../workspace/workspace';
 import { Aside } from './Aside';

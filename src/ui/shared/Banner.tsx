@@ -1,5 +1,4 @@
 'use client';
-import Link from 'next/link';
 import { useEffect, useMemo, useState } from 'react';
 import { lastOfEach, pathName } from '@/core/record';
 import { formatDuration } from '@/core/units';
@@ -13,6 +12,7 @@ import { runningRepairs } from '../workspace/running';
 import { clock, databaseName, keepClock, startBeside, stateNow, useWorkspace, workspace } from '../workspace/workspace';
 import { Across } from './Across';
 import { Conflicts } from './Conflicts';
+import { Link } from './Link';
 import { NewVersion } from './NewVersion';
 
 const WORDS: Record<Trouble['is'], (detail: string, tookBack: number) => readonly [head: string, text: string]> = {

@@ -1,5 +1,4 @@
 'use client';
-import Link from 'next/link';
 import { useState } from 'react';
 import type { StageState } from '@/core/judge';
 import { STAGE_LABELS, STAGES, type Stage } from '@/core/method';
@@ -7,6 +6,7 @@ import { PassJoints } from '../repair/PassJoints';
 import { ANSWER_FOR_ONE, OF_ONE_PASS, passQuery, passWords, type StageView } from '../repair/stage-props';
 import { usePrefs } from '../workspace/prefs';
 import { Joint } from './Joint';
+import { Link } from './Link';
 import { stageAnswer } from './stage-answer';
 
 const WORDS: Record<StageState, string> = { done: 'done', open: 'open', caution: 'caution', stop: 'stop' };

@@ -1,11 +1,11 @@
 'use client';
 import { area, type ScaleTime } from 'd3';
-import Link from 'next/link';
 import { memo, useMemo } from 'react';
 import { grownBetween, type Ribbon, repairName, ribbonsOf, thinned } from '@/core/plan';
 import type { RepairView } from '@/core/record';
 import { formatDuration } from '@/core/units';
 import { useSay } from './bits';
+import { Link } from './Link';
 import { dayAndClock } from './when';
 
 const FILL = {

@@ -1,11 +1,11 @@
 'use client';
-import Link from 'next/link';
 import { valueAt } from '@/core/climate';
 import { jobName, repairName } from '@/core/plan';
 import type { JobView, RepairView } from '@/core/record';
 import { attempt } from '@/core/say';
 import { formatDuration } from '@/core/units';
 import { useFormat, Ways } from './bits';
+import { Link } from './Link';
 import { shortWhen } from './when';
 
 /** What one works on, hanging at the top like a tag on the part. */

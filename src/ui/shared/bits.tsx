@@ -1,6 +1,5 @@
 'use client';
 import { Check, ClipboardCopy } from 'lucide-react';
-import Link from 'next/link';
 import { type ReactNode, useId, useRef, useState } from 'react';
 import type { Finding } from '@/core/judge';
 import type { Said, Voice, WorkLine } from '@/core/say';
@@ -8,6 +7,7 @@ import { format, type Kind } from '@/core/units';
 import { type Reader, say, workedIn } from '@/words';
 import { usePrefs } from '../workspace/prefs';
 import { useTyped } from '../workspace/typing';
+import { Link } from './Link';
 import { TONES } from './Notice';
 
 /** Prints a core value in the person's units. */

@@ -1,6 +1,5 @@
 'use client';
 import { Copy, Download, FilePen } from 'lucide-react';
-import Link from 'next/link';
 import { useSearchParams } from 'next/navigation';
 import { useState } from 'react';
 import { fittedActivationKJ, sheetFlaws } from '@/core/cure';
@@ -20,6 +19,7 @@ import {
 } from '@/core/system';
 import { figure, formatDuration, type Kind } from '@/core/units';
 import { Heading, Prose, useFormat, Ways, Working } from '../shared/bits';
+import { Link } from '../shared/Link';
 import { exportSheets } from '../workspace/exchange';
 import { fileName, saveText } from '../workspace/files';
 import { usePrefs } from '../workspace/prefs';

@@ -1,12 +1,12 @@
 'use client';
 import { Download, FilePlus, Upload } from 'lucide-react';
-import Link from 'next/link';
 import { useRef, useState } from 'react';
 import { sheetFlaws } from '@/core/cure';
 import { passedOver } from '@/core/plan';
 import { FAMILIES, plannedKitMl, type SheetRevision, systemKind } from '@/core/system';
 import { shelfOf } from '../material/shelf-of';
 import { useFormat, Ways } from '../shared/bits';
+import { Link } from '../shared/Link';
 import { exportSheets } from '../workspace/exchange';
 import { saveText } from '../workspace/files';
 import { useNow } from '../workspace/now';

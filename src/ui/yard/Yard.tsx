@@ -1,7 +1,6 @@
 'use client';
 import { FilePlus2, FolderInput, Footprints, Ship, Trash2 } from 'lucide-react';
 import dynamic from 'next/dynamic';
-import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { standingStops } from '@/core/judge';
@@ -11,6 +10,7 @@ import { formatDuration } from '@/core/units';
 import { bundleOf } from '@/store/state';
 import { say } from '@/words';
 import { Heading, Prose, Ways } from '../shared/bits';
+import { Link } from '../shared/Link';
 import { Mishap, MishapCard } from '../shared/Mishap';
 import { Notice } from '../shared/Notice';
 import { TimeBand } from '../shared/TimeBand';
