@@ -137,7 +137,8 @@ test('two plates and the clamps of one: the second waits for them, too few are a
   await clamps.fill('4');
   await clamps.blur();
   await turnTo(page, base(), `/job/${mild.id}/second/place`);
-  await page.getByText(/: clamps, props or heater come free$/).waitFor();
+  await page.getByText('Waits for clamps').waitFor();
+  await page.getByText(/4 are wanted, of clamps the job has 4; enough come off Wed/).waitFor();
   await turnTo(page, base(), `/job/${mild.id}/first/hold`);
   expect(await page.getByText('More clamps wanted at once than the job has').count()).toBe(0);
   await type(page, 'Clamps on each', '6');

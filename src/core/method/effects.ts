@@ -1,7 +1,18 @@
 import { type Message, texts } from '../say';
-import type { Kit } from '../system';
+import type { Kit, MilestoneId } from '../system';
 import type { GritId } from './grits';
-import type { Occupies } from './tools';
+import type { ToolId } from './site-tools';
+
+/** What an option keeps at the place: so many for each like part, from the task that puts them on. */
+export interface Occupies {
+  readonly tool: ToolId;
+  /** The setting that says how many for each part. */
+  readonly setting: string;
+  /** The task, done for each part, that puts them on. */
+  readonly from: string;
+  /** What it has to have reached before they come off. */
+  readonly until: MilestoneId;
+}
 
 /** Ways to fill a hollow up to its edge: to it, above it to be ground back, or below it for a coat. */
 export type Level = 'flush' | 'crown' | 'recess';

@@ -12,9 +12,10 @@ export { depthToFill, type LiftPrimer, leadOf, liftsMm, liftsOf, primerOf } from
 export * from './method';
 export * from './methods';
 export { askOf, foundBy } from './questions';
+export { TOOL_IDS, TOOLS, type ToolId } from './site-tools';
 export { type Factor, factorsOf, stepFrom, stepsOf } from './steps';
 export { isTaken, type Taken, type Takes, takenBy, toldOf, wantsThickening } from './takes';
 export { type Role, STAGE_OF, type StepDraft, type StepKey, stepId, type TaskRow, tasks } from './task';
 export * from './tests';
-export { occupiedBy, TOOL_IDS, TOOLS, type ToolId } from './tools';
+export { occupiedBy } from './tools';
 export * from './troubles';

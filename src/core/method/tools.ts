@@ -1,25 +1,5 @@
-import type { MilestoneId } from '../system';
-import type { Effects } from './effects';
-
-/** What a site has so many of, and what stays at a place until it holds. */
-export const TOOLS = {
-  clamps: { label: 'Clamps' },
-  props: { label: 'Props' },
-  heaters: { label: 'Tents or heaters' },
-} as const;
-export type ToolId = keyof typeof TOOLS;
-export const TOOL_IDS = Object.keys(TOOLS) as readonly ToolId[];
-
-/** What an option keeps at the place: so many for each like part, from the task that puts them on. */
-export interface Occupies {
-  readonly tool: ToolId;
-  /** The setting that says how many for each part. */
-  readonly setting: string;
-  /** The task, done for each part, that puts them on. */
-  readonly from: string;
-  /** What it has to have reached before they come off. */
-  readonly until: MilestoneId;
-}
+import type { Effects, Occupies } from './effects';
+import type { ToolId } from './site-tools';
 
 /** What is kept at a place by the options chosen, of one tool. */
 export const occupiedBy = (effects: Effects, tool: ToolId): Occupies | undefined =>

@@ -42,5 +42,5 @@ export { startsAskOf } from './starts-ask';
 export * from './stretches';
 export * from './thermal';
 export * from './together';
-export type { ToolHold, ToolLack } from './tools';
+export type { ToolHold, ToolLack, ToolWait } from './tools';
 export * from './uptake';

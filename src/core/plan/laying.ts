@@ -209,9 +209,12 @@ export function layingOf(layAsk: LayAsk): Laying {
   const toolsBy = (drafts: readonly StepDraft[], i: number): number | null => {
     if (!ask.notBefore) return null;
     let [lead, from] = [0, null as number | null];
-    for (let k = i; k < drafts.length && drafts[k]!.block === drafts[i]!.block; k++) {
+    // What does not keep once it is prepared is prepared on the day its turn comes.
+    const all = method.keeps !== undefined && !laid.size;
+    const dayOf = (ms: number) => ask.windows.find((w) => w.toMs > ms)?.fromMs ?? ms;
+    for (let k = i; k < drafts.length && (all || drafts[k]!.block === drafts[i]!.block); k++) {
       const byMs = ask.notBefore.get(stepAt({ passId: repair.passId, id: drafts[k]!.id }));
-      if (byMs !== undefined) from = Math.max(from ?? 0, byMs - lead);
+      if (byMs !== undefined) from = Math.max(from ?? 0, all ? Math.max(byMs - lead, dayOf(byMs)) : byMs - lead);
       lead += takesMs(drafts[k]!);
     }
     return from;
@@ -316,7 +319,7 @@ export function layingOf(layAsk: LayAsk): Laying {
             // A block is not torn apart by the end of the day: it moves as one.
             const slot = slotFor(drafts, i, ready);
             dayEnd = slot.dayEnd;
-            if (slot.startMs > ready) forcedBy = 'crew or hours';
+            if (slot.startMs > ready && forcedBy !== 'tools') forcedBy = 'crew or hours';
             overruns ||= slot.overruns;
             ready = slot.startMs;
           }

@@ -20,9 +20,10 @@ import {
   type ToolClash,
   type ToolHold,
   type ToolLack,
+  type ToolWait,
   toolLacks,
-  toolsHeld,
 } from './tools';
+import { toolsHeld } from './tools-held';
 
 const MIN_MS = 60_000;
 const DAY_MS = 86_400_000;
@@ -47,7 +48,7 @@ interface Going {
  */
 export function planChain(asks: readonly PassAsk[], taken: Hands, tools: readonly ToolHold[] = []): ChainPlan {
   const all = new Map(asks.map((a) => [a.repair.passId, a.repair]));
-  const { going, done, clash } = withTools(asks, tools, (notBefore) => {
+  const { going, done, clash, waits } = withTools(asks, tools, (notBefore) => {
     const hands = taken.fork();
     const going: Going[] = [];
     for (const ask of asks)
@@ -55,7 +56,8 @@ export function planChain(asks: readonly PassAsk[], taken: Hands, tools: readonl
     return { going, done: ended(going) };
   });
   const holds = toolsHeld(done);
-  const plan = chainOf(done, holds, [...toolLacks(holds, asks[0]!.job.has), ...awaited(clash, asks)]);
+  const lacks = [...toolLacks(holds, asks[0]!.job.has), ...awaited(clash, asks)];
+  const plan = chainOf(done, { holds, lacks, awaits: waits });
   laidOut.set(plan, { going, taken, tools });
   return plan;
 }
@@ -71,7 +73,7 @@ function withTools<T extends { readonly done: readonly Going[] }>(
   asks: readonly Pick<PassAsk, 'job' | 'actuals' | 'repair'>[],
   tools: readonly ToolHold[],
   lay: (notBefore: NotBefore | null) => T,
-): T & { readonly clash: ToolClash | null } {
+): T & { readonly clash: ToolClash | null; readonly waits: readonly ToolWait[] } {
   const { has } = asks[0]!.job;
   const started = new Set(
     asks.flatMap(({ repair: { passId }, actuals }) =>
@@ -79,16 +81,20 @@ function withTools<T extends { readonly done: readonly Going[] }>(
     ),
   );
   let notBefore: NotBefore | null = null;
+  let waits: readonly ToolWait[] = [];
   for (let trial = 1; ; trial++) {
     const laid = lay(notBefore);
     const clash = firstClash(toolsHeld(laid.done), tools, has, ({ passId, stepId: id }) =>
       started.has(stepAt({ passId, id })),
     );
-    if (clash === null || clash.freeMs === null || trial === MOST_TRIALS) return { ...laid, clash };
+    if (clash === null || clash.freeMs === null || trial === MOST_TRIALS) return { ...laid, clash, waits };
     const key = stepAt({ passId: clash.hold.passId, id: clash.hold.stepId });
     // What has begun goes on, tools or no tools.
-    if ((notBefore?.get(key) ?? Number.NEGATIVE_INFINITY) >= clash.freeMs) return { ...laid, clash };
+    if ((notBefore?.get(key) ?? Number.NEGATIVE_INFINITY) >= clash.freeMs) return { ...laid, clash, waits };
     notBefore = new Map([...(notBefore ?? []), [key, clash.freeMs]]);
+    const { tool, passId, count: needs } = clash.hold;
+    const wait: ToolWait = { tool, passId, needs, has: has[tool]!, untilMs: clash.freeMs };
+    waits = [...waits.filter((w) => w.tool !== tool || w.passId !== passId), wait];
   }
 }
 
@@ -290,7 +296,7 @@ const servesOf = ({ ask, ready }: Going): { readonly wanted: MilestoneId; readon
 };
 
 /** Plans of all passes as one. */
-function chainOf(going: readonly Going[], holds: readonly ToolHold[], lacks: readonly ToolLack[]): ChainPlan {
+function chainOf(going: readonly Going[], tools: Pick<ChainPlan, 'holds' | 'lacks' | 'awaits'>): ChainPlan {
   const passes = going.map((g): RepairPlan => {
     const stage = g.problem && ({ takes: 'measure' }[g.problem.field.split('.')[0]!] as 'measure' | undefined);
     const plan = g.problem
@@ -299,11 +305,12 @@ function chainOf(going: readonly Going[], holds: readonly ToolHold[], lacks: rea
     if (!g.laying || !g.ready) return plan;
     const times = derive(g.ask, g.laying, g.ready.sheet, servesOf(g).serves, ENGINES[g.ready.method.engine]);
     // Only the last pass opens the repair.
-    const here = lacks.filter(({ passId }) => passId === plan.passId);
-    return { ...plan, ...times, lacks: here, ...(g === going.at(-1) ? {} : { openMs: null, inHandMin: null }) };
+    const mine = ({ passId }: { readonly passId: string }) => passId === plan.passId;
+    const here = { lacks: tools.lacks.filter(mine), awaits: tools.awaits.filter(mine) };
+    return { ...plan, ...times, ...here, ...(g === going.at(-1) ? {} : { openMs: null, inHandMin: null }) };
   });
   const last = passes.at(-1)!;
-  if (passes.length === 1) return { ...last, passes, holds, lacks };
+  if (passes.length === 1) return { ...last, passes, ...tools };
   const steps = passes.flatMap((p) => p.steps).sort((a, b) => a.startMs - b.startMs || a.endMs - b.endMs);
   const untimed = passes.flatMap((p) => p.untimed);
   const placed = passes.flatMap((p) => p.placedMs ?? []);
@@ -317,8 +324,7 @@ function chainOf(going: readonly Going[], holds: readonly ToolHold[], lacks: rea
   return {
     ...last,
     passes,
-    holds,
-    lacks,
+    ...tools,
     open,
     problems: passes.flatMap((p) => p.problems),
     unanswered: passes.flatMap((p) => p.unanswered).filter((q, i, list) => list.findIndex((x) => x.id === q.id) === i),

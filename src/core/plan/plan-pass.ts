@@ -77,6 +77,7 @@ function nothing(piece: Piece): RepairPlan {
     thermal: null,
     overruns: false,
     lacks: [],
+    awaits: [],
   };
 }
 

@@ -22,7 +22,7 @@ import type { SheetHeat } from './pots';
 import type { Piece } from './repair';
 import type { PlanStop } from './stand-in';
 import type { Thermal } from './thermal';
-import type { NotBefore, ToolHold, ToolLack } from './tools';
+import type { NotBefore, ToolHold, ToolLack, ToolWait } from './tools';
 
 const REFUSED = texts('refused.plan.repair-plan', {
   'work-takes-time': 'Work takes time: minutes and rates are more than nought.',
@@ -104,6 +104,8 @@ export interface RepairPlan {
   readonly overruns: boolean;
   /** What it needs of the tools of the site that is not there. */
   readonly lacks: readonly ToolLack[];
+  /** What of them it had to wait for. */
+  readonly awaits: readonly ToolWait[];
 }
 
 /** A repair as planned: all its passes on one clock. What belongs to one pass alone is that of the last. */

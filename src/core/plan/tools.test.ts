@@ -22,9 +22,10 @@ const clamped = (id: string, order: number, over: Partial<Piece> = {}): Repair =
   repairOf({ ...plate, id, order, schools: { ...plate.schools, holding: 'clamp' }, ...over });
 const planned = (job: Job, repairs: readonly Repair[]) =>
   planJob({ job, repairs, sheets: sampleSheets, stock: [], actuals: new Map(), nowMs: NOW });
-const closes = (plan: { readonly steps: readonly { readonly key: { task: string }; readonly startMs: number }[] }) =>
-  plan.steps.find((s) => s.key.task === 'close')!.startMs;
-const letGo = (plan: Parameters<typeof closes>[0]) => plan.steps.find((s) => s.key.task === 'finish:release')!.startMs;
+const closes = (plan: {
+  readonly steps: readonly { readonly key: { task: string }; readonly startMs: number; readonly endMs: number }[];
+}) => plan.steps.find((s) => s.key.task === 'close')!.startMs;
+const letGo = (plan: Parameters<typeof closes>[0]) => plan.steps.find((s) => s.key.task === 'finish:release')!.endMs;
 
 describe('clamps of a site', () => {
   test('uncounted they make nobody wait; two plates are closed on one day', () => {
@@ -41,11 +42,20 @@ describe('clamps of a site', () => {
   test('with one set the second plate is closed when the first lets go, and says what it waited for', () => {
     const [a, b] = planned(having({ clamps: 4 }), [clamped('a', 0), clamped('b', 1)]).repairs;
     expect(closes(b!)).toBeGreaterThanOrEqual(letGo(a!));
-    expect(b!.steps.some((s) => s.forcedBy === 'tools' || s.forcedBy === 'crew or hours')).toBe(true);
+    expect(b!.awaits).toEqual([{ tool: 'clamps', passId: 'p1', needs: 4, has: 4, untilMs: letGo(a!) }]);
+    expect(b!.steps[0]!.forcedBy).toBe('tools');
     // What needs no clamps is not kept waiting by them.
     const tape = clamped('c', 2, { schools: { ...plate.schools, holding: 'fastener' } });
     const third = planned(having({ clamps: 4 }), [clamped('a', 0), tape]).repairs[1]!;
     expect(closes(third)).toBeLessThan(letGo(a!));
+  });
+  test('nobody grinds today what can only be closed tomorrow', () => {
+    const days = { fromHour: 8, toHour: 16, days: [1, 2, 3, 4, 5, 6, 7] };
+    const { repairs } = planned({ ...having({ clamps: 4 }), workingHours: days }, [clamped('a', 0), clamped('b', 1)]);
+    const [a, b] = repairs;
+    expect(new Date(closes(b!)).getUTCDate()).toBe(new Date(closes(a!)).getUTCDate() + 1);
+    expect(new Date(b!.steps[0]!.startMs).getUTCDate()).toBe(new Date(closes(b!)).getUTCDate());
+    expect(b!.steps.map((s) => s.key.task)).not.toContain('bare-again');
   });
   test('half a set more on each is half a set less for others', () => {
     const few = (id: string, order: number, clamps: number) =>

@@ -1,5 +1,5 @@
 import { settingsOf } from '../../plan';
-import { texts } from '../../say';
+import { at, texts } from '../../say';
 import { findings } from '../finding';
 import type { Rule } from './rule';
 
@@ -18,6 +18,13 @@ const F = findings({
     why: '{needs} are wanted, of {tool} the job has {has}; others hold them, and nobody can say until when.',
     todo: 'Mend the plan of what holds them, or bring more and count them with the job.',
   },
+  'tools-wait': {
+    severity: 'note',
+    stage: 'place',
+    title: 'Waits for {tool}',
+    why: '{needs} are wanted, of {tool} the job has {has}; enough come off {until}.',
+    todo: 'With more of them it may begin sooner: count them with the job. Or hold it in another way.',
+  },
   'hands-lacking': {
     severity: 'caution',
     stage: 'place',
@@ -34,8 +41,11 @@ const NAMES = texts('tools', { clamps: 'clamps', props: 'props', heaters: 'tents
 
 /** What is noticed when a repair wants more of the site’s hands and tools than it has. */
 export const toolRules: Readonly<Record<string, Rule>> = {
-  tools: ({ plan }) =>
-    plan.lacks.map(({ tool, needs, has, awaited }) => {
+  tools: ({ plan }) => [
+    ...plan.awaits.map(({ tool, needs, has, untilMs }) =>
+      F['tools-wait']({ tool: NAMES[tool](), needs, has, until: at(untilMs) }, { of: tool }),
+    ),
+    ...plan.lacks.map(({ tool, needs, has, awaited }) => {
       const said = { tool: NAMES[tool](), needs: needs, has };
       const setting = plan.method ? settingsOf(plan.method, plan.piece)[tool] : undefined;
       const each = setting ? Math.floor((has * setting) / needs) : 0;
@@ -47,6 +57,7 @@ export const toolRules: Readonly<Record<string, Rule>> = {
             : [],
       });
     }),
+  ],
   'tool-hands': ({ job, repair }) =>
     job.has.hands === null || job.has.hands < 1 || repair.crew <= job.has.hands
       ? []
