@@ -164,9 +164,10 @@ test('a fitting in a hull, a chain of four typed pass by pass: each with its win
   }
   await stage(page, 'Place');
   // All four on one band, joined, with the windows between them.
-  await page.locator('[data-ribbon]').nth(3).waitFor();
-  expect(await page.locator('[data-ribbon]').count()).toBe(4);
-  expect(await page.locator('[data-window]').count()).toBe(2);
+  await page.locator('[data-ribbons="4"][data-windows="2"]').waitFor();
+  const told = (await page.locator('[data-ribbons="4"] title').textContent())!.split('\n');
+  expect(told.filter((line) => /: liquid until /.test(line))).toHaveLength(4);
+  expect(told.filter((line) => /: open from .+ to /.test(line))).toHaveLength(2);
   await page.getByText('Set out twice, inside and outside').first().waitFor();
   await page
     .getByText(/Coat 2 of 2/)

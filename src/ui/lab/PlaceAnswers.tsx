@@ -151,6 +151,7 @@ function AirChart({ trial, zone }: { trial: PlaceTrial; zone: string }) {
         <TimeBandAir
           curves={curves}
           x={x}
+          range={range}
           y={y}
           box={{ left: LEFT, right: width, bottom: AIR_H }}
           minC={limits?.baseMinC ?? null}

@@ -1,9 +1,11 @@
 'use client';
-import { scaleLinear, scaleTime } from 'd3';
-import { memo, type PointerEvent, useMemo, useRef, useState } from 'react';
-import { type Stretch, stretchesOf } from '@/core/plan';
+import { scaleLinear } from 'd3';
+import { memo, type PointerEvent, useCallback, useMemo, useRef, useState } from 'react';
+import { ribbonsOf, type Stretch, stretchesOf } from '@/core/plan';
 import type { JobView, PassView } from '@/core/record';
-import { RibbonRow } from './RibbonRow';
+import { BandRows, RowForHand } from './BandRows';
+import { bandShapes } from './band-shapes';
+import { RibbonRow, stallsOf } from './RibbonRow';
 import { curvesOf, STRIP, stretchWords, TimeBandAir } from './TimeBandAir';
 import { useWidth } from './use-width';
 import { clock, dayAndClock } from './when';
@@ -64,7 +66,25 @@ export const TimeBand = memo(function TimeBand({ view, current, nowMs, onStart, 
   const tempH = 66;
   const top = 24;
   const height = top + tempH + STRIP + 10 + Math.max(1, shown.length) * (rowH + gap) + 18;
-  const x = scaleTime([range.from, range.to], [LEFT, width - 14]);
+  const right = width - 14;
+  /** px of an instant: a scale of times would make a date of each. */
+  const x = useCallback(
+    (ms: number) => LEFT + ((ms - range.from) / (range.to - range.from)) * (right - LEFT),
+    [range, right],
+  );
+  const rowY = (i: number) => top + tempH + STRIP + 14 + i * (rowH + gap);
+  const shapes = bandShapes(
+    shown.map(({ plan: p }, i) => ({
+      ribbons: ribbonsOf(p),
+      steps: p.steps,
+      openMs: p.openMs,
+      stalls: stallsOf(p),
+      y: rowY(i),
+      height: rowH - 2,
+    })),
+    { x, right, msPerPx: (range.to - range.from) / (right - LEFT) },
+    job.wantedAt,
+  );
   const lead = current ?? shown[0];
   const air = plan.site?.air.air;
 
@@ -96,7 +116,7 @@ export const TimeBand = memo(function TimeBand({ view, current, nowMs, onStart, 
     [range, step, job.zone],
   );
   // On a narrow screen only every second or third of them has room for its words.
-  const every = Math.max(1, Math.ceil(78 / ((step * (width - 14 - LEFT)) / Math.max(1, hours))));
+  const every = Math.max(1, Math.ceil(78 / ((step * (right - LEFT)) / Math.max(1, hours))));
   const closed = useMemo(() => gaps(plan.windows, range.from, range.to), [plan.windows, range]);
   if (!plan.site || !air || !curves)
     return (
@@ -111,10 +131,16 @@ export const TimeBand = memo(function TimeBand({ view, current, nowMs, onStart, 
     if (drag) onPull?.(false);
     setDrag(null);
   };
+  const grab = (e: PointerEvent<SVGPolygonElement>, id: string, start: number) => {
+    e.currentTarget.setPointerCapture(e.pointerId);
+    pulled.current = start;
+    onPull?.(true);
+    setDrag({ kind: 'start', id, x: e.clientX, start });
+  };
   const pointerMove = (e: PointerEvent<SVGSVGElement>) => {
     if (!drag) return;
     if (drag.kind === 'start' && onStart) {
-      const msPerPx = (range.to - range.from) / (width - 14 - LEFT);
+      const msPerPx = (range.to - range.from) / (right - LEFT);
       const to = Math.round((drag.start + (e.clientX - drag.x) * msPerPx) / 300_000) * 300_000;
       if (to !== pulled.current) onStart(drag.id, to);
       pulled.current = to;
@@ -142,9 +168,12 @@ export const TimeBand = memo(function TimeBand({ view, current, nowMs, onStart, 
         onPointerLeave={letGo}
       >
         <title>Temperatures, working hours and repairs on one time axis</title>
-        {closed.map(([a, b]) => (
-          <rect key={a} x={x(a)} width={Math.max(0, x(b) - x(a))} y={top + 4} height={tempH} fill="url(#tx-closed)" />
-        ))}
+        <path
+          d={closed
+            .map(([a, b]) => `M${x(a).toFixed(1)} ${top + 4}H${x(b).toFixed(1)}v${tempH}H${x(a).toFixed(1)}z`)
+            .join('')}
+          fill="url(#tx-closed)"
+        />
         <path
           d={ticks.map((t) => `M${x(t.ms).toFixed(1)} 18V${height - 12}`).join('')}
           stroke="var(--hair)"
@@ -162,8 +191,9 @@ export const TimeBand = memo(function TimeBand({ view, current, nowMs, onStart, 
         <TimeBandAir
           curves={curves}
           x={x}
+          range={range}
           y={y}
-          box={{ left: LEFT, right: width - 14, bottom: top + tempH }}
+          box={{ left: LEFT, right, bottom: top + tempH }}
           minC={limits?.baseMinC ?? null}
           readings={lead?.actuals.readings ?? NO_READINGS}
           stretches={stretches}
@@ -171,7 +201,7 @@ export const TimeBand = memo(function TimeBand({ view, current, nowMs, onStart, 
         {onTemperature && (
           <rect
             x={LEFT}
-            width={Math.max(0, width - 14 - LEFT)}
+            width={Math.max(0, right - LEFT)}
             y={top + 4}
             height={tempH}
             fill="transparent"
@@ -187,17 +217,19 @@ export const TimeBand = memo(function TimeBand({ view, current, nowMs, onStart, 
             <title>Pull up or down: warmer or colder site</title>
           </rect>
         )}
+        <BandRows shapes={shapes} />
         {shown.map((r, i) => {
-          const y0 = top + tempH + STRIP + 14 + i * (rowH + gap);
+          const y0 = rowY(i);
           const { plan: p } = r;
           const first = p.steps[0];
-          const placing = p.band[0];
+          const moves = onStart && first && r.actuals.startedAt === null && p.band.length > 0;
+          const from = first ? x(first.startMs) - 6 : LEFT;
           return (
             <g key={r.repair.id}>
               <RibbonRow
                 view={r}
                 x={x}
-                box={{ y: y0, height: rowH - 2, left: LEFT, right: width - 14 }}
+                box={{ y: y0, height: rowH - 2, left: LEFT, right }}
                 zone={job.zone}
                 wantedAt={job.wantedAt}
                 current={r.repair.id === current?.repair.id}
@@ -205,24 +237,13 @@ export const TimeBand = memo(function TimeBand({ view, current, nowMs, onStart, 
                 // The names of the passes of a chain above stand where its words would.
                 habit={r.repair.id === lead?.repair.id && (i === 0 || (rowH === 24 && shown[i - 1]!.passes.length < 2))}
               />
-              {onStart && first && r.actuals.startedAt === null && placing && (
-                <rect
-                  x={x(first.startMs) - 6}
-                  width={Math.max(24, x(p.band.at(-1)!.toMs) - x(first.startMs))}
-                  y={y0 - 2}
-                  height={rowH + 2}
-                  fill="transparent"
-                  style={{ cursor: 'grab', touchAction: 'none' }}
-                  data-testid={`pull-start-${r.repair.id}`}
-                  onPointerDown={(e) => {
-                    e.currentTarget.setPointerCapture(e.pointerId);
-                    pulled.current = first.startMs;
-                    onPull?.(true);
-                    setDrag({ kind: 'start', id: r.repair.id, x: e.clientX, start: first.startMs });
-                  }}
-                >
-                  <title>Pull sideways: another start</title>
-                </rect>
+              {p.band.length > 0 && (
+                <RowForHand
+                  view={r}
+                  box={[from, y0 - 2, Math.max(from + 24, x(p.band.at(-1)!.toMs) - 6), y0 + rowH]}
+                  zone={job.zone}
+                  onGrab={moves ? (e, start) => grab(e, r.repair.id, start) : undefined}
+                />
               )}
             </g>
           );

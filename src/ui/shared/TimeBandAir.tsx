@@ -1,7 +1,7 @@
 'use client';
-import { area, line as d3line, extent, type ScaleLinear, type ScaleTime } from 'd3';
-import { useId } from 'react';
-import type { Series } from '@/core/climate';
+import { area, line as d3line, extent, type ScaleLinear } from 'd3';
+import { Fragment } from 'react';
+import { type Series, valueAt } from '@/core/climate';
 import { STRETCHES, type Stretch } from '@/core/plan';
 import type { PassView } from '@/core/record';
 import { fromCore, unitOf } from '@/core/units';
@@ -11,7 +11,6 @@ import { dayAndClock } from './when';
 
 /** Height of the strip that says when the base is wet, too cold or too hot, px. */
 export const STRIP = 18;
-const H = 3_600_000;
 
 type Curve = readonly (readonly [ms: number, c: number])[];
 
@@ -41,11 +40,17 @@ export function curvesOf(
   const slice = (series: Series | null | undefined): [number, number][] => {
     const out: [number, number][] = [];
     if (!series) return out;
+    const [first, last] = [series.times[0]!, series.times.at(-1)!];
+    if (first > to || last < from) return out;
+    // Both ends are cut where the axis ends: to clip them would part the drawing into layers.
+    const begin = Math.max(from, first);
+    out.push([begin, valueAt(series, begin)]);
     for (let i = 0; i < series.times.length; i++) {
       const t = series.times[i]!;
-      if (t >= from - 2 * H && t <= to + 2 * H && (!out.length || t - out.at(-1)![0] >= apart))
-        out.push([t, series.values[i]!]);
+      if (t - out.at(-1)![0] >= apart && t < to) out.push([t, series.values[i]!]);
     }
+    const end = Math.min(to, last);
+    if (end > begin) out.push([end, valueAt(series, end)]);
     return out;
   };
   const sets = {
@@ -67,6 +72,8 @@ export const stretchWords = (s: Stretch, zone: string) =>
   `The base is ${STRETCHES[s.id]} from ${dayAndClock(s.fromMs, zone)} to ${dayAndClock(s.toMs, zone)}`;
 
 const TEXTURE = { wet: 'tx-wet', cold: 'tx-cold', hot: 'tx-hot' } as const;
+/** Narrower nothing is seen, px. */
+const LEAST_PX = 1.5;
 /** A word needs this much room, px. */
 const WORD_PX = { wet: 28, cold: 56, hot: 50 } as const;
 /** Where there is less, the last word of it must do. */
@@ -78,7 +85,8 @@ const SHORT_PX = 30;
  */
 export function TimeBandAir({
   curves,
-  x,
+  x: px,
+  range: { from, to },
   y,
   box,
   minC,
@@ -86,7 +94,9 @@ export function TimeBandAir({
   stretches,
 }: {
   curves: Curves;
-  x: ScaleTime<number, number>;
+  /** px of an instant. */
+  x: (ms: number) => number;
+  range: Range;
   y: ScaleLinear<number, number>;
   box: { readonly left: number; readonly right: number; readonly bottom: number };
   minC: number | null;
@@ -94,19 +104,20 @@ export function TimeBandAir({
   stretches: readonly Stretch[];
 }) {
   const system = usePrefs((p) => p.system);
-  const clip = useId();
+  // What lies past the ends is drawn at them.
+  const x = (ms: number) => Math.min(Math.max(px(ms), box.left), box.right);
   const degrees = (c: number) => fromCore(unitOf('temperature', system === 'us' ? '°F' : '°C'), c);
   const draw = d3line<readonly [number, number]>()
     .x((p) => x(p[0]))
-    .y((p) => y(p[1]));
-  const [from, to] = [x.invert(box.left).getTime(), x.invert(box.right).getTime()];
+    .y((p) => y(p[1]))
+    .digits(1);
   const measured = readings.filter((r) => r.channel === 'base' && r.atMs >= from && r.atMs <= to);
   const known = measured.length
     ? curves.base.filter(([ms]) => ms >= measured[0]!.atMs && ms <= measured.at(-1)!.atMs)
     : [];
 
   const minimum = minC !== null && minC >= curves.lo - 0.5 && minC <= curves.hi ? minC : null;
-  const px = (c: Curve) => c.map(([ms, v]) => [x(ms), y(v)] as const);
+  const inPx = (c: Curve) => c.map(([ms, v]) => [x(ms), y(v)] as const);
   const told = [
     ...(minimum === null
       ? []
@@ -117,10 +128,10 @@ export function TimeBandAir({
             color: 'var(--stop)',
           },
         ]),
-    { name: measured.length ? 'base, expected' : 'base', line: px(curves.base), color: 'var(--ink)' },
-    { name: 'air', line: px(curves.air), color: 'var(--ink)' },
-    { name: 'dew', line: px(curves.dew), color: 'var(--dew)' },
-    { name: 'material', line: px(curves.material), color: 'var(--part-a)' },
+    { name: measured.length ? 'base, expected' : 'base', line: inPx(curves.base), color: 'var(--ink)' },
+    { name: 'air', line: inPx(curves.air), color: 'var(--ink)' },
+    { name: 'dew', line: inPx(curves.dew), color: 'var(--dew)' },
+    { name: 'material', line: inPx(curves.material), color: 'var(--part-a)' },
   ].filter((l) => l.line.length > 1);
   // Each reading, and under the last of them its word.
   const across = (atMs: number, at: number) => [[x(atMs) - 20, at] as const, [x(atMs) + 60, at] as const];
@@ -179,54 +190,55 @@ export function TimeBandAir({
           />
         </g>
       )}
-      <clipPath id={clip}>
-        <rect x={box.left} y={0} width={Math.max(0, box.right - box.left)} height={box.bottom + STRIP + 4} />
-      </clipPath>
-      <g clipPath={`url(#${clip})`}>
-        {curves.spread.length > 0 && (
+      {curves.spread.length > 0 && (
+        <path
+          d={
+            area<readonly [number, number, number]>()
+              .x((p) => x(p[0]))
+              .y0((p) => y(p[1]))
+              .y1((p) => y(p[2]))(curves.spread) ?? ''
+          }
+          fill="var(--ink)"
+          opacity="0.13"
+          data-testid="spread"
+        />
+      )}
+      <path d={draw(curves.dew) ?? ''} fill="none" stroke="var(--dew)" strokeWidth="1.4" strokeDasharray="7 3" />
+      <path d={draw(curves.air) ?? ''} fill="none" stroke="var(--ink)" strokeWidth="1.2" strokeDasharray="1.5 3" />
+      {curves.material.length > 0 && (
+        <path
+          d={draw(curves.material) ?? ''}
+          fill="none"
+          stroke="var(--part-a)"
+          strokeWidth="1.3"
+          strokeDasharray="9 3 2 3"
+        />
+      )}
+      <path d={draw(curves.base) ?? ''} fill="none" stroke="var(--ink)" strokeWidth="2.2" />
+      {known.length > 1 && <path d={draw(known) ?? ''} fill="none" stroke="var(--ink)" strokeWidth="4" />}
+      {measured.map((r) => (
+        <rect key={r.atMs} x={x(r.atMs) - 3.5} y={y(r.valueC) - 3.5} width="7" height="7" fill="var(--ink)" />
+      ))}
+      {Object.entries(TEXTURE).map(([id, texture]) => {
+        const mine = stretches.filter((s) => s.id === id);
+        const bar = (s: Stretch) => {
+          const [from, to] = [x(s.fromMs), Math.max(x(s.toMs), x(s.fromMs) + LEAST_PX)];
+          return `M${from.toFixed(1)} ${box.bottom + 3}H${to.toFixed(1)}v${STRIP - 4}H${from.toFixed(1)}z`;
+        };
+        return mine.length ? (
           <path
-            d={
-              area<readonly [number, number, number]>()
-                .x((p) => x(p[0]))
-                .y0((p) => y(p[1]))
-                .y1((p) => y(p[2]))(curves.spread) ?? ''
-            }
-            fill="var(--ink)"
-            opacity="0.13"
-            data-testid="spread"
+            key={id}
+            d={mine.map(bar).join('')}
+            fill={`url(#${texture})`}
+            stroke="var(--rule)"
+            strokeWidth="0.8"
+            data-stretch={id}
           />
-        )}
-        <path d={draw(curves.dew) ?? ''} fill="none" stroke="var(--dew)" strokeWidth="1.4" strokeDasharray="7 3" />
-        <path d={draw(curves.air) ?? ''} fill="none" stroke="var(--ink)" strokeWidth="1.2" strokeDasharray="1.5 3" />
-        {curves.material.length > 0 && (
-          <path
-            d={draw(curves.material) ?? ''}
-            fill="none"
-            stroke="var(--part-a)"
-            strokeWidth="1.3"
-            strokeDasharray="9 3 2 3"
-          />
-        )}
-        <path d={draw(curves.base) ?? ''} fill="none" stroke="var(--ink)" strokeWidth="2.2" />
-        {known.length > 1 && <path d={draw(known) ?? ''} fill="none" stroke="var(--ink)" strokeWidth="4" />}
-        {measured.map((r) => (
-          <rect key={r.atMs} x={x(r.atMs) - 3.5} y={y(r.valueC) - 3.5} width="7" height="7" fill="var(--ink)" />
-        ))}
-        {stretches.map((s) => (
-          <g key={`${s.id}${s.fromMs}`} data-stretch={s.id}>
-            <rect
-              x={x(s.fromMs)}
-              y={box.bottom + 3}
-              width={Math.max(1.5, x(s.toMs) - x(s.fromMs))}
-              height={STRIP - 4}
-              fill={`url(#${TEXTURE[s.id]})`}
-              stroke="var(--rule)"
-              strokeWidth="0.8"
-            />
-            {words.get(s)}
-          </g>
-        ))}
-      </g>
+        ) : null;
+      })}
+      {stretches.map((s) => (
+        <Fragment key={`${s.id}${s.fromMs}`}>{words.get(s)}</Fragment>
+      ))}
       {stretches.length > 0 && (
         <text x={box.left - 8} y={box.bottom + STRIP - 4} textAnchor="end" fontSize="11" fill="var(--ink-2)">
           the base is

@@ -1,6 +1,6 @@
 'use client';
 import { Check, ClipboardCopy } from 'lucide-react';
-import { type ReactNode, useId, useRef, useState } from 'react';
+import { type ReactNode, useId, useMemo, useRef, useState } from 'react';
 import type { Finding } from '@/core/judge';
 import type { Said, Voice, WorkLine } from '@/core/say';
 import { format, type Kind } from '@/core/units';
@@ -27,7 +27,7 @@ export const lowered = (title: string): string => title.charAt(0).toLowerCase() 
 /** Who reads, by the preferences. */
 export function useReader(zone = 'utc'): Reader {
   const system = usePrefs((p) => p.system);
-  return { system, zone, language: 'en' };
+  return useMemo(() => ({ system, zone, language: 'en' }), [system, zone]);
 }
 
 /** What the core says, in the person’s units, at the site’s time. */

@@ -19,8 +19,10 @@ export interface Placed {
 /** Height of a word, and how far its foot stands off its line, px. */
 const HIGH = 11;
 const OFF = 4;
+/** More room than that is no better, px. */
+const ROOM_PX = 14;
 /** Places that are tried along a line. */
-const TRIES = 40;
+const TRIES = 24;
 
 /** Height of a line at a place, its points in order from left to right; null where it does not reach. */
 export function yAt(line: PxLine, x: number): number | null {
@@ -35,14 +37,24 @@ export function yAt(line: PxLine, x: number): number | null {
   return x1 === x0 ? y0 : y0 + ((y1 - y0) * (x - x0)) / (x1 - x0);
 }
 
-/** How far the box of a word lies from a line; 0 where it is crossed, endless where the line is elsewhere. */
-function clearance(line: PxLine, left: number, top: number, width: number): number {
-  let least = Number.POSITIVE_INFINITY;
-  for (let k = 0; k <= 6; k++) {
-    const y = yAt(line, left + (width * k) / 6);
-    if (y === null) continue;
-    least = Math.min(least, y < top ? top - y : y > top + HIGH ? y - (top + HIGH) : 0);
-  }
+/** Points across a word at which lines are looked at. */
+const LOOKS = 6;
+
+/** Heights of all lines across a word, wherever it stands over them. */
+function heightsUnder(lines: readonly PxLine[], left: number, width: number): readonly number[] {
+  const out: number[] = [];
+  for (const line of lines)
+    for (let k = 0; k <= LOOKS; k++) {
+      const y = yAt(line, left + (width * k) / LOOKS);
+      if (y !== null) out.push(y);
+    }
+  return out;
+}
+
+/** How far the box of a word lies from the nearest line; 0 where one crosses it, and never more than `most`. */
+function clearance(heights: readonly number[], top: number, most: number): number {
+  let least = most;
+  for (const y of heights) least = Math.min(least, y < top ? top - y : y > top + HIGH ? y - (top + HIGH) : 0);
   return least;
 }
 
@@ -64,12 +76,13 @@ export function placeLabels(
       const x = box.left + 8 + ((box.right - box.left - width - 16) * (i + 0.5)) / TRIES;
       const ends = [yAt(line, x), yAt(line, x + width / 2), yAt(line, x + width)];
       if (ends.some((y) => y === null)) continue;
+      const heights = heightsUnder(lines, x, width);
       for (const foot of [Math.min(...(ends as number[])) - OFF, Math.max(...(ends as number[])) + OFF + HIGH - 2]) {
         const top = foot - HIGH + 2;
         if (top < box.top || foot > box.bottom) continue;
         if (taken.some((t) => x < t.right + 14 && x + width > t.left - 14 && Math.abs(top - t.top) < HIGH + 3))
           continue;
-        const room = Math.min(...lines.map((l) => clearance(l, x, top, width)), 14);
+        const room = clearance(heights, top, ROOM_PX);
         const crowd = Math.min(...taken.map((t) => Math.abs((t.left + t.right) / 2 - (x + width / 2))), 200) / 100;
         const score = room + crowd;
         if (!best || score > best.score + 1e-9) best = { score, x, foot };
