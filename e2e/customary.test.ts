@@ -36,6 +36,25 @@ const metricOn = (page: Page): Promise<readonly string[]> =>
     return [...new Set(out)];
   }, PRINTED);
 
+const VIEWS = [
+  '/',
+  '/shelf',
+  '/shelf/sheet-mortar-1',
+  '/lab',
+  '/learned',
+  '/job/sample-ramp',
+  '/job/sample-ramp/pick',
+  '/job/sample-ramp/card',
+  '/job/sample-winch/log',
+  ...[
+    'sample-ramp/sample-nosing',
+    'sample-ramp/sample-eyes',
+    'sample-winch/sample-plate',
+    'sample-boat/sample-fitting',
+  ].flatMap((r) => STAGES.map((s) => `/job/${r}/${s}`)),
+  '/job/sample-winch/sample-plate/run',
+];
+
 test('in US customary units no view shows a metric figure', async () => {
   const page = await yard.page();
   await withSample(page, base(), [methodsData]);
@@ -43,32 +62,63 @@ test('in US customary units no view shows a metric figure', async () => {
   await page.locator('#main').waitFor();
   await page.keyboard.press('u');
   await page.waitForFunction(() => /°F/.test(document.body.textContent!));
-  const views = [
-    '/',
-    '/shelf',
-    '/shelf/sheet-mortar-1',
-    '/lab',
-    '/learned',
-    '/job/sample-ramp',
-    '/job/sample-ramp/pick',
-    '/job/sample-ramp/card',
-    '/job/sample-winch/log',
-    ...[
-      'sample-ramp/sample-nosing',
-      'sample-ramp/sample-eyes',
-      'sample-winch/sample-plate',
-      'sample-boat/sample-fitting',
-    ].flatMap((r) => STAGES.map((s) => `/job/${r}/${s}`)),
-    '/job/sample-winch/sample-plate/run',
-  ];
   const found: Record<string, readonly string[]> = {};
-  for (const view of views) {
+  for (const view of VIEWS) {
     await turnTo(page, base(), view);
     await page.waitForTimeout(200);
     const metric = await metricOn(page);
     if (metric.length) found[view] = metric;
   }
   expect(found).toEqual({});
+});
+
+/** Clocks on the page that are told from 0 to 24, each with what stands round it; how long something takes is none. */
+const clocksOf24On = (page: Page): Promise<readonly string[]> =>
+  page.evaluate((theirs) => {
+    const told = /(?<![\d:−])(?:[01]?\d|2[0-4]):[0-5]\d(?![\d:]|\s?[ap]m)/;
+    const out: string[] = [];
+    const walk = document.createTreeWalker(document.body, NodeFilter.SHOW_TEXT);
+    for (let n = walk.nextNode(); n; n = walk.nextNode()) {
+      const at = n.parentElement;
+      if (!at || at.closest('script, style, [data-theirs], textarea, [role=timer]') || !at.getClientRects().length)
+        continue;
+      let text = n.textContent ?? '';
+      for (const printed of theirs) text = text.replaceAll(printed, '');
+      if (told.test(text)) out.push(text.trim().slice(0, 120));
+    }
+    for (const field of document.querySelectorAll<HTMLInputElement>('input'))
+      if (field.getClientRects().length && told.test(field.value)) out.push(`field ${field.value}`);
+    return [...new Set(out)];
+  }, PRINTED);
+
+test('where the clock is told twice to twelve, no view tells it to twenty-four, and an hour is typed either way', async () => {
+  const page = await yard.page();
+  await withSample(page, base(), [methodsData]);
+  await page.goto(`${base()}/job/sample-ramp`);
+  await page.getByRole('group', { name: 'Time band' }).waitFor();
+  // As it is first, clocks of the other kind are found.
+  expect((await clocksOf24On(page)).length).toBeGreaterThan(4);
+  await turnTo(page, base(), '/settings');
+  await page.getByRole('radio', { name: '4:30 pm' }).check();
+  const found: Record<string, readonly string[]> = {};
+  for (const view of VIEWS) {
+    await turnTo(page, base(), view);
+    await page.waitForTimeout(200);
+    const clocks = await clocksOf24On(page);
+    if (clocks.length) found[view] = clocks;
+  }
+  expect(found).toEqual({});
+  await turnTo(page, base(), '/job/sample-ramp');
+  const to = page.getByLabel('to', { exact: true });
+  expect(await to.inputValue()).toBe('5:00 pm');
+  for (const [typed, shown] of [
+    ['18:30', '6:30 pm'],
+    ['5pm', '5:00 pm'],
+  ] as const) {
+    await to.fill(typed);
+    await to.blur();
+    await page.waitForFunction((text) => [...document.querySelectorAll('input')].some((i) => i.value === text), shown);
+  }
 });
 
 test('what is refused at a field says its bounds in the units that are chosen', async () => {

@@ -11,13 +11,15 @@ import {
   type WorkLine,
   whyOf,
 } from '@/core/say';
-import { FIELD_UNIT, figure, format, fromCore, shownUnit, type UnitSystem, unitOf } from '@/core/units';
+import { FIELD_UNIT, figure, format, fromCore, type Hours, shownUnit, type UnitSystem, unitOf } from '@/core/units';
 
 /** Who reads: units, the zone of the site, the language. */
 export interface Reader {
   readonly system: UnitSystem;
   readonly zone: string;
   readonly language: string;
+  /** How the hours of a day are told; 24 where it is not said. */
+  readonly hours?: Hours;
 }
 
 /** The reader of a program that asks nothing else. */
@@ -66,7 +68,7 @@ function quantity(q: Quantity, reader: Reader): string {
 function written(value: Value, reader: Reader): string | number {
   if (typeof value === 'string' || typeof value === 'number') return value;
   if (isQuantity(value)) return quantity(value, reader).replace(/^-/, '−');
-  if (isMoment(value)) return siteTime(reader.zone, value.at, value.dated);
+  if (isMoment(value)) return siteTime(reader.zone, value.at, value.dated, reader.hours);
   if (isList(value)) {
     const parts = value.list.map((v) => String(written(v, reader)));
     if (value.join === 'comma' || value.join === 'space') return parts.join(value.join === 'comma' ? ', ' : ' ');

@@ -1,5 +1,6 @@
 import { DateTime, IANAZone } from 'luxon';
 import { refuse, texts } from '../say';
+import { type Hours, inHours } from '../units';
 
 const REFUSED = texts('refused.climate.days', {
   'not-known-time': '“{zone}” is not a known time zone.',
@@ -79,10 +80,10 @@ const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', '
  * Weekday and local clock, as `Thu 07:40`; with the date as `Thu 8 Jan 07:40`. For sentences of the core, which are
  * English.
  */
-export function siteTime(zone: string, ms: number, withDate = false): string {
+export function siteTime(zone: string, ms: number, withDate = false, hours: Hours = 24): string {
   const day = dayOf(zone, ms);
   const [, month, date] = day.date.split('-').map(Number) as [number, number, number];
-  return `${WEEKDAYS[day.weekday - 1]} ${withDate ? `${date} ${MONTHS[month - 1]} ` : ''}${clockOfDay(day, ms)}`;
+  return `${WEEKDAYS[day.weekday - 1]} ${withDate ? `${date} ${MONTHS[month - 1]} ` : ''}${inHours(clockOfDay(day, ms), hours)}`;
 }
 
 const zones = new Map<string, boolean>();

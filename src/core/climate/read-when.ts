@@ -2,6 +2,7 @@ import { GB } from 'chrono-node/en';
 import { DateTime } from 'luxon';
 import { type Message, texts } from '../say';
 import type { Parsed } from '../typed';
+import { type Hours, inHours } from '../units';
 
 const REFUSED = texts('refused.climate.read-when', {
   'two-ways': '“{all}” can be read in two ways.',
@@ -20,8 +21,10 @@ export interface Typing {
 }
 
 /** As a field shows it, and as it is read again. @example 'Tue 5 May 2026 09:00' */
-export const whenText = (ms: number, zone: string): string =>
-  DateTime.fromMillis(ms, { zone, locale: 'en' }).toFormat('ccc d LLL yyyy HH:mm');
+export function whenText(ms: number, zone: string, hours: Hours = 24): string {
+  const at = DateTime.fromMillis(ms, { zone, locale: 'en' });
+  return `${at.toFormat('ccc d LLL yyyy')} ${inHours(at.toFormat('HH:mm'), hours)}`;
+}
 
 const [YEAR_FROM, YEAR_TO] = [1970, 2200];
 /** A day without a year may lie so far behind: what was wanted last week. */
@@ -110,9 +113,11 @@ export function readWhen(text: string, { nowMs, zone, atHour }: Typing): Parsed 
 }
 
 /** An hour of the day as a field shows it. @example clockText(16.5) // '16:30' */
-export const clockText = (hour: number): string => {
+export const clockText = (hour: number, hours: Hours = 24): string => {
   const minutes = Math.round(hour * 60);
-  return `${pad(Math.floor(minutes / 60))}:${pad(minutes % 60)}`;
+  // The end of a day is not its beginning.
+  if (hours === 12 && minutes === 24 * 60) return 'midnight';
+  return inHours(`${pad(Math.floor(minutes / 60))}:${pad(minutes % 60)}`, hours);
 };
 
 /**

@@ -1,4 +1,5 @@
 export * from './bounds';
+export * from './clock';
 export * from './figure';
 export * from './format';
 export * from './kinds';

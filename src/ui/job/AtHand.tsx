@@ -14,7 +14,7 @@ export function AtHand({ has, write }: { has: Job['has']; write: (has: Job['has'
   return (
     <details open={Object.values(has).some((n) => n !== null)}>
       <summary>hands, clamps, props and heaters at hand</summary>
-      <div className="grid grid-cols-2 sm:grid-cols-4 gap-2">
+      <div className="grid grid-cols-2 sm:grid-cols-4 gap-2 items-end">
         {(Object.keys(UNCOUNTED) as (keyof Job['has'])[]).map((id) => (
           <QuantityField
             key={id}

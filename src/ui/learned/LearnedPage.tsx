@@ -10,7 +10,7 @@ import { Link } from '../shared/Link';
 import { useNarrow } from '../shared/use-narrow';
 import { dayOf } from '../shared/when';
 import { useLessons } from '../workspace/lessons';
-import { setPrefs, usePrefs } from '../workspace/prefs';
+import { readerAt, setPrefs, usePrefs } from '../workspace/prefs';
 import { useWorkspace } from '../workspace/workspace';
 
 const TITLES = {
@@ -89,7 +89,7 @@ function useNames(): (l: Learned) => string {
     if (OF_A_SYSTEM.has(l.lesson)) return [...sheets.values()].findLast((s) => s.systemId === l.of)?.name ?? l.of ?? '';
     if (l.lesson === 'material') return methodOf(l.methodId)?.label ?? l.methodId;
     const title = l.seen[0]?.title;
-    return title ? say(title, { system, zone: 'utc', language: 'en' }) : (l.of ?? '');
+    return title ? say(title, { ...readerAt('utc'), system }) : (l.of ?? '');
   };
 }
 

@@ -14,13 +14,13 @@ import {
 import { errorInWords, say } from '@/words';
 import { startReport } from '@/worker/report';
 import { captionOf, photosOf } from '../photo/photos-of';
+import { useReader } from '../shared/bits';
 import { Link } from '../shared/Link';
 import { Tag } from '../shared/Tag';
 import { ticksOf } from '../shared/ticks';
 import { fullWhen } from '../shared/when';
 import { fileName, saveBytes, saveText } from '../workspace/files';
 import { useNow } from '../workspace/now';
-import { usePrefs } from '../workspace/prefs';
 import { useJobView } from '../workspace/view';
 import { useWorkspace } from '../workspace/workspace';
 import { Written } from './Written';
@@ -90,22 +90,22 @@ function OfRepair({
   events: readonly Event[];
   nowMs: number;
 }) {
-  const system = usePrefs((p) => p.system);
   const snapshots = useWorkspace((d) => d.snapshots);
   const attachments = useWorkspace((d) => d.attachments);
   const { zone } = job.job;
+  const reader = useReader(zone);
   const [share, setShare] = useState<number | null>(null);
   const [fault, setFault] = useState<string | null>(null);
   const run = useRef<{ cancel: () => void } | null>(null);
   const doc = useMemo(
     () =>
       documentOf(job, view, events, {
-        tell: (said) => say(said, { system, zone, language: 'en' }),
+        tell: (said) => say(said, reader),
         when: (ms) => fullWhen(ms, zone),
         nowMs,
         kept: keptPlan(snapshots, events, view.repair.id),
       }),
-    [job, view, events, nowMs, system, zone, snapshots],
+    [job, view, events, nowMs, reader, zone, snapshots],
   );
   const sections = useMemo(() => sectionsOf(view), [view]);
   const photos = useMemo(
@@ -126,7 +126,7 @@ function OfRepair({
     setShare(0);
     setFault(null);
     const report = startReport(
-      { doc, sections, photos, ticks: ticksOf(from, to, zone), paper: system === 'us' ? 'letter' : 'a4' },
+      { doc, sections, photos, ticks: ticksOf(from, to, zone), paper: reader.system === 'us' ? 'letter' : 'a4' },
       setShare,
     );
     run.current = report;

@@ -3,6 +3,7 @@ import { useEffect, useRef, useState } from 'react';
 import { backup, type Restored, restore } from '@/store/backup';
 import { errorInWords, plainWords } from '@/words';
 import { SavingButton } from '../shared/SavingButton';
+import { fullWhen, hereZone } from '../shared/when';
 import { saveBytes } from '../workspace/files';
 import { clock, useWorkspace, workspace } from '../workspace/workspace';
 
@@ -82,7 +83,7 @@ export function Backup() {
   return (
     <div>
       <p data-testid="last-backup">
-        {last ? `Last backup ${new Date(last).toLocaleString()}.` : 'No backup has been made from here yet.'}{' '}
+        {last ? `Last backup ${fullWhen(last, hereZone())}.` : 'No backup has been made from here yet.'}{' '}
         {folder ? `Backups go to the folder “${folder}”.` : ''}
       </p>
       <div className="flex gap-2 flex-wrap mt-1">
@@ -150,7 +151,7 @@ export function AskForBackup({ sinceMs }: { sinceMs: number }) {
         It is released, and its record lies in this browser only.{' '}
         {last === null
           ? 'No backup has been made from here yet.'
-          : `The last backup is of ${new Date(last).toLocaleString()}.`}
+          : `The last backup is of ${fullWhen(last, hereZone())}.`}
       </p>
       <SavingButton className="btn mt-1" onSave={async () => setWent(await backUp())}>
         Back up everything now

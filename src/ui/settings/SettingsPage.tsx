@@ -58,6 +58,15 @@ export function SettingsPage() {
             onChange={(system) => setPrefs({ system })}
           />
           <Choice
+            label="Clock"
+            options={[
+              { id: '24', label: '16:30' },
+              { id: '12', label: '4:30 pm' },
+            ]}
+            value={`${prefs.hours}`}
+            onChange={(hours) => setPrefs({ hours: hours === '12' ? 12 : 24 })}
+          />
+          <Choice
             label="Light"
             options={THEMES.map((t) => ({ id: t, label: t === 'sun' ? 'full sun' : t }))}
             value={prefs.theme}
@@ -111,8 +120,8 @@ export function SettingsPage() {
           </li>
           {keeping.usedMb !== null && (
             <li>
-              {keeping.usedMb.toFixed(1)} MB used, about {Math.round(keeping.freeMb ?? 0).toLocaleString()} MB free for
-              it.
+              {keeping.usedMb.toFixed(1)} MB used, about {Math.round(keeping.freeMb ?? 0).toLocaleString('en')} MB free
+              for it.
             </li>
           )}
         </ul>

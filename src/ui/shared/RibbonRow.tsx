@@ -10,8 +10,8 @@ import { dayAndClock } from './when';
 
 /** Lower rows have no room for words under them, px. */
 const NAMED_PX = 14;
-/** Room that the word on an opening needs, px. */
-const OPEN_PX = 118;
+/** Room that the word on an opening needs, px: its hour is longer where it is told twice to twelve. */
+const openPx = (text: string): number => 54 + 7.1 * text.length;
 
 interface Box {
   readonly y: number;
@@ -173,10 +173,11 @@ function OpenLabel({
   past: number | null;
   text: string;
 }) {
-  const x = past !== null && past > at - 8 && past < at + OPEN_PX ? past + 8 : at;
-  const inside = until - x > OPEN_PX;
+  const room = openPx(text);
+  const x = past !== null && past > at - 8 && past < at + room ? past + 8 : at;
+  const inside = until - x > room;
   const beside = Math.max(x, until + 6);
-  const fits = beside + OPEN_PX < right + 12;
+  const fits = beside + room < right + 12;
   return (
     <text
       x={inside ? x : fits ? beside : at - 14}

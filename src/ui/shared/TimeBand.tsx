@@ -8,7 +8,7 @@ import { bandShapes } from './band-shapes';
 import { RibbonRow, stallsOf } from './RibbonRow';
 import { curvesOf, STRIP, stretchWords, TimeBandAir } from './TimeBandAir';
 import { useWidth } from './use-width';
-import { clock, dayAndClock } from './when';
+import { clock, clock24, dayAndClock } from './when';
 
 const H = 3_600_000;
 const LEFT = 128;
@@ -111,12 +111,16 @@ export const TimeBand = memo(function TimeBand({ view, current, nowMs, onStart, 
     () =>
       localTicks(range.from, range.to, step, job.zone).map((ms) => {
         const hour = clock(ms, job.zone);
-        return { ms, says: hour === '00:00' || step === 24 ? dayAndClock(ms, job.zone) : hour };
+        return { ms, says: clock24(ms, job.zone) === '00:00' || step === 24 ? dayAndClock(ms, job.zone) : hour };
       }),
     [range, step, job.zone],
   );
   // On a narrow screen only every second or third of them has room for its words.
-  const every = Math.max(1, Math.ceil(78 / ((step * (right - LEFT)) / Math.max(1, hours))));
+  const tickPx = 15 + TICK_LETTER * Math.max(0, ...ticks.map((t) => t.says.length));
+  const every = Math.max(1, Math.ceil(tickPx / ((step * (right - LEFT)) / Math.max(1, hours))));
+  const now = clock(nowMs, job.zone);
+  /** Width of the flag with the hour of now, px. */
+  const flag = 11 + TICK_LETTER * now.length;
   const closed = useMemo(() => gaps(plan.windows, range.from, range.to), [plan.windows, range]);
   if (!plan.site || !air || !curves)
     return (
@@ -181,7 +185,7 @@ export const TimeBand = memo(function TimeBand({ view, current, nowMs, onStart, 
         />
         {ticks.map((t, i) =>
           i % every ||
-          (x(t.ms) < x(nowMs) + 24 && x(t.ms) + 66 > x(nowMs) - 24) ||
+          (x(t.ms) < x(nowMs) + flag / 2 + 1 && x(t.ms) + t.says.length * TICK_LETTER + 3 > x(nowMs) - flag / 2 - 1) ||
           x(t.ms) + 4 + t.says.length * TICK_LETTER > width ? null : (
             <text key={t.ms} x={x(t.ms) + 4} y={15} fontSize="11.5" className="fig" fill="var(--ink)">
               {t.says}
@@ -251,9 +255,9 @@ export const TimeBand = memo(function TimeBand({ view, current, nowMs, onStart, 
         {nowMs >= range.from && nowMs <= range.to && (
           <>
             <line x1={x(nowMs)} x2={x(nowMs)} y1={0} y2={height} stroke="var(--ink)" strokeWidth="2" />
-            <rect x={x(nowMs) - 23} y={0} width={46} height={18} fill="var(--ink)" />
+            <rect x={x(nowMs) - flag / 2} y={0} width={flag} height={18} fill="var(--ink)" />
             <text x={x(nowMs)} y={13} textAnchor="middle" fontSize="11.5" className="fig" fill="var(--paper)">
-              {clock(nowMs, job.zone)}
+              {now}
             </text>
           </>
         )}
@@ -312,7 +316,7 @@ const BandInWords = memo(function BandInWords({
 function localTicks(from: number, to: number, stepH: number, zone: string): number[] {
   const out: number[] = [];
   for (let t = Math.ceil(from / H) * H; t <= to; t += H) {
-    const [h = 0, m = 0] = clock(t, zone).split(':').map(Number);
+    const [h = 0, m = 0] = clock24(t, zone).split(':').map(Number);
     // Zones with half-hour offsets have no whole UTC hour at a local one.
     const local = t - m * 60_000;
     if ((h % 24) % stepH === 0 && local >= from) out.push(local);

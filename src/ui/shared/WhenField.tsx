@@ -1,6 +1,7 @@
 'use client';
 import { clockText, dayText, isoDay, readClock, readDay, readWhen, whenText } from '@/core/climate/read-when';
 import type { Said } from '@/core/say';
+import { usePrefs } from '../workspace/prefs';
 import { clock } from '../workspace/workspace';
 import { ReadField } from './ReadField';
 
@@ -28,13 +29,14 @@ export function WhenField({
   readonly disabled?: boolean;
   readonly className?: string;
 }) {
+  const hours = usePrefs((p) => p.hours);
   return (
     <ReadField
       name={`${label} (when)`}
       label={label}
-      shown={value === null ? '' : whenText(value, zone)}
+      shown={value === null ? '' : whenText(value, zone, hours)}
       parse={(text) => readWhen(text, { nowMs: clock.now(), zone, atHour })}
-      resetOn={`${value} ${zone}`}
+      resetOn={`${value} ${zone} ${hours}`}
       onRead={(read) => onChange(read.value)}
       {...(onClear ? { onClear } : {})}
       {...(check ? { check } : {})}
@@ -85,13 +87,14 @@ export function ClockField({
   readonly check?: (hour: number) => Said | null;
   readonly onChange: (hour: number) => void;
 }) {
+  const hours = usePrefs((p) => p.hours);
   return (
     <ReadField
       name={`${label} (clock)`}
       label={label}
-      shown={clockText(hour)}
+      shown={clockText(hour, hours)}
       parse={readClock}
-      resetOn={String(hour)}
+      resetOn={`${hour} ${hours}`}
       className={className}
       check={check}
       onRead={(read) => onChange(read.value)}

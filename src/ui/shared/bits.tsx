@@ -27,7 +27,8 @@ export const lowered = (title: string): string => title.charAt(0).toLowerCase() 
 /** Who reads, by the preferences. */
 export function useReader(zone = 'utc'): Reader {
   const system = usePrefs((p) => p.system);
-  return useMemo(() => ({ system, zone, language: 'en' }), [system, zone]);
+  const hours = usePrefs((p) => p.hours);
+  return useMemo(() => ({ system, hours, zone, language: 'en' }), [system, hours, zone]);
 }
 
 /** What the core says, in the person’s units, at the site’s time. */

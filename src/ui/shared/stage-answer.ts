@@ -4,6 +4,7 @@ import type { PassView } from '@/core/record';
 import { isMetered } from '@/core/system';
 import { format, type Shown, type UnitSystem } from '@/core/units';
 import { say } from '@/words';
+import { readerAt } from '../workspace/prefs';
 import { shortWhen } from './when';
 
 /** The one answer of each stage in a few words, as the folding rule carries it. */
@@ -22,7 +23,7 @@ export function stageAnswer(
     case 'inspect': {
       if (plan.unanswered.length) return `${plan.unanswered.length} to answer`;
       if (!stops.length) return 'may go on';
-      const title = say(stops[0]!.title, { system, zone, language: 'en' });
+      const title = say(stops[0]!.title, { ...readerAt(zone), system });
       return title.length > 20 ? `${stops.length} stop${stops.length > 1 ? 's' : ''}` : title.toLowerCase();
     }
     case 'measure':

@@ -1,4 +1,4 @@
-import { clock, dayAndClock } from './when';
+import { clock, clock24, dayAndClock } from './when';
 
 const HOUR = 3_600_000;
 /** Whole days or hours of the site between two instants, as many as can be read. */
@@ -10,11 +10,11 @@ export function ticksOf(
   const steps = [1, 2, 3, 6, 12, 24, 48, 96, 168, 336].map((h) => h * HOUR);
   const step = steps.find((s) => (toMs - fromMs) / s <= 9) ?? steps.at(-1)!;
   // Whole hours of the zone: offsets of quarters of an hour move the first tick, not the rest.
-  const minutes = Number(clock(fromMs, zone).split(':')[1] ?? 0);
+  const minutes = Number(clock24(fromMs, zone).split(':')[1] ?? 0);
   const first = fromMs - minutes * 60_000;
   const out: { ms: number; label: string }[] = [];
   for (let ms = first; ms <= toMs; ms += HOUR) {
-    const hour = Number(clock(ms, zone).split(':')[0]);
+    const hour = Number(clock24(ms, zone).split(':')[0]);
     if (step >= 24 * HOUR ? hour === 0 : hour % (step / HOUR) === 0)
       out.push({ ms, label: hour === 0 ? dayAndClock(ms, zone).split(' ')[0]! : clock(ms, zone) });
   }

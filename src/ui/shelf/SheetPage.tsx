@@ -20,6 +20,7 @@ import {
 import { figure, formatDuration, type Kind } from '@/core/units';
 import { Heading, Prose, useFormat, Ways, Working } from '../shared/bits';
 import { Link } from '../shared/Link';
+import { dayOf, hereZone } from '../shared/when';
 import { exportSheets } from '../workspace/exchange';
 import { fileName, saveText } from '../workspace/files';
 import { usePrefs } from '../workspace/prefs';
@@ -255,10 +256,7 @@ function Facts({ sheet: s }: { sheet: SheetRevision }) {
     ],
     ['before use', s.storage.checks.join(' ') || null],
     ['protection', s.protection.join(', ') || null],
-    [
-      'typed',
-      `from ${s.typedFrom || 'no source noted'}, by ${s.typedByRole}, ${new Date(s.typedAt).toLocaleDateString()}`,
-    ],
+    ['typed', `from ${s.typedFrom || 'no source noted'}, by ${s.typedByRole}, ${dayOf(s.typedAt, hereZone())}`],
   ];
   return (
     <>

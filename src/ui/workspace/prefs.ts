@@ -2,12 +2,15 @@
 import { z } from 'zod';
 import { create } from 'zustand';
 import { createJSONStorage, persist } from 'zustand/middleware';
+import type { Reader } from '@/words';
 
 export const THEMES = ['day', 'night', 'sun'] as const;
 export type Theme = (typeof THEMES)[number];
 
 const Prefs = z.object({
   system: z.enum(['metric', 'us']),
+  /** How the hours of a day are told. */
+  hours: z.literal([24, 12]),
   theme: z.enum(THEMES),
   role: z.string().trim().min(1).max(80),
   sound: z.boolean(),
@@ -24,6 +27,7 @@ const Prefs = z.object({
 type Prefs = z.infer<typeof Prefs>;
 const FIRST: Prefs = {
   system: 'metric',
+  hours: 24,
   theme: 'day',
   role: 'technician',
   sound: true,
@@ -56,4 +60,10 @@ export const usePrefs = create<Prefs>()(
 
 export const setPrefs = (prefs: Partial<Prefs>): void => {
   usePrefs.setState(prefs);
+};
+
+/** Who reads here, at a site: for words that are made outside of what is drawn. */
+export const readerAt = (zone: string): Reader => {
+  const { system, hours } = usePrefs.getState();
+  return { system, hours, zone, language: 'en' };
 };

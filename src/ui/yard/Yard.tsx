@@ -19,7 +19,7 @@ import { loadFinishedSample, loadMethodsSample, loadSample, removeSample } from 
 import { freshJob } from '../workspace/fresh';
 import { useNow } from '../workspace/now';
 import { usePots } from '../workspace/pots';
-import { setPrefs, usePrefs } from '../workspace/prefs';
+import { readerAt, setPrefs, usePrefs } from '../workspace/prefs';
 import { takeFile } from '../workspace/take-file';
 import { addJob, clock, stateNow, useWorkspace } from '../workspace/workspace';
 
@@ -284,7 +284,7 @@ function Due({ views, nowMs }: { views: readonly JobView[]; nowMs: number }) {
                 href={`/job/${v.job.id}/${r.repair.id}/${r.actuals.startedAt !== null ? 'run' : 'place'}`}
                 className="font-semibold"
               >
-                {say(step.title, { system, zone: v.job.zone, language: 'en' })}
+                {say(step.title, { ...readerAt(v.job.zone), system })}
               </Link>
               <span className="soft truncate">{r.repair.name}</span>
             </li>
