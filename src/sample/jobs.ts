@@ -122,7 +122,7 @@ const commonAt = (nowMs: number, zone: string) =>
     createdAt: nowMs,
     updatedAt: nowMs,
     closedAt: null,
-    has: UNCOUNTED,
+    atHand: UNCOUNTED,
     sample: true,
   }) as const;
 const dayAfter = (nowMs: number, zone: string): DateTime =>

@@ -29,7 +29,7 @@ export const walkJob = (over: Partial<Job> & Pick<Job, 'id' | 'startFrom'>): Job
   zone: ZONE,
   wantedAt: null,
   workingHours: { fromHour: 6, toHour: 20, days: [1, 2, 3, 4, 5, 6, 7] },
-  has: UNCOUNTED,
+  atHand: UNCOUNTED,
   climate: { kind: 'constant', tempC: 12, humidityPct: 60 },
   createdAt: over.startFrom,
   updatedAt: over.startFrom,

@@ -29,7 +29,7 @@ export const Job = z.object({
     days: z.array(z.number().int().min(1).max(7)).max(7),
   }),
   /** What the site has at hand; null is as many as are needed. */
-  has: z.object({ hands: Count, clamps: Count, props: Count, heaters: Count }).default(UNCOUNTED),
+  atHand: z.object({ hands: Count, clamps: Count, props: Count, heaters: Count }).default(UNCOUNTED),
   climate: ClimateSource,
   createdAt: instant,
   updatedAt: instant,

@@ -156,7 +156,7 @@ function tentFor(
   missed: Missed,
 ): { t: NonNullable<Tried>; more: Partial<Opener> } | null {
   // Nobody is offered what the site has not got.
-  if (ask.job.has.heaters === 0) return null;
+  if (ask.job.atHand.heaters === 0) return null;
   const covered = (cover: NonNullable<Surroundings['cover']>): Piece => ({
     ...repair,
     base: { ...repair.base, surroundings: { ...repair.base.surroundings, cover } },

@@ -56,7 +56,7 @@ export function planChain(asks: readonly PassAsk[], taken: Hands, tools: readonl
     return { going, done: ended(going) };
   });
   const holds = toolsHeld(done);
-  const lacks = [...toolLacks(holds, asks[0]!.job.has), ...awaited(clash, asks)];
+  const lacks = [...toolLacks(holds, asks[0]!.job.atHand), ...awaited(clash, asks)];
   const plan = chainOf(done, { holds, lacks, awaits: waits });
   laidOut.set(plan, { going, taken, tools });
   return plan;
@@ -74,7 +74,7 @@ function withTools<T extends { readonly done: readonly Going[] }>(
   tools: readonly ToolHold[],
   lay: (notBefore: NotBefore | null) => T,
 ): T & { readonly clash: ToolClash | null; readonly waits: readonly ToolWait[] } {
-  const { has } = asks[0]!.job;
+  const { atHand: has } = asks[0]!.job;
   const started = new Set(
     asks.flatMap(({ repair: { passId }, actuals }) =>
       [...actuals.begun.keys(), ...actuals.done.keys()].map((id) => stepAt({ passId, id })),
@@ -102,7 +102,7 @@ function withTools<T extends { readonly done: readonly Going[] }>(
 function awaited(clash: ToolClash | null, [first]: readonly PassAsk[]): readonly ToolLack[] {
   if (!clash) return [];
   const { tool, passId, count } = clash.hold;
-  return [{ tool, passId, needs: count, has: first!.job.has[tool]!, awaited: true }];
+  return [{ tool, passId, needs: count, has: first!.job.atHand[tool]!, awaited: true }];
 }
 
 /** The block in which a place is prepared. */
@@ -172,7 +172,7 @@ export function opensFrom(plan: ChainPlan, startMs: number): number | null | und
   const kept = laidOut.get(plan);
   if (!kept || kept.going.some((g) => !g.ready)) return undefined;
   // Steps are kept only where they are read again for the tools they take.
-  const counted = TOOL_IDS.some((tool) => kept.going[0]!.ask.job.has[tool] !== null);
+  const counted = TOOL_IDS.some((tool) => kept.going[0]!.ask.job.atHand[tool] !== null);
   const { failed, done } = withTools(
     kept.going.map((g) => g.ask),
     kept.tools,

@@ -226,7 +226,7 @@ export function planJob(ask: JobAsk): JobPlan {
   });
   const made: ChainPlan[] = [];
   const held: ToolHold[] = [];
-  const counted = TOOL_IDS.some((tool) => job.has[tool] !== null);
+  const counted = TOOL_IDS.some((tool) => job.atHand[tool] !== null);
   for (const group of likeOnes(asked)) {
     // Of like repairs that follow each other all are prepared first: nobody saws beside fresh mortar.
     const early: (readonly Window[])[] = [];

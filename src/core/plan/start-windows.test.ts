@@ -282,7 +282,7 @@ describe('what would open a window', () => {
   test('a tent is not offered where the site has none', () => {
     const frosty = { climate: { kind: 'constant', tempC: 2, humidityPct: 60 } } as const;
     const kinds = (heaters: number | null) =>
-      open({ ...frosty, has: { ...UNCOUNTED, heaters } })
+      open({ ...frosty, atHand: { ...UNCOUNTED, heaters } })
         .openers.filter((o) => o.missMin === null)
         .map((o) => o.kind);
     expect(kinds(1)).toContain('tent');

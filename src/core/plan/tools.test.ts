@@ -17,7 +17,7 @@ const { bundles } = sampleData(NOW, 'Europe/Helsinki');
 const bundle = bundles.find((b) => b.job.id === 'sample-winch')!;
 const plate = pieceOf(bundle.repairs[0]!);
 const uncounted: Job = { ...bundle.job, startFrom: Date.parse('2026-05-06T05:00:00Z') };
-const having = (has: Partial<Job['has']>): Job => ({ ...uncounted, has: { ...uncounted.has, ...has } });
+const having = (has: Partial<Job['atHand']>): Job => ({ ...uncounted, atHand: { ...uncounted.atHand, ...has } });
 const clamped = (id: string, order: number, over: Partial<Piece> = {}): Repair =>
   repairOf({ ...plate, id, order, schools: { ...plate.schools, holding: 'clamp' }, ...over });
 const planned = (job: Job, repairs: readonly Repair[]) =>

@@ -62,7 +62,7 @@ export interface ToolClash {
 export function firstClash(
   own: readonly ToolHold[],
   taken: readonly ToolHold[],
-  has: Job['has'],
+  has: Job['atHand'],
   /** Holds that cannot be moved any more. */
   fixed: (hold: ToolHold) => boolean,
 ): ToolClash | null {
@@ -81,7 +81,7 @@ export function firstClash(
 }
 
 /** What is wanted at once and is not there at all. */
-export const toolLacks = (own: readonly ToolHold[], has: Job['has']): readonly ToolLack[] =>
+export const toolLacks = (own: readonly ToolHold[], has: Job['atHand']): readonly ToolLack[] =>
   own.flatMap(({ tool, count, passId }) => {
     const most = has[tool];
     return most !== null && count > most ? [{ tool, passId, needs: count, has: most, awaited: false }] : [];

@@ -2,7 +2,7 @@
 import { type Job, UNCOUNTED } from '@/core/plan';
 import { QuantityField } from '../shared/QuantityField';
 
-const FIELDS: Readonly<Record<keyof Job['has'], string>> = {
+const FIELDS: Readonly<Record<keyof Job['atHand'], string>> = {
   hands: 'Pairs of hands',
   clamps: 'Clamps',
   props: 'Props',
@@ -10,12 +10,12 @@ const FIELDS: Readonly<Record<keyof Job['has'], string>> = {
 };
 
 /** What the site has: repairs that want the same clamps, props or heater wait for each other. */
-export function AtHand({ has, write }: { has: Job['has']; write: (has: Job['has']) => void }) {
+export function AtHand({ has, write }: { has: Job['atHand']; write: (has: Job['atHand']) => void }) {
   return (
     <details open={Object.values(has).some((n) => n !== null)}>
       <summary>hands, clamps, props and heaters at hand</summary>
       <div className="grid grid-cols-2 sm:grid-cols-4 gap-2 items-end">
-        {(Object.keys(UNCOUNTED) as (keyof Job['has'])[]).map((id) => (
+        {(Object.keys(UNCOUNTED) as (keyof Job['atHand'])[]).map((id) => (
           <QuantityField
             key={id}
             kind="count"

@@ -263,7 +263,7 @@ export function JobPage({ jobId }: { jobId: string }) {
           </div>
           <Heading>Working hours</Heading>
           <Hours job={job} write={(workingHours) => change({ workingHours }, 'hours')} />
-          <AtHand has={job.has} write={(has) => change({ has }, 'at-hand')} />
+          <AtHand has={job.atHand} write={(atHand) => change({ atHand }, 'at-hand')} />
           <Heading>Air at the site</Heading>
           <ClimateFields job={job} write={(climate) => change({ climate }, 'climate')} />
           {view.repairs.length > 0 && (

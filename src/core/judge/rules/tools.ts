@@ -59,12 +59,12 @@ export const toolRules: Readonly<Record<string, Rule>> = {
     }),
   ],
   'tool-hands': ({ job, repair }) =>
-    job.has.hands === null || job.has.hands < 1 || repair.crew <= job.has.hands
+    job.atHand.hands === null || job.atHand.hands < 1 || repair.crew <= job.atHand.hands
       ? []
       : [
           F['hands-lacking'](
-            { planned: repair.crew, has: job.has.hands },
-            { ways: [{ say: WAYS.hands({ n: job.has.hands }), set: { path: ['crew'], value: job.has.hands } }] },
+            { planned: repair.crew, has: job.atHand.hands },
+            { ways: [{ say: WAYS.hands({ n: job.atHand.hands }), set: { path: ['crew'], value: job.atHand.hands } }] },
           ),
         ],
 };
