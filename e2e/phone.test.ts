@@ -229,3 +229,23 @@ test('from two metres: the clock, the step and its button alone, as large as eac
   await page.getByRole('button', { name: 'Large, to be read from two metres' }).click();
   await page.locator('#steps').waitFor();
 });
+
+test('at 400 % of a screen of 1280 × 1024 every view goes down, none sideways, and the next thing to do is wide enough to press', async () => {
+  const page = await yard.page({ width: 320, height: 256 });
+  await withSample(page, base(), [methodsData, finishedData]);
+  await page.goto(base());
+  await page.locator('#main').waitFor();
+  const wide: Record<string, number> = {};
+  for (const view of VIEWS) {
+    await turnTo(page, base(), view);
+    await page.waitForTimeout(250);
+    const by = await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth);
+    if (by > 0) wide[view] = by;
+  }
+  expect(wide).toEqual({});
+  await turnTo(page, base(), `${RUNNING}/run`);
+  const go = (await page.getByTestId('go').boundingBox())!;
+  expect(go.x).toBeGreaterThanOrEqual(0);
+  expect(go.width).toBeGreaterThan(200);
+  expect(go.x + go.width).toBeLessThanOrEqual(320);
+});

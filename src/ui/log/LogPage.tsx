@@ -94,7 +94,7 @@ export function LogPage({ jobId }: { jobId: string }) {
           </div>
         )}
         <table className="table paper">
-          <thead className="text-left soft text-sm">
+          <thead className="text-left soft text-sm max-[380px]:sr-only">
             <tr>
               <th className="font-normal p-2">when</th>
               <th className="font-normal">repair</th>
@@ -122,14 +122,18 @@ export function LogPage({ jobId }: { jobId: string }) {
                       </th>
                     </tr>
                   )}
-                  <tr style={{ borderTop: '1px solid var(--paper-line)' }} data-event={e.body.kind}>
+                  <tr
+                    className="max-[380px]:grid max-[380px]:grid-cols-[auto_minmax(0,1fr)] max-[380px]:gap-x-2 max-[380px]:px-2"
+                    style={{ borderTop: '1px solid var(--paper-line)' }}
+                    data-event={e.body.kind}
+                  >
                     <td className="fig text-[0.85rem] px-2 py-1.5 whitespace-nowrap align-top">
                       <time dateTime={new Date(e.at).toISOString()}>{clockAt(e.at, view.job.zone)}</time>
                     </td>
                     <td className="align-top py-1.5 pr-2">
                       {view.repairs.find((r) => r.repair.id === e.repairId)?.repair.name}
                     </td>
-                    <td className="align-top py-1.5">
+                    <td className="align-top py-1.5 max-[380px]:col-span-2">
                       <span className={later.length ? 'line-through soft' : ''}>{words(e)}</span>
                       {e.clockJumpMs !== undefined && (
                         <span className="block soft text-sm">
