@@ -165,6 +165,7 @@ test('a fitting in a hull, a chain of four typed pass by pass: each with its win
   await stage(page, 'Place');
   // All four on one band, joined, with the windows between them.
   await page.locator('[data-ribbons="4"][data-windows="2"]').waitFor();
+  await page.locator('[data-ribbons="4"]').hover();
   const told = (await page.locator('[data-ribbons="4"] title').textContent())!.split('\n');
   expect(told.filter((line) => /: liquid until /.test(line))).toHaveLength(4);
   expect(told.filter((line) => /: open from .+ to /.test(line))).toHaveLength(2);

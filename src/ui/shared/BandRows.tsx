@@ -1,6 +1,6 @@
 'use client';
-import { memo, type PointerEvent, useMemo } from 'react';
-import { type CureState, ribbonsOf } from '@/core/plan';
+import { memo, type PointerEvent, useState } from 'react';
+import { type ChainPlan, type CureState, ribbonsOf } from '@/core/plan';
 import type { RepairView } from '@/core/record';
 import type { BandShapes } from './band-shapes';
 import { useReader } from './bits';
@@ -34,21 +34,38 @@ export const BandRows = memo(function BandRows({ shapes }: { shapes: BandShapes 
   );
 });
 
+/** What a row says, written out where somebody points at it. */
+function RowTitle({ plan, zone, pulled }: { plan: ChainPlan; zone: string; pulled: boolean }) {
+  const reader = useReader(zone);
+  return (
+    <title>{[...(pulled ? ['Pull sideways: another start'] : []), ...rowSays(plan, zone, reader)].join('\n')}</title>
+  );
+}
+
+/** Takes hold of a repair, to pull its start. */
+export type Grab = (e: PointerEvent<SVGPolygonElement>, repairId: string, startMs: number) => void;
+
 /** The row of a repair for the hand: it says what lies in it, and pulls its start where that may still move. */
 export const RowForHand = memo(function RowForHand({
   view: { plan, repair },
-  box: [left, top, right, bottom],
+  left,
+  right,
+  top,
+  bottom,
   zone,
-  onGrab,
+  grab,
 }: {
   view: RepairView;
-  box: readonly [left: number, top: number, right: number, bottom: number];
+  left: number;
+  right: number;
+  top: number;
+  bottom: number;
   zone: string;
-  /** Absent where it does not move any more. */
-  onGrab?: ((e: PointerEvent<SVGPolygonElement>, startMs: number) => void) | undefined;
+  /** null where it does not move any more. */
+  grab: Grab | null;
 }) {
-  const reader = useReader(zone);
-  const told = useMemo(() => rowSays(plan, zone, reader), [plan, zone, reader]);
+  // A band is drawn anew with every pull, and read by nobody meanwhile.
+  const [pointed, setPointed] = useState(false);
   const ribbons = ribbonsOf(plan);
   const first = plan.steps[0];
   return (
@@ -57,15 +74,18 @@ export const RowForHand = memo(function RowForHand({
       fill="transparent"
       data-ribbons={ribbons.length}
       data-windows={ribbons.filter((r) => r.window).length}
-      {...(onGrab && first
+      onPointerEnter={() => setPointed(true)}
+      onPointerLeave={() => setPointed(false)}
+      {...(grab && first
         ? {
-            style: { cursor: 'grab', touchAction: 'none' },
+            style: GRABBED,
             'data-testid': `pull-start-${repair.id}`,
-            onPointerDown: (e: PointerEvent<SVGPolygonElement>) => onGrab(e, first.startMs),
+            onPointerDown: (e: PointerEvent<SVGPolygonElement>) => grab(e, repair.id, first.startMs),
           }
         : {})}
     >
-      <title>{[...(onGrab ? ['Pull sideways: another start'] : []), ...told].join('\n')}</title>
+      {pointed && <RowTitle plan={plan} zone={zone} pulled={grab !== null} />}
     </polygon>
   );
 });
+const GRABBED = { cursor: 'grab', touchAction: 'none' } as const;

@@ -3,7 +3,7 @@ import { scaleLinear } from 'd3';
 import { memo, type PointerEvent, useCallback, useMemo, useRef, useState } from 'react';
 import { ribbonsOf, type Stretch, stretchesOf } from '@/core/plan';
 import type { JobView, PassView } from '@/core/record';
-import { BandRows, RowForHand } from './BandRows';
+import { BandRows, type Grab, RowForHand } from './BandRows';
 import { bandShapes } from './band-shapes';
 import { RibbonRow, stallsOf } from './RibbonRow';
 import { curvesOf, STRIP, stretchWords, TimeBandAir } from './TimeBandAir';
@@ -42,6 +42,15 @@ export const TimeBand = memo(function TimeBand({ view, current, nowMs, onStart, 
   >(null);
   // The hand moves more finely than the plan: what rounds to the same asks for nothing.
   const pulled = useRef(0);
+  const grab = useCallback<Grab>(
+    (e, id, start) => {
+      e.currentTarget.setPointerCapture(e.pointerId);
+      pulled.current = start;
+      onPull?.(true);
+      setDrag({ kind: 'start', id, x: e.clientX, start });
+    },
+    [onPull],
+  );
   const { job, plan } = view;
   const shown = view.repairs;
   const range = useMemo(() => {
@@ -134,12 +143,6 @@ export const TimeBand = memo(function TimeBand({ view, current, nowMs, onStart, 
   const letGo = () => {
     if (drag) onPull?.(false);
     setDrag(null);
-  };
-  const grab = (e: PointerEvent<SVGPolygonElement>, id: string, start: number) => {
-    e.currentTarget.setPointerCapture(e.pointerId);
-    pulled.current = start;
-    onPull?.(true);
-    setDrag({ kind: 'start', id, x: e.clientX, start });
   };
   const pointerMove = (e: PointerEvent<SVGSVGElement>) => {
     if (!drag) return;
@@ -244,9 +247,12 @@ export const TimeBand = memo(function TimeBand({ view, current, nowMs, onStart, 
               {p.band.length > 0 && (
                 <RowForHand
                   view={r}
-                  box={[from, y0 - 2, Math.max(from + 24, x(p.band.at(-1)!.toMs) - 6), y0 + rowH]}
+                  left={from}
+                  right={Math.max(from + 24, x(p.band.at(-1)!.toMs) - 6)}
+                  top={y0 - 2}
+                  bottom={y0 + rowH}
                   zone={job.zone}
-                  onGrab={moves ? (e, start) => grab(e, r.repair.id, start) : undefined}
+                  grab={moves ? grab : null}
                 />
               )}
             </g>
