@@ -227,7 +227,11 @@ export function planJob(ask: JobAsk): JobPlan {
   const made: ChainPlan[] = [];
   const held: ToolHold[] = [];
   const counted = TOOL_IDS.some((tool) => job.atHand[tool] !== null);
-  for (const group of likeOnes(asked)) {
+  // What has begun holds its tools already, wherever it stands in the order of the work.
+  const groups = likeOnes(asked);
+  const begun = (group: (typeof groups)[number]) =>
+    group.some((a) => a.passes.some((p) => p.actuals.startedAt !== null));
+  for (const group of counted ? [...groups.filter(begun), ...groups.filter((g) => !begun(g))] : groups) {
     // Of like repairs that follow each other all are prepared first: nobody saws beside fresh mortar.
     const early: (readonly Window[])[] = [];
     if (group.length > 1) {
@@ -253,6 +257,10 @@ export function planJob(ask: JobAsk): JobPlan {
         stopped = true;
       }
     }
+  }
+  if (counted) {
+    const turn = new Map(repairs.map((r, i) => [r.id, i]));
+    made.sort((a, b) => turn.get(a.repairId)! - turn.get(b.repairId)!);
   }
   let kits: ReturnType<typeof attempt<readonly SystemKits[]>> | undefined;
   const askKits = () => {

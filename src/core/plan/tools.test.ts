@@ -119,6 +119,21 @@ describe('clamps of a site', () => {
     }).repairs[1]!;
     expect(again.steps.find((s) => s.key.task === 'close')!.doneAt).toBe(free[1]!.steps[closed]!.endMs);
   });
+  test('what has begun holds its clamps already, though another stands before it in the order of the work', () => {
+    const [alone] = planned(uncounted, [clamped('b', 1)]).repairs;
+    const closed = alone!.steps.findIndex((s) => s.key.task === 'close');
+    const done = new Map(alone!.steps.slice(0, closed + 1).map((s) => [s.id, s.endMs]));
+    const { repairs } = planJob({
+      job: having({ clamps: 4 }),
+      repairs: [clamped('a', 0), clamped('b', 1)],
+      sheets: sampleSheets,
+      stock: [],
+      actuals: new Map([['b', { ...NOTHING_YET, startedAt: alone!.steps[0]!.startMs, done }]]),
+      nowMs: alone!.steps[closed]!.endMs,
+    });
+    expect(repairs.map((r) => r.repairId)).toEqual(['a', 'b']);
+    expect(closes(repairs[0]!)).toBeGreaterThanOrEqual(letGo(repairs[1]!));
+  });
 });
 
 describe('one tent for two', () => {
