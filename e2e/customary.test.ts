@@ -17,24 +17,31 @@ const PRINTED = [
 ].sort((a, b) => b.length - a.length);
 
 /**
- * Metric figures on the page, each with some of what stands round it; what a person typed or a pack prints is theirs.
+ * What a pattern finds on the page, each with some of what stands round it; what a person typed or a pack prints is
+ * theirs.
  */
-const metricOn = (page: Page): Promise<readonly string[]> =>
-  page.evaluate((theirs) => {
-    const units = /\d\s?(?:mm|cm|m²|m³|mL|L|kg|g|°C|K|MPa|kN|km\/h|mL\/m²|m)(?![\w/²³°])/;
-    const out: string[] = [];
-    const walk = document.createTreeWalker(document.body, NodeFilter.SHOW_TEXT);
-    for (let n = walk.nextNode(); n; n = walk.nextNode()) {
-      const at = n.parentElement;
-      if (!at || at.closest('script, style, [data-theirs], textarea') || !at.getClientRects().length) continue;
-      let text = n.textContent ?? '';
-      for (const printed of theirs) text = text.replaceAll(printed, '');
-      if (units.test(text)) out.push(text.trim().slice(0, 120));
-    }
-    for (const field of document.querySelectorAll<HTMLInputElement>('input'))
-      if (field.getClientRects().length && units.test(field.value)) out.push(`field ${field.value}`);
-    return [...new Set(out)];
-  }, PRINTED);
+const foundOn = (page: Page, pattern: RegExp): Promise<readonly string[]> =>
+  page.evaluate(
+    ({ theirs, source }) => {
+      const told = new RegExp(source);
+      const out: string[] = [];
+      const walk = document.createTreeWalker(document.body, NodeFilter.SHOW_TEXT);
+      for (let n = walk.nextNode(); n; n = walk.nextNode()) {
+        const at = n.parentElement;
+        if (!at || at.closest('script, style, [data-theirs], textarea') || !at.getClientRects().length) continue;
+        let text = n.textContent ?? '';
+        for (const printed of theirs) text = text.replaceAll(printed, '');
+        if (told.test(text)) out.push(text.trim().slice(0, 120));
+      }
+      for (const field of document.querySelectorAll<HTMLInputElement>('input'))
+        if (field.getClientRects().length && told.test(field.value)) out.push(`field ${field.value}`);
+      return [...new Set(out)];
+    },
+    { theirs: PRINTED, source: pattern.source },
+  );
+const METRIC = /\d\s?(?:mm|cm|m²|m³|mL|L|kg|g|°C|K|MPa|kN|km\/h|mL\/m²|m)(?![\w/²³°])/;
+/** Clocks told from 0 to 24; how long something takes, run down by the second, is none. */
+const OF_24 = /(?<![\d:−])(?:[01]?\d|2[0-4]):[0-5]\d(?![\d:]|\s?[ap]m)/;
 
 const VIEWS = [
   '/',
@@ -66,30 +73,11 @@ test('in US customary units no view shows a metric figure', async () => {
   for (const view of VIEWS) {
     await turnTo(page, base(), view);
     await page.waitForTimeout(200);
-    const metric = await metricOn(page);
+    const metric = await foundOn(page, METRIC);
     if (metric.length) found[view] = metric;
   }
   expect(found).toEqual({});
 });
-
-/** Clocks on the page that are told from 0 to 24, each with what stands round it; how long something takes is none. */
-const clocksOf24On = (page: Page): Promise<readonly string[]> =>
-  page.evaluate((theirs) => {
-    const told = /(?<![\d:−])(?:[01]?\d|2[0-4]):[0-5]\d(?![\d:]|\s?[ap]m)/;
-    const out: string[] = [];
-    const walk = document.createTreeWalker(document.body, NodeFilter.SHOW_TEXT);
-    for (let n = walk.nextNode(); n; n = walk.nextNode()) {
-      const at = n.parentElement;
-      if (!at || at.closest('script, style, [data-theirs], textarea, [role=timer]') || !at.getClientRects().length)
-        continue;
-      let text = n.textContent ?? '';
-      for (const printed of theirs) text = text.replaceAll(printed, '');
-      if (told.test(text)) out.push(text.trim().slice(0, 120));
-    }
-    for (const field of document.querySelectorAll<HTMLInputElement>('input'))
-      if (field.getClientRects().length && told.test(field.value)) out.push(`field ${field.value}`);
-    return [...new Set(out)];
-  }, PRINTED);
 
 test('where the clock is told twice to twelve, no view tells it to twenty-four, and an hour is typed either way', async () => {
   const page = await yard.page();
@@ -97,14 +85,14 @@ test('where the clock is told twice to twelve, no view tells it to twenty-four, 
   await page.goto(`${base()}/job/sample-ramp`);
   await page.getByRole('group', { name: 'Time band' }).waitFor();
   // As it is first, clocks of the other kind are found.
-  expect((await clocksOf24On(page)).length).toBeGreaterThan(4);
+  expect((await foundOn(page, OF_24)).length).toBeGreaterThan(4);
   await turnTo(page, base(), '/settings');
   await page.getByRole('radio', { name: '4:30 pm' }).check();
   const found: Record<string, readonly string[]> = {};
   for (const view of VIEWS) {
     await turnTo(page, base(), view);
     await page.waitForTimeout(200);
-    const clocks = await clocksOf24On(page);
+    const clocks = await foundOn(page, OF_24);
     if (clocks.length) found[view] = clocks;
   }
   expect(found).toEqual({});
@@ -133,7 +121,7 @@ test('what is refused at a field says its bounds in the units that are chosen', 
   const alert = page.getByRole('alert').filter({ hasText: 'is deeper than the hole' }).first();
   await alert.waitFor();
   expect(await alert.textContent()).toMatch(/^The embedment, 30(\.0)? in, is deeper than the hole, [\d.]+ in\./);
-  expect(await metricOn(page)).toEqual([]);
+  expect(await foundOn(page, METRIC)).toEqual([]);
 });
 
 test('cards are printed on the paper of the units that are chosen', async () => {

@@ -138,12 +138,12 @@ test('two plates and the clamps of one: the second waits for them, too few are a
   await clamps.blur();
   await turnTo(page, base(), `/job/${mild.id}/second/place`);
   await page.getByText('Waits for clamps').waitFor();
-  await page.getByText(/4 are wanted, of clamps the job has 4; enough come off Wed/).waitFor();
+  await page.getByText(/Wanted: 4; of clamps the job has 4. Enough come free Wed/).waitFor();
   await turnTo(page, base(), `/job/${mild.id}/first/hold`);
   expect(await page.getByText('More clamps wanted at once than the job has').count()).toBe(0);
   await type(page, 'Clamps on each', '6');
   await page.getByText('More clamps wanted at once than the job has').waitFor();
-  await page.getByText(/6 are wanted at once, of clamps the job has 4/).waitFor();
+  await page.getByText(/Wanted at once: 6; of clamps the job has 4/).waitFor();
   await page.getByRole('button', { name: 'With 4 on each' }).click();
   await page.getByText('More clamps wanted at once than the job has').waitFor({ state: 'detached' });
   expect(await page.getByLabel('Clamps on each').inputValue()).toBe('4');

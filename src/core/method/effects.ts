@@ -1,7 +1,7 @@
 import { type Message, texts } from '../say';
 import type { Kit, MilestoneId } from '../system';
 import type { GritId } from './grits';
-import type { ToolId } from './site-tools';
+import type { ToolId } from './tools';
 
 /** What an option keeps at the place: so many for each like part, from the task that puts them on. */
 export interface Occupies {

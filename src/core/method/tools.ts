@@ -1,24 +1,33 @@
-import type { Effects, Occupies } from './effects';
-import type { ToolId } from './site-tools';
+import { type Sayer, texts } from '../say';
 
-/** What is kept at a place by the options chosen, of one tool. */
-export const occupiedBy = (effects: Effects, tool: ToolId): Occupies | undefined =>
-  effects.occupies.find((k) => k.tool === tool);
+/** A kind of tool of a site, of which it has so many: each stays at its place until it holds. */
+interface ToolRow {
+  /** As its count is labelled. */
+  readonly label: string;
+  readonly name: Sayer;
+  /** What becomes of the work without them. */
+  readonly without: Sayer;
+  /** What else can be done than bringing more. */
+  readonly instead: Sayer;
+}
 
-/** So many of a tool on each part, asked where an option keeps it there. */
-export const toolSetting = (tool: ToolId, label: string, byDefault: number) =>
-  ({
-    id: tool,
-    label,
-    kind: 'count',
-    byDefault,
-    min: 0,
-    max: 400,
-    stage: 'hold',
-    when: (e: Effects) => occupiedBy(e, tool) !== undefined,
-  }) as const;
+const row = (id: string, label: string, words: { name: string; without: string; instead: string }): ToolRow => ({
+  label,
+  ...texts(`tools.${id}`, words),
+});
+const HELD = {
+  without: 'what is closed without them moves while it is soft',
+  instead: 'use fewer on each, or hold it in another way',
+};
 
-/** Put on as the joint is closed, taken off when it may be let go. */
-export const onClosing = (tool: ToolId): readonly Occupies[] => [
-  { tool, setting: tool, from: 'close', until: 'release' },
-];
+export const TOOLS = {
+  clamps: row('clamps', 'Clamps', { name: 'clamps', ...HELD }),
+  props: row('props', 'Props', { name: 'props', ...HELD }),
+  heaters: row('heaters', 'Tents or heaters', {
+    name: 'tents or heaters',
+    without: 'without one the base is as cold as the air, and the clocks with it',
+    instead: 'plan it without one',
+  }),
+} as const;
+export type ToolId = keyof typeof TOOLS;
+export const TOOL_IDS = Object.keys(TOOLS) as readonly ToolId[];

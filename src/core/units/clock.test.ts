@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { readClock } from '../climate/read-when';
+import { clockText, readClock, readWhen, whenText } from '../climate/read-when';
 import { inHours } from './clock';
 
 test('the hours of a day, twice to twelve', () => {
@@ -27,4 +27,17 @@ test('law: no two minutes of a day are said alike, and what is said is read as t
       expect(readClock(inHours(at(minute), 12))).toMatchObject({ ok: true, text: at(minute) });
     }),
   );
+});
+
+test('law: what a field shows twice to twelve is read again as the same instant, and the end of a day is not its beginning', () => {
+  const from = Date.parse('2026-05-05T00:00:00Z');
+  fc.assert(
+    fc.property(fc.integer({ min: 0, max: 30 * 1440 }), (minute) => {
+      const ms = from + minute * 60_000;
+      const read = readWhen(whenText(ms, 'Europe/Helsinki', 12), { nowMs: from, zone: 'Europe/Helsinki', atHour: 7 });
+      expect(read).toMatchObject({ ok: true, value: ms });
+    }),
+  );
+  for (const hour of [0, 0.5, 12, 17.25, 24])
+    expect(readClock(clockText(hour, 12))).toMatchObject({ ok: true, value: hour });
 });

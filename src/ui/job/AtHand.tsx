@@ -1,12 +1,14 @@
 'use client';
+import { TOOLS } from '@/core/method';
 import { type Job, UNCOUNTED } from '@/core/plan';
 import { QuantityField } from '../shared/QuantityField';
 
-const FIELDS: Readonly<Record<keyof Job['atHand'], string>> = {
-  hands: 'Pairs of hands',
-  clamps: 'Clamps',
-  props: 'Props',
-  heaters: 'Tents or heaters',
+const FIELDS: Readonly<Record<keyof Job['atHand'], { readonly label: string; readonly least: number }>> = {
+  // A job without anybody is none.
+  hands: { label: 'Pairs of hands', least: 1 },
+  clamps: { label: TOOLS.clamps.label, least: 0 },
+  props: { label: TOOLS.props.label, least: 0 },
+  heaters: { label: TOOLS.heaters.label, least: 0 },
 };
 
 /** What the site has: repairs that want the same clamps, props or heater wait for each other. */
@@ -19,15 +21,15 @@ export function AtHand({ has, write }: { has: Job['atHand']; write: (has: Job['a
           <QuantityField
             key={id}
             kind="count"
-            label={FIELDS[id]}
+            label={FIELDS[id].label}
             value={has[id]}
             placeholder="as needed"
             onChange={({ value }) => write({ ...has, [id]: value })}
             onClear={() => write({ ...has, [id]: null })}
             check={(n) =>
-              Number.isInteger(n) && n >= (id === 'hands' ? 1 : 0) && n <= 1000
+              Number.isInteger(n) && n >= FIELDS[id].least && n <= 1000
                 ? null
-                : `A whole number, ${id === 'hands' ? 1 : 0} to 1000; empty where nobody counts them.`
+                : `A whole number, ${FIELDS[id].least} to 1000; empty where nobody counts them.`
             }
           />
         ))}

@@ -74,6 +74,8 @@ export const stretchWords = (s: Stretch, zone: string) =>
 const TEXTURE = { wet: 'tx-wet', cold: 'tx-cold', hot: 'tx-hot' } as const;
 /** Narrower nothing is seen, px. */
 const LEAST_PX = 1.5;
+/** Whether its word stands clear of other stretches; that of the lowest texture lies under them. */
+const CLEAR = { wet: false, cold: true, hot: true } as const;
 /** A word needs this much room, px. */
 const WORD_PX = { wet: 28, cold: 56, hot: 50 } as const;
 /** Where there is less, the last word of it must do. */
@@ -150,7 +152,7 @@ export function TimeBandAir({
   const words = new Map<Stretch, React.ReactNode>(
     stretches.map((s) => {
       const [a, b] = [Math.max(x(s.fromMs), box.left), Math.min(x(s.toMs), box.right)];
-      const others = stretches.filter((o) => o !== s && s.id !== 'wet').map((o) => [x(o.fromMs), x(o.toMs)] as const);
+      const others = stretches.filter((o) => o !== s && CLEAR[s.id]).map((o) => [x(o.fromMs), x(o.toMs)] as const);
       const free = (from: number, px: number) =>
         from + px <= b && others.every(([p, q]) => q <= from || p >= from + px);
       for (const [px, word] of [

@@ -13,6 +13,12 @@ function formatter(locale: string, options: Intl.DateTimeFormatOptions): Intl.Da
   return found;
 }
 
+/** A date as every other word of the page has it: September in three letters, as all months. */
+const dated = (ms: number, options: Intl.DateTimeFormatOptions): string =>
+  formatter(LANGUAGE, options)
+    .format(ms)
+    .replace(/Sept\b/, 'Sep');
+
 /** Instants as people read them: day name and clock of the site; the zone is named where it is not the reader's own. */
 export const clock = (ms: number, zone: string): string => inHours(clock24(ms, zone), usePrefs.getState().hours);
 
@@ -30,13 +36,7 @@ export const dayOf = (ms: number, zone: string): string =>
   formatter(LANGUAGE, { weekday: 'long', day: 'numeric', month: 'long', year: 'numeric', timeZone: zone }).format(ms);
 
 export function fullWhen(ms: number, zone: string): string {
-  const day = formatter(LANGUAGE, {
-    weekday: 'short',
-    day: 'numeric',
-    month: 'short',
-    year: 'numeric',
-    timeZone: zone,
-  }).format(ms);
+  const day = dated(ms, { weekday: 'short', day: 'numeric', month: 'short', year: 'numeric', timeZone: zone });
   const text = `${day}, ${clock(ms, zone)}`;
   return sameZone(zone) ? text : `${text} (${zone})`;
 }
@@ -44,7 +44,7 @@ export function fullWhen(ms: number, zone: string): string {
 /** Far instants get their date, near ones the day name. */
 export function shortWhen(ms: number, zone: string, nowMs: number): string {
   if (Math.abs(ms - nowMs) < 6.5 * 86_400_000) return dayAndClock(ms, zone);
-  const date = formatter(LANGUAGE, { weekday: 'short', day: 'numeric', month: 'short', timeZone: zone }).format(ms);
+  const date = dated(ms, { weekday: 'short', day: 'numeric', month: 'short', timeZone: zone });
   return `${date} ${clock(ms, zone)}`;
 }
 

@@ -1,3 +1,4 @@
+import { TOOLS, type ToolId } from '../../method';
 import { settingsOf } from '../../plan';
 import { at, texts } from '../../say';
 import { findings } from '../finding';
@@ -8,22 +9,22 @@ const F = findings({
     severity: 'stop',
     stage: 'hold',
     title: 'More {tool} wanted at once than the job has',
-    why: '{needs} are wanted at once, of {tool} the job has {has}: what is closed without them moves while it is soft.',
-    todo: 'Bring more, and count them with the job; or use fewer on each, or hold it in another way.',
+    why: 'Wanted at once: {needs}; of {tool} the job has {has}: {without}.',
+    todo: 'Bring more, and count them with the job; or {instead}.',
   },
   'tools-awaited': {
     severity: 'stop',
     stage: 'hold',
     title: 'All {tool} are at other places',
-    why: '{needs} are wanted, of {tool} the job has {has}; others hold them, and nobody can say until when.',
+    why: 'Wanted: {needs}; of {tool} the job has {has}. Others hold them, and nobody can say until when.',
     todo: 'Mend the plan of what holds them, or bring more and count them with the job.',
   },
   'tools-wait': {
     severity: 'note',
     stage: 'place',
     title: 'Waits for {tool}',
-    why: '{needs} are wanted, of {tool} the job has {has}; enough come off {until}.',
-    todo: 'With more of them it may begin sooner: count them with the job. Or hold it in another way.',
+    why: 'Wanted: {needs}; of {tool} the job has {has}. Enough come free {until}.',
+    todo: 'With more of them it may begin sooner: count them with the job; or {instead}.',
   },
   'hands-lacking': {
     severity: 'caution',
@@ -37,16 +38,20 @@ const WAYS = texts('finding.tools', {
   fewer: 'With {n} on each',
   hands: 'Plan for {n, plural, one {one pair of hands} other {# pairs of hands}}',
 });
-const NAMES = texts('tools', { clamps: 'clamps', props: 'props', heaters: 'tents or heaters' });
+
+const wordsOf = (tool: ToolId) => {
+  const { name, without, instead } = TOOLS[tool];
+  return { tool: name(), without: without(), instead: instead() };
+};
 
 /** What is noticed when a repair wants more of the site’s hands and tools than it has. */
 export const toolRules: Readonly<Record<string, Rule>> = {
   tools: ({ plan }) => [
     ...plan.awaits.map(({ tool, needs, has, untilMs }) =>
-      F['tools-wait']({ tool: NAMES[tool](), needs, has, until: at(untilMs) }, { of: tool }),
+      F['tools-wait']({ ...wordsOf(tool), needs, has, until: at(untilMs) }, { of: tool }),
     ),
     ...plan.lacks.map(({ tool, needs, has, awaited }) => {
-      const said = { tool: NAMES[tool](), needs: needs, has };
+      const said = { ...wordsOf(tool), needs, has };
       const setting = plan.method ? settingsOf(plan.method, plan.piece)[tool] : undefined;
       const each = setting ? Math.floor((has * setting) / needs) : 0;
       return (awaited ? F['tools-awaited'] : F['tools-lacking'])(said, {

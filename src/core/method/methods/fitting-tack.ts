@@ -5,8 +5,8 @@ import { settingIn } from '../context';
 import { options } from '../effects';
 import { carrySetting, reworded, spreadAndClosed } from '../engines';
 import type { Method } from '../method';
+import { onClosing, toolSetting } from '../occupied';
 import { tasks } from '../task';
-import { onClosing, toolSetting } from '../tools';
 
 const AMOUNT = texts('fitting-tack.amount', { squeeze: 'pressed out all round', ofLine: '{share} of the bond line' });
 const SAYS = texts('fitting-tack.says', { order: 'B into A, fold, do not whip.' });

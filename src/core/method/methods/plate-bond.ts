@@ -6,8 +6,8 @@ import { crosswise } from '../crosswise';
 import { options } from '../effects';
 import { carrySetting, spreadAndClosed } from '../engines';
 import type { Method } from '../method';
+import { onClosing, toolSetting } from '../occupied';
 import { tasks } from '../task';
-import { onClosing, toolSetting } from '../tools';
 
 const AMOUNT = texts('plate-bond.amount', {
   bead: 'bead all round',

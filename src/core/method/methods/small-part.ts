@@ -4,8 +4,8 @@ import { clear, endOfMixing, waiting, weighedOrWhole } from '../common';
 import { options } from '../effects';
 import { carrySetting, reworded, spreadAndClosed, withWork } from '../engines';
 import type { Method } from '../method';
+import { onClosing, toolSetting } from '../occupied';
 import { tasks } from '../task';
-import { onClosing, toolSetting } from '../tools';
 
 const SAYS = texts('small-part.says', {
   order: 'Both parts weighed onto one board, folded together.',

@@ -5,9 +5,9 @@ import { type MethodContext, settingIn } from '../context';
 import { type Effects, options } from '../effects';
 import { carrySetting, reworded, spreadAndClosed, withWork } from '../engines';
 import type { Method } from '../method';
+import { onClosing, toolSetting } from '../occupied';
 import { tasks } from '../task';
 import { ASKED_OF_TIMBER } from '../timber';
-import { onClosing, toolSetting } from '../tools';
 
 const SAYS = texts('timber-part.says', {
   order: 'B into A, fold; thickener last, until it holds a ridge.',
