@@ -7,7 +7,7 @@ const common = {
         jsc: {
           target: 'es2022',
           parser: { syntax: 'typescript', tsx: true },
-          transform: { react: { runtime: 'automatic' } },
+          transform: { react: { runtime: 'automatic', importSource: '@/words' } },
         },
       },
     ],

@@ -4,6 +4,7 @@ import { PLYLoader } from 'three/examples/jsm/loaders/PLYLoader.js';
 import { STLLoader } from 'three/examples/jsm/loaders/STLLoader.js';
 import { listed, type Message, refuse } from '@/core/say';
 import { type Cloud, everyOf } from '@/core/scan';
+import { phrase } from '@/words';
 import { readPoints } from './point-text';
 import { SCAN_FILE } from './scan-words';
 
@@ -145,7 +146,7 @@ export function loadScan(name: string, bytes: ArrayBuffer): Cloud {
     refuse(
       'file',
       bytes.byteLength,
-      `up to ${MAX_BYTES / 1e6} MB`,
+      phrase`up to ${MAX_BYTES / 1e6} MB`,
       SCAN_FILE['too-large']({ name, size: Math.round(bytes.byteLength / 1e6), most: MAX_BYTES / 1e6 }),
     );
   const read = READERS[endingOf(name)];

@@ -1,6 +1,7 @@
 import { jsPDF } from 'jspdf';
 import type { RepairDocument } from '@/core/record';
 import type { Drawing } from '@/core/void';
+import { phrase } from '@/words';
 
 /** What a document is printed from besides its words. */
 export interface ReportAsk {
@@ -118,7 +119,7 @@ export function reportPdf(ask: ReportAsk, progress: (share: number) => void = ()
     }
   };
 
-  pdf.setProperties({ title: `${doc.title}, record`, creator: 'Grenko' });
+  pdf.setProperties({ title: phrase`${doc.title}, record`, creator: 'Grenko' });
   font(18, 'bold');
   pdf.text(plainText(doc.title), MARGIN, y + 4);
   y += 10;
@@ -155,11 +156,11 @@ export function reportPdf(ask: ReportAsk, progress: (share: number) => void = ()
     font(9);
     if (r.points.length < 2) {
       room(LINE + 2);
-      y = text(`Read of the ${r.channel}: ${r.points.map((p) => `${p[1]} °C`).join(', ')}`, MARGIN, inner) + 2;
+      y = text(phrase`Read of the ${r.channel}: ${r.points.map((p) => `${p[1]} °C`).join(', ')}`, MARGIN, inner) + 2;
       continue;
     }
     room(36);
-    pdf.text(`Readings of the ${r.channel}, °C`, MARGIN, y);
+    pdf.text(phrase`Readings of the ${r.channel}, °C`, MARGIN, y);
     drawCurve(pdf, r.points, ask.ticks, MARGIN, y + 2, inner, 24);
     y += 34;
   }
@@ -186,7 +187,10 @@ export function reportPdf(ask: ReportAsk, progress: (share: number) => void = ()
     doc.tests.map((t) => [t.ask, t.answer, t.at]),
     [0.55, 0.12, 0.33],
   );
-  rows([...doc.opened.map(([a, b]) => [`opened: ${a}`, b]), ...doc.signatures.map(([a, b]) => [a, b])], [0.4, 0.6]);
+  rows(
+    [...doc.opened.map(([a, b]) => [phrase`opened: ${a}`, b]), ...doc.signatures.map(([a, b]) => [a, b])],
+    [0.4, 0.6],
+  );
   progress(0.45);
 
   if (ask.photos.length) {
@@ -233,8 +237,8 @@ export function reportPdf(ask: ReportAsk, progress: (share: number) => void = ()
   heading('Whether the record is whole');
   rows(
     doc.chains.map((c) => [
-      `device ${c.device.slice(0, 12)}`,
-      `${c.entries} entries, ${c.whole ? 'whole' : 'BROKEN'}`,
+      phrase`device ${c.device.slice(0, 12)}`,
+      phrase`${c.entries} entries, ${c.whole ? 'whole' : 'BROKEN'}`,
       c.last,
     ]),
     [0.2, 0.22, 0.58],
@@ -246,12 +250,12 @@ export function reportPdf(ask: ReportAsk, progress: (share: number) => void = ()
     font(8);
     pdf.text(
       plainText(
-        `${doc.title} · written ${doc.writtenAt.slice(0, 16).replace('T', ' ')} UTC · Grenko ${doc.coreVersion}`,
+        phrase`${doc.title} · written ${doc.writtenAt.slice(0, 16).replace('T', ' ')} UTC · Grenko ${doc.coreVersion}`,
       ),
       MARGIN,
       height - 9,
     );
-    pdf.text(`page ${n} of ${pages}`, width - MARGIN, height - 9, { align: 'right' });
+    pdf.text(phrase`page ${n} of ${pages}`, width - MARGIN, height - 9, { align: 'right' });
   }
   progress(1);
   return new Uint8Array(pdf.output('arraybuffer'));

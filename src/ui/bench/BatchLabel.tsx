@@ -1,5 +1,6 @@
 'use client';
 import type { PassView } from '@/core/record';
+import { phrase } from '@/words';
 import { useFormat } from '../shared/bits';
 import { dayAndClock } from '../shared/when';
 
@@ -22,9 +23,7 @@ export function BatchLabel({ at, batch, lot, zone }: { at: PassView; batch: numb
         <circle cx="12" cy="12" r="8" fill="var(--ground)" stroke="var(--ink)" strokeWidth="2" />
       </svg>
       <p className="font-bold text-lg leading-tight">{plan.sheet.name}</p>
-      <p>
-        {repair.name || 'unnamed repair'}, batch {batch + 1} of {plan.batches.length}, {format('volume', b.ml).text}
-      </p>
+      <p>{phrase`${repair.name || 'unnamed repair'}, batch ${batch + 1} of ${plan.batches.length}, ${format('volume', b.ml).text}`}</p>
       <p>
         lot <strong className="fig">{lot || '__________'}</strong>
       </p>

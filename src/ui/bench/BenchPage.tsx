@@ -6,6 +6,7 @@ import { repairName } from '@/core/plan';
 import { attempt, type Said } from '@/core/say';
 import { isMetered, PART_IDS, type PartId, partOf } from '@/core/system';
 import { formatDuration } from '@/core/units';
+import { phrase } from '@/words';
 import { instrumentOf } from '../mix/Instruments';
 import { MixingColumns } from '../mix/MixingColumns';
 import { stageView } from '../repair/stage-props';
@@ -151,9 +152,7 @@ export function BenchPage({
   return (
     <div className="px-4 md:px-6 py-3 max-w-[84rem]">
       <header className="flex items-baseline gap-5 flex-wrap mb-2 no-print">
-        <h1 className="text-xl font-bold">
-          Bench: batch {index + 1} of {plan.batches.length}
-        </h1>
+        <h1 className="text-xl font-bold">{phrase`Bench: batch ${index + 1} of ${plan.batches.length}`}</h1>
         <span className="soft">
           {repairName(repair)}, {sheet.name}
         </span>
@@ -199,7 +198,7 @@ export function BenchPage({
                 : 'the sheet’s tolerance'
               : 'not from the sheet: ±5 % is assumed'}
             {batch.kits !== null
-              ? `. ${batch.kits} whole kit${batch.kits > 1 ? 's' : ''}: empty the tins, scrape them; the scale is a check.`
+              ? phrase`. ${batch.kits} whole kit${batch.kits > 1 ? 's' : ''}: empty the tins, scrape them; the scale is a check.`
               : '.'}
           </p>
           <Clocks
@@ -231,7 +230,7 @@ export function BenchPage({
                 </strong>
                 <span className="text-2xl">{format('mass', state.remainG).unit}</span>
                 {repair.bench.onePot && already > 0 && (
-                  <span className="soft">the scale shall show {format('mass', state.readingG).text} in all</span>
+                  <span className="soft">{phrase`the scale shall show ${format('mass', state.readingG).text} in all`}</span>
                 )}
               </p>
             </>
@@ -247,10 +246,11 @@ export function BenchPage({
             </p>
           )}
           {state.correction && !state.next && (
-            <Notice tone="stop" role="alert" className="mt-1 font-semibold">
-              Outside the tolerance: add {format('mass', state.correction.massG).text} of {state.correction.part} while
-              it is still being mixed.
-            </Notice>
+            <Notice
+              tone="stop"
+              role="alert"
+              className="mt-1 font-semibold"
+            >{phrase`Outside the tolerance: add ${format('mass', state.correction.massG).text} of ${state.correction.part} while it is still being mixed.`}</Notice>
           )}
           {state.discard && (
             <Notice tone="stop" role="alert" className="mt-1 font-semibold">
@@ -287,7 +287,9 @@ export function BenchPage({
                 <TypedPour
                   key={`${part}${pours.length}`}
                   label={
-                    repair.bench.onePot && pours.length ? `The scale shows in all, after ${part}` : `${part} weighs`
+                    repair.bench.onePot && pours.length
+                      ? phrase`The scale shows in all, after ${part}`
+                      : phrase`${part} weighs`
                   }
                   onTake={(grams) => {
                     const massG = repair.bench.onePot ? fromTotal(grams, pours) : grams;
@@ -355,10 +357,10 @@ export function BenchPage({
             onThrowAway={() => void throwAway()}
           />
           {parts.length > 0 && sheet.storage.checks.length > 0 && pours.length === 0 && (
-            <p className="soft text-sm mt-2">Before use: {sheet.storage.checks.join(' ')}</p>
+            <p className="soft text-sm mt-2">{phrase`Before use: ${sheet.storage.checks.join(' ')}`}</p>
           )}
           <p className="soft text-sm mt-2">
-            {sheet.hazards[0]} {sheet.protection.length ? `Wear ${sheet.protection.join(', ')}.` : ''}
+            {sheet.hazards[0]} {sheet.protection.length ? phrase`Wear ${sheet.protection.join(', ')}.` : ''}
           </p>
           {started && <Taken at={at} sheet={sheet} lots={lots} role={role} />}
         </section>
@@ -374,7 +376,7 @@ export function BenchPage({
       </button>
       <p className="soft text-sm mt-1 no-print">
         {mixingOver !== null && mixingBegan !== null
-          ? `Mixed for ${formatDuration((mixingOver - mixingBegan) / 60_000)}, ended ${clock(mixingOver, view.job.zone)}.`
+          ? phrase`Mixed for ${formatDuration((mixingOver - mixingBegan) / 60_000)}, ended ${clock(mixingOver, view.job.zone)}.`
           : ''}
       </p>
     </div>

@@ -1,5 +1,6 @@
 'use client';
 import { formatDuration } from '@/core/units';
+import { phrase } from '@/words';
 import { clock, countdown } from '../shared/when';
 
 /** Mixing, standing, pot: each from its own instant. */
@@ -24,9 +25,7 @@ export function Clocks({
 }) {
   if (began === null)
     return (
-      <p className="mt-2 soft">
-        The clocks begin with mixing: {formatDuration(mixMin)} by the sheet, then the pot’s own.
-      </p>
+      <p className="mt-2 soft">{phrase`The clocks begin with mixing: ${formatDuration(mixMin)} by the sheet, then the pot’s own.`}</p>
     );
   const mixing = over === null ? began + mixMin * 60_000 - nowMs : null;
   return (
@@ -39,7 +38,7 @@ export function Clocks({
         <p className="soft text-sm">
           {mixing !== null && mixing <= 0
             ? 'the sheet’s time is over; even colour?'
-            : `${formatDuration(mixMin)} by the sheet`}
+            : phrase`${formatDuration(mixMin)} by the sheet`}
         </p>
       </div>
       <div>
@@ -58,7 +57,9 @@ export function Clocks({
         >
           {deadMs === null ? '–' : countdown(deadMs - nowMs)}
         </p>
-        <p className="soft text-sm">{deadMs !== null && potFrom !== null ? `dead at ${clock(deadMs, zone)}` : ''}</p>
+        <p className="soft text-sm">
+          {deadMs !== null && potFrom !== null ? phrase`dead at ${clock(deadMs, zone)}` : ''}
+        </p>
       </div>
     </div>
   );

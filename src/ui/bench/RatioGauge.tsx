@@ -2,6 +2,7 @@
 import { scaleLinear } from 'd3';
 import { isWithin, saidTolerance, type Tolerance } from '@/core/mix';
 import { figure } from '@/core/units';
+import { phrase } from '@/words';
 
 const W = 420;
 
@@ -23,8 +24,8 @@ export function RatioGauge({ deviationPct, tolerance }: { deviationPct: number |
       role="img"
       aria-label={
         deviationPct === null
-          ? `The ratio is judged when both are in; ${saidTolerance(tolerance)} ${fromSheet ? 'by the sheet' : 'assumed'}`
-          : `B is ${figure(Math.abs(deviationPct), 2)} % ${deviationPct < 0 ? 'short' : 'over'}, ${within ? 'within' : 'outside'} ${saidTolerance(tolerance)}`
+          ? phrase`The ratio is judged when both are in; ${saidTolerance(tolerance)} ${fromSheet ? 'by the sheet' : 'assumed'}`
+          : phrase`B is ${figure(Math.abs(deviationPct), 2)} % ${deviationPct < 0 ? 'short' : 'over'}, ${within ? 'within' : 'outside'} ${saidTolerance(tolerance)}`
       }
     >
       <rect x={x(-reach)} y="24" width={x(reach) - x(-reach)} height="16" fill="url(#tx-closed)" stroke="var(--rule)" />

@@ -3,6 +3,7 @@ import { Unplug } from 'lucide-react';
 import type { PartId } from '@/core/system';
 import type { ScaleReading } from '@/device/scale';
 import type { SimulatedScale } from '@/device/simulated-scale';
+import { phrase } from '@/words';
 import { useFormat } from '../shared/bits';
 
 /** The scale as it stands on the bench: what it shows, pouring, taking over, the plug. */
@@ -40,10 +41,10 @@ export function ScalePanel({
         {shown === null ? '––' : format('mass', shown, figures(shown)).text}
       </p>
       {lost && (
-        <p role="alert" className="font-semibold">
-          The scale is gone in mid-pour; it last showed {format('mass', shown ?? 0).text}. What was taken over stands.
-          Connect it again, or type what a second scale shows.
-        </p>
+        <p
+          role="alert"
+          className="font-semibold"
+        >{phrase`The scale is gone in mid-pour; it last showed ${format('mass', shown ?? 0).text}. What was taken over stands. Connect it again, or type what a second scale shows.`}</p>
       )}
       <div className="grid grid-cols-2 gap-2 mt-2">
         <button
@@ -66,7 +67,7 @@ export function ScalePanel({
           disabled={!part || !(running > 0) || (reading?.kind === 'reading' && !reading.stable)}
           onClick={onTake}
         >
-          {part ? `Take ${format('mass', running, figures(running)).text} of ${part}` : 'All in'}
+          {part ? phrase`Take ${format('mass', running, figures(running)).text} of ${part}` : 'All in'}
         </button>
       </div>
       <div className="flex gap-2 mt-2">

@@ -1,6 +1,7 @@
 'use client';
 import type { PassView } from '@/core/record';
 import type { SheetRevision, Stock } from '@/core/system';
+import { phrase } from '@/words';
 import { Heading } from '../shared/bits';
 import { SavingButton } from '../shared/SavingButton';
 import { workspace } from '../workspace/workspace';
@@ -28,13 +29,13 @@ export function Taken({
           return (
             <li key={l.id} className="flex justify-between gap-3 items-center py-0.5">
               <span>
-                <span className="fig">{l.lot}</span>, {kit?.label}: {l.quantity} left
-                {taken ? `, ${taken} taken here` : ''}
+                <span className="fig">{l.lot}</span>
+                {phrase`, ${kit?.label}: ${l.quantity} left${taken ? phrase`, ${taken} taken here` : ''}`}
               </span>
               <SavingButton
                 className="btn text-sm"
                 disabled={l.quantity < 1}
-                aria-label={`Take one of lot ${l.lot}`}
+                aria-label={phrase`Take one of lot ${l.lot}`}
                 onSave={() => workspace.takeKit(at.repair.id, l, kit?.label ?? l.kitId, role)}
               >
                 take one

@@ -5,6 +5,7 @@ import { cautionsOf, jobName, repairName } from '@/core/plan';
 import { PART_IDS } from '@/core/system';
 import { formatDuration } from '@/core/units';
 import { SHAPES } from '@/core/void';
+import { phrase } from '@/words';
 import { FindingSign, useFormat, useSay } from '../shared/bits';
 import { Drawing } from '../shared/Drawing';
 import { Link } from '../shared/Link';
@@ -55,9 +56,7 @@ export function CardPage({ jobId }: { jobId: string }) {
           <TwoInOne />
           <div className="flex-1">
             <h1 className="text-2xl font-extrabold leading-tight">{jobName(job)}</h1>
-            <p>
-              {job.place} · printed {fullWhen(nowMs, zone)}
-            </p>
+            <p>{phrase`${job.place} · printed ${fullWhen(nowMs, zone)}`}</p>
           </div>
           {job.wantedAt !== null && (
             <p className="text-right">
@@ -85,14 +84,9 @@ export function CardPage({ jobId }: { jobId: string }) {
                   {plan.void && mix ? (
                     <dl className="grid grid-cols-[auto_1fr] gap-x-4 mt-1">
                       <dt>void</dt>
-                      <dd className="fig font-semibold">
-                        {format('volume', plan.void.nominalMl).text} ({format('volume', plan.void.p5Ml).digits} to{' '}
-                        {format('volume', plan.void.p95Ml).digits})
-                      </dd>
+                      <dd className="fig font-semibold">{phrase`${format('volume', plan.void.nominalMl).text} (${format('volume', plan.void.p5Ml).digits} to ${format('volume', plan.void.p95Ml).digits})`}</dd>
                       <dt>mix</dt>
-                      <dd className="fig font-semibold">
-                        {format('volume', mix.toMixMl).text} in {plan.batches.length}
-                      </dd>
+                      <dd className="fig font-semibold">{phrase`${format('volume', mix.toMixMl).text} in ${plan.batches.length}`}</dd>
                       <dt>bring</dt>
                       <dd className="fig font-semibold">
                         {mix.kits.buy} × {mix.kits.kit.label}
@@ -111,16 +105,13 @@ export function CardPage({ jobId }: { jobId: string }) {
                       </dd>
                     </dl>
                   ) : (
-                    <p className="font-bold mt-1">
-                      Not planned to the end:{' '}
-                      {[
-                        ...(plan.open.measure ?? []),
-                        ...(plan.open.material ?? []),
-                        ...plan.problems.map((p) => p.sentence),
-                      ]
-                        .map(says)
-                        .join(' ')}
-                    </p>
+                    <p className="font-bold mt-1">{phrase`Not planned to the end: ${[
+                      ...(plan.open.measure ?? []),
+                      ...(plan.open.material ?? []),
+                      ...plan.problems.map((p) => p.sentence),
+                    ]
+                      .map(says)
+                      .join(' ')}`}</p>
                   )}
                 </div>
                 {shape && plan.void && (
@@ -159,7 +150,7 @@ export function CardPage({ jobId }: { jobId: string }) {
                       <tr key={b.index} className="fig">
                         <td className="font-sans">
                           {b.index + 1} {says(b.label)}
-                          {b.kits !== null ? `, ${b.kits} whole` : ''}
+                          {b.kits !== null ? phrase`, ${b.kits} whole` : ''}
                         </td>
                         {partsIn(plan.batches).map((p) => (
                           <td key={p} className="whitespace-nowrap">
@@ -221,7 +212,7 @@ export function CardPage({ jobId }: { jobId: string }) {
                   )
                   .slice(-2)
                   .map((e) => (
-                    <li key={e.id}>Last time: {e.body.kind === 'lesson' ? e.body.text : ''}</li>
+                    <li key={e.id}>{phrase`Last time: ${e.body.kind === 'lesson' ? e.body.text : ''}`}</li>
                   ))}
               </ul>
             </section>

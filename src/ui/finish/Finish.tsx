@@ -1,5 +1,6 @@
 'use client';
 import { ladderNow, pieceName } from '@/core/plan';
+import { phrase } from '@/words';
 import { StepList } from '../place/StepList';
 import type { StageProps } from '../repair/stage-props';
 import { Answer, Heading } from '../shared/bits';
@@ -45,7 +46,7 @@ function Side({ view, at, nowMs }: StageProps) {
       <Answer
         over="the surface is left"
         digits={plan.method?.finishAnswer ?? '—'}
-        beside={first ? <>from {shortWhen(first.startMs, view.job.zone, nowMs)}</> : undefined}
+        beside={first ? phrase`from ${shortWhen(first.startMs, view.job.zone, nowMs)}` : undefined}
       />
       {until?.planMs && (
         <p>

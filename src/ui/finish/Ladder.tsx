@@ -5,6 +5,7 @@ import { GRAIN_UM, GRITS, type GritId, gritsIn } from '@/core/method';
 import { type LadderNow, ladderNow } from '@/core/plan';
 import type { PassView } from '@/core/record';
 import { formatDuration } from '@/core/units';
+import { phrase } from '@/words';
 import { useFormat, Working } from '../shared/bits';
 import { useNarrow } from '../shared/use-narrow';
 import { dayAndClock } from '../shared/when';
@@ -32,7 +33,7 @@ export function LadderOf({ at, zone }: { at: PassView; zone: string }) {
               <strong className="fig">{dayAndClock(now.soak.doneAt ?? now.soak.startMs, zone)}</strong>,{' '}
             </>
           )}
-          at least {formatDuration(now.ladder.soakMin)} before the first grit.
+          {phrase`at least ${formatDuration(now.ladder.soakMin)} before the first grit.`}
         </p>
       )}
       <Box now={now} at={at} />
@@ -71,7 +72,7 @@ function LadderDrawing({ now, zone }: { now: LadderNow; zone: string }) {
         {rungs
           .map(
             ({ grit, state }, i) =>
-              `${grit}: about ${formatDuration(Math.ceil(ladder.rungs[i]!.minutes - 1e-9))}, ${state === 'done' ? 'done' : state === 'next' ? 'next' : 'open'}`,
+              phrase`${grit}: about ${formatDuration(Math.ceil(ladder.rungs[i]!.minutes - 1e-9))}, ${state === 'done' ? 'done' : state === 'next' ? 'next' : 'open'}`,
           )
           .join('; ')}
       </title>
@@ -108,16 +109,16 @@ function LadderDrawing({ now, zone }: { now: LadderNow; zone: string }) {
                 ? r.offMm >= 0.05
                   ? `${format('length', r.offMm, 2).text} ${short ? 'off' : 'to its level'}`
                   : 'dulled'
-                : `${short ? '' : `the scratches of ${rungs[i - 1]!.grit}, `}${(r.offMm * 1000).toFixed(0)} µm`}
+                : `${short ? '' : phrase`the scratches of ${rungs[i - 1]!.grit}, `}${(r.offMm * 1000).toFixed(0)} µm`}
               , {formatDuration(Math.ceil(r.minutes - 1e-9))}
             </text>
             <text x={x1 + 16} y={y + 16} fontSize={13} fill="var(--ink-2)">
               {done
-                ? `done ${dayAndClock(step!.doneAt!, zone)}`
+                ? phrase`done ${dayAndClock(step!.doneAt!, zone)}`
                 : step
                   ? `${state === 'next' ? 'next, ' : ''}${dayAndClock(step.startMs, zone)}`
                   : 'no time yet'}
-              {short || i === rungs.length - 1 ? '' : `, leaves ${(r.leavesMm * 1000).toFixed(0)} µm`}
+              {short || i === rungs.length - 1 ? '' : phrase`, leaves ${(r.leavesMm * 1000).toFixed(0)} µm`}
             </text>
           </g>
         );
@@ -140,9 +141,7 @@ function Box({ now, at }: { now: LadderNow; at: PassView }) {
   );
   return (
     <div className="mt-1">
-      <p className="soft text-sm">
-        {now.own ? 'Grits of your own.' : 'Grenko’s ladder.'} Press a grade to put it in or take it out.
-      </p>
+      <p className="soft text-sm">{phrase`${now.own ? 'Grits of your own.' : 'Grenko’s ladder.'} Press a grade to put it in or take it out.`}</p>
       <div className="flex flex-wrap gap-1" role="group" aria-label="Grits">
         {offered.map((g) => (
           <button

@@ -8,6 +8,7 @@ import { viewJob } from '@/core/record';
 import { BASES, isMetered } from '@/core/system';
 import { kindOf, type Void, voidProblems, withValue } from '@/core/void';
 import { FIRST_LOOKS, type FirstLook as Look } from '@/sample/first';
+import { phrase } from '@/words';
 import { Choice, Prose, useFormat } from '../shared/bits';
 import { Drawing } from '../shared/Drawing';
 import { pageIn } from '../shared/drawing-fit';
@@ -101,8 +102,8 @@ export function FirstLook() {
   const volume = plan?.void ? format('volume', plan.void.nominalMl) : null;
   const lots = plan?.mix
     ? isMetered(look.sheet.kind)
-      ? `${plan.mix.kits.use} pack${plan.mix.kits.use > 1 ? 's' : ''}`
-      : `${plan.batches.length} batch${plan.batches.length > 1 ? 'es' : ''}`
+      ? phrase`${plan.mix.kits.use} pack${plan.mix.kits.use > 1 ? 's' : ''}`
+      : phrase`${plan.batches.length} batch${plan.batches.length > 1 ? 'es' : ''}`
     : null;
   return (
     <section aria-label="A first look" className="paper">
@@ -129,7 +130,7 @@ export function FirstLook() {
         <div className="p-4 flex flex-col gap-3">
           <dl className="grid grid-cols-3 gap-x-3 ruled pb-2" aria-live="polite" data-testid="first-answers">
             <Said
-              over={piece.void!.count > 1 ? `the ${piece.void!.count} hold` : 'it holds'}
+              over={piece.void!.count > 1 ? phrase`the ${piece.void!.count} hold` : 'it holds'}
               text={volume?.text ?? '—'}
             />
             <Said over="it takes" text={lots ?? '—'} />
@@ -148,7 +149,7 @@ export function FirstLook() {
                 value={d.measured.valueMm}
                 typed={{ text: d.measured.text, system: d.measured.textSystem }}
                 onChange={(t) => set(d.key, t.value, t.text, t.system)}
-                problem={problems.find((p) => p.field === `shapes.0.${d.key}`)?.sentence ?? null}
+                problem={problems.find((p) => p.field === phrase`shapes.0.${d.key}`)?.sentence ?? null}
               />
             ))}
             <QuantityField
@@ -191,10 +192,7 @@ export function FirstLook() {
           <button type="button" className="btn btn-neutral self-start" onClick={() => void keep()}>
             Keep it as a job <ArrowRight size={18} aria-hidden="true" />
           </button>
-          <p className="soft text-sm">
-            Planned with “{look.sheet.name}”, an example with made-up figures: your own sheet takes its place before
-            anything is mixed. Hours 07 to 17 on weekdays, one pair of hands.
-          </p>
+          <p className="soft text-sm">{phrase`Planned with “${look.sheet.name}”, an example with made-up figures: your own sheet takes its place before anything is mixed. Hours 07 to 17 on weekdays, one pair of hands.`}</p>
         </div>
       </div>
       <p className="px-4 pt-2 flex flex-wrap gap-x-5 gap-y-1 text-sm">

@@ -1,6 +1,7 @@
 'use client';
 import { X } from 'lucide-react';
 import { useEffect, useRef } from 'react';
+import { phrase } from '@/words';
 import { Link } from '../shared/Link';
 import { setPrefs, usePrefs } from '../workspace/prefs';
 import { useWorkspace } from '../workspace/workspace';
@@ -28,10 +29,7 @@ export function Guide() {
     >
       <div className="flex items-baseline gap-3">
         <h2 className="font-bold flex-1">
-          {now.title}{' '}
-          <span className="soft font-normal text-sm">
-            {step + 1} of {GUIDE.length}
-          </span>
+          {now.title} <span className="soft font-normal text-sm">{phrase`${step + 1} of ${GUIDE.length}`}</span>
         </h2>
         <button type="button" className="p-1" aria-label="Leave the walk" onClick={() => setPrefs({ guide: null })}>
           <X size={18} aria-hidden="true" />
@@ -45,9 +43,11 @@ export function Guide() {
           </Link>
         )}
         {next ? (
-          <Link className="btn btn-neutral text-sm" href={next.href} onClick={() => setPrefs({ guide: step + 1 })}>
-            Next: {next.title}
-          </Link>
+          <Link
+            className="btn btn-neutral text-sm"
+            href={next.href}
+            onClick={() => setPrefs({ guide: step + 1 })}
+          >{phrase`Next: ${next.title}`}</Link>
         ) : (
           <button type="button" className="btn btn-neutral text-sm" onClick={() => setPrefs({ guide: null })}>
             That was all

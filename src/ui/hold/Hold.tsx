@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { passName, undisturbed } from '@/core/plan';
 import { MILESTONES, milestoneKind, milestoneOf, STARTS } from '@/core/system';
 import { formatDuration } from '@/core/units';
+import { phrase } from '@/words';
 import { ClimateFields } from '../job/ClimateFields';
 import { StepList } from '../place/StepList';
 import type { StageProps } from '../repair/stage-props';
@@ -17,7 +18,7 @@ import { changeJob, changePass } from '../workspace/workspace';
 import { Rests } from './Rests';
 
 /** What it is left alone for; “keep dry until” says so itself. */
-const leftFor = (label: string): string => (label.endsWith(' until') ? label : `left alone for ${label} until`);
+const leftFor = (label: string): string => (label.endsWith(' until') ? label : phrase`left alone for ${label} until`);
 
 const STANDING = { sheet: '', extrapolated: ' beyond the sheet’s points', estimated: ' estimated' } as const;
 
@@ -43,9 +44,9 @@ function Sheet({ view, at, nowMs }: StageProps) {
   /** Of several batches the name of this one: holes by their numbers, pots by theirs. */
   const batchName = (m: (typeof plan.milestones)[number]) => {
     const { batches } = at.whole.passes.find((p) => p.repair.passId === m.passId)?.plan ?? plan;
-    if (m.part !== null) return `, part ${m.part + 1}`;
+    if (m.part !== null) return phrase`, part ${m.part + 1}`;
     const b = batches[m.batch!];
-    return batches.length < 2 || !b ? '' : b.fromTo ? `, ${says(b.label)}` : `, batch ${m.batch! + 1}`;
+    return batches.length < 2 || !b ? '' : b.fromTo ? `, ${says(b.label)}` : phrase`, batch ${m.batch! + 1}`;
   };
   const folded = plan.milestones.filter(between).length;
   return (
@@ -79,9 +80,7 @@ function Sheet({ view, at, nowMs }: StageProps) {
                       ? ` · ${passName(at.whole.draft, at.whole.draft.chain.indexOf(m.passId))}`
                       : ''}
                   </span>
-                  <span className="block soft text-xs">
-                    {m.clock === 'working' ? 'over' : 'reached'}, from when {STARTS[m.startsAt]}
-                  </span>
+                  <span className="block soft text-xs">{phrase`${m.clock === 'working' ? 'over' : 'reached'}, from when ${STARTS[m.startsAt]}`}</span>
                 </td>
                 <td className="fig text-[0.8rem] pr-2">{prose(m.sheetSays)}</td>
                 <td className="pr-2">
@@ -99,7 +98,7 @@ function Sheet({ view, at, nowMs }: StageProps) {
                 </td>
                 <td className="fig text-[0.8rem] soft">
                   {m.fromMs !== null && m.toMs !== null && m.toMs - m.fromMs >= 60_000
-                    ? `${shortWhen(m.fromMs, zone, nowMs)} to ${shortWhen(m.toMs, zone, nowMs)}`
+                    ? phrase`${shortWhen(m.fromMs, zone, nowMs)} to ${shortWhen(m.toMs, zone, nowMs)}`
                     : ''}
                 </td>
               </tr>
@@ -108,7 +107,7 @@ function Sheet({ view, at, nowMs }: StageProps) {
       </table>
       {folded > 0 && (
         <button type="button" className="btn btn-link text-sm mt-1" aria-expanded={all} onClick={() => setAll(!all)}>
-          {all ? 'fold' : `and ${folded} more between them`}
+          {all ? 'fold' : phrase`and ${folded} more between them`}
         </button>
       )}
       <Heading>To be done meanwhile</Heading>
@@ -156,7 +155,7 @@ function Side({ view, at, nowMs }: StageProps) {
             <td className="soft py-0.5">Grenko computes</td>
             <td className="fig text-[0.85rem]">
               {main?.planMs && main.originMs
-                ? `${formatDuration((main.planMs - main.originMs) / 60_000)} at this site’s temperatures`
+                ? phrase`${formatDuration((main.planMs - main.originMs) / 60_000)} at this site’s temperatures`
                 : '—'}
             </td>
           </tr>
@@ -166,8 +165,8 @@ function Side({ view, at, nowMs }: StageProps) {
               {off === null
                 ? '24 h'
                 : off >= 0
-                  ? `24 h: ${formatDuration(off)} later than needed`
-                  : `24 h: ${formatDuration(-off)} too early`}
+                  ? phrase`24 h: ${formatDuration(off)} later than needed`
+                  : phrase`24 h: ${formatDuration(-off)} too early`}
             </td>
           </tr>
           <tr>
@@ -194,7 +193,7 @@ function Side({ view, at, nowMs }: StageProps) {
       <StandInsChosen at={at} />
       {plan.milestones.some((m) => milestoneKind(m.kind).keptDry) && (
         <WhenField
-          label={`Water comes on it next (${zone})`}
+          label={phrase`Water comes on it next (${zone})`}
           value={repair.waterAt}
           zone={zone}
           atHour={view.job.workingHours.fromHour}
@@ -220,7 +219,7 @@ function Side({ view, at, nowMs }: StageProps) {
         .map((m) => (
           <Working
             key={`${m.kind}${m.batch}.${m.part}`}
-            title={`how ${m.label.toLowerCase()} comes about`}
+            title={phrase`how ${m.label.toLowerCase()} comes about`}
             lines={m.working}
           />
         ))}

@@ -2,6 +2,7 @@ import { Plus, Trash2 } from 'lucide-react';
 import { holdsIn, type Piece, type Rest, type RestFit, restsOf } from '@/core/plan';
 import type { PassView } from '@/core/record';
 import { figure, formatDuration } from '@/core/units';
+import { phrase } from '@/words';
 import { Heading } from '../shared/bits';
 import { useRowKeys } from '../shared/use-row-keys';
 import { WhenField } from '../shared/WhenField';
@@ -14,20 +15,21 @@ const MOST = 20;
 /** What a time of rest is worth, in one line. */
 function Worth({ fit, zone, nowMs }: { fit: RestFit; zone: string; nowMs: number }) {
   const { rest, doneMs, share, latestMs, fromMs, planned } = fit;
-  const begun = planned ? 'as planned' : `closed ${shortWhen(fromMs, zone, nowMs)}`;
+  const begun = planned ? 'as planned' : phrase`closed ${shortWhen(fromMs, zone, nowMs)}`;
   if (holdsIn(fit))
     return (
       <p className="text-sm mt-1" data-rest="holds">
-        <strong className="fig">{shortWhen(doneMs!, zone, nowMs)}</strong> it holds, {begun};{' '}
-        {formatDuration((rest.untilMs - doneMs!) / 60_000)} to spare. Closed by{' '}
+        <strong className="fig">{shortWhen(doneMs!, zone, nowMs)}</strong>
+        {phrase` it holds, ${begun}; ${formatDuration((rest.untilMs - doneMs!) / 60_000)} to spare. Closed by `}
         <span className="fig">{shortWhen(latestMs!, zone, nowMs)}</span> it still does.
       </p>
     );
   return (
-    <p className="text-sm mt-1" style={{ color: 'var(--stop)' }} data-rest="moved">
-      Too short: {share === null ? 'not through' : `${figure(share * 100, 2)} % of the way`} when it ends, {begun}
-      {latestMs === null ? '' : `; closed by ${shortWhen(latestMs, zone, nowMs)} it would hold`}.
-    </p>
+    <p
+      className="text-sm mt-1"
+      style={{ color: 'var(--stop)' }}
+      data-rest="moved"
+    >{phrase`Too short: ${share === null ? 'not through' : phrase`${figure(share * 100, 2)} % of the way`} when it ends, ${begun}${latestMs === null ? '' : phrase`; closed by ${shortWhen(latestMs, zone, nowMs)} it would hold`}.`}</p>
   );
 }
 
@@ -54,7 +56,7 @@ export function Rests({ repair, plan, zone, nowMs }: RestsProps) {
         <div key={keys[i]} className="mb-2">
           <div className="grid grid-cols-[1fr_auto] gap-x-2 items-end">
             <WhenField
-              label={`Rests from, ${i + 1}`}
+              label={phrase`Rests from, ${i + 1}`}
               value={r.fromMs}
               zone={zone}
               atHour={20}
@@ -64,13 +66,13 @@ export function Rests({ repair, plan, zone, nowMs }: RestsProps) {
             <button
               type="button"
               className="btn btn-link min-h-11"
-              aria-label={`Take out rest ${i + 1}`}
+              aria-label={phrase`Take out rest ${i + 1}`}
               onClick={() => write((all) => all.filter((_, k) => k !== i))}
             >
               <Trash2 size={16} aria-hidden="true" />
             </button>
             <WhenField
-              label={`until, ${i + 1}`}
+              label={phrase`until, ${i + 1}`}
               value={r.untilMs}
               zone={zone}
               atHour={6}
@@ -82,7 +84,7 @@ export function Rests({ repair, plan, zone, nowMs }: RestsProps) {
             <span className="soft text-sm">What it costs</span>
             <input
               className="input"
-              aria-label={`What rest ${i + 1} costs`}
+              aria-label={phrase`What rest ${i + 1} costs`}
               maxLength={160}
               value={r.costs}
               placeholder="a run that is dropped, a closed lane"

@@ -2,6 +2,7 @@
 import { Plus } from 'lucide-react';
 import { gaugeOf, type Piece } from '@/core/plan';
 import { formatDuration } from '@/core/units';
+import { phrase } from '@/words';
 import { useFormat } from '../shared/bits';
 import { DatedRow } from '../shared/DatedRow';
 import { QuantityField } from '../shared/QuantityField';
@@ -29,17 +30,17 @@ export function GaugeFields({ repair, zone, nowMs }: { repair: Piece; zone: stri
         {gauge.map((r, i) => (
           <DatedRow
             key={`${r.atMs} ${i}`}
-            label={`Read, ${i + 1}`}
+            label={phrase`Read, ${i + 1}`}
             atMs={r.atMs}
             zone={zone}
             atHour={8}
             onMove={(atMs) => set(i, { atMs })}
-            takeOut={`Take out reading ${i + 1}`}
+            takeOut={phrase`Take out reading ${i + 1}`}
             onTakeOut={() => write(gauge.filter((_, k) => k !== i))}
           >
             <QuantityField
               kind="length"
-              label={`Marks apart, ${i + 1}`}
+              label={phrase`Marks apart, ${i + 1}`}
               value={r.mm}
               digits={5}
               check={(mm) => (mm > 0 && mm <= 10_000 ? null : 'More than 0 mm, up to 10 m.')}
@@ -63,7 +64,7 @@ export function GaugeFields({ repair, zone, nowMs }: { repair: Piece; zone: stri
         )}
         <p className="soft text-sm" aria-live="polite">
           {told
-            ? `${told.moves ? 'Moved' : 'Within what two readings may differ by:'} ${format('length', told.movedMm, 2).text} in ${formatDuration(told.watchedMs / 60_000)}.`
+            ? phrase`${told.moves ? 'Moved' : 'Within what two readings may differ by:'} ${format('length', told.movedMm, 2).text} in ${formatDuration(told.watchedMs / 60_000)}.`
             : 'A scratch or a glued disc on either side, measured across at the same hour on several days.'}
         </p>
       </div>

@@ -3,6 +3,7 @@ import { BASE_PROPERTIES } from '@/core/climate';
 import { askOf, foundBy, METHODS, methodOf, type Question } from '@/core/method';
 import { cautionsOf, passes, pieceName, reviewOf } from '@/core/plan';
 import type { PassView } from '@/core/record';
+import { phrase } from '@/words';
 import { Photos } from '../photo/Photos';
 import type { StageProps, StageView } from '../repair/stage-props';
 import { Answer, Choice, Heading, lowered, TextField, useSay } from '../shared/bits';
@@ -93,7 +94,7 @@ function Sheet({ view, at, nowMs }: StageProps) {
       <h2 className="font-bold text-lg mb-1">Look, tap, ask</h2>
       {askedOf(at).map(({ pass, questions }) => (
         <section key={pass.repair.passId} aria-label={pass === at ? undefined : nameIn(at, pass)}>
-          {pass.repair.passId !== repair.passId && <Heading>{nameIn(at, pass)} asks as well</Heading>}
+          {pass.repair.passId !== repair.passId && <Heading>{phrase`${nameIn(at, pass)} asks as well`}</Heading>}
           <ol className="flex flex-col">
             {questions.map((q, i) => (
               <Asked key={q.id} pass={pass} question={q} ruled={i > 0} />
@@ -144,13 +145,13 @@ function Side({ view, at }: StageProps) {
     <div>
       <Answer
         over="by what you saw, it"
-        digits={left ? `${left} open` : stops ? 'must stop' : 'may go on'}
+        digits={left ? phrase`${left} open` : stops ? 'must stop' : 'may go on'}
         beside={
           left
             ? 'questions still to answer'
             : stops
-              ? `${stops} stop${stops > 1 ? 's' : ''}, below`
-              : `${asked} of ${asked} answered`
+              ? phrase`${stops} stop${stops > 1 ? 's' : ''}, below`
+              : phrase`${asked} of ${asked} answered`
         }
       />
       <div className="grid grid-cols-2 gap-2">
@@ -225,9 +226,10 @@ function Side({ view, at }: StageProps) {
         onChange={(id) => change({ safety: { ...repair.safety, class: id } })}
       />
       {always && (
-        <p className="mt-1" data-testid="always-reviewed">
-          It is reviewed in any case and cannot be set to plain: {lowered(always)}
-        </p>
+        <p
+          className="mt-1"
+          data-testid="always-reviewed"
+        >{phrase`It is reviewed in any case and cannot be set to plain: ${lowered(always)}`}</p>
       )}
       <p className="soft text-sm mt-1">
         Anything that holds up people, vehicles or loads, is pressurised, below the waterline, road-going, lifting,

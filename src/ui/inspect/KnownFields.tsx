@@ -1,6 +1,7 @@
 'use client';
 import { Plus } from 'lucide-react';
 import { BETWEEN, type Between, type KnownRows, knownOfRows, rowsOfKnown } from '@/core/climate';
+import { phrase } from '@/words';
 import { Choice } from '../shared/bits';
 import { DatedRow } from '../shared/DatedRow';
 import { QuantityField } from '../shared/QuantityField';
@@ -24,17 +25,17 @@ export function KnownFields({ base, change, zone, fromMs }: BaseProps & { zone: 
         {rows.map((r, i) => (
           <DatedRow
             key={`${r.atMs} ${i}`}
-            label={`From, ${i + 1}`}
+            label={phrase`From, ${i + 1}`}
             atMs={r.atMs}
             zone={zone}
             atHour={0}
             onMove={(atMs) => set(i, { atMs })}
-            takeOut={`Take out temperature ${i + 1}`}
+            takeOut={phrase`Take out temperature ${i + 1}`}
             onTakeOut={() => write({ rows: rows.filter((_, k) => k !== i) })}
           >
             <QuantityField
               kind="temperature"
-              label={`It is, ${i + 1}`}
+              label={phrase`It is, ${i + 1}`}
               value={r.tempC}
               check={(c) => (c >= -60 && c <= 150 ? null : 'From −60 °C to 150 °C.')}
               onChange={(t) => set(i, { tempC: t.value })}

@@ -1,5 +1,6 @@
 'use client';
 import { type Piece, SEATS, type SeatId } from '@/core/plan';
+import { phrase } from '@/words';
 import { changePass } from '../workspace/workspace';
 
 const ORDER: readonly SeatId[] = ['sound', 'painted', 'rusted', 'cracked'];
@@ -31,10 +32,8 @@ export function SeatMap({ repair }: { repair: Piece }) {
   return (
     <section aria-label="Seats" className="mt-3" data-testid="seats">
       <h3 className="font-bold">
-        The {count} seats, from the front: left, right{' '}
-        <span className="soft font-normal text-sm">
-          {looked} of {count} looked at; press one to say what it is
-        </span>
+        {phrase`The ${count} seats, from the front: left, right `}
+        <span className="soft font-normal text-sm">{phrase`${looked} of ${count} looked at; press one to say what it is`}</span>
       </h3>
       <ol className="grid grid-cols-2 gap-1.5 mt-1 max-w-[26rem]">
         {Array.from({ length: count }, (_, i) => i + 1).map((n) => {
@@ -45,7 +44,7 @@ export function SeatMap({ repair }: { repair: Piece }) {
               <button
                 type="button"
                 className="btn w-full justify-start"
-                aria-label={`Seat ${n}: ${found ? SEATS[found].label : 'not looked at'}`}
+                aria-label={phrase`Seat ${n}: ${found ? SEATS[found].label : 'not looked at'}`}
                 title={found ? SEATS[found].means : undefined}
                 onClick={() => turn(n)}
               >

@@ -1,6 +1,7 @@
 'use client';
 import { TOOLS } from '@/core/method';
 import { type Job, UNCOUNTED } from '@/core/plan';
+import { phrase } from '@/words';
 import { QuantityField } from '../shared/QuantityField';
 
 const FIELDS: Readonly<Record<keyof Job['atHand'], { readonly label: string; readonly least: number }>> = {
@@ -29,7 +30,7 @@ export function AtHand({ has, write }: { has: Job['atHand']; write: (has: Job['a
             check={(n) =>
               Number.isInteger(n) && n >= FIELDS[id].least && n <= 1000
                 ? null
-                : `A whole number, ${FIELDS[id].least} to 1000; empty where nobody counts them.`
+                : phrase`A whole number, ${FIELDS[id].least} to 1000; empty where nobody counts them.`
             }
           />
         ))}

@@ -3,6 +3,7 @@ import { Trash2 } from 'lucide-react';
 import { useRouter } from 'next/navigation';
 import { useId, useState } from 'react';
 import { type Job, jobName } from '@/core/plan';
+import { phrase } from '@/words';
 import { Dialog } from '../shared/Dialog';
 import { SavingButton } from '../shared/SavingButton';
 import { exportJob } from '../workspace/exchange';
@@ -37,7 +38,7 @@ function Ask({ job }: { job: Job }) {
     <div className="flex flex-col gap-3">
       <p>
         {events
-          ? `${events} ${events === 1 ? 'entry' : 'entries'} of the record go with it, its frozen plans and its pictures too. This cannot be taken back.`
+          ? phrase`${events} ${events === 1 ? 'entry' : 'entries'} of the record go with it, its frozen plans and its pictures too. This cannot be taken back.`
           : 'Nothing is recorded of it. Its repairs go with it; this cannot be taken back.'}
       </p>
       {events > 0 && (

@@ -5,6 +5,7 @@ import { type ClimateSource, type CsvAnswers, type HourlyRow, readHourlyCsv } fr
 import type { Job } from '@/core/plan';
 import { attempt } from '@/core/say';
 import { CHARACTERS, type CharacterId } from '@/device/forecast';
+import { phrase } from '@/words';
 import { useFormat } from '../shared/bits';
 import { CsvFile, type CsvOutcome } from '../shared/CsvFile';
 import { dayAndClock } from '../shared/when';
@@ -30,12 +31,12 @@ export function HourlyFields({ job, write }: { job: Job; write: (climate: Climat
     if (!got.ok) return { said: got.problem.sentence };
     if ('ask' in got.value) return got.value;
     const { rows, gaps } = got.value;
-    if (rows.length > 3000) return { said: `The file holds ${rows.length} hours; up to 3000 are taken in.` };
+    if (rows.length > 3000) return { said: phrase`The file holds ${rows.length} hours; up to 3000 are taken in.` };
     take(name, rows, false);
     const bridged = gaps.length
-      ? `; ${gaps.length} gap${gaps.length > 1 ? 's' : ''} of up to three hours bridged by a straight line, the first from ${dayAndClock(gaps[0]!.fromMs, job.zone)}`
+      ? phrase`; ${gaps.length} gap${gaps.length > 1 ? 's' : ''} of up to three hours bridged by a straight line, the first from ${dayAndClock(gaps[0]!.fromMs, job.zone)}`
       : '';
-    return { said: `${rows.length} hours taken in${bridged}.` };
+    return { said: phrase`${rows.length} hours taken in${bridged}.` };
   };
   const ask = async () => {
     const from = Math.min(clock.now(), job.startFrom) - 3 * 86_400_000;
@@ -44,7 +45,7 @@ export function HourlyFields({ job, write }: { job: Job; write: (climate: Climat
       const answer = await fetch(`/api/forecast?character=${character}&seed=${seed}&from=${from}&offset=${offset}`);
       const body = (await answer.json()) as { rows?: HourlyRow[]; error?: { sentence: string } };
       if (!body.rows) return setSaid(body.error?.sentence ?? 'The made-up forecast gave no answer.');
-      take(`${CHARACTERS[character].label}, made up`, body.rows, true);
+      take(phrase`${CHARACTERS[character].label}, made up`, body.rows, true);
       setSaid(null);
     } catch {
       setSaid('The forecast cannot be reached; the weather stays as it was.');
@@ -62,11 +63,7 @@ export function HourlyFields({ job, write }: { job: Job; write: (climate: Climat
               not real weather
             </strong>
           )}
-          <span className="block soft text-sm">
-            {now.rows.length} hours, {dayAndClock(now.rows[0]!.atMs, job.zone)} to{' '}
-            {dayAndClock(now.rows.at(-1)!.atMs, job.zone)}, {format('temperature', coldest).text} to{' '}
-            {format('temperature', warmest).text}
-          </span>
+          <span className="block soft text-sm">{phrase`${now.rows.length} hours, ${dayAndClock(now.rows[0]!.atMs, job.zone)} to ${dayAndClock(now.rows.at(-1)!.atMs, job.zone)}, ${format('temperature', coldest).text} to ${format('temperature', warmest).text}`}</span>
         </p>
       )}
       <CsvFile
@@ -94,9 +91,7 @@ export function HourlyFields({ job, write }: { job: Job; write: (climate: Climat
           onClick={() => {
             setSeed(seed + 1);
           }}
-        >
-          other days ({seed})
-        </button>
+        >{phrase`other days (${seed})`}</button>
       </div>
       {said && (
         <p role="status" className="text-sm font-semibold">

@@ -15,6 +15,7 @@ import {
   withPiece,
 } from '@/core/plan';
 import type { Said } from '@/core/say';
+import { phrase } from '@/words';
 import { useTemperaturePull } from '../repair/RepairPage';
 import { Heading, Prose, TextField, Ways } from '../shared/bits';
 import { CalendarButton } from '../shared/CalendarButton';
@@ -84,14 +85,14 @@ export function JobPage({ jobId }: { jobId: string }) {
     const draft = stateNow().repairs.get(id);
     if (!draft) return;
     const copy = copiedRepair(draft, { id: nanoid(12), jobId: job.id, order: nextOrder, nowMs: clock.now() });
-    addRepair(draft.name ? { ...copy, name: `${draft.name}, another` } : copy);
+    addRepair(draft.name ? { ...copy, name: phrase`${draft.name}, another` } : copy);
   };
   const asTemplate = () => {
     const drafts = view.repairs.flatMap((r) => stateNow().repairs.get(r.repair.id) ?? []);
     const made = copiedJob(job, drafts, {
       ids: [job.id, ...drafts].map(() => nanoid(12)),
       nowMs: clock.now(),
-      name: `${jobName(job)}, once more`,
+      name: phrase`${jobName(job)}, once more`,
     });
     addJob(made.job);
     for (const repair of made.repairs) addRepair(repair);
@@ -114,7 +115,7 @@ export function JobPage({ jobId }: { jobId: string }) {
       >
         <h1 className="sr-only">{jobName(job)}</h1>
         <section aria-label="Repairs" className="md:overflow-auto thin-scroll pr-1">
-          <Heading aside={`${view.repairs.length} in the order of work`}>Repairs</Heading>
+          <Heading aside={phrase`${view.repairs.length} in the order of work`}>Repairs</Heading>
           <ol>
             {view.repairs.map((r, i) => (
               <li key={r.repair.id} className="paper mb-2 p-3 grid md:grid-cols-[1fr_auto] gap-2">
@@ -146,7 +147,7 @@ export function JobPage({ jobId }: { jobId: string }) {
                     type="button"
                     className="btn text-sm"
                     disabled={i === 0}
-                    aria-label={`${r.repair.name}: earlier`}
+                    aria-label={phrase`${r.repair.name}: earlier`}
                     onClick={() => orderOf(i, -1)}
                   >
                     ↑
@@ -155,7 +156,7 @@ export function JobPage({ jobId }: { jobId: string }) {
                     type="button"
                     className="btn text-sm"
                     disabled={i === view.repairs.length - 1}
-                    aria-label={`${r.repair.name}: later`}
+                    aria-label={phrase`${r.repair.name}: later`}
                     onClick={() => orderOf(i, 1)}
                   >
                     ↓
@@ -163,7 +164,7 @@ export function JobPage({ jobId }: { jobId: string }) {
                   <button
                     type="button"
                     className="btn btn-link text-sm"
-                    aria-label={`${repairName(r.repair)}: one more like it`}
+                    aria-label={phrase`${repairName(r.repair)}: one more like it`}
                     onClick={() => addLike(r.repair.id)}
                   >
                     one like it
@@ -229,7 +230,7 @@ export function JobPage({ jobId }: { jobId: string }) {
                   const zone = e.target.value.trim();
                   if (zone === job.zone) return;
                   if (calendarProblems({ ...job, zone }).some((p) => p.field === 'zone')) {
-                    e.target.setCustomValidity(`“${zone}” is not a known time zone.`);
+                    e.target.setCustomValidity(phrase`“${zone}” is not a known time zone.`);
                     e.target.reportValidity();
                     e.target.setCustomValidity('');
                     e.target.value = job.zone;
@@ -267,13 +268,11 @@ export function JobPage({ jobId }: { jobId: string }) {
           <Heading>Air at the site</Heading>
           <ClimateFields job={job} write={(climate) => change({ climate }, 'climate')} />
           {view.repairs.length > 0 && (
-            <p className="soft mt-2">
-              Last repair may be opened{' '}
-              {view.repairs.every((r) => r.plan.openMs !== null)
+            <p className="soft mt-2">{phrase`Last repair may be opened ${
+              view.repairs.every((r) => r.plan.openMs !== null)
                 ? shortWhen(Math.max(...view.repairs.map((r) => r.plan.openMs!)), job.zone, nowMs)
-                : 'at a time not in sight yet'}
-              .
-            </p>
+                : 'at a time not in sight yet'
+            }.`}</p>
           )}
         </section>
       </main>

@@ -5,6 +5,7 @@ import { METHODS } from '@/core/method';
 import { basesOf, chainMends, mendersOf, READY_CHAINS, type ReadyChain } from '@/core/plan';
 import { BASES, type BaseMaterial } from '@/core/system';
 import { BROKE, type BrokeId } from '@/core/void';
+import { phrase } from '@/words';
 import { Choice } from '../shared/bits';
 
 const BROKEN = Object.keys(BROKE) as BrokeId[];
@@ -41,7 +42,7 @@ export function MethodChoice({ onChoose }: { onChoose: (begin: Begin) => void })
         onChange={setMade}
       />
       {methods.length === 0 && (
-        <p role="status">Nothing that is known mends that on {made}. Take another of the two away.</p>
+        <p role="status">{phrase`Nothing that is known mends that on ${made}. Take another of the two away.`}</p>
       )}
       <div className="grid sm:grid-cols-2 gap-2">
         {methods.map((m) => (

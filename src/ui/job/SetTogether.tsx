@@ -2,6 +2,7 @@
 import { useState } from 'react';
 import { repairName, setTogether, type Together, takesSystem } from '@/core/plan';
 import type { RepairView } from '@/core/record';
+import { phrase } from '@/words';
 import { shelfOf } from '../material/shelf-of';
 import { QuantityField } from '../shared/QuantityField';
 import { changeRepairs, useWorkspace } from '../workspace/workspace';
@@ -36,7 +37,7 @@ export function SetTogether({ repairs }: { readonly repairs: readonly RepairView
     setSaid(
       n === 0
         ? 'Nothing to change: all of them have it already.'
-        : `Set for ${n} repair${n > 1 ? 's' : ''}; undo takes all of it back.`,
+        : phrase`Set for ${n} repair${n > 1 ? 's' : ''}; undo takes all of it back.`,
     );
     setOver({});
   };
@@ -108,14 +109,15 @@ export function SetTogether({ repairs }: { readonly repairs: readonly RepairView
           />
         </div>
         {over.sheet && takers < chosen.length && (
-          <p className="soft">
-            {over.sheet.name} serves {takers} of the {chosen.length}; the others keep theirs.
-          </p>
+          <p className="soft">{phrase`${over.sheet.name} serves ${takers} of the ${chosen.length}; the others keep theirs.`}</p>
         )}
         <div className="flex items-center gap-3 flex-wrap">
-          <button type="button" className="btn btn-neutral" disabled={!changes} onClick={submit}>
-            Set it for {changes || chosen.length}
-          </button>
+          <button
+            type="button"
+            className="btn btn-neutral"
+            disabled={!changes}
+            onClick={submit}
+          >{phrase`Set it for ${changes || chosen.length}`}</button>
           <span role="status">{said}</span>
         </div>
       </div>

@@ -2,6 +2,7 @@
 import { VESSELS } from '@/core/cure';
 import type { PlaceTrial } from '@/core/plan';
 import { formatDuration } from '@/core/units';
+import { phrase } from '@/words';
 import { goodPct } from '../place/StartsBar';
 import { Heading, useFormat } from '../shared/bits';
 import { shortWhen } from '../shared/when';
@@ -33,7 +34,7 @@ export function Beside({
       'pot',
       heat(
         (a) =>
-          `${format('mass', a.ask.massG).text} ${VESSELS[a.ask.vessel].label}, mixed at ${format('temperature', a.ask.startC).text}`,
+          phrase`${format('mass', a.ask.massG).text} ${VESSELS[a.ask.vessel].label}, mixed at ${format('temperature', a.ask.startC).text}`,
       ),
     ],
     ['dead after', heat((a) => (a.pot.lifeMin === null ? 'over 2 d' : formatDuration(a.pot.lifeMin)))],
@@ -42,12 +43,12 @@ export function Beside({
       'lift',
       heat(
         (a) =>
-          `${format('length', a.ask.thicknessMm).text} on ${a.ask.base} of ${format('temperature', a.ask.baseC).text}`,
+          phrase`${format('length', a.ask.thicknessMm).text} on ${a.ask.base} of ${format('temperature', a.ask.baseC).text}`,
       ),
     ],
     ['lift gets', heat((a) => (a.lift.peakC === null ? 'runaway' : format('temperature', a.lift.peakC).text))],
     ['thickest', heat((a) => format('length', a.thickest.mm, 2).text)],
-    ['starts', (k) => (k.trial ? `${goodPct(k.trial.starts)} % of the week is good` : '—')],
+    ['starts', (k) => (k.trial ? phrase`${goodPct(k.trial.starts)} % of the week is good` : '—')],
     ['mixed', (k) => (k.trial ? shortWhen(k.trial.startMs, zone, nowMs) : '—')],
     [
       'opens',

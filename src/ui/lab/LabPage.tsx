@@ -8,6 +8,7 @@ import { type Job, type Piece, pieceOf } from '@/core/plan';
 import { attempt } from '@/core/say';
 import { BASES, sheetIn } from '@/core/system';
 import { figure } from '@/core/units';
+import { phrase } from '@/words';
 import { shelfOf } from '../material/shelf-of';
 import { Choice, Heading, Prose, Ways } from '../shared/bits';
 import { Link } from '../shared/Link';
@@ -96,7 +97,7 @@ export function LabPage() {
       check={(v) =>
         v >= -20 && v <= 60
           ? null
-          : `${v.toFixed(0)} °C is beyond any workshop. Is a decimal point missing, or is it in °F? Write it with its unit.`
+          : phrase`${v.toFixed(0)} °C is beyond any workshop. Is a decimal point missing, or is it in °F? Write it with its unit.`
       }
     />
   );
@@ -106,7 +107,9 @@ export function LabPage() {
         <h1 className="text-2xl font-bold">Lab</h1>
         <span className="soft">try a system at a place before it is mixed</span>
         <span className="flex-1" />
-        {repair && <Link href={`/job/${repair.jobId}/${repair.id}/mix`}>back to {repair.name || 'the repair'}</Link>}
+        {repair && (
+          <Link href={`/job/${repair.jobId}/${repair.id}/mix`}>{phrase`back to ${repair.name || 'the repair'}`}</Link>
+        )}
         <Ways />
       </header>
       <main id="main" className="grid gap-5 lg:grid-cols-[18rem_minmax(0,1fr)]">
@@ -180,29 +183,23 @@ export function LabPage() {
               className="btn"
               disabled={kept.length >= 3}
               onClick={() => setKept([...kept, { name: stored!.name, answer: run.answer, trial }])}
-            >
-              Keep this beside {kept.length >= 3 ? '(three are kept)' : ''}
-            </button>
+            >{phrase`Keep this beside ${kept.length >= 3 ? '(three are kept)' : ''}`}</button>
           )}
           {repair && sheet && (
             <>
-              <Heading>Back to {repair.name || 'the repair'}</Heading>
+              <Heading>{phrase`Back to ${repair.name || 'the repair'}`}</Heading>
               <button
                 type="button"
                 className="btn"
                 disabled={!run.answer}
                 onClick={() => changePass(repair, (r) => ({ ...r, massCapG: ask.massG, materialC: ask.startC }), 'lab')}
-              >
-                No pot above {figure(ask.massG)} g, mixed at {figure(ask.startC)} °C
-              </button>
+              >{phrase`No pot above ${figure(ask.massG)} g, mixed at ${figure(ask.startC)} °C`}</button>
               <button
                 type="button"
                 className="btn"
                 disabled={!run.answer}
                 onClick={() => changePass(repair, (r) => ({ ...r, liftMm: ask.thicknessMm }), 'lab')}
-              >
-                Lifts of {figure(ask.thicknessMm)} mm
-              </button>
+              >{phrase`Lifts of ${figure(ask.thicknessMm)} mm`}</button>
               {trial && (
                 <button
                   type="button"
@@ -224,11 +221,7 @@ export function LabPage() {
                   This system, base and packs
                 </button>
               )}
-              <p className="soft text-sm">
-                {repair.massCapG !== null ? `Now: no pot above ${figure(repair.massCapG)} g. ` : ''}
-                {repair.liftMm !== null ? `Lifts of ${figure(repair.liftMm)} mm. ` : ''}A lift thicker than the sheet’s
-                is never planned.
-              </p>
+              <p className="soft text-sm">{phrase`${repair.massCapG !== null ? phrase`Now: no pot above ${figure(repair.massCapG)} g. ` : ''}${repair.liftMm !== null ? phrase`Lifts of ${figure(repair.liftMm)} mm. ` : ''}A lift thicker than the sheet’s is never planned.`}</p>
             </>
           )}
         </section>
@@ -278,7 +271,7 @@ export function LabPage() {
                 aside={
                   share < 1 ? (
                     <>
-                      {Math.round(share * 100)} % computed{' '}
+                      {phrase`${Math.round(share * 100)} % computed `}
                       {stopped ? (
                         'stopped'
                       ) : (
@@ -291,9 +284,7 @@ export function LabPage() {
                     'kept for this revision of the sheet'
                   )
                 }
-              >
-                Over {map === 'pot' ? 'mass' : 'thickness'} and temperature
-              </Heading>
+              >{phrase`Over ${map === 'pot' ? 'mass' : 'thickness'} and temperature`}</Heading>
               <Choice
                 label="Map of"
                 hideLabel

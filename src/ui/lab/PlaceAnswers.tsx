@@ -4,6 +4,7 @@ import { type CSSProperties, useMemo } from 'react';
 import { type PlaceTrial, strengthOver, stretchesOf } from '@/core/plan';
 import { STARTS } from '@/core/system';
 import { formatDuration } from '@/core/units';
+import { phrase } from '@/words';
 import { goodPct, StartsBar } from '../place/StartsBar';
 import { StrengthChart } from '../release/StrengthChart';
 import { Heading, useSay } from '../shared/bits';
@@ -36,7 +37,7 @@ export function PlaceAnswers({
   const served = trial.milestones.find((m) => m.kind === trial.serves);
   return (
     <>
-      <Heading aside={`${goodPct(trial.starts)} % of the week is good`}>At the place</Heading>
+      <Heading aside={phrase`${goodPct(trial.starts)} % of the week is good`}>At the place</Heading>
       <div className="paper p-3">
         <AirChart trial={trial} zone={zone} />
         <StartsBar
@@ -55,14 +56,11 @@ export function PlaceAnswers({
               <strong className="fig text-2xl" data-testid="lab-ready">
                 {shortWhen(served.planMs, zone, nowMs)}
               </strong>{' '}
-              <span className="soft">
-                between {shortWhen(served.fromMs!, zone, nowMs)} and {shortWhen(served.toMs!, zone, nowMs)}; plain 24 h
-                would be{' '}
-                {trial.habitMs! >= served.planMs
-                  ? `${formatDuration((trial.habitMs! - served.planMs) / 60_000)} later than needed`
-                  : `${formatDuration((served.planMs - trial.habitMs!) / 60_000)} too early`}
-                .
-              </span>
+              <span className="soft">{phrase`between ${shortWhen(served.fromMs!, zone, nowMs)} and ${shortWhen(served.toMs!, zone, nowMs)}; plain 24 h would be ${
+                trial.habitMs! >= served.planMs
+                  ? phrase`${formatDuration((trial.habitMs! - served.planMs) / 60_000)} later than needed`
+                  : phrase`${formatDuration((served.planMs - trial.habitMs!) / 60_000)} too early`
+              }.`}</span>
             </>
           ) : (
             <strong>{says(served?.problem ?? 'The sheet states nothing it could be opened by.')}</strong>
@@ -71,17 +69,13 @@ export function PlaceAnswers({
       </div>
       <div className="grid gap-4 grid-cols-1 xl:grid-cols-2 mt-3">
         <table className="table self-start">
-          <caption className="text-left font-bold">
-            Every time of the sheet, from mixing at {dayAndClock(trial.startMs, zone)}
-          </caption>
+          <caption className="text-left font-bold">{phrase`Every time of the sheet, from mixing at ${dayAndClock(trial.startMs, zone)}`}</caption>
           <tbody>
             {trial.milestones.map((m) => (
               <tr key={m.kind} style={{ borderTop: '1px solid var(--hair)' }} data-milestone={m.kind}>
                 <td className="py-0.5 pr-2">
                   {m.label}
-                  <span className="block soft text-xs">
-                    {m.clock === 'working' ? 'over' : 'reached'}, from when {STARTS[m.startsAt]}
-                  </span>
+                  <span className="block soft text-xs">{phrase`${m.clock === 'working' ? 'over' : 'reached'}, from when ${STARTS[m.startsAt]}`}</span>
                 </td>
                 <td className="fig text-right">
                   {m.planMs !== null && m.originMs !== null ? (
@@ -90,7 +84,7 @@ export function PlaceAnswers({
                       <span className="block soft text-xs">
                         {shortWhen(m.planMs, zone, nowMs)}
                         {m.stalls.length > 0 &&
-                          `, stands ${formatDuration(m.stalls.reduce((s, x) => s + (x.toMs - x.fromMs) / 60_000, 0))}`}
+                          phrase`, stands ${formatDuration(m.stalls.reduce((s, x) => s + (x.toMs - x.fromMs) / 60_000, 0))}`}
                         {m.standing !== 'sheet' && `, ${m.standing}`}
                       </span>
                     </>

@@ -1,5 +1,6 @@
 'use client';
 import type { Job, Piece } from '@/core/plan';
+import { phrase } from '@/words';
 import { BaseFields } from '../inspect/BaseFields';
 import { SurroundingsFields } from '../inspect/SurroundingsFields';
 import { ClimateFields } from '../job/ClimateFields';
@@ -34,7 +35,9 @@ export function PlaceSetUp({ place, set }: { place: LabPlace; set: (over: Partia
           onChange={(t) => set({ materialC: t.value })}
           onClear={() => set({ materialC: null })}
           check={(v) =>
-            v >= -20 && v <= 60 ? null : `${v.toFixed(0)} °C is beyond any store. Is it in °F? Write it with its unit.`
+            v >= -20 && v <= 60
+              ? null
+              : phrase`${v.toFixed(0)} °C is beyond any store. Is it in °F? Write it with its unit.`
           }
         />
         <QuantityField

@@ -3,6 +3,7 @@ import { BASE_BEARS_C, paceOf, referenceOf, restsOn } from '@/core/cure';
 import { attempt } from '@/core/say';
 import { milestoneOf, type SheetRevision } from '@/core/system';
 import { formatDuration } from '@/core/units';
+import { phrase } from '@/words';
 import { Prose, useFormat } from '../shared/bits';
 import { Notice } from '../shared/Notice';
 import { HeatThroughDepth, HeatThroughTime } from './charts';
@@ -18,14 +19,13 @@ export function PotAndLift({ answer, sheet, busy }: { answer: LabAnswer; sheet: 
   const verdict = (v: LabAnswer['pot']['verdict'], c: number | null) =>
     v === 'runaway'
       ? 'it runs away: smoke, fumes, fire'
-      : `${v === 'hot' ? 'too hot, ' : ''}at most ${c === null ? '' : format('temperature', c).text} on average`;
+      : phrase`${v === 'hot' ? 'too hot, ' : ''}at most ${c === null ? '' : format('temperature', c).text} on average`;
   const bears = BASE_BEARS_C[ask.base];
   return (
     <div style={busy ? { opacity: 0.55 } : undefined} aria-busy={busy}>
       <Notice tone="caution" className="mb-2 text-sm">
-        <strong>An estimate</strong>, {rests.ok && <Prose>{rests.value}</Prose>}, with usual figures for resin and
-        amine. The sheet’s own limits overrule it.
-        {busy ? ' Being recomputed…' : ''}
+        <strong>An estimate</strong>, {rests.ok && <Prose>{rests.value}</Prose>}
+        {phrase`, with usual figures for resin and amine. The sheet’s own limits overrule it.${busy ? ' Being recomputed…' : ''}`}
       </Notice>
       <div className="grid gap-4 grid-cols-1 xl:grid-cols-2">
         <div className="paper p-3">
@@ -42,9 +42,7 @@ export function PotAndLift({ answer, sheet, busy }: { answer: LabAnswer; sheet: 
           >
             {verdict(pot.verdict, pot.peakC)}
             {says?.ok && useBy?.referenceMassG ? (
-              <span className="soft font-normal">
-                . The sheet says {formatDuration(says.value)} for {format('mass', useBy.referenceMassG).text}
-              </span>
+              <span className="soft font-normal">{phrase`. The sheet says ${formatDuration(says.value)} for ${format('mass', useBy.referenceMassG).text}`}</span>
             ) : null}
             .
           </p>
@@ -56,15 +54,15 @@ export function PotAndLift({ answer, sheet, busy }: { answer: LabAnswer; sheet: 
             <strong className="fig text-5xl font-extrabold leading-none whitespace-nowrap" data-testid="thickest">
               {thickest.mm >= 199 ? 'any' : thickest.mm < 1 ? 'none' : format('length', thickest.mm, 2).text}
             </strong>
-            <span className="soft">
-              is the thickest that stays calm
-              {thickest.mm < 199 && thickest.nominalMm > thickest.mm
-                ? ` (${format('length', thickest.nominalMm, 2).text} without the margin)`
-                : ''}
-              {thickest.sheetMm !== null
-                ? `; the sheet’s own ${format('length', thickest.sheetMm).text} overrules`
-                : ''}
-            </span>
+            <span className="soft">{phrase`is the thickest that stays calm${
+              thickest.mm < 199 && thickest.nominalMm > thickest.mm
+                ? phrase` (${format('length', thickest.nominalMm, 2).text} without the margin)`
+                : ''
+            }${
+              thickest.sheetMm !== null
+                ? phrase`; the sheet’s own ${format('length', thickest.sheetMm).text} overrules`
+                : ''
+            }`}</span>
           </p>
           <p
             className={lift.verdict === 'calm' && lift.baseFaceC <= bears ? '' : 'font-semibold'}
@@ -72,13 +70,15 @@ export function PotAndLift({ answer, sheet, busy }: { answer: LabAnswer; sheet: 
           >
             {format('length', ask.thicknessMm).text}: {verdict(lift.verdict, lift.peakC)}
             {lift.verdict !== 'runaway' &&
-              `, ${format('length', lift.peakDepthMm, 2).text} deep the hottest; the face of the ${ask.base} ${format('temperature', lift.baseFaceC).text}${lift.baseFaceC > bears ? `, above the ${format('temperature', bears).text} it bears` : ''}`}
+              phrase`, ${format('length', lift.peakDepthMm, 2).text} deep the hottest; the face of the ${ask.base} ${format('temperature', lift.baseFaceC).text}${lift.baseFaceC > bears ? phrase`, above the ${format('temperature', bears).text} it bears` : ''}`}
             .
           </p>
           <p className="text-sm">
-            {lift.gelMin === null ? 'It has not set within the horizon.' : `Set after ${formatDuration(lift.gelMin)}`}
+            {lift.gelMin === null
+              ? 'It has not set within the horizon.'
+              : phrase`Set after ${formatDuration(lift.gelMin)}`}
             {lift.nextLiftMin !== null
-              ? `, cool enough for the next lift after ${formatDuration(lift.nextLiftMin)}`
+              ? phrase`, cool enough for the next lift after ${formatDuration(lift.nextLiftMin)}`
               : ''}
             {milestoneOf(sheet, 'next-lift') ? '; the sheet’s own time for the next lift plans.' : '.'}
           </p>

@@ -14,6 +14,7 @@ import {
   TABLE_TEMPS_C,
 } from '@/core/cure';
 import { figure, formatDuration, fromCore, unitOf } from '@/core/units';
+import { phrase } from '@/words';
 import { useFormat } from '../shared/bits';
 import { usePrefs } from '../workspace/prefs';
 
@@ -57,7 +58,7 @@ export function HeatThroughTime({
       viewBox={`0 0 ${W} ${HT}`}
       className="w-full"
       role="img"
-      aria-label={`${title}: ${answer.verdict === 'runaway' ? 'it runs away' : `at most ${figure(degrees.of(Math.max(...meanC)))} ${degrees.symbol} on average`} in ${formatDuration(end)}`}
+      aria-label={phrase`${title}: ${answer.verdict === 'runaway' ? 'it runs away' : phrase`at most ${figure(degrees.of(Math.max(...meanC)))} ${degrees.symbol} on average`} in ${formatDuration(end)}`}
     >
       {y.ticks(5).map((t) => (
         <g key={t}>
@@ -92,9 +93,7 @@ export function HeatThroughTime({
             fontSize="11.5"
             fill="var(--stop)"
             fontWeight="700"
-          >
-            dead at {formatDuration(deadMin)}
-          </text>
+          >{phrase`dead at ${formatDuration(deadMin)}`}</text>
         </g>
       )}
       {answer.verdict === 'runaway' && (
@@ -123,7 +122,7 @@ export function HeatThroughDepth({ lift, thicknessMm }: { lift: LiftAnswer; thic
       viewBox={`0 0 ${W} ${HT}`}
       className="w-full"
       role="img"
-      aria-label={`Temperature over depth at the hottest moment, ${format('length', lift.peakDepthMm).text} deep the hottest`}
+      aria-label={phrase`Temperature over depth at the hottest moment, ${format('length', lift.peakDepthMm).text} deep the hottest`}
     >
       <rect x="60" y={y(0)} width={W - 74} height={y(thicknessMm) - y(0)} fill="url(#tx-liquid)" opacity="0.7" />
       <rect
@@ -199,7 +198,7 @@ export function HeatMap({
       viewBox={`0 0 ${MAP.left + n * w + 8} ${TABLE_TEMPS_C.length * h + 48}`}
       className="w-full"
       role="img"
-      aria-label={`${table.kind === 'pot' ? 'Pot life over mass' : 'Set over thickness'} and temperature, ${minutes.length} of ${cells.length} computed`}
+      aria-label={phrase`${table.kind === 'pot' ? 'Pot life over mass' : 'Set over thickness'} and temperature, ${minutes.length} of ${cells.length} computed`}
     >
       {cells.map((c, i) => {
         const [r, k] = [Math.floor(i / n), i % n];
@@ -237,10 +236,12 @@ export function HeatMap({
           </text>
         ) : null,
       )}
-      <text x={MAP.left} y={TABLE_TEMPS_C.length * h + 40} fontSize="10.5" fill="var(--ink-2)">
-        {table.kind === 'pot' ? 'minutes until the pot is dead' : 'minutes until the lift has set'}; darker is sooner,
-        hatched runs away
-      </text>
+      <text
+        x={MAP.left}
+        y={TABLE_TEMPS_C.length * h + 40}
+        fontSize="10.5"
+        fill="var(--ink-2)"
+      >{phrase`${table.kind === 'pot' ? 'minutes until the pot is dead' : 'minutes until the lift has set'}; darker is sooner, hatched runs away`}</text>
       {at && (
         <g stroke="var(--part-a)" strokeWidth="2.5" fill="none">
           <circle cx={place(at.x)} cy={rise(at.tempC)} r="8" />
@@ -277,10 +278,10 @@ const MapCell = memo(function MapCell({
       ? 'runaway'
       : c.peakC === null
         ? ''
-        : `at most ${figure(degrees.of(c.peakC))} ${degrees.symbol}`;
+        : phrase`at most ${figure(degrees.of(c.peakC))} ${degrees.symbol}`;
   return (
     <g>
-      <title>{`${size} at ${temp}: ${c.minutes === null ? 'not within two days' : formatDuration(c.minutes)}, ${peak}`}</title>
+      <title>{phrase`${size} at ${temp}: ${c.minutes === null ? 'not within two days' : formatDuration(c.minutes)}, ${peak}`}</title>
       <rect {...box} fill="var(--set)" opacity={dark} />
       {c.verdict !== 'calm' && <rect {...box} fill="url(#tx-rod)" opacity={c.verdict === 'runaway' ? 0.75 : 0.35} />}
       {c.minutes !== null && column % 2 === 0 && (
@@ -323,19 +324,19 @@ export function AgainstSize({ table, tempC, size }: { table: HeatTable; tempC: n
   );
   const says = (v: number) => (pot ? formatDuration(v) : `${figure(degrees.of(v))} ${degrees.symbol}`);
   const sizeText = (v: number) => (pot ? format('mass', v, 2) : format('length', v, 2)).text;
-  const at = `at ${figure(degrees.of(tempC))} ${degrees.symbol}`;
+  const at = phrase`at ${figure(degrees.of(tempC))} ${degrees.symbol}`;
   return (
     <figure className="mt-2">
       <figcaption className="text-sm soft">
         {pot
-          ? `Pot life against mass, ${at}`
-          : `Peak of the mean against thickness, ${at}; where the line ends it runs away`}
+          ? phrase`Pot life against mass, ${at}`
+          : phrase`Peak of the mean against thickness, ${at}; where the line ends it runs away`}
       </figcaption>
       <svg
         viewBox={`0 0 ${W} ${H}`}
         className="w-full max-w-3xl"
         role="img"
-        aria-label={`${pot ? 'Pot life' : 'Peak'} from ${says(points[0]!.value)} for ${sizeText(points[0]!.size)} to ${says(points.at(-1)!.value)} for ${sizeText(points.at(-1)!.size)}`}
+        aria-label={phrase`${pot ? 'Pot life' : 'Peak'} from ${says(points[0]!.value)} for ${sizeText(points[0]!.size)} to ${says(points.at(-1)!.value)} for ${sizeText(points.at(-1)!.size)}`}
       >
         {y.ticks(4).map((t) => (
           <g key={t}>
@@ -371,9 +372,7 @@ export function AgainstSize({ table, tempC, size }: { table: HeatTable; tempC: n
           stroke="var(--paper)"
           strokeWidth="3"
           paintOrder="stroke"
-        >
-          {says(here.value)} for {sizeText(here.size)}
-        </text>
+        >{phrase`${says(here.value)} for ${sizeText(here.size)}`}</text>
       </svg>
     </figure>
   );

@@ -4,7 +4,7 @@ import { useMemo } from 'react';
 import type { Learned, Lessons, Seen } from '@/core/learn';
 import { METHODS, methodOf } from '@/core/method';
 import { TOOLS } from '@/core/void';
-import { say } from '@/words';
+import { phrase, say } from '@/words';
 import { Heading, Ways } from '../shared/bits';
 import { Link } from '../shared/Link';
 import { useNarrow } from '../shared/use-narrow';
@@ -42,12 +42,7 @@ export function LearnedPage() {
           </p>
         ) : (
           <>
-            <p className="max-w-3xl">
-              From {lessons.repairs} {lessons.repairs === 1 ? 'repair' : 'repairs'}. Each mark is one of them; the
-              bracket is where this crew lies nine times in ten. One, in the middle, is as Grenko planned it. Up to five
-              records the middle one is told, of more a mean drawn towards Grenko’s own. No wait of a sheet is ever
-              shortened by it.
-            </p>
+            <p className="max-w-3xl">{phrase`From ${lessons.repairs} ${lessons.repairs === 1 ? 'repair' : 'repairs'}. Each mark is one of them; the bracket is where this crew lies nine times in ten. One, in the middle, is as Grenko planned it. Up to five records the middle one is told, of more a mean drawn towards Grenko’s own. No wait of a sheet is ever shortened by it.`}</p>
             <label className="flex items-center gap-2.5 my-2 min-h-9">
               <input
                 type="checkbox"
@@ -84,7 +79,7 @@ function useNames(): (l: Learned) => string {
   return (l) => {
     if (l.lesson === 'tool') {
       const inside = l.seen.filter((s) => s.inside).length;
-      return `${TOOLS.find((t) => t.id === l.of)?.label ?? l.of}: inside its range ${inside} of ${l.seen.length}`;
+      return phrase`${TOOLS.find((t) => t.id === l.of)?.label ?? l.of}: inside its range ${inside} of ${l.seen.length}`;
     }
     if (OF_A_SYSTEM.has(l.lesson)) return [...sheets.values()].findLast((s) => s.systemId === l.of)?.name ?? l.of ?? '';
     if (l.lesson === 'material') return methodOf(l.methodId)?.label ?? l.methodId;
@@ -132,7 +127,7 @@ function Strips({ rows, names }: { rows: readonly Learned[]; names: (l: Learned)
   const height = rows.length * row + 24;
   return (
     <svg viewBox={`0 0 ${width} ${height}`} className="w-full paper" role="img">
-      <title>{rows.map((l) => `${names(l)}: ${told(l)}, from ${l.estimate.count}`).join('; ')}</title>
+      <title>{rows.map((l) => phrase`${names(l)}: ${told(l)}, from ${l.estimate.count}`).join('; ')}</title>
       {[0.5, 1, 2].map((v) => (
         <g key={v}>
           <line
@@ -177,9 +172,7 @@ function Strips({ rows, names }: { rows: readonly Learned[]; names: (l: Learned)
               <tspan className="fig" fontWeight={700}>
                 × {estimate.ratio.toFixed(2)}
               </tspan>
-              <tspan fill="var(--ink-2)" dx={8}>
-                from {estimate.count}
-              </tspan>
+              <tspan fill="var(--ink-2)" dx={8}>{phrase`from ${estimate.count}`}</tspan>
             </text>
           </g>
         );
@@ -215,7 +208,7 @@ function Mark({ of: { observation: o }, x, y }: { of: Seen; x: (v: number) => nu
 }
 
 const told = ({ estimate }: Learned): string =>
-  `${estimate.ratio.toFixed(2)} times as planned, between ${estimate.low.toFixed(2)} and ${estimate.high.toFixed(2)}`;
+  phrase`${estimate.ratio.toFixed(2)} times as planned, between ${estimate.low.toFixed(2)} and ${estimate.high.toFixed(2)}`;
 
 function Notes({ lessons }: { lessons: Lessons }) {
   const repairs = useWorkspace((d) => d.repairs);

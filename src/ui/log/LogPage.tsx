@@ -11,6 +11,7 @@ import {
   isSignature,
 } from '@/core/record';
 import { formatDuration, type Kind } from '@/core/units';
+import { phrase } from '@/words';
 import { useSay } from '../shared/bits';
 import { Dialog } from '../shared/Dialog';
 import { Link } from '../shared/Link';
@@ -85,12 +86,16 @@ export function LogPage({ jobId }: { jobId: string }) {
         )}
         {all.length > entries.length && (
           <div className="flex gap-2 mb-2 no-print items-center">
-            <button type="button" className="btn text-sm" onClick={() => setMost(most + FURTHER)}>
-              {Math.min(FURTHER, all.length - entries.length)} earlier entries
-            </button>
-            <button type="button" className="btn btn-link text-sm" onClick={() => setMost(all.length)}>
-              all {all.length}
-            </button>
+            <button
+              type="button"
+              className="btn text-sm"
+              onClick={() => setMost(most + FURTHER)}
+            >{phrase`${Math.min(FURTHER, all.length - entries.length)} earlier entries`}</button>
+            <button
+              type="button"
+              className="btn btn-link text-sm"
+              onClick={() => setMost(all.length)}
+            >{phrase`all ${all.length}`}</button>
           </div>
         )}
         <table className="table paper">
@@ -136,15 +141,14 @@ export function LogPage({ jobId }: { jobId: string }) {
                     <td className="align-top py-1.5 max-[380px]:col-span-2">
                       <span className={later.length ? 'line-through soft' : ''}>{words(e)}</span>
                       {e.clockJumpMs !== undefined && (
-                        <span className="block soft text-sm">
-                          written while the device’s clock was in doubt by{' '}
-                          {formatDuration(Math.abs(e.clockJumpMs) / 60_000)}
-                        </span>
+                        <span className="block soft text-sm">{phrase`written while the device’s clock was in doubt by ${formatDuration(Math.abs(e.clockJumpMs) / 60_000)}`}</span>
                       )}
                       {later.map((c) => (
                         <span key={c.id} className="block">
                           → {words(c)}
-                          {c.body.kind !== 'withdrawn' && c.at !== e.at ? `, at ${fullWhen(c.at, view.job.zone)}` : ''}{' '}
+                          {c.body.kind !== 'withdrawn' && c.at !== e.at
+                            ? phrase`, at ${fullWhen(c.at, view.job.zone)}`
+                            : ''}{' '}
                           <span className="soft text-sm">
                             ({c.role}, {fullWhen(c.recordedAt, view.job.zone)})
                           </span>
@@ -202,15 +206,13 @@ function Chains({ events, names }: { events: readonly Event[]; names: ReadonlyMa
       <h2 className="font-bold">
         {breaks.length ? 'The record is broken' : linked ? 'The record is whole' : 'The record is not linked'}
       </h2>
-      <p className="soft text-sm max-w-2xl">
-        Each entry carries the hash of the one before it, device by device.
-        {unlinked > 0 && ` ${unlinked} of an earlier version carry none.`} The last hashes stand on the report: a record
-        whose end was cut off no longer has them.
-      </p>
+      <p className="soft text-sm max-w-2xl">{phrase`Each entry carries the hash of the one before it, device by device.${unlinked > 0 && phrase` ${unlinked} of an earlier version carry none.`} The last hashes stand on the report: a record whose end was cut off no longer has them.`}</p>
       {breaks.map((b) => (
-        <p key={`${b.eventId} ${b.n}`} role="alert" style={{ color: 'var(--stop)' }}>
-          {b.of}: at entry {b.n}, {BROKEN[b.is]}.
-        </p>
+        <p
+          key={`${b.eventId} ${b.n}`}
+          role="alert"
+          style={{ color: 'var(--stop)' }}
+        >{phrase`${b.of}: at entry ${b.n}, ${BROKEN[b.is]}.`}</p>
       ))}
       <details>
         <summary className="cursor-pointer text-sm">
@@ -221,7 +223,7 @@ function Chains({ events, names }: { events: readonly Event[]; names: ReadonlyMa
             {chains.map((c) => (
               <tr key={`${c.repairId} ${c.browser}`}>
                 <td className="pr-3">{names.get(c.repairId)}</td>
-                <td className="pr-3">device {c.browser.slice(0, 8)}</td>
+                <td className="pr-3">{phrase`device ${c.browser.slice(0, 8)}`}</td>
                 <td className="fig pr-3">{c.linked + c.unlinked}</td>
                 <td className="fig break-all">{c.last ?? 'not linked'}</td>
               </tr>
@@ -278,7 +280,7 @@ function figureOf(body: EventBody): {
 
 function Amend({ event, zone, words, onDone }: { event: Event; zone: string; words: string; onDone: () => void }) {
   const role = usePrefs((p) => p.role);
-  const why = useRememberedText(`withdraw ${event.id}`);
+  const why = useRememberedText(phrase`withdraw ${event.id}`);
   const [fault, setFault] = useState<string | null>(null);
   const figured = figureOf(event.body);
   const putRight = async (body: EventBody, at: number) => {

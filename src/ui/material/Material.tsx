@@ -6,6 +6,7 @@ import { sheetSays } from '@/core/plan';
 import { degC, kelvin, minutes, mm, percent, type Quantity, rangeOf, type Said } from '@/core/say';
 import { MILESTONES } from '@/core/system';
 import { formatDuration } from '@/core/units';
+import { phrase } from '@/words';
 import type { StageProps } from '../repair/stage-props';
 import { Answer, Heading, useFormat, useSay } from '../shared/bits';
 import { CurveChart } from '../shared/CurveChart';
@@ -34,9 +35,7 @@ function Sheet({ view, at, nowMs }: StageProps) {
       <div className="flex items-baseline gap-4 flex-wrap">
         <h2 className="font-bold text-lg">The shelf against this repair</h2>
         {candidates.length > 0 && (
-          <span className="soft">
-            {fit} of {candidates.length} meet everything that can be told; the rest say why not
-          </span>
+          <span className="soft">{phrase`${fit} of ${candidates.length} meet everything that can be told; the rest say why not`}</span>
         )}
       </div>
       <p className="my-2">
@@ -48,9 +47,9 @@ function Sheet({ view, at, nowMs }: StageProps) {
       {candidates.length > 0 && <SuitTable suits={candidates} repair={repair} />}
       {plan.sheet && (
         <>
-          <Heading aside={`revision ${plan.sheet.revision}, typed from ${plan.sheet.typedFrom}`}>
-            {plan.sheet.name}: times on the sheet
-          </Heading>
+          <Heading
+            aside={phrase`revision ${plan.sheet.revision}, typed from ${plan.sheet.typedFrom}`}
+          >{phrase`${plan.sheet.name}: times on the sheet`}</Heading>
           <div className="grid sm:grid-cols-2 gap-3">
             {plan.sheet.milestones
               .filter((m) => ['use-by', 'gel', 'sandable', 'release', 'foot', 'load'].includes(m.kind))
@@ -59,10 +58,7 @@ function Sheet({ view, at, nowMs }: StageProps) {
                 <figure key={m.kind}>
                   <figcaption className="text-sm">
                     <strong>{MILESTONES[m.kind].label}</strong>{' '}
-                    <span className="soft">
-                      by the temperature of{' '}
-                      {m.runsOn === 'pot' ? 'the pot' : m.runsOn === 'base' ? 'the base' : 'the material'}
-                    </span>
+                    <span className="soft">{phrase`by the temperature of ${m.runsOn === 'pot' ? 'the pot' : m.runsOn === 'base' ? 'the base' : 'the material'}`}</span>
                   </figcaption>
                   <CurveChart
                     milestone={m}
@@ -127,11 +123,9 @@ function Side({ view, at, nowMs }: StageProps) {
         digits={sheet.name}
         copy={sheet.name}
         beside={
-          usable !== null ? (
-            <>
-              in the pot {formatDuration(usable)} after mixing, at {format('temperature', plan.potC ?? 0).text}
-            </>
-          ) : undefined
+          usable !== null
+            ? phrase`in the pot ${formatDuration(usable)} after mixing, at ${format('temperature', plan.potC ?? 0).text}`
+            : undefined
         }
       />
       <Heading>Material is kept at</Heading>
@@ -160,11 +154,7 @@ function Side({ view, at, nowMs }: StageProps) {
         </label>
       </div>
       {useBy && (
-        <p className="soft text-sm mt-1">
-          Pot: the sheet says {prose(sheetSays(useBy, plan.potC ?? 20))}
-          {useBy.referenceMassG ? `, for ${format('mass', useBy.referenceMassG).text}` : ''}. A bigger or warmer pot
-          dies sooner.
-        </p>
+        <p className="soft text-sm mt-1">{phrase`Pot: the sheet says ${prose(sheetSays(useBy, plan.potC ?? 20))}${useBy.referenceMassG ? phrase`, for ${format('mass', useBy.referenceMassG).text}` : ''}. A bigger or warmer pot dies sooner.`}</p>
       )}
       <WarmPacks view={view} at={at} />
       <Heading aside="the sheet says">Limits</Heading>

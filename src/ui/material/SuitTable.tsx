@@ -2,6 +2,7 @@
 import type { Criterion, Suit } from '@/core/judge';
 import type { Piece } from '@/core/plan';
 import { systemKind } from '@/core/system';
+import { phrase } from '@/words';
 import { useSay } from '../shared/bits';
 import { Link } from '../shared/Link';
 import { chooseSheet } from '../workspace/choose';
@@ -67,7 +68,7 @@ export function SuitTable({ suits, repair }: { suits: readonly Suit[]; repair: P
                   >
                     {chosen ? 'chosen' : 'choose'}
                   </button>{' '}
-                  {s.fails > 0 && <span className="text-xs">fails {s.fails}</span>}
+                  {s.fails > 0 && <span className="text-xs">{phrase`fails ${s.fails}`}</span>}
                 </th>
               );
             })}

@@ -4,6 +4,7 @@ import { CONTAINERS, type ContainerId, packWarming, valueAt, WARMERS, type Warme
 import { attempt } from '@/core/say';
 import { MILESTONES, plannedKitMl } from '@/core/system';
 import { formatDuration } from '@/core/units';
+import { phrase } from '@/words';
 import type { StageProps } from '../repair/stage-props';
 import { Heading, Prose, useFormat } from '../shared/bits';
 import { QuantityField } from '../shared/QuantityField';
@@ -77,7 +78,7 @@ export function WarmPacks({ view, at }: Pick<StageProps, 'view' | 'at'>) {
       </div>
       {warmed?.ok ? (
         <p className="mt-1" data-testid="warm-packs">
-          Fit to mix at {format('temperature', wantC).text} after{' '}
+          {phrase`Fit to mix at ${format('temperature', wantC).text} after `}
           <strong className="fig">{formatDuration(warmed.value.meanMin)}</strong>, warmed through after{' '}
           <strong className="fig">{formatDuration(warmed.value.throughMin)}</strong>
           {mixing !== null && (
@@ -100,13 +101,9 @@ export function WarmPacks({ view, at }: Pick<StageProps, 'view' | 'at'>) {
           type="button"
           className="btn text-sm mt-1"
           onClick={() => changePass(repair, (r) => ({ ...r, materialC: wantC }), 'material')}
-        >
-          Plan with {format('temperature', wantC).text}
-        </button>
+        >{phrase`Plan with ${format('temperature', wantC).text}`}</button>
       )}
-      <p className="soft text-sm mt-1">
-        Packs stay closed. {MILESTONES['use-by'].label} counts with the temperature it is mixed at.
-      </p>
+      <p className="soft text-sm mt-1">{phrase`Packs stay closed. ${MILESTONES['use-by'].label} counts with the temperature it is mixed at.`}</p>
     </details>
   );
 }

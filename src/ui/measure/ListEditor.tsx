@@ -3,6 +3,7 @@ import { ClipboardPaste, Plus, Trash2, Upload } from 'lucide-react';
 import { useRef, useState } from 'react';
 import { attempt, type Said } from '@/core/say';
 import { type RowList, rowsFromText } from '@/core/void';
+import { phrase } from '@/words';
 import { useSay } from '../shared/bits';
 import { QuantityField } from '../shared/QuantityField';
 import { useRowKeys } from '../shared/use-row-keys';
@@ -64,7 +65,7 @@ export function ListEditor({ list, write, problemAt }: Props) {
             accept=".csv,.txt,.tsv"
             className="sr-only"
             tabIndex={-1}
-            aria-label={`${list.label}: CSV file`}
+            aria-label={phrase`${list.label}: CSV file`}
             onChange={async (e) => {
               const chosen = e.target.files?.[0];
               e.target.value = '';
@@ -76,12 +77,11 @@ export function ListEditor({ list, write, problemAt }: Props) {
       {paste !== null && (
         <div className="mt-1">
           <label>
-            <span className="soft text-sm">
-              One row a line: {list.columns.map((c) => c.label).join(', ')}
-              {list.key === 'depth.readings'
+            <span className="soft text-sm">{phrase`One row a line: ${list.columns.map((c) => c.label).join(', ')}${
+              list.key === 'depth.readings'
                 ? '; or a grid with places along in the first line and across in the first column'
-                : ''}
-            </span>
+                : ''
+            }`}</span>
             <textarea
               className="textarea fig"
               rows={5}
@@ -129,7 +129,7 @@ export function ListEditor({ list, write, problemAt }: Props) {
             <button
               type="button"
               className="p-1.5"
-              aria-label={`${list.label}: remove ${i + 1}`}
+              aria-label={phrase`${list.label}: remove ${i + 1}`}
               onClick={() => write(list.rows.filter((_, k) => k !== i))}
             >
               <Trash2 size={16} aria-hidden="true" />
@@ -231,7 +231,7 @@ function NextRow({
           key={c.key}
           kind={c.kind === 'length' ? c.kind : 'count'}
           hideLabel
-          label={`Next reading: ${c.label}`}
+          label={phrase`Next reading: ${c.label}`}
           placeholder={c.key === last.key ? 'read' : undefined}
           value={c.key === last.key ? null : Number(row[c.key])}
           onChange={(t) =>

@@ -15,6 +15,7 @@ import {
   voidPlan,
   voidProblems,
 } from '@/core/void';
+import { phrase } from '@/words';
 import type { StageProps } from '../repair/stage-props';
 import { Answer, Choice, Prose, useFormat, Working } from '../shared/bits';
 import { Drawing } from '../shared/Drawing';
@@ -115,7 +116,7 @@ function Sheet({ at }: StageProps) {
     ...drawable.value.plan,
     handles: [
       ...(drawable.value.plan.handles ?? []),
-      ...rim.map((p, i) => ({ key: `rim.${i}`, at: p, label: `rim ${i + 1}` })),
+      ...rim.map((p, i) => ({ key: `rim.${i}`, at: p, label: phrase`rim ${i + 1}` })),
     ],
     outlines: [...drawable.value.plan.outlines, ...(rim.length > 1 ? [{ role: 'level' as const, points: rim }] : [])],
   };
@@ -190,7 +191,7 @@ function Sheet({ at }: StageProps) {
         <button
           type="button"
           className="absolute right-3 bottom-2 w-60 h-36 paper hidden sm:block cursor-pointer"
-          aria-label={`Enlarge: ${pages[other]!.title}`}
+          aria-label={phrase`Enlarge: ${pages[other]!.title}`}
           onClick={() => look({ ...now, page: other })}
         >
           <Drawing drawing={pages[other]!} base={repair.base.material} width={240} height={144} small bare />
@@ -207,12 +208,11 @@ function Sheet({ at }: StageProps) {
           value={page}
           onChange={(id) => look({ ...now, page: id })}
         />
-        <p className="soft text-sm leading-tight hidden sm:block">
-          {repair.base.material}, {format('length', repair.base.thicknessMm).text} thick ·{' '}
-          {pullable
+        <p className="soft text-sm leading-tight hidden sm:block">{phrase`${repair.base.material}, ${format('length', repair.base.thicknessMm).text} thick · ${
+          pullable
             ? 'pull what is round or square, or use the arrow keys on it'
-            : 'measured at the pass it lies on; its thickness is pulled in the section'}
-        </p>
+            : 'measured at the pass it lies on; its thickness is pulled in the section'
+        }`}</p>
       </div>
     </div>
   );
@@ -233,7 +233,7 @@ function layersOf(thick: readonly number[], depthMm: number, format: ReturnType<
         thick.length === 1
           ? ('liquid' as const)
           : (TEXTURES[Math.max(0, 3 - thick.length) + Math.min(i, 2)] ?? 'liquid'),
-      label: `lift ${i + 1} · ${format('length', own).text}`,
+      label: phrase`lift ${i + 1} · ${format('length', own).text}`,
     };
   });
 }
@@ -274,7 +274,7 @@ function Side({ view, at }: StageProps) {
             : soaks
               ? 'estimated to drink'
               : repair.void.count > 1
-                ? `the ${repair.void.count} voids hold`
+                ? phrase`the ${repair.void.count} voids hold`
                 : 'the void holds'
         }
         digits={shown?.digits ?? '—'}
@@ -287,10 +287,7 @@ function Side({ view, at }: StageProps) {
               between <strong className="fig">{format('volume', v.p5Ml).digits}</strong> and{' '}
               <strong className="fig">{format('volume', v.p95Ml).text}</strong>
               {v.decides && (
-                <span className="block">
-                  {soaks && /thickness/.test(v.decides.key) ? 'what it drinks' : v.decides.label.toLowerCase()} decides{' '}
-                  {Math.round(v.decides.share * 100)} % of that
-                </span>
+                <span className="block">{phrase`${soaks && /thickness/.test(v.decides.key) ? 'what it drinks' : v.decides.label.toLowerCase()} decides ${Math.round(v.decides.share * 100)} % of that`}</span>
               )}
             </>
           ) : (
@@ -350,7 +347,7 @@ function Side({ view, at }: StageProps) {
       )}
       <StillNeeds texts={plan.open.measure} />
       <StageFindings at={at} zone={view.job.zone} stage="measure" />
-      {v && <Working title={`how ${shown!.text} comes about`} lines={v.working} />}
+      {v && <Working title={phrase`how ${shown!.text} comes about`} lines={v.working} />}
     </div>
   );
 }

@@ -4,6 +4,7 @@ import { useRef, useState } from 'react';
 import { attachmentOf } from '@/core/record';
 import { attempt } from '@/core/say';
 import { outlineArea, type Point, scaleByDistance, scaleByRectangle, tracedOutline } from '@/core/void';
+import { phrase } from '@/words';
 import { Choice, Prose, useFormat } from '../shared/bits';
 import { Dialog } from '../shared/Dialog';
 import { PhotoInput, type ReadPhoto } from '../shared/PhotoInput';
@@ -134,11 +135,11 @@ function Tracing({ jobId, take }: { jobId: string; take: Props['take'] }) {
           <p className="font-semibold" aria-live="polite">
             {marking
               ? way === 'distance'
-                ? `Click the ${marks.length === 0 ? 'first' : 'second'} point of known distance.`
-                : `Click corner ${marks.length + 1} of the known rectangle, in order round it${marks.length === 0 ? '; its first side runs from 1 to 2' : ''}.`
+                ? phrase`Click the ${marks.length === 0 ? 'first' : 'second'} point of known distance.`
+                : phrase`Click corner ${marks.length + 1} of the known rectangle, in order round it${marks.length === 0 ? '; its first side runs from 1 to 2' : ''}.`
               : trace.length < 3
                 ? 'Now click along the edge of the void, in order round it.'
-                : `${trace.length} corners traced${area !== null ? `, ${format('area', area).text}` : ''}. Drag a corner to mend it.`}
+                : phrase`${trace.length} corners traced${area !== null ? `, ${format('area', area).text}` : ''}. Drag a corner to mend it.`}
           </p>
           {scale && !scale.ok && (
             <p role="alert" className="text-sm" style={{ color: 'var(--stop)' }}>
@@ -189,7 +190,7 @@ function Tracing({ jobId, take }: { jobId: string; take: Props['take'] }) {
                   role="slider"
                   aria-label={`${list === 'marks' ? 'Scale point' : 'Corner'} ${i + 1}`}
                   aria-valuenow={Math.round(p[0])}
-                  aria-valuetext={`${Math.round(p[0])}, ${Math.round(p[1])} pixels`}
+                  aria-valuetext={phrase`${Math.round(p[0])}, ${Math.round(p[1])} pixels`}
                   onClick={(e) => e.stopPropagation()}
                   onPointerDown={(e) => {
                     e.currentTarget.setPointerCapture(e.pointerId);

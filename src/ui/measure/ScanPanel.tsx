@@ -5,6 +5,7 @@ import type { PassRef } from '@/core/plan';
 import type { Said } from '@/core/say';
 import { likelyUnits, SCAN_UNITS, type SurfaceForm } from '@/core/scan';
 import { type Point, type Scanned, unpack } from '@/core/void';
+import { phrase } from '@/words';
 import { type ScanWorker, startScanWorker, told } from '@/worker/scan';
 import { Choice, Prose, useFormat } from '../shared/bits';
 import { replaceShape } from './edit';
@@ -156,8 +157,8 @@ export function ScanPanel({
           <p className="fig text-sm">
             {loaded.name} ·{' '}
             {loaded.triangles
-              ? `${loaded.triangles.toLocaleString('en')} triangles`
-              : `${loaded.points.toLocaleString('en')} points`}
+              ? phrase`${loaded.triangles.toLocaleString('en')} triangles`
+              : phrase`${loaded.points.toLocaleString('en')} points`}
           </p>
           <Choice
             label="Its numbers are in"
@@ -171,17 +172,17 @@ export function ScanPanel({
           {unit === null ? (
             <p className="text-sm">
               {likely.length
-                ? `A file of points does not say. In ${likely.join(' or ')} the scan has a size such places are scanned at.`
+                ? phrase`A file of points does not say. In ${likely.join(' or ')} the scan has a size such places are scanned at.`
                 : 'In none of these units has the scan a size such places are scanned at. Look whether it is the right file.'}
             </p>
           ) : (
             !likely.includes(unit) && (
               <div className="flex flex-wrap gap-2 items-center">
-                <p role="alert" className="text-sm font-semibold" style={{ color: 'var(--stop)' }}>
-                  In {unit} the scan would be{' '}
-                  {format('length', loaded.extent * SCAN_UNITS.find((u) => u.id === unit)!.mm).text} across
-                  {likely.length ? `; ${likely.join(' or ')} is likelier.` : '.'}
-                </p>
+                <p
+                  role="alert"
+                  className="text-sm font-semibold"
+                  style={{ color: 'var(--stop)' }}
+                >{phrase`In ${unit} the scan would be ${format('length', loaded.extent * SCAN_UNITS.find((u) => u.id === unit)!.mm).text} across${likely.length ? phrase`; ${likely.join(' or ')} is likelier.` : '.'}`}</p>
                 {meant !== unit && (
                   <button type="button" className="btn btn-link text-sm" onClick={() => setMeant(unit)}>
                     It is that size
@@ -260,10 +261,7 @@ export function ScanPanel({
       {done && (
         <dl className="grid grid-cols-[auto_1fr] gap-x-3 text-sm">
           <dt className="soft">scan</dt>
-          <dd className="fig">
-            {shape.source.name || 'kept with the repair'}, {shape.source.points.toLocaleString('en')} points, read in{' '}
-            {shape.source.unit}
-          </dd>
+          <dd className="fig">{phrase`${shape.source.name || 'kept with the repair'}, ${shape.source.points.toLocaleString('en')} points, read in ${shape.source.unit}`}</dd>
           <dt className="soft">deepest</dt>
           <dd className="fig">{format('length', unpack(shape).maxDepthMm).text}</dd>
           <dt className="soft">area</dt>
@@ -273,7 +271,7 @@ export function ScanPanel({
           <dt className="soft">rim seen</dt>
           <dd className="fig">{shape.found.drawn ? 'drawn by hand' : `${Math.round(shape.found.rimSeen * 100)} %`}</dd>
           <dt className="soft">not used</dt>
-          <dd className="fig">{(shape.found.unusedShare * 100).toFixed(1)} % of the points</dd>
+          <dd className="fig">{phrase`${(shape.found.unusedShare * 100).toFixed(1)} % of the points`}</dd>
         </dl>
       )}
       {done && loaded && (

@@ -1,5 +1,6 @@
 'use client';
 import { blankSettingOut, type Measured, type SettingOut, settingOutMissing } from '@/core/void';
+import { phrase } from '@/words';
 import { TextField } from '../shared/bits';
 import { QuantityField } from '../shared/QuantityField';
 import { changeRepair } from '../workspace/workspace';
@@ -71,7 +72,9 @@ export function SettingOutFields({
           />
         )}
       </div>
-      {missing.length > 0 && <p className="soft text-sm mt-1">Still open: {missing.join(', ').toLowerCase()}.</p>}
+      {missing.length > 0 && (
+        <p className="soft text-sm mt-1">{phrase`Still open: ${missing.join(', ').toLowerCase()}.`}</p>
+      )}
       <button
         type="button"
         className="btn btn-link text-sm"

@@ -12,6 +12,7 @@ import {
   TOOLS,
   type VoidShape,
 } from '@/core/void';
+import { phrase } from '@/words';
 import { Choice, useFormat } from '../shared/bits';
 import { QuantityField } from '../shared/QuantityField';
 import { ListEditor } from './ListEditor';
@@ -149,7 +150,7 @@ function Row({
               type="button"
               className="soft p-0.5"
               title="A second reading"
-              aria-label={`${d.label}: a second reading`}
+              aria-label={phrase`${d.label}: a second reading`}
               onClick={() =>
                 write({
                   ...m,
@@ -189,7 +190,7 @@ function Row({
         )}
         <QuantityField
           kind="length"
-          label={`${d.label}: give or take`}
+          label={phrase`${d.label}: give or take`}
           hideLabel
           digits={2}
           value={halfWidthMm(m)}
@@ -203,7 +204,7 @@ function Row({
           height="14"
           className="mt-2.5"
           role="img"
-          aria-label={`${Math.round(share * 100)} % of the doubt`}
+          aria-label={phrase`${Math.round(share * 100)} % of the doubt`}
         >
           <rect x="0.5" y="0.5" width="41" height="12" fill="var(--paper)" stroke="var(--rule)" />
           <rect x="0.5" y="0.5" width={41 * share} height="12" fill="var(--ink)" />
@@ -214,7 +215,7 @@ function Row({
           <span className="soft text-sm pt-1.5 col-span-4 md:col-span-1 md:text-right">again</span>
           <QuantityField
             kind="length"
-            label={`${d.label}, again`}
+            label={phrase`${d.label}, again`}
             hideLabel
             value={m.again.valueMm}
             typed={{ text: m.again.text, system: m.again.textSystem }}
@@ -224,7 +225,7 @@ function Row({
           />
           <QuantityField
             kind="length"
-            label={`${d.label}, again: give or take`}
+            label={phrase`${d.label}, again: give or take`}
             hideLabel
             digits={2}
             value={halfWidthMm(m.again)}
@@ -232,14 +233,14 @@ function Row({
             check={(v) => (v >= 0 ? null : 'Not below 0.')}
           />
           <ToolField
-            label={`${d.label}, again`}
+            label={phrase`${d.label}, again`}
             value={m.again.tool}
             write={(tool) => write({ ...m, again: { ...m.again!, tool, toleranceMm: null } })}
           />
           <button
             type="button"
             className="p-1.5"
-            aria-label={`${d.label}: drop the second reading`}
+            aria-label={phrase`${d.label}: drop the second reading`}
             onClick={() => write({ ...m, again: null })}
           >
             <X size={15} aria-hidden="true" />
@@ -249,7 +250,7 @@ function Row({
             style={beyond > 0 ? { color: 'var(--stop)', fontWeight: 600 } : undefined}
           >
             {beyond > 0
-              ? `They disagree by ${format('length', beyond).text} more than both tools allow.`
+              ? phrase`They disagree by ${format('length', beyond).text} more than both tools allow.`
               : 'They agree within their tolerances.'}
           </span>
         </div>
@@ -262,7 +263,7 @@ function ToolField({ label, value, write }: { label: string; value: string; writ
   return (
     <select
       className="select text-sm"
-      aria-label={`${label}: tool`}
+      aria-label={phrase`${label}: tool`}
       value={value}
       onChange={(e) => write(e.target.value)}
     >

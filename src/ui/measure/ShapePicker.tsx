@@ -2,6 +2,7 @@
 import { useState } from 'react';
 import { ENGINES, type Method } from '@/core/method';
 import { BROKE, type BrokeId, SHAPE_IDS, SHAPES, type ShapeId } from '@/core/void';
+import { phrase } from '@/words';
 import { Drawing } from '../shared/Drawing';
 
 const GROUPS = Object.keys(BROKE) as BrokeId[];
@@ -82,7 +83,7 @@ export function ShapePicker({
       </div>
       {first && (
         <button type="button" className="btn btn-link" onClick={() => setAll(!all)}>
-          {all ? `only what “${method.label}” plans` : 'show every shape that can be measured'}
+          {all ? phrase`only what “${method.label}” plans` : 'show every shape that can be measured'}
         </button>
       )}
     </div>

@@ -1,6 +1,7 @@
 import { Plus, Trash2 } from 'lucide-react';
 import type { PassRef } from '@/core/plan';
 import { areHoles, kindOf, MOST_SHAPES, runAt, runsOf, SHAPES, type VoidShape } from '@/core/void';
+import { phrase } from '@/words';
 import { useFormat } from '../shared/bits';
 import { QuantityField } from '../shared/QuantityField';
 import { alikeShapes, removeShape } from './edit';
@@ -57,7 +58,7 @@ export function ShapesHere({ of, shapes, index, choose, add }: ShapesProps) {
           check={(n) =>
             Number.isInteger(n) && n >= 1 && shapes.length - run.length + n <= MOST_SHAPES
               ? null
-              : `A whole number, 1 or more; ${MOST_SHAPES} holes in all at most.`
+              : phrase`A whole number, 1 or more; ${MOST_SHAPES} holes in all at most.`
           }
         />
       )}

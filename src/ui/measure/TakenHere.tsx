@@ -1,5 +1,6 @@
 import type { RepairView } from '@/core/record';
 import { alikeRuns, facesOf, type VoidShape } from '@/core/void';
+import { phrase } from '@/words';
 import { TakesFields } from '../repair/TakesFields';
 import { Heading, useFormat } from '../shared/bits';
 
@@ -32,7 +33,7 @@ export function TakenHere({ whole, id, shapes }: { whole: RepairView; id: string
                 {across(shape)}
               </span>
               <span className="fig">
-                {'thickness' in shape ? `${format('length', shape.thickness.valueMm).text} on the mean` : ''}
+                {'thickness' in shape ? phrase`${format('length', shape.thickness.valueMm).text} on the mean` : ''}
               </span>
             </li>
           );

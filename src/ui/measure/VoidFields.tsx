@@ -3,6 +3,7 @@ import { Plus, Trash2 } from 'lucide-react';
 import type { PassRef } from '@/core/plan';
 import type { Said } from '@/core/say';
 import { kindOf, runsOf, type Void } from '@/core/void';
+import { phrase } from '@/words';
 import { Choice, Prose } from '../shared/bits';
 import { QuantityField } from '../shared/QuantityField';
 import { useRowKeys } from '../shared/use-row-keys';
@@ -45,7 +46,7 @@ export function VoidFields({ of, v, problemAt }: { of: PassRef; v: Void; problem
           <QuantityField
             kind="count"
             hideLabel
-            label={`Group ${i + 1} that differs: how many`}
+            label={phrase`Group ${i + 1} that differs: how many`}
             value={x.count}
             problem={problemAt(`variants.${i}`) ? ' ' : null}
             onChange={(t) =>
@@ -62,7 +63,7 @@ export function VoidFields({ of, v, problemAt }: { of: PassRef; v: Void; problem
           />
           <select
             className="select text-sm"
-            aria-label={`Group ${i + 1} that differs: in what`}
+            aria-label={phrase`Group ${i + 1} that differs: in what`}
             value={x.key}
             onChange={(e) =>
               changeVoid(
@@ -76,15 +77,13 @@ export function VoidFields({ of, v, problemAt }: { of: PassRef; v: Void; problem
             }
           >
             {lengths.map((l) => (
-              <option key={l.key} value={l.key}>
-                of them: {l.label}
-              </option>
+              <option key={l.key} value={l.key}>{phrase`of them: ${l.label}`}</option>
             ))}
           </select>
           <QuantityField
             kind="length"
             hideLabel
-            label={`Group ${i + 1} that differs: by how much`}
+            label={phrase`Group ${i + 1} that differs: by how much`}
             value={x.byMm}
             onChange={(t) =>
               changeVoid(
@@ -97,7 +96,7 @@ export function VoidFields({ of, v, problemAt }: { of: PassRef; v: Void; problem
           <button
             type="button"
             className="p-1.5"
-            aria-label={`Group ${i + 1} that differs: remove`}
+            aria-label={phrase`Group ${i + 1} that differs: remove`}
             onClick={() =>
               changeVoid(of, (old) => ({ ...old, variants: old.variants.filter((_, k) => k !== i) }), 'variants')
             }

@@ -15,6 +15,7 @@ import type { Piece } from '@/core/plan';
 import { attempt } from '@/core/say';
 import { type SheetRevision, systemKind } from '@/core/system';
 import { figure } from '@/core/units';
+import { phrase } from '@/words';
 import { Choice, Prose, useFormat, Working } from '../shared/bits';
 import { QuantityField } from '../shared/QuantityField';
 import { changePass } from '../workspace/workspace';
@@ -70,7 +71,7 @@ export function BlendFields({
             {blend.fillers.map((f, i) => (
               <div key={f.filler} className="grid grid-cols-[1fr_4.2rem_6rem_2rem] gap-2 items-end">
                 <label className="block">
-                  {i === 0 ? 'Filler' : <span className="sr-only">Filler {i + 1}</span>}
+                  {i === 0 ? 'Filler' : <span className="sr-only">{phrase`Filler ${i + 1}`}</span>}
                   <select
                     className="select"
                     value={f.filler}
@@ -104,7 +105,7 @@ export function BlendFields({
                   type="button"
                   className="p-1.5"
                   disabled={blend.fillers.length === 1}
-                  aria-label={`Remove ${fillerOf(f.filler).label}`}
+                  aria-label={phrase`Remove ${fillerOf(f.filler).label}`}
                   onClick={() => set({ ...blend, fillers: blend.fillers.filter((_, k) => k !== i) })}
                 >
                   <Trash2 size={16} aria-hidden="true" />
@@ -125,22 +126,21 @@ export function BlendFields({
             {mix?.ok && (
               <>
                 <p>
-                  <strong className="fig text-lg">{figure(mix.value.loading)}</strong> g in 100 g of liquid,{' '}
-                  {format('density', mix.value.densityGPerMl).text}, {figure(mix.value.swell, 3)} times the liquid’s
-                  volume, {mix.value.sanding}.
+                  <strong className="fig text-lg">{figure(mix.value.loading)}</strong>
+                  {phrase` g in 100 g of liquid, ${format('density', mix.value.densityGPerMl).text}, ${figure(mix.value.swell, 3)} times the liquid’s volume, ${mix.value.sanding}.`}
                   {mix.value.lean && <strong> Lean: the liquid does not fill the grains.</strong>}
                   {mix.value.leanFromPer100G !== null &&
                     !mix.value.lean &&
-                    ` Lean from ${figure(mix.value.leanFromPer100G)} g.`}
+                    phrase` Lean from ${figure(mix.value.leanFromPer100G)} g.`}
                 </p>
                 <ol className="list-decimal pl-5 text-sm">
                   {mix.value.portions.map((p) => (
                     <li key={p.filler}>
                       {fillerOf(p.filler).label}:{' '}
                       {batchLiquidG === null
-                        ? `${figure(p.per100G)} g for each 100 g`
+                        ? phrase`${figure(p.per100G)} g for each 100 g`
                         : format('mass', (p.per100G * batchLiquidG) / 100).text}
-                      {p.times > 1 ? `, in ${p.times} portions` : ''}
+                      {p.times > 1 ? phrase`, in ${p.times} portions` : ''}
                     </li>
                   ))}
                 </ol>

@@ -7,6 +7,7 @@ import type { Piece } from '@/core/plan';
 import { attempt } from '@/core/say';
 import type { SheetRevision, Stock } from '@/core/system';
 import { figure } from '@/core/units';
+import { phrase } from '@/words';
 import { Prose, useFormat } from '../shared/bits';
 import { QuantityField } from '../shared/QuantityField';
 import { changePass } from '../workspace/workspace';
@@ -95,17 +96,17 @@ export function ColourFields({
         <button type="button" className="btn text-sm self-start" onClick={add}>
           <Plus size={15} aria-hidden="true" /> {colour.trials.length ? 'The next trial' : 'A first trial'}
         </button>
-        {taken && recipe && <Recipes title={`${taken.name}, for one batch`} recipe={recipe} />}
+        {taken && recipe && <Recipes title={phrase`${taken.name}, for one batch`} recipe={recipe} />}
         {veins && (
           <>
             <QuantityField
               kind="volume"
-              label={`Veins of ${veins.name}, how much`}
+              label={phrase`Veins of ${veins.name}, how much`}
               value={colour.veins!.ml}
               onChange={(v) => set({ ...colour, veins: { trial: veins.id, ml: v.value } })}
               check={(v) => (v > 0 && v <= 100_000 ? null : 'More than 0.')}
             />
-            {veinRecipe && <Recipes title={`${veins.name}, for the veins`} recipe={veinRecipe} />}
+            {veinRecipe && <Recipes title={phrase`${veins.name}, for the veins`} recipe={veinRecipe} />}
           </>
         )}
         {colour.trials.length > 0 && blended && (
@@ -113,9 +114,9 @@ export function ColourFields({
             <strong>One colour over the surface:</strong>{' '}
             {blended.ok ? (
               blended.value.length === 1 ? (
-                `lot ${blended.value[0]!.lot} alone covers it.`
+                phrase`lot ${blended.value[0]!.lot} alone covers it.`
               ) : (
-                `blend the lots first, in every batch ${blended.value.map((l) => `${figure(l.share * 100, 3)} % of ${l.lot}`).join(' and ')}.`
+                phrase`blend the lots first, in every batch ${blended.value.map((l) => phrase`${figure(l.share * 100, 3)} % of ${l.lot}`).join(' and ')}.`
               )
             ) : (
               <Prose>{blended.problem.sentence}</Prose>
@@ -134,9 +135,7 @@ function Recipes({ title, recipe }: { title: string; recipe: Recipe }) {
     <table className="table text-sm" data-testid="recipe">
       <caption className="text-left font-semibold">
         {title}{' '}
-        <span className="soft font-normal">
-          × {figure(recipe.factor, 3)} of a trial of {format('volume', recipe.trialMl).text}
-        </span>
+        <span className="soft font-normal">{phrase`× ${figure(recipe.factor, 3)} of a trial of ${format('volume', recipe.trialMl).text}`}</span>
       </caption>
       <tbody>
         {recipe.rows.map((r, i) => (

@@ -2,6 +2,7 @@
 import type { Piece } from '@/core/plan';
 import { type SheetRevision, systemKind } from '@/core/system';
 import { figure } from '@/core/units';
+import { phrase } from '@/words';
 import { Heading } from '../shared/bits';
 import { QuantityField } from '../shared/QuantityField';
 import { changePass } from '../workspace/workspace';
@@ -17,7 +18,7 @@ export function DoseField({ repair, sheet }: { repair: Piece; sheet: SheetRevisi
   return (
     <>
       <Heading
-        aside={`of ${dose.of === 'A' ? 'part A' : 'the total'}; the sheet allows ${figure(dose.minPct)} to ${figure(dose.maxPct)} %`}
+        aside={phrase`of ${dose.of === 'A' ? 'part A' : 'the total'}; the sheet allows ${figure(dose.minPct)} to ${figure(dose.maxPct)} %`}
       >
         {word[0]!.toUpperCase() + word.slice(1)}
       </Heading>
@@ -32,14 +33,14 @@ export function DoseField({ repair, sheet }: { repair: Piece; sheet: SheetRevisi
           check={(v) =>
             v >= dose.minPct && v <= dose.maxPct
               ? null
-              : `The sheet allows ${figure(dose.minPct)} to ${figure(dose.maxPct)} %: ${v < dose.minPct ? 'with less it may stay soft for good' : 'with more it gets brittle and may burn'}.`
+              : phrase`The sheet allows ${figure(dose.minPct)} to ${figure(dose.maxPct)} %: ${v < dose.minPct ? 'with less it may stay soft for good' : 'with more it gets brittle and may burn'}.`
           }
         />
         <svg
           viewBox="0 -6 300 40"
           className="w-full"
           role="img"
-          aria-label={`${figure(now)} % between ${figure(dose.minPct)} and ${figure(dose.maxPct)} %`}
+          aria-label={phrase`${figure(now)} % between ${figure(dose.minPct)} and ${figure(dose.maxPct)} %`}
         >
           <rect x="10" y="12" width="280" height="9" fill="url(#tx-b)" />
           <line
@@ -60,9 +61,7 @@ export function DoseField({ repair, sheet }: { repair: Piece; sheet: SheetRevisi
         </svg>
       </div>
       {repair.dosePct !== null && repair.dosePct !== dose.usualPct && (
-        <p className="soft text-sm">
-          The sheet’s usual dose is {figure(dose.usualPct)} %; times at {figure(now)} % are read between its own doses.
-        </p>
+        <p className="soft text-sm">{phrase`The sheet’s usual dose is ${figure(dose.usualPct)} %; times at ${figure(now)} % are read between its own doses.`}</p>
       )}
     </>
   );

@@ -4,6 +4,7 @@ import type { Piece, RepairPlan } from '@/core/plan';
 import { attempt, type Message } from '@/core/say';
 import { systemKind, WAYS, type Way } from '@/core/system';
 import { figure } from '@/core/units';
+import { phrase } from '@/words';
 import { Choice, Heading, Prose } from '../shared/bits';
 import { DropCounter } from '../shared/DropCounter';
 import { QuantityField } from '../shared/QuantityField';
@@ -130,10 +131,7 @@ export function Instruments({ repair, plan, batch }: { repair: Piece; plan: Repa
               {m.part} <strong className="fig text-lg">{saidAs(m)}</strong>
             </span>
           ))}
-          <span className="block soft text-sm">
-            rounding puts B/A {figure(measured.roundingPct, 2)} % off, at worst {figure(measured.worstPct, 2)} %;{' '}
-            {tolerance.fromSheet ? 'the sheet allows' : 'not from the sheet, assumed:'} {saidTolerance(tolerance)}
-          </span>
+          <span className="block soft text-sm">{phrase`rounding puts B/A ${figure(measured.roundingPct, 2)} % off, at worst ${figure(measured.worstPct, 2)} %; ${tolerance.fromSheet ? 'the sheet allows' : 'not from the sheet, assumed:'} ${saidTolerance(tolerance)}`}</span>
         </p>
       )}
     </>

@@ -5,6 +5,7 @@ import type { SystemKits } from '@/core/plan';
 import type { JobView } from '@/core/record';
 import type { Said } from '@/core/say';
 import { figure } from '@/core/units';
+import { phrase } from '@/words';
 import { Heading, useFormat, useSay } from '../shared/bits';
 import { Link } from '../shared/Link';
 import { dayAndClock } from '../shared/when';
@@ -38,7 +39,7 @@ function Together({
     : fewer > 0
       ? fewer === 1
         ? 'a kit'
-        : `${fewer} kits`
+        : phrase`${fewer} kits`
       : null;
   const join = () => {
     const made = joinRepairs(together.repairIds);
@@ -48,13 +49,14 @@ function Together({
   return (
     <>
       <p className="text-sm">
-        Prepared first and mixed as one, {together.repairIds.map(name).join(', ')} take{' '}
-        {kitWords(kits, together.kits.set.total)}
-        {saves && <>, which saves {saves}</>}.
+        {phrase`Prepared first and mixed as one, ${together.repairIds.map(name).join(', ')} take ${kitWords(kits, together.kits.set.total)}`}
+        {saves && <>{phrase`, which saves ${saves}`}</>}.
       </p>
-      <button type="button" className="btn text-sm mt-1" onClick={join}>
-        Make them one repair of {together.repairIds.length} places
-      </button>
+      <button
+        type="button"
+        className="btn text-sm mt-1"
+        onClick={join}
+      >{phrase`Make them one repair of ${together.repairIds.length} places`}</button>
       {why && (
         <p role="status" className="text-sm mt-1">
           {says(why)}
@@ -77,7 +79,7 @@ export function JobKits({ view, systemId }: { view: JobView; systemId: string })
   const leftOver = new Map<string, number>();
   for (const l of kits.leftOvers) {
     if (!several && !l.offers.length) continue;
-    const does = `it would do ${l.offers.map((o) => name(o.repairId)).join(' or ')}${l.untilMs ? `, if placed before ${dayAndClock(l.untilMs, view.job.zone)}` : ''}`;
+    const does = phrase`it would do ${l.offers.map((o) => name(o.repairId)).join(' or ')}${l.untilMs ? phrase`, if placed before ${dayAndClock(l.untilMs, view.job.zone)}` : ''}`;
     const then = l.offers.length ? does : l.mixed ? 'let it set in a flat tray outside' : 'keep it closed';
     const what = `${format('volume', l.ml).text}${l.mixed ? ', mixed' : ', in its tins'}: ${then}.`;
     leftOver.set(what, (leftOver.get(what) ?? 0) + 1);
@@ -87,11 +89,11 @@ export function JobKits({ view, systemId }: { view: JobView; systemId: string })
       <Heading aside={several ? 'shared by the repairs of this job' : 'for this job'}>Kits</Heading>
       <p>
         <strong>{kitWords(kits, kits.kits.set.total)}</strong>
-        {lot.length > 0 && <>, from {lot.map((t) => `lot ${t.lot} (${t.take})`).join(', ')}</>}
+        {lot.length > 0 && <>{phrase`, from ${lot.map((t) => phrase`lot ${t.lot} (${t.take})`).join(', ')}`}</>}
         {buy > 0 ? (
           <>
             ; buy <strong>{kitWords(kits, kits.kits.set.buy)}</strong>
-            {kits.offers.every((o) => o.price !== null) ? ` for ${figure(kits.kits.set.cost, 3)}` : ''}
+            {kits.offers.every((o) => o.price !== null) ? phrase` for ${figure(kits.kits.set.cost, 3)}` : ''}
           </>
         ) : (
           '; nothing to buy'
@@ -107,17 +109,14 @@ export function JobKits({ view, systemId }: { view: JobView; systemId: string })
             .filter((g) => g.length > 1)
             .map(
               (g) =>
-                `One mixing serves ${[...new Set(g.map((id) => name(id.slice(0, id.lastIndexOf(':')))))].join(', ')}.`,
+                phrase`One mixing serves ${[...new Set(g.map((id) => name(id.slice(0, id.lastIndexOf(':')))))].join(', ')}.`,
             )
             .join(' ')}
         </p>
       )}
       {kits.together && <Together view={view} kits={kits} together={kits.together} name={name} />}
       {[...leftOver].map(([what, times]) => (
-        <p key={what} className="text-sm">
-          Left over {times > 1 && `${times} times `}
-          {what}
-        </p>
+        <p key={what} className="text-sm">{phrase`Left over ${times > 1 && phrase`${times} times `}${what}`}</p>
       ))}
       <p className="text-sm">
         <Link href={`/job/${view.job.id}/pick`}>The pick list of the job</Link>

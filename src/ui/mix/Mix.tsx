@@ -6,6 +6,7 @@ import { UPTAKE_ML_PER_M2 } from '@/core/method';
 import type { Batch } from '@/core/mix';
 import { isMetered, PART_IDS } from '@/core/system';
 import { formatDuration } from '@/core/units';
+import { phrase } from '@/words';
 import type { StageProps } from '../repair/stage-props';
 import { Answer, Choice, useFormat, useSay, VoiceMark, Working } from '../shared/bits';
 import { MaterialLearned, SystemLearned } from '../shared/LearnedHere';
@@ -57,13 +58,11 @@ function Sheet({ view, at }: StageProps) {
   return (
     <div className="p-4 flex flex-col h-full sm:min-h-[17rem]">
       <div className="flex items-baseline gap-4 flex-wrap">
-        <h2 className="font-bold text-lg">
-          Batch {batch.index + 1} of {plan.batches.length}
-        </h2>
+        <h2 className="font-bold text-lg">{phrase`Batch ${batch.index + 1} of ${plan.batches.length}`}</h2>
         <span className="soft">
           {says(batch.label)}
           {useBy?.planMs && useBy.originMs
-            ? `, place it by ${dayAndClock(useBy.planMs, view.job.zone)}, ${formatDuration((useBy.planMs - useBy.originMs) / 60_000)} after mixing begins`
+            ? phrase`, place it by ${dayAndClock(useBy.planMs, view.job.zone)}, ${formatDuration((useBy.planMs - useBy.originMs) / 60_000)} after mixing begins`
             : ''}
         </span>
         {plan.batches.length > 1 && (
@@ -74,7 +73,7 @@ function Sheet({ view, at }: StageProps) {
                 type="button"
                 className="btn text-sm md:!min-h-8 !px-2.5"
                 aria-pressed={b === batch}
-                aria-label={`Batch ${b.index + 1}`}
+                aria-label={phrase`Batch ${b.index + 1}`}
                 onClick={() => setChosen(b.index)}
               >
                 {b.index + 1}
@@ -182,15 +181,14 @@ function Side({ view, at }: StageProps) {
           </tr>
         </tfoot>
       </table>
-      <p className="soft text-sm">
-        For the 95 % value, {format('volume', mix.onHandMl).text}.
-        {mix.kits.leftMl >= SMEAR_ML &&
-          ` Left over ${format('volume', mix.kits.leftMl).text}, ${
-            mix.kits.leftIsMixed
-              ? 'mixed: use it at once or let it set in a flat tray outside.'
-              : 'unmixed: keep it closed.'
-          }`}
-      </p>
+      <p className="soft text-sm">{phrase`For the 95 % value, ${format('volume', mix.onHandMl).text}.${
+        mix.kits.leftMl >= SMEAR_ML &&
+        phrase` Left over ${format('volume', mix.kits.leftMl).text}, ${
+          mix.kits.leftIsMixed
+            ? 'mixed: use it at once or let it set in a flat tray outside.'
+            : 'unmixed: keep it closed.'
+        }`
+      }`}</p>
       {stored && <DoseField repair={repair} sheet={stored} />}
       {metered ? (
         <>

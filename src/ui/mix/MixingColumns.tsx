@@ -1,6 +1,7 @@
 'use client';
 import { saidAs } from '@/core/mix';
 import { PART_IDS, type PartId, partOf } from '@/core/system';
+import { phrase } from '@/words';
 import { useFormat } from '../shared/bits';
 import { useNarrow } from '../shared/use-narrow';
 import { useSize } from '../shared/use-width';
@@ -67,7 +68,7 @@ function ColumnsIn({ batch, sheet, said, poured, W, H }: Mixing & { W: number; H
       viewBox={`0 0 ${W} ${H}`}
       className="w-full h-full"
       role="img"
-      aria-label={`${parts.map((p) => `${format('mass', target[p]).text} of ${p}${poured ? `, ${format('mass', inside(p)).text} poured` : ''}`).join(' plus ')} makes ${format('volume', batch.ml).text}`}
+      aria-label={phrase`${parts.map((p) => phrase`${format('mass', target[p]).text} of ${p}${poured ? phrase`, ${format('mass', inside(p)).text} poured` : ''}`).join(' plus ')} makes ${format('volume', batch.ml).text}`}
     >
       {parts.map((p, i) => {
         const width = widthOf(p);
@@ -81,7 +82,7 @@ function ColumnsIn({ batch, sheet, said, poured, W, H }: Mixing & { W: number; H
         const first = measured ? saidAs(measured) : format('mass', target[p]).text;
         const under = poured
           ? [
-              moved ? `was ${format('mass', batch.massG[p]).text}` : '',
+              moved ? phrase`was ${format('mass', batch.massG[p]).text}` : '',
               inside(p) > 0
                 ? `${poured.live?.part === p ? 'on the scale' : 'poured'} ${format('mass', inside(p)).text}`
                 : '',
@@ -173,9 +174,12 @@ function ColumnsIn({ batch, sheet, said, poured, W, H }: Mixing & { W: number; H
           {format('mass', whole).text}
         </text>
         {batch.kits !== null && (
-          <text x={column + 16} y={TOP + 46} fontSize={type.under} fill="var(--ink-2)">
-            {batch.kits} whole kit{batch.kits > 1 ? 's' : ''}
-          </text>
+          <text
+            x={column + 16}
+            y={TOP + 46}
+            fontSize={type.under}
+            fill="var(--ink-2)"
+          >{phrase`${batch.kits} whole kit${batch.kits > 1 ? 's' : ''}`}</text>
         )}
       </g>
     </svg>

@@ -1,6 +1,7 @@
 'use client';
 import { saidAs } from '@/core/mix';
 import { PART_IDS, type PartId, partOf } from '@/core/system';
+import { phrase } from '@/words';
 import { useFormat } from '../shared/bits';
 import type { Mixing } from './mixing';
 
@@ -42,7 +43,7 @@ export function MixingRows({ batch, sheet, said, poured }: Mixing) {
       <Row
         name="mix"
         figure={format('volume', batch.ml).text}
-        beside={`${format('mass', whole).text}${batch.kits === null ? '' : `, ${batch.kits} whole kit${batch.kits > 1 ? 's' : ''}`}`}
+        beside={`${format('mass', whole).text}${batch.kits === null ? '' : phrase`, ${batch.kits} whole kit${batch.kits > 1 ? 's' : ''}`}`}
         fill="liquid"
         share={now / Math.max(whole, now)}
         goal={1}

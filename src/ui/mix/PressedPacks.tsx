@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { type MixResult, type PackPart, packsOf, saidShots } from '@/core/mix';
 import type { SheetRevision } from '@/core/system';
 import { figure } from '@/core/units';
+import { phrase } from '@/words';
 import { useFormat, useSay } from '../shared/bits';
 
 const W = 760;
@@ -54,15 +55,12 @@ export function PressedPacks({
         <strong className="fig">{format('volume', eachMl).text}</strong> a hole
         {shots !== null && said && (
           <>
-            : <strong className="fig">{figure(shots, 3)}</strong> shots, {said.full} full
-            {said.part === 'none' ? '' : ` and ${said.part === 'two thirds' ? 'two thirds' : `a ${said.part}`}`}
+            : <strong className="fig">{figure(shots, 3)}</strong>
+            {phrase` shots, ${said.full} full${said.part === 'none' ? '' : phrase` and ${said.part === 'two thirds' ? 'two thirds' : `a ${said.part}`}`}`}
           </>
         )}
         {mixers > 0 && (
-          <span className="soft">
-            {' '}
-            · {mixers} mixer{mixers > 1 ? 's' : ''} · {mix.kits.use} pack{mix.kits.use > 1 ? 's' : ''}
-          </span>
+          <span className="soft">{phrase` · ${mixers} mixer${mixers > 1 ? 's' : ''} · ${mix.kits.use} pack${mix.kits.use > 1 ? 's' : ''}`}</span>
         )}
       </p>
       <svg
@@ -105,19 +103,14 @@ export function PressedPacks({
           );
         })}
       </svg>
-      <p className="soft text-sm">
-        one bar a pack, {format('volume', pack).text}; waves: into holes, with their numbers; dots: left in a mixer or
-        thrown away
-        {(sheet.mixer?.flowMl ?? 0) > 0 ? '; dark waves: pressed out until both parts flow' : ''}
-        {packs.length > SHOWN ? `; the first ${SHOWN} of ${packs.length} packs` : ''}
-      </p>
+      <p className="soft text-sm">{phrase`one bar a pack, ${format('volume', pack).text}; waves: into holes, with their numbers; dots: left in a mixer or thrown away${(sheet.mixer?.flowMl ?? 0) > 0 ? '; dark waves: pressed out until both parts flow' : ''}${packs.length > SHOWN ? phrase`; the first ${SHOWN} of ${packs.length} packs` : ''}`}</p>
       <table className="table max-w-[34rem]">
         <tbody>
           {rounds.map((b) => (
             <tr key={b.index} style={{ borderTop: '1px solid var(--paper-line)' }}>
               <td className="py-1">{says(b.label)}</td>
               <td className="soft text-sm">
-                {b.pauseMin ? `after a pause of ${format('duration', b.pauseMin).text}` : ''}
+                {b.pauseMin ? phrase`after a pause of ${format('duration', b.pauseMin).text}` : ''}
                 {b.pauseMin && b.mixers ? ', ' : ''}
                 {b.mixers ? 'fresh mixer' : ''}
               </td>
@@ -133,7 +126,7 @@ export function PressedPacks({
           aria-expanded={all}
           onClick={() => setAll(!all)}
         >
-          {all ? 'fold' : `all ${mix.batches.length} ${single ? 'holes' : 'rounds'}`}
+          {all ? 'fold' : phrase`all ${mix.batches.length} ${single ? 'holes' : 'rounds'}`}
         </button>
       )}
     </div>

@@ -1,6 +1,7 @@
 'use client';
 import { Plus, Trash2 } from 'lucide-react';
 import type { Piece } from '@/core/plan';
+import { phrase } from '@/words';
 import { Heading } from '../shared/bits';
 import { QuantityField } from '../shared/QuantityField';
 import { useRowKeys } from '../shared/use-row-keys';
@@ -24,7 +25,9 @@ export function Stops({ repair }: { repair: Piece }) {
             kind="count"
             label="After hole"
             value={s.after}
-            check={(v) => (Number.isInteger(v) && v >= 1 && v < places ? null : `A hole from 1 to ${places - 1}.`)}
+            check={(v) =>
+              Number.isInteger(v) && v >= 1 && v < places ? null : phrase`A hole from 1 to ${places - 1}.`
+            }
             onChange={(t) => at(i, { after: t.value })}
           />
           <QuantityField
@@ -37,7 +40,7 @@ export function Stops({ repair }: { repair: Piece }) {
           <button
             type="button"
             className="btn"
-            aria-label={`Remove the pause after hole ${s.after}`}
+            aria-label={phrase`Remove the pause after hole ${s.after}`}
             onClick={() => write(stops.filter((_, k) => k !== i))}
           >
             <Trash2 size={17} aria-hidden="true" />

@@ -1,6 +1,7 @@
 'use client';
 import { Plus, Trash2 } from 'lucide-react';
 import { type ColourTrial, LOOKS, type Look, unfitLooks } from '@/core/mix';
+import { phrase } from '@/words';
 import { Choice, TextField } from '../shared/bits';
 import { QuantityField } from '../shared/QuantityField';
 import { useRowKeys } from '../shared/use-row-keys';
@@ -48,14 +49,14 @@ export function Trial({
       {t.tints.map((x, i) => (
         <div key={keys[i]} className="grid grid-cols-[1fr_5.5rem_6.5rem_2rem] gap-2 items-end mt-1">
           <TextField
-            label={`Tint ${i + 1}`}
+            label={phrase`Tint ${i + 1}`}
             hideLabel
             value={x.name}
             onChange={(name) => name.trim() && tint(i, { name: name.trim().slice(0, 60) })}
           />
           <QuantityField
             kind="mass"
-            label={`Mass of ${x.name}`}
+            label={phrase`Mass of ${x.name}`}
             hideLabel
             value={x.massG}
             onChange={(v) => tint(i, { massG: v.value })}
@@ -63,7 +64,7 @@ export function Trial({
           />
           <QuantityField
             kind="density"
-            label={`Density of ${x.name}`}
+            label={phrase`Density of ${x.name}`}
             hideLabel
             value={x.densityGPerMl}
             placeholder="1.4, usual"
@@ -75,7 +76,7 @@ export function Trial({
             type="button"
             className="p-1.5"
             disabled={t.tints.length === 1}
-            aria-label={`Remove ${x.name}`}
+            aria-label={phrase`Remove ${x.name}`}
             onClick={() => change({ tints: t.tints.filter((_, k) => k !== i) })}
           >
             <Trash2 size={15} aria-hidden="true" />

@@ -2,6 +2,7 @@
 import { Camera } from 'lucide-react';
 import { useId, useMemo, useState } from 'react';
 import { SHOWS, type Shows } from '@/core/plan';
+import { phrase } from '@/words';
 import { Heading, OnOff } from '../shared/bits';
 import { shortWhen } from '../shared/when';
 import { useWorkspace } from '../workspace/workspace';
@@ -95,11 +96,11 @@ export function Compared({ under, over }: { readonly under: Photo; readonly over
         min={0}
         max={100}
         value={share}
-        aria-label={`How far ${names[1]} is covered by ${names[0]}`}
+        aria-label={phrase`How far ${names[1]} is covered by ${names[0]}`}
         className="w-full min-h-11"
         onChange={(e) => setShare(Number(e.target.value))}
       />
-      <OnOff label={`Turn “${names[1]}” over, as in a mirror`} on={mirrored} onChange={setMirrored} />
+      <OnOff label={phrase`Turn “${names[1]}” over, as in a mirror`} on={mirrored} onChange={setMirrored} />
     </figure>
   );
 }

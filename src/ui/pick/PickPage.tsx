@@ -3,6 +3,7 @@ import { Printer } from 'lucide-react';
 import { useState } from 'react';
 import { amountOf, type PickedKit, pickList } from '@/core/record';
 import { figure } from '@/core/units';
+import { phrase } from '@/words';
 import { Heading, useSay, Ways } from '../shared/bits';
 import { CopyTables } from '../shared/CopyTables';
 import { Dialog } from '../shared/Dialog';
@@ -54,7 +55,7 @@ export function PickPage({ jobId }: { jobId: string }) {
       >
         <header className="flex items-end gap-4 pb-2" style={{ borderBottom: '3px solid #000' }}>
           <div className="flex-1">
-            <h1 className="text-2xl font-extrabold leading-tight">Pick list: {view.job.name || 'unnamed job'}</h1>
+            <h1 className="text-2xl font-extrabold leading-tight">{phrase`Pick list: ${view.job.name || 'unnamed job'}`}</h1>
             <p>
               {view.job.place} · {fullWhen(nowMs, view.job.zone)}
             </p>
@@ -72,14 +73,11 @@ export function PickPage({ jobId }: { jobId: string }) {
                 <br />
               </>
             )}
-            {list.worth !== null && <>worth of all {figure(list.worth, 4)}</>}
+            {list.worth !== null && <>{phrase`worth of all ${figure(list.worth, 4)}`}</>}
           </p>
         </header>
         {missing.length > 0 && (
-          <p className="mt-2 font-semibold">
-            Not in this list, because not planned yet:{' '}
-            {missing.map((r) => r.repair.name || 'unnamed repair').join(', ')}.
-          </p>
+          <p className="mt-2 font-semibold">{phrase`Not in this list, because not planned yet: ${missing.map((r) => r.repair.name || 'unnamed repair').join(', ')}.`}</p>
         )}
         <Heading>Kits</Heading>
         {list.kits.length === 0 && <p>Nothing is planned yet.</p>}
@@ -95,19 +93,15 @@ export function PickPage({ jobId }: { jobId: string }) {
                   {k.kit} <span className="soft">{k.system}</span>
                 </td>
                 <td className="text-sm">
-                  {k.lots.map((l) => `${l.take} of lot ${l.lot}`).join(', ')}
-                  {k.buy > 0 && (
-                    <strong>
-                      {k.lots.length ? ', ' : ''}buy {k.buy}
-                    </strong>
-                  )}
+                  {k.lots.map((l) => phrase`${l.take} of lot ${l.lot}`).join(', ')}
+                  {k.buy > 0 && <strong>{phrase`${k.lots.length ? ', ' : ''}buy ${k.buy}`}</strong>}
                 </td>
                 <td className="no-print text-right">
                   <button
                     type="button"
                     className="btn text-sm"
                     onClick={() => setChecking(k)}
-                    aria-label={`Check the contents of ${k.kit}`}
+                    aria-label={phrase`Check the contents of ${k.kit}`}
                   >
                     check contents
                   </button>
@@ -165,7 +159,7 @@ export function PickPage({ jobId }: { jobId: string }) {
       </main>
       <Dialog
         open={checking !== null}
-        title={checking ? `Contents of ${checking.kit}` : ''}
+        title={checking ? phrase`Contents of ${checking.kit}` : ''}
         onClose={() => setChecking(null)}
       >
         {checking && (
@@ -237,7 +231,7 @@ function Contents({ kit, repairId, onDone }: { kit: PickedKit; repairId: string 
                   min={0}
                   max={999}
                   className="input fig !w-20"
-                  aria-label={`Found: ${l.what}`}
+                  aria-label={phrase`Found: ${l.what}`}
                   value={found[i]}
                   onChange={(e) =>
                     setFound(found.map((f, k) => (k === i ? Math.max(0, Math.floor(Number(e.target.value) || 0)) : f)))
@@ -249,9 +243,10 @@ function Contents({ kit, repairId, onDone }: { kit: PickedKit; repairId: string 
         </tbody>
       </table>
       {short.length > 0 && (
-        <p role="status" className="mt-2 font-semibold">
-          Missing: {short.map((s) => s.what).join(', ')}. A kit that is not whole is not used by eye.
-        </p>
+        <p
+          role="status"
+          className="mt-2 font-semibold"
+        >{phrase`Missing: ${short.map((s) => s.what).join(', ')}. A kit that is not whole is not used by eye.`}</p>
       )}
       <button type="submit" className="btn btn-neutral mt-3" disabled={!repairId}>
         Into the record

@@ -1,6 +1,7 @@
 'use client';
 import { useRef, useState } from 'react';
 import { borderAt, type Ground, groundsOf, type Piece, type RepairPlan, SIDES, type Side } from '@/core/plan';
+import { phrase } from '@/words';
 import { Choice, Heading, lowered, useFormat, useSay } from '../shared/bits';
 import { placeOn } from '../shared/svg-place';
 import { useWidth } from '../shared/use-width';
@@ -45,9 +46,7 @@ export function GroundPlan({
       {grounds.map((ground) => (
         <div key={ground.place}>
           {ground.places > 1 && (
-            <h4 className="soft text-sm mt-1">
-              {isLine ? 'Line' : 'Face'} {ground.place + 1} of {ground.places}
-            </h4>
+            <h4 className="soft text-sm mt-1">{phrase`${isLine ? 'Line' : 'Face'} ${ground.place + 1} of ${ground.places}`}</h4>
           )}
           <Picture
             ground={ground}
@@ -169,9 +168,14 @@ function Picture({
               <line {...ends} stroke="var(--paper)" strokeWidth="7" />
               <line {...ends} stroke="var(--ink)" strokeWidth="2" strokeDasharray="5 4" data-testid="kept-open" />
               {isLine && (
-                <text x={x1} y={y1 - 13} textAnchor="middle" fontSize="12.5" fill="var(--ink)" className="fig">
-                  open at {say(at)}
-                </text>
+                <text
+                  x={x1}
+                  y={y1 - 13}
+                  textAnchor="middle"
+                  fontSize="12.5"
+                  fill="var(--ink)"
+                  className="fig"
+                >{phrase`open at ${say(at)}`}</text>
               )}
             </g>
           );
@@ -182,7 +186,7 @@ function Picture({
           const room = Math.max(...l.points.map((p) => px(p[0]))) - Math.min(...l.points.map((p) => px(p[0])));
           const words = [
             String(l.order + 1),
-            ...(room > 58 && l.span ? [clock(l.span.fromMs, zone), `to ${clock(l.span.toMs, zone)}`] : []),
+            ...(room > 58 && l.span ? [clock(l.span.fromMs, zone), phrase`to ${clock(l.span.toMs, zone)}`] : []),
             ...(room > 58 && !isLine ? [format('area', l.areaM2 * 1e6).text] : []),
           ];
           return (
@@ -235,11 +239,11 @@ function Picture({
                 <g
                   role="slider"
                   tabIndex={0}
-                  aria-label={`Border after ${i + 1}`}
+                  aria-label={phrase`Border after ${i + 1}`}
                   aria-valuenow={Math.round(b * 100)}
                   aria-valuemin={0}
                   aria-valuemax={100}
-                  aria-valuetext={`${Math.round(b * 100)} % of ${ground.places > 1 ? 'all faces' : 'the face'}`}
+                  aria-valuetext={phrase`${Math.round(b * 100)} % of ${ground.places > 1 ? 'all faces' : 'the face'}`}
                   aria-orientation={across ? 'horizontal' : 'vertical'}
                   style={{ cursor: across ? 'ew-resize' : 'ns-resize', touchAction: 'none' }}
                   onPointerDown={(e) => {
@@ -265,11 +269,11 @@ function Picture({
         {ground.laid.map((l) => (
           <li key={l.order}>
             {l.order + 1}: {l.reach ? say(l.reach.whole) : format('area', l.areaM2 * 1e6).text}
-            {l.span && `, ${clock(l.span.fromMs, zone)} to ${clock(l.span.toMs, zone)}`}
+            {l.span && phrase`, ${clock(l.span.fromMs, zone)} to ${clock(l.span.toMs, zone)}`}
           </li>
         ))}
         {ground.keptOpen.map(({ at, from }) => (
-          <li key={from.join()}>kept open at {say(at)}</li>
+          <li key={from.join()}>{phrase`kept open at ${say(at)}`}</li>
         ))}
       </ol>
       {ground.laid.some((l) => l.wash) && (
@@ -278,10 +282,8 @@ function Picture({
             l.wash ? (
               <li key={l.order}>
                 <strong>{l.order + 1}</strong> washed{' '}
-                <span className="fig">
-                  {clock(l.wash.fromMs, zone)} to {clock(l.wash.toMs, zone)}
-                </span>
-                , in the same order
+                <span className="fig">{phrase`${clock(l.wash.fromMs, zone)} to ${clock(l.wash.toMs, zone)}`}</span>, in
+                the same order
               </li>
             ) : null,
           )}

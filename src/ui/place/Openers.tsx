@@ -2,6 +2,7 @@
 import { useEffect, useRef, useState } from 'react';
 import { type Opener, passKey } from '@/core/plan';
 import { figure, formatDuration } from '@/core/units';
+import { phrase } from '@/words';
 import { type PlanWorker, startPlanWorker } from '@/worker/plan';
 import type { StageProps } from '../repair/stage-props';
 import { useFormat } from '../shared/bits';
@@ -67,18 +68,20 @@ export function Openers({ view, at, nowMs, prepareMin, none }: StageProps & { pr
     const hours =
       cover.toHour - cover.fromHour === 24
         ? 'day and night'
-        : `daily from ${hour(cover.fromHour)} to ${hour(cover.toHour)}`;
+        : phrase`daily from ${hour(cover.fromHour)} to ${hour(cover.toHour)}`;
     const stretch =
       o.coverFromMs === undefined || o.coverToMs === undefined
         ? ''
-        : `: on by ${dayAndClock(o.coverFromMs, zone)}, until ${shortWhen(o.coverToMs, zone, nowMs)}`;
-    return `tent and heat by ${format('interval', cover.warmK).text}, ${hours}${stretch}`;
+        : phrase`: on by ${dayAndClock(o.coverFromMs, zone)}, until ${shortWhen(o.coverToMs, zone, nowMs)}`;
+    return phrase`tent and heat by ${format('interval', cover.warmK).text}, ${hours}${stretch}`;
   };
   const says = (o: Opener): string => {
     const all = [
-      ...(o.materialC === undefined ? [] : [`keep the closed packs at ${format('temperature', o.materialC).text}`]),
+      ...(o.materialC === undefined
+        ? []
+        : [phrase`keep the closed packs at ${format('temperature', o.materialC).text}`]),
       ...(o.cover ? [covers(o, o.cover)] : []),
-      ...(o.sheetId ? [`take ${o.sheetName} from the shelf`] : []),
+      ...(o.sheetId ? [phrase`take ${o.sheetName} from the shelf`] : []),
     ].join('; ');
     return all.charAt(0).toUpperCase() + all.slice(1);
   };
@@ -123,8 +126,8 @@ export function Openers({ view, at, nowMs, prepareMin, none }: StageProps & { pr
                     </>
                   )}
                   {o.missMin === null
-                    ? `; ${figure(o.share * 100, 2)} % of the week is good.`
-                    : `: ${formatDuration(o.missMin)} too late.`}
+                    ? phrase`; ${figure(o.share * 100, 2)} % of the week is good.`
+                    : phrase`: ${formatDuration(o.missMin)} too late.`}
                 </span>
               </span>
               <button type="button" className="btn text-sm" onClick={() => take(o)}>

@@ -3,6 +3,7 @@ import { STAGE_LABELS } from '@/core/method';
 import { cautionsOf, MOST_OVERTIME_MIN, pieceName, type RepairPlan, wholePlaced } from '@/core/plan';
 import { amountOf, usedUp } from '@/core/record';
 import { formatDuration } from '@/core/units';
+import { phrase } from '@/words';
 import type { StageProps } from '../repair/stage-props';
 import { Answer, Heading, useFormat, useSay } from '../shared/bits';
 import { HandsLearned } from '../shared/LearnedHere';
@@ -57,9 +58,7 @@ function UsedUp({ passes }: { passes: readonly RepairPlan[] }) {
   const lines = usedUp(passes);
   if (!lines.length) return null;
   return (
-    <p data-testid="used-up">
-      Beside the mix: {lines.map((l) => `${prose(amountOf(l))}${l.unit ? '' : ' ×'} ${l.what}`).join(', ')}.
-    </p>
+    <p data-testid="used-up">{phrase`Beside the mix: ${lines.map((l) => `${prose(amountOf(l))}${l.unit ? '' : ' ×'} ${l.what}`).join(', ')}.`}</p>
   );
 }
 
@@ -97,20 +96,16 @@ function Side({ view, at, nowMs }: StageProps) {
         over={actuals.startedAt === null ? 'begin' : 'begun'}
         digits={first ? shortWhen(actuals.startedAt ?? first.startMs, view.job.zone, nowMs) : '—'}
         beside={
-          steps.length ? (
-            <>
-              {steps.length} steps, {formatDuration(hands)} hands on
-            </>
-          ) : (
-            // Both may be there and the mix still not: then it is not they that are waited for.
-            (plan.problems[0] && `cannot be planned: see ${STAGE_LABELS[plan.problems[0].stage]}`) ||
-            'waits for measure and material'
-          )
+          steps.length
+            ? phrase`${steps.length} steps, ${formatDuration(hands)} hands on`
+            : // Both may be there and the mix still not: then it is not they that are waited for.
+              (plan.problems[0] && phrase`cannot be planned: see ${STAGE_LABELS[plan.problems[0].stage]}`) ||
+              'waits for measure and material'
         }
       />
       <HandsLearned at={at.whole} />
       <WhenField
-        label={`Begin not before (${view.job.zone})`}
+        label={phrase`Begin not before (${view.job.zone})`}
         value={repair.plannedStart}
         zone={view.job.zone}
         atHour={view.job.workingHours.fromHour}
@@ -130,14 +125,14 @@ function Side({ view, at, nowMs }: StageProps) {
         check={(min) =>
           min >= 0 && min <= MOST_OVERTIME_MIN
             ? null
-            : `Up to ${formatDuration(MOST_OVERTIME_MIN)}: more is another working day. Change the job’s working hours.`
+            : phrase`Up to ${formatDuration(MOST_OVERTIME_MIN)}: more is another working day. Change the job’s working hours.`
         }
       />
       {plan.placedMs !== null && wholePlaced(plan) && (
         <p className="mt-2">
           In place by <strong className="fig">{dayAndClock(plan.placedMs, view.job.zone)}</strong>
           {plan.usableMin !== null && Number.isFinite(plan.usableMin)
-            ? `; a batch may take ${formatDuration(plan.usableMin)} to place, at ${format('temperature', plan.potC ?? 0).text}`
+            ? phrase`; a batch may take ${formatDuration(plan.usableMin)} to place, at ${format('temperature', plan.potC ?? 0).text}`
             : ''}
           .
         </p>

@@ -1,6 +1,7 @@
 'use client';
 import { useDeferredValue, useMemo, useState } from 'react';
 import { startsAskOf, startWindows } from '@/core/plan';
+import { phrase } from '@/words';
 import type { StageProps } from '../repair/stage-props';
 import { Heading } from '../shared/bits';
 import { useAfterPaint } from '../shared/use-after-paint';
@@ -38,7 +39,7 @@ export function StartStrip({ view, at, nowMs }: StageProps) {
   const mixing = plan.steps.find((s) => s.marks?.begin?.includes('mix-begins'))?.startMs ?? null;
   return (
     <section aria-label="Starts">
-      <Heading aside={`${goodPct(starts)} % of the week is good; mixing begins at the place pointed to`}>
+      <Heading aside={phrase`${goodPct(starts)} % of the week is good; mixing begins at the place pointed to`}>
         When to begin
       </Heading>
       <StartsBar

@@ -2,6 +2,7 @@
 import { scaleTime } from 'd3';
 import { useMemo, useRef } from 'react';
 import { earliestWith, FAILS, type Starts, startSays } from '@/core/plan';
+import { phrase } from '@/words';
 import { Notice } from '../shared/Notice';
 import { useWidth } from '../shared/use-width';
 import { dayAndClock, shortWhen } from '../shared/when';
@@ -159,7 +160,7 @@ export function StartsBar({
             ) : (
               <>
                 {says.sure ? 'all limits hold' : 'all limits hold if the forecast comes true'}
-                {says.readyMs ? `, ready ${shortWhen(says.readyMs, zone, nowMs)}` : ''}
+                {says.readyMs ? phrase`, ready ${shortWhen(says.readyMs, zone, nowMs)}` : ''}
               </>
             )}
             .{' '}
@@ -167,7 +168,7 @@ export function StartsBar({
         )}
         {earliestMs !== null && starts.bestMs !== null && (
           <>
-            Earliest {dayAndClock(earliestMs, zone)}, best {dayAndClock(starts.bestMs, zone)}.{' '}
+            {phrase`Earliest ${dayAndClock(earliestMs, zone)}, best ${dayAndClock(starts.bestMs, zone)}. `}
             <button type="button" className="btn text-sm" onClick={() => onTake(starts.bestMs!)}>
               Begin at the best
             </button>
@@ -175,14 +176,10 @@ export function StartsBar({
         )}
       </p>
       {starts.earliestMs === null && (
-        <Notice tone="caution" className="mt-1 font-bold">
-          No start in this week is good:{' '}
-          {starts.reasons
-            .slice(0, 3)
-            .map((r) => `${FAILS[r.id]} (${Math.round((100 * r.starts) / starts.against.length)} %)`)
-            .join(', ')}
-          .
-        </Notice>
+        <Notice tone="caution" className="mt-1 font-bold">{phrase`No start in this week is good: ${starts.reasons
+          .slice(0, 3)
+          .map((r) => `${FAILS[r.id]} (${Math.round((100 * r.starts) / starts.against.length)} %)`)
+          .join(', ')}.`}</Notice>
       )}
     </div>
   );

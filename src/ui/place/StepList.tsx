@@ -4,6 +4,7 @@ import type { Stage } from '@/core/method';
 import { type ChainPlan, type PlannedStep, pieceName } from '@/core/plan';
 import type { PassView } from '@/core/record';
 import { formatDuration } from '@/core/units';
+import { phrase } from '@/words';
 import { captionOf, type Photo, photosAt, photosOf, srcOf } from '../photo/photos-of';
 import { useSay } from '../shared/bits';
 import { dayAndClock } from '../shared/when';
@@ -27,10 +28,10 @@ const FORCED: Record<string, string> = {
 function Tries({ of, zone }: { of: readonly number[]; zone: string }) {
   const shown = of.length > 4 ? [...of.slice(0, 2), of.at(-1)!] : of;
   return (
-    <span className="block fig text-[0.82rem]" data-testid="tries">
-      {shown.map((ms, i) => `${of.length > 4 && i === 2 ? '… ' : ''}${dayAndClock(ms, zone)}`).join(', ')}
-      {', then as the sheet says'}
-    </span>
+    <span
+      className="block fig text-[0.82rem]"
+      data-testid="tries"
+    >{phrase`${shown.map((ms, i) => `${of.length > 4 && i === 2 ? '… ' : ''}${dayAndClock(ms, zone)}`).join(', ')}, then as the sheet says`}</span>
   );
 }
 
@@ -77,10 +78,7 @@ export function StepList({
     return (
       <li key={`${s.passId} ${s.id}`}>
         {gap > LONG_MIN && (
-          <p className="soft text-sm sm:pl-[7.4rem] py-0.5">
-            wait {formatDuration(gap)}
-            {FORCED[s.forcedBy] ? `: ${FORCED[s.forcedBy]}` : ''}
-          </p>
+          <p className="soft text-sm sm:pl-[7.4rem] py-0.5">{phrase`wait ${formatDuration(gap)}${FORCED[s.forcedBy] ? `: ${FORCED[s.forcedBy]}` : ''}`}</p>
         )}
         <div
           className="grid grid-cols-[1fr_auto] sm:grid-cols-[6.6rem_1fr_auto] gap-x-3 py-1.5"
@@ -111,7 +109,7 @@ export function StepList({
           {s.doneAt !== null || !editable || !s.factors.length ? (
             <span className="fig text-[0.82rem] pt-0.5 whitespace-nowrap row-start-1 text-right">
               {s.doneAt !== null
-                ? `done ${dayAndClock(s.doneAt, zone)}`
+                ? phrase`done ${dayAndClock(s.doneAt, zone)}`
                 : formatDuration((s.endMs - s.startMs) / 60_000)}
             </span>
           ) : (
@@ -129,9 +127,7 @@ export function StepList({
         ) : (
           <li key={`more ${listed.steps[0]!.id}`} style={{ borderTop: '1px solid var(--paper-line)' }}>
             <details>
-              <summary className="min-h-11 flex items-center cursor-pointer sm:pl-[7.4rem]">
-                the same {listed.times} times more, to {dayAndClock(listed.steps.at(-1)!.endMs, zone)}
-              </summary>
+              <summary className="min-h-11 flex items-center cursor-pointer sm:pl-[7.4rem]">{phrase`the same ${listed.times} times more, to ${dayAndClock(listed.steps.at(-1)!.endMs, zone)}`}</summary>
               <ol>{listed.steps.map(item)}</ol>
             </details>
           </li>
@@ -144,7 +140,7 @@ export function StepList({
           style={{ borderTop: i === 0 ? '3px double var(--stop)' : '1px solid var(--paper-line)' }}
         >
           <span className="text-[0.82rem] pt-0.5 soft">
-            {i === 0 ? `waits for ${stop!.label.toLowerCase()}: no time` : 'no time'}
+            {i === 0 ? phrase`waits for ${stop!.label.toLowerCase()}: no time` : 'no time'}
           </span>
           <span className="font-semibold">
             {steps.length + i + 1}. {says(s.title)}

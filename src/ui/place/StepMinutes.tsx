@@ -5,6 +5,7 @@ import { DRIVER_LABELS, factorsOf, type Method } from '@/core/method';
 import { type PlannedStep, settingOf } from '@/core/plan';
 import type { PassView } from '@/core/record';
 import { figure, format, formatDuration, type UnitSystem } from '@/core/units';
+import { phrase } from '@/words';
 import { QuantityField } from '../shared/QuantityField';
 import { SettingField } from '../shared/Schools';
 import { useLessons } from '../workspace/lessons';
@@ -16,7 +17,8 @@ const figuresOf = (method: Method, values: Readonly<Record<string, number>>, sys
   Object.entries(values)
     .map(([id, v]) => {
       const factor = factorsOf(method).find((f) => f.id === id);
-      if (factor) return `${figure(v, 2)} min${factor.per === null ? '' : ` for each ${DRIVER_LABELS[factor.per]}`}`;
+      if (factor)
+        return `${figure(v, 2)} min${factor.per === null ? '' : phrase` for each ${DRIVER_LABELS[factor.per]}`}`;
       const setting = method.settings.find((s) => s.id === id);
       return setting ? format(setting.kind, v, system, 2).text : '';
     })
@@ -48,7 +50,7 @@ export function StepMinutes({ at, step, title }: { at: PassView; step: PlannedSt
   const theirs = lessons && learned ? factorsLearned(lessons, method, [task]) : {};
   const isTaken = Object.entries(theirs).every(([id, v]) => repair.settings[id] === v);
   const check = (v: number) =>
-    v > 0 && v <= MOST_MIN ? null : `Work takes time: more than nought, at most ${formatDuration(MOST_MIN)}.`;
+    v > 0 && v <= MOST_MIN ? null : phrase`Work takes time: more than nought, at most ${formatDuration(MOST_MIN)}.`;
   return (
     <>
       <button
@@ -59,7 +61,7 @@ export function StepMinutes({ at, step, title }: { at: PassView; step: PlannedSt
         onClick={() => setOpen(!open)}
       >
         {formatDuration((step.endMs - step.startMs) / 60_000)}
-        <span className="sr-only"> for “{title}”: what it is made of</span>
+        <span className="sr-only">{phrase` for “${title}”: what it is made of`}</span>
       </button>
       {open && (
         <div className="col-span-full grid sm:grid-cols-[6.6rem_1fr] gap-x-3">
@@ -70,7 +72,7 @@ export function StepMinutes({ at, step, title }: { at: PassView; step: PlannedSt
                 <QuantityField
                   key={f.id}
                   kind="duration"
-                  label={f.per === null ? 'Once' : `For each ${DRIVER_LABELS[f.per]}`}
+                  label={f.per === null ? 'Once' : phrase`For each ${DRIVER_LABELS[f.per]}`}
                   value={settingOf(method, repair, f.id)}
                   check={check}
                   onChange={(t) => write(f.id, t.value)}
@@ -82,10 +84,8 @@ export function StepMinutes({ at, step, title }: { at: PassView; step: PlannedSt
             </div>
             {learned && Object.keys(theirs).length > 0 && (
               <p className="text-sm mt-1" data-testid="minutes-learned">
-                <strong>Yours:</strong> {figuresOf(method, theirs, system)}, from {learned.estimate.count}{' '}
-                {learned.estimate.count === 1 ? 'record' : 'records'}; the next between{' '}
-                {formatDuration(step.handsOnMin * learned.estimate.nextLow)} and{' '}
-                {formatDuration(step.handsOnMin * learned.estimate.nextHigh)}, nine times in ten.{' '}
+                <strong>Yours:</strong>
+                {phrase` ${figuresOf(method, theirs, system)}, from ${learned.estimate.count} ${learned.estimate.count === 1 ? 'record' : 'records'}; the next between ${formatDuration(step.handsOnMin * learned.estimate.nextLow)} and ${formatDuration(step.handsOnMin * learned.estimate.nextHigh)}, nine times in ten. `}
                 {!isTaken && (
                   <button
                     type="button"

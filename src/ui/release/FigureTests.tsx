@@ -15,6 +15,7 @@ import {
 } from '@/core/plan';
 import { type FigureTest, figureTests, type RepairView } from '@/core/record';
 import type { Kind } from '@/core/units';
+import { phrase } from '@/words';
 import { Choice, TextField, useSay } from '../shared/bits';
 import { QuantityField, type Typed } from '../shared/QuantityField';
 import { SavingButton } from '../shared/SavingButton';
@@ -115,7 +116,7 @@ function Figures({
           </span>
         </h3>
         {!closed && readings.length === 0 && (
-          <button type="button" className="btn btn-link" aria-label={`Remove ${kind.label}`} onClick={remove}>
+          <button type="button" className="btn btn-link" aria-label={phrase`Remove ${kind.label}`} onClick={remove}>
             <Trash2 size={16} aria-hidden="true" />
           </button>
         )}
@@ -137,10 +138,7 @@ function Figures({
               {r.failure && kind.fails ? <span className="soft text-sm"> {FAILURES[r.failure]}</span> : null}
             </span>
           ))}
-          <span className="soft">
-            of {asked.count},{' '}
-            {kind.wants === 'near' ? `within ${asked.limit} %` : says(readingSaid(asked, asked.limit))} asked
-          </span>
+          <span className="soft">{phrase`of ${asked.count}, ${kind.wants === 'near' ? phrase`within ${asked.limit} %` : says(readingSaid(asked, asked.limit))} asked`}</span>
         </p>
       )}
       {!closed && <Reading of={of} kind={kind} repairId={repairId} role={role} />}
@@ -181,7 +179,7 @@ function Asked({
       )}
       <QuantityField
         kind="count"
-        label={`How many (${kind.label})`}
+        label={phrase`How many (${kind.label})`}
         value={asked.count}
         onChange={(t) => change({ count: t.value })}
         check={(v) => (Number.isInteger(v) && v >= 1 && v <= 60 ? null : 'A whole number from 1 to 60.')}
@@ -189,7 +187,7 @@ function Asked({
       {kind.wants !== 'near' && (
         <QuantityField
           kind={kind.quantity}
-          label={`Their mean ${kind.limit.toLowerCase()}`}
+          label={phrase`Their mean ${kind.limit.toLowerCase()}`}
           value={asked.meanLimit}
           placeholder="not asked"
           onChange={(t) => change({ meanLimit: t.value })}
@@ -200,7 +198,7 @@ function Asked({
       {kind.scaled && (
         <TextField label="Scale of the tester" value={asked.scale} onChange={(scale) => change({ scale })} />
       )}
-      <TextField label={`Asked by (${kind.label})`} value={asked.by} onChange={(by) => change({ by })} />
+      <TextField label={phrase`Asked by (${kind.label})`} value={asked.by} onChange={(by) => change({ by })} />
     </div>
   );
 }
@@ -219,7 +217,7 @@ function Reading({ of, kind, repairId, role }: { of: FigureTest; kind: MeasuredK
       <QuantityField
         key={readings.length}
         kind={kind.quantity}
-        label={`Reading ${readings.length + 1} (${kind.label})`}
+        label={phrase`Reading ${readings.length + 1} (${kind.label})`}
         value={value?.value ?? null}
         typed={value ?? undefined}
         onChange={setValue}

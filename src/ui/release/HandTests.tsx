@@ -1,6 +1,7 @@
 'use client';
 import { kindOfTest } from '@/core/method';
 import { type HandTest, handTests, type RepairView } from '@/core/record';
+import { phrase } from '@/words';
 import { Choice } from '../shared/bits';
 import { fullWhen, shortWhen } from '../shared/when';
 import { record } from '../workspace/record';
@@ -59,7 +60,7 @@ function Row({
         <details>
           <summary className="soft text-sm cursor-pointer">
             {kind.label}
-            {atMs !== null && `, answered ${shortWhen(atMs, zone, nowMs)}`}
+            {atMs !== null && phrase`, answered ${shortWhen(atMs, zone, nowMs)}`}
           </summary>
           <p className="text-sm">{kind.how}</p>
           <p className="text-sm">
@@ -67,10 +68,11 @@ function Row({
           </p>
         </details>
         {tooEarly !== null && (
-          <p role="alert" className="text-sm" style={{ color: 'var(--stop)' }}>
-            Answered before its time: what holds then may still be brittle or soft beneath. Try again from{' '}
-            {fullWhen(tooEarly, zone)}.
-          </p>
+          <p
+            role="alert"
+            className="text-sm"
+            style={{ color: 'var(--stop)' }}
+          >{phrase`Answered before its time: what holds then may still be brittle or soft beneath. Try again from ${fullWhen(tooEarly, zone)}.`}</p>
         )}
       </div>
       {closed ? (

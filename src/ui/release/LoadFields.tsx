@@ -1,6 +1,7 @@
 'use client';
 import { allowedNotComputed, FIRST_LOAD, type Load, loadCheck, type StrengthOver } from '@/core/plan';
 import { figure } from '@/core/units';
+import { phrase } from '@/words';
 import type { StageProps } from '../repair/stage-props';
 import { Heading, Prose, TextField, Working } from '../shared/bits';
 import { QuantityField } from '../shared/QuantityField';
@@ -100,7 +101,7 @@ export function LoadFields({ view, at, nowMs, strength }: StageProps & { strengt
               {load[id] && (
                 <QuantityField
                   kind="count"
-                  label={`Left where ${label}`}
+                  label={phrase`Left where ${label}`}
                   hideLabel
                   className="w-20"
                   value={load.knockDowns[down]}
@@ -118,9 +119,9 @@ export function LoadFields({ view, at, nowMs, strength }: StageProps & { strengt
         ) : check.missing ? (
           <Prose>{check.missing}</Prose>
         ) : check.needs! > 1 ? (
-          <strong style={{ color: 'var(--stop)' }}>
-            It takes {figure(check.needs! * 100, 3)} % of the full strength: more than it ever bears.
-          </strong>
+          <strong
+            style={{ color: 'var(--stop)' }}
+          >{phrase`It takes ${figure(check.needs! * 100, 3)} % of the full strength: more than it ever bears.`}</strong>
         ) : (
           <>
             It takes <strong className="fig">{figure(check.needs! * 100, 2)} %</strong> of the full strength;{' '}

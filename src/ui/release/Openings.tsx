@@ -3,6 +3,7 @@ import { useState } from 'react';
 import type { StrengthOver } from '@/core/plan';
 import { obstaclesToOpen, opensSomething, type PassView } from '@/core/record';
 import { figure } from '@/core/units';
+import { phrase } from '@/words';
 import type { StageProps } from '../repair/stage-props';
 import { useSay } from '../shared/bits';
 import { Dialog } from '../shared/Dialog';
@@ -52,7 +53,7 @@ export function Openings({
               </span>
               <span className="sm:w-36 text-right text-sm no-print">
                 {signed
-                  ? `opened, ${signed.role}`
+                  ? phrase`opened, ${signed.role}`
                   : reached &&
                     !actuals.released &&
                     actuals.startedAt !== null && (
@@ -67,7 +68,7 @@ export function Openings({
       </ul>
       <Dialog
         open={signing !== null}
-        title={`Open it: ${signing?.label.toLowerCase() ?? ''}`}
+        title={phrase`Open it: ${signing?.label.toLowerCase() ?? ''}`}
         onClose={() => setSigning(null)}
       >
         {signing && <Sign m={signing} at={at} zone={zone} nowMs={nowMs} known={role} onDone={() => setSigning(null)} />}
@@ -93,7 +94,7 @@ function Sign({
 }) {
   const says = useSay(zone);
   const [role, setRole] = useState(known);
-  const note = useRememberedText(`open ${m.kind}`);
+  const note = useRememberedText(phrase`open ${m.kind}`);
   const obstacles = obstaclesToOpen(at.whole, m.kind, nowMs).map(says);
   if (obstacles.length)
     return (

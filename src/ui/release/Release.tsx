@@ -2,6 +2,7 @@
 import { useMemo } from 'react';
 import { loadCheck, strengthOver } from '@/core/plan';
 import { earlyLoad, obstaclesToRelease, opensSomething, reviewNeeded, roleRefused } from '@/core/record';
+import { phrase } from '@/words';
 import { Photos } from '../photo/Photos';
 import type { StageProps } from '../repair/stage-props';
 import { AskForBackup } from '../settings/Backup';
@@ -100,9 +101,9 @@ function Side({ view, at, nowMs }: StageProps) {
         over={actuals.released ? 'released' : 'may be opened'}
         digits={plan.openMs !== null ? shortWhen(actuals.released?.atMs ?? plan.openMs, view.job.zone, nowMs) : '—'}
         beside={
-          plan.openMs !== null && view.job.wantedAt !== null ? (
-            <>wanted {shortWhen(view.job.wantedAt, view.job.zone, nowMs)}</>
-          ) : undefined
+          plan.openMs !== null && view.job.wantedAt !== null
+            ? phrase`wanted ${shortWhen(view.job.wantedAt, view.job.zone, nowMs)}`
+            : undefined
         }
       />
       {!actuals.released && obstacles.length > 0 && (

@@ -3,6 +3,7 @@ import { line, scaleLinear } from 'd3';
 import { useMemo } from 'react';
 import type { StrengthOver } from '@/core/plan';
 import { figure } from '@/core/units';
+import { phrase } from '@/words';
 import { ticksOf } from '../shared/ticks';
 import { useWidth } from '../shared/use-width';
 import { shortWhen } from '../shared/when';
@@ -56,9 +57,10 @@ export function StrengthChart({
         width={width}
         height={HT}
         role="img"
-        aria-label={`Strength through time: ${stages
+        aria-label={phrase`Strength through time: ${stages
           .map(
-            (s) => `${s.label} ${shortWhen(s.ms, zone, nowMs)}, ${Math.round(strength.shareAt(s.ms) * 100)} per cent`,
+            (s) =>
+              phrase`${s.label} ${shortWhen(s.ms, zone, nowMs)}, ${Math.round(strength.shareAt(s.ms) * 100)} per cent`,
           )
           .join('; ')}`}
       >
@@ -88,9 +90,7 @@ export function StrengthChart({
               stroke="var(--paper)"
               strokeWidth="3"
               paintOrder="stroke"
-            >
-              the load needs {figure(needs * 100, 2)} %
-            </text>
+            >{phrase`the load needs ${figure(needs * 100, 2)} %`}</text>
           </g>
         )}
         <path

@@ -2,6 +2,7 @@
 import { pieceName, WITNESS_LABELS, WITNESS_STATES, WITNESSES, type WitnessId, WitnessState } from '@/core/plan';
 import type { PassView, RepairView } from '@/core/record';
 import { isMetered } from '@/core/system';
+import { phrase } from '@/words';
 import { shortWhen } from '../shared/when';
 import { record } from '../workspace/record';
 
@@ -81,7 +82,7 @@ function Touch({
     <>
       <select
         className="select !w-auto"
-        aria-label={`${WITNESS_LABELS[of]} of batch ${batch + 1}`}
+        aria-label={phrase`${WITNESS_LABELS[of]} of batch ${batch + 1}`}
         value={said?.state ?? ''}
         onChange={(e) =>
           void record(

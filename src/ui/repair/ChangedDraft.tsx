@@ -1,5 +1,6 @@
 'use client';
 import { placeName, type RepairView } from '@/core/record';
+import { phrase } from '@/words';
 import { TONES } from '../shared/Notice';
 import { SavingButton } from '../shared/SavingButton';
 import { usePrefs } from '../workspace/prefs';
@@ -21,8 +22,8 @@ export function ChangedDraft({ whole }: { whole: RepairView }) {
       className={`alert ${TONES.caution} no-print px-3 py-2 flex-wrap items-center gap-y-1.5`}
     >
       <p className="flex-1 min-w-[16rem]">
-        <strong>Changed since work began, and not worked by:</strong> {places.slice(0, LISTED).join(', ')}
-        {more > 0 ? ` and ${more} more` : ''}. The work goes on by the plan it began with.
+        <strong>Changed since work began, and not worked by:</strong>
+        {phrase` ${places.slice(0, LISTED).join(', ')}${more > 0 ? phrase` and ${more} more` : ''}. The work goes on by the plan it began with.`}
       </p>
       <SavingButton className="btn text-sm" onSave={() => replan(draft.id, role)}>
         Plan anew from here

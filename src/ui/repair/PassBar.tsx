@@ -4,6 +4,7 @@ import { METHODS, type Stage } from '@/core/method';
 import { GATES, passName, type Repair, whyNotNext, withMoved, withNext, withoutPass } from '@/core/plan';
 import { type RepairView, windowOn } from '@/core/record';
 import { attempt, type Said } from '@/core/say';
+import { phrase } from '@/words';
 import { Choice, Prose } from '../shared/bits';
 import { Dialog } from '../shared/Dialog';
 import { Link } from '../shared/Link';
@@ -88,8 +89,8 @@ function Between({ whole, open, zone }: { whole: RepairView; open: string; zone:
   const at = draft.chain.indexOf(open);
   const tied = (i: number) => {
     const { fromMs, untilMs } = windowOn(whole, i);
-    const from = fromMs === null ? '' : `, from ${dayAndClock(fromMs, zone)}`;
-    const until = untilMs === null ? '' : ` until ${dayAndClock(untilMs, zone)}`;
+    const from = fromMs === null ? '' : phrase`, from ${dayAndClock(fromMs, zone)}`;
+    const until = untilMs === null ? '' : phrase` until ${dayAndClock(untilMs, zone)}`;
     return `${GATES[draft.passes[draft.chain[i]!]!.gate].label}${from}${until}`;
   };
   return (
@@ -134,9 +135,7 @@ function Next({ draft, onDone }: { draft: Repair; onDone: () => void }) {
       {all.filter((x) => x.why === null).map(row)}
       {not.length > 0 && (
         <details>
-          <summary className="cursor-pointer font-semibold py-1">
-            {not.length} that may not follow here, and why
-          </summary>
+          <summary className="cursor-pointer font-semibold py-1">{phrase`${not.length} that may not follow here, and why`}</summary>
           <div className="flex flex-col gap-2 mt-2">{not.map(row)}</div>
         </details>
       )}
@@ -166,7 +165,7 @@ function ThisPass({ whole, id, onDone }: { whole: RepairView; id: string; onDone
         <>
           <TakesFields whole={whole} id={id} />
           <Choice
-            label={`Between it and ${passName(draft, at - 1)}`}
+            label={phrase`Between it and ${passName(draft, at - 1)}`}
             options={Object.entries(GATES).map(([gate, g]) => ({
               id: gate as keyof typeof GATES,
               label: g.label,
@@ -175,7 +174,7 @@ function ThisPass({ whole, id, onDone }: { whole: RepairView; id: string; onDone
             value={pass.gate}
             onChange={(gate) => changePass(ref, (p) => ({ ...p, gate }), 'gate')}
           />
-          <p className="soft text-sm">Fits {GATES[pass.gate].fits}.</p>
+          <p className="soft text-sm">{phrase`Fits ${GATES[pass.gate].fits}.`}</p>
         </>
       )}
       {fault && (

@@ -3,6 +3,7 @@ import { memo, type ReactNode, useCallback, useEffect, useMemo, useRef, useState
 import { climateShifted } from '@/core/climate';
 import { STAGE_LABELS, STAGES, type Stage } from '@/core/method';
 import type { Job } from '@/core/plan';
+import { phrase } from '@/words';
 import { Finish } from '../finish/Finish';
 import { Hold } from '../hold/Hold';
 import { Inspect } from '../inspect/Inspect';
@@ -140,7 +141,7 @@ export function RepairPage({
             ? 'This repair is not in this browser. If it is on another device, export the job there and import the file in the yard.'
             : known
               ? 'This repair is of another job.'
-              : `There is no stage called “${stage}”.`}
+              : phrase`There is no stage called “${stage}”.`}
         </p>
         {owner !== jobId && known && (
           <Link className="btn btn-neutral self-start" href={`/job/${owner}/${repairId}/${known}`}>

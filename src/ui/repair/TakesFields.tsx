@@ -1,6 +1,7 @@
 import { passName, type Takes } from '@/core/plan';
 import type { RepairView } from '@/core/record';
 import { unmeasured } from '@/core/void';
+import { phrase } from '@/words';
 import { Choice } from '../shared/bits';
 import { QuantityField } from '../shared/QuantityField';
 import { usePrefs } from '../workspace/prefs';
@@ -23,8 +24,8 @@ export function TakesFields({ whole: { draft }, id }: { readonly whole: RepairVi
         options={[
           { id: 'own', label: 'a void of its own' },
           ...before.flatMap((b, i) => [
-            { id: `face ${b}`, label: `the face of ${passName(draft, i)}` },
-            { id: `left ${b}`, label: `what ${passName(draft, i)} left low` },
+            { id: `face ${b}`, label: phrase`the face of ${passName(draft, i)}` },
+            { id: `left ${b}`, label: phrase`what ${passName(draft, i)} left low` },
           ]),
         ]}
         value={takes.from === 'own' ? 'own' : `${takes.from} ${takes.of}`}

@@ -1,5 +1,6 @@
 import type { Stage } from '@/core/method';
 import type { JobView, PassView, RepairView } from '@/core/record';
+import { phrase } from '@/words';
 
 /** What a stage looks at: one pass where it is about a pass, all of them together where it is about the repair. */
 export interface StageView extends PassView {
@@ -33,5 +34,5 @@ export const ANSWER_FOR_ONE: readonly Stage[] = ['measure', 'material', 'mix'];
 export function passWords({ draft }: RepairView, passId: string): string {
   const at = draft.chain.indexOf(passId);
   const { name } = draft.passes[passId]!;
-  return `${name.trim() || 'pass'}${name.trim() ? ',' : ''} ${at + 1} of ${draft.chain.length}`;
+  return phrase`${name.trim() || 'pass'}${name.trim() ? ',' : ''} ${at + 1} of ${draft.chain.length}`;
 }

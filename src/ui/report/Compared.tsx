@@ -1,6 +1,7 @@
 'use client';
 import { extent, line, scaleLinear } from 'd3';
 import type { RepairDocument } from '@/core/record';
+import { phrase } from '@/words';
 import { useFormat } from '../shared/bits';
 import { ticksOf } from '../shared/ticks';
 import { useNarrow } from '../shared/use-narrow';
@@ -47,7 +48,7 @@ export function Compared({ doc, zone }: { doc: RepairDocument; zone: string }) {
           stroke="var(--ink)"
           strokeWidth={0.6}
         >
-          <title>{`${s.label}, ${dayAndClock(s.fromMs, zone)} to ${dayAndClock(s.toMs, zone)}`}</title>
+          <title>{phrase`${s.label}, ${dayAndClock(s.fromMs, zone)} to ${dayAndClock(s.toMs, zone)}`}</title>
         </rect>
       ))}
     </g>
@@ -55,9 +56,9 @@ export function Compared({ doc, zone }: { doc: RepairDocument; zone: string }) {
   return (
     <svg viewBox={`0 0 ${width} ${height}`} className="w-full" role="img" data-testid="compared">
       <title>
-        {`Planned from ${dayAndClock(Math.min(...doc.planned.map((s) => s.fromMs)), zone)} to ${dayAndClock(Math.max(...doc.planned.map((s) => s.toMs)), zone)}` +
+        {phrase`Planned from ${dayAndClock(Math.min(...doc.planned.map((s) => s.fromMs)), zone)} to ${dayAndClock(Math.max(...doc.planned.map((s) => s.toMs)), zone)}` +
           (doc.real.length
-            ? `; worked from ${dayAndClock(Math.min(...doc.real.map((s) => s.fromMs)), zone)} to ${dayAndClock(Math.max(...doc.real.map((s) => s.toMs)), zone)}`
+            ? phrase`; worked from ${dayAndClock(Math.min(...doc.real.map((s) => s.fromMs)), zone)} to ${dayAndClock(Math.max(...doc.real.map((s) => s.toMs)), zone)}`
             : '')}
       </title>
       {ticks.map((t) => (

@@ -11,7 +11,7 @@ import {
   type RepairView,
   sectionsOf,
 } from '@/core/record';
-import { errorInWords, say } from '@/words';
+import { errorInWords, phrase, say } from '@/words';
 import { startReport } from '@/worker/report';
 import { captionOf, photosOf } from '../photo/photos-of';
 import { useReader } from '../shared/bits';
@@ -119,7 +119,7 @@ function OfRepair({
       })),
     [events, attachments, view.repair.id, zone],
   );
-  const name = fileName(`${job.job.name} ${doc.title} record`, '').slice(0, -1);
+  const name = fileName(phrase`${job.job.name} ${doc.title} record`, '').slice(0, -1);
   const print = async () => {
     const spans = [...doc.planned, ...doc.real];
     const [from, to] = [Math.min(...spans.map((s) => s.fromMs)), Math.max(...spans.map((s) => s.toMs))];
@@ -177,9 +177,7 @@ function OfRepair({
         )}
       </div>
       {fault && (
-        <p role="alert" style={{ color: 'var(--stop)' }}>
-          The report could not be written: {fault}
-        </p>
+        <p role="alert" style={{ color: 'var(--stop)' }}>{phrase`The report could not be written: ${fault}`}</p>
       )}
       <Written doc={doc} zone={zone} view={view} sections={sections} photos={photos} />
     </div>

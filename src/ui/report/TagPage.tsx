@@ -3,6 +3,7 @@ import { Printer } from 'lucide-react';
 import { create as qrOf } from 'qrcode';
 import { useEffect, useState } from 'react';
 import { partTag, type RepairView, tagText } from '@/core/record';
+import { phrase } from '@/words';
 import { Link } from '../shared/Link';
 import { fullWhen } from '../shared/when';
 import { usePrefs } from '../workspace/prefs';
@@ -48,13 +49,13 @@ function TagOf({ view, zone, jobId }: { view: RepairView; zone: string; jobId: s
     <section
       className="bg-white text-black grid grid-cols-[1fr_auto] gap-3 p-3"
       style={{ width: '105mm', minHeight: '62mm', border: '2px solid #000', breakInside: 'avoid' }}
-      aria-label={`Tag of ${tag.name}`}
+      aria-label={phrase`Tag of ${tag.name}`}
     >
       <div className="flex flex-col min-w-0">
         <h2 className="text-xl font-extrabold leading-tight">{tag.name}</h2>
         <p className="leading-tight">{tag.place}</p>
         <p className="text-sm leading-tight">{tag.systems.join(', ')}</p>
-        <p className="text-sm mt-1">{tag.setMs === null ? 'not placed yet' : `placed ${when(tag.setMs)}`}</p>
+        <p className="text-sm mt-1">{tag.setMs === null ? 'not placed yet' : phrase`placed ${when(tag.setMs)}`}</p>
         <span className="flex-1" />
         {tag.state === 'released' ? (
           <p className="text-lg font-bold">released</p>
@@ -91,7 +92,7 @@ function Code({ text }: { text: string }) {
       role="img"
       data-code={text}
     >
-      <title>{`What the code says: ${text}`}</title>
+      <title>{phrase`What the code says: ${text}`}</title>
       <rect width={n + 8} height={n + 8} fill="#fff" />
       <path d={squares.join('')} fill="#000" />
     </svg>

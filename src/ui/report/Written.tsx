@@ -1,5 +1,6 @@
 'use client';
 import { FIGURES, type RepairDocument, type RepairView, type sectionsOf } from '@/core/record';
+import { phrase } from '@/words';
 import { Heading } from '../shared/bits';
 import { Drawing } from '../shared/Drawing';
 import { Compared } from './Compared';
@@ -89,7 +90,7 @@ export function Written({
   }[];
 }) {
   return (
-    <article className="paper p-3 md:p-5 overflow-x-auto" aria-label={`Record of ${doc.title}`}>
+    <article className="paper p-3 md:p-5 overflow-x-auto" aria-label={phrase`Record of ${doc.title}`}>
       <h2 className="text-2xl font-extrabold">{doc.title}</h2>
       <p className="soft mb-3">{[doc.place, doc.job].filter(Boolean).join(' · ')}</p>
       <div className="grid md:grid-cols-[1fr_18rem] gap-5">

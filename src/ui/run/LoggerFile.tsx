@@ -2,6 +2,7 @@
 import { readHourlyCsv } from '@/core/climate';
 import type { EventBody } from '@/core/record';
 import { attempt } from '@/core/say';
+import { phrase } from '@/words';
 import { CsvFile } from '../shared/CsvFile';
 import { dayAndClock } from '../shared/when';
 import { clock, recordAll } from '../workspace/workspace';
@@ -35,11 +36,11 @@ export function LoggerFile({
         if ('ask' in got.value) return got.value;
         const { rows } = got.value;
         if (rows.length > MOST)
-          return { said: `The file holds ${rows.length} readings; up to ${MOST} are taken in. Thin them out.` };
+          return { said: phrase`The file holds ${rows.length} readings; up to ${MOST} are taken in. Thin them out.` };
         const late = rows.findIndex((r) => r.atMs > clock.now() + AHEAD_MS);
         if (late >= 0)
           return {
-            said: `Row ${late + 2}: ${dayAndClock(rows[late]!.atMs, zone)} is still to come. Is it the right zone?`,
+            said: phrase`Row ${late + 2}: ${dayAndClock(rows[late]!.atMs, zone)} is still to come. Is it the right zone?`,
           };
         const source = name.slice(0, 80);
         const entries = rows.flatMap((r) => [
@@ -50,9 +51,9 @@ export function LoggerFile({
             : [{ body: { kind: 'humidity', valuePct: r.humidityPct, source } as const, at: r.atMs }]),
         ]);
         await recordAll(repairId, entries, role);
-        const span = `${dayAndClock(rows[0]!.atMs, zone)} to ${dayAndClock(rows.at(-1)!.atMs, zone)}`;
+        const span = phrase`${dayAndClock(rows[0]!.atMs, zone)} to ${dayAndClock(rows.at(-1)!.atMs, zone)}`;
         return {
-          said: `${rows.length} readings taken in, ${span}${entries.length > rows.length ? ', with humidity' : ''}.`,
+          said: phrase`${rows.length} readings taken in, ${span}${entries.length > rows.length ? ', with humidity' : ''}.`,
         };
       }}
     />

@@ -8,6 +8,7 @@ import { pieceName, repairName } from '@/core/plan';
 import { earlyStep, figureTests, idleMixer, liveClock, nextWait, openTests } from '@/core/record';
 import { isMetered } from '@/core/system';
 import { formatDuration } from '@/core/units';
+import { phrase } from '@/words';
 import { PhotoDialog } from '../photo/PhotoForm';
 import { StepList } from '../place/StepList';
 import { HandTests } from '../release/HandTests';
@@ -71,7 +72,7 @@ export function RunPage({ jobId, repairId }: { jobId: string; repairId: string }
     clockOn
       ? {
           key: `${clockOn.kind}${clockOn.batch}${clockOn.part}${clockOn.originMs}`,
-          name: `${clockOn.batch == null ? '' : `Batch ${clockOn.batch + 1}, `}${ofPot ? 'the pot' : clockOn.label.toLowerCase()}`,
+          name: `${clockOn.batch == null ? '' : phrase`Batch ${clockOn.batch + 1}, `}${ofPot ? 'the pot' : clockOn.label.toLowerCase()}`,
         }
       : wait
         ? { key: `wait${wait.kind}`, name: wait.label }
@@ -158,7 +159,9 @@ export function RunPage({ jobId, repairId }: { jobId: string; repairId: string }
             >
               <h1 className="font-bold truncate text-[1.08rem]">
                 {repairName(repair)}
-                {ofPot && clockOn?.batch != null && pass.plan.batches.length > 1 ? ` · batch ${clockOn.batch + 1}` : ''}
+                {ofPot && clockOn?.batch != null && pass.plan.batches.length > 1
+                  ? phrase` · batch ${clockOn.batch + 1}`
+                  : ''}
               </h1>
               <svg width="9" height="9" viewBox="0 0 9 9" aria-hidden="true">
                 <circle cx="4.5" cy="4.5" r="4" fill="var(--ground)" />
@@ -193,11 +196,9 @@ export function RunPage({ jobId, repairId }: { jobId: string; repairId: string }
           {started && step && (
             <section aria-label="Next step" aria-live="polite">
               <p className="soft text-[0.95rem]">
-                <span data-testid="step-count">
-                  step {steps.indexOf(step) + 1} of {steps.length + plan.untimed.length}
-                </span>
+                <span data-testid="step-count">{phrase`step ${steps.indexOf(step) + 1} of ${steps.length + plan.untimed.length}`}</span>
                 {at.passes.length > 1 ? ` · ${pieceName(pass.repair, at.passes.indexOf(pass))}` : ''}
-                {wet?.planMs ? ` · primer still wet for ${formatDuration((wet.planMs - spentMs) / 60_000)}` : ''}
+                {wet?.planMs ? phrase` · primer still wet for ${formatDuration((wet.planMs - spentMs) / 60_000)}` : ''}
               </p>
               <h2 className="text-[1.6rem] font-bold leading-tight" data-testid="step">
                 {says(step.title)}
@@ -217,7 +218,7 @@ export function RunPage({ jobId, repairId }: { jobId: string; repairId: string }
               {mixerLeft !== null && (
                 <p className="mt-1.5 font-semibold" role="timer" data-testid="mixer-clock">
                   {mixerLeft > 0
-                    ? `The part-used mixer may stand for ${countdown(mixerLeft)} more.`
+                    ? phrase`The part-used mixer may stand for ${countdown(mixerLeft)} more.`
                     : 'The resin in the mixer is dead: fit a fresh one and throw its first shots away.'}
                 </p>
               )}
@@ -227,7 +228,7 @@ export function RunPage({ jobId, repairId }: { jobId: string; repairId: string }
             <section>
               <h2 className="text-[1.5rem] font-bold leading-tight">
                 {steps.length
-                  ? `${steps.length} steps, ${formatDuration(steps.reduce((m, s) => m + s.handsOnMin, 0))} hands on`
+                  ? phrase`${steps.length} steps, ${formatDuration(steps.reduce((m, s) => m + s.handsOnMin, 0))} hands on`
                   : 'Not ready to begin'}
               </h2>
               <p>
@@ -236,9 +237,7 @@ export function RunPage({ jobId, repairId }: { jobId: string; repairId: string }
                   : 'Measure the void and choose the material first.'}
               </p>
               {plan.unanswered.length > 0 && (
-                <p className="font-semibold">
-                  {plan.unanswered.length} questions of the inspection are not answered yet.
-                </p>
+                <p className="font-semibold">{phrase`${plan.unanswered.length} questions of the inspection are not answered yet.`}</p>
               )}
             </section>
           )}
@@ -333,7 +332,7 @@ export function RunPage({ jobId, repairId }: { jobId: string; repairId: string }
           </button>
           {next && (
             <p>
-              {started ? 'next' : 'first'}: {lowered(says(next.title))}, about{' '}
+              {phrase`${started ? 'next' : 'first'}: ${lowered(says(next.title))}, about `}
               <strong className="fig">{shortWhen(next.startMs, zone, nowMs)}</strong>
             </p>
           )}
@@ -343,12 +342,11 @@ export function RunPage({ jobId, repairId }: { jobId: string; repairId: string }
         <div className="paper p-3">
           <StepList at={at} zone={zone} stages={STAGES} />
         </div>
-        <p className="mt-2 soft text-sm">
-          {awake
+        <p className="mt-2 soft text-sm">{phrase`${
+          awake
             ? 'The screen is kept awake; the alarm sounds while this page is open.'
-            : 'This browser does not keep the screen awake: the alarm is not assured. Take the calendar file as well.'}{' '}
-          Clocks are kept as instants: a closed tab or an empty battery loses nothing.
-        </p>
+            : 'This browser does not keep the screen awake: the alarm is not assured. Take the calendar file as well.'
+        } Clocks are kept as instants: a closed tab or an empty battery loses nothing.`}</p>
         <CalendarButton view={view} name={repair.name} className="btn mt-1 text-sm" />
         <StandInsChosen at={at} />
         {at.findings

@@ -4,6 +4,7 @@ import { answerTo, signsOf, TROUBLES, type Trouble, type TroubleEffect, troubles
 import { fewerHands, onePartMl, type PlannedStep, rightUntil } from '@/core/plan';
 import type { PassView } from '@/core/record';
 import type { MilestoneId } from '@/core/system';
+import { phrase } from '@/words';
 import { Choice, useFormat } from '../shared/bits';
 import { Dialog } from '../shared/Dialog';
 import { QuantityField, type Typed } from '../shared/QuantityField';
@@ -125,7 +126,7 @@ function Met({
     [
       'Reserve',
       answer.reserve &&
-        `${answer.reserve}${spareMl !== null && spareMl > 1 ? `; planned to be left: ${format('volume', spareMl).text}` : ''}`,
+        `${answer.reserve}${spareMl !== null && spareMl > 1 ? phrase`; planned to be left: ${format('volume', spareMl).text}` : ''}`,
     ],
     ['Into the record', trouble.keeps],
   ];
@@ -137,7 +138,7 @@ function Met({
       </h3>
       {signs && !sign && (
         <>
-          <p>{trouble.signs} What does it show?</p>
+          <p>{phrase`${trouble.signs} What does it show?`}</p>
           {signs.map((s) => (
             <button key={s.id} type="button" className="btn min-h-14 text-lg" onClick={() => setSign(s.id)}>
               {s.sign}
@@ -157,7 +158,7 @@ function Met({
           {count > 1 && (
             <Choice
               label="Which part"
-              options={Array.from({ length: count }, (_, i) => ({ id: String(i), label: `part ${i + 1}` }))}
+              options={Array.from({ length: count }, (_, i) => ({ id: String(i), label: phrase`part ${i + 1}` }))}
               value={String(part)}
               onChange={(id) => setPart(Number(id))}
             />
@@ -225,7 +226,7 @@ function Until({ at, kinds, zone }: Pick<Props, 'at' | 'zone'> & { kinds: readon
     <ul data-testid="right-until">
       {all.map(({ part, untilMs }) => (
         <li key={`${part} ${untilMs}`} className="flex justify-between gap-3">
-          <span>{part === null ? 'It may be set back until' : `Part ${part + 1} may be set back until`}</span>
+          <span>{part === null ? 'It may be set back until' : phrase`Part ${part + 1} may be set back until`}</span>
           <strong className="fig">
             {clock(untilMs, zone)}
             {untilMs <= nowMs ? ', which is over' : ''}
@@ -267,8 +268,8 @@ function HandsLeft({
       />
       {found && (
         <p role="status" className="mt-1" data-testid="hands-left">
-          {format('area', found.areaM2 * 1e6).text} of {format('area', found.wholeM2 * 1e6).text} are done; the rest
-          takes them until <strong className="fig">{clock(found.endMs, zone)}</strong>
+          {phrase`${format('area', found.areaM2 * 1e6).text} of ${format('area', found.wholeM2 * 1e6).text} are done; the rest takes them until `}
+          <strong className="fig">{clock(found.endMs, zone)}</strong>
           {found.goodUntilMs !== null && (
             <>
               , what is mixed is good until <strong className="fig">{clock(found.goodUntilMs, zone)}</strong>

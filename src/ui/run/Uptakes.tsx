@@ -5,6 +5,7 @@ import type { PassView } from '@/core/record';
 import type { Said } from '@/core/say';
 import { parseQuantity } from '@/core/typed';
 import { figure } from '@/core/units';
+import { phrase } from '@/words';
 import { Prose, useFormat } from '../shared/bits';
 import { SavingButton } from '../shared/SavingButton';
 import { usePrefs } from '../workspace/prefs';
@@ -49,16 +50,16 @@ function Face({ of: u, at, role }: { of: Uptake; at: PassView; role: string }) {
         <strong>
           {u.label[0]!.toUpperCase() + u.label.slice(1)}, {format('area', u.areaMm2).text}
         </strong>
-        <span className="soft text-sm">estimated {format('volume', u.estimateMl).text}</span>
+        <span className="soft text-sm">{phrase`estimated ${format('volume', u.estimateMl).text}`}</span>
       </p>
       <div className="flex gap-2 items-end mt-1">
         <label className="flex-1">
-          Coat {u.coatsMl.length + 1} took
+          {phrase`Coat ${u.coatsMl.length + 1} took`}
           <input
             className="input"
             inputMode="decimal"
             value={text}
-            placeholder={last === undefined ? '85 mL' : `less than ${format('volume', last).text}`}
+            placeholder={last === undefined ? '85 mL' : phrase`less than ${format('volume', last).text}`}
             onChange={(e) => setText(e.target.value)}
           />
         </label>
@@ -76,12 +77,10 @@ function Face({ of: u, at, role }: { of: Uptake; at: PassView; role: string }) {
           <Falling of={u} />
           <p role="status">
             {u.refuses ? <strong>It takes no more: </strong> : ''}
-            {u.coatsMl.length} {u.coatsMl.length === 1 ? 'coat' : 'coats'}, {format('volume', u.totalMl).text} in all
-            {u.lastShare !== null && <>, the last {figure(u.lastShare * 100, 2)} % of the first</>}.{' '}
+            {phrase`${u.coatsMl.length} ${u.coatsMl.length === 1 ? 'coat' : 'coats'}, ${format('volume', u.totalMl).text} in all`}
+            {u.lastShare !== null && <>{phrase`, the last ${figure(u.lastShare * 100, 2)} % of the first`}</>}.{' '}
             {u.factor !== null && (
-              <span className="soft">
-                {figure(u.factor, 3)} × the estimate, {format('uptake', u.mlPerM2).text}.
-              </span>
+              <span className="soft">{phrase`${figure(u.factor, 3)} × the estimate, ${format('uptake', u.mlPerM2).text}.`}</span>
             )}
           </p>
         </>
@@ -101,7 +100,7 @@ function Falling({ of: { coatsMl, label } }: { of: Uptake }) {
       viewBox={`0 0 ${CHART.width} ${CHART.height + 2}`}
       className="w-full max-w-[26rem] my-1.5"
       role="img"
-      aria-label={`${label}: coats of ${coatsMl.map((ml) => figure(ml)).join(', ')} mL`}
+      aria-label={phrase`${label}: coats of ${coatsMl.map((ml) => figure(ml)).join(', ')} mL`}
     >
       {coatsMl.map((ml, i) => (
         <rect

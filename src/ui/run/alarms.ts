@@ -1,3 +1,4 @@
+import { phrase } from '@/words';
 /** Before the end of a clock it is told so long ahead, ms; and at its end. */
 export const ALARM_MARKS = [120_000, 0] as const;
 export type AlarmMark = (typeof ALARM_MARKS)[number];
@@ -17,4 +18,4 @@ export function alarmAt(beforeMs: number, nowMs: number): AlarmMark | null {
  * left.'
  */
 export const alarmText = (clock: string, mark: AlarmMark): string =>
-  mark === 0 ? `${clock}: the time is up.` : `${clock}: two minutes left.`;
+  mark === 0 ? phrase`${clock}: the time is up.` : phrase`${clock}: two minutes left.`;

@@ -5,6 +5,7 @@ import { WITNESS_LABELS, WITNESS_STATES, WITNESSES, WitnessState } from '@/core/
 import { attachmentOf, type PassView } from '@/core/record';
 import { attempt } from '@/core/say';
 import { isMetered } from '@/core/system';
+import { phrase } from '@/words';
 import { Choice } from '../shared/bits';
 import { Dialog } from '../shared/Dialog';
 import { PhotoInput, type ReadPhoto } from '../shared/PhotoInput';
@@ -79,9 +80,9 @@ export function ReadDialog({
           onChange={setValue}
           check={(v) =>
             v > 90
-              ? `${v.toFixed(0)} °C is beyond anything here. Is a decimal point missing, or is it in °F?`
+              ? phrase`${v.toFixed(0)} °C is beyond anything here. Is a decimal point missing, or is it in °F?`
               : v > 45 && channel !== 'pot'
-                ? `${v.toFixed(0)} °C for ${channel}: typed in °F? Write it with its unit, like ${v.toFixed(0)} F.`
+                ? phrase`${v.toFixed(0)} °C for ${channel}: typed in °F? Write it with its unit, like ${v.toFixed(0)} F.`
                 : v < -40
                   ? 'Colder than −40 °C cannot be right.'
                   : null
@@ -96,7 +97,7 @@ export function ReadDialog({
             onChange={setHumidity}
             onClear={() => setHumidity(null)}
             check={(v) =>
-              v > 0 && v <= 100 ? null : `A humidity of ${v} % cannot be; it lies above 0 and at most at 100 %.`
+              v > 0 && v <= 100 ? null : phrase`A humidity of ${v} % cannot be; it lies above 0 and at most at 100 %.`
             }
           />
         )}
@@ -140,7 +141,7 @@ export function ReadDialog({
                 <Choice
                   forGood
                   key={`${b.index} ${of}`}
-                  label={`${WITNESS_LABELS[of]} of batch ${b.index + 1}`}
+                  label={phrase`${WITNESS_LABELS[of]} of batch ${b.index + 1}`}
                   options={WitnessState.options.map((id) => ({ id, label: WITNESS_STATES[id] }))}
                   value={(of === 'cup' ? at.actuals.witness : at.actuals.smear).get(b.index)?.state}
                   onChange={async (state) => {

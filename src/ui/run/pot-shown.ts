@@ -1,5 +1,6 @@
 import type { ChainPlan, MilestoneTime, PlannedStep } from '@/core/plan';
 import { formatDuration } from '@/core/units';
+import { phrase } from '@/words';
 import { clock, countdown, dayAndClock, shortWhen } from '../shared/when';
 
 /** What the pot shows as the clock. */
@@ -54,11 +55,15 @@ export function potShown(
     const spent = left < 0;
     return {
       big: countdown(left),
-      over: spent ? `over ${ofPot ? 'the pot’s time' : of} by` : ofPot ? 'left in the pot' : `left of ${of}`,
-      of: on.originMs ? `of ${formatDuration(whole / 60_000)}` : '',
+      over: spent
+        ? phrase`over ${ofPot ? 'the pot’s time' : of} by`
+        : ofPot
+          ? 'left in the pot'
+          : phrase`left of ${of}`,
+      of: on.originMs ? phrase`of ${formatDuration(whole / 60_000)}` : '',
       says: [
-        `${ofPot ? 'dead' : 'over'} at ${clock(on.planMs!, o.zone)}`,
-        ofPot ? `pot ${o.pot}` : on.sheetSays,
+        phrase`${ofPot ? 'dead' : 'over'} at ${clock(on.planMs!, o.zone)}`,
+        ofPot ? phrase`pot ${o.pot}` : on.sheetSays,
         ...(on.standing === 'estimated' ? ['estimated'] : []),
       ].join(' · '),
       share: on.originMs ? Math.max(0, left / whole) : 0,
@@ -68,12 +73,12 @@ export function potShown(
   const says = wait?.planMs
     ? `${wait.label} ${dayAndClock(wait.planMs, o.zone)}`
     : o.openMs !== null
-      ? `may be opened ${shortWhen(o.openMs, o.zone, o.nowMs)}`
+      ? phrase`may be opened ${shortWhen(o.openMs, o.zone, o.nowMs)}`
       : '';
   if (wait?.planMs && waitLeft !== null)
     return {
       big: countdown(waitLeft),
-      over: `until ${wait.label.toLowerCase()}`,
+      over: phrase`until ${wait.label.toLowerCase()}`,
       of: '',
       says,
       share: wait.originMs ? 1 - Math.max(0, waitLeft / (wait.planMs - wait.originMs)) : 0,
@@ -101,5 +106,5 @@ export const standingWords = ({
 }): string => {
   if (!started) return 'not begun';
   if (step) return 'no clock runs';
-  return stop ? `no time for ${stop.label.toLowerCase()}` : 'all steps are ticked';
+  return stop ? phrase`no time for ${stop.label.toLowerCase()}` : 'all steps are ticked';
 };

@@ -2,7 +2,7 @@
 import { useMemo } from 'react';
 import { viewJob } from '@/core/record';
 import { bundleOf, orphansOf } from '@/store/state';
-import { errorInWords } from '@/words';
+import { errorInWords, phrase } from '@/words';
 import { Heading } from '../shared/bits';
 import { SavingButton } from '../shared/SavingButton';
 import { saveText } from '../workspace/files';
@@ -32,11 +32,7 @@ export function Aside() {
         <p className="soft">Every stored record fits.</p>
       ) : (
         <>
-          <p>
-            {setAside.length} stored {setAside.length === 1 ? 'record does' : 'records do'} not fit or{' '}
-            {setAside.length === 1 ? 'was' : 'were'} put aside. They are untouched in the database and left out of the
-            plans.
-          </p>
+          <p>{phrase`${setAside.length} stored ${setAside.length === 1 ? 'record does' : 'records do'} not fit or ${setAside.length === 1 ? 'was' : 'were'} put aside. They are untouched in the database and left out of the plans.`}</p>
           <ul className="list-disc pl-5">
             {setAside.map((s) => (
               <li key={`${s.kind}/${s.id}`}>
@@ -79,10 +75,7 @@ export function Aside() {
       {orphans.length > 0 && (
         <>
           <Heading>Without their job</Heading>
-          <p>
-            {orphans.length} record{orphans.length === 1 ? '' : 's'} belong to a job or repair that is not here (set
-            aside, or deleted elsewhere).
-          </p>
+          <p>{phrase`${orphans.length} record${orphans.length === 1 ? '' : 's'} belong to a job or repair that is not here (set aside, or deleted elsewhere).`}</p>
           <div className="flex gap-2 flex-wrap mt-1">
             <button
               type="button"

@@ -1,7 +1,7 @@
 'use client';
 import { useEffect, useRef, useState } from 'react';
 import { backup, type Restored, restore } from '@/store/backup';
-import { errorInWords, plainWords } from '@/words';
+import { errorInWords, phrase, plainWords } from '@/words';
 import { SavingButton } from '../shared/SavingButton';
 import { fullWhen, hereZone } from '../shared/when';
 import { saveBytes } from '../workspace/files';
@@ -20,7 +20,8 @@ interface Folder {
 const canPick = (): boolean => typeof window !== 'undefined' && 'showDirectoryPicker' in window;
 const isFolder = (x: unknown): x is Folder => typeof x === 'object' && x !== null && 'getFileHandle' in x;
 
-const nameNow = (): string => `grenko-${new Date(clock.now()).toISOString().slice(0, 16).replace(/[:T]/g, '-')}.zip`;
+const nameNow = (): string =>
+  phrase`grenko-${new Date(clock.now()).toISOString().slice(0, 16).replace(/[:T]/g, '-')}.zip`;
 
 /**
  * Writes a backup: to the folder that was chosen, where it may still be written to, else as a download. @returns where
@@ -35,14 +36,14 @@ export async function backUp(): Promise<string> {
     const file = await (await folder.getFileHandle(nameNow(), { create: true })).createWritable();
     await file.write(bytes as BlobPart);
     await file.close();
-    where = `the folder “${folder.name}”`;
+    where = phrase`the folder “${folder.name}”`;
   } else saveBytes(nameNow(), bytes, 'application/zip');
   await store.setNote('lastBackupMs', Math.round(clock.now()));
   return where;
 }
 
 const told = (r: Restored): string =>
-  `${r.jobs} job${r.jobs === 1 ? '' : 's'} read: ${r.newEvents} entries and ${r.added} other records added, ${r.same} the same${r.conflicts ? `, ${r.conflicts} differ: see above` : ''}${r.failed.length ? `. Not taken in: ${r.failed.map((f) => `${f.file} (${plainWords(f.why)})`).join('; ')}` : '.'}`;
+  phrase`${r.jobs} job${r.jobs === 1 ? '' : 's'} read: ${r.newEvents} entries and ${r.added} other records added, ${r.same} the same${r.conflicts ? phrase`, ${r.conflicts} differ: see above` : ''}${r.failed.length ? phrase`. Not taken in: ${r.failed.map((f) => `${f.file} (${plainWords(f.why)})`).join('; ')}` : '.'}`;
 
 /** The whole database as one file, out and back, and when it was last done. */
 export function Backup() {
@@ -68,7 +69,7 @@ export function Backup() {
     } catch (error) {
       setSaid({
         bad: true,
-        text: `${file.name} was not taken in. ${errorInWords(error)}`,
+        text: phrase`${file.name} was not taken in. ${errorInWords(error)}`,
       });
     }
   };
@@ -83,15 +84,15 @@ export function Backup() {
   return (
     <div>
       <p data-testid="last-backup">
-        {last ? `Last backup ${fullWhen(last, hereZone())}.` : 'No backup has been made from here yet.'}{' '}
-        {folder ? `Backups go to the folder “${folder}”.` : ''}
+        {last ? phrase`Last backup ${fullWhen(last, hereZone())}.` : 'No backup has been made from here yet.'}{' '}
+        {folder ? phrase`Backups go to the folder “${folder}”.` : ''}
       </p>
       <div className="flex gap-2 flex-wrap mt-1">
         <SavingButton
           className="btn btn-neutral"
           disabled={jobs === 0}
           onSave={async () => {
-            setSaid({ bad: false, text: `Everything is in one file, in ${await backUp()}.` });
+            setSaid({ bad: false, text: phrase`Everything is in one file, in ${await backUp()}.` });
             await look();
           }}
         >
@@ -143,16 +144,15 @@ export function AskForBackup({ sinceMs }: { sinceMs: number }) {
       .then(setLast)
       .catch(() => undefined);
   }, []);
-  if (went) return <p role="status">Everything is in one file, in {went}.</p>;
+  if (went) return <p role="status">{phrase`Everything is in one file, in ${went}.`}</p>;
   if (last === undefined || (last !== null && last >= sinceMs)) return null;
   return (
     <div className="mt-2 p-2.5" style={{ border: '1px dashed var(--rule)' }}>
-      <p>
-        It is released, and its record lies in this browser only.{' '}
-        {last === null
+      <p>{phrase`It is released, and its record lies in this browser only. ${
+        last === null
           ? 'No backup has been made from here yet.'
-          : `The last backup is of ${fullWhen(last, hereZone())}.`}
-      </p>
+          : phrase`The last backup is of ${fullWhen(last, hereZone())}.`
+      }`}</p>
       <SavingButton className="btn mt-1" onSave={async () => setWent(await backUp())}>
         Back up everything now
       </SavingButton>

@@ -1,5 +1,6 @@
 'use client';
 import { useEffect, useState } from 'react';
+import { phrase } from '@/words';
 import { speak } from '../run/alarm';
 import { Choice, Heading, OnOff, TextField, Ways } from '../shared/bits';
 import { Link } from '../shared/Link';
@@ -119,10 +120,7 @@ export function SettingsPage() {
                 : 'The browser may clear it when the disk runs short.'}
           </li>
           {keeping.usedMb !== null && (
-            <li>
-              {keeping.usedMb.toFixed(1)} MB used, about {Math.round(keeping.freeMb ?? 0).toLocaleString('en')} MB free
-              for it.
-            </li>
+            <li>{phrase`${keeping.usedMb.toFixed(1)} MB used, about ${Math.round(keeping.freeMb ?? 0).toLocaleString('en')} MB free for it.`}</li>
           )}
         </ul>
         {keeping.persisted === false && (

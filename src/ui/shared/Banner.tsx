@@ -4,6 +4,7 @@ import { lastOfEach, pathName } from '@/core/record';
 import { formatDuration } from '@/core/units';
 import { rawContents } from '@/store/database';
 import type { Trouble } from '@/store/state';
+import { phrase } from '@/words';
 import { saveText } from '../workspace/files';
 import { useNow } from '../workspace/now';
 import { usePrefs } from '../workspace/prefs';
@@ -18,7 +19,7 @@ import { NewVersion } from './NewVersion';
 const WORDS: Record<Trouble['is'], (detail: string, tookBack: number) => readonly [head: string, text: string]> = {
   refused: (d) => [
     'Not kept.',
-    `The browser refuses its database${d ? ` (${d})` : ''}. Everything works, but is gone when this tab closes: export what you need.`,
+    phrase`The browser refuses its database${d ? ` (${d})` : ''}. Everything works, but is gone when this tab closes: export what you need.`,
   ],
   newer: () => [
     'Not opened.',
@@ -30,9 +31,9 @@ const WORDS: Record<Trouble['is'], (detail: string, tookBack: number) => readonl
   ],
   'begun-anew': (d, back) => [
     'The browser lost its database.',
-    `It was killed while it wrote, or damaged on disk, and the browser began it anew, empty${d ? ` (it says: ${d})` : ''}. ${
+    phrase`It was killed while it wrote, or damaged on disk, and the browser began it anew, empty${d ? phrase` (it says: ${d})` : ''}. ${
       back
-        ? `The second copy gave back ${back} record${back > 1 ? 's' : ''}: look whether all of your work is there, and make a backup.`
+        ? phrase`The second copy gave back ${back} record${back > 1 ? 's' : ''}: look whether all of your work is there, and make a backup.`
         : 'What was kept here is gone unless there is a backup or a job file: bring it back before you go on.'
     }`,
   ],
@@ -46,11 +47,11 @@ const WORDS: Record<Trouble['is'], (detail: string, tookBack: number) => readonl
   ],
   unwritten: (d) => [
     'Not saved.',
-    `The last change could not be written (${d}). It is tried again by itself; nothing is lost while this tab is open.`,
+    phrase`The last change could not be written (${d}). It is tried again by itself; nothing is lost while this tab is open.`,
   ],
   lost: (d) => [
     'Not saved.',
-    `The database was closed and could not be opened again (${d}). It is tried again by itself.`,
+    phrase`The database was closed and could not be opened again (${d}). It is tried again by itself.`,
   ],
 };
 
@@ -121,14 +122,15 @@ export function Banner() {
       {notUndone && (
         <Across head="Not taken back." calm>
           {notUndone.why === 'recorded'
-            ? `Work on “${notUndone.name || 'it'}” is in the record, so it stays.`
-            : `“${notUndone.name || 'It'}” was changed since, here or in another tab: it is left as it stands.`}
+            ? phrase`Work on “${notUndone.name || 'it'}” is in the record, so it stays.`
+            : phrase`“${notUndone.name || 'It'}” was changed since, here or in another tab: it is left as it stands.`}
         </Across>
       )}
       {notTaken && (
-        <Across head="Not taken over." calm>
-          {pathName(notTaken.path)}: {notTaken.message}. What stood there before still stands.
-        </Across>
+        <Across
+          head="Not taken over."
+          calm
+        >{phrase`${pathName(notTaken.path)}: ${notTaken.message}. What stood there before still stands.`}</Across>
       )}
       <Conflicts />
       <NewVersion />
@@ -180,7 +182,7 @@ function ClockLine() {
   };
   return (
     <Across
-      head={`The clock of this device ${ahead > 0 ? 'jumped on' : 'was set back'} by ${formatDuration(Math.abs(ahead) / 60_000)}.`}
+      head={phrase`The clock of this device ${ahead > 0 ? 'jumped on' : 'was set back'} by ${formatDuration(Math.abs(ahead) / 60_000)}.`}
       ways={
         <>
           <button type="button" className="btn" onClick={follow}>

@@ -1,6 +1,7 @@
 'use client';
 import type { Repair } from '@/core/plan';
 import { type Conflict, changesBetween, type Path, pathName, placeName } from '@/core/record';
+import { phrase } from '@/words';
 import { settle, useWorkspace } from '../workspace/workspace';
 
 const CALLED: Record<Conflict['kind'], string> = {
@@ -65,11 +66,11 @@ function Differs({ conflict }: { conflict: Conflict }) {
   const herePlace = from === 'file' ? 'here' : 'in the other tab';
   const title = draft
     ? from === 'file'
-      ? `“${name || conflict.recordId}” was planned differently in the file`
+      ? phrase`“${name || conflict.recordId}” was planned differently in the file`
       : here === undefined
-        ? `“${name || conflict.recordId}” was removed in another tab while it was changed here`
-        : `“${name || conflict.recordId}” was changed in two tabs at once`
-    : `The file brings another ${CALLED[kind]} under an id that is here${name && name !== kind ? `: ${name}` : ''}`;
+        ? phrase`“${name || conflict.recordId}” was removed in another tab while it was changed here`
+        : phrase`“${name || conflict.recordId}” was changed in two tabs at once`
+    : phrase`The file brings another ${CALLED[kind]} under an id that is here${name && name !== kind ? `: ${name}` : ''}`;
   return (
     <section className="paper p-3 mb-2">
       <h2 className="font-bold">{title}</h2>

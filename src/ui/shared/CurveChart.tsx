@@ -4,6 +4,7 @@ import { paceOf, type Side } from '@/core/cure';
 import { attempt } from '@/core/say';
 import type { FamilyId, Milestone } from '@/core/system';
 import { formatDuration, fromCore, unitOf } from '@/core/units';
+import { phrase } from '@/words';
 import { usePrefs } from '../workspace/prefs';
 import { Prose } from './bits';
 
@@ -45,7 +46,7 @@ export function CurveChart({ milestone, family, atC }: { milestone: Milestone; f
       role="img"
       aria-label={
         inside
-          ? `At ${fromCore(unit, atC).toFixed(1)} ${unit.symbol}: ${formatDuration(short.minutesAt(atC))} to ${formatDuration(long.minutesAt(atC))}`
+          ? phrase`At ${fromCore(unit, atC).toFixed(1)} ${unit.symbol}: ${formatDuration(short.minutesAt(atC))} to ${formatDuration(long.minutesAt(atC))}`
           : 'Times by temperature'
       }
     >
@@ -110,9 +111,7 @@ export function CurveChart({ milestone, family, atC }: { milestone: Milestone; f
             stroke="var(--paper)"
             strokeWidth="3"
             paintOrder="stroke"
-          >
-            {fromCore(unit, atC).toFixed(1)} {unit.symbol} here
-          </text>
+          >{phrase`${fromCore(unit, atC).toFixed(1)} ${unit.symbol} here`}</text>
         </g>
       )}
     </svg>

@@ -1,6 +1,7 @@
 'use client';
 import type { KeyboardEvent, PointerEvent } from 'react';
 import type { DimensionLine, Point } from '@/core/void';
+import { phrase } from '@/words';
 import type { useFormat } from './bits';
 import { WORD_PX } from './drawing-fit';
 import type { WordsAt } from './place-words';
@@ -75,7 +76,7 @@ export function DimensionMark({
           strokeWidth="2"
           tabIndex={0}
           role="slider"
-          aria-label={`Drag ${d.label}`}
+          aria-label={phrase`Drag ${d.label}`}
           aria-valuenow={value ?? 0}
           aria-valuetext={words}
           data-testid={`pull-${d.key}`}

@@ -1,6 +1,7 @@
 'use client';
 import { useId, useRef } from 'react';
 import type { DimensionLine, Outline, Drawing as Plan, Point } from '@/core/void';
+import { phrase } from '@/words';
 import { useFormat } from './bits';
 import { DimensionMark, dimensionWords } from './DimensionMark';
 import { Contour, Label, listsPasses, Passes, roomForPasses } from './DrawingParts';
@@ -124,10 +125,10 @@ export function Drawing(props: Props) {
   const said = [
     ...drawing.dimensions.map(says),
     ...drawing.marks.flatMap((m, i) =>
-      m.depthMm === undefined ? [] : [`reading ${i + 1}: ${format('length', m.depthMm).text}`],
+      m.depthMm === undefined ? [] : [phrase`reading ${i + 1}: ${format('length', m.depthMm).text}`],
     ),
     ...(drawing.contours?.length
-      ? [`lines of equal depth at ${drawing.contours.map((c) => format('length', c.depthMm).text).join(', ')}`]
+      ? [phrase`lines of equal depth at ${drawing.contours.map((c) => format('length', c.depthMm).text).join(', ')}`]
       : []),
   ].join('; ');
 
@@ -139,7 +140,7 @@ export function Drawing(props: Props) {
       className="w-full h-full block select-none"
       role={bare ? undefined : 'group'}
       aria-hidden={bare || undefined}
-      aria-label={bare ? undefined : `${drawing.title}, drawn to scale`}
+      aria-label={bare ? undefined : phrase`${drawing.title}, drawn to scale`}
       onPointerMove={held ? move : undefined}
       onPointerUp={letGo}
       onPointerCancel={letGo}
@@ -324,7 +325,7 @@ export function Drawing(props: Props) {
               role="slider"
               aria-label="Where the section is cut"
               aria-valuenow={Math.round(drawing.cut.y)}
-              aria-valuetext={`${format('length', drawing.cut.y).text} across`}
+              aria-valuetext={phrase`${format('length', drawing.cut.y).text} across`}
               style={{ cursor: 'ns-resize', touchAction: 'none' }}
               onPointerDown={(e) =>
                 take(e, fit, {
@@ -356,9 +357,9 @@ export function Drawing(props: Props) {
             fillOpacity={h.label.startsWith('reading') ? 0 : 1}
             tabIndex={0}
             role="slider"
-            aria-label={`Move ${h.label}`}
+            aria-label={phrase`Move ${h.label}`}
             aria-valuenow={Math.round(h.at[0])}
-            aria-valuetext={`${format('length', h.at[0]).text} along, ${format('length', h.at[1]).text} across`}
+            aria-valuetext={phrase`${format('length', h.at[0]).text} along, ${format('length', h.at[1]).text} across`}
             style={{ cursor: 'move', touchAction: 'none' }}
             onClick={(e) => e.stopPropagation()}
             onPointerDown={(e) => take(e, fit, { what: 'handle', key: h.key, start: h.at })}

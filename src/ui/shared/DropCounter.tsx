@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { dropsPerMl } from '@/core/mix';
 import { attempt } from '@/core/say';
 import { figure } from '@/core/units';
+import { phrase } from '@/words';
 import { QuantityField } from './QuantityField';
 
 /** Counts drops to a mark of a small cup or syringe. */
@@ -13,8 +14,8 @@ export function DropCounter({ value, onChange }: { value: number | null; onChang
   return (
     <div className="p-2.5" style={{ border: '1px solid var(--rule)' }}>
       <p>
-        <strong>Count the drops</strong>: into a syringe up to a mark, then take it over.{' '}
-        {value === null ? 'Not counted yet.' : `Now ${figure(value, 3)} drops to 1 mL.`}
+        <strong>Count the drops</strong>
+        {phrase`: into a syringe up to a mark, then take it over. ${value === null ? 'Not counted yet.' : phrase`Now ${figure(value, 3)} drops to 1 mL.`}`}
       </p>
       <div className="flex gap-2 items-end flex-wrap mt-1">
         <button type="button" className="btn min-h-11 text-lg" onClick={() => setDrops(drops + 1)}>
@@ -40,13 +41,11 @@ export function DropCounter({ value, onChange }: { value: number | null; onChang
           disabled={!found.ok}
           onClick={() => found.ok && onChange(found.value.perMl)}
         >
-          {found.ok ? `Take ${figure(found.value.perMl, 3)} to 1 mL` : 'Take it over'}
+          {found.ok ? phrase`Take ${figure(found.value.perMl, 3)} to 1 mL` : 'Take it over'}
         </button>
       </div>
       {found.ok && (
-        <p className="soft text-sm">
-          one drop more or less is ±{figure(found.value.tolerancePct, 2)} %: count to more mL for a finer figure
-        </p>
+        <p className="soft text-sm">{phrase`one drop more or less is ±${figure(found.value.tolerancePct, 2)} %: count to more mL for a finer figure`}</p>
       )}
     </div>
   );

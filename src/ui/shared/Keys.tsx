@@ -4,6 +4,7 @@ import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
 import { STAGE_LABELS, STAGES, type Stage } from '@/core/method';
 import { jobName, repairName } from '@/core/plan';
+import { phrase } from '@/words';
 import { freshJob } from '../workspace/fresh';
 import { setPrefs, THEMES, usePrefs } from '../workspace/prefs';
 import { addJob, clock, redo, undo, useWorkspace } from '../workspace/workspace';
@@ -97,7 +98,7 @@ function actsHere(
       does: () => setPrefs({ system: system === 'metric' ? 'us' : 'metric' }),
     },
     ...THEMES.map((theme) => ({
-      name: `Look: ${theme === 'sun' ? 'full sun' : theme}`,
+      name: phrase`Look: ${theme === 'sun' ? 'full sun' : theme}`,
       words: 'theme light dark contrast',
       does: () => setPrefs({ theme }),
     })),
@@ -149,7 +150,7 @@ export function Keys() {
       else if (at && e.key === ']' && index >= 0 && index < 7) go(`${at}/${STAGES[index + 1]}${search}`);
       else if (index >= 0 && e.key === '{') go(turned(-1));
       else if (index >= 0 && e.key === '}') go(turned(1));
-      else if (at && e.key === 'r') go(`${at}/run`);
+      else if (at && e.key === 'r') go(phrase`${at}/run`);
       else if (e.key === 'y') go('/');
       else if (e.key === 's') go('/shelf');
       else if (e.key === 'u') setPrefs({ system: system === 'metric' ? 'us' : 'metric' });

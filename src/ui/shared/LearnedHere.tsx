@@ -3,14 +3,15 @@ import { clockLearned, handsRange, type Learned, materialLearned, systemLearned,
 import type { PassView, RepairView } from '@/core/record';
 import { formatDuration } from '@/core/units';
 import { TOOLS } from '@/core/void';
+import { phrase } from '@/words';
 import { useLessons } from '../workspace/lessons';
 
 /** A factor, never parted from its sign at the end of a line. */
 const times = (factor: number): string => `×\u00a0${factor.toFixed(2)}`;
 const from = ({ estimate }: Learned): string =>
   [
-    `from ${estimate.count} ${estimate.count === 1 ? 'record' : 'records'}`,
-    `between ${times(estimate.low)} and ${times(estimate.high)}`,
+    phrase`from ${estimate.count} ${estimate.count === 1 ? 'record' : 'records'}`,
+    phrase`between ${times(estimate.low)} and ${times(estimate.high)}`,
   ].join(', ');
 
 /** How much this crew really used of what was planned, by this method. */
@@ -20,7 +21,8 @@ export function MaterialLearned({ at }: { at: PassView }) {
   if (!l) return null;
   return (
     <p className="text-sm mt-1" data-testid="material-learned">
-      <strong>Yours:</strong> {times(l.estimate.ratio)} of what was planned, {from(l)}.
+      <strong>Yours:</strong>
+      {phrase` ${times(l.estimate.ratio)} of what was planned, ${from(l)}.`}
     </p>
   );
 }
@@ -36,13 +38,14 @@ export function SystemLearned({ at }: { at: PassView }) {
     <>
       {far && (
         <p className="text-sm mt-1" data-testid="yield-learned">
-          <strong>Yours:</strong> it went {times(far.estimate.ratio)} as far as planned, {from(far)}.
+          <strong>Yours:</strong>
+          {phrase` it went ${times(far.estimate.ratio)} as far as planned, ${from(far)}.`}
         </p>
       )}
       {loss && (
         <p className="text-sm mt-1" data-testid="loss-learned">
-          <strong>Yours:</strong> {times(loss.estimate.ratio)} of what the sheet has stayed in pots and on tools,{' '}
-          {from(loss)}.
+          <strong>Yours:</strong>
+          {phrase` ${times(loss.estimate.ratio)} of what the sheet has stayed in pots and on tools, ${from(loss)}.`}
         </p>
       )}
     </>
@@ -57,8 +60,8 @@ export function ToolLearned({ tool }: { tool: string | null }) {
   const inside = l.seen.filter((s) => s.inside).length;
   return (
     <p className="text-sm mt-1" data-testid="tool-learned">
-      <strong>Yours:</strong> where the {TOOLS.find((t) => t.id === tool)?.label ?? tool} decided, voids took{' '}
-      {times(l.estimate.ratio)} of what was measured, {from(l)}; inside the range {inside} of {l.seen.length} times.
+      <strong>Yours:</strong>
+      {phrase` where the ${TOOLS.find((t) => t.id === tool)?.label ?? tool} decided, voids took ${times(l.estimate.ratio)} of what was measured, ${from(l)}; inside the range ${inside} of ${l.seen.length} times.`}
     </p>
   );
 }
@@ -70,12 +73,10 @@ export function HandsLearned({ at }: { at: RepairView }) {
   if (!r) return null;
   return (
     <p className="text-sm mt-1" data-testid="hands-learned">
-      <strong>Yours:</strong> {formatDuration(r.likelyMin)} of hands-on work to its release instead of the{' '}
-      {formatDuration(r.plannedMin)} planned, between {formatDuration(r.lowMin)} and {formatDuration(r.highMin)} nine
-      times in ten
-      {r.knownMin < r.plannedMin * 0.995 && (
-        <>; {Math.round((r.knownMin / r.plannedMin) * 100)} % of it rests on records</>
-      )}
+      <strong>Yours:</strong>
+      {phrase` ${formatDuration(r.likelyMin)} of hands-on work to its release instead of the ${formatDuration(r.plannedMin)} planned, between ${formatDuration(r.lowMin)} and ${formatDuration(r.highMin)} nine times in ten`}
+      {r.knownMin < r.plannedMin * 0.995 &&
+        phrase`; ${Math.round((r.knownMin / r.plannedMin) * 100)} % of it rests on records`}
       .
     </p>
   );
@@ -88,12 +89,14 @@ export function ClockLearned({ at }: { at: PassView }) {
   if (!l) return null;
   return (
     <p className="text-sm mt-1" data-testid="clock-learned">
-      <strong>Yours:</strong> it had set after {times(l.estimate.ratio)} of the time computed here, {from(l)}.{' '}
-      {l.estimate.ratio < 1
-        ? 'The wait of the sheet stays.'
-        : l.estimate.ratio > 1.05
-          ? 'Try it by touch, and look for a base that is colder than was read.'
-          : ''}
+      <strong>Yours:</strong>
+      {phrase` it had set after ${times(l.estimate.ratio)} of the time computed here, ${from(l)}. ${
+        l.estimate.ratio < 1
+          ? 'The wait of the sheet stays.'
+          : l.estimate.ratio > 1.05
+            ? 'Try it by touch, and look for a base that is colder than was read.'
+            : ''
+      }`}
     </p>
   );
 }

@@ -1,7 +1,7 @@
 'use client';
 import type { ReactNode } from 'react';
 import { ErrorBoundary } from 'react-error-boundary';
-import { errorInWords } from '@/words';
+import { errorInWords, phrase } from '@/words';
 import { exportJob } from '../workspace/exchange';
 import { fileName, saveText } from '../workspace/files';
 import { stateNow, workspace } from '../workspace/workspace';
@@ -46,11 +46,8 @@ export function MishapCard({
       style={{ border: '2px solid var(--stop)' }}
       data-mishap={jobId ?? 'panel'}
     >
-      <h2 className="font-bold">{what} cannot be shown</h2>
-      <p className="text-sm mb-2">
-        Something in it cannot be worked out ({why.slice(0, 300)}). Everything else goes on, and what is stored is
-        untouched.
-      </p>
+      <h2 className="font-bold">{phrase`${what} cannot be shown`}</h2>
+      <p className="text-sm mb-2">{phrase`Something in it cannot be worked out (${why.slice(0, 300)}). Everything else goes on, and what is stored is untouched.`}</p>
       <div className="flex flex-wrap gap-2">
         {again && (
           <button type="button" className="btn" onClick={again}>
@@ -66,7 +63,10 @@ export function MishapCard({
               type="button"
               className="btn"
               onClick={() =>
-                void workspace.setAside([{ kind: 'job', id: job.id }], `it could not be shown: ${why.slice(0, 200)}`)
+                void workspace.setAside(
+                  [{ kind: 'job', id: job.id }],
+                  phrase`it could not be shown: ${why.slice(0, 200)}`,
+                )
               }
             >
               Set it aside

@@ -3,7 +3,7 @@ import { memo } from 'react';
 import { type ChainPlan, type RepairPlan, repairName, ribbonsOf } from '@/core/plan';
 import type { RepairView } from '@/core/record';
 import { formatDuration } from '@/core/units';
-import { type Reader, say } from '@/words';
+import { phrase, type Reader, say } from '@/words';
 import type { BandRow } from './band-shapes';
 import { Link } from './Link';
 import { dayAndClock } from './when';
@@ -51,7 +51,9 @@ function StallWords({ stalls, x, y }: { stalls: BandRow['stalls']; x: number; y:
 
 const stallsSay = (stalls: BandRow['stalls']): string => {
   const total = formatDuration(stalls.reduce((sum, s) => sum + (s.toMs - s.fromMs) / 60_000, 0));
-  return stalls.length === 1 ? `clock stands ${total}` : `clock stands ${stalls.length} times, ${total} in all`;
+  return stalls.length === 1
+    ? phrase`clock stands ${total}`
+    : phrase`clock stands ${stalls.length} times, ${total} in all`;
 };
 
 /** When the clock of what opens a repair stands. */
@@ -63,11 +65,13 @@ export function rowSays(plan: ChainPlan, zone: string, reader: Reader): readonly
   const stalls = stallsOf(plan);
   return [
     ...ribbonsOf(plan).flatMap(({ name, states, window: open }) => {
-      const until = states.map((s) => `${s.state} until ${dayAndClock(s.toMs, zone)}`).join(', ');
+      const until = states.map((s) => phrase`${s.state} until ${dayAndClock(s.toMs, zone)}`).join(', ');
       const what = open && [name, open.of === null ? '' : say(open.of, reader)].filter(Boolean).join(', ');
       return [
         name ? `${name}: ${until}` : until,
-        ...(open ? [`${what}: open from ${dayAndClock(open.fromMs, zone)} to ${dayAndClock(open.untilMs, zone)}`] : []),
+        ...(open
+          ? [phrase`${what}: open from ${dayAndClock(open.fromMs, zone)} to ${dayAndClock(open.untilMs, zone)}`]
+          : []),
       ];
     }),
     ...(stalls.length ? [stallsSay(stalls)] : []),

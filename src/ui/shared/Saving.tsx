@@ -1,5 +1,6 @@
 'use client';
 import { useEffect, useState } from 'react';
+import { phrase } from '@/words';
 import { useWorkspace } from '../workspace/workspace';
 
 /** Says while something is not on disk yet; silent when all of it is, or so quick that it would only flicker. */
@@ -30,7 +31,7 @@ export function Saving() {
       className="no-print fixed right-3 bottom-2 z-40 px-2 py-0.5 text-sm"
       style={{ background: 'var(--paper)', color: 'var(--ink)', border: '1px dashed var(--rule)' }}
     >
-      {failure ? `${waiting} not saved yet` : 'saving…'}
+      {failure ? phrase`${waiting} not saved yet` : 'saving…'}
     </p>
   );
 }

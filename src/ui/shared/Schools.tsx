@@ -3,6 +3,7 @@ import type { Option, Setting, Stage } from '@/core/method';
 import { pieceName, schoolsOf, settingOf } from '@/core/plan';
 import type { PassView, RepairView } from '@/core/record';
 import { format } from '@/core/units';
+import { phrase } from '@/words';
 import { usePrefs } from '../workspace/prefs';
 import { changePass } from '../workspace/workspace';
 import { Choice } from './bits';
@@ -33,19 +34,13 @@ export function Schools({ at, stage }: { at: PassView; stage: Stage }) {
               onChange={(id) => changePass(at.repair, (r) => ({ ...r, schools: { ...r.schools, [school.id]: id } }))}
             />
             {school.options.flatMap((o) =>
-              idle(o) === null
-                ? []
-                : [
-                    <p key={o.id} className="text-sm">
-                      Not “{o.label}”: {idle(o)}
-                    </p>,
-                  ],
+              idle(o) === null ? [] : [<p key={o.id} className="text-sm">{phrase`Not “${o.label}”: ${idle(o)}`}</p>],
             )}
             <p className="soft text-sm mt-0.5">
-              {option ? `Fits ${option.fits}. ` : ''}
+              {option ? phrase`Fits ${option.fits}. ` : ''}
               {chosen[school.id] === school.byDefault
                 ? school.why
-                : `The usual choice is “${school.options.find((o) => o.id === school.byDefault)?.label}”: ${school.why}`}
+                : phrase`The usual choice is “${school.options.find((o) => o.id === school.byDefault)?.label}”: ${school.why}`}
             </p>
           </div>
         );
@@ -105,7 +100,9 @@ export function SettingField({ at, setting, value }: { at: PassView; setting: Se
   const write = (v: number) =>
     changePass(at.repair, (r) => ({ ...r, settings: { ...r.settings, [setting.id]: v } }), setting.id);
   const check = (v: number) =>
-    v < setting.min || v > setting.max ? `Must lie between ${shown(setting.min)} and ${shown(setting.max)}.` : null;
+    v < setting.min || v > setting.max
+      ? phrase`Must lie between ${shown(setting.min)} and ${shown(setting.max)}.`
+      : null;
   return (
     <QuantityField
       kind={setting.kind}

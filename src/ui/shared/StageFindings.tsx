@@ -4,6 +4,7 @@ import type { Finding } from '@/core/judge';
 import type { Stage } from '@/core/method';
 import type { PassView } from '@/core/record';
 import type { Said } from '@/core/say';
+import { phrase } from '@/words';
 import { usePrefs } from '../workspace/prefs';
 import { record } from '../workspace/record';
 import { changePass } from '../workspace/workspace';
@@ -40,7 +41,7 @@ function OverrideForm({
   onDone: () => void;
 }) {
   const says = useSay(zone);
-  const reason = useRememberedText(`reason ${finding.id}`);
+  const reason = useRememberedText(phrase`reason ${finding.id}`);
   const known = usePrefs((p) => p.role);
   const [role, setRole] = useState(known);
   const [fault, setFault] = useState<string | null>(null);
@@ -58,8 +59,8 @@ function OverrideForm({
   return (
     <>
       <p className="mb-3">
-        <strong>{says(finding.title)}.</strong> {says(finding.why)} It never replaces the sheet, the local code or
-        licensed practice.
+        <strong>{says(finding.title)}.</strong>
+        {phrase` ${says(finding.why)} It never replaces the sheet, the local code or licensed practice.`}
       </p>
       <RememberedArea label="Reason" of={reason} />
       <label className="block mb-2">

@@ -5,6 +5,7 @@ import type { StandIn } from '@/core/plan';
 import type { PassView } from '@/core/record';
 import { MILESTONES, MilestoneId } from '@/core/system';
 import { formatDuration } from '@/core/units';
+import { phrase } from '@/words';
 import { useNow } from '../workspace/now';
 import { usePrefs } from '../workspace/prefs';
 import { record } from '../workspace/record';
@@ -17,10 +18,10 @@ import { shortWhen } from './when';
 /** A stand-in as it is said. */
 const says = (s: StandIn): string =>
   s.by === 'later'
-    ? `waits for ${MILESTONES[s.kind].label.toLowerCase()}`
+    ? phrase`waits for ${MILESTONES[s.kind].label.toLowerCase()}`
     : s.by === 'own'
-      ? `${formatDuration(s.minutes)}, a figure of one’s own`
-      : `by touch, first tried after ${formatDuration(s.minutes)}`;
+      ? phrase`${formatDuration(s.minutes)}, a figure of one’s own`
+      : phrase`by touch, first tried after ${formatDuration(s.minutes)}`;
 
 /** Once work has begun, what a wait rests on is kept in the record. */
 async function choose(at: PassView, kind: MilestoneId, standIn: StandIn | null, role: string): Promise<void> {
@@ -32,7 +33,7 @@ async function choose(at: PassView, kind: MilestoneId, standIn: StandIn | null, 
   if (at.actuals.startedAt !== null)
     await record(
       at.repair.id,
-      { kind: 'note', text: standIn ? `${label}: ${says(standIn)}` : `${label}: stand-in taken back` },
+      { kind: 'note', text: standIn ? `${label}: ${says(standIn)}` : phrase`${label}: stand-in taken back` },
       role,
     );
 }
@@ -60,9 +61,11 @@ export function StandInAsk({
   return (
     <div className="flex flex-col gap-2 mt-2 max-w-md" data-testid="stand-in">
       {stop.later.map((l) => (
-        <SavingButton key={l.kind} className="btn text-left" onSave={() => take({ by: 'later', kind: l.kind })}>
-          Wait for {l.label.toLowerCase()}: {shortWhen(l.atMs, zone, nowMs)}
-        </SavingButton>
+        <SavingButton
+          key={l.kind}
+          className="btn text-left"
+          onSave={() => take({ by: 'later', kind: l.kind })}
+        >{phrase`Wait for ${l.label.toLowerCase()}: ${shortWhen(l.atMs, zone, nowMs)}`}</SavingButton>
       ))}
       <QuantityField
         kind="duration"

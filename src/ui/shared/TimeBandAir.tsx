@@ -5,6 +5,7 @@ import { type Series, valueAt } from '@/core/climate';
 import { STRETCHES, type Stretch } from '@/core/plan';
 import type { PassView } from '@/core/record';
 import { fromCore, unitOf } from '@/core/units';
+import { phrase } from '@/words';
 import { usePrefs } from '../workspace/prefs';
 import { placeLabels } from './line-labels';
 import { dayAndClock } from './when';
@@ -69,7 +70,7 @@ export function curvesOf(
 
 /** A stretch in words, for those who do not see it. */
 export const stretchWords = (s: Stretch, zone: string) =>
-  `The base is ${STRETCHES[s.id]} from ${dayAndClock(s.fromMs, zone)} to ${dayAndClock(s.toMs, zone)}`;
+  phrase`The base is ${STRETCHES[s.id]} from ${dayAndClock(s.fromMs, zone)} to ${dayAndClock(s.toMs, zone)}`;
 
 const TEXTURE = { wet: 'tx-wet', cold: 'tx-cold', hot: 'tx-hot' } as const;
 /** Narrower nothing is seen, px. */
@@ -125,7 +126,7 @@ export function TimeBandAir({
       ? []
       : [
           {
-            name: `sheet from ${degrees(minimum).toFixed(0)}°`,
+            name: phrase`sheet from ${degrees(minimum).toFixed(0)}°`,
             line: [[box.left, y(minimum)] as const, [box.right, y(minimum)] as const],
             color: 'var(--stop)',
           },

@@ -1,6 +1,7 @@
 'use client';
 import { clockText, dayText, isoDay, readClock, readDay, readWhen, whenText } from '@/core/climate/read-when';
 import type { Said } from '@/core/say';
+import { phrase } from '@/words';
 import { usePrefs } from '../workspace/prefs';
 import { clock } from '../workspace/workspace';
 import { ReadField } from './ReadField';
@@ -32,7 +33,7 @@ export function WhenField({
   const hours = usePrefs((p) => p.hours);
   return (
     <ReadField
-      name={`${label} (when)`}
+      name={phrase`${label} (when)`}
       label={label}
       shown={value === null ? '' : whenText(value, zone, hours)}
       parse={(text) => readWhen(text, { nowMs: clock.now(), zone, atHour })}
@@ -61,7 +62,7 @@ export function DayField({
 }) {
   return (
     <ReadField
-      name={`${label} (day)`}
+      name={phrase`${label} (day)`}
       label={label}
       shown={value === null ? '' : dayText(value)}
       parse={(text) => readDay(text, { nowMs: clock.now(), zone })}
@@ -90,7 +91,7 @@ export function ClockField({
   const hours = usePrefs((p) => p.hours);
   return (
     <ReadField
-      name={`${label} (clock)`}
+      name={phrase`${label} (clock)`}
       label={label}
       shown={clockText(hour, hours)}
       parse={readClock}

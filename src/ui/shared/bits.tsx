@@ -4,7 +4,7 @@ import { type ReactNode, useId, useMemo, useRef, useState } from 'react';
 import type { Finding } from '@/core/judge';
 import type { Said, Voice, WorkLine } from '@/core/say';
 import { format, type Kind } from '@/core/units';
-import { type Reader, say, workedIn } from '@/words';
+import { phrase, type Reader, say, workedIn } from '@/words';
 import { usePrefs } from '../workspace/prefs';
 import { useTyped } from '../workspace/typing';
 import { Link } from './Link';
@@ -75,7 +75,7 @@ export function Copy({ text }: { text: string }) {
     <button
       type="button"
       className="p-1.5 self-center no-print soft"
-      aria-label={`Copy ${text}`}
+      aria-label={phrase`Copy ${text}`}
       title="Copy"
       onClick={async () => {
         await navigator.clipboard?.writeText(text).catch(() => undefined);
@@ -196,9 +196,7 @@ export function FindingCard({
           {says(finding.why)} <strong className="font-semibold">{says(finding.todo)}</strong>
         </p>
         {overridden && (
-          <p className="text-sm mt-1 italic">
-            Overridden by {overridden.role}: {overridden.reason}
-          </p>
+          <p className="text-sm mt-1 italic">{phrase`Overridden by ${overridden.role}: ${overridden.reason}`}</p>
         )}
         {children}
       </div>

@@ -1,4 +1,5 @@
 'use client';
+import { phrase } from '@/words';
 
 /** Larger than that no camera’s photo is: it would fill the memory before it is made smaller. */
 const MOST_BYTES = 40_000_000;
@@ -6,8 +7,8 @@ const MOST_BYTES = 40_000_000;
 /** Why a file was not taken as a photo. */
 export const photoFault = (file: File): string =>
   file.size > MOST_BYTES
-    ? `“${file.name}” has ${(file.size / 1e6).toFixed(0)} MB; up to ${MOST_BYTES / 1e6} MB can be taken. Take it at a lower resolution.`
-    : `“${file.name}” is no picture this browser can open.`;
+    ? phrase`“${file.name}” has ${(file.size / 1e6).toFixed(0)} MB; up to ${MOST_BYTES / 1e6} MB can be taken. Take it at a lower resolution.`
+    : phrase`“${file.name}” is no picture this browser can open.`;
 
 /** Longest side a photo is kept at, px; drawn anew it also loses where and when it was taken. */
 const LONGEST = 1600;

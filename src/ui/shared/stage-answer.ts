@@ -3,7 +3,7 @@ import type { ChainPlan, RepairPlan } from '@/core/plan';
 import type { PassView } from '@/core/record';
 import { isMetered } from '@/core/system';
 import { format, type Shown, type UnitSystem } from '@/core/units';
-import { say } from '@/words';
+import { phrase, say } from '@/words';
 import { readerAt } from '../workspace/prefs';
 import { shortWhen } from './when';
 
@@ -21,10 +21,10 @@ export function stageAnswer(
   const stops = findings.filter((f) => f.stage === stage && f.severity === 'stop' && !actuals.overrides.has(f.id));
   switch (stage) {
     case 'inspect': {
-      if (plan.unanswered.length) return `${plan.unanswered.length} to answer`;
+      if (plan.unanswered.length) return phrase`${plan.unanswered.length} to answer`;
       if (!stops.length) return 'may go on';
       const title = say(stops[0]!.title, { ...readerAt(zone), system });
-      return title.length > 20 ? `${stops.length} stop${stops.length > 1 ? 's' : ''}` : title.toLowerCase();
+      return title.length > 20 ? phrase`${stops.length} stop${stops.length > 1 ? 's' : ''}` : title.toLowerCase();
     }
     case 'measure':
       return plan.void
@@ -37,14 +37,14 @@ export function stageAnswer(
     case 'mix':
       if (!plan.mix) return plan.problems.some((p) => p.stage === 'mix') ? 'not possible' : 'waits';
       if (plan.sheet && isMetered(plan.sheet.kind))
-        return `${plan.mix.kits.use} pack${plan.mix.kits.use > 1 ? 's' : ''}, ${repair.void?.count ?? 1} hole${(repair.void?.count ?? 1) > 1 ? 's' : ''}`;
-      return `${plan.batches.length} batch${plan.batches.length > 1 ? 'es' : ''}, ${format('volume', plan.mix.toMixMl, system).text}`;
+        return phrase`${plan.mix.kits.use} pack${plan.mix.kits.use > 1 ? 's' : ''}, ${repair.void?.count ?? 1} hole${(repair.void?.count ?? 1) > 1 ? 's' : ''}`;
+      return phrase`${plan.batches.length} batch${plan.batches.length > 1 ? 'es' : ''}, ${format('volume', plan.mix.toMixMl, system).text}`;
     case 'place': {
       const mine = plan.steps.filter((s) => s.stage === 'place' || s.stage === 'mix');
       if (!mine.length) return 'waits';
       const done = mine.filter((s) => s.doneAt !== null).length;
-      if (actuals.startedAt !== null) return `${done} of ${mine.length} done`;
-      return `${mine.length} steps, ${
+      if (actuals.startedAt !== null) return phrase`${done} of ${mine.length} done`;
+      return phrase`${mine.length} steps, ${
         format(
           'duration',
           mine.reduce((m, s) => m + s.handsOnMin, 0),
@@ -54,12 +54,12 @@ export function stageAnswer(
     }
     case 'hold': {
       const to = plan.milestones.findLast((m) => m.kind === plan.serves)?.planMs;
-      return to ? `to ${shortWhen(to, zone, nowMs)}` : plan.steps.length ? 'no time' : 'waits';
+      return to ? phrase`to ${shortWhen(to, zone, nowMs)}` : plan.steps.length ? 'no time' : 'waits';
     }
     case 'finish':
       return plan.method?.finishAnswer ?? '';
     case 'release':
-      if (actuals.released) return `signed ${shortWhen(actuals.released.atMs, zone, nowMs)}`;
+      if (actuals.released) return phrase`signed ${shortWhen(actuals.released.atMs, zone, nowMs)}`;
       return plan.openMs !== null ? shortWhen(plan.openMs, zone, nowMs) : plan.steps.length ? 'not in sight' : 'waits';
   }
 }
@@ -82,17 +82,17 @@ function ofAll(stage: Stage, passes: readonly RepairPlan[], system: UnitSystem):
   switch (stage) {
     case 'measure': {
       const ml = volume(sum((p) => p.void?.nominalMl));
-      return ml && `${passes.length} passes, ${ml}`;
+      return ml && phrase`${passes.length} passes, ${ml}`;
     }
     case 'material': {
       if (passes.some((p) => !p.sheet)) return null;
       const systems = new Set(passes.map((p) => p.sheet!.id)).size;
-      return systems > 1 ? `${systems} systems` : null;
+      return systems > 1 ? phrase`${systems} systems` : null;
     }
     case 'mix': {
       const batches = sum((p) => p.mix?.batches.length);
       const ml = volume(sum((p) => p.mix?.toMixMl));
-      return batches === null || !ml ? null : `${batches} batches, ${ml}`;
+      return batches === null || !ml ? null : phrase`${batches} batches, ${ml}`;
     }
     default:
       return null;

@@ -1,5 +1,6 @@
 'use client';
 import { FLOWS, isMetered, STRENGTH_TESTS, systemKind, USUAL } from '@/core/system';
+import { phrase } from '@/words';
 import { Choice } from '../shared/bits';
 import type { SheetDraft } from './draft';
 import { Fold, SheetText, useSheetFields } from './sheet-fields';
@@ -16,7 +17,7 @@ export function FurtherFields() {
   );
 }
 
-const or = (text: string, usual: string) => text.trim() || `${usual} (Grenko’s)`;
+const or = (text: string, usual: string) => text.trim() || phrase`${usual} (Grenko’s)`;
 
 function MixingFields() {
   const { draft } = useSheetFields();
@@ -28,27 +29,27 @@ function MixingFields() {
       title={metered ? 'Mixer and first shots' : 'Mixing and what stays behind'}
       says={
         metered
-          ? `${or(draft.mixerVolume, `${mixer.volumeMl} mL`)} stay in a mixer, ${or(draft.mixerPurge, `${mixer.purgeMl} mL`)} thrown away first`
-          : `${or(draft.mixMin, `${USUAL.mixMin} min`)}, ${or(draft.potLoss, `a tenth, at most ${keepsMl} mL`)} stay in the pot`
+          ? phrase`${or(draft.mixerVolume, `${mixer.volumeMl} mL`)} stay in a mixer, ${or(draft.mixerPurge, `${mixer.purgeMl} mL`)} thrown away first`
+          : phrase`${or(draft.mixMin, `${USUAL.mixMin} min`)}, ${or(draft.potLoss, phrase`a tenth, at most ${keepsMl} mL`)} stay in the pot`
       }
     >
       <div className="grid sm:grid-cols-2 lg:grid-cols-4 gap-3">
         {metered ? (
           <>
-            <SheetText field="mixerVolume" label="Left in a mixer" hint={`usual: ${mixer.volumeMl} mL`} />
-            <SheetText field="mixerPurge" label="First shots thrown away" hint={`usual: ${mixer.purgeMl} mL`} />
-            <SheetText field="mixerReach" label="Reach of the mixer" hint={`usual: ${mixer.reachMm} mm`} />
+            <SheetText field="mixerVolume" label="Left in a mixer" hint={phrase`usual: ${mixer.volumeMl} mL`} />
+            <SheetText field="mixerPurge" label="First shots thrown away" hint={phrase`usual: ${mixer.purgeMl} mL`} />
+            <SheetText field="mixerReach" label="Reach of the mixer" hint={phrase`usual: ${mixer.reachMm} mm`} />
             <SheetText field="mixerFlow" label="Flow check of a pack (empty: none)" hint="16 mL" />
           </>
         ) : (
           <>
-            <SheetText field="mixMin" label="Mixing time" hint={`usual: ${USUAL.mixMin} min`} />
+            <SheetText field="mixMin" label="Mixing time" hint={phrase`usual: ${USUAL.mixMin} min`} />
             <SheetText field="mixRpm" label="Paddle, turns a minute" hint="300 to 400" />
             <SheetText field="mixManner" label="Manner" hint="fold, never whip" />
             <SheetText
               field="potLoss"
               label="Left in the pot and on tools"
-              hint={`usual: a tenth, at most ${keepsMl} mL`}
+              hint={phrase`usual: a tenth, at most ${keepsMl} mL`}
             />
           </>
         )}
@@ -96,7 +97,7 @@ function FinishFields() {
   return (
     <Fold
       title="Colour and finish"
-      says={`${draft.colour.trim() || 'no colour said'}, ${draft.sanding === 'not' ? 'not to be sanded' : `${draft.sanding} to sand`}`}
+      says={`${draft.colour.trim() || 'no colour said'}, ${draft.sanding === 'not' ? 'not to be sanded' : phrase`${draft.sanding} to sand`}`}
     >
       <div className="grid sm:grid-cols-2 lg:grid-cols-4 gap-3">
         <SheetText field="colour" label="Colour" />

@@ -1,6 +1,7 @@
 'use client';
 import { Plus, Trash2 } from 'lucide-react';
 import { type PartId, type SheetRevision, systemKind } from '@/core/system';
+import { phrase } from '@/words';
 import { Choice } from '../shared/bits';
 import { blankKit, type DraftFaults, type KitDraft } from './draft';
 import { Typed } from './fields';
@@ -64,7 +65,7 @@ export function KitsFields({
                 <Typed
                   key={id}
                   field={field(id.toLowerCase())}
-                  label={`of ${id}`}
+                  label={phrase`of ${id}`}
                   hint={id === 'A' ? '420 g or 300 mL' : isWater(id) ? 'empty: from the tap' : undefined}
                   value={k.massG[id]}
                   fault={faults[field(id.toLowerCase())]}
@@ -101,7 +102,7 @@ export function KitsFields({
               <button
                 type="button"
                 className="p-2"
-                aria-label={`Remove pack ${k.label}`}
+                aria-label={phrase`Remove pack ${k.label}`}
                 onClick={() => onChange(kits.filter((x) => x.key !== k.key))}
               >
                 <Trash2 size={17} aria-hidden="true" />

@@ -1,5 +1,6 @@
 'use client';
 import { BASES, systemKind, WETNESS } from '@/core/system';
+import { phrase } from '@/words';
 import { Choice, Heading } from '../shared/bits';
 import { LIMIT_FIELDS } from './draft';
 import { Typed } from './fields';
@@ -54,7 +55,7 @@ export function LimitFields() {
         says={
           said.length
             ? said.map((f) => `${f.label.toLowerCase()} ${draft.limits[f.id]!.trim()}`).join(', ')
-            : `surface ${draft.wetness}, the rest silent`
+            : phrase`surface ${draft.wetness}, the rest silent`
         }
       >
         {row(others)}
@@ -71,7 +72,7 @@ export function LimitFields() {
             {draft.bases.map((b) => (
               <Typed
                 key={b}
-                label={`How ${b} is prepared`}
+                label={phrase`How ${b} is prepared`}
                 value={draft.preparation[b] ?? ''}
                 onChange={(v) => set({ preparation: { ...draft.preparation, [b]: v } })}
               />

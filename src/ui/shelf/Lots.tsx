@@ -5,6 +5,7 @@ import { useState } from 'react';
 import { passedOver } from '@/core/plan';
 import { type SheetRevision, type Stock, systemKind } from '@/core/system';
 import { figure } from '@/core/units';
+import { phrase } from '@/words';
 import { Heading, TextField } from '../shared/bits';
 import { Dialog } from '../shared/Dialog';
 import { DropCounter } from '../shared/DropCounter';
@@ -62,17 +63,17 @@ export function Lots({ sheet }: { sheet: SheetRevision }) {
               <span>
                 <strong className="fig">{l.lot}</strong> {l.quantity} ×{' '}
                 {sheet.kits.find((k) => k.id === l.kitId)?.label ?? 'a kit no longer on the sheet'}
-                {l.openedShare > 0 ? ` and ${figure(l.openedShare * 100)} % of an opened one` : ''}
+                {l.openedShare > 0 ? phrase` and ${figure(l.openedShare * 100)} % of an opened one` : ''}
                 <span className="block soft text-sm">
-                  {[l.expiresOn ? `use by ${l.expiresOn}` : 'no use-by date', l.where].filter(Boolean).join(', ')}
+                  {[l.expiresOn ? phrase`use by ${l.expiresOn}` : 'no use-by date', l.where].filter(Boolean).join(', ')}
                 </span>
-                {why && <span className="block text-sm font-semibold">not taken: {why}</span>}
+                {why && <span className="block text-sm font-semibold">{phrase`not taken: ${why}`}</span>}
               </span>
               <button
                 type="button"
                 className="btn text-sm"
                 onClick={() => setOpen(l.id)}
-                aria-label={`Change lot ${l.lot}`}
+                aria-label={phrase`Change lot ${l.lot}`}
               >
                 change
               </button>
@@ -83,7 +84,7 @@ export function Lots({ sheet }: { sheet: SheetRevision }) {
       <button type="button" className="btn text-sm mt-2" onClick={add}>
         <Plus size={16} aria-hidden="true" /> A lot
       </button>
-      <Dialog open={mine !== undefined} title={`Lot of ${sheet.name}`} onClose={() => setOpen(null)}>
+      <Dialog open={mine !== undefined} title={phrase`Lot of ${sheet.name}`} onClose={() => setOpen(null)}>
         {mine && <LotForm lot={mine} sheet={sheet} onGone={() => setOpen(null)} />}
       </Dialog>
     </>

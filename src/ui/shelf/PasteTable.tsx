@@ -11,6 +11,7 @@ import {
   readPasted,
   wantsUnit,
 } from '@/core/system';
+import { phrase } from '@/words';
 import { Prose } from '../shared/bits';
 
 /** What is said of a time of the table, where it differs from what its words usually mean. */
@@ -44,9 +45,9 @@ export function PasteTable({
   const keeps = !wanted.length
     ? 'Say of one time at least what it is.'
     : twice
-      ? `Two of them are said to be “${MILESTONES[twice.kind].label}”.`
+      ? phrase`Two of them are said to be “${MILESTONES[twice.kind].label}”.`
       : unitless
-        ? `In what is “${unitless.time.heading || `time ${unitless.i + 1}`}”: minutes, hours or days?`
+        ? phrase`In what is “${unitless.time.heading || phrase`time ${unitless.i + 1}`}”: minutes, hours or days?`
         : null;
   return (
     <section aria-label="A whole table" className="paper p-3 mb-3">
@@ -74,11 +75,11 @@ export function PasteTable({
       {times.length > 0 && (
         <ol className="mt-2 grid sm:grid-cols-2 lg:grid-cols-4 gap-3">
           {times.map((time, i) => {
-            const name = time.heading || `time ${i + 1}`;
+            const name = time.heading || phrase`time ${i + 1}`;
             return (
               <li key={`${i}${name}`}>
                 <label className="block">
-                  “{name}” is
+                  {phrase`“${name}” is`}
                   <select
                     className="select"
                     value={kindOf(i)}
@@ -94,7 +95,7 @@ export function PasteTable({
                 </label>
                 {wantsUnit(time) && (
                   <label className="block">
-                    “{name}” in
+                    {phrase`“${name}” in`}
                     <select
                       className="select"
                       value={unitOf(i) ?? ''}

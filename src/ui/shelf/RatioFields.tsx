@@ -1,6 +1,7 @@
 'use client';
 import { type PartId, systemKind, USUAL_DENSITY_SPREAD, usualDensity } from '@/core/system';
 import { figure } from '@/core/units';
+import { phrase } from '@/words';
 import { Choice, Heading, Prose } from '../shared/bits';
 import { Typed } from './fields';
 import { Fold, SheetText, useSheetFields } from './sheet-fields';
@@ -21,8 +22,8 @@ export function RatioFields() {
       <Typed
         key={`density${id}`}
         field={`density${id}`}
-        label={`${label} of ${id}`}
-        hint={`usual: ${usual.densityGPerMl} g/mL`}
+        label={phrase`${label} of ${id}`}
+        hint={phrase`usual: ${usual.densityGPerMl} g/mL`}
         value={draft.parts[id].density}
         fault={faults[`density${id}`]}
         onChange={(v) => part(id, { density: v })}
@@ -33,20 +34,20 @@ export function RatioFields() {
   const guessed = spec.parts.filter((p) => !draft.parts[p.id].density.trim());
   return (
     <>
-      <Heading aside={spec.dosed ? `the ${spec.dosed} is dosed within a range` : 'a ratio always has its basis'}>
+      <Heading aside={spec.dosed ? phrase`the ${spec.dosed} is dosed within a range` : 'a ratio always has its basis'}>
         Ratio
       </Heading>
       <div className="grid sm:grid-cols-2 lg:grid-cols-4 gap-3">
         {spec.dosed ? (
           <>
-            <SheetText field="doseMin" label={`Least ${spec.dosed}`} hint="1 %" />
-            <SheetText field="doseUsual" label={`Usual ${spec.dosed}`} hint="2 %" />
-            <SheetText field="doseMax" label={`Most ${spec.dosed}`} hint="3 %" />
+            <SheetText field="doseMin" label={phrase`Least ${spec.dosed}`} hint="1 %" />
+            <SheetText field="doseUsual" label={phrase`Usual ${spec.dosed}`} hint="2 %" />
+            <SheetText field="doseMax" label={phrase`Most ${spec.dosed}`} hint="3 %" />
             <div id="sheet-doseOf" data-label="Per cent of what" tabIndex={-1}>
               <Choice
                 label="Per cent of what"
                 options={[
-                  { id: 'A', label: `of ${has('A')?.name ?? 'part A'}` },
+                  { id: 'A', label: phrase`of ${has('A')?.name ?? 'part A'}` },
                   { id: 'total', label: 'of the total' },
                 ]}
                 value={draft.doseOf || undefined}
@@ -69,7 +70,7 @@ export function RatioFields() {
         title="Densities and tolerance"
         says={
           guessed.length
-            ? `${guessed.map((p) => `${p.id} about ${figure(usualDensity(draft.kind, p.id)!)} g/mL`).join(', ')} (Grenko’s, ± ${USUAL_DENSITY_SPREAD * 100} %)`
+            ? phrase`${guessed.map((p) => phrase`${p.id} about ${figure(usualDensity(draft.kind, p.id)!)} g/mL`).join(', ')} (Grenko’s, ± ${USUAL_DENSITY_SPREAD * 100} %)`
             : 'as typed'
         }
       >
@@ -81,7 +82,7 @@ export function RatioFields() {
               <Typed
                 key={`bulk${id}`}
                 field={`bulk${id}`}
-                label={`Tamped bulk density of ${id}`}
+                label={phrase`Tamped bulk density of ${id}`}
                 hint="1.75 g/mL"
                 value={draft.parts[id].bulk}
                 fault={faults[`bulk${id}`]}

@@ -6,6 +6,7 @@ import type { Message } from '@/core/say';
 import { MILESTONES, PART_IDS, readPack, type SheetRevision, systemKind, tellsOf } from '@/core/system';
 import { parseQuantity } from '@/core/typed';
 import type { Kind, UnitSystem } from '@/core/units';
+import { phrase } from '@/words';
 import { Heading, Prose } from '../shared/bits';
 import { Notice } from '../shared/Notice';
 import { chooseSheet, passNamed } from '../workspace/choose';
@@ -206,9 +207,7 @@ export function SheetForm({ start, before }: { start: SheetDraft; before: SheetR
         )}
         {tried.length > 0 && (
           <Notice tone="stop" role="alert" className="mt-3">
-            <p className="font-bold">
-              {tried.length} field{tried.length > 1 ? 's' : ''} to mend before it can stand on the shelf:
-            </p>
+            <p className="font-bold">{phrase`${tried.length} field${tried.length > 1 ? 's' : ''} to mend before it can stand on the shelf:`}</p>
             <ul className="list-disc pl-5">
               {tried.map(({ field, label }) => (
                 <li key={field}>
@@ -241,10 +240,10 @@ export function SheetForm({ start, before }: { start: SheetDraft; before: SheetR
           className="sticky bottom-0 mt-3 py-3 flex flex-wrap gap-x-4 gap-y-2 items-center border-t"
           style={{ background: 'var(--ground)', borderColor: 'var(--rule)' }}
         >
-          <button type="submit" className="btn btn-neutral">
-            Put it on the shelf{wantedFor && !before ? ' and choose it' : ''}
-            {before ? ` as revision ${before.revision + 1}` : ''}
-          </button>
+          <button
+            type="submit"
+            className="btn btn-neutral"
+          >{phrase`Put it on the shelf${wantedFor && !before ? ' and choose it' : ''}${before ? phrase` as revision ${before.revision + 1}` : ''}`}</button>
           <WhatItTells draft={draft} read={read} />
         </div>
       </form>
@@ -310,7 +309,7 @@ function LikeAnother() {
           .map((s) => (
             <option key={s.id} value={s.id}>
               {s.name}
-              {s.revision > 1 ? `, revision ${s.revision}` : ''}
+              {s.revision > 1 ? phrase`, revision ${s.revision}` : ''}
             </option>
           ))}
       </select>

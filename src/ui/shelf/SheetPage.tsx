@@ -18,6 +18,7 @@ import {
   systemKind,
 } from '@/core/system';
 import { figure, formatDuration, type Kind } from '@/core/units';
+import { phrase } from '@/words';
 import { Heading, Prose, useFormat, Ways, Working } from '../shared/bits';
 import { Link } from '../shared/Link';
 import { dayOf, hereZone } from '../shared/when';
@@ -48,11 +49,11 @@ export function SheetPage({ sheetId }: { sheetId: string }) {
   return (
     <div className="px-4 md:px-6 py-4 max-w-[84rem]">
       <header className="flex items-baseline gap-6 flex-wrap mb-2">
-        <h1 className="text-2xl font-bold">{stored?.name ?? (like ? `A sheet like ${like.name}` : 'A new sheet')}</h1>
+        <h1 className="text-2xl font-bold">
+          {stored?.name ?? (like ? phrase`A sheet like ${like.name}` : 'A new sheet')}
+        </h1>
         {stored && (
-          <span className="soft">
-            {systemKind(stored.kind).label}, revision {stored.revision}
-          </span>
+          <span className="soft">{phrase`${systemKind(stored.kind).label}, revision ${stored.revision}`}</span>
         )}
         <span className="flex-1" />
         <Ways />
@@ -94,8 +95,8 @@ function SheetView({ sheet, onRevise }: { sheet: SheetRevision; onRevise: () => 
       </div>
       {newest !== sheet && (
         <p className="mt-2 font-semibold">
-          Revision {newest.revision} is newer: <Link href={`/shelf/${newest.id}`}>open it</Link>. Repairs that were
-          planned with this one keep it.
+          {phrase`Revision ${newest.revision} is newer: `}
+          <Link href={`/shelf/${newest.id}`}>open it</Link>. Repairs that were planned with this one keep it.
         </p>
       )}
       {sheetFlaws(sheet).map((f, i) => (
@@ -112,12 +113,10 @@ function SheetView({ sheet, onRevise }: { sheet: SheetRevision; onRevise: () => 
                 <figure key={m.kind} className="paper p-2">
                   <figcaption className="text-sm flex justify-between gap-2">
                     <strong>{MILESTONES[m.kind].label}</strong>
-                    <span className="soft text-right">
-                      {clockOf(m) === 'working' ? 'over' : 'reached'}, from when {STARTS[m.startsAt]}
-                    </span>
+                    <span className="soft text-right">{phrase`${clockOf(m) === 'working' ? 'over' : 'reached'}, from when ${STARTS[m.startsAt]}`}</span>
                   </figcaption>
                   <TimeChart milestone={m} family={sheet.family} atC={Number.NaN} />
-                  {e !== undefined && <p className="soft text-xs">fitted {figure(e)} kJ/mol</p>}
+                  {e !== undefined && <p className="soft text-xs">{phrase`fitted ${figure(e)} kJ/mol`}</p>}
                 </figure>
               );
             })}
@@ -139,13 +138,13 @@ const LB_PER_FT2_IN = 2.2046226 * 0.09290304 * 25.4;
 /** What a sheet says of its coverage, in the reader’s units. */
 const coverageText = (kgPerM2Mm: number, system: 'metric' | 'us'): string =>
   system === 'metric'
-    ? `${kgPerM2Mm} kg for each m² and mm`
-    : `${figure(kgPerM2Mm * LB_PER_FT2_IN)} lb for each ft² and inch`;
+    ? phrase`${kgPerM2Mm} kg for each m² and mm`
+    : phrase`${figure(kgPerM2Mm * LB_PER_FT2_IN)} lb for each ft² and inch`;
 
 /** 1 m² of a litre, in ft² of a US gallon. */
 const FT2_PER_US_GAL = 3.785411784 / 0.09290304;
 const coversText = (m2PerL: number, system: 'metric' | 'us'): string =>
-  system === 'metric' ? `${figure(m2PerL)} m²/L` : `${figure(m2PerL * FT2_PER_US_GAL)} ft²/US gal`;
+  system === 'metric' ? `${figure(m2PerL)} m²/L` : phrase`${figure(m2PerL * FT2_PER_US_GAL)} ft²/US gal`;
 
 /** What may be taken as usual, in words. */
 const ESTIMATES: Readonly<Record<EstimableField, string>> = {
@@ -169,25 +168,25 @@ function Facts({ sheet: s }: { sheet: SheetRevision }) {
   const says = (field: string, kind: Kind, value: number | null) => {
     if (value === null) return '…';
     const [mine, paper] = [format(kind, value).text, s.printed[field] === undefined ? '' : said(s, field, kind, value)];
-    return paper && paper !== mine ? `${mine} (printed ${paper})` : mine;
+    return paper && paper !== mine ? phrase`${mine} (printed ${paper})` : mine;
   };
   const one = (field: string, kind: Kind, value: number | null) => (value === null ? null : says(field, kind, value));
   const limit = (id: NumberLimit, kind: Kind) => one(`limits.${id}`, kind, l[id]);
   const span = (from: string, a: number | null, to: string, b: number | null, kind: Kind) =>
-    a === null && b === null ? null : `${says(from, kind, a)} to ${says(to, kind, b)}`;
+    a === null && b === null ? null : phrase`${says(from, kind, a)} to ${says(to, kind, b)}`;
   const between = (a: NumberLimit, b: NumberLimit, kind: Kind) => span(`limits.${a}`, l[a], `limits.${b}`, l[b], kind);
   const facts: readonly (readonly [string, string | null])[] = [
     [
       'ratio',
       s.dose
-        ? `${s.dose.minPct} to ${s.dose.maxPct} % ${systemKind(s.kind).dosed} of ${s.dose.of === 'A' ? 'A' : 'the total'}, usually ${s.dose.usualPct} %`
-        : `${s.ratio.a} : ${s.ratio.b} by ${s.ratio.basis}${s.ratio.tolerancePct ? ` ± ${s.ratio.tolerancePct} %` : ''}`,
+        ? phrase`${s.dose.minPct} to ${s.dose.maxPct} % ${systemKind(s.kind).dosed} of ${s.dose.of === 'A' ? 'A' : 'the total'}, usually ${s.dose.usualPct} %`
+        : phrase`${s.ratio.a} : ${s.ratio.b} by ${s.ratio.basis}${s.ratio.tolerancePct ? ` ± ${s.ratio.tolerancePct} %` : ''}`,
     ],
     [
       'fillers',
       [
-        s.ratio.cByWeight && `${s.ratio.cByWeight} of ${partOf(s, 'C')?.name}`,
-        s.ratio.dByWeight && `${s.ratio.dByWeight} of ${partOf(s, 'D')?.name}`,
+        s.ratio.cByWeight && phrase`${s.ratio.cByWeight} of ${partOf(s, 'C')?.name}`,
+        s.ratio.dByWeight && phrase`${s.ratio.dByWeight} of ${partOf(s, 'D')?.name}`,
       ]
         .filter(Boolean)
         .join(', ') || null,
@@ -196,23 +195,23 @@ function Facts({ sheet: s }: { sheet: SheetRevision }) {
     ['air', between('airMinC', 'airMaxC', 'temperature')],
     ['material', between('materialMinC', 'materialMaxC', 'temperature')],
     ['cures from', limit('cureMinC', 'temperature')],
-    ['full strength', l.fullCureMinC === null ? null : `cured from ${limit('fullCureMinC', 'temperature')}`],
+    ['full strength', l.fullCureMinC === null ? null : phrase`cured from ${limit('fullCureMinC', 'temperature')}`],
     ['glass transition', limit('glassC', 'temperature')],
     [
       'strength',
       s.strength
-        ? `${s.strength.points.map((p) => `${format('stress', p.mpa).text} after ${formatDuration(p.afterMin)}`).join(', ')} in ${s.strength.test} at ${says('strengthAt', 'temperature', s.strength.tempC)}`
+        ? phrase`${s.strength.points.map((p) => phrase`${format('stress', p.mpa).text} after ${formatDuration(p.afterMin)}`).join(', ')} in ${s.strength.test} at ${says('strengthAt', 'temperature', s.strength.tempC)}`
         : null,
     ],
     [
       'characteristic',
       s.strength?.characteristicMpa == null
         ? null
-        : `${says('characteristic', 'stress', s.strength.characteristicMpa)}${s.strength.characteristicToC === null ? '' : `, to ${says('characteristicTo', 'temperature', s.strength.characteristicToC)}`}`,
+        : `${says('characteristic', 'stress', s.strength.characteristicMpa)}${s.strength.characteristicToC === null ? '' : phrase`, to ${says('characteristicTo', 'temperature', s.strength.characteristicToC)}`}`,
     ],
     ['in service to', limit('serviceMaxC', 'temperature')],
-    ['humidity', l.humidityMaxPct === null ? null : `to ${l.humidityMaxPct} %`],
-    ['base moisture', l.moistureMaxPct === null ? null : `to ${l.moistureMaxPct} %`],
+    ['humidity', l.humidityMaxPct === null ? null : phrase`to ${l.humidityMaxPct} %`],
+    ['base moisture', l.moistureMaxPct === null ? null : phrase`to ${l.moistureMaxPct} %`],
     ['lift', between('liftMinMm', 'liftMaxMm', 'length')],
     ['gap', between('bondMinMm', 'bondMaxMm', 'length')],
     ['holds on a wall', limit('sagWallMm', 'length')],
@@ -223,7 +222,7 @@ function Facts({ sheet: s }: { sheet: SheetRevision }) {
       'mixing',
       [
         s.mixMin ? `${s.mixMin} min` : '',
-        s.mixRpm ? `${s.mixRpm.from} to ${s.mixRpm.to} turns a minute` : '',
+        s.mixRpm ? phrase`${s.mixRpm.from} to ${s.mixRpm.to} turns a minute` : '',
         s.mixManner,
       ]
         .filter(Boolean)
@@ -232,7 +231,7 @@ function Facts({ sheet: s }: { sheet: SheetRevision }) {
     [
       'not on it',
       s.estimated.length
-        ? `${s.estimated.map((f) => ESTIMATES[f]).join(', ')}: taken as usual for its kind (Grenko’s)`
+        ? phrase`${s.estimated.map((f) => ESTIMATES[f]).join(', ')}: taken as usual for its kind (Grenko’s)`
         : null,
     ],
     ['mixed, it is', s.flow && FLOWS[s.flow]],
@@ -240,7 +239,7 @@ function Facts({ sheet: s }: { sheet: SheetRevision }) {
     ['a coat covers', s.coversM2PerL === null ? null : coversText(s.coversM2PerL, system)],
     [
       'finish',
-      [s.finish.colour, s.finish.sanding === 'not' ? 'not to be sanded' : `${s.finish.sanding} to sand`]
+      [s.finish.colour, s.finish.sanding === 'not' ? 'not to be sanded' : phrase`${s.finish.sanding} to sand`]
         .filter(Boolean)
         .join(', '),
     ],
@@ -248,15 +247,15 @@ function Facts({ sheet: s }: { sheet: SheetRevision }) {
     [
       'keeps',
       [
-        s.storage.shelfMonths && `${s.storage.shelfMonths} months closed`,
-        s.storage.openedMonths && `${s.storage.openedMonths} opened`,
+        s.storage.shelfMonths && phrase`${s.storage.shelfMonths} months closed`,
+        s.storage.openedMonths && phrase`${s.storage.openedMonths} opened`,
       ]
         .filter(Boolean)
         .join(', ') || null,
     ],
     ['before use', s.storage.checks.join(' ') || null],
     ['protection', s.protection.join(', ') || null],
-    ['typed', `from ${s.typedFrom || 'no source noted'}, by ${s.typedByRole}, ${dayOf(s.typedAt, hereZone())}`],
+    ['typed', phrase`from ${s.typedFrom || 'no source noted'}, by ${s.typedByRole}, ${dayOf(s.typedAt, hereZone())}`],
   ];
   return (
     <>
@@ -277,7 +276,7 @@ function Facts({ sheet: s }: { sheet: SheetRevision }) {
           <li key={h}>{h}</li>
         ))}
       </ul>
-      <p className="soft text-sm mt-2">{FAMILIES[s.family].label}. The maker’s own sheet overrules everything here.</p>
+      <p className="soft text-sm mt-2">{phrase`${FAMILIES[s.family].label}. The maker’s own sheet overrules everything here.`}</p>
     </>
   );
 }

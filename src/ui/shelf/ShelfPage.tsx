@@ -4,6 +4,7 @@ import { useRef, useState } from 'react';
 import { sheetFlaws } from '@/core/cure';
 import { passedOver } from '@/core/plan';
 import { FAMILIES, plannedKitMl, type SheetRevision, systemKind } from '@/core/system';
+import { phrase } from '@/words';
 import { shelfOf } from '../material/shelf-of';
 import { useFormat, Ways } from '../shared/bits';
 import { Link } from '../shared/Link';
@@ -15,8 +16,8 @@ import { useWorkspace } from '../workspace/workspace';
 
 const ratioText = (s: SheetRevision) =>
   s.dose
-    ? `${s.dose.minPct} to ${s.dose.maxPct} % ${systemKind(s.kind).dosed}`
-    : `${s.ratio.a} : ${s.ratio.b}${s.ratio.cByWeight !== null ? ` + ${s.ratio.cByWeight} C` : ''}${s.ratio.dByWeight !== null ? ` + ${s.ratio.dByWeight} D` : ''} by ${s.ratio.basis}`;
+    ? phrase`${s.dose.minPct} to ${s.dose.maxPct} % ${systemKind(s.kind).dosed}`
+    : phrase`${s.ratio.a} : ${s.ratio.b}${s.ratio.cByWeight !== null ? ` + ${s.ratio.cByWeight} C` : ''}${s.ratio.dByWeight !== null ? ` + ${s.ratio.dByWeight} D` : ''} by ${s.ratio.basis}`;
 
 /** Every system with its sheet, and the lots that stand there. */
 export function ShelfPage() {
@@ -110,13 +111,11 @@ export function ShelfPage() {
                   </h2>
                   <p className="soft text-sm">
                     {systemKind(s.kind).label}
-                    {s.revision > 1 ? `, revision ${s.revision}` : ''}
+                    {s.revision > 1 ? phrase`, revision ${s.revision}` : ''}
                     {s.sample ? ', sample' : ''}
                   </p>
                   {flaws > 0 && (
-                    <p className="font-semibold">
-                      {flaws} thing{flaws > 1 ? 's' : ''} to check on the sheet
-                    </p>
+                    <p className="font-semibold">{phrase`${flaws} thing${flaws > 1 ? 's' : ''} to check on the sheet`}</p>
                   )}
                 </div>
                 <div className="fig text-[0.82rem] leading-snug">
@@ -135,7 +134,13 @@ export function ShelfPage() {
                       <span key={l.id} className="block">
                         <span className="fig">{l.lot}</span>: {l.quantity} ×{' '}
                         {s.kits.find((k) => k.id === l.kitId)?.label}
-                        {why ? <strong>, not taken: {why}</strong> : l.expiresOn ? `, use by ${l.expiresOn}` : ''}
+                        {why ? (
+                          <strong>{phrase`, not taken: ${why}`}</strong>
+                        ) : l.expiresOn ? (
+                          phrase`, use by ${l.expiresOn}`
+                        ) : (
+                          ''
+                        )}
                       </span>
                     );
                   })}

@@ -4,6 +4,7 @@ import { type Pace, paceOf } from '@/core/cure';
 import { attempt } from '@/core/say';
 import type { FamilyId, Milestone, PlainTable } from '@/core/system';
 import { formatDuration, fromCore, unitOf } from '@/core/units';
+import { phrase } from '@/words';
 import { Prose } from '../shared/bits';
 import { CurveChart, TIMES } from '../shared/CurveChart';
 import { usePrefs } from '../workspace/prefs';
@@ -15,7 +16,10 @@ function plainOnes(m: Milestone): readonly { readonly holds: string; readonly ta
   const { tiers } = m.table;
   return [...new Set(tiers.map((t) => t.humidityToPct))]
     .sort((a, b) => a - b)
-    .map((h) => ({ holds: `${h} % rh`, table: { form: 'bands', bands: tiers.filter((t) => t.humidityToPct === h) } }));
+    .map((h) => ({
+      holds: phrase`${h} % rh`,
+      table: { form: 'bands', bands: tiers.filter((t) => t.humidityToPct === h) },
+    }));
 }
 
 const W = 300;
@@ -57,10 +61,10 @@ export function TimeChart({ milestone, family, atC }: { milestone: Milestone; fa
       viewBox={`0 0 ${W} ${HT}`}
       className="w-full"
       role="img"
-      aria-label={`Times by temperature ${milestone.table.form === 'tiers' ? 'and humidity' : 'and dose'}: ${paces
+      aria-label={phrase`Times by temperature ${milestone.table.form === 'tiers' ? 'and humidity' : 'and dose'}: ${paces
         .map(
           ({ holds, pace }) =>
-            `${holds} at ${fromCore(unit, pace.sheetLowC).toFixed(0)} ${unit.symbol} ${formatDuration(inside(pace, pace.sheetLowC))}`,
+            phrase`${holds} at ${fromCore(unit, pace.sheetLowC).toFixed(0)} ${unit.symbol} ${formatDuration(inside(pace, pace.sheetLowC))}`,
         )
         .join(', ')}`}
     >

@@ -16,6 +16,7 @@ import {
   type StartId,
 } from '@/core/system';
 import { figure, type UnitSystem } from '@/core/units';
+import { phrase } from '@/words';
 import { blankTime, type DraftFaults, type TimeDraft } from './draft';
 import { Pick, Typed } from './fields';
 import { PasteTable } from './PasteTable';
@@ -160,10 +161,7 @@ function TimeRow({
         />
         {typed && (
           <details className="mt-1 lg:ml-44">
-            <summary className="soft text-sm cursor-pointer">
-              from when {STARTS[t.startsAt]}, on {RUNS_ON[t.runsOn]}
-              {t.reference.trim() && `, for a pot of ${t.reference.trim()}`}
-            </summary>
+            <summary className="soft text-sm cursor-pointer">{phrase`from when ${STARTS[t.startsAt]}, on ${RUNS_ON[t.runsOn]}${t.reference.trim() && phrase`, for a pot of ${t.reference.trim()}`}`}</summary>
             <div className="grid sm:grid-cols-3 gap-2 mt-1">
               <Pick
                 label="counts from when"
@@ -199,14 +197,14 @@ function TimeRow({
               <>
                 <TimeChart milestone={understood} family={family} atC={Number.NaN} />
                 {fit !== undefined && (
-                  <p className="soft text-xs">fitted {figure(fit)} kJ/mol; dashed beyond the sheet’s own points</p>
+                  <p className="soft text-xs">{phrase`fitted ${figure(fit)} kJ/mol; dashed beyond the sheet’s own points`}</p>
                 )}
               </>
             ) : (
               <p className="soft text-sm">not understood yet</p>
             )}
           </div>
-          <button type="button" className="p-2" aria-label={`Remove ${label}`} onClick={onRemove}>
+          <button type="button" className="p-2" aria-label={phrase`Remove ${label}`} onClick={onRemove}>
             <Trash2 size={17} aria-hidden="true" />
           </button>
         </>

@@ -1,5 +1,6 @@
 'use client';
 import { FAMILIES, KIND_IDS, systemKind } from '@/core/system';
+import { phrase } from '@/words';
 import { Heading } from '../shared/bits';
 import { ofKind, type SheetDraft } from './draft';
 import { Fold, SheetText, useSheetFields } from './sheet-fields';
@@ -8,7 +9,7 @@ const carriedWith = (family: SheetDraft['family']): string => {
   const { activationKJ } = FAMILIES[family];
   return activationKJ === null
     ? 'dries: by temperature and humidity'
-    : `single figures carried with ${activationKJ} ± 10 kJ/mol`;
+    : phrase`single figures carried with ${activationKJ} ± 10 kJ/mol`;
 };
 
 /** Name and kind; what follows from them as usual stays folded. */

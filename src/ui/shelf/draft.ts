@@ -22,6 +22,7 @@ import {
 } from '@/core/system';
 import { coreText, parseQuantity } from '@/core/typed';
 import type { Kind, UnitSystem } from '@/core/units';
+import { phrase } from '@/words';
 
 /** A time of the sheet as typed. */
 export interface TimeDraft {
@@ -308,8 +309,8 @@ export function draftOf(s: SheetRevision): SheetDraft {
     kind: s.kind,
     family: s.family,
     parts,
-    ratio: s.dose ? '' : `${s.ratio.a}:${s.ratio.b} by ${s.ratio.basis}`,
-    also: s.ratio.also ? `${s.ratio.also.a}:${s.ratio.also.b} by ${other}` : '',
+    ratio: s.dose ? '' : phrase`${s.ratio.a}:${s.ratio.b} by ${s.ratio.basis}`,
+    also: s.ratio.also ? phrase`${s.ratio.also.a}:${s.ratio.also.b} by ${other}` : '',
     tolerance: maybe(s.ratio.tolerancePct, ' %'),
     cByWeight: s.printed.cByWeight ?? maybe(s.ratio.cByWeight, ''),
     dByWeight: s.printed.dByWeight ?? maybe(s.ratio.dByWeight, ''),
@@ -318,7 +319,7 @@ export function draftOf(s: SheetRevision): SheetDraft {
     doseUsual: maybe(s.dose?.usualPct ?? null, ' %'),
     doseOf: s.dose?.of ?? '',
     mixMin: as('mixMin', 'duration', s.mixMin),
-    mixRpm: s.mixRpm ? `${s.mixRpm.from} to ${s.mixRpm.to}` : '',
+    mixRpm: s.mixRpm ? phrase`${s.mixRpm.from} to ${s.mixRpm.to}` : '',
     mixManner: s.mixManner,
     potLoss: as('potLoss', 'volume', s.potLossMl),
     coverage: maybe(s.coverageKgPerM2Mm, ''),

@@ -20,6 +20,7 @@ import {
 } from '@/core/system';
 import { parseQuantity, parseRatio, readNumber } from '@/core/typed';
 import { figure, type Kind, type UnitSystem } from '@/core/units';
+import { phrase } from '@/words';
 import { type DraftFaults, LIMIT_FIELDS, type SheetDraft, type TimeDraft } from './draft';
 import { Reader } from './sheet-reader';
 
@@ -48,7 +49,7 @@ function contentsOf(read: Reader, field: string, text: string): SheetRevision['k
       const [, n, what = ''] = /^(\d+)?\s*(?:×|x\s)?\s*(.*)$/.exec(x) ?? [];
       const count = n === undefined ? 1 : Number(n);
       if (!what.trim() || count < 1) {
-        read.say(field, `“${x}” must be a number and a thing, like 2 static mixers.`);
+        read.say(field, phrase`“${x}” must be a number and a thing, like 2 static mixers.`);
         return [];
       }
       return [{ what: what.trim(), count }];
@@ -116,7 +117,7 @@ function mainRatioOf(read: Reader, d: SheetDraft): SheetRevision['ratio'] {
     const other = parseRatio(d.also);
     if (!other.ok) read.faults.also = other;
     else if (ratio.ok && other.basis === ratio.basis)
-      read.say('also', `Both ratios are by ${ratio.basis}: this one is for the other basis.`);
+      read.say('also', phrase`Both ratios are by ${ratio.basis}: this one is for the other basis.`);
     else if (other.parts.length !== 2) read.say('also', 'Type A to B.');
     else also = { a: other.parts[0]!, b: other.parts[1]! };
   }
@@ -134,7 +135,7 @@ function doseOf(read: Reader, d: SheetDraft): SheetRevision['dose'] {
   if (!d.doseOf) read.say('doseOf', 'A % without its whole has no meaning: is it of part A or of the total?');
   if (minPct > maxPct) read.say('doseMax', 'The range has its ends swapped.');
   else if (usualPct < minPct || usualPct > maxPct)
-    read.say('doseUsual', `The usual dose lies outside ${minPct} to ${maxPct} %.`);
+    read.say('doseUsual', phrase`The usual dose lies outside ${minPct} to ${maxPct} %.`);
   for (const [field, v] of [
     ['doseMin', minPct],
     ['doseMax', maxPct],
@@ -184,7 +185,7 @@ function strengthOf(read: Reader, d: SheetDraft): SheetRevision['strength'] {
   const characteristicMpa = read.aboveOrNone('characteristic', 'stress', d.characteristic);
   const last = points.ok ? points.value.at(-1)!.mpa : Number.POSITIVE_INFINITY;
   if (characteristicMpa !== null && characteristicMpa > last)
-    read.say('characteristic', `It cannot be more than the ${figure(last)} MPa it reaches: is this the mean?`);
+    read.say('characteristic', phrase`It cannot be more than the ${figure(last)} MPa it reaches: is this the mean?`);
   return {
     test: d.strengthTest,
     tempC: tempC ?? Number.NaN,
@@ -223,7 +224,7 @@ function kitsOf(
         : typed(id);
     return {
       id: k.key,
-      label: k.label.trim() || `Kit ${i + 1}`,
+      label: k.label.trim() || phrase`Kit ${i + 1}`,
       massG: { A: mass('A'), B: mass('B'), C: has('C') ? mass('C') : null, D: has('D') ? mass('D') : null },
       splittable: k.splittable,
       yieldMl: read.aboveOrNone(`kits.${k.key}.yieldMl`, 'volume', k.yieldMl),

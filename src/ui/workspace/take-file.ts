@@ -1,5 +1,5 @@
 'use client';
-import { errorInWords } from '@/words';
+import { errorInWords, phrase } from '@/words';
 import { importJob, importSheets } from './exchange';
 
 /** Larger is no job file. */
@@ -16,15 +16,15 @@ const many = (n: number, one: string): string => `${n} ${one}${n === 1 ? '' : 's
 
 async function takeJob(text: string): Promise<TakenFile> {
   const { jobId, newEvents, added, same, merged, conflicts } = await importJob(text);
-  const differ = conflicts ? `, ${conflicts} differ${conflicts === 1 ? 's' : ''}: see above` : '';
+  const differ = conflicts ? phrase`, ${conflicts} differ${conflicts === 1 ? 's' : ''}: see above` : '';
   return merged
     ? {
         ok: true,
-        said: `Merged: ${many(newEvents, 'event')} added to the record, ${many(added, 'other record')} added, ${same} the same${differ}.`,
+        said: phrase`Merged: ${many(newEvents, 'event')} added to the record, ${many(added, 'other record')} added, ${same} the same${differ}.`,
       }
     : {
         ok: true,
-        said: `Taken in: ${added + newEvents} records${same ? `, ${same} were here already` : ''}${differ}.`,
+        said: phrase`Taken in: ${added + newEvents} records${same ? phrase`, ${same} were here already` : ''}${differ}.`,
         href: `/job/${jobId}`,
       };
 }
@@ -33,7 +33,7 @@ async function takeSheets(text: string): Promise<TakenFile> {
   const { fresh, known, conflicts } = await importSheets(text);
   return {
     ok: true,
-    said: `${many(fresh.length, 'sheet')} taken in${known ? `, ${known} stood here already` : ''}${conflicts.length ? `, ${conflicts.length} differ from what is here: see above` : ''}.`,
+    said: phrase`${many(fresh.length, 'sheet')} taken in${known ? phrase`, ${known} stood here already` : ''}${conflicts.length ? phrase`, ${conflicts.length} differ from what is here: see above` : ''}.`,
     href: '/shelf',
   };
 }
@@ -57,7 +57,7 @@ export async function takeFile(
   file: Pick<File, 'name' | 'size' | 'text'>,
   expected: 'job' | 'sheets' = 'job',
 ): Promise<TakenFile> {
-  const refused = (why: string): TakenFile => ({ ok: false, said: `${file.name} was not taken in. ${why}` });
+  const refused = (why: string): TakenFile => ({ ok: false, said: phrase`${file.name} was not taken in. ${why}` });
   const elsewhere = BELONGS.find(([ending]) => ending.test(file.name));
   if (elsewhere) return refused(elsewhere[1]);
   if (file.size > MOST_BYTES) return refused('It is larger than 60 MB: that is no job file.');

@@ -8,7 +8,7 @@ import { type Job, jobName } from '@/core/plan';
 import { type JobView, viewJob } from '@/core/record';
 import { formatDuration } from '@/core/units';
 import { bundleOf } from '@/store/state';
-import { say } from '@/words';
+import { phrase, say } from '@/words';
 import { Heading, Prose, Ways } from '../shared/bits';
 import { Link } from '../shared/Link';
 import { Mishap, MishapCard } from '../shared/Mishap';
@@ -215,10 +215,7 @@ function Finished({ views, nowMs }: { views: readonly JobView[]; nowMs: number }
                 {jobName(job)}
               </Link>
               <span className="soft">{job.place}</span>
-              <span>
-                {repairs.length} {repairs.length === 1 ? 'repair' : 'repairs'}, released{' '}
-                {shortWhen(last, job.zone, nowMs)}
-              </span>
+              <span>{phrase`${repairs.length} ${repairs.length === 1 ? 'repair' : 'repairs'}, released ${shortWhen(last, job.zone, nowMs)}`}</span>
               <span className="flex-1" />
               <Link href={`/job/${job.id}/report`}>Report</Link>
               <Link href={`/job/${job.id}/log`}>Log</Link>
@@ -333,11 +330,7 @@ function JobStrip({ view, nowMs }: { view: JobView; nowMs: number }) {
           </span>
         )}
         {running && <strong>running</strong>}
-        {stops > 0 && (
-          <strong style={{ color: 'var(--stop)' }}>
-            {stops} stop{stops > 1 ? 's' : ''}
-          </strong>
-        )}
+        {stops > 0 && <strong style={{ color: 'var(--stop)' }}>{phrase`${stops} stop${stops > 1 ? 's' : ''}`}</strong>}
         <span className="flex-1" />
         {job.wantedAt !== null && (
           <span>

@@ -1,0 +1,93 @@
+import { IntlMessageFormat } from 'intl-messageformat';
+
+/**
+ * What each English text of the product is in another language. A text with gaps stands under its pattern, `Choose: {0}`;
+ * what it becomes is a pattern of the ICU, so that a gap may be moved, counted or chosen by.
+ */
+export type Catalogue = ReadonlyMap<string, string>;
+
+/** The languages the product speaks; English is the one it is written in, and needs no catalogue. */
+export const LANGUAGES = ['en', 'de'] as const;
+export type Language = (typeof LANGUAGES)[number];
+
+const catalogues = new Map<string, Catalogue>();
+const formats = new Map<string, IntlMessageFormat>();
+let spoken: Language = 'en';
+let catalogue: Catalogue | undefined;
+
+/** Makes a language known to this program. */
+export const learnLanguage = (language: Language, texts: Catalogue): void => {
+  catalogues.set(language, texts);
+  if (language === spoken) catalogue = texts;
+};
+
+/**
+ * Says what this program speaks from here on: a page before it draws, a thread or a command before it writes. Whoever
+ * must serve readers of several languages at once passes a reader on instead.
+ */
+export const speak = (language: Language): void => {
+  spoken = language;
+  catalogue = catalogues.get(language);
+};
+
+/** What this program speaks. */
+export const spokenLanguage = (): Language => spoken;
+
+/** The English text, or the ICU pattern, in a language; as it stands where the language has none. */
+export const inLanguage = (text: string, language: string): string => catalogues.get(language)?.get(text) ?? text;
+
+/** A text with the spaces it had about it. */
+const padded = (like: string, bare: string, told: string): string =>
+  bare.length === like.length ? told : like.replace(bare, () => told);
+
+/** A whole text of the product in the language spoken; what is no text of the product stands as it is. */
+export function translated(text: string): string {
+  if (!catalogue) return text;
+  const bare = text.trim();
+  const told = bare && catalogue.get(bare);
+  return told ? padded(text, bare, told) : text;
+}
+
+/** A name somebody gave: it is never taken for a text of the product. */
+export interface Own {
+  readonly own: string;
+}
+export const own = (name: string): Own => ({ own: name });
+
+/** What stands in a gap of a phrase. Nothing is written for what is not. */
+export type Gap = string | number | boolean | null | undefined | Own;
+
+const filled = (value: Gap): string => {
+  if (value === null || value === undefined || typeof value === 'boolean') return '';
+  if (typeof value === 'object') return value.own;
+  return typeof value === 'string' ? translated(value) : String(value);
+};
+
+function patternOf(told: string): IntlMessageFormat {
+  const key = `${spoken}|${told}`;
+  const known = formats.get(key);
+  if (known) return known;
+  const made = new IntlMessageFormat(told, spoken, undefined, { ignoreTag: true });
+  formats.set(key, made);
+  return made;
+}
+
+/** The pattern a phrase is found by: its gaps are numbered in the order of the English. */
+export const patternKey = (parts: readonly string[]): string =>
+  parts
+    .map((part, i) => (i === 0 ? part : `{${i - 1}}${part}`))
+    .join('')
+    .trim();
+
+/**
+ * A sentence with gaps in the language spoken: phrase`Choose: ${name}`. In English it is the template itself.
+ * @example phrase`${done} of ${all} holes`
+ */
+export function phrase(parts: TemplateStringsArray, ...gaps: readonly Gap[]): string {
+  const told = catalogue?.get(patternKey(parts));
+  if (told === undefined) return parts.map((part, i) => (i === 0 ? part : filled(gaps[i - 1]) + part)).join('');
+  const values = Object.fromEntries(gaps.map((gap, i) => [i, typeof gap === 'number' ? gap : filled(gap)]));
+  const text = String(patternOf(told).format(values));
+  const raw = parts.join('\u0000');
+  return padded(raw, raw.trim(), text);
+}
