@@ -144,7 +144,7 @@ test('two tabs: different fields both stand, one field is asked about, a step ti
     await p.getByLabel('Place', { exact: true }).waitFor();
   }
   // Both write before either has heard of the other.
-  await Promise.all([type(page, 'Place', 'North ramp'), type(other, 'Name of the job', 'Ramp, spring')]);
+  await Promise.all([type(page, 'Where', 'North ramp'), type(other, 'Name of the job', 'Ramp, spring')]);
   for (const p of [page, other]) {
     await p.waitForFunction(() => [...document.querySelectorAll('input')].some((i) => i.value === 'North ramp'));
     await p.waitForFunction(() => [...document.querySelectorAll('input')].some((i) => i.value === 'Ramp, spring'));
@@ -153,10 +153,10 @@ test('two tabs: different fields both stand, one field is asked about, a step ti
   await other.evaluate(() => {
     BroadcastChannel.prototype.postMessage = () => undefined;
   });
-  await type(other, 'Place', 'East ramp');
+  await type(other, 'Where', 'East ramp');
   // Who writes second is asked: on a slow machine the first may not be on the disk yet.
   await onDisk(other, 'job', 'East ramp');
-  await type(page, 'Place', 'West ramp');
+  await type(page, 'Where', 'West ramp');
   const question = page.getByRole('region', { name: 'Two that differ' });
   await question.getByText('was changed in two tabs at once').waitFor();
   expect(await question.getByText('“East ramp”').count()).toBe(1);

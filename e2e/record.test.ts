@@ -175,7 +175,7 @@ test('a job goes out as a file, plans the same in an empty browser, and a second
   await page.getByTestId('go').click();
   await page.getByRole('heading', { name: /Close the joint/ }).waitFor();
   await turnTo(there, base(), '/job/sample-winch');
-  await type(there, 'Place', 'Winch house, upper floor');
+  await type(there, 'Where', 'Winch house, upper floor');
   const second = await exported(there, 'sample-winch');
   await takeIn(page, second);
   await page.getByText(/Merged: 1 event added/).waitFor();
@@ -299,7 +299,7 @@ test('a full disk is said, and what is on the screen stays', async () => {
       throw new DOMException('full', 'QuotaExceededError');
     };
   });
-  await type(page, 'Place', 'North ramp');
+  await type(page, 'Where', 'North ramp');
   await page
     .getByRole('alert')
     .getByText(/disk is full/)

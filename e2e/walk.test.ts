@@ -68,7 +68,7 @@ async function newJob(page: Page): Promise<void> {
   await page.getByRole('button', { name: 'New job' }).click();
   await page.waitForURL(/\/job\//);
   await type(page, 'Name of the job', 'Lower landing');
-  await type(page, 'Place', 'Ostrel Lake');
+  await type(page, 'Where', 'Ostrel Lake');
   await type(page, 'Air temperature', '68F');
   for (const day of ['Sat', 'Sun']) await page.getByRole('button', { name: day, exact: true }).click();
 }

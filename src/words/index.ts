@@ -1,15 +1,15 @@
+export { takeLanguage } from './languages';
 export { planInWords } from './plan';
 export { errorInWords, PLAIN_READER, plainWords, type Reader, say, workedIn } from './render';
 export {
   type Catalogue,
   type Gap,
+  joined,
   LANGUAGES,
   type Language,
-  learnLanguage,
+  lowered,
   own,
-  patternKey,
   phrase,
-  speak,
   spokenLanguage,
   translated,
 } from './tongue';

@@ -3,8 +3,8 @@ import * as runtime from 'react/jsx-runtime';
 import { spokenLanguage, translated } from './tongue';
 
 /**
- * The elements of a page, their words in the language spoken: what is written into a tag of HTML or SVG is looked up
- * whole as it is drawn, and so are the labels a tag carries. Written once here, no view has to remember it.
+ * The elements of a page, their words in the language spoken: what is written into an element is looked up whole as it
+ * is made, and so are the labels a tag of HTML or SVG carries. Written once here, no view has to remember it.
  */
 export const Fragment = runtime.Fragment;
 export type { JSX } from 'react/jsx-runtime';
@@ -26,18 +26,23 @@ type Props = Readonly<Record<string, unknown>>;
 const told = (child: unknown): unknown =>
   typeof child === 'string' ? translated(child) : Array.isArray(child) ? child.map(told) : child;
 
-function inWords(props: Props): Props {
+function inWords(type: ElementType, props: Props): Props {
+  if (type === Own || !('children' in props || typeof type === 'string')) return props;
   const over: Record<string, unknown> = { ...props };
   if ('children' in props) over.children = told(props.children);
-  for (const name of READ) if (typeof props[name] === 'string') over[name] = translated(props[name]);
+  if (typeof type === 'string')
+    for (const name of READ) if (typeof props[name] === 'string') over[name] = translated(props[name]);
   return over;
 }
+
+/** A name somebody gave, as it was given: it is no text of the product even where it reads like one. */
+export const Own = ({ children }: { readonly children?: string }) => children ?? null;
 
 type Make = (type: ElementType, props: Props, key?: string) => ReturnType<typeof runtime.jsx>;
 const spokenIn =
   (make: Make): Make =>
   (type, props, key) =>
-    make(type, typeof type === 'string' && spokenLanguage() !== 'en' ? inWords(props) : props, key);
+    make(type, spokenLanguage() === 'en' ? props : inWords(type, props), key);
 
 export const jsx = spokenIn(runtime.jsx as Make);
 export const jsxs = spokenIn(runtime.jsxs as Make);

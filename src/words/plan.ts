@@ -45,6 +45,10 @@ export function planInWords(report: PlanReport, reader: Reader) {
   return {
     ...report,
     problems: problems(report.problems, reader),
+    kits: report.kits.map(({ lots, ...rest }) => ({
+      ...rest,
+      lots: lots.map((l) => ({ ...l, passedOver: words(l.passedOver) })),
+    })),
     repairs: report.repairs.map((r) => ({
       ...r,
       ...ofPass(r, reader),

@@ -1,5 +1,5 @@
 import { IntlMessageFormat } from 'intl-messageformat';
-import { siteTime } from '@/core/climate';
+import { siteTimeOf } from '@/core/climate';
 import {
   type List,
   type Moment,
@@ -12,12 +12,13 @@ import {
   whyOf,
 } from '@/core/say';
 import { FIELD_UNIT, figure, format, fromCore, type Hours, shownUnit, type UnitSystem, unitOf } from '@/core/units';
+import { inLanguage, type Language, spokenLanguage } from './tongue';
 
 /** Who reads: units, the zone of the site, the language. */
 export interface Reader {
   readonly system: UnitSystem;
   readonly zone: string;
-  readonly language: string;
+  readonly language: Language;
   /** How the hours of a day are told; 24 where it is not said. */
   readonly hours?: Hours;
 }
@@ -27,13 +28,13 @@ export const PLAIN_READER: Reader = { system: 'metric', zone: 'utc', language: '
 
 const formats = new Map<string, IntlMessageFormat>();
 
-function formatOf(id: string, language: string): IntlMessageFormat {
+function formatOf(id: string, language: Language): IntlMessageFormat {
   const key = `${language}|${id}`;
   const known = formats.get(key);
   if (known) return known;
   const text = textOf(id);
   if (text === undefined) throw new RangeError(`no text is called ${id}`);
-  const made = new IntlMessageFormat(text, language, undefined, { ignoreTag: true });
+  const made = new IntlMessageFormat(inLanguage(text, language), language, undefined, { ignoreTag: true });
   formats.set(key, made);
   return made;
 }
@@ -65,10 +66,22 @@ function quantity(q: Quantity, reader: Reader): string {
   return q.exact ? exact(q, reader) : format(q.is, q.value, reader.system, q.digits).text;
 }
 
+/** An instant as a sentence names it: its day and clock, with the date where that is asked for. */
+function moment({ at, dated }: Moment, { zone, hours, language }: Reader): string {
+  const { weekday, day, month, clock } = siteTimeOf(zone, at, hours);
+  const dayOf = inLanguage(weekday, language);
+  // A numbered day has a point in some languages.
+  return dated
+    ? `${dayOf} ${day}${language === 'de' ? '.' : ''} ${inLanguage(month, language)} ${clock}`
+    : `${dayOf} ${clock}`;
+}
+
 function written(value: Value, reader: Reader): string | number {
-  if (typeof value === 'string' || typeof value === 'number') return value;
+  if (typeof value === 'number') return value;
+  // A name of ours is told in the reader’s language; what somebody wrote is in no catalogue.
+  if (typeof value === 'string') return inLanguage(value, reader.language);
   if (isQuantity(value)) return quantity(value, reader).replace(/^-/, '−');
-  if (isMoment(value)) return siteTime(reader.zone, value.at, value.dated, reader.hours);
+  if (isMoment(value)) return moment(value, reader);
   if (isList(value)) {
     const parts = value.list.map((v) => String(written(v, reader)));
     if (value.join === 'comma' || value.join === 'space') return parts.join(value.join === 'comma' ? ', ' : ' ');
@@ -86,7 +99,7 @@ function written(value: Value, reader: Reader): string | number {
  */
 export function say(said: Said, reader: Reader): string {
   // What an earlier version, or a person, wrote out stands as it is: nothing is looked for in a sentence.
-  if (typeof said === 'string') return said;
+  if (typeof said === 'string') return inLanguage(said, reader.language);
   const values = Object.fromEntries(Object.entries(said.with ?? {}).map(([key, v]) => [key, written(v, reader)]));
   const text = String(formatOf(said.id, reader.language).format(values));
   // A gap that is empty here leaves its spaces behind.
@@ -96,8 +109,9 @@ export function say(said: Said, reader: Reader): string {
 /** A message as a program reads it that asks nothing else: metric, UTC, English. */
 export const plainWords = (said: Said): string => say(said, PLAIN_READER);
 
-/** Why something failed, for whoever has no words of his own for it. */
-export const errorInWords = (error: unknown): string => plainWords(whyOf(error));
+/** Why something failed, for whoever has no words of his own for it: in the language this program speaks. */
+export const errorInWords = (error: unknown): string =>
+  say(whyOf(error), { ...PLAIN_READER, language: spokenLanguage() });
 
 /** A line of working as its reader reads it. Kept plans of earlier versions have the unit of a number beside it. */
 export function workedIn({ label, expression, value, unit, source }: WorkLine, reader: Reader) {

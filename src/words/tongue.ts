@@ -10,7 +10,7 @@ export type Catalogue = ReadonlyMap<string, string>;
 export const LANGUAGES = ['en', 'de'] as const;
 export type Language = (typeof LANGUAGES)[number];
 
-const catalogues = new Map<string, Catalogue>();
+const catalogues = new Map<Language, Catalogue>();
 const formats = new Map<string, IntlMessageFormat>();
 let spoken: Language = 'en';
 let catalogue: Catalogue | undefined;
@@ -34,7 +34,7 @@ export const speak = (language: Language): void => {
 export const spokenLanguage = (): Language => spoken;
 
 /** The English text, or the ICU pattern, in a language; as it stands where the language has none. */
-export const inLanguage = (text: string, language: string): string => catalogues.get(language)?.get(text) ?? text;
+export const inLanguage = (text: string, language: Language): string => catalogues.get(language)?.get(text) ?? text;
 
 /** A text with the spaces it had about it. */
 const padded = (like: string, bare: string, told: string): string =>
@@ -47,6 +47,15 @@ export function translated(text: string): string {
   const told = bare && catalogue.get(bare);
   return told ? padded(text, bare, told) : text;
 }
+
+/**
+ * A title within a sentence. English writes it small there; another language has it in its catalogue as it stands within
+ * one.
+ */
+export const lowered = (title: string): string => {
+  const small = title.charAt(0).toLowerCase() + title.slice(1);
+  return catalogue ? (catalogue.get(small) ?? translated(title)) : small;
+};
 
 /** A name somebody gave: it is never taken for a text of the product. */
 export interface Own {
@@ -62,6 +71,9 @@ const filled = (value: Gap): string => {
   if (typeof value === 'object') return value.own;
   return typeof value === 'string' ? translated(value) : String(value);
 };
+
+/** Several of them in one line, each in the language spoken. @param by what stands between them @example joined(kits, ' or ') */
+export const joined = (items: readonly Gap[], by: string): string => items.map(filled).join(translated(by));
 
 function patternOf(told: string): IntlMessageFormat {
   const key = `${spoken}|${told}`;

@@ -1,7 +1,7 @@
 import { inflateSync } from 'node:zlib';
 import { documentOf, sectionsOf, viewJob } from '@/core/record';
 import { finishedData } from '@/sample/jobs';
-import { say } from '@/words';
+import { say, takeLanguage } from '@/words';
 import { plainText, reportPdf } from './report-pdf';
 
 const NOW = Date.UTC(2027, 4, 10, 6);
@@ -128,4 +128,31 @@ test('an empty record still has its pages', () => {
     signatures: [],
   };
   expect(textOf(reportPdf({ ...ask, doc: empty, sections: [] })).startsWith('%PDF')).toBe(true);
+});
+
+test('in German it is German, down to the foot of its pages', async () => {
+  await takeLanguage('de');
+  try {
+    const german = documentOf(job, view!, bundle!.events, {
+      tell: (s) => say(s, { system: 'metric', zone: 'utc', language: 'de' }),
+      when: (ms) => new Date(ms).toISOString().slice(0, 16),
+      nowMs: NOW,
+    });
+    const words = printedOn(reportPdf({ ...ask, doc: german }))
+      .flat()
+      .map((p) => p.words);
+    const all = words.join('\n');
+    for (const wanted of [
+      'Wie geplant und wie es war',
+      'Verfahren',
+      'Herleitung',
+      'Was geschah',
+      'Ob das Protokoll ganz ist',
+    ])
+      expect(all).toContain(wanted);
+    expect(all).toMatch(/Seite 1 von \d+/);
+    expect(all.replaceAll(doc.title, '')).not.toMatch(/\b(the|of|and|with|from|planned|weighed|Working|page)\b/);
+  } finally {
+    await takeLanguage('en');
+  }
 });

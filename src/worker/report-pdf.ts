@@ -1,7 +1,7 @@
 import { jsPDF } from 'jspdf';
 import type { RepairDocument } from '@/core/record';
 import type { Drawing } from '@/core/void';
-import { phrase } from '@/words';
+import { phrase, translated } from '@/words';
 
 /** What a document is printed from besides its words. */
 export interface ReportAsk {
@@ -19,7 +19,7 @@ const WORKED = [0.28, 0.5, 0.22];
 const LINE = 4.6;
 
 /**
- * The letters of the printed faces; what they lack is written otherwise.
+ * In the language of the report and the letters of the printed faces; what they lack is written otherwise.
  * @example plainText('−3 °C ≤ ½') // '-3 °C <= ½'
  */
 export function plainText(text: string): string {
@@ -43,9 +43,9 @@ export function plainText(text: string): string {
     ν: 'v',
     π: 'pi',
     '√': 'sqrt ',
-    '∑': 'sum of ',
-    Σ: 'sum of ',
-    '∫': 'integral of ',
+    '∑': translated('sum of '),
+    Σ: translated('sum of '),
+    '∫': translated('integral of '),
     τ: 'tau',
     θ: 'theta',
     '⌀': 'dia. ',
@@ -55,7 +55,9 @@ export function plainText(text: string): string {
     '·': '·',
     '⁻': '-',
   };
-  return [...text].map((c) => other[c] ?? (c.codePointAt(0)! <= 0xff || '–—‘’“”•…€™'.includes(c) ? c : '?')).join('');
+  return [...translated(text)]
+    .map((c) => other[c] ?? (c.codePointAt(0)! <= 0xff || '–—‘’“”„•…€™'.includes(c) ? c : '?'))
+    .join('');
 }
 
 /** The record of a repair as a PDF, all of it vectors. @param progress shares of the work done, 0 to 1 */
@@ -226,7 +228,7 @@ export function reportPdf(ask: ReportAsk, progress: (share: number) => void = ()
     room(40);
     y += 6;
     font(14, 'bold');
-    pdf.text('Working', MARGIN, y + 2);
+    pdf.text(plainText('Working'), MARGIN, y + 2);
     y += 4;
     for (const part of doc.working) {
       const lines = part.lines.map((l) => [l.label, l.how, l.value]);
@@ -319,7 +321,7 @@ function drawBand(pdf: jsPDF, { doc, ticks }: ReportAsk, x: number, y: number, w
       pdf.text(plainText(t.label), px(t.ms), y + 24, { align: 'center' });
     }
   const row = (name: string, list: RepairDocument['planned'], top: number, tone: number) => {
-    pdf.text(name, x, top + 4);
+    pdf.text(plainText(name), x, top + 4);
     grey(pdf, tone);
     for (const s of list) pdf.rect(px(s.fromMs), top, Math.max(0.25, px(s.toMs) - px(s.fromMs)), 6, 'F');
   };

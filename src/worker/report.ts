@@ -1,4 +1,5 @@
 import { proxy, wrap } from 'comlink';
+import { spokenLanguage } from '@/words';
 import type { ReportApi } from './report.worker';
 import type { ReportAsk } from './report-pdf';
 
@@ -14,6 +15,6 @@ export interface ReportRun {
 export function startReport(ask: ReportAsk, progress: (share: number) => void): ReportRun {
   const worker = new Worker(new URL('./report.worker.ts', import.meta.url), { type: 'module' });
   const api = wrap<ReportApi>(worker);
-  const pdf = Promise.resolve(api.pdf(ask, proxy(progress))).finally(() => worker.terminate());
+  const pdf = Promise.resolve(api.pdf(ask, spokenLanguage(), proxy(progress))).finally(() => worker.terminate());
   return { pdf, cancel: () => worker.terminate() };
 }

@@ -1,11 +1,13 @@
 import { z } from 'zod';
-import { degC, exactly, on, type Problem, refuse, texts } from '../say';
+import { degC, exactly, on, type Problem, refuse, type Said, texts } from '../say';
 import { Celsius, HourOfDay, Instant, Percent } from '../units';
 import { atHour, localDays } from './days';
 import { dewPointC, humidityPct } from './dew';
 import type { Series } from './series';
 
 const REFUSED = texts('refused.climate.air', {
+  'hour-air': 'Hour {n}: the air temperature',
+  'hour-humidity': 'Hour {n}: the humidity',
   'must-lie-between': '{label} must lie between {low} and {high} {unit}.',
   'hourly-weather-holds': 'The hourly weather holds fewer than two hours.',
   'hour-not-later': 'Hour {n} is not later than the one before it.',
@@ -83,7 +85,7 @@ export function climateShifted(source: ClimateSource, byK: number): ClimateSourc
 /** Problems of a climate source, each at its field. */
 export function climateProblems(source: ClimateSource): readonly Problem[] {
   const out: Problem[] = [];
-  const range = (field: string, label: string, value: number, low: number, high: number, unit: string) => {
+  const range = (field: string, label: Said, value: number, low: number, high: number, unit: string) => {
     if (!(value >= low && value <= high))
       out.push({
         field,
@@ -103,9 +105,9 @@ export function climateProblems(source: ClimateSource): readonly Problem[] {
       });
     source.rows.forEach((r, i) => {
       if (out.length > 3) return;
-      range(`rows.${i}.tempC`, `Hour ${i + 1}: the air temperature`, r.tempC, -60, 60, '°C');
+      range(`rows.${i}.tempC`, REFUSED['hour-air']({ n: i + 1 }), r.tempC, -60, 60, '°C');
       if (r.humidityPct !== null)
-        range(`rows.${i}.humidityPct`, `Hour ${i + 1}: the humidity`, r.humidityPct, 1, 100, '%');
+        range(`rows.${i}.humidityPct`, REFUSED['hour-humidity']({ n: i + 1 }), r.humidityPct, 1, 100, '%');
       if (i && r.atMs <= source.rows[i - 1]!.atMs)
         out.push({
           field: `rows.${i}.atMs`,

@@ -18,7 +18,7 @@ import {
   ONLY_AIR,
   ofMaterial,
   seriesOf,
-  siteTime,
+  siteTimeOf,
   valueAt,
   withReadings,
 } from '.';
@@ -226,8 +226,9 @@ describe('local days and clocks', () => {
         for (let h = 0; h < 120; h += 0.75) {
           const ms = Date.parse(from) + h * 3_600_000;
           const there = DateTime.fromMillis(ms, { zone });
-          expect(siteTime(zone, ms)).toBe(there.toFormat('ccc HH:mm'));
-          expect(siteTime(zone, ms, true)).toBe(there.toFormat('ccc d LLL HH:mm'));
+          const { weekday, day, month, clock } = siteTimeOf(zone, ms);
+          expect(`${weekday} ${clock}`).toBe(there.toFormat('ccc HH:mm'));
+          expect(`${weekday} ${day} ${month} ${clock}`).toBe(there.toFormat('ccc d LLL HH:mm'));
           expect(dayOf(zone, ms).date).toBe(there.toISODate());
         }
     },

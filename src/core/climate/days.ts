@@ -76,14 +76,27 @@ export function clockOfDay(day: LocalDay, ms: number): string {
 const WEEKDAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'];
 const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'];
 
-/**
- * Weekday and local clock, as `Thu 07:40`; with the date as `Thu 8 Jan 07:40`. For sentences of the core, which are
- * English.
- */
-export function siteTime(zone: string, ms: number, withDate = false, hours: Hours = 24): string {
-  const day = dayOf(zone, ms);
-  const [, month, date] = day.date.split('-').map(Number) as [number, number, number];
-  return `${WEEKDAYS[day.weekday - 1]} ${withDate ? `${date} ${MONTHS[month - 1]} ` : ''}${inHours(clockOfDay(day, ms), hours)}`;
+/** An instant at a site in the words of its sentences, which are English. */
+export interface SiteTime {
+  /** @example 'Thu' */
+  readonly weekday: string;
+  readonly day: number;
+  /** @example 'Jan' */
+  readonly month: string;
+  /** @example '07:40' */
+  readonly clock: string;
+}
+
+/** Weekday, date and local clock of an instant. */
+export function siteTimeOf(zone: string, ms: number, hours: Hours = 24): SiteTime {
+  const at = dayOf(zone, ms);
+  const [, month, day] = at.date.split('-').map(Number) as [number, number, number];
+  return {
+    weekday: WEEKDAYS[at.weekday - 1]!,
+    day,
+    month: MONTHS[month - 1]!,
+    clock: inHours(clockOfDay(at, ms), hours),
+  };
 }
 
 const zones = new Map<string, boolean>();

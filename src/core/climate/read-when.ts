@@ -3,6 +3,7 @@ import { DateTime } from 'luxon';
 import { type Message, texts } from '../say';
 import type { Parsed } from '../typed';
 import { type Hours, inHours } from '../units';
+import { inEnglish } from './german-when';
 
 const REFUSED = texts('refused.climate.read-when', {
   'two-ways': '“{all}” can be read in two ways.',
@@ -20,9 +21,9 @@ export interface Typing {
   readonly atHour: number;
 }
 
-/** As a field shows it, and as it is read again. @example 'Tue 5 May 2026 09:00' */
-export function whenText(ms: number, zone: string, hours: Hours = 24): string {
-  const at = DateTime.fromMillis(ms, { zone, locale: 'en' });
+/** As a field shows it, and as it is read again. @param locale of its words @example 'Tue 5 May 2026 09:00' */
+export function whenText(ms: number, zone: string, hours: Hours = 24, locale = 'en'): string {
+  const at = DateTime.fromMillis(ms, { zone, locale });
   return `${at.toFormat('ccc d LLL yyyy')} ${inHours(at.toFormat('HH:mm'), hours)}`;
 }
 
@@ -55,7 +56,7 @@ const plainly = (text: string): string =>
  * @example readWhen('Fri noon', { nowMs, zone: 'Europe/Helsinki', atHour: 7 })
  */
 export function readWhen(text: string, { nowMs, zone, atHour }: Typing): Parsed {
-  const clear = plainly(text);
+  const clear = plainly(inEnglish(text));
   const slashed = /\b(\d{1,2})\/(\d{1,2})(?:\/(\d{2,4}))?\b/.exec(clear);
   if (slashed) {
     const [all, a, b, y] = slashed as unknown as [string, string, string, string | undefined];
@@ -125,7 +126,7 @@ export const clockText = (hour: number, hours: Hours = 24): string => {
  * @returns hours from midnight, up to 24
  */
 export function readClock(text: string): Parsed {
-  const said = text.trim().toLowerCase();
+  const said = inEnglish(text).toLowerCase();
   if (said === 'noon') return { ok: true, value: 12, text: '12:00' };
   if (said === 'midnight') return { ok: true, value: 24, text: '24:00' };
   const read = /^(\d{1,2})(?:[:.h](\d{2}))?\s*(am|pm|a\.m\.|p\.m\.)?$/.exec(said);
@@ -137,8 +138,8 @@ export function readClock(text: string): Parsed {
 }
 
 /** A day as a field shows it, and as it is read again. @example dayText('2026-05-05') // 'Tue 5 May 2026' */
-export const dayText = (iso: string): string => {
-  const day = DateTime.fromISO(iso, { zone: 'utc', locale: 'en' });
+export const dayText = (iso: string, locale = 'en'): string => {
+  const day = DateTime.fromISO(iso, { zone: 'utc', locale });
   return day.isValid ? day.toFormat('ccc d LLL yyyy') : iso;
 };
 

@@ -1,7 +1,16 @@
 import ical, { ICalAlarmType } from 'ical-generator';
 import { repairName } from '../plan';
 import type { JobView } from '../record';
-import type { Said } from '../say';
+import { type Said, texts } from '../say';
+
+const SAYS = texts('calendar', {
+  begins: '{repair}: work begins',
+  reached: '{repair}: {clock} reached',
+  over: '{repair}: {clock} over',
+  sheet: '{said} on the sheet; computed from the temperature.',
+  opens: '{repair}: may be opened',
+  sign: 'After the tests are done and it is signed.',
+});
 
 /**
  * A line's text as a calendar may hold it: line ends are escaped by the writer, other control characters have no place
@@ -47,24 +56,19 @@ export function calendarFile(view: JobView, say: (said: Said) => string): string
     const name = repairName(repair);
     const [first] = plan.steps;
     if (first && actuals.startedAt === null)
-      add(`${repair.id}-begin`, `${name}: work begins`, wholeDown(first.startMs), say(first.title));
+      add(`${repair.id}-begin`, say(SAYS.begins({ repair: name })), wholeDown(first.startMs), say(first.title));
     for (const m of plan.milestones) {
       if (m.planMs === null || m.kind === 'mix' || m.kind === 'idle') continue;
-      const verb = m.clock === 'waiting' ? 'reached' : 'over';
+      const title = (m.clock === 'waiting' ? SAYS.reached : SAYS.over)({ repair: name, clock: m.label.toLowerCase() });
       add(
         `${repair.id}-${m.kind}-${m.batch ?? 'all'}`,
-        `${name}: ${m.label.toLowerCase()} ${verb}`,
+        say(title),
         m.clock === 'waiting' ? wholeUp(m.planMs) : wholeDown(m.planMs),
-        `${m.sheetSays} on the sheet; computed from the temperature.`,
+        say(SAYS.sheet({ said: m.sheetSays })),
       );
     }
     if (plan.openMs !== null)
-      add(
-        `${repair.id}-open`,
-        `${name}: may be opened`,
-        wholeUp(plan.openMs),
-        'After the tests are done and it is signed.',
-      );
+      add(`${repair.id}-open`, say(SAYS.opens({ repair: name })), wholeUp(plan.openMs), say(SAYS.sign()));
   }
   return entries ? `${calendar.toString()}\r\n` : null;
 }

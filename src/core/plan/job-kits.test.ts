@@ -87,16 +87,16 @@ test('the shelf is taken from first: what expires first, never what is over its 
       lot: lot.lot,
       kitId: 'small',
       take: 0,
-      passedOver: 'use by 2026-05-01, the work is on 2026-05-06',
+      passedOver: saying('use by 2026-05-01, the work is on 2026-05-06'),
     },
   ]);
   expect(without!.kits.set.buy.reduce((a, b) => a + b, 0)).toBeGreaterThan(0);
-  expect(passedOver({ ...lot, breaches: [{ on: '2026-01-01', text: 'froze' }] }, mortarSheet, '2026-05-06')).toMatch(
-    /froze/,
-  );
+  const why = (of: Stock, sheet: SheetRevision, day: string) => plainWords(passedOver(of, sheet, day)!);
+  const frozen = { ...lot, breaches: [{ on: '2026-01-01', text: 'froze' }] };
+  expect(why(frozen, mortarSheet, '2026-05-06')).toBe('stored outside its range: froze');
   const opened: SheetRevision = { ...pasteSheet, storage: { ...pasteSheet.storage, openedMonths: 3 } };
   const tin: Stock = { ...lot, expiresOn: null, quantity: 0, openedOn: '2026-01-01', openedShare: 0.5 };
-  expect(passedOver(tin, opened, '2026-05-06')).toMatch(/good for 3 months/);
+  expect(why(tin, opened, '2026-05-06')).toBe('opened on 2026-01-01, good for 3 months');
   expect(passedOver(tin, opened, '2026-03-06')).toBeNull();
   // Two lots, one kit wanted of the earlier.
   const first = { ...lot, id: 'x', lot: 'X', quantity: 1, expiresOn: '2026-06-01' };

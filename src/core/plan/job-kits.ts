@@ -1,6 +1,7 @@
 import { DateTime, IANAZone } from 'luxon';
 import { isTaken } from '../method';
 import { type KitOffer, type SharedKits, sharedKits, type TimedNeed } from '../mix';
+import { type Said, texts } from '../say';
 import { isMetered, plannedKitMl, type SheetRevision, type Stock } from '../system';
 import { figure } from '../units';
 import type { Job } from './job';
@@ -21,7 +22,7 @@ export interface LotTake {
   readonly lot: string;
   readonly kitId: string;
   readonly take: number;
-  readonly passedOver: string | null;
+  readonly passedOver: Said | null;
 }
 
 /** What is left in kits that were opened, and whom it could serve. */
@@ -85,14 +86,20 @@ function needsOf(plan: RepairPlan): BatchNeed[] {
 const keeps = (plan: RepairPlan): boolean =>
   plan.sheet !== null && (isMetered(plan.sheet.kind) || plan.batches.every((b) => b.kits === null));
 
+const PASSED = texts('passed-over', {
+  'use-by': 'use by {until}, the work is on {day}',
+  stored: 'stored outside its range: {how}',
+  opened: 'opened on {on}, good for {months} months',
+});
+
 /** Why a lot is not taken for work on a day; null when it may be. */
-export function passedOver(lot: Stock, sheet: SheetRevision, day: string): string | null {
-  if (lot.expiresOn !== null && lot.expiresOn < day) return `use by ${lot.expiresOn}, the work is on ${day}`;
-  if (lot.breaches.length) return `stored outside its range: ${lot.breaches.at(-1)!.text}`;
+export function passedOver(lot: Stock, sheet: SheetRevision, day: string): Said | null {
+  if (lot.expiresOn !== null && lot.expiresOn < day) return PASSED['use-by']({ until: lot.expiresOn, day });
+  if (lot.breaches.length) return PASSED.stored({ how: lot.breaches.at(-1)!.text });
   const months = sheet.storage.openedMonths;
   if (lot.openedOn !== null && lot.quantity === 0 && months !== null) {
     const until = DateTime.fromISO(lot.openedOn).plus({ months }).toISODate()!;
-    if (until < day) return `opened on ${lot.openedOn}, good for ${figure(months)} months`;
+    if (until < day) return PASSED.opened({ on: lot.openedOn, months: figure(months) });
   }
   return null;
 }

@@ -1,3 +1,4 @@
+import { plainWords } from '@/words';
 import { sampleData } from '../../sample/jobs';
 import { methodOf } from '../method';
 import { type Drawing, measured, type Outline, type Point, SHAPES, type Void, type VoidShape, voidOf } from '../void';
@@ -52,7 +53,7 @@ test('two pours of a collar: the first ring lies inside the second, edge to edge
   // Radii 220 to 260, and 260 to 320.
   expect(first.x1).toBeCloseTo(second.x0, 9);
   expect([first.x1 - first.x0, first.y1 - first.y0]).toEqual([40, 35]);
-  expect(d.title).toBe('section across the channel, with what lies there');
+  expect(plainWords(d.title)).toBe('section across the channel, with what lies there');
 });
 
 /** A patch and a further fill of the same outline. */

@@ -1,6 +1,6 @@
 import { dequal } from 'dequal';
 import { methodOf, TOOL_IDS } from '../method';
-import { attempt, type Budget, meter, type Problem } from '../say';
+import { attempt, type Budget, meter, type Problem, texts } from '../say';
 import type { SheetRevision, Stock } from '../system';
 import { type Actuals, NOTHING_YET } from './actuals';
 import { type Window, windowsOver } from './calendar';
@@ -13,6 +13,8 @@ import { type Piece, passKey, piecesOf, type Repair } from './repair';
 import { type ChainPlan, sameAsk, settingOf } from './repair-plan';
 import { AHEAD_MS, type LaidOn, type SiteClimate, siteClimate, type Thermal, thermalOf } from './thermal';
 import type { ToolHold } from './tools';
+
+const WORDS = texts('plan-job', { 'of-repairs': 'A job of {n} repairs' });
 
 export interface JobPlan {
   readonly jobId: string;
@@ -200,7 +202,7 @@ export function planJob(ask: JobAsk): JobPlan {
   const { site, windows } = set.value;
   const hands = Hands.of();
   const problems: Problem[] = [];
-  const spend = meter(ask.budget ?? { turns: MOST_STEPS }, 'repairs', `A job of ${repairs.length} repairs`);
+  const spend = meter(ask.budget ?? { turns: MOST_STEPS }, 'repairs', WORDS['of-repairs']({ n: repairs.length }));
   let stopped = false;
   const asked = repairs.flatMap((repair) => {
     const passes = attempt(() =>

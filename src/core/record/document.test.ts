@@ -1,5 +1,5 @@
 import { finishedData, methodsData, sampleData } from '@/sample/jobs';
-import { say } from '@/words';
+import { plainWords, say } from '@/words';
 import { documentOf, type Event, entriesCsv, partTag, RepairDocument, sectionsOf, tagText, viewJob } from '.';
 
 const NOW = Date.UTC(2027, 4, 10, 6);
@@ -142,11 +142,11 @@ describe('the tag on the part', () => {
       'released',
     ]);
     const open = viewJob(winch!, NOW).repairs[0]!.plan.openMs!;
-    const text = tagText(tagAt(winch), when, 'http://x/job/a/b');
+    const text = tagText(tagAt(winch), { tell: plainWords, when }, 'http://x/job/a/b');
     expect(text).toContain(`DO NOT LOAD BEFORE ${when(open)}`);
     expect(text.endsWith('http://x/job/a/b')).toBe(true);
-    expect(tagText(tagAt(finished[0]), when, '')).toContain('Released by foreman');
-    expect(tagText(tagAt(finished[0]), when, '')).not.toContain('DO NOT LOAD');
+    expect(tagText(tagAt(finished[0]), { tell: plainWords, when }, '')).toContain('Released by foreman');
+    expect(tagText(tagAt(finished[0]), { tell: plainWords, when }, '')).not.toContain('DO NOT LOAD');
   });
 
   test('the longest names are cut, never the hour nor the address', () => {
@@ -156,7 +156,7 @@ describe('the tag on the part', () => {
       place: 'P'.repeat(160),
       systems: ['S'.repeat(80), 'T'.repeat(80)],
     };
-    const text = tagText(tag, when, `https://host/${'a'.repeat(60)}`);
+    const text = tagText(tag, { tell: plainWords, when }, `https://host/${'a'.repeat(60)}`);
     expect(text).toContain('DO NOT LOAD BEFORE');
     expect(text).toContain(`https://host/${'a'.repeat(60)}`);
     expect(text.length).toBeLessThan(700);

@@ -91,6 +91,14 @@ const SAYS = texts('document', {
   how: '{expression} ({source})',
   nothing: 'not weighed',
   kept: 'cup {cup}; smear {smear}',
+  range: '{value} ({from} to {to})',
+  'pass-of': '{pass}: {what}',
+  system: '{name}, {kind}',
+  overridden: 'Overridden{title, select, none {} other {, {title}}}: {reason} ({role}, {when})',
+  standing: 'Standing: {title}. {why}',
+  reopened: 'Reopened: {reason} ({role}, {when})',
+  changed: 'Changed in the draft after the beginning: {what}',
+  asked: '{kind}{by, select, none {} other {, asked by {by}}}: {readings}',
 });
 
 /** A line of working as it is printed. Kept plans of earlier versions have the unit of a number beside it. */
@@ -147,13 +155,13 @@ function factsOf(view: RepairView, { tell, when }: Teller): RepairDocument['fact
     const { sheet, void: v, method } = plan;
     return [
       [`${name}method`, method?.label ?? ''],
-      [`${name}system`, sheet ? `${sheet.name}, ${systemKind(sheet.kind).label.toLowerCase()}` : ''],
+      [
+        `${name}system`,
+        sheet ? tell(SAYS.system({ name: sheet.name, kind: systemKind(sheet.kind).label.toLowerCase() })) : '',
+      ],
       ...(v
         ? ([
-            [
-              `${name}${FIGURES.void}`,
-              `${tell(SAYS.amount({ value: ml(v.nominalMl) }))} (${tell(SAYS.amount({ value: ml(v.p5Ml) }))} to ${tell(SAYS.amount({ value: ml(v.p95Ml) }))})`,
-            ],
+            [`${name}${FIGURES.void}`, tell(SAYS.range({ value: ml(v.nominalMl), from: ml(v.p5Ml), to: ml(v.p95Ml) }))],
           ] as [string, string][])
         : []),
     ];
@@ -184,11 +192,13 @@ function deviationsOf(view: RepairView, { tell, when }: Teller): readonly string
   return [
     ...[...new Map(overridden)].map(([id, o]) => {
       const title = findings.get(id)?.title;
-      return `Overridden${title ? `, ${tell(title)}` : ''}: ${o.reason} (${o.role}, ${when(o.atMs)})`;
+      return tell(SAYS.overridden({ title: title ?? 'none', reason: o.reason, role: o.role, when: when(o.atMs) }));
     }),
-    ...standingStops(view.findings, view.actuals.overrides).map((f) => `Standing: ${tell(f.title)}. ${tell(f.why)}`),
-    ...view.actuals.reopened.map((r) => `Reopened: ${r.reason} (${r.role}, ${when(r.atMs)})`),
-    ...view.changes.map((c) => `Changed in the draft after the beginning: ${placeName(c.path, view.draft)}`),
+    ...standingStops(view.findings, view.actuals.overrides).map((f) =>
+      tell(SAYS.standing({ title: f.title, why: f.why })),
+    ),
+    ...view.actuals.reopened.map((r) => tell(SAYS.reopened({ reason: r.reason, role: r.role, when: when(r.atMs) }))),
+    ...view.changes.map((c) => tell(SAYS.changed({ what: placeName(c.path, view.draft) }))),
   ];
 }
 
@@ -241,9 +251,15 @@ export function documentOf(
         at: t.atMs === null ? '' : when(t.atMs),
       })),
       ...figureTests(view).map((t) => ({
-        ask: `${MEASURED_KINDS[t.asked.kind].label}${t.asked.by ? `, asked by ${t.asked.by}` : ''}: ${t.readings
-          .map((r) => `${tell(readingSaid(t.asked, r.value))}${r.failure ? ` ${FAILURES[r.failure]}` : ''}`)
-          .join('; ')}`,
+        ask: tell(
+          SAYS.asked({
+            kind: MEASURED_KINDS[t.asked.kind].label,
+            by: t.asked.by || 'none',
+            readings: t.readings
+              .map((r) => `${tell(readingSaid(t.asked, r.value))}${r.failure ? ` ${tell(FAILURES[r.failure])}` : ''}`)
+              .join('; '),
+          }),
+        ),
         answer: t.verdict.answer,
         at: t.readings.length ? when(t.readings.at(-1)!.atMs) : '',
       })),

@@ -138,7 +138,7 @@ export const PlanReport = z.object({
         cost: z.number(),
         leftMl: z.number(),
         exact: z.boolean(),
-        lots: z.array(z.object({ lot: z.string(), take: z.number(), passedOver: z.string().nullable() })),
+        lots: z.array(z.object({ lot: z.string(), take: z.number(), passedOver: Said.nullable() })),
       }),
     )
     // Plans kept by earlier versions knew no kits over the job.

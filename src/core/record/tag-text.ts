@@ -1,5 +1,14 @@
 import { repairName } from '../plan';
+import { type Said, texts } from '../say';
 import type { RepairView } from './bundle';
+
+const SAYS = texts('tag', {
+  placed: 'Placed {when}',
+  released: 'Released by {role}',
+  'no-time': 'DO NOT LOAD: no time yet',
+  before: 'DO NOT LOAD BEFORE {when}',
+  hung: 'Hung up by {role}',
+});
 
 /** What hangs on the part: little enough to be read at arm’s length. */
 export interface PartTag {
@@ -31,6 +40,12 @@ export function partTag(view: RepairView, role: string): PartTag {
   };
 }
 
+/** Who words a tag: what the core says, and instants, as the reader reads them. */
+export interface TagTeller {
+  readonly tell: (said: Said) => string;
+  readonly when: (ms: number) => string;
+}
+
 /** So much a code holds that is still read from a small print, characters. */
 const MOST = 420;
 
@@ -38,17 +53,17 @@ const MOST = 420;
  * What the code on the tag says: the figures themselves, read without this application and without a network, and where
  * the repair is.
  */
-export function tagText(tag: PartTag, when: (ms: number) => string, address: string): string {
+export function tagText(tag: PartTag, { tell, when }: TagTeller, address: string): string {
   const lines = [
     `${tag.name}${tag.place ? `, ${tag.place}` : ''}`,
     tag.systems.join(', '),
-    tag.setMs === null ? '' : `Placed ${when(tag.setMs)}`,
+    tag.setMs === null ? '' : tell(SAYS.placed({ when: when(tag.setMs) })),
     tag.state === 'released'
-      ? `Released by ${tag.role}`
+      ? tell(SAYS.released({ role: tag.role }))
       : tag.notBeforeMs === null
-        ? 'DO NOT LOAD: no time yet'
-        : `DO NOT LOAD BEFORE ${when(tag.notBeforeMs)}`,
-    tag.state === 'released' ? '' : `Hung up by ${tag.role}`,
+        ? tell(SAYS['no-time']())
+        : tell(SAYS.before({ when: when(tag.notBeforeMs) })),
+    tag.state === 'released' ? '' : tell(SAYS.hung({ role: tag.role })),
     address,
   ].filter(Boolean);
   const text = lines.join('\n');

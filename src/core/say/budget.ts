@@ -1,3 +1,4 @@
+import type { Value } from './message';
 import { refuse } from './refusal';
 import { texts } from './texts';
 
@@ -24,7 +25,7 @@ export interface Budget {
  *   answer any more
  * @example const spend = meter({ turns: 1000 }, 'kits', 'These kits'); for (const k of kits) spend();
  */
-export function meter({ turns, signal }: Budget, field: string, too: string): (taken?: number) => void {
+export function meter({ turns, signal }: Budget, field: string, too: Value): (taken?: number) => void {
   let left = turns;
   return (taken = 1) => {
     left -= taken;

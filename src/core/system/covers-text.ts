@@ -1,5 +1,5 @@
 import { listed, type Message, texts } from '../say';
-import { parseQuantity, readNumber } from '../typed';
+import { inWordsRead, parseQuantity, readNumber } from '../typed';
 import type { UnitSystem } from '../units';
 
 const REFUSED = texts('refused.system.covers-text', {
@@ -35,7 +35,7 @@ const PRINTED =
 export function readCovers(text: string, system: UnitSystem): CoversRead {
   const uptake = parseQuantity('uptake', text, system);
   if (/\//.test(text) && uptake.ok && uptake.value > 0) return { per: 'litre', m2: 1000 / uptake.value };
-  const [, number, area, what] = PRINTED.exec(text.trim()) ?? [];
+  const [, number, area, what] = PRINTED.exec(inWordsRead(text).trim()) ?? [];
   const read = number === undefined ? null : readNumber(number.trim());
   if (read && 'either' in read) {
     const rest = text.trim().slice(number!.trim().length);

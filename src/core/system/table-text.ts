@@ -1,6 +1,6 @@
 import Papa from 'papaparse';
 import { refuse, texts } from '../say';
-import { fieldText, parseQuantity, readNumber } from '../typed';
+import { fieldText, inWordsRead, parseQuantity, readNumber } from '../typed';
 import type { UnitSystem } from '../units';
 import type { PlainTable, TimeTable } from './milestone';
 
@@ -104,7 +104,7 @@ function plainOf(rows: readonly Row[], field: string): PlainTable {
  * @throws Refusal naming the line
  */
 export function parseTable(text: string, field: string, system: UnitSystem): TimeTable {
-  const rows = text
+  const rows = inWordsRead(text)
     .split(/\n|;/)
     .map((r) => r.trim())
     .filter(Boolean);

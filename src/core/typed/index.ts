@@ -1,4 +1,5 @@
 export * from './field-text';
+export * from './german';
 export * from './parse';
 export * from './ratio';
 export * from './thread';

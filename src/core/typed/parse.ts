@@ -1,5 +1,6 @@
 import { type Message, texts } from '../say';
 import { FIELD_UNIT, type Kind, toCore, UNITS, type Unit, type UnitSystem, unitOf } from '../units';
+import { inWordsRead } from './german';
 import { readThread } from './thread';
 
 const TYPED = texts('typed', {
@@ -286,7 +287,8 @@ const byName = (kind: Kind, name: string): Unit | undefined => UNITS[kind].find(
 export function parseQuantity(kind: Kind, text: string, system: UnitSystem): Parsed {
   // Half a kit is 50 % of it, half a per cent is 0.5 %.
   const ofWhole = kind === 'percent' && !/%|per ?cent/i.test(text);
-  const cleaned = (ofWhole ? text.trim() : inFigures(text.trim()))
+  const plain = inWordsRead(text.trim());
+  const cleaned = (ofWhole ? plain : inFigures(plain))
     .replace(/[½¼¾⅛⅜⅝⅞⅓⅔]/g, (mark) => ` ${FRACTIONS[mark]}`)
     .replace(/[−–]/g, '-')
     .replace(/''/g, '"')

@@ -1,4 +1,5 @@
 import { type Message, texts } from '../say';
+import { inWordsRead } from './german';
 import { readNumber } from './parse';
 
 const RATIO = texts('ratio', {
@@ -22,7 +23,7 @@ export type ParsedRatio =
  * @returns parts in the order typed, each above zero
  */
 export function parseRatio(text: string): ParsedRatio {
-  const match = /^\s*([\d.,]+(?:\s*[:/+]\s*[\d.,]+)+)\s*(.*)$/.exec(text);
+  const match = /^\s*([\d.,]+(?:\s*[:/+]\s*[\d.,]+)+)\s*(.*)$/.exec(inWordsRead(text));
   if (!match) return { ok: false, sentence: RATIO.unread() };
   const parts: number[] = [];
   for (const piece of match[1]!.split(/[:/+]/)) {

@@ -41,7 +41,7 @@ export const BondLine = z.object({
 export type BondLine = z.infer<typeof BondLine>;
 
 const dimensions = (s: BondLine): readonly Dimension[] => [
-  ...outlineDimensions(s.outline, 'outline', 'the plate'),
+  ...outlineDimensions(s.outline, 'outline', 'Corners of the plate'),
   { key: 'thickness', label: 'Bond line thickness', measured: s.thickness, minMm: 0, maxMm: 20 },
   ...(s.holes.count > 0
     ? [{ key: 'holes.diameter', label: 'Hole diameter', measured: s.holes.diameter, minMm: 0, maxMm: 2000 }]

@@ -42,7 +42,7 @@ export type CastCopy = z.infer<typeof CastCopy>;
 
 const holesMm2 = (s: CastCopy) => s.holes.reduce((sum, h) => sum + (Math.PI / 4) * h.diameterMm ** 2, 0);
 const dimensions = (s: CastCopy): readonly Dimension[] => [
-  ...outlineDimensions(s.outline, 'outline', 'the piece'),
+  ...outlineDimensions(s.outline, 'outline', 'Corners of the piece'),
   { key: 'thickness', label: 'Thickness', measured: s.thickness, minMm: 0, maxMm: 1000 },
 ];
 

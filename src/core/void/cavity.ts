@@ -7,6 +7,7 @@ import { check, type Outline, type Shape } from './shape';
 
 const WORK = texts('work.cavity', {
   cavity: 'Cavity',
+  'depth-of': 'depth of {name}',
   clear: 'Kept clear: {name}',
   box: '{a} × {b} × {deep}',
   round: 'π/4 × ({a})² × {deep}',
@@ -159,7 +160,7 @@ export const cavity: Shape<Cavity> = {
       const more = roomMm3(deeper(room)) - roomMm3(room) - sum(through, (c) => roomMm3(deeper(c)) - roomMm3(c));
       return [
         {
-          label: `depth of ${room.name || 'the cavity'}`,
+          label: room.name ? WORK['depth-of']({ name: room.name }) : 'depth of the cavity',
           firstMm: room.depthMm,
           secondMm: room.againMm,
           halfMm,

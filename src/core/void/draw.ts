@@ -1,5 +1,11 @@
+import { exactly, type Message, mm, texts } from '../say';
 import type { Point } from './point';
 import type { DimensionLine, Drawing, Outline } from './shape';
+
+const TITLES = texts('title.section', { at: 'section at {place} across' });
+
+/** What a section is called that is cut somewhere else than in the middle. */
+export const sectionAt = (mmAcross: number): Message => TITLES.at({ place: exactly(mm(Math.round(mmAcross))) });
 
 /** Small parts from which shapes draw themselves, in mm, x to the right, y down. */
 

@@ -6,6 +6,8 @@ import { across, block, down, drawing, hollow } from './draw';
 import { Measured, unmeasured } from './measured';
 import { check, type Dimension, type Shape } from './shape';
 
+const DENSITY_OF = { water: 'Density of the water', sand: 'Density of the sand' } as const;
+
 const WORK = texts('work.filled', {
   went: 'Went in',
   'went-by': '{before} − {after}',
@@ -49,7 +51,7 @@ const inputs = (s: Filled): readonly DoubtfulInput[] => [
   { key: 'afterG', label: 'Weight after', value: s.afterG, halfWidth: s.stepG / 2, group: 'scale after' },
   {
     key: 'densityGPerMl',
-    label: `Density of the ${s.medium}`,
+    label: DENSITY_OF[s.medium],
     value: s.densityGPerMl,
     halfWidth: s.densityGPerMl * DENSITY_DOUBT[s.medium],
     group: 'density',
@@ -94,7 +96,7 @@ export const filled: Shape<Filled> = {
     { key: 'stepG', label: 'Step of the scale', kind: 'mass', value: s.stepG, min: 0, max: 1000, minExclusive: true },
     {
       key: 'densityGPerMl',
-      label: `Density of the ${s.medium}`,
+      label: DENSITY_OF[s.medium],
       kind: 'density',
       value: s.densityGPerMl,
       min: 0.2,

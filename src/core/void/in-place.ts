@@ -1,8 +1,14 @@
+import { texts } from '../say';
 import { bounds, rect } from './draw';
 import { kindOf } from './measure';
 import type { Point } from './point';
 import type { Drawing, Outline } from './shape';
 import type { Void, VoidShape } from './shapes';
+
+const TITLES = texts('title.in-place', {
+  'with-what-lies': '{section}, with what lies there',
+  inside: 'section, with what lies there',
+});
 
 /** What else is put into the place that is drawn: what lies there already, or comes over it later. */
 export interface Lying {
@@ -74,7 +80,7 @@ export function inPlace(section: Drawing, others: readonly Lying[]): Drawing {
       ? { ...o, points: o.points.map(([x, y]): Point => [x, y === bottom ? y + lower : y]) }
       : o;
   });
-  return { ...section, title: `${section.title}, with what lies there`, outlines: [...outlines, ...drawn] };
+  return { ...section, title: TITLES['with-what-lies']({ section: section.title }), outlines: [...outlines, ...drawn] };
 }
 
 /**
@@ -106,7 +112,7 @@ export function layerInPlace(
       ? { ...o, points: o.points.map(([x, y]): Point => [x + Math.sign(x - middle) * beyondMm, y]) }
       : o;
   return {
-    title: 'section, with what lies there',
+    title: TITLES.inside(),
     origin,
     outlines: [
       ...section.outlines.filter((o) => o.role !== 'void' && o.role !== 'plate').map(under),

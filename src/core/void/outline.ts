@@ -130,12 +130,16 @@ export function outlineProblems(outline: PlanOutline, field: string): readonly P
 }
 
 /** The measured dimensions of an outline; a polygon has one, the shift common to all its corners. */
-export function outlineDimensions(outline: PlanOutline, prefix: string, what = 'the outline'): readonly Dimension[] {
+export function outlineDimensions(
+  outline: PlanOutline,
+  prefix: string,
+  corners = 'Corners of the outline',
+): readonly Dimension[] {
   if (outline.kind === 'polygon')
     return [
       {
         key: `${prefix}.placed`,
-        label: `Corners of ${what}`,
+        label: corners,
         measured: { ...outline.placed, valueMm: 0 },
         minMm: 0,
         maxMm: 0,

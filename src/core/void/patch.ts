@@ -1,6 +1,6 @@
 import { attempt, exactly, line, ml, mm, mm2, type Problem, type Quantity, texts } from '../say';
 import { asMeasured } from '../units';
-import { across, block, bounds, down, hollow } from './draw';
+import { across, block, bounds, down, hollow, sectionAt } from './draw';
 import { halfWidthMm, measured, unmeasured } from './measured';
 import {
   cornersOf,
@@ -59,7 +59,7 @@ const dimensions = (s: Patch): readonly Dimension[] => [
     ? { key: 'depth.mean', label: 'Mean depth', measured: s.depth.mean, minMm: 0, maxMm: 2000 }
     : {
         key: 'depth.read',
-        label: `Depth, ${s.depth.readings.length} readings`,
+        label: 'Depth, as read',
         measured: { ...s.depth.read, valueMm: 0 },
         minMm: 0,
         maxMm: 0,
@@ -326,7 +326,7 @@ export const patch: Shape<Patch> = {
     const deep = Math.max(1, surface?.maxDepthMm ?? d);
     const off = Math.max(deep * 0.55, (x1 - x0) * 0.07);
     return {
-      title: at === 0.5 ? 'section at the middle' : `section at ${Math.round(y0 + at * (y1 - y0))} mm across`,
+      title: at === 0.5 ? 'section at the middle' : sectionAt(y0 + at * (y1 - y0)),
       outlines: [block(x0, x1, deep, (x1 - x0) * 0.22), hollow([[floor[0]![0], 0], ...floor, [floor.at(-1)![0], 0]])],
       dimensions: [
         ...(s.outline.kind === 'polygon' ? [] : [across('outline.length', x0, x1, -off, 'length')]),

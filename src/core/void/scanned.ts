@@ -2,7 +2,7 @@ import { contours } from 'd3-contour';
 import { z } from 'zod';
 import { line, ml, mm, mm2, type Problem, percent, texts } from '../say';
 import { Figure, Mm } from '../units';
-import { base, block, rect } from './draw';
+import { base, block, rect, sectionAt } from './draw';
 import { Measured, measured } from './measured';
 import type { Point } from './point';
 import { contourLevels } from './readings';
@@ -335,8 +335,7 @@ export const scanned: Shape<Scanned> = {
       (_, k) => [(a + k + 0.5) * cellMm, Math.max(0, depth[row * nx + a + k] ?? 0)] as const,
     );
     return {
-      title:
-        at === 0.5 ? 'section at the middle of the scan' : `section at ${Math.round((row + 0.5) * cellMm)} mm across`,
+      title: at === 0.5 ? 'section at the middle of the scan' : sectionAt((row + 0.5) * cellMm),
       outlines: [
         block(0, nx * cellMm, Math.max(1, maxDepthMm), 0, Math.max(maxDepthMm * 0.6, nx * cellMm * 0.1)),
         { role: 'void', points: [[floor[0]![0], 0], ...floor, [floor.at(-1)![0], 0]] },

@@ -12,6 +12,8 @@ const REFUSED = texts('refused.void.setting-out', {
   'places-run-into': 'The places run into each other: {spacing} apart, each {size} wide.',
 });
 
+const TITLES = texts('title.setting-out', { from: 'setting out, from {datum}', plain: 'setting out' });
+
 /** Where a thing is set out: from which datum, how far, along which line, and what it must keep clear of. */
 export const SettingOut = z.object({
   /** What everything is measured from, in words. */
@@ -98,7 +100,7 @@ export function settingOutDrawing(s: SettingOut, count: number, sizeMm: number):
   const a = (s.angleDeg * Math.PI) / 180;
   const reach = Math.max(s.spacing.valueMm * 0.5, r * 3);
   return {
-    title: s.datum ? `setting out, from ${s.datum}` : 'setting out',
+    title: s.datum ? TITLES.from({ datum: s.datum }) : TITLES.plain(),
     outlines: [
       { role: 'base', points: rect(0, 0, x1 * 1.12, y1 * 1.12) },
       {

@@ -1,5 +1,5 @@
 import type { z } from 'zod';
-import { exactly, type Message, mm, type Problem, refuse, texts, type WorkLine } from '../say';
+import { exactly, type Message, mm, type Problem, refuse, type Said, texts, type WorkLine } from '../say';
 import type { Kind } from '../units';
 import type { DoubtfulInput } from './doubt';
 import type { Measured } from './measured';
@@ -122,7 +122,7 @@ export interface DimensionLine {
 
 /** A drawing in mm, drawn to scale by the interface. */
 export interface Drawing {
-  readonly title: string;
+  readonly title: Said;
   readonly outlines: readonly Outline[];
   readonly dimensions: readonly DimensionLine[];
   /**
@@ -219,7 +219,7 @@ export interface Shape<P> {
   } | null;
   /** What a second reader found otherwise, beyond what both tools allow: it is told, never averaged. */
   readonly secondReadings?: (shape: P) => readonly {
-    readonly label: string;
+    readonly label: Said;
     readonly firstMm: number;
     readonly secondMm: number;
     readonly halfMm: number;

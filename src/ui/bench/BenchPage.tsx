@@ -6,7 +6,7 @@ import { repairName } from '@/core/plan';
 import { attempt, type Said } from '@/core/say';
 import { isMetered, PART_IDS, type PartId, partOf } from '@/core/system';
 import { formatDuration } from '@/core/units';
-import { phrase } from '@/words';
+import { joined, phrase } from '@/words';
 import { instrumentOf } from '../mix/Instruments';
 import { MixingColumns } from '../mix/MixingColumns';
 import { stageView } from '../repair/stage-props';
@@ -360,7 +360,7 @@ export function BenchPage({
             <p className="soft text-sm mt-2">{phrase`Before use: ${sheet.storage.checks.join(' ')}`}</p>
           )}
           <p className="soft text-sm mt-2">
-            {sheet.hazards[0]} {sheet.protection.length ? phrase`Wear ${sheet.protection.join(', ')}.` : ''}
+            {sheet.hazards[0]} {sheet.protection.length ? phrase`Wear ${joined(sheet.protection, ', ')}.` : ''}
           </p>
           {started && <Taken at={at} sheet={sheet} lots={lots} role={role} />}
         </section>

@@ -6,6 +6,7 @@ import { PART_IDS } from '@/core/system';
 import { formatDuration } from '@/core/units';
 import { SHAPES } from '@/core/void';
 import { phrase } from '@/words';
+import { Own } from '@/words/jsx-runtime';
 import { FindingSign, useFormat, useSay } from '../shared/bits';
 import { Drawing } from '../shared/Drawing';
 import { Link } from '../shared/Link';
@@ -55,7 +56,9 @@ export function CardPage({ jobId }: { jobId: string }) {
         <header className="flex items-end gap-4 pb-2" style={{ borderBottom: '3px solid #000' }}>
           <TwoInOne />
           <div className="flex-1">
-            <h1 className="text-2xl font-extrabold leading-tight">{jobName(job)}</h1>
+            <h1 className="text-2xl font-extrabold leading-tight">
+              <Own>{jobName(job)}</Own>
+            </h1>
             <p>{phrase`${job.place} · printed ${fullWhen(nowMs, zone)}`}</p>
           </div>
           {job.wantedAt !== null && (

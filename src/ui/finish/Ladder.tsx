@@ -5,7 +5,7 @@ import { GRAIN_UM, GRITS, type GritId, gritsIn } from '@/core/method';
 import { type LadderNow, ladderNow } from '@/core/plan';
 import type { PassView } from '@/core/record';
 import { formatDuration } from '@/core/units';
-import { phrase } from '@/words';
+import { joined, phrase } from '@/words';
 import { useFormat, Working } from '../shared/bits';
 import { useNarrow } from '../shared/use-narrow';
 import { dayAndClock } from '../shared/when';
@@ -69,12 +69,13 @@ function LadderDrawing({ now, zone }: { now: LadderNow; zone: string }) {
   return (
     <svg viewBox={`0 0 ${width} ${height}`} className="w-full max-w-[44rem]" role="img" aria-labelledby={`${id}-t`}>
       <title id={`${id}-t`}>
-        {rungs
-          .map(
+        {joined(
+          rungs.map(
             ({ grit, state }, i) =>
               phrase`${grit}: about ${formatDuration(Math.ceil(ladder.rungs[i]!.minutes - 1e-9))}, ${state === 'done' ? 'done' : state === 'next' ? 'next' : 'open'}`,
-          )
-          .join('; ')}
+          ),
+          '; ',
+        )}
       </title>
       {rails.map((x) => (
         <line key={x} x1={x} x2={x} y1={4} y2={height - 4} stroke="var(--ink)" strokeWidth={3} />
@@ -107,7 +108,7 @@ function LadderDrawing({ now, zone }: { now: LadderNow; zone: string }) {
             <text x={x1 + 16} y={y - 1} fontSize={15} fill="var(--ink)">
               {i === 0
                 ? r.offMm >= 0.05
-                  ? `${format('length', r.offMm, 2).text} ${short ? 'off' : 'to its level'}`
+                  ? phrase`${format('length', r.offMm, 2).text} ${short ? 'off' : 'to its level'}`
                   : 'dulled'
                 : `${short ? '' : phrase`the scratches of ${rungs[i - 1]!.grit}, `}${(r.offMm * 1000).toFixed(0)} µm`}
               , {formatDuration(Math.ceil(r.minutes - 1e-9))}

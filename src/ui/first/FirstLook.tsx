@@ -149,7 +149,7 @@ export function FirstLook() {
                 value={d.measured.valueMm}
                 typed={{ text: d.measured.text, system: d.measured.textSystem }}
                 onChange={(t) => set(d.key, t.value, t.text, t.system)}
-                problem={problems.find((p) => p.field === phrase`shapes.0.${d.key}`)?.sentence ?? null}
+                problem={problems.find((p) => p.field === `shapes.0.${d.key}`)?.sentence ?? null}
               />
             ))}
             <QuantityField

@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { passName, undisturbed } from '@/core/plan';
 import { MILESTONES, milestoneKind, milestoneOf, STARTS } from '@/core/system';
 import { formatDuration } from '@/core/units';
-import { phrase } from '@/words';
+import { lowered, phrase } from '@/words';
 import { ClimateFields } from '../job/ClimateFields';
 import { StepList } from '../place/StepList';
 import type { StageProps } from '../repair/stage-props';
@@ -46,7 +46,7 @@ function Sheet({ view, at, nowMs }: StageProps) {
     const { batches } = at.whole.passes.find((p) => p.repair.passId === m.passId)?.plan ?? plan;
     if (m.part !== null) return phrase`, part ${m.part + 1}`;
     const b = batches[m.batch!];
-    return batches.length < 2 || !b ? '' : b.fromTo ? `, ${says(b.label)}` : phrase`, batch ${m.batch! + 1}`;
+    return batches.length < 2 || !b ? '' : b.fromTo ? phrase`, ${says(b.label)}` : phrase`, batch ${m.batch! + 1}`;
   };
   const folded = plan.milestones.filter(between).length;
   return (
@@ -77,7 +77,7 @@ function Sheet({ view, at, nowMs }: StageProps) {
                     {m.label}
                     {m.batch !== null || m.part !== null ? batchName(m) : ''}
                     {at.whole.passes.length > 1
-                      ? ` · ${passName(at.whole.draft, at.whole.draft.chain.indexOf(m.passId))}`
+                      ? phrase` · ${passName(at.whole.draft, at.whole.draft.chain.indexOf(m.passId))}`
                       : ''}
                   </span>
                   <span className="block soft text-xs">{phrase`${m.clock === 'working' ? 'over' : 'reached'}, from when ${STARTS[m.startsAt]}`}</span>
@@ -132,7 +132,7 @@ function Side({ view, at, nowMs }: StageProps) {
   return (
     <div>
       <Answer
-        over={leftFor(main?.label.toLowerCase() ?? 'load')}
+        over={leftFor(main ? lowered(main.label) : 'load')}
         digits={computed !== null ? shortWhen(computed, zone, nowMs) : main?.problem ? 'not in sight' : '—'}
         beside={
           main && main.fromMs !== null && main.toMs !== null && main.toMs - main.fromMs >= 60_000 ? (
@@ -180,7 +180,7 @@ function Side({ view, at, nowMs }: StageProps) {
               >
                 {servable.map((k) => (
                   <option key={k} value={k}>
-                    {MILESTONES[k].label.toLowerCase()}
+                    {lowered(MILESTONES[k].label)}
                   </option>
                 ))}
               </select>
@@ -219,7 +219,7 @@ function Side({ view, at, nowMs }: StageProps) {
         .map((m) => (
           <Working
             key={`${m.kind}${m.batch}.${m.part}`}
-            title={phrase`how ${m.label.toLowerCase()} comes about`}
+            title={phrase`how ${lowered(m.label)} comes about`}
             lines={m.working}
           />
         ))}

@@ -16,6 +16,7 @@ import {
 } from '@/core/plan';
 import type { Said } from '@/core/say';
 import { phrase } from '@/words';
+import { Own } from '@/words/jsx-runtime';
 import { useTemperaturePull } from '../repair/RepairPage';
 import { Heading, Prose, TextField, Ways } from '../shared/bits';
 import { CalendarButton } from '../shared/CalendarButton';
@@ -113,7 +114,9 @@ export function JobPage({ jobId }: { jobId: string }) {
         id="main"
         className="px-4 md:px-6 py-3 grid gap-6 md:grid-cols-[minmax(0,1.7fr)_minmax(20rem,1fr)] flex-1 min-h-0"
       >
-        <h1 className="sr-only">{jobName(job)}</h1>
+        <h1 className="sr-only">
+          <Own>{jobName(job)}</Own>
+        </h1>
         <section aria-label="Repairs" className="md:overflow-auto thin-scroll pr-1">
           <Heading aside={phrase`${view.repairs.length} in the order of work`}>Repairs</Heading>
           <ol>
@@ -124,7 +127,7 @@ export function JobPage({ jobId }: { jobId: string }) {
                     <Link
                       href={`/job/${job.id}/${r.repair.id}/${r.actuals.startedAt !== null ? 'hold' : r.plan.unanswered.length ? 'inspect' : 'measure'}`}
                     >
-                      {repairName(r.repair)}
+                      <Own>{repairName(r.repair)}</Own>
                     </Link>
                   </h2>
                   <p className="soft">
@@ -135,7 +138,7 @@ export function JobPage({ jobId }: { jobId: string }) {
                   </p>
                   <p className="fig text-[0.82rem] mt-1">
                     {(['measure', 'mix', 'place', 'hold', 'release'] as const)
-                      .map((s) => `${s} ${stageAnswer(s, r, system, job.zone, nowMs)}`)
+                      .map((s) => phrase`${s} ${stageAnswer(s, r, system, job.zone, nowMs)}`)
                       .join('  ·  ')}
                   </p>
                 </div>
@@ -217,7 +220,7 @@ export function JobPage({ jobId }: { jobId: string }) {
           <Heading>Site</Heading>
           <div className="grid grid-cols-2 gap-2">
             <TextField label="Name of the job" value={job.name} onChange={(name) => change({ name })} />
-            <TextField label="Place" value={job.place} onChange={(place) => change({ place })} />
+            <TextField label="Where" value={job.place} onChange={(place) => change({ place })} />
             <label className="block col-span-2">
               Time zone of the site
               <input

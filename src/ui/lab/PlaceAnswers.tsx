@@ -85,7 +85,7 @@ export function PlaceAnswers({
                         {shortWhen(m.planMs, zone, nowMs)}
                         {m.stalls.length > 0 &&
                           phrase`, stands ${formatDuration(m.stalls.reduce((s, x) => s + (x.toMs - x.fromMs) / 60_000, 0))}`}
-                        {m.standing !== 'sheet' && `, ${m.standing}`}
+                        {m.standing !== 'sheet' && phrase`, ${m.standing}`}
                       </span>
                     </>
                   ) : (

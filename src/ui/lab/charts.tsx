@@ -272,7 +272,7 @@ const MapCell = memo(function MapCell({
   if (!c) return <rect {...box} fill="var(--paper-line)" />;
   const size =
     kind === 'pot' ? format('mass', TABLE_MASSES_G[column]!).text : format('length', TABLE_LIFTS_MM[column]!).text;
-  const temp = `${figure(degrees.of(TABLE_TEMPS_C[row]!))} ${degrees.symbol}`;
+  const temp = phrase`${figure(degrees.of(TABLE_TEMPS_C[row]!))} ${degrees.symbol}`;
   const peak =
     c.verdict === 'runaway'
       ? 'runaway'
@@ -322,7 +322,7 @@ export function AgainstSize({ table, tempC, size }: { table: HeatTable; tempC: n
     (p) => x(p.size),
     (p) => y(value(p.value)),
   );
-  const says = (v: number) => (pot ? formatDuration(v) : `${figure(degrees.of(v))} ${degrees.symbol}`);
+  const says = (v: number) => (pot ? formatDuration(v) : phrase`${figure(degrees.of(v))} ${degrees.symbol}`);
   const sizeText = (v: number) => (pot ? format('mass', v, 2) : format('length', v, 2)).text;
   const at = phrase`at ${figure(degrees.of(tempC))} ${degrees.symbol}`;
   return (
@@ -342,7 +342,7 @@ export function AgainstSize({ table, tempC, size }: { table: HeatTable; tempC: n
           <g key={t}>
             <line x1="70" x2={W - 14} y1={y(t)} y2={y(t)} stroke="var(--paper-line)" />
             <text x="64" y={y(t) + 4} fontSize="11" textAnchor="end" className="fig" fill="var(--ink-2)">
-              {pot ? formatDuration(t) : `${figure(t)} ${degrees.symbol}`}
+              {pot ? formatDuration(t) : phrase`${figure(t)} ${degrees.symbol}`}
             </text>
           </g>
         ))}

@@ -4,7 +4,7 @@ import { useMemo } from 'react';
 import type { Learned, Lessons, Seen } from '@/core/learn';
 import { METHODS, methodOf } from '@/core/method';
 import { TOOLS } from '@/core/void';
-import { phrase, say } from '@/words';
+import { joined, phrase, say, translated } from '@/words';
 import { Heading, Ways } from '../shared/bits';
 import { Link } from '../shared/Link';
 import { useNarrow } from '../shared/use-narrow';
@@ -127,7 +127,12 @@ function Strips({ rows, names }: { rows: readonly Learned[]; names: (l: Learned)
   const height = rows.length * row + 24;
   return (
     <svg viewBox={`0 0 ${width} ${height}`} className="w-full paper" role="img">
-      <title>{rows.map((l) => phrase`${names(l)}: ${told(l)}, from ${l.estimate.count}`).join('; ')}</title>
+      <title>
+        {joined(
+          rows.map((l) => phrase`${names(l)}: ${told(l)}, from ${l.estimate.count}`),
+          '; ',
+        )}
+      </title>
       {[0.5, 1, 2].map((v) => (
         <g key={v}>
           <line
@@ -156,7 +161,7 @@ function Strips({ rows, names }: { rows: readonly Learned[]; names: (l: Learned)
               fontSize={14.5}
               fill="var(--ink)"
             >
-              {shortened(names(l))}
+              {shortened(translated(names(l)))}
             </text>
             {l.seen.map((s) => (
               <Mark key={s.repairId} of={s} x={x} y={y} />

@@ -99,7 +99,7 @@ export function LogPage({ jobId }: { jobId: string }) {
           </div>
         )}
         <table className="table paper">
-          <thead className="text-left soft text-sm max-[380px]:sr-only">
+          <thead className="text-left soft text-sm max-[420px]:text-xs max-[380px]:sr-only">
             <tr>
               <th className="font-normal p-2">when</th>
               <th className="font-normal">repair</th>
@@ -135,7 +135,7 @@ export function LogPage({ jobId }: { jobId: string }) {
                     <td className="fig text-[0.85rem] px-2 py-1.5 whitespace-nowrap align-top">
                       <time dateTime={new Date(e.at).toISOString()}>{clockAt(e.at, view.job.zone)}</time>
                     </td>
-                    <td className="align-top py-1.5 pr-2">
+                    <td className="align-top py-1.5 pr-2 max-[420px]:pr-1">
                       {view.repairs.find((r) => r.repair.id === e.repairId)?.repair.name}
                     </td>
                     <td className="align-top py-1.5 max-[380px]:col-span-2">
@@ -155,10 +155,14 @@ export function LogPage({ jobId }: { jobId: string }) {
                         </span>
                       ))}
                     </td>
-                    <td className="align-top py-1.5 pr-2">{e.role}</td>
-                    <td className="align-top py-1 text-right pr-2 no-print">
+                    <td className="align-top py-1.5 pr-2 max-[420px]:pr-1">{e.role}</td>
+                    <td className="align-top py-1 text-right pr-2 max-[420px]:pr-0 no-print">
                       {!fixed && (
-                        <button type="button" className="btn btn-link text-sm" onClick={() => setAmending(last)}>
+                        <button
+                          type="button"
+                          className="btn btn-link text-sm max-[420px]:text-xs max-[420px]:px-0"
+                          onClick={() => setAmending(last)}
+                        >
                           correct…
                         </button>
                       )}

@@ -3,6 +3,7 @@ import type { Criterion, Suit } from '@/core/judge';
 import type { Piece } from '@/core/plan';
 import { systemKind } from '@/core/system';
 import { phrase } from '@/words';
+import { Own } from '@/words/jsx-runtime';
 import { useSay } from '../shared/bits';
 import { Link } from '../shared/Link';
 import { chooseSheet } from '../workspace/choose';
@@ -55,14 +56,14 @@ export function SuitTable({ suits, repair }: { suits: readonly Suit[]; repair: P
                   }}
                 >
                   <Link href={`/shelf/${s.sheet.id}`} className="font-bold">
-                    {s.sheet.name}
+                    <Own>{s.sheet.name}</Own>
                   </Link>
                   <span className="block soft text-xs min-h-8">{systemKind(s.sheet.kind).label}</span>
                   <button
                     type="button"
                     className="btn text-sm md:!min-h-8 !px-2 md:!py-0.5"
                     aria-pressed={chosen}
-                    aria-label={`${chosen ? 'Chosen' : 'Choose'}: ${s.sheet.name}`}
+                    aria-label={phrase`${chosen ? 'Chosen' : 'Choose'}: ${s.sheet.name}`}
                     disabled={!s.serves && !chosen}
                     onClick={() => chooseSheet(repair, s.sheet)}
                   >

@@ -3,7 +3,7 @@ import { ClipboardPaste, Plus, Trash2, Upload } from 'lucide-react';
 import { useRef, useState } from 'react';
 import { attempt, type Said } from '@/core/say';
 import { type RowList, rowsFromText } from '@/core/void';
-import { phrase } from '@/words';
+import { joined, phrase } from '@/words';
 import { useSay } from '../shared/bits';
 import { QuantityField } from '../shared/QuantityField';
 import { useRowKeys } from '../shared/use-row-keys';
@@ -77,7 +77,10 @@ export function ListEditor({ list, write, problemAt }: Props) {
       {paste !== null && (
         <div className="mt-1">
           <label>
-            <span className="soft text-sm">{phrase`One row a line: ${list.columns.map((c) => c.label).join(', ')}${
+            <span className="soft text-sm">{phrase`One row a line: ${joined(
+              list.columns.map((c) => c.label),
+              ', ',
+            )}${
               list.key === 'depth.readings'
                 ? '; or a grid with places along in the first line and across in the first column'
                 : ''
@@ -167,7 +170,7 @@ function Cell({
   set: (i: number, key: string, value: number | string) => void;
 }) {
   const row = list.rows[i]!;
-  const label = `${list.label} ${i + 1}: ${c.label}`;
+  const label = phrase`${list.label} ${i + 1}: ${c.label}`;
   if (c.kind === 'text')
     return (
       <input

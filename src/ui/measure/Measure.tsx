@@ -17,7 +17,7 @@ import {
 } from '@/core/void';
 import { phrase } from '@/words';
 import type { StageProps } from '../repair/stage-props';
-import { Answer, Choice, Prose, useFormat, Working } from '../shared/bits';
+import { Answer, Choice, Prose, useFormat, useSay, Working } from '../shared/bits';
 import { Drawing } from '../shared/Drawing';
 import { pageIn } from '../shared/drawing-fit';
 import { ToolLearned } from '../shared/LearnedHere';
@@ -50,6 +50,7 @@ function Sheet({ at }: StageProps) {
   const { plan } = at;
   const { repair, v } = useDraft(at);
   const format = useFormat();
+  const says = useSay();
   const now = useLookAt(repair);
   const [frame, size] = useSize(FRAME);
   const narrow = useNarrow();
@@ -191,7 +192,7 @@ function Sheet({ at }: StageProps) {
         <button
           type="button"
           className="absolute right-3 bottom-2 w-60 h-36 paper hidden sm:block cursor-pointer"
-          aria-label={phrase`Enlarge: ${pages[other]!.title}`}
+          aria-label={phrase`Enlarge: ${says(pages[other]!.title)}`}
           onClick={() => look({ ...now, page: other })}
         >
           <Drawing drawing={pages[other]!} base={repair.base.material} width={240} height={144} small bare />

@@ -139,7 +139,7 @@ function Tracing({ jobId, take }: { jobId: string; take: Props['take'] }) {
                 : phrase`Click corner ${marks.length + 1} of the known rectangle, in order round it${marks.length === 0 ? '; its first side runs from 1 to 2' : ''}.`
               : trace.length < 3
                 ? 'Now click along the edge of the void, in order round it.'
-                : phrase`${trace.length} corners traced${area !== null ? `, ${format('area', area).text}` : ''}. Drag a corner to mend it.`}
+                : phrase`${trace.length} corners traced${area !== null ? phrase`, ${format('area', area).text}` : ''}. Drag a corner to mend it.`}
           </p>
           {scale && !scale.ok && (
             <p role="alert" className="text-sm" style={{ color: 'var(--stop)' }}>
@@ -188,7 +188,7 @@ function Tracing({ jobId, take }: { jobId: string; take: Props['take'] }) {
                   strokeWidth={dot / 4}
                   tabIndex={0}
                   role="slider"
-                  aria-label={`${list === 'marks' ? 'Scale point' : 'Corner'} ${i + 1}`}
+                  aria-label={phrase`${list === 'marks' ? 'Scale point' : 'Corner'} ${i + 1}`}
                   aria-valuenow={Math.round(p[0])}
                   aria-valuetext={phrase`${Math.round(p[0])}, ${Math.round(p[1])} pixels`}
                   onClick={(e) => e.stopPropagation()}

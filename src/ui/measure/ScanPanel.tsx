@@ -5,7 +5,7 @@ import type { PassRef } from '@/core/plan';
 import type { Said } from '@/core/say';
 import { likelyUnits, SCAN_UNITS, type SurfaceForm } from '@/core/scan';
 import { type Point, type Scanned, unpack } from '@/core/void';
-import { phrase } from '@/words';
+import { joined, phrase } from '@/words';
 import { type ScanWorker, startScanWorker, told } from '@/worker/scan';
 import { Choice, Prose, useFormat } from '../shared/bits';
 import { replaceShape } from './edit';
@@ -164,7 +164,7 @@ export function ScanPanel({
             label="Its numbers are in"
             options={SCAN_UNITS.map((u) => ({
               id: u.id,
-              label: `${u.label}: ${format('length', loaded.extent * u.mm).text}`,
+              label: phrase`${u.label}: ${format('length', loaded.extent * u.mm).text}`,
             }))}
             value={unit ?? undefined}
             onChange={setUnit}
@@ -172,7 +172,7 @@ export function ScanPanel({
           {unit === null ? (
             <p className="text-sm">
               {likely.length
-                ? phrase`A file of points does not say. In ${likely.join(' or ')} the scan has a size such places are scanned at.`
+                ? phrase`A file of points does not say. In ${joined(likely, ' or ')} the scan has a size such places are scanned at.`
                 : 'In none of these units has the scan a size such places are scanned at. Look whether it is the right file.'}
             </p>
           ) : (
@@ -182,7 +182,7 @@ export function ScanPanel({
                   role="alert"
                   className="text-sm font-semibold"
                   style={{ color: 'var(--stop)' }}
-                >{phrase`In ${unit} the scan would be ${format('length', loaded.extent * SCAN_UNITS.find((u) => u.id === unit)!.mm).text} across${likely.length ? phrase`; ${likely.join(' or ')} is likelier.` : '.'}`}</p>
+                >{phrase`In ${unit} the scan would be ${format('length', loaded.extent * SCAN_UNITS.find((u) => u.id === unit)!.mm).text} across${likely.length ? phrase`; ${joined(likely, ' or ')} is likelier.` : '.'}`}</p>
                 {meant !== unit && (
                   <button type="button" className="btn btn-link text-sm" onClick={() => setMeant(unit)}>
                     It is that size

@@ -1,6 +1,6 @@
 'use client';
 import { blankSettingOut, type Measured, type SettingOut, settingOutMissing } from '@/core/void';
-import { phrase } from '@/words';
+import { joined, lowered, phrase } from '@/words';
 import { TextField } from '../shared/bits';
 import { QuantityField } from '../shared/QuantityField';
 import { changeRepair } from '../workspace/workspace';
@@ -73,7 +73,7 @@ export function SettingOutFields({
         )}
       </div>
       {missing.length > 0 && (
-        <p className="soft text-sm mt-1">{phrase`Still open: ${missing.join(', ').toLowerCase()}.`}</p>
+        <p className="soft text-sm mt-1">{phrase`Still open: ${joined(missing.map(lowered), ', ')}.`}</p>
       )}
       <button
         type="button"

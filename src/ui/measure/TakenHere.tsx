@@ -11,7 +11,7 @@ function useAcross(): (shape: VoidShape) => string {
     const outline = 'outline' in shape ? shape.outline : null;
     if (!outline || outline.kind === 'polygon') return format('area', facesOf(shape).planAreaMm2).text;
     const [long, wide] = [outline.length.valueMm, outline.width.valueMm].map((v) => format('length', v).text);
-    return outline.kind === 'ellipse' && long === wide ? `Ø ${long}` : `${long} × ${wide}`;
+    return outline.kind === 'ellipse' && long === wide ? `Ø ${long}` : phrase`${long} × ${wide}`;
   };
 }
 

@@ -19,7 +19,7 @@ export function VoidFields({ of, v, problemAt }: { of: PassRef; v: Void; problem
     return kindOf(shape)
       .dimensions(shape)
       .filter((d) => !d.shift)
-      .map((d) => ({ key: `shapes.${i}.${d.key}`, label: runs.length > 1 ? `${at + 1} · ${d.label}` : d.label }));
+      .map((d) => ({ key: `shapes.${i}.${d.key}`, label: runs.length > 1 ? phrase`${at + 1} · ${d.label}` : d.label }));
   });
   return (
     <section aria-label="The whole void" className="mt-3">

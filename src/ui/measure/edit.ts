@@ -14,7 +14,6 @@ import {
   withAlike,
   withValue,
 } from '@/core/void';
-import { phrase } from '@/words';
 import { changePass, stateNow } from '../workspace/workspace';
 
 /** Changes of the void of a repair, each of which can be undone. */
@@ -33,7 +32,7 @@ export const writeShape = (of: PassRef, index: number, key: string, value: unkno
   );
 
 export const replaceShape = (of: PassRef, index: number, shape: VoidShape): void =>
-  changeVoid(of, (v) => ({ ...v, shapes: v.shapes.map((s, i) => (i === index ? shape : s)) }), phrase`${index}:shape`);
+  changeVoid(of, (v) => ({ ...v, shapes: v.shapes.map((s, i) => (i === index ? shape : s)) }), `${index}:shape`);
 
 /** A pulled length, as if it had been typed. */
 export function pullDimension(of: PassRef, index: number, shape: VoidShape, key: string, valueMm: number): void {
@@ -125,7 +124,7 @@ export const addShape = (of: PassRef, id: ShapeId): void =>
           : { ...r, void: { ...r.void, shapes: [...shapes, shape] } },
       );
     },
-    phrase`void:add:${shapesOf(of)}`,
+    `void:add:${shapesOf(of)}`,
   );
 
 /** How many holes of one size there are. */
@@ -148,5 +147,5 @@ export const removeShape = (of: PassRef, index: number): void =>
       });
       return { ...r, void: { ...r.void, variants, shapes: r.void.shapes.filter((_, i) => !gone.includes(i)) } };
     },
-    phrase`void:remove:${shapesOf(of)}`,
+    `void:remove:${shapesOf(of)}`,
   );

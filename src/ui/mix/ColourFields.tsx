@@ -7,7 +7,7 @@ import type { Piece } from '@/core/plan';
 import { attempt } from '@/core/say';
 import type { SheetRevision, Stock } from '@/core/system';
 import { figure } from '@/core/units';
-import { phrase } from '@/words';
+import { joined, phrase } from '@/words';
 import { Prose, useFormat } from '../shared/bits';
 import { QuantityField } from '../shared/QuantityField';
 import { changePass } from '../workspace/workspace';
@@ -116,7 +116,10 @@ export function ColourFields({
               blended.value.length === 1 ? (
                 phrase`lot ${blended.value[0]!.lot} alone covers it.`
               ) : (
-                phrase`blend the lots first, in every batch ${blended.value.map((l) => phrase`${figure(l.share * 100, 3)} % of ${l.lot}`).join(' and ')}.`
+                phrase`blend the lots first, in every batch ${joined(
+                  blended.value.map((l) => phrase`${figure(l.share * 100, 3)} % of ${l.lot}`),
+                  ' and ',
+                )}.`
               )
             ) : (
               <Prose>{blended.problem.sentence}</Prose>

@@ -5,17 +5,14 @@ import type { SystemKits } from '@/core/plan';
 import type { JobView } from '@/core/record';
 import type { Said } from '@/core/say';
 import { figure } from '@/core/units';
-import { phrase } from '@/words';
+import { joined, phrase } from '@/words';
 import { Heading, useFormat, useSay } from '../shared/bits';
 import { Link } from '../shared/Link';
 import { dayAndClock } from '../shared/when';
 import { joinRepairs } from '../workspace/workspace';
 
 const kitWords = (k: SystemKits, counts: readonly number[]) =>
-  counts
-    .map((n, i) => (n ? `${n} × ${k.offers[i]!.label}` : ''))
-    .filter(Boolean)
-    .join(' and ') || 'none';
+  joined(counts.map((n, i) => (n ? phrase`${n} × ${k.offers[i]!.label}` : '')).filter(Boolean), ' and ') || 'none';
 
 /** Repairs that would take less were they mixed as one, and the press that makes them one. */
 function Together({
@@ -49,7 +46,7 @@ function Together({
   return (
     <>
       <p className="text-sm">
-        {phrase`Prepared first and mixed as one, ${together.repairIds.map(name).join(', ')} take ${kitWords(kits, together.kits.set.total)}`}
+        {phrase`Prepared first and mixed as one, ${joined(together.repairIds.map(name), ', ')} take ${kitWords(kits, together.kits.set.total)}`}
         {saves && <>{phrase`, which saves ${saves}`}</>}.
       </p>
       <button
@@ -79,9 +76,12 @@ export function JobKits({ view, systemId }: { view: JobView; systemId: string })
   const leftOver = new Map<string, number>();
   for (const l of kits.leftOvers) {
     if (!several && !l.offers.length) continue;
-    const does = phrase`it would do ${l.offers.map((o) => name(o.repairId)).join(' or ')}${l.untilMs ? phrase`, if placed before ${dayAndClock(l.untilMs, view.job.zone)}` : ''}`;
+    const does = phrase`it would do ${joined(
+      l.offers.map((o) => name(o.repairId)),
+      ' or ',
+    )}${l.untilMs ? phrase`, if placed before ${dayAndClock(l.untilMs, view.job.zone)}` : ''}`;
     const then = l.offers.length ? does : l.mixed ? 'let it set in a flat tray outside' : 'keep it closed';
-    const what = `${format('volume', l.ml).text}${l.mixed ? ', mixed' : ', in its tins'}: ${then}.`;
+    const what = phrase`${format('volume', l.ml).text}${l.mixed ? ', mixed' : ', in its tins'}: ${then}.`;
     leftOver.set(what, (leftOver.get(what) ?? 0) + 1);
   }
   return (
@@ -89,7 +89,12 @@ export function JobKits({ view, systemId }: { view: JobView; systemId: string })
       <Heading aside={several ? 'shared by the repairs of this job' : 'for this job'}>Kits</Heading>
       <p>
         <strong>{kitWords(kits, kits.kits.set.total)}</strong>
-        {lot.length > 0 && <>{phrase`, from ${lot.map((t) => phrase`lot ${t.lot} (${t.take})`).join(', ')}`}</>}
+        {lot.length > 0 && (
+          <>{phrase`, from ${joined(
+            lot.map((t) => phrase`lot ${t.lot} (${t.take})`),
+            ', ',
+          )}`}</>
+        )}
         {buy > 0 ? (
           <>
             ; buy <strong>{kitWords(kits, kits.kits.set.buy)}</strong>
@@ -109,7 +114,7 @@ export function JobKits({ view, systemId }: { view: JobView; systemId: string })
             .filter((g) => g.length > 1)
             .map(
               (g) =>
-                phrase`One mixing serves ${[...new Set(g.map((id) => name(id.slice(0, id.lastIndexOf(':')))))].join(', ')}.`,
+                phrase`One mixing serves ${joined([...new Set(g.map((id) => name(id.slice(0, id.lastIndexOf(':')))))], ', ')}.`,
             )
             .join(' ')}
         </p>

@@ -24,6 +24,12 @@ import { MixingColumns } from './MixingColumns';
 import { PressedPacks } from './PressedPacks';
 import { Stops } from './Stops';
 
+/** In how many goes it is mixed or pressed. */
+const inMixes = (n: number, metered: boolean): string => {
+  if (metered) return n > 1 ? phrase`in ${n} rounds` : phrase`in ${n} round`;
+  return n > 1 ? phrase`in ${n} batches` : phrase`in ${n} batch`;
+};
+
 /** Less than this is a smear on the paddle, mL. */
 const SMEAR_ML = 0.5;
 
@@ -134,14 +140,9 @@ function Side({ view, at }: StageProps) {
         unit={total.unit}
         beside={
           <>
-            {metered && plan.batches.length > 1 && plan.batches.every((b) => b.places === 1) ? (
-              'hole by hole'
-            ) : (
-              <>
-                in <strong className="fig">{plan.batches.length}</strong> {metered ? 'round' : 'batch'}
-                {plan.batches.length > 1 && (metered ? 's' : 'es')}
-              </>
-            )}
+            {metered && plan.batches.length > 1 && plan.batches.every((b) => b.places === 1)
+              ? 'hole by hole'
+              : inMixes(plan.batches.length, metered)}
             <span className="block">
               {mix.kits.use} × {mix.kits.kit.label}
             </span>

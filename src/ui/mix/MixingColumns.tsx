@@ -84,7 +84,7 @@ function ColumnsIn({ batch, sheet, said, poured, W, H }: Mixing & { W: number; H
           ? [
               moved ? phrase`was ${format('mass', batch.massG[p]).text}` : '',
               inside(p) > 0
-                ? `${poured.live?.part === p ? 'on the scale' : 'poured'} ${format('mass', inside(p)).text}`
+                ? phrase`${poured.live?.part === p ? 'on the scale' : 'poured'} ${format('mass', inside(p)).text}`
                 : '',
             ]
           : [
@@ -94,7 +94,7 @@ function ColumnsIn({ batch, sheet, said, poured, W, H }: Mixing & { W: number; H
             ];
         const rows = under.filter(Boolean);
         const textY = Math.min(FLOOR - 26 - 17 * rows.length, Math.max(TOP + 6, goal + 8));
-        const name = `${p} ${partOf(sheet, p)?.name ?? ''}`;
+        const name = phrase`${p} ${partOf(sheet, p)?.name ?? ''}`;
         return (
           <g key={p}>
             <text

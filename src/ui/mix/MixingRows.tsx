@@ -24,7 +24,7 @@ export function MixingRows({ batch, sheet, said, poured }: Mixing) {
   const second = (p: PartId): string =>
     poured
       ? inside(p) > 0
-        ? `${poured.live?.part === p ? 'on the scale' : 'poured'} ${format('mass', inside(p)).text}`
+        ? phrase`${poured.live?.part === p ? 'on the scale' : 'poured'} ${format('mass', inside(p)).text}`
         : ''
       : format('volume', batch.volumeMl[p]).text;
   return (

@@ -1,6 +1,7 @@
 'use client';
 import { Check, X } from 'lucide-react';
 import { type Colour, type ColourTrial, LOOK_TABLE, LOOKS } from '@/core/mix';
+import { joined, phrase } from '@/words';
 import { useFormat } from '../shared/bits';
 
 const SAID = { true: 'fits', false: 'is off', null: 'not looked at' } as const;
@@ -32,9 +33,10 @@ export function TrialBoard({
             <span className="flex justify-between items-baseline gap-2">
               <strong className="text-lg leading-none truncate">{t.name}</strong>
               <span className="text-sm">
-                {[colour.chosen === t.id && 'taken', colour.veins?.trial === t.id && 'veins']
-                  .filter(Boolean)
-                  .join(', ')}
+                {joined(
+                  [colour.chosen === t.id && 'taken', colour.veins?.trial === t.id && 'veins'].filter(Boolean),
+                  ', ',
+                )}
               </span>
             </span>
             <Rows trial={t} />
@@ -83,7 +85,7 @@ function Judged({ trial }: { trial: ColourTrial }) {
             const fits = trial.judged[look];
             return (
               <span key={look} className="flex justify-center min-h-5 items-center">
-                <span className="sr-only">{`${LOOKS[look]}: ${SAID[`${fits}`]}; `}</span>
+                <span className="sr-only">{phrase`${LOOKS[look]}: ${SAID[`${fits}`]}; `}</span>
                 {fits === null ? (
                   <span aria-hidden="true">–</span>
                 ) : fits ? (

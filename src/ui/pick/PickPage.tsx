@@ -3,7 +3,7 @@ import { Printer } from 'lucide-react';
 import { useState } from 'react';
 import { amountOf, type PickedKit, pickList } from '@/core/record';
 import { figure } from '@/core/units';
-import { phrase } from '@/words';
+import { joined, phrase } from '@/words';
 import { Heading, useSay, Ways } from '../shared/bits';
 import { CopyTables } from '../shared/CopyTables';
 import { Dialog } from '../shared/Dialog';
@@ -77,7 +77,10 @@ export function PickPage({ jobId }: { jobId: string }) {
           </p>
         </header>
         {missing.length > 0 && (
-          <p className="mt-2 font-semibold">{phrase`Not in this list, because not planned yet: ${missing.map((r) => r.repair.name || 'unnamed repair').join(', ')}.`}</p>
+          <p className="mt-2 font-semibold">{phrase`Not in this list, because not planned yet: ${joined(
+            missing.map((r) => r.repair.name || 'unnamed repair'),
+            ', ',
+          )}.`}</p>
         )}
         <Heading>Kits</Heading>
         {list.kits.length === 0 && <p>Nothing is planned yet.</p>}
@@ -93,7 +96,10 @@ export function PickPage({ jobId }: { jobId: string }) {
                   {k.kit} <span className="soft">{k.system}</span>
                 </td>
                 <td className="text-sm">
-                  {k.lots.map((l) => phrase`${l.take} of lot ${l.lot}`).join(', ')}
+                  {joined(
+                    k.lots.map((l) => phrase`${l.take} of lot ${l.lot}`),
+                    ', ',
+                  )}
                   {k.buy > 0 && <strong>{phrase`${k.lots.length ? ', ' : ''}buy ${k.buy}`}</strong>}
                 </td>
                 <td className="no-print text-right">
@@ -204,7 +210,7 @@ function Contents({ kit, repairId, onDone }: { kit: PickedKit; repairId: string 
           repairId,
           {
             kind: 'contents',
-            kit: `${kit.kit}, ${kit.system}`,
+            kit: phrase`${kit.kit}, ${kit.system}`,
             found: kit.lists.map((l, i) => ({ what: l.what, listed: l.count, found: found[i]! })),
           },
           role,
@@ -243,10 +249,10 @@ function Contents({ kit, repairId, onDone }: { kit: PickedKit; repairId: string 
         </tbody>
       </table>
       {short.length > 0 && (
-        <p
-          role="status"
-          className="mt-2 font-semibold"
-        >{phrase`Missing: ${short.map((s) => s.what).join(', ')}. A kit that is not whole is not used by eye.`}</p>
+        <p role="status" className="mt-2 font-semibold">{phrase`Missing: ${joined(
+          short.map((s) => s.what),
+          ', ',
+        )}. A kit that is not whole is not used by eye.`}</p>
       )}
       <button type="submit" className="btn btn-neutral mt-3" disabled={!repairId}>
         Into the record

@@ -1,8 +1,8 @@
 'use client';
 import { useRef, useState } from 'react';
 import { borderAt, type Ground, groundsOf, type Piece, type RepairPlan, SIDES, type Side } from '@/core/plan';
-import { phrase } from '@/words';
-import { Choice, Heading, lowered, useFormat, useSay } from '../shared/bits';
+import { lowered, phrase } from '@/words';
+import { Choice, Heading, useFormat, useSay } from '../shared/bits';
 import { placeOn } from '../shared/svg-place';
 import { useWidth } from '../shared/use-width';
 import { clock } from '../shared/when';
@@ -41,7 +41,7 @@ export function GroundPlan({
   return (
     <section aria-label="Seen from above" data-testid="ground" className="mb-3">
       <Heading aside={pulls ? 'a border is pulled, or moved by the arrow keys' : undefined}>
-        {named !== null ? `${named}: ${lowered(what)}` : what}
+        {named !== null ? phrase`${named}: ${lowered(what)}` : what}
       </Heading>
       {grounds.map((ground) => (
         <div key={ground.place}>

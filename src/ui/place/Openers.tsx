@@ -2,7 +2,7 @@
 import { useEffect, useRef, useState } from 'react';
 import { type Opener, passKey } from '@/core/plan';
 import { figure, formatDuration } from '@/core/units';
-import { phrase } from '@/words';
+import { joined, phrase } from '@/words';
 import { type PlanWorker, startPlanWorker } from '@/worker/plan';
 import type { StageProps } from '../repair/stage-props';
 import { useFormat } from '../shared/bits';
@@ -76,13 +76,16 @@ export function Openers({ view, at, nowMs, prepareMin, none }: StageProps & { pr
     return phrase`tent and heat by ${format('interval', cover.warmK).text}, ${hours}${stretch}`;
   };
   const says = (o: Opener): string => {
-    const all = [
-      ...(o.materialC === undefined
-        ? []
-        : [phrase`keep the closed packs at ${format('temperature', o.materialC).text}`]),
-      ...(o.cover ? [covers(o, o.cover)] : []),
-      ...(o.sheetId ? [phrase`take ${o.sheetName} from the shelf`] : []),
-    ].join('; ');
+    const all = joined(
+      [
+        ...(o.materialC === undefined
+          ? []
+          : [phrase`keep the closed packs at ${format('temperature', o.materialC).text}`]),
+        ...(o.cover ? [covers(o, o.cover)] : []),
+        ...(o.sheetId ? [phrase`take ${o.sheetName} from the shelf`] : []),
+      ],
+      '; ',
+    );
     return all.charAt(0).toUpperCase() + all.slice(1);
   };
 

@@ -3,7 +3,7 @@ import { STAGE_LABELS } from '@/core/method';
 import { cautionsOf, MOST_OVERTIME_MIN, pieceName, type RepairPlan, wholePlaced } from '@/core/plan';
 import { amountOf, usedUp } from '@/core/record';
 import { formatDuration } from '@/core/units';
-import { phrase } from '@/words';
+import { joined, phrase } from '@/words';
 import type { StageProps } from '../repair/stage-props';
 import { Answer, Heading, useFormat, useSay } from '../shared/bits';
 import { HandsLearned } from '../shared/LearnedHere';
@@ -41,7 +41,7 @@ function Sheet({ view, at, nowMs }: StageProps) {
         <StillNeeds texts={plan.open.place} />
       )}
       <Heading>Tools and cautions</Heading>
-      <p>{[...new Set(at.whole.passes.flatMap((p) => p.plan.method?.tools ?? []))].join(', ')}.</p>
+      <p>{joined([...new Set(at.whole.passes.flatMap((p) => p.plan.method?.tools ?? []))], ', ')}.</p>
       <UsedUp passes={at.whole.passes.map((p) => p.plan)} />
       <ul className="list-disc pl-5">
         {cautionsOf(at.whole.passes).map((c) => (
@@ -58,7 +58,10 @@ function UsedUp({ passes }: { passes: readonly RepairPlan[] }) {
   const lines = usedUp(passes);
   if (!lines.length) return null;
   return (
-    <p data-testid="used-up">{phrase`Beside the mix: ${lines.map((l) => `${prose(amountOf(l))}${l.unit ? '' : ' ×'} ${l.what}`).join(', ')}.`}</p>
+    <p data-testid="used-up">{phrase`Beside the mix: ${joined(
+      lines.map((l) => phrase`${prose(amountOf(l))}${l.unit ? '' : ' ×'} ${l.what}`),
+      ', ',
+    )}.`}</p>
   );
 }
 

@@ -2,7 +2,7 @@
 import { scaleTime } from 'd3';
 import { useMemo, useRef } from 'react';
 import { earliestWith, FAILS, type Starts, startSays } from '@/core/plan';
-import { phrase } from '@/words';
+import { joined, phrase } from '@/words';
 import { Notice } from '../shared/Notice';
 import { useWidth } from '../shared/use-width';
 import { dayAndClock, shortWhen } from '../shared/when';
@@ -87,7 +87,14 @@ export function StartsBar({
         aria-valuenow={shown ?? starts.fromMs}
         aria-valuetext={
           shown !== null && says
-            ? `${dayAndClock(shown, zone)}: ${says.against.length ? says.against.map((f) => FAILS[f]).join(', ') : 'good'}`
+            ? phrase`${dayAndClock(shown, zone)}: ${
+                says.against.length
+                  ? joined(
+                      says.against.map((f) => FAILS[f]),
+                      ', ',
+                    )
+                  : 'good'
+              }`
             : undefined
         }
         onPointerDown={(e) => {
@@ -156,7 +163,12 @@ export function StartsBar({
           <>
             <strong className="fig">{dayAndClock(shown, zone)}</strong>:{' '}
             {says.against.length ? (
-              <strong>{says.against.map((f) => FAILS[f]).join(', ')}</strong>
+              <strong>
+                {joined(
+                  says.against.map((f) => FAILS[f]),
+                  ', ',
+                )}
+              </strong>
             ) : (
               <>
                 {says.sure ? 'all limits hold' : 'all limits hold if the forecast comes true'}
@@ -176,10 +188,12 @@ export function StartsBar({
         )}
       </p>
       {starts.earliestMs === null && (
-        <Notice tone="caution" className="mt-1 font-bold">{phrase`No start in this week is good: ${starts.reasons
-          .slice(0, 3)
-          .map((r) => `${FAILS[r.id]} (${Math.round((100 * r.starts) / starts.against.length)} %)`)
-          .join(', ')}.`}</Notice>
+        <Notice tone="caution" className="mt-1 font-bold">{phrase`No start in this week is good: ${joined(
+          starts.reasons
+            .slice(0, 3)
+            .map((r) => phrase`${FAILS[r.id]} (${Math.round((100 * r.starts) / starts.against.length)} %)`),
+          ', ',
+        )}.`}</Notice>
       )}
     </div>
   );

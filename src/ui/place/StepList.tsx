@@ -4,7 +4,7 @@ import type { Stage } from '@/core/method';
 import { type ChainPlan, type PlannedStep, pieceName } from '@/core/plan';
 import type { PassView } from '@/core/record';
 import { formatDuration } from '@/core/units';
-import { phrase } from '@/words';
+import { joined, lowered, phrase } from '@/words';
 import { captionOf, type Photo, photosAt, photosOf, srcOf } from '../photo/photos-of';
 import { useSay } from '../shared/bits';
 import { dayAndClock } from '../shared/when';
@@ -28,10 +28,10 @@ const FORCED: Record<string, string> = {
 function Tries({ of, zone }: { of: readonly number[]; zone: string }) {
   const shown = of.length > 4 ? [...of.slice(0, 2), of.at(-1)!] : of;
   return (
-    <span
-      className="block fig text-[0.82rem]"
-      data-testid="tries"
-    >{phrase`${shown.map((ms, i) => `${of.length > 4 && i === 2 ? '… ' : ''}${dayAndClock(ms, zone)}`).join(', ')}, then as the sheet says`}</span>
+    <span className="block fig text-[0.82rem]" data-testid="tries">{phrase`${joined(
+      shown.map((ms, i) => `${of.length > 4 && i === 2 ? '… ' : ''}${dayAndClock(ms, zone)}`),
+      ', ',
+    )}, then as the sheet says`}</span>
   );
 }
 
@@ -78,7 +78,7 @@ export function StepList({
     return (
       <li key={`${s.passId} ${s.id}`}>
         {gap > LONG_MIN && (
-          <p className="soft text-sm sm:pl-[7.4rem] py-0.5">{phrase`wait ${formatDuration(gap)}${FORCED[s.forcedBy] ? `: ${FORCED[s.forcedBy]}` : ''}`}</p>
+          <p className="soft text-sm sm:pl-[7.4rem] py-0.5">{phrase`wait ${formatDuration(gap)}${FORCED[s.forcedBy] ? phrase`: ${FORCED[s.forcedBy]}` : ''}`}</p>
         )}
         <div
           className="grid grid-cols-[1fr_auto] sm:grid-cols-[6.6rem_1fr_auto] gap-x-3 py-1.5"
@@ -140,7 +140,7 @@ export function StepList({
           style={{ borderTop: i === 0 ? '3px double var(--stop)' : '1px solid var(--paper-line)' }}
         >
           <span className="text-[0.82rem] pt-0.5 soft">
-            {i === 0 ? phrase`waits for ${stop!.label.toLowerCase()}: no time` : 'no time'}
+            {i === 0 ? phrase`waits for ${lowered(stop!.label)}: no time` : 'no time'}
           </span>
           <span className="font-semibold">
             {steps.length + i + 1}. {says(s.title)}

@@ -5,7 +5,7 @@ import { DRIVER_LABELS, factorsOf, type Method } from '@/core/method';
 import { type PlannedStep, settingOf } from '@/core/plan';
 import type { PassView } from '@/core/record';
 import { figure, format, formatDuration, type UnitSystem } from '@/core/units';
-import { phrase } from '@/words';
+import { joined, phrase } from '@/words';
 import { QuantityField } from '../shared/QuantityField';
 import { SettingField } from '../shared/Schools';
 import { useLessons } from '../workspace/lessons';
@@ -14,16 +14,18 @@ import { changePass } from '../workspace/workspace';
 
 /** Figures of a method as they stand: minutes, each for what it counts, and rates. */
 const figuresOf = (method: Method, values: Readonly<Record<string, number>>, system: UnitSystem): string =>
-  Object.entries(values)
-    .map(([id, v]) => {
-      const factor = factorsOf(method).find((f) => f.id === id);
-      if (factor)
-        return `${figure(v, 2)} min${factor.per === null ? '' : phrase` for each ${DRIVER_LABELS[factor.per]}`}`;
-      const setting = method.settings.find((s) => s.id === id);
-      return setting ? format(setting.kind, v, system, 2).text : '';
-    })
-    .filter(Boolean)
-    .join(', ');
+  joined(
+    Object.entries(values)
+      .map(([id, v]) => {
+        const factor = factorsOf(method).find((f) => f.id === id);
+        if (factor)
+          return phrase`${figure(v, 2)} min${factor.per === null ? '' : phrase` for each ${DRIVER_LABELS[factor.per]}`}`;
+        const setting = method.settings.find((s) => s.id === id);
+        return setting ? format(setting.kind, v, system, 2).text : '';
+      })
+      .filter(Boolean),
+    ', ',
+  );
 
 /** Longest that anybody works at one thing, min. */
 const MOST_MIN = 2880;

@@ -15,7 +15,7 @@ import {
 } from '@/core/plan';
 import { type FigureTest, figureTests, type RepairView } from '@/core/record';
 import type { Kind } from '@/core/units';
-import { phrase } from '@/words';
+import { lowered, phrase } from '@/words';
 import { Choice, TextField, useSay } from '../shared/bits';
 import { QuantityField, type Typed } from '../shared/QuantityField';
 import { SavingButton } from '../shared/SavingButton';
@@ -162,7 +162,7 @@ function Asked({
     <div className="grid grid-cols-2 md:grid-cols-4 gap-2 items-end mt-1">
       <QuantityField
         kind={limitKind(kind)}
-        label={`${kind.limit} (${kind.label})`}
+        label={phrase`${kind.limit} (${kind.label})`}
         value={asked.limit || null}
         placeholder="as specified"
         onChange={(t) => change({ limit: t.value })}
@@ -187,7 +187,7 @@ function Asked({
       {kind.wants !== 'near' && (
         <QuantityField
           kind={kind.quantity}
-          label={phrase`Their mean ${kind.limit.toLowerCase()}`}
+          label={phrase`Their mean ${lowered(kind.limit)}`}
           value={asked.meanLimit}
           placeholder="not asked"
           onChange={(t) => change({ meanLimit: t.value })}

@@ -3,7 +3,7 @@ import { useState } from 'react';
 import type { StrengthOver } from '@/core/plan';
 import { obstaclesToOpen, opensSomething, type PassView } from '@/core/record';
 import { figure } from '@/core/units';
-import { phrase } from '@/words';
+import { lowered, phrase } from '@/words';
 import type { StageProps } from '../repair/stage-props';
 import { useSay } from '../shared/bits';
 import { Dialog } from '../shared/Dialog';
@@ -68,7 +68,7 @@ export function Openings({
       </ul>
       <Dialog
         open={signing !== null}
-        title={phrase`Open it: ${signing?.label.toLowerCase() ?? ''}`}
+        title={phrase`Open it: ${signing ? lowered(signing.label) : ''}`}
         onClose={() => setSigning(null)}
       >
         {signing && <Sign m={signing} at={at} zone={zone} nowMs={nowMs} known={role} onDone={() => setSigning(null)} />}

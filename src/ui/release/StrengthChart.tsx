@@ -3,7 +3,7 @@ import { line, scaleLinear } from 'd3';
 import { useMemo } from 'react';
 import type { StrengthOver } from '@/core/plan';
 import { figure } from '@/core/units';
-import { phrase } from '@/words';
+import { joined, lowered, phrase } from '@/words';
 import { ticksOf } from '../shared/ticks';
 import { useWidth } from '../shared/use-width';
 import { shortWhen } from '../shared/when';
@@ -57,12 +57,13 @@ export function StrengthChart({
         width={width}
         height={HT}
         role="img"
-        aria-label={phrase`Strength through time: ${stages
-          .map(
+        aria-label={phrase`Strength through time: ${joined(
+          stages.map(
             (s) =>
               phrase`${s.label} ${shortWhen(s.ms, zone, nowMs)}, ${Math.round(strength.shareAt(s.ms) * 100)} per cent`,
-          )
-          .join('; ')}`}
+          ),
+          '; ',
+        )}`}
       >
         {[0, 0.25, 0.5, 0.75, 1].map((v) => (
           <g key={v}>
@@ -123,7 +124,7 @@ export function StrengthChart({
                 strokeWidth="3"
                 paintOrder="stroke"
               >
-                {s.label.toLowerCase()}
+                {lowered(s.label)}
               </text>
             </g>
           );

@@ -42,7 +42,7 @@ export function Witnesses({
             p.plan.batches.map((b) => (
               <tr key={`${p.repair.passId} ${b.index}`}>
                 <td className="pr-4 whitespace-nowrap">
-                  {passes.length > 1 ? `${pieceName(p.repair, whole.passes.indexOf(p))} ` : ''}
+                  {passes.length > 1 ? phrase`${pieceName(p.repair, whole.passes.indexOf(p))} ` : ''}
                   {b.index + 1}
                 </td>
                 {WITNESSES.map((of) => (

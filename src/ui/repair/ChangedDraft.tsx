@@ -1,6 +1,6 @@
 'use client';
 import { placeName, type RepairView } from '@/core/record';
-import { phrase } from '@/words';
+import { joined, phrase } from '@/words';
 import { TONES } from '../shared/Notice';
 import { SavingButton } from '../shared/SavingButton';
 import { usePrefs } from '../workspace/prefs';
@@ -23,7 +23,7 @@ export function ChangedDraft({ whole }: { whole: RepairView }) {
     >
       <p className="flex-1 min-w-[16rem]">
         <strong>Changed since work began, and not worked by:</strong>
-        {phrase` ${places.slice(0, LISTED).join(', ')}${more > 0 ? phrase` and ${more} more` : ''}. The work goes on by the plan it began with.`}
+        {phrase` ${joined(places.slice(0, LISTED), ', ')}${more > 0 ? phrase` and ${more} more` : ''}. The work goes on by the plan it began with.`}
       </p>
       <SavingButton className="btn text-sm" onSave={() => replan(draft.id, role)}>
         Plan anew from here

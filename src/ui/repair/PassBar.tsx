@@ -89,9 +89,9 @@ function Between({ whole, open, zone }: { whole: RepairView; open: string; zone:
   const at = draft.chain.indexOf(open);
   const tied = (i: number) => {
     const { fromMs, untilMs } = windowOn(whole, i);
-    const from = fromMs === null ? '' : phrase`, from ${dayAndClock(fromMs, zone)}`;
+    const gate = GATES[draft.passes[draft.chain[i]!]!.gate].label;
     const until = untilMs === null ? '' : phrase` until ${dayAndClock(untilMs, zone)}`;
-    return `${GATES[draft.passes[draft.chain[i]!]!.gate].label}${from}${until}`;
+    return fromMs === null ? phrase`${gate}${until}` : phrase`${gate}, from ${dayAndClock(fromMs, zone)}${until}`;
   };
   return (
     <span className="hidden md:inline text-sm">

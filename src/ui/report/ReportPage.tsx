@@ -12,6 +12,7 @@ import {
   sectionsOf,
 } from '@/core/record';
 import { errorInWords, phrase, say } from '@/words';
+import { Own } from '@/words/jsx-runtime';
 import { startReport } from '@/worker/report';
 import { captionOf, photosOf } from '../photo/photos-of';
 import { useReader } from '../shared/bits';
@@ -66,7 +67,7 @@ export function ReportPage({ jobId }: { jobId: string }) {
                     aria-pressed={r === at}
                     onClick={() => setChosen(r.repair.id)}
                   >
-                    {repairName(r.repair)}
+                    <Own>{repairName(r.repair)}</Own>
                   </button>
                 ))}
               </div>
@@ -115,7 +116,7 @@ function OfRepair({
         eventId: p.eventId,
         data: p.data,
         type: p.type,
-        caption: `${fullWhen(p.atMs, zone)}: ${captionOf(p)}`,
+        caption: phrase`${fullWhen(p.atMs, zone)}: ${captionOf(p)}`,
       })),
     [events, attachments, view.repair.id, zone],
   );

@@ -3,7 +3,8 @@ import { Printer } from 'lucide-react';
 import { create as qrOf } from 'qrcode';
 import { useEffect, useState } from 'react';
 import { partTag, type RepairView, tagText } from '@/core/record';
-import { phrase } from '@/words';
+import { joined, phrase } from '@/words';
+import { useSay } from '../shared/bits';
 import { Link } from '../shared/Link';
 import { fullWhen } from '../shared/when';
 import { usePrefs } from '../workspace/prefs';
@@ -43,8 +44,9 @@ function TagOf({ view, zone, jobId }: { view: RepairView; zone: string; jobId: s
   const [origin, setOrigin] = useState('');
   useEffect(() => setOrigin(location.origin), []);
   const tag = partTag(view, role);
+  const tell = useSay(zone);
   const when = (ms: number) => fullWhen(ms, zone);
-  const text = tagText(tag, when, origin ? `${origin}/job/${jobId}/${view.repair.id}/release` : '');
+  const text = tagText(tag, { tell, when }, origin ? `${origin}/job/${jobId}/${view.repair.id}/release` : '');
   return (
     <section
       className="bg-white text-black grid grid-cols-[1fr_auto] gap-3 p-3"
@@ -54,7 +56,7 @@ function TagOf({ view, zone, jobId }: { view: RepairView; zone: string; jobId: s
       <div className="flex flex-col min-w-0">
         <h2 className="text-xl font-extrabold leading-tight">{tag.name}</h2>
         <p className="leading-tight">{tag.place}</p>
-        <p className="text-sm leading-tight">{tag.systems.join(', ')}</p>
+        <p className="text-sm leading-tight">{joined(tag.systems, ', ')}</p>
         <p className="text-sm mt-1">{tag.setMs === null ? 'not placed yet' : phrase`placed ${when(tag.setMs)}`}</p>
         <span className="flex-1" />
         {tag.state === 'released' ? (

@@ -1,6 +1,6 @@
 'use client';
 import { FIGURES, type RepairDocument, type RepairView, type sectionsOf } from '@/core/record';
-import { phrase } from '@/words';
+import { joined, phrase } from '@/words';
 import { Heading } from '../shared/bits';
 import { Drawing } from '../shared/Drawing';
 import { Compared } from './Compared';
@@ -92,7 +92,7 @@ export function Written({
   return (
     <article className="paper p-3 md:p-5 overflow-x-auto" aria-label={phrase`Record of ${doc.title}`}>
       <h2 className="text-2xl font-extrabold">{doc.title}</h2>
-      <p className="soft mb-3">{[doc.place, doc.job].filter(Boolean).join(' · ')}</p>
+      <p className="soft mb-3">{joined([doc.place, doc.job].filter(Boolean), ' · ')}</p>
       <div className="grid md:grid-cols-[1fr_18rem] gap-5">
         <Pairs list={doc.facts} working={doc.working} />
         {sections[0] && (
@@ -226,8 +226,8 @@ export function Written({
       <Heading>Whether the record is whole</Heading>
       <Pairs
         list={doc.chains.map((c) => [
-          `device ${c.device.slice(0, 12)}`,
-          `${c.entries} entries, ${c.whole ? 'whole' : 'broken'}${c.last ? `; last ${c.last}` : '; not linked'}`,
+          phrase`device ${c.device.slice(0, 12)}`,
+          phrase`${c.entries} entries, ${c.whole ? 'whole' : 'broken'}${c.last ? phrase`; last ${c.last}` : '; not linked'}`,
         ])}
       />
     </article>

@@ -8,12 +8,13 @@ import { pieceName, repairName } from '@/core/plan';
 import { earlyStep, figureTests, idleMixer, liveClock, nextWait, openTests } from '@/core/record';
 import { isMetered } from '@/core/system';
 import { formatDuration } from '@/core/units';
-import { phrase } from '@/words';
+import { lowered, phrase } from '@/words';
+import { Own } from '@/words/jsx-runtime';
 import { PhotoDialog } from '../photo/PhotoForm';
 import { StepList } from '../place/StepList';
 import { HandTests } from '../release/HandTests';
 import { ChangedDraft } from '../repair/ChangedDraft';
-import { FindingCard, lowered, useFormat, useSay, Ways } from '../shared/bits';
+import { FindingCard, useFormat, useSay, Ways } from '../shared/bits';
 import { CalendarButton } from '../shared/CalendarButton';
 import { Link } from '../shared/Link';
 import { SavingButton } from '../shared/SavingButton';
@@ -72,7 +73,7 @@ export function RunPage({ jobId, repairId }: { jobId: string; repairId: string }
     clockOn
       ? {
           key: `${clockOn.kind}${clockOn.batch}${clockOn.part}${clockOn.originMs}`,
-          name: `${clockOn.batch == null ? '' : phrase`Batch ${clockOn.batch + 1}, `}${ofPot ? 'the pot' : clockOn.label.toLowerCase()}`,
+          name: `${clockOn.batch == null ? '' : phrase`Batch ${clockOn.batch + 1}, `}${ofPot ? 'the pot' : lowered(clockOn.label)}`,
         }
       : wait
         ? { key: `wait${wait.kind}`, name: wait.label }
@@ -158,7 +159,7 @@ export function RunPage({ jobId, repairId }: { jobId: string; repairId: string }
               }}
             >
               <h1 className="font-bold truncate text-[1.08rem]">
-                {repairName(repair)}
+                <Own>{repairName(repair)}</Own>
                 {ofPot && clockOn?.batch != null && pass.plan.batches.length > 1
                   ? phrase` · batch ${clockOn.batch + 1}`
                   : ''}
@@ -189,6 +190,7 @@ export function RunPage({ jobId, repairId }: { jobId: string; repairId: string }
               pot: format('temperature', pass.plan.potC ?? 0).text,
               zone,
               nowMs,
+              tell: says,
             })}
           />
         </div>
@@ -197,7 +199,7 @@ export function RunPage({ jobId, repairId }: { jobId: string; repairId: string }
             <section aria-label="Next step" aria-live="polite">
               <p className="soft text-[0.95rem]">
                 <span data-testid="step-count">{phrase`step ${steps.indexOf(step) + 1} of ${steps.length + plan.untimed.length}`}</span>
-                {at.passes.length > 1 ? ` · ${pieceName(pass.repair, at.passes.indexOf(pass))}` : ''}
+                {at.passes.length > 1 ? phrase` · ${pieceName(pass.repair, at.passes.indexOf(pass))}` : ''}
                 {wet?.planMs ? phrase` · primer still wet for ${formatDuration((wet.planMs - spentMs) / 60_000)}` : ''}
               </p>
               <h2 className="text-[1.6rem] font-bold leading-tight" data-testid="step">

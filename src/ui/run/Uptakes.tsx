@@ -5,7 +5,7 @@ import type { PassView } from '@/core/record';
 import type { Said } from '@/core/say';
 import { parseQuantity } from '@/core/typed';
 import { figure } from '@/core/units';
-import { phrase } from '@/words';
+import { joined, phrase } from '@/words';
 import { Prose, useFormat } from '../shared/bits';
 import { SavingButton } from '../shared/SavingButton';
 import { usePrefs } from '../workspace/prefs';
@@ -100,7 +100,10 @@ function Falling({ of: { coatsMl, label } }: { of: Uptake }) {
       viewBox={`0 0 ${CHART.width} ${CHART.height + 2}`}
       className="w-full max-w-[26rem] my-1.5"
       role="img"
-      aria-label={phrase`${label}: coats of ${coatsMl.map((ml) => figure(ml)).join(', ')} mL`}
+      aria-label={phrase`${label}: coats of ${joined(
+        coatsMl.map((ml) => figure(ml)),
+        ', ',
+      )} mL`}
     >
       {coatsMl.map((ml, i) => (
         <rect

@@ -1,5 +1,6 @@
 'use client';
 import { useEffect, useRef, useState } from 'react';
+import { spokenLanguage } from '@/words';
 import { alarmAt, alarmText } from './alarms';
 
 /** Keeps the screen awake while the view is open. @returns whether the browser granted it */
@@ -59,7 +60,7 @@ export function speak(text: string): boolean {
   const voice = typeof window === 'undefined' ? undefined : window.speechSynthesis;
   if (!voice) return false;
   const said = new SpeechSynthesisUtterance(text);
-  said.lang = 'en';
+  said.lang = spokenLanguage();
   voice.speak(said);
   return true;
 }

@@ -1,4 +1,6 @@
-import type { MilestoneTime } from '@/core/plan';
+import { type MilestoneTime, sheetSays } from '@/core/plan';
+import type { Milestone } from '@/core/system';
+import { plainWords } from '@/words';
 import { potShown, runningAt, standingWords } from './pot-shown';
 
 const ZONE = 'Europe/Helsinki';
@@ -13,7 +15,7 @@ const milestone = (over: Partial<MilestoneTime>): MilestoneTime =>
     originMs: NOW - 10 * MIN,
     planMs: NOW + 30 * MIN,
     standing: 'sheet',
-    sheetSays: '40 min at 20 °C',
+    sheetSays: sheetSays({ table: { form: 'single', tempC: 20, fromMin: 40, toMin: 40 } } as Milestone, 20),
     ...over,
   }) as MilestoneTime;
 const open = milestone({ kind: 'open', label: 'Open time' });
@@ -25,6 +27,7 @@ const words: Parameters<typeof potShown>[1] = {
   pot: '20 °C',
   zone: ZONE,
   nowMs: NOW,
+  tell: plainWords,
 };
 const shown = (
   live: { clock: MilestoneTime; ofPot: boolean } | null,

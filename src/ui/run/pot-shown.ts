@@ -1,6 +1,7 @@
 import type { ChainPlan, MilestoneTime, PlannedStep } from '@/core/plan';
+import type { Said } from '@/core/say';
 import { formatDuration } from '@/core/units';
-import { phrase } from '@/words';
+import { joined, lowered, phrase } from '@/words';
 import { clock, countdown, dayAndClock, shortWhen } from '../shared/when';
 
 /** What the pot shows as the clock. */
@@ -46,12 +47,14 @@ export function potShown(
     readonly pot: string;
     readonly zone: string;
     readonly nowMs: number;
+    /** What the core says, as its reader reads it. */
+    readonly tell: (said: Said) => string;
   },
 ): PotShown {
   if (live && left !== null) {
     const { clock: on, ofPot } = live;
     const whole = on.planMs! - (on.originMs ?? on.planMs!);
-    const of = on.label.toLowerCase();
+    const of = lowered(on.label);
     const spent = left < 0;
     return {
       big: countdown(left),
@@ -61,24 +64,27 @@ export function potShown(
           ? 'left in the pot'
           : phrase`left of ${of}`,
       of: on.originMs ? phrase`of ${formatDuration(whole / 60_000)}` : '',
-      says: [
-        phrase`${ofPot ? 'dead' : 'over'} at ${clock(on.planMs!, o.zone)}`,
-        ofPot ? phrase`pot ${o.pot}` : on.sheetSays,
-        ...(on.standing === 'estimated' ? ['estimated'] : []),
-      ].join(' · '),
+      says: joined(
+        [
+          phrase`${ofPot ? 'dead' : 'over'} at ${clock(on.planMs!, o.zone)}`,
+          ofPot ? phrase`pot ${o.pot}` : o.tell(on.sheetSays),
+          ...(on.standing === 'estimated' ? ['estimated'] : []),
+        ],
+        ' · ',
+      ),
       share: on.originMs ? Math.max(0, left / whole) : 0,
       mode: spent ? 'over' : 'pot',
     };
   }
   const says = wait?.planMs
-    ? `${wait.label} ${dayAndClock(wait.planMs, o.zone)}`
+    ? phrase`${wait.label} ${dayAndClock(wait.planMs, o.zone)}`
     : o.openMs !== null
       ? phrase`may be opened ${shortWhen(o.openMs, o.zone, o.nowMs)}`
       : '';
   if (wait?.planMs && waitLeft !== null)
     return {
       big: countdown(waitLeft),
-      over: phrase`until ${wait.label.toLowerCase()}`,
+      over: phrase`until ${lowered(wait.label)}`,
       of: '',
       says,
       share: wait.originMs ? 1 - Math.max(0, waitLeft / (wait.planMs - wait.originMs)) : 0,
@@ -106,5 +112,5 @@ export const standingWords = ({
 }): string => {
   if (!started) return 'not begun';
   if (step) return 'no clock runs';
-  return stop ? phrase`no time for ${stop.label.toLowerCase()}` : 'all steps are ticked';
+  return stop ? phrase`no time for ${lowered(stop.label)}` : 'all steps are ticked';
 };

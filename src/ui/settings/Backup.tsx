@@ -1,7 +1,7 @@
 'use client';
 import { useEffect, useRef, useState } from 'react';
 import { backup, type Restored, restore } from '@/store/backup';
-import { errorInWords, phrase, plainWords } from '@/words';
+import { errorInWords, joined, phrase, plainWords } from '@/words';
 import { SavingButton } from '../shared/SavingButton';
 import { fullWhen, hereZone } from '../shared/when';
 import { saveBytes } from '../workspace/files';
@@ -20,8 +20,7 @@ interface Folder {
 const canPick = (): boolean => typeof window !== 'undefined' && 'showDirectoryPicker' in window;
 const isFolder = (x: unknown): x is Folder => typeof x === 'object' && x !== null && 'getFileHandle' in x;
 
-const nameNow = (): string =>
-  phrase`grenko-${new Date(clock.now()).toISOString().slice(0, 16).replace(/[:T]/g, '-')}.zip`;
+const nameNow = (): string => `grenko-${new Date(clock.now()).toISOString().slice(0, 16).replace(/[:T]/g, '-')}.zip`;
 
 /**
  * Writes a backup: to the folder that was chosen, where it may still be written to, else as a download. @returns where
@@ -43,7 +42,14 @@ export async function backUp(): Promise<string> {
 }
 
 const told = (r: Restored): string =>
-  phrase`${r.jobs} job${r.jobs === 1 ? '' : 's'} read: ${r.newEvents} entries and ${r.added} other records added, ${r.same} the same${r.conflicts ? phrase`, ${r.conflicts} differ: see above` : ''}${r.failed.length ? phrase`. Not taken in: ${r.failed.map((f) => `${f.file} (${plainWords(f.why)})`).join('; ')}` : '.'}`;
+  phrase`${r.jobs} job${r.jobs === 1 ? '' : 's'} read: ${r.newEvents} entries and ${r.added} other records added, ${r.same} the same${r.conflicts ? phrase`, ${r.conflicts} differ: see above` : ''}${
+    r.failed.length
+      ? phrase`. Not taken in: ${joined(
+          r.failed.map((f) => phrase`${f.file} (${plainWords(f.why)})`),
+          '; ',
+        )}`
+      : '.'
+  }`;
 
 /** The whole database as one file, out and back, and when it was last done. */
 export function Backup() {

@@ -50,6 +50,15 @@ export function SettingsPage() {
         <Heading>How you like it</Heading>
         <div className="flex flex-wrap gap-6">
           <Choice
+            label="Language"
+            options={[
+              { id: 'en', label: 'English' },
+              { id: 'de', label: 'Deutsch' },
+            ]}
+            value={prefs.language}
+            onChange={(language) => setPrefs({ language })}
+          />
+          <Choice
             label="Units"
             options={[
               { id: 'metric', label: 'metric' },

@@ -19,7 +19,7 @@ import { NewVersion } from './NewVersion';
 const WORDS: Record<Trouble['is'], (detail: string, tookBack: number) => readonly [head: string, text: string]> = {
   refused: (d) => [
     'Not kept.',
-    phrase`The browser refuses its database${d ? ` (${d})` : ''}. Everything works, but is gone when this tab closes: export what you need.`,
+    phrase`The browser refuses its database${d ? phrase` (${d})` : ''}. Everything works, but is gone when this tab closes: export what you need.`,
   ],
   newer: () => [
     'Not opened.',

@@ -70,7 +70,7 @@ function Differs({ conflict }: { conflict: Conflict }) {
       : here === undefined
         ? phrase`“${name || conflict.recordId}” was removed in another tab while it was changed here`
         : phrase`“${name || conflict.recordId}” was changed in two tabs at once`
-    : phrase`The file brings another ${CALLED[kind]} under an id that is here${name && name !== kind ? `: ${name}` : ''}`;
+    : phrase`The file brings another ${CALLED[kind]} under an id that is here${name && name !== kind ? phrase`: ${name}` : ''}`;
   return (
     <section className="paper p-3 mb-2">
       <h2 className="font-bold">{title}</h2>

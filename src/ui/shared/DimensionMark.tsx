@@ -11,7 +11,7 @@ export const dimensionWords = (
   format: ReturnType<typeof useFormat>,
   { label }: DimensionLine,
   valueMm: number | undefined,
-): string => (valueMm === undefined ? label : `${label} ${format('length', valueMm).text}`);
+): string => (valueMm === undefined ? label : phrase`${label} ${format('length', valueMm).text}`);
 
 /** One dimension line of a drawing with its words, and the handle it is pulled by. */
 export function DimensionMark({

@@ -1,8 +1,8 @@
 'use client';
 import { useId, useRef } from 'react';
 import type { DimensionLine, Outline, Drawing as Plan, Point } from '@/core/void';
-import { phrase } from '@/words';
-import { useFormat } from './bits';
+import { joined, phrase } from '@/words';
+import { useFormat, useSay } from './bits';
 import { DimensionMark, dimensionWords } from './DimensionMark';
 import { Contour, Label, listsPasses, Passes, roomForPasses } from './DrawingParts';
 import { fitOf, marginsOf, scaleName, WORD_PX } from './drawing-fit';
@@ -75,6 +75,7 @@ export function Drawing(props: Props) {
     unmeasured,
   } = props;
   const format = useFormat();
+  const title = useSay()(drawing.title);
   const id = useId();
   const svg = useRef<SVGSVGElement>(null);
   const { held, take, move, letGo, nudged, nudge } = usePulls(svg, props);
@@ -122,15 +123,23 @@ export function Drawing(props: Props) {
     void: layers ? 'none' : 'url(#tx-liquid)',
   };
 
-  const said = [
-    ...drawing.dimensions.map(says),
-    ...drawing.marks.flatMap((m, i) =>
-      m.depthMm === undefined ? [] : [phrase`reading ${i + 1}: ${format('length', m.depthMm).text}`],
-    ),
-    ...(drawing.contours?.length
-      ? [phrase`lines of equal depth at ${drawing.contours.map((c) => format('length', c.depthMm).text).join(', ')}`]
-      : []),
-  ].join('; ');
+  const said = joined(
+    [
+      ...drawing.dimensions.map(says),
+      ...drawing.marks.flatMap((m, i) =>
+        m.depthMm === undefined ? [] : [phrase`reading ${i + 1}: ${format('length', m.depthMm).text}`],
+      ),
+      ...(drawing.contours?.length
+        ? [
+            phrase`lines of equal depth at ${joined(
+              drawing.contours.map((c) => format('length', c.depthMm).text),
+              ', ',
+            )}`,
+          ]
+        : []),
+    ],
+    '; ',
+  );
 
   return (
     // What a click places can also be added with a button and moved with the arrow keys.
@@ -140,7 +149,7 @@ export function Drawing(props: Props) {
       className="w-full h-full block select-none"
       role={bare ? undefined : 'group'}
       aria-hidden={bare || undefined}
-      aria-label={bare ? undefined : phrase`${drawing.title}, drawn to scale`}
+      aria-label={bare ? undefined : phrase`${title}, drawn to scale`}
       onPointerMove={held ? move : undefined}
       onPointerUp={letGo}
       onPointerCancel={letGo}
@@ -153,7 +162,7 @@ export function Drawing(props: Props) {
       }
       style={onPlace && { cursor: 'crosshair' }}
     >
-      <title>{drawing.title}</title>
+      <title>{title}</title>
       {said && <desc>{said}</desc>}
       {!small && (
         <path
@@ -164,8 +173,8 @@ export function Drawing(props: Props) {
       )}
       {!bare && (
         <text x={small ? 10 : 18} y={small ? 16 : 24} fontSize={small ? 11 : 13} fill="var(--ink-2)">
-          {drawing.title}
-          {small ? '' : `, ${scaleName(k)}`}
+          {title}
+          {small ? '' : phrase`, ${scaleName(k)}`}
         </text>
       )}
       {drawing.outlines

@@ -1,6 +1,7 @@
 'use client';
 import type { ReactNode } from 'react';
 import type { Outline, Point } from '@/core/void';
+import { phrase } from '@/words';
 import type { Margins } from './drawing-fit';
 
 /** Words in a drawing, on a rim of paper so that they can be read over any texture. */
@@ -90,7 +91,7 @@ const NAMES = { x: 18, size: 14, apart: 24, row: 20, letter: 6.6 };
 const passesOf = (outlines: readonly Outline[]) =>
   outlines.flatMap((o) =>
     o.label && (o.role === 'already' || o.role === 'later')
-      ? [{ ...o, text: `${o.label}, ${o.role === 'already' ? 'lies there' : 'comes over it'}` }]
+      ? [{ ...o, text: phrase`${o.label}, ${o.role === 'already' ? 'lies there' : 'comes over it'}` }]
       : [],
   );
 

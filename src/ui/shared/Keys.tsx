@@ -4,7 +4,7 @@ import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
 import { STAGE_LABELS, STAGES, type Stage } from '@/core/method';
 import { jobName, repairName } from '@/core/plan';
-import { phrase } from '@/words';
+import { phrase, translated } from '@/words';
 import { freshJob } from '../workspace/fresh';
 import { setPrefs, THEMES, usePrefs } from '../workspace/prefs';
 import { addJob, clock, redo, undo, useWorkspace } from '../workspace/workspace';
@@ -150,7 +150,7 @@ export function Keys() {
       else if (at && e.key === ']' && index >= 0 && index < 7) go(`${at}/${STAGES[index + 1]}${search}`);
       else if (index >= 0 && e.key === '{') go(turned(-1));
       else if (index >= 0 && e.key === '}') go(turned(1));
-      else if (at && e.key === 'r') go(phrase`${at}/run`);
+      else if (at && e.key === 'r') go(`${at}/run`);
       else if (e.key === 'y') go('/');
       else if (e.key === 's') go('/shelf');
       else if (e.key === 'u') setPrefs({ system: system === 'metric' ? 'us' : 'metric' });
@@ -187,13 +187,17 @@ export function Keys() {
       </Dialog>
       <Dialog open={open === 'go'} title="Go, or do" onClose={close}>
         <Command label="Go, or do" className="flex flex-col gap-2">
-          <Command.Input autoFocus placeholder="a job, a repair, a stage, something to do…" className="input" />
+          <Command.Input
+            autoFocus
+            placeholder={translated('a job, a repair, a stage, something to do…')}
+            className="input"
+          />
           <Command.List className="max-h-80 overflow-auto thin-scroll">
             <Command.Empty className="soft p-2">Nothing of that name.</Command.Empty>
             {acts.map(({ name, words, does }) => (
               <Command.Item
                 key={name}
-                value={`${name} ${words}`}
+                value={phrase`${name} ${words}`}
                 onSelect={() => {
                   close();
                   does();
@@ -207,7 +211,7 @@ export function Keys() {
               [...STAGES, 'run' as const].map((stage) => (
                 <Command.Item
                   key={`${r.id}/${stage}`}
-                  value={`${repairName(r)} ${stage === 'run' ? 'run' : STAGE_LABELS[stage]} ${r.id}`}
+                  value={phrase`${repairName(r)} ${stage === 'run' ? 'run' : STAGE_LABELS[stage]} ${r.id}`}
                   onSelect={() => leave(`/job/${r.jobId}/${r.id}/${stage}`)}
                   className="go-row"
                 >

@@ -3,16 +3,19 @@ import { clockLearned, handsRange, type Learned, materialLearned, systemLearned,
 import type { PassView, RepairView } from '@/core/record';
 import { formatDuration } from '@/core/units';
 import { TOOLS } from '@/core/void';
-import { phrase } from '@/words';
+import { joined, phrase } from '@/words';
 import { useLessons } from '../workspace/lessons';
 
 /** A factor, never parted from its sign at the end of a line. */
-const times = (factor: number): string => `×\u00a0${factor.toFixed(2)}`;
+const times = (factor: number): string => phrase`×\u00a0${factor.toFixed(2)}`;
 const from = ({ estimate }: Learned): string =>
-  [
-    phrase`from ${estimate.count} ${estimate.count === 1 ? 'record' : 'records'}`,
-    phrase`between ${times(estimate.low)} and ${times(estimate.high)}`,
-  ].join(', ');
+  joined(
+    [
+      phrase`from ${estimate.count} ${estimate.count === 1 ? 'record' : 'records'}`,
+      phrase`between ${times(estimate.low)} and ${times(estimate.high)}`,
+    ],
+    ', ',
+  );
 
 /** How much this crew really used of what was planned, by this method. */
 export function MaterialLearned({ at }: { at: PassView }) {

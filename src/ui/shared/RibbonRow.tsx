@@ -3,7 +3,7 @@ import { memo } from 'react';
 import { type ChainPlan, type RepairPlan, repairName, ribbonsOf } from '@/core/plan';
 import type { RepairView } from '@/core/record';
 import { formatDuration } from '@/core/units';
-import { phrase, type Reader, say } from '@/words';
+import { joined, phrase, type Reader, say, translated } from '@/words';
 import type { BandRow } from './band-shapes';
 import { Link } from './Link';
 import { dayAndClock } from './when';
@@ -65,10 +65,13 @@ export function rowSays(plan: ChainPlan, zone: string, reader: Reader): readonly
   const stalls = stallsOf(plan);
   return [
     ...ribbonsOf(plan).flatMap(({ name, states, window: open }) => {
-      const until = states.map((s) => phrase`${s.state} until ${dayAndClock(s.toMs, zone)}`).join(', ');
-      const what = open && [name, open.of === null ? '' : say(open.of, reader)].filter(Boolean).join(', ');
+      const until = joined(
+        states.map((s) => phrase`${s.state} until ${dayAndClock(s.toMs, zone)}`),
+        ', ',
+      );
+      const what = open && joined([name, open.of === null ? '' : say(open.of, reader)].filter(Boolean), ', ');
       return [
-        name ? `${name}: ${until}` : until,
+        name ? phrase`${name}: ${until}` : until,
         ...(open
           ? [phrase`${what}: open from ${dayAndClock(open.fromMs, zone)} to ${dayAndClock(open.untilMs, zone)}`]
           : []),
@@ -106,7 +109,7 @@ export const RibbonRow = memo(function RibbonRow({ view, x, box, zone, wantedAt,
       <RowName name={name} y={middle + 4} current={current} href={href} />
       {box.height > NAMED_PX &&
         ribbons.map((r, i) =>
-          r.name && (starts[i + 1] ?? box.right) - starts[i]! > r.name.length * 6.2 + 8 ? (
+          r.name && (starts[i + 1] ?? box.right) - starts[i]! > translated(r.name).length * 6.2 + 8 ? (
             <text
               key={r.passId}
               x={starts[i]! + 4}

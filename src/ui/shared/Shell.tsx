@@ -1,7 +1,8 @@
 'use client';
 import dynamic from 'next/dynamic';
 import { usePathname } from 'next/navigation';
-import { type ReactNode, useEffect, useRef } from 'react';
+import { Fragment, type ReactNode, useEffect, useRef, useState } from 'react';
+import { type Language, spokenLanguage, takeLanguage } from '@/words';
 import { usePrefs } from '../workspace/prefs';
 import { openWorkspace, useWorkspace } from '../workspace/workspace';
 import { Banner } from './Banner';
@@ -15,6 +16,17 @@ import { Textures } from './Textures';
 const Guide = dynamic(() => import('../guide/Guide').then((m) => m.Guide), { ssr: false });
 const Keys = dynamic(() => import('./Keys').then((m) => m.Keys), { ssr: false });
 
+/** The language the page speaks: the wanted one once its catalogue is here. Nothing of the record is drawn before. */
+function useSpoken(): Language | null {
+  const wanted = usePrefs((p) => p.language);
+  const [spoken, setSpoken] = useState<Language>(spokenLanguage);
+  useEffect(() => {
+    void takeLanguage(wanted).then(() => setSpoken(wanted));
+    document.documentElement.lang = wanted;
+  }, [wanted]);
+  return spoken === wanted ? spoken : null;
+}
+
 /**
  * What surrounds every view: textures, theme, the workspace opened, banners for what concerns all of it, and the
  * keyboard.
@@ -22,7 +34,8 @@ const Keys = dynamic(() => import('./Keys').then((m) => m.Keys), { ssr: false })
 export function Shell({ children }: { children: ReactNode }) {
   const theme = usePrefs((p) => p.theme);
   const system = usePrefs((p) => p.system);
-  const ready = useWorkspace((d) => d.ready);
+  const spoken = useSpoken();
+  const ready = useWorkspace((d) => d.ready) && spoken !== null;
   const guided = usePrefs((p) => p.guide !== null);
   const path = usePathname();
   useEffect(openWorkspace, []);
@@ -47,7 +60,8 @@ export function Shell({ children }: { children: ReactNode }) {
     document.documentElement.dataset.paper = system === 'us' ? 'letter' : 'a4';
   }, [system]);
   return (
-    <>
+    // Another language is another page: nothing of it keeps a word of the last.
+    <Fragment key={spoken}>
       <a href="#main" className="btn btn-neutral absolute -left-[999px] focus:left-2 focus:top-2 z-50">
         Skip to the work
       </a>
@@ -67,6 +81,6 @@ export function Shell({ children }: { children: ReactNode }) {
       <Keys />
       <FileDrop />
       {guided && <Guide />}
-    </>
+    </Fragment>
   );
 }

@@ -5,7 +5,7 @@ import type { StandIn } from '@/core/plan';
 import type { PassView } from '@/core/record';
 import { MILESTONES, MilestoneId } from '@/core/system';
 import { formatDuration } from '@/core/units';
-import { phrase } from '@/words';
+import { lowered, phrase } from '@/words';
 import { useNow } from '../workspace/now';
 import { usePrefs } from '../workspace/prefs';
 import { record } from '../workspace/record';
@@ -18,7 +18,7 @@ import { shortWhen } from './when';
 /** A stand-in as it is said. */
 const says = (s: StandIn): string =>
   s.by === 'later'
-    ? phrase`waits for ${MILESTONES[s.kind].label.toLowerCase()}`
+    ? phrase`waits for ${lowered(MILESTONES[s.kind].label)}`
     : s.by === 'own'
       ? phrase`${formatDuration(s.minutes)}, a figure of one’s own`
       : phrase`by touch, first tried after ${formatDuration(s.minutes)}`;
@@ -33,7 +33,7 @@ async function choose(at: PassView, kind: MilestoneId, standIn: StandIn | null, 
   if (at.actuals.startedAt !== null)
     await record(
       at.repair.id,
-      { kind: 'note', text: standIn ? `${label}: ${says(standIn)}` : phrase`${label}: stand-in taken back` },
+      { kind: 'note', text: standIn ? phrase`${label}: ${says(standIn)}` : phrase`${label}: stand-in taken back` },
       role,
     );
 }
@@ -65,7 +65,7 @@ export function StandInAsk({
           key={l.kind}
           className="btn text-left"
           onSave={() => take({ by: 'later', kind: l.kind })}
-        >{phrase`Wait for ${l.label.toLowerCase()}: ${shortWhen(l.atMs, zone, nowMs)}`}</SavingButton>
+        >{phrase`Wait for ${lowered(l.label)}: ${shortWhen(l.atMs, zone, nowMs)}`}</SavingButton>
       ))}
       <QuantityField
         kind="duration"

@@ -3,7 +3,7 @@ import { scaleLinear } from 'd3';
 import { memo, type PointerEvent, useCallback, useMemo, useRef, useState } from 'react';
 import { ribbonsOf, type Stretch, stretchesOf } from '@/core/plan';
 import type { JobView, PassView } from '@/core/record';
-import { phrase } from '@/words';
+import { joined, phrase } from '@/words';
 import { BandRows, type Grab, RowForHand } from './BandRows';
 import { bandShapes } from './band-shapes';
 import { RibbonRow, stallsOf } from './RibbonRow';
@@ -309,9 +309,12 @@ const BandInWords = memo(function BandInWords({
       {shown.map((r) => (
         <li key={r.repair.id}>
           {r.repair.name}:{' '}
-          {r.plan.band
-            .map((b) => phrase`${b.state} from ${dayAndClock(b.fromMs, zone)} to ${dayAndClock(b.toMs, zone)}`)
-            .join(', ')}
+          {joined(
+            r.plan.band.map(
+              (b) => phrase`${b.state} from ${dayAndClock(b.fromMs, zone)} to ${dayAndClock(b.toMs, zone)}`,
+            ),
+            ', ',
+          )}
           {r.plan.openMs !== null
             ? phrase`; may be opened ${dayAndClock(r.plan.openMs, zone)}`
             : '; no opening in sight'}

@@ -5,7 +5,7 @@ import { type Series, valueAt } from '@/core/climate';
 import { STRETCHES, type Stretch } from '@/core/plan';
 import type { PassView } from '@/core/record';
 import { fromCore, unitOf } from '@/core/units';
-import { phrase } from '@/words';
+import { phrase, translated } from '@/words';
 import { usePrefs } from '../workspace/prefs';
 import { placeLabels } from './line-labels';
 import { dayAndClock } from './when';
@@ -131,10 +131,10 @@ export function TimeBandAir({
             color: 'var(--stop)',
           },
         ]),
-    { name: measured.length ? 'base, expected' : 'base', line: inPx(curves.base), color: 'var(--ink)' },
-    { name: 'air', line: inPx(curves.air), color: 'var(--ink)' },
-    { name: 'dew', line: inPx(curves.dew), color: 'var(--dew)' },
-    { name: 'material', line: inPx(curves.material), color: 'var(--part-a)' },
+    { name: translated(measured.length ? 'base, expected' : 'base'), line: inPx(curves.base), color: 'var(--ink)' },
+    { name: translated('air'), line: inPx(curves.air), color: 'var(--ink)' },
+    { name: translated('dew'), line: inPx(curves.dew), color: 'var(--dew)' },
+    { name: translated('material'), line: inPx(curves.material), color: 'var(--part-a)' },
   ].filter((l) => l.line.length > 1);
   // Each reading, and under the last of them its word.
   const across = (atMs: number, at: number) => [[x(atMs) - 20, at] as const, [x(atMs) + 60, at] as const];

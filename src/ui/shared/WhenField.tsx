@@ -1,7 +1,7 @@
 'use client';
 import { clockText, dayText, isoDay, readClock, readDay, readWhen, whenText } from '@/core/climate/read-when';
 import type { Said } from '@/core/say';
-import { phrase } from '@/words';
+import { phrase, spokenLanguage } from '@/words';
 import { usePrefs } from '../workspace/prefs';
 import { clock } from '../workspace/workspace';
 import { ReadField } from './ReadField';
@@ -35,7 +35,7 @@ export function WhenField({
     <ReadField
       name={phrase`${label} (when)`}
       label={label}
-      shown={value === null ? '' : whenText(value, zone, hours)}
+      shown={value === null ? '' : whenText(value, zone, hours, spokenLanguage())}
       parse={(text) => readWhen(text, { nowMs: clock.now(), zone, atHour })}
       resetOn={`${value} ${zone} ${hours}`}
       onRead={(read) => onChange(read.value)}
@@ -64,7 +64,7 @@ export function DayField({
     <ReadField
       name={phrase`${label} (day)`}
       label={label}
-      shown={value === null ? '' : dayText(value)}
+      shown={value === null ? '' : dayText(value, spokenLanguage())}
       parse={(text) => readDay(text, { nowMs: clock.now(), zone })}
       resetOn={String(value)}
       onRead={(read) => onChange(isoDay(read.value, zone))}

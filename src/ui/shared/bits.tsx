@@ -21,14 +21,12 @@ export function Prose({ children, zone }: { children: Said; zone?: string }) {
   return <>{useSay(zone)(children)}</>;
 }
 
-/** A title within a sentence. */
-export const lowered = (title: string): string => title.charAt(0).toLowerCase() + title.slice(1);
-
 /** Who reads, by the preferences. */
 export function useReader(zone = 'utc'): Reader {
   const system = usePrefs((p) => p.system);
   const hours = usePrefs((p) => p.hours);
-  return useMemo(() => ({ system, hours, zone, language: 'en' }), [system, hours, zone]);
+  const language = usePrefs((p) => p.language);
+  return useMemo(() => ({ system, hours, zone, language }), [system, hours, zone, language]);
 }
 
 /** What the core says, in the person’s units, at the site’s time. */
@@ -61,7 +59,7 @@ export function Answer({
             {digits}
           </strong>
           {unit && <span className="text-2xl">{unit}</span>}
-          <Copy text={copy ?? `${digits}${unit ? ` ${unit}` : ''}`} />
+          <Copy text={copy ?? `${digits}${unit ? phrase` ${unit}` : ''}`} />
         </p>
         {beside && <div className="text-[0.95rem] leading-snug pb-1">{beside}</div>}
       </div>
@@ -189,7 +187,7 @@ export function FindingCard({
       <div className="min-w-0">
         <h3 className="font-bold leading-tight">
           <span className="sr-only">{finding.severity}: </span>
-          {finding.passName ? `${finding.passName}: ` : ''}
+          {finding.passName ? phrase`${finding.passName}: ` : ''}
           {says(finding.title)}
         </h3>
         <p className="text-sm leading-snug">

@@ -1,5 +1,4 @@
 'use client';
-import { phrase } from '@/words';
 
 /** What stands in a cell as it is read: of a field what is typed in it. */
 export interface CellOf {
@@ -31,7 +30,7 @@ export const asMarkup = (tables: readonly (readonly (readonly string[])[])[]): s
   tables
     .map(
       (rows) =>
-        phrase`<table>${rows.map((cells) => phrase`<tr>${cells.map((c) => phrase`<td>${escaped(c)}</td>`).join('')}</tr>`).join('')}</table>`,
+        `<table>${rows.map((cells) => `<tr>${cells.map((c) => `<td>${escaped(c)}</td>`).join('')}</tr>`).join('')}</table>`,
     )
     .join('<br>');
 

@@ -3,7 +3,7 @@ import type { ChainPlan, RepairPlan } from '@/core/plan';
 import type { PassView } from '@/core/record';
 import { isMetered } from '@/core/system';
 import { format, type Shown, type UnitSystem } from '@/core/units';
-import { phrase, say } from '@/words';
+import { lowered, phrase, say } from '@/words';
 import { readerAt } from '../workspace/prefs';
 import { shortWhen } from './when';
 
@@ -24,7 +24,7 @@ export function stageAnswer(
       if (plan.unanswered.length) return phrase`${plan.unanswered.length} to answer`;
       if (!stops.length) return 'may go on';
       const title = say(stops[0]!.title, { ...readerAt(zone), system });
-      return title.length > 20 ? phrase`${stops.length} stop${stops.length > 1 ? 's' : ''}` : title.toLowerCase();
+      return title.length > 20 ? phrase`${stops.length} stop${stops.length > 1 ? 's' : ''}` : lowered(title);
     }
     case 'measure':
       return plan.void

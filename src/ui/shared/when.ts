@@ -1,39 +1,43 @@
 import { inHours } from '@/core/units';
+import { type Language, spokenLanguage } from '@/words';
 import { usePrefs } from '../workspace/prefs';
 
 /** Days and months are in the language of all other words: no “Do” beside “Thu”. */
-const LANGUAGE = 'en-GB';
+const LOCALES: Readonly<Record<Language, string>> = { en: 'en-GB', de: 'de-DE' };
+const locale = (): string => LOCALES[spokenLanguage()];
 const known = new Map<string, Intl.DateTimeFormat>();
 
 /** A formatter, made once: making one takes longer than drawing a whole time band. */
-function formatter(locale: string, options: Intl.DateTimeFormatOptions): Intl.DateTimeFormat {
-  const key = `${locale}|${JSON.stringify(options)}`;
-  const found = known.get(key) ?? new Intl.DateTimeFormat(locale, options);
+function formatter(of: string, options: Intl.DateTimeFormatOptions): Intl.DateTimeFormat {
+  const key = `${of}|${JSON.stringify(options)}`;
+  const found = known.get(key) ?? new Intl.DateTimeFormat(of, options);
   known.set(key, found);
   return found;
 }
 
-/** A date as every other word of the page has it: September in three letters, as all months. */
+/** A date as every other word of the page has it: days and months in three letters, without the points of German. */
 const dated = (ms: number, options: Intl.DateTimeFormatOptions): string =>
-  formatter(LANGUAGE, options)
+  formatter(locale(), options)
     .format(ms)
-    .replace(/Sept\b/, 'Sep');
+    .replace(/Sept\b/, 'Sep')
+    .replace(/^(\p{L}+)\./u, '$1')
+    .replace(/(\p{L}{3})\p{L}*\.?(?= \d{4}|$)/u, '$1');
 
 /** Instants as people read them: day name and clock of the site; the zone is named where it is not the reader's own. */
 export const clock = (ms: number, zone: string): string => inHours(clock24(ms, zone), usePrefs.getState().hours);
 
 /** The same from 0 to 24, to be reckoned with. @example '16:05' */
 export const clock24 = (ms: number, zone: string): string =>
-  formatter(LANGUAGE, { hour: '2-digit', minute: '2-digit', hourCycle: 'h23', timeZone: zone }).format(ms);
+  formatter(locale(), { hour: '2-digit', minute: '2-digit', hourCycle: 'h23', timeZone: zone }).format(ms);
 
 export function dayAndClock(ms: number, zone: string): string {
-  const day = formatter(LANGUAGE, { weekday: 'short', timeZone: zone }).format(ms);
+  const day = formatter(locale(), { weekday: 'short', timeZone: zone }).format(ms);
   return `${day} ${clock(ms, zone)}`;
 }
 
 /** The day alone, with its date. */
 export const dayOf = (ms: number, zone: string): string =>
-  formatter(LANGUAGE, { weekday: 'long', day: 'numeric', month: 'long', year: 'numeric', timeZone: zone }).format(ms);
+  formatter(locale(), { weekday: 'long', day: 'numeric', month: 'long', year: 'numeric', timeZone: zone }).format(ms);
 
 export function fullWhen(ms: number, zone: string): string {
   const day = dated(ms, { weekday: 'short', day: 'numeric', month: 'short', year: 'numeric', timeZone: zone });

@@ -1,6 +1,6 @@
 'use client';
 import { FLOWS, isMetered, STRENGTH_TESTS, systemKind, USUAL } from '@/core/system';
-import { phrase } from '@/words';
+import { joined, phrase } from '@/words';
 import { Choice } from '../shared/bits';
 import type { SheetDraft } from './draft';
 import { Fold, SheetText, useSheetFields } from './sheet-fields';
@@ -68,7 +68,7 @@ function StrengthFields() {
   return (
     <Fold
       title="Strength"
-      says={draft.strengthPoints.trim() ? draft.strengthPoints.trim().split('\n').join(', ') : 'none printed'}
+      says={draft.strengthPoints.trim() ? joined(draft.strengthPoints.trim().split('\n'), ', ') : 'none printed'}
     >
       <div className="grid sm:grid-cols-2 lg:grid-cols-5 gap-3">
         <SheetText field="strengthPoints" label="What it has after how long, one a line" hint="1 d: 32 MPa" multiline />
@@ -97,7 +97,7 @@ function FinishFields() {
   return (
     <Fold
       title="Colour and finish"
-      says={`${draft.colour.trim() || 'no colour said'}, ${draft.sanding === 'not' ? 'not to be sanded' : phrase`${draft.sanding} to sand`}`}
+      says={phrase`${draft.colour.trim() || 'no colour said'}, ${draft.sanding === 'not' ? 'not to be sanded' : phrase`${draft.sanding} to sand`}`}
     >
       <div className="grid sm:grid-cols-2 lg:grid-cols-4 gap-3">
         <SheetText field="colour" label="Colour" />

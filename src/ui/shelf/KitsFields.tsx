@@ -1,7 +1,7 @@
 'use client';
 import { Plus, Trash2 } from 'lucide-react';
 import { type PartId, type SheetRevision, systemKind } from '@/core/system';
-import { phrase } from '@/words';
+import { joined, phrase } from '@/words';
 import { Choice } from '../shared/bits';
 import { blankKit, type DraftFaults, type KitDraft } from './draft';
 import { Typed } from './fields';
@@ -77,7 +77,7 @@ export function KitsFields({
             <Fold
               title="Price, yield, what else is in it"
               says={
-                [k.price.trim(), k.yieldMl.trim(), k.contents.trim()].filter(Boolean).join(', ') ||
+                joined([k.price.trim(), k.yieldMl.trim(), k.contents.trim()].filter(Boolean), ', ') ||
                 (k.splittable ? 'parts are weighed out of it' : 'mixed whole')
               }
             >

@@ -1,6 +1,6 @@
 'use client';
 import { BASES, systemKind, WETNESS } from '@/core/system';
-import { phrase } from '@/words';
+import { joined, lowered, phrase } from '@/words';
 import { Choice, Heading } from '../shared/bits';
 import { LIMIT_FIELDS } from './draft';
 import { Typed } from './fields';
@@ -54,7 +54,10 @@ export function LimitFields() {
         title="Further limits"
         says={
           said.length
-            ? said.map((f) => `${f.label.toLowerCase()} ${draft.limits[f.id]!.trim()}`).join(', ')
+            ? joined(
+                said.map((f) => phrase`${lowered(f.label)} ${draft.limits[f.id]!.trim()}`),
+                ', ',
+              )
             : phrase`surface ${draft.wetness}, the rest silent`
         }
       >

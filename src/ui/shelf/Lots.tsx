@@ -5,8 +5,8 @@ import { useState } from 'react';
 import { passedOver } from '@/core/plan';
 import { type SheetRevision, type Stock, systemKind } from '@/core/system';
 import { figure } from '@/core/units';
-import { phrase } from '@/words';
-import { Heading, TextField } from '../shared/bits';
+import { joined, phrase } from '@/words';
+import { Heading, TextField, useSay } from '../shared/bits';
 import { Dialog } from '../shared/Dialog';
 import { DropCounter } from '../shared/DropCounter';
 import { QuantityField } from '../shared/QuantityField';
@@ -18,6 +18,7 @@ const today = (nowMs: number) => new Date(nowMs).toISOString().slice(0, 10);
 
 /** Lots of a system that stand on the shelf. */
 export function Lots({ sheet }: { sheet: SheetRevision }) {
+  const says = useSay();
   const stock = useWorkspace((d) => d.stock);
   const [open, setOpen] = useState<string | null>(null);
   const nowMs = useNow(60_000);
@@ -65,9 +66,12 @@ export function Lots({ sheet }: { sheet: SheetRevision }) {
                 {sheet.kits.find((k) => k.id === l.kitId)?.label ?? 'a kit no longer on the sheet'}
                 {l.openedShare > 0 ? phrase` and ${figure(l.openedShare * 100)} % of an opened one` : ''}
                 <span className="block soft text-sm">
-                  {[l.expiresOn ? phrase`use by ${l.expiresOn}` : 'no use-by date', l.where].filter(Boolean).join(', ')}
+                  {joined(
+                    [l.expiresOn ? phrase`use by ${l.expiresOn}` : 'no use-by date', l.where].filter(Boolean),
+                    ', ',
+                  )}
                 </span>
-                {why && <span className="block text-sm font-semibold">{phrase`not taken: ${why}`}</span>}
+                {why && <span className="block text-sm font-semibold">{phrase`not taken: ${says(why)}`}</span>}
               </span>
               <button
                 type="button"

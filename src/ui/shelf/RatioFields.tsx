@@ -1,7 +1,7 @@
 'use client';
 import { type PartId, systemKind, USUAL_DENSITY_SPREAD, usualDensity } from '@/core/system';
 import { figure } from '@/core/units';
-import { phrase } from '@/words';
+import { joined, phrase } from '@/words';
 import { Choice, Heading, Prose } from '../shared/bits';
 import { Typed } from './fields';
 import { Fold, SheetText, useSheetFields } from './sheet-fields';
@@ -70,7 +70,10 @@ export function RatioFields() {
         title="Densities and tolerance"
         says={
           guessed.length
-            ? phrase`${guessed.map((p) => phrase`${p.id} about ${figure(usualDensity(draft.kind, p.id)!)} g/mL`).join(', ')} (Grenko’s, ± ${USUAL_DENSITY_SPREAD * 100} %)`
+            ? phrase`${joined(
+                guessed.map((p) => phrase`${p.id} about ${figure(usualDensity(draft.kind, p.id)!)} g/mL`),
+                ', ',
+              )} (Grenko’s, ± ${USUAL_DENSITY_SPREAD * 100} %)`
             : 'as typed'
         }
       >

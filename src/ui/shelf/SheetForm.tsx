@@ -6,7 +6,7 @@ import type { Message } from '@/core/say';
 import { MILESTONES, PART_IDS, readPack, type SheetRevision, systemKind, tellsOf } from '@/core/system';
 import { parseQuantity } from '@/core/typed';
 import type { Kind, UnitSystem } from '@/core/units';
-import { phrase } from '@/words';
+import { joined, lowered, phrase } from '@/words';
 import { Heading, Prose } from '../shared/bits';
 import { Notice } from '../shared/Notice';
 import { chooseSheet, passNamed } from '../workspace/choose';
@@ -271,7 +271,7 @@ function WhatItTells({
       can: [...(amounts ? ['how much and how many packs'] : []), ...tells.can],
       open: [
         ...(amounts ? [] : ['how much and how many packs']),
-        ...tells.open.map((o) => `${o.label} (${MILESTONES[o.by].label.toLowerCase()})`),
+        ...tells.open.map((o) => phrase`${o.label} (${lowered(MILESTONES[o.by].label)})`),
       ],
     };
   }, [draft]);
@@ -279,13 +279,13 @@ function WhatItTells({
     <p role="status" className="text-[0.95rem] flex-1 min-w-64" data-testid="tells">
       {can.length > 0 ? (
         <>
-          With this Grenko can tell <strong>{can.join(', ')}</strong>
+          With this Grenko can tell <strong>{joined(can, ', ')}</strong>
           {open.length > 0 ? '; still open: ' : '.'}
         </>
       ) : (
         'With this nothing can be planned yet. Still open: '
       )}
-      {open.length > 0 && `${open.join(', ')}.`}
+      {open.length > 0 && `${joined(open, ', ')}.`}
     </p>
   );
 }

@@ -18,7 +18,7 @@ import {
   systemKind,
 } from '@/core/system';
 import { figure, formatDuration, type Kind } from '@/core/units';
-import { phrase } from '@/words';
+import { joined, phrase } from '@/words';
 import { Heading, Prose, useFormat, Ways, Working } from '../shared/bits';
 import { Link } from '../shared/Link';
 import { dayOf, hereZone } from '../shared/when';
@@ -184,12 +184,13 @@ function Facts({ sheet: s }: { sheet: SheetRevision }) {
     ],
     [
       'fillers',
-      [
-        s.ratio.cByWeight && phrase`${s.ratio.cByWeight} of ${partOf(s, 'C')?.name}`,
-        s.ratio.dByWeight && phrase`${s.ratio.dByWeight} of ${partOf(s, 'D')?.name}`,
-      ]
-        .filter(Boolean)
-        .join(', ') || null,
+      joined(
+        [
+          s.ratio.cByWeight && phrase`${s.ratio.cByWeight} of ${partOf(s, 'C')?.name}`,
+          s.ratio.dByWeight && phrase`${s.ratio.dByWeight} of ${partOf(s, 'D')?.name}`,
+        ].filter(Boolean),
+        ', ',
+      ) || null,
     ],
     ['base', between('baseMinC', 'baseMaxC', 'temperature')],
     ['air', between('airMinC', 'airMaxC', 'temperature')],
@@ -200,7 +201,10 @@ function Facts({ sheet: s }: { sheet: SheetRevision }) {
     [
       'strength',
       s.strength
-        ? phrase`${s.strength.points.map((p) => phrase`${format('stress', p.mpa).text} after ${formatDuration(p.afterMin)}`).join(', ')} in ${s.strength.test} at ${says('strengthAt', 'temperature', s.strength.tempC)}`
+        ? phrase`${joined(
+            s.strength.points.map((p) => phrase`${format('stress', p.mpa).text} after ${formatDuration(p.afterMin)}`),
+            ', ',
+          )} in ${s.strength.test} at ${says('strengthAt', 'temperature', s.strength.tempC)}`
         : null,
     ],
     [
@@ -216,22 +220,32 @@ function Facts({ sheet: s }: { sheet: SheetRevision }) {
     ['gap', between('bondMinMm', 'bondMaxMm', 'length')],
     ['holds on a wall', limit('sagWallMm', 'length')],
     ['holds overhead', limit('sagOverheadMm', 'length')],
-    ['bases', l.bases.map((b) => (l.preparation[b] ? `${b} (${l.preparation[b]})` : b)).join(', ') || null],
+    [
+      'bases',
+      joined(
+        l.bases.map((b) => (l.preparation[b] ? phrase`${b} (${l.preparation[b]})` : b)),
+        ', ',
+      ) || null,
+    ],
     ['surface', l.wetness],
     [
       'mixing',
-      [
-        s.mixMin ? `${s.mixMin} min` : '',
-        s.mixRpm ? phrase`${s.mixRpm.from} to ${s.mixRpm.to} turns a minute` : '',
-        s.mixManner,
-      ]
-        .filter(Boolean)
-        .join(', ') || null,
+      joined(
+        [
+          s.mixMin ? `${s.mixMin} min` : '',
+          s.mixRpm ? phrase`${s.mixRpm.from} to ${s.mixRpm.to} turns a minute` : '',
+          s.mixManner,
+        ].filter(Boolean),
+        ', ',
+      ) || null,
     ],
     [
       'not on it',
       s.estimated.length
-        ? phrase`${s.estimated.map((f) => ESTIMATES[f]).join(', ')}: taken as usual for its kind (Grenko’s)`
+        ? phrase`${joined(
+            s.estimated.map((f) => ESTIMATES[f]),
+            ', ',
+          )}: taken as usual for its kind (Grenko’s)`
         : null,
     ],
     ['mixed, it is', s.flow && FLOWS[s.flow]],
@@ -239,22 +253,26 @@ function Facts({ sheet: s }: { sheet: SheetRevision }) {
     ['a coat covers', s.coversM2PerL === null ? null : coversText(s.coversM2PerL, system)],
     [
       'finish',
-      [s.finish.colour, s.finish.sanding === 'not' ? 'not to be sanded' : phrase`${s.finish.sanding} to sand`]
-        .filter(Boolean)
-        .join(', '),
+      joined(
+        [s.finish.colour, s.finish.sanding === 'not' ? 'not to be sanded' : phrase`${s.finish.sanding} to sand`].filter(
+          Boolean,
+        ),
+        ', ',
+      ),
     ],
     ['stored', span('storeMin', s.storage.minC, 'storeMax', s.storage.maxC, 'temperature')],
     [
       'keeps',
-      [
-        s.storage.shelfMonths && phrase`${s.storage.shelfMonths} months closed`,
-        s.storage.openedMonths && phrase`${s.storage.openedMonths} opened`,
-      ]
-        .filter(Boolean)
-        .join(', ') || null,
+      joined(
+        [
+          s.storage.shelfMonths && phrase`${s.storage.shelfMonths} months closed`,
+          s.storage.openedMonths && phrase`${s.storage.openedMonths} opened`,
+        ].filter(Boolean),
+        ', ',
+      ) || null,
     ],
     ['before use', s.storage.checks.join(' ') || null],
-    ['protection', s.protection.join(', ') || null],
+    ['protection', joined(s.protection, ', ') || null],
     ['typed', phrase`from ${s.typedFrom || 'no source noted'}, by ${s.typedByRole}, ${dayOf(s.typedAt, hereZone())}`],
   ];
   return (

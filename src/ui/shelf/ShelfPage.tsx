@@ -5,8 +5,9 @@ import { sheetFlaws } from '@/core/cure';
 import { passedOver } from '@/core/plan';
 import { FAMILIES, plannedKitMl, type SheetRevision, systemKind } from '@/core/system';
 import { phrase } from '@/words';
+import { Own } from '@/words/jsx-runtime';
 import { shelfOf } from '../material/shelf-of';
-import { useFormat, Ways } from '../shared/bits';
+import { useFormat, useSay, Ways } from '../shared/bits';
 import { Link } from '../shared/Link';
 import { exportSheets } from '../workspace/exchange';
 import { saveText } from '../workspace/files';
@@ -23,6 +24,7 @@ const ratioText = (s: SheetRevision) =>
 export function ShelfPage() {
   const { sheets, stock } = useWorkspace();
   const format = useFormat();
+  const says = useSay();
   const nowMs = useNow(60_000);
   const picker = useRef<HTMLInputElement>(null);
   const [said, setSaid] = useState<string | null>(null);
@@ -31,7 +33,7 @@ export function ShelfPage() {
   const all = shelfOf(sheets, null);
   const words = wanted.trim().toLowerCase();
   const shelf = all.filter((s) =>
-    `${s.name} ${systemKind(s.kind).label} ${FAMILIES[s.family].label} ${s.limits.bases.join(' ')}`
+    phrase`${s.name} ${systemKind(s.kind).label} ${FAMILIES[s.family].label} ${s.limits.bases.join(' ')}`
       .toLowerCase()
       .includes(words),
   );
@@ -107,7 +109,9 @@ export function ShelfPage() {
               >
                 <div>
                   <h2 className="text-[1.06rem] font-bold leading-tight">
-                    <Link href={`/shelf/${s.id}`}>{s.name}</Link>
+                    <Link href={`/shelf/${s.id}`}>
+                      <Own>{s.name}</Own>
+                    </Link>
                   </h2>
                   <p className="soft text-sm">
                     {systemKind(s.kind).label}
@@ -135,7 +139,7 @@ export function ShelfPage() {
                         <span className="fig">{l.lot}</span>: {l.quantity} ×{' '}
                         {s.kits.find((k) => k.id === l.kitId)?.label}
                         {why ? (
-                          <strong>{phrase`, not taken: ${why}`}</strong>
+                          <strong>{phrase`, not taken: ${says(why)}`}</strong>
                         ) : l.expiresOn ? (
                           phrase`, use by ${l.expiresOn}`
                         ) : (

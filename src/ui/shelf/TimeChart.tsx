@@ -4,7 +4,7 @@ import { type Pace, paceOf } from '@/core/cure';
 import { attempt } from '@/core/say';
 import type { FamilyId, Milestone, PlainTable } from '@/core/system';
 import { formatDuration, fromCore, unitOf } from '@/core/units';
-import { phrase } from '@/words';
+import { joined, phrase } from '@/words';
 import { Prose } from '../shared/bits';
 import { CurveChart, TIMES } from '../shared/CurveChart';
 import { usePrefs } from '../workspace/prefs';
@@ -61,12 +61,13 @@ export function TimeChart({ milestone, family, atC }: { milestone: Milestone; fa
       viewBox={`0 0 ${W} ${HT}`}
       className="w-full"
       role="img"
-      aria-label={phrase`Times by temperature ${milestone.table.form === 'tiers' ? 'and humidity' : 'and dose'}: ${paces
-        .map(
+      aria-label={phrase`Times by temperature ${milestone.table.form === 'tiers' ? 'and humidity' : 'and dose'}: ${joined(
+        paces.map(
           ({ holds, pace }) =>
             phrase`${holds} at ${fromCore(unit, pace.sheetLowC).toFixed(0)} ${unit.symbol} ${formatDuration(inside(pace, pace.sheetLowC))}`,
-        )
-        .join(', ')}`}
+        ),
+        ', ',
+      )}`}
     >
       {shown.map((t) => (
         <g key={t}>

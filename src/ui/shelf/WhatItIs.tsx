@@ -1,6 +1,6 @@
 'use client';
 import { FAMILIES, KIND_IDS, systemKind } from '@/core/system';
-import { phrase } from '@/words';
+import { lowered, phrase } from '@/words';
 import { Heading } from '../shared/bits';
 import { ofKind, type SheetDraft } from './draft';
 import { Fold, SheetText, useSheetFields } from './sheet-fields';
@@ -39,7 +39,7 @@ export function WhatItIs() {
       </div>
       <Fold
         title="Chemistry, whose it is, source"
-        says={`${FAMILIES[draft.family].label.toLowerCase()}${draft.maker.trim() ? `, ${draft.maker.trim()}` : ''}`}
+        says={`${lowered(FAMILIES[draft.family].label)}${draft.maker.trim() ? phrase`, ${draft.maker.trim()}` : ''}`}
       >
         <div className="grid sm:grid-cols-3 gap-3">
           <label className="block">

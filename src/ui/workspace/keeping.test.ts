@@ -26,6 +26,7 @@ test('a file name is never longer than a system allows, whatever its script', ()
 test('each preference stands by itself: one that makes no sense is as if never set', () => {
   const first = {
     system: 'metric',
+    language: 'en',
     hours: 24,
     theme: 'day',
     role: 'technician',
@@ -40,6 +41,7 @@ test('each preference stands by itself: one that makes no sense is as if never s
   expect(
     readPrefs({
       system: 'us',
+      language: 'xx',
       hours: 13,
       theme: 'plaid',
       role: '  ',

@@ -2,13 +2,14 @@
 import { z } from 'zod';
 import { create } from 'zustand';
 import { createJSONStorage, persist } from 'zustand/middleware';
-import type { Reader } from '@/words';
+import { LANGUAGES, type Reader } from '@/words';
 
 export const THEMES = ['day', 'night', 'sun'] as const;
 export type Theme = (typeof THEMES)[number];
 
 const Prefs = z.object({
   system: z.enum(['metric', 'us']),
+  language: z.enum(LANGUAGES),
   /** How the hours of a day are told. */
   hours: z.literal([24, 12]),
   theme: z.enum(THEMES),
@@ -27,6 +28,7 @@ const Prefs = z.object({
 type Prefs = z.infer<typeof Prefs>;
 const FIRST: Prefs = {
   system: 'metric',
+  language: 'en',
   hours: 24,
   theme: 'day',
   role: 'technician',
@@ -49,7 +51,7 @@ export function readPrefs(kept: unknown): Prefs {
   ) as Prefs;
 }
 
-/** How this person likes it: units, theme, the role they sign in, sound. Kept in this browser only. */
+/** How this person likes it: units, language, theme, the role they sign in, sound. Kept in this browser only. */
 export const usePrefs = create<Prefs>()(
   persist((): Prefs => FIRST, {
     name: 'grenko.prefs',
@@ -64,6 +66,6 @@ export const setPrefs = (prefs: Partial<Prefs>): void => {
 
 /** Who reads here, at a site: for words that are made outside of what is drawn. */
 export const readerAt = (zone: string): Reader => {
-  const { system, hours } = usePrefs.getState();
-  return { system, hours, zone, language: 'en' };
+  const { system, hours, language } = usePrefs.getState();
+  return { system, hours, zone, language };
 };

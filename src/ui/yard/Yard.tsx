@@ -9,6 +9,7 @@ import { type JobView, viewJob } from '@/core/record';
 import { formatDuration } from '@/core/units';
 import { bundleOf } from '@/store/state';
 import { phrase, say } from '@/words';
+import { Own } from '@/words/jsx-runtime';
 import { Heading, Prose, Ways } from '../shared/bits';
 import { Link } from '../shared/Link';
 import { Mishap, MishapCard } from '../shared/Mishap';
@@ -212,9 +213,11 @@ function Finished({ views, nowMs }: { views: readonly JobView[]; nowMs: number }
               style={{ borderTop: '1px solid var(--hair)' }}
             >
               <Link href={`/job/${job.id}`} className="font-semibold">
-                {jobName(job)}
+                <Own>{jobName(job)}</Own>
               </Link>
-              <span className="soft">{job.place}</span>
+              <span className="soft">
+                <Own>{job.place}</Own>
+              </span>
               <span>{phrase`${repairs.length} ${repairs.length === 1 ? 'repair' : 'repairs'}, released ${shortWhen(last, job.zone, nowMs)}`}</span>
               <span className="flex-1" />
               <Link href={`/job/${job.id}/report`}>Report</Link>
@@ -283,7 +286,9 @@ function Due({ views, nowMs }: { views: readonly JobView[]; nowMs: number }) {
               >
                 {say(step.title, { ...readerAt(v.job.zone), system })}
               </Link>
-              <span className="soft truncate">{r.repair.name}</span>
+              <span className="soft truncate">
+                <Own>{r.repair.name}</Own>
+              </span>
             </li>
           ))}
         </ol>
@@ -295,7 +300,9 @@ function Due({ views, nowMs }: { views: readonly JobView[]; nowMs: number }) {
             {touch.map(({ v, r, word }) => (
               <li key={r.repair.id} className="flex gap-x-4 py-1 items-baseline flex-wrap">
                 <strong className="w-36 shrink-0">{word}</strong>
-                <Link href={`/job/${v.job.id}/${r.repair.id}/release`}>{r.repair.name}</Link>
+                <Link href={`/job/${v.job.id}/${r.repair.id}/release`}>
+                  <Own>{r.repair.name}</Own>
+                </Link>
                 <span className="soft truncate">{r.repair.place}</span>
               </li>
             ))}
@@ -321,9 +328,13 @@ function JobStrip({ view, nowMs }: { view: JobView; nowMs: number }) {
     <section className="mt-5 paper" aria-label={jobName(job)}>
       <div className="flex items-baseline gap-x-6 gap-y-1 flex-wrap px-4 py-2.5">
         <h2 className="text-xl font-bold">
-          <Link href={`/job/${job.id}`}>{jobName(job)}</Link>
+          <Link href={`/job/${job.id}`}>
+            <Own>{jobName(job)}</Own>
+          </Link>
         </h2>
-        <span className="soft">{job.place}</span>
+        <span className="soft">
+          <Own>{job.place}</Own>
+        </span>
         {job.sample && (
           <span className="px-2 border border-dashed" style={{ borderColor: 'var(--rule)' }}>
             sample

@@ -127,7 +127,14 @@ export const finishCoat: Method = {
     'Sanded through, and not coated again.',
   ],
   cautions: ['Peroxide: keep from eyes and flames; never with an accelerator directly.', 'Vapours: ventilate.'],
-  tools: ['graduated cup', 'dropper or fine scale', 'brush or spatula', 'tape', 'P400 to P1500', 'compound and polish'],
+  tools: [
+    'graduated cup',
+    'dropper or fine scale',
+    'brush or spatula',
+    'adhesive tape',
+    'P400 to P1500',
+    'compound and polish',
+  ],
   tests: [
     { id: 'hard', kind: 'nail', ask: 'Does it take no mark from a nail?' },
     { id: 'colour', kind: 'colour', ask: 'Does it match its neighbour, by day and by lamp?' },

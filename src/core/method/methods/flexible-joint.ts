@@ -152,7 +152,7 @@ export const flexibleJoint: Method = {
     'Sawing: water or extraction, breathing protection: silica.',
     'Isocyanates and primers: ventilate, gloves.',
   ],
-  tools: ['saw', 'rod and blunt roller', 'tape', 'gun or bag', 'jointing iron'],
+  tools: ['saw', 'rod and blunt roller', 'adhesive tape', 'gun or bag', 'jointing iron'],
   tests: [
     { id: 'sides', kind: 'function', ask: 'Does it hold on both sides when it is pressed along the edge?' },
     { id: 'skin', kind: 'look', ask: 'Is it smooth, hollow by a little, with no bubble?' },

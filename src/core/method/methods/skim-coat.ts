@@ -61,7 +61,7 @@ export const skimCoat: Method = {
     'Cement is caustic, resins sensitise: gloves, knees protected.',
     'Grinding: extraction, breathing protection: silica.',
   ],
-  tools: ['long steel trowel', 'gauge rake', 'tape', 'moisture meter'],
+  tools: ['long steel trowel', 'gauge rake', 'adhesive tape', 'moisture meter'],
   tests: [
     { id: 'tap', kind: 'tap', ask: 'Does it ring sound all over?' },
     { id: 'line', kind: 'level', ask: 'Does a straightedge find no step at its edges?' },

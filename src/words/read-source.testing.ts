@@ -1,0 +1,86 @@
+import { readdirSync, readFileSync, statSync } from 'node:fs';
+import { join } from 'node:path';
+import ts from 'typescript';
+
+/** What of a tag, or of one of our own elements, is read or heard where it is a text in the source. */
+const READ =
+  /^(label|title|placeholder|alt|aria-label|aria-description|aria-roledescription|aria-valuetext|over|aside|hint|empty|what)$/;
+
+/** Source files below a folder, tests aside. */
+export const sourcesOf = (folder: string): readonly string[] =>
+  readdirSync(folder).flatMap((name) => {
+    const path = join(folder, name);
+    if (statSync(path).isDirectory()) return sourcesOf(path);
+    return /\.tsx?$/.test(name) && !/\.(test|testing)\./.test(name) ? [path] : [];
+  });
+
+const parsed = (path: string): ts.SourceFile =>
+  ts.createSourceFile(
+    path,
+    readFileSync(path, 'utf8'),
+    ts.ScriptTarget.Latest,
+    true,
+    path.endsWith('x') ? ts.ScriptKind.TSX : ts.ScriptKind.TS,
+  );
+
+/** The words between two tags, as JSX joins their lines. */
+const wordsOf = (text: string): string =>
+  text
+    .split('\n')
+    .map((line, i, all) => (i > 0 ? line.trimStart() : line).replace(i < all.length - 1 ? /\s+$/ : /$^/, ''))
+    .filter(Boolean)
+    .join(' ')
+    .replace(/&nbsp;/g, '\u00a0')
+    .replace(/&amp;/g, '&')
+    .trim();
+
+const isOf = (call: ts.Expression, name: string): boolean => ts.isIdentifier(call) && call.text === name;
+
+/**
+ * What a file says for certain: words between tags, labels of tags, phrases by their patterns, and the texts of its
+ * messages. What reaches the screen through a constant is found by drawing it.
+ */
+export function saidIn(path: string): readonly string[] {
+  const out: string[] = [];
+  const look = (n: ts.Node): void => {
+    if (ts.isJsxText(n)) out.push(wordsOf(n.text));
+    else if (ts.isJsxAttribute(n) && READ.test(n.name.getText()) && n.initializer && ts.isStringLiteral(n.initializer))
+      out.push(n.initializer.text);
+    else if (ts.isTaggedTemplateExpression(n) && isOf(n.tag, 'phrase')) {
+      const { template: t } = n;
+      const parts = ts.isTemplateExpression(t)
+        ? [t.head.text, ...t.templateSpans.map((s) => s.literal.text)]
+        : [t.text];
+      out.push(
+        parts
+          .map((part, i) => (i === 0 ? part : `{${i - 1}}${part}`))
+          .join('')
+          .trim(),
+      );
+    } else if (ts.isCallExpression(n) && isOf(n.expression, 'texts') && n.arguments[1])
+      for (const p of ts.isObjectLiteralExpression(n.arguments[1]) ? n.arguments[1].properties : [])
+        if (ts.isPropertyAssignment(p) && ts.isStringLiteralLike(p.initializer)) out.push(p.initializer.text);
+    ts.forEachChild(n, look);
+  };
+  look(parsed(path));
+  return out.filter(hasWords);
+}
+
+/** Every text that stands in a file, whatever becomes of it. */
+export function literalsIn(path: string): readonly string[] {
+  const out: string[] = [...saidIn(path)];
+  const look = (n: ts.Node): void => {
+    if (ts.isStringLiteralLike(n)) out.push(n.text.trim());
+    else if (ts.isPropertyName(n) && ts.isIdentifier(n)) out.push(n.text);
+    ts.forEachChild(n, look);
+  };
+  look(parsed(path));
+  return out;
+}
+
+/** Symbols of units, as they stand in any language. */
+const UNITS = new Set('mm cm km mL dL MPa kPa kJ kN mol min kg lb ft fl oz gal US UK psi mph lbf'.split(' '));
+
+/** Whether a text has a word that could be told otherwise in another language. */
+export const hasWords = (text: string): boolean =>
+  (text.replace(/\{\w+(?=[,}])/g, '').match(/\p{L}{2,}/gu) ?? []).some((word) => !UNITS.has(word));

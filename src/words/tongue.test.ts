@@ -1,0 +1,73 @@
+import { joined, lowered, own, phrase, spokenLanguage, translated } from '.';
+import { inLanguage, learnLanguage, patternKey, speak } from './tongue';
+
+afterEach(() => speak('en'));
+const german = () => {
+  learnLanguage(
+    'de',
+    new Map([
+      ['Choose: {0}', 'Wählen: {0}'],
+      ['{0} of {1} holes', 'von {1} Löchern {0, plural, =0 {keines} one {eines} other {#}}'],
+      ['{0} stop{1}', '{0, plural, one {# Halt} other {# Halte}}'],
+      ['whole kit', 'ganzes Gebinde'],
+      ['full load', 'volle Last'],
+      ['or', 'oder'],
+      ['Gel', 'Gel'],
+    ]),
+  );
+  speak('de');
+};
+
+describe('a phrase', () => {
+  test('is the template itself in English, with nothing written for what is not', () => {
+    expect(phrase`${2} of ${4} holes${false}${null}${undefined}, ${'x'}`).toBe('2 of 4 holes, x');
+    expect(spokenLanguage()).toBe('en');
+  });
+  test('takes the pattern of the language spoken, its gaps moved, counted and translated themselves', () => {
+    german();
+    expect(phrase`Choose: ${'whole kit'}`).toBe('Wählen: ganzes Gebinde');
+    expect([0, 1, 3].map((n) => phrase`${n} of ${4} holes`)).toEqual([
+      'von 4 Löchern keines',
+      'von 4 Löchern eines',
+      'von 4 Löchern 3',
+    ]);
+    // The English ending is a gap that German does not use.
+    expect([1, 2].map((n) => phrase`${n} stop${n > 1 ? 's' : ''}`)).toEqual(['1 Halt', '2 Halte']);
+  });
+  test('keeps the spaces about it, for what it is written onto', () => {
+    german();
+    expect(phrase` Choose: ${'x'} `).toBe(' Wählen: x ');
+  });
+  test('without a pattern stays as it stands, what is in its gaps is told all the same', () => {
+    german();
+    expect(phrase`${'whole kit'}, ${own('whole kit')}`).toBe('ganzes Gebinde, whole kit');
+  });
+  test('a brace somebody typed is no gap', () => {
+    german();
+    expect(phrase`Choose: ${'{0} it’s'}`).toBe('Wählen: {0} it’s');
+  });
+});
+
+test('a whole text is looked up with the spaces it has; a part of one is not', () => {
+  german();
+  expect([translated(' or '), translated('whole kit'), translated('a whole kit'), translated('')]).toEqual([
+    ' oder ',
+    'ganzes Gebinde',
+    'a whole kit',
+    '',
+  ]);
+  expect(joined(['whole kit', 'a bag', 3], ' or ')).toBe('ganzes Gebinde oder a bag oder 3');
+});
+
+test('a title within a sentence is small in English, and as the catalogue has it elsewhere', () => {
+  expect(lowered('Full load')).toBe('full load');
+  german();
+  expect([lowered('Full load'), lowered('Gel'), lowered('Unknown')]).toEqual(['volle Last', 'Gel', 'Unknown']);
+});
+
+test('another language is asked for without being spoken; one that is not known stays English', () => {
+  german();
+  speak('en');
+  expect([inLanguage('or', 'de'), inLanguage('or', 'en'), translated('or')]).toEqual(['oder', 'or', 'or']);
+  expect(patternKey(['a ', ' b ', ''])).toBe('a {0} b {1}');
+});
