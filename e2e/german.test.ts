@@ -34,6 +34,13 @@ test('German is chosen in the settings, holds over a load, and is given back', a
   expect(await page.evaluate(() => document.documentElement.lang)).toBe('en');
 });
 
+test('a browser that asks for German first is answered in German, with nothing chosen', async () => {
+  const page = await (await yard.context(DESKTOP, { locale: 'de-DE' })).newPage();
+  await page.goto(base());
+  await page.getByRole('button', { name: 'Neuer Auftrag' }).waitFor();
+  await page.getByRole('region', { name: 'Ein erster Blick' }).waitFor();
+});
+
 const words = (text: string) =>
   text
     .replace(/\{[^{}]*\}/g, ' ')

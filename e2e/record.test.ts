@@ -226,6 +226,19 @@ test('command line, HTTP and browser give the same plan', async () => {
     }),
   );
   expect(piped).toEqual(cli);
+  // In German the sentences are others, the figures and the messages they are made of the same.
+  const german = JSON.parse(
+    execFileSync(TSX, ['scripts/plan.ts', file, '--at', at, '--language', 'de'], {
+      encoding: 'utf8',
+      stdio: ['ignore', 'pipe', 'ignore'],
+    }),
+  );
+  expect(await (await post(`?at=${at}&language=de`, readFileSync(file, 'utf8'))).json()).toEqual(german);
+  const [one, other] = [cli, german].map((plan) => plan.repairs[0].steps);
+  expect(other.map((s: { said: unknown; startMs: number }) => [s.said, s.startMs])).toEqual(
+    one.map((s: { said: unknown; startMs: number }) => [s.said, s.startMs]),
+  );
+  expect(other.map((s: { title: string }) => s.title)).toContain('Die Ränder rechtwinklig und senkrecht sägen');
 });
 
 test('bad files end with status 2 and the field; over HTTP with 400 and 413', async () => {
@@ -239,6 +252,11 @@ test('bad files end with status 2 and the field; over HTTP with 400 and 413', as
   expect(bad.status).toBe(400);
   expect((await bad.json()).error.sentence).toMatch(/line 1/);
   expect((await post('?at=soon', '{}')).status).toBe(400);
+  expect((await (await post('?language=de', '{')).json()).error.sentence).toMatch(/Zeile 1|line 1/);
+  expect((await post('?language=xx', '{}')).status).toBe(400);
+  expect(spawnSync(TSX, ['scripts/plan.ts', path, '--language', 'xx'], { encoding: 'utf8' })).toMatchObject({
+    status: 2,
+  });
   expect((await post('', ' '.repeat(20_000_001))).status).toBe(413);
 });
 

@@ -5,21 +5,26 @@ import { piecesOf, preparePots } from '../src/core/plan';
 import { planReport, viewJob } from '../src/core/record';
 import { Refusal } from '../src/core/say';
 import type { UnitSystem } from '../src/core/units';
-import { errorInWords, planInWords } from '../src/words';
+import { errorInWords, isLanguage, LANGUAGES, planInWords, takeLanguage } from '../src/words';
 
 /**
- * Prints the plan of an exported job file: `npm run -s plan -- FILE [--at ISO-INSTANT] [--units us]`, `-` for standard
- * input.
+ * Prints the plan of an exported job file: `npm run -s plan -- FILE [--at ISO-INSTANT] [--units us] [--language de]`,
+ * `-` for standard input.
  */
-function main(): number {
+async function main(): Promise<number> {
   let file: string | undefined;
   let at: string | undefined;
   let units = 'metric';
+  let language = 'en';
   try {
-    const read = parseArgs({ allowPositionals: true, options: { at: { type: 'string' }, units: { type: 'string' } } });
+    const read = parseArgs({
+      allowPositionals: true,
+      options: { at: { type: 'string' }, units: { type: 'string' }, language: { type: 'string' } },
+    });
     [file] = read.positionals;
     at = read.values.at;
     units = read.values.units ?? 'metric';
+    language = read.values.language ?? 'en';
   } catch (error) {
     process.stderr.write(`${(error as Error).message}\n`);
     return 2;
@@ -28,7 +33,12 @@ function main(): number {
     process.stderr.write(`units: “${units}” is neither metric nor us.\n`);
     return 2;
   }
+  if (!isLanguage(language)) {
+    process.stderr.write(`language: “${language}” is not spoken here: ${LANGUAGES.join(' or ')}.\n`);
+    return 2;
+  }
   const system: UnitSystem = units;
+  await takeLanguage(language);
   if (!file) {
     process.stderr.write('Name a job file, or - for standard input: npm run -s plan -- FILE [--at ISO-INSTANT]\n');
     return 2;
@@ -42,9 +52,7 @@ function main(): number {
     const text = readFileSync(file === '-' ? 0 : file, 'utf8');
     const job = readJobFile(text);
     const report = planReport(viewJob(job, nowMs, preparePots(job.repairs.flatMap(piecesOf), job.sheets)));
-    process.stdout.write(
-      `${JSON.stringify(planInWords(report, { system, zone: job.job.zone, language: 'en' }), null, 1)}\n`,
-    );
+    process.stdout.write(`${JSON.stringify(planInWords(report, { system, zone: job.job.zone, language }), null, 1)}\n`);
     return 0;
   } catch (error) {
     if (error instanceof Refusal) process.stderr.write(`${error.problem.field}: ${errorInWords(error)}\n`);
@@ -54,4 +62,4 @@ function main(): number {
   }
 }
 
-process.exitCode = main();
+process.exitCode = await main();

@@ -35,12 +35,12 @@ function thePool(): Piscina {
 }
 
 /** Plans in a thread of its own. Past the time limit the thread is ended, and with it whatever held it. */
-export async function planInThread({ bytes, nowMs, units }: PlanAsk): Promise<Answer> {
-  const size = bytes.byteLength;
+export async function planInThread(ask: PlanAsk): Promise<Answer> {
+  const size = ask.bytes.byteLength;
   if (turn.pendingCount >= QUEUE.length || waitingBytes + size > QUEUE.bytes) return { is: 'full' };
   waitingBytes += size;
   try {
-    return await turn(() => timed({ bytes, nowMs, units }));
+    return await turn(() => timed(ask));
   } finally {
     waitingBytes -= size;
   }

@@ -3,13 +3,14 @@ import { type Pots, piecesOf, potSheets, preparePots, type SheetHeat } from '@/c
 import { planReport, stableJson, viewJob } from '@/core/record';
 import { Refusal } from '@/core/say';
 import type { UnitSystem } from '@/core/units';
-import { plainWords, planInWords } from '@/words';
+import { knowLanguage, type Language, PLAIN_READER, planInWords, say } from '@/words';
 
 /** A job file and the present, as they are handed to a thread. */
 export interface PlanAsk {
   readonly bytes: ArrayBuffer;
   readonly nowMs: number;
   readonly units: UnitSystem;
+  readonly language: Language;
 }
 export type PlanReply =
   | { readonly ok: true; readonly text: string }
@@ -34,18 +35,19 @@ function potsOf(repairs: Parameters<typeof potSheets>[0], sheets: Parameters<typ
 }
 
 /** Plans a job file. Runs in a thread of its own, so that nothing else waits for it. */
-export default function plan({ bytes, nowMs, units }: PlanAsk): PlanReply {
+export default async function plan({ bytes, nowMs, units, language }: PlanAsk): Promise<PlanReply> {
+  await knowLanguage(language);
   try {
     const text = new TextDecoder('utf-8', { fatal: false }).decode(bytes);
     const file = readJobFile(text);
     const report = planReport(viewJob(file, nowMs, potsOf(file.repairs.flatMap(piecesOf), file.sheets)));
     return {
       ok: true,
-      text: JSON.stringify(planInWords(report, { system: units, zone: file.job.zone, language: 'en' })),
+      text: JSON.stringify(planInWords(report, { system: units, zone: file.job.zone, language })),
     };
   } catch (error) {
     if (!(error instanceof Refusal)) throw error;
     const { field, allowed, sentence } = error.problem;
-    return { ok: false, field, allowed, sentence: plainWords(sentence) };
+    return { ok: false, field, allowed, sentence: say(sentence, { ...PLAIN_READER, language }) };
   }
 }

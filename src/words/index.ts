@@ -1,4 +1,4 @@
-export { takeLanguage } from './languages';
+export { isLanguage, knowLanguage, takeLanguage } from './languages';
 export { planInWords } from './plan';
 export { errorInWords, PLAIN_READER, plainWords, type Reader, say, workedIn } from './render';
 export {

@@ -16,6 +16,7 @@ test.each([
   ['12. Mai 14:30', '12 May 14:30'],
   ['heute 17 Uhr 30', 'today 17:30'],
   ['in 3 Stunden', 'in 3 hours'],
+  ['am 3. Mai um 9:00', '3 May 9:00'],
   ['So 1. März 2026 9:00', 'Sun 1 Mar 2026 9:00'],
 ])('“%s” is the instant of “%s”', (german, english) => {
   expect(at(german)).not.toBe('not read');

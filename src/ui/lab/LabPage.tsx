@@ -221,7 +221,11 @@ export function LabPage() {
                   This system, base and packs
                 </button>
               )}
-              <p className="soft text-sm">{phrase`${repair.massCapG !== null ? phrase`Now: no pot above ${figure(repair.massCapG)} g. ` : ''}${repair.liftMm !== null ? phrase`Lifts of ${figure(repair.liftMm)} mm. ` : ''}A lift thicker than the sheet’s is never planned.`}</p>
+              <p className="soft text-sm">
+                {repair.massCapG !== null && phrase`Now: no pot above ${figure(repair.massCapG)} g. `}
+                {repair.liftMm !== null && phrase`Lifts of ${figure(repair.liftMm)} mm. `}A lift thicker than the
+                sheet’s is never planned.
+              </p>
             </>
           )}
         </section>

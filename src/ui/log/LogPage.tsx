@@ -205,12 +205,13 @@ function Chains({ events, names }: { events: readonly Event[]; names: ReadonlyMa
   const breaks = chains.flatMap((c) => c.breaks.map((b) => ({ ...b, of: names.get(c.repairId) ?? c.repairId })));
   const unlinked = chains.reduce((n, c) => n + c.unlinked, 0);
   const linked = chains.reduce((n, c) => n + c.linked, 0);
+  const old = unlinked > 0 && phrase` ${unlinked} of an earlier version carry none.`;
   return (
     <section aria-label="Whether the record is whole" className="mt-4" data-testid="chains">
       <h2 className="font-bold">
         {breaks.length ? 'The record is broken' : linked ? 'The record is whole' : 'The record is not linked'}
       </h2>
-      <p className="soft text-sm max-w-2xl">{phrase`Each entry carries the hash of the one before it, device by device.${unlinked > 0 && phrase` ${unlinked} of an earlier version carry none.`} The last hashes stand on the report: a record whose end was cut off no longer has them.`}</p>
+      <p className="soft text-sm max-w-2xl">{phrase`Each entry carries the hash of the one before it, device by device.${old} The last hashes stand on the report: a record whose end was cut off no longer has them.`}</p>
       {breaks.map((b) => (
         <p
           key={`${b.eventId} ${b.n}`}

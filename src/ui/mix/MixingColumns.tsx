@@ -1,7 +1,7 @@
 'use client';
 import { saidAs } from '@/core/mix';
 import { PART_IDS, type PartId, partOf } from '@/core/system';
-import { phrase } from '@/words';
+import { joined, phrase } from '@/words';
 import { useFormat } from '../shared/bits';
 import { useNarrow } from '../shared/use-narrow';
 import { useSize } from '../shared/use-width';
@@ -63,12 +63,16 @@ function ColumnsIn({ batch, sheet, said, poured, W, H }: Mixing & { W: number; H
   const whole = parts.reduce((s, p) => s + (poured ? target[p] : batch.massG[p]), 0);
   const now = parts.reduce((s, p) => s + inside(p), 0);
   const full = FLOOR - TOP - 1.5;
+  const told = parts.map((p) => {
+    const already = poured ? phrase`, ${format('mass', inside(p)).text} poured` : '';
+    return phrase`${format('mass', target[p]).text} of ${p}${already}`;
+  });
   return (
     <svg
       viewBox={`0 0 ${W} ${H}`}
       className="w-full h-full"
       role="img"
-      aria-label={phrase`${parts.map((p) => phrase`${format('mass', target[p]).text} of ${p}${poured ? phrase`, ${format('mass', inside(p)).text} poured` : ''}`).join(' plus ')} makes ${format('volume', batch.ml).text}`}
+      aria-label={phrase`${joined(told, ' plus ')} makes ${format('volume', batch.ml).text}`}
     >
       {parts.map((p, i) => {
         const width = widthOf(p);

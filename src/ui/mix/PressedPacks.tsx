@@ -103,7 +103,11 @@ export function PressedPacks({
           );
         })}
       </svg>
-      <p className="soft text-sm">{phrase`one bar a pack, ${format('volume', pack).text}; waves: into holes, with their numbers; dots: left in a mixer or thrown away${(sheet.mixer?.flowMl ?? 0) > 0 ? '; dark waves: pressed out until both parts flow' : ''}${packs.length > SHOWN ? phrase`; the first ${SHOWN} of ${packs.length} packs` : ''}`}</p>
+      <p className="soft text-sm">
+        {phrase`one bar a pack, ${format('volume', pack).text}; waves: into holes, with their numbers; dots: left in a mixer or thrown away`}
+        {(sheet.mixer?.flowMl ?? 0) > 0 && '; dark waves: pressed out until both parts flow'}
+        {packs.length > SHOWN && phrase`; the first ${SHOWN} of ${packs.length} packs`}
+      </p>
       <table className="table max-w-[34rem]">
         <tbody>
           {rounds.map((b) => (

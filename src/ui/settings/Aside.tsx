@@ -32,7 +32,12 @@ export function Aside() {
         <p className="soft">Every stored record fits.</p>
       ) : (
         <>
-          <p>{phrase`${setAside.length} stored ${setAside.length === 1 ? 'record does' : 'records do'} not fit or ${setAside.length === 1 ? 'was' : 'were'} put aside. They are untouched in the database and left out of the plans.`}</p>
+          <p>
+            {setAside.length === 1
+              ? 'One stored record does not fit or was put aside.'
+              : phrase`${setAside.length} stored records do not fit or were put aside.`}{' '}
+            What is put aside is untouched in the database and left out of the plans.
+          </p>
           <ul className="list-disc pl-5">
             {setAside.map((s) => (
               <li key={`${s.kind}/${s.id}`}>

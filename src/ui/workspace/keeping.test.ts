@@ -1,7 +1,7 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { routeOf } from '../shared/route';
 import { fileName } from './files';
-import { readPrefs } from './prefs';
+import { languageFor, readPrefs } from './prefs';
 
 test.each([
   ['Slip ramp, spring', 'slip-ramp-spring.json'],
@@ -21,6 +21,12 @@ test('a file name is never longer than a system allows, whatever its script', ()
     expect(Buffer.byteLength(name)).toBeLessThanOrEqual(140);
     expect(name.startsWith(letter)).toBe(true);
   }
+});
+
+test('a browser is spoken to in the first of its languages that is known', () => {
+  expect(
+    [['de-AT', 'en'], ['fr', 'de'], ['en-GB', 'de'], ['fr', 'it'], [], ['DE']].map((asked) => languageFor(asked)),
+  ).toEqual(['de', 'de', 'en', 'en', 'en', 'de']);
 });
 
 test('each preference stands by itself: one that makes no sense is as if never set', () => {

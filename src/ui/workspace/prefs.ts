@@ -2,7 +2,7 @@
 import { z } from 'zod';
 import { create } from 'zustand';
 import { createJSONStorage, persist } from 'zustand/middleware';
-import { LANGUAGES, type Reader } from '@/words';
+import { isLanguage, LANGUAGES, type Language, type Reader } from '@/words';
 
 export const THEMES = ['day', 'night', 'sun'] as const;
 export type Theme = (typeof THEMES)[number];
@@ -26,9 +26,14 @@ const Prefs = z.object({
   guide: z.number().int().min(0).max(50).nullable(),
 });
 type Prefs = z.infer<typeof Prefs>;
+
+/** Of the languages spoken here the one that the browser asks for first; English where it asks for none of them. */
+export const languageFor = (asked: readonly string[]): Language =>
+  asked.map((tag) => tag.slice(0, 2).toLowerCase()).find(isLanguage) ?? 'en';
+
 const FIRST: Prefs = {
   system: 'metric',
-  language: 'en',
+  language: languageFor(globalThis.navigator?.languages ?? []),
   hours: 24,
   theme: 'day',
   role: 'technician',

@@ -1,4 +1,5 @@
 import { planInThread, TIME_LIMIT_MS } from '@/server/plan-pool';
+import { isLanguage, LANGUAGES } from '@/words';
 
 /** Job files above this are refused before they are read, bytes. */
 const LIMIT = 20_000_000;
@@ -8,7 +9,10 @@ const HEARD_OUT = 4 * LIMIT;
 const said = (status: number, field: string, allowed: string, sentence: string, headers: Record<string, string> = {}) =>
   Response.json({ error: { field, allowed, sentence } }, { status, headers });
 
-/** POST a job file, get its plan. `?at=ISO-INSTANT` sets the present, `?units=us` the units of its sentences. */
+/**
+ * POST a job file, get its plan. `?at=ISO-INSTANT` sets the present, `?units=us` the units of its sentences, `?language=de`
+ * their language.
+ */
 export async function POST(request: Request): Promise<Response> {
   const stated = Number(request.headers.get('content-length') ?? 0);
   const tooLarge = () => said(413, 'file', `up to ${LIMIT / 1e6} MB`, `The file is larger than ${LIMIT / 1e6} MB.`);
@@ -22,7 +26,15 @@ export async function POST(request: Request): Promise<Response> {
   const units = new URL(request.url).searchParams.get('units') ?? 'metric';
   if (units !== 'metric' && units !== 'us')
     return said(400, 'units', 'metric or us', `“${units}” is neither metric nor us.`);
-  const answer = await planInThread({ bytes, nowMs, units });
+  const language = new URL(request.url).searchParams.get('language') ?? 'en';
+  if (!isLanguage(language))
+    return said(
+      400,
+      'language',
+      LANGUAGES.join(' or '),
+      `“${language}” is not spoken here: ${LANGUAGES.join(' or ')}.`,
+    );
+  const answer = await planInThread({ bytes, nowMs, units, language });
   if (answer.is === 'full')
     return said(503, 'server', 'asking again later', 'Too many plans are waiting: ask again in a few seconds.', {
       'retry-after': '5',
