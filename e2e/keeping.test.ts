@@ -141,7 +141,7 @@ test('two tabs: different fields both stand, one field is asked about, a step ti
   const other = await page.context().newPage();
   for (const p of [page, other]) {
     await p.goto(`${base()}/job/sample-ramp`);
-    await p.getByLabel('Place', { exact: true }).waitFor();
+    await p.getByLabel('Where', { exact: true }).waitFor();
   }
   // Both write before either has heard of the other.
   await Promise.all([type(page, 'Where', 'North ramp'), type(other, 'Name of the job', 'Ramp, spring')]);
@@ -163,7 +163,7 @@ test('two tabs: different fields both stand, one field is asked about, a step ti
   expect(await question.getByText('“West ramp”').count()).toBe(1);
   await question.getByRole('button', { name: 'Take this tab’s' }).click();
   await question.waitFor({ state: 'detached' });
-  expect(await page.getByLabel('Place', { exact: true }).inputValue()).toBe('West ramp');
+  expect(await page.getByLabel('Where', { exact: true }).inputValue()).toBe('West ramp');
   const twin = await page.context().newPage();
   await Promise.all([page.goto(base() + RUN), twin.goto(base() + RUN)]);
   await Promise.all([page.getByTestId('step').waitFor(), twin.getByTestId('step').waitFor()]);

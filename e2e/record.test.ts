@@ -311,7 +311,7 @@ test('a browser that refuses its database still plans, and says so', async () =>
 test('a full disk is said, and what is on the screen stays', async () => {
   await withSample(page, base());
   await page.goto(`${base()}/job/sample-ramp`);
-  await page.getByLabel('Place', { exact: true }).waitFor();
+  await page.getByLabel('Where', { exact: true }).waitFor();
   await page.evaluate(() => {
     IDBObjectStore.prototype.put = () => {
       throw new DOMException('full', 'QuotaExceededError');
@@ -322,7 +322,7 @@ test('a full disk is said, and what is on the screen stays', async () => {
     .getByRole('alert')
     .getByText(/disk is full/)
     .waitFor();
-  expect(await page.getByLabel('Place', { exact: true }).inputValue()).toBe('North ramp');
+  expect(await page.getByLabel('Where', { exact: true }).inputValue()).toBe('North ramp');
 });
 
 test('a stored record that no longer fits is set aside and can be exported', async () => {

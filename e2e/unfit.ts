@@ -74,6 +74,8 @@ export const unfitOn = (page: Page, leastPx: number) =>
     }
     // A column so narrow that words are broken into letters is no column.
     for (const cell of document.querySelectorAll<HTMLElement>('main td, main th, main dd')) {
+      // A hash is no word, and may break anywhere.
+      if (cell.classList.contains('break-all')) continue;
       const walker = document.createTreeWalker(cell, NodeFilter.SHOW_TEXT);
       for (let node = walker.nextNode(); node; node = walker.nextNode())
         for (const { 0: word, index } of node.textContent!.matchAll(/\p{L}{3,}/gu)) {

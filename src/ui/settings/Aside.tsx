@@ -1,5 +1,6 @@
 'use client';
-import { useMemo } from 'react';
+import { useEffect, useMemo, useState } from 'react';
+import type { Job } from '@/core/plan';
 import { viewJob } from '@/core/record';
 import { bundleOf, orphansOf } from '@/store/state';
 import { errorInWords, phrase } from '@/words';
@@ -8,23 +9,43 @@ import { SavingButton } from '../shared/SavingButton';
 import { saveText } from '../workspace/files';
 import { clock, useWorkspace, workspace } from '../workspace/workspace';
 
+interface Failing {
+  readonly job: Job;
+  readonly why: string;
+}
+
+/** Jobs that cannot be planned. All of them are tried, one after the other: the page is not held up by the sum. */
+function useFailing(): readonly Failing[] {
+  const { jobs, repairs, sheets, stock, events, snapshots } = useWorkspace();
+  const [failing, setFailing] = useState<readonly Failing[]>([]);
+  useEffect(() => {
+    const found: Failing[] = [];
+    const untried = [...jobs.values()];
+    const next = () => {
+      const job = untried.shift();
+      if (!job) {
+        setFailing(found);
+        return;
+      }
+      try {
+        viewJob(bundleOf({ jobs, repairs, sheets, stock, events, snapshots }, job.id)!, clock.now());
+      } catch (error) {
+        found.push({ job, why: errorInWords(error) });
+      }
+      turn = setTimeout(next);
+    };
+    let turn = setTimeout(next);
+    return () => clearTimeout(turn);
+  }, [jobs, repairs, sheets, stock, events, snapshots]);
+  return failing;
+}
+
 /** What does not fit, what was put aside, what hangs in the air, and what cannot be planned. */
 export function Aside() {
   const state = useWorkspace();
-  const { setAside, jobs, repairs, sheets, stock, events, snapshots } = state;
+  const { setAside } = state;
   const orphans = useMemo(() => orphansOf(state), [state]);
-  const failing = useMemo(
-    () =>
-      [...jobs.values()].flatMap((job) => {
-        try {
-          viewJob(bundleOf({ jobs, repairs, sheets, stock, events, snapshots }, job.id)!, clock.now());
-          return [];
-        } catch (error) {
-          return [{ job, why: errorInWords(error) }];
-        }
-      }),
-    [jobs, repairs, sheets, stock, events, snapshots],
-  );
+  const failing = useFailing();
   return (
     <>
       <Heading>Records set aside</Heading>
@@ -34,7 +55,7 @@ export function Aside() {
         <>
           <p>
             {setAside.length === 1
-              ? 'One stored record does not fit or was put aside.'
+              ? '1 stored record does not fit or was put aside.'
               : phrase`${setAside.length} stored records do not fit or were put aside.`}{' '}
             What is put aside is untouched in the database and left out of the plans.
           </p>
