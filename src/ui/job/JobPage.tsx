@@ -15,7 +15,7 @@ import {
   withPiece,
 } from '@/core/plan';
 import type { Said } from '@/core/say';
-import { phrase } from '@/words';
+import { own, phrase } from '@/words';
 import { Own } from '@/words/jsx-runtime';
 import { useTemperaturePull } from '../repair/RepairPage';
 import { Heading, Prose, TextField, Ways } from '../shared/bits';
@@ -86,14 +86,14 @@ export function JobPage({ jobId }: { jobId: string }) {
     const draft = stateNow().repairs.get(id);
     if (!draft) return;
     const copy = copiedRepair(draft, { id: nanoid(12), jobId: job.id, order: nextOrder, nowMs: clock.now() });
-    addRepair(draft.name ? { ...copy, name: phrase`${draft.name}, another` } : copy);
+    addRepair(draft.name ? { ...copy, name: phrase`${own(draft.name)}, another` } : copy);
   };
   const asTemplate = () => {
     const drafts = view.repairs.flatMap((r) => stateNow().repairs.get(r.repair.id) ?? []);
     const made = copiedJob(job, drafts, {
       ids: [job.id, ...drafts].map(() => nanoid(12)),
       nowMs: clock.now(),
-      name: phrase`${jobName(job)}, once more`,
+      name: phrase`${own(jobName(job))}, once more`,
     });
     addJob(made.job);
     for (const repair of made.repairs) addRepair(repair);
@@ -150,7 +150,7 @@ export function JobPage({ jobId }: { jobId: string }) {
                     type="button"
                     className="btn text-sm"
                     disabled={i === 0}
-                    aria-label={phrase`${r.repair.name}: earlier`}
+                    aria-label={phrase`${own(r.repair.name)}: earlier`}
                     onClick={() => orderOf(i, -1)}
                   >
                     ↑
@@ -159,7 +159,7 @@ export function JobPage({ jobId }: { jobId: string }) {
                     type="button"
                     className="btn text-sm"
                     disabled={i === view.repairs.length - 1}
-                    aria-label={phrase`${r.repair.name}: later`}
+                    aria-label={phrase`${own(r.repair.name)}: later`}
                     onClick={() => orderOf(i, 1)}
                   >
                     ↓
@@ -167,7 +167,7 @@ export function JobPage({ jobId }: { jobId: string }) {
                   <button
                     type="button"
                     className="btn btn-link text-sm"
-                    aria-label={phrase`${repairName(r.repair)}: one more like it`}
+                    aria-label={phrase`${own(repairName(r.repair))}: one more like it`}
                     onClick={() => addLike(r.repair.id)}
                   >
                     one like it

@@ -2,7 +2,7 @@
 import type { Criterion, Suit } from '@/core/judge';
 import type { Piece } from '@/core/plan';
 import { systemKind } from '@/core/system';
-import { phrase } from '@/words';
+import { own, phrase } from '@/words';
 import { Own } from '@/words/jsx-runtime';
 import { useSay } from '../shared/bits';
 import { Link } from '../shared/Link';
@@ -63,7 +63,7 @@ export function SuitTable({ suits, repair }: { suits: readonly Suit[]; repair: P
                     type="button"
                     className="btn text-sm md:!min-h-8 !px-2 md:!py-0.5"
                     aria-pressed={chosen}
-                    aria-label={phrase`${chosen ? 'Chosen' : 'Choose'}: ${s.sheet.name}`}
+                    aria-label={phrase`${chosen ? 'Chosen' : 'Choose'}: ${own(s.sheet.name)}`}
                     disabled={!s.serves && !chosen}
                     onClick={() => chooseSheet(repair, s.sheet)}
                   >

@@ -89,12 +89,11 @@ export function JobKits({ view, systemId }: { view: JobView; systemId: string })
       <Heading aside={several ? 'shared by the repairs of this job' : 'for this job'}>Kits</Heading>
       <p>
         <strong>{kitWords(kits, kits.kits.set.total)}</strong>
-        {lot.length > 0 && (
-          <>{phrase`, from ${joined(
+        {lot.length > 0 &&
+          phrase`, from ${joined(
             lot.map((t) => phrase`lot ${t.lot} (${t.take})`),
             ', ',
-          )}`}</>
-        )}
+          )}`}
         {buy > 0 ? (
           <>
             ; buy <strong>{kitWords(kits, kits.kits.set.buy)}</strong>

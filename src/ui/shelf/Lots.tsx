@@ -5,7 +5,7 @@ import { useState } from 'react';
 import { passedOver } from '@/core/plan';
 import { type SheetRevision, type Stock, systemKind } from '@/core/system';
 import { figure } from '@/core/units';
-import { joined, phrase } from '@/words';
+import { joined, own, phrase } from '@/words';
 import { Heading, TextField, useSay } from '../shared/bits';
 import { Dialog } from '../shared/Dialog';
 import { DropCounter } from '../shared/DropCounter';
@@ -88,7 +88,7 @@ export function Lots({ sheet }: { sheet: SheetRevision }) {
       <button type="button" className="btn text-sm mt-2" onClick={add}>
         <Plus size={16} aria-hidden="true" /> A lot
       </button>
-      <Dialog open={mine !== undefined} title={phrase`Lot of ${sheet.name}`} onClose={() => setOpen(null)}>
+      <Dialog open={mine !== undefined} title={phrase`Lot of ${own(sheet.name)}`} onClose={() => setOpen(null)}>
         {mine && <LotForm lot={mine} sheet={sheet} onGone={() => setOpen(null)} />}
       </Dialog>
     </>
