@@ -39,6 +39,29 @@ function formatOf(id: string, language: Language): IntlMessageFormat {
   return made;
 }
 
+/** By the gaps that a text chooses by, what it chooses between. */
+type Choices = ReadonlyMap<string, ReadonlySet<string>>;
+const choices = new WeakMap<IntlMessageFormat, Choices>();
+
+type Elements = ReturnType<IntlMessageFormat['getAst']>;
+function* branchesOf(elements: Elements): Generator<readonly [gap: string, option: string]> {
+  for (const e of elements)
+    if ('options' in e)
+      for (const [option, { value }] of Object.entries(e.options)) {
+        yield [e.value, option];
+        yield* branchesOf(value);
+      }
+}
+
+function choicesOf(text: IntlMessageFormat): Choices {
+  const known = choices.get(text);
+  if (known) return known;
+  const made = new Map<string, Set<string>>();
+  for (const [gap, option] of branchesOf(text.getAst())) made.set(gap, (made.get(gap) ?? new Set()).add(option));
+  choices.set(text, made);
+  return made;
+}
+
 const isQuantity = (v: object): v is Quantity => 'is' in v;
 const isMoment = (v: object): v is Moment => 'at' in v;
 const isList = (v: object): v is List => 'list' in v;
@@ -100,8 +123,12 @@ function written(value: Value, reader: Reader): string | number {
 export function say(said: Said, reader: Reader): string {
   // What an earlier version, or a person, wrote out stands as it is: nothing is looked for in a sentence.
   if (typeof said === 'string') return inLanguage(said, reader.language);
-  const values = Object.fromEntries(Object.entries(said.with ?? {}).map(([key, v]) => [key, written(v, reader)]));
-  const text = String(formatOf(said.id, reader.language).format(values));
+  const format = formatOf(said.id, reader.language);
+  const chosen = choicesOf(format);
+  // What a text chooses by is a mark of ours and no word, whatever language has a word like it.
+  const told = (gap: string, v: Value) => (typeof v === 'string' && chosen.get(gap)?.has(v) ? v : written(v, reader));
+  const values = Object.fromEntries(Object.entries(said.with ?? {}).map(([gap, v]) => [gap, told(gap, v)]));
+  const text = String(format.format(values));
   // A gap that is empty here leaves its spaces behind.
   return text.replace(/ {2,}/g, ' ').trim();
 }

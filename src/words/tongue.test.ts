@@ -1,4 +1,5 @@
-import { joined, lowered, own, phrase, spokenLanguage, translated } from '.';
+import { texts } from '@/core/say';
+import { joined, lowered, own, PLAIN_READER, phrase, say, spokenLanguage, translated } from '.';
 import { inLanguage, learnLanguage, patternKey, speak } from './tongue';
 
 afterEach(() => speak('en'));
@@ -63,6 +64,26 @@ test('a title within a sentence is small in English, and as the catalogue has it
   expect(lowered('Full load')).toBe('full load');
   german();
   expect([lowered('Full load'), lowered('Gel'), lowered('Unknown')]).toEqual(['volle Last', 'Gel', 'Unknown']);
+});
+
+test('what a message chooses by is a mark and no word, in any language', () => {
+  const T = texts('tongue-test', { made: '{tins, select, yes {stir {kit}} other {turn {kit}}}, {answer}' });
+  learnLanguage(
+    'de',
+    new Map([
+      [
+        '{tins, select, yes {stir {kit}} other {turn {kit}}}, {answer}',
+        '{answer}: {tins, select, yes {{kit} rühren} other {{kit} wenden}}',
+      ],
+      ['yes', 'ja'],
+      ['no', 'nein'],
+      ['tin', 'Dose'],
+    ]),
+  );
+  const told = (tins: string, language: 'en' | 'de') =>
+    say(T.made({ tins, kit: 'tin', answer: 'yes' }), { ...PLAIN_READER, language });
+  expect([told('yes', 'en'), told('no', 'en')]).toEqual(['stir tin, yes', 'turn tin, yes']);
+  expect([told('yes', 'de'), told('no', 'de')]).toEqual(['ja: Dose rühren', 'ja: Dose wenden']);
 });
 
 test('another language is asked for without being spoken; one that is not known stays English', () => {

@@ -108,7 +108,9 @@ function LadderDrawing({ now, zone }: { now: LadderNow; zone: string }) {
             <text x={x1 + 16} y={y - 1} fontSize={15} fill="var(--ink)">
               {i === 0
                 ? r.offMm >= 0.05
-                  ? phrase`${format('length', r.offMm, 2).text} ${short ? 'off' : 'to its level'}`
+                  ? short
+                    ? phrase`${format('length', r.offMm, 2).text} off`
+                    : phrase`${format('length', r.offMm, 2).text} to its level`
                   : 'dulled'
                 : `${short ? '' : phrase`the scratches of ${rungs[i - 1]!.grit}, `}${(r.offMm * 1000).toFixed(0)} µm`}
               , {formatDuration(Math.ceil(r.minutes - 1e-9))}

@@ -129,7 +129,7 @@ export function SettingsPage() {
                 : 'The browser may clear it when the disk runs short.'}
           </li>
           {keeping.usedMb !== null && (
-            <li>{phrase`${keeping.usedMb.toFixed(1)} MB used, about ${Math.round(keeping.freeMb ?? 0).toLocaleString('en')} MB free for it.`}</li>
+            <li>{phrase`${keeping.usedMb.toFixed(1)} MB used, about ${Math.round(keeping.freeMb ?? 0)} MB free for it.`}</li>
           )}
         </ul>
         {keeping.persisted === false && (
@@ -150,8 +150,11 @@ export function SettingsPage() {
         <Heading>Cautions that always hold</Heading>
         <p>
           Grenko’s figures never replace the material’s own sheet, the local code, licensed practice or a competent
-          person’s review. <Link href="/">Back to the yard</Link>
+          person’s review.
         </p>
+        <Link href="/" className="btn mt-3">
+          Back to the yard
+        </Link>
       </main>
     </div>
   );
