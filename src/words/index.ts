@@ -5,6 +5,7 @@ export {
   type Catalogue,
   type Gap,
   joined,
+  LANGUAGE_ROWS,
   LANGUAGES,
   type Language,
   lowered,

@@ -1,6 +1,6 @@
 import type { ElementType } from 'react';
 import * as runtime from 'react/jsx-runtime';
-import { spokenLanguage, translated } from './tongue';
+import { isTranslated, translated } from './tongue';
 
 /**
  * The elements of a page, their words in the language spoken: what is written into an element is looked up whole as it
@@ -42,7 +42,7 @@ type Make = (type: ElementType, props: Props, key?: string) => ReturnType<typeof
 const spokenIn =
   (make: Make): Make =>
   (type, props, key) =>
-    make(type, spokenLanguage() === 'en' ? props : inWords(type, props), key);
+    make(type, isTranslated() ? inWords(type, props) : props, key);
 
 export const jsx = spokenIn(runtime.jsx as Make);
 export const jsxs = spokenIn(runtime.jsxs as Make);

@@ -12,7 +12,7 @@ import {
   whyOf,
 } from '@/core/say';
 import { FIELD_UNIT, figure, format, fromCore, type Hours, shownUnit, type UnitSystem, unitOf } from '@/core/units';
-import { inLanguage, type Language, spokenLanguage } from './tongue';
+import { inLanguage, LANGUAGE_ROWS, type Language, spokenLanguage } from './tongue';
 
 /** Who reads: units, the zone of the site, the language. */
 export interface Reader {
@@ -93,9 +93,8 @@ function quantity(q: Quantity, reader: Reader): string {
 function moment({ at, dated }: Moment, { zone, hours, language }: Reader): string {
   const { weekday, day, month, clock } = siteTimeOf(zone, at, hours);
   const dayOf = inLanguage(weekday, language);
-  // A numbered day has a point in some languages.
   return dated
-    ? `${dayOf} ${day}${language === 'de' ? '.' : ''} ${inLanguage(month, language)} ${clock}`
+    ? `${dayOf} ${day}${LANGUAGE_ROWS[language].afterDay} ${inLanguage(month, language)} ${clock}`
     : `${dayOf} ${clock}`;
 }
 

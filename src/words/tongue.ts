@@ -6,9 +6,20 @@ import { IntlMessageFormat } from 'intl-messageformat';
  */
 export type Catalogue = ReadonlyMap<string, string>;
 
+/** A language: what it calls itself, whose days and months it has, and what stands behind the number of a day. */
+interface LanguageRow {
+  readonly name: string;
+  readonly locale: string;
+  readonly afterDay: string;
+}
+
 /** The languages the product speaks; English is the one it is written in, and needs no catalogue. */
-export const LANGUAGES = ['en', 'de'] as const;
-export type Language = (typeof LANGUAGES)[number];
+export const LANGUAGE_ROWS = {
+  en: { name: 'English', locale: 'en-GB', afterDay: '' },
+  de: { name: 'Deutsch', locale: 'de-DE', afterDay: '.' },
+} as const satisfies Readonly<Record<string, LanguageRow>>;
+export type Language = keyof typeof LANGUAGE_ROWS;
+export const LANGUAGES = Object.keys(LANGUAGE_ROWS) as readonly Language[];
 
 const catalogues = new Map<Language, Catalogue>();
 const formats = new Map<string, IntlMessageFormat>();
@@ -29,6 +40,9 @@ export const speak = (language: Language): void => {
   spoken = language;
   catalogue = catalogues.get(language);
 };
+
+/** Whether what is written in English has to be looked up. */
+export const isTranslated = (): boolean => catalogue !== undefined;
 
 /** What this program speaks. */
 export const spokenLanguage = (): Language => spoken;

@@ -285,7 +285,7 @@ function figureOf(body: EventBody): {
 
 function Amend({ event, zone, words, onDone }: { event: Event; zone: string; words: string; onDone: () => void }) {
   const role = usePrefs((p) => p.role);
-  const why = useRememberedText(phrase`withdraw ${event.id}`);
+  const why = useRememberedText(`withdraw ${event.id}`);
   const [fault, setFault] = useState<string | null>(null);
   const figured = figureOf(event.body);
   const putRight = async (body: EventBody, at: number) => {

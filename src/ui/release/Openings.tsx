@@ -94,7 +94,7 @@ function Sign({
 }) {
   const says = useSay(zone);
   const [role, setRole] = useState(known);
-  const note = useRememberedText(phrase`open ${m.kind}`);
+  const note = useRememberedText(`open ${m.kind}`);
   const obstacles = obstaclesToOpen(at.whole, m.kind, nowMs).map(says);
   if (obstacles.length)
     return (

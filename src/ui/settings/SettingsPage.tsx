@@ -1,6 +1,6 @@
 'use client';
 import { useEffect, useState } from 'react';
-import { phrase } from '@/words';
+import { LANGUAGE_ROWS, LANGUAGES, phrase } from '@/words';
 import { speak } from '../run/alarm';
 import { Choice, Heading, OnOff, TextField, Ways } from '../shared/bits';
 import { Link } from '../shared/Link';
@@ -51,10 +51,7 @@ export function SettingsPage() {
         <div className="flex flex-wrap gap-6">
           <Choice
             label="Language"
-            options={[
-              { id: 'en', label: 'English' },
-              { id: 'de', label: 'Deutsch' },
-            ]}
+            options={LANGUAGES.map((id) => ({ id, label: LANGUAGE_ROWS[id].name }))}
             value={prefs.language}
             onChange={(language) => setPrefs({ language })}
           />

@@ -41,7 +41,7 @@ function OverrideForm({
   onDone: () => void;
 }) {
   const says = useSay(zone);
-  const reason = useRememberedText(phrase`reason ${finding.id}`);
+  const reason = useRememberedText(`reason ${finding.id}`);
   const known = usePrefs((p) => p.role);
   const [role, setRole] = useState(known);
   const [fault, setFault] = useState<string | null>(null);

@@ -1,7 +1,7 @@
 'use client';
 import { clockText, dayText, isoDay, readClock, readDay, readWhen, whenText } from '@/core/climate/read-when';
 import type { Said } from '@/core/say';
-import { phrase, spokenLanguage } from '@/words';
+import { spokenLanguage } from '@/words';
 import { usePrefs } from '../workspace/prefs';
 import { clock } from '../workspace/workspace';
 import { ReadField } from './ReadField';
@@ -33,7 +33,7 @@ export function WhenField({
   const hours = usePrefs((p) => p.hours);
   return (
     <ReadField
-      name={phrase`${label} (when)`}
+      name={`${label} (when)`}
       label={label}
       shown={value === null ? '' : whenText(value, zone, hours, spokenLanguage())}
       parse={(text) => readWhen(text, { nowMs: clock.now(), zone, atHour })}
@@ -62,7 +62,7 @@ export function DayField({
 }) {
   return (
     <ReadField
-      name={phrase`${label} (day)`}
+      name={`${label} (day)`}
       label={label}
       shown={value === null ? '' : dayText(value, spokenLanguage())}
       parse={(text) => readDay(text, { nowMs: clock.now(), zone })}
@@ -91,7 +91,7 @@ export function ClockField({
   const hours = usePrefs((p) => p.hours);
   return (
     <ReadField
-      name={phrase`${label} (clock)`}
+      name={`${label} (clock)`}
       label={label}
       shown={clockText(hour, hours)}
       parse={readClock}

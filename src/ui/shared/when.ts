@@ -1,10 +1,9 @@
 import { inHours } from '@/core/units';
-import { type Language, spokenLanguage } from '@/words';
+import { LANGUAGE_ROWS, spokenLanguage } from '@/words';
 import { usePrefs } from '../workspace/prefs';
 
 /** Days and months are in the language of all other words: no “Do” beside “Thu”. */
-const LOCALES: Readonly<Record<Language, string>> = { en: 'en-GB', de: 'de-DE' };
-const locale = (): string => LOCALES[spokenLanguage()];
+const locale = (): string => LANGUAGE_ROWS[spokenLanguage()].locale;
 const known = new Map<string, Intl.DateTimeFormat>();
 
 /** A formatter, made once: making one takes longer than drawing a whole time band. */
