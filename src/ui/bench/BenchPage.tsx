@@ -230,7 +230,9 @@ export function BenchPage({
                 </strong>
                 <span className="text-2xl">{format('mass', state.remainG).unit}</span>
                 {repair.bench.onePot && already > 0 && (
-                  <span className="soft">{phrase`the scale shall show ${format('mass', state.readingG).text} in all`}</span>
+                  <span className="soft">{phrase`the scale shall show ${
+                    format('mass', state.readingG).text
+                  } in all`}</span>
                 )}
               </p>
             </>
@@ -376,7 +378,10 @@ export function BenchPage({
       </button>
       <p className="soft text-sm mt-1 no-print">
         {mixingOver !== null && mixingBegan !== null
-          ? phrase`Mixed for ${formatDuration((mixingOver - mixingBegan) / 60_000)}, ended ${clock(mixingOver, view.job.zone)}.`
+          ? phrase`Mixed for ${formatDuration((mixingOver - mixingBegan) / 60_000)}, ended ${clock(
+              mixingOver,
+              view.job.zone,
+            )}.`
           : ''}
       </p>
     </div>

@@ -25,7 +25,9 @@ export function Clocks({
 }) {
   if (began === null)
     return (
-      <p className="mt-2 soft">{phrase`The clocks begin with mixing: ${formatDuration(mixMin)} by the sheet, then the pot’s own.`}</p>
+      <p className="mt-2 soft">{phrase`The clocks begin with mixing: ${formatDuration(
+        mixMin,
+      )} by the sheet, then the pot’s own.`}</p>
     );
   const mixing = over === null ? began + mixMin * 60_000 - nowMs : null;
   return (

@@ -24,7 +24,9 @@ export function RatioGauge({ deviationPct, tolerance }: { deviationPct: number |
       role="img"
       aria-label={
         deviationPct === null
-          ? phrase`The ratio is judged when both are in; ${saidTolerance(tolerance)} ${fromSheet ? 'by the sheet' : 'assumed'}`
+          ? phrase`The ratio is judged when both are in; ${saidTolerance(
+              tolerance,
+            )} ${fromSheet ? 'by the sheet' : 'assumed'}`
           : phrase`B is ${figure(Math.abs(deviationPct), 2)} % ${deviationPct < 0 ? 'short' : 'over'}, ${within ? 'within' : 'outside'} ${saidTolerance(tolerance)}`
       }
     >

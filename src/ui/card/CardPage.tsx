@@ -89,7 +89,9 @@ export function CardPage({ jobId }: { jobId: string }) {
                       <dt>void</dt>
                       <dd className="fig font-semibold">{phrase`${format('volume', plan.void.nominalMl).text} (${format('volume', plan.void.p5Ml).digits} to ${format('volume', plan.void.p95Ml).digits})`}</dd>
                       <dt>mix</dt>
-                      <dd className="fig font-semibold">{phrase`${format('volume', mix.toMixMl).text} in ${plan.batches.length}`}</dd>
+                      <dd className="fig font-semibold">{phrase`${
+                        format('volume', mix.toMixMl).text
+                      } in ${plan.batches.length}`}</dd>
                       <dt>bring</dt>
                       <dd className="fig font-semibold">
                         {mix.kits.buy} × {mix.kits.kit.label}

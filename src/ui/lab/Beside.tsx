@@ -43,7 +43,9 @@ export function Beside({
       'lift',
       heat(
         (a) =>
-          phrase`${format('length', a.ask.thicknessMm).text} on ${a.ask.base} of ${format('temperature', a.ask.baseC).text}`,
+          phrase`${format('length', a.ask.thicknessMm).text} on ${a.ask.base} of ${
+            format('temperature', a.ask.baseC).text
+          }`,
       ),
     ],
     ['lift gets', heat((a) => (a.lift.peakC === null ? 'runaway' : format('temperature', a.lift.peakC).text))],

@@ -97,7 +97,9 @@ export function LabPage() {
       check={(v) =>
         v >= -20 && v <= 60
           ? null
-          : phrase`${v.toFixed(0)} °C is beyond any workshop. Is a decimal point missing, or is it in °F? Write it with its unit.`
+          : phrase`${v.toFixed(
+              0,
+            )} °C is beyond any workshop. Is a decimal point missing, or is it in °F? Write it with its unit.`
       }
     />
   );

@@ -84,7 +84,9 @@ export function PlaceAnswers({
                       <span className="block soft text-xs">
                         {shortWhen(m.planMs, zone, nowMs)}
                         {m.stalls.length > 0 &&
-                          phrase`, stands ${formatDuration(m.stalls.reduce((s, x) => s + (x.toMs - x.fromMs) / 60_000, 0))}`}
+                          phrase`, stands ${formatDuration(
+                            m.stalls.reduce((s, x) => s + (x.toMs - x.fromMs) / 60_000, 0),
+                          )}`}
                         {m.standing !== 'sheet' && phrase`, ${m.standing}`}
                       </span>
                     </>

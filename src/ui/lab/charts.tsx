@@ -122,7 +122,9 @@ export function HeatThroughDepth({ lift, thicknessMm }: { lift: LiftAnswer; thic
       viewBox={`0 0 ${W} ${HT}`}
       className="w-full"
       role="img"
-      aria-label={phrase`Temperature over depth at the hottest moment, ${format('length', lift.peakDepthMm).text} deep the hottest`}
+      aria-label={phrase`Temperature over depth at the hottest moment, ${
+        format('length', lift.peakDepthMm).text
+      } deep the hottest`}
     >
       <rect x="60" y={y(0)} width={W - 74} height={y(thicknessMm) - y(0)} fill="url(#tx-liquid)" opacity="0.7" />
       <rect
@@ -281,7 +283,9 @@ const MapCell = memo(function MapCell({
         : phrase`at most ${figure(degrees.of(c.peakC))} ${degrees.symbol}`;
   return (
     <g>
-      <title>{phrase`${size} at ${temp}: ${c.minutes === null ? 'not within two days' : formatDuration(c.minutes)}, ${peak}`}</title>
+      <title>{phrase`${size} at ${temp}: ${
+        c.minutes === null ? 'not within two days' : formatDuration(c.minutes)
+      }, ${peak}`}</title>
       <rect {...box} fill="var(--set)" opacity={dark} />
       {c.verdict !== 'calm' && <rect {...box} fill="url(#tx-rod)" opacity={c.verdict === 'runaway' ? 0.75 : 0.35} />}
       {c.minutes !== null && column % 2 === 0 && (

@@ -213,7 +213,9 @@ function Mark({ of: { observation: o }, x, y }: { of: Seen; x: (v: number) => nu
 }
 
 const told = ({ estimate }: Learned): string =>
-  phrase`${estimate.ratio.toFixed(2)} times as planned, between ${estimate.low.toFixed(2)} and ${estimate.high.toFixed(2)}`;
+  phrase`${estimate.ratio.toFixed(2)} times as planned, between ${estimate.low.toFixed(
+    2,
+  )} and ${estimate.high.toFixed(2)}`;
 
 function Notes({ lessons }: { lessons: Lessons }) {
   const repairs = useWorkspace((d) => d.repairs);

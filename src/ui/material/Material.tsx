@@ -124,7 +124,9 @@ function Side({ view, at, nowMs }: StageProps) {
         copy={sheet.name}
         beside={
           usable !== null
-            ? phrase`in the pot ${formatDuration(usable)} after mixing, at ${format('temperature', plan.potC ?? 0).text}`
+            ? phrase`in the pot ${formatDuration(usable)} after mixing, at ${
+                format('temperature', plan.potC ?? 0).text
+              }`
             : undefined
         }
       />

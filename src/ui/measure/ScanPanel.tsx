@@ -172,7 +172,10 @@ export function ScanPanel({
           {unit === null ? (
             <p className="text-sm">
               {likely.length
-                ? phrase`A file of points does not say. In ${joined(likely, ' or ')} the scan has a size such places are scanned at.`
+                ? phrase`A file of points does not say. In ${joined(
+                    likely,
+                    ' or ',
+                  )} the scan has a size such places are scanned at.`
                 : 'In none of these units has the scan a size such places are scanned at. Look whether it is the right file.'}
             </p>
           ) : (

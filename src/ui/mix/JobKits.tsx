@@ -113,7 +113,10 @@ export function JobKits({ view, systemId }: { view: JobView; systemId: string })
             .filter((g) => g.length > 1)
             .map(
               (g) =>
-                phrase`One mixing serves ${joined([...new Set(g.map((id) => name(id.slice(0, id.lastIndexOf(':')))))], ', ')}.`,
+                phrase`One mixing serves ${joined(
+                  [...new Set(g.map((id) => name(id.slice(0, id.lastIndexOf(':')))))],
+                  ', ',
+                )}.`,
             )
             .join(' ')}
         </p>

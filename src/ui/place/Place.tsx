@@ -128,14 +128,18 @@ function Side({ view, at, nowMs }: StageProps) {
         check={(min) =>
           min >= 0 && min <= MOST_OVERTIME_MIN
             ? null
-            : phrase`Up to ${formatDuration(MOST_OVERTIME_MIN)}: more is another working day. Change the job’s working hours.`
+            : phrase`Up to ${formatDuration(
+                MOST_OVERTIME_MIN,
+              )}: more is another working day. Change the job’s working hours.`
         }
       />
       {plan.placedMs !== null && wholePlaced(plan) && (
         <p className="mt-2">
           In place by <strong className="fig">{dayAndClock(plan.placedMs, view.job.zone)}</strong>
           {plan.usableMin !== null && Number.isFinite(plan.usableMin)
-            ? phrase`; a batch may take ${formatDuration(plan.usableMin)} to place, at ${format('temperature', plan.potC ?? 0).text}`
+            ? phrase`; a batch may take ${formatDuration(plan.usableMin)} to place, at ${
+                format('temperature', plan.potC ?? 0).text
+              }`
             : ''}
           .
         </p>

@@ -19,7 +19,10 @@ const figuresOf = (method: Method, values: Readonly<Record<string, number>>, sys
       .map(([id, v]) => {
         const factor = factorsOf(method).find((f) => f.id === id);
         if (factor)
-          return phrase`${figure(v, 2)} min${factor.per === null ? '' : phrase` for each ${DRIVER_LABELS[factor.per]}`}`;
+          return phrase`${figure(
+            v,
+            2,
+          )} min${factor.per === null ? '' : phrase` for each ${DRIVER_LABELS[factor.per]}`}`;
         const setting = method.settings.find((s) => s.id === id);
         return setting ? format(setting.kind, v, system, 2).text : '';
       })

@@ -40,7 +40,10 @@ export function LoggerFile({
         const late = rows.findIndex((r) => r.atMs > clock.now() + AHEAD_MS);
         if (late >= 0)
           return {
-            said: phrase`Row ${late + 2}: ${dayAndClock(rows[late]!.atMs, zone)} is still to come. Is it the right zone?`,
+            said: phrase`Row ${late + 2}: ${dayAndClock(
+              rows[late]!.atMs,
+              zone,
+            )} is still to come. Is it the right zone?`,
           };
         const source = name.slice(0, 80);
         const entries = rows.flatMap((r) => [

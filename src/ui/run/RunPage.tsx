@@ -73,7 +73,9 @@ export function RunPage({ jobId, repairId }: { jobId: string; repairId: string }
     clockOn
       ? {
           key: `${clockOn.kind}${clockOn.batch}${clockOn.part}${clockOn.originMs}`,
-          name: `${clockOn.batch == null ? '' : phrase`Batch ${clockOn.batch + 1}, `}${ofPot ? 'the pot' : lowered(clockOn.label)}`,
+          name: `${clockOn.batch == null ? '' : phrase`Batch ${clockOn.batch + 1}, `}${
+            ofPot ? 'the pot' : lowered(clockOn.label)
+          }`,
         }
       : wait
         ? { key: `wait${wait.kind}`, name: wait.label }
@@ -198,7 +200,9 @@ export function RunPage({ jobId, repairId }: { jobId: string; repairId: string }
           {started && step && (
             <section aria-label="Next step" aria-live="polite">
               <p className="soft text-[0.95rem]">
-                <span data-testid="step-count">{phrase`step ${steps.indexOf(step) + 1} of ${steps.length + plan.untimed.length}`}</span>
+                <span data-testid="step-count">{phrase`step ${
+                  steps.indexOf(step) + 1
+                } of ${steps.length + plan.untimed.length}`}</span>
                 {at.passes.length > 1 ? phrase` · ${pieceName(pass.repair, at.passes.indexOf(pass))}` : ''}
                 {wet?.planMs ? phrase` · primer still wet for ${formatDuration((wet.planMs - spentMs) / 60_000)}` : ''}
               </p>
@@ -230,7 +234,9 @@ export function RunPage({ jobId, repairId }: { jobId: string; repairId: string }
             <section>
               <h2 className="text-[1.5rem] font-bold leading-tight">
                 {steps.length
-                  ? phrase`${steps.length} steps, ${formatDuration(steps.reduce((m, s) => m + s.handsOnMin, 0))} hands on`
+                  ? phrase`${steps.length} steps, ${formatDuration(
+                      steps.reduce((m, s) => m + s.handsOnMin, 0),
+                    )} hands on`
                   : 'Not ready to begin'}
               </h2>
               <p>

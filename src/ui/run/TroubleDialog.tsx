@@ -126,7 +126,9 @@ function Met({
     [
       'Reserve',
       answer.reserve &&
-        `${answer.reserve}${spareMl !== null && spareMl > 1 ? phrase`; planned to be left: ${format('volume', spareMl).text}` : ''}`,
+        `${answer.reserve}${
+          spareMl !== null && spareMl > 1 ? phrase`; planned to be left: ${format('volume', spareMl).text}` : ''
+        }`,
     ],
     ['Into the record', trouble.keeps],
   ];

@@ -77,10 +77,14 @@ function Face({ of: u, at, role }: { of: Uptake; at: PassView; role: string }) {
           <Falling of={u} />
           <p role="status">
             {u.refuses ? <strong>It takes no more: </strong> : ''}
-            {phrase`${u.coatsMl.length} ${u.coatsMl.length === 1 ? 'coat' : 'coats'}, ${format('volume', u.totalMl).text} in all`}
+            {phrase`${u.coatsMl.length} ${u.coatsMl.length === 1 ? 'coat' : 'coats'}, ${
+              format('volume', u.totalMl).text
+            } in all`}
             {u.lastShare !== null && <>{phrase`, the last ${figure(u.lastShare * 100, 2)} % of the first`}</>}.{' '}
             {u.factor !== null && (
-              <span className="soft">{phrase`${figure(u.factor, 3)} × the estimate, ${format('uptake', u.mlPerM2).text}.`}</span>
+              <span className="soft">{phrase`${figure(u.factor, 3)} × the estimate, ${
+                format('uptake', u.mlPerM2).text
+              }.`}</span>
             )}
           </p>
         </>

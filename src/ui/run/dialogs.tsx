@@ -82,7 +82,9 @@ export function ReadDialog({
             v > 90
               ? phrase`${v.toFixed(0)} °C is beyond anything here. Is a decimal point missing, or is it in °F?`
               : v > 45 && channel !== 'pot'
-                ? phrase`${v.toFixed(0)} °C for ${channel}: typed in °F? Write it with its unit, like ${v.toFixed(0)} F.`
+                ? phrase`${v.toFixed(0)} °C for ${channel}: typed in °F? Write it with its unit, like ${v.toFixed(
+                    0,
+                  )} F.`
                 : v < -40
                   ? 'Colder than −40 °C cannot be right.'
                   : null

@@ -126,7 +126,9 @@ export function SettingsPage() {
                 : 'The browser may clear it when the disk runs short.'}
           </li>
           {keeping.usedMb !== null && (
-            <li>{phrase`${keeping.usedMb.toFixed(1)} MB used, about ${Math.round(keeping.freeMb ?? 0)} MB free for it.`}</li>
+            <li>{phrase`${keeping.usedMb.toFixed(1)} MB used, about ${Math.round(
+              keeping.freeMb ?? 0,
+            )} MB free for it.`}</li>
           )}
         </ul>
         {keeping.persisted === false && (

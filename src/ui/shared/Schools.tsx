@@ -40,7 +40,9 @@ export function Schools({ at, stage }: { at: PassView; stage: Stage }) {
               {option ? phrase`Fits ${option.fits}. ` : ''}
               {chosen[school.id] === school.byDefault
                 ? school.why
-                : phrase`The usual choice is “${school.options.find((o) => o.id === school.byDefault)?.label}”: ${school.why}`}
+                : phrase`The usual choice is “${
+                    school.options.find((o) => o.id === school.byDefault)?.label
+                  }”: ${school.why}`}
             </p>
           </div>
         );

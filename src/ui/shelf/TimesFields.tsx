@@ -197,7 +197,9 @@ function TimeRow({
               <>
                 <TimeChart milestone={understood} family={family} atC={Number.NaN} />
                 {fit !== undefined && (
-                  <p className="soft text-xs">{phrase`fitted ${figure(fit)} kJ/mol; dashed beyond the sheet’s own points`}</p>
+                  <p className="soft text-xs">{phrase`fitted ${figure(
+                    fit,
+                  )} kJ/mol; dashed beyond the sheet’s own points`}</p>
                 )}
               </>
             ) : (
