@@ -39,6 +39,9 @@ test('a browser that asks for German first is answered in German, with nothing c
   await page.goto(base());
   await page.getByRole('button', { name: 'Neuer Auftrag' }).waitFor();
   await page.getByRole('region', { name: 'Ein erster Blick' }).waitFor();
+  await page.getByTestId('first-answers').waitFor();
+  const said = (await readOn(page)).map((text) => text.replaceAll('Ramp mortar 3-part', ''));
+  expect(said.filter((text) => words(text).some((word) => ENGLISH.has(word)))).toEqual([]);
 });
 
 const words = (text: string) =>

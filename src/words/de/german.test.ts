@@ -4,6 +4,7 @@ import { GATES } from '@/core/plan';
 import { gapsOf } from '@/core/say';
 import { FAMILIES, MILESTONES, SYSTEM_KINDS } from '@/core/system';
 import { SHAPES } from '@/core/void';
+import { FIRST_LOOKS } from '@/sample/first';
 import { hasWords, literalsIn, saidIn, sourcesOf } from '../read-source.testing';
 import { german } from '.';
 
@@ -40,6 +41,7 @@ test.each([
   ['families', FAMILIES],
   ['milestones', MILESTONES],
   ['gates', GATES],
+  ['first looks', FIRST_LOOKS.map(({ label }) => ({ label }))],
 ])('the rows of the %s have their German', (_, rows) => {
   const texts = rowTexts(rows);
   expect(texts.length).toBeGreaterThan(2);
