@@ -1,5 +1,5 @@
 'use client';
-import { memo } from 'react';
+import { memo, useMemo } from 'react';
 import { type ChainPlan, type RepairPlan, repairName, ribbonsOf } from '@/core/plan';
 import type { RepairView } from '@/core/record';
 import { formatDuration } from '@/core/units';
@@ -101,6 +101,7 @@ export const RibbonRow = memo(function RibbonRow({ view, x, box, zone, wantedAt,
   const name = repairName(view.repair);
   const middle = box.y + box.height / 2;
   const stalls = stallsOf(plan);
+  const opens = useMemo(() => (plan.openMs === null ? '' : dayAndClock(plan.openMs, zone)), [plan.openMs, zone]);
   const last = ribbons.at(-1)?.states.at(-1)?.toMs ?? 0;
   // Names of passes stand where there is room for them before the next begins.
   const starts = ribbons.map((r) => x(r.states[0]!.fromMs));
@@ -134,7 +135,7 @@ export const RibbonRow = memo(function RibbonRow({ view, x, box, zone, wantedAt,
           until={Math.min(x(last), box.right)}
           right={box.right}
           past={wantedAt === null ? null : x(wantedAt)}
-          text={dayAndClock(plan.openMs, zone)}
+          text={opens}
         />
       )}
       {plan.habitMs !== null && habit && (

@@ -76,6 +76,9 @@ export function placeLabels(
       const x = box.left + 8 + ((box.right - box.left - width - 16) * (i + 0.5)) / TRIES;
       const ends = [yAt(line, x), yAt(line, x + width / 2), yAt(line, x + width)];
       if (ends.some((y) => y === null)) continue;
+      const crowd = Math.min(...taken.map((t) => Math.abs((t.left + t.right) / 2 - (x + width / 2))), 200) / 100;
+      // With all the room there could be it would still be no better: its lines need not be looked at.
+      if (best && ROOM_PX + crowd <= best.score + 1e-9) continue;
       const heights = heightsUnder(lines, x, width);
       for (const foot of [Math.min(...(ends as number[])) - OFF, Math.max(...(ends as number[])) + OFF + HIGH - 2]) {
         const top = foot - HIGH + 2;
@@ -83,7 +86,6 @@ export function placeLabels(
         if (taken.some((t) => x < t.right + 14 && x + width > t.left - 14 && Math.abs(top - t.top) < HIGH + 3))
           continue;
         const room = clearance(heights, top, ROOM_PX);
-        const crowd = Math.min(...taken.map((t) => Math.abs((t.left + t.right) / 2 - (x + width / 2))), 200) / 100;
         const score = room + crowd;
         if (!best || score > best.score + 1e-9) best = { score, x, foot };
       }

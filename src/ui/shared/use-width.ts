@@ -1,5 +1,6 @@
 'use client';
 import { useCallback, useEffect, useRef, useState } from 'react';
+import { flushSync } from 'react-dom';
 
 /** Width of an element as it is laid out, px, never under a phone’s. */
 export function useWidth(first = 1280) {
@@ -7,7 +8,10 @@ export function useWidth(first = 1280) {
   const [width, setWidth] = useState(first);
   useEffect(() => {
     if (!ref.current) return;
-    const watch = new ResizeObserver(([entry]) => entry && setWidth(Math.max(280, entry.contentRect.width)));
+    const watch = new ResizeObserver(([entry]) => {
+      // Drawn in the frame in which its room changes: else that one shows the drawing of another width.
+      if (entry) flushSync(() => setWidth(Math.max(280, entry.contentRect.width)));
+    });
     watch.observe(ref.current);
     return () => watch.disconnect();
   }, []);

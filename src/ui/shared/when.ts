@@ -4,20 +4,26 @@ import { usePrefs } from '../workspace/prefs';
 
 /** Days and months are in the language of all other words: no “Do” beside “Thu”. */
 const locale = (): string => LANGUAGE_ROWS[spokenLanguage()].locale;
+const FORMS = {
+  hour: { hour: '2-digit', minute: '2-digit', hourCycle: 'h23' },
+  weekday: { weekday: 'short' },
+  day: { weekday: 'short', day: 'numeric', month: 'short' },
+  date: { weekday: 'short', day: 'numeric', month: 'short', year: 'numeric' },
+  written: { weekday: 'long', day: 'numeric', month: 'long', year: 'numeric' },
+} as const satisfies Record<string, Intl.DateTimeFormatOptions>;
 const known = new Map<string, Intl.DateTimeFormat>();
 
-/** A formatter, made once: making one takes longer than drawing a whole time band. */
-function formatter(of: string, options: Intl.DateTimeFormatOptions): Intl.DateTimeFormat {
-  const key = `${of}|${JSON.stringify(options)}`;
-  const found = known.get(key) ?? new Intl.DateTimeFormat(of, options);
+/** An instant in a form, by a formatter made once: making one takes longer than drawing a whole time band. */
+function formatted(ms: number, form: keyof typeof FORMS, zone: string): string {
+  const key = `${locale()}|${form}|${zone}`;
+  const found = known.get(key) ?? new Intl.DateTimeFormat(locale(), { ...FORMS[form], timeZone: zone });
   known.set(key, found);
-  return found;
+  return found.format(ms);
 }
 
 /** A date as every other word of the page has it: days and months in three letters, without the points of German. */
-const dated = (ms: number, options: Intl.DateTimeFormatOptions): string =>
-  formatter(locale(), options)
-    .format(ms)
+const dated = (ms: number, form: 'day' | 'date', zone: string): string =>
+  formatted(ms, form, zone)
     .replace(/Sept\b/, 'Sep')
     .replace(/^(\p{L}+)\./u, '$1')
     .replace(/(\p{L}{3})\p{L}*\.?(?= \d{4}|$)/u, '$1');
@@ -26,29 +32,22 @@ const dated = (ms: number, options: Intl.DateTimeFormatOptions): string =>
 export const clock = (ms: number, zone: string): string => inHours(clock24(ms, zone), usePrefs.getState().hours);
 
 /** The same from 0 to 24, to be reckoned with. @example '16:05' */
-export const clock24 = (ms: number, zone: string): string =>
-  formatter(locale(), { hour: '2-digit', minute: '2-digit', hourCycle: 'h23', timeZone: zone }).format(ms);
+export const clock24 = (ms: number, zone: string): string => formatted(ms, 'hour', zone);
 
-export function dayAndClock(ms: number, zone: string): string {
-  const day = formatter(locale(), { weekday: 'short', timeZone: zone }).format(ms);
-  return `${day} ${clock(ms, zone)}`;
-}
+export const dayAndClock = (ms: number, zone: string): string => `${formatted(ms, 'weekday', zone)} ${clock(ms, zone)}`;
 
 /** The day alone, with its date. */
-export const dayOf = (ms: number, zone: string): string =>
-  formatter(locale(), { weekday: 'long', day: 'numeric', month: 'long', year: 'numeric', timeZone: zone }).format(ms);
+export const dayOf = (ms: number, zone: string): string => formatted(ms, 'written', zone);
 
 export function fullWhen(ms: number, zone: string): string {
-  const day = dated(ms, { weekday: 'short', day: 'numeric', month: 'short', year: 'numeric', timeZone: zone });
-  const text = `${day}, ${clock(ms, zone)}`;
+  const text = `${dated(ms, 'date', zone)}, ${clock(ms, zone)}`;
   return sameZone(zone) ? text : `${text} (${zone})`;
 }
 
 /** Far instants get their date, near ones the day name. */
 export function shortWhen(ms: number, zone: string, nowMs: number): string {
   if (Math.abs(ms - nowMs) < 6.5 * 86_400_000) return dayAndClock(ms, zone);
-  const date = dated(ms, { weekday: 'short', day: 'numeric', month: 'short', timeZone: zone });
-  return `${date} ${clock(ms, zone)}`;
+  return `${dated(ms, 'day', zone)} ${clock(ms, zone)}`;
 }
 
 /** The zone of this device. */
