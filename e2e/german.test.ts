@@ -88,7 +88,13 @@ const readOn = (page: Page): Promise<readonly string[]> =>
     return out;
   });
 
-test('in German no view has an English word of ours', async () => {
+/** A figure whose decimals stand behind a point; versions and addresses have several. */
+const POINTED = /(?<![\d.,/])\d+\.\d+(?![\d.]|\p{L})/u;
+/** What stands in the fields of the page. */
+const typedOn = (page: Page): Promise<readonly string[]> =>
+  page.evaluate(() => [...document.querySelectorAll('input')].map((i) => i.value));
+
+test('in German no view has an English word of ours, and no figure a decimal point', async () => {
   const page = await yard.page();
   await sampleInGerman(page);
   const found: Record<string, readonly string[]> = {};
@@ -100,7 +106,11 @@ test('in German no view has an English word of ours', async () => {
       // A name that is cut short ends in dots.
       return !/…$|^https?:|\nhttps?:/.test(ours.trim()) && words(ours).some((word) => ENGLISH.has(word));
     });
-    if (english.length) found[view] = [...new Set(english)].map((text) => text.trim().slice(0, 120));
+    const pointed = [...(await readOn(page)), ...(await typedOn(page))].filter((text) =>
+      POINTED.test(THEIRS.reduce((rest, own) => rest.replaceAll(own, ' '), text)),
+    );
+    const wrong = [...new Set([...english, ...pointed])].map((text) => text.trim().slice(0, 120));
+    if (wrong.length) found[view] = wrong;
   }
   expect(found).toEqual({});
 });

@@ -1,3 +1,4 @@
+export { decimals, fieldText, figure, format, formatDuration, marked, readQuantity, spokenMark } from './figures';
 export { isLanguage, knowLanguage, takeLanguage } from './languages';
 export { planInWords } from './plan';
 export { errorInWords, PLAIN_READER, plainWords, type Reader, say, workedIn } from './render';

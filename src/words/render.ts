@@ -11,7 +11,17 @@ import {
   type WorkLine,
   whyOf,
 } from '@/core/say';
-import { FIELD_UNIT, figure, format, fromCore, type Hours, shownUnit, type UnitSystem, unitOf } from '@/core/units';
+import {
+  FIELD_UNIT,
+  figure,
+  format,
+  fromCore,
+  type Hours,
+  shownUnit,
+  type UnitSystem,
+  unitOf,
+  withMark,
+} from '@/core/units';
 import { inLanguage, LANGUAGE_ROWS, type Language, spokenLanguage } from './tongue';
 
 /** Who reads: units, the zone of the site, the language. */
@@ -98,11 +108,16 @@ function moment({ at, dated }: Moment, { zone, hours, language }: Reader): strin
     : `${dayOf} ${clock}`;
 }
 
+/** A figure that a message has as a text. */
+const FIGURE = /^[±+−-]?\d+\.\d+$/;
+
 function written(value: Value, reader: Reader): string | number {
-  if (typeof value === 'number') return value;
+  const { decimal } = LANGUAGE_ROWS[reader.language];
+  if (typeof value === 'number') return Number.isInteger(value) ? value : withMark(String(value), decimal);
+  if (typeof value === 'string' && FIGURE.test(value)) return withMark(value, decimal);
   // A name of ours is told in the reader’s language; what somebody wrote is in no catalogue.
   if (typeof value === 'string') return inLanguage(value, reader.language);
-  if (isQuantity(value)) return quantity(value, reader).replace(/^-/, '−');
+  if (isQuantity(value)) return withMark(quantity(value, reader), decimal).replace(/^-/, '−');
   if (isMoment(value)) return moment(value, reader);
   if (isList(value)) {
     const parts = value.list.map((v) => String(written(v, reader)));
@@ -125,7 +140,10 @@ export function say(said: Said, reader: Reader): string {
   const format = formatOf(said.id, reader.language);
   const chosen = choicesOf(format);
   // What a text chooses by is a mark of ours and no word, whatever language has a word like it.
-  const told = (gap: string, v: Value) => (typeof v === 'string' && chosen.get(gap)?.has(v) ? v : written(v, reader));
+  const told = (gap: string, v: Value) => {
+    const among = chosen.get(gap);
+    return among && (typeof v === 'number' || (typeof v === 'string' && among.has(v))) ? v : written(v, reader);
+  };
   const values = Object.fromEntries(Object.entries(said.with ?? {}).map(([gap, v]) => [gap, told(gap, v)]));
   const text = String(format.format(values));
   // A gap that is empty here leaves its spaces behind.
@@ -141,7 +159,10 @@ export const errorInWords = (error: unknown): string =>
 
 /** A line of working as its reader reads it. Kept plans of earlier versions have the unit of a number beside it. */
 export function workedIn({ label, expression, value, unit, source }: WorkLine, reader: Reader) {
-  const told = typeof value === 'number' ? figure(value, WORKED_DIGITS) : String(written(value, reader));
+  const told =
+    typeof value === 'number'
+      ? withMark(figure(value, WORKED_DIGITS), LANGUAGE_ROWS[reader.language].decimal)
+      : String(written(value, reader));
   return {
     label: say(label, reader),
     expression: say(expression, reader),

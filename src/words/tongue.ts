@@ -1,4 +1,5 @@
 import { IntlMessageFormat } from 'intl-messageformat';
+import { type DecimalMark, withMark } from '@/core/units';
 
 /**
  * What each English text of the product is in another language. A text with gaps stands under its pattern, `Choose: {0}`;
@@ -6,17 +7,21 @@ import { IntlMessageFormat } from 'intl-messageformat';
  */
 export type Catalogue = ReadonlyMap<string, string>;
 
-/** A language: what it calls itself, whose days and months it has, and what stands behind the number of a day. */
+/**
+ * A language: what it calls itself, whose days and months it has, what stands behind the number of a day, and before
+ * the decimals of a figure.
+ */
 interface LanguageRow {
   readonly name: string;
   readonly locale: string;
   readonly afterDay: string;
+  readonly decimal: DecimalMark;
 }
 
 /** The languages the product speaks; English is the one it is written in, and needs no catalogue. */
 export const LANGUAGE_ROWS = {
-  en: { name: 'English', locale: 'en-GB', afterDay: '' },
-  de: { name: 'Deutsch', locale: 'de-DE', afterDay: '.' },
+  en: { name: 'English', locale: 'en-GB', afterDay: '', decimal: '.' },
+  de: { name: 'Deutsch', locale: 'de-DE', afterDay: '.', decimal: ',' },
 } as const satisfies Readonly<Record<string, LanguageRow>>;
 export type Language = keyof typeof LANGUAGE_ROWS;
 export const LANGUAGES = Object.keys(LANGUAGE_ROWS) as readonly Language[];
@@ -83,7 +88,7 @@ export type Gap = string | number | boolean | null | undefined | Own;
 const filled = (value: Gap): string => {
   if (value === null || value === undefined || typeof value === 'boolean') return '';
   if (typeof value === 'object') return value.own;
-  return typeof value === 'string' ? translated(value) : String(value);
+  return typeof value === 'string' ? translated(value) : withMark(String(value), LANGUAGE_ROWS[spoken].decimal);
 };
 
 /** Several of them in one line, each in the language spoken. @param by what stands between them @example joined(kits, ' or ') */
@@ -112,7 +117,7 @@ export const patternKey = (parts: readonly string[]): string =>
 export function phrase(parts: TemplateStringsArray, ...gaps: readonly Gap[]): string {
   const told = catalogue?.get(patternKey(parts));
   if (told === undefined) return parts.map((part, i) => (i === 0 ? part : filled(gaps[i - 1]) + part)).join('');
-  const values = Object.fromEntries(gaps.map((gap, i) => [i, typeof gap === 'number' ? gap : filled(gap)]));
+  const values = Object.fromEntries(gaps.map((gap, i) => [i, Number.isInteger(gap) ? gap : filled(gap)]));
   const text = String(patternOf(told).format(values));
   const raw = parts.join('\u0000');
   return padded(raw, raw.trim(), text);

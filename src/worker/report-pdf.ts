@@ -1,7 +1,7 @@
 import { jsPDF } from 'jspdf';
 import type { RepairDocument } from '@/core/record';
 import type { Drawing } from '@/core/void';
-import { phrase, translated } from '@/words';
+import { marked, phrase, translated } from '@/words';
 
 /** What a document is printed from besides its words. */
 export interface ReportAsk {
@@ -301,7 +301,7 @@ function drawSection(pdf: jsPDF, drawing: Drawing, x: number, y: number, w: numb
     pdf.setLineWidth(0.1);
     pdf.line(a[0], a[1], b[0], b[1]);
     const mm = Math.hypot(d.to[0] - d.from[0], d.to[1] - d.from[1]) * d.perMm;
-    pdf.text(`${Number(mm.toPrecision(4))} mm`, (a[0] + b[0]) / 2 + 1, (a[1] + b[1]) / 2 - 0.6);
+    pdf.text(marked(`${Number(mm.toPrecision(4))} mm`), (a[0] + b[0]) / 2 + 1, (a[1] + b[1]) / 2 - 0.6);
   }
 }
 

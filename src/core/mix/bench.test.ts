@@ -109,7 +109,10 @@ describe('measured with what is at hand', () => {
     expect(toleranceOf(at('filler', 1))).toMatchObject({ shortPct: 0, overPct: expect.closeTo(200, 6) });
     expect(toleranceOf(at('filler', 3))).toMatchObject({ shortPct: expect.closeTo(200 / 3, 6), overPct: 0 });
     expect(toleranceOf(pasteSheet)).toEqual({ shortPct: 5, overPct: 5, fromSheet: true });
-    expect(saidTolerance(toleranceOf(at('filler', 2.5)))).toBe('−60 to +20 %');
+    expect(saidTolerance(toleranceOf(at('filler', 2.5)))).toEqual({
+      id: 'tolerance.uneven',
+      with: { short: '60', over: '20' },
+    });
   });
   test('0.1 g of hardener on 100 g at the least dose is short; more than the most is over', () => {
     const pour = (dosePct: number, b: number) =>

@@ -7,6 +7,8 @@ const WORK = texts('work.fillers', {
   alone: '{filler} alone, of the liquid’s weight',
   loading: 'Loading of the blend, of the liquid’s weight',
   'loading-by': '1 / Σ share / alone = 1 / ({each})',
+  'one-loading': '{share} / {alone}',
+  'loadings-sum': '{sum} + {each}',
   volume: 'Volume of the filled mix for a hundred grams of liquid',
   bulk: 'the grains’ bulk: lean, air stays in it',
   each: 'the liquid and each filler by its own density',
@@ -215,7 +217,9 @@ export function filledMix(blend: Blend, liquidGPerMl: number): FilledMix {
       line(
         WORK.loading(),
         WORK['loading-by']({
-          each: blend.fillers.map((f) => `${figure(f.share / whole, 3)} / ${figure(alone(f))}`).join(' + '),
+          each: blend.fillers
+            .map((f) => WORK['one-loading']({ share: figure(f.share / whole, 3), alone: figure(alone(f)) }))
+            .reduce((sum, each) => WORK['loadings-sum']({ sum, each })),
         }),
         percent(loading),
       ),

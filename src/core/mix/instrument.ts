@@ -1,4 +1,4 @@
-import { grams, line, percent, positive, refuse, texts, type WorkLine } from '../say';
+import { grams, line, type Message, percent, positive, refuse, texts, type WorkLine } from '../say';
 import { type PartId, partOf, type SheetRevision, type Way } from '../system';
 import { figure } from '../units';
 
@@ -7,6 +7,10 @@ const WORK = texts('work.instrument', {
   'ratio-by': '{b} / {a} against {nominal}',
   worst: 'With half a step of each reading',
   'worst-by': 'both at their worst',
+});
+
+const AMOUNT = texts('measured-out', {
+  of: '{amount} {unit, select, drops {{n, plural, one {drop} other {drops}}} strokes {{n, plural, one {stroke} other {strokes}}} sachets {{n, plural, one {sachet} other {sachets}}} other {{unit}}}',
 });
 
 const REFUSED = texts('refused.mix.instrument', {
@@ -158,8 +162,8 @@ export function measuredBatch(
 }
 
 /** A measured part as it is said at the bench. */
-export const saidAs = (m: Measured): string =>
-  `${figure(m.amount, 4)} ${m.unit === 'drops' && m.amount === 1 ? 'drop' : m.unit}`;
+export const saidAs = ({ unit, amount }: Measured): Message =>
+  AMOUNT.of({ unit, n: amount, amount: figure(amount, 4) });
 
 /** Whether a kit or catalyst of one system may go with another: never of two. @throws Refusal with the reason */
 export function sameSystem(

@@ -1,5 +1,11 @@
+import { type Message, texts } from '../say';
 import { perHundredOfA, type SheetRevision } from '../system';
 import { figure } from '../units';
+
+const TOLERANCE = texts('tolerance', {
+  even: '±{pct} %',
+  uneven: '−{short} to +{over} %',
+});
 
 /** How far B/A may lie off its nominal value, per cent of it: short of B, and over. */
 export interface Tolerance {
@@ -38,10 +44,10 @@ export const isWithin = (deviationPct: number, { shortPct, overPct }: Tolerance)
   deviationPct >= -shortPct - 1e-9 && deviationPct <= overPct + 1e-9;
 
 /** A tolerance as it is said: one figure where both sides are alike. */
-export const saidTolerance = ({ shortPct, overPct }: Tolerance): string =>
+export const saidTolerance = ({ shortPct, overPct }: Tolerance): Message =>
   Math.abs(shortPct - overPct) < 1e-9
-    ? `±${figure(shortPct, 2)} %`
-    : `−${figure(shortPct, 2)} to +${figure(overPct, 2)} %`;
+    ? TOLERANCE.even({ pct: figure(shortPct, 2) })
+    : TOLERANCE.uneven({ short: figure(shortPct, 2), over: figure(overPct, 2) });
 
 /**
  * Worst deviation of B/A, per cent, that a scale of that step can make: each reading half a step out, in opposite

@@ -125,6 +125,7 @@ export interface TestReading {
 
 const SAYS = texts('acceptance', {
   reading: '{value}',
+  scaled: '{value} {scale}',
   unset: 'What is asked has not been typed yet.',
   more: '{n, plural, one {# more reading is} other {# more readings are}} asked.',
   glue: '{n, plural, one {# did} other {# did}} not count, torn in the glue: {more, plural, one {# more is} other {# more are}} asked.',
@@ -138,7 +139,11 @@ const SAYS = texts('acceptance', {
 export function readingSaid({ kind, scale }: Pick<Acceptance, 'kind' | 'scale'>, value: number): Said {
   const { quantity } = measuredKind(kind);
   const told: Value =
-    quantity === 'count' ? `${figure(value, 4)}${scale ? ` ${scale}` : ''}` : exactly({ is: quantity, value });
+    quantity === 'count'
+      ? scale
+        ? SAYS.scaled({ value: figure(value, 4), scale })
+        : figure(value, 4)
+      : exactly({ is: quantity, value });
   return SAYS.reading({ value: told });
 }
 

@@ -1,4 +1,4 @@
-import { density, exactly, grams, line, ml, refuse, texts, type WorkLine } from '../say';
+import { density, exactly, grams, line, type Message, ml, refuse, texts, type WorkLine } from '../say';
 import { PART_IDS, type PartId } from './kinds';
 import { type Part, partOf, type SheetRevision } from './sheet';
 
@@ -6,6 +6,8 @@ const WORK = texts('work.proportion', {
   weight: 'Ratio A : B by weight',
   volume: 'Ratio A : B by volume',
   printed: 'as on the sheet',
+  'to-hundred': '100 : {b}',
+  'no-a': 'no part A',
   'times-density': '{a} × {densityA} : {b} × {densityB}',
   'by-density': '{a} / {densityA} : {b} / {densityB}',
   grains: 'Space between the grains',
@@ -91,7 +93,8 @@ export function roomOf(
 }
 
 /** B for a hundred of A; where there is no A there is no ratio. */
-const ratioText = (b: number, a: number): string => (a > 0 ? `100 : ${((100 * b) / a).toFixed(1)}` : 'no part A');
+const toHundred = (b: number, a: number): Message =>
+  a > 0 ? WORK['to-hundred']({ b: ((100 * b) / a).toFixed(1) }) : WORK['no-a']();
 
 /**
  * Works out the composition of a mix from the sheet's ratio.
@@ -117,7 +120,7 @@ function workedOut(sheet: SheetRevision, fillerShare: number): Proportion {
   const mass = PART_IDS.reduce((s, id) => s + masses[id], 0);
   const { volume, liquid, solid, grainVoids, lean } = roomOf(present.map((part) => ({ part, massG: masses[part.id] })));
   /** The ratio by one basis: as the sheet has it, or through the densities from the other. */
-  const ratioLine = (by: 'weight' | 'volume', ratio: string) =>
+  const ratioLine = (by: 'weight' | 'volume', ratio: Message) =>
     line(
       WORK[by](),
       by === basis
@@ -133,8 +136,8 @@ function workedOut(sheet: SheetRevision, fillerShare: number): Proportion {
       by === basis ? 'sheet' : 'computed',
     );
   const working = [
-    ratioLine('weight', ratioText(mB, mA)),
-    ratioLine('volume', ratioText(mB * a.densityGPerMl, mA * b.densityGPerMl)),
+    ratioLine('weight', toHundred(mB, mA)),
+    ratioLine('volume', toHundred(mB * a.densityGPerMl, mA * b.densityGPerMl)),
   ];
   if (grainVoids > 0) {
     working.push(line(WORK.grains(), WORK['grains-by'](), ml(grainVoids)));

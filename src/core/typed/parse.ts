@@ -1,5 +1,5 @@
 import { type Message, texts } from '../say';
-import { FIELD_UNIT, type Kind, toCore, UNITS, type Unit, type UnitSystem, unitOf } from '../units';
+import { type DecimalMark, FIELD_UNIT, type Kind, toCore, UNITS, type Unit, type UnitSystem, unitOf } from '../units';
 import { inWordsRead } from './german';
 import { readThread } from './thread';
 
@@ -145,8 +145,14 @@ function inFigures(text: string): string {
 
 const NUMBER = /^[+-]?(?:\d[\d.,]*|[.,]\d+)/;
 
-/** Reads one plain number: decimal point or comma, thousands groups; `1,500` is reported as having two readings. */
-export function readNumber(text: string): { value: number } | { bad: true } | { either: [string, string] } {
+/**
+ * Reads one plain number: decimal point or comma, thousands groups. Three digits after the mark that is not the
+ * reader’s own may be decimals or thousands: `1,500` is reported as having two readings where decimals have a point.
+ */
+export function readNumber(
+  text: string,
+  mark: DecimalMark = '.',
+): { value: number } | { bad: true } | { either: [string, string] } {
   const body = text.replace(/^[+-]/, '');
   const sign = text.startsWith('-') ? -1 : 1;
   const commas = (body.match(/,/g) ?? []).length;
@@ -167,14 +173,14 @@ export function readNumber(text: string): { value: number } | { bad: true } | { 
       return { bad: true };
     plain = body.split(group).join('').replace(decimal, '.');
   } else if (commas > 1 || points > 1) {
-    const mark = commas > 1 ? ',' : '.';
-    const groups = body.split(mark);
+    const groups = body.split(commas > 1 ? ',' : '.');
     if (!/^\d{1,3}$/.test(groups[0] ?? '') || !groups.slice(1).every((g) => /^\d{3}$/.test(g))) return { bad: true };
     plain = groups.join('');
-  } else if (commas === 1) {
-    const [whole = '', rest = ''] = body.split(',');
-    if (/^[1-9]\d{0,2}$/.test(whole) && /^\d{3}$/.test(rest))
-      return { either: [`${whole}.${rest}`, `${whole}${rest}`] };
+  } else if (commas || points) {
+    const met = commas ? ',' : '.';
+    const [whole = '', rest = ''] = body.split(met);
+    if (met !== mark && /^[1-9]\d{0,2}$/.test(whole) && /^\d{3}$/.test(rest))
+      return { either: [`${whole}${mark}${rest}`, `${whole}${rest}`] };
     plain = `${whole || '0'}.${rest}`;
   }
   const value = Number(plain);
@@ -188,15 +194,25 @@ interface Token {
 
 type Tokens = Token[] | { bad: true } | { either: [string, string]; raw: string };
 
+/**
+ * A text with its numbers written with a point and without groups, as every reader reads it.
+ * @example plainText('1.200,5 mm', ',') // '1200.5 mm'
+ */
+export const plainText = (text: string, mark: DecimalMark): string =>
+  text.replace(/\d[\d.,]*\d/g, (number) => {
+    const read = /[.,]/.test(number) ? readNumber(number, mark) : null;
+    return read && 'value' in read ? String(read.value) : number;
+  });
+
 /** Splits `2 h 30`, `5 ft 3 1/2 in`, `1-1/2"` into number and unit pairs. */
-function tokens(input: string): Tokens {
+function tokens(input: string, mark: DecimalMark): Tokens {
   let rest = input.trim();
   const out: Token[] = [];
   while (rest) {
     const head = NUMBER.exec(rest);
     if (!head) return { bad: true };
     const raw = head[0].replace(/[.,]$/, '');
-    const read = readNumber(raw);
+    const read = readNumber(raw, mark);
     if ('bad' in read) return read;
     if ('either' in read) return { either: read.either, raw };
     let value = read.value;
@@ -227,10 +243,10 @@ function tokens(input: string): Tokens {
 }
 
 /** A slope as levels read it, `12 mm/m`, `1:80`, `2 %`, in degrees; null where it is said otherwise. */
-function slopeOf(text: string): number | null {
+function slopeOf(text: string, mark: DecimalMark): number | null {
   const told = /^([\d.,]+)\s*(mm\s*\/\s*m|‰|%|per ?cent|in\s*\/\s*ft)$/i.exec(text);
   const ratio = /^1\s*(?::|in)\s*([\d.,]+)$/i.exec(text);
-  const read = readNumber((told ?? ratio)?.[1] ?? '');
+  const read = readNumber((told ?? ratio)?.[1] ?? '', mark);
   if (!('value' in read) || read.value < 0) return null;
   const unit = told ? told[2]!.toLowerCase().replace(/\s/g, '') : '';
   const by = unit === 'mm/m' || unit === '‰' ? 1000 : unit === 'in/ft' ? 12 : 100;
@@ -250,7 +266,7 @@ const TERMS = /\s*(?:\+|\bplus\b|\bless\b|\bminus\b)\s*/i;
  * others.
  * @returns null where it is no sum
  */
-function sumOf(kind: Kind, text: string, system: UnitSystem): Parsed | null {
+function sumOf(kind: Kind, text: string, system: UnitSystem, mark: DecimalMark): Parsed | null {
   if (!ADDED.has(kind) || !/\S\s*(?:\+|\b(?:plus|less|minus)\b)/i.test(text)) return null;
   const terms = text.split(TERMS);
   const signs = [
@@ -261,7 +277,7 @@ function sumOf(kind: Kind, text: string, system: UnitSystem): Parsed | null {
   const unit = /[^\d.,\s/½¼¾⅛⅜⅝⅞⅓⅔-].*$/.exec(terms.find((t) => !bare(t)) ?? '')?.[0] ?? '';
   let value = 0;
   for (const [i, term] of terms.entries()) {
-    const read = parseQuantity(kind, bare(term) && term.trim() ? `${term} ${unit}` : term, system);
+    const read = parseQuantity(kind, bare(term) && term.trim() ? `${term} ${unit}` : term, system, mark);
     // The choices of a term would be only a part of what was typed.
     if (!read.ok)
       return { ok: false, sentence: term.trim() ? read.sentence : TYPED['ends-early']({ text: text.trim() }) };
@@ -280,11 +296,12 @@ const byName = (kind: Kind, name: string): Unit | undefined => UNITS[kind].find(
  * @param kind what the field holds
  * @param text as typed
  * @param system decides the unit of a bare number (its field's shown unit)
+ * @param mark the reader’s own mark before decimals; the other one is understood where it has one meaning
  * @returns the value in the core unit of `kind`, or one sentence and, where the text has several meanings, the choices
  *   as texts that read without doubt
  * @example parseQuantity('length', '1 1/2"', 'metric') // { ok: true, value: 38.1, ... }
  */
-export function parseQuantity(kind: Kind, text: string, system: UnitSystem): Parsed {
+export function parseQuantity(kind: Kind, text: string, system: UnitSystem, mark: DecimalMark = '.'): Parsed {
   // Half a kit is 50 % of it, half a per cent is 0.5 %.
   const ofWhole = kind === 'percent' && !/%|per ?cent/i.test(text);
   const plain = inWordsRead(text.trim());
@@ -311,9 +328,9 @@ export function parseQuantity(kind: Kind, text: string, system: UnitSystem): Par
         ],
       };
   }
-  const slope = kind === 'angle' ? slopeOf(cleaned) : null;
+  const slope = kind === 'angle' ? slopeOf(cleaned, mark) : null;
   if (slope !== null) return { ok: true, value: slope, text: text.trim() };
-  const sum = sumOf(kind, text, system);
+  const sum = sumOf(kind, text, system, mark);
   if (sum) return sum;
   const thread = kind === 'length' ? readThread(cleaned) : null;
   if (thread && 'diameterMm' in thread) return { ok: true, value: thread.diameterMm, text: text.trim() };
@@ -323,7 +340,7 @@ export function parseQuantity(kind: Kind, text: string, system: UnitSystem): Par
       sentence: thread.near.length ? TYPED['near-threads']({ no: thread.sentence }) : thread.sentence,
       ...(thread.near.length ? { choices: thread.near.map((label) => ({ label, text: label })) } : {}),
     };
-  const found = tokens(cleaned);
+  const found = tokens(cleaned, mark);
   if ('bad' in found) return { ok: false, sentence: TYPED.unclear({ text: said, hint }) };
   if ('either' in found) {
     const tail = cleaned.slice(cleaned.indexOf(found.raw) + found.raw.length);
@@ -367,7 +384,7 @@ export function parseQuantity(kind: Kind, text: string, system: UnitSystem): Par
   }
   if (!Number.isFinite(total)) return { ok: false, sentence: TYPED['too-large']({ text: said, hint }) };
   if (kind === 'density' && (total < DENSITY_RANGE[0] || total > DENSITY_RANGE[1])) {
-    const number = 'value' in readNumber(cleaned) ? cleaned : null;
+    const number = 'value' in readNumber(cleaned, mark) ? cleaned : null;
     const fitting = UNITS.density.filter((unit) => {
       const read = number === null ? Number.NaN : toCore(unit, found[0]!.value);
       return read >= DENSITY_RANGE[0] && read <= DENSITY_RANGE[1];

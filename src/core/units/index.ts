@@ -3,3 +3,4 @@ export * from './clock';
 export * from './figure';
 export * from './format';
 export * from './kinds';
+export * from './mark';

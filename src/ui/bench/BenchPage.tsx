@@ -5,8 +5,8 @@ import { fromTotal, type Pour, type PourPlan, pourState, sameSystem, toleranceOf
 import { repairName } from '@/core/plan';
 import { attempt, type Said } from '@/core/say';
 import { isMetered, PART_IDS, type PartId, partOf } from '@/core/system';
-import { formatDuration } from '@/core/units';
-import { joined, phrase } from '@/words';
+
+import { formatDuration, joined, phrase } from '@/words';
 import { instrumentOf } from '../mix/Instruments';
 import { MixingColumns } from '../mix/MixingColumns';
 import { stageView } from '../repair/stage-props';

@@ -1,6 +1,6 @@
 'use client';
-import { formatDuration } from '@/core/units';
-import { phrase } from '@/words';
+
+import { formatDuration, phrase } from '@/words';
 import { clock, countdown } from '../shared/when';
 
 /** Mixing, standing, pot: each from its own instant. */

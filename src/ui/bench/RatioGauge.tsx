@@ -1,13 +1,14 @@
 'use client';
 import { scaleLinear } from 'd3';
 import { isWithin, saidTolerance, type Tolerance } from '@/core/mix';
-import { figure } from '@/core/units';
-import { phrase } from '@/words';
+import { figure, phrase } from '@/words';
+import { useSay } from '../shared/bits';
 
 const W = 420;
 
 /** How far B/A stands from the ratio: the sheet's tolerance as the open stretch, beyond it hatched. */
 export function RatioGauge({ deviationPct, tolerance }: { deviationPct: number | null; tolerance: Tolerance }) {
+  const says = useSay();
   const { shortPct, overPct, fromSheet } = tolerance;
   const reach = Math.max(
     2.5 * Math.min(shortPct, overPct),
@@ -24,10 +25,8 @@ export function RatioGauge({ deviationPct, tolerance }: { deviationPct: number |
       role="img"
       aria-label={
         deviationPct === null
-          ? phrase`The ratio is judged when both are in; ${saidTolerance(
-              tolerance,
-            )} ${fromSheet ? 'by the sheet' : 'assumed'}`
-          : phrase`B is ${figure(Math.abs(deviationPct), 2)} % ${deviationPct < 0 ? 'short' : 'over'}, ${within ? 'within' : 'outside'} ${saidTolerance(tolerance)}`
+          ? phrase`The ratio is judged when both are in; ${says(saidTolerance(tolerance))} ${fromSheet ? 'by the sheet' : 'assumed'}`
+          : phrase`B is ${figure(Math.abs(deviationPct), 2)} % ${deviationPct < 0 ? 'short' : 'over'}, ${within ? 'within' : 'outside'} ${says(saidTolerance(tolerance))}`
       }
     >
       <rect x={x(-reach)} y="24" width={x(reach) - x(-reach)} height="16" fill="url(#tx-closed)" stroke="var(--rule)" />

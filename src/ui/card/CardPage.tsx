@@ -3,9 +3,9 @@ import { Printer } from 'lucide-react';
 import type { Batch } from '@/core/mix';
 import { cautionsOf, jobName, repairName } from '@/core/plan';
 import { PART_IDS } from '@/core/system';
-import { formatDuration } from '@/core/units';
+
 import { SHAPES } from '@/core/void';
-import { phrase } from '@/words';
+import { formatDuration, phrase } from '@/words';
 import { Own } from '@/words/jsx-runtime';
 import { FindingSign, useFormat, useSay } from '../shared/bits';
 import { Drawing } from '../shared/Drawing';

@@ -4,8 +4,8 @@ import { useId } from 'react';
 import { GRAIN_UM, GRITS, type GritId, gritsIn } from '@/core/method';
 import { type LadderNow, ladderNow } from '@/core/plan';
 import type { PassView } from '@/core/record';
-import { formatDuration } from '@/core/units';
-import { joined, phrase } from '@/words';
+
+import { formatDuration, joined, phrase } from '@/words';
 import { useFormat, Working } from '../shared/bits';
 import { useNarrow } from '../shared/use-narrow';
 import { dayAndClock } from '../shared/when';

@@ -2,8 +2,8 @@
 import { useState } from 'react';
 import { passName, undisturbed } from '@/core/plan';
 import { MILESTONES, milestoneKind, milestoneOf, STARTS } from '@/core/system';
-import { formatDuration } from '@/core/units';
-import { lowered, phrase } from '@/words';
+
+import { formatDuration, lowered, phrase } from '@/words';
 import { ClimateFields } from '../job/ClimateFields';
 import { StepList } from '../place/StepList';
 import type { StageProps } from '../repair/stage-props';

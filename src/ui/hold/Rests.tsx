@@ -1,8 +1,8 @@
 import { Plus, Trash2 } from 'lucide-react';
 import { holdsIn, type Piece, type Rest, type RestFit, restsOf } from '@/core/plan';
 import type { PassView } from '@/core/record';
-import { figure, formatDuration } from '@/core/units';
-import { phrase } from '@/words';
+
+import { figure, formatDuration, phrase } from '@/words';
 import { Heading } from '../shared/bits';
 import { useRowKeys } from '../shared/use-row-keys';
 import { WhenField } from '../shared/WhenField';

@@ -1,8 +1,8 @@
 'use client';
 import { Plus } from 'lucide-react';
 import { gaugeOf, type Piece } from '@/core/plan';
-import { formatDuration } from '@/core/units';
-import { phrase } from '@/words';
+
+import { formatDuration, phrase } from '@/words';
 import { useFormat } from '../shared/bits';
 import { DatedRow } from '../shared/DatedRow';
 import { QuantityField } from '../shared/QuantityField';

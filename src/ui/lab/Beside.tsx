@@ -1,8 +1,8 @@
 'use client';
 import { VESSELS } from '@/core/cure';
 import type { PlaceTrial } from '@/core/plan';
-import { formatDuration } from '@/core/units';
-import { phrase } from '@/words';
+
+import { formatDuration, phrase } from '@/words';
 import { goodPct } from '../place/StartsBar';
 import { Heading, useFormat } from '../shared/bits';
 import { shortWhen } from '../shared/when';

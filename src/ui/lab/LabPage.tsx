@@ -7,8 +7,8 @@ import { withBlend } from '@/core/mix';
 import { type Job, type Piece, pieceOf } from '@/core/plan';
 import { attempt } from '@/core/say';
 import { BASES, sheetIn } from '@/core/system';
-import { figure } from '@/core/units';
-import { phrase } from '@/words';
+
+import { figure, phrase } from '@/words';
 import { shelfOf } from '../material/shelf-of';
 import { Choice, Heading, Prose, Ways } from '../shared/bits';
 import { Link } from '../shared/Link';

@@ -3,8 +3,8 @@ import { scaleLinear, scaleTime } from 'd3';
 import { type CSSProperties, useMemo } from 'react';
 import { type PlaceTrial, strengthOver, stretchesOf } from '@/core/plan';
 import { STARTS } from '@/core/system';
-import { formatDuration } from '@/core/units';
-import { phrase } from '@/words';
+
+import { formatDuration, phrase } from '@/words';
 import { goodPct, StartsBar } from '../place/StartsBar';
 import { StrengthChart } from '../release/StrengthChart';
 import { Heading, useSay } from '../shared/bits';

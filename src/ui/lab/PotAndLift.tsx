@@ -2,8 +2,8 @@
 import { BASE_BEARS_C, paceOf, referenceOf, restsOn } from '@/core/cure';
 import { attempt } from '@/core/say';
 import { milestoneOf, type SheetRevision } from '@/core/system';
-import { formatDuration } from '@/core/units';
-import { phrase } from '@/words';
+
+import { formatDuration, phrase } from '@/words';
 import { Prose, useFormat } from '../shared/bits';
 import { Notice } from '../shared/Notice';
 import { HeatThroughDepth, HeatThroughTime } from './charts';

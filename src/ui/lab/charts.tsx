@@ -13,8 +13,8 @@ import {
   TABLE_MASSES_G,
   TABLE_TEMPS_C,
 } from '@/core/cure';
-import { figure, formatDuration, fromCore, unitOf } from '@/core/units';
-import { phrase } from '@/words';
+import { fromCore, unitOf } from '@/core/units';
+import { figure, formatDuration, phrase } from '@/words';
 import { useFormat } from '../shared/bits';
 import { usePrefs } from '../workspace/prefs';
 

@@ -4,7 +4,7 @@ import { useMemo } from 'react';
 import type { Learned, Lessons, Seen } from '@/core/learn';
 import { METHODS, methodOf } from '@/core/method';
 import { TOOLS } from '@/core/void';
-import { joined, phrase, say, translated } from '@/words';
+import { decimals, joined, phrase, say, translated } from '@/words';
 import { Heading, Ways } from '../shared/bits';
 import { Link } from '../shared/Link';
 import { useNarrow } from '../shared/use-narrow';
@@ -175,7 +175,7 @@ function Strips({ rows, names }: { rows: readonly Learned[]; names: (l: Learned)
             <circle cx={x(estimate.ratio)} cy={y} r={5} fill="var(--ink)" />
             <text x={right + 16} y={y + 5} fontSize={14.5} fill="var(--ink)">
               <tspan className="fig" fontWeight={700}>
-                × {estimate.ratio.toFixed(2)}
+                × {decimals(estimate.ratio, 2)}
               </tspan>
               <tspan fill="var(--ink-2)" dx={8}>{phrase`from ${estimate.count}`}</tspan>
             </text>
@@ -213,9 +213,7 @@ function Mark({ of: { observation: o }, x, y }: { of: Seen; x: (v: number) => nu
 }
 
 const told = ({ estimate }: Learned): string =>
-  phrase`${estimate.ratio.toFixed(2)} times as planned, between ${estimate.low.toFixed(
-    2,
-  )} and ${estimate.high.toFixed(2)}`;
+  phrase`${decimals(estimate.ratio, 2)} times as planned, between ${decimals(estimate.low, 2)} and ${decimals(estimate.high, 2)}`;
 
 function Notes({ lessons }: { lessons: Lessons }) {
   const repairs = useWorkspace((d) => d.repairs);

@@ -10,8 +10,8 @@ import {
   isClosedTo,
   isSignature,
 } from '@/core/record';
-import { formatDuration, type Kind } from '@/core/units';
-import { phrase } from '@/words';
+import type { Kind } from '@/core/units';
+import { formatDuration, phrase } from '@/words';
 import { useSay } from '../shared/bits';
 import { Dialog } from '../shared/Dialog';
 import { Link } from '../shared/Link';

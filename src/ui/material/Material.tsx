@@ -5,8 +5,8 @@ import { suits } from '@/core/judge';
 import { sheetSays } from '@/core/plan';
 import { degC, kelvin, minutes, mm, percent, type Quantity, rangeOf, type Said } from '@/core/say';
 import { MILESTONES } from '@/core/system';
-import { formatDuration } from '@/core/units';
-import { phrase } from '@/words';
+
+import { formatDuration, phrase } from '@/words';
 import type { StageProps } from '../repair/stage-props';
 import { Answer, Heading, useFormat, useSay } from '../shared/bits';
 import { CurveChart } from '../shared/CurveChart';

@@ -3,8 +3,8 @@ import { useMemo, useState } from 'react';
 import { CONTAINERS, type ContainerId, packWarming, valueAt, WARMERS, type WarmerId } from '@/core/climate';
 import { attempt } from '@/core/say';
 import { MILESTONES, plannedKitMl } from '@/core/system';
-import { formatDuration } from '@/core/units';
-import { phrase } from '@/words';
+
+import { formatDuration, phrase } from '@/words';
 import type { StageProps } from '../repair/stage-props';
 import { Heading, Prose, useFormat } from '../shared/bits';
 import { QuantityField } from '../shared/QuantityField';

@@ -14,8 +14,8 @@ import {
 import type { Piece } from '@/core/plan';
 import { attempt } from '@/core/say';
 import { type SheetRevision, systemKind } from '@/core/system';
-import { figure } from '@/core/units';
-import { phrase } from '@/words';
+
+import { figure, phrase } from '@/words';
 import { Choice, Prose, useFormat, Working } from '../shared/bits';
 import { QuantityField } from '../shared/QuantityField';
 import { changePass } from '../workspace/workspace';

@@ -6,8 +6,8 @@ import { blendLots, type Colour, type ColourTrial, FRESH_TRIAL, type Recipe, rec
 import type { Piece } from '@/core/plan';
 import { attempt } from '@/core/say';
 import type { SheetRevision, Stock } from '@/core/system';
-import { figure } from '@/core/units';
-import { joined, phrase } from '@/words';
+
+import { figure, joined, phrase } from '@/words';
 import { Prose, useFormat } from '../shared/bits';
 import { QuantityField } from '../shared/QuantityField';
 import { changePass } from '../workspace/workspace';

@@ -1,8 +1,8 @@
 'use client';
 import type { Piece } from '@/core/plan';
 import { type SheetRevision, systemKind } from '@/core/system';
-import { figure } from '@/core/units';
-import { phrase } from '@/words';
+
+import { figure, phrase } from '@/words';
 import { Heading } from '../shared/bits';
 import { QuantityField } from '../shared/QuantityField';
 import { changePass } from '../workspace/workspace';

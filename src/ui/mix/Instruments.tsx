@@ -3,9 +3,9 @@ import { type Instrument, type MeasuredBatch, measuredBatch, saidAs, saidToleran
 import type { Piece, RepairPlan } from '@/core/plan';
 import { attempt, type Message } from '@/core/say';
 import { systemKind, WAYS, type Way } from '@/core/system';
-import { figure } from '@/core/units';
-import { phrase } from '@/words';
-import { Choice, Heading, Prose } from '../shared/bits';
+
+import { figure, phrase } from '@/words';
+import { Choice, Heading, Prose, useSay } from '../shared/bits';
 import { DropCounter } from '../shared/DropCounter';
 import { QuantityField } from '../shared/QuantityField';
 import { changePass } from '../workspace/workspace';
@@ -31,6 +31,7 @@ export function measuredFor(
 
 /** What is at hand for measuring, and what it does to the ratio. */
 export function Instruments({ repair, plan, batch }: { repair: Piece; plan: RepairPlan; batch: number }) {
+  const says = useSay();
   const { sheet } = plan;
   if (!sheet) return null;
   const spec = systemKind(sheet.kind);
@@ -128,10 +129,10 @@ export function Instruments({ repair, plan, batch }: { repair: Piece; plan: Repa
         <p className="mt-1.5">
           {measured.parts.map((m) => (
             <span key={m.part} className="mr-3 whitespace-nowrap">
-              {m.part} <strong className="fig text-lg">{saidAs(m)}</strong>
+              {m.part} <strong className="fig text-lg">{says(saidAs(m))}</strong>
             </span>
           ))}
-          <span className="block soft text-sm">{phrase`rounding puts B/A ${figure(measured.roundingPct, 2)} % off, at worst ${figure(measured.worstPct, 2)} %; ${tolerance.fromSheet ? 'the sheet allows' : 'not from the sheet, assumed:'} ${saidTolerance(tolerance)}`}</span>
+          <span className="block soft text-sm">{phrase`rounding puts B/A ${figure(measured.roundingPct, 2)} % off, at worst ${figure(measured.worstPct, 2)} %; ${tolerance.fromSheet ? 'the sheet allows' : 'not from the sheet, assumed:'} ${says(saidTolerance(tolerance))}`}</span>
         </p>
       )}
     </>

@@ -4,8 +4,8 @@ import { useState } from 'react';
 import type { SystemKits } from '@/core/plan';
 import type { JobView } from '@/core/record';
 import type { Said } from '@/core/say';
-import { figure } from '@/core/units';
-import { joined, phrase } from '@/words';
+
+import { figure, joined, phrase } from '@/words';
 import { Heading, useFormat, useSay } from '../shared/bits';
 import { Link } from '../shared/Link';
 import { dayAndClock } from '../shared/when';

@@ -5,8 +5,8 @@ import { selfHeats } from '@/core/cure';
 import { UPTAKE_ML_PER_M2 } from '@/core/method';
 import type { Batch } from '@/core/mix';
 import { isMetered, PART_IDS } from '@/core/system';
-import { formatDuration } from '@/core/units';
-import { phrase } from '@/words';
+
+import { formatDuration, phrase } from '@/words';
 import type { StageProps } from '../repair/stage-props';
 import { Answer, Choice, useFormat, useSay, VoiceMark, Working } from '../shared/bits';
 import { MaterialLearned, SystemLearned } from '../shared/LearnedHere';

@@ -2,7 +2,7 @@
 import { saidAs } from '@/core/mix';
 import { PART_IDS, type PartId, partOf } from '@/core/system';
 import { joined, phrase } from '@/words';
-import { useFormat } from '../shared/bits';
+import { useFormat, useSay } from '../shared/bits';
 import { useNarrow } from '../shared/use-narrow';
 import { useSize } from '../shared/use-width';
 import { MixingRows } from './MixingRows';
@@ -42,6 +42,7 @@ function Columns(of: Mixing) {
 /** The columns in a frame of so many px: what is written keeps its size, the columns take what is left. */
 function ColumnsIn({ batch, sheet, said, poured, W, H }: Mixing & { W: number; H: number }) {
   const format = useFormat();
+  const says = useSay();
   const FLOOR = H - BELOW;
   const parts = PART_IDS.filter((p) => batch.massG[p] > 0);
   const target = poured?.targetG ?? batch.massG;
@@ -83,7 +84,7 @@ function ColumnsIn({ batch, sheet, said, poured, W, H }: Mixing & { W: number; H
         const moved = poured !== undefined && Math.abs(target[p] - batch.massG[p]) > 0.005 * batch.massG[p];
         const textX = x + column + (column - width) / -2 + gap;
         const measured = said?.find((m) => m.part === p);
-        const first = measured ? saidAs(measured) : format('mass', target[p]).text;
+        const first = measured ? says(saidAs(measured)) : format('mass', target[p]).text;
         const under = poured
           ? [
               moved ? phrase`was ${format('mass', batch.massG[p]).text}` : '',

@@ -2,7 +2,7 @@
 import { saidAs } from '@/core/mix';
 import { PART_IDS, type PartId, partOf } from '@/core/system';
 import { phrase } from '@/words';
-import { useFormat } from '../shared/bits';
+import { useFormat, useSay } from '../shared/bits';
 import type { Mixing } from './mixing';
 
 /**
@@ -11,6 +11,7 @@ import type { Mixing } from './mixing';
  */
 export function MixingRows({ batch, sheet, said, poured }: Mixing) {
   const format = useFormat();
+  const says = useSay();
   const parts = PART_IDS.filter((p) => batch.massG[p] > 0);
   const target = poured?.targetG ?? batch.massG;
   const inside = (p: PartId) =>
@@ -19,7 +20,7 @@ export function MixingRows({ batch, sheet, said, poured }: Mixing) {
   const now = parts.reduce((s, p) => s + inside(p), 0);
   const first = (p: PartId): string => {
     const measured = said?.find((m) => m.part === p);
-    return measured ? saidAs(measured) : format('mass', target[p]).text;
+    return measured ? says(saidAs(measured)) : format('mass', target[p]).text;
   };
   const second = (p: PartId): string =>
     poured

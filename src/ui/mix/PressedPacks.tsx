@@ -2,8 +2,8 @@
 import { useState } from 'react';
 import { type MixResult, type PackPart, packsOf, saidShots } from '@/core/mix';
 import type { SheetRevision } from '@/core/system';
-import { figure } from '@/core/units';
-import { phrase } from '@/words';
+
+import { figure, phrase } from '@/words';
 import { useFormat, useSay } from '../shared/bits';
 
 const W = 760;

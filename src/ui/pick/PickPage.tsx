@@ -2,8 +2,8 @@
 import { Printer } from 'lucide-react';
 import { useState } from 'react';
 import { amountOf, type PickedKit, pickList } from '@/core/record';
-import { figure } from '@/core/units';
-import { joined, phrase } from '@/words';
+
+import { figure, joined, phrase } from '@/words';
 import { Heading, useSay, Ways } from '../shared/bits';
 import { CopyTables } from '../shared/CopyTables';
 import { Dialog } from '../shared/Dialog';

@@ -1,8 +1,8 @@
 'use client';
 import { useEffect, useRef, useState } from 'react';
 import { type Opener, passKey } from '@/core/plan';
-import { figure, formatDuration } from '@/core/units';
-import { joined, phrase } from '@/words';
+
+import { figure, formatDuration, joined, phrase } from '@/words';
 import { type PlanWorker, startPlanWorker } from '@/worker/plan';
 import type { StageProps } from '../repair/stage-props';
 import { useFormat } from '../shared/bits';

@@ -2,8 +2,8 @@
 import { STAGE_LABELS } from '@/core/method';
 import { cautionsOf, MOST_OVERTIME_MIN, pieceName, type RepairPlan, wholePlaced } from '@/core/plan';
 import { amountOf, usedUp } from '@/core/record';
-import { formatDuration } from '@/core/units';
-import { joined, phrase } from '@/words';
+
+import { formatDuration, joined, phrase } from '@/words';
 import type { StageProps } from '../repair/stage-props';
 import { Answer, Heading, useFormat, useSay } from '../shared/bits';
 import { HandsLearned } from '../shared/LearnedHere';

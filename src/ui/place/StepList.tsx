@@ -3,8 +3,8 @@ import { useMemo } from 'react';
 import type { Stage } from '@/core/method';
 import { type ChainPlan, type PlannedStep, pieceName } from '@/core/plan';
 import type { PassView } from '@/core/record';
-import { formatDuration } from '@/core/units';
-import { joined, lowered, phrase } from '@/words';
+
+import { formatDuration, joined, lowered, phrase } from '@/words';
 import { captionOf, type Photo, photosAt, photosOf, srcOf } from '../photo/photos-of';
 import { useSay } from '../shared/bits';
 import { dayAndClock } from '../shared/when';

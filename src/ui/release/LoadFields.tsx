@@ -1,7 +1,7 @@
 'use client';
 import { allowedNotComputed, FIRST_LOAD, type Load, loadCheck, type StrengthOver } from '@/core/plan';
-import { figure } from '@/core/units';
-import { phrase } from '@/words';
+
+import { figure, phrase } from '@/words';
 import type { StageProps } from '../repair/stage-props';
 import { Heading, Prose, TextField, Working } from '../shared/bits';
 import { QuantityField } from '../shared/QuantityField';

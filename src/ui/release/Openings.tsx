@@ -2,8 +2,8 @@
 import { useState } from 'react';
 import type { StrengthOver } from '@/core/plan';
 import { obstaclesToOpen, opensSomething, type PassView } from '@/core/record';
-import { figure } from '@/core/units';
-import { lowered, phrase } from '@/words';
+
+import { figure, lowered, phrase } from '@/words';
 import type { StageProps } from '../repair/stage-props';
 import { useSay } from '../shared/bits';
 import { Dialog } from '../shared/Dialog';

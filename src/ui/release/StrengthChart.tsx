@@ -2,8 +2,8 @@
 import { line, scaleLinear } from 'd3';
 import { useMemo } from 'react';
 import type { StrengthOver } from '@/core/plan';
-import { figure } from '@/core/units';
-import { joined, lowered, phrase } from '@/words';
+
+import { figure, joined, lowered, phrase } from '@/words';
 import { ticksOf } from '../shared/ticks';
 import { useWidth } from '../shared/use-width';
 import { shortWhen } from '../shared/when';

@@ -7,8 +7,8 @@ import { ENGINES, STAGES } from '@/core/method';
 import { pieceName, repairName } from '@/core/plan';
 import { earlyStep, figureTests, idleMixer, liveClock, nextWait, openTests } from '@/core/record';
 import { isMetered } from '@/core/system';
-import { formatDuration } from '@/core/units';
-import { lowered, phrase } from '@/words';
+
+import { formatDuration, lowered, phrase } from '@/words';
 import { Own } from '@/words/jsx-runtime';
 import { PhotoDialog } from '../photo/PhotoForm';
 import { StepList } from '../place/StepList';

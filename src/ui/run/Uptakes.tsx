@@ -3,9 +3,8 @@ import { useState } from 'react';
 import { REFUSAL_SHARE, type Uptake, uptakesOf } from '@/core/plan';
 import type { PassView } from '@/core/record';
 import type { Said } from '@/core/say';
-import { parseQuantity } from '@/core/typed';
-import { figure } from '@/core/units';
-import { joined, phrase } from '@/words';
+
+import { figure, joined, phrase, readQuantity } from '@/words';
 import { Prose, useFormat } from '../shared/bits';
 import { SavingButton } from '../shared/SavingButton';
 import { usePrefs } from '../workspace/prefs';
@@ -35,7 +34,7 @@ function Face({ of: u, at, role }: { of: Uptake; at: PassView; role: string }) {
   const [fault, setFault] = useState<Said | null>(null);
   const last = u.coatsMl.at(-1);
   const keep = async () => {
-    const read = parseQuantity('volume', text, system);
+    const read = readQuantity('volume', text, system);
     if (!read.ok || !(read.value > 0)) {
       setFault(read.ok ? 'A coat takes more than nought; leave it out when it took nothing.' : read.sentence);
       return;

@@ -1,7 +1,7 @@
 import type { ChainPlan, MilestoneTime, PlannedStep } from '@/core/plan';
 import type { Said } from '@/core/say';
-import { formatDuration } from '@/core/units';
-import { joined, lowered, phrase } from '@/words';
+
+import { formatDuration, joined, lowered, phrase } from '@/words';
 import { clock, countdown, dayAndClock, shortWhen } from '../shared/when';
 
 /** What the pot shows as the clock. */

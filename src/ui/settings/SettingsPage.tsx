@@ -1,6 +1,6 @@
 'use client';
 import { useEffect, useState } from 'react';
-import { LANGUAGE_ROWS, LANGUAGES, phrase } from '@/words';
+import { decimals, LANGUAGE_ROWS, LANGUAGES, phrase } from '@/words';
 import { speak } from '../run/alarm';
 import { Choice, Heading, OnOff, TextField, Ways } from '../shared/bits';
 import { Link } from '../shared/Link';
@@ -126,7 +126,7 @@ export function SettingsPage() {
                 : 'The browser may clear it when the disk runs short.'}
           </li>
           {keeping.usedMb !== null && (
-            <li>{phrase`${keeping.usedMb.toFixed(1)} MB used, about ${Math.round(
+            <li>{phrase`${decimals(keeping.usedMb, 1)} MB used, about ${Math.round(
               keeping.freeMb ?? 0,
             )} MB free for it.`}</li>
           )}

@@ -1,10 +1,10 @@
 'use client';
 import { useEffect, useMemo, useState } from 'react';
 import { lastOfEach, pathName } from '@/core/record';
-import { formatDuration } from '@/core/units';
+
 import { rawContents } from '@/store/database';
 import type { Trouble } from '@/store/state';
-import { phrase } from '@/words';
+import { formatDuration, phrase } from '@/words';
 import { saveText } from '../workspace/files';
 import { useNow } from '../workspace/now';
 import { usePrefs } from '../workspace/prefs';

@@ -3,8 +3,8 @@ import { line, scaleLinear, scaleLog } from 'd3';
 import { paceOf, type Side } from '@/core/cure';
 import { attempt } from '@/core/say';
 import type { FamilyId, Milestone } from '@/core/system';
-import { formatDuration, fromCore, unitOf } from '@/core/units';
-import { phrase } from '@/words';
+import { fromCore, unitOf } from '@/core/units';
+import { decimals, formatDuration, marked, phrase } from '@/words';
 import { usePrefs } from '../workspace/prefs';
 import { Prose } from './bits';
 
@@ -46,7 +46,7 @@ export function CurveChart({ milestone, family, atC }: { milestone: Milestone; f
       role="img"
       aria-label={
         inside
-          ? phrase`At ${fromCore(unit, atC).toFixed(1)} ${unit.symbol}: ${formatDuration(short.minutesAt(atC))} to ${formatDuration(long.minutesAt(atC))}`
+          ? phrase`At ${decimals(fromCore(unit, atC), 1)} ${unit.symbol}: ${formatDuration(short.minutesAt(atC))} to ${formatDuration(long.minutesAt(atC))}`
           : 'Times by temperature'
       }
     >
@@ -71,7 +71,7 @@ export function CurveChart({ milestone, family, atC }: { milestone: Milestone; f
             fill="var(--ink-2)"
             className="fig"
           >
-            {t} {unit.symbol}
+            {marked(String(t))} {unit.symbol}
           </text>
         ))}
       {(['short', 'long'] as const).map((side) => (
@@ -111,7 +111,7 @@ export function CurveChart({ milestone, family, atC }: { milestone: Milestone; f
             stroke="var(--paper)"
             strokeWidth="3"
             paintOrder="stroke"
-          >{phrase`${fromCore(unit, atC).toFixed(1)} ${unit.symbol} here`}</text>
+          >{phrase`${decimals(fromCore(unit, atC), 1)} ${unit.symbol} here`}</text>
         </g>
       )}
     </svg>

@@ -2,8 +2,8 @@
 import { useState } from 'react';
 import { dropsPerMl } from '@/core/mix';
 import { attempt } from '@/core/say';
-import { figure } from '@/core/units';
-import { phrase } from '@/words';
+
+import { figure, phrase } from '@/words';
 import { QuantityField } from './QuantityField';
 
 /** Counts drops to a mark of a small cup or syringe. */

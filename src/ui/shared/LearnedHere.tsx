@@ -1,13 +1,13 @@
 'use client';
 import { clockLearned, handsRange, type Learned, materialLearned, systemLearned, toolLearned } from '@/core/learn';
 import type { PassView, RepairView } from '@/core/record';
-import { formatDuration } from '@/core/units';
+
 import { TOOLS } from '@/core/void';
-import { joined, phrase } from '@/words';
+import { decimals, formatDuration, joined, phrase } from '@/words';
 import { useLessons } from '../workspace/lessons';
 
 /** A factor, never parted from its sign at the end of a line. */
-const times = (factor: number): string => phrase`×\u00a0${factor.toFixed(2)}`;
+const times = (factor: number): string => phrase`×\u00a0${decimals(factor, 2)}`;
 const from = ({ estimate }: Learned): string =>
   joined(
     [

@@ -1,7 +1,8 @@
 'use client';
 import type { Said } from '@/core/say';
-import { fieldText, parseQuantity } from '@/core/typed';
+
 import type { Kind, UnitSystem } from '@/core/units';
+import { fieldText, readQuantity } from '@/words';
 import { usePrefs } from '../workspace/prefs';
 import { ReadField } from './ReadField';
 
@@ -39,7 +40,7 @@ export function QuantityField({ kind, label, value, typed, digits, onChange, ...
       name={`${label} (${kind})`}
       label={label}
       shown={value === null ? '' : fieldText(kind, value, system, typed, digits)}
-      parse={(text) => parseQuantity(kind, text, system)}
+      parse={(text) => readQuantity(kind, text, system)}
       resetOn={`${value} ${system}`}
       onRead={({ value: read, text }) => onChange({ value: read, text, system })}
     />

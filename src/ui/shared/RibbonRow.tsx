@@ -2,8 +2,8 @@
 import { memo, useMemo } from 'react';
 import { type ChainPlan, type RepairPlan, repairName, ribbonsOf } from '@/core/plan';
 import type { RepairView } from '@/core/record';
-import { formatDuration } from '@/core/units';
-import { joined, phrase, type Reader, say, translated } from '@/words';
+
+import { formatDuration, joined, phrase, type Reader, say, translated } from '@/words';
 import type { BandRow } from './band-shapes';
 import { Link } from './Link';
 import { dayAndClock } from './when';

@@ -2,8 +2,8 @@
 import type { Option, Setting, Stage } from '@/core/method';
 import { pieceName, schoolsOf, settingOf } from '@/core/plan';
 import type { PassView, RepairView } from '@/core/record';
-import { format } from '@/core/units';
-import { phrase } from '@/words';
+
+import { format, phrase } from '@/words';
 import { usePrefs } from '../workspace/prefs';
 import { changePass } from '../workspace/workspace';
 import { Choice } from './bits';

@@ -4,8 +4,8 @@ import { type Finding, noTimeId } from '@/core/judge';
 import type { StandIn } from '@/core/plan';
 import type { PassView } from '@/core/record';
 import { MILESTONES, MilestoneId } from '@/core/system';
-import { formatDuration } from '@/core/units';
-import { lowered, phrase } from '@/words';
+
+import { formatDuration, lowered, phrase } from '@/words';
 import { useNow } from '../workspace/now';
 import { usePrefs } from '../workspace/prefs';
 import { record } from '../workspace/record';

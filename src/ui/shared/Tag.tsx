@@ -3,7 +3,7 @@ import { valueAt } from '@/core/climate';
 import { jobName, repairName } from '@/core/plan';
 import type { JobView, RepairView } from '@/core/record';
 import { attempt } from '@/core/say';
-import { formatDuration } from '@/core/units';
+import { formatDuration } from '@/words';
 import { useFormat, Ways } from './bits';
 import { Link } from './Link';
 import { shortWhen } from './when';

@@ -1,4 +1,5 @@
 import type { DimensionLine, Drawing as Plan } from '@/core/void';
+import { decimals } from '@/words';
 import { GAP, LETTER } from './label-place';
 
 /** How millimetres lie on the page. */
@@ -26,8 +27,8 @@ const RATIOS = [
 /** The drawing scale as people write it: 1 : 5, at 96 dots to the inch. */
 export function scaleName(pxPerMm: number): string {
   const ratio = 96 / 25.4 / pxPerMm;
-  if (ratio < 1) return `${(1 / ratio).toFixed(1)} : 1`;
-  return `1 : ${ratio < 10 ? ratio.toFixed(1) : String(RATIOS.findLast((n) => n <= ratio) ?? Math.round(ratio))}`;
+  if (ratio < 1) return `${decimals(1 / ratio, 1)} : 1`;
+  return `1 : ${ratio < 10 ? decimals(ratio, 1) : String(RATIOS.findLast((n) => n <= ratio) ?? Math.round(ratio))}`;
 }
 
 /** A page this low has no room between its title and its lower dimension, px. */

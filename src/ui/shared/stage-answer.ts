@@ -2,8 +2,8 @@ import type { Stage } from '@/core/method';
 import type { ChainPlan, RepairPlan } from '@/core/plan';
 import type { PassView } from '@/core/record';
 import { isMetered } from '@/core/system';
-import { format, type Shown, type UnitSystem } from '@/core/units';
-import { lowered, phrase, say } from '@/words';
+import type { Shown, UnitSystem } from '@/core/units';
+import { format, lowered, phrase, say } from '@/words';
 import { readerAt } from '../workspace/prefs';
 import { shortWhen } from './when';
 

@@ -4,8 +4,8 @@ import { nanoid } from 'nanoid';
 import { useState } from 'react';
 import { passedOver } from '@/core/plan';
 import { type SheetRevision, type Stock, systemKind } from '@/core/system';
-import { figure } from '@/core/units';
-import { joined, own, phrase } from '@/words';
+
+import { figure, joined, own, phrase } from '@/words';
 import { Heading, TextField, useSay } from '../shared/bits';
 import { Dialog } from '../shared/Dialog';
 import { DropCounter } from '../shared/DropCounter';

@@ -1,7 +1,7 @@
 'use client';
 import { type PartId, systemKind, USUAL_DENSITY_SPREAD, usualDensity } from '@/core/system';
-import { figure } from '@/core/units';
-import { joined, phrase } from '@/words';
+
+import { figure, joined, phrase } from '@/words';
 import { Choice, Heading, Prose } from '../shared/bits';
 import { Typed } from './fields';
 import { Fold, SheetText, useSheetFields } from './sheet-fields';

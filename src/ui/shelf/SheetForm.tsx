@@ -4,9 +4,9 @@ import { useDeferredValue, useMemo, useState } from 'react';
 import { sheetFlaws } from '@/core/cure';
 import type { Message } from '@/core/say';
 import { MILESTONES, PART_IDS, readPack, type SheetRevision, systemKind, tellsOf } from '@/core/system';
-import { parseQuantity } from '@/core/typed';
+
 import type { Kind, UnitSystem } from '@/core/units';
-import { joined, lowered, phrase } from '@/words';
+import { joined, lowered, phrase, readQuantity } from '@/words';
 import { Heading, Prose } from '../shared/bits';
 import { Notice } from '../shared/Notice';
 import { chooseSheet, passNamed } from '../workspace/choose';
@@ -46,7 +46,7 @@ function keptSheet(before: SheetRevision | null): SheetDraft | null {
  */
 function withPack(draft: SheetDraft, of: KitDraft, system: UnitSystem): SheetDraft {
   const number = (kind: Kind, text: string): number | null => {
-    const read = parseQuantity(kind, text, system);
+    const read = readQuantity(kind, text, system);
     return read.ok ? read.value : null;
   };
   const read = readPack(

@@ -17,8 +17,8 @@ import {
   sheetIn,
   systemKind,
 } from '@/core/system';
-import { figure, formatDuration, type Kind } from '@/core/units';
-import { joined, phrase } from '@/words';
+import type { Kind } from '@/core/units';
+import { figure, formatDuration, joined, marked, phrase } from '@/words';
 import { Heading, Prose, useFormat, Ways, Working } from '../shared/bits';
 import { Link } from '../shared/Link';
 import { dayOf, hereZone } from '../shared/when';
@@ -180,7 +180,7 @@ function Facts({ sheet: s }: { sheet: SheetRevision }) {
       'ratio',
       s.dose
         ? phrase`${s.dose.minPct} to ${s.dose.maxPct} % ${systemKind(s.kind).dosed} of ${s.dose.of === 'A' ? 'A' : 'the total'}, usually ${s.dose.usualPct} %`
-        : phrase`${s.ratio.a} : ${s.ratio.b} by ${s.ratio.basis}${s.ratio.tolerancePct ? ` ± ${s.ratio.tolerancePct} %` : ''}`,
+        : phrase`${s.ratio.a} : ${s.ratio.b} by ${s.ratio.basis}${s.ratio.tolerancePct ? marked(` ± ${s.ratio.tolerancePct} %`) : ''}`,
     ],
     [
       'fillers',

@@ -4,7 +4,7 @@ import { useRef, useState } from 'react';
 import { sheetFlaws } from '@/core/cure';
 import { passedOver } from '@/core/plan';
 import { FAMILIES, plannedKitMl, type SheetRevision, systemKind } from '@/core/system';
-import { phrase } from '@/words';
+import { marked, phrase } from '@/words';
 import { Own } from '@/words/jsx-runtime';
 import { shelfOf } from '../material/shelf-of';
 import { useFormat, useSay, Ways } from '../shared/bits';
@@ -18,7 +18,7 @@ import { useWorkspace } from '../workspace/workspace';
 const ratioText = (s: SheetRevision) =>
   s.dose
     ? phrase`${s.dose.minPct} to ${s.dose.maxPct} % ${systemKind(s.kind).dosed}`
-    : phrase`${s.ratio.a} : ${s.ratio.b}${s.ratio.cByWeight !== null ? ` + ${s.ratio.cByWeight} C` : ''}${s.ratio.dByWeight !== null ? ` + ${s.ratio.dByWeight} D` : ''} by ${s.ratio.basis}`;
+    : phrase`${s.ratio.a} : ${s.ratio.b}${s.ratio.cByWeight !== null ? marked(` + ${s.ratio.cByWeight} C`) : ''}${s.ratio.dByWeight !== null ? marked(` + ${s.ratio.dByWeight} D`) : ''} by ${s.ratio.basis}`;
 
 /** Every system with its sheet, and the lots that stand there. */
 export function ShelfPage() {

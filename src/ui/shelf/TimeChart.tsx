@@ -3,8 +3,8 @@ import { line, scaleLinear, scaleLog } from 'd3';
 import { type Pace, paceOf } from '@/core/cure';
 import { attempt } from '@/core/say';
 import type { FamilyId, Milestone, PlainTable } from '@/core/system';
-import { formatDuration, fromCore, unitOf } from '@/core/units';
-import { joined, phrase } from '@/words';
+import { fromCore, unitOf } from '@/core/units';
+import { formatDuration, joined, marked, phrase } from '@/words';
 import { Prose } from '../shared/bits';
 import { CurveChart, TIMES } from '../shared/CurveChart';
 import { usePrefs } from '../workspace/prefs';
@@ -90,7 +90,7 @@ export function TimeChart({ milestone, family, atC }: { milestone: Milestone; fa
             fill="var(--ink-2)"
             className="fig"
           >
-            {t} {unit.symbol}
+            {marked(String(t))} {unit.symbol}
           </text>
         ))}
       {paces.map(({ holds, pace }, i) => (

@@ -15,8 +15,8 @@ import {
   STARTS,
   type StartId,
 } from '@/core/system';
-import { figure, type UnitSystem } from '@/core/units';
-import { phrase } from '@/words';
+import type { UnitSystem } from '@/core/units';
+import { figure, phrase } from '@/words';
 import { blankTime, type DraftFaults, type TimeDraft } from './draft';
 import { Pick, Typed } from './fields';
 import { PasteTable } from './PasteTable';

@@ -20,9 +20,9 @@ import {
   tableText,
   usualClock,
 } from '@/core/system';
-import { coreText, parseQuantity } from '@/core/typed';
+import { coreText } from '@/core/typed';
 import type { Kind, UnitSystem } from '@/core/units';
-import { phrase } from '@/words';
+import { phrase, readQuantity } from '@/words';
 
 /** A time of the sheet as typed. */
 export interface TimeDraft {
@@ -274,7 +274,7 @@ export function said(s: Pick<SheetRevision, 'printed'>, field: string, kind: Kin
   if (value === null) return '';
   const printed = s.printed[field];
   const same = (system: UnitSystem) => {
-    const again = parseQuantity(kind, printed!, system);
+    const again = readQuantity(kind, printed!, system);
     return again.ok && again.value === value;
   };
   return printed !== undefined && same('metric') && same('us') ? printed : coreText(kind, value);
@@ -285,7 +285,7 @@ function inPack(s: SheetRevision, field: string, id: PartId, massG: number | nul
   const density = s.parts.find((p) => p.id === id)?.densityGPerMl;
   const printed = s.printed[field];
   if (massG === null || printed === undefined || density === undefined) return said(s, field, 'mass', massG);
-  const again = parseQuantity('volume', printed, 'metric');
+  const again = readQuantity('volume', printed, 'metric');
   return again.ok && Math.abs(again.value * density - massG) < 1e-9 * massG ? printed : said(s, field, 'mass', massG);
 }
 

@@ -18,9 +18,9 @@ import {
   systemKind,
   USUAL,
 } from '@/core/system';
-import { parseQuantity, parseRatio, readNumber } from '@/core/typed';
-import { figure, type Kind, type UnitSystem } from '@/core/units';
-import { phrase } from '@/words';
+import { parseRatio, readNumber } from '@/core/typed';
+import type { Kind, UnitSystem } from '@/core/units';
+import { figure, phrase, readQuantity } from '@/words';
 import { type DraftFaults, LIMIT_FIELDS, type SheetDraft, type TimeDraft } from './draft';
 import { Reader } from './sheet-reader';
 
@@ -217,7 +217,7 @@ function kitsOf(
     // Water comes from the tap: a bag names its powder, and what belongs to it follows from the usual dose.
     const tap = (id: PartId): boolean =>
       spec.dosed !== null && !k.massG[id].trim() && spec.parts.some((p) => p.id === id && p.role === 'water');
-    const usualPct = parseQuantity('percent', d.doseUsual, read.system);
+    const usualPct = readQuantity('percent', d.doseUsual, read.system);
     const mass = (id: PartId): number =>
       tap(id) && usualPct.ok && usualPct.value > 0
         ? (typed('A') * perHundredOfA(usualPct.value, d.doseOf || 'A')) / 100

@@ -1,7 +1,8 @@
 import type { Said } from '@/core/say';
 import type { EstimableField } from '@/core/system';
-import { coreText, parseQuantity, withItsUnit } from '@/core/typed';
+import { coreText, withItsUnit } from '@/core/typed';
 import type { Kind, UnitSystem } from '@/core/units';
+import { readQuantity } from '@/words';
 import type { DraftFaults } from './draft';
 
 type Faults = Record<string, DraftFaults[string]>;
@@ -17,7 +18,7 @@ export class Reader {
 
   quantity(field: string, kind: Kind, text: string, optional = false): number | null {
     if (optional && !text.trim()) return null;
-    const parsed = parseQuantity(kind, text, this.system);
+    const parsed = readQuantity(kind, text, this.system);
     if (!parsed.ok) {
       this.faults[field] = parsed;
       return null;
@@ -40,8 +41,8 @@ export class Reader {
   }
   /** What is in a pack, g: by mass as on the tin, or by volume as on a cartridge, through the density of its part. */
   pack(field: string, text: string, densityGPerMl: number | undefined): number {
-    const asVolume = parseQuantity('volume', text, this.system);
-    const asMass = parseQuantity('mass', text, this.system);
+    const asVolume = readQuantity('volume', text, this.system);
+    const asMass = readQuantity('mass', text, this.system);
     // A bare number, and an ounce that may be either, is asked for as a mass.
     if (asMass.ok || !asVolume.ok) {
       if (!asMass.ok && !asVolume.ok && asVolume.choices && asMass.choices)

@@ -6,9 +6,9 @@ import { useEffect, useMemo, useRef, useState } from 'react';
 import { standingStops } from '@/core/judge';
 import { type Job, jobName } from '@/core/plan';
 import { type JobView, viewJob } from '@/core/record';
-import { formatDuration } from '@/core/units';
+
 import { bundleOf } from '@/store/state';
-import { phrase, say } from '@/words';
+import { formatDuration, phrase, say } from '@/words';
 import { Own } from '@/words/jsx-runtime';
 import { Heading, Prose, Ways } from '../shared/bits';
 import { Link } from '../shared/Link';
