@@ -75,9 +75,9 @@ export const unfitOn = (page: Page, leastPx: number) =>
     // A column so narrow that words are broken into letters is no column.
     for (const cell of document.querySelectorAll<HTMLElement>('main td, main th, main dd')) {
       // A hash is no word, and may break anywhere.
-      if (cell.classList.contains('break-all')) continue;
       const walker = document.createTreeWalker(cell, NodeFilter.SHOW_TEXT);
-      for (let node = walker.nextNode(); node; node = walker.nextNode())
+      for (let node = walker.nextNode(); node; node = walker.nextNode()) {
+        if (/[0-9a-f]{12,}/.test(node.textContent ?? '')) continue;
         for (const { 0: word, index } of node.textContent!.matchAll(/\p{L}{3,}/gu)) {
           const range = document.createRange();
           range.setStart(node, index);
@@ -85,6 +85,7 @@ export const unfitOn = (page: Page, leastPx: number) =>
           if (new Set([...range.getClientRects()].map((r) => Math.round(r.top))).size > 1)
             out.push(`“${word}” is broken`);
         }
+      }
     }
     for (const field of document.querySelectorAll<HTMLInputElement>('main input.fig')) {
       if (field.value && field.scrollWidth > field.clientWidth + 1) out.push(`“${field.value}” cut off in its field`);

@@ -27,7 +27,8 @@ export function whenText(ms: number, zone: string, hours: Hours = 24, locale = '
   return `${at.toFormat('ccc d LLL yyyy')} ${inHours(at.toFormat('HH:mm'), hours)}`;
 }
 
-const [YEAR_FROM, YEAR_TO] = [1970, 2200];
+/** Years that an instant of the work may lie in. */
+export const [YEAR_FROM, YEAR_TO] = [1970, 2200];
 /** A day without a year may lie so far behind: what was wanted last week. */
 const BEHIND_DAYS = 35;
 const bad = (sentence: Message): Parsed => ({ ok: false, sentence });
@@ -150,4 +151,8 @@ export const readDay = (text: string, { nowMs, zone }: Omit<Typing, 'atHour'>): 
 };
 
 /** The day of an instant at a place. @example isoDay(ms, 'Europe/Helsinki') // '2026-05-05' */
+/** The middle of a day, ms: no change of clocks makes another day of it. */
+export const noonOf = (iso: string, zone: string): number =>
+  DateTime.fromISO(iso, { zone }).set({ hour: 12 }).toMillis();
+
 export const isoDay = (ms: number, zone: string): string => DateTime.fromMillis(ms, { zone }).toISODate()!;

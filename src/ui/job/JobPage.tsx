@@ -26,7 +26,7 @@ import { stageAnswer } from '../shared/stage-answer';
 import { Tag } from '../shared/Tag';
 import { TimeBand } from '../shared/TimeBand';
 import { ClockField, WhenField } from '../shared/WhenField';
-import { sameZone, shortWhen } from '../shared/when';
+import { shortWhen } from '../shared/when';
 import { exportJob } from '../workspace/exchange';
 import { fileName, saveText } from '../workspace/files';
 import { freshRepair } from '../workspace/fresh';
@@ -34,6 +34,7 @@ import { settingsFromRecords } from '../workspace/lessons';
 import { useNow } from '../workspace/now';
 import { usePrefs } from '../workspace/prefs';
 import { useJobView } from '../workspace/view';
+import { DAYS, weekFrom } from '../workspace/week';
 import {
   addJob,
   addRepair,
@@ -50,9 +51,7 @@ import { DeleteJob } from './DeleteJob';
 import { type Begin, MethodChoice } from './MethodChoice';
 import { SetTogether } from './SetTogether';
 import { ShareJob } from './ShareJob';
-
-const DAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'];
-const ZONES = typeof Intl.supportedValuesOf === 'function' ? Intl.supportedValuesOf('timeZone') : ['UTC'];
+import { ZoneField } from './ZoneField';
 
 /** One job: its place and time, its weather, its repairs, and its ways out as files and paper. */
 export function JobPage({ jobId }: { jobId: string }) {
@@ -72,8 +71,6 @@ export function JobPage({ jobId }: { jobId: string }) {
     );
   const { job } = view;
   const change = (over: Partial<typeof job>, key = 'job') => changeJob(job.id, (j) => ({ ...j, ...over }), key);
-  const hours = calendarProblems(job);
-  const said = (field: string) => hours.find((p) => p.field === field)?.sentence ?? null;
   const nextOrder = Math.max(0, ...view.repairs.map((r) => r.repair.order)) + 1;
   const add = ({ methodId, chain, madeOf }: Begin) => {
     const made = freshRepair(job.id, methodId, nextOrder, clock.now(), madeOf);
@@ -221,35 +218,10 @@ export function JobPage({ jobId }: { jobId: string }) {
           <div className="grid grid-cols-2 gap-2">
             <TextField label="Name of the job" value={job.name} onChange={(name) => change({ name })} />
             <TextField label="Where" value={job.place} onChange={(place) => change({ place })} />
-            <label className="block col-span-2">
-              Time zone of the site
-              <input
-                className="input"
-                list="zones"
-                defaultValue={job.zone}
-                key={job.zone}
-                aria-invalid={said('zone') ? true : undefined}
-                onBlur={(e) => {
-                  const zone = e.target.value.trim();
-                  if (zone === job.zone) return;
-                  if (calendarProblems({ ...job, zone }).some((p) => p.field === 'zone')) {
-                    e.target.setCustomValidity(phrase`“${zone}” is not a known time zone.`);
-                    e.target.reportValidity();
-                    e.target.setCustomValidity('');
-                    e.target.value = job.zone;
-                  } else change({ zone });
-                }}
-              />
-              <datalist id="zones">
-                {ZONES.map((z) => (
-                  <option key={z} value={z} />
-                ))}
-              </datalist>
-              {!sameZone(job.zone) && <span className="soft text-sm">Times are shown in this zone, not your own.</span>}
-            </label>
+            <ZoneField job={job} onTake={(zone) => change({ zone })} />
             <WhenField
               label="Wanted back in service"
-              className="col-span-2 sm:col-span-1"
+              className="col-span-2"
               value={job.wantedAt}
               zone={job.zone}
               atHour={job.workingHours.toHour}
@@ -258,7 +230,7 @@ export function JobPage({ jobId }: { jobId: string }) {
             />
             <WhenField
               label="Work may begin"
-              className="col-span-2 sm:col-span-1"
+              className="col-span-2"
               value={job.startFrom}
               zone={job.zone}
               atHour={job.workingHours.fromHour}
@@ -299,6 +271,7 @@ function Hours({
   write: (hours: (typeof job)['workingHours']) => void;
 }) {
   const { fromHour, toHour, days } = job.workingHours;
+  const weekStart = usePrefs((p) => p.weekStart);
   const objection = (over: Partial<typeof job.workingHours>) =>
     calendarProblems({ ...job, workingHours: { ...job.workingHours, ...over } })[0]?.sentence ?? null;
   const [fault, setFault] = useState<Said | null>(null);
@@ -325,19 +298,19 @@ function Hours({
       />
       <fieldset className="flex gap-0.5">
         <legend className="sr-only">Working days</legend>
-        {DAYS.map((d, i) => {
-          const on = days.includes(i + 1);
+        {weekFrom(weekStart).map((day) => {
+          const on = days.includes(day);
           return (
             <button
-              key={d}
+              key={day}
               type="button"
               className="btn text-sm !px-2"
               aria-pressed={on}
               onClick={() =>
-                tryWrite({ fromHour, toHour, days: on ? days.filter((x) => x !== i + 1) : [...days, i + 1].sort() })
+                tryWrite({ fromHour, toHour, days: on ? days.filter((x) => x !== day) : [...days, day].sort() })
               }
             >
-              {d}
+              {DAYS[day - 1]}
             </button>
           );
         })}

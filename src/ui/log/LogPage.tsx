@@ -315,10 +315,8 @@ function Amend({ event, zone, words, onDone }: { event: Event; zone: string; wor
         value={event.at}
         zone={zone}
         atHour={12}
-        onChange={(ms) => {
-          if (ms > clock.now()) return setFault('That is still to come.');
-          void putRight(event.body, ms);
-        }}
+        check={(ms) => (ms > clock.now() ? 'That is still to come.' : null)}
+        onChange={(ms) => void putRight(event.body, ms)}
       />
       <RememberedArea label="Take it back: why?" rows={2} of={why} />
       {fault && (

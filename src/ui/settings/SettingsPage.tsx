@@ -5,6 +5,7 @@ import { speak } from '../run/alarm';
 import { Choice, Heading, OnOff, TextField, Ways } from '../shared/bits';
 import { Link } from '../shared/Link';
 import { setPrefs, THEMES, usePrefs } from '../workspace/prefs';
+import { WEEK_STARTS, weekStartName } from '../workspace/week';
 import { useWorkspace } from '../workspace/workspace';
 import { Aside } from './Aside';
 import { Backup } from './Backup';
@@ -72,6 +73,12 @@ export function SettingsPage() {
             ]}
             value={`${prefs.hours}`}
             onChange={(hours) => setPrefs({ hours: hours === '12' ? 12 : 24 })}
+          />
+          <Choice
+            label="Weeks begin on"
+            options={WEEK_STARTS.map((id) => ({ id, label: weekStartName(id) }))}
+            value={prefs.weekStart}
+            onChange={(weekStart) => setPrefs({ weekStart })}
           />
           <Choice
             label="Light"

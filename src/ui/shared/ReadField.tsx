@@ -1,5 +1,5 @@
 'use client';
-import { useEffect, useId, useRef, useState } from 'react';
+import { type ReactNode, useEffect, useId, useRef, useState } from 'react';
 import type { Said } from '@/core/say';
 import type { Parsed } from '@/core/typed';
 import { useTyped } from '../workspace/typing';
@@ -31,6 +31,8 @@ interface ReadProps {
   readonly placeholder?: string;
   readonly className?: string;
   readonly disabled?: boolean;
+  /** Another way to the value, at the end of the field. */
+  readonly beside?: ReactNode;
 }
 
 /**
@@ -51,6 +53,7 @@ export function ReadField({
   placeholder,
   className,
   disabled,
+  beside,
 }: ReadProps) {
   const input = useRef<HTMLInputElement>(null);
   const { text: draft, restored, type: setDraft } = useTyped(name, input);
@@ -104,37 +107,47 @@ export function ReadField({
   const wrong = fault?.sentence ?? problem;
   const sentence = wrong ? says(wrong) : null;
   const waits = restored && !sentence ? 'As you left it, not taken in yet: Enter takes it.' : null;
+  const field = (
+    <input
+      id={id}
+      ref={input}
+      data-typed={name}
+      className="input fig font-semibold"
+      value={draft ?? shown}
+      placeholder={placeholder}
+      disabled={disabled}
+      inputMode="text"
+      autoComplete="off"
+      spellCheck={false}
+      aria-invalid={sentence ? true : undefined}
+      aria-describedby={sentence || waits ? `${id}-say` : undefined}
+      onChange={(e) => setDraft(e.target.value)}
+      onBlur={(e) => {
+        const text = e.target.value;
+        if (draft !== null) afterPress(() => read(text));
+      }}
+      onKeyDown={(e) => {
+        if (e.key === 'Enter') read(e.currentTarget.value);
+        if (e.key === 'Escape') {
+          setDraft(null);
+          setFault(null);
+        }
+      }}
+    />
+  );
   return (
     <div className={className}>
       <label htmlFor={id} className={hideLabel ? 'sr-only' : 'block mb-0.5'}>
         {label}
       </label>
-      <input
-        id={id}
-        ref={input}
-        data-typed={name}
-        className="input fig font-semibold"
-        value={draft ?? shown}
-        placeholder={placeholder}
-        disabled={disabled}
-        inputMode="text"
-        autoComplete="off"
-        spellCheck={false}
-        aria-invalid={sentence ? true : undefined}
-        aria-describedby={sentence || waits ? `${id}-say` : undefined}
-        onChange={(e) => setDraft(e.target.value)}
-        onBlur={(e) => {
-          const text = e.target.value;
-          if (draft !== null) afterPress(() => read(text));
-        }}
-        onKeyDown={(e) => {
-          if (e.key === 'Enter') read(e.currentTarget.value);
-          if (e.key === 'Escape') {
-            setDraft(null);
-            setFault(null);
-          }
-        }}
-      />
+      {beside ? (
+        <div className="flex items-stretch gap-1">
+          {field}
+          {beside}
+        </div>
+      ) : (
+        field
+      )}
       {sentence && (
         <p id={`${id}-say`} role="alert" className="text-sm mt-0.5" style={{ color: 'var(--stop)' }}>
           {sentence}

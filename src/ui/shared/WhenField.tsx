@@ -1,10 +1,11 @@
 'use client';
-import { clockText, dayText, isoDay, readClock, readDay, readWhen, whenText } from '@/core/climate/read-when';
+import { clockText, dayText, isoDay, noonOf, readClock, readDay, readWhen, whenText } from '@/core/climate/read-when';
 import type { Said } from '@/core/say';
 import { spokenLanguage } from '@/words';
 import { usePrefs } from '../workspace/prefs';
 import { clock } from '../workspace/workspace';
 import { ReadField } from './ReadField';
+import { WhenButton } from './WhenButton';
 
 /** A day and hour at the site, typed as people say it and shown in the clock of the page. */
 export function WhenField({
@@ -44,6 +45,17 @@ export function WhenField({
       placeholder={onClear ? 'tomorrow 7, Fri noon, 12 May 14:30' : undefined}
       disabled={disabled}
       className={className}
+      beside={
+        <WhenButton
+          label={label}
+          value={value}
+          zone={zone}
+          atHour={atHour}
+          onTake={onChange}
+          {...(check ? { check } : {})}
+          disabled={disabled}
+        />
+      }
     />
   );
 }
@@ -70,6 +82,18 @@ export function DayField({
       onRead={(read) => onChange(isoDay(read.value, zone))}
       onClear={() => onChange(null)}
       placeholder="23 Apr 2026"
+      // Half of a phone’s width is too little for a date and the way to the calendar.
+      className="col-span-2 sm:col-span-1"
+      beside={
+        <WhenButton
+          label={label}
+          value={value === null ? null : noonOf(value, zone)}
+          zone={zone}
+          atHour={12}
+          dayOnly
+          onTake={(ms) => onChange(isoDay(ms, zone))}
+        />
+      }
     />
   );
 }

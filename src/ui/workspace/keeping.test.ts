@@ -34,6 +34,7 @@ test('each preference stands by itself: one that makes no sense is as if never s
     system: 'metric',
     language: 'en',
     hours: 24,
+    weekStart: readPrefs({}).weekStart,
     theme: 'day',
     role: 'technician',
     sound: true,

@@ -3,6 +3,7 @@ import { z } from 'zod';
 import { create } from 'zustand';
 import { createJSONStorage, persist } from 'zustand/middleware';
 import { isLanguage, LANGUAGES, type Language, type Reader } from '@/words';
+import { WEEK_STARTS, weekStartFor } from './week';
 
 export const THEMES = ['day', 'night', 'sun'] as const;
 export type Theme = (typeof THEMES)[number];
@@ -12,6 +13,7 @@ const Prefs = z.object({
   language: z.enum(LANGUAGES),
   /** How the hours of a day are told. */
   hours: z.literal([24, 12]),
+  weekStart: z.enum(WEEK_STARTS),
   theme: z.enum(THEMES),
   role: z.string().trim().min(1).max(80),
   sound: z.boolean(),
@@ -35,6 +37,7 @@ const FIRST: Prefs = {
   system: 'metric',
   language: languageFor(globalThis.navigator?.languages ?? []),
   hours: 24,
+  weekStart: weekStartFor(globalThis.navigator?.languages ?? []),
   theme: 'day',
   role: 'technician',
   sound: true,
