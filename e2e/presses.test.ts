@@ -1,7 +1,9 @@
 import { type Job, type Piece, pieceOf, planJob, type Repair, repairOf } from '@/core/plan';
+import { viewJob } from '@/core/record';
 import { measured, SHAPES, type VoidShape, voidOf } from '@/core/void';
 import { sampleData } from '@/sample/jobs';
 import { mortarSheet, sampleSheets } from '@/sample/systems';
+import { scaled } from '@/walks/made';
 import { site, turnTo } from './browser';
 import { takeJob, type } from './hands';
 
@@ -147,4 +149,47 @@ test('two plates and the clamps of one: the second waits for them, too few are a
   await page.getByRole('button', { name: 'With 4 on each' }).click();
   await page.getByText('More clamps wanted at once than the job has').waitFor({ state: 'detached' });
   expect(await page.getByLabel('Clamps on each').inputValue()).toBe('4');
+});
+
+test('the same stop over nine batches is one, looked into and decided on at once', async () => {
+  const { bundles } = sampleData(NOW, 'Europe/Helsinki');
+  const bundle = bundles.find((b) => b.repairs.some((r) => r.id === 'sample-cores'))!;
+  const piece = pieceOf(scaled(bundle.repairs.find((r) => r.id === 'sample-cores')!, 3));
+  const job = {
+    ...bundle.job,
+    id: 'hot',
+    sample: false,
+    climate: { kind: 'constant', tempC: 29, humidityPct: 60 } as const,
+  };
+  const of = (settings: Piece['settings']) =>
+    repairOf({
+      ...piece,
+      jobId: 'hot',
+      base: { ...piece.base, known: [] },
+      settings: { ...piece.settings, ...settings },
+    });
+  const { steps } = viewJob({ job, repairs: [of({})], sheets: bundle.sheets, stock: [], events: [] }, NOW).repairs[0]!
+    .plan;
+  const typed = (role: string, value: number) =>
+    steps.filter((s) => s.id.endsWith(`:${role}`)).flatMap((s) => s.factors.map((f) => [f, value] as const));
+  const slow = Object.fromEntries([...typed('prime', 6), ...typed('place', 200)]);
+  const page = await open();
+  await takeJob(page, base(), { job, repairs: [of(slow)], sheets: bundle.sheets });
+  await turnTo(page, base(), '/job/hot/sample-cores/place');
+  const stop = page.locator('[data-finding^="late:"]');
+  await stop.getByText('The primer dries before the mortar comes').waitFor();
+  expect(await stop.count()).toBe(1);
+  const more = stop.getByText(/^\d+ more like it$/);
+  const n = Number.parseInt((await more.textContent())!, 10);
+  expect(n).toBeGreaterThan(4);
+  await more.click();
+  expect(await stop.getByRole('listitem').count()).toBe(n);
+  await stop.getByRole('button', { name: 'Go on all the same…' }).click();
+  await page.getByLabel('Reason').fill('two of us prime by turns');
+  await page.getByRole('button', { name: 'Keep this in the record and go on' }).click();
+  await stop.getByText(/Overridden by technician: two of us prime by turns/).waitFor();
+  expect(await page.getByRole('button', { name: 'Go on all the same…' }).count()).toBe(0);
+  await turnTo(page, base(), '/job/hot/log');
+  await page.getByText('two of us prime by turns', { exact: false }).first().waitFor();
+  expect(await page.getByText('two of us prime by turns', { exact: false }).count()).toBe(n + 1);
 });

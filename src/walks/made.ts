@@ -184,3 +184,11 @@ export const pouringSheet = (): SheetRevision => ({
   kits: [kitOf('kit', 'Kit 3.6 L', [4608, 972], { yieldMl: 3600, splittable: false })],
   potLossMl: 80,
 });
+
+/** Every measured length of a void, so many times as long. */
+export const scaled = <T>(of: T, by: number, inside = false): T => {
+  if (typeof of !== 'object' || of === null) return of;
+  if (inside && 'valueMm' in of) return { ...of, valueMm: (of.valueMm as number) * by };
+  if (Array.isArray(of)) return of.map((x) => scaled(x, by, inside)) as T;
+  return Object.fromEntries(Object.entries(of).map(([k, v]) => [k, scaled(v, by, inside || k === 'shapes')])) as T;
+};

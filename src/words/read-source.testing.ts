@@ -36,6 +36,19 @@ const wordsOf = (text: string): string =>
 
 const isOf = (call: ts.Expression, name: string): boolean => ts.isIdentifier(call) && call.text === name;
 
+/** A text that is written out, on one line or joined of several. */
+const textOf = (n: ts.Expression): string | null =>
+  ts.isStringLiteralLike(n)
+    ? n.text
+    : ts.isBinaryExpression(n) && n.operatorToken.kind === ts.SyntaxKind.PlusToken
+      ? `${textOf(n.left)}${textOf(n.right)}`
+      : null;
+const rowsOf = (n: ts.Expression): readonly ts.PropertyAssignment[] =>
+  ts.isObjectLiteralExpression(n) ? n.properties.filter(ts.isPropertyAssignment) : [];
+/** Texts of a table, by the names of its columns. */
+const valuesOf = (n: ts.Expression, named = /./): readonly string[] =>
+  rowsOf(n).flatMap((p) => (named.test(p.name.getText()) ? (textOf(p.initializer) ?? []) : []));
+
 /**
  * What a file says for certain: words between tags, labels of tags, phrases by their patterns, and the texts of its
  * messages. What reaches the screen through a constant is found by drawing it.
@@ -58,8 +71,9 @@ export function saidIn(path: string): readonly string[] {
           .trim(),
       );
     } else if (ts.isCallExpression(n) && isOf(n.expression, 'texts') && n.arguments[1])
-      for (const p of ts.isObjectLiteralExpression(n.arguments[1]) ? n.arguments[1].properties : [])
-        if (ts.isPropertyAssignment(p) && ts.isStringLiteralLike(p.initializer)) out.push(p.initializer.text);
+      out.push(...valuesOf(n.arguments[1]));
+    else if (ts.isCallExpression(n) && isOf(n.expression, 'findings') && n.arguments[0])
+      for (const row of rowsOf(n.arguments[0])) out.push(...valuesOf(row.initializer, /^(title|why|todo)$/));
     ts.forEachChild(n, look);
   };
   look(parsed(path));

@@ -1,3 +1,4 @@
+export * from './alike';
 export * from './finding';
 export * from './judge';
 export { type JudgeContext, noTimeId, RULES } from './rules';

@@ -19,6 +19,8 @@ const REFUSED = texts('refused.plan.laying', {
 /** A plan that nobody can read is none, and laying it out takes longer than anybody waits. */
 const MOST_STEPS = 5000;
 const MIN_MS = 60_000;
+/** What rounding leaves of a portion that was sized to its last minute is not late, ms. */
+const ROUNDED_MS = 2000;
 const HOUR_MS = 3_600_000;
 const DAY_MS = 24 * HOUR_MS;
 /** Nobody comes each hour for longer than two days. */
@@ -108,7 +110,9 @@ export function layingOf(layAsk: LayAsk): Laying {
   /** The window that a step, begun at an instant, comes too late for. */
   const lateFor = (draft: StepDraft, startMs: number, endMs = startMs + handsOnMs(draft)): MilestoneId | null => {
     const window = windowOf(draft);
-    return window !== null && (window.by === 'end' ? endMs : startMs) > window.untilMs ? window.kind : null;
+    return window !== null && (window.by === 'end' ? endMs : startMs) > window.untilMs + ROUNDED_MS
+      ? window.kind
+      : null;
   };
   /**
    * What has to come before a step that is too late to go on what lies there as it is: washing and abrading, or baring

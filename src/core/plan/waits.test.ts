@@ -289,7 +289,13 @@ describe('of what is spread over some time the first spot decides', () => {
     const needs = (place.endMs - prime.startMs) / MIN;
     expect(stepOf(planOf(nosing, wet(needs + 1)), 'b1:place').lateFor).toBeNull();
     expect(stepOf(planOf(nosing, wet(needs - 1)), 'b1:place').lateFor).toBe('primer-wet');
-    expect(findingsOf(nosing, wet(needs - 1)).map((f) => `${f.severity} ${f.id}`)).toContain('stop late:b1:place');
+    const said = (of: Piece, min: number) => findingsOf(of, wet(min)).map((f) => `${f.severity} ${f.id}`);
+    // By minutes that nobody typed it is no more than a caution; by a rate that somebody did it is a stop.
+    expect(said(nosing, needs - 1)).toContain('caution late:b1:place');
+    const typed: Piece = { ...nosing, settings: { ...nosing.settings, rate: 60 } };
+    const slow = planOf(typed, wet(1000));
+    const placing = (stepOf(slow, 'b1:place').endMs - stepOf(slow, 'b1:place').startMs) / MIN;
+    expect(said(typed, placing - 1)).toContain('stop late:b1:place');
   });
 });
 

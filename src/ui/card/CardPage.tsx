@@ -1,5 +1,6 @@
 'use client';
 import { Printer } from 'lucide-react';
+import { alike } from '@/core/judge';
 import type { Batch } from '@/core/mix';
 import { cautionsOf, jobName, repairName } from '@/core/plan';
 import { PART_IDS } from '@/core/system';
@@ -198,16 +199,17 @@ export function CardPage({ jobId }: { jobId: string }) {
               )}
               <ul className="mt-2 text-sm">
                 {/* What two passes are told in the same words stands on paper once. */}
-                {[...new Map(r.findings.map((f) => [[f.title, f.why, f.todo].map(says).join('\n'), f]))].map(
-                  ([words, { severity, title, why, todo }]) => (
-                    <li key={words} className="flex gap-2 items-start">
-                      <FindingSign severity={severity} size={18} />
-                      <span>
-                        <strong>{says(title)}.</strong> {says(why)} {says(todo)}
-                      </span>
-                    </li>
-                  ),
-                )}
+                {alike([
+                  ...new Map(r.findings.map((f) => [[f.title, f.why, f.todo].map(says).join('\n'), f])).values(),
+                ]).map(({ first: { id, severity, title, why, todo }, more }) => (
+                  <li key={id} className="flex gap-2 items-start">
+                    <FindingSign severity={severity} size={18} />
+                    <span>
+                      <strong>{says(title)}.</strong> {says(why)} {says(todo)}
+                      {more.length > 0 && phrase` ${more.length} more like it; the last: ${says(more.at(-1)!.why)}`}
+                    </span>
+                  </li>
+                ))}
                 {cautionsOf(r.passes).map((c) => (
                   <li key={c}>– {c}</li>
                 ))}

@@ -2,7 +2,7 @@
 import { Camera, ListChecks, NotebookPen, Scale, Thermometer, TriangleAlert, ZoomIn, ZoomOut } from 'lucide-react';
 import { useRouter, useSearchParams } from 'next/navigation';
 import { useEffect, useState } from 'react';
-import { standingStops } from '@/core/judge';
+import { alike, standingStops } from '@/core/judge';
 import { ENGINES, STAGES } from '@/core/method';
 import { pieceName, repairName } from '@/core/plan';
 import { earlyStep, figureTests, idleMixer, liveClock, nextWait, openTests } from '@/core/record';
@@ -249,10 +249,10 @@ export function RunPage({ jobId, repairId }: { jobId: string; repairId: string }
               )}
             </section>
           )}
-          {stops.map((f) => (
-            <FindingCard key={f.id} zone={zone} finding={f}>
+          {alike(stops).map(({ first: f, more }) => (
+            <FindingCard key={f.id} zone={zone} finding={f} more={more}>
               <StandInAsk at={at} zone={zone} finding={f}>
-                <Override at={at} zone={zone} finding={f} />
+                <Override at={at} zone={zone} finding={f} more={more} />
               </StandInAsk>
             </FindingCard>
           ))}
@@ -357,11 +357,9 @@ export function RunPage({ jobId, repairId }: { jobId: string; repairId: string }
         } Clocks are kept as instants: a closed tab or an empty battery loses nothing.`}</p>
         <CalendarButton view={view} name={repair.name} className="btn mt-1 text-sm" />
         <StandInsChosen at={at} />
-        {at.findings
-          .filter((f) => f.severity !== 'stop')
-          .map((f) => (
-            <FindingCard key={f.id} zone={zone} finding={f} />
-          ))}
+        {alike(at.findings.filter((f) => f.severity !== 'stop')).map(({ first, more }) => (
+          <FindingCard key={first.id} zone={zone} finding={first} more={more} />
+        ))}
         <div className="mt-3">
           <Ways />
         </div>

@@ -1,21 +1,28 @@
 'use client';
 import { useState } from 'react';
-import type { Finding } from '@/core/judge';
+import { alike, type Finding } from '@/core/judge';
 import type { Stage } from '@/core/method';
 import type { PassView } from '@/core/record';
 import type { Said } from '@/core/say';
 import { phrase } from '@/words';
 import { usePrefs } from '../workspace/prefs';
-import { record } from '../workspace/record';
-import { changePass } from '../workspace/workspace';
+import { changePass, recordAll } from '../workspace/workspace';
 import { FindingCard, useSay } from './bits';
 import { Dialog } from './Dialog';
 import { RememberedArea, useRememberedText } from './Remembered';
 import { SavingButton } from './SavingButton';
 import { StandInAsk } from './StandIns';
 
+interface OverrideProps {
+  readonly at: PassView;
+  readonly zone: string;
+  readonly finding: Finding;
+  /** The same of other batches, decided on with it. */
+  readonly more?: readonly Finding[];
+}
+
 /** Overriding a stop: a reason and a role, kept in the record. */
-export function Override({ at, zone, finding }: { at: PassView; zone: string; finding: Finding }) {
+export function Override(of: OverrideProps) {
   const [open, setOpen] = useState(false);
   return (
     <>
@@ -23,23 +30,13 @@ export function Override({ at, zone, finding }: { at: PassView; zone: string; fi
         Go on all the same…
       </button>
       <Dialog open={open} title="Go on against a stop" onClose={() => setOpen(false)}>
-        <OverrideForm at={at} zone={zone} finding={finding} onDone={() => setOpen(false)} />
+        <OverrideForm {...of} onDone={() => setOpen(false)} />
       </Dialog>
     </>
   );
 }
 
-function OverrideForm({
-  at,
-  zone,
-  finding,
-  onDone,
-}: {
-  at: PassView;
-  zone: string;
-  finding: Finding;
-  onDone: () => void;
-}) {
+function OverrideForm({ at, zone, finding, more = [], onDone }: OverrideProps & { onDone: () => void }) {
   const says = useSay(zone);
   const reason = useRememberedText(`reason ${finding.id}`);
   const known = usePrefs((p) => p.role);
@@ -48,9 +45,11 @@ function OverrideForm({
   const submit = async () => {
     if (reason.text.trim().length < 3) return setFault('Write the reason: it stays in the record.');
     if (!role.trim()) return setFault('Say in which role you decide this.');
-    await record(
+    await recordAll(
       at.repair.id,
-      { kind: 'override', finding: finding.id, title: says(finding.title), reason: reason.text.trim() },
+      [finding, ...more].map((f) => ({
+        body: { kind: 'override', finding: f.id, title: says(f.title), reason: reason.text.trim() } as const,
+      })),
       role.trim(),
     );
     reason.type(null);
@@ -127,12 +126,12 @@ export function StageFindings({ at, zone, stage, all }: { at: PassView; zone: st
           }}
         />
       ))}
-      {mine.map((f) => (
-        <FindingCard key={f.id} zone={zone} finding={f} overridden={at.actuals.overrides.get(f.id)}>
+      {alike(mine, (f) => at.actuals.overrides.has(f.id)).map(({ first: f, more }) => (
+        <FindingCard key={f.id} zone={zone} finding={f} more={more} overridden={at.actuals.overrides.get(f.id)}>
           <WaysOut at={at} zone={zone} finding={f} />
           {f.severity === 'stop' && !f.refusal && !at.actuals.overrides.has(f.id) && (
             <StandInAsk at={at} zone={zone} finding={f}>
-              <Override at={at} zone={zone} finding={f} />
+              <Override at={at} zone={zone} finding={f} more={more} />
             </StandInAsk>
           )}
         </FindingCard>

@@ -168,10 +168,13 @@ export function FindingSign({ severity, size = 44 }: { severity: Finding['severi
 export function FindingCard({
   finding,
   zone,
+  more = [],
   overridden,
   children,
 }: {
   finding: Finding;
+  /** The same of other batches, parts or places. */
+  more?: readonly Finding[];
   zone: string;
   overridden?: { reason: string; role: string };
   children?: ReactNode;
@@ -193,6 +196,16 @@ export function FindingCard({
         <p className="text-sm leading-snug">
           {says(finding.why)} <strong className="font-semibold">{says(finding.todo)}</strong>
         </p>
+        {more.length > 0 && (
+          <details className="text-sm">
+            <summary>{phrase`${more.length} more like it`}</summary>
+            <ul className="list-disc pl-5">
+              {more.map((f) => (
+                <li key={f.id}>{says(f.why)}</li>
+              ))}
+            </ul>
+          </details>
+        )}
         {overridden && (
           <p className="text-sm mt-1 italic">{phrase`Overridden by ${overridden.role}: ${overridden.reason}`}</p>
         )}

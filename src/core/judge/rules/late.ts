@@ -60,6 +60,22 @@ const F = findings({
     why: 'The last of this batch is placed at {end}; what was primed first has dried by then.',
     todo: 'Smaller batches, each primed only as far as it reaches; more hands, or a cooler hour.',
   },
+  'late:primer-hands': {
+    id: 'late',
+    severity: 'caution',
+    stage: 'place',
+    title: 'Little time before the primer dries',
+    why: '{steps} {n, plural, one {is} other {are}} planned with {ours}, {n, plural, one {a figure} other {figures}} of Grenko’s own; {left} are left before what was primed first has dried.',
+    todo: 'Try it against the clock and type what it takes; with more than {left}, prime only as far as the next half of the batch reaches, more hands, or a cooler hour.',
+  },
+  'late:wash-hands': {
+    id: 'late',
+    severity: 'caution',
+    stage: 'place',
+    title: 'Little time before what was filled first has set',
+    why: '{steps} {n, plural, one {is} other {are}} planned with {ours}, {n, plural, one {a figure} other {figures}} of Grenko’s own; {left} are left before what was filled first has set on the units.',
+    todo: 'Try a stretch against the clock and type what it takes; with more than {left}, a second pair of hands that washes, smaller batches, or a cooler base.',
+  },
   'late:wash-until': {
     id: 'late',
     severity: 'stop',
@@ -111,9 +127,7 @@ const F = findings({
     severity: 'caution',
     stage: 'place',
     title: 'Little time before it gels',
-    why:
-      '{steps} {n, plural, one {is} other {are}} planned with {ours}, {n, plural, one {a figure} other {figures}} ' +
-      'of Grenko’s own; {left} are left before what was placed first has gelled.',
+    why: '{steps} {n, plural, one {is} other {are}} planned with {ours}, {n, plural, one {a figure} other {figures}} of Grenko’s own; {left} are left before what was placed first has gelled.',
     todo: 'Try it dry against the clock and type what it takes; with more than {left}, more hands, smaller portions or a cooler hour.',
   },
   'tight:gel': {
@@ -158,6 +172,8 @@ interface LateRow {
   readonly role?: Role;
   /** The time is that of the pass below. */
   readonly below?: true;
+  /** It is in time when it begins in time; else when it ends so. */
+  readonly begins?: true;
   readonly says: Notice;
   /** What is said instead where quicker hands than Grenko’s own figure would still do it. */
   readonly quick?: Notice;
@@ -171,10 +187,10 @@ const LATE: readonly LateRow[] = [
   { of: 'open', says: F['late:open'], quick: F['late:hands'], tight: F['tight:close'] },
   { of: 'use-by', role: 'close', says: F['late:use-by'], quick: F['late:hands'], tight: F['tight:close'] },
   { of: 'use-by', says: F['late:tool'] },
-  { of: 'primer-wet', says: F['late:primer-wet'] },
+  { of: 'primer-wet', says: F['late:primer-wet'], quick: F['late:primer-hands'] },
   { of: 'bare', says: F['late:bare'] },
-  { of: 'wash-until', says: F['late:wash-until'] },
-  { of: 'gel', below: true, says: F['late:gel-under'], over: F['tight:gel'] },
+  { of: 'wash-until', begins: true, says: F['late:wash-until'], quick: F['late:wash-hands'] },
+  { of: 'gel', below: true, begins: true, says: F['late:gel-under'], quick: F['late:gel-hands'], over: F['tight:gel'] },
   { of: 'gel', says: F['late:gel'], quick: F['late:gel-hands'] },
   { of: 'sandable-until', says: F['late:glass'], ways: earlier },
 ];
@@ -187,8 +203,8 @@ export const lateRowOf = (of: MilestoneId, { role, below }: { readonly role: Rol
 const isTyped = ({ settings }: Piece, { factors }: PlannedStep): boolean =>
   factors.some((f) => Object.hasOwn(settings, f));
 
-/** Steps with minutes of Grenko’s own, from the beginning of the working time that a step is late for to its end. */
-function oursBefore(step: PlannedStep, { plan, repair }: JudgeContext): readonly PlannedStep[] {
+/** Steps with minutes of Grenko’s own, from the beginning of the working time that a step is late for to an instant. */
+function oursBefore(step: PlannedStep, untilMs: number, { plan, repair }: JudgeContext): readonly PlannedStep[] {
   const clock = plan.milestones.find((m) => m.kind === step.lateFor && m.planMs === step.dueMs);
   const fromMs = clock?.originMs ?? step.startMs;
   return plan.steps.filter(
@@ -196,7 +212,7 @@ function oursBefore(step: PlannedStep, { plan, repair }: JudgeContext): readonly
       s.doneAt === null &&
       s.begunAt === null &&
       s.startMs >= fromMs &&
-      s.endMs <= step.endMs &&
+      s.endMs <= untilMs &&
       s.factors.length > 0 &&
       !isTyped(repair, s),
   );
@@ -232,7 +248,7 @@ export const lateRules: Readonly<Record<string, Rule>> = {
       const row =
         s.lateFor && !RENEWS[s.lateFor] && lateRowOf(s.lateFor, { role: s.role, below: s.within?.kind !== s.lateFor });
       if (!row) return [];
-      const ours = row.quick ? oursBefore(s, c) : [];
+      const ours = row.quick ? oursBefore(s, row.begins ? s.startMs : s.endMs, c) : [];
       const oursMs = ours.reduce((ms, o) => ms + o.endMs - o.startMs, 0);
       const leftMs = oursMs - s.lateMs;
       const [from, untilMs] = [opensMs(s, c), s.dueMs ?? s.endMs];

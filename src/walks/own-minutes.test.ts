@@ -1,0 +1,56 @@
+import { alike, type Finding } from '@/core/judge';
+import { type Piece, type PlannedStep, pieceOf, type Repair, repairOf } from '@/core/plan';
+import { viewJob } from '@/core/record';
+import { methodsData, sampleData } from '@/sample/jobs';
+import { scaled } from './made';
+
+/** Figures of Grenko's own never forbid a plan, and what is said of many batches is said once. */
+const NOW = Date.UTC(2027, 3, 20, 4);
+const bundles = [sampleData, methodsData].flatMap((of) => [...of(NOW, 'Europe/Helsinki').bundles]);
+
+function planned(id: string, by: number, tempC: number, over: (piece: Piece) => Partial<Piece> = () => ({})) {
+  const bundle = bundles.find((b) => b.repairs.some((r) => r.id === id))!;
+  const piece = pieceOf(scaled(bundle.repairs.find((r) => r.id === id)!, by));
+  const repair: Repair = repairOf({ ...piece, base: { ...piece.base, known: [] }, ...over(piece) });
+  const job = {
+    ...bundle.job,
+    climate: { kind: 'constant', tempC, humidityPct: 60 } as const,
+    startFrom: NOW,
+    wantedAt: null,
+  };
+  return viewJob({ job, repairs: [repair], sheets: bundle.sheets, stock: [], events: [] }, NOW).repairs[0]!;
+}
+const late = (findings: readonly Finding[]) => findings.filter((f) => f.id.startsWith('late:'));
+const factorsOf = (steps: readonly PlannedStep[], role: string) => [
+  ...new Set(steps.filter((s) => s.id.endsWith(`:${role}`)).flatMap((s) => s.factors)),
+];
+
+test('a primer that dries before the mortar comes, by minutes nobody chose: a caution with the minutes that are left', () => {
+  const view = planned('sample-cores', 3, 29);
+  const found = late(view.findings);
+  expect(found.length).toBeGreaterThan(5);
+  expect(new Set(found.map((f) => f.severity))).toEqual(new Set(['caution']));
+  // As many as there are batches, told as one.
+  expect(alike(found).map(({ more }) => more.length)).toEqual([found.length - 1]);
+});
+
+test('by minutes that somebody typed it is a stop; by quicker ones nothing is said', () => {
+  const { steps } = planned('sample-cores', 3, 29).plan;
+  const typed = (role: string, times: number) =>
+    Object.fromEntries(factorsOf(steps, role).map((f) => [f, times])) as Piece['settings'];
+  const slow = planned('sample-cores', 3, 29, (p) => ({
+    settings: { ...p.settings, ...typed('prime', 6), ...typed('place', 200) },
+  }));
+  expect(new Set(late(slow.findings).map((f) => f.severity))).toEqual(new Set(['stop']));
+  const quick = planned('sample-cores', 3, 29, (p) => ({
+    settings: { ...p.settings, ...typed('prime', 1), ...typed('place', 2000) },
+  }));
+  expect(late(quick.findings)).toEqual([]);
+});
+
+test('a pot that is cleaned as its life ends, rounded to a second, is not late', () => {
+  for (const by of [1, 1.3, 1.7, 2.2, 3]) {
+    const { plan } = planned('sample-crack', by, 29);
+    expect(plan.steps.filter((s) => s.lateFor !== null && s.lateMs < 2000)).toEqual([]);
+  }
+});
