@@ -1,6 +1,6 @@
 export { type Budget, meter } from './budget';
 export { type List, Message, Moment, Quantity, Said, Value, type Values } from './message';
-export { metC, rangeOf } from './range';
+export { digitsApart, metC, rangeOf } from './range';
 export { attempt, finite, type Problem, positive, Refusal, refuse, whyOf } from './refusal';
 export { allTexts, gapsOf, plain, type Sayer, textOf, texts } from './texts';
 export {

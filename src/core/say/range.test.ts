@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { plainWords } from '@/words';
-import { degC, metC as metOf, mm, rangeOf } from '.';
+import { figure } from '../units';
+import { degC, digitsApart, metC as metOf, mm, rangeOf } from '.';
 
 const metC = (...of: Parameters<typeof metOf>) => plainWords(metOf(...of));
 const range = (...of: Parameters<typeof rangeOf>) => {
@@ -35,5 +36,24 @@ test('what is met goes to whole degrees, to halves where a limit lies near, and 
           expect(Math.sign(is - limit) * Math.sign(was - limit)).toBeGreaterThanOrEqual(0);
       }
     }),
+  );
+});
+
+test('two values held against each other read apart, with no more figures than that takes', () => {
+  expect(digitsApart(3.62, 3.57)).toBe(3);
+  expect(digitsApart(5.3, 3.6)).toBe(2);
+  expect(digitsApart(2, 2)).toBe(2);
+  fc.assert(
+    fc.property(
+      fc.double({ min: 0.01, max: 1e4, noNaN: true }),
+      fc.double({ min: 0.9, max: 1.1, noNaN: true }),
+      (a, by) => {
+        const digits = digitsApart(a, a * by);
+        const [one, other] = [figure(a, digits), figure(a * by, digits)];
+        // Read apart where five figures can tell them apart at all; and one figure less would not have done.
+        if (figure(a, 5) !== figure(a * by, 5)) expect(one).not.toBe(other);
+        if (digits > 2) expect(figure(a, digits - 1)).toBe(figure(a * by, digits - 1));
+      },
+    ),
   );
 });

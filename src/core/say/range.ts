@@ -20,6 +20,19 @@ export function rangeOf(low: Quantity | null, high: Quantity | null): Message | 
     : RANGE.both({ low: exactly(low), high: exactly(high) });
 }
 
+/** More figures than that tell nobody anything. */
+const MOST_DIGITS = 5;
+
+/**
+ * Significant figures with which two values held against each other read apart; no more than are asked for where they
+ * do, or where they are the same.
+ * @example digitsApart(3.62, 3.57) // 3
+ */
+export function digitsApart(a: number, b: number, least = 2): number {
+  for (let digits = least; digits <= MOST_DIGITS; digits++) if (figure(a, digits) !== figure(b, digits)) return digits;
+  return least;
+}
+
 /** A temperature that is met goes to whole degrees, to halves where a limit lies near. */
 const NEAR_K = 1;
 /**

@@ -1,7 +1,7 @@
 import { primerOf } from '../../method';
 import { liquidMl, massOf, saidTolerance, scaleErrorPct, smallestBatchAG, smallestReadG, toleranceOf } from '../../mix';
 import { USUAL_SCALE_G } from '../../plan';
-import { degC, exactly, grams, listed, ml, mm, percent, texts } from '../../say';
+import { degC, digitsApart, exactly, grams, listed, ml, mm, percent, texts } from '../../say';
 import { FAMILIES, grainsUntold, isMetered, type MilestoneId, milestoneOf, proportionOf } from '../../system';
 import { boreOf } from '../../void';
 import { type Finding, findings } from '../finding';
@@ -292,10 +292,11 @@ export const mixRules: Readonly<Record<string, Rule>> = {
         .map((b) => ({ ...lifts[b.portion]!, share: b.drawnMl / liquidMl(sheet, b.volumeMl) }))
         .reduce((a, b) => (b.share > a.share ? b : a));
       const leftOut = cut.map((b) => SAY.leftOut({ mass: grams(b.leftOutG), batch: b.index + 1 }));
+      const digits = digitsApart(most.share, most.threshold ?? 0);
       out.push(
         F['lean:draw']({
-          share: percent(most.share * 100, 2),
-          threshold: most.threshold === null ? 'unknown' : percent(most.threshold * 100, 2),
+          share: percent(most.share * 100, digits),
+          threshold: most.threshold === null ? 'unknown' : percent(most.threshold * 100, digits),
           batches: listed(leftOut, 'comma'),
         }),
       );
