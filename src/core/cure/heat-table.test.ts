@@ -1,4 +1,4 @@
-import { mortarSheet } from '../../sample/systems';
+import { mortarSheet, pasteSheet } from '../../sample/systems';
 import {
   emptyTable,
   HeatTable,
@@ -68,4 +68,20 @@ test('a row over size: pot life falls with mass, between rows it lies between th
   const line = lineAt(lift, TABLE_TEMPS_C[6]!);
   expect(line.map((p) => p.value)).toEqual([40, 41, 42, 43, 44, 45, 46, 47, 48]);
   expect(lineAt(lift, 60)).toEqual([]);
+});
+
+test('the wider steps of a table leave out less than 1 % of a life and 1 K of a peak, and no verdict away from its limit', () => {
+  for (const sheet of [mortarSheet, pasteSheet]) {
+    const of = reactiveOf(sheet);
+    for (const row of [0, 4, 8, 12])
+      for (const column of [0, 5, 10, 16, 23]) {
+        const [massG, tempC] = [TABLE_MASSES_G[column]!, TABLE_TEMPS_C[row]!];
+        const fine = potRun(of, { massG, startC: tempC, roomC: tempC, cells: 7, fineness: 3 });
+        const cell = tableCell(of, 'pot', row * TABLE_MASSES_G.length + column);
+        expect(Math.abs(cell.minutes! / fine.lifeMin! - 1)).toBeLessThan(0.01);
+        if (cell.peakC !== null && fine.peakC !== null) expect(Math.abs(cell.peakC - fine.peakC)).toBeLessThan(1);
+        const hottest = Math.max(...fine.history.meanC);
+        if ([120, 150].every((limit) => Math.abs(hottest - limit) > 1.5)) expect(cell.verdict).toBe(fine.verdict);
+      }
+  }
 });

@@ -1,4 +1,4 @@
-import { type Grid, type Kinetics, layered, runHeat } from '../heat';
+import { type Grid, type Kinetics, layered, type RunAsk, runHeat } from '../heat';
 import { degC, exactly, grams, type Message, minutes, refuse, texts } from '../say';
 import { milestoneOf, type SheetRevision } from '../system';
 import { paceOf } from './pace';
@@ -134,7 +134,8 @@ export const kineticsOf = (
 
 /**
  * A pot from mixing on: when it is dead, how hot it gets. Loses heat through every face.
- * @param o.cells rows and columns of the grid; `fineness` divides every step in time, to see what the steps leave out
+ * @param o.cells rows and columns of the grid; `fineness` divides every step in time, to see what the steps leave out; `stepK` and
+ *   `stepAlpha` are the largest changes in a step
  * @throws Refusal for a mass that is not positive
  */
 export function potRun(
@@ -148,7 +149,7 @@ export function potRun(
     lifeOnly?: boolean;
     a2?: number;
     fineness?: number;
-  },
+  } & Pick<RunAsk, 'stepK' | 'stepAlpha'>,
 ): PotAnswer {
   if (!(o.massG > 0)) refuse('massG', o.massG, 'more than 0 g', REFUSED['pot-needs-mass']());
   const vessel = o.vessel ?? 'pot';
@@ -164,6 +165,8 @@ export function potRun(
     untilS: HORIZON_S,
     watch,
     fineness: o.fineness ?? 1,
+    ...(o.stepK !== undefined && { stepK: o.stepK }),
+    ...(o.stepAlpha !== undefined && { stepAlpha: o.stepAlpha }),
   });
   const stored = end.tempC.reduce((s, t, i) => s + (t - o.startC) * grid.volume[i]! * grid.rhoC[i]!, 0);
   const verdict = verdictOf(seen.peak);

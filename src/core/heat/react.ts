@@ -1,5 +1,6 @@
 import { type Budget, meter } from '../say';
 import type { Grid } from './grid';
+import { conductAlong, type Lines, linesOf } from './lines';
 
 const R = 8.314462618;
 const KELVIN = 273.15;
@@ -81,7 +82,10 @@ interface Body {
   /** Heat capacity of each cell, J/K, and warming per α, K. */
   readonly cap: Float64Array;
   readonly perAlphaK: Float64Array;
-  readonly scratch: Float64Array;
+  /** How fast each cell cures at the beginning of a step, 1/s: three steps begin there. */
+  readonly rates: Float64Array;
+  readonly alongU: Lines;
+  readonly alongV: Lines;
 }
 
 /** What changes in a step. */
@@ -109,61 +113,34 @@ const copyInto = (to: Now, from: Now): void => {
  * One step in place: the reaction in every cell at its own temperature (Heun, with the warming of the last step
  * foreseen), then conduction implicitly, direction by direction (locally one-dimensional backward Euler). First order
  * in time.
+ * @param rates of curing where the step begins, 1/s, where they are known
  */
 function stepOnce(
-  { grid: g, kinetics, cap, perAlphaK, scratch }: Body,
+  { grid: g, kinetics, cap, perAlphaK, alongU, alongV }: Body,
   now: Now,
   dt: number,
   out: Outside,
   before: Float64Array,
+  rates: Float64Array | null,
 ): void {
   const { t, alpha, warming } = now;
   const n = t.length;
   before.set(t);
+  // Summed here: what is summed in a field of an object costs as much as the rest of the loop.
+  let freed = 0;
   if (kinetics)
     for (let i = 0; i < n; i++) {
       if (g.reacting[i] === 0) continue;
-      const r1 = rate(kinetics, alpha[i]!, t[i]!);
+      const r1 = rates ? rates[i]! : rate(kinetics, alpha[i]!, t[i]!);
       const a1 = Math.min(1, alpha[i]! + dt * r1);
       const r2 = rate(kinetics, a1, t[i]! + dt * warming[i]!);
       const gained = Math.min(1 - alpha[i]!, (dt * (r1 + r2)) / 2);
       alpha[i]! += gained;
       t[i]! += perAlphaK[i]! * gained;
-      now.freed += perAlphaK[i]! * gained * cap[i]!;
+      freed += perAlphaK[i]! * gained * cap[i]!;
     }
-  // Along u, row by row.
-  if (g.nu > 1 || g.outU[0]!.some(Boolean) || g.outU[1]!.some(Boolean))
-    for (let v = 0; v < g.nv; v++)
-      now.lost += sweep(
-        t,
-        cap,
-        g.linkU,
-        v * g.nu,
-        1,
-        g.nu,
-        g.outU[0]![v]!,
-        g.outU[1]![v]!,
-        out.firstU,
-        out.lastU,
-        dt,
-        scratch,
-      );
-  if (g.nv > 1)
-    for (let u = 0; u < g.nu; u++)
-      now.lost += sweep(
-        t,
-        cap,
-        g.linkV,
-        u,
-        g.nu,
-        g.nv,
-        g.outV[0]![u]!,
-        g.outV[1]![u]!,
-        out.firstV,
-        out.lastV,
-        dt,
-        scratch,
-      );
+  now.freed += freed;
+  now.lost += conductAlong(alongU, t, dt, out.firstU, out.lastU) + conductAlong(alongV, t, dt, out.firstV, out.lastV);
   for (let i = 0; i < n; i++) warming[i] = (t[i]! - before[i]!) / dt;
 }
 
@@ -187,7 +164,9 @@ export function runHeat(ask: RunAsk): RunState {
     perAlphaK: Float64Array.from(g.volume, (_, i) =>
       kinetics ? (g.reacting[i]! * kinetics.heatJPerM3) / g.rhoC[i]! : 0,
     ),
-    scratch: new Float64Array(Math.max(g.nu, g.nv)),
+    rates: new Float64Array(n),
+    alongU: linesOf(g, 'u'),
+    alongV: linesOf(g, 'v'),
   };
   const fresh = (): Now => ({
     t: new Float64Array(n),
@@ -216,6 +195,7 @@ export function runHeat(ask: RunAsk): RunState {
       for (let i = 0; i < n; i++) {
         if (g.reacting[i] === 0) continue;
         const r = rate(kinetics, now.alpha[i]!, now.t[i]!);
+        body.rates[i] = r;
         const need = Math.max(
           r / stepAlpha,
           r / (stepRel * (kinetics.k1Share + now.alpha[i]!)),
@@ -226,9 +206,9 @@ export function runHeat(ask: RunAsk): RunState {
     if (fastest > 0) dt = Math.min(dt, 1 / fastest);
     dt = Math.min(Math.max(dt, 0.05), ask.untilS - s);
     copyInto(whole, now);
-    stepOnce(body, whole, dt, ask.outside(s + dt), before);
-    stepOnce(body, now, dt / 2, ask.outside(s + dt / 2), before);
-    stepOnce(body, now, dt / 2, ask.outside(s + dt), before);
+    stepOnce(body, whole, dt, ask.outside(s + dt), before, body.rates);
+    stepOnce(body, now, dt / 2, ask.outside(s + dt / 2), before, body.rates);
+    stepOnce(body, now, dt / 2, ask.outside(s + dt), before, null);
     moved = 0;
     for (let i = 0; i < n; i++) {
       now.t[i] = 2 * now.t[i]! - whole.t[i]!;
@@ -245,42 +225,4 @@ export function runHeat(ask: RunAsk): RunState {
     if (hot > STOP_C) break;
   }
   return { s, tempC: now.t, alpha: now.alpha, freedJ: now.freed, lostJ: now.lost };
-}
-
-/** One implicit step along a line of cells, in place. @returns what left through its two ends, J */
-function sweep(
-  t: Float64Array,
-  cap: Float64Array,
-  link: Float64Array,
-  start: number,
-  stride: number,
-  count: number,
-  outFirst: number,
-  outLast: number,
-  envFirst: number,
-  envLast: number,
-  dt: number,
-  upper: Float64Array,
-): number {
-  let before = 0;
-  for (let k = 0; k < count; k++) {
-    const i = start + k * stride;
-    const store = cap[i]! / dt;
-    const left = k > 0 ? link[i - stride]! : outFirst;
-    const right = k < count - 1 ? link[i]! : outLast;
-    const diag = store + left + right - (k > 0 ? left * before : 0);
-    let rhs = store * t[i]!;
-    if (k === 0) rhs += outFirst * envFirst;
-    else rhs += left * t[i - stride]!;
-    if (k === count - 1) rhs += outLast * envLast;
-    t[i] = rhs / diag;
-    before = k < count - 1 ? right / diag : 0;
-    upper[k] = before;
-  }
-  for (let k = count - 2; k >= 0; k--) {
-    const i = start + k * stride;
-    t[i] = t[i]! + upper[k]! * t[i + stride]!;
-  }
-  const last = start + (count - 1) * stride;
-  return dt * (outFirst * (t[start]! - envFirst) + outLast * (t[last]! - envLast));
 }

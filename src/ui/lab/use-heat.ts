@@ -85,6 +85,9 @@ export function useLabRun(sheet: SheetRevision | null, ask: LabAsk): Running {
   return state;
 }
 
+/** So many processors fill a table at once: somebody looks on while it fills. */
+const workersAtMost = (): number => Math.min(4, Math.max(1, navigator.hardwareConcurrency ?? 1));
+
 /** The prepared table of a sheet revision: taken from the database, filled where it is not, kept when it is whole. */
 export function useHeatTable(
   sheet: SheetRevision | null,
@@ -93,7 +96,12 @@ export function useHeatTable(
 ): { readonly table: HeatTable | null; readonly share: number; readonly stop: () => void; readonly stopped: boolean } {
   const [table, setTable] = useState<HeatTable | null>(null);
   const [stopped, setStopped] = useState(false);
-  const running = useRef<HeatWorker | null>(null);
+  const running = useRef<readonly HeatWorker[]>([]);
+  const end = () => {
+    for (const worker of running.current) worker.end();
+    running.current = [];
+  };
+  // biome-ignore lint/correctness/useExhaustiveDependencies: ending what runs depends on nothing
   useEffect(() => {
     setTable(null);
     setStopped(false);
@@ -104,8 +112,8 @@ export function useHeatTable(
       let now = kept ?? emptyTable(sheet.id, kind);
       startTransition(() => setTable(now));
       if (now.cells.every((c) => c !== null)) return;
-      const worker = startHeatWorker();
-      running.current = worker;
+      const workers = Array.from({ length: workersAtMost() }, startHeatWorker);
+      running.current = workers;
       const take = cellsTold((cells) => {
         if (gone) return;
         const next = [...now.cells];
@@ -115,13 +123,15 @@ export function useHeatTable(
         startTransition(() => setTable(told));
         if (next.every((c) => c !== null)) void keepTable(now);
       });
-      await worker.api.table(sheet, kind, tableOrder(), now.cells, take);
-      worker.end();
+      const have = now.cells;
+      // Dealt out in turns, so that the coarse picture is there first all the same.
+      const share = (nth: number) => tableOrder().filter((_, i) => i % workers.length === nth);
+      await Promise.all(workers.map((worker, nth) => worker.api.table(sheet, kind, share(nth), have, take)));
+      if (!gone) end();
     });
     return () => {
       gone = true;
-      running.current?.end();
-      running.current = null;
+      end();
     };
   }, [sheet, kind, wanted]);
   const done = table ? table.cells.filter((c) => c !== null).length / table.cells.length : 0;
@@ -130,8 +140,7 @@ export function useHeatTable(
     share: done,
     stopped,
     stop: () => {
-      running.current?.end();
-      running.current = null;
+      end();
       setStopped(true);
       if (table) void keepTable(table);
     },
