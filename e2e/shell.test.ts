@@ -236,3 +236,42 @@ test('a repair under another job’s address says so and leads to its own; one t
   await page.goto(`${base()}/job/sample-winch/nobody/inspect`);
   await page.getByText('This repair is not in this browser.').waitFor();
 });
+
+test('between the stages of a repair nothing is fetched, the way back holds, and a stage may be opened beside', async () => {
+  const page = await yard.page();
+  await withSample(page, base());
+  await page.goto(`${base()}/job/sample-ramp/sample-nosing/measure`);
+  const heading = (name: string) => page.getByRole('heading', { level: 1, name: new RegExp(`^${name}`) });
+  const leaf = (name: string) =>
+    page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name: new RegExp(`^${name}`) });
+  await heading('Measure').waitFor({ state: 'attached' });
+  // Once round: what the views are made of is there from then on.
+  const stages = ['Mix', 'Place', 'Hold', 'Measure'];
+  const round = async () => {
+    for (const name of stages) {
+      await leaf(name).click();
+      await heading(name).waitFor({ state: 'attached' });
+    }
+  };
+  await round();
+  await page.waitForLoadState('networkidle');
+  const asked: string[] = [];
+  page.on('request', (r) => r.url().startsWith(base()) && asked.push(r.url()));
+  await round();
+  expect(asked).toEqual([]);
+  expect(page.url()).toBe(`${base()}/job/sample-ramp/sample-nosing/measure`);
+  for (const name of ['Hold', 'Place']) {
+    await page.goBack();
+    await heading(name).waitFor({ state: 'attached' });
+  }
+  const [beside] = await Promise.all([
+    page.context().waitForEvent('page'),
+    leaf('Mix').click({ modifiers: ['ControlOrMeta'] }),
+  ]);
+  await beside.waitForURL(/\/mix$/);
+  expect(page.url()).toMatch(/\/place$/);
+  await beside.close();
+  // Another view is another page.
+  await page.getByRole('link', { name: 'Yard', exact: true }).first().click();
+  await page.getByRole('heading', { name: 'Slip ramp before the season' }).waitFor();
+});
