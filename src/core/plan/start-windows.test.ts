@@ -16,6 +16,7 @@ import {
   reasonsOf,
   repairOf,
   startSays,
+  startsAsked,
   startsAskOf,
   startWindows,
   UNCOUNTED,
@@ -118,6 +119,23 @@ test('the chosen start is ready when the plan says it opens, with one lift, seve
       const next = found.fromMs + Math.ceil((mix - found.fromMs) / found.stepMs) * found.stepMs;
       expect(startSays(found, mix).readyMs).toBe(ask.opensFrom!(next));
     }
+});
+
+test('what a page asks beforehand is what the strip asks: every start within the hours, once, and nothing else', () => {
+  const { job, plan: p, repair } = plan({});
+  const ask = startsAskOf(repair, job, p.windows, NOW)!;
+  for (const over of [{}, { stepMs: 30 * 60_000 }, { toMs: ask.fromMs + 5 * 3_600_000 }, { prepareMin: 200 }]) {
+    const asked: number[] = [];
+    const opensFrom = (ms: number) => {
+      asked.push(ms);
+      return ask.opensFrom!(ms);
+    };
+    startWindows({ ...ask, ...over, opensFrom });
+    const beforehand = startsAsked({ ...ask, ...over });
+    expect(beforehand.length).toBeGreaterThan(0);
+    // A forecast is asked on its edges, too.
+    expect([...new Set(asked)]).toEqual(beforehand);
+  }
 });
 
 test('law: every start of the strip opens when the whole repair, planned from there by itself, would', () => {

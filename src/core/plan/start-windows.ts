@@ -248,6 +248,20 @@ function edgeOf(thermal: Thermal, sign: number): Thermal {
   };
 }
 
+const gridOf = ({ fromMs, toMs, stepMs = 10 * MIN_MS }: StartsAsk) => ({
+  stepMs,
+  starts: Math.max(1, Math.floor((toMs - fromMs) / stepMs)),
+});
+
+/**
+ * The starts of a horizon for which `opensFrom` is asked, ms: asked beforehand one by one, a page need not wait for all
+ * of them at once.
+ */
+export function startsAsked(ask: StartsAsk): readonly number[] {
+  const { stepMs, starts } = gridOf(ask);
+  return [...workable(ask, stepMs, starts)].flatMap((works, i) => (works ? [ask.fromMs + i * stepMs] : []));
+}
+
 /**
  * Every start of mixing in a horizon, and what speaks against it: the sheet's limits through the placing, setting warm
  * enough until it has gelled, the pot's life, the working hours, the reopening. Starts are looked at one step apart;
@@ -256,8 +270,7 @@ function edgeOf(thermal: Thermal, sign: number): Thermal {
  */
 export function startWindows(ask: StartsAsk): Starts {
   const { thermal } = ask;
-  const stepMs = ask.stepMs ?? 10 * MIN_MS;
-  const starts = Math.max(1, Math.floor((ask.toMs - ask.fromMs) / stepMs));
+  const { stepMs, starts } = gridOf(ask);
   const hours = workable(ask, stepMs, starts);
   const { against, readyMs, room } = judgeStarts(ask, thermal, hours, stepMs);
   const edges = thermal.spread

@@ -1,13 +1,13 @@
 'use client';
-import { useDeferredValue, useMemo, useState } from 'react';
-import { startsAskOf, startWindows } from '@/core/plan';
+import { useCallback, useState } from 'react';
+import { startsAskOf } from '@/core/plan';
 import { phrase } from '@/words';
 import type { StageProps } from '../repair/stage-props';
 import { Heading } from '../shared/bits';
-import { useAfterPaint } from '../shared/use-after-paint';
 import { changePass } from '../workspace/workspace';
 import { Openers } from './Openers';
 import { goodPct, StartsBar } from './StartsBar';
+import { useStarts } from './use-starts';
 
 /**
  * Every start of mixing in the coming week of a repair; pulled along, it says what speaks against it, and is taken when
@@ -19,22 +19,19 @@ export function StartStrip({ view, at, nowMs }: StageProps) {
   const started = actuals.startedAt !== null;
   // Whole tens of minutes: the week does not shift with every tick.
   const from = Math.floor(nowMs / 600_000) * 600_000;
-  // A week of starts takes longer than the stage itself: that is drawn first.
-  const painted = useAfterPaint();
-  const late = useDeferredValue(plan);
-  const of = painted ? late : null;
-  const found = useMemo(() => {
-    const ask = started || !of ? null : startsAskOf(of, view.job, view.plan.windows, from);
-    return ask ? { ask, starts: startWindows(ask) } : null;
-  }, [of, view.job, view.plan.windows, from, started]);
+  const { job } = view;
+  const { windows } = view.plan;
+  const found = useStarts(
+    useCallback(() => (started ? null : startsAskOf(plan, job, windows, from)), [plan, job, windows, from, started]),
+  );
   const [pointed, setPointed] = useState<number | null>(null);
-  if (!found && !of && !started)
+  if (found === undefined && !started)
     return (
       <section aria-label="Starts" aria-busy="true" className="min-h-[11rem]">
         <Heading aside="looking at every start of the week">When to begin</Heading>
       </section>
     );
-  if (!found) return null;
+  if (!found || started) return null;
   const { ask, starts } = found;
   const mixing = plan.steps.find((s) => s.marks?.begin?.includes('mix-begins'))?.startMs ?? null;
   return (
