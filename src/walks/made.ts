@@ -192,3 +192,10 @@ export const scaled = <T>(of: T, by: number, inside = false): T => {
   if (Array.isArray(of)) return of.map((x) => scaled(x, by, inside)) as T;
   return Object.fromEntries(Object.entries(of).map(([k, v]) => [k, scaled(v, by, inside || k === 'shapes')])) as T;
 };
+
+/** What a work that is done bit by bit comes to, done in one go. */
+export function ended<T>(work: Iterator<unknown, T>): T {
+  let step = work.next();
+  while (!step.done) step = work.next();
+  return step.value;
+}

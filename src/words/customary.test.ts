@@ -2,6 +2,7 @@ import { suits } from '@/core/judge';
 import { amountOf, documentOf, pickList, planReport, viewJob } from '@/core/record';
 import type { Said } from '@/core/say';
 import { finishedData, methodsData, sampleData } from '@/sample/jobs';
+import { ended } from '@/walks/made';
 import { planInWords, type Reader, say, workedIn } from '.';
 
 const NOW = Date.UTC(2027, 4, 10, 6);
@@ -46,7 +47,7 @@ test.each(each)('%s: nor in its record, its pick list and the systems held again
   const picked = pickList(view).consumables.flatMap((c) => [us(c.what), us(c.why), us(amountOf(c))]);
   const held = view.repairs.flatMap(({ passes }) =>
     passes.flatMap(({ repair }) =>
-      suits({ job: view.job, repair, plan: view.plan, sheets: bundle.sheets, stock: [] }).flatMap((s) =>
+      ended(suits({ job: view.job, repair, plan: view.plan, sheets: bundle.sheets, stock: [] })).flatMap((s) =>
         s.criteria.map((c) => us(c.says)),
       ),
     ),

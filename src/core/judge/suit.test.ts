@@ -1,3 +1,4 @@
+import { ended } from '@/walks/made';
 import { plainWords, say } from '@/words';
 import { saying } from '@/words/saying.testing';
 import { sampleData } from '../../sample/jobs';
@@ -19,7 +20,7 @@ const held = (bundle: (typeof bundles)[0], over: Partial<Piece> = {}, job = bund
     actuals: new Map(),
     nowMs: NOW,
   });
-  return suits({ job, repair, plan, sheets: sampleSheets, stock });
+  return ended(suits({ job, repair, plan, sheets: sampleSheets, stock }));
 };
 const criterion = (all: ReturnType<typeof held>, sheet: string, id: string) =>
   all.find((s) => s.sheet.id === `sheet-${sheet}-1`)!.criteria.find((c) => c.id === id)!;

@@ -104,22 +104,25 @@ const said = (low: number | null, high: number | null, of: (value: number) => Qu
 /**
  * Every system held against a repair: planned as if it were chosen, each criterion met or failed in words and numbers.
  * Those that fail stay in the list with their reasons; fewest failures first, then the earliest opening, then the least
- * money.
+ * money. Yields after each: all of them take longer than a page may be kept waiting.
  */
-export function suits(ask: SuitAsk): readonly Suit[] {
+export function* suits(ask: SuitAsk): Generator<void, readonly Suit[]> {
   const mine = ask.plan.repairs.find((p) => p.repairId === ask.repair.id);
   if (!mine) return [];
   const before = ask.plan.repairs.slice(0, ask.plan.repairs.indexOf(mine));
   const hands = Hands.of(before.flatMap((p) => p.steps.map((s) => ({ fromMs: s.startMs, toMs: s.endMs }))));
-  return ask.sheets
-    .map((sheet) => suitOf(ask, mine, sheet, hands))
-    .sort(
-      (a, b) =>
-        a.fails - b.fails ||
-        (a.openMs ?? Number.POSITIVE_INFINITY) - (b.openMs ?? Number.POSITIVE_INFINITY) ||
-        (a.cost ?? Number.POSITIVE_INFINITY) - (b.cost ?? Number.POSITIVE_INFINITY) ||
-        a.sheet.name.localeCompare(b.sheet.name),
-    );
+  const held: Suit[] = [];
+  for (const sheet of ask.sheets) {
+    held.push(suitOf(ask, mine, sheet, hands));
+    yield;
+  }
+  return held.sort(
+    (a, b) =>
+      a.fails - b.fails ||
+      (a.openMs ?? Number.POSITIVE_INFINITY) - (b.openMs ?? Number.POSITIVE_INFINITY) ||
+      (a.cost ?? Number.POSITIVE_INFINITY) - (b.cost ?? Number.POSITIVE_INFINITY) ||
+      a.sheet.name.localeCompare(b.sheet.name),
+  );
 }
 
 function suitOf({ job, repair, plan, stock }: SuitAsk, mine: RepairPlan, sheet: SheetRevision, hands: Hands): Suit {

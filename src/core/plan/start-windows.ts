@@ -253,10 +253,7 @@ const gridOf = ({ fromMs, toMs, stepMs = 10 * MIN_MS }: StartsAsk) => ({
   starts: Math.max(1, Math.floor((toMs - fromMs) / stepMs)),
 });
 
-/**
- * The starts of a horizon for which `opensFrom` is asked, ms: asked beforehand one by one, a page need not wait for all
- * of them at once.
- */
+/** The starts of a horizon for which `opensFrom` is asked, ms: they can be asked for beforehand, one by one. */
 export function startsAsked(ask: StartsAsk): readonly number[] {
   const { stepMs, starts } = gridOf(ask);
   return [...workable(ask, stepMs, starts)].flatMap((works, i) => (works ? [ask.fromMs + i * stepMs] : []));

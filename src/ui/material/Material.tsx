@@ -1,6 +1,6 @@
 'use client';
 import { FilePlus } from 'lucide-react';
-import { useMemo } from 'react';
+import { useCallback, useMemo } from 'react';
 import { suits } from '@/core/judge';
 import { sheetSays } from '@/core/plan';
 import { degC, kelvin, minutes, mm, percent, type Quantity, rangeOf, type Said } from '@/core/say';
@@ -13,6 +13,7 @@ import { CurveChart } from '../shared/CurveChart';
 import { Link } from '../shared/Link';
 import { QuantityField } from '../shared/QuantityField';
 import { StageFindings, StillNeeds } from '../shared/StageFindings';
+import { useBitByBit } from '../shared/use-bit-by-bit';
 import { typeSheetFor } from '../workspace/choose';
 import { changePass, useWorkspace } from '../workspace/workspace';
 import { FoundAtThePlace } from './FoundAtThePlace';
@@ -25,10 +26,15 @@ function Sheet({ view, at, nowMs }: StageProps) {
   const sheets = useWorkspace((d) => d.sheets);
   const stock = useWorkspace((d) => d.stock);
   const shelf = useMemo(() => shelfOf(sheets, repair.sheetId), [sheets, repair.sheetId]);
-  const candidates = useMemo(
-    () => suits({ job: view.job, repair, plan: view.plan, sheets: shelf, stock: [...stock.values()] }),
-    [view.job, view.plan, repair, shelf, stock],
+  const { job, plan: whole } = view;
+  const found = useBitByBit(
+    `${repair.id} ${repair.passId}`,
+    useCallback(
+      () => suits({ job, repair, plan: whole, sheets: shelf, stock: [...stock.values()] }),
+      [job, whole, repair, shelf, stock],
+    ),
   );
+  const candidates = found ?? [];
   const fit = candidates.filter((s) => s.fails === 0).length;
   return (
     <div className="p-4">
@@ -44,6 +50,11 @@ function Sheet({ view, at, nowMs }: StageProps) {
           <FilePlus size={16} aria-hidden="true" /> Type in the sheet of what is at hand
         </Link>
       </p>
+      {!found && shelf.length > 0 && (
+        <p className="soft min-h-60" aria-busy="true">
+          Holding every system against the repair…
+        </p>
+      )}
       {candidates.length > 0 && <SuitTable suits={candidates} repair={repair} />}
       {plan.sheet && (
         <>

@@ -22,7 +22,7 @@ function Sheet({ view, at, nowMs }: StageProps) {
   const { plan } = at;
   return (
     <div className="p-4">
-      <StartStrip key={at.whole.repair.id} view={view} at={at} nowMs={nowMs} />
+      <StartStrip view={view} at={at} nowMs={nowMs} />
       {at.whole.passes.map((p) => (
         <GroundPlan
           key={p.repair.passId}

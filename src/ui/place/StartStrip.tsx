@@ -1,13 +1,29 @@
 'use client';
 import { useCallback, useState } from 'react';
-import { startsAskOf } from '@/core/plan';
+import { type Starts, type StartsAsk, startsAsked, startsAskOf, startWindows } from '@/core/plan';
 import { phrase } from '@/words';
 import type { StageProps } from '../repair/stage-props';
 import { Heading } from '../shared/bits';
+import { useBitByBit } from '../shared/use-bit-by-bit';
 import { changePass } from '../workspace/workspace';
 import { Openers } from './Openers';
 import { goodPct, StartsBar } from './StartsBar';
-import { useStarts } from './use-starts';
+
+interface Found {
+  readonly ask: StartsAsk;
+  readonly starts: Starts;
+}
+
+/** The plan is laid out from every start, one after the other; null where nothing is to be begun. */
+function* weekOf(ask: StartsAsk | null): Generator<void, Found | null> {
+  if (!ask) return null;
+  // Each answer is kept by the ask.
+  for (const ms of ask.opensFrom ? startsAsked(ask) : []) {
+    ask.opensFrom?.(ms);
+    yield;
+  }
+  return { ask, starts: startWindows(ask) };
+}
 
 /**
  * Every start of mixing in the coming week of a repair; pulled along, it says what speaks against it, and is taken when
@@ -21,8 +37,12 @@ export function StartStrip({ view, at, nowMs }: StageProps) {
   const from = Math.floor(nowMs / 600_000) * 600_000;
   const { job } = view;
   const { windows } = view.plan;
-  const found = useStarts(
-    useCallback(() => (started ? null : startsAskOf(plan, job, windows, from)), [plan, job, windows, from, started]),
+  const found = useBitByBit(
+    at.whole.repair.id,
+    useCallback(
+      () => weekOf(started ? null : startsAskOf(plan, job, windows, from)),
+      [plan, job, windows, from, started],
+    ),
   );
   const [pointed, setPointed] = useState<number | null>(null);
   if (found === undefined && !started)
