@@ -1,4 +1,5 @@
 import { startTransition, useEffect, useState } from 'react';
+import { clock } from '../workspace/workspace';
 
 /** So long at a time it is reckoned before the hand is let in, ms. */
 const SLICE_MS = 8;
@@ -17,9 +18,9 @@ export function useBitByBit<T>(of: string, work: () => Iterator<unknown, T>): T 
     const begin = () => {
       const steps = work();
       const slice = () => {
-        const until = performance.now() + SLICE_MS;
+        const until = clock.now() + SLICE_MS;
         let step = steps.next();
-        while (!step.done && performance.now() < until) step = steps.next();
+        while (!step.done && clock.now() < until) step = steps.next();
         if (!step.done) next = setTimeout(slice);
         else {
           const { value } = step;
