@@ -136,3 +136,27 @@ test('a zone is found by words of it; what is none stays as typed, with why, ove
   await page.getByText('“Atlantis” is not a known time zone.').waitFor({ state: 'detached' });
   expect(await zone.inputValue()).toBe('Europe/Helsinki');
 });
+
+test('on a phone lying down the whole calendar can be reached, its hour and its press with it', async () => {
+  const page = await sample(RAMP, { width: 844, height: 390 });
+  const calendar = await opened(page, 'Work may begin');
+  const frame = await calendar.evaluate((dialog) => {
+    const { top, bottom, left, right } = dialog.parentElement!.getBoundingClientRect();
+    return { top, bottom, left, right };
+  });
+  expect(frame.top).toBeGreaterThanOrEqual(0);
+  expect(frame.bottom).toBeLessThanOrEqual(390);
+  for (const part of [
+    calendar.getByRole('button', { name: 'Take it' }),
+    calendar.locator('.day-cell:not([data-outside-month])').last(),
+  ]) {
+    await part.scrollIntoViewIfNeeded();
+    const box = (await part.boundingBox())!;
+    // What stands outside of its paper is on nothing.
+    expect([
+      box.y >= frame.top - 1,
+      box.y + box.height <= frame.bottom + 1,
+      box.x + box.width <= frame.right + 1,
+    ]).toEqual([true, true, true]);
+  }
+});
