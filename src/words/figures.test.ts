@@ -44,6 +44,10 @@ test('in a German field 1,234 is one and a bit, and 1.234 is asked; in an Englis
 test('what is kept of a typed figure has a point, and means the same to every reader', () => {
   expect(plainText('1.200,5 mm', ',')).toBe('1200.5 mm');
   expect(plainText('M10x1,5', ',')).toBe('M10x1.5');
+  // As finely as it was typed, and what is asked stays as it is.
+  expect(plainText('12,0 mm', ',')).toBe('12.0 mm');
+  expect(plainText('12.50 mm', '.')).toBe('12.50 mm');
+  expect(plainText('1.234 mm', ',')).toBe('1.234 mm');
   expect(plainText('1 1/2 in', ',')).toBe('1 1/2 in');
   fc.assert(
     fc.property(figures, (written) => {

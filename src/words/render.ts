@@ -79,7 +79,8 @@ const isList = (v: object): v is List => 'list' in v;
 /** A figure with all it has; in units it was not said in, as finely as anybody reads. */
 function exact({ is, value }: Quantity, { system }: Reader): string {
   const unit = shownUnit(is, value, system);
-  return `${figure(fromCore(unitOf(is, unit), value), system === 'metric' ? 4 : 3)} ${unit}`.trim().replace(/^-/, '−');
+  const asSaid = unit === shownUnit(is, value, 'metric');
+  return `${figure(fromCore(unitOf(is, unit), value), asSaid ? 4 : 3)} ${unit}`.trim().replace(/^-/, '−');
 }
 
 /** A figure within an expression: all its digits as measured, in other units without the noise of converting. */

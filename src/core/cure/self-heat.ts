@@ -134,8 +134,8 @@ export const kineticsOf = (
 
 /**
  * A pot from mixing on: when it is dead, how hot it gets. Loses heat through every face.
- * @param o.cells rows and columns of the grid; `fineness` divides every step in time, to see what the steps leave out; `stepK` and
- *   `stepAlpha` are the largest changes in a step
+ * @param o.cells rows and columns of the grid; `fineness` divides every step in time, to see what the steps leave out;
+ *   `stepK` and `stepAlpha` are the largest changes in a step
  * @throws Refusal for a mass that is not positive
  */
 export function potRun(

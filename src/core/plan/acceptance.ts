@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { exactly, type Said, texts, type Value } from '../say';
-import { Figure, figure } from '../units';
+import { Figure } from '../units';
 
 /** What gave way when a disc was pulled off. */
 export const FAILURES = {
@@ -138,12 +138,8 @@ const SAYS = texts('acceptance', {
 /** A reading, or what is asked of it, in the reader’s units. */
 export function readingSaid({ kind, scale }: Pick<Acceptance, 'kind' | 'scale'>, value: number): Said {
   const { quantity } = measuredKind(kind);
-  const told: Value =
-    quantity === 'count'
-      ? scale
-        ? SAYS.scaled({ value: figure(value, 4), scale })
-        : figure(value, 4)
-      : exactly({ is: quantity, value });
+  const exact = exactly({ is: quantity, value });
+  const told: Value = scale ? SAYS.scaled({ value: exact, scale }) : exact;
   return SAYS.reading({ value: told });
 }
 

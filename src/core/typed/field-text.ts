@@ -1,5 +1,5 @@
 import { FIELD_UNIT, fromCore, type Kind, UNITS, type UnitSystem, unitOf } from '../units';
-import { readNumber } from './parse';
+import { readNumber } from './number';
 
 /**
  * Text for an input field: what was typed while the person's units are those it was typed for,

@@ -1,5 +1,6 @@
 export * from './field-text';
 export * from './german';
+export * from './number';
 export * from './parse';
 export * from './ratio';
 export * from './thread';

@@ -1,6 +1,7 @@
 import { type Message, texts } from '../say';
 import { type DecimalMark, FIELD_UNIT, type Kind, toCore, UNITS, type Unit, type UnitSystem, unitOf } from '../units';
 import { inWordsRead } from './german';
+import { readNumber } from './number';
 import { readThread } from './thread';
 
 const TYPED = texts('typed', {
@@ -145,64 +146,12 @@ function inFigures(text: string): string {
 
 const NUMBER = /^[+-]?(?:\d[\d.,]*|[.,]\d+)/;
 
-/**
- * Reads one plain number: decimal point or comma, thousands groups. Three digits after the mark that is not the
- * reader’s own may be decimals or thousands: `1,500` is reported as having two readings where decimals have a point.
- */
-export function readNumber(
-  text: string,
-  mark: DecimalMark = '.',
-): { value: number } | { bad: true } | { either: [string, string] } {
-  const body = text.replace(/^[+-]/, '');
-  const sign = text.startsWith('-') ? -1 : 1;
-  const commas = (body.match(/,/g) ?? []).length;
-  const points = (body.match(/\./g) ?? []).length;
-  let plain = body;
-  if (commas && points) {
-    // The last mark is the decimal one; the other groups thousands.
-    const decimal = body.lastIndexOf(',') > body.lastIndexOf('.') ? ',' : '.';
-    const group = decimal === ',' ? '.' : ',';
-    const whole = body.slice(0, body.lastIndexOf(decimal));
-    if (
-      !/^\d{1,3}$/.test(whole.split(group)[0] ?? '') ||
-      !whole
-        .split(group)
-        .slice(1)
-        .every((g) => /^\d{3}$/.test(g))
-    )
-      return { bad: true };
-    plain = body.split(group).join('').replace(decimal, '.');
-  } else if (commas > 1 || points > 1) {
-    const groups = body.split(commas > 1 ? ',' : '.');
-    if (!/^\d{1,3}$/.test(groups[0] ?? '') || !groups.slice(1).every((g) => /^\d{3}$/.test(g))) return { bad: true };
-    plain = groups.join('');
-  } else if (commas || points) {
-    const met = commas ? ',' : '.';
-    const [whole = '', rest = ''] = body.split(met);
-    if (met !== mark && /^[1-9]\d{0,2}$/.test(whole) && /^\d{3}$/.test(rest))
-      return { either: [`${whole}${mark}${rest}`, `${whole}${rest}`] };
-    plain = `${whole || '0'}.${rest}`;
-  }
-  const value = Number(plain);
-  return Number.isFinite(value) && plain !== '' && plain !== '.' ? { value: sign * value } : { bad: true };
-}
-
 interface Token {
   value: number;
   unit: string;
 }
 
 type Tokens = Token[] | { bad: true } | { either: [string, string]; raw: string };
-
-/**
- * A text with its numbers written with a point and without groups, as every reader reads it.
- * @example plainText('1.200,5 mm', ',') // '1200.5 mm'
- */
-export const plainText = (text: string, mark: DecimalMark): string =>
-  text.replace(/\d[\d.,]*\d/g, (number) => {
-    const read = /[.,]/.test(number) ? readNumber(number, mark) : null;
-    return read && 'value' in read ? String(read.value) : number;
-  });
 
 /** Splits `2 h 30`, `5 ft 3 1/2 in`, `1-1/2"` into number and unit pairs. */
 function tokens(input: string, mark: DecimalMark): Tokens {

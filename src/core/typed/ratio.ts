@@ -1,6 +1,6 @@
 import { type Message, texts } from '../say';
 import { inWordsRead } from './german';
-import { readNumber } from './parse';
+import { readNumber } from './number';
 
 const RATIO = texts('ratio', {
   unread: 'Type the ratio like 2:1 by volume or 100:48 by weight.',

@@ -23,6 +23,7 @@ import { changePass, useWorkspace } from '../workspace/workspace';
 import { BatchLabel } from './BatchLabel';
 import { BenchSteps } from './BenchSteps';
 import { Clocks } from './Clocks';
+import { LotField } from './LotField';
 import { RatioGauge } from './RatioGauge';
 import { ScalePanel } from './ScalePanel';
 import { stepsOf } from './steps-of';
@@ -302,22 +303,7 @@ export function BenchPage({
             )
           )}
           <div className="grid grid-cols-2 gap-2 mt-2 items-end">
-            <label className="block">
-              Lot of what is poured
-              <input
-                className="input fig"
-                list="lots"
-                value={lot}
-                onChange={(e) => setLot(e.target.value)}
-                placeholder="as on the tin"
-                aria-invalid={lotFault ? true : undefined}
-              />
-              <datalist id="lots">
-                {lots.map((l) => (
-                  <option key={l.id} value={l.lot} />
-                ))}
-              </datalist>
-            </label>
+            <LotField lot={lot} lots={lots} wrong={lotFault !== null} onType={setLot} />
             <Choice
               label="Weighed"
               options={[

@@ -26,8 +26,6 @@ export interface ComboProps {
   readonly beside?: (option: string) => string;
   /** Takes what was chosen or typed; a sentence says why it cannot be taken, and the text stays. */
   readonly onTake: (value: string) => Said | null;
-  readonly className?: string;
-  readonly placeholder?: string;
 }
 
 /** So many are listed at once: whoever is looking for another types on. */
@@ -55,7 +53,7 @@ function ShowList({ input }: { input: RefObject<HTMLInputElement | null> }) {
 }
 
 /** A field with a list that narrows as one types. */
-export default function Combo({ label, value, options, beside, onTake, className, placeholder }: ComboProps) {
+export default function Combo({ label, value, options, beside, onTake }: ComboProps) {
   const name = `${label} (choice)`;
   const input = useRef<HTMLInputElement>(null);
   const { text: draft, type } = useTyped(name, input);
@@ -72,7 +70,6 @@ export default function Combo({ label, value, options, beside, onTake, className
   const shown = found.slice(0, LISTED);
   return (
     <ComboBox
-      className={className}
       allowsCustomValue
       items={shown.map((id) => ({ id }))}
       inputValue={draft ?? value}
@@ -88,7 +85,6 @@ export default function Combo({ label, value, options, beside, onTake, className
           ref={input}
           data-typed={name}
           className="input fig font-semibold"
-          placeholder={placeholder}
           spellCheck={false}
           // What is typed stands in the place of what stood there.
           onFocus={(e) => e.target.select()}

@@ -1,17 +1,19 @@
 'use client';
-import dynamic from 'next/dynamic';
+import { lazy, Suspense } from 'react';
 import type { ComboProps } from './ComboBox';
 
-const Combo = dynamic(() => import('./ComboBox'), {
-  ssr: false,
-  loading: () => <div className="h-14" aria-busy="true" />,
-});
+const Combo = lazy(() => import('./ComboBox'));
 
 /** A field with a list that narrows as one types; the value stands there while the list is still being fetched. */
-export function ComboField(of: ComboProps) {
-  return (
-    <div className={of.className}>
-      <Combo {...of} className="" />
-    </div>
-  );
-}
+export const ComboField = (of: ComboProps) => (
+  <Suspense
+    fallback={
+      <div aria-busy="true">
+        <span className="block mb-0.5">{of.label}</span>
+        <p className="input fig font-semibold">{of.value}</p>
+      </div>
+    }
+  >
+    <Combo {...of} />
+  </Suspense>
+);

@@ -81,10 +81,7 @@ export default function WhenCalendar({
         UNSTABLE_portalContainer={field.current?.closest('dialog') ?? document.body}
         className="paper p-3 z-50 overflow-auto thin-scroll"
       >
-        <Dialog
-          aria-label={phrase`${label}: choose a day`} // A phone lying down has room beside, not below.
-          className="outline-none flex flex-col gap-x-4 gap-y-2 [@media(max-height:480px)_and_(min-width:560px)]:flex-row"
-        >
+        <Dialog aria-label={phrase`${label}: choose a day`} className="when outline-none flex flex-col gap-x-4 gap-y-2">
           <Calendar
             aria-label={label}
             autoFocus
@@ -115,7 +112,7 @@ export default function WhenCalendar({
             </CalendarGrid>
           </Calendar>
           {!dayOnly && (
-            <div className="flex items-end gap-2 self-stretch [@media(max-height:480px)_and_(min-width:560px)]:self-start">
+            <div className="flex items-end gap-2">
               <TimeField
                 className="flex-1"
                 value={time}

@@ -203,7 +203,7 @@ export const lateRowOf = (of: MilestoneId, { role, below }: { readonly role: Rol
 const isTyped = ({ settings }: Piece, { factors }: PlannedStep): boolean =>
   factors.some((f) => Object.hasOwn(settings, f));
 
-/** Steps with minutes of Grenko’s own, from the beginning of the working time that a step is late for to an instant. */
+/** Steps with minutes of Grenko’s own, from the beginning of the working time that a step is late for until then. */
 function oursBefore(step: PlannedStep, untilMs: number, { plan, repair }: JudgeContext): readonly PlannedStep[] {
   const clock = plan.milestones.find((m) => m.kind === step.lateFor && m.planMs === step.dueMs);
   const fromMs = clock?.originMs ?? step.startMs;
