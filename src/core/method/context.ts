@@ -1,4 +1,4 @@
-import type { Batch, Portion } from '../mix';
+import type { Batch, Ingredient, Instrument, Portion } from '../mix';
 import type { Value } from '../say';
 import type { BaseMaterial, SheetRevision } from '../system';
 import type { SettingOut, Void, VoidResult } from '../void';
@@ -108,6 +108,10 @@ export interface MethodContext {
   /** Areas that are each covered in their open time, where the work rolls on; 1 where it does not. */
   readonly areas: number;
   readonly sheet: SheetRevision;
+  /** What its mix is made of, each thing as it is measured out by itself. */
+  readonly ingredients: readonly Ingredient[];
+  /** What parts are measured with at the bench. */
+  readonly instrument: Instrument;
   /** What a kit makes where kits stay whole, mL; null where they are parted by weighing. */
   readonly kitMl: number | null;
   readonly void: Void;

@@ -1,12 +1,28 @@
-import { layerOf } from '../mix';
-import { along, exactly, grams, kelvin, listed, type Message, minutes, ml, mm, texts, type Value } from '../say';
+import { layerOf, measuredBatch, saidAs, type Weighed, weighedOf } from '../mix';
+import {
+  along,
+  attempt,
+  exactly,
+  grams,
+  kelvin,
+  listed,
+  type Message,
+  minutes,
+  ml,
+  mm,
+  texts,
+  type Value,
+} from '../say';
 import { PART_IDS, systemKind } from '../system';
 import { courseOf, kindOf, nominalMl, placesIn, SHAPES } from '../void';
 import { type Gap, type MethodContext, partsIn, type TaskContext } from './context';
 import { depthToFill, liftsMm, liftsOf } from './lifts';
+import { mixOrder, sheetManner } from './mix-order';
 
 const SAY = texts('gap', {
   part: '{mass} of {part}',
+  // Of like batches the masses are told once.
+  each: '{which, select, only {} all {Each: } one {Batch {from}: } other {Batches {from} to {to}: }}{parts}.',
   kits: '{n, plural, one {One whole kit.} other {# whole kits.}}',
   packets: '{n, plural, one {One whole packet.} other {# whole packets.}}',
   leftOut: 'Leave {mass} of the sand out: its liquid goes into the primer.',
@@ -66,7 +82,46 @@ function settingOutOf(c: MethodContext): Message | '' {
 /** To four figures past a kilogram: it is put on a scale. */
 const weighed = (g: number) => grams(g, g >= 1000 ? 4 : undefined);
 
+/** Masses that differ by less are told as one. */
+const LIKE = 0.005;
+
 const batchOf = ({ batch }: TaskContext) => batch!;
+
+/** What goes into a batch, each thing as it is measured out: by weight, or as the hand at the bench counts it. */
+function partsOf(c: TaskContext): Value {
+  const { massG } = batchOf(c);
+  const counted =
+    c.instrument.way === 'weight' ? null : attempt(() => measuredBatch(c.sheet, massG, c.instrument).parts);
+  const amountOf = ({ part, share, massG: own }: Weighed): Value => {
+    const m = counted?.ok && share === 1 ? counted.value.find((x) => x.part === part) : undefined;
+    return m && m.unit !== 'g' ? saidAs(m) : weighed(own);
+  };
+  return listed(
+    weighedOf(c.ingredients, massG).map((i) => SAY.part({ mass: amountOf(i), part: i.name })),
+    'comma',
+  );
+}
+/** What goes into every batch, of like ones in a row once. */
+function allPartsOf(c: TaskContext): Value {
+  const { batches } = c;
+  const alike = (x: TaskContext['batches'][number], y: TaskContext['batches'][number]) =>
+    PART_IDS.every((id) => Math.abs(x.massG[id] - y.massG[id]) <= LIKE * x.massG[id]);
+  const runs: (typeof batches)[number][][] = [];
+  for (const batch of batches) {
+    const run = runs.at(-1);
+    if (run && alike(run[0]!, batch)) run.push(batch);
+    else runs.push([batch]);
+  }
+  return listed(
+    runs.map((run) => {
+      const [from, to] = [run[0]!.index + 1, run.at(-1)!.index + 1];
+      const which = batches.length === 1 ? 'only' : runs.length === 1 ? 'all' : from === to ? 'one' : 'some';
+      return SAY.each({ which, from, to, parts: partsOf({ ...c, batch: run[0]! }) });
+    }),
+    'space',
+  );
+}
+
 const firstOfPortion = (c: TaskContext) =>
   batchOf(c).index === 0 || c.batches[batchOf(c).index - 1]!.portion !== batchOf(c).portion;
 
@@ -156,13 +211,12 @@ export const GAPS: Readonly<Record<string, Gap>> = {
     if (kits === null) return '';
     return systemKind(c.sheet.kind).ownBag ? SAY.packets({ n: kits }) : SAY.kits({ n: kits });
   },
-  parts: (c) =>
-    listed(
-      PART_IDS.filter((id) => batchOf(c).massG[id] > 0).map((part) =>
-        SAY.part({ mass: weighed(batchOf(c).massG[part]), part }),
-      ),
-      'comma',
-    ),
+  parts: partsOf,
+  allParts: allPartsOf,
+  order: mixOrder,
+  /** What the method adds to the order in which its material is mixed. */
+  manner: () => '',
+  asSheet: sheetManner,
   weighed: (c) => (batchOf(c).kits === null ? 'yes' : 'no'),
   /** Whether parts stand in tins of their own and settle there: powder does not, nor does the tap’s water. */
   tins: (c) => (c.sheet.parts.some((p) => p.role === 'powder' || p.role === 'water') ? 'no' : 'yes'),

@@ -76,7 +76,7 @@ export interface Method {
   readonly serves: MilestoneId;
   readonly allowances: readonly AllowanceRow[];
   /** What the method puts into the words of its engine’s steps, by the name of the gap. */
-  readonly says: Readonly<Record<string, Message>>;
+  readonly says?: Readonly<Record<string, Message>>;
   readonly gaps?: Readonly<Record<string, Gap>>;
   readonly keeps?: FaceKeeps;
   /** A strip is worked into a bed: the setting that holds how wide it is, and how wide the bed is, mm. */

@@ -121,7 +121,7 @@ const onBatches = (on: On, c: TaskContext): readonly number[] => {
 
 /** What a gap says here: the option's word, the method's, or what everybody can tell. */
 const gapOf = (method: Method, name: string, c: TaskContext): Value =>
-  c.effects.says[name] ?? method.says[name] ?? (method.gaps?.[name] ?? GAPS[name])!(c);
+  c.effects.says[name] ?? method.says?.[name] ?? (method.gaps?.[name] ?? GAPS[name])!(c);
 
 const worded = (method: Method, sayer: Sayer, c: TaskContext): Message => {
   const names = gapsOf(textOf(sayer().id)!);
@@ -342,7 +342,7 @@ function runsOf(rows: readonly TaskRow[], of: (row: TaskRow) => boolean): readon
 export function checked(method: Method): Method {
   const known = new Set([...method.settings.map((s) => s.id), ...factorsOf(method).map((f) => f.id)]);
   const says = new Set([
-    ...Object.keys(method.says),
+    ...Object.keys(method.says ?? {}),
     ...method.schools.flatMap((s) => s.options.flatMap((o) => Object.keys(o.effect.says ?? {}))),
   ]);
   const used = (method.consumes ?? []).flatMap((c) => c.shownBy ?? []);

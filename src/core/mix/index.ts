@@ -2,6 +2,7 @@ export * from './amounts';
 export { HEADROOM } from './caps';
 export * from './colour';
 export * from './fillers';
+export * from './ingredients';
 export * from './instrument';
 export * from './kit-sets';
 export * from './mix-ask';

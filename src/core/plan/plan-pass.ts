@@ -12,7 +12,7 @@ import {
   type StepDraft,
   stepsOf,
 } from '../method';
-import { type Batch, massOf, topUp } from '../mix';
+import { type Batch, ingredientsOf, massOf, topUp } from '../mix';
 import { attempt, type Problem, refuse, type Said, texts } from '../say';
 import { type MilestoneId, plannedKitMl, type SheetRevision } from '../system';
 import { measureVoid, SHAPES, unmeasuredIn, type VoidResult } from '../void';
@@ -24,7 +24,7 @@ import { layingOf } from './laying';
 import type { PotShare } from './milestone-times';
 import { asWorked, mixAt, sheetHere, withFace, withUsualLoss } from './mix-here';
 import { type Ask, asker, staysHotter } from './reach-try';
-import type { Piece } from './repair';
+import { instrumentOf, type Piece } from './repair';
 import { type PotEstimate, type RepairAsk, type RepairPlan, sameAsk, settingsOf } from './repair-plan';
 
 const OPEN = texts('open', {
@@ -201,7 +201,8 @@ export function preparePass(
   }
   const kit = sheet ? (sheet.kits.find((k) => k.id === repair.kitId) ?? sheet.kits[0] ?? null) : null;
   if (!sheet) open.material = [OPEN.system()];
-  else if (!isTaken(method, sheet))
+  // Asked of the sheet as typed: what thickens a liquid is no reason against it.
+  else if (!isTaken(method, ask.sheet!))
     problems.push({
       stage: 'material',
       field: 'sheetId',
@@ -242,6 +243,8 @@ export function preparePass(
     params: method.params ?? {},
     areas: 1,
     sheet,
+    ingredients: ingredientsOf(ask.sheet!, repair),
+    instrument: instrumentOf(repair),
     kitMl: choices.value.effects.split === 'whole' ? plannedKitMl(sheet, kit) : null,
     void: repair.void!,
     measured,

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { BaseBody } from '../climate';
-import { Blend, Colour } from '../mix';
+import { Blend, Colour, type Instrument } from '../mix';
 import { MEETS_NOTHING, Meets, MilestoneId, Orientation, Way, WETNESS } from '../system';
 import { Celsius, Figure, Id, Instant, Mm, Percent } from '../units';
 import { Measured, SettingOut, Void } from '../void';
@@ -240,6 +240,13 @@ export const FIRST_BENCH = {
   vesselMaxMl: null,
   onePot: true,
 } as const;
+
+/** What parts are measured with: as chosen, else by weight. */
+export const instrumentOf = ({ bench, scaleStepG }: Pick<Piece, 'bench' | 'scaleStepG'>): Instrument => ({
+  ...bench,
+  way: bench.way ?? 'weight',
+  scaleStepG,
+});
 
 /** The scale that is assumed until somebody says which is at hand, g. */
 export const USUAL_SCALE_G = 1;

@@ -1,5 +1,6 @@
 import { plainWords } from '@/words';
 import { methodsData, sampleData } from '../../sample/jobs';
+import { FRESH_TRIAL } from '../mix';
 import { pieceOf, repairOf } from '../plan';
 import { isMetered } from '../system';
 import { pickList, viewJob } from '.';
@@ -102,4 +103,48 @@ test('a missing price leaves the sum open instead of counting it as nothing; own
   const view = viewJob({ ...b, repairs: filled, events: [] }, NOW);
   const fibre = pickList(view).consumables.find((c) => plainWords(c.what).startsWith('short fibres'))!;
   expect(fibre.quantity).toBe(Math.ceil(view.repairs[0]!.plan.batches.reduce((s, x) => s + x.massG.C, 0) * 1.1));
+});
+
+test('fillers of several passes are one line for each, by its own name; tints of a trial are fetched as well', () => {
+  const b = bundles[1]!;
+  const [first] = b.repairs;
+  const own = (share: number) => ({
+    consistency: 'stands' as const,
+    fillers: [
+      { filler: 'fibre' as const, share, per100G: null },
+      { filler: 'silica' as const, share: 1, per100G: null },
+    ],
+  });
+  const twice = [first!, { ...first!, id: 'second' }].map((r, i) =>
+    repairOf({ ...pieceOf(r), blend: own(i + 1), colour: null }),
+  );
+  const view = viewJob({ ...b, repairs: twice, events: [] }, NOW);
+  const lines = pickList(view).consumables;
+  const of = (name: string) => lines.filter((c) => plainWords(c.what) === name);
+  for (const [name, shares] of [
+    ['short fibres', [1 / 2, 2 / 3]],
+    ['fumed silica', [1 / 2, 1 / 3]],
+  ] as const) {
+    const g = view.repairs.reduce(
+      (s, r, i) => s + shares[i]! * r.plan.batches.reduce((sum, x) => sum + x.massG.C, 0),
+      0,
+    );
+    expect(g).toBeGreaterThan(10);
+    expect([name, of(name).map((l) => l.quantity)]).toEqual([name, [Math.ceil(g * 1.1 - 1e-9)]]);
+  }
+  expect(lines.some((c) => /blend of fillers/.test(plainWords(c.what)))).toBe(false);
+
+  const trial = {
+    ...FRESH_TRIAL,
+    id: 't',
+    name: 'T',
+    inG: 100,
+    tints: [{ name: 'grey', massG: 0.4, densityGPerMl: null }],
+  };
+  const tinted = repairOf({ ...pieceOf(first!), blend: null, colour: { trials: [trial], chosen: 't', veins: null } });
+  const coloured = viewJob({ ...b, repairs: [tinted], events: [] }, NOW);
+  const grey = pickList(coloured).consumables.find((c) => plainWords(c.what) === 'grey')!;
+  const base = coloured.repairs[0]!.plan.batches.reduce((s, x) => s + x.massG.A, 0);
+  expect(grey.quantity / (0.004 * base * 1.1)).toBeCloseTo(1, 1);
+  expect(plainWords(grey.why)).toMatch(/trial that was taken/);
 });

@@ -1,5 +1,5 @@
 import { consumablesIn } from '../method';
-import { HEADROOM } from '../mix';
+import { HEADROOM, type Weighed, weighedOf } from '../mix';
 import type { RepairPlan, SystemKits } from '../plan';
 import { areaOf, exactly, grams, type Message, ml, mm, type Said, texts, type Value } from '../say';
 import { FAMILIES, isMetered, type SheetRevision } from '../system';
@@ -35,6 +35,7 @@ const PICK = texts('pick', {
   cloths: 'cleaning cloths',
   'cloths-why': 'wiping before and after',
   'filler-why': 'own filler and a tenth more',
+  'colour-why': 'colour of the trial that was taken, and a tenth more',
 });
 const DISPOSAL = texts('disposal', {
   mix: 'Left-over mix: let it set in a thin layer outside, then it goes with hard waste; never a full pot into a bin.',
@@ -220,6 +221,21 @@ function remade(repairs: readonly PassView[]): readonly PickLine[] {
   ];
 }
 
+/** Fillers and colours that are put in besides, each by its own name over all passes. */
+function putIn(potted: readonly PassView[]): readonly PickLine[] {
+  const by = new Map<string, { g: number; readonly as: Weighed['as'] }>();
+  for (const { context, batches } of potted.map((r) => r.plan))
+    for (const { name, massG, as, own } of batches.flatMap((b) => weighedOf(context?.ingredients ?? [], b.massG)))
+      if (own) by.set(name, { g: (by.get(name)?.g ?? 0) + massG, as });
+  return [...by].map(([what, { g, as }]) => ({
+    what,
+    // Of tints a few tenths of a gram are weighed.
+    quantity: g >= 10 ? Math.ceil(g * 1.1 - 1e-9) : Number((g * 1.1).toPrecision(2)),
+    unit: 'g',
+    why: as === 'colour' ? PICK['colour-why']() : PICK['filler-why'](),
+  }));
+}
+
 /** What batches, mixers and hands use up. */
 function consumablesOf(repairs: readonly PassView[], kits: readonly PickedKit[]): PickLine[] {
   const sum = (f: (r: PassView) => number) => repairs.reduce((s, r) => s + f(r), 0);
@@ -244,13 +260,6 @@ function consumablesOf(repairs: readonly PassView[], kits: readonly PickedKit[])
       0,
     ) / 1000;
   const hands = sum((r) => r.repair.crew * Math.max(1, r.plan.batches.length));
-  const fillers = potted.flatMap((r) =>
-    r.repair.blend && r.plan.sheet
-      ? r.plan.sheet.parts
-          .filter((p) => p.id === 'C' || p.id === 'D')
-          .map((p) => ({ what: p.name, g: r.plan.batches.reduce((s, b) => s + b.massG[p.id], 0) }))
-      : [],
-  );
   const line = (what: Said, quantity: number, unit: PickLine['unit'], why: Said): PickLine[] =>
     quantity > 0 ? [{ what, quantity, unit, why }] : [];
   return [
@@ -266,7 +275,7 @@ function consumablesOf(repairs: readonly PassView[], kits: readonly PickedKit[])
     ...usedUp(repairs.map((r) => r.plan)).flatMap((o) => line(o.what, o.quantity, o.unit, o.why)),
     ...abrasives(repairs),
     ...remade(repairs),
-    ...fillers.flatMap((f) => line(f.what, Math.ceil(f.g * 1.1), 'g', PICK['filler-why']())),
+    ...putIn(potted),
   ];
 }
 

@@ -2,12 +2,12 @@
 import { Printer } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { fromTotal, type Pour, type PourPlan, pourState, sameSystem, toleranceOf } from '@/core/mix';
-import { repairName } from '@/core/plan';
+import { instrumentOf, repairName } from '@/core/plan';
 import { attempt, type Said } from '@/core/say';
 import { isMetered, PART_IDS, type PartId, partOf } from '@/core/system';
 
 import { formatDuration, joined, phrase } from '@/words';
-import { instrumentOf } from '../mix/Instruments';
+import { MadeOf } from '../mix/MadeOf';
 import { MixingColumns } from '../mix/MixingColumns';
 import { stageView } from '../repair/stage-props';
 import { Choice, Heading, Prose, useFormat, Ways } from '../shared/bits';
@@ -189,6 +189,7 @@ export function BenchPage({
               }}
             />
           </div>
+          <MadeOf plan={plan} batch={batch} />
           <div className="max-w-[27rem]">
             <RatioGauge deviationPct={state.deviationPct} tolerance={state.tolerance} />
           </div>

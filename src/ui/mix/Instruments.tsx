@@ -1,6 +1,6 @@
 'use client';
-import { type Instrument, type MeasuredBatch, measuredBatch, saidAs, saidTolerance, toleranceOf } from '@/core/mix';
-import type { Piece, RepairPlan } from '@/core/plan';
+import { type MeasuredBatch, measuredBatch, saidAs, saidTolerance, toleranceOf } from '@/core/mix';
+import { instrumentOf, type Piece, type RepairPlan } from '@/core/plan';
 import { attempt, type Message } from '@/core/say';
 import { systemKind, WAYS, type Way } from '@/core/system';
 
@@ -9,13 +9,6 @@ import { Choice, Heading, Prose, useSay } from '../shared/bits';
 import { DropCounter } from '../shared/DropCounter';
 import { QuantityField } from '../shared/QuantityField';
 import { changePass } from '../workspace/workspace';
-
-/** What parts are measured with: as chosen, else by weight. */
-export const instrumentOf = (repair: Piece): Instrument => ({
-  ...repair.bench,
-  way: repair.bench.way ?? 'weight',
-  scaleStepG: repair.scaleStepG,
-});
 
 /** A batch in the units of the instrument at hand, or why it cannot be said. */
 export function measuredFor(

@@ -2,6 +2,7 @@ import { dayOf } from '../../climate';
 import { wantsThickening } from '../../method';
 import {
   type ColourTrial,
+  fillerOf,
   LOOKS,
   measuredBatch,
   recipeFor,
@@ -51,8 +52,15 @@ const F = findings({
     severity: 'caution',
     stage: 'mix',
     title: 'It runs, and this work needs a paste',
-    why: '{name} is liquid when it is mixed; it would run out of the joint before it sets.',
+    why: '{name} {filled, select, yes {still runs with the fillers chosen} other {is liquid when it is mixed}}; it would run out of its place before it sets.',
     todo: 'Choose fillers of one’s own and how it shall stand here, or take a system that is a paste.',
+  },
+  grains: {
+    severity: 'caution',
+    stage: 'mix',
+    title: 'Grains in a mix that bears none',
+    why: 'With {grains} in it {name} makes a mortar; what is thin, soaks in or shall be smooth is not made of that.',
+    todo: 'Take a filler without grains, or a method that places mortar.',
   },
   wetness: {
     severity: 'stop',
@@ -187,10 +195,22 @@ function colourOf(trial: ColourTrial, plan: RepairPlan, stepG: number): readonly
 
 /** What is noticed about lots, the surface against the sheet, the instrument at hand, colour and the cups kept. */
 export const shelfRules: Readonly<Record<string, Rule>> = {
-  thicken: ({ plan, repair }) =>
-    plan.method && plan.sheet && repair.blend === null && wantsThickening(plan.method, plan.sheet)
-      ? [F.thicken({ name: plan.sheet.name })]
-      : [],
+  thicken: ({ plan, repair }) => {
+    const { method, sheet } = plan;
+    if (!method || !sheet || (repair.blend && repair.blend.consistency !== 'runs')) return [];
+    // Asked of the liquid as it is without what was put into it.
+    const liquid = repair.blend ? { ...sheet, parts: sheet.parts.filter((p) => p.filler === null) } : sheet;
+    return wantsThickening(method, liquid)
+      ? [F.thicken({ name: sheet.name, filled: repair.blend ? 'yes' : 'no' })]
+      : [];
+  },
+
+  grains: ({ plan, repair }) => {
+    const grains = (repair.blend?.fillers ?? []).map((f) => fillerOf(f.filler)).filter((f) => f.kind === 'grains');
+    return plan.sheet && plan.method && !plan.method.takes.sand && grains.length
+      ? [F.grains({ name: plan.sheet.name, grains: listed(grains.map((f) => f.label)) })]
+      : [];
+  },
 
   example: ({ job, plan }) => (plan.sheet?.sample && !job.sample ? [F.example({ name: plan.sheet.name })] : []),
 

@@ -23,7 +23,7 @@ const mixing = tasks('pot', [
     title:
       '{how, select, mixer {Throw the first shots away} bag {{of, plural, one {Knead it in its film} other {Knead batch {n} in its film}}} other {{of, plural, one {Mix} other {Mix batch {n}}}}}',
     detail:
-      '{how, select, mixer {Until the colour is even; then straight to the work. Keep a dab as the witness of its ratio.} bag {{end} Then cut it open and press it out; what sticks to the film stays there. Keep a dab as the witness.} hand {{order} {end} Keep a little as the witness of its ratio.} other {{order} {end} Scrape sides and bottom. Keep {little, select, yes {a dab} other {a cupful}} as the witness of its ratio.}}',
+      '{how, select, mixer {Until the colour is even; then straight to the work. Keep a dab as the witness of its ratio.} bag {{asSheet} {end} Then cut it open and press it out; what sticks to the film stays there. Keep a dab as the witness.} hand {{order} {manner} {asSheet} {end} Keep a little as the witness of its ratio.} other {{order} {manner} {asSheet} {end} Scrape sides and bottom. Keep {little, select, yes {a dab} other {a cupful}} as the witness of its ratio.}}',
     confirm: '{how, select, mixer {Colour is even} bag {Kneaded} other {Mixed}}',
     // As long as the pot is measured by; a sheet that says nothing is stirred a minute all the same.
     work: { sheet: (c) => c.sheet.mixMin || 1 },

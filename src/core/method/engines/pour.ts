@@ -27,7 +27,7 @@ export const setOutPots: readonly TaskRow[] = tasks('pour-fast', [
     role: 'mix',
     block: 'work',
     title: '{batches, plural, one {Set the batch out} other {Set all {batches} batches out}}',
-    detail: 'Parts and sand of each in cups of their own, in a row; nothing is weighed between them.',
+    detail: '{allParts} In cups of their own, in a row; nothing is weighed between them.',
     confirm: 'All set out',
     work: { per: { batch: 2 } },
   },

@@ -229,7 +229,6 @@ export const anchor: Method = {
     },
     drunk('wall'),
   ],
-  says: {},
   gaps: {
     bit: (c) => mm(shapeOf(c).holeDiameter.valueMm),
     deep: (c) => mm(shapeOf(c).holeDepth.valueMm),

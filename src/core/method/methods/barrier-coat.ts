@@ -1,11 +1,8 @@
-import { texts } from '../../say';
 import { byCoverage, furtherCoats } from '../allowances';
 import { clear, endOfMixing, partKits, waiting } from '../common';
 import { coated, coatSettings } from '../engines';
 import type { Method } from '../method';
 import { tasks } from '../task';
-
-const SAYS = texts('barrier-coat.says', { order: 'B into A, slowly: no air stirred in.' });
 
 /** Thin coats that keep water out of what lies under them. */
 export const barrierCoat: Method = {
@@ -57,7 +54,6 @@ export const barrierCoat: Method = {
   review: null,
   serves: 'wet',
   allowances: [furtherCoats, byCoverage],
-  says: { order: SAYS.order() },
   tasks: [
     ...tasks('barrier-coat', [
       {

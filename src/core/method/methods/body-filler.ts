@@ -1,4 +1,3 @@
-import { texts } from '../../say';
 import { levels } from '../allowances';
 import { clear, endOfMixing, levelSetting, waiting, weighedOrWhole } from '../common';
 import { options } from '../effects';
@@ -6,10 +5,6 @@ import { filledInLifts, liftsAfter, reworded } from '../engines';
 import { SMEAR_MM, takenOff } from '../ladder';
 import type { Method } from '../method';
 import { tasks } from '../task';
-
-const SAYS = texts('body-filler.says', {
-  order: 'Tin stirred, tube kneaded; the hardener across the filler, folded in, not whipped.',
-});
 
 /** A dent in sheet metal or laminate, filled in thin layers of dosed filler and sanded to its line. */
 export const bodyFiller: Method = {
@@ -146,7 +141,6 @@ export const bodyFiller: Method = {
     },
   ],
   allowances: levels,
-  says: { order: SAYS.order() },
   tasks: [
     ...tasks('body-filler', [
       {

@@ -1,12 +1,9 @@
-import { texts } from '../../say';
 import { shareOf } from '../allowances';
 import { clear, endOfMixing, waiting, weighedOrWhole } from '../common';
 import { options } from '../effects';
 import { filledInLifts, liftsAfter, reworded } from '../engines';
 import type { Method } from '../method';
 import { tasks } from '../task';
-
-const SAYS = texts('cavity-packing.says', { order: 'Equal parts, kneaded all through.' });
 
 /** Cavities, sockets and stripped holes packed with putty round what must stay clear. */
 export const cavityPacking: Method = {
@@ -91,7 +88,6 @@ export const cavityPacking: Method = {
   review: null,
   serves: 'load',
   allowances: [shareOf('gloves', 'stays on the gloves')],
-  says: { order: SAYS.order() },
   tasks: [
     ...tasks('cavity-packing', [
       {

@@ -1,4 +1,3 @@
-import { texts } from '../../say';
 import { milestoneOf } from '../../system';
 import { shareOf } from '../allowances';
 import { clear, endOfMixing, NOT_SPLIT, notMoving, noWaterPressure, soundBase, waiting } from '../common';
@@ -7,10 +6,6 @@ import { options } from '../effects';
 import { filledInLifts, reworded } from '../engines';
 import type { Method } from '../method';
 import { tasks } from '../task';
-
-const SAYS = texts('cement-patch.says', {
-  order: 'Water into the pail, powder into the water; never above the most the sheet allows, never water again later.',
-});
 
 /** What ends the covering, whatever it waited for. */
 const uncover = {
@@ -183,7 +178,6 @@ export const cementPatch: Method = {
     coverOf({ what: 'damp cloth or film for curing', why: 'over the patch and a hand beyond it', shownBy: 'cover' }),
   ],
   allowances: [shareOf('over', 'surplus, struck off')],
-  says: { order: SAYS.order() },
   tasks: [
     ...tasks('cement-patch', [
       {

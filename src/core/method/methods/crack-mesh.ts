@@ -10,9 +10,7 @@ import { filledInLifts, reworded } from '../engines';
 import type { Method } from '../method';
 import { tasks } from '../task';
 
-const SAYS = texts('crack-mesh.says', {
-  order: 'As stiff as it comes from the trowel.',
-});
+const SAYS = texts('crack-mesh.says', { manner: 'As stiff as it comes from the trowel.' });
 
 /** Length of a strip by its area and the way round it, mm: exact for a rectangle. */
 export function stripMm({ planAreaMm2, perimeterMm }: Pick<Faces, 'planAreaMm2' | 'perimeterMm'>): number {
@@ -146,7 +144,7 @@ export const crackMesh: Method = {
   review: null,
   serves: 'foot',
   allowances: [shareOf('over', 'left on tools, pressed out')],
-  says: { order: SAYS.order() },
+  says: { manner: SAYS.manner() },
   gaps: { pieces: piecesOf, mesh: (c) => mm(meshMm(c)), meshWidth: (c) => mm(settingIn(c, 'meshWidth')) },
   consumes: [
     {

@@ -11,8 +11,6 @@ const AMOUNT = texts('fairing-skin.amount', {
   proud: 'left proud to sand back, and on the board',
   ofFill: '{share} of the fill',
 });
-const SAYS = texts('fairing-skin.says', { order: 'B into A, then the light filler, folded in; do not whip.' });
-
 /** A light filler that makes the flow of a face whole: sanded to its line, not made to carry. */
 export const fairingSkin: Method = {
   id: 'fairing-skin',
@@ -24,7 +22,7 @@ export const fairingSkin: Method = {
   shapes: ['fairing', 'fillet', 'patch', 'coat', 'filled', 'scan', 'edge'],
   laidOn: null,
   setsOut: false,
-  takes: { flow: ['pours', 'paste'], out: ['pot'], binder: ['resin'] },
+  takes: { flow: ['paste'], out: ['pot'], binder: ['resin'] },
   questions: [
     {
       id: 'below-water',
@@ -100,7 +98,6 @@ export const fairingSkin: Method = {
       }),
     },
   ],
-  says: { order: SAYS.order() },
   tasks: [
     ...tasks('fairing-skin', [
       {

@@ -8,9 +8,7 @@ import { carrySetting, faceM2, reworded, spreadAndClosed } from '../engines';
 import type { AllowanceRow, Method } from '../method';
 import { tasks } from '../task';
 
-const SAYS = texts('felt-wet-out.says', {
-  order: 'Weighed, never half a kit by eye.',
-});
+const SAYS = texts('felt-wet-out.says', { manner: 'Weighed, never half a kit by eye.' });
 const AMOUNT = texts('felt-wet-out.amount', {
   over: 'brushed over while wetting',
   by: '{area} × {uptake}',
@@ -136,7 +134,7 @@ export const feltWetOut: Method = {
   serves: 'release',
   consumes: [coverOf({ what: 'release film for the board', why: 'one side of the pad, and what it is rolled out on' })],
   allowances: [brushedOver],
-  says: { order: SAYS.order() },
+  says: { manner: SAYS.manner() },
   tasks: [
     ...tasks('felt-wet-out', [
       {

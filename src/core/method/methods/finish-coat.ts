@@ -1,4 +1,3 @@
-import { texts } from '../../say';
 import { byCoverage, furtherCoats } from '../allowances';
 import { clear, endOfMixing, waiting, weighedOrWhole } from '../common';
 import { coverOf } from '../consumable';
@@ -7,10 +6,6 @@ import { coated, coatSettings, reworded } from '../engines';
 import { coatOffMm, paperSoak, takenOff, wetOrDry } from '../ladder';
 import type { Method } from '../method';
 import { tasks } from '../task';
-
-const SAYS = texts('finish-coat.says', {
-  order: 'Catalyst by drops or by weight, inside its range: too little or too much does not cure.',
-});
 
 /** A pigmented coat over a set patch, cut back and polished. */
 export const finishCoat: Method = {
@@ -145,7 +140,6 @@ export const finishCoat: Method = {
   serves: 'sandable',
   consumes: [coverOf({ what: 'film', why: 'over the coat: air keeps it tacky', shownBy: 'cover' })],
   allowances: [furtherCoats, byCoverage],
-  says: { order: SAYS.order() },
   tasks: [
     ...tasks('finish-coat', [
       {

@@ -7,9 +7,7 @@ import type { Method } from '../method';
 import { tasks } from '../task';
 
 const AMOUNT = texts('fitting-build.amount', { waste: 'stays on spatula and board', ofFill: '{share} of the fill' });
-const SAYS = texts('fitting-build.says', {
-  order: 'B into A first, one even colour; then the fibre, then the thickener, to a paste that holds a peak.',
-});
+const SAYS = texts('fitting-build.says', { manner: 'It is ready when it holds a peak.' });
 
 /** A structural paste built up round a fitting, boss or joint, wet on what is not yet hard. */
 export const fittingBuild: Method = {
@@ -22,7 +20,7 @@ export const fittingBuild: Method = {
   shapes: ['fairing', 'fillet', 'cavity', 'filled', 'corner', 'edge', 'hole', 'annulus'],
   laidOn: null,
   setsOut: false,
-  takes: { flow: ['pours', 'paste', 'putty'], out: ['pot', 'hand'], binder: ['resin'] },
+  takes: { flow: ['paste', 'putty'], out: ['pot', 'hand'], binder: ['resin'] },
   questions: [
     {
       id: 'film',
@@ -89,7 +87,7 @@ export const fittingBuild: Method = {
       }),
     },
   ],
-  says: { order: SAYS.order() },
+  says: { manner: SAYS.manner() },
   tasks: [
     ...tasks('fitting-build', [
       {

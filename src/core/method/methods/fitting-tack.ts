@@ -9,8 +9,6 @@ import { onClosing, toolSetting } from '../occupied';
 import { tasks } from '../task';
 
 const AMOUNT = texts('fitting-tack.amount', { squeeze: 'pressed out all round', ofLine: '{share} of the bond line' });
-const SAYS = texts('fitting-tack.says', { order: 'B into A, fold, do not whip.' });
-
 /** A fitting set into a hull or deck on a thin bed, held until it stands by itself. */
 export const fittingTack: Method = {
   id: 'fitting-tack',
@@ -22,7 +20,7 @@ export const fittingTack: Method = {
   shapes: ['bondLine', 'fillet'],
   laidOn: null,
   setsOut: true,
-  takes: { flow: ['pours', 'paste', 'putty', 'beads'], out: ['pot', 'mixer', 'hand'], binder: ['resin'] },
+  takes: { flow: ['paste', 'putty', 'beads'], out: ['pot', 'mixer', 'hand'], binder: ['resin'] },
   questions: [
     ...waterline,
     {
@@ -120,7 +118,6 @@ export const fittingTack: Method = {
       }),
     },
   ],
-  says: { order: SAYS.order() },
   tasks: [
     ...tasks('fitting-tack', [
       {

@@ -6,9 +6,7 @@ import { filledInLifts, reworded } from '../engines';
 import type { Method } from '../method';
 import { tasks } from '../task';
 
-const SAYS = texts('flexible-joint.says', {
-  order: 'Slow paddle, no air stirred in; sides and bottom scraped twice.',
-});
+const SAYS = texts('flexible-joint.says', { manner: 'A slow paddle; sides and bottom scraped twice.' });
 
 /** A joint or crack that moves, filled with what moves with it: on its two sides only. */
 export const flexibleJoint: Method = {
@@ -161,7 +159,7 @@ export const flexibleJoint: Method = {
   review: null,
   serves: 'foot',
   allowances: [shareOf('over', 'left in the gun, struck off')],
-  says: { order: SAYS.order() },
+  says: { manner: SAYS.manner() },
   tasks: [
     ...tasks('flexible-joint', [
       {

@@ -11,11 +11,7 @@ import { layersMm } from '../lifts';
 import type { Method } from '../method';
 import { tasks } from '../task';
 
-const SAYS = texts('laminate-hole.says', {
-  order: 'Both parts evenly mixed; thickener last, until it stands as wanted.',
-  layer: '{thick} in Ø {across}',
-  layers: '{each}.',
-});
+const SAYS = texts('laminate-hole.says', { layer: '{thick} in Ø {across}', layers: '{each}.' });
 const AMOUNT = texts('laminate-hole.amount', {
   fabric: 'wets out the fabric',
   by: '{n, plural, one {# circle} other {# circles}} a hole, fibre share {share}',
@@ -265,7 +261,6 @@ export const laminateHole: Method = {
     },
     shareOf('waste', 'left on knife and film'),
   ],
-  says: { order: SAYS.order() },
   gaps: {
     circles,
     widest: (c) => mm(Math.max(0, ...backedMm(c)) + circles(c) * settingIn(c, 'step')),

@@ -1,4 +1,3 @@
-import { texts } from '../../say';
 import { levels } from '../allowances';
 import { clear, endOfMixing, levelSetting, waiting, weighedOrWhole } from '../common';
 import { options } from '../effects';
@@ -6,8 +5,6 @@ import { filledInLifts, reworded } from '../engines';
 import { paperSoak, SMEAR_MM, takenOff, wetOrDry } from '../ladder';
 import type { Method } from '../method';
 import { tasks } from '../task';
-
-const SAYS = texts('metal-filler.says', { order: 'The strip laid along the paste, folded in until no streak shows.' });
 
 /** A gouge in a metal part, filled with metal-filled paste in one slightly domed pass. */
 export const metalFiller: Method = {
@@ -107,7 +104,6 @@ export const metalFiller: Method = {
   review: null,
   serves: 'sandable',
   allowances: levels,
-  says: { order: SAYS.order() },
   tasks: [
     ...tasks('metal-filler', [
       {

@@ -29,10 +29,6 @@ const AMOUNT = texts('mortar-patch.amount', {
   drawn: 'drawn off as primer, aggregate {cut, select, all {cut} some {cut in part} other {whole}}',
   drawnBy: '{area} × {uptake}{cut, select, all { / liquid share} some { / liquid share where it is cut} other {}}',
 });
-const SAYS = texts('mortar-patch.says', {
-  order:
-    '{draws, select, yes {Liquids first; draw off {drawn} as primer; then the sand in portions.} other {Liquids first, then the sand in portions.}}',
-});
 
 /** A crown or a recess over the whole area. */
 const levelled = (c: MethodContext, level: 'crown' | 'recess') => ({
@@ -245,7 +241,6 @@ export const mortarPatch: Method = {
     },
     { ...drunk('drunk'), optional: true },
   ],
-  says: { order: SAYS.order() },
   gaps: { crown: (c) => mm(settingIn(c, 'crown')) },
   tasks: [
     ...tasks('mortar-patch', [

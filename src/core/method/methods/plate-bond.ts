@@ -15,8 +15,6 @@ const AMOUNT = texts('plate-bond.amount', {
   texture: 'in the texture of both faces',
   faces: '2 × {area} × {uptake}',
 });
-const SAYS = texts('plate-bond.says', { order: 'B into A, fold, do not whip.' });
-
 /** A plate or bracket glued to bare metal. */
 export const plateBond: Method = {
   id: 'plate-bond',
@@ -288,7 +286,6 @@ export const plateBond: Method = {
       },
     },
   ],
-  says: { order: SAYS.order() },
   gaps: {
     fasteners: (c) => settingIn(c, 'fasteners'),
     crosswise: (c) => listed(crosswise(settingIn(c, 'fasteners')).map(String), 'comma'),

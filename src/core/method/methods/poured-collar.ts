@@ -10,7 +10,6 @@ import { tasks } from '../task';
 
 const AMOUNT = texts('poured-collar.amount', { over: 'overfill, stays in the pail', ofPour: '{share} of the pour' });
 const SAYS = texts('poured-collar.says', {
-  order: 'B into A, slowly: no air stirred in.',
   rim: 'Stop at the mark of the level wanted.',
   mark: 'Stop at the mark {mark} above the floor.',
 });
@@ -133,7 +132,6 @@ export const pouredCollar: Method = {
       }),
     },
   ],
-  says: { order: SAYS.order() },
   gaps: {
     stopAt: (c) => {
       const ring = ringOf(c);

@@ -9,9 +9,7 @@ import { pouredFast, setOutPots } from '../engines';
 import type { Method } from '../method';
 import { tasks } from '../task';
 
-const SAYS = texts('poured-crack.says', {
-  order: 'B into A at once, quickly and evenly; then the sand.',
-});
+const SAYS = texts('poured-crack.says', { manner: 'At once, quickly and evenly.' });
 
 const paints = (e: Effects): boolean => e.shows.includes('neat');
 
@@ -145,7 +143,7 @@ export const pouredCrack: Method = {
   review: null,
   serves: 'foot',
   allowances: [{ ...shareOf('overfill', 'overfill, ground off'), optional: true }],
-  says: { order: SAYS.order() },
+  says: { manner: SAYS.manner() },
   gaps: {
     neat: (c) => ml(neatMl(c)),
     run: (c) => mm(runM(c) * 1000),

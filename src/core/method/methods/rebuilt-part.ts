@@ -8,10 +8,6 @@ import { filledInLifts, reworded } from '../engines';
 import type { Method } from '../method';
 import { tasks } from '../task';
 
-const SAYS = texts('rebuilt-part.says', {
-  order: 'Powder and liquid by weight, lid back on the liquid at once; or as the sheet has it.',
-});
-
 const POURED = texts('rebuilt-part.poured', {
   liquid: 'Pour {mass} of liquid, {volume}: some of it evaporates.',
 });
@@ -190,7 +186,6 @@ export const rebuiltPart: Method = {
   review: null,
   serves: 'release',
   allowances: [shareOf('cut', 'cut away afterwards')],
-  says: { order: SAYS.order() },
   gaps: {
     warm: (c) => {
       const soft = softensIn(c);

@@ -6,9 +6,7 @@ import { filledInLifts, reworded } from '../engines';
 import type { Method } from '../method';
 import { tasks } from '../task';
 
-const SAYS = texts('resin-joints.says', {
-  order: 'Whole units, the paddle slow; all of the hardener scraped out of its bag.',
-});
+const SAYS = texts('resin-joints.says', { manner: 'The paddle slow; every part scraped out of its bag.' });
 
 /** Joints of tiles or slabs filled with a resin that is washed off before it hazes. */
 export const resinJoints: Method = {
@@ -128,7 +126,7 @@ export const resinJoints: Method = {
   review: null,
   serves: 'foot',
   allowances: [shareOf('over', 'scraped off, washed away')],
-  says: { order: SAYS.order() },
+  says: { manner: SAYS.manner() },
   tasks: [
     ...tasks('resin-joints', [
       {

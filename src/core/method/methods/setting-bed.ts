@@ -6,9 +6,7 @@ import { carrySetting, laidRolling, layRate } from '../engines';
 import type { Method } from '../method';
 import { tasks } from '../task';
 
-const SAYS = texts('setting-bed.says', {
-  order: 'Powder into the water, no dry nests; stirred again after it has stood.',
-});
+const SAYS = texts('setting-bed.says', { manner: 'No dry nests; stirred again after standing, where the sheet asks.' });
 
 /** Tiles and slabs set into a combed bed, area by area inside its open time. */
 export const settingBed: Method = {
@@ -111,7 +109,7 @@ export const settingBed: Method = {
   review: null,
   serves: 'foot',
   allowances: [bedByCoverage, shareOf('over', 'left on trowel and edges')],
-  says: { order: SAYS.order() },
+  says: { manner: SAYS.manner() },
   tasks: [
     ...tasks('setting-bed', [
       {

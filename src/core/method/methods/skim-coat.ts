@@ -5,9 +5,7 @@ import { coated, coatSettings, reworded } from '../engines';
 import type { Method } from '../method';
 import { tasks } from '../task';
 
-const SAYS = texts('skim-coat.says', {
-  order: 'Powder or filler into the liquid, no nests; left to stand and stirred again where the sheet asks.',
-});
+const SAYS = texts('skim-coat.says', { manner: 'No dry nests; stirred again after standing, where the sheet asks.' });
 
 /** A thin skim over a repaired strip or a rough face: level, and of one look. */
 export const skimCoat: Method = {
@@ -70,7 +68,7 @@ export const skimCoat: Method = {
   review: null,
   serves: 'foot',
   allowances: [furtherCoats, byCoverage],
-  says: { order: SAYS.order() },
+  says: { manner: SAYS.manner() },
   tasks: [
     ...tasks('skim-coat', [
       {

@@ -1,4 +1,3 @@
-import { texts } from '../../say';
 import { shareOf } from '../allowances';
 import { clear, endOfMixing, waiting, weighedOrWhole } from '../common';
 import { options } from '../effects';
@@ -6,10 +5,6 @@ import { carrySetting, reworded, spreadAndClosed, withWork } from '../engines';
 import type { Method } from '../method';
 import { onClosing, toolSetting } from '../occupied';
 import { tasks } from '../task';
-
-const SAYS = texts('small-part.says', {
-  order: 'Both parts weighed onto one board, folded together.',
-});
 
 /** A small part set in place: a sensor, a magnet, a stop, a hinge block. */
 export const smallPart: Method = {
@@ -118,7 +113,6 @@ export const smallPart: Method = {
   review: null,
   serves: 'release',
   allowances: [shareOf('squeeze', 'pressed out all round the part')],
-  says: { order: SAYS.order() },
   tasks: [
     ...tasks('small-part', [
       {

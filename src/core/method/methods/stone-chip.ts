@@ -1,4 +1,3 @@
-import { texts } from '../../say';
 import { shareOf } from '../allowances';
 import { clear, endOfMixing, waiting, weighedOrWhole } from '../common';
 import { options } from '../effects';
@@ -6,10 +5,6 @@ import { filledInLifts, liftsAfter, reworded } from '../engines';
 import { meanMm, SMEAR_MM, takenOff, wetOrDry } from '../ladder';
 import type { Method } from '../method';
 import { tasks } from '../task';
-
-const SAYS = texts('stone-chip.says', {
-  order: 'Base, dust and tints first, one colour; then the hardener, folded in.',
-});
 
 /** A chip in stone, filled in its colour and brought to its gloss. */
 export const stoneChip: Method = {
@@ -100,7 +95,6 @@ export const stoneChip: Method = {
   review: null,
   serves: 'sandable',
   allowances: [shareOf('proud', 'filled proud, cut back')],
-  says: { order: SAYS.order() },
   tasks: [
     ...tasks('stone-chip', [
       {

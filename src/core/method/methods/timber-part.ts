@@ -9,9 +9,7 @@ import { onClosing, toolSetting } from '../occupied';
 import { tasks } from '../task';
 import { ASKED_OF_TIMBER } from '../timber';
 
-const SAYS = texts('timber-part.says', {
-  order: 'B into A, fold; thickener last, until it holds a ridge.',
-});
+const SAYS = texts('timber-part.says', { manner: 'It is ready when it holds a ridge.' });
 
 const brushes = ({ shows }: Effects) => shows.includes('neat');
 const lifts = ({ shows }: Effects) => shows.includes('lift');
@@ -200,7 +198,7 @@ export const timberPart: Method = {
       of: (c) => Math.ceil(neatMl(c)),
     },
   ],
-  says: { order: SAYS.order() },
+  says: { manner: SAYS.manner() },
   gaps: { neat: (c) => ml(neatMl(c)) },
   params: { alsoCloses: 'lift' },
   tasks: [

@@ -8,7 +8,7 @@ import { tasks } from '../task';
 import { ASKED_OF_TIMBER } from '../timber';
 
 const SAYS = texts('timber-soak.says', {
-  order: 'Small pots, or one on ice: what stands in a deep pot sets before the wood has drunk it.',
+  manner: 'Small pots, or one on ice: what stands in a deep pot sets before the wood has drunk it.',
 });
 
 /** Soft timber soaked with a thin resin until it takes no more. */
@@ -64,7 +64,7 @@ export const timberSoak: Method = {
   review: null,
   serves: 'recoat-from',
   allowances: [furtherCoats],
-  says: { order: SAYS.order() },
+  says: { manner: SAYS.manner() },
   params: { toRefusal: true },
   // Half a litre a square metre to begin with, end grain several times that: nobody measures how thick a soak is.
   blanks: { coat: { thickness: measured(0.5, 'guess'), texture: { from: 'class', class: 'none' } } },
