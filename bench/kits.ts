@@ -92,7 +92,7 @@ export function kitRun(
     `batches and kits of ${planned.length} repairs over six systems`,
     times(() => {
       batches();
-      return jobKits(grown.job, job.repairs, stock);
+      return jobKits(grown.job, job.repairs, stock, grown.sheets);
     }, 20),
   );
 

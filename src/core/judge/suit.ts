@@ -153,7 +153,7 @@ function suitOf({ job, repair, plan, stock }: SuitAsk, mine: RepairPlan, sheet: 
     if (!tried || (t.mix && !tried.mix)) tried = t;
     if (t.mix) break;
   }
-  const cost = tried?.mix ? jobKits(job, [tried], stock)[0] : undefined;
+  const cost = tried?.mix ? jobKits(job, [tried], stock, [sheet])[0] : undefined;
   const price = cost ? priceOf(sheet, cost.kits.set.total) : null;
   const criteria = [
     takenCriterion(repair, sheet),

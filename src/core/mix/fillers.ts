@@ -234,12 +234,7 @@ export function filledMix(blend: Blend, liquidGPerMl: number): FilledMix {
 }
 
 /** Fillers of one class as the one part they make. */
-function merged(
-  id: 'C' | 'D',
-  name: string,
-  mix: FilledMix,
-  of: (kind: FillerClass) => boolean,
-): { part: Part; per100G: number } | null {
+function merged(id: 'C' | 'D', name: string, mix: FilledMix, of: (kind: FillerClass) => boolean): OwnPart | null {
   const mine = mix.fillers.filter((f) => of(fillerOf(f.filler).kind));
   if (!mine.length) return null;
   const mass = mine.reduce((s, f) => s + f.per100G, 0);
@@ -264,6 +259,41 @@ function merged(
 /** The mixed liquid of a sheet without fillers of its own, g/mL. */
 export const liquidDensity = (sheet: SheetRevision): number => proportionOf(sheet, 0).densityGPerMl;
 
+/** A part that is put in by oneself, and how much of it in 100 g of the mixed liquid. */
+export interface OwnPart {
+  readonly part: Part;
+  readonly per100G: number;
+}
+
+/**
+ * A sheet of two liquid parts with parts of one’s own. Its kits hold none of them; they make so much more as these take
+ * up room.
+ */
+export function withOwn(sheet: SheetRevision, c: OwnPart | null, d: OwnPart | null): SheetRevision {
+  const { massShare } = proportionOf(sheet);
+  const own: SheetRevision = {
+    ...sheet,
+    parts: [...sheet.parts, ...(c ? [c.part] : []), ...(d ? [d.part] : [])],
+    ratio: {
+      ...sheet.ratio,
+      basis: 'weight',
+      // Parts of A and B by weight add up to what 100 g of liquid are.
+      a: 100 * massShare.A,
+      b: 100 * massShare.B,
+      also: null,
+      cByWeight: c?.per100G ?? null,
+      dByWeight: d?.per100G ?? null,
+    },
+  };
+  const mixed = proportionOf(own);
+  const swell = liquidDensity(sheet) / (mixed.densityGPerMl * (mixed.massShare.A + mixed.massShare.B));
+  return {
+    ...own,
+    kits: sheet.kits.map((k) => ({ ...k, yieldMl: k.yieldMl && k.yieldMl * swell })),
+    coverageKgPerM2Mm: sheet.coverageKgPerM2Mm && sheet.coverageKgPerM2Mm / swell,
+  };
+}
+
 const ready = new WeakMap<SheetRevision, WeakMap<Blend, SheetRevision>>();
 
 /**
@@ -279,25 +309,9 @@ export function withBlend(sheet: SheetRevision, blend: Blend | null): SheetRevis
   if (sheet.parts.some((p) => p.id === 'C' || p.id === 'D'))
     refuse('blend', sheet.name, 'a system of two liquid parts', REFUSED['filler-sheet-more']({ sheet: sheet.name }));
   const mix = filledMix(blend, liquidDensity(sheet));
-  const masses = proportionOf(sheet);
-  // Parts of A and B by weight add up to what 100 g of liquid are.
-  const a = 100 * masses.massShare.A;
-  const b = 100 * masses.massShare.B;
   const c = merged('C', 'blend of fillers', mix, (kind) => kind !== 'grains');
   const d = merged('D', 'grains', mix, (kind) => kind === 'grains');
-  const filled: SheetRevision = {
-    ...sheet,
-    parts: [...sheet.parts, ...(c ? [c.part] : []), ...(d ? [d.part] : [])],
-    ratio: {
-      ...sheet.ratio,
-      basis: 'weight',
-      a,
-      b,
-      also: null,
-      cByWeight: c?.per100G ?? null,
-      dByWeight: d?.per100G ?? null,
-    },
-  };
+  const filled = withOwn(sheet, c, d);
   known.set(blend, filled);
   return filled;
 }

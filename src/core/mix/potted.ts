@@ -1,5 +1,5 @@
 import { exactly, line, type Message, minutes, ml, refuse, texts, type WorkLine } from '../say';
-import { type Kit, PART_IDS, type PartId, type SheetRevision } from '../system';
+import { type Kit, PART_IDS, type PartId, proportionOf, type SheetRevision } from '../system';
 import { figure } from '../units';
 import { type Caps, capsOf } from './caps';
 import {
@@ -58,11 +58,16 @@ const MAX_BATCHES = 400;
 /** Over all lifts. */
 const MAX_IN_ALL = 1000;
 
-/** What whole kits hold: all of it goes into the pot, whatever volume the sheet says it makes. */
+/**
+ * What whole kits hold: all of it goes into the pot, whatever volume the sheet says it makes. What is in the mix and in
+ * no kit is put to it in proportion.
+ */
 function partsOfKits(sheet: SheetRevision, kit: Kit, kits: number): Pick<Batch, 'massG' | 'volumeMl'> {
   const over = (f: (id: PartId) => number) =>
     Object.fromEntries(PART_IDS.map((id) => [id, f(id)])) as Record<PartId, number>;
-  const massG = over((id) => kits * (kit.massG[id] ?? 0));
+  const { massShare } = proportionOf(sheet);
+  const perShare = (kit.massG.A + kit.massG.B) / (massShare.A + massShare.B);
+  const massG = over((id) => kits * (kit.massG[id] ?? massShare[id] * perShare));
   return {
     massG,
     volumeMl: over((id) => massG[id] / (sheet.parts.find((part) => part.id === id)?.densityGPerMl ?? 1)),

@@ -1,6 +1,7 @@
 import { positive } from '../say';
 import { type Part, proportionOf, type SheetRevision } from '../system';
 import { type Colour, type ColourTrial, takenTrial } from './colour';
+import { withOwn } from './fillers';
 
 /** A tint paste whose density nobody knows, g/mL; and from where on it is dust of stone, which is no tint. */
 const USUAL_TINT_G_PER_ML = 1.4;
@@ -107,32 +108,16 @@ export function withRecipe(sheet: SheetRevision, colour: Colour | null): SheetRe
   coloured.set(sheet, known);
   const found = known.get(trial);
   if (found) return found;
-  const { massShare } = proportionOf(sheet);
   const { baseG, hardenerG, coloursG, coloursMl } = madeOf(trial, sheet);
-  const [a, b] = [100 * massShare.A, 100 * massShare.B];
-  const made: SheetRevision = {
-    ...sheet,
-    parts: [
-      ...sheet.parts,
-      {
-        id: 'C',
-        name: 'dust and tints',
-        role: 'filler',
-        densityGPerMl: coloursG / coloursMl,
-        bulkGPerMl: null,
-        filler: 'thixotrope',
-      },
-    ],
-    ratio: {
-      ...sheet.ratio,
-      basis: 'weight',
-      a,
-      b,
-      also: null,
-      cByWeight: ((a + b) * coloursG) / (baseG + hardenerG),
-      dByWeight: null,
-    },
+  const part: Part = {
+    id: 'C',
+    name: 'dust and tints',
+    role: 'filler',
+    densityGPerMl: coloursG / coloursMl,
+    bulkGPerMl: null,
+    filler: 'thixotrope',
   };
+  const made = withOwn(sheet, { part, per100G: (100 * coloursG) / (baseG + hardenerG) }, null);
   known.set(trial, made);
   return made;
 }

@@ -1,5 +1,6 @@
 import { plainWords } from '@/words';
 import { saying } from '@/words/saying.testing';
+import { furtherSheets } from '../../sample/further-systems';
 import { sampleData } from '../../sample/jobs';
 import { mortarSheet, pasteSheet, sampleSheets, sampleStock } from '../../sample/systems';
 import { Refusal } from '../say';
@@ -180,8 +181,8 @@ test('jobs of nothing and of unplanned repairs have no kits; a kit of nothing is
   expect(plan([]).kits()).toEqual([]);
   expect(plan([like(nosing, 'n', 1, { sheetId: null })]).kits()).toEqual([]);
   const p = plan([nosing]).repairs[0]!;
-  const broken = { ...p, sheet: { ...p.sheet!, kits: [{ ...p.sheet!.kits[0]!, yieldMl: 0 }] } } as typeof p;
-  expect(() => jobKits(job, [broken], [])).toThrow(Refusal);
+  const broken: SheetRevision = { ...p.sheet!, kits: [{ ...p.sheet!.kits[0]!, yieldMl: 0 }] };
+  expect(() => jobKits(job, [p], [], [broken])).toThrow(Refusal);
   expect(NOTHING_YET.pours).toEqual([]);
 });
 
@@ -203,4 +204,60 @@ test('a chain in which one pass has no system yet still has its kits, and what i
     expect(systems).toContain('sheet-collar-1');
     for (const k of plan.kits()) for (const left of k.leftOvers) expect(left.ml).toBeGreaterThan(1);
   }
+});
+
+describe('one resin with other fillers in each pass', () => {
+  const pour = furtherSheets.find((s) => s.id === 'sheet-pour-1')!;
+  // Small pairs, so that many are needed.
+  const resin = { ...pour, kits: [{ ...pour.kits[0]!, massG: { A: 100, B: 30, C: null, D: null } }] };
+  const blend = (filler: 'spheres' | 'fibre'): Piece['blend'] => ({
+    consistency: 'stands',
+    fillers: [{ filler, share: 1, per100G: null }],
+  });
+  const one = (id: string, order: number, over: Partial<Piece> = {}) =>
+    like(plate, id, order, { sheetId: resin.id, kitId: resin.kits[0]!.id, ...over });
+  const light = (id: string, order: number) => one(id, order, { blend: blend('spheres') });
+  const gramsOf = (p: ReturnType<typeof plan>) =>
+    p.repairs.reduce(
+      (sum, { mix }) => sum + mix!.batches.reduce((s, b) => s + (b.massG.A * mix!.onHandMl) / mix!.toMixMl, 0),
+      0,
+    );
+
+  test.each([
+    ['plain first', [one('a', 1), light('b', 2), one('c', 3, { blend: blend('fibre') })]],
+    ['filled first', [light('b', 1), one('c', 2, { blend: blend('fibre') }), one('a', 3)]],
+  ] as const)('%s: kits are counted by what is taken out of them, in grams of A', (_, passes) => {
+    const p = plan([...passes], [], [resin]);
+    const [kits] = p.kits();
+    // Another way to the same count: no volume of any mix in it.
+    const of = gramsOf(p) / resin.kits[0]!.massG.A;
+    const whole = kits!.needs.reduce((s, n) => s + n.ml, 0) / kits!.offers[0]!.volumeMl;
+    expect(whole / of).toBeCloseTo(1, 6);
+    expect(kits!.kits.set.total).toEqual([Math.ceil(of)]);
+    // By the volumes of the mixes it would be far more: hollow spheres take up most of the room.
+    const byVolume = p.repairs.reduce((s, r) => s + r.mix!.onHandMl, 0) / kits!.offers[0]!.volumeMl;
+    expect(byVolume).toBeGreaterThan(1.15 * of);
+  });
+  test('what a kit makes is told as its own mix, whichever pass comes first', () => {
+    const offers = ([one('a', 1)] as Piece[])
+      .concat(light('b', 1))
+      .map((x) => plan([x], [], [resin]).kits()[0]!.offers);
+    expect(offers[1]).toEqual(offers[0]);
+  });
+  test('whole kits take their fillers beside them: as many grams for each gram of liquid as weighed out', () => {
+    const masses = (schools: Piece['schools']) => {
+      const r = plan([one('a', 1, { blend: blend('fibre'), schools })], [], [resin]).repairs[0]!;
+      return r.mix!.batches[0]!;
+    };
+    const [whole, weighed] = [masses({ 'part-kits': 'whole' }), masses({ 'part-kits': 'weighed' })];
+    expect([whole.kits! > 1, weighed.kits]).toEqual([true, null]);
+    const loading = (b: typeof whole) => b.massG.C / (b.massG.A + b.massG.B);
+    expect(loading(whole)).toBeGreaterThan(0.1);
+    expect(loading(whole)).toBeCloseTo(loading(weighed), 9);
+    // Nothing gets lost: what the parts take up is what the batch is.
+    const room = resin.kits[0]!.yieldMl === null ? whole.ml : null;
+    const volume = whole.volumeMl.A + whole.volumeMl.B + whole.volumeMl.C;
+    if (room !== null) expect(volume).toBeCloseTo(room, 6);
+    expect(volume).toBeGreaterThan(1.1 * (whole.volumeMl.A + whole.volumeMl.B));
+  });
 });

@@ -2,7 +2,7 @@ import { DateTime, IANAZone } from 'luxon';
 import { isTaken } from '../method';
 import { type KitOffer, type SharedKits, sharedKits, type TimedNeed } from '../mix';
 import { type Said, texts } from '../say';
-import { isMetered, plannedKitMl, type SheetRevision, type Stock } from '../system';
+import { isMetered, type Proportion, plannedKitMl, proportionOf, type SheetRevision, type Stock } from '../system';
 import { figure } from '../units';
 import type { Job } from './job';
 import { passKey } from './repair';
@@ -58,10 +58,23 @@ const MIN_MS = 60_000;
 
 const keyOf = ({ piece }: RepairPlan): string => passKey(piece);
 
-/** Needs of one pass: its batches at the 95 % value, without the rounding to whole kits. */
-function needsOf(plan: RepairPlan): BatchNeed[] {
+/** Part A in a millilitre of mix, g: what is taken of a kit, whatever else is stirred into it. */
+const ofKit = ({ massShare, densityGPerMl }: Proportion): number => massShare.A * densityGPerMl;
+
+/**
+ * What one millilitre of the mix of a pass takes of the system’s own mix, mL: less where fillers or colour of one’s own
+ * take up room in it.
+ */
+const takenBy = (plan: RepairPlan, typed: SheetRevision): number =>
+  ofKit(plan.mix!.proportion) / ofKit(proportionOf(typed));
+
+/**
+ * Needs of one pass: its batches at the 95 % value, without the rounding to whole kits, in the system’s own mix.
+ */
+function needsOf(plan: RepairPlan, typed: SheetRevision): BatchNeed[] {
   const { mix } = plan;
   if (!mix) return [];
+  const takes = takenBy(plan, typed);
   const mixed = mix.batches.reduce((s, b) => s + b.ml, 0);
   return mix.batches.map((b): BatchNeed => {
     const begin = plan.steps.find((s) => s.batch === b.index && s.marks?.begin?.includes('mix-begins'));
@@ -72,7 +85,7 @@ function needsOf(plan: RepairPlan): BatchNeed[] {
       pass: keyOf(plan),
       repairId: plan.repairId,
       batch: b.index,
-      ml: (mix.onHandMl * b.ml) / mixed,
+      ml: (takes * mix.onHandMl * b.ml) / mixed,
       fromMs,
       untilMs: Math.max(fromMs, placed?.endMs ?? fromMs),
     };
@@ -141,14 +154,20 @@ const ids = (needs: readonly BatchNeed[]) => [...new Set(needs.map((n) => n.repa
  * Kits of a job, system by system: the cheapest set over all repairs that can share, taken from the shelf first; kits
  * that are mixed whole are shared only by batches that lie inside one pot life; what is left is offered to named
  * repairs.
+ * @param sheets as typed: what a pass puts in besides is in no kit
  */
-export function jobKits(job: Job, plans: readonly RepairPlan[], stock: readonly Stock[]): readonly SystemKits[] {
+export function jobKits(
+  job: Job,
+  plans: readonly RepairPlan[],
+  stock: readonly Stock[],
+  sheets: readonly SheetRevision[],
+): readonly SystemKits[] {
   const zone = IANAZone.create(job.zone);
   const groups = new Map<string, RepairPlan[]>();
   for (const p of plans) if (p.sheet && p.mix) groups.set(p.sheet.id, [...(groups.get(p.sheet.id) ?? []), p]);
   return [...groups.values()].map((mine): SystemKits => {
-    const sheet = mine[0]!.sheet!;
-    const needs = mine.flatMap(needsOf).sort((a, b) => a.fromMs - b.fromMs);
+    const sheet = sheets.find((s) => s.id === mine[0]!.sheet!.id)!;
+    const needs = mine.flatMap((p) => needsOf(p, sheet)).sort((a, b) => a.fromMs - b.fromMs);
     const first = needs[0]?.fromMs ?? job.startFrom;
     const day = DateTime.fromMillis(first, { zone }).toISODate()!;
     const lots = stock.filter((s) => s.systemId === sheet.systemId);
@@ -164,7 +183,7 @@ export function jobKits(job: Job, plans: readonly RepairPlan[], stock: readonly 
     const whole = needs.filter((n) => !kept.has(n.pass));
     const usable = Math.min(...mine.map((p) => p.usableMin ?? Number.POSITIVE_INFINITY));
     const potMs = (usable + sheet.mixMin) * MIN_MS;
-    const capMl = Math.max(...mine.map((p) => p.mix!.capMl));
+    const capMl = Math.max(...mine.map((p) => p.mix!.capMl * takenBy(p, sheet)));
     // What is split by weighing stands together as one need that no pot life cuts.
     const pool: TimedNeed[] = pooled.length
       ? [
@@ -258,7 +277,7 @@ function leftOvers({
       if (from.includes(p.repairId) || !p.void) return [];
       // One that has its own system does not need it, one that could use this kind might.
       if (p.sheet ? p.sheet.id !== sheet.id : !(p.method && isTaken(p.method, sheet))) return [];
-      const needMl = p.mix?.onHandMl ?? p.void.p95Ml;
+      const needMl = p.mix ? p.mix.onHandMl * takenBy(p, sheet) : p.void.p95Ml;
       return needMl <= ml ? [{ repairId: p.repairId, needMl }] : [];
     });
     return [{ ml, mixed, from, untilMs: mixed ? mine[0]!.fromMs + potMs : null, offers: offersTo }];

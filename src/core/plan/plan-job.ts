@@ -271,6 +271,7 @@ export function planJob(ask: JobAsk): JobPlan {
         job,
         made.flatMap((p) => p.passes),
         ask.stock,
+        ask.sheets,
       ),
     );
     return kits;

@@ -231,7 +231,12 @@ export function preparePass(
     thermal: ask.thermal,
   };
   if (!measured || !sheet || !kit || problems.length) {
-    open.mix = [...(measured ? [] : [OPEN['not-measured']()]), ...(sheet && kit ? [] : [OPEN['no-system']()])];
+    open.mix = [
+      ...(measured ? [] : [OPEN['not-measured']()]),
+      ...(sheet && kit ? [] : [OPEN['no-system']()]),
+      // What stands against it at an earlier stage is told here as well: nothing is just not there.
+      ...problems.filter((p) => p.stage !== 'mix').map((p) => p.sentence),
+    ];
     open.place = open.mix;
     return only(base);
   }

@@ -13,6 +13,7 @@ import { stageView } from '../repair/stage-props';
 import { Choice, Heading, Prose, useFormat, Ways } from '../shared/bits';
 import { Link } from '../shared/Link';
 import { Notice } from '../shared/Notice';
+import { StillNeeds } from '../shared/StageFindings';
 import { QuantityField } from '../shared/QuantityField';
 import { clock } from '../shared/when';
 import { useNow } from '../workspace/now';
@@ -81,11 +82,13 @@ export function BenchPage({
         <h1 className="text-xl font-bold">
           {batch && sheet ? 'Pressed through a mixer: nothing is weighed' : 'There is no such batch'}
         </h1>
-        <p>
-          {batch && sheet
-            ? 'Throw the first shots away until the colour is even; the running view keeps the clock of the mixer.'
-            : 'Measure the void and choose the material first.'}
-        </p>
+        {batch && sheet ? (
+          <p>Throw the first shots away until the colour is even; the running view keeps the clock of the mixer.</p>
+        ) : plan.batches.length > 0 ? (
+          <p>{phrase`The plan has ${plan.batches.length} of them.`}</p>
+        ) : (
+          <StillNeeds texts={plan.open.mix} />
+        )}
         <Link className="btn self-start" href={`/job/${jobId}/${repairId}/mix`}>
           Back to the mix
         </Link>
