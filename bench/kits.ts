@@ -79,6 +79,8 @@ export function kitRun(
         count: pieceOf(r).void!.count,
         minutesPerPlace: p.context!.settings['per-place'] ?? 1,
         setMin: 0,
+        placeChosen: true,
+        inRounds: true,
         stops: [],
         dayMin: null,
         tubeMl: 0,

@@ -1,7 +1,11 @@
 import type { Page } from 'playwright-core';
 import { METHODS, methodOf } from '@/core/method';
+import { pieceOf, withPiece } from '@/core/plan';
+import { measured, SHAPES, type VoidShape, voidOf } from '@/core/void';
+import { furtherSheets } from '@/sample/further-systems';
+import { freshJob, freshRepair } from '@/ui/workspace/fresh';
 import { site, withSample } from './browser';
-import { answer, inspected, measuredAs, runToTheEnd, stage, type } from './hands';
+import { answer, inspected, measuredAs, runToTheEnd, stage, takeJob, type } from './hands';
 
 const yard = site();
 const { base } = yard;
@@ -183,4 +187,59 @@ test('a fitting in a hull, a chain of four typed pass by pass: each with its win
   await page.getByRole('link', { name: /2 Built up/ }).click();
   await page.getByLabel('Diameter at the foot', { exact: true }).first().waitFor();
   expect(await release.textContent()).toBe(whole);
+});
+
+test('a liquid that runs is thickened by oneself: the caution goes, each filler is weighed and fetched by its name', async () => {
+  const page = await begin();
+  const now = Date.parse('2026-05-05T05:00:00Z');
+  const sheet = { ...furtherSheets.find((s) => s.id === 'sheet-pour-1')!, sample: false };
+  const job = { ...freshJob(now), id: 'runny', name: 'Thickened', zone: 'Europe/Helsinki' };
+  const fresh = freshRepair(job.id, 'plate-bond', 1, now);
+  const plate = withPiece(fresh, {
+    ...pieceOf(fresh),
+    name: 'Guide plate',
+    sheetId: sheet.id,
+    kitId: sheet.kits[0]!.id,
+    answers: Object.fromEntries(methodOf('plate-bond')!.questions.map((q) => [q.id, q.wants])),
+    void: voidOf({
+      ...SHAPES.bondLine.blank(),
+      outline: { kind: 'rectangle', length: measured(300), width: measured(200) },
+      thickness: measured(0.5, 'gauge'),
+    } as VoidShape),
+  });
+  await takeJob(page, base(), { job, repairs: [plate], sheets: [sheet] });
+  await page.goto(`${base()}/job/${job.id}/${plate.id}/mix`);
+  const caution = page.getByText('It runs, and this work needs a paste');
+  await caution.waitFor();
+  const neat = await answer(page);
+
+  // As the caution says: fillers of one’s own, and how it shall stand.
+  await page.getByText('fillers of your own').click();
+  await page.getByRole('radiogroup', { name: 'Fillers' }).getByRole('radio', { name: 'filled' }).click();
+  await page.getByRole('button', { name: 'Another filler' }).click();
+  await page.getByLabel('Filler 2').selectOption({ label: 'fumed silica, thickening' });
+  await type(page, 'share', '3');
+  await caution.waitFor({ state: 'detached' });
+  // As much mix as before, with less resin in it.
+  expect(await answer(page)).toBe(neat);
+
+  await page.goto(`${base()}/job/${job.id}/${plate.id}/bench?batch=1`);
+  const told = await page.getByTestId('made-of').innerText();
+  const [, fibre, silica] =
+    /^C is ([\d.]+) g of short fibres and ([\d.]+) g of fumed silica, each weighed by itself\.$/.exec(told)!;
+  expect(Number(fibre) / Number(silica)).toBeCloseTo(3, 1);
+
+  await page.goto(`${base()}/job/${job.id}/pick`);
+  const row = (name: string) => page.getByRole('listitem').filter({ hasText: name });
+  await row('short fibres').waitFor();
+  const grams = async (name: string) => Number(/([\d.]+) g/.exec(await row(name).innerText())![1]);
+  // A tenth more than is weighed, rounded up to the gram.
+  for (const [name, weighed] of [
+    ['short fibres', Number(fibre)],
+    ['fumed silica', Number(silica)],
+  ] as const) {
+    expect(await grams(name)).toBeGreaterThanOrEqual(weighed * 1.09);
+    expect(await grams(name)).toBeLessThan(weighed * 1.1 + 1.1);
+  }
+  expect(await page.getByText('blend of fillers').count()).toBe(0);
 });

@@ -92,6 +92,8 @@ export interface EngineParams {
   readonly rolling?: true;
   /** Spread: the optional task between spreading and closing; the setting of its name holds its minutes. */
   readonly alsoCloses?: string;
+  /** Spread: each part is checked once it is closed, before the next is spread: the factor that holds its minutes. */
+  readonly thenChecked?: string;
   /** Coat: too thin to be measured: it takes what the sheet says it covers, where that is stated. */
   readonly byCoverage?: true;
   /** Coat: it is put on until the face takes no more, and what each round took is written down. */
@@ -156,3 +158,11 @@ export function settingIn(c: Pick<MethodContext, 'settings'>, id: string): numbe
 /** How many like parts the work has, one after the other. */
 export const partsIn = ({ areas, void: v }: Pick<MethodContext, 'areas' | 'void'>): number =>
   areas > 1 ? areas : v.count;
+
+/** Whether a batch is the first that lies on its part, or on the whole where the work is one. */
+export function beginsPart({ batch, batches, part }: TaskContext): boolean {
+  if (!batch || batch.remade) return true;
+  const serves = ({ fromTo, remade }: Batch) =>
+    !remade && (part == null || !fromTo || (part >= fromTo[0] - 1 && part < fromTo[1]));
+  return batches.find(serves)?.index === batch.index;
+}

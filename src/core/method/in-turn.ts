@@ -22,10 +22,10 @@ export function inTurn(drafts: readonly StepDraft[], lifeMin: number): readonly 
     if (bares.includes(d)) ends.set(d.part!, min);
   }
   if (!stale) return drafts;
-  /** Number of the batch that a part is placed from. */
-  const batchOf = new Map(
-    drafts.flatMap((d) => (presses(d) && d.batch !== undefined ? [[d.part!, d.batch] as const] : [])),
-  );
+  /** Number of the first batch that a part is placed from. */
+  const batchOf = new Map<number, number>();
+  for (const d of drafts)
+    if (presses(d) && d.batch !== undefined && !batchOf.has(d.part!)) batchOf.set(d.part!, d.batch);
   const first = Math.min(...batchOf.values());
   const later = (d: StepDraft) => bares.includes(d) && (batchOf.get(d.part!) ?? first) > first;
   const begun = new Set<number>();

@@ -1,6 +1,7 @@
 import { exactly, line, type Message, minutes, ml, refuse, texts } from '../say';
 import { figure } from '../units';
 import { type Batch, type MixAsk, type MixBasis, type MixResult, NOTHING_DRAWN, partsOf, yieldLines } from './mix-ask';
+import { partsNamed } from './potted';
 
 const WORK = texts('work.metered', {
   round: 'Places in one round',
@@ -50,11 +51,10 @@ function roundSize({ grouping, minutesPerPlace, usableMin }: MixAsk, lifeMin: nu
 }
 
 /**
- * Rounds and mixers of so many like places. A mixer lives by pauses, not by holes: a fresh one is taken at the start,
+ * Rounds of a size, and mixers, of so many like places. A mixer lives by pauses, not by holes: a fresh one is taken at the start,
  * after a pause longer than the resin may stand in it, and on a new day.
  */
-function stretchesOf(ask: MixAsk, lifeMin: number): { stretches: readonly Stretch[]; size: number } {
-  const size = roundSize(ask, lifeMin);
+function stretchesOf(ask: MixAsk, lifeMin: number, size: number): readonly Stretch[] {
   // The mixer stands while a part is set; where several are filled first, while all of them are.
   const standsMin = ask.setMin * (ask.grouping === 'one' ? 1 : Math.min(size, ask.count));
   const stops = new Map<number, number>();
@@ -80,17 +80,67 @@ function stretchesOf(ask: MixAsk, lifeMin: number): { stretches: readonly Stretc
     inStretch += last - first + 1;
     first = last + 1;
   }
-  return { stretches, size };
+  return stretches;
+}
+
+/** What is pressed in one go, out of one mixer or on with the last. */
+type Pressed = Pick<Batch, 'portion' | 'label' | 'places' | 'fromTo' | 'pauseMin'> & {
+  /** Of all that is placed. */
+  readonly share: number;
+  readonly fresh: boolean;
+};
+
+/** Like places in rounds: each is one, and a mixer serves as many rounds as no pause ends it. */
+function rounds(ask: MixAsk, lifeMin: number): { pressed: readonly Pressed[]; size: number } {
+  const size = roundSize(ask, lifeMin);
+  const pressed = stretchesOf(ask, lifeMin, size).flatMap(({ rounds: of, pauseMin }, s) =>
+    of.map(([from, to], r): Pressed => {
+      const before = r === 0 && s > 0 ? pauseMin : (ask.stops.find((x) => x.after === from - 1)?.minutes ?? 0);
+      return {
+        portion: 0,
+        label: ask.count === 1 ? SAY.all() : from === to ? SAY.place({ n: from }) : SAY.places({ from, to }),
+        share: (to - from + 1) / ask.count,
+        places: to - from + 1,
+        fresh: r === 0,
+        fromTo: [from, to],
+        ...(before > 0 ? { pauseMin: before } : {}),
+      };
+    }),
+  );
+  return { pressed, size };
 }
 
 /**
- * What is pressed through mixers: like places in rounds, a fresh mixer after a pause it does not bear. @throws Refusal
- * when one place takes longer than the resin works
+ * Lift by lift, or like parts one after the other: what comes out of a mixer is freshly mixed, so no pot caps it, and it
+ * goes on until a pause ends the mixer. Between lifts one waits for longer than that.
+ */
+function portions(ask: MixAsk, lifeMin: number): readonly Pressed[] {
+  if (!ask.parts)
+    return ask.portions.map(({ label, share }, portion) => ({ portion, label, share, places: 1, fresh: true }));
+  const { count, closeMin } = ask.parts;
+  return stretchesOf({ ...ask, count, setMin: closeMin }, lifeMin, 1).map(({ rounds: of, pauseMin }, s): Pressed => {
+    const fromTo = [of[0]![0], of.at(-1)![1]] as const;
+    const places = fromTo[1] - fromTo[0] + 1;
+    return {
+      portion: 0,
+      label: partsNamed(fromTo),
+      share: places / count,
+      places,
+      fresh: true,
+      fromTo,
+      ...(s > 0 && pauseMin > 0 ? { pauseMin } : {}),
+    };
+  });
+}
+
+/**
+ * What is pressed through mixers: like places in rounds, all else in portions and parts; a fresh mixer after a pause it
+ * does not bear. @throws Refusal when one place takes longer, by somebody's own figure, than the resin works
  */
 export function metered({ ask, proportion, kitMl, lines, placed, safety }: MixBasis): MixResult {
   const { sheet } = ask;
   const perPlace = ask.minutesPerPlace;
-  if (perPlace > ask.usableMin)
+  if (ask.inRounds && ask.placeChosen && perPlace > ask.usableMin)
     refuse(
       'usableMin',
       ask.usableMin,
@@ -98,8 +148,8 @@ export function metered({ ask, proportion, kitMl, lines, placed, safety }: MixBa
       REFUSED['place-takes-resin']({ perPlace: minutes(perPlace), usable: minutes(ask.usableMin) }),
     );
   const lifeMin = ask.idleMin ?? ask.usableMin;
-  const { stretches, size } = stretchesOf(ask, lifeMin);
-  const mixers = sheet.mixer ? stretches.length : 0;
+  const { pressed: goes, size } = ask.inRounds ? rounds(ask, lifeMin) : { pressed: portions(ask, lifeMin), size: null };
+  const mixers = sheet.mixer ? goes.filter((p) => p.fresh).length : 0;
   const perMixer = sheet.mixer ? sheet.mixer.volumeMl + ask.tubeMl + (ask.purge ? sheet.mixer.purgeMl : 0) : 0;
   const all = [...lines];
   const lost = (id: string, label: Message, n: number, each: number) =>
@@ -131,46 +181,44 @@ export function metered({ ask, proportion, kitMl, lines, placed, safety }: MixBa
   if (flow > 0) lost('flow', SAY.flow(), use, flow);
   const toMixMl = pressed + use * flow;
   const onHandMl = pressed + safety + buy * flow;
-  const batches = stretches.flatMap(({ rounds, pauseMin }, s) =>
-    rounds.map(([from, to], r): Omit<Batch, 'index'> => {
-      const fresh = r === 0 && sheet.mixer ? 1 : 0;
-      const mine = (placed * (to - from + 1)) / ask.count + fresh * perMixer;
-      const before = r === 0 && s > 0 ? pauseMin : (ask.stops.find((x) => x.after === from - 1)?.minutes ?? 0);
-      return {
-        portion: 0,
-        label: ask.count === 1 ? SAY.all() : from === to ? SAY.place({ n: from }) : SAY.places({ from, to }),
-        ml: mine,
-        placedMl: (placed * (to - from + 1)) / ask.count,
-        ...partsOf(sheet, proportion, mine),
-        kits: null,
-        places: to - from + 1,
-        mixers: fresh,
-        fromTo: [from, to],
-        ...(before > 0 ? { pauseMin: before } : {}),
-        ...NOTHING_DRAWN,
-      };
-    }),
-  );
+  const batches = goes.map(({ share, fresh, ...named }, index): Batch => {
+    const mixed = fresh && sheet.mixer ? 1 : 0;
+    const mine = placed * share + mixed * perMixer;
+    return {
+      ...named,
+      index,
+      ml: mine,
+      placedMl: placed * share,
+      ...partsOf(sheet, proportion, mine),
+      kits: null,
+      mixers: mixed,
+      ...NOTHING_DRAWN,
+    };
+  });
   return {
     lines: all,
     toMixMl,
     onHandMl,
-    batches: batches.map((b, index) => ({ ...b, index })),
+    batches,
     kits: { kit: ask.kit, volumeMl: kitMl, use, buy, leftMl: buy * kitMl - toMixMl, leftIsMixed: false },
     proportion,
-    capMl: (placed * size) / ask.count,
+    capMl: size === null ? Math.max(...batches.map((b) => b.placedMl)) : (placed * size) / ask.count,
     rateNeeded: null,
     working: [
-      line(
-        WORK.round(),
-        WORK['round-by']({
-          grouped: ask.grouping === 'one' ? 'yes' : 'no',
-          mixer: minutes(lifeMin),
-          usable: minutes(ask.usableMin),
-          each: minutes(perPlace),
-        }),
-        size,
-      ),
+      ...(size === null
+        ? []
+        : [
+            line(
+              WORK.round(),
+              WORK['round-by']({
+                grouped: ask.grouping === 'one' ? 'yes' : 'no',
+                mixer: minutes(lifeMin),
+                usable: minutes(ask.usableMin),
+                each: minutes(perPlace),
+              }),
+              size,
+            ),
+          ]),
       line(
         WORK.mixers(),
         WORK['mixers-by']({ silent: ask.idleMin === null ? 'yes' : 'no', life: minutes(lifeMin) }),

@@ -138,6 +138,10 @@ export interface MixAsk {
    */
   readonly minutesPerPlace: number;
   readonly setMin: number;
+  /** Whether somebody chose those minutes: ours never forbid (metered). */
+  readonly placeChosen: boolean;
+  /** Like places are pressed in rounds, each place in its own working time; else in portions and parts (metered). */
+  readonly inRounds: boolean;
   /** Each place filled and set before the next, or several filled and then set (metered). */
   readonly grouping: 'one' | 'several';
   /** Pauses that are known beforehand: after so many places, so many minutes (metered). */

@@ -25,6 +25,8 @@ const ask = (sheet: SheetRevision, over: Partial<MixAsk> = {}): MixAsk => ({
   count: 1,
   minutesPerPlace: 3,
   setMin: 1,
+  placeChosen: true,
+  inRounds: true,
   stops: [],
   dayMin: null,
   tubeMl: 0,

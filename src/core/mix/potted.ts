@@ -126,6 +126,14 @@ function potsFor(needMl: number, { ask, caps, kitMl, kitsPerPot, whole }: Sharin
     } else if (needMl / n + loss <= caps.heldMl + 1e-9)
       return Array.from({ length: n }, () => ({ kits: null, share: 1 / n }));
   }
+  // Each pot takes something off the need: it would end, after more pots than anybody mixes.
+  const eachMl = whole
+    ? Math.min(caps.placedMl, kitsPerPot * kitMl - loss)
+    : Math.min(caps.placedMl, caps.heldMl - loss);
+  if (eachMl > 0) {
+    const all = Math.ceil(needMl / eachMl);
+    refuse('usableMin', all, `under ${MAX_BATCHES} batches`, REFUSED['would-take-batches']({ all }));
+  }
   return refuse(
     'usableMin',
     ask.usableMin,
@@ -170,7 +178,8 @@ function partsLine(partMl: number, s: Sharing): WorkLine {
   );
 }
 
-const partsNamed = ([from, to]: readonly [number, number]): Message =>
+/** What several like parts are called, by their numbers. */
+export const partsNamed = ([from, to]: readonly [number, number]): Message =>
   from === to ? SAY.part({ n: from }) : SAY.parts({ from, to });
 
 /**

@@ -63,9 +63,16 @@ function windowsAnew(job: Pick<Job, 'zone' | 'workingHours'>, fromMs: number, to
   const bad = calendarProblems(job)[0];
   if (bad) refuse(bad.field, bad.value, bad.allowed, bad.sentence);
   const { fromHour, toHour, days } = job.workingHours;
-  return localDays(job.zone, fromMs, toMs)
-    .filter((day) => days.includes(day.weekday))
-    .map((day) => ({ fromMs: atHour(day, fromHour), toMs: atHour(day, toHour) }));
+  const out: Window[] = [];
+  for (const day of localDays(job.zone, fromMs, toMs)) {
+    if (!days.includes(day.weekday)) continue;
+    const [from, to] = [atHour(day, fromHour), atHour(day, toHour)];
+    const last = out.at(-1);
+    // Where work goes on round the clock no day ends at midnight.
+    if (last?.toMs === from) out[out.length - 1] = { fromMs: last.fromMs, toMs: to };
+    else out.push({ fromMs: from, toMs: to });
+  }
+  return out;
 }
 
 /** The first window that is still open at an instant; windows follow each other in time. */

@@ -1,5 +1,5 @@
 import type { Engine } from '../method';
-import { type MilestoneId, milestoneKind, milestoneOf, type SheetRevision } from '../system';
+import { isMetered, type MilestoneId, milestoneKind, milestoneOf, type SheetRevision } from '../system';
 import type { Laying } from './lay-ask';
 import type { MilestoneTime } from './milestone-times';
 import { type CureState, type PlannedStep, type RepairAsk, type RepairPlan, wholePlaced } from './repair-plan';
@@ -15,7 +15,7 @@ export function derive(
   { steps, stop, untimed, placedMs, overruns, lastBatch, topBatches, partsIn, timeOf }: Laying,
   sheet: SheetRevision,
   serves: MilestoneId | null,
-  { eachBatch, eachPart }: Pick<Engine, 'eachBatch' | 'eachPart'>,
+  engine: Pick<Engine, 'eachBatch' | 'eachPart'>,
 ): Pick<
   RepairPlan,
   | 'steps'
@@ -30,6 +30,9 @@ export function derive(
   | 'band'
   | 'overruns'
 > {
+  const { eachBatch } = engine;
+  // Out of a mixer each part is mixed as it is pressed, and has its own working time.
+  const eachPart = isMetered(sheet.kind) ? new Set<MilestoneId>([...engine.eachPart, 'use-by']) : engine.eachPart;
   const milestones: MilestoneTime[] = [];
   const all = Array.from({ length: lastBatch + 1 }, (_, b) => b);
   const parts = all.flatMap((batch) => partsIn(batch).map((part) => ({ batch, part })));

@@ -207,10 +207,18 @@ export function mixAt(
   const { effects, settings } = context;
   const printed = printedSheet && milestoneOf(printedSheet, 'use-by-out');
   // A method that presses has no rate, one that mixes pots no time for each place; amounts ask for neither then.
-  const pace = ENGINES[method.engine].pace?.(context);
+  const engine = ENGINES[method.engine];
+  const pace = engine.pace?.(context);
   const rate = pace ? settingIn(context, pace.setting) * pace.mlPerMin : 100;
   const rateChosen = pace !== undefined && repair.settings[pace.setting] !== undefined;
-  const parts = ENGINES[method.engine].parts(context);
+  const parts = engine.parts(context);
+  // Of parts that are spread and closed, the mixer stands while one is closed.
+  const perPlace = parts
+    ? {
+        minutesPerPlace: measured.nominalMl / parts.count / (rate * repair.crew) + parts.closeMin,
+        setMin: parts.closeMin,
+      }
+    : { minutesPerPlace: settings['per-place'] ?? 1, setMin: settings['set-place'] ?? 0 };
   const open = parts?.spreadFirst ? milestoneOf(sheet, 'open') : undefined;
   const openReach = open ? reachOf(open, 'short', atMs).atMs : null;
   const openMin = openReach === null ? null : (openReach - atMs) / MIN_MS;
@@ -238,8 +246,9 @@ export function mixAt(
     parts: parts && { ...parts, openMin },
     borders: repair.borders,
     count: placesIn(context.void),
-    minutesPerPlace: settings['per-place'] ?? 1,
-    setMin: settings['set-place'] ?? 0,
+    ...perPlace,
+    placeChosen: repair.settings['per-place'] !== undefined,
+    inRounds: engine.inRounds,
     grouping: effects.grouping,
     stops: repair.stops,
     dayMin,

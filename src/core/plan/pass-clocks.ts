@@ -3,6 +3,7 @@ import type { StepDraft } from '../method';
 import { type Said, texts } from '../say';
 import {
   clockOf,
+  isMetered,
   LAID_OVER_TIME,
   MILESTONES,
   type Milestone,
@@ -22,6 +23,8 @@ const CLOCKS = texts('pass-clocks', {
 });
 
 const MIN_MS = 60_000;
+/** What is over with a mix that is ready. */
+const MIXED = ['mix-begins', 'mix-ends', 'stand-ends'] as const satisfies readonly StartId[];
 
 /** When something happened to a batch: at its first spot, and when the last was done. */
 interface Mark {
@@ -56,6 +59,7 @@ export interface ClockAsk {
 export function clocksOf({ ask, sheet, reachOf, shares }: ClockAsk) {
   const { actuals, repair, thermal } = ask;
   const batches: Marks[] = [];
+  const fresh = isMetered(sheet.kind);
   /** Of the parts of each batch; of what is prepared for no batch yet, by part alone. */
   const parts = new Map<number, Marks>();
   const ofBatch: Map<number, Marks>[] = [];
@@ -167,7 +171,19 @@ export function clocksOf({ ask, sheet, reachOf, shares }: ClockAsk) {
     return { firstMs: Math.min(...all.map((m) => m.firstMs)), lastMs: Math.max(...all.map((m) => m.lastMs)) };
   };
   const mark = (draft: StepDraft, which: 'begin' | 'end', begunMs: number, lastMs: number, lastBatch: number) => {
-    const { part } = draft;
+    const { part, batch } = draft;
+    // What comes out of a mixer is mixed as it is pressed: each part has a pot of its own, as it were.
+    if (
+      which === 'begin' &&
+      fresh &&
+      part !== undefined &&
+      batch !== undefined &&
+      draft.marks?.end?.includes('placed')
+    ) {
+      ofBatch[batch] ??= new Map();
+      const pressed = Object.fromEntries(MIXED.map((start) => [start, { firstMs: begunMs, lastMs: begunMs }]));
+      ofBatch[batch].set(part, { ...ofBatch[batch].get(part), ...pressed });
+    }
     for (const start of draft.marks?.[which] ?? []) {
       const made: Mark = { firstMs: LAID_OVER_TIME.has(start) ? begunMs : lastMs, lastMs };
       if (part !== undefined && draft.batch === undefined) {

@@ -2,6 +2,7 @@ import type { HeatCell } from '../cure';
 import {
   type Answer,
   defaultSchools,
+  ENGINES,
   factorsOf,
   type Method,
   type MethodContext,
@@ -11,7 +12,7 @@ import {
 } from '../method';
 import type { Batch, MixResult } from '../mix';
 import { type Problem, refuse, type Said, texts } from '../say';
-import type { Kit, MilestoneId, SheetRevision } from '../system';
+import { isMetered, type Kit, type MilestoneId, type SheetRevision } from '../system';
 import type { VoidResult } from '../void';
 import type { Actuals } from './actuals';
 import type { DayEnd, Window } from './calendar';
@@ -215,3 +216,7 @@ export const reviewOf = (repair: Piece, method: Method | null): string | null =>
     : repair.safety.class === 'review'
       ? repair.safety.why || 'It was marked so.'
       : null);
+
+/** Whether it is pressed hole by hole, so that its batches are rounds. */
+export const inRounds = ({ method, sheet }: Pick<RepairPlan, 'method' | 'sheet'>): boolean =>
+  method !== null && sheet !== null && isMetered(sheet.kind) && ENGINES[method.engine].inRounds;

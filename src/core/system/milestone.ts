@@ -107,7 +107,7 @@ export const MILESTONES = {
     label: 'Gel',
     clock: 'waiting',
     order: 1,
-    later: ['sandable', 'release', 'foot', 'light-load', 'load', 'full-cure'],
+    later: ['next-lift', 'sandable', 'release', 'foot', 'light-load', 'load', 'full-cure'],
     touch: true,
   },
   'next-lift': {

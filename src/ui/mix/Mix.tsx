@@ -4,6 +4,7 @@ import { useState } from 'react';
 import { selfHeats } from '@/core/cure';
 import { UPTAKE_ML_PER_M2 } from '@/core/method';
 import type { Batch } from '@/core/mix';
+import { inRounds, type RepairPlan } from '@/core/plan';
 import { isMetered, PART_IDS } from '@/core/system';
 
 import { formatDuration, phrase } from '@/words';
@@ -25,8 +26,10 @@ import { PressedPacks } from './PressedPacks';
 import { Stops } from './Stops';
 
 /** In how many goes it is mixed or pressed. */
-const inMixes = (n: number, metered: boolean): string => {
-  if (metered) return n > 1 ? phrase`in ${n} rounds` : phrase`in ${n} round`;
+const inMixes = (plan: RepairPlan): string => {
+  const n = plan.batches.length;
+  if (inRounds(plan)) return n > 1 ? phrase`in ${n} rounds` : phrase`in ${n} round`;
+  if (plan.sheet && isMetered(plan.sheet.kind)) return n > 1 ? phrase`in ${n} goes` : 'in one go';
   return n > 1 ? phrase`in ${n} batches` : phrase`in ${n} batch`;
 };
 
@@ -53,6 +56,7 @@ function Sheet({ view, at }: StageProps) {
           mix={plan.mix}
           sheet={plan.sheet}
           places={at.repair.void?.count ?? 1}
+          holes={inRounds(plan)}
           strokeMl={at.repair.bench.strokeMl}
           zone={view.job.zone}
         />
@@ -140,9 +144,9 @@ function Side({ view, at }: StageProps) {
         unit={total.unit}
         beside={
           <>
-            {metered && plan.batches.length > 1 && plan.batches.every((b) => b.places === 1)
+            {inRounds(plan) && plan.batches.length > 1 && plan.batches.every((b) => b.places === 1)
               ? 'hole by hole'
-              : inMixes(plan.batches.length, metered)}
+              : inMixes(plan)}
             <span className="block">
               {mix.kits.use} × {mix.kits.kit.label}
             </span>
@@ -194,7 +198,7 @@ function Side({ view, at }: StageProps) {
       {metered ? (
         <>
           <Strokes repair={repair} plan={plan} />
-          <Stops repair={repair} />
+          <Stops repair={repair} holes={inRounds(plan)} />
         </>
       ) : (
         <Instruments repair={repair} plan={plan} batch={0} />

@@ -27,12 +27,15 @@ export function PressedPacks({
   mix,
   sheet,
   places,
+  holes,
   strokeMl,
   zone,
 }: {
   mix: MixResult;
   sheet: SheetRevision;
   places: number;
+  /** Whether it goes into holes, round by round; else in portions, or part by part. */
+  holes: boolean;
   strokeMl: number | null;
   zone: string;
 }) {
@@ -52,7 +55,8 @@ export function PressedPacks({
   return (
     <div className="flex flex-col gap-3">
       <p className="text-lg">
-        <strong className="fig">{format('volume', eachMl).text}</strong> a hole
+        <strong className="fig">{format('volume', eachMl).text}</strong>{' '}
+        {holes ? 'a hole' : places > 1 ? 'for each place' : 'goes in'}
         {shots !== null && said && (
           <>
             : <strong className="fig">{figure(shots, 3)}</strong>
@@ -104,7 +108,9 @@ export function PressedPacks({
         })}
       </svg>
       <p className="soft text-sm">
-        {phrase`one bar a pack, ${format('volume', pack).text}; waves: into holes, with their numbers; dots: left in a mixer or thrown away`}
+        {holes
+          ? phrase`one bar a pack, ${format('volume', pack).text}; waves: into holes, with their numbers; dots: left in a mixer or thrown away`
+          : phrase`one bar a pack, ${format('volume', pack).text}; waves: into its place; dots: left in a mixer or thrown away`}
         {(sheet.mixer?.flowMl ?? 0) > 0 && '; dark waves: pressed out until both parts flow'}
         {packs.length > SHOWN && phrase`; the first ${SHOWN} of ${packs.length} packs`}
       </p>
@@ -130,7 +136,7 @@ export function PressedPacks({
           aria-expanded={all}
           onClick={() => setAll(!all)}
         >
-          {all ? 'fold' : phrase`all ${mix.batches.length} ${single ? 'holes' : 'rounds'}`}
+          {all ? 'fold' : phrase`all ${mix.batches.length} ${holes ? (single ? 'holes' : 'rounds') : 'goes'}`}
         </button>
       )}
     </div>

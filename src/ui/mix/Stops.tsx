@@ -8,7 +8,7 @@ import { useRowKeys } from '../shared/use-row-keys';
 import { changePass } from '../workspace/workspace';
 
 /** Pauses in pressing that are known beforehand: a move, a stair, a break. They decide how many mixers it takes. */
-export function Stops({ repair }: { repair: Piece }) {
+export function Stops({ repair, holes }: { repair: Piece; holes: boolean }) {
   const { stops } = repair;
   const keys = useRowKeys(stops);
   const places = repair.void?.count ?? 1;
@@ -23,10 +23,10 @@ export function Stops({ repair }: { repair: Piece }) {
         <div key={keys[i]} className="grid grid-cols-[1fr_1fr_auto] gap-2 items-end mb-1.5">
           <QuantityField
             kind="count"
-            label="After hole"
+            label={holes ? 'After hole' : 'After part'}
             value={s.after}
             check={(v) =>
-              Number.isInteger(v) && v >= 1 && v < places ? null : phrase`A hole from 1 to ${places - 1}.`
+              Number.isInteger(v) && v >= 1 && v < places ? null : phrase`A number from 1 to ${places - 1}.`
             }
             onChange={(t) => at(i, { after: t.value })}
           />

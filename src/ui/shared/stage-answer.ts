@@ -1,11 +1,18 @@
 import type { Stage } from '@/core/method';
-import type { ChainPlan, RepairPlan } from '@/core/plan';
+import { type ChainPlan, inRounds, type RepairPlan } from '@/core/plan';
 import type { PassView } from '@/core/record';
 import { isMetered } from '@/core/system';
 import type { Shown, UnitSystem } from '@/core/units';
 import { format, lowered, phrase, say } from '@/words';
 import { readerAt } from '../workspace/prefs';
 import { shortWhen } from './when';
+
+/** How many packs are pressed out, and into how many places where that is not plain. */
+function pressed(plan: RepairPlan, packs: number, count: number): string {
+  const of = phrase`${packs} pack${packs > 1 ? 's' : ''}`;
+  if (inRounds(plan)) return phrase`${of}, ${count} hole${count > 1 ? 's' : ''}`;
+  return count > 1 ? phrase`${of}, ${count} parts` : of;
+}
 
 /** The one answer of each stage in a few words, as the folding rule carries it. */
 export function stageAnswer(
@@ -36,8 +43,7 @@ export function stageAnswer(
       return plan.sheet?.name ?? 'to choose';
     case 'mix':
       if (!plan.mix) return plan.problems.some((p) => p.stage === 'mix') ? 'not possible' : 'waits';
-      if (plan.sheet && isMetered(plan.sheet.kind))
-        return phrase`${plan.mix.kits.use} pack${plan.mix.kits.use > 1 ? 's' : ''}, ${repair.void?.count ?? 1} hole${(repair.void?.count ?? 1) > 1 ? 's' : ''}`;
+      if (plan.sheet && isMetered(plan.sheet.kind)) return pressed(plan, plan.mix.kits.use, repair.void?.count ?? 1);
       return phrase`${plan.batches.length} batch${plan.batches.length > 1 ? 'es' : ''}, ${format('volume', plan.mix.toMixMl, system).text}`;
     case 'place': {
       const mine = plan.steps.filter((s) => s.stage === 'place' || s.stage === 'mix');

@@ -151,7 +151,7 @@ const F = findings({
     severity: 'caution',
     stage: 'place',
     title: 'It is glass-hard before it is cut back',
-    why: '“{step}” is planned for {start}; it may be cut from {from} to {until}{closed, select, yes {, while nobody works} other {}}. Past that it polishes instead of cutting: it takes a coarser disc and several times as long.',
+    why: '“{step}” is planned from {start} to {end}; {crossed, select, yes {the first of it may be cut until {until}, the last from {from} only} other {it may be cut from {from} to {until}{closed, select, yes {, while nobody works} other {}}}}. Past that it polishes instead of cutting: it takes a coarser disc and several times as long.',
     todo: '{closed, select, yes {Begin so much earlier that the window falls into your hours, or stay for it.} other {Bring more hands, or cut it back in parts as they come due.}}',
   },
 });
@@ -160,6 +160,7 @@ const SAY = texts('finding.late.say', { step: '“{title}”' });
 
 /** Starts are offered in steps of that, ms. */
 const STEP_MS = 10 * 60_000;
+const HOUR_MS = 3_600_000;
 const DAY_MS = 86_400_000;
 /** Less in hand than this is said, ms. */
 const TIGHT_MS = 30 * 60_000;
@@ -251,6 +252,8 @@ export const lateRules: Readonly<Record<string, Rule>> = {
       const ours = row.quick ? oursBefore(s, row.begins ? s.startMs : s.endMs, c) : [];
       const oursMs = ours.reduce((ms, o) => ms + o.endMs - o.startMs, 0);
       const leftMs = oursMs - s.lateMs;
+      // Hours are told in whole minutes: what is left is less than what is planned, and reads so.
+      const leftMin = leftMs < HOUR_MS ? leftMs / 60_000 : Math.ceil(leftMs / 60_000) - 1;
       const [from, untilMs] = [opensMs(s, c), s.dueMs ?? s.endMs];
       const worked = hoursUntil(c, from, untilMs).some((w) => w.toMs > from);
       const told = {
@@ -258,13 +261,14 @@ export const lateRules: Readonly<Record<string, Rule>> = {
         start: at(s.startMs),
         end: at(s.endMs),
         over: minutes(s.lateMs / 60_000),
-        left: minutes(leftMs / 60_000),
+        left: minutes(leftMin),
         ours: minutes(oursMs / 60_000),
         steps: listed(ours.map(({ title }) => SAY.step({ title }))),
         n: ours.length,
         from: at(from),
         until: at(untilMs),
         closed: worked ? 'no' : 'yes',
+        crossed: from > untilMs ? 'yes' : 'no',
       };
       return [(row.quick && leftMs > 0 ? row.quick : row.says)(told, { of: s.id, ways: row.ways?.(s, c) })];
     }),
@@ -313,7 +317,7 @@ export const lateRules: Readonly<Record<string, Rule>> = {
       );
       const left = s.dueMs - s.endMs;
       if (!spread || left > TIGHT_SHARE * (s.dueMs - spread.startMs)) return [];
-      return [row.tight({ step: s.title, end: at(s.endMs), left: minutes(left / 60_000) }, { of: s.id })];
+      return [row.tight({ step: s.title, end: at(s.endMs), left: minutes(Math.max(0, left) / 60_000) }, { of: s.id })];
     }),
 
   'bare-again': ({ plan }) =>

@@ -1,9 +1,9 @@
-import { BY_COVERAGE, choiceWith, coatsOf, ENGINES, faceM2, geometricMl } from '../../method';
+import { BY_COVERAGE, choiceWith, coatsOf, ENGINES, faceM2, geometricMl, settingIn } from '../../method';
 import { ONE_LOT } from '../../mix';
 import type { RepairPlan } from '../../plan';
 import { areaOf, minutes, ml, percent } from '../../say';
 import { type Finding, findings } from '../finding';
-import type { Rule } from './rule';
+import type { JudgeContext, Rule } from './rule';
 import { WAYS, weighed } from './ways';
 
 const F = findings({
@@ -21,6 +21,14 @@ const F = findings({
     title: 'One lot must be used up faster than usual',
     why: 'All of a coat over {area} is one lot, with {left} to use it up: that is {needed}{crew, plural, one {} other { for each of # pairs of hands}}. Grenko’s own figure for one pair of hands is {usual}; nobody chose it, so it is planned with what the lot needs.',
     todo: 'Say how fast you coat, bring more hands, or let the lot change at a threshold.',
+  },
+  'rate:place': {
+    id: 'rate',
+    severity: 'caution',
+    stage: 'place',
+    title: 'A hole must be filled faster than usual',
+    why: 'From its first shot to the rod at its mark each hole is planned with {usual}, a figure of Grenko’s own; at that temperature the resin works for {left}.',
+    todo: 'Try one dry against the clock and type what it takes; with more than {left}, colder packs, or a slower resin.',
   },
   claim: {
     severity: 'note',
@@ -45,6 +53,8 @@ const F = findings({
   },
 });
 
+/** The setting that says how long a hole takes. */
+const PER_PLACE = 'per-place';
 /** More hands than this do not paint one floor. */
 const MOST_ROUND = 12;
 /** More hands than this do not work at one place. */
@@ -77,11 +87,21 @@ function neededPace({ mix, kit, method, context, usableMin }: RepairPlan, crew: 
   };
 }
 
+/** Holes that take longer, by a figure of Grenko’s own, than the resin works. */
+function slowPlace({ plan: { method, context, mix, usableMin }, repair }: JudgeContext): Finding[] {
+  if (!mix || !method || !context || usableMin === null || !ENGINES[method.engine].inRounds) return [];
+  const usual = settingIn(context, PER_PLACE);
+  if (usual <= usableMin || repair.settings[PER_PLACE] !== undefined) return [];
+  const left = minutes(usableMin);
+  const way = { say: WAYS.place({ takes: left }), set: { path: ['settings', PER_PLACE], value: usableMin } };
+  return [F['rate:place']({ usual: minutes(usual), left }, { ways: [way] })];
+}
+
 /** What is noticed about how fast it must be placed, in what lots, and by whose coverage. */
 export const rateRules: Readonly<Record<string, Rule>> = {
-  rate: ({ plan, repair }) => {
-    const need = neededPace(plan, repair.crew);
-    if (!need) return [];
+  rate: (c) => {
+    const need = neededPace(c.plan, c.repair.crew);
+    if (!need) return slowPlace(c);
     const { said, oneLot, method, kit } = need;
     return oneLot
       ? [F['rate:lot']({ ...said, area: need.area }, { ways: need.ways(MOST_ROUND) })]

@@ -188,11 +188,11 @@ export const voidRules: Readonly<Record<string, Rule>> = {
     const out: Finding[] = [];
     if (liftMaxMm !== null && depth > liftMaxMm && !plan.context.params.narrow) {
       // What is planned is what is said: a lift chosen thinner than the sheet’s makes more of them.
-      const lifts = liftsOf(plan.context);
+      const { effects } = plan.context;
+      const lifts = liftsOf({ ...plan.context, effects: { ...effects, onePass: false } });
       const said = { is: mm(depth), limit: exactly(mm(liftMaxMm)), lifts, each: eachLift(liftsMm(plan.context)) };
       // A screw hole is too narrow for its depth to matter.
-      if (lifts > 1 || plan.context.effects.onePass)
-        out.push(F[plan.context.effects.onePass ? 'lift:deep-pass' : 'lift:deep'](said));
+      if (lifts > 1) out.push(F[effects.onePass ? 'lift:deep-pass' : 'lift:deep'](said));
     }
     if (liftMinMm !== null && depth < liftMinMm)
       out.push(F['lift:thin']({ is: mm(depth), limit: exactly(mm(liftMinMm)) }));

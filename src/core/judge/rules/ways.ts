@@ -10,6 +10,7 @@ export const WAYS = texts('finding.rate.way', {
   scale: 'My scale shows {step}',
   minute: '{of} a minute',
   hour: '{of} an hour',
+  place: 'A hole takes me {takes}',
   crew: '{crew, plural, one {# pair} other {# pairs}} of hands',
   weigh: 'Split the kit by weighing',
   lots: 'A lot for each area',

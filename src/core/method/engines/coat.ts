@@ -60,6 +60,7 @@ export const coat: Engine = {
   onFaces: true,
   liesOpen: 'set',
   oneKitAPot: () => false,
+  inRounds: false,
   inLifts: false,
   byApproval: false,
   spends: [],

@@ -32,6 +32,8 @@ export interface Engine {
   readonly oneKitAPot: (c: MethodContext) => boolean;
   /** Whether all of a portion is mixed at once, as one lot; absent where nobody sees where a lot ends. */
   readonly oneLot?: (c: MethodContext) => boolean;
+  /** Out of a mixer, like places are gone through in rounds, each filled in its own working time. */
+  readonly inRounds: boolean;
   /** Settings whose minutes spend the pot life beside mixing and standing, where a method has them. */
   readonly spends: readonly string[];
   /** Clocks that each batch has of its own, and not the pass by its last one. */

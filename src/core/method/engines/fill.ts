@@ -1,4 +1,4 @@
-import { type MilestoneId, proportionOf } from '../../system';
+import { type MilestoneId, milestoneKind, proportionOf } from '../../system';
 import { areHoles } from '../../void';
 import { type MethodContext, settingIn, type TaskContext } from '../context';
 import type { Level } from '../effects';
@@ -24,6 +24,7 @@ export const fill: Engine = {
   onFaces: false,
   liesOpen: 'set',
   oneKitAPot: () => false,
+  inRounds: false,
   inLifts: true,
   pace: byRate,
   byApproval: false,
@@ -107,9 +108,16 @@ const rows = tasks('fill', [
 ]) as readonly [TaskRow, TaskRow, TaskRow];
 const [primeApart, primeDrawn, place] = rows;
 
-/** The same, each lift after another milestone of the one below. */
-export const liftsAfter = (rows: readonly TaskRow[], kind: MilestoneId): readonly TaskRow[] =>
-  rows.map((row) => (row.waits?.for === 'next-lift' ? { ...row, waits: { ...row.waits, for: kind } } : row));
+/**
+ * The same, each lift after another milestone of the one below; a sheet that tells the next lift and not that has told
+ * enough, where that comes later.
+ */
+export const liftsAfter = (rows: readonly TaskRow[], kind: MilestoneId): readonly TaskRow[] => {
+  const waits = milestoneKind(kind).later?.includes('next-lift')
+    ? ({ for: kind, orElse: 'next-lift' } as const)
+    : { for: kind };
+  return rows.map((row) => (row.waits?.for === 'next-lift' ? { ...row, waits: { ...row.waits, ...waits } } : row));
+};
 
 /** Lift on lift, batch by batch, each primed with its own liquid or from a tin. */
 export const filledInLifts: readonly TaskRow[] = [

@@ -9,6 +9,7 @@ export const pour: Engine = {
   onFaces: false,
   liesOpen: 'set',
   oneKitAPot: (c) => !c.params.weighed,
+  inRounds: false,
   inLifts: false,
   pace: byRate,
   byApproval: false,

@@ -7,6 +7,7 @@ export const press: Engine = {
   onFaces: false,
   liesOpen: 'never',
   oneKitAPot: () => false,
+  inRounds: true,
   inLifts: false,
   pace: null,
   byApproval: true,

@@ -1,4 +1,4 @@
-import { type MethodContext, type Setting, settingIn } from '../context';
+import { beginsPart, type MethodContext, type Setting, settingIn } from '../context';
 import { type TaskRow, tasks } from '../task';
 import { BEGINS, byRate, type Engine, PORTION, POT_CLOCKS } from './engine';
 import { mix, weigh } from './potted';
@@ -8,6 +8,7 @@ export const spread: Engine = {
   onFaces: false,
   liesOpen: 'closed',
   oneKitAPot: () => false,
+  inRounds: false,
   inLifts: false,
   pace: (c) =>
     c.params.rolling
@@ -24,9 +25,9 @@ export const spread: Engine = {
   portions: () => [{ label: PORTION.line(), share: 1 }],
   parts: (c: MethodContext) => {
     if (c.params.rolling) return c.areas > 1 ? { count: c.areas, closeMin: 0 } : null;
-    const { alsoCloses } = c.params;
+    const { alsoCloses, thenChecked } = c.params;
     const further = alsoCloses !== undefined && c.effects.shows.includes(alsoCloses) ? settingIn(c, alsoCloses) : 0;
-    const closeMin = settingIn(c, 'close min') + further;
+    const closeMin = settingIn(c, 'close min') + further + (thenChecked ? settingIn(c, thenChecked) : 0);
     return c.void.count > 1 ? { count: c.void.count, closeMin, spreadFirst: c.effects.spreadFirst } : null;
   },
   blockOf: () => 'bond',
@@ -101,7 +102,8 @@ export const spreadAndClosed: readonly TaskRow[] = [
       confirm: 'Both faces are wet',
       work: { by: { setting: 'rate', driver: 'mL' } },
       marks: { end: ['placed', 'last-coat'] },
-      within: { of: 'bare', on: 'own', by: 'begin' },
+      // What is spread on in a second pot lies beside what is wet: nobody grinds there.
+      within: { of: 'bare', on: 'own', by: 'begin', when: beginsPart },
     },
     {
       task: 'close',

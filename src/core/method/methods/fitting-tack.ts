@@ -108,6 +108,7 @@ export const fittingTack: Method = {
   finishAnswer: 'aligned, bead struck off',
   review: 'A fitting through a hull keeps water out.',
   serves: 'release',
+  params: { thenChecked: 'align min' },
   allowances: [
     {
       id: 'squeeze',
@@ -180,9 +181,11 @@ export const fittingTack: Method = {
       {
         task: 'align',
         role: 'hold',
+        // Each right after it is set: what waits for the last has gelled in the first.
+        each: 'part',
         block: 'work',
         ofLast: true,
-        title: 'Check the alignment before it gels',
+        title: 'Check the alignment{parted, select, yes { of fitting {part} of {count}} other {}} before it gels',
         detail: 'By the datum inside and by the same outside, angle and hand; after gel it is not moved any more.',
         confirm: 'Aligned',
         work: { fixed: 5 },

@@ -54,9 +54,9 @@ export const metalFiller: Method = {
           id: 'crown',
           label: 'slightly domed, filed flush',
           fits: 'faces that are seen or slid on',
-          effect: { level: 'crown', onePass: true },
+          effect: { level: 'crown' },
         },
-        { id: 'flush', label: 'struck flush', fits: 'hidden faces', effect: { level: 'flush', onePass: true } },
+        { id: 'flush', label: 'struck flush', fits: 'hidden faces', effect: { level: 'flush' } },
       ]),
       byDefault: 'crown',
       why: 'It shrinks a little, and a hollow is another round.',
@@ -130,9 +130,11 @@ export const metalFiller: Method = {
     ...clear,
     ...reworded('metal-filler', filledInLifts, {
       place: {
-        title: 'Press it in, slightly domed',
+        title:
+          '{which, select, only {Press it in, slightly domed} last {Press in lift {lift}, slightly domed} other {Press in lift {lift} of {lifts}, under the face}}',
         detail: 'First a thin smear rubbed into the scratches, then over it in one go; no air under it.',
-        confirm: 'It is in, slightly domed',
+        confirm:
+          '{which, select, only {It is in, slightly domed} last {It is in, slightly domed} other {Lift {lift} is in}}',
       },
     }),
     ...tasks('metal-filler', [
