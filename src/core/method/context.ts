@@ -86,6 +86,8 @@ export interface EngineParams {
   readonly straight?: string;
   /** Fill: how much thicker the first lift is than an even one, %. The setting that holds it. */
   readonly lead?: string;
+  /** Fill: what a line that is filled is called where it is no crack. */
+  readonly line?: 'joint';
   /** Fill: each like place is mixed by itself, unless somebody is quick enough for two. */
   readonly byPlace?: true;
   /** Spread: one area after another, each no larger than is covered in its open time. */

@@ -1,3 +1,4 @@
+import { dequal } from 'dequal';
 import { layerOf, measuredBatch, saidAs, type Weighed, weighedOf } from '../mix';
 import {
   along,
@@ -29,8 +30,10 @@ const SAY = texts('gap', {
   variant: '{n} of them with {what} {by} {way, select, less {less} other {more}}.',
   from: 'From {datum}: {along} along, {from} in{many}; {clear} clear all round. {facing}',
   every: ', then every {spacing} {angle}',
+  whole:
+    '{line, select, joint {joints} other {cracks}} {first} to {last}{open, plural, =0 {} one {, in each the joint at {joints} kept open} other {, in each the joints at {joints} kept open}}',
   reach:
-    '{nth, plural, =0 {} other {crack # }}from {from} to {to}{open, plural, =0 {} one {, the joint at {joints} kept open} other {, the joints at {joints} kept open}}',
+    '{nth, plural, =0 {} other {{line, select, joint {joint} other {crack}} # }}from {from} to {to}{open, plural, =0 {} one {, the joint at {joints} kept open} other {, the joints at {joints} kept open}}',
   reaches: '{all}',
   angle: 'at {degrees}°',
   facing: 'Facing {side}.',
@@ -159,16 +162,30 @@ function alongLines(c: TaskContext): readonly AlongLine[] {
 /** Whether a batch meets something that no other of its kind meets. */
 export const standsApart = (c: TaskContext): boolean => alongLines(c).some((line) => line.openMm.length > 0);
 
+/** Lines that a batch fills from end to end, one like the other in a row, are told together. */
+function foldedLines(lines: readonly AlongLine[]): readonly (AlongLine & { readonly last: number })[] {
+  const whole = ({ fromMm, toMm, runMm }: AlongLine) => fromMm <= 0.5 && toMm >= runMm - 0.5;
+  const out: (AlongLine & { last: number })[] = [];
+  for (const line of lines) {
+    const before = out.at(-1);
+    const like = before && before.runMm === line.runMm && dequal(before.openMm, line.openMm);
+    if (before && like && whole(before) && whole(line)) before.last = line.nth;
+    else out.push({ ...line, last: line.nth });
+  }
+  return out;
+}
+
 /** Along lines: from where to where a batch reaches, when several share them, and what stays open there. */
 function reachOf(c: TaskContext): Message | '' {
-  const said = alongLines(c).map(({ nth, runMm, fromMm, toMm, openMm }) => {
+  const said = foldedLines(alongLines(c)).map(({ nth, last, runMm, fromMm, toMm, openMm }) => {
     const at = (mm: number) => along(mm, runMm);
+    const joints = { open: openMm.length, joints: listed(openMm.map(at)), line: c.params.line ?? 'crack' };
+    if (last > nth) return SAY.whole({ first: nth, last, ...joints });
     return SAY.reach({
       nth,
       from: at(fromMm),
       to: at(toMm),
-      open: openMm.length,
-      joints: listed(openMm.map(at)),
+      ...joints,
     });
   });
   if (!said.length) return '';

@@ -69,3 +69,24 @@ test('nothing is lost or done twice, each is still ground before its turn, and n
     ),
   );
 });
+test('a part that takes several pots is ground before the first of them, never beside what is wet', () => {
+  const plain = [
+    ...[0, 1, 2].map((part) => bare(part, 60)),
+    ...[0, 1, 2].flatMap((part) =>
+      [2 * part, 2 * part + 1].flatMap((batch) => [
+        mix(batch),
+        // The second pot goes on beside the first: its face has no clock any more.
+        batch % 2 ? { ...press(part, batch, 40), within: undefined as never } : press(part, batch, 40),
+      ]),
+    ),
+  ];
+  const twice = plain.map((d) =>
+    d.within === undefined && d.id.startsWith('press') ? { ...d, within: { kind: 'bare', by: 'begin' } as never } : d,
+  );
+  for (const drafts of [plain, twice])
+    expect(ids(inTurn(drafts, 70))).toEqual([
+      ...['bare 0', 'mix 0', 'press 0', 'mix 1', 'press 0'],
+      ...['bare 1', 'mix 2', 'press 1', 'mix 3', 'press 1'],
+      ...['bare 2', 'mix 4', 'press 2', 'mix 5', 'press 2'],
+    ]);
+});

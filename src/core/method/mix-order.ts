@@ -8,8 +8,9 @@ const FIRST = texts('order.first', {
   catalyst: 'The {b} into the {a}, inside its range: too little or too much does not cure',
   water: 'Water into the pail, powder into the water; never above the most the sheet allows, never water again later',
   powder: 'Powder and liquid by weight, lid back on the liquid at once',
-  kneaded: '{alike, select, yes {Equal parts} other {Both parts}}, kneaded all through',
-  tinted: '{colours} into {a} first, until it is one colour; then {b}, folded in',
+  kneaded:
+    '{alike, select, weight {Equal parts by weight} volume {Equal parts by volume} other {Both parts}}, kneaded all through',
+  tinted: 'First {colours} into {a}, until it is one colour; then {b}, folded in',
   liquids: 'B into A{manner, select, folded {, folded, not whipped} slow { slowly: no air stirred in} other {}}',
 });
 const SAY = texts('order', {
@@ -41,7 +42,7 @@ function firstOf(c: TaskContext): Message {
   }
   if (a.role === 'powder') return b.role === 'water' ? FIRST.water() : FIRST.powder();
   const manner = BY_FLOW[sheet.flow ?? kind.flows[0]!];
-  if (manner === 'kneaded') return FIRST.kneaded({ alike: sheet.ratio.a === sheet.ratio.b ? 'yes' : 'no' });
+  if (manner === 'kneaded') return FIRST.kneaded({ alike: sheet.ratio.a === sheet.ratio.b ? sheet.ratio.basis : 'no' });
   const tints = c.ingredients.filter((i) => i.as === 'colour' && i.of !== 'mix');
   if (tints.length) return FIRST.tinted({ colours: listed(tints.map((t) => t.name)), a: 'A', b: 'B' });
   return FIRST.liquids({ manner: sheet.mixManner ? 'sheet' : manner });

@@ -253,7 +253,8 @@ export function mixAt(
     stops: repair.stops,
     dayMin,
     tubeMl: (Math.PI / 4) * (settings['tube-bore'] ?? 0) ** 2 * ((settings['tube-length'] ?? 0) / 1000),
-    purge: effects.purge,
+    // Where nobody chooses otherwise the first shots of a mixer go: the steps say so.
+    purge: effects.purge || !engine.inRounds,
     idleMin: idleReach?.atMs ? (idleReach.atMs - atMs) / MIN_MS : null,
   });
   const first = amounts(ask(usable));

@@ -27,7 +27,7 @@ export const setOutPots: readonly TaskRow[] = tasks('pour-fast', [
     task: 'weigh-all',
     role: 'mix',
     block: 'work',
-    title: '{batches, plural, one {Set the batch out} other {Set all {batches} batches out}}',
+    title: '{batches, plural, one {Set the batch out} =2 {Set both batches out} other {Set all {batches} batches out}}',
     detail: '{allParts} In cups of their own, in a row; nothing is weighed between them.',
     confirm: 'All set out',
     work: { per: { batch: 2 } },

@@ -21,7 +21,7 @@ export const flexibleJoint: Method = {
   laidOn: null,
   setsOut: false,
   takes: { flow: ['pours', 'paste', 'putty'], out: ['pot', 'mixer', 'hand'], binder: ['resin'], sand: true },
-  params: { narrow: true },
+  params: { narrow: true, line: 'joint' },
   watched: 'told',
   questions: [
     soundBase,
