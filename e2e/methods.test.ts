@@ -224,15 +224,15 @@ test('a liquid that runs is thickened by oneself: the caution goes, each filler 
   expect(await answer(page)).toBe(neat);
 
   await page.goto(`${base()}/job/${job.id}/${plate.id}/bench?batch=1`);
-  const told = await page.getByTestId('made-of').innerText();
+  const told = await page.getByTestId('made-of').textContent();
   const [, fibre, silica] =
-    /^C is ([\d.]+) g of short fibres and ([\d.]+) g of fumed silica, each weighed by itself\.$/.exec(told)!;
+    /^C is ([\d.]+) g of short fibres and ([\d.]+) g of fumed silica, each weighed by itself\.$/.exec(told!)!;
   expect(Number(fibre) / Number(silica)).toBeCloseTo(3, 1);
 
   await page.goto(`${base()}/job/${job.id}/pick`);
   const row = (name: string) => page.getByRole('listitem').filter({ hasText: name });
   await row('short fibres').waitFor();
-  const grams = async (name: string) => Number(/([\d.]+) g/.exec(await row(name).innerText())![1]);
+  const grams = async (name: string) => Number(/([\d.]+) g/.exec((await row(name).textContent())!)![1]);
   // A tenth more than is weighed, rounded up to the gram.
   for (const [name, weighed] of [
     ['short fibres', Number(fibre)],
