@@ -1,5 +1,5 @@
 import { areaOf, texts, uptake } from '../say';
-import type { BaseMaterial, Kit } from '../system';
+import type { BaseMaterial, Kit, MilestoneId } from '../system';
 import { type MethodContext, type Question, type School, type Setting, settingIn } from './context';
 import { options } from './effects';
 import type { AllowanceRow } from './method';
@@ -236,3 +236,9 @@ export const levelSetting = (
   id: 'crown' | 'recess',
   { label, byDefault, max }: Pick<Setting, 'label' | 'byDefault' | 'max'>,
 ): Setting => ({ id, label, kind: 'length', byDefault, min: 0, max, stage: 'finish', when: (e) => e.level === id });
+
+/**
+ * What ends a wait as well where a sheet prints no time to let go or to grind: what bears that much is let go, and takes
+ * an abrasive. Not for what gets too hard to be cut.
+ */
+export const HELD_LONGER: readonly MilestoneId[] = ['foot', 'light-load', 'load'];

@@ -246,9 +246,10 @@ export const GAPS: Readonly<Record<string, Gap>> = {
   draws: (c) => (batchOf(c).drawnMl > 0 ? 'yes' : 'no'),
   leftOut: (c) => (batchOf(c).leftOutG > 0 ? SAY.leftOut({ mass: grams(batchOf(c).leftOutG) }) : ''),
   several: (c) => (c.batches.filter((b) => b.portion === batchOf(c).portion).length > 1 ? 'yes' : 'no'),
-  /** Through a mixer, in a pot, kneaded by hand, or inside its own bag where it is used whole. */
+  /** Through a mixer, in a pot, kneaded by hand, bead by bead, or inside its own bag where it is used whole. */
   how: (c) => {
-    const { mixing, ownBag } = systemKind(c.sheet.kind);
+    const { mixing, ownBag, asPlaced } = systemKind(c.sheet.kind);
+    if (asPlaced) return 'beads';
     return ownBag && batchOf(c).kits !== null ? 'bag' : mixing;
   },
   purge: (c) => (c.effects.purge && c.sheet.mixer ? ml(c.sheet.mixer.purgeMl) : ''),

@@ -187,12 +187,15 @@ export function stepFrom(method: Method, row: TaskRow, here: TaskContext, key?: 
   if (part !== null) draft.part = part;
   if (part !== null && batch) draft.joint = jointOf(here, part);
   if (row.marks) draft.marks = row.marks;
-  if (waits && (!waits.when || waits.when(here)))
+  if (waits && (!waits.when || waits.when(here))) {
+    const stated = [waits.for, ...(waits.orElse ?? [])].find((kind) => milestoneOf(here.sheet, kind)) ?? waits.for;
     draft.waitFor = {
-      kind: waits.orElse && !milestoneOf(here.sheet, waits.for) ? waits.orElse : waits.for,
+      kind: stated,
+      ...(stated === waits.for ? {} : { insteadOf: waits.for }),
       batches: onBatches(waits.on, here),
       ...(waits.ahead ? { ahead: true as const } : {}),
     };
+  }
   if (within && (!within.when || within.when(here)))
     draft.within = {
       kind: within.orElse && !milestoneOf(here.sheet, within.of) ? within.orElse : within.of,

@@ -88,8 +88,8 @@ export interface TaskRow {
     readonly for: MilestoneId;
     readonly on: On;
     readonly when?: (c: TaskContext) => boolean;
-    /** Where sheets of this method seldom print that time: the later one of theirs that ends the wait as well. */
-    readonly orElse?: MilestoneId;
+    /** Where a sheet does not print that time: the later ones that end the wait as well, the soonest first. */
+    readonly orElse?: readonly MilestoneId[];
     /** What comes before it in its block is begun so early that it is ready when the wait ends. */
     readonly ahead?: true;
   };
@@ -198,7 +198,13 @@ export interface StepDraft {
    * The step may not begin before this milestone of all these batches (or of the last one): a window opens by its last
    * place.
    */
-  readonly waitFor?: { readonly kind: MilestoneId; readonly batches?: readonly number[]; readonly ahead?: true };
+  readonly waitFor?: {
+    readonly kind: MilestoneId;
+    readonly batches?: readonly number[];
+    readonly ahead?: true;
+    /** What would end the wait sooner, and has no time on the sheet. */
+    readonly insteadOf?: MilestoneId;
+  };
   /** It is tried each hour until it holds. */
   readonly hourly?: boolean;
   /** The same, of the pass below: when it may begin at the soonest, and until when it may go on it as it is. */

@@ -28,7 +28,7 @@ export function capsOf(ask: MixAsk, proportion: Proportion, kitMl: number | null
   const perG = kitMl === null ? 1 / proportion.densityGPerMl : kitMl / kitG;
   const perVesselMl = kitMl === null ? 1 : kitMl / (kitG / proportion.densityGPerMl);
   const placed: [number, Message] = [
-    ask.placingMlPerMin * ask.crew * ask.usableMin,
+    ask.asPlaced ? Number.POSITIVE_INFINITY : ask.placingMlPerMin * ask.crew * ask.usableMin,
     CAPS.placed({ rate: rate(ask.placingMlPerMin), crew: ask.crew, left: minutes(ask.usableMin) }),
   ];
   const held: [number, Message][] = [

@@ -124,6 +124,8 @@ export interface MixAsk {
   readonly vesselAssumed?: boolean;
   /** Each kit is mixed in its own pail, and never two in one. */
   readonly oneKitAPot: boolean;
+  /** It is mixed as it is placed, bead by bead: nothing stands in a pot, and no life of a pot bounds it. */
+  readonly asPlaced?: boolean;
   /** Whole kits only, or split by weighing. */
   readonly split: 'whole' | 'weighed';
   /** Like parts that are spread and closed one after the other out of one pot; null where the work is one. */

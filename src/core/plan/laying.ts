@@ -57,6 +57,10 @@ export function layingOf(layAsk: LayAsk): Laying {
   let placedMs: number | null = null;
   let stop: PlanStop | null = null;
 
+  /** What a step waits for: the later time that its sheet prints, unless somebody chose what stands in for the sooner. */
+  const waitKind = ({ kind, insteadOf }: NonNullable<StepDraft['waitFor']>): MilestoneId =>
+    insteadOf && repair.standIns[insteadOf] ? insteadOf : kind;
+
   /** The waits of a step: its own, and that for the pass below. */
   const waitsOf = (draft: StepDraft): { wait: Wait; stopped: () => PlanStop }[] => {
     const out: { wait: Wait; stopped: () => PlanStop }[] = [];
@@ -64,7 +68,7 @@ export function layingOf(layAsk: LayAsk): Laying {
       const wait = clock.waitOf(kind, batches);
       out.push({ wait, stopped: () => clock.stopAt(draft, kind, batches, wait.why) });
     };
-    if (draft.waitFor) add(clocks, draft.waitFor.kind, draft.waitFor.batches ?? [lastBatch]);
+    if (draft.waitFor) add(clocks, waitKind(draft.waitFor), draft.waitFor.batches ?? [lastBatch]);
     if (below && draft.gate?.from) add(below, draft.gate.from, upTo(below.lastBatch));
     return out;
   };

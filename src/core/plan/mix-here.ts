@@ -15,6 +15,7 @@ import {
 import { attempt, grams, line, minutes, type Problem, texts, type WorkLine } from '../say';
 import {
   isMetered,
+  isMixedAsPlaced,
   type Kit,
   kitVolumeMl,
   type Milestone,
@@ -242,6 +243,7 @@ export function mixAt(
     vesselAssumed: repair.bench.vesselMaxMl === null,
     oneLot: ENGINES[method.engine].oneLot?.(context) ?? false,
     oneKitAPot: ENGINES[method.engine].oneKitAPot(context),
+    asPlaced: isMixedAsPlaced(sheet),
     split: effects.split,
     parts: parts && { ...parts, openMin },
     borders: repair.borders,

@@ -8,7 +8,7 @@ const starts = (s: PlannedStep): number => s.begunAt ?? s.startMs;
 
 /** When what is held by a pass is off again: as the step that waits for that ends, else as the sheet says. */
 function offMs(laying: Laying, until: MilestoneId): number | null {
-  const off = laying.steps.find((s) => s.waitFor?.kind === until);
+  const off = laying.steps.find(({ waitFor }) => (waitFor?.insteadOf ?? waitFor?.kind) === until);
   return off ? off.endMs : laying.waitOf(until, [laying.lastBatch]).atMs;
 }
 

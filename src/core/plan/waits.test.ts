@@ -66,16 +66,52 @@ describe('a wait that the sheet does not give is never taken for no wait', () =>
   });
 
   test.each([
-    ['grinding', 'sandable', nosing, without(mortarSheet, 'sandable'), 'finish:edge', true],
+    [
+      'grinding',
+      'sandable',
+      nosing,
+      without(mortarSheet, 'sandable', 'foot', 'load', 'full-cure'),
+      'finish:edge',
+      true,
+    ],
     ['clamps', 'release', plate, without(pasteSheet, 'release', 'load', 'full-cure'), 'finish:release', true],
     // Without a release it waits for the load time; without that one either for nothing that is made up.
-    ['wedges', 'load', eyes, without(resinSheet, 'release', 'load'), 'finish:clean', false],
+    ['wedges', 'release', eyes, without(resinSheet, 'release', 'load'), 'finish:clean', true],
   ] as const)('%s', (_, kind, repair, sheet, step, touch) => {
     const p = planOf(repair, sheet);
     expect(p.stop).toMatchObject({ kind, touch, step: { id: step } });
     expect(p.untimed.map((s) => s.id)).toContain('release:tests');
     expect(p.openMs).toBeNull();
   });
+
+  test.each([
+    ['grinding', 'sandable', 'foot', nosing, mortarSheet, 'finish:edge'],
+    ['clamps', 'release', 'load', plate, pasteSheet, 'finish:release'],
+    ['wedges', 'release', 'load', eyes, resinSheet, 'finish:clean'],
+  ] as const)(
+    '%s: a later time of the sheet that ends the wait as well is waited for, and told',
+    (_, missing, later, repair, sheet, step) => {
+      const silent = without(sheet, missing);
+      const p = planOf(repair, silent);
+      expect(p.stop).toBeNull();
+      expect(stepOf(p, step).waitFor).toMatchObject({ kind: later, insteadOf: missing });
+      // Never sooner than that time, and never sooner than with the sheet that prints it.
+      const reached = p.milestones.find((m) => m.kind === later)!.planMs!;
+      expect(stepOf(p, step).startMs).toBeGreaterThanOrEqual(reached);
+      expect(stepOf(p, step).startMs).toBeGreaterThanOrEqual(stepOf(planOf(repair, sheet), step).startMs);
+      const told = findingsOf(repair, silent).find((f) => f.id === `instead:${missing}`)!;
+      expect([told.severity, plainWords(told.why)]).toEqual([
+        'note',
+        expect.stringMatching(/gives no time for .+; “.+” waits for .+ instead/),
+      ]);
+      expect(findingsOf(repair, sheet).some((f) => f.id.startsWith('instead'))).toBe(false);
+      // What somebody chose to stand in goes before it.
+      const own = planOf({ ...repair, standIns: { [missing]: { by: 'own', minutes: 30 } } }, silent);
+      expect(stepOf(own, step).startMs).toBeLessThan(stepOf(p, step).startMs);
+      const mine = { ...repair, standIns: { [missing]: { by: 'own' as const, minutes: 30 } } };
+      expect(findingsOf(mine, silent).some((f) => f.id.startsWith('instead'))).toBe(false);
+    },
+  );
 
   test('a temperature that the sheet refuses: wedges in at 1 °C, named with what it says', () => {
     const bandsFrom5: SheetRevision = {
@@ -174,8 +210,9 @@ describe('what stands in', () => {
     const foot = first.stop!.later.find((l) => l.kind === 'foot')!;
     const p = planOf({ ...nosing, standIns: { 'next-lift': { by: 'later', kind: 'foot' } } }, silent);
     expect(stepOf(p, 'b2:weigh').startMs).toBe(foot.atMs);
-    // The next missing one stops it again.
-    expect(p.stop).toMatchObject({ kind: 'sandable' });
+    // The next missing one has a later time that ends its wait as well.
+    expect(p.stop).toBeNull();
+    expect(stepOf(p, 'finish:edge').waitFor).toMatchObject({ kind: 'foot', insteadOf: 'sandable' });
   });
   test('one’s own figure counts from what was placed last; a touch holds the work', () => {
     const own = planOf(

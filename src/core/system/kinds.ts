@@ -75,6 +75,10 @@ export interface SystemKind {
   readonly keepsMl?: number;
   /** Its packs are mixed whole, unless the sheet lets them be parted: what is in them settles or is metered out. */
   readonly whole?: true;
+  /** Wetted bead by bead as it is placed: nothing is mixed beforehand. */
+  readonly asPlaced?: true;
+  /** Minutes of mixing, where they are usually others than of a pot. */
+  readonly mixMin?: number;
   /** Mixed inside its own pack: nothing of it is weighed. */
   readonly ownBag?: true;
   /** Times that its sheets usually print, in the order of work. */
@@ -219,6 +223,7 @@ export const SYSTEM_KINDS = {
     label: 'Pre-measured sachets',
     keepsMl: 1,
     does: 'Kneaded in their own bag; a sachet is never divided.',
+    mixMin: 1,
     families: ['resin-amine', 'methacrylate'],
     flows: ['paste', 'pours'],
     mixing: 'hand',
@@ -236,6 +241,7 @@ export const SYSTEM_KINDS = {
     label: 'Polyester or vinylester filler with paste peroxide',
     keepsMl: 4,
     does: 'A strip of hardener folded into the filler, 1 to 3 %.',
+    mixMin: 1,
     families: ['peroxide'],
     flows: ['paste'],
     mixing: 'pot',
@@ -251,6 +257,7 @@ export const SYSTEM_KINDS = {
     label: 'Finish resin with liquid catalyst in drops',
     keepsMl: 8,
     does: 'A pigmented coat over a patch, cut back and polished.',
+    mixMin: 1,
     families: ['peroxide'],
     flows: ['film'],
     mixing: 'pot',
@@ -266,6 +273,8 @@ export const SYSTEM_KINDS = {
     label: 'Powder and liquid methacrylate',
     keepsMl: 0.5,
     does: 'Built up bead by bead.',
+    asPlaced: true,
+    mixMin: 0.5,
     families: ['methacrylate'],
     flows: ['beads'],
     mixing: 'hand',
@@ -298,6 +307,7 @@ export const SYSTEM_KINDS = {
   'crack-filler': {
     label: 'Fast crack filler with sand',
     does: 'Poured into a chased crack within minutes.',
+    mixMin: 0.5,
     families: ['isocyanate', 'methacrylate'],
     flows: ['pours'],
     mixing: 'pot',
@@ -331,6 +341,7 @@ export const SYSTEM_KINDS = {
     label: 'Two-bottle joint colour with water and a stand time',
     keepsMl: 5,
     does: 'Painted on joints; dries by warmth and dry air.',
+    mixMin: 1,
     families: ['water-borne'],
     flows: ['film'],
     mixing: 'pot',
@@ -375,3 +386,6 @@ export const KIND_IDS = SystemKindId.options;
 export const systemKind = (id: SystemKindId): SystemKind => SYSTEM_KINDS[id];
 /** Whether it is pressed through a static mixer, so that nothing stands in a pot. */
 export const isMetered = (id: SystemKindId): boolean => SYSTEM_KINDS[id].mixing === 'mixer';
+/** Whether it is mixed only as it is placed, so that nothing stands in a pot. */
+export const isMixedAsPlaced = ({ kind }: { readonly kind: SystemKindId }): boolean =>
+  systemKind(kind).asPlaced === true;

@@ -46,3 +46,6 @@ const SMEAR_ML = 1;
 /** What a pot and its tools usually keep of a mix for a void of so much, mL, where the sheet is silent. */
 export const usualPotLossMl = (kind: SystemKindId, netMl: number): number =>
   Math.min(systemKind(kind).keepsMl ?? USUAL.potLossMl, Math.max(SMEAR_ML, LEFT_SHARE * netMl));
+
+/** How long a mix of a kind is usually stirred or kneaded, min, where the sheet is silent. */
+export const usualMixMin = (kind: SystemKindId): number => systemKind(kind).mixMin ?? USUAL.mixMin;

@@ -1,5 +1,5 @@
 'use client';
-import { FLOWS, isMetered, STRENGTH_TESTS, systemKind, USUAL } from '@/core/system';
+import { FLOWS, isMetered, STRENGTH_TESTS, systemKind, USUAL, usualMixMin } from '@/core/system';
 import { joined, phrase } from '@/words';
 import { Choice } from '../shared/bits';
 import type { SheetDraft } from './draft';
@@ -30,7 +30,7 @@ function MixingFields() {
       says={
         metered
           ? phrase`${or(draft.mixerVolume, `${mixer.volumeMl} mL`)} stay in a mixer, ${or(draft.mixerPurge, `${mixer.purgeMl} mL`)} thrown away first`
-          : phrase`${or(draft.mixMin, `${USUAL.mixMin} min`)}, ${or(draft.potLoss, phrase`a tenth, at most ${keepsMl} mL`)} stay in the pot`
+          : phrase`${or(draft.mixMin, `${usualMixMin(draft.kind)} min`)}, ${or(draft.potLoss, phrase`a tenth, at most ${keepsMl} mL`)} stay in the pot`
       }
     >
       <div className="grid sm:grid-cols-2 lg:grid-cols-4 gap-3">
@@ -43,7 +43,7 @@ function MixingFields() {
           </>
         ) : (
           <>
-            <SheetText field="mixMin" label="Mixing time" hint={phrase`usual: ${USUAL.mixMin} min`} />
+            <SheetText field="mixMin" label="Mixing time" hint={phrase`usual: ${usualMixMin(draft.kind)} min`} />
             <SheetText field="mixRpm" label="Paddle, turns a minute" hint="300 to 400" />
             <SheetText field="mixManner" label="Manner" hint="fold, never whip" />
             <SheetText

@@ -17,6 +17,7 @@ import {
   SheetRevision,
   systemKind,
   USUAL,
+  usualMixMin,
 } from '@/core/system';
 import { parseRatio, readNumber } from '@/core/typed';
 import type { Kind, UnitSystem } from '@/core/units';
@@ -317,7 +318,7 @@ export function readDraft(
       : null,
     potLossMl: metered ? 0 : or('potLoss', 'volume', USUAL.potLossMl),
     flow: d.flow === '' ? null : d.flow,
-    mixMin: metered ? 0 : or('mixMin', 'duration', USUAL.mixMin),
+    mixMin: metered ? 0 : or('mixMin', 'duration', usualMixMin(d.kind)),
     mixRpm: rpmOf(read, d.mixRpm),
     mixManner: d.mixManner.trim(),
     primer: d.primer,

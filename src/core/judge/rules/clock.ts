@@ -1,6 +1,6 @@
 import { humidityOf, valueAt } from '../../climate';
-import { at, attempt, degC, exactly, kelvin, minutes, percent } from '../../say';
-import { FAMILIES, type MilestoneId } from '../../system';
+import { at, attempt, degC, exactly, kelvin, listed, minutes, percent, texts } from '../../say';
+import { FAMILIES, MILESTONES, type MilestoneId } from '../../system';
 import { findings } from '../finding';
 import type { Rule } from './rule';
 
@@ -11,6 +11,13 @@ const F = findings({
     title: 'No time for {what}',
     why: '{why} The plan stops before “{step}”: how long to wait is not known, and it is not taken for nothing.',
     todo: 'Choose what stands in: {later, plural, =0 {} other {a later time of the sheet, }}a figure of your own{touch, select, yes {, or a test by touch} other {}}. Or warm the place, or take a system whose sheet covers it.',
+  },
+  instead: {
+    severity: 'note',
+    stage: 'hold',
+    title: 'A later time is waited for',
+    why: 'The sheet gives no time for {what}; {steps} {n, plural, one {waits} other {wait}} for {later} instead, longer than need be.',
+    todo: 'Where its paper prints that time, type it into the sheet’s next revision.',
   },
   'no-answer': {
     severity: 'caution',
@@ -58,6 +65,8 @@ const FILM = { baseC: 10, marginK: 3, dampPct: 80 };
 /** Id of the finding that a wait has no time. */
 export const noTimeId = (kind: MilestoneId): string => `no-time:${kind}`;
 
+const STEP = texts('finding.clock.step', { title: '“{title}”' });
+
 /** What the clocks say: missing times, stalls, windows, waits. */
 export const clockRules: Readonly<Record<string, Rule>> = {
   'no-time': (c) => {
@@ -77,6 +86,25 @@ export const clockRules: Readonly<Record<string, Rule>> = {
         { of: stop.kind, stage: next === 'mix' ? 'place' : next },
       ),
     ];
+  },
+
+  instead: ({ plan, repair }) => {
+    const waiting = plan.steps.filter(
+      ({ waitFor, doneAt }) => waitFor?.insteadOf && !repair.standIns[waitFor.insteadOf] && doneAt === null,
+    );
+    return [...new Set(waiting.map((s) => s.waitFor!.insteadOf!))].map((missing) => {
+      const mine = waiting.filter((s) => s.waitFor!.insteadOf === missing);
+      const label = (kind: MilestoneId) => MILESTONES[kind].label.toLowerCase();
+      return F.instead(
+        {
+          what: label(missing),
+          later: label(mine[0]!.waitFor!.kind),
+          steps: listed(mine.map(({ title }) => STEP.title({ title }))),
+          n: mine.length,
+        },
+        { of: missing },
+      );
+    });
   },
 
   'no-answer': (c) =>

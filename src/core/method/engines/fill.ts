@@ -114,7 +114,7 @@ const [primeApart, primeDrawn, place] = rows;
  */
 export const liftsAfter = (rows: readonly TaskRow[], kind: MilestoneId): readonly TaskRow[] => {
   const waits = milestoneKind(kind).later?.includes('next-lift')
-    ? ({ for: kind, orElse: 'next-lift' } as const)
+    ? { for: kind, orElse: ['next-lift'] as const }
     : { for: kind };
   return rows.map((row) => (row.waits?.for === 'next-lift' ? { ...row, waits: { ...row.waits, ...waits } } : row));
 };

@@ -10,7 +10,7 @@ const mixing = tasks('pot', [
     title:
       '{how, select, mixer {Make the pack ready} other {{of, plural, one {Set out the batch} other {Set out batch {n} of {of}}}}}',
     detail:
-      '{how, select, mixer {Press it out until both parts flow alike, then put the mixer on; note the lot numbers.} bag {{kits} Note the lot numbers; the film is still shut.} hand {{kits} {parts}. Note the lot numbers. {leftOut}} other {{kits} {parts}. {tins, select, yes {Stir each part in its own tin first; note the lot numbers.} other {Turn the bag over first; note its lot number.}} {leftOut}}}',
+      '{how, select, mixer {Press it out until both parts flow alike, then put the mixer on; note the lot numbers.} bag {{kits} Note the lot numbers; the film is still shut.} beads {{kits} {parts}, each in a cup of its own. Note the lot numbers.} hand {{kits} {parts}. Note the lot numbers. {leftOut}} other {{kits} {parts}. {tins, select, yes {Stir each part in its own tin first; note the lot numbers.} other {Turn the bag over first; note its lot number.}} {leftOut}}}',
     confirm:
       '{how, select, mixer {Both parts flow} bag {Set out} other {{weighed, select, yes {Weighed out} other {Set out}}}}',
     work: { fixed: 4 },
@@ -21,10 +21,10 @@ const mixing = tasks('pot', [
     each: 'batch',
     block: 'work',
     title:
-      '{how, select, mixer {Throw the first shots away} bag {{of, plural, one {Knead it in its film} other {Knead batch {n} in its film}}} other {{of, plural, one {Mix} other {Mix batch {n}}}}}',
+      '{how, select, mixer {Throw the first shots away} beads {Wet a first bead aside} bag {{of, plural, one {Knead it in its film} other {Knead batch {n} in its film}}} other {{of, plural, one {Mix} other {Mix batch {n}}}}}',
     detail:
-      '{how, select, mixer {Until the colour is even; then straight to the work. Keep a dab as the witness of its ratio.} bag {{asSheet} {end} Then cut it open and press it out; what sticks to the film stays there. Keep a dab as the witness.} hand {{order} {manner} {asSheet} {end} Keep a little as the witness of its ratio.} other {{order} {manner} {asSheet} {end} Scrape sides and bottom. Keep {little, select, yes {a dab} other {a cupful}} as the witness of its ratio.}}',
-    confirm: '{how, select, mixer {Colour is even} bag {Kneaded} other {Mixed}}',
+      '{how, select, mixer {Until the colour is even; then straight to the work. Keep a dab as the witness of its ratio.} bag {{asSheet} {end} Then cut it open and press it out; what sticks to the film stays there. Keep a dab as the witness.} beads {{order} {asSheet} Keep it as the witness of its ratio: it hardens as what is built up does.} hand {{order} {manner} {asSheet} {end} Keep a little as the witness of its ratio.} other {{order} {manner} {asSheet} {end} Scrape sides and bottom. Keep {little, select, yes {a dab} other {a cupful}} as the witness of its ratio.}}',
+    confirm: '{how, select, mixer {Colour is even} beads {It is wetted through} bag {Kneaded} other {Mixed}}',
     // As long as the pot is measured by; a sheet that says nothing is stirred a minute all the same.
     work: { sheet: (c) => c.sheet.mixMin || 1 },
     marks: { begin: ['mix-begins'], end: ['mix-ends', 'stand-ends'] },

@@ -296,7 +296,7 @@ export const anchor: Method = {
         detail: 'Only when it has set: not before the time of the sheet.',
         confirm: 'Clean',
         work: { per: { place: 2 } },
-        waits: { for: 'release', on: 'last', orElse: 'load' },
+        waits: { for: 'release', on: 'last', orElse: ['load'] },
       },
     ]),
   ],

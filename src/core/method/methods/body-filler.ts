@@ -1,5 +1,5 @@
 import { levels } from '../allowances';
-import { clear, endOfMixing, levelSetting, waiting, weighedOrWhole } from '../common';
+import { clear, endOfMixing, HELD_LONGER, levelSetting, waiting, weighedOrWhole } from '../common';
 import { options } from '../effects';
 import { filledInLifts, liftsAfter, reworded } from '../engines';
 import { SMEAR_MM, takenOff } from '../ladder';
@@ -204,7 +204,7 @@ export const bodyFiller: Method = {
         },
         confirm: 'Line is right, guide coat gone',
         work: { fixed: 20, per: { m2: 180 } },
-        waits: { for: 'sandable', on: 'last' },
+        waits: { for: 'sandable', on: 'last', orElse: HELD_LONGER },
       },
     ]),
   ],

@@ -1,5 +1,5 @@
 import { percent, texts } from '../../say';
-import { clear, endOfMixing, partKits, waiting } from '../common';
+import { clear, endOfMixing, HELD_LONGER, partKits, waiting } from '../common';
 import { settingIn } from '../context';
 import { options } from '../effects';
 import { filledInLifts, reworded } from '../engines';
@@ -144,7 +144,7 @@ export const fairingSkin: Method = {
         },
         confirm: 'Fair, dull and dust-free',
         work: { fixed: 30, per: { m2: 600 } },
-        waits: { for: 'sandable', on: 'last' },
+        waits: { for: 'sandable', on: 'last', orElse: HELD_LONGER },
       },
     ]),
   ],

@@ -1,6 +1,6 @@
 import { areaOf, texts, uptake } from '../../say';
 import { milestoneOf } from '../../system';
-import { clear, endOfMixing, waiting, weighedOrWhole } from '../common';
+import { clear, endOfMixing, HELD_LONGER, waiting, weighedOrWhole } from '../common';
 import { coverOf } from '../consumable';
 import { type MethodContext, settingIn } from '../context';
 import { options } from '../effects';
@@ -185,7 +185,7 @@ export const feltWetOut: Method = {
         ...trim,
         task: 'finish:trim',
         when: (c) => !milestoneOf(c.sheet, 'sandable'),
-        waits: { for: 'release', on: 'last' },
+        waits: { for: 'release', on: 'last', orElse: HELD_LONGER },
       },
       {
         // Trimming is sanding: that is the time most laminating resins print.
@@ -193,7 +193,7 @@ export const feltWetOut: Method = {
         task: 'finish:sand',
         called: { as: 'finish:trim' },
         when: (c) => milestoneOf(c.sheet, 'sandable') !== undefined,
-        waits: { for: 'sandable', on: 'last' },
+        waits: { for: 'sandable', on: 'last', orElse: HELD_LONGER },
       },
     ]),
   ],

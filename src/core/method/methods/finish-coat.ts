@@ -1,5 +1,5 @@
 import { byCoverage, furtherCoats } from '../allowances';
-import { clear, endOfMixing, waiting, weighedOrWhole } from '../common';
+import { clear, endOfMixing, HELD_LONGER, waiting, weighedOrWhole } from '../common';
 import { coverOf } from '../consumable';
 import { options } from '../effects';
 import { coated, coatSettings, reworded } from '../engines';
@@ -189,7 +189,7 @@ export const finishCoat: Method = {
         confirm: 'Dull all over, no orange peel',
         ladder: { coarsest: 'P400', to: 'P1500', offMm: coatOffMm, called: 'finish:polish' },
         work: { fixed: 15, per: { m2: 600 } },
-        waits: { for: 'sandable', on: 'last' },
+        waits: { for: 'sandable', on: 'last', orElse: HELD_LONGER },
       },
       {
         task: 'finish:polish',

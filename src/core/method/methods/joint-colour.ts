@@ -199,7 +199,7 @@ export const jointColour: Method = {
         work: { fixed: 2 },
         hold: true,
         hourly: true,
-        waits: { for: 'tack-free', on: 'all', orElse: 'dry' },
+        waits: { for: 'tack-free', on: 'all', orElse: ['dry'] },
       },
     ]),
   ],

@@ -1,7 +1,7 @@
 import { exactly, listed, type Message, mm, percent, texts } from '../../say';
 import { facesOf, kindOf, placesIn, type VoidShape } from '../../void';
 import { levels, shareOf } from '../allowances';
-import { clear, endOfMixing, firstThicker, levelSetting, waiting, weighedOrWhole } from '../common';
+import { clear, endOfMixing, firstThicker, HELD_LONGER, levelSetting, waiting, weighedOrWhole } from '../common';
 import { type MethodContext, settingIn, type TaskContext } from '../context';
 import { type Effects, options } from '../effects';
 import { filledInLifts, liftsAfter, reworded } from '../engines';
@@ -350,7 +350,7 @@ export const laminateHole: Method = {
         },
         confirm: 'Dull, no pinhole',
         work: { fixed: 5, per: { place: 2 } },
-        waits: { for: 'sandable', on: 'last' },
+        waits: { for: 'sandable', on: 'last', orElse: HELD_LONGER },
       },
     ]),
   ],

@@ -1,5 +1,5 @@
 import { levels } from '../allowances';
-import { clear, endOfMixing, levelSetting, waiting, weighedOrWhole } from '../common';
+import { clear, endOfMixing, HELD_LONGER, levelSetting, waiting, weighedOrWhole } from '../common';
 import { options } from '../effects';
 import { filledInLifts, reworded } from '../engines';
 import { paperSoak, SMEAR_MM, takenOff, wetOrDry } from '../ladder';
@@ -162,7 +162,7 @@ export const metalFiller: Method = {
         },
         confirm: 'Flush',
         work: { fixed: 15 },
-        waits: { for: 'sandable', on: 'last' },
+        waits: { for: 'sandable', on: 'last', orElse: HELD_LONGER },
       },
     ]),
   ],

@@ -1,6 +1,6 @@
 import { areaOf, listed, percent, texts, uptake } from '../../say';
 import { milestoneOf } from '../../system';
-import { clear, endOfMixing, waiting, weighedOrWhole } from '../common';
+import { clear, endOfMixing, HELD_LONGER, waiting, weighedOrWhole } from '../common';
 import { settingIn } from '../context';
 import { crosswise } from '../crosswise';
 import { options } from '../effects';
@@ -364,7 +364,7 @@ export const plateBond: Method = {
         detail: 'Only after the release time, and when the left-over cup is hard.',
         confirm: 'Holds by itself',
         work: { fixed: 5 },
-        waits: { for: 'release', on: 'last' },
+        waits: { for: 'release', on: 'last', orElse: HELD_LONGER },
       },
       {
         task: 'finish:torque',

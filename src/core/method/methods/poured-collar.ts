@@ -1,7 +1,7 @@
 import { mm, percent, texts } from '../../say';
 import { proportionOf } from '../../system';
 import { GRAVITY, isRing, levels, partSeatedMl } from '../../void';
-import { clear, endOfMixing, notMoving, partKits, soundBase, waiting } from '../common';
+import { clear, endOfMixing, HELD_LONGER, notMoving, partKits, soundBase, waiting } from '../common';
 import { settingIn, type TaskContext } from '../context';
 import { options } from '../effects';
 import { pouredFull } from '../engines';
@@ -80,7 +80,7 @@ export const pouredCollar: Method = {
       byDefault: 'light',
       why: 'A seam that leaks empties the pour after everybody has gone.',
     },
-    partKits,
+    { ...partKits, byDefault: 'weighed' },
     endOfMixing,
     waiting,
   ],
@@ -226,7 +226,7 @@ export const pouredCollar: Method = {
         detail: 'Only when it holds by itself.',
         confirm: 'Dam is off',
         work: { fixed: 10, per: { place: 5 } },
-        waits: { for: 'release', on: 'last' },
+        waits: { for: 'release', on: 'last', orElse: HELD_LONGER },
       },
     ]),
   ],

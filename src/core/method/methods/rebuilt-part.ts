@@ -1,7 +1,7 @@
 import { leftOf, secondsTo } from '../../heat';
 import { exactly, grams, minutes, ml, texts } from '../../say';
 import { shareOf } from '../allowances';
-import { clear, endOfMixing, waiting, weighedOrWhole } from '../common';
+import { clear, endOfMixing, HELD_LONGER, waiting, weighedOrWhole } from '../common';
 import { type MethodContext, settingIn, type TaskContext } from '../context';
 import { options } from '../effects';
 import { filledInLifts, reworded } from '../engines';
@@ -260,7 +260,7 @@ export const rebuiltPart: Method = {
         detail: 'Voids filled bead by bead, hard again before it is cut.',
         confirm: 'Whole, hard',
         work: { fixed: 10 },
-        waits: { for: 'release', on: 'last' },
+        waits: { for: 'release', on: 'last', orElse: HELD_LONGER },
       },
       {
         task: 'finish:cut',

@@ -1,5 +1,5 @@
 import { shareOf } from '../allowances';
-import { clear, endOfMixing, waiting, weighedOrWhole } from '../common';
+import { clear, endOfMixing, HELD_LONGER, waiting, weighedOrWhole } from '../common';
 import { options } from '../effects';
 import { carrySetting, reworded, spreadAndClosed, withWork } from '../engines';
 import type { Method } from '../method';
@@ -162,7 +162,7 @@ export const smallPart: Method = {
         detail: 'Hard under a nail at the bead.',
         confirm: 'Holds by itself',
         work: { fixed: 3 },
-        waits: { for: 'release', on: 'last' },
+        waits: { for: 'release', on: 'last', orElse: HELD_LONGER },
       },
     ]),
   ],

@@ -1,5 +1,5 @@
 import { shareOf } from '../allowances';
-import { clear, endOfMixing, waiting, weighedOrWhole } from '../common';
+import { clear, endOfMixing, HELD_LONGER, waiting, weighedOrWhole } from '../common';
 import { options } from '../effects';
 import { filledInLifts, liftsAfter, reworded } from '../engines';
 import { meanMm, SMEAR_MM, takenOff, wetOrDry } from '../ladder';
@@ -147,7 +147,7 @@ export const stoneChip: Method = {
         },
         confirm: 'Flush, same gloss',
         work: { fixed: 20, per: { place: 5 } },
-        waits: { for: 'sandable', on: 'last' },
+        waits: { for: 'sandable', on: 'last', orElse: HELD_LONGER },
       },
     ]),
   ],
