@@ -136,7 +136,8 @@ describe('deeper than the sheet’s lift', () => {
 });
 
 describe('seven small parts from one cartridge', () => {
-  const p = planned('small-part', { count: 7, dims: { 'outline.length': 45, 'outline.width': 30, thickness: 0.5 } });
+  const PART = { 'outline.length': 45, 'outline.width': 30, thickness: 0.5 };
+  const p = planned('small-part', { count: 7, dims: PART });
 
   test('one mixer, its first shots thrown away once; then part by part', () => {
     expect(p.batches.map((b) => [b.label, b.kits])).toEqual([['parts 1 to 7', null]]);
@@ -169,11 +170,21 @@ describe('seven small parts from one cartridge', () => {
       expect(f.why.match(/Spread part/g)).toHaveLength(1);
     }
   });
-  test('a pause that the mixer does not bear takes a fresh one; a shorter one does not', () => {
-    const goes = (min: number) =>
-      planned('small-part', { count: 7, over: { stops: [{ after: 3, minutes: min }] } }).batches;
-    expect(goes(10).map((b) => b.label)).toEqual(['parts 1 to 3', 'parts 4 to 7']);
-    expect(goes(1).map((b) => b.label)).toEqual(['parts 1 to 7']);
+  test.each([
+    [10, 2],
+    [1, 1],
+  ])('a pause of %i min before the fourth stands in the plan, and takes %i mixers in all', (min, mixers) => {
+    const paused = planned('small-part', { count: 7, dims: PART, over: { stops: [{ after: 3, minutes: min }] } });
+    expect(paused.batches.map((b) => b.label)).toEqual(['parts 1 to 3', 'parts 4 to 7']);
+    expect(steps(paused, /:mix$/)).toHaveLength(mixers);
+    const first = paused.amounts.find((a) => /first shots/.test(a.label))!;
+    expect(first.ml).toBeCloseTo(mixers * paste.mixer!.purgeMl, 9);
+    const at4 = paused.steps.findIndex((s) => /^b2\.4:spread$/.test(s.id));
+    const from = paused.steps.findIndex((s) => /^b1\.3:close$/.test(s.id));
+    const between = paused.steps.slice(from + 1, at4);
+    expect(between.map((s) => s.id)).toEqual(['b2:pause', ...(mixers > 1 ? ['b2:weigh', 'b2:mix'] : [])]);
+    expect(minutes(between[0]!.from, between[0]!.to)).toBe(min);
+    expect(between[0]!.detail).toMatch(mixers > 1 ? /does not bear it/ : /stays good/);
   });
 });
 

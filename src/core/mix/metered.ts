@@ -37,8 +37,6 @@ const SAY = texts('press.amount', {
 interface Stretch {
   /** Rounds by their places, first and last from 1. */
   readonly rounds: readonly (readonly [number, number])[];
-  /** The pause before it, min; 0 at the start of a day. */
-  readonly pauseMin: number;
 }
 
 /**
@@ -57,23 +55,21 @@ function roundSize({ grouping, minutesPerPlace, usableMin }: MixAsk, lifeMin: nu
 function stretchesOf(ask: MixAsk, lifeMin: number, size: number): readonly Stretch[] {
   // The mixer stands while a part is set; where several are filled first, while all of them are.
   const standsMin = ask.setMin * (ask.grouping === 'one' ? 1 : Math.min(size, ask.count));
-  const stops = new Map<number, number>();
-  for (const { after, minutes } of ask.stops)
-    if (after >= 1 && after < ask.count) stops.set(after, (stops.get(after) ?? 0) + minutes);
+  const stops = ask.stops.filter(({ after }) => after >= 1 && after < ask.count).map(({ after }) => after);
   const perDay =
     ask.dayMin === null
       ? Number.POSITIVE_INFINITY
       : Math.max(size, Math.floor(ask.dayMin / ask.minutesPerPlace / size) * size);
-  const stretches: { rounds: [number, number][]; pauseMin: number }[] = [];
+  const stretches: { rounds: [number, number][] }[] = [];
   let first = 1;
   let inStretch = 0;
   while (first <= ask.count) {
-    const nextStop = [...stops.keys()].filter((after) => after >= first).sort((a, b) => a - b)[0] ?? ask.count;
+    const nextStop = Math.min(ask.count, ...stops.filter((after) => after >= first));
     const last = Math.min(first + size - 1, nextStop, ask.count);
-    const pause = stops.get(first - 1) ?? 0;
-    const fresh = !stretches.length || standsMin + pause > lifeMin + 1e-9 || inStretch >= perDay;
+    const standing = standsMin + pauseAfter(ask, first - 1);
+    const fresh = !stretches.length || standing > lifeMin + 1e-9 || inStretch >= perDay;
     if (fresh) {
-      stretches.push({ rounds: [], pauseMin: pause });
+      stretches.push({ rounds: [] });
       inStretch = 0;
     }
     stretches.at(-1)!.rounds.push([first, last]);
@@ -82,6 +78,10 @@ function stretchesOf(ask: MixAsk, lifeMin: number, size: number): readonly Stret
   }
   return stretches;
 }
+
+/** Minutes of pauses that are known beforehand after a place. */
+const pauseAfter = ({ stops }: MixAsk, place: number): number =>
+  stops.reduce((min, s) => min + (s.after === place ? s.minutes : 0), 0);
 
 /** What is pressed in one go, out of one mixer or on with the last. */
 type Pressed = Pick<Batch, 'portion' | 'label' | 'places' | 'fromTo' | 'pauseMin'> & {
@@ -93,9 +93,9 @@ type Pressed = Pick<Batch, 'portion' | 'label' | 'places' | 'fromTo' | 'pauseMin
 /** Like places in rounds: each is one, and a mixer serves as many rounds as no pause ends it. */
 function rounds(ask: MixAsk, lifeMin: number): { pressed: readonly Pressed[]; size: number } {
   const size = roundSize(ask, lifeMin);
-  const pressed = stretchesOf(ask, lifeMin, size).flatMap(({ rounds: of, pauseMin }, s) =>
+  const pressed = stretchesOf(ask, lifeMin, size).flatMap(({ rounds: of }) =>
     of.map(([from, to], r): Pressed => {
-      const before = r === 0 && s > 0 ? pauseMin : (ask.stops.find((x) => x.after === from - 1)?.minutes ?? 0);
+      const before = pauseAfter(ask, from - 1);
       return {
         portion: 0,
         label: ask.count === 1 ? SAY.all() : from === to ? SAY.place({ n: from }) : SAY.places({ from, to }),
@@ -118,18 +118,27 @@ function portions(ask: MixAsk, lifeMin: number): readonly Pressed[] {
   if (!ask.parts)
     return ask.portions.map(({ label, share }, portion) => ({ portion, label, share, places: 1, fresh: true }));
   const { count, closeMin } = ask.parts;
-  return stretchesOf({ ...ask, count, setMin: closeMin }, lifeMin, 1).map(({ rounds: of, pauseMin }, s): Pressed => {
-    const fromTo = [of[0]![0], of.at(-1)![1]] as const;
-    const places = fromTo[1] - fromTo[0] + 1;
-    return {
-      portion: 0,
-      label: partsNamed(fromTo),
-      share: places / count,
-      places,
-      fresh: true,
-      fromTo,
-      ...(s > 0 && pauseMin > 0 ? { pauseMin } : {}),
-    };
+  return stretchesOf({ ...ask, count, setMin: closeMin }, lifeMin, 1).flatMap(({ rounds: of }) => {
+    // A pause known beforehand parts them, whether the mixer bears it or not.
+    const goes: [number, number][] = [];
+    for (const [from, to] of of) {
+      const last = goes.at(-1);
+      if (last && !pauseAfter(ask, last[1])) last[1] = to;
+      else goes.push([from, to]);
+    }
+    return goes.map((fromTo, i): Pressed => {
+      const pauseMin = pauseAfter(ask, fromTo[0] - 1);
+      const places = fromTo[1] - fromTo[0] + 1;
+      return {
+        portion: 0,
+        label: partsNamed(fromTo),
+        share: places / count,
+        places,
+        fresh: i === 0,
+        fromTo,
+        ...(pauseMin > 0 ? { pauseMin } : {}),
+      };
+    });
   });
 }
 

@@ -1,4 +1,10 @@
+import { isMetered } from '../../system';
+import type { TaskContext } from '../context';
 import { type TaskRow, tasks } from '../task';
+
+/** A pack is made ready where a fresh mixer is due; a pot is mixed each time. */
+const madeReady = ({ sheet, batch }: TaskContext): boolean =>
+  !isMetered(sheet.kind) || sheet.mixer === null || batch!.mixers > 0;
 
 /** Setting out and mixing a pot: begin and end are both told, since clocks count from them. */
 const mixing = tasks('pot', [
@@ -7,6 +13,7 @@ const mixing = tasks('pot', [
     role: 'mix',
     each: 'batch',
     block: 'work',
+    when: madeReady,
     title:
       '{how, select, mixer {Make the pack ready} other {{of, plural, one {Set out the batch} other {Set out batch {n} of {of}}}}}',
     detail:
@@ -20,6 +27,7 @@ const mixing = tasks('pot', [
     role: 'mix',
     each: 'batch',
     block: 'work',
+    when: madeReady,
     title:
       '{how, select, mixer {Throw the first shots away} beads {Wet a first bead aside} bag {{of, plural, one {Knead it in its film} other {Knead batch {n} in its film}}} other {{of, plural, one {Mix} other {Mix batch {n}}}}}',
     detail:

@@ -24,8 +24,8 @@ export const press: Engine = {
   },
 };
 
-/** A fresh mixer where one is due, then place by place. */
-export const pressed: readonly TaskRow[] = tasks('press', [
+/** A pause in pressing that is known beforehand. */
+export const [pause] = tasks('press', [
   {
     task: 'pause',
     role: 'place',
@@ -38,31 +38,38 @@ export const pressed: readonly TaskRow[] = tasks('press', [
     confirm: 'On it goes',
     work: { sheet: ({ batch }) => batch!.pauseMin ?? 0 },
   },
-  {
-    task: 'purge',
-    role: 'mix',
-    each: 'batch',
-    block: 'work',
-    when: ({ batch }) => batch!.mixers > 0 || batch!.index === 0,
-    title: '{purges, select, yes {Fresh mixer: throw the first shots away} other {Fresh mixer on}}',
-    detail:
-      'See both parts flow, put the mixer on, {purges, select, yes {press out {purge} until the colour is even} other {go on at once}}.',
-    confirm: 'Colour is even',
-    // In a pause there is time for it.
-    work: { per: { 'fresh mixer': 1.5 } },
-  },
-  {
-    task: 'fill',
-    role: 'place',
-    each: 'batch',
-    block: 'work',
-    title:
-      '{count, plural, one {Fill the hole and turn the rod in} other {{places, plural, one {Fill hole {first} of {count}, turn the rod in} other {Holes {first} to {last} of {count}: fill, turn the rod in, next}}}}',
-    detail:
-      'Nozzle to the back, withdraw as it fills, no air. Turn the rod in to its mark; wipe the surplus to an even collar.',
-    confirm: '{places, plural, one {Rod is at its mark} other {Rods are at their marks}}',
-    work: { by: { setting: 'per-place', driver: 'place' } },
-    exact: true,
-    marks: { begin: ['mix-begins'], end: ['placed', 'last-coat', 'faces-closed'] },
-  },
-]);
+]) as readonly [TaskRow];
+
+/** A fresh mixer where one is due, then place by place. */
+export const pressed: readonly TaskRow[] = [
+  pause,
+  ...tasks('press', [
+    {
+      task: 'purge',
+      role: 'mix',
+      each: 'batch',
+      block: 'work',
+      when: ({ batch }) => batch!.mixers > 0 || batch!.index === 0,
+      title: '{purges, select, yes {Fresh mixer: throw the first shots away} other {Fresh mixer on}}',
+      detail:
+        'See both parts flow, put the mixer on, {purges, select, yes {press out {purge} until the colour is even} other {go on at once}}.',
+      confirm: 'Colour is even',
+      // In a pause there is time for it.
+      work: { per: { 'fresh mixer': 1.5 } },
+    },
+    {
+      task: 'fill',
+      role: 'place',
+      each: 'batch',
+      block: 'work',
+      title:
+        '{count, plural, one {Fill the hole and turn the rod in} other {{places, plural, one {Fill hole {first} of {count}, turn the rod in} other {Holes {first} to {last} of {count}: fill, turn the rod in, next}}}}',
+      detail:
+        'Nozzle to the back, withdraw as it fills, no air. Turn the rod in to its mark; wipe the surplus to an even collar.',
+      confirm: '{places, plural, one {Rod is at its mark} other {Rods are at their marks}}',
+      work: { by: { setting: 'per-place', driver: 'place' } },
+      exact: true,
+      marks: { begin: ['mix-begins'], end: ['placed', 'last-coat', 'faces-closed'] },
+    },
+  ]),
+];

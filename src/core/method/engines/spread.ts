@@ -2,6 +2,7 @@ import { beginsPart, type MethodContext, type Setting, settingIn } from '../cont
 import { type TaskRow, tasks } from '../task';
 import { BEGINS, byRate, type Engine, PORTION, POT_CLOCKS } from './engine';
 import { mix, weigh } from './potted';
+import { pause } from './press';
 
 /** On faces that are then closed at once; of several parts one after the other. */
 export const spread: Engine = {
@@ -77,6 +78,7 @@ export const layRate: Setting = {
 
 /** Onto both faces, then the joint is closed: part by part, or over all batches of one. */
 export const spreadAndClosed: readonly TaskRow[] = [
+  pause,
   { ...weigh, looksAhead: true },
   mix,
   ...tasks('spread', [
