@@ -1,11 +1,10 @@
 import { isTaken, METHODS, type Method } from '@/core/method';
-import { type Piece, pieceOf, type Repair, withPiece } from '@/core/plan';
+import type { Piece } from '@/core/plan';
 import { isMetered, type SheetRevision } from '@/core/system';
-import { kindOf, measured, SHAPES, type VoidShape, voidOf, withValue } from '@/core/void';
+import { voidOf } from '@/core/void';
 import { sampleRecords } from '@/sample/jobs';
-import { freshJob, freshRepair } from '@/ui/workspace/fresh';
-import { PLAIN_READER } from '@/words';
-import { at, printedPlan, ZONE } from './made';
+import { freshJob } from '@/ui/workspace/fresh';
+import { at, drawnShape, firstPlanned, ZONE } from './made';
 
 /**
  * Every method as somebody plans it for the first time: a shape as it is drawn, a system that serves, all else left.
@@ -14,38 +13,13 @@ const NOW = at('2027-05-10T07:00');
 const sheets = sampleRecords(NOW, ZONE).filter((r): r is SheetRevision => r.record === 'sheet');
 const job = { ...freshJob(NOW), zone: ZONE, startFrom: NOW };
 
-/** A shape measured as its picture has it. */
-const drawn = (method: Method): VoidShape => {
-  const blank = SHAPES[method.shapes[0]!].blank() as VoidShape;
-  const kind = kindOf(blank);
-  const typed = kind
-    .dimensions(blank)
-    .reduce<VoidShape>(
-      (shape, d) =>
-        withValue(kindOf(shape), shape, d.key, { ...measured(d.measured.valueMm, 'rule'), text: 'as drawn' }),
-      blank,
-    );
-  return typed;
-};
 const served = (method: Method): SheetRevision => sheets.find((s) => isTaken(method, s))!;
 const planned = (
   method: Method,
   over: Partial<Piece> = {},
   system: 'metric' | 'us' = 'metric',
   sheet: SheetRevision = served(method),
-) => {
-  const fresh = freshRepair(job.id, method.id, 1, NOW);
-  const repair: Repair = withPiece(fresh, {
-    ...pieceOf(fresh),
-    void: voidOf(drawn(method)),
-    sheetId: sheet.id,
-    kitId: sheet.kits[0]!.id,
-    answers: Object.fromEntries(method.questions.map((q) => [q.id, q.wants])),
-    ...over,
-  });
-  return printedPlan({ job, repairs: [repair], sheets: [sheet] }, NOW, { ...PLAIN_READER, system, zone: ZONE })
-    .repairs[0]!;
-};
+) => firstPlanned({ job, nowMs: NOW }, method, sheet, { over, reader: { system } });
 
 const each = METHODS.map((m) => [m.id, m] as const);
 
@@ -142,7 +116,7 @@ test.each(each)(
   '%s: twice as many like places take no less, and one answer against it stops it or cautions',
   (_, method) => {
     const one = planned(method);
-    const two = planned(method, { void: { ...voidOf(drawn(method)), count: 2 } });
+    const two = planned(method, { void: { ...voidOf(drawnShape(method)), count: 2 } });
     if (one.toMixMl !== null && two.toMixMl !== null) expect(two.toMixMl).toBeGreaterThan(one.toMixMl);
     for (const q of method.questions) {
       const other = q.wants === 'yes' ? 'no' : 'yes';

@@ -1,11 +1,23 @@
 import { DateTime } from 'luxon';
 import { ONLY_AIR } from '@/core/climate';
 import { readJobFile, writeJobFile } from '@/core/file';
-import { FIRST_CHOICES, FIRST_OF_CHAIN, type Job, type Piece, type Repair, UNCOUNTED } from '@/core/plan';
+import type { Method } from '@/core/method';
+import {
+  FIRST_CHOICES,
+  FIRST_OF_CHAIN,
+  type Job,
+  type Piece,
+  pieceOf,
+  type Repair,
+  UNCOUNTED,
+  withPiece,
+} from '@/core/plan';
 import { CORE_VERSION, type Event, type EventBody, planReport, viewJob } from '@/core/record';
 import type { SheetRevision } from '@/core/system';
+import { kindOf, measured, SHAPES, type VoidShape, voidOf, withValue } from '@/core/void';
 import { curve, kitOf, partsOf, ratioOf } from '@/sample/sheet-words';
 import { pasteSheet } from '@/sample/systems';
+import { freshRepair } from '@/ui/workspace/fresh';
 import { PLAIN_READER, planInWords, type Reader } from '@/words';
 
 /**
@@ -199,3 +211,42 @@ export function ended<T>(work: Iterator<unknown, T>): T {
   while (!step.done) step = work.next();
   return step.value;
 }
+
+/** The first shape of a method as its picture has it, with some lengths of one's own, every one of them measured. */
+export const drawnShape = (method: Method, dims: Readonly<Record<string, number>> = {}): VoidShape => {
+  const blank = SHAPES[method.shapes[0]!].blank() as VoidShape;
+  return kindOf(blank)
+    .dimensions(blank)
+    .reduce<VoidShape>(
+      (shape, d) =>
+        withValue(kindOf(shape), shape, d.key, {
+          ...measured(dims[d.key] ?? d.measured.valueMm, 'rule'),
+          text: 'as drawn',
+        }),
+      blank,
+    );
+};
+
+/** A repair as somebody plans it for the first time: a shape, a system, every question answered, all else left. */
+export const firstPlanned = (
+  { job, nowMs }: { readonly job: Job; readonly nowMs: number },
+  method: Method,
+  sheet: SheetRevision,
+  o: {
+    readonly dims?: Readonly<Record<string, number>>;
+    readonly count?: number;
+    readonly over?: Partial<Piece>;
+    readonly reader?: Partial<Reader>;
+  } = {},
+) => {
+  const fresh = freshRepair(job.id, method.id, 1, nowMs);
+  const repair = withPiece(fresh, {
+    ...pieceOf(fresh),
+    void: { ...voidOf(drawnShape(method, o.dims)), count: o.count ?? 1 },
+    sheetId: sheet.id,
+    kitId: sheet.kits[0]!.id,
+    answers: Object.fromEntries(method.questions.map((q) => [q.id, q.wants])),
+    ...o.over,
+  });
+  return printedPlan({ job, repairs: [repair], sheets: [sheet] }, nowMs, o.reader).repairs[0]!;
+};

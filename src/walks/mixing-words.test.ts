@@ -1,13 +1,11 @@
 import { isTaken, METHODS, type Method, methodOf } from '@/core/method';
 import { type Blend, FILLERS } from '@/core/mix';
-import { type Piece, pieceOf, type Repair, withPiece } from '@/core/plan';
+import { type Piece, pieceOf } from '@/core/plan';
 import { isMetered, type SheetRevision, systemKind } from '@/core/system';
-import { kindOf, measured, SHAPES, type VoidShape, voidOf, withValue } from '@/core/void';
 import { boatSheets } from '@/sample/boat-systems';
 import { sampleRecords } from '@/sample/jobs';
 import { freshJob, freshRepair } from '@/ui/workspace/fresh';
-import { PLAIN_READER } from '@/words';
-import { at, printedPlan, ZONE } from './made';
+import { at, firstPlanned, ZONE } from './made';
 
 /** What a person at the bench is told to weigh and to stir is what lies on the bench: by the material, whatever the method. */
 const NOW = at('2027-05-10T07:00');
@@ -19,28 +17,8 @@ const shelf = [
   ).values(),
 ];
 const job = { ...freshJob(NOW), zone: ZONE, startFrom: NOW };
-const drawn = (method: Method): VoidShape => {
-  const blank = SHAPES[method.shapes[0]!].blank() as VoidShape;
-  return kindOf(blank)
-    .dimensions(blank)
-    .reduce<VoidShape>(
-      (shape, d) =>
-        withValue(kindOf(shape), shape, d.key, { ...measured(d.measured.valueMm, 'rule'), text: 'as drawn' }),
-      blank,
-    );
-};
-const planned = (method: Method, sheet: SheetRevision, over: Partial<Piece> = {}) => {
-  const fresh = freshRepair(job.id, method.id, 1, NOW);
-  const repair: Repair = withPiece(fresh, {
-    ...pieceOf(fresh),
-    void: voidOf(drawn(method)),
-    sheetId: sheet.id,
-    kitId: sheet.kits[0]!.id,
-    answers: Object.fromEntries(method.questions.map((q) => [q.id, q.wants])),
-    ...over,
-  });
-  return printedPlan({ job, repairs: [repair], sheets: [sheet] }, NOW, { ...PLAIN_READER, zone: ZONE }).repairs[0]!;
-};
+const planned = (method: Method, sheet: SheetRevision, over: Partial<Piece> = {}) =>
+  firstPlanned({ job, nowMs: NOW }, method, sheet, { over });
 type Planned = ReturnType<typeof planned>;
 /** What is said at setting out and at mixing the first batch. */
 const told = (p: Planned, step: 'weigh' | 'mix'): string => {

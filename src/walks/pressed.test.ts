@@ -1,14 +1,12 @@
 import { METHODS, methodOf } from '@/core/method';
-import { type Piece, pieceOf, type Repair, withPiece } from '@/core/plan';
+import type { Piece } from '@/core/plan';
 import type { SheetRevision } from '@/core/system';
-import { kindOf, measured, SHAPES, type VoidShape, voidOf, withValue } from '@/core/void';
 import { furtherSheets } from '@/sample/further-systems';
 import { sampleData } from '@/sample/jobs';
 import { curve, single } from '@/sample/sheet-words';
 import { workshopSheets } from '@/sample/workshop-systems';
-import { freshJob, freshRepair } from '@/ui/workspace/fresh';
-import { PLAIN_READER } from '@/words';
-import { at, printedPlan, ZONE } from './made';
+import { freshJob } from '@/ui/workspace/fresh';
+import { at, firstPlanned, ZONE } from './made';
 
 /** A twin cartridge with a static mixer, in work that is otherwise mixed in pots. */
 const NOW = at('2027-05-10T08:20');
@@ -40,33 +38,10 @@ const paste: SheetRevision = {
     ]),
   ],
 };
-const shaped = (methodId: string, dims: Readonly<Record<string, number>> = {}): VoidShape => {
-  const blank = SHAPES[methodOf(methodId)!.shapes[0]!].blank() as VoidShape;
-  return kindOf(blank)
-    .dimensions(blank)
-    .reduce<VoidShape>(
-      (shape, d) =>
-        withValue(kindOf(shape), shape, d.key, { ...measured(dims[d.key] ?? d.measured.valueMm, 'rule'), text: 'x' }),
-      blank,
-    );
-};
 const planned = (
   methodId: string,
-  o: { dims?: Readonly<Record<string, number>>; count?: number; over?: Partial<Piece>; sheet?: SheetRevision } = {},
-) => {
-  const method = methodOf(methodId)!;
-  const sheet = o.sheet ?? paste;
-  const fresh = freshRepair(job.id, methodId, 1, NOW);
-  const repair: Repair = withPiece(fresh, {
-    ...pieceOf(fresh),
-    void: { ...voidOf(shaped(methodId, o.dims)), count: o.count ?? 1 },
-    sheetId: sheet.id,
-    kitId: sheet.kits[0]!.id,
-    answers: Object.fromEntries(method.questions.map((q) => [q.id, q.wants])),
-    ...o.over,
-  });
-  return printedPlan({ job, repairs: [repair], sheets: [sheet] }, NOW, { ...PLAIN_READER, zone: ZONE }).repairs[0]!;
-};
+  { sheet = paste, ...o }: NonNullable<Parameters<typeof firstPlanned>[3]> & { readonly sheet?: SheetRevision } = {},
+) => firstPlanned({ job, nowMs: NOW }, methodOf(methodId)!, sheet, o);
 type Planned = ReturnType<typeof planned>;
 const steps = (p: Planned, ends: RegExp) => p.steps.filter((s) => ends.test(s.id));
 const minutes = (from: string | null, to: string | null) => (Date.parse(to!) - Date.parse(from!)) / 60_000;

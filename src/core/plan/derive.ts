@@ -1,5 +1,12 @@
 import type { Engine } from '../method';
-import { isMetered, type MilestoneId, milestoneKind, milestoneOf, type SheetRevision } from '../system';
+import {
+  isMetered,
+  isMixedAsPlaced,
+  type MilestoneId,
+  milestoneKind,
+  milestoneOf,
+  type SheetRevision,
+} from '../system';
 import type { Laying } from './lay-ask';
 import type { MilestoneTime } from './milestone-times';
 import { type CureState, type PlannedStep, type RepairAsk, type RepairPlan, wholePlaced } from './repair-plan';
@@ -37,6 +44,8 @@ export function derive(
   const all = Array.from({ length: lastBatch + 1 }, (_, b) => b);
   const parts = all.flatMap((batch) => partsIn(batch).map((part) => ({ batch, part })));
   for (const m of sheet.milestones) {
+    // Nothing stands in a pot that is wetted bead by bead: a clock of it is nobody's to act on.
+    if (POT_ONLY.has(m.kind) && isMixedAsPlaced(sheet)) continue;
     if (eachPart.has(m.kind) && parts.length) {
       for (const spot of parts) milestones.push(timeOf(m, spot, { part: spot.part }));
       continue;
