@@ -206,3 +206,12 @@ describe('holes that take longer than the resin works', () => {
     expect(p.problems.map((x) => x.sentence).join()).toMatch(/One place takes 3 min, the resin works for 2 min/);
   });
 });
+
+test('a crack poured through a mixer: the pack is made ready, and nothing is weighed into cups', () => {
+  const runny: SheetRevision = { ...paste, flow: 'pours' };
+  const p = planned('poured-crack', { sheet: runny });
+  expect(p.problems).toEqual([]);
+  expect(p.steps.map((s) => s.id)).toEqual(expect.arrayContaining(['b1:weigh', 'b1:mix', 'b1:pour']));
+  expect(p.steps.some((s) => s.id === 'weigh-all')).toBe(false);
+  for (const s of steps(p, /^b1:(weigh|mix)$/)) expect(s.detail).not.toMatch(/\d g\b|cups/);
+});

@@ -1,3 +1,4 @@
+import { isMetered } from '../../system';
 import { settingIn } from '../context';
 import { type TaskRow, tasks } from '../task';
 import { BEGINS, byRate, type Engine, PORTION, POT_CLOCKS, UNPARTED } from './engine';
@@ -27,6 +28,7 @@ export const setOutPots: readonly TaskRow[] = tasks('pour-fast', [
     task: 'weigh-all',
     role: 'mix',
     block: 'work',
+    when: ({ sheet }) => !isMetered(sheet.kind),
     title: '{batches, plural, one {Set the batch out} =2 {Set both batches out} other {Set all {batches} batches out}}',
     detail: '{allParts} In cups of their own, in a row; nothing is weighed between them.',
     confirm: 'All set out',
@@ -36,6 +38,8 @@ export const setOutPots: readonly TaskRow[] = tasks('pour-fast', [
 
 /** Fast resin in small pots, one after the other: each tool is clean before its pot is dead. */
 export const pouredFast: readonly TaskRow[] = [
+  // Out of a mixer nothing is weighed beforehand; the pack is made ready.
+  { ...weigh, when: (c) => isMetered(c.sheet.kind) && weigh.when!(c) },
   { ...mix, exact: true, work: { sheet: (c) => c.sheet.mixMin || 1 } },
   ...tasks('pour-fast', [
     {
