@@ -68,6 +68,68 @@ test('at a desk no word of a drawing is small, cut, or lies over or under anothe
   expect(found).toEqual({});
 });
 
+test('lying down no view is too wide, no word of a drawing small, cut or under another, and each begins with its work', async () => {
+  const size = { width: 844, height: 390 };
+  const page = await (await yard.context(size, { hasTouch: true })).newPage();
+  await withSample(page, base(), [methodsData]);
+  await page.goto(base());
+  await page.locator('#main').waitFor();
+  const found: Record<string, readonly string[]> = {};
+  for (const view of [...VIEWS, '/job/sample-landing', '/job/sample-boat/sample-fitting/mix', ...DRAWN]) {
+    await turnTo(page, base(), view);
+    await page.waitForTimeout(250);
+    const unfit = await unfitOn(page, 10);
+    // Panes that scroll by themselves must not be squeezed shut by what is pinned below them.
+    const shut = await page.locator('main section').evaluateAll((all) =>
+      all.flatMap((s) => {
+        const { clientHeight, scrollHeight, ariaLabel } = s as HTMLElement;
+        return scrollHeight > 40 && clientHeight < 40 ? [`${ariaLabel}: ${clientHeight} of ${scrollHeight} px`] : [];
+      }),
+    );
+    if (unfit.length || shut.length) found[view] = [...unfit, ...shut];
+  }
+  expect(found).toEqual({});
+});
+
+test('on a phone the figure of a stage stays in sight from its first line to its last, and nothing reached by key is under it', async () => {
+  for (const size of [PHONE, { width: 844, height: 390 }]) {
+    const page = await (await yard.context(size, { hasTouch: true })).newPage();
+    await withSample(page, base(), [methodsData]);
+    await page.goto(`${base()}${REPAIR}/measure`);
+    const answer = page.locator('.answer');
+    await answer.waitFor();
+    const sheet = await page.getByRole('region', { name: 'Sheet' }).boundingBox();
+    expect(sheet!.height).toBeGreaterThan(250);
+    const main = (await page.locator('#main').boundingBox())!;
+    for (const part of [0, 0.25, 0.5, 0.75, 1]) {
+      await page.evaluate((y) => scrollTo(0, y), part * (main.y + main.height - size.height));
+      const box = (await answer.boundingBox())!;
+      expect({ part, above: box.y >= -1, within: box.y + box.height <= size.height + 1 }).toEqual({
+        part,
+        above: true,
+        within: true,
+      });
+      // A quarter of a low screen at most.
+      expect(box.height).toBeLessThan(0.25 * size.height);
+    }
+    await page.evaluate(() => scrollTo(0, 0));
+    await page.getByRole('region', { name: 'Sheet' }).focus();
+    const covered: string[] = [];
+    for (let i = 0; i < 40; i++) {
+      await page.keyboard.press('Tab');
+      const under = await page.evaluate(() => {
+        const at = document.activeElement!;
+        const pinned = document.querySelector('.answer')!;
+        if (!at.closest('main') || pinned.contains(at)) return null;
+        const [a, b] = [at.getBoundingClientRect(), pinned.getBoundingClientRect()];
+        return a.bottom > b.top + 2 && a.top < b.bottom - 2 ? (at.getAttribute('aria-label') ?? at.textContent) : null;
+      });
+      if (under) covered.push(under);
+    }
+    expect(covered).toEqual([]);
+  }
+});
+
 test('the first page of a phone, with nothing in it, is as fit', async () => {
   const page = await yard.page(PHONE);
   await page.goto(base());

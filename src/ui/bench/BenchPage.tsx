@@ -166,7 +166,7 @@ export function BenchPage({
             {plan.batches.slice(0, 12).map((b) => (
               <Link
                 key={b.index}
-                className="btn text-sm md:!min-h-8 !px-2.5"
+                className="btn text-sm fine:!min-h-8 !px-2.5"
                 aria-current={b.index === index ? 'page' : undefined}
                 style={b.index === index ? { background: 'var(--ink)', color: 'var(--paper)' } : undefined}
                 href={`/job/${jobId}/${repairId}/bench?batch=${b.index + 1}`}

@@ -42,7 +42,7 @@ function Side({ view, at, nowMs }: StageProps) {
   const first = plan.steps.find((s) => s.stage === 'finish' && !s.ahead);
   const until = plan.milestones.findLast((m) => m.kind === 'recoat-until');
   return (
-    <div>
+    <>
       <Answer
         over="the surface is left"
         digits={plan.method?.finishAnswer ?? '—'}
@@ -56,7 +56,7 @@ function Side({ view, at, nowMs }: StageProps) {
       )}
       <StageFindings at={at} zone={view.job.zone} stage="finish" />
       <ChoicesOfAll whole={at.whole} stage="finish" />
-    </div>
+    </>
   );
 }
 

@@ -130,7 +130,7 @@ function Side({ view, at, nowMs }: StageProps) {
     (k) => plan.sheet && milestoneOf(plan.sheet, k),
   );
   return (
-    <div>
+    <>
       <Answer
         over={leftFor(main ? lowered(main.label) : 'load')}
         digits={computed !== null ? shortWhen(computed, zone, nowMs) : main?.problem ? 'not in sight' : '—'}
@@ -173,7 +173,7 @@ function Side({ view, at, nowMs }: StageProps) {
             <td className="soft py-0.5">I chose to wait for</td>
             <td>
               <select
-                className="select md:!min-h-8 md:!py-0"
+                className="select fine:!min-h-8 fine:!py-0"
                 aria-label="Wait for"
                 value={repair.serves ?? plan.serves ?? ''}
                 onChange={(e) => changePass(repair, (r) => ({ ...r, serves: e.target.value as 'load' }))}
@@ -223,7 +223,7 @@ function Side({ view, at, nowMs }: StageProps) {
             lines={m.working}
           />
         ))}
-    </div>
+    </>
   );
 }
 

@@ -142,7 +142,7 @@ function Side({ view, at }: StageProps) {
   const left = at.whole.plan.unanswered.length;
   const asked = askedOf(at).reduce((sum, { questions }) => sum + questions.length, 0);
   return (
-    <div>
+    <>
       <Answer
         over="by what you saw, it"
         digits={left ? phrase`${left} open` : stops ? 'must stop' : 'may go on'}
@@ -244,7 +244,7 @@ function Side({ view, at }: StageProps) {
       )}
       <NotesLeft at={at} />
       <StageFindings at={at} zone={view.job.zone} stage="inspect" />
-    </div>
+    </>
   );
 }
 

@@ -103,7 +103,7 @@ export function JobPage({ jobId }: { jobId: string }) {
     changeRepair(b.repair.id, (r) => ({ ...r, order: a.repair.order }));
   };
   return (
-    <div className="flex flex-col min-h-screen md:h-screen">
+    <div className="flex flex-col min-h-screen roomy:h-screen">
       <div className="px-4 md:px-6 pt-3">
         <Tag view={view} nowMs={nowMs} />
       </div>
@@ -114,7 +114,7 @@ export function JobPage({ jobId }: { jobId: string }) {
         <h1 className="sr-only">
           <Own>{jobName(job)}</Own>
         </h1>
-        <section aria-label="Repairs" className="md:overflow-auto thin-scroll pr-1">
+        <section aria-label="Repairs" className="roomy:overflow-auto thin-scroll pr-1">
           <Heading aside={phrase`${view.repairs.length} in the order of work`}>Repairs</Heading>
           <ol>
             {view.repairs.map((r, i) => (
@@ -213,7 +213,7 @@ export function JobPage({ jobId }: { jobId: string }) {
             <DeleteJob job={job} />
           </div>
         </section>
-        <section aria-label="Site" className="md:overflow-auto thin-scroll pr-1">
+        <section aria-label="Site" className="roomy:overflow-auto thin-scroll pr-1">
           <Heading>Site</Heading>
           <div className="grid grid-cols-2 gap-2">
             <TextField label="Name of the job" value={job.name} onChange={(name) => change({ name })} />

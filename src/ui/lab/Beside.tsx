@@ -68,7 +68,11 @@ export function Beside({
             {kept.map((k, i) => (
               <th key={i} scope="col" className="text-left font-bold pr-3">
                 {k.name}{' '}
-                <button type="button" className="btn btn-link md:!py-0 md:!min-h-0 text-sm" onClick={() => onDrop(i)}>
+                <button
+                  type="button"
+                  className="btn btn-link fine:!py-0 fine:!min-h-0 text-sm"
+                  onClick={() => onDrop(i)}
+                >
                   drop
                 </button>
               </th>

@@ -281,7 +281,7 @@ export function LabPage() {
                       {stopped ? (
                         'stopped'
                       ) : (
-                        <button type="button" className="btn btn-link md:!py-0 md:!min-h-0" onClick={stop}>
+                        <button type="button" className="btn btn-link fine:!py-0 fine:!min-h-0" onClick={stop}>
                           stop
                         </button>
                       )}

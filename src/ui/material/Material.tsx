@@ -104,12 +104,12 @@ function Side({ view, at, nowMs }: StageProps) {
   const { sheet, kit } = plan;
   if (!sheet || !kit)
     return (
-      <div>
+      <>
         <Answer over="it is made with" digits="—" beside="nothing chosen yet" />
         <StillNeeds texts={plan.open.material} />
         <FoundAtThePlace repair={repair} />
         <StageFindings at={at} zone={view.job.zone} stage="material" />
-      </div>
+      </>
     );
   const useBy = plan.sheet?.milestones.find((m) => m.kind === 'use-by');
   const l = sheet.limits;
@@ -128,7 +128,7 @@ function Side({ view, at, nowMs }: StageProps) {
   ];
   const usable = plan.usableMin;
   return (
-    <div>
+    <>
       <Answer
         over="it is made with"
         digits={sheet.name}
@@ -190,7 +190,7 @@ function Side({ view, at, nowMs }: StageProps) {
       <p className="soft text-sm mt-2" suppressHydrationWarning>
         {nowMs > 0 ? 'The maker’s own sheet overrules everything here.' : ''}
       </p>
-    </div>
+    </>
   );
 }
 

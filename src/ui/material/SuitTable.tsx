@@ -61,7 +61,7 @@ export function SuitTable({ suits, repair }: { suits: readonly Suit[]; repair: P
                   <span className="block soft text-xs min-h-8">{systemKind(s.sheet.kind).label}</span>
                   <button
                     type="button"
-                    className="btn text-sm md:!min-h-8 !px-2 md:!py-0.5"
+                    className="btn text-sm fine:!min-h-8 !px-2 fine:!py-0.5"
                     aria-pressed={chosen}
                     aria-label={phrase`${chosen ? 'Chosen' : 'Choose'}: ${own(s.sheet.name)}`}
                     disabled={!s.serves && !chosen}

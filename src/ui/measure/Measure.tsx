@@ -189,14 +189,16 @@ function Sheet({ at }: StageProps) {
           onPlace={scanning && page === 'plan' && !open ? (p) => look({ ...now, rim: [...rim, p] }) : undefined}
           unmeasured={open}
         />
-        <button
-          type="button"
-          className="absolute right-3 bottom-2 w-60 h-36 paper hidden sm:block cursor-pointer"
-          aria-label={phrase`Enlarge: ${says(pages[other]!.title)}`}
-          onClick={() => look({ ...now, page: other })}
-        >
-          <Drawing drawing={pages[other]!} base={repair.base.material} width={240} height={144} small bare />
-        </button>
+        {!narrow && (
+          <button
+            type="button"
+            className="absolute right-3 bottom-2 w-60 h-36 paper cursor-pointer"
+            aria-label={phrase`Enlarge: ${says(pages[other]!.title)}`}
+            onClick={() => look({ ...now, page: other })}
+          >
+            <Drawing drawing={pages[other]!} base={repair.base.material} width={240} height={144} small bare />
+          </button>
+        )}
       </div>
       <div className="flex items-center gap-3 px-3 py-2 no-print">
         <Choice
@@ -249,12 +251,12 @@ function Side({ view, at }: StageProps) {
   const taken = repair.takes.from !== 'own';
   if (!repair.void)
     return (
-      <div>
+      <>
         <Answer over="the void holds" digits="—" beside="not measured yet" />
         {taken && <TakenHere whole={at.whole} id={repair.passId} shapes={[]} />}
         <StageFindings at={at} zone={view.job.zone} stage="measure" />
         <StillNeeds texts={plan.open.measure} />
-      </div>
+      </>
     );
   const { index, rim } = now;
   const { shapes } = repair.void;
@@ -267,7 +269,7 @@ function Side({ view, at }: StageProps) {
   const wholeProblem = (key: string) => problems.find((p) => p.field === key)?.sentence ?? null;
   const outline: PlanOutline | null = 'outline' in shape ? shape.outline : null;
   return (
-    <div>
+    <>
       <Answer
         over={
           byArea
@@ -349,7 +351,7 @@ function Side({ view, at }: StageProps) {
       <StillNeeds texts={plan.open.measure} />
       <StageFindings at={at} zone={view.job.zone} stage="measure" />
       {v && <Working title={phrase`how ${shown!.text} comes about`} lines={v.working} />}
-    </div>
+    </>
   );
 }
 

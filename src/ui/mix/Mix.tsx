@@ -81,7 +81,7 @@ function Sheet({ view, at }: StageProps) {
               <button
                 key={b.index}
                 type="button"
-                className="btn text-sm md:!min-h-8 !px-2.5"
+                className="btn text-sm fine:!min-h-8 !px-2.5"
                 aria-pressed={b === batch}
                 aria-label={phrase`Batch ${b.index + 1}`}
                 onClick={() => setChosen(b.index)}
@@ -127,17 +127,17 @@ function Side({ view, at }: StageProps) {
   const { mix, sheet } = plan;
   if (!mix || !sheet)
     return (
-      <div>
+      <>
         <Answer over="it takes" digits="—" />
         {stored && <DoseField repair={repair} sheet={stored} />}
         <Schools at={at} stage="mix" />
         <Settings at={at} stage="mix" auto={{ uptake: UPTAKE_ML_PER_M2[repair.base.material] }} />
-      </div>
+      </>
     );
   const total = format('volume', mix.toMixMl);
   const metered = isMetered(sheet.kind);
   return (
-    <div>
+    <>
       <Answer
         over={metered ? 'to press out' : 'to mix'}
         digits={total.digits}
@@ -239,7 +239,7 @@ function Side({ view, at }: StageProps) {
       <StageFindings at={at} zone={view.job.zone} stage="mix" />
       <Schools at={at} stage="mix" />
       <Working title="how the batches and kits come about" lines={mix.working} />
-    </div>
+    </>
   );
 }
 

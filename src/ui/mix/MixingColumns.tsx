@@ -22,6 +22,9 @@ const TYPE = [
   { upTo: 6, figure: 16, under: 12, name: 13 },
 ] as const;
 
+/** A letter of a figure is so wide, em. */
+const LETTER = 0.61;
+
 /** The picture of a batch: columns where there is room for them, lying ones on a phone. */
 export function MixingColumns(of: Mixing) {
   return useNarrow() ? <MixingRows {...of} /> : <Columns {...of} />;
@@ -53,7 +56,14 @@ function ColumnsIn({ batch, sheet, said, poured, W, H }: Mixing & { W: number; H
   const column = Math.min(104, slot * 0.42);
   // Three columns and more stand close: what reaches out of one keeps clear of the figures beside the last.
   const [out, gap] = parts.length > 2 ? [5, 12] : [11, 18];
-  const type = TYPE.find((t) => parts.length <= t.upTo) ?? TYPE[2];
+  const firstOf = (p: PartId): string => {
+    const measured = said?.find((m) => m.part === p);
+    return measured ? says(saidAs(measured)) : format('mass', target[p]).text;
+  };
+  // A figure stands between its column and the next: where that is narrow it is smaller, and never under it.
+  const longest = Math.max(...parts.map((p) => firstOf(p).length));
+  const room = slot - column - gap - out;
+  const type = TYPE.find((t) => parts.length <= t.upTo && longest * t.figure * LETTER <= room) ?? TYPE[2];
   // Areas keep the scale when one part dwarfs the other: B is narrower, never a hairline.
   const widthOf = (p: PartId) => {
     const share = batch.massG[p] / heaviest;
@@ -84,7 +94,7 @@ function ColumnsIn({ batch, sheet, said, poured, W, H }: Mixing & { W: number; H
         const moved = poured !== undefined && Math.abs(target[p] - batch.massG[p]) > 0.005 * batch.massG[p];
         const textX = x + column + (column - width) / -2 + gap;
         const measured = said?.find((m) => m.part === p);
-        const first = measured ? says(saidAs(measured)) : format('mass', target[p]).text;
+        const first = firstOf(p);
         const under = poured
           ? [
               moved ? phrase`was ${format('mass', batch.massG[p]).text}` : '',

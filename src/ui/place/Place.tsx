@@ -94,7 +94,7 @@ function Side({ view, at, nowMs }: StageProps) {
   const hands = steps.reduce((m, s) => m + s.handsOnMin, 0);
   const first = plan.steps[0];
   return (
-    <div>
+    <>
       <Answer
         over={actuals.startedAt === null ? 'begin' : 'begun'}
         digits={first ? shortWhen(actuals.startedAt ?? first.startMs, view.job.zone, nowMs) : '—'}
@@ -149,7 +149,7 @@ function Side({ view, at, nowMs }: StageProps) {
       </Link>
       <StageFindings at={at} zone={view.job.zone} stage="place" />
       <ChoicesOfAll whole={at.whole} stage="place" />
-    </div>
+    </>
   );
 }
 

@@ -96,7 +96,7 @@ function Side({ view, at, nowMs }: StageProps) {
   const role = usePrefs((p) => p.role);
   const review = reviewNeeded(whole);
   return (
-    <div>
+    <>
       <Answer
         over={actuals.released ? 'released' : 'may be opened'}
         digits={plan.openMs !== null ? shortWhen(actuals.released?.atMs ?? plan.openMs, view.job.zone, nowMs) : '—'}
@@ -175,7 +175,7 @@ function Side({ view, at, nowMs }: StageProps) {
         </div>
       )}
       <StageFindings at={at} zone={view.job.zone} stage="release" />
-    </div>
+    </>
   );
 }
 

@@ -60,12 +60,12 @@ export function PassBar({
       )}
       {many && ofOne && <Between whole={whole} open={open} zone={zone} />}
       {!begun && (
-        <button type="button" className="btn btn-link text-sm md:!min-h-9" onClick={() => setAsking('next')}>
+        <button type="button" className="btn btn-link text-sm fine:!min-h-9" onClick={() => setAsking('next')}>
           then…
         </button>
       )}
       {many && ofOne && (
-        <button type="button" className="btn btn-link text-sm md:!min-h-9" onClick={() => setAsking('this')}>
+        <button type="button" className="btn btn-link text-sm fine:!min-h-9" onClick={() => setAsking('this')}>
           this pass…
         </button>
       )}

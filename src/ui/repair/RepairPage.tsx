@@ -78,26 +78,26 @@ function useRestingWhilePulled<T>(now: T): readonly [T, (pulling: boolean) => vo
   return [frozen ? frozen.shown : now, told];
 }
 
-const SIDE_BY_SIDE = 'md:grid-cols-[minmax(0,1.85fr)_minmax(19rem,1fr)]';
+const SIDE_BY_SIDE = 'roomy:grid-cols-[minmax(0,1.85fr)_minmax(19rem,1fr)]';
 
 /** Sheet and answer of the open stage. */
 const StageBody = memo(function StageBody({ stage, ...props }: StageProps & { stage: Stage }) {
   const { Sheet, Side } = PAGES[stage];
   return (
-    <main id="main" className={`px-4 md:px-6 py-2 grid gap-5 flex-1 min-h-0 md:min-h-[17.5rem] ${SIDE_BY_SIDE}`}>
+    <main id="main" className={`px-4 md:px-6 py-2 flex-1 roomy:grid gap-5 roomy:min-h-[17.5rem] ${SIDE_BY_SIDE}`}>
       <h1 className="sr-only">
         {STAGE_LABELS[stage]}: {props.at.repair.name}
       </h1>
       <section
         aria-label="Sheet" // biome-ignore lint/a11y/noNoninteractiveTabindex: a region that scrolls must be reachable by key
         tabIndex={0}
-        className="paper min-h-[19rem] md:min-h-0 overflow-auto thin-scroll relative [contain:layout_style]"
+        className="paper min-h-[19rem] mb-5 roomy:mb-0 roomy:min-h-0 overflow-auto thin-scroll relative [contain:layout_style]"
       >
         <Mishap what="The sheet of this stage" on={[props.at]}>
           <Sheet {...props} />
         </Mishap>
       </section>
-      <section aria-label="Answer" className="md:overflow-auto thin-scroll pr-1 min-h-0 [contain:layout_style]">
+      <section aria-label="Answer" className="answer-side thin-scroll">
         <Mishap what="The answer of this stage" on={[props.at]}>
           <Side {...props} />
         </Mishap>
@@ -167,7 +167,7 @@ export function RepairPage({
       </main>
     );
   return (
-    <div className="flex flex-col min-h-screen md:h-screen">
+    <div className="flex flex-col min-h-screen roomy:h-screen">
       <div className="px-4 md:px-6 pt-3 flex flex-col gap-2">
         <Tag view={view} repair={whole} nowMs={nowMs} />
         <FoldingRule view={at} current={known} pass={open!} zone={view.job.zone} nowMs={nowMs} />

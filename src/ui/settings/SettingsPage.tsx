@@ -41,126 +41,132 @@ export function SettingsPage() {
   // biome-ignore lint/correctness/useExhaustiveDependencies: looked at once, when the view opens
   useEffect(() => void look(), []);
   return (
-    <div className="px-4 md:px-6 py-4 max-w-3xl">
+    <div className="px-4 md:px-6 py-4 max-w-[84rem]">
       <header className="flex items-baseline gap-6 flex-wrap">
         <h1 className="text-2xl font-bold">Settings</h1>
         <span className="flex-1" />
         <Ways />
       </header>
-      <main id="main">
-        <Heading>How you like it</Heading>
-        <div className="flex flex-wrap gap-6">
-          <Choice
-            label="Language"
-            options={LANGUAGES.map((id) => ({ id, label: LANGUAGE_ROWS[id].name }))}
-            value={prefs.language}
-            onChange={(language) => setPrefs({ language })}
-          />
-          <Choice
-            label="Units"
-            options={[
-              { id: 'metric', label: 'metric' },
-              { id: 'us', label: 'US customary' },
-            ]}
-            value={prefs.system}
-            onChange={(system) => setPrefs({ system })}
-          />
-          <Choice
-            label="Clock"
-            options={[
-              { id: '24', label: '16:30' },
-              { id: '12', label: '4:30 pm' },
-            ]}
-            value={`${prefs.hours}`}
-            onChange={(hours) => setPrefs({ hours: hours === '12' ? 12 : 24 })}
-          />
-          <Choice
-            label="Weeks begin on"
-            options={WEEK_STARTS.map((id) => ({ id, label: weekStartName(id) }))}
-            value={prefs.weekStart}
-            onChange={(weekStart) => setPrefs({ weekStart })}
-          />
-          <Choice
-            label="Light"
-            options={THEMES.map((t) => ({ id: t, label: t === 'sun' ? 'full sun' : t }))}
-            value={prefs.theme}
-            onChange={(theme) => setPrefs({ theme })}
-          />
-          <OnOff label="Sound when a clock runs out" on={prefs.sound} onChange={(sound) => setPrefs({ sound })} />
-          <OnOff
-            label="Said aloud as well"
-            on={prefs.speak}
-            onChange={(on) => {
-              const can = on && speak('Two minutes left.');
-              setPrefs({ speak: can });
-              setRefused(on && !can ? NO_VOICE : null);
-            }}
-          />
-          <OnOff
-            label="Told beside the page while it is hidden"
-            on={prefs.notify}
-            onChange={async (on) => {
-              const can = on && (await mayNotify());
-              setPrefs({ notify: can });
-              setRefused(on && !can ? NOT_ALLOWED : null);
-            }}
-          />
-        </div>
-        {refused && (
-          <p role="status" className="mt-2 font-semibold">
-            {refused}
-          </p>
-        )}
-        <div className="max-w-xs mt-2">
-          <TextField
-            label="The role you work in"
-            value={prefs.role}
-            onChange={(role) => setPrefs({ role: role.trim() || 'technician' })}
-          />
-        </div>
-        <Heading>How safely it is kept</Heading>
-        <ul className="list-disc pl-5">
-          <li>
-            {lasting
-              ? 'Everything is kept in this browser’s own database, on this device only.'
-              : 'This browser refuses its database: everything is gone when the tab closes.'}
-          </li>
-          <li>
-            {keeping.persisted === null
-              ? 'Whether the browser may clear it to make room is not known.'
-              : keeping.persisted
-                ? 'The browser has promised not to clear it.'
-                : 'The browser may clear it when the disk runs short.'}
-          </li>
-          {keeping.usedMb !== null && (
-            <li>{phrase`${decimals(keeping.usedMb, 1)} MB used, about ${Math.round(
-              keeping.freeMb ?? 0,
-            )} MB free for it.`}</li>
+      <main id="main" className="grid gap-x-12 lg:grid-cols-2 items-start">
+        <section className="min-w-0">
+          <Heading>How you like it</Heading>
+          <div className="flex flex-wrap gap-6">
+            <Choice
+              label="Language"
+              options={LANGUAGES.map((id) => ({ id, label: LANGUAGE_ROWS[id].name }))}
+              value={prefs.language}
+              onChange={(language) => setPrefs({ language })}
+            />
+            <Choice
+              label="Units"
+              options={[
+                { id: 'metric', label: 'metric' },
+                { id: 'us', label: 'US customary' },
+              ]}
+              value={prefs.system}
+              onChange={(system) => setPrefs({ system })}
+            />
+            <Choice
+              label="Clock"
+              options={[
+                { id: '24', label: '16:30' },
+                { id: '12', label: '4:30 pm' },
+              ]}
+              value={`${prefs.hours}`}
+              onChange={(hours) => setPrefs({ hours: hours === '12' ? 12 : 24 })}
+            />
+            <Choice
+              label="Weeks begin on"
+              options={WEEK_STARTS.map((id) => ({ id, label: weekStartName(id) }))}
+              value={prefs.weekStart}
+              onChange={(weekStart) => setPrefs({ weekStart })}
+            />
+            <Choice
+              label="Light"
+              options={THEMES.map((t) => ({ id: t, label: t === 'sun' ? 'full sun' : t }))}
+              value={prefs.theme}
+              onChange={(theme) => setPrefs({ theme })}
+            />
+            <OnOff label="Sound when a clock runs out" on={prefs.sound} onChange={(sound) => setPrefs({ sound })} />
+            <OnOff
+              label="Said aloud as well"
+              on={prefs.speak}
+              onChange={(on) => {
+                const can = on && speak('Two minutes left.');
+                setPrefs({ speak: can });
+                setRefused(on && !can ? NO_VOICE : null);
+              }}
+            />
+            <OnOff
+              label="Told beside the page while it is hidden"
+              on={prefs.notify}
+              onChange={async (on) => {
+                const can = on && (await mayNotify());
+                setPrefs({ notify: can });
+                setRefused(on && !can ? NOT_ALLOWED : null);
+              }}
+            />
+          </div>
+          {refused && (
+            <p role="status" className="mt-2 font-semibold">
+              {refused}
+            </p>
           )}
-        </ul>
-        {keeping.persisted === false && (
-          <button
-            type="button"
-            className="btn mt-2"
-            onClick={async () => {
-              await navigator.storage.persist();
-              await look();
-            }}
-          >
-            Ask the browser to keep it
-          </button>
-        )}
-        <Heading>One file of everything</Heading>
-        <Backup />
-        <Aside />
-        <Heading>Cautions that always hold</Heading>
-        <p>
-          Grenko’s figures never replace the material’s own sheet, the local code, licensed practice or a competent
-          person’s review.
-        </p>
-        <Link href="/" className="btn mt-3">
-          Back to the yard
-        </Link>
+          <div className="max-w-xs mt-2">
+            <TextField
+              label="The role you work in"
+              value={prefs.role}
+              onChange={(role) => setPrefs({ role: role.trim() || 'technician' })}
+            />
+          </div>
+        </section>
+        <section className="min-w-0">
+          <Heading>How safely it is kept</Heading>
+          <ul className="list-disc pl-5">
+            <li>
+              {lasting
+                ? 'Everything is kept in this browser’s own database, on this device only.'
+                : 'This browser refuses its database: everything is gone when the tab closes.'}
+            </li>
+            <li>
+              {keeping.persisted === null
+                ? 'Whether the browser may clear it to make room is not known.'
+                : keeping.persisted
+                  ? 'The browser has promised not to clear it.'
+                  : 'The browser may clear it when the disk runs short.'}
+            </li>
+            {keeping.usedMb !== null && (
+              <li>{phrase`${decimals(keeping.usedMb, 1)} MB used, about ${Math.round(
+                keeping.freeMb ?? 0,
+              )} MB free for it.`}</li>
+            )}
+          </ul>
+          {keeping.persisted === false && (
+            <button
+              type="button"
+              className="btn mt-2"
+              onClick={async () => {
+                await navigator.storage.persist();
+                await look();
+              }}
+            >
+              Ask the browser to keep it
+            </button>
+          )}
+          <Heading>One file of everything</Heading>
+          <Backup />
+          <Aside />
+        </section>
+        <section className="min-w-0 lg:col-span-2">
+          <Heading>Cautions that always hold</Heading>
+          <p>
+            Grenko’s figures never replace the material’s own sheet, the local code, licensed practice or a competent
+            person’s review.
+          </p>
+          <Link href="/" className="btn mt-3">
+            Back to the yard
+          </Link>
+        </section>
       </main>
     </div>
   );

@@ -49,19 +49,25 @@ export function Answer({
   beside?: ReactNode;
   copy?: string;
 }) {
-  const size = digits.length > 12 ? 'text-3xl' : digits.length > 7 ? 'text-4xl' : 'text-6xl';
+  // Pinned below a sheet it gives way to what is worked on.
+  const size =
+    digits.length > 12
+      ? 'text-2xl roomy:text-3xl'
+      : digits.length > 7
+        ? 'text-2xl roomy:text-4xl'
+        : 'text-4xl roomy:text-6xl';
   return (
-    <div className="ruled pb-2 mb-2">
+    <div className="answer ruled pb-2 mb-2 flex flex-wrap items-baseline gap-x-3 roomy:block">
       <p className="soft">{over}</p>
-      <div className="flex items-end gap-4 flex-wrap justify-between">
+      <div className="flex grow items-end gap-x-4 roomy:gap-y-4 flex-wrap justify-between">
         <p className="flex items-baseline gap-2" aria-live="polite">
           <strong className={`fig ${size} leading-none font-extrabold`} data-testid="answer">
             {digits}
           </strong>
-          {unit && <span className="text-2xl">{unit}</span>}
+          {unit && <span className="text-xl roomy:text-2xl">{unit}</span>}
           <Copy text={copy ?? `${digits}${unit ? phrase` ${unit}` : ''}`} />
         </p>
-        {beside && <div className="text-[0.95rem] leading-snug pb-1">{beside}</div>}
+        {beside && <div className="text-sm roomy:text-[0.95rem] leading-snug pb-1">{beside}</div>}
       </div>
     </div>
   );

@@ -1,7 +1,7 @@
 'use client';
 import { useSyncExternalStore } from 'react';
 
-const NARROW = '(max-width: 640px)';
+const NARROW = '(max-width: 640px), (orientation: landscape) and (max-height: 480px)';
 
 const watch = (told: () => void) => {
   const query = matchMedia(NARROW);
@@ -9,7 +9,7 @@ const watch = (told: () => void) => {
   return () => query.removeEventListener('change', told);
 };
 
-/** Whether the page is as narrow as a phone held upright: drawings are laid out anew for it, not scaled down. */
+/** Whether the page is as small as a phone, upright or lying down: drawings are laid out anew for it, not scaled down. */
 export const useNarrow = (): boolean =>
   useSyncExternalStore(
     watch,

@@ -278,16 +278,18 @@ function Due({ views, nowMs }: { views: readonly JobView[]; nowMs: number }) {
         <Heading>Due next</Heading>
         <ol>
           {next.map(({ v, r, step }) => (
-            <li key={r.repair.id} className="flex gap-x-4 py-1 items-baseline flex-wrap">
+            <li key={r.repair.id} className="flex gap-x-4 py-1 items-baseline">
               <span className="fig w-24 shrink-0">{dayAndClock(step.startMs, v.job.zone)}</span>
-              <Link
-                href={`/job/${v.job.id}/${r.repair.id}/${r.actuals.startedAt !== null ? 'run' : 'place'}`}
-                className="font-semibold"
-              >
-                {say(step.title, { ...readerAt(v.job.zone), system })}
-              </Link>
-              <span className="soft truncate">
-                <Own>{r.repair.name}</Own>
+              <span className="min-w-0 flex gap-x-4 items-baseline flex-wrap">
+                <Link
+                  href={`/job/${v.job.id}/${r.repair.id}/${r.actuals.startedAt !== null ? 'run' : 'place'}`}
+                  className="font-semibold"
+                >
+                  {say(step.title, { ...readerAt(v.job.zone), system })}
+                </Link>
+                <span className="soft truncate">
+                  <Own>{r.repair.name}</Own>
+                </span>
               </span>
             </li>
           ))}
@@ -298,12 +300,14 @@ function Due({ views, nowMs }: { views: readonly JobView[]; nowMs: number }) {
         {touch.length ? (
           <ul>
             {touch.map(({ v, r, word }) => (
-              <li key={r.repair.id} className="flex gap-x-4 py-1 items-baseline flex-wrap">
+              <li key={r.repair.id} className="flex gap-x-4 py-1 items-baseline">
                 <strong className="w-36 shrink-0">{word}</strong>
-                <Link href={`/job/${v.job.id}/${r.repair.id}/release`}>
-                  <Own>{r.repair.name}</Own>
-                </Link>
-                <span className="soft truncate">{r.repair.place}</span>
+                <span className="min-w-0 flex gap-x-4 items-baseline flex-wrap">
+                  <Link href={`/job/${v.job.id}/${r.repair.id}/release`}>
+                    <Own>{r.repair.name}</Own>
+                  </Link>
+                  <span className="soft truncate">{r.repair.place}</span>
+                </span>
               </li>
             ))}
           </ul>
