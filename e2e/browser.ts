@@ -21,7 +21,33 @@ export const PHONE = { width: 390, height: 844 };
 /** Pages of a test live for seconds: what a compiler for long ones costs is not won back. */
 export const SHORT_LIVED = '--js-flags=--single-threaded-gc --interrupt-budget=2000000';
 
-const HOW = { executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium', args: [...FLAGS, SHORT_LIVED] };
+/**
+ * What a browser need not do for a test. The first two are pages of the browser's own address bar, which nobody sees
+ * here and which cost more to start than the product. A later list takes the place of an earlier one, so the others are
+ * those the driver names itself.
+ */
+export const UNASKED = `--disable-features=${[
+  'WebUIOmniboxPopup',
+  'WebUIOmniboxAimPopup',
+  'AvoidUnnecessaryBeforeUnloadCheckSync',
+  'DestroyProfileOnBrowserClose',
+  'HttpsUpgrades',
+  'HttpsFirstBalancedModeAutoEnable',
+  'LensOverlay',
+  'MediaRouter',
+  'PaintHolding',
+  'ThirdPartyStoragePartitioning',
+  'AvoidCorsURLLoaderRestartOnRedirect',
+  'OptimizationHints',
+  'NetworkTimeServiceQuerying',
+  'AimEnabled',
+  'PreconnectToSearch',
+].join(',')}`;
+
+const HOW = {
+  executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+  args: [...FLAGS, SHORT_LIVED, UNASKED],
+};
 
 /** Headless Chromium from Debian's package. */
 export const launch = (): Promise<Browser> => chromium.launch(HOW);

@@ -3,7 +3,7 @@ import { existsSync, mkdtempSync, readdirSync, readFileSync, rmSync } from 'node
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { type Browser, chromium, type Page } from 'playwright-core';
-import { FLAGS, SHORT_LIVED } from '../e2e/browser';
+import { FLAGS, SHORT_LIVED, UNASKED } from '../e2e/browser';
 import { pieceOf } from '../src/core/plan';
 import { sampleData } from '../src/sample/jobs';
 import { dice } from './mutants';
@@ -60,7 +60,15 @@ async function born(profile: string): Promise<{ child: ChildProcess; browser: Br
   rmSync(port, { force: true });
   const child = spawn(
     process.env.CHROMIUM ?? '/usr/bin/chromium',
-    [...FLAGS, SHORT_LIVED, '--headless=new', '--remote-debugging-port=0', `--user-data-dir=${profile}`, 'about:blank'],
+    [
+      ...FLAGS,
+      SHORT_LIVED,
+      UNASKED,
+      '--headless=new',
+      '--remote-debugging-port=0',
+      `--user-data-dir=${profile}`,
+      'about:blank',
+    ],
     { detached: true, stdio: 'ignore' },
   );
   for (let i = 0; i < 4000 && !(existsSync(port) && readFileSync(port, 'utf8').includes('/')); i++) await rest(25);
