@@ -1,6 +1,6 @@
 import { extremes, indexAt, type Series, valueAt } from '../climate';
 import { degC, exactly, on, type Problem, Refusal, texts } from '../say';
-import { type Pace, RATE_STEP_K, type Standing } from './pace';
+import { type Pace, rateNear, type Standing } from './pace';
 
 const REFUSED = texts('refused.cure.clock', {
   'temperature-leaves-what':
@@ -126,9 +126,7 @@ function integrate(pace: Pace, history: Series, startMs: number, options: ClockO
         stand(stalls, t0, t1);
         whole = 0;
       } else if (middle >= pace.lowC && middle <= pace.highC) {
-        const at = (middle - pace.lowC) / RATE_STEP_K;
-        const k = Math.floor(at);
-        whole = ((t1 - t0) / MIN_MS) * (pace.rates[k]! + (at - k) * (pace.rates[k + 1]! - pace.rates[k]!));
+        whole = ((t1 - t0) / MIN_MS) * rateNear(pace, middle);
         if (standing === 'sheet') standing = pace.standingAt(middle);
       }
       if (whole >= 0 && progress + whole < 1) {
