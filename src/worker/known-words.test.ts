@@ -40,7 +40,6 @@ test.each([
 test.each([
   'src/app/job/[job]/log/page.tsx',
   'src/app/job/[job]/report/page.tsx',
-  'src/worker/report.worker.ts',
   'src/app/job/[job]/[repair]/run/page.tsx',
 ])('what the record says of a batch has its words on %s', async (page) => {
   expect(await speaking(page)).toContain('src/core/mix/pour.ts');
