@@ -66,8 +66,62 @@ describe('plates so large that each takes two pots', () => {
   });
 });
 
+describe('like pours', () => {
+  /** Of the second of its two pours, into which the part is lowered. */
+  const second = (o: Parameters<typeof planned>[1] = {}) => {
+    const p = planned('sample-collar', o);
+    const { id, batches } = p.passes.at(-1)!;
+    return { ...p, batches, steps: p.steps.filter((s) => s.pass === id) };
+  };
+  const turnsOf = (p: Pick<ReturnType<typeof planned>, 'steps'>) =>
+    p.steps.flatMap((s) => /(?:^|:)(mix|pour|vents|seat)$/.exec(s.id)?.[1] ?? []);
+  const placed = (p: Pick<ReturnType<typeof planned>, 'batches'>) =>
+    p.batches.reduce((ml, b) => ml + (b.placedMl ?? 0), 0);
+  const poured = (p: Pick<ReturnType<typeof planned>, 'steps'>) =>
+    p.steps.filter((s) => /(?:^|:)pour$/.test(s.id)).map((s) => s.title);
+
+  test.each([2, 4])('%i with a part in each: poured, seen to and seated one after the other', (count) => {
+    const p = second({ count });
+    expect(p.problems).toEqual([]);
+    expect(turnsOf(p)).toEqual(Array.from({ length: count }, () => ['mix', 'pour', 'vents', 'seat']).flat());
+    expect(p.batches.map((b) => b.label)).toEqual(Array.from({ length: count }, (_, i) => `place ${i + 1}`));
+    expect(p.findings.filter((f) => f.severity === 'stop')).toEqual([]);
+    // Nobody is hurried from place to place: each is a pour of its own.
+    expect(p.steps.map((s) => s.title).join()).not.toMatch(/in a row|where the last one ran to/);
+  });
+
+  test('a place that takes more than a pail is gone on with, and seated once', () => {
+    const p = second({ count: 2, by: 2 });
+    const pails = p.batches.filter((b) => b.label === 'place 1').length;
+    expect(pails).toBeGreaterThan(1);
+    const place = [...Array.from({ length: pails }, () => ['mix', 'pour']).flat(), 'vents', 'seat'];
+    expect(turnsOf(p)).toEqual([...place, ...place]);
+    expect(poured(p)[0]).toBe('Pour place 1 of 2 from one side');
+    expect(poured(p)[1]).toBe('Pour batch 2 into place 1 of 2, go on where the last one ran to');
+    expect(poured(p)[pails]).toBe('Pour place 2 of 2 from one side');
+  });
+
+  test('weighed, whole places come out of a pot, and no drop more is placed than in as many alone', () => {
+    const over = { schools: { 'part-kits': 'weighed' } };
+    const one = second({ over });
+    const p = second({ count: 3, over });
+    expect(placed(one)).toBeGreaterThan(500);
+    expect(placed(p)).toBeCloseTo(3 * placed(one), 6);
+    expect(p.batches.length).toBeLessThanOrEqual(3);
+    expect(p.batches[0]!.label).toMatch(/^places? 1/);
+    const place = ['pour', 'vents', 'seat'];
+    expect(turnsOf(p).filter((t) => t !== 'mix')).toEqual([...place, ...place, ...place]);
+  });
+
+  test('one alone is poured as ever', () => {
+    const p = second();
+    expect(turnsOf(p)).toEqual(['mix', 'pour', 'vents', 'seat']);
+    expect(poured(p)).toEqual(['Pour from one side']);
+  });
+});
+
 test('more pots than anybody mixes are refused with how many, not with a work that never ends', () => {
-  const p = planned('sample-collar', { count: 30, by: 3 });
+  const p = planned('sample-collar', { count: 30, by: 5 });
   expect(p.problems.length).toBeGreaterThan(0);
   for (const { sentence } of p.problems) {
     expect(sentence).toMatch(/It would take \d{3,} batches in all/);

@@ -100,6 +100,11 @@ export interface EngineParams {
   readonly byCoverage?: true;
   /** Coat: it is put on until the face takes no more, and what each round took is written down. */
   readonly toRefusal?: true;
+  /**
+   * Pour: each of several like places is filled and seen to before the next: the minutes that takes at one; null where
+   * what is over of a kit goes on into the next.
+   */
+  readonly placeByPlace?: (c: MethodContext) => number | null;
   /** Pour: what is primed is poured on while it is wet or tacky: the setting that holds how long. */
   readonly primed?: string;
   /** Pour: what is poured is weighed out as it is needed, not a kit in each pail. */

@@ -16,7 +16,7 @@ import {
 } from '../say';
 import { PART_IDS, systemKind } from '../system';
 import { courseOf, kindOf, nominalMl, placesIn, SHAPES } from '../void';
-import { type Gap, type MethodContext, partsIn, type TaskContext } from './context';
+import { beginsPart, type Gap, type MethodContext, partsIn, type TaskContext } from './context';
 import { depthToFill, liftsMm, liftsOf } from './lifts';
 import { mixOrder, sheetManner } from './mix-order';
 
@@ -216,6 +216,8 @@ export const GAPS: Readonly<Record<string, Gap>> = {
   parted: (c) => (c.part == null ? 'no' : 'yes'),
   part: (c) => (c.part ?? 0) + 1,
   partCount: partsIn,
+  /** Whether it is the first that lies on its part. */
+  opens: (c) => (beginsPart(c) ? 'yes' : 'no'),
   /** The first, one between, or the last of the lifts. */
   which: (c) => (c.portions.length === 1 ? 'only' : batchOf(c).portion + 1 === c.portions.length ? 'last' : 'early'),
   depth: (c) => mm(liftsMm(c)[c.batch?.portion ?? 0] ?? depthToFill(c) / liftsOf(c)),

@@ -131,7 +131,7 @@ function portions(ask: MixAsk, lifeMin: number): readonly Pressed[] {
       const places = fromTo[1] - fromTo[0] + 1;
       return {
         portion: 0,
-        label: partsNamed(fromTo),
+        label: partsNamed(fromTo, ask.parts ?? {}),
         share: places / count,
         places,
         fresh: i === 0,

@@ -93,6 +93,8 @@ export interface PartsAsk {
   readonly openMin?: number | null;
   /** Never more than so many out of one pot. */
   readonly most?: number;
+  /** They are places that are filled, and nothing is spread on them. */
+  readonly filled?: boolean;
 }
 
 export interface MixAsk {

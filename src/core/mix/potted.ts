@@ -24,6 +24,9 @@ const WORK = texts('work.potted', {
     'all spread, {spread} each, then closed, {close} each: {left} left to empty the pot, {open} that one may lie open',
   'one-by-one':
     'spread {spread}, closed {close}, one after the other: ({left} − {spread}) / ({spread} + {close}) and one more, rounded down; the last is out of the pot in time',
+  'place-by-place':
+    'filled {spread}, seen to {close}, one after the other: ({left} − {spread}) / ({spread} + {close}) and one more, rounded down; the last is out of the pot in time',
+  places: 'Places from one pot',
   batches: 'Batches',
   kits: '{kit} a kit',
   'kits-a-pot': '{kit} a kit, at most {most} in one pot',
@@ -50,6 +53,8 @@ const SAY = texts('pot.amount', {
   times: '{n} × {each}',
   part: 'part {n}',
   parts: 'parts {from} to {to}',
+  place: 'place {n}',
+  places: 'places {from} to {to}',
 });
 
 /** The field of a refusal where all of it is one lot and cannot be used up in its life. */
@@ -166,9 +171,10 @@ function closedInTime(spreadMin: number, { count, closeMin, openMin = null }: Pa
 
 function partsLine(partMl: number, s: Sharing): WorkLine {
   const { placingMlPerMin, crew, usableMin, parts } = s.ask;
+  const oneByOne = parts!.filled ? 'place-by-place' : 'one-by-one';
   return line(
-    WORK.parts(),
-    WORK[parts!.spreadFirst ? (parts!.openMin == null ? 'spread-first' : 'spread-open') : 'one-by-one']({
+    parts!.filled ? WORK.places() : WORK.parts(),
+    WORK[parts!.spreadFirst ? (parts!.openMin == null ? 'spread-first' : 'spread-open') : oneByOne]({
       spread: minutes(partMl / (placingMlPerMin * crew)),
       close: minutes(parts!.closeMin),
       left: minutes(usableMin),
@@ -179,8 +185,10 @@ function partsLine(partMl: number, s: Sharing): WorkLine {
 }
 
 /** What several like parts are called, by their numbers. */
-export const partsNamed = ([from, to]: readonly [number, number]): Message =>
-  from === to ? SAY.part({ n: from }) : SAY.parts({ from, to });
+export function partsNamed([from, to]: readonly [number, number], { filled = false }: Partial<PartsAsk> = {}): Message {
+  if (from === to) return filled ? SAY.place({ n: from }) : SAY.part({ n: from });
+  return filled ? SAY.places({ from, to }) : SAY.parts({ from, to });
+}
 
 /**
  * What is placed out of each pot where batches end at borders of one’s own; null where there are none, or they no
@@ -311,7 +319,7 @@ export function potted({ ask: asked, proportion, kitMl, lines, placed, safety }:
     return {
       index,
       portion,
-      label: fromTo ? partsNamed(fromTo) : ask.portions[portion]!.label,
+      label: fromTo ? partsNamed(fromTo, ask.parts ?? {}) : ask.portions[portion]!.label,
       ml,
       placedMl,
       ...(kits === null ? partsOf(sheet, proportion, ml) : partsOfKits(sheet, ask.kit, kits)),

@@ -270,7 +270,7 @@ export function mixAt(
   const hasTo = takesMin(
     largest,
     (first.rateNeeded ?? rate) * repair.crew,
-    parts?.spreadFirst ? 0 : (settings['close min'] ?? 0),
+    parts?.spreadFirst ? 0 : (parts?.closeMin ?? 0),
   );
   const held = byMass({ massG, hasTo, lives, spent, pot });
   if (held.usableMin >= usable) return result;

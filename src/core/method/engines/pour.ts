@@ -1,12 +1,16 @@
 import { isMetered } from '../../system';
 import { settingIn } from '../context';
 import { type TaskRow, tasks } from '../task';
-import { BEGINS, byRate, type Engine, PORTION, POT_CLOCKS, UNPARTED } from './engine';
+import { BEGINS, byRate, type Engine, PORTION, POT_CLOCKS } from './engine';
 import { mix, weigh } from './potted';
 
 /** It runs to its level by itself, behind a dam. */
 export const pour: Engine = {
-  ...UNPARTED,
+  eachPart: new Set(),
+  parts: (c) => {
+    const closeMin = c.void.count > 1 ? (c.params.placeByPlace?.(c) ?? null) : null;
+    return closeMin === null ? null : { count: c.void.count, closeMin, filled: true };
+  },
   onFaces: false,
   liesOpen: 'set',
   oneKitAPot: (c) => !c.params.weighed,
@@ -79,8 +83,9 @@ export const pouredFull: readonly TaskRow[] = [
       task: 'ready',
       role: 'mix',
       block: 'work',
-      when: (c) => c.batches.length > 1,
-      title: 'All {batches} open, in a row: the pour does not stop',
+      // Between two places it may stop; in one it goes on from pot to pot.
+      when: ({ batches }) => batches.length > new Set(batches.map((b) => b.fromTo?.[0])).size,
+      title: '{batches, plural, =2 {Both open} other {All {batches} open}}, in a row: the pour does not stop',
       detail: 'Lids off, a clean paddle at hand; the next is mixed as soon as the last is poured.',
       confirm: 'All open, in a row',
       work: { fixed: 1 },
@@ -91,9 +96,10 @@ export const pouredFull: readonly TaskRow[] = [
     {
       task: 'pour',
       role: 'place',
-      each: 'batch',
+      each: 'part',
       block: 'work',
-      title: '{of, plural, one {Pour from one side} other {Pour batch {n} of {of}, go on where the last one ran to}}',
+      title:
+        '{parted, select, yes {{opens, select, yes {Pour place {part} of {count} from one side} other {Pour batch {n} into place {part} of {count}, go on where the last one ran to}}} other {{of, plural, one {Pour from one side} other {Pour batch {n} of {of}, go on where the last one ran to}}}}',
       detail:
         'From one side only, in a thin stream, so that the air runs out ahead of it. {stopAt} What is over stays in the pail.',
       confirm: '{of, plural, one {It is full} other {Batch {n} is in}}',

@@ -2,7 +2,7 @@ import { mm, percent, texts } from '../../say';
 import { proportionOf } from '../../system';
 import { GRAVITY, isRing, levels, partSeatedMl } from '../../void';
 import { clear, endOfMixing, HELD_LONGER, notMoving, partKits, soundBase, waiting } from '../common';
-import { settingIn, type TaskContext } from '../context';
+import { type MethodContext, settingIn } from '../context';
 import { options } from '../effects';
 import { pouredFull } from '../engines';
 import type { Method } from '../method';
@@ -14,9 +14,9 @@ const SAYS = texts('poured-collar.says', {
   mark: 'Stop at the mark {mark} above the floor.',
 });
 
-const ringOf = (c: TaskContext) => c.void.shapes.find(isRing);
+const ringOf = (c: MethodContext) => c.void.shapes.find(isRing);
 /** Something that is set into the pour once it is full. */
-const seats = (c: TaskContext): boolean => (ringOf(c)?.part ?? null) !== null;
+const seats = (c: MethodContext): boolean => (ringOf(c)?.part ?? null) !== null;
 
 /** A collar, ring, channel or baseplate edge that is poured to its level. */
 export const pouredCollar: Method = {
@@ -56,6 +56,15 @@ export const pouredCollar: Method = {
     },
     notMoving,
   ],
+  params: {
+    // A part is lowered while its own pour still closes round it; whole kits without one are poured on from place to place.
+    placeByPlace: (c) =>
+      seats(c)
+        ? settingIn(c, 'vents min') + settingIn(c, 'seat min')
+        : c.kitMl === null
+          ? settingIn(c, 'vents min')
+          : null,
+  },
   schools: [
     {
       id: 'leak-test',
@@ -186,9 +195,10 @@ export const pouredCollar: Method = {
       {
         task: 'vents',
         role: 'close',
+        each: 'part',
         block: 'work',
         ofLast: true,
-        title: 'See the vents run full',
+        title: '{parted, select, yes {See the vents of place {part} run full} other {See the vents run full}}',
         detail: 'At every vent and at the far side it stands at its mark; prick the bubbles.',
         confirm: 'Full everywhere',
         work: { fixed: 3 },
@@ -197,10 +207,12 @@ export const pouredCollar: Method = {
       {
         task: 'seat',
         role: 'close',
+        each: 'part',
         block: 'work',
         ofLast: true,
         when: seats,
-        title: 'Lower the part onto its marks, level it',
+        title:
+          '{parted, select, yes {Lower the part of place {part} of {count} onto its marks, level it} other {Lower the part onto its marks, level it}}',
         detail:
           'The pour rises to {seated}. It floats with {uplift} and must be held down by more than that. Level before gel.',
         confirm: 'On its marks, level and weighted',
