@@ -113,6 +113,17 @@ describe('like pours', () => {
     expect(turnsOf(p).filter((t) => t !== 'mix')).toEqual([...place, ...place, ...place]);
   });
 
+  test('whole pails without a part in them are poured on from place to place: none more than all of it takes', () => {
+    const { passes, steps } = planned('sample-collar', { count: 3 });
+    const [first] = passes;
+    const [pail] = first!.batches;
+    expect(first!.batches).toHaveLength(Math.ceil(first!.toMixMl! / pail!.ml));
+    expect(first!.batches.length).toBeLessThan(3);
+    expect(poured({ steps: steps.filter((s) => s.pass === first!.id) }).at(-1)).toBe(
+      'Pour batch 2 of 2, go on where the last one ran to',
+    );
+  });
+
   test('one alone is poured as ever', () => {
     const p = second();
     expect(turnsOf(p)).toEqual(['mix', 'pour', 'vents', 'seat']);

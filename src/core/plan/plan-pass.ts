@@ -250,7 +250,7 @@ export function preparePass(
     sheet,
     ingredients: ingredientsOf(ask.sheet!, repair),
     instrument: instrumentOf(repair),
-    kitMl: choices.value.effects.split === 'whole' ? plannedKitMl(sheet, kit) : null,
+    kitMl: choices.value.effects.split === 'whole' || !kit.splittable ? plannedKitMl(sheet, kit) : null,
     void: repair.void!,
     measured,
     settingOut: repair.settingOut,
