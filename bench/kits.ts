@@ -94,7 +94,7 @@ export function kitRun(
     `batches and kits of ${planned.length} repairs over six systems`,
     times(() => {
       batches();
-      return jobKits(grown.job, job.repairs, stock, grown.sheets);
+      return jobKits(grown.job, job.repairs, stock, sheets);
     }, 20),
   );
 
