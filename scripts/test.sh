@@ -33,7 +33,10 @@ suite() { # a jest project, each of its tests counts
   [ "$f" -ne 0 ] && cat "$out/log"
   [ -s "$out/$name.json" ] && node -e '
     const tests = require(process.argv[1]).testResults.flatMap((file) => file.assertionResults);
-    for (const t of tests) if (t.status === "passed" && t.invocations > 1) console.log(`   at the second try only: ${t.fullName}`);
+    for (const t of tests) if (t.status === "passed" && t.invocations > 1) {
+      console.log(`   at the second try only: ${t.fullName}`);
+      for (const why of t.retryReasons ?? []) console.log(why.replace(/^/gm, "      "));
+    }
   ' "$out/$name.json"
   echo "   $p passed, $f failed"
   passed=$((passed + p)); failed=$((failed + f))
