@@ -5,6 +5,7 @@ cd "$(dirname "$0")/.."
 . scripts/install.sh
 export NEXT_TELEMETRY_DISABLED=1 CI="${CI:-true}"
 out="$(mktemp -d)"
+trap 'rm -rf "$out"' EXIT
 passed=0
 failed=0
 
