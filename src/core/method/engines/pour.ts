@@ -99,7 +99,7 @@ export const pouredFull: readonly TaskRow[] = [
       each: 'part',
       block: 'work',
       title:
-        '{parted, select, yes {{opens, select, yes {Pour place {part} of {count} from one side} other {Pour batch {n} into place {part} of {count}, go on where the last one ran to}}} other {{of, plural, one {Pour from one side} other {Pour batch {n} of {of}, go on where the last one ran to}}}}',
+        '{parted, select, yes {{opens, select, yes {Pour place {part} of {count} from one side} other {Pour batch {n} into place {part} of {count}, go on where the last one ran to}}} other {{of, plural, one {Pour from one side} other {{opens, select, yes {Pour batch {n} of {of} from one side} other {Pour batch {n} of {of}, go on where the last one ran to}}}}}}',
       detail:
         'From one side only, in a thin stream, so that the air runs out ahead of it. {stopAt} What is over stays in the pail.',
       confirm: '{of, plural, one {It is full} other {Batch {n} is in}}',
