@@ -4,7 +4,18 @@ import { saying } from '@/words/saying.testing';
 import { pasteSheet } from '../../sample/systems';
 import { seriesOf, valueAt } from '../climate';
 import type { Milestone, SheetRevision } from '../system';
-import { fittedActivationKJ, minutesAt, type Pace, paceOf, progressAlong, reach, reachOr, sheetFlaws, steady } from '.';
+import {
+  fittedActivationKJ,
+  minutesAt,
+  type Pace,
+  paceOf,
+  progressAlong,
+  rateNear,
+  reach,
+  reachOr,
+  sheetFlaws,
+  steady,
+} from '.';
 
 const MIN = 60_000;
 const milestone = (table: Milestone['table'], kind: Milestone['kind'] = 'load'): Milestone => ({
@@ -297,4 +308,20 @@ test('a sheet that sets at more than it fully cures at is mistyped', () => {
     sheetFlaws({ ...pasteSheet, limits: { ...pasteSheet.limits, cureMinC, fullCureMinC } }).map((p) => p.field);
   expect(swapped(12, 8)).toContain('limits.cure');
   expect(swapped(8, 12)).not.toContain('limits.cure');
+});
+
+describe('rates read between entries that are worked out when they are first read', () => {
+  test.each([
+    ['curve', curve],
+    ['single', single],
+  ])('%s: within a millionth of the exponential, in whatever order they are read', (_, of) => {
+    const pace = paceOf({ ...of }, 'long', 'resin-amine');
+    expect(pace.rates.every((r) => r === 0)).toBe(true);
+    // Away from the points of the sheet, where the slope changes inside a step.
+    const asked = [29.7, 6.111, 17.5, 6.111, 24.003, 12.34];
+    for (const t of asked) expect(rateNear(pace, t) * pace.minutesAt(t)).toBeCloseTo(1, 6);
+    const made = pace.rates.filter((r) => r > 0).length;
+    expect(made).toBeGreaterThan(0);
+    expect(made).toBeLessThanOrEqual(2 * asked.length);
+  });
 });

@@ -117,7 +117,7 @@ function rounds(ask: MixAsk, lifeMin: number): { pressed: readonly Pressed[]; si
 function portions(ask: MixAsk, lifeMin: number): readonly Pressed[] {
   if (!ask.parts)
     return ask.portions.map(({ label, share }, portion) => ({ portion, label, share, places: 1, fresh: true }));
-  const { count, closeMin } = ask.parts;
+  const { count, closeMin, called } = ask.parts;
   return stretchesOf({ ...ask, count, setMin: closeMin }, lifeMin, 1).flatMap(({ rounds: of }) => {
     // A pause known beforehand parts them, whether the mixer bears it or not.
     const goes: [number, number][] = [];
@@ -131,7 +131,7 @@ function portions(ask: MixAsk, lifeMin: number): readonly Pressed[] {
       const places = fromTo[1] - fromTo[0] + 1;
       return {
         portion: 0,
-        label: partsNamed(fromTo, ask.parts ?? {}),
+        label: partsNamed(fromTo, called),
         share: places / count,
         places,
         fresh: i === 0,

@@ -93,8 +93,8 @@ export interface PartsAsk {
   readonly openMin?: number | null;
   /** Never more than so many out of one pot. */
   readonly most?: number;
-  /** They are places that are filled, and nothing is spread on them. */
-  readonly filled?: boolean;
+  /** What one of them is called: a part that is closed, or a place that is filled. */
+  readonly called: 'part' | 'place';
 }
 
 export interface MixAsk {

@@ -163,7 +163,7 @@ describe('potted', () => {
           const net = count * partMl;
           const { batches } = amounts(
             ask(pasteSheet, {
-              parts: { count, closeMin },
+              parts: { count, closeMin, called: 'part' },
               ...{ netMl: net, p90Ml: net, p95Ml: net, usableMin, placingMlPerMin: mlPerMin },
             }),
           );

@@ -1,5 +1,5 @@
 import { exactly, line, type Message, minutes, ml, refuse, texts, type WorkLine } from '../say';
-import { type Kit, PART_IDS, type PartId, proportionOf, type SheetRevision } from '../system';
+import { type Kit, PART_IDS, type PartId, proportionOf, type SheetRevision, staysWhole } from '../system';
 import { figure } from '../units';
 import { type Caps, capsOf } from './caps';
 import {
@@ -56,6 +56,12 @@ const SAY = texts('pot.amount', {
   place: 'place {n}',
   places: 'places {from} to {to}',
 });
+
+/** The words for like parts that are spread and closed, and for like places that are filled and seen to. */
+const CALLED = {
+  part: { one: SAY.part, several: SAY.parts, fromOnePot: WORK.parts, inTurn: WORK['one-by-one'] },
+  place: { one: SAY.place, several: SAY.places, fromOnePot: WORK.places, inTurn: WORK['place-by-place'] },
+} as const;
 
 /** The field of a refusal where all of it is one lot and cannot be used up in its life. */
 export const ONE_LOT = 'lot';
@@ -171,10 +177,11 @@ function closedInTime(spreadMin: number, { count, closeMin, openMin = null }: Pa
 
 function partsLine(partMl: number, s: Sharing): WorkLine {
   const { placingMlPerMin, crew, usableMin, parts } = s.ask;
-  const oneByOne = parts!.filled ? 'place-by-place' : 'one-by-one';
+  const { fromOnePot, inTurn } = CALLED[parts!.called];
+  const inTime = parts!.spreadFirst ? WORK[parts!.openMin == null ? 'spread-first' : 'spread-open'] : inTurn;
   return line(
-    parts!.filled ? WORK.places() : WORK.parts(),
-    WORK[parts!.spreadFirst ? (parts!.openMin == null ? 'spread-first' : 'spread-open') : oneByOne]({
+    fromOnePot(),
+    inTime({
       spread: minutes(partMl / (placingMlPerMin * crew)),
       close: minutes(parts!.closeMin),
       left: minutes(usableMin),
@@ -185,10 +192,8 @@ function partsLine(partMl: number, s: Sharing): WorkLine {
 }
 
 /** What several like parts are called, by their numbers. */
-export function partsNamed([from, to]: readonly [number, number], { filled = false }: Partial<PartsAsk> = {}): Message {
-  if (from === to) return filled ? SAY.place({ n: from }) : SAY.part({ n: from });
-  return filled ? SAY.places({ from, to }) : SAY.parts({ from, to });
-}
+export const partsNamed = ([from, to]: readonly [number, number], called: PartsAsk['called']): Message =>
+  from === to ? CALLED[called].one({ n: from }) : CALLED[called].several({ from, to });
 
 /**
  * What is placed out of each pot where batches end at borders of one’s own; null where there are none, or they no
@@ -268,7 +273,7 @@ function rateFor(pieces: readonly number[], ask: MixAsk, kitMl: number, placedMl
 export function potted({ ask: asked, proportion, kitMl, lines, placed, safety }: MixBasis): MixResult {
   const { sheet, parts } = asked;
   const loss = sheet.potLossMl;
-  const whole = asked.split === 'whole' || !asked.kit.splittable;
+  const whole = staysWhole(asked.kit, asked.split);
   const assumed = capsOf(asked, proportion, whole ? kitMl : null);
   const pieces = parts ? [placed / parts.count] : asked.portions.map((p) => placed * p.share);
   const needs = whole || asked.oneLot ? rateFor(pieces, asked, kitMl, assumed.placedMl) : null;
@@ -319,7 +324,7 @@ export function potted({ ask: asked, proportion, kitMl, lines, placed, safety }:
     return {
       index,
       portion,
-      label: fromTo ? partsNamed(fromTo, ask.parts ?? {}) : ask.portions[portion]!.label,
+      label: fromTo && parts ? partsNamed(fromTo, parts.called) : ask.portions[portion]!.label,
       ml,
       placedMl,
       ...(kits === null ? partsOf(sheet, proportion, ml) : partsOfKits(sheet, ask.kit, kits)),

@@ -14,7 +14,7 @@ import {
 } from '../method';
 import { type Batch, ingredientsOf, massOf, topUp } from '../mix';
 import { attempt, type Problem, refuse, type Said, texts } from '../say';
-import { type MilestoneId, plannedKitMl, type SheetRevision } from '../system';
+import { type MilestoneId, plannedKitMl, type SheetRevision, staysWhole } from '../system';
 import { measureVoid, SHAPES, unmeasuredIn, type VoidResult } from '../void';
 import { withStand, withTrouble } from './extra-steps';
 import { dustFree, gated } from './gated';
@@ -250,7 +250,7 @@ export function preparePass(
     sheet,
     ingredients: ingredientsOf(ask.sheet!, repair),
     instrument: instrumentOf(repair),
-    kitMl: choices.value.effects.split === 'whole' || !kit.splittable ? plannedKitMl(sheet, kit) : null,
+    kitMl: staysWhole(kit, choices.value.effects.split) ? plannedKitMl(sheet, kit) : null,
     void: repair.void!,
     measured,
     settingOut: repair.settingOut,

@@ -175,6 +175,12 @@ export const coverageMl = (sheet: SheetRevision, kit: SheetRevision['kits'][numb
     ? null
     : PART_IDS.reduce((s, id) => s + (kit.massG[id] ?? 0), 0) / sheet.coverageKgPerM2Mm;
 
+/** Whether a kit is used up whole: by choice, or because its sheet does not let it be parted. */
+export const staysWhole = (
+  kit: Pick<SheetRevision['kits'][number], 'splittable'>,
+  split: 'whole' | 'weighed',
+): boolean => split === 'whole' || !kit.splittable;
+
 /** The volume of a kit that plans, mL: the sheet's own yield or coverage where that is smaller than geometry. */
 export const plannedKitMl = (sheet: SheetRevision, kit: SheetRevision['kits'][number]): number =>
   Math.min(

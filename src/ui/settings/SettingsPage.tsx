@@ -4,7 +4,7 @@ import { decimals, LANGUAGE_ROWS, LANGUAGES, phrase } from '@/words';
 import { speak } from '../run/alarm';
 import { Choice, Heading, OnOff, TextField, Ways } from '../shared/bits';
 import { Link } from '../shared/Link';
-import { setPrefs, THEMES, usePrefs } from '../workspace/prefs';
+import { setPrefs, THEME_ROWS, usePrefs } from '../workspace/prefs';
 import { WEEK_STARTS, weekStartName } from '../workspace/week';
 import { useWorkspace } from '../workspace/workspace';
 import { Aside } from './Aside';
@@ -81,12 +81,7 @@ export function SettingsPage() {
               value={prefs.weekStart}
               onChange={(weekStart) => setPrefs({ weekStart })}
             />
-            <Choice
-              label="Light"
-              options={THEMES.map((t) => ({ id: t, label: t === 'sun' ? 'full sun' : t }))}
-              value={prefs.theme}
-              onChange={(theme) => setPrefs({ theme })}
-            />
+            <Choice label="Light" options={THEME_ROWS} value={prefs.theme} onChange={(theme) => setPrefs({ theme })} />
             <OnOff label="Sound when a clock runs out" on={prefs.sound} onChange={(sound) => setPrefs({ sound })} />
             <OnOff
               label="Said aloud as well"

@@ -5,7 +5,7 @@ import { STAGE_LABELS, STAGES } from '@/core/method';
 import { jobName, repairName } from '@/core/plan';
 import { phrase, translated } from '@/words';
 import { freshJob } from '../workspace/fresh';
-import { setPrefs, THEMES, usePrefs } from '../workspace/prefs';
+import { setPrefs, THEME_ROWS, usePrefs } from '../workspace/prefs';
 import { addJob, clock, undo, useWorkspace } from '../workspace/workspace';
 import { copyTables, hasTables } from './copy-tables';
 import { saveDrawing } from './picture';
@@ -78,8 +78,8 @@ function actsHere(
       words: 'inches millimetres fahrenheit',
       does: () => setPrefs({ system: system === 'metric' ? 'us' : 'metric' }),
     },
-    ...THEMES.map((theme) => ({
-      name: phrase`Look: ${theme === 'sun' ? 'full sun' : theme}`,
+    ...THEME_ROWS.map(({ id: theme, label }) => ({
+      name: phrase`Look: ${label}`,
       words: 'theme light dark contrast',
       does: () => setPrefs({ theme }),
     })),

@@ -6,6 +6,12 @@ import { isLanguage, LANGUAGES, type Language, type Reader } from '@/words';
 import { WEEK_STARTS, weekStartFor } from './week';
 
 export const THEMES = ['day', 'night', 'sun'] as const;
+/** How each light is called. */
+export const THEME_ROWS = [
+  { id: 'day', label: 'day' },
+  { id: 'night', label: 'night' },
+  { id: 'sun', label: 'full sun' },
+] as const satisfies readonly { readonly id: Theme; readonly label: string }[];
 export type Theme = (typeof THEMES)[number];
 
 const Prefs = z.object({

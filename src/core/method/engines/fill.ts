@@ -20,7 +20,9 @@ export const fill: Engine = {
   ...UNPARTED,
   // What hardens in the hand is kneaded a place at a time.
   parts: (c) =>
-    c.params.byPlace && c.void.count > 1 && liftsOf(c) === 1 ? { count: c.void.count, closeMin: 0, most: 1 } : null,
+    c.params.byPlace && c.void.count > 1 && liftsOf(c) === 1
+      ? { count: c.void.count, closeMin: 0, most: 1, called: 'place' }
+      : null,
   onFaces: false,
   liesOpen: 'set',
   oneKitAPot: () => false,

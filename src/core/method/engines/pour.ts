@@ -9,7 +9,7 @@ export const pour: Engine = {
   eachPart: new Set(),
   parts: (c) => {
     const closeMin = c.void.count > 1 ? (c.params.placeByPlace?.(c) ?? null) : null;
-    return closeMin === null ? null : { count: c.void.count, closeMin, filled: true };
+    return closeMin === null ? null : { count: c.void.count, closeMin, called: 'place' };
   },
   onFaces: false,
   liesOpen: 'set',
