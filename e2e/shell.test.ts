@@ -106,6 +106,36 @@ test('the whole application runs under its policy with no violation', async () =
   expect(broken).toEqual([]);
 });
 
+/** Bytes of script that travel until a view stands, each file once, in the form they are sent. */
+async function scriptOf(page: Page, path: string, stands: string): Promise<number> {
+  const tools = await page.context().newCDPSession(page);
+  await tools.send('Network.enable');
+  await tools.send('Network.setCacheDisabled', { cacheDisabled: true });
+  const scripts = new Map<string, string>();
+  const sent = new Map<string, number>();
+  tools.on('Network.responseReceived', (event) => {
+    if (event.type === 'Script') scripts.set(event.requestId, event.response.url);
+  });
+  tools.on('Network.loadingFinished', (event) => {
+    const url = scripts.get(event.requestId);
+    if (url) sent.set(url, event.encodedDataLength);
+  });
+  await page.goto(base() + path);
+  await page.getByText(stands).first().waitFor();
+  await page.waitForLoadState('networkidle');
+  return [...sent.values()].reduce((sum, bytes) => sum + bytes, 0) / 1000;
+}
+
+test.each([
+  ['/', 'Keep it as a job', 530],
+  ['/settings', 'Backup', 500],
+])('the script of %s does not grow unseen', async (path, stands, most) => {
+  const kB = await scriptOf(await yard.page(), path, stands);
+  expect(kB).toBeLessThan(most);
+  // Less than the framework alone would be no measure.
+  expect(kB).toBeGreaterThan(100);
+});
+
 test('it can be installed', async () => {
   const manifest = JSON.parse((await raw('GET', '/manifest.webmanifest')).text);
   expect(manifest).toMatchObject({ name: 'Grenko', display: 'standalone', start_url: '/' });

@@ -4,6 +4,7 @@ import { join } from 'node:path';
 import { parseArgs } from 'node:util';
 import next from 'next';
 import { guard, headersOf, ownFile } from '../src/server/guard';
+import { staticsOf } from '../src/server/statics';
 
 /** Serves the built product: `tsx scripts/serve.ts -p PORT [-H HOST]`. */
 const { values } = parseArgs({
@@ -12,6 +13,8 @@ const { values } = parseArgs({
 const port = Number(values.port);
 const dist = process.env.GRENKO_DIST ?? '.next';
 const scripts = JSON.parse(readFileSync(join(dist, 'grenko/scripts.json'), 'utf8')) as Record<string, string[]>;
+
+const statics = staticsOf(dist);
 
 const app = next({ dev: false, hostname: values.host ?? '127.0.0.1', port });
 await app.prepare();
@@ -35,9 +38,11 @@ const server = createServer((request, response) => {
     response.end(request.method === 'HEAD' ? undefined : own.content);
     return;
   }
-  handle(request, response).catch(() => {
-    if (!response.headersSent) response.writeHead(500);
-    response.end();
+  statics(request, response, () => {
+    handle(request, response).catch(() => {
+      if (!response.headersSent) response.writeHead(500);
+      response.end();
+    });
   });
 });
 // What is no HTTP at all is told so, and its line is closed.
