@@ -79,7 +79,7 @@ test('not set: the sign decides what is done; a hand in the wrong place stops th
   await page.getByRole('button', { name: /Splash, spill or fumes/ }).click();
   expect(
     await page
-      .locator('dialog')
+      .getByRole('dialog')
       .getByText(/rinse with water/)
       .count(),
   ).toBe(1);
@@ -202,8 +202,8 @@ test('a photograph stands at its note and in the report; what is no picture is t
   });
   await file.setInputFiles({ name: 'edge.png', mimeType: 'image/png', buffer: Buffer.from(png, 'base64') });
   await page.getByRole('img', { name: 'edge.png' }).waitFor();
-  await page.locator('dialog').getByRole('button', { name: 'Into the record' }).click();
-  await page.locator('dialog[open]').waitFor({ state: 'detached' });
+  await page.getByRole('dialog').getByRole('button', { name: 'Into the record' }).click();
+  await page.getByRole('dialog').waitFor({ state: 'detached' });
   // Another at the step that is being worked: it stands beside that step, in the list and in the report.
   await page.getByRole('button', { name: 'Photo', exact: true }).click();
   const dialog = page.getByRole('dialog', { name: 'Photograph' });
@@ -212,7 +212,7 @@ test('a photograph stands at its note and in the report; what is no picture is t
     .setInputFiles({ name: 'bare.png', mimeType: 'image/png', buffer: Buffer.from(png, 'base64') });
   await dialog.getByRole('img', { name: 'bare.png' }).waitFor();
   await dialog.getByRole('button', { name: 'Into the record' }).click();
-  await page.locator('dialog[open]').waitFor({ state: 'detached' });
+  await page.getByRole('dialog').waitFor({ state: 'detached' });
   await page.getByTestId('step-photos').getByRole('img').waitFor();
   expect(await page.getByTestId('step-photos').count()).toBe(1);
   await turnTo(page, base(), '/job/sample-winch/report');

@@ -482,9 +482,9 @@ describe('a database that the browser lost', () => {
     await page.locator('desc', { hasText: 'length 251 mm' }).first().waitFor({ state: 'attached' });
     await page.goto(`${base()}/job/sample-winch/sample-plate/run`);
     await page.getByRole('button', { name: 'Note', exact: true }).click();
-    await page.locator('dialog textarea').fill('Kept in two places');
+    await page.getByRole('dialog').locator('textarea').fill('Kept in two places');
     await page.getByRole('button', { name: 'Into the record' }).click();
-    await page.locator('dialog textarea').waitFor({ state: 'detached' });
+    await page.getByRole('dialog').locator('textarea').waitFor({ state: 'detached' });
     await page.goto(`${base()}/manifest.webmanifest`);
     await lose(false);
     await page.goto(`${base()}/job/sample-winch/log`);

@@ -95,6 +95,7 @@ test('where a choice goes into the record the arrows only go there, and a press 
   await page.getByRole('button', { name: 'Read a value' }).click();
   const cup = page.getByRole('radiogroup', { name: 'Cup of batch 1' });
   const chosen = () => cup.locator('[aria-checked=true]').allTextContents();
+  await cup.waitFor();
   expect(await chosen()).toEqual(['kept']);
   await cup.getByRole('radio', { name: 'kept' }).focus();
   for (let i = 0; i < 3; i++) await page.keyboard.press('ArrowRight');

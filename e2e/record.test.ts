@@ -147,7 +147,7 @@ test.each([
   await page.goto(base() + RUN);
   await page.getByRole('button', { name: 'Something went wrong' }).click();
   await page.getByRole('button', { name: label }).click();
-  expect(await page.locator('dialog ol > li').count()).toBeGreaterThan(1);
+  expect(await page.getByRole('dialog').locator('ol > li').count()).toBeGreaterThan(1);
   if (label === 'The material ran out') await type(page, 'How much is missing', '40 ml');
   await page.getByRole('button', { name: 'Record it and plan from now' }).click();
   await page.locator('#steps').getByText(step).first().waitFor();

@@ -304,7 +304,12 @@ test('the pick list: kits from lots, what to buy, contents that do not match go 
     .first()
     .waitFor();
   await page.getByRole('button', { name: 'Check the contents of Kit 2.5 kg' }).click();
-  await page.getByLabel('Found: mixing pail').fill('0');
+  const pails = page.getByLabel('Found: mixing pail');
+  await pails.fill('-1');
+  await pails.press('Enter');
+  await page.getByText('A whole number from 0 to 999.').waitFor();
+  await pails.fill('0');
+  await pails.press('Enter');
   await page.getByText('Missing: mixing pail.').waitFor();
   await page.getByRole('button', { name: 'Into the record' }).click();
   await page.goto(`${base()}/job/sample-landing/log`);

@@ -4,7 +4,7 @@ import ts from 'typescript';
 
 /** What of a tag, or of one of our own elements, is read or heard where it is a text in the source. */
 const READ =
-  /^(label|title|placeholder|alt|aria-label|aria-description|aria-roledescription|aria-valuetext|over|aside|hint|empty|what)$/;
+  /^(label|title|placeholder|alt|aria-label|aria-description|aria-roledescription|aria-valuetext|over|aside|hint|empty|what|act)$/;
 
 /** Source files below a folder, tests aside. */
 export const sourcesOf = (folder: string): readonly string[] =>
@@ -74,6 +74,9 @@ export function saidIn(path: string): readonly string[] {
       out.push(...valuesOf(n.arguments[1]));
     else if (ts.isCallExpression(n) && isOf(n.expression, 'findings') && n.arguments[0])
       for (const row of rowsOf(n.arguments[0])) out.push(...valuesOf(row.initializer, /^(title|why|todo)$/));
+    // A field of a form is told by what is said where it is missing.
+    else if (ts.isObjectLiteralExpression(n) && rowsOf(n).some((p) => p.name.getText() === 'missing'))
+      out.push(...valuesOf(n, /^(label|missing|placeholder)$/));
     ts.forEachChild(n, look);
   };
   look(parsed(path));

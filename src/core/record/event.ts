@@ -9,7 +9,8 @@ const id = Id;
 const Batch = z.number().int().min(0).max(10_000);
 /** By how much a clock was off, ms: years at the most. */
 const Shift = z.number().int().min(-4e12).max(4e12);
-const role = z.string().min(1).max(80);
+/** In which role somebody writes. */
+export const Role = z.string().min(1).max(80);
 const channel = z.enum(['base', 'air', 'pot']);
 
 /** What an event can say. */
@@ -151,6 +152,22 @@ export const EventBody = z.discriminatedUnion('kind', [
 ]);
 export type EventBody = z.infer<typeof EventBody>;
 
+type BodyOption<K extends EventBody['kind']> = Extract<
+  (typeof EventBody.options)[number],
+  { readonly shape: { readonly kind: z.ZodLiteral<K> } }
+>;
+
+/**
+ * Fields of what an event of a kind says, for the forms that ask for them.
+ *
+ * @example bodyShape('note').text // a text of 1 to 2000 characters
+ */
+export function bodyShape<K extends EventBody['kind']>(kind: K): BodyOption<K>['shape'] {
+  const option = EventBody.options.find(({ shape }) => shape.kind.value === kind);
+  if (!option) throw new Error(`unknown kind of event: ${kind}`);
+  return option.shape as BodyOption<K>['shape'];
+}
+
 /** SHA-256, hex. */
 const Hash = z.string().regex(/^[0-9a-f]{64}$/, 'must be a hash');
 
@@ -182,7 +199,7 @@ export const Event = z.object({
    */
   passId: PassId.optional(),
   amends: id.nullable(),
-  role,
+  role: Role,
   /** Its place among the entries of its browser in this repair, and the hash of the one before; absent before 0.12. */
   link: Link.optional(),
   /** By how much the device's clock had jumped, ms, while nobody had said yet which of its times is right. */

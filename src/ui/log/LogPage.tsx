@@ -1,6 +1,8 @@
 'use client';
 import { Fragment, useDeferredValue, useMemo, useState } from 'react';
+import { z } from 'zod';
 import {
+  bodyShape,
   byTime,
   chainsOf,
   type Event,
@@ -16,8 +18,7 @@ import { useSay } from '../shared/bits';
 import { Dialog } from '../shared/Dialog';
 import { Link } from '../shared/Link';
 import { QuantityField } from '../shared/QuantityField';
-import { RememberedArea, useRememberedText } from '../shared/Remembered';
-import { SavingButton } from '../shared/SavingButton';
+import { RecordForm } from '../shared/RecordForm';
 import { Tag } from '../shared/Tag';
 import { WhenField } from '../shared/WhenField';
 import { clock as clockAt, dayOf, fullWhen } from '../shared/when';
@@ -283,10 +284,10 @@ function figureOf(body: EventBody): {
   }
 }
 
+const Withdrawn = z.object({ why: bodyShape('withdrawn').why });
+
 function Amend({ event, zone, words, onDone }: { event: Event; zone: string; words: string; onDone: () => void }) {
   const role = usePrefs((p) => p.role);
-  const why = useRememberedText(`withdraw ${event.id}`);
-  const [fault, setFault] = useState<string | null>(null);
   const figured = figureOf(event.body);
   const putRight = async (body: EventBody, at: number) => {
     await record(event.repairId, body, role, {
@@ -318,26 +319,28 @@ function Amend({ event, zone, words, onDone }: { event: Event; zone: string; wor
         check={(ms) => (ms > clock.now() ? 'That is still to come.' : null)}
         onChange={(ms) => void putRight(event.body, ms)}
       />
-      <RememberedArea label="Take it back: why?" rows={2} of={why} />
-      {fault && (
-        <p role="alert" style={{ color: 'var(--stop)' }}>
-          {fault}
-        </p>
-      )}
-      <SavingButton
-        className="btn self-start"
-        onSave={async () => {
-          if (why.text.trim().length < 3) return setFault('Write why: it stays in the record.');
-          await record(event.repairId, { kind: 'withdrawn', why: why.text.trim() }, role, {
+      <RecordForm
+        schema={Withdrawn}
+        start={{ why: '' }}
+        fields={[
+          {
+            name: 'why',
+            label: 'Take it back: why?',
+            rows: 2,
+            kept: `withdraw ${event.id}`,
+            missing: 'Write why: it stays in the record.',
+          },
+        ]}
+        tone="btn"
+        act="Withdraw the entry"
+        onSave={async ({ why }) => {
+          await record(event.repairId, { kind: 'withdrawn', why }, role, {
             amends: event.id,
             ...(event.passId ? { passId: event.passId } : {}),
           });
-          why.type(null);
           onDone();
         }}
-      >
-        Withdraw the entry
-      </SavingButton>
+      />
     </div>
   );
 }

@@ -1,10 +1,11 @@
 'use client';
 import { ClipboardPaste, Plus, Trash2, Upload } from 'lucide-react';
-import { useRef, useState } from 'react';
+import { useState } from 'react';
 import { attempt, type Said } from '@/core/say';
 import { type RowList, rowsFromText } from '@/core/void';
 import { joined, phrase } from '@/words';
 import { useSay } from '../shared/bits';
+import { FilePick } from '../shared/FilePick';
 import { QuantityField } from '../shared/QuantityField';
 import { useRowKeys } from '../shared/use-row-keys';
 import { usePrefs } from '../workspace/prefs';
@@ -24,7 +25,6 @@ export function ListEditor({ list, write, problemAt }: Props) {
   const system = usePrefs((p) => p.system);
   const [paste, setPaste] = useState<string | null>(null);
   const [fault, setFault] = useState<Said | null>(null);
-  const file = useRef<HTMLInputElement>(null);
   // More columns than a line has room for stand under one another, each with its name.
   const many = list.columns.length > MOST_ABREAST;
   const grid = {
@@ -56,22 +56,14 @@ export function ListEditor({ list, write, problemAt }: Props) {
           <button type="button" className="btn btn-link text-sm" onClick={() => setPaste(paste === null ? '' : null)}>
             <ClipboardPaste size={15} aria-hidden="true" /> paste
           </button>
-          <button type="button" className="btn btn-link text-sm" onClick={() => file.current?.click()}>
-            <Upload size={15} aria-hidden="true" /> CSV
-          </button>
-          <input
-            ref={file}
-            type="file"
+          <FilePick
+            name={phrase`${list.label}: CSV file`}
             accept=".csv,.txt,.tsv"
-            className="sr-only"
-            tabIndex={-1}
-            aria-label={phrase`${list.label}: CSV file`}
-            onChange={async (e) => {
-              const chosen = e.target.files?.[0];
-              e.target.value = '';
-              if (chosen) take(await chosen.text());
-            }}
-          />
+            className="btn btn-link text-sm"
+            onFile={async (chosen) => take(await chosen.text())}
+          >
+            <Upload size={15} aria-hidden="true" /> CSV
+          </FilePick>
         </span>
       </div>
       {paste !== null && (

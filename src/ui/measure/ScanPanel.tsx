@@ -8,6 +8,7 @@ import { type Point, type Scanned, unpack } from '@/core/void';
 import { joined, phrase } from '@/words';
 import { type ScanWorker, startScanWorker, told } from '@/worker/scan';
 import { Choice, Prose, useFormat } from '../shared/bits';
+import { FilePick } from '../shared/FilePick';
 import { replaceShape } from './edit';
 
 const SAMPLES = [
@@ -49,7 +50,6 @@ export function ScanPanel({
   const [flip, setFlip] = useState(false);
   const [busy, setBusy] = useState<{ share: number; doing: string } | null>(null);
   const [fault, setFault] = useState<Said | null>(null);
-  const file = useRef<HTMLInputElement>(null);
   const alive = useRef(true);
   useEffect(() => {
     alive.current = true;
@@ -115,22 +115,9 @@ export function ScanPanel({
   return (
     <section aria-label="3-D scan" className="flex flex-col gap-2 mt-2">
       <div className="flex flex-wrap gap-2 items-center">
-        <button type="button" className="btn" onClick={() => file.current?.click()}>
+        <FilePick name="Scan file" accept=".stl,.ply,.obj,.xyz,.csv,.txt,.pts" onFile={(chosen) => void load(chosen)}>
           <Box size={17} aria-hidden="true" /> {done || loaded ? 'Take in another scan' : 'Take in a scan'}
-        </button>
-        <input
-          ref={file}
-          type="file"
-          accept=".stl,.ply,.obj,.xyz,.csv,.txt,.pts"
-          className="sr-only"
-          tabIndex={-1}
-          aria-label="Scan file"
-          onChange={(e) => {
-            const chosen = e.target.files?.[0];
-            e.target.value = '';
-            if (chosen) void load(chosen);
-          }}
-        />
+        </FilePick>
         <span className="soft text-sm">STL, PLY, OBJ, or points as XYZ or CSV; it stays in this browser.</span>
       </div>
       {!done && !loaded && !busy && (

@@ -1,10 +1,11 @@
 'use client';
 import { useState } from 'react';
+import { z } from 'zod';
 import { SHOWS, type Shows } from '@/core/plan';
-import { attachmentOf } from '@/core/record';
+import { attachmentOf, bodyShape } from '@/core/record';
 import { Dialog } from '../shared/Dialog';
 import { PhotoInput, type ReadPhoto } from '../shared/PhotoInput';
-import { SavingButton } from '../shared/SavingButton';
+import { RecordForm } from '../shared/RecordForm';
 import { record } from '../workspace/record';
 import { putAttachment } from '../workspace/workspace';
 
@@ -20,10 +21,11 @@ interface Props {
 
 const ALL = Object.keys(SHOWS) as Shows[];
 
+const Captioned = z.object({ caption: bodyShape('photo').caption });
+
 /** A photograph into the record: what it shows, the picture made smaller and stripped, a word beside it. */
 function PhotoForm({ repairId, role, first, step, onDone }: Props) {
   const [shows, setShows] = useState(first);
-  const [caption, setCaption] = useState('');
   const [photo, setPhoto] = useState<ReadPhoto | null>(null);
   return (
     <>
@@ -42,23 +44,21 @@ function PhotoForm({ repairId, role, first, step, onDone }: Props) {
           ))}
         </select>
       </label>
-      <label className="block mt-2">
-        A word beside it
-        <input className="input" value={caption} maxLength={300} onChange={(e) => setCaption(e.target.value)} />
-      </label>
-      <p className="soft text-sm mt-2">It is kept smaller, without the place and date that the camera wrote into it.</p>
-      <SavingButton
-        className="btn btn-neutral mt-3 min-h-12"
+      <p className="soft text-sm my-2">It is kept smaller, without the place and date that the camera wrote into it.</p>
+      <RecordForm
+        schema={Captioned}
+        start={{ caption: '' }}
+        fields={[{ name: 'caption', label: 'A word beside it', missing: '' }]}
+        tone="btn btn-neutral min-h-12"
+        act="Into the record"
         disabled={!photo}
-        onSave={async () => {
-          const body = { kind: 'photo', shows, caption: caption.trim(), ...(step ? { step } : {}) } as const;
+        onSave={async ({ caption }) => {
+          const body = { kind: 'photo', shows, caption, ...(step ? { step } : {}) } as const;
           const event = await record(repairId, body, role);
           if (event && photo) await putAttachment(attachmentOf(event.jobId, 'image/jpeg', photo.base64, event.id));
           onDone();
         }}
-      >
-        Into the record
-      </SavingButton>
+      />
     </>
   );
 }

@@ -8,6 +8,8 @@ import { Heading, useSay, Ways } from '../shared/bits';
 import { CopyTables } from '../shared/CopyTables';
 import { Dialog } from '../shared/Dialog';
 import { Link } from '../shared/Link';
+import { QuantityField } from '../shared/QuantityField';
+import { SavingButton } from '../shared/SavingButton';
 import { fullWhen } from '../shared/when';
 import { useNow } from '../workspace/now';
 import { usePrefs } from '../workspace/prefs';
@@ -202,22 +204,7 @@ function Contents({ kit, repairId, onDone }: { kit: PickedKit; repairId: string 
   const [found, setFound] = useState<readonly number[]>(kit.lists.map((l) => l.count));
   const short = kit.lists.filter((l, i) => found[i]! < l.count);
   return (
-    <form
-      onSubmit={async (e) => {
-        e.preventDefault();
-        if (!repairId) return;
-        await record(
-          repairId,
-          {
-            kind: 'contents',
-            kit: phrase`${kit.kit}, ${kit.system}`,
-            found: kit.lists.map((l, i) => ({ what: l.what, listed: l.count, found: found[i]! })),
-          },
-          role,
-        );
-        onDone();
-      }}
-    >
+    <>
       <table className="table">
         <thead className="soft text-sm text-left">
           <tr>
@@ -232,16 +219,14 @@ function Contents({ kit, repairId, onDone }: { kit: PickedKit; repairId: string 
               <td>{l.what}</td>
               <td className="fig">{l.count}</td>
               <td>
-                <input
-                  type="number"
-                  min={0}
-                  max={999}
-                  className="input fig !w-20"
-                  aria-label={phrase`Found: ${l.what}`}
-                  value={found[i]}
-                  onChange={(e) =>
-                    setFound(found.map((f, k) => (k === i ? Math.max(0, Math.floor(Number(e.target.value) || 0)) : f)))
-                  }
+                <QuantityField
+                  kind="count"
+                  label={phrase`Found: ${l.what}`}
+                  hideLabel
+                  className="w-20"
+                  value={found[i]!}
+                  onChange={({ value }) => setFound(found.map((f, k) => (k === i ? value : f)))}
+                  check={(n) => (Number.isInteger(n) && n >= 0 && n <= 999 ? null : 'A whole number from 0 to 999.')}
                 />
               </td>
             </tr>
@@ -254,9 +239,25 @@ function Contents({ kit, repairId, onDone }: { kit: PickedKit; repairId: string 
           ', ',
         )}. A kit that is not whole is not used by eye.`}</p>
       )}
-      <button type="submit" className="btn btn-neutral mt-3" disabled={!repairId}>
+      <SavingButton
+        className="btn btn-neutral mt-3"
+        disabled={!repairId}
+        onSave={async () => {
+          if (!repairId) return;
+          await record(
+            repairId,
+            {
+              kind: 'contents',
+              kit: phrase`${kit.kit}, ${kit.system}`,
+              found: kit.lists.map((l, i) => ({ what: l.what, listed: l.count, found: found[i]! })),
+            },
+            role,
+          );
+          onDone();
+        }}
+      >
         Into the record
-      </button>
-    </form>
+      </SavingButton>
+    </>
   );
 }

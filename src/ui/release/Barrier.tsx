@@ -1,13 +1,16 @@
 'use client';
-import { useState } from 'react';
-import { barrierHeld, barrierMissing, isWalkedOn, type RepairView } from '@/core/record';
+import { z } from 'zod';
+import { barrierHeld, barrierMissing, bodyShape, isWalkedOn, type RepairView } from '@/core/record';
 import { useSay } from '../shared/bits';
+import { RecordForm } from '../shared/RecordForm';
 import { SavingButton } from '../shared/SavingButton';
 import { shortWhen } from '../shared/when';
 import { record } from '../workspace/record';
 
 /** What usually keeps people off: a floor, and what nobody walks on. */
 const USUAL = { walked: 'cones and tape', other: 'a tag on it' };
+
+const PutUp = z.object({ what: bodyShape('barrier').what });
 
 /** What keeps people and vehicles off: put up when something soft lies there, down when the repair is released. */
 export function Barrier({
@@ -23,12 +26,8 @@ export function Barrier({
 }) {
   const says = useSay(zone);
   const { barrier, startedAt, released } = whole.actuals;
-  const [typed, setTyped] = useState<string | null>(null);
-  const what = typed ?? barrier?.what ?? (isWalkedOn(whole) ? USUAL.walked : USUAL.other);
-  const set = (state: 'up' | 'down') => async () => {
-    await record(whole.repair.id, { kind: 'barrier', state, what: what.trim() }, role);
-    setTyped(null);
-  };
+  const usual = barrier?.what ?? (isWalkedOn(whole) ? USUAL.walked : USUAL.other);
+  const set = (state: 'up' | 'down', what: string) => record(whole.repair.id, { kind: 'barrier', state, what }, role);
   if (startedAt === null) return null;
   const up = barrier?.state === 'up';
   const held = barrierHeld(whole);
@@ -49,21 +48,21 @@ export function Barrier({
       {up ? (
         <>
           {held && <p className="soft text-sm">{says(held)}</p>}
-          <SavingButton className="btn mt-1" disabled={held !== null} onSave={set('down')}>
+          <SavingButton className="btn mt-1" disabled={held !== null} onSave={() => set('down', usual)}>
             It is down
           </SavingButton>
         </>
       ) : (
         !released && (
-          <div className="flex gap-2 items-end mt-1">
-            <label className="flex-1">
-              What keeps people off
-              <input className="input" value={what} maxLength={200} onChange={(e) => setTyped(e.target.value)} />
-            </label>
-            <SavingButton className="btn" disabled={!what.trim()} onSave={set('up')}>
-              It is up
-            </SavingButton>
-          </div>
+          <RecordForm
+            schema={PutUp}
+            start={{ what: usual }}
+            fields={[{ name: 'what', label: 'What keeps people off', missing: 'Write what keeps people off.' }]}
+            row
+            tone="btn"
+            act="It is up"
+            onSave={({ what }) => set('up', what)}
+          />
         )
       )}
     </section>

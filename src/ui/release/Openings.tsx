@@ -1,14 +1,14 @@
 'use client';
 import { useState } from 'react';
+import { z } from 'zod';
 import type { StrengthOver } from '@/core/plan';
-import { obstaclesToOpen, opensSomething, type PassView } from '@/core/record';
+import { bodyShape, obstaclesToOpen, opensSomething, type PassView, Role } from '@/core/record';
 
 import { figure, lowered, phrase } from '@/words';
 import type { StageProps } from '../repair/stage-props';
 import { useSay } from '../shared/bits';
 import { Dialog } from '../shared/Dialog';
-import { RememberedArea, useRememberedText } from '../shared/Remembered';
-import { SavingButton } from '../shared/SavingButton';
+import { RecordForm } from '../shared/RecordForm';
 import { shortWhen } from '../shared/when';
 import { record } from '../workspace/record';
 
@@ -77,6 +77,8 @@ export function Openings({
   );
 }
 
+const Opened = z.object({ note: bodyShape('opened').note, role: Role });
+
 function Sign({
   m,
   at,
@@ -93,8 +95,6 @@ function Sign({
   onDone: () => void;
 }) {
   const says = useSay(zone);
-  const [role, setRole] = useState(known);
-  const note = useRememberedText(`open ${m.kind}`);
   const obstacles = obstaclesToOpen(at.whole, m.kind, nowMs).map(says);
   if (obstacles.length)
     return (
@@ -110,22 +110,25 @@ function Sign({
   return (
     <div className="flex flex-col gap-3">
       <p>For this alone. The barrier stays for everything else until the repair is released.</p>
-      <RememberedArea label="What may use it, and what not" rows={2} max={500} of={note} />
-      <label>
-        In the role of
-        <input className="input" value={role} onChange={(e) => setRole(e.target.value)} />
-      </label>
-      <SavingButton
-        className="btn btn-neutral self-start"
-        disabled={!role.trim()}
-        onSave={async () => {
-          await record(at.repair.id, { kind: 'opened', stage: m.kind, note: note.text.trim() }, role.trim());
-          note.type(null);
+      <RecordForm
+        schema={Opened}
+        start={{ note: '', role: known }}
+        fields={[
+          {
+            name: 'note',
+            label: 'What may use it, and what not',
+            rows: 2,
+            kept: `open ${m.kind}`,
+            missing: '',
+          },
+          { name: 'role', label: 'In the role of', missing: 'Say in which role you sign.' },
+        ]}
+        act="Sign and open for this"
+        onSave={async ({ note, role }) => {
+          await record(at.repair.id, { kind: 'opened', stage: m.kind, note }, role);
           onDone();
         }}
-      >
-        Sign and open for this
-      </SavingButton>
+      />
     </div>
   );
 }

@@ -1,15 +1,15 @@
 'use client';
 import { useMemo } from 'react';
+import { z } from 'zod';
 import { loadCheck, strengthOver } from '@/core/plan';
-import { earlyLoad, obstaclesToRelease, opensSomething, reviewNeeded, roleRefused } from '@/core/record';
+import { bodyShape, earlyLoad, obstaclesToRelease, opensSomething, reviewNeeded, roleRefused } from '@/core/record';
 import { phrase } from '@/words';
 import { Photos } from '../photo/Photos';
 import type { StageProps } from '../repair/stage-props';
 import { AskForBackup } from '../settings/Backup';
 import { Answer, FindingCard, Heading, useSay, Working } from '../shared/bits';
 import { Link } from '../shared/Link';
-import { RememberedArea, useRememberedText } from '../shared/Remembered';
-import { SavingButton } from '../shared/SavingButton';
+import { RecordForm } from '../shared/RecordForm';
 import { Override, StageFindings, StillNeeds } from '../shared/StageFindings';
 import { fullWhen, shortWhen } from '../shared/when';
 import { usePrefs } from '../workspace/prefs';
@@ -22,6 +22,8 @@ import { Openings } from './Openings';
 import { Inspection, Reopen, Signature } from './Signatures';
 import { StrengthChart } from './StrengthChart';
 import { Witnesses } from './Witnesses';
+
+const Learned = z.object({ text: bodyShape('lesson').text });
 
 function Sheet({ view, at, nowMs }: StageProps) {
   const { plan, actuals, repair } = at;
@@ -92,7 +94,6 @@ function Side({ view, at, nowMs }: StageProps) {
   const says = useSay(zone);
   const obstacles = obstaclesToRelease(whole, nowMs).map(says);
   const early = earlyLoad(whole, nowMs);
-  const lesson = useRememberedText('lesson');
   const role = usePrefs((p) => p.role);
   const review = reviewNeeded(whole);
   return (
@@ -160,17 +161,22 @@ function Side({ view, at, nowMs }: StageProps) {
             </Link>
           </div>
           <AskForBackup sinceMs={actuals.released.atMs} />
-          <RememberedArea label="A lesson for the next like repair" rows={2} max={1000} of={lesson} />
-          <SavingButton
-            className="btn mt-1"
-            disabled={!lesson.text.trim()}
-            onSave={async () => {
-              await record(repair.id, { kind: 'lesson', text: lesson.text.trim() }, role);
-              lesson.type(null);
-            }}
-          >
-            Note it
-          </SavingButton>
+          <RecordForm
+            schema={Learned}
+            start={{ text: '' }}
+            fields={[
+              {
+                name: 'text',
+                label: 'A lesson for the next like repair',
+                rows: 2,
+                kept: 'lesson',
+                missing: 'Write what was learned.',
+              },
+            ]}
+            tone="btn mt-1"
+            act="Note it"
+            onSave={({ text }) => record(repair.id, { kind: 'lesson', text }, role)}
+          />
           <Reopen repairId={repair.id} known={role} />
         </div>
       )}

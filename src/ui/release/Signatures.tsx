@@ -1,12 +1,18 @@
 'use client';
-import { type ReactNode, useState } from 'react';
+import type { ReactNode } from 'react';
+import { z } from 'zod';
 import type { Actuals, Notice } from '@/core/plan';
-import { inspectorRefused } from '@/core/record';
+import { bodyShape, inspectorRefused, Role } from '@/core/record';
 import { useSay } from '../shared/bits';
-import { RememberedArea, useRememberedText } from '../shared/Remembered';
+import { RecordForm } from '../shared/RecordForm';
 import { SavingButton } from '../shared/SavingButton';
 import { shortWhen } from '../shared/when';
 import { record } from '../workspace/record';
+
+const Signed = z.object({ to: bodyShape('released').to, role: Role });
+const Reopened = z.object({ reason: bodyShape('reopened').reason, role: Role });
+
+const WHICH_ROLE = 'Say in which role you sign.';
 
 /** A signature in a role. */
 export function Signature({
@@ -31,81 +37,63 @@ export function Signature({
   disabled?: boolean;
   children?: ReactNode;
 }) {
-  const [role, setRole] = useState(known);
-  const [to, setTo] = useState('');
-  const [fault, setFault] = useState<string | null>(null);
   return (
     <div className="mt-2 p-2.5 paper">
       <h3 className="font-bold">{title}</h3>
       {children}
-      {hands && (
-        <label className="block mt-1">
-          Handed over to
-          <input
-            className="input"
-            value={to}
-            maxLength={80}
-            placeholder="who runs it from now on"
-            onChange={(e) => setTo(e.target.value)}
-          />
-        </label>
-      )}
-      <div className="flex gap-2 items-end mt-1">
-        <label className="flex-1">
-          In the role of
-          <input
-            className="input"
-            value={role}
-            maxLength={80}
-            onChange={(e) => setRole(e.target.value)}
-            aria-invalid={fault ? true : undefined}
-          />
-        </label>
-        <SavingButton
-          className="btn btn-neutral"
-          disabled={disabled}
-          onSave={async () => {
-            const why = role.trim() ? (refused?.(role) ?? null) : 'Say in which role you sign.';
-            setFault(why);
-            if (why === null) await does(role.trim(), to.trim());
-          }}
-        >
-          {act}
-        </SavingButton>
-      </div>
-      {fault && (
-        <p role="alert" className="text-sm" style={{ color: 'var(--stop)' }}>
-          {fault}
-        </p>
-      )}
+      <RecordForm
+        schema={Signed}
+        start={{ to: '', role: known }}
+        fields={[
+          ...(hands
+            ? [{ name: 'to', label: 'Handed over to', placeholder: 'who runs it from now on', missing: '' } as const]
+            : []),
+          { name: 'role', label: 'In the role of', missing: WHICH_ROLE },
+        ]}
+        check={({ role }) => {
+          const sentence = refused?.(role);
+          return sentence ? { field: 'role', sentence } : undefined;
+        }}
+        row
+        act={act}
+        disabled={disabled}
+        onSave={({ role, to: whom }) => does(role, whom ?? '')}
+      />
     </div>
   );
 }
 
 /** Taking back what was signed: an act of its own. */
 export function Reopen({ repairId, known }: { repairId: string; known: string }) {
-  const why = useRememberedText('reopen');
   return (
     <details className="mt-3">
       <summary className="cursor-pointer">Reopen it…</summary>
       <p className="soft text-sm">
         The barrier goes up again, tests and signatures are asked anew, and the reason stays in the record for ever.
       </p>
-      <RememberedArea label="Why it is reopened" rows={2} max={500} of={why} />
-      <Signature
-        title="Reopen"
+      <RecordForm
+        schema={Reopened}
+        start={{ reason: '', role: known }}
+        fields={[
+          {
+            name: 'reason',
+            label: 'Why it is reopened',
+            rows: 2,
+            kept: 'reopen',
+            missing: 'Write why: it stays in the record.',
+          },
+          { name: 'role', label: 'In the role of', missing: WHICH_ROLE },
+        ]}
+        className="mt-2 p-2.5 paper"
+        row
         act="Sign and reopen"
-        known={known}
-        refused={() => (why.text.trim().length < 3 ? 'Write why: it stays in the record.' : null)}
-        does={async (role) => {
-          await record(repairId, { kind: 'reopened', reason: why.text.trim() }, role);
-          why.type(null);
-        }}
+        onSave={({ reason, role }) => record(repairId, { kind: 'reopened', reason }, role)}
       />
     </details>
   );
 }
 
+const Asked = z.object({ by: bodyShape('inspection').by });
 const SAYS = { asked: 'was asked to see it', accepted: 'accepted it', refused: 'did not accept it' } as const;
 
 /** Somebody from outside who must see it: asked, dated, closed by their word. */
@@ -125,9 +113,6 @@ export function Inspection({
   role: string;
 }) {
   const { inspection } = actuals;
-  const [typed, setBy] = useState<string | null>(null);
-  const by = typed ?? notice?.by ?? '';
-  const refused = inspectorRefused(by, role);
   const words = useSay(zone);
   const says = (state: keyof typeof SAYS, who: string) =>
     record(repairId, { kind: 'inspection', state, by: who, note: '' }, role);
@@ -141,24 +126,19 @@ export function Inspection({
             {inspection.by} {SAYS.refused}, {shortWhen(inspection.atMs, zone, nowMs)}.
           </p>
         )}
-        <div className="flex gap-2 items-end">
-          <label className="flex-1">
-            Who
-            <input className="input" value={by} maxLength={120} onChange={(e) => setBy(e.target.value)} />
-          </label>
-          <SavingButton
-            className="btn"
-            disabled={!by.trim() || refused !== null}
-            onSave={() => says('asked', by.trim())}
-          >
-            They are asked
-          </SavingButton>
-        </div>
-        {refused && (
-          <p role="alert" className="text-sm" style={{ color: 'var(--stop)' }}>
-            {words(refused)}
-          </p>
-        )}
+        <RecordForm
+          schema={Asked}
+          start={{ by: notice?.by ?? '' }}
+          fields={[{ name: 'by', label: 'Who', missing: 'Write who is asked to see it.' }]}
+          check={({ by }) => {
+            const sentence = inspectorRefused(by, role);
+            return sentence ? { field: 'by', sentence: words(sentence) } : undefined;
+          }}
+          row
+          tone="btn"
+          act="They are asked"
+          onSave={({ by }) => says('asked', by)}
+        />
       </details>
     );
   return (

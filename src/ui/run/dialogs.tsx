@@ -1,8 +1,9 @@
 'use client';
 import { useState } from 'react';
+import { z } from 'zod';
 import { humidityOf, valueAt } from '@/core/climate';
 import { WITNESS_LABELS, WITNESS_STATES, WITNESSES, WitnessState } from '@/core/plan';
-import { attachmentOf, type PassView } from '@/core/record';
+import { attachmentOf, bodyShape, type PassView } from '@/core/record';
 import { attempt } from '@/core/say';
 import { isMetered } from '@/core/system';
 import { phrase } from '@/words';
@@ -10,8 +11,7 @@ import { Choice } from '../shared/bits';
 import { Dialog } from '../shared/Dialog';
 import { PhotoInput, type ReadPhoto } from '../shared/PhotoInput';
 import { QuantityField, type Typed } from '../shared/QuantityField';
-import { RememberedArea, useRememberedText } from '../shared/Remembered';
-import { SavingButton } from '../shared/SavingButton';
+import { RecordForm } from '../shared/RecordForm';
 import { record } from '../workspace/record';
 import { clock, putAttachment, recordAll } from '../workspace/workspace';
 import { LeftOver } from './LeftOver';
@@ -184,33 +184,38 @@ function humidityNow({ plan: { thermal } }: PassView): number {
   return now?.ok ? now.value : 60;
 }
 
+const Noted = z.object({ text: bodyShape('note').text });
+
 function NoteForm({ onClose, repairId, role }: Omit<Props, 'open'>) {
-  const note = useRememberedText('note');
   const [photo, setPhoto] = useState<ReadPhoto | null>(null);
   return (
-    <>
-      <RememberedArea label="What should be remembered" rows={4} max={2000} of={note} />
-      <div className="mt-2">
-        <PhotoInput label="With a photograph" onPhoto={setPhoto} />
-      </div>
+    <RecordForm
+      schema={Noted}
+      start={{ text: '' }}
+      fields={[
+        {
+          name: 'text',
+          label: 'What should be remembered',
+          rows: 4,
+          kept: 'note',
+          missing: 'Write what should be remembered.',
+        },
+      ]}
+      tone="btn btn-neutral min-h-12"
+      act="Into the record"
+      onSave={async ({ text }) => {
+        const event = await record(repairId, { kind: 'note', text }, role);
+        // The picture stands at its entry, named by what is in it.
+        if (event && photo) await putAttachment(attachmentOf(event.jobId, 'image/jpeg', photo.base64, event.id));
+        onClose();
+      }}
+    >
+      <PhotoInput label="With a photograph" onPhoto={setPhoto} />
       {photo && (
         // biome-ignore lint/performance/noImgElement: the picture lives in this browser's database
         <img src={`data:image/jpeg;base64,${photo.base64}`} alt={photo.name} className="h-28 mt-1" />
       )}
-      <SavingButton
-        className="btn btn-neutral mt-3 min-h-12"
-        disabled={!note.text.trim()}
-        onSave={async () => {
-          const event = await record(repairId, { kind: 'note', text: note.text.trim() }, role);
-          // The picture stands at its entry, named by what is in it.
-          if (event && photo) await putAttachment(attachmentOf(event.jobId, 'image/jpeg', photo.base64, event.id));
-          note.type(null);
-          onClose();
-        }}
-      >
-        Into the record
-      </SavingButton>
-    </>
+    </RecordForm>
   );
 }
 

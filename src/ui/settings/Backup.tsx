@@ -1,7 +1,8 @@
 'use client';
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useState } from 'react';
 import { backup, type Restored, restore } from '@/store/backup';
 import { errorInWords, joined, phrase, plainWords } from '@/words';
+import { FilePick } from '../shared/FilePick';
 import { SavingButton } from '../shared/SavingButton';
 import { fullWhen, hereZone } from '../shared/when';
 import { saveBytes } from '../workspace/files';
@@ -57,7 +58,6 @@ export function Backup() {
   const [last, setLast] = useState<number | null>(null);
   const [folder, setFolder] = useState<string | null>(null);
   const [said, setSaid] = useState<{ text: string; bad: boolean } | null>(null);
-  const picker = useRef<HTMLInputElement>(null);
   const look = async () => {
     const store = await workspace.theStore();
     setLast(await store.note('lastBackupMs'));
@@ -68,8 +68,7 @@ export function Backup() {
   useEffect(() => {
     void look().catch(() => undefined);
   }, []);
-  const take = async (file: File | undefined) => {
-    if (!file) return;
+  const take = async (file: File) => {
     try {
       setSaid({ bad: false, text: told(await restore(workspace, new Uint8Array(await file.arrayBuffer()))) });
     } catch (error) {
@@ -104,27 +103,14 @@ export function Backup() {
         >
           Back up everything
         </SavingButton>
-        <button type="button" className="btn" onClick={() => picker.current?.click()}>
+        <FilePick name="Backup file" accept=".zip,application/zip" onFile={(file) => void take(file)}>
           Take a backup in
-        </button>
+        </FilePick>
         {canPick() && (
           <button type="button" className="btn" onClick={() => void choose()}>
             {folder ? 'Another folder' : 'Choose a folder for backups'}
           </button>
         )}
-        <input
-          ref={picker}
-          type="file"
-          accept=".zip,application/zip"
-          className="sr-only"
-          tabIndex={-1}
-          aria-label="Backup file"
-          onChange={(e) => {
-            const file = e.target.files?.[0];
-            e.target.value = '';
-            void take(file);
-          }}
-        />
       </div>
       {said && (
         <p

@@ -92,7 +92,7 @@ export default function Combo({ label, value, options, beside, onTake }: ComboPr
         />
         <ShowList input={input} />
       </div>
-      <FieldError className="text-sm mt-0.5" style={{ color: 'var(--stop)' }}>
+      <FieldError className="text-sm mt-1.5" style={{ color: 'var(--stop)' }}>
         {fault && says(fault)}
       </FieldError>
       <Popover className="paper z-50 flex flex-col w-(--trigger-width) min-w-64">

@@ -1,8 +1,9 @@
 'use client';
-import { useRef, useState } from 'react';
+import { useState } from 'react';
 import type { CsvAnswers, CsvAsk } from '@/core/climate';
 import type { Said } from '@/core/say';
 import { Choice, useSay } from './bits';
+import { FilePick } from './FilePick';
 
 /** What came of reading a file: a question that must be answered first, or a sentence. */
 export type CsvOutcome = { readonly ask: CsvAsk } | { readonly said: Said };
@@ -17,7 +18,6 @@ export function CsvFile({
   ariaLabel: string;
   read: (name: string, text: string, answers: CsvAnswers) => CsvOutcome | Promise<CsvOutcome>;
 }) {
-  const picker = useRef<HTMLInputElement>(null);
   const [asked, setAsked] = useState<{
     readonly name: string;
     readonly text: string;
@@ -33,22 +33,14 @@ export function CsvFile({
   };
   return (
     <div className="flex flex-col gap-2">
-      <button type="button" className="btn text-sm self-start min-h-11" onClick={() => picker.current?.click()}>
-        {label}
-      </button>
-      <input
-        ref={picker}
-        type="file"
+      <FilePick
+        name={ariaLabel}
         accept=".csv,.txt,text/csv"
-        className="sr-only"
-        tabIndex={-1}
-        aria-label={ariaLabel}
-        onChange={async (e) => {
-          const file = e.target.files?.[0];
-          e.target.value = '';
-          if (file) await go(file.name, await file.text(), {});
-        }}
-      />
+        className="btn text-sm min-h-11"
+        onFile={async (file) => go(file.name, await file.text(), {})}
+      >
+        {label}
+      </FilePick>
       {asked && (
         <Choice
           label={says(asked.ask.sentence)}

@@ -1,51 +1,30 @@
 'use client';
 import { useRouter } from 'next/navigation';
-import { useEffect, useState } from 'react';
+import { type ReactNode, useState } from 'react';
+import { useDropzone } from 'react-dropzone';
 import { takeFile } from '../workspace/take-file';
 
-const carriesFiles = (e: DragEvent): boolean => e.dataTransfer?.types.includes('Files') ?? false;
-
-/** Files dropped anywhere on the window: jobs and sheets are taken in, others are told where they belong. */
-export function FileDrop() {
-  const [over, setOver] = useState(false);
+/** Files dropped anywhere on the page: jobs and sheets are taken in, others are told where they belong. */
+export function FileDrop({ children }: { children: ReactNode }) {
   const [said, setSaid] = useState<{ readonly text: string; readonly bad: boolean } | null>(null);
   const router = useRouter();
-  useEffect(() => {
-    const hover = (e: DragEvent) => {
-      if (!carriesFiles(e)) return;
-      // A field that takes files itself, like that of a scan, is asked first.
-      if (e.target instanceof HTMLInputElement && e.target.type === 'file') return;
-      e.preventDefault();
-      setOver(true);
-    };
-    const leave = (e: DragEvent) => {
-      if (e.relatedTarget === null) setOver(false);
-    };
-    const drop = (e: DragEvent) => {
-      setOver(false);
-      if (!carriesFiles(e) || e.defaultPrevented) return;
-      if (e.target instanceof HTMLInputElement && e.target.type === 'file') return;
-      e.preventDefault();
-      void (async () => {
-        for (const file of e.dataTransfer?.files ?? []) {
-          const taken = await takeFile(file);
-          setSaid({ text: taken.said, bad: !taken.ok });
-          if (taken.href) router.push(taken.href);
-        }
-      })();
-    };
-    window.addEventListener('dragover', hover);
-    window.addEventListener('dragleave', leave);
-    window.addEventListener('drop', drop);
-    return () => {
-      window.removeEventListener('dragover', hover);
-      window.removeEventListener('dragleave', leave);
-      window.removeEventListener('drop', drop);
-    };
-  }, [router]);
+  const { getRootProps, isDragActive } = useDropzone({
+    noClick: true,
+    noKeyboard: true,
+    // What is pasted belongs to the field it is pasted into.
+    noPaste: true,
+    onDrop: async (files) => {
+      for (const file of files) {
+        const taken = await takeFile(file);
+        setSaid({ text: taken.said, bad: !taken.ok });
+        if (taken.href) router.push(taken.href);
+      }
+    },
+  });
   return (
-    <>
-      {over && (
+    <div {...getRootProps({ role: undefined, className: 'min-h-dvh' })}>
+      {children}
+      {isDragActive && (
         <div
           className="fixed inset-3 z-50 grid place-items-center pointer-events-none text-2xl font-bold"
           style={{ border: '3px dashed var(--ink)', background: 'color-mix(in srgb, var(--paper) 80%, transparent)' }}
@@ -65,6 +44,6 @@ export function FileDrop() {
           </button>
         </div>
       )}
-    </>
+    </div>
   );
 }

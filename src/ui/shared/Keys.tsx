@@ -49,9 +49,8 @@ export function Keys() {
         else undo();
         return;
       }
-      // Asked of the page, not of our state: a dialog tells that it closed a moment after it has,
-      // and the key pressed within that moment belongs to the work again.
-      if (command || e.altKey || document.querySelector('dialog[open]')) return;
+      // Asked of the page, not of our state: dialogs and calendars are opened by many.
+      if (command || e.altKey || document.querySelector('[role=dialog]')) return;
       // Read from the address itself, which is ahead of the page while it changes.
       const [, kind, job, repair, stage] = location.pathname.split('/');
       const at = kind === 'job' && repair && repair !== 'card' && repair !== 'log' ? `/job/${job}/${repair}` : null;

@@ -149,7 +149,7 @@ export function ReadField({
         field
       )}
       {sentence && (
-        <p id={`${id}-say`} role="alert" className="text-sm mt-0.5" style={{ color: 'var(--stop)' }}>
+        <p id={`${id}-say`} role="alert" className="text-sm mt-1.5" style={{ color: 'var(--stop)' }}>
           {sentence}
         </p>
       )}

@@ -1,8 +1,6 @@
 'use client';
 import { type ButtonHTMLAttributes, useEffect, useRef, useState } from 'react';
-
-/** What takes longer than this is told, ms. */
-const SOON_MS = 150;
+import { useSlow } from './use-slow';
 
 /** A button whose act is done when it is on disk: until then it cannot be pressed again, and says so. */
 export function SavingButton({
@@ -12,7 +10,7 @@ export function SavingButton({
   ...rest
 }: Omit<ButtonHTMLAttributes<HTMLButtonElement>, 'onClick'> & { onSave: () => Promise<unknown> }) {
   const [busy, setBusy] = useState(false);
-  const [slow, setSlow] = useState(false);
+  const slow = useSlow(busy);
   const here = useRef(true);
   useEffect(() => {
     here.current = true;
@@ -20,11 +18,6 @@ export function SavingButton({
       here.current = false;
     };
   }, []);
-  useEffect(() => {
-    if (!busy) return setSlow(false);
-    const timer = setTimeout(() => setSlow(true), SOON_MS);
-    return () => clearTimeout(timer);
-  }, [busy]);
   return (
     <button
       type="button"

@@ -1,7 +1,7 @@
 'use client';
 import dynamic from 'next/dynamic';
 import { usePathname } from 'next/navigation';
-import { Fragment, type ReactNode, useEffect, useRef, useState } from 'react';
+import { type ReactNode, useEffect, useRef, useState } from 'react';
 import { type Language, spokenLanguage, takeLanguage } from '@/words';
 import { usePrefs } from '../workspace/prefs';
 import { openWorkspace, useWorkspace } from '../workspace/workspace';
@@ -61,7 +61,7 @@ export function Shell({ children }: { children: ReactNode }) {
   }, [system]);
   return (
     // Another language is another page: nothing of it keeps a word of the last.
-    <Fragment key={spoken}>
+    <FileDrop key={spoken}>
       <a href="#main" className="btn btn-neutral absolute -left-[999px] focus:left-2 focus:top-2 z-50">
         Skip to the work
       </a>
@@ -79,8 +79,7 @@ export function Shell({ children }: { children: ReactNode }) {
       <Saving />
       <OrderQuestion />
       <Keys />
-      <FileDrop />
       {guided && <Guide />}
-    </Fragment>
+    </FileDrop>
   );
 }

@@ -1,16 +1,16 @@
 'use client';
 import { useState } from 'react';
+import { z } from 'zod';
 import { alike, type Finding } from '@/core/judge';
 import type { Stage } from '@/core/method';
-import type { PassView } from '@/core/record';
+import { bodyShape, type PassView, Role } from '@/core/record';
 import type { Said } from '@/core/say';
 import { phrase } from '@/words';
 import { usePrefs } from '../workspace/prefs';
 import { changePass, recordAll } from '../workspace/workspace';
 import { FindingCard, useSay } from './bits';
 import { Dialog } from './Dialog';
-import { RememberedArea, useRememberedText } from './Remembered';
-import { SavingButton } from './SavingButton';
+import { RecordForm } from './RecordForm';
 import { StandInAsk } from './StandIns';
 
 interface OverrideProps {
@@ -36,44 +36,42 @@ export function Override(of: OverrideProps) {
   );
 }
 
+const OverrideFields = z.object({ reason: bodyShape('override').reason, role: Role });
+
 function OverrideForm({ at, zone, finding, more = [], onDone }: OverrideProps & { onDone: () => void }) {
   const says = useSay(zone);
-  const reason = useRememberedText(`reason ${finding.id}`);
   const known = usePrefs((p) => p.role);
-  const [role, setRole] = useState(known);
-  const [fault, setFault] = useState<string | null>(null);
-  const submit = async () => {
-    if (reason.text.trim().length < 3) return setFault('Write the reason: it stays in the record.');
-    if (!role.trim()) return setFault('Say in which role you decide this.');
-    await recordAll(
-      at.repair.id,
-      [finding, ...more].map((f) => ({
-        body: { kind: 'override', finding: f.id, title: says(f.title), reason: reason.text.trim() } as const,
-      })),
-      role.trim(),
-    );
-    reason.type(null);
-    onDone();
-  };
   return (
     <>
       <p className="mb-3">
         <strong>{says(finding.title)}.</strong>
         {phrase` ${says(finding.why)} It never replaces the sheet, the local code or licensed practice.`}
       </p>
-      <RememberedArea label="Reason" of={reason} />
-      <label className="block mb-2">
-        Your role
-        <input className="input" value={role} onChange={(e) => setRole(e.target.value)} />
-      </label>
-      {fault && (
-        <p role="alert" style={{ color: 'var(--stop)' }}>
-          {fault}
-        </p>
-      )}
-      <SavingButton className="btn btn-neutral mt-2" onSave={submit}>
-        Keep this in the record and go on
-      </SavingButton>
+      <RecordForm
+        schema={OverrideFields}
+        start={{ reason: '', role: known }}
+        fields={[
+          {
+            name: 'reason',
+            label: 'Reason',
+            rows: 3,
+            kept: `reason ${finding.id}`,
+            missing: 'Write the reason: it stays in the record.',
+          },
+          { name: 'role', label: 'Your role', missing: 'Say in which role you decide this.' },
+        ]}
+        act="Keep this in the record and go on"
+        onSave={async ({ reason, role }) => {
+          await recordAll(
+            at.repair.id,
+            [finding, ...more].map((f) => ({
+              body: { kind: 'override', finding: f.id, title: says(f.title), reason } as const,
+            })),
+            role,
+          );
+          onDone();
+        }}
+      />
     </>
   );
 }

@@ -77,8 +77,6 @@ export default function WhenCalendar({
         triggerRef={field}
         onOpenChange={(open) => open || onClose()}
         placement="bottom start"
-        // A dialog of the browser lies over everything that is not in it.
-        UNSTABLE_portalContainer={field.current?.closest('dialog') ?? document.body}
         className="paper p-3 z-50 overflow-auto thin-scroll"
       >
         <Dialog aria-label={phrase`${label}: choose a day`} className="when outline-none flex flex-col gap-x-4 gap-y-2">

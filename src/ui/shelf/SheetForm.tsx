@@ -1,6 +1,7 @@
 'use client';
 import { useRouter, useSearchParams } from 'next/navigation';
 import { useDeferredValue, useMemo, useState } from 'react';
+import { type DefaultValues, useForm } from 'react-hook-form';
 import { sheetFlaws } from '@/core/cure';
 import type { Message } from '@/core/say';
 import { MILESTONES, PART_IDS, readPack, type SheetRevision, systemKind, tellsOf } from '@/core/system';
@@ -13,13 +14,14 @@ import { chooseSheet, passNamed } from '../workspace/choose';
 import { usePrefs } from '../workspace/prefs';
 import { keepTyped, keptTyped } from '../workspace/typing';
 import { clock, putSheet, useWorkspace } from '../workspace/workspace';
-import { blankDraft, type DraftFaults, type KitDraft, type SheetDraft } from './draft';
+import { blankDraft, type KitDraft, type SheetDraft } from './draft';
 import { FurtherFields } from './FurtherFields';
 import { KitsFields } from './KitsFields';
 import { LimitFields } from './LimitFields';
 import { RatioFields } from './RatioFields';
 import { readDraft } from './read-draft';
 import { goToField, labelOfField, type SheetFields, SheetFieldsContext } from './sheet-fields';
+import { faultsIn, nameInForm, sheetResolver } from './sheet-resolver';
 import { TimesFields } from './TimesFields';
 import { WhatItIs } from './WhatItIs';
 
@@ -76,9 +78,7 @@ function withPack(draft: SheetDraft, of: KitDraft, system: UnitSystem): SheetDra
  * it is left, what looks like a slip when all can be read.
  */
 export function SheetForm({ start, before }: { start: SheetDraft; before: SheetRevision | null }) {
-  const [draft, setDraft] = useState(() => keptSheet(before) ?? start);
-  const [kept, setKept] = useState(() => keptSheet(before) !== null);
-  const [faults, setFaults] = useState<DraftFaults>({});
+  const [kept, setKept] = useState(() => keptSheet(before));
   /** What kept it from the shelf when it was last tried, by field, with its name on the screen. */
   const [tried, setTried] = useState<readonly { readonly field: string; readonly label: string }[]>([]);
   const [slips, setSlips] = useState<readonly Message[] | null>(null);
@@ -86,25 +86,22 @@ export function SheetForm({ start, before }: { start: SheetDraft; before: SheetR
   const router = useRouter();
   /** The pass it is typed in for, where it was asked for from a repair. */
   const wantedFor = useSearchParams().get('for');
+  const read = (of: SheetDraft) => readDraft(of, system, before, role, clock.now());
+  const form = useForm<SheetDraft, unknown, SheetRevision>({
+    defaultValues: (kept ?? start) as DefaultValues<SheetDraft>,
+    resolver: sheetResolver(read),
+    // Which of them is the first is known by the page alone.
+    shouldFocusError: false,
+  });
+  const draft = form.watch();
+  const faults = faultsIn(form.formState.errors);
   const set = (over: Partial<SheetDraft>) => {
-    setDraft((d) => {
-      const now = { ...d, ...over };
-      keepSheet(before, now);
-      return now;
-    });
+    for (const [name, value] of Object.entries(over)) form.setValue(name as keyof SheetDraft, value as never);
+    keepSheet(before, form.getValues());
     setSlips(null);
   };
-  const read = (of: SheetDraft = draft) => readDraft(of, system, before, role, clock.now());
-  // Fields are checked as they are left, but only those already typed into complain.
-  const left = (field: string, of: SheetDraft = draft) => {
-    const now = read(of);
-    const mine = 'faults' in now ? now.faults[field] : undefined;
-    setFaults((f) => {
-      const { [field]: _gone, ...rest } = f;
-      return mine ? { ...rest, [field]: mine } : rest;
-    });
-    if (!mine) setTried((t) => t.filter((x) => x.field !== field));
-  };
+  // Fields are checked as they are left, and only the one that is left complains.
+  const left = (field: string) => void form.trigger(nameInForm(field) as keyof SheetDraft);
   const fields: SheetFields = {
     draft,
     faults,
@@ -114,42 +111,41 @@ export function SheetForm({ start, before }: { start: SheetDraft; before: SheetR
       let waited = draft;
       for (const k of draft.kits) waited = withPack(waited, k, system);
       if (waited !== draft) set({ kits: waited.kits });
-      left(field, waited);
+      left(field);
     },
   };
-  const submit = async () => {
-    const now = read();
-    if ('faults' in now) {
-      setFaults(now.faults);
-      const wrong = Object.keys(now.faults).map((field) => ({ field, label: labelOfField(field) }));
+  const submit = form.handleSubmit(
+    async (sheet) => {
+      setTried([]);
+      const found = sheetFlaws(sheet).map((f) => f.sentence);
+      // Slips are said once; whoever has looked at them may go on.
+      if (found.length && slips === null) {
+        setSlips(found);
+        return;
+      }
+      await putSheet(sheet);
+      keepSheet(before, null);
+      const pass = passNamed(wantedFor);
+      if (pass) {
+        chooseSheet(pass, sheet);
+        router.push(`/job/${pass.jobId}/${pass.id}/material`);
+      } else router.push(`/shelf/${sheet.id}`);
+    },
+    (errors) => {
+      const wrong = Object.keys(faultsIn(errors)).map((field) => ({ field, label: labelOfField(field) }));
       // In the order of the page, and the first of them in hand.
       const places = [...document.querySelectorAll('form [id^="sheet-"]')].map((e) => e.id);
       wrong.sort((a, b) => places.indexOf(`sheet-${a.field}`) - places.indexOf(`sheet-${b.field}`));
       setTried(wrong);
       const first = wrong.find((w) => places.includes(`sheet-${w.field}`));
       if (first) goToField(first.field);
-      return;
-    }
-    setFaults({});
-    setTried([]);
-    const found = sheetFlaws(now.sheet).map((f) => f.sentence);
-    // Slips are said once; whoever has looked at them may go on.
-    if (found.length && slips === null) {
-      setSlips(found);
-      return;
-    }
-    await putSheet(now.sheet);
-    keepSheet(before, null);
-    const pass = passNamed(wantedFor);
-    if (pass) {
-      chooseSheet(pass, now.sheet);
-      router.push(`/job/${pass.jobId}/${pass.id}/material`);
-    } else router.push(`/shelf/${now.sheet.id}`);
-  };
+    },
+  );
+  const toMend = tried.filter(({ field }) => faults[field]);
   const spec = systemKind(draft.kind);
   return (
     <SheetFieldsContext value={fields}>
-      {kept && (
+      {kept !== null && (
         <p role="status" className="my-2 p-2" style={{ border: '1px dashed var(--rule)' }}>
           As you left it, not on the shelf yet.{' '}
           <button
@@ -157,8 +153,8 @@ export function SheetForm({ start, before }: { start: SheetDraft; before: SheetR
             className="btn text-sm"
             onClick={() => {
               keepSheet(before, null);
-              setDraft(start);
-              setKept(false);
+              form.reset(start as DefaultValues<SheetDraft>);
+              setKept(null);
             }}
           >
             Begin anew
@@ -166,13 +162,7 @@ export function SheetForm({ start, before }: { start: SheetDraft; before: SheetR
         </p>
       )}
       {!before && <LikeAnother />}
-      <form
-        noValidate
-        onSubmit={(e) => {
-          e.preventDefault();
-          void submit();
-        }}
-      >
+      <form noValidate onSubmit={(e) => void submit(e)}>
         <WhatItIs />
         <Heading>What is in a pack</Heading>
         <KitsFields
@@ -205,11 +195,11 @@ export function SheetForm({ start, before }: { start: SheetDraft; before: SheetR
             <Prose>{faults.form.sentence}</Prose>
           </p>
         )}
-        {tried.length > 0 && (
+        {toMend.length > 0 && (
           <Notice tone="stop" role="alert" className="mt-3">
-            <p className="font-bold">{phrase`${tried.length} field${tried.length > 1 ? 's' : ''} to mend before it can stand on the shelf:`}</p>
+            <p className="font-bold">{phrase`${toMend.length} field${toMend.length > 1 ? 's' : ''} to mend before it can stand on the shelf:`}</p>
             <ul className="list-disc pl-5">
-              {tried.map(({ field, label }) => (
+              {toMend.map(({ field, label }) => (
                 <li key={field}>
                   <button type="button" className="underline text-left" onClick={() => goToField(field)}>
                     {label}

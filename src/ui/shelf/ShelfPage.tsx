@@ -1,6 +1,6 @@
 'use client';
 import { Download, FilePlus, Upload } from 'lucide-react';
-import { useRef, useState } from 'react';
+import { useState } from 'react';
 import { sheetFlaws } from '@/core/cure';
 import { passedOver } from '@/core/plan';
 import { FAMILIES, plannedKitMl, type SheetRevision, systemKind } from '@/core/system';
@@ -8,6 +8,7 @@ import { marked, phrase } from '@/words';
 import { Own } from '@/words/jsx-runtime';
 import { shelfOf } from '../material/shelf-of';
 import { useFormat, useSay, Ways } from '../shared/bits';
+import { FilePick } from '../shared/FilePick';
 import { Link } from '../shared/Link';
 import { exportSheets } from '../workspace/exchange';
 import { saveText } from '../workspace/files';
@@ -26,7 +27,6 @@ export function ShelfPage() {
   const format = useFormat();
   const says = useSay();
   const nowMs = useNow(60_000);
-  const picker = useRef<HTMLInputElement>(null);
   const [said, setSaid] = useState<string | null>(null);
   const [wanted, setWanted] = useState('');
   const day = new Date(nowMs).toISOString().slice(0, 10);
@@ -51,22 +51,9 @@ export function ShelfPage() {
           <Link href="/shelf/new" className="btn btn-neutral">
             <FilePlus size={16} aria-hidden="true" /> Type in a sheet
           </Link>
-          <button type="button" className="btn" onClick={() => picker.current?.click()}>
+          <FilePick name="File of sheets" accept=".json,application/json" onFile={(file) => void take(file)}>
             <Upload size={16} aria-hidden="true" /> Take in a file
-          </button>
-          <input
-            ref={picker}
-            type="file"
-            accept=".json,application/json"
-            className="sr-only"
-            aria-label="File of sheets"
-            tabIndex={-1}
-            onChange={(e) => {
-              const file = e.target.files?.[0];
-              e.target.value = '';
-              if (file) void take(file);
-            }}
-          />
+          </FilePick>
           {all.length > 0 && (
             <button
               type="button"

@@ -66,7 +66,7 @@ export function Typed({
         <input {...common} onChange={(e) => onChange(e.target.value)} />
       )}
       {fault && (
-        <p id={`${id}-say`} role="alert" className="text-sm" style={{ color: 'var(--stop)' }}>
+        <p id={`${id}-say`} role="alert" className="text-sm mt-1.5" style={{ color: 'var(--stop)' }}>
           <Prose>{fault.sentence}</Prose>
         </p>
       )}

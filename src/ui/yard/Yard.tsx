@@ -2,7 +2,7 @@
 import { FilePlus2, FolderInput, Footprints, Ship, Trash2 } from 'lucide-react';
 import dynamic from 'next/dynamic';
 import { useRouter } from 'next/navigation';
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { standingStops } from '@/core/judge';
 import { type Job, jobName } from '@/core/plan';
 import { type JobView, viewJob } from '@/core/record';
@@ -11,6 +11,7 @@ import { bundleOf } from '@/store/state';
 import { formatDuration, phrase, say } from '@/words';
 import { Own } from '@/words/jsx-runtime';
 import { Heading, Prose, Ways } from '../shared/bits';
+import { FilePick } from '../shared/FilePick';
 import { Link } from '../shared/Link';
 import { Mishap, MishapCard } from '../shared/Mishap';
 import { Notice } from '../shared/Notice';
@@ -41,7 +42,6 @@ export function Yard() {
   const desk = useWorkspace();
   const router = useRouter();
   const nowMs = useNow(20_000);
-  const file = useRef<HTMLInputElement>(null);
   const [say, setSay] = useState<{ text: string; bad: boolean } | null>(null);
   const [busy, setBusy] = useState(false);
   const jobs = useMemo(
@@ -67,12 +67,10 @@ export function Yard() {
     addJob(job);
     router.push(`/job/${job.id}`);
   };
-  const take = async (f: File | undefined) => {
-    if (!f) return;
-    const taken = await takeFile(f);
+  const take = async (file: File) => {
+    const taken = await takeFile(file);
     setSay({ bad: !taken.ok, text: taken.said });
     if (taken.href) router.push(taken.href);
-    if (file.current) file.current.value = '';
   };
   const sampleHere = jobs.some((j) => j.sample);
   // The address that the demo prints asks for the sample; an own job is reason enough not to load it unasked.
@@ -94,17 +92,9 @@ export function Yard() {
       <button type="button" className="btn btn-neutral" onClick={create}>
         <FilePlus2 size={18} aria-hidden="true" /> New job
       </button>
-      <button type="button" className="btn" onClick={() => file.current?.click()}>
+      <FilePick name="Job file" accept=".json,application/json" onFile={(file) => void take(file)}>
         <FolderInput size={18} aria-hidden="true" /> Take in a job file
-      </button>
-      <input
-        ref={file}
-        type="file"
-        accept=".json,application/json"
-        className="hidden"
-        aria-label="Job file"
-        onChange={(e) => void take(e.target.files?.[0])}
-      />
+      </FilePick>
       {!sampleHere ? (
         <button type="button" className="btn" disabled={busy} onClick={() => void withSample(loadSample)}>
           <Ship size={18} aria-hidden="true" /> Load the sample, Ostrel Lake
