@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import type { Page } from 'playwright-core';
 import { site, turnTo, withSample } from './browser';
+import { type FileLetGo, letGo } from './hands';
 
 const yard = site();
 const { base } = yard;
@@ -12,14 +13,7 @@ const sampled = async () => {
 };
 
 /** Files let go over the page, as from a folder beside it. */
-const drop = (page: Page, files: readonly { readonly name: string; readonly text: string }[]) =>
-  page.evaluate((list) => {
-    const data = new DataTransfer();
-    for (const { name, text } of list) data.items.add(new File([text], name));
-    const at = document.querySelector('main')!;
-    for (const type of ['dragover', 'drop'])
-      at.dispatchEvent(new DragEvent(type, { bubbles: true, cancelable: true, dataTransfer: data }));
-  }, files);
+const drop = (page: Page, files: readonly FileLetGo[]) => letGo(page.locator('main'), ...files);
 
 describe('for those who go on', () => {
   test('files dropped anywhere are taken in by what is in them; others are told where they belong', async () => {

@@ -160,3 +160,35 @@ test('on a phone lying down the whole calendar can be reached, its hour and its 
     ]).toEqual([true, true, true]);
   }
 });
+
+test('a form that lacks something says so under its field and leads there; what is typed outlives the page', async () => {
+  const page = await yard.page();
+  await withSample(page, base());
+  await page.goto(`${base()}/job/sample-winch/sample-plate/run`);
+  const open = () => page.getByRole('button', { name: 'Note', exact: true }).click();
+  const note = page.getByLabel('What should be remembered');
+  const take = page.getByRole('button', { name: 'Into the record' });
+  await open();
+  await take.click();
+  await page.getByText('Write what should be remembered.').waitFor();
+  expect(await note.evaluate((e) => e === document.activeElement)).toBe(true);
+  const says = await note.getAttribute('aria-describedby');
+  expect(await page.locator(`[id="${says}"]`).textContent()).toBe('Write what should be remembered.');
+  // Blanks are no text, and nothing that is too long is cut.
+  await note.fill('   ');
+  await take.click();
+  expect(await note.getAttribute('aria-invalid')).toBe('true');
+  await note.fill('x'.repeat(2001));
+  await page.getByText('Up to 2000 characters; these are 2001.').waitFor();
+  await page.reload();
+  await open();
+  expect((await note.inputValue()).length).toBe(2001);
+  await note.fill('  The left edge was wet. ');
+  await take.click();
+  await page.getByRole('dialog').waitFor({ state: 'detached' });
+  await open();
+  expect(await note.inputValue()).toBe('');
+  await page.keyboard.press('Escape');
+  await turnTo(page, base(), '/job/sample-winch/log');
+  await page.locator('[data-event=note]').getByText(/[^ ] The left edge was wet\.$/).waitFor();
+});

@@ -1,4 +1,4 @@
-import type { Page } from 'playwright-core';
+import type { Locator, Page } from 'playwright-core';
 import { methodOf } from '@/core/method';
 import type { Job, Repair } from '@/core/plan';
 import type { SheetRevision } from '@/core/system';
@@ -37,6 +37,20 @@ export async function type(page: Page, label: string | RegExp, text: string): Pr
   await field.fill(text);
   await field.blur();
 }
+
+export interface FileLetGo {
+  readonly name: string;
+  readonly text: string;
+}
+
+/** Files carried over a place and let go there, as from a folder beside the page. */
+export const letGo = (place: Locator, ...files: readonly FileLetGo[]): Promise<void> =>
+  place.evaluate((at, list) => {
+    const data = new DataTransfer();
+    for (const { name, text } of list) data.items.add(new File([text], name));
+    for (const type of ['dragenter', 'dragover', 'drop'])
+      at.dispatchEvent(new DragEvent(type, { bubbles: true, cancelable: true, dataTransfer: data }));
+  }, files);
 
 /** Opens what is folded in the form of a sheet. */
 export async function unfold(page: Page): Promise<void> {

@@ -1,13 +1,6 @@
 'use client';
-import { lazy, type ReactNode, Suspense } from 'react';
-
-export interface DialogProps {
-  readonly open: boolean;
-  readonly title: string;
-  readonly onClose: () => void;
-  readonly children: ReactNode;
-  readonly wide?: boolean;
-}
+import { lazy, Suspense } from 'react';
+import type { DialogProps } from './DialogSheet';
 
 const DialogSheet = lazy(() => import('./DialogSheet'));
 

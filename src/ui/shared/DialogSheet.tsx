@@ -1,9 +1,16 @@
 'use client';
 import { X } from 'lucide-react';
-import { useEffect, useRef } from 'react';
+import { type ReactNode, useEffect, useRef } from 'react';
 import { Dialog, Heading } from 'react-aria-components/Dialog';
 import { Modal, ModalOverlay } from 'react-aria-components/Modal';
-import type { DialogProps } from './Dialog';
+
+export interface DialogProps {
+  readonly open: boolean;
+  readonly title: string;
+  readonly onClose: () => void;
+  readonly children: ReactNode;
+  readonly wide?: boolean;
+}
 
 /** What the hand wants first; the way out stands before it on the page. */
 const FIRST = 'input:not([type=hidden], [type=file]), textarea, select';

@@ -40,7 +40,15 @@ export function FilePick({
       <button type="button" className={className} disabled={disabled} onClick={open}>
         {children}
       </button>
-      <input {...getInputProps({ 'aria-label': name, accept, capture: camera ? 'environment' : undefined })} />
+      {/* Reached by the press alone: heard twice it would be two things. */}
+      <input
+        {...getInputProps({
+          'aria-label': name,
+          accept,
+          capture: camera ? 'environment' : undefined,
+          style: { display: 'none' },
+        })}
+      />
     </span>
   );
 }

@@ -2,11 +2,45 @@
 import { zodResolver } from '@hookform/resolvers/zod';
 import { type ReactNode, useEffect, useId, useRef } from 'react';
 import { type Control, type DefaultValues, type Path, type Resolver, useController, useForm } from 'react-hook-form';
+import type * as z from 'zod';
 import { phrase } from '@/words';
 import { useTyped } from '../workspace/typing';
 import { Prose } from './bits';
-import type { FormField, FormValues, RecordFormProps } from './RecordForm';
 import { useSlow } from './use-slow';
+
+export type FormValues = Readonly<Record<string, string | undefined>>;
+
+export interface FormField<N extends string = string> {
+  readonly name: N;
+  readonly label: string;
+  /** Said where it is missing or too short. */
+  readonly missing: string;
+  /** Lines of a longer text. */
+  readonly rows?: number;
+  /** It is kept under this name from the first keystroke, until it is taken in. */
+  readonly kept?: string;
+  readonly placeholder?: string;
+}
+
+export interface RecordFormProps<V extends FormValues> {
+  /** Made of the schemas of what is recorded. */
+  readonly schema: z.ZodType<V, V>;
+  readonly start: V;
+  readonly fields: readonly FormField<string & keyof V>[];
+  /** What speaks against values that are sound by themselves. */
+  readonly check?: (values: V) => { readonly field: string & keyof V; readonly sentence: string } | undefined;
+  readonly act: ReactNode;
+  /** Stands between the fields and the press. */
+  readonly children?: ReactNode;
+  readonly disabled?: boolean | undefined;
+  readonly className?: string;
+  /** The press stands beside the last field. */
+  readonly row?: boolean;
+  /** Classes of the press. */
+  readonly tone?: string;
+  /** Done when it is on disk: until then it cannot be pressed again, and says so. */
+  readonly onSave: (values: V) => Promise<unknown>;
+}
 
 /** The form itself, fetched when the first is asked for. */
 export default function RecordFormBody<V extends FormValues>({
