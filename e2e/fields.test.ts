@@ -190,5 +190,8 @@ test('a form that lacks something says so under its field and leads there; what 
   expect(await note.inputValue()).toBe('');
   await page.keyboard.press('Escape');
   await turnTo(page, base(), '/job/sample-winch/log');
-  await page.locator('[data-event=note]').getByText(/[^ ] The left edge was wet\.$/).waitFor();
+  await page
+    .locator('[data-event=note]')
+    .getByText(/[^ ] The left edge was wet\.$/)
+    .waitFor();
 });

@@ -1,8 +1,10 @@
 import { alike, type Finding } from '@/core/judge';
 import { type Piece, type PlannedStep, pieceOf, type Repair, repairOf } from '@/core/plan';
 import { viewJob } from '@/core/record';
+import { voidOf } from '@/core/void';
 import { methodsData, sampleData } from '@/sample/jobs';
-import { scaled } from './made';
+import { shaped } from '@/sample/typed';
+import { printedPlan, scaled, walkJob, walkPiece } from './made';
 
 /** Figures of Grenko's own never forbid a plan, and what is said of many batches is said once. */
 const NOW = Date.UTC(2027, 3, 20, 4);
@@ -53,4 +55,35 @@ test('a pot that is cleaned as its life ends, rounded to a second, is not late',
     const { plan } = planned('sample-crack', by, 29);
     expect(plan.steps.filter((s) => s.lateFor !== null && s.lateMs < 2000)).toEqual([]);
   }
+});
+
+test('joints filled with unit after unit: of each it is a caution that it may set unwashed, not of the last alone', () => {
+  const known = bundles.flatMap((b) => b.sheets).find((x) => x.id === 'sheet-joint-resin-1')!;
+  const sheet = { ...known, sample: false };
+  const joints = voidOf(
+    shaped('joints', {
+      ...{ 'outline.length': 9000, 'outline.width': 4000, tileLength: 300, tileWidth: 300 },
+      ...{ jointWidth: 5, depth: 9 },
+    }),
+  );
+  const unwashed = (settings: Piece['settings']) => {
+    const job = walkJob({ id: 'walk-own', startFrom: NOW, climate: { kind: 'constant', tempC: 20, humidityPct: 60 } });
+    const piece = walkPiece(job, {
+      method: { id: 'resin-joints', version: 1 },
+      void: joints,
+      sheetId: sheet.id,
+      kitId: sheet.kits[0]!.id,
+      settings,
+    });
+    const p = printedPlan({ job, repairs: [repairOf(piece)], sheets: [sheet] }, NOW).repairs[0]!;
+    return { units: p.batches.length, told: p.findings.filter((f) => /^late:.*wash$/.test(f.id)) };
+  };
+  const own = unwashed({});
+  expect(own.units).toBeGreaterThan(3);
+  expect(own.told.map((f) => f.severity)).toEqual(Array.from({ length: own.units }, () => 'caution'));
+  for (const f of own.told) expect(f.why).toMatch(/planned with \d+ min, a figure of Grenko’s own; \d+ min are left/);
+  // As slow by somebody’s own word, each of them is a stop.
+  const typed = unwashed({ rate: 75 });
+  expect(typed.told.length).toBeGreaterThan(3);
+  expect(new Set(typed.told.map((f) => f.severity))).toEqual(new Set(['stop']));
 });

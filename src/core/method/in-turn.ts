@@ -1,5 +1,5 @@
 import { RENEWS_FACE } from './any';
-import type { StepDraft } from './task';
+import { plannedMin, type StepDraft } from './task';
 
 /** A face that must be gone on with before it has stood too long. */
 const presses = (d: StepDraft): boolean =>
@@ -18,7 +18,7 @@ export function inTurn(drafts: readonly StepDraft[], lifeMin: number): readonly 
   let stale = false;
   for (const d of drafts) {
     if (presses(d) && min - (ends.get(d.part!) ?? min) > lifeMin) stale = true;
-    min += d.handsOnMin;
+    min += plannedMin(d);
     if (bares.includes(d)) ends.set(d.part!, min);
   }
   if (!stale) return drafts;

@@ -1,95 +1,16 @@
-import { paceOf } from '../cure';
 import { type Batch, portionBelow } from '../mix';
-import { attempt, gapsOf, type Message, type Sayer, textOf, type Value, type Values } from '../say';
+import { gapsOf, type Message, type Sayer, textOf, type Value, type Values } from '../say';
 import { milestoneOf } from '../system';
 import { figure } from '../units';
-import { ANY_TASKS } from './any';
 import { partsIn, type StepContext, settingIn, type TaskContext } from './context';
-import { DRIVERS, type Driver } from './drivers';
 import { ENGINES, type Engine } from './engines';
+import { faceMin } from './faces';
 import { GAPS, standsApart } from './gaps';
 import { inTurn } from './in-turn';
 import { ladderIn, rungWords } from './ladder';
 import type { Method } from './method';
 import { type On, STAGE_OF, type StepDraft, type StepKey, stepId, type TaskRow } from './task';
-
-/**
- * A figure the hands-on time of a task is made of: a starting value of Grenko’s that the technician may change and the
- * record corrects.
- */
-export interface Factor {
-  /** Its name in the settings of a repair. */
-  readonly id: string;
-  readonly task: string;
-  /** For each of what it counts; null for once. */
-  readonly per: Driver | null;
-  /** Minutes. */
-  readonly byDefault: number;
-  /** It lies between the value divided and multiplied by this, nine times in ten. */
-  readonly spread: number;
-  readonly source: 'Grenko';
-}
-
-/** Until records say better: practised people differ by about half either way. */
-const SPREAD = 1.5;
-
-const factorId = ({ task, called }: TaskRow, per: Driver | null): string => {
-  // Two rows of one name, one of them apart: each has its own minutes.
-  const of = called?.firstOnly ? called.as : task;
-  return per === null ? `${of} min` : `${of} min/${per}`;
-};
-
-/** Every factor of a method. */
-export function factorsOf(method: Method): readonly Factor[] {
-  const known = factors.get(method);
-  if (known) return known;
-  const made = [...method.tasks, ...ANY_TASKS].flatMap((row) => [
-    ...(row.work.fixed === undefined ? [] : [factor(row, null, row.work.fixed)]),
-    ...Object.entries(row.work.per ?? {}).map(([per, value]) => factor(row, per as Driver, value)),
-  ]);
-  factors.set(method, made);
-  return made;
-}
-const factors = new WeakMap<Method, readonly Factor[]>();
-
-const factor = (row: TaskRow, per: Driver | null, byDefault: number): Factor => ({
-  id: factorId(row, per),
-  task: row.task,
-  per,
-  byDefault,
-  spread: SPREAD,
-  source: 'Grenko',
-});
-
-/** Minutes of hands-on work, and the factors they are made of. */
-function workOf(
-  row: TaskRow,
-  c: TaskContext,
-  kindOf: (setting: string) => string,
-): { min: number; sharedMin: number; factors: readonly string[] } {
-  const { work } = row;
-  let min = 0;
-  let sharedMin = 0;
-  const factors: string[] = [];
-  if (work.fixed !== undefined) {
-    factors.push(factorId(row, null));
-    min += settingIn(c, factors.at(-1)!);
-  }
-  for (const per of Object.keys(work.per ?? {}) as Driver[]) {
-    factors.push(factorId(row, per));
-    min += settingIn(c, factors.at(-1)!) * DRIVERS[per](c);
-  }
-  if (work.by) {
-    factors.push(work.by.setting);
-    const [value, driven] = [settingIn(c, work.by.setting), DRIVERS[work.by.driver](c)];
-    const perHour = kindOf(work.by.setting) === 'area-rate';
-    if (perHour || kindOf(work.by.setting) === 'rate') sharedMin = ((perHour ? 60 : 1) * driven) / (value * c.crew);
-    else min += driven * value;
-    min += sharedMin;
-  }
-  if (work.sheet) min += work.sheet(c);
-  return { min, sharedMin, factors };
-}
+import { factorsOf, workOf } from './work';
 
 /** The parts that a batch serves, or all of them; one that is none where the work is one. */
 function partsHere(c: StepContext, batch: Batch | null, engine: Engine): readonly (number | null)[] {
@@ -150,7 +71,7 @@ const filled = (method: Method, message: Message, c: TaskContext): Message => {
 
 /** One row as a step. @param key how the record names it, where that is not by its row alone */
 export function stepFrom(method: Method, row: TaskRow, here: TaskContext, key?: StepKey): StepDraft {
-  const { min, sharedMin, factors } = workOf(row, here, (id) => method.settings.find((s) => s.id === id)!.kind);
+  const { min, sharedMin, factors } = workOf(method, row, here);
   const { batch, part = null } = here;
   const of = batch?.index ?? (row.ofLast ? Math.max(0, here.batches.length - 1) : undefined);
   const { waits, within } = row;
@@ -298,15 +219,6 @@ export function stepsOf(method: Method, c: StepContext): readonly StepDraft[] {
     for (const batch of eachBatch ? c.batches : [null]) ofBatch(runs, batch);
   const life = c.batches.length > 1 ? faceMin(c.sheet) : null;
   return life === null ? out : inTurn(out, life);
-}
-
-/** A temperature at which a sheet that states it by temperature surely answers, °C. */
-const USUAL_C = 20;
-/** How long a prepared face stays good, min; null where nothing says so. */
-function faceMin(sheet: StepContext['sheet']): number | null {
-  const bare = milestoneOf(sheet, 'bare');
-  const told = bare ? attempt(() => paceOf(bare, 'short', sheet.family).minutesAt(USUAL_C)) : null;
-  return told?.ok ? told.value : null;
 }
 
 /** Rows that are done together: those of a batch, one after the other for each, and in them those of a part. */

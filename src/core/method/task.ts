@@ -157,6 +157,13 @@ export function stepId({ task, batch, part = 0, attempt }: StepKey): string {
   return [`${head}${mark}`, ...rest].join(':');
 }
 
+/**
+ * Minutes a step is planned with: whole ones, rounded up. Nobody works to the second, and a hair more material moves
+ * nobody's day.
+ */
+export const plannedMin = ({ exact, handsOnMin }: Pick<StepDraft, 'exact' | 'handsOnMin'>): number =>
+  exact ? handsOnMin : Math.ceil(handsOnMin - 1e-9);
+
 /** One step of the work before it has a time. */
 export interface StepDraft {
   readonly key: StepKey;

@@ -1,7 +1,7 @@
 import { exactly, line, type Message, minutes, ml, refuse, texts } from '../say';
 import { figure } from '../units';
+import { facesPerPot, partsNamed } from './like-parts';
 import { type Batch, type MixAsk, type MixBasis, type MixResult, NOTHING_DRAWN, partsOf, yieldLines } from './mix-ask';
-import { partsNamed } from './potted';
 
 const WORK = texts('work.metered', {
   round: 'Places in one round',
@@ -52,7 +52,7 @@ function roundSize({ grouping, minutesPerPlace, usableMin }: MixAsk, lifeMin: nu
  * Rounds of a size, and mixers, of so many like places. A mixer lives by pauses, not by holes: a fresh one is taken at the start,
  * after a pause longer than the resin may stand in it, and on a new day.
  */
-function stretchesOf(ask: MixAsk, lifeMin: number, size: number): readonly Stretch[] {
+function stretchesOf(ask: MixAsk, lifeMin: number, size: number, bared = Number.POSITIVE_INFINITY): readonly Stretch[] {
   // The mixer stands while a part is set; where several are filled first, while all of them are.
   const standsMin = ask.setMin * (ask.grouping === 'one' ? 1 : Math.min(size, ask.count));
   const stops = ask.stops.filter(({ after }) => after >= 1 && after < ask.count).map(({ after }) => after);
@@ -60,6 +60,8 @@ function stretchesOf(ask: MixAsk, lifeMin: number, size: number): readonly Stret
     ask.dayMin === null
       ? Number.POSITIVE_INFINITY
       : Math.max(size, Math.floor(ask.dayMin / ask.minutesPerPlace / size) * size);
+  // Nobody bares more than are wetted before the first has dulled, and the mixer stands while the next are bared.
+  const most = Math.min(perDay, bared);
   const stretches: { rounds: [number, number][] }[] = [];
   let first = 1;
   let inStretch = 0;
@@ -67,7 +69,7 @@ function stretchesOf(ask: MixAsk, lifeMin: number, size: number): readonly Stret
     const nextStop = Math.min(ask.count, ...stops.filter((after) => after >= first));
     const last = Math.min(first + size - 1, nextStop, ask.count);
     const standing = standsMin + pauseAfter(ask, first - 1);
-    const fresh = !stretches.length || standing > lifeMin + 1e-9 || inStretch >= perDay;
+    const fresh = !stretches.length || standing > lifeMin + 1e-9 || inStretch >= most;
     if (fresh) {
       stretches.push({ rounds: [] });
       inStretch = 0;
@@ -114,11 +116,12 @@ function rounds(ask: MixAsk, lifeMin: number): { pressed: readonly Pressed[]; si
  * Lift by lift, or like parts one after the other: what comes out of a mixer is freshly mixed, so no pot caps it, and it
  * goes on until a pause ends the mixer. Between lifts one waits for longer than that.
  */
-function portions(ask: MixAsk, lifeMin: number): readonly Pressed[] {
+function portions(ask: MixAsk, lifeMin: number, placed: number): readonly Pressed[] {
   if (!ask.parts)
     return ask.portions.map(({ label, share }, portion) => ({ portion, label, share, places: 1, fresh: true }));
   const { count, closeMin, called } = ask.parts;
-  return stretchesOf({ ...ask, count, setMin: closeMin }, lifeMin, 1).flatMap(({ rounds: of }) => {
+  const bared = facesPerPot(placed / count, ask);
+  return stretchesOf({ ...ask, count, setMin: closeMin }, lifeMin, 1, bared).flatMap(({ rounds: of }) => {
     // A pause known beforehand parts them, whether the mixer bears it or not.
     const goes: [number, number][] = [];
     for (const [from, to] of of) {
@@ -157,7 +160,9 @@ export function metered({ ask, proportion, kitMl, lines, placed, safety }: MixBa
       REFUSED['place-takes-resin']({ perPlace: minutes(perPlace), usable: minutes(ask.usableMin) }),
     );
   const lifeMin = ask.idleMin ?? ask.usableMin;
-  const { pressed: goes, size } = ask.inRounds ? rounds(ask, lifeMin) : { pressed: portions(ask, lifeMin), size: null };
+  const { pressed: goes, size } = ask.inRounds
+    ? rounds(ask, lifeMin)
+    : { pressed: portions(ask, lifeMin, placed), size: null };
   const mixers = sheet.mixer ? goes.filter((p) => p.fresh).length : 0;
   const perMixer = sheet.mixer ? sheet.mixer.volumeMl + ask.tubeMl + (ask.purge ? sheet.mixer.purgeMl : 0) : 0;
   const all = [...lines];

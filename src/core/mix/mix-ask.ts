@@ -82,6 +82,16 @@ export interface Stop {
   readonly minutes: number;
 }
 
+/** What decides how many faces are bared for one pot, min. */
+export interface FacesAsk {
+  /** How long a bared face stays good. */
+  readonly keepsMin: number;
+  /** To bare one. */
+  readonly bareMin: number;
+  /** From the last bared to the first wetted. */
+  readonly untilMin: number;
+}
+
 /** Like parts, each spread and closed before the next. */
 export interface PartsAsk {
   readonly count: number;
@@ -93,6 +103,8 @@ export interface PartsAsk {
   readonly openMin?: number | null;
   /** Never more than so many out of one pot. */
   readonly most?: number;
+  /** Bared beforehand, they bear to wait only so long; null where nothing says so. */
+  readonly faces?: FacesAsk | null;
   /** What one of them is called: a part that is closed, or a place that is filled. */
   readonly called: 'part' | 'place';
 }

@@ -1,7 +1,8 @@
-import { exactly, line, type Message, minutes, ml, refuse, texts, type WorkLine } from '../say';
+import { exactly, line, minutes, ml, refuse, texts } from '../say';
 import { type Kit, PART_IDS, type PartId, proportionOf, type SheetRevision, staysWhole } from '../system';
 import { figure } from '../units';
-import { type Caps, capsOf } from './caps';
+import { capsOf } from './caps';
+import { partsLine, partsNamed, partsPerPot, type Sharing } from './like-parts';
 import {
   type AmountLine,
   type Batch,
@@ -10,7 +11,6 @@ import {
   type MixBasis,
   type MixResult,
   NOTHING_DRAWN,
-  type PartsAsk,
   type Portion,
   partsOf,
   yieldLines,
@@ -18,15 +18,6 @@ import {
 
 const WORK = texts('work.potted', {
   largest: 'Largest batch',
-  parts: 'Parts from one pot',
-  'spread-first': 'all spread, {spread} each, then closed, {close} each: {left} left to empty the pot',
-  'spread-open':
-    'all spread, {spread} each, then closed, {close} each: {left} left to empty the pot, {open} that one may lie open',
-  'one-by-one':
-    'spread {spread}, closed {close}, one after the other: ({left} − {spread}) / ({spread} + {close}) and one more, rounded down; the last is out of the pot in time',
-  'place-by-place':
-    'filled {spread}, seen to {close}, one after the other: ({left} − {spread}) / ({spread} + {close}) and one more, rounded down; the last is out of the pot in time',
-  places: 'Places from one pot',
   batches: 'Batches',
   kits: '{kit} a kit',
   'kits-a-pot': '{kit} a kit, at most {most} in one pot',
@@ -51,17 +42,7 @@ const REFUSED = texts('refused.mix.potted', {
 const SAY = texts('pot.amount', {
   pots: 'left in pots and on tools',
   times: '{n} × {each}',
-  part: 'part {n}',
-  parts: 'parts {from} to {to}',
-  place: 'place {n}',
-  places: 'places {from} to {to}',
 });
-
-/** The words for like parts that are spread and closed, and for like places that are filled and seen to. */
-const CALLED = {
-  part: { one: SAY.part, several: SAY.parts, fromOnePot: WORK.parts, inTurn: WORK['one-by-one'] },
-  place: { one: SAY.place, several: SAY.places, fromOnePot: WORK.places, inTurn: WORK['place-by-place'] },
-} as const;
 
 /** The field of a refusal where all of it is one lot and cannot be used up in its life. */
 export const ONE_LOT = 'lot';
@@ -98,15 +79,6 @@ interface Pot {
   /** Whole kits; null where it is weighed. */
   readonly kits: number | null;
   readonly fromTo?: readonly [number, number];
-}
-
-/** What the work is shared out by. */
-interface Sharing {
-  readonly ask: MixAsk;
-  readonly caps: Caps;
-  readonly kitMl: number;
-  readonly kitsPerPot: number;
-  readonly whole: boolean;
 }
 
 /** Of a pot: its whole kits, null where it is weighed, and its share of what is to be placed. */
@@ -152,48 +124,6 @@ function potsFor(needMl: number, { ask, caps, kitMl, kitsPerPot, whole }: Sharin
     REFUSED['each-batch-leaves']({ loss: ml(loss), cap: ml(caps.capMl) }),
   );
 }
-
-/** So many like parts come out of one pot before its use is over, each closed before the next is spread; 0 for none. */
-function partsPerPot(partMl: number, { ask, caps, kitMl, kitsPerPot, whole }: Sharing): number {
-  const spreadMin = partMl / (ask.placingMlPerMin * ask.crew);
-  if (!ask.parts || spreadMin > ask.usableMin + 1e-9) return 0;
-  const inTime = ask.parts.spreadFirst
-    ? closedInTime(spreadMin, ask.parts, ask.usableMin)
-    : 1 + Math.floor((ask.usableMin - spreadMin) / (spreadMin + ask.parts.closeMin) + 1e-9);
-  const holdsMl = whole ? kitsPerPot * kitMl : caps.heldMl;
-  return Math.min(inTime, ask.parts.most ?? inTime, Math.floor((holdsMl - ask.sheet.potLossMl) / partMl + 1e-9));
-}
-
-/**
- * So many parts are all spread before the pot is dead, and each is closed before it has lain open too long: the last
- * lies while all are closed, or the first while all are spread, whichever takes longer.
- */
-function closedInTime(spreadMin: number, { count, closeMin, openMin = null }: PartsAsk, usableMin: number): number {
-  const lies = (n: number) => Math.max(n * spreadMin + closeMin, spreadMin + n * closeMin);
-  let n = Math.min(count, Math.floor(usableMin / spreadMin + 1e-9));
-  while (n > 1 && openMin !== null && lies(n) > openMin + 1e-9) n--;
-  return Math.max(1, n);
-}
-
-function partsLine(partMl: number, s: Sharing): WorkLine {
-  const { placingMlPerMin, crew, usableMin, parts } = s.ask;
-  const { fromOnePot, inTurn } = CALLED[parts!.called];
-  const inTime = parts!.spreadFirst ? WORK[parts!.openMin == null ? 'spread-first' : 'spread-open'] : inTurn;
-  return line(
-    fromOnePot(),
-    inTime({
-      spread: minutes(partMl / (placingMlPerMin * crew)),
-      close: minutes(parts!.closeMin),
-      left: minutes(usableMin),
-      ...(parts!.openMin == null ? {} : { open: minutes(parts!.openMin) }),
-    }),
-    partsPerPot(partMl, s),
-  );
-}
-
-/** What several like parts are called, by their numbers. */
-export const partsNamed = ([from, to]: readonly [number, number], called: PartsAsk['called']): Message =>
-  from === to ? CALLED[called].one({ n: from }) : CALLED[called].several({ from, to });
 
 /**
  * What is placed out of each pot where batches end at borders of one’s own; null where there are none, or they no

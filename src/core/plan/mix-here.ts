@@ -1,6 +1,6 @@
 import { humidityPct, valueAt } from '../climate';
 import { ASSUMED_MASS_G, beyondTable, nearestIn, paceOf, potShareIn, worstIn } from '../cure';
-import { allowancesOf, ENGINES, type Method, type MethodContext, settingIn } from '../method';
+import { allowancesOf, ENGINES, facesOf, type Method, type MethodContext, settingIn } from '../method';
 import {
   amounts,
   type Batch,
@@ -245,7 +245,7 @@ export function mixAt(
     oneKitAPot: ENGINES[method.engine].oneKitAPot(context),
     asPlaced: isMixedAsPlaced(sheet),
     split: effects.split,
-    parts: parts && { ...parts, openMin },
+    parts: parts && { ...parts, openMin, faces: facesOf(method, context) },
     borders: repair.borders,
     count: placesIn(context.void),
     ...perPlace,

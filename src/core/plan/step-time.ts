@@ -1,14 +1,10 @@
-import type { StepDraft } from '../method';
+import { plannedMin, type StepDraft } from '../method';
 import type { Actuals } from './actuals';
 
 const MIN_MS = 60_000;
 
-/**
- * Time a step is planned with: whole minutes, rounded up. Nobody works to the second, and a hair more material moves
- * nobody's day.
- */
-export const handsOnMs = (step: StepDraft): number =>
-  step.exact ? Math.round(step.handsOnMin * MIN_MS) : Math.ceil(step.handsOnMin - 1e-9) * MIN_MS;
+/** Time a step is planned with. */
+export const handsOnMs = (step: StepDraft): number => Math.round(plannedMin(step) * MIN_MS);
 
 /** Stretches of the shared part of a step, each by so many hands: from when, by how many. */
 function shifts(step: StepDraft, startMs: number, planned: number, hands: Actuals['hands']) {

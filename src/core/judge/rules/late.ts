@@ -207,7 +207,9 @@ const isTyped = ({ settings }: Piece, { factors }: PlannedStep): boolean =>
 /** Steps with minutes of Grenko’s own, from the beginning of the working time that a step is late for until then. */
 function oursBefore(step: PlannedStep, untilMs: number, { plan, repair }: JudgeContext): readonly PlannedStep[] {
   const clock = plan.milestones.find((m) => m.kind === step.lateFor && m.planMs === step.dueMs);
-  const fromMs = clock?.originMs ?? step.startMs;
+  // Of many batches only the clocks that somebody must act on are kept: it counts from where this one was placed.
+  const placing = plan.steps.find((s) => s.role === 'place' && s.batch !== undefined && s.batch === step.batch);
+  const fromMs = clock?.originMs ?? placing?.startMs ?? step.startMs;
   return plan.steps.filter(
     (s) =>
       s.doneAt === null &&

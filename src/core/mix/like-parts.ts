@@ -1,0 +1,114 @@
+import { line, type Message, minutes, texts, type WorkLine } from '../say';
+import type { Caps } from './caps';
+import type { MixAsk, PartsAsk } from './mix-ask';
+
+const WORK = texts('work.potted', {
+  parts: 'Parts from one pot',
+  'spread-first': 'all spread, {spread} each, then closed, {close} each: {left} left to empty the pot',
+  'spread-open':
+    'all spread, {spread} each, then closed, {close} each: {left} left to empty the pot, {open} that one may lie open',
+  'one-by-one':
+    'spread {spread}, closed {close}, one after the other: ({left} − {spread}) / ({spread} + {close}) and one more, rounded down; the last is out of the pot in time',
+  'place-by-place':
+    'filled {spread}, seen to {close}, one after the other: ({left} − {spread}) / ({spread} + {close}) and one more, rounded down; the last is out of the pot in time',
+  faces:
+    'a bared face keeps {keeps}: ({keeps} − {until} till the first is wetted) / {each} for each further one and one more, rounded down; then the next are bared',
+  places: 'Places from one pot',
+});
+
+const SAY = texts('pot.amount', {
+  part: 'part {n}',
+  parts: 'parts {from} to {to}',
+  place: 'place {n}',
+  places: 'places {from} to {to}',
+});
+
+/** The words for like parts that are spread and closed, and for like places that are filled and seen to. */
+const CALLED = {
+  part: { one: SAY.part, several: SAY.parts, fromOnePot: WORK.parts, inTurn: WORK['one-by-one'] },
+  place: { one: SAY.place, several: SAY.places, fromOnePot: WORK.places, inTurn: WORK['place-by-place'] },
+} as const;
+
+/** What the work is shared out by. */
+export interface Sharing {
+  readonly ask: MixAsk;
+  readonly caps: Caps;
+  readonly kitMl: number;
+  readonly kitsPerPot: number;
+  readonly whole: boolean;
+}
+
+/** So many like parts come out of one pot before its use is over, each closed before the next is spread; 0 for none. */
+function placedInTime(partMl: number, { ask, caps, kitMl, kitsPerPot, whole }: Sharing): number {
+  const spreadMin = partMl / (ask.placingMlPerMin * ask.crew);
+  if (!ask.parts || spreadMin > ask.usableMin + 1e-9) return 0;
+  const inTime = ask.parts.spreadFirst
+    ? closedInTime(spreadMin, ask.parts, ask.usableMin)
+    : 1 + Math.floor((ask.usableMin - spreadMin) / (spreadMin + ask.parts.closeMin) + 1e-9);
+  const holdsMl = whole ? kitsPerPot * kitMl : caps.heldMl;
+  return Math.min(inTime, ask.parts.most ?? inTime, Math.floor((holdsMl - ask.sheet.potLossMl) / partMl + 1e-9));
+}
+
+/** From one part wetted to the next, in the whole minutes of its steps. */
+const turnMin = (partMl: number, { placingMlPerMin, crew, parts }: MixAsk): number =>
+  Math.ceil(partMl / (placingMlPerMin * crew) - 1e-9) + (parts?.spreadFirst ? 0 : Math.ceil(parts!.closeMin - 1e-9));
+
+/**
+ * How many like parts are bared for one pot, so that none has dulled when its turn comes: the first stands while the
+ * others are bared, the last while the others are wetted and closed. As many as one likes where nothing is bared.
+ */
+export function facesPerPot(partMl: number, ask: MixAsk): number {
+  const faces = ask.parts?.faces;
+  if (!faces) return Number.POSITIVE_INFINITY;
+  const eachMin = Math.max(faces.bareMin, turnMin(partMl, ask));
+  return Math.max(1, 1 + Math.floor((faces.keepsMin - faces.untilMin) / eachMin + 1e-9));
+}
+
+/** So many like parts come out of one pot, and none that is bared for it has dulled when its turn comes. */
+export const partsPerPot = (partMl: number, s: Sharing): number =>
+  Math.min(placedInTime(partMl, s), facesPerPot(partMl, s.ask));
+
+/**
+ * So many parts are all spread before the pot is dead, and each is closed before it has lain open too long: the last
+ * lies while all are closed, or the first while all are spread, whichever takes longer.
+ */
+function closedInTime(spreadMin: number, { count, closeMin, openMin = null }: PartsAsk, usableMin: number): number {
+  const lies = (n: number) => Math.max(n * spreadMin + closeMin, spreadMin + n * closeMin);
+  let n = Math.min(count, Math.floor(usableMin / spreadMin + 1e-9));
+  while (n > 1 && openMin !== null && lies(n) > openMin + 1e-9) n--;
+  return Math.max(1, n);
+}
+
+/** Why so many come out of one pot. */
+export function partsLine(partMl: number, s: Sharing): WorkLine {
+  const { placingMlPerMin, crew, usableMin, parts } = s.ask;
+  const { fromOnePot, inTurn } = CALLED[parts!.called];
+  const inOnePot = placedInTime(partMl, s);
+  const { faces } = parts!;
+  const bared = facesPerPot(partMl, s.ask);
+  if (faces && bared < inOnePot)
+    return line(
+      fromOnePot(),
+      WORK.faces({
+        keeps: minutes(faces.keepsMin),
+        until: minutes(faces.untilMin),
+        each: minutes(Math.max(faces.bareMin, turnMin(partMl, s.ask))),
+      }),
+      bared,
+    );
+  const inTime = parts!.spreadFirst ? WORK[parts!.openMin == null ? 'spread-first' : 'spread-open'] : inTurn;
+  return line(
+    fromOnePot(),
+    inTime({
+      spread: minutes(partMl / (placingMlPerMin * crew)),
+      close: minutes(parts!.closeMin),
+      left: minutes(usableMin),
+      ...(parts!.openMin == null ? {} : { open: minutes(parts!.openMin) }),
+    }),
+    inOnePot,
+  );
+}
+
+/** What several like parts are called, by their numbers. */
+export const partsNamed = ([from, to]: readonly [number, number], called: PartsAsk['called']): Message =>
+  from === to ? CALLED[called].one({ n: from }) : CALLED[called].several({ from, to });
