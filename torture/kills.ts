@@ -142,14 +142,14 @@ async function burst(page: Page, name: string): Promise<void> {
     for (let i = 0; i < 500; i++) {
       const text = `${prefix}-${i}`;
       button('Note')!.click();
-      while (!document.querySelector('dialog textarea')) await turn();
-      const area = document.querySelector<HTMLTextAreaElement>('dialog textarea')!;
+      while (!document.querySelector('[role=dialog] textarea')) await turn();
+      const area = document.querySelector<HTMLTextAreaElement>('[role=dialog] textarea')!;
       write.call(area, text);
       area.dispatchEvent(new Event('input', { bubbles: true }));
       while (button('Into the record')?.disabled !== false) await turn();
       const since = performance.now();
       button('Into the record')!.click();
-      while (document.querySelector('dialog textarea')) await turn();
+      while (document.querySelector('[role=dialog] textarea')) await turn();
       // A text that is still kept as being typed was not taken in: the dialog was closed by something else.
       if (localStorage.getItem('grenko.typing')?.includes(`"${text}"`)) continue;
       (window as unknown as { said(text: string, ms: number): void }).said(text, performance.now() - since);

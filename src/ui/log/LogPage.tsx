@@ -338,8 +338,8 @@ function Amend({ event, zone, words, onDone }: { event: Event; zone: string; wor
             amends: event.id,
             ...(event.passId ? { passId: event.passId } : {}),
           });
-          onDone();
         }}
+        onDone={onDone}
       />
     </div>
   );

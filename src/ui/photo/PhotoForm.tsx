@@ -56,8 +56,8 @@ function PhotoForm({ repairId, role, first, step, onDone }: Props) {
           const body = { kind: 'photo', shows, caption, ...(step ? { step } : {}) } as const;
           const event = await record(repairId, body, role);
           if (event && photo) await putAttachment(attachmentOf(event.jobId, 'image/jpeg', photo.base64, event.id));
-          onDone();
         }}
+        onDone={onDone}
       />
     </>
   );

@@ -124,10 +124,8 @@ function Sign({
           { name: 'role', label: 'In the role of', missing: 'Say in which role you sign.' },
         ]}
         act="Sign and open for this"
-        onSave={async ({ note, role }) => {
-          await record(at.repair.id, { kind: 'opened', stage: m.kind, note }, role);
-          onDone();
-        }}
+        onSave={({ note, role }) => record(at.repair.id, { kind: 'opened', stage: m.kind, note }, role)}
+        onDone={onDone}
       />
     </div>
   );

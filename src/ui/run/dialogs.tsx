@@ -207,8 +207,8 @@ function NoteForm({ onClose, repairId, role }: Omit<Props, 'open'>) {
         const event = await record(repairId, { kind: 'note', text }, role);
         // The picture stands at its entry, named by what is in it.
         if (event && photo) await putAttachment(attachmentOf(event.jobId, 'image/jpeg', photo.base64, event.id));
-        onClose();
       }}
+      onDone={onClose}
     >
       <PhotoInput label="With a photograph" onPhoto={setPhoto} />
       {photo && (

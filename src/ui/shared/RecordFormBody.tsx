@@ -40,6 +40,8 @@ export interface RecordFormProps<V extends FormValues> {
   readonly tone?: string;
   /** Done when it is on disk: until then it cannot be pressed again, and says so. */
   readonly onSave: (values: V) => Promise<unknown>;
+  /** It is on disk, and nothing of it is kept as being typed any more. */
+  readonly onDone?: () => void;
 }
 
 /** The form itself, fetched when the first is asked for. */
@@ -55,6 +57,7 @@ export default function RecordFormBody<V extends FormValues>({
   tone = 'btn btn-neutral',
   children,
   onSave,
+  onDone,
 }: RecordFormProps<V>) {
   /** A text is what stands in it, not the blanks around it. */
   const resolver: Resolver<V> = async (typed, context, options) => {
@@ -81,6 +84,7 @@ export default function RecordFormBody<V extends FormValues>({
     await onSave(values);
     for (const letGo of forget.current.values()) letGo();
     reset(start as DefaultValues<V>);
+    onDone?.();
   });
   const press = (
     <button type="submit" className={tone} disabled={disabled || busy} aria-busy={busy || undefined}>

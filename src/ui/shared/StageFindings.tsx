@@ -69,8 +69,8 @@ function OverrideForm({ at, zone, finding, more = [], onDone }: OverrideProps & 
             })),
             role,
           );
-          onDone();
         }}
+        onDone={onDone}
       />
     </>
   );
