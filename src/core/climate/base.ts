@@ -3,7 +3,7 @@ import { conduct } from '../heat';
 import { degC, exactly, kelvin, type Message, mm, type Problem, refuse, texts } from '../say';
 import { Celsius, HourOfDay, Instant, Mm, Percent } from '../units';
 import { hourOf, localDays } from './days';
-import { indexAt, type Series, valueAt } from './series';
+import { indexAt, type Series, settled, valueAt } from './series';
 
 const REFUSED = texts('refused.climate.base', {
   'base-thickness': 'The thickness of the base must be more than 0 and at most {most}.',
@@ -286,6 +286,7 @@ export function baseOver(air: Series, body: BaseBody, zone = 'utc'): Series {
     values.set(run(around.subarray(from, to), air.values.subarray(from, to), step / 1000), from);
     from = to;
   }
+  for (let i = 0; i < values.length; i++) values[i] = settled(values[i]!);
   return { times: air.times, values };
 }
 
@@ -324,10 +325,10 @@ export function withReadings(series: Series, readings: readonly SpotReading[]): 
     const read = extra[add] ?? Number.POSITIVE_INFINITY;
     if (own < read) {
       times[i] = own;
-      values[i] = series.values[from++]! + offsetAt(own);
+      values[i] = settled(series.values[from++]! + offsetAt(own));
     } else {
       times[i] = read;
-      values[i] = valueAt(series, read) + offsetAt(read);
+      values[i] = settled(valueAt(series, read) + offsetAt(read));
       add++;
     }
   }

@@ -102,15 +102,32 @@ describe('base', () => {
     )[0]!;
     expect(hourOfLow).toBeGreaterThanOrEqual(7);
   });
-  test('constant air leaves every base at the air temperature', () => {
-    const still = airOver(
-      { kind: 'constant', tempC: 11, humidityPct: 60 },
-      zone,
-      at('2026-05-10T00:00'),
-      at('2026-05-11T00:00'),
-    ).air;
-    for (const material of Object.keys(BASE_PROPERTIES) as BaseBody['material'][])
-      for (const v of baseOver(still, { ...body, material }).values) expect(v).toBeCloseTo(11, 9);
+  test('constant air leaves every base at the air temperature, to the last place: limits are met by it', () => {
+    for (const tempC of [-5, 5, 8, 10, 11.3])
+      for (const material of Object.keys(BASE_PROPERTIES) as BaseBody['material'][])
+        for (const back of ['insulated', 'air', 'ground'] as const) {
+          const still = airOver(
+            { kind: 'constant', tempC, humidityPct: 60 },
+            zone,
+            at('2026-05-10T00:00'),
+            at('2026-05-12T07:00'),
+          ).air;
+          const base = baseOver(still, { ...body, material, back });
+          expect([...new Set(base.values)]).toEqual([tempC]);
+          for (const minute of [1, 7, 100, 2000])
+            expect(valueAt(base, at('2026-05-10T00:00') + minute * 60_000)).toBe(tempC);
+        }
+  });
+  test('a reading is what it is read as, to the last place, between what was computed', () => {
+    const base = baseOver(air, body);
+    for (const [hour, read] of [
+      [7, 5],
+      [11, 8],
+      [16, 10],
+    ] as const) {
+      const t = at('2026-05-12T00:00') + hour * 3.6e6 + 400_000;
+      expect(valueAt(withReadings(base, [{ atMs: t, valueC: read }]), t)).toBe(read);
+    }
   });
   test('readings replace the forecast and fade with six hours', () => {
     const base = baseOver(air, body);

@@ -12,6 +12,12 @@ export interface Series {
   readonly values: Float64Array;
 }
 
+/**
+ * A computed temperature without the last places that its solver leaves: in air of 8 °C a base has 8 °C, and no limit of
+ * 8 °C is missed by a billionth of a degree.
+ */
+export const settled = (tempC: number): number => Math.round(tempC * 1e6) / 1e6;
+
 /** Index of the last sample at or before `ms`; −1 before the first. */
 export function indexAt(series: Series, ms: number): number {
   let low = 0;
@@ -38,7 +44,9 @@ export function valueAt(series: Series, ms: number): number {
   if (i === last) return series.values[last]!;
   const [t0, t1] = [series.times[i]!, series.times[i + 1]!];
   const f = (ms - t0) / (t1 - t0);
-  return series.values[i]! * (1 - f) + series.values[i + 1]! * f;
+  // Between two that are alike it is the same, to the last place.
+  const [v0, v1] = [series.values[i]!, series.values[i + 1]!];
+  return v0 + (v1 - v0) * f;
 }
 
 /** What a history is at its lowest and its highest, and when first. */
@@ -139,7 +147,7 @@ export function following(lead: Series, startC: number, fromMs: number, tauMs: n
     const next = lead.values[i]!;
     const lag = span > 0 ? ((next - led) * tauMs) / span : 0;
     own = next - lag + (own - led + lag) * left;
-    values[i] = own;
+    values[i] = settled(own);
     t = times[i]!;
     led = next;
   }

@@ -262,3 +262,30 @@ describe('four spalls of 2 L each on one ramp', () => {
     expect(p.repairs.every((r) => r.steps.every((s) => s.key.task !== 'bare-again'))).toBe(true);
   });
 });
+
+describe('a base that is just as warm as the sheet asks', () => {
+  test.each([5, 8, 10, 12])('%i °C in air of as much: nothing stops it, and a tenth less does', (least) => {
+    const sheet: SheetRevision = {
+      ...mortarSheet,
+      limits: { ...mortarSheet.limits, baseMinC: least, cureMinC: least },
+    };
+    const stops = (tempC: number) => {
+      const here: Job = { ...job, climate: { kind: 'constant', tempC, humidityPct: 55 } };
+      const repair: Piece = { ...nosing, base: { ...nosing.base, known: [] }, void: voidOf(patch(600, 400, 20)) };
+      const ask = {
+        job: here,
+        repairs: [repairOf(repair)],
+        sheets: [sheet],
+        stock: [],
+        actuals: new Map(),
+        nowMs: NOW,
+      };
+      const plan = planJob(ask).repairs[0]!;
+      return judge({ job: here, repair, plan, actuals: NOTHING_YET, sheets: [sheet], stock: [], nowMs: NOW }).flatMap(
+        (f) => (f.severity === 'stop' ? [f.id.split(':')[0]] : []),
+      );
+    };
+    expect(stops(least)).toEqual([]);
+    expect(stops(least - 0.1)).toContain('base-temperature');
+  });
+});

@@ -351,5 +351,6 @@ export function parseQuantity(kind: Kind, text: string, system: UnitSystem, mark
     };
   }
   if (kind === 'temperature' && total < -273.15) return { ok: false, sentence: TYPED['too-cold']({ text: said }) };
-  return { ok: true, value: total, text: text.trim() };
+  // An inch and a half is 38.1 mm, and no hair less: it meets a limit of as much.
+  return { ok: true, value: Number(total.toPrecision(14)), text: text.trim() };
 }

@@ -275,3 +275,15 @@ test.each([
   if (radians === null) return expect(parsed.ok).toBe(false);
   expect(parsed.ok && parsed.value).toBeCloseTo((radians * 180) / Math.PI, 9);
 });
+
+test.each([
+  ['length', '1.5 in', 38.1],
+  ['length', '3/8 in', 9.525],
+  ['length', '2.54 in', 64.516],
+  ['temperature', '46.4 F', 8],
+  ['temperature', '53.6 F', 12],
+  ['mass', '1.1 lb', 498.951607],
+  ['duration', '0.7 h', 42],
+] as const)('%s %s is %d to the last place: it meets a limit that is typed in the other units', (kind, text, core) => {
+  expect(parseQuantity(kind, text, 'us')).toMatchObject({ ok: true, value: core });
+});
