@@ -16,7 +16,7 @@ export interface Series {
  * A computed temperature without the last places that its solver leaves: in air of 8 °C a base has 8 °C, and no limit of
  * 8 °C is missed by a billionth of a degree.
  */
-export const settled = (tempC: number): number => Math.round(tempC * 1e6) / 1e6;
+export const settled = (tempC: number): number => Math.round(tempC * 1e8) / 1e8;
 
 /** Index of the last sample at or before `ms`; −1 before the first. */
 export function indexAt(series: Series, ms: number): number {
