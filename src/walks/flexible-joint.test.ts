@@ -78,6 +78,22 @@ test('filled at 12 °C a bay of 5 m opens it by 1.6 and closes it by 1.4 mm: 12 
   expect(said.why).toMatch(/opens by 1.6 mm at −20 °C and closes by 1.4 mm at 40 °C: 32 % of its 5 mm/);
   expect(said.todo).toMatch(/at least 6.5 mm/);
 });
+test('by figures that nobody typed it is a caution that names them, and a stop once somebody has', () => {
+  const said = (settings: Piece['settings']) => found(piece(5, 8, { settings }), 'movement')!;
+  const none = said({});
+  expect(none.severity).toBe('caution');
+  expect(none.why).toMatch(
+    /Nobody typed “Movement it bears, to either side”, “Length that moves .*: figures of Grenko/,
+  );
+  const one = said({ run: 5000, coldest: -20, hottest: 40 });
+  expect([one.severity, one.why]).toEqual([
+    'caution',
+    expect.stringMatching(/Nobody typed “Movement it bears, to either side”: a figure of Grenko’s own\.$/),
+  ]);
+  expect(said({ run: 5000, movement: 25, coldest: -20, hottest: 40 }).severity).toBe('stop');
+  // Typed as bearing more, nothing is said of it, whoever chose the rest.
+  expect(found(piece(5, 8, { settings: { movement: 50 } }), 'movement')).toBeUndefined();
+});
 test('filled on a hot day it opens all the more', () => {
   const hot = piece(7, 8, { base: { ...piece(7, 8).base, known: baseAt(['2027-04-21T00:00', 35]) } });
   expect(found(piece(7, 8), 'movement')).toBeUndefined();

@@ -1,6 +1,6 @@
 import { BASE_PROPERTIES, valueAt } from '../../climate';
 import { gaugeOf } from '../../plan';
-import { attempt, degC, exactly, minutes, mm, percent } from '../../say';
+import { attempt, degC, exactly, listed, minutes, mm, percent, texts } from '../../say';
 import { findings } from '../finding';
 import type { Rule } from './rule';
 
@@ -11,6 +11,14 @@ const F = findings({
     title: 'The joint moves more than its filling bears',
     why: 'Filled at {now} it opens by {opens} at {coldest} and closes by {closes} at {hottest}: {share} of its {width}, and the filling bears {bears}.',
     todo: 'Saw it to at least {least}, take a filling that bears more, or fill it nearer to the middle of its year.',
+  },
+  'movement:ours': {
+    id: 'movement',
+    severity: 'caution',
+    stage: 'measure',
+    title: 'The joint may move more than its filling bears',
+    why: 'Filled at {now} it opens by {opens} at {coldest} and closes by {closes} at {hottest}: {share} of its {width}, and the filling bears {bears}. Nobody typed {ours}: {n, plural, one {a figure} other {figures}} of Grenko’s own.',
+    todo: 'Type {n, plural, one {it} other {them}} as the sheet and the place have it. If it stays so: saw it to at least {least}, take a filling that bears more, or fill it nearer to the middle of its year.',
   },
   'gauge-moved': {
     severity: 'stop',
@@ -34,6 +42,7 @@ const F = findings({
     todo: 'Set the rod higher: about {half} of filling.',
   },
 });
+const SAY = texts('finding.movement.say', { field: '“{label}”' });
 
 /** How far a joint opens and closes from the temperature it is filled at, mm. @param runMm length that moves into it */
 export const joints = (
@@ -44,6 +53,9 @@ export const joints = (
   opensMm: runMm * expansionPerK * Math.max(0, nowC - coldestC),
   closesMm: runMm * expansionPerK * Math.max(0, hottestC - nowC),
 });
+
+/** Settings that decide how far it moves, and how far its filling may. */
+const DECIDE: ReadonlySet<string> = new Set(['run', 'movement', 'coldest', 'hottest']);
 
 /** What a joint that moves asks of its filling. */
 export const movementRules: Readonly<Record<string, Rule>> = {
@@ -63,8 +75,12 @@ export const movementRules: Readonly<Record<string, Rule>> = {
     });
     const most = Math.max(opensMm, closesMm);
     if ((most / width) * 100 <= movement) return [];
+    // Figures that nobody chose forbid nothing.
+    const ours = (plan.method?.settings ?? []).filter((s) => DECIDE.has(s.id) && !Object.hasOwn(repair.settings, s.id));
     return [
-      F.movement({
+      F[ours.length ? 'movement:ours' : 'movement']({
+        ours: listed(ours.map(({ label }) => SAY.field({ label }))),
+        n: ours.length,
         now: degC(now.value),
         opens: mm(opensMm, 2),
         closes: mm(closesMm, 2),
