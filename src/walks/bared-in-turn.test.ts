@@ -109,3 +109,18 @@ test('out of a cartridge as well: a fresh mixer when the next are bare', () => {
   expect(Math.max(...standsOf(p))).toBeLessThanOrEqual(40);
   expect(kindsOf(p).filter((k) => k === 'mix').length).toBeGreaterThan(1);
 });
+
+test('thirty of them take days: none is bared in the evening to be wetted in the morning', () => {
+  const p = plates({ count: 30 });
+  expect(stops(p)).toEqual([]);
+  expect(kindsOf(p)).not.toContain('bare-again');
+  expect(Math.max(...standsOf(p))).toBeLessThanOrEqual(40);
+  const days = new Set(p.steps.filter((s) => s.id.endsWith(':close')).map((s) => s.from!.slice(0, 10)));
+  expect(days.size).toBeGreaterThan(1);
+  // Tools are cleaned on the day the last is closed.
+  const [last, leave] = [
+    p.steps.findLast((s) => s.id.endsWith(':close'))!,
+    p.steps.find((s) => s.id === 'hold:leave')!,
+  ];
+  expect(leave.from).toBe(last.to);
+});

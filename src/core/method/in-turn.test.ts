@@ -41,8 +41,11 @@ test('three plates of one pot and two of another: the two are ground once the th
     ...['fit', 'bare 0', 'bare 1', 'bare 2', 'wipe', 'mix 0', 'press 0', 'press 1', 'press 2'],
     ...['bare 3', 'bare 4', 'mix 1', 'press 3', 'press 4'],
   ]);
-  // What is moved is a block of its own: it is not one piece of work with what was ground at first.
-  expect(turned.find((d) => d.id === 'bare 3')!.block).toBe('prep:2');
+  // A turn is one piece of work, and none with what was ground at first.
+  const blocks = turned.map((d) => d.block);
+  expect(blocks.slice(turned.findIndex((d) => d.id === 'bare 3'))).toEqual(Array.from({ length: 5 }, () => 'work:2'));
+  expect(blocks.slice(0, 5)).toEqual(Array.from({ length: 5 }, () => 'prep'));
+  expect(blocks[5]).toBe('work');
 });
 test('all at first where every face keeps until its turn, and in one pot whatever it keeps', () => {
   const quick = work([3, 2], 5, 5);

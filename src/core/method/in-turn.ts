@@ -29,12 +29,18 @@ export function inTurn(drafts: readonly StepDraft[], lifeMin: number): readonly 
   const first = Math.min(...batchOf.values());
   const later = (d: StepDraft) => bares.includes(d) && (batchOf.get(d.part!) ?? first) > first;
   const begun = new Set<number>();
+  // A turn is one piece of work: nobody bares in the evening what is wetted in the morning.
+  let turn: { readonly of: string; readonly block: string } | null = null;
   return drafts
     .filter((d) => !later(d))
     .flatMap((d) => {
-      if (d.batch === undefined || begun.has(d.batch)) return [d];
-      begun.add(d.batch);
-      const mine = bares.filter((b) => later(b) && batchOf.get(b.part!) === d.batch);
-      return [...mine.map((b) => ({ ...b, block: `${b.block}:${d.batch! + 1}` })), d];
+      let mine: readonly StepDraft[] = [];
+      if (d.batch !== undefined && !begun.has(d.batch)) {
+        begun.add(d.batch);
+        mine = bares.filter((b) => later(b) && batchOf.get(b.part!) === d.batch);
+        if (mine.length) turn = { of: d.block, block: `${d.block}:${d.batch + 1}` };
+      }
+      const { of, block } = turn ?? { of: '', block: '' };
+      return [...mine.map((b) => ({ ...b, block })), d.block === of ? { ...d, block } : d];
     });
 }
