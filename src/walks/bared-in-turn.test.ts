@@ -1,9 +1,10 @@
 import { repairOf } from '@/core/plan';
+import { viewJob } from '@/core/record';
 import type { SheetRevision } from '@/core/system';
 import { measured, SHAPES, type VoidShape, voidOf } from '@/core/void';
 import { sampleSheets } from '@/sample/systems';
 import { plainWords } from '@/words';
-import { at, printedPlan, walkJob, walkPiece } from './made';
+import { at, happened, printedPlan, walkJob, walkPiece } from './made';
 
 /** Many plates bared for one pot: the first had dulled before the last was bare. */
 const sheetOf = (id: string): SheetRevision => ({ ...sampleSheets.find((s) => s.id === id)!, sample: false });
@@ -16,12 +17,12 @@ interface Plates {
   readonly sheet?: SheetRevision;
   readonly humidityPct?: number;
   readonly settings?: Readonly<Record<string, number>>;
-  readonly spreadFirst?: boolean;
 }
-function plates({ count, sheet = PASTE, humidityPct = 65, settings = {}, spreadFirst }: Plates) {
+const start = at('2027-05-10T07:00');
+function jobOf({ count, sheet = PASTE, humidityPct = 65, settings = {} }: Plates) {
   const job = walkJob({
     id: 'walk-bared',
-    startFrom: at('2027-05-10T07:00'),
+    startFrom: start,
     climate: { kind: 'constant', tempC: 15, humidityPct },
   });
   const piece = walkPiece(job, {
@@ -38,11 +39,11 @@ function plates({ count, sheet = PASTE, humidityPct = 65, settings = {}, spreadF
     kitId: sheet.kits[0]!.id,
     materialC: 15,
     settings,
-    ...(spreadFirst ? { schools: { 'part-order': 'spread-first' } } : {}),
   });
   const onSteel = { ...piece, base: { ...piece.base, material: 'metal' as const, thicknessMm: 12 } };
-  return printedPlan({ job, repairs: [repairOf(onSteel)], sheets: [sheet] }, at('2027-05-10T07:00')).repairs[0]!;
+  return { job, repairs: [repairOf(onSteel)], sheets: [sheet] };
 }
+const plates = (of: Plates) => printedPlan(jobOf(of), start).repairs[0]!;
 type Plan = ReturnType<typeof plates>;
 const kindsOf = (p: Plan) => p.steps.flatMap((s) => /(grind|mix|purge|spread|close|bare-again)$/.exec(s.id)?.[1] ?? []);
 /** Minutes that each face stands, from bare to wetted, in the order of the plates. */
@@ -123,4 +124,24 @@ test('thirty of them take days: none is bared in the evening to be wetted in the
     p.steps.find((s) => s.id === 'hold:leave')!,
   ];
   expect(leave.from).toBe(last.to);
+});
+
+describe('work that is under way when a newer version comes', () => {
+  const of = jobOf({ count: 6 });
+  const begunWith = (coreVersion: string | undefined) => {
+    const usableMin = viewJob({ ...of, stock: [], events: [] }, start).repairs[0]!.plan.usableMin;
+    const events = happened(of.job, [['2027-05-10T07:00', { kind: 'started', snapshotId: 'kept', usableMin }]]);
+    const snapshots = [{ id: 'kept', repairs: of.repairs, ...(coreVersion ? { coreVersion } : {}) }];
+    return viewJob({ ...of, stock: [], events, snapshots }, start).repairs[0]!.plan.batches.length;
+  };
+  test.each([
+    [undefined, 1],
+    ['0.26.0', 1],
+    ['0.9.3', 1],
+    ['0.27.0', 3],
+    ['0.30.1', 3],
+    ['1.0.0', 3],
+  ])('begun with %s it is worked from %i pots', (coreVersion, pots) => {
+    expect(begunWith(coreVersion)).toBe(pots);
+  });
 });

@@ -42,6 +42,8 @@ export interface Actuals {
   /** Minutes of use the plan was started with: batches do not change under the hand. */
   readonly usableMin: number | null;
   readonly startedAt: number | null;
+  /** The version of the core that the plan worked by was made with; null where that was not kept. */
+  readonly madeWith: string | null;
   /** Times a batch was lost and is mixed again, by batch index. */
   readonly redone: ReadonlyMap<number, number>;
   /** Volumes to top up, mL. */
@@ -118,6 +120,7 @@ export const NOTHING_YET: Actuals = {
   humidity: [],
   usableMin: null,
   startedAt: null,
+  madeWith: null,
   redone: new Map(),
   topUpsMl: [],
   remade: new Map(),

@@ -161,6 +161,16 @@ function areasOf(c: MethodContext, reachOf: Ask, atMs: number): number {
 /** A floor in more areas than that is several repairs. */
 const MOST_AREAS = 200;
 
+/** From this version of the core on no more like faces are bared for one pot than keep until their turn. */
+const BY_FACES = [0, 27];
+
+/** Whether pots are shared out by how long a bared face keeps: work that was begun before goes on as it was begun. */
+function sharesByFaces({ startedAt, madeWith }: Actuals): boolean {
+  if (startedAt === null) return true;
+  const [major = 0, minor = 0] = (madeWith ?? '0').split('.').map(Number);
+  return major > BY_FACES[0]! || (major === BY_FACES[0] && minor >= BY_FACES[1]!);
+}
+
 /** Amounts with the pot life of the hour. */
 export function mixAt(
   planned: MethodContext,
@@ -245,7 +255,7 @@ export function mixAt(
     oneKitAPot: ENGINES[method.engine].oneKitAPot(context),
     asPlaced: isMixedAsPlaced(sheet),
     split: effects.split,
-    parts: parts && { ...parts, openMin, faces: facesOf(method, context) },
+    parts: parts && { ...parts, openMin, faces: sharesByFaces(actuals) ? facesOf(method, context) : null },
     borders: repair.borders,
     count: placesIn(context.void),
     ...perPlace,

@@ -22,7 +22,7 @@ import type { SheetRevision, Stock } from '../system';
 import type { Change } from './changes';
 import type { Event } from './event';
 import { foldEvents } from './fold';
-import { frozenOf, type KeptPlan } from './frozen';
+import { frozenOf, type KeptPlan, planOf } from './frozen';
 
 /** Everything of one job, as the store and the job file hold it. */
 export interface Bundle {
@@ -158,7 +158,15 @@ export function viewJob(bundle: Bundle, nowMs: number, pots: Pots = NO_POTS): Jo
   const frozen = new Map(repairs.map((r) => [r.id, frozenOf(r, bundle.events, bundle.snapshots ?? [])]));
   const planned = repairs.map((r) => frozen.get(r.id)?.repair ?? r);
   const pieces = planned.flatMap(piecesOf);
-  const actuals = new Map(pieces.map((p) => [passKey(p), foldEvents(bundle.events, p.id, p.passId)]));
+  const madeWith = new Map(
+    repairs.map((r) => [r.id, planOf(r.id, bundle.events, bundle.snapshots ?? [])?.coreVersion ?? null]),
+  );
+  const actuals = new Map(
+    pieces.map((p) => [
+      passKey(p),
+      { ...foldEvents(bundle.events, p.id, p.passId), madeWith: madeWith.get(p.id) ?? null },
+    ]),
+  );
   const plan = planJob({ job, repairs: planned, sheets, stock, actuals, nowMs, pots });
   const wet = wetFaces(plan.repairs);
   return {

@@ -7,6 +7,8 @@ import { standingEvents } from './fold';
 export interface KeptPlan {
   readonly id: string;
   readonly repairs: readonly Repair[];
+  /** The version of the core it was made with. */
+  readonly coreVersion?: string;
 }
 
 /**
@@ -38,6 +40,13 @@ export function worksBy(events: readonly Event[], repairId: string): Event | nul
   return begun ? ([...mine].sort(byTime).at(-1) ?? null) : null;
 }
 
+/** The plan that a repair is worked by; null while it has not begun, or where that was not kept. */
+export function planOf(repairId: string, events: readonly Event[], snapshots: readonly KeptPlan[]): KeptPlan | null {
+  const by = worksBy(events, repairId)?.body;
+  if (by?.kind !== 'started' && by?.kind !== 'replanned') return null;
+  return snapshots.find((s) => s.id === by.snapshotId) ?? null;
+}
+
 /** A repair that has begun, as it is worked. */
 export interface Frozen {
   /** What it is planned from: as it was when the work began, or was planned anew. */
@@ -54,9 +63,7 @@ const made = new WeakMap<Repair, { readonly kept: Repair; readonly frozen: Froze
  * @returns null while it has not begun, or where what it began with was not kept
  */
 export function frozenOf(draft: Repair, events: readonly Event[], snapshots: readonly KeptPlan[]): Frozen | null {
-  const by = worksBy(events, draft.id)?.body;
-  if (by?.kind !== 'started' && by?.kind !== 'replanned') return null;
-  const kept = snapshots.find((s) => s.id === by.snapshotId)?.repairs.find((r) => r.id === draft.id);
+  const kept = planOf(draft.id, events, snapshots)?.repairs.find((r) => r.id === draft.id);
   if (!kept) return null;
   const known = made.get(draft);
   if (known?.kept === kept) return known.frozen;
