@@ -145,3 +145,21 @@ describe('work that is under way when a newer version comes', () => {
     expect(begunWith(coreVersion)).toBe(pots);
   });
 });
+
+test.each(['T12:00', 'T17:00', 'T18:40', 'T19:30'])(
+  'begun at %s nothing is bared in the evening that is wetted in the morning',
+  (clockAt) => {
+    for (const count of [1, 3, 7]) {
+      const of = jobOf({ count });
+      const late = at(`2027-05-10${clockAt}`);
+      const p = printedPlan({ ...of, job: { ...of.job, startFrom: late } }, late).repairs[0]!;
+      expect([count, kindsOf(p).filter((k) => k === 'bare-again')]).toEqual([count, []]);
+      expect([count, stops(p)]).toEqual([count, []]);
+      // Each face is wetted on the day it is bared.
+      const dayOf = (iso: string | null) => iso!.slice(0, 10);
+      const grinds = p.steps.filter((s) => s.id.endsWith(':grind'));
+      const spreads = p.steps.filter((s) => s.id.endsWith(':spread'));
+      expect([count, spreads.map((s) => dayOf(s.from))]).toEqual([count, grinds.map((s) => dayOf(s.to))]);
+    }
+  },
+);

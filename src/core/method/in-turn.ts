@@ -2,8 +2,23 @@ import { RENEWS_FACE } from './any';
 import { plannedMin, type StepDraft } from './task';
 
 /** A face that must be gone on with before it has stood too long. */
-const presses = (d: StepDraft): boolean =>
-  d.part !== undefined && d.within?.by === 'begin' && RENEWS_FACE[d.within.kind] !== undefined;
+const goesOn = (d: StepDraft): boolean => d.within?.by === 'begin' && RENEWS_FACE[d.within.kind] !== undefined;
+/** The same of one of several parts. */
+const presses = (d: StepDraft): boolean => d.part !== undefined && goesOn(d);
+
+/**
+ * A face that is bared and what goes on it as one piece of work: where the day ends before it is bonded, it is bared in
+ * the morning. What comes before the first is bared stays apart.
+ *
+ * @example inOneGo([fit, bare, wipe, mix, spread]) // all but `fit` in the block of `spread`
+ */
+export function inOneGo(drafts: readonly StepDraft[]): readonly StepDraft[] {
+  const bares = drafts.findIndex((d) => d.marks?.end?.includes('bared'));
+  const goes = drafts.findIndex((d, i) => i > bares && goesOn(d));
+  if (bares < 0 || goes < 0) return drafts;
+  const { block } = drafts[goes]!;
+  return drafts.map((d, i) => (i >= bares && i < goes && d.block !== block ? { ...d, block } : d));
+}
 
 /**
  * Faces of like parts prepared in turn, those of each pot right before it, where all of them prepared at first would

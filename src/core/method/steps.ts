@@ -6,7 +6,7 @@ import { partsIn, type StepContext, settingIn, type TaskContext } from './contex
 import { ENGINES, type Engine } from './engines';
 import { faceMin } from './faces';
 import { GAPS, standsApart } from './gaps';
-import { inTurn } from './in-turn';
+import { inOneGo, inTurn } from './in-turn';
 import { ladderIn, rungWords } from './ladder';
 import type { Method } from './method';
 import { type On, STAGE_OF, type StepDraft, type StepKey, stepId, type TaskRow } from './task';
@@ -217,8 +217,9 @@ export function stepsOf(method: Method, c: StepContext): readonly StepDraft[] {
   };
   for (const { eachBatch, runs } of layoutOf(method))
     for (const batch of eachBatch ? c.batches : [null]) ofBatch(runs, batch);
-  const life = c.batches.length > 1 ? faceMin(c.sheet) : null;
-  return life === null ? out : inTurn(out, life);
+  const life = faceMin(c.sheet);
+  if (life === null) return out;
+  return inOneGo(c.batches.length > 1 ? inTurn(out, life) : out);
 }
 
 /** Rows that are done together: those of a batch, one after the other for each, and in them those of a part. */
