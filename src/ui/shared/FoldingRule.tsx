@@ -106,7 +106,7 @@ export function FoldingRule({
                     <span className="sr-only">, {WORDS[state]}</span>
                   </span>
                   <span
-                    className={`fig block truncate ${open ? 'text-[0.95rem] font-semibold' : 'text-[0.74rem]'} leading-snug`}
+                    className={`fig line-clamp-2 text-balance ${open ? 'text-[0.95rem] font-semibold leading-snug' : 'text-[0.74rem] leading-tight'}`}
                     title={words}
                   >
                     {words}
