@@ -59,7 +59,10 @@ export default function RecordFormBody<V extends FormValues>({
   onSave,
   onDone,
 }: RecordFormProps<V>) {
-  /** A text is what stands in it, not the blanks around it. */
+  /**
+   * A text is what stands in it, not the blanks around it. The casts: form and schema library name the same values each
+   * in types of its own.
+   */
   const resolver: Resolver<V> = async (typed, context, options) => {
     const values = Object.fromEntries(Object.entries(typed).map(([name, text]) => [name, text?.trim()])) as V;
     const read = await zodResolver(schema, {
