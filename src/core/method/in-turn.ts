@@ -1,6 +1,8 @@
 import { RENEWS_FACE } from './any';
 import { plannedMin, type StepDraft } from './task';
 
+/** What a face counts from once it is prepared, by what would prepare it again. */
+const PREPARED = new Set(Object.values(RENEWS_FACE).flatMap((row) => row?.marks?.end ?? []));
 /** A face that must be gone on with before it has stood too long. */
 const goesOn = (d: StepDraft): boolean => d.within?.by === 'begin' && RENEWS_FACE[d.within.kind] !== undefined;
 /** The same of one of several parts. */
@@ -13,7 +15,7 @@ const presses = (d: StepDraft): boolean => d.part !== undefined && goesOn(d);
  * @example inOneGo([fit, bare, wipe, mix, spread]) // all but `fit` in the block of `spread`
  */
 export function inOneGo(drafts: readonly StepDraft[]): readonly StepDraft[] {
-  const bares = drafts.findIndex((d) => d.marks?.end?.includes('bared'));
+  const bares = drafts.findIndex((d) => d.marks?.end?.some((mark) => PREPARED.has(mark)));
   const goes = drafts.findIndex((d, i) => i > bares && goesOn(d));
   if (bares < 0 || goes < 0) return drafts;
   const { block } = drafts[goes]!;

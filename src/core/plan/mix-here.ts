@@ -162,13 +162,13 @@ function areasOf(c: MethodContext, reachOf: Ask, atMs: number): number {
 const MOST_AREAS = 200;
 
 /** From this version of the core on no more like faces are bared for one pot than keep until their turn. */
-const BY_FACES = [0, 27];
+const BY_FACES = { major: 0, minor: 27 };
 
 /** Whether pots are shared out by how long a bared face keeps: work that was begun before goes on as it was begun. */
 function sharesByFaces({ startedAt, madeWith }: Actuals): boolean {
   if (startedAt === null) return true;
   const [major = 0, minor = 0] = (madeWith ?? '0').split('.').map(Number);
-  return major > BY_FACES[0]! || (major === BY_FACES[0] && minor >= BY_FACES[1]!);
+  return major > BY_FACES.major || (major === BY_FACES.major && minor >= BY_FACES.minor);
 }
 
 /** Amounts with the pot life of the hour. */

@@ -11,6 +11,7 @@ import { Dialog } from '../shared/Dialog';
 import { RecordForm } from '../shared/RecordForm';
 import { shortWhen } from '../shared/when';
 import { record } from '../workspace/record';
+import { SIGNS_IN } from './signs-in';
 
 /** What may be let onto it, one use after the other, each signed by itself. */
 export function Openings({
@@ -121,7 +122,7 @@ function Sign({
             kept: `open ${m.kind}`,
             missing: '',
           },
-          { name: 'role', label: 'In the role of', missing: 'Say in which role you sign.' },
+          SIGNS_IN,
         ]}
         act="Sign and open for this"
         onSave={({ note, role }) => record(at.repair.id, { kind: 'opened', stage: m.kind, note }, role)}

@@ -8,11 +8,10 @@ import { RecordForm } from '../shared/RecordForm';
 import { SavingButton } from '../shared/SavingButton';
 import { shortWhen } from '../shared/when';
 import { record } from '../workspace/record';
+import { SIGNS_IN } from './signs-in';
 
 const Signed = z.object({ to: bodyShape('released').to, role: Role });
 const Reopened = z.object({ reason: bodyShape('reopened').reason, role: Role });
-
-const WHICH_ROLE = 'Say in which role you sign.';
 
 /** A signature in a role. */
 export function Signature({
@@ -48,7 +47,7 @@ export function Signature({
           ...(hands
             ? [{ name: 'to', label: 'Handed over to', placeholder: 'who runs it from now on', missing: '' } as const]
             : []),
-          { name: 'role', label: 'In the role of', missing: WHICH_ROLE },
+          SIGNS_IN,
         ]}
         check={({ role }) => {
           const sentence = refused?.(role);
@@ -82,7 +81,7 @@ export function Reopen({ repairId, known }: { repairId: string; known: string })
             kept: 'reopen',
             missing: 'Write why: it stays in the record.',
           },
-          { name: 'role', label: 'In the role of', missing: WHICH_ROLE },
+          SIGNS_IN,
         ]}
         className="mt-2 p-2.5 paper"
         row
