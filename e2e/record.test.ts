@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Page } from 'playwright-core';
 import { loadSample, PHONE, site, turnTo, withSample } from './browser';
-import { answer, choose, stage, type } from './hands';
+import { answer, choose, stage, type, workedTo } from './hands';
 
 const yard = site();
 const { base } = yard;
@@ -153,6 +153,32 @@ test.each([
   await page.locator('#steps').getByText(step).first().waitFor();
   await turnTo(page, base(), '/job/sample-winch/log');
   await page.getByText(`Something went wrong: ${label}`).waitFor();
+});
+
+test('a pot that dies while it is poured: what is placed stays, by how far it had come, and the rest is shared out anew', async () => {
+  await page.clock.install({ time: new Date(Date.UTC(2027, 4, 10, 6)) });
+  await withSample(page, base());
+  await page.goto(`${base()}/job/sample-landing/sample-crack/run`);
+  await workedTo(page, /Pour /);
+  await page.clock.fastForward(30_000);
+  await page.getByRole('button', { name: 'Something went wrong' }).click();
+  await page.getByRole('button', { name: 'The pot is hot or stiff' }).click();
+  const placed = page.getByLabel('Placed of it, and stays (empty: nothing)');
+  // A press and half a minute at the planned rate.
+  expect(await placed.inputValue()).toMatch(/^\d+(\.\d+)? mL$/);
+  await type(page, 'Placed of it, and stays (empty: nothing)', '99 L');
+  await page.getByText(/More than 0, at most the .* it was for\./).waitFor();
+  await type(page, 'Placed of it, and stays (empty: nothing)', '40 mL');
+  await page.getByRole('button', { name: 'Record it and plan from now' }).click();
+  await page.getByText('Batch 1 died before all of it was placed').first().waitFor({ state: 'attached' });
+  // It is not poured again: what comes is to clean, or the next batch.
+  await page
+    .locator('#steps')
+    .getByText(/Pour batch 2 of \d+, from \d+ mm/)
+    .first()
+    .waitFor();
+  await turnTo(page, base(), '/job/sample-landing/log');
+  await page.getByText(/Something went wrong: The pot is hot or stiff/).waitFor();
 });
 
 test('a job goes out as a file, plans the same in an empty browser, and a second copy merges', async () => {

@@ -193,3 +193,17 @@ test('not accepted: a mixer for every hole, a pause longer than the mixer bears,
   expect(stop.kits!.use).toBe(4);
   expect(new Set(r.milestones.filter((m) => m.kind === 'load').map((m) => m.plans)).size).toBe(9);
 });
+
+test('59 min of the miss are the clock’s; it is met where the last rod is set by 13:30', () => {
+  const missed = r.findings.find((f) => f.id === 'deadline')!;
+  expect(missed.why).toMatch(/Of that 59 min are the clock’s/);
+  expect(missed.todo).toMatch(/^Begin 29 min earlier .* by Wed 13:30\./);
+  // Begun so much earlier it is in time: loaded at 16:00, while the base is still in its band.
+  const sooner = printed({}, '2027-04-14T12:36');
+  const last = sooner.milestones.filter((m) => m.kind === 'load').at(-1)!;
+  expect(clock(last.plans!)).toMatch(/Wed (15:59|16:00)/);
+  expect(sooner.findings.some((f) => f.id === 'deadline')).toBe(false);
+  // A minute later the rest of it falls out of its band.
+  const later = printed({}, '2027-04-14T12:38').milestones.filter((m) => m.kind === 'load');
+  expect(Date.parse(later.at(-1)!.plans!)).toBeGreaterThan(job.wantedAt!);
+});

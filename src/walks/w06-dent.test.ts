@@ -109,7 +109,14 @@ test('775 mL: a skim of 105, two builds of 335; at 2 % seven mixes of at most 12
 });
 test('at 3 % it dies sooner: twelve mixes; at 1 % still seven for the film holds no more; 4 % is refused', () => {
   expect(plan({ dosePct: 3 }).batches).toHaveLength(12);
-  expect(plan({ dosePct: 1 }).batches.length).toBeLessThanOrEqual(7);
+  const slow = plan({ dosePct: 1 });
+  expect(slow.batches).toHaveLength(7);
+  // By its clock a lift of 335 mL would be two mixes of at most 225 mL.
+  const larger = plan({ dosePct: 1, settings: { ...piece().settings, 'film-holds': 400 } });
+  expect(larger.batches).toHaveLength(5);
+  expect(slow.working.mix!.map((w) => plainWords(w.expression)).join(' | ')).toMatch(
+    /a sheet of film that holds 150 mL/,
+  );
   expect(JSON.stringify(plan({ dosePct: 4 }))).toMatch(/1 to 3 %/);
 });
 test('each layer waits until the last may be sanded, 42 min on steel of 12 °C and not 30 by the tin', () => {

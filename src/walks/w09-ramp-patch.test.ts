@@ -161,6 +161,15 @@ test('a tent at 15 °C: car Thu 01:15, closed until 06:00, so Thu 16:00 is met; 
   expect(off(when('light-load'), '2027-04-22T01:15')).toBeLessThanOrEqual(2);
   expect(clock(both.steps.at(-1)!.from)).toBe('Thu 06:00');
 });
+test('Thu 16:00 is met where lift 2 ends by Tue 12:00', () => {
+  // Lift 1 the day before, so that lift 2 may be had on Tuesday.
+  const events: readonly [string, string][] = [['b2:place', '2027-04-20T06:00']];
+  const missed = plan({}, events, '2027-04-20T06:01').findings.find((f) => f.id === 'deadline')!;
+  expect(missed.todo).toMatch(/^Begin .* earlier and its clock is out in time: .* by Tue 12:0\d\./);
+  // With both down nothing can be begun earlier.
+  const both = plan({}, DONE, '2027-04-20T18:31').findings.find((f) => f.id === 'deadline')!;
+  expect(both.todo).toMatch(/^Start earlier, tent/);
+});
 test('not accepted: one lift of 62 mm; one time for all traffic', () => {
   expect(r.batches.every((b) => b.kits === 1)).toBe(true);
   const kinds = ['foot', 'light-load', 'load'].map((k) => r.milestones.findLast((m) => m.kind === k)!.plans);

@@ -37,8 +37,8 @@ export const DRIVERS: Readonly<Record<Driver, (c: TaskContext) => number>> = {
   place: (c) => (onePart(c) ? 1 : (c.batch?.places ?? placesIn(c.void))),
   m2: (c) => (c.void.count * c.measured.faces.planAreaMm2) / 1e6 / (onePart(c) ? partsIn(c) : 1),
   m: (c) => runM(c) / (onePart(c) ? partsIn(c) : 1),
-  // What stays in the pot takes nobody's time.
-  mL: (c) => (c.batch ? c.batch.placedMl / (onePart(c) ? c.batch.places : 1) : c.measured.nominalMl),
+  mL: (c) =>
+    c.batch ? (c.batch.handledMl ?? c.batch.placedMl) / (onePart(c) ? c.batch.places : 1) : c.measured.nominalMl,
   'm2 coated': (c) => {
     const face = (c.void.count * c.measured.faces.planAreaMm2) / 1e6;
     if (!c.batch) return face;

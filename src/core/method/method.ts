@@ -64,6 +64,8 @@ export interface Method {
   readonly preparation: readonly string[];
   readonly mistakes: readonly string[];
   readonly cautions: readonly string[];
+  /** It is mixed on sheets of film, not in a vessel: the setting that holds what one takes, mL. */
+  readonly mixedOn?: string;
   /** What it uses up beside the mix. */
   readonly consumes?: readonly ConsumableRow[];
   readonly tools: readonly string[];

@@ -6,6 +6,7 @@ const CAPS = texts('caps', {
   placed: '{rate}{crew, plural, =1 {} other { × # pairs of hands}} × {left} left to place it',
   capped: '{cap} in one pot / {density}',
   'capped-kit': '{cap} in one pot, a kit is {kit}',
+  film: 'a sheet of film that holds {holds}',
   vessel: 'the vessel of {holds}, filled to two thirds',
   'vessel-assumed': 'a mixing tub of {holds}, filled to two thirds, as nobody has said what is at hand',
 });
@@ -42,6 +43,10 @@ export function capsOf(ask: MixAsk, proportion: Proportion, kitMl: number | null
               : CAPS['capped-kit']({ cap: grams(ask.massCapG), kit: grams(kitG) }),
           ] as [number, Message],
         ]),
+    // Whole packs are mixed as they are, on as much film as they take.
+    ...(ask.filmMl == null || kitMl !== null
+      ? []
+      : [[ask.filmMl, CAPS.film({ holds: ml(ask.filmMl) })] as [number, Message]]),
     ...(ask.vesselMaxMl === null
       ? []
       : [

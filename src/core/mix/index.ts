@@ -1,6 +1,7 @@
 export * from './amounts';
 export { HEADROOM } from './caps';
 export * from './colour';
+export type { CutShort } from './cut-short';
 export * from './fillers';
 export * from './ingredients';
 export * from './instrument';

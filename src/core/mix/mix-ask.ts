@@ -8,6 +8,7 @@ import {
   type Proportion,
   type SheetRevision,
 } from '../system';
+import type { CutShort } from './cut-short';
 
 const WORK = texts('work.kit', {
   masses: 'One kit by its masses',
@@ -129,6 +130,11 @@ export interface MixAsk {
    */
   readonly rateChosen: boolean;
   readonly crew: number;
+  /**
+   * The rate is one of what is mixed: what stays behind of it has gone through the hands as well. Else it is one of
+   * what is placed.
+   */
+  readonly rateOfMixed?: boolean;
   /** All of a portion is one lot: it is mixed at once and never parted. */
   readonly oneLot?: boolean;
   /** Most that may stand in one pot, g, and most that the vessel takes, mL; null where they do not bind. */
@@ -136,6 +142,8 @@ export interface MixAsk {
   readonly vesselMaxMl: number | null;
   /** Nobody has said what vessel is at hand: that is a usual one, and it holds a kit at the least. */
   readonly vesselAssumed?: boolean;
+  /** Most that is mixed on one sheet of film, mL; absent where it is mixed in a vessel. */
+  readonly filmMl?: number | null;
   /** Each kit is mixed in its own pail, and never two in one. */
   readonly oneKitAPot: boolean;
   /** It is mixed as it is placed, bead by bead: nothing stands in a pot, and no life of a pot bounds it. */
@@ -144,6 +152,8 @@ export interface MixAsk {
   readonly split: 'whole' | 'weighed';
   /** Like parts that are spread and closed one after the other out of one pot; null where the work is one. */
   readonly parts: PartsAsk | null;
+  /** Pots that died while they were placed. */
+  readonly cuts?: readonly CutShort[];
   /** Where batches end, as shares of the face, by choice; none leaves them even. */
   readonly borders?: readonly number[];
   /** Like places, for metered systems. */
@@ -183,6 +193,10 @@ export interface Batch {
   readonly ml: number;
   /** What of it goes into its place, mL: the rest stays in the pot, in the mixer, or over. */
   readonly placedMl: number;
+  /** What it was mixed for, mL, where it died before that was placed: the rest of it is waste. */
+  readonly meantMl?: number;
+  /** Goes through the hands at the placing rate, mL, where that is more than what is placed. */
+  readonly handledMl?: number;
   readonly massG: Readonly<Record<PartId, number>>;
   readonly volumeMl: Readonly<Record<PartId, number>>;
   /** Whole kits in this batch, or null when weighed out or metered. */

@@ -2,6 +2,7 @@ import { exactly, line, minutes, ml, refuse, texts } from '../say';
 import { type Kit, PART_IDS, type PartId, proportionOf, type SheetRevision, staysWhole } from '../system';
 import { figure } from '../units';
 import { capsOf } from './caps';
+import { cutShort } from './cut-short';
 import { partsLine, partsNamed, partsPerPot, type Sharing } from './like-parts';
 import {
   type AmountLine,
@@ -42,6 +43,8 @@ const REFUSED = texts('refused.mix.potted', {
 const SAY = texts('pot.amount', {
   pots: 'left in pots and on tools',
   times: '{n} × {each}',
+  cut: 'died in the pot before it was placed',
+  'cut-by': '{pots, plural, one {# pot} other {# pots}}, thrown away',
 });
 
 /** The field of a refusal where all of it is one lot and cannot be used up in its life. */
@@ -79,6 +82,7 @@ interface Pot {
   /** Whole kits; null where it is weighed. */
   readonly kits: number | null;
   readonly fromTo?: readonly [number, number];
+  readonly meantMl?: number;
 }
 
 /** Of a pot: its whole kits, null where it is weighed, and its share of what is to be placed. */
@@ -96,11 +100,21 @@ function kitsOver(n: number, kits: number, kitMl: number, lossMl: number): reado
   return each.map((of, k) => ({ kits: of, share: all > 0 ? placeable[k]! / all : 1 / n }));
 }
 
+/**
+ * The most that is placed of one pot in its time, mL: where the rate is one of what is mixed, what stays behind has run
+ * as well. By a rate that nobody chose no more than half is given up to that: it forbids nothing.
+ */
+function placedInTime({ ask, caps, whole }: Pick<Sharing, 'ask' | 'caps' | 'whole'>): number {
+  if (!ask.rateOfMixed || whole) return caps.placedMl;
+  return Math.max(caps.placedMl - ask.sheet.potLossMl, ask.rateChosen ? 0 : caps.placedMl / 2);
+}
+
 /** So many pots of so much to be placed, each with its own loss. @throws Refusal when the work never ends */
 function potsFor(needMl: number, { ask, caps, kitMl, kitsPerPot, whole }: Sharing): readonly Share[] {
   const { potLossMl: loss } = ask.sheet;
+  const inTimeMl = placedInTime({ ask, caps, whole });
   for (let n = 1; n <= MAX_BATCHES; n++) {
-    if (needMl / n > caps.placedMl + 1e-9) continue;
+    if (needMl / n > inTimeMl + 1e-9) continue;
     if (whole) {
       const kits = Math.max(n, Math.ceil((needMl + n * loss) / kitMl - 1e-9));
       const pots = kitsOver(n, kits, kitMl, loss);
@@ -110,9 +124,7 @@ function potsFor(needMl: number, { ask, caps, kitMl, kitsPerPot, whole }: Sharin
       return Array.from({ length: n }, () => ({ kits: null, share: 1 / n }));
   }
   // Each pot takes something off the need: it would end, after more pots than anybody mixes.
-  const eachMl = whole
-    ? Math.min(caps.placedMl, kitsPerPot * kitMl - loss)
-    : Math.min(caps.placedMl, caps.heldMl - loss);
+  const eachMl = whole ? Math.min(caps.placedMl, kitsPerPot * kitMl - loss) : Math.min(inTimeMl, caps.heldMl - loss);
   if (eachMl > 0) {
     const all = Math.ceil(needMl / eachMl);
     refuse('usableMin', all, `under ${MAX_BATCHES} batches`, REFUSED['would-take-batches']({ all }));
@@ -136,7 +148,8 @@ function bordered(placedMl: number, n: number, { ask, caps, kitMl, kitsPerPot, w
   const ends = [0, ...[...borders].sort((a, b) => a - b), 1];
   const sizes = ends.slice(1).map((end, i) => (end - ends[i]!) * placedMl);
   const holdsMl = whole ? kitsPerPot * kitMl : caps.heldMl;
-  const fits = sizes.every((ml) => ml > 0 && ml <= caps.placedMl + 1e-6 && ml + sheet.potLossMl <= holdsMl + 1e-6);
+  const inTimeMl = placedInTime({ ask, caps, whole });
+  const fits = sizes.every((ml) => ml > 0 && ml <= inTimeMl + 1e-6 && ml + sheet.potLossMl <= holdsMl + 1e-6);
   return fits ? sizes : null;
 }
 
@@ -162,7 +175,10 @@ function shared(placed: number, extra: number, s: Sharing): readonly Pot[] {
       };
     });
   };
-  if (!parts) return portions.flatMap((p, i) => apart((placed + extra) * p.share, placed * p.share, i));
+  if (!parts) {
+    const pots = portions.flatMap((p, i) => apart((placed + extra) * p.share, placed * p.share, i));
+    return cutShort(pots, ask.cuts ?? [], (restMl) => potsFor((restMl * (placed + extra)) / placed, s));
+  }
   const [needMl, shareMl] = [(placed + extra) / parts.count, placed / parts.count];
   const perPot = partsPerPot(needMl, s);
   if (perPot < 1)
@@ -247,16 +263,20 @@ export function potted({ ask: asked, proportion, kitMl, lines, placed, safety }:
         `up to ${MAX_IN_ALL} batches in all`,
         REFUSED['would-take-batches']({ all: all.length }),
       );
-  const toMixMl = placed + pots.length * loss;
-  const onHandMl = placed + safety + onHand.length * loss;
-  const plain = pots.map(({ portion, placedMl, kits, fromTo }, index): Batch => {
-    const ml = kits === null ? placedMl + loss : kits * kitMl;
+  const dead = pots.filter((p) => p.meantMl !== undefined);
+  const deadMl = dead.reduce((sum, p) => sum + p.meantMl! - p.placedMl, 0);
+  const toMixMl = placed + deadMl + pots.length * loss;
+  const onHandMl = placed + deadMl + safety + onHand.length * loss;
+  const plain = pots.map(({ portion, placedMl, kits, fromTo, meantMl }, index): Batch => {
+    const ml = kits === null ? (meantMl ?? placedMl) + loss : kits * kitMl;
     return {
       index,
       portion,
       label: fromTo && parts ? partsNamed(fromTo, parts.called) : ask.portions[portion]!.label,
       ml,
       placedMl,
+      ...(meantMl === undefined ? {} : { meantMl }),
+      ...(ask.rateOfMixed && kits === null ? { handledMl: ml } : {}),
       ...(kits === null ? partsOf(sheet, proportion, ml) : partsOfKits(sheet, ask.kit, kits)),
       kits,
       places: fromTo ? fromTo[1] - fromTo[0] + 1 : 1,
@@ -277,6 +297,18 @@ export function potted({ ask: asked, proportion, kitMl, lines, placed, safety }:
   const buy = Math.max(use, whole ? kitsIn(onHand) : Math.ceil(onHandMl / kitMl - 1e-9));
   const all: AmountLine[] = [
     ...lines,
+    ...(deadMl > 0
+      ? [
+          {
+            id: 'cut',
+            label: SAY.cut(),
+            ml: deadMl,
+            expression: SAY['cut-by']({ pots: dead.length }),
+            voice: 'measured' as const,
+            lost: true as const,
+          },
+        ]
+      : []),
     ...(loss > 0
       ? [
           {

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import type { CutShort } from '../mix';
 import type { MilestoneId, PartId } from '../system';
 import type { TestReading } from './acceptance';
 import type { Shows } from './photo';
@@ -42,10 +43,12 @@ export interface Actuals {
   /** Minutes of use the plan was started with: batches do not change under the hand. */
   readonly usableMin: number | null;
   readonly startedAt: number | null;
-  /** The version of the core that the plan worked by was made with; null where that was not kept. */
+  /** The version of the core that the plan worked by was made with; null where no plan was kept. */
   readonly madeWith: string | null;
   /** Times a batch was lost and is mixed again, by batch index. */
   readonly redone: ReadonlyMap<number, number>;
+  /** Pots that died while they were placed, in order. */
+  readonly cuts: readonly CutShort[];
   /** Volumes to top up, mL. */
   readonly topUpsMl: readonly number[];
   /** Which part a top-up is mixed for anew, by the number of the top-up: what was on it is gone. */
@@ -122,6 +125,7 @@ export const NOTHING_YET: Actuals = {
   startedAt: null,
   madeWith: null,
   redone: new Map(),
+  cuts: [],
   topUpsMl: [],
   remade: new Map(),
   holdRestartedAt: null,
@@ -146,3 +150,16 @@ export const NOTHING_YET: Actuals = {
   reviewed: null,
   shown: new Set(),
 };
+
+/**
+ * Whether it is planned by what came with a version of the core: work that was begun before goes on from the pots it
+ * was begun with. Where no plan was kept it is planned as it is today.
+ */
+export function plansBy(
+  [sinceMajor, sinceMinor]: readonly [major: number, minor: number],
+  { startedAt, madeWith }: Pick<Actuals, 'startedAt' | 'madeWith'>,
+): boolean {
+  if (startedAt === null || madeWith === null) return true;
+  const [major = 0, minor = 0] = madeWith.split('.').map(Number);
+  return major > sinceMajor || (major === sinceMajor && minor >= sinceMinor);
+}

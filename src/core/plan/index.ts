@@ -11,6 +11,7 @@ export { DUSTPROOF, GATES, type Gate, liesOn } from './gates';
 export { GaugeReading, gaugeOf } from './gauge';
 export * from './ground';
 export * from './hands';
+export * from './in-time';
 export * from './job';
 export * from './job-kits';
 export { joined } from './join';

@@ -27,7 +27,7 @@ import {
 } from '../system';
 import { figure } from '../units';
 import { placesIn } from '../void';
-import type { Actuals } from './actuals';
+import { type Actuals, plansBy } from './actuals';
 import type { ClockOfMethod } from './milestone-times';
 
 const HERE = texts('mix-here', {
@@ -162,14 +162,9 @@ function areasOf(c: MethodContext, reachOf: Ask, atMs: number): number {
 const MOST_AREAS = 200;
 
 /** From this version of the core on no more like faces are bared for one pot than keep until their turn. */
-const BY_FACES = { major: 0, minor: 27 };
-
-/** Whether pots are shared out by how long a bared face keeps: work that was begun before goes on as it was begun. */
-function sharesByFaces({ startedAt, madeWith }: Actuals): boolean {
-  if (startedAt === null) return true;
-  const [major = 0, minor = 0] = (madeWith ?? '0').split('.').map(Number);
-  return major > BY_FACES.major || (major === BY_FACES.major && minor >= BY_FACES.minor);
-}
+const BY_FACES = [0, 27] as const;
+/** From this one on what stays behind counts in the minutes of a pour, and a sheet of film bounds what is mixed on it. */
+const BY_MIXED = [0, 28] as const;
 
 /** Amounts with the pot life of the hour. */
 export function mixAt(
@@ -234,6 +229,7 @@ export function mixAt(
   const openReach = open ? reachOf(open, 'short', atMs).atMs : null;
   const openMin = openReach === null ? null : (openReach - atMs) / MIN_MS;
   const covered = context.params.byCoverage && sheet.coversM2PerL !== null;
+  const filmMl = method.mixedOn && plansBy(BY_MIXED, actuals) ? settingIn(context, method.mixedOn) : null;
   const ask = (usableMin: number): MixAsk => ({
     sheet,
     kit,
@@ -248,14 +244,17 @@ export function mixAt(
     placingMlPerMin: rate,
     rateChosen,
     crew: repair.crew,
+    rateOfMixed: pace?.ofMixed === true && !parts && plansBy(BY_MIXED, actuals),
     massCapG: repair.massCapG,
-    vesselMaxMl: repair.bench.vesselMaxMl ?? usualVesselMl(sheet, kit),
+    vesselMaxMl: filmMl === null ? (repair.bench.vesselMaxMl ?? usualVesselMl(sheet, kit)) : null,
     vesselAssumed: repair.bench.vesselMaxMl === null,
+    filmMl,
     oneLot: ENGINES[method.engine].oneLot?.(context) ?? false,
     oneKitAPot: ENGINES[method.engine].oneKitAPot(context),
     asPlaced: isMixedAsPlaced(sheet),
     split: effects.split,
-    parts: parts && { ...parts, openMin, faces: sharesByFaces(actuals) ? facesOf(method, context) : null },
+    parts: parts && { ...parts, openMin, faces: plansBy(BY_FACES, actuals) ? facesOf(method, context) : null },
+    cuts: actuals.cuts,
     borders: repair.borders,
     count: placesIn(context.void),
     ...perPlace,
@@ -306,8 +305,8 @@ const largestOf = ({ batches }: MixResult): Batch =>
   batches.reduce((most, b) => (massOf(b.massG) > massOf(most.massG) ? b : most));
 
 /** Minutes from the first to the last taken from the pot: parts before the last are closed in between. */
-const takesMin = ({ placedMl, places }: Batch, mlPerMin: number, closeMin: number): number =>
-  placedMl / mlPerMin + (places - 1) * closeMin;
+const takesMin = ({ placedMl, handledMl = placedMl, places }: Batch, mlPerMin: number, closeMin: number): number =>
+  handledMl / mlPerMin + (places - 1) * closeMin;
 
 /**
  * Reads the prepared pots of a sheet at one temperature; null where a sheet has none. Fillers of one's own dilute the

@@ -149,6 +149,9 @@ function viewRepair(
   };
 }
 
+/** What a plan was made with that was kept before versions were. */
+const BEFORE_VERSIONS = '0.0';
+
 /**
  * Plans and judges a job at an instant, from its drafts and its record. Pure: the same bundle, instant and pots give
  * the same view.
@@ -159,7 +162,10 @@ export function viewJob(bundle: Bundle, nowMs: number, pots: Pots = NO_POTS): Jo
   const planned = repairs.map((r) => frozen.get(r.id)?.repair ?? r);
   const pieces = planned.flatMap(piecesOf);
   const madeWith = new Map(
-    repairs.map((r) => [r.id, planOf(r.id, bundle.events, bundle.snapshots ?? [])?.coreVersion ?? null]),
+    repairs.map((r) => {
+      const kept = planOf(r.id, bundle.events, bundle.snapshots ?? []);
+      return [r.id, kept ? (kept.coreVersion ?? BEFORE_VERSIONS) : null];
+    }),
   );
   const actuals = new Map(
     pieces.map((p) => [

@@ -153,10 +153,11 @@ export function apply(state: Actuals, event: Event, passId: string = FIRST_PASS)
 
 function trouble(before: Actuals, event: Event): Actuals {
   if (event.body.kind !== 'trouble') return before;
-  const { batch, missingMl, sign = null, part } = event.body;
+  const { batch, missingMl, placed, sign = null, part } = event.body;
   const id = event.body.trouble;
   const known = TROUBLES.find((t) => t.id === id);
-  const effect = known && answerTo(known, sign)?.effect;
+  const answer = known && answerTo(known, sign);
+  const effect = answer?.effect;
   const atMs = event.at;
   const state = { ...before, troubles: [...before.troubles, { id, sign, atMs }] };
   /** What was finished and found good stands no longer once the fill under it is touched. */
@@ -166,6 +167,13 @@ function trouble(before: Actuals, event: Event): Actuals {
   });
   switch (effect) {
     case 'redo-batch':
+      if (batch !== null && placed && answer!.keepsPlaced)
+        return {
+          ...state,
+          ...again('finish'),
+          cuts: [...state.cuts, { batch, placedMl: placed.ml }],
+          done: withKey(state.done, placed.step, atMs),
+        };
       return batch === null
         ? state
         : {
@@ -202,6 +210,7 @@ function trouble(before: Actuals, event: Event): Actuals {
         pours: [],
         drunk: [],
         left: new Map(),
+        cuts: [],
         topUpsMl: [],
         remade: new Map(),
         witness: new Map(),

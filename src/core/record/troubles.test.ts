@@ -216,6 +216,18 @@ test('a lost pot is weighed anew: what was poured of it counts no more', () => {
   expect(again(bundle, [...events, poured, lost], endMs + 2 * MIN).actuals.pours).toEqual([]);
 });
 
+test('what was placed of a pot stays only where its trouble lets it: a doubted ratio comes out, all of it', () => {
+  const [, bundle, view] = alone.find(([id]) => id === 'mortar-patch')!;
+  const { events, event, endMs } = worked(bundle, view, 3);
+  const told = (trouble: string) =>
+    event(endMs + MIN, { kind: 'trouble', trouble, batch: 0, missingMl: null, placed: { ml: 100, step: 'b1:place' } });
+  const after = (trouble: string) => again(bundle, [...events, told(trouble)], endMs + 2 * MIN).actuals;
+  expect([after('pot-hot').cuts, [...after('pot-hot').redone]]).toEqual([[{ batch: 0, placedMl: 100 }], []]);
+  expect(after('pot-hot').done.get('b1:place')).toBe(endMs + MIN);
+  expect([after('ratio').cuts, [...after('ratio').redone]]).toEqual([[], [[0, 1]]]);
+  expect(after('ratio').done.has('b1:place')).toBe(false);
+});
+
 test('rain on a primer is a missed window: it is washed and abraded, not only dried', () => {
   const [, bundle, view] = alone.find(([, , v]) => v.plan.steps.some((s) => s.role === 'prime'))!;
   const primed = view.plan.steps.findIndex((s) => s.role === 'prime');

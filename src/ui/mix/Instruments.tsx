@@ -89,14 +89,17 @@ export function Instruments({ repair, plan, batch }: { repair: Piece; plan: Repa
         )}
         {!packets && (
           <>
-            <QuantityField
-              kind="volume"
-              label="Largest vessel (empty: a mortar tub)"
-              value={repair.bench.vesselMaxMl}
-              onChange={(t) => bench({ vesselMaxMl: t.value })}
-              onClear={() => bench({ vesselMaxMl: null })}
-              check={(v) => (v > 0 ? null : 'More than 0.')}
-            />
+            {/* On film there is no vessel. */}
+            {plan.method?.mixedOn === undefined && (
+              <QuantityField
+                kind="volume"
+                label="Largest vessel (empty: a mortar tub)"
+                value={repair.bench.vesselMaxMl}
+                onChange={(t) => bench({ vesselMaxMl: t.value })}
+                onClear={() => bench({ vesselMaxMl: null })}
+                check={(v) => (v > 0 ? null : 'More than 0.')}
+              />
+            )}
             <QuantityField
               kind="mass"
               label="Most in one pot (empty: by time)"

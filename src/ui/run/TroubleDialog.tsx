@@ -1,7 +1,7 @@
 'use client';
 import { useState } from 'react';
 import { answerTo, signsOf, TROUBLES, type Trouble, type TroubleEffect, troublesHere } from '@/core/method';
-import { fewerHands, onePartMl, type PlannedStep, rightUntil } from '@/core/plan';
+import { fewerHands, onePartMl, type PlannedStep, placedSoFar, rightUntil } from '@/core/plan';
 import type { PassView } from '@/core/record';
 import type { MilestoneId } from '@/core/system';
 import { phrase } from '@/words';
@@ -109,6 +109,12 @@ function Met({
     onePart === null ? null : { value: onePart, text: format('volume', onePart).text, system },
   );
   const [left, setLeft] = useState(Math.max(1, handsNow(at) - 1));
+  const nowMs = useNow(60_000);
+  // As far as it had come when this was opened; whoever sees its mark types over it.
+  const [soFar] = useState(() => placedSoFar(at.plan, nowMs));
+  const [placed, setPlaced] = useState<Typed | null>(() =>
+    soFar === null || soFar.ml < 1 ? null : { value: soFar.ml, text: format('volume', soFar.ml).text, system },
+  );
   const signs = signsOf(trouble);
   const answer = answerTo(trouble, sign);
   const found = signs?.find((s) => s.id === sign);
@@ -175,6 +181,21 @@ function Met({
               check={(v) => (v > 0 ? null : 'More than 0.')}
             />
           )}
+          {answer.keepsPlaced && soFar && (
+            <QuantityField
+              kind="volume"
+              label="Placed of it, and stays (empty: nothing)"
+              value={placed?.value ?? null}
+              typed={placed ?? undefined}
+              onChange={setPlaced}
+              onClear={() => setPlaced(null)}
+              check={(v) =>
+                v > 0 && v <= soFar.ofMl * 1.001
+                  ? null
+                  : phrase`More than 0, at most the ${format('volume', soFar.ofMl).text} it was for.`
+              }
+            />
+          )}
           {answer.effect === 'fewer-hands' && <HandsLeft at={at} zone={zone} left={left} onLeft={setLeft} />}
           {needsBatch && <p role="alert">No batch has been begun yet, so there is none to mix again.</p>}
           <dl className="grid grid-cols-[max-content_1fr] gap-x-4 gap-y-1">
@@ -200,6 +221,7 @@ function Met({
                   ...(sign ? { sign } : {}),
                   batch: batch === null ? null : Math.min(batch, batches.length - 1),
                   missingMl: missing?.value ?? null,
+                  ...(answer.keepsPlaced && soFar && placed ? { placed: { ml: placed.value, step: soFar.step } } : {}),
                   ...(count > 1 ? { part } : {}),
                   ...(answer.effect === 'fewer-hands' ? { handsLeft: left } : {}),
                 },

@@ -1,6 +1,7 @@
 import { sheetFlaws } from '../../cure';
 import {
   holdsIn,
+  inTimeOf,
   loadCheck,
   type PlannedStep,
   type RestFit,
@@ -20,8 +21,8 @@ const F = findings({
     severity: 'caution',
     stage: 'release',
     title: '{short} short of the wanted reopening',
-    why: 'Computed with the long end of the sheet’s range on the base’s own temperature.',
-    todo: 'Start earlier, tent and warm the base, choose a faster system on the shelf, or move the reopening.',
+    why: 'Computed with the long end of the sheet’s range on the base’s own temperature.{clock, select, none {} other { Of that {clock} are the clock’s, the rest the checks before it is opened.}}',
+    todo: '{by, select, none {Start earlier,} other {Begin {sooner} earlier and its clock is out in time: it then starts for the last of it by {by}. Or}} tent and warm the base, choose a faster system on the shelf, or move the reopening.',
   },
   'wanted-closed': {
     once: true,
@@ -143,8 +144,19 @@ const { stay: STAY } = texts('way.hours', { stay: 'Stay up to {by} longer' });
 
 /** What stands between the repair and its service: deadline, hours, review, the sheet itself. */
 export const serviceRules: Readonly<Record<string, Rule>> = {
-  deadline: ({ plan }) =>
-    plan.inHandMin !== null && plan.inHandMin < 0 ? [F.deadline({ short: minutes(-plan.inHandMin) })] : [],
+  deadline: ({ plan, job, nowMs }) => {
+    if (plan.inHandMin === null || plan.inHandMin >= 0) return [];
+    const found = inTimeOf(plan, job.wantedAt!, nowMs);
+    const clock = found?.clockShortMin ?? 0;
+    return [
+      F.deadline({
+        short: minutes(-plan.inHandMin),
+        clock: clock > 0 && clock < -plan.inHandMin - 0.5 ? minutes(clock) : 'none',
+        by: found?.byMs != null ? at(found.byMs) : 'none',
+        sooner: minutes(found?.soonerMin ?? 0),
+      }),
+    ];
+  },
 
   'wanted-closed': ({ job }) => {
     const { wantedAt } = job;

@@ -1,5 +1,5 @@
 import { answerTo, TROUBLES } from '../../method';
-import { at } from '../../say';
+import { at, ml } from '../../say';
 import { findings } from '../finding';
 import type { Rule } from './rule';
 
@@ -12,6 +12,13 @@ const F = findings({
     why: 'It was recorded on {when}, and it is not for the hand at the place to decide.',
     todo: '{after}',
   },
+  'cut-short': {
+    severity: 'note',
+    stage: 'place',
+    title: 'Batch {batch} died before all of it was placed',
+    why: '{placed} of it stay, {waste} are waste. The {rest} still to be placed take {now, plural, one {# batch} other {# batches}}{grew, select, no {} other {, and not the {meant} that were planned}}.',
+    todo: 'Mark where it ended: the next begins there. Keep the pots cooler, pour faster, or bring hands, or the next one dies as well.',
+  },
 });
 
 /** What happened under way and holds the work until somebody answerable has spoken. */
@@ -22,5 +29,28 @@ export const troubleRules: Readonly<Record<string, Rule>> = {
       const answer = trouble && answerTo(trouble, sign);
       if (answer?.effect !== 'review') return [];
       return [F.trouble({ what: trouble!.label, when: at(atMs), after: answer.after }, { of: `${id}@${atMs}` })];
+    }),
+
+  'cut-short': ({ plan }) =>
+    plan.batches.flatMap((b) => {
+      if (b.meantMl === undefined) return [];
+      const after = plan.batches.filter((x) => x.portion === b.portion && x.index > b.index && !x.topUp);
+      const restMl = after.reduce((sum, x) => sum + x.placedMl, 0);
+      // As many as there would have been, each as large as this one was meant to be.
+      const meant = Math.round((restMl + b.placedMl) / b.meantMl) - 1;
+      return [
+        F['cut-short'](
+          {
+            batch: b.index + 1,
+            placed: ml(b.placedMl),
+            waste: ml(b.ml - b.placedMl),
+            rest: ml(restMl),
+            now: after.length,
+            grew: after.length > meant ? 'yes' : 'no',
+            meant,
+          },
+          { of: b.index },
+        ),
+      ];
     }),
 };

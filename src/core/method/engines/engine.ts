@@ -11,6 +11,8 @@ export interface Pace {
   readonly setting: string;
   /** mL/min at one of the setting. */
   readonly mlPerMin: number;
+  /** It is a rate of what is mixed, what stays behind of it included. */
+  readonly ofMixed?: true;
 }
 /** By a rate in mL/min. */
 export const byRate = (): Pace => ({ setting: 'rate', mlPerMin: 1 });

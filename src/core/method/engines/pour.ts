@@ -16,7 +16,8 @@ export const pour: Engine = {
   oneKitAPot: (c) => !c.params.weighed,
   inRounds: false,
   inLifts: false,
-  pace: byRate,
+  // All of a pot is poured out of it: what clings to it and to the tool has run as well.
+  pace: () => ({ ...byRate(), ofMixed: true }),
   byApproval: false,
   spends: ['clean'],
   eachBatch: new Set(POT_CLOCKS),

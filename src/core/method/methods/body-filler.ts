@@ -98,6 +98,15 @@ export const bodyFiller: Method = {
     },
     levelSetting('recess', { label: 'Recess', byDefault: 0, max: 10 }),
     takenOff('soft'),
+    {
+      id: 'film-holds',
+      label: 'Most on one sheet of film',
+      kind: 'volume',
+      byDefault: 150,
+      min: 1,
+      max: 5000,
+      stage: 'mix',
+    },
     { id: 'rate', label: 'Spreading rate', kind: 'rate', byDefault: 25, min: 1, max: 2000, stage: 'place' },
   ],
   preparation: [
@@ -131,6 +140,7 @@ export const bodyFiller: Method = {
   finishAnswer: 'sanded, guide coat gone',
   review: null,
   serves: 'sandable',
+  mixedOn: 'film-holds',
   consumes: [
     {
       id: 'film',

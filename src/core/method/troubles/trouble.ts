@@ -33,6 +33,8 @@ export interface Answer {
   /** What becomes of the material that is mixed or placed. */
   readonly material: string;
   readonly effect: TroubleEffect;
+  /** What had been placed of the batch in hand stays: only the rest of it is mixed again. */
+  readonly keepsPlaced?: true;
   /** What becomes of the plan. */
   readonly after: string;
   /** What makes up for it; null where nothing is needed. */
