@@ -311,7 +311,10 @@ describe('batch 3 stiffens after 1.2 min of pouring', () => {
     // Nothing that lies there is poured again, and the next is set out at once.
     const open = p.steps.filter((x) => x.done === null).map((x) => x.id);
     expect(open).not.toContain('b3:pour');
-    expect(open).toContain('b3:clean');
+    // The tool is cleaned first; then what still stands in its cups is set out by the new amounts, all four of them.
+    expect(open.slice(0, 3)).toEqual(['b3:clean', 'weigh-all~2', 'b4:mix']);
+    const anew = p.steps.find((x) => x.id === 'weigh-all~2')!;
+    expect(anew.title).toBe('Set all 4 batches out, again');
     expect(open.filter((id) => id.endsWith(':pour'))).toEqual(['b4:pour', 'b5:pour', 'b6:pour', 'b7:pour']);
     // Each of the four is in and its tool clean before its pot is dead.
     for (const b of p.batches.slice(3)) expect(b.ml).toBeLessThan(519.5);
@@ -328,6 +331,9 @@ describe('batch 3 stiffens after 1.2 min of pouring', () => {
   test('nothing of it placed, or nobody knows how much: the batch is mixed again as it was', () => {
     const p = after(null);
     expect(p.batches).toHaveLength(6);
-    expect(p.steps.filter((x) => x.done === null).map((x) => x.id)).toContain('b3~2:pour');
+    const open = p.steps.filter((x) => x.done === null).map((x) => x.id);
+    expect(open).toContain('b3~2:pour');
+    expect(open.slice(0, 2)).toEqual(['weigh-all~2', 'b3~2:mix']);
+    expect(p.steps.find((x) => x.id === 'weigh-all~2')!.title).toBe('Set all 4 batches out, again');
   });
 });

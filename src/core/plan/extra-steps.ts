@@ -1,4 +1,15 @@
-import { ABRADE, DRY_AGAIN, type Method, STAND, type StepContext, type StepDraft, stepFrom, stepId } from '../method';
+import {
+  ABRADE,
+  answerTo,
+  DRY_AGAIN,
+  type Method,
+  STAND,
+  type StepContext,
+  type StepDraft,
+  stepFrom,
+  stepId,
+  TROUBLES,
+} from '../method';
 import { texts } from '../say';
 import { milestoneOf } from '../system';
 import type { Actuals } from './actuals';
@@ -43,6 +54,41 @@ export function attempted(d: StepDraft, actuals: Actuals): StepDraft {
   return { ...d, key, id: stepId(key), title: AGAIN.again({ title: d.title }) };
 }
 
+/**
+ * Where all pots are set out beforehand, what was set out for those still to be mixed is not what they are after one of
+ * them was lost: they are set out again, right before the next of them.
+ */
+function withPotsSetOut(
+  renamed: readonly StepDraft[],
+  method: Method,
+  c: StepContext,
+  { done, troubles }: Actuals,
+): readonly StepDraft[] {
+  const first = renamed.find((d) => d.role === 'mix' && d.key.batch === null && d.key.attempt === 1);
+  const row = first && method.tasks.find((t) => t.task === first.key.task);
+  const setOutMs = first && done.get(first.id);
+  if (!row || setOutMs === undefined) return renamed;
+  const lost = troubles.filter(({ id, sign, atMs }) => {
+    const known = TROUBLES.find((t) => t.id === id);
+    return atMs >= setOutMs && known && answerTo(known, sign)?.effect === 'redo-batch';
+  });
+  const open = new Set(
+    renamed.flatMap((d) => (d.marks?.begin?.includes('mix-begins') && !done.has(d.id) ? [d.batch!] : [])),
+  );
+  const at = renamed.findIndex((d) => d.batch !== undefined && open.has(d.batch) && !done.has(d.id));
+  if (at < 0) return renamed;
+  const batches = c.batches.filter((b) => open.has(b.index));
+  const again = lost.flatMap((_, i): StepDraft[] => {
+    const key = { ...first.key, attempt: i + 2 };
+    const d = stepFrom(method, row, { ...c, batches, batch: null }, key);
+    // What was never set out between two losses is set out once.
+    return done.has(d.id) || i === lost.length - 1
+      ? [{ ...d, block: renamed[at]!.block, title: AGAIN.again({ title: d.title }) }]
+      : [];
+  });
+  return [...renamed.slice(0, at), ...again, ...renamed.slice(at)];
+}
+
 /** Steps with the marks of trouble: what was lost gets new steps, a wetted base is dried and checked again. */
 export function withTrouble(
   drafts: readonly StepDraft[],
@@ -50,7 +96,12 @@ export function withTrouble(
   c: StepContext,
   actuals: Actuals,
 ): readonly StepDraft[] {
-  const renamed = drafts.map((d) => attempted(d, actuals));
+  const renamed = withPotsSetOut(
+    drafts.map((d) => attempted(d, actuals)),
+    method,
+    c,
+    actuals,
+  );
   if (!actuals.preparedAgain.length) return renamed;
   const at = renamed.findIndex((d) => !actuals.done.has(d.id) && (d.stage === 'mix' || d.stage === 'place'));
   if (at < 0) return renamed;

@@ -17,7 +17,7 @@ export const MIXING: readonly Trouble[] = [
       material: 'The pot is waste; what was placed while it still flowed may stay.',
       effect: 'redo-batch',
       keepsPlaced: true,
-      after: 'The batch is mixed again from new material. Keep it cooler or make it smaller.',
+      after: 'What is not in its place is mixed again from new material. Keep it cooler or make it smaller.',
       reserve: 'the rest of the kit, or the spare one',
     },
   },
