@@ -127,7 +127,10 @@ function beside(
   }
   const batch = step.batch === undefined ? undefined : plan.batches[step.batch];
   if (!batch || !plan.sheet || isMetered(plan.sheet.kind)) return;
-  if (step.key.task === 'weigh')
+  const mine = plan.steps.filter((s) => s.batch === step.batch);
+  // Weighed before it is mixed, or as it is.
+  const weighed = mine.find((s) => s.key.task === 'weigh') ?? mine.find((s) => s.marks?.begin?.includes('mix-begins'));
+  if (step === weighed)
     for (const [part, massG] of Object.entries(batch.massG).filter(([, g]) => g > 0))
       tell(
         id,

@@ -151,7 +151,7 @@ test('a catalyst is set out as the hand counts it: drops or a length of strip, b
   const bench = { ...pieceOf(freshRepair(job.id, 'finish-coat', 1, NOW)).bench, dropsPerMl: 34, stripMm: 5 };
   const drops = told(planned(methodOf('finish-coat')!, coat, { bench: { ...bench, way: 'drops' } }), 'weigh');
   expect(drops).toMatch(new RegExp(`\\d+ drops of ${coat.parts[1]!.name}\\.`));
-  const strip = told(planned(methodOf('body-filler')!, filler, { bench: { ...bench, way: 'strip' } }), 'weigh');
+  const strip = told(planned(methodOf('body-filler')!, filler, { bench: { ...bench, way: 'strip' } }), 'mix');
   expect(strip).toMatch(new RegExp(`[\\d.]+ mm of ${filler.parts[1]!.name}\\.`));
   // Nobody has counted them: it is weighed, and Mix says what is missing.
   const uncounted = { ...bench, dropsPerMl: null, way: 'drops' as const };

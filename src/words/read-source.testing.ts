@@ -49,6 +49,10 @@ const rowsOf = (n: ts.Expression): readonly ts.PropertyAssignment[] =>
 const valuesOf = (n: ts.Expression, named = /./): readonly string[] =>
   rowsOf(n).flatMap((p) => (named.test(p.name.getText()) ? (textOf(p.initializer) ?? []) : []));
 
+/** What the steps of a list of tasks say. */
+const toldIn = (list: ts.Expression): readonly string[] =>
+  ts.isArrayLiteralExpression(list) ? list.elements.flatMap((row) => valuesOf(row, /^(title|detail|confirm)$/)) : [];
+
 /**
  * What a file says for certain: words between tags, labels of tags, phrases by their patterns, and the texts of its
  * messages. What reaches the screen through a constant is found by drawing it.
@@ -74,6 +78,10 @@ export function saidIn(path: string): readonly string[] {
       out.push(...valuesOf(n.arguments[1]));
     else if (ts.isCallExpression(n) && isOf(n.expression, 'findings') && n.arguments[0])
       for (const row of rowsOf(n.arguments[0])) out.push(...valuesOf(row.initializer, /^(title|why|todo)$/));
+    else if (ts.isCallExpression(n) && isOf(n.expression, 'tasks') && n.arguments[1])
+      out.push(...toldIn(n.arguments[1]));
+    else if (ts.isCallExpression(n) && isOf(n.expression, 'reworded') && n.arguments[2])
+      for (const row of rowsOf(n.arguments[2])) out.push(...valuesOf(row.initializer));
     // A field of a form is told by what is said where it is missing.
     else if (ts.isObjectLiteralExpression(n) && rowsOf(n).some((p) => p.name.getText() === 'missing'))
       out.push(...valuesOf(n, /^(label|missing|placeholder)$/));

@@ -67,7 +67,8 @@ function withPotsSetOut(
   const first = renamed.find((d) => d.role === 'mix' && d.key.batch === null && d.key.attempt === 1);
   const row = first && method.tasks.find((t) => t.task === first.key.task);
   const setOutMs = first && done.get(first.id);
-  if (!row || setOutMs === undefined) return renamed;
+  // A table laid out for all of them serves on; what was weighed for each of them does not.
+  if (!first || !row?.work.per?.batch || setOutMs === undefined) return renamed;
   const lost = troubles.filter(({ id, sign, atMs }) => {
     const known = TROUBLES.find((t) => t.id === id);
     return atMs >= setOutMs && known && answerTo(known, sign)?.effect === 'redo-batch';

@@ -4,7 +4,16 @@ import { options } from '../effects';
 import { filledInLifts, liftsAfter, reworded } from '../engines';
 import { SMEAR_MM, takenOff } from '../ladder';
 import type { Method } from '../method';
-import { tasks } from '../task';
+import { type TaskRow, tasks } from '../task';
+
+/**
+ * It is dead within minutes: each mix is weighed as it is mixed, on its own sheet of film, and goes on at once. What
+ * waits for the layer below is that mixing, and nothing that could be done meanwhile.
+ */
+const [{ waits, within }] = filledInLifts as readonly [TaskRow];
+const onFilm = filledInLifts
+  .filter(({ task }) => task === 'mix' || task === 'place')
+  .map((row): TaskRow => ({ ...row, exact: true, ...(row.task === 'mix' ? { waits, within } : {}) }));
 
 /** A dent in sheet metal or laminate, filled in thin layers of dosed filler and sanded to its line. */
 export const bodyFiller: Method = {
@@ -177,8 +186,26 @@ export const bodyFiller: Method = {
       },
     ]),
     ...clear,
+    ...tasks('body-filler', [
+      {
+        task: 'weigh',
+        role: 'mix',
+        block: 'first',
+        title:
+          '{batches, plural, one {Stir the tin, knead the tube, lay out the film} other {Stir the tin, knead the tube, lay out {batches} sheets of film}}',
+        detail: '{allParts} Each is dosed on its own sheet right before it is mixed. Note the lot numbers.',
+        confirm: 'All laid out',
+        work: { fixed: 4 },
+      },
+    ]),
     ...liftsAfter(
-      reworded('body-filler', filledInLifts, {
+      reworded('body-filler', onFilm, {
+        mix: {
+          title: '{of, plural, one {Dose and mix it on its film} other {Dose and mix batch {n} of {of} on its film}}',
+          detail:
+            '{kits} {parts}. Folded in and drawn out, never whipped, to one colour. {asSheet} {end} Keep a dab as the witness of its ratio.',
+          confirm: 'One colour',
+        },
         place: {
           title: 'Spread {piece}{several, select, yes {, mix {n}} other {}}',
           detail:
