@@ -141,6 +141,21 @@ test('sand 2.8 times is lean; not accepted: one pot of 2.7 L', () => {
   expect(plan().findings.some((f) => /lean/i.test(f.id))).toBe(false);
   expect(Math.max(...plan().batches.map((b) => b.ml))).toBeLessThan(540);
 });
+test('resin as cold as the slab, 1 °C beyond the points, would need three batches: offered, and pressed it is so', () => {
+  const offered = plan().findings.find((f) => f.id === 'cooler-pots')!;
+  expect(offered.severity).toBe('note');
+  expect(offered.why).toMatch(/At 16.* it lives 4\.2 min: 6 batches\. At 9 °C.* it lives 7 min, 1 K beyond .*: 3 do\./);
+  const [way] = offered.ways!;
+  expect(way!.set).toEqual({ path: ['materialC'], value: 9 });
+  const cold = plan({ materialC: 9 });
+  expect(cold.batches).toHaveLength(3);
+  expect(cold.findings.map((f) => f.id)).not.toContain('cooler-pots');
+  expect(cold.findings.some((f) => /Beyond the sheet’s points/.test(f.title))).toBe(true);
+  // Not where it is as cold already, nor where few batches do, nor while somebody works.
+  expect(plan({ materialC: 10 }).findings.map((f) => f.id)).not.toContain('cooler-pots');
+  const quick = plan({ settings: { ...piece().settings, rate: 900 } });
+  expect([quick.batches.length < 4, quick.findings.some((f) => f.id === 'cooler-pots')]).toEqual([true, false]);
+});
 test('where each batch ends is told along the crack: every 1.60 m, and the ends meet', () => {
   const pours = plan().steps.filter((s) => s.id.endsWith(':pour'));
   const metres = (figure: string, unit: string) => Number(figure) / (unit === 'mm' ? 1000 : 1);

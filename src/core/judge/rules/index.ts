@@ -2,6 +2,7 @@ import { baseRules } from './base';
 import { besideRules } from './beside';
 import { clockRules } from './clock';
 import { coldRules } from './cold';
+import { coolerRules } from './cooler';
 import { curingRules } from './curing';
 import { finishRules } from './finish';
 import { handRules } from './hands';
@@ -30,6 +31,7 @@ export const RULES: Readonly<Record<string, Rule>> = {
   ...voidRules,
   ...siteRules,
   ...mixRules,
+  ...coolerRules,
   ...liftHeatRules,
   ...layerRules,
   ...handRules,
