@@ -122,6 +122,11 @@ test('a packet of 17 °C works 14.7 min: the route of 6.5 min passes, by the hal
   expect(plan({ settings: { squeeze: 0, rate: 5.52, carry: 10 } }).usableMin!).toBeLessThan(1 + 2);
 });
 
+test('one packet is kneaded and two are carried in: what rocks is wiped off and set anew', () => {
+  const p = plan();
+  expect(p.kits!.use).toBe(1);
+  expect(p.consumables.map((c) => [c.what, c.quantity])).toEqual([['packet more, carried in closed', 1]]);
+});
 test('set with two fingers in the minutes that are left: said while they are Grenko’s own, refused once they are typed', () => {
   const late = (settings: Piece['settings']) =>
     plan({ settings: { squeeze: 0, rate: 5.52, ...settings } }).findings.find((f) => f.id.startsWith('late:'));

@@ -1,3 +1,4 @@
+import { systemKind } from '../../system';
 import { shareOf } from '../allowances';
 import { clear, endOfMixing, HELD_LONGER, waiting, weighedOrWhole } from '../common';
 import { options } from '../effects';
@@ -112,6 +113,15 @@ export const smallPart: Method = {
   finishAnswer: 'set, bead struck off',
   review: null,
   serves: 'release',
+  consumes: [
+    {
+      id: 'spare',
+      what: 'packet more, carried in closed',
+      unit: '',
+      why: 'a part that rocks comes off and is set anew, and a packet that is open does not wait for it',
+      of: ({ sheet, batches }) => (systemKind(sheet.kind).ownBag && batches.some((b) => b.kits !== null) ? 1 : 0),
+    },
+  ],
   allowances: [shareOf('squeeze', 'pressed out all round the part')],
   tasks: [
     ...tasks('small-part', [
