@@ -303,7 +303,7 @@ describe('batch 3 stiffens after 1.2 min of pouring', () => {
         },
       ],
     ]);
-  const after = (placedMl: number | null) =>
+  const replanned = (placedMl: number | null) =>
     printedPlan({ job, repairs: [repairOf(piece())], sheets: [sheet], events: told(placedMl) }, diedMs).repairs[0]!;
 
   test('252 mL had been placed by then, at 210 mL a minute', () => {
@@ -317,7 +317,7 @@ describe('batch 3 stiffens after 1.2 min of pouring', () => {
     expect(placedSoFar(pass!.plan, diedMs)!.ofMl).toBeCloseTo(451.2, 0);
   });
   test('they stay: a new mark at 4.09 m, 214 mL are waste, and the last 5.51 m take four batches and not three', () => {
-    const p = after(252);
+    const p = replanned(252);
     expect(p.batches).toHaveLength(7);
     expect(p.batches[2]!.ml - 252).toBeCloseTo(214, 0);
     const ends = p.steps.filter((x) => x.id.endsWith(':pour')).map((x) => / to ([\d.]+) m:/.exec(x.title)![1]);
@@ -344,7 +344,7 @@ describe('batch 3 stiffens after 1.2 min of pouring', () => {
     expect(p.toMixMl!).toBeCloseTo(2707 + 7 * 15 + 199.2, 0);
   });
   test('nothing of it placed, or nobody knows how much: the batch is mixed again as it was', () => {
-    const p = after(null);
+    const p = replanned(null);
     expect(p.batches).toHaveLength(6);
     const open = p.steps.filter((x) => x.done === null).map((x) => x.id);
     expect(open).toContain('b3~2:pour');
