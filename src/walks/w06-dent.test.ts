@@ -1,7 +1,7 @@
 import { type Piece, planJob, repairOf, startSays, startsAskOf, startWindows, windowsOver } from '@/core/plan';
 import type { SheetRevision } from '@/core/system';
 import { measured, SHAPES, type VoidShape, voidOf } from '@/core/void';
-import { byDose, kitOf, partsOf, ratioOf } from '@/sample/sheet-words';
+import { byDose, kitOf, partsOf, ratioOf, single } from '@/sample/sheet-words';
 import { furtherSheets } from '@/sample/systems';
 import { plainWords } from '@/words';
 import { at, baseAt, clock, off, printedPlan, walkJob, walkPiece } from './made';
@@ -156,9 +156,8 @@ test('begun to mix at 08:00: build 1 from 08:48, build 2 from 09:48, sanded from
   expect(late('b5:mix', '09:48')).toBeLessThan(1);
   expect(late('finish:sand:p80', '10:48')).toBeLessThan(1);
   // Tin and tube are made ready once; each mix is dosed on its own film as it is mixed, and told by its weights.
-  expect(p.steps.filter((s) => s.id.endsWith('weigh')).map((s) => s.title)).toEqual([
-    'Stir the tin, knead the tube, lay out 7 sheets of film',
-  ]);
+  expect(p.steps.find((s) => s.id === 'lay-out')!.title).toBe('Stir the tin, knead the tube, lay out 7 sheets of film');
+  expect(p.steps.some((s) => s.id.endsWith('weigh'))).toBe(false);
   expect(p.steps.find((s) => s.id === 'b2:mix')!.detail).toMatch(
     /^204 g of filler, 4\.08 g of paste peroxide\. Folded/,
   );
@@ -195,4 +194,41 @@ test('a skin that air held back is ground off with what stands proud: it is a wo
   expect(flush).toHaveLength(1);
   // Nothing comes over it: no hour is named for that.
   expect(flush[0]!.why).not.toMatch(/when the next layer may come/);
+});
+
+describe('a filler of two cans, with forty minutes to spread it', () => {
+  const slow: SheetRevision = {
+    ...sheet,
+    dose: null,
+    ratio: ratioOf({ basis: 'weight', a: 100, b: 50 }),
+    milestones: sheet.milestones.map((m) =>
+      m.kind === 'use-by'
+        ? single('use-by', 'mix-begins', 'pot', 40, 40)
+        : single(m.kind, m.startsAt, m.runsOn, 240, 240),
+    ),
+    kits: [kitOf('cans', 'Pair of cans', [1500, 750], { yieldMl: null, splittable: true })],
+  };
+  const planned = (settings: Piece['settings'] = {}) =>
+    printedPlan(
+      {
+        job,
+        repairs: [
+          repairOf({ ...piece(), kitId: 'cans', dosePct: null, settings: { ...piece().settings, ...settings } }),
+        ],
+        sheets: [slow],
+      },
+      NOW,
+    ).repairs[0]!;
+  test('is set out as every other, one mix to a layer: nobody parts it into sheets of film', () => {
+    const p = planned();
+    expect(p.batches.map((b) => b.label)).toEqual(['the skim', 'lift 1', 'lift 2']);
+    expect(p.steps.filter((s) => /weigh$/.test(s.id)).map((s) => s.id)).toEqual(['b1:weigh', 'b2:weigh', 'b3:weigh']);
+    expect(JSON.stringify(p.steps.map((s) => [s.title, s.detail]))).not.toMatch(/tube|film/);
+    expect(p.steps.find((s) => s.id === 'b2:place')!.title).toBe('Spread lift 1');
+  });
+  test('unless somebody says what a sheet takes', () => {
+    const p = planned({ 'film-holds': 150 });
+    expect(p.batches.filter((b) => b.label === 'lift 1')).toHaveLength(3);
+    for (const b of p.batches) expect(b.ml).toBeLessThanOrEqual(150 + 1e-6);
+  });
 });

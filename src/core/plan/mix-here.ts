@@ -229,7 +229,10 @@ export function mixAt(
   const openReach = open ? reachOf(open, 'short', atMs).atMs : null;
   const openMin = openReach === null ? null : (openReach - atMs) / MIN_MS;
   const covered = context.params.byCoverage && sheet.coversM2PerL !== null;
-  const filmMl = method.mixedOn && plansBy(BY_MIXED, actuals) ? settingIn(context, method.mixedOn) : null;
+  // What is dosed dies on its film within minutes. Of anything slower as much is mixed as nobody says otherwise.
+  const onFilm = method.mixedOn && plansBy(BY_MIXED, actuals) ? method.mixedOn : null;
+  const filmMl =
+    onFilm && (sheet.dose !== null || repair.settings[onFilm] !== undefined) ? settingIn(context, onFilm) : null;
   const ask = (usableMin: number): MixAsk => ({
     sheet,
     kit,

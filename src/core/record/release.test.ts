@@ -259,6 +259,18 @@ describe('the record in words', () => {
     expect(stepSaid(lost, 'p1', 'no:such step')).toBe('no:such step');
   });
 
+  test('a step that the method had in an earlier version has its words still', () => {
+    const dent = done('body-filler');
+    const said = (id: string) => say(stepSaid(dent.view(dent.endMs), 'p1', id), reader);
+    // What is dosed is no longer set out batch by batch.
+    expect(dent.view(dent.endMs).plan.steps.some((s) => s.key.task === 'weigh')).toBe(false);
+    expect([said('b2:weigh'), said('constructor'), said('b1:toString')]).toEqual([
+      'Set out the batch, batch 2',
+      'constructor',
+      'b1:toString',
+    ]);
+  });
+
   test('no entry is told by an id, and a test in the words it is asked in', () => {
     const view = w.view(w.endMs);
     for (const e of w.events) {

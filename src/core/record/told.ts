@@ -47,6 +47,9 @@ const SAYS = texts('event', {
   pass: '{step} ({pass})',
 });
 
+/** Tasks that a method had in an earlier version, by the name its records have for them. */
+const EARLIER = texts('record.earlier', { weigh: 'Set out the batch' });
+
 const NONE = 'none';
 const orNone = (text: string | undefined): Value => text?.trim() || NONE;
 
@@ -72,7 +75,11 @@ export function stepSaid(view: Pick<RepairView, 'passes'>, passId: string, id: s
   const bare = (x: string) => x.replace(/~\d+/, '');
   const [, batch, , task] = STEP_ID.exec(bare(id))!;
   const kin = mine.find((s) => bare(s.id) === bare(id)) ?? mine.find((s) => s.key.task === task);
-  if (!kin) return id;
+  if (!kin) {
+    const said = task !== undefined && Object.hasOwn(EARLIER, task) ? EARLIER[task as keyof typeof EARLIER]() : null;
+    if (!said) return id;
+    return inPass(batch === undefined ? said : SAYS.batch({ step: said as Value, n: Number(batch) }));
+  }
   const title = kin.key.attempt > 1 && typeof kin.title === 'object' ? (kin.title.with?.title ?? kin.title) : kin.title;
   const isOther = batch !== undefined && bare(kin.id) !== bare(id);
   return inPass(isOther ? SAYS.batch({ step: title as Value, n: Number(batch) }) : (title as Said));

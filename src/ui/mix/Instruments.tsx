@@ -90,7 +90,7 @@ export function Instruments({ repair, plan, batch }: { repair: Piece; plan: Repa
         {!packets && (
           <>
             {/* On film there is no vessel. */}
-            {plan.method?.mixedOn === undefined && (
+            {(plan.method?.mixedOn === undefined || sheet.dose === null) && (
               <QuantityField
                 kind="volume"
                 label="Largest vessel (empty: a mortar tub)"

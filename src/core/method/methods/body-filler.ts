@@ -1,19 +1,42 @@
 import { levels } from '../allowances';
 import { clear, endOfMixing, HELD_LONGER, levelSetting, waiting, weighedOrWhole } from '../common';
+import type { MethodContext } from '../context';
 import { options } from '../effects';
 import { filledInLifts, liftsAfter, reworded } from '../engines';
 import { SMEAR_MM, takenOff } from '../ladder';
 import type { Method } from '../method';
 import { type TaskRow, tasks } from '../task';
 
+const isDosed = ({ sheet }: Pick<MethodContext, 'sheet'>) => sheet.dose !== null;
+const lifts = reworded('body-filler', filledInLifts, {
+  place: {
+    title: 'Spread {piece}{several, select, yes {, mix {n}} other {}}',
+    detail: 'Pressed in tight, no air under it; leave it when it turns to chalk, and throw away what is on the board.',
+    confirm: 'It is on',
+  },
+});
+const [weigh, , mix] = lifts as readonly [TaskRow, TaskRow, TaskRow];
 /**
- * It is dead within minutes: each mix is weighed as it is mixed, on its own sheet of film, and goes on at once. What
- * waits for the layer below is that mixing, and nothing that could be done meanwhile.
+ * What is dosed is dead within minutes: each mix is weighed as it is mixed, on its own sheet of film, and goes on at
+ * once. What waits for the layer below is that mixing, and nothing that could be done meanwhile.
  */
-const [{ waits, within }] = filledInLifts as readonly [TaskRow];
-const onFilm = filledInLifts
-  .filter(({ task }) => task === 'mix' || task === 'place')
-  .map((row): TaskRow => ({ ...row, exact: true, ...(row.task === 'mix' ? { waits, within } : {}) }));
+const onFilm = reworded(
+  'body-filler',
+  [{ ...mix, exact: true, waits: weigh.waits, within: weigh.within, when: (c) => isDosed(c) && mix.when!(c) }],
+  {
+    mix: {
+      title: '{of, plural, one {Dose and mix it on its film} other {Dose and mix batch {n} of {of} on its film}}',
+      detail:
+        '{kits} {parts}. Folded in and drawn out, never whipped, to one colour. {asSheet} {end} Keep a dab as the witness of its ratio.',
+      confirm: 'One colour',
+    },
+  },
+);
+const inLifts = lifts.flatMap((row): readonly TaskRow[] => {
+  if (row === weigh) return [{ ...row, when: (c) => !isDosed(c) && weigh.when!(c) }];
+  if (row === mix) return [...onFilm, { ...row, when: (c) => !isDosed(c) && mix.when!(c) }];
+  return [{ ...row, exact: true }];
+});
 
 /** A dent in sheet metal or laminate, filled in thin layers of dosed filler and sanded to its line. */
 export const bodyFiller: Method = {
@@ -188,9 +211,10 @@ export const bodyFiller: Method = {
     ...clear,
     ...tasks('body-filler', [
       {
-        task: 'weigh',
+        task: 'lay-out',
         role: 'mix',
         block: 'first',
+        when: isDosed,
         title:
           '{batches, plural, one {Stir the tin, knead the tube, lay out the film} other {Stir the tin, knead the tube, lay out {batches} sheets of film}}',
         detail: '{allParts} Each is dosed on its own sheet right before it is mixed. Note the lot numbers.',
@@ -198,23 +222,7 @@ export const bodyFiller: Method = {
         work: { fixed: 4 },
       },
     ]),
-    ...liftsAfter(
-      reworded('body-filler', onFilm, {
-        mix: {
-          title: '{of, plural, one {Dose and mix it on its film} other {Dose and mix batch {n} of {of} on its film}}',
-          detail:
-            '{kits} {parts}. Folded in and drawn out, never whipped, to one colour. {asSheet} {end} Keep a dab as the witness of its ratio.',
-          confirm: 'One colour',
-        },
-        place: {
-          title: 'Spread {piece}{several, select, yes {, mix {n}} other {}}',
-          detail:
-            'Pressed in tight, no air under it; leave it when it turns to chalk, and throw away what is on the board.',
-          confirm: 'It is on',
-        },
-      }),
-      'sandable',
-    ),
+    ...liftsAfter(inLifts, 'sandable'),
     ...tasks('body-filler', [
       {
         task: 'hold:leave',
