@@ -129,8 +129,7 @@ function beside(
   if (!batch || !plan.sheet || isMetered(plan.sheet.kind)) return;
   const mine = plan.steps.filter((s) => s.batch === step.batch);
   // Weighed before it is mixed, or as it is.
-  const weighed = mine.find((s) => s.key.task === 'weigh') ?? mine.find((s) => s.marks?.begin?.includes('mix-begins'));
-  if (step === weighed)
+  if (step === mine.find((s) => s.role === 'mix'))
     for (const [part, massG] of Object.entries(batch.massG).filter(([, g]) => g > 0))
       tell(
         id,

@@ -151,6 +151,12 @@ test('resin as cold as the slab, 1 °C beyond the points, would need three batch
   expect(cold.batches).toHaveLength(3);
   expect(cold.findings.map((f) => f.id)).not.toContain('cooler-pots');
   expect(cold.findings.some((f) => /Beyond the sheet’s points/.test(f.title))).toBe(true);
+  // No cooler than the sheet lets it be mixed, and then it is not called as cold as the place.
+  const least = { ...sheet, limits: { ...sheet.limits, materialMinC: 12 } };
+  const held = plan({}, [least]).findings.find((f) => f.id === 'cooler-pots')!;
+  expect([held.ways![0]!.set.value, held.why]).toEqual([12, expect.stringMatching(/At 12 °C it lives .*: 4 do\.$/)]);
+  expect(plan({ materialC: 12 }, [least]).batches).toHaveLength(4);
+  expect(offered.why).toMatch(/as cold as the place/);
   // Not where it is as cold already, nor where few batches do, nor while somebody works.
   expect(plan({ materialC: 10 }).findings.map((f) => f.id)).not.toContain('cooler-pots');
   const quick = plan({ settings: { ...piece().settings, rate: 900 } });
@@ -327,8 +333,8 @@ describe('batch 3 stiffens after 1.2 min of pouring', () => {
     const open = p.steps.filter((x) => x.done === null).map((x) => x.id);
     expect(open).not.toContain('b3:pour');
     // The tool is cleaned first; then what still stands in its cups is set out by the new amounts, all four of them.
-    expect(open.slice(0, 3)).toEqual(['b3:clean', 'weigh-all~2', 'b4:mix']);
-    const anew = p.steps.find((x) => x.id === 'weigh-all~2')!;
+    expect(open.slice(0, 3)).toEqual(['b3:clean', 'weigh-all:anew', 'b4:mix']);
+    const anew = p.steps.find((x) => x.id === 'weigh-all:anew')!;
     expect(anew.title).toBe('Set all 4 batches out, again');
     expect(open.filter((id) => id.endsWith(':pour'))).toEqual(['b4:pour', 'b5:pour', 'b6:pour', 'b7:pour']);
     // Each of the four is in and its tool clean before its pot is dead.
@@ -348,7 +354,7 @@ describe('batch 3 stiffens after 1.2 min of pouring', () => {
     expect(p.batches).toHaveLength(6);
     const open = p.steps.filter((x) => x.done === null).map((x) => x.id);
     expect(open).toContain('b3~2:pour');
-    expect(open.slice(0, 2)).toEqual(['weigh-all~2', 'b3~2:mix']);
-    expect(p.steps.find((x) => x.id === 'weigh-all~2')!.title).toBe('Set all 4 batches out, again');
+    expect(open.slice(0, 2)).toEqual(['weigh-all:anew', 'b3~2:mix']);
+    expect(p.steps.find((x) => x.id === 'weigh-all:anew')!.title).toBe('Set all 4 batches out, again');
   });
 });

@@ -118,6 +118,15 @@ test('a deadline that cannot be met is said, with how far it is missed', () => {
   expect(sentence(f.title)).toMatch(/short of the wanted reopening/);
 });
 
+test('where its clock is out in time, and the checks are not, the checks are named', () => {
+  const { plan } = view(nosing);
+  const checks = plan.steps.find((x) => x.role === 'test')!;
+  const missed = (wantedAt: number) => view(nosing, { wantedAt }).findings.find((x) => x.id === 'deadline');
+  expect(sentence(missed(checks.startMs + 1)!.why)).toMatch(/The clock is out in time, the checks .* are not\.$/);
+  expect(sentence(missed(checks.startMs - 3_600_000)!.why)).toMatch(/Of that 1 h are the clock’s, the rest the checks/);
+  expect(missed(plan.openMs!)).toBeUndefined();
+});
+
 test('a reopening that is wanted when nobody works is said, with the last hour somebody is there', () => {
   const at = (iso: string) => DateTime.fromISO(iso, { zone }).toMillis();
   const hours = { fromHour: 8, toHour: 16, days: [1, 2, 3, 4, 5] };

@@ -22,7 +22,7 @@ interface Share {
 /**
  * Pots after some of them were cut short: what those left unplaced, with all that was to come after them in the same
  * portion, is shared out anew. The sum of what is placed stays.
- * @param cuts in the order they happened; one of a pot that is not there, or that placed all it was for, changes nothing
+ * @param cuts in their order; one of a pot that is not there, or that placed all it was for, changes nothing
  * @param shareOut the pots for so much that is still to be placed, mL
  */
 export function cutShort<P extends Pot>(

@@ -80,7 +80,8 @@ function withPotsSetOut(
   if (at < 0) return renamed;
   const batches = c.batches.filter((b) => open.has(b.index));
   const again = lost.flatMap((_, i): StepDraft[] => {
-    const key = { ...first.key, attempt: i + 2 };
+    // Not a further attempt at the first: that one comes where all of the pass is done again.
+    const key = { ...first.key, task: `${first.key.task}:anew`, attempt: i + 1 };
     const d = stepFrom(method, row, { ...c, batches, batch: null }, key);
     // What was never set out between two losses is set out once.
     return done.has(d.id) || i === lost.length - 1

@@ -6,7 +6,7 @@ const MIN_MS = 60_000;
 
 /** What would bring a repair in by the instant it is wanted back. */
 export interface InTime {
-  /** The clock that opens it runs out so long after that instant, closed hours included; 0 where the checks alone are late. */
+  /** So long after that its clock is out, closed hours included; 0 where the checks alone are late. */
   readonly clockShortMin: number;
   /** The latest instant its last clock may start; null where no earlier start is left that would do. */
   readonly byMs: number | null;

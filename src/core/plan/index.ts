@@ -24,6 +24,7 @@ export * from './notice';
 export * from './openers';
 export * from './photo';
 export * from './place-trial';
+export * from './placed-so-far';
 export { planChain, planPass } from './plan-chain';
 export * from './plan-job';
 export * from './pots';

@@ -163,7 +163,7 @@ const MOST_AREAS = 200;
 
 /** From this version of the core on no more like faces are bared for one pot than keep until their turn. */
 const BY_FACES = [0, 27] as const;
-/** From this one on what stays behind counts in the minutes of a pour, and a sheet of film bounds what is mixed on it. */
+/** From this one on what stays behind counts in the minutes of a pour, and a sheet of film bounds a mix. */
 const BY_MIXED = [0, 28] as const;
 
 /** Amounts with the pot life of the hour. */

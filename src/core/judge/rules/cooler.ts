@@ -18,13 +18,13 @@ const F = findings({
     severity: 'note',
     stage: 'mix',
     title: 'Many batches, because the pot is soon dead',
-    why: 'At {now} it lives {lives}: {n} batches. At {cool}, as cold as the place, it lives {longer}{beyond, select, none {} other {, {beyond} beyond the sheet’s points}}: {m} {m, plural, one {does} other {do}}.',
-    todo: 'Keep the closed packs at the place until they are as cold as it is, if so few are wanted; cold it is stiffer to mix and wets less.',
+    why: 'At {now} it lives {lives}: {n} batches. At {cool}{place, select, no {} other {, as cold as the place,}} it lives {longer}{beyond, select, none {} other {, {beyond} beyond the sheet’s points}}: {m} {m, plural, one {does} other {do}}.',
+    todo: 'Keep the closed packs that cool, if so few are wanted; cold it is stiffer to mix and wets less.',
   },
 });
 const { keep: KEEP } = texts('way.cooler', { keep: 'The packs at {cool}' });
 
-/** Where the clock of the pot alone makes many batches of it: how many it would be as cold as the place. */
+/** Where the clock of the pot alone makes many batches of it: how many it would be, kept as cold as the place or the sheet lets it. */
 export const coolerRules: Readonly<Record<string, Rule>> = {
   'cooler-pots': ({ plan, repair, actuals }) => {
     const { mix, method, context, batches, potC, usableMin, thermal, steps } = plan;
@@ -58,6 +58,7 @@ export const coolerRules: Readonly<Record<string, Rule>> = {
           lives: minutes(lives),
           n: batches.length,
           cool: exactly(degC(coolC)),
+          place: coolC - base.value < 1 ? 'yes' : 'no',
           longer: minutes(longer),
           beyond: coolC < row.sheetLowC ? exactly(kelvin(row.sheetLowC - coolC)) : 'none',
           m: few,

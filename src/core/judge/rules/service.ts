@@ -21,7 +21,7 @@ const F = findings({
     severity: 'caution',
     stage: 'release',
     title: '{short} short of the wanted reopening',
-    why: 'Computed with the long end of the sheet’s range on the base’s own temperature.{clock, select, none {} other { Of that {clock} are the clock’s, the rest the checks before it is opened.}}',
+    why: 'Computed with the long end of the sheet’s range on the base’s own temperature.{clock, select, none {} met { The clock is out in time, the checks before it is opened are not.} other { Of that {clock} are the clock’s, the rest the checks before it is opened.}}',
     todo: '{by, select, none {Start earlier,} other {Begin {sooner} earlier and its clock is out in time: it then starts for the last of it by {by}. Or}} tent and warm the base, choose a faster system on the shelf, or move the reopening.',
   },
   'wanted-closed': {
@@ -151,7 +151,7 @@ export const serviceRules: Readonly<Record<string, Rule>> = {
     return [
       F.deadline({
         short: minutes(-plan.inHandMin),
-        clock: clock > 0 && clock < -plan.inHandMin - 0.5 ? minutes(clock) : 'none',
+        clock: found && clock === 0 ? 'met' : clock > 0 && clock < -plan.inHandMin - 0.5 ? minutes(clock) : 'none',
         by: found?.byMs != null ? at(found.byMs) : 'none',
         sooner: minutes(found?.soonerMin ?? 0),
       }),

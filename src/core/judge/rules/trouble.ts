@@ -17,7 +17,7 @@ const F = findings({
     stage: 'place',
     title: 'Batch {batch} died before all of it was placed',
     why: '{placed} of it stay, {waste} are waste. The {rest} still to be placed take {now, plural, one {# batch} other {# batches}}{grew, select, no {} other {, and not the {meant} that were planned}}.',
-    todo: 'Mark where it ended: the next begins there. Keep the pots cooler, pour faster, or bring hands, or the next one dies as well.',
+    todo: 'Mark where it ended: the next begins there. Keep the pots cooler, place faster, or bring hands, or the next one dies as well.',
   },
 });
 
