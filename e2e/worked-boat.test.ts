@@ -23,14 +23,10 @@ test('a depth sensor bonded inside the hull: one kneaded packet, a route walked 
     'Kneaded packet',
     'Pre-measured sachets',
     [
-      ['A to B, with its basis', '100:50 by weight'],
-      ['Density of A', '1.2'],
-      ['Density of B', '1.2'],
-      ['of A', '7.2 g'],
-      ['of B', '3.6 g'],
+      ['Pack, as printed on it', '9 mL packet'],
       ['May be split', 'no'],
       ['Mixing time', '2 min'],
-      ['Left in the pot and on tools', '1.35 mL'],
+      ['Left in the pot and on tools', '15 %'],
       ['Base from', '10 °C'],
       ['Gap or bond line from', '0.1 mm'],
       ['Gap or bond line to', '4 mm'],
@@ -70,7 +66,7 @@ test('a depth sensor bonded inside the hull: one kneaded packet, a route walked 
   await stage(page, 'Mix');
   await choose(page, 'Reserve for doubt', 'none');
   await type(page, 'Pressed out all round', '0 %');
-  await says(page, /1 × Kit 1; buy 1 × Kit 1/);
+  await says(page, /1 × 9 mL packet; buy 1 × 9 mL packet/);
   await type(page, 'Way from mixing to the place', '6.5 min');
   // What is kneaded in its bag is not weighed: no scale, no vessel is asked for.
   expect(await page.getByLabel('Step of the scale at hand').count()).toBe(0);
@@ -371,8 +367,8 @@ test('the cap of a pile: paste with spheres and thickener, lifted and lowered in
     [
       ['A to B, with its basis', '100:42 by weight'],
       // 12 g of spheres and 6 g of thickener to 100 mL of liquid, told for 100 g of A.
-      ['Parts of C by weight', '15.75'],
-      ['Parts of D by weight', '7.88'],
+      ['Parts of C by weight', '12 g per 100 mL'],
+      ['Parts of D by weight', '6 g per 100 mL'],
       ['Density of A', '1.12'],
       ['Density of B', '1'],
       ['Density of C', '0.3'],
@@ -410,7 +406,7 @@ test('the cap of a pile: paste with spheres and thickener, lifted and lowered in
   const mixed = await said(page);
   for (const figure of ['229 g', '96.2 g', '36.1 g', '18.0 g', '52.7 mL']) expect(mixed).toContain(figure);
   await stage(page, 'Place');
-  await type(page, 'Spreading rate', '50.6 mL/min');
+  await type(page, 'Spreading rate', '8 min');
   // A piece that one holds needs no hoist: this is a cap.
   expect(await page.getByLabel('Lifting it over its place').count()).toBe(0);
   await choose(page, 'Brought to its place', 'lifted: hoist, or several hands');
@@ -463,8 +459,8 @@ test('a skin fitting in four passes of four systems: each from the window of the
     [
       ['A to B, with its basis', '100:30 by weight'],
       // 45 g of fibre and 10 g of thickener to 250 mL of liquid, told for 100 g of A.
-      ['Parts of C by weight', '21.28'],
-      ['Parts of D by weight', '4.73'],
+      ['Parts of C by weight', '45 g per 250 mL'],
+      ['Parts of D by weight', '10 g per 250 mL'],
       ['Density of A', '1.13'],
       ['Density of B', '1.01'],
       ['Density of C', '2.55'],

@@ -153,8 +153,7 @@ test('seven sockets packed: one kit, each kneaded by itself, the mating tool fre
     'Two-part putty, kneaded by hand',
     [
       ['A to B, with its basis', '1:1 by weight'],
-      ['Density of A', '1.9'],
-      ['Density of B', '1.9'],
+      ['Density of the mix, or cured', '1.9'],
       ['of A', '1 kg'],
       ['of B', '1 kg'],
       ['May be split', 'yes'],
@@ -215,8 +214,7 @@ test('felt on both sides of a bow: out of one mix, both wetted before the first 
     'Resin and hardener, liquid',
     [
       ['A to B, with its basis', '100:38 by weight'],
-      ['Density of A', '1.10'],
-      ['Density of B', '1.10'],
+      ['Density of the mix, or cured', '1.10'],
       ['of A', '507.2 g'],
       ['of B', '192.8 g'],
       ['May be split', 'yes'],
@@ -251,7 +249,7 @@ test('felt on both sides of a bow: out of one mix, both wetted before the first 
   const mix = await said(page);
   for (const figure of ['163 g', '537', 'in 1 batch', '1 × Kit 1']) expect(mix).toContain(figure);
   await stage(page, 'Place');
-  await type(page, 'Wetting rate', '41.7 mL/min');
+  await type(page, 'Wetting rate', '6 min a side');
   await says(page, /Beside the mix: 1\.1 m² release film/);
   const steps = (await said(page)).match(/\d+\. (Wet|Lay)[^\n]*/g)!;
   // Both are wetted, then both laid: at this warmth the pot would not outlast wetting, laying, wetting.
@@ -271,8 +269,7 @@ test('a shoe on a barrier boom: too little to be metered on its scale, left alon
     [
       ['A to B, with its basis', '100:45 by weight'],
       ['Tolerance on the sheet', '5 %'],
-      ['Density of A', '1.25'],
-      ['Density of B', '1.25'],
+      ['Density of the mix, or cured', '1.25'],
       ['of A', '100 g'],
       ['of B', '45 g'],
       ['May be split', 'yes'],
@@ -338,7 +335,7 @@ test('a shroud tab rebuilt in the mould of its twin: powder and liquid, beads, t
     'Powder and liquid methacrylate',
     [
       ['A to B, with its basis', '140:100 by weight'],
-      ['Density of A', '1.44'],
+      ['Density of the mix, or cured', '1.18'],
       ['Density of B', '0.94'],
       ['of A', '140 g'],
       ['of B', '100 g'],

@@ -72,7 +72,7 @@ test('two wear plates from one mix', async () => {
   await type(page, 'Left in the texture of both faces', '0 mL/m²');
   await type(page, 'Way from mixing to the place', '2 min');
   await stage(page, 'Place');
-  await type(page, 'Spreading rate', '2.2 mL/min');
+  await type(page, 'Spreading rate', '6 min each');
   await stage(page, 'Mix');
   await says(page, /38\.3/);
   expect(await answer(page)).toBe('38.3');
@@ -144,8 +144,6 @@ test('a ramp patch over two lifts: kits of each, its primer, three openings, and
     'Ramp mortar',
     'Resin mortar or grout with aggregate, in kits',
     [
-      ['A to B, with its basis', '100:50 by weight'],
-      ['Parts of C by weight', '634.615'],
       ['Density of A', '1.12 g/mL'],
       ['Density of B', '1.05 g/mL'],
       ['True density of C', '2.62 g/mL'],
@@ -233,7 +231,7 @@ test('anchors from twin packs: two mixers, three packs, load by the round as the
       ['Density of B', '1.5 g/mL'],
       ['Pack, as printed on it', '220 mL'],
       ['Left in a mixer', '12 mL'],
-      ['First shots thrown away', '27 mL'],
+      ['First shots thrown away', '3 × 9 mL'],
       ['Reach of the mixer', '200 mm'],
       ['Flow check of a pack (empty: none)', '16 mL'],
     ],

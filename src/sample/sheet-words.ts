@@ -140,6 +140,7 @@ export const common = {
   revision: 1,
   maker: 'Lakeside stores',
   dose: null,
+  mixedGPerMl: null,
   mixer: null,
   potLossMl: 20,
   mixMin: 3,

@@ -1,6 +1,7 @@
 import { alike, type Finding } from '@/core/judge';
 import { type Piece, type PlannedStep, pieceOf, type Repair, repairOf } from '@/core/plan';
 import { viewJob } from '@/core/record';
+import type { Milestone } from '@/core/system';
 import { voidOf } from '@/core/void';
 import { methodsData, sampleData } from '@/sample/jobs';
 import { shaped } from '@/sample/typed';
@@ -20,8 +21,14 @@ function planned(id: string, by: number, tempC: number, over: (piece: Piece) => 
     startFrom: NOW,
     wantedAt: null,
   };
-  return viewJob({ job, repairs: [repair], sheets: bundle.sheets, stock: [], events: [] }, NOW).repairs[0]!;
+  // A primer that dries in the half of its time: on a hot base the pots are small already.
+  const sheets = bundle.sheets.map((s) => ({ ...s, milestones: s.milestones.map(primerInHalf) }));
+  return viewJob({ job, repairs: [repair], sheets, stock: [], events: [] }, NOW).repairs[0]!;
 }
+const primerInHalf = (m: Milestone): Milestone =>
+  m.kind === 'primer-wet' && m.table.form === 'curve'
+    ? { ...m, table: { ...m.table, points: m.table.points.map((p) => ({ ...p, fromMin: p.fromMin / 2 })) } }
+    : m;
 const late = (findings: readonly Finding[]) => findings.filter((f) => f.id.startsWith('late:'));
 const factorsOf = (steps: readonly PlannedStep[], role: string) => [
   ...new Set(steps.filter((s) => s.id.endsWith(`:${role}`)).flatMap((s) => s.factors)),
@@ -30,7 +37,7 @@ const factorsOf = (steps: readonly PlannedStep[], role: string) => [
 test('a primer that dries before the mortar comes, by minutes nobody chose: a caution with the minutes that are left', () => {
   const view = planned('sample-cores', 3, 29);
   const found = late(view.findings);
-  expect(found.length).toBeGreaterThan(5);
+  expect(found.length).toBeGreaterThan(2);
   expect(new Set(found.map((f) => f.severity))).toEqual(new Set(['caution']));
   // As many as there are batches, told as one.
   expect(alike(found).map(({ more }) => more.length)).toEqual([found.length - 1]);

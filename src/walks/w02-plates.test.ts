@@ -5,6 +5,7 @@ import { measured, SHAPES, type VoidShape, voidOf } from '@/core/void';
 import { curve, kitOf, partsOf, ratioOf } from '@/sample/sheet-words';
 import { pasteSheet } from '@/sample/systems';
 import { plainWords } from '@/words';
+import { draws, minutesAt } from './draws';
 import { at, baseAt, clock, happened, off, printedPlan, walkJob, walkPiece } from './made';
 
 /** Two wear plates from one mix, plate by plate, on steel of 12 °C. */
@@ -294,4 +295,66 @@ describe('seats looked at one by one, and fasteners in their order', () => {
     expect(() => plan(piece({ seats: { '1': 'bent' } as never }))).toThrow();
     expect(() => plan(piece({ seats: { left: 'sound' } as never }))).toThrow();
   });
+});
+
+test('random plates agree with a count by hand: so many to a mix, each skinning by its own clock, primed in between', () => {
+  for (const d of draws(30)) {
+    const [length, width, thick] = [d.of(80, 400, 5), d.of(60, 250, 5), d.of(0.3, 0.8, 0.1)];
+    const [holes, hole, count] = [d.of(0, 5, 1), d.of(8, 18, 1), d.of(2, 6, 1)];
+    const [squeeze, lost, carry] = [d.of(10, 40, 5), d.of(4, 20, 2), d.of(0, 4, 1)];
+    const [spread, close, useBy, open] = [d.of(3, 9, 0.5), d.of(3, 12, 0.5), d.of(35, 70, 1), d.of(28, 50, 1)];
+    const [materialC, baseC] = [d.of(15, 25, 0.5), d.of(10, 20, 0.5)];
+    const placedMl = ((length * width - (holes * Math.PI * hole ** 2) / 4) * thick * (1 + squeeze / 100)) / 1000;
+    const mine: SheetRevision = {
+      ...sheet,
+      potLossMl: lost,
+      kits: [kitOf('pair', 'Tin pair', [13_200, 5500], { yieldMl: null, splittable: true })],
+      milestones: [
+        curve('use-by', 'mix-begins', 'pot', [
+          [15, useBy, useBy],
+          [25, useBy / 2, useBy / 2],
+        ]),
+        curve('open', 'last-coat', 'material', [
+          [10, open, open],
+          [20, open * 0.6, open * 0.6],
+        ]),
+        ...sheet.milestones.slice(2),
+      ],
+    };
+    const of = piece({
+      void: {
+        ...voidOf({
+          ...SHAPES.bondLine.blank(),
+          outline: { kind: 'rectangle', length: measured(length, 'rule'), width: measured(width, 'rule') },
+          holes: { count: holes, diameter: measured(hole, 'calliper') },
+          thickness: measured(thick, 'gauge'),
+        } as VoidShape),
+        count,
+      },
+      materialC,
+      settings: { bead: squeeze, 'back-butter': 0, rate: placedMl / spread, carry, 'close min': close },
+    });
+    const base = { ...of.base, known: baseAt(['2027-04-12T00:00', baseC]) };
+    const climate = { kind: 'constant', tempC: baseC, humidityPct: 40 } as const;
+    const p = printedPlan(
+      { job: { ...job, climate }, repairs: [repairOf({ ...of, base })], sheets: [mine] },
+      at('2027-04-13T06:00'),
+    ).repairs[0]!;
+
+    const hotC = Math.max(materialC, baseC);
+    const lives = minutesAt(hotC, [15, useBy], [25, useBy / 2]);
+    const skins = minutesAt(hotC, [10, open], [20, open * 0.6]);
+    let most = 0;
+    while (3 + carry + most * (spread + close) + spread <= lives + 1e-6) most++;
+    const mixes = most && Math.ceil(count / most);
+    expect([d.n, p.problems.length > 0, p.batches.length]).toEqual([d.n, most === 0, mixes]);
+    if (!most) continue;
+    expect(p.toMixMl! / (placedMl * count + lost * mixes)).toBeCloseTo(1, 2);
+    const late = p.findings.some((f) => /^late.*close/.test(f.id));
+    if (Math.abs(spread + close - skins) > 1) expect([d.n, late]).toEqual([d.n, spread + close > skins]);
+    const shut = p.steps.filter((s) => s.id.endsWith(':close')).map((s) => Date.parse(s.to!) / 60_000);
+    const gate = (kind: string) => Date.parse(p.milestones.findLast((m) => m.kind === kind)!.plans!) / 60_000;
+    expect(gate('recoat-from') - Math.max(...shut)).toBeCloseTo(minutesAt(baseC, [10, 6 * H], [20, 3 * H]), 0);
+    expect(gate('recoat-until') - Math.min(...shut)).toBeCloseTo(minutesAt(baseC, [10, 24 * H], [20, 12 * H]), 0);
+  }
 });

@@ -3,6 +3,7 @@ import type { SheetRevision } from '@/core/system';
 import { measured, SHAPES, type VoidShape, voidOf } from '@/core/void';
 import { curve, kitOf, partsOf, ratioOf } from '@/sample/sheet-words';
 import { mortarSheet } from '@/sample/systems';
+import { draws, minutesAt } from './draws';
 import { at, baseAt, clock, happened, off, printedPlan, walkJob, walkPiece } from './made';
 
 /** The ramp patch over two lifts, 900 × 640 × 62 mm, kits of 20.4 kg, at a base of 9 °C. */
@@ -208,4 +209,58 @@ describe('the primer of a lift smaller than its kits', () => {
     expect(p.batches[0]!.massG.C).toBeCloseTo(16_500, 6);
     expect(p.amounts.find((a) => /drawn off as primer/.test(a.label))!.label).toMatch(/aggregate whole/);
   });
+});
+
+test('random patches agree with a count by hand: lifts, whole kits of which primer is drawn, and three openings', () => {
+  for (const d of draws(25)) {
+    const [length, width, deep] = [d.of(300, 2000, 10), d.of(300, 1200, 10), d.of(15, 80, 1)];
+    const [crown, primer, baseC] = [d.of(1, 4, 1), d.of(100, 400, 10), d.of(5, 20, 0.5)];
+    // Resin enough to fill what is between the grains, as kits are packed.
+    const [a, c] = [d.of(2600, 4000, 50), d.of(9000, 16_000, 100)];
+    const mine = {
+      ...sheet,
+      ratio: ratioOf({ basis: 'weight', a: 100, b: 50, cByWeight: (c / a) * 100 }),
+      kits: [kitOf('kit', 'Kit', [a, a / 2, c], { yieldMl: null })],
+    };
+    const over: Partial<Piece> = {
+      void: voidOf({
+        ...SHAPES.patch.blank(),
+        outline: { kind: 'rectangle', length: measured(length, 'tape'), width: measured(width, 'tape') },
+        depth: { kind: 'mean', mean: { ...measured(deep, 'gauge'), toleranceMm: 2 } },
+      } as VoidShape),
+      settings: { crown, primer },
+      materialC: baseC,
+      base: { ...walkPieceBase(), known: baseAt(['2027-04-19T00:00', baseC]) },
+    };
+    const p = plan(over, [], '2027-04-20T06:00', [mine]);
+
+    const lifts = Math.ceil(deep / 40);
+    const [liquid, grains] = [a / 1.12 + a / 2 / 1.05, c / 2.62];
+    const between = c / 1.7 - grains;
+    const primed = (i: number) => (Number(i === 0) * length * width + (2 * (length + width) * deep) / lifts) / 1e6;
+    const kits = Array.from({ length: lifts }, (_, i) => {
+      const wanted = (length * width * (deep / lifts + (i === lifts - 1 ? crown : 0))) / 1000;
+      for (let k = 1; ; k++) {
+        const left = liquid - (primed(i) * primer) / k;
+        // With less liquid than the grains leave room for, as many grains are left out.
+        if (k * (left + grains * Math.min(1, left / between)) >= wanted * 0.99999) return k;
+      }
+    });
+    const planned = kits.map((_, i) => p.batches.filter((b) => lifts === 1 || b.label === `lift ${i + 1}`).length);
+    expect([d.n, p.problems, planned]).toEqual([d.n, [], kits]);
+    const clocks = plan(
+      over,
+      [
+        ...(lifts > 1 ? [[`b${kits[0]}:place`, '2027-04-20T10:00'] as [string, string]] : []),
+        ['hold:clean', '2027-04-20T18:30'],
+      ],
+      '2027-04-20T18:31',
+      [mine],
+    );
+    const after = (kind: string) =>
+      (Date.parse(clocks.milestones.findLast((m) => m.kind === kind)!.plans!) - at('2027-04-20T18:30')) / 3_600_000;
+    expect(after('foot')).toBeCloseTo(minutesAt(baseC, [5, 30], [10, 20], [20, 8]), 1);
+    expect(after('light-load')).toBeCloseTo(minutesAt(baseC, [5, 72], [10, 48], [20, 20]), 1);
+    expect(after('load')).toBeCloseTo(minutesAt(baseC, [5, 144], [10, 96], [20, 40]), 1);
+  }
 });

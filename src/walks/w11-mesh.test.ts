@@ -1,10 +1,14 @@
 import fc from 'fast-check';
 import { meshPieces, stripMm } from '@/core/method/methods/crack-mesh';
-import { type Piece, repairOf } from '@/core/plan';
+import { type Piece, pacedAmounts, repairOf } from '@/core/plan';
+import { viewJob } from '@/core/record';
 import type { SheetRevision } from '@/core/system';
+import { parsePaced } from '@/core/typed';
 import { measured, SHAPES, type VoidShape, voidOf } from '@/core/void';
 import { curve, kitOf, partsOf, ratioOf } from '@/sample/sheet-words';
 import { pasteSheet } from '@/sample/systems';
+import { chased } from './crack';
+import { draws, minutesAt, unionMm2 } from './draws';
 import { at, baseAt, printedPlan, walkJob, walkPiece } from './made';
 
 /** The ramp crack bridged with mesh: paste in the union, a bed and a cover, two batches by their minutes. */
@@ -57,21 +61,7 @@ const strip = (thicknessMm: number) =>
 const piece = (over: Partial<Piece> = {}): Piece => {
   const plain = walkPiece(job, {
     method: { id: 'crack-mesh', version: 1 },
-    void: voidOf(
-      {
-        ...SHAPES.chase.blank(),
-        form: 'vee',
-        stations: [
-          { atMm: 0, widthMm: 14, depthMm: 26 },
-          { atMm: 9600, widthMm: 14, depthMm: 26 },
-        ],
-        readWidth: { ...measured(0, 'rule'), text: 'read' },
-        readDepth: { ...measured(0, 'rule'), text: 'read' },
-        slot: { width: measured(3, 'calliper'), depth: measured(48, 'gauge') },
-      } as VoidShape,
-      strip(1.5),
-      strip(1.5),
-    ),
+    void: voidOf(chased(9600, [3, 48], [14, 26]), strip(1.5), strip(1.5)),
     sheetId: sheet.id,
     kitId: 'pair',
     materialC: 14,
@@ -255,4 +245,55 @@ describe('the skim over it, on the next day', () => {
     const p = claimed(null, { void: voidOf(half(1), half(3)), settings: { coats: 2 } });
     expect(net(p)).toBeCloseTo(2 * (1.44 * 1 + 1.44 * 3), 3);
   });
+});
+
+test('five minutes a metre are 152.5 mL a minute', () => {
+  const { plan: planned } = viewJob({ job, repairs: [repairOf(piece())], sheets: [sheet], stock: [], events: [] }, NOW)
+    .repairs[0]!;
+  const amounts = pacedAmounts(planned, planned.method!.settings.find((s) => s.id === 'rate')!)!;
+  expect(parsePaced('rate', '5 min per metre', 'metric', amounts)).toMatchObject({ value: expect.closeTo(152.5, 0) });
+});
+
+test('random cracks under mesh agree with a count by hand: paste in union and strip, in pots laid in time', () => {
+  for (const d of draws(25)) {
+    const [run, wide, bed, cover] = [d.of(1000, 15_000, 100), d.of(120, 250, 10), d.of(1, 2.5, 0.5), d.of(1, 2.5, 0.5)];
+    const [slotWide, slotDeep, veeWide, veeDeep] = [d.of(2, 6, 0.5), d.of(20, 60, 1), d.of(8, 24, 1), d.of(8, 30, 1)];
+    const [over, minPerM, mixMin] = [d.of(0, 15, 1), d.of(2, 8, 0.5), d.of(2, 6, 1)];
+    const [materialC, baseC] = [d.of(10, 20, 0.5), d.of(5, 20, 0.5)];
+    const layer = (mm: number) =>
+      ({
+        ...SHAPES.coat.blank(),
+        outline: { kind: 'rectangle', length: measured(run, 'tape'), width: measured(wide, 'tape') },
+        thickness: measured(mm, 'gauge'),
+        texture: { from: 'class', class: 'none' },
+      }) as VoidShape;
+    const litres =
+      ((unionMm2([slotWide, slotDeep], [veeWide, veeDeep]) + wide * (bed + cover)) * run * (1 + over / 100)) / 1e6;
+    const of = piece({
+      void: voidOf(chased(run, [slotWide, slotDeep], [veeWide, veeDeep]), layer(bed), layer(cover)),
+      materialC,
+      settings: { over, rate: (litres * 1e6) / run / minPerM },
+    });
+    const base = { ...of.base, known: baseAt(['2027-04-21T00:00', baseC]) };
+    const mine = {
+      ...sheet,
+      mixMin,
+      kits: [kitOf('pair', 'Tin pair', [140_000, 120_000], { yieldMl: null, splittable: true })],
+    };
+    const p = printedPlan({ job, repairs: [repairOf({ ...of, base })], sheets: [mine] }, NOW).repairs[0]!;
+
+    const left = minutesAt(Math.max(materialC, baseC), [10, 45], [20, 25]) - mixMin;
+    // In time, and in the tub that is thought at hand: 45 L, two thirds full.
+    const pots = Math.max(Math.ceil((run / 1000) * (minPerM / left) - 1e-6), Math.ceil(litres / 30 - 1e-6));
+    expect([d.n, p.problems, p.toMixMl! / 1000 / litres, p.batches.length]).toEqual([
+      d.n,
+      [],
+      expect.closeTo(1, 2),
+      pots,
+    ]);
+    let pieces = 1;
+    while (pieces * 2500 - (pieces - 1) * 60 < run) pieces++;
+    const cut = p.steps.find((s) => s.id === 'prep:cut')!.title;
+    if (pieces > 1) expect([d.n, cut]).toEqual([d.n, expect.stringContaining(`${pieces} pieces`)]);
+  }
 });

@@ -1,7 +1,9 @@
 import { methodOf } from '@/core/method';
 import { type Piece, pieceOf, repairOf, withNext, withPiece } from '@/core/plan';
 import { measured, type Void, type VoidShape, voidOf } from '@/core/void';
+import { kitOf } from '@/sample/sheet-words';
 import { plainWords } from '@/words';
+import { draws } from './draws';
 import { at, baseAt, clock, happened, off, pouringSheet, printedPlan, walkJob, walkPiece } from './made';
 
 /** The collar round the sheave post in two pours, a ring standing in the second. */
@@ -162,4 +164,52 @@ test('the ring of 600/540 that stands in it displaces 0.967 L, and one that does
   expect(wide.problems.map((p) => plainWords(p.sentence)).join()).toMatch(
     /590 mm to 650 mm across, does not stand in the channel/,
   );
+});
+
+test('random collars agree with a count by hand: what the ring displaces, its level before, whole kits a pour, the slope', () => {
+  const deg = (mmPerM: number) => (Math.atan(mmPerM / 1000) * 180) / Math.PI;
+  const area = (outer: number, inner: number) => (Math.PI / 4) * (outer ** 2 - inner ** 2);
+  for (const d of draws(30)) {
+    const inner = d.of(200, 450, 10);
+    const between = inner + d.of(40, 140, 10);
+    const outer = between + d.of(100, 180, 10);
+    const [deep, level, clear, foot] = [d.of(20, 60, 1), d.of(30, 60, 1), d.of(4, 12, 1), d.of(10, 24, 1)];
+    const [ringOuter, ringWide] = [outer - d.of(20, 40, 2), d.of(10, 20, 1)];
+    const [overfill, lost, kit, baseC] = [d.of(0, 10, 1), d.of(20, 120, 10), d.of(1.5, 5, 0.1), d.of(5, 20, 0.5)];
+    const [along, across] = [d.of(0, 20, 1), d.of(0, 20, 1)];
+    const mine = {
+      ...sheet,
+      potLossMl: lost,
+      kits: [kitOf('kit', 'Kit', [kit * 1281, kit * 270.2], { yieldMl: kit * 1000, splittable: false })],
+    };
+    const second = ring(outer, between, level + clear, {
+      clear: measured(clear, 'gauge'),
+      part: { thickness: measured(ringWide, 'calliper'), foot: measured(foot, 'gauge'), outerMm: ringOuter },
+      tiltDeg: deg(along),
+      acrossDeg: deg(across),
+    });
+    const two = chain(second, { settings: { overfill }, materialC: baseC });
+    const first = { void: ring(between, inner, deep), settings: { overfill }, materialC: baseC };
+    const one = withPiece(two, { ...pieceOf(two, 'p1'), ...first });
+    const repair = { ...one, base: { ...one.base, known: baseAt(['2027-04-25T00:00', baseC]) } };
+    const p = printedPlan({ job, repairs: [repair], sheets: [mine] }, NOW).repairs[0]!;
+
+    const higher = (Math.hypot(along, across) * outer) / 2 / 1000;
+    if (Math.abs(higher - clear) < 0.05) continue;
+    const refusals = p.problems.map((x) => plainWords(x.sentence)).join();
+    expect([d.n, /higher at one side/.test(refusals)]).toEqual([d.n, higher > clear]);
+    if (higher > clear) continue;
+    const pour = [
+      (area(between, inner) * deep) / 1000,
+      (area(outer, between) * level - area(ringOuter, ringOuter - 2 * ringWide) * (level - foot)) / 1000,
+    ];
+    const kits = pour.map((ml) => Math.ceil((ml * (1 + overfill / 100)) / (kit * 1000 - lost) - 1e-9));
+    expect([d.n, p.passes.map((x) => x.volumeMl!.nominal), p.passes.map((x) => x.kits!.use)]).toEqual([
+      d.n,
+      pour.map((ml) => expect.closeTo(ml, -1)),
+      kits,
+    ]);
+    const before = p.working['p2 volume']!.find((w) => /Level/.test(w.label))!;
+    expect(Number(before.value)).toBeCloseTo((pour[1]! * 1000) / area(outer, between), 1);
+  }
 });

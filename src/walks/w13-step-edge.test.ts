@@ -5,6 +5,7 @@ import { measured, SHAPES, type VoidShape, voidOf } from '@/core/void';
 import { curve, kitOf, partsOf, ratioOf } from '@/sample/sheet-words';
 import { mortarSheet } from '@/sample/systems';
 import { PLAIN_READER, say } from '@/words';
+import { draws, minutesAt } from './draws';
 import { at, baseAt, happened, off, printedPlan, walkJob, walkPiece } from './made';
 
 /** The step edge from an inspection notice: cement mortar, evaporation, a frosty night, foot by the evening. */
@@ -208,4 +209,59 @@ describe('inspection notice R-14 of Mon 12 Apr, to be accepted by Fri 23 Apr', (
     expect(inspectorRefused('harbour inspector', 'technician')).toBeNull();
     expect(say(inspectorRefused(' Technician', 'technician')!, PLAIN_READER)).toMatch(/somebody else/);
   });
+});
+
+test('random edges agree with a count by hand: powder, water, batches in their minutes, frost and foot over a night', () => {
+  for (const d of draws(15)) {
+    const [length, width, deep, over] = [d.of(200, 900, 5), d.of(150, 600, 5), d.of(20, 80, 1), d.of(0, 15, 1)];
+    const [bagKg, waterPct, powder] = [d.of(15, 30, 1), d.of(11, 16, 0.5), d.of(2.5, 2.9, 0.05)];
+    const [dayC, nightC, mixC, rate] = [d.of(10, 20, 0.5), d.of(5, 9, 0.5), d.of(10, 22, 1), d.of(200, 900, 10)];
+    const mine: SheetRevision = {
+      ...sheet,
+      parts: partsOf('cement-water', { A: { densityGPerMl: powder }, B: { densityGPerMl: 1 } }),
+      ratio: ratioOf({ basis: 'weight', a: 100, b: waterPct }),
+      dose: { minPct: 10, maxPct: 18, usualPct: waterPct, of: 'A' },
+      kits: [kitOf('bag', 'Bag', [bagKg * 1000, bagKg * waterPct * 10], { yieldMl: null, splittable: true })],
+    };
+    const of = piece(
+      {
+        void: voidOf({
+          ...SHAPES.patch.blank(),
+          outline: { kind: 'rectangle', length: measured(length, 'tape'), width: measured(width, 'tape') },
+          depth: { kind: 'mean', mean: measured(deep, 'gauge') },
+        } as VoidShape),
+        settings: { over, rate },
+        materialC: mixC,
+      },
+      baseAt(['2027-04-14T00:00', dayC], ['2027-04-15T19:00', nightC], ['2027-04-16T07:00', dayC]),
+    );
+    const at0 = printedPlan({ job, repairs: [repairOf(of)], sheets: [mine] }, NOW).repairs[0]!;
+
+    const litres = ((length * width * deep) / 1e6) * (1 + over / 100);
+    const kg = litres / (1 / powder + waterPct / 100);
+    const sum = (part: 'A' | 'B') => at0.batches.reduce((g, b) => g + b.massG[part]!, 0) / 1000;
+    expect([d.n, sum('A') / kg, sum('B') / kg]).toEqual([d.n, expect.closeTo(1, 3), expect.closeTo(waterPct / 100, 3)]);
+    const left = minutesAt(Math.max(mixC, dayC), [10, 45], [20, 25]) - 3;
+    expect([d.n, at0.batches.length]).toEqual([d.n, Math.ceil((litres * 1000) / rate / left - 1e-9)]);
+
+    const upTo = at0.steps.findLastIndex((s) => s.id.endsWith(':place'));
+    const events = happened(job, [
+      ['2027-04-15T12:00', { kind: 'started', snapshotId: 'none', usableMin: null }],
+      ...at0.steps
+        .slice(0, upTo + 1)
+        .map((s) => ['2027-04-15T13:30', { kind: 'step-done', step: s.id }] as [string, EventBody]),
+    ]);
+    const placed = printedPlan({ job, repairs: [repairOf(of)], sheets: [mine], events }, at('2027-04-15T13:31'));
+    for (const [kind, points] of [
+      ['frost', [[5, 40 * H] as const, [10, 24 * H] as const, [20, 12 * H] as const]],
+      ['foot', [[5, 10 * H] as const, [20, 4 * H] as const]],
+    ] as const) {
+      const m = placed.repairs[0]!.milestones.findLast((x) => x.kind === kind)!;
+      // Minute by minute.
+      let [ms, done] = [at('2027-04-15T13:30'), 0];
+      for (; done < 1; ms += 60_000)
+        done += 1 / minutesAt(ms >= at('2027-04-15T19:00') && ms < at('2027-04-16T07:00') ? nightC : dayC, ...points);
+      expect([d.n, kind, Math.abs(Date.parse(m.plans!) - ms) < 120_000]).toEqual([d.n, kind, true]);
+    }
+  }
 });

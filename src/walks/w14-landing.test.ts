@@ -4,6 +4,7 @@ import type { SheetRevision } from '@/core/system';
 import { measured, SHAPES, type VoidShape, voidOf } from '@/core/void';
 import { curve, kitOf, partsOf, ratioOf, tiers } from '@/sample/sheet-words';
 import { furtherSheets } from '@/sample/systems';
+import { draws, minutesAt } from './draws';
 import { at, baseAt, clock, printedPlan, walkJob, walkPiece } from './made';
 
 /** The bed of the granite landing, combed no further than is covered before it skins. */
@@ -119,4 +120,54 @@ test('seen from above: four spreads of 1.80 m² in the order they are laid, with
   const times = g.laid.map((l) => l.span!.fromMs);
   expect(times).toEqual([...times].sort((a, b) => a - b));
   expect(new Set(times).size).toBe(4);
+});
+
+test('random beds agree with a count by hand: the ridges or the sheet, whole units, no area wider than is covered in time', () => {
+  for (const d of draws(25)) {
+    const [length, width, round] = [d.of(800, 6000, 50), d.of(600, 3000, 50), d.odds(0.5)];
+    const [wide, gap, deg, back] = [d.of(6, 14, 1), d.of(5, 12, 1), d.of(45, 75, 5), d.of(0, 2, 0.5)];
+    const [deep, covers, unit] = [d.of(8, 16, 1), d.of(0.08, 0.25, 0.01), d.of(8, 20, 1)];
+    const [rate, materialC, baseC, crew] = [d.of(2, 12, 0.5), d.of(10, 20, 0.5), d.of(10, 20, 0.5), d.of(1, 3, 1)];
+    const perMl = sheet.kits[0]!.massG.A! / 15_000;
+    const mine: SheetRevision = {
+      ...sheet,
+      coversM2PerL: covers,
+      // A little more in the bag than its litres weigh: the litres plan.
+      kits: [kitOf('unit', 'Unit', [unit * 1150 * perMl, unit * 287.5 * perMl], { yieldMl: unit * 1000 })],
+    };
+    const p = (() => {
+      const of = piece({
+        void: voidOf({
+          ...SHAPES.notchedBed.blank(),
+          outline: { kind: 'rectangle', length: measured(length, 'tape'), width: measured(width, 'tape') },
+          notch: {
+            form: round ? 'round' : 'square',
+            width: measured(wide, 'rule'),
+            depth: measured(deep, 'rule'),
+            gap: measured(gap, 'rule'),
+          },
+          trowelDeg: deg,
+          backMm: back,
+        } as VoidShape),
+        settings: { 'lay-rate': rate, over: 0 },
+        materialC,
+        crew,
+      });
+      const base = { ...of.base, known: baseAt(['2027-04-18T00:00', baseC]) };
+      return printedPlan({ job, repairs: [repairOf({ ...of, base })], sheets: [mine] }, NOW).repairs[0]!;
+    })();
+
+    const notch = round ? wide * (deep - wide / 2) + (Math.PI * wide ** 2) / 8 : wide * deep;
+    const m2 = (length * width) / 1e6;
+    const bed = m2 * ((notch / (wide + gap)) * Math.sin((deg * Math.PI) / 180) + back);
+    const litres = Math.max(bed, m2 / covers);
+    expect([d.n, p.problems, p.volumeMl!.nominal / 1000 / bed]).toEqual([d.n, [], expect.closeTo(1, 3)]);
+    expect(p.toMixMl! / 1000 / litres).toBeCloseTo(1, 3);
+    const most = (rate * crew * minutesAt(Math.max(materialC, baseC), [10, 32], [20, 18])) / 60;
+    const areas = Math.max(1, ...spreads(p).map((s) => Number(/area \d+ of (\d+)/.exec(s.title)?.[1] ?? 1)));
+    const pots = Math.max(...spreads(p).map((s) => Number(/^b(\d+)/.exec(s.id)![1])));
+    // More areas than its minutes ask for only where the tub holds no more.
+    expect([d.n, areas >= Math.ceil(m2 / most - 1e-9)]).toEqual([d.n, true]);
+    if (areas > Math.ceil(m2 / most - 1e-9)) expect([d.n, (litres / pots) * 2 > 30]).toEqual([d.n, true]);
+  }
 });

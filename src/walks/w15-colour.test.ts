@@ -7,6 +7,7 @@ import { measured, SHAPES, type VoidShape, voidOf } from '@/core/void';
 import { kitOf, partsOf, ratioOf, single, tiers } from '@/sample/sheet-words';
 import { furtherSheets } from '@/sample/systems';
 import { plainWords } from '@/words';
+import { draws } from './draws';
 import { at, clock, happened, off, printedPlan, walkJob, walkPiece, ZONE } from './made';
 
 /** The joints of the winch-house floor in their colour: two rooms, one threshold, two coats, one lot above 12 m². */
@@ -264,4 +265,65 @@ describe('then: somebody has to leave while the first coat goes on', () => {
     // The paper’s own clocks are nobody’s hands.
     expect(length(begun(2), 'b2:stand')).toBe(length(begun(4), 'b2:stand'));
   });
+});
+
+test('random floors: one lot is coated by as few as can, and the number it asks for does it where one less does not', () => {
+  for (const d of draws(30)) {
+    const [one, two, crew, rate] = [d.of(4, 25, 0.5), d.of(4, 25, 0.5), d.of(1, 5, 1), d.of(8, 16, 0.5)];
+    const [useBy, stand, recoat, perSet] = [d.of(30, 70, 1), d.of(4, 20, 1), d.of(20, 120, 5), d.of(4, 9, 0.5)];
+    const [tempC, humidityPct] = [d.of(10, 24, 1), d.of(50, 85, 1)];
+    const always = (minutes: number) => ({
+      table: { form: 'bands' as const, bands: [{ fromC: 5, toC: 35, fromMin: minutes, toMin: minutes }] },
+    });
+    const mine: SheetRevision = {
+      ...covering,
+      coversM2PerL: perSet / SET_L,
+      milestones: [
+        single('stand', 'mix-ends', 'pot', stand, stand),
+        { ...single('use-by', 'stand-ends', 'pot', useBy, useBy), ...always(useBy) },
+        { ...single('recoat-from', 'last-coat', 'base', recoat, recoat), ...always(recoat) },
+        ...sheet.milestones.slice(3),
+      ],
+    };
+    const by = (people: number) =>
+      printedPlan(
+        {
+          job: { ...job, climate: { kind: 'constant', tempC, humidityPct } },
+          repairs: [
+            repairOf(
+              piece({
+                void: voidOf(room(one), room(two)),
+                crew: people,
+                materialC: tempC,
+                // All of it one lot.
+                settings: { ...SHORT, 'coat-rate': rate, 'lot-area': 1e6 },
+              }),
+            ),
+          ],
+          sheets: [mine],
+        },
+        NOW,
+      ).repairs[0]!;
+    const takes = ((one + two) / rate) * 60;
+    const hands = Math.ceil(takes / useBy - 1e-6);
+    const p = by(crew);
+    expect([d.n, p.problems.length > 0]).toEqual([d.n, crew < hands]);
+    if (crew < hands) {
+      const says = p.problems.map((x) => plainWords(x.sentence)).join();
+      expect([d.n, Number(/Bring (\d+)/.exec(says)![1])]).toEqual([d.n, hands]);
+      expect(by(hands).problems).toEqual([]);
+      continue;
+    }
+    expect([d.n, p.kits!.use]).toEqual([d.n, 2 * Math.ceil((one + two) / perSet - 1e-6)]);
+    const coats = p.steps.filter((s) => s.id.endsWith(':coat')).map((s) => [Date.parse(s.from!), Date.parse(s.to!)]);
+    const [[, firstEnd], [secondFrom, end]] = coats as [[number, number], [number, number]];
+    expect((secondFrom - firstEnd) / 60_000).toBeGreaterThanOrEqual(recoat - 0.01);
+    const after = (kind: string) =>
+      (Date.parse(p.milestones.findLast((m) => m.kind === kind)!.plans!) - end) / 3_600_000;
+    expect([d.n, after('dry'), after('tack-free')]).toEqual([
+      d.n,
+      expect.closeTo(36, 1),
+      expect.closeTo(tempC >= 15 && humidityPct <= 70 ? 2 : 6, 1),
+    ]);
+  }
 });

@@ -3,6 +3,7 @@ import type { SheetRevision } from '@/core/system';
 import { measured, SHAPES, type VoidShape, voidOf } from '@/core/void';
 import { curve, kitOf, partsOf, ratioOf } from '@/sample/sheet-words';
 import { furtherSheets } from '@/sample/systems';
+import { draws, minutesAt } from './draws';
 import { at, baseAt, printedPlan, walkJob, walkPiece } from './made';
 
 /** Felt pads on both sides of the bow, wetted on a board and laid on their marks. */
@@ -158,5 +159,48 @@ test('trimmed when it may be sanded where the sheet prints that, else when it is
     const trims = p.steps.filter((s) => /^Trim/.test(s.title));
     expect([kind, trims.length]).toEqual([kind, 1]);
     expect(trims[0]!.from >= p.milestones.findLast((m) => m.kind === kind)!.plans!).toBe(true);
+  }
+});
+
+test('random felts agree with a count by hand: one mix where pot and open time both last for both sides, else two', () => {
+  for (const d of draws(30)) {
+    const [length, width, areal] = [d.of(300, 1500, 10), d.of(100, 500, 10), d.of(150, 600, 10)];
+    const [fibrePct, over, lost, tempC] = [d.of(15, 45, 1), d.of(0, 120, 5), d.of(0, 60, 5), d.of(15, 25, 0.5)];
+    const [spread, lay, inTurn] = [d.of(2, 12, 0.5), d.of(3, 15, 0.5), d.odds(0.4)];
+    const m2 = (length * width) / 1e6;
+    const sideG = (m2 * areal * (100 - fibrePct)) / fibrePct + m2 * over;
+    const mine = {
+      ...sheet,
+      potLossMl: lost / 1.1,
+      kits: [kitOf('kit', 'Kit', [50_720, 19_280], { yieldMl: null, splittable: true })],
+    };
+    const shape = {
+      ...SHAPES.wetOut.blank(),
+      outline: { kind: 'rectangle', length: measured(length, 'rule'), width: measured(width, 'rule') },
+      layers: 1,
+      arealGPerM2: areal,
+      fibrePct,
+      fibreGPerMl: 1.38,
+      resinGPerMl: 1.1,
+    } as unknown as VoidShape;
+    const of = piece(
+      {
+        void: { ...voidOf(shape), count: 2 },
+        schools: inTurn ? IN_TURN : {},
+        settings: { over: over / 1.1, rate: sideG / 1.1 / spread, 'close min': lay },
+      },
+      2,
+      tempC,
+    );
+    const climate = { kind: 'constant', tempC, humidityPct: 55 } as const;
+    const p = printedPlan({ job: { ...job, climate }, repairs: [repairOf(of)], sheets: [mine] }, NOW).repairs[0]!;
+
+    const [pot, open] = [minutesAt(tempC, [15, 38], [25, 20]), minutesAt(tempC, [15, 60], [25, 34])];
+    const emptied = 3 + 2 * spread + (inTurn ? lay : 0);
+    const shut = inTurn ? lay : Math.max(spread + lay, 2 * lay);
+    const mixes = emptied <= pot && shut <= open ? 1 : 2;
+    expect([d.n, p.problems, p.batches.length]).toEqual([d.n, [], mixes]);
+    expect(grams(p) / (2 * sideG + lost * mixes)).toBeCloseTo(1, 3);
+    if (lay <= open) expect([d.n, p.findings.filter((f) => f.id.startsWith('late'))]).toEqual([d.n, []]);
   }
 });

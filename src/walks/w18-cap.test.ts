@@ -3,6 +3,7 @@ import type { SheetRevision } from '@/core/system';
 import { measured, SHAPES, type VoidShape, voidOf } from '@/core/void';
 import { curve, kitOf, partsOf, ratioOf } from '@/sample/sheet-words';
 import { pasteSheet } from '@/sample/systems';
+import { draws, minutesAt } from './draws';
 import { at, happened, off, printedPlan, walkJob, walkPiece, workedUpTo } from './made';
 
 /** The cap of the fender pile: lowered onto paste inside its open time, propped until it stands by itself. */
@@ -153,4 +154,53 @@ test('both faces are brushed with neat resin first, 28 mL, and what closes many 
   expect(plan({ schools: { neat: 'bare' } }).consumables.some((c) => /neat/.test(c.what))).toBe(false);
   const three = plan({ void: { ...piece().void!, count: 3 } });
   expect(three.steps.filter((s) => /lift/.test(s.id))).toHaveLength(3);
+});
+
+test('random caps agree with a count by hand: what each hundred of liquid takes up and gives, and when it is closed too late', () => {
+  for (const d of draws(30)) {
+    const [across, thick, rod, rods] = [d.of(200, 420, 5), d.of(3, 10, 0.5), d.of(8, 24, 1), d.of(0, 4, 1)];
+    const [squeeze, lost, thickener, spheres] = [d.of(5, 30, 1), d.of(5, 60, 5), d.of(2, 10, 0.5), d.of(4, 20, 0.5)];
+    const [sphere, materialC, baseC] = [d.of(0.15, 0.5, 0.05), d.of(10, 20, 0.5), d.of(5, 20, 1)];
+    const [spread, lift, close] = [d.of(4, 12, 1), d.of(3, 20, 1), d.of(1, 6, 1)];
+    const mine: SheetRevision = {
+      ...sheet,
+      potLossMl: lost,
+      parts: partsOf('four-part-paste', {
+        A: { densityGPerMl: 1.12 },
+        B: { densityGPerMl: 1.0 },
+        C: { densityGPerMl: sphere },
+        D: { densityGPerMl: 2.2 },
+      }),
+      ratio: {
+        ...ratioOf({ basis: 'weight', a: 100, b: 42, cByWeight: (spheres / aIn100) * 100 }),
+        dByWeight: (thickener / aIn100) * 100,
+      } as SheetRevision['ratio'],
+    };
+    const net = ((Math.PI / 4) * (across ** 2 - rods * rod ** 2) * thick) / 1000;
+    const placed = net * (1 + squeeze / 100);
+    const of = piece({
+      void: voidOf({
+        ...SHAPES.bondLine.blank(),
+        outline: { kind: 'ellipse', length: measured(across, 'tape'), width: measured(across, 'tape') },
+        holes: { count: rods, diameter: measured(rod, 'calliper') },
+        thickness: measured(thick, 'gauge'),
+      } as VoidShape),
+      materialC,
+      settings: { squeeze, rate: placed / spread, lift, 'close min': close, part: 1 },
+    });
+    const base = { ...of.base, known: [{ atMs: at('2027-05-05T00:00'), tempC: baseC }] };
+    const climate = { kind: 'constant', tempC: baseC, humidityPct: 50 } as const;
+    const p = printedPlan({ job: { ...job, climate }, repairs: [repairOf({ ...of, base })], sheets: [mine] }, NOW)
+      .repairs[0]!;
+
+    expect([d.n, p.problems, p.batches.length]).toEqual([d.n, [], 1]);
+    expect(p.volumeMl!.nominal / net).toBeCloseTo(1, 3);
+    const liquid = ((placed + lost) / (100 + thickener / 2.2 + spheres / sphere)) * 100;
+    const { A, B, C, D } = p.batches[0]!.massG;
+    const wanted = [aIn100, aIn100 * 0.42, spheres, thickener].map((g) => (liquid / 100) * g);
+    expect([A, B, C, D].map((g, i) => g! / wanted[i]!)).toEqual(wanted.map(() => expect.closeTo(1, 3)));
+    const skins = minutesAt(Math.max(materialC, baseC), [10, 42], [20, 23]);
+    const takes = spread + lift + close;
+    if (Math.abs(takes - skins) > 0.2) expect([d.n, !!finding(p, /^late:.*close/)]).toEqual([d.n, takes > skins]);
+  }
 });

@@ -1,10 +1,11 @@
 import { placesLeft } from '@/core/mix';
 import { repairOf } from '@/core/plan';
-import type { Event, EventBody } from '@/core/record';
+import { type Event, type EventBody, viewJob } from '@/core/record';
 import type { SheetRevision } from '@/core/system';
 import { measured, SHAPES, type VoidShape, voidOf } from '@/core/void';
 import { curve, kitOf, partsOf, ratioOf } from '@/sample/sheet-words';
 import { pasteSheet } from '@/sample/systems';
+import { minutesAt } from './draws';
 import { at, baseAt, happened, printedPlan, walkJob, walkPiece } from './made';
 
 /** Seven fender sockets packed with putty round a plug. */
@@ -189,4 +190,36 @@ test('a second reader finds 78 against 70: 11.4 % more, 302 g a socket, told and
   expect(told(71)).toBeUndefined();
   expect(told(0)).toBeUndefined();
   expect(told(66)!.why).toMatch(/5\.7\d? % less to fill, 255 g a place/);
+});
+
+test('a tool is freed by gel on the hotter of putty and base, whatever the sheet has it run on', () => {
+  const gelMin = (baseC: number, runsOn: 'pot' | 'base') => {
+    const plain = walkPiece(job, {
+      method: { id: 'cavity-packing', version: 1 },
+      void: voidOf({
+        ...SHAPES.cavity.blank(),
+        rooms: [{ name: 'socket', form: 'round', aMm: 54, bMm: 0, depthMm: 70, againMm: 0 }],
+        clear: [],
+        read: { ...measured(0, 'rule'), toleranceMm: 0.5 },
+      } as VoidShape),
+      sheetId: sheet.id,
+      kitId: 'bars',
+      materialC: 16,
+    });
+    const milestones = sheet.milestones.map((m) => (m.kind === 'gel' ? { ...m, runsOn } : m));
+    const repair = repairOf({ ...plain, base: { ...plain.base, known: baseAt(['2027-05-03T00:00', baseC]) } });
+    const { plan: planned } = viewJob(
+      { job, repairs: [repair], sheets: [{ ...sheet, milestones }], stock: [], events: [] },
+      NOW,
+    ).repairs[0]!;
+    const [mix, free] = [/:mix$/, /free/].map((id) => planned.steps.find((s) => id.test(s.id))!);
+    return (free!.dueMs! - mix!.startMs) / 60_000;
+  };
+  for (const runsOn of ['pot', 'base'] as const)
+    for (const baseC of [12, 20])
+      expect([runsOn, baseC, gelMin(baseC, runsOn)]).toEqual([
+        runsOn,
+        baseC,
+        expect.closeTo(minutesAt(Math.max(16, baseC), [10, 80], [20, 45]), 1),
+      ]);
 });

@@ -4,6 +4,7 @@ import type { Milestone, SheetRevision } from '@/core/system';
 import { measured, SHAPES, type Void, type VoidShape, voidOf } from '@/core/void';
 import { curve, kitOf, partsOf, ratioOf } from '@/sample/sheet-words';
 import { pasteSheet } from '@/sample/systems';
+import { draws, minutesAt } from './draws';
 import { at, baseAt, clock, happened, off, printedPlan, walkJob, walkPiece } from './made';
 
 /** A skin fitting under the workboat in four passes of four systems: tack, build, fair, barrier. */
@@ -252,4 +253,88 @@ test('each coat after the last by 5 to 2.5 h; launch 96 to 48 h from the last, c
   });
   expect(off(milestone(last, 'p4', 'wet').plans, '2027-05-08T21:10')).toBeLessThanOrEqual(2);
   expect(clock(last.steps.at(-1)!.from)).toBe('Sun 06:00');
+});
+
+test('random fittings agree with a count by hand: four passes, the clocks between them, and a fairing that finds its window', () => {
+  for (const d of draws(15)) {
+    const [tempC, cap] = [d.of(10, 20, 0.5), d.of(300, 600, 1)];
+    const [pad, hole, bed, squeeze] = [d.of(150, 240, 1), d.of(40, 90, 1), d.of(1, 3, 0.5), d.of(10, 30, 1)];
+    const [foot, top, height, fitting, waste] = [
+      ...[d.of(180, 240, 1), d.of(100, 150, 1), d.of(30, 60, 1), d.of(50, 90, 1), d.of(0, 10, 1)],
+    ] as [number, number, number, number, number];
+    const [coat, coats] = [d.of(0.08, 0.2, 0.01), d.of(2, 4, 1)];
+    const of = chain({
+      tack: {
+        void: voidOf({
+          ...SHAPES.bondLine.blank(),
+          outline: round(pad),
+          holes: { count: 1, diameter: measured(hole, 'calliper') },
+          thickness: measured(bed, 'gauge'),
+        } as VoidShape),
+        settings: { squeeze },
+        materialC: tempC,
+      },
+      build: {
+        void: voidOf({
+          shape: 'fairing',
+          version: 1,
+          foot: measured(foot, 'rule'),
+          top: measured(top, 'rule'),
+          height: measured(height, 'rule'),
+          fitting: measured(fitting, 'calliper'),
+        }),
+        settings: { waste, rate: 20 },
+        massCapG: cap,
+        materialC: tempC,
+      },
+      fair: { materialC: tempC },
+      barrier: {
+        void: voidOf({ ...VOIDS.barrier.shapes[0]!, thickness: measured(coat, 'gauge') } as VoidShape),
+        settings: { coats },
+        materialC: tempC,
+      },
+    });
+    const repair = { ...of, base: { ...of.base, known: baseAt(['2027-05-02T00:00', tempC]) } };
+    const [tackedMin, builtMin] = [d.of(0, 120, 1), d.of(210, 480, 1)];
+    const local = (min: number) => {
+      const all = 7 * 60 + min;
+      return `2027-05-03T${String(Math.floor(all / 60)).padStart(2, '0')}:${String(all % 60).padStart(2, '0')}`;
+    };
+    const [tacked, built] = [local(tackedMin), local(tackedMin + builtMin)];
+    const p = plan({ p1: tacked, p2: built }, undefined, repair);
+
+    const passOf = (id: string) => p.passes.find((x) => x.id === id)!;
+    const ring = (outer: number, inner: number) => (Math.PI / 4) * (outer ** 2 - inner ** 2);
+    const frustum = (Math.PI * height * (foot ** 2 + foot * top + top ** 2)) / 12;
+    const buildMl = ((frustum - ring(fitting, 0) * height) / 1000) * (1 + waste / 100);
+    const partsMl = 250 + 45 / 2.55 + 10 / 2.2;
+    const density = (1.3 * aIn250 + 55) / partsMl;
+    let mixes = 1;
+    while ((buildMl / mixes + 10) * density > cap) mixes++;
+    expect([d.n, passOf('p1').toMixMl!, passOf('p2').batches.length, passOf('p4').toMixMl!]).toEqual([
+      d.n,
+      expect.closeTo((ring(pad, hole) * bed * (1 + squeeze / 100)) / 1000, 1),
+      mixes,
+      expect.closeTo(coats * ((ring(300, 110) * coat) / 1000 + 15), 1),
+    ]);
+    const each = (buildMl + 10 * mixes) / mixes / partsMl;
+    expect(passOf('p2').batches[0]!.massG.A! / (aIn250 * each)).toBeCloseTo(1, 3);
+    expect(passOf('p2').batches[0]!.massG.C! / (45 * each)).toBeCloseTo(1, 3);
+
+    const from = at(built) + minutesAt(tempC, [10, 6 * H], [20, 3 * H]) * 60_000;
+    const until = at(built) + minutesAt(tempC, [10, 20 * H], [20, 10 * H]) * 60_000;
+    expect([d.n, off(milestone(p, 'p2', 'recoat-from').plans, built)]).toEqual([
+      d.n,
+      expect.closeTo((from - at(built)) / 60_000, 0),
+    ]);
+    expect(off(milestone(p, 'p2', 'recoat-until').plans, built)).toBeCloseTo((until - at(built)) / 60_000, 0);
+    // A fairing is begun in its window and in hours of work, or washed and abraded first.
+    const wet = placed(p, 'p3', /^b1:(weigh|mix|place)/);
+    const takesMs = Date.parse(wet.at(-1)!.to!) - Date.parse(wet[0]!.from!);
+    const [evening, morning] = [at('2027-05-03T16:30'), at('2027-05-04T06:00')];
+    const begins = Math.max(from, at(built)) + takesMs <= evening ? from : Math.max(from, morning);
+    const isMissed = begins > until;
+    expect([d.n, placed(p, 'p3', /abrade$/).length]).toEqual([d.n, Number(isMissed)]);
+    if (!isMissed) expect(Math.abs(Date.parse(wet[0]!.from!) - begins)).toBeLessThan(120_000);
+  }
 });

@@ -1,4 +1,14 @@
-import { fieldText as fieldTextOf, type Parsed, parseQuantity, plainText } from '@/core/typed';
+import {
+  fieldText as fieldTextOf,
+  type PacedAmounts,
+  type PacedBy,
+  type PacedKind,
+  type Parsed,
+  parseMinutesFor,
+  parsePaced,
+  parseQuantity,
+  plainText,
+} from '@/core/typed';
 import {
   type DecimalMark,
   figure as figureOf,
@@ -44,3 +54,11 @@ export function readQuantity(kind: Kind, text: string, system: UnitSystem): Pars
   const read = parseQuantity(kind, text, system, mark);
   return read.ok ? { ...read, text: plainText(read.text, mark) } : read;
 }
+
+/** {@link parsePaced} with the mark of the language spoken. */
+export const readPaced = (kind: PacedKind, text: string, system: UnitSystem, amounts: PacedAmounts): Parsed =>
+  parsePaced(kind, text, system, amounts, spokenMark());
+
+/** {@link parseMinutesFor} with the mark of the language spoken. */
+export const readMinutesFor = (by: PacedBy, text: string, system: UnitSystem): Parsed =>
+  parseMinutesFor(by, text, system, spokenMark());

@@ -1,4 +1,15 @@
-export { decimals, fieldText, figure, format, formatDuration, marked, readQuantity, spokenMark } from './figures';
+export {
+  decimals,
+  fieldText,
+  figure,
+  format,
+  formatDuration,
+  marked,
+  readMinutesFor,
+  readPaced,
+  readQuantity,
+  spokenMark,
+} from './figures';
 export { isLanguage, knowLanguage, takeLanguage } from './languages';
 export { planInWords } from './plan';
 export { errorInWords, PLAIN_READER, plainWords, type Reader, say, workedIn } from './render';

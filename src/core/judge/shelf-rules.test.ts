@@ -146,12 +146,17 @@ test('pours stand in the record by batch; a pot thrown away takes its pours with
 });
 
 test('a density that was taken as usual is told where it is weighed by, and nowhere else', () => {
-  const told = (repair: Piece, sheetId: string, estimated: SheetRevision['estimated']) =>
+  const told = (
+    repair: Piece,
+    sheetId: string,
+    estimated: SheetRevision['estimated'],
+    over: Partial<SheetRevision> = {},
+  ) =>
     viewJob(
       {
         job: mild,
         repairs: [repairOf(repair)],
-        sheets: sampleSheets.map((s) => (s.id === sheetId ? { ...s, estimated } : s)),
+        sheets: sampleSheets.map((s) => (s.id === sheetId ? { ...s, estimated, ...over } : s)),
         stock: [],
         events: [],
       },
@@ -161,6 +166,9 @@ test('a density that was taken as usual is told where it is weighed by, and nowh
     /^Of B, .* give or take 15 %\. What is weighed/,
   );
   expect(told(plate, 'sheet-paste-1', ['mixMin', 'potLoss'])).toBeUndefined();
+  // Beside the density of the mix, and of what is kneaded in its own bag, nobody weighs by one of a part.
+  expect(told(plate, 'sheet-paste-1', ['densityA', 'densityB'], { mixedGPerMl: 1.3 })).toBeUndefined();
+  expect(told(plate, 'sheet-paste-1', ['densityA', 'densityB'], { kind: 'sachets' })).toBeUndefined();
   // A cartridge presses out its own volumes.
   const pressed = bundles
     .flatMap((b) => b.repairs.map((r) => pieceOf(r)))

@@ -3,6 +3,7 @@ import { PLAIN_READER, say } from '@/words';
 import { sampleData } from '../../sample/jobs';
 import { sampleSheets } from '../../sample/systems';
 import { humidityOf, valueAt } from '../climate';
+import { paceOf } from '../cure';
 import { type Job, type Piece, pieceOf, repairOf } from '../plan';
 import { viewJob } from '../record';
 import type { Said } from '../say';
@@ -18,12 +19,12 @@ const job: Job = { ...bundles[0]!.job, wantedAt: null, climate: { kind: 'constan
 const nosing = pieceOf(bundles[0]!.repairs[0]!);
 const sentence = (said: Said) => say(said, { ...PLAIN_READER, zone });
 
-const seen = (over: Partial<Piece>, jobOver: Partial<Job> = {}) => {
+const seen = (over: Partial<Piece>, jobOver: Partial<Job> = {}, sheets = sampleSheets) => {
   const repair = { ...nosing, ...over };
   const bundle = {
     job: { ...job, ...jobOver },
     repairs: [repairOf(repair)],
-    sheets: sampleSheets,
+    sheets,
     stock: [],
     events: [],
   };
@@ -104,4 +105,31 @@ test('dew between the beginning and the end of the placing is seen, with its min
   expect(sentence(found('dew')!.why)).toContain(clock(nearest));
   const dampest = lowest(plan, (ms) => -humidityOf(valueAt(air, ms), valueAt(dew, ms)));
   expect(sentence(found('humidity')!.why)).toContain(clock(dampest));
+});
+
+describe('where the pot is planned by the hotter of material and base, at the end of the sheet', () => {
+  const { milestones, family } = sampleSheets.find((s) => s.id === nosing.sheetId)!;
+  const told = paceOf(milestones.find((m) => m.kind === 'use-by')!, 'short', family);
+  const on = (baseC: number, materialC: number) =>
+    seen({ ...known(['2026-05-05T06:00', baseC]), materialC }).found('material-temperature');
+
+  test('a base beyond it is a caution with both temperatures; nothing is refused for it', () => {
+    const found = on(told.highC + 4, 18)!;
+    expect(sentence(found.title)).toBe('Base hotter than the sheet tells for the pot');
+    expect(sentence(found.why)).toMatch(
+      new RegExp(`^${told.highC + 4}(\\.0)? °C at .* ends at ${told.highC}(\\.0)? °C`),
+    );
+    expect(on(told.highC - 1, 18)).toBeUndefined();
+    expect(seen({ ...known(['2026-05-05T06:00', told.highC + 4]), materialC: 18 }).plan.problems).toEqual([]);
+  });
+  test('material colder than it, on a base that is not: a caution, unless the sheet has a limit of its own', () => {
+    const silent = sampleSheets.map((s) => ({ ...s, limits: { ...s.limits, materialMinC: null } }));
+    const cold = { ...known(['2026-05-05T06:00', told.lowC + 8]), materialC: told.lowC - 2 };
+    const title = (sheets: typeof sampleSheets) =>
+      sentence(seen(cold, {}, sheets).found('material-temperature')!.title);
+    expect(title(silent)).toBe('Material colder than the sheet tells');
+    expect(title(sampleSheets)).toBe('Material too cold to mix');
+    const warm = { ...cold, materialC: told.lowC + 1 };
+    expect(seen(warm, {}, silent).found('material-temperature')).toBeUndefined();
+  });
 });

@@ -88,6 +88,8 @@ export interface EngineParams {
   readonly lead?: string;
   /** Fill: what a line that is filled is called where it is no crack. */
   readonly line?: 'joint';
+  /** Fill: each whole kit is mixed in its own pail and used up before the next. */
+  readonly ownPails?: true;
   /** Fill: each like place is mixed by itself, unless somebody is quick enough for two. */
   readonly byPlace?: true;
   /** Spread: one area after another, each no larger than is covered in its open time. */

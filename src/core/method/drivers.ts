@@ -1,3 +1,4 @@
+import type { PacedBy } from '../typed';
 import { placesIn } from '../void';
 import { runM } from './consumable';
 import { partsIn, type TaskContext } from './context';
@@ -28,6 +29,15 @@ export const DRIVER_LABELS: Readonly<Record<Driver, string>> = {
   'fresh mixer': 'fresh mixer',
   once: 'time',
   batch: 'batch',
+};
+
+/** What people tell a pace of it by: an hour’s square metres, metres, places. */
+export const DRIVER_PACED: Partial<Readonly<Record<Driver, PacedBy>>> = {
+  place: 'place',
+  m2: 'm2',
+  m: 'm',
+  'm2 coated': 'm2',
+  'primed m2': 'm2',
 };
 
 const onePart = ({ part = null }: TaskContext): boolean => part !== null;

@@ -1,9 +1,9 @@
 export { BY_COVERAGE } from './allowances';
 export { ABRADE, DRY_AGAIN, RELEASE, RENEWS, RENEWS_FACE, STAND } from './any';
 export { UPTAKE_ML_PER_M2 } from './common';
-export { type ConsumableRow, consumablesIn } from './consumable';
+export { type ConsumableRow, consumablesIn, runM, topFaceM2 } from './consumable';
 export * from './context';
-export { DRIVER_LABELS, type Driver } from './drivers';
+export { DRIVER_LABELS, DRIVER_PACED, type Driver } from './drivers';
 export { type Effects, NO_EFFECTS, type Option } from './effects';
 export { coatsOf, ENGINES, type Engine, type EngineId, faceM2, geometricMl } from './engines';
 export { facesOf } from './faces';

@@ -226,7 +226,8 @@ export function potted({ ask: asked, proportion, kitMl, lines, placed, safety }:
   const ask = needs === null || asked.rateChosen ? asked : { ...asked, placingMlPerMin: needs };
   const caps = ask === asked ? assumed : capsOf(ask, proportion, whole ? kitMl : null);
   if (ask.oneLot && needs !== null && ask.rateChosen) {
-    const hands = Math.ceil((needs * ask.crew) / ask.placingMlPerMin - 1e-9);
+    // As few as this would take itself: no figure rounded for a card decides who is fetched.
+    const hands = Math.ceil(Math.max(...pieces) / (ask.placingMlPerMin * ask.usableMin * 1.0001));
     refuse(
       ONE_LOT,
       hands,

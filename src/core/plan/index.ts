@@ -22,6 +22,7 @@ export * from './milestone-times';
 export * from './named';
 export * from './notice';
 export * from './openers';
+export * from './paced';
 export * from './photo';
 export * from './place-trial';
 export * from './placed-so-far';

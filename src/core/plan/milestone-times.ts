@@ -10,7 +10,7 @@ import {
   type StartId,
 } from '../system';
 import { figure } from '../units';
-import { type Ask, asker, historyOf, onPot, type ReachTry } from './reach-try';
+import { type Ask, asker, historyOf, isOnResin, type ReachTry } from './reach-try';
 import { FIRST_PASS } from './repair';
 import type { Thermal } from './thermal';
 
@@ -49,7 +49,7 @@ const TIMES = texts('milestone-times', {
 
 /** The temperature that a clock ran at, by what it is of. */
 const ranAt = (m: Milestone, clock: MilestoneTime['clock'], thermal: Thermal) => {
-  if (onPot(m)) return 'pot';
+  if (isOnResin(m)) return 'pot';
   if (clock === 'working') return milestoneKind(m.kind).onBase ? 'base' : 'hotter';
   return thermal.cold === thermal.base ? 'base' : 'colder';
 };

@@ -165,6 +165,8 @@ const MOST_AREAS = 200;
 const BY_FACES = [0, 27] as const;
 /** From this one on what stays behind counts in the minutes of a pour, and a sheet of film bounds a mix. */
 const BY_MIXED = [0, 28] as const;
+/** Each unit is mixed in its own pail since. */
+const BY_PAILS = [0, 29] as const;
 
 /** Amounts with the pot life of the hour. */
 export function mixAt(
@@ -253,7 +255,7 @@ export function mixAt(
     vesselAssumed: repair.bench.vesselMaxMl === null,
     filmMl,
     oneLot: ENGINES[method.engine].oneLot?.(context) ?? false,
-    oneKitAPot: ENGINES[method.engine].oneKitAPot(context),
+    oneKitAPot: ENGINES[method.engine].oneKitAPot(context) && (!context.params.ownPails || plansBy(BY_PAILS, actuals)),
     asPlaced: isMixedAsPlaced(sheet),
     split: effects.split,
     parts: parts && { ...parts, openMin, faces: plansBy(BY_FACES, actuals) ? facesOf(method, context) : null },

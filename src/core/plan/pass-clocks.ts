@@ -1,4 +1,3 @@
-import type { Side } from '../cure';
 import type { StepDraft } from '../method';
 import { type Said, texts } from '../say';
 import {
@@ -14,7 +13,7 @@ import {
   type StartId,
 } from '../system';
 import { type MilestoneTime, milestoneTime, type Named, type PotShare } from './milestone-times';
-import type { Ask, ReachTry } from './reach-try';
+import type { Ask, AskedSide, ReachTry } from './reach-try';
 import type { RepairAsk } from './repair-plan';
 import type { PlanStop, StandIn } from './stand-in';
 
@@ -102,7 +101,7 @@ export function clocksOf({ ask, sheet, reachOf, shares }: ClockAsk) {
       passId: repair.passId,
     });
   // Laying out needs the planning end alone; words and ranges are made once, at the end.
-  const tryReach = (kind: MilestoneId, spot: Spot, side?: Side): ReachTry | null => {
+  const tryReach = (kind: MilestoneId, spot: Spot, side?: AskedSide): ReachTry | null => {
     const m = milestoneOf(sheet, kind);
     const origin = m ? originOf(m, spot) : null;
     if (!m || origin === null) return null;
@@ -141,7 +140,7 @@ export function clocksOf({ ask, sheet, reachOf, shares }: ClockAsk) {
   const endOf = (kind: MilestoneId, batches: readonly number[], part?: number): number | null => {
     const known = batches
       .flatMap((batch) => spotsIn(batch, part))
-      .flatMap((spot) => tryReach(kind, spot, 'short')?.atMs ?? []);
+      .flatMap((spot) => tryReach(kind, spot, 'deadline')?.atMs ?? []);
     return known.length ? Math.min(...known) : null;
   };
   /** One part of a batch, or all it has. */

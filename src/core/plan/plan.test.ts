@@ -271,10 +271,16 @@ describe('what is missing or impossible is said by stage', () => {
   test('a system of another kind is refused in Material', () => {
     expect(only(here(nosing, { sheetId: pasteSheet.id })).problems[0]).toMatchObject({ stage: 'material' });
   });
-  test('a pot too cold for the sheet is refused in Mix with its range', () => {
-    expect(plainWords(only(here(nosing, { materialC: -10 })).problems[0]!.sentence)).toMatch(
-      /leaves what the sheet answers|says nothing/,
-    );
+  const cold = (baseC: number) => {
+    const known = [{ atMs: at('2026-05-04T06:00'), tempC: baseC }];
+    return only(here(nosing, { materialC: -10, base: { ...nosing.base, known } })).problems;
+  };
+  test('a pot and a base too cold for the sheet are refused in Mix with its range', () => {
+    const [problem] = cold(-8).filter((p) => p.stage === 'mix');
+    expect(plainWords(problem!.sentence)).toMatch(/leaves what the sheet answers|says nothing/);
+  });
+  test('a cold pot on a base that the sheet answers for is planned by the hotter of the two', () => {
+    expect(cold(12)).toEqual([]);
   });
   test('a kit that cannot be placed in its pot life', () => {
     expect(

@@ -17,7 +17,14 @@ export interface ReachTry {
 /**
  * A milestone looked for from an origin. Schedules ask the same again and again, so answers are kept by {@link asker}.
  */
-export type Ask = (m: Milestone, side: Side, originMs: number) => ReachTry;
+export type Ask = (m: Milestone, side: AskedSide, originMs: number) => ReachTry;
+/**
+ * The side of the sheet's range that is asked for: a deadline is the short end, on the hotter of material and base even
+ * of what is waited for elsewhere, such as gel.
+ */
+export type AskedSide = Side | 'deadline';
+
+const sideAsked = (asked: AskedSide): Side => (asked === 'deadline' ? 'short' : asked);
 
 /** Looks for a milestone; a refusal comes back as its sentence. */
 export function attemptReach(
@@ -26,12 +33,13 @@ export function attemptReach(
   side: Side,
   history: Series,
   originMs: number,
+  clock: 'working' | 'waiting' = clockOf(m),
 ): ReachTry {
   const found = attempt(() =>
     reachOr(paceOf(m, side, sheet.family), history, originMs, {
       label: MILESTONES[m.kind].label,
       cureMinC: sheet.limits.cureMinC,
-      clock: clockOf(m),
+      clock,
     }),
   );
   const none = (problem: Message): ReachTry => ({ atMs: null, standing: 'sheet', stalls: [], problem });
@@ -39,12 +47,15 @@ export function attemptReach(
   return 'problem' in found.value ? none(found.value.problem.sentence) : { ...found.value, problem: null };
 }
 
-/** Whether a clock runs on the material before it is placed. */
-export const onPot = (m: Milestone): boolean => m.runsOn === 'pot' || milestoneKind(m.kind).onResin === true;
+/** Whether a clock runs on what is in the pot or the mixer: the resin alone, or the hotter of it and the base. */
+export const onPot = (m: Milestone): boolean => m.runsOn === 'pot' || isOnResin(m);
+/** Whether a clock runs on the resin alone, however warm the base: in the mixer, or while it stands. */
+export const isOnResin = (m: Milestone): boolean =>
+  milestoneKind(m.kind).onResin === true || (m.runsOn === 'pot' && clockOf(m) === 'waiting');
 
-/** The history a milestone runs on: hotter for working times, the colder face for waits. */
+/** The history a milestone runs on: the hotter of material and base for working times, the colder face for waits. */
 export function historyOf(m: Milestone, thermal: Thermal): Series {
-  if (onPot(m)) return thermal.pot;
+  if (isOnResin(m)) return thermal.pot;
   if (milestoneKind(m.kind).onBase) return thermal.base;
   return clockOf(m) === 'working' ? thermal.hot : thermal.cold;
 }
@@ -99,42 +110,79 @@ const upTo = (series: Series, ms: number): Series => {
   return { times: series.times.subarray(0, n), values: series.values.subarray(0, n) };
 };
 
+/** The hotter of a pot and the base, of that no more than so warm, on the times of the base: its steps stay steps. */
+function hotterOf(pot: Series, { times, values }: Series, mostC: number): Series {
+  const [from, to] = [pot.times[0]!, pot.times.at(-1)!];
+  const same = pot.times.length === times.length && times.every((ms, i) => ms === pot.times[i]);
+  const potAt = (i: number) => (same ? pot.values[i]! : valueAt(pot, Math.min(Math.max(times[i]!, from), to)));
+  return { times, values: values.map((c, i) => Math.max(Math.min(c, mostC), potAt(i))) };
+}
+
+/**
+ * How warm a base may make a clock of the pot: as far as its sheet answers. The pot stands beside the base, and what is
+ * beyond the sheet is said of the base, not refused of the pot.
+ */
+export function mostByBase(m: Milestone, side: Side, family: SheetRevision['family']): number {
+  const pace = attempt(() => paceOf(m, side, family));
+  return pace.ok ? pace.value.highC - EDGE_K : Number.POSITIVE_INFINITY;
+}
+/** The upper end of a band is no longer in it. */
+const EDGE_K = 1e-3;
+
 /** A pot of this mass is followed where nobody knows yet how much is mixed at once, g. */
 export const USUAL_POT_G = 1000;
 
 /**
  * Asks the sheet along one repair's temperatures, each question once. Material that was kept at a temperature of its
- * own goes on to follow the air once it is mixed; the hotter of the two plans, since a pot that cools is not relied on.
+ * own goes on to follow the air once it is mixed; the hotter of the two plans, since a pot that cools is not relied on,
+ * and the base where that is hotter still.
  * @param potG the smallest mass mixed at once: it follows fastest
  */
 export function asker(sheet: SheetRevision, thermal: Thermal, potG = USUAL_POT_G): Ask {
   const known = {
     short: new Map<Milestone, Map<number, ReachTry>>(),
     long: new Map<Milestone, Map<number, ReachTry>>(),
+    deadline: new Map<Milestone, Map<number, ReachTry>>(),
   };
   const mixed = new Map<string, Series>();
+  /** Made once for all that asks for the same. */
+  const keptAs = (key: string, make: () => Series): Series => {
+    const found = mixed.get(key) ?? make();
+    mixed.set(key, found);
+    return found;
+  };
   /** The history from an origin, followed for so long; the whole of it where nothing has to be followed. */
-  const historyFrom = (m: Milestone, side: Side, originMs: number, toMs: number): Series => {
-    const history = sideOf(historyOf(m, thermal), thermal, side);
+  const historyFrom = (m: Milestone, asked: AskedSide, originMs: number, toMs: number): Series => {
+    const side = sideAsked(asked);
+    const isDeadline = asked === 'deadline' && clockOf(m) === 'waiting';
+    if (!isDeadline && (clockOf(m) === 'waiting' || !onPot(m))) return sideOf(historyOf(m, thermal), thermal, side);
+    const alone = !isDeadline && isOnResin(m);
+    const base = sideOf(thermal.base, thermal, side);
+    const mostC = alone ? Number.NEGATIVE_INFINITY : mostByBase(m, side, sheet.family);
     const { times } = thermal.air;
     const outside = originMs < times[0]! || originMs >= times.at(-1)!;
-    if (!onPot(m) || !thermal.potHeld || clockOf(m) !== 'working' || outside || staysHotter(thermal)) return history;
-    const key = `${side}|${originMs}|${toMs}`;
-    let found = mixed.get(key);
-    if (!found) {
+    // What is in its place no longer follows the air.
+    if (!onPot(m) || !thermal.potHeld || outside || staysHotter(thermal)) {
+      const pot = sideOf(thermal.pot, thermal, side);
+      if (alone) return pot;
+      if (!thermal.spread && warmestIn(base) <= mostC) return thermal.hot;
+      return keptAs(`${side}|${mostC}`, () => hotterOf(pot, base, mostC));
+    }
+    return keptAs(`${side}|${mostC}|${originMs}|${toMs}`, () => {
       const air = upTo(sideOf(thermal.air, thermal, side), toMs);
       const heldC = valueAt(thermal.pot, originMs);
       const own = following(air, heldC, originMs, potTauMin(sheet, potG) * MIN_MS);
-      found = { times: own.times, values: own.values.map((c) => Math.max(c, heldC)) };
-      mixed.set(key, found);
-    }
-    return found;
+      const pot = { times: own.times, values: own.values.map((c) => Math.max(c, heldC)) };
+      return alone || warmestIn(base) <= heldC ? pot : hotterOf(pot, upTo(base, toMs), mostC);
+    });
   };
-  const reach = (m: Milestone, side: Side, originMs: number): ReachTry => {
-    const history = historyFrom(m, side, originMs, originMs + FOLLOWED_MS);
-    const near = attemptReach(sheet, m, side, history, originMs);
+  const reach = (m: Milestone, asked: AskedSide, originMs: number): ReachTry => {
+    const over = (history: Series) =>
+      attemptReach(sheet, m, sideAsked(asked), history, originMs, asked === 'deadline' ? 'working' : clockOf(m));
+    const history = historyFrom(m, asked, originMs, originMs + FOLLOWED_MS);
+    const near = over(history);
     if (near.atMs !== null || history.times.at(-1)! >= thermal.air.times.at(-1)!) return near;
-    return attemptReach(sheet, m, side, historyFrom(m, side, originMs, Number.POSITIVE_INFINITY), originMs);
+    return over(historyFrom(m, asked, originMs, Number.POSITIVE_INFINITY));
   };
   return (m, side, originMs) => {
     let ofIt = known[side].get(m);

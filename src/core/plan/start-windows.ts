@@ -3,7 +3,7 @@ import { paceOf, potTauMin } from '../cure';
 import { attempt } from '../say';
 import { type MilestoneId, milestoneOf, type SheetRevision } from '../system';
 import type { Window } from './calendar';
-import { USUAL_POT_G } from './reach-try';
+import { mostByBase, USUAL_POT_G } from './reach-try';
 import type { Thermal } from './thermal';
 
 /** Why a start fails. */
@@ -171,6 +171,7 @@ function judgeStarts(ask: StartsAsk, thermal: Thermal, hours: Uint8Array, stepMs
   const l = sheet.limits;
   const useBy = milestoneOf(sheet, 'use-by');
   const potPace = useBy ? attempt(() => paceOf(useBy, 'short', sheet.family)) : null;
+  const mostC = useBy ? mostByBase(useBy, 'short', sheet.family) : Number.NEGATIVE_INFINITY;
   const serve = ask.serves ? reachOver(sheet, ask.serves, cold, stepMs) : null;
   const gel =
     reachOver(sheet, 'gel', cold, stepMs) ??
@@ -206,8 +207,9 @@ function judgeStarts(ask: StartsAsk, thermal: Thermal, hours: Uint8Array, stepMs
     need(pot[i]!, l.materialMaxC, false, 'material');
     if (potPace?.ok) {
       const p = potPace.value;
-      // Mixed, it goes on to follow a warmer air: as warm as it is half-way through its use.
-      const t = thermal.potHeld ? Math.max(pot[i]!, pot[i]! + (air[i]! - pot[i]!) * followed) : pot[i]!;
+      // Mixed, it goes on to follow a warmer air, as warm as it is half-way through its use; or the base is hotter still.
+      const led = thermal.potHeld ? Math.max(0, air[i]! - pot[i]!) * followed : 0;
+      const t = Math.max(pot[i]! + led, Math.min(base[i]!, mostC));
       if (!(t >= p.lowC && t < p.highC) || p.minutesAt(t) < ask.potMin) no |= bit('pot');
     }
     const placed = Math.min(n - 1, i + placing);

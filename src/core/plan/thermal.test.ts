@@ -82,8 +82,10 @@ describe('what follows the air', () => {
 });
 
 describe('a pot goes on to follow the air', () => {
+  /** A base that stays cold: what is left to warm the pot is the air. */
+  const onCold = (tempC = 10): Piece => ({ ...plate, base: { ...plate.base, known: [{ atMs: NOW - H, tempC }] } });
   test('cold tins in a hot yard: shorter than at the tins, longer than at the air, and as small steps say', () => {
-    const p = planOf({ ...plate, materialC: 10 }, steady(30));
+    const p = planOf({ ...onCold(), materialC: 10 }, steady(30));
     const [cold, hot] = [useBy.minutesAt(10), useBy.minutesAt(30)];
     expect(life(p)).toBeLessThan(cold * 0.8);
     expect(life(p)).toBeGreaterThan(hot);
@@ -95,11 +97,30 @@ describe('a pot goes on to follow the air', () => {
   test('warm tins in a cold yard: that the pot cools is not relied on', () => {
     expect(life(planOf({ ...plate, materialC: 22 }, steady(9)))).toBeCloseTo(useBy.minutesAt(22), 3);
   });
+  test('on a base that is hotter than material and air the base plans it, as far as the sheet answers', () => {
+    const on = (tempC: number) => life(planOf({ ...onCold(tempC), materialC: 14 }, steady(12)));
+    expect(on(22)).toBeCloseTo(useBy.minutesAt(22), 3);
+    expect(on(13)).toBeCloseTo(useBy.minutesAt(14), 3);
+    // Beyond the sheet the pot is not refused for the base it stands beside.
+    expect(on(useBy.highC + 8)).toBeCloseTo(useBy.minutesAt(useBy.highC), 1);
+  });
+  test('a base that is warmed for a while plans the pot by each of its hours', () => {
+    const known = [
+      { atMs: NOW - 2 * H, tempC: 11 },
+      { atMs: NOW + 8 * MIN, tempC: 11 },
+      { atMs: NOW + 8 * MIN, tempC: 24 },
+    ];
+    const p = planOf({ ...plate, base: { ...plate.base, known }, materialC: 14 }, steady(12));
+    const m = p.milestones.find((x) => x.kind === 'use-by')!;
+    let [ms, done] = [m.originMs!, 0];
+    for (; done < 1; ms += 1000) done += 1 / 60 / useBy.minutesAt(ms < NOW + 8 * MIN ? 14 : 24);
+    expect(m.planMs! / MIN).toBeCloseTo(ms / MIN, 0);
+  });
   test('the smaller the pot the sooner it is warm', () => {
     const of = (massCapG: number) =>
       life(
         planOf(
-          { ...plate, materialC: 10, massCapG, schools: { ...plate.schools, 'part-kits': 'weighed' } },
+          { ...onCold(), materialC: 10, massCapG, schools: { ...plate.schools, 'part-kits': 'weighed' } },
           steady(30),
         ),
       );

@@ -124,8 +124,10 @@ test('a method of an unknown version is refused by its name and not planned as a
 });
 
 test('one hour outside the sheet’s range leaves the amounts: what can be told is told, and what cannot is named', () => {
-  // Packs kept at 1 °C, where the mortar’s pot life is not on the sheet.
-  const v = told(bundle(changed({ materialC: -9, void: pieceOf(drafted).void })), NOW);
+  // Packs and slab at −9 °C, where the mortar’s pot life is not on the sheet.
+  const { base, void: hole } = pieceOf(drafted);
+  const cold = { ...base, known: [{ atMs: NOW - 3_600_000, tempC: -9 }] };
+  const v = told(bundle(changed({ materialC: -9, base: cold, void: hole })), NOW);
   expect(v.plan.problems).toHaveLength(1);
   expect(v.plan.problems[0]).toMatchObject({ stage: 'mix', field: 'materialC' });
   const usual = told(bundle(drafted), NOW);

@@ -5,6 +5,7 @@ export * from './kinds';
 export * from './manner';
 export * from './meets';
 export * from './milestone';
+export * from './mixed';
 export * from './pack-text';
 export * from './pasted';
 export * from './proportion';

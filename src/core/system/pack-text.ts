@@ -76,7 +76,9 @@ export function readPack(
       ratio,
       parts: Object.fromEntries(spec.parts.slice(0, amounts.length).map((p, i) => [p.id, amounts[i]!.text])),
     };
-  const known = parseRatio(ratio ?? of.ratio ?? '');
+  const typed = ratio ?? of.ratio ?? '';
+  // What is kneaded in its own bag is never parted: in which half how much of it is matters to nobody.
+  const known = parseRatio(spec.ownBag && !typed.trim() ? `1:1 by ${basis}` : typed);
   const fillers: readonly number[] = spec.parts
     .filter((p) => p.id !== 'A' && p.id !== 'B')
     .map((p) => (p.id === 'C' ? of.cByWeight : of.dByWeight) ?? Number.NaN);

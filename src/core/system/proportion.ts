@@ -39,7 +39,10 @@ export interface Proportion {
 }
 
 /** Parts by weight for the sheet's parts of A and B, with only a share of the fillers added. */
-export function partsByWeight(sheet: SheetRevision, fillerShare = 1): Readonly<Record<PartId, number>> {
+export function partsByWeight(
+  sheet: Pick<SheetRevision, 'name' | 'parts' | 'ratio'>,
+  fillerShare = 1,
+): Readonly<Record<PartId, number>> {
   const a = partOf(sheet, 'A');
   const b = partOf(sheet, 'B');
   if (!a || !b)

@@ -142,6 +142,8 @@ export const SheetRevision = z.object({
     .refine((parts) => new Set(parts.map((p) => p.id)).size === parts.length, 'each part has a letter of its own')
     .refine((parts) => ['A', 'B'].every((id) => parts.some((p) => p.id === id)), 'there must be a part A and a part B'),
   ratio: Ratio,
+  /** Density of the ready mix, or cured, as the sheet prints it, g/mL; null where it prints those of its parts only. */
+  mixedGPerMl: positive.nullable().default(null),
   dose: Dose.nullable(),
   milestones: z.array(Milestone).max(40),
   limits: Limits,
@@ -298,7 +300,7 @@ export const sheetNow = (raw: unknown): unknown => forward(raw, SHEET_STEPS);
 export const stockNow = (raw: unknown): unknown => forward(raw, STOCK_STEPS);
 
 /** The part with that id. */
-export const partOf = (sheet: SheetRevision, id: PartId): Part | undefined =>
+export const partOf = (sheet: Pick<SheetRevision, 'parts'>, id: PartId): Part | undefined =>
   sheet.parts.find((part) => part.id === id);
 
 /** The milestone of that kind, if the sheet states it. */

@@ -1,6 +1,7 @@
 export * from './field-text';
 export * from './german';
 export * from './number';
+export * from './pace';
 export * from './parse';
 export * from './ratio';
 export * from './thread';

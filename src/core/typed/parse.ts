@@ -238,6 +238,16 @@ function sumOf(kind: Kind, text: string, system: UnitSystem, mark: DecimalMark):
   return { ok: true, value, text: text.trim() };
 }
 
+/** So many times the same: three shots of 9 mL. */
+const TIMES = /^(\d{1,4})\s*(?:[x×*]|times|shots? of|packs? of|tins? of)\s*(?=[\d.,½¼¾])(.+)$/i;
+
+/** `3 × 9 mL`. @returns null where it is no such thing */
+function timesOf(kind: Kind, text: string, system: UnitSystem, mark: DecimalMark): Parsed | null {
+  const told = ADDED.has(kind) ? TIMES.exec(text.trim()) : null;
+  const each = told && parseQuantity(kind, told[2]!, system, mark);
+  return each?.ok ? { ...each, value: Number(told![1]) * each.value, text: text.trim() } : null;
+}
+
 const byName = (kind: Kind, name: string): Unit | undefined => UNITS[kind].find((unit) => unit.names.includes(name));
 
 /**
@@ -281,6 +291,8 @@ export function parseQuantity(kind: Kind, text: string, system: UnitSystem, mark
   if (slope !== null) return { ok: true, value: slope, text: text.trim() };
   const sum = sumOf(kind, text, system, mark);
   if (sum) return sum;
+  const times = timesOf(kind, text, system, mark);
+  if (times) return times;
   const thread = kind === 'length' ? readThread(cleaned) : null;
   if (thread && 'diameterMm' in thread) return { ok: true, value: thread.diameterMm, text: text.trim() };
   if (thread)

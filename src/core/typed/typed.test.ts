@@ -287,3 +287,26 @@ test.each([
 ] as const)('%s %s is %d to the last place: it meets a limit that is typed in the other units', (kind, text, core) => {
   expect(parseQuantity(kind, text, 'us')).toMatchObject({ ok: true, value: core });
 });
+
+describe('so many times the same', () => {
+  test.each<[Kind, string, number]>([
+    ['volume', '3 × 9 mL', 27],
+    ['volume', '3 x 9 mL', 27],
+    ['volume', '3 shots of 9 mL', 27],
+    ['volume', '2 tins of 0,5 L', 1000],
+    ['length', '4 × 2.5 m', 10_000],
+    ['mass', '2 * 1 kg 250 g', 2500],
+    ['duration', '3 times 20 min', 60],
+  ])('%s: %s', (kind, text, value) => {
+    expect(parseQuantity(kind, text, 'metric')).toEqual({ ok: true, value: expect.closeTo(value, 9), text });
+  });
+  test.each<[Kind, string]>([
+    ['volume', '3 × mL'],
+    ['volume', '3 shots'],
+    ['volume', '1.5 × 9 mL'],
+    ['temperature', '2 × 20 °C'],
+    ['density', '2 x 1.2'],
+  ])('%s: “%s” is none', (kind, text) => {
+    expect(parseQuantity(kind, text, 'metric').ok).toBe(false);
+  });
+});

@@ -166,6 +166,11 @@ export const joints: Shape<Joints> = {
     { ...openLinesList(linesOf(s), 'movement.lines'), label: 'Movement joints, where they lie' },
   ],
   keptOpen,
+  inArea: (s) => {
+    const [l, b, w, d] = own(s);
+    const mm2 = outlineArea(s.outline).areaMm2;
+    return { mm2, ml: (mm2 * jointShare(l, b, w) * d) / 1000 };
+  },
   write: writeOutline,
   problems,
   volume: (s) => {

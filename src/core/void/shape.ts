@@ -200,6 +200,8 @@ export interface Shape<P> {
   readonly alongMm?: (shape: P, share: number) => number;
   /** Joints through its face that stay open, in the coordinates of that face. */
   readonly keptOpen?: (shape: P) => readonly KeptOpen[];
+  /** Of what is told by the area it lies in: that area, mm², and what it would take with nothing kept open, mL. */
+  readonly inArea?: (shape: P) => { readonly mm2: number; readonly ml: number };
   /** Of what has no outline of its own: the one its filled face has. */
   readonly faceOutline?: (shape: P) => {
     readonly kind: 'rectangle' | 'ellipse';

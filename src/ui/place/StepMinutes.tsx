@@ -1,11 +1,11 @@
 'use client';
 import { useState } from 'react';
 import { factorsLearned, learnedAs, minutesLearned } from '@/core/learn';
-import { DRIVER_LABELS, factorsOf, type Method } from '@/core/method';
+import { DRIVER_LABELS, DRIVER_PACED, type Factor, factorsOf, type Method } from '@/core/method';
 import { type PlannedStep, settingOf } from '@/core/plan';
 import type { PassView } from '@/core/record';
 import type { UnitSystem } from '@/core/units';
-import { figure, format, formatDuration, joined, phrase } from '@/words';
+import { figure, format, formatDuration, joined, phrase, readMinutesFor } from '@/words';
 import { QuantityField } from '../shared/QuantityField';
 import { SettingField } from '../shared/Schools';
 import { useLessons } from '../workspace/lessons';
@@ -29,6 +29,12 @@ const figuresOf = (method: Method, values: Readonly<Record<string, number>>, sys
       .filter(Boolean),
     ', ',
   );
+
+/** For each square metre, metre or place it may be told by how many are done in an hour. */
+const readAs = ({ per }: Factor) => {
+  const by = per && DRIVER_PACED[per];
+  return by ? { read: (text: string, system: UnitSystem) => readMinutesFor(by, text, system) } : {};
+};
 
 /** Longest that anybody works at one thing, min. */
 const MOST_MIN = 2880;
@@ -80,6 +86,7 @@ export function StepMinutes({ at, step, title }: { at: PassView; step: PlannedSt
                   label={f.per === null ? 'Once' : phrase`For each ${DRIVER_LABELS[f.per]}`}
                   value={settingOf(method, repair, f.id)}
                   check={check}
+                  {...readAs(f)}
                   onChange={(t) => write(f.id, t.value)}
                 />
               ))}

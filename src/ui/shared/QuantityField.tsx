@@ -1,5 +1,6 @@
 'use client';
 import type { Said } from '@/core/say';
+import type { Parsed } from '@/core/typed';
 
 import type { Kind, UnitSystem } from '@/core/units';
 import { fieldText, readQuantity } from '@/words';
@@ -29,10 +30,12 @@ interface Props {
   /** Significant figures shown of a value that was not typed as it stands. */
   readonly digits?: number;
   readonly className?: string;
+  /** Another way to read what is typed; as its kind is read else. */
+  readonly read?: (text: string, system: UnitSystem) => Parsed;
 }
 
 /** A quantity typed as people say it, in the units of the reader. */
-export function QuantityField({ kind, label, value, typed, digits, onChange, ...rest }: Props) {
+export function QuantityField({ kind, label, value, typed, digits, onChange, read: readAs, ...rest }: Props) {
   const system = usePrefs((p) => p.system);
   return (
     <ReadField
@@ -40,7 +43,7 @@ export function QuantityField({ kind, label, value, typed, digits, onChange, ...
       name={`${label} (${kind})`}
       label={label}
       shown={value === null ? '' : fieldText(kind, value, system, typed, digits)}
-      parse={(text) => readQuantity(kind, text, system)}
+      parse={(text) => (readAs ? readAs(text, system) : readQuantity(kind, text, system))}
       resetOn={`${value} ${system}`}
       onRead={({ value: read, text }) => onChange({ value: read, text, system })}
     />

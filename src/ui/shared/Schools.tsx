@@ -1,13 +1,14 @@
 'use client';
 import type { Option, Setting, Stage } from '@/core/method';
-import { pieceName, schoolsOf, settingOf } from '@/core/plan';
+import { pacedAmounts, pacedMinutes, pieceName, schoolsOf, settingOf } from '@/core/plan';
 import type { PassView, RepairView } from '@/core/record';
+import { isPacedKind, PACED_KINDS } from '@/core/typed';
 
-import { format, phrase } from '@/words';
+import { format, formatDuration, joined, phrase, readPaced } from '@/words';
 import { usePrefs } from '../workspace/prefs';
 import { changePass } from '../workspace/workspace';
 import { Choice } from './bits';
-import { QuantityField } from './QuantityField';
+import { QuantityField, type Typed } from './QuantityField';
 
 /** The schools of a stage as real choices, each with the sentence on when it fits. */
 export function Schools({ at, stage }: { at: PassView; stage: Stage }) {
@@ -105,13 +106,31 @@ export function SettingField({ at, setting, value }: { at: PassView; setting: Se
     v < setting.min || v > setting.max
       ? phrase`Must lie between ${shown(setting.min)} and ${shown(setting.max)}.`
       : null;
+  const { kind } = setting;
+  const amounts = isPacedKind(kind) ? pacedAmounts(at.plan, setting) : null;
+  const plain = { kind, label: setting.label, value, check, onChange: (t: Typed) => write(t.value) };
+  if (!isPacedKind(kind) || !amounts) return <QuantityField {...plain} />;
+  const field = <QuantityField {...plain} digits={4} read={(text, units) => readPaced(kind, text, units, amounts)} />;
+  if (value === null || !(value > 0)) return field;
+  const { place, m, ft, m2, ft2, all } = pacedMinutes(amounts, kind, value);
+  const [run, face] = system === 'us' ? [ft, ft2] : [m, m2];
+  const told = [
+    place !== null && phrase`${formatDuration(place)} each`,
+    run !== null && (system === 'us' ? phrase`${formatDuration(run)} a foot` : phrase`${formatDuration(run)} a metre`),
+    // A rate of areas says that itself.
+    face !== null &&
+      !PACED_KINDS[kind].ofAreas &&
+      (system === 'us'
+        ? phrase`${formatDuration(face)} a square foot`
+        : phrase`${formatDuration(face)} a square metre`),
+    all !== null && phrase`${formatDuration(all)} in all`,
+  ].filter((words) => words !== false);
   return (
-    <QuantityField
-      kind={setting.kind}
-      label={setting.label}
-      value={value}
-      onChange={(t) => write(t.value)}
-      check={check}
-    />
+    <div>
+      {field}
+      <p className="soft text-sm mt-0.5" data-testid={`pace-${setting.id}`}>
+        {phrase`One pair of hands: ${joined(told, ', ')}.`}
+      </p>
+    </div>
   );
 }

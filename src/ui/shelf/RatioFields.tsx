@@ -31,6 +31,7 @@ export function RatioFields() {
       />
     );
   };
+  const byTheBag = has('B')?.role === 'water';
   const guessed = spec.parts.filter((p) => !draft.parts[p.id].density.trim());
   return (
     <>
@@ -40,9 +41,13 @@ export function RatioFields() {
       <div className="grid sm:grid-cols-2 lg:grid-cols-4 gap-3">
         {spec.dosed ? (
           <>
-            <SheetText field="doseMin" label={phrase`Least ${spec.dosed}`} hint="1 %" />
-            <SheetText field="doseUsual" label={phrase`Usual ${spec.dosed}`} hint="2 %" />
-            <SheetText field="doseMax" label={phrase`Most ${spec.dosed}`} hint="3 %" />
+            <SheetText
+              field="doseUsual"
+              label={phrase`Usual ${spec.dosed}`}
+              hint={byTheBag ? '3.25 L to 25 kg, or 13 %' : '2 %, or 30 g to 1.5 kg'}
+            />
+            <SheetText field="doseMin" label={phrase`Least ${spec.dosed}`} hint="empty: the usual" />
+            <SheetText field="doseMax" label={phrase`Most ${spec.dosed}`} hint="empty: the usual" />
             <div id="sheet-doseOf" data-label="Per cent of what" tabIndex={-1}>
               <Choice
                 label="Per cent of what"
@@ -61,23 +66,26 @@ export function RatioFields() {
             </div>
           </>
         ) : (
-          <SheetText field="ratio" label="A to B, with its basis" hint="2:1 by volume" />
+          <SheetText field="ratio" label="A to B, with its basis" hint="2:1 by volume, or as packed" />
         )}
-        {has('C') && <SheetText field="cByWeight" label="Parts of C by weight" hint="or: 1.8 by volume" />}
-        {has('D') && <SheetText field="dByWeight" label="Parts of D by weight" hint="for the same A and B by weight" />}
+        {has('C') && <SheetText field="cByWeight" label="Parts of C by weight" hint="12 g to 100 mL, or as packed" />}
+        {has('D') && <SheetText field="dByWeight" label="Parts of D by weight" hint="6 g to 100 mL, or as packed" />}
       </div>
       <Fold
         title="Densities and tolerance"
         says={
-          guessed.length
-            ? phrase`${joined(
-                guessed.map((p) => phrase`${p.id} about ${figure(usualDensity(draft.kind, p.id)!)} g/mL`),
-                ', ',
-              )} (Grenko’s, ± ${USUAL_DENSITY_SPREAD * 100} %)`
-            : 'as typed'
+          draft.mixed.trim()
+            ? phrase`the mix ${draft.mixed.trim()}`
+            : guessed.length
+              ? phrase`${joined(
+                  guessed.map((p) => phrase`${p.id} about ${figure(usualDensity(draft.kind, p.id)!)} g/mL`),
+                  ', ',
+                )} (Grenko’s, ± ${USUAL_DENSITY_SPREAD * 100} %)`
+              : 'as typed'
         }
       >
         <div className="grid sm:grid-cols-2 lg:grid-cols-4 gap-3">
+          <SheetText field="mixed" label="Density of the mix, or cured" hint="1.5 g/mL, if that is printed" />
           {(['A', 'B', 'C', 'D'] as const).map(density)}
           {(['C', 'D'] as const)
             .filter((id) => has(id)?.filler === 'grains')

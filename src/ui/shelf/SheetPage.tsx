@@ -175,6 +175,8 @@ function Facts({ sheet: s }: { sheet: SheetRevision }) {
   const span = (from: string, a: number | null, to: string, b: number | null, kind: Kind) =>
     a === null && b === null ? null : phrase`${says(from, kind, a)} to ${says(to, kind, b)}`;
   const between = (a: NumberLimit, b: NumberLimit, kind: Kind) => span(`limits.${a}`, l[a], `limits.${b}`, l[b], kind);
+  // Beside the density of the mix those of its parts are no matter of what is usual.
+  const silent = s.estimated.filter((f) => s.mixedGPerMl === null || !f.startsWith('density'));
   const facts: readonly (readonly [string, string | null])[] = [
     [
       'ratio',
@@ -192,6 +194,7 @@ function Facts({ sheet: s }: { sheet: SheetRevision }) {
         ', ',
       ) || null,
     ],
+    ['density of the mix', one('mixed', 'density', s.mixedGPerMl)],
     ['base', between('baseMinC', 'baseMaxC', 'temperature')],
     ['air', between('airMinC', 'airMaxC', 'temperature')],
     ['material', between('materialMinC', 'materialMaxC', 'temperature')],
@@ -241,9 +244,9 @@ function Facts({ sheet: s }: { sheet: SheetRevision }) {
     ],
     [
       'not on it',
-      s.estimated.length
+      silent.length
         ? phrase`${joined(
-            s.estimated.map((f) => ESTIMATES[f]),
+            silent.map((f) => ESTIMATES[f]),
             ', ',
           )}: taken as usual for its kind (Grenko’s)`
         : null,

@@ -1,4 +1,4 @@
-import { KIND_IDS, SheetRevision, systemKind } from '@/core/system';
+import { KIND_IDS, mixedDensity, SheetRevision, systemKind } from '@/core/system';
 import { sampleSheets } from '@/sample/systems';
 import { plainWords } from '@/words';
 import { blankDraft, draftOf, ofKind, type SheetDraft } from './draft';
@@ -32,7 +32,7 @@ test('an empty draft of any kind says at its fields what is missing, and nothing
   for (const kind of KIND_IDS) {
     const said = faults(ofKind(blankDraft(), kind));
     expect(plainWords(said.name?.sentence ?? '')).toMatch(/name/);
-    const asked = systemKind(kind).dosed ? ['doseMin', 'doseMax', 'doseUsual', 'doseOf'] : ['ratio'];
+    const asked = systemKind(kind).dosed ? ['doseUsual', 'doseOf'] : ['ratio'];
     for (const field of asked) expect(said[field]).toBeDefined();
   }
 });
@@ -318,5 +318,50 @@ describe('a bag that is mixed with water', () => {
     const d = paste();
     const none = { ...d, kits: [{ ...d.kits[0]!, massG: { ...d.kits[0]!.massG, B: '' } }] };
     expect(faults(none)[`kits.${d.kits[0]!.key}.b`]).toBeDefined();
+  });
+});
+
+describe('the density of the mix', () => {
+  const resin = (over: Partial<SheetDraft>): SheetDraft => {
+    const d = ofKind(blankDraft(), 'liquid-resin');
+    const use = d.times.find((t) => t.kind === 'use-by')!;
+    return {
+      ...d,
+      name: 'Resin',
+      ratio: '100:38 by weight',
+      kits: [{ ...d.kits[0]!, label: 'Kit', massG: { ...d.kits[0]!.massG, A: '500 g', B: '190 g' } }],
+      times: d.times.map((t) => (t === use ? { ...t, text: '20: 30 min' } : t)),
+      ...over,
+    };
+  };
+  const made = (d: SheetDraft) => {
+    const r = read(d);
+    if ('faults' in r) throw new Error(JSON.stringify(r.faults));
+    return r.sheet;
+  };
+
+  test('is enough: the parts make it together, and opened again it is what was typed', () => {
+    const sheet = made(resin({ mixed: '1.10' }));
+    expect([sheet.mixedGPerMl, mixedDensity(sheet)]).toEqual([1.1, expect.closeTo(1.1, 9)]);
+    const again = draftOf(sheet);
+    expect([again.mixed, again.parts.A.density, again.parts.B.density]).toEqual(['1.10 g/mL', '', '']);
+    expect(made(again).parts).toEqual(sheet.parts);
+  });
+  test('beside one part it tells the other, and packs by volume weigh by it', () => {
+    const d = resin({ mixed: '1.10 kg/L' });
+    const known = made({ ...d, parts: { ...d.parts, B: { ...d.parts.B, density: '1.0' } } });
+    expect(known.parts.map((p) => p.densityGPerMl)).toEqual([expect.closeTo(100 / (138 / 1.1 - 38), 6), 1]);
+    const byVolume = made({ ...d, kits: [{ ...d.kits[0]!, massG: { ...d.kits[0]!.massG, A: '0.5 L', B: '0.2 L' } }] });
+    expect(byVolume.kits[0]!.massG.A).toBeCloseTo(500 * byVolume.parts[0]!.densityGPerMl, 6);
+  });
+  test.each([
+    ['heavy', {}, /not understood/],
+    ['11', { A: '1.1' }, /no density of B makes that/],
+    ['1.6', { A: '1.1', B: '1' }, /make 1\.07 g\/mL/],
+  ] as const)('%s beside what is typed of the parts is said at its field', (mixed, known, says) => {
+    const d = resin({ mixed });
+    const parts = { ...d.parts };
+    for (const [id, density] of Object.entries(known)) parts[id as 'A' | 'B'] = { ...parts[id as 'A' | 'B'], density };
+    expect(plainWords(faults({ ...d, parts }).mixed!.sentence)).toMatch(says);
   });
 });

@@ -55,6 +55,8 @@ export interface SheetDraft {
   readonly ratio: string;
   readonly also: string;
   readonly tolerance: string;
+  /** Density of the ready mix. */
+  readonly mixed: string;
   readonly cByWeight: string;
   readonly dByWeight: string;
   readonly doseMin: string;
@@ -215,6 +217,7 @@ export const blankDraft = (): SheetDraft => ({
   ratio: '',
   also: '',
   tolerance: '',
+  mixed: '',
   cByWeight: '',
   dByWeight: '',
   doseMin: '',
@@ -312,16 +315,17 @@ export function draftOf(s: SheetRevision): SheetDraft {
     ratio: s.dose ? '' : phrase`${s.ratio.a}:${s.ratio.b} by ${s.ratio.basis}`,
     also: s.ratio.also ? phrase`${s.ratio.also.a}:${s.ratio.also.b} by ${other}` : '',
     tolerance: maybe(s.ratio.tolerancePct, ' %'),
+    mixed: s.mixedGPerMl === null ? '' : said(s, 'mixed', 'density', s.mixedGPerMl),
     cByWeight: s.printed.cByWeight ?? maybe(s.ratio.cByWeight, ''),
     dByWeight: s.printed.dByWeight ?? maybe(s.ratio.dByWeight, ''),
-    doseMin: maybe(s.dose?.minPct ?? null, ' %'),
-    doseMax: maybe(s.dose?.maxPct ?? null, ' %'),
-    doseUsual: maybe(s.dose?.usualPct ?? null, ' %'),
+    doseMin: s.printed.doseMin ?? maybe(s.dose?.minPct ?? null, ' %'),
+    doseMax: s.printed.doseMax ?? maybe(s.dose?.maxPct ?? null, ' %'),
+    doseUsual: s.printed.doseUsual ?? maybe(s.dose?.usualPct ?? null, ' %'),
     doseOf: s.dose?.of ?? '',
     mixMin: as('mixMin', 'duration', s.mixMin),
     mixRpm: s.mixRpm ? phrase`${s.mixRpm.from} to ${s.mixRpm.to}` : '',
     mixManner: s.mixManner,
-    potLoss: as('potLoss', 'volume', s.potLossMl),
+    potLoss: s.printed.potLoss?.includes('%') ? s.printed.potLoss : as('potLoss', 'volume', s.potLossMl),
     coverage: maybe(s.coverageKgPerM2Mm, ''),
     covers: s.printed.covers ?? (s.coversM2PerL === null ? '' : `${s.coversM2PerL} m²/L`),
     uptake: maybe(s.uptakeMlPerM2, ''),

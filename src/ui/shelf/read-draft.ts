@@ -19,10 +19,11 @@ import {
   USUAL,
   usualMixMin,
 } from '@/core/system';
-import { parseRatio, readNumber } from '@/core/typed';
+import { readNumber } from '@/core/typed';
 import type { Kind, UnitSystem } from '@/core/units';
-import { figure, phrase, readQuantity } from '@/words';
+import { figure, phrase } from '@/words';
 import { type DraftFaults, LIMIT_FIELDS, type SheetDraft, type TimeDraft } from './draft';
+import { doseOf, partsAsMixed, ratioOf, usualDosePct } from './read-ratio';
 import { Reader } from './sheet-reader';
 
 /** Signs of money before or after a figure. */
@@ -40,6 +41,15 @@ function coveringByPack(sheet: SheetRevision, m2: number): SheetRevision {
   return { ...sheet, coversM2PerL: m2 / made };
 }
 
+/** What stays behind where that is a share of the pack, %: “15 % stays in the film”; null where it is told in mL. */
+function shareOfPack(read: Reader, text: string): number | null {
+  if (!/%|per ?cent/i.test(text)) return null;
+  const share = read.above('potLoss', 'percent', text);
+  if (share >= 100) read.say('potLoss', 'Less than all of it.');
+  read.printed.potLoss = text.trim().slice(0, 60);
+  return share;
+}
+
 /** `2 static mixers, 1 pail` as a list; a name without a count is one. */
 function contentsOf(read: Reader, field: string, text: string): SheetRevision['kits'][number]['contents'] {
   return text
@@ -55,95 +65,6 @@ function contentsOf(read: Reader, field: string, text: string): SheetRevision['k
       }
       return [{ what: what.trim(), count }];
     });
-}
-
-/** “1.8 times by volume”: how sand is told beside a resin, its bulk against the mixed liquid. */
-const BY_VOLUME = /^([\d.,]+)\D*\bvol/i;
-
-/** Parts by weight of a filler that is told by bulk volume, on the scale of A and B by weight. */
-function fillerByVolume(
-  read: Reader,
-  field: 'cByWeight' | 'dByWeight',
-  times: number,
-  ratio: Pick<SheetRevision['ratio'], 'basis' | 'a' | 'b'>,
-  parts: readonly Part[],
-): number {
-  const [a, b] = (['A', 'B'] as const).map((id) => parts.find((p) => p.id === id)!.densityGPerMl) as [number, number];
-  const bulk = parts.find((p) => p.id === field[0]!.toUpperCase())?.bulkGPerMl;
-  if (!bulk) {
-    read.say(field, 'By volume it is weighed through its tamped bulk density: type that, too.');
-    return Number.NaN;
-  }
-  const liquidMl = ratio.basis === 'volume' ? ratio.a + ratio.b : ratio.a / a + ratio.b / b;
-  return times * liquidMl * bulk;
-}
-
-function ratioOf(read: Reader, d: SheetDraft, made: readonly Part[]): SheetRevision['ratio'] {
-  const ratio = mainRatioOf(read, d);
-  const { parts } = systemKind(d.kind);
-  const filler = (id: 'C' | 'D', field: 'cByWeight' | 'dByWeight'): number | null => {
-    const part = parts.find((p) => p.id === id);
-    if (!part) return null;
-    const byVolume = part.filler === 'grains' ? BY_VOLUME.exec(d[field].trim()) : null;
-    const times = byVolume && readNumber(byVolume[1]!);
-    if (times && 'value' in times && times.value > 0) {
-      read.printed[field] = d[field].trim().slice(0, 60);
-      return fillerByVolume(read, field, times.value, ratio, made);
-    }
-    return read.above(field, 'count', d[field]);
-  };
-  return { ...ratio, cByWeight: filler('C', 'cByWeight'), dByWeight: filler('D', 'dByWeight') };
-}
-
-function mainRatioOf(read: Reader, d: SheetDraft): SheetRevision['ratio'] {
-  const { dosed } = systemKind(d.kind);
-  const tolerancePct = read.quantity('tolerance', 'percent', d.tolerance, true);
-  if (tolerancePct !== null && (tolerancePct <= 0 || tolerancePct > 50))
-    read.say('tolerance', 'More than 0, at most 50 %; leave it empty where the sheet is silent.');
-  const common = { cByWeight: null, dByWeight: null, tolerancePct };
-  if (dosed)
-    return {
-      ...common,
-      basis: 'weight',
-      a: 100,
-      b: perHundredOfA(doseOf(read, d)?.usualPct ?? 2, d.doseOf || 'A'),
-      also: null,
-    };
-  const ratio = parseRatio(d.ratio);
-  if (!ratio.ok) read.faults.ratio = ratio;
-  else if (ratio.parts.length !== 2)
-    read.say('ratio', 'Type A to B here; further parts have their own fields, by weight.');
-  let also: SheetRevision['ratio']['also'] = null;
-  if (d.also.trim()) {
-    const other = parseRatio(d.also);
-    if (!other.ok) read.faults.also = other;
-    else if (ratio.ok && other.basis === ratio.basis)
-      read.say('also', phrase`Both ratios are by ${ratio.basis}: this one is for the other basis.`);
-    else if (other.parts.length !== 2) read.say('also', 'Type A to B.');
-    else also = { a: other.parts[0]!, b: other.parts[1]! };
-  }
-  return ratio.ok
-    ? { ...common, basis: ratio.basis, a: ratio.parts[0]!, b: ratio.parts[1] ?? 1, also }
-    : { ...common, basis: 'weight', a: 1, b: 1, also };
-}
-
-function doseOf(read: Reader, d: SheetDraft): SheetRevision['dose'] {
-  const { dosed } = systemKind(d.kind);
-  if (!dosed) return null;
-  const minPct = read.above('doseMin', 'percent', d.doseMin);
-  const maxPct = read.above('doseMax', 'percent', d.doseMax);
-  const usualPct = read.above('doseUsual', 'percent', d.doseUsual);
-  if (!d.doseOf) read.say('doseOf', 'A % without its whole has no meaning: is it of part A or of the total?');
-  if (minPct > maxPct) read.say('doseMax', 'The range has its ends swapped.');
-  else if (usualPct < minPct || usualPct > maxPct)
-    read.say('doseUsual', phrase`The usual dose lies outside ${minPct} to ${maxPct} %.`);
-  for (const [field, v] of [
-    ['doseMin', minPct],
-    ['doseMax', maxPct],
-    ['doseUsual', usualPct],
-  ] as const)
-    if (v > 60) read.say(field, 'At most 60 %.');
-  return { minPct, maxPct, usualPct, of: d.doseOf || 'A' };
 }
 
 function timeOf(read: Reader, t: TimeDraft): Milestone | null {
@@ -210,19 +131,18 @@ function kitsOf(
   read: Reader,
   d: SheetDraft,
   has: (id: PartId) => boolean,
-  densities: Readonly<Partial<Record<PartId, number>>>,
+  parts: readonly Part[],
 ): SheetRevision['kits'] {
   const spec = systemKind(d.kind);
+  const densities = Object.fromEntries(parts.map((p) => [p.id, p.densityGPerMl])) as Partial<Record<PartId, number>>;
   return d.kits.map((k, i) => {
     const typed = (id: PartId) => read.pack(`kits.${k.key}.${id.toLowerCase()}`, k.massG[id], densities[id]);
     // Water comes from the tap: a bag names its powder, and what belongs to it follows from the usual dose.
     const tap = (id: PartId): boolean =>
       spec.dosed !== null && !k.massG[id].trim() && spec.parts.some((p) => p.id === id && p.role === 'water');
-    const usualPct = readQuantity('percent', d.doseUsual, read.system);
+    const usualPct = usualDosePct(read, d, parts);
     const mass = (id: PartId): number =>
-      tap(id) && usualPct.ok && usualPct.value > 0
-        ? (typed('A') * perHundredOfA(usualPct.value, d.doseOf || 'A')) / 100
-        : typed(id);
+      tap(id) && usualPct !== null ? (typed('A') * perHundredOfA(usualPct, d.doseOf || 'A')) / 100 : typed(id);
     return {
       id: k.key,
       label: k.label.trim() || phrase`Kit ${i + 1}`,
@@ -252,7 +172,7 @@ export function readDraft(
   if (!d.name.trim()) read.say('name', 'Give the system a name.');
   const metered = isMetered(d.kind);
   const limit = (id: string, kind: Kind) => read.quantity(`limits.${id}`, kind, d.limits[id] ?? '', true);
-  const parts = PART_IDS.filter(has).map((id) => {
+  const printedParts = PART_IDS.filter(has).map((id): Part => {
     const usual = spec.parts.find((p) => p.id === id)!;
     return {
       id,
@@ -265,7 +185,8 @@ export function readDraft(
       filler: usual.filler ?? null,
     };
   });
-  const densities = Object.fromEntries(parts.map((p) => [p.id, p.densityGPerMl])) as Partial<Record<PartId, number>>;
+  const mixedGPerMl = read.aboveOrNone('mixed', 'density', d.mixed);
+  const parts = mixedGPerMl === null ? printedParts : partsAsMixed(read, d, printedParts, mixedGPerMl);
   const or = (field: EstimableField & keyof SheetDraft, kind: Kind, usual: number, least?: 'above') =>
     read.orUsual(field, d[field] as string, usual, () =>
       least === 'above'
@@ -276,6 +197,7 @@ export function readDraft(
   if (covered?.per === null) read.faults.covers = covered;
   // As it is kept it needs no other words.
   else if (covered && d.covers.trim() !== `${covered.m2} m²/L`) read.printed.covers = d.covers.trim().slice(0, 60);
+  const ofPack = metered ? null : shareOfPack(read, d.potLoss);
   const candidate = {
     record: 'sheet',
     version: 2,
@@ -289,7 +211,8 @@ export function readDraft(
     family: d.family,
     parts,
     ratio: ratioOf(read, d, parts),
-    dose: doseOf(read, d),
+    mixedGPerMl,
+    dose: doseOf(read, d, parts),
     // A line that nothing is typed into is a time the sheet does not print.
     milestones: d.times
       .filter((t) => t.text.trim() !== '' || t.reference.trim() !== '')
@@ -306,7 +229,7 @@ export function readDraft(
       ),
       wetness: d.wetness,
     },
-    kits: kitsOf(read, d, has, densities),
+    kits: kitsOf(read, d, has, parts),
     mixer: metered
       ? {
           volumeMl: or('mixerVolume', 'volume', USUAL.mixer.volumeMl, 'above'),
@@ -316,7 +239,7 @@ export function readDraft(
           flowMl: read.aboveOrNone('mixerFlow', 'volume', d.mixerFlow) ?? 0,
         }
       : null,
-    potLossMl: metered ? 0 : or('potLoss', 'volume', USUAL.potLossMl),
+    potLossMl: metered || ofPack !== null ? 0 : or('potLoss', 'volume', USUAL.potLossMl),
     flow: d.flow === '' ? null : d.flow,
     mixMin: metered ? 0 : or('mixMin', 'duration', usualMixMin(d.kind)),
     mixRpm: rpmOf(read, d.mixRpm),
@@ -345,7 +268,11 @@ export function readDraft(
   };
   if (Object.keys(read.faults).length) return { faults: read.faults };
   const parsed = SheetRevision.safeParse(candidate);
-  if (parsed.success) return { sheet: covered?.per === 'pack' ? coveringByPack(parsed.data, covered.m2) : parsed.data };
+  if (parsed.success) {
+    const { data } = parsed;
+    const losing = ofPack === null ? data : { ...data, potLossMl: (kitVolumeMl(data, data.kits[0]!) * ofPack) / 100 };
+    return { sheet: covered?.per === 'pack' ? coveringByPack(losing, covered.m2) : losing };
+  }
   const issue = parsed.error.issues[0]!;
   return { faults: { form: { sentence: `${issue.path.join('.')}: ${issue.message}` } } };
 }

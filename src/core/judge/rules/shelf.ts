@@ -15,7 +15,7 @@ import {
 } from '../../mix';
 import { passedOver, type RepairPlan } from '../../plan';
 import { attempt, density, exactly, grams, listed, ml, mm, percent } from '../../say';
-import { coverageMl, isMetered, kitVolumeMl, SAGS, USUAL_DENSITY_SPREAD, WETNESS } from '../../system';
+import { coverageMl, isMetered, kitVolumeMl, SAGS, systemKind, USUAL_DENSITY_SPREAD, WETNESS } from '../../system';
 import { type Finding, findings } from '../finding';
 import type { Rule } from './rule';
 
@@ -217,7 +217,10 @@ export const shelfRules: Readonly<Record<string, Rule>> = {
   density: ({ plan }) => {
     const { sheet } = plan;
     // What is pressed out of its packs, and water, need no density to be measured out.
-    if (!sheet || !plan.mix || isMetered(sheet.kind)) return [];
+    // Where it prints that of the mix, what is weighed for a void is known, whatever of it is in which part.
+    if (!sheet || !plan.mix || isMetered(sheet.kind) || sheet.mixedGPerMl !== null) return [];
+    // Nor is what is kneaded in its own bag weighed.
+    if (systemKind(sheet.kind).ownBag) return [];
     const guessed = sheet.parts.filter(
       (p) => !p.filler && p.role !== 'water' && sheet.estimated.includes(`density${p.id}`),
     );

@@ -1,7 +1,9 @@
 import { extremes, extremesOf, humidityOf, type Series, valueAt } from '../../climate';
-import { at, degC, exactly, kelvin, percent } from '../../say';
+import { paceOf } from '../../cure';
+import { at, attempt, degC, exactly, kelvin, percent } from '../../say';
+import { milestoneOf } from '../../system';
 import { type Finding, findings } from '../finding';
-import { placings, type Rule, rangeOf } from './rule';
+import { type JudgeContext, placings, type Rule, rangeOf } from './rule';
 
 const F = findings({
   'base-temperature:cold': {
@@ -52,6 +54,22 @@ const F = findings({
     title: 'Material too cold to mix',
     why: '{is}, the sheet asks for at least {limit}.',
     todo: 'Keep the closed packs in a warm room overnight and set that temperature here.',
+  },
+  'material-untold': {
+    id: 'material-temperature',
+    severity: 'caution',
+    stage: 'mix',
+    title: 'Material colder than the sheet tells',
+    why: '{is} in the pot, the sheet’s time for it begins at {from}; it is planned by the base, which is warmer.',
+    todo: 'Keep the closed packs in a warm room overnight: cold it is dosed wrongly, mixes badly and hardly wets.',
+  },
+  'base-untold': {
+    id: 'material-temperature',
+    severity: 'caution',
+    stage: 'mix',
+    title: 'Base hotter than the sheet tells for the pot',
+    why: '{is} at {when}, the sheet’s time for the pot ends at {limit}; it is planned as at that.',
+    todo: 'Keep the pot off the base and in the shade, mix less at once; or place in a cooler hour.',
   },
   'material-warm': {
     id: 'material-temperature',
@@ -127,6 +145,21 @@ export const siteRules: Readonly<Record<string, Rule>> = {
       return [F['material-temperature']({ is: degC(potC), limit: exactly(degC(materialMinC)) })];
     if (materialMaxC !== null && potC > materialMaxC)
       return [F['material-warm']({ is: degC(potC), limit: exactly(degC(materialMaxC)) })];
-    return [];
+    return atSheetsEnd(plan);
   },
 };
+
+/** Where the pot is planned by the hotter of material and base, and the sheet does not reach the other of the two. */
+function atSheetsEnd({ sheet, potC, steps, thermal }: JudgeContext['plan']): readonly Finding[] {
+  const useBy = sheet && milestoneOf(sheet, 'use-by');
+  const mixing = steps.find((s) => s.marks?.begin?.includes('mix-begins'));
+  const pace = useBy ? attempt(() => paceOf(useBy, 'short', sheet.family)) : null;
+  if (!pace?.ok || !mixing || !thermal || potC === null) return [];
+  const { lowC, highC, sheetLowC } = pace.value;
+  const baseC = valueAt(thermal.base, mixing.startMs);
+  if (potC < lowC && sheet!.limits.materialMinC === null)
+    return [F['material-untold']({ is: degC(potC), from: exactly(degC(sheetLowC)) })];
+  return baseC >= highC && potC < highC
+    ? [F['base-untold']({ is: degC(baseC), when: at(mixing.startMs), limit: degC(highC) })]
+    : [];
+}

@@ -25,7 +25,7 @@ export const fill: Engine = {
       : null,
   onFaces: false,
   liesOpen: 'set',
-  oneKitAPot: () => false,
+  oneKitAPot: (c) => c.params.ownPails === true,
   inRounds: false,
   inLifts: true,
   pace: byRate,

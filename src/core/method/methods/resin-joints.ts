@@ -20,7 +20,7 @@ export const resinJoints: Method = {
   laidOn: null,
   setsOut: false,
   takes: { flow: ['pours', 'paste', 'mortar'], out: ['pot'], binder: ['resin', 'cement'], sand: true },
-  params: { narrow: true },
+  params: { narrow: true, ownPails: true },
   questions: [
     {
       id: 'bed',

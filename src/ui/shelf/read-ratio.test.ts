@@ -1,0 +1,159 @@
+import { kitVolumeMl, readPack, type SheetRevision } from '@/core/system';
+import { plainWords } from '@/words';
+import { blankDraft, draftOf, ofKind, type SheetDraft } from './draft';
+import { readDraft } from './read-draft';
+
+/** A sheet with a pack and one time, the rest as it is typed. */
+const typed = (
+  kind: SheetRevision['kind'],
+  pack: Partial<Record<'A' | 'B' | 'C' | 'D', string>>,
+  over: Partial<SheetDraft> = {},
+): SheetDraft => {
+  const d = ofKind(blankDraft(), kind);
+  return {
+    ...d,
+    name: 'As printed',
+    times: d.times.map((t) => (t.kind === 'use-by' ? { ...t, text: '10: 45 min\n20: 25 min' } : t)),
+    kits: [{ ...d.kits[0]!, label: 'Pack', massG: { ...d.kits[0]!.massG, ...pack } }],
+    ...over,
+  };
+};
+const withDensities = (d: SheetDraft, densities: Partial<Record<'A' | 'B' | 'C' | 'D', string>>): SheetDraft => {
+  const parts = { ...d.parts };
+  for (const [id, density] of Object.entries(densities)) parts[id as 'A'] = { ...parts[id as 'A'], density };
+  return { ...d, parts };
+};
+const read = (d: SheetDraft) => readDraft(d, 'metric', null, 'foreman', 1000);
+const made = (d: SheetDraft): SheetRevision => {
+  const r = read(d);
+  if ('faults' in r) throw new Error(JSON.stringify(r.faults));
+  return r.sheet;
+};
+const faults = (d: SheetDraft) => {
+  const r = read(d);
+  return 'faults' in r
+    ? Object.fromEntries(Object.entries(r.faults).map(([k, f]) => [k, plainWords(f!.sentence)]))
+    : {};
+};
+
+describe('a kit that is made up as it is mixed', () => {
+  const kit = { A: '2.60 kg', B: '1.30 kg', C: '16.5 kg' };
+  test('says its ratio, with the aggregate, by what is in it', () => {
+    const { ratio } = made(typed('mortar-kit', kit));
+    expect(ratio).toMatchObject({ basis: 'weight', a: 100, b: 50, cByWeight: 634.615 });
+  });
+  test('what is typed stands, and what is not comes on its scale', () => {
+    const d = withDensities(typed('mortar-kit', kit, { ratio: '2:1 by volume' }), { A: '1.12', B: '1.05' });
+    const { ratio } = made(d);
+    expect([ratio.basis, ratio.a, ratio.b]).toEqual(['volume', 2, 1]);
+    // Two volumes of A weigh 2.24, and 16.5 kg go to 2.6 kg of it.
+    expect(ratio.cByWeight).toBeCloseTo((16.5 / 2.6) * 2.24, 3);
+  });
+  test('in litres as in kilograms, and never one of each', () => {
+    const { ratio } = made(typed('paste', { A: '0.6 L', B: '300 mL' }));
+    expect([ratio.basis, ratio.a, ratio.b]).toEqual(['volume', 100, 50]);
+    expect(faults(typed('paste', { A: '0.3 L', B: '300 g' })).ratio).toBeDefined();
+  });
+  test('a packet that is kneaded in its own bag needs none', () => {
+    expect(readPack('9 mL', { kind: 'sachets' }, 'metric')!.parts).toEqual({ A: '4.5 mL', B: '4.5 mL' });
+    expect(readPack('9 mL', { kind: 'paste' }, 'metric')!.parts).toEqual({});
+    const sheet = made(typed('sachets', { A: '4.5 mL', B: '4.5 mL' }, { potLoss: '15 %' }));
+    expect([kitVolumeMl(sheet, sheet.kits[0]!), sheet.potLossMl]).toEqual([
+      expect.closeTo(9, 6),
+      expect.closeTo(1.35, 6),
+    ]);
+    expect(draftOf(sheet).potLoss).toBe('15 %');
+    expect(made(draftOf(sheet)).potLossMl).toBeCloseTo(1.35, 6);
+    expect(faults(typed('sachets', { A: '4.5 mL', B: '4.5 mL' }, { potLoss: '100 %' })).potLoss).toMatch(
+      /Less than all/,
+    );
+  });
+  test('a pack that cannot be read says none', () => {
+    expect(faults(typed('mortar-kit', { A: '2.60 kg', B: '1.3 furlongs', C: '16.5 kg' })).ratio).toMatch(
+      /Which is it|Type/,
+    );
+    expect(faults(typed('paste', {})).ratio).toBeDefined();
+  });
+});
+
+describe('fillers by the liquid they go into', () => {
+  const paste = (c: string, d: string) =>
+    withDensities(
+      typed(
+        'four-part-paste',
+        { A: '2 kg', B: '0.84 kg', C: '600 g', D: '200 g' },
+        {
+          ratio: '100:42 by weight',
+          cByWeight: c,
+          dByWeight: d,
+        },
+      ),
+      { A: '1.12', B: '1.00', C: '0.30', D: '2.2' },
+    );
+
+  test.each([
+    ['12 g per 100 mL', '6 g per 100 mL'],
+    ['12 g to 100 mL of liquid', '60 g to 1 L'],
+    ['12 g / 100 mL', '6 g for each 100 mL of the mix'],
+    ['12 g auf 100 ml', '6 g je 100 ml'],
+  ])('%s, %s: in 300.7 mL of it are 36.1 g of spheres and 18.0 g of thickener', (c, d) => {
+    const sheet = made(paste(c, d));
+    const liquidMl = 100 / 1.12 + 42 / 1.0;
+    expect((sheet.ratio.cByWeight! / liquidMl) * 300.7).toBeCloseTo(36.1, 1);
+    expect((sheet.ratio.dByWeight! / liquidMl) * 300.7).toBeCloseTo(18.0, 1);
+    const again = draftOf(sheet);
+    expect([again.cByWeight, again.dByWeight]).toEqual([c, d]);
+    expect(made(again).ratio).toEqual(sheet.ratio);
+  });
+  test('by the weight of it as well', () => {
+    // Of 142 g of liquid 14.2 go to the hundred.
+    expect(made(paste('10 g per 100 g', '5')).ratio.cByWeight).toBeCloseTo(14.2, 9);
+  });
+  test.each(['12 mL per 100 mL', '12 g per', '12 g per tin', 'some', '-3'])('“%s” is said at its field', (c) => {
+    expect(faults(paste(c, '5')).cByWeight).toBeDefined();
+  });
+});
+
+describe('water as bags print it', () => {
+  const bag = (over: Partial<SheetDraft>) => typed('cement-water', { A: '25 kg' }, over);
+
+  test.each([
+    ['3.25 L per 25 kg', '3.5 L per 25 kg'],
+    ['3.25 L to a bag of 25 kg', '3.50 L'],
+    ['3.25 L', '3.50 L/25 kg'],
+    ['0.13 L per kg', '14 %'],
+  ])('%s, at most %s: 13 to 14 %% of the powder', (doseUsual, doseMax) => {
+    const sheet = made(bag({ doseUsual, doseMax }));
+    expect(sheet.dose).toEqual({
+      minPct: expect.closeTo(13, 9),
+      usualPct: expect.closeTo(13, 9),
+      maxPct: expect.closeTo(14, 9),
+      of: 'A',
+    });
+    // The water that belongs to the bag comes from the tap.
+    expect(sheet.kits[0]!.massG.B).toBeCloseTo(3250, 6);
+    expect(made(draftOf(sheet)).dose).toEqual(sheet.dose);
+  });
+  test('a tube to its tin, of part A or of the whole', () => {
+    const filler = (over: Partial<SheetDraft>) => typed('polyester-filler', { A: '1.5 kg', B: '30 g' }, over);
+    expect(made(filler({ doseUsual: '30 g' })).dose).toMatchObject({ usualPct: expect.closeTo(2, 9), of: 'A' });
+    expect(made(filler({ doseUsual: '30 g per 1.5 kg', doseOf: 'total' })).dose).toMatchObject({
+      usualPct: expect.closeTo((100 * 30) / 1530, 9),
+      of: 'total',
+    });
+  });
+  test('one figure is enough: what is not printed ends at it', () => {
+    expect(made(bag({ doseUsual: '13 %', doseOf: 'A' })).dose).toEqual({
+      minPct: 13,
+      usualPct: 13,
+      maxPct: 13,
+      of: 'A',
+    });
+  });
+  test('swapped, without its bag, far too much, or without its whole: said at the field', () => {
+    expect(faults(bag({ doseUsual: '3.25 L', doseMin: '3.5 L', doseMax: '3 L' })).doseMax).toMatch(/swapped/);
+    expect(faults(typed('cement-water', {}, { doseUsual: '3.25 L' })).doseUsual).toBeDefined();
+    expect(faults(bag({ doseUsual: '20 L' })).doseUsual).toMatch(/At most 60/);
+    expect(faults(bag({ doseUsual: '13 %' })).doseOf).toMatch(/whole/);
+  });
+});

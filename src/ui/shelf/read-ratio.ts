@@ -1,0 +1,220 @@
+import {
+  mixedDensity,
+  PART_IDS,
+  type Part,
+  partsOfMix,
+  perHundredOfA,
+  type SheetRevision,
+  systemKind,
+} from '@/core/system';
+import { parseRatio, readNumber } from '@/core/typed';
+import { figure, joined, phrase, readQuantity } from '@/words';
+import type { SheetDraft } from './draft';
+import type { Reader } from './sheet-reader';
+
+/** “1.8 times by volume”: how sand is told beside a resin, its bulk against the mixed liquid. */
+const BY_VOLUME = /^([\d.,]+)\D*\bvol/i;
+/** “12 g per 100 mL”, “3.25 L to a bag of 25 kg”: so much of one to so much of the other, words behind it left out. */
+const PER = /^(.+?)\s*(?:\/|\b(?:per|for|to|into|je|pro|auf|in)\b)\s*(?:(?:an?|the|one|each|every)\b\s*)?(.*)$/i;
+/** The figure with its unit in what stands behind: “bag of 25 kg”, “kg of powder”. */
+function amountIn(text: string | undefined): string | undefined {
+  const figure = /[\d.,½¼¾]+\s*[^\d\s]+/.exec(text ?? '')?.[0];
+  const unit = /^[^\d\s]+/.exec(text ?? '')?.[0];
+  return figure ?? (unit && `1 ${unit}`);
+}
+
+type Basis = Pick<SheetRevision['ratio'], 'basis' | 'a' | 'b'>;
+const densityOf = (parts: readonly Part[], id: Part['id']): number =>
+  parts.find((p) => p.id === id)?.densityGPerMl ?? Number.NaN;
+/** A and B by weight, on the scale of the ratio, and the room they take up. */
+function liquidOf(ratio: Basis, parts: readonly Part[]) {
+  const [a, b] = [densityOf(parts, 'A'), densityOf(parts, 'B')];
+  const isByVolume = ratio.basis === 'volume';
+  const [massA, massB] = isByVolume ? [ratio.a * a, ratio.b * b] : [ratio.a, ratio.b];
+  return { massA, massG: massA + massB, ml: isByVolume ? ratio.a + ratio.b : ratio.a / a + ratio.b / b };
+}
+
+/** What the first pack holds of a part, g or mL; null where nothing is typed, or nothing that can be read so. */
+function inPack(read: Reader, d: SheetDraft, id: Part['id'], kind: 'mass' | 'volume'): number | null {
+  const text = d.kits[0]?.massG[id] ?? '';
+  const held = text.trim() ? readQuantity(kind, text, read.system) : null;
+  return held?.ok && held.value > 0 ? held.value : null;
+}
+const packG = (read: Reader, d: SheetDraft, id: Part['id']) => inPack(read, d, id, 'mass');
+
+/** A to B by what is in the first pack, by mass or by volume as it is typed there. */
+function asPacked(read: Reader, d: SheetDraft): Basis | null {
+  for (const [basis, kind] of [
+    ['weight', 'mass'],
+    ['volume', 'volume'],
+  ] as const) {
+    const [a, b] = [inPack(read, d, 'A', kind), inPack(read, d, 'B', kind)];
+    if (a !== null && b !== null) return { basis, a: 100, b: Number(((100 * b) / a).toPrecision(6)) };
+  }
+  return null;
+}
+
+/**
+ * Parts by weight of a filler on the scale of A and B by weight: typed so, by its bulk volume, by grams to so much of
+ * the mixed liquid; or as the first pack holds it, where nothing is typed.
+ */
+function fillerOf(read: Reader, d: SheetDraft, id: 'C' | 'D', ratio: Basis, parts: readonly Part[]): number | null {
+  const part = parts.find((p) => p.id === id);
+  if (!part) return null;
+  const field = id === 'C' ? 'cByWeight' : 'dByWeight';
+  const text = d[field].trim();
+  const liquid = liquidOf(ratio, parts);
+  const [a, own] = [packG(read, d, 'A'), packG(read, d, id)];
+  if (!text && a !== null && own !== null) return Number(((own / a) * liquid.massA).toPrecision(6));
+  const keep = () => {
+    read.printed[field] = text.slice(0, 60);
+  };
+  const byVolume = part.filler === 'grains' ? BY_VOLUME.exec(text) : null;
+  const times = byVolume && readNumber(byVolume[1]!);
+  if (times && 'value' in times && times.value > 0) {
+    keep();
+    if (part.bulkGPerMl) return times.value * liquid.ml * part.bulkGPerMl;
+    read.say(field, 'By volume it is weighed through its tamped bulk density: type that, too.');
+    return Number.NaN;
+  }
+  const per = PER.exec(text);
+  const amount = amountIn(per?.[2]);
+  if (per && amount) {
+    const grams = readQuantity('mass', per[1]!, read.system);
+    const [inMl, inG] = (['volume', 'mass'] as const).map((kind) => readQuantity(kind, amount, read.system));
+    if (grams.ok && grams.value > 0 && inMl!.ok && inMl!.value > 0) {
+      keep();
+      return (grams.value * liquid.ml) / inMl!.value;
+    }
+    if (grams.ok && grams.value > 0 && inG!.ok && inG!.value > 0) {
+      keep();
+      return (grams.value * liquid.massG) / inG!.value;
+    }
+  }
+  return read.above(field, 'count', d[field]);
+}
+
+/** A to B with its fillers, by weight. */
+export function ratioOf(read: Reader, d: SheetDraft, parts: readonly Part[]): SheetRevision['ratio'] {
+  const ratio = mainRatioOf(read, d, parts);
+  return {
+    ...ratio,
+    cByWeight: fillerOf(read, d, 'C', ratio, parts),
+    dByWeight: fillerOf(read, d, 'D', ratio, parts),
+  };
+}
+
+function mainRatioOf(read: Reader, d: SheetDraft, parts: readonly Part[]): SheetRevision['ratio'] {
+  const tolerancePct = read.quantity('tolerance', 'percent', d.tolerance, true);
+  if (tolerancePct !== null && (tolerancePct <= 0 || tolerancePct > 50))
+    read.say('tolerance', 'More than 0, at most 50 %; leave it empty where the sheet is silent.');
+  const common = { cByWeight: null, dByWeight: null, tolerancePct };
+  const dose = doseOf(read, d, parts);
+  if (dose) return { ...common, basis: 'weight', a: 100, b: perHundredOfA(dose.usualPct || 2, dose.of), also: null };
+  // A kit that is made up as it is mixed says its ratio by what is in it.
+  const packed = d.ratio.trim() ? null : asPacked(read, d);
+  const ratio = packed ? null : parseRatio(d.ratio);
+  if (ratio && !ratio.ok) read.faults.ratio = ratio;
+  else if (ratio?.ok && ratio.parts.length !== 2)
+    read.say('ratio', 'Type A to B here; further parts have their own fields, by weight.');
+  const basis = packed?.basis ?? (ratio?.ok ? ratio.basis : null);
+  let also: SheetRevision['ratio']['also'] = null;
+  if (d.also.trim()) {
+    const other = parseRatio(d.also);
+    if (!other.ok) read.faults.also = other;
+    else if (other.basis === basis)
+      read.say('also', phrase`Both ratios are by ${other.basis}: this one is for the other basis.`);
+    else if (other.parts.length !== 2) read.say('also', 'Type A to B.');
+    else also = { a: other.parts[0]!, b: other.parts[1]! };
+  }
+  if (packed) return { ...common, ...packed, also };
+  return ratio?.ok
+    ? { ...common, basis: ratio.basis, a: ratio.parts[0]!, b: ratio.parts[1] ?? 1, also }
+    : { ...common, basis: 'weight', a: 1, b: 1, also };
+}
+
+const DOSES = ['doseMin', 'doseUsual', 'doseMax'] as const;
+type DoseField = (typeof DOSES)[number];
+
+/**
+ * A dose that is told as so much to so much: water to a bag, a tube to a tin. Of part A, %; null where it is told
+ * otherwise. Without its other half it is to what is in the first pack.
+ */
+function dosePer(read: Reader, d: SheetDraft, field: DoseField, parts: readonly Part[]): number | null {
+  const text = d[field].trim();
+  const per = PER.exec(text);
+  const own = per ? per[1]! : text;
+  const [ml, grams] = (['volume', 'mass'] as const).map((kind) =>
+    /[^\d.,\s]/.test(own) && !/%/.test(own) ? readQuantity(kind, own, read.system) : null,
+  );
+  const massB = grams?.ok ? grams.value : ml?.ok ? ml.value * densityOf(parts, 'B') : null;
+  if (massB === null || !(massB > 0)) return null;
+  const amount = amountIn(per?.[2]);
+  const told = amount ? readQuantity('mass', amount, read.system) : null;
+  const massA = told ? (told.ok && told.value > 0 ? told.value : null) : packG(read, d, 'A');
+  return massA === null ? null : (100 * massB) / massA;
+}
+
+/** The usual dose, %; null where it cannot be read yet. */
+export function usualDosePct(read: Reader, d: SheetDraft, parts: readonly Part[]): number | null {
+  const per = dosePer(read, d, 'doseUsual', parts);
+  if (per !== null) return d.doseOf === 'total' ? (100 * per) / (100 + per) : per;
+  const typed = readQuantity('percent', d.doseUsual, read.system);
+  return typed.ok && typed.value > 0 ? typed.value : null;
+}
+
+/** The range of a dose; one that is not printed at an end ends at what is usual. Null for a kind that is not dosed. */
+export function doseOf(read: Reader, d: SheetDraft, parts: readonly Part[]): SheetRevision['dose'] {
+  if (!systemKind(d.kind).dosed) return null;
+  const pers = DOSES.map((field) => dosePer(read, d, field, parts));
+  // So much to so much of part A says its whole.
+  const of = d.doseOf || (pers.some((p) => p !== null) ? 'A' : '');
+  const pct = (field: DoseField): number => {
+    const per = pers[DOSES.indexOf(field)]!;
+    if (per === null) return read.above(field, 'percent', d[field]);
+    read.printed[field] = d[field].trim().slice(0, 60);
+    return of === 'total' ? (100 * per) / (100 + per) : per;
+  };
+  const usualPct = pct('doseUsual');
+  const [minPct, maxPct] = (['doseMin', 'doseMax'] as const).map((field) => (d[field].trim() ? pct(field) : usualPct));
+  if (!of) read.say('doseOf', 'A % without its whole has no meaning: is it of part A or of the total?');
+  if (minPct! > maxPct!) read.say('doseMax', 'The range has its ends swapped.');
+  else if (usualPct < minPct! || usualPct > maxPct!)
+    read.say('doseUsual', phrase`The usual dose lies outside ${figure(minPct!)} to ${figure(maxPct!)} %.`);
+  for (const [field, v] of [
+    ['doseMin', minPct!],
+    ['doseMax', maxPct!],
+    ['doseUsual', usualPct],
+  ] as const)
+    if (v > 60) read.say(field, 'At most 60 %.');
+  return { minPct: minPct!, maxPct: maxPct!, usualPct, of: of || 'A' };
+}
+
+/** Parts of which the mix, together, has the density that is printed of it. */
+export function partsAsMixed(read: Reader, d: SheetDraft, parts: readonly Part[], mixedGPerMl: number): Part[] {
+  const sheet = { name: d.name, parts: [...parts], ratio: ratioOf(read, d, parts) };
+  // Water is water; what is said of the mix is of what is mixed with it.
+  const free = PART_IDS.filter((id) =>
+    parts.some((p) => p.id === id && p.role !== 'water' && !d.parts[id].density.trim()),
+  );
+  const told = [mixedGPerMl, sheet.ratio.a, sheet.ratio.b, ...parts.map((p) => p.densityGPerMl)];
+  if (!told.every((x) => x > 0 && Number.isFinite(x))) return [...parts];
+  if (!free.length) {
+    const made = mixedDensity(sheet);
+    if (Math.abs(made / mixedGPerMl - 1) > MOST_APART)
+      read.say(
+        'mixed',
+        phrase`By their densities the parts make ${figure(made, 3)} g/mL: one of them is mistyped, or this.`,
+      );
+    return [...parts];
+  }
+  const made = partsOfMix(sheet, free, mixedGPerMl);
+  if (made) return [...made];
+  read.say(
+    'mixed',
+    phrase`With what is typed of the others no density of ${joined(free, ', ')} makes that. Is the ratio by ${sheet.ratio.basis}?`,
+  );
+  return [...parts];
+}
+/** A mix shrinks as it cures, and sheets round: by more than that the parts do not make it. */
+const MOST_APART = 0.15;
