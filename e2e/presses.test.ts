@@ -172,7 +172,7 @@ test('the same stop over nine batches is one, looked into and decided on at once
     .plan;
   const typed = (role: string, value: number) =>
     steps.filter((s) => s.id.endsWith(`:${role}`)).flatMap((s) => s.factors.map((f) => [f, value] as const));
-  const slow = Object.fromEntries([...typed('prime', 6), ...typed('place', 200)]);
+  const slow = Object.fromEntries([...typed('prime', 10), ...typed('place', 300)]);
   const page = await open();
   await takeJob(page, base(), { job, repairs: [of(slow)], sheets: bundle.sheets });
   await turnTo(page, base(), '/job/hot/sample-cores/place');
