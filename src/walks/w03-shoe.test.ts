@@ -4,6 +4,7 @@ import type { SheetRevision } from '@/core/system';
 import { measured, SHAPES, type VoidShape, voidOf } from '@/core/void';
 import { curve, kitOf, partsOf, ratioOf } from '@/sample/sheet-words';
 import { pasteSheet } from '@/sample/systems';
+import { draws, minutesAt } from './draws';
 import { at, baseAt, happened, off, printedPlan, walkJob, walkPiece, workedUpTo } from './made';
 
 /**
@@ -201,4 +202,97 @@ test('a function test passed without its dry trial is a stop, until somebody say
   expect(stop!.why).toMatch(/start of its travel.*nothing to compare with/);
   const { function: _none, ...unasked } = piece().answers;
   expect(tried({ answers: unasked })).toHaveLength(1);
+});
+
+/** The smallest sum of two readings that the scale shows and that keep the ratio although each is half a step out. */
+function leastShown(bOverA: number, stepG: number, tolerancePct: number): number {
+  const holds = (a: number, b: number) =>
+    (b + 0.5) / (a - 0.5) <= bOverA * (1 + tolerancePct / 100) + 1e-9 &&
+    (b - 0.5) / (a + 0.5) >= bOverA * (1 - tolerancePct / 100) - 1e-9;
+  for (let all = 2; ; all++) for (let b = 1; b < all; b++) if (holds(all - b, b)) return all * stepG;
+}
+
+test('random shoes agree with a count by hand: what a scale can show, how far the night brings it and when it holds', () => {
+  const HOUR = 3_600_000;
+  for (const d of draws(30, 3)) {
+    const [long, wide, line, squeeze] = [d.of(20, 120, 1), d.of(10, 60, 1), d.of(0.15, 0.9, 0.05), d.of(0, 40, 5)];
+    const [perA, tolerancePct, stepG] = [d.of(20, 100, 5), d.of(3, 10, 1), d.odds(0.7) ? 0.1 : 0.01];
+    const [dA, dB] = [d.of(1, 1.6, 0.05), d.of(0.9, 1.4, 0.05)];
+    const [cold, warm] = [d.of(14, 40, 1), d.of(4, 12, 1)];
+    const temps = [d.of(7, 16, 1), d.of(2, 10, 1), d.of(2, 10, 1), d.of(8, 16, 1)];
+    const lasts = [13, d.of(2, 6, 1), d.of(2, 6, 1)];
+    const rests = d.of(6, 30, 1);
+    const starts = [at(SEATED) - 9 * HOUR];
+    for (const h of lasts) starts.push(starts.at(-1)! + h * HOUR);
+    const known = temps.flatMap((tempC, i) => [
+      ...(i ? [{ atMs: starts[i]!, tempC: temps[i - 1]! }] : []),
+      { atMs: starts[i]!, tempC },
+    ]);
+    const mine: SheetRevision = {
+      ...sheet,
+      parts: partsOf('paste', { A: { densityGPerMl: dA }, B: { densityGPerMl: dB } }),
+      ratio: ratioOf({ basis: 'weight', a: 100, b: perA, tolerancePct }),
+      milestones: [
+        sheet.milestones[0]!,
+        curve('release', 'faces-closed', 'base', [
+          [5, cold * H, cold * H],
+          [15, warm * H, warm * H],
+        ]),
+      ],
+    };
+    const shoe = piece({
+      void: voidOf({
+        ...SHAPES.bondLine.blank(),
+        outline: { kind: 'rectangle', length: measured(long, 'rule'), width: measured(wide, 'rule') },
+        thickness: measured(line, 'gauge'),
+      } as VoidShape),
+      settings: { squeeze },
+      scaleStepG: stepG,
+      rests: [{ fromMs: at(SEATED), untilMs: at(SEATED) + rests * HOUR, costs: '' }],
+    });
+    const repair = repairOf({ ...shoe, base: { ...shoe.base, known } });
+    const of = (told: Parameters<typeof happened>[1], now: string) =>
+      printedPlan({ job, repairs: [repair], sheets: [mine], events: happened(job, told) }, at(now)).repairs[0]!;
+    const before = of([], '2027-04-17T19:00');
+    const p = of(workedUpTo(before.steps, 'close', '2027-04-17T20:00', SEATED), '2027-04-17T21:01');
+
+    const ml = ((long * wide * line) / 1000) * (1 + squeeze / 100);
+    const massA = ml / (1 / dA + perA / 100 / dB);
+    const massB = (massA * perA) / 100;
+    expect([d.n, before.batches[0]!.massG]).toEqual([
+      d.n,
+      expect.objectContaining({ A: expect.closeTo(massA, 4), B: expect.closeTo(massB, 4) }),
+    ]);
+    const ratio = (a: number, b: number) => Math.abs(b / a / (perA / 100) - 1) * 100;
+    const half = stepG / 2;
+    const worst =
+      massA > half ? Math.max(ratio(massA - half, massB + half), ratio(massA + half, massB - half)) : Infinity;
+    const scale = before.findings.find((f) => f.id === 'scale');
+    expect([d.n, scale?.severity]).toEqual([d.n, worst > tolerancePct ? 'stop' : undefined]);
+    if (scale) {
+      const shown = Number(/shows [\d.]+ g \+ [\d.]+ g, ([\d.]+) g\./.exec(scale.todo)![1]);
+      expect([d.n, shown]).toEqual([d.n, expect.closeTo(leastShown(perA / 100, stepG, tolerancePct), 2)]);
+      expect([d.n, shown >= massA + massB]).toEqual([d.n, true]);
+    }
+
+    // Minute by minute: under 5 °C nothing cures.
+    let [progress, minute] = [0, 0];
+    let night = 0;
+    for (; progress < 1; minute++) {
+      const ms = at(SEATED) + (minute + 0.5) * 60_000;
+      const c = temps[starts.filter((s) => s <= ms).length - 1]!;
+      if (minute === rests * 60) night = progress;
+      progress += c < 5 ? 0 : 1 / minutesAt(c, [5, cold * H], [15, warm * H]);
+    }
+    const release = p.milestones.find((m) => m.kind === 'release')!;
+    const late = (Date.parse(release.plans!) - at(SEATED)) / 60_000 - minute;
+    expect([d.n, Math.abs(late) <= 2]).toEqual([d.n, true]);
+    const [rest] = p.rests;
+    if (Math.abs(minute - rests * 60) < 3) continue;
+    expect([d.n, rest!.holds, rest!.share]).toEqual([
+      d.n,
+      minute <= rests * 60,
+      expect.closeTo(minute <= rests * 60 ? 1 : night, 2),
+    ]);
+  }
 });

@@ -5,6 +5,7 @@ import { measured, SHAPES, type VoidShape, voidOf } from '@/core/void';
 import { curve, kitOf, partsOf, ratioOf } from '@/sample/sheet-words';
 import { furtherSheets } from '@/sample/systems';
 import { plainWords } from '@/words';
+import { draws, minutesAt } from './draws';
 import { at, baseAt, clock, happened, off, printedPlan, walkJob, walkPiece, workedUpTo } from './made';
 
 /** A depth sensor bonded inside the workboat: a kneaded packet, a route to walk, and a launch that waits. */
@@ -183,4 +184,99 @@ test('not tried dry is a caution, a part that rocks goes back to sanding', () =>
   const said = p.findings.filter((f) => /Not tried dry|It rocks/.test(f.title));
   expect(said.map((f) => f.severity)).toEqual(['caution', 'caution']);
   expect(said.find((f) => /rocks/.test(f.title))!.todo).toMatch(/Back to the preparation/);
+});
+
+test('random pucks agree with a count by hand: packets, the way they are carried, and the launch past closed hours', () => {
+  const HOUR = 3_600_000;
+  for (const d of draws(30, 4)) {
+    const [across, thick, fillet] = [d.of(30, 90, 2), d.of(0.5, 3, 0.1), d.of(2, 6, 0.5)];
+    const [holds, behind] = [d.of(6, 15, 1), d.of(5, 20, 5)];
+    const [slow, quick] = [d.of(18, 40, 1), d.of(8, 16, 1)];
+    const [leftSlow, leftQuick, launchSlow, launchQuick] = [
+      d.of(14, 24, 1),
+      d.of(5, 10, 1),
+      d.of(40, 60, 1),
+      d.of(16, 30, 1),
+    ];
+    const [packetC, carry] = [d.of(13, 19, 1), d.of(1, 6, 0.5)];
+    const [dayC, nightC] = [d.of(12, 18, 1), d.of(10, 14, 1)];
+    const mine: SheetRevision = {
+      ...sheet,
+      potLossMl: (holds * behind) / 100,
+      milestones: [
+        curve('use-by', 'mix-begins', 'pot', [
+          [10, slow, slow],
+          [20, quick, quick],
+        ]),
+        curve('release', 'faces-closed', 'base', [
+          [10, leftSlow * H, leftSlow * H],
+          [20, leftQuick * H, leftQuick * H],
+        ]),
+        curve('load', 'faces-closed', 'base', [
+          [10, launchSlow * H, launchSlow * H],
+          [20, launchQuick * H, launchQuick * H],
+        ]),
+      ],
+      kits: [kitOf('packet', 'Packet', [holds * 0.8, holds * 0.4], { yieldMl: holds })],
+    };
+    // Warm from six to six by day, cooler by night.
+    const day = at('2027-04-20T06:00');
+    const isDay = (ms: number) => Math.floor((ms - day) / (12 * HOUR)) % 2 === 0;
+    const known = Array.from({ length: 14 }, (_, i) => day + i * 12 * HOUR).flatMap((ms, i) => [
+      ...(i ? [{ atMs: ms, tempC: isDay(ms - 1) ? dayC : nightC }] : []),
+      { atMs: ms, tempC: isDay(ms) ? dayC : nightC },
+    ]);
+    const bedOf = {
+      ...bed,
+      outline: { kind: 'ellipse', length: measured(across, 'calliper'), width: measured(across, 'calliper') },
+      thickness: measured(thick, 'gauge'),
+    } as VoidShape;
+    const ringOf = {
+      ...ring,
+      radius: measured(fillet, 'gauge'),
+      length: measured(Math.PI * across, 'calliper'),
+    } as VoidShape;
+    const puck = piece({ void: voidOf(bedOf, ringOf), materialC: packetC, settings: { squeeze: 0, rate: 60, carry } });
+    const repair = repairOf({ ...puck, base: { ...puck.base, known } });
+    const of = (told: Parameters<typeof happened>[1], now: string) =>
+      printedPlan({ job, repairs: [repair], sheets: [mine], events: happened(job, told) }, at(now)).repairs[0]!;
+    const before = of([], '2027-04-20T07:00');
+
+    const ml = (Math.PI * across ** 2 * thick) / 4000 + (fillet ** 2 * (1 - Math.PI / 4) * Math.PI * across) / 1000;
+    const each = holds * (1 - behind / 100);
+    // Pots run on the hotter of packet and hull.
+    const works = minutesAt(Math.max(packetC, dayC), [10, slow], [20, quick]);
+    if (works - 2 - carry < 0.5) continue;
+    expect([d.n, before.volumeMl!.nominal, before.kits!.use, before.usableMin]).toEqual([
+      d.n,
+      expect.closeTo(ml, 2),
+      Math.ceil(ml / each - 1e-9),
+      expect.closeTo(works - 2 - carry, 1),
+    ]);
+    const told = workedUpTo(before.steps, 'close', '2027-04-20T10:00', '2027-04-20T10:45');
+    const p = of(told, '2027-04-20T10:46');
+    const ends = (at10: number, at20: number) => {
+      let [progress, minute] = [0, 0];
+      for (; progress < 1; minute++)
+        progress +=
+          1 /
+          minutesAt(isDay(at('2027-04-20T10:45') + minute * 60_000) ? dayC : nightC, [10, at10 * H], [20, at20 * H]);
+      return at('2027-04-20T10:45') + minute * 60_000;
+    };
+    const launch = ends(launchSlow, launchQuick);
+    const wait = [ends(leftSlow, leftQuick), launch].map((ms, i) =>
+      Math.round((Date.parse(milestone(p, i ? 'load' : 'release').plans!) - ms) / 60_000),
+    );
+    expect([d.n, wait.every((min) => Math.abs(min) <= 2)]).toEqual([d.n, true]);
+    const hour = new Date(launch + 3 * HOUR).getUTCHours();
+    // Open from six to eight in the evening.
+    const opens = hour >= 6 && hour < 20 ? null : '06:00';
+    const tests = p.steps.find((s) => s.id === 'release:tests')!;
+    if (opens) expect([d.n, clock(tests.from)!.slice(4)]).toEqual([d.n, opens]);
+    expect([d.n, Date.parse(tests.from!) >= launch - 60_000]).toEqual([d.n, true]);
+    expect([d.n, p.findings.some((f) => f.id === 'deadline')]).toEqual([
+      d.n,
+      Date.parse(p.opens!) > at('2027-04-21T18:00'),
+    ]);
+  }
 });

@@ -5,6 +5,7 @@ import type { SheetRevision } from '@/core/system';
 import { measured, SHAPES, type VoidShape, voidOf } from '@/core/void';
 import { curve, kitOf, partsOf, ratioOf } from '@/sample/sheet-words';
 import { furtherSheets } from '@/sample/systems';
+import { draws, minutesAt } from './draws';
 import { at, baseAt, printedPlan, walkJob, walkPiece } from './made';
 
 /** Fitting holes in the workboat's side, by diameter: straight, in layers, with fabric inside. */
@@ -241,4 +242,89 @@ describe('all ten at once, of whole sachets that yield 9.22 mL', () => {
     expect(many.toMixMl).toBeCloseTo(one.toMixMl!, 6);
     expect(many.steps.map((s) => [s.title, minutesOf(s)])).toEqual(one.steps.map((s) => [s.title, minutesOf(s)]));
   });
+});
+
+test('random sides agree with a count by hand: layers by each hole’s depth, sets that gel, sachets a set, fabric', () => {
+  for (const d of draws(25, 5)) {
+    const kinds = [
+      { n: d.of(1, 6, 1), across: d.of(4, 10, 1), deep: d.of(4, 20, 1) },
+      { n: d.of(1, 6, 1), across: d.of(12, 28, 1), deep: d.of(6, 30, 1) },
+      { n: d.of(0, 3, 1), across: d.of(30, 70, 1), deep: d.of(5, 20, 1) },
+    ];
+    const [low, liftMost, grams, share] = [d.of(0, 1, 0.1), d.of(5, 12, 1), d.of(150, 450, 50), d.of(30, 55, 5)];
+    const [slow, quick, baseC] = [d.of(60, 120, 5), d.of(20, 55, 5), d.of(10, 20, 1)];
+    const [sachet, density] = [d.of(7, 25, 0.5), d.of(1.05, 1.3, 0.01)];
+    const mine: SheetRevision = {
+      ...sheet,
+      parts: partsOf('liquid-resin', { A: { densityGPerMl: density }, B: { densityGPerMl: density } }),
+      milestones: sheet.milestones.map((m) =>
+        m.kind === 'gel'
+          ? curve('gel', 'placed', 'base', [
+              [10, slow, slow],
+              [20, quick, quick],
+            ])
+          : m,
+      ),
+      limits: { ...sheet.limits, liftMaxMm: liftMost },
+      kits: [
+        kitOf('sachet', 'Sachet', [sachet * (density / 1.3), sachet * density * (0.3 / 1.3)], {
+          yieldMl: sachet,
+          splittable: false,
+        }),
+      ],
+    };
+    const side = holes(1, 6, 7, {
+      void: voidOf(
+        ...kinds.flatMap(({ n, across, deep }) =>
+          Array.from(
+            { length: n },
+            () =>
+              ({
+                ...SHAPES.hole.blank(),
+                holeDiameter: measured(across, 'calliper'),
+                holeDepth: measured(deep, 'gauge'),
+              }) as VoidShape,
+          ),
+        ),
+      ),
+      kitId: 'sachet',
+      schools: { fabric: 'inside' },
+      settings: { recess: low, areal: grams, fibre: share, rate: 60 },
+    });
+    const repair = repairOf({ ...side, base: { ...side.base, known: baseAt(['2027-04-25T00:00', baseC]) } });
+    const p = printedPlan({ job, repairs: [repair], sheets: [mine] }, NOW).repairs[0]!;
+
+    const sets: number[] = [];
+    let [last, cloth] = [0, 0];
+    for (const { n, across, deep } of kinds) {
+      const fill = deep - low;
+      // Screw holes go in at once, the others in layers of what the sheet lets stand, each alike.
+      const layers = across <= 10 ? 1 : Math.ceil(fill / liftMost - 1e-9);
+      for (let i = 0; i < layers && n; i++)
+        sets[i] = (sets[i] ?? 0) + (n * (Math.PI / 4) * across ** 2 * fill) / layers / 1000;
+      if (across < 30 || !n) continue;
+      last = Math.max(last, layers - 1);
+      // Two circles a hole, 10 and 20 mm wider than it is.
+      cloth += n * (((Math.PI / 4) * ((across + 10) ** 2 + (across + 20) ** 2)) / 1e6) * grams;
+    }
+    const wetted = (cloth * (100 - share)) / share / density;
+    const whole = sets.reduce((a, b) => a + b, 0);
+    expect([d.n, p.toMixMl]).toEqual([d.n, expect.closeTo(whole + wetted, 1)]);
+    const labels = [...new Set(p.batches.map((b) => b.label.replace(/,.*$/, '')))];
+    const placed = labels.map((label) =>
+      p.batches.filter((b) => b.label.startsWith(label)).reduce((sum, b) => sum + b.placedMl!, 0),
+    );
+    const due = sets.map((ml, i) => ml + (i === sets.length - 1 ? wetted : 0));
+    expect([d.n, placed]).toEqual([d.n, due.map((ml) => expect.closeTo(ml, 1))]);
+    expect([d.n, p.kits!.use]).toEqual([d.n, due.reduce((sum, ml) => sum + Math.ceil(ml / sachet - 1e-9), 0)]);
+    const gel = minutesAt(baseC, [10, slow], [20, quick]);
+    const places = p.steps.filter((s) => s.id.endsWith(':place'));
+    for (const [i, label] of labels.entries()) {
+      if (!i) continue;
+      const of = (l: string) =>
+        places.filter((s) => p.batches[Number.parseInt(s.id.slice(1), 10) - 1]!.label.startsWith(l));
+      const waited = (Date.parse(of(label)[0]!.from!) - Date.parse(of(labels[i - 1]!).at(-1)!.to!)) / 60_000;
+      expect([d.n, waited >= gel - 0.5]).toEqual([d.n, true]);
+    }
+  }
 });

@@ -3,6 +3,7 @@ import type { SheetRevision } from '@/core/system';
 import { measured, SHAPES, type VoidShape, voidOf } from '@/core/void';
 import { kitOf, partsOf, ratioOf, single } from '@/sample/sheet-words';
 import { furtherSheets } from '@/sample/systems';
+import { draws } from './draws';
 import { at, baseAt, printedPlan, walkJob, walkPiece } from './made';
 
 /** A gouge in the aluminium fairlead, metal paste by the length of its strip. */
@@ -92,4 +93,85 @@ test('a sheet that does not say what stays behind: a dab leaves no pot of it, an
   expect(left.voice).toBe('computed');
   expect(p.toMixMl).toBeLessThan(3);
   expect(plan().amounts.find((a) => /left in pots/.test(a.label))!.voice).toBe('sheet');
+});
+
+test('random gouges agree with a count by hand: thin slices of it, its strip, and estimates at their worse end', () => {
+  for (const d of draws(30, 7)) {
+    const stations: { atMm: number; widthMm: number; depthMm: number }[] = [];
+    const ends = d.odds(0.5);
+    for (let i = 0, atMm = 0; i < 4; i++, atMm += d.of(10, 60, 1)) {
+      const runsOut = i === 3 && ends;
+      stations.push({ atMm, widthMm: runsOut ? 0 : d.of(2, 16, 0.5), depthMm: runsOut ? 0 : d.of(0.4, 5, 0.1) });
+    }
+    const [crown, lost, dosePct] = [d.of(0, 1, 0.1), d.of(0.5, 3, 0.5), d.of(1.5, 3, 0.1)];
+    const [dA, dB, stripMm] = [d.of(1.6, 2.4, 0.05), d.of(1, 1.3, 0.01), d.of(3, 8, 0.5)];
+    const [works, worksTo, sands, sandsTo] = [d.of(4, 8, 1), d.of(0, 3, 1), d.of(15, 30, 1), d.of(0, 15, 1)];
+    const [pasteC, baseC] = [d.of(8, 28, 1), d.of(5, 28, 1)];
+    const mine: SheetRevision = {
+      ...sheet,
+      parts: partsOf('polyester-filler', { A: { densityGPerMl: dA }, B: { densityGPerMl: dB } }),
+      potLossMl: lost,
+      milestones: [
+        {
+          ...sheet.milestones[0]!,
+          table: { form: 'single', tempC: 20, fromMin: works, toMin: works + worksTo },
+        },
+        {
+          ...sheet.milestones[1]!,
+          table: { form: 'single', tempC: 20, fromMin: sands, toMin: sands + sandsTo },
+        },
+      ],
+    };
+    const plain = piece();
+    const gouge = piece({
+      void: voidOf({ ...plain.void!.shapes[0]!, stations } as VoidShape),
+      materialC: pasteC,
+      dosePct,
+      settings: { crown },
+      bench: { ...plain.bench, way: 'strip', stripMm },
+      base: { ...plain.base, known: baseAt(['2027-04-18T00:00', baseC]) },
+    });
+    const p = printedPlan({ job, repairs: [repairOf(gouge)], sheets: [mine] }, NOW).repairs[0]!;
+
+    // Cut in slices so thin that it does not matter how each of them ends.
+    let [ml, plan] = [0, 0];
+    for (const [i, from] of stations.slice(0, -1).entries()) {
+      const to = stations[i + 1]!;
+      for (let k = 0; k < 2000; k++) {
+        const share = (k + 0.5) / 2000;
+        const [w, z] = [
+          from.widthMm + (to.widthMm - from.widthMm) * share,
+          from.depthMm + (to.depthMm - from.depthMm) * share,
+        ];
+        ml += (w * z * (to.atMm - from.atMm)) / 2000 / 2000;
+        plan += (w * (to.atMm - from.atMm)) / 2000;
+      }
+    }
+    const mixed = ml + (plan * crown) / 1000 + lost;
+    const massA = mixed / (1 / dA + dosePct / 100 / dB);
+    expect([d.n, p.volumeMl!.nominal, p.toMixMl]).toEqual([d.n, expect.closeTo(ml, 3), expect.closeTo(mixed, 2)]);
+    const [batch] = p.batches;
+    expect([d.n, batch!.massG.A, batch!.massG.B]).toEqual([
+      d.n,
+      expect.closeTo(massA, 2),
+      expect.closeTo((massA * dosePct) / 100, 3),
+    ]);
+    const strip = (massA * dosePct) / 100 / dB / ((Math.PI * stripMm ** 2) / 4 / 1000);
+    const said = p.steps.map((s) => /([\d.]+) mm of/.exec(s.detail)?.[1] ?? /([\d.]+) mm/.exec(s.detail)?.[1]);
+    expect([d.n, said.some((mm) => Math.abs(Number(mm) - strip) <= (strip < 20 ? 0.06 : 0.6))]).toEqual([d.n, true]);
+
+    // E of 65 ± 10 kJ/mol: a working time by its short end, a wait by its long one, each at the worse of the two.
+    const estimates = (min: number, c: number) =>
+      [55, 75].map((kJ) => min * Math.exp(((kJ * 1000) / 8.314462618) * (1 / (c + 273.15) - 1 / 293.15)));
+    const minutes = (kind: string) => {
+      const m = p.milestones.find((x) => x.kind === kind)!;
+      return (Date.parse(m.plans!) - Date.parse(m.since!)) / 60_000;
+    };
+    const short = Math.min(...estimates(works, Math.max(pasteC, baseC)));
+    expect([d.n, Math.abs(minutes('use-by') - short) <= 0.2]).toEqual([d.n, true]);
+    expect([d.n, Math.abs(minutes('sandable') - Math.max(...estimates(sands + sandsTo, baseC))) <= 1.5]).toEqual([
+      d.n,
+      true,
+    ]);
+  }
 });

@@ -4,6 +4,7 @@ import type { SheetRevision } from '@/core/system';
 import { measured, SHAPES, type VoidShape, voidOf } from '@/core/void';
 import { curve, kitOf, partsOf, ratioOf } from '@/sample/sheet-words';
 import { furtherSheets } from '@/sample/systems';
+import { draws } from './draws';
 import { at, baseAt, printedPlan, walkJob, walkPiece } from './made';
 
 /** A shroud tab of the control cabinet, built up in the mould of its twin. */
@@ -98,4 +99,94 @@ test('order: key, mould, beads, demould, cut and drill', () => {
       .steps.map((s) => s.id)
       .filter((id) => /key|mould|place|cut/.test(id)),
   ).toEqual(['prep:key', 'prep:mould', 'b1:place', 'finish:demould', 'finish:cut']);
+});
+
+test('random tabs agree with a count by hand: mass, beads, and the stick cut in thin slices, step by step', () => {
+  /** A slab that was one temperature all through, between films: seconds until its middle, or its mean, is there. */
+  const slab = (o: { mm: number; h: number; fromC: number; intoC: number; toC: number; at: 'centre' | 'mean' }) => {
+    const [cells, k, rhoC] = [40, 0.25, 1080 * 1900];
+    const dx = o.mm / 2000 / cells;
+    const dt = (0.4 * dx * dx * rhoC) / k;
+    const film = 1 / (1 / o.h + dx / 2 / k);
+    let c = Float64Array.from({ length: cells }, () => o.fromC);
+    const mean = () => c.reduce((sum, x) => sum + x, 0) / cells;
+    const now = () => (o.at === 'centre' ? c[0]! + (c[0]! - c[1]!) / 8 : mean());
+    const there = () => (o.intoC > o.fromC ? now() >= o.toC : now() <= o.toC);
+    let seconds = 0;
+    for (; !there(); seconds += dt)
+      c = c.map((x, i) => {
+        const inwards = i ? ((c[i - 1]! - x) * k) / dx : 0;
+        const outwards = i + 1 < cells ? ((c[i + 1]! - x) * k) / dx : (o.intoC - x) * film;
+        return x + ((inwards + outwards) * dt) / (dx * rhoC);
+      });
+    return { seconds, meanC: mean() };
+  };
+  for (const d of draws(20, 8)) {
+    const [long, wide, thick, bore] = [d.of(20, 60, 1), d.of(10, 30, 1), d.of(2, 6, 0.2), d.of(3, 8, 0.5)];
+    const [fillet, cut, ratio, liquid] = [d.of(1, 5, 0.5), d.of(10, 60, 5), d.of(100, 220, 10), d.of(0.9, 1, 0.01)];
+    const [powder, rate, beads] = [d.of(1.1, 1.3, 0.01), d.of(0.1, 0.6, 0.1), d.of(2, 10, 1)];
+    const settings = {
+      cut,
+      rate,
+      beads,
+      stick: d.of(4, 12, 1),
+      pressed: d.of(3, 7, 0.5),
+      bath: d.of(65, 80, 1),
+      room: d.of(8, 25, 1),
+      soft: d.of(56, 62, 1),
+      stiff: d.of(44, 52, 1),
+    };
+    const mine: SheetRevision = {
+      ...sheet,
+      parts: partsOf('powder-liquid', { A: { densityGPerMl: powder }, B: { densityGPerMl: liquid } }),
+      ratio: ratioOf({ basis: 'weight', a: ratio, b: 100 }),
+    };
+    const tab = voidOf(
+      {
+        ...SHAPES.castCopy.blank(),
+        outline: { kind: 'rectangle', length: measured(long, 'calliper'), width: measured(wide, 'calliper') },
+        thickness: measured(thick, 'calliper'),
+        holes: [{ xMm: long / 2, yMm: wide / 2, diameterMm: bore }],
+      } as VoidShape,
+      {
+        ...SHAPES.fillet.blank(),
+        radius: measured(fillet, 'calliper'),
+        length: measured(long, 'calliper'),
+      } as VoidShape,
+    );
+    const p = printedPlan({ job, repairs: [repairOf(piece({ void: tab, settings }))], sheets: [mine] }, NOW)
+      .repairs[0]!;
+    const ml =
+      (((long * wide - (Math.PI * bore ** 2) / 4) * thick + fillet ** 2 * (1 - Math.PI / 4) * long) / 1000) *
+      (1 + cut / 100);
+    const massB = ml / (ratio / 100 / powder + 1 / liquid);
+    const lays = Math.ceil((ml * beads) / rate - 1e-6);
+    const build = p.steps.find((s) => s.id === 'b1:place')!;
+    expect([d.n, p.toMixMl, p.batches.length]).toEqual([d.n, expect.closeTo(ml, 3), 1]);
+    expect([d.n, p.batches[0]!.massG.A, p.batches[0]!.massG.B, build.title]).toEqual([
+      d.n,
+      expect.closeTo((massB * ratio) / 100, 2),
+      expect.closeTo(massB, 2),
+      `Build it up: ${lays} beads`,
+    ]);
+
+    const soft = slab({
+      mm: settings.stick,
+      h: 500,
+      fromC: settings.room,
+      intoC: settings.bath,
+      toC: settings.soft,
+      at: 'centre',
+    });
+    const forms = slab({
+      mm: settings.pressed,
+      h: 25,
+      fromC: soft.meanC,
+      intoC: settings.room,
+      toC: settings.stiff,
+      at: 'mean',
+    });
+    expect([d.n, Math.abs((softensIn({ settings })! * 60) / soft.seconds - 1) <= 0.01]).toEqual([d.n, true]);
+    expect([d.n, Math.abs(formsFor({ settings })! - forms.seconds) <= 3]).toEqual([d.n, true]);
+  }
 });

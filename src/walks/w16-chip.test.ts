@@ -4,6 +4,7 @@ import type { SheetRevision } from '@/core/system';
 import { measured, SHAPES, type VoidShape, voidOf } from '@/core/void';
 import { curve, kitOf, partsOf, ratioOf } from '@/sample/sheet-words';
 import { furtherSheets } from '@/sample/systems';
+import { draws } from './draws';
 import { at, baseAt, printedPlan, walkJob, walkPiece } from './made';
 
 /** A chip and a broken nosing of the granite step, filled proud in a colour that was found by trial. */
@@ -172,4 +173,69 @@ test('in layers only the last is proud and under film: on what lies under film n
   expect(details[0]).toMatch(/no film/);
   expect(details[1]).toMatch(/film pressed over it/);
   expect(plan().steps.find((s) => s.id.endsWith(':place'))!.title).toBe('Fill it proud, film over it');
+});
+
+test('random chips agree with a count by hand: proud, scaled from a trial, and what the scale loses of it', () => {
+  for (const d of draws(40, 16)) {
+    const [down, along, back] = [d.of(10, 60, 1), d.of(10, 60, 1), d.of(5, 40, 1)];
+    const [deep, in_, long] = [d.of(5, 30, 1), d.of(5, 30, 1), d.of(20, 200, 5)];
+    const [proud, lost, stepG] = [d.of(0, 30, 5), d.of(0.5, 4, 0.5), d.odds(0.6) ? 0.01 : 0.1];
+    const [dA, dB, dosePct, inG] = [d.of(1, 1.4, 0.01), d.of(1, 1.2, 0.01), d.of(1.5, 2.5, 0.1), d.of(10, 40, 5)];
+    const tints = [
+      { name: 'dust', massG: d.of(2, inG, 1), densityGPerMl: 2.65 },
+      { name: 'grey', massG: d.of(0.05, 0.6, 0.01), densityGPerMl: null },
+      { name: 'black', massG: d.of(0.02, 0.2, 0.01), densityGPerMl: null },
+    ];
+    const mine: SheetRevision = {
+      ...sheet,
+      parts: partsOf('finish-resin', { A: { densityGPerMl: dA }, B: { densityGPerMl: dB } }),
+      ratio: ratioOf({ basis: 'weight', a: 100, b: dosePct }),
+      dose: { ...sheet.dose!, usualPct: dosePct },
+      potLossMl: lost,
+    };
+    const p = plan(
+      {
+        void: voidOf(
+          { ...corner, down: measured(down), along: measured(along), back: measured(back) } as VoidShape,
+          { ...nosing, down: measured(deep), back: measured(in_), length: measured(long) } as VoidShape,
+        ),
+        settings: { proud, rate: 60 },
+        scaleStepG: stepG,
+        dosePct,
+        colour: colour({ trials: [{ ...T5, inG, tints }] }),
+      },
+      mine,
+    );
+    const fill = ((down * along * back) / 6 + (deep * in_ * long) / 2) / 1000;
+    const mixed = fill * (1 + proud / 100) + lost;
+    // The trial as it stood in its cup: base, what was stirred in, and its hardener.
+    const trial = [
+      ['A', inG, dA],
+      ['B', (inG * dosePct) / 100, dB],
+      ...tints.map((t): [string, number, number] => [t.name, t.massG, t.densityGPerMl ?? 1.4]),
+    ] as const;
+    const trialMl = trial.reduce((ml, [, g, density]) => ml + g / density, 0);
+    const times = mixed / trialMl;
+    const massOf = (name: string) => times * trial.find(([n]) => n === name)![1];
+    expect([d.n, p.volumeMl!.nominal, p.toMixMl, p.batches.length]).toEqual([
+      d.n,
+      expect.closeTo(fill, 3),
+      expect.closeTo(mixed, 2),
+      1,
+    ]);
+    expect([d.n, p.batches[0]!.massG]).toEqual([
+      d.n,
+      expect.objectContaining({
+        A: expect.closeTo(massOf('A'), 2),
+        B: expect.closeTo(massOf('B'), 3),
+        C: expect.closeTo(
+          tints.reduce((sum, t) => sum + massOf(t.name), 0),
+          2,
+        ),
+      }),
+    ]);
+    // Half a step of the scale is more than a twentieth of it.
+    const lostInIt = tints.filter((t) => stepG / 2 > massOf(t.name) * 0.05).map((t) => `colour:lost:${t.name}`);
+    expect([d.n, p.findings.filter((f) => f.id.startsWith('colour:lost')).map((f) => f.id)]).toEqual([d.n, lostInIt]);
+  }
 });
