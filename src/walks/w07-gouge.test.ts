@@ -96,7 +96,7 @@ test('a sheet that does not say what stays behind: a dab leaves no pot of it, an
 });
 
 test('random gouges agree with a count by hand: thin slices of it, its strip, and estimates at their worse end', () => {
-  for (const d of draws(30, 7)) {
+  for (const d of draws(20, 7)) {
     const stations: { atMm: number; widthMm: number; depthMm: number }[] = [];
     const ends = d.odds(0.5);
     for (let i = 0, atMm = 0; i < 4; i++, atMm += d.of(10, 60, 1)) {
