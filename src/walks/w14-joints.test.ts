@@ -1,4 +1,4 @@
-import { groundsOf, type Piece, pacedAmounts, repairOf } from '@/core/plan';
+import { borderAt, groundsOf, type Piece, pacedAmounts, repairOf } from '@/core/plan';
 import { viewJob } from '@/core/record';
 import type { SheetRevision } from '@/core/system';
 import { parsePaced } from '@/core/typed';
@@ -208,6 +208,23 @@ describe('seen from above', () => {
     expect(pulled.plan.mix!.bordersKept).toBe(true);
     expect(pulled.ground.borders[0]).toBeCloseTo(0.31, 6);
     expect(even.plan.mix!.bordersKept).toBeUndefined();
+  });
+  test('however far a border is pulled, it stops where the unit beside it is empty, and the plan keeps it there', () => {
+    const even = ground().ground;
+    for (const [i, to] of [
+      [0, 0],
+      [0, 1],
+      [1, 0.2],
+      [1, 0.99],
+    ] as const) {
+      const at = borderAt(even, i, to);
+      const { plan: p } = ground({ borders: even.borders.map((b, k) => (k === i ? at : b)) });
+      expect([i, to, p.mix!.bordersKept]).toEqual([i, to, true]);
+      // 2.35 L can be placed of a unit of 2.5.
+      const most = Math.max(...p.batches.map((b) => b.placedMl));
+      expect([i, to, most]).toEqual([i, to, expect.closeTo(2350, -0.5)]);
+      expect(most).toBeLessThanOrEqual(2350 + 1e-6);
+    }
   });
   test('a border that leaves more than a unit, or belongs to another number of batches, is let go and said', () => {
     const far = plan(HEAPS, { borders: [0.1, 2 / 3] });

@@ -209,6 +209,7 @@ export function metered({ ask, proportion, kitMl, lines, placed, safety }: MixBa
       ...NOTHING_DRAWN,
     };
   });
+  const capMl = size === null ? Math.max(...batches.map((b) => b.placedMl)) : (placed * size) / ask.count;
   return {
     lines: all,
     toMixMl,
@@ -216,7 +217,8 @@ export function metered({ ask, proportion, kitMl, lines, placed, safety }: MixBa
     batches,
     kits: { kit: ask.kit, volumeMl: kitMl, use, buy, leftMl: buy * kitMl - toMixMl, leftIsMixed: false },
     proportion,
-    capMl: size === null ? Math.max(...batches.map((b) => b.placedMl)) : (placed * size) / ask.count,
+    capMl,
+    mostPlacedMl: capMl,
     rateNeeded: null,
     working: [
       ...(size === null

@@ -137,19 +137,23 @@ function potsFor(needMl: number, { ask, caps, kitMl, kitsPerPot, whole }: Sharin
   );
 }
 
+/** The most that is placed out of one pot: in its time, and of what it holds. */
+function mostPlaced(s: Sharing): number {
+  const holdsMl = s.whole ? s.kitsPerPot * s.kitMl : s.caps.heldMl;
+  return Math.min(placedInTime(s), holdsMl - s.ask.sheet.potLossMl);
+}
+
 /**
  * What is placed out of each pot where batches end at borders of one’s own; null where there are none, or they no
- * longer
- * fit: another number of pots, or more in one than it holds or than is placed out of it in time.
+ * longer fit: another number of pots, or more in one than can be placed out of it.
  */
-function bordered(placedMl: number, n: number, { ask, caps, kitMl, kitsPerPot, whole }: Sharing): number[] | null {
-  const { borders = [], portions, sheet } = ask;
+function bordered(placedMl: number, n: number, s: Sharing): number[] | null {
+  const { borders = [], portions } = s.ask;
   if (!borders.length || borders.length !== n - 1 || portions.some((p) => p.over)) return null;
   const ends = [0, ...[...borders].sort((a, b) => a - b), 1];
   const sizes = ends.slice(1).map((end, i) => (end - ends[i]!) * placedMl);
-  const holdsMl = whole ? kitsPerPot * kitMl : caps.heldMl;
-  const inTimeMl = placedInTime({ ask, caps, whole });
-  const fits = sizes.every((ml) => ml > 0 && ml <= inTimeMl + 1e-6 && ml + sheet.potLossMl <= holdsMl + 1e-6);
+  const most = mostPlaced(s);
+  const fits = sizes.every((ml) => ml > 0 && ml <= most + 1e-6);
   return fits ? sizes : null;
 }
 
@@ -332,6 +336,7 @@ export function potted({ ask: asked, proportion, kitMl, lines, placed, safety }:
     kits: { kit: ask.kit, volumeMl: kitMl, use, buy, leftMl: buy * kitMl - toMixMl, leftIsMixed: whole && buy === use },
     proportion,
     capMl: caps.capMl,
+    mostPlacedMl: mostPlaced(sharing),
     rateNeeded: needs,
     ...(ask.borders?.length
       ? { bordersKept: ask.portions.some((p, i) => isBordered(p, i, placed, pots, sharing)) }

@@ -188,7 +188,7 @@ export function groundsOf(plan: RepairPlan): readonly Ground[] {
         places: shapes.length,
         ...faceOf({ shape, corners, mine, wayOut: piece.wayOut, steps }),
         share,
-        mostShare: mix ? (mix.capMl - context.sheet.potLossMl) / all : 1,
+        mostShare: mix ? mix.mostPlacedMl / all : 1,
         borders: own ? ends.slice(0, -1) : [],
         keptOpen: (kindOf(shape).keptOpen?.(shape) ?? []).map((k) => ({
           ...k,
