@@ -1,6 +1,5 @@
 'use client';
-import { type ReactNode, useEffect, useRef, useState } from 'react';
-import { FieldError, Input, Label, Text, TextField } from 'react-aria-components/TextField';
+import { type ReactNode, useEffect, useId, useRef, useState } from 'react';
 import type { Said } from '@/core/say';
 import type { Parsed } from '@/core/typed';
 import { useTyped } from '../workspace/typing';
@@ -59,6 +58,7 @@ export function ReadField({
   const input = useRef<HTMLInputElement>(null);
   const { text: draft, restored, type: setDraft } = useTyped(name, input);
   const [fault, setFault] = useState<Fault | null>(null);
+  const id = useId();
   const drawn = useRef(false);
   // A value that changes elsewhere (a drag, an undo) or other units replace what is shown, unless something unread is
   // in the field.
@@ -107,33 +107,39 @@ export function ReadField({
   const wrong = fault?.sentence ?? problem;
   const sentence = wrong ? says(wrong) : null;
   const waits = restored && !sentence ? 'As you left it, not taken in yet: Enter takes it.' : null;
-  const field = <Input ref={input} data-typed={name} className="input fig font-semibold" placeholder={placeholder} />;
-  return (
-    <TextField
-      className={className}
+  const field = (
+    <input
+      id={id}
+      ref={input}
+      data-typed={name}
+      className="input fig font-semibold"
       value={draft ?? shown}
-      onChange={setDraft}
-      onBlur={({ target }) => {
-        const text = (target as HTMLInputElement).value;
+      placeholder={placeholder}
+      disabled={disabled}
+      inputMode="text"
+      autoComplete="off"
+      spellCheck={false}
+      aria-invalid={sentence ? true : undefined}
+      aria-describedby={sentence || waits ? `${id}-say` : undefined}
+      onChange={(e) => setDraft(e.target.value)}
+      onBlur={(e) => {
+        const text = e.target.value;
         if (draft !== null) afterPress(() => read(text));
       }}
       onKeyDown={(e) => {
-        if (e.key === 'Enter') read((e.target as HTMLInputElement).value);
+        if (e.key === 'Enter') read(e.currentTarget.value);
         if (e.key === 'Escape') {
           setDraft(null);
           setFault(null);
         }
-        // Keys of the page, and of a form it stands in, go on.
-        e.continuePropagation();
       }}
-      isDisabled={disabled}
-      isInvalid={sentence !== null}
-      validationBehavior="aria"
-      inputMode="text"
-      autoComplete="off"
-      spellCheck="false"
-    >
-      <Label className={hideLabel ? 'sr-only' : 'block mb-0.5'}>{label}</Label>
+    />
+  );
+  return (
+    <div className={className}>
+      <label htmlFor={id} className={hideLabel ? 'sr-only' : 'block mb-0.5'}>
+        {label}
+      </label>
       {beside ? (
         <div className="flex items-stretch gap-1">
           {field}
@@ -142,13 +148,15 @@ export function ReadField({
       ) : (
         field
       )}
-      <FieldError className="block text-sm mt-1.5" style={{ color: 'var(--stop)' }}>
-        <span role="alert">{sentence}</span>
-      </FieldError>
+      {sentence && (
+        <p id={`${id}-say`} role="alert" className="text-sm mt-1.5" style={{ color: 'var(--stop)' }}>
+          {sentence}
+        </p>
+      )}
       {waits && (
-        <Text slot="description" elementType="p" className="text-sm mt-0.5 soft">
+        <p id={`${id}-say`} className="text-sm mt-0.5 soft">
           {waits}
-        </Text>
+        </p>
       )}
       {fault?.choices && (
         <div className="flex flex-wrap gap-1 mt-1">
@@ -167,6 +175,6 @@ export function ReadField({
           ))}
         </div>
       )}
-    </TextField>
+    </div>
   );
 }
