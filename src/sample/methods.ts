@@ -206,21 +206,7 @@ const FLOORS: readonly Place[] = [
     by: 'flexible-joint',
     passes: [
       {
-        void: voidOf(
-          shaped(
-            'chase',
-            {},
-            {
-              form: 'slot',
-              stations: [
-                { atMm: 0, widthMm: 20, depthMm: 12 },
-                { atMm: 4000, widthMm: 20, depthMm: 12 },
-              ],
-              readWidth: read,
-              readDepth: read,
-            },
-          ),
-        ),
+        void: voidOf(shaped('groove', { length: 4000, width: 20, depth: 12 })),
         sheet: 'sheet-elastic-1',
         kit: 'pail',
       },

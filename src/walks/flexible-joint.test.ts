@@ -1,9 +1,11 @@
 import fc from 'fast-check';
 import { joints } from '@/core/judge/rules/movement';
-import { type Piece, repairOf } from '@/core/plan';
+import { blankShape, methodOf } from '@/core/method';
+import { type Piece, repairOf, startsAskOf, startWindows } from '@/core/plan';
+import { viewJob } from '@/core/record';
 import type { SheetRevision } from '@/core/system';
 import { measured, SHAPES, type VoidShape, voidOf } from '@/core/void';
-import { curve, kitOf, partsOf, ratioOf } from '@/sample/sheet-words';
+import { curve, kitOf, partsOf, ratioOf, single } from '@/sample/sheet-words';
 import { pasteSheet } from '@/sample/systems';
 import { at, baseAt, printedPlan, walkJob, walkPiece } from './made';
 
@@ -58,6 +60,32 @@ const piece = (widthMm: number, depthMm: number, over: Partial<Piece> = {}): Pie
 const plan = (of: Piece) => printedPlan({ job, repairs: [repairOf(of)], sheets: [sheet] }, NOW).repairs[0]!;
 const found = (of: Piece, id: string) => plan(of).findings.find((f) => f.id === id);
 
+test('told by length, width and depth it is the same plan as by two stations, and begins as wide below', () => {
+  const told = (shape: VoidShape, widthMm: number, depthMm: number) =>
+    ({
+      ...shape,
+      length: measured(6000, 'tape'),
+      width: measured(widthMm, 'calliper'),
+      depth: measured(depthMm, 'gauge'),
+    }) as VoidShape;
+  const asPicked = blankShape('flexible-joint', 'groove');
+  expect(asPicked).toMatchObject({ shape: 'groove', form: 'slot' });
+  expect(blankShape('flexible-joint', 'chase')).toMatchObject({ form: 'slot' });
+  expect(blankShape('poured-crack', 'chase')).toMatchObject({ form: 'vee' });
+  expect(methodOf('flexible-joint')!.shapes[0]).toBe('groove');
+  for (const [w, z] of [
+    [12, 8],
+    [20, 10],
+    [5, 8],
+  ] as const) {
+    const [one, two] = [plan(piece(w, z, { void: voidOf(told(asPicked, w, z)) })), plan(piece(w, z))];
+    expect(one.toMixMl).toBeCloseTo(two.toMixMl!, 6);
+    expect(one.steps).toEqual(two.steps);
+    expect(one.findings.map((f) => [f.id, f.severity, f.why])).toEqual(
+      two.findings.map((f) => [f.id, f.severity, f.why]),
+    );
+  }
+});
 test('12 × 8 mm over 6 m: 576 mL and a tenth, in one lift whatever the sheet says of lifts', () => {
   const p = plan(piece(12, 8));
   expect(p.volumeMl!.nominal).toBeCloseTo(576, 0);
@@ -118,4 +146,68 @@ test.each([
 ] as const)('%s answered %s stops it', (question, answer, says) => {
   const p = plan(piece(12, 8, { answers: { [question]: answer } }));
   expect(p.findings.some((f) => f.severity === 'stop' && says.test(f.title))).toBe(true);
+});
+
+describe('out of a twin cartridge, 6 m of 20 × 10 mm', () => {
+  const cartridge = (works: number): SheetRevision => ({
+    ...pasteSheet,
+    id: 'flex-2',
+    systemId: 'flex-2',
+    name: 'Joint sealant 1:1',
+    kind: 'cartridge-paste',
+    parts: partsOf('cartridge-paste', { A: { densityGPerMl: 1.3 }, B: { densityGPerMl: 1.1 } }),
+    ratio: ratioOf({ basis: 'volume', a: 1, b: 1 }),
+    mixer: { volumeMl: 9, purgeMl: 10, reachMm: 100, flowMl: 0 },
+    milestones: [
+      { ...single('use-by', 'mix-begins', 'base', works, works) },
+      { ...single('foot', 'placed', 'base', 720, 720) },
+    ],
+    limits: sheet.limits,
+    kits: [kitOf('pack', '400 mL 1:1', [260, 220], { yieldMl: 400, splittable: false })],
+  });
+  const long = (mm: number) =>
+    voidOf({
+      ...blankShape('flexible-joint', 'groove'),
+      length: measured(mm, 'tape'),
+      width: measured(20, 'calliper'),
+      depth: measured(10, 'gauge'),
+    } as VoidShape);
+  const asked = (mm: number, works = 20) => ({
+    job,
+    repairs: [repairOf(piece(20, 10, { sheetId: 'flex-2', kitId: 'pack', materialC: 20, void: long(mm) }))],
+    sheets: [cartridge(works)],
+  });
+  const pressed = (mm: number, works?: number) => printedPlan(asked(mm, works), NOW).repairs[0]!;
+  const of = (p: ReturnType<typeof pressed>, id: string) => p.findings.find((f) => f.id === id);
+
+  test('one mixer and four packs; 211 mL of them left are plenty, the last drops of a pack are not', () => {
+    const p = pressed(6000);
+    expect(p.kits!.use).toBe(4);
+    expect(p.toMixMl!).toBeCloseTo(1320 + 19, 0);
+    expect(of(p, 'spare')).toBeUndefined();
+    // 400 less 380 that go in and a mixer.
+    const tight = pressed(1730);
+    expect(tight.kits!.use).toBe(1);
+    expect(of(tight, 'spare')!.why).toMatch(/^0\.4\d* mL are left of 1 pack, and 381 mL go in: a twentieth more/);
+  });
+  test('however long it is, no start is refused for a pot that dies: each stretch is worked as it is filled', () => {
+    for (const mm of [6000, 30_000]) {
+      const { repairs, windows } = viewJob({ ...asked(mm, 6), stock: [], events: [] }, NOW).plan;
+      const starts = startWindows(startsAskOf(repairs[0]!, job, windows, NOW)!);
+      expect([mm, starts.bestMs]).toEqual([mm, expect.any(Number)]);
+      expect([mm, starts.reasons.map((r) => r.id)]).toEqual([mm, expect.not.arrayContaining(['pot'])]);
+    }
+  });
+  test('longer than its working time it is told how much to fill at a time; shorter it is not', () => {
+    // 1.32 L at 60 mL a minute are 22 min.
+    const note = of(pressed(6000, 6), 'stretches')!;
+    expect(note.severity).toBe('note');
+    const usable = pressed(6000, 6).usableMin!;
+    const metres = Number(/Fill ([\d.]+) m at a time/.exec(note.todo)![1]);
+    expect(metres).toBeLessThanOrEqual((usable / 22) * 6);
+    expect(metres).toBeGreaterThan((usable / 22) * 6 - 0.2);
+    expect(of(pressed(6000, 40), 'stretches')).toBeUndefined();
+    // What is mixed in a pot dies all at once: it has its batches instead.
+    expect(found(piece(20, 10), 'stretches')).toBeUndefined();
+  });
 });

@@ -66,6 +66,7 @@ export const endOfMixing: School = {
   id: 'end-of-mixing',
   matter: 'When mixing is over',
   stage: 'mix',
+  ofPots: true,
   options: options('end-of-mixing', [
     {
       id: 'both',
@@ -115,6 +116,7 @@ export const partKits: School = {
   id: 'part-kits',
   matter: 'Part kits',
   stage: 'mix',
+  ofPots: true,
   options: options('part-kits', [
     {
       id: 'whole',
@@ -171,6 +173,7 @@ export const weighedOrWhole = (
   id: 'part-kits',
   matter: 'Part kits',
   stage: 'mix',
+  ofPots: true,
   options: options(`${owner}.part-kits`, [
     { id: 'weighed', ...weighed, effect: { split: 'weighed' }, idle: NOT_SPLIT },
     { id: 'whole', ...whole, effect: { split: 'whole' } },

@@ -45,6 +45,8 @@ export interface School {
   readonly options: readonly Option[];
   readonly byDefault: string;
   readonly why: string;
+  /** It is about what is mixed in a pot: nobody is asked who presses it through a mixer. */
+  readonly ofPots?: true;
 }
 
 /** A figure of the method that the technician may set: a rate, an allowance. */

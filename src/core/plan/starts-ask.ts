@@ -3,7 +3,7 @@ import { milestoneOf } from '../system';
 import { tears } from './blocks';
 import type { Window } from './calendar';
 import { opensFrom } from './plan-chain';
-import type { ChainPlan, PlannedStep } from './repair-plan';
+import { type ChainPlan, type PlannedStep, spotBySpot } from './repair-plan';
 import type { StartsAsk } from './start-windows';
 
 const MIN_MS = 60_000;
@@ -67,9 +67,11 @@ export function startsAskOf(
     overtimeMin: first!.piece.overtimeMin,
     // A large pot warms itself: it needs a sheet’s life that is longer by as much as its own is shorter. Batches are
     // measured to the pot as long as they take: that steps are planned in whole minutes kills none.
-    potMin: firstPlaced
-      ? Math.max(0, (firstPlaced.endMs - potFromMs) / MIN_MS - roundedMin(steps, mix, firstPlaced)) / share
-      : 0,
+    // What is worked where it comes out of the mixer waits for nothing.
+    potMin:
+      firstPlaced && !spotBySpot(first!)
+        ? Math.max(0, (firstPlaced.endMs - potFromMs) / MIN_MS - roundedMin(steps, mix, firstPlaced)) / share
+        : 0,
     // Where a wait has no time nobody can say when it is ready.
     serves: plan.stop ? null : plan.serves,
     wantedAt: plan.stop ? null : job.wantedAt,

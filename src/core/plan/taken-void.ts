@@ -1,4 +1,4 @@
-import { effectsOf, methodOf } from '../method';
+import { blankShape, effectsOf, methodOf } from '../method';
 import { attempt, refuse, texts } from '../say';
 import {
   areHoles,
@@ -8,7 +8,6 @@ import {
   measured,
   outlineArea,
   type PlanOutline,
-  SHAPES,
   type Void,
   type VoidShape,
   voidOf,
@@ -86,7 +85,7 @@ export function takenVoid(piece: Piece, all: ReadonlyMap<string, Piece>): Void |
       ? { thickness: takes.thickness, beyondMm: takes.beyondMm, low: isLeftLow(below) ? leftLow(below) : null }
       : { thickness: leftLow(below), beyondMm: 0, low: null };
   return (
-    faceOf(under, layer, { ...SHAPES.coat.blank(), ...methodOf(piece.method.id)?.blanks?.coat } as VoidShape) ??
+    faceOf(under, layer, blankShape(piece.method.id, 'coat')) ??
     refuse('takes', under.shapes[0]?.shape ?? null, 'a void with an outline', REFUSED['face-pass-no']())
   );
 }

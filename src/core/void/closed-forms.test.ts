@@ -84,6 +84,67 @@ describe('holes', () => {
   });
 });
 
+describe('a joint, saw cut or crack of one width', () => {
+  const groove = (form: 'slot' | 'vee', length: number, width: number, depth: number) =>
+    made('groove', { form, length, width, depth });
+  /** The same as a list of stations: two that are alike. */
+  const stations = (form: 'slot' | 'vee', length: number, widthMm: number, depthMm: number) =>
+    made<Chase>('chase', {
+      form,
+      stations: [0, length].map((atMm) => ({ atMm, widthMm, depthMm })),
+      readWidth: measured(0, 'rule'),
+      readDepth: measured(0, 'gauge'),
+    });
+  test.each(['slot', 'vee'] as const)('%s: holds, wets and reaches what a list of two like stations does', (form) => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 100, max: 20_000 }),
+        fc.integer({ min: 1, max: 60 }),
+        fc.integer({ min: 1, max: 200 }),
+        fc.double({ min: 0, max: 1, noNaN: true }),
+        (length, width, depth, share) => {
+          const [one, two] = [groove(form, length, width, depth), stations(form, length, width, depth)];
+          expect(ml(one) / ml(two)).toBeCloseTo(1, 9);
+          expect(ml(one)).toBeCloseTo((length * width * depth * (form === 'vee' ? 0.5 : 1)) / 1000, 6);
+          const [mine, listed] = [kindOf(one).faces(one), kindOf(two).faces(two)];
+          for (const key of Object.keys(mine) as (keyof typeof mine)[])
+            expect([key, mine[key]]).toEqual([key, expect.closeTo(listed[key], 6)]);
+          expect(kindOf(one).runMm!(one)).toBe(kindOf(two).runMm!(two));
+          expect(kindOf(one).alongMm!(one, share)).toBeCloseTo(kindOf(two).alongMm!(two, share), 3);
+        },
+      ),
+      { numRuns: 60 },
+    );
+  });
+  test.each(['slot', 'vee'] as const)('%s: what lies below a depth, against thin layers of it', (form) => {
+    const one = groove(form, 1000, 20, 30);
+    for (const z of [0, 7, 15, 29, 30, 40]) {
+      const layers = Array.from({ length: 3000 }, (_, i) => (i + 0.5) / 100).filter((at) => at > z);
+      const byLayers = layers.reduce((sum, at) => sum + (form === 'vee' ? 20 * (1 - at / 30) : 20), 0) / 100;
+      expect([z, kindOf(one).below!(one, z)]).toEqual([z, expect.closeTo(byLayers, 1)]);
+    }
+  });
+  test('its width and depth are pulled in section, its length from above; a joint beyond its end is refused there', () => {
+    const one = groove('slot', 3000, 20, 10);
+    expect(
+      kindOf(one)
+        .section(one)
+        .dimensions.map((d) => d.key),
+    ).toEqual(['width', 'depth']);
+    expect(
+      kindOf(one)
+        .plan(one)
+        .dimensions.map((d) => d.key),
+    ).toEqual(['length']);
+    const crossed = (atMm: number) => withValue(SHAPES.groove, one, 'crossings', [{ atMm }]);
+    expect(problemsOf(SHAPES.groove, crossed(1200))).toEqual([]);
+    const [problem] = problemsOf(SHAPES.groove, crossed(3000));
+    expect(problem!.field).toBe('crossings.0');
+    expect(plainWords(problem!.sentence)).toBe('Joint 1, at 3 m, does not cross it: it runs from 0 to 3 m.');
+    expect(kindOf(one).keptOpen!(crossed(1200)).map((k) => k.atMm)).toEqual([1200]);
+  });
+});
+
 describe('crack and chase', () => {
   const crack = (over: Partial<Chase>): Chase => ({ ...(SHAPES.chase.blank() as Chase), ...over });
   test('between two stations: L/6 (2 w0 d0 + w0 d1 + w1 d0 + 2 w1 d1), against a fine sum of the linear w·d', () => {

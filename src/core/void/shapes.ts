@@ -12,6 +12,7 @@ import { Edge, edge } from './edge';
 import { Fairing, fairing } from './fairing';
 import { Filled, filled } from './filled';
 import { Fillet, fillet } from './fillet';
+import { Groove, groove } from './groove';
 import { Hole, hole } from './hole';
 import { Joints, joints } from './joints';
 import { NotchedBed, notchedBed } from './notched-bed';
@@ -26,6 +27,7 @@ import { WetOut, wetOut } from './wet-out';
 export const VoidShape = z.discriminatedUnion('shape', [
   Annulus,
   Hole,
+  Groove,
   Chase,
   Patch,
   Edge,
@@ -50,6 +52,7 @@ export type ShapeId = VoidShape['shape'];
 export const SHAPES = {
   annulus,
   hole,
+  groove,
   chase,
   edge,
   corner,

@@ -21,6 +21,7 @@ import { Answer, Choice, Prose, useFormat, useSay, Working } from '../shared/bit
 import { Drawing } from '../shared/Drawing';
 import { pageIn } from '../shared/drawing-fit';
 import { ToolLearned } from '../shared/LearnedHere';
+import { Schools, Settings } from '../shared/Schools';
 import { StageFindings, StillNeeds } from '../shared/StageFindings';
 import { holds } from '../shared/stage-answer';
 import { useNarrow } from '../shared/use-narrow';
@@ -345,6 +346,8 @@ function Side({ view, at }: StageProps) {
         </>
       )}
       {!taken && <VoidFields of={repair} v={repair.void} problemAt={wholeProblem} />}
+      <Settings at={at} stage="measure" />
+      <Schools at={at} stage="measure" />
       {plan.method?.setsOut && (
         <SettingOutFields repairId={repair.id} value={repair.settingOut} count={repair.void.count} />
       )}

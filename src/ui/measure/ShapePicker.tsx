@@ -1,6 +1,6 @@
 'use client';
 import { useState } from 'react';
-import { ENGINES, type Method } from '@/core/method';
+import { blankShape, ENGINES, type Method } from '@/core/method';
 import { BROKE, type BrokeId, SHAPE_IDS, SHAPES, type ShapeId } from '@/core/void';
 import { phrase } from '@/words';
 import { Drawing } from '../shared/Drawing';
@@ -57,7 +57,7 @@ export function ShapePicker({
                     >
                       <span className="block w-full h-28">
                         <Drawing
-                          drawing={kind.section(kind.blank())}
+                          drawing={kind.section(blankShape(method.id, id))}
                           base={base}
                           width={224}
                           height={112}

@@ -1,4 +1,4 @@
-import { methodOf } from '@/core/method';
+import { blankShape } from '@/core/method';
 import { type PassRef, type Piece, pieceOf, soakedBy } from '@/core/plan';
 import {
   areHoles,
@@ -6,7 +6,6 @@ import {
   MOST_SHAPES,
   type Point,
   runAt,
-  SHAPES,
   type ShapeId,
   type Void,
   type VoidShape,
@@ -113,7 +112,7 @@ export const addShape = (of: PassRef, id: ShapeId): void =>
   changePass(
     of,
     (r) => {
-      const shape = { ...SHAPES[id].blank(), ...methodOf(r.method.id)?.blanks?.[id] } as VoidShape;
+      const shape = blankShape(r.method.id, id);
       if (!r.void) return estimated({ ...r, void: voidOf(shape) });
       const { shapes, count, variants } = r.void;
       const apart =

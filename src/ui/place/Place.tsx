@@ -1,6 +1,6 @@
 'use client';
 import { STAGE_LABELS } from '@/core/method';
-import { cautionsOf, MOST_OVERTIME_MIN, pieceName, type RepairPlan, wholePlaced } from '@/core/plan';
+import { cautionsOf, MOST_OVERTIME_MIN, pieceName, type RepairPlan, spotBySpot, wholePlaced } from '@/core/plan';
 import { amountOf, usedUp } from '@/core/record';
 
 import { formatDuration, joined, phrase } from '@/words';
@@ -137,9 +137,13 @@ function Side({ view, at, nowMs }: StageProps) {
         <p className="mt-2">
           In place by <strong className="fig">{dayAndClock(plan.placedMs, view.job.zone)}</strong>
           {plan.usableMin !== null && Number.isFinite(plan.usableMin)
-            ? phrase`; a batch may take ${formatDuration(plan.usableMin)} to place, at ${
-                format('temperature', plan.potC ?? 0).text
-              }`
+            ? spotBySpot(plan)
+              ? phrase`; what is pressed out can be worked for ${formatDuration(plan.usableMin)}, at ${
+                  format('temperature', plan.potC ?? 0).text
+                }`
+              : phrase`; a batch may take ${formatDuration(plan.usableMin)} to place, at ${
+                  format('temperature', plan.potC ?? 0).text
+                }`
             : ''}
           .
         </p>

@@ -2,6 +2,7 @@
 import type { Option, Setting, Stage } from '@/core/method';
 import { pacedAmounts, pacedMinutes, pieceName, schoolsOf, settingOf } from '@/core/plan';
 import type { PassView, RepairView } from '@/core/record';
+import { isMetered } from '@/core/system';
 import { isPacedKind, PACED_KINDS } from '@/core/typed';
 
 import { format, formatDuration, joined, phrase, readPaced } from '@/words';
@@ -12,9 +13,10 @@ import { QuantityField, type Typed } from './QuantityField';
 
 /** The schools of a stage as real choices, each with the sentence on when it fits. */
 export function Schools({ at, stage }: { at: PassView; stage: Stage }) {
-  const { method, kit } = at.plan;
+  const { method, kit, sheet } = at.plan;
+  const pressed = sheet !== null && isMetered(sheet.kind);
   const idle = (o: Option) => (kit && o.idle?.where(kit) ? o.idle.why : null);
-  const mine = method?.schools.filter((s) => s.stage === stage) ?? [];
+  const mine = method?.schools.filter((s) => s.stage === stage && !(s.ofPots && pressed)) ?? [];
   if (!method || !mine.length) return null;
   const chosen = schoolsOf(method, at.repair);
   return (
@@ -58,15 +60,15 @@ export function Settings({ at, stage, auto }: { at: PassView; stage: Stage; auto
   const effects = at.plan.context?.effects;
   const mine = method?.settings.filter((s) => s.stage === stage && (!s.when || !effects || s.when(effects))) ?? [];
   if (!method || !mine.length) return null;
+  /** Less than nothing stands for what is worked out elsewhere, where its figure has such a place. */
+  const shown = (s: Setting): number | null => {
+    const value = settingOf(method, at.repair, s.id);
+    return value < 0 && s.kind !== 'temperature' ? (auto?.[s.id] ?? null) : value;
+  };
   return (
     <div className="grid grid-cols-2 gap-2 mt-2">
       {mine.map((s) => (
-        <SettingField
-          key={s.id}
-          at={at}
-          setting={s}
-          value={settingOf(method, at.repair, s.id) < 0 ? (auto?.[s.id] ?? null) : settingOf(method, at.repair, s.id)}
-        />
+        <SettingField key={s.id} at={at} setting={s} value={shown(s)} />
       ))}
     </div>
   );

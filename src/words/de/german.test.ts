@@ -48,6 +48,25 @@ test.each([
   expect(texts.filter(lacks)).toEqual([]);
 });
 
+test('how a shape looks, what is measured of it and the titles of its pictures have their German', () => {
+  const said = Object.values(SHAPES).flatMap((kind) => {
+    const shape = kind.blank();
+    return [
+      kind.seen,
+      ...kind.dimensions(shape).map((d) => d.label),
+      ...[kind.section(shape), kind.plan(shape)].flatMap((d) => [d.title, ...d.dimensions.map((line) => line.label)]),
+      ...(kind.parameters?.(shape) ?? []).flatMap((p) => [
+        p.label,
+        ...(p.kind === 'choice' ? p.options.map((o) => o.label) : []),
+      ]),
+      ...(kind.lists?.(shape) ?? []).flatMap((l) => [l.label, ...l.columns.map((c) => c.label)]),
+    ];
+  });
+  const texts = said.filter((text): text is string => typeof text === 'string');
+  expect(texts.length).toBeGreaterThan(100);
+  expect([...new Set(texts)].filter(lacks)).toEqual([]);
+});
+
 test('a German text reads as a pattern, and has no gap that its English has not', () => {
   const wrong = [...german].flatMap(([english, told]) => {
     if (!/[{}]/.test(english + told) || / [}{]/.test(english.slice(1))) return [];

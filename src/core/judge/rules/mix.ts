@@ -1,7 +1,7 @@
-import { primerOf } from '../../method';
+import { primerOf, runM } from '../../method';
 import { liquidMl, massOf, saidTolerance, scaleErrorPct, smallestBatchAG, smallestReadG, toleranceOf } from '../../mix';
-import { USUAL_SCALE_G } from '../../plan';
-import { degC, digitsApart, exactly, grams, listed, ml, mm, percent, texts } from '../../say';
+import { inRounds, spotBySpot, USUAL_SCALE_G } from '../../plan';
+import { along, degC, digitsApart, exactly, grams, listed, minutes, ml, mm, percent, texts } from '../../say';
 import { FAMILIES, grainsUntold, isMetered, type MilestoneId, milestoneOf, proportionOf } from '../../system';
 import { boreOf } from '../../void';
 import { type Finding, findings } from '../finding';
@@ -13,6 +13,12 @@ const POT_MASS_FACTOR = 1.5;
 
 /** Steps of finer scales, coarsest first, g. */
 const FINER_G = [0.5, 0.1, 0.01, 0.001];
+
+/** Stretches are told in steps of so much, m. */
+const STRETCH_M = 0.1;
+
+/** Less of what goes in is hardly anything to spare. */
+const LITTLE_SPARE = 0.05;
 
 /** Of the sheet’s pot life; above it nobody would notice. */
 const NOTICED_SHARE = 0.95;
@@ -45,6 +51,21 @@ const F = findings({
     title: 'Hardly anything to spare',
     why: '{left} are left of {packs, plural, one {# pack} other {# packs}}, and one place takes {each}: one that takes more, or one more pause, opens another pack.',
     todo: 'Have one pack more at hand; it stays closed if all goes well.',
+  },
+  'spare:share': {
+    id: 'spare',
+    severity: 'caution',
+    stage: 'mix',
+    title: 'Hardly anything to spare',
+    why: '{left} are left of {packs, plural, one {# pack} other {# packs}}, and {placed} go in: a twentieth more, or one more pause, opens another pack.',
+    todo: 'Have one pack more at hand; it stays closed if all goes well.',
+  },
+  stretches: {
+    severity: 'note',
+    stage: 'place',
+    title: 'Worked stretch by stretch',
+    why: 'All of it takes {all}; what is pressed out can be worked for {usable}.',
+    todo: 'Fill {stretch} at a time and work it before the next: nothing waits behind the gun.',
   },
   starved: {
     severity: 'stop',
@@ -204,8 +225,26 @@ export const mixRules: Readonly<Record<string, Rule>> = {
     const { mix, sheet } = plan;
     if (!mix || !sheet || !isMetered(sheet.kind)) return [];
     const { leftMl, buy } = mix.kits;
-    const eachMl = mix.lines.reduce((sum, l) => sum + (l.lost ? 0 : l.ml), 0) / (repair.void?.count ?? 1);
-    return leftMl < eachMl ? [F.spare({ left: ml(leftMl), packs: buy, each: ml(eachMl) })] : [];
+    const placedMl = mix.lines.reduce((sum, l) => sum + (l.lost ? 0 : l.ml), 0);
+    const of = { left: ml(leftMl), packs: buy };
+    if (!inRounds(plan))
+      return leftMl < placedMl * LITTLE_SPARE ? [F['spare:share']({ ...of, placed: ml(placedMl) })] : [];
+    const eachMl = placedMl / (repair.void?.count ?? 1);
+    return leftMl < eachMl ? [F.spare({ ...of, each: ml(eachMl) })] : [];
+  },
+
+  stretches: ({ plan }) => {
+    const { context, usableMin, steps } = plan;
+    if (!context || usableMin === null || !spotBySpot(plan)) return [];
+    const run = runM(context);
+    const allMin = steps.filter((s) => s.marks?.end?.includes('placed')).reduce((sum, s) => sum + s.handsOnMin, 0);
+    // Whole minutes of the plan are no reason to part it.
+    if (!(run > 0 && allMin > usableMin * 1.05)) return [];
+    const stretch = along(
+      Math.max(1, Math.floor((run * usableMin) / allMin / STRETCH_M)) * STRETCH_M * 1000,
+      run * 1000,
+    );
+    return [F.stretches({ all: minutes(allMin), usable: minutes(usableMin), stretch })];
   },
 
   scale: ({ repair, plan }) => {

@@ -13,7 +13,7 @@ export const cavityPacking: Method = {
   engine: 'fill',
   does: 'Like cavities are packed with kneaded putty, rammed in, struck level, and what must stay clear kept open by a plug.',
   bases: ['metal', 'concrete', 'stone', 'timber', 'plastic', 'laminate'],
-  shapes: ['cavity', 'hole', 'annulus', 'filled', 'chase'],
+  shapes: ['cavity', 'hole', 'annulus', 'filled', 'chase', 'groove'],
   laidOn: null,
   setsOut: false,
   takes: { flow: ['paste', 'putty'], out: ['pot', 'mixer', 'hand'], binder: ['resin'] },

@@ -26,7 +26,7 @@ export const cementPatch: Method = {
   engine: 'fill',
   does: 'Repair mortar of cement and water is packed on a saturated base, cured, and kept from frost and feet.',
   bases: ['concrete', 'stone'],
-  shapes: ['patch', 'edge', 'corner', 'scan', 'filled', 'chase', 'hole', 'ring'],
+  shapes: ['patch', 'edge', 'corner', 'scan', 'filled', 'groove', 'chase', 'hole', 'ring'],
   laidOn: null,
   setsOut: false,
   takes: { flow: ['mortar'], out: ['pot'], binder: ['cement'], sand: true },

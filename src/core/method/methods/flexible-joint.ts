@@ -17,7 +17,9 @@ export const flexibleJoint: Method = {
   does: 'A joint or crack that moves is sawn to its width, backed by a rod or tape, filled on two sides only and tooled.',
   bases: ['concrete', 'stone', 'metal', 'timber', 'laminate', 'plastic'],
   // Its width decides what it bears: a volume alone does not tell it.
-  shapes: ['chase'],
+  shapes: ['groove', 'chase'],
+  // It is sawn as wide below: to a point it would be planned with half of what it takes.
+  blanks: { chase: { form: 'slot' } },
   laidOn: null,
   setsOut: false,
   takes: { flow: ['pours', 'paste', 'putty'], out: ['pot', 'mixer', 'hand'], binder: ['resin'], sand: true },

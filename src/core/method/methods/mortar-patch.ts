@@ -49,7 +49,7 @@ export const mortarPatch: Method = {
   engine: 'fill',
   does: 'A hollow in concrete is cut square, primed and filled with resin mortar in lifts.',
   bases: ['concrete'],
-  shapes: ['patch', 'edge', 'corner', 'scan', 'filled', 'chase', 'hole', 'ring'],
+  shapes: ['patch', 'edge', 'corner', 'scan', 'filled', 'groove', 'chase', 'hole', 'ring'],
   laidOn: null,
   setsOut: false,
   takes: { flow: ['mortar'], out: ['pot'], binder: ['resin'], sand: true },
