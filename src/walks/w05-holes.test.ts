@@ -196,6 +196,19 @@ describe('all ten at once, of whole sachets that yield 9.22 mL', () => {
     // A syringe of nought is refused at its field, by the bounds of the setting.
     expect(laminateHole.settings.find((x) => x.id === 'syringe')!.min).toBeGreaterThan(0);
   });
+  test('out of a cartridge nobody draws it into a syringe, and none is bought', () => {
+    const cartridge: SheetRevision = {
+      ...sachets,
+      kind: 'cartridge-paste',
+      mixer: { volumeMl: 3, purgeMl: 4, reachMm: 100, flowMl: 0 },
+    };
+    const p = printedPlan({ job, repairs: [repairOf(side())], sheets: [cartridge] }, NOW).repairs[0]!;
+    const placed = p.steps.filter((s) => s.id.endsWith(':place')).map((s) => s.detail);
+    expect(placed.length).toBeGreaterThan(0);
+    for (const detail of placed) expect(detail).toMatch(/Through the mixer from the bottom, no air shut in/);
+    expect(p.consumables.some((c) => /syringe/.test(c.what))).toBe(false);
+    expect(all().consumables.some((c) => /syringe/.test(c.what))).toBe(true);
+  });
   test('fabric in the two of 40 mm alone, and nothing where no hole is as wide as was said', () => {
     const step = all().steps.find((s) => /circles of fabric/.test(s.title))!;
     expect(step.detail).toMatch(/2 for each, stepping out, of 2 holes, the widest 60 mm/);

@@ -17,8 +17,7 @@ import type { Actuals } from './actuals';
 /** Words put round those of a step. */
 export const AGAIN = texts('again', {
   again: '{title}, again',
-  touch:
-    'Try it first, by touch at the edge and on the left-over cup; not firm: leave it, try again each hour. {detail}',
+  touch: 'Try it first, by touch at the edge and on its smear; not firm: leave it, try again each hour. {detail}',
 });
 
 /** Where the sheet asks for a stand time, mixing is followed by it, and clocks that count from its end do so. */

@@ -43,7 +43,7 @@ const F = findings({
     stage: 'mix',
     title: 'Much stays behind',
     why: '{lost} are {pressed, select, yes {thrown away with mixers and flow checks} other {left in {pots, plural, one {the pot} other {# pots}} and on tools}}, and {placed} go in.',
-    todo: '{pressed, select, yes {The first shots go however little is placed: do other holes with the same mixer and pack.} other {{pots, plural, one {A small cup scraped out well keeps less: set what stays in it in the sheet.} other {{apart, select, yes {Each lift waits for the one before, so each is a mix of its own: a small cup, or a card to mix on, keeps less than the sheet’s pot.} other {Fewer mixes lose less: more hands, a cooler pot, or a slower system; a small cup keeps less than the sheet’s pot.}}}}}}',
+    todo: '{pressed, select, yes {The first shots go however little is placed: do other places with the same mixer and pack.} other {{pots, plural, one {A small cup scraped out well keeps less: set what stays in it in the sheet.} other {{apart, select, yes {Each lift waits for the one before, so each is a mix of its own: a small cup, or a card to mix on, keeps less than the sheet’s pot.} other {Fewer mixes lose less: more hands, a cooler pot, or a slower system; a small cup keeps less than the sheet’s pot.}}}}}}',
   },
   spare: {
     severity: 'caution',
@@ -122,14 +122,14 @@ const F = findings({
     stage: 'hold',
     title: 'Estimated, not the sheet’s word',
     why: 'The sheet gives one figure for {times}; away from its temperature it is carried by the family’s activation energy ± 10 kJ/mol.',
-    todo: 'Prove it by touch and by the left-over cup before release.',
+    todo: 'Prove it by touch and by a smear as thin, on a like base beside it, before release.',
   },
   extrapolated: {
     severity: 'caution',
     stage: 'hold',
     title: 'Beyond the sheet’s points',
     why: 'The temperature runs past the outer points of the sheet for {times}.',
-    todo: 'Prove it by touch and by the left-over cup before release.',
+    todo: 'Prove it by touch and by a smear as thin, on a like base beside it, before release.',
   },
 });
 const SAY = texts('finding.lean:batch', { leftOut: '{mass} from batch {batch}' });

@@ -1,4 +1,5 @@
 import { exactly, listed, type Message, mm, percent, texts } from '../../say';
+import { isMetered } from '../../system';
 import { facesOf, kindOf, placesIn, type VoidShape } from '../../void';
 import { levels, shareOf } from '../allowances';
 import { clear, endOfMixing, firstThicker, HELD_LONGER, levelSetting, waiting, weighedOrWhole } from '../common';
@@ -230,7 +231,7 @@ export const laminateHole: Method = {
       what: 'syringes, one for each mix',
       unit: '',
       why: 'what stands in one from the last mix is set',
-      of: (c) => c.batches.length,
+      of: (c) => (isMetered(c.sheet.kind) ? 0 : c.batches.length),
     },
     {
       id: 'film',
@@ -319,7 +320,7 @@ export const laminateHole: Method = {
           title:
             '{which, select, only {Fill from the bottom, film over it} last {Last layer{several, select, yes {, mix {n}} other {}}, film over it} other {Fill layer {lift}{several, select, yes {, mix {n}} other {}}}}',
           detail:
-            '{layers} By syringe from the bottom, {fills, plural, =1 {filled once} other {filled # times}}, no air shut in; {which, select, early {pressed to its level, left rough} other {pressed flat under film, from the middle out}}.',
+            '{layers} {how, select, mixer {Through the mixer from the bottom} other {By syringe from the bottom, {fills, plural, =1 {filled once} other {filled # times}}}}, no air shut in; {which, select, early {pressed to its level, left rough} other {pressed flat under film, from the middle out}}.',
           confirm: '{which, select, early {Layer {lift} is in} other {All are full}}',
         },
       }),

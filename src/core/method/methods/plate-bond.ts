@@ -361,7 +361,8 @@ export const plateBond: Method = {
         role: 'finish',
         block: 'finish',
         title: '{letGo}',
-        detail: 'Only after the release time, and when the left-over cup is hard.',
+        detail:
+          'Only after the release time, and when a smear as thin, on the same cold metal, is hard: a cup sets before a thin line.',
         confirm: 'Holds by itself',
         work: { fixed: 5 },
         waits: { for: 'release', on: 'last', orElse: HELD_LONGER },
