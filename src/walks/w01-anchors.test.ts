@@ -1,5 +1,6 @@
 import { DateTime } from 'luxon';
 import { readJobFile, writeJobFile } from '@/core/file';
+import { methodOf } from '@/core/method';
 import { type Job, type Piece, repairOf } from '@/core/plan';
 import { CORE_VERSION, planReport, viewJob } from '@/core/record';
 import type { SheetRevision } from '@/core/system';
@@ -206,4 +207,20 @@ test('59 min of the miss are the clock’s; it is met where the last rod is set 
   // A minute later the rest of it falls out of its band.
   const later = printed({}, '2027-04-14T12:38').milestones.filter((m) => m.kind === 'load');
   expect(Date.parse(later.at(-1)!.plans!)).toBeGreaterThan(job.wantedAt!);
+});
+
+test.each([
+  ['hollow', 'no', 'Hollow base', /sieve sleeve/],
+  ['uncracked', 'no', 'Cracked base', /approved for cracked concrete/],
+  ['bore', 'no', 'A bore that the sheet does not allow', /by hammer/],
+  ['hole-dry', 'no', 'Water in the hole', /wait twice as long/],
+  ['lasting-pull', 'yes', 'A lasting pull', /review/],
+] as const)('%s answered %s is a stop that says what to do; answered otherwise nothing is said', (question, answer, title, todo) => {
+  const { questions } = methodOf('anchor')!;
+  const sound = Object.fromEntries(questions.map((q) => [q.id, q.wants]));
+  const found = (answers: Piece['answers']) => printed({ answers }).findings.filter((f) => f.title === title);
+  const [stop] = found({ ...sound, [question]: answer });
+  expect(stop!.severity).toBe('stop');
+  expect(stop!.todo).toMatch(todo);
+  expect(found(sound)).toEqual([]);
 });

@@ -190,7 +190,7 @@ describe('what stays behind', () => {
     expect(say(said.why, { system: 'metric', zone, language: 'en' })).toMatch(
       /thrown away with mixers and flow checks/,
     );
-    expect(say(said.todo, { system: 'metric', zone, language: 'en' })).toMatch(/other holes with the same mixer/);
+    expect(say(said.todo, { system: 'metric', zone, language: 'en' })).toMatch(/other places with the same mixer/);
   });
 });
 

@@ -49,16 +49,60 @@ export const anchor: Method = {
         todo: 'Locate and mark what is inside; move the hole.',
       },
     },
+    {
+      id: 'hollow',
+      ask: 'Is the base solid here, or is the sieve sleeve at hand that the sheet names for hollow blocks?',
+      wants: 'yes',
+      otherwise: {
+        severity: 'stop',
+        title: 'Hollow base',
+        why: 'Resin runs off into the chamber and holds nothing.',
+        todo: 'Take the sieve sleeve that the sheet names, with its own hole and amount; or anchor where it is solid.',
+      },
+    },
+    {
+      id: 'uncracked',
+      ask: 'Is it free of cracks where the hole goes, or is the system approved for cracked concrete?',
+      wants: 'yes',
+      otherwise: {
+        severity: 'stop',
+        title: 'Cracked base',
+        why: 'A crack runs along the bore, and as it opens the anchor lets go.',
+        todo: 'Move it, or take a system approved for cracked concrete and have it reviewed.',
+      },
+    },
+    {
+      id: 'bore',
+      ask: 'Is the hole drilled by hammer, or by diamond where the sheet allows that?',
+      wants: 'yes',
+      otherwise: {
+        severity: 'stop',
+        title: 'A bore that the sheet does not allow',
+        why: 'A diamond leaves a smooth wall with slurry on it: resin holds on it with a part of its strength.',
+        todo: 'Drill by hammer, or roughen and flush it as the sheet has it.',
+      },
+    },
     noWaterPressure,
     {
       id: 'hole-dry',
       ask: 'Is the hole free of standing water?',
       wants: 'yes',
       otherwise: {
-        severity: 'caution',
+        severity: 'stop',
         title: 'Water in the hole',
-        why: 'Water takes the place of resin and dilutes it at the wall.',
-        todo: 'Blow the hole out; use a resin whose sheet allows wet holes.',
+        why: 'Water takes the place of resin and dilutes it at the wall, and it cures slower.',
+        todo: 'Blow the hole out and let it dry; or take a resin whose sheet allows wet holes, with the time it names for them. Where it names none, wait twice as long.',
+      },
+    },
+    {
+      id: 'lasting-pull',
+      ask: 'Does a load pull on it without end, above all overhead?',
+      wants: 'no',
+      otherwise: {
+        severity: 'stop',
+        title: 'A lasting pull',
+        why: 'Resin creeps under a pull that never ends, the warmer the more.',
+        todo: 'Only a system approved for it, and a competent person’s review; else a fixing that holds by its shape.',
       },
     },
     {
