@@ -215,12 +215,15 @@ test.each([
   ['bore', 'no', 'A bore that the sheet does not allow', /by hammer/],
   ['hole-dry', 'no', 'Water in the hole', /wait twice as long/],
   ['lasting-pull', 'yes', 'A lasting pull', /review/],
-] as const)('%s answered %s is a stop that says what to do; answered otherwise nothing is said', (question, answer, title, todo) => {
-  const { questions } = methodOf('anchor')!;
-  const sound = Object.fromEntries(questions.map((q) => [q.id, q.wants]));
-  const found = (answers: Piece['answers']) => printed({ answers }).findings.filter((f) => f.title === title);
-  const [stop] = found({ ...sound, [question]: answer });
-  expect(stop!.severity).toBe('stop');
-  expect(stop!.todo).toMatch(todo);
-  expect(found(sound)).toEqual([]);
-});
+] as const)(
+  '%s answered %s is a stop that says what to do; answered otherwise nothing is said',
+  (question, answer, title, todo) => {
+    const { questions } = methodOf('anchor')!;
+    const sound = Object.fromEntries(questions.map((q) => [q.id, q.wants]));
+    const found = (answers: Piece['answers']) => printed({ answers }).findings.filter((f) => f.title === title);
+    const [stop] = found({ ...sound, [question]: answer });
+    expect(stop!.severity).toBe('stop');
+    expect(stop!.todo).toMatch(todo);
+    expect(found(sound)).toEqual([]);
+  },
+);
