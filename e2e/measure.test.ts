@@ -40,7 +40,7 @@ test('every shape can be chosen by its picture, measured, and drawn', async () =
   const names = await page
     .locator('section[aria-label="Sheet"] section button')
     .evaluateAll((all) => all.map((b) => b.querySelector('span:last-child')?.firstChild?.textContent ?? ''));
-  expect(names.length).toBe(18);
+  expect(names.length).toBe(19);
   for (const name of names.filter((n) => n !== '3-D scan')) {
     await page
       .getByRole('button', { name: new RegExp(`^(.* )?${name}`) })
