@@ -2,6 +2,7 @@ import { bare, exactly, line, ml, mm, type Problem, texts } from '../say';
 import { asMeasured } from '../units';
 import { alongMm, Chase, crossingsOf, meanWidthMm, runMm, volumeMm3 } from './chase-run';
 import { across, block, down, drawing, hollow } from './draw';
+import { crossingsList, drawnCrossings } from './kept-open';
 import { measured, unmeasured } from './measured';
 import type { Point } from './point';
 import { check, type Dimension, type Shape } from './shape';
@@ -182,14 +183,7 @@ export const chase: Shape<Chase> = {
       blank: { ...(s.stations.at(-1) ?? { widthMm: 5, depthMm: 20 }), atMm: (s.stations.at(-1)?.atMm ?? 0) + 250 },
       max: 200,
     },
-    {
-      key: 'crossings',
-      label: 'Joints that cross it and stay open',
-      columns: [{ key: 'atMm', label: 'at', kind: 'length' }],
-      rows: crossingsOf(s),
-      blank: { atMm: (s.stations[0]?.atMm ?? 0) + Math.round(runMm(s) / 2) },
-      max: 50,
-    },
+    crossingsList(crossingsOf(s), (s.stations[0]?.atMm ?? 0) + Math.round(runMm(s) / 2)),
   ],
   write: (s, key, value) => {
     if (key === 'slot' && typeof value === 'string')
@@ -328,14 +322,7 @@ export const chase: Shape<Chase> = {
           ],
         },
         hollow([...up, ...low]),
-        ...crossingsOf(s).map(({ atMm }) => ({
-          role: 'keep-clear' as const,
-          open: true,
-          points: [
-            [atMm, -length * 0.1],
-            [atMm, length * 0.1],
-          ] as const,
-        })),
+        ...drawnCrossings(crossingsOf(s), length),
       ]),
       handles: s.stations.map((st, i) => ({
         key: `stations.${i}`,

@@ -1,7 +1,8 @@
 import { z } from 'zod';
 import { exactly, line, ml, mm, mm2, type Problem, texts } from '../say';
-import { asMeasured, Mm } from '../units';
+import { asMeasured } from '../units';
 import { across, block, down, drawing, hollow, rect } from './draw';
+import { Crossing, crossingsList, drawnCrossings } from './kept-open';
 import { Measured, unmeasured } from './measured';
 import { check, type Dimension, type Shape } from './shape';
 
@@ -25,7 +26,7 @@ export const Groove = z.object({
   width: Measured,
   depth: Measured,
   /** Joints that cross it and stay open, from its beginning, mm. */
-  crossings: z.array(z.object({ atMm: Mm })).max(50),
+  crossings: z.array(Crossing).max(50),
 });
 export type Groove = z.infer<typeof Groove>;
 
@@ -92,16 +93,7 @@ export const groove: Shape<Groove> = {
       ],
     },
   ],
-  lists: (s) => [
-    {
-      key: 'crossings',
-      label: 'Joints that cross it and stay open',
-      columns: [{ key: 'atMm', label: 'at', kind: 'length' }],
-      rows: s.crossings,
-      blank: { atMm: Math.round(s.length.valueMm / 2) },
-      max: 50,
-    },
-  ],
+  lists: (s) => [crossingsList(s.crossings, Math.round(s.length.valueMm / 2))],
   problems,
   volume:
     (s) =>
@@ -172,14 +164,7 @@ export const groove: Shape<Groove> = {
       [
         { role: 'base', points: rect(-long * 0.03, -beside, long * 1.03, beside) },
         hollow(rect(0, -half, long, half)),
-        ...s.crossings.map(({ atMm }) => ({
-          role: 'keep-clear' as const,
-          open: true,
-          points: [
-            [atMm, -long * 0.1],
-            [atMm, long * 0.1],
-          ] as const,
-        })),
+        ...drawnCrossings(s.crossings, long),
       ],
       [across('length', 0, long, beside * 0.55, 'length')],
     );

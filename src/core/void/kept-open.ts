@@ -64,6 +64,31 @@ export const openLinesList = (rows: readonly OpenLine[], key: string): RowList =
   max: MOST,
 });
 
+/** A joint that crosses what runs along a line and stays open: how far along, mm. */
+export const Crossing = z.object({ atMm: Mm });
+export type Crossing = z.infer<typeof Crossing>;
+
+/** Where they cross it, typed row by row. */
+export const crossingsList = (rows: readonly Crossing[], blankMm: number): RowList => ({
+  key: 'crossings',
+  label: 'Joints that cross it and stay open',
+  columns: [{ key: 'atMm', label: 'at', kind: 'length' }],
+  rows,
+  blank: { atMm: blankMm },
+  max: MOST,
+});
+
+/** As they are drawn across a run of so much. */
+export const drawnCrossings = (rows: readonly Crossing[], runMm: number): readonly Outline[] =>
+  rows.map(({ atMm }) => ({
+    role: 'keep-clear',
+    open: true,
+    points: [
+      [atMm, -runMm * 0.1],
+      [atMm, runMm * 0.1],
+    ],
+  }));
+
 /** What is wrong with the first of them that does not lie on the face. */
 export function openLineProblems(
   corners: readonly Point[],

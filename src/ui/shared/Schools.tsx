@@ -60,10 +60,10 @@ export function Settings({ at, stage, auto }: { at: PassView; stage: Stage; auto
   const effects = at.plan.context?.effects;
   const mine = method?.settings.filter((s) => s.stage === stage && (!s.when || !effects || s.when(effects))) ?? [];
   if (!method || !mine.length) return null;
-  /** Less than nothing stands for what is worked out elsewhere, where its figure has such a place. */
   const shown = (s: Setting): number | null => {
     const value = settingOf(method, at.repair, s.id);
-    return value < 0 && s.kind !== 'temperature' ? (auto?.[s.id] ?? null) : value;
+    // Less than nothing stands for what is worked out elsewhere.
+    return value < 0 && auto && Object.hasOwn(auto, s.id) ? auto[s.id]! : value;
   };
   return (
     <div className="grid grid-cols-2 gap-2 mt-2">
