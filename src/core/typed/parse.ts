@@ -2,7 +2,7 @@ import { type Message, texts } from '../say';
 import { type DecimalMark, FIELD_UNIT, type Kind, toCore, UNITS, type Unit, type UnitSystem, unitOf } from '../units';
 import { inWordsRead } from './german';
 import { readNumber } from './number';
-import { readThread } from './thread';
+import { readRod } from './thread';
 
 const TYPED = texts('typed', {
   hint: 'Type it like {examples}.',
@@ -248,6 +248,9 @@ function timesOf(kind: Kind, text: string, system: UnitSystem, mark: DecimalMark
   return each?.ok ? { ...each, value: Number(told![1]) * each.value, text: text.trim() } : null;
 }
 
+/** The mark of a diameter before a length: it says what is measured, not how much. */
+const DIAMETER = /^\s*(?:[Øø⌀]|dia(?:meter)?\b\.?)\s*/;
+
 const byName = (kind: Kind, name: string): Unit | undefined => UNITS[kind].find((unit) => unit.names.includes(name));
 
 /**
@@ -268,6 +271,7 @@ export function parseQuantity(kind: Kind, text: string, system: UnitSystem, mark
     .replace(/[½¼¾⅛⅜⅝⅞⅓⅔]/g, (mark) => ` ${FRACTIONS[mark]}`)
     .replace(/[−–]/g, '-')
     .replace(/''/g, '"')
+    .replace(kind === 'length' ? DIAMETER : '', '')
     .trim();
   const hint = TYPED.hint({ examples: EXAMPLES[kind] });
   const said = text.trim();
@@ -293,7 +297,7 @@ export function parseQuantity(kind: Kind, text: string, system: UnitSystem, mark
   if (sum) return sum;
   const times = timesOf(kind, text, system, mark);
   if (times) return times;
-  const thread = kind === 'length' ? readThread(cleaned) : null;
+  const thread = kind === 'length' ? readRod(cleaned) : null;
   if (thread && 'diameterMm' in thread) return { ok: true, value: thread.diameterMm, text: text.trim() };
   if (thread)
     return {

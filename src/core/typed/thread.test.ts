@@ -1,6 +1,6 @@
 import { saying } from '@/words/saying.testing';
 import { parseQuantity } from './parse';
-import { coarsePitchMm, readThread } from './thread';
+import { coarsePitchMm, readRod, readThread } from './thread';
 
 const mm = (text: string) => parseQuantity('length', text, 'metric');
 
@@ -77,4 +77,41 @@ test('a plain size has the coarse pitch of the rod of that size, metric or in in
   expect(coarsePitchMm(12.7)).toBeCloseTo(25.4 / 13, 9);
   // In the middle of a pull it is that of the nearest.
   expect(coarsePitchMm(15.2)).toBe(2);
+});
+
+test.each([
+  ['#3 bar', 9.525],
+  ['#4 bar', 12.7],
+  ['# 5 bar', 15.875],
+  ['#5 rebar', 15.875],
+  ['no. 9 bar', 28.6512],
+  ['#18 bars', 57.3278],
+  ['#6 bar', 19.05],
+  ['#7', 22.225],
+])('%s is a reinforcing bar of %d mm, without a pitch', (text, diameterMm) => {
+  expect(readRod(text)).toEqual({ diameterMm: expect.closeTo(diameterMm, 6), pitchMm: null });
+  for (const system of ['metric', 'us'] as const)
+    expect(parseQuantity('length', text, system)).toMatchObject({
+      ok: true,
+      value: expect.closeTo(diameterMm, 6),
+      text,
+    });
+});
+
+test('a number that may be a bar or a screw is asked for, and each answer is read', () => {
+  const read = mm('#5');
+  expect(read).toMatchObject({ ok: false, sentence: saying(/may be a reinforcing bar or a screw/) });
+  const choices = (!read.ok && read.choices?.map((c) => c.text)) || [];
+  expect(choices).toEqual(['#5 bar', '#5-40']);
+  expect(choices.map((c) => mm(c)).map((r) => r.ok && r.value)).toEqual([15.875, expect.closeTo(3.175, 6)]);
+  expect(mm('#12')).toMatchObject({ ok: false, choices: [{ text: '#12-24' }] });
+  expect(mm('#12 bar')).toMatchObject({ ok: false, choices: [{ text: '#11 bar' }, { text: '#14 bar' }] });
+  expect(mm('#99').ok).toBe(false);
+  expect(readRod('M12')).toEqual(readThread('M12'));
+});
+
+test('the mark of a diameter says what is measured, not how much', () => {
+  for (const text of ['Ø12', 'ø 12 mm', '⌀12', 'dia. 12', 'diameter 1.2 cm'])
+    expect([text, mm(text)]).toEqual([text, expect.objectContaining({ ok: true, value: 12 })]);
+  expect(parseQuantity('mass', 'Ø12', 'metric').ok).toBe(false);
 });

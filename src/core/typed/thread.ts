@@ -6,6 +6,9 @@ const THREAD = texts('thread', {
   pitch: 'A pitch of {pitch} does not go with M{size}.',
   'no-size': 'There is no thread of size {size} in the coarse and fine series.',
   'no-pitch': 'There is no thread {size}-{perInch} in the coarse and fine series.',
+  'no-bar': 'There is no reinforcing bar #{size}.',
+  'bar-or-screw': '“#{size}” may be a reinforcing bar or a screw.',
+  'screw-threads': '“#{size}” is a screw: say its threads to the inch, too.',
 });
 
 /**
@@ -47,11 +50,55 @@ const UNIFIED: Readonly<Record<string, { readonly inch: number; readonly perInch
 };
 const MM_PER_INCH = 25.4;
 
-/** A designation as typed: its nominal diameter, or the nearest that there are; null for what names no thread. */
-export type Thread =
-  | { readonly diameterMm: number; readonly pitchMm: number }
+/** Nominal diameters of reinforcing bars by their numbers, in inches (ASTM A615). */
+const BARS_INCH: Readonly<Record<number, number>> = {
+  3: 0.375,
+  4: 0.5,
+  5: 0.625,
+  6: 0.75,
+  7: 0.875,
+  8: 1,
+  9: 1.128,
+  10: 1.27,
+  11: 1.41,
+  14: 1.693,
+  18: 2.257,
+};
+
+/**
+ * A designation as typed: its nominal diameter and its pitch, null of a bar; or the nearest that there are. null for
+ * what names no rod.
+ */
+export type Rod =
+  | { readonly diameterMm: number; readonly pitchMm: number | null }
   | { readonly sentence: Message; readonly near: readonly string[] }
   | null;
+
+/** @example readRod('#5 bar') // { diameterMm: 15.875, pitchMm: null } @example readRod('M12') // 12, 1.75 */
+export function readRod(text: string): Rod {
+  const bar = /^(?:#|no\.?)\s*(\d+)\s*((?:re)?bars?)?$/i.exec(text.trim());
+  if (!bar) return readThread(text);
+  const [size, named] = [Number(bar[1]), bar[2] !== undefined];
+  const inch = BARS_INCH[size];
+  const screw = UNIFIED[`#${size}`];
+  const asScrew = screw ? [`#${size}-${screw.perInch[0]}`] : [];
+  if (inch === undefined) {
+    if (!named)
+      return asScrew.length ? { sentence: THREAD['screw-threads']({ size: `${size}` }), near: asScrew } : null;
+    const sizes = Object.keys(BARS_INCH).map(Number);
+    const near = [sizes.findLast((n) => n < size), sizes.find((n) => n > size)];
+    return {
+      sentence: THREAD['no-bar']({ size: `${size}` }),
+      near: near.flatMap((n) => (n === undefined ? [] : [`#${n} bar`])),
+    };
+  }
+  return named || !screw
+    ? { diameterMm: inch * MM_PER_INCH, pitchMm: null }
+    : { sentence: THREAD['bar-or-screw']({ size: `${size}` }), near: [`#${size} bar`, ...asScrew] };
+}
+
+/** A screw thread as typed. */
+type Thread = Exclude<Rod, { readonly pitchMm: null }>;
 
 /** @example readThread('M12') // { diameterMm: 12, pitchMm: 1.75 } @example readThread('1/2-13 UNC') // 12.7, 1.954 */
 export function readThread(text: string): Thread {

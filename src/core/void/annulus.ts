@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { bare, line, ml, mm, type Problem, texts } from '../say';
-import { coarsePitchMm, readThread } from '../typed';
+import { coarsePitchMm, readRod } from '../typed';
 import { asMeasured, Figure, Mm } from '../units';
 import {
   boreDimensions,
@@ -126,6 +126,12 @@ export const annulus: Shape<Annulus> = {
     pointAngleDeg: null,
   }),
   dimensions,
+  rod: (s) => ({
+    acrossMm: s.rodDiameter.valueMm,
+    deepMm: s.embedment.valueMm,
+    isTyped: s.rodDiameter.text !== '',
+    holeKey: 'holeDiameter',
+  }),
   bore: (s) => ({ deepMm: s.holeDepth.valueMm, acrossMm: s.holeDiameter.valueMm }),
   parameters: (s) => [
     {
@@ -173,12 +179,15 @@ export const annulus: Shape<Annulus> = {
                 pitchMm: coarsePitchMm(s.rodDiameter.valueMm),
               },
       };
-    if (key === 'rodDiameter' && s.thread.kind === 'threaded') {
-      const rod = value as Annulus['rodDiameter'];
-      const named = readThread(rod.text);
+    const rod = key === 'rodDiameter' ? (value as Annulus['rodDiameter']) : null;
+    const named = rod && readRod(rod.text);
+    // A reinforcing bar is counted by the diameter it is named for, ribs and all.
+    if (rod && named && 'pitchMm' in named && named.pitchMm === null)
+      return { ...s, rodDiameter: rod, thread: { kind: 'plain' } };
+    if (rod && s.thread.kind === 'threaded') {
       // A designation brings its pitch; else it follows the size, unless somebody typed another.
       const follows = s.thread.pitchMm === coarsePitchMm(s.rodDiameter.valueMm);
-      if (named && 'pitchMm' in named)
+      if (named && 'pitchMm' in named && named.pitchMm !== null)
         return { ...s, rodDiameter: rod, thread: { kind: 'threaded', pitchMm: named.pitchMm } };
       if (follows) return { ...s, rodDiameter: rod, thread: { kind: 'threaded', pitchMm: coarsePitchMm(rod.valueMm) } };
     }

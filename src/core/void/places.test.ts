@@ -308,4 +308,12 @@ describe('the pitch of a rod', () => {
     const plain = withValue(kindOf(blank), blank, 'thread.kind', 'plain');
     expect(pitch(rod(plain, 'M20', 20))).toBeNull();
   });
+  test('a reinforcing bar has none: it is counted by the diameter it is named for', () => {
+    const bar = rod(blank, '#5 bar', 15.875);
+    expect(bar.thread).toEqual({ kind: 'plain' });
+    const hole = { ...bar, holeDiameter: measured(19), holeDepth: measured(125), embedment: measured(125) };
+    expect(nominalMl(hole)).toBeCloseTo(((Math.PI / 4) * (19 ** 2 - 15.875 ** 2) * 125) / 1000, 6);
+    // A thread typed instead has one again only where somebody says that it is threaded.
+    expect(pitch(rod(bar, 'M16', 16))).toBeNull();
+  });
 });
